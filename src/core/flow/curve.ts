@@ -1,3 +1,5 @@
+import type { LossPoint } from '../part';
+
 /** Parts with a measured pressure drop: dp = a Q + b Q², kPa and L/min. */
 export interface LossCurve {
   readonly a: number;
@@ -8,8 +10,6 @@ export interface LossFit extends LossCurve {
   /** Root mean square of the residuals, kPa. */
   readonly residual_kPa: number;
 }
-
-export type LossPoint = readonly [flow_Lmin: number, drop_kPa: number];
 
 /**
  * Non-negative least squares through the origin. Two unknowns, so the four sign cases are solved outright.

@@ -1,7 +1,5 @@
+import type { HeadPoint } from '../part';
 import { GRAVITY_MS2, pchip, pchipAt, type Pchip } from '../quantity';
-
-/** A pump's head curve at full speed, metres of the fluid pumped, over L/min. */
-export type HeadPoint = readonly [flow_Lmin: number, head_m: number];
 
 export interface PumpCurve {
   readonly curve: Pchip;
@@ -34,6 +32,3 @@ export function pumpHead(pump: PumpCurve, flow_Lmin: number, s: number): { reado
 /** Pressure of a head of this fluid, kPa. */
 export const headToPressure = (head_m: number, density_kgm3: number): number => (density_kgm3 * GRAVITY_MS2 * head_m) / 1000;
 export const pressureToHead = (pressure_kPa: number, density_kgm3: number): number => (pressure_kPa * 1000) / (density_kgm3 * GRAVITY_MS2);
-
-/** Where a pump's speed may be set, as shares of full speed. */
-export interface SpeedRange { readonly min: number; readonly max: number }

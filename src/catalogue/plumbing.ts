@@ -1,0 +1,74 @@
+import type { CoolantPart, FittingDuty, FittingPart, ScrewPart, TubePart, WettedSurface } from '@/core/part';
+import { craneFt, CRANE_MULTIPLES } from '@/core/flow';
+
+const SEDGE = 'Sedgewick Fittings', REED = 'Reedmace', FONT = 'Fontley Fluids';
+
+const NICKEL: readonly WettedSurface[] = [{ metal: 'nickel', platedOver: 'brass', area_mm2: 700 }];
+
+const tube = (id: string, name: string, price: number, material: TubePart['material'], outer: number, inner: number, minBend: number, stick?: number): TubePart => ({
+  kind: 'tube', id, name, maker: REED, price_minor: price, tolerance_mm: 0.1, material, hard: stick !== undefined, outer_mm: outer, inner_mm: inner, minBend_mm: minBend, ...(stick ? { stick_mm: stick } : {}),
+});
+
+export const TUBES: readonly TubePart[] = [
+  tube('tube-soft-13-10', 'Soft tube 13/10, clear', 390, 'soft PVC', 13, 10, 38),
+  tube('tube-soft-16-10', 'Soft tube 16/10, clear', 490, 'soft PVC', 16, 10, 45),
+  tube('tube-epdm-16-10', 'Rubber tube 16/10, black', 690, 'EPDM rubber', 16, 10, 50),
+  tube('tube-epdm-13-10', 'Rubber tube 13/10, black', 590, 'EPDM rubber', 13, 10, 42),
+  tube('tube-petg-14-10', 'PETG stick 14/10, 1 m', 590, 'PETG', 14, 10, 25, 1000),
+  tube('tube-petg-16-12', 'PETG stick 16/12, 1 m', 690, 'PETG', 16, 12, 30, 1000),
+  tube('tube-acrylic-14-10', 'Acrylic stick 14/10, 0.5 m', 450, 'acrylic', 14, 10, 25, 500),
+  tube('tube-acrylic-16-12', 'Acrylic stick 16/12, 1 m', 890, 'acrylic', 16, 12, 32, 1000),
+];
+
+const CRANE = 'Crane TP-410 multiples of fT, from memory';
+const elbow = (multiple: number, bore: number): number => Math.round(1000 * multiple * craneFt(bore)) / 1000;
+
+function fitting(id: string, name: string, price: number, duty: FittingDuty, bore: number, k: number, kSource: string, length: number, diameter: number, tubeSize?: { outer_mm: number; inner_mm: number }, wetted: readonly WettedSurface[] = NICKEL): FittingPart {
+  return { kind: 'fitting', id, name, maker: SEDGE, price_minor: price, tolerance_mm: 0.2, duty, thread: 'G1/4', bore_mm: bore, k, kSource, length_mm: length, diameter_mm: diameter, wetted, ...(tubeSize ? { tube: tubeSize } : {}) };
+}
+
+/** A barb narrows the tube's bore: sharp entry and half an exit (common practice, no source). */
+const COMPRESSION_K = 0.6;
+const BARBED = 'entry and partial exit of a short barb, common practice';
+const size = (outer_mm: number, inner_mm: number): { outer_mm: number; inner_mm: number } => ({ outer_mm, inner_mm });
+const BRASS: readonly WettedSurface[] = [{ metal: 'brass', area_mm2: 700 }];
+
+export const FITTINGS: readonly FittingPart[] = [
+  fitting('fit-comp-13-10', 'Compression 13/10', 390, 'compression', 8.5, COMPRESSION_K, BARBED, 22, 18, size(13, 10)),
+  fitting('fit-comp-16-10', 'Compression 16/10', 430, 'compression', 9, COMPRESSION_K, BARBED, 24, 23, size(16, 10)),
+  fitting('fit-comp-16-10-brass', 'Compression 16/10, plain brass', 360, 'compression', 9, COMPRESSION_K, BARBED, 24, 23, size(16, 10), BRASS),
+  fitting('fit-comp-19-13', 'Compression 19/13', 520, 'compression', 11, COMPRESSION_K, BARBED, 26, 27, size(19, 13)),
+  fitting('fit-barb-10', 'Barb 10 mm', 190, 'barb', 8, 0.7, BARBED, 26, 17, size(13, 10)),
+  fitting('fit-hard-12', 'Hard tube 12', 450, 'hard-tube', 9, 0.35, BARBED, 20, 20, size(12, 8)),
+  fitting('fit-hard-14', 'Hard tube 14', 470, 'hard-tube', 10, 0.3, BARBED, 21, 22, size(14, 10)),
+  fitting('fit-hard-16', 'Hard tube 16', 520, 'hard-tube', 11, 0.3, BARBED, 22, 25, size(16, 12)),
+  fitting('fit-rotary-90', 'Rotary 90°', 690, 'rotary90', 9, elbow(CRANE_MULTIPLES.elbow90, 9), CRANE, 28, 19),
+  fitting('fit-rotary-45', 'Rotary 45°', 620, 'rotary45', 9, elbow(CRANE_MULTIPLES.elbow45, 9), CRANE, 25, 19),
+  fitting('fit-rotary-90-wide', 'Rotary 90°, wide bore', 890, 'rotary90', 10.5, elbow(CRANE_MULTIPLES.elbow90, 10.5), CRANE, 31, 22),
+  fitting('fit-rotary-45-wide', 'Rotary 45°, wide bore', 820, 'rotary45', 10.5, elbow(CRANE_MULTIPLES.elbow45, 10.5), CRANE, 27, 22),
+  fitting('fit-extender-15', 'Extender 15 mm', 390, 'extender', 9.5, 0.1, BARBED, 15, 17),
+  fitting('fit-extender-30', 'Extender 30 mm', 460, 'extender', 9.5, 0.15, BARBED, 30, 17),
+  fitting('fit-plug', 'Plug', 190, 'plug', 8, 0, 'no flow', 5, 17),
+  fitting('fit-plug-low', 'Plug, flush', 240, 'plug', 8, 0, 'no flow', 2, 17),
+  fitting('fit-drain', 'Drain valve with barb', 1290, 'drain', 8, elbow(CRANE_MULTIPLES.ballValve, 8), CRANE, 48, 22),
+  fitting('fit-drain-short', 'Drain valve, short', 1690, 'drain', 8, elbow(CRANE_MULTIPLES.ballValve, 8), CRANE, 34, 24),
+  fitting('fit-fill', 'Fill cap', 690, 'fill', 10, 0, 'no flow', 12, 26),
+  fitting('fit-joint', 'Double male joint, rotary', 590, 'joint', 9.5, 0.2, BARBED, 4, 18),
+];
+
+export const COOLANTS: readonly CoolantPart[] = [
+  { kind: 'coolant', id: 'cool-clear-premix', name: 'Clear premix', maker: FONT, price_minor: 1290, tolerance_mm: 0, base: { glycol: 'propylene', volumeShare: 0.1 }, bottle_mL: 1000, inhibitor_months: 24, biocide: true, look: 'clear', poisonous: false, upkeep: 'Change every two years. Does not stain.' },
+  { kind: 'coolant', id: 'cool-distilled', name: 'Distilled water with biocide', maker: FONT, price_minor: 590, tolerance_mm: 0, base: { glycol: 'none', volumeShare: 0 }, bottle_mL: 1000, inhibitor_months: 0, biocide: true, look: 'clear', poisonous: false, upkeep: 'Change every year. No corrosion inhibitor: one metal family only.' },
+  { kind: 'coolant', id: 'cool-dyed', name: 'Dyed premix, river green', maker: FONT, price_minor: 1590, tolerance_mm: 0, base: { glycol: 'propylene', volumeShare: 0.15 }, bottle_mL: 1000, inhibitor_months: 18, biocide: true, look: 'dyed', poisonous: false, upkeep: 'Change every 18 months. Dye stains soft tube and may settle.' },
+  { kind: 'coolant', id: 'cool-opaque', name: 'Opaque premix, chalk', maker: FONT, price_minor: 2190, tolerance_mm: 0, base: { glycol: 'propylene', volumeShare: 0.2 }, bottle_mL: 1000, inhibitor_months: 12, biocide: true, look: 'opaque', poisonous: false, upkeep: 'Change every year and flush. Its filling settles where flow is slow and clogs fine fins.' },
+  { kind: 'coolant', id: 'cool-winter', name: 'Winter concentrate, mixed 1 to 3', maker: FONT, price_minor: 990, tolerance_mm: 0, base: { glycol: 'ethylene', volumeShare: 0.25 }, bottle_mL: 1000, inhibitor_months: 36, biocide: true, look: 'clear', poisonous: true, upkeep: 'Change every three years. Poisonous, to pets above all.' },
+];
+
+const screw = (thread: string, length_mm: number, pack: number, price: number): ScrewPart => ({ kind: 'screw', id: `screw-${thread.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-${length_mm}`, name: `Screw ${thread} × ${length_mm}`, maker: SEDGE, price_minor: price, tolerance_mm: 0.3, thread, length_mm, pack });
+
+/** Lengths as standards list them: ISO 4762 / ISO 7380 for M3 and M4; inch lengths for UNC 6-32, in mm. */
+export const SCREWS: readonly ScrewPart[] = [
+  ...[5, 6, 8, 16, 20, 25, 30, 35, 40].map((l) => screw('M3', l, 12, 240 + l * 4)),
+  ...[5, 6, 8, 16, 20, 25, 30, 35, 40].map((l) => screw('M4', l, 12, 280 + l * 4)),
+  ...[4.8, 6.4, 19.1, 28.6, 31.8, 38.1].map((l) => screw('UNC 6-32', l, 12, 260 + Math.round(l) * 4)),
+];

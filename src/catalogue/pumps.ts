@@ -1,0 +1,51 @@
+import type { HeadPoint, PumpPart, ReservoirPart } from '@/core/part';
+import type { Vec } from '@/core/shape';
+import { port } from './shapes';
+
+const OSIER = 'Osier Hydraulics', BROOK = 'Brookfast';
+
+/** Plastic and ceramic inside unless `wetted` says otherwise. A pump in its top: inlet above, outlets to both sides, a spare low outlet to drain by. */
+function pump(id: string, name: string, maker: string, price: number, size: Vec, rpm: number, min: number, points: readonly HeadPoint[], sound: number, power: number, wetted: PumpPart['wetted'] = []): PumpPart {
+  const [x, y, z] = size;
+  return {
+    kind: 'pump', id, name, maker, price_minor: price, tolerance_mm: 0.5, size, fullSpeed_rpm: rpm, minSpeed_rpm: min, points, sound_dBA: sound, power_W: power,
+    ports: [
+      port('in', 'inlet', [x / 2, y, z / 2], [0, 1, 0], 'in', { role: 'in' }),
+      port('out', 'outlet, rear', [0, y * 0.6, z / 2], [-1, 0, 0], 'out', { role: 'out' }),
+      port('low', 'low outlet', [x / 2, y * 0.35, z], [0, 0, 1], 'out', { role: 'out', duty: 'drain' }),
+    ],
+    passages: [{ from: 'in', to: 'out', points: [], oneWay: true }],
+    wetted, volume_mL: 45,
+  };
+}
+
+export const PUMPS: readonly PumpPart[] = [
+  pump('pump-osier-large', 'Osier Large', OSIER, 8900, [62, 62, 62], 4800, 1200, [[0, 3.95], [5, 3.5], [10, 2.75], [15, 1.75], [20, 0.55]], 33, 20),
+  pump('pump-osier-large-plus', 'Osier Large Plus', OSIER, 11900, [62, 66, 62], 5700, 1400, [[0, 5.4], [5, 4.85], [10, 3.9], [15, 2.65], [21, 0.7]], 37, 30, [{ metal: 'stainless', area_mm2: 600 }]),
+  pump('pump-brook-compact', 'Brook Compact', BROOK, 6900, [60, 38, 60], 4300, 1300, [[0, 4.6], [3, 4.1], [6, 3.25], [9, 2], [12, 0.4]], 34, 12),
+  pump('pump-brook-compact-plus', 'Brook Compact Plus', BROOK, 8400, [60, 40, 60], 4700, 1500, [[0, 6], [4, 5.1], [8, 3.7], [12, 1.6], [14, 0.3]], 38, 18),
+  pump('pump-brook-small', 'Brook Small', BROOK, 3900, [52, 40, 52], 3000, 1200, [[0, 1.9], [2, 1.6], [4, 1.1], [6, 0.4]], 30, 5),
+];
+
+/** A tube reservoir: feeds from its foot, takes the return low on its side, fills from the top. */
+function reservoir(id: string, name: string, price: number, size: Vec, fill: number): ReservoirPart {
+  const [x, y, z] = size;
+  return {
+    kind: 'reservoir', id, name, maker: OSIER, price_minor: price, tolerance_mm: 1, size, fill_mL: fill,
+    ports: [
+      port('foot', 'foot', [x / 2, 0, z / 2], [0, -1, 0], 'tank', { role: 'any' }),
+      port('low', 'low side', [x / 2, Math.min(14, y * 0.3), z], [0, 0, 1], 'tank', { duty: 'drain' }),
+      port('return', 'return, below the surface', [0, Math.min(y * 0.4, 60), z / 2], [-1, 0, 0], 'tank'),
+      port('top', 'top', [x / 2, y, z / 2], [0, 1, 0], 'tank', { duty: 'fill' }),
+    ],
+    passages: [], wetted: [{ metal: 'nickel', platedOver: 'brass', area_mm2: 900 }], volume_mL: Math.round(fill * 1.12),
+  };
+}
+
+export const RESERVOIRS: readonly ReservoirPart[] = [
+  reservoir('res-osier-100', 'Mere 100', 4200, [60, 100, 60], 150),
+  reservoir('res-osier-150', 'Mere 150', 4600, [60, 150, 60], 260),
+  reservoir('res-osier-200', 'Mere 200', 4900, [60, 200, 60], 370),
+  reservoir('res-osier-250', 'Mere 250', 5300, [60, 250, 60], 480),
+  reservoir('res-osier-flat', 'Pond, 40 mm flat', 4400, [90, 40, 60], 140),
+];

@@ -1,0 +1,186 @@
+import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer';
+import type { CasePart, CoolantPart, FittingPart, ItemPart, ScrewPart, TubePart } from '../part';
+import type { Brief, Build, CapDuty, EndPiece, Item, KitDuty, Link, Loop, Placement, PortRef, Settings } from './types';
+
+enablePatches();
+
+type Limits = Brief['limits'];
+
+/** Every change a build can undergo. Interface, API, terminal and one-click fixes use the same ones. */
+export type Edit =
+  | { readonly do: 'build.rename'; readonly name: string }
+  | { readonly do: 'brief.set'; readonly values: Partial<Omit<Brief, 'limits'>> }
+  | { readonly do: 'brief.limit'; readonly values: Partial<Limits> }
+  | { readonly do: 'case.choose'; readonly case: CasePart }
+  | { readonly do: 'case.remove-obstacle'; readonly obstacle: string; readonly removed: boolean }
+  | { readonly do: 'item.add'; readonly item: Item }
+  | { readonly do: 'item.remove'; readonly item: string }
+  | { readonly do: 'item.rename'; readonly item: string; readonly name: string }
+  | { readonly do: 'item.replace'; readonly item: string; readonly part: ItemPart }
+  | { readonly do: 'item.place'; readonly item: string; readonly placement: Placement }
+  | { readonly do: 'item.set'; readonly item: string; readonly values: Settings }
+  | { readonly do: 'item.unset'; readonly item: string; readonly keys: readonly (keyof Settings)[] }
+  | { readonly do: 'fans.speed'; readonly speed_rpm: number }
+  | { readonly do: 'loop.add'; readonly loop: Loop }
+  | { readonly do: 'loop.remove'; readonly loop: string }
+  | { readonly do: 'loop.tube'; readonly loop: string; readonly tube: TubePart; readonly fitting: FittingPart }
+  | { readonly do: 'loop.fitting'; readonly loop: string; readonly fitting: FittingPart }
+  | { readonly do: 'loop.coolant'; readonly loop: string; readonly coolant: CoolantPart; readonly age_months: number }
+  | { readonly do: 'loop.links'; readonly loop: string; readonly links: readonly Link[] }
+  | { readonly do: 'link.add'; readonly loop: string; readonly link: Link }
+  | { readonly do: 'link.remove'; readonly loop: string; readonly link: string }
+  | { readonly do: 'link.ends'; readonly loop: string; readonly link: string; readonly ends: { readonly from: EndPiece; readonly to: EndPiece } }
+  | { readonly do: 'cap.set'; readonly loop: string; readonly port: PortRef; readonly with: CapDuty | null }
+  | { readonly do: 'kit.set'; readonly duty: KitDuty; readonly fitting: FittingPart }
+  | { readonly do: 'kit.screws'; readonly screws: readonly ScrewPart[] }
+  | { readonly do: 'batch'; readonly edits: readonly Edit[] }
+  | { readonly do: 'patch'; readonly patches: readonly Patch[] };
+
+export type EditKind = Edit['do'];
+
+/** An edit names something the build does not have. */
+export class EditError extends Error {
+  constructor(message: string, readonly place: string) {
+    super(message);
+    this.name = 'EditError';
+  }
+}
+
+export interface Applied { readonly build: Build; readonly inverse: Edit }
+
+/** The build after an edit, and the edit that takes it back. Pure; throws EditError when the edit's subject is not there. */
+export function applyEdit(build: Build, edit: Edit): Applied {
+  if (edit.do === 'patch') {
+    const [next, , back] = produceWithPatches(build, (draft) => applyPatches(draft, edit.patches as Patch[]));
+    return { build: next as Build, inverse: { do: 'patch', patches: back } };
+  }
+  const [next, , back] = produceWithPatches(build, (draft) => { change(draft, edit); });
+  return { build: next, inverse: { do: 'patch', patches: back } };
+}
+
+type D = Draft<Build>;
+
+function itemOf(draft: D, id: string): Draft<Item> {
+  const item = draft.items.find((i) => i.id === id);
+  if (!item) throw new EditError(`There is no part "${id}" in this build.`, `items.${id}`);
+  return item;
+}
+
+function loopOf(draft: D, id: string): Draft<Loop> {
+  const loop = draft.loops.find((l) => l.id === id);
+  if (!loop) throw new EditError(`There is no loop "${id}" in this build.`, `loops.${id}`);
+  return loop;
+}
+
+function removeWhere<T>(list: T[], match: (entry: T) => boolean): void {
+  for (let i = list.length - 1; i >= 0; i -= 1) if (match(list[i] as T)) list.splice(i, 1);
+}
+
+const portIs = (ref: PortRef, item: string, port?: string): boolean => ref.item === item && (port === undefined || ref.port === port);
+
+function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
+  switch (edit.do) {
+    case 'build.rename': draft.name = edit.name; return;
+    case 'brief.set': Object.assign(draft.brief, edit.values); return;
+    case 'brief.limit': Object.assign(draft.brief.limits, edit.values); return;
+    case 'case.choose': chooseCase(draft, edit.case); return;
+    case 'case.remove-obstacle':
+      removeWhere(draft.choices.removed, (o) => o === edit.obstacle);
+      if (edit.removed) draft.choices.removed.push(edit.obstacle);
+      return;
+    case 'item.add':
+      if (draft.items.some((i) => i.id === edit.item.id)) throw new EditError(`There is a part "${edit.item.id}" already.`, `items.${edit.item.id}`);
+      draft.items.push(edit.item as Draft<Item>);
+      return;
+    case 'item.remove': removeItem(draft, edit.item); return;
+    case 'item.rename': itemOf(draft, edit.item).name = edit.name; return;
+    case 'item.replace': replacePart(draft, edit.item, edit.part); return;
+    case 'item.place': itemOf(draft, edit.item).placement = edit.placement as Draft<Placement>; return;
+    case 'item.set': Object.assign(itemOf(draft, edit.item).settings, edit.values); return;
+    case 'item.unset': { const { settings } = itemOf(draft, edit.item); for (const key of edit.keys) delete settings[key]; return; }
+    case 'fans.speed':
+      for (const item of draft.items) {
+        if (item.part.kind === 'fan') item.settings.speed_rpm = Math.min(item.part.fullSpeed_rpm, Math.max(item.part.minSpeed_rpm, edit.speed_rpm));
+      }
+      return;
+    case 'loop.add':
+      if (draft.loops.some((l) => l.id === edit.loop.id)) throw new EditError(`There is a loop "${edit.loop.id}" already.`, `loops.${edit.loop.id}`);
+      draft.loops.push(edit.loop as Draft<Loop>);
+      return;
+    case 'loop.remove': loopOf(draft, edit.loop); removeWhere(draft.loops, (l) => l.id === edit.loop); return;
+    case 'loop.tube': { const loop = loopOf(draft, edit.loop); loop.tube = edit.tube as Draft<TubePart>; loop.fitting = edit.fitting as Draft<FittingPart>; return; }
+    case 'loop.fitting': loopOf(draft, edit.loop).fitting = edit.fitting as Draft<FittingPart>; return;
+    case 'loop.coolant': { const loop = loopOf(draft, edit.loop); loop.coolant = edit.coolant as Draft<CoolantPart>; loop.coolantAge_months = edit.age_months; return; }
+    case 'loop.links': loopOf(draft, edit.loop).links = edit.links as Draft<Link[]>; return;
+    case 'link.add': {
+      const loop = loopOf(draft, edit.loop);
+      for (const ref of [edit.link.from, edit.link.to]) for (const l of draft.loops) removeWhere(l.caps, (c) => c.item === ref.item && c.port === ref.port);
+      loop.links.push(edit.link as Draft<Link>);
+      return;
+    }
+    case 'link.remove': { const loop = loopOf(draft, edit.loop); removeWhere(loop.links, (l) => l.id === edit.link); return; }
+    case 'link.ends': {
+      const link = loopOf(draft, edit.loop).links.find((l) => l.id === edit.link);
+      if (!link) throw new EditError(`There is no run "${edit.link}" in this loop.`, `loops.${edit.loop}.links.${edit.link}`);
+      link.ends = { ...edit.ends };
+      return;
+    }
+    case 'cap.set': {
+      for (const l of draft.loops) removeWhere(l.caps, (c) => c.item === edit.port.item && c.port === edit.port.port);
+      if (edit.with) loopOf(draft, edit.loop).caps.push({ ...edit.port, with: edit.with });
+      return;
+    }
+    case 'kit.set': draft.kit[edit.duty] = edit.fitting as Draft<FittingPart>; return;
+    case 'kit.screws': draft.kit.screws = edit.screws as Draft<ScrewPart[]>; return;
+    case 'batch':
+      for (const e of edit.edits) {
+        if (e.do === 'patch') throw new EditError('A batch cannot hold a patch.', 'edits');
+        change(draft, e);
+      }
+      return;
+    default: { const never: never = edit; throw new EditError(`Unknown edit ${JSON.stringify(never)}.`, 'do'); }
+  }
+}
+
+/** A new case keeps everything; what hung on a mount or spot it lacks goes back to the bench. */
+function chooseCase(draft: D, next: CasePart): void {
+  draft.case = next as Draft<CasePart>;
+  draft.choices.removed = draft.choices.removed.filter((id) => next.obstacles.some((o) => o.id === id));
+  for (const item of draft.items) {
+    const p = item.placement;
+    if (p.on === 'mount' && !next.mounts.some((m) => m.id === p.mount)) item.placement = { on: 'bench' };
+    if (p.on === 'spot' && !next.spots.some((s) => s.id === p.spot)) item.placement = { on: 'bench' };
+    if (p.on === 'riser' && !next.riser) item.placement = { on: 'slot', slot: 1 };
+  }
+}
+
+/** What stood on the part falls to the bench; its runs and caps go; the runs before and after it are joined again. */
+function removeItem(draft: D, id: string): void {
+  itemOf(draft, id);
+  removeWhere(draft.items, (i) => i.id === id || (i.part.kind === 'fan' && i.placement.on === 'radiator' && i.placement.item === id));
+  for (const item of draft.items) if (item.placement.on === 'item' && item.placement.item === id) item.placement = { on: 'bench' };
+  for (const loop of draft.loops) {
+    const before = loop.links.filter((l) => portIs(l.to, id) && !portIs(l.from, id));
+    const after = loop.links.filter((l) => portIs(l.from, id) && !portIs(l.to, id));
+    removeWhere(loop.links, (l) => portIs(l.from, id) || portIs(l.to, id));
+    removeWhere(loop.caps, (c) => c.item === id);
+    const [first] = before, [last] = after;
+    if (before.length === 1 && after.length === 1 && first && last && first.from.item !== last.to.item) {
+      loop.links.push({ ...first, to: { ...last.to }, by: 'tube', ends: { from: 'auto', to: 'auto' } });
+    }
+  }
+}
+
+/** Another part in the same place keeps the runs whose ports it has; ports it lacks are let go. */
+function replacePart(draft: D, id: string, part: ItemPart): void {
+  const item = itemOf(draft, id);
+  if (item.part.kind !== part.kind) throw new EditError(`A ${part.kind} cannot stand in for a ${item.part.kind}.`, `items.${id}.part`);
+  if (item.name === item.part.name) item.name = part.name;
+  item.part = part as Draft<ItemPart>;
+  if (!('ports' in part)) return;
+  const has = (port: string): boolean => part.ports.some((p) => p.id === port);
+  for (const loop of draft.loops) {
+    removeWhere(loop.links, (l) => (l.from.item === id && !has(l.from.port)) || (l.to.item === id && !has(l.to.port)));
+    removeWhere(loop.caps, (c) => c.item === id && !has(c.port));
+  }
+}

@@ -1,0 +1,16 @@
+import { BUILD_FORMAT, BUILD_VERSION, type Brief, type Build, type Kit } from './types';
+
+/** What a new brief starts from: common practice, every value meant to be changed. */
+export const DEFAULT_BRIEF: Brief = {
+  room_C: 24,
+  altitude_m: 0,
+  currency: 'EUR',
+  loadCase: 'torture',
+  limits: { rise_K: 12, noise_dBA: 34, flow_Lmin: 3, part_C: null, budget_minor: 60000, clear_mm: 5 },
+  listener_m: 1,
+};
+
+/** A build with nothing in it yet. */
+export function emptyBuild(name: string, kit: Kit, brief: Brief = DEFAULT_BRIEF): Build {
+  return { format: BUILD_FORMAT, version: BUILD_VERSION, name, brief, case: null, items: [], loops: [], kit, choices: { removed: [] } };
+}

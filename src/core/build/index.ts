@@ -1,0 +1,7 @@
+export { BUILD_FORMAT, BUILD_VERSION } from './types';
+export type {
+  Brief, Build, Cap, CapDuty, EndPiece, Item, Kit, KitDuty, Link, Loop, Placement, PortRef, Settings, Turn,
+} from './types';
+export { applyEdit, EditError, type Applied, type Edit, type EditKind } from './edits';
+export { DEFAULT_BRIEF, emptyBuild } from './empty';
+export { findItem, freeId, loopOfItem, samePort } from './find';

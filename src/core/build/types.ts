@@ -1,0 +1,113 @@
+import type { CasePart, CoolantPart, FittingPart, ItemPart, LoadCaseId, ScrewPart, TubePart } from '../part';
+import type { Vec } from '../shape';
+
+export const BUILD_FORMAT = 'zephyron-build';
+export const BUILD_VERSION = 1;
+
+/** What the builder wants, and the room it happens in. */
+export interface Brief {
+  readonly room_C: number;
+  readonly altitude_m: number;
+  /** Three letters; prices are taken to be in it. */
+  readonly currency: string;
+  /** The load case the limits are judged in. */
+  readonly loadCase: LoadCaseId;
+  readonly limits: {
+    /** Coolant above room air. */
+    readonly rise_K: number;
+    readonly noise_dBA: number;
+    readonly flow_Lmin: number;
+    /** No part hotter than this, or null for each part's own limit. */
+    readonly part_C: number | null;
+    /** For loop parts, or null for no budget. */
+    readonly budget_minor: number | null;
+    /** Below this a gap counts as tight. */
+    readonly clear_mm: number;
+  };
+  /** Ear to case: the noise limit is judged there. */
+  readonly listener_m: number;
+}
+
+/** Turn about the upright axis, degrees. */
+export type Turn = 0 | 90 | 180 | 270;
+
+export type Placement =
+  | { readonly on: 'bench' }
+  | { readonly on: 'tray' }
+  | { readonly on: 'board' }
+  | { readonly on: 'bay' }
+  | { readonly on: 'slot'; readonly slot: number }
+  | { readonly on: 'riser' }
+  | { readonly on: 'item'; readonly item: string }
+  | { readonly on: 'radiator'; readonly item: string; readonly face: 'frame' | 'interior' }
+  | { readonly on: 'mount'; readonly mount: string; readonly slide_mm: number; readonly ports: 'start' | 'end'; readonly air: 'in' | 'out' }
+  | { readonly on: 'spot'; readonly spot: string; readonly turn: Turn }
+  | { readonly on: 'free'; readonly at: Vec; readonly turn: Turn };
+
+export interface Settings {
+  /** Fans and pumps. */
+  readonly speed_rpm?: number;
+  /** A tuned part's full draw. */
+  readonly draw_W?: number;
+  /** Share of the draw in the load case "own". */
+  readonly ownShare?: number;
+  /** Already in the drawer: listed at no cost. */
+  readonly owned?: boolean;
+  /** Length of screw chosen by hand. */
+  readonly screw_mm?: number;
+}
+
+export interface Item {
+  readonly id: string;
+  readonly name: string;
+  /** A snapshot: newer data in the Stores never changes a build by itself. */
+  readonly part: ItemPart;
+  readonly placement: Placement;
+  readonly settings: Settings;
+}
+
+export interface PortRef { readonly item: string; readonly port: string }
+
+export type EndPiece = 'auto' | 'straight' | 'rotary45' | 'rotary90' | 'extender';
+
+/** From port to port, in flow order: a tube with its end fittings, or a joint that screws two ports together. */
+export interface Link {
+  readonly id: string;
+  readonly from: PortRef;
+  readonly to: PortRef;
+  readonly by: 'tube' | 'joint';
+  readonly ends: { readonly from: EndPiece; readonly to: EndPiece };
+}
+
+export type CapDuty = 'plug' | 'drain' | 'fill';
+export interface Cap { readonly item: string; readonly port: string; readonly with: CapDuty }
+
+export interface Loop {
+  readonly id: string;
+  readonly name: string;
+  readonly tube: TubePart;
+  readonly fitting: FittingPart;
+  readonly coolant: CoolantPart;
+  readonly coolantAge_months: number;
+  readonly links: readonly Link[];
+  readonly caps: readonly Cap[];
+}
+
+export type KitDuty = 'plug' | 'drain' | 'fill' | 'joint' | 'rotary45' | 'rotary90' | 'extender';
+/** The small parts this build uses wherever one is called for. */
+export interface Kit extends Readonly<Record<KitDuty, FittingPart>> { readonly screws: readonly ScrewPart[] }
+
+export interface Build {
+  readonly format: typeof BUILD_FORMAT;
+  readonly version: typeof BUILD_VERSION;
+  readonly name: string;
+  readonly brief: Brief;
+  readonly case: CasePart | null;
+  readonly items: readonly Item[];
+  readonly loops: readonly Loop[];
+  readonly kit: Kit;
+  readonly choices: {
+    /** Cages and brackets taken out of the case. */
+    readonly removed: readonly string[];
+  };
+}

@@ -1,0 +1,101 @@
+import type { Build } from './build';
+import { runRules, verdictOf, type Finding, type Stage, type Verdict } from './finding';
+import { measureGaps, screwNeeds, thicknessAt, type FitReport, type MountRoom, type ScrewNeed } from './fit';
+import { solveFlow, type FlowReport } from './flow';
+import { heatSetup, sizeCooling, solveHeat, solveHeatCases, worstRise, type HeatReport, type HeatSetup, type Sizing } from './heat';
+import { deriveList, type ListReport } from './list';
+import { judgeMetals, type MetalReport } from './metal';
+import { resolve, type Model } from './model';
+import type { Part } from './part';
+import { formatFlow, formatKelvin, formatMoney, formatNumber, formatWatts, plural } from './quantity';
+import { RULES } from './rule';
+import { estimateRuns, type Run } from './run';
+
+export interface Reports {
+  readonly runs: readonly Run[];
+  readonly fit: FitReport & { readonly rooms: readonly MountRoom[] };
+  readonly screws: readonly ScrewNeed[];
+  readonly flow: FlowReport;
+  readonly heat: HeatReport;
+  readonly sizing: Sizing;
+  readonly metals: MetalReport;
+  readonly list: ListReport;
+}
+
+export interface StageState { readonly verdict: Verdict; readonly result: string }
+
+export interface Evaluation {
+  readonly reports: Reports;
+  readonly findings: readonly Finding[];
+  /** What the rail says of each stage. */
+  readonly stages: Readonly<Record<Stage, StageState>>;
+}
+
+/** An evaluation with what later questions (charts, what-ifs) need and JSON does not. */
+export interface Workings extends Evaluation { readonly model: Model; readonly setup: HeatSetup }
+
+export interface EvaluateOptions {
+  /** Parts that fixes may offer. */
+  readonly offer?: readonly Part[];
+}
+
+/** Coolant temperature and flow depend on each other through viscosity: rounds until no loop moves by more than this, K. */
+const SETTLED_K = 0.02;
+const MOST_ROUNDS = 6;
+
+/** Everything there is to say about a build. Pure; works on any valid build, however unfinished; milliseconds. */
+export function workOut(build: Build, { offer = [] }: EvaluateOptions = {}): Workings {
+  const model = resolve(build);
+  const runs = estimateRuns(model);
+  const fit = measureGaps(model);
+  const screws = screwNeeds(model);
+  const setup = heatSetup(model);
+  let temperatures = new Map<string, number>();
+  let flow = solveFlow(model, runs, temperatures);
+  let judged = solveHeat(setup, flow, build.brief.loadCase);
+  for (let i = 0; i < MOST_ROUNDS; i += 1) {
+    const next = new Map(judged.loops.flatMap((l) => (l.mean_C === null ? [] : [[l.id, l.mean_C] as const])));
+    const moved = Math.max(0, ...[...next].map(([id, t]) => Math.abs(t - (flow.loops.find((l) => l.id === id)?.coolant_C ?? t))));
+    if (moved < SETTLED_K) break;
+    temperatures = next;
+    flow = solveFlow(model, runs, temperatures);
+    judged = solveHeat(setup, flow, build.brief.loadCase);
+  }
+  const heat = solveHeatCases(setup, flow);
+  const sizing = sizeCooling(setup, flow, build.brief.loadCase);
+  const metals = judgeMetals(build);
+  const list = deriveList(model, runs);
+  const findings = runRules(RULES, { build, model, runs, fit, screws, flow, heat: judged, setup, sizing, metals, list, offer });
+  const rooms = (build.case?.mounts ?? []).map((m) => thicknessAt(model, m));
+  const reports: Reports = { runs, fit: { ...fit, rooms }, screws, flow, heat, sizing, metals, list };
+  return { reports, findings, stages: stageStates(build, reports, findings), model, setup };
+}
+
+/** The published part of workOut: what the API and the terminal print. */
+export function evaluate(build: Build, options: EvaluateOptions = {}): Evaluation {
+  const { reports, findings, stages } = workOut(build, options);
+  return { reports, findings, stages };
+}
+
+function stageStates(build: Build, reports: Reports, findings: readonly Finding[]): Record<Stage, StageState> {
+  const judged = reports.heat[build.brief.loadCase];
+  const rise = worstRise(judged);
+  const of = (stage: Stage): Verdict => verdictOf(findings.filter((f) => f.stage === stage));
+  const known = (stage: Stage, known: boolean): Verdict => (of(stage) === 'holds' && !known ? 'unknown' : of(stage));
+  const { fit, flow, list } = reports;
+  const count = (v: string): number => fit.gaps.filter((g) => g.verdict === v).length;
+  const slowest = flow.loops.length > 0 ? Math.min(...flow.loops.map((l) => l.flow_Lmin)) : null;
+  const tubes = reports.runs.filter((r) => r.by === 'tube');
+  const bad = reports.metals.pairs.filter((p) => p.verdict === 'fails').length, marginal = reports.metals.pairs.filter((p) => p.verdict === 'tight').length;
+  return {
+    heat: { verdict: known('heat', judged.parts.length > 0), result: judged.parts.length > 0 ? formatWatts(judged.inLoop_W + judged.onAir_W) : 'no parts yet' },
+    case: { verdict: known('case', build.case !== null), result: !build.case ? 'no case yet' : count('clash') > 0 ? plural(count('clash'), 'clash', 'clashes') : count('tight') > 0 ? `${count('tight')} tight` : fit.unplaced.length > 0 ? `${fit.unplaced.length} without a place` : 'all clear' },
+    cooling: { verdict: known('cooling', rise !== null), result: rise === null ? 'no radiator at work' : `${formatKelvin(rise)}, ${formatNumber(judged.noise_dBA)} dBA` },
+    flow: { verdict: known('flow', slowest !== null), result: slowest === null ? 'no loop yet' : formatFlow(slowest) },
+    materials: { verdict: known('materials', reports.metals.metals.length > 0), result: reports.metals.metals.length === 0 ? 'nothing wetted' : bad > 0 ? `${plural(bad, 'pair')} ${bad === 1 ? 'fails' : 'fail'}` : marginal > 0 ? `${plural(marginal, 'pair')} marginal` : `${plural(reports.metals.metals.length, 'metal')}, agree` },
+    runs: { verdict: known('runs', tubes.length > 0), result: tubes.length > 0 ? `${plural(tubes.length, 'run')}, ~${formatNumber(list.tube_mm / 1000, { decimals: 1 })} m` : 'not connected' },
+    parts: { verdict: known('parts', list.lines.length > 0), result: list.lines.length === 0 ? 'nothing yet' : list.budget === null ? formatMoney(list.loopTotal, true) : `${formatMoney(list.loopTotal, true)} of ${formatMoney(list.budget, true)}` },
+    assembly: { verdict: 'unknown', result: 'not here yet' },
+    log: { verdict: 'unknown', result: 'not here yet' },
+  };
+}

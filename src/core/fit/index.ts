@@ -1,0 +1,3 @@
+export { measureGaps, verdictFor, NEAR_MM, type FitReport, type FitVerdict, type Gap } from './gaps';
+export { screwNeeds, screwWindow, ENGAGEMENT_MM, TUBE_MARGIN_MM, type ScrewNeed, type ScrewWindow } from './screw';
+export { thicknessAt, type MountRoom } from './room';

@@ -1,0 +1,11 @@
+export { colebrook, haaland, churchill, frictionFactor, isBetweenRegimes, LAMINAR_RE, TURBULENT_RE } from './friction';
+export { boreSpeed, minorLoss, expansionK, contractionK, craneFt, bendK, CRANE_MULTIPLES, ENTRY_K, EXIT_K } from './minor';
+export { fitLossCurve, lossDrop, lossSlope, type LossCurve, type LossFit, type CurveScale } from './curve';
+export { pumpCurve, pumpHead, headToPressure, pressureToHead, type PumpCurve } from './pump';
+export { tubeDrop, tubeSlope, reynolds, TUBE_ROUGHNESS_MM, type KAtBore, type TubeLoss } from './tube';
+export { solveNetwork, NETWORK_TOLERANCE_LMIN, type LinkLaw, type NetworkSolution } from './network';
+export { pumpShare, tubeLossOf, curveOfPump } from './laws';
+export { solveFlow, type FlowReport, type LoopFlow, type LinkFlow, type PumpFlow } from './solve';
+export { loopCurve, pumpsCurve } from './operating';
+export { slowestSpeedFor, pumpMargin } from './sizing';
+export { FLOW_BANDS, flowBand } from './bands';

@@ -1,0 +1,28 @@
+/**
+ * Solves A x = b in place by elimination with partial pivoting (A row-major, n × n); x is left in b. False when A is singular.
+ * Written out because a heat balance is solved some 200 times an evaluation and matrix objects cost more than the arithmetic.
+ */
+export function gaussSolve(a: Float64Array, b: Float64Array, n: number): boolean {
+  for (let c = 0; c < n; c += 1) {
+    let pivot = c;
+    for (let r = c + 1; r < n; r += 1) if (Math.abs(a[r * n + c] as number) > Math.abs(a[pivot * n + c] as number)) pivot = r;
+    const p = a[pivot * n + c] as number;
+    if (!(Math.abs(p) > 1e-12)) return false;
+    if (pivot !== c) {
+      for (let k = c; k < n; k += 1) { const t = a[c * n + k] as number; a[c * n + k] = a[pivot * n + k] as number; a[pivot * n + k] = t; }
+      const t = b[c] as number; b[c] = b[pivot] as number; b[pivot] = t;
+    }
+    for (let r = c + 1; r < n; r += 1) {
+      const f = (a[r * n + c] as number) / p;
+      if (f === 0) continue;
+      for (let k = c + 1; k < n; k += 1) a[r * n + k] = (a[r * n + k] as number) - f * (a[c * n + k] as number);
+      b[r] = (b[r] as number) - f * (b[c] as number);
+    }
+  }
+  for (let r = n - 1; r >= 0; r -= 1) {
+    let sum = b[r] as number;
+    for (let k = r + 1; k < n; k += 1) sum -= (a[r * n + k] as number) * (b[k] as number);
+    b[r] = sum / (a[r * n + r] as number);
+  }
+  return true;
+}

@@ -1,0 +1,10 @@
+export { crossflowEffectiveness, counterflowEffectiveness, crossflowApproximation } from './effectiveness';
+export { ductFanningRe, ductNusseltT, ductNusseltH1, hausen, gnielinski } from './duct';
+export { fanCurve, fanPressure, fanAgainst, type FanCurve } from './fan';
+export { coreDrag, radiatorConductance, INSTALLATION, type Core, type RadiatorState, type RadiatorResult, type InstallationFactors } from './radiator';
+export { blockLaw, blockResistance, type BlockLaw } from './block';
+export { heatSetup, coreOf, sourceHeat, type HeatSetup, type RadiatorSetup, type Source } from './setup';
+export { solveHeat, solveHeatCases, noiseOf } from './solve';
+export { prepareHeat, steadyRise, steadyState } from './steady';
+export type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat, PartHeat } from './report';
+export { sizeCooling, coolingCurves, atSpeed, worstRise, speedRange, type Sizing, type CoolingCurve } from './sizing';

@@ -1,0 +1,41 @@
+import type { LoadCaseId } from '../part';
+
+export interface LoopHeat {
+  readonly id: string;
+  readonly status: 'steady' | 'no-flow' | 'no-radiator';
+  /** Mean coolant over room air; null when no steady state exists. */
+  readonly rise_K: number | null;
+  readonly mean_C: number | null;
+  readonly hottest_C: number | null;
+  readonly heatIn_W: number;
+}
+export interface RadiatorHeat {
+  readonly id: string; readonly loop: string; readonly heat_W: number | null; readonly conductance_WK: number; readonly airIn_C: number; readonly airOut_C: number | null;
+  readonly airFlow_m3h: number; readonly airDrop_Pa: number; readonly face_ms: number; readonly speed_rpm: number;
+}
+export interface SpotHeat {
+  readonly item: string; readonly spot: string; readonly name: string; readonly temp_C: number | null; readonly limit_C: number;
+  readonly cooledBy: string | null; readonly heat_W: number;
+  /** What the temperature was made of, for "why?". */
+  readonly coolant_C: number | null; readonly block_KW: number | null; readonly interface_KW: number;
+}
+export interface PartHeat { readonly item: string; readonly name: string; readonly heat_W: number; readonly to: 'loop' | 'air' }
+
+export interface CaseReport {
+  readonly id: LoadCaseId;
+  readonly loops: readonly LoopHeat[];
+  readonly radiators: readonly RadiatorHeat[];
+  readonly spots: readonly SpotHeat[];
+  readonly parts: readonly PartHeat[];
+  /** Coolant temperature at each node, °C. */
+  readonly nodes: Readonly<Record<string, number>>;
+  readonly inLoop_W: number;
+  readonly onAir_W: number;
+  readonly caseAir_C: number;
+  readonly intake_m3h: number;
+  readonly exhaust_m3h: number;
+  /** At the listener of the brief. */
+  readonly noise_dBA: number;
+}
+
+export type HeatReport = Readonly<Record<LoadCaseId, CaseReport>>;

@@ -1,0 +1,105 @@
+import type { Item } from '../build';
+import type { Model } from '../model';
+import { isHeated, type FanPart, type HeatedPart, type LoadCaseId, type Mount, type RadiatorPart } from '../part';
+import { fanCurve, type FanCurve } from './fan';
+import type { Core } from './radiator';
+
+export type AirWay = 'in' | 'out';
+
+/** Fans in front of or behind one face, all alike. */
+export interface FanSet { readonly item: string; readonly part: FanPart; readonly curve: FanCurve; readonly count: number; readonly speed_rpm: number }
+
+export interface RadiatorSetup {
+  readonly id: string;
+  readonly loop: string;
+  readonly part: RadiatorPart;
+  readonly core: Core;
+  readonly sections: number;
+  readonly air: AirWay;
+  /** Fans pushing and pulling in a row, one entry a face. */
+  readonly fans: readonly FanSet[];
+  /** Filter and grille, Pa at 1 m/s. */
+  readonly filterLoss_Pa: number;
+}
+
+export interface BareFans { readonly set: FanSet; readonly air: AirWay; readonly filterLoss_Pa: number }
+
+export interface Source { readonly item: Item; readonly part: HeatedPart; /** The block that carries its heat, and the loop that block is in. */ readonly block: Item | null; readonly loop: string | null }
+
+/** All that makes heat, noise or wind, apart from the flow. What-if questions change this and ask again. */
+export interface HeatSetup {
+  readonly model: Model;
+  readonly sources: readonly Source[];
+  readonly radiators: readonly RadiatorSetup[];
+  readonly bare: readonly BareFans[];
+}
+
+const curves = new WeakMap<FanPart, FanCurve>();
+function curveOf(part: FanPart): FanCurve {
+  let curve = curves.get(part);
+  if (!curve) { curve = fanCurve(part.points, part.fullSpeed_rpm); curves.set(part, curve); }
+  return curve;
+}
+
+const FIN_CONDUCTIVITY_WMK = { copper: 340, brass: 120, aluminium: 200 } as const;
+
+/** The core of a radiator as the model needs it: fin length is its sections' length. */
+export function coreOf(part: RadiatorPart, sections = part.sections): Core {
+  const { core } = part;
+  return {
+    length_mm: part.section_mm * sections, width_mm: core.width_mm, depth_mm: core.depth_mm, fpi: core.fpi,
+    finHeight_mm: core.finHeight_mm, finThickness_mm: core.finThickness_mm, tubeHeight_mm: core.tubeHeight_mm, tubeWall_mm: core.tubeWall_mm,
+    finConductivity_WmK: FIN_CONDUCTIVITY_WMK[core.finMetal], passes: core.passes, finHeatFactor: core.finHeatFactor, finDragFactor: core.finDragFactor,
+  };
+}
+
+function fanSet(item: Item, count: number): FanSet {
+  const part = item.part as FanPart;
+  const wanted = item.settings.speed_rpm ?? part.fullSpeed_rpm;
+  const speed_rpm = wanted <= 0 ? 0 : Math.min(part.fullSpeed_rpm, Math.max(part.minSpeed_rpm, wanted));
+  return { item: item.id, part, curve: curveOf(part), count, speed_rpm };
+}
+
+export function heatSetup(model: Model): HeatSetup {
+  const { items } = model.build;
+  const mountOf = (item: Item): Mount | undefined => {
+    const p = item.placement;
+    return p.on === 'mount' ? model.build.case?.mounts.find((m) => m.id === p.mount) : undefined;
+  };
+  const loopOf = (id: string): string | null => model.loops.find((g) => g.edges.some((e) => e.item?.id === id))?.loop.id ?? null;
+  const blocks = items.filter((i) => i.part.kind === 'block' && i.placement.on === 'item');
+  const sources = items.flatMap((item): Source[] => {
+    if (!isHeated(item.part)) return [];
+    const { kind } = item.part;
+    const block = blocks.find((b) => {
+      if (b.part.kind !== 'block' || b.placement.on !== 'item') return false;
+      return b.placement.item === item.id || (kind === 'board' && b.part.cools.includes('board') && hostIs(items, b.placement.item, 'processor'));
+    }) ?? null;
+    const loop = block ? loopOf(block.id) : null;
+    return [{ item, part: item.part, block: loop ? block : null, loop }];
+  });
+  const radiators = items.flatMap((item): RadiatorSetup[] => {
+    if (item.part.kind !== 'radiator') return [];
+    const { part, placement } = item;
+    const loop = loopOf(item.id);
+    if (!loop) return [];
+    const fans = items.filter((f) => f.part.kind === 'fan' && f.placement.on === 'radiator' && f.placement.item === item.id).map((f) => fanSet(f, part.sections));
+    return [{
+      id: item.id, loop, part, core: coreOf(part), sections: part.sections, fans,
+      air: placement.on === 'mount' ? placement.air : 'in', filterLoss_Pa: mountOf(item)?.filterLoss_Pa ?? 0,
+    }];
+  });
+  const bare = items.flatMap((item): BareFans[] => {
+    if (item.part.kind !== 'fan' || item.placement.on !== 'mount') return [];
+    return [{ set: fanSet(item, model.placed.get(item.id)?.count ?? 1), air: item.placement.air, filterLoss_Pa: mountOf(item)?.filterLoss_Pa ?? 0 }];
+  });
+  return { model, sources, radiators, bare };
+}
+
+const hostIs = (items: readonly Item[], id: string, kind: string): boolean => items.find((i) => i.id === id)?.part.kind === kind;
+
+/** Heat of a part in a load case, W: its (tuned) draw times its share. */
+export function sourceHeat(source: Source, load: LoadCaseId): number {
+  const draw = source.item.settings.draw_W ?? source.part.draw_W;
+  return draw * (load === 'own' ? source.item.settings.ownShare ?? source.part.shares.play : source.part.shares[load]);
+}

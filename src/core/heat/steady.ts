@@ -1,0 +1,124 @@
+import { air, coolantProperties, type FluidProperties } from '../fluid';
+import { pumpShare, type FlowReport } from '../flow';
+import type { LoadCaseId } from '../part';
+import { balanceLoop, loopStreams, type LinkHeat, type LoopStreams, type LoopTemperatures } from './balance';
+import { INSTALLATION, radiatorConductance } from './radiator';
+import type { PartHeat } from './report';
+import { sourceHeat, type HeatSetup } from './setup';
+import { bareWind, radiatorWind, type Wind } from './wind';
+
+/** Air that finds its way through a case without fans, m³/h (common practice, no source). */
+const DRAUGHT_M3H = 12;
+
+export interface HeatOptions {
+  /** Multiplies every radiator's conductance: for "how many sections are needed". */
+  readonly conductanceFactor?: number;
+}
+
+/** What does not depend on the load case: winds and conductances. Shared by the cases and by "how much more area". */
+export interface Prepared { readonly setup: HeatSetup; readonly flow: FlowReport; readonly air: FluidProperties; readonly winds: readonly Wind[]; readonly bare: readonly Wind[]; readonly streams: ReadonlyMap<string, LoopStreams>; readonly conductances: readonly { readonly edge: string; readonly k: number }[] }
+
+export function prepareHeat(setup: HeatSetup, flow: FlowReport): Prepared {
+  const { model } = setup;
+  const { brief } = model.build;
+  const roomAir = air(brief.room_C + 3, brief.altitude_m);
+  const winds = setup.radiators.map((r) => radiatorWind(r, roomAir));
+  const conductances = setup.radiators.map((r, i) => {
+    const graph = model.loops.find((g) => g.loop.id === r.loop);
+    const edge = graph?.edges.find((e) => e.item?.id === r.id);
+    const q = flow.links.find((l) => l.id === edge?.id && l.loop === r.loop)?.flow_Lmin ?? 0;
+    const coolant_C = flow.loops.find((l) => l.id === r.loop)?.coolant_C ?? brief.room_C + 8;
+    const coolant = coolantProperties(graph?.loop.coolant.base ?? { glycol: 'none', volumeShare: 0 }, coolant_C);
+    return { edge: edge?.id ?? '', k: radiatorConductance(r.core, { airFlow_m3h: (winds[i] as Wind).flow_m3h, coolantFlow_Lmin: q, air: roomAir, coolant }).conductance_WK };
+  });
+  return { setup, flow, air: roomAir, winds, bare: setup.bare.map(bareWind), streams: streamsOf(setup, flow), conductances };
+}
+
+const streams = new WeakMap<FlowReport, ReadonlyMap<string, LoopStreams>>();
+/** Streams depend on the flow alone: kept while the same flow is asked about again. */
+function streamsOf(setup: HeatSetup, flow: FlowReport): ReadonlyMap<string, LoopStreams> {
+  let known = streams.get(flow);
+  if (!known) {
+    known = new Map(setup.model.loops.map((g) => [g.loop.id, loopStreams(g, flow, flow.loops.find((l) => l.id === g.loop.id)?.coolant_C ?? setup.model.build.brief.room_C)]));
+    streams.set(flow, known);
+  }
+  return known;
+}
+
+/** Loops and case air in balance: what every answer about temperatures starts from. */
+export interface Steady {
+  readonly parts: readonly PartHeat[];
+  readonly loopHeat: ReadonlyMap<string, number>;
+  readonly conductances: Prepared['conductances'];
+  readonly temps: ReadonlyMap<string, LoopTemperatures | null>;
+  readonly caseAir_C: number;
+  readonly onAir_W: number;
+  readonly intake_m3h: number;
+  readonly exhaust_m3h: number;
+}
+
+/** Solves loops and case air together for one load case. */
+export function steadyState(prepared: Prepared, load: LoadCaseId, options: HeatOptions = {}): Steady {
+  const { setup, air: roomAir, winds, bare } = prepared;
+  const { model } = setup;
+  const room = model.build.brief.room_C;
+  const way = (direction: 'in' | 'out'): number => INSTALLATION.airFlow * (
+    setup.radiators.reduce((s, r, i) => s + (r.air === direction ? (winds[i] as Wind).flow_m3h : 0), 0)
+    + setup.bare.reduce((s, f, i) => s + (f.air === direction ? (bare[i] as Wind).flow_m3h : 0), 0));
+  const intake_m3h = way('in'), exhaust_m3h = way('out');
+  const exchange_WK = (Math.max(intake_m3h, exhaust_m3h, DRAUGHT_M3H) / 3600) * roomAir.density_kgm3 * roomAir.heatCapacity_JkgK;
+
+  const parts: PartHeat[] = setup.sources.map((s) => ({ item: s.item.id, name: s.item.name, heat_W: sourceHeat(s, load), to: s.block ? 'loop' : 'air' }));
+  const heatOf = (id: string): number => parts.find((p) => p.item === id)?.heat_W ?? 0;
+  const base = new Map<string, LinkHeat>();
+  const loopHeat = new Map<string, number>(model.loops.map((g) => [g.loop.id, 0]));
+  for (const g of model.loops) {
+    for (const e of g.edges) {
+      if (!e.item) continue;
+      const gain = e.item.part.kind === 'pump'
+        ? e.item.part.power_W * Math.min(1, pumpShare(e.item.part, e.item.settings.speed_rpm)) ** 3
+        : setup.sources.reduce((s, x) => s + (x.block?.id === e.item?.id ? heatOf(x.item.id) : 0), 0) / Math.max(1, 'passages' in e.item.part ? e.item.part.passages.length : 1);
+      if (gain > 0) { base.set(e.id, { gain_W: gain }); loopHeat.set(g.loop.id, (loopHeat.get(g.loop.id) ?? 0) + gain); }
+    }
+  }
+
+  const factor = options.conductanceFactor ?? 1;
+  const conductances = prepared.conductances.map((c) => ({ ...c, k: c.k * factor }));
+
+  const onAir_W = parts.reduce((s, p) => s + (p.to === 'air' ? p.heat_W : 0), 0);
+  /** Loop temperatures when the case air stands at t, and the case air that would follow. */
+  const round = (t: number): { readonly temps: Map<string, LoopTemperatures | null>; readonly next: number } => {
+    const heat = new Map(base);
+    setup.radiators.forEach((r, k) => {
+      const c = conductances[k] as { edge: string; k: number };
+      heat.set(c.edge, { conductance_WK: c.k, air_C: r.air === 'in' ? room : t });
+    });
+    const temps = new Map(model.loops.map((g) => [g.loop.id, balanceLoop(prepared.streams.get(g.loop.id) as LoopStreams, heat)]));
+    const fromIntake = setup.radiators.reduce((s, r, k) => {
+      const c = conductances[k] as { edge: string; k: number };
+      const inlet = temps.get(r.loop)?.links.get(c.edge)?.in_C;
+      return s + (r.air === 'in' && inlet !== undefined ? c.k * (inlet - room) : 0);
+    }, 0);
+    return { temps, next: room + (fromIntake + onAir_W) / exchange_WK };
+  };
+  // The case air that follows is a straight line in the case air put in, so two rounds give its fixed point and the third its temperatures.
+  const PROBE_K = 10;
+  const at0 = round(room), at1 = round(room + PROBE_K);
+  const slope = (at1.next - at0.next) / PROBE_K;
+  const caseAir = Math.abs(slope) < 1e-12 ? at0.next : room + (at0.next - room) / (1 - Math.min(0.99, slope));
+  const { temps } = Math.abs(caseAir - room) < 1e-9 ? at0 : round(caseAir);
+  return { parts, loopHeat, conductances, temps, caseAir_C: caseAir, onAir_W, intake_m3h, exhaust_m3h };
+}
+
+const meanOf = (t: LoopTemperatures): number => { let sum = 0; for (const v of t.nodes.values()) sum += v; return sum / t.nodes.size; };
+
+/** Warmest loop's mean coolant over the room, K; null when there is no loop or one has no steady state. */
+export function steadyRise(prepared: Prepared, load: LoadCaseId, options: HeatOptions = {}): number | null {
+  const { temps } = steadyState(prepared, load, options);
+  let worst: number | null = null;
+  for (const t of temps.values()) {
+    if (!t) return null;
+    worst = Math.max(worst ?? -Infinity, meanOf(t) - prepared.setup.model.build.brief.room_C);
+  }
+  return worst;
+}

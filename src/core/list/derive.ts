@@ -1,0 +1,155 @@
+import type { Item, Loop } from '../build';
+import { screwNeeds } from '../fit';
+import type { Model } from '../model';
+import type { FittingPart, Part, PartKind } from '../part';
+import type { Run } from '../run';
+import { sticksNeeded } from './sticks';
+import { loopVolume, type LoopVolume } from './volume';
+
+export type ListUnit = 'piece' | 'metre' | 'stick' | 'bottle' | 'pack';
+
+export interface ListLine {
+  readonly kind: PartKind;
+  /** Part id in the Stores. */
+  readonly part: string;
+  readonly name: string;
+  readonly maker: string;
+  readonly quantity: number;
+  readonly unit: ListUnit;
+  readonly unitPrice: number;
+  /** Zero for what is owned. */
+  readonly total: number;
+  readonly owned: boolean;
+  /** Counts against the loop's budget; the machine's own hardware does not. */
+  readonly inBudget: boolean;
+  /** Ids of items, runs and loops that asked for it. */
+  readonly for: readonly string[];
+  /** The same in words. */
+  readonly why: string;
+  readonly estimated: boolean;
+}
+
+export interface ListReport {
+  readonly lines: readonly ListLine[];
+  /** Minor units. */
+  readonly loopTotal: number;
+  readonly machineTotal: number;
+  readonly budget: number | null;
+  readonly volumes: readonly LoopVolume[];
+  readonly tube_mm: number;
+}
+
+/** Tube bought beyond the runs' lengths (common practice, no source). */
+export const TUBE_SPARE = 0.2;
+/** Sticks bought beyond the need, for practice and for the run that goes wrong. */
+export const SPARE_STICKS = 1;
+const KERF_MM = 2;
+/** Screws bought beyond the need. */
+const SCREW_SPARE = 2;
+const MACHINE: readonly PartKind[] = ['case', 'processor', 'card', 'board', 'memory', 'supply'];
+
+/** Every piece to buy, from the build alone; each line says what asked for it. */
+export function deriveList(model: Model, runs: readonly Run[]): ListReport {
+  const lines: ListLine[] = [];
+  const { build } = model;
+  const add = (part: Part, quantity: number, unit: ListUnit, asked: readonly string[], why: string, options: { owned?: boolean; estimated?: boolean } = {}): void => {
+    if (quantity <= 0) return;
+    const owned = options.owned ?? false;
+    lines.push({
+      kind: part.kind, part: part.id, name: part.name, maker: part.maker, quantity, unit, unitPrice: part.price_minor, total: owned ? 0 : Math.round(part.price_minor * quantity),
+      owned, inBudget: !MACHINE.includes(part.kind), for: asked, why, estimated: options.estimated ?? false,
+    });
+  };
+
+  if (build.case) add(build.case, 1, 'piece', ['case'], 'the case', { owned: false });
+  for (const item of build.items) {
+    const count = model.placed.get(item.id)?.count ?? 1;
+    const pieces = item.part.kind === 'fan' ? count : 1;
+    add(item.part, pieces, 'piece', [item.id], reasonFor(model, item, pieces), { owned: item.settings.owned ?? false });
+  }
+  for (const loop of build.loops) addLoop(model, loop, runs.filter((r) => r.loop === loop.id), add);
+  addScrews(model, add);
+
+  const merged = merge(lines);
+  return {
+    lines: merged,
+    loopTotal: merged.reduce((s, l) => s + (l.inBudget ? l.total : 0), 0),
+    machineTotal: merged.reduce((s, l) => s + (l.inBudget ? 0 : l.total), 0),
+    budget: build.brief.limits.budget_minor,
+    volumes: build.loops.map((l) => loopVolume(model, l, runs)),
+    tube_mm: runs.reduce((s, r) => s + r.cut_mm, 0),
+  };
+}
+
+type Add = (part: Part, quantity: number, unit: ListUnit, asked: readonly string[], why: string, options?: { owned?: boolean; estimated?: boolean }) => void;
+
+function reasonFor(model: Model, item: Item, pieces: number): string {
+  const p = item.placement;
+  const nameOf = (id: string): string => model.build.items.find((i) => i.id === id)?.name ?? id;
+  if (p.on === 'radiator') return `${pieces} on ${nameOf(p.item)}`;
+  if (p.on === 'item') return `on ${nameOf(p.item)}`;
+  if (p.on === 'mount') return `on ${model.build.case?.mounts.find((m) => m.id === p.mount)?.name ?? p.mount}`;
+  return p.on === 'bench' ? 'not placed yet' : item.name;
+}
+
+function addLoop(model: Model, loop: Loop, runs: readonly Run[], add: Add): void {
+  const { kit } = model.build;
+  const estimated = runs.some((r) => r.estimated);
+  for (const run of runs) {
+    for (const f of run.fittings) {
+      const part: FittingPart = f.duty === loop.fitting.duty ? loop.fitting : kit[f.duty as keyof Omit<typeof kit, 'screws'>];
+      add(part, 1, 'piece', [run.id], `${run.name}, ${f.end === 'from' ? 'start' : 'end'}`, { estimated: run.estimated && f.duty !== loop.fitting.duty && f.duty !== 'joint' });
+    }
+  }
+  for (const cap of loop.caps) {
+    const item = model.build.items.find((i) => i.id === cap.item);
+    const port = item && 'ports' in item.part ? item.part.ports.find((p) => p.id === cap.port)?.name ?? cap.port : cap.port;
+    add(kit[cap.with], 1, 'piece', [cap.item], `${item?.name ?? cap.item}, ${port}`);
+  }
+  const tubes = runs.filter((r) => r.by === 'tube' && r.cut_mm > 0);
+  if (tubes.length > 0) {
+    const asked = tubes.map((r) => r.id);
+    const total = tubes.reduce((s, r) => s + r.cut_mm, 0);
+    if (loop.tube.stick_mm) {
+      const sticks = sticksNeeded(tubes.map((r) => Math.min(r.cut_mm, loop.tube.stick_mm as number)), loop.tube.stick_mm, KERF_MM) ?? tubes.length;
+      add(loop.tube, sticks + SPARE_STICKS, 'stick', asked, `${tubes.length} runs, ${(total / 1000).toFixed(2)} m, and ${SPARE_STICKS} stick to practise on`, { estimated });
+    } else {
+      add(loop.tube, Math.ceil((total / 1000) * (1 + TUBE_SPARE) * 2) / 2, 'metre', asked, `${tubes.length} runs, ${(total / 1000).toFixed(2)} m, and ${TUBE_SPARE * 100} % to spare`, { estimated });
+    }
+  }
+  const volume = loopVolume(model, loop, runs);
+  add(loop.coolant, volume.bottles, 'bottle', [loop.id], `${loop.name} holds ${Math.round(volume.total_mL)} mL; 15 % to spare`, { estimated });
+}
+
+function addScrews(model: Model, add: Add): void {
+  const { screws } = model.build.kit;
+  const needs = new Map<string, { quantity: number; asked: string[]; names: string[] }>();
+  for (const need of screwNeeds(model)) {
+    if (need.length_mm === null) continue;
+    const key = `${need.thread}|${need.length_mm}`;
+    const entry = needs.get(key) ?? { quantity: 0, asked: [], names: [] };
+    entry.quantity += need.quantity;
+    entry.asked.push(need.radiator);
+    entry.names.push(model.build.items.find((i) => i.id === need.radiator)?.name ?? need.radiator);
+    needs.set(key, entry);
+  }
+  for (const [key, entry] of needs) {
+    const [thread, length] = key.split('|');
+    const part = screws.find((s) => s.thread === thread && s.length_mm === Number(length));
+    if (part) add(part, Math.ceil((entry.quantity + SCREW_SPARE) / part.pack), 'pack', entry.asked, `${entry.quantity} screws ${thread} × ${length} for ${[...new Set(entry.names)].join(', ')}, ${SCREW_SPARE} to spare`);
+  }
+}
+
+/** Lines of one part become one, but owned and bought stay apart. */
+function merge(lines: readonly ListLine[]): readonly ListLine[] {
+  const by = new Map<string, ListLine>();
+  for (const line of lines) {
+    const key = `${line.part}|${line.unit}|${line.owned}`;
+    const known = by.get(key);
+    by.set(key, known ? {
+      ...known, quantity: known.quantity + line.quantity, total: known.total + line.total, for: [...known.for, ...line.for.filter((f) => !known.for.includes(f))],
+      why: `${known.why}; ${line.why}`, estimated: known.estimated || line.estimated,
+    } : line);
+  }
+  return [...by.values()];
+}

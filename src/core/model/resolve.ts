@@ -1,0 +1,19 @@
+import type { Build } from '../build';
+import type { Box } from '../shape';
+import { graphOf } from './graph';
+import { placeAll } from './place';
+import type { Model, Solid } from './types';
+
+/** A build made spatial and connected. Pure; works on any valid build, however unfinished. */
+export function resolve(build: Build): Model {
+  const placed = placeAll(build);
+  const interior: Box | null = build.case ? { min: [0, 0, 0], max: build.case.interior } : null;
+  const obstacles: Solid[] = (build.case?.obstacles ?? [])
+    .filter((o) => !build.choices.removed.includes(o.id))
+    .map((o) => ({ item: `case:${o.id}`, name: o.name, box: { min: o.min, max: o.max } }));
+  return {
+    build, placed, obstacles, interior,
+    loops: build.loops.map((loop) => graphOf(build, loop)),
+    portAt: (ref) => placed.get(ref.item)?.ports.find((p) => p.port.id === ref.port) ?? null,
+  };
+}

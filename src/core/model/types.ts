@@ -1,0 +1,62 @@
+import type { Build, Item, Link, Loop, PortRef } from '../build';
+import type { Passage, Port } from '../part';
+import type { Box, Frame, Vec } from '../shape';
+
+/** One solid of a placed part, in case coordinates. */
+export interface Solid { readonly item: string; readonly name: string; readonly box: Box }
+
+export interface PlacedPort { readonly item: string; readonly port: Port; readonly at: Vec; readonly direction: Vec }
+
+export interface PlacedItem {
+  readonly item: Item;
+  /** Null while the part lies on the bench or its place does not exist. */
+  readonly frame: Frame | null;
+  readonly solids: readonly Solid[];
+  readonly ports: readonly PlacedPort[];
+  /** Pieces this item stands for: fans of a radiator or mount, modules of a bank; 1 otherwise. */
+  readonly count: number;
+  /** The part it sits on, if any. */
+  readonly host: string | null;
+  /** Why it has no place, in words; null when it has. */
+  readonly unplaced: string | null;
+}
+
+/** What flows between two nodes of a loop: through a part, a tube or a joint. */
+export interface GraphEdge {
+  readonly id: string;
+  readonly from: string;
+  readonly to: string;
+  readonly kind: 'passage' | 'tube' | 'joint';
+  /** The part whose passage it is. */
+  readonly item?: Item;
+  readonly passage?: Passage;
+  readonly link?: Link;
+}
+
+/** A loop as a graph: nodes are the chambers of parts and the ports' chambers they connect. */
+export interface LoopGraph {
+  readonly loop: Loop;
+  readonly nodes: readonly string[];
+  readonly edges: readonly GraphEdge[];
+  /** Items in flow order, starting at the reservoir (or the pump), as far as the runs lead. */
+  readonly stations: readonly string[];
+  /** Links in the same order. */
+  readonly route: readonly string[];
+  /** Whether the runs close into one path that comes back to its start. */
+  readonly closed: boolean;
+  /** Whether some port feeds or is fed by more than one run. */
+  readonly branched: boolean;
+}
+
+/** A build made spatial and connected: what every check looks at. */
+export interface Model {
+  readonly build: Build;
+  readonly placed: ReadonlyMap<string, PlacedItem>;
+  /** Cages and shrouds still in the case. */
+  readonly obstacles: readonly Solid[];
+  readonly interior: Box | null;
+  readonly loops: readonly LoopGraph[];
+  portAt(ref: PortRef): PlacedPort | null;
+}
+
+export const nodeOf = (item: string, chamber: string): string => `${item}/${chamber}`;

@@ -1,0 +1,33 @@
+import type { Build, Item } from '../build';
+import type { Rule } from '../finding';
+import type { FitReport, ScrewNeed } from '../fit';
+import type { FlowReport } from '../flow';
+import type { CaseReport, HeatSetup, Sizing } from '../heat';
+import type { ListReport } from '../list';
+import type { MetalReport } from '../metal';
+import type { Model } from '../model';
+import type { Part } from '../part';
+import type { Run } from '../run';
+
+/** What a rule may look at. */
+export interface RuleContext {
+  readonly build: Build;
+  readonly model: Model;
+  readonly runs: readonly Run[];
+  readonly fit: FitReport;
+  readonly screws: readonly ScrewNeed[];
+  readonly flow: FlowReport;
+  /** The load case the brief is judged in. */
+  readonly heat: CaseReport;
+  readonly setup: HeatSetup;
+  readonly sizing: Sizing;
+  readonly metals: MetalReport;
+  readonly list: ListReport;
+  /** Parts that may be offered in a fix. */
+  readonly offer: readonly Part[];
+}
+
+export type BuildRule = Rule<RuleContext>;
+
+export const nameOf = (context: RuleContext, id: string): string => context.build.items.find((i) => i.id === id)?.name ?? id;
+export const itemsOf = (context: RuleContext, kind: Item['part']['kind']): readonly Item[] => context.build.items.filter((i) => i.part.kind === kind);

@@ -1,0 +1,36 @@
+import type { Build, Item, Placement } from '../build';
+
+export interface Place { readonly label: string; readonly placement: Placement }
+
+/** Where a part could go in this build, most usual first. */
+export function defaultPlacements(build: Build, item: Pick<Item, 'id' | 'part'>): readonly Place[] {
+  const { part } = item;
+  const box = build.case;
+  const others = build.items.filter((i) => i.id !== item.id);
+  switch (part.kind) {
+    case 'board': return [{ label: 'On the board tray', placement: { on: 'tray' } }];
+    case 'processor': case 'memory': return [{ label: 'On the board', placement: { on: 'board' } }];
+    case 'supply': return [{ label: 'In the supply bay', placement: { on: 'bay' } }];
+    case 'card': return [
+      ...[1, 2, 3, 4].filter((slot) => !others.some((o) => o.placement.on === 'slot' && o.placement.slot === slot)).map((slot): Place => ({ label: `In slot ${slot}`, placement: { on: 'slot', slot } })),
+      ...(box?.riser ? [{ label: 'In the upright slot', placement: { on: 'riser' } as const }] : []),
+    ];
+    case 'block': return others.filter((o) => (part.cools as readonly string[]).includes(o.part.kind) && (part.cools[0] !== 'processor' || o.part.kind === 'processor') && !others.some((b) => b.part.kind === 'block' && b.placement.on === 'item' && b.placement.item === o.id))
+      .map((o) => ({ label: `On ${o.name}`, placement: { on: 'item', item: o.id } }));
+    case 'radiator': return (box?.mounts ?? [])
+      .filter((m) => m.length_mm >= part.size[0] && m.fans.some((f) => f.size_mm === part.section_mm && f.count >= part.sections) && (part.section_mm === 120 || m.holeGap_mm === part.holeGap_mm))
+      .filter((m) => !others.some((o) => o.placement.on === 'mount' && o.placement.mount === m.id))
+      .map((m) => ({ label: `On the ${m.name.toLowerCase()}`, placement: { on: 'mount', mount: m.id, slide_mm: 0, ports: 'end', air: m.face === 'front' || m.face === 'bottom' || m.face === 'side' ? 'in' : 'out' } }));
+    case 'fan': return [
+      ...others.filter((o) => o.part.kind === 'radiator' && o.part.section_mm === part.section_mm && o.placement.on === 'mount').flatMap((o): Place[] => (['interior', 'frame'] as const)
+        .filter((face) => !others.some((f) => f.placement.on === 'radiator' && f.placement.item === o.id && f.placement.face === face))
+        .map((face) => ({ label: `On ${o.name}, ${face === 'frame' ? 'between it and the frame' : 'on its inner face'}`, placement: { on: 'radiator', item: o.id, face } }))),
+      ...(box?.mounts ?? []).filter((m) => m.fans.some((f) => f.size_mm === part.section_mm) && !others.some((o) => o.placement.on === 'mount' && o.placement.mount === m.id))
+        .map((m): Place => ({ label: `On the ${m.name.toLowerCase()}, without a radiator`, placement: { on: 'mount', mount: m.id, slide_mm: 0, ports: 'end', air: m.face === 'rear' || m.face === 'top' ? 'out' : 'in' } })),
+    ];
+    case 'pump': case 'reservoir': return (box?.spots ?? [])
+      .filter((s) => !others.some((o) => o.placement.on === 'spot' && o.placement.spot === s.id))
+      .map((s) => ({ label: `At the ${s.name.toLowerCase()}`, placement: { on: 'spot', spot: s.id, turn: 0 } }));
+    default: return [];
+  }
+}

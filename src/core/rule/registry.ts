@@ -1,0 +1,28 @@
+import type { BuildRule } from './context';
+import { cautionCoolant } from './cautionCoolant';
+import { coolingShort } from './coolingShort';
+import { fitClash } from './fitClash';
+import { fitMount } from './fitMount';
+import { fitTight } from './fitTight';
+import { fitUnplaced } from './fitUnplaced';
+import { flowBetween } from './flowBetween';
+import { flowLow } from './flowLow';
+import { flowNone } from './flowNone';
+import { heatCoolant } from './heatCoolant';
+import { heatOnAir } from './heatOnAir';
+import { heatOver } from './heatOver';
+import { metalMixed } from './metalMixed';
+import { noDrain } from './noDrain';
+import { noiseOver } from './noiseOver';
+import { notClosed } from './notClosed';
+import { overBudget } from './overBudget';
+import { portOpen } from './portOpen';
+import { reservoirPump } from './reservoirPump';
+import { screwNone, screwTooLong, screwTooShort } from './screwFit';
+import { tubeSize } from './tubeSize';
+
+/** Every rule, sorted by code. */
+export const RULES: readonly BuildRule[] = [
+  cautionCoolant, coolingShort, fitClash, fitMount, fitTight, fitUnplaced, flowBetween, flowLow, flowNone, heatCoolant, heatOnAir, heatOver,
+  metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, reservoirPump, screwNone, screwTooLong, screwTooShort, tubeSize,
+].sort((a, b) => a.code.localeCompare(b.code));

@@ -1,0 +1,4 @@
+export { add, sub, scale, dot, cross, norm, unit, distance, type Vec } from './vec';
+export { boxOf, boxSize, boxCentre, union, type Box } from './box';
+export { axisGaps, boxGap, insideGap } from './distance';
+export { UPRIGHT, directionIn, pointIn, boxIn, type Frame } from './frame';
