@@ -34,7 +34,10 @@ export function measureGaps(model: Model): FitReport {
   const { clear_mm } = model.build.brief.limits;
   const gaps: Gap[] = [];
   placed.forEach((a, i) => {
-    for (const b of placed.slice(i + 1)) if (!belong(model, a, b)) push(gaps, nearest(a.solids, b.solids), a.item.part.tolerance_mm + b.item.part.tolerance_mm, clear_mm);
+    for (const b of placed.slice(i + 1)) {
+      const near = nearest(a.solids, b.solids);
+      if (near && near.gap <= NEAR_MM && !belong(model, a, b)) push(gaps, near, a.item.part.tolerance_mm + b.item.part.tolerance_mm, clear_mm);
+    }
     for (const o of model.obstacles) if (!standsOn(a, o)) push(gaps, nearest(a.solids, [o]), a.item.part.tolerance_mm + (model.build.case?.tolerance_mm ?? 0), clear_mm);
     if (model.interior) {
       const wall = wallGap(a, model.interior);

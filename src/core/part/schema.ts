@@ -1,0 +1,89 @@
+import Joi from 'joi';
+import { LOAD_CASES } from './types';
+
+/**
+ * The one guard for parts: import, API, database and builds all pass through it. A door of its own, apart from
+ * index.ts, because Joi is heavy and evaluation does not need it.
+ */
+const LENGTH_MAX_MM = 3000;
+
+/** Text a person may type: no control characters, trimmed, bounded. */
+export const text = (max: number): Joi.StringSchema => Joi.string().trim().min(1).max(max).pattern(/^[^\u0000-\u001f\u007f]*$/, 'without control characters');
+export const id = (): Joi.StringSchema => Joi.string().min(1).max(64).pattern(/^[A-Za-z0-9][A-Za-z0-9._:-]*$/, 'letters, digits, dot, dash, colon');
+export const mm = (min = 0, max = LENGTH_MAX_MM): Joi.NumberSchema => Joi.number().min(min).max(max);
+export const vec = (schema: Joi.NumberSchema = mm(-LENGTH_MAX_MM)): Joi.ArraySchema => Joi.array().items(schema).length(3);
+const direction = (): Joi.ArraySchema => vec(Joi.number().valid(-1, 0, 1));
+/** A measured pair; each number up to `max`. */
+const point = (max: number, least = 0): Joi.ArraySchema => Joi.array().items(least > 0 ? Joi.number().min(least).max(max) : Joi.number().min(0).max(max)).length(2);
+const price = Joi.number().integer().min(0).max(100_000_00);
+
+const base = {
+  id: id().required(), name: text(80).required(), maker: text(60).required(), price_minor: price.required(), tolerance_mm: mm(0, 20).required(), note: text(300).optional(),
+};
+const boxKeys = { min: vec().required(), max: vec().required() };
+const bodied = { ...base, size: vec(mm(1)).required(), boxes: Joi.array().items(Joi.object({ name: text(60).required(), ...boxKeys })).max(24).optional() };
+
+const metal = Joi.string().valid('copper', 'brass', 'nickel', 'silver', 'gold', 'stainless', 'tin', 'zinc', 'aluminium', 'chrome');
+const wetted = Joi.array().items(Joi.object({ metal: metal.required(), platedOver: metal.optional(), area_mm2: Joi.number().min(0).max(5e6).required() })).max(8).required();
+const port = Joi.object({
+  id: id().required(), name: text(60).required(), at: vec().required(), direction: direction().required(), thread: Joi.string().valid('G1/4').required(),
+  role: Joi.string().valid('in', 'out', 'any').required(), chamber: id().required(), duty: Joi.string().valid('fill', 'drain').optional(),
+});
+const wet = {
+  ports: Joi.array().items(port).min(1).max(16).unique('id').required(),
+  passages: Joi.array().items(Joi.object({ from: id().required(), to: id().required(), points: Joi.array().items(point(500)).max(40).required(), oneWay: Joi.boolean().optional() })).max(12).required(),
+  wetted, volume_mL: Joi.number().min(0).max(20000).required(),
+};
+const heated = {
+  draw_W: Joi.number().min(0).max(2000).required(),
+  shares: Joi.object(Object.fromEntries(LOAD_CASES.map((c) => [c, Joi.number().min(0).max(1.5).required()]))).required(),
+  spots: Joi.array().items(Joi.object({ id: id().required(), name: text(60).required(), limit_C: Joi.number().min(30).max(150).required(), interface_KW: Joi.number().min(0).max(10).required(), onAir_KW: Joi.number().min(0).max(50).required() })).max(8).required(),
+};
+const rpm = Joi.number().min(0).max(20000);
+const section = Joi.number().valid(120, 140);
+const kind = (k: string): Joi.StringSchema => Joi.string().valid(k).required();
+const rising = (label: string): Joi.CustomValidator => (points: [number, number][], helpers) => {
+  for (let i = 1; i < points.length; i += 1) {
+    if ((points[i] as [number, number])[0] <= (points[i - 1] as [number, number])[0]) return helpers.message({ custom: `{{#label}}: flows of ${label} must rise; point ${i + 1} does not` });
+    if ((points[i] as [number, number])[1] >= (points[i - 1] as [number, number])[1]) return helpers.message({ custom: `{{#label}}: ${label} must fall as flow rises; point ${i + 1} does not` });
+  }
+  return points;
+};
+
+const mount = Joi.object({
+  id: id().required(), name: text(60).required(), face: Joi.string().valid('front', 'top', 'bottom', 'rear', 'side').required(), at: vec().required(),
+  along: direction().required(), across: direction().required(), inward: direction().required(), length_mm: mm(60).required(),
+  fans: Joi.array().items(Joi.object({ size_mm: section.required(), count: Joi.number().integer().min(1).max(8).required() })).min(1).max(4).required(),
+  holeGap_mm: mm(0, 60).required(), published_mm: mm(0, 400).required(), filterLoss_Pa: Joi.number().min(0).max(100).required(),
+});
+
+export const PART_SCHEMAS = {
+  processor: Joi.object({ kind: kind('processor'), ...bodied, ...heated }),
+  card: Joi.object({ kind: kind('card'), ...bodied, ...heated, bareThickness_mm: mm(1, 200).required() }),
+  board: Joi.object({ kind: kind('board'), ...bodied, ...heated, standard: text(40).required(), processorAt: vec().required(), regulatorsAt: vec().required(), memoryAt: vec().required(), slots_mm: Joi.array().items(mm()).max(10).required() }),
+  memory: Joi.object({ kind: kind('memory'), ...bodied, ...heated, modules: Joi.number().integer().min(1).max(16).required() }),
+  supply: Joi.object({ kind: kind('supply'), ...bodied, rating_W: Joi.number().min(50).max(5000).required() }),
+  case: Joi.object({
+    kind: kind('case'), ...base, interior: vec(mm(50)).required(), volume_L: Joi.number().min(1).max(1000).required(), mounts: Joi.array().items(mount).max(12).unique('id').required(),
+    boardAt: vec().required(), boardStandards: Joi.array().items(text(40)).max(8).required(), bay: Joi.object(boxKeys).required(), riser: Joi.object({ at: vec().required() }).optional(),
+    obstacles: Joi.array().items(Joi.object({ id: id().required(), name: text(60).required(), removable: Joi.boolean().required(), ...boxKeys })).max(24).unique('id').required(),
+    spots: Joi.array().items(Joi.object({ id: id().required(), name: text(60).required(), at: vec().required() })).max(12).unique('id').required(),
+  }),
+  radiator: Joi.object({
+    kind: kind('radiator'), ...bodied, ...wet, section_mm: section.required(), sections: Joi.number().integer().min(1).max(8).required(), finStart_mm: mm(0, 100).required(), holeGap_mm: mm(0, 60).required(),
+    core: Joi.object({
+      depth_mm: mm(3, 150).required(), width_mm: mm(20, 400).required(), fpi: Joi.number().min(4).max(40).required(), finHeight_mm: mm(1, 20).required(), finThickness_mm: mm(0.01, 1).required(), tubeHeight_mm: mm(0.5, 8).required(), tubeWall_mm: mm(0.05, 2).required(),
+      passes: Joi.number().integer().min(1).max(6).required(), finHeatFactor: Joi.number().min(0.3).max(4).required(), finDragFactor: Joi.number().min(0.3).max(6).required(), finMetal: Joi.string().valid('copper', 'brass', 'aluminium').required(),
+    }).required(),
+    screw: Joi.object({ thread: text(20).required(), depthToTube_mm: mm(1, 40).required() }).required(),
+  }),
+  fan: Joi.object({ kind: kind('fan'), ...bodied, section_mm: section.required(), minSpeed_rpm: rpm.required(), fullSpeed_rpm: rpm.min(100).required(), points: Joi.array().items(point(2000)).min(2).max(40).custom(rising("a fan's pressure")).required(), sound_dBA: Joi.number().min(0).max(90).required(), power_W: Joi.number().min(0).max(100).required() }),
+  pump: Joi.object({ kind: kind('pump'), ...bodied, ...wet, fullSpeed_rpm: rpm.min(100).required(), minSpeed_rpm: rpm.required(), points: Joi.array().items(point(60)).min(2).max(40).custom(rising("a pump's head")).required(), sound_dBA: Joi.number().min(0).max(90).required(), power_W: Joi.number().min(0).max(200).required() }),
+  reservoir: Joi.object({ kind: kind('reservoir'), ...bodied, ...wet, fill_mL: Joi.number().min(1).max(20000).required() }),
+  block: Joi.object({ kind: kind('block'), ...bodied, ...wet, cools: Joi.array().items(Joi.string().valid('processor', 'card', 'board', 'memory')).min(1).max(4).required(), resistance: Joi.array().items(point(60, 0.0001)).min(1).max(40).required(), minFlow_Lmin: Joi.number().min(0).max(20).required() }),
+  inline: Joi.object({ kind: kind('inline'), ...bodied, ...wet, duty: Joi.string().valid('tee', 'valve', 'filter', 'meter').required() }),
+  tube: Joi.object({ kind: kind('tube'), ...base, material: Joi.string().valid('soft PVC', 'EPDM rubber', 'PETG', 'acrylic').required(), hard: Joi.boolean().required(), outer_mm: mm(3, 40).required(), inner_mm: mm(2, 36).less(Joi.ref('outer_mm')).required(), minBend_mm: mm(0, 500).required(), stick_mm: mm(100, 3000).optional() }),
+  fitting: Joi.object({ kind: kind('fitting'), ...base, duty: Joi.string().valid('compression', 'barb', 'hard-tube', 'rotary45', 'rotary90', 'extender', 'plug', 'drain', 'fill', 'joint').required(), thread: Joi.string().valid('G1/4').required(), tube: Joi.object({ outer_mm: mm(3, 40).required(), inner_mm: mm(2, 36).required() }).optional(), bore_mm: mm(1, 30).required(), k: Joi.number().min(0).max(100).required(), kSource: text(200).required(), length_mm: mm(0, 200).required(), diameter_mm: mm(1, 100).required(), wetted }),
+  coolant: Joi.object({ kind: kind('coolant'), ...base, base: Joi.object({ glycol: Joi.string().valid('none', 'ethylene', 'propylene').required(), volumeShare: Joi.number().min(0).max(0.4).required() }).required(), bottle_mL: Joi.number().min(50).max(20000).required(), inhibitor_months: Joi.number().min(0).max(120).required(), biocide: Joi.boolean().required(), look: Joi.string().valid('clear', 'dyed', 'opaque').required(), poisonous: Joi.boolean().required(), upkeep: text(300).required() }),
+  screw: Joi.object({ kind: kind('screw'), ...base, thread: text(20).required(), length_mm: mm(1, 100).required(), pack: Joi.number().integer().min(1).max(1000).required() }),
+} as const;

@@ -1,0 +1,29 @@
+/** One published value against ours. */
+export interface ProofRow {
+  readonly id: string;
+  readonly subject: string;
+  readonly quantity: string;
+  readonly source: string;
+  readonly unit: string;
+  readonly expected: number;
+  readonly got: number;
+  /** (got − expected)/expected, or got − expected where the tolerance is absolute. */
+  readonly deviation: number;
+  readonly tolerance: number;
+  readonly measure: 'relative' | 'absolute';
+  readonly ok: boolean;
+}
+
+export interface Case<I, E> { readonly id: string; readonly description?: string; readonly inputs: I; readonly expected: E; readonly source: string }
+
+interface Claim { readonly id: string; readonly subject: string; readonly quantity: string; readonly source: string; readonly unit: string; readonly expected: number; readonly got: number }
+
+export function relative(claim: Claim, tolerance: number): ProofRow {
+  const deviation = (claim.got - claim.expected) / claim.expected;
+  return { ...claim, deviation, tolerance, measure: 'relative', ok: Math.abs(deviation) <= tolerance };
+}
+
+export function absolute(claim: Claim, tolerance: number): ProofRow {
+  const deviation = claim.got - claim.expected;
+  return { ...claim, deviation, tolerance, measure: 'absolute', ok: Math.abs(deviation) <= tolerance + 1e-12 };
+}
