@@ -1,0 +1,69 @@
+import { readFileSync } from 'node:fs';
+import { CATALOGUE, DEMO_BUILDS, demoBuild } from '@/catalogue';
+import type { Build } from '@/core/build';
+import { evaluate } from '@/core/evaluate';
+import { parseBuild } from '@/core/guard';
+import { buildToText, listToCsv } from '@/format';
+import { proofRows } from '@/proof';
+
+export interface Ran { readonly code: 0 | 1 | 2; readonly out: string; readonly err: string }
+
+const done = (out: string): Ran => ({ code: 0, out, err: '' });
+const failed = (err: string, code: 1 | 2 = 1): Ran => ({ code, out: '', err: err.endsWith('\n') ? err : `${err}\n` });
+
+const HELP = `zephyron: the same core from a terminal
+
+  demo [NAME]              lists the demo builds, or prints one as JSON
+  evaluate FILE|-          prints the evaluation of a build as JSON
+  list FILE|- [--csv|--json]   prints the parts list
+  parts [--kind KIND]      prints the catalogue as JSON
+  proof [--json]           prints every reference check
+
+A build that cannot be read: its path and message on standard error, exit 1.
+`;
+
+/** The whole terminal, as a function: arguments in, text and exit code out. */
+export function run(args: readonly string[], read: (file: string) => string = readInput): Ran {
+  const [command, ...rest] = args;
+  const flags = new Set(rest.filter((a) => a.startsWith('--')));
+  const plain = rest.filter((a, i) => !a.startsWith('--') && rest[i - 1] !== '--kind');
+  switch (command) {
+    case 'demo': return demo(plain[0]);
+    case 'evaluate': return withBuild(plain[0], read, (build) => done(`${JSON.stringify(evaluate(build, { offer: CATALOGUE }), null, 1)}\n`));
+    case 'list': return withBuild(plain[0], read, (build) => {
+      const { list } = evaluate(build).reports;
+      return done(flags.has('--json') ? `${JSON.stringify(list, null, 1)}\n` : listToCsv(list, build.brief.currency));
+    });
+    case 'parts': {
+      const kind = rest[rest.indexOf('--kind') + 1];
+      return done(`${JSON.stringify(flags.has('--kind') ? CATALOGUE.filter((p) => p.kind === kind) : CATALOGUE, null, 1)}\n`);
+    }
+    case 'proof': return proof(flags.has('--json'));
+    case undefined: case 'help': case '--help': return done(HELP);
+    default: return failed(`There is no command "${command}".\n\n${HELP}`, 2);
+  }
+}
+
+function readInput(file: string): string { return readFileSync(file === '-' ? 0 : file, 'utf8'); }
+
+function demo(name: string | undefined): Ran {
+  if (name === undefined) return done(DEMO_BUILDS.map((d) => `${d.name}\t${d.about}\n`).join(''));
+  const build = demoBuild(name);
+  return build ? done(buildToText(build)) : failed(`There is no demo build "${name}"; known: ${DEMO_BUILDS.map((d) => d.name).join(', ')}.`);
+}
+
+function withBuild(file: string | undefined, read: (file: string) => string, work: (build: Build) => Ran): Ran {
+  if (file === undefined) return failed('Name a build file, or - for standard input.', 2);
+  let text: string;
+  try { text = read(file); } catch (error) { return failed(`${file}: ${(error as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : 'cannot be read'}`); }
+  const parsed = parseBuild(text);
+  return parsed.ok ? work(parsed.value) : failed(parsed.troubles.map((t) => `${t.path || '(document)'}: ${t.message}`).join('\n'));
+}
+
+function proof(json: boolean): Ran {
+  const rows = proofRows();
+  const bad = rows.filter((r) => !r.ok).length;
+  if (json) return { ...done(`${JSON.stringify(rows, null, 1)}\n`), code: bad > 0 ? 1 : 0 };
+  const lines = rows.map((r) => `${r.ok ? 'ok  ' : 'FAIL'} ${r.id.padEnd(34)} ${r.quantity}: expected ${r.expected} ${r.unit}, got ${Number(r.got.toPrecision(8))}, off ${r.measure === 'relative' ? `${(100 * r.deviation).toFixed(4)} %` : r.deviation.toPrecision(3)} (${r.measure === 'relative' ? `${100 * r.tolerance} %` : r.tolerance} allowed) [${r.source}]`);
+  return { code: bad > 0 ? 1 : 0, out: `${lines.join('\n')}\n${rows.length - bad} of ${rows.length} hold\n`, err: '' };
+}

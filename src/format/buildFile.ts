@@ -1,0 +1,9 @@
+import type { Build } from '@/core/build';
+
+/** A build as its file: readable JSON, one document. */
+export const buildToText = (build: Build): string => `${JSON.stringify(build, null, 1)}\n`;
+
+/** "Dawn chorus desk" → "dawn-chorus-desk.zephyron.json". Only letters, digits and dashes survive. */
+export const buildFileName = (name: string): string => `${slug(name)}.zephyron.json`;
+
+export const slug = (name: string): string => name.normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 60) || 'build';

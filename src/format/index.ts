@@ -1,0 +1,2 @@
+export { buildToText, buildFileName, slug } from './buildFile';
+export { listToCsv } from './listCsv';

@@ -1,0 +1,12 @@
+import Papa from 'papaparse';
+import type { ListReport } from '@/core/list';
+
+/** The parts list as CSV (RFC 4180), prices in major units. Cells that a spreadsheet would run as a formula are disarmed. */
+export function listToCsv(list: ListReport, currency: string): string {
+  const rows = list.lines.map((l) => ({
+    kind: l.kind, part: l.part, name: l.name, maker: l.maker, quantity: l.quantity, unit: l.unit,
+    [`unit price ${currency}`]: (l.unitPrice / 100).toFixed(2), [`total ${currency}`]: (l.total / 100).toFixed(2),
+    owned: l.owned ? 'yes' : '', 'in loop budget': l.inBudget ? 'yes' : '', estimated: l.estimated ? 'yes' : '', 'asked for by': l.for.join(' '), why: l.why,
+  }));
+  return `${Papa.unparse(rows, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+}

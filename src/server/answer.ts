@@ -1,0 +1,7 @@
+import type { Trouble } from '@/core/guard';
+
+/** What the server says: a status and a body, before HTTP. */
+export interface Answer { readonly status: number; readonly body: unknown }
+
+export const ok = (body: unknown, status = 200): Answer => ({ status, body });
+export const refuse = (status: number, message: string, troubles: readonly Trouble[] = []): Answer => ({ status, body: { error: message, troubles } });

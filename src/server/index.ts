@@ -1,0 +1,5 @@
+import 'server-only';
+
+export { shelf, openBuild, addBuild, putBuild, dropBuild, evaluateDocument, type ShelfEntry, type OpenedBuild } from './shelf';
+export { respond, readJson, guarded } from './http';
+export { ok, refuse, type Answer } from './answer';

@@ -1,0 +1,2 @@
+export { openStore, type Store } from './open';
+export { listBuilds, readBuild, createBuild, saveBuild, removeBuild, seedBuilds, type BuildRow, type Saved } from './builds';
