@@ -1,0 +1,24 @@
+import type { Metadata, Viewport } from 'next';
+import type { ReactNode } from 'react';
+import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
+import InitColorSchemeScript from '@mui/material/InitColorSchemeScript';
+import '@fontsource-variable/archivo/wdth.css';
+import '@fontsource-variable/spline-sans-mono/wght.css';
+import '@/view/shared/tokens.css';
+import { Providers } from '@/view/shared/Providers';
+
+export const metadata: Metadata = { title: { default: 'Zephyron', template: '%s · Zephyron' }, description: 'Designs a complete liquid cooling loop for a PC' };
+export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
+
+export default function RootLayout({ children }: { readonly children: ReactNode }) {
+  return (
+    <html lang="en" suppressHydrationWarning>
+      <body>
+        <InitColorSchemeScript attribute="data-mui-color-scheme" />
+        <AppRouterCacheProvider options={{ enableCssLayer: true }}>
+          <Providers>{children}</Providers>
+        </AppRouterCacheProvider>
+      </body>
+    </html>
+  );
+}

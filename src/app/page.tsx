@@ -1,0 +1,8 @@
+import { shelf } from '@/server';
+import { Shelf } from '@/view/shelf';
+
+export const dynamic = 'force-dynamic';
+
+export default async function ShelfPage() {
+  return <Shelf entries={await shelf()} />;
+}

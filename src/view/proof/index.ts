@@ -1,0 +1,1 @@
+export { ProofTable } from './ProofTable';

@@ -1,0 +1,59 @@
+'use client';
+import { useEffect, useId, useRef, useState } from 'react';
+import { formatNumber, parseQuantity, QUANTITIES, type QuantityName } from '@/core/quantity';
+import styles from './QuantityField.module.css';
+
+interface Props {
+  readonly label: string;
+  readonly value: number | null;
+  readonly quantity: QuantityName;
+  readonly decimals?: number;
+  readonly min?: number;
+  readonly max?: number;
+  /** An empty text means "none". */
+  readonly optional?: boolean;
+  readonly hideLabel?: boolean;
+  readonly width?: number;
+  readonly onCommit: (value: number | null) => void;
+}
+
+/** A number with its unit, edited in place. Any known unit may be typed; what is typed wrong stays and says why. */
+export function QuantityField({ label, value, quantity, decimals = 0, min, max, optional = false, hideLabel = false, width = 64, onCommit }: Props) {
+  const id = useId();
+  const shown = value === null ? '' : formatNumber(value, { decimals });
+  const [text, setText] = useState(shown);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const busy = useRef(false);
+  useEffect(() => { if (!busy.current) { setText(shown); setTrouble(null); } }, [shown]);
+  const unit = QUANTITIES[quantity].inner;
+
+  const commit = (): void => {
+    busy.current = false;
+    if (text.trim() === '' && optional) { setTrouble(null); if (value !== null) onCommit(null); return; }
+    if (text === shown) { setTrouble(null); return; }
+    const parsed = parseQuantity(text, quantity);
+    if (!parsed.ok) { setTrouble(parsed.message); return; }
+    if ((min !== undefined && parsed.value < min - 1e-9) || (max !== undefined && parsed.value > max + 1e-9)) {
+      setTrouble(`${label}: ${formatNumber(parsed.value, { decimals })} ${unit} is outside ${formatNumber(min ?? -Infinity, { decimals })} to ${formatNumber(max ?? Infinity, { decimals })} ${unit}.`);
+      return;
+    }
+    setTrouble(null);
+    setText(formatNumber(parsed.value, { decimals }));
+    if (parsed.value !== value) onCommit(parsed.value);
+  };
+
+  return (
+    <span className={styles.field}>
+      <label htmlFor={id} className={hideLabel ? 'visually-hidden' : styles.label}>{label}</label>
+      <span className={styles.box}>
+        <input
+          id={id} className={styles.input} style={{ width }} value={text} inputMode="text" autoComplete="off" aria-invalid={trouble !== null} aria-describedby={trouble ? `${id}-t` : undefined} placeholder={optional ? 'none' : undefined}
+          onFocus={(e) => { busy.current = true; e.target.select(); }} onChange={(e) => { busy.current = true; setText(e.target.value); }} onBlur={commit}
+          onKeyDown={(e) => { if (e.key === 'Enter') commit(); if (e.key === 'Escape') { busy.current = false; setText(shown); setTrouble(null); } e.stopPropagation(); }}
+        />
+        <span className={styles.unit}>{unit}</span>
+      </span>
+      {trouble && <span id={`${id}-t`} role="alert" className={styles.trouble}>{trouble}</span>}
+    </span>
+  );
+}

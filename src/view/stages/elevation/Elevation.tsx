@@ -1,0 +1,149 @@
+'use client';
+import { useId, useMemo } from 'react';
+import type { CaseReport } from '@/core/heat';
+import type { FitReport } from '@/core/fit';
+import type { Model } from '@/core/model';
+import type { Run } from '@/core/run';
+import { axisGaps, type Vec } from '@/core/shape';
+import { formatNumber } from '@/core/quantity';
+import { temperatureColour } from '@/view/shared';
+import { flatBox, flatPoint, sheetSize, type Flat, type View } from './project';
+import { runCurve } from './runPath';
+import styles from './Elevation.module.css';
+
+interface Props {
+  readonly view: View;
+  readonly model: Model;
+  readonly fit: FitReport;
+  readonly picked: string | null;
+  readonly onPick: (id: string) => void;
+  readonly runs?: readonly Run[];
+  readonly heat?: CaseReport;
+}
+
+const MARGIN = 26;
+
+/** The case from one side, as an ink drawing: parts, mounts, gaps of the picked part, tubes in their coolant's colour. */
+export function Elevation({ view, model, fit, picked, onPick, runs = [], heat }: Props) {
+  const hatch = useId();
+  const size = model.build.case?.interior as Vec;
+  const [w, h] = sheetSize(view, size);
+  const clashing = useMemo(() => new Set(fit.gaps.filter((g) => g.verdict === 'clash').flatMap((g) => [g.a, g.b])), [fit]);
+  const solids = useMemo(() => {
+    const items = [...model.placed.values()].flatMap((p) => p.solids.map((s) => ({ solid: s, kind: p.item.part.kind as string, name: p.item.name, flat: flatBox(view, size, s.box) })));
+    const fixed = model.obstacles.map((s) => ({ solid: s, kind: 'obstacle', name: s.name, flat: flatBox(view, size, s.box) }));
+    return [...items, ...fixed].sort((a, b) => a.flat.depth - b.flat.depth || b.flat.w * b.flat.h - a.flat.w * a.flat.h);
+  }, [model, view, size]);
+  const temps = heat ? Object.values(heat.nodes) : [];
+  const [low, high] = temps.length > 0 ? [Math.min(...temps), Math.max(...temps)] : [20, 40];
+  const P = (p: Vec): string => flatPoint(view, size, p).map((v) => v.toFixed(1)).join(' ');
+
+  return (
+    <svg className={styles.sheet} viewBox={`${-MARGIN} ${-8} ${w + MARGIN + 10} ${h + MARGIN + 8}`} role="img" aria-label={`The case, ${view}: ${model.placed.size} parts. The tables beside say the same in words.`}>
+      <defs>
+        <pattern id={`${hatch}-fin`} width="4" height="4" patternUnits="userSpaceOnUse"><path d="M0 4L4 0" stroke="var(--soft)" strokeWidth="0.5" /></pattern>
+        <pattern id={`${hatch}-wall`} width="9" height="9" patternUnits="userSpaceOnUse"><path d="M0 9L9 0" stroke="var(--hairline)" strokeWidth="0.8" /></pattern>
+      </defs>
+      <rect x={0} y={0} width={w} height={h} fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />
+      {solids.map(({ solid, kind, name, flat }, i) => {
+        const item = solid.item;
+        const isPicked = picked === item;
+        const edge = isPicked ? 'var(--copper)' : clashing.has(item) ? 'var(--fails)' : 'var(--ink)';
+        const quiet = kind === 'board' || kind === 'obstacle' || kind === 'supply' || kind === 'memory';
+        const inner = kind === 'radiator' ? `url(#${hatch}-fin)` : kind === 'obstacle' || kind === 'supply' ? `url(#${hatch}-wall)` : null;
+        return (
+          <g key={`${item}-${i}`} className={item.startsWith('case:') ? undefined : styles.item} onClick={item.startsWith('case:') ? undefined : () => onPick(item)}>
+            <title>{`${name}: ${formatNumber(flat.w)} × ${formatNumber(flat.h)} mm in this view`}</title>
+            <rect x={flat.x} y={flat.y} width={Math.max(1, flat.w)} height={Math.max(1, flat.h)} fill={FILL[kind] ?? 'var(--float)'} stroke={edge} strokeWidth={isPicked ? 2.2 : clashing.has(item) ? 1.6 : quiet ? 0.7 : 1.2} />
+            {inner && <rect x={flat.x + 1.5} y={flat.y + 1.5} width={Math.max(0, flat.w - 3)} height={Math.max(0, flat.h - 3)} fill={inner} pointerEvents="none" />}
+            {kind === 'fan' && Math.min(flat.w, flat.h) > 60 && <><circle cx={flat.x + flat.w / 2} cy={flat.y + flat.h / 2} r={Math.min(flat.w, flat.h) / 2 - 5} fill="none" stroke={edge} strokeWidth="0.8" /><circle cx={flat.x + flat.w / 2} cy={flat.y + flat.h / 2} r={Math.min(flat.w, flat.h) / 6} fill="none" stroke={edge} strokeWidth="0.8" /></>}
+            {kind === 'fan' && Math.min(flat.w, flat.h) <= 60 && <path d={flat.w > flat.h ? `M${flat.x + 6} ${flat.y + flat.h - 5}L${flat.x + flat.w - 6} ${flat.y + 5}` : `M${flat.x + 5} ${flat.y + 6}L${flat.x + flat.w - 5} ${flat.y + flat.h - 6}`} stroke={edge} strokeWidth="0.7" />}
+            {kind === 'reservoir' && view !== 'top' && <path d={`M${flat.x} ${flat.y + flat.h * 0.2}h${flat.w}`} stroke="var(--cool)" strokeWidth="1.2" strokeDasharray="5 3" />}
+          </g>
+        );
+      })}
+      {runs.map((run) => {
+        const curve = runCurve(model, run);
+        if (!curve) return null;
+        const link = model.loops.find((g) => g.loop.id === run.loop)?.edges.find((e) => e.id === run.id);
+        const colour = temperatureColour(link ? heat?.nodes[link.from] : undefined, low, high);
+        const d = `M${P(curve.from)}C${P(curve.a)} ${P(curve.b)} ${P(curve.to)}`;
+        const isPicked = picked === run.id;
+        return (
+          <g key={run.id} className={styles.item} onClick={() => onPick(run.id)}>
+            <title>{`${run.name}: about ${formatNumber(run.cut_mm)} mm, estimated`}</title>
+            <path d={d} fill="none" stroke={isPicked ? 'var(--copper)' : 'var(--ink)'} strokeWidth={run.tube.outer_mm + (isPicked ? 3 : 1.6)} />
+            <path d={d} fill="none" stroke={colour} strokeWidth={run.tube.outer_mm - 1.6} />
+            <path d={d} fill="none" stroke="var(--paper)" strokeWidth="1.2" strokeDasharray="2 7" />
+          </g>
+        );
+      })}
+      {[...model.placed.values()].flatMap((p) => p.ports).map((port) => {
+        const [x, y] = flatPoint(view, size, port.at);
+        const used = model.build.loops.some((l) => l.links.some((k) => (k.from.item === port.item && k.from.port === port.port.id) || (k.to.item === port.item && k.to.port === port.port.id)));
+        const along = flatPoint(view, size, [port.at[0] + port.direction[0], port.at[1] + port.direction[1], port.at[2] + port.direction[2]]);
+        const dx = along[0] - x, dy = along[1] - y;
+        return dx === 0 && dy === 0
+          ? <circle key={`${port.item}-${port.port.id}`} cx={x} cy={y} r={used ? 6 : 4} fill="var(--sunk)" stroke="var(--ink)" strokeWidth="1" pointerEvents="none" />
+          : <rect key={`${port.item}-${port.port.id}`} x={dx !== 0 ? Math.min(x, x + dx * 9) : x - 8} y={dy !== 0 ? Math.min(y, y + dy * 9) : y - 8} width={dx !== 0 ? 9 : 16} height={dy !== 0 ? 9 : 16} fill="var(--sunk)" stroke="var(--ink)" strokeWidth={used ? 1.1 : 0.6} pointerEvents="none" />;
+      })}
+      {solids.filter(({ flat, kind }) => kind !== 'memory' && kind !== 'fan' && flat.w > 44 && flat.h > 15).map(({ solid, name, flat }, i, list) => {
+        if (list.findIndex((o) => o.solid.item === solid.item) !== i) return null;
+        const short = flat.w < name.length * 6.1 ? (flat.h > name.length * 6.1 && flat.w > 18 ? 'turn' : 'cut') : 'fit';
+        if (short === 'cut' && flat.w < 52) return null;
+        const cx = flat.x + flat.w / 2, cy = flat.y + flat.h / 2;
+        const text = short === 'cut' ? `${name.slice(0, Math.max(3, Math.floor(flat.w / 6.1) - 1))}…` : name;
+        return <text key={`t-${solid.item}`} x={cx} y={cy + 4} className={styles.label} transform={short === 'turn' ? `rotate(-90 ${cx} ${cy})` : undefined}>{text}</text>;
+      })}
+      {picked && <GapLines model={model} picked={picked} view={view} size={size} clear={model.build.brief.limits.clear_mm} />}
+      <Dimension x1={0} y1={h + 12} x2={w} y2={h + 12} text={formatNumber(w)} />
+      <Dimension x1={-12} y1={0} x2={-12} y2={h} text={formatNumber(h)} />
+    </svg>
+  );
+}
+
+const FILL: Record<string, string> = { board: 'var(--sunk)', obstacle: 'var(--paper)', supply: 'var(--paper)', memory: 'var(--sunk)', reservoir: 'color-mix(in oklab, var(--cool) 14%, var(--float))', block: 'color-mix(in oklab, var(--copper) 9%, var(--float))' };
+
+function Dimension({ x1, y1, x2, y2, text, colour = 'var(--soft)' }: { readonly x1: number; readonly y1: number; readonly x2: number; readonly y2: number; readonly text: string; readonly colour?: string }) {
+  const upright = Math.abs(x1 - x2) < 0.5;
+  const cx = (x1 + x2) / 2, cy = (y1 + y2) / 2;
+  const tick = (x: number, y: number) => (upright ? `M${x - 4} ${y}h8` : `M${x} ${y - 4}v8`);
+  return (
+    <g pointerEvents="none">
+      <path d={`M${x1} ${y1}L${x2} ${y2}${tick(x1, y1)}${tick(x2, y2)}`} stroke={colour} strokeWidth="1" fill="none" />
+      <text x={cx} y={cy + 4} className={styles.dimension} style={{ fill: colour }} transform={upright ? `rotate(-90 ${cx} ${cy})` : undefined}>{text}</text>
+    </g>
+  );
+}
+
+/** Dimension lines from the picked part to what is near it in this view. */
+function GapLines({ model, picked, view, size, clear }: { readonly model: Model; readonly picked: string; readonly view: View; readonly size: Vec; readonly clear: number }) {
+  const own = model.placed.get(picked)?.solids ?? [];
+  const others = [...[...model.placed.values()].filter((p) => p.item.id !== picked && p.host !== picked && model.placed.get(picked)?.host !== p.item.id).flatMap((p) => p.solids), ...model.obstacles];
+  const found: { readonly a: Flat; readonly b: Flat; readonly gap: number; readonly key: string; readonly upright: boolean }[] = [];
+  const [across, up] = view === 'side' ? [0, 1] as const : view === 'front' ? [2, 1] as const : [0, 2] as const;
+  for (const a of own) for (const b of others) {
+    const gaps = axisGaps(a.box, b.box);
+    const apart = gaps.filter((g) => g > 0).length;
+    if (apart !== 1) continue;
+    const axis = gaps.findIndex((g) => g > 0) as 0 | 1 | 2;
+    const gap = gaps[axis];
+    if (gap > 60 || gap < 0.2 || (axis !== across && axis !== up)) continue;
+    found.push({ a: flatBox(view, size, a.box), b: flatBox(view, size, b.box), gap, key: `${a.name}-${b.item}-${b.name}`, upright: axis === up });
+  }
+  return (
+    <>
+      {found.sort((p, q) => p.gap - q.gap).slice(0, 4).map(({ a, b, gap, key, upright }) => {
+        const colour = gap < clear ? 'var(--tight)' : 'var(--copper)';
+        if (upright) {
+          const x = (Math.max(a.x, b.x) + Math.min(a.x + a.w, b.x + b.w)) / 2;
+          const [y1, y2] = a.y < b.y ? [a.y + a.h, b.y] : [b.y + b.h, a.y];
+          return <Dimension key={key} x1={x} x2={x} y1={y1} y2={y2} text={formatNumber(gap)} colour={colour} />;
+        }
+        const y = (Math.max(a.y, b.y) + Math.min(a.y + a.h, b.y + b.h)) / 2;
+        const [x1, x2] = a.x < b.x ? [a.x + a.w, b.x] : [b.x + b.w, a.x];
+        return <Dimension key={key} x1={x1} x2={x2} y1={y} y2={y} text={formatNumber(gap)} colour={colour} />;
+      })}
+    </>
+  );
+}

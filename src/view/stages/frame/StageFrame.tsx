@@ -1,0 +1,41 @@
+'use client';
+import type { ReactNode } from 'react';
+import type { Stage } from '@/core/finding';
+import { FindingList, useBench } from '@/view/workspace';
+import styles from './StageFrame.module.css';
+
+interface Props { readonly title: string; readonly sentence?: ReactNode; readonly stage?: Stage; readonly children: ReactNode; readonly side: ReactNode }
+
+/** One main picture and one working panel; the stage's findings close the panel. */
+export function StageFrame({ title, sentence, stage, children, side }: Props) {
+  const findings = useBench((s) => s.workings.findings);
+  const own = stage ? findings.filter((f) => f.stage === stage) : [];
+  return (
+    <div className={styles.frame}>
+      <div className={styles.picture}>
+        <h1>{title}</h1>
+        {sentence && <p className={styles.sentence}>{sentence}</p>}
+        {children}
+      </div>
+      <aside className={styles.panel} aria-label="Working panel">
+        {side}
+        {own.length > 0 && <section className={styles.section}><h2>Findings here</h2><FindingList findings={own} /></section>}
+      </aside>
+    </div>
+  );
+}
+
+export function Section({ title, children, aside }: { readonly title: string; readonly children: ReactNode; readonly aside?: ReactNode }) {
+  return <section className={styles.section}><div className={styles.sectionHead}><h2>{title}</h2>{aside}</div>{children}</section>;
+}
+
+/** What an empty stage says: what to do first, and the way to it. */
+export function EmptyStage({ title, text, action, onAction }: { readonly title: string; readonly text: string; readonly action?: string; readonly onAction?: () => void }) {
+  return (
+    <div className={styles.empty}>
+      <h1>{title}</h1>
+      <p>{text}</p>
+      {action && <button type="button" className={styles.act} onClick={onAction}>{action}</button>}
+    </div>
+  );
+}

@@ -1,0 +1,9 @@
+import type { SpotHeat } from '@/core/heat';
+import type { Verdict } from '@/core/finding';
+import { SPOT_MARGIN_K } from '@/core/rule';
+
+export function spotVerdict(s: SpotHeat): Verdict {
+  if (s.temp_C === null) return 'unknown';
+  if (s.temp_C > s.limit_C) return 'fails';
+  return s.limit_C - s.temp_C < SPOT_MARGIN_K ? 'tight' : 'holds';
+}

@@ -1,0 +1,57 @@
+import type { Build } from '@/core/build';
+import type { CaseReport, RadiatorHeat, SpotHeat } from '@/core/heat';
+import { INSTALLATION } from '@/core/heat';
+import { formatCelsius, formatKelvin, formatNumber, formatWatts } from '@/core/quantity';
+import type { LoopVolume } from '@/core/list';
+import type { LoopFlow, LinkFlow } from '@/core/flow';
+import type { Gap } from '@/core/fit';
+import type { Run } from '@/core/run';
+import type { Reason } from '@/view/shared';
+
+const kw = (v: number): string => `${formatNumber(v, { decimals: 3 })} K/W`;
+
+export function reasonForSpot(s: SpotHeat): Reason {
+  return s.cooledBy === null
+    ? { title: s.name, formula: 'Case air plus the part\'s watts times its air cooler\'s resistance.', inputs: [{ name: 'case air', value: formatCelsius(s.coolant_C, 1) }, { name: 'heat', value: formatWatts(s.heat_W) }, { name: 'spot to air', value: kw(s.interface_KW) }], source: 'part data; case air from the heat balance' }
+    : { title: s.name, formula: 'Mean coolant in the block plus the part\'s watts times the block\'s resistance at this flow and the way from spot to block.', inputs: [{ name: 'coolant in the block', value: formatCelsius(s.coolant_C, 1) }, { name: 'heat', value: formatWatts(s.heat_W) }, { name: 'block at this flow', value: kw(s.block_KW ?? 0) }, { name: 'spot to block', value: kw(s.interface_KW) }], source: 'block\'s measured points, R = Rref (Qref/Q)^n; part data' };
+}
+
+export function reasonForRise(report: CaseReport, build: Build): Reason {
+  return {
+    title: 'Coolant above room', formula: 'All heat put into a loop leaves by its radiators: each takes its conductance times coolant in minus air in. The mean of the coolant around the loop, minus the room.',
+    inputs: [
+      ...report.loops.map((l) => ({ name: `${build.loops.find((x) => x.id === l.id)?.name ?? l.id}, heat in`, value: formatWatts(l.heatIn_W) })),
+      ...report.radiators.map((r) => ({ name: `${build.items.find((i) => i.id === r.id)?.name ?? r.id}`, value: `${formatNumber(r.conductance_WK, { decimals: 1 })} W/K, air in ${formatCelsius(r.airIn_C, 1)}` })),
+      { name: 'room', value: formatCelsius(build.brief.room_C, 1) },
+    ],
+    source: 'crossflow effectiveness–NTU, exact series (Kays & London); installation factors by common practice',
+  };
+}
+
+export function reasonForRadiator(r: RadiatorHeat): Reason {
+  return {
+    title: 'Heat a radiator takes', formula: 'Effectiveness times the smaller stream\'s capacity, from fin geometry, air flow where fan curve and core drag meet, and coolant flow.',
+    inputs: [{ name: 'fan speed', value: `${formatNumber(r.speed_rpm)} rpm` }, { name: 'air through the core', value: `${formatNumber(r.airFlow_m3h)} m³/h` }, { name: 'drag at that flow', value: `${formatNumber(r.airDrop_Pa, { decimals: 1 })} Pa` }, { name: 'air in', value: formatCelsius(r.airIn_C, 1) }, { name: 'conductance', value: `${formatNumber(r.conductance_WK, { decimals: 1 })} W/K` }, { name: 'installation factors', value: `${INSTALLATION.airFlow} on air, ${INSTALLATION.conductance} on heat` }],
+    source: 'Kays & London; Shah & London; factors calibrated to common practice',
+  };
+}
+
+export function reasonForNoise(build: Build): Reason {
+  return { title: 'Noise where you sit', formula: 'Each fan and pump at its speed: published level + 50 log10(speed/full speed). Summed as powers, then − 20 log10(distance/1 m). An estimate: rooms reflect.', inputs: [{ name: 'listener', value: `${formatNumber(build.brief.listener_m, { decimals: 1 })} m` }], source: 'ASHRAE Handbook, fan laws; free field' };
+}
+
+export function reasonForFlow(flow: LoopFlow): Reason {
+  return { title: 'Flow of the loop', formula: 'Where the pump\'s head equals what all runs, fittings and parts take. Newton on flows and pressures together (Todini & Pilati 1988).', inputs: [{ name: 'head given', value: `${formatNumber(flow.head_kPa, { decimals: 1 })} kPa` }, { name: 'coolant at', value: formatCelsius(flow.coolant_C, 1) }, { name: 'rounds', value: formatNumber(flow.iterations) }, { name: 'left over', value: `${flow.residual.energy_kPa.toExponential(1)} kPa` }], source: 'pump curve by points, affinity laws; Darcy–Weisbach with Colebrook; Crane TP-410; dp = aQ + bQ² parts' };
+}
+
+export function reasonForDrop(link: LinkFlow, name: string): Reason {
+  return { title: `What ${name} takes`, formula: link.kind === 'passage' ? 'Its measured curve a Q + b Q², a scaled with viscosity and b with density.' : 'Friction along the tube plus K ρ v²/2 of each fitting and bend at its own bore.', inputs: [{ name: 'flow', value: `${formatNumber(link.flow_Lmin, { decimals: 2 })} L/min` }, ...(link.reynolds ? [{ name: 'Reynolds number', value: formatNumber(link.reynolds) }, { name: 'regime', value: link.regime ?? '' }] : [])], source: link.kind === 'passage' ? 'part data' : 'Colebrook (1939); Crane TP-410, from memory' };
+}
+
+export const reasonForGap = (g: Gap): Reason => ({ title: `${g.nameA} and ${g.nameB}`, formula: 'Shortest distance of the two boxes; when they overlap, minus the shortest move along one axis that parts them.', inputs: [{ name: 'nominal', value: `${formatNumber(g.gap_mm, { decimals: 1 })} mm` }, { name: 'both at the end of their tolerance', value: `${formatNumber(g.worst_mm, { decimals: 1 })} mm` }], source: 'geometry of the placed parts' });
+
+export const reasonForRun = (r: Run): Reason => ({ title: r.name, formula: r.guess ?? 'Estimated from where the two ports are and point: straight legs with bends of the tube\'s radius, plus what goes into each fitting. Routing in space will replace it.', inputs: [{ name: 'bends', value: formatNumber(r.bends) }, { name: 'turning', value: `${formatNumber(r.turning_deg)}°` }], source: 'estimate from the ports' });
+
+export const reasonForVolume = (v: LoopVolume): Reason => ({ title: 'Coolant of the loop', formula: 'Blocks, radiators and pump whole, the reservoir to its fill mark, tubes by bore and length; 15 % to spare.', inputs: [{ name: 'parts', value: `${formatNumber(v.parts_mL)} mL` }, { name: 'tubes', value: `${formatNumber(v.tubes_mL)} mL` }, { name: 'to buy', value: `${formatNumber(v.buy_mL)} mL` }], source: 'part data; spare by common practice' });
+
+export const reasonForNeeded = (sections: number, needed: number | null, rise: number | null, limit: number): Reason => ({ title: 'Sections needed', formula: 'All radiators grown or shrunk alike, fans at the present speed, until the warmest loop meets the limit.', inputs: [{ name: 'now', value: formatNumber(sections) }, { name: 'rise now', value: formatKelvin(rise) }, { name: 'limit', value: formatKelvin(limit) }, { name: 'needed', value: needed === null ? '–' : Number.isFinite(needed) ? formatNumber(needed, { decimals: 1 }) : 'no number is enough' }], source: 'the heat model, solved for area' });

@@ -1,0 +1,25 @@
+import { METAL_NAMES } from '@/core/metal';
+import type { Part } from '@/core/part';
+import { formatNumber } from '@/core/quantity';
+
+const dims = (v: readonly number[]): string => `${v.map((n) => formatNumber(n)).join(' × ')} mm`;
+
+/** What matters of a part, in a line. */
+export function partFigures(p: Part): string {
+  switch (p.kind) {
+    case 'case': return `${formatNumber(p.volume_L)} L, inside ${dims(p.interior)}, ${p.mounts.map((m) => `${m.face} ${m.fans.map((f) => `${f.count} × ${f.size_mm}`).join(' or ')}`).join(', ')}`;
+    case 'radiator': return `${p.sections} × ${p.section_mm}, ${formatNumber(p.size[2])} mm thick, ${p.core.fpi} fins per inch, ${p.core.finMetal}, ${p.ports.length} ports, ${p.screw.thread}`;
+    case 'fan': return `${p.section_mm} × ${formatNumber(p.size[2])} mm, ${formatNumber(p.minSpeed_rpm)} to ${formatNumber(p.fullSpeed_rpm)} rpm, ${formatNumber(p.points[p.points.length - 1]?.[0])} m³/h free, ${formatNumber(p.points[0]?.[1], { decimals: 1 })} Pa, ${formatNumber(p.sound_dBA, { decimals: 1 })} dBA`;
+    case 'pump': return `${formatNumber(p.points[0]?.[1], { decimals: 1 })} m shut-off head, ${formatNumber(p.points[p.points.length - 1]?.[0])} L/min free, ${formatNumber(p.minSpeed_rpm)} to ${formatNumber(p.fullSpeed_rpm)} rpm, ${formatNumber(p.sound_dBA)} dBA, ${p.power_W} W`;
+    case 'reservoir': return `${dims(p.size)}, ${formatNumber(p.fill_mL)} mL`;
+    case 'block': return `for ${p.cools.join(' and ')}, ${formatNumber(p.resistance[p.resistance.length - 2]?.[1], { decimals: 3 })} K/W at ${p.resistance[p.resistance.length - 2]?.[0]} L/min, ${p.wetted.map((w) => METAL_NAMES[w.metal]).join(', ')}, ${dims(p.size)}`;
+    case 'processor': case 'memory': case 'board': return `${formatNumber(p.draw_W)} W${p.kind === 'board' ? `, ${p.standard}` : ''}, ${dims(p.size)}`;
+    case 'card': return `${formatNumber(p.draw_W)} W, ${dims(p.size)}, ${p.bareThickness_mm} mm bare`;
+    case 'supply': return `${formatNumber(p.rating_W)} W, ${dims(p.size)}`;
+    case 'tube': return `${p.outer_mm}/${p.inner_mm} mm ${p.material}, bends no tighter than ${p.minBend_mm} mm${p.stick_mm ? `, sticks of ${formatNumber(p.stick_mm)} mm` : ', by the metre'}`;
+    case 'fitting': return `${p.thread}, bore ${p.bore_mm} mm, K ${p.k}${p.tube ? `, for ${p.tube.outer_mm}/${p.tube.inner_mm} mm` : ''}`;
+    case 'coolant': return `${p.look}, ${p.base.glycol === 'none' ? 'no glycol' : `${formatNumber(p.base.volumeShare * 100)} % ${p.base.glycol} glycol by volume`}, ${p.inhibitor_months > 0 ? `inhibitor ${p.inhibitor_months} months` : 'no inhibitor'}, ${formatNumber(p.bottle_mL)} mL`;
+    case 'inline': return `${p.duty}, ${dims(p.size)}`;
+    case 'screw': return `${p.thread} × ${p.length_mm} mm, ${p.pack} in a pack`;
+  }
+}

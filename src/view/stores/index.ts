@@ -1,0 +1,2 @@
+export { StoresPage } from './StoresPage';
+export { partFigures } from './figures';

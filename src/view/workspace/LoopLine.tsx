@@ -1,0 +1,36 @@
+'use client';
+import { useRef, useState } from 'react';
+import { looseParts } from '@/core/loop';
+import { useWidth } from '@/view/shared/useWidth';
+import { useBench } from './BenchProvider';
+import { ConnectDialog } from './ConnectDialog';
+import { LoopLane } from './LoopLane';
+import styles from './LoopLine.module.css';
+
+/** The loop as one line in flow order, on every stage; two loops, two lines. Collapsible. */
+export function LoopLine() {
+  const model = useBench((s) => s.workings.model);
+  const heat = useBench((s) => s.workings.reports.heat[s.build.brief.loadCase]);
+  const build = useBench((s) => s.build);
+  const [shut, setShut] = useState(false);
+  const [connecting, setConnecting] = useState(false);
+  const frame = useRef<HTMLDivElement>(null);
+  const width = useWidth(frame);
+  const loose = looseParts(build);
+  const temps = Object.values(heat.nodes);
+  const range: readonly [number, number] = temps.length > 0 ? [Math.floor(Math.min(...temps)), Math.max(Math.ceil(Math.max(...temps)), Math.floor(Math.min(...temps)) + 3)] : [20, 40];
+  return (
+    <section aria-label="Loop line" className={styles.band} ref={frame}>
+      <button type="button" className={styles.fold} aria-expanded={!shut} onClick={() => setShut(!shut)}>{shut ? 'Show the loop line' : 'Fold'}</button>
+      {!shut && model.loops.length === 0 && (
+        <div className={styles.empty}>
+          <strong>Loop line</strong>
+          <span>{loose.length >= 2 ? `${loose.length} parts wait to be connected.` : 'Add a reservoir, a pump, a block and a radiator; then they are connected here.'}</span>
+          {loose.length >= 2 && <button type="button" className={styles.act} onClick={() => setConnecting(true)}>Connect the loop</button>}
+        </div>
+      )}
+      {!shut && width > 0 && model.loops.map((g) => <LoopLane key={g.loop.id} graph={g} width={width} range={range} compact={model.loops.length > 1} />)}
+      {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
+    </section>
+  );
+}

@@ -1,0 +1,39 @@
+'use client';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import type { Stage } from '@/core/finding';
+import { formatKelvin, formatNumber } from '@/core/quantity';
+import { Mark } from '@/view/shared';
+import { useBench } from './BenchProvider';
+import { STAGES } from './stages';
+import styles from './StageRail.module.css';
+
+/** The stages in working order, each with its verdict and its one result: the rail alone tells the state of the build. */
+export function StageRail() {
+  const id = useBench((s) => s.id);
+  const stages = useBench((s) => s.workings.stages);
+  const brief = useBench((s) => s.build.brief);
+  const open = useBench((s) => s.open);
+  const path = usePathname();
+  return (
+    <nav aria-label="Stages" className={styles.rail}>
+      <ol className={styles.list}>
+        {STAGES.map((s) => {
+          const here = path.endsWith(`/${s.id}`);
+          const state = s.id === 'brief' ? null : stages[s.id as Stage];
+          const result = state?.result ?? `${formatKelvin(brief.limits.rise_K)}, ${formatNumber(brief.limits.noise_dBA)} dBA`;
+          return (
+            <li key={s.id}>
+              <Link href={`/builds/${id}/${s.id}`} className={styles.stage} aria-current={here ? 'page' : undefined} prefetch={false}>
+                <span className={styles.digit} aria-hidden>{s.digit}</span>
+                <span className={styles.mark}>{state ? <Mark verdict={state.verdict} /> : <span className={styles.aim} aria-hidden />}</span>
+                <span className={styles.words}><span className={styles.name}>{s.name}</span><span className={styles.result}>{result}</span></span>
+              </Link>
+            </li>
+          );
+        })}
+      </ol>
+      <button type="button" className={styles.add} onClick={() => open('stores')}>Add a part</button>
+    </nav>
+  );
+}

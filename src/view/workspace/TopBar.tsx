@@ -1,0 +1,55 @@
+'use client';
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { ThemeSwitch } from '@/view/shared';
+import type { SaveState } from './bench';
+import { useBench } from './BenchProvider';
+import { downloadBuild, downloadList } from './download';
+import styles from './TopBar.module.css';
+
+const SAVE_WORDS: Record<SaveState, string> = { saved: 'saved', saving: 'saving', unsaved: 'saving', offline: 'kept in this browser, server not reached', refused: 'not saved: see the message' };
+
+export function TopBar() {
+  const build = useBench((s) => s.build);
+  const list = useBench((s) => s.workings.reports.list);
+  const findings = useBench((s) => s.workings.findings);
+  const revision = useBench((s) => s.revision);
+  const save = useBench((s) => s.save);
+  const past = useBench((s) => s.past);
+  const future = useBench((s) => s.future);
+  const undo = useBench((s) => s.undo);
+  const redo = useBench((s) => s.redo);
+  const open = useBench((s) => s.open);
+  const setSearch = useBench((s) => s.setSearch);
+  const commit = useBench((s) => s.commit);
+  const [menu, setMenu] = useState<HTMLElement | null>(null);
+  const count = findings.filter((f) => f.severity !== 'note').length;
+  return (
+    <header className={styles.bar}>
+      <Link href="/" className={styles.mark} title="Back to the Shelf">Zephyron</Link>
+      <BuildName name={build.name} onRename={(name) => commit('rename the build', { do: 'build.rename', name })} />
+      <span className={styles.state} role="status">{SAVE_WORDS[save]}, revision {revision}</span>
+      <span className={styles.gap} />
+      <button type="button" className={styles.tool} disabled={past.length === 0} onClick={undo} title={past.length > 0 ? `Undo: ${past[past.length - 1]?.label} (Ctrl+Z)` : 'Nothing to undo'}>Undo</button>
+      <button type="button" className={styles.tool} disabled={future.length === 0} onClick={redo} title={future.length > 0 ? `Redo: ${future[future.length - 1]?.label} (Ctrl+Shift+Z)` : 'Nothing to redo'}>Redo</button>
+      <button type="button" className={styles.tool} onClick={() => open('findings')} title="All findings (F)">{count === 0 ? 'No findings' : count === 1 ? '1 finding' : `${count} findings`}</button>
+      <button type="button" className={styles.tool} onClick={() => setSearch(true)}>Find a command <kbd className={styles.key}>Ctrl K</kbd></button>
+      <ThemeSwitch />
+      <button type="button" className={styles.export} aria-haspopup="menu" onClick={(e) => setMenu(e.currentTarget)}>Print and export</button>
+      <Menu open={menu !== null} anchorEl={menu} onClose={() => setMenu(null)} slotProps={{ paper: { elevation: 0, sx: { border: '1px solid var(--hairline)' } } }}>
+        <MenuItem dense onClick={() => { setMenu(null); downloadBuild(build); }}>Build document (JSON)</MenuItem>
+        <MenuItem dense onClick={() => { setMenu(null); downloadList(build, list); }}>Parts list (CSV)</MenuItem>
+        <MenuItem dense onClick={() => { setMenu(null); window.print(); }}>Print this sheet</MenuItem>
+      </Menu>
+    </header>
+  );
+}
+
+function BuildName({ name, onRename }: { readonly name: string; readonly onRename: (name: string) => void }) {
+  const [text, setText] = useState(name);
+  useEffect(() => setText(name), [name]);
+  const done = (): void => { const t = text.trim().slice(0, 80); if (t && t !== name) onRename(t); else setText(name); };
+  return <input className={styles.name} aria-label="Name of the build" value={text} size={Math.max(8, Math.min(36, text.length))} maxLength={80} onChange={(e) => setText(e.target.value)} onBlur={done} onKeyDown={(e) => { e.stopPropagation(); if (e.key === 'Enter') e.currentTarget.blur(); if (e.key === 'Escape') setText(name); }} />;
+}

@@ -1,0 +1,33 @@
+'use client';
+import type { ReactNode } from 'react';
+import Snackbar from '@mui/material/Snackbar';
+import { useBench } from './BenchProvider';
+import { CommandSearch } from './CommandSearch';
+import { ConflictDialog } from './ConflictDialog';
+import { FindingDrawer } from './FindingDrawer';
+import { LoopLine } from './LoopLine';
+import { StageRail } from './StageRail';
+import { StoresDrawer } from './StoresDrawer';
+import { TopBar } from './TopBar';
+import { useKeys } from './useKeys';
+import styles from './Workspace.module.css';
+
+/** The shape of a build: bar on top, stages left, the stage in the middle, the loop line below. */
+export function Workspace({ children }: { readonly children: ReactNode }) {
+  useKeys();
+  const said = useBench((s) => s.said);
+  const say = useBench((s) => s.say);
+  return (
+    <div className={styles.shell}>
+      <TopBar />
+      <StageRail />
+      <main className={styles.stage}>{children}</main>
+      <LoopLine />
+      <FindingDrawer />
+      <StoresDrawer />
+      <CommandSearch />
+      <ConflictDialog />
+      <Snackbar open={said !== null} onClose={() => say(null)} autoHideDuration={9000} message={said} />
+    </div>
+  );
+}

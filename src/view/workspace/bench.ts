@@ -1,0 +1,132 @@
+import { createStore } from 'zustand/vanilla';
+import { CATALOGUE } from '@/catalogue';
+import { applyEdit, EditError, type Build, type Edit } from '@/core/build';
+import { workOut, type Workings } from '@/core/evaluate';
+import { writeJournal, type JournalEntry, type Step } from './journal';
+import { sendBuild } from './send';
+
+export type SaveState = 'saved' | 'saving' | 'unsaved' | 'offline' | 'refused';
+export interface Conflict { readonly revision: number; readonly build: Build }
+
+export interface BenchState {
+  readonly id: string;
+  readonly revision: number;
+  readonly build: Build;
+  readonly workings: Workings;
+  readonly past: readonly Step[];
+  readonly future: readonly Step[];
+  readonly save: SaveState;
+  readonly conflict: Conflict | null;
+  /** The thing picked everywhere: an item, run, loop or mount id. */
+  readonly picked: string | null;
+  /** Says once what just went wrong. */
+  readonly said: string | null;
+  readonly drawer: 'stores' | 'findings' | null;
+  readonly search: boolean;
+  commit(label: string, edit: Edit, merge?: string): void;
+  undo(): void;
+  redo(): void;
+  pick(id: string | null): void;
+  say(text: string | null): void;
+  open(drawer: BenchState['drawer']): void;
+  setSearch(on: boolean): void;
+  restore(entry: JournalEntry): void;
+  keepMine(): void;
+  takeTheirs(): void;
+}
+
+export type Bench = ReturnType<typeof createBench>;
+
+/** Steps kept for undo. */
+const HISTORY = 400;
+const SAVE_AFTER_MS = 500;
+const RETRY_AFTER_MS = 4000;
+/** Edits of one gesture (a dragged handle) within this time become one step. */
+const GESTURE_MS = 1200;
+
+const think = (build: Build): Workings => workOut(build, { offer: CATALOGUE });
+
+/** The state of one open build: the document, what follows from it, and its way to the journal and the server. */
+export function createBench(id: string, revision: number, build: Build) {
+  let timer: ReturnType<typeof setTimeout> | null = null;
+  let gesture: { key: string; at: number } | null = null;
+  let sending = false;
+
+  const store = createStore<BenchState>()((set, get) => {
+    const journal = (dirty: boolean): void => {
+      const { build: b, revision: r, past, future } = get();
+      void writeJournal(id, { build: b, revision: r, dirty, past, future });
+    };
+    const later = (ms: number): void => {
+      if (timer) clearTimeout(timer);
+      timer = setTimeout(() => { void send(); }, ms);
+    };
+    const send = async (): Promise<void> => {
+      if (sending) { later(SAVE_AFTER_MS); return; }
+      const { build: sent, revision: on, conflict } = get();
+      if (conflict) return;
+      sending = true;
+      set({ save: 'saving' });
+      const answer = await sendBuild(id, on, sent);
+      sending = false;
+      if (answer.kind === 'saved') {
+        const changed = get().build !== sent;
+        set({ revision: answer.revision, save: changed ? 'unsaved' : 'saved' });
+        journal(changed);
+        if (changed) later(SAVE_AFTER_MS);
+      } else if (answer.kind === 'stale') set({ save: 'unsaved', conflict: { revision: answer.revision, build: answer.build } });
+      else if (answer.kind === 'refused') set({ save: 'refused', said: answer.message });
+      else { set({ save: 'offline' }); later(RETRY_AFTER_MS); }
+    };
+    const become = (next: Build, rest: Partial<BenchState>): void => {
+      set({ build: next, workings: think(next), save: 'unsaved', ...rest });
+      journal(true);
+      later(SAVE_AFTER_MS);
+    };
+    const step = (from: readonly Step[], to: readonly Step[]): readonly [Build, readonly Step[], readonly Step[]] | null => {
+      const last = from[from.length - 1];
+      if (!last) return null;
+      const done = applyEdit(get().build, last.edit);
+      return [done.build, from.slice(0, -1), [...to, { label: last.label, edit: done.inverse }]];
+    };
+
+    return {
+      id, revision, build, workings: think(build), past: [], future: [], save: 'saved', conflict: null, picked: null, said: null, drawer: null, search: false,
+      commit: (label, edit, merge) => {
+        let done;
+        try { done = applyEdit(get().build, edit); } catch (error) {
+          set({ said: error instanceof EditError ? error.message : 'That cannot be done to this build.' });
+          return;
+        }
+        const { past } = get();
+        const now = Date.now();
+        const merges = merge !== undefined && gesture?.key === merge && now - gesture.at < GESTURE_MS && past.length > 0;
+        gesture = merge === undefined ? null : { key: merge, at: now };
+        const last = past[past.length - 1];
+        const joined: Step = merges && last ? { label, edit: { do: 'patch', patches: [...patchesOf(done.inverse), ...patchesOf(last.edit)] } } : { label, edit: done.inverse };
+        become(done.build, { past: [...(merges ? past.slice(0, -1) : past), joined].slice(-HISTORY), future: [], said: null });
+      },
+      undo: () => { const s = step(get().past, get().future); gesture = null; if (s) become(s[0], { past: s[1], future: s[2] }); },
+      redo: () => { const s = step(get().future, get().past); gesture = null; if (s) become(s[0], { future: s[1], past: s[2] }); },
+      pick: (picked) => set({ picked }),
+      say: (said) => set({ said }),
+      open: (drawer) => set({ drawer }),
+      setSearch: (search) => set({ search }),
+      restore: (entry) => {
+        set({ build: entry.build, workings: think(entry.build), past: entry.past, future: entry.future });
+        if (!entry.dirty) return;
+        if (entry.revision === get().revision) { set({ save: 'unsaved' }); later(0); } else set({ save: 'unsaved', conflict: { revision: get().revision, build }, revision: entry.revision });
+      },
+      keepMine: () => { const { conflict } = get(); if (!conflict) return; set({ conflict: null, revision: conflict.revision }); journal(true); later(0); },
+      takeTheirs: () => {
+        const { conflict } = get();
+        if (!conflict) return;
+        set({ conflict: null, revision: conflict.revision, build: conflict.build, workings: think(conflict.build), past: [], future: [], save: 'saved' });
+        journal(false);
+      },
+    };
+  });
+  return store;
+}
+
+const patchesOf = (edit: Edit): Extract<Edit, { do: 'patch' }>['patches'] => (edit.do === 'patch' ? edit.patches : []);

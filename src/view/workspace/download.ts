@@ -1,0 +1,15 @@
+import type { Build } from '@/core/build';
+import type { ListReport } from '@/core/list';
+import { buildFileName, buildToText, listToCsv, slug } from '@/format';
+
+function hand(name: string, type: string, text: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type }));
+  const a = document.createElement('a');
+  a.href = url;
+  a.download = name;
+  a.click();
+  setTimeout(() => URL.revokeObjectURL(url), 1000);
+}
+
+export const downloadBuild = (build: Build): void => hand(buildFileName(build.name), 'application/json', buildToText(build));
+export const downloadList = (build: Build, list: ListReport): void => hand(`${slug(build.name)}-parts.csv`, 'text/csv', listToCsv(list, build.brief.currency));

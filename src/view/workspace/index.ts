@@ -1,0 +1,8 @@
+export { BenchProvider, useBench } from './BenchProvider';
+export { Workspace } from './Workspace';
+export { FindingList } from './FindingList';
+export { ConnectDialog, fittingFor } from './ConnectDialog';
+export { STAGES, isStage, type StageId } from './stages';
+export { addBuild } from './send';
+export { dropJournal } from './journal';
+export { downloadList } from './download';

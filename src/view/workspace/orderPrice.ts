@@ -1,0 +1,18 @@
+import { applyEdit, type Build } from '@/core/build';
+import { workOut, type Reports } from '@/core/evaluate';
+import { reorderLoop } from '@/core/loop';
+import { formatNumber } from '@/core/quantity';
+
+/** What another order would cost, in a line, before the station is let go. */
+export function orderPrice(build: Build, now: Reports, loop: string, stations: readonly string[]): string {
+  const next = workOut(applyEdit(build, reorderLoop(build, loop, stations)).build).reports;
+  const tube = (next.list.tube_mm - now.list.tube_mm) / 1000;
+  const bends = next.runs.reduce((s, r) => s + r.bends, 0) - now.runs.reduce((s, r) => s + r.bends, 0);
+  const load = build.brief.loadCase;
+  const spots = next.heat[load].spots.flatMap((s) => {
+    const old = now.heat[load].spots.find((o) => o.item === s.item && o.spot === s.spot);
+    return s.temp_C !== null && old?.temp_C !== null && old ? [{ name: s.name, by: s.temp_C - old.temp_C }] : [];
+  });
+  const most = spots.reduce<{ name: string; by: number } | null>((a, b) => (!a || Math.abs(b.by) > Math.abs(a.by) ? b : a), null);
+  return `${formatNumber(tube, { decimals: 2, signed: true })} m of tube (estimated), ${formatNumber(bends, { signed: true })} bends${most ? `, ${most.name} ${formatNumber(most.by, { decimals: 1, signed: true })} K` : ''}`;
+}

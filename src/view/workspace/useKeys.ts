@@ -1,0 +1,25 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useBench } from './BenchProvider';
+import { STAGES } from './stages';
+
+/** Keys of the workspace: digits for stages, [ and ] along the flow, F for findings, Ctrl+K, Ctrl+Z. */
+export function useKeys(): void {
+  const router = useRouter();
+  const { id, undo, redo, open, drawer, setSearch, pick, picked, workings } = useBench((s) => s);
+  useHotkeys(STAGES.map((s) => s.digit), (e) => { const s = STAGES.find((x) => x.digit === e.key); if (s) router.push(`/builds/${id}/${s.id}`); }, { preventDefault: true }, [id, router]);
+  useHotkeys('f', () => open(drawer === 'findings' ? null : 'findings'), {}, [drawer]);
+  useHotkeys('mod+k', () => setSearch(true), { preventDefault: true, enableOnFormTags: true });
+  useHotkeys('mod+z', undo, { preventDefault: true });
+  useHotkeys(['mod+shift+z', 'mod+y'], redo, { preventDefault: true });
+  useHotkeys('escape', () => pick(null));
+  const step = (by: number): void => {
+    const stations = workings.model.loops.flatMap((g) => g.stations);
+    if (stations.length === 0) return;
+    const i = picked ? stations.indexOf(picked) : -1;
+    pick(stations[i < 0 ? (by > 0 ? 0 : stations.length - 1) : (i + by + stations.length) % stations.length] ?? null);
+  };
+  useHotkeys('[', () => step(-1), { useKey: true }, [workings, picked]);
+  useHotkeys(']', () => step(1), { useKey: true }, [workings, picked]);
+}
