@@ -55,7 +55,7 @@ function dawnChorusDesk(): Build {
     item('pump', 'pump-osier-large', { on: 'spot', spot: 'pump', turn: 0 }, { speed_rpm: 3400 }, 'Pump'),
     item('reservoir', 'res-osier-200', { on: 'spot', spot: 'over', turn: 0 }, {}, 'Reservoir'),
   ]);
-  return plumb(apply(build, { do: 'case.remove-obstacle', obstacle: 'cage', removed: true }), { name: 'Loop', tube: 'tube-epdm-16-10', fitting: 'fit-comp-16-10', coolant: 'cool-clear-premix' });
+  return plumb(apply(build, { do: 'case.remove-obstacle', obstacle: 'cage', removed: true }), { name: 'Main loop', tube: 'tube-epdm-16-10', fitting: 'fit-comp-16-10', coolant: 'cool-clear-premix' });
 }
 
 /** Two loops of hard tube for a machine that models floods day and night: one for the processor, one for two cards. */
@@ -93,7 +93,7 @@ function pocketPlanetarium(): Build {
     item('pump', 'pump-brook-compact', { on: 'spot', spot: 'pump', turn: 0 }, { speed_rpm: 3600 }, 'Pump'),
     item('reservoir', 'res-osier-flat', { on: 'spot', spot: 'over', turn: 0 }, {}, 'Reservoir'),
   ]);
-  const laid = plumb(build, { name: 'Loop', tube: 'tube-soft-13-10', fitting: 'fit-comp-13-10', coolant: 'cool-distilled' });
+  const laid = plumb(build, { name: 'Main loop', tube: 'tube-soft-13-10', fitting: 'fit-comp-13-10', coolant: 'cool-distilled' });
   const drain = laid.loops[0]?.caps.find((c) => c.with === 'drain');
   return drain ? apply(laid, { do: 'cap.set', loop: 'loop', port: { item: drain.item, port: drain.port }, with: 'plug' }) : laid;
 }

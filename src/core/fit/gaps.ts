@@ -36,7 +36,7 @@ export function measureGaps(model: Model): FitReport {
   placed.forEach((a, i) => {
     for (const b of placed.slice(i + 1)) {
       const near = nearest(a.solids, b.solids);
-      if (near && near.gap <= NEAR_MM && !belong(model, a, b)) push(gaps, near, a.item.part.tolerance_mm + b.item.part.tolerance_mm, clear_mm);
+      if (near && near.gap <= NEAR_MM && !belong(model, a, b) && !(near.gap >= -SLACK_MM && joined(model, a, b))) push(gaps, near, a.item.part.tolerance_mm + b.item.part.tolerance_mm, clear_mm);
     }
     for (const o of model.obstacles) if (!standsOn(a, o)) push(gaps, nearest(a.solids, [o]), a.item.part.tolerance_mm + (model.build.case?.tolerance_mm ?? 0), clear_mm);
     if (model.interior) {
@@ -77,6 +77,11 @@ function belong(model: Model, a: PlacedItem, b: PlacedItem): boolean {
   };
   if (hosts(a).includes(b.item.id) || hosts(b).includes(a.item.id)) return true;
   if (a.item.part.kind === 'fan' && b.item.part.kind === 'fan' && a.host !== null && a.host === b.host) return true;
+  return false;
+}
+
+/** Parts screwed together by a joint may touch, but not reach into each other. */
+function joined(model: Model, a: PlacedItem, b: PlacedItem): boolean {
   return model.build.loops.some((l) => l.links.some((k) => k.by === 'joint' && ((k.from.item === a.item.id && k.to.item === b.item.id) || (k.from.item === b.item.id && k.to.item === a.item.id))));
 }
 

@@ -6,7 +6,7 @@ import { formatNumber } from '../quantity';
 import type { RuleContext } from './context';
 
 /** At most this many tries and offers a clash: each try measures the whole case again. */
-const MOST_TRIES = 24;
+const MOST_TRIES = 30;
 const MOST_FIXES = 3;
 
 /** Ways out of a clash or a tight spot that were tried on a copy and hold: the pair comes clear and nothing else gets worse. */
@@ -65,7 +65,7 @@ function moves(context: RuleContext, item: Item): Fix[] {
     }
   }
   if (p.on === 'radiator') fixes.push({ label: `Put ${item.name} on the other face`, edit: placing(item, { ...p, face: p.face === 'frame' ? 'interior' : 'frame' }) });
-  if (p.on === 'spot' && box) for (const s of box.spots) if (s.id !== p.spot) fixes.push({ label: `Stand ${item.name} at the ${s.name.toLowerCase()}`, edit: placing(item, { ...p, spot: s.id }) });
+  if (p.on === 'spot' && box) for (const s of box.spots) if (s.id !== p.spot) fixes.push({ label: `Move ${item.name} to “${s.name}”`, edit: placing(item, { ...p, spot: s.id }) });
   return fixes;
 }
 
@@ -75,7 +75,7 @@ const slideOf = (f: Fix): number => Math.abs(Number(/by ([+−]?\d+)/.exec(f.lab
 function smaller(context: RuleContext, item: Item): Fix[] {
   const { part } = item;
   if (part.kind === 'radiator') {
-    return context.offer.flatMap((p) => (p.kind === 'radiator' && p.section_mm === part.section_mm && p.sections === part.sections && p.size[2] < part.size[2] && p.core.finMetal === part.core.finMetal ? [p] : []))
+    return context.offer.flatMap((p) => (p.kind === 'radiator' && p.section_mm === part.section_mm && p.sections === part.sections && p.size[2] < part.size[2] && p.holeGap_mm === part.holeGap_mm && (p.core.finMetal !== 'aluminium' || part.core.finMetal === 'aluminium') ? [p] : []))
       .sort((a, b) => b.size[2] - a.size[2]).slice(0, 2)
       .map((p) => ({ label: `Use a thinner core: ${p.name}, ${formatNumber(p.size[2])} mm`, edit: { do: 'item.replace', item: item.id, part: p } }));
   }

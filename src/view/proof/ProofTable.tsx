@@ -6,6 +6,8 @@ import styles from './ProofTable.module.css';
 
 const figure = (v: number): string => (v === 0 ? '0' : Math.abs(v) >= 1e5 || Math.abs(v) < 1e-3 ? v.toExponential(3) : Number(v.toPrecision(6)).toString()).replace('-', '−');
 
+const percent = (share: number): string => `${(Math.abs(100 * share) < 5e-4 ? 0 : 100 * share).toFixed(3).replace('-', '−')} %`;
+
 /** Every published check: expected, ours, how far off, what is allowed, where it is from. */
 export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
   const [subject, setSubject] = useState<string | null>(null);
@@ -28,7 +30,7 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
             {shown.map((r) => (
               <tr key={r.id}>
                 <td className="mono">{r.id}</td><td>{r.quantity}</td><td className="num">{figure(r.expected)} <span className="soft">{r.unit}</span></td><td className="num">{figure(r.got)}</td>
-                <td className="num">{r.measure === 'relative' ? `${(100 * r.deviation).toFixed(3).replace('-', '−')} %` : figure(Number(r.deviation.toPrecision(2)))}</td>
+                <td className="num">{r.measure === 'relative' ? percent(r.deviation) : figure(Number(r.deviation.toPrecision(2)))}</td>
                 <td className="num soft">{r.measure === 'relative' ? `${Number((100 * r.tolerance).toPrecision(3))} %` : figure(r.tolerance)}</td>
                 <td><Mark verdict={r.ok ? 'holds' : 'fails'} /></td><td className={styles.source}>{r.source}</td>
               </tr>

@@ -38,7 +38,7 @@ export function StoresPage() {
           <button type="button" className={styles.kind} aria-pressed={kind === null} onClick={() => setKind(null)}>All</button>
           {KINDS.map((k) => <button key={k} type="button" className={styles.kind} aria-pressed={kind === k} onClick={() => setKind(k)}>{PART_KINDS[k].many}</button>)}
         </div>
-        <div className={styles.grid}><DataGrid rows={rows} columns={COLUMNS} density="compact" disableColumnMenu disableRowSelectionOnClick hideFooterSelectedRowCount getRowHeight={() => 'auto'} initialState={{ pagination: { paginationModel: { pageSize: 50 } } }} pageSizeOptions={[50, 100]} /></div>
+        <div className={styles.grid}><DataGrid rows={rows} columns={COLUMNS} density="compact" disableColumnMenu disableRowSelectionOnClick hideFooterSelectedRowCount getRowHeight={() => 'auto'} initialState={{ pagination: { paginationModel: { pageSize: 100 } } }} pageSizeOptions={[100]} /></div>
       </main>
     </div>
   );

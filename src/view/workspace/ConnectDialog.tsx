@@ -24,7 +24,7 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
   const { build, commit, say } = useBench((s) => s);
   const loose = looseParts(build);
   const [chosen, setChosen] = useState<readonly string[]>(loose);
-  const [name, setName] = useState(build.loops.length === 0 ? 'Loop' : `Loop ${build.loops.length + 1}`);
+  const [name, setName] = useState(build.loops.length === 0 ? 'Main loop' : `Loop ${build.loops.length + 1}`);
   const [tubeId, setTube] = useState(TUBES[1]?.id ?? '');
   const [coolantId, setCoolant] = useState(COOLANTS[0]?.id ?? '');
   const tube = TUBES.find((t) => t.id === tubeId) ?? (TUBES[0] as TubePart);
@@ -33,7 +33,7 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
   const missing = (['reservoir', 'pump', 'radiator'] as const).filter((k) => !kinds.includes(k));
   const go = (): void => {
     const fitting = fittingFor(tube);
-    const edit = fitting && proposeLoop(build, { name: name.trim() || 'Loop', tube, fitting, coolant, items: chosen });
+    const edit = fitting && proposeLoop(build, { name: name.trim() || 'Main loop', tube, fitting, coolant, items: chosen });
     if (edit) commit('lay a loop', edit); else say('Two parts with two ports each are needed for a loop.');
     onClose();
   };

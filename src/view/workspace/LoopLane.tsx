@@ -27,7 +27,7 @@ export function LoopLane({ graph, width, range, compact }: Props) {
   const room = Math.max(360, width - LABEL - PAD);
   const step = room / n;
   const x = (i: number): number => (i + 0.5) * step;
-  const lineY = 40, profileTop = compact ? 62 : 66, profileHeight = compact ? 18 : 30;
+  const lineY = 40, profileTop = compact ? 62 : 66, profileHeight = compact ? 20 : 34;
   const height = profileTop + profileHeight + 22;
 
   const flow = reports.flow.loops.find((l) => l.id === loop.id);
@@ -56,20 +56,20 @@ export function LoopLane({ graph, width, range, compact }: Props) {
         <strong>{loop.name}</strong>
         <span>{formatFlow(flow?.flow_Lmin)} · {formatNumber(flow?.head_kPa, { decimals: 1 })} kPa</span>
         {!compact && <span className={styles.legend}><span className={styles.ramp} aria-hidden />{range[0]} to {range[1]} °C</span>}
-        {!compact && <span>kPa over the reservoir below</span>}
+        {!compact && <span>kPa over reservoir</span>}
       </div>
       <DndContext id={`loop-${loop.id}`} sensors={sensors} onDragMove={(e) => setDrag({ id: String(e.active.id), to: target(e) })} onDragEnd={(e) => { setDrag(null); move(String(e.active.id), target(e as DragMoveEvent)); }} onDragCancel={() => setDrag(null)}>
         <div className={styles.field} style={{ width: room, height }}>
           <svg width={room} height={height} className={styles.drawing} aria-hidden>
             <path d={`M${x(n - 1) + 18} ${lineY}H${room - 5}V14H5V${lineY}H${x(0) - 18}`} fill="none" stroke={colour(n - 1)} strokeWidth={SEGMENT} strokeLinejoin="round" />
             {stations.map((id, i) => i < n - 1 && <line key={id} x1={x(i) + 20} x2={x(i + 1) - 20} y1={lineY} y2={lineY} stroke={colour(i)} strokeWidth={SEGMENT} strokeDasharray={links[i] ? undefined : '3 5'} />)}
-            {stations.map((id, i) => <text key={id} x={i < n - 1 ? (x(i) + x(i + 1)) / 2 : room / 2} y={i < n - 1 ? lineY - 9 : 28} className={styles.temp}>{temps[i] === undefined ? '' : formatNumber(temps[i], { decimals: 1 })}</text>)}
+            {stations.map((id, i) => <text key={id} x={i < n - 1 ? (x(i) + x(i + 1)) / 2 : Math.min(room - 26, (x(i) + 20 + room) / 2)} y={lineY - 9} className={styles.temp}>{temps[i] === undefined ? '' : formatNumber(temps[i], { decimals: 1 })}</text>)}
             <line x1={0} x2={room} y1={py(0)} y2={py(0)} stroke="var(--hairline)" />
             <path d={`${profile}V${py(low)}H0Z`} fill="var(--sunk)" />
             <path d={profile} fill="none" stroke="var(--soft)" strokeWidth="1.5" />
             {stations.map((id, i) => {
               const by = (pressures[i] as number) - (before[i] as number);
-              return Math.abs(by) < 0.05 ? null : <text key={id} x={x(i) + 5} y={Math.min(height - 25, py(Math.max(pressures[i] as number, before[i] as number)) + 11)} className={styles.drop}>{formatNumber(by, { decimals: 1, signed: true })}</text>;
+              return Math.abs(by) < 0.05 ? null : <text key={id} x={x(i) + (compact && by < 0 ? 24 : 6)} y={by > 0 ? py(pressures[i] as number) + 13 : Math.max(lineY + 20, py(pressures[i] as number) - 4)} className={styles.drop}>{formatNumber(by, { decimals: 1, signed: true })}</text>;
             })}
             {drag && <line x1={drag.to * step + (drag.to > stations.indexOf(drag.id) ? step - 4 : 4)} x2={drag.to * step + (drag.to > stations.indexOf(drag.id) ? step - 4 : 4)} y1={8} y2={height - 20} stroke="var(--copper)" strokeWidth="2" />}
           </svg>

@@ -19,7 +19,7 @@ export function MoneyField({ value, onCommit, label = 'Budget' }: { readonly val
   };
   return (
     <span className={field.field}>
-      <input className={field.input} style={{ width: 88 }} aria-label={label} aria-invalid={trouble !== null} placeholder="none" value={text} onChange={(e) => setText(e.target.value)} onBlur={commit} onKeyDown={(e) => { e.stopPropagation(); if (e.key === 'Enter') commit(); if (e.key === 'Escape') { setText(shown); setTrouble(null); } }} />
+      <input className={field.input} style={{ width: 88, fontSize: 14 }} aria-label={label} aria-invalid={trouble !== null} placeholder="none" value={text} onChange={(e) => setText(e.target.value)} onBlur={commit} onKeyDown={(e) => { e.stopPropagation(); if (e.key === 'Enter') commit(); if (e.key === 'Escape') { setText(shown); setTrouble(null); } }} />
       {trouble && <span role="alert" className={field.trouble}>{trouble}</span>}
     </span>
   );

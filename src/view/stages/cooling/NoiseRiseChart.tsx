@@ -26,7 +26,8 @@ export function NoiseRiseChart({ curves, stale, now, limits, range, onSpeed }: P
   const height = Math.min(HEIGHT, Math.max(300, typeof window === 'undefined' ? HEIGHT : window.innerHeight - 350));
   const all = curves.flatMap((c) => c.points);
   const noises = all.map((p) => p.noise_dBA);
-  const x0 = Math.floor(Math.min(...noises, limits.noise_dBA - 6) / 4) * 4, x1 = Math.ceil(Math.max(...noises, limits.noise_dBA + 2) / 4) * 4;
+  const x0 = Math.floor((Math.min(...noises, limits.noise_dBA - 4) - 0.5) / 2) * 2;
+  const x1 = Math.max(x0 + 8, Math.ceil(Math.min(Math.max(...noises), Math.max(limits.noise_dBA + 7, now.noise_dBA + 5)) / 2) * 2);
   const top = Math.min(Math.max(limits.rise_K * 2.2, now.rise_K * 1.3), Math.max(...all.map((p) => p.rise_K), limits.rise_K * 1.2));
   const y1 = Math.ceil(top / 4) * 4, y0 = 0;
   const X = (v: number): number => LEFT + ((v - x0) / (x1 - x0)) * (width - LEFT - RIGHT);
@@ -43,7 +44,7 @@ export function NoiseRiseChart({ curves, stale, now, limits, range, onSpeed }: P
     const t = b.noise_dBA > a.noise_dBA ? Math.max(0, Math.min(1, (noise - a.noise_dBA) / (b.noise_dBA - a.noise_dBA))) : 0;
     return Math.round((a.speed_rpm + t * (b.speed_rpm - a.speed_rpm)) / 5) * 5;
   };
-  const labels = spread(curves.flatMap((c) => { const p = c.points[c.points.length - 1]; return p ? [{ id: c.id, label: c.label, x: X(p.noise_dBA) + 8, y: Y(p.rise_K) }] : []; }));
+  const labels = spread(curves.flatMap((c) => { const p = endInside(c.points, x1); return p ? [{ id: c.id, label: c.label, x: X(p.noise_dBA) + 18, y: Y(p.rise_K), fromX: X(p.noise_dBA), fromY: Y(p.rise_K) }] : []; }));
 
   return (
     <div ref={frame} className={styles.chart} style={{ height }} aria-busy={stale}>
@@ -52,15 +53,16 @@ export function NoiseRiseChart({ curves, stale, now, limits, range, onSpeed }: P
           <LineChart width={width} height={height} margin={{ top: TOP, right: RIGHT, bottom: BOTTOM - 30, left: LEFT - 30 }} accessibilityLayer={false} style={{ opacity: stale ? 0.6 : 1 }}>
             <defs><pattern id="brief-corner" width="6" height="6" patternUnits="userSpaceOnUse"><path d="M0 6L6 0" stroke="var(--copper)" strokeOpacity="0.35" strokeWidth="1" /></pattern></defs>
             <CartesianGrid vertical={false} stroke="var(--hairline)" />
-            <XAxis type="number" dataKey="noise_dBA" domain={[x0, x1]} ticks={steps(x0, x1)} allowDataOverflow height={30} stroke="var(--soft)" tickLine={false} axisLine={{ stroke: 'var(--hairline)' }} tick={{ fill: 'var(--soft)', fontSize: 12.5 }} />
-            <YAxis type="number" domain={[y0, y1]} ticks={steps(y0, y1)} allowDataOverflow width={30} tickLine={false} axisLine={false} tick={{ fill: 'var(--soft)', fontSize: 12.5 }} />
+            <XAxis type="number" dataKey="noise_dBA" domain={[x0, x1]} ticks={steps(x0, x1, 2)} allowDataOverflow height={30} stroke="var(--soft)" tickLine={false} axisLine={{ stroke: 'var(--hairline)' }} tick={{ fill: 'var(--soft)', fontSize: 12.5 }} />
+            <YAxis type="number" domain={[y0, y1]} ticks={steps(y0, y1, 4)} allowDataOverflow width={30} tickLine={false} axisLine={false} tick={{ fill: 'var(--soft)', fontSize: 12.5 }} />
             <ReferenceArea x1={x0} x2={limits.noise_dBA} y1={y0} y2={limits.rise_K} fill="url(#brief-corner)" stroke="var(--copper)" strokeOpacity={0.7} ifOverflow="hidden" />
             {curves.map((c) => <Line key={c.id} data={c.points as Point[]} dataKey="rise_K" stroke={c.id === 'now' ? 'var(--ink)' : 'var(--soft)'} strokeWidth={c.id === 'now' ? 2.4 : 1.3} strokeDasharray={DASH[c.id]} dot={false} isAnimationActive={false} activeDot={false} />)}
           </LineChart>
+          <svg className={styles.leaders} width={width} height={height} aria-hidden>{labels.map((l) => <path key={l.id} d={`M${l.fromX + 2} ${l.fromY}L${l.x - 4} ${l.y}`} stroke="var(--soft)" strokeWidth="0.8" />)}</svg>
           <span className={styles.axisY}>coolant above room, K</span>
           <span className={styles.axisX} style={{ right: RIGHT }}>noise where you sit, dBA (estimated)</span>
           {labels.map((l) => <span key={l.id} className={styles.curveName} data-now={l.id === 'now' || undefined} style={{ left: l.x, top: l.y - 9 }}>{l.label}</span>)}
-          <span className={styles.limitName} style={{ left: X(x0) + 8, top: Math.max(TOP, Y(limits.rise_K)) + 5 }}>the brief: {formatKelvin(limits.rise_K)}, {formatNumber(limits.noise_dBA)} dBA</span>
+          <span className={styles.limitName} style={{ left: X(x0) + 8, top: height - BOTTOM - 24 }}>the brief: {formatKelvin(limits.rise_K)}, {formatNumber(limits.noise_dBA)} dBA</span>
           <button
             type="button" role="slider" className={styles.handle} style={{ left: X(Math.min(x1, Math.max(x0, now.noise_dBA))), top: Y(Math.min(y1, now.rise_K)) }}
             aria-label="Speed of all fans" aria-valuemin={Math.round(range[0])} aria-valuemax={Math.round(range[1])} aria-valuenow={Math.round(now.speed_rpm)} aria-valuetext={`${formatSpeed(now.speed_rpm)}: ${formatKelvin(now.rise_K)}, ${formatNumber(now.noise_dBA, { decimals: 1 })} dBA`}
@@ -79,7 +81,18 @@ export function NoiseRiseChart({ curves, stale, now, limits, range, onSpeed }: P
   );
 }
 
-const steps = (from: number, to: number): number[] => Array.from({ length: Math.round((to - from) / 4) + 1 }, (_, i) => from + i * 4);
+const steps = (from: number, to: number, by: number): number[] => Array.from({ length: Math.floor((to - from) / by) + 1 }, (_, i) => from + i * by);
+
+/** Where a curve ends, or leaves the sheet. */
+function endInside(points: readonly Point[], x1: number): Point | null {
+  const last = points[points.length - 1];
+  if (!last || last.noise_dBA <= x1) return last ?? null;
+  const i = points.findIndex((p) => p.noise_dBA > x1);
+  const b = points[i] as Point, a = points[i - 1];
+  if (!a) return null;
+  const t = (x1 - a.noise_dBA) / (b.noise_dBA - a.noise_dBA);
+  return { noise_dBA: x1, rise_K: a.rise_K + t * (b.rise_K - a.rise_K), speed_rpm: b.speed_rpm };
+}
 
 /** Names of close curves are moved apart so that none touch. */
 function spread<T extends { readonly y: number; readonly x: number }>(labels: readonly T[]): T[] {

@@ -1,5 +1,5 @@
 'use client';
-import { useId, useMemo } from 'react';
+import { useId, useMemo, useRef } from 'react';
 import type { CaseReport } from '@/core/heat';
 import type { FitReport } from '@/core/fit';
 import type { Model } from '@/core/model';
@@ -7,7 +7,9 @@ import type { Run } from '@/core/run';
 import { axisGaps, type Vec } from '@/core/shape';
 import { formatNumber } from '@/core/quantity';
 import { temperatureColour } from '@/view/shared';
+import { useWidth } from '@/view/shared/useWidth';
 import { flatBox, flatPoint, sheetSize, type Flat, type View } from './project';
+import { placeLabels } from './labels';
 import { runCurve } from './runPath';
 import styles from './Elevation.module.css';
 
@@ -36,9 +38,15 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat }:
   }, [model, view, size]);
   const temps = heat ? Object.values(heat.nodes) : [];
   const [low, high] = temps.length > 0 ? [Math.min(...temps), Math.max(...temps)] : [20, 40];
+  const frame = useRef<HTMLDivElement>(null);
+  const width = useWidth(frame);
+  // Millimetres a screen pixel stands for, so that words and lines keep their size in a small case and a large one.
+  const k = Math.max(0.3, Math.max((w + MARGIN + 10) / Math.max(200, width), (h + MARGIN + 8) / Math.max(200, frame.current?.clientHeight ?? 460)));
+  const labels = placeLabels(solids.filter(({ kind }) => kind !== 'memory' && kind !== 'fan').map(({ solid, name, flat }) => ({ id: solid.item, name, flat })).reverse(), k);
   const P = (p: Vec): string => flatPoint(view, size, p).map((v) => v.toFixed(1)).join(' ');
 
   return (
+    <div ref={frame} className={styles.frame}>
     <svg className={styles.sheet} viewBox={`${-MARGIN} ${-8} ${w + MARGIN + 10} ${h + MARGIN + 8}`} role="img" aria-label={`The case, ${view}: ${model.placed.size} parts. The tables beside say the same in words.`}>
       <defs>
         <pattern id={`${hatch}-fin`} width="4" height="4" patternUnits="userSpaceOnUse"><path d="M0 4L4 0" stroke="var(--soft)" strokeWidth="0.5" /></pattern>
@@ -72,8 +80,8 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat }:
         return (
           <g key={run.id} className={styles.item} onClick={() => onPick(run.id)}>
             <title>{`${run.name}: about ${formatNumber(run.cut_mm)} mm, estimated`}</title>
-            <path d={d} fill="none" stroke={isPicked ? 'var(--copper)' : 'var(--ink)'} strokeWidth={run.tube.outer_mm + (isPicked ? 3 : 1.6)} />
-            <path d={d} fill="none" stroke={colour} strokeWidth={run.tube.outer_mm - 1.6} />
+            <path d={d} className={styles.tube} fill="none" stroke={isPicked ? 'var(--copper)' : 'var(--ink)'} strokeWidth={run.tube.outer_mm + (isPicked ? 3 : 1.6)} />
+            <path d={d} className={styles.tube} fill="none" stroke={colour} strokeWidth={run.tube.outer_mm - 1.6} />
             <path d={d} fill="none" stroke="var(--paper)" strokeWidth="1.2" strokeDasharray="2 7" />
           </g>
         );
@@ -87,37 +95,31 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat }:
           ? <circle key={`${port.item}-${port.port.id}`} cx={x} cy={y} r={used ? 6 : 4} fill="var(--sunk)" stroke="var(--ink)" strokeWidth="1" pointerEvents="none" />
           : <rect key={`${port.item}-${port.port.id}`} x={dx !== 0 ? Math.min(x, x + dx * 9) : x - 8} y={dy !== 0 ? Math.min(y, y + dy * 9) : y - 8} width={dx !== 0 ? 9 : 16} height={dy !== 0 ? 9 : 16} fill="var(--sunk)" stroke="var(--ink)" strokeWidth={used ? 1.1 : 0.6} pointerEvents="none" />;
       })}
-      {solids.filter(({ flat, kind }) => kind !== 'memory' && kind !== 'fan' && flat.w > 44 && flat.h > 15).map(({ solid, name, flat }, i, list) => {
-        if (list.findIndex((o) => o.solid.item === solid.item) !== i) return null;
-        const short = flat.w < name.length * 6.1 ? (flat.h > name.length * 6.1 && flat.w > 18 ? 'turn' : 'cut') : 'fit';
-        if (short === 'cut' && flat.w < 52) return null;
-        const cx = flat.x + flat.w / 2, cy = flat.y + flat.h / 2;
-        const text = short === 'cut' ? `${name.slice(0, Math.max(3, Math.floor(flat.w / 6.1) - 1))}…` : name;
-        return <text key={`t-${solid.item}`} x={cx} y={cy + 4} className={styles.label} transform={short === 'turn' ? `rotate(-90 ${cx} ${cy})` : undefined}>{text}</text>;
-      })}
-      {picked && <GapLines model={model} picked={picked} view={view} size={size} clear={model.build.brief.limits.clear_mm} />}
-      <Dimension x1={0} y1={h + 12} x2={w} y2={h + 12} text={formatNumber(w)} />
-      <Dimension x1={-12} y1={0} x2={-12} y2={h} text={formatNumber(h)} />
+      {labels.map((l) => <text key={`t-${l.id}`} x={l.x} y={l.y} className={styles.label} style={{ fontSize: 11.5 * k, strokeWidth: 2.5 * k }} transform={l.turned ? `rotate(-90 ${l.x} ${l.y})` : undefined} dy={4 * k}>{l.text}</text>)}
+      {picked && <GapLines model={model} picked={picked} view={view} size={size} clear={model.build.brief.limits.clear_mm} k={k} />}
+      <Dimension x1={0} y1={h + 12} x2={w} y2={h + 12} text={formatNumber(w)} k={k} />
+      <Dimension x1={-12} y1={0} x2={-12} y2={h} text={formatNumber(h)} k={k} />
     </svg>
+    </div>
   );
 }
 
 const FILL: Record<string, string> = { board: 'var(--sunk)', obstacle: 'var(--paper)', supply: 'var(--paper)', memory: 'var(--sunk)', reservoir: 'color-mix(in oklab, var(--cool) 14%, var(--float))', block: 'color-mix(in oklab, var(--copper) 9%, var(--float))' };
 
-function Dimension({ x1, y1, x2, y2, text, colour = 'var(--soft)' }: { readonly x1: number; readonly y1: number; readonly x2: number; readonly y2: number; readonly text: string; readonly colour?: string }) {
+function Dimension({ x1, y1, x2, y2, text, k, colour = 'var(--soft)' }: { readonly k: number; readonly x1: number; readonly y1: number; readonly x2: number; readonly y2: number; readonly text: string; readonly colour?: string }) {
   const upright = Math.abs(x1 - x2) < 0.5;
   const cx = (x1 + x2) / 2, cy = (y1 + y2) / 2;
-  const tick = (x: number, y: number) => (upright ? `M${x - 4} ${y}h8` : `M${x} ${y - 4}v8`);
+  const tick = (x: number, y: number) => (upright ? `M${x - 4 * k} ${y}h${8 * k}` : `M${x} ${y - 4 * k}v${8 * k}`);
   return (
     <g pointerEvents="none">
       <path d={`M${x1} ${y1}L${x2} ${y2}${tick(x1, y1)}${tick(x2, y2)}`} stroke={colour} strokeWidth="1" fill="none" />
-      <text x={cx} y={cy + 4} className={styles.dimension} style={{ fill: colour }} transform={upright ? `rotate(-90 ${cx} ${cy})` : undefined}>{text}</text>
+      <text x={cx} y={cy} dy={4 * k} className={styles.dimension} style={{ fill: colour, fontSize: 11.5 * k, strokeWidth: 5 * k }} transform={upright ? `rotate(-90 ${cx} ${cy})` : undefined}>{text}</text>
     </g>
   );
 }
 
 /** Dimension lines from the picked part to what is near it in this view. */
-function GapLines({ model, picked, view, size, clear }: { readonly model: Model; readonly picked: string; readonly view: View; readonly size: Vec; readonly clear: number }) {
+function GapLines({ model, picked, view, size, clear, k }: { readonly k: number; readonly model: Model; readonly picked: string; readonly view: View; readonly size: Vec; readonly clear: number }) {
   const own = model.placed.get(picked)?.solids ?? [];
   const others = [...[...model.placed.values()].filter((p) => p.item.id !== picked && p.host !== picked && model.placed.get(picked)?.host !== p.item.id).flatMap((p) => p.solids), ...model.obstacles];
   const found: { readonly a: Flat; readonly b: Flat; readonly gap: number; readonly key: string; readonly upright: boolean }[] = [];
@@ -128,7 +130,7 @@ function GapLines({ model, picked, view, size, clear }: { readonly model: Model;
     if (apart !== 1) continue;
     const axis = gaps.findIndex((g) => g > 0) as 0 | 1 | 2;
     const gap = gaps[axis];
-    if (gap > 60 || gap < 0.2 || (axis !== across && axis !== up)) continue;
+    if (gap > 45 || gap < 0.2 || (axis !== across && axis !== up)) continue;
     found.push({ a: flatBox(view, size, a.box), b: flatBox(view, size, b.box), gap, key: `${a.name}-${b.item}-${b.name}`, upright: axis === up });
   }
   return (
@@ -138,11 +140,11 @@ function GapLines({ model, picked, view, size, clear }: { readonly model: Model;
         if (upright) {
           const x = (Math.max(a.x, b.x) + Math.min(a.x + a.w, b.x + b.w)) / 2;
           const [y1, y2] = a.y < b.y ? [a.y + a.h, b.y] : [b.y + b.h, a.y];
-          return <Dimension key={key} x1={x} x2={x} y1={y1} y2={y2} text={formatNumber(gap)} colour={colour} />;
+          return <Dimension key={key} x1={x} x2={x} y1={y1} y2={y2} text={formatNumber(gap)} colour={colour} k={k} />;
         }
         const y = (Math.max(a.y, b.y) + Math.min(a.y + a.h, b.y + b.h)) / 2;
         const [x1, x2] = a.x < b.x ? [a.x + a.w, b.x] : [b.x + b.w, a.x];
-        return <Dimension key={key} x1={x1} x2={x2} y1={y} y2={y} text={formatNumber(gap)} colour={colour} />;
+        return <Dimension key={key} x1={x1} x2={x2} y1={y} y2={y} text={formatNumber(gap)} colour={colour} k={k} />;
       })}
     </>
   );

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import Slider from '@mui/material/Slider';
 import { flowBand, pumpMargin, slowestSpeedFor } from '@/core/flow';
 import { formatFlow, formatKilopascals, formatNumber, formatSpeed } from '@/core/quantity';
-import { Mark, QuantityField, Segments, Why } from '@/view/shared';
+import { QuantityField, Segments, Why } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { reasonForDrop, reasonForFlow } from '../reasons';
@@ -60,7 +60,7 @@ export function FlowStage() {
               const name = nameOf(l.id, l.item);
               return (
                 <li key={l.id} data-picked={picked === subject || undefined}>
-                  <button type="button" className={styles.stepName} onClick={() => pick(subject)}>{name}{run?.estimated && l.kind === 'tube' ? <span className="soft"> (length estimated)</span> : null}</button>
+                  <button type="button" className={styles.stepName} onClick={() => pick(subject)}>{name}{run?.estimated && l.kind === 'tube' ? <span className="soft"> est.</span> : null}</button>
                   <span className={styles.stepBar} aria-hidden><span style={{ width: `${(100 * l.drop_kPa) / most}%` }} /></span>
                   <span className="num"><Why reason={reasonForDrop(l, name)}>{formatKilopascals(l.drop_kPa)}</Why></span>
                   <span className="num soft">{state.head_kPa > 0 ? formatNumber((100 * l.drop_kPa) / state.head_kPa) : '–'} %</span>
@@ -68,7 +68,7 @@ export function FlowStage() {
               );
             })}
           </ul>
-          <p className="soft"><Mark verdict="unknown" quiet /> Runs are estimated until they are routed in space.</p>
+          <p className="soft">est.: the run&apos;s length is estimated until it is routed in space.</p>
         </Section>
       </>}
     >

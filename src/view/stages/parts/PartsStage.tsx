@@ -25,6 +25,7 @@ export function PartsStage() {
   const own = (l: ListLine): void => {
     for (const id of l.for) if (build.items.some((i) => i.id === id)) commit(`${l.owned ? 'buy' : 'own'} ${l.name}`, { do: 'item.set', item: id, values: { owned: !l.owned } }, `own-${l.part}`);
   };
+  const groups = [...kinds.map((k) => ({ id: k as string, name: PART_KINDS[k].many, lines: list.lines.filter((l) => l.kind === k && l.inBudget) })), { id: 'machine', name: 'The machine\u2019s own hardware, outside the loop\u2019s budget', lines: list.lines.filter((l) => !l.inBudget) }].filter((g) => g.lines.length > 0);
   const canOwn = (l: ListLine): boolean => l.for.some((id) => build.items.some((i) => i.id === id)) && l.kind !== 'fitting' && l.kind !== 'coolant' && l.kind !== 'screw';
   return (
     <StageFrame
@@ -49,10 +50,10 @@ export function PartsStage() {
         <table className={styles.list}>
           <thead><tr><th className="num">qty</th><th>part</th><th>asked for by</th><th className="num">each</th><th className="num">total, {currency}</th><th /></tr></thead>
           <tbody>
-            {ORDER.filter((k) => list.lines.some((l) => l.kind === k)).map((k) => (
+            {groups.map(({ id: k, name, lines }) => (
               <Fragment key={k}>
-                <tr><th colSpan={6} scope="rowgroup" className={styles.kind}>{PART_KINDS[k].many}{list.lines.some((l) => l.kind === k && !l.inBudget) ? ', the machine\u2019s own' : ''}</th></tr>
-                {list.lines.filter((l) => l.kind === k).map((l) => (
+                <tr><th colSpan={6} scope="rowgroup" className={styles.kind}>{name}</th></tr>
+                {lines.map((l) => (
                   <tr key={`${l.part}-${l.unit}-${l.owned}`}>
                     <td className="num">{formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })} <span className="soft">{l.unit === 'piece' ? '×' : plural(l.quantity, l.unit).replace(/^[\d,.]+ /, '')}</span></td>
                     <td><button type="button" className={styles.name} onClick={() => pick(l.for[0] ?? null)}>{l.name}</button> <span className="soft">{l.maker}</span></td>
