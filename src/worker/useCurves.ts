@@ -13,7 +13,7 @@ const REST_MS = 60;
 /** The curves of a build, computed in a worker; the old ones stay, marked stale, until the new are there. */
 export function useCurves(build: Build): Curves {
   const worker = useRef<{ raw: Worker; api: Remote<CurvesWorker> } | null>(null);
-  const [state, setState] = useState<Curves>({ curves: [], stale: true });
+  const [state, setState] = useState<{ readonly key: string; readonly curves: readonly CoolingCurve[] }>({ key: '', curves: [] });
   const asked = useRef(0);
   useEffect(() => {
     const raw = new Worker(new URL('./curves.worker.ts', import.meta.url), { type: 'module' });
@@ -23,13 +23,12 @@ export function useCurves(build: Build): Curves {
   const key = withoutFanSpeeds(build);
   useEffect(() => {
     const mine = (asked.current += 1);
-    setState((s) => ({ ...s, stale: true }));
     const timer = setTimeout(() => {
-      worker.current?.api.curves(JSON.parse(key) as Build).then((curves) => { if (mine === asked.current) setState({ curves, stale: false }); }, () => undefined);
+      worker.current?.api.curves(JSON.parse(key) as Build).then((curves) => { if (mine === asked.current) setState({ key, curves }); }, () => undefined);
     }, REST_MS);
     return () => clearTimeout(timer);
   }, [key]);
-  return state;
+  return { curves: state.curves, stale: state.key !== key };
 }
 
 /** The curves run over all fan speeds, so the present one must not ask for new ones. */

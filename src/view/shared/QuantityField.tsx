@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useId, useRef, useState } from 'react';
+import { useId, useState } from 'react';
 import { formatNumber, parseQuantity, QUANTITIES, type QuantityName } from '@/core/quantity';
 import styles from './QuantityField.module.css';
 
@@ -21,16 +21,15 @@ interface Props {
 export function QuantityField({ label, value, quantity, decimals = 0, min, max, optional = false, hideLabel = false, width = 64, onCommit }: Props) {
   const id = useId();
   const shown = value === null ? '' : formatNumber(value, { decimals });
-  const [text, setText] = useState(shown);
+  // What is being typed; null while the field shows the build's own value.
+  const [draft, setDraft] = useState<string | null>(null);
+  const text = draft ?? shown;
   const [trouble, setTrouble] = useState<string | null>(null);
-  const busy = useRef(false);
-  useEffect(() => { if (!busy.current) { setText(shown); setTrouble(null); } }, [shown]);
   const unit = QUANTITIES[quantity].inner;
 
   const commit = (): void => {
-    busy.current = false;
-    if (text.trim() === '' && optional) { setTrouble(null); if (value !== null) onCommit(null); return; }
-    if (text === shown) { setTrouble(null); return; }
+    if (text.trim() === '' && optional) { setTrouble(null); setDraft(null); if (value !== null) onCommit(null); return; }
+    if (text === shown) { setTrouble(null); setDraft(null); return; }
     const parsed = parseQuantity(text, quantity);
     if (!parsed.ok) { setTrouble(parsed.message); return; }
     if ((min !== undefined && parsed.value < min - 1e-9) || (max !== undefined && parsed.value > max + 1e-9)) {
@@ -38,7 +37,7 @@ export function QuantityField({ label, value, quantity, decimals = 0, min, max, 
       return;
     }
     setTrouble(null);
-    setText(formatNumber(parsed.value, { decimals }));
+    setDraft(null);
     if (parsed.value !== value) onCommit(parsed.value);
   };
 
@@ -48,8 +47,8 @@ export function QuantityField({ label, value, quantity, decimals = 0, min, max, 
       <span className={styles.box}>
         <input
           id={id} className={styles.input} style={{ width }} value={text} inputMode="text" autoComplete="off" aria-invalid={trouble !== null} aria-describedby={trouble ? `${id}-t` : undefined} placeholder={optional ? 'none' : undefined}
-          onFocus={(e) => { busy.current = true; e.target.select(); }} onChange={(e) => { busy.current = true; setText(e.target.value); }} onBlur={commit}
-          onKeyDown={(e) => { if (e.key === 'Enter') commit(); if (e.key === 'Escape') { busy.current = false; setText(shown); setTrouble(null); } e.stopPropagation(); }}
+          onFocus={(e) => e.target.select()} onChange={(e) => setDraft(e.target.value)} onBlur={commit}
+          onKeyDown={(e) => { if (e.key === 'Enter') commit(); if (e.key === 'Escape') { setDraft(null); setTrouble(null); } e.stopPropagation(); }}
         />
         <span className={styles.unit}>{unit}</span>
       </span>

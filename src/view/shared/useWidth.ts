@@ -1,15 +1,20 @@
 'use client';
 import { useEffect, useState, type RefObject } from 'react';
 
-/** Width of an element in px, followed as it changes; 0 before it is known. */
-export function useWidth(ref: RefObject<HTMLElement | null>): number {
-  const [width, setWidth] = useState(0);
+export interface Size { readonly width: number; readonly height: number }
+
+/** Size of an element in px, followed as it changes; zeros before it is known. */
+export function useSize(ref: RefObject<HTMLElement | null>): Size {
+  const [size, setSize] = useState<Size>({ width: 0, height: 0 });
   useEffect(() => {
     const element = ref.current;
     if (!element) return undefined;
-    const watch = new ResizeObserver(([entry]) => { if (entry) setWidth(Math.round(entry.contentRect.width)); });
+    const watch = new ResizeObserver(([entry]) => { if (entry) setSize({ width: Math.round(entry.contentRect.width), height: Math.round(entry.contentRect.height) }); });
     watch.observe(element);
     return () => watch.disconnect();
   }, [ref]);
-  return width;
+  return size;
 }
+
+/** Its width alone. */
+export const useWidth = (ref: RefObject<HTMLElement | null>): number => useSize(ref).width;

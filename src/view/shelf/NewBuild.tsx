@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, useForm, useWatch } from 'react-hook-form';
 import { CATALOGUE, STANDARD_KIT } from '@/catalogue';
 import { DEFAULT_BRIEF, emptyBuild, type Brief } from '@/core/build';
 import type { CasePart } from '@/core/part';
@@ -18,8 +18,9 @@ interface Form { name: string; brief: Brief; caseId: string }
 export function NewBuild() {
   const router = useRouter();
   const [trouble, setTrouble] = useState<string | null>(null);
-  const { control, register, handleSubmit, watch, formState } = useForm<Form>({ defaultValues: { name: '', brief: DEFAULT_BRIEF, caseId: '' } });
-  const chosen = CASES.find((c) => c.id === watch('caseId'));
+  const { control, register, handleSubmit, formState } = useForm<Form>({ defaultValues: { name: '', brief: DEFAULT_BRIEF, caseId: '' } });
+  const caseId = useWatch({ control, name: 'caseId' });
+  const chosen = CASES.find((c) => c.id === caseId);
   const start = handleSubmit(async (form) => {
     setTrouble(null);
     const build = { ...emptyBuild(form.name.trim(), STANDARD_KIT, form.brief), case: CASES.find((c) => c.id === form.caseId) ?? null };

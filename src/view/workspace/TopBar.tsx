@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { ThemeSwitch } from '@/view/shared';
@@ -29,7 +29,7 @@ export function TopBar() {
   return (
     <header className={styles.bar}>
       <Link href="/" className={styles.mark} title="Back to the Shelf">Zephyron</Link>
-      <BuildName name={build.name} onRename={(name) => commit('rename the build', { do: 'build.rename', name })} />
+      <BuildName key={build.name} name={build.name} onRename={(name) => commit('rename the build', { do: 'build.rename', name })} />
       <span className={styles.state} role="status">{SAVE_WORDS[save]}, revision {revision}</span>
       <span className={styles.gap} />
       <button type="button" className={styles.tool} disabled={past.length === 0} onClick={undo} title={past.length > 0 ? `Undo: ${past[past.length - 1]?.label} (Ctrl+Z)` : 'Nothing to undo'}>Undo</button>
@@ -49,7 +49,6 @@ export function TopBar() {
 
 function BuildName({ name, onRename }: { readonly name: string; readonly onRename: (name: string) => void }) {
   const [text, setText] = useState(name);
-  useEffect(() => setText(name), [name]);
   const done = (): void => { const t = text.trim().slice(0, 80); if (t && t !== name) onRename(t); else setText(name); };
   return <input className={styles.name} aria-label="Name of the build" value={text} size={Math.max(8, Math.min(36, text.length))} maxLength={80} onChange={(e) => setText(e.target.value)} onBlur={done} onKeyDown={(e) => { e.stopPropagation(); if (e.key === 'Enter') e.currentTarget.blur(); if (e.key === 'Escape') setText(name); }} />;
 }

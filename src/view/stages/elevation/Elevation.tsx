@@ -7,7 +7,7 @@ import type { Run } from '@/core/run';
 import { axisGaps, type Vec } from '@/core/shape';
 import { formatNumber } from '@/core/quantity';
 import { temperatureColour } from '@/view/shared';
-import { useWidth } from '@/view/shared/useWidth';
+import { useSize } from '@/view/shared/useWidth';
 import { flatBox, flatPoint, sheetSize, type Flat, type View } from './project';
 import { placeLabels } from './labels';
 import { runCurve } from './runPath';
@@ -39,9 +39,9 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat }:
   const temps = heat ? Object.values(heat.nodes) : [];
   const [low, high] = temps.length > 0 ? [Math.min(...temps), Math.max(...temps)] : [20, 40];
   const frame = useRef<HTMLDivElement>(null);
-  const width = useWidth(frame);
+  const sheet = useSize(frame);
   // Millimetres a screen pixel stands for, so that words and lines keep their size in a small case and a large one.
-  const k = Math.max(0.3, Math.max((w + MARGIN + 10) / Math.max(200, width), (h + MARGIN + 8) / Math.max(200, frame.current?.clientHeight ?? 460)));
+  const k = Math.max(0.3, Math.max((w + MARGIN + 10) / Math.max(200, sheet.width), (h + MARGIN + 8) / Math.max(200, sheet.height)));
   const labels = placeLabels(solids.filter(({ kind }) => kind !== 'memory' && kind !== 'fan').map(({ solid, name, flat }) => ({ id: solid.item, name, flat })).reverse(), k);
   const P = (p: Vec): string => flatPoint(view, size, p).map((v) => v.toFixed(1)).join(' ');
 

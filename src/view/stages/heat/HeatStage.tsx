@@ -57,7 +57,7 @@ export function HeatStage() {
           const sum = report.parts.reduce((s, p) => s + p.heat_W, 0);
           return (
             <div key={c} role="row" className={styles.case} data-judged={c === build.brief.loadCase || undefined}>
-              <button type="button" role="rowheader" className={styles.caseName} aria-pressed={c === build.brief.loadCase} title="Judge the brief under this load" onClick={() => commit(`judge under ${CASE_NAMES[c].toLowerCase()}`, { do: 'brief.set', values: { loadCase: c } })}>{CASE_NAMES[c]}</button>
+              <button type="button" role="rowheader" className={styles.caseName} aria-current={c === build.brief.loadCase} title="Judge the brief under this load" onClick={() => commit(`judge under ${CASE_NAMES[c].toLowerCase()}`, { do: 'brief.set', values: { loadCase: c } })}>{CASE_NAMES[c]}</button>
               <div className={styles.bar}>
                 {[...report.parts].sort((a, b) => Number(a.to === 'air') - Number(b.to === 'air') || b.heat_W - a.heat_W).map((p) => p.heat_W > 0.5 && (
                   <button key={p.item} type="button" role="cell" className={styles.part} data-air={p.to === 'air' || undefined} data-picked={picked === p.item || undefined} style={{ width: `${(100 * p.heat_W) / most}%` }} title={`${p.name}: ${formatWatts(p.heat_W)}, ${p.to === 'air' ? 'on air' : 'in the loop'}`} aria-label={`${p.name} ${formatWatts(p.heat_W)}, ${p.to === 'air' ? 'on air' : 'in the loop'}`} onClick={() => pick(p.item)}>

@@ -1,0 +1,14 @@
+import nextJest from 'next/jest.js';
+
+const config = {
+  testEnvironment: 'node',
+  roots: ['<rootDir>/src', '<rootDir>/reference'],
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^@reference/(.*)$': '<rootDir>/reference/$1', '^server-only$': '<rootDir>/scripts/empty.cjs' },
+  collectCoverageFrom: ['src/core/**/*.ts', '!src/core/**/*.test.ts', '!src/core/**/index.ts', '!src/core/**/types.ts'],
+  coverageReporters: ['text-summary', 'json-summary'],
+  coverageThreshold: { global: { lines: 90 } },
+};
+
+const whole = async () => ({ ...(await nextJest({ dir: './' })(config)()), transformIgnorePatterns: ['/node_modules/(?!(react-hotkeys-hook)/)'] });
+
+export default whole;
