@@ -23,7 +23,8 @@ export function parseBuild(textIn: string): Guarded<Build> {
 
 /** The same for data that is parsed already. */
 export function guardBuild(data: unknown): Guarded<Build> {
-  if (depthOver(data, LIMITS.depth)) return fail('', `The document is nested deeper than ${LIMITS.depth} levels.`);
+  const shape = shapeTrouble(data);
+  if (shape) return fail('', shape);
   if (typeof data !== 'object' || data === null || Array.isArray(data)) return fail('', 'A build is a JSON object; this is none.');
   const document = data as Record<string, unknown>;
   if (document.format !== BUILD_FORMAT) return fail('format', `This is no build document: format must be "${BUILD_FORMAT}".`);
@@ -38,7 +39,8 @@ export function guardBuild(data: unknown): Guarded<Build> {
 
 /** A part of any kind. */
 export function guardPart(data: unknown): Guarded<Part> {
-  if (depthOver(data, LIMITS.depth)) return fail('', `The part is nested deeper than ${LIMITS.depth} levels.`);
+  const shape = shapeTrouble(data);
+  if (shape) return fail('', shape);
   const kind = (data as { kind?: unknown } | null)?.kind;
   if (typeof kind !== 'string' || !Object.hasOwn(PART_SCHEMAS, kind)) return fail('kind', `The kind must be one of ${Object.keys(PART_SCHEMAS).join(', ')}.`);
   return check<Part>(PART_SCHEMAS[kind as keyof typeof PART_SCHEMAS], data);
@@ -63,13 +65,22 @@ function check<T>(schema: Joi.ObjectSchema, data: unknown): Guarded<T> {
 const pathOf = (path: readonly (string | number)[]): string => path.map((p, i) => (typeof p === 'number' ? `[${p}]` : i === 0 ? p : `.${p}`)).join('').slice(0, 200);
 const tidy = (d: Joi.ValidationErrorItem): string => d.message.slice(0, 240);
 
-function depthOver(data: unknown, limit: number): boolean {
+/** What no document may have, whatever its schema: too many levels, or keys that reach for prototypes. Walks level by level, so depth cannot exhaust the stack. */
+function shapeTrouble(data: unknown): string | null {
   let level: unknown[] = [data];
   for (let depth = 0; level.length > 0; depth += 1) {
-    if (depth > limit) return true;
-    level = level.flatMap((v) => (typeof v === 'object' && v !== null ? Object.values(v) : []));
+    if (depth > LIMITS.depth) return `The document is nested deeper than ${LIMITS.depth} levels.`;
+    const next: unknown[] = [];
+    for (const value of level) {
+      if (typeof value !== 'object' || value === null) continue;
+      for (const [key, inner] of Object.entries(value)) {
+        if (key === '__proto__' || key === 'constructor' || key === 'prototype') return `The key "${key}" is not allowed.`;
+        next.push(inner);
+      }
+    }
+    level = next;
   }
-  return false;
+  return null;
 }
 
 /** Links, caps and placements must name things that exist; an end may be used once. */

@@ -31,9 +31,9 @@ export interface Sizing {
   readonly speedRange_rpm: readonly [number, number] | null;
 }
 
-/** Speeds that the fans of the build have together, rpm. */
+/** Speeds that the radiators' fans have together, rpm. */
 export function speedRange(setup: HeatSetup): readonly [number, number] | null {
-  const fans = [...setup.radiators.flatMap((r) => r.fans), ...setup.bare.map((b) => b.set)];
+  const fans = setup.radiators.flatMap((r) => r.fans);
   return fans.length === 0 ? null : [Math.min(...fans.map((f) => f.part.minSpeed_rpm)), Math.max(...fans.map((f) => f.part.fullSpeed_rpm))];
 }
 

@@ -1,0 +1,127 @@
+import { describe, expect, test } from '@jest/globals';
+import { demoBuild } from '@/catalogue';
+import { applyEdit, type Build, type Edit } from '../build';
+import { workOut, type Workings } from '../evaluate';
+import { coolingCurves, noiseOf, sizeCooling, worstRise } from '.';
+
+const desk = demoBuild('dawn-chorus-desk') as Build;
+const tower = demoBuild('fenland-flood-tower') as Build;
+const edit = (build: Build, ...edits: Edit[]): Workings => workOut(edits.reduce((b, e) => applyEdit(b, e).build, build));
+const judged = (w: Workings) => w.reports.heat[w.model.build.brief.loadCase];
+
+describe('the heat balance', () => {
+  test.each([['desk', desk], ['tower', tower]] as const)('%s: heat in equals heat out of each loop within 0.1 %%', (_, build) => {
+    for (const report of Object.values(workOut(build).reports.heat)) {
+      for (const loop of report.loops) {
+        const out = report.radiators.filter((r) => r.loop === loop.id).reduce((s, r) => s + (r.heat_W ?? NaN), 0);
+        expect(Math.abs(out / loop.heatIn_W - 1)).toBeLessThan(0.001);
+      }
+    }
+  });
+
+  test('case air carries what is put into it', () => {
+    const w = workOut(tower);
+    const r = judged(w);
+    const fromIntake = r.radiators.filter((x) => Math.abs(x.airIn_C - tower.brief.room_C) < 1e-9).reduce((s, x) => s + (x.heat_W ?? 0), 0);
+    const carried = ((Math.max(r.intake_m3h, r.exhaust_m3h) / 3600) * 1.184 * 1006) * (r.caseAir_C - tower.brief.room_C);
+    expect(carried / (fromIntake + r.onAir_W)).toBeCloseTo(1, 1);
+  });
+
+  test('the pump\'s own heat is counted', () => {
+    const at = (rpm: number) => judged(edit(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: rpm } }));
+    expect(at(4800).inLoop_W - at(2400).inLoop_W).toBeCloseTo(20 - 20 / 8, 6);
+  });
+
+  test('a warmer room warms everything by about as much', () => {
+    const warm = judged(edit(desk, { do: 'brief.set', values: { room_C: 32 } })), now = judged(workOut(desk));
+    expect((warm.loops[0]?.mean_C ?? 0) - (now.loops[0]?.mean_C ?? 0)).toBeCloseTo(10, 0);
+  });
+
+  test('thin air at 2,500 m cools less', () => {
+    expect(worstRise(judged(edit(desk, { do: 'brief.set', values: { altitude_m: 2500 } }))) ?? 0).toBeGreaterThan((worstRise(judged(workOut(desk))) ?? 0) * 1.05);
+  });
+
+  test('an exhaust radiator breathes warm air', () => {
+    const top = desk.items.find((i) => i.id === 'top-radiator');
+    if (top?.placement.on !== 'mount') throw new Error('the demo lost its top radiator');
+    const turned = judged(edit(desk, { do: 'item.place', item: 'top-radiator', placement: { ...top.placement, air: 'out' } }));
+    expect(turned.radiators.find((r) => r.id === 'top-radiator')?.airIn_C ?? 0).toBeGreaterThan(desk.brief.room_C + 3);
+  });
+
+  /** Order moves a part by no more than the heat upstream over the stream's capacity (common practice: about 1 K). */
+  test('order of the loop matters by about a kelvin only', () => {
+    const spots = judged(workOut(desk)).spots.filter((s) => s.cooledBy);
+    const nodes = Object.values(judged(workOut(desk)).nodes);
+    expect(spots.length).toBeGreaterThan(0);
+    expect(Math.max(...nodes) - Math.min(...nodes)).toBeLessThan(2.5);
+  });
+});
+
+describe('limits', () => {
+  test('a pump that stands still leaves no steady state, and no NaN', () => {
+    const w = edit(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 0 } });
+    expect(judged(w).loops[0]?.status).toBe('no-flow');
+    expect(judged(w).loops[0]?.rise_K).toBeNull();
+    expect(JSON.stringify(w.reports)).not.toContain('NaN');
+    expect(w.findings.some((f) => f.code === 'flow.none')).toBe(true);
+  });
+
+  test('a loop without a radiator warms without end, and says so', () => {
+    const w = edit(desk, { do: 'item.remove', item: 'front-radiator' }, { do: 'item.remove', item: 'top-radiator' });
+    expect(judged(w).loops[0]?.status).toBe('no-radiator');
+    expect(w.findings.some((f) => f.code === 'cooling.short')).toBe(true);
+  });
+
+  test('parts at zero watts leave the coolant at the pump\'s heat alone', () => {
+    const w = edit(desk, { do: 'item.set', item: 'processor', values: { draw_W: 0 } }, { do: 'item.set', item: 'card', values: { draw_W: 0 } });
+    expect(worstRise(judged(w)) ?? 99).toBeLessThan(0.5);
+  });
+});
+
+describe('sizing', () => {
+  const w = workOut(desk);
+
+  test('the quietest speed just holds the rise', () => {
+    const { quietestSpeed_rpm } = w.reports.sizing;
+    expect(quietestSpeed_rpm).not.toBeNull();
+    const at = (rpm: number): number => worstRise(judged(edit(desk, { do: 'fans.speed', speed_rpm: rpm }))) ?? NaN;
+    expect(at((quietestSpeed_rpm as number) + 10)).toBeLessThanOrEqual(desk.brief.limits.rise_K);
+    expect(at((quietestSpeed_rpm as number) - 30)).toBeGreaterThan(desk.brief.limits.rise_K);
+  });
+
+  test('the loudest speed just holds the noise', () => {
+    const { loudestSpeed_rpm } = w.reports.sizing;
+    const loud = edit(desk, { do: 'fans.speed', speed_rpm: (loudestSpeed_rpm as number) - 10 });
+    expect(judged(loud).noise_dBA).toBeLessThanOrEqual(desk.brief.limits.noise_dBA + 0.05);
+  });
+
+  test('sections needed grow as the limit shrinks', () => {
+    const needs = [14, 10, 7].map((rise_K) => edit(desk, { do: 'brief.limit', values: { rise_K } }).reports.sizing.sectionsNeeded ?? NaN);
+    expect(needs[0]).toBeLessThan(needs[1] as number);
+    expect(needs[1]).toBeLessThan(needs[2] as number);
+  });
+
+  test('nothing to size without radiators', () => {
+    const bare = edit(desk, { do: 'loop.remove', loop: 'loop' });
+    expect(sizeCooling(bare.setup, bare.reports.flow, 'torture').sectionsNeeded).toBeNull();
+    expect(coolingCurves(bare.setup, bare.reports.flow, 'torture')).toEqual([]);
+  });
+
+  test('curves: louder is cooler; a section more lies below, a section less above', () => {
+    const curves = coolingCurves(w.setup, w.reports.flow, 'torture', 12);
+    const of = (id: string) => curves.find((c) => c.id === id)?.points ?? [];
+    const now = of('now');
+    expect(now.length).toBe(13);
+    now.slice(1).forEach((p, i) => {
+      expect(p.noise_dBA).toBeGreaterThan(now[i]?.noise_dBA ?? NaN);
+      expect(p.rise_K).toBeLessThan(now[i]?.rise_K ?? NaN);
+      expect(of('more')[i + 1]?.rise_K).toBeLessThan(p.rise_K);
+      expect(of('less')[i + 1]?.rise_K).toBeGreaterThan(p.rise_K);
+    });
+  });
+
+  test('noise falls with distance: 6 dB a doubling (free field)', () => {
+    const far = edit(desk, { do: 'brief.set', values: { listener_m: 2 } });
+    expect(noiseOf(w.setup) - noiseOf(far.setup)).toBeCloseTo(6.02, 2);
+  });
+});

@@ -1,0 +1,98 @@
+import { describe, expect, test } from '@jest/globals';
+import stockFile from '@reference/stock.json';
+import { DEMO_BUILDS, demoBuild } from '@/catalogue';
+import { applyEdit, type Build, type Edit } from '../build';
+import { workOut } from '../evaluate';
+import { sticksNeeded } from '.';
+
+const desk = demoBuild('dawn-chorus-desk') as Build;
+const list = (build: Build) => workOut(build).reports.list;
+const edited = (build: Build, ...edits: Edit[]): Build => edits.reduce((b, e) => applyEdit(b, e).build, build);
+const lineOf = (build: Build, part: string) => list(build).lines.find((l) => l.part === part);
+
+describe('the parts list', () => {
+  test.each(DEMO_BUILDS.map((d) => [d.name, d.build] as const))('%s: each line says what asked for it, and sums are sums', (_, build) => {
+    const report = list(build);
+    for (const l of report.lines) {
+      expect(l.for.length).toBeGreaterThan(0);
+      expect(l.why.length).toBeGreaterThan(0);
+      expect(l.total).toBe(l.owned ? 0 : Math.round(l.unitPrice * l.quantity));
+    }
+    expect(report.loopTotal).toBe(report.lines.filter((l) => l.inBudget).reduce((s, l) => s + l.total, 0));
+  });
+
+  test.each(DEMO_BUILDS.map((d) => [d.name, d.build] as const))('%s: two fittings for every tube end, a cap for every spare port', (_, build) => {
+    const { lines } = list(build);
+    for (const loop of build.loops) {
+      const tubes = loop.links.filter((l) => l.by === 'tube');
+      const quantity = lines.filter((l) => l.part === loop.fitting.id).reduce((s, l) => s + l.quantity, 0);
+      expect(quantity).toBe(2 * build.loops.filter((o) => o.fitting.id === loop.fitting.id).flatMap((o) => o.links).filter((l) => l.by === 'tube').length);
+      expect(tubes.length).toBeGreaterThan(0);
+    }
+    for (const duty of ['plug', 'drain', 'fill'] as const) {
+      const caps = build.loops.flatMap((l) => l.caps).filter((c) => c.with === duty).length;
+      expect(lines.filter((l) => l.part === build.kit[duty].id).reduce((s, l) => s + l.quantity, 0)).toBe(caps);
+    }
+  });
+
+  test('fans are counted by the radiator\'s sections', () => {
+    expect(lineOf(desk, 'fan-wren-120-2000')?.quantity).toBe(5);
+  });
+
+  test('owned parts cost nothing and stay on the list', () => {
+    const owned = edited(desk, { do: 'item.set', item: 'pump', values: { owned: true } });
+    expect(lineOf(owned, 'pump-osier-large')).toMatchObject({ owned: true, total: 0, quantity: 1 });
+    expect(list(desk).loopTotal - list(owned).loopTotal).toBe(8900);
+  });
+
+  test('the machine\'s hardware is outside the loop\'s budget', () => {
+    const bought = edited(desk, { do: 'item.unset', item: 'processor', keys: ['owned'] });
+    expect(list(bought).loopTotal).toBe(list(desk).loopTotal);
+    expect(list(bought).machineTotal - list(desk).machineTotal).toBe(32900);
+  });
+
+  test('screws come in packs of the picked thread and length, with spares', () => {
+    const screws = list(desk).lines.filter((l) => l.kind === 'screw');
+    expect(screws.map((l) => l.part)).toEqual(expect.arrayContaining(['screw-m3-30']));
+    const thirty = screws.find((l) => l.part === 'screw-m3-30');
+    expect((thirty?.quantity ?? 0) * 12).toBeGreaterThanOrEqual(12 + 8 + 2);
+  });
+
+  test('soft tube by the half metre with a fifth to spare; hard tube by the stick with one to practise on', () => {
+    const soft = lineOf(desk, 'tube-epdm-16-10');
+    expect(soft?.unit).toBe('metre');
+    expect(soft?.quantity).toBeGreaterThanOrEqual((list(desk).tube_mm / 1000) * 1.2);
+    const hard = list(demoBuild('fenland-flood-tower') as Build).lines.find((l) => l.kind === 'tube');
+    expect(hard?.unit).toBe('stick');
+    expect(hard?.quantity).toBeGreaterThanOrEqual(4);
+  });
+
+  test('coolant covers the loop and its spare', () => {
+    const [volume] = list(desk).volumes;
+    expect(volume?.total_mL).toBeCloseTo((volume?.parts_mL ?? 0) + (volume?.tubes_mL ?? 0), 9);
+    expect((volume?.bottles ?? 0) * 1000).toBeGreaterThanOrEqual((volume?.total_mL ?? 0) * 1.15);
+  });
+
+  test('what rests on an estimate is marked estimated', () => {
+    expect(list(desk).lines.filter((l) => l.kind === 'tube' || l.kind === 'coolant').every((l) => l.estimated)).toBe(true);
+    expect(list(desk).lines.filter((l) => l.kind === 'pump').every((l) => !l.estimated)).toBe(true);
+  });
+
+  test('an empty build has an empty list', () => {
+    expect(list({ ...desk, case: null, items: [], loops: [] }).lines).toEqual([]);
+  });
+});
+
+describe('sticks', () => {
+  interface Stock { id: string; inputs: { stock_mm: number; kerf_mm: number; pieces_mm: number[] }; expected: { min_sticks: number } }
+  /** Proven optima of reference/stock.json (HiGHS and exhaustive search). First fit decreasing may need one more, never less. */
+  test.each((stockFile.cases as unknown as Stock[]).map((c) => [c.id, c] as const))('%s', (_, c) => {
+    const got = sticksNeeded(c.inputs.pieces_mm, c.inputs.stock_mm, c.inputs.kerf_mm);
+    expect(got).toBeGreaterThanOrEqual(c.expected.min_sticks);
+    expect(got).toBeLessThanOrEqual(c.expected.min_sticks + 1);
+  });
+
+  test('a piece longer than a stick has no answer', () => {
+    expect(sticksNeeded([600], 500, 2)).toBeNull();
+  });
+});

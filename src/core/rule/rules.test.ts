@@ -1,0 +1,150 @@
+import { describe, expect, test } from '@jest/globals';
+import { CATALOGUE, catalogued, demoBuild, STANDARD_KIT } from '@/catalogue';
+import { applyEdit, emptyBuild, type Build, type Edit } from '../build';
+import { evaluate } from '../evaluate';
+import type { Finding } from '../finding';
+import { RULES } from '.';
+
+const desk = demoBuild('dawn-chorus-desk') as Build;
+const tower = demoBuild('fenland-flood-tower') as Build;
+const box = demoBuild('pocket-planetarium') as Build;
+const edited = (build: Build, ...edits: Edit[]): Build => edits.reduce((b, e) => applyEdit(b, e).build, build);
+const found = (build: Build, code: string): Finding[] => evaluate(build, { offer: CATALOGUE }).findings.filter((f) => f.code === code);
+const fixed = (build: Build, f: Finding, label = 0): Build => edited(build, (f.fixes[label] as Finding['fixes'][number]).edit);
+
+/** For each rule: a build that breaks it and one that does not. The table must name every rule. */
+const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
+  'caution.coolant': { bad: edited(desk, { do: 'loop.coolant', loop: 'loop', coolant: catalogued('coolant', 'cool-winter'), age_months: 0 }), good: desk },
+  'cooling.short': { bad: edited(desk, { do: 'fans.speed', speed_rpm: 600 }), good: desk },
+  'fit.clash': { bad: box, good: desk },
+  'fit.mount': { bad: edited(desk, { do: 'item.place', item: 'front-radiator', placement: { on: 'mount', mount: 'rear', slide_mm: 0, ports: 'end', air: 'in' } }), good: desk },
+  'fit.tight': { bad: tower, good: desk },
+  'fit.unplaced': { bad: edited(desk, { do: 'item.place', item: 'pump', placement: { on: 'bench' } }), good: desk },
+  'flow.between': { bad: edited(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 1400 } }), good: desk },
+  'flow.low': { bad: edited(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 2400 } }), good: desk },
+  'flow.none': { bad: edited(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 0 } }), good: desk },
+  'heat.coolant': { bad: edited(desk, { do: 'brief.set', values: { room_C: 40 } }), good: desk },
+  'heat.on-air': { bad: desk, good: edited(desk, ...desk.items.filter((i) => ['board', 'memory'].includes(i.id)).map((i): Edit => ({ do: 'item.set', item: i.id, values: { draw_W: 0 } }))) },
+  'heat.over': { bad: edited(desk, { do: 'brief.limit', values: { part_C: 60 } }), good: desk },
+  'list.over-budget': { bad: edited(desk, { do: 'brief.limit', values: { budget_minor: 50000 } }), good: desk },
+  'metal.mixed': { bad: box, good: desk },
+  'noise.over': { bad: edited(desk, { do: 'fans.speed', speed_rpm: 1900 }), good: desk },
+  'rule.no-drain': { bad: box, good: desk },
+  'rule.not-closed': { bad: edited(desk, { do: 'link.remove', loop: 'loop', link: desk.loops[0]?.links[3]?.id ?? '' }), good: desk },
+  'rule.port-open': { bad: edited(desk, { do: 'cap.set', loop: 'loop', port: { item: 'pump', port: 'low' }, with: null }), good: desk },
+  'rule.reservoir-pump': { bad: edited(desk, { do: 'loop.links', loop: 'loop', links: swapReservoir(desk) }), good: desk },
+  'screw.none': { bad: edited(desk, { do: 'kit.screws', screws: [] }), good: desk },
+  'screw.too-long': { bad: box, good: desk },
+  'screw.too-short': { bad: edited(desk, { do: 'item.set', item: 'front-fans', values: { screw_mm: 20 } }), good: desk },
+  'tube.size-mismatch': { bad: edited(desk, { do: 'loop.fitting', loop: 'loop', fitting: catalogued('fitting', 'fit-comp-13-10') }), good: desk },
+};
+
+/** The reservoir moved behind the card block, so that the pump draws from a radiator. */
+function swapReservoir(build: Build): Build['loops'][number]['links'] {
+  const links = build.loops[0]?.links ?? [];
+  const toReservoir = links.find((l) => l.to.item === 'reservoir'), toPump = links.find((l) => l.to.item === 'pump'), afterPump = links.find((l) => l.from.item === 'pump');
+  if (!toReservoir || !toPump || !afterPump) throw new Error('the demo lost its loop');
+  return links.map((l) => {
+    if (l === toReservoir) return { ...l, to: toPump.to };
+    if (l === toPump) return { ...l, by: 'tube' as const, to: afterPump.to };
+    if (l === afterPump) return { ...l, to: { item: 'reservoir', port: 'return' } };
+    return l;
+  });
+}
+
+describe('every rule', () => {
+  test('stands in the table, and in order', () => {
+    expect(Object.keys(BROKEN).sort()).toEqual(RULES.map((r) => r.code).sort());
+    expect(RULES.map((r) => r.code)).toEqual([...RULES.map((r) => r.code)].sort((a, b) => a.localeCompare(b)));
+  });
+
+  test.each(Object.entries(BROKEN))('%s is found where it is and only there', (code, { bad, good }) => {
+    const hits = found(bad, code);
+    expect(hits.length).toBeGreaterThan(0);
+    expect(found(good, code)).toEqual([]);
+    for (const f of hits) {
+      expect(f.title.length).toBeGreaterThan(5);
+      expect(f.detail.length).toBeGreaterThan(10);
+      expect(f.detail).not.toMatch(/NaN|undefined|null/);
+      expect(f.source.length).toBeGreaterThan(3);
+    }
+  });
+
+  test('every meaning and source is written', () => {
+    for (const r of RULES) {
+      expect(r.meaning.length).toBeGreaterThan(30);
+      expect(r.source.length).toBeGreaterThan(3);
+    }
+  });
+
+  test('every subject is something of the build or of the case', () => {
+    for (const build of [desk, tower, box]) {
+      const known = new Set([...build.items.map((i) => i.id), ...build.loops.map((l) => l.id), ...build.loops.flatMap((l) => l.links.map((k) => k.id)), 'case']);
+      for (const f of evaluate(build).findings) for (const s of f.subjects) expect(known.has(s) || s.startsWith('case:') || s.startsWith('fitting:')).toBe(true);
+    }
+  });
+});
+
+describe('fixes do what they say', () => {
+  test.each([
+    ['cooling.short', BROKEN['cooling.short']?.bad],
+    ['noise.over', BROKEN['noise.over']?.bad],
+    ['flow.low', BROKEN['flow.low']?.bad],
+    ['rule.port-open', BROKEN['rule.port-open']?.bad],
+    ['rule.no-drain', BROKEN['rule.no-drain']?.bad],
+    ['rule.not-closed', BROKEN['rule.not-closed']?.bad],
+    ['rule.reservoir-pump', BROKEN['rule.reservoir-pump']?.bad],
+    ['screw.too-long', BROKEN['screw.too-long']?.bad],
+    ['screw.too-short', BROKEN['screw.too-short']?.bad],
+    ['tube.size-mismatch', BROKEN['tube.size-mismatch']?.bad],
+    ['fit.unplaced', BROKEN['fit.unplaced']?.bad],
+  ] as const)('%s: one click and it is gone', (code, bad) => {
+    const build = bad as Build;
+    const [first] = found(build, code);
+    expect(first?.fixes.length).toBeGreaterThan(0);
+    expect(found(fixed(build, first as Finding), code)).toEqual([]);
+  });
+
+  test('every fix offered for a clash has been tried and clears that pair', () => {
+    for (const f of found(box, 'fit.clash')) {
+      for (let i = 0; i < f.fixes.length; i += 1) {
+        const after = found(fixed(box, f, i), 'fit.clash');
+        expect(after.some((g) => g.subjects.join() === f.subjects.join())).toBe(false);
+        expect(after.length).toBeLessThan(found(box, 'fit.clash').length);
+      }
+    }
+  });
+
+  test('a clash of the planetarium can be cleared by a thinner core', () => {
+    const labels = found(box, 'fit.clash').flatMap((f) => f.fixes.map((x) => x.label));
+    expect(labels.some((l) => l.includes('thinner core'))).toBe(true);
+  });
+
+  test('the aluminium radiator can be changed for one of copper, and then nothing fails', () => {
+    const [first] = found(box, 'metal.mixed');
+    const copper = fixed(box, first as Finding);
+    expect(found(copper, 'metal.mixed').filter((f) => f.severity === 'fails')).toEqual([]);
+  });
+
+  test('the planetarium can be mended by its own fixes alone', () => {
+    let build = box;
+    for (let round = 0; round < 12; round += 1) {
+      const next = evaluate(build, { offer: CATALOGUE }).findings.find((f) => f.severity === 'fails' && f.fixes.length > 0);
+      if (!next) break;
+      build = fixed(build, next);
+    }
+    expect(evaluate(build, { offer: CATALOGUE }).findings.filter((f) => f.severity === 'fails').map((f) => f.code)).toEqual([]);
+  });
+});
+
+describe('an unfinished build', () => {
+  test('an empty one has nothing against it', () => {
+    expect(evaluate(emptyBuild('New', STANDARD_KIT)).findings).toEqual([]);
+  });
+
+  test.each(CATALOGUE.filter((p) => ['radiator', 'pump', 'reservoir', 'block', 'fan', 'card', 'board'].includes(p.kind)).map((p) => [p.id, p] as const))('%s alone on the bench never breaks anything', (_, part) => {
+    const build = edited(emptyBuild('New', STANDARD_KIT), { do: 'item.add', item: { id: 'one', name: part.name, part: part as Build['items'][number]['part'], placement: { on: 'bench' }, settings: {} } });
+    const text = JSON.stringify(evaluate(build, { offer: CATALOGUE }));
+    expect(text).not.toContain('NaN');
+  });
+});
