@@ -39,7 +39,7 @@ export const FITTINGS: readonly FittingPart[] = [
   fitting('fit-comp-16-10-brass', 'Compression 16/10, plain brass', 360, 'compression', 9, COMPRESSION_K, BARBED, 24, 23, size(16, 10), BRASS),
   fitting('fit-comp-19-13', 'Compression 19/13', 520, 'compression', 11, COMPRESSION_K, BARBED, 26, 27, size(19, 13)),
   fitting('fit-barb-10', 'Barb 10 mm', 190, 'barb', 8, 0.7, BARBED, 26, 17, size(13, 10)),
-  fitting('fit-hard-12', 'Hard tube 12', 450, 'hard-tube', 9, 0.35, BARBED, 20, 20, size(12, 8)),
+  fitting('fit-hard-12', 'Hard tube 12', 450, 'hard-tube', 8, 0.35, BARBED, 20, 20, size(12, 8)),
   fitting('fit-hard-14', 'Hard tube 14', 470, 'hard-tube', 10, 0.3, BARBED, 21, 22, size(14, 10)),
   fitting('fit-hard-16', 'Hard tube 16', 520, 'hard-tube', 11, 0.3, BARBED, 22, 25, size(16, 12)),
   fitting('fit-rotary-90', 'Rotary 90°', 690, 'rotary90', 9, elbow(CRANE_MULTIPLES.elbow90, 9), CRANE, 28, 19),

@@ -1,10 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import * as psychrolib from 'psychrolib';
+import psychro from 'psychrolib';
 import waterFile from '@reference/water.json';
 import { air, coolantProperties, glycolMix, glycolMixConde, massFromVolumeShare, prandtl, standardPressure, water } from '.';
 
-interface Psychro { SetUnitSystem(s: unknown): void; SI: unknown; GetDryAirDensity(t: number, p: number): number; GetStandardAtmPressure(z: number): number }
-const psychro = ((psychrolib as unknown as { default?: Psychro }).default ?? psychrolib) as unknown as Psychro;
 psychro.SetUnitSystem(psychro.SI);
 
 describe('water', () => {

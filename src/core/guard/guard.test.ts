@@ -49,6 +49,7 @@ describe('what is bad says where', () => {
     ['a name too long', (d) => { d.name = 'x'.repeat(200); }, 'name'],
     ['too many parts', (d) => { d.items = Array.from({ length: 200 }, (_, i) => ({ ...(d.items[0] as object), id: `i${i}` })) as Loose['items']; }, 'items'],
     ['a pump whose head rises', (d) => { const p = d.items.find((i) => i.part.kind === 'pump'); p!.part.points = [[0, 1], [5, 2]]; }, 'part.points'],
+    ['a tube thicker inside than outside', (d) => { const l = d.loops[0] as unknown as { tube: { inner_mm: number; outer_mm: number } }; l.tube.inner_mm = l.tube.outer_mm + 1; }, 'loops[0].tube'],
     ['other format', (d) => { d.format = 'other'; }, 'format'],
     ['future version', (d) => { d.version = 99; }, 'version'],
     ['no version', (d) => { delete d.version; }, 'version'],

@@ -50,6 +50,8 @@ const rising = (label: string): Joi.CustomValidator => (points: [number, number]
   return points;
 };
 
+const thinnerInside: Joi.CustomValidator = (tube: { outer_mm: number; inner_mm: number }, helpers) => (tube.inner_mm < tube.outer_mm ? tube : helpers.message({ custom: '{{#label}}: inner_mm must be less than outer_mm' }));
+
 const mount = Joi.object({
   id: id().required(), name: text(60).required(), face: Joi.string().valid('front', 'top', 'bottom', 'rear', 'side').required(), at: vec().required(),
   along: direction().required(), across: direction().required(), inward: direction().required(), length_mm: mm(60).required(),
@@ -82,7 +84,7 @@ export const PART_SCHEMAS = {
   reservoir: Joi.object({ kind: kind('reservoir'), ...bodied, ...wet, fill_mL: Joi.number().min(1).max(20000).required() }),
   block: Joi.object({ kind: kind('block'), ...bodied, ...wet, cools: Joi.array().items(Joi.string().valid('processor', 'card', 'board', 'memory')).min(1).max(4).required(), resistance: Joi.array().items(point(60, 0.0001)).min(1).max(40).required(), minFlow_Lmin: Joi.number().min(0).max(20).required() }),
   inline: Joi.object({ kind: kind('inline'), ...bodied, ...wet, duty: Joi.string().valid('tee', 'valve', 'filter', 'meter').required() }),
-  tube: Joi.object({ kind: kind('tube'), ...base, material: Joi.string().valid('soft PVC', 'EPDM rubber', 'PETG', 'acrylic').required(), hard: Joi.boolean().required(), outer_mm: mm(3, 40).required(), inner_mm: mm(2, 36).less(Joi.ref('outer_mm')).required(), minBend_mm: mm(0, 500).required(), stick_mm: mm(100, 3000).optional() }),
+  tube: Joi.object({ kind: kind('tube'), ...base, material: Joi.string().valid('soft PVC', 'EPDM rubber', 'PETG', 'acrylic').required(), hard: Joi.boolean().required(), outer_mm: mm(3, 40).required(), inner_mm: mm(2, 36).required(), minBend_mm: mm(0, 500).required(), stick_mm: mm(100, 3000).optional() }).custom(thinnerInside),
   fitting: Joi.object({ kind: kind('fitting'), ...base, duty: Joi.string().valid('compression', 'barb', 'hard-tube', 'rotary45', 'rotary90', 'extender', 'plug', 'drain', 'fill', 'joint').required(), thread: Joi.string().valid('G1/4').required(), tube: Joi.object({ outer_mm: mm(3, 40).required(), inner_mm: mm(2, 36).required() }).optional(), bore_mm: mm(1, 30).required(), k: Joi.number().min(0).max(100).required(), kSource: text(200).required(), length_mm: mm(0, 200).required(), diameter_mm: mm(1, 100).required(), wetted }),
   coolant: Joi.object({ kind: kind('coolant'), ...base, base: Joi.object({ glycol: Joi.string().valid('none', 'ethylene', 'propylene').required(), volumeShare: Joi.number().min(0).max(0.4).required() }).required(), bottle_mL: Joi.number().min(50).max(20000).required(), inhibitor_months: Joi.number().min(0).max(120).required(), biocide: Joi.boolean().required(), look: Joi.string().valid('clear', 'dyed', 'opaque').required(), poisonous: Joi.boolean().required(), upkeep: text(300).required() }),
   screw: Joi.object({ kind: kind('screw'), ...base, thread: text(20).required(), length_mm: mm(1, 100).required(), pack: Joi.number().integer().min(1).max(1000).required() }),

@@ -1,0 +1,31 @@
+import { expect, test as base, type Page } from '@playwright/test';
+
+/** Every page must be free of errors in the console and of uncaught faults. */
+export const test = base.extend<{ quiet: void }>({
+  quiet: [async ({ page }, use) => {
+    const heard: string[] = [];
+    page.on('console', (m) => { if (m.type() === 'error' && !/404|409|400|413|ERR_INTERNET_DISCONNECTED|ERR_FAILED/.test(m.text())) heard.push(m.text()); });
+    page.on('pageerror', (e) => heard.push(String(e)));
+    await use();
+    expect(heard).toEqual([]);
+  }, { auto: true }],
+});
+
+export { expect };
+
+/** Opens a stage and waits until the page answers. */
+export async function openStage(page: Page, build: string, stage: string): Promise<void> {
+  await page.goto(`/builds/${build}/${stage}`, { waitUntil: 'networkidle' });
+  await expect(page.getByRole('navigation', { name: 'Stages' })).toBeVisible();
+}
+
+export const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: 'revision' })).toContainText('saved');
+
+/** A copy of a demo to change freely; its id comes back. */
+export async function copyOf(page: Page, demo: string, name: string): Promise<string> {
+  const source = await page.request.get(`/api/builds/${demo}`);
+  const { document } = (await source.json()) as { document: object };
+  const made = await page.request.post('/api/builds', { data: { ...document, name } });
+  expect(made.status()).toBe(201);
+  return ((await made.json()) as { id: string }).id;
+}

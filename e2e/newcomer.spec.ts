@@ -1,0 +1,81 @@
+import { readFileSync } from 'node:fs';
+import { expect, saved, test } from './fixtures';
+
+/** The whole path of a newcomer: from nothing to an exported parts list. */
+test('a build from nothing to the list', async ({ page }) => {
+  await page.goto('/', { waitUntil: 'networkidle' });
+  await expect(page.getByRole('link', { name: 'Dawn chorus desk' })).toBeVisible();
+  await page.getByRole('link', { name: 'New build' }).click();
+
+  await page.getByRole('button', { name: 'Start the build' }).click();
+  await expect(page.getByRole('main').getByRole('alert')).toContainText('Give the build a name');
+  await page.getByLabel('Name').fill('Kingfisher bench');
+  await page.getByLabel('Room').fill('70 F');
+  await page.getByLabel('Room').press('Tab');
+  await expect(page.getByLabel('Room')).toHaveValue('21.1');
+  await page.getByLabel('Case').selectOption({ label: 'Alder 42' });
+  await page.getByRole('button', { name: 'Start the build' }).click();
+
+  await expect(page.getByText('Nothing makes heat yet')).toBeVisible();
+  await page.getByRole('button', { name: 'Open the Stores' }).click();
+  const stores = page.getByRole('presentation').filter({ has: page.getByRole('heading', { name: 'Stores' }) });
+  const add = async (kind: string, part: string): Promise<void> => {
+    await stores.getByRole('button', { name: kind, exact: true }).click();
+    await stores.getByRole('button', { name: `Add ${part}`, exact: true }).click();
+  };
+  await add('Boards', 'Barnacre Standard');
+  await add('Processors', 'Lantern 8');
+  await add('Memory', 'Stack 2 × 16');
+  await add('Graphics cards', 'Kite 200');
+  await add('Power supplies', 'Hum 750');
+  await add('Blocks', 'Hearth P1');
+  await add('Blocks', 'Hearth Cover L');
+  await add('Radiators', 'Tarn 360, 30 mm');
+  await add('Fans', 'Wren 120, 2,000 rpm');
+  await add('Pumps', 'Osier Large');
+  await add('Reservoirs', 'Mere 150');
+  await stores.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('W under torture');
+
+  await page.getByRole('button', { name: 'Connect the loop' }).click();
+  await page.getByRole('button', { name: 'Connect 5 parts' }).click();
+  await expect(page.getByRole('region', { name: 'Loop line' })).toContainText('L/min');
+
+  await page.keyboard.press('2');
+  await expect(page).toHaveURL(/\/case$/);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/fits|tight|clash/);
+  await page.keyboard.press('3');
+  await expect(page.getByRole('slider', { name: 'Speed of all fans' })).toBeVisible();
+  await page.keyboard.press('4');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('L/min');
+  await page.keyboard.press('5');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('The metals agree');
+  await page.keyboard.press('6');
+  await expect(page.getByText('estimated').first()).toBeVisible();
+  await page.keyboard.press('7');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('EUR');
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Parts list as CSV' }).click()]);
+  expect(download.suggestedFilename()).toBe('kingfisher-bench-parts.csv');
+  const csv = readFileSync((await download.path()) ?? '', 'utf8');
+  expect(csv).toContain('Osier Large');
+  expect(csv).toContain('Compression 16/10');
+
+  await saved(page);
+  await page.reload({ waitUntil: 'networkidle' });
+  await expect(page.getByLabel('Name of the build')).toHaveValue('Kingfisher bench');
+  await expect(page.getByRole('region', { name: 'Loop line' })).toContainText('Mere 150');
+});
+
+test('empty stages say what to do first', async ({ page }) => {
+  await page.goto('/new', { waitUntil: 'networkidle' });
+  await page.getByLabel('Name').fill('Bare');
+  await page.getByRole('button', { name: 'Start the build' }).click();
+  await expect(page.getByText('Nothing makes heat yet')).toBeVisible();
+  for (const [key, words] of [['2', 'Choose the case'], ['3', 'No radiator in a loop yet'], ['4', 'Nothing flows yet'], ['5', 'Nothing is wetted yet'], ['6', 'No loop yet'], ['7', 'Nothing on the list'], ['8', 'Assembly is not here yet'], ['9', 'The log is not here yet']] as const) {
+    await page.keyboard.press(key);
+    await expect(page.getByRole('heading', { name: words })).toBeVisible();
+  }
+  await page.keyboard.press('2');
+  await page.getByRole('button', { name: /^Orrery 11/ }).click();
+  await expect(page.getByRole('img', { name: /The case, side/ })).toBeVisible();
+});

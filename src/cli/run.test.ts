@@ -1,0 +1,60 @@
+import { describe, expect, test } from '@jest/globals';
+import { run } from './run';
+
+const files: Record<string, string> = { 'bad.json': '{"format":"zephyron-build","version":1}', 'none.json': 'not json' };
+const read = (file: string): string => {
+  const text = files[file];
+  if (text === undefined) throw Object.assign(new Error('no'), { code: 'ENOENT' });
+  return text;
+};
+
+describe('the terminal', () => {
+  test('lists the demos', () => {
+    const r = run(['demo'], read);
+    expect(r.code).toBe(0);
+    expect(r.out.trim().split('\n').length).toBe(3);
+  });
+
+  test('prints a demo that it can evaluate and list', () => {
+    const demo = run(['demo', 'pocket-planetarium'], read);
+    files['box.json'] = demo.out;
+    const e = run(['evaluate', 'box.json'], read);
+    expect(e.code).toBe(0);
+    expect(JSON.parse(e.out)).toHaveProperty('reports.flow.links');
+    const csv = run(['list', 'box.json', '--csv'], read);
+    expect(csv.out.split('\r\n')[0]).toContain('part,name,maker,quantity');
+    expect(JSON.parse(run(['list', 'box.json', '--json'], read).out)).toHaveProperty('lines');
+  });
+
+  test('a bad build: path and message on standard error, exit 1', () => {
+    const r = run(['evaluate', 'bad.json'], read);
+    expect(r).toMatchObject({ code: 1, out: '' });
+    expect(r.err).toContain('brief: brief is required');
+    expect(r.err).not.toContain('at Object');
+  });
+
+  test.each([[['evaluate', 'ghost.json'], 1, 'no such file'], [['evaluate', 'none.json'], 1, 'not JSON'], [['evaluate'], 2, 'Name a build file'], [['fly'], 2, 'no command'], [['demo', 'ghost'], 1, 'no demo build']] as const)('%j', (args, code, word) => {
+    const r = run(args, read);
+    expect(r.code).toBe(code);
+    expect(r.err).toContain(word);
+  });
+
+  test('parts by kind', () => {
+    const pumps = JSON.parse(run(['parts', '--kind', 'pump', '--json'], read).out) as { kind: string }[];
+    expect(pumps.length).toBeGreaterThanOrEqual(5);
+    expect(new Set(pumps.map((p) => p.kind))).toEqual(new Set(['pump']));
+  });
+
+  test('proof holds, as rows with everything asked for', () => {
+    const r = run(['proof', '--json'], read);
+    expect(r.code).toBe(0);
+    const rows = JSON.parse(r.out) as Record<string, unknown>[];
+    for (const key of ['id', 'subject', 'source', 'expected', 'got', 'deviation', 'tolerance', 'ok']) expect(rows[0]).toHaveProperty(key);
+    expect(run(['proof'], read).out).toMatch(/\d+ of \d+ hold\n$/);
+  });
+
+  test('help', () => {
+    expect(run([], read).out).toContain('evaluate FILE|-');
+    expect(run(['--help'], read).code).toBe(0);
+  });
+});

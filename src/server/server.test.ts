@@ -1,0 +1,77 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import { demoBuild } from '@/catalogue';
+import { LIMITS } from '@/core/guard';
+import { addBuild, dropBuild, evaluateDocument, guarded, openBuild, putBuild, readJson, shelf } from '.';
+
+const desk = demoBuild('dawn-chorus-desk');
+
+beforeAll(() => { process.env.DATABASE_URL = `file:${join(mkdtempSync(join(tmpdir(), 'zephyron-server-')), 'test.db')}`; });
+
+describe('the shelf', () => {
+  test('has the demos with their verdicts and small loop lines', async () => {
+    const entries = await shelf();
+    expect(entries.map((e) => e.name).sort()).toEqual(['Dawn chorus desk', 'Fenland flood tower', 'Pocket planetarium']);
+    const box = entries.find((e) => e.id === 'pocket-planetarium');
+    expect(box?.stages?.materials.verdict).toBe('fails');
+    expect(box?.loops[0]?.map((s) => s.kind)).toContain('radiator');
+  });
+});
+
+describe('builds over the API', () => {
+  test('come in, are changed on their revision, conflict, and go', async () => {
+    const added = await addBuild({ ...desk, name: 'Mine' });
+    expect(added.status).toBe(201);
+    const { id, revision } = added.body as { id: string; revision: number };
+    expect(id).toMatch(/^mine-[0-9a-f]{8}$/);
+    expect((await openBuild(id))?.build.name).toBe('Mine');
+    expect((await putBuild(id, { revision, document: { ...desk, name: 'Changed' } })).body).toEqual({ revision: 2 });
+    const stale = await putBuild(id, { revision, document: { ...desk, name: 'Late' } });
+    expect(stale).toMatchObject({ status: 409, body: { revision: 2, document: { name: 'Changed' } } });
+    expect((await dropBuild(id)).status).toBe(204);
+    expect((await dropBuild(id)).status).toBe(404);
+    expect(await openBuild(id)).toBeNull();
+  });
+
+  test.each([[null], [[]], [{}], [{ ...desk, version: 9 }], [{ ...desk, items: 'none' }]])('%# a bad document is refused with 400 and paths', async (data) => {
+    const answer = await addBuild(data);
+    expect(answer.status).toBe(400);
+    expect(JSON.stringify(answer.body)).not.toMatch(/\bat \S+ \(/);
+    expect((answer.body as { troubles: unknown[] }).troubles.length).toBeGreaterThan(0);
+  });
+
+  test('a save without a revision is refused', async () => {
+    expect((await putBuild('dawn-chorus-desk', { document: desk })).status).toBe(400);
+    expect((await putBuild('dawn-chorus-desk', null)).status).toBe(400);
+    expect((await putBuild('ghost', { revision: 1, document: desk })).status).toBe(404);
+  });
+
+  test('evaluate answers with reports or with what is wrong', () => {
+    expect(evaluateDocument(desk).status).toBe(200);
+    expect(evaluateDocument({ format: 'zephyron-build', version: 1 }).status).toBe(400);
+  });
+});
+
+describe('bodies', () => {
+  const post = (body: string, type = 'application/json'): Request => new Request('http://127.0.0.1/api/builds', { method: 'POST', body, headers: { 'content-type': type } });
+
+  test('JSON is read', async () => {
+    expect(await readJson(post('{"a":1}'))).toEqual({ ok: true, data: { a: 1 } });
+  });
+
+  test.each([['{', 'application/json', 400], ['a=1', 'application/x-www-form-urlencoded', 415], [`"${'x'.repeat(LIMITS.bytes + 10)}"`, 'application/json', 413]] as const)('%# is refused', async (body, type, status) => {
+    const read = await readJson(post(body, type));
+    expect(read).toMatchObject({ ok: false, answer: { status } });
+  });
+
+  test('a fault inside shows nothing of its insides', async () => {
+    const before = console.error;
+    console.error = () => undefined;
+    const response = await guarded(() => Promise.reject(new Error('secret path /var/x')));
+    console.error = before;
+    expect(response.status).toBe(500);
+    expect(await response.text()).not.toContain('secret');
+  });
+});
