@@ -114,3 +114,13 @@ describe('screws', () => {
     expect(screwNeeds(resolve(edited(desk, { do: 'kit.screws', screws: [] }))).every((n) => n.verdict === 'none' && n.length_mm === null)).toBe(true);
   });
 });
+
+describe('room beside a longer neighbour', () => {
+  test('only what is in front of the stack counts, not the rest of the rail', () => {
+    const tower = demoBuild('fenland-flood-tower') as Build;
+    const top = tower.case?.mounts.find((m) => m.id === 'top') as NonNullable<Build['case']>['mounts'][number];
+    const room = thicknessAt(resolve(tower), top);
+    expect(room.used_mm).toBe(70);
+    expect(room.free_mm).toBeGreaterThanOrEqual(70);
+  });
+});

@@ -24,7 +24,7 @@ export function LoopLane({ graph, width, range, compact }: Props) {
   const [drag, setDrag] = useState<{ readonly id: string; readonly to: number } | null>(null);
   const { loop, stations } = graph;
   const n = stations.length;
-  const room = Math.max(360, width - LABEL - PAD);
+  const room = Math.max(n * 92, width - LABEL - PAD);
   const step = room / n;
   const x = (i: number): number => (i + 0.5) * step;
   const lineY = 40, profileTop = compact ? 62 : 66, profileHeight = compact ? 20 : 34;

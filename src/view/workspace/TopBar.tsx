@@ -32,6 +32,7 @@ export function TopBar() {
       <BuildName key={build.name} name={build.name} onRename={(name) => commit('rename the build', { do: 'build.rename', name })} />
       <span className={styles.state} role="status">{SAVE_WORDS[save]}, revision {revision}</span>
       <span className={styles.gap} />
+      <span className={styles.units} title="Numbers are shown in these units; any other may be typed, such as 3/8 in or 1.1 gpm.">mm · °C · L/min</span>
       <button type="button" className={styles.tool} disabled={past.length === 0} onClick={undo} title={past.length > 0 ? `Undo: ${past[past.length - 1]?.label} (Ctrl+Z)` : 'Nothing to undo'}>Undo</button>
       <button type="button" className={styles.tool} disabled={future.length === 0} onClick={redo} title={future.length > 0 ? `Redo: ${future[future.length - 1]?.label} (Ctrl+Shift+Z)` : 'Nothing to redo'}>Redo</button>
       <button type="button" className={styles.tool} onClick={() => open('findings')} title="All findings (F)">{count === 0 ? 'No findings' : count === 1 ? '1 finding' : `${count} findings`}</button>

@@ -1,9 +1,9 @@
 'use client';
-import { useRef } from 'react';
+import { memo, useRef } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceArea, XAxis, YAxis } from 'recharts';
 import type { CoolingCurve } from '@/core/heat';
 import { formatKelvin, formatNumber, formatSpeed } from '@/core/quantity';
-import { useWidth } from '@/view/shared/useWidth';
+import { useSize } from '@/view/shared/useWidth';
 import styles from './CoolingStage.module.css';
 
 interface Point { readonly noise_dBA: number; readonly rise_K: number; readonly speed_rpm: number }
@@ -16,19 +16,18 @@ interface Props {
   readonly onSpeed: (rpm: number) => void;
 }
 
-const LEFT = 34, RIGHT = 128, TOP = 22, BOTTOM = 34, HEIGHT = 430;
+const LEFT = 34, RIGHT = 128, TOP = 22, BOTTOM = 34;
 const DASH: Record<string, string | undefined> = { now: undefined, more: '7 4', less: '10 4 2 4', thicker: '2 4', 'push-pull': '12 3 2 3 2 3' };
 
 /** Coolant rise against noise, one curve a choice, the brief as a hatched corner, and a handle for the fan speed. */
 export function NoiseRiseChart({ curves, stale, now, limits, range, onSpeed }: Props) {
   const frame = useRef<HTMLDivElement>(null);
-  const width = useWidth(frame);
-  const height = Math.min(HEIGHT, Math.max(300, typeof window === 'undefined' ? HEIGHT : window.innerHeight - 350));
+  const { width, height } = useSize(frame);
   const all = curves.flatMap((c) => c.points);
   const noises = all.map((p) => p.noise_dBA);
   const x0 = Math.floor((Math.min(...noises, limits.noise_dBA - 4) - 0.5) / 2) * 2;
-  const x1 = Math.max(x0 + 8, Math.ceil(Math.min(Math.max(...noises), Math.max(limits.noise_dBA + 7, now.noise_dBA + 5)) / 2) * 2);
-  const top = Math.min(Math.max(limits.rise_K * 2.2, now.rise_K * 1.3), Math.max(...all.map((p) => p.rise_K), limits.rise_K * 1.2));
+  const x1 = Math.max(x0 + 8, Math.ceil(Math.min(Math.max(...noises), Math.max(limits.noise_dBA + 7, Math.ceil((now.noise_dBA + 3) / 4) * 4)) / 2) * 2);
+  const top = Math.min(Math.max(limits.rise_K * 2.2, Math.ceil((now.rise_K * 1.15) / 8) * 8), Math.max(...all.map((p) => p.rise_K), limits.rise_K * 1.2));
   const y1 = Math.ceil(top / 4) * 4, y0 = 0;
   const X = (v: number): number => LEFT + ((v - x0) / (x1 - x0)) * (width - LEFT - RIGHT);
   const Y = (v: number): number => TOP + (1 - (v - y0) / (y1 - y0)) * (height - TOP - BOTTOM);
@@ -47,17 +46,10 @@ export function NoiseRiseChart({ curves, stale, now, limits, range, onSpeed }: P
   const labels = spread(curves.flatMap((c) => { const p = endInside(c.points, x1); return p ? [{ id: c.id, label: c.label, x: X(p.noise_dBA) + 18, y: Y(p.rise_K), fromX: X(p.noise_dBA), fromY: Y(p.rise_K) }] : []; }));
 
   return (
-    <div ref={frame} className={styles.chart} style={{ height }} aria-busy={stale}>
+    <div ref={frame} className={styles.chart} aria-busy={stale}>
       {width > 0 && (
         <>
-          <LineChart width={width} height={height} margin={{ top: TOP, right: RIGHT, bottom: BOTTOM - 30, left: LEFT - 30 }} accessibilityLayer={false} style={{ opacity: stale ? 0.6 : 1 }}>
-            <defs><pattern id="brief-corner" width="6" height="6" patternUnits="userSpaceOnUse"><path d="M0 6L6 0" stroke="var(--copper)" strokeOpacity="0.35" strokeWidth="1" /></pattern></defs>
-            <CartesianGrid vertical={false} stroke="var(--hairline)" />
-            <XAxis type="number" dataKey="noise_dBA" domain={[x0, x1]} ticks={steps(x0, x1, 2)} allowDataOverflow height={30} stroke="var(--soft)" tickLine={false} axisLine={{ stroke: 'var(--hairline)' }} tick={{ fill: 'var(--soft)', fontSize: 12.5 }} />
-            <YAxis type="number" domain={[y0, y1]} ticks={steps(y0, y1, 4)} allowDataOverflow width={30} tickLine={false} axisLine={false} tick={{ fill: 'var(--soft)', fontSize: 12.5 }} />
-            <ReferenceArea x1={x0} x2={limits.noise_dBA} y1={y0} y2={limits.rise_K} fill="url(#brief-corner)" stroke="var(--copper)" strokeOpacity={0.7} ifOverflow="hidden" />
-            {curves.map((c) => <Line key={c.id} data={c.points as Point[]} dataKey="rise_K" stroke={c.id === 'now' ? 'var(--ink)' : 'var(--soft)'} strokeWidth={c.id === 'now' ? 2.4 : 1.3} strokeDasharray={DASH[c.id]} dot={false} isAnimationActive={false} activeDot={false} />)}
-          </LineChart>
+          <Plot curves={curves} stale={stale} width={width} height={height} x0={x0} x1={x1} y0={y0} y1={y1} rise_K={limits.rise_K} noise_dBA={limits.noise_dBA} />
           <svg className={styles.leaders} width={width} height={height} aria-hidden>{labels.map((l) => <path key={l.id} d={`M${l.fromX + 2} ${l.fromY}L${l.x - 4} ${l.y}`} stroke="var(--soft)" strokeWidth="0.8" />)}</svg>
           <span className={styles.axisY}>coolant above room, K</span>
           <span className={styles.axisX} style={{ right: RIGHT }}>noise where you sit, dBA (estimated)</span>
@@ -80,6 +72,22 @@ export function NoiseRiseChart({ curves, stale, now, limits, range, onSpeed }: P
     </div>
   );
 }
+
+interface PlotProps { readonly curves: readonly CoolingCurve[]; readonly stale: boolean; readonly width: number; readonly height: number; readonly x0: number; readonly x1: number; readonly y0: number; readonly y1: number; readonly rise_K: number; readonly noise_dBA: number }
+
+/** Curves and corner alone: they do not change while the handle moves, so they are not drawn again. */
+const Plot = memo(function Plot({ curves, stale, width, height, x0, x1, y0, y1, rise_K, noise_dBA }: PlotProps) {
+  return (
+      <LineChart width={width} height={height} margin={{ top: TOP, right: RIGHT, bottom: BOTTOM - 30, left: LEFT - 30 }} accessibilityLayer={false} style={{ opacity: stale ? 0.6 : 1 }}>
+        <defs><pattern id="brief-corner" width="6" height="6" patternUnits="userSpaceOnUse"><path d="M0 6L6 0" stroke="var(--copper)" strokeOpacity="0.35" strokeWidth="1" /></pattern></defs>
+        <CartesianGrid vertical={false} stroke="var(--hairline)" />
+        <XAxis type="number" dataKey="noise_dBA" domain={[x0, x1]} ticks={steps(x0, x1, 2)} allowDataOverflow height={30} stroke="var(--soft)" tickLine={false} axisLine={{ stroke: 'var(--hairline)' }} tick={{ fill: 'var(--soft)', fontSize: 12.5 }} />
+        <YAxis type="number" domain={[y0, y1]} ticks={steps(y0, y1, 4)} allowDataOverflow width={30} tickLine={false} axisLine={false} tick={{ fill: 'var(--soft)', fontSize: 12.5 }} />
+        <ReferenceArea x1={x0} x2={noise_dBA} y1={y0} y2={rise_K} fill="url(#brief-corner)" stroke="var(--copper)" strokeOpacity={0.7} ifOverflow="hidden" />
+        {curves.map((c) => <Line key={c.id} data={c.points as Point[]} dataKey="rise_K" stroke={c.id === 'now' ? 'var(--ink)' : 'var(--soft)'} strokeWidth={c.id === 'now' ? 2.4 : 1.3} strokeDasharray={DASH[c.id]} dot={false} isAnimationActive={false} activeDot={false} />)}
+      </LineChart>
+  );
+});
 
 const steps = (from: number, to: number, by: number): number[] => Array.from({ length: Math.floor((to - from) / by) + 1 }, (_, i) => from + i * by);
 

@@ -10,7 +10,7 @@ import { temperatureColour } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
 import { flatBox, flatPoint, sheetSize, type Flat, type View } from './project';
 import { placeLabels } from './labels';
-import { runCurve } from './runPath';
+import { runPath } from './runPath';
 import styles from './Elevation.module.css';
 
 interface Props {
@@ -42,8 +42,7 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat }:
   const sheet = useSize(frame);
   // Millimetres a screen pixel stands for, so that words and lines keep their size in a small case and a large one.
   const k = Math.max(0.3, Math.max((w + MARGIN + 10) / Math.max(200, sheet.width), (h + MARGIN + 8) / Math.max(200, sheet.height)));
-  const labels = placeLabels(solids.filter(({ kind }) => kind !== 'memory' && kind !== 'fan').map(({ solid, name, flat }) => ({ id: solid.item, name, flat })).reverse(), k);
-  const P = (p: Vec): string => flatPoint(view, size, p).map((v) => v.toFixed(1)).join(' ');
+  const labels = placeLabels(solids.map(({ solid, kind, name, flat }) => ({ id: solid.item, name, flat, named: kind !== 'memory' && kind !== 'fan' })).reverse(), k);
 
   return (
     <div ref={frame} className={styles.frame}>
@@ -71,11 +70,11 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat }:
         );
       })}
       {runs.map((run) => {
-        const curve = runCurve(model, run);
-        if (!curve) return null;
+        const loop = model.build.loops.find((l) => l.id === run.loop);
+        const d = runPath(model, run, loop?.tube.minBend_mm ?? 30, (p) => flatPoint(view, size, p));
+        if (!d) return null;
         const link = model.loops.find((g) => g.loop.id === run.loop)?.edges.find((e) => e.id === run.id);
         const colour = temperatureColour(link ? heat?.nodes[link.from] : undefined, low, high);
-        const d = `M${P(curve.from)}C${P(curve.a)} ${P(curve.b)} ${P(curve.to)}`;
         const isPicked = picked === run.id;
         return (
           <g key={run.id} className={styles.item} onClick={() => onPick(run.id)}>

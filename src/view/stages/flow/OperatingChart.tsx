@@ -5,7 +5,7 @@ import { loopCurve, pumpsCurve, type LoopFlow } from '@/core/flow';
 import type { LoopGraph, Model } from '@/core/model';
 import { formatFlow, formatNumber } from '@/core/quantity';
 import type { Run } from '@/core/run';
-import { useWidth } from '@/view/shared/useWidth';
+import { useSize } from '@/view/shared/useWidth';
 import styles from './FlowStage.module.css';
 
 interface Props { readonly model: Model; readonly graph: LoopGraph; readonly runs: readonly Run[]; readonly state: LoopFlow; readonly target: number }
@@ -14,8 +14,7 @@ const LEFT = 38, RIGHT = 110, TOP = 22, BOTTOM = 34;
 /** Pump curve against loop curve; where they meet is what flows. */
 export function OperatingChart({ model, graph, runs, state, target }: Props) {
   const frame = useRef<HTMLDivElement>(null);
-  const width = useWidth(frame);
-  const height = Math.min(430, Math.max(300, typeof window === 'undefined' ? 430 : window.innerHeight - 350));
+  const { width, height } = useSize(frame);
   const data = useMemo(() => {
     const most = Math.max(6, Math.ceil((Math.max(state.flow_Lmin, target) * 1.7) / 2) * 2);
     const flows = Array.from({ length: 49 }, (_, i) => (most * i) / 48);
@@ -28,7 +27,7 @@ export function OperatingChart({ model, graph, runs, state, target }: Props) {
   const end = data.rows[data.rows.length - 1];
   const loopEnd = [...data.rows].reverse().find((r) => (r.loop ?? Infinity) <= top);
   return (
-    <div ref={frame} className={styles.chart} style={{ height }} role="img" aria-label={`Pump curve meets loop curve at ${formatFlow(state.flow_Lmin)} and ${formatNumber(state.head_kPa, { decimals: 1 })} kPa`}>
+    <div ref={frame} className={styles.chart} role="img" aria-label={`Pump curve meets loop curve at ${formatFlow(state.flow_Lmin)} and ${formatNumber(state.head_kPa, { decimals: 1 })} kPa`}>
       {width > 0 && (
         <>
           <LineChart width={width} height={height} data={data.rows} margin={{ top: TOP, right: RIGHT, bottom: BOTTOM - 30, left: LEFT - 34 }} accessibilityLayer={false}>

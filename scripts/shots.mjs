@@ -1,0 +1,42 @@
+// One PNG of each main view from demo data, into docs/screenshots. Needs the app built; serves it on a fresh database.
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { ensureBuilt } from './built.mjs';
+import { ensureChromium, HOW } from './chromium.mjs';
+
+const PORT = 4398;
+const VIEWS = [
+  { name: 'shelf', path: '/' }, { name: 'new', path: '/new' }, { name: 'stores', path: '/stores' }, { name: 'proof', path: '/proof' },
+  { name: 'brief', path: '/builds/dawn-chorus-desk/brief' }, { name: 'heat', path: '/builds/dawn-chorus-desk/heat' },
+  { name: 'case', path: '/builds/pocket-planetarium/case', act: async (page) => { await page.getByRole('button', { name: /^Top radiator:/ }).click(); } },
+  { name: 'cooling', path: '/builds/dawn-chorus-desk/cooling' }, { name: 'cooling-night', path: '/builds/dawn-chorus-desk/cooling', scheme: 'dark' },
+  { name: 'flow', path: '/builds/dawn-chorus-desk/flow' }, { name: 'materials', path: '/builds/pocket-planetarium/materials' },
+  { name: 'runs', path: '/builds/dawn-chorus-desk/runs' }, { name: 'parts', path: '/builds/dawn-chorus-desk/parts' },
+  { name: 'findings', path: '/builds/pocket-planetarium/runs', act: async (page) => { await page.keyboard.press('f'); await page.waitForTimeout(500); } },
+  { name: 'two-loops', path: '/builds/fenland-flood-tower/runs' },
+  { name: 'phone', path: '/builds/dawn-chorus-desk/cooling', size: { width: 390, height: 844 } },
+];
+
+ensureBuilt();
+const executablePath = ensureChromium();
+if (!executablePath) { console.error(HOW); process.exit(1); }
+const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)], { stdio: 'ignore', env: { ...process.env, DATABASE_URL: `file:${join(mkdtempSync(join(tmpdir(), 'zephyron-shots-')), 'shots.db')}`, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' } });
+for (let i = 0; i < 80; i += 1) { try { if ((await fetch(`http://127.0.0.1:${PORT}/api/builds`)).ok) break; } catch { /* not yet */ } await new Promise((r) => setTimeout(r, 250)); }
+mkdirSync('docs/screenshots', { recursive: true });
+const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+for (const v of VIEWS) {
+  const context = await browser.newContext({ viewport: v.size ?? { width: 1280, height: 800 }, colorScheme: v.scheme ?? 'light', reducedMotion: 'reduce' });
+  const page = await context.newPage();
+  await page.goto(`http://127.0.0.1:${PORT}${v.path}`, { waitUntil: 'networkidle' });
+  await page.waitForTimeout(900);
+  await v.act?.(page);
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `docs/screenshots/${v.name}.png` });
+  await context.close();
+}
+await browser.close();
+server.kill();
+console.log(`${VIEWS.length} pictures in docs/screenshots`);
