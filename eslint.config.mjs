@@ -16,5 +16,5 @@ export default tseslint.config(
     },
   },
   { files: ['src/core/**/*.ts'], rules: { 'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process', 'Date', 'performance', 'setTimeout'], 'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'The core is given its randomness.' }] } },
-  { files: ['scripts/**', 'bench/**'], rules: { 'no-console': 'off' } },
+  { files: ['scripts/**', 'bench/**', 'e2e/**'], rules: { 'no-console': 'off' } },
 );

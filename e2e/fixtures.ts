@@ -16,7 +16,7 @@ export { expect };
 /** Opens a stage and waits until the page answers. */
 export async function openStage(page: Page, build: string, stage: string): Promise<void> {
   await page.goto(`/builds/${build}/${stage}`, { waitUntil: 'networkidle' });
-  await expect(page.getByRole('navigation', { name: 'Stages' })).toBeVisible();
+  await expect(page.locator('[data-awake="true"]')).toBeVisible();
 }
 
 export const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: 'revision' })).toContainText('saved');

@@ -10,7 +10,7 @@ export function PageHead({ at }: { readonly at: (typeof PLACES)[number]['name'] 
     <header className={styles.bar}>
       <Link href="/" className={styles.name}>Zephyron</Link>
       <nav aria-label="Rooms" className={styles.places}>
-        {PLACES.map((p) => <Link key={p.href} href={p.href} aria-current={p.name === at ? 'page' : undefined} className={styles.place}>{p.name}</Link>)}
+        {PLACES.map((p) => <Link key={p.href} href={p.href} prefetch={false} aria-current={p.name === at ? 'page' : undefined} className={styles.place}>{p.name}</Link>)}
       </nav>
       <span className={styles.gap} />
       <ThemeSwitch />

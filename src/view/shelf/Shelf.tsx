@@ -46,7 +46,7 @@ export function Shelf({ entries }: { readonly entries: readonly ShelfEntry[] }) 
           <div className={styles.actions}>
             <button type="button" className={styles.quiet} onClick={() => file.current?.click()}>Open a build file</button>
             <input ref={file} type="file" accept=".json,application/json" hidden aria-label="Build file" onChange={(e) => { const f = e.target.files?.[0]; e.target.value = ''; if (f) void read(f); }} />
-            <Link href="/new" className={styles.primary}>New build</Link>
+            <Link href="/new" className={styles.primary} prefetch={false}>New build</Link>
           </div>
         </div>
         {trouble && <div role="alert" className={styles.trouble}><p>{trouble.message}</p>{trouble.lines.length > 0 && <ul>{trouble.lines.slice(0, 8).map((l) => <li key={l} className="mono">{l}</li>)}</ul>}<button type="button" className={styles.quiet} onClick={() => setTrouble(null)}>Put away</button></div>}

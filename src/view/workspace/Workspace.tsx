@@ -1,5 +1,5 @@
 'use client';
-import type { ReactNode } from 'react';
+import { useSyncExternalStore, type ReactNode } from 'react';
 import Snackbar from '@mui/material/Snackbar';
 import { useBench } from './BenchProvider';
 import { CommandSearch } from './CommandSearch';
@@ -17,8 +17,10 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
   useKeys();
   const said = useBench((s) => s.said);
   const say = useBench((s) => s.say);
+  // False in the page as sent, true once the browser has taken it over: keys work from then on.
+  const awake = useSyncExternalStore(() => () => undefined, () => true, () => false);
   return (
-    <div className={styles.shell}>
+    <div className={styles.shell} data-awake={awake}>
       <TopBar />
       <StageRail />
       <main className={styles.stage}>{children}</main>

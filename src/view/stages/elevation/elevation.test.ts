@@ -1,0 +1,91 @@
+import { describe, expect, test } from '@jest/globals';
+import { demoBuild } from '@/catalogue';
+import type { Build } from '@/core/build';
+import { workOut } from '@/core/evaluate';
+import type { Vec } from '@/core/shape';
+import { placeLabels, type Wanted } from './labels';
+import { flatBox, flatPoint, sheetSize } from './project';
+import { runPath } from './runPath';
+
+const SIZE: Vec = [400, 300, 200];
+
+describe('from the case to the sheet', () => {
+  test('glass side: rear left, bottom down', () => {
+    expect(flatPoint('side', SIZE, [0, 0, 50])).toEqual([0, 300]);
+    expect(flatPoint('side', SIZE, [400, 300, 50])).toEqual([400, 0]);
+    expect(sheetSize('side', SIZE)).toEqual([400, 300]);
+  });
+
+  test('front: glass left, as seen from before the case', () => {
+    expect(flatPoint('front', SIZE, [0, 0, 200])).toEqual([0, 300]);
+    expect(flatPoint('front', SIZE, [0, 0, 0])).toEqual([200, 300]);
+    expect(sheetSize('front', SIZE)).toEqual([200, 300]);
+  });
+
+  test('top: glass at the bottom', () => {
+    expect(flatPoint('top', SIZE, [10, 5, 200])).toEqual([10, 200]);
+    expect(sheetSize('top', SIZE)).toEqual([400, 200]);
+  });
+
+  test.each(['side', 'front', 'top'] as const)('%s: boxes keep their extents and know what is in front', (view) => {
+    const near = flatBox(view, SIZE, { min: [300, 250, 150], max: [390, 290, 190] }), far = flatBox(view, SIZE, { min: [10, 10, 10], max: [50, 40, 30] });
+    expect(near.depth).toBeGreaterThan(far.depth);
+    expect([far.w, far.h]).toEqual(view === 'side' ? [40, 30] : view === 'front' ? [20, 30] : [40, 20]);
+  });
+});
+
+describe('labels', () => {
+  const box = (id: string, name: string, x: number, y: number, w: number, h: number, named = true): Wanted => ({ id, name, named, flat: { x, y, w, h, depth: 0 } });
+  const rooms = (labels: ReturnType<typeof placeLabels>) => labels.map((l) => ({ x0: l.x - l.text.length * 3, x1: l.x + l.text.length * 3, y0: l.y - 7, y1: l.y + 7 }));
+
+  test('no two lie on each other', () => {
+    const placed = rooms(placeLabels([box('a', 'Processor block', 0, 0, 200, 60), box('c', 'Card', 0, 60, 200, 40), box('b', 'Board', 0, 0, 200, 200)], 1));
+    for (const [i, a] of placed.entries()) for (const b of placed.slice(i + 1)) expect(a.x1 <= b.x0 || b.x1 <= a.x0 || a.y1 <= b.y0 || b.y1 <= a.y0).toBe(true);
+    expect(placed.length).toBe(3);
+  });
+
+  test('a name is not written on what covers its part', () => {
+    const covered = placeLabels([box('front', 'Cover', 0, 0, 100, 100, false), box('behind', 'Board', 0, 0, 100, 100)], 1);
+    expect(covered).toEqual([]);
+    const peeking = placeLabels([box('front', 'Cover', 0, 0, 100, 60, false), box('behind', 'Board', 0, 0, 100, 100)], 1);
+    expect(peeking[0]?.y).toBeGreaterThan(60);
+  });
+
+  test('narrow parts are named upright, tiny ones not at all', () => {
+    expect(placeLabels([box('r', 'Front radiator', 0, 0, 30, 300)], 1)[0]?.turned).toBe(true);
+    expect(placeLabels([box('t', 'Tiny thing', 0, 0, 10, 10)], 1)).toEqual([]);
+  });
+
+  test('a part of several solids is named once, on its largest', () => {
+    const labels = placeLabels([box('m', 'Board', 0, 0, 40, 20), box('m', 'Board', 0, 50, 200, 200)], 1);
+    expect(labels.length).toBe(1);
+    expect(labels[0]?.y).toBe(150);
+  });
+});
+
+describe('runs as drawn', () => {
+  const path = (demo: string): string[] => {
+    const { model, reports } = workOut(demoBuild(demo) as Build);
+    const size = model.build.case?.interior as Vec;
+    return reports.runs.flatMap((r) => runPath(model, r, 30, (p) => flatPoint('side', size, p)) ?? []);
+  };
+
+  test('soft tube is a curve from port to port', () => {
+    const paths = path('dawn-chorus-desk');
+    expect(paths.length).toBe(5);
+    for (const p of paths) expect(p).toMatch(/^M[\d. -]+C/);
+  });
+
+  test('hard tube has straight legs and rounded corners', () => {
+    const paths = path('fenland-flood-tower');
+    expect(paths.length).toBe(8);
+    for (const p of paths) { expect(p).not.toContain('C'); expect(p).not.toContain('NaN'); }
+    expect(paths.some((p) => p.includes('Q'))).toBe(true);
+  });
+
+  test('a joint is not drawn as a tube', () => {
+    const { model, reports } = workOut(demoBuild('dawn-chorus-desk') as Build);
+    const joint = reports.runs.find((r) => r.by === 'joint');
+    expect(joint && runPath(model, joint, 30, (p) => [p[0], p[1]])).toBeNull();
+  });
+});

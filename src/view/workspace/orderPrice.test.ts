@@ -1,0 +1,38 @@
+import { describe, expect, test } from '@jest/globals';
+import { CATALOGUE, demoBuild } from '@/catalogue';
+import type { Build } from '@/core/build';
+import { workOut } from '@/core/evaluate';
+import { partFigures } from '../stores/figures';
+import { orderPrice } from './orderPrice';
+import { isStage, STAGES } from './stages';
+
+describe('the price of another order', () => {
+  const desk = demoBuild('dawn-chorus-desk') as Build;
+  const w = workOut(desk);
+  const stations = w.model.loops[0]?.stations ?? [];
+
+  test('the same order costs nothing', () => {
+    expect(orderPrice(desk, w.reports, 'loop', stations)).toMatch(/^0\.00 m of tube \(estimated\), 0 bends/);
+  });
+
+  test('a worse one is said in metres, bends and kelvin', () => {
+    const other = [stations[0], stations[1], ...[...stations.slice(2)].reverse()] as string[];
+    expect(orderPrice(desk, w.reports, 'loop', other)).toMatch(/^[+−]\d+\.\d\d m of tube \(estimated\), [+−]?\d+ bends, .+ [+−]?\d+\.\d K$/);
+  });
+});
+
+describe('words of the Stores', () => {
+  test.each(CATALOGUE.map((p) => [p.id, p] as const))('%s has its figures in a line', (_, p) => {
+    const line = partFigures(p);
+    expect(line.length).toBeGreaterThan(8);
+    expect(line).not.toMatch(/NaN|undefined|–/);
+  });
+});
+
+describe('stages', () => {
+  test('each has its own digit', () => {
+    expect(STAGES.map((s) => s.digit).join('')).toBe('0123456789');
+    expect(isStage('flow')).toBe(true);
+    expect(isStage('constructor')).toBe(false);
+  });
+});
