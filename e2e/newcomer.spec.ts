@@ -10,10 +10,10 @@ test('a build from nothing to the list', async ({ page }) => {
   await page.getByRole('button', { name: 'Start the build' }).click();
   await expect(page.getByRole('main').getByRole('alert')).toContainText('Give the build a name');
   await page.getByLabel('Name').fill('Kingfisher bench');
-  await page.getByLabel('Room').fill('70 F');
-  await page.getByLabel('Room').press('Tab');
-  await expect(page.getByLabel('Room')).toHaveValue('21.1');
-  await page.getByLabel('Case').selectOption({ label: 'Alder 42' });
+  await page.getByLabel('Room', { exact: true }).fill('70 F');
+  await page.getByLabel('Room', { exact: true }).press('Tab');
+  await expect(page.getByLabel('Room', { exact: true })).toHaveValue('21.1');
+  await page.getByLabel('Case', { exact: true }).selectOption({ label: 'Alder 42' });
   await page.getByRole('button', { name: 'Start the build' }).click();
 
   await expect(page.getByText('Nothing makes heat yet')).toBeVisible();

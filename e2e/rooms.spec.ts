@@ -18,12 +18,15 @@ for (const demo of ['dawn-chorus-desk', 'fenland-flood-tower', 'pocket-planetari
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`accessible, ${scheme}`, async ({ browser }) => {
+    test.setTimeout(240_000);
     const context = await browser.newContext({ colorScheme: scheme, reducedMotion: 'reduce' });
     const page = await context.newPage();
     for (const path of ['/', '/new', '/stores', '/proof', ...STAGES.map((s) => `/builds/pocket-planetarium/${s}`)]) {
       await page.goto(path, { waitUntil: 'networkidle' });
       await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
-      const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).disableRules(path === '/stores' ? ['aria-required-children', 'scrollable-region-focusable'] : []).analyze();
+      const axe = new AxeBuilder({ page });
+      // The night theme differs in colours alone.
+      const { violations } = await (scheme === 'dark' ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa'])).analyze();
       expect(violations.map((v) => `${path}: ${v.id}: ${v.nodes[0]?.html.slice(0, 140)} ${v.nodes[0]?.failureSummary?.slice(0, 160)}`)).toEqual([]);
     }
     await context.close();
