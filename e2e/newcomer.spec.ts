@@ -16,7 +16,7 @@ test('a build from nothing to the list', async ({ page }) => {
   await page.getByLabel('Case', { exact: true }).selectOption({ label: 'Alder 42' });
   await page.getByRole('button', { name: 'Start the build' }).click();
 
-  await expect(page.getByText('Nothing makes heat yet')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Nothing makes heat yet' })).toBeVisible();
   await page.getByRole('button', { name: 'Open the Stores' }).click();
   const stores = page.getByRole('presentation').filter({ has: page.getByRole('heading', { name: 'Stores' }) });
   const add = async (kind: string, part: string): Promise<void> => {
@@ -70,7 +70,7 @@ test('empty stages say what to do first', async ({ page }) => {
   await page.goto('/new', { waitUntil: 'networkidle' });
   await page.getByLabel('Name').fill('Bare');
   await page.getByRole('button', { name: 'Start the build' }).click();
-  await expect(page.getByText('Nothing makes heat yet')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Nothing makes heat yet' })).toBeVisible();
   for (const [key, words] of [['2', 'Choose the case'], ['3', 'No radiator in a loop yet'], ['4', 'Nothing flows yet'], ['5', 'Nothing is wetted yet'], ['6', 'No loop yet'], ['7', 'Nothing on the list'], ['8', 'Assembly is not here yet'], ['9', 'The log is not here yet']] as const) {
     await page.keyboard.press(key);
     await expect(page.getByRole('heading', { name: words })).toBeVisible();

@@ -47,7 +47,7 @@ export const CASES: readonly CasePart[] = [
     spots: [{ id: 'pump', name: 'Floor, before the supply', at: [150, 2, 150] }, { id: 'over', name: 'Front corner', at: [292, 76, 150] }],
   }),
   box('case-weir-55', 'Weir 55', HURDLE, 15900, [500, 500, 220], {
-    mounts: [front(500, 40, 110, 440, [row(120, 3), row(140, 3)], 65), top(30, 500, 140, 450, [row(120, 3), row(140, 3)], 65, 20), rear(330, 135, 140)],
+    mounts: [front(500, 40, 110, 458, [row(120, 3), row(140, 3)], 65), top(30, 500, 140, 458, [row(120, 3), row(140, 3)], 65, 20), rear(330, 135, 140)],
     boardAt: [8, 150, 8], boardStandards: ['ATX', 'micro ATX', 'mini ITX'], bay: { min: [5, 5, 12], max: [185, 93, 180] },
     obstacles: [{ id: 'shroud', name: 'Supply shroud', removable: false, min: [0, 108, 0], max: [420, 110, 220] }],
     spots: [{ id: 'pump', name: 'Shroud, before the card', at: [370, 110, 120] }, { id: 'over', name: 'Over the pump', at: [370, 180, 120] }],

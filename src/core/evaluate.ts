@@ -88,7 +88,7 @@ function stageStates(build: Build, reports: Reports, findings: readonly Finding[
   const tubes = reports.runs.filter((r) => r.by === 'tube');
   const bad = reports.metals.pairs.filter((p) => p.verdict === 'fails').length, marginal = reports.metals.pairs.filter((p) => p.verdict === 'tight').length;
   return {
-    heat: { verdict: known('heat', judged.parts.length > 0), result: judged.parts.length > 0 ? formatWatts(judged.inLoop_W + judged.onAir_W) : 'no parts yet' },
+    heat: { verdict: known('heat', judged.parts.length > 0), result: judged.parts.length > 0 ? formatWatts(judged.inLoop_W + judged.onAir_W + judged.waiting_W) : 'no parts yet' },
     case: { verdict: known('case', build.case !== null), result: !build.case ? 'no case yet' : count('clash') > 0 ? plural(count('clash'), 'clash', 'clashes') : count('tight') > 0 ? `${count('tight')} tight` : fit.unplaced.length > 0 ? `${fit.unplaced.length} without a place` : 'all clear' },
     cooling: { verdict: known('cooling', rise !== null), result: rise === null ? 'no radiator at work' : `${formatKelvin(rise)}, ${formatNumber(judged.noise_dBA)} dBA` },
     flow: { verdict: known('flow', slowest !== null), result: slowest === null ? 'no loop yet' : formatFlow(slowest) },

@@ -19,7 +19,7 @@ export interface SpotHeat {
   /** What the temperature was made of, for "why?". */
   readonly coolant_C: number | null; readonly block_KW: number | null; readonly interface_KW: number;
 }
-export interface PartHeat { readonly item: string; readonly name: string; readonly heat_W: number; readonly to: 'loop' | 'air' }
+export interface PartHeat { readonly item: string; readonly name: string; readonly heat_W: number; readonly to: 'loop' | 'air' | 'waiting' }
 
 export interface CaseReport {
   readonly id: LoadCaseId;
@@ -31,6 +31,8 @@ export interface CaseReport {
   readonly nodes: Readonly<Record<string, number>>;
   readonly inLoop_W: number;
   readonly onAir_W: number;
+  /** Of parts whose block is in no loop yet. */
+  readonly waiting_W: number;
   readonly caseAir_C: number;
   readonly intake_m3h: number;
   readonly exhaust_m3h: number;

@@ -24,7 +24,13 @@ export interface RadiatorSetup {
 
 export interface BareFans { readonly set: FanSet; readonly air: AirWay; readonly filterLoss_Pa: number }
 
-export interface Source { readonly item: Item; readonly part: HeatedPart; /** The block that carries its heat, and the loop that block is in. */ readonly block: Item | null; readonly loop: string | null }
+export interface Source {
+  readonly item: Item;
+  readonly part: HeatedPart;
+  /** The block on it, and the loop that block is in. A block in no loop yet: the heat waits, it is neither in a loop nor on air. */
+  readonly block: Item | null;
+  readonly loop: string | null;
+}
 
 /** All that makes heat, noise or wind, apart from the flow. What-if questions change this and ask again. */
 export interface HeatSetup {
@@ -76,7 +82,7 @@ export function heatSetup(model: Model): HeatSetup {
       return b.placement.item === item.id || (kind === 'board' && b.part.cools.includes('board') && hostIs(items, b.placement.item, 'processor'));
     }) ?? null;
     const loop = block ? loopOf(block.id) : null;
-    return [{ item, part: item.part, block: loop ? block : null, loop }];
+    return [{ item, part: item.part, block, loop }];
   });
   const radiators = items.flatMap((item): RadiatorSetup[] => {
     if (item.part.kind !== 'radiator') return [];
@@ -90,7 +96,15 @@ export function heatSetup(model: Model): HeatSetup {
     }];
   });
   const bare = items.flatMap((item): BareFans[] => {
-    if (item.part.kind !== 'fan' || item.placement.on !== 'mount') return [];
+    if (item.part.kind !== 'fan') return [];
+    // Fans of a radiator that no loop goes through yet still move air.
+    if (item.placement.on === 'radiator') {
+      const { item: on } = item.placement;
+      const host = items.find((i) => i.id === on);
+      if (!host || host.placement.on !== 'mount' || radiators.some((r) => r.id === on)) return [];
+      return [{ set: fanSet(item, model.placed.get(item.id)?.count ?? 1), air: host.placement.air, filterLoss_Pa: mountOf(host)?.filterLoss_Pa ?? 0 }];
+    }
+    if (item.placement.on !== 'mount') return [];
     return [{ set: fanSet(item, model.placed.get(item.id)?.count ?? 1), air: item.placement.air, filterLoss_Pa: mountOf(item)?.filterLoss_Pa ?? 0 }];
   });
   return { model, sources, radiators, bare };

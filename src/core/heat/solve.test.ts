@@ -125,3 +125,27 @@ describe('sizing', () => {
     expect(noiseOf(w.setup) - noiseOf(far.setup)).toBeCloseTo(6.02, 2);
   });
 });
+
+describe('a build on its way', () => {
+  const apart = applyEdit(desk, { do: 'loop.remove', loop: 'loop' }).build;
+
+  test('heat under a block that no loop goes through waits; it is not put on air', () => {
+    const r = judged(workOut(apart));
+    expect(r.waiting_W).toBeCloseTo(325, 9);
+    expect(r.inLoop_W).toBe(0);
+    expect(r.onAir_W).toBeCloseTo(32, 9);
+    expect(r.spots.filter((s) => s.item === 'processor').map((s) => s.temp_C)).toEqual([null]);
+    expect(workOut(apart).findings.filter((f) => f.code === 'heat.over')).toEqual([]);
+  });
+
+  test('fans on a radiator that no loop goes through still move air', () => {
+    expect(judged(workOut(apart)).intake_m3h).toBeGreaterThan(50);
+  });
+
+  test('without any fan the case cooks, but not without end', () => {
+    const still = edit(apart, ...apart.items.filter((i) => i.part.kind === 'fan').map((i): Edit => ({ do: 'item.remove', item: i.id })));
+    const r = judged(still);
+    expect(r.caseAir_C).toBeGreaterThan(desk.brief.room_C + 2);
+    expect(r.caseAir_C).toBeLessThan(desk.brief.room_C + 10);
+  });
+});

@@ -50,6 +50,7 @@ export function solvePrepared(prepared: Prepared, load: LoadCaseId, options: Hea
     spots: setup.sources.flatMap((s) => s.part.spots.map((spot): SpotHeat => {
       const heat = heatOf(s.item.id);
       const common = { item: s.item.id, spot: spot.id, name: `${s.item.name}, ${spot.name}`, heat_W: heat, limit_C: Math.min(spot.limit_C, brief.limits.part_C ?? Infinity), cooledBy: s.block?.id ?? null };
+      if (s.block && !s.loop) return { ...common, temp_C: null, coolant_C: null, block_KW: null, interface_KW: spot.interface_KW };
       if (!s.block || !s.loop) return { ...common, temp_C: caseAir + heat * spot.onAir_KW, coolant_C: caseAir, block_KW: null, interface_KW: spot.onAir_KW };
       const edge = model.loops.find((g) => g.loop.id === s.loop)?.edges.find((e) => e.item?.id === s.block?.id);
       const t = edge ? temps.get(s.loop)?.links.get(edge.id) : undefined;
@@ -61,7 +62,7 @@ export function solvePrepared(prepared: Prepared, load: LoadCaseId, options: Hea
     parts,
     nodes: Object.fromEntries([...temps.values()].flatMap((t) => (t ? [...t.nodes] : []))),
     inLoop_W: [...loopHeat.values()].reduce((a, b) => a + b, 0),
-    onAir_W, caseAir_C: caseAir, intake_m3h, exhaust_m3h,
+    onAir_W, waiting_W: parts.reduce((s, p) => s + (p.to === 'waiting' ? p.heat_W : 0), 0), caseAir_C: caseAir, intake_m3h, exhaust_m3h,
     noise_dBA: noiseOf(setup),
   };
 }

@@ -7,8 +7,9 @@ import type { PartHeat } from './report';
 import { sourceHeat, type HeatSetup } from './setup';
 import { bareWind, radiatorWind, type Wind } from './wind';
 
-/** Air that finds its way through a case without fans, m³/h (common practice, no source). */
+/** What a case sheds without fans: air that finds its way through, m³/h, and its walls, W/(m² K) (common practice, no source). */
 const DRAUGHT_M3H = 12;
+const WALL_WM2K = 5;
 
 export interface HeatOptions {
   /** Multiplies every radiator's conductance: for "how many sections are needed". */
@@ -66,9 +67,12 @@ export function steadyState(prepared: Prepared, load: LoadCaseId, options: HeatO
     setup.radiators.reduce((s, r, i) => s + (r.air === direction ? (winds[i] as Wind).flow_m3h : 0), 0)
     + setup.bare.reduce((s, f, i) => s + (f.air === direction ? (bare[i] as Wind).flow_m3h : 0), 0));
   const intake_m3h = way('in'), exhaust_m3h = way('out');
-  const exchange_WK = (Math.max(intake_m3h, exhaust_m3h, DRAUGHT_M3H) / 3600) * roomAir.density_kgm3 * roomAir.heatCapacity_JkgK;
+  const perFlow = (roomAir.density_kgm3 * roomAir.heatCapacity_JkgK) / 3600;
+  const [x = 0, y = 0, z = 0] = (model.build.case?.interior ?? []).map((mm) => mm / 1000);
+  const still_WK = DRAUGHT_M3H * perFlow + WALL_WM2K * 2 * (x * y + y * z + z * x);
+  const exchange_WK = Math.max(Math.max(intake_m3h, exhaust_m3h) * perFlow, still_WK);
 
-  const parts: PartHeat[] = setup.sources.map((s) => ({ item: s.item.id, name: s.item.name, heat_W: sourceHeat(s, load), to: s.block ? 'loop' : 'air' }));
+  const parts: PartHeat[] = setup.sources.map((s) => ({ item: s.item.id, name: s.item.name, heat_W: sourceHeat(s, load), to: s.loop ? 'loop' : s.block ? 'waiting' : 'air' }));
   const heatOf = (id: string): number => parts.find((p) => p.item === id)?.heat_W ?? 0;
   const base = new Map<string, LinkHeat>();
   const loopHeat = new Map<string, number>(model.loops.map((g) => [g.loop.id, 0]));

@@ -21,16 +21,34 @@ export function defaultPlacements(build: Build, item: Pick<Item, 'id' | 'part'>)
       .filter((m) => m.length_mm >= part.size[0] && m.fans.some((f) => f.size_mm === part.section_mm && f.count >= part.sections) && (part.section_mm === 120 || m.holeGap_mm === part.holeGap_mm))
       .filter((m) => !others.some((o) => o.placement.on === 'mount' && o.placement.mount === m.id))
       .map((m) => ({ label: `On the ${m.name.toLowerCase()}`, placement: { on: 'mount', mount: m.id, slide_mm: 0, ports: 'end', air: m.face === 'front' || m.face === 'bottom' || m.face === 'side' ? 'in' : 'out' } }));
-    case 'fan': return [
-      ...others.filter((o) => o.part.kind === 'radiator' && o.part.section_mm === part.section_mm && o.placement.on === 'mount').flatMap((o): Place[] => (['interior', 'frame'] as const)
-        .filter((face) => !others.some((f) => f.placement.on === 'radiator' && f.placement.item === o.id && f.placement.face === face))
-        .map((face) => ({ label: `On ${o.name}, ${face === 'frame' ? 'between it and the frame' : 'on its inner face'}`, placement: { on: 'radiator', item: o.id, face } }))),
-      ...(box?.mounts ?? []).filter((m) => m.fans.some((f) => f.size_mm === part.section_mm) && !others.some((o) => o.placement.on === 'mount' && o.placement.mount === m.id))
-        .map((m): Place => ({ label: `On the ${m.name.toLowerCase()}, without a radiator`, placement: { on: 'mount', mount: m.id, slide_mm: 0, ports: 'end', air: m.face === 'rear' || m.face === 'top' ? 'out' : 'in' } })),
-    ];
+    case 'fan': {
+      const fansOf = (radiator: string): readonly Item[] => others.filter((f) => f.placement.on === 'radiator' && f.placement.item === radiator);
+      const faces = others.filter((o) => o.part.kind === 'radiator' && o.part.section_mm === part.section_mm && o.placement.on === 'mount').flatMap((o) => (['interior', 'frame'] as const)
+        .filter((face) => !fansOf(o.id).some((f) => f.placement.on === 'radiator' && f.placement.face === face))
+        .map((face) => ({ bare: fansOf(o.id).length === 0, place: { label: `On ${o.name}, ${face === 'frame' ? 'between it and the frame' : 'on its inner face'}`, placement: { on: 'radiator', item: o.id, face } } as Place })));
+      const mounts = (box?.mounts ?? []).filter((m) => m.fans.some((f) => f.size_mm === part.section_mm) && !others.some((o) => o.placement.on === 'mount' && o.placement.mount === m.id))
+        .map((m): Place => ({ label: `On the ${m.name.toLowerCase()}, without a radiator`, placement: { on: 'mount', mount: m.id, slide_mm: 0, ports: 'end', air: m.face === 'rear' || m.face === 'top' ? 'out' : 'in' } }));
+      // A radiator without fans wants them most; a second row on one that has fans gains least.
+      return [...faces.filter((f) => f.bare).map((f) => f.place), ...mounts, ...faces.filter((f) => !f.bare).map((f) => f.place)];
+    }
     case 'pump': case 'reservoir': return (box?.spots ?? [])
       .filter((s) => !others.some((o) => o.placement.on === 'spot' && o.placement.spot === s.id))
       .map((s) => ({ label: `At “${s.name}”`, placement: { on: 'spot', spot: s.id, turn: 0 } }));
     default: return [];
   }
+}
+
+/** Why no mount of the case takes a radiator, mount by mount; empty for other parts and without a case. */
+export function whyNoMount(build: Build, item: Pick<Item, 'id' | 'part'>): readonly string[] {
+  const { part } = item;
+  if (part.kind !== 'radiator') return [];
+  return (build.case?.mounts ?? []).map((m) => {
+    const holder = build.items.find((o) => o.id !== item.id && o.placement.on === 'mount' && o.placement.mount === m.id);
+    const row = m.fans.find((f) => f.size_mm === part.section_mm);
+    if (!row) return `${m.name}: no holes for ${part.section_mm} mm fans`;
+    if (row.count < part.sections) return `${m.name}: room for ${row.count} of ${part.sections} sections`;
+    if (m.length_mm < part.size[0]) return `${m.name}: ${m.length_mm} mm of rail for ${part.size[0]} mm`;
+    if (part.section_mm === 140 && m.holeGap_mm !== part.holeGap_mm) return `${m.name}: holes ${m.holeGap_mm} mm apart, the radiator's ${part.holeGap_mm} mm`;
+    return holder ? `${m.name}: taken by ${holder.name}` : `${m.name}: free`;
+  });
 }

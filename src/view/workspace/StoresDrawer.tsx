@@ -40,12 +40,13 @@ function Body() {
       <input className={styles.filter} aria-label="Search the Stores" placeholder="Search by name, size, figure" value={text} onChange={(e) => setText(e.target.value)} onKeyDown={(e) => e.stopPropagation()} />
       <div className={styles.kinds}>{KINDS.map((k) => <button key={k} type="button" className={styles.kind} aria-pressed={words.length === 0 && k === kind} onClick={() => { setText(''); setKind(k); }}>{PART_KINDS[k].many}</button>)}</div>
       {shown.map((p) => {
+        const homeless = build.case !== null && ['radiator', 'pump', 'reservoir', 'card'].includes(p.kind) && defaultPlacements(build, { id: '', part: p }).length === 0;
         const there = build.items.filter((i) => i.part.id === p.id).length;
         return (
           <button key={p.id} type="button" className={styles.part} onClick={() => add(p)} aria-label={`Add ${p.name}`}>
             <span><strong>{p.name}</strong> <span className="soft">{p.maker}{there > 0 ? `, ${there} in the build` : ''}</span></span>
             <span>{formatMoney(p.price_minor)}</span>
-            <span className={styles.figures}>{partFigures(p)}</span>
+            <span className={styles.figures}>{partFigures(p)}{homeless ? <em>; no free place for it in this case</em> : null}</span>
           </button>
         );
       })}

@@ -45,7 +45,7 @@ export function CoolingStage() {
                   <tr key={r.id} data-picked={picked === r.id || undefined}>
                     <td><button type="button" className={styles.link} onClick={() => pick(r.id)}>{build.items.find((i) => i.id === r.id)?.name}</button></td>
                     <td className="num"><Why reason={reasonForRadiator(r)}>{formatWatts(r.heat_W)}</Why></td><td className="num">{formatCelsius(r.airIn_C, 1)}</td>
-                    <td className="num">{fans.map((f) => <QuantityField key={f.item} label={`Speed of ${build.items.find((i) => i.id === f.item)?.name ?? 'the fans'}`} hideLabel width={46} value={f.speed_rpm} quantity="speed" min={f.part.minSpeed_rpm} max={f.part.fullSpeed_rpm} onCommit={(v) => v !== null && commit('set a fan speed', { do: 'item.set', item: f.item, values: { speed_rpm: v } })} />)}</td>
+                    <td className="num"><span className={styles.speeds}>{fans.map((f) => <QuantityField key={f.item} label={`Speed of ${build.items.find((i) => i.id === f.item)?.name ?? 'the fans'}`} hideLabel width={46} value={f.speed_rpm} quantity="speed" min={f.part.minSpeed_rpm} max={f.part.fullSpeed_rpm} onCommit={(v) => v !== null && commit('set a fan speed', { do: 'item.set', item: f.item, values: { speed_rpm: v } })} />)}</span></td>
                   </tr>
                 );
               })}
