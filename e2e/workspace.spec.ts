@@ -97,6 +97,22 @@ test('a station moved in the loop line changes the order, and undo brings it bac
   await expect.poll(names).not.toEqual(before);
 });
 
+test('away and back: the browser\'s back button shows what was saved, without a conflict', async ({ page }) => {
+  const id = await copyOf(page, 'dawn-chorus-desk', 'Back again');
+  await openStage(page, id, 'brief');
+  await page.getByLabel('Room temperature').fill('19');
+  await page.getByLabel('Room temperature').press('Enter');
+  await saved(page);
+  await page.getByRole('link', { name: 'Zephyron' }).click();
+  await expect(page.getByRole('heading', { name: 'The Shelf' })).toBeVisible();
+  await page.goBack();
+  await expect(page.getByLabel('Room temperature')).toHaveValue('19.0');
+  await page.getByLabel('Noise limit').fill('33');
+  await page.getByLabel('Noise limit').press('Enter');
+  await saved(page);
+  await expect(page.getByRole('heading', { name: 'This build was changed elsewhere' })).toHaveCount(0);
+});
+
 test('two windows on one build: the later save is offered both versions', async ({ page, context }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Shared');
   await openStage(page, id, 'brief');

@@ -14,7 +14,8 @@ export function BenchProvider({ id, revision, build, children }: { readonly id: 
     let live = true;
     void readJournal(id).then((entry) => {
       if (!live || !entry || bench.getState().past.length > 0) return;
-      if (entry.dirty || entry.revision === revision) bench.getState().restore(entry);
+      // A page kept by the browser's back button may be older than what was saved from here since.
+      if (entry.dirty || entry.revision >= revision) bench.getState().restore(entry);
     });
     return () => { live = false; };
   }, [bench, id, revision]);

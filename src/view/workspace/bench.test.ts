@@ -103,6 +103,14 @@ describe('an open build', () => {
     expect(sent).toMatchObject([{ revision: 4, document: { name: 'From the journal' } }]);
   });
 
+  test('a journal newer than the page (browser back) is taken as it is, without a save', async () => {
+    const bench = createBench('desk', 1, desk);
+    bench.getState().restore({ build: { ...desk, name: 'Saved since' }, revision: 3, dirty: false, past: [], future: [] });
+    await settle(2000);
+    expect(bench.getState()).toMatchObject({ revision: 3, build: { name: 'Saved since' }, save: 'saved', conflict: null });
+    expect(sent).toEqual([]);
+  });
+
   test('an unsaved journal on an older revision becomes a choice', () => {
     const bench = createBench('desk', 6, { ...desk, name: 'On the server' });
     bench.getState().restore({ build: { ...desk, name: 'From the journal' }, revision: 4, dirty: true, past: [], future: [] });

@@ -114,8 +114,10 @@ export function createBench(id: string, revision: number, build: Build) {
       setSearch: (search) => set({ search }),
       restore: (entry) => {
         set({ build: entry.build, workings: think(entry.build), past: entry.past, future: entry.future });
-        if (!entry.dirty) return;
-        if (entry.revision === get().revision) { set({ save: 'unsaved' }); later(0); } else set({ save: 'unsaved', conflict: { revision: get().revision, build }, revision: entry.revision });
+        if (entry.revision >= get().revision) {
+          set({ revision: entry.revision });
+          if (entry.dirty) { set({ save: 'unsaved' }); later(0); }
+        } else set({ save: 'unsaved', conflict: { revision: get().revision, build }, revision: entry.revision });
       },
       keepMine: () => { const { conflict } = get(); if (!conflict) return; set({ conflict: null, revision: conflict.revision }); journal(true); later(0); },
       takeTheirs: () => {

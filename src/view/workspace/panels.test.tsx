@@ -1,0 +1,145 @@
+/** @jest-environment jsdom */
+import { describe, expect, test } from '@jest/globals';
+import { TextDecoder, TextEncoder } from 'node:util';
+import { act, fireEvent, render, screen, within } from '@testing-library/react';
+import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
+import { applyEdit, type Build } from '@/core/build';
+import { PlaceCard } from '../stages/case/PlaceCard';
+import { MoneyField } from '../stages/brief/MoneyField';
+import { LinkEditor } from '../stages/runs/LinkEditor';
+import { BenchProvider, useBench } from './BenchProvider';
+import { ConnectDialog, fittingFor } from './ConnectDialog';
+import { FindingList } from './FindingList';
+import { StoresDrawer } from './StoresDrawer';
+
+Object.assign(globalThis, { TextEncoder, TextDecoder });
+const desk = demoBuild('dawn-chorus-desk') as Build;
+const box = demoBuild('pocket-planetarium') as Build;
+
+/** Shows the panel under test and keeps hold of the bench's state. */
+let state: ReturnType<typeof stateNow>;
+function stateNow() { return useBench((s) => s); }
+function Spy() { state = stateNow(); return null; }
+const show = (build: Build, panel: React.ReactNode) => render(<BenchProvider id="test" revision={1} build={build}>{panel}<Spy /></BenchProvider>);
+
+describe('findings', () => {
+  function All() { return <FindingList findings={useBench((s) => s.workings.findings)} empty="Nothing here" />; }
+
+  test('each says its verdict in words, its code and where the limit is from', () => {
+    show(box, <All />);
+    expect(screen.getAllByText('fails').length).toBeGreaterThan(3);
+    expect(screen.getAllByText('rule.no-drain').length).toBe(1);
+  });
+
+  test('a fix is one click, and undo takes it back', () => {
+    show(box, <All />);
+    fireEvent.click(screen.getByRole('button', { name: /Put a drain valve/ }));
+    expect(state.build.loops[0]?.caps.some((c) => c.with === 'drain')).toBe(true);
+    expect(screen.queryByText('rule.no-drain')).toBeNull();
+    act(() => state.undo());
+    expect(state.build).toEqual(box);
+  });
+
+  test('a click on the title picks what it is about', () => {
+    show(box, <All />);
+    fireEvent.click(screen.getByRole('button', { name: 'Screws of 35 mm pierce Top radiator' }));
+    expect(state.picked).toBe('top-radiator');
+  });
+
+  test('none says so', () => {
+    show(desk, <FindingList findings={[]} empty="Nothing here" />);
+    expect(screen.getByText('Nothing here')).toBeTruthy();
+  });
+});
+
+describe('the picked part', () => {
+  const card = (build: Build, id: string) => <PlaceCard item={build.items.find((i) => i.id === id) as Build['items'][number]} />;
+
+  test('a radiator slides, turns and changes its air', () => {
+    show(desk, card(desk, 'top-radiator'));
+    fireEvent.click(screen.getByRole('button', { name: '+5' }));
+    expect(state.build.items.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({ slide_mm: 15 });
+    fireEvent.click(screen.getByRole('radio', { name: 'ports to the rear' }));
+    expect(state.build.items.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({ ports: 'start' });
+    fireEvent.click(screen.getByRole('radio', { name: 'blows case air out' }));
+    expect(state.build.items.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({ air: 'out' });
+  });
+
+  test('it is changed for another of its kind, keeping its runs', () => {
+    show(desk, card(desk, 'pump'));
+    fireEvent.change(screen.getByLabelText('Part'), { target: { value: 'pump-brook-compact' } });
+    expect(state.build.items.find((i) => i.id === 'pump')?.part.id).toBe('pump-brook-compact');
+    expect(state.build.loops).toEqual(desk.loops);
+  });
+
+  test('it goes to the bench and out of the build', () => {
+    show(desk, card(desk, 'pump'));
+    fireEvent.change(screen.getByLabelText('Place'), { target: { value: '-1' } });
+    expect(state.build.items.find((i) => i.id === 'pump')?.placement).toEqual({ on: 'bench' });
+    fireEvent.click(screen.getByRole('button', { name: 'Take it out of the build' }));
+    expect(state.build.items.some((i) => i.id === 'pump')).toBe(false);
+  });
+});
+
+describe('connecting', () => {
+  const apart = applyEdit(desk, { do: 'loop.remove', loop: 'loop' }).build;
+
+  test('all loose parts are offered; those left out stay loose', () => {
+    show(apart, <ConnectDialog onClose={() => undefined} />);
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Top radiator' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Connect 5 parts' }));
+    expect(state.build.loops[0]?.links.length).toBe(5);
+    expect(state.build.loops[0]?.links.some((l) => l.from.item === 'top-radiator')).toBe(false);
+  });
+
+  test('every tube of the Stores has a fitting that holds it', () => {
+    for (const p of CATALOGUE) if (p.kind === 'tube') expect([p.id, fittingFor(p)?.tube?.outer_mm]).toEqual([p.id, p.outer_mm]);
+    expect(fittingFor({ ...catalogued('tube', 'tube-soft-13-10'), outer_mm: 21 })).toBeUndefined();
+  });
+
+  test('a run moved to another port leaves a plug behind', () => {
+    const loop = desk.loops[0] as Build['loops'][number];
+    const link = loop.links.find((l) => l.from.item === 'pump') as Build['loops'][number]['links'][number];
+    show(desk, <LinkEditor loop={loop} link={link} />);
+    fireEvent.change(screen.getByLabelText('Leaves by'), { target: { value: 'low' } });
+    expect(state.build.loops[0]?.links.find((l) => l.id === link.id)?.from.port).toBe('low');
+    expect(state.build.loops[0]?.caps).toContainEqual({ item: 'pump', port: 'out', with: 'plug' });
+    expect(state.build.loops[0]?.caps.some((c) => c.item === 'pump' && c.port === 'low')).toBe(false);
+  });
+});
+
+describe('the Stores beside the build', () => {
+  function Opened() { const open = useBench((s) => s.open); return <><button type="button" onClick={() => open('stores')}>open it</button><StoresDrawer /></>; }
+
+  test('a part is found by its figures, added where it is used most, and named apart from its like', () => {
+    show(desk, <Opened />);
+    fireEvent.click(screen.getByText('open it'));
+    fireEvent.change(screen.getByLabelText('Search the Stores'), { target: { value: 'memory two sticks' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Add Quill Memory, two sticks' }));
+    expect(state.build.items[state.build.items.length - 1]).toMatchObject({ id: 'block', placement: { on: 'item', item: 'memory' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Add Quill Memory, two sticks' }));
+    expect(state.build.items[state.build.items.length - 1]).toMatchObject({ id: 'block-2', name: 'Quill Memory, two sticks (2)', placement: { on: 'bench' } });
+  });
+
+  test('what has no free place in this case says so before it is added', () => {
+    show(desk, <Opened />);
+    fireEvent.click(screen.getByText('open it'));
+    fireEvent.change(screen.getByLabelText('Search the Stores'), { target: { value: 'Fell 420' } });
+    expect(within(screen.getByRole('button', { name: 'Add Fell 420, 45 mm' })).getByText(/no free place/)).toBeTruthy();
+  });
+});
+
+describe('amounts', () => {
+  test('take thousands, refuse words, and empty is none', () => {
+    const taken: (number | null)[] = [];
+    render(<MoneyField value={60000} onCommit={(v) => taken.push(v)} />);
+    const input = screen.getByLabelText('Budget') as HTMLInputElement;
+    const type = (text: string): void => { fireEvent.change(input, { target: { value: text } }); fireEvent.keyDown(input, { key: 'Enter' }); };
+    type('1,250.50');
+    type('lots');
+    expect(input.value).toBe('lots');
+    expect(screen.getByRole('alert').textContent).toContain('not an amount');
+    type('');
+    expect(taken).toEqual([125050, null]);
+  });
+});
