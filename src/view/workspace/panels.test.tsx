@@ -1,12 +1,14 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
 import { TextDecoder, TextEncoder } from 'node:util';
+import { useEffect } from 'react';
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
 import { applyEdit, type Build } from '@/core/build';
 import { PlaceCard } from '../stages/case/PlaceCard';
 import { MoneyField } from '../stages/brief/MoneyField';
 import { LinkEditor } from '../stages/runs/LinkEditor';
+import type { BenchState } from './bench';
 import { BenchProvider, useBench } from './BenchProvider';
 import { ConnectDialog, fittingFor } from './ConnectDialog';
 import { FindingList } from './FindingList';
@@ -17,9 +19,13 @@ const desk = demoBuild('dawn-chorus-desk') as Build;
 const box = demoBuild('pocket-planetarium') as Build;
 
 /** Shows the panel under test and keeps hold of the bench's state. */
-let state: ReturnType<typeof stateNow>;
-function stateNow() { return useBench((s) => s); }
-function Spy() { state = stateNow(); return null; }
+const seen: { state: BenchState | null } = { state: null };
+function Spy() {
+  const now = useBench((s) => s);
+  useEffect(() => { seen.state = now; }, [now]);
+  return null;
+}
+const state = new Proxy({} as BenchState, { get: (_, key) => seen.state?.[key as keyof BenchState] });
 const show = (build: Build, panel: React.ReactNode) => render(<BenchProvider id="test" revision={1} build={build}>{panel}<Spy /></BenchProvider>);
 
 describe('findings', () => {
