@@ -2,7 +2,7 @@ import type { Build } from './build';
 import { runRules, verdictOf, type Finding, type Stage, type Verdict } from './finding';
 import { measureGaps, screwNeeds, thicknessAt, type FitReport, type MountRoom, type ScrewNeed } from './fit';
 import { solveFlow, type FlowReport } from './flow';
-import { heatSetup, sizeCooling, solveHeat, solveHeatCases, worstRise, type HeatReport, type HeatSetup, type Sizing } from './heat';
+import { heatSetup, loopMeans, prepareHeat, sizeCooling, solveHeatCases, worstRise, type HeatReport, type HeatSetup, type Sizing } from './heat';
 import { deriveList, type ListReport } from './list';
 import { judgeMetals, type MetalReport } from './metal';
 import { resolve, type Model } from './model';
@@ -50,19 +50,19 @@ export function workOut(build: Build, { offer = [] }: EvaluateOptions = {}): Wor
   const fit = measureGaps(model);
   const screws = screwNeeds(model);
   const setup = heatSetup(model);
-  let temperatures = new Map<string, number>();
-  let flow = solveFlow(model, runs, temperatures);
-  let judged = solveHeat(setup, flow, build.brief.loadCase);
+  const { loadCase } = build.brief;
+  let flow = solveFlow(model, runs, new Map());
+  let prepared = prepareHeat(setup, flow);
   for (let i = 0; i < MOST_ROUNDS; i += 1) {
-    const next = new Map(judged.loops.flatMap((l) => (l.mean_C === null ? [] : [[l.id, l.mean_C] as const])));
-    const moved = Math.max(0, ...[...next].map(([id, t]) => Math.abs(t - (flow.loops.find((l) => l.id === id)?.coolant_C ?? t))));
+    const means = loopMeans(prepared, loadCase);
+    const moved = Math.max(0, ...flow.loops.map((l) => Math.abs((means.get(l.id) ?? l.coolant_C) - l.coolant_C)));
     if (moved < SETTLED_K) break;
-    temperatures = next;
-    flow = solveFlow(model, runs, temperatures);
-    judged = solveHeat(setup, flow, build.brief.loadCase);
+    flow = solveFlow(model, runs, means);
+    prepared = prepareHeat(setup, flow);
   }
-  const heat = solveHeatCases(setup, flow);
-  const sizing = sizeCooling(setup, flow, build.brief.loadCase);
+  const heat = solveHeatCases(prepared);
+  const judged = heat[loadCase];
+  const sizing = sizeCooling(prepared, loadCase);
   const metals = judgeMetals(build);
   const list = deriveList(model, runs);
   const findings = runRules(RULES, { build, model, runs, fit, screws, flow, heat: judged, setup, sizing, metals, list, offer });

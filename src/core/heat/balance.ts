@@ -8,9 +8,11 @@ import { gaussSolve } from './gauss';
 export interface LinkHeat { readonly gain_W?: number; readonly conductance_WK?: number; readonly air_C?: number }
 
 export interface LoopTemperatures {
-  readonly nodes: ReadonlyMap<string, number>;
-  /** Coolant entering and leaving each link, °C. */
-  readonly links: ReadonlyMap<string, { readonly in_C: number; readonly out_C: number }>;
+  readonly nodes: readonly string[];
+  /** Coolant at each node, °C, in the order of `nodes`. */
+  readonly values_C: Float64Array;
+  /** Coolant entering and leaving a link, °C; undefined where nothing flows. */
+  link(id: string): { readonly in_C: number; readonly out_C: number } | undefined;
 }
 
 /** The part of a loop's balance that stays while heats and airs change: which streams flow where, and their capacity. */
@@ -43,10 +45,14 @@ export function balanceLoop({ nodes, streams }: LoopStreams, heat: ReadonlyMap<s
     b[s.to] = (b[s.to] as number) + (h?.gain_W ?? 0) + k * (h?.air_C ?? 0);
   }
   if (!gaussSolve(a, b, n)) return null;
-  const links = new Map(streams.map((s) => {
-    const h = heat.get(s.id);
-    const in_C = b[s.from] as number;
-    return [s.id, { in_C, out_C: in_C + ((h?.gain_W ?? 0) - (h?.conductance_WK ?? 0) * (in_C - (h?.air_C ?? 0))) / s.capacity_WK }];
-  }));
-  return { nodes: new Map(nodes.map((node, i) => [node, b[i] as number])), links };
+  return {
+    nodes, values_C: b,
+    link: (id) => {
+      const s = streams.find((x) => x.id === id);
+      if (!s) return undefined;
+      const h = heat.get(id);
+      const in_C = b[s.from] as number;
+      return { in_C, out_C: in_C + ((h?.gain_W ?? 0) - (h?.conductance_WK ?? 0) * (in_C - (h?.air_C ?? 0))) / s.capacity_WK };
+    },
+  };
 }

@@ -5,6 +5,6 @@ export { coreDrag, radiatorConductance, INSTALLATION, type Core, type RadiatorSt
 export { blockLaw, blockResistance, type BlockLaw } from './block';
 export { heatSetup, coreOf, sourceHeat, type HeatSetup, type RadiatorSetup, type Source } from './setup';
 export { solveHeat, solveHeatCases, noiseOf } from './solve';
-export { prepareHeat, steadyRise, steadyState } from './steady';
+export { loopMeans, prepareHeat, steadyRise, steadyState, type Prepared } from './steady';
 export type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat, PartHeat } from './report';
 export { sizeCooling, coolingCurves, atSpeed, worstRise, speedRange, type Sizing, type CoolingCurve } from './sizing';

@@ -1,10 +1,11 @@
 import type { FlowReport } from '../flow';
 import type { LoadCaseId } from '../part';
+import { falsePosition, type RootTolerance } from '../quantity';
 import type { HeatSetup, RadiatorSetup } from './setup';
 import { coreOf } from './setup';
 import type { CaseReport } from './report';
 import { noiseOf } from './solve';
-import { prepareHeat, steadyRise } from './steady';
+import { prepareHeat, steadyRise, type Prepared } from './steady';
 
 /** All loop fans at one speed, held inside each fan's range. */
 export function atSpeed(setup: HeatSetup, speed_rpm: number): HeatSetup {
@@ -38,19 +39,19 @@ export function speedRange(setup: HeatSetup): readonly [number, number] | null {
 }
 
 /** Answers the brief without the builder trying: how much area, how slow, how fast. */
-export function sizeCooling(setup: HeatSetup, flow: FlowReport, load: LoadCaseId): Sizing {
+export function sizeCooling(prepared: Prepared, load: LoadCaseId): Sizing {
+  const { setup, flow } = prepared;
   const { limits } = setup.model.build.brief;
   const sections = setup.radiators.reduce((s, r) => s + r.sections, 0);
-  const prepared = prepareHeat(setup, flow);
   const riseWith = (conductanceFactor: number): number | null => steadyRise(prepared, load, { conductanceFactor });
   const range = speedRange(setup);
   const riseAt = (rpm: number): number | null => steadyRise(prepareHeat(atSpeed(setup, rpm), flow), load);
   let quietest: number | null = null, loudest: number | null = null;
   if (range) {
     const [slow, fast] = range;
-    const holds = (rpm: number): boolean => (riseAt(rpm) ?? Infinity) <= limits.rise_K;
-    quietest = bisect(slow, fast, holds, 'lowest');
-    loudest = bisect(slow, fast, (rpm) => noiseOf(atSpeed(setup, rpm)) <= limits.noise_dBA, 'highest');
+    quietest = speedWhere(slow, fast, (rpm) => (riseAt(rpm) ?? NO_RISE_K) - limits.rise_K, { x: 1, y: 0.004 });
+    const tooLoud = (rpm: number): number => noiseOf(atSpeed(setup, rpm)) - limits.noise_dBA;
+    loudest = tooLoud(fast) <= 0 ? fast : speedWhere(fast, slow, tooLoud, { x: 1, y: 0.01 });
   }
   return {
     sections, sectionsNeeded: sections > 0 ? needed(sections, limits.rise_K, riseWith) : null,
@@ -59,30 +60,36 @@ export function sizeCooling(setup: HeatSetup, flow: FlowReport, load: LoadCaseId
   };
 }
 
-/** Area factor at which the rise meets the limit, times the sections there are. Bisection in the logarithm to 0.4 %. */
+/** Largest and smallest area factor looked at, and the step of the search upwards. */
+const MOST_AREA = 20, LEAST_AREA = 0.05, AREA_STEP = 1.25;
+
+/**
+ * Area factor at which the rise meets the limit, times the sections there are, to 0.2 %. More area does not always cool more
+ * (intake radiators warm what exhaust radiators breathe), so the search goes outward from the present area to the first
+ * factor that holds: the least area that holds when the present one does, Infinity when none up to 20 times does.
+ */
 function needed(sections: number, limit_K: number, riseWith: (factor: number) => number | null): number | null {
-  if (riseWith(1) === null) return null;
-  let low = 0.05, high = 20;
-  if ((riseWith(high) as number) > limit_K) return Infinity;
-  if ((riseWith(low) as number) <= limit_K) return sections * low;
-  while (high / low > 1.004) {
-    const mid = Math.sqrt(low * high);
-    if ((riseWith(mid) as number) > limit_K) low = mid; else high = mid;
-  }
-  return sections * high;
+  const now = riseWith(1);
+  if (now === null) return null;
+  const excess = (logFactor: number): number => (riseWith(Math.exp(logFactor)) ?? NO_RISE_K) - limit_K;
+  const root = (low: number, high: number): number => sections * Math.exp(falsePosition(excess, Math.log(low), Math.log(high), { x: 0.002, y: 0.004 }));
+  if (now <= limit_K) return excess(Math.log(LEAST_AREA)) <= 0 ? sections * LEAST_AREA : root(LEAST_AREA, 1);
+  for (let low = 1; low < MOST_AREA; low *= AREA_STEP) if (excess(Math.log(low * AREA_STEP)) <= 0) return root(low, low * AREA_STEP);
+  return Infinity;
 }
 
-/** Speed at which a condition that turns once over the range turns; to 8 rpm. */
-function bisect(from: number, to: number, holds: (rpm: number) => boolean, wanted: 'lowest' | 'highest'): number | null {
-  const good = wanted === 'lowest' ? to : from, other = wanted === 'lowest' ? from : to;
-  if (!holds(good)) return null;
-  if (holds(other)) return other;
-  let a = other, b = good;
-  while (Math.abs(a - b) > 8) {
-    const mid = (a + b) / 2;
-    if (holds(mid)) b = mid; else a = mid;
-  }
-  return b;
+/** Stands for "no steady state" where a number is wanted, K. */
+const NO_RISE_K = 1e4;
+
+/**
+ * Speed nearest to `eager` at which an excess is gone: `eager` itself when it holds there, null when it does not hold at
+ * the other end either.
+ */
+function speedWhere(eager: number, other: number, excess: (rpm: number) => number, tolerance: RootTolerance): number | null {
+  const atOther = excess(other);
+  if (atOther > 0) return null;
+  const atEager = excess(eager);
+  return atEager <= 0 ? eager : falsePosition(excess, eager, other, tolerance, atEager, atOther);
 }
 
 export interface CoolingCurve { readonly id: string; readonly label: string; readonly points: readonly { readonly speed_rpm: number; readonly noise_dBA: number; readonly rise_K: number }[] }

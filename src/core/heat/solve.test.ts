@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { demoBuild } from '@/catalogue';
 import { applyEdit, type Build, type Edit } from '../build';
 import { workOut, type Workings } from '../evaluate';
-import { coolingCurves, noiseOf, sizeCooling, worstRise } from '.';
+import { coolingCurves, noiseOf, prepareHeat, sizeCooling, worstRise } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
 const tower = demoBuild('fenland-flood-tower') as Build;
@@ -101,9 +101,23 @@ describe('sizing', () => {
     expect(needs[1]).toBeLessThan(needs[2] as number);
   });
 
+  test('what holds now never needs more than there is, even where more area would not help', () => {
+    const top = desk.items.find((i) => i.id === 'top-radiator');
+    if (top?.placement.on !== 'mount') throw new Error('the demo lost its top radiator');
+    const out: Edit = { do: 'item.place', item: 'top-radiator', placement: { ...top.placement, air: 'out' } };
+    for (const rise_K of [6, 9, 12, 15, 20, 30]) {
+      for (const speed_rpm of [700, 1150, 1900]) {
+        const built = edit(desk, out, { do: 'fans.speed', speed_rpm }, { do: 'brief.limit', values: { rise_K } });
+        const needs = built.reports.sizing.sectionsNeeded ?? NaN;
+        const holds = (worstRise(judged(built)) ?? Infinity) <= rise_K;
+        expect([rise_K, speed_rpm, holds, needs <= 5.03]).toEqual([rise_K, speed_rpm, holds, holds]);
+      }
+    }
+  });
+
   test('nothing to size without radiators', () => {
     const bare = edit(desk, { do: 'loop.remove', loop: 'loop' });
-    expect(sizeCooling(bare.setup, bare.reports.flow, 'torture').sectionsNeeded).toBeNull();
+    expect(sizeCooling(prepareHeat(bare.setup, bare.reports.flow), 'torture').sectionsNeeded).toBeNull();
     expect(coolingCurves(bare.setup, bare.reports.flow, 'torture')).toEqual([]);
   });
 

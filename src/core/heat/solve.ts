@@ -5,7 +5,7 @@ import { blockLaw, blockResistance, type BlockLaw } from './block';
 import { INSTALLATION } from './radiator';
 import type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat } from './report';
 import type { HeatSetup } from './setup';
-import { prepareHeat, steadyState, type HeatOptions, type Prepared } from './steady';
+import { meanOf, prepareHeat, steadyState, type HeatOptions, type Prepared } from './steady';
 import type { Wind } from './wind';
 
 const laws = new WeakMap<object, BlockLaw>();
@@ -33,16 +33,15 @@ export function solvePrepared(prepared: Prepared, load: LoadCaseId, options: Hea
     id: load,
     loops: model.loops.map((g): LoopHeat => {
       const t = temps.get(g.loop.id);
-      const values = t ? [...t.nodes.values()] : [];
-      const mean = values.length > 0 ? values.reduce((a, b) => a + b, 0) / values.length : null;
+      const mean = t ? meanOf(t) : null;
       const moving = (flow.loops.find((l) => l.id === g.loop.id)?.flow_Lmin ?? 0) > 1e-6;
-      return { id: g.loop.id, status: t ? 'steady' : moving ? 'no-radiator' : 'no-flow', rise_K: mean === null ? null : mean - room, mean_C: mean, hottest_C: t ? Math.max(...values) : null, heatIn_W: loopHeat.get(g.loop.id) ?? 0 };
+      return { id: g.loop.id, status: t ? 'steady' : moving ? 'no-radiator' : 'no-flow', rise_K: mean === null ? null : mean - room, mean_C: mean, hottest_C: t ? Math.max(...t.values_C) : null, heatIn_W: loopHeat.get(g.loop.id) ?? 0 };
     }),
     radiators: setup.radiators.map((r, i): RadiatorHeat => {
       const c = conductances[i] as { edge: string; k: number };
       const wind = winds[i] as Wind;
       const airIn = r.air === 'in' ? room : caseAir;
-      const t = temps.get(r.loop)?.links.get(c.edge);
+      const t = temps.get(r.loop)?.link(c.edge);
       const heat = t ? c.k * (t.in_C - airIn) : null;
       const stream = ((wind.flow_m3h * INSTALLATION.airFlow) / 3600) * roomAir.density_kgm3 * roomAir.heatCapacity_JkgK;
       return { id: r.id, loop: r.loop, heat_W: heat, conductance_WK: c.k, airIn_C: airIn, airOut_C: heat !== null && stream > 0 ? airIn + heat / stream : null, airFlow_m3h: wind.flow_m3h * INSTALLATION.airFlow, airDrop_Pa: wind.drop_Pa, face_ms: wind.face_ms, speed_rpm: r.fans[0]?.speed_rpm ?? 0 };
@@ -53,14 +52,14 @@ export function solvePrepared(prepared: Prepared, load: LoadCaseId, options: Hea
       if (s.block && !s.loop) return { ...common, temp_C: null, coolant_C: null, block_KW: null, interface_KW: spot.interface_KW };
       if (!s.block || !s.loop) return { ...common, temp_C: caseAir + heat * spot.onAir_KW, coolant_C: caseAir, block_KW: null, interface_KW: spot.onAir_KW };
       const edge = model.loops.find((g) => g.loop.id === s.loop)?.edges.find((e) => e.item?.id === s.block?.id);
-      const t = edge ? temps.get(s.loop)?.links.get(edge.id) : undefined;
+      const t = edge ? temps.get(s.loop)?.link(edge.id) : undefined;
       const q = flow.links.find((l) => l.id === edge?.id && l.loop === s.loop)?.flow_Lmin ?? 0;
       const block = s.block.part.kind === 'block' ? blockResistance(lawOf(s.block.part.resistance), q) : 0;
       const coolant = t ? (t.in_C + t.out_C) / 2 : null;
       return { ...common, temp_C: coolant === null ? null : coolant + heat * (block + spot.interface_KW), coolant_C: coolant, block_KW: block, interface_KW: spot.interface_KW };
     })),
     parts,
-    nodes: Object.fromEntries([...temps.values()].flatMap((t) => (t ? [...t.nodes] : []))),
+    nodes: Object.fromEntries([...temps.values()].flatMap((t) => (t ? t.nodes.map((node, i) => [node, t.values_C[i] as number] as const) : []))),
     inLoop_W: [...loopHeat.values()].reduce((a, b) => a + b, 0),
     onAir_W, waiting_W: parts.reduce((s, p) => s + (p.to === 'waiting' ? p.heat_W : 0), 0), caseAir_C: caseAir, intake_m3h, exhaust_m3h,
     noise_dBA: noiseOf(setup),
@@ -77,7 +76,6 @@ export function noiseOf(setup: HeatSetup): number {
 }
 
 /** Every load case. */
-export function solveHeatCases(setup: HeatSetup, flow: FlowReport): HeatReport {
-  const prepared = prepareHeat(setup, flow);
+export function solveHeatCases(prepared: Prepared): HeatReport {
   return Object.fromEntries([...LOAD_CASES, 'own' as const].map((c) => [c, solvePrepared(prepared, c)])) as unknown as HeatReport;
 }

@@ -100,7 +100,7 @@ export function steadyState(prepared: Prepared, load: LoadCaseId, options: HeatO
     const temps = new Map(model.loops.map((g) => [g.loop.id, balanceLoop(prepared.streams.get(g.loop.id) as LoopStreams, heat)]));
     const fromIntake = setup.radiators.reduce((s, r, k) => {
       const c = conductances[k] as { edge: string; k: number };
-      const inlet = temps.get(r.loop)?.links.get(c.edge)?.in_C;
+      const inlet = temps.get(r.loop)?.link(c.edge)?.in_C;
       return s + (r.air === 'in' && inlet !== undefined ? c.k * (inlet - room) : 0);
     }, 0);
     return { temps, next: room + (fromIntake + onAir_W) / exchange_WK };
@@ -114,7 +114,8 @@ export function steadyState(prepared: Prepared, load: LoadCaseId, options: HeatO
   return { parts, loopHeat, conductances, temps, caseAir_C: caseAir, onAir_W, intake_m3h, exhaust_m3h };
 }
 
-const meanOf = (t: LoopTemperatures): number => { let sum = 0; for (const v of t.nodes.values()) sum += v; return sum / t.nodes.size; };
+/** Mean coolant around a loop, °C. */
+export const meanOf = (t: LoopTemperatures): number => t.values_C.reduce((a, b) => a + b, 0) / t.values_C.length;
 
 /** Warmest loop's mean coolant over the room, K; null when there is no loop or one has no steady state. */
 export function steadyRise(prepared: Prepared, load: LoadCaseId, options: HeatOptions = {}): number | null {
@@ -125,4 +126,9 @@ export function steadyRise(prepared: Prepared, load: LoadCaseId, options: HeatOp
     worst = Math.max(worst ?? -Infinity, meanOf(t) - prepared.setup.model.build.brief.room_C);
   }
   return worst;
+}
+
+/** Mean coolant of each loop that has a steady state, °C by loop id. */
+export function loopMeans(prepared: Prepared, load: LoadCaseId): ReadonlyMap<string, number> {
+  return new Map([...steadyState(prepared, load).temps].flatMap(([id, t]) => (t ? [[id, meanOf(t)] as const] : [])));
 }

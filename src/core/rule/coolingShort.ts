@@ -19,7 +19,7 @@ export const coolingShort: BuildRule = {
       const loop = context.heat.loops.reduce((a, b) => ((b.rise_K ?? 0) > (a.rise_K ?? 0) ? b : a));
       said.push({
         subjects: [loop.id], title: `Coolant settles ${formatKelvin(rise)} over the room`,
-        detail: `You allow ${formatKelvin(rise_K)}. At this fan speed you need ${sectionWords(sizing.sectionsNeeded)} sections; you have ${sizing.sections}.${sizing.quietestSpeed_rpm === null ? ' Even full fan speed is not enough.' : ''}`,
+        detail: `You allow ${formatKelvin(rise_K)}. At this fan speed ${neededWords(sizing.sectionsNeeded)}; you have ${sizing.sections}.${sizing.quietestSpeed_rpm === null ? ' Even full fan speed is not enough.' : ''}`,
         measured: rise, limit: rise_K, unit: 'K', fixes,
       });
     }
@@ -30,4 +30,8 @@ export const coolingShort: BuildRule = {
   },
 };
 
-export const sectionWords = (n: number | null): string => (n === null ? 'an unknown number of' : Number.isFinite(n) ? formatNumber(n, { decimals: 1 }) : 'more than any number of');
+/** "you need 2.6 sections", also for a number that no area reaches. */
+export function neededWords(n: number | null): string {
+  if (n === null) return 'it is unknown how many sections you need';
+  return Number.isFinite(n) ? `you need ${formatNumber(n, { decimals: 1 })} sections` : 'no number of sections would do';
+}

@@ -2,4 +2,4 @@ export { RULES } from './registry';
 export type { BuildRule, RuleContext } from './context';
 export { defaultPlacements, whyNoMount, type Place } from './places';
 export { SPOT_MARGIN_K } from './heatOver';
-export { sectionWords } from './coolingShort';
+export { neededWords } from './coolingShort';

@@ -2,7 +2,7 @@
 import type { CoolingCurve } from '@/core/heat';
 import { worstRise } from '@/core/heat';
 import { formatCelsius, formatKelvin, formatNumber, formatSpeed, formatWatts } from '@/core/quantity';
-import { sectionWords } from '@/core/rule';
+import { neededWords } from '@/core/rule';
 import { Mark, QuantityField, Segments, Why } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { useCurves } from '@/worker/useCurves';
@@ -33,7 +33,7 @@ export function CoolingStage() {
   return (
     <StageFrame
       stage="cooling" title={title}
-      sentence={rise === null ? 'Something stands still: look at the findings beside.' : <>At {speed} the coolant settles <Why reason={reasonForRise(report, build)}>{formatKelvin(rise)}</Why> over the room at <Why reason={reasonForNoise(build)}>{formatNumber(report.noise_dBA, { decimals: 1 })} dBA</Why>. You need <Why reason={reasonForNeeded(sizing.sections, sizing.sectionsNeeded, rise, limits.rise_K)}>{sectionWords(sizing.sectionsNeeded)} sections</Why>; you have {sizing.sections}.{sizing.quietestSpeed_rpm !== null && sizing.quietestNoise_dBA !== null ? ` The slowest that holds is ${formatSpeed(sizing.quietestSpeed_rpm)}, ${formatNumber(sizing.quietestNoise_dBA, { decimals: 1 })} dBA.` : ''}</>}
+      sentence={rise === null ? 'Something stands still: look at the findings beside.' : <>At {speed} the coolant settles <Why reason={reasonForRise(report, build)}>{formatKelvin(rise)}</Why> over the room at <Why reason={reasonForNoise(build)}>{formatNumber(report.noise_dBA, { decimals: 1 })} dBA</Why>. <Why reason={reasonForNeeded(sizing.sections, sizing.sectionsNeeded, rise, limits.rise_K)}>{neededWords(sizing.sectionsNeeded).replace(/^./, (c) => c.toUpperCase())}</Why>; you have {sizing.sections}.{sizing.quietestSpeed_rpm !== null && sizing.quietestNoise_dBA !== null ? ` The slowest that holds is ${formatSpeed(sizing.quietestSpeed_rpm)}, ${formatNumber(sizing.quietestNoise_dBA, { decimals: 1 })} dBA.` : ''}</>}
       side={<>
         <Section title="Radiators" aside={<Segments label="Load case" value={build.brief.loadCase} options={(['play', 'render', 'torture'] as const).map((value) => ({ value, label: CASE_NAMES[value] }))} onPick={(loadCase) => commit(`judge under ${CASE_NAMES[loadCase].toLowerCase()}`, { do: 'brief.set', values: { loadCase } })} />}>
           <table>

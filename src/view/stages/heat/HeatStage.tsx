@@ -71,7 +71,7 @@ export function HeatStage() {
             </div>
           );
         })}
-        <p className={styles.key}><span className={styles.inLoop} /> in the loop <span className={styles.onAir} /> left on air <span className="soft">The brief is judged under the marked load; click another to change it.</span></p>
+        <p className={styles.key}><span className={styles.inLoop} /> in the loop <span className={styles.onAir} /> left on air {waiting > 0 && <><span className={styles.waiting} /> block not connected yet </>} <span className="soft">The brief is judged under the marked load; click another to change it.</span></p>
       </div>
       <OwnShares />
     </StageFrame>
