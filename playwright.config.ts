@@ -7,7 +7,9 @@ export default defineConfig({
   testDir: 'e2e',
   timeout: 60_000,
   workers: 1,
-  retries: 0,
+  // One more try in CI, where two cores are shared with whatever else runs.
+  retries: process.env.CI ? 1 : 0,
+  expect: { timeout: 10_000 },
   reporter: 'list',
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,

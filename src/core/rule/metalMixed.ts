@@ -26,7 +26,7 @@ export const metalMixed: BuildRule = {
       severity: pair.verdict === 'fails' ? 'fails' as const : 'tight' as const,
       subjects: [...(pair.carriers[pair.a] ?? []), ...(pair.carriers[pair.b] ?? [])].filter((id) => !id.startsWith('fitting:')),
       title: `${METAL_NAMES[pair.dissolves]} and ${METAL_NAMES[nobler]} share one coolant`.replace(/^./, (c) => c.toUpperCase()),
-      detail: `${formatNumber(pair.difference_V, { decimals: 2 })} V apart, ${formatNumber(pair.limit_V, { decimals: 2 })} V allowed. The ${METAL_NAMES[pair.dissolves]} of ${names.join(', ')} dissolves; its area is ${formatNumber(pair.areaRatio, { decimals: 2 })} of the nobler metal's. Use one family throughout: copper, brass and nickel, or aluminium alone.`,
+      detail: `${formatNumber(pair.difference_V, { decimals: 2 })} V apart, ${formatNumber(pair.limit_V, { decimals: 2 })} V allowed. The ${METAL_NAMES[pair.dissolves]} of ${names.join(', ')} dissolves; its area is ${formatNumber(pair.areaRatio, { decimals: pair.areaRatio < 1 ? 2 : 1 })} times the nobler metal's${pair.areaRatio < 1 ? ', which speeds it up' : ''}. Use one family throughout: copper, brass and nickel, or aluminium alone.`,
       measured: pair.difference_V, limit: pair.limit_V, unit: 'V',
       fixes: ANODIC_INDEX[pair.dissolves] > 0.6 ? (pair.carriers[pair.dissolves] ?? []).flatMap((id) => replacements(context, id, pair.dissolves)) : [],
     };
