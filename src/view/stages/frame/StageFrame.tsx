@@ -9,10 +9,13 @@ interface Props { readonly title: string; readonly sentence?: ReactNode; readonl
 /** One main picture and one working panel; the stage's findings close the panel. */
 export function StageFrame({ title, sentence, stage, children, side }: Props) {
   const findings = useBench((s) => s.workings.findings);
+  const name = useBench((s) => s.build.name);
+  const revision = useBench((s) => s.revision);
   const own = stage ? findings.filter((f) => f.stage === stage) : [];
   return (
     <div className={styles.frame}>
       <div className={styles.picture}>
+        <p className={styles.printed}>Zephyron · {name}, revision {revision}</p>
         <h1>{title}</h1>
         {sentence && <p className={styles.sentence}>{sentence}</p>}
         {children}

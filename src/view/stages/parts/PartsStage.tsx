@@ -45,10 +45,10 @@ export function PartsStage() {
         <Section title="Take it along"><p><button type="button" className={styles.act} onClick={() => downloadList(build, list)}>Parts list as CSV</button> <button type="button" className={styles.act} onClick={() => window.print()}>Print the list</button></p></Section>
       </>}
     >
-      <div className={styles.views}><Segments label="Group" value={by} options={[{ value: 'kind', label: 'by kind' }, { value: 'run', label: 'by run' }]} onPick={setBy} /></div>
+      <div className={`${styles.views} no-print`}><Segments label="Group" value={by} options={[{ value: 'kind', label: 'by kind' }, { value: 'run', label: 'by run' }]} onPick={setBy} /></div>
       {by === 'kind' ? (
         <table className={styles.list}>
-          <thead><tr><th className="num">qty</th><th>part</th><th>asked for by</th><th className="num">each</th><th className="num">total, {currency}</th><th /></tr></thead>
+          <thead><tr><th className="num">qty</th><th>part</th><th>asked for by</th><th className="num">each</th><th className="num">total, {currency}</th><th className="no-print" /></tr></thead>
           <tbody>
             {groups.map(({ id: k, name, lines }) => (
               <Fragment key={k}>
@@ -59,7 +59,7 @@ export function PartsStage() {
                     <td><button type="button" className={styles.name} onClick={() => pick(l.for[0] ?? null)}>{l.name}</button> <span className="soft">{l.maker}</span></td>
                     <td className={styles.why}>{l.why}{l.estimated ? <em> (estimated)</em> : null}</td>
                     <td className="num soft">{formatMoney(l.unitPrice)}</td><td className="num">{l.owned ? <span className="soft">owned</span> : formatMoney(l.total)}</td>
-                    <td className="num">{canOwn(l) && <button type="button" className={styles.quiet} onClick={() => own(l)}>{l.owned ? 'buy' : 'own it'}</button>}</td>
+                    <td className="num no-print">{canOwn(l) && <button type="button" className={styles.quiet} onClick={() => own(l)}>{l.owned ? 'buy' : 'own it'}</button>}</td>
                   </tr>
                 ))}
               </Fragment>
