@@ -2,7 +2,7 @@ import type { BlockPart, BlockTarget, LossPoint, WettedSurface } from '@/core/pa
 import type { Vec } from '@/core/shape';
 import { port } from './shapes';
 
-const HEARTH = 'Hearthstone Cooling', QUILL = 'Quillcopper';
+const HEARTH = 'Hearthlow Cooling', QUILL = 'Quillcopper';
 const COPPER: readonly WettedSurface[] = [{ metal: 'copper', area_mm2: 9000 }];
 const NICKEL: readonly WettedSurface[] = [{ metal: 'nickel', platedOver: 'copper', area_mm2: 9000 }];
 

@@ -1,7 +1,7 @@
 import type { CoolantPart, FittingDuty, FittingPart, ScrewPart, TubePart, WettedSurface } from '@/core/part';
 import { craneFt, CRANE_MULTIPLES } from '@/core/flow';
 
-const SEDGE = 'Sedgewick Fittings', REED = 'Reedmace', FONT = 'Fontley Fluids';
+const SEDGE = 'Sedgebank Fittings', REED = 'Reedmace', FONT = 'Fontley Fluids';
 
 const NICKEL: readonly WettedSurface[] = [{ metal: 'nickel', platedOver: 'brass', area_mm2: 700 }];
 
