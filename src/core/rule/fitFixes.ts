@@ -77,7 +77,7 @@ function smaller(context: RuleContext, item: Item): Fix[] {
   if (part.kind === 'radiator') {
     return context.offer.flatMap((p) => (p.kind === 'radiator' && p.section_mm === part.section_mm && p.sections === part.sections && p.size[2] < part.size[2] && p.holeGap_mm === part.holeGap_mm && (p.core.finMetal !== 'aluminium' || part.core.finMetal === 'aluminium') ? [p] : []))
       .sort((a, b) => b.size[2] - a.size[2]).slice(0, 2)
-      .map((p) => ({ label: `Use a thinner core: ${p.name}, ${formatNumber(p.size[2])} mm`, edit: { do: 'item.replace', item: item.id, part: p } }));
+      .map((p) => ({ label: `Use a thinner core: ${p.name}`, edit: { do: 'item.replace', item: item.id, part: p } }));
   }
   if (part.kind === 'reservoir') {
     return context.offer.flatMap((p) => (p.kind === 'reservoir' && p.size[1] < part.size[1] ? [p] : []))

@@ -9,6 +9,6 @@ export const heatOnAir: BuildRule = {
     const on = context.heat.parts.filter((p) => p.to === 'air' && p.heat_W > 0);
     const sum = on.reduce((s, p) => s + p.heat_W, 0);
     if (sum < 1) return [];
-    return [{ subjects: on.map((p) => p.item), title: `${formatWatts(sum)} stay on air`, detail: `${on.map((p) => `${p.name} ${formatWatts(p.heat_W)}`).join(', ')}. The case air stands at ${context.heat.caseAir_C.toFixed(1)} °C.`, measured: sum, unit: 'W' }];
+    return [{ subjects: on.map((p) => p.item), title: `${formatWatts(sum)} stay on air`, detail: `${on.map((p) => `${p.name}: ${formatWatts(p.heat_W)}`).join('; ')}. The case air stands at ${context.heat.caseAir_C.toFixed(1)} °C.`, measured: sum, unit: 'W' }];
   },
 };
