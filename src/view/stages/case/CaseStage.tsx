@@ -46,14 +46,14 @@ export function CaseStage() {
         </Section>
         <Section title={near.length > 0 ? 'Gaps to mind' : 'Nearest gaps'}>
           {fit.gaps.length === 0 ? <p className="soft">Nothing is near anything yet.</p> : (
-            <table><thead><tr><th>between</th><th className="num">gap</th><th className="num">worst</th><th /></tr></thead>
+            <table><thead><tr><th>between</th><th className="num">gap</th><th className="num">worst, mm</th><th /></tr></thead>
               <tbody>{shown.map((g) => <tr key={`${g.a}|${g.b}`}><td><button type="button" className={styles.link} onClick={() => pick(g.a)}>{g.nameA}</button> · {g.nameB}</td><td className="num"><Why reason={reasonForGap(g)}>{formatMillimetres(g.gap_mm, Math.abs(g.gap_mm) < 10 ? 1 : 0)}</Why></td><td className="num soft">{formatNumber(g.worst_mm, { decimals: 1 })}</td><td><Mark verdict={g.verdict === 'clash' ? 'fails' : g.verdict === 'tight' ? 'tight' : 'holds'} /></td></tr>)}</tbody>
             </table>
           )}
         </Section>
         {screws.length > 0 && (
           <Section title="Screws">
-            <table><thead><tr><th>through</th><th>thread</th><th className="num">window</th><th className="num">length</th><th /></tr></thead>
+            <table><thead><tr><th>through</th><th>thread</th><th className="num">window, mm</th><th className="num">length, mm</th><th /></tr></thead>
               <tbody>{screws.map((s) => <tr key={`${s.radiator}-${s.fans}`}><td>{s.fans ? build.items.find((i) => i.id === s.fans)?.name : `frame, ${build.items.find((i) => i.id === s.radiator)?.name ?? ''}`}</td><td className="mono">{s.thread}</td><td className="num soft">{formatNumber(s.window.shortest_mm, { decimals: 1 })}–{formatNumber(s.window.longest_mm, { decimals: 1 })}</td><td className="num">{s.length_mm === null ? 'none' : `${s.quantity} × ${s.length_mm}${s.washers > 0 ? `, ${s.washers} washers` : ''}`}</td><td><Mark verdict={s.verdict === 'holds' ? 'holds' : s.verdict === 'none' ? 'tight' : 'fails'} /></td></tr>)}</tbody>
             </table>
             <p className={styles.caution}>Too long a screw pierces a tube behind the fins and ruins the radiator. Measure before you turn it home.</p>
@@ -79,7 +79,7 @@ function Ruler({ name, published_mm, used_mm, free_mm, blockedBy }: { readonly n
         <div className={styles.used} data-over={over || undefined} style={{ width: pc(used_mm) }} />
         <div className={styles.said} style={{ left: pc(published_mm) }} title={`the maker says ${formatNumber(published_mm)} mm`} />
       </div>
-      <span className={styles.rulerText}>{used_mm > 0 ? <>{formatNumber(used_mm)} taken, {formatNumber(Math.max(0, free_mm - used_mm))} left</> : <>{formatNumber(free_mm)} free</>}<span className="soft"> to {blockedBy ?? 'the far wall'}</span></span>
+      <span className={styles.rulerText}>{used_mm > 0 ? <>{formatNumber(used_mm)} mm taken, {over ? `${formatNumber(used_mm - free_mm)} mm too deep` : `${formatNumber(free_mm - used_mm)} mm left`}</> : <>{formatNumber(free_mm)} mm free</>}<span className="soft"> {over ? 'for' : 'to'} {blockedBy ?? 'the far wall'}</span></span>
     </div>
   );
 }

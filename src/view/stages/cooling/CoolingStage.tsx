@@ -62,7 +62,7 @@ export function CoolingStage() {
         </Section>
         <Changes curves={curves} speed={middle} stale={stale} />
         <Section title={`Hottest spots under ${CASE_NAMES[build.brief.loadCase].toLowerCase()}`}>
-          <table><tbody>{[...report.spots].sort((a, b) => a.limit_C - (a.temp_C ?? 0) - (b.limit_C - (b.temp_C ?? 0))).slice(0, 5).map((s) => <tr key={`${s.item}-${s.spot}`}><td>{s.name}{s.cooledBy ? '' : ', on air'}</td><td className="num"><Why reason={reasonForSpot(s)}>{formatCelsius(s.temp_C)}</Why></td><td className="num soft">limit {formatNumber(s.limit_C)}</td><td><Mark verdict={spotVerdict(s)} /></td></tr>)}</tbody></table>
+          <table><tbody>{[...report.spots].sort((a, b) => a.limit_C - (a.temp_C ?? 0) - (b.limit_C - (b.temp_C ?? 0))).slice(0, 5).map((s) => <tr key={`${s.item}-${s.spot}`}><td>{s.name}{s.cooledBy ? '' : ', on air'}</td><td className="num"><Why reason={reasonForSpot(s)}>{formatCelsius(s.temp_C)}</Why></td><td className="num soft">limit {formatCelsius(s.limit_C)}</td><td><Mark verdict={spotVerdict(s)} /></td></tr>)}</tbody></table>
         </Section>
       </>}
     >

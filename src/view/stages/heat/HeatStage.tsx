@@ -43,7 +43,7 @@ export function HeatStage() {
         </Section>
         <Section title={`Hottest spots under ${CASE_NAMES[build.brief.loadCase].toLowerCase()}`}>
           <table>
-            <thead><tr><th>spot</th><th className="num">reaches</th><th className="num">limit</th><th /></tr></thead>
+            <thead><tr><th>spot</th><th className="num">reaches</th><th className="num">limit, °C</th><th /></tr></thead>
             <tbody>
               {[...judged.spots].sort((a, b) => (b.temp_C ?? 999) - b.limit_C - ((a.temp_C ?? 999) - a.limit_C)).map((s) => (
                 <tr key={`${s.item}-${s.spot}`}><td>{s.name}{s.cooledBy ? '' : ', on air'}</td><td className="num">{s.temp_C === null ? 'unknown yet' : <Why reason={reasonForSpot(s)}>{formatCelsius(s.temp_C)}</Why>}</td><td className="num soft">{formatNumber(s.limit_C)}</td><td><Mark verdict={spotVerdict(s)} /></td></tr>

@@ -11,9 +11,9 @@ export function LogStage() {
   const { workings } = useBench((s) => s);
   const { heat, flow } = workings.reports;
   return (
-    <StageFrame title="The log is not here yet" sentence="Readings of the finished machine will be set against the prediction here, and the model calibrated by them. The prediction to hold it to stands below; write your readings beside it on paper for now." side={<Section title="What to note"><p>After one hour of combined load: room, coolant and part temperatures, fan and pump speed, flow, noise. One thermometer for room and coolant avoids half of the error.</p></Section>}>
+    <StageFrame title="The log is not here yet" sentence="Readings of the finished machine will be set against the prediction here, and the model calibrated by them. The prediction to hold it to stands below; write your readings beside it on paper for now." side={<Section title="What to note"><p>After one hour of combined load: room, coolant and part temperatures, fan and pump speed, flow, noise. Use the same thermometer for room and coolant: what it reads wrong cancels in the difference.</p></Section>}>
       <table style={{ maxWidth: 720 }}>
-        <thead><tr><th>load</th><th className="num">coolant over room</th><th className="num">hottest coolant</th><th className="num">hottest part</th><th className="num">flow</th><th className="num">noise</th></tr></thead>
+        <thead><tr><th>load</th><th className="num">coolant over room</th><th className="num">hottest coolant</th><th className="num">hottest part</th><th className="num">flow</th><th className="num">noise, est.</th></tr></thead>
         <tbody>
           {LOAD_CASES.map((c) => {
             const r = heat[c];
