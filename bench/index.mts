@@ -1,13 +1,16 @@
 /** Speed as ratios in one run, never as a timed test: medians side by side on the machine at hand. */
 import { cpus } from 'node:os';
+import { InitHydOption, Option, Project, Workspace } from 'epanet-js';
 import { Bench } from 'tinybench';
 import { CATALOGUE, DEMO_BUILDS, demoBuild } from '../src/catalogue';
 import { applyEdit, type Build } from '../src/core/build';
 import { evaluate, workOut } from '../src/core/evaluate';
 import { measureGaps } from '../src/core/fit';
-import { solveFlow, solveNetwork, type LinkLaw } from '../src/core/flow';
+import { flowAtShares, pumpCurve, readyNetwork, solveFlow, solveNetwork, type FlowNetwork, type NetworkLink } from '../src/core/flow';
 import { coolingCurves, crossflowApproximation, crossflowEffectiveness, solveHeat } from '../src/core/heat';
+import { water } from '../src/core/fluid';
 import { parseBuild } from '../src/core/guard';
+import { inpLoops, writeInp } from '../src/core/inp';
 import { resolve } from '../src/core/model';
 
 const tower = demoBuild('fenland-flood-tower') as Build;
@@ -16,14 +19,29 @@ const w = workOut(tower);
 const temperatures = new Map(w.reports.flow.loops.map((l) => [l.id, l.coolant_C]));
 
 /** A ladder of parallel branches: a network larger than any loop a builder makes. */
-function ladder(rungs: number): LinkLaw[] {
-  const part = (id: string, from: string, to: string, b: number): LinkLaw => ({ id, from, to, drop: (q) => 0.1 * q + b * q * Math.abs(q), slope: (q) => 0.1 + 2 * b * Math.abs(q) });
-  const links: LinkLaw[] = [{ id: 'pump', from: 'a0', to: 'b0', drop: (q) => -(60 - 0.2 * q * Math.abs(q)), slope: (q) => 1e-3 + 0.4 * Math.abs(q) }];
-  for (let i = 0; i < rungs; i += 1) links.push(part(`r${i}`, `b${i}`, `a${i}`, 1 + (i % 3)), part(`f${i}`, `b${i}`, `b${i + 1}`, 0.1), part(`e${i}`, `a${i + 1}`, `a${i}`, 0.1));
+function ladder(rungs: number): FlowNetwork {
+  const part = (id: string, from: string, to: string, k: number): NetworkLink => ({ id, from, to, pipe: { length_mm: 300, bore_mm: 10, minor: [{ k: 20 * k, bore_mm: 10, of: 'part' }] } });
+  const links: NetworkLink[] = [{ id: 'pump', from: 'a0', to: 'b0', pump: { speed: 1, curve: pumpCurve([[0, 6], [10, 5], [20, 3.4], [40, 0.2]], 4800) } }];
+  for (let i = 0; i < rungs; i += 1) links.push(part(`r${i}`, `b${i}`, `a${i}`, 1 + (i % 3)), part(`f${i}`, `b${i}`, `b${i + 1}`, 0.1), { id: `e${i}`, from: `a${i + 1}`, to: `a${i}`, pipe: { length_mm: 200 + i, bore_mm: 10, minor: [] } });
   links.push(part('last', `b${rungs}`, `a${rungs}`, 1));
-  return links;
+  return { fluid: water(30), links, fixed: ['a0'] };
 }
-const big = ladder(66);
+const big = ladder(66), bigReady = readyNetwork(big);
+const split = readyNetwork(splitNetwork());
+const thousand = Array.from({ length: 1000 }, (_, i) => 0.2 + (0.8 * i) / 1000);
+
+/** Three branches between two headers, pump and radiator in the trunk. */
+function splitNetwork(): FlowNetwork {
+  const tube = (id: string, from: string, to: string, length_mm: number): NetworkLink => ({ id, from, to, pipe: { length_mm, bore_mm: 10, minor: [{ k: 2, bore_mm: 9, of: 'ends' }] } });
+  const block = (id: string, from: string, to: string): NetworkLink => ({ id, from, to, curve: { a: 0.3, b: 0.6 } });
+  return {
+    fluid: water(30), fixed: ['tank'],
+    links: [
+      { id: 'pump', from: 'tank', to: 'p', pump: { speed: 1, curve: pumpCurve([[0, 4], [5, 3.5], [10, 2.75], [20, 0.5]], 4800) } }, tube('t0', 'p', 's', 300),
+      ...[1, 2, 3].flatMap((i) => [tube(`t${i}`, 's', `x${i}`, 200 + 50 * i), block(`b${i}`, `x${i}`, 'j')]), tube('t4', 'j', 'r', 400), block('radiator', 'r', 'tank'),
+    ],
+  };
+}
 
 /** Kept so that no loop is optimised away. */
 let sink = 0;
@@ -39,7 +57,9 @@ bench
   .add('one edit applied', () => { applyEdit(tower, { do: 'fans.speed', speed_rpm: 1200 }); })
   .add('guard of the whole document', () => { parseBuild(text); })
   .add('rise against noise, 5 curves × 25 speeds', () => { coolingCurves(w.setup, w.reports.flow, 'render', 24); })
-  .add('network of 200 links', () => { solveNetwork(big, ['a0']); })
+  .add('network of 200 links, from nothing (limit 5 ms)', () => { sink += solveNetwork(big).iterations; })
+  .add('network of 200 links, made ready', () => { sink += bigReady.run().iterations; })
+  .add('1,000 operating points of a loop with three branches (limit 50 ms)', () => { sink += flowAtShares(split.network, thousand)[999] ?? 0; })
   .add('effectiveness, exact series × 1,000', () => { for (let i = 0; i < 1000; i += 1) sink += crossflowEffectiveness(0.2 + i / 300, 0.3); })
   .add('effectiveness, approximate formula × 1,000', () => { for (let i = 0; i < 1000; i += 1) sink += crossflowApproximation(0.2 + i / 300, 0.3); });
 await bench.run();
@@ -51,3 +71,35 @@ const whole = median(bench.tasks[0]?.name ?? '');
 console.log(`${cpus()[0]?.model.trim() ?? 'unknown processor'}, ${cpus().length} threads, Node ${process.version}, ${DEMO_BUILDS.length} demos`);
 console.log(`${'task'.padEnd(56)}${'median'.padStart(12)}${'of an evaluation'.padStart(20)}`);
 for (const t of bench.tasks) { const m = median(t.name); console.log(`${t.name.padEnd(56)}${`${m.toFixed(3)} ms`.padStart(12)}${`× ${(m / whole).toFixed(3)}`.padStart(20)}`); }
+
+/** Our solve against EPANET's on the same exported networks, each project already open; both start anew from their own first guess. */
+const workspace = new Workspace();
+await workspace.loadModule();
+const solid: readonly { readonly name: string; readonly text: string; run(): void }[] = [
+  ...DEMO_BUILDS.map((d) => {
+    const own = workOut(d.build);
+    const loops = inpLoops(own.model, own.reports.runs, own.reports.flow);
+    const ready = loops.map((l) => readyNetwork(l.network));
+    return { name: d.name, text: writeInp(d.name, loops), run: () => { for (const r of ready) sink += r.run().iterations; } };
+  }),
+  { name: 'three branches', text: writeInp('three branches', [{ id: 'loop', name: 'loop', network: split.network }]), run: () => { sink += split.run().iterations; } },
+  { name: 'ladder of 200 links', text: writeInp('ladder', [{ id: 'loop', name: 'loop', network: big }]), run: () => { sink += bigReady.run().iterations; } },
+];
+console.log('\nEPANET 2.3.5, project open: solveH is one whole solve; runH one more with the hydraulics held open and flows started anew');
+console.log(`${'one solve'.padEnd(24)}${'solveH'.padStart(14)}${'runH'.padStart(14)}${'ours'.padStart(12)}${'against solveH'.padStart(16)}${'against runH'.padStart(16)}`);
+for (const s of solid) {
+  const project = new Project(workspace);
+  workspace.writeFile('bench.inp', s.text);
+  project.open('bench.inp', 'bench.rpt', 'bench.bin');
+  project.setOption(Option.Accuracy, 1e-8);
+  const pair = new Bench({ time: 400, warmupTime: 200 });
+  pair.add('solveH', () => { project.solveH(); });
+  await pair.run();
+  project.openH();
+  pair.add('runH', () => { project.initH(InitHydOption.InitFlow); project.runH(); }).add('ours', () => { for (let i = 0; i < 10; i += 1) s.run(); });
+  await pair.run();
+  project.close();
+  const of = (name: string): number => (pair.tasks.find((t) => t.name === name)?.result as { latency?: { p50?: number } } | undefined)?.latency?.p50 ?? NaN;
+  const whole = 1000 * of('solveH'), bare = 1000 * of('runH'), ours = 100 * of('ours');
+  console.log(`${s.name.padEnd(24)}${`${whole.toFixed(1)} µs`.padStart(14)}${`${bare.toFixed(1)} µs`.padStart(14)}${`${ours.toFixed(2)} µs`.padStart(12)}${`× ${(whole / ours).toFixed(1)}`.padStart(16)}${`× ${(bare / ours).toFixed(1)}`.padStart(16)}`);
+}

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, DEMO_BUILDS, demoBuild, STANDARD_KIT } from '@/catalogue';
 import { applyEdit, emptyBuild, type Build } from './build';
 import { evaluate, workOut } from './evaluate';
-import { loopCurve, pumpMargin, pumpsCurve, slowestSpeedFor } from './flow';
+import { atFullSpeed, networkOf, operatingCurves, pumpMargin, slowestShareFor } from './flow';
 import { defaultPlacements } from './rule';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
@@ -57,25 +57,25 @@ describe('the operating point', () => {
   const graph = w.model.loops[0];
   if (!graph) throw new Error('the demo lost its loop');
   const state = w.reports.flow.loops[0];
-  const at = state?.coolant_C ?? 30;
+  const network = networkOf(w.model, graph, w.reports.runs, state?.coolant_C ?? 30);
 
   test('lies on both curves', () => {
     const q = state?.flow_Lmin ?? NaN;
-    const [loop] = loopCurve(w.model, graph, w.reports.runs, at, [q]), [pump] = pumpsCurve(graph, at, [q]);
-    expect(loop?.pressure_kPa).toBeCloseTo(state?.head_kPa ?? NaN, 3);
-    expect(pump?.pressure_kPa).toBeCloseTo(state?.head_kPa ?? NaN, 3);
+    const curves = operatingCurves(network);
+    expect(curves?.takes(q)).toBeCloseTo(state?.head_kPa ?? NaN, 3);
+    expect(curves?.gives(q)).toBeCloseTo(state?.head_kPa ?? NaN, 3);
   });
 
   test('the slowest speed for a flow gives that flow', () => {
-    const share = slowestSpeedFor(w.model, graph, w.reports.runs, at, 4) ?? NaN;
+    const share = slowestShareFor(atFullSpeed(network), 4) ?? NaN;
     const slow = applyEdit(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: share * 4800 } }).build;
     expect(workOut(slow).reports.flow.loops[0]?.flow_Lmin).toBeCloseTo(4, 1);
-    expect(slowestSpeedFor(w.model, graph, w.reports.runs, at, 25)).toBeNull();
+    expect(slowestShareFor(atFullSpeed(network), 25)).toBeNull();
   });
 
   test('margin is what is to spare at the target', () => {
-    expect(pumpMargin(w.model, graph, w.reports.runs, at, state?.flow_Lmin ?? NaN)).toBeCloseTo(0, 3);
-    expect(pumpMargin(w.model, graph, w.reports.runs, at, 2) ?? 0).toBeGreaterThan(0.3);
+    expect(pumpMargin(network, state?.flow_Lmin ?? NaN)).toBeCloseTo(0, 3);
+    expect(pumpMargin(network, 2) ?? 0).toBeGreaterThan(0.3);
   });
 
   test('a parallel bypass is solved as a network and raises the pump\'s flow', () => {
@@ -85,8 +85,8 @@ describe('the operating point', () => {
     expect(b.reports.flow.pumps[0]?.flow_Lmin ?? 0).toBeGreaterThan(state?.flow_Lmin ?? NaN);
     const g = b.model.loops[0];
     if (!g) throw new Error('no loop');
-    const [through] = loopCurve(b.model, g, b.reports.runs, at, [b.reports.flow.pumps[0]?.flow_Lmin ?? NaN]);
-    expect(through?.pressure_kPa).toBeCloseTo(b.reports.flow.loops[0]?.head_kPa ?? NaN, 1);
+    const through = operatingCurves(networkOf(b.model, g, b.reports.runs, b.reports.flow.loops[0]?.coolant_C ?? 30))?.takes(b.reports.flow.pumps[0]?.flow_Lmin ?? NaN);
+    expect(through).toBeCloseTo(b.reports.flow.loops[0]?.head_kPa ?? NaN, 1);
   });
 });
 

@@ -20,7 +20,7 @@ const PLACEMENTS = {
   bench: on('bench'), tray: on('tray'), board: on('board'), bay: on('bay'), slot: on('slot', { slot: Joi.number().integer().min(1).max(10).required() }), riser: on('riser'), item: on('item', { item: id().required() }),
   radiator: on('radiator', { item: id().required(), face: Joi.string().valid('frame', 'interior').required() }),
   mount: on('mount', { mount: id().required(), slide_mm: mm(-500, 1000).required(), ports: Joi.string().valid('start', 'end').required(), air: Joi.string().valid('in', 'out').required() }),
-  spot: on('spot', { spot: id().required(), turn: turn.required() }), free: on('free', { at: vec().required(), turn: turn.required() }),
+  line: on('line'), spot: on('spot', { spot: id().required(), turn: turn.required() }), free: on('free', { at: vec().required(), turn: turn.required() }),
 };
 
 const pick = (key: string, schemas: Record<string, Joi.ObjectSchema>): Joi.AlternativesSchema => Joi.alternatives().conditional(`.${key}`, {
@@ -31,7 +31,7 @@ const itemPart = pick('kind', { processor: PART_SCHEMAS.processor, card: PART_SC
 
 export const itemSchema = Joi.object({
   id: id().required(), name: text(80).required(), part: itemPart.required(), placement: pick('on', PLACEMENTS).required(),
-  settings: Joi.object({ speed_rpm: Joi.number().min(0).max(20000), draw_W: Joi.number().min(0).max(2000), ownShare: Joi.number().min(0).max(1.5), owned: Joi.boolean(), screw_mm: mm(1, 100) }).required(),
+  settings: Joi.object({ speed_rpm: Joi.number().min(0).max(20000), draw_W: Joi.number().min(0).max(2000), ownShare: Joi.number().min(0).max(1.5), owned: Joi.boolean(), shut: Joi.boolean(), clogged: Joi.number().min(0).max(0.95), screw_mm: mm(1, 100) }).required(),
 });
 
 const ref = { item: id().required(), port: id().required() };

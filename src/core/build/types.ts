@@ -42,6 +42,8 @@ export type Placement =
   | { readonly on: 'radiator'; readonly item: string; readonly face: 'frame' | 'interior' }
   | { readonly on: 'mount'; readonly mount: string; readonly slide_mm: number; readonly ports: 'start' | 'end'; readonly air: 'in' | 'out' }
   | { readonly on: 'spot'; readonly spot: string; readonly turn: Turn }
+  /** Hangs in its runs, somewhere between the parts they lead to. */
+  | { readonly on: 'line' }
   | { readonly on: 'free'; readonly at: Vec; readonly turn: Turn };
 
 export interface Settings {
@@ -53,6 +55,10 @@ export interface Settings {
   readonly ownShare?: number;
   /** Already in the drawer: listed at no cost. */
   readonly owned?: boolean;
+  /** A valve that is shut: nothing passes. */
+  readonly shut?: boolean;
+  /** Share of the channels plugged by dirt, 0–0.95. */
+  readonly clogged?: number;
   /** Length of screw chosen by hand. */
   readonly screw_mm?: number;
 }

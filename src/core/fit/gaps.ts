@@ -109,7 +109,7 @@ function restsOn(p: PlacedItem): readonly (MountFace | 'tray')[] {
   const { placement } = p.item;
   const faces: Record<Placement['on'], readonly (MountFace | 'tray')[]> = {
     bench: [], tray: ['tray', 'rear'], board: ['tray'], bay: ['bottom', 'rear', 'tray'], slot: ['rear', 'tray'], riser: ['rear'],
-    item: ['tray', 'rear'], radiator: [], mount: [], spot: ['bottom'], free: [],
+    item: ['tray', 'rear'], radiator: [], mount: [], spot: ['bottom'], free: [], line: [],
   };
   return placement.on === 'mount' || placement.on === 'radiator' ? mountFaces(p) : faces[placement.on];
 }

@@ -37,12 +37,18 @@ export interface CurveScale {
   readonly densityRatio: number;
 }
 
-/** Drop in kPa at a flow in L/min, odd in Q (a reversed flow drops the other way). */
-export function lossDrop(curve: LossCurve, flow_Lmin: number, scale: CurveScale = { viscosityRatio: 1, densityRatio: 1 }): number {
-  return curve.a * scale.viscosityRatio * flow_Lmin + curve.b * scale.densityRatio * flow_Lmin * Math.abs(flow_Lmin);
+/** The curve with another fluid: the laminar share goes with viscosity, the rest with density. */
+export const scaleCurve = (curve: LossCurve, { viscosityRatio, densityRatio }: CurveScale): LossCurve => ({ a: curve.a * viscosityRatio, b: curve.b * densityRatio });
+
+/**
+ * The curve with a share of its channels plugged, 0 to under 1: the flow goes through the rest, each of which sees more of it,
+ * so dp(Q) becomes dp(Q / (1 − share)). Throws RangeError outside that range.
+ */
+export function clogCurve(curve: LossCurve, share: number): LossCurve {
+  if (!(share >= 0 && share < 1)) throw new RangeError(`a clogged share must be 0 to under 1, got ${share}`);
+  const open = 1 - share;
+  return { a: curve.a / open, b: curve.b / (open * open) };
 }
 
-/** Its slope, kPa per L/min. */
-export function lossSlope(curve: LossCurve, flow_Lmin: number, scale: CurveScale = { viscosityRatio: 1, densityRatio: 1 }): number {
-  return curve.a * scale.viscosityRatio + 2 * curve.b * scale.densityRatio * Math.abs(flow_Lmin);
-}
+/** Drop in kPa at a flow in L/min, odd in Q (a reversed flow drops the other way). */
+export const lossDrop = (curve: LossCurve, flow_Lmin: number): number => (curve.a + curve.b * Math.abs(flow_Lmin)) * flow_Lmin;

@@ -1,16 +1,15 @@
-import type { Loop } from '../build';
-import { water, type FluidProperties } from '../fluid';
-import type { GraphEdge } from '../model';
-import type { PumpPart } from '../part';
+import type { Kit, Loop } from '../build';
+import { coolantProperties, water, type FluidProperties } from '../fluid';
+import type { GraphEdge, LoopGraph, Model } from '../model';
+import type { LossPoint, PumpPart } from '../part';
 import type { Run } from '../run';
-import { fitLossCurve, lossDrop, lossSlope, type CurveScale, type LossFit } from './curve';
+import { clogCurve, fitLossCurve, scaleCurve, type CurveScale, type LossFit } from './curve';
+import type { FlowNetwork, NetworkLink } from './links';
 import { bendK, contractionK, expansionK } from './minor';
-import type { LinkLaw } from './network';
-import { headToPressure, pumpCurve, pumpHead, type PumpCurve } from './pump';
-import { tubeDrop, tubeSlope, type KAtBore, type TubeLoss } from './tube';
-import type { Kit } from '../build';
+import { pumpCurve, type PumpCurve } from './pump';
+import type { KAtBore, TubeLoss } from './tube';
 
-/** Part curves are measured with water at this temperature unless the part says otherwise. */
+/** Part curves are measured with water at this temperature. */
 const MEASURED_C = 25;
 const MEASURED_WATER = water(MEASURED_C);
 
@@ -20,7 +19,7 @@ export function curveScale(fluid: FluidProperties): CurveScale {
 
 /** Fits are made once a passage: parts are immutable snapshots. */
 const fits = new WeakMap<object, LossFit>();
-function fitOf(points: readonly (readonly [number, number])[]): LossFit {
+export function fitOf(points: readonly LossPoint[]): LossFit {
   let fit = fits.get(points);
   if (!fit) { fit = fitLossCurve(points); fits.set(points, fit); }
   return fit;
@@ -56,24 +55,31 @@ export function pumpShare(part: PumpPart, speed_rpm: number | undefined): number
   return (speed_rpm ?? part.fullSpeed_rpm) / part.fullSpeed_rpm;
 }
 
-/** The law of one edge of a loop's graph. Joints are short bores: their K alone. */
-export function edgeLaw(edge: GraphEdge, loop: Loop, run: Run | undefined, kit: Kit, fluid: FluidProperties): LinkLaw {
-  const { id, from, to } = edge;
-  if (edge.kind !== 'passage') {
-    const loss: TubeLoss = run ? tubeLossOf(run, loop, kit) : { length_mm: 0, bore_mm: loop.tube.inner_mm, minor: [] };
-    return { id, from, to, drop: (q) => tubeDrop(loss, q, fluid), slope: (q) => tubeSlope(loss, q, fluid) };
+/** What one edge of a loop's graph takes or gives; null where nothing can pass (a shut valve). */
+export function linkOf(edge: GraphEdge, loop: Loop, run: Run | undefined, kit: Kit, fluid: FluidProperties): NetworkLink | null {
+  const ends = { id: edge.id, from: edge.from, to: edge.to };
+  if (edge.kind !== 'passage') return { ...ends, pipe: run ? tubeLossOf(run, loop, kit) : { length_mm: 0, bore_mm: loop.tube.inner_mm, minor: [] } };
+  const { item, passage } = edge;
+  if (item?.part.kind === 'pump') return { ...ends, pump: { curve: curveOfPump(item.part), speed: pumpShare(item.part, item.settings.speed_rpm) } };
+  if (item?.settings.shut) return null;
+  if (item?.part.kind === 'inline' && item.part.tee) {
+    const { bore_mm, run: [a], branch, leg_mm } = item.part.tee;
+    const leg = passage?.from === branch ? 'branch' : passage?.from === a ? 'run-a' : 'run-b';
+    return { ...ends, pipe: { length_mm: leg_mm, bore_mm, minor: [] }, tee: { id: item.id, leg, bore_mm } };
   }
-  if (edge.item?.part.kind === 'pump') {
-    const curve = curveOfPump(edge.item.part);
-    const s = pumpShare(edge.item.part, edge.item.settings.speed_rpm);
-    return {
-      id, from, to,
-      drop: (q) => -headToPressure(pumpHead(curve, q, s).head_m, fluid.density_kgm3),
-      slope: (q) => -headToPressure(pumpHead(curve, q, s).slope, fluid.density_kgm3),
-    };
-  }
-  const points = edge.passage?.points ?? [];
+  const points = passage?.points ?? [];
   const fit = points.some(([q]) => q > 0) ? fitOf(points) : { a: 1e-4, b: 0 };
-  const scale = curveScale(fluid);
-  return { id, from, to, drop: (q) => lossDrop(fit, q, scale), slope: (q) => lossSlope(fit, q, scale) };
+  return { ...ends, curve: clogCurve(scaleCurve(fit, curveScale(fluid)), item?.settings.clogged ?? 0) };
+}
+
+const isReservoir = (model: Model, node: string): boolean => model.placed.get(node.split('/')[0] as string)?.item.part.kind === 'reservoir';
+
+/** A loop as a network of its coolant at a temperature; the first reservoir holds the pressure. */
+export function networkOf(model: Model, graph: LoopGraph, runs: readonly Run[], coolant_C: number): FlowNetwork {
+  const fluid = coolantProperties(graph.loop.coolant.base, coolant_C);
+  const links = graph.edges.flatMap((e) => linkOf(e, graph.loop, runs.find((r) => r.id === e.id && r.loop === graph.loop.id), model.build.kit, fluid) ?? []);
+  const reservoir = graph.edges.flatMap((e) => [e.from, e.to]).find((node) => isReservoir(model, node));
+  const inlet = links.find((l) => l.pump)?.from;
+  const fixed = reservoir ?? inlet;
+  return { fluid, links, fixed: fixed === undefined ? [] : [fixed] };
 }

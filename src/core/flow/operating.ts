@@ -1,34 +1,44 @@
-import { coolantProperties } from '../fluid';
-import type { LoopGraph, Model } from '../model';
-import type { Run } from '../run';
-import { curveOfPump, pumpShare } from './laws';
-import { solveNetwork, type LinkLaw } from './network';
-import { headToPressure, pumpHead } from './pump';
-import { loopLaws } from './solve';
+import type { FlowNetwork } from './links';
+import { HELD, pumpGroup, type PumpGroup } from './group';
+import { readyNetwork, type ReadyNetwork } from './network';
 
 export interface ChartPoint { readonly flow_Lmin: number; readonly pressure_kPa: number }
 
-/** What the loop without its pumps takes at each flow, kPa. The flow enters where the first pump leaves and is taken where it draws. */
-export function loopCurve(model: Model, graph: LoopGraph, runs: readonly Run[], coolant_C: number, flows: readonly number[]): readonly ChartPoint[] {
-  const isPump = (id: string): boolean => graph.edges.some((e) => e.id === id && e.item?.part.kind === 'pump');
-  const laws = loopLaws(model, graph, runs, coolant_C);
-  const first = laws.find((l) => isPump(l.id));
-  if (!first) return [];
-  const rest = laws.filter((l) => !isPump(l.id));
-  const bypassed: LinkLaw[] = laws.filter((l) => isPump(l.id) && l !== first).map((l) => ({ ...l, drop: (q: number) => 1e-4 * q, slope: () => 1e-4 }));
-  if (!graph.branched) {
-    return flows.map((flow_Lmin) => ({ flow_Lmin, pressure_kPa: rest.reduce((sum, l) => sum + l.drop(flow_Lmin), 0) }));
-  }
-  return flows.map((flow_Lmin) => {
-    const forced: LinkLaw = { id: first.id, from: first.from, to: first.to, drop: (q) => 1e4 * (q - flow_Lmin), slope: () => 1e4, guess_Lmin: flow_Lmin };
-    const solved = solveNetwork([...rest, ...bypassed, forced], [first.from]);
-    return { flow_Lmin, pressure_kPa: solved.pressures.get(first.to) ?? 0 };
-  });
+/** Pumps against loop: what the one gives and the other takes at any flow, and where they meet at any speed. */
+export interface OperatingCurves {
+  readonly group: PumpGroup;
+  /** What the loop without its pumps takes at a flow, kPa. */
+  takes(flow_Lmin: number): number;
+  /** What the pumps give together at a flow, kPa; `share` multiplies their speeds. */
+  gives(flow_Lmin: number, share?: number): number;
 }
 
-/** What the loop's pumps give together at each flow, kPa: series pumps add heads. */
-export function pumpsCurve(graph: LoopGraph, coolant_C: number, flows: readonly number[], share?: number): readonly ChartPoint[] {
-  const density = coolantProperties(graph.loop.coolant.base, coolant_C).density_kgm3;
-  const pumps = graph.edges.flatMap((e) => (e.item?.part.kind === 'pump' ? [{ curve: curveOfPump(e.item.part), s: share ?? pumpShare(e.item.part, e.item.settings.speed_rpm) }] : []));
-  return flows.map((flow_Lmin) => ({ flow_Lmin, pressure_kPa: pumps.reduce((sum, p) => sum + headToPressure(pumpHead(p.curve, flow_Lmin, p.s).head_m, density), 0) }));
+/** Null without a pump, or when pumps stand apart in branches, so that no single pair of curves tells the loop. */
+export function operatingCurves(network: FlowNetwork): OperatingCurves | null {
+  const group = pumpGroup(network);
+  if (!group.giving || !group.taking) return null;
+  const giving = readyNetwork(group.giving), taking = readyNetwork(group.taking);
+  return {
+    group,
+    takes: (forced_Lmin) => -heldDrop(taking, { forced_Lmin }),
+    gives: (forced_Lmin, share = 1) => heldDrop(giving, { forced_Lmin, share }),
+  };
+}
+
+/** Pressure over the link that holds the flow. */
+function heldDrop(ready: ReadyNetwork, at: { readonly forced_Lmin: number; readonly share?: number }): number {
+  const link = ready.network.links.find((l) => l.id === HELD);
+  const { pressures } = ready.solve(at);
+  return (pressures.get(link?.from ?? '') ?? 0) - (pressures.get(link?.to ?? '') ?? 0);
+}
+
+export const curvePoints = (flows: readonly number[], at: (flow_Lmin: number) => number): readonly ChartPoint[] => flows.map((flow_Lmin) => ({ flow_Lmin, pressure_kPa: at(flow_Lmin) }));
+
+/** Flow that goes round at each share of the pumps' present speeds: works for any arrangement of pumps. */
+export function flowAtShares(network: FlowNetwork, shares: readonly number[]): readonly number[] {
+  const ready = readyNetwork(network);
+  return shares.map((share) => {
+    const { status, flows } = ready.run({ share });
+    return status === 'solved' ? flows.reduce((most, q) => Math.max(most, Math.abs(q)), 0) : 0;
+  });
 }

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import minorFile from '@reference/minor.json';
 import { water } from '../fluid';
-import { bendK, fitLossCurve, headToPressure, lossDrop, lossSlope, pressureToHead, pumpCurve, pumpHead, reynolds, tubeDrop, tubeSlope } from '.';
+import { bendK, clogCurve, fitLossCurve, headToPressure, linkDrop, linkSlope, lossDrop, pressureToHead, pumpCurve, pumpHead, reynolds, scaleCurve, type NetworkLink, type TubeLoss } from '.';
 
 describe('parts with a measured curve', () => {
   test('points of an exact curve give its coefficients back', () => {
@@ -32,10 +32,18 @@ describe('parts with a measured curve', () => {
   });
 
   test('the slope is the derivative, and the drop is odd', () => {
-    const curve = { a: 0.3, b: 0.5 }, scale = { viscosityRatio: 1.2, densityRatio: 1.02 };
-    const h = 1e-6;
-    expect(lossSlope(curve, 3, scale)).toBeCloseTo((lossDrop(curve, 3 + h, scale) - lossDrop(curve, 3 - h, scale)) / (2 * h), 5);
-    expect(lossDrop(curve, -3, scale)).toBe(-lossDrop(curve, 3, scale));
+    const link: NetworkLink = { id: 'x', from: 'a', to: 'b', curve: scaleCurve({ a: 0.3, b: 0.5 }, { viscosityRatio: 1.2, densityRatio: 1.02 }) };
+    const fluid = water(30), h = 1e-6;
+    expect(linkSlope(link, 3, fluid)).toBeCloseTo((linkDrop(link, 3 + h, fluid) - linkDrop(link, 3 - h, fluid)) / (2 * h), 5);
+    expect(linkDrop(link, -3, fluid)).toBe(-linkDrop(link, 3, fluid));
+    expect(linkDrop(link, 2, fluid)).toBeCloseTo(1.2 * 0.3 * 2 + 1.02 * 0.5 * 4, 12);
+  });
+
+  test('half the channels plugged: the same as twice the flow through the rest', () => {
+    const curve = { a: 0.3, b: 0.5 };
+    for (const share of [0.25, 0.5, 0.75]) expect(lossDrop(clogCurve(curve, share), 3)).toBeCloseTo(lossDrop(curve, 3 / (1 - share)), 10);
+    expect(() => clogCurve(curve, 1)).toThrow(RangeError);
+    expect(() => clogCurve(curve, -0.1)).toThrow(RangeError);
   });
 });
 
@@ -48,8 +56,11 @@ describe('pump', () => {
     expect(pumpHead(pump, 0, 0.7).head_m).toBeCloseTo(0.49 * 4, 12);
   });
 
-  test('a stopped pump gives nothing', () => {
-    expect(pumpHead(pump, 3, 0).head_m).toBe(0);
+  /** The laws' limit as speed goes to nothing: H = s² h(Q/s) with h falling as Q² leaves − b Q². */
+  test('a stopped pump gives nothing and takes with the square of the flow', () => {
+    expect(pumpHead(pump, 0, 0).head_m).toBeCloseTo(0, 12);
+    expect(pumpHead(pump, 3, 0).head_m).toBeCloseTo(-9 * (4 - 1.7) / 225, 12);
+    expect(pumpHead(pump, -3, 0).head_m).toBeCloseTo(9 * (4 - 1.7) / 225, 12);
   });
 
   test('a rising head is refused with the place', () => {
@@ -62,6 +73,8 @@ describe('pump', () => {
   });
 });
 
+const piped = (pipe: TubeLoss): NetworkLink => ({ id: 't', from: 'a', to: 'b', pipe });
+
 describe('tubes', () => {
   interface Row { id: string; inputs: { flow_L_min: number; bore_mm: number; length_m: number; K_sum: number; density: number; viscosity: number }; expected: { Re: number; friction_Pa: number; minor_Pa: number; total_Pa: number } }
   const strings = (minorFile.cases as unknown as Row[]).filter((c) => c.id.startsWith('string'));
@@ -72,17 +85,17 @@ describe('tubes', () => {
     const tube = { length_mm: c.inputs.length_m * 1000, bore_mm: c.inputs.bore_mm, minor: [{ k: c.inputs.K_sum, bore_mm: c.inputs.bore_mm, of: 'all' }] };
     const re = reynolds(c.inputs.flow_L_min, c.inputs.bore_mm, fluid);
     expect(re / c.expected.Re).toBeCloseTo(1, 4);
-    const got = tubeDrop(tube, c.inputs.flow_L_min, fluid) * 1000;
+    const got = linkDrop(piped(tube), c.inputs.flow_L_min, fluid) * 1000;
     const between = re > 2000 && re < 4000;
     expect(Math.abs(got / c.expected.total_Pa - 1)).toBeLessThan(between ? 0.3 : 0.001);
   });
 
   test('slope at rest is the laminar one, and finite', () => {
     const tube = { length_mm: 500, bore_mm: 10, minor: [] };
-    const slope = tubeSlope(tube, 0, water(30));
+    const slope = linkSlope(piped(tube), 0, water(30));
     expect(slope).toBeGreaterThan(0);
-    expect(tubeDrop(tube, 0.001, water(30)) / 0.001 / slope).toBeCloseTo(1, 6);
-    expect(tubeDrop(tube, 0, water(30))).toBe(0);
+    expect(linkDrop(piped(tube), 0.001, water(30)) / 0.001 / slope).toBeCloseTo(1, 6);
+    expect(linkDrop(piped(tube), 0, water(30))).toBe(0);
   });
 
   test('a bend of no angle costs nothing; ratios beyond the table take its end', () => {

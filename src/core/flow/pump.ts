@@ -1,5 +1,5 @@
 import type { HeadPoint } from '../part';
-import { GRAVITY_MS2, pchip, pchipAt, type Pchip } from '../quantity';
+import { GRAVITY_MS2, pchip, pchipInto, type Pchip } from '../quantity';
 
 export interface PumpCurve {
   readonly curve: Pchip;
@@ -20,13 +20,33 @@ export function pumpCurve(points: readonly HeadPoint[], fullSpeed_rpm: number): 
 const FLAT_SLOPE = -1e-4;
 
 /**
- * Head and its slope at flow Q and speed ratio s, by the affinity laws: H = s² h(Q/s). A stopped pump gives no head
- * and is left with its passage only. Backward flow meets the shut-off head and more (its curve's straight continuation).
+ * Head and its slope at flow Q and speed ratio s, by the affinity laws: H = s² h(Q/s). A standing pump gives no head and
+ * takes what the laws leave of a falling curve as s goes to 0, − b Q², with b the whole fall over the square of its largest flow
+ * (an estimate). Backward flow meets the shut-off head and more (its curve's straight continuation).
  */
 export function pumpHead(pump: PumpCurve, flow_Lmin: number, s: number): { readonly head_m: number; readonly slope: number } {
-  if (s <= 0) return { head_m: 0, slope: FLAT_SLOPE };
-  const { value, slope } = pchipAt(pump.curve, flow_Lmin / s);
-  return { head_m: s * s * value, slope: Math.min(FLAT_SLOPE, s * slope) };
+  const out = new Float64Array(2);
+  pumpHeadInto(pump, flow_Lmin, s, out);
+  return { head_m: out[0] as number, slope: out[1] as number };
+}
+
+/** The same into `out` (head, slope), for where it is asked thousands of times. */
+export function pumpHeadInto(pump: PumpCurve, flow_Lmin: number, s: number, out: Float64Array): void {
+  if (s <= 0) {
+    const b = standingDrag(pump), size = Math.abs(flow_Lmin);
+    out[0] = -b * flow_Lmin * size;
+    out[1] = Math.min(FLAT_SLOPE, -2 * b * size);
+    return;
+  }
+  pchipInto(pump.curve, flow_Lmin / s, out);
+  out[0] = s * s * (out[0] as number);
+  out[1] = Math.min(FLAT_SLOPE, s * (out[1] as number));
+}
+
+/** What a standing pump takes, m per (L/min)². */
+export function standingDrag({ curve: { x, y } }: PumpCurve): number {
+  const last = x.length - 1;
+  return ((y[0] as number) - (y[last] as number)) / (x[last] as number) ** 2;
 }
 
 /** Pressure of a head of this fluid, kPa. */

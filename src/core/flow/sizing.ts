@@ -1,24 +1,28 @@
-import type { LoopGraph, Model } from '../model';
-import type { Run } from '../run';
-import { loopCurve, pumpsCurve } from './operating';
+import type { FlowNetwork } from './links';
+import { falsePosition } from '../quantity';
+import { flowAtShares, operatingCurves } from './operating';
 
-/** Head to spare at the target flow, as a share of what is needed there: available / needed − 1. Null without a pump or a run. */
-export function pumpMargin(model: Model, graph: LoopGraph, runs: readonly Run[], coolant_C: number, target_Lmin: number): number | null {
-  const [needed] = loopCurve(model, graph, runs, coolant_C, [target_Lmin]);
-  const [given] = pumpsCurve(graph, coolant_C, [target_Lmin]);
-  return needed && given && needed.pressure_kPa > 0 ? given.pressure_kPa / needed.pressure_kPa - 1 : null;
+/** Head to spare at the target flow, as a share of what is needed there: available / needed − 1. Null when no pair of curves tells the loop. */
+export function pumpMargin(network: FlowNetwork, target_Lmin: number): number | null {
+  const curves = operatingCurves(network);
+  if (!curves) return null;
+  const needed = curves.takes(target_Lmin);
+  return needed > 0 ? curves.gives(target_Lmin) / needed - 1 : null;
 }
 
-/** Lowest share of full speed, all pumps alike, that still moves the target flow; null when even full speed does not. Bisection to 0.1 %. */
-export function slowestSpeedFor(model: Model, graph: LoopGraph, runs: readonly Run[], coolant_C: number, target_Lmin: number): number | null {
-  const [needed] = loopCurve(model, graph, runs, coolant_C, [target_Lmin]);
-  if (!needed) return null;
-  const gives = (share: number): number => pumpsCurve(graph, coolant_C, [target_Lmin], share)[0]?.pressure_kPa ?? 0;
-  if (gives(1) < needed.pressure_kPa) return null;
-  let low = 0, high = 1;
-  while (high - low > 1e-3) {
-    const mid = (low + high) / 2;
-    if (gives(mid) >= needed.pressure_kPa) high = mid; else low = mid;
-  }
-  return high;
+/** Every pump at its full speed. */
+export const atFullSpeed = (network: FlowNetwork): FlowNetwork => ({ ...network, links: network.links.map((l) => (l.pump ? { ...l, pump: { ...l.pump, speed: 1 } } : l)) });
+
+/**
+ * Lowest share of the pumps' present speeds that still moves the target flow round the loop, to 0.1 % of the flow; null when
+ * `most` times the present speeds do not. Works for any arrangement of pumps.
+ */
+export function slowestShareFor(network: FlowNetwork, target_Lmin: number, most = 1): number | null {
+  if (!network.links.some((l) => l.pump && l.pump.speed > 0)) return null;
+  const lacking = (share: number): number => target_Lmin - (flowAtShares(network, [share])[0] as number);
+  const atMost = lacking(most);
+  if (atMost > 1e-6) return null;
+  const least = most * 0.02;
+  const atLeast = lacking(least);
+  return atLeast <= 0 ? least : falsePosition(lacking, least, most, { x: 1e-4, y: 1e-3 * target_Lmin }, atLeast, atMost);
 }

@@ -1,6 +1,7 @@
-import type { Build, Link, Loop } from '../build';
+import type { Build, Loop } from '../build';
 import { isWet } from '../part';
-import { nodeOf, type GraphEdge, type LoopGraph } from './types';
+import { chamberGroups, layoutLoop } from './lanes';
+import { nodeOf, type GraphEdge, type LoopGraph, type LoopLayout, type Visit } from './types';
 
 const chamberOf = (build: Build, item: string, port: string): string | null => {
   const part = build.items.find((i) => i.id === item)?.part;
@@ -15,15 +16,18 @@ export function graphOf(build: Build, loop: Loop): LoopGraph {
     if (a === null || b === null) continue;
     edges.push({ id: link.id, from: nodeOf(link.from.item, a), to: nodeOf(link.to.item, b), kind: link.by, link });
   }
+  const nodes = new Set(edges.flatMap((e) => [e.from, e.to]));
   const touched = new Set(loop.links.flatMap((l) => [l.from.item, l.to.item]));
   for (const item of build.items) {
     if (!touched.has(item.id) || !isWet(item.part)) continue;
+    const groups = chamberGroups(build, item.id).filter((g) => g.some((c) => nodes.has(nodeOf(item.id, c))));
     item.part.passages.forEach((passage, i) => {
+      if (!groups.some((g) => g.includes(passage.from))) return;
       const [from, to] = directed(loop, item.id, passage.from, passage.to, build);
       edges.push({ id: `${item.id}.${i + 1}`, from: nodeOf(item.id, from), to: nodeOf(item.id, to), kind: 'passage', item, passage });
     });
   }
-  return { loop, nodes: [...new Set(edges.flatMap((e) => [e.from, e.to]))], edges, ...walk(build, loop) };
+  return { loop, nodes: [...new Set(edges.flatMap((e) => [e.from, e.to]))], edges, ...inOrder(build, loop) };
 }
 
 /** A passage without a marked direction runs the way the builder's runs enter it. A one-way passage stays as made. */
@@ -35,35 +39,33 @@ function directed(loop: Loop, item: string, from: string, to: string, build: Bui
   return entersAtTo && leavesAtFrom ? [to, from] : [from, to];
 }
 
-interface Walk { readonly stations: readonly string[]; readonly route: readonly string[]; readonly closed: boolean; readonly branched: boolean }
+interface Order { readonly stations: readonly string[]; readonly route: readonly string[]; readonly closed: boolean; readonly branched: boolean; readonly layout: LoopLayout }
 
-function walk(build: Build, loop: Loop): Walk {
-  const kindOf = (id: string): string => build.items.find((i) => i.id === id)?.part.kind ?? '';
-  const outgoing = new Map<string, Link[]>();
-  const incoming = new Map<string, number>();
-  for (const l of loop.links) {
-    outgoing.set(l.from.item, [...(outgoing.get(l.from.item) ?? []), l]);
-    incoming.set(l.to.item, (incoming.get(l.to.item) ?? 0) + 1);
-  }
-  const items = [...new Set(loop.links.flatMap((l) => [l.from.item, l.to.item]))];
-  const start = items.find((i) => kindOf(i) === 'reservoir') ?? items.find((i) => kindOf(i) === 'pump') ?? items.find((i) => !incoming.has(i)) ?? items[0];
-  const stations: string[] = [], route: string[] = [];
-  const used = new Set<string>();
-  let at = start, closed = false;
-  while (at !== undefined) {
-    if (!stations.includes(at)) stations.push(at);
-    const next: Link | undefined = (outgoing.get(at) ?? []).find((l) => !used.has(l.id));
-    if (!next) break;
-    used.add(next.id);
-    route.push(next.id);
-    if (next.to.item === start) { closed = true; break; }
-    at = next.to.item;
-  }
-  const branched = items.some((i) => (outgoing.get(i)?.length ?? 0) > 1 || (incoming.get(i) ?? 0) > 1);
+function inOrder(build: Build, loop: Loop): Order {
+  const layout = layoutLoop(build, loop);
+  const { visits, legs, order } = layout;
+  const rank = new Map(order.map((v, k) => [v, k]));
+  const outs = (v: number): number => legs.filter((l) => l.from === v).length, ins = (v: number): number => legs.filter((l) => l.to === v).length;
   return {
-    stations: [...stations, ...items.filter((i) => !stations.includes(i))],
-    route: [...route, ...loop.links.map((l) => l.id).filter((id) => !route.includes(id))],
-    closed: closed && loop.links.every((l) => used.has(l.id)),
-    branched,
+    layout,
+    stations: [...new Set(order.map((v) => (visits[v] as Visit).item))],
+    route: [...legs].sort((a, b) => (rank.get(a.from) ?? 0) - (rank.get(b.from) ?? 0)).map((l) => l.link),
+    closed: visits.length > 0 && circular(layout),
+    branched: visits.some((_, v) => outs(v) > 1 || ins(v) > 1),
   };
+}
+
+/** Every visit is reached from the first along the runs, and against them. */
+function circular({ visits, legs, order }: LoopLayout): boolean {
+  const reached = (ahead: boolean): number => {
+    const seen = new Set<number>(), stack = [order[0] as number];
+    while (stack.length > 0) {
+      const v = stack.pop() as number;
+      if (seen.has(v)) continue;
+      seen.add(v);
+      for (const l of legs) if ((ahead ? l.from : l.to) === v) stack.push(ahead ? l.to : l.from);
+    }
+    return seen.size;
+  };
+  return reached(true) === visits.length && reached(false) === visits.length;
 }

@@ -1,2 +1,2 @@
 export { resolve } from './resolve';
-export { nodeOf, type GraphEdge, type LoopGraph, type Model, type PlacedItem, type PlacedPort, type Solid } from './types';
+export { nodeOf, type GraphEdge, type Leg, type LoopGraph, type LoopLayout, type Model, type PlacedItem, type PlacedPort, type Solid, type Visit } from './types';

@@ -1,6 +1,7 @@
 import type { Build, Item, Placement, Turn } from '../build';
 import type { BoardPart, Bodied, CardPart, CasePart, FanPart, Mount, RadiatorPart } from '../part';
 import { UPRIGHT, add, boxIn, directionIn, pointIn, scale, type Box, type Frame, type Vec } from '../shape';
+import { hangInLines } from './hang';
 import type { PlacedItem, PlacedPort, Solid } from './types';
 
 /** How high a card's lower edge stands over the board, mm: the slot's connector. */
@@ -12,10 +13,10 @@ interface Context { readonly build: Build; readonly done: Map<string, PlacedItem
 export function placeAll(build: Build): ReadonlyMap<string, PlacedItem> {
   const context: Context = { build, done: new Map(), busy: new Set() };
   for (const item of build.items) place(context, item.id);
-  return new Map(build.items.map((i) => [i.id, context.done.get(i.id) as PlacedItem]));
+  return hangInLines(build, new Map(build.items.map((i) => [i.id, context.done.get(i.id) as PlacedItem])));
 }
 
-type Spot = { readonly frame: Frame; readonly host?: string; readonly count?: number } | { readonly unplaced: string };
+type Spot = { readonly frame: Frame; readonly host?: string; readonly count?: number } | { readonly unplaced: string } | { readonly hangs: true };
 
 function place(context: Context, id: string): PlacedItem | null {
   const known = context.done.get(id);
@@ -24,7 +25,7 @@ function place(context: Context, id: string): PlacedItem | null {
   if (!item || context.busy.has(id)) return null;
   context.busy.add(id);
   const spot = locate(context, item, item.placement);
-  const placed = 'unplaced' in spot ? unplaced(item, spot.unplaced) : occupy(context, item, spot.frame, spot.host ?? null, spot.count ?? 1);
+  const placed = 'hangs' in spot ? { ...unplaced(item, ''), unplaced: null } : 'unplaced' in spot ? unplaced(item, spot.unplaced) : occupy(context, item, spot.frame, spot.host ?? null, spot.count ?? 1);
   context.busy.delete(id);
   context.done.set(id, placed);
   return placed;
@@ -55,6 +56,7 @@ function locate(context: Context, item: Item, p: Placement): Spot {
       return spot ? { frame: standing(item.part, spot.at, p.turn) } : { unplaced: `the case has no spot "${p.spot}"` };
     }
     case 'free': return { frame: standing(item.part, p.at, p.turn) };
+    case 'line': return { hangs: true };
   }
 }
 

@@ -33,6 +33,12 @@ export interface GraphEdge {
   readonly link?: Link;
 }
 
+/** A part as the flow meets it. A part with chambers that nothing ties together is met more than once. */
+export interface Visit { readonly key: string; readonly item: string; readonly nodes: readonly string[]; readonly column: number; readonly lane: number }
+/** A run between two visits, by their numbers; `back` when it closes the circle. */
+export interface Leg { readonly link: string; readonly from: number; readonly to: number; readonly lane: number; readonly back: boolean }
+export interface LoopLayout { readonly visits: readonly Visit[]; readonly legs: readonly Leg[]; /** Visits in flow order. */ readonly order: readonly number[]; readonly columns: number; readonly lanes: number }
+
 /** A loop as a graph: nodes are the chambers of parts and the ports' chambers they connect. */
 export interface LoopGraph {
   readonly loop: Loop;
@@ -42,10 +48,11 @@ export interface LoopGraph {
   readonly stations: readonly string[];
   /** Links in the same order. */
   readonly route: readonly string[];
-  /** Whether the runs close into one path that comes back to its start. */
+  /** Whether what leaves every part comes back to it. */
   readonly closed: boolean;
-  /** Whether some port feeds or is fed by more than one run. */
+  /** Whether the flow splits or joins somewhere. */
   readonly branched: boolean;
+  readonly layout: LoopLayout;
 }
 
 /** A build made spatial and connected: what every check looks at. */

@@ -1,7 +1,7 @@
 export type {
   BlockPart, BlockTarget, BoardPart, Bodied, BuiltInCase, CardPart, CasePart, CoolantPart, FanPart, FanPoint, FittingDuty, FittingPart, HeadPoint, HeatedPart,
-  HotSpot, InlinePart, ItemPart, LoadCaseId, LossPoint, MemoryPart, Metal, Mount, MountFace, Part, PartBase, PartKind, PartOf, Passage, Port, PortRole,
+  HotSpot, InlineDuty, InlinePart, ItemPart, LoadCaseId, LossPoint, MemoryPart, Metal, Mount, MountFace, Part, PartBase, PartKind, PartOf, Passage, Port, PortRole,
   ProcessorPart, PumpPart, RadiatorCore, RadiatorPart, ReservoirPart, ScrewPart, SupplyPart, Thread, TubePart, WetPart, WettedSurface,
 } from './types';
-export { LOAD_CASES } from './types';
+export { LOAD_CASES, INLINE_DUTIES } from './types';
 export { PART_KINDS, isWet, isHeated, isItemPart } from './kinds';

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { LOAD_CASES } from './types';
+import { INLINE_DUTIES, LOAD_CASES } from './types';
 
 /**
  * The one guard for parts: import, API, database and builds all pass through it. A door of its own, apart from
@@ -31,7 +31,7 @@ const port = Joi.object({
 });
 const wet = {
   ports: Joi.array().items(port).min(1).max(16).unique('id').required(),
-  passages: Joi.array().items(Joi.object({ from: id().required(), to: id().required(), points: Joi.array().items(point(500)).max(40).required(), oneWay: Joi.boolean().optional() })).max(12).required(),
+  passages: Joi.array().items(Joi.object({ from: id().required(), to: id().required(), points: Joi.array().items(point(500)).max(40).required(), oneWay: Joi.boolean().optional(), source: text(200).optional() })).max(12).required(),
   wetted, volume_mL: Joi.number().min(0).max(20000).required(),
 };
 const heated = {
@@ -80,10 +80,10 @@ export const PART_SCHEMAS = {
     screw: Joi.object({ thread: text(20).required(), depthToTube_mm: mm(1, 40).required() }).required(),
   }),
   fan: Joi.object({ kind: kind('fan'), ...bodied, section_mm: section.required(), minSpeed_rpm: rpm.required(), fullSpeed_rpm: rpm.min(100).required(), points: Joi.array().items(point(2000)).min(2).max(40).custom(rising("a fan's pressure")).required(), sound_dBA: Joi.number().min(0).max(90).required(), power_W: Joi.number().min(0).max(100).required() }),
-  pump: Joi.object({ kind: kind('pump'), ...bodied, ...wet, fullSpeed_rpm: rpm.min(100).required(), minSpeed_rpm: rpm.required(), points: Joi.array().items(point(60)).min(2).max(40).custom(rising("a pump's head")).required(), sound_dBA: Joi.number().min(0).max(90).required(), power_W: Joi.number().min(0).max(200).required() }),
+  pump: Joi.object({ kind: kind('pump'), ...bodied, ...wet, fullSpeed_rpm: rpm.min(100).required(), minSpeed_rpm: rpm.required(), points: Joi.array().items(point(60)).min(2).max(40).custom(rising("a pump's head")).required(), pointsSource: text(200).optional(), ratings: Joi.object({ head_m: Joi.number().min(0).max(200), pressure_kPa: Joi.number().min(0).max(5000), flow_Lmin: Joi.number().min(0).max(200) }).optional(), sound_dBA: Joi.number().min(0).max(90).required(), power_W: Joi.number().min(0).max(200).required() }),
   reservoir: Joi.object({ kind: kind('reservoir'), ...bodied, ...wet, fill_mL: Joi.number().min(1).max(20000).required() }),
   block: Joi.object({ kind: kind('block'), ...bodied, ...wet, cools: Joi.array().items(Joi.string().valid('processor', 'card', 'board', 'memory')).min(1).max(4).required(), resistance: Joi.array().items(point(60, 0.0001)).min(1).max(40).required(), minFlow_Lmin: Joi.number().min(0).max(20).required() }),
-  inline: Joi.object({ kind: kind('inline'), ...bodied, ...wet, duty: Joi.string().valid('tee', 'valve', 'filter', 'meter').required() }),
+  inline: Joi.object({ kind: kind('inline'), ...bodied, ...wet, duty: Joi.string().valid(...INLINE_DUTIES).required(), tee: Joi.object({ bore_mm: mm(1, 30).required(), leg_mm: mm(0, 200).required(), run: Joi.array().items(id()).length(2).required(), branch: id().required() }).optional() }),
   tube: Joi.object({ kind: kind('tube'), ...base, material: Joi.string().valid('soft PVC', 'EPDM rubber', 'PETG', 'acrylic').required(), hard: Joi.boolean().required(), outer_mm: mm(3, 40).required(), inner_mm: mm(2, 36).required(), minBend_mm: mm(0, 500).required(), stick_mm: mm(100, 3000).optional() }).custom(thinnerInside),
   fitting: Joi.object({ kind: kind('fitting'), ...base, duty: Joi.string().valid('compression', 'barb', 'hard-tube', 'rotary45', 'rotary90', 'extender', 'plug', 'drain', 'fill', 'joint').required(), thread: Joi.string().valid('G1/4').required(), tube: Joi.object({ outer_mm: mm(3, 40).required(), inner_mm: mm(2, 36).required() }).optional(), bore_mm: mm(1, 30).required(), k: Joi.number().min(0).max(100).required(), kSource: text(200).required(), length_mm: mm(0, 200).required(), diameter_mm: mm(1, 100).required(), wetted }),
   coolant: Joi.object({ kind: kind('coolant'), ...base, base: Joi.object({ glycol: Joi.string().valid('none', 'ethylene', 'propylene').required(), volumeShare: Joi.number().min(0).max(0.4).required() }).required(), bottle_mL: Joi.number().min(50).max(20000).required(), inhibitor_months: Joi.number().min(0).max(120).required(), biocide: Joi.boolean().required(), look: Joi.string().valid('clear', 'dyed', 'opaque').required(), poisonous: Joi.boolean().required(), upkeep: text(300).required() }),

@@ -42,6 +42,8 @@ export interface Passage {
   readonly points: readonly LossPoint[];
   /** Coolant may only pass from → to. */
   readonly oneWay?: boolean;
+  /** Where the points come from and how they were taken. */
+  readonly source?: string;
 }
 
 export interface PartBase {
@@ -198,6 +200,9 @@ export interface PumpPart extends Bodied, Wet {
   readonly fullSpeed_rpm: number;
   readonly minSpeed_rpm: number;
   readonly points: readonly HeadPoint[];
+  readonly pointsSource?: string;
+  /** What its maker prints, as printed: not always what it says it is. */
+  readonly ratings?: { readonly head_m?: number; readonly pressure_kPa?: number; readonly flow_Lmin?: number };
   readonly sound_dBA: number;
   readonly power_W: number;
 }
@@ -244,8 +249,16 @@ export interface FittingPart extends PartBase {
   readonly wetted: readonly WettedSurface[];
 }
 
-/** In-line pieces with ports of their own: tees, valves, filters, flow meters. */
-export interface InlinePart extends Bodied, Wet { readonly kind: 'inline'; readonly duty: 'tee' | 'valve' | 'filter' | 'meter' }
+export const INLINE_DUTIES = ['tee', 'valve', 'filter', 'meter', 'coupling', 'plate'] as const;
+export type InlineDuty = (typeof INLINE_DUTIES)[number];
+
+/** Pieces with ports of their own that hang in the runs: tees, valves, filters, flow meters, quick couplings, distribution plates. */
+export interface InlinePart extends Bodied, Wet {
+  readonly kind: 'inline';
+  readonly duty: InlineDuty;
+  /** A tee's chambers: the two ends of its straight way and its side way, each with a passage into the middle; the loss goes by flow split. */
+  readonly tee?: { readonly bore_mm: number; readonly leg_mm: number; readonly run: readonly [string, string]; readonly branch: string };
+}
 
 export interface CoolantPart extends PartBase {
   readonly kind: 'coolant';

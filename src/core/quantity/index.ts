@@ -1,7 +1,7 @@
 export { QUANTITIES, LMIN_TO_M3S, GRAVITY_MS2, ZERO_C_K, type Quantity, type QuantityName, type Unit } from './units';
 export { parseQuantity, type Parsed } from './parse';
 export { falsePosition, type RootTolerance } from './root';
-export { pchip, pchipAt, type Pchip } from './pchip';
+export { pchip, pchipAt, pchipInto, type Pchip } from './pchip';
 export { convertFromInner } from './convert';
 export {
   formatNumber, formatKelvin, formatCelsius, formatFlow, formatWatts, formatMillimetres, formatKilopascals,

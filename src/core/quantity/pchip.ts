@@ -40,17 +40,28 @@ export function pchip(points: readonly (readonly [number, number])[]): Pchip {
 
 /** Value and slope at v; beyond the ends the curve goes on straight with its end slope. */
 export function pchipAt(curve: Pchip, v: number): { readonly value: number; readonly slope: number } {
+  const out = new Float64Array(2);
+  pchipInto(curve, v, out);
+  return { value: out[0] as number, slope: out[1] as number };
+}
+
+/** The same into `out` (value, slope), for where it is asked thousands of times. */
+export function pchipInto(curve: Pchip, v: number, out: Float64Array): void {
   const { x, y, slope } = curve;
-  const at = (list: readonly number[], i: number): number => list[i] as number;
   const last = x.length - 1;
-  if (v <= at(x, 0)) return { value: at(y, 0) + at(slope, 0) * (v - at(x, 0)), slope: at(slope, 0) };
-  if (v >= at(x, last)) return { value: at(y, last) + at(slope, last) * (v - at(x, last)), slope: at(slope, last) };
   let i = 0;
-  while (at(x, i + 1) < v) i += 1;
-  const h = at(x, i + 1) - at(x, i);
-  const t = (v - at(x, i)) / h;
-  const y0 = at(y, i), y1 = at(y, i + 1), m0 = at(slope, i) * h, m1 = at(slope, i + 1) * h;
+  if (v <= (x[0] as number) || v >= (x[last] as number)) {
+    const end = v <= (x[0] as number) ? 0 : last;
+    out[0] = (y[end] as number) + (slope[end] as number) * (v - (x[end] as number));
+    out[1] = slope[end] as number;
+    return;
+  }
+  while ((x[i + 1] as number) < v) i += 1;
+  const h = (x[i + 1] as number) - (x[i] as number);
+  const t = (v - (x[i] as number)) / h;
+  const y0 = y[i] as number, y1 = y[i + 1] as number, m0 = (slope[i] as number) * h, m1 = (slope[i + 1] as number) * h;
   const c2 = 3 * (y1 - y0) - 2 * m0 - m1;
   const c3 = 2 * (y0 - y1) + m0 + m1;
-  return { value: y0 + t * (m0 + t * (c2 + t * c3)), slope: (m0 + t * (2 * c2 + 3 * t * c3)) / h };
+  out[0] = y0 + t * (m0 + t * (c2 + t * c3));
+  out[1] = (m0 + t * (2 * c2 + 3 * t * c3)) / h;
 }

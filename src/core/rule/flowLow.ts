@@ -1,5 +1,5 @@
 import type { Fix, Said } from '../finding';
-import { slowestSpeedFor } from '../flow';
+import { atFullSpeed, networkOf, slowestShareFor } from '../flow';
 import { formatFlow, formatNumber } from '../quantity';
 import type { BuildRule, RuleContext } from './context';
 
@@ -7,7 +7,7 @@ function faster(context: RuleContext, loop: string): Fix[] {
   const graph = context.model.loops.find((g) => g.loop.id === loop);
   const state = context.flow.loops.find((l) => l.id === loop);
   if (!graph || !state) return [];
-  const share = slowestSpeedFor(context.model, graph, context.runs, state.coolant_C, context.build.brief.limits.flow_Lmin);
+  const share = slowestShareFor(atFullSpeed(networkOf(context.model, graph, context.runs, state.coolant_C)), context.build.brief.limits.flow_Lmin);
   if (share === null) return [];
   return graph.edges.flatMap((e): Fix[] => {
     const part = e.item?.part;

@@ -1,0 +1,87 @@
+import type { FlowNetwork, NetworkLink } from './links';
+import { addTerms, noTerms, type Terms } from './terms';
+
+export interface Member { readonly link: number; readonly sign: 1 | -1 }
+
+/** Links one after another with nothing joining between: one flow. Ends are free nodes by number, or −1 where pressure is held. */
+export interface Chain { readonly from: number; readonly to: number; readonly fromNode: string; readonly members: readonly Member[]; readonly terms: Terms }
+
+export interface Chained {
+  readonly chains: readonly Chain[];
+  /** Free nodes where chains meet. */
+  readonly free: readonly string[];
+  readonly held: ReadonlySet<string>;
+  /** Links that no flow can pass: dead ends, outermost first, with the node beyond. */
+  readonly dead: readonly { readonly link: number; readonly outer: string }[];
+}
+
+/** A network with its dead ends taken off and its series links drawn together: what is left to solve is only where flow splits. */
+export function chainNetwork({ links, fixed, fluid }: FlowNetwork): Chained {
+  const ends = new Map<string, number[]>();
+  const join = (node: string, k: number): void => { const list = ends.get(node); if (list) list.push(k); else ends.set(node, [k]); };
+  links.forEach((l, k) => { join(l.from, k); join(l.to, k); });
+  const held = new Set([...fixed.filter((f) => ends.has(f)), ...unanchored(links, ends, fixed)]);
+  const alive = new Uint8Array(links.length).fill(1);
+  const dead = prune(links, ends, held, alive);
+
+  const living = (node: string): readonly number[] => (ends.get(node) ?? []).filter((k) => alive[k]);
+  const isMeeting = (node: string): boolean => held.has(node) || living(node).length !== 2;
+  const free = [...ends.keys()].filter((n) => !held.has(n) && living(n).length > 2).sort();
+  const index = new Map(free.map((n, i) => [n, i]));
+  const used = new Uint8Array(links.length);
+  const chains: Chain[] = [];
+  const draw = (start: string, first: number): void => {
+    const members: Member[] = [], terms = noTerms();
+    let node = start, k: number | undefined = first;
+    while (k !== undefined) {
+      const link = links[k] as NetworkLink;
+      const sign: 1 | -1 = link.from === node ? 1 : -1;
+      used[k] = 1;
+      members.push({ link: k, sign });
+      addTerms(terms, link, sign, fluid);
+      node = sign === 1 ? link.to : link.from;
+      k = isMeeting(node) ? undefined : living(node).find((other) => !used[other]);
+    }
+    chains.push({ from: index.get(start) ?? -1, to: index.get(node) ?? -1, fromNode: start, members, terms });
+  };
+  for (const node of [...held, ...free]) for (const k of living(node)) if (!used[k]) draw(node, k);
+  return { chains, free, held, dead };
+}
+
+/** Takes off, again and again, what hangs on one end only. */
+function prune(links: readonly NetworkLink[], ends: ReadonlyMap<string, readonly number[]>, held: ReadonlySet<string>, alive: Uint8Array): { link: number; outer: string }[] {
+  const degree = new Map([...ends].map(([n, list]) => [n, list.length]));
+  const loose = [...degree].filter(([n, d]) => d === 1 && !held.has(n)).map(([n]) => n);
+  const dead: { link: number; outer: string }[] = [];
+  while (loose.length > 0) {
+    const outer = loose.pop() as string;
+    const k = (ends.get(outer) ?? []).find((i) => alive[i]);
+    if (k === undefined) continue;
+    alive[k] = 0;
+    dead.push({ link: k, outer });
+    const link = links[k] as NetworkLink;
+    const inner = link.from === outer ? link.to : link.from;
+    const left = (degree.get(inner) as number) - 1;
+    degree.set(inner, left);
+    if (left === 1 && !held.has(inner)) loose.push(inner);
+  }
+  return dead;
+}
+
+/** One node of every connected piece that holds none of the fixed ones: the first by name. */
+function unanchored(links: readonly NetworkLink[], ends: ReadonlyMap<string, readonly number[]>, fixed: readonly string[]): string[] {
+  const seen = new Set<string>();
+  const walk = (start: string): void => {
+    const stack = [start];
+    while (stack.length > 0) {
+      const node = stack.pop() as string;
+      if (seen.has(node)) continue;
+      seen.add(node);
+      for (const k of ends.get(node) ?? []) { const l = links[k] as NetworkLink; stack.push(l.from === node ? l.to : l.from); }
+    }
+  };
+  fixed.filter((f) => ends.has(f)).forEach(walk);
+  const anchors: string[] = [];
+  for (const node of [...ends.keys()].sort()) if (!seen.has(node)) { anchors.push(node); walk(node); }
+  return anchors;
+}

@@ -1,0 +1,45 @@
+import { LMIN_TO_M3S } from '../quantity';
+
+/** The two ends of the straight way, and the side way. */
+export type TeeLeg = 'run-a' | 'run-b' | 'branch';
+
+/**
+ * K of a tee's legs by flow split, equal bores, 90°, on the velocity of the combined flow. Crane TP-410 (2013) as coded in
+ * python3-fluids 1.0.22, whose rows are checked; the factor of the joining branch is joined where its two pieces meet (r 0.389).
+ * `r` is the branch's share of the combined flow, 0–1. A slower stream may gain from the faster one (K below 0): held at 0,
+ * on the safe side by up to 0.13 (straight way) and 0.9 (branch with a trickle).
+ */
+export const TEE_K = {
+  runJoining: (r: number): number => Math.max(0, 1.55 * r - r * r),
+  branchJoining: (r: number): number => Math.max(0, Math.max(0.9 * (1 - r), 0.55) * (1 + r * r - 2 * (1 - r) ** 2)),
+  runDividing: (r: number): number => Math.max(0, (r <= 0.5 ? 2 : 0.3) * (2 * r - 1) * r * r),
+  branchDividing: (r: number): number => (1 + 0.3 * r * r) * (1 + 0.3 * r * r),
+  /** Both ends of the straight way meet in the side way. From memory of Idelchik, Handbook of Hydraulic Resistance, ch. 7. */
+  endsJoining: (share: number): number => 2 + 3 * (share * share - share),
+  /** The side way feeds both ends. From memory of Idelchik, ch. 7, with the factor of threaded tees. */
+  endsDividing: (share: number): number => 1 + 1.5 * share * share,
+} as const;
+
+export interface TeeDrops { readonly 'run-a': number; readonly 'run-b': number; readonly branch: number }
+const STILL: TeeDrops = { 'run-a': 0, 'run-b': 0, branch: 0 };
+const LEGS: readonly TeeLeg[] = ['run-a', 'run-b', 'branch'];
+
+/** Pressure each leg takes, kPa, along its way into the middle; flows into the middle are above 0, L/min. */
+export function teeDrops(into: Readonly<Record<TeeLeg, number>>, bore_mm: number, density_kgm3: number): TeeDrops {
+  const combined = LEGS.reduce((a, b) => (Math.abs(into[b]) > Math.abs(into[a]) ? b : a));
+  const q = Math.abs(into[combined]);
+  if (q < 1e-9) return STILL;
+  const joining = into[combined] < 0;
+  const area = (Math.PI / 4) * (bore_mm / 1000) ** 2;
+  const dynamic_kPa = (density_kgm3 * ((q * LMIN_TO_M3S) / area) ** 2) / 2000;
+  const r = Math.min(1, Math.abs(into.branch) / q);
+  const loss = (leg: TeeLeg): number => {
+    if (leg === combined) return 0;
+    const share = Math.min(1, Math.abs(into[leg]) / q);
+    const k = combined === 'branch' ? (joining ? TEE_K.endsJoining(share) : TEE_K.endsDividing(share))
+      : leg === 'branch' ? (joining ? TEE_K.branchJoining(r) : TEE_K.branchDividing(r))
+        : joining ? TEE_K.runJoining(r) : TEE_K.runDividing(r);
+    return share < 1e-9 ? 0 : (joining ? 1 : -1) * k * dynamic_kPa;
+  };
+  return { 'run-a': loss('run-a'), 'run-b': loss('run-b'), branch: loss('branch') };
+}
