@@ -1,10 +1,11 @@
 import { applyEdit, emptyBuild, type Brief, type Build, type Edit, type Item, type Placement, type Settings } from '@/core/build';
-import { proposeLoop } from '@/core/loop';
-import type { CasePart, FittingPart, ItemPart, TubePart, CoolantPart } from '@/core/part';
+import { insertStation, proposeLoop, splitEdit } from '@/core/loop';
+import type { CasePart, CoolantPart, FittingPart, InlinePart, ItemPart, TubePart } from '@/core/part';
 import { BLOCKS } from './blocks';
 import { CASES } from './cases';
 import { FANS } from './fans';
 import { BOARDS, CARDS, MEMORIES, PROCESSORS, SUPPLIES } from './hardware';
+import { INLINE } from './inline';
 import { STANDARD_KIT } from './kit';
 import { COOLANTS, FITTINGS, TUBES } from './plumbing';
 import { PUMPS, RESERVOIRS } from './pumps';
@@ -12,7 +13,7 @@ import { RADIATORS } from './radiators';
 
 export interface Demo { readonly name: string; readonly about: string; readonly build: Build }
 
-const PARTS: readonly ItemPart[] = [...BLOCKS, ...FANS, ...BOARDS, ...CARDS, ...MEMORIES, ...PROCESSORS, ...SUPPLIES, ...PUMPS, ...RESERVOIRS, ...RADIATORS];
+const PARTS: readonly ItemPart[] = [...BLOCKS, ...FANS, ...BOARDS, ...CARDS, ...MEMORIES, ...PROCESSORS, ...SUPPLIES, ...PUMPS, ...RESERVOIRS, ...RADIATORS, ...INLINE];
 
 function named<T extends { readonly id: string }>(list: readonly T[], id: string): T {
   const found = list.find((p) => p.id === id);
@@ -58,7 +59,7 @@ function dawnChorusDesk(): Build {
   return plumb(apply(build, { do: 'case.remove-obstacle', obstacle: 'cage', removed: true }), { name: 'Main loop', tube: 'tube-epdm-16-10', fitting: 'fit-comp-16-10', coolant: 'cool-clear-premix' });
 }
 
-/** Two loops of hard tube for a machine that models floods day and night: one for the processor, one for two cards. */
+/** Two loops of hard tube for a machine that models floods day and night: one for the processor with filter and meter, one for two cards side by side. */
 function fenlandTower(): Build {
   const build = start('Fenland flood tower', { room_C: 25, loadCase: 'render', listener_m: 2 }, { rise_K: 12, noise_dBA: 40, flow_Lmin: 3.5, budget_minor: 190000 }, 'case-tidegate-78', [
     item('board', 'brd-barnacre-atx-pro', { on: 'tray' }, OWNED), item('processor', 'cpu-lantern-24', { on: 'board' }, OWNED), item('memory', 'mem-stack-4', { on: 'board' }, OWNED),
@@ -79,7 +80,12 @@ function fenlandTower(): Build {
   ]);
   const hard = { tube: 'tube-petg-16-12', fitting: 'fit-hard-16', coolant: 'cool-clear-premix' };
   const first = plumb(build, { ...hard, name: 'Processor loop', items: ['reservoir-1', 'pump-1', 'processor-block', 'front-radiator'] });
-  return plumb(first, { ...hard, name: 'Card loop', items: ['reservoir-2', 'pump-2', 'card-block-a', 'card-block-b', 'top-radiator', 'floor-radiator'] });
+  const second = plumb(first, { ...hard, name: 'Card loop', items: ['reservoir-2', 'pump-2', 'card-block-a', 'card-block-b', 'top-radiator', 'floor-radiator'] });
+  const split = apply(second, splitEdit(second, second.loops[1]?.id ?? '', ['card-block-b', 'card-block-a'], named<InlinePart>(INLINE, 'inl-tee')));
+  return [item('filter', 'inl-filter', { on: 'line' }, {}, 'Filter'), item('meter', 'inl-meter-temp', { on: 'line' }, {}, 'Flow meter')].reduce((build, piece) => {
+    const added = apply(build, { do: 'item.add', item: piece });
+    return apply(added, insertStation(added, added.loops[0]?.id ?? '', piece.id));
+  }, split);
 }
 
 /** Eleven litres for a travelling planetarium, with mistakes in it: a metal, a clash, screws, and no drain. */

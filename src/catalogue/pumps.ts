@@ -5,10 +5,10 @@ import { port } from './shapes';
 const OSIER = 'Osier Hydraulics', BROOK = 'Brookfast';
 
 /** Plastic and ceramic inside unless `wetted` says otherwise. A pump in its top: inlet above, outlets to both sides, a spare low outlet to drain by. */
-function pump(id: string, name: string, maker: string, price: number, size: Vec, rpm: number, min: number, points: readonly HeadPoint[], sound: number, power: number, wetted: PumpPart['wetted'] = []): PumpPart {
+function pump(id: string, name: string, maker: string, price: number, size: Vec, rpm: number, min: number, points: readonly HeadPoint[], sound: number, power: number, ratings: NonNullable<PumpPart['ratings']>, wetted: PumpPart['wetted'] = []): PumpPart {
   const [x, y, z] = size;
   return {
-    kind: 'pump', id, name, maker, price_minor: price, tolerance_mm: 0.5, size, fullSpeed_rpm: rpm, minSpeed_rpm: min, points, sound_dBA: sound, power_W: power,
+    kind: 'pump', id, name, maker, price_minor: price, tolerance_mm: 0.5, size, fullSpeed_rpm: rpm, minSpeed_rpm: min, points, pointsSource: 'maker\'s bench, water at 25 °C', ratings, sound_dBA: sound, power_W: power,
     ports: [
       port('in', 'inlet', [x / 2, y, z / 2], [0, 1, 0], 'in', { role: 'in' }),
       port('out', 'outlet, rear', [0, y * 0.6, z / 2], [-1, 0, 0], 'out', { role: 'out' }),
@@ -20,11 +20,13 @@ function pump(id: string, name: string, maker: string, price: number, size: Vec,
 }
 
 export const PUMPS: readonly PumpPart[] = [
-  pump('pump-osier-large', 'Osier Large', OSIER, 8900, [62, 62, 62], 4800, 1200, [[0, 3.95], [5, 3.5], [10, 2.75], [15, 1.75], [20, 0.55]], 33, 20),
-  pump('pump-osier-large-plus', 'Osier Large Plus', OSIER, 11900, [62, 66, 62], 5700, 1400, [[0, 5.4], [5, 4.85], [10, 3.9], [15, 2.65], [21, 0.7]], 37, 30, [{ metal: 'stainless', area_mm2: 600 }]),
-  pump('pump-brook-compact', 'Brook Compact', BROOK, 6900, [60, 38, 60], 4300, 1300, [[0, 4.6], [3, 4.1], [6, 3.25], [9, 2], [12, 0.4]], 34, 12),
-  pump('pump-brook-compact-plus', 'Brook Compact Plus', BROOK, 8400, [60, 40, 60], 4700, 1500, [[0, 6], [4, 5.1], [8, 3.7], [12, 1.6], [14, 0.3]], 38, 18),
-  pump('pump-brook-small', 'Brook Small', BROOK, 3900, [52, 40, 52], 3000, 1200, [[0, 1.9], [2, 1.6], [4, 1.1], [6, 0.4]], 30, 5),
+  pump('pump-osier-large', 'Osier Large', OSIER, 8900, [62, 62, 62], 4800, 1200, [[0, 3.95], [5, 3.5], [10, 2.75], [15, 1.75], [20, 0.55]], 33, 20, { head_m: 3.95, flow_Lmin: 22 }),
+  pump('pump-osier-large-plus', 'Osier Large Plus', OSIER, 11900, [62, 66, 62], 5700, 1400, [[0, 5.4], [5, 4.85], [10, 3.9], [15, 2.65], [21, 0.7]], 37, 30, { head_m: 5.4, flow_Lmin: 23 }, [{ metal: 'stainless', area_mm2: 600 }]),
+  pump('pump-brook-compact', 'Brook Compact', BROOK, 6900, [60, 38, 60], 4300, 1300, [[0, 4.6], [3, 4.1], [6, 3.25], [9, 2], [12, 0.4]], 34, 12, { head_m: 4.6, flow_Lmin: 12.5 }),
+  pump('pump-brook-compact-plus', 'Brook Compact Plus', BROOK, 8400, [60, 40, 60], 4700, 1500, [[0, 6], [4, 5.1], [8, 3.7], [12, 1.6], [14, 0.3]], 38, 18, { head_m: 6, flow_Lmin: 14.5 }),
+  pump('pump-osier-medium', 'Osier Medium', OSIER, 7400, [62, 56, 62], 4200, 1100, [[0, 3.1], [4, 2.8], [8, 2.25], [12, 1.45], [16, 0.4]], 31, 14, { head_m: 3.1, pressure_kPa: 30, flow_Lmin: 17 }),
+  pump('pump-brook-tall', 'Brook Tall, two stages', BROOK, 12900, [60, 74, 60], 4500, 1500, [[0, 8.4], [4, 7.3], [8, 5.5], [12, 2.9], [15, 0.6]], 40, 27, { head_m: 8.4, pressure_kPa: 82, flow_Lmin: 15.5 }),
+  pump('pump-brook-small', 'Brook Small', BROOK, 3900, [52, 40, 52], 3000, 1200, [[0, 1.9], [2, 1.6], [4, 1.1], [6, 0.4]], 30, 5, { head_m: 1.9, pressure_kPa: 150, flow_Lmin: 6.6 }),
 ];
 
 /** A tube reservoir: feeds from its foot, takes the return low on its side, fills from the top. */

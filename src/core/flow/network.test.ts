@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import networkFile from '@reference/network.json';
+import { networkOfReference, type ReferenceNetwork } from '@/proof/reference';
 import { water } from '../fluid';
 import { readyNetwork, solveNetwork, type FlowNetwork, type NetworkLink } from '.';
-import { networkOfReference, type ReferenceNetwork } from './reference.fixture';
 
 describe('networks against EPANET (reference/network.json, engine 2.3.5)', () => {
   const cases = networkFile.cases as unknown as ReferenceNetwork[];

@@ -1,9 +1,10 @@
 import type { LoopGraph, Model } from '../model';
 import type { Run } from '../run';
+import { anatomyOf } from './anatomy';
 import { flowBand, type FlowBand } from './bands';
 import { isBetweenRegimes } from './friction';
 import { networkOf, pumpShare } from './laws';
-import type { NetworkSolution } from './links';
+import type { FlowNetwork, NetworkSolution } from './links';
 import { solveNetwork } from './network';
 import { pressureToHead } from './pump';
 import { reynolds } from './tube';
@@ -39,6 +40,8 @@ export interface LoopFlow {
   readonly band: FlowBand;
   /** Node pressures relative to the reservoir, kPa, heights left out. */
   readonly pressures: Readonly<Record<string, number>>;
+  /** Parts that nothing can flow through: they hang on a dead end, or stand in a piece apart from the reservoir's. */
+  readonly idle: readonly { readonly item: string; readonly why: 'dead end' | 'apart' }[];
 }
 
 export interface FlowReport { readonly loops: readonly LoopFlow[]; readonly links: readonly LinkFlow[]; readonly pumps: readonly PumpFlow[] }
@@ -55,7 +58,20 @@ interface Solved { readonly loop: LoopFlow; readonly links: readonly LinkFlow[];
 
 function solveLoop(model: Model, graph: LoopGraph, runs: readonly Run[], coolant_C: number): Solved {
   const network = networkOf(model, graph, runs, coolant_C);
-  return reportLoop(graph, network.fluid, coolant_C, turns(graph) ? solveNetwork(network) : null);
+  const solved = reportLoop(graph, network.fluid, coolant_C, turns(graph) ? solveNetwork(network) : null);
+  return graph.closed && !graph.branched ? solved : { ...solved, loop: { ...solved.loop, idle: idleParts(graph, network) } };
+}
+
+/** Parts none of whose ways lies in a circle with the reservoir. */
+function idleParts(graph: LoopGraph, network: FlowNetwork): LoopFlow['idle'] {
+  const { dead, apart } = anatomyOf(network);
+  const away = new Set(apart.flat()), hung = new Set([...dead, ...graph.edges.map((e) => e.id).filter((id) => !network.links.some((l) => l.id === id))]);
+  const items = [...new Set(graph.edges.flatMap((e) => (e.item ? [e.item.id] : [])))];
+  return items.flatMap((item): LoopFlow['idle'] => {
+    const own = graph.edges.filter((e) => e.item?.id === item);
+    if (own.every((e) => away.has(e.id))) return [{ item, why: 'apart' }];
+    return own.every((e) => hung.has(e.id)) ? [{ item, why: 'dead end' }] : [];
+  });
 }
 
 /** A solved network told as links, pumps and a loop. Null: no pump turns. */
@@ -85,7 +101,7 @@ export function reportLoop(graph: LoopGraph, fluid: Parameters<typeof reynolds>[
     loop: {
       id: loop.id, status: solution?.status ?? (graph.edges.length === 0 ? 'empty' : 'no-pump'), iterations: solution?.iterations ?? 0,
       residual: solution?.residual ?? { energy_kPa: 0, mass_Lmin: 0 }, flow_Lmin: flow, head_kPa: flow > 1e-9 ? given / flow : pumps.reduce((s, p) => s + headOf(p, links), 0), coolant_C, band: flowBand(flow),
-      pressures: Object.fromEntries(solved?.pressures ?? []),
+      pressures: Object.fromEntries(solved?.pressures ?? []), idle: [],
     },
   };
 }

@@ -11,6 +11,8 @@ export const NO_LENGTH_M = 1e-5;
 /** Points of a curve: shares of the flow at hand, and further points up to the largest flow. EPANET joins them by straight lines. */
 const AROUND = [0.25, 0.5, 0.7, 0.8, 0.87, 0.92, 0.95, 0.97, 0.98, 0.99, 0.995, 1, 1.005, 1.01, 1.02, 1.03, 1.05, 1.08, 1.13, 1.2, 1.3, 1.5, 1.75, 2, 3, 5];
 const SPREAD = 24;
+/** Least distance of two points, of the largest flow. */
+const APART = 1e-5;
 /** Largest flow a part's curve is written for, L/min. */
 const MOST_LMIN = 40;
 
@@ -82,8 +84,7 @@ function write(link: NetworkLink, network: FlowNetwork, solution: NetworkSolutio
   if (link.pump && link.pump.speed > 0) {
     const { curve, speed } = link.pump;
     const knots = curve.curve.x, most = knots[knots.length - 1] as number;
-    const flows = flowsOf(q / speed, most).filter((x) => x <= most);
-    lines.pumps.push(`${head} HEAD ${addCurve([...new Set([...flows, ...knots])].sort((a, b) => a - b).map((x) => [x, pumpHead(curve, x, 1).head_m] as const))} SPEED ${num(speed)}`);
+    lines.pumps.push(`${head} HEAD ${addCurve(flowsOf(q / speed, most, knots).map((x) => [x, pumpHead(curve, x, 1).head_m] as const))} SPEED ${num(speed)}`);
   } else if (link.pipe) {
     const { bore_mm, length_mm, minor } = link.pipe;
     const perPressure = 0.5 * fluid.density_kgm3 * ((4 * q) / 60000 / (Math.PI * (bore_mm / 1000) ** 2)) ** 2;
@@ -98,8 +99,10 @@ function write(link: NetworkLink, network: FlowNetwork, solution: NetworkSolutio
 }
 
 /** Flows to write a curve at: close together about the flow at hand, where the straight lines between must be true. */
-function flowsOf(q: number, most: number): readonly number[] {
+function flowsOf(q: number, most: number, knots: readonly number[] = []): readonly number[] {
   const even = Array.from({ length: SPREAD + 1 }, (_, i) => (most * i) / SPREAD);
   const around = q > 1e-3 ? AROUND.map((s) => s * q) : [];
-  return [...new Set([0, ...around, ...even].map((v) => Number(v.toPrecision(12))))].filter((v) => v <= most).sort((a, b) => a - b);
+  const all = [...around, ...knots, ...even].filter((v) => v > 0 && v <= most).sort((a, b) => a - b);
+  // Points too near each other would stand as a cliff between two straight lines.
+  return all.reduce<number[]>((kept, v) => (v - (kept[kept.length - 1] as number) > APART * most ? [...kept, v] : kept), [0]);
 }

@@ -34,6 +34,7 @@ export function defaultPlacements(build: Build, item: Pick<Item, 'id' | 'part'>)
     case 'pump': case 'reservoir': return (box?.spots ?? [])
       .filter((s) => !others.some((o) => o.placement.on === 'spot' && o.placement.spot === s.id))
       .map((s) => ({ label: `At “${s.name}”`, placement: { on: 'spot', spot: s.id, turn: 0 } }));
+    case 'inline': return [{ label: 'In its run', placement: { on: 'line' } }];
     default: return [];
   }
 }

@@ -5,7 +5,9 @@ import { fitClash } from './fitClash';
 import { fitMount } from './fitMount';
 import { fitTight } from './fitTight';
 import { fitUnplaced } from './fitUnplaced';
+import { flowBackwards } from './flowBackwards';
 import { flowBetween } from './flowBetween';
+import { flowIdle } from './flowIdle';
 import { flowLow } from './flowLow';
 import { flowNone } from './flowNone';
 import { heatCoolant } from './heatCoolant';
@@ -17,12 +19,14 @@ import { noiseOver } from './noiseOver';
 import { notClosed } from './notClosed';
 import { overBudget } from './overBudget';
 import { portOpen } from './portOpen';
+import { portTwice } from './portTwice';
 import { reservoirPump } from './reservoirPump';
+import { runNoLength } from './runNoLength';
 import { screwNone, screwTooLong, screwTooShort } from './screwFit';
 import { tubeSize } from './tubeSize';
 
 /** Every rule, sorted by code. */
 export const RULES: readonly BuildRule[] = [
-  cautionCoolant, coolingShort, fitClash, fitMount, fitTight, fitUnplaced, flowBetween, flowLow, flowNone, heatCoolant, heatOnAir, heatOver,
-  metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, reservoirPump, screwNone, screwTooLong, screwTooShort, tubeSize,
+  cautionCoolant, coolingShort, fitClash, fitMount, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, heatCoolant, heatOnAir, heatOver,
+  metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, reservoirPump, runNoLength, screwNone, screwTooLong, screwTooShort, tubeSize,
 ].sort((a, b) => a.code.localeCompare(b.code));

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, catalogued, demoBuild, STANDARD_KIT } from '@/catalogue';
 import { applyEdit, emptyBuild, type Build, type Edit } from '../build';
 import { evaluate } from '../evaluate';
+import { secondPump, splitEdit } from '../loop';
 import type { Finding } from '../finding';
 import { RULES } from '.';
 
@@ -12,6 +13,13 @@ const edited = (build: Build, ...edits: Edit[]): Build => edits.reduce((b, e) =>
 const found = (build: Build, code: string): Finding[] => evaluate(build, { offer: CATALOGUE }).findings.filter((f) => f.code === code);
 const fixed = (build: Build, f: Finding, label = 0): Build => edited(build, (f.fixes[label] as Finding['fixes'][number]).edit);
 
+const tee = catalogued('inline', 'inl-tee');
+/** The desk's two blocks side by side; with its filter shut off, with a second pump beside the first. */
+const split = edited(desk, splitEdit(desk, 'loop', ['processor-block', 'card-block'], tee) as Edit);
+const pumped = edited(desk, secondPump(desk, 'loop', 'pump', catalogued('pump', 'pump-brook-small'), 'parallel', tee, { on: 'bench' }) as Edit, { do: 'item.set', item: 'pump', values: { speed_rpm: 4800 } }, { do: 'item.set', item: 'pump-2', values: { speed_rpm: 1600 } });
+const deadEnd = edited(split, { do: 'link.remove', loop: 'loop', link: split.loops[0]?.links.find((l) => l.from.item === 'card-block')?.id ?? '' });
+const bypass = { id: 'bypass', by: 'tube', ends: { from: 'auto', to: 'auto' } } as const;
+
 /** For each rule: a build that breaks it and one that does not. The table must name every rule. */
 const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   'caution.coolant': { bad: edited(desk, { do: 'loop.coolant', loop: 'loop', coolant: catalogued('coolant', 'cool-winter'), age_months: 0 }), good: desk },
@@ -20,7 +28,9 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   'fit.mount': { bad: edited(desk, { do: 'item.place', item: 'front-radiator', placement: { on: 'mount', mount: 'rear', slide_mm: 0, ports: 'end', air: 'in' } }), good: desk },
   'fit.tight': { bad: tower, good: desk },
   'fit.unplaced': { bad: edited(desk, { do: 'item.place', item: 'pump', placement: { on: 'bench' } }), good: desk },
+  'flow.backwards': { bad: pumped, good: desk },
   'flow.between': { bad: edited(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 1400 } }), good: desk },
+  'flow.idle': { bad: deadEnd, good: split },
   'flow.low': { bad: edited(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 2400 } }), good: desk },
   'flow.none': { bad: edited(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 0 } }), good: desk },
   'heat.coolant': { bad: edited(desk, { do: 'brief.set', values: { room_C: 40 } }), good: desk },
@@ -32,7 +42,9 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   'rule.no-drain': { bad: box, good: desk },
   'rule.not-closed': { bad: edited(desk, { do: 'link.remove', loop: 'loop', link: desk.loops[0]?.links[3]?.id ?? '' }), good: desk },
   'rule.port-open': { bad: edited(desk, { do: 'cap.set', loop: 'loop', port: { item: 'pump', port: 'low' }, with: null }), good: desk },
+  'rule.port-twice': { bad: edited(desk, { do: 'link.add', loop: 'loop', link: { ...bypass, from: { item: 'pump', port: 'out' }, to: { item: 'reservoir', port: 'top' } } }), good: split },
   'rule.reservoir-pump': { bad: edited(desk, { do: 'loop.links', loop: 'loop', links: swapReservoir(desk) }), good: desk },
+  'run.no-length': { bad: edited(desk, { do: 'loop.links', loop: 'loop', links: (desk.loops[0]?.links ?? []).map((l) => ({ ...l, by: 'tube' as const })) }), good: desk },
   'screw.none': { bad: edited(desk, { do: 'kit.screws', screws: [] }), good: desk },
   'screw.too-long': { bad: box, good: desk },
   'screw.too-short': { bad: edited(desk, { do: 'item.set', item: 'front-fans', values: { screw_mm: 20 } }), good: desk },
@@ -90,6 +102,9 @@ describe('fixes do what they say', () => {
     ['cooling.short', BROKEN['cooling.short']?.bad],
     ['noise.over', BROKEN['noise.over']?.bad],
     ['flow.low', BROKEN['flow.low']?.bad],
+    ['flow.backwards', BROKEN['flow.backwards']?.bad],
+    ['rule.port-twice', BROKEN['rule.port-twice']?.bad],
+    ['run.no-length', BROKEN['run.no-length']?.bad],
     ['rule.port-open', BROKEN['rule.port-open']?.bad],
     ['rule.no-drain', BROKEN['rule.no-drain']?.bad],
     ['rule.not-closed', BROKEN['rule.not-closed']?.bad],

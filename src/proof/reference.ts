@@ -1,6 +1,6 @@
-import type { FluidProperties } from '../fluid';
-import { pchip } from '../quantity';
-import type { FlowNetwork, NetworkLink } from '.';
+import type { FlowNetwork, NetworkLink } from '@/core/flow';
+import type { FluidProperties } from '@/core/fluid';
+import { pchip } from '@/core/quantity';
 
 /** A case of reference/network.json and what it was solved to be. */
 export interface ReferenceNetwork {
