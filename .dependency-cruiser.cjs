@@ -1,11 +1,12 @@
 /** The arrows of docs/architecture.md: one direction, from the document to the screen; folders are entered by their doors. */
-const CORE_ROOMS = ['quantity', 'fluid', 'shape', 'part', 'build', 'finding', 'model', 'sound', 'metal', 'run', 'flow', 'heat', 'fit', 'loop', 'list', 'rule', 'guard', 'inp'];
+const CORE_ROOMS = ['quantity', 'fluid', 'shape', 'part', 'build', 'finding', 'model', 'sound', 'metal', 'run', 'flow', 'heat', 'fit', 'loop', 'list', 'rule', 'guard', 'inp', 'settle', 'choice'];
 /** What each room of the core may look into. */
 const MAY = {
   quantity: [], fluid: ['quantity'], shape: [], part: ['fluid', 'shape'], build: ['part', 'shape'], finding: ['build'], model: ['build', 'part', 'shape'],
   sound: [], metal: ['build', 'part'], run: ['build', 'model', 'part', 'shape'], flow: ['build', 'fluid', 'model', 'part', 'quantity', 'run'],
   heat: ['build', 'flow', 'fluid', 'model', 'part', 'quantity', 'sound'], fit: ['build', 'model', 'part', 'shape'], loop: ['build', 'model', 'part', 'shape'],
-  list: ['build', 'fit', 'model', 'part', 'run'], guard: ['build', 'part'], inp: ['flow', 'fluid', 'model', 'quantity', 'run', 'shape'],
+  list: ['build', 'fit', 'model', 'part', 'run'], guard: ['build', 'part'], settle: ['flow', 'heat', 'model', 'part', 'run'], choice: ['build', 'flow', 'heat', 'loop', 'model', 'part', 'run', 'settle', 'sound'],
+  inp: ['flow', 'fluid', 'model', 'quantity', 'run', 'shape'],
   rule: ['build', 'finding', 'fit', 'flow', 'heat', 'list', 'loop', 'metal', 'model', 'part', 'quantity', 'run', 'shape'],
 };
 

@@ -1,8 +1,8 @@
 import type { Build } from './build';
 import { runRules, verdictOf, type Finding, type Stage, type Verdict } from './finding';
 import { measureGaps, screwNeeds, thicknessAt, type FitReport, type MountRoom, type ScrewNeed } from './fit';
-import { solveFlow, type FlowReport } from './flow';
-import { heatSetup, loopMeans, prepareHeat, sizeCooling, solveHeatCases, worstRise, type HeatReport, type HeatSetup, type Sizing } from './heat';
+import type { FlowReport } from './flow';
+import { heatSetup, sizeCooling, solveHeatCases, worstRise, type HeatReport, type HeatSetup, type Sizing } from './heat';
 import { deriveList, type ListReport } from './list';
 import { judgeMetals, type MetalReport } from './metal';
 import { resolve, type Model } from './model';
@@ -10,6 +10,7 @@ import type { Part } from './part';
 import { formatFlow, formatKelvin, formatMoney, formatNumber, formatWatts, plural } from './quantity';
 import { RULES } from './rule';
 import { estimateRuns, type Run } from './run';
+import { settle } from './settle';
 
 export interface Reports {
   readonly runs: readonly Run[];
@@ -39,10 +40,6 @@ export interface EvaluateOptions {
   readonly offer?: readonly Part[];
 }
 
-/** Coolant temperature and flow depend on each other through viscosity: rounds until no loop moves by more than this, K. */
-const SETTLED_K = 0.02;
-const MOST_ROUNDS = 6;
-
 /** Everything there is to say about a build. Pure; works on any valid build, however unfinished; milliseconds. */
 export function workOut(build: Build, { offer = [] }: EvaluateOptions = {}): Workings {
   const model = resolve(build);
@@ -51,15 +48,7 @@ export function workOut(build: Build, { offer = [] }: EvaluateOptions = {}): Wor
   const screws = screwNeeds(model);
   const setup = heatSetup(model);
   const { loadCase } = build.brief;
-  let flow = solveFlow(model, runs, new Map());
-  let prepared = prepareHeat(setup, flow);
-  for (let i = 0; i < MOST_ROUNDS; i += 1) {
-    const means = loopMeans(prepared, loadCase);
-    const moved = Math.max(0, ...flow.loops.map((l) => Math.abs((means.get(l.id) ?? l.coolant_C) - l.coolant_C)));
-    if (moved < SETTLED_K) break;
-    flow = solveFlow(model, runs, means);
-    prepared = prepareHeat(setup, flow);
-  }
+  const { flow, prepared } = settle(model, runs, setup, loadCase);
   const heat = solveHeatCases(prepared);
   const judged = heat[loadCase];
   const sizing = sizeCooling(prepared, loadCase);

@@ -20,6 +20,8 @@ const EDITS: Record<EditKind, Edit> = {
   'item.place': { do: 'item.place', item: 'top-radiator', placement: { on: 'bench' } },
   'item.set': { do: 'item.set', item: 'processor', values: { draw_W: 160 } },
   'item.unset': { do: 'item.unset', item: 'pump', keys: ['speed_rpm'] },
+  'item.curve': { do: 'item.curve', item: 'pump', of: 'head', points: [[0, 3], [10, 1]], source: 'own bench' },
+  'item.ratings': { do: 'item.ratings', item: 'pump', ratings: { head_m: 4, pressure_kPa: 150 } },
   'fans.speed': { do: 'fans.speed', speed_rpm: 900 },
   'loop.add': { do: 'loop.add', loop: { ...loop, id: 'second', links: [], caps: [] } },
   'loop.remove': { do: 'loop.remove', loop: 'loop' },
@@ -62,6 +64,9 @@ describe('edits', () => {
     [{ do: 'item.add', item: { ...spare, id: 'pump' } }, 'items.pump'],
     [{ do: 'loop.add', loop }, 'loops.loop'],
     [{ do: 'item.replace', item: 'pump', part: spare.part }, 'items.pump.part'],
+    [{ do: 'item.curve', item: 'card-block', of: 'head', points: [] }, 'items.card-block.part'],
+    [{ do: 'item.curve', item: 'card-block', of: 7, points: [] }, 'items.card-block.part.passages'],
+    [{ do: 'item.ratings', item: 'card-block', ratings: {} }, 'items.card-block.part'],
   ] as readonly (readonly [Edit, string])[])('%j is refused with its place', (edit, place) => {
     try { applyEdit(desk, edit); throw new Error('it was taken'); } catch (error) {
       expect(error).toBeInstanceOf(EditError);

@@ -1,5 +1,5 @@
 import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer';
-import type { CasePart, CoolantPart, FittingPart, ItemPart, ScrewPart, TubePart } from '../part';
+import type { CasePart, CoolantPart, FittingPart, ItemPart, PumpPart, ScrewPart, TubePart } from '../part';
 import type { Brief, Build, CapDuty, EndPiece, Item, KitDuty, Link, Loop, Placement, PortRef, Settings } from './types';
 
 enablePatches();
@@ -20,6 +20,8 @@ export type Edit =
   | { readonly do: 'item.place'; readonly item: string; readonly placement: Placement }
   | { readonly do: 'item.set'; readonly item: string; readonly values: Settings }
   | { readonly do: 'item.unset'; readonly item: string; readonly keys: readonly (keyof Settings)[] }
+  | { readonly do: 'item.curve'; readonly item: string; /** Of a passage by its number from 1, or a pump's head. */ readonly of: number | 'head'; readonly points: readonly (readonly [number, number])[]; readonly source?: string }
+  | { readonly do: 'item.ratings'; readonly item: string; readonly ratings: NonNullable<PumpPart['ratings']> }
   | { readonly do: 'fans.speed'; readonly speed_rpm: number }
   | { readonly do: 'loop.add'; readonly loop: Loop }
   | { readonly do: 'loop.remove'; readonly loop: string }
@@ -98,6 +100,13 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
     case 'item.place': itemOf(draft, edit.item).placement = edit.placement as Draft<Placement>; return;
     case 'item.set': Object.assign(itemOf(draft, edit.item).settings, edit.values); return;
     case 'item.unset': { const { settings } = itemOf(draft, edit.item); for (const key of edit.keys) delete settings[key]; return; }
+    case 'item.curve': setCurve(itemOf(draft, edit.item), edit); return;
+    case 'item.ratings': {
+      const { part } = itemOf(draft, edit.item);
+      if (part.kind !== 'pump') throw new EditError(`A ${part.kind} has no printed head.`, `items.${edit.item}.part`);
+      part.ratings = { ...edit.ratings };
+      return;
+    }
     case 'fans.speed':
       for (const item of draft.items) {
         if (item.part.kind === 'fan') item.settings.speed_rpm = Math.min(item.part.fullSpeed_rpm, Math.max(item.part.minSpeed_rpm, edit.speed_rpm));
@@ -140,6 +149,22 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       return;
     default: { const never: never = edit; throw new EditError(`Unknown edit ${JSON.stringify(never)}.`, 'do'); }
   }
+}
+
+/** Measured points in place of the part's own: the snapshot in this build alone. */
+function setCurve(item: Draft<Item>, { of, points, source, item: id }: Extract<Edit, { do: 'item.curve' }>): void {
+  const { part } = item;
+  const list = points.map(([x, y]) => [x, y] as [number, number]);
+  if (of === 'head') {
+    if (part.kind !== 'pump') throw new EditError(`A ${part.kind} has no head curve.`, `items.${id}.part`);
+    part.points = list;
+    if (source === undefined) delete part.pointsSource; else part.pointsSource = source;
+    return;
+  }
+  const passage = 'passages' in part ? part.passages[of - 1] : undefined;
+  if (!passage) throw new EditError(`There is no passage ${of} in this part.`, `items.${id}.part.passages`);
+  passage.points = list;
+  if (source === undefined) delete passage.source; else passage.source = source;
 }
 
 /** A new case keeps everything; what hung on a mount or spot it lacks goes back to the bench. */

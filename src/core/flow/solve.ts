@@ -6,6 +6,7 @@ import { isBetweenRegimes } from './friction';
 import { networkOf, pumpShare } from './laws';
 import type { FlowNetwork, NetworkSolution } from './links';
 import { solveNetwork } from './network';
+import { loopPressures, type LoopPressures } from './pressures';
 import { pressureToHead } from './pump';
 import { reynolds } from './tube';
 
@@ -40,6 +41,8 @@ export interface LoopFlow {
   readonly band: FlowBand;
   /** Node pressures relative to the reservoir, kPa, heights left out. */
   readonly pressures: Readonly<Record<string, number>>;
+  /** The same with heights and the air on the reservoir, node by node; null while nothing is solved. */
+  readonly profile: LoopPressures | null;
   /** Parts that nothing can flow through: they hang on a dead end, or stand in a piece apart from the reservoir's. */
   readonly idle: readonly { readonly item: string; readonly why: 'dead end' | 'apart' }[];
 }
@@ -58,8 +61,15 @@ interface Solved { readonly loop: LoopFlow; readonly links: readonly LinkFlow[];
 
 function solveLoop(model: Model, graph: LoopGraph, runs: readonly Run[], coolant_C: number): Solved {
   const network = networkOf(model, graph, runs, coolant_C);
-  const solved = reportLoop(graph, network.fluid, coolant_C, turns(graph) ? solveNetwork(network) : null);
-  return graph.closed && !graph.branched ? solved : { ...solved, loop: { ...solved.loop, idle: idleParts(graph, network) } };
+  const solution = turns(graph) ? solveNetwork(network) : null;
+  const { loop, ...rest } = reportLoop(graph, network.fluid, coolant_C, solution);
+  return {
+    ...rest,
+    loop: {
+      ...loop, profile: solution?.status === 'solved' ? loopPressures(model, graph, network.fluid, solution.pressures) : null,
+      idle: graph.closed && !graph.branched ? [] : idleParts(graph, network),
+    },
+  };
 }
 
 /** Parts none of whose ways lies in a circle with the reservoir. */
@@ -75,7 +85,7 @@ function idleParts(graph: LoopGraph, network: FlowNetwork): LoopFlow['idle'] {
 }
 
 /** A solved network told as links, pumps and a loop. Null: no pump turns. */
-export function reportLoop(graph: LoopGraph, fluid: Parameters<typeof reynolds>[2], coolant_C: number, solution: NetworkSolution | null): Solved {
+function reportLoop(graph: LoopGraph, fluid: Parameters<typeof reynolds>[2], coolant_C: number, solution: NetworkSolution | null): Solved {
   const { loop } = graph;
   const solved = solution?.status === 'solved' ? solution : null;
   const links: LinkFlow[] = [], pumps: PumpFlow[] = [];
@@ -101,7 +111,7 @@ export function reportLoop(graph: LoopGraph, fluid: Parameters<typeof reynolds>[
     loop: {
       id: loop.id, status: solution?.status ?? (graph.edges.length === 0 ? 'empty' : 'no-pump'), iterations: solution?.iterations ?? 0,
       residual: solution?.residual ?? { energy_kPa: 0, mass_Lmin: 0 }, flow_Lmin: flow, head_kPa: flow > 1e-9 ? given / flow : pumps.reduce((s, p) => s + headOf(p, links), 0), coolant_C, band: flowBand(flow),
-      pressures: Object.fromEntries(solved?.pressures ?? []), idle: [],
+      pressures: Object.fromEntries(solved?.pressures ?? []), idle: [], profile: null,
     },
   };
 }

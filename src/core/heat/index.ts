@@ -4,7 +4,7 @@ export { fanCurve, fanPressure, fanAgainst, type FanCurve } from './fan';
 export { coreDrag, radiatorConductance, INSTALLATION, type Core, type RadiatorState, type RadiatorResult, type InstallationFactors } from './radiator';
 export { blockLaw, blockResistance, type BlockLaw } from './block';
 export { heatSetup, coreOf, sourceHeat, type HeatSetup, type RadiatorSetup, type Source } from './setup';
-export { solveHeat, solveHeatCases, noiseOf } from './solve';
+export { solveHeat, solveHeatCases, solvePrepared, noiseOf } from './solve';
 export { loopMeans, prepareHeat, steadyRise, steadyState, type Prepared } from './steady';
 export type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat, PartHeat } from './report';
 export { sizeCooling, coolingCurves, atSpeed, worstRise, speedRange, type Sizing, type CoolingCurve } from './sizing';

@@ -10,6 +10,7 @@ import { flowBetween } from './flowBetween';
 import { flowIdle } from './flowIdle';
 import { flowLow } from './flowLow';
 import { flowNone } from './flowNone';
+import { flowSuction } from './flowSuction';
 import { heatCoolant } from './heatCoolant';
 import { heatOnAir } from './heatOnAir';
 import { heatOver } from './heatOver';
@@ -20,6 +21,7 @@ import { notClosed } from './notClosed';
 import { overBudget } from './overBudget';
 import { portOpen } from './portOpen';
 import { portTwice } from './portTwice';
+import { pumpRatings } from './pumpRatings';
 import { reservoirPump } from './reservoirPump';
 import { runNoLength } from './runNoLength';
 import { screwNone, screwTooLong, screwTooShort } from './screwFit';
@@ -27,6 +29,6 @@ import { tubeSize } from './tubeSize';
 
 /** Every rule, sorted by code. */
 export const RULES: readonly BuildRule[] = [
-  cautionCoolant, coolingShort, fitClash, fitMount, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, heatCoolant, heatOnAir, heatOver,
-  metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, reservoirPump, runNoLength, screwNone, screwTooLong, screwTooShort, tubeSize,
+  cautionCoolant, coolingShort, fitClash, fitMount, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver,
+  metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, pumpRatings, reservoirPump, runNoLength, screwNone, screwTooLong, screwTooShort, tubeSize,
 ].sort((a, b) => a.code.localeCompare(b.code));

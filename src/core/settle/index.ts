@@ -1,0 +1,1 @@
+export { settle, type Settled } from './settle';
