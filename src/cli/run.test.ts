@@ -33,10 +33,23 @@ describe('the terminal', () => {
     expect(r.err).not.toContain('at Object');
   });
 
-  test.each([[['evaluate', 'ghost.json'], 1, 'no such file'], [['evaluate', 'none.json'], 1, 'not JSON'], [['evaluate'], 2, 'Name a build file'], [['fly'], 2, 'no command'], [['demo', 'ghost'], 1, 'no demo build']] as const)('%j', (args, code, word) => {
+  test.each([[['evaluate', 'ghost.json'], 1, 'no such file'], [['evaluate', 'none.json'], 1, 'not JSON'], [['evaluate'], 2, 'Name a file'], [['inp', 'ghost.json'], 1, 'no such file'], [['solve', 'none.json'], 1, 'line 1: text before the first'], [['fly'], 2, 'no command'], [['demo', 'ghost'], 1, 'no demo build']] as const)('%j', (args, code, word) => {
     const r = run(args, read);
     expect(r.code).toBe(code);
     expect(r.err).toContain(word);
+  });
+
+  test('writes a loop for EPANET and solves the file again to the same flows, by the same ids', () => {
+    files['tower.json'] = run(['demo', 'fenland-flood-tower'], read).out;
+    const r = run(['inp', 'tower.json'], read);
+    expect(r.code).toBe(0);
+    expect(r.out).toContain('Headloss D-W');
+    files['tower.inp'] = r.out;
+    const solved = JSON.parse(run(['solve', 'tower.inp'], read).out) as { loops: { id: string; flows_Lmin: Record<string, number> }[] };
+    const links = (JSON.parse(run(['evaluate', 'tower.json'], read).out) as { reports: { flow: { links: { id: string; loop: string; flow_Lmin: number }[] } } }).reports.flow.links;
+    for (const l of links) expect(solved.loops.find((x) => x.id === l.loop)?.flows_Lmin[l.id]).toBeCloseTo(l.flow_Lmin, 2);
+    expect(run(['inp', 'tower.json', '--loop', 'loop-2'], read).out).not.toContain('pump-1');
+    expect(run(['inp', 'tower.json', '--loop', 'ghost'], read).err).toContain('known: loop, loop-2');
   });
 
   test('parts by kind', () => {

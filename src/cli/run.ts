@@ -1,8 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { CATALOGUE, DEMO_BUILDS, demoBuild } from '@/catalogue';
 import type { Build } from '@/core/build';
-import { evaluate } from '@/core/evaluate';
+import { evaluate, workOut } from '@/core/evaluate';
+import { pressureToHead, solveNetwork } from '@/core/flow';
 import { parseBuild } from '@/core/guard';
+import { InpError, inpLoops, readInp, writeInp } from '@/core/inp';
 import { buildToText, listToCsv } from '@/format';
 import { proofRows } from '@/proof';
 
@@ -16,6 +18,8 @@ const HELP = `zephyron: the same core from a terminal
   demo [NAME]              lists the demo builds, or prints one as JSON
   evaluate FILE|-          prints the evaluation of a build as JSON
   list FILE|- [--csv|--json]   prints the parts list
+  inp FILE|- [--loop ID]   prints the loops as an EPANET 2.2 input file
+  solve FILE.inp|-         solves such a file with our own solver: flows and heads as JSON
   parts [--kind KIND]      prints the catalogue as JSON
   proof [--json]           prints every reference check
 
@@ -26,7 +30,7 @@ A build that cannot be read: its path and message on standard error, exit 1.
 export function run(args: readonly string[], read: (file: string) => string = readInput): Ran {
   const [command, ...rest] = args;
   const flags = new Set(rest.filter((a) => a.startsWith('--')));
-  const plain = rest.filter((a, i) => !a.startsWith('--') && rest[i - 1] !== '--kind');
+  const plain = rest.filter((a, i) => !a.startsWith('--') && rest[i - 1] !== '--kind' && rest[i - 1] !== '--loop');
   switch (command) {
     case 'demo': return demo(plain[0]);
     case 'evaluate': return withBuild(plain[0], read, (build) => done(`${JSON.stringify(evaluate(build, { offer: CATALOGUE }), null, 1)}\n`));
@@ -34,9 +38,11 @@ export function run(args: readonly string[], read: (file: string) => string = re
       const { list } = evaluate(build).reports;
       return done(flags.has('--json') ? `${JSON.stringify(list, null, 1)}\n` : listToCsv(list, build.brief.currency));
     });
+    case 'inp': return withBuild(plain[0], read, (build) => inp(build, valueOf(rest, '--loop')));
+    case 'solve': return solve(plain[0], read);
     case 'parts': {
-      const kind = rest[rest.indexOf('--kind') + 1];
-      return done(`${JSON.stringify(flags.has('--kind') ? CATALOGUE.filter((p) => p.kind === kind) : CATALOGUE, null, 1)}\n`);
+      const kind = valueOf(rest, '--kind');
+      return done(`${JSON.stringify(kind === undefined ? CATALOGUE : CATALOGUE.filter((p) => p.kind === kind), null, 1)}\n`);
     }
     case 'proof': return proof(flags.has('--json'));
     case undefined: case 'help': case '--help': return done(HELP);
@@ -52,12 +58,43 @@ function demo(name: string | undefined): Ran {
   return build ? done(buildToText(build)) : failed(`There is no demo build "${name}"; known: ${DEMO_BUILDS.map((d) => d.name).join(', ')}.`);
 }
 
-function withBuild(file: string | undefined, read: (file: string) => string, work: (build: Build) => Ran): Ran {
-  if (file === undefined) return failed('Name a build file, or - for standard input.', 2);
+const valueOf = (args: readonly string[], flag: string): string | undefined => (args.includes(flag) ? args[args.indexOf(flag) + 1] ?? '' : undefined);
+
+function inp(build: Build, only: string | undefined): Ran {
+  if (only !== undefined && !build.loops.some((l) => l.id === only)) return failed(`There is no loop "${only}" in this build; known: ${build.loops.map((l) => l.id).join(', ') || 'none'}.`);
+  const { model, reports } = workOut(build);
+  const loops = inpLoops(model, reports.runs, reports.flow, only);
+  return loops.length > 0 ? done(writeInp(build.name, loops)) : failed('This build has no connected loop to write.');
+}
+
+/** Flows in L/min and heads in metres over the reservoir, by the names in the file. */
+function solve(file: string | undefined, read: (file: string) => string): Ran {
+  return withText(file, read, (text) => {
+    try {
+      const loops = readInp(text).map(({ id, network }) => {
+        const { status, iterations, residual, flows, pressures } = solveNetwork(network);
+        return { id, status, iterations, residual, flows_Lmin: Object.fromEntries(flows), heads_m: Object.fromEntries([...pressures].map(([node, kPa]) => [node, pressureToHead(kPa, network.fluid.density_kgm3)])) };
+      });
+      return done(`${JSON.stringify({ loops }, null, 1)}\n`);
+    } catch (error) {
+      if (error instanceof InpError) return failed(`${file ?? ''}: ${error.message}`);
+      throw error;
+    }
+  });
+}
+
+function withText(file: string | undefined, read: (file: string) => string, work: (text: string) => Ran): Ran {
+  if (file === undefined) return failed('Name a file, or - for standard input.', 2);
   let text: string;
   try { text = read(file); } catch (error) { return failed(`${file}: ${(error as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : 'cannot be read'}`); }
-  const parsed = parseBuild(text);
-  return parsed.ok ? work(parsed.value) : failed(parsed.troubles.map((t) => `${t.path || '(document)'}: ${t.message}`).join('\n'));
+  return work(text);
+}
+
+function withBuild(file: string | undefined, read: (file: string) => string, work: (build: Build) => Ran): Ran {
+  return withText(file, read, (text) => {
+    const parsed = parseBuild(text);
+    return parsed.ok ? work(parsed.value) : failed(parsed.troubles.map((t) => `${t.path || '(document)'}: ${t.message}`).join('\n'));
+  });
 }
 
 function proof(json: boolean): Ran {

@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { CATALOGUE, DEMO_BUILDS } from '@/catalogue';
 import type { Build } from '@/core/build';
 import { evaluate, type StageState } from '@/core/evaluate';
+import { drawingOf } from '@/core/part';
 import type { Stage } from '@/core/finding';
 import { guardBuild, parseBuild } from '@/core/guard';
 import { slug } from '@/format';
@@ -53,7 +54,7 @@ function summarise(row: BuildRow): Pick<ShelfEntry, 'caseName' | 'stages' | 'loo
 function stationsOf(build: Build): ShelfEntry['loops'] {
   return build.loops.map((loop) => [...new Set(loop.links.map((l) => l.from.item))].flatMap((id) => {
     const item = build.items.find((i) => i.id === id);
-    return item ? [{ kind: item.part.kind === 'block' ? `block:${item.part.cools[0]}` : item.part.kind, name: item.name }] : [];
+    return item && drawingOf(item.part) !== 'inline:tee' ? [{ kind: drawingOf(item.part), name: item.name }] : [];
   }));
 }
 

@@ -82,6 +82,16 @@ describe('edits', () => {
     expect(bare.loops[0]?.links.some((l) => l.from.item === 'front-radiator' || l.to.item === 'front-radiator')).toBe(false);
   });
 
+  test('one of two parts side by side taken out: its branch and both tees go, the other stays in the row', () => {
+    const tower = demoBuild('fenland-flood-tower') as Build;
+    const out = applyEdit(tower, { do: 'item.remove', item: 'card-block-b' }).build;
+    expect(out.items.filter((i) => i.part.kind === 'inline' && i.part.duty === 'tee')).toEqual([]);
+    const links = out.loops[1]?.links ?? [];
+    expect(links.find((l) => l.to.item === 'card-block-a')?.from.item).toBe('floor-radiator');
+    expect(links.find((l) => l.from.item === 'card-block-a')?.to.item).toBe('top-radiator');
+    expect(new Set(links.map((l) => l.id)).size).toBe(links.length);
+  });
+
   test('a case without a mount sends what hung there to the bench', () => {
     const small = applyEdit(desk, EDITS['case.choose']).build;
     expect(findItem(small, 'front-radiator')?.placement).toEqual({ on: 'bench' });

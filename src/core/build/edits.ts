@@ -190,10 +190,29 @@ function removeItem(draft: D, id: string): void {
     removeWhere(loop.links, (l) => portIs(l.from, id) || portIs(l.to, id));
     removeWhere(loop.caps, (c) => c.item === id);
     const [first] = before, [last] = after;
+    if (first && last && isTee(draft, first.from.item) && isTee(draft, last.to.item)) {
+      // A branch goes as a whole: a bare tube in its place would take the flow from its neighbour.
+      for (const tee of new Set([first.from.item, last.to.item])) dissolveTee(draft, loop, tee);
+      continue;
+    }
     if (before.length === 1 && after.length === 1 && first && last && first.from.item !== last.to.item) {
       loop.links.push({ ...first, to: { ...last.to }, by: 'tube', ends: { from: 'auto', to: 'auto' } });
     }
   }
+}
+
+const isTee = (draft: D, id: string): boolean => { const part = draft.items.find((i) => i.id === id)?.part; return part?.kind === 'inline' && part.tee !== undefined; };
+
+/** A tee with only one run in and one out is no tee: the two become one. */
+function dissolveTee(draft: D, loop: Draft<Loop>, tee: string): void {
+  const touching = loop.links.filter((l) => portIs(l.from, tee) || portIs(l.to, tee));
+  const into = touching.find((l) => portIs(l.to, tee)), out = touching.find((l) => portIs(l.from, tee));
+  if (touching.length !== 2 || !into || !out || into === out) return;
+  const at = loop.links.indexOf(into);
+  loop.links[at] = { ...into, to: { ...out.to }, by: 'tube', ends: { from: into.ends.from, to: out.ends.to } };
+  removeWhere(loop.links, (l) => l.id === out.id);
+  removeWhere(loop.caps, (c) => c.item === tee);
+  removeWhere(draft.items, (i) => i.id === tee);
 }
 
 /** Another part in the same place keeps the runs whose ports it has; ports it lacks are let go. */

@@ -4,7 +4,7 @@ import { applyEdit, type Build, type Edit } from '../build';
 import { workOut } from '../evaluate';
 import { secondPump, splitEdit } from '../loop';
 import type { PumpPart } from '../part';
-import { isBeside, pumpChoice, pumpChoices, splitSchool, type SplitSchool } from '.';
+import { isBeside, pumpChoice, pumpChoices, pumpEdit, splitSchool, type SplitSchool } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
 const tower = demoBuild('fenland-flood-tower') as Build;
@@ -78,6 +78,18 @@ describe('which pump', () => {
     const row = ask(large, 'one', pair);
     expect(row.fullFlow_Lmin / ask(large).fullFlow_Lmin).toBeGreaterThan(0.85);
     expect(row.fullFlow_Lmin).toBeLessThan(ask(large).fullFlow_Lmin);
+  });
+
+  test.each(['one', 'series', 'parallel'] as const)('what the chooser makes of the build, %s, reaches the flow', (way) => {
+    const medium = catalogued('pump', 'pump-osier-medium');
+    const row = ask(medium, way);
+    const built = workOut(edited(desk, pumpEdit(desk, 'loop', medium, way, row.speed_rpm ?? 0, tee, () => ({ on: 'bench' }))));
+    expect(built.reports.flow.pumps.length).toBe(way === 'one' ? 1 : 2);
+    expect((built.reports.flow.loops[0]?.flow_Lmin ?? 0) / desk.brief.limits.flow_Lmin).toBeGreaterThan(0.93);
+    const back = edited(built.model.build, pumpEdit(built.model.build, 'loop', large, 'one', 3400, tee, () => ({ on: 'bench' })));
+    expect(back.items.filter((i) => i.part.kind === 'pump' || i.part.kind === 'inline').length).toBe(1);
+    // The joint between reservoir and pump came back as a tube.
+    expect((workOut(back).reports.flow.loops[0]?.flow_Lmin ?? NaN) / (w.reports.flow.loops[0]?.flow_Lmin ?? NaN)).toBeGreaterThan(0.95);
   });
 
   test('without a pump there is nothing to ask', () => {

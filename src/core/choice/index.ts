@@ -1,2 +1,2 @@
-export { pumpChoice, pumpChoices, PUMP_WAYS, type PumpChoice, type PumpWay } from './pumps';
+export { pumpChoice, pumpChoices, pumpEdit, PUMP_WAYS, type PumpChoice, type PumpWay } from './pumps';
 export { splitSchool, isBeside, type Arrangement, type SplitPart, type SplitSchool } from './split';

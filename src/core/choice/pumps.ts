@@ -1,8 +1,9 @@
-import type { Build, Item } from '../build';
+import { applyEdit, type Build, type Edit, type Item, type Placement } from '../build';
 import { atFullSpeed, flowAtShares, networkOf, pumpMargin, slowestShareFor } from '../flow';
 import { heatSetup, noiseOf, solvePrepared, type CaseReport, type HeatSetup } from '../heat';
-import type { GraphEdge, LoopGraph, Model } from '../model';
-import type { HeadPoint, PumpPart } from '../part';
+import { secondPump } from '../loop';
+import { resolve, type GraphEdge, type LoopGraph, type Model } from '../model';
+import type { HeadPoint, InlinePart, PumpPart } from '../part';
 import type { Run } from '../run';
 import { settle } from '../settle';
 import { soundAtDistance, soundAtSpeed, soundSum } from '../sound';
@@ -91,6 +92,21 @@ export function pumpChoice(model: Model, runs: readonly Run[], setup: HeatSetup,
     margin: pumpMargin(network, target), noise_dBA: Math.max(0, soundAtDistance(alone, 1, brief.listener_m)), allNoise_dBA: (slow ?? fast).all,
     slowerCosts_K: fastRoom === null || slowRoom === null ? null : fastRoom - slowRoom, headroom_K: slowRoom, price_minor: count * part.price_minor,
   };
+}
+
+/**
+ * Makes a loop's pump this one, or two of it, at a speed: further pumps go, the first is replaced, a second is set behind it or beside it.
+ * Null when the loop has no pump, or no way for a second.
+ */
+export function pumpEdit(build: Build, loop: string, part: PumpPart, way: PumpWay, speed_rpm: number, tee: InlinePart | null, place: (build: Build) => Placement): Edit | null {
+  const pumps = resolve(build).loops.find((g) => g.loop.id === loop)?.stations.filter((s) => build.items.find((i) => i.id === s)?.part.kind === 'pump') ?? [];
+  const [first, ...others] = pumps;
+  if (first === undefined) return null;
+  const edits: Edit[] = [...others.map((item): Edit => ({ do: 'item.remove', item })), { do: 'item.replace', item: first, part }, { do: 'item.set', item: first, values: { speed_rpm } }];
+  const alone = edits.reduce((b, e) => applyEdit(b, e).build, build);
+  if (way === 'one') return { do: 'batch', edits };
+  const second = secondPump(alone, loop, first, part, way, tee, place(alone));
+  return second ? { do: 'batch', edits: [...edits, second] } : null;
 }
 
 /** All pumps in all ways: those that reach the wanted flow first, quietest first. `tell` hears how many of how many are done; it stops when told to. */

@@ -11,6 +11,7 @@ export { networkOf, pumpShare, tubeLossOf, curveOfPump, curveScale, fitOf } from
 export { solveFlow, type FlowReport, type LoopFlow, type LinkFlow, type PumpFlow } from './solve';
 export { operatingCurves, curvePoints, flowAtShares, type ChartPoint, type OperatingCurves } from './operating';
 export { slowestShareFor, pumpMargin, atFullSpeed } from './sizing';
+export { branchesOf, type Branch } from './branches';
 export { saggingFlow, SAG_SHARES, type Sag } from './sagging';
 export { ratingTroubles, headTrouble, type RatingTrouble, type HeadTrouble } from './ratings';
 export type { LoopPressures, NodePressure } from './pressures';

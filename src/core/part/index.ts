@@ -4,4 +4,4 @@ export type {
   ProcessorPart, PumpPart, RadiatorCore, RadiatorPart, ReservoirPart, ScrewPart, SupplyPart, Thread, TubePart, WetPart, WettedSurface,
 } from './types';
 export { LOAD_CASES, INLINE_DUTIES } from './types';
-export { PART_KINDS, isWet, isHeated, isItemPart } from './kinds';
+export { PART_KINDS, isWet, isHeated, isItemPart, drawingOf } from './kinds';

@@ -26,3 +26,6 @@ const HEATED: readonly PartKind[] = ['processor', 'card', 'board', 'memory'];
 export const isWet = (p: Part): p is WetPart => WET.includes(p.kind);
 export const isHeated = (p: Part): p is HeatedPart => HEATED.includes(p.kind);
 export const isItemPart = (p: Part): p is ItemPart => PART_KINDS[p.kind].item;
+
+/** Which line drawing stands for a part: its kind, for blocks with what they cool, for in-line pieces with what they do. */
+export const drawingOf = (p: Part): string => (p.kind === 'block' ? `block:${p.cools[0]}` : p.kind === 'inline' ? `inline:${p.duty}` : p.kind);

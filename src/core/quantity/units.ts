@@ -51,6 +51,7 @@ export const QUANTITIES = {
   sound: { name: 'sound', inner: 'dBA', units: [unit('dBA', 1, ['db', 'db(a)'])] },
   volume: { name: 'volume', inner: 'mL', units: [unit('mL', 1), unit('L', 1000), unit('fl oz', 29.5735295625, ['floz'])] },
   airFlow: { name: 'air flow', inner: 'm³/h', units: [unit('m³/h', 1, ['m3/h']), unit('CFM', 1.69901082, ['cfm'])] },
+  share: { name: 'share', inner: '%', units: [unit('%', 1, ['percent'])] },
   distance: { name: 'distance', inner: 'm', units: [unit('m', 1), unit('cm', 0.01), unit('ft', 0.3048), unit('in', 0.0254)] },
 } as const satisfies Record<string, Quantity>;
 

@@ -1,19 +1,26 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type DragMoveEvent } from '@dnd-kit/core';
-import { reorderLoop } from '@/core/loop';
-import type { LoopGraph } from '@/core/model';
+import { DndContext, PointerSensor, useSensor, useSensors, type DragMoveEvent } from '@dnd-kit/core';
+import type { Edit } from '@/core/build';
+import { moveInto, reorderLoop } from '@/core/loop';
+import type { LoopGraph, Visit } from '@/core/model';
+import { drawingOf } from '@/core/part';
 import { formatFlow, formatNumber } from '@/core/quantity';
-import { StationIcon, temperatureColour } from '@/view/shared';
+import { temperatureColour } from '@/view/shared';
 import { useBench } from './BenchProvider';
+import { laneGeometry, nearestLeg, type Spot } from './laneGeometry';
 import { orderPrice } from './orderPrice';
+import { Profile } from './Profile';
+import { Station } from './Station';
 import styles from './LoopLine.module.css';
 
 const LABEL = 168, PAD = 22, SEGMENT = 6;
+/** From one lane to the next. */
+const PITCH = 46, PITCH_COMPACT = 42;
 
 interface Props { readonly graph: LoopGraph; readonly width: number; readonly range: readonly [number, number]; readonly compact: boolean }
 
-/** One loop: stations on a line coloured by coolant temperature, numbers written, pressure as a stepped profile under it. */
+/** One loop: stations in flow order, a lane for each branch, coloured by coolant temperature, numbers written, pressure as a stepped profile under it. */
 export function LoopLane({ graph, width, range, compact }: Props) {
   const build = useBench((s) => s.build);
   const reports = useBench((s) => s.workings.reports);
@@ -21,34 +28,48 @@ export function LoopLane({ graph, width, range, compact }: Props) {
   const pick = useBench((s) => s.pick);
   const commit = useBench((s) => s.commit);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const [drag, setDrag] = useState<{ readonly id: string; readonly to: number } | null>(null);
-  const { loop, stations } = graph;
-  const n = stations.length;
-  const room = Math.max(n * 92, width - LABEL - PAD);
-  const step = room / n;
-  const x = (i: number): number => (i + 0.5) * step;
-  const lineY = 40, profileTop = compact ? 62 : 66, profileHeight = compact ? 20 : 34;
-  const height = profileTop + profileHeight + 22;
+  const [drag, setDrag] = useState<{ readonly id: string; readonly edit: Edit | null; readonly mark: { readonly x: number; readonly y: number } | null } | null>(null);
+  const { loop, layout, stations, branched } = graph;
+  const pitch = compact ? PITCH_COMPACT : PITCH;
+  const geometry = useMemo(() => laneGeometry(build, graph, width - LABEL - PAD, pitch), [build, graph, width, pitch]);
+  const profileTop = geometry.lanesHeight + (compact ? 22 : 26), profileHeight = compact ? 20 : 34;
+  const height = profileTop + profileHeight + (branched ? 8 : 22);
 
   const flow = reports.flow.loops.find((l) => l.id === loop.id);
   const heat = reports.heat[build.brief.loadCase];
-  const named = stations.map((id) => build.items.find((i) => i.id === id));
-  const links = stations.map((id, i) => loop.links.find((l) => l.id === graph.route[i] && l.from.item === id) ?? loop.links.find((l) => l.from.item === id));
-  const nodeAfter = links.map((l) => graph.edges.find((e) => e.id === l?.id)?.from);
-  const temps = nodeAfter.map((node) => (node ? heat.nodes[node] : undefined));
-  const pressures = nodeAfter.map((node) => (node ? flow?.pressures[node] ?? 0 : 0));
-  const before = links.map((_, i) => { const prev = links[(i + n - 1) % n]; const node = graph.edges.find((e) => e.id === prev?.id)?.to; return node ? flow?.pressures[node] ?? 0 : 0; });
-  const top = Math.max(0.1, ...pressures, ...before), low = Math.min(0, ...pressures, ...before);
-  const py = (p: number): number => profileTop + profileHeight * (1 - (p - low) / (top - low));
-  const colour = (i: number): string => temperatureColour(temps[i], range[0], range[1]);
-  const profile = stations.map((_, i) => `${i === 0 ? 'M0' : 'L'}${i === 0 ? '' : x(i)} ${py(before[i] as number)}L${x(i)} ${py(before[i] as number)}L${x(i)} ${py(pressures[i] as number)}`).join('') + `L${room} ${py(before[0] as number)}`;
-
-  const price = useMemo(() => (drag ? orderPrice(build, reports, loop.id, moved(stations, drag.id, drag.to)) : null), [drag, build, reports, loop.id, stations]);
-  const move = (id: string, to: number): void => {
-    const order = moved(stations, id, to);
-    if (order.join() !== stations.join()) commit(`move ${build.items.find((i) => i.id === id)?.name ?? id} in the loop`, reorderLoop(build, loop.id, order));
+  const edgeOf = (link: string): LoopGraph['edges'][number] | undefined => graph.edges.find((e) => e.id === link);
+  const temperature = (link: string): number | undefined => heat.nodes[edgeOf(link)?.from ?? ''];
+  const legFlow = (link: string): number => reports.flow.links.find((l) => l.id === link && l.loop === loop.id)?.flow_Lmin ?? 0;
+  const colour = (link: string): string => temperatureColour(temperature(link), range[0], range[1]);
+  /** Pressure as the flow comes to a visit and as it leaves it. */
+  const over = (v: Visit): readonly [number, number] => {
+    const i = layout.visits.indexOf(v);
+    const into = layout.legs.find((l) => l.to === i), out = layout.legs.find((l) => l.from === i);
+    const at = (node: string | undefined): number => (node ? flow?.pressures[node] ?? 0 : 0);
+    return [at(edgeOf(into?.link ?? '')?.to), at(edgeOf(out?.link ?? '')?.from)];
   };
-  const target = (e: DragMoveEvent): number => Math.max(0, Math.min(n - 1, Math.round((x(stations.indexOf(String(e.active.id))) + e.delta.x) / step - 0.5)));
+
+  const price = useMemo(() => (drag?.edit ? orderPrice(build, reports, drag.edit) : null), [drag, build, reports]);
+  const give = (id: string, edit: Edit | null): void => { if (edit) commit(`move ${build.items.find((i) => i.id === id)?.name ?? id} in the loop`, edit); };
+  const inRow = (id: string, to: number): Edit | null => {
+    const order = moved(stations, id, Math.max(0, Math.min(stations.length - 1, to)));
+    return order.join() === stations.join() ? null : reorderLoop(build, loop.id, order);
+  };
+  const wanted = (e: DragMoveEvent): { readonly edit: Edit | null; readonly mark: { readonly x: number; readonly y: number } | null } => {
+    const visit = layout.visits.findIndex((v) => v.key === String(e.active.id));
+    const spot = geometry.spots[visit] as Spot, item = layout.visits[visit]?.item ?? '';
+    const x = spot.x + e.delta.x, y = spot.y + e.delta.y;
+    if (branched) { const leg = nearestLeg(geometry, x, y); return { edit: leg && moveInto(build, loop.id, item, leg.link), mark: leg && { x: leg.labelX, y: leg.labelY + 9 } }; }
+    const from = stations.indexOf(item), to = Math.max(0, Math.min(stations.length - 1, Math.round(x / geometry.step - 0.5)));
+    return { edit: inRow(item, to), mark: { x: to * geometry.step + (to > from ? geometry.step - 4 : 4), y: spot.y } };
+  };
+  const nudge = (visit: number, by: 1 | -1): void => {
+    const { item } = layout.visits[visit] as Visit;
+    if (!branched) { give(item, inRow(item, stations.indexOf(item) + by)); return; }
+    const mine = layout.legs.find((l) => (by > 0 ? l.from : l.to) === visit);
+    const next = mine && layout.legs.find((l) => (by > 0 ? l.from === mine.to : l.to === mine.from));
+    if (next) give(item, moveInto(build, loop.id, item, next.link));
+  };
 
   return (
     <div className={styles.lane}>
@@ -58,28 +79,26 @@ export function LoopLane({ graph, width, range, compact }: Props) {
         {!compact && <span className={styles.legend}><span className={styles.ramp} aria-hidden />{range[0]} to {range[1]} °C</span>}
         {!compact && <span>kPa over reservoir</span>}
       </div>
-      <DndContext id={`loop-${loop.id}`} sensors={sensors} onDragMove={(e) => setDrag({ id: String(e.active.id), to: target(e) })} onDragEnd={(e) => { setDrag(null); move(String(e.active.id), target(e as DragMoveEvent)); }} onDragCancel={() => setDrag(null)}>
-        <div className={styles.field} style={{ width: room, height }}>
-          <svg width={room} height={height} className={styles.drawing} aria-hidden>
-            <path d={`M${x(n - 1) + 18} ${lineY}H${room - 5}V14H5V${lineY}H${x(0) - 18}`} fill="none" stroke={colour(n - 1)} strokeWidth={SEGMENT} strokeLinejoin="round" />
-            {stations.map((id, i) => i < n - 1 && <line key={id} x1={x(i) + 20} x2={x(i + 1) - 20} y1={lineY} y2={lineY} stroke={colour(i)} strokeWidth={SEGMENT} strokeDasharray={links[i] ? undefined : '3 5'} />)}
-            {stations.map((id, i) => <text key={id} x={i < n - 1 ? (x(i) + x(i + 1)) / 2 : Math.min(room - 26, (x(i) + 20 + room) / 2)} y={lineY - 9} className={styles.temp}>{temps[i] === undefined ? '' : formatNumber(temps[i], { decimals: 1 })}</text>)}
-            <line x1={0} x2={room} y1={py(0)} y2={py(0)} stroke="var(--hairline)" />
-            <path d={`${profile}V${py(low)}H0Z`} fill="var(--sunk)" />
-            <path d={profile} fill="none" stroke="var(--soft)" strokeWidth="1.5" />
-            {stations.map((id, i) => {
-              const by = (pressures[i] as number) - (before[i] as number);
-              return Math.abs(by) < 0.05 ? null : <text key={id} x={x(i) + (compact && by < 0 ? 24 : 6)} y={by > 0 ? py(pressures[i] as number) + 13 : Math.max(lineY + 20, py(pressures[i] as number) - 4)} className={styles.drop}>{formatNumber(by, { decimals: 1, signed: true })}</text>;
-            })}
-            {drag && <line x1={drag.to * step + (drag.to > stations.indexOf(drag.id) ? step - 4 : 4)} x2={drag.to * step + (drag.to > stations.indexOf(drag.id) ? step - 4 : 4)} y1={8} y2={height - 20} stroke="var(--copper)" strokeWidth="2" />}
+      <DndContext id={`loop-${loop.id}`} sensors={sensors} onDragMove={(e) => setDrag({ id: String(e.active.id), ...wanted(e) })} onDragEnd={(e) => { setDrag(null); give(layout.visits.find((v) => v.key === String(e.active.id))?.item ?? '', wanted(e as DragMoveEvent).edit); }} onDragCancel={() => setDrag(null)}>
+        <div className={styles.field} style={{ width: geometry.width, height }}>
+          <svg width={geometry.width} height={height} className={styles.drawing} aria-hidden>
+            {geometry.legs.map((l) => <path key={l.link} d={l.d} fill="none" stroke={colour(l.link)} strokeWidth={SEGMENT} strokeLinejoin="round" strokeDasharray={flow?.status === 'solved' && Math.abs(legFlow(l.link)) < 1e-6 ? '3 5' : undefined} />)}
+            {geometry.legs.map((l) => { const t = temperature(l.link); return <text key={l.link} x={l.labelX} y={l.labelY} className={styles.temp}>{t === undefined ? '' : formatNumber(t, { decimals: 1 })}</text>; })}
+            {geometry.legs.filter((l) => l.opens).map((l) => <text key={l.link} x={l.labelX} y={l.labelY + 23} className={styles.laneFlow}>{legFlow(l.link) < -1e-6 ? 'back, ' : ''}{formatFlow(Math.abs(legFlow(l.link)))}</text>)}
+            <Profile geometry={geometry} visits={layout.visits} over={over} top={profileTop} height={profileHeight} compact={compact} />
+            {drag?.mark && <line x1={drag.mark.x} x2={drag.mark.x} y1={drag.mark.y - 26} y2={drag.mark.y + 26} stroke="var(--copper)" strokeWidth="2" />}
           </svg>
-          {stations.map((id, i) => {
-            const item = named[i];
-            const kind = item?.part.kind === 'block' ? `block:${item.part.cools[0]}` : item?.part.kind ?? '';
+          {layout.visits.map((v, i) => {
+            const item = build.items.find((x) => x.id === v.item);
+            const spot = geometry.spots[i] as Spot;
+            const name = item?.name ?? v.item;
+            const kind = item ? drawingOf(item.part) : '';
+            const [before, after] = over(v);
+            const out = layout.legs.find((l) => l.from === i), t = out ? temperature(out.link) : undefined;
+            const label = spot.small ? null : branched ? { x: spot.x - geometry.step / 2 + 2, y: spot.y + 15, width: geometry.step - 4, align: 'center' as const } : { x: spot.x - geometry.step / 2 + 4, y: height - 18, width: geometry.step - 8, align: 'center' as const };
             return (
-              <Station key={id} id={id} x={x(i)} y={lineY} name={item?.name ?? id} kind={kind} step={step} nameY={height - 18} picked={picked === id} onPick={() => pick(picked === id ? null : id)}
-                onMove={(by) => move(id, Math.max(0, Math.min(n - 1, i + by)))}
-                text={`${item?.name ?? id}: ${temps[i] === undefined ? 'temperature unknown' : `coolant leaves at ${formatNumber(temps[i], { decimals: 1 })} °C`}, ${formatNumber((pressures[i] as number) - (before[i] as number), { decimals: 1, signed: true })} kPa`} />
+              <Station key={v.key} id={v.key} item={v.item} x={spot.x} y={spot.y} small={spot.small} name={name} kind={kind} label={label} picked={picked === v.item} onPick={() => pick(picked === v.item ? null : v.item)} onMove={(by) => nudge(i, by)}
+                text={`${name}: ${t === undefined ? 'temperature unknown' : `coolant leaves at ${formatNumber(t, { decimals: 1 })} °C`}, ${formatNumber(after - before, { decimals: 1, signed: true })} kPa`} />
             );
           })}
           {price && <p className={styles.price} role="status">{price}</p>}
@@ -92,20 +111,4 @@ export function LoopLane({ graph, width, range, compact }: Props) {
 function moved(list: readonly string[], id: string, to: number): readonly string[] {
   const rest = list.filter((x) => x !== id);
   return [...rest.slice(0, to), id, ...rest.slice(to)];
-}
-
-interface StationProps { readonly id: string; readonly x: number; readonly y: number; readonly name: string; readonly kind: string; readonly step: number; readonly nameY: number; readonly picked: boolean; readonly text: string; onPick(): void; onMove(by: number): void }
-
-function Station({ id, x, y, name, kind, step, nameY, picked, text, onPick, onMove }: StationProps) {
-  const { setNodeRef, listeners, attributes, transform, isDragging } = useDraggable({ id });
-  return (
-    <>
-      <button
-        ref={setNodeRef} type="button" className={styles.station} style={{ left: x - 22, top: y - 19, transform: transform ? `translateX(${transform.x}px)` : undefined, zIndex: isDragging ? 2 : 1 }}
-        {...listeners} {...attributes} role="button" aria-pressed={picked} aria-label={`${text}. Alt and arrow keys move it.`} title={`${name}: drag to move it in the loop`} onClick={onPick}
-        onKeyDown={(e) => { if (e.altKey && (e.key === 'ArrowLeft' || e.key === 'ArrowRight')) { e.preventDefault(); onMove(e.key === 'ArrowLeft' ? -1 : 1); } }}
-      ><StationIcon kind={kind} picked={picked} size={36} /></button>
-      <span className={styles.name} data-picked={picked || undefined} style={{ left: x - step / 2 + 4, width: step - 8, top: nameY }} aria-hidden>{name}</span>
-    </>
-  );
 }

@@ -12,4 +12,5 @@ function hand(name: string, type: string, text: string): void {
 }
 
 export const downloadBuild = (build: Build): void => hand(buildFileName(build.name), 'application/json', buildToText(build));
+export const downloadInp = (name: string, text: string): void => hand(`${slug(name)}.inp`, 'text/plain', text);
 export const downloadList = (build: Build, list: ListReport): void => hand(`${slug(build.name)}-parts.csv`, 'text/csv', listToCsv(list, build.brief.currency));

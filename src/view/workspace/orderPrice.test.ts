@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, demoBuild } from '@/catalogue';
 import type { Build } from '@/core/build';
 import { workOut } from '@/core/evaluate';
+import { reorderLoop } from '@/core/loop';
 import { partFigures } from '../stores/figures';
 import { orderPrice } from './orderPrice';
 import { isStage, STAGES } from './stages';
@@ -12,12 +13,12 @@ describe('the price of another order', () => {
   const stations = w.model.loops[0]?.stations ?? [];
 
   test('the same order costs nothing', () => {
-    expect(orderPrice(desk, w.reports, 'loop', stations)).toMatch(/^0\.00 m of tube \(estimated\), 0 bends/);
+    expect(orderPrice(desk, w.reports, reorderLoop(desk, 'loop', stations))).toMatch(/^0\.00 m of tube \(estimated\), 0 bends/);
   });
 
   test('a worse one is said in metres, bends and kelvin', () => {
     const other = [stations[0], stations[1], ...[...stations.slice(2)].reverse()] as string[];
-    expect(orderPrice(desk, w.reports, 'loop', other)).toMatch(/^[+−]\d+\.\d\d m of tube \(estimated\), [+−]?\d+ bends, .+ [+−]?\d+\.\d K$/);
+    expect(orderPrice(desk, w.reports, reorderLoop(desk, 'loop', other))).toMatch(/^[+−]\d+\.\d\d m of tube \(estimated\), [+−]?\d+ bends, .+ [+−]?\d+\.\d K$/);
   });
 });
 

@@ -1,11 +1,10 @@
-import { applyEdit, type Build } from '@/core/build';
+import { applyEdit, type Build, type Edit } from '@/core/build';
 import { workOut, type Reports } from '@/core/evaluate';
-import { reorderLoop } from '@/core/loop';
 import { formatNumber } from '@/core/quantity';
 
 /** What another order would cost, in a line, before the station is let go. */
-export function orderPrice(build: Build, now: Reports, loop: string, stations: readonly string[]): string {
-  const next = workOut(applyEdit(build, reorderLoop(build, loop, stations)).build).reports;
+export function orderPrice(build: Build, now: Reports, edit: Edit): string {
+  const next = workOut(applyEdit(build, edit).build).reports;
   const tube = (next.list.tube_mm - now.list.tube_mm) / 1000;
   const bends = next.runs.reduce((s, r) => s + r.bends, 0) - now.runs.reduce((s, r) => s + r.bends, 0);
   const load = build.brief.loadCase;

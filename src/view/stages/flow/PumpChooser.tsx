@@ -1,0 +1,54 @@
+'use client';
+import { useState } from 'react';
+import { CATALOGUE } from '@/catalogue';
+import { pumpEdit, type PumpChoice } from '@/core/choice';
+import { teePorts } from '@/core/loop';
+import type { InlinePart } from '@/core/part';
+import { formatFlow, formatKelvin, formatMoney, formatNumber, formatSpeed } from '@/core/quantity';
+import { defaultPlacements } from '@/core/rule';
+import { Mark, Segments } from '@/view/shared';
+import { useBench } from '@/view/workspace';
+import { usePumpChoices } from '@/worker/usePumpChoices';
+import { Section } from '../frame/StageFrame';
+import styles from './FlowStage.module.css';
+
+const TEE = CATALOGUE.find((p): p is InlinePart => p.kind === 'inline' && teePorts(p) !== null) ?? null;
+const WAY_WORDS = { one: 'one', series: 'two in a row', parallel: 'two side by side' } as const;
+
+/** Pumps of the Stores in this loop: who reaches the wanted flow, at what speed and noise, and what going slower costs. */
+export function PumpChooser({ loop }: { readonly loop: string }) {
+  const { build, commit } = useBench((s) => s);
+  const { rows, progress, stopped, stop, again } = usePumpChoices(build, loop);
+  const [way, setWay] = useState<'all' | PumpChoice['way']>('one');
+  const target = build.brief.limits.flow_Lmin;
+  const shown = rows.filter((r) => way === 'all' || r.way === way);
+  const inPlace = build.items.filter((i) => i.part.kind === 'pump').map((i) => i.part.id);
+  const best = shown.find((r) => r.speed_rpm !== null);
+  const use = (r: PumpChoice): void => {
+    const edit = pumpEdit(build, loop, r.part, r.way, r.speed_rpm ?? r.part.fullSpeed_rpm, TEE, (b) => defaultPlacements(b, { id: '', part: r.part })[0]?.placement ?? { on: 'bench' });
+    if (edit) commit(`take ${WAY_WORDS[r.way]}: ${r.part.name}`, edit);
+  };
+  return (
+    <Section title={`Which pump moves ${formatFlow(target)}`} aside={<Segments label="How many" value={way} options={[{ value: 'one', label: 'one' }, { value: 'series', label: 'two in a row' }, { value: 'parallel', label: 'side by side' }]} onPick={setWay} />}>
+      {progress !== null && <p className={styles.progress} role="status"><span className={styles.bar} aria-hidden><span style={{ width: `${100 * progress}%` }} /></span>{formatNumber(100 * progress)} % worked out <button type="button" className={styles.textButton} onClick={stop}>Stop</button></p>}
+      {stopped && <p>Stopped. <button type="button" className={styles.textButton} onClick={again}>Work it out</button></p>}
+      {best && progress === null && <p>Quietest that reaches it: {best.part.name} at {formatSpeed(best.speed_rpm)}, {formatNumber(best.noise_dBA, { decimals: 1 })} dBA alone.</p>}
+      <table style={{ opacity: progress !== null && rows.length > 0 ? 0.6 : 1 }}>
+        <thead><tr><th>pump</th><th className="num">speed</th><th className="num">dBA</th><th className="num">spare</th><th className="num">costs</th><th> </th></tr></thead>
+        <tbody>
+          {shown.map((r) => (
+            <tr key={`${r.part.id}-${r.way}`}>
+              <td><Mark verdict={r.speed_rpm === null ? 'fails' : (r.margin ?? 0) < 0.1 ? 'tight' : 'holds'} /> {r.part.name}{inPlace.includes(r.part.id) ? <span className="soft"> in place</span> : null}<br /><span className="soft">{formatMoney(r.price_minor)}, {formatFlow(r.fullFlow_Lmin)} flat out</span></td>
+              <td className="num">{r.speed_rpm === null ? 'too weak' : formatNumber(r.speed_rpm)}</td>
+              <td className="num">{formatNumber(r.noise_dBA, { decimals: 1 })}</td>
+              <td className="num">{r.margin === null ? '–' : `${formatNumber(100 * r.margin, { signed: true })} %`}</td>
+              <td className="num">{r.slowerCosts_K === null ? '–' : formatKelvin(r.slowerCosts_K)}</td>
+              <td className="num"><button type="button" className={styles.textButton} onClick={() => use(r)} aria-label={`Use ${r.part.name}, ${WAY_WORDS[r.way]}`}>use</button></td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="soft">Speed in rpm: the slowest that moves the wanted flow. dBA: the pumps alone where you sit, at that speed. Spare: head left at the wanted flow, flat out. Costs: how much warmer the part with the least room gets at that speed instead of flat out.</p>
+    </Section>
+  );
+}
