@@ -15,8 +15,8 @@ import { Station } from './Station';
 import styles from './LoopLine.module.css';
 
 const LABEL = 168, PAD = 22, SEGMENT = 6;
-/** From one lane to the next. */
-const PITCH = 46, PITCH_COMPACT = 42;
+/** From one lane to the next: icon, name and the next lane's temperatures. From the last lane to its names, and to the profile under them. */
+const PITCH = 58, NAME = 18, UNDER = 45;
 
 interface Props { readonly graph: LoopGraph; readonly width: number; readonly range: readonly [number, number]; readonly compact: boolean }
 
@@ -30,10 +30,9 @@ export function LoopLane({ graph, width, range, compact }: Props) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const [drag, setDrag] = useState<{ readonly id: string; readonly edit: Edit | null; readonly mark: { readonly x: number; readonly y: number } | null } | null>(null);
   const { loop, layout, stations, branched } = graph;
-  const pitch = compact ? PITCH_COMPACT : PITCH;
-  const geometry = useMemo(() => laneGeometry(build, graph, width - LABEL - PAD, pitch), [build, graph, width, pitch]);
-  const profileTop = geometry.lanesHeight + (compact ? 22 : 26), profileHeight = compact ? 20 : 34;
-  const height = profileTop + profileHeight + (branched ? 8 : 22);
+  const geometry = useMemo(() => laneGeometry(build, graph, width - LABEL - PAD, PITCH), [build, graph, width]);
+  const profileTop = geometry.lanesHeight + UNDER, profileHeight = compact ? 18 : 30;
+  const height = profileTop + profileHeight + 6;
 
   const flow = reports.flow.loops.find((l) => l.id === loop.id);
   const heat = reports.heat[build.brief.loadCase];
@@ -76,15 +75,15 @@ export function LoopLane({ graph, width, range, compact }: Props) {
       <div className={styles.label}>
         <strong>{loop.name}</strong>
         <span>{formatFlow(flow?.flow_Lmin)} · {formatNumber(flow?.head_kPa, { decimals: 1 })} kPa</span>
-        {!compact && <span className={styles.legend}><span className={styles.ramp} aria-hidden />{range[0]} to {range[1]} °C</span>}
-        {!compact && <span>kPa over reservoir</span>}
+        <span className={styles.legend}><span className={styles.ramp} aria-hidden />{range[0]} to {range[1]} °C</span>
+        <span className={styles.profileLabel} style={{ top: profileTop + profileHeight - 12 }}>kPa over reservoir</span>
       </div>
       <DndContext id={`loop-${loop.id}`} sensors={sensors} onDragMove={(e) => setDrag({ id: String(e.active.id), ...wanted(e) })} onDragEnd={(e) => { setDrag(null); give(layout.visits.find((v) => v.key === String(e.active.id))?.item ?? '', wanted(e as DragMoveEvent).edit); }} onDragCancel={() => setDrag(null)}>
         <div className={styles.field} style={{ width: geometry.width, height }}>
           <svg width={geometry.width} height={height} className={styles.drawing} aria-hidden>
             {geometry.legs.map((l) => <path key={l.link} d={l.d} fill="none" stroke={colour(l.link)} strokeWidth={SEGMENT} strokeLinejoin="round" strokeDasharray={flow?.status === 'solved' && Math.abs(legFlow(l.link)) < 1e-6 ? '3 5' : undefined} />)}
             {geometry.legs.map((l) => { const t = temperature(l.link); return <text key={l.link} x={l.labelX} y={l.labelY} className={styles.temp}>{t === undefined ? '' : formatNumber(t, { decimals: 1 })}</text>; })}
-            {geometry.legs.filter((l) => l.opens).map((l) => <text key={l.link} x={l.labelX} y={l.labelY + 23} className={styles.laneFlow}>{legFlow(l.link) < -1e-6 ? 'back, ' : ''}{formatFlow(Math.abs(legFlow(l.link)))}</text>)}
+            {geometry.legs.filter((l) => l.opens).map((l) => <text key={l.link} x={l.labelX} y={l.labelY + 24} className={styles.laneFlow}>{legFlow(l.link) < -1e-6 ? 'back, ' : ''}{formatFlow(Math.abs(legFlow(l.link)))}</text>)}
             <Profile geometry={geometry} visits={layout.visits} over={over} top={profileTop} height={profileHeight} compact={compact} />
             {drag?.mark && <line x1={drag.mark.x} x2={drag.mark.x} y1={drag.mark.y - 26} y2={drag.mark.y + 26} stroke="var(--copper)" strokeWidth="2" />}
           </svg>
@@ -95,7 +94,7 @@ export function LoopLane({ graph, width, range, compact }: Props) {
             const kind = item ? drawingOf(item.part) : '';
             const [before, after] = over(v);
             const out = layout.legs.find((l) => l.from === i), t = out ? temperature(out.link) : undefined;
-            const label = spot.small ? null : branched ? { x: spot.x - geometry.step / 2 + 2, y: spot.y + 15, width: geometry.step - 4, align: 'center' as const } : { x: spot.x - geometry.step / 2 + 4, y: height - 18, width: geometry.step - 8, align: 'center' as const };
+            const label = spot.small ? null : { x: spot.x - geometry.step / 2 + 3, y: spot.y + NAME, width: geometry.step - 6 };
             return (
               <Station key={v.key} id={v.key} item={v.item} x={spot.x} y={spot.y} small={spot.small} name={name} kind={kind} label={label} picked={picked === v.item} onPick={() => pick(picked === v.item ? null : v.item)} onMove={(by) => nudge(i, by)}
                 text={`${name}: ${t === undefined ? 'temperature unknown' : `coolant leaves at ${formatNumber(t, { decimals: 1 })} °C`}, ${formatNumber(after - before, { decimals: 1, signed: true })} kPa`} />

@@ -24,7 +24,7 @@ export function Profile({ geometry, visits, over, top, height, compact }: Props)
       })}
       {visits.map((v, i) => {
         const [before, after] = over(v), at = geometry.spots[i] as Spot;
-        return v.lane === 0 || Math.abs(after - before) < 0.05 ? null : <text key={v.key} x={at.x + 24} y={at.y - 9} className={styles.drop}>{formatNumber(after - before, { decimals: 1, signed: true })}</text>;
+        return v.lane === 0 || Math.abs(after - before) < 0.05 ? null : <text key={v.key} x={at.x + 24} y={at.y + 14} className={styles.drop}>{formatNumber(after - before, { decimals: 1, signed: true })} kPa</text>;
       })}
     </>
   );

@@ -6,7 +6,7 @@ import styles from './LoopLine.module.css';
 interface Props {
   readonly id: string; readonly item: string; readonly x: number; readonly y: number; readonly name: string; readonly kind: string; readonly small: boolean;
   /** Where the name stands, and how wide it may be. */
-  readonly label: { readonly x: number; readonly y: number; readonly width: number; readonly align: 'center' | 'left' } | null;
+  readonly label: { readonly x: number; readonly y: number; readonly width: number } | null;
   readonly picked: boolean; readonly text: string; onPick(): void; onMove(by: 1 | -1): void;
 }
 
@@ -21,7 +21,7 @@ export function Station({ id, x, y, name, kind, small, label, picked, text, onPi
         {...listeners} {...attributes} role="button" aria-pressed={picked} aria-label={small ? text : `${text}. Alt and arrow keys move it.`} title={small ? name : `${name}: drag to move it in the loop`} onClick={onPick}
         onKeyDown={(e) => { if (!small && e.altKey && (e.key === 'ArrowLeft' || e.key === 'ArrowRight')) { e.preventDefault(); onMove(e.key === 'ArrowLeft' ? -1 : 1); } }}
       >{!small && <StationIcon kind={kind} picked={picked} size={36} />}</button>
-      {label && <span className={styles.name} data-picked={picked || undefined} style={{ left: label.x, width: label.width, top: label.y, textAlign: label.align }} aria-hidden>{name}</span>}
+      {label && <span className={styles.name} data-picked={picked || undefined} style={{ left: label.x, width: label.width, top: label.y }} aria-hidden>{name}</span>}
     </>
   );
 }

@@ -6,7 +6,7 @@ export interface LegPath { readonly link: string; readonly d: string; /** Where 
 export interface LaneGeometry { readonly spots: readonly Spot[]; readonly legs: readonly LegPath[]; readonly lanesHeight: number; readonly width: number; readonly pitch: number; readonly step: number }
 
 /** Top of the first lane's line, and where the way home runs. */
-const LINE_Y = 40, HOME_Y = 14, EDGE = 5, ICON = 20, DOT = 7;
+const LINE_Y = 38, HOME_Y = 12, EDGE = 5, ICON = 20, DOT = 7;
 /** A column of tees alone needs this share of a column's width. */
 const TEE_WIDTH = 0.42;
 

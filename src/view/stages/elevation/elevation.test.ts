@@ -78,7 +78,7 @@ describe('runs as drawn', () => {
 
   test('hard tube has straight legs and rounded corners', () => {
     const paths = path('fenland-flood-tower');
-    expect(paths.length).toBe(8);
+    expect(paths.length).toBe(13);
     for (const p of paths) { expect(p).not.toContain('C'); expect(p).not.toContain('NaN'); }
     expect(paths.some((p) => p.includes('Q'))).toBe(true);
   });

@@ -49,7 +49,7 @@ export function CurveEditor({ curve: { item, of }, onClose }: { readonly curve: 
   };
   const rating = (key: 'head_m' | 'pressure_kPa' | 'flow_Lmin') => (v: number | null): void => setRatings(Object.fromEntries(Object.entries({ ...ratings, [key]: v }).filter(([, x]) => x !== null)));
   return (
-    <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="curve-title">
+    <Dialog open onClose={() => { if (text === null) onClose(); }} maxWidth="md" fullWidth aria-labelledby="curve-title">
       <div className={styles.body}>
         <h1 id="curve-title">Measured points of {item.name}</h1>
         <p className={styles.wide}>One point a line, flow then {pump ? 'head' : 'pressure drop'}, typed or pasted from a table. A heading or a unit behind each number is understood.{pump ? ' At full speed.' : ' Measured with water at 25 °C; other coolants are scaled.'}</p>

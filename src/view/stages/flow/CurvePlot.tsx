@@ -25,7 +25,7 @@ export function CurvePlot({ points, used, fit, y }: Props) {
         <>
           <ComposedChart width={width} height={height} data={line} margin={{ top: 20, right: 14, bottom: 4, left: 0 }} accessibilityLayer={false}>
             <CartesianGrid vertical={false} stroke="var(--hairline)" />
-            <XAxis type="number" dataKey="q" domain={[0, most]} height={26} axisLine={{ stroke: 'var(--hairline)' }} {...axis} />
+            <XAxis type="number" dataKey="q" domain={[0, 'auto']} tickCount={6} height={26} axisLine={{ stroke: 'var(--hairline)' }} {...axis} />
             <YAxis type="number" domain={[0, 'auto']} width={36} axisLine={false} {...axis} />
             <Line dataKey="curve" stroke="var(--holds)" strokeWidth={2.2} dot={false} isAnimationActive={false} activeDot={false} />
             <Scatter data={points.map(([q, p]) => ({ q, p }))} dataKey="p" fill="var(--paper)" stroke="var(--copper)" strokeWidth={2} isAnimationActive={false} />

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { fitOf, type FlowNetwork, type LinkFlow, type LoopFlow } from '@/core/flow';
 import type { LoopGraph } from '@/core/model';
 import { formatFlow, formatKilopascals, formatMillimetres, formatNumber } from '@/core/quantity';
-import { QuantityField, Segments, Why } from '@/view/shared';
+import { Pick, QuantityField, Why } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { reasonForDrop } from '../reasons';
@@ -25,7 +25,7 @@ export function LossStairs({ graph, state, network }: Props) {
   const sorted = [...rows].sort((a, b) => (order === 'loss' ? b.drop_kPa - a.drop_kPa : order === 'flow' ? place(a) - place(b) : nameOf(a).localeCompare(nameOf(b))));
   const most = Math.max(...rows.map((l) => l.drop_kPa), 0.1);
   return (
-    <Section title="What each part takes" aside={<Segments label="Order" value={order} options={ORDERS} onPick={setOrder} />}>
+    <Section title="What each part takes" aside={<Pick label="Order" hideLabel value={order} options={ORDERS} onPick={setOrder} />}>
       <ul className={styles.stairs}>
         {sorted.map((l) => {
           const run = runs.find((r) => r.id === l.id);

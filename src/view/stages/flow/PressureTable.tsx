@@ -28,18 +28,18 @@ export function PressureTable({ graph, state }: { readonly graph: LoopGraph; rea
     <Section title="Pressures" aside={<Segments label="Total" value={against} options={[{ value: 'air', label: 'over the air outside' }, { value: 'vacuum', label: 'absolute' }]} onPick={setAgainst} />}>
       <p>{flowLow ? `What flows presses least at ${nameOf(flowLow)}. ` : ''}{lowest ? `With heights, least at ${lowName}: ${kPa(lowest.absolute_kPa)} kPa absolute${lowest.absolute_kPa < profile.air_kPa - 0.05 ? `, ${kPa(profile.air_kPa - lowest.absolute_kPa)} kPa under the air outside` : ''}.` : ''}</p>
       <table>
-        <thead><tr><th>at</th><th className="num">flow, kPa</th><th className="num">height, mm</th><th className="num">height, kPa</th><th className="num">{against === 'air' ? 'together' : 'absolute'}</th></tr></thead>
+        <thead><tr><th>at</th><th className="num">height, mm</th><th className="num">by flow, kPa</th><th className="num">{against === 'air' ? 'over air, kPa' : 'absolute, kPa'}</th></tr></thead>
         <tbody>
           {rows.map((n) => (
             <tr key={n.node} data-picked={picked === n.item || undefined}>
               <td><button type="button" className={styles.stepName} onClick={() => pick(n.item)}>{nameOf(n)}</button>{n === lowest && <span className="soft"> lowest</span>}</td>
-              <td className="num">{kPa(n.relative_kPa, true)}</td><td className="num">{n.height_mm === null ? 'no place' : formatNumber(n.height_mm)}</td><td className="num">{kPa(n.height_kPa, true)}</td>
-              <td className="num">{against === 'air' ? kPa(n.absolute_kPa - profile.air_kPa, true) : kPa(n.absolute_kPa)}</td>
+              <td className="num">{n.height_mm === null ? 'no place' : formatNumber(n.height_mm)}</td><td className="num">{kPa(n.relative_kPa, true)}</td>
+              <td className="num" title={n.height_mm === null ? undefined : `${kPa(n.relative_kPa, true)} by flow, ${kPa(n.height_kPa, true)} by standing ${formatMillimetres(Math.abs(n.height_mm - (profile.surface_mm ?? n.height_mm)))} ${n.height_kPa < 0 ? 'over' : 'under'} the surface`}>{against === 'air' ? kPa(n.absolute_kPa - profile.air_kPa, true) : kPa(n.absolute_kPa)}</td>
             </tr>
           ))}
         </tbody>
       </table>
-      <p className="soft">The surface stands at {profile.surface_mm === null ? 'no known height: the reservoir has no place' : `${formatMillimetres(profile.surface_mm)} over the case's floor`}; air on it {kPa(profile.air_kPa)} kPa at {formatNumber(build.brief.altitude_m)} m. A filled height adds and takes the same on the way round, so it changes no flow.</p>
+      <p className="soft">By flow: against the reservoir, what pump and losses make. The last column adds what height does. The surface stands at {profile.surface_mm === null ? 'no known height: the reservoir has no place' : `${formatMillimetres(profile.surface_mm)} over the case's floor`}; air on it {kPa(profile.air_kPa)} kPa at {formatNumber(build.brief.altitude_m)} m. A filled height adds and takes the same on the way round, so it changes no flow.</p>
     </Section>
   );
 }

@@ -13,15 +13,16 @@ import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
 const TEE = CATALOGUE.find((p): p is InlinePart => p.kind === 'inline' && teePorts(p) !== null) ?? null;
+const WAYS = [{ value: 'one', label: 'one' }, { value: 'series', label: 'two in a row' }, { value: 'parallel', label: 'two side by side' }] as const;
 const WAY_WORDS = { one: 'one', series: 'two in a row', parallel: 'two side by side' } as const;
 
 /** Pumps of the Stores in this loop: who reaches the wanted flow, at what speed and noise, and what going slower costs. */
 export function PumpChooser({ loop }: { readonly loop: string }) {
   const { build, commit } = useBench((s) => s);
   const { rows, progress, stopped, stop, again } = usePumpChoices(build, loop);
-  const [way, setWay] = useState<'all' | PumpChoice['way']>('one');
+  const [way, setWay] = useState<PumpChoice['way']>('one');
   const target = build.brief.limits.flow_Lmin;
-  const shown = rows.filter((r) => way === 'all' || r.way === way);
+  const shown = rows.filter((r) => r.way === way);
   const inPlace = build.items.filter((i) => i.part.kind === 'pump').map((i) => i.part.id);
   const best = shown.find((r) => r.speed_rpm !== null);
   const use = (r: PumpChoice): void => {
@@ -29,12 +30,13 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
     if (edit) commit(`take ${WAY_WORDS[r.way]}: ${r.part.name}`, edit);
   };
   return (
-    <Section title={`Which pump moves ${formatFlow(target)}`} aside={<Segments label="How many" value={way} options={[{ value: 'one', label: 'one' }, { value: 'series', label: 'two in a row' }, { value: 'parallel', label: 'side by side' }]} onPick={setWay} />}>
+    <Section title={`Which pump moves ${formatFlow(target)}`}>
+      <Segments label="How many" value={way} options={WAYS} onPick={setWay} />
       {progress !== null && <p className={styles.progress} role="status"><span className={styles.bar} aria-hidden><span style={{ width: `${100 * progress}%` }} /></span>{formatNumber(100 * progress)} % worked out <button type="button" className={styles.textButton} onClick={stop}>Stop</button></p>}
       {stopped && <p>Stopped. <button type="button" className={styles.textButton} onClick={again}>Work it out</button></p>}
       {best && progress === null && <p>Quietest that reaches it: {best.part.name} at {formatSpeed(best.speed_rpm)}, {formatNumber(best.noise_dBA, { decimals: 1 })} dBA alone.</p>}
       <table style={{ opacity: progress !== null && rows.length > 0 ? 0.6 : 1 }}>
-        <thead><tr><th>pump</th><th className="num">speed</th><th className="num">dBA</th><th className="num">spare</th><th className="num">costs</th><th> </th></tr></thead>
+        <thead><tr><th>pump</th><th className="num">speed</th><th className="num">dBA</th><th className="num">spare</th><th className="num">warmer</th><th> </th></tr></thead>
         <tbody>
           {shown.map((r) => (
             <tr key={`${r.part.id}-${r.way}`}>
@@ -48,7 +50,7 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
           ))}
         </tbody>
       </table>
-      <p className="soft">Speed in rpm: the slowest that moves the wanted flow. dBA: the pumps alone where you sit, at that speed. Spare: head left at the wanted flow, flat out. Costs: how much warmer the part with the least room gets at that speed instead of flat out.</p>
+      <p className="soft">Speed in rpm: the slowest that moves the wanted flow. dBA: the pumps alone where you sit, at that speed. Spare: head left at the wanted flow, flat out. Warmer: by how much the part with the least room gets at that speed instead of flat out.</p>
     </Section>
   );
 }
