@@ -2,6 +2,7 @@ import nextJest from 'next/jest.js';
 
 const config = {
   testEnvironment: 'node',
+  setupFiles: ['<rootDir>/scripts/jsdom.cjs'],
   roots: ['<rootDir>/src', '<rootDir>/reference'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^@reference/(.*)$': '<rootDir>/reference/$1', '^server-only$': '<rootDir>/scripts/empty.cjs' },
   collectCoverageFrom: ['src/core/**/*.ts', '!src/core/**/*.test.ts', '!src/core/**/index.ts', '!src/core/**/types.ts'],

@@ -45,23 +45,6 @@ test('case: another case keeps what it can hold; the rest goes to the bench with
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Everything fits');
 });
 
-test('flow: the pump speed handle moves the operating point; more is asked than it gives', async ({ page }) => {
-  const id = await copyOf(page, 'dawn-chorus-desk', 'Pumping');
-  await openStage(page, id, 'flow');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('3.1 L/min');
-  await page.getByLabel('Speed of Pump').first().fill('2000');
-  await page.getByLabel('Speed of Pump').first().press('Enter');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText(/1\.\d L\/min, poor/);
-  await page.getByRole('button', { name: /^Run Pump at/ }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText(/3\.\d L\/min, good/);
-  await page.getByLabel('Flow wanted').fill('4 gpm');
-  await page.getByLabel('Flow wanted').press('Enter');
-  await expect(page.getByText('The pump is at its end')).toBeVisible();
-  await page.getByRole('radio', { name: 'in flow order' }).click();
-  await page.getByRole('button', { name: /^Why\? What Processor block takes/ }).click();
-  await expect(page.getByText('a scaled with viscosity')).toBeVisible();
-});
-
 test('materials: water without an inhibitor narrows what is allowed', async ({ page }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Water');
   await openStage(page, id, 'materials');

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, catalogued, demoBuild, STANDARD_KIT } from '@/catalogue';
-import { applyEdit, EditError, emptyBuild, findItem, freeId, loopOfItem, type Build, type Edit, type EditKind } from '.';
+import { applyEdit, EditError, emptyBuild, findItem, freeId, loopOfItem, type Build, type Edit, type EditKind, type Item } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
 const loop = desk.loops[0] as Build['loops'][number];
@@ -131,5 +131,15 @@ describe('finding things', () => {
     expect(empty.items).toEqual([]);
     expect(empty.case).toBeNull();
     expect(CATALOGUE.length).toBeGreaterThan(100);
+  });
+
+  test('an edit may be applied again: what it brings in is copied, not handed over', () => {
+    const pump = desk.items.find((i) => i.part.kind === 'pump') as Item;
+    const edit: Edit = { do: 'batch', edits: [{ do: 'item.add', item: { ...pump, id: 'again', settings: {} } }, { do: 'item.set', item: 'again', values: { speed_rpm: 2000 } }] };
+    const before = JSON.stringify(edit);
+    const once = applyEdit(desk, edit).build, twice = applyEdit(desk, edit).build;
+    expect(JSON.stringify(edit)).toBe(before);
+    expect(twice).toEqual(once);
+    expect(twice.items.find((i) => i.id === 'again')?.settings.speed_rpm).toBe(2000);
   });
 });

@@ -80,6 +80,9 @@ function removeWhere<T>(list: T[], match: (entry: T) => boolean): void {
 
 const portIs = (ref: PortRef, item: string, port?: string): boolean => ref.item === item && (port === undefined || ref.port === port);
 
+/** What an edit brings in is copied: an edit of the same batch may change it, and the edit itself may be applied again. */
+const own = <T>(value: T): Draft<T> => structuredClone(value) as Draft<T>;
+
 function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
   switch (edit.do) {
     case 'build.rename': draft.name = edit.name; return;
@@ -92,12 +95,12 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       return;
     case 'item.add':
       if (draft.items.some((i) => i.id === edit.item.id)) throw new EditError(`There is a part "${edit.item.id}" already.`, `items.${edit.item.id}`);
-      draft.items.push(edit.item as Draft<Item>);
+      draft.items.push(own(edit.item));
       return;
     case 'item.remove': removeItem(draft, edit.item); return;
     case 'item.rename': itemOf(draft, edit.item).name = edit.name; return;
     case 'item.replace': replacePart(draft, edit.item, edit.part); return;
-    case 'item.place': itemOf(draft, edit.item).placement = edit.placement as Draft<Placement>; return;
+    case 'item.place': itemOf(draft, edit.item).placement = own(edit.placement); return;
     case 'item.set': Object.assign(itemOf(draft, edit.item).settings, edit.values); return;
     case 'item.unset': { const { settings } = itemOf(draft, edit.item); for (const key of edit.keys) delete settings[key]; return; }
     case 'item.curve': setCurve(itemOf(draft, edit.item), edit); return;
@@ -114,17 +117,17 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       return;
     case 'loop.add':
       if (draft.loops.some((l) => l.id === edit.loop.id)) throw new EditError(`There is a loop "${edit.loop.id}" already.`, `loops.${edit.loop.id}`);
-      draft.loops.push(edit.loop as Draft<Loop>);
+      draft.loops.push(own(edit.loop));
       return;
     case 'loop.remove': loopOf(draft, edit.loop); removeWhere(draft.loops, (l) => l.id === edit.loop); return;
-    case 'loop.tube': { const loop = loopOf(draft, edit.loop); loop.tube = edit.tube as Draft<TubePart>; loop.fitting = edit.fitting as Draft<FittingPart>; return; }
-    case 'loop.fitting': loopOf(draft, edit.loop).fitting = edit.fitting as Draft<FittingPart>; return;
-    case 'loop.coolant': { const loop = loopOf(draft, edit.loop); loop.coolant = edit.coolant as Draft<CoolantPart>; loop.coolantAge_months = edit.age_months; return; }
-    case 'loop.links': loopOf(draft, edit.loop).links = edit.links as Draft<Link[]>; return;
+    case 'loop.tube': { const loop = loopOf(draft, edit.loop); loop.tube = own(edit.tube); loop.fitting = own(edit.fitting); return; }
+    case 'loop.fitting': loopOf(draft, edit.loop).fitting = own(edit.fitting); return;
+    case 'loop.coolant': { const loop = loopOf(draft, edit.loop); loop.coolant = own(edit.coolant); loop.coolantAge_months = edit.age_months; return; }
+    case 'loop.links': loopOf(draft, edit.loop).links = own(edit.links); return;
     case 'link.add': {
       const loop = loopOf(draft, edit.loop);
       for (const ref of [edit.link.from, edit.link.to]) for (const l of draft.loops) removeWhere(l.caps, (c) => c.item === ref.item && c.port === ref.port);
-      loop.links.push(edit.link as Draft<Link>);
+      loop.links.push(own(edit.link));
       return;
     }
     case 'link.remove': { const loop = loopOf(draft, edit.loop); removeWhere(loop.links, (l) => l.id === edit.link); return; }
@@ -139,8 +142,8 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       if (edit.with) loopOf(draft, edit.loop).caps.push({ ...edit.port, with: edit.with });
       return;
     }
-    case 'kit.set': draft.kit[edit.duty] = edit.fitting as Draft<FittingPart>; return;
-    case 'kit.screws': draft.kit.screws = edit.screws as Draft<ScrewPart[]>; return;
+    case 'kit.set': draft.kit[edit.duty] = own(edit.fitting); return;
+    case 'kit.screws': draft.kit.screws = own(edit.screws); return;
     case 'batch':
       for (const e of edit.edits) {
         if (e.do === 'patch') throw new EditError('A batch cannot hold a patch.', 'edits');
@@ -169,7 +172,7 @@ function setCurve(item: Draft<Item>, { of, points, source, item: id }: Extract<E
 
 /** A new case keeps everything; what hung on a mount or spot it lacks goes back to the bench. */
 function chooseCase(draft: D, next: CasePart): void {
-  draft.case = next as Draft<CasePart>;
+  draft.case = own(next);
   draft.choices.removed = draft.choices.removed.filter((id) => next.obstacles.some((o) => o.id === id));
   for (const item of draft.items) {
     const p = item.placement;
@@ -220,7 +223,7 @@ function replacePart(draft: D, id: string, part: ItemPart): void {
   const item = itemOf(draft, id);
   if (item.part.kind !== part.kind) throw new EditError(`A ${part.kind} cannot stand in for a ${item.part.kind}.`, `items.${id}.part`);
   if (item.name === item.part.name) item.name = part.name;
-  item.part = part as Draft<ItemPart>;
+  item.part = own(part);
   if (!('ports' in part)) return;
   const has = (port: string): boolean => part.ports.some((p) => p.id === port);
   for (const loop of draft.loops) {

@@ -83,10 +83,10 @@ describe('which pump', () => {
   test.each(['one', 'series', 'parallel'] as const)('what the chooser makes of the build, %s, reaches the flow', (way) => {
     const medium = catalogued('pump', 'pump-osier-medium');
     const row = ask(medium, way);
-    const built = workOut(edited(desk, pumpEdit(desk, 'loop', medium, way, row.speed_rpm ?? 0, tee, () => ({ on: 'bench' }))));
+    const built = workOut(edited(desk, pumpEdit(desk, 'loop', medium, way, tee, () => ({ on: 'bench' }))));
     expect(built.reports.flow.pumps.length).toBe(way === 'one' ? 1 : 2);
     expect((built.reports.flow.loops[0]?.flow_Lmin ?? 0) / desk.brief.limits.flow_Lmin).toBeGreaterThan(0.93);
-    const back = edited(built.model.build, pumpEdit(built.model.build, 'loop', large, 'one', 3400, tee, () => ({ on: 'bench' })));
+    const back = edited(built.model.build, pumpEdit(built.model.build, 'loop', large, 'one', tee, () => ({ on: 'bench' })));
     expect(back.items.filter((i) => i.part.kind === 'pump' || i.part.kind === 'inline').length).toBe(1);
     // The joint between reservoir and pump came back as a tube.
     expect((workOut(back).reports.flow.loops[0]?.flow_Lmin ?? NaN) / (w.reports.flow.loops[0]?.flow_Lmin ?? NaN)).toBeGreaterThan(0.95);

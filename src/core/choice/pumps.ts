@@ -4,7 +4,7 @@ import { heatSetup, noiseOf, solvePrepared, type CaseReport, type HeatSetup } fr
 import { secondPump } from '../loop';
 import { resolve, type GraphEdge, type LoopGraph, type Model } from '../model';
 import type { HeadPoint, InlinePart, PumpPart } from '../part';
-import type { Run } from '../run';
+import { estimateRuns, type Run } from '../run';
 import { settle } from '../settle';
 import { soundAtDistance, soundAtSpeed, soundSum } from '../sound';
 
@@ -17,7 +17,7 @@ export interface PumpChoice {
   readonly way: PumpWay;
   /** Round the loop at full speed, L/min. */
   readonly fullFlow_Lmin: number;
-  /** Slowest speed that still moves the wanted flow, held above the pump's own least speed; null when full speed does not. */
+  /** Slowest speed that still moves the wanted flow, in steps of 50 and held above the pump's own least speed; null when full speed does not. */
   readonly speed_rpm: number | null;
   /** What it moves at that speed, L/min. */
   readonly flow_Lmin: number | null;
@@ -33,6 +33,10 @@ export interface PumpChoice {
   readonly headroom_K: number | null;
   readonly price_minor: number;
 }
+
+/** Speeds are given in steps a controller can be set to, upward, so that the wanted flow is held, rpm. */
+const STEP_RPM = 50;
+const stepped = (rpm: number, part: PumpPart): number => Math.min(part.fullSpeed_rpm, Math.ceil(Math.max(part.minSpeed_rpm, rpm) / STEP_RPM - 1e-9) * STEP_RPM);
 
 /** Two alike as one: heads add in a row, flows add side by side. */
 function combined(part: PumpPart, way: PumpWay): PumpPart {
@@ -74,9 +78,8 @@ export function pumpChoice(model: Model, runs: readonly Run[], setup: HeatSetup,
   const full = at(part.fullSpeed_rpm);
   const fullGraph = full.loops.find((g) => g.loop.id === loop) as LoopGraph;
   const network = atFullSpeed(networkOf(full, fullGraph, runs, coolant_C));
-  const least = part.minSpeed_rpm / part.fullSpeed_rpm;
   const share = slowestShareFor(network, target);
-  const speed_rpm = share === null ? null : Math.ceil(Math.max(least, share) * part.fullSpeed_rpm);
+  const speed_rpm = share === null ? null : stepped(share * part.fullSpeed_rpm, part);
   const heat = (rpm: number): { report: CaseReport; all: number } => {
     const here = at(rpm);
     const prepared = settle(here, runs, { ...setup, model: here }, brief.loadCase).prepared;
@@ -95,18 +98,36 @@ export function pumpChoice(model: Model, runs: readonly Run[], setup: HeatSetup,
 }
 
 /**
- * Makes a loop's pump this one, or two of it, at a speed: further pumps go, the first is replaced, a second is set behind it or beside it.
+ * Makes a loop's pump this one, or two of it: further pumps go, the first is replaced, a second is set behind it or beside it. They run at
+ * the slowest speed that holds the brief's flow once they stand there with their tubes, or flat out when none does.
  * Null when the loop has no pump, or no way for a second.
  */
-export function pumpEdit(build: Build, loop: string, part: PumpPart, way: PumpWay, speed_rpm: number, tee: InlinePart | null, place: (build: Build) => Placement): Edit | null {
-  const pumps = resolve(build).loops.find((g) => g.loop.id === loop)?.stations.filter((s) => build.items.find((i) => i.id === s)?.part.kind === 'pump') ?? [];
-  const [first, ...others] = pumps;
+export function pumpEdit(build: Build, loop: string, part: PumpPart, way: PumpWay, tee: InlinePart | null, place: (build: Build) => Placement): Edit | null {
+  const [first, ...others] = pumpsOf(build, loop);
   if (first === undefined) return null;
-  const edits: Edit[] = [...others.map((item): Edit => ({ do: 'item.remove', item })), { do: 'item.replace', item: first, part }, { do: 'item.set', item: first, values: { speed_rpm } }];
-  const alone = edits.reduce((b, e) => applyEdit(b, e).build, build);
-  if (way === 'one') return { do: 'batch', edits };
-  const second = secondPump(alone, loop, first, part, way, tee, place(alone));
-  return second ? { do: 'batch', edits: [...edits, second] } : null;
+  const edits: Edit[] = [...others.map((item): Edit => ({ do: 'item.remove', item })), { do: 'item.replace', item: first, part }];
+  let made = edits.reduce((b, e) => applyEdit(b, e).build, build);
+  if (way !== 'one') {
+    const second = secondPump(made, loop, first, part, way, tee, place(made));
+    if (!second) return null;
+    edits.push(second);
+    made = applyEdit(made, second).build;
+  }
+  const speed_rpm = holdingSpeed(made, loop, part);
+  return { do: 'batch', edits: [...edits, ...pumpsOf(made, loop).map((item): Edit => ({ do: 'item.set', item, values: { speed_rpm } }))] };
+}
+
+const pumpsOf = (build: Build, loop: string): readonly string[] => resolve(build).loops.find((g) => g.loop.id === loop)?.stations.filter((s) => build.items.find((i) => i.id === s)?.part.kind === 'pump') ?? [];
+
+/** Slowest speed of a loop's pumps that moves the wanted flow as the build stands, rpm; full speed when none does. */
+function holdingSpeed(build: Build, loop: string, part: PumpPart): number {
+  const model = resolve(build), runs = estimateRuns(model);
+  const graph = model.loops.find((g) => g.loop.id === loop);
+  if (!graph) return part.fullSpeed_rpm;
+  const { flow } = settle(model, runs, heatSetup(model), build.brief.loadCase);
+  const coolant_C = flow.loops.find((l) => l.id === loop)?.coolant_C ?? build.brief.room_C;
+  const share = slowestShareFor(atFullSpeed(networkOf(model, graph, runs, coolant_C)), build.brief.limits.flow_Lmin);
+  return share === null ? part.fullSpeed_rpm : stepped(share * part.fullSpeed_rpm, part);
 }
 
 /** All pumps in all ways: those that reach the wanted flow first, quietest first. `tell` hears how many of how many are done; it stops when told to. */

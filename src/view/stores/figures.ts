@@ -1,5 +1,6 @@
+import { fitOf, lossDrop } from '@/core/flow';
 import { METAL_NAMES } from '@/core/metal';
-import type { Part } from '@/core/part';
+import type { InlinePart, Part } from '@/core/part';
 import { formatNumber } from '@/core/quantity';
 
 const dims = (v: readonly number[]): string => `${v.map((n) => formatNumber(n)).join(' × ')} mm`;
@@ -19,7 +20,14 @@ export function partFigures(p: Part): string {
     case 'tube': return `${p.outer_mm}/${p.inner_mm} mm ${p.material}, bends no tighter than ${p.minBend_mm} mm${p.stick_mm ? `, sticks of ${formatNumber(p.stick_mm)} mm` : ', by the metre'}`;
     case 'fitting': return `${p.thread}, bore ${p.bore_mm} mm, K ${p.k}${p.tube ? `, for ${p.tube.outer_mm}/${p.tube.inner_mm} mm` : ''}`;
     case 'coolant': return `${p.look}, ${p.base.glycol === 'none' ? 'no glycol' : `${formatNumber(p.base.volumeShare * 100)} % ${p.base.glycol} glycol by volume`}, ${p.inhibitor_months > 0 ? `inhibitor ${p.inhibitor_months} months` : 'no inhibitor'}, ${formatNumber(p.bottle_mL)} mL`;
-    case 'inline': return `${p.duty}, ${dims(p.size)}`;
+    case 'inline': return `${p.duty}, ${takes(p)}${dims(p.size)}`;
     case 'screw': return `${p.thread} × ${p.length_mm} mm, ${p.pack} in a pack`;
   }
+}
+
+/** Where in-line pieces are compared. */
+const AT_LMIN = 4;
+function takes(p: InlinePart): string {
+  const points = p.passages[0]?.points ?? [];
+  return points.length > 0 ? `takes ${formatNumber(lossDrop(fitOf(points), AT_LMIN), { decimals: 1 })} kPa at ${AT_LMIN} L/min, ` : '';
 }

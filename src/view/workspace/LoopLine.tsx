@@ -4,6 +4,7 @@ import { looseParts } from '@/core/loop';
 import { useWidth } from '@/view/shared/useWidth';
 import { useBench } from './BenchProvider';
 import { ConnectDialog } from './ConnectDialog';
+import { LooseStrip } from './LooseStrip';
 import { LoopLane } from './LoopLane';
 import styles from './LoopLine.module.css';
 
@@ -30,6 +31,7 @@ export function LoopLine() {
         </div>
       )}
       {!shut && width > 0 && model.loops.map((g) => <LoopLane key={g.loop.id} graph={g} width={width} range={range} compact={model.loops.length > 1} />)}
+      {!shut && model.loops.length > 0 && loose.length > 0 && <LooseStrip loose={loose} />}
       {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
     </section>
   );

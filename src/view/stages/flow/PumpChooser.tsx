@@ -26,7 +26,7 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
   const inPlace = build.items.filter((i) => i.part.kind === 'pump').map((i) => i.part.id);
   const best = shown.find((r) => r.speed_rpm !== null);
   const use = (r: PumpChoice): void => {
-    const edit = pumpEdit(build, loop, r.part, r.way, r.speed_rpm ?? r.part.fullSpeed_rpm, TEE, (b) => defaultPlacements(b, { id: '', part: r.part })[0]?.placement ?? { on: 'bench' });
+    const edit = pumpEdit(build, loop, r.part, r.way, TEE, (b) => defaultPlacements(b, { id: '', part: r.part })[0]?.placement ?? { on: 'bench' });
     if (edit) commit(`take ${WAY_WORDS[r.way]}: ${r.part.name}`, edit);
   };
   return (

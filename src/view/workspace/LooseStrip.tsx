@@ -1,0 +1,25 @@
+'use client';
+import { insertStation } from '@/core/loop';
+import { useBench } from './BenchProvider';
+import styles from './LoopLine.module.css';
+
+/** Parts that wait beside the loops: one click lets a part into the run where it needs the least tube. */
+export function LooseStrip({ loose }: { readonly loose: readonly string[] }) {
+  const { build, commit, pick } = useBench((s) => s);
+  const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
+  const put = (item: string, loop: string, name: string): void => {
+    const edit = insertStation(build, loop, item);
+    if (edit) { commit(`put ${nameOf(item)} into ${name}`, edit); pick(item); }
+  };
+  return (
+    <p className={styles.loose}>
+      <span className="soft">In no loop yet:</span>
+      {loose.map((id) => (
+        <span key={id}>
+          {nameOf(id)}{' '}
+          {build.loops.map((l) => <button key={l.id} type="button" className={styles.put} onClick={() => put(id, l.id, l.name)} aria-label={`Put ${nameOf(id)} into ${l.name}`}>{build.loops.length > 1 ? `into ${l.name}` : 'put it in'}</button>)}
+        </span>
+      ))}
+    </p>
+  );
+}
