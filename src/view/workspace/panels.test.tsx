@@ -1,32 +1,19 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
-import { TextDecoder, TextEncoder } from 'node:util';
-import { useEffect } from 'react';
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
 import { applyEdit, type Build } from '@/core/build';
 import { PlaceCard } from '../stages/case/PlaceCard';
 import { MoneyField } from '../stages/brief/MoneyField';
 import { LinkEditor } from '../stages/runs/LinkEditor';
-import type { BenchState } from './bench';
-import { BenchProvider, useBench } from './BenchProvider';
+import { useBench } from './BenchProvider';
 import { ConnectDialog, fittingFor } from './ConnectDialog';
 import { FindingList } from './FindingList';
+import { show, state } from './showOnBench';
 import { StoresDrawer } from './StoresDrawer';
 
-Object.assign(globalThis, { TextEncoder, TextDecoder });
 const desk = demoBuild('dawn-chorus-desk') as Build;
 const box = demoBuild('pocket-planetarium') as Build;
-
-/** Shows the panel under test and keeps hold of the bench's state. */
-const seen: { state: BenchState | null } = { state: null };
-function Spy() {
-  const now = useBench((s) => s);
-  useEffect(() => { seen.state = now; }, [now]);
-  return null;
-}
-const state = new Proxy({} as BenchState, { get: (_, key) => seen.state?.[key as keyof BenchState] });
-const show = (build: Build, panel: React.ReactNode) => render(<BenchProvider id="test" revision={1} build={build}>{panel}<Spy /></BenchProvider>);
 
 describe('findings', () => {
   function All() { return <FindingList findings={useBench((s) => s.workings.findings)} empty="Nothing here" />; }
