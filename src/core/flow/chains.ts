@@ -6,11 +6,18 @@ export interface Member { readonly link: number; readonly sign: 1 | -1 }
 /** Links one after another with nothing joining between: one flow. Ends are free nodes by number, or −1 where pressure is held. */
 export interface Chain { readonly from: number; readonly to: number; readonly fromNode: string; readonly members: readonly Member[]; readonly terms: Terms }
 
+/**
+ * What hangs together. Its pressures are told against `zero`; while it is solved they are held at 0 at `anchors`, which is a meeting of
+ * chains where that saves one: the chain through the reservoir stays whole.
+ */
+export interface Piece { readonly nodes: readonly string[]; readonly zero: readonly string[]; readonly anchors: readonly string[] }
+
 export interface Chained {
   readonly chains: readonly Chain[];
   /** Free nodes where chains meet. */
   readonly free: readonly string[];
-  readonly held: ReadonlySet<string>;
+  /** Connected pieces. */
+  readonly pieces: readonly Piece[];
   /** Links that no flow can pass: dead ends, outermost first, with the node beyond. */
   readonly dead: readonly { readonly link: number; readonly outer: string }[];
 }
@@ -20,11 +27,18 @@ export function chainNetwork({ links, fixed, fluid }: FlowNetwork): Chained {
   const ends = new Map<string, number[]>();
   const join = (node: string, k: number): void => { const list = ends.get(node); if (list) list.push(k); else ends.set(node, [k]); };
   links.forEach((l, k) => { join(l.from, k); join(l.to, k); });
-  const held = new Set([...fixed.filter((f) => ends.has(f)), ...unanchored(links, ends, fixed)]);
+  const whole = connected(links, ends).map((nodes) => { const own = nodes.filter((n) => fixed.includes(n)); return { nodes, zero: own.length > 0 ? own : nodes.slice(0, 1) }; });
   const alive = new Uint8Array(links.length).fill(1);
-  const dead = prune(links, ends, held, alive);
-
+  const dead = prune(links, ends, new Set(whole.flatMap((p) => p.zero)), alive);
   const living = (node: string): readonly number[] => (ends.get(node) ?? []).filter((k) => alive[k]);
+  const pieces = whole.map(({ nodes, zero }): Piece => {
+    const [only] = zero;
+    const meetings = zero.length === 1 && living(only as string).length === 2 ? nodes.filter((n) => living(n).length > 2) : [];
+    const anchor = meetings.reduce<string | null>((a, b) => (a !== null && living(a).length >= living(b).length ? a : b), null);
+    return { nodes, zero, anchors: anchor === null ? zero : [anchor] };
+  });
+  const held = new Set(pieces.flatMap((p) => p.anchors));
+
   const isMeeting = (node: string): boolean => held.has(node) || living(node).length !== 2;
   const free = [...ends.keys()].filter((n) => !held.has(n) && living(n).length > 2).sort();
   const index = new Map(free.map((n, i) => [n, i]));
@@ -45,7 +59,7 @@ export function chainNetwork({ links, fixed, fluid }: FlowNetwork): Chained {
     chains.push({ from: index.get(start) ?? -1, to: index.get(node) ?? -1, fromNode: start, members, terms });
   };
   for (const node of [...held, ...free]) for (const k of living(node)) if (!used[k]) draw(node, k);
-  return { chains, free, held, dead };
+  return { chains, free, pieces, dead };
 }
 
 /** Takes off, again and again, what hangs on one end only. */
@@ -68,20 +82,19 @@ function prune(links: readonly NetworkLink[], ends: ReadonlyMap<string, readonly
   return dead;
 }
 
-/** One node of every connected piece that holds none of the fixed ones: the first by name. */
-function unanchored(links: readonly NetworkLink[], ends: ReadonlyMap<string, readonly number[]>, fixed: readonly string[]): string[] {
+/** Nodes by connected piece, by name. */
+function connected(links: readonly NetworkLink[], ends: ReadonlyMap<string, readonly number[]>): readonly (readonly string[])[] {
   const seen = new Set<string>();
-  const walk = (start: string): void => {
-    const stack = [start];
+  return [...ends.keys()].sort().flatMap((start) => {
+    if (seen.has(start)) return [];
+    const nodes: string[] = [], stack = [start];
     while (stack.length > 0) {
       const node = stack.pop() as string;
       if (seen.has(node)) continue;
       seen.add(node);
+      nodes.push(node);
       for (const k of ends.get(node) ?? []) { const l = links[k] as NetworkLink; stack.push(l.from === node ? l.to : l.from); }
     }
-  };
-  fixed.filter((f) => ends.has(f)).forEach(walk);
-  const anchors: string[] = [];
-  for (const node of [...ends.keys()].sort()) if (!seen.has(node)) { anchors.push(node); walk(node); }
-  return anchors;
+    return [nodes.sort()];
+  });
 }

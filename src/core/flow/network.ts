@@ -2,7 +2,7 @@ import { chainNetwork, type Chain, type Chained } from './chains';
 import type { FlowNetwork, NetworkLink, NetworkSolution } from './links';
 import { headToPressure, pumpHead } from './pump';
 import { sparseSystem } from './sparse';
-import { teeDrops, type TeeLeg } from './tee';
+import { TEE_LEGS, teeDropsInto } from './tee';
 import { evaluateTerms, linkDrop, type AtOther, type Terms } from './terms';
 
 export const NETWORK_TOLERANCE_LMIN = 1e-7;
@@ -15,8 +15,10 @@ const SURE_LMIN = 1e-2, SURE = NETWORK_TOLERANCE_LMIN / 100;
 /** Floor of a chain's slope, kPa per L/min: a part whose drop is purely quadratic has none at rest. */
 const SLOPE_FLOOR = 1e-5;
 const AS_IS: AtOther = {};
-/** Where a search starts, L/min. */
+/** Where a chain without a pump starts, L/min. */
 const GUESS_LMIN = 3;
+/** How near the start with held friction is sought, L/min. */
+const ROUGH_LMIN = 0.05;
 
 export interface ChainFlows { readonly status: NetworkSolution['status']; readonly iterations: number; readonly flows: Float64Array; readonly pressures: Float64Array }
 
@@ -50,13 +52,13 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
   const values = new Float64Array(system.size), pressures = new Float64Array(n), mass = new Float64Array(n);
   const flows = new Float64Array(chains.length), drops = new Float64Array(chains.length), slopes = new Float64Array(chains.length);
   const both = new Float64Array(2);
-  const guesses = Float64Array.from(chains, guessOf);
+  const moves = new Float64Array(chains.length);
   const tees = teesOf(network, chains);
 
-  const evaluate = (other: AtOther): void => {
-    for (let t = 0; t < tees.length; t += 1) (tees[t] as TeeState).split(flows);
+  const evaluate = (other: AtOther, friction: number | null): void => {
+    if (friction === null) for (let t = 0; t < tees.length; t += 1) (tees[t] as TeeState).split(flows);
     for (let k = 0; k < terms.length; k += 1) {
-      evaluateTerms(terms[k] as Terms, flows[k] as number, fluid, other, both);
+      evaluateTerms(terms[k] as Terms, flows[k] as number, fluid, other, friction, both);
       drops[k] = both[0] as number;
       slopes[k] = Math.max(SLOPE_FLOOR, both[1] as number);
     }
@@ -65,11 +67,14 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
     const i = from[k] as number, j = to[k] as number;
     return (i < 0 ? 0 : (pressures[i] as number)) - (j < 0 ? 0 : (pressures[j] as number));
   };
-  /** What Newton would still move a chain's flow by, L/min. */
-  const leftOver = (k: number): number => (fall(k) - (drops[k] as number)) / (slopes[k] as number);
-  const largestLeftOver = (): number => {
+  /** What Newton would still move each chain's flow by, and the largest of them, L/min. */
+  const lookAtMoves = (): number => {
     let most = 0;
-    for (let k = 0; k < terms.length; k += 1) { const by = Math.abs(leftOver(k)); if (!(by <= most)) most = by; }
+    for (let k = 0; k < moves.length; k += 1) {
+      const by = (fall(k) - (drops[k] as number)) / (slopes[k] as number), size = Math.abs(by);
+      moves[k] = by;
+      if (!(size <= most)) most = size;
+    }
     return most;
   };
   const step = (): boolean => {
@@ -89,30 +94,46 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
     return system.solve(values, pressures);
   };
 
-  const run = (other: AtOther = AS_IS): ChainFlows => {
-    for (let k = 0; k < terms.length; k += 1) flows[k] = guesses[k] as number;
-    for (let t = 0; t < tees.length; t += 1) (tees[t] as TeeState).reset();
-    let status: NetworkSolution['status'] = 'not-converged', before = Infinity, damping = 1, iterations = 0;
-    evaluate(other);
-    for (; iterations < MAX_ITERATIONS && status === 'not-converged'; iterations += 1) {
-      if (!step()) { status = 'singular'; break; }
-      const move = largestLeftOver();
-      if (!Number.isFinite(move)) { status = 'singular'; break; }
+  /** Newton from the flows as they stand; a friction factor held stands for the true ones, and for tees, where only a start is sought. */
+  const search = (other: AtOther, friction: number | null, tolerance: number): { status: NetworkSolution['status']; iterations: number } => {
+    let before = Infinity, damping = 1;
+    evaluate(other, friction);
+    for (let i = 0; i < MAX_ITERATIONS; i += 1) {
+      if (!step()) return { status: 'singular', iterations: i };
+      const move = lookAtMoves();
+      if (!Number.isFinite(move)) return { status: 'singular', iterations: i };
       damping = move > before ? Math.max(0.1, damping / 2) : Math.min(1, damping * 1.5);
-      for (let k = 0; k < terms.length; k += 1) flows[k] = (flows[k] as number) + damping * leftOver(k);
-      if (damping === 1 && tees.length === 0 && iterations > 0 && move < SURE_LMIN && move ** 3 < SURE * before ** 2) status = 'solved';
-      else {
-        evaluate(other);
-        if (damping === 1 && largestLeftOver() < NETWORK_TOLERANCE_LMIN) status = 'solved';
+      for (let k = 0; k < flows.length; k += 1) flows[k] = (flows[k] as number) + damping * (moves[k] as number);
+      if (damping === 1) {
+        if (friction !== null && move < tolerance) return { status: 'solved', iterations: i + 1 };
+        if (tees.length === 0 && i > 0 && move < SURE_LMIN && move ** 3 < SURE * before ** 2) return { status: 'solved', iterations: i + 1 };
       }
+      evaluate(other, friction);
+      if (damping === 1 && lookAtMoves() < tolerance) return { status: 'solved', iterations: i + 1 };
       before = move;
     }
+    return { status: 'not-converged', iterations: MAX_ITERATIONS };
+  };
+
+  /** Where every search starts: the network with friction factors held. Chains alone make the guess where even that has no answer. */
+  const start = (() => {
+    const alone = Float64Array.from(chains, guessOf);
+    flows.set(alone);
+    return n > 0 && search(AS_IS, GUESS_FRICTION, ROUGH_LMIN).status === 'solved' ? Float64Array.from(flows) : alone;
+  })();
+
+  const run = (other: AtOther = AS_IS): ChainFlows => {
+    // By the affinity laws flows go about as speeds.
+    const scale = other.share ?? 1;
+    for (let k = 0; k < flows.length; k += 1) flows[k] = scale * (start[k] as number);
+    for (let t = 0; t < tees.length; t += 1) (tees[t] as TeeState).reset();
+    const { status, iterations } = search(other, null, NETWORK_TOLERANCE_LMIN);
     return { status, iterations, flows, pressures };
   };
 
   /** What is left over at the flows as they stand: energy of every chain, mass of every node. */
   const residual = (other: AtOther): NetworkSolution['residual'] => {
-    evaluate(other);
+    evaluate(other, null);
     for (let i = 0; i < n; i += 1) mass[i] = 0;
     let energy_kPa = 0, mass_Lmin = 0;
     for (let k = 0; k < terms.length; k += 1) {
@@ -159,7 +180,12 @@ function guessOf({ terms }: Chain): number {
 
 interface TeeState { split(flows: Float64Array): void; reset(): void; dropOf(link: number): number }
 
-/** Tees tie the drops of their legs to the split: worked out anew from each round's flows. */
+/** Below this a leg's flow or its change tells no slope, L/min. */
+const TRICKLE_LMIN = 0.05, UNMOVED_LMIN = 1e-9;
+/** A leg's slope is kept within these shares of its drop over its flow: losses go with the square, which is 2. */
+const LEAST_SLOPE = -1, MOST_SLOPE = 6;
+
+/** Tees tie the drops of their legs to the split: worked out anew from each round's flows, with the slope the last two rounds show (secant). */
 function teesOf(network: FlowNetwork, chains: readonly Chain[]): readonly TeeState[] {
   const ids = [...new Set(network.links.flatMap((l) => (l.tee ? [l.tee.id] : [])))];
   return ids.map((id): TeeState => {
@@ -167,27 +193,31 @@ function teesOf(network: FlowNetwork, chains: readonly Chain[]): readonly TeeSta
       if (link.tee?.id !== id) return [];
       const chain = chains.findIndex((c) => c.members.some((m) => m.link === k));
       const sign = chains[chain]?.members.find((m) => m.link === k)?.sign ?? 1;
-      return [{ link: k, leg: link.tee.leg, chain, sign, bore_mm: link.tee.bore_mm, square: 0, constant: 0, drop: 0 }];
+      return [{ link: k, leg: TEE_LEGS.indexOf(link.tee.leg), chain, sign, bore_mm: link.tee.bore_mm, terms: chains[chain]?.terms ?? null, linear: 0, constant: 0, drop: 0, flow: NaN }];
     });
-    const shift = (leg: (typeof legs)[number], square: number, constant: number): void => {
-      const terms = chains[leg.chain]?.terms;
-      if (!terms) return;
-      terms.teeSquare += square - leg.square;
+    const set = (leg: (typeof legs)[number], linear: number, constant: number): void => {
+      const { terms } = leg;
+      if (terms === null) return;
+      terms.teeLinear += linear - leg.linear;
       terms.teeConstant += leg.sign * (constant - leg.constant);
-      leg.square = square;
+      leg.linear = linear;
       leg.constant = constant;
     };
+    const into = new Float64Array(3), drops = new Float64Array(3);
+    const bore_mm = legs[0]?.bore_mm ?? 1;
     return {
-      reset: () => { for (const leg of legs) { shift(leg, 0, 0); leg.drop = 0; } },
+      reset: () => { for (const leg of legs) { set(leg, 0, 0); leg.drop = 0; leg.flow = NaN; } },
       split: (flows) => {
-        const into: Record<TeeLeg, number> = { 'run-a': 0, 'run-b': 0, branch: 0 };
         for (const leg of legs) into[leg.leg] = leg.chain < 0 ? 0 : leg.sign * (flows[leg.chain] as number);
-        const drops = teeDrops(into, legs[0]?.bore_mm ?? 1, network.fluid.density_kgm3);
+        teeDropsInto(into, bore_mm, network.fluid.density_kgm3, drops);
         for (const leg of legs) {
-          const q = into[leg.leg];
-          leg.drop = drops[leg.leg];
-          // Losses always go with the flow, so a quadratic carries most of the change; a trickle keeps the plain value.
-          if (Math.abs(q) > 0.05) shift(leg, leg.drop / (q * Math.abs(q)), 0); else shift(leg, 0, leg.drop);
+          const q = into[leg.leg] as number, drop = drops[leg.leg] as number, moved = q - leg.flow;
+          const share = Math.abs(q) > TRICKLE_LMIN ? Math.abs(drop / q) : 0;
+          const seen = Math.abs(moved) > UNMOVED_LMIN ? (drop - leg.drop) / moved : Number.isNaN(moved) ? 2 * share : leg.linear;
+          const slope = Math.min(MOST_SLOPE * share, Math.max(LEAST_SLOPE * share, seen));
+          leg.drop = drop;
+          leg.flow = q;
+          set(leg, slope, drop - slope * q);
         }
       },
       dropOf: (link) => legs.find((l) => l.link === link)?.drop ?? 0,
@@ -196,10 +226,10 @@ function teesOf(network: FlowNetwork, chains: readonly Chain[]): readonly TeeSta
 }
 
 /** From chains back to every link and node. */
-function spell(network: FlowNetwork, { chains, free, held, dead }: Chained, tees: readonly TeeState[], solved: ChainFlows & Pick<NetworkSolution, 'residual'>, other: AtOther): NetworkSolution {
+function spell(network: FlowNetwork, { chains, free, pieces, dead }: Chained, tees: readonly TeeState[], solved: ChainFlows & Pick<NetworkSolution, 'residual'>, other: AtOther): NetworkSolution {
   const flows = new Map(network.links.map((l) => [l.id, 0]));
   const drops = new Map<string, number>();
-  const pressures = new Map<string, number>([...held].map((h) => [h, 0]));
+  const pressures = new Map<string, number>(pieces.flatMap((p) => p.anchors.map((a) => [a, 0] as const)));
   free.forEach((node, i) => pressures.set(node, solved.pressures[i] as number));
   const dropOf = (k: number, q: number): number => linkDrop(network.links[k] as NetworkLink, q, network.fluid, other) + tees.reduce((s, t) => s + t.dropOf(k), 0);
   chains.forEach((chain, c) => {
@@ -221,6 +251,11 @@ function spell(network: FlowNetwork, { chains, free, held, dead }: Chained, tees
     drops.set(link.id, drop);
     const inner = pressures.get(link.from === outer ? link.to : link.from) ?? 0;
     pressures.set(outer, link.to === outer ? inner - drop : inner + drop);
+  }
+  for (const { nodes, zero, anchors } of pieces) {
+    if (zero === anchors) continue;
+    const base = pressures.get(zero[0] as string) ?? 0;
+    for (const node of nodes) pressures.set(node, (pressures.get(node) ?? 0) - base);
   }
   return { status: solved.status, iterations: solved.iterations, residual: solved.residual, flows, drops, pressures };
 }

@@ -21,25 +21,32 @@ export const TEE_K = {
 } as const;
 
 export interface TeeDrops { readonly 'run-a': number; readonly 'run-b': number; readonly branch: number }
-const STILL: TeeDrops = { 'run-a': 0, 'run-b': 0, branch: 0 };
-const LEGS: readonly TeeLeg[] = ['run-a', 'run-b', 'branch'];
+
+/** A tee's legs by number, as `teeDropsInto` has them. */
+export const TEE_LEGS: readonly TeeLeg[] = ['run-a', 'run-b', 'branch'];
+const BRANCH = 2;
 
 /** Pressure each leg takes, kPa, along its way into the middle; flows into the middle are above 0, L/min. */
 export function teeDrops(into: Readonly<Record<TeeLeg, number>>, bore_mm: number, density_kgm3: number): TeeDrops {
-  const combined = LEGS.reduce((a, b) => (Math.abs(into[b]) > Math.abs(into[a]) ? b : a));
-  const q = Math.abs(into[combined]);
-  if (q < 1e-9) return STILL;
-  const joining = into[combined] < 0;
-  const area = (Math.PI / 4) * (bore_mm / 1000) ** 2;
-  const dynamic_kPa = (density_kgm3 * ((q * LMIN_TO_M3S) / area) ** 2) / 2000;
-  const r = Math.min(1, Math.abs(into.branch) / q);
-  const loss = (leg: TeeLeg): number => {
-    if (leg === combined) return 0;
-    const share = Math.min(1, Math.abs(into[leg]) / q);
-    const k = combined === 'branch' ? (joining ? TEE_K.endsJoining(share) : TEE_K.endsDividing(share))
-      : leg === 'branch' ? (joining ? TEE_K.branchJoining(r) : TEE_K.branchDividing(r))
-        : joining ? TEE_K.runJoining(r) : TEE_K.runDividing(r);
-    return share < 1e-9 ? 0 : (joining ? 1 : -1) * k * dynamic_kPa;
-  };
-  return { 'run-a': loss('run-a'), 'run-b': loss('run-b'), branch: loss('branch') };
+  const out = new Float64Array(3);
+  teeDropsInto(Float64Array.of(into['run-a'], into['run-b'], into.branch), bore_mm, density_kgm3, out);
+  return { 'run-a': out[0] as number, 'run-b': out[1] as number, branch: out[2] as number };
+}
+
+/** The same by leg number, into `out`, for where it is asked thousands of times. */
+export function teeDropsInto(into: Float64Array, bore_mm: number, density_kgm3: number, out: Float64Array): void {
+  let combined = 0;
+  for (let i = 1; i < 3; i += 1) if (Math.abs(into[i] as number) > Math.abs(into[combined] as number)) combined = i;
+  const q = Math.abs(into[combined] as number);
+  const joining = (into[combined] as number) < 0;
+  const speed_ms = (q * LMIN_TO_M3S) / ((Math.PI / 4) * (bore_mm / 1000) ** 2);
+  const dynamic_kPa = (joining ? 1 : -1) * (density_kgm3 * speed_ms * speed_ms) / 2000;
+  const r = Math.min(1, Math.abs(into[BRANCH] as number) / q);
+  for (let i = 0; i < 3; i += 1) {
+    const share = i === combined || q < 1e-9 ? 0 : Math.min(1, Math.abs(into[i] as number) / q);
+    if (share < 1e-9) { out[i] = 0; continue; }
+    if (combined === BRANCH) out[i] = dynamic_kPa * (joining ? TEE_K.endsJoining(share) : TEE_K.endsDividing(share));
+    else if (i === BRANCH) out[i] = dynamic_kPa * (joining ? TEE_K.branchJoining(r) : TEE_K.branchDividing(r));
+    else out[i] = dynamic_kPa * (joining ? TEE_K.runJoining(r) : TEE_K.runDividing(r));
+  }
 }

@@ -16,15 +16,15 @@ export interface Terms {
   readonly frictions: FrictionTerm[];
   readonly pumps: PumpTerm[];
   forced: { readonly flow_Lmin: number; readonly sign: 1 | -1 } | null;
-  /** Of tees: what the last round's split makes of them, lagged. */
-  teeSquare: number;
+  /** Of tees: what the last round's split makes of them, and how it grows with this chain's flow. */
+  teeLinear: number;
   teeConstant: number;
 }
 
 /** Slope of a link whose flow is held, kPa per L/min: steep against everything a loop holds. */
 const HELD_SLOPE = 1e7;
 
-export const noTerms = (): Terms => ({ linear: 0, square: 0, frictions: [], pumps: [], forced: null, teeSquare: 0, teeConstant: 0 });
+export const noTerms = (): Terms => ({ linear: 0, square: 0, frictions: [], pumps: [], forced: null, teeLinear: 0, teeConstant: 0 });
 
 /** Adds a link that the chain runs through forwards (1) or backwards (−1). */
 export function addTerms(terms: Terms, link: NetworkLink, sign: 1 | -1, fluid: FluidProperties): void {
@@ -53,17 +53,23 @@ export interface AtOther { readonly share?: number; readonly forced_Lmin?: numbe
 const AS_IS: AtOther = {};
 const PAIR = new Float64Array(2);
 
-/** Drop and slope at a flow, into `out` (drop, slope). The innermost loop of every solve: plain loops, nothing made. */
-export function evaluateTerms(terms: Terms, q: number, fluid: FluidProperties, other: AtOther, out: Float64Array): void {
+/**
+ * Drop and slope at a flow, into `out` (drop, slope). The innermost loop of every solve: plain loops, nothing made.
+ * `friction`: a factor held for all tube, for a first look; null for the true ones.
+ */
+export function evaluateTerms(terms: Terms, q: number, fluid: FluidProperties, other: AtOther, friction: number | null, out: Float64Array): void {
   const size = Math.abs(q);
-  const square = terms.square + terms.teeSquare;
-  let drop = (terms.linear + square * size) * q + terms.teeConstant;
-  let slope = terms.linear + 2 * square * size;
-  const { frictions, pumps } = terms;
+  const { square, frictions, pumps } = terms;
+  const linear = terms.linear + terms.teeLinear;
+  let drop = (linear + square * size) * q + terms.teeConstant;
+  let slope = linear + 2 * square * size;
   for (let i = 0; i < frictions.length; i += 1) {
     const t = frictions[i] as FrictionTerm;
     const re = t.perFlow * size;
-    if (re <= LAMINAR_RE) {
+    if (friction !== null) {
+      drop += t.scale * friction * q * size;
+      slope += 2 * t.scale * friction * size;
+    } else if (re <= LAMINAR_RE) {
       const laminar = (64 * t.scale) / t.perFlow;
       drop += laminar * q;
       slope += laminar;
@@ -91,7 +97,7 @@ export function evaluateTerms(terms: Terms, q: number, fluid: FluidProperties, o
 function ofLink(link: NetworkLink, flow_Lmin: number, fluid: FluidProperties, other: AtOther): Float64Array {
   const terms = noTerms(), out = new Float64Array(2);
   addTerms(terms, link, 1, fluid);
-  evaluateTerms(terms, flow_Lmin, fluid, other, out);
+  evaluateTerms(terms, flow_Lmin, fluid, other, null, out);
   return out;
 }
 

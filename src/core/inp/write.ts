@@ -57,7 +57,7 @@ function loopLines(loop: InpLoop, fileViscosity: number, node: (id: string) => s
   const { network } = loop;
   const ready = readyNetwork(network);
   const solution = ready.solve();
-  const { held } = ready.chained;
+  const held = new Set(ready.chained.pieces.flatMap((p) => p.zero));
   const scale = kinematic(network) / fileViscosity;
   const lines: Lines = { heads: [], junctions: [], reservoirs: [], pipes: [], pumps: [], valves: [], places: [] };
   const surface = Math.max(0, ...[...held].map((h) => (loop.at?.get(h)?.[1] ?? 0) / 1000));
