@@ -1,5 +1,5 @@
-import type { FlowNetwork } from './links';
-import { chainNetwork } from './chains';
+import { chainNetwork, type Chained } from './chains';
+import type { FlowNetwork, NetworkLink } from './links';
 
 /** What of a network can never carry flow, whatever the pumps do. */
 export interface Anatomy {
@@ -9,16 +9,11 @@ export interface Anatomy {
   readonly apart: readonly (readonly string[])[];
 }
 
-export function anatomyOf(network: FlowNetwork): Anatomy {
+export function anatomyOf(network: FlowNetwork, { pieces, dead }: Pick<Chained, 'pieces' | 'dead'> = chainNetwork(network)): Anatomy {
   const { links, fixed } = network;
-  const dead = chainNetwork(network).dead.map((d) => (links[d.link] as (typeof links)[number]).id);
-  const pieces: { nodes: Set<string>; ids: string[] }[] = [];
-  for (const l of links) {
-    const touching = pieces.filter((p) => p.nodes.has(l.from) || p.nodes.has(l.to));
-    const joined = { nodes: new Set([l.from, l.to, ...touching.flatMap((p) => [...p.nodes])]), ids: [...touching.flatMap((p) => p.ids), l.id] };
-    for (const t of touching) pieces.splice(pieces.indexOf(t), 1);
-    pieces.push(joined);
-  }
-  const main = pieces.find((p) => fixed.some((f) => p.nodes.has(f))) ?? pieces[0];
-  return { dead, apart: pieces.filter((p) => p !== main).map((p) => p.ids) };
+  const main = pieces.find((p) => p.zero.some((z) => fixed.includes(z))) ?? pieces[0];
+  return {
+    dead: dead.map((d) => (links[d.link] as NetworkLink).id),
+    apart: pieces.filter((p) => p !== main).map(({ nodes }) => { const own = new Set(nodes); return links.filter((l) => own.has(l.from)).map((l) => l.id); }),
+  };
 }

@@ -1,11 +1,11 @@
 import type { LoopGraph, Model } from '../model';
 import type { Run } from '../run';
-import { anatomyOf } from './anatomy';
+import { anatomyOf, type Anatomy } from './anatomy';
 import { flowBand, type FlowBand } from './bands';
 import { isBetweenRegimes } from './friction';
 import { networkOf, pumpShare } from './laws';
 import type { FlowNetwork, NetworkSolution } from './links';
-import { solveNetwork } from './network';
+import { readyNetwork } from './network';
 import { loopPressures, type LoopPressures } from './pressures';
 import { pressureToHead } from './pump';
 import { reynolds } from './tube';
@@ -61,20 +61,20 @@ interface Solved { readonly loop: LoopFlow; readonly links: readonly LinkFlow[];
 
 function solveLoop(model: Model, graph: LoopGraph, runs: readonly Run[], coolant_C: number): Solved {
   const network = networkOf(model, graph, runs, coolant_C);
-  const solution = turns(graph) ? solveNetwork(network) : null;
+  const ready = readyNetwork(network);
+  const solution = turns(graph) ? ready.solve() : null;
   const { loop, ...rest } = reportLoop(graph, network.fluid, coolant_C, solution);
   return {
     ...rest,
     loop: {
       ...loop, profile: solution?.status === 'solved' ? loopPressures(model, graph, network.fluid, solution.pressures) : null,
-      idle: graph.closed && !graph.branched ? [] : idleParts(graph, network),
+      idle: graph.closed && !graph.branched ? [] : idleParts(graph, network, anatomyOf(network, ready.chained)),
     },
   };
 }
 
 /** Parts none of whose ways lies in a circle with the reservoir. */
-function idleParts(graph: LoopGraph, network: FlowNetwork): LoopFlow['idle'] {
-  const { dead, apart } = anatomyOf(network);
+function idleParts(graph: LoopGraph, network: FlowNetwork, { dead, apart }: Anatomy): LoopFlow['idle'] {
   const away = new Set(apart.flat()), hung = new Set([...dead, ...graph.edges.map((e) => e.id).filter((id) => !network.links.some((l) => l.id === id))]);
   const items = [...new Set(graph.edges.flatMap((e) => (e.item ? [e.item.id] : [])))];
   return items.flatMap((item): LoopFlow['idle'] => {
