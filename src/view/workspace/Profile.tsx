@@ -20,7 +20,7 @@ export function Profile({ geometry, visits, over, top, height, compact }: Props)
       <path d={line} fill="none" stroke="var(--soft)" strokeWidth="1.5" />
       {first.map(({ v, at, kPa: [before, after] }) => {
         const by = after - before;
-        return Math.abs(by) < 0.05 ? null : <text key={v.key} x={at.x + (compact && by < 0 ? 24 : 6)} y={by > 0 ? y(after) + 13 : Math.max(top - 2, y(after) - 4)} className={styles.drop}>{formatNumber(by, { decimals: 1, signed: true })}</text>;
+        return Math.abs(by) < 0.05 ? null : <text key={v.key} x={Math.min(geometry.width - 30, at.x + (compact && by < 0 ? 24 : 6))} y={by > 0 ? y(after) + 13 : Math.max(top - 2, y(after) - 4)} className={styles.drop}>{formatNumber(by, { decimals: 1, signed: true })}</text>;
       })}
       {visits.map((v, i) => {
         const [before, after] = over(v), at = geometry.spots[i] as Spot;

@@ -111,6 +111,27 @@ describe('an open build', () => {
     expect(sent).toEqual([]);
   });
 
+  test('a window closed before the answer came: the server holds what was sent, so nobody else wrote', async () => {
+    const onServer = { ...desk, name: 'Sent' };
+    const bench = createBench('desk', 5, onServer);
+    bench.getState().restore({ build: { ...desk, name: 'One further' }, revision: 4, dirty: true, past: [], future: [], sent: { ...desk, name: 'Sent' } });
+    expect(bench.getState()).toMatchObject({ conflict: null, revision: 5, build: { name: 'One further' } });
+    await settle(1000);
+    expect(sent).toMatchObject([{ revision: 5, document: { name: 'One further' } }]);
+  });
+
+  test('an answer lost on the way: the next try meets its own words and goes on', async () => {
+    const bench = createBench('desk', 4, desk);
+    answers = [{ status: 0, body: null }];
+    bench.getState().commit('a', { do: 'build.rename', name: 'A' });
+    await settle(1000);
+    answers = [{ status: 409, body: { revision: 5, document: { ...desk, name: 'A' } } }];
+    bench.getState().commit('b', { do: 'build.rename', name: 'B' });
+    await settle(8000);
+    expect(bench.getState()).toMatchObject({ conflict: null, save: 'saved', build: { name: 'B' } });
+    expect(sent.at(-1)).toMatchObject({ revision: 5, document: { name: 'B' } });
+  });
+
   test('an unsaved journal on an older revision becomes a choice', () => {
     const bench = createBench('desk', 6, { ...desk, name: 'On the server' });
     bench.getState().restore({ build: { ...desk, name: 'From the journal' }, revision: 4, dirty: true, past: [], future: [] });

@@ -1,3 +1,4 @@
+import same from 'fast-deep-equal';
 import { createStore } from 'zustand/vanilla';
 import { CATALOGUE } from '@/catalogue';
 import { applyEdit, EditError, type Build, type Edit } from '@/core/build';
@@ -44,6 +45,9 @@ const RETRY_AFTER_MS = 4000;
 /** Edits of one gesture (a dragged handle) within this time become one step. */
 const GESTURE_MS = 1200;
 
+/** Whether what came over the wire is this build; what JSON leaves out does not count. */
+const sameDocument = (mine: Build, theirs: Build): boolean => same(JSON.parse(JSON.stringify(mine)), JSON.parse(JSON.stringify(theirs)));
+
 const think = (build: Build): Workings => workOut(build, { offer: CATALOGUE });
 
 /** The state of one open build: the document, what follows from it, and its way to the journal and the server. */
@@ -51,11 +55,13 @@ export function createBench(id: string, revision: number, build: Build) {
   let timer: ReturnType<typeof setTimeout> | null = null;
   let gesture: { key: string; at: number } | null = null;
   let sending = false;
+  /** Sent, its answer not heard. */
+  let unheard: Build | null = null;
 
   const store = createStore<BenchState>()((set, get) => {
     const journal = (dirty: boolean): void => {
       const { build: b, revision: r, past, future } = get();
-      void writeJournal(id, { build: b, revision: r, dirty, past, future });
+      void writeJournal(id, { build: b, revision: r, dirty, past, future, ...(unheard ? { sent: unheard } : {}) });
     };
     const later = (ms: number): void => {
       if (timer) clearTimeout(timer);
@@ -66,11 +72,16 @@ export function createBench(id: string, revision: number, build: Build) {
       const { build: sent, revision: on, conflict } = get();
       if (conflict) return;
       sending = true;
+      const before = unheard;
+      unheard = sent;
       set({ save: 'saving' });
+      journal(true);
       const answer = await sendBuild(id, on, sent);
       sending = false;
-      if (answer.kind === 'saved') {
-        const changed = get().build !== sent;
+      if (answer.kind !== 'offline') unheard = null;
+      const own = answer.kind === 'stale' && [sent, before].some((mine) => mine !== null && sameDocument(mine, answer.build)) ? answer.build : null;
+      if (answer.kind === 'saved' || (answer.kind === 'stale' && own)) {
+        const changed = get().build !== sent || (own !== null && !sameDocument(sent, own));
         set({ revision: answer.revision, save: changed ? 'unsaved' : 'saved' });
         journal(changed);
         if (changed) later(SAVE_AFTER_MS);
@@ -114,9 +125,11 @@ export function createBench(id: string, revision: number, build: Build) {
       setSearch: (search) => set({ search }),
       restore: (entry) => {
         set({ build: entry.build, workings: think(entry.build), past: entry.past, future: entry.future });
-        if (entry.revision >= get().revision) {
-          set({ revision: entry.revision });
-          if (entry.dirty) { set({ save: 'unsaved' }); later(0); }
+        unheard = entry.sent ?? null;
+        const ahead = entry.revision >= get().revision;
+        if (ahead || [entry.build, unheard].some((mine) => mine !== null && sameDocument(mine, build))) {
+          if (ahead) set({ revision: entry.revision });
+          if (entry.dirty && (ahead || !sameDocument(entry.build, build))) { set({ save: 'unsaved' }); later(0); } else journal(false);
         } else set({ save: 'unsaved', conflict: { revision: get().revision, build }, revision: entry.revision });
       },
       keepMine: () => { const { conflict } = get(); if (!conflict) return; set({ conflict: null, revision: conflict.revision }); journal(true); later(0); },

@@ -12,6 +12,8 @@ export interface JournalEntry {
   readonly dirty: boolean;
   readonly past: readonly Step[];
   readonly future: readonly Step[];
+  /** Put to the server and not yet answered: when the server turns out to hold just this, the answer was lost and nobody else wrote. */
+  readonly sent?: Build;
 }
 
 let held: UseStore | null = null;

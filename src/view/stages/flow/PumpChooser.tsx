@@ -31,7 +31,7 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
   };
   return (
     <Section title={`Which pump moves ${formatFlow(target)}`}>
-      <Segments label="How many" value={way} options={WAYS} onPick={setWay} />
+      <div className={styles.ways}><Segments label="How many" value={way} options={WAYS} onPick={setWay} /></div>
       {progress !== null && <p className={styles.progress} role="status"><span className={styles.bar} aria-hidden><span style={{ width: `${100 * progress}%` }} /></span>{formatNumber(100 * progress)} % worked out <button type="button" className={styles.textButton} onClick={stop}>Stop</button></p>}
       {stopped && <p>Stopped. <button type="button" className={styles.textButton} onClick={again}>Work it out</button></p>}
       {best && progress === null && <p>Quietest that reaches it: {best.part.name} at {formatSpeed(best.speed_rpm)}, {formatNumber(best.noise_dBA, { decimals: 1 })} dBA alone.</p>}
@@ -40,7 +40,7 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
         <tbody>
           {shown.map((r) => (
             <tr key={`${r.part.id}-${r.way}`}>
-              <td><Mark verdict={r.speed_rpm === null ? 'fails' : (r.margin ?? 0) < 0.1 ? 'tight' : 'holds'} /> {r.part.name}{inPlace.includes(r.part.id) ? <span className="soft"> in place</span> : null}<br /><span className="soft">{formatMoney(r.price_minor)}, {formatFlow(r.fullFlow_Lmin)} flat out</span></td>
+              <td><Mark verdict={r.speed_rpm === null ? 'fails' : (r.margin ?? 0) < 0.1 ? 'tight' : 'holds'} /> {r.part.name}{inPlace.includes(r.part.id) ? <span className="soft"> in place</span> : null}<br /><span className="soft">{formatMoney(r.price_minor)} · {formatFlow(r.fullFlow_Lmin)}</span></td>
               <td className="num">{r.speed_rpm === null ? 'too weak' : formatNumber(r.speed_rpm)}</td>
               <td className="num">{formatNumber(r.noise_dBA, { decimals: 1 })}</td>
               <td className="num">{r.margin === null ? '–' : `${formatNumber(100 * r.margin, { signed: true })} %`}</td>
@@ -50,7 +50,7 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
           ))}
         </tbody>
       </table>
-      <p className="soft">Speed in rpm: the slowest that moves the wanted flow. dBA: the pumps alone where you sit, at that speed. Spare: head left at the wanted flow, flat out. Warmer: by how much the part with the least room gets at that speed instead of flat out.</p>
+      <p className="soft">Under the name: price, and the flow flat out. Speed in rpm: the slowest that moves the wanted flow. dBA: the pumps alone where you sit, at that speed. Spare: head left at the wanted flow, flat out. Warmer: by how much the part with the least room gets at that speed instead of flat out.</p>
     </Section>
   );
 }
