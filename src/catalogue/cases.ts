@@ -1,5 +1,8 @@
-import type { CasePart, Mount } from '@/core/part';
+import type { CasePart, FanPart, Mount } from '@/core/part';
 import type { Vec } from '@/core/shape';
+import { FANS } from './fans';
+
+const named = (id: string): FanPart => FANS.find((f) => f.id === id) as FanPart;
 
 const HURDLE = 'Hurdlemere Cases', SLATE = 'Slatebeck';
 
@@ -23,12 +26,14 @@ export const CASES: readonly CasePart[] = [
     mounts: [front(455, 5, 105, 420, [row(120, 3), row(140, 2)], 60), top(30, 465, 130, 410, [row(120, 3), row(140, 2)], 60), rear(300, 125, 120)],
     boardAt: [8, 120, 8], boardStandards: ['ATX', 'micro ATX', 'mini ITX'], bay: { min: [5, 5, 12], max: [185, 93, 170] },
     obstacles: [{ id: 'shroud', name: 'Supply shroud', removable: false, min: [0, 97, 0], max: [388, 99, 200] }, { id: 'cage', name: 'Drive cage', removable: true, min: [210, 2, 20], max: [330, 92, 170] }],
+    fansIncluded: [{ mount: 'rear', fan: named('fan-wren-120-1200') }],
     spots: [{ id: 'pump', name: 'Shroud, before the card', at: [352, 99, 115] }, { id: 'over', name: 'Over the pump', at: [352, 165, 115] }],
   }),
   box('case-tidegate-78', 'Tidegate 78', HURDLE, 24900, [570, 580, 240], {
     mounts: [front(570, 128, 120, 445, [row(120, 3), row(140, 2)], 80), top(40, 580, 155, 500, [row(120, 4), row(140, 3)], 70), rear(390, 140, 140), bottom(185, 120, 380, [row(120, 2), row(140, 2)], 70)],
     boardAt: [10, 190, 10], boardStandards: ['ATX', 'micro ATX', 'mini ITX'], bay: { min: [5, 5, 20], max: [180, 93, 190] },
     obstacles: [{ id: 'plate', name: 'Pump plate', removable: true, min: [318, 118, 30], max: [488, 120, 215] }],
+    fansIncluded: [{ mount: 'rear', fan: named('fan-wren-140-1000') }],
     spots: [
       { id: 'pump-rear', name: 'Plate, rear foot', at: [360, 120, 70] }, { id: 'over-rear', name: 'Over the rear pump', at: [360, 190, 70] },
       { id: 'pump-front', name: 'Plate, front foot', at: [440, 120, 165] }, { id: 'over-front', name: 'Over the front pump', at: [440, 190, 165] },

@@ -72,7 +72,7 @@ function fenlandTower(): Build {
     item('front-fans', 'fan-wren-120-2000', { on: 'radiator', item: 'front-radiator', face: 'frame' }, { speed_rpm: 1400 }, 'Front fans'),
     item('top-fans', 'fan-wren-140-1500', { on: 'radiator', item: 'top-radiator', face: 'frame' }, { speed_rpm: 1400 }, 'Top fans'),
     item('floor-fans', 'fan-wren-140-1500', { on: 'radiator', item: 'floor-radiator', face: 'frame' }, { speed_rpm: 1400 }, 'Floor fans'),
-    item('rear-fan', 'fan-wren-140-1000', { on: 'mount', mount: 'rear', slide_mm: 10, ports: 'end', air: 'out' }, { speed_rpm: 900 }, 'Rear fan'),
+    item('rear-fan', 'fan-wren-140-1000', { on: 'mount', mount: 'rear', slide_mm: 10, ports: 'end', air: 'out' }, { speed_rpm: 900, owned: true }, 'Rear fan'),
     item('pump-1', 'pump-osier-large', { on: 'spot', spot: 'pump-rear', turn: 0 }, { speed_rpm: 3900 }, 'Processor pump'),
     item('reservoir-1', 'res-osier-200', { on: 'spot', spot: 'over-rear', turn: 0 }, {}, 'Processor reservoir'),
     item('pump-2', 'pump-osier-large', { on: 'spot', spot: 'pump-front', turn: 0 }, { speed_rpm: 3900 }, 'Card pump'),

@@ -2,7 +2,7 @@ import type { Build } from './build';
 import { runRules, verdictOf, type Finding, type Stage, type Verdict } from './finding';
 import { measureGaps, screwNeeds, thicknessAt, type FitReport, type MountRoom, type ScrewNeed } from './fit';
 import type { FlowReport } from './flow';
-import { heatSetup, sizeCooling, solveHeatCases, worstRise, type HeatReport, type HeatSetup, type Sizing } from './heat';
+import { heatSetup, sizeCooling, solveHeatCases, solvePrepared, worstRise, type CaseReport, type HeatReport, type HeatSetup, type Sizing } from './heat';
 import { deriveList, type ListReport } from './list';
 import { judgeMetals, type MetalReport } from './metal';
 import { resolve, type Model } from './model';
@@ -19,6 +19,8 @@ export interface Reports {
   readonly flow: FlowReport;
   readonly heat: HeatReport;
   readonly sizing: Sizing;
+  /** The judged load at the hottest the brief lets the room get; null where it names none. */
+  readonly summer: CaseReport | null;
   readonly metals: MetalReport;
   readonly list: ListReport;
 }
@@ -40,6 +42,14 @@ export interface EvaluateOptions {
   readonly offer?: readonly Part[];
 }
 
+/** The judged load in the brief's hottest room. */
+function inSummer(model: Model, runs: readonly Run[], setup: HeatSetup): CaseReport | null {
+  const { brief } = model.build;
+  if (brief.summer_C === undefined || brief.summer_C <= brief.room_C) return null;
+  const hot: Model = { ...model, build: { ...model.build, brief: { ...brief, room_C: brief.summer_C } } };
+  return solvePrepared(settle(hot, runs, { ...setup, model: hot }, brief.loadCase).prepared, brief.loadCase);
+}
+
 /** Everything there is to say about a build. Pure; works on any valid build, however unfinished; milliseconds. */
 export function workOut(build: Build, { offer = [] }: EvaluateOptions = {}): Workings {
   const model = resolve(build);
@@ -52,11 +62,12 @@ export function workOut(build: Build, { offer = [] }: EvaluateOptions = {}): Wor
   const heat = solveHeatCases(prepared);
   const judged = heat[loadCase];
   const sizing = sizeCooling(prepared, loadCase);
+  const summer = inSummer(model, runs, setup);
   const metals = judgeMetals(build);
   const list = deriveList(model, runs);
-  const findings = runRules(RULES, { build, model, runs, fit, screws, flow, heat: judged, setup, sizing, metals, list, offer });
+  const findings = runRules(RULES, { build, model, runs, fit, screws, flow, heat: judged, summer, setup, sizing, metals, list, offer });
   const rooms = (build.case?.mounts ?? []).map((m) => thicknessAt(model, m));
-  const reports: Reports = { runs, fit: { ...fit, rooms }, screws, flow, heat, sizing, metals, list };
+  const reports: Reports = { runs, fit: { ...fit, rooms }, screws, flow, heat, sizing, summer, metals, list };
   return { reports, findings, stages: stageStates(build, reports, findings), model, setup };
 }
 

@@ -8,6 +8,9 @@ const spare = { id: 'spare', name: 'Spare fan', part: catalogued('fan', 'fan-wre
 
 /** One of every edit, on the same build: the table must stay complete. */
 const EDITS: Record<EditKind, Edit> = {
+  'item.measured': { do: 'item.measured', item: 'top-radiator', measured: { against: 'air', points: [[150, 4, 18]], source: 'own bench' } },
+  'item.rating': { do: 'item.rating', item: 'top-radiator', rating: { heat_W: 300, difference_K: 10, speed_rpm: 1800 } },
+  'choices.profile': { do: 'choices.profile', profile: [{ load: 'idle', seconds: 600 }, { load: 'play', seconds: 1800 }] },
   'build.rename': { do: 'build.rename', name: 'Night desk' },
   'brief.set': { do: 'brief.set', values: { room_C: 27, loadCase: 'render' } },
   'brief.limit': { do: 'brief.limit', values: { rise_K: 14, part_C: 80 } },

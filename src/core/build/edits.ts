@@ -1,6 +1,6 @@
 import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer';
-import type { CasePart, CoolantPart, FittingPart, ItemPart, PumpPart, ScrewPart, TubePart } from '../part';
-import type { Brief, Build, CapDuty, EndPiece, Item, KitDuty, Link, Loop, Placement, PortRef, Settings } from './types';
+import type { CasePart, CoolantPart, FittingPart, ItemPart, MeasuredRadiator, PumpPart, RadiatorPart, RadiatorRating, ScrewPart, TubePart } from '../part';
+import type { Brief, Build, CapDuty, EndPiece, Item, KitDuty, Link, LoadStep, Loop, Placement, PortRef, Settings } from './types';
 
 enablePatches();
 
@@ -20,8 +20,11 @@ export type Edit =
   | { readonly do: 'item.place'; readonly item: string; readonly placement: Placement }
   | { readonly do: 'item.set'; readonly item: string; readonly values: Settings }
   | { readonly do: 'item.unset'; readonly item: string; readonly keys: readonly (keyof Settings)[] }
-  | { readonly do: 'item.curve'; readonly item: string; /** Of a passage by its number from 1, or a pump's head. */ readonly of: number | 'head'; readonly points: readonly (readonly [number, number])[]; readonly source?: string }
+  | { readonly do: 'item.curve'; readonly item: string; /** Of a passage by its number from 1, a pump's head, a fan's pressure, or a block's K/W. */ readonly of: number | 'head' | 'pressure' | 'resistance'; readonly points: readonly (readonly [number, number])[]; readonly source?: string }
   | { readonly do: 'item.ratings'; readonly item: string; readonly ratings: NonNullable<PumpPart['ratings']> }
+  | { readonly do: 'item.measured'; readonly item: string; /** Null: the model alone again. */ readonly measured: MeasuredRadiator | null }
+  | { readonly do: 'item.rating'; readonly item: string; readonly rating: RadiatorRating | null }
+  | { readonly do: 'choices.profile'; readonly profile: readonly LoadStep[] }
   | { readonly do: 'fans.speed'; readonly speed_rpm: number }
   | { readonly do: 'loop.add'; readonly loop: Loop }
   | { readonly do: 'loop.remove'; readonly loop: string }
@@ -74,6 +77,12 @@ function loopOf(draft: D, id: string): Draft<Loop> {
   return loop;
 }
 
+function radiatorOf(draft: D, id: string): Draft<RadiatorPart> {
+  const { part } = itemOf(draft, id);
+  if (part.kind !== 'radiator') throw new EditError(`A ${part.kind} sheds no heat to air.`, `items.${id}.part`);
+  return part;
+}
+
 function removeWhere<T>(list: T[], match: (entry: T) => boolean): void {
   for (let i = list.length - 1; i >= 0; i -= 1) if (match(list[i] as T)) list.splice(i, 1);
 }
@@ -101,7 +110,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
     case 'item.rename': itemOf(draft, edit.item).name = edit.name; return;
     case 'item.replace': replacePart(draft, edit.item, edit.part); return;
     case 'item.place': itemOf(draft, edit.item).placement = own(edit.placement); return;
-    case 'item.set': Object.assign(itemOf(draft, edit.item).settings, edit.values); return;
+    case 'item.set': Object.assign(itemOf(draft, edit.item).settings, own(edit.values)); return;
     case 'item.unset': { const { settings } = itemOf(draft, edit.item); for (const key of edit.keys) delete settings[key]; return; }
     case 'item.curve': setCurve(itemOf(draft, edit.item), edit); return;
     case 'item.ratings': {
@@ -110,6 +119,9 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       part.ratings = { ...edit.ratings };
       return;
     }
+    case 'item.measured': { const part = radiatorOf(draft, edit.item); if (edit.measured) part.measured = own(edit.measured); else delete part.measured; return; }
+    case 'item.rating': { const part = radiatorOf(draft, edit.item); if (edit.rating) part.rating = own(edit.rating); else delete part.rating; return; }
+    case 'choices.profile': draft.choices.profile = own(edit.profile); return;
     case 'fans.speed':
       for (const item of draft.items) {
         if (item.part.kind === 'fan') item.settings.speed_rpm = Math.min(item.part.fullSpeed_rpm, Math.max(item.part.minSpeed_rpm, edit.speed_rpm));
@@ -162,6 +174,18 @@ function setCurve(item: Draft<Item>, { of, points, source, item: id }: Extract<E
     if (part.kind !== 'pump') throw new EditError(`A ${part.kind} has no head curve.`, `items.${id}.part`);
     part.points = list;
     if (source === undefined) delete part.pointsSource; else part.pointsSource = source;
+    return;
+  }
+  if (of === 'pressure') {
+    if (part.kind !== 'fan') throw new EditError(`A ${part.kind} has no fan curve.`, `items.${id}.part`);
+    part.points = list;
+    if (source === undefined) delete part.pointsSource; else part.pointsSource = source;
+    return;
+  }
+  if (of === 'resistance') {
+    if (part.kind !== 'block') throw new EditError(`A ${part.kind} has no K/W over flow.`, `items.${id}.part`);
+    part.resistance = list;
+    if (source === undefined) delete part.resistanceSource; else part.resistanceSource = source;
     return;
   }
   const passage = 'passages' in part ? part.passages[of - 1] : undefined;

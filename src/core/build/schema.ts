@@ -12,7 +12,7 @@ export const briefSchema = Joi.object({
     rise_K: Joi.number().min(0.5).max(60).required(), noise_dBA: Joi.number().min(5).max(90).required(), flow_Lmin: Joi.number().min(0.1).max(30).required(),
     part_C: Joi.number().min(30).max(150).allow(null).required(), budget_minor: Joi.number().integer().min(0).max(1e9).allow(null).required(), clear_mm: mm(0, 50).required(),
   }).required(),
-  listener_m: Joi.number().min(0.1).max(20).required(),
+  summer_C: Joi.number().min(-20).max(60).optional(), listener_m: Joi.number().min(0.1).max(20).required(),
 });
 
 const on = (where: string, keys: Record<string, Joi.Schema> = {}): Joi.ObjectSchema => Joi.object({ on: Joi.string().valid(where).required(), ...keys });
@@ -29,9 +29,17 @@ const pick = (key: string, schemas: Record<string, Joi.ObjectSchema>): Joi.Alter
 
 const itemPart = pick('kind', { processor: PART_SCHEMAS.processor, card: PART_SCHEMAS.card, board: PART_SCHEMAS.board, memory: PART_SCHEMAS.memory, supply: PART_SCHEMAS.supply, radiator: PART_SCHEMAS.radiator, fan: PART_SCHEMAS.fan, pump: PART_SCHEMAS.pump, reservoir: PART_SCHEMAS.reservoir, block: PART_SCHEMAS.block, inline: PART_SCHEMAS.inline });
 
+const share = Joi.number().min(0).max(1.5);
+/** Temperatures and speeds of a control rise: speed never falls as it gets warmer. */
+const control = Joi.object({
+  sensor: Joi.string().min(1).max(130).pattern(/^[A-Za-z0-9][A-Za-z0-9._:-]*(\/[A-Za-z0-9][A-Za-z0-9._:-]*)?$/, 'coolant or item/spot').required(),
+  points: Joi.array().items(Joi.array().ordered(Joi.number().min(-20).max(150).required(), Joi.number().min(0).max(20000).required())).min(1).max(20).required().custom((points: [number, number][], helpers) => (points.every((p, i) => i === 0 || (p[0] > (points[i - 1] as [number, number])[0] && p[1] >= (points[i - 1] as [number, number])[1])) ? points : helpers.message({ custom: '{{#label}}: temperatures must rise and speeds must not fall' }))),
+  hysteresis_K: Joi.number().min(0).max(30).required(), ramp_rpms: Joi.number().min(1).max(20000).required(),
+});
+
 export const itemSchema = Joi.object({
   id: id().required(), name: text(80).required(), part: itemPart.required(), placement: pick('on', PLACEMENTS).required(),
-  settings: Joi.object({ speed_rpm: Joi.number().min(0).max(20000), draw_W: Joi.number().min(0).max(2000), ownShare: Joi.number().min(0).max(1.5), owned: Joi.boolean(), shut: Joi.boolean(), clogged: Joi.number().min(0).max(0.95), screw_mm: mm(1, 100) }).required(),
+  settings: Joi.object({ speed_rpm: Joi.number().min(0).max(20000), draw_W: Joi.number().min(0).max(2000), clock: Joi.number().min(0.2).max(2), voltage: Joi.number().min(0.5).max(1.6), shares: Joi.object({ idle: share, play: share, render: share, torture: share }), control, ownShare: share, owned: Joi.boolean(), shut: Joi.boolean(), clogged: Joi.number().min(0).max(0.95), screw_mm: mm(1, 100) }).required(),
 });
 
 const ref = { item: id().required(), port: id().required() };
@@ -52,5 +60,5 @@ export const buildSchema = Joi.object({
   items: Joi.array().items(itemSchema).max(120).unique('id').required(),
   loops: Joi.array().items(loopSchema).max(8).unique('id').required(),
   kit: Joi.object({ plug: small, drain: small, fill: small, joint: small, rotary45: small, rotary90: small, extender: small, screws: Joi.array().items(PART_SCHEMAS.screw).max(200).required() }).required(),
-  choices: Joi.object({ removed: Joi.array().items(id()).max(40).unique().required() }).required(),
+  choices: Joi.object({ removed: Joi.array().items(id()).max(40).unique().required(), profile: Joi.array().items(Joi.object({ load: LOAD_CASE.required(), seconds: Joi.number().min(1).max(86400).required() })).max(40).optional() }).required(),
 });

@@ -1,4 +1,4 @@
-import type { CasePart, CoolantPart, FittingPart, ItemPart, LoadCaseId, ScrewPart, TubePart } from '../part';
+import type { BuiltInCase, CasePart, CoolantPart, FittingPart, ItemPart, LoadCaseId, ScrewPart, TubePart } from '../part';
 import type { Vec } from '../shape';
 
 export const BUILD_FORMAT = 'zephyron-build';
@@ -24,6 +24,8 @@ export interface Brief {
     /** Below this a gap counts as tight. */
     readonly clear_mm: number;
   };
+  /** Hottest the room gets, where that is more than `room_C`: what summer does is shown beside. */
+  readonly summer_C?: number;
   /** Ear to case: the noise limit is judged there. */
   readonly listener_m: number;
 }
@@ -46,11 +48,33 @@ export type Placement =
   | { readonly on: 'line' }
   | { readonly on: 'free'; readonly at: Vec; readonly turn: Turn };
 
+/** How a fan or pump follows a temperature. */
+export interface Control {
+  /** "coolant" (the warmest loop mean it may look at), or a hot spot as item/spot. */
+  readonly sensor: string;
+  /** Temperature and speed, both rising; held beyond the ends. */
+  readonly points: readonly (readonly [temp_C: number, speed_rpm: number])[];
+  /** Slows down only when the temperature has fallen by this much, K. */
+  readonly hysteresis_K: number;
+  /** Fastest change of speed, rpm in a second. */
+  readonly ramp_rpms: number;
+}
+
+/** A stretch of a load over time. */
+export interface LoadStep { readonly load: LoadCaseId; readonly seconds: number }
+
 export interface Settings {
   /** Fans and pumps. */
   readonly speed_rpm?: number;
-  /** A tuned part's full draw. */
+  /** Most a part may draw, W: a typed power limit, or its full draw measured. */
   readonly draw_W?: number;
+  /** A tuned part's clock and voltage against its maker's: power goes as f V². */
+  readonly clock?: number;
+  readonly voltage?: number;
+  /** Shares of the draw in load cases, in place of the part's own. */
+  readonly shares?: Partial<Record<BuiltInCase, number>>;
+  /** Follows a temperature over time; a steady answer is at `speed_rpm`. */
+  readonly control?: Control;
   /** Share of the draw in the load case "own". */
   readonly ownShare?: number;
   /** Already in the drawer: listed at no cost. */
@@ -115,5 +139,7 @@ export interface Build {
   readonly choices: {
     /** Cages and brackets taken out of the case. */
     readonly removed: readonly string[];
+    /** Load over time, for the time view. */
+    readonly profile?: readonly LoadStep[];
   };
 }

@@ -3,8 +3,10 @@ export { ductFanningRe, ductNusseltT, ductNusseltH1, hausen, gnielinski } from '
 export { fanCurve, fanPressure, fanAgainst, type FanCurve } from './fan';
 export { coreDrag, radiatorConductance, INSTALLATION, type Core, type RadiatorState, type RadiatorResult, type InstallationFactors } from './radiator';
 export { blockLaw, blockResistance, type BlockLaw } from './block';
-export { heatSetup, coreOf, sourceHeat, type HeatSetup, type RadiatorSetup, type Source } from './setup';
+export { measuredRatio, atFanSpeed, type RadiatorBasis } from './measured';
+export { heatSetup, coreOf, drawOf, shareOf, sourceHeat, type HeatSetup, type RadiatorSetup, type Source } from './setup';
 export { solveHeat, solveHeatCases, solvePrepared, noiseOf } from './solve';
-export { loopMeans, prepareHeat, steadyRise, steadyState, type Prepared } from './steady';
+export { loopMeans, prepareHeat, steadyRise, steadyState, type HeatOptions, type Prepared, type Variation } from './steady';
 export type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat, PartHeat } from './report';
+export { compareRating, type RatingCompared } from './rating';
 export { sizeCooling, coolingCurves, atSpeed, worstRise, speedRange, type Sizing, type CoolingCurve } from './sizing';

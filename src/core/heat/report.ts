@@ -1,4 +1,5 @@
 import type { LoadCaseId } from '../part';
+import type { RadiatorBasis } from './measured';
 
 export interface LoopHeat {
   readonly id: string;
@@ -12,6 +13,8 @@ export interface LoopHeat {
 export interface RadiatorHeat {
   readonly id: string; readonly loop: string; readonly heat_W: number | null; readonly conductance_WK: number; readonly airIn_C: number; readonly airOut_C: number | null;
   readonly airFlow_m3h: number; readonly airDrop_Pa: number; readonly face_ms: number; readonly speed_rpm: number;
+  /** Whether its W/K was modelled from the fins or measured. */
+  readonly basis: RadiatorBasis;
 }
 export interface SpotHeat {
   readonly item: string; readonly spot: string; readonly name: string; readonly temp_C: number | null; readonly limit_C: number;

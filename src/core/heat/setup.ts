@@ -2,7 +2,7 @@ import type { Item } from '../build';
 import type { Model } from '../model';
 import { isHeated, type FanPart, type HeatedPart, type LoadCaseId, type Mount, type RadiatorPart } from '../part';
 import { fanCurve, type FanCurve } from './fan';
-import type { Core } from './radiator';
+import { INSTALLATION, type Core, type InstallationFactors } from './radiator';
 
 export type AirWay = 'in' | 'out';
 
@@ -38,6 +38,8 @@ export interface HeatSetup {
   readonly sources: readonly Source[];
   readonly radiators: readonly RadiatorSetup[];
   readonly bare: readonly BareFans[];
+  /** What the place makes of fans and cores. */
+  readonly factors: InstallationFactors;
 }
 
 const curves = new WeakMap<FanPart, FanCurve>();
@@ -107,13 +109,25 @@ export function heatSetup(model: Model): HeatSetup {
     if (item.placement.on !== 'mount') return [];
     return [{ set: fanSet(item, model.placed.get(item.id)?.count ?? 1), air: item.placement.air, filterLoss_Pa: mountOf(item)?.filterLoss_Pa ?? 0 }];
   });
-  return { model, sources, radiators, bare };
+  return { model, sources, radiators, bare, factors: INSTALLATION };
 }
 
 const hostIs = (items: readonly Item[], id: string, kind: string): boolean => items.find((i) => i.id === id)?.part.kind === kind;
 
-/** Heat of a part in a load case, W: its (tuned) draw times its share. */
-export function sourceHeat(source: Source, load: LoadCaseId): number {
-  const draw = source.item.settings.draw_W ?? source.part.draw_W;
-  return draw * (load === 'own' ? source.item.settings.ownShare ?? source.part.shares.play : source.part.shares[load]);
+/**
+ * Full draw of a part as it is tuned, W. Clock and voltage go as P ∝ f V² (dynamic power of CMOS, any textbook; leakage left out, so an
+ * estimate); a typed power limit caps that, or stands alone where nothing was tuned.
+ */
+export function drawOf({ item: { settings }, part }: Pick<Source, 'item' | 'part'>): number {
+  const { clock, voltage, draw_W } = settings;
+  if (clock === undefined && voltage === undefined) return draw_W ?? part.draw_W;
+  return Math.min(draw_W ?? Infinity, part.draw_W * (clock ?? 1) * (voltage ?? 1) ** 2);
 }
+
+/** Share of the full draw in a load case: the builder's where set, else the part's. */
+export function shareOf({ item: { settings }, part }: Pick<Source, 'item' | 'part'>, load: LoadCaseId): number {
+  return load === 'own' ? settings.ownShare ?? settings.shares?.play ?? part.shares.play : settings.shares?.[load] ?? part.shares[load];
+}
+
+/** Heat of a part in a load case, W. */
+export const sourceHeat = (source: Source, load: LoadCaseId): number => drawOf(source) * shareOf(source, load);

@@ -5,7 +5,7 @@ import type { HeatSetup, RadiatorSetup } from './setup';
 import { coreOf } from './setup';
 import type { CaseReport } from './report';
 import { noiseOf } from './solve';
-import { prepareHeat, steadyRise, type Prepared } from './steady';
+import { prepareHeat, steadyRise, steadyState, type Prepared } from './steady';
 
 /** All loop fans at one speed, held inside each fan's range. */
 export function atSpeed(setup: HeatSetup, speed_rpm: number): HeatSetup {
@@ -30,6 +30,8 @@ export interface Sizing {
   /** Fastest speed that keeps the noise; null when even the slowest is too loud. */
   readonly loudestSpeed_rpm: number | null;
   readonly speedRange_rpm: readonly [number, number] | null;
+  /** Heat the loops would carry at the brief's rise and noise, parts alike scaled; null when no speed is quiet enough or nothing heats. */
+  readonly carries: { readonly heat_W: number; readonly ofNow: number; readonly speed_rpm: number } | null;
 }
 
 /** Speeds that the radiators' fans have together, rpm. */
@@ -56,8 +58,29 @@ export function sizeCooling(prepared: Prepared, load: LoadCaseId): Sizing {
   return {
     sections, sectionsNeeded: sections > 0 ? needed(sections, limits.rise_K, riseWith) : null,
     quietestSpeed_rpm: quietest, quietestNoise_dBA: quietest === null ? null : noiseOf(atSpeed(setup, quietest)),
-    loudestSpeed_rpm: loudest, speedRange_rpm: range,
+    loudestSpeed_rpm: loudest, speedRange_rpm: range, carries: loudest === null ? null : carries(prepareHeat(atSpeed(setup, loudest), flow), load, loudest),
   };
+}
+
+/**
+ * How far the parts' heat could grow until the warmest loop reaches the brief's rise. Every rise is a straight line in the parts' heat,
+ * the warmest of them a kinked one, so two secant steps from today's heat find it.
+ */
+function carries(prepared: Prepared, load: LoadCaseId, speed_rpm: number): Sizing['carries'] {
+  const limit = prepared.setup.model.build.brief.limits.rise_K;
+  const riseOf = (loadFactor: number): number | null => steadyRise(prepared, load, { loadFactor });
+  const { parts } = steadyState(prepared, load);
+  const inLoops = parts.reduce((s, p) => s + (p.to === 'loop' ? p.heat_W : 0), 0);
+  const idle = riseOf(0);
+  if (idle === null || inLoops <= 0) return null;
+  let factor = 1;
+  for (let i = 0; i < 3; i += 1) {
+    const rise = riseOf(factor);
+    if (rise === null || rise <= idle) return null;
+    factor *= (limit - idle) / (rise - idle);
+    if (factor <= 0) return { heat_W: 0, ofNow: 0, speed_rpm };
+  }
+  return { heat_W: factor * inLoops, ofNow: factor, speed_rpm };
 }
 
 /** Largest and smallest area factor looked at, and the step of the search upwards. */

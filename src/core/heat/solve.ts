@@ -2,7 +2,6 @@ import type { FlowReport } from '../flow';
 import { LOAD_CASES, type LoadCaseId } from '../part';
 import { soundAtDistance, soundAtSpeed, soundSum } from '../sound';
 import { blockLaw, blockResistance, type BlockLaw } from './block';
-import { INSTALLATION } from './radiator';
 import type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat } from './report';
 import type { HeatSetup } from './setup';
 import { meanOf, prepareHeat, steadyState, type HeatOptions, type Prepared } from './steady';
@@ -38,13 +37,13 @@ export function solvePrepared(prepared: Prepared, load: LoadCaseId, options: Hea
       return { id: g.loop.id, status: t ? 'steady' : moving ? 'no-radiator' : 'no-flow', rise_K: mean === null ? null : mean - room, mean_C: mean, hottest_C: t ? Math.max(...t.values_C) : null, heatIn_W: loopHeat.get(g.loop.id) ?? 0 };
     }),
     radiators: setup.radiators.map((r, i): RadiatorHeat => {
-      const c = conductances[i] as { edge: string; k: number };
+      const c = conductances[i] as Prepared['conductances'][number];
       const wind = winds[i] as Wind;
       const airIn = r.air === 'in' ? room : caseAir;
       const t = temps.get(r.loop)?.link(c.edge);
       const heat = t ? c.k * (t.in_C - airIn) : null;
-      const stream = ((wind.flow_m3h * INSTALLATION.airFlow) / 3600) * roomAir.density_kgm3 * roomAir.heatCapacity_JkgK;
-      return { id: r.id, loop: r.loop, heat_W: heat, conductance_WK: c.k, airIn_C: airIn, airOut_C: heat !== null && stream > 0 ? airIn + heat / stream : null, airFlow_m3h: wind.flow_m3h * INSTALLATION.airFlow, airDrop_Pa: wind.drop_Pa, face_ms: wind.face_ms, speed_rpm: r.fans[0]?.speed_rpm ?? 0 };
+      const stream = ((wind.flow_m3h * setup.factors.airFlow) / 3600) * roomAir.density_kgm3 * roomAir.heatCapacity_JkgK;
+      return { id: r.id, loop: r.loop, heat_W: heat, conductance_WK: c.k, airIn_C: airIn, airOut_C: heat !== null && stream > 0 ? airIn + heat / stream : null, airFlow_m3h: wind.flow_m3h * setup.factors.airFlow, basis: c.basis, airDrop_Pa: wind.drop_Pa, face_ms: wind.face_ms, speed_rpm: r.fans[0]?.speed_rpm ?? 0 };
     }),
     spots: setup.sources.flatMap((s) => s.part.spots.map((spot): SpotHeat => {
       const heat = heatOf(s.item.id);
@@ -54,9 +53,10 @@ export function solvePrepared(prepared: Prepared, load: LoadCaseId, options: Hea
       const edge = model.loops.find((g) => g.loop.id === s.loop)?.edges.find((e) => e.item?.id === s.block?.id);
       const t = edge ? temps.get(s.loop)?.link(edge.id) : undefined;
       const q = flow.links.find((l) => l.id === edge?.id && l.loop === s.loop)?.flow_Lmin ?? 0;
-      const block = s.block.part.kind === 'block' ? blockResistance(lawOf(s.block.part.resistance), q) : 0;
+      const block = (s.block.part.kind === 'block' ? blockResistance(lawOf(s.block.part.resistance), q) : 0) * (options.vary?.block(s.block.id) ?? 1);
+      const between = spot.interface_KW * (options.vary?.interface(s.item.id) ?? 1);
       const coolant = t ? (t.in_C + t.out_C) / 2 : null;
-      return { ...common, temp_C: coolant === null ? null : coolant + heat * (block + spot.interface_KW), coolant_C: coolant, block_KW: block, interface_KW: spot.interface_KW };
+      return { ...common, temp_C: coolant === null ? null : coolant + heat * (block + between), coolant_C: coolant, block_KW: block, interface_KW: between };
     })),
     parts,
     nodes: Object.fromEntries([...temps.values()].flatMap((t) => (t ? t.nodes.map((node, i) => [node, t.values_C[i] as number] as const) : []))),

@@ -2,7 +2,8 @@ import { air, coolantProperties, type FluidProperties } from '../fluid';
 import { pumpShare, type FlowReport } from '../flow';
 import type { LoadCaseId } from '../part';
 import { balanceLoop, loopStreams, type LinkHeat, type LoopStreams, type LoopTemperatures } from './balance';
-import { INSTALLATION, radiatorConductance } from './radiator';
+import { measuredRatio, type RadiatorBasis } from './measured';
+import { radiatorConductance } from './radiator';
 import type { PartHeat } from './report';
 import { sourceHeat, type HeatSetup } from './setup';
 import { bareWind, radiatorWind, type Wind } from './wind';
@@ -14,10 +15,17 @@ const WALL_WM2K = 5;
 export interface HeatOptions {
   /** Multiplies every radiator's conductance: for "how many sections are needed". */
   readonly conductanceFactor?: number;
+  /** Multiplies every part's heat: for "how much would it carry". */
+  readonly loadFactor?: number;
+  /** What parts may differ by from their papers, by item: for bands of uncertainty. */
+  readonly vary?: Variation;
 }
 
+/** Multipliers by item. */
+export interface Variation { draw(item: string): number; block(item: string): number; interface(item: string): number }
+
 /** What does not depend on the load case: winds and conductances. Shared by the cases and by "how much more area". */
-export interface Prepared { readonly setup: HeatSetup; readonly flow: FlowReport; readonly air: FluidProperties; readonly winds: readonly Wind[]; readonly bare: readonly Wind[]; readonly streams: ReadonlyMap<string, LoopStreams>; readonly conductances: readonly { readonly edge: string; readonly k: number }[] }
+export interface Prepared { readonly setup: HeatSetup; readonly flow: FlowReport; readonly air: FluidProperties; readonly winds: readonly Wind[]; readonly bare: readonly Wind[]; readonly streams: ReadonlyMap<string, LoopStreams>; readonly conductances: readonly { readonly edge: string; readonly k: number; readonly basis: RadiatorBasis }[] }
 
 export function prepareHeat(setup: HeatSetup, flow: FlowReport): Prepared {
   const { model } = setup;
@@ -30,7 +38,12 @@ export function prepareHeat(setup: HeatSetup, flow: FlowReport): Prepared {
     const q = flow.links.find((l) => l.id === edge?.id && l.loop === r.loop)?.flow_Lmin ?? 0;
     const coolant_C = flow.loops.find((l) => l.id === r.loop)?.coolant_C ?? brief.room_C + 8;
     const coolant = coolantProperties(graph?.loop.coolant.base ?? { glycol: 'none', volumeShare: 0 }, coolant_C);
-    return { edge: edge?.id ?? '', k: radiatorConductance(r.core, { airFlow_m3h: (winds[i] as Wind).flow_m3h, coolantFlow_Lmin: q, air: roomAir, coolant }).conductance_WK };
+    const { flow_m3h } = winds[i] as Wind, { factors } = setup;
+    const k = radiatorConductance(r.core, { airFlow_m3h: flow_m3h, coolantFlow_Lmin: q, air: roomAir, coolant, factors }).conductance_WK;
+    const { measured } = r.part;
+    if (!measured) return { edge: edge?.id ?? '', k, basis: 'model' as const };
+    const { ratio, basis } = measuredRatio(r, measured, roomAir, factors)(measured.against === 'air' ? flow_m3h * factors.airFlow : r.fans[0]?.speed_rpm ?? 0, q);
+    return { edge: edge?.id ?? '', k: k * ratio, basis };
   });
   return { setup, flow, air: roomAir, winds, bare: setup.bare.map(bareWind), streams: streamsOf(setup, flow), conductances };
 }
@@ -63,7 +76,7 @@ export function steadyState(prepared: Prepared, load: LoadCaseId, options: HeatO
   const { setup, air: roomAir, winds, bare } = prepared;
   const { model } = setup;
   const room = model.build.brief.room_C;
-  const way = (direction: 'in' | 'out'): number => INSTALLATION.airFlow * (
+  const way = (direction: 'in' | 'out'): number => setup.factors.airFlow * (
     setup.radiators.reduce((s, r, i) => s + (r.air === direction ? (winds[i] as Wind).flow_m3h : 0), 0)
     + setup.bare.reduce((s, f, i) => s + (f.air === direction ? (bare[i] as Wind).flow_m3h : 0), 0));
   const intake_m3h = way('in'), exhaust_m3h = way('out');
@@ -72,7 +85,7 @@ export function steadyState(prepared: Prepared, load: LoadCaseId, options: HeatO
   const still_WK = DRAUGHT_M3H * perFlow + WALL_WM2K * 2 * (x * y + y * z + z * x);
   const exchange_WK = Math.max(Math.max(intake_m3h, exhaust_m3h) * perFlow, still_WK);
 
-  const parts: PartHeat[] = setup.sources.map((s) => ({ item: s.item.id, name: s.item.name, heat_W: sourceHeat(s, load), to: s.loop ? 'loop' : s.block ? 'waiting' : 'air' }));
+  const parts: PartHeat[] = setup.sources.map((s) => ({ item: s.item.id, name: s.item.name, heat_W: sourceHeat(s, load) * (options.loadFactor ?? 1) * (options.vary?.draw(s.item.id) ?? 1), to: s.loop ? 'loop' : s.block ? 'waiting' : 'air' }));
   const heatOf = (id: string): number => parts.find((p) => p.item === id)?.heat_W ?? 0;
   const base = new Map<string, LinkHeat>();
   const loopHeat = new Map<string, number>(model.loops.map((g) => [g.loop.id, 0]));
@@ -94,12 +107,12 @@ export function steadyState(prepared: Prepared, load: LoadCaseId, options: HeatO
   const round = (t: number): { readonly temps: Map<string, LoopTemperatures | null>; readonly next: number } => {
     const heat = new Map(base);
     setup.radiators.forEach((r, k) => {
-      const c = conductances[k] as { edge: string; k: number };
+      const c = conductances[k] as Prepared['conductances'][number];
       heat.set(c.edge, { conductance_WK: c.k, air_C: r.air === 'in' ? room : t });
     });
     const temps = new Map(model.loops.map((g) => [g.loop.id, balanceLoop(prepared.streams.get(g.loop.id) as LoopStreams, heat)]));
     const fromIntake = setup.radiators.reduce((s, r, k) => {
-      const c = conductances[k] as { edge: string; k: number };
+      const c = conductances[k] as Prepared['conductances'][number];
       const inlet = temps.get(r.loop)?.link(c.edge)?.in_C;
       return s + (r.air === 'in' && inlet !== undefined ? c.k * (inlet - room) : 0);
     }, 0);

@@ -59,6 +59,9 @@ const mount = Joi.object({
   holeGap_mm: mm(0, 60).required(), published_mm: mm(0, 400).required(), filterLoss_Pa: Joi.number().min(0).max(100).required(),
 });
 
+const fan = Joi.object({ kind: kind('fan'), ...bodied, section_mm: section.required(), minSpeed_rpm: rpm.required(), fullSpeed_rpm: rpm.min(100).required(), points: Joi.array().items(point(2000)).min(2).max(40).custom(rising("a fan's pressure")).required(), pointsSource: text(200).optional(), sound_dBA: Joi.number().min(0).max(90).required(), power_W: Joi.number().min(0).max(100).required() });
+const triple = Joi.array().ordered(Joi.number().min(0).max(20000).required(), Joi.number().min(0.05).max(60).required(), Joi.number().min(0.01).max(1000).required());
+
 export const PART_SCHEMAS = {
   processor: Joi.object({ kind: kind('processor'), ...bodied, ...heated }),
   card: Joi.object({ kind: kind('card'), ...bodied, ...heated, bareThickness_mm: mm(1, 200).required() }),
@@ -69,6 +72,7 @@ export const PART_SCHEMAS = {
     kind: kind('case'), ...base, interior: vec(mm(50)).required(), volume_L: Joi.number().min(1).max(1000).required(), mounts: Joi.array().items(mount).max(12).unique('id').required(),
     boardAt: vec().required(), boardStandards: Joi.array().items(text(40)).max(8).required(), bay: Joi.object(boxKeys).required(), riser: Joi.object({ at: vec().required() }).optional(),
     obstacles: Joi.array().items(Joi.object({ id: id().required(), name: text(60).required(), removable: Joi.boolean().required(), ...boxKeys })).max(24).unique('id').required(),
+    fansIncluded: Joi.array().items(Joi.object({ mount: id().required(), fan: fan.required() })).max(12).optional(),
     spots: Joi.array().items(Joi.object({ id: id().required(), name: text(60).required(), at: vec().required() })).max(12).unique('id').required(),
   }),
   radiator: Joi.object({
@@ -78,11 +82,13 @@ export const PART_SCHEMAS = {
       passes: Joi.number().integer().min(1).max(6).required(), finHeatFactor: Joi.number().min(0.3).max(4).required(), finDragFactor: Joi.number().min(0.3).max(6).required(), finMetal: Joi.string().valid('copper', 'brass', 'aluminium').required(),
     }).required(),
     screw: Joi.object({ thread: text(20).required(), depthToTube_mm: mm(1, 40).required() }).required(),
+    measured: Joi.object({ against: Joi.string().valid('air', 'speed').required(), points: Joi.array().items(triple).min(1).max(60).required(), source: text(200).optional() }).optional(),
+    rating: Joi.object({ heat_W: Joi.number().min(1).max(20000).required(), difference_K: Joi.number().min(0.1).max(100).required(), speed_rpm: rpm.required() }).optional(),
   }),
-  fan: Joi.object({ kind: kind('fan'), ...bodied, section_mm: section.required(), minSpeed_rpm: rpm.required(), fullSpeed_rpm: rpm.min(100).required(), points: Joi.array().items(point(2000)).min(2).max(40).custom(rising("a fan's pressure")).required(), sound_dBA: Joi.number().min(0).max(90).required(), power_W: Joi.number().min(0).max(100).required() }),
+  fan,
   pump: Joi.object({ kind: kind('pump'), ...bodied, ...wet, fullSpeed_rpm: rpm.min(100).required(), minSpeed_rpm: rpm.required(), points: Joi.array().items(point(60)).min(2).max(40).custom(rising("a pump's head")).required(), pointsSource: text(200).optional(), ratings: Joi.object({ head_m: Joi.number().min(0).max(200), pressure_kPa: Joi.number().min(0).max(5000), flow_Lmin: Joi.number().min(0).max(200) }).optional(), sound_dBA: Joi.number().min(0).max(90).required(), power_W: Joi.number().min(0).max(200).required() }),
   reservoir: Joi.object({ kind: kind('reservoir'), ...bodied, ...wet, fill_mL: Joi.number().min(1).max(20000).required() }),
-  block: Joi.object({ kind: kind('block'), ...bodied, ...wet, cools: Joi.array().items(Joi.string().valid('processor', 'card', 'board', 'memory')).min(1).max(4).required(), resistance: Joi.array().items(point(60, 0.0001)).min(1).max(40).required(), minFlow_Lmin: Joi.number().min(0).max(20).required() }),
+  block: Joi.object({ kind: kind('block'), ...bodied, ...wet, cools: Joi.array().items(Joi.string().valid('processor', 'card', 'board', 'memory')).min(1).max(4).required(), resistance: Joi.array().items(point(60, 0.0001)).min(1).max(40).required(), resistanceSource: text(200).optional(), minFlow_Lmin: Joi.number().min(0).max(20).required() }),
   inline: Joi.object({ kind: kind('inline'), ...bodied, ...wet, duty: Joi.string().valid(...INLINE_DUTIES).required(), tee: Joi.object({ bore_mm: mm(1, 30).required(), leg_mm: mm(0, 200).required(), run: Joi.array().items(id()).length(2).required(), branch: id().required() }).optional() }),
   tube: Joi.object({ kind: kind('tube'), ...base, material: Joi.string().valid('soft PVC', 'EPDM rubber', 'PETG', 'acrylic').required(), hard: Joi.boolean().required(), outer_mm: mm(3, 40).required(), inner_mm: mm(2, 36).required(), minBend_mm: mm(0, 500).required(), stick_mm: mm(100, 3000).optional() }).custom(thinnerInside),
   fitting: Joi.object({ kind: kind('fitting'), ...base, duty: Joi.string().valid('compression', 'barb', 'hard-tube', 'rotary45', 'rotary90', 'extender', 'plug', 'drain', 'fill', 'joint').required(), thread: Joi.string().valid('G1/4').required(), tube: Joi.object({ outer_mm: mm(3, 40).required(), inner_mm: mm(2, 36).required() }).optional(), bore_mm: mm(1, 30).required(), k: Joi.number().min(0).max(100).required(), kSource: text(200).required(), length_mm: mm(0, 200).required(), diameter_mm: mm(1, 100).required(), wetted }),

@@ -155,6 +155,8 @@ export interface CasePart extends PartBase {
   /** Where a card that stands in a slot of its own (on a riser) sits; the board's slots otherwise. */
   readonly riser?: { readonly at: Vec };
   readonly obstacles: readonly (Box & { readonly id: string; readonly name: string; readonly removable: boolean })[];
+  /** Fans that come with it, and where they hang. */
+  readonly fansIncluded?: readonly { readonly mount: string; readonly fan: FanPart }[];
   /** Spots made for a reservoir or pump: middle of its foot. */
   readonly spots: readonly { readonly id: string; readonly name: string; readonly at: Vec }[];
 }
@@ -173,8 +175,22 @@ export interface RadiatorCore {
   readonly finMetal: 'copper' | 'brass' | 'aluminium';
 }
 
+/** Heat a radiator sheds per kelvin of (coolant in − air in), measured at states of air and coolant. */
+export interface MeasuredRadiator {
+  /** What the first number is: air through the core, m³/h, or speed of the fans that hang on it, rpm. */
+  readonly against: 'air' | 'speed';
+  readonly points: readonly (readonly [airOrSpeed: number, coolant_Lmin: number, conductance_WK: number])[];
+  /** Where they are from and how they were taken. */
+  readonly source?: string;
+}
+
+/** What a maker prints: so many watts at so many kelvin (coolant in over air in) at a fan speed. Without the kelvin it says nothing. */
+export interface RadiatorRating { readonly heat_W: number; readonly difference_K: number; readonly speed_rpm: number }
+
 export interface RadiatorPart extends Bodied, Wet {
   readonly kind: 'radiator';
+  readonly measured?: MeasuredRadiator;
+  readonly rating?: RadiatorRating;
   readonly section_mm: 120 | 140;
   readonly sections: number;
   /** From the tank end without ports to the first fan's edge, mm. */
@@ -190,6 +206,7 @@ export interface FanPart extends Bodied {
   readonly minSpeed_rpm: number;
   readonly fullSpeed_rpm: number;
   readonly points: readonly FanPoint[];
+  readonly pointsSource?: string;
   /** At full speed and 1 m. */
   readonly sound_dBA: number;
   readonly power_W: number;
@@ -217,6 +234,7 @@ export interface BlockPart extends Bodied, Wet {
   readonly cools: readonly BlockTarget[];
   /** Measured K/W of the block alone over L/min. */
   readonly resistance: readonly (readonly [flow_Lmin: number, k_W: number])[];
+  readonly resistanceSource?: string;
   readonly minFlow_Lmin: number;
 }
 

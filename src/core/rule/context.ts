@@ -19,6 +19,8 @@ export interface RuleContext {
   readonly flow: FlowReport;
   /** The load case the brief is judged in. */
   readonly heat: CaseReport;
+  /** The same at the hottest the brief lets the room get; null where it names none. */
+  readonly summer: CaseReport | null;
   readonly setup: HeatSetup;
   readonly sizing: Sizing;
   readonly metals: MetalReport;

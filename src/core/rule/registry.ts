@@ -1,6 +1,8 @@
 import type { BuildRule } from './context';
+import { caseFans } from './caseFans';
 import { cautionCoolant } from './cautionCoolant';
 import { coolingShort } from './coolingShort';
+import { fanStall } from './fanStall';
 import { fitClash } from './fitClash';
 import { fitMount } from './fitMount';
 import { fitTight } from './fitTight';
@@ -14,6 +16,7 @@ import { flowSuction } from './flowSuction';
 import { heatCoolant } from './heatCoolant';
 import { heatOnAir } from './heatOnAir';
 import { heatOver } from './heatOver';
+import { heatSummer } from './heatSummer';
 import { metalMixed } from './metalMixed';
 import { noDrain } from './noDrain';
 import { noiseOver } from './noiseOver';
@@ -22,13 +25,15 @@ import { overBudget } from './overBudget';
 import { portOpen } from './portOpen';
 import { portTwice } from './portTwice';
 import { pumpRatings } from './pumpRatings';
+import { radiatorRating } from './radiatorRating';
 import { reservoirPump } from './reservoirPump';
 import { runNoLength } from './runNoLength';
 import { screwNone, screwTooLong, screwTooShort } from './screwFit';
+import { supplyShort } from './supplyShort';
 import { tubeSize } from './tubeSize';
 
 /** Every rule, sorted by code. */
 export const RULES: readonly BuildRule[] = [
-  cautionCoolant, coolingShort, fitClash, fitMount, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver,
-  metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, pumpRatings, reservoirPump, runNoLength, screwNone, screwTooLong, screwTooShort, tubeSize,
+  caseFans, cautionCoolant, coolingShort, fanStall, fitClash, fitMount, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver, heatSummer,
+  metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, pumpRatings, radiatorRating, reservoirPump, runNoLength, screwNone, screwTooLong, screwTooShort, supplyShort, tubeSize,
 ].sort((a, b) => a.code.localeCompare(b.code));

@@ -22,6 +22,11 @@ const bypass = { id: 'bypass', by: 'tube', ends: { from: 'auto', to: 'auto' } } 
 
 /** For each rule: a build that breaks it and one that does not. The table must name every rule. */
 const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
+  'case.fans': { bad: edited(tower, { do: 'item.remove', item: 'rear-fan' }), good: tower },
+  'fan.stall': { bad: edited(desk, { do: 'item.replace', item: 'front-radiator', part: { ...catalogued('radiator', 'rad-mill-360-30'), core: { ...catalogued('radiator', 'rad-mill-360-30').core, depth_mm: 90, finDragFactor: 3 } } }, { do: 'fans.speed', speed_rpm: 500 }), good: desk },
+  'heat.summer': { bad: edited(desk, { do: 'brief.set', values: { summer_C: 38 } }), good: edited(desk, { do: 'brief.set', values: { summer_C: 26 } }) },
+  'radiator.rating': { bad: edited(desk, { do: 'item.rating', item: 'front-radiator', rating: { heat_W: 900, difference_K: 10, speed_rpm: 1300 } }), good: edited(desk, { do: 'item.rating', item: 'front-radiator', rating: { heat_W: 240, difference_K: 10, speed_rpm: 1300 } }) },
+  'supply.short': { bad: edited(desk, { do: 'item.set', item: 'card', values: { draw_W: 600 } }), good: desk },
   'caution.coolant': { bad: edited(desk, { do: 'loop.coolant', loop: 'loop', coolant: catalogued('coolant', 'cool-winter'), age_months: 0 }), good: desk },
   'cooling.short': { bad: edited(desk, { do: 'fans.speed', speed_rpm: 600 }), good: desk },
   'fit.clash': { bad: box, good: desk },
