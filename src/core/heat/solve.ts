@@ -1,11 +1,14 @@
 import type { FlowReport } from '../flow';
-import { LOAD_CASES, type LoadCaseId } from '../part';
+import { LOAD_CASES, type BlockPart, type LoadCaseId } from '../part';
 import { soundAtDistance, soundAtSpeed, soundSum } from '../sound';
 import { blockLaw, blockResistance, type BlockLaw } from './block';
 import type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat } from './report';
 import type { HeatSetup } from './setup';
 import { meanOf, prepareHeat, steadyState, type HeatOptions, type Prepared } from './steady';
 import type { Wind } from './wind';
+
+/** K/W of a block at a flow, by its measured points. */
+export const blockAt = (part: BlockPart, flow_Lmin: number): number => blockResistance(lawOf(part.resistance), flow_Lmin);
 
 const laws = new WeakMap<object, BlockLaw>();
 function lawOf(points: readonly (readonly [number, number])[]): BlockLaw {
@@ -53,7 +56,7 @@ export function solvePrepared(prepared: Prepared, load: LoadCaseId, options: Hea
       const edge = model.loops.find((g) => g.loop.id === s.loop)?.edges.find((e) => e.item?.id === s.block?.id);
       const t = edge ? temps.get(s.loop)?.link(edge.id) : undefined;
       const q = flow.links.find((l) => l.id === edge?.id && l.loop === s.loop)?.flow_Lmin ?? 0;
-      const block = (s.block.part.kind === 'block' ? blockResistance(lawOf(s.block.part.resistance), q) : 0) * (options.vary?.block(s.block.id) ?? 1);
+      const block = (s.block.part.kind === 'block' ? blockAt(s.block.part, q) : 0) * (options.vary?.block(s.block.id) ?? 1);
       const between = spot.interface_KW * (options.vary?.interface(s.item.id) ?? 1);
       const coolant = t ? (t.in_C + t.out_C) / 2 : null;
       return { ...common, temp_C: coolant === null ? null : coolant + heat * (block + between), coolant_C: coolant, block_KW: block, interface_KW: between };

@@ -1,11 +1,11 @@
 import { air, coolantProperties, type FluidProperties } from '../fluid';
 import { pumpShare, type FlowReport } from '../flow';
-import type { LoadCaseId } from '../part';
+import type { LoadCaseId, PumpPart } from '../part';
 import { balanceLoop, loopStreams, type LinkHeat, type LoopStreams, type LoopTemperatures } from './balance';
 import { measuredRatio, type RadiatorBasis } from './measured';
-import { radiatorConductance } from './radiator';
+import { radiatorConductance, type InstallationFactors } from './radiator';
 import type { PartHeat } from './report';
-import { sourceHeat, type HeatSetup } from './setup';
+import { sourceHeat, type HeatSetup, type RadiatorSetup } from './setup';
 import { bareWind, radiatorWind, type Wind } from './wind';
 
 /** What a case sheds without fans: air that finds its way through, m³/h, and its walls, W/(m² K) (common practice, no source). */
@@ -31,22 +31,36 @@ export function prepareHeat(setup: HeatSetup, flow: FlowReport): Prepared {
   const { model } = setup;
   const { brief } = model.build;
   const roomAir = air(brief.room_C + 3, brief.altitude_m);
-  const winds = setup.radiators.map((r) => radiatorWind(r, roomAir));
-  const conductances = setup.radiators.map((r, i) => {
+  const states = setup.radiators.map((r) => {
     const graph = model.loops.find((g) => g.loop.id === r.loop);
     const edge = graph?.edges.find((e) => e.item?.id === r.id);
     const q = flow.links.find((l) => l.id === edge?.id && l.loop === r.loop)?.flow_Lmin ?? 0;
     const coolant_C = flow.loops.find((l) => l.id === r.loop)?.coolant_C ?? brief.room_C + 8;
     const coolant = coolantProperties(graph?.loop.coolant.base ?? { glycol: 'none', volumeShare: 0 }, coolant_C);
-    const { flow_m3h } = winds[i] as Wind, { factors } = setup;
-    const k = radiatorConductance(r.core, { airFlow_m3h: flow_m3h, coolantFlow_Lmin: q, air: roomAir, coolant, factors }).conductance_WK;
-    const { measured } = r.part;
-    if (!measured) return { edge: edge?.id ?? '', k, basis: 'model' as const };
-    const { ratio, basis } = measuredRatio(r, measured, roomAir, factors)(measured.against === 'air' ? flow_m3h * factors.airFlow : r.fans[0]?.speed_rpm ?? 0, q);
-    return { edge: edge?.id ?? '', k: k * ratio, basis };
+    return { edge: edge?.id ?? '', ...radiatorState(r, q, coolant, roomAir, setup.factors) };
   });
-  return { setup, flow, air: roomAir, winds, bare: setup.bare.map(bareWind), streams: streamsOf(setup, flow), conductances };
+  return { setup, flow, air: roomAir, winds: states.map((s) => s.wind), bare: setup.bare.map(bareWind), streams: streamsOf(setup, flow), conductances: states };
 }
+
+/** Wind and heat per kelvin of one radiator with its fans as they turn, at a coolant flow: measured where it was, modelled else. */
+export function radiatorState(r: RadiatorSetup, coolant_Lmin: number, coolant: FluidProperties, roomAir: FluidProperties, factors: InstallationFactors): { readonly wind: Wind; readonly k: number; readonly basis: RadiatorBasis } {
+  const wind = radiatorWind(r, roomAir);
+  const k = radiatorConductance(r.core, { airFlow_m3h: wind.flow_m3h, coolantFlow_Lmin: coolant_Lmin, air: roomAir, coolant, factors }).conductance_WK;
+  const { measured } = r.part;
+  if (!measured) return { wind, k, basis: 'model' };
+  const { ratio, basis } = measuredRatio(r, measured, roomAir, factors)(measured.against === 'air' ? wind.flow_m3h * factors.airFlow : r.fans[0]?.speed_rpm ?? 0, coolant_Lmin);
+  return { wind, k: k * ratio, basis };
+}
+
+/** What case air carries away per kelvin over the room, W/K: its fans, or where they stand, draughts and walls. */
+export function caseExchange({ model }: HeatSetup, roomAir: FluidProperties, moved_m3h: number): number {
+  const perFlow = (roomAir.density_kgm3 * roomAir.heatCapacity_JkgK) / 3600;
+  const [x = 0, y = 0, z = 0] = (model.build.case?.interior ?? []).map((mm) => mm / 1000);
+  return Math.max(moved_m3h * perFlow, DRAUGHT_M3H * perFlow + WALL_WM2K * 2 * (x * y + y * z + z * x));
+}
+
+/** What the pump puts into its coolant, W: its power goes as the cube of speed (affinity laws). */
+export const pumpHeat = (part: PumpPart, speed_rpm: number | undefined): number => part.power_W * Math.min(1, pumpShare(part, speed_rpm)) ** 3;
 
 const streams = new WeakMap<FlowReport, ReadonlyMap<string, LoopStreams>>();
 /** Streams depend on the flow alone: kept while the same flow is asked about again. */
@@ -80,10 +94,7 @@ export function steadyState(prepared: Prepared, load: LoadCaseId, options: HeatO
     setup.radiators.reduce((s, r, i) => s + (r.air === direction ? (winds[i] as Wind).flow_m3h : 0), 0)
     + setup.bare.reduce((s, f, i) => s + (f.air === direction ? (bare[i] as Wind).flow_m3h : 0), 0));
   const intake_m3h = way('in'), exhaust_m3h = way('out');
-  const perFlow = (roomAir.density_kgm3 * roomAir.heatCapacity_JkgK) / 3600;
-  const [x = 0, y = 0, z = 0] = (model.build.case?.interior ?? []).map((mm) => mm / 1000);
-  const still_WK = DRAUGHT_M3H * perFlow + WALL_WM2K * 2 * (x * y + y * z + z * x);
-  const exchange_WK = Math.max(Math.max(intake_m3h, exhaust_m3h) * perFlow, still_WK);
+  const exchange_WK = caseExchange(setup, roomAir, Math.max(intake_m3h, exhaust_m3h));
 
   const parts: PartHeat[] = setup.sources.map((s) => ({ item: s.item.id, name: s.item.name, heat_W: sourceHeat(s, load) * (options.loadFactor ?? 1) * (options.vary?.draw(s.item.id) ?? 1), to: s.loop ? 'loop' : s.block ? 'waiting' : 'air' }));
   const heatOf = (id: string): number => parts.find((p) => p.item === id)?.heat_W ?? 0;
@@ -93,7 +104,7 @@ export function steadyState(prepared: Prepared, load: LoadCaseId, options: HeatO
     for (const e of g.edges) {
       if (!e.item) continue;
       const gain = e.item.part.kind === 'pump'
-        ? e.item.part.power_W * Math.min(1, pumpShare(e.item.part, e.item.settings.speed_rpm)) ** 3
+        ? pumpHeat(e.item.part, e.item.settings.speed_rpm)
         : setup.sources.reduce((s, x) => s + (x.block?.id === e.item?.id ? heatOf(x.item.id) : 0), 0) / Math.max(1, 'passages' in e.item.part ? e.item.part.passages.length : 1);
       if (gain > 0) { base.set(e.id, { gain_W: gain }); loopHeat.set(g.loop.id, (loopHeat.get(g.loop.id) ?? 0) + gain); }
     }
