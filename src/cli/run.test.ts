@@ -8,6 +8,8 @@ const read = (file: string): string => {
   return text;
 };
 
+const desk = run(['demo', 'dawn-chorus-desk'], read).out;
+
 describe('the terminal', () => {
   test('lists the demos', () => {
     const r = run(['demo'], read);
@@ -69,5 +71,23 @@ describe('the terminal', () => {
   test('help', () => {
     expect(run([], read).out).toContain('evaluate FILE|-');
     expect(run(['--help'], read).code).toBe(0);
+  });
+
+  test('transient prints CSV over time: a row a step, warming from the room', () => {
+    const out = run(['transient', 'x', '--case', 'render', '--seconds', '120', '--fault', 'pump stops@60'], () => desk);
+    expect(out.code).toBe(0);
+    const rows = out.out.trim().split('\r\n').map((r) => r.split(','));
+    expect(rows.length).toBe(122);
+    const column = (name: string): number => (rows[0] ?? []).indexOf(name);
+    expect(column('loop_mean_C')).toBeGreaterThan(0);
+    expect(Number(rows[1]?.[column('loop_mean_C')])).toBe(22);
+    expect(Number(rows[61]?.[column('processor/die_C')])).toBeGreaterThan(30);
+    expect(Number(rows[121]?.[column('loop_flow_Lmin')])).toBe(0);
+  });
+
+  test.each([['--case', 'lunch'], ['--seconds', '-4'], ['--start', 'warm'], ['--fault', 'rain@4'], ['--step', '900']])('transient refuses %s %s', (flag, value) => {
+    const out = run(['transient', 'x', flag, value], () => desk);
+    expect(out.code).toBe(1);
+    expect(out.err.length).toBeGreaterThan(10);
   });
 });

@@ -3,9 +3,11 @@ import { CATALOGUE, DEMO_BUILDS, demoBuild } from '@/catalogue';
 import type { Build } from '@/core/build';
 import { evaluate, workOut } from '@/core/evaluate';
 import { pressureToHead, solveNetwork } from '@/core/flow';
+import { LOAD_CASES, type LoadCaseId } from '@/core/part';
+import { FAULTS, runTransient, ScenarioError, type Fault, type FaultKind } from '@/core/transient';
 import { parseBuild } from '@/core/guard';
 import { InpError, inpLoops, readInp, writeInp } from '@/core/inp';
-import { buildToText, listToCsv } from '@/format';
+import { buildToText, listToCsv, transientToCsv } from '@/format';
 import { proofRows } from '@/proof';
 
 export interface Ran { readonly code: 0 | 1 | 2; readonly out: string; readonly err: string }
@@ -20,17 +22,22 @@ const HELP = `zephyron: the same core from a terminal
   list FILE|- [--csv|--json]   prints the parts list
   inp FILE|- [--loop ID]   prints the loops as an EPANET 2.2 input file
   solve FILE.inp|-         solves such a file with our own solver: flows and heads as JSON
+  transient FILE|- [--case NAME] [--seconds N] [--step S] [--start cold|steady] [--fault "KIND@SECONDS[:ITEM|AMOUNT]"]
+                           runs the loop over time and prints CSV; kinds: pump stops, fan stops, flow sags, room warms
   parts [--kind KIND]      prints the catalogue as JSON
   proof [--json]           prints every reference check
 
 A build that cannot be read: its path and message on standard error, exit 1.
 `;
 
+/** Flags that take the word behind them. */
+const VALUED = new Set(['--kind', '--loop', '--case', '--seconds', '--step', '--start', '--fault']);
+
 /** The whole terminal, as a function: arguments in, text and exit code out. */
 export function run(args: readonly string[], read: (file: string) => string = readInput): Ran {
   const [command, ...rest] = args;
   const flags = new Set(rest.filter((a) => a.startsWith('--')));
-  const plain = rest.filter((a, i) => !a.startsWith('--') && rest[i - 1] !== '--kind' && rest[i - 1] !== '--loop');
+  const plain = rest.filter((a, i) => !a.startsWith('--') && !VALUED.has(rest[i - 1] ?? ''));
   switch (command) {
     case 'demo': return demo(plain[0]);
     case 'evaluate': return withBuild(plain[0], read, (build) => done(`${JSON.stringify(evaluate(build, { offer: CATALOGUE }), null, 1)}\n`));
@@ -40,6 +47,7 @@ export function run(args: readonly string[], read: (file: string) => string = re
     });
     case 'inp': return withBuild(plain[0], read, (build) => inp(build, valueOf(rest, '--loop')));
     case 'solve': return solve(plain[0], read);
+    case 'transient': return withBuild(plain[0], read, (build) => transient(build, rest));
     case 'parts': {
       const kind = valueOf(rest, '--kind');
       return done(`${JSON.stringify(kind === undefined ? CATALOGUE : CATALOGUE.filter((p) => p.kind === kind), null, 1)}\n`);
@@ -103,4 +111,36 @@ function proof(json: boolean): Ran {
   if (json) return { ...done(`${JSON.stringify(rows, null, 1)}\n`), code: bad > 0 ? 1 : 0 };
   const lines = rows.map((r) => `${r.ok ? 'ok  ' : 'FAIL'} ${r.id.padEnd(34)} ${r.quantity}: expected ${r.expected} ${r.unit}, got ${Number(r.got.toPrecision(8))}, off ${r.measure === 'relative' ? `${(100 * r.deviation).toFixed(4)} %` : r.deviation.toPrecision(3)} (${r.measure === 'relative' ? `${100 * r.tolerance} %` : r.tolerance} allowed) [${r.source}]`);
   return { code: bad > 0 ? 1 : 0, out: `${lines.join('\n')}\n${rows.length - bad} of ${rows.length} hold\n`, err: '' };
+}
+
+function transient(build: Build, args: readonly string[]): Ran {
+  const cases: readonly string[] = [...LOAD_CASES, 'own'];
+  const load = valueOf(args, '--case') ?? build.brief.loadCase, seconds = Number(valueOf(args, '--seconds') ?? 3600), start = valueOf(args, '--start') ?? 'cold';
+  if (!cases.includes(load)) return failed(`There is no load case "${load}"; known: ${cases.join(', ')}.`);
+  if (!(seconds > 0)) return failed('--seconds wants a number above 0.');
+  if (start !== 'cold' && start !== 'steady') return failed(`--start is cold or steady, not "${start}".`);
+  const faults: Fault[] = [];
+  for (const [i, word] of args.entries()) {
+    if (word !== '--fault') continue;
+    const fault = faultOf(args[i + 1] ?? '');
+    if (!fault) return failed(`"${args[i + 1] ?? ''}" is no fault; write "pump stops@60", "fan stops@60:front-fans" or "flow sags@60:0.5". Kinds: ${FAULTS.join(', ')}.`);
+    faults.push(fault);
+  }
+  const step = valueOf(args, '--step');
+  const { setup, reports } = workOut(build);
+  try {
+    const result = runTransient(setup, reports.flow, reports.runs, { profile: [{ load: load as LoadCaseId, seconds }], start, faults, ...(step === undefined ? {} : { step_s: Number(step) }) });
+    return result ? done(transientToCsv(result)) : failed('Stopped.');
+  } catch (error) {
+    if (error instanceof ScenarioError) return failed(`${error.place}: ${error.message}`);
+    throw error;
+  }
+}
+
+/** "pump stops@60", "fan stops@60:front-fans", "flow sags@60:0.5", "room warms@0:8". */
+function faultOf(word: string): Fault | null {
+  const [, kind, at, tail] = /^([a-z ]+)@([\d.]+)(?::(.+))?$/.exec(word) ?? [];
+  if (kind === undefined || at === undefined || !(FAULTS as readonly string[]).includes(kind)) return null;
+  if (tail === undefined) return { kind: kind as FaultKind, at_s: Number(at) };
+  return Number.isFinite(Number(tail)) ? { kind: kind as FaultKind, at_s: Number(at), amount: Number(tail) } : { kind: kind as FaultKind, at_s: Number(at), item: tail };
 }

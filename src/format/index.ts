@@ -1,2 +1,3 @@
 export { buildToText, buildFileName, slug } from './buildFile';
 export { listToCsv } from './listCsv';
+export { transientToCsv } from './transientCsv';

@@ -11,4 +11,5 @@ export { luFactor, luSolve } from './gauss';
 export { loopMeans, caseExchange, prepareHeat, pumpHeat, radiatorState, steadyRise, steadyState, type HeatOptions, type Prepared, type Variation } from './steady';
 export type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat, PartHeat } from './report';
 export { compareRating, type RatingCompared } from './rating';
+export { temperatureBands, SPREAD, type Band, type Bands } from './band';
 export { sizeCooling, coolingCurves, atSpeed, worstRise, speedRange, type Sizing, type CoolingCurve } from './sizing';
