@@ -95,7 +95,7 @@ const own = <T>(value: T): Draft<T> => structuredClone(value) as Draft<T>;
 function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
   switch (edit.do) {
     case 'build.rename': draft.name = edit.name; return;
-    case 'brief.set': Object.assign(draft.brief, edit.values); return;
+    case 'brief.set': Object.assign(draft.brief, edit.values); if (draft.brief.summer_C === undefined) delete draft.brief.summer_C; return;
     case 'brief.limit': Object.assign(draft.brief.limits, edit.values); return;
     case 'case.choose': chooseCase(draft, edit.case); return;
     case 'case.remove-obstacle':

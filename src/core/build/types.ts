@@ -25,7 +25,7 @@ export interface Brief {
     readonly clear_mm: number;
   };
   /** Hottest the room gets, where that is more than `room_C`: what summer does is shown beside. */
-  readonly summer_C?: number;
+  readonly summer_C?: number | undefined;
   /** Ear to case: the noise limit is judged there. */
   readonly listener_m: number;
 }

@@ -17,7 +17,7 @@ const INSIDE = 0.02;
 /** Coolant of a bench: water at this temperature, °C. */
 const BENCH_WATER_C = 30;
 
-interface Series { readonly flow_Lmin: number; readonly points: readonly { readonly x: number; readonly ratio: number }[] }
+interface Series { readonly flow_Lmin: number; readonly points: { readonly x: number; readonly ratio: number }[] }
 
 /**
  * What measured points make of the model: measured over modelled at each point, between the points interpolated in the logarithms of
@@ -29,7 +29,7 @@ export function measuredRatio(radiator: RadiatorSetup, measured: MeasuredRadiato
     airFlow_m3h: measured.against === 'air' ? x / factors.airFlow : radiatorWind(atFanSpeed(radiator, x), air).flow_m3h,
     coolantFlow_Lmin: flow, air, coolant: water(BENCH_WATER_C), factors,
   }).conductance_WK;
-  const series: { flow_Lmin: number; points: { x: number; ratio: number }[] }[] = [];
+  const series: Series[] = [];
   for (const [x, flow, k] of measured.points) {
     const model = modelled(x, flow);
     if (!(model > 0)) continue;

@@ -1,6 +1,6 @@
 export { QUANTITIES, LMIN_TO_M3S, GRAVITY_MS2, ZERO_C_K, type Quantity, type QuantityName, type Unit } from './units';
 export { parseQuantity, type Parsed } from './parse';
-export { parsePoints, type ParsedPoints, type PointTrouble } from './points';
+export { parseColumns, parsePoints, type ParsedColumns, type ParsedPoints, type PointTrouble } from './points';
 export { falsePosition, type RootTolerance } from './root';
 export { pchip, pchipAt, pchipInto, type Pchip } from './pchip';
 export { convertFromInner } from './convert';

@@ -2,7 +2,6 @@ import type { Item } from '../build';
 import { air } from '../fluid';
 import type { FlowReport } from '../flow';
 import { bareWind, blockAt, caseExchange, pumpHeat, sourceHeat, type FanSet, type HeatSetup } from '../heat';
-import type { LoopGraph } from '../model';
 import type { LoadCaseId, PumpPart } from '../part';
 import type { Run } from '../run';
 import { soundAtDistance, soundAtSpeed } from '../sound';

@@ -6,3 +6,4 @@ export { Segments, Pick, type Option } from './Choice';
 export { Why, type Reason } from './Why';
 export { ThemeSwitch } from './ThemeSwitch';
 export { PageHead } from './PageHead';
+export { Progress } from './Progress';

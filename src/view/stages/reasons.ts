@@ -1,6 +1,5 @@
 import type { Build } from '@/core/build';
-import type { CaseReport, RadiatorHeat, SpotHeat } from '@/core/heat';
-import { INSTALLATION } from '@/core/heat';
+import { INSTALLATION, SPREAD, type Bands, type CaseReport, type RadiatorHeat, type SpotHeat } from '@/core/heat';
 import { formatCelsius, formatKelvin, formatNumber, formatWatts } from '@/core/quantity';
 import type { LoopVolume } from '@/core/list';
 import type { LoopFlow, LinkFlow } from '@/core/flow';
@@ -30,7 +29,7 @@ export function reasonForRise(report: CaseReport, build: Build): Reason {
 
 export function reasonForRadiator(r: RadiatorHeat): Reason {
   return {
-    title: 'Heat a radiator takes', formula: 'Effectiveness times the smaller stream\'s capacity, from fin geometry, air flow where fan curve and core drag meet, and coolant flow.',
+    title: 'Heat a radiator takes', formula: r.basis !== 'model' ? `${r.basis.replace(/^./, (c) => c.toUpperCase())}: watts per kelvin of its points at this air and flow, times coolant in minus air in.` : 'Effectiveness times the smaller stream\'s capacity, from fin geometry, air flow where fan curve and core drag meet, and coolant flow.',
     inputs: [{ name: 'fan speed', value: `${formatNumber(r.speed_rpm)} rpm` }, { name: 'air through the core', value: `${formatNumber(r.airFlow_m3h)} m³/h` }, { name: 'drag at that flow', value: `${formatNumber(r.airDrop_Pa, { decimals: 1 })} Pa` }, { name: 'air in', value: formatCelsius(r.airIn_C, 1) }, { name: 'conductance', value: `${formatNumber(r.conductance_WK, { decimals: 1 })} W/K` }, { name: 'installation factors', value: `${INSTALLATION.airFlow} on air, ${INSTALLATION.conductance} on heat` }],
     source: 'Kays & London; Shah & London; factors calibrated to common practice',
   };
@@ -55,3 +54,7 @@ export const reasonForRun = (r: Run): Reason => ({ title: r.name, formula: r.gue
 export const reasonForVolume = (v: LoopVolume): Reason => ({ title: 'Coolant of the loop', formula: 'Blocks, radiators and pump whole, the reservoir to its fill mark, tubes by bore and length; 15 % to spare.', inputs: [{ name: 'parts', value: `${formatNumber(v.parts_mL)} mL` }, { name: 'tubes', value: `${formatNumber(v.tubes_mL)} mL` }, { name: 'to buy', value: `${formatNumber(v.buy_mL)} mL` }], source: 'part data; spare by common practice' });
 
 export const reasonForNeeded = (sections: number, needed: number | null, rise: number | null, limit: number): Reason => ({ title: 'Sections needed', formula: 'All radiators grown or shrunk alike, fans at the present speed, until the warmest loop meets the limit.', inputs: [{ name: 'now', value: formatNumber(sections) }, { name: 'rise now', value: formatKelvin(rise) }, { name: 'limit', value: formatKelvin(limit) }, { name: 'needed', value: needed === null ? '–' : Number.isFinite(needed) ? formatNumber(needed, { decimals: 1 }) : 'no number is enough' }], source: 'the heat model, solved for area' });
+
+export const reasonForBand = (b: Bands): Reason => ({ title: 'Where nine in ten such builds fall', formula: `${formatNumber(b.draws)} draws of what the papers do not settle, each worked out whole; the middle nine tenths are shown. The draws are seeded: the same build shows the same band.`, inputs: [{ name: 'installation factor on air', value: `± ${formatNumber(100 * SPREAD.airFlow)} %` }, { name: 'installation factor on heat', value: `± ${formatNumber(100 * SPREAD.conductance)} %` }, { name: 'draw of each part', value: `± ${formatNumber(100 * SPREAD.draw)} %` }, { name: 'each block', value: `± ${formatNumber(100 * SPREAD.block)} %` }, { name: 'paste and pads', value: `± ${formatNumber(100 * SPREAD.interface)} %` }, { name: 'over the brief\u2019s rise', value: `${formatNumber(100 * b.riseOver)} %` }], source: 'standard deviations by common practice, no source; logged readings will narrow the first two' });
+
+export const reasonForCarries = (c: { readonly heat_W: number; readonly ofNow: number; readonly speed_rpm: number }, limits: { readonly rise_K: number; readonly noise_dBA: number }): Reason => ({ title: 'Heat the loops would carry', formula: 'All parts\u2019 heat grown alike until the warmest loop meets the brief\u2019s rise, fans as fast as the brief\u2019s noise allows.', inputs: [{ name: 'rise allowed', value: formatKelvin(limits.rise_K) }, { name: 'noise allowed', value: `${formatNumber(limits.noise_dBA)} dBA` }, { name: 'fans', value: `${formatNumber(c.speed_rpm)} rpm` }, { name: 'of today\u2019s heat', value: `${formatNumber(100 * c.ofNow)} %` }], source: 'the heat model, solved for heat' });

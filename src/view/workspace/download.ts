@@ -1,6 +1,7 @@
 import type { Build } from '@/core/build';
 import type { ListReport } from '@/core/list';
-import { buildFileName, buildToText, listToCsv, slug } from '@/format';
+import type { Transient } from '@/core/transient';
+import { buildFileName, buildToText, listToCsv, slug, transientToCsv } from '@/format';
 
 function hand(name: string, type: string, text: string): void {
   const url = URL.createObjectURL(new Blob([text], { type }));
@@ -14,3 +15,4 @@ function hand(name: string, type: string, text: string): void {
 export const downloadBuild = (build: Build): void => hand(buildFileName(build.name), 'application/json', buildToText(build));
 export const downloadInp = (name: string, text: string): void => hand(`${slug(name)}.inp`, 'text/plain', text);
 export const downloadList = (build: Build, list: ListReport): void => hand(`${slug(build.name)}-parts.csv`, 'text/csv', listToCsv(list, build.brief.currency));
+export const downloadRun = (name: string, run: Transient): void => hand(`${slug(name)}-over-time.csv`, 'text/csv', transientToCsv(run));

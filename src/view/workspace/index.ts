@@ -5,4 +5,4 @@ export { ConnectDialog, fittingFor } from './ConnectDialog';
 export { STAGES, isStage, type StageId } from './stages';
 export { addBuild } from './send';
 export { dropJournal } from './journal';
-export { downloadInp, downloadList } from './download';
+export { downloadInp, downloadRun, downloadList } from './download';

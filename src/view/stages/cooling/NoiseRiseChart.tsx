@@ -11,6 +11,8 @@ interface Props {
   readonly curves: readonly CoolingCurve[];
   readonly stale: boolean;
   readonly now: Point;
+  /** Where the rise falls nine times in ten. */
+  readonly band: { readonly low: number; readonly high: number } | null;
   readonly limits: { readonly rise_K: number; readonly noise_dBA: number };
   readonly range: readonly [number, number];
   readonly onSpeed: (rpm: number) => void;
@@ -20,7 +22,7 @@ const LEFT = 34, RIGHT = 128, TOP = 22, BOTTOM = 34;
 const DASH: Record<string, string | undefined> = { now: undefined, more: '7 4', less: '10 4 2 4', thicker: '2 4', 'push-pull': '12 3 2 3 2 3' };
 
 /** Coolant rise against noise, one curve a choice, the brief as a hatched corner, and a handle for the fan speed. */
-export function NoiseRiseChart({ curves, stale, now, limits, range, onSpeed }: Props) {
+export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpeed }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
   const all = curves.flatMap((c) => c.points);
@@ -55,6 +57,7 @@ export function NoiseRiseChart({ curves, stale, now, limits, range, onSpeed }: P
           <span className={styles.axisX} style={{ right: RIGHT }}>noise where you sit, dBA (estimated)</span>
           {labels.map((l) => <span key={l.id} className={styles.curveName} data-now={l.id === 'now' || undefined} style={{ left: l.x, top: l.y - 9 }}>{l.label}</span>)}
           <span className={styles.limitName} style={{ left: X(x0) + 8, top: height - BOTTOM - 24 }}>the brief: {formatKelvin(limits.rise_K)}, {formatNumber(limits.noise_dBA)} dBA</span>
+          {band && <span className={styles.band} aria-hidden style={{ left: X(Math.min(x1, Math.max(x0, now.noise_dBA))), top: Y(Math.min(y1, band.high)), height: Math.max(0, Y(Math.min(y1, band.low)) - Y(Math.min(y1, band.high))) }} />}
           <button
             type="button" role="slider" className={styles.handle} style={{ left: X(Math.min(x1, Math.max(x0, now.noise_dBA))), top: Y(Math.min(y1, now.rise_K)) }}
             aria-label="Speed of all fans" aria-valuemin={Math.round(range[0])} aria-valuemax={Math.round(range[1])} aria-valuenow={Math.round(now.speed_rpm)} aria-valuetext={`${formatSpeed(now.speed_rpm)}: ${formatKelvin(now.rise_K)}, ${formatNumber(now.noise_dBA, { decimals: 1 })} dBA`}

@@ -7,7 +7,7 @@ import { Pick, QuantityField, Why } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { reasonForDrop } from '../reasons';
-import { CurveEditor, type CurveOf } from './CurveEditor';
+import { CurveEditor, type CurveOf } from '../curve';
 import styles from './FlowStage.module.css';
 
 interface Props { readonly graph: LoopGraph; readonly state: LoopFlow; readonly network: FlowNetwork }

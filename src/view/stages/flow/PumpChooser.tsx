@@ -6,7 +6,7 @@ import { teePorts } from '@/core/loop';
 import type { InlinePart } from '@/core/part';
 import { formatFlow, formatKelvin, formatMoney, formatNumber, formatSpeed } from '@/core/quantity';
 import { defaultPlacements } from '@/core/rule';
-import { Mark, Segments } from '@/view/shared';
+import { Mark, Progress, Segments } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { usePumpChoices } from '@/worker/usePumpChoices';
 import { Section } from '../frame/StageFrame';
@@ -19,7 +19,8 @@ const WAY_WORDS = { one: 'one', series: 'two in a row', parallel: 'two side by s
 /** Pumps of the Stores in this loop: who reaches the wanted flow, at what speed and noise, and what going slower costs. */
 export function PumpChooser({ loop }: { readonly loop: string }) {
   const { build, commit } = useBench((s) => s);
-  const { rows, progress, stopped, stop, again } = usePumpChoices(build, loop);
+  const { result, progress, stopped, stop, again } = usePumpChoices(build, loop);
+  const rows = result ?? [];
   const [way, setWay] = useState<PumpChoice['way']>('one');
   const target = build.brief.limits.flow_Lmin;
   const shown = rows.filter((r) => r.way === way);
@@ -32,8 +33,7 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
   return (
     <Section title={`Which pump moves ${formatFlow(target)}`}>
       <div className={styles.ways}><Segments label="How many" value={way} options={WAYS} onPick={setWay} /></div>
-      {progress !== null && <p className={styles.progress} role="status"><span className={styles.bar} aria-hidden><span style={{ width: `${100 * progress}%` }} /></span>{formatNumber(100 * progress)} % worked out <button type="button" className={styles.textButton} onClick={stop}>Stop</button></p>}
-      {stopped && <p>Stopped. <button type="button" className={styles.textButton} onClick={again}>Work it out</button></p>}
+      <Progress share={progress} stopped={stopped} onStop={stop} onAgain={again} what="the pumps" />
       {best && progress === null && <p>Quietest that reaches it: {best.part.name} at {formatSpeed(best.speed_rpm)}, {formatNumber(best.noise_dBA, { decimals: 1 })} dBA alone.</p>}
       <table style={{ opacity: progress !== null && rows.length > 0 ? 0.6 : 1 }}>
         <thead><tr><th>pump</th><th className="num">speed</th><th className="num">dBA</th><th className="num">spare</th><th className="num">warmer</th><th> </th></tr></thead>

@@ -8,7 +8,7 @@ import type { LoopGraph } from '@/core/model';
 import { useBench } from '@/view/workspace';
 import { show, state } from '@/view/workspace/showOnBench';
 import { BranchTable } from './BranchTable';
-import { CurveEditor } from './CurveEditor';
+import { CurveEditor } from '../curve';
 import { DirtTable } from './DirtTable';
 import { LossStairs } from './LossStairs';
 import { PressureTable } from './PressureTable';

@@ -2,47 +2,42 @@
 import { useMemo, useState } from 'react';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
-import type { Edit, Item } from '@/core/build';
-import { fitLossCurve, headTrouble, ratingTroubles } from '@/core/flow';
+import type { Edit } from '@/core/build';
+import { ratingTroubles } from '@/core/flow';
 import type { PumpPart } from '@/core/part';
 import { convertFromInner, formatNumber, parsePoints, QUANTITIES } from '@/core/quantity';
 import { Pick, QuantityField } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { CurvePlot } from './CurvePlot';
+import { curveKind, type CurveKind, type CurveOf, type Points } from './kinds';
 import styles from './CurveEditor.module.css';
 
-/** Which curve of which part: a passage by its number from 1, or a pump's head. */
-export interface CurveOf { readonly item: Item; readonly of: number | 'head' }
-
-type Points = readonly (readonly [number, number])[];
-
-const spell = (points: Points, y: 'pressure' | 'head', units: { readonly x: string; readonly y: string }): string =>
-  points.map(([q, p]) => `${plain(convertFromInner(q, 'flow', units.x))}\t${plain(convertFromInner(p, y, units.y))}`).join('\n');
+/** Points a part keeps. */
+const MOST_POINTS = 40;
 const plain = (v: number): string => String(Number(v.toPrecision(5)));
+const spell = (points: Points, kind: CurveKind, units: { readonly x: string; readonly y: string }): string =>
+  points.map(([a, b]) => `${plain(convertFromInner(a, kind.x, units.x))}\t${plain(convertFromInner(b, kind.y, units.y))}`).join('\n');
 
 /** Measured points, pasted or typed in any unit, seen against the curve that will be used. Changes this build's own copy of the part. */
 export function CurveEditor({ curve: { item, of }, onClose }: { readonly curve: CurveOf; onClose(): void }) {
   const commit = useBench((s) => s.commit);
+  const kind = curveKind(of);
+  const { points: own, source: from } = kind.own(item);
   const pump = item.part.kind === 'pump' && of === 'head' ? item.part : null;
-  const passage = typeof of === 'number' && 'passages' in item.part ? item.part.passages[of - 1] : undefined;
-  const own: Points = pump ? pump.points : passage?.points ?? [];
-  const y = pump ? 'head' : 'pressure';
-  const [units, setUnits] = useState<{ readonly x: string; readonly y: string }>({ x: QUANTITIES.flow.inner, y: QUANTITIES[y].inner });
+  const [units, setUnits] = useState<{ readonly x: string; readonly y: string }>({ x: QUANTITIES[kind.x].inner, y: QUANTITIES[kind.y].inner });
   const [text, setText] = useState<string | null>(null);
-  const [source, setSource] = useState((pump ? pump.pointsSource : passage?.source) ?? '');
+  const [source, setSource] = useState(from ?? '');
   const [ratings, setRatings] = useState<NonNullable<PumpPart['ratings']>>(pump?.ratings ?? {});
-  const shown = text ?? spell(own, y, units);
-  const parsed = useMemo(() => parsePoints(shown, 'flow', y, units), [shown, y, units]);
+  const shown = text ?? spell(own, kind, units);
+  const parsed = useMemo(() => parsePoints(shown, kind.x, kind.y, units), [shown, kind.x, kind.y, units]);
   const points = text === null ? own : parsed.points;
-  const rising = pump ? headTrouble(points) : null;
-  const used = rising ? rising.falling : points;
-  const enough = pump ? used.length >= 2 : used.some(([q]) => q > 0);
-  const fit = !pump && enough ? fitLossCurve(used) : null;
-  const printed = pump && enough ? ratingTroubles({ ...pump, points: used, ratings }) : [];
-  const ok = enough && parsed.troubles.length === 0 && used.length <= 40 && (pump !== null || fit !== null);
+  const reading = kind.read(points);
+  const printed = pump && reading ? ratingTroubles({ ...pump, points: reading.used, ratings }) : [];
+  const ok = reading !== null && parsed.troubles.length === 0 && reading.used.length <= MOST_POINTS;
   const save = (): void => {
+    if (!reading) return;
     const said = source.trim();
-    const edits: Edit[] = [{ do: 'item.curve', item: item.id, of, points: used, ...(said ? { source: said } : {}) }];
+    const edits: Edit[] = [{ do: 'item.curve', item: item.id, of, points: reading.used, ...(said ? { source: said } : {}) }];
     if (pump) edits.push({ do: 'item.ratings', item: item.id, ratings });
     commit(`set measured points of ${item.name}`, { do: 'batch', edits });
     onClose();
@@ -52,22 +47,21 @@ export function CurveEditor({ curve: { item, of }, onClose }: { readonly curve: 
     <Dialog open onClose={() => { if (text === null) onClose(); }} maxWidth="md" fullWidth aria-labelledby="curve-title">
       <div className={styles.body}>
         <h1 id="curve-title">Measured points of {item.name}</h1>
-        <p className={styles.wide}>One point a line, flow then {pump ? 'head' : 'pressure drop'}, typed or pasted from a table. A heading or a unit behind each number is understood.{pump ? ' At full speed.' : ' Measured with water at 25 °C; other coolants are scaled.'}</p>
+        <p className={styles.wide}>{kind.intro}</p>
         <div className={styles.left}>
           <div className={styles.units}>
-            <Pick label="Flow in" value={units.x} options={QUANTITIES.flow.units.map((u) => ({ value: u.symbol, label: u.symbol }))} onPick={(x) => setUnits({ ...units, x })} />
-            <Pick label={pump ? 'Head in' : 'Drop in'} value={units.y} options={QUANTITIES[y].units.map((u) => ({ value: u.symbol, label: u.symbol }))} onPick={(v) => setUnits({ ...units, y: v })} />
+            <Pick label={`${kind.xWord} in`} value={units.x} options={QUANTITIES[kind.x].units.map((u) => ({ value: u.symbol, label: u.symbol }))} onPick={(x) => setUnits({ ...units, x })} />
+            <Pick label={`${kind.yWord} in`} value={units.y} options={QUANTITIES[kind.y].units.map((u) => ({ value: u.symbol, label: u.symbol }))} onPick={(y) => setUnits({ ...units, y })} />
           </div>
           <textarea className={styles.points} aria-label="Points" rows={10} spellCheck={false} value={shown} onChange={(e) => setText(e.target.value)} onKeyDown={(e) => e.stopPropagation()} />
           <label className={styles.source}>Where from <input value={source} maxLength={200} placeholder="own bench, date; maker's chart" onChange={(e) => setSource(e.target.value)} onKeyDown={(e) => e.stopPropagation()} /></label>
           {parsed.troubles.length > 0 && <ul role="alert" className={styles.troubles}>{parsed.troubles.slice(0, 4).map((t) => <li key={t.line}>Line {t.line}: {t.message}</li>)}{parsed.troubles.length > 4 && <li>and {parsed.troubles.length - 4} more lines</li>}</ul>}
-          {used.length > 40 && <p role="alert" className={styles.troubles}>At most 40 points are kept; here are {used.length}.</p>}
-          {!enough && parsed.troubles.length === 0 && <p role="alert" className={styles.troubles}>{pump ? 'A pump needs two points or more.' : 'One point with flow above 0 is needed.'}</p>}
+          {reading && reading.used.length > MOST_POINTS && <p role="alert" className={styles.troubles}>At most {MOST_POINTS} points are kept; here are {reading.used.length}.</p>}
+          {!reading && parsed.troubles.length === 0 && <p role="alert" className={styles.troubles}>{kind.tooFew}</p>}
         </div>
         <div className={styles.right}>
-          <CurvePlot points={points} used={used} fit={fit} y={y} />
-          {fit && <p>a {formatNumber(fit.a, { decimals: 3 })}, b {formatNumber(fit.b, { decimals: 3 })}: drop = a Q + b Q² in kPa and L/min, never below 0. It misses the points by {formatNumber(fit.residual_kPa, { decimals: 2 })} kPa (root mean square){fitWarning(fit.residual_kPa, used)}</p>}
-          {rising && <p role="note">{rising.words}</p>}
+          <CurvePlot points={points} at={reading ? reading.at : null} xAxis={`${kind.xWord.toLowerCase()}, ${QUANTITIES[kind.x].inner}`} yAxis={kind.yAxis} />
+          {reading && reading.words !== '' && <p role={reading.note ? 'note' : undefined}>{reading.words}</p>}
         </div>
         {pump && (
           <div className={styles.ratings}>
@@ -84,11 +78,4 @@ export function CurveEditor({ curve: { item, of }, onClose }: { readonly curve: 
       </div>
     </Dialog>
   );
-}
-
-/** A fit that misses by more than this share of the largest drop is called out. */
-const ROUGH = 0.05;
-function fitWarning(residual_kPa: number, points: Points): string {
-  const most = Math.max(...points.map((p) => p[1]));
-  return most > 0 && residual_kPa > ROUGH * most ? `: more than ${formatNumber(100 * ROUGH)} % of the largest. Look for a slip of a unit or a point.` : '.';
 }

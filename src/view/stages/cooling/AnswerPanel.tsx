@@ -1,0 +1,65 @@
+'use client';
+import type { Bands } from '@/core/heat';
+import { formatCelsius, formatNumber, formatWatts } from '@/core/quantity';
+import { Mark, QuantityField, Segments, Why } from '@/view/shared';
+import { useBench } from '@/view/workspace';
+import { CASE_NAMES } from '../brief/BriefStage';
+import { Section } from '../frame/StageFrame';
+import { spotVerdict } from '../heat/spotVerdict';
+import { reasonForRadiator, reasonForSpot } from '../reasons';
+import styles from './CoolingStage.module.css';
+
+/** Spots shown: the nearest to their limits. */
+const MOST_SPOTS = 6;
+
+/** The brief's limits, what each radiator takes, and the spots nearest to their limits. */
+export function AnswerPanel({ bands }: { readonly bands: Bands | null }) {
+  const { build, workings, commit, pick, picked } = useBench((s) => s);
+  const report = workings.reports.heat[build.brief.loadCase];
+  const { summer } = workings.reports;
+  const { limits } = build.brief;
+  const bandOf = (item: string, spot: string): string => {
+    const b = bands?.spots.find((x) => x.item === item && x.spot === spot)?.temp_C;
+    return b ? `${formatNumber(b.low)} to ${formatNumber(b.high)}` : '';
+  };
+  const summerOf = (item: string, spot: string): string => formatNumber(summer?.spots.find((x) => x.item === item && x.spot === spot)?.temp_C);
+  return (
+    <>
+      <Section title="Limits of the brief">
+        <div className={styles.limits}>
+          <QuantityField label="Coolant above room" value={limits.rise_K} quantity="difference" decimals={1} min={0.5} max={60} onCommit={(v) => v !== null && commit('set the coolant rise', { do: 'brief.limit', values: { rise_K: v } })} />
+          <QuantityField label="Noise" value={limits.noise_dBA} quantity="sound" min={5} max={90} onCommit={(v) => v !== null && commit('set the noise', { do: 'brief.limit', values: { noise_dBA: v } })} />
+          <QuantityField label="Room" value={build.brief.room_C} quantity="temperature" decimals={1} min={-20} max={60} onCommit={(v) => v !== null && commit('set the room temperature', { do: 'brief.set', values: { room_C: v } })} />
+          <QuantityField label="Room in summer" value={build.brief.summer_C ?? null} optional quantity="temperature" decimals={1} min={-20} max={60} onCommit={(v) => commit('set the summer room', { do: 'brief.set', values: { summer_C: v ?? undefined } })} />
+        </div>
+      </Section>
+      <Section title="Radiators" aside={<Segments label="Load case" value={build.brief.loadCase} options={(['play', 'render', 'torture'] as const).map((value) => ({ value, label: CASE_NAMES[value] }))} onPick={(loadCase) => commit(`judge under ${CASE_NAMES[loadCase].toLowerCase()}`, { do: 'brief.set', values: { loadCase } })} />}>
+        <table>
+          <thead><tr><th>radiator</th><th className="num">takes</th><th className="num">air in</th><th className="num">speed</th></tr></thead>
+          <tbody>
+            {report.radiators.map((r) => {
+              const fans = workings.setup.radiators.find((x) => x.id === r.id)?.fans ?? [];
+              return (
+                <tr key={r.id} data-picked={picked === r.id || undefined}>
+                  <td><button type="button" className={styles.link} onClick={() => pick(r.id)}>{build.items.find((i) => i.id === r.id)?.name}</button></td>
+                  <td className="num"><Why reason={reasonForRadiator(r)}>{formatWatts(r.heat_W)}</Why></td><td className="num">{formatCelsius(r.airIn_C, 1)}</td>
+                  <td className="num"><span className={styles.speeds}>{fans.map((f) => <QuantityField key={f.item} label={`Speed of ${build.items.find((i) => i.id === f.item)?.name ?? 'the fans'}`} hideLabel width={46} value={f.speed_rpm} quantity="speed" min={f.part.minSpeed_rpm} max={f.part.fullSpeed_rpm} onCommit={(v) => v !== null && commit('set a fan speed', { do: 'item.set', item: f.item, values: { speed_rpm: v } })} />)}</span></td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </Section>
+      <Section title={`Hottest spots under ${CASE_NAMES[build.brief.loadCase].toLowerCase()}`}>
+        <table>
+          <thead><tr><th>spot</th><th className="num">°C</th><th className="num">nine in ten</th>{summer && <th className="num">summer</th>}<th className="num">limit</th><th /></tr></thead>
+          <tbody>
+            {[...report.spots].sort((a, b) => a.limit_C - (a.temp_C ?? 0) - (b.limit_C - (b.temp_C ?? 0))).slice(0, MOST_SPOTS).map((s) => (
+              <tr key={`${s.item}-${s.spot}`}><td>{s.name}{s.cooledBy ? '' : ', on air'}</td><td className="num"><Why reason={reasonForSpot(s)}>{formatNumber(s.temp_C)}</Why></td><td className="num soft">{bandOf(s.item, s.spot)}</td>{summer && <td className="num">{summerOf(s.item, s.spot)}</td>}<td className="num soft">{formatNumber(s.limit_C)}</td><td><Mark verdict={spotVerdict(s)} /></td></tr>
+            ))}
+          </tbody>
+        </table>
+      </Section>
+    </>
+  );
+}

@@ -1,0 +1,61 @@
+'use client';
+import { useState } from 'react';
+import { bestUse, type ChangeKind, type Judged } from '@/core/change';
+import { formatKelvin, formatMoney, formatNumber } from '@/core/quantity';
+import { Mark, Pick, Progress } from '@/view/shared';
+import { useBench } from '@/view/workspace';
+import { useChanges } from '@/worker/useCooling';
+import { MoneyField } from '../brief/MoneyField';
+import { Section } from '../frame/StageFrame';
+import styles from './CoolingStage.module.css';
+
+const KIND_WORDS: Record<ChangeKind, string> = { fans: 'other fans', core: 'another core', section: 'a section more', radiator: 'a radiator more', 'both faces': 'fans on both faces', direction: 'air the other way', 'case fan': 'a case fan', 'pump speed': 'pump speed', loops: 'loops joined or parted' };
+const ORDERS = [{ value: 'cooler', label: 'coolest first' }, { value: 'quieter', label: 'quietest that holds first' }, { value: 'money', label: 'most for the money first' }] as const;
+type Order = (typeof ORDERS)[number]['value'];
+
+/** A sale counts as this much money when shares are taken, minor units: what costs nothing is not infinitely good. */
+const LEAST_COST = 100;
+const BY: Record<Order, (c: Judged) => number> = {
+  cooler: (c) => c.rise_K ?? Infinity,
+  quieter: (c) => c.holdsAt_dBA ?? Infinity,
+  money: (c) => (c.rise_K === null ? Infinity : c.rise_K / Math.max(LEAST_COST, c.cost_minor)),
+};
+
+/** What one change would do: every candidate worked out whole, with its kelvin, noise, money and whether it fits. */
+export function ChangeTable() {
+  const { build, commit } = useBench((s) => s);
+  const { result, fresh, progress, stopped, stop, again } = useChanges(build);
+  const [kind, setKind] = useState<ChangeKind | 'all'>('all');
+  const [order, setOrder] = useState<Order>('cooler');
+  const [money, setMoney] = useState<number | null>(5000);
+  const all = result ?? [];
+  const kinds = [...new Set(all.map((c) => c.kind))];
+  const shown = all.filter((c) => kind === 'all' || c.kind === kind).sort((a, b) => BY[order](a) - BY[order](b));
+  const best = bestUse(all, money ?? 0);
+  return (
+    <Section title="What one change would do">
+      <Progress share={progress} stopped={stopped} onStop={stop} onAgain={again} what="the changes" />
+      <div className={styles.best}>
+        <MoneyField label="To spend" value={money} onCommit={setMoney} />
+        <p>{result === null ? 'Every change is worked out whole, one by one.' : best ? <>Best use of it: <strong>{best.label}</strong>, {formatKelvin(best.rise_K)} for {formatMoney(best.cost_minor)}. <button type="button" className={styles.put} disabled={!fresh} onClick={() => commit(best.label, best.edit)}>Do it</button></> : 'Nothing that fits and is no louder cools by as much as 0.1 K for that.'}</p>
+      </div>
+      <div className={styles.filters}>
+        <Pick label="Kind" value={kind} options={[{ value: 'all', label: `all ${all.length}` }, ...kinds.map((k) => ({ value: k, label: KIND_WORDS[k] }))]} onPick={(k) => setKind(k as ChangeKind | 'all')} />
+        <Pick label="Order" hideLabel value={order} options={ORDERS} onPick={setOrder} />
+      </div>
+      <table style={{ opacity: fresh || progress === null ? 1 : 0.55 }} aria-busy={!fresh}>
+        <thead><tr><th>change</th><th className="num">coolant</th><th className="num">dBA</th><th className="num">holds at</th><th className="num">costs</th><th /></tr></thead>
+        <tbody>
+          {shown.map((c) => (
+            <tr key={c.id}>
+              <td><Mark verdict={c.troubles.length > 0 ? 'fails' : 'holds'} /> {c.label}{c.troubles.length > 0 && <><br /><span className="soft">{c.troubles[0]}{c.troubles.length > 1 ? ` and ${c.troubles.length - 1} more` : ''}</span></>}</td>
+              <td className="num">{c.rise_K === null ? '–' : formatKelvin(c.rise_K)}</td><td className="num">{formatNumber(c.noise_dBA, { decimals: 1, signed: true })}</td><td className="num">{c.holdsAt_dBA === null ? 'never' : formatNumber(c.holdsAt_dBA, { decimals: 1 })}</td><td className="num">{formatMoney(c.cost_minor)}</td>
+              <td className="num"><button type="button" className={styles.put} disabled={!fresh} aria-label={`Do it: ${c.label}`} onClick={() => commit(c.label, c.edit)}>do it</button></td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="soft">Coolant and dBA against now, at the fan speeds the change leaves. Holds at: the noise at the slowest fan speed that keeps the brief&apos;s rise. Costs: what the whole list costs more. A filled mark: it fits and connects; the open square says what does not.</p>
+    </Section>
+  );
+}
