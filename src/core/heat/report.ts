@@ -37,6 +37,8 @@ export interface CaseReport {
   /** Of parts whose block is in no loop yet. */
   readonly waiting_W: number;
   readonly caseAir_C: number;
+  /** Fans that hang on a mount without a radiator; air with the installation factor in it. */
+  readonly bare: readonly { readonly id: string; readonly air: 'in' | 'out'; readonly airFlow_m3h: number; readonly airDrop_Pa: number }[];
   readonly intake_m3h: number;
   readonly exhaust_m3h: number;
   /** At the listener of the brief. */

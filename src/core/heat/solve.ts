@@ -64,7 +64,7 @@ export function solvePrepared(prepared: Prepared, load: LoadCaseId, options: Hea
     parts,
     nodes: Object.fromEntries([...temps.values()].flatMap((t) => (t ? t.nodes.map((node, i) => [node, t.values_C[i] as number] as const) : []))),
     inLoop_W: [...loopHeat.values()].reduce((a, b) => a + b, 0),
-    onAir_W, waiting_W: parts.reduce((s, p) => s + (p.to === 'waiting' ? p.heat_W : 0), 0), caseAir_C: caseAir, intake_m3h, exhaust_m3h,
+    onAir_W, waiting_W: parts.reduce((s, p) => s + (p.to === 'waiting' ? p.heat_W : 0), 0), caseAir_C: caseAir, bare: setup.bare.map((b, i) => ({ id: b.set.item, air: b.air, airFlow_m3h: (prepared.bare[i] as Wind).flow_m3h * setup.factors.airFlow, airDrop_Pa: (prepared.bare[i] as Wind).drop_Pa })), intake_m3h, exhaust_m3h,
     noise_dBA: noiseOf(setup),
   };
 }

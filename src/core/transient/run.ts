@@ -16,6 +16,8 @@ import { ScenarioError, type Fault, type Scenario, type SpotTrack, type Transien
 const MOST_STEPS = 90_000;
 /** A step this long has no past: the state after it is the steady one, s. */
 const NO_PAST_S = 1e9;
+/** A part at its limit throttles: full power there, none this much above, K (common practice, no source); it gives way within seconds. */
+const THROTTLE_K = 10, THROTTLE_S = 3;
 /** Rounds that bring loops, case air and controls together before a settled start. */
 const SETTLING_ROUNDS = 40;
 
@@ -60,12 +62,14 @@ export function runTransient(setup: HeatSetup, flow: FlowReport, runs: readonly 
   const coolers = setup.sources.flatMap((s, source) => (s.block ? [] : [{ source, capacity: airCoolerCapacity(s), resistance: s.part.spots[0]?.onAir_KW ?? 0.3, temp_C: brief.room_C, out_W: 0 }]));
   let caseAir = brief.room_C, room = brief.room_C, sag = 0;
 
+  /** What each part would draw, and the share of it that its own limit leaves. */
   const heatOf = (load: LoadCaseId): Float64Array => Float64Array.from(setup.sources, (s) => sourceHeat(s, load));
+  const left = new Float64Array(setup.sources.length).fill(1);
   const bodies = loops.flatMap((l) => l.bodies);
   const spots = setup.sources.flatMap((s, i) => s.part.spots.map((spot) => {
     const cooler = coolers.find((c) => c.source === i), body = bodies.find((b) => b.source === i);
     const temp = (heats: Float64Array): number => (cooler ? caseAir + cooler.out_W * spot.onAir_KW : body ? body.temp_C + (heats[i] as number) * spot.interface_KW : NaN);
-    return { s, spot, temp, limit_C: Math.min(spot.limit_C, brief.limits.part_C ?? Infinity) };
+    return { s, i, spot, temp, limit_C: Math.min(spot.limit_C, brief.limits.part_C ?? Infinity) };
   }));
   /** What a control looks at. */
   const sensorOf = (sensor: string): ((heats: Float64Array) => number) => {
@@ -183,7 +187,19 @@ export function runTransient(setup: HeatSetup, flow: FlowReport, runs: readonly 
   };
   const at = loadTimes(scenario);
   write(0, firstLoad, heatOf(firstLoad));
-  let load = firstLoad, heats = heatOf(load);
+  const over = new Float64Array(setup.sources.length);
+  /** Power that limits leave; asked J and given J tell what was lost. */
+  const throttle = (wanted: Float64Array, given_W: Float64Array): void => {
+    over.fill(0);
+    for (const spot of spots) { const by = spot.temp(given_W) - spot.limit_C; if (by > (over[spot.i] as number)) over[spot.i] = by; }
+    for (let k = 0; k < left.length; k += 1) {
+      const target = Math.max(0, 1 - (over[k] as number) / THROTTLE_K);
+      left[k] = (left[k] as number) + (target - (left[k] as number)) * Math.min(1, step / THROTTLE_S);
+      given_W[k] = (wanted[k] as number) * (left[k] as number);
+    }
+  };
+  let load = firstLoad, wanted = heatOf(load), asked_J = 0, done_J = 0;
+  const heats = Float64Array.from(wanted);
   const stopped = new Set<string>();
   const waiting = [...(scenario.faults ?? [])].sort((a, b) => a.at_s - b.at_s);
   const befall = (fault: Fault): void => {
@@ -194,13 +210,14 @@ export function runTransient(setup: HeatSetup, flow: FlowReport, runs: readonly 
   for (let i = 1; i <= steps; i += 1) {
     const now = (i - 1) * step;
     const due = at(now);
-    if (due !== load) { load = due; heats = heatOf(load); }
+    if (due !== load) { load = due; wanted = heatOf(load); }
+    throttle(wanted, heats);
     const sagged = sag;
     while (waiting[0] && waiting[0].at_s <= now) befall(waiting.shift() as Fault);
     if (follow(heats, step, stopped)) moved = true;
     if (moved || sag !== sagged) adjust();
-    const left = advance(heats, step);
-    out_J += left * step;
+    out_J += advance(heats, step) * step;
+    for (let k = 0; k < heats.length; k += 1) { asked_J += wanted[k] as number; done_J += heats[k] as number; }
     in_J += given(heats) * step;
     write(i, load, heats);
     if (i % 600 === 0 && !tell(i / steps)) return null;
@@ -213,6 +230,7 @@ export function runTransient(setup: HeatSetup, flow: FlowReport, runs: readonly 
   return {
     time_s: out.time, load: out.loads, loops: tracks, spots: spotTracks, speeds, noise_dBA: out.noise, caseAir_C: out.caseAir, room_C: out.room,
     balance: { in_J, out_J, stored_J, error: in_J > 0 ? Math.abs(in_J - out_J - stored_J) / in_J : 0 },
+    worked: asked_J > 0 ? done_J / asked_J : 1,
     first: spotTracks.reduce<SpotTrack | null>((a, b) => (b.reached_s !== null && (a === null || b.reached_s < (a.reached_s ?? Infinity)) ? b : a), null),
     settling: tracks.map((t) => settlingOf(t, lastFrom, step)), hunting: speeds.flatMap((s) => huntingOf(s, out.loads, step)),
   };

@@ -70,6 +70,10 @@ describe('faults', () => {
     expect(t.first).not.toBeNull();
     expect(t.first?.reached_s ?? 0).toBeGreaterThan(60);
     for (const s of t.spots) if (s.reached_s !== null) expect(s.reached_s).toBeGreaterThanOrEqual(t.first?.reached_s ?? 0);
+    // Throttled parts stay within the band over their limits, and do not do all they are asked.
+    for (const s of t.spots) if (s.item === 'processor') expect(Math.max(...s.temp_C)).toBeLessThan(s.limit_C + 10);
+    expect(t.worked).toBeLessThan(0.8);
+    expect(run(workOut(desk), { profile: hour('render'), start: 'steady' }).worked).toBe(1);
     // Adiabatic bound: a block and its coolant cannot warm faster than P over the metal alone.
     expect(JSON.stringify(Array.from(t.loops[0]?.mean_C ?? []))).not.toContain('null');
   });

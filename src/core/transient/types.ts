@@ -43,6 +43,8 @@ export interface Transient {
   readonly room_C: Float64Array;
   /** What went in, out and is stored, J; `error` is what is missing of what went in. */
   readonly balance: { readonly in_J: number; readonly out_J: number; readonly stored_J: number; readonly error: number };
+  /** Share of the power asked for that limits left the parts. */
+  readonly worked: number;
   /** The spot that reaches its limit first; null when none does. */
   readonly first: SpotTrack | null;
   readonly settling: readonly Settling[];

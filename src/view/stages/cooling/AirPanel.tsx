@@ -23,8 +23,8 @@ export function AirPanel() {
   };
   const balance = report.intake_m3h + report.exhaust_m3h > 0 ? (report.intake_m3h - report.exhaust_m3h) / Math.max(report.intake_m3h, report.exhaust_m3h) : 0;
   const rows = [
-    ...report.radiators.map((r) => ({ id: r.id, way: setup.radiators.find((x) => x.id === r.id)?.air ?? 'in', flow: r.airFlow_m3h, drop: r.airDrop_Pa as number | null, inC: r.airIn_C, outC: r.airOut_C })),
-    ...setup.bare.map((b) => ({ id: b.set.item, way: b.air, flow: null as number | null, drop: null, inC: b.air === 'in' ? room_C : report.caseAir_C, outC: b.air === 'in' ? room_C : report.caseAir_C })),
+    ...report.radiators.map((r) => ({ id: r.id, way: setup.radiators.find((x) => x.id === r.id)?.air ?? 'in', flow: r.airFlow_m3h, drop: r.airDrop_Pa, inC: r.airIn_C, outC: r.airOut_C })),
+    ...report.bare.map((b) => ({ id: b.id, way: b.air, flow: b.airFlow_m3h, drop: b.airDrop_Pa, inC: b.air === 'in' ? room_C : report.caseAir_C, outC: b.air === 'in' ? room_C : report.caseAir_C })),
   ];
   return (
     <Section title="Air through the case">
@@ -37,7 +37,7 @@ export function AirPanel() {
             <tr key={r.id} data-picked={picked === r.id || undefined}>
               <td><button type="button" className={styles.link} onClick={() => pick(r.id)}>{nameOf(r.id)}</button></td>
               <td><Segments label={`Way of ${nameOf(r.id)}`} value={r.way} options={[{ value: 'in', label: 'in' }, { value: 'out', label: 'out' }]} onPick={(air) => turn(r.id, air)} /></td>
-              <td className="num">{r.flow === null ? '' : formatNumber(r.flow)}</td><td className="num">{r.drop === null ? '' : formatNumber(r.drop, { decimals: 1 })}</td><td className="num">{formatNumber(r.inC, { decimals: 1 })}</td><td className="num">{formatNumber(r.outC, { decimals: 1 })}</td>
+              <td className="num">{formatNumber(r.flow)}</td><td className="num">{formatNumber(r.drop, { decimals: 1 })}</td><td className="num">{formatNumber(r.inC, { decimals: 1 })}</td><td className="num">{formatNumber(r.outC, { decimals: 1 })}</td>
             </tr>
           ))}
         </tbody>

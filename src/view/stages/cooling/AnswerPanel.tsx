@@ -6,17 +6,17 @@ import { useBench } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import { Section } from '../frame/StageFrame';
 import { spotVerdict } from '../heat/spotVerdict';
-import { reasonForRadiator, reasonForSpot } from '../reasons';
+import { reasonForCarries, reasonForRadiator, reasonForSpot } from '../reasons';
 import styles from './CoolingStage.module.css';
 
 /** Spots shown: the nearest to their limits. */
 const MOST_SPOTS = 6;
 
 /** The brief's limits, what each radiator takes, and the spots nearest to their limits. */
-export function AnswerPanel({ bands }: { readonly bands: Bands | null }) {
+export function AnswerPanel({ bands, held }: { readonly bands: Bands | null; readonly held: boolean }) {
   const { build, workings, commit, pick, picked } = useBench((s) => s);
   const report = workings.reports.heat[build.brief.loadCase];
-  const { summer } = workings.reports;
+  const { summer, sizing } = workings.reports;
   const { limits } = build.brief;
   const bandOf = (item: string, spot: string): string => {
     const b = bands?.spots.find((x) => x.item === item && x.spot === spot)?.temp_C;
@@ -27,12 +27,13 @@ export function AnswerPanel({ bands }: { readonly bands: Bands | null }) {
     <>
       <Section title="Limits of the brief">
         <div className={styles.limits}>
-          <QuantityField label="Coolant above room" value={limits.rise_K} quantity="difference" decimals={1} min={0.5} max={60} onCommit={(v) => v !== null && commit('set the coolant rise', { do: 'brief.limit', values: { rise_K: v } })} />
-          <QuantityField label="Noise" value={limits.noise_dBA} quantity="sound" min={5} max={90} onCommit={(v) => v !== null && commit('set the noise', { do: 'brief.limit', values: { noise_dBA: v } })} />
-          <QuantityField label="Room" value={build.brief.room_C} quantity="temperature" decimals={1} min={-20} max={60} onCommit={(v) => v !== null && commit('set the room temperature', { do: 'brief.set', values: { room_C: v } })} />
-          <QuantityField label="Room in summer" value={build.brief.summer_C ?? null} optional quantity="temperature" decimals={1} min={-20} max={60} onCommit={(v) => commit('set the summer room', { do: 'brief.set', values: { summer_C: v ?? undefined } })} />
+          <QuantityField label="Coolant rise" width={40} value={limits.rise_K} quantity="difference" decimals={1} min={0.5} max={60} onCommit={(v) => v !== null && commit('set the coolant rise', { do: 'brief.limit', values: { rise_K: v } })} />
+          <QuantityField label="Noise" width={40} value={limits.noise_dBA} quantity="sound" min={5} max={90} onCommit={(v) => v !== null && commit('set the noise', { do: 'brief.limit', values: { noise_dBA: v } })} />
+          <QuantityField label="Room" width={44} value={build.brief.room_C} quantity="temperature" decimals={1} min={-20} max={60} onCommit={(v) => v !== null && commit('set the room temperature', { do: 'brief.set', values: { room_C: v } })} />
+          <QuantityField label="In summer" width={44} value={build.brief.summer_C ?? null} optional quantity="temperature" decimals={1} min={-20} max={60} onCommit={(v) => commit('set the summer room', { do: 'brief.set', values: { summer_C: v ?? undefined } })} />
         </div>
       </Section>
+      {sizing.carries && <p>Within the brief it would carry <Why reason={reasonForCarries(sizing.carries, limits)}>{formatWatts(sizing.carries.heat_W)}</Why> of parts, {formatNumber(100 * sizing.carries.ofNow)} % of what it has. {riskWords(bands, held)}</p>}
       <Section title="Radiators" aside={<Segments label="Load case" value={build.brief.loadCase} options={(['play', 'render', 'torture'] as const).map((value) => ({ value, label: CASE_NAMES[value] }))} onPick={(loadCase) => commit(`judge under ${CASE_NAMES[loadCase].toLowerCase()}`, { do: 'brief.set', values: { loadCase } })} />}>
         <table>
           <thead><tr><th>radiator</th><th className="num">takes</th><th className="num">air in</th><th className="num">speed</th></tr></thead>
@@ -62,4 +63,11 @@ export function AnswerPanel({ bands }: { readonly bands: Bands | null }) {
       </Section>
     </>
   );
+}
+
+/** Chance below which the brief counts as sure to hold, and above which as sure to fail. */
+const SURE = 0.05;
+function riskWords(bands: Bands | null, held: boolean): string {
+  if (!bands?.rise_K || bands.riseOver < SURE || bands.riseOver > 1 - SURE) return '';
+  return held ? `The band crosses the limit: about ${formatNumber(100 * bands.riseOver)} in 100 such builds would run warmer than you ask.` : `The band crosses the limit: about ${formatNumber(100 * (1 - bands.riseOver))} in 100 such builds would hold it.`;
 }

@@ -1,20 +1,21 @@
 'use client';
 import { useState } from 'react';
-import { worstRise, type Bands } from '@/core/heat';
-import { formatKelvin, formatNumber, formatSpeed, formatWatts } from '@/core/quantity';
+import { worstRise } from '@/core/heat';
+import { formatKelvin, formatNumber, formatSpeed } from '@/core/quantity';
 import { neededWords } from '@/core/rule';
-import type { Fault } from '@/core/transient';
+import type { Fault, Transient } from '@/core/transient';
 import { Segments, Why } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { useBands, useTransient } from '@/worker/useCooling';
 import { useCurves } from '@/worker/useCurves';
 import { EmptyStage, StageFrame } from '../frame/StageFrame';
-import { reasonForBand, reasonForCarries, reasonForNeeded, reasonForNoise, reasonForRise } from '../reasons';
+import { reasonForBand, reasonForNeeded, reasonForNoise, reasonForRise } from '../reasons';
 import { AirPanel } from './AirPanel';
 import { AnswerPanel } from './AnswerPanel';
 import { ChangeTable } from './ChangeTable';
 import { FiguresPanel } from './FiguresPanel';
 import { NoiseRiseChart } from './NoiseRiseChart';
+import { clock } from './time/clock';
 import { TimeChart } from './time/TimeChart';
 import { TimePanel } from './time/TimePanel';
 import { PROFILES } from './time/profiles';
@@ -55,14 +56,13 @@ function Cooling() {
   const band = bands.result;
   return (
     <StageFrame
-      stage="cooling" title={title}
-      sentence={rise === null ? 'Something stands still: look at the findings beside.' : <>
+      stage="cooling" title={view === 'time' ? runTitle(run.result) : title}
+      sentence={view === 'time' ? null : rise === null ? 'Something stands still: look at the findings beside.' : <>
         At {speed} the coolant settles <Why reason={reasonForRise(report, build)}>{formatKelvin(rise)}</Why>{band?.rise_K && <span style={{ opacity: bands.fresh ? 1 : 0.5 }}> (<Why reason={reasonForBand(band)}>{formatNumber(band.rise_K.low, { decimals: 1 })} to {formatNumber(band.rise_K.high, { decimals: 1 })}</Why>)</span>} over the room at <Why reason={reasonForNoise(build)}>{formatNumber(report.noise_dBA, { decimals: 1 })} dBA</Why>. <Why reason={reasonForNeeded(sizing.sections, sizing.sectionsNeeded, rise, limits.rise_K)}>{neededWords(sizing.sectionsNeeded).replace(/^./, (c) => c.toUpperCase())}</Why>; you have {sizing.sections}.{sizing.quietestSpeed_rpm !== null && sizing.quietestNoise_dBA !== null ? ` The slowest that holds is ${formatSpeed(sizing.quietestSpeed_rpm)}, ${formatNumber(sizing.quietestNoise_dBA, { decimals: 1 })} dBA.` : ''}
-        {sizing.carries && <> Within the brief it would carry <Why reason={reasonForCarries(sizing.carries, limits)}>{formatWatts(sizing.carries.heat_W)}</Why>.</>} {riskWords(band, held)}
       </>}
       side={<>
         <div className={styles.views}><Segments label="Look at" value={view} options={VIEWS} onPick={setView} /></div>
-        {view === 'answer' && <AnswerPanel bands={band} />}
+        {view === 'answer' && <AnswerPanel bands={band} held={held} />}
         {view === 'changes' && <ChangeTable />}
         {view === 'time' && <TimePanel run={run} profile={profile} start={start} onStart={setStart} faults={faults} onFaults={setFaults} at_s={at_s} />}
         {view === 'air' && <AirPanel />}
@@ -77,12 +77,7 @@ function Cooling() {
   );
 }
 
-/** Chance below which the brief counts as sure to hold, and above which as sure to fail. */
-const SURE = 0.05;
-function riskWords(bands: Bands | null, held: boolean): string {
-  if (!bands?.rise_K || bands.riseOver < SURE || bands.riseOver > 1 - SURE) return '';
-  return held ? `The band crosses the limit: about ${formatNumber(100 * bands.riseOver)} in 100 such builds would run warmer than you ask.` : `The band crosses the limit: about ${formatNumber(100 * (1 - bands.riseOver))} in 100 such builds would hold it.`;
-}
+const runTitle = (t: Transient | null): string => (t === null ? 'The loop over time' : t.first ? `${t.first.name} reaches its limit after ${clock(t.first.reached_s ?? 0)}` : `No part reaches its limit in ${clock(t.time_s[t.time_s.length - 1] ?? 0)}`);
 
 /** Steps of a run, s: a few thousand at most. */
 function stepFor(total_s: number): number {

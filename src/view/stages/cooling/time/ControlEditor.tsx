@@ -15,9 +15,7 @@ type Driven = Item & { readonly part: FanPart | PumpPart };
 
 /** What all fans (or pumps) follow: a curve of speed over a temperature, its points dragged or moved by keys. */
 export function ControlEditor({ kind, run }: { readonly kind: 'fan' | 'pump'; readonly run: Transient | null }) {
-  const { build, workings, commit } = useBench((s) => s);
-  const frame = useRef<HTMLDivElement>(null);
-  const { width, height } = useSize(frame);
+  const { build, commit } = useBench((s) => s);
   const items = build.items.filter((i): i is Driven => i.part.kind === kind && (kind === 'pump' || i.placement.on === 'radiator'));
   const [first] = items;
   if (!first) return null;
@@ -26,11 +24,22 @@ export function ControlEditor({ kind, run }: { readonly kind: 'fan' | 'pump'; re
   const { room_C } = build.brief;
   const what = kind === 'fan' ? 'fans' : 'pumps';
   const put = (next: Control | null, merge?: string): void => commit(next ? `let the ${what} follow a curve` : `set the ${what} by hand`, { do: 'batch', edits: items.map((i): Edit => (next ? { do: 'item.set', item: i.id, values: { control: next } } : { do: 'item.unset', item: i.id, keys: ['control'] })) }, merge);
-  const sensors = [{ value: 'coolant', label: 'the coolant' }, ...workings.setup.sources.flatMap((s) => s.part.spots.map((p) => ({ value: `${s.item.id}/${p.id}`, label: `${s.item.name}, ${p.name}` })))];
   if (!control) {
     const usual: Control = { sensor: 'coolant', points: [[room_C + 4, Math.round(Math.max(least, most * 0.35))], [room_C + 9, Math.round(Math.max(least, most * 0.55))], [room_C + 15, most]], hysteresis_K: 1, ramp_rpms: 50 };
     return <Section title={kind === 'fan' ? 'Fans' : 'Pump'}><p>Set by hand, {formatSpeed(first.settings.speed_rpm ?? first.part.fullSpeed_rpm)}. <button type="button" className={styles.small} onClick={() => put(usual)}>Let {kind === 'fan' ? 'them' : 'it'} follow a curve</button></p></Section>;
   }
+  return <CurveBody kind={kind} control={control} first={first.id} most={most} least={least} put={put} run={run} />;
+}
+
+interface BodyProps { readonly kind: 'fan' | 'pump'; readonly control: Control; readonly first: string; readonly most: number; readonly least: number; put(next: Control | null, merge?: string): void; readonly run: Transient | null }
+
+function CurveBody({ kind, control, first, most, least, put, run }: BodyProps) {
+  const { build, workings } = useBench((s) => s);
+  const frame = useRef<HTMLDivElement>(null);
+  const { width, height } = useSize(frame);
+  const { room_C } = build.brief;
+  const what = kind === 'fan' ? 'fans' : 'pumps';
+  const sensors = [{ value: 'coolant', label: 'the coolant' }, ...workings.setup.sources.flatMap((s) => s.part.spots.map((p) => ({ value: `${s.item.id}/${p.id}`, label: `${s.item.name}, ${p.name}` })))];
   const { points } = control;
   const low = Math.floor(Math.min(room_C, (points[0]?.[0] ?? room_C) - 2) / 5) * 5, high = Math.ceil(Math.max((points[points.length - 1]?.[0] ?? 40) + 3, low + 20) / 5) * 5;
   const X = (t: number): number => LEFT + ((t - low) / (high - low)) * (width - LEFT - RIGHT), Y = (v: number): number => TOP + (1 - v / most) * (height - TOP - BOTTOM);
@@ -41,7 +50,7 @@ export function ControlEditor({ kind, run }: { readonly kind: 'fan' | 'pump'; re
     const v = Math.min(after?.[1] ?? most, Math.max(before?.[1] ?? 0, Math.round(rpm / 10) * 10));
     put({ ...control, points: points.map((p, i) => (i === k ? [t, v] : p)) }, `control-${kind}`);
   };
-  const track = run?.speeds.find((s) => s.item === first.id);
+  const track = run?.speeds.find((s) => s.item === first);
   const line = points.length > 0 ? `M${LEFT} ${Y(points[0]?.[1] ?? 0)}${points.map(([t, v]) => `L${X(t)} ${Y(v)}`).join('')}L${width - RIGHT} ${Y(points[points.length - 1]?.[1] ?? 0)}` : '';
   return (
     <Section title={kind === 'fan' ? 'Fans follow' : 'Pump follows'} aside={<Pick label={`Sensor of the ${what}`} hideLabel value={control.sensor} options={sensors} onPick={(sensor) => put({ ...control, sensor })} />}>

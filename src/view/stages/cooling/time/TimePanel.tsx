@@ -58,6 +58,7 @@ function Results({ run: { result: t } }: { readonly run: Job<Transient>; readonl
       {t.first
         ? <p><Mark verdict="fails" /> <strong>{t.first.name}</strong> reaches its {formatCelsius(t.first.limit_C)} first, after {clock(t.first.reached_s ?? 0)}: it throttles, or shuts down.{over.length > 1 ? ` Then ${over.slice(1, 4).map((s) => `${s.name} after ${clock(s.reached_s ?? 0)}`).join(', ')}.` : ''}</p>
         : <p><Mark verdict="holds" /> No part reaches its limit.</p>}
+      {t.worked < 0.995 && <p>Throttled, the parts did {formatNumber(100 * t.worked)} % of what was asked of them: each gives way above its limit and stands still 10 K over it.</p>}
       {t.settling.map((s) => <p key={s.loop}>{t.settling.length > 1 ? `${s.name}: ` : 'Coolant: '}{s.steady_s === null ? `still moving at the end, ${formatCelsius(s.to_C, 1)}` : s.tau_s === null ? `at rest at ${formatCelsius(s.to_C, 1)}` : `63 % of the change in ${clock(s.tau_s)}, at rest after ${clock(s.steady_s)}, ${formatCelsius(s.to_C, 1)}`}.</p>)}
       {t.hunting.map((h) => <p key={h.item}><Mark verdict="tight" /> {h.name} {h.follows ? `follow the load up and down by ${formatNumber(h.swing_rpm)} rpm every ${clock(h.period_s)}: more hysteresis, a slower ramp, or the coolant as sensor keeps them still.` : `hunt: ${formatNumber(h.swing_rpm)} rpm up and down every ${clock(h.period_s)} under a steady load. A flatter curve or more hysteresis stops it.`}</p>)}
       <p className="soft">Energy in, out and stored agree to {formatNumber(100 * t.balance.error, { decimals: 3 })} %.</p>
