@@ -33,7 +33,7 @@ export function AnswerPanel({ bands, held }: { readonly bands: Bands | null; rea
           <QuantityField label="In summer" width={44} value={build.brief.summer_C ?? null} optional quantity="temperature" decimals={1} min={-20} max={60} onCommit={(v) => commit('set the summer room', { do: 'brief.set', values: { summer_C: v ?? undefined } })} />
         </div>
       </Section>
-      {sizing.carries && <p>Within the brief it would carry <Why reason={reasonForCarries(sizing.carries, limits)}>{formatWatts(sizing.carries.heat_W)}</Why> of parts, {formatNumber(100 * sizing.carries.ofNow)} % of what it has. {riskWords(bands, held)}</p>}
+      {sizing.carries && <p className={styles.carries}>Within the brief it would carry <Why reason={reasonForCarries(sizing.carries, limits)}>{formatWatts(sizing.carries.heat_W)}</Why> of parts, {formatNumber(100 * sizing.carries.ofNow)} % of what it has. {riskWords(bands, held)}</p>}
       <Section title="Radiators" aside={<Segments label="Load case" value={build.brief.loadCase} options={(['play', 'render', 'torture'] as const).map((value) => ({ value, label: CASE_NAMES[value] }))} onPick={(loadCase) => commit(`judge under ${CASE_NAMES[loadCase].toLowerCase()}`, { do: 'brief.set', values: { loadCase } })} />}>
         <table>
           <thead><tr><th>radiator</th><th className="num">takes</th><th className="num">air in</th><th className="num">speed</th></tr></thead>

@@ -84,7 +84,7 @@ function Drawing({ t, width, height, at, onAt, faults, picked }: DrawingProps) {
   const { low, high, top } = rangeOf(t, spots, height);
   const X = (s: number): number => LEFT + (s / end_s) * (width - LEFT - RIGHT);
   const bands = stretches(t);
-  const names = apart([...t.loops.map((l) => ({ id: l.id, text: `${l.name}, coolant`, v: l.mean_C[last] as number, warm: false })), ...spots.map((s) => ({ id: `${s.item}/${s.spot}`, text: s.name, v: s.temp_C[last] as number, warm: true }))].map((n) => ({ ...n, y: TOP + (1 - (n.v - low) / (high - low)) * (top - TOP - BOTTOM) })));
+  const names = apart([...t.loops.map((l) => ({ id: l.id, text: `${l.name}, coolant`, v: l.mean_C[last] as number, warm: false })), ...spots.map((s) => ({ id: `${s.item}/${s.spot}`, text: s.name, v: s.temp_C[last] as number, warm: true }))].map((n) => ({ ...n, y: TOP + (1 - (n.v - low) / (high - low)) * (top - TOP - BOTTOM) })), top - BOTTOM);
   const scrub = (clientX: number): void => { const r = box.current?.getBoundingClientRect(); if (r) onAt(Math.min(end_s, Math.max(0, ((clientX - r.left - LEFT) / (width - LEFT - RIGHT)) * end_s))); };
   return (
     <div ref={box} className={styles.drawing}>
@@ -130,9 +130,9 @@ const Plots = memo(function Plots({ t, width, height, faults, picked }: PlotProp
       <LineChart width={width} height={under} data={rows} margin={{ top: 18, right: RIGHT, bottom: 0, left: 0 }} accessibilityLayer={false}>
         <CartesianGrid vertical={false} stroke="var(--hairline)" />
         <XAxis {...scale} height={BOTTOM} axisLine={{ stroke: 'var(--hairline)' }} {...axis} />
-        <YAxis yAxisId="rpm" type="number" domain={[0, mostRpm]} ticks={[0, mostRpm / 2, mostRpm]} width={LEFT} axisLine={false} {...axis} />
+        <YAxis type="number" domain={[0, mostRpm]} ticks={[0, mostRpm / 2, mostRpm]} width={LEFT} axisLine={false} {...axis} />
         <YAxis yAxisId="dba" hide type="number" domain={[0, 60]} />
-        {fans.map(({ s, k }) => <Line key={s.item} yAxisId="rpm" dataKey={`v${k}`} stroke="var(--copper)" strokeWidth={1.4} strokeDasharray={k % 2 ? '6 3' : undefined} dot={false} isAnimationActive={false} activeDot={false} />)}
+        {fans.map(({ s, k }) => <Line key={s.item} dataKey={`v${k}`} stroke="var(--copper)" strokeWidth={1.4} strokeDasharray={k % 2 ? '6 3' : undefined} dot={false} isAnimationActive={false} activeDot={false} />)}
         <Line yAxisId="dba" dataKey="noise" stroke="var(--soft)" strokeWidth={1.4} dot={false} isAnimationActive={false} activeDot={false} />
       </LineChart>
     </>
@@ -156,8 +156,10 @@ const STEPS_S = [10, 30, 60, 120, 300, 600, 900, 1800, 3600, 7200, 14400, 43200]
 function ticks(end_s: number): number[] { const by = STEPS_S.find((s) => end_s / s <= 8) ?? 86400; return Array.from({ length: Math.floor(end_s / by) + 1 }, (_, i) => i * by); }
 function rungs(low: number, high: number): number[] { const by = [5, 10, 20, 50, 100, 200].find((b) => (high - low) / b <= 8) ?? 500; return Array.from({ length: Math.floor((high - low) / by) + 1 }, (_, i) => low + i * by); }
 /** Names are moved apart so that none touch. */
-function apart<T extends { readonly y: number }>(names: readonly T[]): T[] {
+function apart<T extends { readonly y: number }>(names: readonly T[], floor: number): T[] {
+  const GAP = 28;
   const out: T[] = [];
-  for (const n of [...names].sort((a, b) => a.y - b.y)) { const last = out[out.length - 1]; out.push({ ...n, y: last ? Math.max(n.y, last.y + 30) : n.y }); }
+  for (const n of [...names].sort((a, b) => a.y - b.y)) { const last = out[out.length - 1]; out.push({ ...n, y: last ? Math.max(n.y, last.y + GAP) : n.y }); }
+  for (let i = out.length - 1, most = floor; i >= 0; i -= 1, most -= GAP) out[i] = { ...(out[i] as T), y: Math.min((out[i] as T).y, most) };
   return out;
 }
