@@ -19,9 +19,19 @@ const VIEWS = [
   { name: 'materials', path: '/builds/pocket-planetarium/materials' },
   { name: 'runs', path: '/builds/dawn-chorus-desk/runs' }, { name: 'parts', path: '/builds/dawn-chorus-desk/parts' },
   { name: 'findings', path: '/builds/pocket-planetarium/runs', act: async (page) => { await page.keyboard.press('f'); await page.waitForTimeout(500); } },
-  { name: 'two-loops', path: '/builds/fenland-flood-tower/runs' },
+  { name: 'changes', path: '/builds/dawn-chorus-desk/cooling', act: async (page) => { await page.getByRole('radio', { name: 'Changes' }).click(); await page.getByText(/^Best use of it/).waitFor(); } },
+  { name: 'time', path: '/builds/pocket-planetarium/cooling', act: overTime },
   { name: 'phone', path: '/builds/dawn-chorus-desk/cooling', size: { width: 390, height: 844 } },
 ];
+
+/** Fans on a curve, the pump stopping after ten minutes. */
+async function overTime(page) {
+  await page.getByRole('radio', { name: 'Over time' }).click();
+  await page.getByRole('button', { name: 'Let them follow a curve' }).click();
+  await page.getByRole('button', { name: 'pump stops' }).click();
+  await page.getByText(/reaches its limit after/).waitFor();
+  await page.waitForTimeout(1500);
+}
 
 ensureBuilt();
 const executablePath = ensureChromium();

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { demoBuild } from '@/catalogue';
 import { applyEdit, type Build, type Edit } from '../build';
 import { workOut, type Workings } from '../evaluate';
+import { reorderLoop } from '../loop';
 import { coolingCurves, noiseOf, prepareHeat, sizeCooling, worstRise } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
@@ -54,6 +55,41 @@ describe('the heat balance', () => {
     const nodes = Object.values(judged(workOut(desk)).nodes);
     expect(spots.length).toBeGreaterThan(0);
     expect(Math.max(...nodes) - Math.min(...nodes)).toBeLessThan(2.5);
+  });
+});
+
+describe('symmetry and order (property)', () => {
+  /** Alike branches share alike: nothing but their tubes tells the tower's two cards apart, so equal blocks stay within what the tubes' lengths make. */
+  test('like cards side by side run alike', () => {
+    const spots = judged(workOut(tower)).spots.filter((s) => s.item.startsWith('card'));
+    const of = (item: string): number[] => spots.filter((s) => s.item === item).map((s) => s.temp_C ?? NaN);
+    const [a, b] = [...new Set(spots.map((s) => s.item))];
+    of(a as string).forEach((t, k) => expect(Math.abs(t - (of(b as string)[k] as number))).toBeLessThan(1.5));
+  });
+
+  /** Moving a part behind another warms its coolant by the other's P/(m cp), no more (energy balance of a stream). */
+  test('any order moves any part by no more than what is upstream over m cp', () => {
+    const middle = desk.loops[0] ? workOut(desk).model.loops[0]?.stations.filter((s) => !['reservoir', 'pump'].includes(s)) ?? [] : [];
+    const all = middle.flatMap((a, i) => middle.map((_, j) => { const rest = middle.filter((x) => x !== a); return [...rest.slice(0, j), a, ...rest.slice(j)]; }).filter((o) => i >= 0 && o.join() !== middle.join()));
+    const now = workOut(desk);
+    const flow = now.reports.flow.loops[0]?.flow_Lmin ?? NaN;
+    const most = judged(now).inLoop_W / ((flow / 60000) * 1010 * 4100);
+    for (const order of all.slice(0, 8)) {
+      const w = edit(desk, reorderLoop(desk, 'loop', ['reservoir', 'pump', ...order]));
+      // Other tubes, other flow: a few hundredths of a kelvin more.
+      for (const s of judged(w).spots.filter((x) => x.cooledBy)) expect(Math.abs((s.temp_C ?? NaN) - (judged(now).spots.find((x) => x.item === s.item && x.spot === s.spot)?.temp_C ?? NaN))).toBeLessThan(most + 0.25);
+    }
+  });
+
+  test('fans off: the natural convection floor is left, not nothing and not much', () => {
+    const still = edit(desk, ...['front-fans', 'top-fans'].map((item): Edit => ({ do: 'item.set', item, values: { speed_rpm: 0 } })));
+    for (const r of judged(still).radiators) { expect(r.conductance_WK).toBeGreaterThan(0); expect(r.conductance_WK).toBeLessThan(2); }
+  });
+
+  test('a room hotter than a part\'s limit is said, and nothing breaks', () => {
+    const hot = edit(desk, { do: 'brief.set', values: { room_C: 60 } }, { do: 'brief.limit', values: { part_C: 50 } });
+    expect(hot.findings.some((f) => f.code === 'heat.over' && f.severity === 'fails')).toBe(true);
+    expect(JSON.stringify(hot.reports)).not.toContain('NaN');
   });
 });
 

@@ -1,0 +1,152 @@
+/** @jest-environment jsdom */
+import { describe, expect, test } from '@jest/globals';
+import { act, fireEvent, screen, within } from '@testing-library/react';
+import { useState } from 'react';
+import { demoBuild } from '@/catalogue';
+import { applyEdit, type Build } from '@/core/build';
+import type { Fault } from '@/core/transient';
+import { show, state } from '@/view/workspace/showOnBench';
+import { SourceTable } from '../heat/SourceTable';
+import { WattBars } from '../heat/WattBars';
+import { useBench } from '@/view/workspace';
+import { AirPanel } from './AirPanel';
+import { AnswerPanel } from './AnswerPanel';
+import { FiguresPanel } from './FiguresPanel';
+import { MeasuredEditor } from './MeasuredEditor';
+import { clock, readClock } from './time/clock';
+import { ControlEditor } from './time/ControlEditor';
+import { FaultList } from './time/FaultList';
+
+const desk = demoBuild('dawn-chorus-desk') as Build;
+const type = (label: string | RegExp, value: string, at = 0): void => {
+  const field = screen.getAllByLabelText(label)[at] as HTMLElement;
+  fireEvent.change(field, { target: { value } });
+  fireEvent.keyDown(field, { key: 'Enter' });
+};
+const partOf = (id: string) => state.build.items.find((i) => i.id === id)?.part;
+
+describe('heat, in place', () => {
+  function Bars() { return <WattBars heat={useBench((s) => s.workings.reports.heat)} />; }
+
+  test('arrow keys set the share of one part in one load, held between nothing and one and a half', () => {
+    show(desk, <Bars />);
+    const bar = (): HTMLElement => screen.getByRole('cell', { name: /^Kite 200 .*under play/ });
+    const before = state.workings.reports.heat.play.inLoop_W, render = state.workings.reports.heat.render.inLoop_W;
+    fireEvent.keyDown(bar(), { key: 'ArrowLeft', shiftKey: true });
+    expect(state.workings.reports.heat.play.inLoop_W).toBeCloseTo(before - 20, 6);
+    expect(state.workings.reports.heat.render.inLoop_W).toBeCloseTo(render, 9);
+    for (let i = 0; i < 20; i += 1) fireEvent.keyDown(bar(), { key: 'ArrowLeft', shiftKey: true });
+    expect(state.build.items.find((i) => i.id === 'card')?.settings.shares?.play).toBe(0);
+    act(() => state.undo());
+    expect(state.build).toEqual(desk);
+  });
+
+  test('the picked part opens its tuning; the maker\'s figures come back with one click', () => {
+    show(desk, <SourceTable />);
+    fireEvent.click(screen.getByRole('button', { name: 'Lantern 8' }));
+    type('Clock against its maker\'s', '105');
+    type('Voltage', '110');
+    expect(Number(screen.getByLabelText<HTMLInputElement>('Full draw of Lantern 8').value)).toBe(Math.round(125 * 1.05 * 1.1 ** 2));
+    type('Full draw of Lantern 8', '100');
+    expect(screen.getByLabelText<HTMLInputElement>('Full draw of Lantern 8').value).toBe('100');
+    fireEvent.click(screen.getByRole('button', { name: /^As its maker says/ }));
+    expect(screen.getByLabelText<HTMLInputElement>('Full draw of Lantern 8').value).toBe('125');
+    expect(screen.getByText(/of 750 W in the heaviest load/)).toBeTruthy();
+  });
+});
+
+describe('air', () => {
+  test('a radiator turned to blow out breathes the case\'s air, with the number', () => {
+    show(desk, <AirPanel />);
+    expect(screen.queryByText(/blows out, so it breathes/)).toBeNull();
+    fireEvent.click(within(screen.getByRole('radiogroup', { name: 'Way of Top radiator' })).getByRole('radio', { name: 'out' }));
+    const air = state.workings.reports.heat.torture.radiators.find((r) => r.id === 'top-radiator')?.airIn_C ?? 0;
+    expect(screen.getByText(/blows out, so it breathes/).textContent).toContain(`${air.toFixed(1)} °C instead of 22.0 °C`);
+  });
+
+  test('flows of the rows add up to what is drawn in', () => {
+    show(desk, <AirPanel />);
+    const rows = screen.getAllByRole('row').slice(1).map((r) => within(r).getAllByRole('cell').map((c) => c.textContent ?? ''));
+    const drawn = rows.filter((r) => r[0] !== 'Rear fan').reduce((s, r) => s + Number(r[2]), 0);
+    expect(Math.abs(drawn - state.workings.reports.heat.torture.intake_m3h)).toBeLessThanOrEqual(1);
+  });
+});
+
+describe('figures', () => {
+  test('a rating is taken only with its difference and speed, and then set beside ours', () => {
+    show(desk, <FiguresPanel />);
+    type('Carries', '500');
+    expect(screen.getByRole('note').textContent).toContain('say nothing without the difference');
+    expect(partOf('front-radiator')).not.toHaveProperty('rating');
+    type('at a difference of', '10');
+    expect(screen.getByRole('note').textContent).toContain('Without the fan speed');
+    type('and fans at', '2000');
+    expect(partOf('front-radiator')).toMatchObject({ rating: { heat_W: 500, difference_K: 10, speed_rpm: 2000 } });
+    expect(screen.getByText(/^Printed: 50\.0 W\/K/)).toBeTruthy();
+    type('Carries', '');
+    expect(partOf('front-radiator')).not.toHaveProperty('rating');
+  });
+
+  test('measured heat in three columns with units of their own; a short line is named; it can be taken out again', () => {
+    const closed: string[] = [];
+    const view = show(desk, <MeasuredEditor item="top-radiator" onClose={() => closed.push('closed')} />);
+    const box = screen.getByRole('textbox', { name: 'Points' });
+    fireEvent.change(box, { target: { value: 'Speed rpm\tFlow gpm\tW/K\n800\t1\t9\n1300' } });
+    expect(screen.getByRole('alert').textContent).toContain('Line 3: three numbers are wanted, 1 is there');
+    fireEvent.change(box, { target: { value: 'Speed rpm\tFlow gpm\tW/K\n800\t1\t9\n1300\t1\t14' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Use these points in this build' }));
+    expect(closed).toEqual(['closed']);
+    expect(partOf('top-radiator')).toMatchObject({ measured: { against: 'speed', points: [[800, 3.785411784, 9], [1300, 3.785411784, 14]] } });
+    expect(state.workings.reports.heat.torture.radiators.find((r) => r.id === 'top-radiator')?.basis).toContain('measured');
+    view.unmount();
+  });
+
+  test('limits of the brief with summer beside: spots get a column, an empty field takes it away', () => {
+    show(desk, <AnswerPanel bands={null} held />);
+    type('In summer', '36');
+    expect(screen.getByRole('columnheader', { name: 'summer' })).toBeTruthy();
+    type('In summer', '');
+    expect(state.build.brief).not.toHaveProperty('summer_C');
+    expect(screen.queryByRole('columnheader', { name: 'summer' })).toBeNull();
+  });
+});
+
+describe('over time', () => {
+  test.each([['90', 90], ['1:30', 90], ['1:05:00', 3900], ['20 min', 1200], ['2 h', 7200], ['soon', null], ['1:2:3:4', null]])('%s reads as %s s', (text, s) => { expect(readClock(text)).toBe(s); });
+  test.each([[45, '45 s'], [90, '1:30'], [3905, '1:05:05']])('%s s is written %s', (s, text) => { expect(clock(s)).toBe(text); expect(readClock(text)).toBe(s); });
+
+  test('fans follow a curve: points keep their order, whatever is asked of one; by hand again takes it all away', () => {
+    const build = applyEdit(desk, { do: 'batch', edits: ['front-fans', 'top-fans'].map((item) => ({ do: 'item.set', item, values: { control: { sensor: 'coolant', points: [[26, 500], [30, 1000], [36, 2000]], hysteresis_K: 1, ramp_rpms: 50 } } })) }).build;
+    show(build, <ControlEditor kind="fan" run={null} />);
+    type('Hysteresis', '3');
+    expect(state.build.items.find((i) => i.id === 'top-fans')?.settings.control?.hysteresis_K).toBe(3);
+    fireEvent.change(screen.getByLabelText('Sensor of the fans'), { target: { value: state.workings.setup.sources[1] ? `${state.workings.setup.sources[1].item.id}/${state.workings.setup.sources[1].part.spots[0]?.id ?? ''}` : 'coolant' } });
+    expect(state.build.items.find((i) => i.id === 'front-fans')?.settings.control?.sensor).toContain('/');
+    fireEvent.click(screen.getByRole('button', { name: 'Add a point' }));
+    const points = state.build.items.find((i) => i.id === 'front-fans')?.settings.control?.points ?? [];
+    expect(points.length).toBe(4);
+    expect(points.every((p, i) => i === 0 || (p[0] > (points[i - 1]?.[0] ?? 0) && p[1] >= (points[i - 1]?.[1] ?? 0)))).toBe(true);
+    fireEvent.click(screen.getByRole('button', { name: 'Set by hand again' }));
+    expect(state.build.items.some((i) => i.settings.control)).toBe(false);
+  });
+
+  test('without a curve one is offered that begins at the room', () => {
+    show(desk, <ControlEditor kind="pump" run={null} />);
+    fireEvent.click(screen.getByRole('button', { name: 'Let it follow a curve' }));
+    expect(state.build.items.find((i) => i.id === 'pump')?.settings.control?.points[0]?.[0]).toBe(26);
+  });
+
+  test('faults are added, changed and taken out', () => {
+    const seen: { now: readonly Fault[] } = { now: [] };
+    function Held() { const [faults, set] = useState<readonly Fault[]>([]); return <FaultList faults={faults} onFaults={(f) => { seen.now = f; set(f); }} />; }
+    show(desk, <Held />);
+    fireEvent.click(screen.getByRole('button', { name: 'flow sags' }));
+    type('By, fault 1', '70');
+    expect(seen.now).toEqual([{ kind: 'flow sags', at_s: 600, amount: 0.7 }]);
+    fireEvent.change(screen.getByLabelText('Fault 1'), { target: { value: 'fan stops' } });
+    fireEvent.change(screen.getByLabelText('Which, fault 1'), { target: { value: 'top-fans' } });
+    expect(seen.now).toEqual([{ kind: 'fan stops', at_s: 600, item: 'top-fans' }]);
+    fireEvent.click(screen.getByRole('button', { name: 'Take fault 1 out' }));
+    expect(seen.now).toEqual([]);
+  });
+});
