@@ -2,10 +2,10 @@ import type { FlowReport } from '../flow';
 import { coolantProperties } from '../fluid';
 import type { LoopGraph } from '../model';
 import { LMIN_TO_M3S } from '../quantity';
-import { gaussSolve } from './gauss';
+import { luFactor, luSolve } from './gauss';
 
-/** What happens to the coolant along one link: heat put in, or a conductance to air of a temperature. */
-export interface LinkHeat { readonly gain_W?: number; readonly conductance_WK?: number; readonly air_C?: number }
+/** What happens to the coolant along one link: heat put in, or air of a temperature before its conductance. */
+export interface LinkHeat { readonly gain_W?: number; readonly air_C?: number }
 
 export interface LoopTemperatures {
   readonly nodes: readonly string[];
@@ -29,30 +29,42 @@ export function loopStreams(graph: LoopGraph, flow: FlowReport, coolant_C: numbe
   return { nodes: [...index.keys()], streams };
 }
 
+/** A loop's balance made ready: its conductances are in the factors, heats and airs are put in as often as wanted. */
+export interface LoopFactors { readonly streams: LoopStreams; readonly conductance_WK: Float64Array; readonly lu: Float64Array; readonly order: Int32Array }
+
 /**
  * One linear heat balance over a loop: streams mix at nodes, blocks add P/(m cp), a radiator takes K (T_in − T_air).
  * Null when nothing flows or no radiator removes heat: then no steady temperature exists.
  */
-export function balanceLoop({ nodes, streams }: LoopStreams, heat: ReadonlyMap<string, LinkHeat>): LoopTemperatures | null {
-  if (streams.length === 0 || !streams.some((s) => (heat.get(s.id)?.conductance_WK ?? 0) > 0)) return null;
+export function factorLoop(loop: LoopStreams, conductance: ReadonlyMap<string, number>): LoopFactors | null {
+  const { nodes, streams } = loop;
+  const conductance_WK = Float64Array.from(streams, (s) => conductance.get(s.id) ?? 0);
+  if (!conductance_WK.some((k) => k > 0)) return null;
   const n = nodes.length;
-  const a = new Float64Array(n * n), b = new Float64Array(n);
-  for (const s of streams) {
+  const lu = new Float64Array(n * n), order = new Int32Array(n);
+  streams.forEach((s, i) => {
+    lu[s.to * n + s.to] = (lu[s.to * n + s.to] as number) + s.capacity_WK;
+    lu[s.to * n + s.from] = (lu[s.to * n + s.from] as number) - (s.capacity_WK - (conductance_WK[i] as number));
+  });
+  return luFactor(lu, order, n) ? { streams: loop, conductance_WK, lu, order } : null;
+}
+
+/** Temperatures of a loop under heats put into its links and airs before its radiators. */
+export function balanceLoop({ streams: { nodes, streams }, conductance_WK, lu, order }: LoopFactors, heat: ReadonlyMap<string, LinkHeat>): LoopTemperatures {
+  const b = new Float64Array(nodes.length);
+  streams.forEach((s, i) => {
     const h = heat.get(s.id);
-    const k = h?.conductance_WK ?? 0;
-    a[s.to * n + s.to] = (a[s.to * n + s.to] as number) + s.capacity_WK;
-    a[s.to * n + s.from] = (a[s.to * n + s.from] as number) - (s.capacity_WK - k);
-    b[s.to] = (b[s.to] as number) + (h?.gain_W ?? 0) + k * (h?.air_C ?? 0);
-  }
-  if (!gaussSolve(a, b, n)) return null;
+    b[s.to] = (b[s.to] as number) + (h?.gain_W ?? 0) + (conductance_WK[i] as number) * (h?.air_C ?? 0);
+  });
+  luSolve(lu, order, b, nodes.length);
   return {
     nodes, values_C: b,
     link: (id) => {
-      const s = streams.find((x) => x.id === id);
+      const i = streams.findIndex((x) => x.id === id), s = streams[i];
       if (!s) return undefined;
       const h = heat.get(id);
       const in_C = b[s.from] as number;
-      return { in_C, out_C: in_C + ((h?.gain_W ?? 0) - (h?.conductance_WK ?? 0) * (in_C - (h?.air_C ?? 0))) / s.capacity_WK };
+      return { in_C, out_C: in_C + ((h?.gain_W ?? 0) - (conductance_WK[i] as number) * (in_C - (h?.air_C ?? 0))) / s.capacity_WK };
     },
   };
 }

@@ -1,6 +1,7 @@
 /**
- * The same in two steps, for one matrix and many right-hand sides: A becomes its factors in place (row-major, n × n), `order` its row
- * swaps. False when A is singular.
+ * Elimination with partial pivoting in two steps, for one matrix and many right-hand sides: A becomes its factors in place (row-major,
+ * n × n), `order` its row swaps. False when A is singular. Written out because a heat balance is solved some 200 times an evaluation and
+ * matrix objects cost more than the arithmetic.
  */
 export function luFactor(a: Float64Array, order: Int32Array, n: number): boolean {
   for (let c = 0; c < n; c += 1) {
@@ -24,33 +25,4 @@ export function luSolve(a: Float64Array, order: Int32Array, b: Float64Array, n: 
   for (let c = 0; c < n; c += 1) { const p = order[c] as number; if (p !== c) { const t = b[c] as number; b[c] = b[p] as number; b[p] = t; } }
   for (let r = 1; r < n; r += 1) { let sum = b[r] as number; for (let k = 0; k < r; k += 1) sum -= (a[r * n + k] as number) * (b[k] as number); b[r] = sum; }
   for (let r = n - 1; r >= 0; r -= 1) { let sum = b[r] as number; for (let k = r + 1; k < n; k += 1) sum -= (a[r * n + k] as number) * (b[k] as number); b[r] = sum / (a[r * n + r] as number); }
-}
-
-/**
- * Solves A x = b in place by elimination with partial pivoting (A row-major, n × n); x is left in b. False when A is singular.
- * Written out because a heat balance is solved some 200 times an evaluation and matrix objects cost more than the arithmetic.
- */
-export function gaussSolve(a: Float64Array, b: Float64Array, n: number): boolean {
-  for (let c = 0; c < n; c += 1) {
-    let pivot = c;
-    for (let r = c + 1; r < n; r += 1) if (Math.abs(a[r * n + c] as number) > Math.abs(a[pivot * n + c] as number)) pivot = r;
-    const p = a[pivot * n + c] as number;
-    if (!(Math.abs(p) > 1e-12)) return false;
-    if (pivot !== c) {
-      for (let k = c; k < n; k += 1) { const t = a[c * n + k] as number; a[c * n + k] = a[pivot * n + k] as number; a[pivot * n + k] = t; }
-      const t = b[c] as number; b[c] = b[pivot] as number; b[pivot] = t;
-    }
-    for (let r = c + 1; r < n; r += 1) {
-      const f = (a[r * n + c] as number) / p;
-      if (f === 0) continue;
-      for (let k = c + 1; k < n; k += 1) a[r * n + k] = (a[r * n + k] as number) - f * (a[c * n + k] as number);
-      b[r] = (b[r] as number) - f * (b[c] as number);
-    }
-  }
-  for (let r = n - 1; r >= 0; r -= 1) {
-    let sum = b[r] as number;
-    for (let k = r + 1; k < n; k += 1) sum -= (a[r * n + k] as number) * (b[k] as number);
-    b[r] = sum / (a[r * n + r] as number);
-  }
-  return true;
 }

@@ -1,7 +1,7 @@
 import { air, coolantProperties, type FluidProperties } from '../fluid';
 import { pumpShare, type FlowReport } from '../flow';
 import type { LoadCaseId, PumpPart } from '../part';
-import { balanceLoop, loopStreams, type LinkHeat, type LoopStreams, type LoopTemperatures } from './balance';
+import { balanceLoop, factorLoop, loopStreams, type LinkHeat, type LoopFactors, type LoopStreams, type LoopTemperatures } from './balance';
 import { measuredRatio, type RadiatorBasis } from './measured';
 import { radiatorConductance, type InstallationFactors } from './radiator';
 import type { PartHeat } from './report';
@@ -111,7 +111,8 @@ export function steadyState(prepared: Prepared, load: LoadCaseId, options: HeatO
   }
 
   const factor = options.conductanceFactor ?? 1;
-  const conductances = prepared.conductances.map((c) => ({ ...c, k: c.k * factor }));
+  const conductances = factor === 1 ? prepared.conductances : prepared.conductances.map((c) => ({ ...c, k: c.k * factor }));
+  const factors = factorsOf(prepared, factor);
 
   const onAir_W = parts.reduce((s, p) => s + (p.to === 'air' ? p.heat_W : 0), 0);
   /** Loop temperatures when the case air stands at t, and the case air that would follow. */
@@ -119,9 +120,9 @@ export function steadyState(prepared: Prepared, load: LoadCaseId, options: HeatO
     const heat = new Map(base);
     setup.radiators.forEach((r, k) => {
       const c = conductances[k] as Prepared['conductances'][number];
-      heat.set(c.edge, { conductance_WK: c.k, air_C: r.air === 'in' ? room : t });
+      heat.set(c.edge, { air_C: r.air === 'in' ? room : t });
     });
-    const temps = new Map(model.loops.map((g) => [g.loop.id, balanceLoop(prepared.streams.get(g.loop.id) as LoopStreams, heat)]));
+    const temps = new Map(model.loops.map((g) => { const ready = factors.get(g.loop.id); return [g.loop.id, ready ? balanceLoop(ready, heat) : null]; }));
     const fromIntake = setup.radiators.reduce((s, r, k) => {
       const c = conductances[k] as Prepared['conductances'][number];
       const inlet = temps.get(r.loop)?.link(c.edge)?.in_C;
@@ -136,6 +137,20 @@ export function steadyState(prepared: Prepared, load: LoadCaseId, options: HeatO
   const caseAir = Math.abs(slope) < 1e-12 ? at0.next : room + (at0.next - room) / (1 - Math.min(0.99, slope));
   const { temps } = Math.abs(caseAir - room) < 1e-9 ? at0 : round(caseAir);
   return { parts, loopHeat, conductances, temps, caseAir_C: caseAir, onAir_W, intake_m3h, exhaust_m3h };
+}
+
+const factored = new WeakMap<Prepared, Map<number, ReadonlyMap<string, LoopFactors | null>>>();
+/** Factors of every loop at an area factor: load cases and rounds with case air ask for the same ones again and again. */
+function factorsOf(prepared: Prepared, factor: number): ReadonlyMap<string, LoopFactors | null> {
+  let known = factored.get(prepared);
+  if (!known) { known = new Map(); factored.set(prepared, known); }
+  let found = known.get(factor);
+  if (!found) {
+    const conductance = new Map(prepared.conductances.map((c) => [c.edge, c.k * factor]));
+    found = new Map([...prepared.streams].map(([loop, streams]) => [loop, factorLoop(streams, conductance)]));
+    known.set(factor, found);
+  }
+  return found;
 }
 
 /** Mean coolant around a loop, °C. */

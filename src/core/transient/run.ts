@@ -1,15 +1,14 @@
-import type { Item } from '../build';
 import { air } from '../fluid';
 import type { FlowReport } from '../flow';
-import { bareWind, blockAt, caseExchange, pumpHeat, sourceHeat, type FanSet, type HeatSetup } from '../heat';
-import type { LoadCaseId, PumpPart } from '../part';
+import { bareWind, blockAt, caseExchange, pumpHeat, sourceHeat, type HeatSetup } from '../heat';
+import type { LoadCaseId } from '../part';
 import type { Run } from '../run';
-import { soundAtDistance, soundAtSpeed } from '../sound';
 import { airCoolerCapacity, blockCapacity, edgeCapacity } from './capacity';
-import { Follower } from './control';
+import { drivesOf, noiseAt, type Drive } from './drives';
 import { huntingOf, settlingOf } from './judge';
 import { LoopState, type Body, type Push } from './loop';
 import { coolantOf, LoopFlows, onPumpGrid, RadiatorFigures } from './plant';
+import { lastStart, loadTimes } from './profile';
 import { ScenarioError, type Fault, type Scenario, type SpotTrack, type Transient } from './types';
 
 /** Longest scenario, steps. */
@@ -21,7 +20,6 @@ const THROTTLE_K = 10, THROTTLE_S = 3;
 /** Rounds that bring loops, case air and controls together before a settled start. */
 const SETTLING_ROUNDS = 40;
 
-interface Drive { readonly item: Item; readonly name: string; readonly kind: 'fan' | 'pump'; readonly set_rpm: number; readonly least: number; readonly most: number; readonly follower: Follower | null; now: number }
 
 /**
  * The build over time: loads, controls and faults on lumped heat capacities, coolant and flows as the settled answer has them.
@@ -240,45 +238,3 @@ const stored = (loops: readonly { readonly state: LoopState }[], coolers: readon
 const meanOf = (s: LoopState): number => { let all = 0; for (let k = 0; k < s.temp_C.length; k += 1) all += s.temp_C[k] as number; return s.temp_C.length > 0 ? all / s.temp_C.length : NaN; };
 const hottestOf = (s: LoopState): number => { let most = -Infinity; for (let k = 0; k < s.temp_C.length; k += 1) most = Math.max(most, s.temp_C[k] as number); return most; };
 const largest = (flows: Float64Array): number => { let most = 0; for (let k = 0; k < flows.length; k += 1) most = Math.max(most, Math.abs(flows[k] as number)); return most; };
-
-/** Fans and pumps with what drives them. */
-function drivesOf(setup: HeatSetup): Drive[] {
-  const { items } = setup.model.build;
-  const sets = new Map([...setup.radiators.flatMap((r) => r.fans), ...setup.bare.map((b) => b.set)].map((f) => [f.item, f]));
-  return items.flatMap((item): Drive[] => {
-    const fan = sets.get(item.id);
-    const part = item.part.kind === 'pump' || (item.part.kind === 'fan' && fan) ? item.part : null;
-    if (!part) return [];
-    const set_rpm = fan ? fan.speed_rpm : (item.settings.speed_rpm ?? (part as PumpPart).fullSpeed_rpm);
-    const { control } = item.settings;
-    return [{ item, name: item.name, kind: part.kind, set_rpm, least: part.minSpeed_rpm, most: part.fullSpeed_rpm, now: set_rpm, follower: control ? new Follower(control, part.minSpeed_rpm, part.fullSpeed_rpm, set_rpm) : null }];
-  });
-}
-
-function noiseAt(setup: HeatSetup, fans: readonly FanSet[], drives: readonly Drive[], driveOf: (item: string) => Drive): number {
-  let power = 0;
-  const add = (level: number, count: number): void => { if (Number.isFinite(level)) power += count * 10 ** (level / 10); };
-  for (const f of fans) add(soundAtSpeed(f.part.sound_dBA, driveOf(f.item).now, f.part.fullSpeed_rpm), f.count);
-  for (const d of drives) if (d.item.part.kind === 'pump') add(soundAtSpeed(d.item.part.sound_dBA, d.now, d.item.part.fullSpeed_rpm), 1);
-  return power > 0 ? Math.max(0, soundAtDistance(10 * Math.log10(power), 1, setup.model.build.brief.listener_m)) : 0;
-}
-
-/** The load at a time. */
-function loadTimes({ profile }: Scenario): (at_s: number) => LoadCaseId {
-  let k = 0, end = profile[0]?.seconds ?? 0;
-  return (at_s) => {
-    while (at_s >= end - 1e-9 && k < profile.length - 1) { k += 1; end += profile[k]?.seconds ?? 0; }
-    return (profile[k] as Scenario['profile'][number]).load;
-  };
-}
-
-/** Step at which the last stretch of one load, or the last fault, begins. */
-function lastStart(scenario: Scenario, step: number): number {
-  const { profile } = scenario;
-  let at = profile.reduce((s, p) => s + p.seconds, 0);
-  for (let k = profile.length - 1; k >= 0; k -= 1) {
-    at -= (profile[k] as Scenario['profile'][number]).seconds;
-    if (k > 0 && profile[k - 1]?.load !== profile[k]?.load) break;
-  }
-  return Math.round(Math.max(at, ...(scenario.faults ?? []).map((f) => f.at_s)) / step);
-}
