@@ -4,7 +4,7 @@ const CORE_ROOMS = ['quantity', 'fluid', 'shape', 'part', 'build', 'finding', 'm
 const MAY = {
   quantity: [], fluid: ['quantity'], shape: [], part: ['fluid', 'shape'], build: ['part', 'shape'], finding: ['build'], model: ['build', 'part', 'shape'],
   sound: [], metal: ['build', 'part'], run: ['build', 'model', 'part', 'shape'], flow: ['build', 'fluid', 'model', 'part', 'quantity', 'run'],
-  heat: ['build', 'flow', 'fluid', 'model', 'part', 'quantity', 'sound'], fit: ['build', 'model', 'part', 'shape'], loop: ['build', 'model', 'part', 'shape'],
+  heat: ['build', 'flow', 'fluid', 'model', 'part', 'quantity', 'sound'], fit: ['build', 'model', 'part', 'run', 'shape'], loop: ['build', 'model', 'part', 'shape'],
   list: ['build', 'fit', 'model', 'part', 'run'], guard: ['build', 'part'], settle: ['flow', 'heat', 'model', 'part', 'run'], choice: ['build', 'flow', 'heat', 'loop', 'model', 'part', 'run', 'settle', 'sound'],
   change: ['build', 'heat', 'list', 'loop', 'model', 'part', 'quantity', 'rule'], transient: ['build', 'flow', 'fluid', 'heat', 'model', 'part', 'quantity', 'run', 'sound'],
   inp: ['flow', 'fluid', 'model', 'quantity', 'run', 'shape'],

@@ -34,6 +34,7 @@ function reservoir(id: string, name: string, price: number, size: Vec, fill: num
   const [x, y, z] = size;
   return {
     kind: 'reservoir', id, name, maker: OSIER, price_minor: price, tolerance_mm: 1, size, fill_mL: fill,
+    ...(x === z ? { boxes: [{ name, min: [0, 0, 0], max: size, round: 'y' }] } : {}),
     ports: [
       port('foot', 'foot', [x / 2, 0, z / 2], [0, -1, 0], 'tank', { role: 'any' }),
       port('low', 'low side', [x / 2, Math.min(14, y * 0.3), z], [0, 0, 1], 'tank', { duty: 'drain' }),

@@ -73,6 +73,23 @@ describe('the terminal', () => {
     expect(run(['--help'], read).code).toBe(0);
   });
 
+  test('solids: every gap of the evaluation is what the printed solids make of it', () => {
+    const solids = JSON.parse(run(['solids', 'x'], () => desk).out) as { item: string; name: string; shape?: 'box' | 'cylinder'; min: number[]; max: number[]; from: number[]; to: number[]; radius: number; port?: string; at?: number[] }[];
+    expect(solids.some((s) => s.shape === 'cylinder' && s.item === 'reservoir')).toBe(true);
+    expect(solids.filter((s) => s.port && s.item === 'pump').length).toBe(3);
+    const { gaps } = (JSON.parse(run(['evaluate', 'x'], () => desk).out) as { reports: { fit: { gaps: { a: string; b: string; gap_mm: number; worst_mm: number; rss_mm: number }[] } } }).reports.fit;
+    const boxes = (item: string) => solids.filter((s) => s.item === item && s.shape === 'box');
+    const only = (item: string): boolean => boxes(item).length > 0 && !solids.some((s) => s.item === item && s.shape === 'cylinder');
+    const seen = gaps.filter((g) => only(g.a) && only(g.b) && g.gap_mm > 0);
+    expect(seen.length).toBeGreaterThan(5);
+    for (const g of seen) {
+      const least = Math.min(...boxes(g.a).flatMap((p) => boxes(g.b).map((q) => Math.hypot(...[0, 1, 2].map((i) => Math.max(0, (q.min[i] as number) - (p.max[i] as number), (p.min[i] as number) - (q.max[i] as number)))))));
+      expect(g.gap_mm).toBeCloseTo(least, 9);
+      expect(g.rss_mm).toBeGreaterThanOrEqual(g.worst_mm - 1e-9);
+      expect(g.rss_mm).toBeLessThanOrEqual(g.gap_mm);
+    }
+  });
+
   test('transient prints CSV over time: a row a step, warming from the room', () => {
     const out = run(['transient', 'x', '--case', 'render', '--seconds', '120', '--fault', 'pump stops@60'], () => desk);
     expect(out.code).toBe(0);

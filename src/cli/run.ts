@@ -3,6 +3,7 @@ import { CATALOGUE, DEMO_BUILDS, demoBuild } from '@/catalogue';
 import type { Build } from '@/core/build';
 import { evaluate, workOut } from '@/core/evaluate';
 import { pressureToHead, solveNetwork } from '@/core/flow';
+import { resolve } from '@/core/model';
 import { LOAD_CASES, type LoadCaseId } from '@/core/part';
 import { FAULTS, runTransient, ScenarioError, type Fault, type FaultKind } from '@/core/transient';
 import { parseBuild } from '@/core/guard';
@@ -24,6 +25,7 @@ const HELP = `zephyron: the same core from a terminal
   solve FILE.inp|-         solves such a file with our own solver: flows and heads as JSON
   transient FILE|- [--case NAME] [--seconds N] [--step S] [--start cold|steady] [--fault "KIND@SECONDS[:ITEM|AMOUNT]"]
                            runs the loop over time and prints CSV; kinds: pump stops, fan stops, flow sags, room warms
+  solids FILE|-            prints every placed solid and port in case coordinates, mm, as JSON
   parts [--kind KIND]      prints the catalogue as JSON
   proof [--json]           prints every reference check
 
@@ -47,6 +49,7 @@ export function run(args: readonly string[], read: (file: string) => string = re
     });
     case 'inp': return withBuild(plain[0], read, (build) => inp(build, valueOf(rest, '--loop')));
     case 'solve': return solve(plain[0], read);
+    case 'solids': return withBuild(plain[0], read, (build) => done(`${JSON.stringify(solidsOf(build), null, 1)}\n`));
     case 'transient': return withBuild(plain[0], read, (build) => transient(build, rest));
     case 'parts': {
       const kind = valueOf(rest, '--kind');
@@ -135,6 +138,16 @@ function transient(build: Build, args: readonly string[]): Ran {
     if (error instanceof ScenarioError) return failed(`${error.place}: ${error.message}`);
     throw error;
   }
+}
+
+/** Bodies and ports as a stranger's geometry would want them. */
+function solidsOf(build: Build): readonly object[] {
+  const model = resolve(build);
+  const placed = [...model.placed.values()];
+  return [
+    ...[...placed.flatMap((p) => p.solids), ...model.obstacles].map((s) => (s.cylinder ? { item: s.item, name: s.name, shape: 'cylinder', ...s.cylinder } : { item: s.item, name: s.name, shape: 'box', ...s.box })),
+    ...placed.flatMap((p) => p.ports.map((q) => ({ item: q.item, port: q.port.id, at: q.at, direction: q.direction }))),
+  ];
 }
 
 /** "pump stops@60", "fan stops@60:front-fans", "flow sags@60:0.5", "room warms@0:8". */

@@ -1,7 +1,7 @@
 import type { Model, PlacedItem, Solid } from '../model';
 import type { Placement } from '../build';
 import type { MountFace } from '../part';
-import { boxGap, type Box } from '../shape';
+import { bodyGap, type Box } from '../shape';
 
 export type FitVerdict = 'clash' | 'tight' | 'clear';
 
@@ -13,6 +13,8 @@ export interface Gap {
   readonly gap_mm: number;
   /** With both parts at the far end of their tolerance. */
   readonly worst_mm: number;
+  /** Both tolerances as the root of the sum of their squares: what to expect of two parts made independently. */
+  readonly rss_mm: number;
   readonly verdict: FitVerdict;
 }
 
@@ -36,12 +38,12 @@ export function measureGaps(model: Model): FitReport {
   placed.forEach((a, i) => {
     for (const b of placed.slice(i + 1)) {
       const near = nearest(a.solids, b.solids);
-      if (near && near.gap <= NEAR_MM && !belong(model, a, b) && !(near.gap >= -SLACK_MM && joined(model, a, b))) push(gaps, near, a.item.part.tolerance_mm + b.item.part.tolerance_mm, clear_mm);
+      if (near && near.gap <= NEAR_MM && !belong(model, a, b) && !(near.gap >= -SLACK_MM && joined(model, a, b))) push(gaps, near, [a.item.part.tolerance_mm, b.item.part.tolerance_mm], clear_mm);
     }
-    for (const o of model.obstacles) if (!standsOn(a, o)) push(gaps, nearest(a.solids, [o]), a.item.part.tolerance_mm + (model.build.case?.tolerance_mm ?? 0), clear_mm);
+    for (const o of model.obstacles) if (!standsOn(a, o)) push(gaps, nearest(a.solids, [o]), [a.item.part.tolerance_mm, model.build.case?.tolerance_mm ?? 0], clear_mm);
     if (model.interior) {
       const wall = wallGap(a, model.interior);
-      if (wall) push(gaps, wall, a.item.part.tolerance_mm + (model.build.case?.tolerance_mm ?? 0), clear_mm);
+      if (wall) push(gaps, wall, [a.item.part.tolerance_mm, model.build.case?.tolerance_mm ?? 0], clear_mm);
     }
   });
   gaps.sort((x, y) => x.gap_mm - y.gap_mm || x.a.localeCompare(y.a) || x.b.localeCompare(y.b));
@@ -56,16 +58,16 @@ interface Near { readonly a: Solid; readonly b: Solid; readonly gap: number }
 function nearest(as: readonly Solid[], bs: readonly Solid[]): Near | null {
   let best: Near | null = null;
   for (const a of as) for (const b of bs) {
-    const gap = boxGap(a.box, b.box);
+    const gap = bodyGap(a, b);
     if (!best || gap < best.gap) best = { a, b, gap };
   }
   return best;
 }
 
-function push(gaps: Gap[], near: Near | null, tolerance: number, clear: number): void {
+function push(gaps: Gap[], near: Near | null, [one, other]: readonly [number, number], clear: number): void {
   if (!near || near.gap > NEAR_MM) return;
   const gap_mm = Math.abs(near.gap) < SLACK_MM ? 0 : near.gap;
-  gaps.push({ a: near.a.item, b: near.b.item, nameA: near.a.name, nameB: near.b.name, gap_mm, worst_mm: gap_mm - tolerance, verdict: verdictFor(gap_mm, clear) });
+  gaps.push({ a: near.a.item, b: near.b.item, nameA: near.a.name, nameB: near.b.name, gap_mm, worst_mm: gap_mm - one - other, rss_mm: gap_mm - Math.hypot(one, other), verdict: verdictFor(gap_mm, clear) });
 }
 
 /** Parts that are meant to touch: a part and what it sits on, and sets of fans on one radiator. */

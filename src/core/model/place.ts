@@ -1,6 +1,6 @@
 import type { Build, Item, Placement, Turn } from '../build';
 import type { BoardPart, Bodied, CardPart, CasePart, FanPart, Mount, RadiatorPart } from '../part';
-import { UPRIGHT, add, boxIn, directionIn, pointIn, scale, type Box, type Frame, type Vec } from '../shape';
+import { UPRIGHT, add, boxIn, cylinderIn, directionIn, pointIn, scale, type Box, type Cylinder, type Frame, type Vec } from '../shape';
 import { hangInLines } from './hang';
 import type { PlacedItem, PlacedPort, Solid } from './types';
 
@@ -154,7 +154,16 @@ function onRadiator(context: Context, item: Item, radiatorId: string, face: 'fra
   return { frame: { ...f, at: pointIn(f, [radiator.finStart_mm, (radiator.size[1] - fan.size[1]) / 2, z]) }, host: radiatorId, count: radiator.sections };
 }
 
-function ownBoxes(context: Context, item: Item, count: number): readonly (Box & { readonly name: string })[] {
+/** The cylinder that fills a box about one of its axes. */
+function roundIn(box: Box, about: 'x' | 'y' | 'z'): Cylinder {
+  const k = about === 'x' ? 0 : about === 'y' ? 1 : 2;
+  const middle = ([0, 1, 2] as const).map((i) => (box.min[i] + box.max[i]) / 2);
+  const end = (v: number): Vec => middle.map((m, i) => (i === k ? v : m)) as unknown as Vec;
+  const radius = Math.min(...([0, 1, 2] as const).filter((i) => i !== k).map((i) => (box.max[i] - box.min[i]) / 2));
+  return { from: end(box.min[k]), to: end(box.max[k]), radius };
+}
+
+function ownBoxes(context: Context, item: Item, count: number): readonly NonNullable<Bodied['boxes']>[number][] {
   const { part } = item;
   if (part.kind === 'fan') {
     return Array.from({ length: count }, (_, i) => ({
@@ -167,7 +176,7 @@ function ownBoxes(context: Context, item: Item, count: number): readonly (Box & 
 }
 
 function occupy(context: Context, item: Item, frame: Frame, host: string | null, count: number): PlacedItem {
-  const solids: Solid[] = ownBoxes(context, item, count).map((b) => ({ item: item.id, name: b.name === item.name || item.part.kind === 'fan' ? b.name : b.name === item.part.name ? item.name : `${item.name}, ${b.name}`, box: boxIn(frame, b) }));
+  const solids: Solid[] = ownBoxes(context, item, count).map((b) => ({ item: item.id, name: b.name === item.name || item.part.kind === 'fan' ? b.name : b.name === item.part.name ? item.name : `${item.name}, ${b.name}`, box: boxIn(frame, b), ...(b.round ? { cylinder: cylinderIn(frame, roundIn(b, b.round)) } : {}) }));
   const ports: PlacedPort[] = 'ports' in item.part
     ? item.part.ports.map((port) => ({ item: item.id, port, at: pointIn(frame, port.at), direction: directionIn(frame, port.direction) }))
     : [];

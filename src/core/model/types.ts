@@ -1,9 +1,9 @@
 import type { Build, Item, Link, Loop, PortRef } from '../build';
 import type { Passage, Port } from '../part';
-import type { Box, Frame, Vec } from '../shape';
+import type { Box, Cylinder, Frame, Vec } from '../shape';
 
 /** One solid of a placed part, in case coordinates. */
-export interface Solid { readonly item: string; readonly name: string; readonly box: Box }
+export interface Solid { readonly item: string; readonly name: string; readonly box: Box; /** Where it is round; the box is what it fills. */ readonly cylinder?: Cylinder }
 
 export interface PlacedPort { readonly item: string; readonly port: Port; readonly at: Vec; readonly direction: Vec }
 

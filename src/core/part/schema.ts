@@ -21,7 +21,7 @@ const base = {
   id: id().required(), name: text(80).required(), maker: text(60).required(), price_minor: price.required(), tolerance_mm: mm(0, 20).required(), note: text(300).optional(),
 };
 const boxKeys = { min: vec().required(), max: vec().required() };
-const bodied = { ...base, size: vec(mm(1)).required(), boxes: Joi.array().items(Joi.object({ name: text(60).required(), ...boxKeys })).max(24).optional() };
+const bodied = { ...base, size: vec(mm(1)).required(), boxes: Joi.array().items(Joi.object({ name: text(60).required(), ...boxKeys, round: Joi.string().valid('x', 'y', 'z').optional() })).max(24).optional() };
 
 const metal = Joi.string().valid('copper', 'brass', 'nickel', 'silver', 'gold', 'stainless', 'tin', 'zinc', 'aluminium', 'chrome');
 const wetted = Joi.array().items(Joi.object({ metal: metal.required(), platedOver: metal.optional(), area_mm2: Joi.number().min(0).max(5e6).required() })).max(8).required();

@@ -62,7 +62,7 @@ export interface PartBase {
 export interface Bodied extends PartBase {
   /** Own x, y, z extents, mm. The body fills it unless `boxes` says where. */
   readonly size: Vec;
-  readonly boxes?: readonly (Box & { readonly name: string })[];
+  readonly boxes?: readonly (Box & { readonly name: string; /** Round about this axis of its own: the cylinder that fills the box across it. */ readonly round?: 'x' | 'y' | 'z' })[];
 }
 
 export interface Wet {

@@ -45,7 +45,7 @@ export function boxCylinderGap(b: Box, c: Cylinder): number {
 /**
  * Signed distance of two cylinders, mm. Along one axis: exact in closed form. Across: the largest separation over all directions
  * (support functions; for convex bodies that is the distance when apart and minus the shortest parting move when not), searched from
- * many starts to 1e-6 mm.
+ * many starts to about 1e-6 mm.
  */
 export function cylinderGap(a: Cylinder, b: Cylinder): number {
   const axis = axisOf(a);
@@ -54,44 +54,53 @@ export function cylinderGap(a: Cylinder, b: Cylinder): number {
     const along = interval(Math.min(a.from[axis], a.to[axis]), Math.max(a.from[axis], a.to[axis]), Math.min(b.from[axis], b.to[axis]), Math.max(b.from[axis], b.to[axis]));
     return product(along, Math.hypot(a.from[u] - b.from[u], a.from[v] - b.from[v]) - a.radius - b.radius);
   }
-  return widest((n) => -support(a, n) - support(b, [-n[0], -n[1], -n[2]]));
+  return widest(roundOf(a), roundOf(b));
 }
+
+/** A cylinder as numbers: its axis, its ends along it, its middle across. */
+interface Round { readonly axis: Axis; readonly low: number; readonly high: number; readonly middle: Vec; readonly radius: number }
+const roundOf = (c: Cylinder): Round => { const axis = axisOf(c); return { axis, low: Math.min(c.from[axis], c.to[axis]), high: Math.max(c.from[axis], c.to[axis]), middle: c.from, radius: c.radius }; };
 
 /** How far a cylinder reaches along a direction. */
-function support(c: Cylinder, n: Vec): number {
-  const axis = axisOf(c);
-  const across = Math.hypot(...AXES.filter((i) => i !== axis).map((i) => n[i]));
-  const end = (p: Vec): number => p[0] * n[0] + p[1] * n[1] + p[2] * n[2];
-  return Math.max(end(c.from), end(c.to)) + c.radius * across;
+function reach(c: Round, x: number, y: number, z: number): number {
+  const { axis, middle } = c;
+  const along = axis === 0 ? x : axis === 1 ? y : z, u = axis === 0 ? y : x, v = axis === 2 ? y : z;
+  return (along > 0 ? along * c.high : along * c.low) + u * middle[axis === 0 ? 1 : 0] + v * middle[axis === 2 ? 1 : 2] + c.radius * Math.sqrt(u * u + v * v);
 }
 
-const STARTS: readonly Vec[] = [-1, 0, 1].flatMap((x) => [-1, 0, 1].flatMap((y) => [-1, 0, 1].map((z): Vec => [x, y, z]))).filter((v) => v.some((x) => x !== 0)).map(unitOf);
-/** Starts that are followed to the end, and the finest step, radians. */
-const FOLLOWED = 5, FINEST = 1e-9;
+const STARTS: readonly Vec[] = [-1, 0, 1].flatMap((x) => [-1, 0, 1].flatMap((y) => [-1, 0, 1].map((z): Vec => [x, y, z]))).filter((v) => v.some((x) => x !== 0)).map((v) => { const l = Math.hypot(...v); return [v[0] / l, v[1] / l, v[2] / l]; });
+const TURNS = Array.from({ length: 8 }, (_, k) => [Math.cos((k * Math.PI) / 4), Math.sin((k * Math.PI) / 4)] as const);
+/** Starts followed to the end; first and finest step, radians (the value is off by the square of the finest); a gain too small to go on for, mm; most moves. */
+const FOLLOWED = 3, FIRST = 0.4, FINEST = 2e-5, LEAST_GAIN = 1e-9, MOST_MOVES = 300;
 
-/** Largest value over unit directions: coarse starts, then shrinking steps on the sphere from the best of them. */
-function widest(value: (n: Vec) => number): number {
-  const starts = STARTS.map((n) => ({ n, v: value(n) })).sort((a, b) => b.v - a.v).slice(0, FOLLOWED);
-  return Math.max(...starts.map(({ n, v }) => climb(value, n, v)));
-}
-
-function climb(value: (n: Vec) => number, from: Vec, first: number): number {
-  let n = from, best = first;
-  for (let step = 0.5; step > FINEST;) {
-    // Two directions across n.
-    const t = unitOf(Math.abs(n[0]) < 0.6 ? [0, n[2], -n[1]] : [n[1], -n[0], 0]), w: Vec = [n[1] * t[2] - n[2] * t[1], n[2] * t[0] - n[0] * t[2], n[0] * t[1] - n[1] * t[0]];
-    let moved = false;
-    for (let k = 0; k < 8; k += 1) {
-      const x = Math.cos((k * Math.PI) / 4) * step, y = Math.sin((k * Math.PI) / 4) * step;
-      const next = unitOf([n[0] + x * t[0] + y * w[0], n[1] + x * t[1] + y * w[1], n[2] + x * t[2] + y * w[2]]), v = value(next);
-      if (v > best) { best = v; n = next; moved = true; break; }
+/** Largest separation over unit directions: coarse starts, then shrinking steps on the sphere from the best of them. */
+function widest(a: Round, b: Round): number {
+  const value = (x: number, y: number, z: number): number => -reach(a, x, y, z) - reach(b, -x, -y, -z);
+  const starts = STARTS.map((n) => ({ n, v: value(n[0], n[1], n[2]) })).sort((p, q) => q.v - p.v);
+  let most = -Infinity;
+  for (let i = 0; i < FOLLOWED; i += 1) {
+    const start = starts[i] as (typeof starts)[number];
+    let [x, y, z] = start.n, best = start.v;
+    for (let step = FIRST, moves = 0; step > FINEST && moves < MOST_MOVES;) {
+      // Two directions across n.
+      const tilt = Math.abs(x) < 0.6, tl = tilt ? Math.hypot(z, y) : Math.hypot(y, x);
+      const tx = tilt ? 0 : y / tl, ty = tilt ? z / tl : -x / tl, tz = tilt ? -y / tl : 0;
+      const wx = y * tz - z * ty, wy = z * tx - x * tz, wz = x * ty - y * tx;
+      let moved = false;
+      for (let k = 0; k < 8; k += 1) {
+        const [c, s] = TURNS[k] as (typeof TURNS)[number];
+        let nx = x + step * (c * tx + s * wx), ny = y + step * (c * ty + s * wy), nz = z + step * (c * tz + s * wz);
+        const l = Math.sqrt(nx * nx + ny * ny + nz * nz);
+        nx /= l; ny /= l; nz /= l;
+        const v = value(nx, ny, nz);
+        if (v > best + LEAST_GAIN) { best = v; x = nx; y = ny; z = nz; moved = true; moves += 1; break; }
+      }
+      if (!moved) step /= 2;
     }
-    if (!moved) step /= 2;
+    if (best > most) most = best;
   }
-  return best;
+  return most;
 }
-
-function unitOf(v: Vec): Vec { const l = Math.hypot(...v) || 1; return [v[0] / l, v[1] / l, v[2] / l]; }
 
 /** A solid of a part: round where it says so, else its box. */
 export interface Body { readonly box: Box; readonly cylinder?: Cylinder }

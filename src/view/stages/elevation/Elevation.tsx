@@ -2,7 +2,7 @@
 import { useId, useMemo, useRef } from 'react';
 import type { CaseReport } from '@/core/heat';
 import type { FitReport } from '@/core/fit';
-import type { Model } from '@/core/model';
+import type { Model, Solid } from '@/core/model';
 import type { Run } from '@/core/run';
 import { axisGaps, type Vec } from '@/core/shape';
 import { formatNumber } from '@/core/quantity';
@@ -61,7 +61,7 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat }:
         return (
           <g key={`${item}-${i}`} className={item.startsWith('case:') ? undefined : styles.item} onClick={item.startsWith('case:') ? undefined : () => onPick(item)}>
             <title>{`${name}: ${formatNumber(flat.w)} × ${formatNumber(flat.h)} mm in this view`}</title>
-            <rect x={flat.x} y={flat.y} width={Math.max(1, flat.w)} height={Math.max(1, flat.h)} fill={FILL[kind] ?? 'var(--float)'} stroke={edge} strokeWidth={isPicked ? 2.2 : clashing.has(item) ? 1.6 : quiet ? 0.7 : 1.2} />
+            <rect x={flat.x} y={flat.y} rx={isEndOn(view, solid) ? Math.min(flat.w, flat.h) / 2 : 0} width={Math.max(1, flat.w)} height={Math.max(1, flat.h)} fill={FILL[kind] ?? 'var(--float)'} stroke={edge} strokeWidth={isPicked ? 2.2 : clashing.has(item) ? 1.6 : quiet ? 0.7 : 1.2} />
             {inner && <rect x={flat.x + 1.5} y={flat.y + 1.5} width={Math.max(0, flat.w - 3)} height={Math.max(0, flat.h - 3)} fill={inner} pointerEvents="none" />}
             {kind === 'fan' && Math.min(flat.w, flat.h) > 60 && <><circle cx={flat.x + flat.w / 2} cy={flat.y + flat.h / 2} r={Math.min(flat.w, flat.h) / 2 - 5} fill="none" stroke={edge} strokeWidth="0.8" /><circle cx={flat.x + flat.w / 2} cy={flat.y + flat.h / 2} r={Math.min(flat.w, flat.h) / 6} fill="none" stroke={edge} strokeWidth="0.8" /></>}
             {kind === 'fan' && Math.min(flat.w, flat.h) <= 60 && <path d={flat.w > flat.h ? `M${flat.x + 6} ${flat.y + flat.h - 5}L${flat.x + flat.w - 6} ${flat.y + 5}` : `M${flat.x + 5} ${flat.y + 6}L${flat.x + flat.w - 5} ${flat.y + flat.h - 6}`} stroke={edge} strokeWidth="0.7" />}
@@ -101,6 +101,13 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat }:
     </svg>
     </div>
   );
+}
+
+/** A round body seen along its axis shows as a circle. */
+function isEndOn(view: View, { cylinder }: Solid): boolean {
+  if (!cylinder) return false;
+  const along = view === 'top' ? 1 : view === 'front' ? 0 : 2;
+  return cylinder.from[along] !== cylinder.to[along];
 }
 
 const FILL: Record<string, string> = { board: 'var(--sunk)', obstacle: 'var(--paper)', supply: 'var(--paper)', memory: 'var(--sunk)', reservoir: 'color-mix(in oklab, var(--cool) 14%, var(--float))', block: 'color-mix(in oklab, var(--copper) 9%, var(--float))' };

@@ -1,0 +1,37 @@
+import { describe, expect, test } from '@jest/globals';
+import { demoBuild } from '@/catalogue';
+import { applyEdit, type Build, type Edit } from '../build';
+import { workOut } from '../evaluate';
+import { HAND_MM, portFits, type PortFit } from '.';
+
+const desk = demoBuild('dawn-chorus-desk') as Build;
+const box = demoBuild('pocket-planetarium') as Build;
+const fits = (build: Build, ...edits: Edit[]): readonly PortFit[] => { const w = workOut(edits.reduce((b, e) => applyEdit(b, e).build, build)); return portFits(w.model, w.reports.runs); };
+const of = (list: readonly PortFit[], item: string, port: string): PortFit => { const f = list.find((p) => p.item === item && p.port === port); if (!f) throw new Error(`no ${item} ${port}`); return f; };
+
+describe('room at the ports', () => {
+  test('every end of a run and every cap is told once', () => {
+    const ends = desk.loops.flatMap((l) => [...l.links.filter((k) => k.by === 'tube').flatMap((k) => [k.from, k.to]), ...l.caps].map((r) => `${r.item} ${r.port}`));
+    expect(fits(desk).map((p) => `${p.item} ${p.port}`).sort()).toEqual([...ends].sort());
+  });
+
+  test('a hand needs so much more than the fitting', () => {
+    for (const p of fits(desk)) if (p.gap_mm !== null && p.access_mm !== null && p.with === p.accessWith && p.gap_mm > HAND_MM) expect(p.access_mm).toBeGreaterThanOrEqual(p.gap_mm - HAND_MM * Math.SQRT2 - 1e-6);
+  });
+
+  test('the small case\'s fill cap runs into the radiator over it; a shorter reservoir frees it', () => {
+    const tall = of(fits(box), 'reservoir', 'top');
+    expect(tall.verdict).toBe('clash');
+    expect(tall.with).toContain('radiator');
+  });
+
+  test('a part in the way is named and told to the millimetre: the pump moved under the shroud\'s edge', () => {
+    const before = of(fits(desk), 'pump', 'out');
+    const p = workOut(desk).model.placed.get('pump')?.frame?.at;
+    if (!p) throw new Error('no pump');
+    const moved = of(fits(desk, { do: 'item.place', item: 'pump', placement: { on: 'free', at: [352, 99, 175], turn: 0 } }), 'pump', 'low');
+    expect(moved.with).toBe('side panel');
+    expect(moved.verdict).toBe('clash');
+    expect(before.verdict).not.toBe('clash');
+  });
+});
