@@ -120,3 +120,11 @@ test('shelf: copy, rename, delete', async ({ page }) => {
   await evening.getByRole('button', { name: 'Delete' }).last().click();
   await expect(page.getByRole('link', { name: 'Evening desk' })).toHaveCount(0);
 });
+
+test('case: room at the ports is told when asked for, and a port is picked', async ({ page }) => {
+  await openStage(page, 'pocket-planetarium', 'case');
+  await page.getByRole('button', { name: 'Look', exact: true }).click();
+  await expect(page.getByText(/Fill cap runs into Top radiator/)).toBeVisible();
+  await page.getByRole('button', { name: 'Reservoir, top', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Loop line' }).getByRole('button', { name: /^Reservoir:/ })).toHaveAttribute('aria-pressed', 'true');
+});

@@ -102,7 +102,7 @@ describe('the terminal', () => {
     expect(Number(rows[121]?.[column('loop_flow_Lmin')])).toBe(0);
   });
 
-  test.each([['--case', 'lunch'], ['--seconds', '-4'], ['--start', 'warm'], ['--fault', 'rain@4'], ['--step', '900']])('transient refuses %s %s', (flag, value) => {
+  test.each([['--case', 'lunch'], ['--seconds', '-4'], ['--start', 'warm'], ['--fault', 'rain@4'], ['--fault', 'flow sags@4:5'], ['--fault', 'fan stops@4:nobody'], ['--step', '900']])('transient refuses %s %s', (flag, value) => {
     const out = run(['transient', 'x', flag, value], () => desk);
     expect(out.code).toBe(1);
     expect(out.err.length).toBeGreaterThan(10);

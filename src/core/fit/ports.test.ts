@@ -15,6 +15,20 @@ describe('room at the ports', () => {
     expect(fits(desk).map((p) => `${p.item} ${p.port}`).sort()).toEqual([...ends].sort());
   });
 
+  /** Two compression fittings on a block's ports: distance of the ports less a diameter (arithmetic of the trade). */
+  test('two fittings side by side: the ports\' distance less one fitting\'s width', () => {
+    const list = fits(desk), [first] = list.filter((p) => p.item === 'processor-block');
+    const [p, q] = (workOut(desk).model.placed.get('processor-block')?.ports ?? []).map((x) => x.at);
+    if (!p || !q || !first) throw new Error('no ports');
+    const apart = Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]);
+    const widths = [desk.loops[0]?.fitting.diameter_mm ?? 0, desk.kit.rotary45.diameter_mm, desk.kit.rotary90.diameter_mm];
+    expect(widths.some((a) => widths.some((b) => Math.abs((first.gap_mm ?? NaN) - (apart - (a + b) / 2)) < 1e-6))).toBe(true);
+    expect(first.with).toContain('Processor block');
+    // No finger goes between them: tight, though nothing touches.
+    expect(first.access_mm ?? 0).toBeLessThan(0);
+    expect(first.verdict).toBe('tight');
+  });
+
   test('a hand needs so much more than the fitting', () => {
     for (const p of fits(desk)) if (p.gap_mm !== null && p.access_mm !== null && p.with === p.accessWith && p.gap_mm > HAND_MM) expect(p.access_mm).toBeGreaterThanOrEqual(p.gap_mm - HAND_MM * Math.SQRT2 - 1e-6);
   });

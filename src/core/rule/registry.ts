@@ -1,6 +1,7 @@
 import type { BuildRule } from './context';
 import { caseFans } from './caseFans';
 import { cautionCoolant } from './cautionCoolant';
+import { controlSensor } from './controlSensor';
 import { coolingShort } from './coolingShort';
 import { fanStall } from './fanStall';
 import { fitClash } from './fitClash';
@@ -34,6 +35,6 @@ import { tubeSize } from './tubeSize';
 
 /** Every rule, sorted by code. */
 export const RULES: readonly BuildRule[] = [
-  caseFans, cautionCoolant, coolingShort, fanStall, fitClash, fitMount, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver, heatSummer,
+  caseFans, cautionCoolant, controlSensor, coolingShort, fanStall, fitClash, fitMount, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver, heatSummer,
   metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, pumpRatings, radiatorRating, reservoirPump, runNoLength, screwNone, screwTooLong, screwTooShort, supplyShort, tubeSize,
 ].sort((a, b) => a.code.localeCompare(b.code));

@@ -23,6 +23,7 @@ const bypass = { id: 'bypass', by: 'tube', ends: { from: 'auto', to: 'auto' } } 
 /** For each rule: a build that breaks it and one that does not. The table must name every rule. */
 const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   'case.fans': { bad: edited(tower, { do: 'item.remove', item: 'rear-fan' }), good: tower },
+  'control.sensor': { bad: edited(desk, { do: 'item.set', item: 'top-fans', values: { control: { sensor: 'gone/die', points: [[30, 1000]], hysteresis_K: 1, ramp_rpms: 50 } } }), good: edited(desk, { do: 'item.set', item: 'top-fans', values: { control: { sensor: 'processor/die', points: [[30, 1000]], hysteresis_K: 1, ramp_rpms: 50 } } }) },
   'fan.stall': { bad: edited(desk, { do: 'item.replace', item: 'front-radiator', part: { ...catalogued('radiator', 'rad-mill-360-30'), core: { ...catalogued('radiator', 'rad-mill-360-30').core, depth_mm: 90, finDragFactor: 3 } } }, { do: 'fans.speed', speed_rpm: 500 }), good: desk },
   'heat.summer': { bad: edited(desk, { do: 'brief.set', values: { summer_C: 38 } }), good: edited(desk, { do: 'brief.set', values: { summer_C: 26 } }) },
   'radiator.rating': { bad: edited(desk, { do: 'item.rating', item: 'front-radiator', rating: { heat_W: 900, difference_K: 10, speed_rpm: 1300 } }), good: edited(desk, { do: 'item.rating', item: 'front-radiator', rating: { heat_W: 240, difference_K: 10, speed_rpm: 1300 } }) },

@@ -8,7 +8,7 @@ import { drivesOf, noiseAt, type Drive } from './drives';
 import { huntingOf, settlingOf } from './judge';
 import { LoopState, type Body, type Push } from './loop';
 import { coolantOf, LoopFlows, onPumpGrid, RadiatorFigures } from './plant';
-import { lastStart, loadTimes } from './profile';
+import { checkFault, lastStart, loadTimes } from './profile';
 import { ScenarioError, type Fault, type Scenario, type SpotTrack, type Transient } from './types';
 
 /** Longest scenario, steps. */
@@ -34,6 +34,7 @@ export function runTransient(setup: HeatSetup, flow: FlowReport, runs: readonly 
   const steps = Math.round(total / step);
   if (steps < 1) throw new ScenarioError('the load lasts no step', 'profile');
   if (steps > MOST_STEPS) throw new ScenarioError(`at most ${MOST_STEPS} steps are run, this has ${steps}: take longer steps`, 'profile');
+  for (const [i, fault] of (scenario.faults ?? []).entries()) checkFault(fault, `faults.${i}`, setup);
   const { model } = setup, { brief } = model.build;
   const roomAir = air(brief.room_C + 3, brief.altitude_m);
   const drives = drivesOf(setup);

@@ -145,7 +145,7 @@ describe('controls', () => {
 });
 
 describe('what cannot be run', () => {
-  test.each([['no step', { profile: [], start: 'cold' }], ['too long', { profile: [{ load: 'idle', seconds: 86400 }, { load: 'idle', seconds: 86400 }], start: 'cold' }], ['a step of nothing', { profile: hour('idle'), start: 'cold', step_s: 0 }]] as const)('%s is said', (_, scenario) => {
+  test.each([['no step', { profile: [], start: 'cold' }], ['too long', { profile: [{ load: 'idle', seconds: 86400 }, { load: 'idle', seconds: 86400 }], start: 'cold' }], ['a step of nothing', { profile: hour('idle'), start: 'cold', step_s: 0 }], ['a sag beyond all', { profile: hour('idle'), start: 'cold', faults: [{ at_s: 0, kind: 'flow sags', amount: 5 }] }], ['a part that is not there', { profile: hour('idle'), start: 'cold', faults: [{ at_s: 0, kind: 'fan stops', item: 'gone' }] }], ['a part of another kind', { profile: hour('idle'), start: 'cold', faults: [{ at_s: 0, kind: 'pump stops', item: 'front-fans' }] }]] as const)('%s is said', (_, scenario) => {
     expect(() => run(workOut(desk), scenario as Scenario)).toThrow(ScenarioError);
   });
 

@@ -11,6 +11,7 @@ import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { reasonForGap } from '../reasons';
 import { partFigures } from '@/view/stores/figures';
 import { PlaceCard } from './PlaceCard';
+import { PortRoom } from './PortRoom';
 import styles from './CaseStage.module.css';
 
 export const CASES = CATALOGUE.filter((p): p is CasePart => p.kind === 'case');
@@ -51,6 +52,7 @@ export function CaseStage() {
             </table>
           )}
         </Section>
+        <PortRoom />
         {screws.length > 0 && (
           <Section title="Screws">
             <table><thead><tr><th>through</th><th>thread</th><th className="num">window, mm</th><th className="num">length, mm</th><th /></tr></thead>
