@@ -20,7 +20,7 @@ export function PortRoom() {
       {open && shown.length === 0 && <p>{fits.length === 0 ? 'No port has a fitting or cap yet.' : `All ${fits.length} fittings and caps can be reached and tightened by hand.`}</p>}
       {open && shown.length > 0 && (
         <table>
-          <thead><tr><th>port</th><th className="num">gap, mm</th><th className="num">for fingers</th><th /></tr></thead>
+          <thead><tr><th>port</th><th className="num">gap, mm</th><th className="num">for fingers, mm</th><th /></tr></thead>
           <tbody>
             {shown.map((p) => (
               <tr key={`${p.item}-${p.port}`} data-picked={picked === p.item || undefined}>
