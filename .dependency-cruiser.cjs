@@ -6,7 +6,7 @@ const MAY = {
   sound: [], metal: ['build', 'part'], run: ['build', 'model', 'part', 'shape'], flow: ['build', 'fluid', 'model', 'part', 'quantity', 'run'],
   heat: ['build', 'flow', 'fluid', 'model', 'part', 'quantity', 'sound'], fit: ['build', 'model', 'part', 'run', 'shape'], loop: ['build', 'model', 'part', 'shape'],
   list: ['build', 'fit', 'model', 'part', 'run'], guard: ['build', 'part'], settle: ['flow', 'heat', 'model', 'part', 'run'], choice: ['build', 'flow', 'heat', 'loop', 'model', 'part', 'run', 'settle', 'sound'],
-  change: ['build', 'heat', 'list', 'loop', 'model', 'part', 'quantity', 'rule'], transient: ['build', 'flow', 'fluid', 'heat', 'model', 'part', 'quantity', 'run', 'sound'],
+  change: ['build', 'fit', 'heat', 'list', 'loop', 'model', 'part', 'quantity', 'rule', 'shape'], transient: ['build', 'flow', 'fluid', 'heat', 'model', 'part', 'quantity', 'run', 'sound'],
   inp: ['flow', 'fluid', 'model', 'quantity', 'run', 'shape'],
   rule: ['build', 'finding', 'fit', 'flow', 'heat', 'list', 'loop', 'metal', 'model', 'part', 'quantity', 'run', 'shape'],
 };

@@ -5,13 +5,13 @@ import { Bench } from 'tinybench';
 import { CATALOGUE, DEMO_BUILDS, demoBuild } from '../src/catalogue';
 import { applyEdit, type Build } from '../src/core/build';
 import { evaluate, workOut } from '../src/core/evaluate';
-import { measureGaps } from '../src/core/fit';
+import { gapsAround, measureGaps, portFits } from '../src/core/fit';
 import { flowAtShares, pumpCurve, readyNetwork, solveFlow, solveNetwork, type FlowNetwork, type NetworkLink } from '../src/core/flow';
 import { coolingCurves, crossflowApproximation, crossflowEffectiveness, solveHeat, temperatureBands } from '../src/core/heat';
 import { water } from '../src/core/fluid';
 import { parseBuild } from '../src/core/guard';
 import { inpLoops, readInp, writeInp } from '../src/core/inp';
-import { judgeChanges } from '../src/core/change';
+import { judgeChanges, whatFits } from '../src/core/change';
 import { resolve } from '../src/core/model';
 import { settle } from '../src/core/settle';
 import { runTransient } from '../src/core/transient';
@@ -46,6 +46,10 @@ function splitNetwork(): FlowNetwork {
   };
 }
 
+/** Sixty radiators: each of the Stores in four depths. */
+const sixty = [...CATALOGUE.filter((p) => p.kind === 'fan'), ...CATALOGUE.flatMap((p) => (p.kind === 'radiator' ? [0, 6, 12, 24].map((deeper) => ({ ...p, id: `${p.id}-${deeper}`, size: [p.size[0], p.size[1], p.size[2] + deeper] as const })) : []))];
+let dragged = 0;
+
 /** Kept so that no loop is optimised away. */
 let sink = 0;
 
@@ -54,7 +58,10 @@ bench
   .add('evaluate, largest demo (limit of the issue: 10 ms)', () => { evaluate(tower); })
   .add('evaluate with fixes offered, planetarium', () => { evaluate(demoBuild('pocket-planetarium') as Build, { offer: CATALOGUE }); })
   .add('  of it: place and connect', () => { resolve(tower); })
-  .add('  of it: all gaps', () => { measureGaps(w.model); })
+  .add('  of it: all gaps (limit 5 ms)', () => { measureGaps(w.model); })
+  .add('room at all ports, largest demo', () => { sink += portFits(w.model, w.reports.runs).length; })
+  .add('a radiator dragged: placed anew, its gaps (limit 16 ms)', () => { dragged += 1; const moved = resolve({ ...tower, items: tower.items.map((i) => (i.id === 'top-radiator' && i.placement.on === 'mount' ? { ...i, placement: { ...i.placement, slide_mm: dragged % 40 } } : i)) }); sink += gapsAround(moved, new Set(['top-radiator', 'top-fans'])).length; })
+  .add('what fits: 60 radiators on every mount, with whole sets (limit 2,000 ms)', () => { sink += whatFits(tower, sixty).mounts.length; })
   .add('  of it: flow of both loops', () => { solveFlow(w.model, w.reports.runs, temperatures); })
   .add('  of it: heat of one load case', () => { solveHeat(w.setup, w.reports.flow, 'render'); })
   .add('steady state of two loops, flow and heat in rounds (limit 5 ms)', () => { settle(w.model, w.reports.runs, w.setup, 'render'); })

@@ -1,7 +1,7 @@
 import type { Model, PlacedItem, Solid } from '../model';
 import type { Placement } from '../build';
 import type { MountFace } from '../part';
-import { bodyGap, type Box } from '../shape';
+import { bodyGap, boxGap, union, type Box } from '../shape';
 
 export type FitVerdict = 'clash' | 'tight' | 'clear';
 
@@ -32,14 +32,24 @@ export function verdictFor(gap_mm: number, clear_mm: number): FitVerdict {
 
 /** Exact gaps between all placed things that are near each other: parts, cages and shrouds, and the walls of the case. */
 export function measureGaps(model: Model): FitReport {
-  const placed = [...model.placed.values()].filter((p) => p.frame !== null);
+  return { gaps: gapsAround(model, null), unplaced: [...model.placed.values()].flatMap((p) => (p.unplaced ? [{ item: p.item.id, why: p.unplaced }] : [])) };
+}
+
+/** The same for pairs with one of `only` in them (null: all), nearest first. */
+export function gapsAround(model: Model, only: ReadonlySet<string> | null): readonly Gap[] {
+  const placed = [...model.placed.values()].filter((p) => p.frame !== null && p.solids.length > 0);
   const { clear_mm } = model.build.brief.limits;
   const gaps: Gap[] = [];
+  const asked = (p: PlacedItem): boolean => only === null || only.has(p.item.id);
   placed.forEach((a, i) => {
-    for (const b of placed.slice(i + 1)) {
+    const mine = asked(a);
+    for (let j = i + 1; j < placed.length; j += 1) {
+      const b = placed[j] as PlacedItem;
+      if ((!mine && !asked(b)) || boxGap(extentOf(a), extentOf(b)) > NEAR_MM) continue;
       const near = nearest(a.solids, b.solids);
       if (near && near.gap <= NEAR_MM && !belong(model, a, b) && !(near.gap >= -SLACK_MM && joined(model, a, b))) push(gaps, near, [a.item.part.tolerance_mm, b.item.part.tolerance_mm], clear_mm);
     }
+    if (!mine) return;
     for (const o of model.obstacles) if (!standsOn(a, o)) push(gaps, nearest(a.solids, [o]), [a.item.part.tolerance_mm, model.build.case?.tolerance_mm ?? 0], clear_mm);
     if (model.interior) {
       const wall = wallGap(a, model.interior);
@@ -47,17 +57,28 @@ export function measureGaps(model: Model): FitReport {
     }
   });
   gaps.sort((x, y) => x.gap_mm - y.gap_mm || x.a.localeCompare(y.a) || x.b.localeCompare(y.b));
-  return { gaps, unplaced: [...model.placed.values()].flatMap((p) => (p.unplaced ? [{ item: p.item.id, why: p.unplaced }] : [])) };
+  return gaps;
 }
 
 /** A part on a spot of the case touches what the spot is on. */
 const standsOn = (p: PlacedItem, o: Solid): boolean => p.item.placement.on === 'spot' && p.solids.every((s) => Math.abs(s.box.min[1] - o.box.max[1]) < SLACK_MM);
+
+/** The box round all of a part. */
+const extents = new WeakMap<PlacedItem, Box>();
+function extentOf(p: PlacedItem): Box {
+  const known = extents.get(p);
+  if (known) return known;
+  const box = union(p.solids.map((s) => s.box));
+  extents.set(p, box);
+  return box;
+}
 
 interface Near { readonly a: Solid; readonly b: Solid; readonly gap: number }
 
 function nearest(as: readonly Solid[], bs: readonly Solid[]): Near | null {
   let best: Near | null = null;
   for (const a of as) for (const b of bs) {
+    if (best && (a.cylinder || b.cylinder)) { const boxes = boxGap(a.box, b.box); if (boxes > 0 && boxes >= best.gap) continue; }
     const gap = bodyGap(a, b);
     if (!best || gap < best.gap) best = { a, b, gap };
   }

@@ -1,4 +1,4 @@
-export { measureGaps, verdictFor, NEAR_MM, type FitReport, type FitVerdict, type Gap } from './gaps';
+export { measureGaps, gapsAround, verdictFor, NEAR_MM, type FitReport, type FitVerdict, type Gap } from './gaps';
 export { portFits, HAND_MM, type PortFit } from './ports';
 export { screwNeeds, screwWindow, ENGAGEMENT_MM, TUBE_MARGIN_MM, type ScrewNeed, type ScrewWindow } from './screw';
 export { thicknessAt, type MountRoom } from './room';

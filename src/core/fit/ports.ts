@@ -29,6 +29,9 @@ const SLACK_MM = 1e-6;
 
 interface Screwed { readonly at: PlacedPort; readonly part: FittingPart; readonly body: Body; readonly hand: Body; readonly partner: string | null }
 
+/** Whether something whose box is so far off could still be nearer than the nearest known. */
+const bounds = (boxes: number, nearest: number): boolean => boxes <= 0 || boxes < nearest;
+
 const round = (at: PlacedPort, length: number, radius: number): Body => { const cylinder = cylinderFrom(at.at, at.direction, length, radius); return { box: cylinderBox(cylinder), cylinder }; };
 
 /** Every fitting and cap in its port, against all parts, walls and each other. */
@@ -41,11 +44,11 @@ export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[]
     const own = new Set([s.at.item, s.partner, ...hosts(s.at.item)]);
     let gap = Infinity, gapWith: string | null = null, access = Infinity, accessWith: string | null = null, beside = false;
     const meet = (other: Body, name: string, isPort: boolean): void => {
-      // The boxes tell enough of what is far off.
-      if (boxGap(s.hand.box, other.box) > NEAR_MM) return;
-      const g = bodyGap(s.body, other), a = bodyGap(s.hand, other);
-      if (g < gap) { gap = g; gapWith = name; beside = isPort; }
-      if (a < access) { access = a; accessWith = name; }
+      // A body is nowhere nearer than the box it fills: where that is no nearer than what was found, nothing is worked out.
+      const handBound = boxGap(s.hand.box, other.box);
+      if (handBound > NEAR_MM) return;
+      if (bounds(handBound, access)) { const a = bodyGap(s.hand, other); if (a < access) { access = a; accessWith = name; } }
+      if (bounds(boxGap(s.body.box, other.box), gap)) { const g = bodyGap(s.body, other); if (g < gap) { gap = g; gapWith = name; beside = isPort; } }
     };
     for (const solid of solids) if (!own.has(solid.item)) meet(solid, solid.name, false);
     for (const o of model.obstacles) meet(o, o.name, false);

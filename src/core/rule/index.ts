@@ -1,5 +1,5 @@
 export { RULES } from './registry';
 export type { BuildRule, RuleContext } from './context';
-export { defaultPlacements, whyNoMount, type Place } from './places';
+export { defaultPlacements, whyNoMount, whyNotOn, type Place } from './places';
 export { SPOT_MARGIN_K } from './heatOver';
 export { neededWords } from './coolingShort';

@@ -1,4 +1,5 @@
 import type { Build, Item, Placement } from '../build';
+import type { Mount, RadiatorPart } from '../part';
 
 export interface Place { readonly label: string; readonly placement: Placement }
 
@@ -18,7 +19,7 @@ export function defaultPlacements(build: Build, item: Pick<Item, 'id' | 'part'>)
     case 'block': return others.filter((o) => (part.cools as readonly string[]).includes(o.part.kind) && (part.cools[0] !== 'processor' || o.part.kind === 'processor') && !others.some((b) => b.part.kind === 'block' && b.placement.on === 'item' && b.placement.item === o.id))
       .map((o) => ({ label: `On ${o.name}`, placement: { on: 'item', item: o.id } }));
     case 'radiator': return (box?.mounts ?? [])
-      .filter((m) => m.length_mm >= part.size[0] && m.fans.some((f) => f.size_mm === part.section_mm && f.count >= part.sections) && (part.section_mm === 120 || m.holeGap_mm === part.holeGap_mm))
+      .filter((m) => whyNotOn(m, part) === null)
       .filter((m) => !others.some((o) => o.placement.on === 'mount' && o.placement.mount === m.id))
       .map((m) => ({ label: `On the ${m.name.toLowerCase()}`, placement: { on: 'mount', mount: m.id, slide_mm: 0, ports: 'end', air: m.face === 'front' || m.face === 'bottom' || m.face === 'side' ? 'in' : 'out' } }));
     case 'fan': {
@@ -39,17 +40,23 @@ export function defaultPlacements(build: Build, item: Pick<Item, 'id' | 'part'>)
   }
 }
 
+/** What keeps a radiator off a mount before anything is measured: holes, sections, length; null when nothing does. */
+export function whyNotOn(mount: Mount, part: RadiatorPart): string | null {
+  const row = mount.fans.find((f) => f.size_mm === part.section_mm);
+  if (!row) return `no holes for ${part.section_mm} mm fans`;
+  if (row.count < part.sections) return `room for ${row.count} of ${part.sections} sections`;
+  if (mount.length_mm < part.size[0]) return `${mount.length_mm} mm of rail for ${part.size[0]} mm`;
+  return part.section_mm === 140 && mount.holeGap_mm !== part.holeGap_mm ? `holes ${mount.holeGap_mm} mm apart, the radiator's ${part.holeGap_mm} mm` : null;
+}
+
 /** Why no mount of the case takes a radiator, mount by mount; empty for other parts and without a case. */
 export function whyNoMount(build: Build, item: Pick<Item, 'id' | 'part'>): readonly string[] {
   const { part } = item;
   if (part.kind !== 'radiator') return [];
   return (build.case?.mounts ?? []).map((m) => {
     const holder = build.items.find((o) => o.id !== item.id && o.placement.on === 'mount' && o.placement.mount === m.id);
-    const row = m.fans.find((f) => f.size_mm === part.section_mm);
-    if (!row) return `${m.name}: no holes for ${part.section_mm} mm fans`;
-    if (row.count < part.sections) return `${m.name}: room for ${row.count} of ${part.sections} sections`;
-    if (m.length_mm < part.size[0]) return `${m.name}: ${m.length_mm} mm of rail for ${part.size[0]} mm`;
-    if (part.section_mm === 140 && m.holeGap_mm !== part.holeGap_mm) return `${m.name}: holes ${m.holeGap_mm} mm apart, the radiator's ${part.holeGap_mm} mm`;
+    const why = whyNotOn(m, part);
+    if (why) return `${m.name}: ${why}`;
     return holder ? `${m.name}: taken by ${holder.name}` : `${m.name}: free`;
   });
 }

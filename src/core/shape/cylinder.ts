@@ -73,11 +73,12 @@ const TURNS = Array.from({ length: 8 }, (_, k) => [Math.cos((k * Math.PI) / 4), 
 /** Starts followed to the end; first and finest step, radians (the value is off by the square of the finest); a gain too small to go on for, mm; most moves. */
 const FOLLOWED = 3, FIRST = 0.4, FINEST = 2e-5, LEAST_GAIN = 1e-9, MOST_MOVES = 300;
 
-/** Largest separation over unit directions: coarse starts, then shrinking steps on the sphere from the best of them. */
-function widest(a: Round, b: Round): number {
+/** Largest separation over unit directions: coarse starts, then shrinking steps on the sphere from the best of them; no further once it is over `enough`. */
+function widest(a: Round, b: Round, enough = Infinity): number {
   const value = (x: number, y: number, z: number): number => -reach(a, x, y, z) - reach(b, -x, -y, -z);
   const starts = STARTS.map((n) => ({ n, v: value(n[0], n[1], n[2]) })).sort((p, q) => q.v - p.v);
   let most = -Infinity;
+  if ((starts[0]?.v ?? -Infinity) > enough) return starts[0]?.v as number;
   for (let i = 0; i < FOLLOWED; i += 1) {
     const start = starts[i] as (typeof starts)[number];
     let [x, y, z] = start.n, best = start.v;
@@ -93,7 +94,7 @@ function widest(a: Round, b: Round): number {
         const l = Math.sqrt(nx * nx + ny * ny + nz * nz);
         nx /= l; ny /= l; nz /= l;
         const v = value(nx, ny, nz);
-        if (v > best + LEAST_GAIN) { best = v; x = nx; y = ny; z = nz; moved = true; moves += 1; break; }
+        if (v > best + LEAST_GAIN) { best = v; x = nx; y = ny; z = nz; moved = true; moves += 1; if (best > enough) return best; break; }
       }
       if (!moved) step /= 2;
     }
@@ -109,4 +110,11 @@ export interface Body { readonly box: Box; readonly cylinder?: Cylinder }
 export function bodyGap(a: Body, b: Body): number {
   if (a.cylinder) return b.cylinder ? cylinderGap(a.cylinder, b.cylinder) : boxCylinderGap(b.box, a.cylinder);
   return b.cylinder ? boxCylinderGap(a.box, b.cylinder) : boxGap(a.box, b.box);
+}
+
+/** Whether two bodies reach into each other by more than `slack` mm: quicker than how far. */
+export function bodiesMeet(a: Body, b: Body, slack = 1e-6): boolean {
+  if (boxGap(a.box, b.box) >= -slack) return false;
+  if (a.cylinder && b.cylinder && axisOf(a.cylinder) !== axisOf(b.cylinder)) return widest(roundOf(a.cylinder), roundOf(b.cylinder), -slack) < -slack;
+  return bodyGap(a, b) < -slack;
 }

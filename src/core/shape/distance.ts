@@ -2,8 +2,9 @@ import type { Box } from './box';
 
 /** Gap along each axis; negative where the two overlap on it, mm. */
 export function axisGaps(a: Box, b: Box): readonly [number, number, number] {
-  const gap = (i: 0 | 1 | 2): number => Math.max(b.min[i] - a.max[i], a.min[i] - b.max[i]);
-  return [gap(0), gap(1), gap(2)];
+  return [
+    Math.max(b.min[0] - a.max[0], a.min[0] - b.max[0]), Math.max(b.min[1] - a.max[1], a.min[1] - b.max[1]), Math.max(b.min[2] - a.max[2], a.min[2] - b.max[2]),
+  ];
 }
 
 /**
@@ -11,10 +12,11 @@ export function axisGaps(a: Box, b: Box): readonly [number, number, number] {
  * axis that parts them.
  */
 export function boxGap(a: Box, b: Box): number {
-  const gaps = axisGaps(a, b);
-  const largest = Math.max(...gaps);
+  const [x, y, z] = axisGaps(a, b);
+  const largest = Math.max(x, y, z);
   if (largest <= 0) return largest;
-  return Math.sqrt(gaps.reduce((sum, g) => sum + (g > 0 ? g * g : 0), 0));
+  const px = Math.max(0, x), py = Math.max(0, y), pz = Math.max(0, z);
+  return Math.sqrt(px * px + py * py + pz * pz);
 }
 
 /** Room left between a box and the walls it must stay inside, mm; negative by as much as it sticks out. */
