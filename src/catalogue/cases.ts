@@ -10,57 +10,66 @@ type Row = Mount['fans'][number];
 const row = (size_mm: 120 | 140, count: number): Row => ({ size_mm, count });
 
 /** Rails of an upright case: right-handed (along × across = inward), start at the lower or rear end. */
-const front = (x: number, y: number, z: number, length: number, fans: readonly Row[], published: number, holeGap = 15): Mount => ({ id: 'front', name: 'Front mount', face: 'front', at: [x, y, z], along: [0, 1, 0], across: [0, 0, -1], inward: [-1, 0, 0], length_mm: length, fans, holeGap_mm: holeGap, published_mm: published, filterLoss_Pa: 1.5 });
+const front = (x: number, y: number, z: number, length: number, fans: readonly Row[], published: number, holeGap = 15): Mount => ({ id: 'front', name: 'Front mount', face: 'front', at: [x, y, z], along: [0, 1, 0], across: [0, 0, -1], inward: [-1, 0, 0], length_mm: length, fans, holeGap_mm: holeGap, published_mm: published, outside_mm: 28, filterLoss_Pa: 1.5 });
 const top = (x: number, y: number, z: number, length: number, fans: readonly Row[], published: number, holeGap = 15): Mount => ({ id: 'top', name: 'Top mount', face: 'top', at: [x, y, z], along: [1, 0, 0], across: [0, 0, 1], inward: [0, -1, 0], length_mm: length, fans, holeGap_mm: holeGap, published_mm: published, filterLoss_Pa: 1 });
 const rear = (y: number, z: number, size: 120 | 140): Mount => ({ id: 'rear', name: 'Rear mount', face: 'rear', at: [0, y, z], along: [0, 1, 0], across: [0, 0, 1], inward: [1, 0, 0], length_mm: size + 10, fans: [row(size, 1)], holeGap_mm: 15, published_mm: 60, filterLoss_Pa: 1 });
 const bottom = (x: number, z: number, length: number, fans: readonly Row[], published: number): Mount => ({ id: 'bottom', name: 'Floor mount', face: 'bottom', at: [x, 0, z], along: [1, 0, 0], across: [0, 0, -1], inward: [0, 1, 0], length_mm: length, fans, holeGap_mm: 15, published_mm: published, filterLoss_Pa: 2 });
 
+/** Cable openings in the tray, beside the board's front edge: tubes may pass there. */
+const grommets = (x: number, ...ys: readonly number[]): NonNullable<CasePart['grommets']> => ys.map((y, i) => ({ id: `grommet-${i + 1}`, name: `Tray opening ${i + 1}`, at: [x, y, 0] as const, width_mm: 36, height_mm: 70 }));
+const PANELS: NonNullable<CasePart['panels_mm']> = { tray: 1, side: 4, top: 1, bottom: 1, front: 2.5, rear: 1 };
+const PUMP_FOOT = { x_mm: 44, z_mm: 44 };
+
 const litres = (v: Vec): number => Math.round((v[0] * v[1] * v[2]) / 1e5) / 10;
 
 function box(id: string, name: string, maker: string, price: number, interior: Vec, rest: Omit<CasePart, 'kind' | 'id' | 'name' | 'maker' | 'price_minor' | 'tolerance_mm' | 'interior' | 'volume_L'>): CasePart {
-  return { kind: 'case', id, name, maker, price_minor: price, tolerance_mm: 0.5, interior, volume_L: litres(interior), ...rest };
+  return { kind: 'case', id, name, maker, price_minor: price, tolerance_mm: 0.5, interior, volume_L: litres(interior), panels_mm: PANELS, ...rest };
 }
 
 export const CASES: readonly CasePart[] = [
   box('case-alder-42', 'Alder 42', HURDLE, 12900, [455, 465, 200], {
     mounts: [front(455, 5, 105, 420, [row(120, 3), row(140, 2)], 60), top(30, 465, 130, 410, [row(120, 3), row(140, 2)], 60), rear(300, 125, 120)],
     boardAt: [8, 120, 8], boardStandards: ['ATX', 'micro ATX', 'mini ITX'], bay: { min: [5, 5, 12], max: [185, 93, 170] },
+    grommets: grommets(268, 200, 330),
     obstacles: [{ id: 'shroud', name: 'Supply shroud', removable: false, min: [0, 97, 0], max: [388, 99, 200] }, { id: 'cage', name: 'Drive cage', removable: true, min: [210, 2, 20], max: [330, 92, 170] }],
     fansIncluded: [{ mount: 'rear', fan: named('fan-wren-120-1200') }],
-    spots: [{ id: 'pump', name: 'Shroud, before the card', at: [352, 99, 115] }, { id: 'over', name: 'Over the pump', at: [352, 165, 115] }],
+    spots: [{ id: 'pump', name: 'Shroud, before the card', at: [352, 99, 115], holes: PUMP_FOOT }, { id: 'over', name: 'Over the pump', at: [352, 165, 115] }],
   }),
   box('case-tidegate-78', 'Tidegate 78', HURDLE, 24900, [570, 580, 240], {
-    mounts: [front(570, 128, 120, 445, [row(120, 3), row(140, 2)], 80), top(40, 580, 155, 500, [row(120, 4), row(140, 3)], 70), rear(390, 140, 140), bottom(185, 120, 380, [row(120, 2), row(140, 2)], 70)],
+    mounts: [front(570, 128, 120, 445, [row(120, 3), row(140, 2)], 80), top(34, 580, 155, 506, [row(120, 4), row(140, 3)], 70), rear(390, 140, 140), bottom(185, 120, 380, [row(120, 2), row(140, 2)], 70)],
     boardAt: [10, 190, 10], boardStandards: ['ATX', 'micro ATX', 'mini ITX'], bay: { min: [5, 5, 20], max: [180, 93, 190] },
+    grommets: grommets(268, 260, 400),
     obstacles: [{ id: 'plate', name: 'Pump plate', removable: true, min: [318, 118, 30], max: [488, 120, 215] }],
     fansIncluded: [{ mount: 'rear', fan: named('fan-wren-140-1000') }],
     spots: [
-      { id: 'pump-rear', name: 'Plate, rear foot', at: [360, 120, 70] }, { id: 'over-rear', name: 'Over the rear pump', at: [360, 190, 70] },
-      { id: 'pump-front', name: 'Plate, front foot', at: [440, 120, 165] }, { id: 'over-front', name: 'Over the front pump', at: [440, 190, 165] },
+      { id: 'pump-rear', name: 'Plate, rear foot', at: [364, 120, 70], holes: PUMP_FOOT }, { id: 'over-rear', name: 'Over the rear pump', at: [364, 190, 70] },
+      { id: 'pump-front', name: 'Plate, front foot', at: [440, 120, 150], holes: PUMP_FOOT }, { id: 'over-front', name: 'Over the front pump', at: [440, 190, 150] },
     ],
   }),
   box('case-orrery-11', 'Orrery 11', SLATE, 17900, [330, 215, 158], {
     mounts: [top(20, 215, 92, 300, [row(120, 2)], 58)],
     boardAt: [8, 6, 8], boardStandards: ['mini ITX'], bay: { min: [215, 4, 6], max: [320, 70, 150] }, riser: { at: [8, 25, 134] },
     obstacles: [],
-    spots: [{ id: 'pump', name: 'Over the supply', at: [252, 72, 55] }, { id: 'over', name: 'Over the pump', at: [252, 113, 55] }],
+    spots: [{ id: 'pump', name: 'Over the supply', at: [252, 72, 55], holes: PUMP_FOOT }, { id: 'over', name: 'Over the pump', at: [252, 113, 55] }],
   }),
   box('case-withy-24', 'Withy 24', SLATE, 13900, [380, 320, 198], {
     mounts: [front(380, 5, 105, 300, [row(120, 2), row(140, 2)], 55), top(20, 320, 128, 320, [row(120, 2), row(140, 2)], 55), rear(190, 128, 120)],
     boardAt: [8, 60, 8], boardStandards: ['micro ATX', 'mini ITX'], bay: { min: [200, 4, 10], max: [305, 70, 150] },
     obstacles: [],
-    spots: [{ id: 'pump', name: 'Floor, before the supply', at: [150, 2, 150] }, { id: 'over', name: 'Front corner', at: [292, 76, 150] }],
+    spots: [{ id: 'pump', name: 'Floor, before the supply', at: [150, 2, 150], holes: PUMP_FOOT }, { id: 'over', name: 'Front corner', at: [292, 76, 150] }],
   }),
   box('case-weir-55', 'Weir 55', HURDLE, 15900, [500, 500, 220], {
     mounts: [front(500, 40, 110, 458, [row(120, 3), row(140, 3)], 65), top(30, 500, 140, 458, [row(120, 3), row(140, 3)], 65, 20), rear(330, 135, 140)],
     boardAt: [8, 150, 8], boardStandards: ['ATX', 'micro ATX', 'mini ITX'], bay: { min: [5, 5, 12], max: [185, 93, 180] },
+    grommets: grommets(268, 230, 370),
     obstacles: [{ id: 'shroud', name: 'Supply shroud', removable: false, min: [0, 108, 0], max: [420, 110, 220] }],
-    spots: [{ id: 'pump', name: 'Shroud, before the card', at: [370, 110, 120] }, { id: 'over', name: 'Over the pump', at: [370, 180, 120] }],
+    spots: [{ id: 'pump', name: 'Shroud, before the card', at: [370, 110, 120], holes: PUMP_FOOT }, { id: 'over', name: 'Over the pump', at: [370, 180, 120] }],
   }),
   box('case-barn-96', 'Longbarn 96', SLATE, 29900, [640, 600, 250], {
     mounts: [front(640, 60, 125, 530, [row(120, 4), row(140, 3)], 90), top(40, 600, 165, 560, [row(120, 4), row(140, 3)], 90), rear(400, 150, 140), bottom(190, 125, 440, [row(120, 3), row(140, 3)], 90)],
     boardAt: [10, 210, 10], boardStandards: ['ATX', 'micro ATX', 'mini ITX'], bay: { min: [5, 5, 20], max: [185, 93, 200] },
+    grommets: grommets(268, 290, 430),
     obstacles: [],
-    spots: [{ id: 'pump', name: 'Middle stand', at: [400, 130, 130] }, { id: 'over', name: 'Over the pump', at: [400, 200, 130] }, { id: 'second', name: 'Front stand', at: [485, 130, 130] }, { id: 'over-second', name: 'Over the front stand', at: [485, 200, 130] }],
+    spots: [{ id: 'pump', name: 'Middle stand', at: [400, 130, 130], holes: PUMP_FOOT }, { id: 'over', name: 'Over the pump', at: [400, 200, 130] }, { id: 'second', name: 'Front stand', at: [485, 130, 130], holes: { x_mm: 80, z_mm: 80 } }, { id: 'over-second', name: 'Over the front stand', at: [485, 200, 130] }],
   }),
 ];

@@ -29,6 +29,7 @@ function board(f: BoardFigures): BoardPart {
       { name: 'rear connectors', min: [0, top - 158, 2], max: [24, top - 4, 38] },
       { name: 'regulator heatsink', min: [26, top - 130, 2], max: [38, top - 30, 34] },
     ],
+    headers: f.standard === 'mini ITX' ? { fan: 2, pump: 1, fan_A: 1, pump_A: 2 } : f.id.includes('pro') ? { fan: 5, pump: 2, fan_A: 1, pump_A: 3 } : { fan: 4, pump: 1, fan_A: 1, pump_A: 2 },
     processorAt: f.processorAt, regulatorsAt: [32, top - 80, 2], memoryAt: f.memoryAt, slots_mm: f.slots,
     draw_W: f.draw, shares: { idle: 0.35, play: 0.7, render: 0.9, torture: 1 },
     spots: [{ id: 'regulators', name: 'regulators', limit_C: 105, interface_KW: 0.5, onAir_KW: 1.7 }],

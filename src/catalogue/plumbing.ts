@@ -1,4 +1,4 @@
-import type { CoolantPart, FittingDuty, FittingPart, ScrewPart, TubePart, WettedSurface } from '@/core/part';
+import type { CoolantPart, FittingDuty, FittingPart, LeadPart, ScrewPart, TubePart, WettedSurface } from '@/core/part';
 import { craneFt, CRANE_MULTIPLES } from '@/core/flow';
 
 const SEDGE = 'Sedgebank Fittings', REED = 'Reedmace', FONT = 'Fontley Fluids';
@@ -71,4 +71,11 @@ export const SCREWS: readonly ScrewPart[] = [
   ...[5, 6, 8, 16, 20, 25, 30, 35, 40].map((l) => screw('M3', l, 12, 240 + l * 4)),
   ...[5, 6, 8, 16, 20, 25, 30, 35, 40].map((l) => screw('M4', l, 12, 280 + l * 4)),
   ...[4.8, 6.4, 19.1, 28.6, 31.8, 38.1].map((l) => screw('UNC 6-32', l, 12, 260 + Math.round(l) * 4)),
+];
+
+const lead = (id: string, name: string, price: number, duty: LeadPart['duty'], outlets: number, limit_A: number): LeadPart => ({ kind: 'lead', id, name, maker: 'Copperline Leads', price_minor: price, tolerance_mm: 0, duty, outlets, limit_A });
+
+export const LEADS: readonly LeadPart[] = [
+  lead('lead-split-2', 'Fan splitter, two ways', 390, 'splitter', 2, 2), lead('lead-split-3', 'Fan splitter, three ways', 490, 'splitter', 3, 2), lead('lead-split-4', 'Fan splitter, four ways', 590, 'splitter', 4, 2),
+  lead('lead-hub-6', 'Fan hub, six ways, fed by the supply', 1290, 'hub', 6, 4.5), lead('lead-hub-10', 'Fan hub, ten ways, fed by the supply', 1890, 'hub', 10, 6),
 ];

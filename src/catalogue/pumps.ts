@@ -1,4 +1,4 @@
-import type { HeadPoint, PumpPart, ReservoirPart } from '@/core/part';
+import type { HeadPoint, HolePattern, PumpPart, ReservoirPart } from '@/core/part';
 import type { Vec } from '@/core/shape';
 import { port } from './shapes';
 
@@ -8,7 +8,7 @@ const OSIER = 'Osier Hydraulics', BROOK = 'Brookfast';
 function pump(id: string, name: string, maker: string, price: number, size: Vec, rpm: number, min: number, points: readonly HeadPoint[], sound: number, power: number, ratings: NonNullable<PumpPart['ratings']>, wetted: PumpPart['wetted'] = []): PumpPart {
   const [x, y, z] = size;
   return {
-    kind: 'pump', id, name, maker, price_minor: price, tolerance_mm: 0.5, size, fullSpeed_rpm: rpm, minSpeed_rpm: min, points, pointsSource: 'maker\'s bench, water at 25 °C', ratings, sound_dBA: sound, power_W: power,
+    kind: 'pump', id, name, maker, price_minor: price, tolerance_mm: 0.5, size, foot: [x < 56 ? { x_mm: 34, z_mm: 34 } : { x_mm: 44, z_mm: 44 }], plug: power > 22 ? 'supply' : 'four-pin', fullSpeed_rpm: rpm, minSpeed_rpm: min, points, pointsSource: 'maker\'s bench, water at 25 °C', ratings, sound_dBA: sound, power_W: power,
     ports: [
       port('in', 'inlet', [x / 2, y, z / 2], [0, 1, 0], 'in', { role: 'in' }),
       port('out', 'outlet, rear', [0, y * 0.6, z / 2], [-1, 0, 0], 'out', { role: 'out' }),
@@ -29,11 +29,14 @@ export const PUMPS: readonly PumpPart[] = [
   pump('pump-brook-small', 'Brook Small', BROOK, 3900, [52, 40, 52], 3000, 1200, [[0, 1.9], [2, 1.6], [4, 1.1], [6, 0.4]], 30, 5, { head_m: 1.9, pressure_kPa: 150, flow_Lmin: 6.6 }),
 ];
 
+/** Its bracket fits the holes of 120 and 140 mm fans (common practice), or a pump's foot. */
+const FAN_BRACKET: readonly HolePattern[] = [{ x_mm: 105, z_mm: 105 }, { x_mm: 124.5, z_mm: 124.5 }, { x_mm: 44, z_mm: 44 }];
+
 /** A tube reservoir: feeds from its foot, takes the return low on its side, fills from the top. */
 function reservoir(id: string, name: string, price: number, size: Vec, fill: number): ReservoirPart {
   const [x, y, z] = size;
   return {
-    kind: 'reservoir', id, name, maker: OSIER, price_minor: price, tolerance_mm: 1, size, fill_mL: fill,
+    kind: 'reservoir', id, name, maker: OSIER, price_minor: price, tolerance_mm: 1, size, foot: FAN_BRACKET, fill_mL: fill,
     ...(x === z ? { boxes: [{ name, min: [0, 0, 0], max: size, round: 'y' }] } : {}),
     ports: [
       port('foot', 'foot', [x / 2, 0, z / 2], [0, -1, 0], 'tank', { role: 'any' }),

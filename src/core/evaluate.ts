@@ -1,12 +1,13 @@
 import type { Build } from './build';
 import { runRules, verdictOf, type Finding, type Stage, type Verdict } from './finding';
-import { measureGaps, screwNeeds, thicknessAt, type FitReport, type MountRoom, type ScrewNeed } from './fit';
+import { airSides, measureGaps, portFits, screwNeeds, thicknessAt, type AirSide, type FitReport, type MountRoom, type PortFit, type ScrewNeed } from './fit';
 import type { FlowReport } from './flow';
 import { heatSetup, sizeCooling, solveHeatCases, solvePrepared, worstRise, type CaseReport, type HeatReport, type HeatSetup, type Sizing } from './heat';
 import { deriveList, type ListReport } from './list';
 import { judgeMetals, type MetalReport } from './metal';
 import { resolve, type Model } from './model';
 import type { Part } from './part';
+import { planPower, type PowerReport } from './power';
 import { formatFlow, formatKelvin, formatMoney, formatNumber, formatWatts, plural } from './quantity';
 import { RULES } from './rule';
 import { estimateRuns, type Run } from './run';
@@ -14,7 +15,8 @@ import { settle } from './settle';
 
 export interface Reports {
   readonly runs: readonly Run[];
-  readonly fit: FitReport & { readonly rooms: readonly MountRoom[] };
+  readonly fit: FitReport & { readonly rooms: readonly MountRoom[]; readonly ports: readonly PortFit[]; readonly airSides: readonly AirSide[] };
+  readonly power: PowerReport;
   readonly screws: readonly ScrewNeed[];
   readonly flow: FlowReport;
   readonly heat: HeatReport;
@@ -56,7 +58,8 @@ export function workOut(build: Build, { offer = [] }: EvaluateOptions = {}): Wor
   const runs = estimateRuns(model);
   const fit = measureGaps(model);
   const screws = screwNeeds(model);
-  const setup = heatSetup(model);
+  const ports = portFits(model, runs), sides = airSides(model), power = planPower(model);
+  const setup = heatSetup(model, new Map(sides.map((a) => [a.item, a.loss_Pa])));
   const { loadCase } = build.brief;
   const { flow, prepared } = settle(model, runs, setup, loadCase);
   const heat = solveHeatCases(prepared);
@@ -64,10 +67,10 @@ export function workOut(build: Build, { offer = [] }: EvaluateOptions = {}): Wor
   const sizing = sizeCooling(prepared, loadCase);
   const summer = inSummer(model, runs, setup);
   const metals = judgeMetals(build);
-  const list = deriveList(model, runs);
-  const findings = runRules(RULES, { build, model, runs, fit, screws, flow, heat: judged, summer, setup, sizing, metals, list, offer });
+  const list = deriveList(model, runs, power);
+  const findings = runRules(RULES, { build, model, runs, fit, ports, airSides: sides, power, screws, flow, heat: judged, summer, setup, sizing, metals, list, offer });
   const rooms = (build.case?.mounts ?? []).map((m) => thicknessAt(model, m));
-  const reports: Reports = { runs, fit: { ...fit, rooms }, screws, flow, heat, sizing, summer, metals, list };
+  const reports: Reports = { runs, fit: { ...fit, rooms, ports, airSides: sides }, power, screws, flow, heat, sizing, summer, metals, list };
   return { reports, findings, stages: stageStates(build, reports, findings), model, setup };
 }
 
@@ -83,13 +86,14 @@ function stageStates(build: Build, reports: Reports, findings: readonly Finding[
   const of = (stage: Stage): Verdict => verdictOf(findings.filter((f) => f.stage === stage));
   const known = (stage: Stage, known: boolean): Verdict => (of(stage) === 'holds' && !known ? 'unknown' : of(stage));
   const { fit, flow, list } = reports;
+  const badPorts = fit.ports.filter((p) => p.verdict === 'clash').length;
   const count = (v: string): number => fit.gaps.filter((g) => g.verdict === v).length;
   const slowest = flow.loops.length > 0 ? Math.min(...flow.loops.map((l) => l.flow_Lmin)) : null;
   const tubes = reports.runs.filter((r) => r.by === 'tube');
   const bad = reports.metals.pairs.filter((p) => p.verdict === 'fails').length, marginal = reports.metals.pairs.filter((p) => p.verdict === 'tight').length;
   return {
     heat: { verdict: known('heat', judged.parts.length > 0), result: judged.parts.length > 0 ? formatWatts(judged.inLoop_W + judged.onAir_W + judged.waiting_W) : 'no parts yet' },
-    case: { verdict: known('case', build.case !== null), result: !build.case ? 'no case yet' : count('clash') > 0 ? plural(count('clash'), 'clash', 'clashes') : count('tight') > 0 ? `${count('tight')} tight` : fit.unplaced.length > 0 ? `${fit.unplaced.length} without a place` : 'all clear' },
+    case: { verdict: known('case', build.case !== null), result: !build.case ? 'no case yet' : count('clash') > 0 ? plural(count('clash'), 'clash', 'clashes') : badPorts > 0 ? `${plural(badPorts, 'port')} blocked` : count('tight') > 0 ? `${count('tight')} tight` : fit.unplaced.length > 0 ? `${fit.unplaced.length} without a place` : 'all clear' },
     cooling: { verdict: known('cooling', rise !== null), result: rise === null ? 'no radiator at work' : `${formatKelvin(rise)}, ${formatNumber(judged.noise_dBA)} dBA` },
     flow: { verdict: known('flow', slowest !== null), result: slowest === null ? 'no loop yet' : formatFlow(slowest) },
     materials: { verdict: known('materials', reports.metals.metals.length > 0), result: reports.metals.metals.length === 0 ? 'nothing wetted' : bad > 0 ? `${plural(bad, 'pair')} ${bad === 1 ? 'fails' : 'fail'}` : marginal > 0 ? `${plural(marginal, 'pair')} marginal` : `${plural(reports.metals.metals.length, 'metal')}, agree` },

@@ -8,6 +8,7 @@ const spare = { id: 'spare', name: 'Spare fan', part: catalogued('fan', 'fan-wre
 
 /** One of every edit, on the same build: the table must stay complete. */
 const EDITS: Record<EditKind, Edit> = {
+  'kit.leads': { do: 'kit.leads', leads: [catalogued('lead', 'lead-split-3')] },
   'item.measured': { do: 'item.measured', item: 'top-radiator', measured: { against: 'air', points: [[150, 4, 18]], source: 'own bench' } },
   'item.rating': { do: 'item.rating', item: 'top-radiator', rating: { heat_W: 300, difference_K: 10, speed_rpm: 1800 } },
   'choices.profile': { do: 'choices.profile', profile: [{ load: 'idle', seconds: 600 }, { load: 'play', seconds: 1800 }] },

@@ -1,5 +1,5 @@
 import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer';
-import type { CasePart, CoolantPart, FittingPart, ItemPart, MeasuredRadiator, PumpPart, RadiatorPart, RadiatorRating, ScrewPart, TubePart } from '../part';
+import type { CasePart, CoolantPart, FittingPart, ItemPart, LeadPart, MeasuredRadiator, PumpPart, RadiatorPart, RadiatorRating, ScrewPart, TubePart } from '../part';
 import type { Brief, Build, CapDuty, EndPiece, Item, KitDuty, Link, LoadStep, Loop, Placement, PortRef, Settings } from './types';
 
 enablePatches();
@@ -38,6 +38,7 @@ export type Edit =
   | { readonly do: 'cap.set'; readonly loop: string; readonly port: PortRef; readonly with: CapDuty | null }
   | { readonly do: 'kit.set'; readonly duty: KitDuty; readonly fitting: FittingPart }
   | { readonly do: 'kit.screws'; readonly screws: readonly ScrewPart[] }
+  | { readonly do: 'kit.leads'; readonly leads: readonly LeadPart[] }
   | { readonly do: 'batch'; readonly edits: readonly Edit[] }
   | { readonly do: 'patch'; readonly patches: readonly Patch[] };
 
@@ -156,6 +157,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
     }
     case 'kit.set': draft.kit[edit.duty] = own(edit.fitting); return;
     case 'kit.screws': draft.kit.screws = own(edit.screws); return;
+    case 'kit.leads': draft.kit.leads = own(edit.leads); return;
     case 'batch':
       for (const e of edit.edits) {
         if (e.do === 'patch') throw new EditError('A batch cannot hold a patch.', 'edits');

@@ -18,7 +18,7 @@ export const briefSchema = Joi.object({
 const on = (where: string, keys: Record<string, Joi.Schema> = {}): Joi.ObjectSchema => Joi.object({ on: Joi.string().valid(where).required(), ...keys });
 const PLACEMENTS = {
   bench: on('bench'), tray: on('tray'), board: on('board'), bay: on('bay'), slot: on('slot', { slot: Joi.number().integer().min(1).max(10).required() }), riser: on('riser'), item: on('item', { item: id().required() }),
-  radiator: on('radiator', { item: id().required(), face: Joi.string().valid('frame', 'interior').required() }),
+  radiator: on('radiator', { item: id().required(), face: Joi.string().valid('frame', 'interior', 'outside').required() }),
   mount: on('mount', { mount: id().required(), slide_mm: mm(-500, 1000).required(), ports: Joi.string().valid('start', 'end').required(), air: Joi.string().valid('in', 'out').required() }),
   line: on('line'), spot: on('spot', { spot: id().required(), turn: turn.required() }), free: on('free', { at: vec().required(), turn: turn.required() }),
 };
@@ -59,6 +59,6 @@ export const buildSchema = Joi.object({
   case: PART_SCHEMAS.case.allow(null).required(),
   items: Joi.array().items(itemSchema).max(120).unique('id').required(),
   loops: Joi.array().items(loopSchema).max(8).unique('id').required(),
-  kit: Joi.object({ plug: small, drain: small, fill: small, joint: small, rotary45: small, rotary90: small, extender: small, screws: Joi.array().items(PART_SCHEMAS.screw).max(200).required() }).required(),
+  kit: Joi.object({ plug: small, drain: small, fill: small, joint: small, rotary45: small, rotary90: small, extender: small, screws: Joi.array().items(PART_SCHEMAS.screw).max(200).required(), leads: Joi.array().items(PART_SCHEMAS.lead).max(40).optional() }).required(),
   choices: Joi.object({ removed: Joi.array().items(id()).max(40).unique().required(), profile: Joi.array().items(Joi.object({ load: LOAD_CASE.required(), seconds: Joi.number().min(1).max(86400).required() })).max(40).optional() }).required(),
 });

@@ -1,4 +1,4 @@
-import type { BuiltInCase, CasePart, CoolantPart, FittingPart, ItemPart, LoadCaseId, ScrewPart, TubePart } from '../part';
+import type { BuiltInCase, CasePart, CoolantPart, FittingPart, ItemPart, LeadPart, LoadCaseId, ScrewPart, TubePart } from '../part';
 import type { Vec } from '../shape';
 
 export const BUILD_FORMAT = 'zephyron-build';
@@ -41,7 +41,7 @@ export type Placement =
   | { readonly on: 'slot'; readonly slot: number }
   | { readonly on: 'riser' }
   | { readonly on: 'item'; readonly item: string }
-  | { readonly on: 'radiator'; readonly item: string; readonly face: 'frame' | 'interior' }
+  | { readonly on: 'radiator'; readonly item: string; /** `outside`: beyond the frame, under the cover. */ readonly face: 'frame' | 'interior' | 'outside' }
   | { readonly on: 'mount'; readonly mount: string; readonly slide_mm: number; readonly ports: 'start' | 'end'; readonly air: 'in' | 'out' }
   | { readonly on: 'spot'; readonly spot: string; readonly turn: Turn }
   /** Hangs in its runs, somewhere between the parts they lead to. */
@@ -125,7 +125,7 @@ export interface Loop {
 
 export type KitDuty = 'plug' | 'drain' | 'fill' | 'joint' | 'rotary45' | 'rotary90' | 'extender';
 /** The small parts this build uses wherever one is called for. */
-export interface Kit extends Readonly<Record<KitDuty, FittingPart>> { readonly screws: readonly ScrewPart[] }
+export interface Kit extends Readonly<Record<KitDuty, FittingPart>> { readonly screws: readonly ScrewPart[]; /** Splitters and hubs to choose from. */ readonly leads?: readonly LeadPart[] }
 
 export interface Build {
   readonly format: typeof BUILD_FORMAT;

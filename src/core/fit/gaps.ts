@@ -39,6 +39,7 @@ export function measureGaps(model: Model): FitReport {
 export function gapsAround(model: Model, only: ReadonlySet<string> | null): readonly Gap[] {
   const placed = [...model.placed.values()].filter((p) => p.frame !== null && p.solids.length > 0);
   const { clear_mm } = model.build.brief.limits;
+  const obstacles = [...new Set(model.obstacles.map((o) => o.item))].map((item) => model.obstacles.filter((o) => o.item === item));
   const gaps: Gap[] = [];
   const asked = (p: PlacedItem): boolean => only === null || only.has(p.item.id);
   placed.forEach((a, i) => {
@@ -50,9 +51,9 @@ export function gapsAround(model: Model, only: ReadonlySet<string> | null): read
       if (near && near.gap <= NEAR_MM && !belong(model, a, b) && !(near.gap >= -SLACK_MM && joined(model, a, b))) push(gaps, near, [a.item.part.tolerance_mm, b.item.part.tolerance_mm], clear_mm);
     }
     if (!mine) return;
-    for (const o of model.obstacles) if (!standsOn(a, o)) push(gaps, nearest(a.solids, [o]), [a.item.part.tolerance_mm, model.build.case?.tolerance_mm ?? 0], clear_mm);
+    for (const o of obstacles) if (!o.some((box) => standsOn(a, box))) push(gaps, nearest(a.solids, o), [a.item.part.tolerance_mm, model.build.case?.tolerance_mm ?? 0], clear_mm);
     if (model.interior) {
-      const wall = wallGap(a, model.interior);
+      const wall = outsideGap(model, a) ?? wallGap(a, model.interior);
       if (wall) push(gaps, wall, [a.item.part.tolerance_mm, model.build.case?.tolerance_mm ?? 0], clear_mm);
     }
   });
@@ -126,6 +127,16 @@ function wallGap(p: PlacedItem, interior: Box): Near | null {
     }
   }
   return best;
+}
+
+/** Fans beyond the frame have the cover before them, at the depth the case says. */
+function outsideGap(model: Model, p: PlacedItem): Near | null {
+  const { placement, part } = p.item;
+  const host = placement.on === 'radiator' && placement.face === 'outside' ? model.placed.get(placement.item)?.item.placement : undefined;
+  const mount = host?.on === 'mount' ? model.build.case?.mounts.find((m) => m.id === host.mount) : undefined;
+  const [solid] = p.solids;
+  if (!mount || !solid || part.kind !== 'fan') return null;
+  return { a: solid, b: { item: `case:${mount.face}-cover`, name: `${mount.face} cover`, box: solid.box }, gap: (mount.outside_mm ?? 0) - part.size[2] };
 }
 
 function restsOn(p: PlacedItem): readonly (MountFace | 'tray')[] {

@@ -25,12 +25,12 @@ describe('room at the ports', () => {
     expect(widths.some((a) => widths.some((b) => Math.abs((first.gap_mm ?? NaN) - (apart - (a + b) / 2)) < 1e-6))).toBe(true);
     expect(first.with).toContain('Processor block');
     // No finger goes between them: tight, though nothing touches.
-    expect(first.access_mm ?? 0).toBeLessThan(0);
+    expect(first.gap_mm ?? 99).toBeLessThan(HAND_MM);
     expect(first.verdict).toBe('tight');
   });
 
-  test('a hand needs so much more than the fitting', () => {
-    for (const p of fits(desk)) if (p.gap_mm !== null && p.access_mm !== null && p.with === p.accessWith && p.gap_mm > HAND_MM) expect(p.access_mm).toBeGreaterThanOrEqual(p.gap_mm - HAND_MM * Math.SQRT2 - 1e-6);
+  test('less than a finger is tight, nothing at all a clash', () => {
+    for (const p of [...fits(desk), ...fits(box)]) expect(p.verdict).toBe(p.gap_mm !== null && p.gap_mm < -1e-6 ? 'clash' : p.gap_mm !== null && p.gap_mm < HAND_MM - 1e-6 ? 'tight' : 'clear');
   });
 
   test('the small case\'s fill cap runs into the radiator over it; a shorter reservoir frees it', () => {

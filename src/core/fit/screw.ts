@@ -1,4 +1,4 @@
-import type { Model } from '../model';
+import { FRAME_MM, type Model } from '../model';
 import type { RadiatorPart, ScrewPart } from '../part';
 
 /** Least thread in the radiator's flange that holds, mm (physics of the trade: about the thread's own diameter). */
@@ -7,8 +7,6 @@ export const ENGAGEMENT_MM = 2.5;
 export const TUBE_MARGIN_MM = 1;
 const GASKET_MM = 1;
 const WASHER_MM = 1;
-/** Holes of a frame plate between head and stack, mm (common practice, no source). */
-const FRAME_MM = 1.2;
 
 /** A pile of things a screw goes through before it reaches the flange. */
 export interface ScrewWindow {
@@ -48,10 +46,10 @@ export function screwNeeds(model: Model): readonly ScrewNeed[] {
     const { part } = radiator;
     const fans = model.build.items.filter((f) => f.part.kind === 'fan' && f.placement.on === 'radiator' && f.placement.item === radiator.id);
     const needs = fans.map((fan) => {
-      const atFrame = fan.placement.on === 'radiator' && fan.placement.face === 'frame';
+      const atFrame = fan.placement.on === 'radiator' && fan.placement.face !== 'interior';
       return need(model, part, radiator.id, fan.id, screwWindow(fan.part.kind === 'fan' ? fan.part.size[2] : 0, part.screw.depthToTube_mm, { gasket: GASKET_MM, frame: atFrame ? FRAME_MM : 0 }), fan.settings.screw_mm);
     });
-    if (!fans.some((f) => f.placement.on === 'radiator' && f.placement.face === 'frame')) {
+    if (!fans.some((f) => f.placement.on === 'radiator' && f.placement.face !== 'interior')) {
       needs.push(need(model, part, radiator.id, null, screwWindow(0, part.screw.depthToTube_mm, { frame: FRAME_MM }), radiator.settings.screw_mm));
     }
     return needs;

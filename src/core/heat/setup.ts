@@ -18,7 +18,7 @@ export interface RadiatorSetup {
   readonly air: AirWay;
   /** Fans pushing and pulling in a row, one entry a face. */
   readonly fans: readonly FanSet[];
-  /** Filter and grille, Pa at 1 m/s. */
+  /** Filter and grille, and what stands before the air's way, Pa at 1 m/s. */
   readonly filterLoss_Pa: number;
 }
 
@@ -68,7 +68,8 @@ function fanSet(item: Item, count: number): FanSet {
   return { item: item.id, part, curve: curveOf(part), count, speed_rpm };
 }
 
-export function heatSetup(model: Model): HeatSetup {
+/** `blocked`: what stands before a mounted stack's air, Pa at 1 m/s by item. */
+export function heatSetup(model: Model, blocked: ReadonlyMap<string, number> = new Map()): HeatSetup {
   const { items } = model.build;
   const mountOf = (item: Item): Mount | undefined => {
     const p = item.placement;
@@ -94,7 +95,7 @@ export function heatSetup(model: Model): HeatSetup {
     const fans = items.filter((f) => f.part.kind === 'fan' && f.placement.on === 'radiator' && f.placement.item === item.id).map((f) => fanSet(f, part.sections));
     return [{
       id: item.id, loop, part, core: coreOf(part), sections: part.sections, fans,
-      air: placement.on === 'mount' ? placement.air : 'in', filterLoss_Pa: mountOf(item)?.filterLoss_Pa ?? 0,
+      air: placement.on === 'mount' ? placement.air : 'in', filterLoss_Pa: (mountOf(item)?.filterLoss_Pa ?? 0) + (blocked.get(item.id) ?? 0),
     }];
   });
   const bare = items.flatMap((item): BareFans[] => {
@@ -104,10 +105,10 @@ export function heatSetup(model: Model): HeatSetup {
       const { item: on } = item.placement;
       const host = items.find((i) => i.id === on);
       if (!host || host.placement.on !== 'mount' || radiators.some((r) => r.id === on)) return [];
-      return [{ set: fanSet(item, model.placed.get(item.id)?.count ?? 1), air: host.placement.air, filterLoss_Pa: mountOf(host)?.filterLoss_Pa ?? 0 }];
+      return [{ set: fanSet(item, model.placed.get(item.id)?.count ?? 1), air: host.placement.air, filterLoss_Pa: (mountOf(host)?.filterLoss_Pa ?? 0) + (blocked.get(host.id) ?? 0) }];
     }
     if (item.placement.on !== 'mount') return [];
-    return [{ set: fanSet(item, model.placed.get(item.id)?.count ?? 1), air: item.placement.air, filterLoss_Pa: mountOf(item)?.filterLoss_Pa ?? 0 }];
+    return [{ set: fanSet(item, model.placed.get(item.id)?.count ?? 1), air: item.placement.air, filterLoss_Pa: (mountOf(item)?.filterLoss_Pa ?? 0) + (blocked.get(item.id) ?? 0) }];
   });
   return { model, sources, radiators, bare, factors: INSTALLATION };
 }

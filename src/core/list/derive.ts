@@ -1,7 +1,8 @@
-import type { Item, Loop } from '../build';
+import type { Item, KitDuty, Loop } from '../build';
 import { screwNeeds } from '../fit';
 import type { Model } from '../model';
 import type { FittingPart, Part, PartKind } from '../part';
+import { planPower, type PowerReport } from '../power';
 import type { Run } from '../run';
 import { sticksNeeded } from './sticks';
 import { loopVolume, type LoopVolume } from './volume';
@@ -49,7 +50,7 @@ const SCREW_SPARE = 2;
 const MACHINE: readonly PartKind[] = ['case', 'processor', 'card', 'board', 'memory', 'supply'];
 
 /** Every piece to buy, from the build alone; each line says what asked for it. */
-export function deriveList(model: Model, runs: readonly Run[]): ListReport {
+export function deriveList(model: Model, runs: readonly Run[], power: PowerReport = planPower(model)): ListReport {
   const lines: ListLine[] = [];
   const { build } = model;
   const add = (part: Part, quantity: number, unit: ListUnit, asked: readonly string[], why: string, options: { owned?: boolean; estimated?: boolean } = {}): void => {
@@ -69,6 +70,7 @@ export function deriveList(model: Model, runs: readonly Run[]): ListReport {
   }
   for (const loop of build.loops) addLoop(model, loop, runs.filter((r) => r.loop === loop.id), add);
   addScrews(model, add);
+  for (const line of power.lines) if (line.by) add(line.by, 1, 'piece', line.items, `${line.pieces} plugs on the ${line.header}: ${line.items.map((id) => build.items.find((i) => i.id === id)?.name ?? id).join(', ')}`);
 
   const merged = merge(lines);
   return {
@@ -97,7 +99,7 @@ function addLoop(model: Model, loop: Loop, runs: readonly Run[], add: Add): void
   const estimated = runs.some((r) => r.estimated);
   for (const run of runs) {
     for (const f of run.fittings) {
-      const part: FittingPart = f.duty === loop.fitting.duty ? loop.fitting : kit[f.duty as keyof Omit<typeof kit, 'screws'>];
+      const part: FittingPart = f.duty === loop.fitting.duty ? loop.fitting : kit[f.duty as KitDuty];
       add(part, 1, 'piece', [run.id], `${run.name}, ${f.end === 'from' ? 'start' : 'end'}`, { estimated: run.estimated && f.duty !== loop.fitting.duty && f.duty !== 'joint' });
     }
   }

@@ -1,2 +1,3 @@
 export { resolve } from './resolve';
+export { FRAME_MM } from './place';
 export { nodeOf, type GraphEdge, type Leg, type LoopGraph, type LoopLayout, type Model, type PlacedItem, type PlacedPort, type Solid, type Visit } from './types';

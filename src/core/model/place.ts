@@ -7,6 +7,9 @@ import type { PlacedItem, PlacedPort, Solid } from './types';
 /** How high a card's lower edge stands over the board, mm: the slot's connector. */
 const SLOT_HEIGHT_MM = 8;
 
+/** Sheet of a frame that fans may hang on either side of, mm (common practice, no source). */
+export const FRAME_MM = 1.2;
+
 interface Context { readonly build: Build; readonly done: Map<string, PlacedItem>; readonly busy: Set<string> }
 
 /** Places every item of a build. Never throws: what has no place says why. */
@@ -144,12 +147,12 @@ function onMount(context: Context, item: Item, box: CasePart, p: Extract<Placeme
   return { frame: railFrame(mount, item.part, p.slide_mm, p.ports, fanDepth(context.build, item.id)) };
 }
 
-function onRadiator(context: Context, item: Item, radiatorId: string, face: 'frame' | 'interior'): Spot {
+function onRadiator(context: Context, item: Item, radiatorId: string, face: 'frame' | 'interior' | 'outside'): Spot {
   const host = place(context, radiatorId);
   if (!host?.frame || host.item.part.kind !== 'radiator') return { unplaced: 'its radiator has no place yet' };
   const radiator: RadiatorPart = host.item.part;
   const fan = item.part as FanPart;
-  const z = face === 'frame' ? -fan.size[2] : radiator.size[2];
+  const z = face === 'interior' ? radiator.size[2] : -fan.size[2] - (face === 'outside' ? FRAME_MM : 0);
   const f = host.frame;
   return { frame: { ...f, at: pointIn(f, [radiator.finStart_mm, (radiator.size[1] - fan.size[1]) / 2, z]) }, host: radiatorId, count: radiator.sections };
 }

@@ -10,7 +10,7 @@ export function resolve(build: Build): Model {
   const interior: Box | null = build.case ? { min: [0, 0, 0], max: build.case.interior } : null;
   const obstacles: Solid[] = (build.case?.obstacles ?? [])
     .filter((o) => !build.choices.removed.includes(o.id))
-    .map((o) => ({ item: `case:${o.id}`, name: o.name, box: { min: o.min, max: o.max } }));
+    .flatMap((o) => (o.boxes ?? [{ min: o.min, max: o.max }]).map((box) => ({ item: `case:${o.id}`, name: o.name, box })));
   return {
     build, placed, obstacles, interior,
     loops: build.loops.map((loop) => graphOf(build, loop)),

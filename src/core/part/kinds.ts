@@ -18,6 +18,7 @@ export const PART_KINDS: Readonly<Record<PartKind, { readonly one: string; reado
   fitting: { one: 'fitting', many: 'Fittings', item: false },
   coolant: { one: 'coolant', many: 'Coolants', item: false },
   screw: { one: 'screw', many: 'Screws', item: false },
+  lead: { one: 'lead', many: 'Leads', item: false },
 };
 
 const WET: readonly PartKind[] = ['radiator', 'pump', 'reservoir', 'block', 'inline'];

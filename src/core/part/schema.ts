@@ -21,7 +21,8 @@ const base = {
   id: id().required(), name: text(80).required(), maker: text(60).required(), price_minor: price.required(), tolerance_mm: mm(0, 20).required(), note: text(300).optional(),
 };
 const boxKeys = { min: vec().required(), max: vec().required() };
-const bodied = { ...base, size: vec(mm(1)).required(), boxes: Joi.array().items(Joi.object({ name: text(60).required(), ...boxKeys, round: Joi.string().valid('x', 'y', 'z').optional() })).max(24).optional() };
+const holes = Joi.object({ x_mm: mm(4, 400).required(), z_mm: mm(4, 400).required() });
+const bodied = { ...base, size: vec(mm(1)).required(), foot: Joi.array().items(holes).max(12).optional(), boxes: Joi.array().items(Joi.object({ name: text(60).required(), ...boxKeys, round: Joi.string().valid('x', 'y', 'z').optional() })).max(24).optional() };
 
 const metal = Joi.string().valid('copper', 'brass', 'nickel', 'silver', 'gold', 'stainless', 'tin', 'zinc', 'aluminium', 'chrome');
 const wetted = Joi.array().items(Joi.object({ metal: metal.required(), platedOver: metal.optional(), area_mm2: Joi.number().min(0).max(5e6).required() })).max(8).required();
@@ -56,24 +57,28 @@ const mount = Joi.object({
   id: id().required(), name: text(60).required(), face: Joi.string().valid('front', 'top', 'bottom', 'rear', 'side').required(), at: vec().required(),
   along: direction().required(), across: direction().required(), inward: direction().required(), length_mm: mm(60).required(),
   fans: Joi.array().items(Joi.object({ size_mm: section.required(), count: Joi.number().integer().min(1).max(8).required() })).min(1).max(4).required(),
-  holeGap_mm: mm(0, 60).required(), published_mm: mm(0, 400).required(), filterLoss_Pa: Joi.number().min(0).max(100).required(),
+  holeGap_mm: mm(0, 60).required(), published_mm: mm(0, 400).required(), outside_mm: mm(0, 200).optional(), filterLoss_Pa: Joi.number().min(0).max(100).required(),
 });
 
-const fan = Joi.object({ kind: kind('fan'), ...bodied, section_mm: section.required(), minSpeed_rpm: rpm.required(), fullSpeed_rpm: rpm.min(100).required(), points: Joi.array().items(point(2000)).min(2).max(40).custom(rising("a fan's pressure")).required(), pointsSource: text(200).optional(), sound_dBA: Joi.number().min(0).max(90).required(), power_W: Joi.number().min(0).max(100).required() });
+const amps = Joi.number().min(0.05).max(20);
+const plug = Joi.string().valid('four-pin', 'three-pin', 'supply');
+const fan = Joi.object({ kind: kind('fan'), ...bodied, section_mm: section.required(), minSpeed_rpm: rpm.required(), fullSpeed_rpm: rpm.min(100).required(), points: Joi.array().items(point(2000)).min(2).max(40).custom(rising("a fan's pressure")).required(), pointsSource: text(200).optional(), sound_dBA: Joi.number().min(0).max(90).required(), power_W: Joi.number().min(0).max(100).required(), plug: plug.optional() });
 const triple = Joi.array().ordered(Joi.number().min(0).max(20000).required(), Joi.number().min(0.05).max(60).required(), Joi.number().min(0.01).max(1000).required());
 
 export const PART_SCHEMAS = {
   processor: Joi.object({ kind: kind('processor'), ...bodied, ...heated }),
   card: Joi.object({ kind: kind('card'), ...bodied, ...heated, bareThickness_mm: mm(1, 200).required() }),
-  board: Joi.object({ kind: kind('board'), ...bodied, ...heated, standard: text(40).required(), processorAt: vec().required(), regulatorsAt: vec().required(), memoryAt: vec().required(), slots_mm: Joi.array().items(mm()).max(10).required() }),
+  board: Joi.object({ kind: kind('board'), ...bodied, ...heated, standard: text(40).required(), processorAt: vec().required(), regulatorsAt: vec().required(), memoryAt: vec().required(), slots_mm: Joi.array().items(mm()).max(10).required(), headers: Joi.object({ fan: Joi.number().integer().min(0).max(16).required(), pump: Joi.number().integer().min(0).max(8).required(), fan_A: amps.required(), pump_A: amps.required() }).optional() }),
   memory: Joi.object({ kind: kind('memory'), ...bodied, ...heated, modules: Joi.number().integer().min(1).max(16).required() }),
   supply: Joi.object({ kind: kind('supply'), ...bodied, rating_W: Joi.number().min(50).max(5000).required() }),
   case: Joi.object({
     kind: kind('case'), ...base, interior: vec(mm(50)).required(), volume_L: Joi.number().min(1).max(1000).required(), mounts: Joi.array().items(mount).max(12).unique('id').required(),
     boardAt: vec().required(), boardStandards: Joi.array().items(text(40)).max(8).required(), bay: Joi.object(boxKeys).required(), riser: Joi.object({ at: vec().required() }).optional(),
-    obstacles: Joi.array().items(Joi.object({ id: id().required(), name: text(60).required(), removable: Joi.boolean().required(), ...boxKeys })).max(24).unique('id').required(),
+    obstacles: Joi.array().items(Joi.object({ id: id().required(), name: text(60).required(), removable: Joi.boolean().required(), boxes: Joi.array().items(Joi.object(boxKeys)).min(1).max(12).optional(), ...boxKeys })).max(24).unique('id').required(),
     fansIncluded: Joi.array().items(Joi.object({ mount: id().required(), fan: fan.required() })).max(12).optional(),
-    spots: Joi.array().items(Joi.object({ id: id().required(), name: text(60).required(), at: vec().required() })).max(12).unique('id').required(),
+    spots: Joi.array().items(Joi.object({ id: id().required(), name: text(60).required(), at: vec().required(), holes: holes.optional() })).max(12).unique('id').required(),
+    panels_mm: Joi.object(Object.fromEntries(['front', 'top', 'bottom', 'rear', 'side', 'tray'].map((f) => [f, mm(0, 40).optional()]))).optional(),
+    grommets: Joi.array().items(Joi.object({ id: id().required(), name: text(60).required(), at: vec().required(), width_mm: mm(2, 300).required(), height_mm: mm(2, 300).required() })).max(12).unique('id').optional(),
   }),
   radiator: Joi.object({
     kind: kind('radiator'), ...bodied, ...wet, section_mm: section.required(), sections: Joi.number().integer().min(1).max(8).required(), finStart_mm: mm(0, 100).required(), holeGap_mm: mm(0, 60).required(),
@@ -86,7 +91,7 @@ export const PART_SCHEMAS = {
     rating: Joi.object({ heat_W: Joi.number().min(1).max(20000).required(), difference_K: Joi.number().min(0.1).max(100).required(), speed_rpm: rpm.required() }).optional(),
   }),
   fan,
-  pump: Joi.object({ kind: kind('pump'), ...bodied, ...wet, fullSpeed_rpm: rpm.min(100).required(), minSpeed_rpm: rpm.required(), points: Joi.array().items(point(60)).min(2).max(40).custom(rising("a pump's head")).required(), pointsSource: text(200).optional(), ratings: Joi.object({ head_m: Joi.number().min(0).max(200), pressure_kPa: Joi.number().min(0).max(5000), flow_Lmin: Joi.number().min(0).max(200) }).optional(), sound_dBA: Joi.number().min(0).max(90).required(), power_W: Joi.number().min(0).max(200).required() }),
+  pump: Joi.object({ kind: kind('pump'), ...bodied, ...wet, fullSpeed_rpm: rpm.min(100).required(), minSpeed_rpm: rpm.required(), points: Joi.array().items(point(60)).min(2).max(40).custom(rising("a pump's head")).required(), pointsSource: text(200).optional(), ratings: Joi.object({ head_m: Joi.number().min(0).max(200), pressure_kPa: Joi.number().min(0).max(5000), flow_Lmin: Joi.number().min(0).max(200) }).optional(), sound_dBA: Joi.number().min(0).max(90).required(), power_W: Joi.number().min(0).max(200).required(), plug: plug.optional() }),
   reservoir: Joi.object({ kind: kind('reservoir'), ...bodied, ...wet, fill_mL: Joi.number().min(1).max(20000).required() }),
   block: Joi.object({ kind: kind('block'), ...bodied, ...wet, cools: Joi.array().items(Joi.string().valid('processor', 'card', 'board', 'memory')).min(1).max(4).required(), resistance: Joi.array().items(point(60, 0.0001)).min(1).max(40).required(), resistanceSource: text(200).optional(), minFlow_Lmin: Joi.number().min(0).max(20).required() }),
   inline: Joi.object({ kind: kind('inline'), ...bodied, ...wet, duty: Joi.string().valid(...INLINE_DUTIES).required(), tee: Joi.object({ bore_mm: mm(1, 30).required(), leg_mm: mm(0, 200).required(), run: Joi.array().items(id()).length(2).required(), branch: id().required() }).optional() }),
@@ -94,4 +99,5 @@ export const PART_SCHEMAS = {
   fitting: Joi.object({ kind: kind('fitting'), ...base, duty: Joi.string().valid('compression', 'barb', 'hard-tube', 'rotary45', 'rotary90', 'extender', 'plug', 'drain', 'fill', 'joint').required(), thread: Joi.string().valid('G1/4').required(), tube: Joi.object({ outer_mm: mm(3, 40).required(), inner_mm: mm(2, 36).required() }).optional(), bore_mm: mm(1, 30).required(), k: Joi.number().min(0).max(100).required(), kSource: text(200).required(), length_mm: mm(0, 200).required(), diameter_mm: mm(1, 100).required(), wetted }),
   coolant: Joi.object({ kind: kind('coolant'), ...base, base: Joi.object({ glycol: Joi.string().valid('none', 'ethylene', 'propylene').required(), volumeShare: Joi.number().min(0).max(0.4).required() }).required(), bottle_mL: Joi.number().min(50).max(20000).required(), inhibitor_months: Joi.number().min(0).max(120).required(), biocide: Joi.boolean().required(), look: Joi.string().valid('clear', 'dyed', 'opaque').required(), poisonous: Joi.boolean().required(), upkeep: text(300).required() }),
   screw: Joi.object({ kind: kind('screw'), ...base, thread: text(20).required(), length_mm: mm(1, 100).required(), pack: Joi.number().integer().min(1).max(1000).required() }),
+  lead: Joi.object({ kind: kind('lead'), ...base, duty: Joi.string().valid('splitter', 'hub').required(), outlets: Joi.number().integer().min(2).max(16).required(), limit_A: amps.required() }),
 } as const;

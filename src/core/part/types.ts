@@ -63,6 +63,8 @@ export interface Bodied extends PartBase {
   /** Own x, y, z extents, mm. The body fills it unless `boxes` says where. */
   readonly size: Vec;
   readonly boxes?: readonly (Box & { readonly name: string; /** Round about this axis of its own: the cylinder that fills the box across it. */ readonly round?: 'x' | 'y' | 'z' })[];
+  /** Hole patterns its foot or bracket can be screwed to. */
+  readonly foot?: readonly HolePattern[];
 }
 
 export interface Wet {
@@ -115,10 +117,15 @@ export interface BoardPart extends Bodied, Heated {
   readonly memoryAt: Vec;
   /** Height over the board's bottom edge of each slot's card plane, mm, from the top slot down. */
   readonly slots_mm: readonly number[];
+  /** What its fan and pump headers give, and how many there are. A common board's when not given. */
+  readonly headers?: { readonly fan: number; readonly pump: number; readonly fan_A: number; readonly pump_A: number };
 }
 
 export interface MemoryPart extends Bodied, Heated { readonly kind: 'memory'; readonly modules: number }
 export interface SupplyPart extends Bodied { readonly kind: 'supply'; readonly rating_W: number }
+
+/** A hole pattern that screws meet: pitch along the part's x and z (upright parts) or across, mm. */
+export interface HolePattern { readonly x_mm: number; readonly z_mm: number }
 
 export type MountFace = 'front' | 'top' | 'bottom' | 'rear' | 'side';
 
@@ -139,6 +146,8 @@ export interface Mount {
   readonly holeGap_mm: number;
   /** What the case's maker says may hang here, radiator and fans together, mm. */
   readonly published_mm: number;
+  /** Room between the frame and the cover outside it, mm: fans may hang there. None when not given. */
+  readonly outside_mm?: number;
   /** Share of the air that gets through its filter and grille at equal pressure, as a loss factor in fan pressure: Pa at 1 m/s. */
   readonly filterLoss_Pa: number;
 }
@@ -154,11 +163,16 @@ export interface CasePart extends PartBase {
   readonly bay: Box;
   /** Where a card that stands in a slot of its own (on a riser) sits; the board's slots otherwise. */
   readonly riser?: { readonly at: Vec };
-  readonly obstacles: readonly (Box & { readonly id: string; readonly name: string; readonly removable: boolean })[];
+  /** Cages, shrouds and brackets. `boxes` say where it is solid, when it has openings or corners; the whole box otherwise. */
+  readonly obstacles: readonly (Box & { readonly id: string; readonly name: string; readonly removable: boolean; readonly boxes?: readonly Box[] })[];
+  /** Thickness of the sheet of each side, mm. */
+  readonly panels_mm?: Readonly<Partial<Record<MountFace | 'tray', number>>>;
+  /** Openings in the board tray: for cables, and for tubes to pass behind it. Middle, and width and height. */
+  readonly grommets?: readonly { readonly id: string; readonly name: string; readonly at: Vec; readonly width_mm: number; readonly height_mm: number }[];
   /** Fans that come with it, and where they hang. */
   readonly fansIncluded?: readonly { readonly mount: string; readonly fan: FanPart }[];
   /** Spots made for a reservoir or pump: middle of its foot. */
-  readonly spots: readonly { readonly id: string; readonly name: string; readonly at: Vec }[];
+  readonly spots: readonly { readonly id: string; readonly name: string; readonly at: Vec; /** Its screw holes; any foot stands on a spot that gives none. */ readonly holes?: HolePattern }[];
 }
 
 export interface RadiatorCore {
@@ -200,6 +214,9 @@ export interface RadiatorPart extends Bodied, Wet {
   readonly screw: { readonly thread: string; readonly depthToTube_mm: number };
 }
 
+/** How a fan or pump is fed: from a header (four pins with PWM, three by voltage) or from the supply, with its speed wire on a header. */
+export type PowerPlug = 'four-pin' | 'three-pin' | 'supply';
+
 export interface FanPart extends Bodied {
   readonly kind: 'fan';
   readonly section_mm: 120 | 140;
@@ -210,6 +227,8 @@ export interface FanPart extends Bodied {
   /** At full speed and 1 m. */
   readonly sound_dBA: number;
   readonly power_W: number;
+  /** Its plug; four pins when not given. */
+  readonly plug?: PowerPlug;
 }
 
 export interface PumpPart extends Bodied, Wet {
@@ -222,6 +241,8 @@ export interface PumpPart extends Bodied, Wet {
   readonly ratings?: { readonly head_m?: number; readonly pressure_kPa?: number; readonly flow_Lmin?: number };
   readonly sound_dBA: number;
   readonly power_W: number;
+  /** Its plug; four pins when not given. */
+  readonly plug?: PowerPlug;
 }
 
 export interface ReservoirPart extends Bodied, Wet { readonly kind: 'reservoir'; readonly fill_mL: number }
@@ -292,9 +313,12 @@ export interface CoolantPart extends PartBase {
 
 export interface ScrewPart extends PartBase { readonly kind: 'screw'; readonly thread: string; readonly length_mm: number; readonly pack: number }
 
+/** A lead that feeds several fans: a splitter from one header, or a hub fed by the supply with one header for its speed. */
+export interface LeadPart extends PartBase { readonly kind: 'lead'; readonly duty: 'splitter' | 'hub'; readonly outlets: number; /** All outlets together. */ readonly limit_A: number }
+
 export type Part =
   | ProcessorPart | CardPart | BoardPart | MemoryPart | SupplyPart | CasePart | RadiatorPart | FanPart | PumpPart
-  | ReservoirPart | BlockPart | TubePart | FittingPart | InlinePart | CoolantPart | ScrewPart;
+  | ReservoirPart | BlockPart | TubePart | FittingPart | InlinePart | CoolantPart | ScrewPart | LeadPart;
 
 export type PartKind = Part['kind'];
 export type PartOf<K extends PartKind> = Extract<Part, { kind: K }>;

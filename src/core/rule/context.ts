@@ -1,12 +1,13 @@
 import type { Build, Item } from '../build';
 import type { Rule } from '../finding';
-import type { FitReport, ScrewNeed } from '../fit';
+import type { AirSide, FitReport, PortFit, ScrewNeed } from '../fit';
 import type { FlowReport } from '../flow';
 import type { CaseReport, HeatSetup, Sizing } from '../heat';
 import type { ListReport } from '../list';
 import type { MetalReport } from '../metal';
 import type { Model } from '../model';
 import type { Part } from '../part';
+import type { PowerReport } from '../power';
 import type { Run } from '../run';
 
 /** What a rule may look at. */
@@ -15,6 +16,10 @@ export interface RuleContext {
   readonly model: Model;
   readonly runs: readonly Run[];
   readonly fit: FitReport;
+  /** Fittings and caps in their ports. */
+  readonly ports: readonly PortFit[];
+  readonly airSides: readonly AirSide[];
+  readonly power: PowerReport;
   readonly screws: readonly ScrewNeed[];
   readonly flow: FlowReport;
   /** The load case the brief is judged in. */

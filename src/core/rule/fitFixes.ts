@@ -25,7 +25,8 @@ export function fitFixes(context: RuleContext, gap: Gap): readonly Fix[] {
 
 const badness = (gaps: readonly Gap[]): number => gaps.reduce((s, g) => s + (g.verdict === 'clash' ? 20 - g.gap_mm : g.verdict === 'tight' ? 1 : 0), 0);
 
-function candidates(context: RuleContext, gap: Gap): Fix[] {
+/** Moves, swaps and smaller parts that could part two things; untried. */
+export function candidates(context: RuleContext, gap: Pick<Gap, 'a' | 'b'>): Fix[] {
   const involved = [gap.a, gap.b].flatMap((id) => {
     const item = context.build.items.find((i) => i.id === id);
     if (!item) return [];
@@ -64,7 +65,11 @@ function moves(context: RuleContext, item: Item): Fix[] {
       }
     }
   }
-  if (p.on === 'radiator') fixes.push({ label: `Put ${item.name} on the other face`, edit: placing(item, { ...p, face: p.face === 'frame' ? 'interior' : 'frame' }) });
+  if (p.on === 'radiator') {
+    for (const face of ['frame', 'interior', 'outside'] as const) if (face !== p.face) fixes.push({ label: face === 'outside' ? `Put ${item.name} outside the frame` : `Put ${item.name} on the ${face === 'frame' ? 'frame side' : 'inner face'}`, edit: placing(item, { ...p, face }) });
+    // A radiator with fans on both faces: one set taken off.
+    if (context.build.items.some((o) => o.id !== item.id && o.placement.on === 'radiator' && o.placement.item === p.item)) fixes.push({ label: `Take ${item.name} off: the other face has fans too`, edit: { do: 'item.remove', item: item.id } });
+  }
   if (p.on === 'spot' && box) for (const s of box.spots) if (s.id !== p.spot) fixes.push({ label: `Move ${item.name} to “${s.name}”`, edit: placing(item, { ...p, spot: s.id }) });
   return fixes;
 }

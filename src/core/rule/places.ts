@@ -24,9 +24,9 @@ export function defaultPlacements(build: Build, item: Pick<Item, 'id' | 'part'>)
       .map((m) => ({ label: `On the ${m.name.toLowerCase()}`, placement: { on: 'mount', mount: m.id, slide_mm: 0, ports: 'end', air: m.face === 'front' || m.face === 'bottom' || m.face === 'side' ? 'in' : 'out' } }));
     case 'fan': {
       const fansOf = (radiator: string): readonly Item[] => others.filter((f) => f.placement.on === 'radiator' && f.placement.item === radiator);
-      const faces = others.filter((o) => o.part.kind === 'radiator' && o.part.section_mm === part.section_mm && o.placement.on === 'mount').flatMap((o) => (['interior', 'frame'] as const)
+      const faces = others.filter((o) => o.part.kind === 'radiator' && o.part.section_mm === part.section_mm && o.placement.on === 'mount').flatMap((o) => (['interior', 'frame', ...(outsideRoom(build, o) >= part.size[2] ? ['outside' as const] : [])] as const)
         .filter((face) => !fansOf(o.id).some((f) => f.placement.on === 'radiator' && f.placement.face === face))
-        .map((face) => ({ bare: fansOf(o.id).length === 0, place: { label: `On ${o.name}, ${face === 'frame' ? 'between it and the frame' : 'on its inner face'}`, placement: { on: 'radiator', item: o.id, face } } as Place })));
+        .map((face) => ({ bare: fansOf(o.id).length === 0, place: { label: `On ${o.name}, ${face === 'frame' ? 'between it and the frame' : face === 'outside' ? 'outside the frame' : 'on its inner face'}`, placement: { on: 'radiator', item: o.id, face } } as Place })));
       const mounts = (box?.mounts ?? []).filter((m) => m.fans.some((f) => f.size_mm === part.section_mm) && !others.some((o) => o.placement.on === 'mount' && o.placement.mount === m.id))
         .map((m): Place => ({ label: `On the ${m.name.toLowerCase()}, without a radiator`, placement: { on: 'mount', mount: m.id, slide_mm: 0, ports: 'end', air: m.face === 'rear' || m.face === 'top' ? 'out' : 'in' } }));
       // A radiator without fans wants them most; a second row on one that has fans gains least.
@@ -38,6 +38,12 @@ export function defaultPlacements(build: Build, item: Pick<Item, 'id' | 'part'>)
     case 'inline': return [{ label: 'In its run', placement: { on: 'line' } }];
     default: return [];
   }
+}
+
+/** Room outside the frame a radiator hangs on, mm. */
+function outsideRoom(build: Build, radiator: Item): number {
+  const { placement } = radiator;
+  return placement.on === 'mount' ? build.case?.mounts.find((m) => m.id === placement.mount)?.outside_mm ?? 0 : 0;
 }
 
 /** What keeps a radiator off a mount before anything is measured: holes, sections, length; null when nothing does. */

@@ -4,8 +4,12 @@ import { cautionCoolant } from './cautionCoolant';
 import { controlSensor } from './controlSensor';
 import { coolingShort } from './coolingShort';
 import { fanStall } from './fanStall';
+import { fitBlocked } from './fitBlocked';
 import { fitClash } from './fitClash';
+import { fitHand } from './fitHand';
+import { fitHoles } from './fitHoles';
 import { fitMount } from './fitMount';
+import { fitPort } from './fitPort';
 import { fitTight } from './fitTight';
 import { fitUnplaced } from './fitUnplaced';
 import { flowBackwards } from './flowBackwards';
@@ -25,6 +29,7 @@ import { notClosed } from './notClosed';
 import { overBudget } from './overBudget';
 import { portOpen } from './portOpen';
 import { portTwice } from './portTwice';
+import { powerHeader } from './powerHeader';
 import { pumpRatings } from './pumpRatings';
 import { radiatorRating } from './radiatorRating';
 import { reservoirPump } from './reservoirPump';
@@ -35,6 +40,6 @@ import { tubeSize } from './tubeSize';
 
 /** Every rule, sorted by code. */
 export const RULES: readonly BuildRule[] = [
-  caseFans, cautionCoolant, controlSensor, coolingShort, fanStall, fitClash, fitMount, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver, heatSummer,
-  metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, pumpRatings, radiatorRating, reservoirPump, runNoLength, screwNone, screwTooLong, screwTooShort, supplyShort, tubeSize,
+  caseFans, cautionCoolant, controlSensor, coolingShort, fanStall, fitBlocked, fitClash, fitHand, fitHoles, fitMount, fitPort, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver, heatSummer,
+  metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, powerHeader, pumpRatings, radiatorRating, reservoirPump, runNoLength, screwNone, screwTooLong, screwTooShort, supplyShort, tubeSize,
 ].sort((a, b) => a.code.localeCompare(b.code));

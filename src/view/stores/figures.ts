@@ -17,6 +17,7 @@ export function partFigures(p: Part): string {
     case 'processor': case 'memory': case 'board': return `${formatNumber(p.draw_W)} W${p.kind === 'board' ? `, ${p.standard}` : ''}, ${dims(p.size)}`;
     case 'card': return `${formatNumber(p.draw_W)} W, ${dims(p.size)}, ${p.bareThickness_mm} mm bare`;
     case 'supply': return `${formatNumber(p.rating_W)} W, ${dims(p.size)}`;
+    case 'lead': return `${p.duty === 'hub' ? 'hub fed by the supply' : 'splitter on one header'}, ${p.outlets} plugs, ${formatNumber(p.limit_A, { decimals: 1 })} A in all`;
     case 'tube': return `${p.outer_mm}/${p.inner_mm} mm ${p.material}, bends no tighter than ${p.minBend_mm} mm${p.stick_mm ? `, sticks of ${formatNumber(p.stick_mm)} mm` : ', by the metre'}`;
     case 'fitting': return `${p.thread}, bore ${p.bore_mm} mm, K ${p.k}${p.tube ? `, for ${p.tube.outer_mm}/${p.tube.inner_mm} mm` : ''}`;
     case 'coolant': return `${p.look}, ${p.base.glycol === 'none' ? 'no glycol' : `${formatNumber(p.base.volumeShare * 100)} % ${p.base.glycol} glycol by volume`}, ${p.inhibitor_months > 0 ? `inhibitor ${p.inhibitor_months} months` : 'no inhibitor'}, ${formatNumber(p.bottle_mL)} mL`;

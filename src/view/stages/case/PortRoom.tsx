@@ -20,12 +20,12 @@ export function PortRoom() {
       {open && shown.length === 0 && <p>{fits.length === 0 ? 'No port has a fitting or cap yet.' : `All ${fits.length} fittings and caps can be reached and tightened by hand.`}</p>}
       {open && shown.length > 0 && (
         <table>
-          <thead><tr><th>port</th><th className="num">gap, mm</th><th className="num">for fingers, mm</th><th /></tr></thead>
+          <thead><tr><th>port</th><th className="num">room, mm</th><th /></tr></thead>
           <tbody>
             {shown.map((p) => (
               <tr key={`${p.item}-${p.port}`} data-picked={picked === p.item || undefined}>
-                <td><button type="button" className={styles.link} onClick={() => pick(p.item)}>{p.name}</button><br /><span className="soft">{p.verdict === 'clash' ? `${p.fitting} runs into ${p.with ?? ''}${p.besidePort ? '; an extender on one of the two parts them' : ''}` : `${p.fitting}: ${p.accessWith ?? ''} leaves no room for fingers`}</span></td>
-                <td className="num">{p.gap_mm === null ? '' : formatNumber(p.gap_mm, { decimals: 1 })}</td><td className="num">{p.access_mm === null ? '' : formatNumber(p.access_mm + HAND_MM, { decimals: 1 })}</td><td><Mark verdict={VERDICT[p.verdict]} /></td>
+                <td><button type="button" className={styles.link} onClick={() => pick(p.item)}>{p.name}</button><br /><span className="soft">{p.verdict === 'clash' ? `${p.fitting} runs into ${p.with ?? ''}${p.besidePort ? '; an extender on one of the two parts them' : ''}` : `${p.fitting}: ${p.with ?? ''} leaves no room for fingers`}</span></td>
+                <td className="num">{p.gap_mm === null ? '' : formatNumber(p.gap_mm, { decimals: 1 })}</td><td><Mark verdict={VERDICT[p.verdict]} /></td>
               </tr>
             ))}
           </tbody>

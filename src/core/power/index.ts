@@ -1,0 +1,1 @@
+export { planPower, COMMON_HEADERS, type FeedLine, type PowerReport, type Unfed } from './plan';
