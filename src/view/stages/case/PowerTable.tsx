@@ -1,0 +1,36 @@
+'use client';
+import { formatNumber, plural } from '@/core/quantity';
+import { Mark } from '@/view/shared';
+import { useBench } from '@/view/workspace';
+import { Section } from '../frame/StageFrame';
+import styles from './CaseStage.module.css';
+
+const PLUGS = { 'four-pin': 'four-pin', 'three-pin': 'three-pin', supply: 'from the supply' } as const;
+
+/** Which header feeds which fans and pumps, by what lead, with the current against the limit. */
+export function PowerTable() {
+  const { build, workings, pick } = useBench((s) => s);
+  const { power } = workings.reports;
+  const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
+  if (power.lines.length === 0 && power.unfed.length === 0) return null;
+  const supply = build.items.find((i) => i.part.kind === 'supply');
+  return (
+    <Section title="Fans and pumps on the headers">
+      <table>
+        <thead><tr><th>header</th><th>feeds</th><th className="num">A of A</th><th /></tr></thead>
+        <tbody>
+          {power.lines.map((l) => (
+            <tr key={l.header}>
+              <td>{l.header}</td>
+              <td>{l.items.map((id, i) => <span key={id}>{i > 0 ? ', ' : ''}<button type="button" className={styles.link} onClick={() => pick(id)}>{nameOf(id)}</button></span>)}{l.by && <><br /><span className="soft">{l.by.name}{l.sharedSpeed ? '; all at one speed' : ''}</span></>}</td>
+              <td className="num">{formatNumber(l.current_A, { decimals: 2 })} of {formatNumber(l.limit_A, { decimals: 1 })}</td>
+              <td><Mark verdict={l.current_A > l.limit_A ? 'fails' : l.current_A > 0.9 * l.limit_A ? 'tight' : 'holds'} /></td>
+            </tr>
+          ))}
+          {power.unfed.map((u) => <tr key={u.item}><td className="soft">none</td><td>{nameOf(u.item)}<br /><span className="soft">{u.why}</span></td><td /><td><Mark verdict="fails" /></td></tr>)}
+        </tbody>
+      </table>
+      <p className="soft">Plugs: {(Object.keys(PLUGS) as (keyof typeof PLUGS)[]).filter((k) => power.plugs[k] > 0).map((k) => `${power.plugs[k]} ${PLUGS[k]}`).join(', ')}. Left: {plural(power.freeFan, 'fan header')}, {plural(power.freePump, 'pump header')}.{power.assumed ? ' The board says nothing of its headers: common ones are assumed.' : ''} At full speed and 12 V; starting draws more for a moment. {supply ? 'Leads are on the parts list.' : 'No supply is in the build yet.'}</p>
+    </Section>
+  );
+}
