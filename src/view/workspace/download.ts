@@ -1,7 +1,8 @@
+import type { Bracket } from '@/core/bracket';
 import type { Build } from '@/core/build';
 import type { ListReport } from '@/core/list';
 import type { Transient } from '@/core/transient';
-import { buildFileName, buildToText, listToCsv, slug, transientToCsv } from '@/format';
+import { bracketToDxf, bracketToSvg, buildFileName, buildToText, listToCsv, slug, transientToCsv } from '@/format';
 
 function hand(name: string, type: string, text: string): void {
   const url = URL.createObjectURL(new Blob([text], { type }));
@@ -16,3 +17,4 @@ export const downloadBuild = (build: Build): void => hand(buildFileName(build.na
 export const downloadInp = (name: string, text: string): void => hand(`${slug(name)}.inp`, 'text/plain', text);
 export const downloadList = (build: Build, list: ListReport): void => hand(`${slug(build.name)}-parts.csv`, 'text/csv', listToCsv(list, build.brief.currency));
 export const downloadRun = (name: string, run: Transient): void => hand(`${slug(name)}-over-time.csv`, 'text/csv', transientToCsv(run));
+export const downloadBracket = (title: string, plate: Bracket, as: 'svg' | 'dxf'): void => (as === 'svg' ? hand(`${slug(title)}.svg`, 'image/svg+xml', bracketToSvg(plate, title)) : hand(`${slug(title)}.dxf`, 'image/vnd.dxf', bracketToDxf(plate)));

@@ -1,8 +1,10 @@
 'use client';
-import { useState } from 'react';
+import { useState, type KeyboardEvent } from 'react';
 import { CATALOGUE } from '@/catalogue';
 import type { CasePart } from '@/core/part';
+import { movedBy } from '@/core/model';
 import { formatMillimetres, formatNumber, plural } from '@/core/quantity';
+import { scale, type Vec } from '@/core/shape';
 import { Mark, Pick, Segments, Why } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Elevation } from '../elevation/Elevation';
@@ -11,17 +13,26 @@ import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { reasonForGap } from '../reasons';
 import { partFigures } from '@/view/stores/figures';
 import { PlaceCard } from './PlaceCard';
+import { CaseInSpace } from '../scene/CaseInSpace';
+import { BracketMaker } from './BracketMaker';
+import { PartsFit } from './PartsFit';
 import { PortRoom } from './PortRoom';
+import { PowerTable } from './PowerTable';
+import { useHeld } from './useHeld';
+import { WhatFitsView } from './WhatFitsView';
 import styles from './CaseStage.module.css';
 
 export const CASES = CATALOGUE.filter((p): p is CasePart => p.kind === 'case');
-const VIEWS: readonly View[] = ['side', 'front', 'top'];
+type Seen = View | 'space' | 'fits';
+const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [{ value: 'space', label: 'in space' }, ...(['side', 'front', 'top'] as const).map((value) => ({ value, label: VIEW_NAMES[value] })), { value: 'fits', label: 'what fits?' }];
 
 /** What fits where: elevations with gaps, mounts with their room, screws. */
 export function CaseStage() {
   const { build, workings, picked, pick, commit, open } = useBench((s) => s);
-  const [view, setView] = useState<View>('side');
-  const { fit, screws } = workings.reports;
+  const [view, setView] = useState<Seen>('side');
+  const held = useHeld();
+  const { screws } = workings.reports;
+  const fit = { ...workings.reports.fit, gaps: held.gaps };
   if (!build.case) return <ChooseCase />;
   const box = build.case;
   const near = fit.gaps.filter((g) => g.verdict !== 'clear' || (picked !== null && (g.a === picked || g.b === picked))).slice(0, 14);
@@ -29,6 +40,20 @@ export function CaseStage() {
   const clashes = fit.gaps.filter((g) => g.verdict === 'clash').length, tight = fit.gaps.filter((g) => g.verdict === 'tight').length;
   const item = build.items.find((i) => i.id === picked);
   const title = clashes > 0 ? `${plural(clashes, 'clash', 'clashes')} to clear` : tight > 0 ? `Everything fits, ${tight === 1 ? 'one gap' : `${tight} gaps`} tight` : fit.unplaced.length > 0 ? `${plural(fit.unplaced.length, 'part')} without a place` : 'Everything fits';
+  const drawing = (as: View) => <Elevation view={as} model={held.model} fit={fit} picked={picked} onPick={(id) => pick(picked === id ? null : id)} onHold={held.hold} />;
+  /** Arrow keys move the picked part along its rail, or over the floor as the drawing shows it. */
+  const nudge = (e: KeyboardEvent): void => {
+    const step = ({ ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] } as Record<string, readonly [number, number]>)[e.key];
+    if (!step || !item) return;
+    const by = e.shiftKey ? 5 : 1, [x, y] = [step[0] * by, step[1] * by];
+    const mount = item.placement.on === 'mount' ? box.mounts.find((m) => item.placement.on === 'mount' && m.id === item.placement.mount) : undefined;
+    // On a rail any arrow along it counts, and its like where the rail points away from the eye.
+    const way: Vec = mount ? scale(mount.along, mount.along[1] !== 0 ? (y !== 0 ? y : x) : x !== 0 ? x : y) : view === 'front' ? [0, y, -x] : view === 'top' ? [x, 0, -y] : [x, y, 0];
+    const placement = movedBy(build, item.id, way);
+    if (!placement) return;
+    e.preventDefault(); e.stopPropagation();
+    commit(`move ${item.name}`, { do: 'item.place', item: item.id, placement }, `move-${item.id}`);
+  };
   return (
     <StageFrame
       stage="case" title={title}
@@ -52,7 +77,10 @@ export function CaseStage() {
             </table>
           )}
         </Section>
+        <PartsFit gaps={fit.gaps} />
         <PortRoom />
+        <PowerTable />
+        <BracketMaker />
         {screws.length > 0 && (
           <Section title="Screws">
             <table><thead><tr><th>through</th><th>thread</th><th className="num">window, mm</th><th className="num">length, mm</th><th /></tr></thead>
@@ -63,8 +91,14 @@ export function CaseStage() {
         )}
       </>}
     >
-      <div className={styles.views}><Segments label="View" value={view} options={VIEWS.map((value) => ({ value, label: VIEW_NAMES[value] }))} onPick={setView} /></div>
-      <div className={styles.sheet}><Elevation view={view} model={workings.model} fit={fit} picked={picked} onPick={(id) => pick(picked === id ? null : id)} /></div>
+      <div className={styles.views}><Segments label="View" value={view} options={VIEWS} onPick={setView} /></div>
+      {view === 'fits' ? <WhatFitsView /> : (
+        // The keys that nudge are told in words below the drawing.
+        <div className={styles.sheet} tabIndex={0} role="group" aria-label="Drawing of the case: arrow keys move the picked part by 1 mm, with Shift by 5 mm" onKeyDown={nudge}>
+          {view === 'space' ? <CaseInSpace build={build} model={held.model} gaps={held.gaps} picked={picked} onPick={pick} onHold={held.hold} otherwise={drawing('side')} /> : drawing(view)}
+        </div>
+      )}
+      {view !== 'fits' && <p className={styles.hint}>{item && movedBy(build, item.id, [0, 0, 0]) ? <>Drag {item.name}, or move it with the arrow keys by 1 mm, with Shift by 5.{near[0] ? ` Nearest: ${near[0].nameA} to ${near[0].nameB}, ${formatMillimetres(near[0].gap_mm, 1)}.` : ''}</> : 'Click a part to see its gaps. Radiators slide on their rails; pump and reservoir stand anywhere a bracket or tape holds.'}</p>}
     </StageFrame>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 import { useId, useMemo, useRef } from 'react';
+import type { Placement } from '@/core/build';
 import type { CaseReport } from '@/core/heat';
 import type { FitReport } from '@/core/fit';
 import type { Model, Solid } from '@/core/model';
@@ -9,6 +10,7 @@ import { formatNumber } from '@/core/quantity';
 import { temperatureColour } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
 import { flatBox, flatPoint, sheetSize, type Flat, type View } from './project';
+import { useDrag } from './useDrag';
 import { placeLabels } from './labels';
 import { runPath } from './runPath';
 import styles from './Elevation.module.css';
@@ -21,12 +23,14 @@ interface Props {
   readonly onPick: (id: string) => void;
   readonly runs?: readonly Run[];
   readonly heat?: CaseReport;
+  /** Where parts may be dragged: told where the part would be, and null when it is let go. */
+  onHold?(item: string, placement: Placement | null): void;
 }
 
 const MARGIN = 26;
 
 /** The case from one side, as an ink drawing: parts, mounts, gaps of the picked part, tubes in their coolant's colour. */
-export function Elevation({ view, model, fit, picked, onPick, runs = [], heat }: Props) {
+export function Elevation({ view, model, fit, picked, onPick, runs = [], heat, onHold }: Props) {
   const hatch = useId();
   const size = model.build.case?.interior as Vec;
   const [w, h] = sheetSize(view, size);
@@ -42,6 +46,7 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat }:
   const sheet = useSize(frame);
   // Millimetres a screen pixel stands for, so that words and lines keep their size in a small case and a large one.
   const k = Math.max(0.3, Math.max((w + MARGIN + 10) / Math.max(200, sheet.width), (h + MARGIN + 8) / Math.max(200, sheet.height)));
+  const drag = useDrag(view, model.build, onHold, onPick);
   const labels = placeLabels(solids.map(({ solid, kind, name, flat }) => ({ id: solid.item, name, flat, named: kind !== 'memory' && kind !== 'fan' })).reverse(), k);
 
   return (
@@ -59,7 +64,7 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat }:
         const quiet = kind === 'board' || kind === 'obstacle' || kind === 'supply' || kind === 'memory';
         const inner = kind === 'radiator' ? `url(#${hatch}-fin)` : kind === 'obstacle' || kind === 'supply' ? `url(#${hatch}-wall)` : null;
         return (
-          <g key={`${item}-${i}`} className={item.startsWith('case:') ? undefined : styles.item} onClick={item.startsWith('case:') ? undefined : () => onPick(item)}>
+          <g key={`${item}-${i}`} className={item.startsWith('case:') ? undefined : styles.item} onClick={item.startsWith('case:') ? undefined : drag.click(item)} onPointerDown={item.startsWith('case:') ? undefined : drag.press(item)}>
             <title>{`${name}: ${formatNumber(flat.w)} × ${formatNumber(flat.h)} mm in this view`}</title>
             <rect x={flat.x} y={flat.y} rx={isEndOn(view, solid) ? Math.min(flat.w, flat.h) / 2 : 0} width={Math.max(1, flat.w)} height={Math.max(1, flat.h)} fill={FILL[kind] ?? 'var(--float)'} stroke={edge} strokeWidth={isPicked ? 2.2 : clashing.has(item) ? 1.6 : quiet ? 0.7 : 1.2} />
             {inner && <rect x={flat.x + 1.5} y={flat.y + 1.5} width={Math.max(0, flat.w - 3)} height={Math.max(0, flat.h - 3)} fill={inner} pointerEvents="none" />}

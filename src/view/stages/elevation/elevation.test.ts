@@ -4,7 +4,7 @@ import type { Build } from '@/core/build';
 import { workOut } from '@/core/evaluate';
 import type { Vec } from '@/core/shape';
 import { placeLabels, type Wanted } from './labels';
-import { flatBox, flatPoint, sheetSize } from './project';
+import { caseWay, flatBox, flatPoint, sheetSize } from './project';
 import { runPath } from './runPath';
 
 const SIZE: Vec = [400, 300, 200];
@@ -25,6 +25,12 @@ describe('from the case to the sheet', () => {
   test('top: glass at the bottom', () => {
     expect(flatPoint('top', SIZE, [10, 5, 200])).toEqual([10, 200]);
     expect(sheetSize('top', SIZE)).toEqual([400, 200]);
+  });
+
+  test.each(['side', 'front', 'top'] as const)('%s: a way on the sheet leads the same way in the case', (view) => {
+    const from: Vec = [120, 90, 60], [x0, y0] = flatPoint(view, SIZE, from), way = caseWay(view, 17, -9);
+    const [x1, y1] = flatPoint(view, SIZE, [from[0] + way[0], from[1] + way[1], from[2] + way[2]]);
+    expect([x1 - x0, y1 - y0]).toEqual([17, -9]);
   });
 
   test.each(['side', 'front', 'top'] as const)('%s: boxes keep their extents and know what is in front', (view) => {

@@ -22,3 +22,9 @@ export function sheetSize(view: View, size: Vec): readonly [number, number] {
   if (view === 'side') return [size[0], size[1]];
   return view === 'front' ? [size[2], size[1]] : [size[0], size[2]];
 }
+
+/** A way on the sheet as a way in the case: the inverse of flatPoint for differences. */
+export function caseWay(view: View, dx: number, dy: number): Vec {
+  if (view === 'side') return [dx, -dy, 0];
+  return view === 'front' ? [0, -dy, -dx] : [dx, 0, dy];
+}

@@ -1,0 +1,34 @@
+'use client';
+import { useMemo, useState } from 'react';
+import { applyEdit, type Placement } from '@/core/build';
+import { measureGaps, type FitReport } from '@/core/fit';
+import { resolve, type Model } from '@/core/model';
+import { useBench } from '@/view/workspace';
+
+interface Held {
+  readonly model: Model;
+  readonly gaps: FitReport['gaps'];
+  /** Whether a part is in the hand: gaps are live, nothing is kept yet. */
+  readonly holding: boolean;
+  /** Where the part would be; null lets it go where it was last. */
+  hold(item: string, placement: Placement | null): void;
+}
+
+/** A part in the hand: placed and measured anew with every move, kept in the build when it is let go. */
+export function useHeld(): Held {
+  const { build, workings, commit } = useBench((s) => s);
+  const [held, setHeld] = useState<{ readonly item: string; readonly placement: Placement } | null>(null);
+  const live = useMemo(() => {
+    if (!held) return null;
+    const model = resolve(applyEdit(build, { do: 'item.place', item: held.item, placement: held.placement }).build);
+    return { model, gaps: measureGaps(model).gaps };
+  }, [build, held]);
+  const hold = (item: string, placement: Placement | null): void => {
+    if (placement) { setHeld({ item, placement }); return; }
+    setHeld((last) => {
+      if (last) queueMicrotask(() => commit(`move ${build.items.find((i) => i.id === item)?.name ?? item}`, { do: 'item.place', item, placement: last.placement }));
+      return null;
+    });
+  };
+  return { model: live?.model ?? workings.model, gaps: live?.gaps ?? workings.reports.fit.gaps, holding: held !== null, hold };
+}

@@ -1,0 +1,124 @@
+'use client';
+import { useMemo, useRef, useState } from 'react';
+import { Canvas, type ThreeEvent } from '@react-three/fiber';
+import { BoxGeometry, EdgesGeometry, Plane, Vector3 } from 'three';
+import type { Build, Placement } from '@/core/build';
+import type { FitReport } from '@/core/fit';
+import { movedBy, type Model } from '@/core/model';
+import type { Vec } from '@/core/shape';
+import { formatNumber } from '@/core/quantity';
+import { Segments } from '@/view/shared';
+import { Orbit, type Stand } from './Orbit';
+import { usePaper, type Paper } from './paper';
+import { SolidMesh } from './SolidMesh';
+import styles from './Scene.module.css';
+
+export interface SceneProps {
+  readonly build: Build;
+  readonly model: Model;
+  readonly gaps: FitReport['gaps'];
+  readonly picked: string | null;
+  onPick(id: string): void;
+  /** Where a dragged part would be; null when it is let go. */
+  onHold(item: string, placement: Placement | null): void;
+}
+
+const STANDS: readonly { readonly value: Stand; readonly label: string }[] = [{ value: 'corner', label: 'from the corner' }, { value: 'glass', label: 'glass' }, { value: 'front', label: 'front' }, { value: 'top', label: 'top' }];
+
+/** The case in space: turn it, cut it open, drag what slides. What it shows stands in the tables too. */
+export default function Scene(props: SceneProps) {
+  const { build, model } = props;
+  const size = build.case?.interior as Vec;
+  const paper = usePaper();
+  const [stand, setStand] = useState<Stand>('corner');
+  const [cut, setCut] = useState(0);
+  const [held, setHeld] = useState(false);
+  const clip = useMemo(() => (cut > 0 ? [new Plane(new Vector3(0, 0, -1), size[2] - cut)] : []), [cut, size]);
+  return (
+    <div className={styles.scene}>
+      <div className={styles.bar}>
+        <Segments label="Seen from" value={stand} options={STANDS} onPick={setStand} />
+        <label className={styles.cut}>Cut from the glass <input type="range" min={0} max={Math.round(size[2] - 5)} step={1} value={cut} onChange={(e) => setCut(Number(e.target.value))} aria-valuetext={`${cut} mm`} /> <span className={styles.mm}>{formatNumber(cut)} mm</span></label>
+      </div>
+      <div className={styles.canvas} role="img" aria-label={`The case in space, ${model.placed.size} parts. The tables beside say the same in words.`}>
+        <Canvas frameloop="demand" dpr={[1, 2]} gl={{ antialias: true, localClippingEnabled: true } as never} onCreated={({ gl }) => { gl.localClippingEnabled = true; }} camera={{ fov: 32, near: 10, far: 8000, position: [900, 700, 900] }}>
+          <color attach="background" args={[paper.paper]} />
+          <ambientLight intensity={2.35} />
+          <directionalLight position={[600, 1400, 1000]} intensity={0.75} />
+          <Orbit size={size} stand={stand} held={held} />
+          <Parts {...props} paper={paper} clip={clip} onHeld={setHeld} />
+          <CaseFrame size={size} paper={paper} />
+        </Canvas>
+      </div>
+    </div>
+  );
+}
+
+function CaseFrame({ size, paper }: { readonly size: Vec; readonly paper: Paper }) {
+  const [x, y, z] = size;
+  const edges = useMemo(() => new EdgesGeometry(new BoxGeometry(x, y, z)), [x, y, z]);
+  return (
+    <>
+      <lineSegments geometry={edges} position={[x / 2, y / 2, z / 2]}><lineBasicMaterial color={paper.ink} /></lineSegments>
+      {/* The board tray closes the back. */}
+      <mesh position={[x / 2, y / 2, -0.6]}><planeGeometry args={[x, y]} /><meshBasicMaterial color={paper.sunk} /></mesh>
+    </>
+  );
+}
+
+function Parts({ build, model, gaps, picked, onPick, onHold, paper, clip, onHeld }: SceneProps & { readonly paper: Paper; readonly clip: readonly Plane[]; onHeld(held: boolean): void }) {
+  const clashing = useMemo(() => new Set(gaps.filter((g) => g.verdict === 'clash').flatMap((g) => [g.a, g.b])), [gaps]);
+  const drag = useRef<{ readonly item: string; readonly from: Vector3; readonly plane: Plane; readonly build: Build } | null>(null);
+  const down = (item: string) => (e: ThreeEvent<PointerEvent>): void => {
+    if (e.button !== 0) return;
+    e.stopPropagation();
+    onPick(item);
+    if (!movedBy(build, item, [0, 0, 0])) return;
+    // Dragged in the plane through the grip that faces the eye.
+    const plane = new Plane().setFromNormalAndCoplanarPoint(e.camera.getWorldDirection(new Vector3()), e.point);
+    drag.current = { item, from: e.point.clone(), plane, build };
+    onHeld(true);
+    const move = (ev: PointerEvent): void => {
+      const d = drag.current;
+      if (!d) return;
+      const canvas = ev.target instanceof HTMLCanvasElement ? ev.target : null;
+      const box = (canvas ?? document.querySelector('canvas'))?.getBoundingClientRect();
+      if (!box) return;
+      const at = new Vector3(((ev.clientX - box.left) / box.width) * 2 - 1, -((ev.clientY - box.top) / box.height) * 2 + 1, 0.5).unproject(e.camera);
+      const hit = new Vector3(), ray = at.sub(e.camera.position).normalize();
+      const t = d.plane.normal.dot(d.from.clone().sub(e.camera.position)) / d.plane.normal.dot(ray);
+      hit.copy(e.camera.position).addScaledVector(ray, t);
+      onHold(d.item, movedBy(d.build, d.item, onFloor(d.build, d.item, [hit.x - d.from.x, hit.y - d.from.y, hit.z - d.from.z])));
+    };
+    const up = (): void => { window.removeEventListener('pointermove', move); window.removeEventListener('pointerup', up); drag.current = null; onHeld(false); onHold(item, null); };
+    window.addEventListener('pointermove', move);
+    window.addEventListener('pointerup', up);
+  };
+  return (
+    <>
+      {[...model.placed.values()].flatMap((p) => p.solids.map((solid, i) => {
+        const { kind } = p.item.part, mine = picked === p.item.id;
+        const edge = mine ? paper.copper : clashing.has(p.item.id) ? paper.fails : kind === 'board' || kind === 'memory' || kind === 'supply' ? paper.soft : paper.ink;
+        const fill = mine ? mix(paper.copper, paper.float, 0.22) : kind === 'reservoir' ? mix(paper.cool, paper.float, 0.25) : kind === 'block' ? mix(paper.copper, paper.float, 0.12) : kind === 'radiator' ? mix(paper.ink, paper.float, 0.16) : kind === 'board' || kind === 'memory' ? paper.sunk : paper.float;
+        return <SolidMesh key={`${p.item.id}-${i}`} solid={solid} fill={fill} edge={edge} heavy={mine} marks={kind === 'fan' || kind === 'radiator' ? kind : undefined} clip={clip} onPointerDown={down(p.item.id)} />;
+      }))}
+      {model.obstacles.map((o, i) => <SolidMesh key={`${o.item}-${i}`} solid={o} fill={paper.hairline} edge={paper.soft} heavy={false} glassy clip={clip} />)}
+      {[...model.placed.values()].flatMap((p) => p.ports).map((port) => {
+        const [x, y, z] = port.direction;
+        return <mesh key={`${port.item}-${port.port.id}`} position={[port.at[0] + 2 * x, port.at[1] + 2 * y, port.at[2] + 2 * z]} rotation={[Math.abs(z) > 0.5 ? Math.PI / 2 : 0, 0, Math.abs(x) > 0.5 ? Math.PI / 2 : 0]}><cylinderGeometry args={[6.6, 6.6, 4, 16]} /><meshLambertMaterial color={paper.ink} clippingPlanes={clip as Plane[]} /></mesh>;
+      })}
+    </>
+  );
+}
+
+/** What stands stays at its height while it is dragged. */
+function onFloor(build: Build, item: string, by: Vec): Vec {
+  const p = build.items.find((i) => i.id === item)?.placement;
+  return p?.on === 'spot' || p?.on === 'free' ? [by[0], 0, by[2]] : by;
+}
+
+function mix(a: string, b: string, share: number): string {
+  const rgb = (h: string): readonly number[] => [1, 3, 5].map((i) => parseInt(h.slice(i, i + 2), 16));
+  const [p, q] = [rgb(a), rgb(b)];
+  return `#${[0, 1, 2].map((i) => Math.round((p[i] ?? 0) * share + (q[i] ?? 0) * (1 - share)).toString(16).padStart(2, '0')).join('')}`;
+}
