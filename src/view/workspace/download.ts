@@ -1,6 +1,7 @@
 import type { Bracket } from '@/core/bracket';
 import type { Build } from '@/core/build';
 import type { ListReport } from '@/core/list';
+import type { Part } from '@/core/part';
 import type { Transient } from '@/core/transient';
 import { bracketToDxf, bracketToSvg, buildFileName, buildToText, listToCsv, slug, transientToCsv } from '@/format';
 
@@ -18,3 +19,4 @@ export const downloadInp = (name: string, text: string): void => hand(`${slug(na
 export const downloadList = (build: Build, list: ListReport): void => hand(`${slug(build.name)}-parts.csv`, 'text/csv', listToCsv(list, build.brief.currency));
 export const downloadRun = (name: string, run: Transient): void => hand(`${slug(name)}-over-time.csv`, 'text/csv', transientToCsv(run));
 export const downloadBracket = (title: string, plate: Bracket, as: 'svg' | 'dxf'): void => (as === 'svg' ? hand(`${slug(title)}.svg`, 'image/svg+xml', bracketToSvg(plate, title)) : hand(`${slug(title)}.dxf`, 'image/vnd.dxf', bracketToDxf(plate)));
+export const downloadPart = (part: Part): void => hand(`${part.id}.part.json`, 'application/json', `${JSON.stringify(part, null, 2)}\n`);

@@ -22,6 +22,10 @@ import { useHeld } from './useHeld';
 import { WhatFitsView } from './WhatFitsView';
 import styles from './CaseStage.module.css';
 
+import { draftFromCase, type CaseDraft } from '@/core/measure';
+import { useOwnParts } from '@/view/stores/ownParts';
+import { CaseEditor } from './editor/CaseEditor';
+
 export const CASES = CATALOGUE.filter((p): p is CasePart => p.kind === 'case');
 type Seen = View | 'space' | 'fits';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [{ value: 'space', label: 'in space' }, ...(['side', 'front', 'top'] as const).map((value) => ({ value, label: VIEW_NAMES[value] })), { value: 'fits', label: 'what fits?' }];
@@ -30,10 +34,13 @@ const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [{ va
 export function CaseStage() {
   const { build, workings, picked, pick, commit, open } = useBench((s) => s);
   const [view, setView] = useState<Seen>('side');
+  const [measuring, setMeasuring] = useState<{ readonly start: CaseDraft | null } | null>(null);
   const held = useHeld();
+  const cases = useCases();
   const { screws } = workings.reports;
   const fit = { ...workings.reports.fit, gaps: held.gaps };
-  if (!build.case) return <ChooseCase />;
+  if (measuring) return <CaseEditor start={measuring.start} onDone={() => setMeasuring(null)} />;
+  if (!build.case) return <ChooseCase onMeasure={() => setMeasuring({ start: null })} />;
   const box = build.case;
   const near = fit.gaps.filter((g) => g.verdict !== 'clear' || (picked !== null && (g.a === picked || g.b === picked))).slice(0, 14);
   const shown = near.length > 0 ? near : fit.gaps.slice(0, 6);
@@ -61,7 +68,8 @@ export function CaseStage() {
       side={<>
         {item ? <PlaceCard item={item} /> : (
           <Section title="The case">
-            <Pick label="Case" value={box.id} options={[...(CASES.some((c) => c.id === box.id) ? [] : [{ value: box.id, label: box.name }]), ...CASES.map((c) => ({ value: c.id, label: c.name }))]} onPick={(id) => { const next = CASES.find((c) => c.id === id); if (next) commit(`choose ${next.name}`, { do: 'case.choose', case: next }); }} />
+            <Pick label="Case" value={box.id} options={[...(cases.some((c) => c.id === box.id) ? [] : [{ value: box.id, label: box.name }]), ...cases.map((c) => ({ value: c.id, label: c.name }))]} onPick={(id) => { const next = cases.find((c) => c.id === id); if (next) commit(`choose ${next.name}`, { do: 'case.choose', case: next }); }} />
+            <p className={styles.measure}><button type="button" className={styles.link} onClick={() => setMeasuring({ start: null })}>Measure your own case</button><button type="button" className={styles.link} onClick={() => setMeasuring({ start: { ...draftFromCase(box), name: box.id.startsWith('own-') ? box.name : `${box.name}, measured` } })}>Measure this one again</button></p>
             {box.obstacles.map((o) => (
               <p key={o.id} className={styles.obstacle}>{o.name}{o.removable ? <label> <input type="checkbox" checked={build.choices.removed.includes(o.id)} onChange={(e) => commit(`${e.target.checked ? 'take out' : 'put back'} the ${o.name.toLowerCase()}`, { do: 'case.remove-obstacle', obstacle: o.id, removed: e.target.checked })} /> taken out</label> : <span className="soft"> fixed</span>}</p>
             ))}
@@ -120,13 +128,21 @@ function Ruler({ name, published_mm, used_mm, free_mm, blockedBy }: { readonly n
   );
 }
 
-function ChooseCase() {
+/** Cases of the Stores, and the builder's own. */
+function useCases(): readonly CasePart[] {
+  const own = useOwnParts();
+  return [...CASES, ...own.filter((p): p is CasePart => p.kind === 'case')];
+}
+
+function ChooseCase({ onMeasure }: { onMeasure(): void }) {
   const commit = useBench((s) => s.commit);
+  const cases = useCases();
   return (
     <div className={styles.choose}>
       <EmptyStage title="Choose the case" text="Everything hangs on it: where radiators can go, how thick they may be, where pump and reservoir stand. It can be changed later; parts keep their place where the new case has it." />
       <div className={styles.cases}>
-        {CASES.map((c) => <button key={c.id} type="button" className={styles.case} onClick={() => commit(`choose ${c.name}`, { do: 'case.choose', case: c })}><strong>{c.name}</strong> <span className="soft">{c.maker}</span><br /><span className="soft">{partFigures(c)}</span></button>)}
+        {cases.map((c) => <button key={c.id} type="button" className={styles.case} onClick={() => commit(`choose ${c.name}`, { do: 'case.choose', case: c })}><strong>{c.name}</strong> <span className="soft">{c.maker}</span><br /><span className="soft">{partFigures(c)}</span></button>)}
+        <button type="button" className={styles.case} onClick={onMeasure}><strong>A case of your own</strong><br /><span className="soft">Not among these: measure it with a ruler, step by step, and see it drawn as you type.</span></button>
       </div>
     </div>
   );

@@ -5,7 +5,7 @@ import type { CaseReport } from '@/core/heat';
 import type { FitReport } from '@/core/fit';
 import type { Model, Solid } from '@/core/model';
 import type { Run } from '@/core/run';
-import { axisGaps, type Vec } from '@/core/shape';
+import { add, axisGaps, boxOf, scale, type Vec } from '@/core/shape';
 import { formatNumber } from '@/core/quantity';
 import { temperatureColour } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
@@ -28,6 +28,8 @@ interface Props {
 }
 
 const MARGIN = 26;
+/** Depth a rail is drawn with, mm. */
+const RAIL_DRAWN_MM = 4;
 
 /** The case from one side, as an ink drawing: parts, mounts, gaps of the picked part, tubes in their coolant's colour. */
 export function Elevation({ view, model, fit, picked, onPick, runs = [], heat, onHold }: Props) {
@@ -57,6 +59,12 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat, o
         <pattern id={`${hatch}-wall`} width="9" height="9" patternUnits="userSpaceOnUse"><path d="M0 9L9 0" stroke="var(--hairline)" strokeWidth="0.8" /></pattern>
       </defs>
       <rect x={0} y={0} width={w} height={h} fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />
+      {(model.build.case?.mounts ?? []).map((m) => {
+        const wide = Math.max(...m.fans.map((f) => f.size_mm)) / 2;
+        const corner = (along: number, across: number, deep: number): Vec => add(add(add(m.at, scale(m.along, along)), scale(m.across, across)), scale(m.inward, deep));
+        const rail = flatBox(view, size, boxOf(corner(0, -wide, 0), corner(m.length_mm, wide, RAIL_DRAWN_MM)));
+        return <rect key={m.id} x={rail.x} y={rail.y} width={rail.w} height={rail.h} fill="none" stroke="var(--soft)" strokeWidth="0.8" strokeDasharray="3 3" pointerEvents="none"><title>{`${m.name}: ${formatNumber(m.length_mm)} mm`}</title></rect>;
+      })}
       {solids.map(({ solid, kind, name, flat }, i) => {
         const item = solid.item;
         const isPicked = picked === item;

@@ -1,0 +1,31 @@
+import { CATALOGUE } from '@/catalogue';
+import { guardPart } from '@/core/guard';
+import type { Part } from '@/core/part';
+import { listParts, removePart, savePart } from '@/store';
+import { ok, refuse, type Answer } from './answer';
+import { theStore } from './shelf';
+
+/** Parts a builder may keep of their own. */
+const MOST_OWN = 2000;
+
+/** The builder's own parts. What an older guard let in and this one does not is left out, not lost. */
+export async function ownParts(): Promise<readonly Part[]> {
+  return (await listParts(await theStore())).flatMap((row): Part[] => { const guarded = guardPart(JSON.parse(row.document) as unknown); return guarded.ok ? [guarded.value] : []; });
+}
+
+/** Keeps a part under its own id; the Stores' own ids stay theirs. */
+export async function putPart(id: string, data: unknown): Promise<Answer> {
+  const guarded = guardPart(data);
+  if (!guarded.ok) return refuse(400, 'This is not a part that can be kept.', guarded.troubles);
+  const part = guarded.value;
+  if (part.id !== id) return refuse(400, 'The part\'s id is another than the address says.', [{ path: 'id', message: `must be ${id.slice(0, 64)}` }]);
+  if (CATALOGUE.some((p) => p.id === id)) return refuse(409, 'The Stores have a part of this number; give yours another.');
+  const rows = await listParts(await theStore());
+  if (rows.length >= MOST_OWN && !rows.some((r) => r.id === id)) return refuse(409, `At most ${MOST_OWN} parts of your own are kept.`);
+  await savePart(await theStore(), { id, kind: part.kind, document: JSON.stringify(part) }, Date.now());
+  return ok({ id });
+}
+
+export async function dropPart(id: string): Promise<Answer> {
+  return (await removePart(await theStore(), id)) ? { status: 204, body: null } : refuse(404, 'There is no such part of your own.');
+}
