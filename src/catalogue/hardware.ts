@@ -8,8 +8,9 @@ const processor = (id: string, name: string, price: number, draw: number, interf
   spots: [{ id: 'die', name: 'hottest core', limit_C: limit, interface_KW, onAir_KW: interface_KW + 0.16 }],
 });
 
+/** Its plug on the upper edge near the front, on short cards at the end. */
 const card = (id: string, name: string, price: number, draw: number, size: Vec, bare: number): CardPart => ({
-  kind: 'card', id, name, maker: KITE, price_minor: price, tolerance_mm: 1, size, bareThickness_mm: bare, draw_W: draw, shares: { idle: 0.08, play: 0.95, render: 0.85, torture: 1 },
+  kind: 'card', id, name, maker: KITE, price_minor: price, tolerance_mm: 1, size, bareThickness_mm: bare, powerPlug: size[0] < 200 ? { min: [size[0], 0, 60], max: [size[0] + 28, bare, 88] } : { min: [size[0] - 70, 0, size[2]], max: [size[0] - 40, bare, size[2] + 30] }, draw_W: draw, shares: { idle: 0.08, play: 0.95, render: 0.85, torture: 1 },
   spots: [
     { id: 'core', name: 'core', limit_C: 90, interface_KW: 0.03, onAir_KW: 0.13 },
     { id: 'memory', name: 'memory', limit_C: 95, interface_KW: 0.055, onAir_KW: 0.165 },

@@ -2,9 +2,9 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import { demoBuild } from '@/catalogue';
+import { catalogued, demoBuild } from '@/catalogue';
 import { LIMITS } from '@/core/guard';
-import { addBuild, dropBuild, evaluateDocument, guarded, openBuild, putBuild, readJson, shelf } from '.';
+import { addBuild, dropBuild, dropPart, evaluateDocument, guarded, openBuild, ownParts, putBuild, putPart, readJson, shelf } from '.';
 
 const desk = demoBuild('dawn-chorus-desk');
 
@@ -73,5 +73,22 @@ describe('bodies', () => {
     console.error = before;
     expect(response.status).toBe(500);
     expect(await response.text()).not.toContain('secret');
+  });
+});
+
+describe('parts of one\'s own', () => {
+  const fan = { ...catalogued('fan', 'fan-wren-120-1200'), id: 'own-fan', name: 'My fan' };
+
+  test('are kept, changed, given back and dropped', async () => {
+    expect(await putPart('own-fan', fan)).toEqual({ status: 200, body: { id: 'own-fan' } });
+    expect(await putPart('own-fan', { ...fan, name: 'My old fan' })).toMatchObject({ status: 200 });
+    expect((await ownParts()).map((p) => p.name)).toEqual(['My old fan']);
+    expect((await dropPart('own-fan')).status).toBe(204);
+    expect((await dropPart('own-fan')).status).toBe(404);
+    expect(await ownParts()).toEqual([]);
+  });
+
+  test.each([['own-fan', { ...fan, power_W: 'lots' }, 400], ['other', fan, 400], ['fan-wren-120-1200', catalogued('fan', 'fan-wren-120-1200'), 409], ['own-fan', { kind: 'teapot' }, 400], ['own-fan', null, 400]])('%# is refused', async (id, data, status) => {
+    expect((await putPart(id, data)).status).toBe(status);
   });
 });

@@ -174,7 +174,7 @@ function ownBoxes(context: Context, item: Item, count: number): readonly NonNull
       min: [i * part.section_mm, 0, 0] as Vec, max: [i * part.section_mm + part.size[0], part.size[1], part.size[2]] as Vec,
     }));
   }
-  if (part.kind === 'card') return [{ name: item.name, min: [0, 0, 0], max: [part.size[0], cardThickness(context.build, item, part), part.size[2]] }];
+  if (part.kind === 'card') return [{ name: item.name, min: [0, 0, 0], max: [part.size[0], cardThickness(context.build, item, part), part.size[2]] }, ...(part.powerPlug ? [{ ...part.powerPlug, name: 'power plug' }] : [])];
   return part.boxes ?? [{ name: item.name, min: [0, 0, 0], max: part.size }];
 }
 

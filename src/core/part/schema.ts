@@ -67,7 +67,7 @@ const triple = Joi.array().ordered(Joi.number().min(0).max(20000).required(), Jo
 
 export const PART_SCHEMAS = {
   processor: Joi.object({ kind: kind('processor'), ...bodied, ...heated }),
-  card: Joi.object({ kind: kind('card'), ...bodied, ...heated, bareThickness_mm: mm(1, 200).required() }),
+  card: Joi.object({ kind: kind('card'), ...bodied, ...heated, bareThickness_mm: mm(1, 200).required(), powerPlug: Joi.object(boxKeys).optional() }),
   board: Joi.object({ kind: kind('board'), ...bodied, ...heated, standard: text(40).required(), processorAt: vec().required(), regulatorsAt: vec().required(), memoryAt: vec().required(), slots_mm: Joi.array().items(mm()).max(10).required(), headers: Joi.object({ fan: Joi.number().integer().min(0).max(16).required(), pump: Joi.number().integer().min(0).max(8).required(), fan_A: amps.required(), pump_A: amps.required() }).optional() }),
   memory: Joi.object({ kind: kind('memory'), ...bodied, ...heated, modules: Joi.number().integer().min(1).max(16).required() }),
   supply: Joi.object({ kind: kind('supply'), ...bodied, rating_W: Joi.number().min(50).max(5000).required() }),

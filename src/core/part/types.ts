@@ -104,6 +104,8 @@ export interface CardPart extends Bodied, Heated {
   readonly kind: 'card';
   /** Thickness without its air cooler, mm (the board and what stands on its back). */
   readonly bareThickness_mm: number;
+  /** Its power plug with the bend of the cables, own axes. */
+  readonly powerPlug?: Box;
 }
 
 export interface BoardPart extends Bodied, Heated {

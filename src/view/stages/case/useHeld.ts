@@ -16,7 +16,7 @@ interface Held {
 
 /** A part in the hand: placed and measured anew with every move, kept in the build when it is let go. */
 export function useHeld(): Held {
-  const { build, workings, commit } = useBench((s) => s);
+  const { build, workings, commit, pick, picked } = useBench((s) => s);
   const [held, setHeld] = useState<{ readonly item: string; readonly placement: Placement } | null>(null);
   const live = useMemo(() => {
     if (!held) return null;
@@ -24,6 +24,7 @@ export function useHeld(): Held {
     return { model, gaps: measureGaps(model).gaps };
   }, [build, held]);
   const hold = (item: string, placement: Placement | null): void => {
+    if (placement && picked !== item) pick(item);
     if (placement) { setHeld({ item, placement }); return; }
     setHeld((last) => {
       if (last) queueMicrotask(() => commit(`move ${build.items.find((i) => i.id === item)?.name ?? item}`, { do: 'item.place', item, placement: last.placement }));

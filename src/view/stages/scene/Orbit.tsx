@@ -9,7 +9,7 @@ export type Stand = 'corner' | 'glass' | 'front' | 'top';
 const FROM: Record<Stand, Vec> = { corner: [0.62, 0.42, 1.05], glass: [0, 0, 1.35], front: [1.5, 0, 0.001], top: [0, 1.5, 0.001] };
 
 /** How near and far the eye may go, mm, and how far it stands in case diagonals. */
-const NEAREST_MM = 120, FARTHEST_MM = 4000, FILL = 1.2, TALL = 0.95;
+const NEAREST_MM = 120, FARTHEST_MM = 4000, FILL = 1.34, TALL = 0.95;
 
 /** Turning with mouse, finger or keys round the middle of the case; drawn again only when something moved. */
 export function Orbit({ size, stand, held }: { readonly size: Vec; readonly stand: Stand; /** A part is being dragged: the view stands still. */ readonly held: boolean }) {

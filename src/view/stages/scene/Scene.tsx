@@ -43,8 +43,8 @@ export default function Scene(props: SceneProps) {
       <div className={styles.canvas} role="img" aria-label={`The case in space, ${model.placed.size} parts. The tables beside say the same in words.`}>
         <Canvas frameloop="demand" dpr={[1, 2]} gl={{ antialias: true, localClippingEnabled: true } as never} onCreated={({ gl }) => { gl.localClippingEnabled = true; }} camera={{ fov: 32, near: 10, far: 8000, position: [900, 700, 900] }}>
           <color attach="background" args={[paper.paper]} />
-          <ambientLight intensity={2.35} />
-          <directionalLight position={[600, 1400, 1000]} intensity={0.75} />
+          <ambientLight intensity={2.7} />
+          <directionalLight position={[600, 1400, 1000]} intensity={1.15} />
           <Orbit size={size} stand={stand} held={held} />
           <Parts {...props} paper={paper} clip={clip} onHeld={setHeld} />
           <CaseFrame size={size} paper={paper} />
