@@ -94,7 +94,7 @@ test('parts: owned parts cost nothing, the budget is judged, each line says why'
   await expect(page.getByRole('heading', { level: 1 })).toContainText('625.20 of 720.00 EUR');
   await page.getByLabel('Budget', { exact: true }).fill('500');
   await page.getByLabel('Budget', { exact: true }).press('Enter');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('116.40 EUR over the budget');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('125.20 EUR over the budget');
   await page.getByLabel('Budget', { exact: true }).fill('lots');
   await page.getByLabel('Budget', { exact: true }).press('Enter');
   await expect(page.getByRole('main').getByRole('alert')).toContainText('not an amount');

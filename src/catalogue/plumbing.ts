@@ -53,6 +53,7 @@ export const FITTINGS: readonly FittingPart[] = [
   fitting('fit-drain', 'Drain valve with barb', 1290, 'drain', 8, elbow(CRANE_MULTIPLES.ballValve, 8), CRANE, 48, 22),
   fitting('fit-drain-short', 'Drain valve, short', 1690, 'drain', 8, elbow(CRANE_MULTIPLES.ballValve, 8), CRANE, 34, 24),
   fitting('fit-fill', 'Fill cap', 690, 'fill', 10, 0, 'no flow', 12, 26),
+  fitting('fit-fill-low', 'Fill plug, low', 390, 'fill', 8, 0, 'no flow', 4, 20),
   fitting('fit-joint', 'Double male joint, rotary', 590, 'joint', 9.5, 0.2, BARBED, 4, 18),
 ];
 

@@ -56,7 +56,6 @@ function wishes({ build, model, offer }: RuleContext, p: PortFit): readonly Fix[
       const height = model.portAt(p)?.at[1] ?? 0;
       const serves = (y: number | undefined): boolean => y !== undefined && (cap.with === 'drain' ? y <= height + 20 : y >= height - 20);
       for (const other of loop.caps) if (other.with === 'plug' && other !== cap && serves(model.portAt(other)?.at[1])) fixes.push({ label: `Put the ${cap.with === 'drain' ? 'drain valve' : 'fill cap'} on ${build.items.find((i) => i.id === other.item)?.name ?? other.item} instead`, edit: { do: 'batch', edits: [plug, { do: 'cap.set', loop: loop.id, port: { item: other.item, port: other.port }, with: cap.with }] } });
-      fixes.push({ label: `Close ${p.name} with a plug`, edit: plug });
     }
   }
   return fixes;
