@@ -1,0 +1,77 @@
+/** A best-first search over states with a lower bound: knows nothing of tubes or space. */
+export interface Problem<S> {
+  /** Where to begin, with what each costs already. */
+  readonly starts: readonly { readonly state: S; readonly cost: number }[];
+  /** States of one key are the same place: only the cheapest way to it is followed. */
+  key(state: S): number | string;
+  /** Whether a state is an end. */
+  done(state: S): boolean;
+  /** Neighbours, each with the cost of the step, ≥ 0. */
+  next(state: S): readonly { readonly state: S; readonly cost: number }[];
+  /** Never more than what is still to be paid: the path found is then the cheapest (Hart, Nilsson & Raphael 1968). */
+  bound(state: S): number;
+}
+
+export interface Found<S> { readonly path: readonly S[]; readonly cost: number; readonly expanded: number }
+
+interface Node<S> { readonly state: S; readonly cost: number; readonly rank: number; readonly order: number; readonly from: Node<S> | null }
+
+/** Cheapest path, or null when there is none within `most` expansions. Deterministic: ties go to what was found first. */
+export function cheapestPath<S>(problem: Problem<S>, most = 200_000): Found<S> | null {
+  const heap = new Heap<S>(), best = new Map<number | string, number>();
+  let order = 0, expanded = 0;
+  const push = (state: S, cost: number, from: Node<S> | null): void => {
+    const key = problem.key(state), known = best.get(key);
+    if (known !== undefined && known <= cost) return;
+    best.set(key, cost);
+    heap.push({ state, cost, rank: cost + problem.bound(state), order: order += 1, from });
+  };
+  for (const s of problem.starts) push(s.state, s.cost, null);
+  for (let node = heap.pop(); node; node = heap.pop()) {
+    if ((best.get(problem.key(node.state)) ?? Infinity) < node.cost) continue;
+    if (problem.done(node.state)) {
+      const path: S[] = [];
+      for (let n: Node<S> | null = node; n; n = n.from) path.unshift(n.state);
+      return { path, cost: node.cost, expanded };
+    }
+    expanded += 1;
+    if (expanded > most) return null;
+    for (const n of problem.next(node.state)) push(n.state, node.cost + n.cost, node);
+  }
+  return null;
+}
+
+/** Binary heap by rank, then by order of arrival. */
+class Heap<S> {
+  private readonly list: Node<S>[] = [];
+
+  push(node: Node<S>): void {
+    const { list } = this;
+    let i = list.push(node) - 1;
+    while (i > 0) {
+      const up = (i - 1) >> 1;
+      if (!before(node, list[up] as Node<S>)) break;
+      list[i] = list[up] as Node<S>;
+      i = up;
+    }
+    list[i] = node;
+  }
+
+  pop(): Node<S> | undefined {
+    const { list } = this, [top] = list, last = list.pop();
+    if (!top || !last || list.length === 0) return top;
+    let i = 0;
+    for (;;) {
+      let down = 2 * i + 1;
+      if (down >= list.length) break;
+      if (down + 1 < list.length && before(list[down + 1] as Node<S>, list[down] as Node<S>)) down += 1;
+      if (!before(list[down] as Node<S>, last)) break;
+      list[i] = list[down] as Node<S>;
+      i = down;
+    }
+    list[i] = last;
+    return top;
+  }
+}
+
+const before = <S>(a: Node<S>, b: Node<S>): boolean => a.rank < b.rank || (a.rank === b.rank && a.order < b.order);
