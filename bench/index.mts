@@ -13,6 +13,7 @@ import { parseBuild } from '../src/core/guard';
 import { inpLoops, readInp, writeInp } from '../src/core/inp';
 import { judgeChanges, whatFits } from '../src/core/change';
 import { resolve } from '../src/core/model';
+import { placePieces, routeAll } from '../src/core/route';
 import { settle } from '../src/core/settle';
 import { runTransient } from '../src/core/transient';
 
@@ -49,6 +50,7 @@ function splitNetwork(): FlowNetwork {
 /** Sixty radiators: each of the Stores in four depths. */
 const sixty = [...CATALOGUE.filter((p) => p.kind === 'fan'), ...CATALOGUE.flatMap((p) => (p.kind === 'radiator' ? [0, 6, 12, 24].map((deeper) => ({ ...p, id: `${p.id}-${deeper}`, size: [p.size[0], p.size[1], p.size[2] + deeper] as const })) : []))];
 let dragged = 0;
+const hung = resolve(tower, placePieces(tower));
 
 /** Kept so that no loop is optimised away. */
 let sink = 0;
@@ -62,6 +64,8 @@ bench
   .add('room at all ports, largest demo', () => { sink += portFits(w.model, w.reports.runs).length; })
   .add('a radiator dragged: placed anew, its gaps (limit 16 ms)', () => { dragged += 1; const moved = resolve({ ...tower, items: tower.items.map((i) => (i.id === 'top-radiator' && i.placement.on === 'mount' ? { ...i, placement: { ...i.placement, slide_mm: dragged % 40 } } : i)) }); sink += gapsAround(moved, new Set(['top-radiator', 'top-fans'])).length; })
   .add('what fits: 60 radiators on every mount, with whole sets (limit 2,000 ms)', () => { sink += whatFits(tower, sixty).mounts.length; })
+  .add('all 13 runs of two loops routed (limit 3,000 ms)', () => { sink += routeAll(hung).routes.length; })
+  .add('  before it: pieces in the runs placed', () => { sink += placePieces(tower).size; })
   .add('  of it: flow of both loops', () => { solveFlow(w.model, w.reports.runs, temperatures); })
   .add('  of it: heat of one load case', () => { solveHeat(w.setup, w.reports.flow, 'render'); })
   .add('steady state of two loops, flow and heat in rounds (limit 5 ms)', () => { settle(w.model, w.reports.runs, w.setup, 'render'); })

@@ -8,6 +8,9 @@ const NICKEL: readonly WettedSurface[] = [{ metal: 'nickel', platedOver: 'copper
 
 interface Figures { readonly id: string; readonly name: string; readonly maker: string; readonly price: number; readonly cools: readonly BlockTarget[]; readonly size: Vec; readonly drop4_kPa: number; readonly r4_KW: number; readonly n: number; readonly wetted: readonly WettedSurface[]; readonly min?: number; readonly volume?: number; readonly note?: string }
 
+/** Terminal of a card's block: it stands out over the card's edge, level with its back, so that tubes leave up and down, mm. */
+const TERMINAL = { reach: 26, over: 10, side: 13 } as const;
+
 /** Measured-style points from the figure at 4 L/min: pressure a tenth linear, resistance by power law, both rounded as a bench would. */
 function block(f: Figures): BlockPart {
   const drop = (q: number): LossPoint => [q, Math.round(100 * f.drop4_kPa * (0.15 * (q / 4) + 0.85 * (q / 4) ** 2)) / 100];
@@ -16,10 +19,10 @@ function block(f: Figures): BlockPart {
   const onCard = f.cools[0] === 'card';
   const ports = onCard
     ? [
-      port('in', 'terminal, rear', [x * 0.62, y, z * 0.8], [0, 1, 0], 'a'),
-      port('out', 'terminal, front', [x * 0.78, y, z * 0.8], [0, 1, 0], 'b'),
-      port('in2', 'terminal, rear, below', [x * 0.62, 0, z * 0.8], [0, -1, 0], 'a'),
-      port('out2', 'terminal, front, below', [x * 0.78, 0, z * 0.8], [0, -1, 0], 'b'),
+      port('in', 'terminal, rear', [x * 0.62, y + TERMINAL.over, z + TERMINAL.reach / 2], [0, 1, 0], 'a'),
+      port('out', 'terminal, front', [x * 0.78, y + TERMINAL.over, z + TERMINAL.reach / 2], [0, 1, 0], 'b'),
+      port('in2', 'terminal, rear, below', [x * 0.62, 0, z + TERMINAL.reach / 2], [0, -1, 0], 'a'),
+      port('out2', 'terminal, front, below', [x * 0.78, 0, z + TERMINAL.reach / 2], [0, -1, 0], 'b'),
     ]
     : [
       port('in', 'inlet', [x * 0.28, y / 2, z], [0, 0, 1], 'a', f.note === 'inlet' ? { role: 'in' } : {}),
@@ -27,6 +30,7 @@ function block(f: Figures): BlockPart {
     ];
   return {
     kind: 'block', id: f.id, name: f.name, maker: f.maker, price_minor: f.price, tolerance_mm: 0.3, size: f.size, cools: f.cools,
+    ...(onCard ? { boxes: [{ name: f.name, min: [0, 0, 0], max: f.size }, { name: 'terminal', min: [x * 0.62 - TERMINAL.side, 0, z], max: [x * 0.78 + TERMINAL.side, y + TERMINAL.over, z + TERMINAL.reach] }] } : {}),
     ports, passages: [{ from: 'a', to: 'b', points: [1, 2, 4, 6].map(drop) }], resistance: [1, 2, 4, 6].map(r), minFlow_Lmin: f.min ?? 1, wetted: f.wetted, volume_mL: f.volume ?? 30,
   };
 }
@@ -38,7 +42,7 @@ export const BLOCKS: readonly BlockPart[] = [
   block({ id: 'blk-quill-cpu-low', name: 'Quill Low, 17 mm', maker: QUILL, price: 5900, cools: ['processor'], size: [56, 56, 17], drop4_kPa: 7.2, r4_KW: 0.052, n: 0.28, wetted: NICKEL }),
   block({ id: 'blk-hearth-card', name: 'Hearth Cover L', maker: HEARTH, price: 12900, cools: ['card'], size: [250, 22, 118], drop4_kPa: 6.1, r4_KW: 0.022, n: 0.25, wetted: NICKEL, volume: 70, min: 1.5 }),
   block({ id: 'blk-hearth-card-c', name: 'Hearth Cover L, bare copper', maker: HEARTH, price: 11400, cools: ['card'], size: [250, 22, 118], drop4_kPa: 6.1, r4_KW: 0.022, n: 0.25, wetted: COPPER, volume: 70, min: 1.5 }),
-  block({ id: 'blk-quill-card-s', name: 'Quill Cover S', maker: QUILL, price: 10200, cools: ['card'], size: [170, 20, 112], drop4_kPa: 5.2, r4_KW: 0.027, n: 0.26, wetted: NICKEL, volume: 48 }),
+  block({ id: 'blk-quill-card-s', name: 'Quill Cover S', maker: QUILL, price: 10200, cools: ['card'], size: [170, 20, 98], drop4_kPa: 5.2, r4_KW: 0.027, n: 0.26, wetted: NICKEL, volume: 48 }),
   block({ id: 'blk-hearth-mono', name: 'Hearth Whole', maker: HEARTH, price: 14500, cools: ['processor', 'board'], size: [84, 96, 26], drop4_kPa: 10.5, r4_KW: 0.043, n: 0.27, wetted: NICKEL, volume: 55, min: 1.5 }),
   block({ id: 'blk-quill-memory', name: 'Quill Memory, two sticks', maker: QUILL, price: 4900, cools: ['memory'], size: [24, 133, 14], drop4_kPa: 3.4, r4_KW: 0.16, n: 0.3, wetted: NICKEL, volume: 14 }),
   block({ id: 'blk-hearth-memory', name: 'Hearth Memory, four sticks', maker: HEARTH, price: 6400, cools: ['memory'], size: [42, 133, 15], drop4_kPa: 4.2, r4_KW: 0.12, n: 0.3, wetted: COPPER, volume: 20 }),

@@ -35,15 +35,15 @@ export const CASES: readonly CasePart[] = [
     fansIncluded: [{ mount: 'rear', fan: named('fan-wren-120-1200') }],
     spots: [{ id: 'pump', name: 'Shroud, before the card', at: [352, 99, 115], holes: PUMP_FOOT }, { id: 'over', name: 'Over the pump', at: [352, 165, 115] }],
   }),
-  box('case-tidegate-78', 'Tidegate 78', HURDLE, 24900, [570, 580, 240], {
-    mounts: [front(570, 128, 120, 445, [row(120, 3), row(140, 2)], 80), top(34, 580, 155, 506, [row(120, 4), row(140, 3)], 70), rear(390, 140, 140), bottom(185, 120, 380, [row(120, 2), row(140, 2)], 70)],
+  box('case-tidegate-78', 'Tidegate 78', HURDLE, 24900, [625, 580, 240], {
+    mounts: [front(625, 128, 120, 445, [row(120, 3), row(140, 2)], 80), top(34, 580, 155, 560, [row(120, 4), row(140, 3)], 70), rear(390, 140, 140), bottom(185, 120, 380, [row(120, 2), row(140, 2)], 70)],
     boardAt: [10, 190, 10], boardStandards: ['ATX', 'micro ATX', 'mini ITX'], bay: { min: [5, 5, 20], max: [180, 93, 190] },
     grommets: grommets(268, 260, 400),
-    obstacles: [{ id: 'plate', name: 'Pump plate', removable: true, min: [318, 118, 30], max: [488, 120, 215] }],
+    obstacles: [{ id: 'plate', name: 'Pump plate', removable: true, min: [318, 118, 30], max: [510, 120, 215] }],
     fansIncluded: [{ mount: 'rear', fan: named('fan-wren-140-1000') }],
     spots: [
       { id: 'pump-rear', name: 'Plate, rear foot', at: [364, 120, 70], holes: PUMP_FOOT }, { id: 'over-rear', name: 'Over the rear pump', at: [364, 190, 70] },
-      { id: 'pump-front', name: 'Plate, front foot', at: [440, 120, 150], holes: PUMP_FOOT }, { id: 'over-front', name: 'Over the front pump', at: [440, 190, 150] },
+      { id: 'pump-front', name: 'Plate, front foot', at: [462, 120, 150], holes: PUMP_FOOT }, { id: 'over-front', name: 'Over the front pump', at: [462, 190, 150] },
     ],
   }),
   box('case-orrery-11', 'Orrery 11', SLATE, 17900, [330, 215, 158], {

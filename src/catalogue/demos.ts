@@ -43,7 +43,7 @@ const plumb = (build: Build, p: Plumb): Build => apply(build, proposeLoop(build,
 
 /** A quiet desk for editing birdsong recordings: soft tube, two radiators, slow fans. */
 function dawnChorusDesk(): Build {
-  const build = start('Dawn chorus desk', { room_C: 22, listener_m: 1 }, { rise_K: 10, noise_dBA: 30, flow_Lmin: 3, budget_minor: 72000 }, 'case-alder-42', [
+  const build = start('Dawn chorus desk', { room_C: 22, listener_m: 1 }, { rise_K: 10, noise_dBA: 30, flow_Lmin: 3, budget_minor: 76000 }, 'case-alder-42', [
     item('board', 'brd-barnacre-atx', { on: 'tray' }, OWNED), item('processor', 'cpu-lantern-8', { on: 'board' }, OWNED), item('memory', 'mem-stack-2', { on: 'board' }, OWNED),
     item('card', 'gpu-kite-200', { on: 'slot', slot: 1 }, OWNED), item('supply', 'psu-hum-750', { on: 'bay' }, OWNED),
     item('processor-block', 'blk-hearth-cpu', { on: 'item', item: 'processor' }, {}, 'Processor block'),
@@ -74,9 +74,9 @@ function fenlandTower(): Build {
     item('floor-fans', 'fan-wren-140-1500', { on: 'radiator', item: 'floor-radiator', face: 'frame' }, { speed_rpm: 1400 }, 'Floor fans'),
     item('rear-fan', 'fan-wren-140-1000', { on: 'mount', mount: 'rear', slide_mm: 10, ports: 'end', air: 'out' }, { speed_rpm: 900, owned: true }, 'Rear fan'),
     item('pump-1', 'pump-osier-large', { on: 'spot', spot: 'pump-rear', turn: 0 }, { speed_rpm: 3900 }, 'Processor pump'),
-    item('reservoir-1', 'res-osier-200', { on: 'spot', spot: 'over-rear', turn: 0 }, {}, 'Processor reservoir'),
+    item('reservoir-1', 'res-osier-200', { on: 'spot', spot: 'over-rear', turn: 90 }, {}, 'Processor reservoir'),
     item('pump-2', 'pump-osier-large', { on: 'spot', spot: 'pump-front', turn: 0 }, { speed_rpm: 3900 }, 'Card pump'),
-    item('reservoir-2', 'res-osier-200', { on: 'spot', spot: 'over-front', turn: 0 }, {}, 'Card reservoir'),
+    item('reservoir-2', 'res-osier-200', { on: 'spot', spot: 'over-front', turn: 180 }, {}, 'Card reservoir'),
   ]);
   const hard = { tube: 'tube-petg-16-12', fitting: 'fit-hard-16', coolant: 'cool-clear-premix' };
   const first = plumb(build, { ...hard, name: 'Processor loop', items: ['reservoir-1', 'pump-1', 'processor-block', 'front-radiator'] });

@@ -10,7 +10,7 @@ const processor = (id: string, name: string, price: number, draw: number, interf
 
 /** Its plug on the upper edge near the front, on short cards at the end. */
 const card = (id: string, name: string, price: number, draw: number, size: Vec, bare: number): CardPart => ({
-  kind: 'card', id, name, maker: KITE, price_minor: price, tolerance_mm: 1, size, bareThickness_mm: bare, powerPlug: size[0] < 200 ? { min: [size[0], 0, 60], max: [size[0] + 28, bare, 88] } : { min: [size[0] - 70, 0, size[2]], max: [size[0] - 40, bare, size[2] + 30] }, draw_W: draw, shares: { idle: 0.08, play: 0.95, render: 0.85, torture: 1 },
+  kind: 'card', id, name, maker: KITE, price_minor: price, tolerance_mm: 1, size, bareThickness_mm: bare, powerPlug: size[0] < 200 ? { min: [size[0], 0, 50], max: [size[0] + 28, bare, 78] } : { min: [size[0] - 38, 0, size[2]], max: [size[0] - 8, bare, size[2] + 30] }, draw_W: draw, shares: { idle: 0.08, play: 0.95, render: 0.85, torture: 1 },
   spots: [
     { id: 'core', name: 'core', limit_C: 90, interface_KW: 0.03, onAir_KW: 0.13 },
     { id: 'memory', name: 'memory', limit_C: 95, interface_KW: 0.055, onAir_KW: 0.165 },
@@ -54,7 +54,7 @@ export const PROCESSORS: readonly ProcessorPart[] = [
 export const CARDS: readonly CardPart[] = [
   card('gpu-kite-200', 'Kite 200', 54900, 200, [270, 42, 120], 10),
   card('gpu-kite-320', 'Kite 320', 99900, 320, [300, 56, 130], 10),
-  card('gpu-kite-160s', 'Kite 160 Short', 39900, 160, [185, 40, 125], 10),
+  card('gpu-kite-160s', 'Kite 160 Short', 39900, 160, [185, 40, 105], 10),
 ];
 export const BOARDS: readonly BoardPart[] = [
   board({ id: 'brd-barnacre-atx', name: 'Barnacre Standard', price: 21900, standard: 'ATX', x: 244, y: 305, slots: slotsFrom(140, 7), processorAt: [75, 222, 2], memoryAt: [124, 158, 2], draw: 24 }),

@@ -107,4 +107,26 @@ describe('the terminal', () => {
     expect(out.code).toBe(1);
     expect(out.err.length).toBeGreaterThan(10);
   });
+
+  /** Worked by hand: 101.6 mm to the corner, 12.7 mm radius: 88.9 mm, then 80 − 12.7 mm; cut 88.9 + 19.949 + 67.3. */
+  test('bend: corners to lengths, rotations and angles', () => {
+    files['tube.csv'] = 'x,y,z\n0,0,0\n101.6,0,0\n101.6,80,0\n';
+    const r = run(['bend', 'tube.csv', '--radius', '12.7'], read);
+    expect(r.code).toBe(0);
+    expect(r.out.split('\n').slice(0, 4)).toEqual(['bend,length_mm,rotation_deg,angle_deg', '1,88.9,0,90', 'end,67.3,,', expect.stringMatching(/^# cut 176\.149/)]);
+  });
+
+  test.each([[['bend', 'tube.csv'], 2], [['bend', 'tube.csv', '--radius', 'wide'], 2], [['bend', 'ghost.csv', '--radius', '5'], 1], [['bend', 'none.json', '--radius', '5'], 1]])('%j is refused', (args, code) => {
+    expect(run(args, read)).toMatchObject({ code, out: '' });
+  });
+
+  test('evaluate gives each routed run\'s way as outside checks read it', () => {
+    files['desk.json'] = desk;
+    const { runs } = (JSON.parse(run(['evaluate', 'desk.json'], read).out) as { reports: { runs: { by: string; path?: { kind: string }[]; lra?: unknown[]; nearest?: unknown; cut_mm: number }[] } }).reports;
+    for (const r of runs.filter((x) => x.by === 'tube')) {
+      expect(r.path?.length).toBeGreaterThan(0);
+      expect(r.lra).toBeDefined();
+      expect(r.nearest).toHaveProperty('gap_mm');
+    }
+  });
 });

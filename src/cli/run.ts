@@ -1,8 +1,11 @@
 import { readFileSync } from 'node:fs';
+import { bendTable } from '@/core/run';
+import type { Vec } from '@/core/shape';
 import { CATALOGUE, DEMO_BUILDS, demoBuild } from '@/catalogue';
 import type { Build } from '@/core/build';
 import { evaluate, workOut } from '@/core/evaluate';
 import { pressureToHead, solveNetwork } from '@/core/flow';
+import { placePieces, routeBuild } from '@/core/route';
 import { resolve } from '@/core/model';
 import { LOAD_CASES, type LoadCaseId } from '@/core/part';
 import { FAULTS, runTransient, ScenarioError, type Fault, type FaultKind } from '@/core/transient';
@@ -25,6 +28,8 @@ const HELP = `zephyron: the same core from a terminal
   solve FILE.inp|-         solves such a file with our own solver: flows and heads as JSON
   transient FILE|- [--case NAME] [--seconds N] [--step S] [--start cold|steady] [--fault "KIND@SECONDS[:ITEM|AMOUNT]"]
                            runs the loop over time and prints CSV; kinds: pump stops, fan stops, flow sags, room warms
+  bend FILE.csv|- --radius R
+                           turns corners (x,y,z a line, mm) into straights, rotations and angles as CSV
   solids FILE|-            prints every placed solid and port in case coordinates, mm, as JSON
   parts [--kind KIND]      prints the catalogue as JSON
   proof [--json]           prints every reference check
@@ -33,7 +38,7 @@ A build that cannot be read: its path and message on standard error, exit 1.
 `;
 
 /** Flags that take the word behind them. */
-const VALUED = new Set(['--kind', '--loop', '--case', '--seconds', '--step', '--start', '--fault']);
+const VALUED = new Set(['--kind', '--loop', '--case', '--seconds', '--step', '--start', '--fault', '--radius']);
 
 /** The whole terminal, as a function: arguments in, text and exit code out. */
 export function run(args: readonly string[], read: (file: string) => string = readInput): Ran {
@@ -42,13 +47,14 @@ export function run(args: readonly string[], read: (file: string) => string = re
   const plain = rest.filter((a, i) => !a.startsWith('--') && !VALUED.has(rest[i - 1] ?? ''));
   switch (command) {
     case 'demo': return demo(plain[0]);
-    case 'evaluate': return withBuild(plain[0], read, (build) => done(`${JSON.stringify(evaluate(build, { offer: CATALOGUE }), null, 1)}\n`));
+    case 'evaluate': return withBuild(plain[0], read, (build) => done(`${JSON.stringify(evaluate(build, { offer: CATALOGUE, routed: routeBuild(build) }), null, 1)}\n`));
     case 'list': return withBuild(plain[0], read, (build) => {
-      const { list } = evaluate(build).reports;
+      const { list } = workOut(build, { routed: routeBuild(build) }).reports;
       return done(flags.has('--json') ? `${JSON.stringify(list, null, 1)}\n` : listToCsv(list, build.brief.currency));
     });
     case 'inp': return withBuild(plain[0], read, (build) => inp(build, valueOf(rest, '--loop')));
     case 'solve': return solve(plain[0], read);
+    case 'bend': return bend(plain[0], valueOf(rest, '--radius'), read);
     case 'solids': return withBuild(plain[0], read, (build) => done(`${JSON.stringify(solidsOf(build), null, 1)}\n`));
     case 'transient': return withBuild(plain[0], read, (build) => transient(build, rest));
     case 'parts': {
@@ -73,7 +79,7 @@ const valueOf = (args: readonly string[], flag: string): string | undefined => (
 
 function inp(build: Build, only: string | undefined): Ran {
   if (only !== undefined && !build.loops.some((l) => l.id === only)) return failed(`There is no loop "${only}" in this build; known: ${build.loops.map((l) => l.id).join(', ') || 'none'}.`);
-  const { model, reports } = workOut(build);
+  const { model, reports } = workOut(build, { routed: routeBuild(build) });
   const loops = inpLoops(model, reports.runs, reports.flow, only);
   return loops.length > 0 ? done(writeInp(build.name, loops)) : failed('This build has no connected loop to write.');
 }
@@ -130,7 +136,7 @@ function transient(build: Build, args: readonly string[]): Ran {
     faults.push(fault);
   }
   const step = valueOf(args, '--step');
-  const { setup, reports } = workOut(build);
+  const { setup, reports } = workOut(build, { routed: routeBuild(build) });
   try {
     const result = runTransient(setup, reports.flow, reports.runs, { profile: [{ load: load as LoadCaseId, seconds }], start, faults, ...(step === undefined ? {} : { step_s: Number(step) }) });
     return result ? done(transientToCsv(result)) : failed('Stopped.');
@@ -142,7 +148,7 @@ function transient(build: Build, args: readonly string[]): Ran {
 
 /** Bodies and ports as a stranger's geometry would want them. */
 function solidsOf(build: Build): readonly object[] {
-  const model = resolve(build);
+  const model = resolve(build, placePieces(build));
   const placed = [...model.placed.values()];
   return [
     ...[...placed.flatMap((p) => p.solids), ...model.obstacles].map((s) => (s.cylinder ? { item: s.item, name: s.name, shape: 'cylinder', ...s.cylinder } : { item: s.item, name: s.name, shape: 'box', ...s.box })),
@@ -156,4 +162,28 @@ function faultOf(word: string): Fault | null {
   if (kind === undefined || at === undefined || !(FAULTS as readonly string[]).includes(kind)) return null;
   if (tail === undefined) return { kind: kind as FaultKind, at_s: Number(at) };
   return Number.isFinite(Number(tail)) ? { kind: kind as FaultKind, at_s: Number(at), amount: Number(tail) } : { kind: kind as FaultKind, at_s: Number(at), item: tail };
+}
+
+/** Points of a bending table at most, and a coordinate's size, mm. */
+const MOST_POINTS = 500, FARTHEST_MM = 100_000;
+
+/** XYZ of the corners to lengths, rotations and angles: one row a bend, then the straight that is left. */
+function bend(file: string | undefined, radius: string | undefined, read: (file: string) => string): Ran {
+  if (!file) return failed('Name the file with the corners: bend FILE.csv --radius R', 2);
+  const r = Number(radius);
+  if (radius === undefined || !Number.isFinite(r) || r < 0 || r > 1000) return failed('Give the bend radius in mm, 0 to 1,000: --radius 22', 2);
+  let text: string;
+  try { text = read(file); } catch (error) { return failed(`${file}: ${(error as Error).message}`); }
+  const points: Vec[] = [];
+  for (const [i, line] of text.split(/\r?\n/).entries()) {
+    const cells = line.trim() === '' ? [] : line.split(/[,;\t]/).map((c) => c.trim());
+    if (cells.length === 0 || (i === 0 && cells.some((c) => /^[a-z]/i.test(c)))) continue;
+    const v = cells.map(Number);
+    if (v.length !== 3 || v.some((n) => !Number.isFinite(n) || Math.abs(n) > FARTHEST_MM)) return failed(`${file}, line ${i + 1}: three numbers in mm are wanted: x,y,z`);
+    if (points.length >= MOST_POINTS) return failed(`${file}: more than ${MOST_POINTS} points`);
+    points.push([v[0] as number, v[1] as number, v[2] as number]);
+  }
+  if (points.length < 2) return failed(`${file}: a tube needs two points or more`);
+  const table = bendTable(points, r), n = (x: number): string => String(Math.round(x * 1e6) / 1e6);
+  return done(`bend,length_mm,rotation_deg,angle_deg\n${table.rows.map((row, i) => `${i + 1},${n(row.length_mm)},${n(row.rotation_deg)},${n(row.angle_deg)}`).join('\n')}${table.rows.length > 0 ? '\n' : ''}end,${n(table.last_mm)},,\n${table.feasible ? '' : `# a straight comes out negative: bends of ${n(r)} mm do not fit between these corners\n`}# cut ${n(table.developed_mm)} mm\n`);
 }

@@ -9,6 +9,7 @@ import { resolve, type Model } from './model';
 import type { Part } from './part';
 import { planPower, type PowerReport } from './power';
 import { formatFlow, formatKelvin, formatMoney, formatNumber, formatWatts, plural } from './quantity';
+import { routedRuns, type RoutedBuild } from './route';
 import { RULES } from './rule';
 import { estimateRuns, type Run } from './run';
 import { settle } from './settle';
@@ -42,6 +43,8 @@ export interface Workings extends Evaluation { readonly model: Model; readonly s
 export interface EvaluateOptions {
   /** Parts that fixes may offer. */
   readonly offer?: readonly Part[];
+  /** What routing found of this very build: its runs are then measured, not estimated. */
+  readonly routed?: RoutedBuild | null;
 }
 
 /** The judged load in the brief's hottest room. */
@@ -53,9 +56,9 @@ function inSummer(model: Model, runs: readonly Run[], setup: HeatSetup): CaseRep
 }
 
 /** Everything there is to say about a build. Pure; works on any valid build, however unfinished; milliseconds. */
-export function workOut(build: Build, { offer = [] }: EvaluateOptions = {}): Workings {
-  const model = resolve(build);
-  const runs = estimateRuns(model);
+export function workOut(build: Build, { offer = [], routed = null }: EvaluateOptions = {}): Workings {
+  const model = routed ? resolve(build, new Map(routed.frames)) : resolve(build);
+  const runs = routed ? routedRuns(model, routed.routed) : estimateRuns(model);
   const fit = measureGaps(model);
   const screws = screwNeeds(model);
   const ports = portFits(model, runs), sides = airSides(model), power = planPower(model);
@@ -68,7 +71,7 @@ export function workOut(build: Build, { offer = [] }: EvaluateOptions = {}): Wor
   const summer = inSummer(model, runs, setup);
   const metals = judgeMetals(build);
   const list = deriveList(model, runs, power);
-  const findings = runRules(RULES, { build, model, runs, fit, ports, airSides: sides, power, screws, flow, heat: judged, summer, setup, sizing, metals, list, offer });
+  const findings = runRules(RULES, { build, model, runs, missing: routed?.routed.missing ?? [], fit, ports, airSides: sides, power, screws, flow, heat: judged, summer, setup, sizing, metals, list, offer });
   const rooms = (build.case?.mounts ?? []).map((m) => thicknessAt(model, m));
   const reports: Reports = { runs, fit: { ...fit, rooms, ports, airSides: sides }, power, screws, flow, heat, sizing, summer, metals, list };
   return { reports, findings, stages: stageStates(build, reports, findings), model, setup };
@@ -77,7 +80,9 @@ export function workOut(build: Build, { offer = [] }: EvaluateOptions = {}): Wor
 /** The published part of workOut: what the API and the terminal print. */
 export function evaluate(build: Build, options: EvaluateOptions = {}): Evaluation {
   const { reports, findings, stages } = workOut(build, options);
-  return { reports, findings, stages };
+  // A routed run's way stands beside its length, as outside checks read it.
+  const runs = reports.runs.map(({ routed, ...run }) => (routed ? { ...run, ...routed } : run));
+  return { reports: { ...reports, runs }, findings, stages };
 }
 
 function stageStates(build: Build, reports: Reports, findings: readonly Finding[]): Record<Stage, StageState> {
@@ -97,7 +102,7 @@ function stageStates(build: Build, reports: Reports, findings: readonly Finding[
     cooling: { verdict: known('cooling', rise !== null), result: rise === null ? 'no radiator at work' : `${formatKelvin(rise)}, ${formatNumber(judged.noise_dBA)} dBA` },
     flow: { verdict: known('flow', slowest !== null), result: slowest === null ? 'no loop yet' : formatFlow(slowest) },
     materials: { verdict: known('materials', reports.metals.metals.length > 0), result: reports.metals.metals.length === 0 ? 'nothing wetted' : bad > 0 ? `${plural(bad, 'pair')} ${bad === 1 ? 'fails' : 'fail'}` : marginal > 0 ? `${plural(marginal, 'pair')} marginal` : `${plural(reports.metals.metals.length, 'metal')}, agree` },
-    runs: { verdict: known('runs', tubes.length > 0), result: tubes.length > 0 ? `${plural(tubes.length, 'run')}, ~${formatNumber(list.tube_mm / 1000, { decimals: 1 })} m` : 'not connected' },
+    runs: { verdict: known('runs', tubes.length > 0), result: tubes.length > 0 ? `${plural(tubes.length, 'run')}, ${tubes.some((r) => r.estimated) ? '~' : ''}${formatNumber(list.tube_mm / 1000, { decimals: 1 })} m` : 'not connected' },
     parts: { verdict: known('parts', list.lines.length > 0), result: list.lines.length === 0 ? 'nothing yet' : list.budget === null ? formatMoney(list.loopTotal, true) : `${formatMoney(list.loopTotal, true)} of ${formatMoney(list.budget, true)}` },
     assembly: { verdict: 'unknown', result: 'not here yet' },
     log: { verdict: 'unknown', result: 'not here yet' },

@@ -5,6 +5,7 @@ import { evaluate, type StageState } from '@/core/evaluate';
 import { drawingOf } from '@/core/part';
 import type { Stage } from '@/core/finding';
 import { guardBuild, parseBuild } from '@/core/guard';
+import { routeBuild } from '@/core/route';
 import { slug } from '@/format';
 import { createBuild, listBuilds, openStore, readBuild, removeBuild, saveBuild, seedBuilds, type BuildRow, type Store } from '@/store';
 import { ok, refuse, type Answer } from './answer';
@@ -103,5 +104,5 @@ export async function dropBuild(id: string): Promise<Answer> {
 
 export function evaluateDocument(data: unknown): Answer {
   const guarded = guardBuild(data);
-  return guarded.ok ? ok(evaluate(guarded.value, { offer: CATALOGUE })) : refuse(400, 'This is not a build that can be evaluated.', guarded.troubles);
+  return guarded.ok ? ok(evaluate(guarded.value, { offer: CATALOGUE, routed: routeBuild(guarded.value) })) : refuse(400, 'This is not a build that can be evaluated.', guarded.troubles);
 }

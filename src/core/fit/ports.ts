@@ -2,7 +2,7 @@ import type { KitDuty } from '../build';
 import type { FittingPart } from '../part';
 import type { Model, PlacedPort } from '../model';
 import type { Run } from '../run';
-import { bodyGap, boxGap, cylinderBox, cylinderFrom, type Body } from '../shape';
+import { bodyGap, boxGap, cylinderBox, cylinderFrom, roundBody, type Body } from '../shape';
 
 /** What is screwed into a port, and the room a hand needs round it. */
 export interface PortFit {
@@ -28,9 +28,9 @@ const NEAR_MM = 40;
 /** Faces that are meant to meet. */
 const SLACK_MM = 1e-6;
 
-interface Screwed { readonly at: PlacedPort; readonly part: FittingPart; readonly body: Body; readonly partner: string | null }
+interface Screwed { readonly at: PlacedPort; readonly part: FittingPart; readonly bodies: readonly Body[]; readonly partner: string | null }
 
-interface Near { readonly body: Body; readonly id: string; readonly name: string; readonly isPort: boolean; readonly bound: number }
+interface Near { readonly mine: Body; readonly body: Body; readonly id: string; readonly name: string; readonly isPort: boolean; readonly bound: number }
 
 const round = (at: PlacedPort, length: number, radius: number): Body => { const cylinder = cylinderFrom(at.at, at.direction, length, radius); return { box: cylinderBox(cylinder), cylinder }; };
 
@@ -44,18 +44,18 @@ export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[]
     const own = new Set([s.at.item, s.partner, ...hosts(s.at.item)]);
     let gap = Infinity, gapWith: string | null = null, gapItem: string | null = null, beside = false;
     const near: Near[] = [];
-    const meet = (body: Body, id: string, name: string, isPort: boolean): void => { const bound = boxGap(s.body.box, body.box); if (bound <= NEAR_MM) near.push({ body, id, name, isPort, bound }); };
+    const meet = (body: Body, id: string, name: string, isPort: boolean): void => { for (const mine of s.bodies) { const bound = boxGap(mine.box, body.box); if (bound <= NEAR_MM) near.push({ mine, body, id, name, isPort, bound }); } };
     for (const solid of solids) if (!own.has(solid.item)) meet(solid, solid.item, solid.name, false);
     for (const o of model.obstacles) meet(o, o.item, o.name, false);
-    for (const t of screwed) if (t !== s && !(t.at.item === s.partner && s.at.item === t.partner)) meet(t.body, t.at.item, `${nameOf(t.at.item)}, ${t.at.port.name}`, true);
+    for (const t of screwed) if (t !== s && !(t.at.item === s.partner && s.at.item === t.partner)) for (const body of t.bodies) meet(body, t.at.item, `${nameOf(t.at.item)}, ${t.at.port.name}`, true);
     // A body is nowhere nearer than the box it fills: where that is no nearer than what was found, nothing is worked out.
-    for (const { body, id, name, isPort, bound } of near.sort((a, b) => a.bound - b.bound)) {
+    for (const { mine, body, id, name, isPort, bound } of near.sort((a, b) => a.bound - b.bound)) {
       if (bound > 0 && bound >= gap) break;
-      const g = bodyGap(s.body, body);
+      const g = bodyGap(mine, body);
       if (g < gap) { gap = g; gapWith = name; gapItem = id; beside = isPort; }
     }
-    const wall = model.interior ? wallRoom(s.body, model.interior) : null;
-    if (wall && wall.room < gap) { gap = wall.room; gapWith = wall.name; gapItem = null; beside = false; }
+    const { interior } = model, walls = interior ? s.bodies.flatMap((b) => wallRoom(b, interior) ?? []) : [];
+    for (const wall of walls) if (wall.room < gap) { gap = wall.room; gapWith = wall.name; gapItem = null; beside = false; }
     const close = gap <= NEAR_MM;
     return {
       item: s.at.item, port: s.at.port.id, name: `${nameOf(s.at.item)}, ${s.at.port.name}`, fitting: s.part.name,
@@ -79,18 +79,21 @@ function wallRoom({ box }: Body, inside: { readonly min: readonly number[]; read
 /** Fittings of runs and caps of spare ports, where the port has a place of its own: pieces that hang in their runs have none until those are routed. Ports joined face to face hold a joint between them. */
 function screwedIn(model: Model, runs: readonly Run[]): Screwed[] {
   const { kit } = model.build;
-  const put = (at: PlacedPort | null, parts: readonly FittingPart[], partner: string | null): Screwed[] => {
-    if (model.placed.get(at?.item ?? '')?.item.placement.on === 'line') return [];
+  const put = (at: PlacedPort | null, parts: readonly FittingPart[], partner: string | null, laid?: readonly Body[]): Screwed[] => {
+    const host = model.placed.get(at?.item ?? '');
+    if (host?.item.placement.on === 'line' && !host.frame) return [];
     const widest = parts.reduce<FittingPart | null>((a, b) => (a && a.diameter_mm >= b.diameter_mm ? a : b), null);
     if (!at || !widest) return [];
     const length = parts.reduce((s, p) => s + p.length_mm, 0), radius = widest.diameter_mm / 2;
-    return [{ at, part: parts[parts.length - 1] as FittingPart, body: round(at, length, radius), partner }];
+    return [{ at, part: parts[parts.length - 1] as FittingPart, bodies: laid && laid.length > 0 ? laid : [round(at, length, radius)], partner }];
   };
   const ofRuns = model.build.loops.flatMap((loop) => loop.links.flatMap((link) => {
     if (link.by === 'joint') return [];
     const run = runs.find((r) => r.id === link.id && r.loop === loop.id);
     const parts = (end: 'from' | 'to'): FittingPart[] => (run?.fittings ?? []).filter((f) => f.end === end).map((f) => (f.duty === loop.fitting.duty ? loop.fitting : kit[f.duty as KitDuty]));
-    return [...put(model.portAt(link.from), parts('from'), link.to.item), ...put(model.portAt(link.to), parts('to'), link.from.item)];
+    // A routed run says where each of its pieces is, elbows as they are turned.
+    const laid = (end: 'from' | 'to'): Body[] => (run?.routed?.pieces ?? []).filter((b) => b.end === end).map((b) => roundBody(b.from, b.to, b.radius));
+    return [...put(model.portAt(link.from), parts('from'), link.to.item, laid('from')), ...put(model.portAt(link.to), parts('to'), link.from.item, laid('to'))];
   }));
   return [...ofRuns, ...model.build.loops.flatMap((loop) => loop.caps.flatMap((cap) => put(model.portAt(cap), [kit[cap.with]], null)))];
 }

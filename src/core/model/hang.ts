@@ -11,7 +11,7 @@ const ROUNDS = 12;
  * the one it is joined with. An estimate; they have no body in the case yet.
  */
 export function hangInLines(build: Build, placed: ReadonlyMap<string, PlacedItem>): ReadonlyMap<string, PlacedItem> {
-  const hanging = build.items.filter((i) => i.placement.on === 'line' && isWet(i.part) && placed.get(i.id)?.unplaced === null);
+  const hanging = build.items.filter((i) => i.placement.on === 'line' && isWet(i.part) && placed.get(i.id)?.unplaced === null && placed.get(i.id)?.frame === null);
   if (hanging.length === 0) return placed;
   const middles = new Map<string, Vec>();
   const links = build.loops.flatMap((l) => l.links);

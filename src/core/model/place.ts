@@ -10,11 +10,11 @@ const SLOT_HEIGHT_MM = 8;
 /** Sheet of a frame that fans may hang on either side of, mm (common practice, no source). */
 export const FRAME_MM = 1.2;
 
-interface Context { readonly build: Build; readonly done: Map<string, PlacedItem>; readonly busy: Set<string> }
+interface Context { readonly build: Build; readonly frames: ReadonlyMap<string, Frame>; readonly done: Map<string, PlacedItem>; readonly busy: Set<string> }
 
 /** Places every item of a build. Never throws: what has no place says why. */
-export function placeAll(build: Build): ReadonlyMap<string, PlacedItem> {
-  const context: Context = { build, done: new Map(), busy: new Set() };
+export function placeAll(build: Build, frames: ReadonlyMap<string, Frame>): ReadonlyMap<string, PlacedItem> {
+  const context: Context = { build, frames, done: new Map(), busy: new Set() };
   for (const item of build.items) place(context, item.id);
   return hangInLines(build, new Map(build.items.map((i) => [i.id, context.done.get(i.id) as PlacedItem])));
 }
@@ -59,7 +59,7 @@ function locate(context: Context, item: Item, p: Placement): Spot {
       return spot ? { frame: standing(item.part, spot.at, p.turn) } : { unplaced: `the case has no spot "${p.spot}"` };
     }
     case 'free': return { frame: standing(item.part, p.at, p.turn) };
-    case 'line': return { hangs: true };
+    case 'line': { const frame = context.frames.get(item.id); return frame ? { frame } : { hangs: true }; }
   }
 }
 
@@ -116,7 +116,7 @@ function onItem(context: Context, item: Item, hostId: string): Spot {
   const f = host.frame;
   const hostPart = host.item.part;
   const own: Vec = hostPart.kind === 'card'
-    ? [Math.max(0, (hostPart.size[0] - size[0]) / 2), -size[1], Math.max(0, (hostPart.size[2] - size[2]) / 2)]
+    ? [Math.max(0, (hostPart.size[0] - size[0]) / 2), -size[1], hostPart.size[2] - size[2]]
     : [(hostPart.size[0] - size[0]) / 2, (hostPart.size[1] - size[1]) / 2, hostPart.size[2]];
   return { frame: { ...f, at: pointIn(f, own) }, host: hostId };
 }

@@ -1,10 +1,5 @@
-import { arcLength, setBack } from '../run';
+import { arcLength, setBack, type Segment } from '../run';
 import { add, cross, dot, norm, scale, sub, unit, type Vec } from '../shape';
-
-/** A stretch of a tube's middle line. */
-export type Segment =
-  | { readonly kind: 'line'; readonly from: Vec; readonly to: Vec }
-  | { readonly kind: 'arc'; readonly from: Vec; readonly to: Vec; readonly centre: Vec; readonly radius: number; /** Unit; the arc turns right-handed about it. */ readonly axis: Vec; readonly angle_deg: number };
 
 const DEGREES = 180 / Math.PI;
 const STRAIGHT_DEG = 1e-6;

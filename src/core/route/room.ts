@@ -10,7 +10,6 @@ const EPS = 1e-6;
 
 export const grow = (box: Box, by: number): Box => ({ min: [box.min[0] - by, box.min[1] - by, box.min[2] - by], max: [box.max[0] + by, box.max[1] + by, box.max[2] + by] });
 export const within = (b: { readonly min: Vec; readonly max: Vec }, p: Vec): boolean => p[0] > b.min[0] + EPS && p[0] < b.max[0] - EPS && p[1] > b.min[1] + EPS && p[1] < b.max[1] - EPS && p[2] > b.min[2] + EPS && p[2] < b.max[2] - EPS;
-export const insideOf = (b: Box, p: Vec): boolean => p[0] >= b.min[0] - EPS && p[0] <= b.max[0] + EPS && p[1] >= b.min[1] - EPS && p[1] <= b.max[1] + EPS && p[2] >= b.min[2] - EPS && p[2] <= b.max[2] + EPS;
 
 type Axis = 0 | 1 | 2;
 
@@ -34,9 +33,12 @@ export function reachOf({ bounds, blocks }: Room, from: Vec, axis: Axis, sign: 1
 
 /** Toll of a row of points: Infinity where one is in a wall or outside; a block passed is paid once. */
 export function tollOf({ bounds, blocks }: Room, points: readonly Vec[]): number {
+  let x0 = Infinity, y0 = Infinity, z0 = Infinity, x1 = -Infinity, y1 = -Infinity, z1 = -Infinity;
+  for (const [x, y, z] of points) { if (x < x0) x0 = x; if (x > x1) x1 = x; if (y < y0) y0 = y; if (y > y1) y1 = y; if (z < z0) z0 = z; if (z > z1) z1 = z; }
+  if (x0 < bounds.min[0] - EPS || y0 < bounds.min[1] - EPS || z0 < bounds.min[2] - EPS || x1 > bounds.max[0] + EPS || y1 > bounds.max[1] + EPS || z1 > bounds.max[2] + EPS) return Infinity;
   let toll = 0;
-  for (const p of points) if (!insideOf(bounds, p)) return Infinity;
   for (const b of blocks) {
+    if (b.min[0] >= x1 || b.max[0] <= x0 || b.min[1] >= y1 || b.max[1] <= y0 || b.min[2] >= z1 || b.max[2] <= z0) continue;
     for (const p of points) {
       if (!within(b, p)) continue;
       if (b.toll === Infinity) return Infinity;

@@ -16,15 +16,18 @@ export interface Found<S> { readonly path: readonly S[]; readonly cost: number; 
 
 interface Node<S> { readonly state: S; readonly cost: number; readonly rank: number; readonly order: number; readonly from: Node<S> | null }
 
-/** Cheapest path, or null when there is none within `most` expansions. Deterministic: ties go to what was found first. */
-export function cheapestPath<S>(problem: Problem<S>, most = 200_000): Found<S> | null {
+/**
+ * Cheapest path, or null when there is none within `most` expansions. Deterministic: ties go to what was found last, so that of many ways
+ * as good one is followed to its end. With `weight` over 1 the path may cost up to so many times the cheapest (Pohl 1970), found sooner.
+ */
+export function cheapestPath<S>(problem: Problem<S>, most = 200_000, weight = 1): Found<S> | null {
   const heap = new Heap<S>(), best = new Map<number | string, number>();
   let order = 0, expanded = 0;
   const push = (state: S, cost: number, from: Node<S> | null): void => {
     const key = problem.key(state), known = best.get(key);
     if (known !== undefined && known <= cost) return;
     best.set(key, cost);
-    heap.push({ state, cost, rank: cost + problem.bound(state), order: order += 1, from });
+    heap.push({ state, cost, rank: cost + weight * problem.bound(state), order: order += 1, from });
   };
   for (const s of problem.starts) push(s.state, s.cost, null);
   for (let node = heap.pop(); node; node = heap.pop()) {
@@ -41,7 +44,7 @@ export function cheapestPath<S>(problem: Problem<S>, most = 200_000): Found<S> |
   return null;
 }
 
-/** Binary heap by rank, then by order of arrival. */
+/** Binary heap by rank, then the latest first. */
 class Heap<S> {
   private readonly list: Node<S>[] = [];
 
@@ -74,4 +77,4 @@ class Heap<S> {
   }
 }
 
-const before = <S>(a: Node<S>, b: Node<S>): boolean => a.rank < b.rank || (a.rank === b.rank && a.order < b.order);
+const before = <S>(a: Node<S>, b: Node<S>): boolean => a.rank < b.rank || (a.rank === b.rank && a.order > b.order);

@@ -7,6 +7,7 @@ import type { ListReport } from '../list';
 import type { MetalReport } from '../metal';
 import type { Model } from '../model';
 import type { Part } from '../part';
+import type { NoRoute } from '../route';
 import type { PowerReport } from '../power';
 import type { Run } from '../run';
 
@@ -15,6 +16,8 @@ export interface RuleContext {
   readonly build: Build;
   readonly model: Model;
   readonly runs: readonly Run[];
+  /** Runs that routing found no way for. */
+  readonly missing: readonly NoRoute[];
   readonly fit: FitReport;
   /** Fittings and caps in their ports. */
   readonly ports: readonly PortFit[];

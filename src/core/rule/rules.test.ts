@@ -4,13 +4,17 @@ import { applyEdit, emptyBuild, type Build, type Edit } from '../build';
 import { evaluate } from '../evaluate';
 import { secondPump, splitEdit } from '../loop';
 import type { Finding } from '../finding';
+import type { RoutedBuild } from '../route';
 import { RULES } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
 const tower = demoBuild('fenland-flood-tower') as Build;
 const box = demoBuild('pocket-planetarium') as Build;
 const edited = (build: Build, ...edits: Edit[]): Build => edits.reduce((b, e) => applyEdit(b, e).build, build);
-const found = (build: Build, code: string): Finding[] => evaluate(build, { offer: CATALOGUE }).findings.filter((f) => f.code === code);
+/** Of one build routing is said to have found no way for a run. */
+const wayless: Build = { ...desk, name: 'Wayless' };
+const NO_WAY: RoutedBuild = { frames: [], routed: { routes: [], rounds: 1, missing: [{ link: 'run-3', loop: 'loop', blockedBy: 'Sheet', wouldFit: 'bends of 22 mm' }] } };
+const found = (build: Build, code: string): Finding[] => evaluate(build, { offer: CATALOGUE, routed: build.name === 'Wayless' ? NO_WAY : null }).findings.filter((f) => f.code === code);
 const fixed = (build: Build, f: Finding, label = 0): Build => edited(build, (f.fixes[label] as Finding['fixes'][number]).edit);
 
 const tee = catalogued('inline', 'inl-tee');
@@ -58,6 +62,7 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   'rule.port-twice': { bad: edited(desk, { do: 'link.add', loop: 'loop', link: { ...bypass, from: { item: 'pump', port: 'out' }, to: { item: 'reservoir', port: 'top' } } }), good: split },
   'rule.reservoir-pump': { bad: edited(desk, { do: 'loop.links', loop: 'loop', links: swapReservoir(desk) }), good: desk },
   'run.no-length': { bad: edited(desk, { do: 'loop.links', loop: 'loop', links: (desk.loops[0]?.links ?? []).map((l) => ({ ...l, by: 'tube' as const })) }), good: desk },
+  'run.no-way': { bad: wayless, good: desk },
   'screw.none': { bad: edited(desk, { do: 'kit.screws', screws: [] }), good: desk },
   'screw.too-long': { bad: box, good: desk },
   'screw.too-short': { bad: edited(desk, { do: 'item.set', item: 'front-fans', values: { screw_mm: 20 } }), good: desk },

@@ -2,7 +2,8 @@ import type { EndPiece, Link, Loop } from '../build';
 import type { Model, PlacedPort } from '../model';
 import type { FittingDuty } from '../part';
 import { add, distance, dot, norm, scale, sub, type Vec } from '../shape';
-import { developedLength } from './bend';
+import { developedLength, type BendRow } from './bend';
+import type { Segment } from './segment';
 
 /** A run until it is routed: length and bends from the ports' places and directions. */
 export interface Run {
@@ -24,6 +25,23 @@ export interface Run {
   readonly estimated: boolean;
   /** Why the estimate is a mere guess, when it is. */
   readonly guess: string | null;
+  /** Its way through the case, once it is routed. */
+  readonly routed?: RunInSpace;
+}
+
+/** A run as it lies in the case, mm. */
+export interface RunInSpace {
+  /** Middle line from mouth to mouth of the end fittings. */
+  readonly path: readonly Segment[];
+  readonly radius_mm: number;
+  /** Distance kept to everything but its own parts. */
+  readonly kept_mm: number;
+  readonly nearest: { readonly item: string; readonly gap_mm: number } | null;
+  /** Adapters and fittings at its ends, from the port outward. */
+  readonly pieces: readonly { readonly end: 'from' | 'to'; readonly duty: FittingDuty; readonly from: Vec; readonly to: Vec; readonly radius: number }[];
+  /** Straight, rotation and angle before each bend, and the straight that is left. */
+  readonly lra: readonly BendRow[];
+  readonly last_mm: number;
 }
 
 /** Length put down for a run whose ends have no place yet, mm. */

@@ -118,3 +118,10 @@ export function bodiesMeet(a: Body, b: Body, slack = 1e-6): boolean {
   if (a.cylinder && b.cylinder && axisOf(a.cylinder) !== axisOf(b.cylinder)) return widest(roundOf(a.cylinder), roundOf(b.cylinder), -slack) < -slack;
   return bodyGap(a, b) < -slack;
 }
+
+/** A round piece from one place to another: exact along an axis, its box where it slants. */
+export function roundBody(from: Vec, to: Vec, radius: number): Body {
+  if (AXES.filter((i) => Math.abs(to[i] - from[i]) > 1e-9).length === 1) { const cylinder = { from, to, radius }; return { box: cylinderBox(cylinder), cylinder }; }
+  const edge = (i: Axis, sign: 1 | -1): number => (sign < 0 ? Math.min(from[i], to[i]) : Math.max(from[i], to[i])) + sign * radius;
+  return { box: { min: [edge(0, -1), edge(1, -1), edge(2, -1)], max: [edge(0, 1), edge(1, 1), edge(2, 1)] } };
+}

@@ -3,6 +3,7 @@ import { createStore } from 'zustand/vanilla';
 import { CATALOGUE } from '@/catalogue';
 import { applyEdit, EditError, type Build, type Edit } from '@/core/build';
 import { workOut, type Workings } from '@/core/evaluate';
+import { sameSpace, type RoutedBuild } from '@/core/route';
 import { writeJournal, type JournalEntry, type Step } from './journal';
 import { sendBuild } from './send';
 
@@ -24,6 +25,8 @@ export interface BenchState {
   readonly said: string | null;
   readonly drawer: 'stores' | 'findings' | null;
   readonly search: boolean;
+  readonly routing: Routing | null;
+  route(routing: Routing): void;
   commit(label: string, edit: Edit, merge?: string): void;
   undo(): void;
   redo(): void;
@@ -48,7 +51,10 @@ const GESTURE_MS = 1200;
 /** Whether what came over the wire is this build; what JSON leaves out does not count. */
 const sameDocument = (mine: Build, theirs: Build): boolean => same(JSON.parse(JSON.stringify(mine)), JSON.parse(JSON.stringify(theirs)));
 
-const think = (build: Build): Workings => workOut(build, { offer: CATALOGUE });
+/** What was routed, and the build it was routed in. */
+export interface Routing { readonly build: Build; readonly found: RoutedBuild }
+
+const think = (build: Build, routing: Routing | null): Workings => workOut(build, { offer: CATALOGUE, routed: routing && sameSpace(routing.build, build) ? routing.found : null });
 
 /** The state of one open build: the document, what follows from it, and its way to the journal and the server. */
 export function createBench(id: string, revision: number, build: Build) {
@@ -90,7 +96,7 @@ export function createBench(id: string, revision: number, build: Build) {
       else { set({ save: 'offline' }); later(RETRY_AFTER_MS); }
     };
     const become = (next: Build, rest: Partial<BenchState>): void => {
-      set({ build: next, workings: think(next), save: 'unsaved', ...rest });
+      set({ build: next, workings: think(next, get().routing), save: 'unsaved', ...rest });
       journal(true);
       later(SAVE_AFTER_MS);
     };
@@ -102,7 +108,8 @@ export function createBench(id: string, revision: number, build: Build) {
     };
 
     return {
-      id, revision, build, workings: think(build), past: [], future: [], save: 'saved', conflict: null, picked: null, said: null, drawer: null, search: false,
+      id, revision, build, workings: think(build, null), past: [], future: [], save: 'saved', conflict: null, picked: null, said: null, drawer: null, search: false, routing: null,
+      route: (routing) => set({ routing, workings: think(get().build, routing) }),
       commit: (label, edit, merge) => {
         let done;
         try { done = applyEdit(get().build, edit); } catch (error) {
@@ -124,7 +131,7 @@ export function createBench(id: string, revision: number, build: Build) {
       open: (drawer) => set({ drawer }),
       setSearch: (search) => set({ search }),
       restore: (entry) => {
-        set({ build: entry.build, workings: think(entry.build), past: entry.past, future: entry.future });
+        set({ build: entry.build, workings: think(entry.build, get().routing), past: entry.past, future: entry.future });
         unheard = entry.sent ?? null;
         const ahead = entry.revision >= get().revision;
         if (ahead || [entry.build, unheard].some((mine) => mine !== null && sameDocument(mine, build))) {
@@ -136,7 +143,7 @@ export function createBench(id: string, revision: number, build: Build) {
       takeTheirs: () => {
         const { conflict } = get();
         if (!conflict) return;
-        set({ conflict: null, revision: conflict.revision, build: conflict.build, workings: think(conflict.build), past: [], future: [], save: 'saved' });
+        set({ conflict: null, revision: conflict.revision, build: conflict.build, workings: think(conflict.build, get().routing), past: [], future: [], save: 'saved' });
         journal(false);
       },
     };

@@ -103,7 +103,7 @@ export function CaseStage() {
       {view === 'fits' ? <WhatFitsView /> : (
         // The keys that nudge are told in words below the drawing.
         <div className={styles.sheet} tabIndex={0} role="group" aria-label="Drawing of the case: arrow keys move the picked part by 1 mm, with Shift by 5 mm" onKeyDown={nudge}>
-          {view === 'space' ? <CaseInSpace build={build} model={held.model} gaps={held.gaps} picked={picked} onPick={pick} onHold={held.hold} otherwise={drawing('side')} /> : drawing(view)}
+          {view === 'space' ? <CaseInSpace build={build} model={held.model} gaps={held.gaps} runs={held.holding ? [] : workings.reports.runs} picked={picked} onPick={pick} onHold={held.hold} otherwise={drawing('side')} /> : drawing(view)}
         </div>
       )}
       {view !== 'fits' && <p className={styles.hint}>{item && movedBy(build, item.id, [0, 0, 0]) ? <>Drag {item.name}, or move it with the arrow keys by 1 mm, with Shift by 5.{near[0] ? ` Nearest: ${near[0].nameA} to ${near[0].nameB}, ${formatMillimetres(near[0].gap_mm, 1)}.` : ''}</> : 'Click a part to see its gaps. Radiators slide on their rails; pump and reservoir stand anywhere a bracket or tape holds.'}</p>}

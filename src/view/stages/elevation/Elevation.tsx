@@ -91,7 +91,8 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat, o
         const isPicked = picked === run.id;
         return (
           <g key={run.id} className={styles.item} onClick={() => onPick(run.id)}>
-            <title>{`${run.name}: about ${formatNumber(run.cut_mm)} mm, estimated`}</title>
+            <title>{`${run.name}: ${run.estimated ? 'about ' : ''}${formatNumber(run.cut_mm)} mm${run.estimated ? ', estimated' : ''}`}</title>
+            {run.routed?.pieces.map((b, i) => { const [x1, y1] = flatPoint(view, size, b.from), [x2, y2] = flatPoint(view, size, b.to); return <g key={i}><path d={`M${x1} ${y1}L${x2} ${y2}`} stroke={isPicked ? 'var(--copper)' : 'var(--ink)'} strokeWidth={2 * b.radius} /><path d={`M${x1} ${y1}L${x2} ${y2}`} stroke="var(--hairline)" strokeWidth={2 * b.radius - 2.4} /></g>; })}
             <path d={d} className={styles.tube} fill="none" stroke={isPicked ? 'var(--copper)' : 'var(--ink)'} strokeWidth={run.tube.outer_mm + (isPicked ? 3 : 1.6)} />
             <path d={d} className={styles.tube} fill="none" stroke={colour} strokeWidth={run.tube.outer_mm - 1.6} />
             <path d={d} fill="none" stroke="var(--paper)" strokeWidth="1.2" strokeDasharray="2 7" />

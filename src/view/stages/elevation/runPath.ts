@@ -1,6 +1,10 @@
 import type { Model } from '@/core/model';
+import { samplePath } from '@/core/route';
 import type { Run } from '@/core/run';
 import { add, distance, scale, type Vec } from '@/core/shape';
+
+/** Points of a routed run so far apart, mm. */
+const ROUTED_STEP_MM = 4;
 
 type Flatten = (p: Vec) => readonly [number, number];
 
@@ -9,6 +13,7 @@ type Flatten = (p: Vec) => readonly [number, number];
  * hard tube as straight legs with rounded corners. An SVG path in sheet millimetres, or null when an end has no place.
  */
 export function runPath(model: Model, run: Run, radius_mm: number, flat: Flatten): string | null {
+  if (run.routed) return samplePath(run.routed.path, ROUTED_STEP_MM).map((p, i) => `${i === 0 ? 'M' : 'L'}${flat(p).map((v) => v.toFixed(1)).join(' ')}`).join('');
   const from = model.portAt(run.from), to = model.portAt(run.to);
   if (!from || !to || run.by === 'joint') return null;
   const P = (p: Vec): string => flat(p).map((v) => v.toFixed(1)).join(' ');

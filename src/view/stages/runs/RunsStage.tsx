@@ -11,7 +11,9 @@ import { Elevation } from '../elevation/Elevation';
 import { VIEW_NAMES, type View } from '../elevation/project';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { reasonForRun, reasonForVolume } from '../reasons';
+import { BendStrip } from './BendStrip';
 import { LinkEditor } from './LinkEditor';
+import { RouteBar } from './RouteBar';
 import styles from './RunsStage.module.css';
 
 const TUBES = CATALOGUE.filter((p): p is TubePart => p.kind === 'tube');
@@ -34,17 +36,19 @@ export function RunsStage() {
     );
   }
   const tubes = runs.filter((r) => r.by === 'tube');
+  const guessed = tubes.filter((r) => r.estimated).length;
   const run = runs.find((r) => r.id === picked);
   const link = build.loops.flatMap((l) => l.links.map((k) => ({ loop: l, link: k }))).find((x) => x.link.id === picked);
   return (
     <StageFrame
-      stage="runs" title={`${plural(tubes.length, 'run')}, about ${formatNumber(list.tube_mm / 1000, { decimals: 2 })} m`}
-      sentence={<>Lengths and bends are <strong>estimated</strong> from where the ports are and point, until runs are routed in space. Buy tube by the list, but cut only after measuring.</>}
+      stage="runs" title={`${plural(tubes.length, 'run')}, ${guessed > 0 ? 'about ' : ''}${formatNumber(list.tube_mm / 1000, { decimals: 2 })} m`}
+      sentence={guessed > 0 ? <>{guessed === tubes.length ? 'Lengths' : `${plural(guessed, 'length')} of ${tubes.length}`} and bends are <strong>estimated</strong> from where the ports are and point, until runs are routed in space. Buy tube by the list, but cut only after measuring.</> : <>Every run is routed past what stands in the case. Check the drawing against the real case before you cut.</>}
       side={<>
         {run && link && (
           <Section title={run.name} aside={<button type="button" className={styles.link} onClick={() => pick(null)}>Done</button>}>
             {run.by === 'joint' ? <p>Screwed together with a double male joint: the ports face each other.</p> : <>
-              <p>Cut about {formatMillimetres(run.cut_mm)}, estimated; {run.bends === 0 ? 'no bend' : plural(run.bends, 'bend')}; {formatNumber(run.volume_mL)} mL inside.</p>
+              <p>Cut {run.estimated ? 'about ' : ''}{formatMillimetres(run.cut_mm)}{run.estimated ? ', estimated' : ''}; {run.bends === 0 ? 'no bend' : plural(run.bends, 'bend')}; {formatNumber(run.volume_mL)} mL inside.</p>
+              <BendStrip run={run} />
               <div className={styles.ends}>
                 <Pick label={`At ${build.items.find((i) => i.id === run.from.item)?.name}`} value={link.link.ends.from} options={ENDS} onPick={(from) => commit('change an end fitting', { do: 'link.ends', loop: run.loop, link: run.id, ends: { from, to: link.link.ends.to } })} />
                 <Pick label={`At ${build.items.find((i) => i.id === run.to.item)?.name}`} value={link.link.ends.to} options={ENDS} onPick={(to) => commit('change an end fitting', { do: 'link.ends', loop: run.loop, link: run.id, ends: { from: link.link.ends.from, to } })} />
@@ -64,13 +68,13 @@ export function RunsStage() {
                 <Pick label="Fitting" value={loop.fitting.id} options={CATALOGUE.filter((p) => p.kind === 'fitting' && ['compression', 'barb', 'hard-tube'].includes(p.duty)).map((f) => ({ value: f.id, label: f.name }))} onPick={(id) => { const fitting = CATALOGUE.find((p) => p.id === id); if (fitting?.kind === 'fitting') commit(`use ${fitting.name}`, { do: 'loop.fitting', loop: loop.id, fitting }); }} />
               </div>
               <table>
-                <thead><tr><th>from, to</th><th>ends</th><th className="num">bends</th><th className="num">cut, est.</th></tr></thead>
+                <thead><tr><th>from, to</th><th>ends</th><th className="num">bends</th><th className="num">{guessed > 0 ? 'cut, est.' : 'cut'}</th></tr></thead>
                 <tbody>
                   {own.map((r) => (
                     <tr key={r.id} className={styles.run} data-picked={picked === r.id || undefined}>
                       <td><button type="button" className={styles.name} onClick={() => pick(picked === r.id ? null : r.id)}>{r.name}</button></td>
                       <td className="narrow">{r.by === 'joint' ? 'joint' : `${END_WORDS[r.ends.from]} / ${END_WORDS[r.ends.to]}`}</td><td className="num">{r.by === 'joint' ? '–' : r.bends}</td>
-                      <td className="num">{r.by === 'joint' ? '–' : <Why reason={reasonForRun(r)}>~{formatMillimetres(r.cut_mm)}</Why>}</td>
+                      <td className="num">{r.by === 'joint' ? '–' : <Why reason={reasonForRun(r)}>{r.estimated ? '~' : ''}{formatMillimetres(r.cut_mm)}</Why>}</td>
                     </tr>
                   ))}
                 </tbody>
@@ -94,6 +98,7 @@ export function RunsStage() {
       </>}
     >
       {build.case ? <>
+        <RouteBar />
         <div className={styles.views}><Segments label="View" value={view} options={(['side', 'front', 'top'] as const).map((value) => ({ value, label: VIEW_NAMES[value] }))} onPick={setView} /></div>
         <div className={styles.sheet}><Elevation view={view} model={workings.model} fit={fit} picked={picked} onPick={(id) => pick(picked === id ? null : id)} runs={runs} heat={workings.reports.heat[build.brief.loadCase]} /></div>
       </> : <p className="soft">Choose a case on the Case stage to see the runs in place.</p>}

@@ -1,10 +1,12 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
 import { Canvas, type ThreeEvent } from '@react-three/fiber';
-import { BoxGeometry, EdgesGeometry, Plane, Vector3 } from 'three';
+import { BoxGeometry, CatmullRomCurve3, EdgesGeometry, Plane, Quaternion, TubeGeometry, Vector3 } from 'three';
 import type { Build, Placement } from '@/core/build';
 import type { FitReport } from '@/core/fit';
 import { movedBy, type Model } from '@/core/model';
+import { samplePath } from '@/core/route';
+import type { Run } from '@/core/run';
 import type { Vec } from '@/core/shape';
 import { formatNumber } from '@/core/quantity';
 import { Segments } from '@/view/shared';
@@ -17,6 +19,7 @@ export interface SceneProps {
   readonly build: Build;
   readonly model: Model;
   readonly gaps: FitReport['gaps'];
+  readonly runs: readonly Run[];
   readonly picked: string | null;
   onPick(id: string): void;
   /** Where a dragged part would be; null when it is let go. */
@@ -66,7 +69,25 @@ function CaseFrame({ size, paper }: { readonly size: Vec; readonly paper: Paper 
   );
 }
 
-function Parts({ build, model, gaps, picked, onPick, onHold, paper, clip, onHeld }: SceneProps & { readonly paper: Paper; readonly clip: readonly Plane[]; onHeld(held: boolean): void }) {
+/** A routed tube with its end pieces. */
+function Tube({ run, paper, clip, picked }: { readonly run: Run; readonly paper: Paper; readonly clip: readonly Plane[]; readonly picked: boolean }) {
+  const body = useMemo(() => {
+    const points = samplePath(run.routed?.path ?? [], 6).map((p) => new Vector3(...p));
+    return points.length > 1 ? new TubeGeometry(new CatmullRomCurve3(points, false, 'centripetal'), points.length * 2, run.tube.outer_mm / 2, 14) : null;
+  }, [run]);
+  const colour = picked ? paper.copper : mix(paper.cool, paper.float, 0.55);
+  return (
+    <>
+      {body && <mesh geometry={body}><meshLambertMaterial color={colour} clippingPlanes={clip as Plane[]} /></mesh>}
+      {run.routed?.pieces.map((b, i) => {
+        const from = new Vector3(...b.from), to = new Vector3(...b.to), way = to.clone().sub(from);
+        return <mesh key={i} position={from.clone().add(to).multiplyScalar(0.5)} quaternion={new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), way.clone().normalize())}><cylinderGeometry args={[b.radius, b.radius, way.length(), 18]} /><meshLambertMaterial color={paper.soft} clippingPlanes={clip as Plane[]} /></mesh>;
+      })}
+    </>
+  );
+}
+
+function Parts({ build, model, gaps, runs, picked, onPick, onHold, paper, clip, onHeld }: SceneProps & { readonly paper: Paper; readonly clip: readonly Plane[]; onHeld(held: boolean): void }) {
   const clashing = useMemo(() => new Set(gaps.filter((g) => g.verdict === 'clash').flatMap((g) => [g.a, g.b])), [gaps]);
   const drag = useRef<{ readonly item: string; readonly from: Vector3; readonly plane: Plane; readonly build: Build } | null>(null);
   const down = (item: string) => (e: ThreeEvent<PointerEvent>): void => {
@@ -102,6 +123,7 @@ function Parts({ build, model, gaps, picked, onPick, onHold, paper, clip, onHeld
         const fill = mine ? mix(paper.copper, paper.float, 0.22) : kind === 'reservoir' ? mix(paper.cool, paper.float, 0.25) : kind === 'block' ? mix(paper.copper, paper.float, 0.12) : kind === 'radiator' ? mix(paper.ink, paper.float, 0.16) : kind === 'board' || kind === 'memory' ? paper.sunk : paper.float;
         return <SolidMesh key={`${p.item.id}-${i}`} solid={solid} fill={fill} edge={edge} heavy={mine} marks={kind === 'fan' || kind === 'radiator' ? kind : undefined} clip={clip} onPointerDown={down(p.item.id)} />;
       }))}
+      {runs.map((run) => run.routed && <Tube key={run.id} run={run} paper={paper} clip={clip} picked={picked === run.id} />)}
       {model.obstacles.map((o, i) => <SolidMesh key={`${o.item}-${i}`} solid={o} fill={paper.hairline} edge={paper.soft} heavy={false} glassy clip={clip} />)}
       {[...model.placed.values()].flatMap((p) => p.ports).map((port) => {
         const [x, y, z] = port.direction;

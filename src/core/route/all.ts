@@ -1,0 +1,215 @@
+import type { Loop, PortRef } from '../build';
+import type { Model, PlacedPort } from '../model';
+import { bodiesMeet, boxGap, cylinderBox, cylinderFrom, distance, union, type Body, type Box, type Vec } from '../shape';
+import { endWays, type EndBody, type EndWay } from './ends';
+import { hardWay, type TubeLimits } from './hard';
+import { bendLines } from './lines';
+import type { Segment } from '../run';
+import { roundedPath, samplePath } from './path';
+import { grow, within, type Block, type Room } from './room';
+import { softWay } from './soft';
+
+/** A run with its way through the case. */
+export interface Route {
+  readonly link: string;
+  readonly loop: string;
+  readonly corners: readonly Vec[];
+  readonly radius_mm: number;
+  readonly path: readonly Segment[];
+  readonly from: EndWay;
+  readonly to: EndWay;
+  /** Distance kept to everything, mm: what was asked, or less where that was needed. */
+  readonly kept_mm: number;
+  /** In millimetres of straight tube, pieces and bends weighed in. */
+  readonly cost: number;
+}
+
+/** A run without a way, and what would give it one. */
+export interface NoRoute { readonly link: string; readonly loop: string; readonly blockedBy: string | null; readonly wouldFit: string | null }
+
+export interface Routed { readonly routes: readonly Route[]; readonly missing: readonly NoRoute[]; readonly rounds: number }
+
+/** Straight tube that a fitting must grip and clear before a bend, and least between two bends, mm (common practice, no source). */
+export const STRAIGHT_MM = 12, BETWEEN_MM = 5;
+/** Distances tried in turn when the brief's leaves no way, mm. */
+const KEPT_MM = [1];
+/** Rounds of taking up and laying anew, by the number of runs. */
+const ROUNDS_A_RUN = 2, ROUNDS_MORE = 6;
+/** Times a run is taken up before it must find its own way or stay without. */
+const MOST_RIPS = 3;
+/** What it costs to cross a run that is there, mm, and how much dearer that becomes each time a run is taken up (McMurchie & Ebeling 1995: history). */
+const CROSS_COST = 400, HISTORY_COST = 250;
+
+interface Task { readonly link: string; readonly loop: Loop; readonly from: PlacedPort; readonly to: PlacedPort; readonly limits: TubeLimits; readonly radius: number; readonly wish: { readonly from: Loop['links'][number]['ends']['from']; readonly to: Loop['links'][number]['ends']['to'] }; readonly apart: number }
+
+type Tell = (done: number, of: number) => boolean;
+
+/**
+ * Every run of the model, negotiated: each takes its cheapest way past everything that stands and past the runs already laid; one that finds
+ * none may cross others at a price, which are then taken up and laid anew, ever dearer to cross where that happens again. Deterministic.
+ */
+export function routeAll(model: Model, tell: Tell = () => true): Routed {
+  const tasks = tasksOf(model);
+  const done = new Map<string, Route>(), history = new Map<string, number>(), given = new Map<string, NoRoute>();
+  const queue = [...tasks].sort((a, b) => a.apart - b.apart || a.link.localeCompare(b.link));
+  const fixed = fixedBodies(model);
+  let rounds = 0;
+  for (let task = queue.shift(); task; task = queue.shift()) {
+    rounds += 1;
+    if (!tell(done.size + given.size, tasks.length)) break;
+    const mine = task;
+    const waiting = tasks.filter((t) => t !== mine && !done.has(t.link) && !given.has(t.link));
+    const others = [...done.values()];
+    const laid = layOne(model, task, fixed, waiting, others, null);
+    if (laid) { done.set(task.link, laid); continue; }
+    const forced = rounds < ROUNDS_A_RUN * tasks.length + ROUNDS_MORE ? layOne(model, task, fixed, waiting, others, history) : null;
+    if (!forced) { given.set(task.link, given.size < MOST_EXPLAINED ? explain(model, task, fixed, waiting, others) : { link: task.link, loop: task.loop.id, blockedBy: null, wouldFit: null }); continue; }
+    // Whatever it crosses is taken up and laid again after it.
+    const crossed = others.filter((o) => tubesMeet(forced, o, tasks));
+    if (crossed.some((o) => (history.get(o.link) ?? 0) >= MOST_RIPS)) { given.set(task.link, given.size < MOST_EXPLAINED ? explain(model, task, fixed, waiting, others) : { link: task.link, loop: task.loop.id, blockedBy: null, wouldFit: null }); continue; }
+    for (const o of crossed) {
+      done.delete(o.link);
+      history.set(o.link, (history.get(o.link) ?? 0) + 1);
+      const again = tasks.find((t) => t.link === o.link);
+      if (again) queue.push(again);
+    }
+    done.set(task.link, forced);
+  }
+  return { routes: tasks.flatMap((t) => done.get(t.link) ?? []), missing: tasks.flatMap((t) => given.get(t.link) ?? []), rounds };
+}
+
+function tasksOf(model: Model): readonly Task[] {
+  return model.build.loops.flatMap((loop) => loop.links.flatMap((link): Task[] => {
+    const from = model.portAt(link.from), to = model.portAt(link.to);
+    if (link.by !== 'tube' || !from || !to) return [];
+    return [{ link: link.id, loop, from, to, radius: loop.tube.outer_mm / 2, limits: { radius_mm: loop.tube.minBend_mm, atFitting_mm: loop.tube.hard ? STRAIGHT_MM : STRAIGHT_MM / 2, between_mm: BETWEEN_MM }, wish: link.ends, apart: distance(from.at, to.at) }];
+  }));
+}
+
+interface Fixed { readonly id: string; readonly box: Box; readonly body: Body; readonly port?: PortRef }
+
+/** What stands: parts, cages, and caps in spare ports. */
+function fixedBodies(model: Model): readonly Fixed[] {
+  const { kit } = model.build;
+  const caps = model.build.loops.flatMap((loop) => loop.caps.flatMap((cap): Fixed[] => {
+    const at = model.portAt(cap);
+    if (!at) return [];
+    const piece = kit[cap.with], cylinder = cylinderFrom(at.at, at.direction, piece.length_mm, piece.diameter_mm / 2);
+    return [{ id: cap.item, box: cylinderBox(cylinder), body: { box: cylinderBox(cylinder), cylinder }, port: cap }];
+  }));
+  return [...[...model.placed.values()].flatMap((p) => p.solids.map((s): Fixed => ({ id: p.item.id, box: s.box, body: s }))), ...model.obstacles.map((o): Fixed => ({ id: o.item, box: o.box, body: o })), ...caps];
+}
+
+/** The box round a piece of an end, whatever its slant. */
+const bodyBox = (b: EndBody): Box => {
+  const axis = ([0, 1, 2] as const).filter((i) => Math.abs(b.to[i] - b.from[i]) > 1e-9);
+  const out = (i: 0 | 1 | 2): number => (axis.length === 1 && axis[0] === i ? 0 : b.radius);
+  return { min: [0, 1, 2].map((i) => Math.min(b.from[i as 0], b.to[i as 0]) - out(i as 0)) as unknown as Vec, max: [0, 1, 2].map((i) => Math.max(b.from[i as 0], b.to[i as 0]) + out(i as 0)) as unknown as Vec };
+};
+
+const endsOf = (model: Model, t: Task, side: 'from' | 'to'): readonly EndWay[] => endWays(t[side].at, t[side].direction, t.wish[side], { fitting: t.loop.fitting, kit: model.build.kit }, !t.loop.tube.hard);
+
+/** Ends whose pieces go in: past what stands but their own part, and past other runs' fittings. */
+function openEnds(model: Model, t: Task, side: 'from' | 'to', fixed: readonly Fixed[], others: readonly Route[]): readonly EndWay[] {
+  const own = t[side].item, { interior } = model;
+  const all = endsOf(model, t, side);
+  const open = all.filter((e) => {
+    const boxes = e.bodies.map(bodyBox);
+    if (interior && boxes.some((b) => ([0, 1, 2] as const).some((i) => b.min[i] < interior.min[i] - 1 || b.max[i] > interior.max[i] + 1))) return false;
+    if (fixed.some((f) => boxes.some((b, k) => boxGap(b, f.box) < -0.5 && !(f.id === own && !f.port && k === 0) && !(f.id === own && !f.port && e.piece !== 'straight' && k < 2 && boxGap(b, f.box) > -e.bodies[k]!.radius) && bodiesMeet({ box: b }, f.body)))) return false;
+    return !others.some((o) => [...o.from.bodies, ...o.to.bodies].some((x) => boxes.some((b) => boxGap(b, bodyBox(x)) < -0.01)) || samplePath(o.path, 8).some((p) => boxes.some((b) => within(grow(b, t.radius), p))));
+  });
+  // A port whose every fitting meets something keeps its straight one: that trouble is the port's own finding.
+  return open.length > 0 ? open : all.slice(0, 1);
+}
+
+function layOne(model: Model, t: Task, fixed: readonly Fixed[], waiting: readonly Task[], others: readonly Route[], history: ReadonlyMap<string, number> | null): Route | null {
+  const froms = openEnds(model, t, 'from', fixed, history ? [] : others), tos = openEnds(model, t, 'to', fixed, history ? [] : others);
+  for (const kept of [model.build.brief.limits.clear_mm, ...KEPT_MM.filter((k) => k < model.build.brief.limits.clear_mm)]) {
+    const room = roomFor(model, t, fixed, waiting, others, [...froms, ...tos], kept, history);
+    const route = find(t, room, froms, tos, others, kept);
+    if (route) return route;
+  }
+  return null;
+}
+
+function find(t: Task, room: Room, froms: readonly EndWay[], tos: readonly EndWay[], others: readonly Route[], kept: number, radius = t.limits.radius_mm, most?: number): Route | null {
+  const limits = { ...t.limits, radius_mm: radius };
+  const made = (w: { readonly corners: readonly Vec[]; readonly from: EndWay; readonly to: EndWay; readonly cost: number }, r: number): Route => ({ link: t.link, loop: t.loop.id, corners: w.corners, radius_mm: r, path: roundedPath(w.corners, r), from: w.from, to: w.to, kept_mm: kept, cost: w.cost });
+  if (!t.loop.tube.hard) {
+    const soft = softWay(room, froms, tos, limits);
+    if (soft) return made(soft, soft.radius_mm);
+  }
+  const level = ([0, 1, 2] as const).map((i) => others.filter((o) => o.loop === t.loop.id).flatMap((o) => o.corners.map((c) => c[i]))) as unknown as readonly [number[], number[], number[]];
+  const lines = bendLines(room.bounds, room.blocks, [...froms, ...tos], limits, level);
+  const planes = level.map((l) => new Set(l.map(Math.round))) as unknown as readonly [Set<number>, Set<number>, Set<number>];
+  const hard = hardWay(room, froms, tos, limits, lines, others.length > 0 ? planes : null, { weight: WEIGHT, ...(most === undefined ? {} : { most }) });
+  return hard && made(hard, radius);
+}
+
+/** The room of one tube: everything grown by its radius and the distance kept, less where its own mouths stand nearer than that. */
+function roomFor(model: Model, t: Task, fixed: readonly Fixed[], waiting: readonly Task[], others: readonly Route[], ends: readonly EndWay[], kept: number, history: ReadonlyMap<string, number> | null): Room {
+  const blocks: Block[] = [];
+  const block = (id: string, box: Box, toll: number, soft = kept): void => {
+    // A mouth beside its own part, or between two that stand close, begins nearer than the distance kept: that part is kept off by so much only.
+    let by = t.radius + soft;
+    for (const e of ends) { const gap = boxGap({ min: e.mouth, max: e.mouth }, box); if (gap < by) by = Math.max(t.radius - SLACK_MM, gap - SLACK_MM); }
+    blocks.push({ id, ...grow(box, by), toll });
+  };
+  for (const f of fixed) block(f.id, f.box, Infinity);
+  for (const w of waiting) for (const side of ['from', 'to'] as const) {
+    const p = w[side], cylinder = cylinderFrom(p.at, p.direction, w.loop.fitting.length_mm + w.limits.atFitting_mm, w.loop.fitting.diameter_mm / 2);
+    block(w.link, cylinderBox(cylinder), Infinity, Math.min(kept, 2));
+  }
+  for (const o of others) {
+    const toll = history ? CROSS_COST + HISTORY_COST * (history.get(o.link) ?? 0) : Infinity;
+    for (const b of [...o.from.bodies, ...o.to.bodies]) block(o.link, bodyBox(b), toll, Math.min(kept, 2));
+    for (const box of tubeBoxes(o)) block(o.link, box, toll, Math.min(kept, 3) + radiusOf(model, o));
+  }
+  const { interior } = model, inset = t.radius + Math.min(kept, 2);
+  const bounds = interior ? { min: interior.min.map((v) => v + inset) as unknown as Vec, max: interior.max.map((v) => v - inset) as unknown as Vec } : grow(union([...fixed.map((f) => f.box), { min: t.from.at, max: t.from.at }, { min: t.to.at, max: t.to.at }]), 200);
+  // A mouth outside (a part that sticks out) widens the room to itself.
+  const reach = union([bounds, ...ends.map((e) => ({ min: e.mouth, max: e.mouth }))]);
+  return { bounds: reach, blocks };
+}
+
+const SLACK_MM = 0.05;
+/** Runs without a way that are looked into. */
+const MOST_EXPLAINED = 4;
+/** Corners looked at for each guess at what is in the way. */
+const EXPLAIN_MOST = 2000;
+/** Ways may cost so many times the cheapest: found so much sooner. */
+const WEIGHT = 1.15;
+const radiusOf = (model: Model, r: Route): number => (model.build.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 16) / 2;
+
+/** Boxes along a tube's middle line: a leg each, and pieces of what slants. */
+function tubeBoxes(r: Route): readonly Box[] {
+  return r.path.flatMap((s): Box[] => {
+    const points = samplePath([s], s.kind === 'line' && s.from.filter((v, i) => Math.abs(v - (s.to[i] as number)) > 1e-6).length <= 1 ? 1e9 : 12);
+    return points.slice(1).map((p, i) => union([{ min: p, max: p }, { min: points[i] as Vec, max: points[i] as Vec }]));
+  });
+}
+
+/** Whether two laid runs touch, tubes and fittings. */
+function tubesMeet(a: Route, b: Route, tasks: readonly Task[]): boolean {
+  const ra = tasks.find((t) => t.link === a.link)?.radius ?? 8, rb = tasks.find((t) => t.link === b.link)?.radius ?? 8;
+  const pa = samplePath(a.path, 5), pb = samplePath(b.path, 5);
+  if (pa.some((p) => pb.some((q) => distance(p, q) < ra + rb))) return true;
+  const fit = (x: Route): readonly Box[] => [...x.from.bodies, ...x.to.bodies].map(bodyBox);
+  return fit(a).some((x) => fit(b).some((y) => boxGap(x, y) < -0.01)) || fit(a).some((x) => pb.some((q) => within(grow(x, rb), q))) || fit(b).some((y) => pa.some((p) => within(grow(y, ra), p)));
+}
+
+/** Which one thing out of the way, or which tighter bend, would give a run its way. */
+function explain(model: Model, t: Task, fixed: readonly Fixed[], waiting: readonly Task[], others: readonly Route[]): NoRoute {
+  const froms = endsOf(model, t, 'from'), tos = endsOf(model, t, 'to'), least = KEPT_MM[KEPT_MM.length - 1] as number;
+  const whole = roomFor(model, t, fixed, waiting, others, [...froms, ...tos], least, null);
+  const name = (id: string): string => model.build.items.find((i) => i.id === id)?.name ?? model.build.case?.obstacles.find((o) => `case:${o.id}` === id)?.name ?? 'another run';
+  let wouldFit: string | null = null;
+  for (const share of [0.75, 0.5]) {
+    if (find(t, whole, froms, tos, [], least, t.limits.radius_mm * share, EXPLAIN_MOST)) { wouldFit = `bends of ${Math.round(t.limits.radius_mm * share)} mm`; break; }
+  }
+  const between = union([{ min: t.from.at, max: t.from.at }, { min: t.to.at, max: t.to.at }]);
+  const ids = [...new Set(whole.blocks.filter((b) => b.toll === Infinity && boxGap(b, grow(between, 40)) < 0).map((b) => b.id))].filter((id) => id !== t.from.item && id !== t.to.item).slice(0, 6);
+  for (const id of ids) if (find(t, { ...whole, blocks: whole.blocks.filter((b) => b.id !== id) }, froms, tos, [], least, t.limits.radius_mm, EXPLAIN_MOST)) return { link: t.link, loop: t.loop.id, blockedBy: name(id), wouldFit };
+  return { link: t.link, loop: t.loop.id, blockedBy: null, wouldFit };
+}

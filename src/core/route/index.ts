@@ -1,0 +1,10 @@
+export { routeAll, BETWEEN_MM, STRAIGHT_MM, type NoRoute, type Route, type Routed } from './all';
+export { endWays, sideways, type EndBody, type EndWay } from './ends';
+export { hardWay, BEND_COST, type TubeLimits } from './hard';
+export { placePieces, type Frames } from './pieces';
+export { softWay } from './soft';
+export { onArc, pathLength, roundedPath, samplePath, turnBetween } from './path';
+export { cheapestPath, type Found, type Problem } from './search';
+export type { Block, Room } from './room';
+export { INSERTION_MM, routedRuns } from './runs';
+export { routeBuild, sameSpace, type RoutedBuild } from './build';

@@ -1,0 +1,47 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { cheapestPath, type Problem } from '.';
+
+/** A maze drawn as text: S start, E end, # wall. Steps cost 1, and a turn as much as asked. */
+function maze(rows: readonly string[], turn: number, bounded = true): Problem<{ x: number; y: number; d: number }> {
+  const find = (c: string): readonly [number, number] => { const y = rows.findIndex((r) => r.includes(c)); return [(rows[y] as string).indexOf(c), y]; };
+  const [sx, sy] = find('S'), [ex, ey] = find('E');
+  const WAYS = [[1, 0], [-1, 0], [0, 1], [0, -1]] as const;
+  return {
+    starts: [{ state: { x: sx, y: sy, d: -1 }, cost: 0 }], key: (s) => `${s.x},${s.y},${s.d}`, done: (s) => s.x === ex && s.y === ey,
+    next: (s) => WAYS.flatMap(([dx, dy], d) => { const x = s.x + dx, y = s.y + dy; return (rows[y]?.[x] ?? '#') === '#' ? [] : [{ state: { x, y, d }, cost: 1 + (s.d >= 0 && s.d !== d ? turn : 0) }]; }),
+    bound: (s) => (bounded ? Math.abs(s.x - ex) + Math.abs(s.y - ey) : 0),
+  };
+}
+
+describe('the cheapest path', () => {
+  test.each([
+    ['straight on', ['S....E'], 0, 5],
+    ['round a wall: 3 down, 2 across, 3 up', ['S#E', '.#.', '.#.', '...'], 0, 8],
+    ['shorter with more turns while turns are free', ['S.#..', '#...#', '....E'], 0, 6],
+    ['a corner counts', ['S..', '..#', '..E'], 10, 4 + 10],
+  ])('%s', (_, rows, turn, cost) => {
+    expect(cheapestPath(maze(rows, turn))?.cost).toBe(cost);
+  });
+
+  test('no way is null, and so is giving up', () => {
+    expect(cheapestPath(maze(['S#E'], 0))).toBeNull();
+    expect(cheapestPath(maze(['S.........E', '...........'], 0), 2)).toBeNull();
+  });
+
+  /** Against the same search without a bound, which is Dijkstra's (1959). */
+  test('as cheap as without the bound, on random mazes; weighted, never dearer than its weight', () => {
+    fc.assert(fc.property(fc.array(fc.boolean(), { minLength: 64, maxLength: 64 }), fc.integer({ min: 0, max: 4 }), (walls, turn) => {
+      const rows = Array.from({ length: 8 }, (_, y) => Array.from({ length: 8 }, (_, x) => (x === 0 && y === 0 ? 'S' : x === 7 && y === 7 ? 'E' : walls[8 * y + x] && (x + 2 * y) % 3 !== 0 ? '#' : '.')).join(''));
+      const plain = cheapestPath(maze(rows, turn, false)), found = cheapestPath(maze(rows, turn)), weighted = cheapestPath(maze(rows, turn), undefined, 1.15);
+      expect(found?.cost ?? null).toBe(plain?.cost ?? null);
+      if (found && weighted) expect(weighted.cost).toBeLessThanOrEqual(1.15 * found.cost + 1e-9);
+      if (found && plain) expect(found.expanded).toBeLessThanOrEqual(plain.expanded);
+    }), { numRuns: 200 });
+  });
+
+  test('twice the same', () => {
+    const rows = ['S......', '.##.##.', '.......', '.##.##.', '......E'];
+    expect(cheapestPath(maze(rows, 1))?.path).toEqual(cheapestPath(maze(rows, 1))?.path);
+  });
+});
