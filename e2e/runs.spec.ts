@@ -7,7 +7,7 @@ test('runs: routed in space, the strip of a run, what holds and what does not af
   await page.getByRole('button', { name: 'Route the runs in space' }).click();
   await expect(page.getByText(/^Routed past everything in the case/)).toBeVisible({ timeout: 30_000 });
   await expect(page.getByRole('heading', { level: 1 })).not.toContainText('about');
-  await page.getByRole('table').filter({ hasText: 'from, to' }).getByRole('button', { name: 'Pump → Card block' }).click();
+  await page.getByRole('table').filter({ hasText: 'from, to' }).getByRole('button', { name: 'Pump → Card block', exact: true }).click();
   await expect(page.getByRole('img', { name: /^Tube of \d/ })).toBeVisible();
   await expect(page.getByText(/^Nearest thing along its way/)).toBeVisible();
   // A slide on the Case stage makes estimates of them again, and an undo brings the ways back.
@@ -25,7 +25,7 @@ test('runs: hard tube of two loops, marks and rotations; where no way is found i
   await openStage(page, 'fenland-flood-tower', 'runs');
   await page.getByRole('button', { name: 'Route the runs in space' }).click();
   await expect(page.getByText(/^Routed past everything in the case\./)).toBeVisible({ timeout: 60_000 });
-  await page.getByRole('table').filter({ hasText: 'from, to' }).first().getByRole('button', { name: 'Processor pump → Front radiator' }).click();
+  await page.getByRole('table').filter({ hasText: 'from, to' }).first().getByRole('button', { name: 'Processor pump → Front radiator', exact: true }).click();
   await expect(page.getByText(/^Start the first bend/)).toBeVisible();
   await openStage(page, 'pocket-planetarium', 'runs');
   await page.getByRole('button', { name: 'Route the runs in space' }).click();
