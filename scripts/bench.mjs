@@ -1,9 +1,11 @@
 /** Bundles the bench as the app itself is bundled, and runs it: a loader that renames functions would measure itself. */
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { build } from 'esbuild';
 
+// What a run that was killed left behind.
+for (const name of readdirSync(process.cwd())) if (name.startsWith('.bench-')) rmSync(name, { recursive: true, force: true });
 const folder = mkdtempSync(join(process.cwd(), '.bench-'));
 try {
   const outfile = join(folder, 'bench.mjs');
