@@ -52,11 +52,11 @@ export function hung(build: Build, radiator: RadiatorPart, fan: FanPart, faces: 
 export function bestWay(build: Build, base: Model, mount: Mount, radiator: RadiatorPart, fan: FanPart, faces: FanFaces): FitChoice {
   const slack = Math.max(0, mount.length_mm - radiator.size[0]);
   // As it hangs now comes first: what is known to hold is not moved.
-  const hung = build.items.flatMap((i) => (i.part.kind === 'radiator' && i.placement.on === 'mount' && i.placement.mount === mount.id ? [i.placement] : []))[0];
-  const ends = [...new Set([...(hung && hung.slide_mm >= 0 && hung.slide_mm <= slack ? [hung.slide_mm] : []), 0, slack, Math.round(slack / 2)])];
+  const present = build.items.flatMap((i) => (i.part.kind === 'radiator' && i.placement.on === 'mount' && i.placement.mount === mount.id ? [i.placement] : []))[0];
+  const ends = [...new Set([...(present && present.slide_mm >= 0 && present.slide_mm <= slack ? [present.slide_mm] : []), 0, slack, Math.round(slack / 2)])];
   const steps = Array.from({ length: Math.floor(slack / SLIDE_STEP_MM) }, (_, i) => (i + 1) * SLIDE_STEP_MM).filter((s) => !ends.includes(s));
   let best: FitChoice | null = null;
-  for (const slides of [ends, steps]) for (const slide_mm of slides) for (const ports of hung?.ports === 'start' ? ['start', 'end'] as const : ['end', 'start'] as const) {
+  for (const slides of [ends, steps]) for (const slide_mm of slides) for (const ports of present?.ports === 'start' ? ['start', 'end'] as const : ['end', 'start'] as const) {
     const way = measureWay(base, mount, radiator, fan, faces, ports, slide_mm);
     if (!best || better(way, best)) best = way;
     if (way.verdict === 'clear') return way;

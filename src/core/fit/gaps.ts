@@ -61,8 +61,8 @@ export function gapsAround(model: Model, only: ReadonlySet<string> | null): read
   return gaps;
 }
 
-/** A part on a spot of the case touches what the spot is on. */
-const standsOn = (p: PlacedItem, o: Solid): boolean => p.item.placement.on === 'spot' && p.solids.every((s) => Math.abs(s.box.min[1] - o.box.max[1]) < SLACK_MM);
+/** A part that stands on a spot, or anywhere, touches what it stands on. */
+const standsOn = (p: PlacedItem, o: Solid): boolean => (p.item.placement.on === 'spot' || p.item.placement.on === 'free') && p.solids.every((s) => Math.abs(s.box.min[1] - o.box.max[1]) < SLACK_MM);
 
 /** The box round all of a part. */
 const extents = new WeakMap<PlacedItem, Box>();
@@ -145,6 +145,7 @@ function restsOn(p: PlacedItem): readonly (MountFace | 'tray')[] {
     bench: [], tray: ['tray', 'rear'], board: ['tray'], bay: ['bottom', 'rear', 'tray'], slot: ['rear', 'tray'], riser: ['rear'],
     item: ['tray', 'rear'], radiator: [], mount: [], spot: ['bottom'], free: [], line: [],
   };
+  if (placement.on === 'free') return p.solids.some((s) => Math.abs(s.box.min[1]) < SLACK_MM) ? ['bottom'] : [];
   return placement.on === 'mount' || placement.on === 'radiator' ? mountFaces(p) : faces[placement.on];
 }
 

@@ -33,6 +33,7 @@ import { powerHeader } from './powerHeader';
 import { pumpRatings } from './pumpRatings';
 import { radiatorRating } from './radiatorRating';
 import { reservoirPump } from './reservoirPump';
+import { runJointApart } from './runJointApart';
 import { runNoLength } from './runNoLength';
 import { runNoWay } from './runNoWay';
 import { screwNone, screwTooLong, screwTooShort } from './screwFit';
@@ -42,5 +43,5 @@ import { tubeSize } from './tubeSize';
 /** Every rule, sorted by code. */
 export const RULES: readonly BuildRule[] = [
   caseFans, cautionCoolant, controlSensor, coolingShort, fanStall, fitBlocked, fitClash, fitHand, fitHoles, fitMount, fitPort, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver, heatSummer,
-  metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, powerHeader, pumpRatings, radiatorRating, reservoirPump, runNoLength, runNoWay, screwNone, screwTooLong, screwTooShort, supplyShort, tubeSize,
+  metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, powerHeader, pumpRatings, radiatorRating, reservoirPump, runJointApart, runNoLength, runNoWay, screwNone, screwTooLong, screwTooShort, supplyShort, tubeSize,
 ].sort((a, b) => a.code.localeCompare(b.code));

@@ -62,6 +62,7 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   'rule.port-twice': { bad: edited(desk, { do: 'link.add', loop: 'loop', link: { ...bypass, from: { item: 'pump', port: 'out' }, to: { item: 'reservoir', port: 'top' } } }), good: split },
   'rule.reservoir-pump': { bad: edited(desk, { do: 'loop.links', loop: 'loop', links: swapReservoir(desk) }), good: desk },
   'run.no-length': { bad: edited(desk, { do: 'loop.links', loop: 'loop', links: (desk.loops[0]?.links ?? []).map((l) => ({ ...l, by: 'tube' as const })) }), good: desk },
+  'run.joint-apart': { bad: edited(desk, { do: 'item.place', item: 'pump', placement: { on: 'free', at: [332, 99, 115], turn: 0 } }), good: desk },
   'run.no-way': { bad: wayless, good: desk },
   'screw.none': { bad: edited(desk, { do: 'kit.screws', screws: [] }), good: desk },
   'screw.too-long': { bad: box, good: desk },
@@ -157,6 +158,13 @@ describe('fixes do what they say', () => {
     const [first] = found(box, 'metal.mixed');
     const copper = fixed(box, first as Finding);
     expect(found(copper, 'metal.mixed').filter((f) => f.severity === 'fails')).toEqual([]);
+  });
+
+  test('parts that were joined and stand apart are moved together again', () => {
+    const apart = (BROKEN['run.joint-apart'] as { bad: Build }).bad, [f] = found(apart, 'run.joint-apart');
+    // 20 mm to the rear, worked by hand.
+    expect(f?.measured).toBeCloseTo(20, 9);
+    expect(found(fixed(apart, f as Finding), 'run.joint-apart')).toEqual([]);
   });
 
   test('the planetarium can be mended by its own fixes alone', () => {

@@ -46,7 +46,8 @@ export function CaseStage() {
   const shown = near.length > 0 ? near : fit.gaps.slice(0, 6);
   const clashes = fit.gaps.filter((g) => g.verdict === 'clash').length, tight = fit.gaps.filter((g) => g.verdict === 'tight').length;
   const item = build.items.find((i) => i.id === picked);
-  const title = clashes > 0 ? `${plural(clashes, 'clash', 'clashes')} to clear` : tight > 0 ? `Everything fits, ${tight === 1 ? 'one gap' : `${tight} gaps`} tight` : fit.unplaced.length > 0 ? `${plural(fit.unplaced.length, 'part')} without a place` : 'Everything fits';
+  const blocked = fit.ports.filter((p) => p.verdict === 'clash').length, unfed = workings.reports.power.unfed.length;
+  const title = clashes > 0 ? `${plural(clashes, 'clash', 'clashes')} to clear` : blocked > 0 ? `${plural(blocked, 'port')} blocked` : unfed > 0 ? `${plural(unfed, 'part')} without a header` : tight > 0 ? `Everything fits, ${tight === 1 ? 'one gap' : `${tight} gaps`} tight` : fit.unplaced.length > 0 ? `${plural(fit.unplaced.length, 'part')} without a place` : 'Everything fits';
   const drawing = (as: View) => <Elevation view={as} model={held.model} fit={fit} picked={picked} onPick={(id) => pick(picked === id ? null : id)} onHold={held.hold} />;
   /** Arrow keys move the picked part along its rail, or over the floor as the drawing shows it. */
   const nudge = (e: KeyboardEvent): void => {

@@ -1,6 +1,6 @@
 'use client';
-import { useMemo, useState } from 'react';
-import { HAND_MM, portFits } from '@/core/fit';
+import { useState } from 'react';
+import { HAND_MM } from '@/core/fit';
 import { formatNumber, plural } from '@/core/quantity';
 import { Mark } from '@/view/shared';
 import { useBench } from '@/view/workspace';
@@ -9,11 +9,11 @@ import styles from './CaseStage.module.css';
 
 const VERDICT = { clash: 'fails', tight: 'tight', clear: 'holds' } as const;
 
-/** Fittings and caps in their ports, and the room a hand has to tighten them. Worked out when opened. */
+/** Fittings and caps in their ports, and the room a hand has to tighten them. Told when opened. */
 export function PortRoom() {
   const { workings, pick, picked } = useBench((s) => s);
   const [open, setOpen] = useState(false);
-  const fits = useMemo(() => (open ? portFits(workings.model, workings.reports.runs) : []), [open, workings]);
+  const fits = workings.reports.fit.ports;
   const shown = fits.filter((p) => p.verdict !== 'clear');
   return (
     <Section title="Room at the ports" aside={<button type="button" className={styles.link} aria-expanded={open} onClick={() => setOpen(!open)}>{open ? 'Close' : 'Look'}</button>}>
