@@ -17,7 +17,7 @@ const bottom = (x: number, z: number, length: number, fans: readonly Row[], publ
 
 /** Cable openings in the tray, beside the board's front edge: tubes may pass there. */
 const grommets = (x: number, ...ys: readonly number[]): NonNullable<CasePart['grommets']> => ys.map((y, i) => ({ id: `grommet-${i + 1}`, name: `Tray opening ${i + 1}`, at: [x, y, 0] as const, width_mm: 36, height_mm: 70 }));
-const PANELS: NonNullable<CasePart['panels_mm']> = { tray: 1, side: 4, top: 1, bottom: 1, front: 2.5, rear: 1 };
+const PANELS: NonNullable<CasePart['panels_mm']> = { tray: 1, side: 4, top: 1.2, bottom: 1.2, front: 1.2, rear: 1 };
 const PUMP_FOOT = { x_mm: 44, z_mm: 44 };
 
 const litres = (v: Vec): number => Math.round((v[0] * v[1] * v[2]) / 1e5) / 10;
@@ -62,7 +62,7 @@ export const CASES: readonly CasePart[] = [
     mounts: [front(500, 40, 110, 458, [row(120, 3), row(140, 3)], 65), top(30, 500, 140, 458, [row(120, 3), row(140, 3)], 65, 20), rear(330, 135, 140)],
     boardAt: [8, 150, 8], boardStandards: ['ATX', 'micro ATX', 'mini ITX'], bay: { min: [5, 5, 12], max: [185, 93, 180] },
     grommets: grommets(268, 230, 370),
-    obstacles: [{ id: 'shroud', name: 'Supply shroud', removable: false, min: [0, 108, 0], max: [420, 110, 220] }],
+    obstacles: [{ id: 'shroud', name: 'Supply shroud', removable: false, min: [0, 108, 0], max: [500, 110, 220], boxes: [{ min: [0, 108, 0], max: [420, 110, 220] }, { min: [420, 108, 0], max: [500, 110, 30] }, { min: [420, 108, 190], max: [500, 110, 220] }] }],
     spots: [{ id: 'pump', name: 'Shroud, before the card', at: [370, 110, 120], holes: PUMP_FOOT }, { id: 'over', name: 'Over the pump', at: [370, 180, 120] }],
   }),
   box('case-barn-96', 'Longbarn 96', SLATE, 29900, [640, 600, 250], {

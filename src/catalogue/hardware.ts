@@ -29,6 +29,9 @@ function board(f: BoardFigures): BoardPart {
       { name: f.name, min: [0, 0, 0], max: [f.x, f.y, 2] },
       { name: 'rear connectors', min: [0, top - 158, 2], max: [24, top - 4, 38] },
       { name: 'regulator heatsink', min: [26, top - 130, 2], max: [38, top - 30, 34] },
+      // Plugs in their sockets, with the bend of their cables.
+      { name: 'main power plug', min: [f.x - 13, top - 138, 2], max: [f.x - 2, top - 86, 36] },
+      f.standard === 'mini ITX' ? { name: 'processor power plug', min: [26, 12, 2], max: [38, 32, 30] } : { name: 'processor power plug', min: [42, top - 13, 2], max: [62, top - 2, 30] },
     ],
     headers: f.standard === 'mini ITX' ? { fan: 2, pump: 1, fan_A: 1, pump_A: 2 } : f.id.includes('pro') ? { fan: 5, pump: 2, fan_A: 1, pump_A: 3 } : { fan: 4, pump: 1, fan_A: 1, pump_A: 2 },
     processorAt: f.processorAt, regulatorsAt: [32, top - 80, 2], memoryAt: f.memoryAt, slots_mm: f.slots,

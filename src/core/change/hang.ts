@@ -2,7 +2,7 @@ import { applyEdit, freeId, type Build, type Edit, type Item, type Placement } f
 import { insertStation } from '../loop';
 import type { FanPart, Part, RadiatorPart } from '../part';
 import type { FitSet } from './fitSets';
-import type { FitChoice } from './ways';
+import type { FanFaces, FitChoice } from './ways';
 
 /** Whether a part hangs on a mount, or on a radiator that does. */
 export function hangsOn(build: Build, item: Item, mount: string): boolean {
@@ -27,10 +27,10 @@ export function hangEdit(build: Build, choice: FitChoice, offer: readonly Part[]
   const edits: Edit[] = there.filter((i) => i.part.kind === 'fan').map((i) => ({ do: 'item.remove', item: i.id }));
   if (now) edits.push(...(now.part.id === radiator.id ? [] : [{ do: 'item.replace', item: id, part: radiator } as const]), { do: 'item.place', item: id, placement });
   else edits.push({ do: 'item.add', item: { id, name: `Radiator, ${mount.name.toLowerCase()}`, part: radiator, placement, settings: {} } });
-  for (const face of (choice.faces === 'both' ? ['frame', 'interior'] : [choice.faces]) as readonly ('frame' | 'interior')[]) {
+  for (const face of (choice.faces === 'both' ? ['frame', 'interior'] : [choice.faces]) as readonly Exclude<FanFaces, 'both'>[]) {
     const fans = freeId(ids, `${mount.id}-fans`);
     ids.add(fans);
-    edits.push({ do: 'item.add', item: { id: fans, name: choice.faces === 'both' && face === 'interior' ? `Fans, ${mount.name.toLowerCase()}, inner face` : `Fans, ${mount.name.toLowerCase()}`, part: fan, placement: { on: 'radiator', item: id, face }, settings: speed === undefined ? {} : { speed_rpm: Math.round(Math.min(fan.fullSpeed_rpm, Math.max(fan.minSpeed_rpm, speed))) } } });
+    edits.push({ do: 'item.add', item: { id: fans, name: choice.faces === 'both' && face === 'interior' ? `Fans, ${mount.name.toLowerCase()}, inner face` : face === 'outside' ? `Fans, ${mount.name.toLowerCase()}, outside` : `Fans, ${mount.name.toLowerCase()}`, part: fan, placement: { on: 'radiator', item: id, face }, settings: speed === undefined ? {} : { speed_rpm: Math.round(Math.min(fan.fullSpeed_rpm, Math.max(fan.minSpeed_rpm, speed))) } } });
   }
   const [loop] = build.loops;
   const into = now || !loop ? null : insertStation(edits.reduce((b, e) => applyEdit(b, e).build, build), loop.id, id);

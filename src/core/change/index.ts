@@ -2,5 +2,5 @@ export { candidates, type Candidate, type ChangeKind } from './candidates';
 export { judge, judgeChanges, bestUse, type Judged } from './judge';
 export { whatFits, type WhatFits } from './whatFits';
 export type { FitSet } from './fitSets';
-export { FAN_FACES, type FanFaces, type FitChoice, type FitRefusal, type MountFits } from './ways';
+export { type FanFaces, type FitChoice, type FitRefusal, type MountFits } from './ways';
 export { hangEdit, hangSetEdit, hangsOn } from './hang';

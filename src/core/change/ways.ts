@@ -5,8 +5,9 @@ import type { FanPart, Mount, RadiatorPart } from '../part';
 import { bodiesMeet, cylinderBox, cylinderFrom, type Body } from '../shape';
 
 /** Faces of a radiator that carry fans. */
-export type FanFaces = 'frame' | 'interior' | 'both';
-export const FAN_FACES: readonly FanFaces[] = ['frame', 'interior', 'both'];
+export type FanFaces = 'frame' | 'interior' | 'both' | 'outside';
+/** Faces to try on a mount: outside the frame where there is room for the fan under the cover. */
+export const fanFaces = (mount: Mount, fan: FanPart, sheet_mm: number): readonly FanFaces[] => ['frame', 'interior', 'both', ...((mount.outside_mm ?? 0) >= fan.size[2] + sheet_mm ? ['outside' as const] : [])];
 
 /** A radiator with its fans on a mount, in the best of the ways it can hang there. */
 export interface FitChoice {
@@ -16,7 +17,7 @@ export interface FitChoice {
   readonly faces: FanFaces;
   readonly ports: 'start' | 'end';
   readonly slide_mm: number;
-  /** Radiator and fans together, mm. */
+  /** Radiator and fans together inside the frame, mm. */
   readonly stack_mm: number;
   /** Nearest thing, mm, nominal and with both parts at the far end of their tolerance; null when nothing is near. */
   readonly gap_mm: number | null;
@@ -44,7 +45,7 @@ const RAD = 'whatfits:radiator';
 /** The radiator and its fans as they would hang, alone in the case. */
 export function hung(build: Build, radiator: RadiatorPart, fan: FanPart, faces: FanFaces, at: Extract<Placement, { on: 'mount' }>): ReadonlyMap<string, PlacedItem> {
   const item = (id: string, part: FanPart | RadiatorPart, placement: Placement): Item => ({ id, name: part.name, part, placement, settings: {} });
-  const on = (faces === 'both' ? ['frame', 'interior'] : [faces]) as readonly ('frame' | 'interior')[];
+  const on = (faces === 'both' ? ['frame', 'interior'] : [faces]) as readonly Exclude<FanFaces, 'both'>[];
   return resolve({ ...build, loops: [], items: [item(RAD, radiator, at), ...on.map((face) => item(`whatfits:${face}`, fan, { on: 'radiator', item: RAD, face }))] }).placed;
 }
 
@@ -71,7 +72,7 @@ export function measureWay(base: Model, mount: Mount, radiator: RadiatorPart, fa
   const [near] = gapsAround({ ...base, placed: new Map([...base.placed, ...own]) }, new Set(own.keys()));
   const gap = near?.verdict ?? 'clear', fittings = gap === 'clash' ? null : portsFree(base, own);
   return {
-    mount: mount.id, radiator: radiator.id, fan: fan.id, faces, ports, slide_mm, stack_mm: radiator.size[2] + fan.size[2] * (faces === 'both' ? 2 : 1),
+    mount: mount.id, radiator: radiator.id, fan: fan.id, faces, ports, slide_mm, stack_mm: radiator.size[2] + fan.size[2] * (faces === 'both' ? 2 : faces === 'outside' ? 0 : 1),
     gap_mm: near?.gap_mm ?? null, worst_mm: near?.worst_mm ?? null, with: near ? (own.has(near.a) ? near.nameB : near.nameA) : null, fittings, verdict: fittings === false ? 'clash' : gap,
   };
 }

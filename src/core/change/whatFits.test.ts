@@ -110,4 +110,18 @@ describe('hanging a choice', () => {
     expect(w.model.loops[0]?.stations).toContain('top-radiator');
     expect(w.model.loops[0]?.closed).toBe(true);
   });
+
+  test('fans outside the frame are tried where the cover leaves 28 mm: 25 mm fans and a 1.2 mm sheet go, 38 mm ones do not; the stack inside is the radiator alone', () => {
+    const outside = all(fits(desk)).filter((c) => c.faces === 'outside');
+    expect(new Set(outside.map((c) => c.mount))).toEqual(new Set(['front']));
+    for (const c of outside) {
+      expect((CATALOGUE.find((p) => p.id === c.fan) as { size: readonly number[] }).size[2]).toBeLessThanOrEqual(25);
+      expect(c.stack_mm).toBe((CATALOGUE.find((p) => p.id === c.radiator) as { size: readonly number[] }).size[2]);
+    }
+    // Hung, the fans stand outside the frame and the radiator against it.
+    const choice = outside.find((c) => c.radiator === 'rad-tarn-360-27') as FitChoice, after = applyEdit(desk, hangEdit(desk, choice, CATALOGUE)).build;
+    expect(after.items.filter((i) => i.placement.on === 'radiator' && i.placement.face === 'outside')).toHaveLength(1);
+    const [frame] = measureGaps(resolve(after)).gaps.filter((g) => g.verdict === 'clash');
+    expect(frame).toBeUndefined();
+  });
 });

@@ -1,10 +1,10 @@
 import type { Build, Item } from '../build';
-import { resolve, type Model } from '../model';
+import { frameSheet, resolve, type Model } from '../model';
 import type { FanPart, Mount, Part, RadiatorPart } from '../part';
 import { whyNotOn } from '../rule';
 import { bestSets, type FitSet } from './fitSets';
 import { hangsOn } from './hang';
-import { bestWay, FAN_FACES, type FitChoice, type FitRefusal, type MountFits } from './ways';
+import { bestWay, fanFaces, type FitChoice, type FitRefusal, type MountFits } from './ways';
 
 export interface WhatFits { readonly mounts: readonly MountFits[]; readonly sets: readonly FitSet[] }
 
@@ -27,7 +27,7 @@ export function whatFits(build: Build, offer: readonly Part[], tell: Tell = () =
       for (const radiator of radiators) {
         const why = whyNotOn(mount, radiator);
         if (why) refused.push({ mount: mount.id, radiator: radiator.id, why });
-        else for (const fan of fans[radiator.section_mm]) for (const faces of FAN_FACES) choices.push(bestWay(build, base, mount, radiator, fan, faces));
+        else for (const fan of fans[radiator.section_mm]) for (const faces of fanFaces(mount, fan, build.case ? frameSheet(build.case, mount.face) : 0)) choices.push(bestWay(build, base, mount, radiator, fan, faces));
         done += 1;
         if (!tell(done, steps)) return null;
       }

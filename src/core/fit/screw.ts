@@ -1,4 +1,4 @@
-import { FRAME_MM, type Model } from '../model';
+import { frameSheet, type Model } from '../model';
 import type { RadiatorPart, ScrewPart } from '../part';
 
 /** Least thread in the radiator's flange that holds, mm (physics of the trade: about the thread's own diameter). */
@@ -43,14 +43,15 @@ export interface ScrewNeed {
 export function screwNeeds(model: Model): readonly ScrewNeed[] {
   return model.build.items.flatMap((radiator): ScrewNeed[] => {
     if (radiator.part.kind !== 'radiator' || radiator.placement.on !== 'mount') return [];
-    const { part } = radiator;
+    const { part, placement } = radiator, box = model.build.case, mount = box?.mounts.find((m) => m.id === placement.mount);
+    const frame = box && mount ? frameSheet(box, mount.face) : 0;
     const fans = model.build.items.filter((f) => f.part.kind === 'fan' && f.placement.on === 'radiator' && f.placement.item === radiator.id);
     const needs = fans.map((fan) => {
       const atFrame = fan.placement.on === 'radiator' && fan.placement.face !== 'interior';
-      return need(model, part, radiator.id, fan.id, screwWindow(fan.part.kind === 'fan' ? fan.part.size[2] : 0, part.screw.depthToTube_mm, { gasket: GASKET_MM, frame: atFrame ? FRAME_MM : 0 }), fan.settings.screw_mm);
+      return need(model, part, radiator.id, fan.id, screwWindow(fan.part.kind === 'fan' ? fan.part.size[2] : 0, part.screw.depthToTube_mm, { gasket: GASKET_MM, frame: atFrame ? frame : 0 }), fan.settings.screw_mm);
     });
     if (!fans.some((f) => f.placement.on === 'radiator' && f.placement.face !== 'interior')) {
-      needs.push(need(model, part, radiator.id, null, screwWindow(0, part.screw.depthToTube_mm, { frame: FRAME_MM }), radiator.settings.screw_mm));
+      needs.push(need(model, part, radiator.id, null, screwWindow(0, part.screw.depthToTube_mm, { frame }), radiator.settings.screw_mm));
     }
     return needs;
   });

@@ -23,6 +23,8 @@ describe('a case measured by hand', () => {
     const again = caseFromDraft(draftFromCase(part), part.id);
     expect(again.interior).toEqual(part.interior);
     expect(again.mounts.map(({ id, face, at, along, across, inward, length_mm, fans, holeGap_mm, published_mm }) => ({ id, face, at, along, across, inward, length_mm, fans, holeGap_mm, published_mm }))).toEqual(part.mounts.map(({ id, face, at, along, across, inward, length_mm, fans, holeGap_mm, published_mm }) => ({ id, face, at, along, across, inward, length_mm, fans, holeGap_mm, published_mm })));
+    expect(again.grommets ?? []).toEqual((part.grommets ?? []).map((g) => ({ ...g, id: g.name.toLowerCase().replaceAll(' ', '-') })));
+    expect(again.panels_mm?.tray).toBe(part.panels_mm?.tray);
     expect(again.obstacles.map(({ min, max, removable }) => ({ min, max, removable }))).toEqual(part.obstacles.map(({ min, max, removable }) => ({ min, max, removable })));
     expect(draftTroubles(draftFromCase(part))).toEqual([]);
   });
@@ -53,6 +55,7 @@ describe('what cannot be is told at its place', () => {
     ['interior.1', { ...base, interior: [450, 20, 210] as const }], ['boardAt.1', { ...base, interior: [450, 400, 210] as const }], ['name', { ...base, name: ' ' }],
     ['mounts.0.length_mm', { ...base, mounts: [{ ...mount, length_mm: 900 }] }], ['mounts.0.fans120', { ...base, mounts: [{ ...mount, length_mm: 300, fans140: 0 }] }],
     ['mounts.0.middle_mm', { ...base, mounts: [{ ...mount, middle_mm: 30 }] }], ['bay.max.0', { ...base, bay: { min: [100, 5, 5] as const, max: [100, 90, 90] as const } }],
+    ['openings.0.x_mm', { ...base, openings: [{ name: 'Opening', x_mm: 440, y_mm: 200, width_mm: 40, height_mm: 70 }] }], ['openings.0.height_mm', { ...base, openings: [{ name: 'Opening', x_mm: 240, y_mm: 200, width_mm: 40, height_mm: 0 }] }], ['frame_mm', { ...base, frame_mm: 60 }],
     ['obstacles.0.max.2', { ...base, obstacles: [{ name: 'Cage', removable: true, min: [0, 0, 0] as const, max: [50, 50, 300] as const }] }],
   ])('%s', (place, draft) => {
     expect(draftTroubles(draft).map((t) => t.place)).toContain(place);

@@ -24,6 +24,14 @@ export function draftTroubles(draft: CaseDraft): readonly DraftTrouble[] {
     if (s.name.trim() === '') say(`spots.${i}.name`, 'Give the place a name.');
     s.at.forEach((v, k) => { if (v < 0 || v > (interior[k] as number)) say(`spots.${i}.at.${k}`, `${s.name || 'The place'} lies outside the case.`); });
   });
+  draft.openings.forEach((o, i) => {
+    if (o.name.trim() === '') say(`openings.${i}.name`, 'Give the opening a name.');
+    ([['x_mm', 'width_mm', 0], ['y_mm', 'height_mm', 1]] as const).forEach(([middle, size, axis]) => {
+      if (!(o[size] >= 2)) say(`openings.${i}.${size}`, `It is ${mm(o[size])}; an opening is 2 mm or more.`);
+      else if (o[middle] - o[size] / 2 < -0.5 || o[middle] + o[size] / 2 > interior[axis] + 0.5) say(`openings.${i}.${middle}`, `It reaches from ${mm(o[middle] - o[size] / 2)} to ${mm(o[middle] + o[size] / 2)}; the tray there is 0 to ${mm(interior[axis])}.`);
+    });
+  });
+  for (const [key, what] of [['side_mm', 'side panel'], ['frame_mm', 'frame'], ['tray_mm', 'tray']] as const) if (!(draft[key] >= 0 && draft[key] <= 40)) say(key, `The ${what} is ${mm(draft[key])} thick; it must be 0 to 40 mm.`);
   return out;
 }
 

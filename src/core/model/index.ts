@@ -1,4 +1,4 @@
 export { resolve } from './resolve';
-export { FRAME_MM } from './place';
+export { frameSheet, outsideOf, standOffs, trayBoxes } from './shell';
 export { footOf, movedBy, slideRange } from './moved';
 export { nodeOf, type GraphEdge, type Leg, type LoopGraph, type LoopLayout, type Model, type PlacedItem, type PlacedPort, type Solid, type Visit } from './types';

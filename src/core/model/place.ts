@@ -2,13 +2,11 @@ import type { Build, Item, Placement, Turn } from '../build';
 import type { BoardPart, Bodied, CardPart, CasePart, FanPart, Mount, RadiatorPart } from '../part';
 import { UPRIGHT, add, boxIn, cylinderIn, directionIn, pointIn, scale, type Box, type Cylinder, type Frame, type Vec } from '../shape';
 import { hangInLines } from './hang';
+import { frameSheet } from './shell';
 import type { PlacedItem, PlacedPort, Solid } from './types';
 
 /** How high a card's lower edge stands over the board, mm: the slot's connector. */
 const SLOT_HEIGHT_MM = 8;
-
-/** Sheet of a frame that fans may hang on either side of, mm (common practice, no source). */
-export const FRAME_MM = 1.2;
 
 interface Context { readonly build: Build; readonly frames: ReadonlyMap<string, Frame>; readonly done: Map<string, PlacedItem>; readonly busy: Set<string> }
 
@@ -152,7 +150,8 @@ function onRadiator(context: Context, item: Item, radiatorId: string, face: 'fra
   if (!host?.frame || host.item.part.kind !== 'radiator') return { unplaced: 'its radiator has no place yet' };
   const radiator: RadiatorPart = host.item.part;
   const fan = item.part as FanPart;
-  const z = face === 'interior' ? radiator.size[2] : -fan.size[2] - (face === 'outside' ? FRAME_MM : 0);
+  const on = host.item.placement, mount = context.build.case?.mounts.find((m) => on.on === 'mount' && m.id === on.mount);
+  const z = face === 'interior' ? radiator.size[2] : -fan.size[2] - (face === 'outside' && mount && context.build.case ? frameSheet(context.build.case, mount.face) : 0);
   const f = host.frame;
   return { frame: { ...f, at: pointIn(f, [radiator.finStart_mm, (radiator.size[1] - fan.size[1]) / 2, z]) }, host: radiatorId, count: radiator.sections };
 }

@@ -167,7 +167,7 @@ export interface CasePart extends PartBase {
   readonly riser?: { readonly at: Vec };
   /** Cages, shrouds and brackets. `boxes` say where it is solid, when it has openings or corners; the whole box otherwise. */
   readonly obstacles: readonly (Box & { readonly id: string; readonly name: string; readonly removable: boolean; readonly boxes?: readonly Box[] })[];
-  /** Thickness of the sheet of each side, mm. */
+  /** Thickness of the sheet of each side, mm: what fans and radiators are screwed to where mounts are, the cover on the glass side. */
   readonly panels_mm?: Readonly<Partial<Record<MountFace | 'tray', number>>>;
   /** Openings in the board tray: for cables, and for tubes to pass behind it. Middle, and width and height. */
   readonly grommets?: readonly { readonly id: string; readonly name: string; readonly at: Vec; readonly width_mm: number; readonly height_mm: number }[];

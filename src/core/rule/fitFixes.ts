@@ -5,20 +5,22 @@ import { resolve } from '../model';
 import { formatNumber } from '../quantity';
 import type { RuleContext } from './context';
 
-/** At most this many tries and offers a clash: each try measures the whole case again. */
-const MOST_TRIES = 30;
+/** At most this many tries and offers a pair: each try measures the whole case again. */
+const MOST_TRIES = 30, MOST_TRIES_TIGHT = 8;
 const MOST_FIXES = 3;
 
 /** Ways out of a clash or a tight spot that were tried on a copy and hold: the pair comes clear and nothing else gets worse. */
 export function fitFixes(context: RuleContext, gap: Gap): readonly Fix[] {
+  /** A clash may become a tight spot; a tight spot must come clear. */
+  const held = (g: Gap): boolean => (gap.verdict === 'clash' ? g.verdict !== 'clash' : g.verdict === 'clear');
   const before = badness(context.fit.gaps);
   const good: Fix[] = [];
-  for (const fix of candidates(context, gap).slice(0, MOST_TRIES)) {
+  for (const fix of candidates(context, gap).slice(0, gap.verdict === 'clash' ? MOST_TRIES : MOST_TRIES_TIGHT)) {
     if (good.length >= MOST_FIXES) break;
     const fit = measureGaps(resolve(applyEdit(context.build, fix.edit).build));
     const same = fit.gaps.find((g) => g.a === gap.a && g.b === gap.b);
     const gone = fit.unplaced.length <= context.fit.unplaced.length;
-    if (gone && (!same || same.verdict !== 'clash') && (!same || same.gap_mm > gap.gap_mm + 0.5) && badness(fit.gaps) < before - 0.5) good.push(fix);
+    if (gone && (!same || (held(same) && same.gap_mm > gap.gap_mm + 0.5)) && badness(fit.gaps) < before - 0.5) good.push(fix);
   }
   return good;
 }

@@ -5,6 +5,7 @@ import { controlSensor } from './controlSensor';
 import { coolingShort } from './coolingShort';
 import { fanStall } from './fanStall';
 import { fitBlocked } from './fitBlocked';
+import { fitBoard } from './fitBoard';
 import { fitClash } from './fitClash';
 import { fitHand } from './fitHand';
 import { fitHoles } from './fitHoles';
@@ -42,6 +43,6 @@ import { tubeSize } from './tubeSize';
 
 /** Every rule, sorted by code. */
 export const RULES: readonly BuildRule[] = [
-  caseFans, cautionCoolant, controlSensor, coolingShort, fanStall, fitBlocked, fitClash, fitHand, fitHoles, fitMount, fitPort, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver, heatSummer,
+  caseFans, cautionCoolant, controlSensor, coolingShort, fanStall, fitBlocked, fitBoard, fitClash, fitHand, fitHoles, fitMount, fitPort, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver, heatSummer,
   metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, powerHeader, pumpRatings, radiatorRating, reservoirPump, runJointApart, runNoLength, runNoWay, screwNone, screwTooLong, screwTooShort, supplyShort, tubeSize,
 ].sort((a, b) => a.code.localeCompare(b.code));

@@ -35,6 +35,7 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   'caution.coolant': { bad: edited(desk, { do: 'loop.coolant', loop: 'loop', coolant: catalogued('coolant', 'cool-winter'), age_months: 0 }), good: desk },
   'cooling.short': { bad: edited(desk, { do: 'fans.speed', speed_rpm: 600 }), good: desk },
   'fit.blocked': { bad: edited(desk, { do: 'case.choose', case: { ...(desk.case as NonNullable<Build['case']>), obstacles: [{ id: 'sheet', name: 'Sheet', removable: false, min: [394, 5, 30], max: [396, 400, 180] }] } }), good: desk },
+  'fit.board': { bad: edited(box, { do: 'item.replace', item: 'board', part: catalogued('board', 'brd-barnacre-atx') }), good: box },
   'fit.hand': { bad: desk, good: edited(desk, { do: 'loop.remove', loop: 'loop' }) },
   'fit.holes': { bad: edited(desk, { do: 'item.replace', item: 'pump', part: catalogued('pump', 'pump-brook-small') }), good: desk },
   'fit.port': { bad: box, good: desk },
@@ -131,6 +132,8 @@ describe('fixes do what they say', () => {
     ['screw.too-long', BROKEN['screw.too-long']?.bad],
     ['screw.too-short', BROKEN['screw.too-short']?.bad],
     ['tube.size-mismatch', BROKEN['tube.size-mismatch']?.bad],
+    ['fit.board', BROKEN['fit.board']?.bad],
+    ['fit.tight', edited(desk, { do: 'item.place', item: 'front-radiator', placement: { on: 'mount', mount: 'front', slide_mm: 60, ports: 'end', air: 'in' } })],
     ['fit.unplaced', BROKEN['fit.unplaced']?.bad],
   ] as const)('%s: one click and it is gone', (code, bad) => {
     const build = bad as Build;

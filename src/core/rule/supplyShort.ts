@@ -1,6 +1,5 @@
 import type { Said } from '../finding';
-import { drawOf, shareOf } from '../heat';
-import { LOAD_CASES } from '../part';
+import { supplyLoad } from '../heat';
 import { formatNumber, formatWatts } from '../quantity';
 import { itemsOf, nameOf, type BuildRule } from './context';
 
@@ -12,18 +11,13 @@ export const supplyShort: BuildRule = {
   meaning: 'Parts, fans and pumps together draw more than the power supply is made for, or leave it less than a fifth for peaks. Peaks of graphics cards last milliseconds and are higher than any figure here.',
   source: 'the supply\'s rating; a fifth to spare is common practice, no source',
   check: (context) => {
-    const supplies = itemsOf(context, 'supply');
-    const rating = supplies.reduce((s, i) => s + (i.part.kind === 'supply' ? i.part.rating_W : 0), 0);
-    if (rating === 0) return [];
-    const helpers = context.build.items.reduce((s, i) => s + (i.part.kind === 'pump' ? i.part.power_W : i.part.kind === 'fan' ? i.part.power_W * (context.model.placed.get(i.id)?.count ?? 1) : 0), 0);
-    const loads = [...LOAD_CASES, 'own' as const].map((c) => context.setup.sources.reduce((s, x) => s + drawOf(x) * shareOf(x, c), 0) + helpers);
-    const most = Math.max(...loads);
-    if (most <= rating * (1 - ROOM)) return [];
-    const over = most > rating;
+    const load = supplyLoad(context.model, context.setup);
+    if (!load || load.most_W <= load.rating_W * (1 - ROOM)) return [];
+    const supplies = itemsOf(context, 'supply'), over = load.most_W > load.rating_W;
     return [{
       severity: over ? 'fails' as const : 'tight' as const, subjects: supplies.map((s) => s.id),
-      title: over ? `${formatWatts(most)} are more than ${nameOf(context, supplies[0]?.id ?? '')} gives` : `${nameOf(context, supplies[0]?.id ?? '')} has ${formatNumber(100 * (1 - most / rating))} % to spare`,
-      detail: `Parts, ${formatWatts(helpers)} of fans and pumps, in the heaviest load: ${formatWatts(most)} of ${formatWatts(rating)}.`, measured: most, limit: rating, unit: 'W',
+      title: over ? `${formatWatts(load.most_W)} are more than ${nameOf(context, supplies[0]?.id ?? '')} gives` : `${nameOf(context, supplies[0]?.id ?? '')} has ${formatNumber(100 * (1 - load.most_W / load.rating_W))} % to spare`,
+      detail: `Parts, ${formatWatts(load.helpers_W)} of fans and pumps, in the heaviest load: ${formatWatts(load.most_W)} of ${formatWatts(load.rating_W)}.`, measured: load.most_W, limit: load.rating_W, unit: 'W',
     } satisfies Said];
   },
 };

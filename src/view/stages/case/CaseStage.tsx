@@ -2,7 +2,7 @@
 import { useState, type KeyboardEvent } from 'react';
 import { CATALOGUE } from '@/catalogue';
 import type { CasePart } from '@/core/part';
-import { movedBy } from '@/core/model';
+import { movedBy, outsideOf } from '@/core/model';
 import { formatMillimetres, formatNumber, plural } from '@/core/quantity';
 import { scale, type Vec } from '@/core/shape';
 import { Mark, Pick, Segments, Why } from '@/view/shared';
@@ -38,7 +38,7 @@ export function CaseStage() {
   const held = useHeld();
   const cases = useCases();
   const { screws } = workings.reports;
-  const fit = { ...workings.reports.fit, gaps: held.gaps };
+  const fit = { ...workings.reports.fit, gaps: held.gaps, rooms: held.rooms };
   if (measuring) return <CaseEditor start={measuring.start} onDone={() => setMeasuring(null)} />;
   if (!build.case) return <ChooseCase onMeasure={() => setMeasuring({ start: null })} />;
   const box = build.case;
@@ -65,9 +65,9 @@ export function CaseStage() {
   return (
     <StageFrame
       stage="case" title={title}
-      sentence={`${box.name}, ${formatNumber(box.volume_L)} litres, ${formatNumber(box.interior[0])} × ${formatNumber(box.interior[1])} × ${formatNumber(box.interior[2])} mm inside. Click a part to see its gaps and move it.`}
+      sentence={`${box.name}, ${formatNumber(box.volume_L)} litres, ${formatNumber(box.interior[0])} × ${formatNumber(box.interior[1])} × ${formatNumber(box.interior[2])} mm inside, ${outsideOf(box).map((v) => formatNumber(v)).join(' × ')} mm over its sheets. Click a part to see its gaps and move it.`}
       side={<>
-        {item ? <PlaceCard item={item} /> : (
+        {item ? <PlaceCard item={held.at?.item === item.id ? { ...item, placement: held.at.placement } : item} /> : (
           <Section title="The case">
             <Pick label="Case" value={box.id} options={[...(cases.some((c) => c.id === box.id) ? [] : [{ value: box.id, label: box.name }]), ...cases.map((c) => ({ value: c.id, label: c.name }))]} onPick={(id) => { const next = cases.find((c) => c.id === id); if (next) commit(`choose ${next.name}`, { do: 'case.choose', case: next }); }} />
             <p className={styles.measure}><button type="button" className={styles.link} onClick={() => setMeasuring({ start: null })}>Measure your own case</button><button type="button" className={styles.link} onClick={() => setMeasuring({ start: { ...draftFromCase(box), name: box.id.startsWith('own-') ? box.name : `${box.name}, measured` } })}>Measure this one again</button></p>

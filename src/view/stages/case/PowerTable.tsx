@@ -1,5 +1,6 @@
 'use client';
-import { formatNumber, plural } from '@/core/quantity';
+import { supplyLoad } from '@/core/heat';
+import { formatNumber, formatWatts, plural } from '@/core/quantity';
 import { Mark } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
@@ -13,7 +14,7 @@ export function PowerTable() {
   const { power } = workings.reports;
   const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
   if (power.lines.length === 0 && power.unfed.length === 0) return null;
-  const supply = build.items.find((i) => i.part.kind === 'supply');
+  const supply = supplyLoad(workings.model, workings.setup);
   return (
     <Section title="Fans and pumps on the headers">
       <table>
@@ -30,7 +31,8 @@ export function PowerTable() {
           {power.unfed.map((u) => <tr key={u.item}><td className="soft">none</td><td>{nameOf(u.item)}<br /><span className="soft">{u.why}</span></td><td /><td><Mark verdict="fails" /></td></tr>)}
         </tbody>
       </table>
-      <p className="soft">Plugs: {(Object.keys(PLUGS) as (keyof typeof PLUGS)[]).filter((k) => power.plugs[k] > 0).map((k) => `${power.plugs[k]} ${PLUGS[k]}`).join(', ')}. Left: {plural(power.freeFan, 'fan header')}, {plural(power.freePump, 'pump header')}.{power.assumed ? ' The board says nothing of its headers: common ones are assumed.' : ''} At full speed and 12 V; starting draws more for a moment. {supply ? 'Leads are on the parts list.' : 'No supply is in the build yet.'}</p>
+      <p className="soft">Plugs: {(Object.keys(PLUGS) as (keyof typeof PLUGS)[]).filter((k) => power.plugs[k] > 0).map((k) => `${power.plugs[k]} ${PLUGS[k]}`).join(', ')}. Left: {plural(power.freeFan, 'fan header')}, {plural(power.freePump, 'pump header')}.{power.assumed ? ' The board says nothing of its headers: common ones are assumed.' : ''} At full speed and 12 V; starting draws more for a moment. Leads are on the parts list.</p>
+      <p>{supply ? <><Mark verdict={supply.most_W > supply.rating_W ? 'fails' : supply.most_W > 0.8 * supply.rating_W ? 'tight' : 'holds'} /> Supply: {formatWatts(supply.most_W)} of {formatWatts(supply.rating_W)} in the heaviest load, {formatWatts(supply.helpers_W)} of it fans and pumps; {formatNumber(100 * (1 - supply.most_W / supply.rating_W))} % to spare.</> : 'No supply is in the build yet.'}</p>
     </Section>
   );
 }

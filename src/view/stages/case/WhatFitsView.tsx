@@ -9,7 +9,7 @@ import { useBench } from '@/view/workspace';
 import { useWhatFits } from '@/worker/useWhatFits';
 import styles from './WhatFitsView.module.css';
 
-const FACES: readonly { readonly value: FanFaces; readonly label: string }[] = [{ value: 'frame', label: 'on the frame side' }, { value: 'interior', label: 'on the inner face' }, { value: 'both', label: 'on both faces' }];
+const FACES: readonly { readonly value: FanFaces; readonly label: string }[] = [{ value: 'frame', label: 'on the frame side' }, { value: 'interior', label: 'on the inner face' }, { value: 'both', label: 'on both faces' }, { value: 'outside', label: 'outside the frame' }];
 const VERDICT = { clash: 'fails', tight: 'tight', clear: 'holds' } as const;
 
 /** Every radiator on every mount, with what is in; and the largest sets for the whole case. */
@@ -65,7 +65,7 @@ export function WhatFitsView() {
                   <th scope="row">{r.name}</th>
                   {mounts.map((m) => {
                     const c = choiceAt(m.id, r.id), why = refusal(m.id, r.id), chosen = at?.mount === m.id && at.radiator === r.id;
-                    if (!c) return <td key={m.id} className="soft" title={why}>{why ?? '–'}</td>;
+                    if (!c) return <td key={m.id} className="soft" title={why}>{why ?? (faces === 'outside' ? 'no room under a cover' : '–')}</td>;
                     return (
                       <td key={m.id} data-picked={chosen || undefined}>
                         <button type="button" className={styles.cell} aria-pressed={chosen} onClick={() => setAt(chosen ? null : { mount: m.id, radiator: r.id })} aria-label={`${r.name} on the ${m.name.toLowerCase()}: ${c.verdict}${c.gap_mm === null ? '' : `, ${formatNumber(c.gap_mm, { decimals: 1 })} mm`}`}>

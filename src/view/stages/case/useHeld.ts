@@ -1,13 +1,16 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { applyEdit, type Placement } from '@/core/build';
-import { measureGaps, type FitReport } from '@/core/fit';
+import { measureGaps, thicknessAt, type FitReport, type MountRoom } from '@/core/fit';
 import { resolve, type Model } from '@/core/model';
 import { useBench } from '@/view/workspace';
 
 interface Held {
   readonly model: Model;
   readonly gaps: FitReport['gaps'];
+  readonly rooms: readonly MountRoom[];
+  /** Where the part in the hand is now; null when none is. */
+  readonly at: { readonly item: string; readonly placement: Placement } | null;
   /** Whether a part is in the hand: gaps are live, nothing is kept yet. */
   readonly holding: boolean;
   /** Where the part would be; null lets it go where it was last. */
@@ -21,7 +24,7 @@ export function useHeld(): Held {
   const live = useMemo(() => {
     if (!held) return null;
     const model = resolve(applyEdit(build, { do: 'item.place', item: held.item, placement: held.placement }).build);
-    return { model, gaps: measureGaps(model).gaps };
+    return { model, gaps: measureGaps(model).gaps, rooms: (build.case?.mounts ?? []).map((m) => thicknessAt(model, m)) };
   }, [build, held]);
   const hold = (item: string, placement: Placement | null): void => {
     if (placement && picked !== item) pick(item);
@@ -31,5 +34,5 @@ export function useHeld(): Held {
       return null;
     });
   };
-  return { model: live?.model ?? workings.model, gaps: live?.gaps ?? workings.reports.fit.gaps, holding: held !== null, hold };
+  return { model: live?.model ?? workings.model, gaps: live?.gaps ?? workings.reports.fit.gaps, rooms: live?.rooms ?? workings.reports.fit.rooms, at: held, holding: held !== null, hold };
 }

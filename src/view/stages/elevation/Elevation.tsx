@@ -4,6 +4,7 @@ import type { Placement } from '@/core/build';
 import type { CaseReport } from '@/core/heat';
 import type { FitReport } from '@/core/fit';
 import type { Model, Solid } from '@/core/model';
+import { Shell } from './Shell';
 import type { Run } from '@/core/run';
 import { add, axisGaps, boxOf, scale, type Vec } from '@/core/shape';
 import { formatNumber } from '@/core/quantity';
@@ -58,7 +59,7 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat, o
         <pattern id={`${hatch}-fin`} width="4" height="4" patternUnits="userSpaceOnUse"><path d="M0 4L4 0" stroke="var(--soft)" strokeWidth="0.5" /></pattern>
         <pattern id={`${hatch}-wall`} width="9" height="9" patternUnits="userSpaceOnUse"><path d="M0 9L9 0" stroke="var(--hairline)" strokeWidth="0.8" /></pattern>
       </defs>
-      <rect x={0} y={0} width={w} height={h} fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />
+      <Shell view={view} model={model} size={size} />
       {(model.build.case?.mounts ?? []).map((m) => {
         const wide = Math.max(...m.fans.map((f) => f.size_mm)) / 2;
         const corner = (along: number, across: number, deep: number): Vec => add(add(add(m.at, scale(m.along, along)), scale(m.across, across)), scale(m.inward, deep));

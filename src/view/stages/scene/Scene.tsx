@@ -1,13 +1,13 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
 import { Canvas, type ThreeEvent } from '@react-three/fiber';
-import { BoxGeometry, CatmullRomCurve3, EdgesGeometry, Plane, Quaternion, TubeGeometry, Vector3 } from 'three';
+import { BoxGeometry, CatmullRomCurve3, EdgesGeometry, Plane, PlaneGeometry, Quaternion, TubeGeometry, Vector3 } from 'three';
 import type { Build, Placement } from '@/core/build';
 import type { FitReport } from '@/core/fit';
-import { movedBy, type Model } from '@/core/model';
+import { movedBy, standOffs, trayBoxes, type Model } from '@/core/model';
 import { samplePath } from '@/core/route';
 import type { Run } from '@/core/run';
-import type { Vec } from '@/core/shape';
+import { cylinderBox, type Vec } from '@/core/shape';
 import { formatNumber } from '@/core/quantity';
 import { Segments } from '@/view/shared';
 import { Orbit, type Stand } from './Orbit';
@@ -50,21 +50,23 @@ export default function Scene(props: SceneProps) {
           <directionalLight position={[600, 1400, 1000]} intensity={1.15} />
           <Orbit size={size} stand={stand} held={held} />
           <Parts {...props} paper={paper} clip={clip} onHeld={setHeld} />
-          <CaseFrame size={size} paper={paper} />
+          <CaseFrame model={model} size={size} paper={paper} clip={clip} />
         </Canvas>
       </div>
     </div>
   );
 }
 
-function CaseFrame({ size, paper }: { readonly size: Vec; readonly paper: Paper }) {
+function CaseFrame({ model, size, paper, clip }: { readonly model: Model; readonly size: Vec; readonly paper: Paper; readonly clip: readonly Plane[] }) {
   const [x, y, z] = size;
   const edges = useMemo(() => new EdgesGeometry(new BoxGeometry(x, y, z)), [x, y, z]);
   return (
     <>
       <lineSegments geometry={edges} position={[x / 2, y / 2, z / 2]}><lineBasicMaterial color={paper.ink} /></lineSegments>
-      {/* The board tray closes the back. */}
-      <mesh position={[x / 2, y / 2, -0.6]}><planeGeometry args={[x, y]} /><meshBasicMaterial color={paper.sunk} /></mesh>
+      {/* The board tray closes the back, but for its openings; the board stands off it. */}
+      {model.build.case && trayBoxes(model.build.case).map((box, i) => <SolidMesh key={`tray-${i}`} solid={{ item: 'case:tray', name: 'Board tray', box }} fill={paper.sunk} edge={paper.sunk} heavy={false} clip={[]} />)}
+      {(model.build.case?.grommets ?? []).map((g) => <lineSegments key={g.id} position={[g.at[0], g.at[1], 0.2]}><edgesGeometry args={[new PlaneGeometry(g.width_mm, g.height_mm)]} /><lineBasicMaterial color={paper.ink} /></lineSegments>)}
+      {model.build.case && standOffs(model.build.case, model.placed).map((cylinder, i) => <SolidMesh key={`foot-${i}`} solid={{ item: 'case:stand-off', name: 'Stand-off', box: cylinderBox(cylinder), cylinder }} fill={paper.hairline} edge={paper.soft} heavy={false} clip={clip} />)}
     </>
   );
 }

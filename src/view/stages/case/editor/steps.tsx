@@ -24,7 +24,7 @@ export function InsideStep({ draft, set, says }: StepProps) {
       <p className="soft">Take the side panel off. Measure free room between the sheets, not the outside: cages and shrouds come later.</p>
       <Name label="Called" value={draft.name} onChange={(name) => set({ ...draft, name })} trouble={says('name')} />
       {['Rear panel to front frame', 'Floor to top frame', 'Board tray to side panel'].map((label, i) => <MeasureField key={label} label={label} value={draft.interior[i] as number} trouble={says(`interior.${i}`)} onChange={(v) => set({ ...draft, interior: put(draft.interior, i, v) })} />)}
-      <MeasureField label="Thickness of the side panel" value={draft.side_mm} onChange={(v) => set({ ...draft, side_mm: v })} />
+      {([['side_mm', 'Thickness of the side panel'], ['frame_mm', 'Thickness of the frame radiators hang on'], ['tray_mm', 'Thickness of the board tray']] as const).map(([key, label]) => <MeasureField key={key} label={label} value={draft[key]} trouble={says(key)} onChange={(v) => set({ ...draft, [key]: v })} />)}
     </Section>
   );
 }
@@ -40,7 +40,30 @@ export function BoardStep({ draft, set, says }: StepProps) {
       <Section title="Supply bay">
         <BoxFields place="bay" box={draft.bay} set={(bay) => set({ ...draft, bay })} says={says} />
       </Section>
+      <Openings draft={draft} set={set} says={says} />
     </>
+  );
+}
+
+/** Holes in the tray that cables pass, and tubes may. */
+function Openings({ draft, set, says }: StepProps) {
+  const change = (i: number, values: Partial<CaseDraft['openings'][number]>): void => set({ ...draft, openings: swap(draft.openings, i, { ...(draft.openings[i] as CaseDraft['openings'][number]), ...values }) });
+  return (
+    <Section title="Openings in the tray" aside={<button type="button" className={styles.quiet} disabled={draft.openings.length >= 12} onClick={() => set({ ...draft, openings: [...draft.openings, { name: `Opening ${draft.openings.length + 1}`, x_mm: Math.min(draft.interior[0] - 30, draft.boardAt[0] + 262), y_mm: Math.round(draft.interior[1] * (draft.openings.length % 2 === 0 ? 0.5 : 0.75)), width_mm: 36, height_mm: 70 }] })}>Add an opening</button>}>
+      {draft.openings.length === 0 && <p className="soft">Cables pass them, and tubes that run behind the tray. Leave them out if you have none beside the board.</p>}
+      {draft.openings.map((o, i) => (
+        <div key={i}>
+          <Name label="Called" value={o.name} onChange={(name) => change(i, { name })} trouble={says(`openings.${i}.name`)} />
+          <div className={styles.pair}>
+            <MeasureField label="Its middle, from the rear panel" value={o.x_mm} trouble={says(`openings.${i}.x_mm`)} onChange={(x_mm) => change(i, { x_mm })} />
+            <MeasureField label="Its middle, from the floor" value={o.y_mm} trouble={says(`openings.${i}.y_mm`)} onChange={(y_mm) => change(i, { y_mm })} />
+            <MeasureField label="Width of it" value={o.width_mm} trouble={says(`openings.${i}.width_mm`)} onChange={(width_mm) => change(i, { width_mm })} />
+            <MeasureField label="Height of it" value={o.height_mm} trouble={says(`openings.${i}.height_mm`)} onChange={(height_mm) => change(i, { height_mm })} />
+          </div>
+          <button type="button" className={styles.quiet} onClick={() => set({ ...draft, openings: without(draft.openings, i) })}>Remove {o.name || 'it'}</button>
+        </div>
+      ))}
+    </Section>
   );
 }
 
