@@ -30,7 +30,7 @@ export const CASES: readonly CasePart[] = [
   box('case-alder-42', 'Alder 42', HURDLE, 12900, [455, 465, 200], {
     mounts: [front(455, 5, 105, 420, [row(120, 3), row(140, 2)], 60), top(30, 465, 130, 410, [row(120, 3), row(140, 2)], 60), rear(300, 125, 120)],
     boardAt: [8, 120, 8], boardStandards: ['ATX', 'micro ATX', 'mini ITX'], bay: { min: [5, 5, 12], max: [185, 93, 170] },
-    grommets: grommets(274, 200, 330),
+    behind_mm: 24, grommets: grommets(274, 200, 330),
     obstacles: [{ id: 'shroud', name: 'Supply shroud', removable: false, min: [0, 97, 0], max: [388, 99, 200] }, { id: 'cage', name: 'Drive cage', removable: true, min: [210, 2, 20], max: [330, 92, 170] }],
     fansIncluded: [{ mount: 'rear', fan: named('fan-wren-120-1200') }],
     spots: [{ id: 'pump', name: 'Shroud, before the card', at: [352, 99, 115], holes: PUMP_FOOT }, { id: 'over', name: 'Over the pump', at: [352, 165, 115] }],
@@ -38,7 +38,7 @@ export const CASES: readonly CasePart[] = [
   box('case-tidegate-78', 'Tidegate 78', HURDLE, 24900, [625, 580, 240], {
     mounts: [front(625, 128, 120, 445, [row(120, 3), row(140, 2)], 80), top(34, 580, 155, 560, [row(120, 4), row(140, 3)], 70), rear(390, 140, 140), bottom(185, 120, 380, [row(120, 2), row(140, 2)], 70)],
     boardAt: [10, 190, 10], boardStandards: ['ATX', 'micro ATX', 'mini ITX'], bay: { min: [5, 5, 20], max: [180, 93, 190] },
-    grommets: grommets(274, 260, 400),
+    behind_mm: 24, grommets: grommets(274, 260, 400),
     obstacles: [{ id: 'plate', name: 'Pump plate', removable: true, min: [318, 118, 30], max: [510, 120, 215] }],
     fansIncluded: [{ mount: 'rear', fan: named('fan-wren-140-1000') }],
     spots: [
@@ -61,14 +61,14 @@ export const CASES: readonly CasePart[] = [
   box('case-weir-55', 'Weir 55', HURDLE, 15900, [500, 500, 220], {
     mounts: [front(500, 40, 110, 458, [row(120, 3), row(140, 3)], 65), top(30, 500, 140, 458, [row(120, 3), row(140, 3)], 65, 20), rear(330, 135, 140)],
     boardAt: [8, 150, 8], boardStandards: ['ATX', 'micro ATX', 'mini ITX'], bay: { min: [5, 5, 12], max: [185, 93, 180] },
-    grommets: grommets(274, 230, 370),
+    behind_mm: 24, grommets: grommets(274, 230, 370),
     obstacles: [{ id: 'shroud', name: 'Supply shroud', removable: false, min: [0, 108, 0], max: [500, 110, 220], boxes: [{ min: [0, 108, 0], max: [420, 110, 220] }, { min: [420, 108, 0], max: [500, 110, 30] }, { min: [420, 108, 190], max: [500, 110, 220] }] }],
     spots: [{ id: 'pump', name: 'Shroud, before the card', at: [370, 110, 120], holes: PUMP_FOOT }, { id: 'over', name: 'Over the pump', at: [370, 180, 120] }],
   }),
   box('case-barn-96', 'Longbarn 96', SLATE, 29900, [640, 600, 250], {
     mounts: [front(640, 60, 125, 530, [row(120, 4), row(140, 3)], 90), top(40, 600, 165, 560, [row(120, 4), row(140, 3)], 90), rear(400, 150, 140), bottom(190, 125, 440, [row(120, 3), row(140, 3)], 90)],
     boardAt: [10, 210, 10], boardStandards: ['ATX', 'micro ATX', 'mini ITX'], bay: { min: [5, 5, 20], max: [185, 93, 200] },
-    grommets: grommets(274, 290, 430),
+    behind_mm: 24, grommets: grommets(274, 290, 430),
     obstacles: [],
     spots: [{ id: 'pump', name: 'Middle stand', at: [400, 130, 130], holes: PUMP_FOOT }, { id: 'over', name: 'Over the pump', at: [400, 200, 130] }, { id: 'second', name: 'Front stand', at: [485, 130, 130], holes: { x_mm: 80, z_mm: 80 } }, { id: 'over-second', name: 'Over the front stand', at: [485, 200, 130] }],
   }),

@@ -71,7 +71,7 @@ export function workOut(build: Build, { offer = [], routed = null }: EvaluateOpt
   const summer = inSummer(model, runs, setup);
   const metals = judgeMetals(build);
   const list = deriveList(model, runs, power);
-  const findings = runRules(RULES, { build, model, runs, missing: routed?.routed.missing ?? [], fit, ports, airSides: sides, power, screws, flow, heat: judged, summer, setup, sizing, metals, list, offer });
+  const findings = runRules(RULES, { build, model, runs, missing: routed?.routed.missing ?? [], unpinned: routed?.routed.unpinned ?? [], fit, ports, airSides: sides, power, screws, flow, heat: judged, summer, setup, sizing, metals, list, offer });
   const rooms = (build.case?.mounts ?? []).map((m) => thicknessAt(model, m));
   const reports: Reports = { runs, fit: { ...fit, rooms, ports, airSides: sides }, power, screws, flow, heat, sizing, summer, metals, list };
   return { reports, findings, stages: stageStates(build, reports, findings), model, setup };

@@ -35,6 +35,8 @@ const EDITS: Record<EditKind, Edit> = {
   'loop.links': { do: 'loop.links', loop: 'loop', links: loop.links.slice(1) },
   'link.add': { do: 'link.add', loop: 'loop', link: { id: 'extra', from: { item: 'pump', port: 'low' }, to: { item: 'reservoir', port: 'top' }, by: 'tube', ends: { from: 'auto', to: 'auto' } } },
   'link.remove': { do: 'link.remove', loop: 'loop', link: loop.links[1]?.id ?? '' },
+  'link.way': { do: 'link.way', loop: 'loop', link: loop.links[1]?.id ?? '', way: { leave: [0, 1, 0], via: [[null, 210, null]] } },
+  'loop.test-bend': { do: 'loop.test-bend', loop: 'loop', bend: { set_deg: 90, left_deg: 86 } },
   'link.ends': { do: 'link.ends', loop: 'loop', link: loop.links[1]?.id ?? '', ends: { from: 'rotary90', to: 'straight' } },
   'cap.set': { do: 'cap.set', loop: 'loop', port: { item: 'pump', port: 'low' }, with: 'plug' },
   'kit.set': { do: 'kit.set', duty: 'plug', fitting: catalogued('fitting', 'fit-plug-low') },

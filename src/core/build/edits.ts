@@ -1,6 +1,6 @@
 import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer';
 import type { CasePart, CoolantPart, FittingPart, ItemPart, LeadPart, MeasuredRadiator, PumpPart, RadiatorPart, RadiatorRating, ScrewPart, TubePart } from '../part';
-import type { Brief, Build, CapDuty, EndPiece, Item, KitDuty, Link, LoadStep, Loop, Placement, PortRef, Settings } from './types';
+import type { Brief, Build, CapDuty, EndPiece, Item, KitDuty, Link, LinkWay, LoadStep, Loop, Placement, PortRef, Settings } from './types';
 
 enablePatches();
 
@@ -35,6 +35,8 @@ export type Edit =
   | { readonly do: 'link.add'; readonly loop: string; readonly link: Link }
   | { readonly do: 'link.remove'; readonly loop: string; readonly link: string }
   | { readonly do: 'link.ends'; readonly loop: string; readonly link: string; readonly ends: { readonly from: EndPiece; readonly to: EndPiece } }
+  | { readonly do: 'link.way'; readonly loop: string; readonly link: string; /** Null: all of it found by routing again. */ readonly way: LinkWay | null }
+  | { readonly do: 'loop.test-bend'; readonly loop: string; readonly bend: NonNullable<Loop['testBend']> | null }
   | { readonly do: 'cap.set'; readonly loop: string; readonly port: PortRef; readonly with: CapDuty | null }
   | { readonly do: 'kit.set'; readonly duty: KitDuty; readonly fitting: FittingPart }
   | { readonly do: 'kit.screws'; readonly screws: readonly ScrewPart[] }
@@ -150,6 +152,13 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       link.ends = { ...edit.ends };
       return;
     }
+    case 'link.way': {
+      const link = loopOf(draft, edit.loop).links.find((l) => l.id === edit.link);
+      if (!link) throw new EditError(`There is no run "${edit.link}" in this loop.`, `loops.${edit.loop}.links.${edit.link}`);
+      if (edit.way && Object.keys(edit.way).length > 0) link.way = own(edit.way); else delete link.way;
+      return;
+    }
+    case 'loop.test-bend': { const loop = loopOf(draft, edit.loop); if (edit.bend) loop.testBend = { ...edit.bend }; else delete loop.testBend; return; }
     case 'cap.set': {
       for (const l of draft.loops) removeWhere(l.caps, (c) => c.item === edit.port.item && c.port === edit.port.port);
       if (edit.with) loopOf(draft, edit.loop).caps.push({ ...edit.port, with: edit.with });

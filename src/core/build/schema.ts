@@ -44,9 +44,15 @@ export const itemSchema = Joi.object({
 
 const ref = { item: id().required(), port: id().required() };
 const end = Joi.string().valid('auto', 'straight', 'rotary45', 'rotary90', 'extender');
+const unit = vec(Joi.number().min(-1).max(1));
+const laidEnd = Joi.object({ piece: Joi.string().valid('straight', 'rotary45', 'rotary90', 'extender').required(), direction: unit.required() });
+const way = Joi.object({
+  leave: unit, arrive: unit, slanted: Joi.boolean(), via: Joi.array().items(Joi.array().items(mm(-3000).allow(null)).length(3)).max(12),
+  pinned: Joi.object({ corners: Joi.array().items(vec()).min(2).max(60).required(), radius_mm: mm(0, 1000).required(), from: laidEnd.required(), to: laidEnd.required() }),
+});
 const loopSchema = Joi.object({
-  id: id().required(), name: text(60).required(), tube: PART_SCHEMAS.tube.required(), fitting: PART_SCHEMAS.fitting.required(), coolant: PART_SCHEMAS.coolant.required(), coolantAge_months: Joi.number().min(0).max(240).required(),
-  links: Joi.array().items(Joi.object({ id: id().required(), from: Joi.object(ref).required(), to: Joi.object(ref).required(), by: Joi.string().valid('tube', 'joint').required(), ends: Joi.object({ from: end.required(), to: end.required() }).required() })).max(200).required(),
+  id: id().required(), name: text(60).required(), tube: PART_SCHEMAS.tube.required(), fitting: PART_SCHEMAS.fitting.required(), coolant: PART_SCHEMAS.coolant.required(), coolantAge_months: Joi.number().min(0).max(240).required(), testBend: Joi.object({ set_deg: Joi.number().min(10).max(180).required(), left_deg: Joi.number().min(5).max(180).required() }).optional(),
+  links: Joi.array().items(Joi.object({ id: id().required(), from: Joi.object(ref).required(), to: Joi.object(ref).required(), by: Joi.string().valid('tube', 'joint').required(), ends: Joi.object({ from: end.required(), to: end.required() }).required(), way: way.optional() })).max(200).required(),
   caps: Joi.array().items(Joi.object({ ...ref, with: Joi.string().valid('plug', 'drain', 'fill').required() })).max(400).required(),
 });
 

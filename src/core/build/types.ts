@@ -100,6 +100,25 @@ export interface PortRef { readonly item: string; readonly port: string }
 
 export type EndPiece = 'auto' | 'straight' | 'rotary45' | 'rotary90' | 'extender';
 
+/** A place a run must pass; null leaves a coordinate free: [null, 210, null] asks for a leg at that height. mm in the case. */
+export type Via = readonly [x: number | null, y: number | null, z: number | null];
+
+/** An end as it was laid: which piece, and the direction the tube leaves it by. */
+export interface LaidEnd { readonly piece: Exclude<EndPiece, 'auto'>; readonly direction: Vec }
+
+/** What a builder sets of a run's way by hand; routing finds the rest. */
+export interface LinkWay {
+  /** Directions the tube must leave and arrive by, along an axis of the case, away from the port. */
+  readonly leave?: Vec;
+  readonly arrive?: Vec;
+  /** Places to pass, in this order. */
+  readonly via?: readonly Via[];
+  /** Hard tube may lie aslant at 45° where that is shorter. */
+  readonly slanted?: boolean;
+  /** Laid as it was found, and not moved. */
+  readonly pinned?: { readonly corners: readonly Vec[]; readonly radius_mm: number; readonly from: LaidEnd; readonly to: LaidEnd };
+}
+
 /** From port to port, in flow order: a tube with its end fittings, or a joint that screws two ports together. */
 export interface Link {
   readonly id: string;
@@ -107,6 +126,7 @@ export interface Link {
   readonly to: PortRef;
   readonly by: 'tube' | 'joint';
   readonly ends: { readonly from: EndPiece; readonly to: EndPiece };
+  readonly way?: LinkWay;
 }
 
 export type CapDuty = 'plug' | 'drain' | 'fill';
@@ -119,6 +139,8 @@ export interface Loop {
   readonly fitting: FittingPart;
   readonly coolant: CoolantPart;
   readonly coolantAge_months: number;
+  /** A bend set to one angle on this tube, and what was left of it when it was cool. */
+  readonly testBend?: { readonly set_deg: number; readonly left_deg: number };
   readonly links: readonly Link[];
   readonly caps: readonly Cap[];
 }

@@ -4,7 +4,7 @@ import type { Model } from '../model';
 import type { FittingPart, Part, PartKind } from '../part';
 import { planPower, type PowerReport } from '../power';
 import type { Run } from '../run';
-import { sticksNeeded } from './sticks';
+import { cutPlan, type CutPlan } from './cutting';
 import { loopVolume, type LoopVolume } from './volume';
 
 export type ListUnit = 'piece' | 'metre' | 'stick' | 'bottle' | 'pack';
@@ -37,14 +37,27 @@ export interface ListReport {
   readonly machineTotal: number;
   readonly budget: number | null;
   readonly volumes: readonly LoopVolume[];
+  readonly cuts: readonly LoopCuts[];
   readonly tube_mm: number;
+}
+
+/** What is cut from what, of a loop's tube. */
+export interface LoopCuts {
+  readonly loop: string;
+  /** Of sticks; null for tube from the roll. */
+  readonly plan: CutPlan | null;
+  readonly stick_mm: number | null;
+  /** Sticks, or metres. */
+  readonly buy: number;
+  readonly total_mm: number;
 }
 
 /** Tube bought beyond the runs' lengths (common practice, no source). */
 export const TUBE_SPARE = 0.2;
 /** Sticks bought beyond the need, for practice and for the run that goes wrong. */
 export const SPARE_STICKS = 1;
-const KERF_MM = 2;
+/** What a saw takes, mm (common practice, no source). */
+export const KERF_MM = 2;
 /** Screws bought beyond the need. */
 const SCREW_SPARE = 2;
 const MACHINE: readonly PartKind[] = ['case', 'processor', 'card', 'board', 'memory', 'supply'];
@@ -79,8 +92,18 @@ export function deriveList(model: Model, runs: readonly Run[], power: PowerRepor
     machineTotal: merged.reduce((s, l) => s + (l.inBudget ? 0 : l.total), 0),
     budget: build.brief.limits.budget_minor,
     volumes: build.loops.map((l) => loopVolume(model, l, runs)),
+    cuts: build.loops.flatMap((l) => cutsOf(l, runs.filter((r) => r.loop === l.id)) ?? []),
     tube_mm: runs.reduce((s, r) => s + r.cut_mm, 0),
   };
+}
+
+/** How a loop's tube is cut; null while it has no runs of tube. A run longer than a stick takes one for each length begun, to be coupled. */
+function cutsOf(loop: Loop, runs: readonly Run[]): LoopCuts | null {
+  const tubes = runs.filter((r) => r.by === 'tube' && r.cut_mm > 0), total_mm = tubes.reduce((s, r) => s + r.cut_mm, 0);
+  if (tubes.length === 0) return null;
+  if (!loop.tube.stick_mm) return { loop: loop.id, plan: null, stick_mm: null, buy: Math.ceil((total_mm / 1000) * (1 + TUBE_SPARE) * 2) / 2, total_mm };
+  const { stick_mm } = loop.tube, plan = cutPlan(tubes.map((r) => ({ id: r.id, length_mm: r.cut_mm })), stick_mm, KERF_MM);
+  return { loop: loop.id, plan, stick_mm, buy: plan.sticks.length + plan.tooLong.reduce((s, p) => s + Math.ceil(p.length_mm / stick_mm), 0) + SPARE_STICKS, total_mm };
 }
 
 type Add = (part: Part, quantity: number, unit: ListUnit, asked: readonly string[], why: string, options?: { owned?: boolean; estimated?: boolean }) => void;
@@ -111,13 +134,9 @@ function addLoop(model: Model, loop: Loop, runs: readonly Run[], add: Add): void
   const tubes = runs.filter((r) => r.by === 'tube' && r.cut_mm > 0);
   if (tubes.length > 0) {
     const asked = tubes.map((r) => r.id);
-    const total = tubes.reduce((s, r) => s + r.cut_mm, 0);
-    if (loop.tube.stick_mm) {
-      const sticks = sticksNeeded(tubes.map((r) => Math.min(r.cut_mm, loop.tube.stick_mm as number)), loop.tube.stick_mm, KERF_MM) ?? tubes.length;
-      add(loop.tube, sticks + SPARE_STICKS, 'stick', asked, `${tubes.length} runs, ${(total / 1000).toFixed(2)} m, and ${SPARE_STICKS} stick to practise on`, { estimated });
-    } else {
-      add(loop.tube, Math.ceil((total / 1000) * (1 + TUBE_SPARE) * 2) / 2, 'metre', asked, `${tubes.length} runs, ${(total / 1000).toFixed(2)} m, and ${TUBE_SPARE * 100} % to spare`, { estimated });
-    }
+    const cuts = cutsOf(loop, runs);
+    if (cuts?.plan) add(loop.tube, cuts.buy, 'stick', asked, `${tubes.length} runs, ${(cuts.total_mm / 1000).toFixed(2)} m, and ${SPARE_STICKS} stick to practise on`, { estimated });
+    else if (cuts) add(loop.tube, cuts.buy, 'metre', asked, `${tubes.length} runs, ${(cuts.total_mm / 1000).toFixed(2)} m, and ${TUBE_SPARE * 100} % to spare`, { estimated });
   }
   const volume = loopVolume(model, loop, runs);
   add(loop.coolant, volume.bottles, 'bottle', [loop.id], `${loop.name} holds ${Math.round(volume.total_mL)} mL; 15 % to spare`, { estimated });

@@ -1,9 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
 import stockFile from '@reference/stock.json';
 import { DEMO_BUILDS, demoBuild } from '@/catalogue';
 import { applyEdit, type Build, type Edit } from '../build';
 import { workOut } from '../evaluate';
-import { sticksNeeded } from '.';
+import { coolantExpansion, cutPlan } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
 const list = (build: Build) => workOut(build).reports.list;
@@ -85,14 +86,46 @@ describe('the parts list', () => {
 
 describe('sticks', () => {
   interface Stock { id: string; inputs: { stock_mm: number; kerf_mm: number; pieces_mm: number[] }; expected: { min_sticks: number } }
-  /** Proven optima of reference/stock.json (HiGHS and exhaustive search). First fit decreasing may need one more, never less. */
+  /** Proven optima of reference/stock.json (HiGHS and exhaustive search). */
   test.each((stockFile.cases as unknown as Stock[]).map((c) => [c.id, c] as const))('%s', (_, c) => {
-    const got = sticksNeeded(c.inputs.pieces_mm, c.inputs.stock_mm, c.inputs.kerf_mm);
-    expect(got).toBeGreaterThanOrEqual(c.expected.min_sticks);
-    expect(got).toBeLessThanOrEqual(c.expected.min_sticks + 1);
+    const plan = cutPlan(c.inputs.pieces_mm.map((length_mm, i) => ({ id: `p${i}`, length_mm })), c.inputs.stock_mm, c.inputs.kerf_mm);
+    expect(plan).toMatchObject({ proven: true, tooLong: [] });
+    expect(plan.sticks.length).toBe(c.expected.min_sticks);
   });
 
-  test('a piece longer than a stick has no answer', () => {
-    expect(sticksNeeded([600], 500, 2)).toBeNull();
+  test('every piece is cut once, and no stick gives more than it has', () => {
+    const piece = fc.double({ min: 20, max: 1000, noNaN: true });
+    fc.assert(fc.property(fc.array(piece, { maxLength: 14 }), fc.double({ min: 0, max: 5, noNaN: true }), (lengths, kerf) => {
+      const pieces = lengths.map((length_mm, i) => ({ id: `p${i}`, length_mm })), plan = cutPlan(pieces, 1000, kerf);
+      expect(plan.sticks.flatMap((s) => s.pieces.map((p) => p.id)).sort()).toEqual(pieces.map((p) => p.id).sort());
+      for (const s of plan.sticks) expect(s.pieces.reduce((a, p) => a + p.length_mm, 0) + kerf * (s.pieces.length - 1) + s.left_mm).toBeCloseTo(1000, 6);
+    }), { numRuns: 300 });
+  });
+
+  /** All ways of parting seven pieces into sticks. */
+  test('never more sticks than the best of all partitions', () => {
+    const best = (sizes: readonly number[], room: number): number => { let least = sizes.length; const go = (i: number, loads: readonly number[]): void => { if (loads.length >= least) return; if (i === sizes.length) { least = loads.length; return; } loads.forEach((l, k) => { if (l + (sizes[i] as number) <= room + 1e-9) go(i + 1, loads.map((x, j) => (j === k ? x + (sizes[i] as number) : x))); }); go(i + 1, [...loads, sizes[i] as number]); }; go(0, []); return least; };
+    fc.assert(fc.property(fc.array(fc.integer({ min: 50, max: 900 }), { minLength: 1, maxLength: 7 }), (sizes) => {
+      expect(cutPlan(sizes.map((length_mm, i) => ({ id: `p${i}`, length_mm })), 1000, 3).sticks.length).toBe(best(sizes.map((s) => s + 3), 1003));
+    }), { numRuns: 150 });
+  });
+
+  test('a piece longer than a stick is told apart', () => {
+    expect(cutPlan([{ id: 'long', length_mm: 600 }, { id: 'short', length_mm: 200 }], 500, 2)).toMatchObject({ tooLong: [{ id: 'long' }], sticks: [{ pieces: [{ id: 'short' }] }] });
+  });
+});
+
+describe('room to grow', () => {
+  /** Density of water 998.21 kg/m³ at 20 °C and 992.22 at 40 °C (IAPWS; CRC Handbook): 1 L grows by 6.04 mL. */
+  test('a litre of water from 20 to 40 °C', () => {
+    const e = coolantExpansion({ glycol: 'none', volumeShare: 0 }, 1000, 60, 20, 40);
+    expect(e.grows_mL).toBeCloseTo(1000 * (998.21 / 992.22 - 1), 1);
+    // Ideal gas by hand: 60 mL pressed to 53.96 mL and warmed from 293.15 to 313.15 K.
+    expect(e.rises_bar).toBeCloseTo(1.01325 * ((60 / (60 - e.grows_mL)) * (313.15 / 293.15) - 1), 9);
+  });
+
+  test('no air left is no room; glycol grows more than water', () => {
+    expect(coolantExpansion({ glycol: 'none', volumeShare: 0 }, 1000, 4, 20, 60).rises_bar).toBe(Infinity);
+    expect(coolantExpansion({ glycol: 'propylene', volumeShare: 0.3 }, 1000, 60, 20, 40).grows_mL).toBeGreaterThan(coolantExpansion({ glycol: 'none', volumeShare: 0 }, 1000, 60, 20, 40).grows_mL);
   });
 });

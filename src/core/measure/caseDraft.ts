@@ -34,6 +34,8 @@ export interface CaseDraft {
   readonly side_mm: number;
   readonly frame_mm: number;
   readonly tray_mm: number;
+  /** Room behind the tray, for cables and tubes. */
+  readonly behind_mm: number;
   /** Openings in the tray: middle from the rear panel and the floor, and size. */
   readonly openings: readonly { readonly name: string; readonly x_mm: number; readonly y_mm: number; readonly width_mm: number; readonly height_mm: number }[];
 }
@@ -43,7 +45,7 @@ export interface DraftTrouble { readonly place: string; readonly says: string }
 
 /** A middling upright case to start measuring from. */
 export const emptyDraft = (name: string): CaseDraft => ({
-  name, interior: [450, 450, 210], standard: 'ATX', boardAt: [8, 120, 8], bay: { min: [5, 5, 12], max: [185, 93, 170] }, side_mm: 4, frame_mm: 1.2, tray_mm: 1, openings: [], obstacles: [], spots: [],
+  name, interior: [450, 450, 210], standard: 'ATX', boardAt: [8, 120, 8], bay: { min: [5, 5, 12], max: [185, 93, 170] }, side_mm: 4, frame_mm: 1.2, tray_mm: 1, behind_mm: 20, openings: [], obstacles: [], spots: [],
   mounts: [{ face: 'front', start_mm: 10, middle_mm: 105, length_mm: 420, fans120: 3, fans140: 2, holeGap_mm: 15, published_mm: 60, outside_mm: 0, filter: true }],
 });
 
@@ -75,6 +77,7 @@ export function caseFromDraft(draft: CaseDraft, id: string): CasePart {
       holeGap_mm: m.holeGap_mm, published_mm: m.published_mm, ...(m.outside_mm > 0 ? { outside_mm: m.outside_mm } : {}), filterLoss_Pa: m.filter ? FILTER_PA : GRILLE_PA,
     })),
     boardAt: draft.boardAt, boardStandards: [draft.standard], bay: draft.bay, panels_mm: { side: draft.side_mm, front: draft.frame_mm, top: draft.frame_mm, bottom: draft.frame_mm, rear: draft.frame_mm, tray: draft.tray_mm },
+    ...(draft.behind_mm > 0 ? { behind_mm: draft.behind_mm } : {}),
     ...(draft.openings.length > 0 ? { grommets: draft.openings.map((o, i) => ({ id: openings[i] as string, name: o.name, at: [o.x_mm, o.y_mm, 0] as const, width_mm: o.width_mm, height_mm: o.height_mm })) } : {}),
     obstacles: draft.obstacles.map((o, i) => ({ id: obstacles[i] as string, name: o.name, removable: o.removable, min: o.min, max: o.max })),
     spots: draft.spots.map((s, i) => ({ id: spots[i] as string, name: s.name, at: s.at, ...(s.holes ? { holes: s.holes } : {}) })),
@@ -84,7 +87,7 @@ export function caseFromDraft(draft: CaseDraft, id: string): CasePart {
 /** A case to measure again: what the draft can say of it. Openings of cages and fans that came with it stay behind. */
 export function draftFromCase(part: CasePart): CaseDraft {
   return {
-    name: part.name, interior: part.interior, standard: part.boardStandards[0] ?? 'ATX', boardAt: part.boardAt, bay: part.bay, side_mm: part.panels_mm?.side ?? 1, frame_mm: part.panels_mm?.front ?? part.panels_mm?.top ?? 1.2, tray_mm: part.panels_mm?.tray ?? 1,
+    name: part.name, interior: part.interior, standard: part.boardStandards[0] ?? 'ATX', boardAt: part.boardAt, bay: part.bay, side_mm: part.panels_mm?.side ?? 1, frame_mm: part.panels_mm?.front ?? part.panels_mm?.top ?? 1.2, tray_mm: part.panels_mm?.tray ?? 1, behind_mm: part.behind_mm ?? 0,
     openings: (part.grommets ?? []).map((g) => ({ name: g.name, x_mm: g.at[0], y_mm: g.at[1], width_mm: g.width_mm, height_mm: g.height_mm })),
     mounts: part.mounts.map((m): MountDraft => ({
       face: m.face, start_mm: m.face === 'top' || m.face === 'bottom' ? m.at[0] : m.at[1], middle_mm: m.face === 'side' ? m.at[0] : m.at[2], length_mm: m.length_mm,

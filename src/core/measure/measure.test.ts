@@ -24,6 +24,7 @@ describe('a case measured by hand', () => {
     expect(again.interior).toEqual(part.interior);
     expect(again.mounts.map(({ id, face, at, along, across, inward, length_mm, fans, holeGap_mm, published_mm }) => ({ id, face, at, along, across, inward, length_mm, fans, holeGap_mm, published_mm }))).toEqual(part.mounts.map(({ id, face, at, along, across, inward, length_mm, fans, holeGap_mm, published_mm }) => ({ id, face, at, along, across, inward, length_mm, fans, holeGap_mm, published_mm })));
     expect(again.grommets ?? []).toEqual((part.grommets ?? []).map((g) => ({ ...g, id: g.name.toLowerCase().replaceAll(' ', '-') })));
+    expect(again.behind_mm).toBe(part.behind_mm);
     expect(again.panels_mm?.tray).toBe(part.panels_mm?.tray);
     expect(again.obstacles.map(({ min, max, removable }) => ({ min, max, removable }))).toEqual(part.obstacles.map(({ min, max, removable }) => ({ min, max, removable })));
     expect(draftTroubles(draftFromCase(part))).toEqual([]);

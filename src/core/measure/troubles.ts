@@ -32,6 +32,7 @@ export function draftTroubles(draft: CaseDraft): readonly DraftTrouble[] {
     });
   });
   for (const [key, what] of [['side_mm', 'side panel'], ['frame_mm', 'frame'], ['tray_mm', 'tray']] as const) if (!(draft[key] >= 0 && draft[key] <= 40)) say(key, `The ${what} is ${mm(draft[key])} thick; it must be 0 to 40 mm.`);
+  if (!(draft.behind_mm >= 0 && draft.behind_mm <= 200)) say('behind_mm', `Room behind the tray is ${mm(draft.behind_mm)}; it must be 0 to 200 mm.`);
   return out;
 }
 

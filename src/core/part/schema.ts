@@ -78,6 +78,7 @@ export const PART_SCHEMAS = {
     fansIncluded: Joi.array().items(Joi.object({ mount: id().required(), fan: fan.required() })).max(12).optional(),
     spots: Joi.array().items(Joi.object({ id: id().required(), name: text(60).required(), at: vec().required(), holes: holes.optional() })).max(12).unique('id').required(),
     panels_mm: Joi.object(Object.fromEntries(['front', 'top', 'bottom', 'rear', 'side', 'tray'].map((f) => [f, mm(0, 40).optional()]))).optional(),
+    behind_mm: mm(0, 200).optional(),
     grommets: Joi.array().items(Joi.object({ id: id().required(), name: text(60).required(), at: vec().required(), width_mm: mm(2, 300).required(), height_mm: mm(2, 300).required() })).max(12).unique('id').optional(),
   }),
   radiator: Joi.object({

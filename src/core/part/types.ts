@@ -171,6 +171,8 @@ export interface CasePart extends PartBase {
   readonly panels_mm?: Readonly<Partial<Record<MountFace | 'tray', number>>>;
   /** Openings in the board tray: for cables, and for tubes to pass behind it. Middle, and width and height. */
   readonly grommets?: readonly { readonly id: string; readonly name: string; readonly at: Vec; readonly width_mm: number; readonly height_mm: number }[];
+  /** Room behind the tray, mm: tubes may run there from opening to opening. None when not given. */
+  readonly behind_mm?: number;
   /** Fans that come with it, and where they hang. */
   readonly fansIncluded?: readonly { readonly mount: string; readonly fan: FanPart }[];
   /** Spots made for a reservoir or pump: middle of its foot. */

@@ -1,12 +1,13 @@
-import type { Loop, PortRef } from '../build';
-import type { Model, PlacedPort } from '../model';
-import { bodiesMeet, boxGap, cylinderBox, cylinderFrom, distance, union, type Body, type Box, type Vec } from '../shape';
+import type { LinkWay, Loop, PortRef, Via } from '../build';
+import { trayBoxes, type Model, type PlacedPort } from '../model';
+import { bodiesMeet, boxGap, cylinderBox, cylinderFrom, distance, dot, union, type Body, type Box, type Vec } from '../shape';
 import { endWays, type EndBody, type EndWay } from './ends';
 import { hardWay, type TubeLimits } from './hard';
 import { bendLines } from './lines';
 import type { Segment } from '../run';
 import { roundedPath, samplePath } from './path';
 import { grow, within, type Block, type Room } from './room';
+import { slanted } from './slant';
 import { softWay } from './soft';
 
 /** A run with its way through the case. */
@@ -27,7 +28,7 @@ export interface Route {
 /** A run without a way, and what would give it one. */
 export interface NoRoute { readonly link: string; readonly loop: string; readonly blockedBy: string | null; readonly wouldFit: string | null }
 
-export interface Routed { readonly routes: readonly Route[]; readonly missing: readonly NoRoute[]; readonly rounds: number }
+export interface Routed { readonly routes: readonly Route[]; readonly missing: readonly NoRoute[]; readonly rounds: number; /** Runs whose pinned way no longer meets their ports: they were routed anew. */ readonly unpinned: readonly string[] }
 
 /** Straight tube that a fitting must grip and clear before a bend, and least between two bends, mm (common practice, no source). */
 export const STRAIGHT_MM = 12, BETWEEN_MM = 5;
@@ -40,7 +41,7 @@ const MOST_RIPS = 3;
 /** What it costs to cross a run that is there, mm, and how much dearer that becomes each time a run is taken up (McMurchie & Ebeling 1995: history). */
 const CROSS_COST = 400, HISTORY_COST = 250;
 
-interface Task { readonly link: string; readonly loop: Loop; readonly from: PlacedPort; readonly to: PlacedPort; readonly limits: TubeLimits; readonly radius: number; readonly wish: { readonly from: Loop['links'][number]['ends']['from']; readonly to: Loop['links'][number]['ends']['to'] }; readonly apart: number }
+interface Task { readonly link: string; readonly loop: Loop; readonly from: PlacedPort; readonly to: PlacedPort; readonly limits: TubeLimits; readonly radius: number; readonly wish: { readonly from: Loop['links'][number]['ends']['from']; readonly to: Loop['links'][number]['ends']['to'] }; readonly apart: number; readonly way: LinkWay; /** Whether it may run behind the tray, and the middles of the openings it would pass. */ readonly behind: boolean; readonly openings: readonly Vec[] }
 
 type Tell = (done: number, of: number) => boolean;
 
@@ -51,8 +52,16 @@ type Tell = (done: number, of: number) => boolean;
 export function routeAll(model: Model, tell: Tell = () => true): Routed {
   const tasks = tasksOf(model);
   const done = new Map<string, Route>(), history = new Map<string, number>(), given = new Map<string, NoRoute>();
-  const queue = [...tasks].sort((a, b) => a.apart - b.apart || a.link.localeCompare(b.link));
+  const unpinned: string[] = [];
+  for (const t of tasks) {
+    if (!t.way.pinned) continue;
+    const laid = pinnedRoute(model, t, t.way.pinned);
+    if (laid) done.set(t.link, laid); else unpinned.push(t.link);
+  }
+  // What the builder set comes first; then the shortest.
+  const queue = tasks.filter((t) => !done.has(t.link)).sort((a, b) => Number(b.way.via !== undefined) - Number(a.way.via !== undefined) || a.apart - b.apart || a.link.localeCompare(b.link));
   const fixed = fixedBodies(model);
+  const isPinned = (link: string): boolean => tasks.some((t) => t.link === link && t.way.pinned !== undefined && !unpinned.includes(link));
   let rounds = 0;
   for (let task = queue.shift(); task; task = queue.shift()) {
     rounds += 1;
@@ -66,7 +75,7 @@ export function routeAll(model: Model, tell: Tell = () => true): Routed {
     if (!forced) { given.set(task.link, given.size < MOST_EXPLAINED ? explain(model, task, fixed, waiting, others) : { link: task.link, loop: task.loop.id, blockedBy: null, wouldFit: null }); continue; }
     // Whatever it crosses is taken up and laid again after it.
     const crossed = others.filter((o) => tubesMeet(forced, o, tasks));
-    if (crossed.some((o) => (history.get(o.link) ?? 0) >= MOST_RIPS)) { given.set(task.link, given.size < MOST_EXPLAINED ? explain(model, task, fixed, waiting, others) : { link: task.link, loop: task.loop.id, blockedBy: null, wouldFit: null }); continue; }
+    if (crossed.some((o) => (history.get(o.link) ?? 0) >= MOST_RIPS || isPinned(o.link))) { given.set(task.link, given.size < MOST_EXPLAINED ? explain(model, task, fixed, waiting, others) : { link: task.link, loop: task.loop.id, blockedBy: null, wouldFit: null }); continue; }
     for (const o of crossed) {
       done.delete(o.link);
       history.set(o.link, (history.get(o.link) ?? 0) + 1);
@@ -75,14 +84,38 @@ export function routeAll(model: Model, tell: Tell = () => true): Routed {
     }
     done.set(task.link, forced);
   }
-  return { routes: tasks.flatMap((t) => done.get(t.link) ?? []), missing: tasks.flatMap((t) => given.get(t.link) ?? []), rounds };
+  return { routes: tasks.flatMap((t) => done.get(t.link) ?? []), missing: tasks.flatMap((t) => given.get(t.link) ?? []), rounds, unpinned };
 }
+
+/** One run laid anew past all others as they lie: what a hand that drags it sees. The rest is negotiated when it lets go. */
+export function routeOne(model: Model, routed: Routed, link: string): Routed {
+  const t = tasksOf(model).find((x) => x.link === link);
+  if (!t) return routed;
+  const others = routed.routes.filter((r) => r.link !== link), fixed = fixedBodies(model);
+  const route = (t.way.pinned && pinnedRoute(model, t, t.way.pinned)) ?? layOne(model, t, fixed, [], others, null);
+  return { ...routed, routes: route ? [...others, route] : others, missing: [...routed.missing.filter((m) => m.link !== link), ...(route ? [] : [{ link, loop: t.loop.id, blockedBy: null, wouldFit: null }])] };
+}
+
+/** What is kept of a way to lay it again just so. */
+export const pinOf = (r: Route): NonNullable<LinkWay['pinned']> => ({ corners: r.corners, radius_mm: r.radius_mm, from: { piece: r.from.piece, direction: r.from.direction }, to: { piece: r.to.piece, direction: r.to.direction } });
+
+/** A run as it was pinned, where its ends still stand where they did. */
+function pinnedRoute(model: Model, t: Task, pin: NonNullable<LinkWay['pinned']>): Route | null {
+  const end = (side: 'from' | 'to', at: Vec): EndWay | undefined => endWays(t[side].at, t[side].direction, 'auto', { fitting: t.loop.fitting, kit: model.build.kit }, true).find((e) => e.piece === pin[side].piece && dot(e.direction, pin[side].direction) > 0.9999 && distance(e.mouth, at) < MEETS_MM);
+  const from = end('from', pin.corners[0] as Vec), to = end('to', pin.corners[pin.corners.length - 1] as Vec);
+  if (!from || !to) return null;
+  const corners = [from.mouth, ...pin.corners.slice(1, -1), to.mouth];
+  return { link: t.link, loop: t.loop.id, corners, radius_mm: pin.radius_mm, path: roundedPath(corners, pin.radius_mm), from, to, kept_mm: 0, cost: 0 };
+}
+
+/** Ends meet when they are this near, mm. */
+const MEETS_MM = 0.01;
 
 function tasksOf(model: Model): readonly Task[] {
   return model.build.loops.flatMap((loop) => loop.links.flatMap((link): Task[] => {
     const from = model.portAt(link.from), to = model.portAt(link.to);
     if (link.by !== 'tube' || !from || !to) return [];
-    return [{ link: link.id, loop, from, to, radius: loop.tube.outer_mm / 2, limits: { radius_mm: loop.tube.minBend_mm, atFitting_mm: loop.tube.hard ? STRAIGHT_MM : STRAIGHT_MM / 2, between_mm: BETWEEN_MM }, wish: link.ends, apart: distance(from.at, to.at) }];
+    return [{ link: link.id, loop, from, to, radius: loop.tube.outer_mm / 2, limits: { radius_mm: loop.tube.minBend_mm, atFitting_mm: loop.tube.hard ? STRAIGHT_MM : STRAIGHT_MM / 2, between_mm: BETWEEN_MM }, wish: link.ends, apart: distance(from.at, to.at), way: link.way ?? {}, behind: (model.build.case?.behind_mm ?? 0) > 0 && (link.way?.via ?? []).some((v) => v[2] !== null && v[2] < 0), openings: (model.build.case?.grommets ?? []).map((g) => g.at) }];
   }));
 }
 
@@ -107,7 +140,14 @@ const bodyBox = (b: EndBody): Box => {
   return { min: [0, 1, 2].map((i) => Math.min(b.from[i as 0], b.to[i as 0]) - out(i as 0)) as unknown as Vec, max: [0, 1, 2].map((i) => Math.max(b.from[i as 0], b.to[i as 0]) + out(i as 0)) as unknown as Vec };
 };
 
-const endsOf = (model: Model, t: Task, side: 'from' | 'to'): readonly EndWay[] => endWays(t[side].at, t[side].direction, t.wish[side], { fitting: t.loop.fitting, kit: model.build.kit }, !t.loop.tube.hard);
+/** Ends a builder lets a run have: with the pieces and, where it can, the way out they asked for. */
+function endsOf(model: Model, t: Task, side: 'from' | 'to'): readonly EndWay[] {
+  const all = endWays(t[side].at, t[side].direction, t.wish[side], { fitting: t.loop.fitting, kit: model.build.kit }, !t.loop.tube.hard), asked = side === 'from' ? t.way.leave : t.way.arrive;
+  const fit = asked ? all.filter((e) => dot(e.direction, asked) > ASKED_COS) : all;
+  return fit.length > 0 ? fit : all;
+}
+/** Directions within about 8° are the one asked for. */
+const ASKED_COS = 0.99;
 
 /** Ends whose pieces go in: past what stands but their own part, and past other runs' fittings. */
 function openEnds(model: Model, t: Task, side: 'from' | 'to', fixed: readonly Fixed[], others: readonly Route[]): readonly EndWay[] {
@@ -136,15 +176,18 @@ function layOne(model: Model, t: Task, fixed: readonly Fixed[], waiting: readonl
 function find(t: Task, room: Room, froms: readonly EndWay[], tos: readonly EndWay[], others: readonly Route[], kept: number, radius = t.limits.radius_mm, most?: number): Route | null {
   const limits = { ...t.limits, radius_mm: radius };
   const made = (w: { readonly corners: readonly Vec[]; readonly from: EndWay; readonly to: EndWay; readonly cost: number }, r: number): Route => ({ link: t.link, loop: t.loop.id, corners: w.corners, radius_mm: r, path: roundedPath(w.corners, r), from: w.from, to: w.to, kept_mm: kept, cost: w.cost });
-  if (!t.loop.tube.hard) {
+  const vias: readonly Via[] = t.way.via ?? [];
+  if (!t.loop.tube.hard && vias.length === 0) {
     const soft = softWay(room, froms, tos, limits);
     if (soft) return made(soft, soft.radius_mm);
   }
   const level = ([0, 1, 2] as const).map((i) => others.filter((o) => o.loop === t.loop.id).flatMap((o) => o.corners.map((c) => c[i]))) as unknown as readonly [number[], number[], number[]];
-  const lines = bendLines(room.bounds, room.blocks, [...froms, ...tos], limits, level);
+  const openings = t.behind ? t.openings : [];
+  const asked = ([0, 1, 2] as const).map((i) => [...vias.flatMap((v) => v[i] ?? []), ...openings.map((o) => o[i])]) as unknown as readonly [number[], number[], number[]];
+  const lines = bendLines(room.bounds, room.blocks, [...froms, ...tos], limits, level, asked);
   const planes = level.map((l) => new Set(l.map(Math.round))) as unknown as readonly [Set<number>, Set<number>, Set<number>];
-  const hard = hardWay(room, froms, tos, limits, lines, others.length > 0 ? planes : null, { weight: WEIGHT, ...(most === undefined ? {} : { most }) });
-  return hard && made(hard, radius);
+  const hard = hardWay(room, froms, tos, limits, lines, others.length > 0 ? planes : null, { weight: WEIGHT, vias, ...(most === undefined ? {} : { most }) });
+  return hard && made(t.way.slanted && t.loop.tube.hard ? { ...hard, corners: slanted(room, hard.corners, limits) } : hard, radius);
 }
 
 /** The room of one tube: everything grown by its radius and the distance kept, less where its own mouths stand nearer than that. */
@@ -168,12 +211,21 @@ function roomFor(model: Model, t: Task, fixed: readonly Fixed[], waiting: readon
   }
   const { interior } = model, inset = t.radius + Math.min(kept, 2);
   const bounds = interior ? { min: interior.min.map((v) => v + inset) as unknown as Vec, max: interior.max.map((v) => v - inset) as unknown as Vec } : grow(union([...fixed.map((f) => f.box), { min: t.from.at, max: t.from.at }, { min: t.to.at, max: t.to.at }]), 200);
+  // Behind the tray by its openings alone, when it was asked to run there.
+  const box = model.build.case;
+  if (t.behind && box && interior) {
+    const tray = trayBoxes(box);
+    for (const sheet of tray) block('case:tray', sheet, Infinity, Math.min(kept, SHEET_MM));
+    return { bounds: union([{ ...bounds, min: [bounds.min[0], bounds.min[1], Math.min(...tray.map((b) => b.min[2])) - (box.behind_mm ?? 0) + t.radius] }, ...ends.map((e) => ({ min: e.mouth, max: e.mouth }))]), blocks };
+  }
   // A mouth outside (a part that sticks out) widens the room to itself.
   const reach = union([bounds, ...ends.map((e) => ({ min: e.mouth, max: e.mouth }))]);
   return { bounds: reach, blocks };
 }
 
 const SLACK_MM = 0.05;
+/** Kept to the edge of an opening, mm. */
+const SHEET_MM = 1;
 /** Runs without a way that are looked into. */
 const MOST_EXPLAINED = 4;
 /** Corners looked at for each guess at what is in the way. */

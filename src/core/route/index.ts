@@ -1,4 +1,4 @@
-export { routeAll, BETWEEN_MM, STRAIGHT_MM, type NoRoute, type Route, type Routed } from './all';
+export { pinOf, routeAll, routeOne, BETWEEN_MM, STRAIGHT_MM, type NoRoute, type Route, type Routed } from './all';
 export { endWays, sideways, type EndBody, type EndWay } from './ends';
 export { hardWay, BEND_COST, type TubeLimits } from './hard';
 export { placePieces, type Frames } from './pieces';
@@ -6,5 +6,5 @@ export { softWay } from './soft';
 export { onArc, pathLength, roundedPath, samplePath, turnBetween } from './path';
 export { cheapestPath, type Found, type Problem } from './search';
 export type { Block, Room } from './room';
-export { INSERTION_MM, routedRuns } from './runs';
-export { routeBuild, sameSpace, type RoutedBuild } from './build';
+export { routedRuns } from './runs';
+export { rerouteRun, routeBuild, sameSpace, type RoutedBuild } from './build';

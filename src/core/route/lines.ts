@@ -12,9 +12,9 @@ const MOST = 32;
 
 /**
  * Where a right-angled way may bend: level with the mouths of both ends and a bend's length before them, beside what is in the way,
- * level with runs that are there already, and now and then in open room.
+ * level with runs that are there already, where the builder asked (`asked`), and now and then in open room.
  */
-export function bendLines(bounds: Box, blocks: readonly Block[], ends: readonly EndWay[], limits: TubeLimits, level: Lines): Lines {
+export function bendLines(bounds: Box, blocks: readonly Block[], ends: readonly EndWay[], limits: TubeLimits, level: Lines, asked: Lines = [[], [], []]): Lines {
   const { radius_mm: r, atFitting_mm: s, between_mm: b } = limits;
   const near = aroundEnds(bounds, ends);
   return ([0, 1, 2] as const).map((axis) => {
@@ -23,6 +23,7 @@ export function bendLines(bounds: Box, blocks: readonly Block[], ends: readonly 
     const take = (values: Iterable<number>, merge: number): void => { for (const v of values) if (kept.length < MOST && v >= low - 1e-9 && v <= high + 1e-9 && kept.every((k) => Math.abs(k - v) >= merge)) kept.push(v); };
     // The mouths themselves are never merged away.
     take(ends.map((e) => e.mouth[axis]), 1e-6);
+    take(asked[axis], 1e-6);
     take(ends.flatMap((e) => [e.mouth[axis] + e.direction[axis] * (s + r), e.mouth[axis] + e.direction[axis] * (s + 3 * r + b)]), MERGE_MM);
     take(ends.flatMap((e) => [-1, 1].map((k) => e.mouth[axis] + k * (2 * r + b))), MERGE_MM);
     take(level[axis], MERGE_MM);

@@ -4,9 +4,9 @@ import { demoBuild, STANDARD_KIT } from '@/catalogue';
 import { applyEdit, type Build } from '../build';
 import { workOut } from '../evaluate';
 import type { Model } from '../model';
-import { bendMarks, bendTable, type Run } from '../run';
+import { bendMarks, bendTable, INSERTION_MM, type Run } from '../run';
 import type { Vec } from '../shape';
-import { BETWEEN_MM, endWays, hardWay, INSERTION_MM, onArc, routeBuild, roundedPath, sameSpace, STRAIGHT_MM, type EndWay, type Room, type RoutedBuild, type TubeLimits } from '.';
+import { BETWEEN_MM, endWays, hardWay, onArc, routeBuild, roundedPath, sameSpace, STRAIGHT_MM, type EndWay, type Room, type RoutedBuild, type TubeLimits } from '.';
 import { jogAngle } from './jog';
 
 const desk = demoBuild('dawn-chorus-desk') as Build, tower = demoBuild('fenland-flood-tower') as Build, box = demoBuild('pocket-planetarium') as Build;

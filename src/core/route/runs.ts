@@ -1,11 +1,9 @@
-import { bendTable, estimateRuns, type Run } from '../run';
+import { bendTable, estimateRuns, INSERTION_MM, type Run } from '../run';
 import type { Model } from '../model';
 import { bodyGap, boxGap, distance, type Body } from '../shape';
 import type { Route, Routed } from './all';
 import { pathLength, samplePath } from './path';
 
-/** How deep a tube goes into each fitting, mm (common practice, no source). */
-export const INSERTION_MM = 8;
 /** Things farther off are not told, and points looked at so far apart, mm. */
 const NEAR_MM = 60, STEP_MM = 4;
 

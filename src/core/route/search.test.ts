@@ -9,7 +9,7 @@ function maze(rows: readonly string[], turn: number, bounded = true): Problem<{ 
   const WAYS = [[1, 0], [-1, 0], [0, 1], [0, -1]] as const;
   return {
     starts: [{ state: { x: sx, y: sy, d: -1 }, cost: 0 }], key: (s) => `${s.x},${s.y},${s.d}`, done: (s) => s.x === ex && s.y === ey,
-    next: (s) => WAYS.flatMap(([dx, dy], d) => { const x = s.x + dx, y = s.y + dy; return (rows[y]?.[x] ?? '#') === '#' ? [] : [{ state: { x, y, d }, cost: 1 + (s.d >= 0 && s.d !== d ? turn : 0) }]; }),
+    next: (s, tell) => WAYS.forEach(([dx, dy], d) => { const x = s.x + dx, y = s.y + dy; if ((rows[y]?.[x] ?? '#') !== '#') tell({ x, y, d }, 1 + (s.d >= 0 && s.d !== d ? turn : 0)); }),
     bound: (s) => (bounded ? Math.abs(s.x - ex) + Math.abs(s.y - ey) : 0),
   };
 }

@@ -6,8 +6,8 @@ export interface Problem<S> {
   key(state: S): number | string;
   /** Whether a state is an end. */
   done(state: S): boolean;
-  /** Neighbours, each with the cost of the step, ≥ 0. */
-  next(state: S): readonly { readonly state: S; readonly cost: number }[];
+  /** Tells the neighbours, each with the cost of the step, ≥ 0. `wanted` answers whether a place of that key is worth telling at that cost: it spares the making of many. */
+  next(state: S, tell: (state: S, cost: number) => void, wanted: (key: number | string, cost: number) => boolean): void;
   /** Never more than what is still to be paid: the path found is then the cheapest (Hart, Nilsson & Raphael 1968). */
   bound(state: S): number;
 }
@@ -39,7 +39,8 @@ export function cheapestPath<S>(problem: Problem<S>, most = 200_000, weight = 1)
     }
     expanded += 1;
     if (expanded > most) return null;
-    for (const n of problem.next(node.state)) push(n.state, node.cost + n.cost, node);
+    const here = node;
+    problem.next(here.state, (state, cost) => push(state, here.cost + cost, here), (key, cost) => { const known = best.get(key); return known === undefined || known > here.cost + cost; });
   }
   return null;
 }

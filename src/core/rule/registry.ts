@@ -1,9 +1,13 @@
 import type { BuildRule } from './context';
+import { airTrap } from './airTrap';
 import { caseFans } from './caseFans';
 import { cautionCoolant } from './cautionCoolant';
 import { controlSensor } from './controlSensor';
 import { coolingShort } from './coolingShort';
+import { drainLow } from './drainLow';
 import { fanStall } from './fanStall';
+import { fillExpansion } from './fillExpansion';
+import { fillLow } from './fillLow';
 import { fitBlocked } from './fitBlocked';
 import { fitBoard } from './fitBoard';
 import { fitClash } from './fitClash';
@@ -31,18 +35,23 @@ import { overBudget } from './overBudget';
 import { portOpen } from './portOpen';
 import { portTwice } from './portTwice';
 import { powerHeader } from './powerHeader';
+import { pumpHigh } from './pumpHigh';
 import { pumpRatings } from './pumpRatings';
 import { radiatorRating } from './radiatorRating';
 import { reservoirPump } from './reservoirPump';
+import { returnSplash } from './returnSplash';
+import { runClash } from './runClash';
 import { runJointApart } from './runJointApart';
 import { runNoLength } from './runNoLength';
 import { runNoWay } from './runNoWay';
+import { runUnpinned } from './runUnpinned';
 import { screwNone, screwTooLong, screwTooShort } from './screwFit';
 import { supplyShort } from './supplyShort';
 import { tubeSize } from './tubeSize';
+import { wrongWay } from './wrongWay';
 
 /** Every rule, sorted by code. */
 export const RULES: readonly BuildRule[] = [
-  caseFans, cautionCoolant, controlSensor, coolingShort, fanStall, fitBlocked, fitBoard, fitClash, fitHand, fitHoles, fitMount, fitPort, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver, heatSummer,
-  metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, powerHeader, pumpRatings, radiatorRating, reservoirPump, runJointApart, runNoLength, runNoWay, screwNone, screwTooLong, screwTooShort, supplyShort, tubeSize,
+  airTrap, caseFans, cautionCoolant, controlSensor, coolingShort, drainLow, fanStall, fillExpansion, fillLow, fitBlocked, fitBoard, fitClash, fitHand, fitHoles, fitMount, fitPort, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver, heatSummer,
+  metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, powerHeader, pumpHigh, pumpRatings, radiatorRating, reservoirPump, returnSplash, runClash, runJointApart, runNoLength, runNoWay, runUnpinned, screwNone, screwTooLong, screwTooShort, supplyShort, tubeSize, wrongWay,
 ].sort((a, b) => a.code.localeCompare(b.code));

@@ -4,7 +4,7 @@ import { applyEdit, emptyBuild, type Build, type Edit } from '../build';
 import { evaluate } from '../evaluate';
 import { secondPump, splitEdit } from '../loop';
 import type { Finding } from '../finding';
-import type { RoutedBuild } from '../route';
+import { pinOf, routeBuild, samplePath, type RoutedBuild } from '../route';
 import { RULES } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
@@ -13,8 +13,14 @@ const box = demoBuild('pocket-planetarium') as Build;
 const edited = (build: Build, ...edits: Edit[]): Build => edits.reduce((b, e) => applyEdit(b, e).build, build);
 /** Of one build routing is said to have found no way for a run. */
 const wayless: Build = { ...desk, name: 'Wayless' };
-const NO_WAY: RoutedBuild = { frames: [], routed: { routes: [], rounds: 1, missing: [{ link: 'run-3', loop: 'loop', blockedBy: 'Sheet', wouldFit: 'bends of 22 mm' }] } };
-const found = (build: Build, code: string): Finding[] => evaluate(build, { offer: CATALOGUE, routed: build.name === 'Wayless' ? NO_WAY : null }).findings.filter((f) => f.code === code);
+const NO_WAY: RoutedBuild = { frames: [], routed: { routes: [], rounds: 1, unpinned: [], missing: [{ link: 'run-3', loop: 'loop', blockedBy: 'Sheet', wouldFit: 'bends of 22 mm' }] } };
+/** One run pinned as it was found; then a bar across its way, and in another its radiator slid. */
+const laidDesk = routeBuild(desk), theRun = laidDesk.routed.routes.find((r) => r.link === 'run-4') as RoutedBuild['routed']['routes'][number];
+const pinned = edited(desk, { do: 'link.way', loop: 'loop', link: 'run-4', way: { pinned: pinOf(theRun) } });
+const middle = samplePath(theRun.path, 5)[Math.floor(samplePath(theRun.path, 5).length / 2)] as readonly [number, number, number];
+const pierced: Build = { ...edited(pinned, { do: 'case.choose', case: { ...(desk.case as NonNullable<Build['case']>), obstacles: [...(desk.case?.obstacles ?? []), { id: 'bar', name: 'Bar', removable: false, min: [middle[0] - 4, middle[1] - 4, middle[2] - 20], max: [middle[0] + 4, middle[1] + 4, middle[2] + 20] }] } }), name: 'Routed' };
+const slid: Build = { ...edited(pinned, { do: 'item.place', item: 'top-radiator', placement: { on: 'mount', mount: 'top', slide_mm: 30, ports: 'end', air: 'out' } }), name: 'Routed' };
+const found = (build: Build, code: string): Finding[] => evaluate(build, { offer: CATALOGUE, routed: build.name === 'Wayless' ? NO_WAY : build.name === 'Routed' ? routeBuild(build) : null }).findings.filter((f) => f.code === code);
 const fixed = (build: Build, f: Finding, label = 0): Build => edited(build, (f.fixes[label] as Finding['fixes'][number]).edit);
 
 const tee = catalogued('inline', 'inl-tee');
@@ -64,12 +70,31 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   'rule.reservoir-pump': { bad: edited(desk, { do: 'loop.links', loop: 'loop', links: swapReservoir(desk) }), good: desk },
   'run.no-length': { bad: edited(desk, { do: 'loop.links', loop: 'loop', links: (desk.loops[0]?.links ?? []).map((l) => ({ ...l, by: 'tube' as const })) }), good: desk },
   'run.joint-apart': { bad: edited(desk, { do: 'item.place', item: 'pump', placement: { on: 'free', at: [332, 99, 115], turn: 0 } }), good: desk },
+  'run.clash': { bad: pierced, good: { ...pinned, name: 'Routed' } },
+  'run.unpinned': { bad: slid, good: { ...pinned, name: 'Routed' } },
+  'rule.air-trap': { bad: desk, good: edited(desk, { do: 'loop.remove', loop: 'loop' }) },
+  'rule.drain-low': { bad: tower, good: desk },
+  'rule.fill-low': { bad: tower, good: edited(desk, { do: 'loop.remove', loop: 'loop' }) },
+  'rule.pump-high': { bad: edited(desk, { do: 'item.place', item: 'pump', placement: { on: 'free', at: [300, 420, 115], turn: 0 } }), good: desk },
+  'rule.return-splash': { bad: returned('top'), good: desk },
+  'rule.wrong-way': { bad: turnedRound('processor-block'), good: desk },
+  'fill.expansion': { bad: edited(desk, { do: 'item.replace', item: 'reservoir', part: { ...catalogued('reservoir', 'res-osier-200'), fill_mL: 372, volume_mL: 374 } }), good: desk },
   'run.no-way': { bad: wayless, good: desk },
   'screw.none': { bad: edited(desk, { do: 'kit.screws', screws: [] }), good: desk },
   'screw.too-long': { bad: box, good: desk },
   'screw.too-short': { bad: edited(desk, { do: 'item.set', item: 'front-fans', values: { screw_mm: 20 } }), good: desk },
   'tube.size-mismatch': { bad: edited(desk, { do: 'loop.fitting', loop: 'loop', fitting: catalogued('fitting', 'fit-comp-13-10') }), good: desk },
 };
+
+/** The return led to another port of the reservoir; and a part passed the other way. */
+function returned(port: string): Build {
+  return edited(desk, { do: 'loop.links', loop: 'loop', links: (desk.loops[0]?.links ?? []).map((l) => (l.to.item === 'reservoir' ? { ...l, to: { item: 'reservoir', port } } : l)) }, { do: 'cap.set', loop: 'loop', port: { item: 'reservoir', port }, with: null }, { do: 'cap.set', loop: 'loop', port: { item: 'reservoir', port: 'return' }, with: 'plug' });
+}
+function turnedRound(item: string): Build {
+  const links = desk.loops[0]?.links ?? [], a = links.find((l) => l.to.item === item), b = links.find((l) => l.from.item === item);
+  if (!a || !b) throw new Error('the demo lost its loop');
+  return edited(desk, { do: 'loop.links', loop: 'loop', links: links.map((l) => (l === a ? { ...l, to: b.from } : l === b ? { ...l, from: a.to } : l)) });
+}
 
 /** The reservoir moved behind the card block, so that the pump draws from a radiator. */
 function swapReservoir(build: Build): Build['loops'][number]['links'] {
@@ -132,6 +157,11 @@ describe('fixes do what they say', () => {
     ['screw.too-long', BROKEN['screw.too-long']?.bad],
     ['screw.too-short', BROKEN['screw.too-short']?.bad],
     ['tube.size-mismatch', BROKEN['tube.size-mismatch']?.bad],
+    ['run.clash', BROKEN['run.clash']?.bad],
+    ['run.unpinned', BROKEN['run.unpinned']?.bad],
+    ['rule.pump-high', BROKEN['rule.pump-high']?.bad],
+    ['rule.return-splash', BROKEN['rule.return-splash']?.bad],
+    ['rule.wrong-way', BROKEN['rule.wrong-way']?.bad],
     ['fit.board', BROKEN['fit.board']?.bad],
     ['fit.tight', edited(desk, { do: 'item.place', item: 'front-radiator', placement: { on: 'mount', mount: 'front', slide_mm: 60, ports: 'end', air: 'in' } })],
     ['fit.unplaced', BROKEN['fit.unplaced']?.bad],

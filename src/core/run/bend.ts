@@ -1,4 +1,4 @@
-import { cross, dot, norm, sub, unit, type Vec } from '../shape';
+import { add, cross, dot, norm, scale, sub, unit, type Vec } from '../shape';
 
 const RADIANS = Math.PI / 180;
 
@@ -73,4 +73,28 @@ function rotation(d0: Vec, d1: Vec, d2: Vec): number {
  */
 export function setAngle(wanted_deg: number, ratio: number): number {
   return wanted_deg / ratio;
+}
+
+/** Where a bent tube begins: its first end, the way it leaves it, and the way its first bend turns (at a right angle to that). */
+export interface BendPose { readonly at: Vec; readonly direction: Vec; readonly towards: Vec }
+
+/** Lengths, rotations and angles back to corners (XYZ): the inverse of bendTable. Rotations are right-handed about the travel. */
+export function bendCorners(rows: readonly BendRow[], last_mm: number, radius_mm: number, pose: BendPose): readonly Vec[] {
+  let d = unit(pose.direction), n = unit(cross(d, pose.towards)), at = pose.at, before = 0;
+  const corners: Vec[] = [at];
+  rows.forEach((row, i) => {
+    if (i > 0) n = turned(n, d, row.rotation_deg);
+    const back = setBack(radius_mm, row.angle_deg);
+    at = add(at, scale(d, before + row.length_mm + back));
+    corners.push(at);
+    d = turned(d, n, row.angle_deg);
+    before = back;
+  });
+  return [...corners, add(at, scale(d, before + last_mm))];
+}
+
+/** A vector turned right-handed about a unit axis (Rodrigues' formula). */
+function turned(v: Vec, axis: Vec, angle_deg: number): Vec {
+  const t = angle_deg * RADIANS, c = Math.cos(t);
+  return add(add(scale(v, c), scale(cross(axis, v), Math.sin(t))), scale(axis, dot(axis, v) * (1 - c)));
 }

@@ -109,7 +109,7 @@ function between(a: PlacedPort, b: PlacedPort, loop: Loop, link: Link): Shape {
 }
 
 /** How deep a tube goes into each fitting, mm (common practice, no source). */
-const INSERTION_MM = 8;
+export const INSERTION_MM = 8;
 /** Offsets below this need no bend: soft seals take them up. */
 const STRAIGHT_MM = 4;
 

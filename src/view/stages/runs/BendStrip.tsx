@@ -1,6 +1,5 @@
 'use client';
-import { INSERTION_MM } from '@/core/route';
-import { bendMarks, setBack, type Run } from '@/core/run';
+import { bendMarks, INSERTION_MM, setBack, type Run } from '@/core/run';
 import { formatMillimetres, formatNumber } from '@/core/quantity';
 import styles from './RunsStage.module.css';
 

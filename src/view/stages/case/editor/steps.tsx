@@ -51,6 +51,7 @@ function Openings({ draft, set, says }: StepProps) {
   return (
     <Section title="Openings in the tray" aside={<button type="button" className={styles.quiet} disabled={draft.openings.length >= 12} onClick={() => set({ ...draft, openings: [...draft.openings, { name: `Opening ${draft.openings.length + 1}`, x_mm: Math.min(draft.interior[0] - 30, draft.boardAt[0] + 262), y_mm: Math.round(draft.interior[1] * (draft.openings.length % 2 === 0 ? 0.5 : 0.75)), width_mm: 36, height_mm: 70 }] })}>Add an opening</button>}>
       {draft.openings.length === 0 && <p className="soft">Cables pass them, and tubes that run behind the tray. Leave them out if you have none beside the board.</p>}
+      <MeasureField label="Room behind the tray" value={draft.behind_mm} trouble={says('behind_mm')} onChange={(behind_mm) => set({ ...draft, behind_mm })} />
       {draft.openings.map((o, i) => (
         <div key={i}>
           <Name label="Called" value={o.name} onChange={(name) => change(i, { name })} trouble={says(`openings.${i}.name`)} />
