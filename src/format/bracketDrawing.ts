@@ -1,11 +1,9 @@
 import Drawing from 'dxf-writer';
 import type { Bracket, BracketHole } from '@/core/bracket';
+import { num as n, xml as escape } from './svgText';
 
 /** Room round the plate on the sheet, and the ruler under it, mm. */
 const SHEET_MARGIN = 12, RULER_MM = 100, RULER_ROOM = 16;
-
-const n = (v: number): string => String(Math.round(v * 1000) / 1000);
-const escape = (s: string): string => s.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c] as string);
 
 /** The plate at 1:1 with a ruler of 100 mm to check the printer by. Seen from above, mm. */
 export function bracketToSvg(plate: Bracket, title: string): string {

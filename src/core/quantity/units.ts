@@ -55,6 +55,7 @@ export const QUANTITIES = {
   conductance: { name: 'heat per kelvin', inner: 'W/K', units: [unit('W/K', 1, ['w/°c', 'w/c'])] },
   airFlow: { name: 'air flow', inner: 'm³/h', units: [unit('m³/h', 1, ['m3/h']), unit('CFM', 1.69901082, ['cfm'])] },
   share: { name: 'share', inner: '%', units: [unit('%', 1, ['percent'])] },
+  angle: { name: 'angle', inner: '°', units: [unit('°', 1, ['deg', 'degrees']), unit('rad', 180 / Math.PI)] },
   distance: { name: 'distance', inner: 'm', units: [unit('m', 1), unit('cm', 0.01), unit('ft', 0.3048), unit('in', 0.0254)] },
 } as const satisfies Record<string, Quantity>;
 

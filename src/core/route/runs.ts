@@ -17,6 +17,12 @@ export function routedRuns(model: Model, routed: Routed): readonly Run[] {
   });
 }
 
+/** One run of the model as it is routed; null when it is not. */
+export function routedRunOf(model: Model, routed: Routed, link: string): Run | null {
+  const run = estimateRuns(model).find((r) => r.id === link), route = routed.routes.find((r) => r.link === link);
+  return run && route ? routedRun(model, run, route, routed.routes) : null;
+}
+
 function routedRun(model: Model, run: Run, route: Route, all: readonly Route[]): Run {
   const cut_mm = pathLength(route.path) + 2 * INSERTION_MM, table = bendTable(route.corners, route.radius_mm);
   const bends = route.path.filter((s) => s.kind === 'arc');

@@ -6,4 +6,5 @@ export { Segments, Pick, type Option } from './Choice';
 export { Why, type Reason } from './Why';
 export { ThemeSwitch } from './ThemeSwitch';
 export { PageHead } from './PageHead';
+export { printSheets, type PrintText } from './printSheets';
 export { Progress } from './Progress';

@@ -1,7 +1,7 @@
 import type { Build } from '@/core/build';
 import { INSTALLATION, SPREAD, type Bands, type CaseReport, type RadiatorHeat, type SpotHeat } from '@/core/heat';
 import { formatCelsius, formatKelvin, formatNumber, formatWatts } from '@/core/quantity';
-import type { LoopVolume } from '@/core/list';
+import type { Expansion, LoopVolume } from '@/core/list';
 import type { LoopFlow, LinkFlow } from '@/core/flow';
 import type { Gap } from '@/core/fit';
 import type { Run } from '@/core/run';
@@ -58,3 +58,5 @@ export const reasonForNeeded = (sections: number, needed: number | null, rise: n
 export const reasonForBand = (b: Bands): Reason => ({ title: 'Where nine in ten such builds fall', formula: `${formatNumber(b.draws)} draws of what the papers do not settle, each worked out whole; the middle nine tenths are shown. The draws are seeded: the same build shows the same band.`, inputs: [{ name: 'installation factor on air', value: `± ${formatNumber(100 * SPREAD.airFlow)} %` }, { name: 'installation factor on heat', value: `± ${formatNumber(100 * SPREAD.conductance)} %` }, { name: 'draw of each part', value: `± ${formatNumber(100 * SPREAD.draw)} %` }, { name: 'each block', value: `± ${formatNumber(100 * SPREAD.block)} %` }, { name: 'paste and pads', value: `± ${formatNumber(100 * SPREAD.interface)} %` }, { name: 'over the brief\u2019s rise', value: `${formatNumber(100 * b.riseOver)} %` }], source: 'standard deviations by common practice, no source; logged readings will narrow the first two' });
 
 export const reasonForCarries = (c: { readonly heat_W: number; readonly ofNow: number; readonly speed_rpm: number }, limits: { readonly rise_K: number; readonly noise_dBA: number }): Reason => ({ title: 'Heat the loops would carry', formula: 'All parts\u2019 heat grown alike until the warmest loop meets the brief\u2019s rise, fans as fast as the brief\u2019s noise allows.', inputs: [{ name: 'rise allowed', value: formatKelvin(limits.rise_K) }, { name: 'noise allowed', value: `${formatNumber(limits.noise_dBA)} dBA` }, { name: 'fans', value: `${formatNumber(c.speed_rpm)} rpm` }, { name: 'of today\u2019s heat', value: `${formatNumber(100 * c.ofNow)} %` }], source: 'the heat model, solved for heat' });
+
+export const reasonForExpansion = (e: Expansion): Reason => ({ title: 'Growth when hot', formula: 'Volume times the ratio of the coolant\u2019s densities, cold over hot, less one. The air over it is pressed together and warmed as an ideal gas; soft tube gives a little.', inputs: [{ name: 'filled at', value: formatCelsius(e.cold_C, 1) }, { name: 'hottest coolant', value: formatCelsius(e.hot_C, 1) }, { name: 'air at the fill mark', value: `${formatNumber(e.air_mL)} mL` }], source: 'density fits of the coolant; ideal gas' });

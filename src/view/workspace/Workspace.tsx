@@ -2,6 +2,7 @@
 import { useSyncExternalStore, type ReactNode } from 'react';
 import Snackbar from '@mui/material/Snackbar';
 import { useBench } from './BenchProvider';
+import { AutoRoute } from './AutoRoute';
 import { CommandSearch } from './CommandSearch';
 import { ConflictDialog } from './ConflictDialog';
 import { FindingDrawer } from './FindingDrawer';
@@ -21,6 +22,7 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
   const awake = useSyncExternalStore(() => () => undefined, () => true, () => false);
   return (
     <div className={styles.shell} data-awake={awake}>
+      <AutoRoute />
       <TopBar />
       <StageRail />
       <main className={styles.stage}>{children}</main>

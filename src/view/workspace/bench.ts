@@ -26,7 +26,11 @@ export interface BenchState {
   readonly drawer: 'stores' | 'findings' | null;
   readonly search: boolean;
   readonly routing: Routing | null;
+  /** What was routed before that, in another space: to compare by. */
+  readonly routedBefore: Routing | null;
+  readonly routeJob: RouteJob;
   route(routing: Routing): void;
+  setRouteJob(job: RouteJob): void;
   commit(label: string, edit: Edit, merge?: string): void;
   undo(): void;
   redo(): void;
@@ -53,6 +57,10 @@ const sameDocument = (mine: Build, theirs: Build): boolean => same(JSON.parse(JS
 
 /** What was routed, and the build it was routed in. */
 export interface Routing { readonly build: Build; readonly found: RoutedBuild }
+
+/** How far routing is; it runs beside whatever is open. */
+export interface RouteJob { readonly progress: number | null; readonly stopped: boolean; stop(): void; again(): void }
+const NO_JOB: RouteJob = { progress: null, stopped: false, stop: () => undefined, again: () => undefined };
 
 const think = (build: Build, routing: Routing | null): Workings => workOut(build, { offer: CATALOGUE, routed: routing && sameSpace(routing.build, build) ? routing.found : null });
 
@@ -108,8 +116,9 @@ export function createBench(id: string, revision: number, build: Build) {
     };
 
     return {
-      id, revision, build, workings: think(build, null), past: [], future: [], save: 'saved', conflict: null, picked: null, said: null, drawer: null, search: false, routing: null,
-      route: (routing) => set({ routing, workings: think(get().build, routing) }),
+      id, revision, build, workings: think(build, null), past: [], future: [], save: 'saved', conflict: null, picked: null, said: null, drawer: null, search: false, routing: null, routedBefore: null, routeJob: NO_JOB,
+      route: (routing) => { const was = get().routing; set({ routing, ...(was && !sameSpace(was.build, routing.build) ? { routedBefore: was } : {}), workings: think(get().build, routing) }); },
+      setRouteJob: (routeJob) => set({ routeJob }),
       commit: (label, edit, merge) => {
         let done;
         try { done = applyEdit(get().build, edit); } catch (error) {

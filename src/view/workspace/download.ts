@@ -2,8 +2,9 @@ import type { Bracket } from '@/core/bracket';
 import type { Build } from '@/core/build';
 import type { ListReport } from '@/core/list';
 import type { Part } from '@/core/part';
+import type { BendSheet } from '@/core/sheet';
 import type { Transient } from '@/core/transient';
-import { bracketToDxf, bracketToSvg, buildFileName, buildToText, listToCsv, slug, transientToCsv } from '@/format';
+import { bendSheetsToCsv, bendSheetToDxf, bendSheetToSvg, bracketToDxf, bracketToSvg, buildFileName, buildToText, listToCsv, slug, transientToCsv } from '@/format';
 
 function hand(name: string, type: string, text: string): void {
   const url = URL.createObjectURL(new Blob([text], { type }));
@@ -20,3 +21,5 @@ export const downloadList = (build: Build, list: ListReport): void => hand(`${sl
 export const downloadRun = (name: string, run: Transient): void => hand(`${slug(name)}-over-time.csv`, 'text/csv', transientToCsv(run));
 export const downloadBracket = (title: string, plate: Bracket, as: 'svg' | 'dxf'): void => (as === 'svg' ? hand(`${slug(title)}.svg`, 'image/svg+xml', bracketToSvg(plate, title)) : hand(`${slug(title)}.dxf`, 'image/vnd.dxf', bracketToDxf(plate)));
 export const downloadPart = (part: Part): void => hand(`${part.id}.part.json`, 'application/json', `${JSON.stringify(part, null, 2)}\n`);
+export const downloadBendSheet = (sheet: BendSheet, as: 'svg' | 'dxf'): void => (as === 'svg' ? hand(`${slug(sheet.name)}.svg`, 'image/svg+xml', bendSheetToSvg(sheet)) : hand(`${slug(sheet.name)}.dxf`, 'image/vnd.dxf', bendSheetToDxf(sheet)));
+export const downloadBends = (name: string, sheets: readonly BendSheet[]): void => hand(`${slug(name)}-bends.csv`, 'text/csv', bendSheetsToCsv(sheets));

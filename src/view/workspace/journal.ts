@@ -29,3 +29,14 @@ export async function writeJournal(id: string, entry: JournalEntry): Promise<voi
 export async function dropJournal(id: string): Promise<void> {
   try { await del(id, store()); } catch { /* nothing kept */ }
 }
+
+let kept: UseStore | null = null;
+const routes = (): UseStore => (kept ??= createStore('zephyron-routes', 'routes'));
+
+/** What was routed last, so that a reload need not wait for it. */
+export async function readRouting<T>(id: string): Promise<T | null> {
+  try { return (await get<T>(id, routes())) ?? null; } catch { return null; }
+}
+export async function writeRouting(id: string, routing: unknown): Promise<void> {
+  try { await set(id, routing, routes()); } catch { /* no storage: it is routed again */ }
+}

@@ -4,7 +4,7 @@ import { BRACKET_CAUTIONS, bracketSteps, CLEARANCE, drawBracket, type BracketAsk
 import { FAN_PITCH, type HolePattern } from '@/core/part';
 import { formatNumber } from '@/core/quantity';
 import { bracketToSvg } from '@/format';
-import { Mark, Pick, QuantityField } from '@/view/shared';
+import { Mark, Pick, printSheets, QuantityField } from '@/view/shared';
 import { downloadBracket, useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './BracketMaker.module.css';
@@ -71,29 +71,10 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
       <p className={styles.files}>
         <button type="button" className={styles.use} onClick={() => downloadBracket(title, plate, 'svg')}>SVG, 1:1 with ruler</button>
         <button type="button" className={styles.use} onClick={() => downloadBracket(title, plate, 'dxf')}>DXF</button>
-        <button type="button" className={styles.use} onClick={() => printSheet(bracketToSvg(plate, title), title, bracketSteps(ask, plate))}>Print with steps</button>
+        <button type="button" className={styles.use} onClick={() => printSheets(title, [bracketToSvg(plate, title)], [{ title, steps: bracketSteps(ask, plate), cautions: BRACKET_CAUTIONS }], 8)}>Print with steps</button>
       </p>
       <ol className={styles.steps}>{bracketSteps(ask, plate).map((s) => <li key={s}>{s}</li>)}</ol>
       {BRACKET_CAUTIONS.map((c) => <p key={c} className={styles.caution}>{c}</p>)}
     </div>
   );
-}
-
-/** The sheet in a frame of its own, so that nothing scales it. */
-function printSheet(svg: string, title: string, steps: readonly string[]): void {
-  const frame = document.createElement('iframe');
-  frame.style.cssText = 'position:fixed;width:0;height:0;border:0';
-  document.body.append(frame);
-  const page = frame.contentDocument;
-  if (!page) return;
-  page.title = title;
-  const style = page.createElement('style');
-  style.textContent = '@page{margin:8mm}body{font:10pt sans-serif;margin:0}svg{display:block;margin-bottom:6mm}li{margin:1mm 0}';
-  const sheet = new DOMParser().parseFromString(svg, 'image/svg+xml').documentElement;
-  const list = page.createElement('ol');
-  for (const s of [...steps, ...BRACKET_CAUTIONS]) { const li = page.createElement('li'); li.textContent = s; list.append(li); }
-  page.head.append(style);
-  page.body.append(page.importNode(sheet, true), list);
-  frame.contentWindow?.print();
-  setTimeout(() => frame.remove(), 60_000);
 }

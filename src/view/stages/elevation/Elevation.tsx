@@ -5,12 +5,14 @@ import type { CaseReport } from '@/core/heat';
 import type { FitReport } from '@/core/fit';
 import type { Model, Solid } from '@/core/model';
 import { Shell } from './Shell';
-import type { Run } from '@/core/run';
+import { samplePath } from '@/core/route';
+import type { Run, Segment } from '@/core/run';
 import { add, axisGaps, boxOf, scale, type Vec } from '@/core/shape';
 import { formatNumber } from '@/core/quantity';
 import { temperatureColour } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
 import { flatBox, flatPoint, sheetSize, type Flat, type View } from './project';
+import { LegGrips, type LegHeld } from './LegGrips';
 import { useDrag } from './useDrag';
 import { placeLabels } from './labels';
 import { runPath } from './runPath';
@@ -24,16 +26,23 @@ interface Props {
   readonly onPick: (id: string) => void;
   readonly runs?: readonly Run[];
   readonly heat?: CaseReport;
+  /** Ways as they were, drawn dashed. */
+  readonly ghosts?: readonly Ghost[];
+  /** Legs of the picked run that may be drawn into another plane; told where, and when it is let go. */
+  onLeg?(leg: LegHeld, done: boolean): void;
+  readonly legs?: readonly Vec[];
   /** Where parts may be dragged: told where the part would be, and null when it is let go. */
   onHold?(item: string, placement: Placement | null): void;
 }
+
+export interface Ghost { readonly key: string; readonly path: readonly Segment[]; readonly wide_mm: number }
 
 const MARGIN = 26;
 /** Depth a rail is drawn with, mm. */
 const RAIL_DRAWN_MM = 4;
 
 /** The case from one side, as an ink drawing: parts, mounts, gaps of the picked part, tubes in their coolant's colour. */
-export function Elevation({ view, model, fit, picked, onPick, runs = [], heat, onHold }: Props) {
+export function Elevation({ view, model, fit, picked, onPick, runs = [], heat, ghosts = [], legs, onLeg, onHold }: Props) {
   const hatch = useId();
   const size = model.build.case?.interior as Vec;
   const [w, h] = sheetSize(view, size);
@@ -83,6 +92,7 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat, o
           </g>
         );
       })}
+      {ghosts.map((g) => <path key={`ghost-${g.key}`} className={styles.tube} d={samplePath(g.path, 6).map((p, i) => `${i === 0 ? 'M' : 'L'}${flatPoint(view, size, p).map((v) => v.toFixed(1)).join(' ')}`).join('')} fill="none" stroke="var(--soft)" strokeOpacity={0.35} strokeWidth={g.wide_mm} pointerEvents="none" />)}
       {runs.map((run) => {
         const loop = model.build.loops.find((l) => l.id === run.loop);
         const d = runPath(model, run, loop?.tube.minBend_mm ?? 30, (p) => flatPoint(view, size, p));
@@ -110,6 +120,7 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat, o
           : <rect key={`${port.item}-${port.port.id}`} x={dx !== 0 ? Math.min(x, x + dx * 9) : x - 8} y={dy !== 0 ? Math.min(y, y + dy * 9) : y - 8} width={dx !== 0 ? 9 : 16} height={dy !== 0 ? 9 : 16} fill="var(--sunk)" stroke="var(--ink)" strokeWidth={used ? 1.1 : 0.6} pointerEvents="none" />;
       })}
       {labels.map((l) => <text key={`t-${l.id}`} x={l.x} y={l.y} className={styles.label} style={{ fontSize: 11.5 * k, strokeWidth: 2.5 * k }} transform={l.turned ? `rotate(-90 ${l.x} ${l.y})` : undefined} dy={4 * k}>{l.text}</text>)}
+      {legs && onLeg && <LegGrips view={view} size={size} corners={legs} onLeg={onLeg} />}
       {picked && <GapLines model={model} picked={picked} view={view} size={size} clear={model.build.brief.limits.clear_mm} k={k} />}
       <Dimension x1={0} y1={h + 12} x2={w} y2={h + 12} text={formatNumber(w)} k={k} />
       <Dimension x1={-12} y1={0} x2={-12} y2={h} text={formatNumber(h)} k={k} />

@@ -1,28 +1,35 @@
 'use client';
-import { useEffect, useState } from 'react';
-import { sameSpace } from '@/core/route';
-import { plural } from '@/core/quantity';
+import { useState } from 'react';
+import { pathLength, sameSpace, type Route } from '@/core/route';
+import { formatNumber, plural } from '@/core/quantity';
 import { Progress } from '@/view/shared';
 import { useBench } from '@/view/workspace';
-import { useRoutes } from '@/worker/useRoutes';
+import type { Ghost } from '../elevation/Elevation';
 import styles from './RunsStage.module.css';
 
-/** Asks for the runs in space; while the build's space stays as it was, what was found holds on every stage. */
-export function RouteBar() {
-  const { build, routing, route, workings } = useBench((s) => s);
-  const [asked, setAsked] = useState(false);
-  const job = useRoutes(asked ? build : null);
-  const { result, fresh } = job;
-  useEffect(() => { if (result && fresh) route({ build, found: result }); }, [build, fresh, result, route]);
+const same = (a: Route, b: Route): boolean => JSON.stringify(a.corners) === JSON.stringify(b.corners) && a.from.piece === b.from.piece && a.to.piece === b.to.piece;
+const bendsOf = (r: Route): number => r.path.filter((s) => s.kind === 'arc').length;
+const sum = (list: readonly Route[], f: (r: Route) => number): number => list.reduce((s, r) => s + f(r), 0);
+
+/** How far routing is, whether what was found holds, and what differs from before the last change. */
+export function RouteBar({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): void }) {
+  const { build, routing, routedBefore, routeJob, workings } = useBench((s) => s);
+  const [shown, setShown] = useState(false);
   if (!build.case) return null;
   const holds = routing !== null && sameSpace(routing.build, build);
   const without = workings.findings.filter((f) => f.code === 'run.no-way').length;
+  const before = routedBefore?.found.routed.routes ?? [], now = routing?.found.routed.routes ?? [];
+  const changed = before.filter((b) => { const n = now.find((r) => r.link === b.link); return !n || !same(b, n); });
+  const wide = (r: Route): number => build.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 14;
+  const toggle = (): void => { onGhosts(shown ? [] : changed.map((r) => ({ key: r.link, path: r.path, wide_mm: wide(r) }))); setShown(!shown); };
   return (
     <div className={styles.routeBar}>
-      {!asked && <button type="button" className={styles.act} onClick={() => setAsked(true)}>{routing ? 'Route again' : 'Route the runs in space'}</button>}
-      {asked && <Progress share={job.progress} stopped={job.stopped} onStop={job.stop} onAgain={job.again} what="the runs" />}
-      {holds && job.progress === null && <p>Routed past everything in the case{without > 0 ? `; no way found for ${plural(without, 'run')}` : ''}. Lengths, bends and fittings of the routed runs are used in flow and on the list.</p>}
-      {!holds && routing !== null && job.progress === null && <p className="soft">The case or the loop has changed since: lengths are estimates again until the runs are routed anew.</p>}
+      <Progress share={routeJob.progress} stopped={routeJob.stopped} onStop={routeJob.stop} onAgain={routeJob.again} what="the runs" />
+      {holds && <p>Routed past everything in the case{without > 0 ? `; no way found for ${plural(without, 'run')}` : ''}.</p>}
+      {!holds && routing !== null && <p className="soft">The space has changed: lengths are estimates until the runs are laid anew. Before it: grey.</p>}
+      {holds && changed.length > 0 && (
+        <p className="soft">Since the change: {formatNumber((sum(now, (r) => pathLength(r.path)) - sum(before, (r) => pathLength(r.path))) / 1000, { decimals: 2, signed: true })} m, {formatNumber(sum(now, bendsOf) - sum(before, bendsOf), { signed: true })} bends, {plural(changed.length, 'run')} laid otherwise. <button type="button" className={styles.link} aria-pressed={shown} onClick={toggle}>{shown ? 'Hide the ways before' : 'Show the ways before'}</button></p>
+      )}
     </div>
   );
 }

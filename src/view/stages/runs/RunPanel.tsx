@@ -1,0 +1,34 @@
+'use client';
+import type { EndPiece, Link, Loop } from '@/core/build';
+import { formatMillimetres, formatNumber, plural } from '@/core/quantity';
+import type { RoutedBuild } from '@/core/route';
+import type { Run } from '@/core/run';
+import { Pick } from '@/view/shared';
+import { useBench } from '@/view/workspace';
+import { Section } from '../frame/StageFrame';
+import { BendStrip } from './BendStrip';
+import { LinkEditor } from './LinkEditor';
+import { ShortAdvice } from './ShortAdvice';
+import { WayEditor } from './WayEditor';
+import styles from './RunsStage.module.css';
+
+const ENDS: readonly { readonly value: EndPiece; readonly label: string }[] = [{ value: 'auto', label: 'as the port asks' }, { value: 'straight', label: 'straight' }, { value: 'rotary45', label: '45° rotary' }, { value: 'rotary90', label: '90° rotary' }, { value: 'extender', label: 'extender' }];
+
+/** The picked run: its strip with marks, its ends, its way by hand, and what saves it when it comes out too short. */
+export function RunPanel({ run, loop, link, found }: { readonly run: Run; readonly loop: Loop; readonly link: Link; /** What was routed, while it holds. */ readonly found: RoutedBuild | null }) {
+  const { build, commit, pick } = useBench((s) => s);
+  const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
+  const end = (side: 'from' | 'to') => <Pick label={`At ${nameOf(run[side].item)}`} value={link.ends[side]} options={ENDS} onPick={(piece) => commit('change an end fitting', { do: 'link.ends', loop: run.loop, link: run.id, ends: { ...link.ends, [side]: piece } })} />;
+  return (
+    <Section title={run.name} aside={<button type="button" className={styles.link} onClick={() => pick(null)}>Done</button>}>
+      {run.by === 'joint' ? <p>Screwed together with a double male joint: the ports face each other.</p> : <>
+        <p>Cut {run.estimated ? 'about ' : ''}{formatMillimetres(run.cut_mm)}{run.estimated ? ', estimated' : ''}; {run.bends === 0 ? 'no bend' : plural(run.bends, 'bend')}; {formatNumber(run.volume_mL)} mL inside.</p>
+        <BendStrip run={run} loop={loop} />
+        <div className={styles.ends}>{end('from')}{end('to')}</div>
+        <WayEditor run={run} loop={loop} link={link} route={found?.routed.routes.find((r) => r.link === run.id)} />
+        {found && run.routed && <ShortAdvice run={run} found={found} />}
+      </>}
+      <LinkEditor loop={loop} link={link} />
+    </Section>
+  );
+}
