@@ -84,7 +84,31 @@ export function routeAll(model: Model, tell: Tell = () => true): Routed {
     }
     done.set(task.link, forced);
   }
+  tidyUp(model, tasks.filter((t) => done.has(t.link) && !isPinned(t.link)), fixed, done, () => tell(done.size + given.size, tasks.length));
   return { routes: tasks.flatMap((t) => done.get(t.link) ?? []), missing: tasks.flatMap((t) => given.get(t.link) ?? []), rounds, unpinned };
+}
+
+/** Every run once more, dearest first, past all others as they lie now: what made it go round may be gone. Kept where it comes out cheaper. */
+function tidyUp(model: Model, tasks: readonly Task[], fixed: readonly Fixed[], done: Map<string, Route>, goOn: () => boolean): void {
+  const worth = (t: Task): number => done.get(t.link)?.cost ?? 0;
+  for (const t of [...tasks].sort((a, b) => worth(b) - worth(a) || a.link.localeCompare(b.link))) {
+    if (!goOn()) return;
+    const now = done.get(t.link) as Route;
+    const again = layOne(model, t, fixed, [], [...done.values()].filter((r) => r !== now), null, { most: TIDY_MOST });
+    // A way that keeps less distance is not tidier.
+    if (again && again.cost < now.cost - 1 && again.kept_mm >= now.kept_mm) done.set(t.link, again);
+  }
+}
+/** Corners looked at for a tidier way, and for the way of a run in the hand. */
+const TIDY_MOST = 4000, LIVE_MOST = 2500;
+
+/** How hard a way is looked for: corners looked at, and how much dearer than the cheapest it may be. */
+interface Effort { readonly most?: number; readonly weight?: number }
+
+/** The least a run could cost past all others as they lie: the same search without haste. Infinity when there is no way. */
+export function leastCost(model: Model, routed: Routed, link: string): number {
+  const t = tasksOf(model).find((x) => x.link === link);
+  return (t && layOne(model, t, fixedBodies(model), [], routed.routes.filter((r) => r.link !== link), null, { weight: 1, most: 400_000 })?.cost) ?? Infinity;
 }
 
 /** One run laid anew past all others as they lie: what a hand that drags it sees. The rest is negotiated when it lets go. */
@@ -92,7 +116,7 @@ export function routeOne(model: Model, routed: Routed, link: string): Routed {
   const t = tasksOf(model).find((x) => x.link === link);
   if (!t) return routed;
   const others = routed.routes.filter((r) => r.link !== link), fixed = fixedBodies(model);
-  const route = (t.way.pinned && pinnedRoute(model, t, t.way.pinned)) ?? layOne(model, t, fixed, [], others, null);
+  const route = (t.way.pinned && pinnedRoute(model, t, t.way.pinned)) ?? layOne(model, t, fixed, [], others, null, { most: LIVE_MOST });
   return { ...routed, routes: route ? [...others, route] : others, missing: [...routed.missing.filter((m) => m.link !== link), ...(route ? [] : [{ link, loop: t.loop.id, blockedBy: null, wouldFit: null }])] };
 }
 
@@ -163,17 +187,17 @@ function openEnds(model: Model, t: Task, side: 'from' | 'to', fixed: readonly Fi
   return open.length > 0 ? open : all.slice(0, 1);
 }
 
-function layOne(model: Model, t: Task, fixed: readonly Fixed[], waiting: readonly Task[], others: readonly Route[], history: ReadonlyMap<string, number> | null): Route | null {
+function layOne(model: Model, t: Task, fixed: readonly Fixed[], waiting: readonly Task[], others: readonly Route[], history: ReadonlyMap<string, number> | null, effort: Effort = {}): Route | null {
   const froms = openEnds(model, t, 'from', fixed, history ? [] : others), tos = openEnds(model, t, 'to', fixed, history ? [] : others);
   for (const kept of [model.build.brief.limits.clear_mm, ...KEPT_MM.filter((k) => k < model.build.brief.limits.clear_mm)]) {
     const room = roomFor(model, t, fixed, waiting, others, [...froms, ...tos], kept, history);
-    const route = find(t, room, froms, tos, others, kept);
+    const route = find(t, room, froms, tos, others, kept, t.limits.radius_mm, effort);
     if (route) return route;
   }
   return null;
 }
 
-function find(t: Task, room: Room, froms: readonly EndWay[], tos: readonly EndWay[], others: readonly Route[], kept: number, radius = t.limits.radius_mm, most?: number): Route | null {
+function find(t: Task, room: Room, froms: readonly EndWay[], tos: readonly EndWay[], others: readonly Route[], kept: number, radius = t.limits.radius_mm, { most, weight = WEIGHT }: Effort = {}): Route | null {
   const limits = { ...t.limits, radius_mm: radius };
   const made = (w: { readonly corners: readonly Vec[]; readonly from: EndWay; readonly to: EndWay; readonly cost: number }, r: number): Route => ({ link: t.link, loop: t.loop.id, corners: w.corners, radius_mm: r, path: roundedPath(w.corners, r), from: w.from, to: w.to, kept_mm: kept, cost: w.cost });
   const vias: readonly Via[] = t.way.via ?? [];
@@ -186,7 +210,7 @@ function find(t: Task, room: Room, froms: readonly EndWay[], tos: readonly EndWa
   const asked = ([0, 1, 2] as const).map((i) => [...vias.flatMap((v) => v[i] ?? []), ...openings.map((o) => o[i])]) as unknown as readonly [number[], number[], number[]];
   const lines = bendLines(room.bounds, room.blocks, [...froms, ...tos], limits, level, asked);
   const planes = level.map((l) => new Set(l.map(Math.round))) as unknown as readonly [Set<number>, Set<number>, Set<number>];
-  const hard = hardWay(room, froms, tos, limits, lines, others.length > 0 ? planes : null, { weight: WEIGHT, vias, ...(most === undefined ? {} : { most }) });
+  const hard = hardWay(room, froms, tos, limits, lines, others.length > 0 ? planes : null, { weight, vias, ...(most === undefined ? {} : { most }) });
   return hard && made(t.way.slanted && t.loop.tube.hard ? { ...hard, corners: slanted(room, hard.corners, limits) } : hard, radius);
 }
 
@@ -258,10 +282,10 @@ function explain(model: Model, t: Task, fixed: readonly Fixed[], waiting: readon
   const name = (id: string): string => model.build.items.find((i) => i.id === id)?.name ?? model.build.case?.obstacles.find((o) => `case:${o.id}` === id)?.name ?? 'another run';
   let wouldFit: string | null = null;
   for (const share of [0.75, 0.5]) {
-    if (find(t, whole, froms, tos, [], least, t.limits.radius_mm * share, EXPLAIN_MOST)) { wouldFit = `bends of ${Math.round(t.limits.radius_mm * share)} mm`; break; }
+    if (find(t, whole, froms, tos, [], least, t.limits.radius_mm * share, { most: EXPLAIN_MOST })) { wouldFit = `bends of ${Math.round(t.limits.radius_mm * share)} mm`; break; }
   }
   const between = union([{ min: t.from.at, max: t.from.at }, { min: t.to.at, max: t.to.at }]);
   const ids = [...new Set(whole.blocks.filter((b) => b.toll === Infinity && boxGap(b, grow(between, 40)) < 0).map((b) => b.id))].filter((id) => id !== t.from.item && id !== t.to.item).slice(0, 6);
-  for (const id of ids) if (find(t, { ...whole, blocks: whole.blocks.filter((b) => b.id !== id) }, froms, tos, [], least, t.limits.radius_mm, EXPLAIN_MOST)) return { link: t.link, loop: t.loop.id, blockedBy: name(id), wouldFit };
+  for (const id of ids) if (find(t, { ...whole, blocks: whole.blocks.filter((b) => b.id !== id) }, froms, tos, [], least, t.limits.radius_mm, { most: EXPLAIN_MOST })) return { link: t.link, loop: t.loop.id, blockedBy: name(id), wouldFit };
   return { link: t.link, loop: t.loop.id, blockedBy: null, wouldFit };
 }

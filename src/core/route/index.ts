@@ -1,4 +1,4 @@
-export { pinOf, routeAll, routeOne, BETWEEN_MM, STRAIGHT_MM, type NoRoute, type Route, type Routed } from './all';
+export { leastCost, pinOf, routeAll, routeOne, BETWEEN_MM, STRAIGHT_MM, type NoRoute, type Route, type Routed } from './all';
 export { endWays, sideways, type EndBody, type EndWay } from './ends';
 export { hardWay, BEND_COST, type TubeLimits } from './hard';
 export { placePieces, type Frames } from './pieces';

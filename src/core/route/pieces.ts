@@ -57,7 +57,8 @@ function bestFrame(model: Model, item: Item & { readonly part: WetPart }, frames
   const ends = near.map((n) => ({ ...n, reached: n.direction ? add(n.at, scale(n.direction, arm)) : n.at }));
   const middle = scale(ends.reduce((s, n) => add(s, n.reached), [0, 0, 0] as Vec), 1 / ends.length);
   const turned = AXES.flatMap((x) => AXES.filter((y) => dot(x, y) === 0).map((y) => ({ x, y, z: [x[1] * y[2] - x[2] * y[1], x[2] * y[0] - x[0] * y[2], x[0] * y[1] - x[1] * y[0]] as Vec })));
-  const tries: { readonly frame: Frame; readonly cost: number }[] = [];
+  const tries: { readonly t: (typeof turned)[number]; readonly x: number; readonly y: number; readonly z: number; readonly cost: number }[] = [];
+  const frameOf = ({ t, x, y, z }: (typeof tries)[number]): Frame => ({ at: add([x, y, z], directionIn({ at: [0, 0, 0], ...t }, scale(item.part.size, -0.5))), ...t });
   const least = loop?.tube.hard ? 2 * loop.tube.minBend_mm + 5 : loop?.tube.minBend_mm ?? 40;
   let worst = Infinity;
   const steps = Array.from({ length: 2 * Math.floor(REACH_MM / STEP_MM) + 1 }, (_, i) => (i - Math.floor(REACH_MM / STEP_MM)) * STEP_MM);
@@ -66,18 +67,18 @@ function bestFrame(model: Model, item: Item & { readonly part: WetPart }, frames
   for (const t of turned) {
     const ports = ends.map((n) => { const p = item.part.ports.find((q) => q.id === n.port); return p ? { at: directionIn({ at: [0, 0, 0], ...t }, sub(p.at, scale(item.part.size, 0.5))), direction: directionIn({ at: [0, 0, 0], ...t }, p.direction), to: n } : null; }).filter((p) => p !== null).map((p) => ({ ...p, mouth: add(p.at, scale(p.direction, arm)) }));
     for (const x of levels[0] ?? []) for (const y of levels[1] ?? []) for (const z of levels[2] ?? []) {
-      const c: Vec = [x, y, z];
       let cost = 0;
-      for (const p of ports) cost += wayCost(x + p.mouth[0], y + p.mouth[1], z + p.mouth[2], p.direction, p.to.reached, p.to.direction, least);
+      for (const p of ports) { cost += wayCost(x + p.mouth[0], y + p.mouth[1], z + p.mouth[2], p.direction, p.to.reached, p.to.direction, least); if (cost >= worst) break; }
       if (cost >= worst) continue;
       if (tries.length >= 2 * MOST_TRIES) { tries.sort((a, b) => a.cost - b.cost); tries.length = MOST_TRIES; worst = (tries[MOST_TRIES - 1] as { cost: number }).cost; }
-      tries.push({ frame: { at: add(c, directionIn({ at: [0, 0, 0], ...t }, scale(item.part.size, -0.5))), ...t }, cost });
+      tries.push({ t, x, y, z, cost });
     }
   }
   tries.sort((a, b) => a.cost - b.cost);
   const solids = [...[...model.placed.values()].filter((p) => p.item.id !== item.id).flatMap((p) => p.solids.map((s) => s.box)), ...model.obstacles.map((o) => o.box), ...fittingsOf(model, item.id)];
   const keep = Math.max(2, model.build.brief.limits.clear_mm);
-  return tries.find(({ frame }) => clears(item.part, frame, solids, interior, keep, fitting.length_mm + STUB_MM / 2, fitting.diameter_mm / 2))?.frame ?? null;
+  const found = tries.find((x) => clears(item.part, frameOf(x), solids, interior, keep, fitting.length_mm + STUB_MM / 2, fitting.diameter_mm / 2));
+  return found ? frameOf(found) : null;
 }
 
 /** Least right-angled way from a mouth to another: lengths along the axes, and the bends its ends ask for. */

@@ -93,7 +93,7 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat, g
         );
       })}
       {ghosts.map((g) => <path key={`ghost-${g.key}`} className={styles.tube} d={samplePath(g.path, 6).map((p, i) => `${i === 0 ? 'M' : 'L'}${flatPoint(view, size, p).map((v) => v.toFixed(1)).join(' ')}`).join('')} fill="none" stroke="var(--soft)" strokeOpacity={0.35} strokeWidth={g.wide_mm} pointerEvents="none" />)}
-      {runs.map((run) => {
+      {[...runs].sort((a, b) => Number(a.id === picked) - Number(b.id === picked)).map((run) => {
         const loop = model.build.loops.find((l) => l.id === run.loop);
         const d = runPath(model, run, loop?.tube.minBend_mm ?? 30, (p) => flatPoint(view, size, p));
         if (!d) return null;
@@ -104,7 +104,9 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat, g
           <g key={run.id} className={styles.item} onClick={() => onPick(run.id)}>
             <title>{`${run.name}: ${run.estimated ? 'about ' : ''}${formatNumber(run.cut_mm)} mm${run.estimated ? ', estimated' : ''}`}</title>
             {run.routed?.pieces.map((b, i) => { const [x1, y1] = flatPoint(view, size, b.from), [x2, y2] = flatPoint(view, size, b.to); return <g key={i}><path d={`M${x1} ${y1}L${x2} ${y2}`} stroke={isPicked ? 'var(--copper)' : 'var(--ink)'} strokeWidth={2 * b.radius} /><path d={`M${x1} ${y1}L${x2} ${y2}`} stroke="var(--hairline)" strokeWidth={2 * b.radius - 2.4} /></g>; })}
-            <path d={d} className={styles.tube} fill="none" stroke={isPicked ? 'var(--copper)' : 'var(--ink)'} strokeWidth={run.tube.outer_mm + (isPicked ? 3 : 1.6)} />
+            {isPicked && <path d={d} className={styles.tube} fill="none" stroke="var(--copper)" strokeWidth={run.tube.outer_mm + 8 * k + 1.6} />}
+            {isPicked && <path d={d} className={styles.tube} fill="none" stroke="var(--paper)" strokeWidth={run.tube.outer_mm + 4 * k + 1.6} />}
+            <path d={d} className={styles.tube} fill="none" stroke="var(--ink)" strokeWidth={run.tube.outer_mm + 1.6} />
             <path d={d} className={styles.tube} fill="none" stroke={colour} strokeWidth={run.tube.outer_mm - 1.6} />
             <path d={d} fill="none" stroke="var(--paper)" strokeWidth="1.2" strokeDasharray="2 7" />
           </g>
@@ -120,7 +122,7 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat, g
           : <rect key={`${port.item}-${port.port.id}`} x={dx !== 0 ? Math.min(x, x + dx * 9) : x - 8} y={dy !== 0 ? Math.min(y, y + dy * 9) : y - 8} width={dx !== 0 ? 9 : 16} height={dy !== 0 ? 9 : 16} fill="var(--sunk)" stroke="var(--ink)" strokeWidth={used ? 1.1 : 0.6} pointerEvents="none" />;
       })}
       {labels.map((l) => <text key={`t-${l.id}`} x={l.x} y={l.y} className={styles.label} style={{ fontSize: 11.5 * k, strokeWidth: 2.5 * k }} transform={l.turned ? `rotate(-90 ${l.x} ${l.y})` : undefined} dy={4 * k}>{l.text}</text>)}
-      {legs && onLeg && <LegGrips view={view} size={size} corners={legs} onLeg={onLeg} />}
+      {legs && onLeg && <LegGrips view={view} size={size} corners={legs} k={k} onLeg={onLeg} />}
       {picked && <GapLines model={model} picked={picked} view={view} size={size} clear={model.build.brief.limits.clear_mm} k={k} />}
       <Dimension x1={0} y1={h + 12} x2={w} y2={h + 12} text={formatNumber(w)} k={k} />
       <Dimension x1={-12} y1={0} x2={-12} y2={h} text={formatNumber(h)} k={k} />

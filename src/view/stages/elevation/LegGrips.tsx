@@ -12,7 +12,7 @@ const AXES: Record<View, readonly [0 | 1 | 2, 0 | 1 | 2]> = { side: [0, 1], fron
 const GRIP_MM = 18, LEAST_MM = 14, STEP_MM = 1;
 
 /** Straight legs of the picked run, to be drawn across the sheet into another plane. */
-export function LegGrips({ view, size, corners, onLeg }: { readonly view: View; readonly size: Vec; readonly corners: readonly Vec[]; onLeg(leg: LegHeld, done: boolean): void }) {
+export function LegGrips({ view, size, corners, k, onLeg }: { readonly view: View; readonly size: Vec; /** Millimetres a screen pixel stands for. */ readonly k: number; readonly corners: readonly Vec[]; onLeg(leg: LegHeld, done: boolean): void }) {
   const legs = corners.slice(1).flatMap((b, leg) => {
     const a = corners[leg] as Vec, along = ([0, 1, 2] as const).filter((i) => Math.abs(b[i] - a[i]) > 1e-6);
     const across = AXES[view].find((i) => i !== along[0]);
@@ -47,7 +47,7 @@ export function LegGrips({ view, size, corners, onLeg }: { readonly view: View; 
         return (
           <g key={leg} className={styles.leg} data-upright={Math.abs(x1 - x2) < 0.5 || undefined}>
             <path d={`M${x1} ${y1}L${x2} ${y2}`} className={styles.tube} stroke="transparent" strokeWidth={GRIP_MM} onPointerDown={press(leg, axis, a[axis])} onClick={(e) => e.stopPropagation()}><title>Drag this leg into another plane</title></path>
-            <circle cx={(x1 + x2) / 2} cy={(y1 + y2) / 2} r={4} fill="var(--paper)" stroke="var(--copper)" strokeWidth="1.6" pointerEvents="none" />
+            <circle cx={(x1 + x2) / 2} cy={(y1 + y2) / 2} r={4.5 * k} fill="var(--paper)" stroke="var(--copper)" strokeWidth="1.6" pointerEvents="none" />
           </g>
         );
       })}

@@ -7,9 +7,9 @@ import { Pick, QuantityField } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
-const WAYS: readonly { readonly value: string; readonly label: string; readonly way: Vec }[] = [
-  { value: '0,1,0', label: 'upward', way: [0, 1, 0] }, { value: '0,-1,0', label: 'downward', way: [0, -1, 0] }, { value: '1,0,0', label: 'to the front', way: [1, 0, 0] },
-  { value: '-1,0,0', label: 'to the rear', way: [-1, 0, 0] }, { value: '0,0,1', label: 'to the glass', way: [0, 0, 1] }, { value: '0,0,-1', label: 'to the tray', way: [0, 0, -1] },
+const WAYS: readonly { readonly value: string; readonly to: string; readonly from: string; readonly way: Vec }[] = [
+  { value: '0,1,0', to: 'upward', from: 'from above', way: [0, 1, 0] }, { value: '0,-1,0', to: 'downward', from: 'from below', way: [0, -1, 0] }, { value: '1,0,0', to: 'to the front', from: 'from the front', way: [1, 0, 0] },
+  { value: '-1,0,0', to: 'to the rear', from: 'from the rear', way: [-1, 0, 0] }, { value: '0,0,1', to: 'to the glass', from: 'from the glass', way: [0, 0, 1] }, { value: '0,0,-1', to: 'to the tray', from: 'from the tray', way: [0, 0, -1] },
 ];
 const AXES = ['From the rear', 'Above the floor', 'From the tray'] as const;
 
@@ -22,7 +22,7 @@ export function WayEditor({ run, loop, link, route }: { readonly run: Run; reado
   const exits = (side: 'from' | 'to') => {
     const port = workings.model.portAt(link[side]);
     const found = port ? endWays(port.at, port.direction, link.ends[side], { fitting: loop.fitting, kit: build.kit }, !loop.tube.hard).map((e) => e.direction) : [];
-    return [{ value: '', label: 'as it is shortest' }, ...WAYS.filter((w) => found.some((d) => d.every((v, i) => Math.abs(v - (w.way[i] as number)) < 1e-6)))];
+    return [{ value: '', label: 'as it is shortest' }, ...WAYS.filter((w) => found.some((d) => d.every((v, i) => Math.abs(v - (w.way[i] as number)) < 1e-6))).map((w) => ({ value: w.value, label: side === 'from' ? w.to : w.from }))];
   };
   const exit = (key: 'leave' | 'arrive', value: string): void => { const { [key]: _old, ...rest } = way, chosen = WAYS.find((w) => w.value === value); set(chosen ? { ...rest, [key]: chosen.way } : rest); };
   const vias = way.via ?? [];
@@ -33,8 +33,8 @@ export function WayEditor({ run, loop, link, route }: { readonly run: Run; reado
     <details className={styles.way} open={link.way !== undefined || undefined}>
       <summary>Its way by hand{way.pinned ? ', pinned' : ''}</summary>
       <div className={styles.ends}>
-        <Pick label="Leaves" value={way.leave?.join() ?? ''} options={exits('from')} onPick={(v) => exit('leave', v)} />
-        <Pick label="Arrives from" value={way.arrive?.join() ?? ''} options={exits('to')} onPick={(v) => exit('arrive', v)} />
+        <Pick label="Sets off" value={way.leave?.join() ?? ''} options={exits('from')} onPick={(v) => exit('leave', v)} />
+        <Pick label="Comes in" value={way.arrive?.join() ?? ''} options={exits('to')} onPick={(v) => exit('arrive', v)} />
       </div>
       {vias.map((via, i) => (
         <div key={i} className={styles.via}>
