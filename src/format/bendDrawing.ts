@@ -87,12 +87,15 @@ export function bendSheetToDxf(sheet: BendSheet): string {
   return drawing.toDxfString();
 }
 
+/** As numbers, not text: a leading minus would be disarmed as a formula. */
+const round2 = (v: number): number => Math.round(v * 100) / 100;
+
 /** Lengths, rotations and angles of several runs as CSV (RFC 4180); the last row of a run is the straight that is left. */
 export function bendSheetsToCsv(sheets: readonly BendSheet[]): string {
   const rows = sheets.flatMap((s) => {
     let at = 0;
-    const bends = s.bends.map((b, i) => { const row = { run: s.run, name: s.name, bend: i + 1, length_mm: (b.start_mm - at).toFixed(2), rotation_deg: (b.rotation_deg ?? 0).toFixed(2), angle_deg: b.angle_deg.toFixed(2), set_deg: b.set_deg.toFixed(2), start_mm: b.start_mm.toFixed(2), end_mm: b.end_mm.toFixed(2), radius_mm: s.radius_mm.toFixed(2) }; at = b.end_mm; return row; });
-    return [...bends, { run: s.run, name: s.name, bend: 'end', length_mm: (s.cut_mm - at).toFixed(2), rotation_deg: '', angle_deg: '', set_deg: '', start_mm: s.cut_mm.toFixed(2), end_mm: '', radius_mm: '' }];
+    const bends = s.bends.map((b, i) => { const row = { run: s.run, name: s.name, bend: i + 1, length_mm: round2(b.start_mm - at), rotation_deg: round2(b.rotation_deg ?? 0), angle_deg: round2(b.angle_deg), set_deg: round2(b.set_deg), start_mm: round2(b.start_mm), end_mm: round2(b.end_mm), radius_mm: round2(s.radius_mm) }; at = b.end_mm; return row; });
+    return [...bends, { run: s.run, name: s.name, bend: 'end', length_mm: round2(s.cut_mm - at), rotation_deg: '', angle_deg: '', set_deg: '', start_mm: round2(s.cut_mm), end_mm: '', radius_mm: '' }];
   });
   return `${Papa.unparse(rows, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
 }

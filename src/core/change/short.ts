@@ -39,25 +39,42 @@ export function whatIfShort(build: Build, routed: RoutedBuild, linkId: string, e
     const off = extender.length_mm - short_mm;
     out.push({ how: 'extender', says: `Put ${extender.name} into ${nameOf(ref.item)}, ${port.port.name}`, then: off > 0.05 ? `Cut ${formatMillimetres(off, 1)} off that end.` : 'It comes out just right.', edit: { do: 'link.ends', loop: loop.id, link: linkId, ends: { ...link.ends, [end]: 'extender' } }, touches: [] });
   }
-  const before = measureGaps(model).gaps.filter((g) => g.verdict === 'clash').length;
-  for (const mover of moversOf(build, ref.item)) {
-    const placement = movedBy(build, mover, scale(leg, -short_mm));
-    if (!placement) continue;
-    const edit: Edit = { do: 'item.place', item: mover, placement }, moved = resolve(applyEdit(build, edit).build, new Map(routed.frames)), at = moved.portAt(ref);
+  const before = measureGaps(model).gaps.filter((g) => g.verdict === 'clash').length, by = scale(leg, -short_mm);
+  const group = screwedTogether(build, ref.item), moves = group.map((id) => ({ id, placement: movedBy(build, id, by) }));
+  const edits = moves.flatMap(({ id, placement }): Edit[] => (placement ? [{ do: 'item.place', item: id, placement }] : []));
+  if (edits.length === group.length && edits.length > 0) {
+    const edit: Edit = edits.length === 1 ? edits[0] as Edit : { do: 'batch', edits }, moved = resolve(applyEdit(build, edit).build, new Map(routed.frames)), at = moved.portAt(ref);
     // The end must come nearer by just what is missing, and not to the side.
     const gone = at && port ? sub(at.at, port.at) : null;
-    if (!gone || norm(sub(gone, scale(leg, -short_mm))) > 0.51 || measureGaps(moved).gaps.filter((g) => g.verdict === 'clash').length > before) continue;
-    const touches = build.loops.flatMap((l) => l.links.filter((k) => k.id !== linkId && (k.from.item === ref.item || k.to.item === ref.item)).map((k) => k.id));
-    out.push({ how: 'move', says: `Move ${nameOf(mover)} by ${formatMillimetres(short_mm, 1)} towards it`, then: touches.length > 0 ? `Its other runs change: ${touches.map((t) => runName(build, t)).join(', ')}. Make those after it.` : 'No other run changes.', edit, touches });
+    if (gone && norm(sub(gone, by)) < WHOLE_MM && measureGaps(moved).gaps.filter((g) => g.verdict === 'clash').length <= before) {
+      const sits = (id: string): boolean => group.includes(id) || group.includes(seatOf(build, id));
+      const touches = build.loops.flatMap((l) => l.links.filter((k) => k.id !== linkId && k.by === 'tube' && sits(k.from.item) !== sits(k.to.item)).map((k) => k.id));
+      out.push({ how: 'move', says: `Move ${group.map(nameOf).join(' and ')} by ${formatMillimetres(short_mm, 1)} towards it`, then: touches.length > 0 ? `Other runs change: ${touches.map((t) => runName(build, t)).join(', ')}. Make those after it.` : 'No other run changes.', edit, touches });
+    }
   }
   out.push({ how: 'again', says: 'Make it again', then: 'Spare tube is on the list for this. Keep the short one for a shorter run.', edit: null, touches: [] });
   return out;
 }
 
-/** The part itself, or the radiator or pump it sits on. */
-function moversOf(build: Build, item: string): readonly string[] {
+/** Parts move by whole millimetres. */
+const WHOLE_MM = 0.51;
+
+/** What a part sits on and moves with; itself where it stands alone. */
+function seatOf(build: Build, item: string): string {
   const p = build.items.find((i) => i.id === item)?.placement;
-  return p?.on === 'item' || p?.on === 'radiator' ? [p.item] : [item];
+  return p?.on === 'item' || p?.on === 'radiator' ? seatOf(build, p.item) : item;
+}
+
+/** A part and all that are screwed to it port to port: they move together or not at all. */
+function screwedTogether(build: Build, item: string): readonly string[] {
+  const group = [seatOf(build, item)];
+  for (let i = 0; i < group.length; i += 1) for (const l of build.loops.flatMap((x) => x.links)) {
+    if (l.by !== 'joint') continue;
+    const [a, b] = [seatOf(build, l.from.item), seatOf(build, l.to.item)];
+    if (a === group[i] && !group.includes(b)) group.push(b);
+    if (b === group[i] && !group.includes(a)) group.push(a);
+  }
+  return group;
 }
 
 function runName(build: Build, link: string): string {
