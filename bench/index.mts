@@ -13,9 +13,10 @@ import { parseBuild } from '../src/core/guard';
 import { inpLoops, readInp, writeInp } from '../src/core/inp';
 import { judgeChanges, whatFits } from '../src/core/change';
 import { resolve } from '../src/core/model';
-import { placePieces, routeAll } from '../src/core/route';
+import { placePieces, rerouteRun, routeAll, routeBuild } from '../src/core/route';
 import { settle } from '../src/core/settle';
 import { runTransient } from '../src/core/transient';
+import { searchGrid } from './grid.mjs';
 
 const tower = demoBuild('fenland-flood-tower') as Build;
 const text = JSON.stringify(tower);
@@ -52,6 +53,10 @@ const sixty = [...CATALOGUE.filter((p) => p.kind === 'fan'), ...CATALOGUE.flatMa
 let dragged = 0;
 const hung = resolve(tower, placePieces(tower));
 
+/** Every run of the tower in turn, as a hand would hold it. */
+const laid = routeBuild(tower), links = laid.routed.routes.map((r) => r.link);
+let inHand = 0;
+
 /** Kept so that no loop is optimised away. */
 let sink = 0;
 
@@ -63,6 +68,7 @@ bench
   .add('  of it: all gaps (limit 5 ms)', () => { measureGaps(w.model); })
   .add('room at all ports, largest demo', () => { sink += portFits(w.model, w.reports.runs).length; })
   .add('a radiator dragged: placed anew, its gaps (limit 16 ms)', () => { dragged += 1; const moved = resolve({ ...tower, items: tower.items.map((i) => (i.id === 'top-radiator' && i.placement.on === 'mount' ? { ...i, placement: { ...i.placement, slide_mm: dragged % 40 } } : i)) }); sink += gapsAround(moved, new Set(['top-radiator', 'top-fans'])).length; })
+  .add('one run laid anew while it is dragged, each of 13 in turn (limit 150 ms)', () => { inHand += 1; sink += rerouteRun(tower, laid, links[inHand % links.length] as string).routed.routes.length; })
   .add('  of it: flow of both loops', () => { solveFlow(w.model, w.reports.runs, temperatures); })
   .add('  of it: heat of one load case', () => { solveHeat(w.setup, w.reports.flow, 'render'); })
   .add('steady state of two loops, flow and heat in rounds (limit 5 ms)', () => { settle(w.model, w.reports.runs, w.setup, 'render'); })
@@ -126,3 +132,5 @@ for (const s of solid) {
   const whole = 1000 * of('solveH'), bare = 1000 * of('runH'), ours = 100 * of('ours');
   console.log(`${s.name.padEnd(24)}${`${whole.toFixed(1)} µs`.padStart(14)}${`${bare.toFixed(1)} µs`.padStart(14)}${`${ours.toFixed(2)} µs`.padStart(12)}${`× ${(whole / ours).toFixed(1)}`.padStart(16)}${`× ${(bare / ours).toFixed(1)}`.padStart(16)}`);
 }
+
+await searchGrid();

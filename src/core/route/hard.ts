@@ -1,6 +1,7 @@
 import type { Via } from '../build';
 import { add, scale, type Vec } from '../shape';
 import type { EndWay } from './ends';
+import { distanceField, type Field } from './field';
 import { jogLeg } from './jog';
 import { reachOf, tollOf, type Reach, type Room } from './room';
 import { cheapestPath } from './search';
@@ -12,6 +13,8 @@ export interface TubeLimits { readonly radius_mm: number; readonly atFitting_mm:
 /** A way found: the corners from mouth to mouth, and the ends used. */
 export interface WayFound { readonly corners: readonly Vec[]; readonly from: EndWay; readonly to: EndWay; readonly cost: number; readonly expanded: number }
 
+/** Corners looked at before what stands between is measured round. */
+const HASTE = 600;
 /** Corners looked at before a way is given up. */
 const MOST_EXPANDED = 20000;
 
@@ -90,17 +93,38 @@ export function hardWay(room: Room, froms: readonly EndWay[], tos: readonly EndW
       }
     }
   };
-  const found = cheapestPath<State>({
+  // Most ways are found at once; where one is not, what stands between is measured round first.
+  let field: Field | null = null;
+  const fieldAt = (cell: number): number => { const i = cell >> 12, j = (cell >> 6) & 63, k = cell & 63; return field && i < lines[0].length && j < lines[1].length && k < lines[2].length ? field.at(i, j, k) : 0; };
+  const search = (patience: number): ReturnType<typeof cheapestPath<State>> => cheapestPath<State>({
     starts: starts.map((e, i) => ({ state: { at: e.mouth, cell: cellOf(e.mouth), way: wayOf(e.direction), start: i, goal: FRESH, stage: 0 }, cost: e.cost })),
     key: (x) => (x.goal >= 0 ? -1 - x.goal : x.goal === FRESH ? -100 - x.start : cornerKey(x.cell, x.way, x.stage)),
     done: (x) => x.goal >= 0, next,
     bound: (x) => {
       if (x.goal >= 0) return 0;
-      let least = Infinity;
-      for (let k = 0; k < goals.length; k += 1) { const g = goals[k] as EndWay; const via = vias[x.stage]; least = Math.min(least, (via ? viaBound(x.at, via, g.mouth) : leastTo(x, g.mouth, goalWays[k] as number, bend)) + g.cost); }
-      return least;
+      const via = vias[x.stage];
+      let least = Infinity, bends = Infinity;
+      for (let k = 0; k < goals.length; k += 1) {
+        const g = goals[k] as EndWay;
+        if (via) { least = Math.min(least, viaBound(x.at, via, g.mouth) + g.cost); continue; }
+        const n = bendsTo(x, g.mouth, goalWays[k] as number);
+        bends = Math.min(bends, n);
+        least = Math.min(least, Math.abs(g.mouth[0] - x.at[0]) + Math.abs(g.mouth[1] - x.at[1]) + Math.abs(g.mouth[2] - x.at[2]) + n * Math.max(0, bend) + g.cost);
+      }
+      if (via) return least;
+      const round = fieldAt(x.cell);
+      return Math.max(least, round + bends * Math.max(0, bend));
     },
-  }, most, weight);
+  }, patience, weight);
+  let found = search(Math.min(most, HASTE));
+  if (!found && vias.length === 0) {
+    const number = (axis: Axis, v: number): number => cells[axis].get(v) ?? -1;
+    const ends = goals.map((g, k) => ({ at: [number(0, g.mouth[0]), number(1, g.mouth[1]), number(2, g.mouth[2])] as const, axis: axisOf(goalWays[k] as number), sense: senseOf(goalWays[k] as number), side_mm: 2 * r + b, cost: g.cost }));
+    if (ends.every((e) => e.at.every((n) => n >= 0))) field = distanceField(lines, room.blocks, ends);
+    // Walled off: there is no way, and no need to look for one.
+    if (field && starts.every((e) => fieldAt(cellOf(e.mouth)) === Infinity)) return null;
+  }
+  if (!found && most > HASTE) found = search(most);
   if (!found) return null;
   const end = found.path[found.path.length - 1] as State;
   return { corners: found.path.flatMap((x) => [...(x.via ?? []), x.at]), from: starts[end.start] as EndWay, to: goals[end.goal] as EndWay, cost: found.cost, expanded: found.expanded };
@@ -109,8 +133,8 @@ export function hardWay(room: Room, froms: readonly EndWay[], tos: readonly EndW
 /** Most lines an axis; a state that has not left its fitting yet, and one at a corner. */
 const LINES = 64, FRESH = -2, CORNER = -1;
 
-/** Never more than what is still to pay: the way along the axes, and the bends that its directions ask for. */
-function leastTo(x: State, to: Vec, goalWay: number, bend: number): number {
+/** Never more bends than are still to come: those that its directions ask for. */
+function bendsTo(x: State, to: Vec, goalWay: number): number {
   const dx = to[0] - x.at[0], dy = to[1] - x.at[1], dz = to[2] - x.at[2], g = axisOf(goalWay), a = axisOf(x.way);
   const ahead = (g === 0 ? dx : g === 1 ? dy : dz) * senseOf(goalWay) > 1e-6;
   const offX = Math.abs(dx) > 1e-6, offY = Math.abs(dy) > 1e-6, offZ = Math.abs(dz) > 1e-6;
@@ -125,7 +149,7 @@ function leastTo(x: State, to: Vec, goalWay: number, bend: number): number {
     bends = g !== a && ahead && others === 0 ? 0 : ahead && others === 1 && !offA ? 1 : others === 0 && !ahead ? 2 : ahead && others <= 1 ? 1 : 2;
     if (others === 1 && offA) bends = 2;
   }
-  return Math.abs(dx) + Math.abs(dy) + Math.abs(dz) + bends * Math.max(0, bend);
+  return bends;
 }
 
 /** Toll of the inside of a bend; its points are looked at only where a block is near. */

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { distanceField } from './field';
 import { cheapestPath, type Problem } from '.';
 
 /** A maze drawn as text: S start, E end, # wall. Steps cost 1, and a turn as much as asked. */
@@ -43,5 +44,36 @@ describe('the cheapest path', () => {
   test('twice the same', () => {
     const rows = ['S......', '.##.##.', '.......', '.##.##.', '......E'];
     expect(cheapestPath(maze(rows, 1))?.path).toEqual(cheapestPath(maze(rows, 1))?.path);
+  });
+});
+
+describe('the distance round what is closed', () => {
+  const lines = [0, 1, 2].map(() => Array.from({ length: 7 }, (_, i) => 10 * i)) as unknown as [number[], number[], number[]];
+  const box = fc.record({ x: fc.integer({ min: 0, max: 6 }), y: fc.integer({ min: 0, max: 6 }), z: fc.integer({ min: 0, max: 6 }), w: fc.integer({ min: 1, max: 4 }), h: fc.integer({ min: 1, max: 7 }), d: fc.integer({ min: 1, max: 7 }) });
+  /** Against Dijkstra's (1959) on the same crossings. */
+  test('is the shortest way along the lines, everywhere', () => {
+    fc.assert(fc.property(fc.array(box, { maxLength: 4 }), (boxes) => {
+      const blocks = boxes.map((b, i) => ({ id: `b${i}`, toll: Infinity, min: [10 * b.x - 5, 10 * b.y - 5, 10 * b.z - 5] as const, max: [10 * (b.x + b.w) - 5, 10 * (b.y + b.h) - 5, 10 * (b.z + b.d) - 5] as const }));
+      const closed = (p: readonly number[]): boolean => blocks.some((b) => p.every((v, i) => 10 * v > (b.min[i] as number) && 10 * v < (b.max[i] as number)));
+      const field = distanceField(lines, blocks, [{ at: [3, 3, 3], axis: 0, sense: 1, side_mm: 0, cost: 0 }]);
+      if (closed([3, 3, 3])) return;
+      for (const goal of [[0, 0, 0], [6, 6, 6], [0, 6, 3], [3, 3, 0]] as const) {
+        if (closed(goal)) continue;
+        const way = cheapestPath<readonly number[]>({
+          starts: [{ state: goal, cost: 0 }], key: (s) => s.join(), done: (s) => s.join() === '3,3,3', bound: () => 0,
+          next: (s, tell) => { for (let i = 0; i < 3; i += 1) for (const d of [-1, 1]) { const n = s.map((v, k) => (k === i ? v + d : v)); if (n.every((v) => v >= 0 && v < 7) && !closed(n)) tell(n, 10); } },
+        });
+        expect(field.at(goal[0], goal[1], goal[2])).toBe(way?.cost ?? Infinity);
+      }
+    }), { numRuns: 60 });
+  });
+
+  test('a sidestep may set out from beside the line: as far back as one of the two is open', () => {
+    const open = distanceField(lines, [], [{ at: [6, 3, 3], axis: 0, sense: 1, side_mm: 12, cost: 5 }]);
+    expect(open.at(0, 3, 3)).toBe(65);
+    expect(open.at(0, 4, 3)).toBe(65);
+    expect(open.at(0, 5, 3)).toBe(75);
+    const walled = distanceField(lines, [{ id: 'wall', toll: Infinity, min: [25, -5, -5], max: [35, 65, 65] }], [{ at: [6, 3, 3], axis: 0, sense: 1, side_mm: 12, cost: 0 }]);
+    expect(walled.at(0, 3, 3)).toBe(Infinity);
   });
 });

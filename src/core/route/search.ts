@@ -4,6 +4,8 @@ export interface Problem<S> {
   readonly starts: readonly { readonly state: S; readonly cost: number }[];
   /** States of one key are the same place: only the cheapest way to it is followed. */
   key(state: S): number | string;
+  /** Where keys are whole numbers from 0 up to this, they are looked up by place. */
+  readonly places?: number;
   /** Whether a state is an end. */
   done(state: S): boolean;
   /** Tells the neighbours, each with the cost of the step, ≥ 0. `wanted` answers whether a place of that key is worth telling at that cost: it spares the making of many. */
@@ -14,68 +16,83 @@ export interface Problem<S> {
 
 export interface Found<S> { readonly path: readonly S[]; readonly cost: number; readonly expanded: number }
 
-interface Node<S> { readonly state: S; readonly cost: number; readonly rank: number; readonly order: number; readonly from: Node<S> | null }
+/** The least cost known of each key. */
+function ledger(places: number | undefined): { get(key: number | string): number; set(key: number | string, cost: number): void } {
+  if (places !== undefined) { const list = new Float64Array(places).fill(Infinity); return { get: (k) => list[k as number] as number, set: (k, c) => { list[k as number] = c; } }; }
+  const map = new Map<number | string, number>();
+  return { get: (k) => map.get(k) ?? Infinity, set: (k, c) => { map.set(k, c); } };
+}
 
 /**
  * Cheapest path, or null when there is none within `most` expansions. Deterministic: ties go to what was found last, so that of many ways
  * as good one is followed to its end. With `weight` over 1 the path may cost up to so many times the cheapest (Pohl 1970), found sooner.
  */
 export function cheapestPath<S>(problem: Problem<S>, most = 200_000, weight = 1): Found<S> | null {
-  const heap = new Heap<S>(), best = new Map<number | string, number>();
-  let order = 0, expanded = 0;
-  const push = (state: S, cost: number, from: Node<S> | null): void => {
-    const key = problem.key(state), known = best.get(key);
-    if (known !== undefined && known <= cost) return;
+  const best = ledger(problem.places), heap = new Heap();
+  // What was reached, by the order it was reached in: its state, what it cost, and what it was reached from.
+  const states: S[] = [], costs: number[] = [], from: number[] = [];
+  let expanded = 0, here = -1, spent = 0;
+  const push = (state: S, cost: number): void => {
+    const key = problem.key(state);
+    if (best.get(key) <= cost) return;
     best.set(key, cost);
-    heap.push({ state, cost, rank: cost + weight * problem.bound(state), order: order += 1, from });
+    heap.push(cost + weight * problem.bound(state), states.length);
+    states.push(state); costs.push(cost); from.push(here);
   };
-  for (const s of problem.starts) push(s.state, s.cost, null);
-  for (let node = heap.pop(); node; node = heap.pop()) {
-    if ((best.get(problem.key(node.state)) ?? Infinity) < node.cost) continue;
-    if (problem.done(node.state)) {
+  const tell = (state: S, step: number): void => push(state, spent + step);
+  const wanted = (key: number | string, step: number): boolean => best.get(key) > spent + step;
+  for (const s of problem.starts) push(s.state, s.cost);
+  for (let node = heap.pop(); node >= 0; node = heap.pop()) {
+    const state = states[node] as S, cost = costs[node] as number;
+    if (best.get(problem.key(state)) < cost) continue;
+    if (problem.done(state)) {
       const path: S[] = [];
-      for (let n: Node<S> | null = node; n; n = n.from) path.unshift(n.state);
-      return { path, cost: node.cost, expanded };
+      for (let n = node; n >= 0; n = from[n] as number) path.unshift(states[n] as S);
+      return { path, cost, expanded };
     }
     expanded += 1;
     if (expanded > most) return null;
-    const here = node;
-    problem.next(here.state, (state, cost) => push(state, here.cost + cost, here), (key, cost) => { const known = best.get(key); return known === undefined || known > here.cost + cost; });
+    here = node; spent = cost;
+    problem.next(state, tell, wanted);
   }
   return null;
 }
 
-/** Binary heap by rank, then the latest first. */
-class Heap<S> {
-  private readonly list: Node<S>[] = [];
+/** Binary heap of numbered entries by rank, then the latest first. */
+class Heap {
+  private readonly ranks: number[] = [];
+  private readonly entries: number[] = [];
 
-  push(node: Node<S>): void {
-    const { list } = this;
-    let i = list.push(node) - 1;
+  push(rank: number, entry: number): void {
+    const { ranks, entries } = this;
+    let i = ranks.push(rank) - 1;
+    entries.push(entry);
     while (i > 0) {
-      const up = (i - 1) >> 1;
-      if (!before(node, list[up] as Node<S>)) break;
-      list[i] = list[up] as Node<S>;
+      const up = (i - 1) >> 1, r = ranks[up] as number;
+      if (r < rank || (r === rank && (entries[up] as number) > entry)) break;
+      ranks[i] = r; entries[i] = entries[up] as number;
       i = up;
     }
-    list[i] = node;
+    ranks[i] = rank; entries[i] = entry;
   }
 
-  pop(): Node<S> | undefined {
-    const { list } = this, [top] = list, last = list.pop();
-    if (!top || !last || list.length === 0) return top;
+  /** The entry of the lowest rank; −1 when there is none. */
+  pop(): number {
+    const { ranks, entries } = this, top = entries[0], rank = ranks.pop(), entry = entries.pop();
+    if (top === undefined || rank === undefined || entry === undefined) return -1;
+    const n = ranks.length;
+    if (n === 0) return top;
     let i = 0;
     for (;;) {
       let down = 2 * i + 1;
-      if (down >= list.length) break;
-      if (down + 1 < list.length && before(list[down + 1] as Node<S>, list[down] as Node<S>)) down += 1;
-      if (!before(list[down] as Node<S>, last)) break;
-      list[i] = list[down] as Node<S>;
+      if (down >= n) break;
+      if (down + 1 < n && ((ranks[down + 1] as number) < (ranks[down] as number) || (ranks[down + 1] === ranks[down] && (entries[down + 1] as number) > (entries[down] as number)))) down += 1;
+      const r = ranks[down] as number;
+      if (rank < r || (rank === r && entry > (entries[down] as number))) break;
+      ranks[i] = r; entries[i] = entries[down] as number;
       i = down;
     }
-    list[i] = last;
+    ranks[i] = rank; entries[i] = entry;
     return top;
   }
 }
-
-const before = <S>(a: Node<S>, b: Node<S>): boolean => a.rank < b.rank || (a.rank === b.rank && a.order > b.order);

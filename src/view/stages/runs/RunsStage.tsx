@@ -62,7 +62,7 @@ export function RunsStage() {
         {view === 'orders' ? <OrdersView /> : view === 'sheets' ? <SheetsView /> : (
           <div className={styles.sheet}>{view === 'space' ? <CaseInSpace build={build} model={workings.model} gaps={fit.gaps} runs={shownRuns} picked={picked} onPick={pick} onHold={() => undefined} otherwise={drawing('side')} /> : drawing(view)}</div>
         )}
-        {held.live && <p role="status" className={styles.hint}>{live ? `${live.name}: ${formatMillimetres(live.cut_mm)}, ${plural(live.bends, 'bend')}${run ? `; it was ${formatMillimetres(run.cut_mm)}, ${plural(run.bends, 'bend')}` : ''}.` : 'No way there: let go and it is said what is in it.'}</p>}
+        {held.live && <p role="status" className={styles.hint}>{live ? `${live.name}: ${formatMillimetres(live.cut_mm)}, ${plural(live.bends, 'bend')}${run ? `; it was ${formatMillimetres(run.cut_mm)}, ${plural(run.bends, 'bend')}` : ''}.` : 'No quick way there: let go and it is looked for in full.'}</p>}
       </> : <p className="soft">Choose a case on the Case stage to see the runs in place.</p>}
     </StageFrame>
   );
