@@ -1,11 +1,11 @@
 /** The arrows of docs/architecture.md: one direction, from the document to the screen; folders are entered by their doors. */
-const CORE_ROOMS = ['quantity', 'fluid', 'shape', 'part', 'build', 'finding', 'model', 'sound', 'metal', 'run', 'flow', 'heat', 'fit', 'loop', 'list', 'rule', 'guard', 'inp', 'settle', 'choice', 'change', 'transient', 'power', 'bracket', 'measure', 'route', 'sheet'];
+const CORE_ROOMS = ['quantity', 'fluid', 'shape', 'part', 'build', 'finding', 'model', 'sound', 'metal', 'run', 'flow', 'heat', 'fit', 'loop', 'list', 'rule', 'guard', 'inp', 'settle', 'choice', 'change', 'transient', 'power', 'bracket', 'measure', 'route', 'sheet', 'buy'];
 /** What each room of the core may look into. */
 const MAY = {
   quantity: [], fluid: ['quantity'], shape: [], part: ['fluid', 'shape'], build: ['part', 'shape'], finding: ['build'], model: ['build', 'part', 'shape'],
   sound: [], metal: ['build', 'part'], run: ['build', 'model', 'part', 'shape'], flow: ['build', 'fluid', 'model', 'part', 'quantity', 'run'],
   heat: ['build', 'flow', 'fluid', 'model', 'part', 'quantity', 'sound'], fit: ['build', 'model', 'part', 'run', 'shape'], loop: ['build', 'model', 'part', 'shape'],
-  list: ['build', 'fit', 'fluid', 'model', 'part', 'power', 'run'], power: ['build', 'model', 'part'], bracket: ['part'], route: ['build', 'model', 'part', 'run', 'shape'], measure: ['part', 'shape'], sheet: ['build', 'quantity', 'run', 'shape'], guard: ['build', 'part'], settle: ['flow', 'heat', 'model', 'part', 'run'], choice: ['build', 'flow', 'heat', 'loop', 'model', 'part', 'run', 'settle', 'sound'],
+  list: ['build', 'fit', 'fluid', 'model', 'part', 'power', 'run'], power: ['build', 'model', 'part'], bracket: ['part'], route: ['build', 'model', 'part', 'run', 'shape'], measure: ['part', 'shape'], buy: ['build', 'list', 'part'], sheet: ['build', 'quantity', 'run', 'shape'], guard: ['build', 'part'], settle: ['flow', 'heat', 'model', 'part', 'run'], choice: ['build', 'flow', 'heat', 'loop', 'model', 'part', 'run', 'settle', 'sound'],
   change: ['build', 'fit', 'heat', 'list', 'loop', 'model', 'part', 'quantity', 'route', 'rule', 'run', 'shape'], transient: ['build', 'flow', 'fluid', 'heat', 'model', 'part', 'quantity', 'run', 'sound'],
   inp: ['flow', 'fluid', 'model', 'quantity', 'run', 'shape'],
   rule: ['build', 'finding', 'fit', 'flow', 'heat', 'list', 'loop', 'metal', 'model', 'part', 'power', 'quantity', 'route', 'run', 'shape'],

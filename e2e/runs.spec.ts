@@ -35,13 +35,14 @@ test('runs: hard tube by hand: a leg dragged, pinned, let go; where no way is fo
   await runs(page).first().getByRole('button', { name: 'Processor pump → Front radiator', exact: true }).click();
   await expect(page.getByText(/^Start the first bend/)).toBeVisible();
   await page.getByRole('button', { name: 'Fold' }).first().click();
-  const leg = page.locator('path:has(title:text-is("Drag this leg into another plane"))').first();
-  await leg.scrollIntoViewIfNeeded();
+  await page.waitForTimeout(400);
+  const leg = page.locator('path:has(title:text-is("Drag this leg into another plane"))').nth(1);
   const box = await leg.boundingBox();
   if (!box) throw new Error('the leg is not drawn');
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();
-  await page.mouse.move(box.x + box.width / 2 + 12, box.y + box.height / 2 + 12, { steps: 4 });
+  await page.mouse.move(box.x + box.width / 2 + 12, box.y + box.height / 2 + 12, { steps: 6 });
+  await page.mouse.move(box.x + box.width / 2 + 14, box.y + box.height / 2 + 14, { steps: 4 });
   await expect(page.getByText(/; it was|No quick way/)).toBeVisible();
   await page.mouse.up();
   await expect(page.getByText('Passes 1')).toBeVisible();

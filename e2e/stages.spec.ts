@@ -89,9 +89,9 @@ test('runs: tube, fittings, ends, caps, ports; apart and together again', async 
 test('parts: owned parts cost nothing, the budget is judged, each line says why', async ({ page }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Counting');
   await openStage(page, id, 'parts');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('723.85 of 760.00 EUR');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('757.65 of 800.00 EUR');
   await page.getByRole('row', { name: /Osier Large/ }).getByRole('button', { name: 'own it' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('634.85 of 760.00 EUR');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('678.75 of 800.00 EUR');
   await page.getByLabel('Budget', { exact: true }).fill('500');
   await page.getByLabel('Budget', { exact: true }).press('Enter');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('134.85 EUR over the budget');

@@ -15,6 +15,9 @@ const top = (x: number, y: number, z: number, length: number, fans: readonly Row
 const rear = (y: number, z: number, size: 120 | 140): Mount => ({ id: 'rear', name: 'Rear mount', face: 'rear', at: [0, y, z], along: [0, 1, 0], across: [0, 0, 1], inward: [1, 0, 0], length_mm: size + 10, fans: [row(size, 1)], holeGap_mm: 15, published_mm: 60, filterLoss_Pa: 1 });
 const bottom = (x: number, z: number, length: number, fans: readonly Row[], published: number): Mount => ({ id: 'bottom', name: 'Floor mount', face: 'bottom', at: [x, 0, z], along: [1, 0, 0], across: [0, 0, -1], inward: [0, 1, 0], length_mm: length, fans, holeGap_mm: 15, published_mm: published, filterLoss_Pa: 2 });
 
+/** Fans in the glass side itself, blowing over the board. */
+const side = (x: number, z: number, y: number, length: number, fans: readonly Row[], published: number): Mount => ({ id: 'side', name: 'Side mount', face: 'side', at: [x, y, z], along: [0, 1, 0], across: [1, 0, 0], inward: [0, 0, -1], length_mm: length, fans, holeGap_mm: 15, published_mm: published, filterLoss_Pa: 1.5 });
+
 /** Cable openings in the tray, beside the board's front edge: tubes may pass there. */
 const grommets = (x: number, ...ys: readonly number[]): NonNullable<CasePart['grommets']> => ys.map((y, i) => ({ id: `grommet-${i + 1}`, name: `Tray opening ${i + 1}`, at: [x, y, 0] as const, width_mm: 36, height_mm: 70 }));
 const PANELS: NonNullable<CasePart['panels_mm']> = { tray: 1, side: 4, top: 1.2, bottom: 1.2, front: 1.2, rear: 1 };
@@ -71,5 +74,28 @@ export const CASES: readonly CasePart[] = [
     behind_mm: 24, grommets: grommets(274, 290, 430),
     obstacles: [],
     spots: [{ id: 'pump', name: 'Middle stand', at: [400, 130, 130], holes: PUMP_FOOT }, { id: 'over', name: 'Over the pump', at: [400, 200, 130] }, { id: 'second', name: 'Front stand', at: [485, 130, 130], holes: { x_mm: 80, z_mm: 80 } }, { id: 'over-second', name: 'Over the front stand', at: [485, 200, 130] }],
+  }),
+  box('case-heron-30', 'Heronry 30', SLATE, 11900, [400, 400, 188], {
+    mounts: [front(400, 5, 98, 370, [row(120, 3), row(140, 2)], 55), top(24, 400, 120, 350, [row(120, 2), row(140, 2)], 50), rear(270, 115, 120)],
+    boardAt: [8, 130, 8], boardStandards: ['micro ATX', 'mini ITX'], bay: { min: [5, 5, 12], max: [170, 93, 165] },
+    behind_mm: 18, grommets: grommets(274, 180), obstacles: [{ id: 'shroud', name: 'Supply shroud', removable: false, min: [0, 97, 0], max: [330, 99, 188] }],
+    spots: [{ id: 'pump', name: 'Shroud, before the card', at: [300, 99, 110], holes: PUMP_FOOT }, { id: 'over', name: 'Over the pump', at: [300, 165, 110] }],
+  }),
+  box('case-granary-60', 'Granary 60', HURDLE, 18900, [520, 520, 230], {
+    mounts: [front(520, 20, 115, 490, [row(120, 4), row(140, 3)], 75), top(34, 520, 148, 460, [row(120, 3), row(140, 3)], 75), rear(350, 140, 140), bottom(200, 115, 300, [row(120, 2), row(140, 2)], 60)],
+    boardAt: [8, 170, 8], boardStandards: ['ATX', 'micro ATX', 'mini ITX'], bay: { min: [5, 5, 16], max: [185, 93, 185] },
+    behind_mm: 28, grommets: grommets(274, 250, 390), obstacles: [{ id: 'cage', name: 'Drive cage', removable: true, min: [360, 120, 10], max: [440, 260, 60] }],
+    spots: [{ id: 'pump', name: 'Floor, before the board', at: [400, 130, 140], holes: PUMP_FOOT }, { id: 'over', name: 'Over the pump', at: [400, 200, 140] }],
+  }),
+  box('case-lantern-18', 'Moth 18', SLATE, 15900, [360, 270, 185], {
+    mounts: [top(18, 270, 120, 330, [row(120, 2), row(140, 2)], 60), rear(136, 120, 120), side(210, 185, 6, 262, [row(120, 2)], 55)],
+    boardAt: [8, 40, 8], boardStandards: ['mini ITX'], bay: { min: [240, 4, 10], max: [345, 70, 140] },
+    behind_mm: 15, obstacles: [], spots: [{ id: 'pump', name: 'Floor, before the supply', at: [205, 2, 140], holes: PUMP_FOOT }, { id: 'over', name: 'Over the supply', at: [290, 75, 70] }],
+  }),
+  box('case-workshop-120', 'Threshing Floor 120', HURDLE, 39900, [720, 640, 260], {
+    mounts: [front(720, 40, 130, 580, [row(120, 4), row(140, 4)], 110), top(40, 640, 170, 640, [row(120, 5), row(140, 4)], 110), rear(430, 155, 140), bottom(210, 130, 480, [row(120, 3), row(140, 3)], 110)],
+    boardAt: [10, 240, 10], boardStandards: ['ATX', 'micro ATX', 'mini ITX'], bay: { min: [5, 5, 20], max: [190, 93, 210] },
+    behind_mm: 40, grommets: grommets(276, 320, 470), obstacles: [],
+    spots: [{ id: 'pump', name: 'Middle stand', at: [470, 150, 130], holes: { x_mm: 80, z_mm: 80 } }, { id: 'over', name: 'Over the middle stand', at: [470, 220, 130] }, { id: 'second', name: 'Front stand', at: [570, 150, 130], holes: { x_mm: 80, z_mm: 80 } }, { id: 'over-second', name: 'Over the front stand', at: [570, 220, 130] }],
   }),
 ];

@@ -43,7 +43,7 @@ const plumb = (build: Build, p: Plumb): Build => apply(build, proposeLoop(build,
 
 /** A quiet desk for editing birdsong recordings: soft tube, two radiators, slow fans. */
 function dawnChorusDesk(): Build {
-  const build = start('Dawn chorus desk', { room_C: 22, listener_m: 1 }, { rise_K: 10, noise_dBA: 30, flow_Lmin: 3, budget_minor: 76000 }, 'case-alder-42', [
+  const build = start('Dawn chorus desk', { room_C: 22, listener_m: 1 }, { rise_K: 10, noise_dBA: 30, flow_Lmin: 3, budget_minor: 80000 }, 'case-alder-42', [
     item('board', 'brd-barnacre-atx', { on: 'tray' }, OWNED), item('processor', 'cpu-lantern-8', { on: 'board' }, OWNED), item('memory', 'mem-stack-2', { on: 'board' }, OWNED),
     item('card', 'gpu-kite-200', { on: 'slot', slot: 1 }, OWNED), item('supply', 'psu-hum-750', { on: 'bay' }, OWNED),
     item('processor-block', 'blk-hearth-cpu', { on: 'item', item: 'processor' }, {}, 'Processor block'),

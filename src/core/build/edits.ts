@@ -1,6 +1,6 @@
 import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer';
-import type { CasePart, CoolantPart, FittingPart, ItemPart, LeadPart, MeasuredRadiator, PumpPart, RadiatorPart, RadiatorRating, ScrewPart, TubePart } from '../part';
-import type { Brief, Build, CapDuty, EndPiece, Item, KitDuty, Link, LinkWay, LoadStep, Loop, Placement, PortRef, Settings } from './types';
+import type { CasePart, CoolantPart, FittingPart, ItemPart, LeadPart, MeasuredRadiator, PumpPart, RadiatorPart, RadiatorRating, ScrewPart, SundryPart, TubePart } from '../part';
+import type { Brief, Build, CapDuty, EndPiece, Item, KitDuty, Link, LinkWay, LoadStep, Loop, OrderMark, Placement, PortRef, Settings } from './types';
 
 enablePatches();
 
@@ -41,6 +41,9 @@ export type Edit =
   | { readonly do: 'kit.set'; readonly duty: KitDuty; readonly fitting: FittingPart }
   | { readonly do: 'kit.screws'; readonly screws: readonly ScrewPart[] }
   | { readonly do: 'kit.leads'; readonly leads: readonly LeadPart[] }
+  | { readonly do: 'kit.sundries'; readonly sundries: readonly SundryPart[] }
+  | { readonly do: 'drawer.set'; readonly part: string; /** 0: none there. */ readonly count: number }
+  | { readonly do: 'order.mark'; readonly part: string; readonly mark: OrderMark | null }
   | { readonly do: 'batch'; readonly edits: readonly Edit[] }
   | { readonly do: 'patch'; readonly patches: readonly Patch[] };
 
@@ -167,6 +170,19 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
     case 'kit.set': draft.kit[edit.duty] = own(edit.fitting); return;
     case 'kit.screws': draft.kit.screws = own(edit.screws); return;
     case 'kit.leads': draft.kit.leads = own(edit.leads); return;
+    case 'kit.sundries': draft.kit.sundries = own(edit.sundries); return;
+    case 'drawer.set': {
+      const drawer = { ...draft.choices.drawer };
+      if (edit.count > 0) drawer[edit.part] = edit.count; else delete drawer[edit.part];
+      draft.choices.drawer = drawer;
+      return;
+    }
+    case 'order.mark': {
+      const orders = { ...draft.choices.orders };
+      if (edit.mark) orders[edit.part] = own(edit.mark); else delete orders[edit.part];
+      draft.choices.orders = orders;
+      return;
+    }
     case 'batch':
       for (const e of edit.edits) {
         if (e.do === 'patch') throw new EditError('A batch cannot hold a patch.', 'edits');

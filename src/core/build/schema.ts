@@ -65,6 +65,9 @@ export const buildSchema = Joi.object({
   case: PART_SCHEMAS.case.allow(null).required(),
   items: Joi.array().items(itemSchema).max(120).unique('id').required(),
   loops: Joi.array().items(loopSchema).max(8).unique('id').required(),
-  kit: Joi.object({ plug: small, drain: small, fill: small, joint: small, rotary45: small, rotary90: small, extender: small, screws: Joi.array().items(PART_SCHEMAS.screw).max(200).required(), leads: Joi.array().items(PART_SCHEMAS.lead).max(40).optional() }).required(),
-  choices: Joi.object({ removed: Joi.array().items(id()).max(40).unique().required(), profile: Joi.array().items(Joi.object({ load: LOAD_CASE.required(), seconds: Joi.number().min(1).max(86400).required() })).max(40).optional() }).required(),
+  kit: Joi.object({ plug: small, drain: small, fill: small, joint: small, rotary45: small, rotary90: small, extender: small, screws: Joi.array().items(PART_SCHEMAS.screw).max(200).required(), leads: Joi.array().items(PART_SCHEMAS.lead).max(40).optional(), sundries: Joi.array().items(PART_SCHEMAS.sundry).max(200).optional() }).required(),
+  choices: Joi.object({
+    drawer: Joi.object().pattern(id(), Joi.number().min(0).max(10000)).max(400).optional(),
+    orders: Joi.object().pattern(id(), Joi.object({ state: Joi.string().valid('ordered', 'received', 'missing').required(), shop: text(60).optional(), on: Joi.string().isoDate().max(30).optional() })).max(400).optional(),
+    removed: Joi.array().items(id()).max(40).unique().required(), profile: Joi.array().items(Joi.object({ load: LOAD_CASE.required(), seconds: Joi.number().min(1).max(86400).required() })).max(40).optional() }).required(),
 });

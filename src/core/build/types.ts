@@ -1,4 +1,4 @@
-import type { BuiltInCase, CasePart, CoolantPart, FittingPart, ItemPart, LeadPart, LoadCaseId, ScrewPart, TubePart } from '../part';
+import type { BuiltInCase, CasePart, CoolantPart, FittingPart, ItemPart, LeadPart, LoadCaseId, ScrewPart, SundryPart, TubePart } from '../part';
 import type { Vec } from '../shape';
 
 export const BUILD_FORMAT = 'zephyron-build';
@@ -147,7 +147,10 @@ export interface Loop {
 
 export type KitDuty = 'plug' | 'drain' | 'fill' | 'joint' | 'rotary45' | 'rotary90' | 'extender';
 /** The small parts this build uses wherever one is called for. */
-export interface Kit extends Readonly<Record<KitDuty, FittingPart>> { readonly screws: readonly ScrewPart[]; /** Splitters and hubs to choose from. */ readonly leads?: readonly LeadPart[] }
+export interface Kit extends Readonly<Record<KitDuty, FittingPart>> { readonly screws: readonly ScrewPart[]; /** Splitters and hubs to choose from. */ readonly leads?: readonly LeadPart[]; /** Paste, pads, tools and other sundries to choose from. */ readonly sundries?: readonly SundryPart[] }
+
+/** A line of the list on its way: ordered, received, or missing from the parcel. */
+export interface OrderMark { readonly state: 'ordered' | 'received' | 'missing'; readonly shop?: string; /** ISO date it was marked on. */ readonly on?: string }
 
 export interface Build {
   readonly format: typeof BUILD_FORMAT;
@@ -161,6 +164,10 @@ export interface Build {
   readonly choices: {
     /** Cages and brackets taken out of the case. */
     readonly removed: readonly string[];
+    /** What lies in the drawer, by part: pieces that need not be bought. */
+    readonly drawer?: Readonly<Record<string, number>>;
+    /** What has become of lines of the list, by part. */
+    readonly orders?: Readonly<Record<string, OrderMark>>;
     /** Load over time, for the time view. */
     readonly profile?: readonly LoadStep[];
   };

@@ -5,6 +5,7 @@ import type { FittingPart, Part, PartKind } from '../part';
 import { planPower, type PowerReport } from '../power';
 import type { Run } from '../run';
 import { cutPlan, type CutPlan } from './cutting';
+import { packFor, sundryNeeds, type SundryNeed } from './sundries';
 import { loopVolume, type LoopVolume } from './volume';
 
 export type ListUnit = 'piece' | 'metre' | 'stick' | 'bottle' | 'pack';
@@ -21,7 +22,11 @@ export interface ListLine {
   /** Zero for what is owned. */
   readonly total: number;
   readonly owned: boolean;
-  /** Counts against the loop's budget; the machine's own hardware does not. */
+  /** Of the quantity, what lies in the drawer. */
+  readonly have: number;
+  /** A tool: bought once, kept for the next build. */
+  readonly tool: boolean;
+  /** Counts against the loop's budget; tools and the machine's own hardware do not. */
   readonly inBudget: boolean;
   /** Ids of items, runs and loops that asked for it. */
   readonly for: readonly string[];
@@ -35,6 +40,9 @@ export interface ListReport {
   /** Minor units. */
   readonly loopTotal: number;
   readonly machineTotal: number;
+  readonly toolTotal: number;
+  /** What the build asks for and nothing on offer serves. */
+  readonly unmet: readonly SundryNeed[];
   readonly budget: number | null;
   readonly volumes: readonly LoopVolume[];
   readonly cuts: readonly LoopCuts[];
@@ -68,10 +76,10 @@ export function deriveList(model: Model, runs: readonly Run[], power: PowerRepor
   const { build } = model;
   const add = (part: Part, quantity: number, unit: ListUnit, asked: readonly string[], why: string, options: { owned?: boolean; estimated?: boolean } = {}): void => {
     if (quantity <= 0) return;
-    const owned = options.owned ?? false;
+    const tool = part.kind === 'sundry' && part.tool;
     lines.push({
-      kind: part.kind, part: part.id, name: part.name, maker: part.maker, quantity, unit, unitPrice: part.price_minor, total: owned ? 0 : Math.round(part.price_minor * quantity),
-      owned, inBudget: !MACHINE.includes(part.kind), for: asked, why, estimated: options.estimated ?? false,
+      kind: part.kind, part: part.id, name: part.name, maker: part.maker, quantity, unit, unitPrice: part.price_minor, total: 0, have: 0, tool,
+      owned: options.owned ?? false, inBudget: !MACHINE.includes(part.kind) && !tool, for: asked, why, estimated: options.estimated ?? false,
     });
   };
 
@@ -85,13 +93,21 @@ export function deriveList(model: Model, runs: readonly Run[], power: PowerRepor
   addScrews(model, add);
   for (const line of power.lines) if (line.by) add(line.by, 1, 'piece', line.items, `${line.pieces} plugs on the ${line.header}: ${line.items.map((id) => build.items.find((i) => i.id === id)?.name ?? id).join(', ')}`);
 
-  const merged = merge(lines);
+  const volumes = build.loops.map((l) => loopVolume(model, l, runs)), offer = build.kit.sundries ?? [], unmet: SundryNeed[] = [];
+  for (const need of together(sundryNeeds(model, runs, volumes))) {
+    const pack = packFor(offer, need);
+    if (pack) add(pack.part, pack.quantity, 'piece', need.for, need.why); else unmet.push(need);
+  }
+
+  const merged = merge(lines).map((l) => priced(l, build.choices.drawer?.[l.part] ?? 0));
   return {
     lines: merged,
     loopTotal: merged.reduce((s, l) => s + (l.inBudget ? l.total : 0), 0),
-    machineTotal: merged.reduce((s, l) => s + (l.inBudget ? 0 : l.total), 0),
+    machineTotal: merged.reduce((s, l) => s + (l.inBudget || l.tool ? 0 : l.total), 0),
+    toolTotal: merged.reduce((s, l) => s + (l.tool ? l.total : 0), 0),
+    unmet,
     budget: build.brief.limits.budget_minor,
-    volumes: build.loops.map((l) => loopVolume(model, l, runs)),
+    volumes,
     cuts: build.loops.flatMap((l) => cutsOf(l, runs.filter((r) => r.loop === l.id)) ?? []),
     tube_mm: runs.reduce((s, r) => s + r.cut_mm, 0),
   };
@@ -161,14 +177,30 @@ function addScrews(model: Model, add: Add): void {
   }
 }
 
-/** Lines of one part become one, but owned and bought stay apart. */
+/** Needs of one duty and size share their packs. */
+function together(needs: readonly SundryNeed[]): readonly SundryNeed[] {
+  const by = new Map<string, SundryNeed>();
+  for (const n of needs) {
+    const key = `${n.duty}|${n.tube_mm ?? ''}`, known = by.get(key);
+    by.set(key, known ? { ...known, uses: known.uses + n.uses, for: [...new Set([...known.for, ...n.for])], why: `${known.why}; ${n.why}` } : n);
+  }
+  return [...by.values()];
+}
+
+/** What is paid for a line: nothing of what is owned, nor of what lies in the drawer. */
+function priced(line: ListLine, inDrawer: number): ListLine {
+  const have = line.owned ? 0 : Math.min(line.quantity, inDrawer);
+  return { ...line, have, total: line.owned ? 0 : Math.round(line.unitPrice * (line.quantity - have)) };
+}
+
+/** Lines of one part become one, but owned and bought stay apart. A tool serves everybody. */
 function merge(lines: readonly ListLine[]): readonly ListLine[] {
   const by = new Map<string, ListLine>();
   for (const line of lines) {
     const key = `${line.part}|${line.unit}|${line.owned}`;
     const known = by.get(key);
     by.set(key, known ? {
-      ...known, quantity: known.quantity + line.quantity, total: known.total + line.total, for: [...known.for, ...line.for.filter((f) => !known.for.includes(f))],
+      ...known, quantity: line.tool ? Math.max(known.quantity, line.quantity) : known.quantity + line.quantity, for: [...known.for, ...line.for.filter((f) => !known.for.includes(f))],
       why: `${known.why}; ${line.why}`, estimated: known.estimated || line.estimated,
     } : line);
   }

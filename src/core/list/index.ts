@@ -2,3 +2,5 @@ export { deriveList, KERF_MM, SPARE_STICKS, TUBE_SPARE, type LoopCuts, type List
 export { loopVolume, COOLANT_SPARE, type LoopVolume } from './volume';
 export { coolantExpansion, loopExpansion, type Expansion } from './expansion';
 export { cutPlan, type CutPiece, type CutPlan, type CutStick } from './cutting';
+export { changeEvery, coolantCost, coolantHabits, mixFor, YEARS_COMPARED, type CoolantCost, type Mix } from './mixing';
+export { packFor, sundryNeeds, type SundryNeed } from './sundries';

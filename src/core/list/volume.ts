@@ -2,6 +2,7 @@ import type { Loop } from '../build';
 import type { Model } from '../model';
 import { isWet } from '../part';
 import type { Run } from '../run';
+import { mixFor } from './mixing';
 
 export interface LoopVolume { readonly loop: string; readonly parts_mL: number; readonly tubes_mL: number; readonly total_mL: number; readonly buy_mL: number; readonly bottles: number }
 
@@ -15,5 +16,5 @@ export function loopVolume(model: Model, loop: Loop, runs: readonly Run[]): Loop
   const tubes_mL = runs.reduce((s, r) => (r.loop === loop.id ? s + r.volume_mL : s), 0);
   const total_mL = parts_mL + tubes_mL;
   const buy_mL = total_mL * (1 + COOLANT_SPARE);
-  return { loop: loop.id, parts_mL, tubes_mL, total_mL, buy_mL, bottles: total_mL > 0 ? Math.ceil(buy_mL / loop.coolant.bottle_mL) : 0 };
+  return { loop: loop.id, parts_mL, tubes_mL, total_mL, buy_mL, bottles: mixFor(loop.coolant, buy_mL).bottles };
 }

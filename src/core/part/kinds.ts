@@ -19,6 +19,7 @@ export const PART_KINDS: Readonly<Record<PartKind, { readonly one: string; reado
   coolant: { one: 'coolant', many: 'Coolants', item: false },
   screw: { one: 'screw', many: 'Screws', item: false },
   lead: { one: 'lead', many: 'Leads', item: false },
+  sundry: { one: 'sundry', many: 'Sundries and tools', item: false },
 };
 
 const WET: readonly PartKind[] = ['radiator', 'pump', 'reservoir', 'block', 'inline'];

@@ -290,6 +290,8 @@ export interface FittingPart extends PartBase {
   readonly length_mm: number;
   readonly diameter_mm: number;
   readonly wetted: readonly WettedSurface[];
+  /** Fittings of one family look alike and are changed for each other's. */
+  readonly family?: string;
 }
 
 export const INLINE_DUTIES = ['tee', 'valve', 'filter', 'meter', 'coupling', 'plate'] as const;
@@ -313,6 +315,12 @@ export interface CoolantPart extends PartBase {
   readonly look: 'clear' | 'dyed' | 'opaque';
   readonly poisonous: boolean;
   readonly upkeep: string;
+  /** Sold to be mixed with so many parts of distilled water by volume; the bottle holds the concentrate. */
+  readonly waterParts?: number;
+  /** Electrical conductivity, µS/cm, of the mix. */
+  readonly conductivity_uScm?: number;
+  /** Plastics and rubbers it swells, hazes or cracks. */
+  readonly attacks?: readonly TubePart['material'][];
 }
 
 export interface ScrewPart extends PartBase { readonly kind: 'screw'; readonly thread: string; readonly length_mm: number; readonly pack: number }
@@ -320,9 +328,23 @@ export interface ScrewPart extends PartBase { readonly kind: 'screw'; readonly t
 /** A lead that feeds several fans: a splitter from one header, or a hub fed by the supply with one header for its speed. */
 export interface LeadPart extends PartBase { readonly kind: 'lead'; readonly duty: 'splitter' | 'hub'; readonly outlets: number; /** All outlets together. */ readonly limit_A: number }
 
+/** What a build uses up, and the tools it is made with. */
+export const SUNDRY_DUTIES = ['paste', 'pads', 'alcohol', 'paper', 'gloves', 'washer', 'cord', 'heat-gun', 'saw', 'cutter', 'snips', 'deburrer', 'mandrel', 'mitre', 'tape', 'marker', 'leak-tester', 'fill-bottle', 'biocide', 'water', 'flush', 'bracket', 'o-ring'] as const;
+export type SundryDuty = (typeof SUNDRY_DUTIES)[number];
+export interface SundryPart extends PartBase {
+  readonly kind: 'sundry';
+  readonly duty: SundryDuty;
+  /** Bought once and kept, or used up. */
+  readonly tool: boolean;
+  /** How many uses a pack has: blocks a tube of paste does, washers in a bag. */
+  readonly pack: number;
+  /** Tube it is for, mm: cords by the bore, mandrels by the outer size. */
+  readonly tube_mm?: number;
+}
+
 export type Part =
   | ProcessorPart | CardPart | BoardPart | MemoryPart | SupplyPart | CasePart | RadiatorPart | FanPart | PumpPart
-  | ReservoirPart | BlockPart | TubePart | FittingPart | InlinePart | CoolantPart | ScrewPart | LeadPart;
+  | ReservoirPart | BlockPart | TubePart | FittingPart | InlinePart | CoolantPart | ScrewPart | LeadPart | SundryPart;
 
 export type PartKind = Part['kind'];
 export type PartOf<K extends PartKind> = Extract<Part, { kind: K }>;

@@ -2,6 +2,9 @@ import type { BuildRule } from './context';
 import { airTrap } from './airTrap';
 import { caseFans } from './caseFans';
 import { cautionCoolant } from './cautionCoolant';
+import { coolantAttacks } from './coolantAttacks';
+import { coolantClogs } from './coolantClogs';
+import { coolantDue } from './coolantDue';
 import { controlSensor } from './controlSensor';
 import { coolingShort } from './coolingShort';
 import { drainLow } from './drainLow';
@@ -27,6 +30,7 @@ import { heatCoolant } from './heatCoolant';
 import { heatOnAir } from './heatOnAir';
 import { heatOver } from './heatOver';
 import { heatSummer } from './heatSummer';
+import { listShare } from './listShare';
 import { metalMixed } from './metalMixed';
 import { noDrain } from './noDrain';
 import { noiseOver } from './noiseOver';
@@ -52,6 +56,6 @@ import { wrongWay } from './wrongWay';
 
 /** Every rule, sorted by code. */
 export const RULES: readonly BuildRule[] = [
-  airTrap, caseFans, cautionCoolant, controlSensor, coolingShort, drainLow, fanStall, fillExpansion, fillLow, fitBlocked, fitBoard, fitClash, fitHand, fitHoles, fitMount, fitPort, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver, heatSummer,
-  metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, powerHeader, pumpHigh, pumpRatings, radiatorRating, reservoirPump, returnSplash, runClash, runJointApart, runNoLength, runNoWay, runUnpinned, screwNone, screwTooLong, screwTooShort, supplyShort, tubeSize, wrongWay,
+  airTrap, caseFans, cautionCoolant, controlSensor, coolantAttacks, coolantClogs, coolantDue, coolingShort, drainLow, fanStall, fillExpansion, fillLow, fitBlocked, fitBoard, fitClash, fitHand, fitHoles, fitMount, fitPort, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver, heatSummer,
+  listShare, metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, powerHeader, pumpHigh, pumpRatings, radiatorRating, reservoirPump, returnSplash, runClash, runJointApart, runNoLength, runNoWay, runUnpinned, screwNone, screwTooLong, screwTooShort, supplyShort, tubeSize, wrongWay,
 ].sort((a, b) => a.code.localeCompare(b.code));

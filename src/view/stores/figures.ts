@@ -22,6 +22,7 @@ export function partFigures(p: Part): string {
     case 'fitting': return `${p.thread}, bore ${p.bore_mm} mm, K ${p.k}${p.tube ? `, for ${p.tube.outer_mm}/${p.tube.inner_mm} mm` : ''}`;
     case 'coolant': return `${p.look}, ${p.base.glycol === 'none' ? 'no glycol' : `${formatNumber(p.base.volumeShare * 100)} % ${p.base.glycol} glycol by volume`}, ${p.inhibitor_months > 0 ? `inhibitor ${p.inhibitor_months} months` : 'no inhibitor'}, ${formatNumber(p.bottle_mL)} mL`;
     case 'inline': return `${p.duty}, ${takes(p)}${dims(p.size)}`;
+    case 'sundry': return `${p.tool ? 'tool' : 'used up'}, ${p.duty.replace('-', ' ')}${p.pack > 1 ? `, ${p.pack} in a pack` : ''}${p.tube_mm ? `, for ${p.tube_mm} mm` : ''}`;
     case 'screw': return `${p.thread} × ${p.length_mm} mm, ${p.pack} in a pack`;
   }
 }

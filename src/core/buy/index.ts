@@ -1,0 +1,4 @@
+export type { Feed, Offer, Shop, Wanted } from './types';
+export { cheapestBasket, type Basket, type BasketLine, type BasketShop } from './basket';
+export { spareAdvice, type Spare } from './spares';
+export { wishes, type Wish } from './wishes';

@@ -1,0 +1,28 @@
+/** A shop as its price feed says. Money in minor units of its own currency, which is taken to be the brief's. */
+export interface Shop {
+  readonly id: string;
+  readonly name: string;
+  readonly shipping_minor: number;
+  /** From this sum on it ships for nothing; null: never. */
+  readonly freeFrom_minor: number | null;
+  /** Prices are with this much tax in them, %; told, not added. */
+  readonly tax_percent: number;
+  /** From the order to the door, days, for what is in stock. */
+  readonly days: number;
+}
+
+/** What a shop asks for a part. */
+export interface Offer {
+  readonly shop: string;
+  readonly part: string;
+  readonly price_minor: number;
+  /** Pieces it has; null: as many as are wanted. */
+  readonly stock: number | null;
+  /** Days more than the shop's own, for what it must get first. */
+  readonly extraDays: number;
+}
+
+export interface Feed { readonly shop: Shop; readonly offers: readonly Offer[] }
+
+/** Something to buy. */
+export interface Wanted { readonly part: string; readonly name: string; readonly quantity: number }

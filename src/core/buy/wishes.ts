@@ -1,0 +1,41 @@
+import type { Build, Item } from '../build';
+import type { ListReport } from '../list';
+import type { Part } from '../part';
+
+/** What a part costs more than the plainest of the Stores that does the same. */
+export interface Wish { readonly item: string; readonly plainest: string; readonly name: string; readonly more_minor: number }
+
+/** Whether another part stands in the same place and does the same work, whatever its figures. */
+function standsIn(a: Part, b: Part): boolean {
+  if (a.kind !== b.kind) return false;
+  switch (a.kind) {
+    case 'radiator': return b.kind === 'radiator' && a.section_mm === b.section_mm && a.sections === b.sections && a.holeGap_mm === b.holeGap_mm && a.core.finMetal === b.core.finMetal;
+    case 'fan': return b.kind === 'fan' && a.section_mm === b.section_mm;
+    case 'block': return b.kind === 'block' && a.cools.join() === b.cools.join() && ([0, 1, 2] as const).every((i) => b.size[i] <= a.size[i] + 2);
+    case 'pump': return b.kind === 'pump' && (b.points[0]?.[1] ?? 0) >= 0.7 * (a.points[0]?.[1] ?? 0);
+    case 'reservoir': return b.kind === 'reservoir' && ([0, 1, 2] as const).every((i) => b.size[i] <= a.size[i] + 1);
+    case 'inline': return b.kind === 'inline' && a.duty === b.duty && a.ports.length === b.ports.length;
+    default: return false;
+  }
+}
+
+/** Pieces an item stands for: fans of its radiator or mount. */
+function pieceCount(build: Build, item: Item): number {
+  const p = item.placement;
+  if (item.part.kind !== 'fan') return 1;
+  if (p.on === 'radiator') { const r = build.items.find((i) => i.id === p.item)?.part; return r?.kind === 'radiator' ? r.sections : 1; }
+  if (p.on === 'mount') { const { section_mm } = item.part; return build.case?.mounts.find((m) => m.id === p.mount)?.fans.find((f) => f.size_mm === section_mm)?.count ?? 1; }
+  return 1;
+}
+
+/** The dearest wishes first: parts to be bought for which the Stores have a plainer one. */
+export function wishes(build: Build, list: ListReport, offer: readonly Part[]): readonly Wish[] {
+  return build.items.flatMap((item: Item): Wish[] => {
+    const line = list.lines.find((l) => l.part === item.part.id && !l.owned && l.for.includes(item.id));
+    if (!line || line.total === 0) return [];
+    const plain = offer.filter((p) => p.id !== item.part.id && standsIn(item.part, p)).sort((a, b) => a.price_minor - b.price_minor)[0];
+    const pieces = pieceCount(build, item);
+    const more = plain ? (item.part.price_minor - plain.price_minor) * pieces : 0;
+    return plain && more > 0 ? [{ item: item.id, plainest: plain.id, name: plain.name, more_minor: Math.round(more) }] : [];
+  }).sort((a, b) => b.more_minor - a.more_minor);
+}
