@@ -1,5 +1,5 @@
 export { buildToText, buildFileName, slug } from './buildFile';
-export { listToCsv } from './listCsv';
+export { listToCsv, listToJson } from './listCsv';
 export { moneyOf, readQuote, type Quote, type QuoteTrouble } from './quoteCsv';
 export { transientToCsv } from './transientCsv';
 export { bendSheetPages, bendSheetsToCsv, bendSheetToDxf, bendSheetToSvg } from './bendDrawing';

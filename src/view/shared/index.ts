@@ -2,6 +2,7 @@ export { Mark, verdictOfSeverity } from './Mark';
 export { temperatureColour } from './temperature';
 export { StationIcon } from './StationIcon';
 export { QuantityField } from './QuantityField';
+export { QuantityCount } from './QuantityCount';
 export { Segments, Pick, type Option } from './Choice';
 export { Why, type Reason } from './Why';
 export { ThemeSwitch } from './ThemeSwitch';

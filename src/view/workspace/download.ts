@@ -4,7 +4,7 @@ import type { ListReport } from '@/core/list';
 import type { Part } from '@/core/part';
 import type { BendSheet } from '@/core/sheet';
 import type { Transient } from '@/core/transient';
-import { bendSheetsToCsv, bendSheetToDxf, bendSheetToSvg, bracketToDxf, bracketToSvg, buildFileName, buildToText, listToCsv, slug, transientToCsv } from '@/format';
+import { bendSheetsToCsv, bendSheetToDxf, bendSheetToSvg, bracketToDxf, bracketToSvg, buildFileName, buildToText, listToCsv, listToJson, slug, transientToCsv } from '@/format';
 
 function hand(name: string, type: string, text: string): void {
   const url = URL.createObjectURL(new Blob([text], { type }));
@@ -23,3 +23,4 @@ export const downloadBracket = (title: string, plate: Bracket, as: 'svg' | 'dxf'
 export const downloadPart = (part: Part): void => hand(`${part.id}.part.json`, 'application/json', `${JSON.stringify(part, null, 2)}\n`);
 export const downloadBendSheet = (sheet: BendSheet, as: 'svg' | 'dxf'): void => (as === 'svg' ? hand(`${slug(sheet.name)}.svg`, 'image/svg+xml', bendSheetToSvg(sheet)) : hand(`${slug(sheet.name)}.dxf`, 'image/vnd.dxf', bendSheetToDxf(sheet)));
 export const downloadBends = (name: string, sheets: readonly BendSheet[]): void => hand(`${slug(name)}-bends.csv`, 'text/csv', bendSheetsToCsv(sheets));
+export const downloadListJson = (build: Build, list: ListReport): void => hand(`${slug(build.name)}-parts.json`, 'application/json', listToJson(list, build.brief.currency));

@@ -3,9 +3,12 @@ import { CATALOGUE } from '@/catalogue';
 import { METAL_NAMES } from '@/core/metal';
 import type { CoolantPart } from '@/core/part';
 import { formatNumber } from '@/core/quantity';
-import { Mark, Pick } from '@/view/shared';
+import { changeEvery, mixFor } from '@/core/list';
+import { Mark, Pick, Segments } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
+import { useState } from 'react';
+import { CoolantTable } from './CoolantTable';
 import styles from './MaterialsStage.module.css';
 
 const COOLANTS = CATALOGUE.filter((p): p is CoolantPart => p.kind === 'coolant');
@@ -14,6 +17,7 @@ const COOLANTS = CATALOGUE.filter((p): p is CoolantPart => p.kind === 'coolant')
 export function MaterialsStage() {
   const { build, workings, commit, pick, picked } = useBench((s) => s);
   const { metals, list } = workings.reports;
+  const [view, setView] = useState<'metals' | 'coolants'>('metals');
   if (metals.metals.length === 0) return <EmptyStage title="Nothing is wetted yet" text="Once parts are connected into a loop, every metal the coolant touches is set against every other here." />;
   const bad = metals.pairs.filter((p) => p.verdict === 'fails').length, marginal = metals.pairs.filter((p) => p.verdict === 'tight').length;
   const nameOf = (id: string): string => id.startsWith('fitting:') ? [build.loops.map((l) => l.fitting), Object.values(build.kit).filter((k) => 'duty' in k)].flat().find((f) => `fitting:${f.id}` === id)?.name ?? id : build.items.find((i) => i.id === id)?.name ?? id;
@@ -37,14 +41,19 @@ export function MaterialsStage() {
               <tr><th scope="row">biocide</th><td>{coolant.biocide ? 'yes' : 'none: add one'}</td></tr>
               <tr><th scope="row">look</th><td>{coolant.look}</td></tr>
               <tr><th scope="row">upkeep</th><td>{coolant.upkeep}</td></tr>
-              <tr><th scope="row">needed</th><td>{formatNumber(volume?.total_mL)} mL in the loop (estimated), {volume?.bottles} {volume?.bottles === 1 ? 'bottle' : 'bottles'} of {formatNumber(coolant.bottle_mL)} mL</td></tr>
+              <tr><th scope="row">needed</th><td>{formatNumber(volume?.total_mL)} mL in the loop, {formatNumber(volume?.buy_mL)} mL with spare: {volume?.bottles} {volume?.bottles === 1 ? 'bottle' : 'bottles'} of {formatNumber(coolant.bottle_mL)} mL</td></tr>
+              {coolant.waterParts !== undefined && volume && <tr><th scope="row">mixed</th><td>{formatNumber(mixFor(coolant, volume.buy_mL).concentrate_mL)} mL of it with {formatNumber(mixFor(coolant, volume.buy_mL).water_mL)} mL distilled water (1 to {formatNumber(coolant.waterParts)} by volume)</td></tr>}
+              <tr><th scope="row">next change</th><td>{changeEvery(coolant) > loop.coolantAge_months ? `in ${changeEvery(coolant) - loop.coolantAge_months} months` : 'due now'}: drain, flush with distilled water until it runs clear, look at the fins, fill</td></tr>
+              <tr><th scope="row">tube</th><td>{loop.tube.material}{(coolant.attacks ?? []).includes(loop.tube.material) ? ': attacked by it' : loop.tube.material === 'soft PVC' ? ': may leach plasticiser, which settles in the block' : ': agrees'}</td></tr>
             </tbody></table>
             {coolant.poisonous && <p className={styles.caution}>Ethylene glycol is poisonous, to pets above all. Keep it from children, read the safety sheet, dispose of it by local rules.</p>}
           </Section>
         );
       })}
     >
-      {build.loops.map((loop) => {
+      <div className="no-print"><Segments label="View" value={view} options={[{ value: 'metals', label: 'metals' }, { value: 'coolants', label: 'coolants compared' }]} onPick={setView} /></div>
+      {view === 'coolants' && build.loops.map((loop) => <section key={loop.id} className={styles.loop}><h2>{loop.name}: {loop.tube.name}</h2><CoolantTable loop={loop} /></section>)}
+      {view === 'metals' && build.loops.map((loop) => {
         const own = metals.metals.filter((m) => m.loop === loop.id);
         const pairOf = (a: string, b: string) => metals.pairs.find((p) => p.loop === loop.id && ((p.a === a && p.b === b) || (p.a === b && p.b === a)));
         return (
@@ -62,7 +71,7 @@ export function MaterialsStage() {
                         if (j > i) return <td key={col.metal} className={styles.blank} />;
                         return i === j || !pair
                           ? <td key={col.metal} className={styles.self} aria-label="the same metal" />
-                          : <td key={col.metal} className={styles.cell} data-verdict={pair.verdict}><Mark verdict={pair.verdict} size={14} /> <b>{formatNumber(pair.difference_V, { decimals: 2 })} V</b><span>of {formatNumber(pair.limit_V, { decimals: 2 })}</span>{pair.verdict !== 'holds' && <span>{METAL_NAMES[pair.dissolves]} dissolves</span>}</td>;
+                          : <td key={col.metal} className={styles.cell} data-verdict={pair.verdict}><Mark verdict={pair.verdict} size={14} /> <b>{formatNumber(pair.difference_V, { decimals: 2 })} V</b><span>of {formatNumber(pair.limit_V, { decimals: 2 })}</span>{pair.verdict !== 'holds' && <span>{METAL_NAMES[pair.dissolves]} dissolves{Number.isFinite(pair.areaRatio) ? `, ${formatNumber(pair.areaRatio, { decimals: pair.areaRatio < 10 ? 1 : 0 })} : 1 of area` : ''}</span>}</td>;
                       })}
                     </tr>
                   ))}

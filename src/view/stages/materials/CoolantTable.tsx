@@ -1,0 +1,42 @@
+'use client';
+import { CATALOGUE } from '@/catalogue';
+import type { Loop } from '@/core/build';
+import { changeEvery, coolantCost, coolantHabits, mixFor, YEARS_COMPARED } from '@/core/list';
+import { environmentOf, judgeMetals } from '@/core/metal';
+import type { CoolantPart } from '@/core/part';
+import { formatMoney, formatNumber } from '@/core/quantity';
+import { Mark } from '@/view/shared';
+import { useBench } from '@/view/workspace';
+import styles from './MaterialsStage.module.css';
+
+const COOLANTS = CATALOGUE.filter((p): p is CoolantPart => p.kind === 'coolant');
+const WORST = { fails: 0, tight: 1, holds: 2 } as const;
+
+/** Coolants side by side for one loop: what the metals and the tube say, habits, upkeep, and what three years of it cost. */
+export function CoolantTable({ loop }: { readonly loop: Loop }) {
+  const { build, workings, commit } = useBench((s) => s);
+  const volume = workings.reports.list.volumes.find((v) => v.loop === loop.id)?.buy_mL ?? 0, { currency } = build.brief;
+  const rows = [...COOLANTS, ...(COOLANTS.some((c) => c.id === loop.coolant.id) ? [] : [loop.coolant])].map((coolant) => {
+    const filled: Loop = { ...loop, coolant, coolantAge_months: 0 }, pairs = judgeMetals({ ...build, loops: [filled] }).pairs;
+    const metals = pairs.map((p) => p.verdict).sort((a, b) => WORST[a] - WORST[b])[0] ?? 'holds', attacks = (coolant.attacks ?? []).includes(loop.tube.material);
+    return { coolant, metals: attacks ? 'fails' as const : metals, attacks, environment: environmentOf(filled), habits: coolantHabits(coolant), cost: coolantCost(coolant, volume), mix: mixFor(coolant, volume) };
+  }).sort((a, b) => WORST[b.metals] - WORST[a.metals] || a.cost.total_minor - b.cost.total_minor);
+  return (
+    <div className={styles.scroll}>
+      <table className={styles.coolants}>
+        <thead><tr><th>coolant</th><th>metals and tube</th><th>stains</th><th>clogs</th><th className="num">µS/cm</th><th>poisonous</th><th className="num">changed, months</th><th className="num">{YEARS_COMPARED} years, {currency}</th><th className="num">a litre</th><th className="no-print" /></tr></thead>
+        <tbody>
+          {rows.map((r) => (
+            <tr key={r.coolant.id} data-picked={r.coolant.id === loop.coolant.id || undefined}>
+              <td>{r.coolant.name}{r.mix.water_mL > 0 ? <span className="soft"> {formatNumber(r.mix.concentrate_mL)} mL to {formatNumber(r.mix.water_mL)} mL water</span> : null}</td>
+              <td><Mark verdict={r.metals} /> <span className="soft">{r.attacks ? `attacks ${loop.tube.material}` : r.environment === 'ordinary' ? 'inhibited' : 'no inhibitor'}</span></td>
+              <td>{r.habits.stains}</td><td>{r.habits.clogs}</td><td className="num">{r.coolant.conductivity_uScm === undefined ? '–' : formatNumber(r.coolant.conductivity_uScm)}</td>
+              <td>{r.coolant.poisonous ? <strong>yes</strong> : 'no'}</td><td className="num">{changeEvery(r.coolant)}</td><td className="num">{formatMoney(r.cost.total_minor)} <span className="soft">{r.cost.fills} fills</span></td><td className="num soft">{formatMoney(r.cost.perLitre_minor)}</td>
+              <td className="no-print">{r.coolant.id === loop.coolant.id ? <span className="soft">in it</span> : <button type="button" className={styles.link} onClick={() => commit(`fill ${loop.name} with ${r.coolant.name}`, { do: 'loop.coolant', loop: loop.id, coolant: r.coolant, age_months: 0 })}>fill</button>}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,33 @@
+'use client';
+import { useMemo } from 'react';
+import { CATALOGUE } from '@/catalogue';
+import { applyEdit } from '@/core/build';
+import { familyChange, familyOf } from '@/core/choice';
+import { workOut } from '@/core/evaluate';
+import type { FittingPart } from '@/core/part';
+import { formatMoney } from '@/core/quantity';
+import { useBench } from '@/view/workspace';
+import { Section } from '../frame/StageFrame';
+import styles from './PartsStage.module.css';
+
+const FITTINGS = CATALOGUE.filter((p): p is FittingPart => p.kind === 'fitting');
+const FAMILIES = [...new Set(FITTINGS.map(familyOf))];
+
+/** Fittings of the whole build changed for another family at once, with what it costs and what stays. */
+export function FamilyPicker() {
+  const { build, workings, commit } = useBench((s) => s);
+  const changes = useMemo(() => {
+    const now = workOut(build).reports.list.loopTotal;
+    return FAMILIES.map((f) => { const { edit, stays } = familyChange(build, f, FITTINGS), all = edit.do === 'batch' && edit.edits.length === 0; return { f, edit, stays, all, more: all ? 0 : workOut(applyEdit(build, edit).build).reports.list.loopTotal - now }; });
+  }, [build]);
+  if (build.loops.length === 0) return null;
+  const { list } = workings.reports, now = new Set([...build.loops.map((l) => familyOf(l.fitting)), familyOf(build.kit.rotary90), familyOf(build.kit.plug)]);
+  return (
+    <Section title="Family of the fittings">
+      <table><tbody>
+        {changes.map(({ f, edit, stays, all, more }) => <tr key={f}><td>{f}{now.has(f) && now.size === 1 ? <span className="soft"> now</span> : null}</td><td className="num soft">{all ? '' : `${more >= 0 ? '+' : '−'}${formatMoney(Math.abs(more))}`}</td><td>{all ? null : <button type="button" className={styles.quiet} onClick={() => commit(`change all fittings to ${f}`, edit)}>change all</button>}{stays.length > 0 && !all ? <span className="soft"> {stays.join(', ')} stay{stays.length === 1 ? 's' : ''}</span> : null}</td></tr>)}
+      </tbody></table>
+      <p className="soft">Against {formatMoney(list.loopTotal)} now. Every run and cap follows; what no longer matches is a finding.</p>
+    </Section>
+  );
+}
