@@ -1,6 +1,6 @@
 import 'server-only';
 
 export { shelf, openBuild, addBuild, putBuild, dropBuild, evaluateDocument, type ShelfEntry, type OpenedBuild } from './shelf';
-export { ownParts, putPart, dropPart } from './ownParts';
+export { checkParts, ownParts, putPart, dropPart } from './ownParts';
 export { respond, readJson, guarded } from './http';
 export { ok, refuse, type Answer } from './answer';

@@ -29,3 +29,17 @@ export async function putPart(id: string, data: unknown): Promise<Answer> {
 export async function dropPart(id: string): Promise<Answer> {
   return (await removePart(await theStore(), id)) ? { status: 204, body: null } : refuse(404, 'There is no such part of your own.');
 }
+
+/** Rows looked at in one asking. */
+const MOST_ROWS = 500;
+
+/** What is wrong with each of several parts, without keeping any: for the preview of an import. */
+export function checkParts(data: unknown): Answer {
+  if (!Array.isArray(data)) return refuse(400, 'Send a list of parts.');
+  if (data.length > MOST_ROWS) return refuse(413, `At most ${MOST_ROWS} parts are looked at together.`);
+  return ok(data.map((part: unknown) => {
+    const guarded = guardPart(part);
+    if (!guarded.ok) return { ok: false, troubles: guarded.troubles };
+    return CATALOGUE.some((p) => p.id === guarded.value.id) ? { ok: false, troubles: [{ path: 'id', message: 'the Stores have a part of this number; give yours another' }] } : { ok: true, troubles: [] };
+  }));
+}

@@ -7,3 +7,4 @@ export { hangEdit, hangSetEdit, hangsOn } from './hang';
 export { compareOrders, whyNoOrders, MOST_PARTS, type OrderJudged, type OrdersCompared } from './orders';
 export { whatIfShort, GIVE_MM, type Rescue } from './short';
 export { betterPorts, type PortsFound } from './betterPorts';
+export { compareParts, type PartCompared } from './compareParts';

@@ -1,47 +1,66 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { DataGrid, type GridColDef } from '@mui/x-data-grid';
+import { DataGrid } from '@mui/x-data-grid';
 import { CATALOGUE } from '@/catalogue';
 import { PART_KINDS, type Part, type PartKind } from '@/core/part';
-import { formatMoney } from '@/core/quantity';
+import { plural } from '@/core/quantity';
 import { PageHead } from '@/view/shared';
+import { handParts } from '@/view/workspace/download';
+import { columnsFor, type Row } from './columns';
 import { partFigures } from './figures';
-import { useOwnParts } from './ownParts';
+import { ImportParts } from './ImportParts';
+import { useOwn, useOwnParts } from './ownParts';
+import { PartEditor } from './PartEditor';
 import styles from './StoresPage.module.css';
 
-interface Row { readonly id: string; readonly kind: PartKind; readonly name: string; readonly maker: string; readonly price: number; readonly figures: string }
+const KINDS = (Object.keys(PART_KINDS) as PartKind[]).filter((k) => CATALOGUE.some((p) => p.kind === k));
+/** Words a part is found by, put together once. */
+const wordsOf = (p: Part): string => `${p.name} ${p.maker} ${p.kind} ${partFigures(p)} ${p.id}`.toLowerCase();
+const ROWS: readonly (Row & { readonly words: string })[] = CATALOGUE.map((part) => ({ id: part.id, part, own: false, words: wordsOf(part) }));
 
-const COLUMNS: GridColDef<Row>[] = [
-  { field: 'kind', headerName: 'Kind', width: 130, valueGetter: (_, r) => PART_KINDS[r.kind].one },
-  { field: 'name', headerName: 'Part', width: 220 }, { field: 'maker', headerName: 'Maker', width: 150 },
-  { field: 'figures', headerName: 'What matters', flex: 1, minWidth: 320 },
-  { field: 'price', headerName: 'Price', width: 90, align: 'right', headerAlign: 'right', valueFormatter: (v: number) => formatMoney(v) },
-  { field: 'id', headerName: 'Number', width: 190, cellClassName: 'mono soft' },
-];
-const rowOf = (p: Part): Row => ({ id: p.id, kind: p.kind, name: p.name, maker: p.maker, price: p.price_minor, figures: partFigures(p) });
-const ROWS: readonly Row[] = CATALOGUE.map(rowOf);
-const KINDS = (Object.keys(PART_KINDS) as PartKind[]).filter((k) => ROWS.some((r) => r.kind === k));
-
-/** All parts there are, to look through; parts are put into a build from inside it. */
+/** All parts there are: looked through, compared, copied to change; one's own kept, read in and given out. */
 export function StoresPage() {
   const [kind, setKind] = useState<PartKind | null>(null);
   const [text, setText] = useState('');
-  const own = useOwnParts();
+  const [picked, setPicked] = useState<string | null>(null);
+  const [editing, setEditing] = useState<Part | null>(null);
+  const [importing, setImporting] = useState(false);
+  const [said, setSaid] = useState<string | null>(null);
+  const own = useOwnParts(), drop = useOwn((s) => s.drop);
+  const all = useMemo(() => [...own.map((part) => ({ id: part.id, part, own: true, words: wordsOf(part) })), ...ROWS], [own]);
   const rows = useMemo(() => {
     const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-    return [...own.map(rowOf), ...ROWS].filter((r) => (!kind || r.kind === kind) && words.every((w) => `${r.name} ${r.maker} ${r.kind} ${r.figures} ${r.id}`.toLowerCase().includes(w)));
-  }, [kind, own, text]);
+    return all.filter((r) => (!kind || r.part.kind === kind) && words.every((w) => r.words.includes(w)));
+  }, [all, kind, text]);
+  const columns = useMemo(() => columnsFor(kind), [kind]);
+  const row = all.find((r) => r.id === picked);
+  const copy = (p: Part): void => { const id = `own-${p.id.replace(/^own-/, '')}`.slice(0, 56); let free = id; for (let n = 2; all.some((r) => r.id === free); n += 1) free = `${id}-${n}`; setEditing({ ...structuredClone(p), id: free, name: `${p.name}, mine`, maker: 'my own' } as Part); };
   return (
     <div>
       <PageHead at="Stores" />
       <main className={styles.main}>
         <div className={styles.head}><h1>The Stores</h1><input className={styles.search} aria-label="Search the Stores" placeholder="Search by name, size, figure" value={text} onChange={(e) => setText(e.target.value)} /></div>
-        <p className="soft">{ROWS.length} parts of invented makers, with figures plausible for their class{own.length > 0 ? `, and ${own.length} of your own` : ''}. Open a build and choose &ldquo;Add a part&rdquo; to use one.</p>
+        <p className="soft">{ROWS.length} parts of invented makers, with figures plausible for their class{own.length > 0 ? `, and ${own.length} of your own` : ''}. Open a build and choose &ldquo;Add a part&rdquo; to use one. <button type="button" className={styles.link} onClick={() => setImporting(!importing)}>Read parts in</button> <button type="button" className={styles.link} onClick={() => handParts(rows.map((r) => r.part), 'csv')}>Give these out as CSV</button> <button type="button" className={styles.link} onClick={() => handParts(rows.map((r) => r.part), 'json')}>as JSON</button></p>
+        {importing && <ImportParts onDone={() => setImporting(false)} />}
         <div className={styles.kinds}>
           <button type="button" className={styles.kind} aria-pressed={kind === null} onClick={() => setKind(null)}>All</button>
           {KINDS.map((k) => <button key={k} type="button" className={styles.kind} aria-pressed={kind === k} onClick={() => setKind(k)}>{PART_KINDS[k].many}</button>)}
         </div>
-        <div className={styles.grid}><DataGrid rows={rows} columns={COLUMNS} density="compact" disableColumnMenu disableRowSelectionOnClick hideFooterSelectedRowCount getRowHeight={() => 'auto'} initialState={{ pagination: { paginationModel: { pageSize: 100 } } }} pageSizeOptions={[100]} /></div>
+        {editing ? <section className={styles.panel} aria-label="Edit a part"><h2>{editing.name}</h2><PartEditor key={editing.id} start={editing} onDone={() => setEditing(null)} /></section> : row && (
+          <section className={styles.panel} aria-label="Picked part">
+            <p><strong>{row.part.name}</strong> <span className="soft">{row.part.maker}: {partFigures(row.part)}</span></p>
+            <p className={styles.row}>
+              <button type="button" className={styles.link} onClick={() => copy(row.part)}>Copy it as a part of your own</button>
+              {row.own && <button type="button" className={styles.link} onClick={() => setEditing(row.part)}>Change it</button>}
+              {row.own && <button type="button" className={styles.link} onClick={() => void drop(row.id).then((wrong) => { setSaid(wrong ?? `${row.part.name} is retired. Builds that have it keep their own copy.`); setPicked(null); })}>Retire it</button>}
+              <button type="button" className={styles.link} onClick={() => handParts([row.part], 'json')}>Give it out as a file</button>
+              <button type="button" className={styles.quiet} onClick={() => setPicked(null)}>Close</button>
+            </p>
+          </section>
+        )}
+        {said && <p role="status">{said}</p>}
+        <p className="soft">{plural(rows.length, 'part')} shown. Columns sort and filter by their menus.</p>
+        <div className={styles.grid}><DataGrid rows={rows} columns={columns} density="compact" hideFooterSelectedRowCount getRowHeight={() => 'auto'} onRowClick={(r) => { setPicked(String(r.id)); setSaid(null); }} initialState={{ pagination: { paginationModel: { pageSize: 100 } } }} pageSizeOptions={[100]} /></div>
       </main>
     </div>
   );

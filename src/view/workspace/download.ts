@@ -4,7 +4,7 @@ import type { ListReport } from '@/core/list';
 import type { Part } from '@/core/part';
 import type { BendSheet } from '@/core/sheet';
 import type { Transient } from '@/core/transient';
-import { bendSheetsToCsv, bendSheetToDxf, bendSheetToSvg, bracketToDxf, bracketToSvg, buildFileName, buildToText, listToCsv, listToJson, slug, transientToCsv } from '@/format';
+import { bendSheetsToCsv, bendSheetToDxf, bendSheetToSvg, bracketToDxf, bracketToSvg, buildFileName, buildToText, listToCsv, listToJson, partsToCsv, slug, transientToCsv } from '@/format';
 
 function hand(name: string, type: string, text: string): void {
   const url = URL.createObjectURL(new Blob([text], { type }));
@@ -24,3 +24,4 @@ export const downloadPart = (part: Part): void => hand(`${part.id}.part.json`, '
 export const downloadBendSheet = (sheet: BendSheet, as: 'svg' | 'dxf'): void => (as === 'svg' ? hand(`${slug(sheet.name)}.svg`, 'image/svg+xml', bendSheetToSvg(sheet)) : hand(`${slug(sheet.name)}.dxf`, 'image/vnd.dxf', bendSheetToDxf(sheet)));
 export const downloadBends = (name: string, sheets: readonly BendSheet[]): void => hand(`${slug(name)}-bends.csv`, 'text/csv', bendSheetsToCsv(sheets));
 export const downloadListJson = (build: Build, list: ListReport): void => hand(`${slug(build.name)}-parts.json`, 'application/json', listToJson(list, build.brief.currency));
+export const handParts = (parts: readonly Part[], as: 'csv' | 'json'): void => (as === 'csv' ? hand('parts.csv', 'text/csv', partsToCsv(parts)) : hand(parts.length === 1 ? `${parts[0]?.id}.part.json` : 'parts.json', 'application/json', `${JSON.stringify(parts.length === 1 ? parts[0] : parts, null, 2)}\n`));

@@ -10,6 +10,7 @@ import { Pick, QuantityField, Segments } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { partFigures } from '@/view/stores/figures';
 import { Section } from '../frame/StageFrame';
+import { CompareParts } from './CompareParts';
 import styles from './CaseStage.module.css';
 
 /** Kinds that may stand anywhere on a bracket or double-sided tape. */
@@ -57,6 +58,7 @@ export function PlaceCard({ item }: { readonly item: Item }) {
         )}
         {p.on === 'radiator' && <Segments label="Face" value={p.face} options={[{ value: 'frame', label: 'between frame and radiator' }, { value: 'interior', label: 'on the inner face' }, { value: 'outside', label: 'outside the frame' }]} onPick={(face) => place({ ...p, face })} />}
         {(item.part.kind === 'fan' || item.part.kind === 'radiator') && <QuantityField label="Screw length, by hand" optional value={item.settings.screw_mm ?? null} quantity="length" min={1} max={100} onCommit={(v) => commit(`screws of ${item.name}`, v === null ? { do: 'item.unset', item: item.id, keys: ['screw_mm'] } : { do: 'item.set', item: item.id, values: { screw_mm: v } })} />}
+        <CompareParts item={item} />
         <div className={styles.row}>
           <label><input type="checkbox" checked={item.settings.owned ?? false} onChange={(e) => commit(`${e.target.checked ? 'own' : 'buy'} ${item.name}`, { do: 'item.set', item: item.id, values: { owned: e.target.checked } })} /> I have it already</label>
           <button type="button" className={styles.remove} onClick={() => { pick(null); commit(`take out ${item.name}`, { do: 'item.remove', item: item.id }); }}>Take it out of the build</button>

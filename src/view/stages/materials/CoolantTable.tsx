@@ -24,15 +24,15 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
   return (
     <div className={styles.scroll}>
       <table className={styles.coolants}>
-        <thead><tr><th>coolant</th><th>metals and tube</th><th>stains</th><th>clogs</th><th className="num">µS/cm</th><th>poisonous</th><th className="num">changed, months</th><th className="num">{YEARS_COMPARED} years, {currency}</th><th className="num">a litre</th><th className="no-print" /></tr></thead>
+        <thead><tr><th>coolant</th><th className="no-print" /><th>metals, tube</th><th className="num">{YEARS_COMPARED} years, {currency}</th><th className="num">changed every</th><th>stains</th><th>clogs</th><th>poisonous</th><th className="num">µS/cm</th></tr></thead>
         <tbody>
           {rows.map((r) => (
             <tr key={r.coolant.id} data-picked={r.coolant.id === loop.coolant.id || undefined}>
-              <td>{r.coolant.name}{r.mix.water_mL > 0 ? <span className="soft"> {formatNumber(r.mix.concentrate_mL)} mL to {formatNumber(r.mix.water_mL)} mL water</span> : null}</td>
-              <td><Mark verdict={r.metals} /> <span className="soft">{r.attacks ? `attacks ${loop.tube.material}` : r.environment === 'ordinary' ? 'inhibited' : 'no inhibitor'}</span></td>
-              <td>{r.habits.stains}</td><td>{r.habits.clogs}</td><td className="num">{r.coolant.conductivity_uScm === undefined ? '–' : formatNumber(r.coolant.conductivity_uScm)}</td>
-              <td>{r.coolant.poisonous ? <strong>yes</strong> : 'no'}</td><td className="num">{changeEvery(r.coolant)}</td><td className="num">{formatMoney(r.cost.total_minor)} <span className="soft">{r.cost.fills} fills</span></td><td className="num soft">{formatMoney(r.cost.perLitre_minor)}</td>
+              <td>{r.coolant.name}<span className="soft">{r.mix.water_mL > 0 ? `, ${formatNumber(r.mix.concentrate_mL)} mL to ${formatNumber(r.mix.water_mL)} mL water` : ''}; {formatMoney(r.cost.perLitre_minor)} a litre</span></td>
               <td className="no-print">{r.coolant.id === loop.coolant.id ? <span className="soft">in it</span> : <button type="button" className={styles.link} onClick={() => commit(`fill ${loop.name} with ${r.coolant.name}`, { do: 'loop.coolant', loop: loop.id, coolant: r.coolant, age_months: 0 })}>fill</button>}</td>
+              <td><Mark verdict={r.metals} /> <span className="soft">{r.attacks ? `attacks ${loop.tube.material}` : r.environment === 'ordinary' ? 'inhibited' : 'plain'}</span></td>
+              <td className="num">{formatMoney(r.cost.total_minor)} <span className="soft">{r.cost.fills} fills</span></td><td className="num">{changeEvery(r.coolant)} mo.</td>
+              <td>{r.habits.stains}</td><td>{r.habits.clogs}</td><td>{r.coolant.poisonous ? <strong>yes</strong> : 'no'}</td><td className="num">{r.coolant.conductivity_uScm === undefined ? '–' : formatNumber(r.coolant.conductivity_uScm)}</td>
             </tr>
           ))}
         </tbody>

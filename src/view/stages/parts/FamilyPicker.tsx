@@ -25,7 +25,7 @@ export function FamilyPicker() {
   return (
     <Section title="Family of the fittings">
       <table><tbody>
-        {changes.map(({ f, edit, stays, all, more }) => <tr key={f}><td>{f}{now.has(f) && now.size === 1 ? <span className="soft"> now</span> : null}</td><td className="num soft">{all ? '' : `${more >= 0 ? '+' : '−'}${formatMoney(Math.abs(more))}`}</td><td>{all ? null : <button type="button" className={styles.quiet} onClick={() => commit(`change all fittings to ${f}`, edit)}>change all</button>}{stays.length > 0 && !all ? <span className="soft"> {stays.join(', ')} stay{stays.length === 1 ? 's' : ''}</span> : null}</td></tr>)}
+        {changes.map(({ f, edit, stays, all, more }) => <tr key={f}><td>{f}{now.has(f) && now.size === 1 ? <span className="soft"> now</span> : null}</td><td className="num soft">{all ? '' : `${more >= 0 ? '+' : '−'}${formatMoney(Math.abs(more))}`}</td><td>{all ? null : <button type="button" className={styles.quiet} onClick={() => commit(`change all fittings to ${f}`, edit)}>change all</button>}{stays.length > 0 && !all ? <span className="soft"> ({stays.join(', ')} stay{stays.length === 1 ? 's' : ''})</span> : null}</td></tr>)}
       </tbody></table>
       <p className="soft">Against {formatMoney(list.loopTotal)} now. Every run and cap follows; what no longer matches is a finding.</p>
     </Section>
