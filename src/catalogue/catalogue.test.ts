@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { fitLossCurve } from '@/core/flow';
+import { guardPart } from '@/core/guard';
 import { isWet, type Part, type PartKind } from '@/core/part';
 import { cross } from '@/core/shape';
 import { CATALOGUE, catalogued, DEMO_BUILDS, STANDARD_KIT } from '.';
@@ -10,6 +11,34 @@ describe('the catalogue', () => {
   /** What issue W1 asks for at least. */
   test.each([['case', 6], ['radiator', 12], ['fan', 8], ['pump', 5], ['reservoir', 5], ['block', 10], ['tube', 8], ['fitting', 20], ['coolant', 5], ['screw', 10]] as const)('at least as many of %s: %p', (kind, least) => {
     expect(of(kind).length).toBeGreaterThanOrEqual(least);
+  });
+
+  /** What issue W6 asks for. */
+  test('two hundred parts or more, ten cases, and a tool or sundry for every duty', () => {
+    expect(CATALOGUE.length).toBeGreaterThanOrEqual(200);
+    expect(of('case').length).toBeGreaterThanOrEqual(10);
+    expect(new Set(of('sundry').map((s) => s.duty))).toEqual(new Set(['paste', 'pads', 'alcohol', 'paper', 'gloves', 'washer', 'cord', 'heat-gun', 'saw', 'cutter', 'snips', 'deburrer', 'mandrel', 'mitre', 'tape', 'marker', 'leak-tester', 'fill-bottle', 'biocide', 'water', 'flush', 'bracket', 'o-ring']));
+  });
+
+  test('every hard tube has a cord that fills its bore and a mandrel of its size', () => {
+    for (const t of of('tube').filter((x) => x.hard)) {
+      expect(of('sundry').some((s) => s.duty === 'cord' && s.tube_mm === t.inner_mm)).toBe(true);
+      expect(of('sundry').some((s) => s.duty === 'mandrel' && s.tube_mm === t.outer_mm)).toBe(true);
+    }
+  });
+
+  test('every part passes the guard', () => {
+    for (const p of CATALOGUE) { const g = guardPart(p); expect([p.id, g.ok ? [] : g.troubles]).toEqual([p.id, []]); }
+  });
+
+  /** By the hydraulic energy put in: head × flow × ρ g may not be more than the electric power. */
+  test.each(of('pump').map((p) => [p.id, p] as const))('%s gives no more than it draws, and its printed head is its curve\'s', (_, p) => {
+    for (const [q, h] of p.points) expect((q / 60000) * h * 9.80665 * 997).toBeLessThan(p.power_W);
+    expect(p.ratings?.head_m ?? p.points[0]?.[1]).toBeCloseTo(p.points[0]?.[1] ?? NaN, 1);
+  });
+
+  test.each(of('fan').map((p) => [p.id, p] as const))('%s moves no more air than its power would', (_, p) => {
+    for (const [q, dp] of p.points) expect((q / 3600) * dp).toBeLessThan(p.power_W);
   });
 
   test('ids are unique', () => {

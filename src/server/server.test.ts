@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { catalogued, demoBuild } from '@/catalogue';
 import { LIMITS } from '@/core/guard';
-import { addBuild, dropBuild, dropPart, evaluateDocument, guarded, openBuild, ownParts, putBuild, putPart, readJson, shelf } from '.';
+import { addBuild, checkParts, dropBuild, dropPart, evaluateDocument, guarded, openBuild, ownParts, putBuild, putPart, readJson, shelf } from '.';
 
 const desk = demoBuild('dawn-chorus-desk');
 
@@ -90,5 +90,13 @@ describe('parts of one\'s own', () => {
 
   test.each([['own-fan', { ...fan, power_W: 'lots' }, 400], ['other', fan, 400], ['fan-wren-120-1200', catalogued('fan', 'fan-wren-120-1200'), 409], ['own-fan', { kind: 'teapot' }, 400], ['own-fan', null, 400]])('%# is refused', async (id, data, status) => {
     expect((await putPart(id, data)).status).toBe(status);
+  });
+
+  test('parts looked at before they are kept: each says what is wrong, none is kept', async () => {
+    const before = (await ownParts()).length, [own] = CATALOGUE.filter((p) => p.kind === 'fan');
+    expect(checkParts([{ ...own, id: 'own-a' }, { ...own, id: 'own-b', fullSpeed_rpm: 'fast' }, own, null])).toMatchObject({ status: 200, body: [{ ok: true }, { ok: false, troubles: [{ path: 'fullSpeed_rpm' }] }, { ok: false, troubles: [{ path: 'id' }] }, { ok: false }] });
+    expect(checkParts({ id: 'x' })).toMatchObject({ status: 400 });
+    expect(checkParts(Array.from({ length: 501 }, () => own))).toMatchObject({ status: 413 });
+    expect((await ownParts()).length).toBe(before);
   });
 });

@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoBuild } from '@/catalogue';
+import { CATALOGUE, demoBuild } from '@/catalogue';
 import { applyEdit, type Build, type Edit } from '../build';
 import { workOut } from '../evaluate';
 import { reorderLoop } from '../loop';
 import { routeBuild } from '../route';
-import { betterPorts, compareOrders, whatIfShort, whyNoOrders, type OrdersCompared } from '.';
+import { betterPorts, compareOrders, compareParts, whatIfShort, whyNoOrders, type OrdersCompared } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build, tower = demoBuild('fenland-flood-tower') as Build;
 const found = routeBuild(desk);
@@ -90,5 +90,20 @@ describe('better ports', () => {
 
   test('where there is nothing better, nothing is told', () => {
     expect(betterPorts(applyEdit(desk, reorderLoop(desk, 'loop', ['reservoir', 'pump', 'card-block', 'processor-block', 'top-radiator', 'front-radiator'])).build)).toBeNull();
+  });
+});
+
+describe('parts compared in their place', () => {
+  test('each row is the difference of two whole evaluations; clashing ones last, then the cheapest', () => {
+    const rows = compareParts(desk, 'pump', CATALOGUE), now = workOut(desk).reports;
+    expect(rows.map((r) => r.part).sort()).toEqual(CATALOGUE.filter((p) => p.kind === 'pump' && p.id !== 'pump-osier-large').map((p) => p.id).sort());
+    for (const r of rows) {
+      const then = workOut(applyEdit(desk, r.edit).build).reports;
+      expect(r.cost_minor).toBe(then.list.loopTotal - now.list.loopTotal);
+      expect(r.flow_Lmin).toBeCloseTo((then.flow.loops[0]?.flow_Lmin ?? NaN) - (now.flow.loops[0]?.flow_Lmin ?? NaN), 9);
+    }
+    const rank = rows.map((r) => Number(r.clashes > 0) * 1e9 + r.cost_minor);
+    expect(rank).toEqual([...rank].sort((a, b) => a - b));
+    expect(compareParts(desk, 'ghost', CATALOGUE)).toEqual([]);
   });
 });

@@ -5,6 +5,7 @@ import { PART_KINDS, type Part, type PartKind } from '@/core/part';
 import { plural } from '@/core/quantity';
 import { fieldsOf, guessMapping, partsFromRows, readSheet, type Mapping, type Sheet } from '@/format';
 import { Mark, Pick } from '@/view/shared';
+import { fieldWords } from './fieldWords';
 import { useOwn } from './ownParts';
 import styles from './StoresPage.module.css';
 
@@ -64,7 +65,7 @@ export function ImportParts({ onDone }: { onDone(): void }) {
           <Pick label="What no column says, as of" value={pattern.id} options={patterns.map((p) => ({ value: p.id, label: p.name }))} onPick={(id) => { again(); setLike(id); }} />
         </div>
         <p className="soft">{plural(sheet.rows.length, 'row')}. Put columns to figures; what has none keeps the pattern&apos;s.</p>
-        <div className={styles.fields}>{fields.map((f) => <Pick key={f} label={f.replaceAll('_', ', ')} value={mapping[f] ?? ''} options={[{ value: '', label: 'the pattern\u2019s' }, ...sheet.columns.map((c) => ({ value: c, label: c }))]} onPick={(c) => { again(); const { [f]: _old, ...rest } = mapping; setMapping(c === '' ? rest : { ...rest, [f]: c }); }} />)}</div>
+        <div className={styles.fields}>{fields.map((f) => <Pick key={f} label={fieldWords(f)} value={mapping[f] ?? ''} options={[{ value: '', label: 'the pattern\u2019s' }, ...sheet.columns.map((c) => ({ value: c, label: c }))]} onPick={(c) => { again(); const { [f]: _old, ...rest } = mapping; setMapping(c === '' ? rest : { ...rest, [f]: c }); }} />)}</div>
       </>}
       {parts.length > 0 && <p className={styles.row}><button type="button" className={styles.act} onClick={() => void check()}>Look at {plural(parts.length, 'part')}</button>{checked && <button type="button" className={styles.act} disabled={good === 0} onClick={() => void keepGood()}>Keep the {good} that are right</button>}</p>}
       {checked && <table><thead><tr><th>row</th><th>part</th><th>what is wrong</th></tr></thead><tbody>{parts.slice(0, MOST_SHOWN).map((p, i) => { const c = checked[i]; return <tr key={i}><td>{i + 1}</td><td>{typeof p === 'object' && p !== null ? p.name ?? p.id : '–'}</td><td>{c?.ok ? <Mark verdict="holds" /> : <><Mark verdict="fails" /> {c?.troubles.slice(0, 3).map((t) => `${t.path}: ${t.message}`).join('; ')}</>}</td></tr>; })}</tbody></table>}

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { Part } from '@/core/part';
 import { parsePoints } from '@/core/quantity';
 import { fieldsOf } from '@/format';
+import { fieldWords } from './fieldWords';
 import { useOwn } from './ownParts';
 import styles from './StoresPage.module.css';
 
@@ -38,7 +39,7 @@ export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): 
   return (
     <div className={styles.editor}>
       <div className={styles.fields}>
-        {fields.map((f) => <label key={f}><span className="soft">{f === 'price_minor' ? 'price' : f.replaceAll('_', ', ').replace('.', ' ')}</span> <input value={shown(f)} maxLength={200} aria-invalid={bad(f)} onChange={(e) => set(f, e.target.value)} /></label>)}
+        {fields.map((f) => <label key={f}><span className="soft">{fieldWords(f)}</span> <input value={shown(f)} maxLength={200} aria-invalid={bad(f)} onChange={(e) => set(f, e.target.value)} /></label>)}
       </div>
       {CURVES.map((key) => { const own = curveOf(start, key); return own && <label key={key} className={styles.curve}><span className="soft">{key === 'points' ? 'curve: a point a line' : 'K/W over L/min: a point a line'}</span><textarea rows={6} value={text[key] ?? own.map(([a, b]) => `${a} ${b}`).join('\n')} onChange={(e) => curve(key, e.target.value)} />{text[key] !== undefined && pointsIn(part, key, text[key] ?? '') === null && <span role="alert" className={styles.trouble}>These are no points: two numbers a line, the first rising.</span>}</label>; })}
       {wrong.length > 0 && <p role="alert" className={styles.trouble}>{wrong.join(', ')}: a number is missing.</p>}

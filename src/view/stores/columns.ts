@@ -34,9 +34,9 @@ export function columnsFor(kind: PartKind | null): GridColDef<Row>[] {
   const special = kind ? OF_KIND[kind] : undefined;
   return [
     ...(kind ? [] : [text('kind', 'Kind', (p) => PART_KINDS[p.kind].one, 120)]),
-    { field: 'name', headerName: 'Part', width: 220, valueGetter: (_, r) => r.part.name, renderCell: (c) => `${c.row.part.name}${c.row.own ? ' · yours' : ''}` }, text('maker', 'Maker', (p) => p.maker, 150),
+    { field: 'name', headerName: 'Part', width: 210, valueGetter: (_, r) => r.part.name, renderCell: (c) => `${c.row.part.name}${c.row.own ? ' · yours' : ''}` }, text('maker', 'Maker', (p) => p.maker, 130),
     ...(special ?? [{ field: 'figures', headerName: 'What matters', flex: 1, minWidth: 320, valueGetter: (_: unknown, r: Row) => partFigures(r.part) } satisfies GridColDef<Row>]),
     { field: 'price', headerName: 'Price', width: 90, type: 'number', valueGetter: (_, r) => r.part.price_minor / 100, valueFormatter: (v: number) => formatMoney(Math.round(v * 100)) },
-    { field: 'id', headerName: 'Number', width: 180, cellClassName: 'mono soft' },
+    ...(special ? [] : [{ field: 'id', headerName: 'Number', width: 180, cellClassName: 'mono soft' }]),
   ];
 }

@@ -9,6 +9,7 @@ import type { Vec } from '@/core/shape';
 import { Pick, QuantityField, Segments } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { partFigures } from '@/view/stores/figures';
+import { useOwnParts } from '@/view/stores/ownParts';
 import { Section } from '../frame/StageFrame';
 import { CompareParts } from './CompareParts';
 import styles from './CaseStage.module.css';
@@ -33,9 +34,13 @@ export function PlaceCard({ item }: { readonly item: Item }) {
   const mount = p.on === 'mount' ? build.case?.mounts.find((m) => m.id === p.mount) : undefined;
   const slack = mount && item.part.kind === 'radiator' ? mount.length_mm - item.part.size[0] : 0;
   const placed = workings.model.placed.get(item.id);
+  const own = useOwnParts();
+  // A part in a build is a snapshot: newer figures are offered, not forced.
+  const same = [...own, ...CATALOGUE].find((c) => c.id === item.part.id), store = same && isItemPart(same) && JSON.stringify(same) !== JSON.stringify(item.part) ? same : null;
   return (
     <Section title={item.name} aside={<button type="button" className={styles.link} onClick={() => pick(null)}>Done</button>}>
       <p className="soft">{PART_KINDS[item.part.kind].one}, {item.part.maker}: {partFigures(item.part)}</p>
+      {store && <p className="soft">The Stores&apos; figures of this part differ from this build&apos;s copy. <button type="button" className={styles.link} onClick={() => commit(`take the Stores\u2019 figures of ${item.name}`, { do: 'item.replace', item: item.id, part: store })}>Take the Stores&apos;</button></p>}
       <div className={styles.controls}>
         <label className={styles.nameLabel}>Called <input className={styles.nameInput} defaultValue={item.name} key={item.name} maxLength={80} onKeyDown={(e) => { e.stopPropagation(); if (e.key === 'Enter') e.currentTarget.blur(); }} onBlur={(e) => { const t = e.target.value.trim(); if (t && t !== item.name) commit(`rename ${item.name}`, { do: 'item.rename', item: item.id, name: t }); }} /></label>
         <Pick label="Part" value={item.part.id} options={[...(alternatives.some((a) => a.id === item.part.id) ? [] : [{ value: item.part.id, label: item.part.name }]), ...alternatives.map((a) => ({ value: a.id, label: a.name }))]} onPick={(id) => { const next = alternatives.find((a) => a.id === id); if (next && isItemPart(next)) commit(`change ${item.name} to ${next.name}`, { do: 'item.replace', item: item.id, part: next }); }} />

@@ -7,6 +7,7 @@ import { downloadList, downloadListJson, useBench } from '@/view/workspace';
 import { MoneyField } from '../brief/MoneyField';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { BuyingView } from './BuyingView';
+import { DrawerBox } from './DrawerBox';
 import { FamilyPicker } from './FamilyPicker';
 import { KindList } from './KindList';
 import { RunList } from './RunList';
@@ -43,6 +44,7 @@ export function PartsStage() {
             <tbody>{[...kinds].sort((a, b) => share(b) - share(a)).map((k) => <tr key={k}><td>{PART_KINDS[k].many}</td><td className="num">{formatMoney(share(k))}</td><td className="num soft">{list.loopTotal > 0 ? formatNumber((100 * share(k)) / list.loopTotal) : 0} %</td></tr>)}
               <tr><td><strong>Loop</strong></td><td className="num"><strong>{formatMoney(list.loopTotal)}</strong></td><td /></tr></tbody></table>
         </Section>
+        <DrawerBox />
         <FamilyPicker />
         {orders.length > 0 && <Section title="Orders"><p>{plural(orders.filter((o) => o.state === 'ordered').length, 'line')} ordered, {orders.filter((o) => o.state === 'received').length} received{late > 0 ? <>, <Mark verdict="tight" /> {late} missing from a parcel</> : null}.</p></Section>}
         {list.unmet.length > 0 && <Section title="Nothing on offer serves"><ul>{list.unmet.map((u) => <li key={`${u.duty}-${u.why}`}>{u.duty.replace('-', ' ')}{u.tube_mm ? ` for ${u.tube_mm} mm` : ''}: {u.why}</li>)}</ul></Section>}
