@@ -2,7 +2,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import { catalogued, demoBuild } from '@/catalogue';
+import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
 import { LIMITS } from '@/core/guard';
 import { addBuild, checkParts, dropBuild, dropPart, evaluateDocument, guarded, openBuild, ownParts, putBuild, putPart, readJson, shelf } from '.';
 
