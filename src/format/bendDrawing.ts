@@ -5,7 +5,7 @@ import { num, xml } from './svgText';
 
 /** A4 upright, its margins, and strips of the tube across it, mm. Strips overlap so that they can be laid one on the other. */
 const PAGE = { width: 210, height: 297, margin: 14 } as const;
-const STRIP_MM = 175, OVERLAP_MM = 10, ROW_MM = 40, HEAD_MM = 34, RULER_MM = 100;
+const STRIP_MM = 175, OVERLAP_MM = 10, ROW_MM = 42, WORDS_MM = 48, HEAD_MM = 34, RULER_MM = 100;
 
 const deg = (v: number): string => `${num(Math.round(v * 10) / 10)}°`;
 const mm1 = (v: number): string => (Math.round(v * 10) / 10).toFixed(1);
@@ -16,10 +16,10 @@ const STEP_MM = STRIP_MM - OVERLAP_MM;
 /** The straight tube at 1:1 over A4 pages, with its marks, a ruler of 100 mm on each page, and letters where strips are joined. */
 export function bendSheetPages(sheet: BendSheet): readonly string[] {
   const length = sheet.cut_mm + sheet.trim_mm, strips = Math.max(1, Math.ceil((length - OVERLAP_MM) / STEP_MM));
-  const room = PAGE.height - 2 * PAGE.margin - HEAD_MM - 16, rows = Math.max(1, Math.floor(room / Math.max(ROW_MM, sheet.outer_mm + 24))), pages = Math.ceil(strips / rows);
+  const room = PAGE.height - 2 * PAGE.margin - HEAD_MM - 16, rows = Math.max(1, Math.floor(room / Math.max(ROW_MM, sheet.outer_mm + 28))), pages = Math.ceil(strips / rows);
   return Array.from({ length: pages }, (_, page) => {
     const own = Array.from({ length: Math.min(rows, strips - page * rows) }, (_x, i) => page * rows + i);
-    const body = own.map((k, i) => strip(sheet, length, k, strips, PAGE.margin + HEAD_MM + i * Math.max(ROW_MM, sheet.outer_mm + 24))).join('');
+    const body = own.map((k, i) => strip(sheet, length, k, strips, PAGE.margin + HEAD_MM + i * Math.max(ROW_MM, sheet.outer_mm + 28))).join('');
     return `<svg xmlns="http://www.w3.org/2000/svg" width="${PAGE.width}mm" height="${PAGE.height}mm" viewBox="0 0 ${PAGE.width} ${PAGE.height}" font-family="sans-serif"><title>${xml(sheet.name)}</title>${head(sheet, page + 1, pages)}${body}${ruler()}</svg>`;
   });
 }
@@ -54,14 +54,16 @@ function strip(sheet: BendSheet, length: number, k: number, of: number, top: num
     if (e > a) out.push(`<rect x="${num(x(a))}" y="${num(mid - r)}" width="${num(e - a)}" height="${num(2 * r)}" fill="#000" fill-opacity="0.09"/>`);
     if (within(b.start_mm)) {
       out.push(`<path d="M${num(x(b.start_mm))} ${num(mid - r - 4)}v${num(2 * r + 8)}" stroke="#000" stroke-width="0.5"/>`, text(b.start_mm + 1, mid - r - 5, `${i + 1}: ${mm1(b.start_mm)}`));
-      out.push(text(b.start_mm + 1, mid + r + 4.5, `${deg(b.angle_deg)}${Math.abs(b.set_deg - b.angle_deg) > 0.05 ? `, set ${deg(b.set_deg)}` : ''}${b.rotation_deg !== null && Math.abs(b.rotation_deg) > 0.05 ? `, turn ${deg(b.rotation_deg)}` : ''}`));
+      // Bends close to each other write on lines of their own; near the edge of the strip, to the left.
+      const low = i % 2 === 0 ? 4.5 : 8.2, late = to - b.start_mm < WORDS_MM;
+      out.push(text(b.start_mm + (late ? -1 : 1), mid + r + low, `${deg(b.angle_deg)}${Math.abs(b.set_deg - b.angle_deg) > 0.05 ? `, set ${deg(b.set_deg)}` : ''}${b.rotation_deg !== null && Math.abs(b.rotation_deg) > 0.05 ? `, turn ${deg(b.rotation_deg)}` : ''}`, late ? 'end' : 'start'));
     }
     if (within(b.end_mm)) out.push(`<path d="M${num(x(b.end_mm))} ${num(mid - r)}v${num(2 * r)}" stroke="#000" stroke-width="0.25"/>`);
   });
-  if (within(sheet.cut_mm)) out.push(text(sheet.cut_mm, mid + r + 9, `${sheet.trim_mm > 0 ? 'trim here, ' : ''}${mm1(sheet.cut_mm)}`, 'end'));
+  if (within(sheet.cut_mm)) out.push(text(sheet.cut_mm, mid + r + 12, `${sheet.trim_mm > 0 ? 'trim here, ' : ''}${mm1(sheet.cut_mm)}`, 'end'));
   const letter = (n: number): string => String.fromCharCode(65 + (n % 26));
-  if (k > 0) out.push(`<path d="M${num(x(from + OVERLAP_MM / 2))} ${num(mid - r - 2)}v${num(2 * r + 4)}" stroke="#000" stroke-width="0.2" stroke-dasharray="1 1"/>`, text(from + OVERLAP_MM / 2, mid + r + 9, letter(k - 1), 'middle'));
-  if (k + 1 < of) out.push(`<path d="M${num(x(from + STEP_MM + OVERLAP_MM / 2))} ${num(mid - r - 2)}v${num(2 * r + 4)}" stroke="#000" stroke-width="0.2" stroke-dasharray="1 1"/>`, text(from + STEP_MM + OVERLAP_MM / 2, mid + r + 9, letter(k), 'middle'));
+  if (k > 0) out.push(`<path d="M${num(x(from + OVERLAP_MM / 2))} ${num(mid - r - 2)}v${num(2 * r + 4)}" stroke="#000" stroke-width="0.2" stroke-dasharray="1 1"/>`, text(from + OVERLAP_MM / 2, mid + r + 12, letter(k - 1), 'middle'));
+  if (k + 1 < of) out.push(`<path d="M${num(x(from + STEP_MM + OVERLAP_MM / 2))} ${num(mid - r - 2)}v${num(2 * r + 4)}" stroke="#000" stroke-width="0.2" stroke-dasharray="1 1"/>`, text(from + STEP_MM + OVERLAP_MM / 2, mid + r + 12, letter(k), 'middle'));
   return out.join('');
 }
 
