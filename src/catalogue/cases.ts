@@ -76,7 +76,7 @@ export const CASES: readonly CasePart[] = [
     spots: [{ id: 'pump', name: 'Middle stand', at: [400, 130, 130], holes: PUMP_FOOT }, { id: 'over', name: 'Over the pump', at: [400, 200, 130] }, { id: 'second', name: 'Front stand', at: [485, 130, 130], holes: { x_mm: 80, z_mm: 80 } }, { id: 'over-second', name: 'Over the front stand', at: [485, 200, 130] }],
   }),
   box('case-heron-30', 'Heronry 30', SLATE, 11900, [400, 400, 188], {
-    mounts: [front(400, 5, 98, 370, [row(120, 3), row(140, 2)], 55), top(24, 400, 120, 350, [row(120, 2), row(140, 2)], 50), rear(270, 115, 120)],
+    mounts: [front(400, 5, 98, 370, [row(120, 3), row(140, 2)], 55), top(24, 400, 118, 350, [row(120, 2), row(140, 2)], 50), rear(270, 115, 120)],
     boardAt: [8, 130, 8], boardStandards: ['micro ATX', 'mini ITX'], bay: { min: [5, 5, 12], max: [170, 93, 165] },
     behind_mm: 18, grommets: grommets(274, 180), obstacles: [{ id: 'shroud', name: 'Supply shroud', removable: false, min: [0, 97, 0], max: [330, 99, 188] }],
     spots: [{ id: 'pump', name: 'Shroud, before the card', at: [300, 99, 110], holes: PUMP_FOOT }, { id: 'over', name: 'Over the pump', at: [300, 165, 110] }],
@@ -88,7 +88,7 @@ export const CASES: readonly CasePart[] = [
     spots: [{ id: 'pump', name: 'Floor, before the board', at: [400, 130, 140], holes: PUMP_FOOT }, { id: 'over', name: 'Over the pump', at: [400, 200, 140] }],
   }),
   box('case-lantern-18', 'Moth 18', SLATE, 15900, [360, 270, 185], {
-    mounts: [top(18, 270, 120, 330, [row(120, 2), row(140, 2)], 60), rear(136, 120, 120), side(210, 185, 6, 262, [row(120, 2)], 55)],
+    mounts: [top(18, 270, 112, 330, [row(120, 2), row(140, 2)], 60), rear(136, 120, 120), side(210, 185, 6, 262, [row(120, 2)], 55)],
     boardAt: [8, 40, 8], boardStandards: ['mini ITX'], bay: { min: [240, 4, 10], max: [345, 70, 140] },
     behind_mm: 15, obstacles: [], spots: [{ id: 'pump', name: 'Floor, before the supply', at: [205, 2, 140], holes: PUMP_FOOT }, { id: 'over', name: 'Over the supply', at: [290, 75, 70] }],
   }),

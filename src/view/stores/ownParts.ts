@@ -17,7 +17,7 @@ export const useOwn = create<Own>()((set, get) => ({
   load: () => {
     if (get().asked) return;
     set({ asked: true });
-    fetch('/api/parts?own=1').then(async (r) => { if (r.ok) set({ parts: await r.json() as Part[] }); }, () => set({ asked: false }));
+    void (async () => { try { const r = await fetch('/api/parts?own=1'); if (r.ok) set({ parts: await r.json() as Part[] }); } catch { set({ asked: false }); } })();
   },
   keep: async (part) => {
     try {

@@ -19,7 +19,7 @@ const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [{ va
 
 /** Every piece to buy, why it is there, what it comes to, and where it is bought. */
 export function PartsStage() {
-  const { build, workings, commit, open } = useBench((s) => s);
+  const { id, build, workings, commit, open } = useBench((s) => s);
   const [by, setBy] = useState<Seen>('kind');
   const { list } = workings.reports;
   const { currency } = build.brief;
@@ -48,7 +48,7 @@ export function PartsStage() {
         <FamilyPicker />
         {orders.length > 0 && <Section title="Orders"><p>{plural(orders.filter((o) => o.state === 'ordered').length, 'line')} ordered, {orders.filter((o) => o.state === 'received').length} received{late > 0 ? <>, <Mark verdict="tight" /> {late} missing from a parcel</> : null}.</p></Section>}
         {list.unmet.length > 0 && <Section title="Nothing on offer serves"><ul>{list.unmet.map((u) => <li key={`${u.duty}-${u.why}`}>{u.duty.replace('-', ' ')}{u.tube_mm ? ` for ${u.tube_mm} mm` : ''}: {u.why}</li>)}</ul></Section>}
-        <Section title="Take it along"><p className={styles.along}><button type="button" className={styles.act} onClick={() => downloadList(build, list)}>Parts list as CSV</button><button type="button" className={styles.act} onClick={() => downloadListJson(build, list)}>as JSON</button><button type="button" className={styles.act} onClick={() => window.print()}>Print, or save as PDF</button></p></Section>
+        <Section title="Take it along"><p className={styles.along}><button type="button" className={styles.act} onClick={() => downloadList(build, list)}>Parts list as CSV</button><button type="button" className={styles.act} onClick={() => downloadListJson(build, list)}>as JSON</button><a className={styles.act} href={`/api/builds/${id}/pdf?of=list`} download>as PDF</a><a className={styles.act} href={`/api/builds/${id}/pdf`} download>Build sheet as PDF</a><button type="button" className={styles.act} onClick={() => window.print()}>Print</button></p></Section>
       </>}
     >
       <div className={`${styles.views} no-print`}><Segments label="Group" value={by} options={VIEWS} onPick={setBy} /></div>
