@@ -17,10 +17,10 @@ const VIEWS = [
   { name: 'measure', path: '/builds/dawn-chorus-desk/case', act: async (page) => { await page.getByRole('button', { name: 'Measure this one again' }).click(); await page.getByRole('radio', { name: '3 mounts' }).click(); } },
   { name: 'cooling', path: '/builds/dawn-chorus-desk/cooling' }, { name: 'cooling-night', path: '/builds/dawn-chorus-desk/cooling', scheme: 'dark' },
   { name: 'flow', path: '/builds/dawn-chorus-desk/flow' },
-  { name: 'pumps', path: '/builds/dawn-chorus-desk/flow', act: async (page) => { await page.getByRole('radio', { name: 'Which pump' }).click(); await page.getByText(/^Quietest that reaches it/).waitFor(); } },
   { name: 'materials', path: '/builds/pocket-planetarium/materials' },
-  { name: 'runs', path: '/builds/fenland-flood-tower/runs', act: async (page) => { await page.getByRole('button', { name: 'Fold' }).first().click().catch(() => undefined); await page.getByRole('button', { name: 'Route the runs in space' }).click(); await page.getByText(/^Routed past/).waitFor({ timeout: 60_000 }); await page.getByRole('table').filter({ hasText: 'from, to' }).first().getByRole('button', { name: 'Processor pump → Front radiator', exact: true }).click(); } }, { name: 'parts', path: '/builds/dawn-chorus-desk/parts' },
-  { name: 'changes', path: '/builds/dawn-chorus-desk/cooling', act: async (page) => { await page.getByRole('radio', { name: 'Changes' }).click(); await page.getByText(/^Best use of it/).waitFor(); } },
+  { name: 'runs', path: '/builds/fenland-flood-tower/runs', act: async (page) => { await page.getByRole('button', { name: 'Fold' }).first().click().catch(() => undefined); await page.getByText(/^Routed past/).waitFor({ timeout: 60_000 }); await page.getByRole('table').filter({ hasText: 'from, to' }).first().getByRole('button', { name: 'Processor pump → Front radiator', exact: true }).click(); } }, { name: 'parts', path: '/builds/dawn-chorus-desk/parts' },
+  { name: 'buying', path: '/builds/dawn-chorus-desk/parts', act: async (page) => { await page.getByRole('radio', { name: 'buying' }).click(); await page.getByText(/shipping and tax included/).waitFor(); } },
+  { name: 'sheets', path: '/builds/fenland-flood-tower/runs', act: async (page) => { await page.getByRole('button', { name: 'Fold' }).first().click().catch(() => undefined); await page.getByText(/^Routed past/).waitFor({ timeout: 60_000 }); await page.getByRole('radio', { name: 'sheets and cuts' }).click(); } },
   { name: 'time', path: '/builds/pocket-planetarium/cooling', act: overTime },
   { name: 'phone', path: '/builds/dawn-chorus-desk/cooling', size: { width: 390, height: 844 } },
 ];
