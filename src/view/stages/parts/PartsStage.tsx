@@ -52,7 +52,7 @@ export function PartsStage() {
       </>}
     >
       <div className={`${styles.views} no-print`}><Segments label="Group" value={by} options={VIEWS} onPick={setBy} /></div>
-      {by === 'kind' ? <KindList /> : by === 'run' ? <RunList /> : <BuyingView />}
+      <div className={styles.scroll}>{by === 'kind' ? <KindList /> : by === 'run' ? <RunList /> : <BuyingView />}</div>
     </StageFrame>
   );
 }
