@@ -1,0 +1,95 @@
+/** @jest-environment jsdom */
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import { act, fireEvent, screen, within } from '@testing-library/react';
+import { demoBuild } from '@/catalogue';
+import type { Build } from '@/core/build';
+import { routeBuild, type RoutedBuild } from '@/core/route';
+import { useBench } from '@/view/workspace';
+import { show, state } from '@/view/workspace/showOnBench';
+import { RunPanel } from './RunPanel';
+import { SheetsView } from './SheetsView';
+
+const desk = demoBuild('dawn-chorus-desk') as Build, tower = demoBuild('fenland-flood-tower') as Build;
+let laid: RoutedBuild, laidDesk: RoutedBuild;
+beforeAll(() => { laid = routeBuild(tower); laidDesk = routeBuild(desk); }, 60_000);
+
+/** The panel of one run, with what was routed while it holds. */
+function Panel({ id, found }: { readonly id: string; readonly found: RoutedBuild }) {
+  const { build, workings } = useBench((s) => s);
+  const run = workings.reports.runs.find((r) => r.id === id), loop = build.loops.find((l) => l.links.some((k) => k.id === id)), link = loop?.links.find((k) => k.id === id);
+  return run && loop && link ? <RunPanel run={run} loop={loop} link={link} found={found} /> : null;
+}
+const routed = (build: Build, found: RoutedBuild): void => { act(() => state.route({ build, found })); };
+
+describe('the picked run', () => {
+  test('marks in a table as on the strip; the first bend starts before its corner', () => {
+    show(tower, <Panel id="run-2" found={laid} />);
+    expect(screen.getByText(/estimated/)).toBeTruthy();
+    routed(tower, laid);
+    const rows = within(screen.getAllByRole('table')[0] as HTMLElement).getAllByRole('row').slice(1);
+    const run = state.workings.reports.runs.find((r) => r.id === 'run-2');
+    expect(rows).toHaveLength(run?.bends ?? -1);
+    const starts = rows.map((r) => Number(within(r).getAllByRole('cell')[1]?.textContent));
+    expect(starts).toEqual([...starts].sort((a, b) => a - b));
+    expect(screen.getByText(/^Start the first bend 30\.0/)).toBeTruthy();
+  });
+
+  test('its way by hand: a direction, a place to pass, a pin and back to its own way, each a step to undo', () => {
+    show(tower, <Panel id="run-2" found={laid} />);
+    routed(tower, laid);
+    const link = () => state.build.loops[0]?.links.find((l) => l.id === 'run-2');
+    fireEvent.click(screen.getByText('Its way by hand'));
+    const [first] = [...(screen.getByLabelText('Sets off') as HTMLSelectElement).options].filter((o) => o.value !== '');
+    fireEvent.change(screen.getByLabelText('Sets off'), { target: { value: first?.value } });
+    expect(link()?.way?.leave?.join()).toBe(first?.value);
+    fireEvent.click(screen.getByRole('button', { name: 'Pass a place' }));
+    expect(link()?.way?.via).toHaveLength(1);
+    fireEvent.click(screen.getByRole('button', { name: 'Pin it as it lies' }));
+    expect(link()?.way?.pinned?.corners.length).toBeGreaterThan(1);
+    // A place set after the pin takes the pin's place.
+    fireEvent.click(screen.getByRole('button', { name: 'Pass a place' }));
+    expect(link()?.way?.pinned).toBeUndefined();
+    fireEvent.click(screen.getByRole('button', { name: 'Let it find its own way again' }));
+    expect(link()?.way).toBeUndefined();
+    act(() => state.undo());
+    expect(link()?.way?.via).toHaveLength(2);
+  });
+
+  test('too short: what saves it, and doing it is one step', () => {
+    show(desk, <Panel id="run-2" found={laidDesk} />);
+    routed(desk, laidDesk);
+    fireEvent.click(screen.getByText('What if it comes out too short?'));
+    fireEvent.change(screen.getByLabelText('Too short by'), { target: { value: '8' } });
+    fireEvent.blur(screen.getByLabelText('Too short by'));
+    fireEvent.click(screen.getByRole('radio', { name: 'at Pump' }));
+    const extender = screen.getByText(/^Put Extender 15 mm into Pump/).closest('li') as HTMLElement;
+    fireEvent.click(within(extender).getByRole('button', { name: 'Do it' }));
+    expect(state.build.loops[0]?.links.find((l) => l.id === 'run-2')?.ends.from).toBe('extender');
+  });
+});
+
+describe('sheets and cuts', () => {
+  test('easiest first; a picked one shows its steps and cautions; the cuts say whether they are the fewest', () => {
+    show(tower, <SheetsView />);
+    expect(screen.getAllByText(/no way in space yet/).length).toBe(2);
+    routed(tower, laid);
+    const rows = within(screen.getAllByRole('table')[0] as HTMLElement).getAllByRole('row').slice(1), bends = rows.map((r) => Number(within(r).getAllByRole('cell')[3]?.textContent));
+    expect(bends).toEqual([...bends].sort((a, b) => a - b));
+    fireEvent.click(within(rows[0] as HTMLElement).getAllByRole('button')[0] as HTMLElement);
+    expect(screen.getByRole('heading', { name: /step by step$/ })).toBeTruthy();
+    expect(screen.getByText(/^Heat gun: burns, fire and fumes/)).toBeTruthy();
+    expect(screen.getAllByText(/^No plan needs fewer sticks/).length).toBe(2);
+  });
+
+  test('a test bend is noted, tells what is left, and is forgotten again', () => {
+    show(tower, <SheetsView />);
+    const left = screen.getAllByLabelText('Left when cool')[0] as HTMLInputElement;
+    fireEvent.change(left, { target: { value: '81' } });
+    fireEvent.blur(left);
+    expect(state.build.loops[0]?.testBend).toEqual({ set_deg: 90, left_deg: 81 });
+    expect(screen.getByText(/^90\.0 % is left/)).toBeTruthy();
+    fireEvent.change(left, { target: { value: '' } });
+    fireEvent.blur(left);
+    expect(state.build.loops[0]?.testBend).toBeUndefined();
+  });
+});
