@@ -29,6 +29,8 @@ function board(f: BoardFigures): BoardPart {
       { name: f.name, min: [0, 0, 0], max: [f.x, f.y, 2] },
       { name: 'rear connectors', min: [0, top - 158, 2], max: [24, top - 4, 38] },
       { name: 'regulator heatsink', min: [26, top - 130, 2], max: [38, top - 30, 34] },
+      // The first drive lies between processor and cards, under its sheet; on small boards it is on the back.
+      ...(f.standard === 'mini ITX' ? [] : [{ name: 'drive', min: [70, top - 178, 2] as const, max: [150, top - 156, 6] as const }]),
       // Plugs in their sockets, with the bend of their cables.
       { name: 'main power plug', min: [f.x - 13, top - 138, 2], max: [f.x - 2, top - 86, 36] },
       f.standard === 'mini ITX' ? { name: 'processor power plug', min: [26, 12, 2], max: [38, 32, 30] } : { name: 'processor power plug', min: [42, top - 13, 2], max: [62, top - 2, 30] },
