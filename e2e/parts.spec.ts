@@ -61,3 +61,12 @@ test('coolants compared, and a part against all of its kind in its place', async
   await page.getByRole('row', { name: /^Fell 360, 45 mm/ }).getByRole('button').click({ timeout: 20_000 });
   await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeEnabled();
 });
+
+test('the list and the build as PDF; an unknown build has none', async ({ page }) => {
+  for (const of of ['list', 'sheet']) {
+    const file = await page.request.get(`/api/builds/dawn-chorus-desk/pdf?of=${of}`);
+    expect(file.headers()['content-disposition']).toContain(`dawn-chorus-desk-${of}.pdf`);
+    expect((await file.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  }
+  expect((await page.request.get('/api/builds/no-such-build/pdf')).status()).toBe(404);
+});

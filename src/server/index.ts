@@ -2,6 +2,5 @@ import 'server-only';
 
 export { shelf, openBuild, addBuild, putBuild, dropBuild, evaluateDocument, type ShelfEntry, type OpenedBuild } from './shelf';
 export { checkParts, ownParts, putPart, dropPart } from './ownParts';
-export { buildPdf } from './pdf';
 export { respond, readJson, guarded } from './http';
 export { ok, refuse, type Answer } from './answer';

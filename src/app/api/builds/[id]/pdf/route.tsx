@@ -1,5 +1,6 @@
 import { slug } from '@/format';
-import { buildPdf, guarded, openBuild, refuse, respond } from '@/server';
+import { guarded, openBuild, refuse, respond } from '@/server';
+import { buildPdf } from '@/server/pdf';
 
 export const dynamic = 'force-dynamic';
 
