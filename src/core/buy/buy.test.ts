@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import { CATALOGUE, demoBuild } from '@/catalogue';
 import { readQuote } from '@/format';
 import { applyEdit, type Build } from '../build';
+import { familyChange } from '../choice';
 import { workOut } from '../evaluate';
 import { cheapestBasket, spareAdvice, wishes, type Feed, type Shop, type Wanted } from '.';
 
@@ -75,9 +76,9 @@ describe('the feeds that ship with the app', () => {
 });
 
 describe('wishes and spares', () => {
-  const desk = demoBuild('dawn-chorus-desk') as Build, { list } = workOut(desk).reports;
+  const desk = demoBuild('dawn-chorus-desk') as Build, { model, reports: { list } } = workOut(desk);
   test('a wish costs what the build would cost less with the plainest', () => {
-    const all = wishes(desk, list, CATALOGUE);
+    const all = wishes(model, list, CATALOGUE);
     expect(all.length).toBeGreaterThan(0);
     for (const w of all) {
       const plain = CATALOGUE.find((p) => p.id === w.plainest) as Build['items'][number]['part'], after = workOut(applyEdit(desk, { do: 'item.replace', item: w.item, part: plain }).build).reports.list;
@@ -87,7 +88,11 @@ describe('wishes and spares', () => {
   });
   test('an owned part is no wish; one more of each fitting that breaks builds', () => {
     const owned = applyEdit(desk, { do: 'item.set', item: 'pump', values: { owned: true } }).build;
-    expect(wishes(owned, workOut(owned).reports.list, CATALOGUE).some((w) => w.item === 'pump')).toBe(false);
-    expect(spareAdvice(list).map((s) => s.part)).toEqual(expect.arrayContaining(['fit-plug', 'fit-comp-16-10']));
+    const then = workOut(owned);
+    expect(wishes(then.model, then.reports.list, CATALOGUE).some((w) => w.item === 'pump')).toBe(false);
+    expect(spareAdvice(desk, list).map((s) => s.part)).toEqual(expect.arrayContaining(['fit-plug', 'fit-comp-16-10']));
+    // Another family's are told as well, whatever their numbers.
+    const rush = applyEdit(desk, familyChange(desk, 'Rushlight', CATALOGUE.filter((p) => p.kind === 'fitting')).edit).build;
+    expect(spareAdvice(rush, workOut(rush).reports.list).map((s) => s.part)).toEqual(expect.arrayContaining(['fit-rush-plug', 'fit-rush-comp-16-10']));
   });
 });

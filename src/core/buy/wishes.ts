@@ -1,5 +1,5 @@
-import type { Build, Item } from '../build';
 import type { ListReport } from '../list';
+import type { Model } from '../model';
 import type { Part } from '../part';
 
 /** What a part costs more than the plainest of the Stores that does the same. */
@@ -22,22 +22,13 @@ function standsIn(a: Part, b: Part): boolean {
   }
 }
 
-/** Pieces an item stands for: fans of its radiator or mount. */
-function pieceCount(build: Build, item: Item): number {
-  const p = item.placement;
-  if (item.part.kind !== 'fan') return 1;
-  if (p.on === 'radiator') { const r = build.items.find((i) => i.id === p.item)?.part; return r?.kind === 'radiator' ? r.sections : 1; }
-  if (p.on === 'mount') { const { section_mm } = item.part; return build.case?.mounts.find((m) => m.id === p.mount)?.fans.find((f) => f.size_mm === section_mm)?.count ?? 1; }
-  return 1;
-}
-
 /** The dearest wishes first: parts to be bought for which the Stores have a plainer one. */
-export function wishes(build: Build, list: ListReport, offer: readonly Part[]): readonly Wish[] {
-  return build.items.flatMap((item: Item): Wish[] => {
+export function wishes({ build, placed }: Model, list: ListReport, offer: readonly Part[]): readonly Wish[] {
+  return build.items.flatMap((item): Wish[] => {
     const line = list.lines.find((l) => l.part === item.part.id && !l.owned && l.for.includes(item.id));
     if (!line || line.total === 0) return [];
     const plain = offer.filter((p) => p.id !== item.part.id && standsIn(item.part, p)).sort((a, b) => a.price_minor - b.price_minor)[0];
-    const pieces = pieceCount(build, item);
+    const pieces = item.part.kind === 'fan' ? placed.get(item.id)?.count ?? 1 : 1;
     const more = plain ? (item.part.price_minor - plain.price_minor) * pieces : 0;
     return plain && more > 0 ? [{ item: item.id, plainest: plain.id, name: plain.name, more_minor: Math.round(more) }] : [];
   }).sort((a, b) => b.more_minor - a.more_minor);

@@ -49,7 +49,7 @@ export function whatIfShort(build: Build, routed: RoutedBuild, linkId: string, e
     if (gone && norm(sub(gone, by)) < WHOLE_MM && measureGaps(moved).gaps.filter((g) => g.verdict === 'clash').length <= before) {
       const sits = (id: string): boolean => group.includes(id) || group.includes(seatOf(build, id));
       const touches = build.loops.flatMap((l) => l.links.filter((k) => k.id !== linkId && k.by === 'tube' && sits(k.from.item) !== sits(k.to.item)).map((k) => k.id));
-      out.push({ how: 'move', says: `Move ${group.map(nameOf).join(' and ')} by ${formatMillimetres(short_mm, 1)} towards it`, then: touches.length > 0 ? `Other runs change: ${touches.map((t) => runName(build, t)).join(', ')}. Make those after it.` : 'No other run changes.', edit, touches });
+      out.push({ how: 'move', says: `Move ${group.map(nameOf).join(' and ')} by ${formatMillimetres(norm(gone), 1)} towards it`, then: touches.length > 0 ? `Other runs change: ${touches.map((t) => runName(build, t)).join(', ')}. Make those after it.` : 'No other run changes.', edit, touches });
     }
   }
   out.push({ how: 'again', says: 'Make it again', then: 'Spare tube is on the list for this. Keep the short one for a shorter run.', edit: null, touches: [] });
@@ -61,8 +61,14 @@ const WHOLE_MM = 0.51;
 
 /** What a part sits on and moves with; itself where it stands alone. */
 function seatOf(build: Build, item: string): string {
-  const p = build.items.find((i) => i.id === item)?.placement;
-  return p?.on === 'item' || p?.on === 'radiator' ? seatOf(build, p.item) : item;
+  let at = item;
+  // No further than there are parts: placements of a file may go in a circle.
+  for (let n = 0; n < build.items.length; n += 1) {
+    const p = build.items.find((i) => i.id === at)?.placement;
+    if (p?.on !== 'item' && p?.on !== 'radiator') break;
+    at = p.item;
+  }
+  return at;
 }
 
 /** A part and all that are screwed to it port to port: they move together or not at all. */

@@ -5,7 +5,7 @@ export { coreDrag, radiatorConductance, INSTALLATION, type Core, type RadiatorSt
 export { blockLaw, blockResistance, type BlockLaw } from './block';
 export { measuredRatio, atFanSpeed, type RadiatorBasis } from './measured';
 export { heatSetup, coreOf, drawOf, shareOf, sourceHeat, type HeatSetup, type FanSet, type RadiatorSetup, type Source } from './setup';
-export { supplyLoad, type SupplyLoad } from './supply';
+export { supplyLoad, supplyVerdict, type SupplyLoad } from './supply';
 export { solveHeat, solveHeatCases, solvePrepared, noiseOf, blockAt } from './solve';
 export { bareWind } from './wind';
 export { luFactor, luSolve } from './gauss';

@@ -13,3 +13,8 @@ export function supplyLoad({ build, placed }: Model, { sources }: HeatSetup): Su
   const loads = [...LOAD_CASES, 'own' as const].map((c) => sources.reduce((s, x) => s + drawOf(x) * shareOf(x, c), 0) + helpers_W);
   return { rating_W, most_W: Math.max(...loads), helpers_W };
 }
+
+/** A supply is left this much room for short peaks (common practice, no source). */
+const PEAK_ROOM = 0.2;
+/** Holds with room for peaks; fails where the parts draw more than it is made for. */
+export const supplyVerdict = ({ most_W, rating_W }: SupplyLoad): 'holds' | 'tight' | 'fails' => (most_W <= rating_W * (1 - PEAK_ROOM) ? 'holds' : most_W <= rating_W ? 'tight' : 'fails');

@@ -14,6 +14,11 @@ export interface Expansion {
   readonly rises_bar: number;
 }
 
+/** Pressure over the room's that a warm, shut loop may reach without a word, bar: half of what loops are tested at (common practice, no source). */
+export const GROWTH_LIMIT_BAR = 0.25;
+/** Holds up to the limit; fails from what joints are tested at. */
+export const growthVerdict = ({ rises_bar }: Expansion): 'holds' | 'tight' | 'fails' => (rises_bar <= GROWTH_LIMIT_BAR ? 'holds' : rises_bar <= 2 * GROWTH_LIMIT_BAR ? 'tight' : 'fails');
+
 const KELVIN = 273.15, ATMOSPHERE_BAR = 1.01325;
 
 /** Growth by the ratio of densities, and the air above it pressed together and warmed as an ideal gas. The parts are taken to be rigid: soft tube gives a little. */

@@ -3,7 +3,7 @@ import type { Box, Cylinder, Vec } from '../shape';
 import type { PlacedItem } from './types';
 
 /** Sheet of a frame that fans may hang on either side of, where the case does not say, mm (common practice, no source). */
-export const FRAME_MM = 1.2;
+const FRAME_MM = 1.2;
 /** Sheet of a tray, where the case does not say, mm (common practice, no source). */
 const TRAY_MM = 1;
 /** A stand-off is a hexagon 5 mm across its flats (common practice, no source). */

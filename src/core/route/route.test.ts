@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demoBuild, STANDARD_KIT } from '@/catalogue';
-import { applyEdit, type Build } from '../build';
+import { applyEdit, type Build, type Edit } from '../build';
 import { workOut } from '../evaluate';
 import type { Model } from '../model';
 import { bendMarks, bendTable, INSERTION_MM, type Run } from '../run';
@@ -72,6 +72,9 @@ describe('what was routed holds while the space is the same', () => {
   test.each([
     ['another speed', { do: 'fans.speed', speed_rpm: 900 } as const, true], ['another name', { do: 'build.rename', name: 'Else' } as const, true],
     ['a slid radiator', { do: 'item.place', item: 'top-radiator', placement: { on: 'mount', mount: 'top', slide_mm: 20, ports: 'end', air: 'in' } } as const, false],
+    ['a part of the same number made larger', { do: 'item.replace', item: 'pump', part: { ...(desk.items.find((i) => i.id === 'pump') as Build['items'][number]).part, size: [70, 70, 70] } } as Edit, false],
+    ['another curve of the same part', { do: 'item.curve', item: 'pump', of: 'head', points: [[0, 3], [10, 1]] } as const, true],
+    ['the case measured again with another cage', { do: 'case.choose', case: { ...(desk.case as NonNullable<Build['case']>), obstacles: [] } } as Edit, false],
     ['a part less', { do: 'item.remove', item: 'rear-fan' } as const, false], ['another end', { do: 'link.ends', loop: 'loop', link: 'run-2', ends: { from: 'rotary90', to: 'auto' } } as const, false],
   ])('%s', (_, edit, same) => {
     expect(sameSpace(desk, applyEdit(desk, edit).build)).toBe(same);

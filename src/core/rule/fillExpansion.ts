@@ -1,10 +1,7 @@
 import type { Said } from '../finding';
-import { loopExpansion } from '../list';
+import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion } from '../list';
 import { formatNumber } from '../quantity';
 import type { BuildRule } from './context';
-
-/** Pressure over the room's that a warm, shut loop may reach without a word, bar: half of what loops are tested at (common practice, no source). */
-const LIMIT_BAR = 0.25;
 
 export const fillExpansion: BuildRule = {
   code: 'fill.expansion', severity: 'tight', stage: 'runs',
@@ -13,11 +10,12 @@ export const fillExpansion: BuildRule = {
   check: (context) => context.heat.loops.flatMap((heat): Said[] => {
     const loop = context.build.loops.find((l) => l.id === heat.id), volume = context.list.volumes.find((v) => v.loop === heat.id);
     const e = loop && volume && heat.hottest_C !== null ? loopExpansion(context.model, loop, volume.total_mL, heat.hottest_C) : null;
-    if (!loop || !e || e.rises_bar <= LIMIT_BAR) return [];
+    const verdict = e && growthVerdict(e);
+    if (!loop || !e || !verdict || verdict === 'holds') return [];
     return [{
-      severity: e.rises_bar > 2 * LIMIT_BAR ? 'fails' as const : 'tight' as const, subjects: [loop.id], title: `${loop.name} has little room to grow`,
+      severity: verdict, subjects: [loop.id], title: `${loop.name} has little room to grow`,
       detail: `From ${formatNumber(e.cold_C)} to ${formatNumber(e.hot_C)} °C it grows by ${formatNumber(e.grows_mL, { decimals: 1 })} mL into ${formatNumber(e.air_mL)} mL of air: ${Number.isFinite(e.rises_bar) ? `${formatNumber(e.rises_bar, { decimals: 2 })} bar over the room` : 'there is no room for it'}.`,
-      measured: Math.min(99, e.rises_bar), limit: LIMIT_BAR, unit: 'bar',
+      measured: Math.min(99, e.rises_bar), limit: GROWTH_LIMIT_BAR, unit: 'bar',
     }];
   }),
 };

@@ -1,10 +1,7 @@
 import type { Said } from '../finding';
-import { supplyLoad } from '../heat';
+import { supplyLoad, supplyVerdict } from '../heat';
 import { formatNumber, formatWatts } from '../quantity';
 import { itemsOf, nameOf, type BuildRule } from './context';
-
-/** A supply is left this much room for short peaks (common practice, no source). */
-const ROOM = 0.2;
 
 export const supplyShort: BuildRule = {
   code: 'supply.short', severity: 'tight', stage: 'heat',
@@ -12,10 +9,11 @@ export const supplyShort: BuildRule = {
   source: 'the supply\'s rating; a fifth to spare is common practice, no source',
   check: (context) => {
     const load = supplyLoad(context.model, context.setup);
-    if (!load || load.most_W <= load.rating_W * (1 - ROOM)) return [];
-    const supplies = itemsOf(context, 'supply'), over = load.most_W > load.rating_W;
+    const verdict = load && supplyVerdict(load);
+    if (!load || !verdict || verdict === 'holds') return [];
+    const supplies = itemsOf(context, 'supply'), over = verdict === 'fails';
     return [{
-      severity: over ? 'fails' as const : 'tight' as const, subjects: supplies.map((s) => s.id),
+      severity: verdict, subjects: supplies.map((s) => s.id),
       title: over ? `${formatWatts(load.most_W)} are more than ${nameOf(context, supplies[0]?.id ?? '')} gives` : `${nameOf(context, supplies[0]?.id ?? '')} has ${formatNumber(100 * (1 - load.most_W / load.rating_W))} % to spare`,
       detail: `Parts, ${formatWatts(load.helpers_W)} of fans and pumps, in the heaviest load: ${formatWatts(load.most_W)} of ${formatWatts(load.rating_W)}.`, measured: load.most_W, limit: load.rating_W, unit: 'W',
     } satisfies Said];

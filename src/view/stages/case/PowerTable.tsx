@@ -1,5 +1,5 @@
 'use client';
-import { supplyLoad } from '@/core/heat';
+import { supplyLoad, supplyVerdict } from '@/core/heat';
 import { formatNumber, formatWatts, plural } from '@/core/quantity';
 import { Mark } from '@/view/shared';
 import { useBench } from '@/view/workspace';
@@ -32,7 +32,7 @@ export function PowerTable() {
         </tbody>
       </table>
       <p className="soft">Plugs: {(Object.keys(PLUGS) as (keyof typeof PLUGS)[]).filter((k) => power.plugs[k] > 0).map((k) => `${power.plugs[k]} ${PLUGS[k]}`).join(', ')}. Left: {plural(power.freeFan, 'fan header')}, {plural(power.freePump, 'pump header')}.{power.assumed ? ' The board says nothing of its headers: common ones are assumed.' : ''} At full speed and 12 V; starting draws more for a moment. Leads are on the parts list.</p>
-      <p>{supply ? <><Mark verdict={supply.most_W > supply.rating_W ? 'fails' : supply.most_W > 0.8 * supply.rating_W ? 'tight' : 'holds'} /> Supply: {formatWatts(supply.most_W)} of {formatWatts(supply.rating_W)} in the heaviest load, {formatWatts(supply.helpers_W)} of it fans and pumps; {formatNumber(100 * (1 - supply.most_W / supply.rating_W))} % to spare.</> : 'No supply is in the build yet.'}</p>
+      <p>{supply ? <><Mark verdict={supplyVerdict(supply)} /> Supply: {formatWatts(supply.most_W)} of {formatWatts(supply.rating_W)} in the heaviest load, {formatWatts(supply.helpers_W)} of it fans and pumps; {formatNumber(100 * (1 - supply.most_W / supply.rating_W))} % to spare.</> : 'No supply is in the build yet.'}</p>
     </Section>
   );
 }

@@ -37,6 +37,7 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
           ))}
         </tbody>
       </table>
+      <p className="soft">Metals by the anodic index; staining and clogging by common practice, no source; conductivity and intervals as the coolant&apos;s own data say. Costs are bottles at the Stores&apos; prices for {formatNumber(volume)} mL a fill, water not counted.</p>
     </div>
   );
 }

@@ -22,8 +22,8 @@ export function BuyingView() {
   const orders = build.choices.orders;
   const wanted = useMemo(() => list.lines.filter((l) => !l.owned && l.quantity > l.have && !['ordered', 'received'].includes(orders?.[l.part]?.state ?? '')).map((l) => ({ part: l.part, name: l.name, quantity: Math.ceil(l.quantity - l.have) })), [list, orders]);
   const basket = useMemo(() => (feeds ? cheapestBasket(wanted, feeds, feeds.map((f) => f.shop.id).filter((id) => !off.includes(id))) : null), [feeds, off, wanted]);
-  const dear = useMemo(() => wishes(build, list, CATALOGUE).slice(0, 6), [build, list]), spares = useMemo(() => spareAdvice(list).slice(0, 6), [list]);
-  const own_ = own.map((f) => f.shop.id);
+  const dear = useMemo(() => wishes(workings.model, list, CATALOGUE).slice(0, 6), [list, workings.model]), spares = useMemo(() => spareAdvice(build, list).slice(0, 6), [build, list]);
+  const quoted = own.map((f) => f.shop.id);
   const order = (shop: string, parts: readonly string[]): void => commit(`order at ${shop}`, { do: 'batch', edits: parts.map((part) => ({ do: 'order.mark', part, mark: { state: 'ordered', shop, on: new Date().toISOString().slice(0, 10) } })) });
   if (failed) return <p role="alert">The price feeds could not be read. The list by kind has the Stores&apos; own prices.</p>;
   if (!feeds || !basket) return <p className="soft" role="status">Reading the price feeds …</p>;
@@ -32,7 +32,7 @@ export function BuyingView() {
     <div>
       <p className={styles.answer}>{basket.shops.length === 0 ? 'Nothing is left to order.' : <><strong>{formatMoney(basket.total_minor)} {currency}</strong> at {plural(basket.shops.length, 'shop')}, shipping and tax included. {basket.last && basket.last.days > 0 ? `The build waits for ${basket.last.name}: ${plural(dearest, 'day')}.` : ''} {basket.proven ? 'No other way to share the list among them is cheaper.' : 'A cheaper one may exist: the search was cut short.'}</>}</p>
       {basket.nowhere.length > 0 && <p><Mark verdict="tight" /> No shop asked has {basket.nowhere.map((n) => `${n.quantity} × ${n.name}`).slice(0, 8).join(', ')}{basket.nowhere.length > 8 ? ` and ${basket.nowhere.length - 8} more` : ''}.</p>}
-      <p className={styles.shops}>{feeds.map((f) => <label key={f.shop.id}><input type="checkbox" checked={!off.includes(f.shop.id)} onChange={(e) => setOff(e.target.checked ? off.filter((o) => o !== f.shop.id) : [...off, f.shop.id])} /> {f.shop.name} <span className="soft">{formatMoney(f.shop.shipping_minor)}{f.shop.freeFrom_minor === null ? '' : `, free from ${formatMoney(f.shop.freeFrom_minor)}`}, {plural(f.shop.days, 'day')}</span>{own_.includes(f.shop.id) && <> <button type="button" className={styles.quiet} onClick={() => drop(f.shop.id)}>drop the quote</button></>}</label>)}</p>
+      <p className={styles.shops}>{feeds.map((f) => <label key={f.shop.id}><input type="checkbox" checked={!off.includes(f.shop.id)} onChange={(e) => setOff(e.target.checked ? off.filter((o) => o !== f.shop.id) : [...off, f.shop.id])} /> {f.shop.name} <span className="soft">{formatMoney(f.shop.shipping_minor)}{f.shop.freeFrom_minor === null ? '' : `, free from ${formatMoney(f.shop.freeFrom_minor)}`}, {plural(f.shop.days, 'day')}</span>{quoted.includes(f.shop.id) && <> <button type="button" className={styles.quiet} onClick={() => drop(f.shop.id)}>drop the quote</button></>}</label>)}</p>
       {basket.shops.map((s) => (
         <section key={s.shop.id} className={styles.shop}>
           <div className={styles.shopHead}><h2>{s.shop.name}</h2><span>{formatMoney(s.goods_minor)} + {s.shipping_minor === 0 ? 'no' : formatMoney(s.shipping_minor)} shipping = <strong>{formatMoney(s.goods_minor + s.shipping_minor)}</strong> <span className="soft">with {formatMoney(s.tax_minor)} tax in it; here in {plural(s.days, 'day')}</span></span><button type="button" className={styles.act} onClick={() => order(s.shop.name, s.lines.map((l) => l.part))}>Mark as ordered</button></div>

@@ -1,11 +1,13 @@
 'use client';
 import { useMemo } from 'react';
 import { CATALOGUE } from '@/catalogue';
-import { applyEdit } from '@/core/build';
+import { applyEdit, type Build } from '@/core/build';
 import { familyChange, familyOf } from '@/core/choice';
-import { workOut } from '@/core/evaluate';
+import { deriveList } from '@/core/list';
+import { resolve } from '@/core/model';
 import type { FittingPart } from '@/core/part';
 import { formatMoney } from '@/core/quantity';
+import { estimateRuns } from '@/core/run';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './PartsStage.module.css';
@@ -13,12 +15,15 @@ import styles from './PartsStage.module.css';
 const FITTINGS = CATALOGUE.filter((p): p is FittingPart => p.kind === 'fitting');
 const FAMILIES = [...new Set(FITTINGS.map(familyOf))];
 
+/** The list alone, its runs estimated: both sides of a difference alike. */
+const costOf = (build: Build): number => { const model = resolve(build); return deriveList(model, estimateRuns(model)).loopTotal; };
+
 /** Fittings of the whole build changed for another family at once, with what it costs and what stays. */
 export function FamilyPicker() {
   const { build, workings, commit } = useBench((s) => s);
   const changes = useMemo(() => {
-    const now = workOut(build).reports.list.loopTotal;
-    return FAMILIES.map((f) => { const { edit, stays } = familyChange(build, f, FITTINGS), all = edit.do === 'batch' && edit.edits.length === 0; return { f, edit, stays, all, more: all ? 0 : workOut(applyEdit(build, edit).build).reports.list.loopTotal - now }; });
+    const now = costOf(build);
+    return FAMILIES.map((f) => { const { edit, stays } = familyChange(build, f, FITTINGS), all = edit.do === 'batch' && edit.edits.length === 0; return { f, edit, stays, all, more: all ? 0 : costOf(applyEdit(build, edit).build) - now }; });
   }, [build]);
   if (build.loops.length === 0) return null;
   const { list } = workings.reports, now = new Set([...build.loops.map((l) => familyOf(l.fitting)), familyOf(build.kit.rotary90), familyOf(build.kit.plug)]);
@@ -27,7 +32,7 @@ export function FamilyPicker() {
       <table><tbody>
         {changes.map(({ f, edit, stays, all, more }) => <tr key={f}><td>{f}{now.has(f) && now.size === 1 ? <span className="soft"> now</span> : null}</td><td className="num soft">{all ? '' : `${more >= 0 ? '+' : '−'}${formatMoney(Math.abs(more))}`}</td><td>{all ? null : <button type="button" className={styles.quiet} onClick={() => commit(`change all fittings to ${f}`, edit)}>change all</button>}{stays.length > 0 && !all ? <span className="soft"> ({stays.join(', ')} stay{stays.length === 1 ? 's' : ''})</span> : null}</td></tr>)}
       </tbody></table>
-      <p className="soft">Against {formatMoney(list.loopTotal)} now. Every run and cap follows; what no longer matches is a finding.</p>
+      <p className="soft">Differences in {build.brief.currency} against {formatMoney(list.loopTotal)} now, runs estimated. Every run and cap follows; what no longer matches is a finding.</p>
     </Section>
   );
 }

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { CATALOGUE } from '@/catalogue';
 import type { CapDuty, EndPiece, Loop } from '@/core/build';
-import { loopExpansion } from '@/core/list';
+import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion } from '@/core/list';
 import { draining } from '@/core/loop';
 import type { TubePart } from '@/core/part';
 import { formatMillimetres, formatNumber, plural } from '@/core/quantity';
@@ -61,7 +61,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
         </tbody></table>
       </details>
       {volume && <p className="soft">Holds <Why reason={reasonForVolume(volume)}>{formatNumber(volume.total_mL)} mL</Why>{guessed ? ', estimated' : ''}; {formatNumber(volume.buy_mL)} mL to buy with spare.</p>}
-      {grows && <p><Mark verdict={grows.rises_bar > 0.5 ? 'fails' : grows.rises_bar > 0.25 ? 'tight' : 'holds'} /> Hot it grows by <Why reason={reasonForExpansion(grows)}>{formatNumber(grows.grows_mL, { decimals: 1 })} mL</Why> into {formatNumber(grows.air_mL)} mL of air{Number.isFinite(grows.rises_bar) ? `: ${formatNumber(grows.rises_bar, { decimals: 2 })} bar over the room.` : ': there is no room for it.'}</p>}
+      {grows && <p><Mark verdict={growthVerdict(grows)} /> Hot it grows by <Why reason={reasonForExpansion(grows)}>{formatNumber(grows.grows_mL, { decimals: 1 })} mL</Why> into {formatNumber(grows.air_mL)} mL of air{Number.isFinite(grows.rises_bar) ? `: ${formatNumber(grows.rises_bar, { decimals: 2 })} bar over the room, of ${formatNumber(GROWTH_LIMIT_BAR, { decimals: 2 })}.` : ': there is no room for it.'}</p>}
       {drain.drain && <p className="soft">Drained at {portOf(drain.drain).item}, {portOf(drain.drain).port}: {drain.stays_mL < 3 ? 'next to nothing stays.' : `about ${formatNumber(drain.stays_mL)} mL stay, in ${drain.stays.slice(0, 3).map((s) => build.items.find((i) => i.id === s.item)?.name ?? s.item).join(', ')}.`}</p>}
     </Section>
   );

@@ -1,6 +1,6 @@
 'use client';
 import type { Loop } from '@/core/build';
-import { SPARE_STICKS } from '@/core/list';
+import { KERF_MM, SPARE_STICKS, TUBE_SPARE } from '@/core/list';
 import { formatMillimetres, formatNumber, plural } from '@/core/quantity';
 import { bendSheet, makingCautions, makingOrder, makingSteps, planesOf, type BendSheet } from '@/core/sheet';
 import { bendSheetPages } from '@/format';
@@ -51,10 +51,10 @@ export function SheetsView() {
                     </div>
                   ))}
                 </div>
-                <p className="soft">{cuts.plan.proven ? 'No plan needs fewer sticks.' : 'The best found; a better one may exist.'} 2 mm are kept for each cut.{cuts.plan.tooLong.length > 0 ? ` ${plural(cuts.plan.tooLong.length, 'run')} longer than a stick: couple two.` : ''}</p>
+                <p className="soft">{cuts.plan.proven ? 'No plan needs fewer sticks.' : 'The best found; a better one may exist.'} {formatMillimetres(KERF_MM)} are kept for each cut.{cuts.plan.tooLong.length > 0 ? ` ${plural(cuts.plan.tooLong.length, 'run')} longer than a stick: couple two.` : ''}</p>
               </>
             )}
-            {cuts && !cuts.plan && <p>Buy {formatNumber(cuts.buy, { decimals: 1 })} m: {formatNumber(cuts.total_mm / 1000, { decimals: 2 })} m of runs and a fifth to spare.</p>}
+            {cuts && !cuts.plan && <p>Buy {formatNumber(cuts.buy, { decimals: 1 })} m: {formatNumber(cuts.total_mm / 1000, { decimals: 2 })} m of runs and {formatNumber(100 * TUBE_SPARE)} % to spare.</p>}
           </section>
         );
       })}
