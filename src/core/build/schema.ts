@@ -39,7 +39,7 @@ const control = Joi.object({
 
 export const itemSchema = Joi.object({
   id: id().required(), name: text(80).required(), part: itemPart.required(), placement: pick('on', PLACEMENTS).required(),
-  settings: Joi.object({ speed_rpm: Joi.number().min(0).max(20000), draw_W: Joi.number().min(0).max(2000), clock: Joi.number().min(0.2).max(2), voltage: Joi.number().min(0.5).max(1.6), shares: Joi.object({ idle: share, play: share, render: share, torture: share }), control, ownShare: share, owned: Joi.boolean(), shut: Joi.boolean(), clogged: Joi.number().min(0).max(0.95), screw_mm: mm(1, 100) }).required(),
+  settings: Joi.object({ speed_rpm: Joi.number().min(0).max(20000), draw_W: Joi.number().min(0).max(2000), clock: Joi.number().min(0.2).max(2), voltage: Joi.number().min(0.5).max(1.6), shares: Joi.object({ idle: share, play: share, render: share, torture: share }), control, ownShare: share, owned: Joi.boolean(), shut: Joi.boolean(), inView: Joi.boolean(), clogged: Joi.number().min(0).max(0.95), screw_mm: mm(1, 100) }).required(),
 });
 
 const ref = { item: id().required(), port: id().required() };

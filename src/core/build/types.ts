@@ -83,6 +83,8 @@ export interface Settings {
   readonly shut?: boolean;
   /** Share of the channels plugged by dirt, 0–0.95. */
   readonly clogged?: number;
+  /** Whether no run is to pass before it, as seen through the glass. */
+  readonly inView?: boolean;
   /** Length of screw chosen by hand. */
   readonly screw_mm?: number;
 }

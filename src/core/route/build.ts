@@ -2,8 +2,10 @@ import type { Build } from '../build';
 import { resolve } from '../model';
 import type { ItemPart } from '../part';
 import type { Frame } from '../shape';
-import { routeAll, routeOne, type Routed } from './all';
+import { routeAll, routeOne } from './all';
 import { placePieces } from './pieces';
+import type { Routed } from './routed';
+import { isShown } from './view';
 
 /** All that routing found of a build: places of hanging pieces, and the ways of its runs. Plain data. */
 export interface RoutedBuild { readonly frames: readonly (readonly [item: string, frame: Frame])[]; readonly routed: Routed }
@@ -26,6 +28,6 @@ const roomOf = (p: ItemPart): unknown => [p.size, p.boxes, 'ports' in p ? p.port
 /** Whether two builds have the same parts in the same places, joined the same way: what was routed in one holds in the other. */
 export function sameSpace(a: Build, b: Build): boolean {
   return alike(a.case, b.case) && alike(a.choices.removed, b.choices.removed) && a.brief.limits.clear_mm === b.brief.limits.clear_mm && alike(a.kit, b.kit)
-    && a.items.length === b.items.length && a.items.every((i, k) => { const j = b.items[k]; return j !== undefined && i.id === j.id && sameBody(i.part, j.part) && alike(i.placement, j.placement); })
+    && a.items.length === b.items.length && a.items.every((i, k) => { const j = b.items[k]; return j !== undefined && i.id === j.id && sameBody(i.part, j.part) && alike(i.placement, j.placement) && isShown(i) === isShown(j); })
     && a.loops.length === b.loops.length && a.loops.every((l, k) => { const m = b.loops[k]; return m !== undefined && alike(l.tube, m.tube) && alike(l.fitting, m.fitting) && alike(l.links, m.links) && alike(l.caps, m.caps); });
 }

@@ -31,7 +31,7 @@ const senseOf = (way: number): 1 | -1 => (way % 2 === 0 ? 1 : -1);
 export const wayOf = (d: Vec): number => { const axis = d.findIndex((x) => Math.abs(x) > 0.5); return 2 * axis + ((d[axis as Axis]) > 0 ? 0 : 1); };
 const vecOf = (way: number): Vec => { const v = [0, 0, 0]; v[axisOf(way)] = senseOf(way); return v as unknown as Vec; };
 const along = (at: Vec, way: number, by: number): Vec => { const v = [...at] as [number, number, number]; v[axisOf(way)] += senseOf(way) * by; return v; };
-/** Only ends along the axes: elbows of 45° begin no right-angled way. */
+/** Only ends along the axes; elbows of 45° are brought onto one before (`levelled`). */
 const square = (e: EndWay): boolean => e.direction.filter((x) => Math.abs(x) > 1e-9).length === 1;
 
 /**

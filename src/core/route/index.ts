@@ -1,4 +1,7 @@
-export { leastCost, pinOf, routeAll, routeOne, BETWEEN_MM, STRAIGHT_MM, type NoRoute, type Route, type Routed } from './all';
+export { leastCost, pinOf, routeAll, routeOne } from './all';
+export type { InView, NoRoute, Route, Routed } from './routed';
+export { BETWEEN_MM, STRAIGHT_MM } from './task';
+export { inView, isShown } from './view';
 export { endWays, sideways, type EndBody, type EndWay } from './ends';
 export { hardWay, BEND_COST, type TubeLimits } from './hard';
 export { placePieces, type Frames } from './pieces';

@@ -1,7 +1,7 @@
 import type { Box, Vec } from '../shape';
 
 /** Something a tube's middle line must keep out of, already grown by the tube's radius and the distance kept. */
-export interface Block { readonly id: string; readonly min: Vec; readonly max: Vec; /** What it costs to pass through; Infinity: never. */ readonly toll: number }
+export interface Block { readonly id: string; readonly min: Vec; readonly max: Vec; /** What it costs to pass through; Infinity: never. */ readonly toll: number; /** Kept out of for looks alone. */ readonly taste?: boolean }
 
 /** The room a middle line may use. */
 export interface Room { readonly bounds: Box; readonly blocks: readonly Block[] }

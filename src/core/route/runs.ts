@@ -1,8 +1,9 @@
 import { bendTable, estimateRuns, INSERTION_MM, type Run } from '../run';
 import type { Model } from '../model';
 import { bodyGap, boxGap, distance, type Body } from '../shape';
-import type { Route, Routed } from './all';
+import type { Route, Routed } from './routed';
 import { pathLength, samplePath } from './path';
+import { inView } from './view';
 
 /** Things farther off are not told, and points looked at so far apart, mm. */
 const NEAR_MM = 60, STEP_MM = 4;
@@ -32,7 +33,7 @@ function routedRun(model: Model, run: Run, route: Route, all: readonly Route[]):
     fittings: [...route.from.duties.map((duty) => ({ end: 'from' as const, duty })), ...route.to.duties.map((duty) => ({ end: 'to' as const, duty }))],
     volume_mL: ((Math.PI / 4) * run.tube.inner_mm ** 2 * cut_mm) / 1000,
     routed: {
-      path: route.path, radius_mm: route.radius_mm, kept_mm: route.kept_mm, nearest: nearestTo(model, run, route, all),
+      path: route.path, radius_mm: route.radius_mm, kept_mm: route.kept_mm, nearest: nearestTo(model, run, route, all), seen: route.seen ?? inView(model, route, all, [run.from.item, run.to.item]),
       pieces: [...route.from.bodies.map((b) => ({ ...b, end: 'from' as const })), ...route.to.bodies.map((b) => ({ ...b, end: 'to' as const }))],
       lra: table.rows, last_mm: table.last_mm,
     },

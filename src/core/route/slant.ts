@@ -20,7 +20,9 @@ export function slanted(room: Room, corners: readonly Vec[], { radius_mm: r, atF
     const back = setBack(r, SLANT_DEG), before = norm(sub(c2, a)) - back - (i === 1 ? s : b + r), after = norm(sub(e, d2)) - back - (i + 2 === now.length - 1 ? s : b + r);
     if (dot(sub(c2, a), into) <= 0 || dot(sub(e, d2), out) <= 0 || before < 0 || after < 0 || norm(sub(d2, c2)) < 2 * back + b) continue;
     const next = [...now.slice(0, i), c2, d2, ...now.slice(i + 2)];
-    if (tollOf(room, samplePath(roundedPath([a, c2, d2, e], r), STEP_MM)) === 0) now = next;
+    const tollAt = (way: readonly Vec[]): number => tollOf(room, samplePath(roundedPath(way, r), STEP_MM));
+    const toll = tollAt([a, c2, d2, e]);
+    if (toll < Infinity && toll <= tollAt([a, c, d, e])) now = next;
   }
   return now;
 }

@@ -44,11 +44,13 @@ import { pumpRatings } from './pumpRatings';
 import { radiatorRating } from './radiatorRating';
 import { reservoirPump } from './reservoirPump';
 import { returnSplash } from './returnSplash';
+import { runBefore } from './runBefore';
 import { runClash } from './runClash';
 import { runJointApart } from './runJointApart';
 import { runNoLength } from './runNoLength';
 import { runNoWay } from './runNoWay';
 import { runUnpinned } from './runUnpinned';
+import { runWeave } from './runWeave';
 import { screwNone, screwTooLong, screwTooShort } from './screwFit';
 import { supplyShort } from './supplyShort';
 import { tubeSize } from './tubeSize';
@@ -57,5 +59,5 @@ import { wrongWay } from './wrongWay';
 /** Every rule, sorted by code. */
 export const RULES: readonly BuildRule[] = [
   airTrap, caseFans, cautionCoolant, controlSensor, coolantAttacks, coolantClogs, coolantDue, coolingShort, drainLow, fanStall, fillExpansion, fillLow, fitBlocked, fitBoard, fitClash, fitHand, fitHoles, fitMount, fitPort, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver, heatSummer,
-  listShare, metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, powerHeader, pumpHigh, pumpRatings, radiatorRating, reservoirPump, returnSplash, runClash, runJointApart, runNoLength, runNoWay, runUnpinned, screwNone, screwTooLong, screwTooShort, supplyShort, tubeSize, wrongWay,
+  listShare, metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, powerHeader, pumpHigh, pumpRatings, radiatorRating, reservoirPump, returnSplash, runBefore, runClash, runJointApart, runNoLength, runNoWay, runUnpinned, runWeave, screwNone, screwTooLong, screwTooShort, supplyShort, tubeSize, wrongWay,
 ].sort((a, b) => a.code.localeCompare(b.code));

@@ -23,6 +23,13 @@ const slid: Build = { ...edited(pinned, { do: 'item.place', item: 'top-radiator'
 const found = (build: Build, code: string): Finding[] => evaluate(build, { offer: CATALOGUE, routed: build.name === 'Wayless' ? NO_WAY : build.name === 'Routed' ? routeBuild(build) : null }).findings.filter((f) => f.code === code);
 const fixed = (build: Build, f: Finding, label = 0): Build => edited(build, (f.fixes[label] as Finding['fixes'][number]).edit);
 
+/** Meters with a straight way before a reservoir, and two loops of which one must step over the other. */
+const meter = (id: string, at: readonly [number, number, number]): Build['items'][number] => ({ id, name: id, part: catalogued('inline', 'inl-meter-temp'), placement: { on: 'free', at, turn: 0 }, settings: {} });
+const joined = (id: string, from: string, to: string): Build['loops'][number] => ({ id, name: id, tube: catalogued('tube', 'tube-petg-14-10'), fitting: catalogued('fitting', 'fit-hard-14'), coolant: catalogued('coolant', 'cool-clear-premix'), coolantAge_months: 0, links: [{ id: `run-${id}`, from: { item: from, port: 'out' }, to: { item: to, port: 'in' }, by: 'tube', ends: { from: 'auto', to: 'auto' } }], caps: [] });
+const open: Build = { ...emptyBuild('Routed', STANDARD_KIT), case: { ...catalogued('case', 'case-barn-96'), interior: [600, 500, 450], mounts: [], grommets: [], spots: [], fansIncluded: [], obstacles: [] } };
+const covered: Build = { ...open, items: [meter('a', [100, 250, 300]), meter('b', [500, 250, 300]), { id: 'shown', name: 'Reservoir', part: catalogued('reservoir', 'res-osier-100'), placement: { on: 'free', at: [300, 190, 120], turn: 0 }, settings: {} }], loops: [joined('one', 'a', 'b')] };
+const woven: Build = { ...open, items: [meter('a', [100, 250, 380]), meter('b', [500, 250, 380]), meter('c', [200, 120, 200]), meter('d', [380, 400, 200])], loops: [joined('one', 'a', 'b'), joined('two', 'c', 'd')] };
+
 const tee = catalogued('inline', 'inl-tee');
 /** The desk's two blocks side by side; with its filter shut off, with a second pump beside the first. */
 const split = edited(desk, splitEdit(desk, 'loop', ['processor-block', 'card-block'], tee) as Edit);
@@ -74,6 +81,8 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   'coolant.clogs': { bad: edited(desk, { do: 'loop.coolant', loop: 'loop', coolant: catalogued('coolant', 'cool-opaque'), age_months: 0 }), good: desk },
   'coolant.due': { bad: edited(desk, { do: 'loop.coolant', loop: 'loop', coolant: catalogued('coolant', 'cool-clear-premix'), age_months: 25 }), good: edited(desk, { do: 'loop.coolant', loop: 'loop', coolant: catalogued('coolant', 'cool-clear-premix'), age_months: 12 }) },
   'list.share': { bad: edited(desk, { do: 'item.replace', item: 'card-block', part: { ...catalogued('block', 'blk-hearth-card'), price_minor: 60000 } }), good: desk },
+  'run.before': { bad: covered, good: edited(covered, { do: 'item.set', item: 'shown', values: { inView: false } }) },
+  'run.weave': { bad: woven, good: { ...woven, loops: woven.loops.slice(1) } },
   'run.clash': { bad: pierced, good: { ...pinned, name: 'Routed' } },
   'run.unpinned': { bad: slid, good: { ...pinned, name: 'Routed' } },
   'rule.air-trap': { bad: desk, good: edited(desk, { do: 'loop.remove', loop: 'loop' }) },
@@ -161,6 +170,7 @@ describe('fixes do what they say', () => {
     ['screw.too-long', BROKEN['screw.too-long']?.bad],
     ['screw.too-short', BROKEN['screw.too-short']?.bad],
     ['tube.size-mismatch', BROKEN['tube.size-mismatch']?.bad],
+    ['run.before', BROKEN['run.before']?.bad],
     ['run.clash', BROKEN['run.clash']?.bad],
     ['run.unpinned', BROKEN['run.unpinned']?.bad],
     ['rule.pump-high', BROKEN['rule.pump-high']?.bad],

@@ -37,6 +37,8 @@ export interface RunInSpace {
   /** Distance kept to everything but its own parts. */
   readonly kept_mm: number;
   readonly nearest: { readonly item: string; readonly gap_mm: number } | null;
+  /** As seen through the glass: tubes of other loops that it crosses, and parts to be seen that it passes before. */
+  readonly seen: { readonly crosses: readonly string[]; readonly before: readonly string[] };
   /** Adapters and fittings at its ends, from the port outward. */
   readonly pieces: readonly { readonly end: 'from' | 'to'; readonly duty: FittingDuty; readonly from: Vec; readonly to: Vec; readonly radius: number }[];
   /** Straight, rotation and angle before each bend, and the straight that is left. */

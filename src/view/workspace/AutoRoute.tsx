@@ -7,7 +7,7 @@ import type { Routing } from './bench';
 import { readRouting, writeRouting } from './journal';
 
 /** Bumped when routing itself changes, so that what an older page kept is not taken for today's. */
-const ROUTER = 2;
+const ROUTER = 3;
 interface Kept extends Routing { readonly router: number }
 
 /** Routes the runs beside whatever is open, anew when the space has changed; what was found last is kept in this browser. Draws nothing. */

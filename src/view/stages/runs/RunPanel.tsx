@@ -16,13 +16,16 @@ const ENDS: readonly { readonly value: EndPiece; readonly label: string }[] = [{
 
 /** The picked run: its strip with marks, its ends, its way by hand, and what saves it when it comes out too short. */
 export function RunPanel({ run, loop, link, found }: { readonly run: Run; readonly loop: Loop; readonly link: Link; /** What was routed, while it holds. */ readonly found: RoutedBuild | null }) {
-  const { build, commit, pick } = useBench((s) => s);
+  const { build, workings, commit, pick } = useBench((s) => s);
   const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
   const end = (side: 'from' | 'to') => <Pick label={`At ${nameOf(run[side].item)}`} value={link.ends[side]} options={ENDS} onPick={(piece) => commit('change an end fitting', { do: 'link.ends', loop: run.loop, link: run.id, ends: { ...link.ends, [side]: piece } })} />;
+  const { crosses, before } = run.routed?.seen ?? { crosses: [], before: [] };
+  const seen = [crosses.length > 0 && `crosses ${crosses.map((id) => workings.reports.runs.find((r) => r.id === id)?.name ?? id).join(', ')}`, before.length > 0 && `passes before ${before.map(nameOf).join(', ')}`].filter(Boolean).join(' and ');
   return (
     <Section title={run.name} aside={<button type="button" className={styles.link} onClick={() => pick(null)}>Done</button>}>
       {run.by === 'joint' ? <p>Screwed together with a double male joint: the ports face each other.</p> : <>
         <p>Cut {run.estimated ? 'about ' : ''}{formatMillimetres(run.cut_mm)}{run.estimated ? ', estimated' : ''}; {run.bends === 0 ? 'no bend' : plural(run.bends, 'bend')}; {formatNumber(run.volume_mL)} mL inside.</p>
+        {seen && <p className="soft">Seen through the glass it {seen}.</p>}
         <BendStrip run={run} loop={loop} />
         <div className={styles.ends}>{end('from')}{end('to')}</div>
         <WayEditor run={run} loop={loop} link={link} route={found?.routed.routes.find((r) => r.link === run.id)} />

@@ -14,6 +14,7 @@ import { OrdersView } from './OrdersView';
 import { RouteBar } from './RouteBar';
 import { RunPanel } from './RunPanel';
 import { SheetsView } from './SheetsView';
+import { ShownParts } from './ShownParts';
 import { useLegHeld } from './useLegHeld';
 import styles from './RunsStage.module.css';
 
@@ -52,6 +53,7 @@ export function RunsStage() {
       side={<>
         {run && link && <RunPanel run={live ?? run} loop={link.loop} link={link.link} found={found} />}
         {build.loops.map((loop) => <LoopSection key={loop.id} loop={loop} />)}
+        <ShownParts />
         {loose.length >= 2 && <Section title="Not connected"><p>{loose.map((id) => build.items.find((i) => i.id === id)?.name).join(', ')}</p><button type="button" className={styles.act} onClick={() => setConnecting(true)}>Connect another loop</button></Section>}
         {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
       </>}

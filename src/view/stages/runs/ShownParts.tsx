@@ -1,0 +1,24 @@
+'use client';
+import { isShown } from '@/core/route';
+import { useBench } from '@/view/workspace';
+import { Section } from '../frame/StageFrame';
+import styles from './RunsStage.module.css';
+
+/** Kinds of part that one looks at through the glass. */
+const SEEN = new Set(['reservoir', 'block', 'card', 'pump', 'memory', 'board']);
+
+/** Which parts are to be seen through the glass: runs go round them where that does not cost much. */
+export function ShownParts() {
+  const { build, workings, commit } = useBench((s) => s);
+  const parts = build.items.filter((i) => SEEN.has(i.part.kind) && workings.model.placed.has(i.id));
+  const before = workings.reports.runs.reduce((n, r) => n + (r.routed?.seen.before.length ?? 0), 0);
+  if (!build.case || parts.length === 0) return null;
+  return (
+    <Section title="To be seen">
+      <p className="soft">Runs do not pass before these, as seen through the glass, unless the way round costs three bends or more.{before > 0 ? ` Now ${before === 1 ? 'one does' : `${before} do`}.` : ''}</p>
+      <div className={styles.row}>
+        {parts.map((i) => <label key={i.id}><input type="checkbox" checked={isShown(i)} onChange={(e) => commit(e.target.checked ? `show ${i.name}` : `let tubes pass before ${i.name}`, { do: 'item.set', item: i.id, values: { inView: e.target.checked } })} /> {i.name}</label>)}
+      </div>
+    </Section>
+  );
+}
