@@ -1,2 +1,3 @@
 export { ANODIC_INDEX, DIFFERENCE_LIMIT, METAL_NAMES, type Environment } from './table';
-export { judgePair, judgeMetals, environmentOf, type MetalReport, type MetalPair, type WettedMetal, type PairJudgement } from './pairs';
+export { judgePair, judgeMetals, environmentOf, pairFacts, type MetalReport, type MetalPair, type WettedMetal, type PairJudgement } from './pairs';
+export { METAL_VERDICTS, type MetalVerdict, type PairFacts, type PairVerdict } from './verdict';

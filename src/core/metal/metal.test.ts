@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoBuild } from '@/catalogue';
 import type { Build } from '../build';
-import { environmentOf, judgeMetals, judgePair } from '.';
+import type { Metal } from '../part';
+import { environmentOf, judgeMetals, judgePair, METAL_VERDICTS, pairFacts, type Environment } from '.';
 
 const box = demoBuild('pocket-planetarium') as Build;
 const desk = demoBuild('dawn-chorus-desk') as Build;
@@ -21,6 +22,25 @@ describe('pairs', () => {
   test('a pair right on the limit is allowed and flagged', () => {
     const pair = judgePair('copper', 'stainless', 'harsh');
     expect(pair).toMatchObject({ allowed: true, onLimit: true });
+  });
+});
+
+describe('what speaks against a pair', () => {
+  const first = (a: Metal, b: Metal, environment: Environment): string | null => METAL_VERDICTS.find((v) => v.applies(pairFacts(a, b, environment)))?.id ?? null;
+
+  /** Differences by hand from the reprinted index (MIL-STD-889 / MIL-F-14072, from memory): 0.55, 0.60, 0.25, 0.30, 0.20, 0.15, 0.05, 0.35 V. */
+  test.each([
+    ['copper', 'aluminium', 'ordinary', 'aluminium'], ['nickel', 'aluminium', 'controlled', 'aluminium'],
+    ['tin', 'aluminium', 'ordinary', 'at-limit'], ['copper', 'tin', 'ordinary', 'apart'], ['nickel', 'stainless', 'harsh', 'uninhibited'], ['nickel', 'stainless', 'ordinary', null],
+    ['silver', 'nickel', 'ordinary', 'silver-nickel'], ['silver', 'nickel', 'harsh', 'silver-nickel'], ['copper', 'stainless', 'harsh', 'at-limit'], ['copper', 'brass', 'harsh', null], ['aluminium', 'zinc', 'ordinary', 'apart'],
+  ] as const)('%s with %s, %s: %s', (a, b, environment, why) => {
+    expect(first(a, b, environment)).toBe(why);
+    expect(first(b, a, environment)).toBe(why);
+  });
+
+  test('each has its words and a source, and its own id', () => {
+    expect(new Set(METAL_VERDICTS.map((v) => v.id)).size).toBe(METAL_VERDICTS.length);
+    for (const v of METAL_VERDICTS) { expect(v.because).toMatch(/\.$/); expect(v.source.length).toBeGreaterThan(10); }
   });
 });
 

@@ -1,6 +1,7 @@
 import type { Build, Loop } from '../build';
 import { isWet, type Metal, type WettedSurface } from '../part';
 import { ANODIC_INDEX, DIFFERENCE_LIMIT, LIMIT_SLACK_V, type Environment } from './table';
+import { METAL_VERDICTS, type PairFacts, type PairVerdict } from './verdict';
 
 export interface PairJudgement { readonly difference_V: number; readonly limit_V: number; readonly dissolves: Metal; readonly allowed: boolean; readonly onLimit: boolean }
 
@@ -14,10 +15,15 @@ export function judgePair(a: Metal, b: Metal, environment: Environment): PairJud
   };
 }
 
-export interface Carrier { readonly item: string; readonly name: string; readonly area_mm2: number }
+/** A pair as verdicts see it. */
+export function pairFacts(a: Metal, b: Metal, environment: Environment): PairFacts {
+  const { dissolves, difference_V, limit_V } = judgePair(a, b, environment);
+  return { anode: dissolves, cathode: dissolves === a ? b : a, difference_V, limit_V };
+}
+
+export interface Carrier { readonly item: string; readonly name: string; readonly area_mm2: number; /** Metals under its plating, where this metal is one. */ readonly platedOver: readonly Metal[] }
 export interface WettedMetal { readonly loop: string; readonly metal: Metal; readonly area_mm2: number; readonly carriers: readonly Carrier[]; readonly platedOver: readonly Metal[] }
 
-export type PairVerdict = 'holds' | 'tight' | 'fails';
 export interface MetalPair {
   readonly loop: string;
   readonly a: Metal;
@@ -25,6 +31,8 @@ export interface MetalPair {
   readonly difference_V: number;
   readonly limit_V: number;
   readonly verdict: PairVerdict;
+  /** Which of METAL_VERDICTS speaks against it; null when it holds. */
+  readonly reason: string | null;
   readonly dissolves: Metal;
   /** Area of what dissolves over area of the nobler metal: small is worse. */
   readonly areaRatio: number;
@@ -38,7 +46,7 @@ export function environmentOf(loop: Loop): Environment {
   return loop.coolant.inhibitor_months > loop.coolantAge_months ? 'ordinary' : 'harsh';
 }
 
-/** Every pair of wetted metals in each loop. Dry metal never counts; aluminium with anything nobler than tin fails whatever the inhibitor. */
+/** Every pair of wetted metals in each loop, judged by METAL_VERDICTS. Dry metal never counts. */
 export function judgeMetals(build: Build): MetalReport {
   const metals = build.loops.flatMap((loop) => wettedMetals(build, loop));
   const pairs = build.loops.flatMap((loop) => {
@@ -47,10 +55,10 @@ export function judgeMetals(build: Build): MetalReport {
     return own.flatMap((x, i) => own.slice(i + 1).map((y): MetalPair => {
       const j = judgePair(x.metal, y.metal, environment);
       const anode = j.dissolves === x.metal ? x : y, cathode = anode === x ? y : x;
-      const withAluminium = (x.metal === 'aluminium') !== (y.metal === 'aluminium') && ANODIC_INDEX[cathode.metal] < ANODIC_INDEX.tin;
+      const facts = pairFacts(x.metal, y.metal, environment), against = METAL_VERDICTS.find((v) => v.applies(facts));
       return {
         loop: loop.id, a: x.metal, b: y.metal, difference_V: j.difference_V, limit_V: j.limit_V,
-        verdict: withAluminium || !j.allowed ? (withAluminium || j.difference_V > DIFFERENCE_LIMIT.ordinary + LIMIT_SLACK_V ? 'fails' : 'tight') : j.onLimit || isSilverNickel(x.metal, y.metal) ? 'tight' : 'holds',
+        verdict: against?.verdict ?? 'holds', reason: against?.id ?? null,
         dissolves: j.dissolves, areaRatio: cathode.area_mm2 > 0 ? anode.area_mm2 / cathode.area_mm2 : Infinity,
         carriers: { [x.metal]: x.carriers.map((c) => c.item), [y.metal]: y.carriers.map((c) => c.item) },
       };
@@ -59,15 +67,12 @@ export function judgeMetals(build: Build): MetalReport {
   return { environments: Object.fromEntries(build.loops.map((l) => [l.id, environmentOf(l)])), metals, pairs };
 }
 
-/** Silver (as biocide or plating) beside nickel is marginal in practice. */
-const isSilverNickel = (a: Metal, b: Metal): boolean => (a === 'silver' && b === 'nickel') || (a === 'nickel' && b === 'silver');
-
 function wettedMetals(build: Build, loop: Loop): WettedMetal[] {
   const found = new Map<Metal, { area: number; carriers: Carrier[]; platedOver: Set<Metal> }>();
   const note = (s: WettedSurface, item: string, name: string, times: number): void => {
     const entry = found.get(s.metal) ?? { area: 0, carriers: [], platedOver: new Set<Metal>() };
     entry.area += s.area_mm2 * times;
-    entry.carriers.push({ item, name, area_mm2: s.area_mm2 * times });
+    entry.carriers.push({ item, name, area_mm2: s.area_mm2 * times, platedOver: s.platedOver ? [s.platedOver] : [] });
     if (s.platedOver) entry.platedOver.add(s.platedOver);
     found.set(s.metal, entry);
   };
@@ -82,6 +87,6 @@ function wettedMetals(build: Build, loop: Loop): WettedMetal[] {
 
 function merge(carriers: readonly Carrier[]): Carrier[] {
   const by = new Map<string, Carrier>();
-  for (const c of carriers) by.set(c.item, { ...c, area_mm2: (by.get(c.item)?.area_mm2 ?? 0) + c.area_mm2 });
+  for (const c of carriers) by.set(c.item, { ...c, area_mm2: (by.get(c.item)?.area_mm2 ?? 0) + c.area_mm2, platedOver: [...new Set([...(by.get(c.item)?.platedOver ?? []), ...c.platedOver])] });
   return [...by.values()];
 }

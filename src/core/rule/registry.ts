@@ -31,7 +31,9 @@ import { heatOnAir } from './heatOnAir';
 import { heatOver } from './heatOver';
 import { heatSummer } from './heatSummer';
 import { listShare } from './listShare';
+import { metalMarginal } from './metalMarginal';
 import { metalMixed } from './metalMixed';
+import { metalScratch } from './metalScratch';
 import { noDrain } from './noDrain';
 import { noiseOver } from './noiseOver';
 import { notClosed } from './notClosed';
@@ -59,5 +61,5 @@ import { wrongWay } from './wrongWay';
 /** Every rule, sorted by code. */
 export const RULES: readonly BuildRule[] = [
   airTrap, caseFans, cautionCoolant, controlSensor, coolantAttacks, coolantClogs, coolantDue, coolingShort, drainLow, fanStall, fillExpansion, fillLow, fitBlocked, fitBoard, fitClash, fitHand, fitHoles, fitMount, fitPort, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver, heatSummer,
-  listShare, metalMixed, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, powerHeader, pumpHigh, pumpRatings, radiatorRating, reservoirPump, returnSplash, runBefore, runClash, runJointApart, runNoLength, runNoWay, runUnpinned, runWeave, screwNone, screwTooLong, screwTooShort, supplyShort, tubeSize, wrongWay,
+  listShare, metalMarginal, metalMixed, metalScratch, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, powerHeader, pumpHigh, pumpRatings, radiatorRating, reservoirPump, returnSplash, runBefore, runClash, runJointApart, runNoLength, runNoWay, runUnpinned, runWeave, screwNone, screwTooLong, screwTooShort, supplyShort, tubeSize, wrongWay,
 ].sort((a, b) => a.code.localeCompare(b.code));

@@ -30,6 +30,9 @@ const open: Build = { ...emptyBuild('Routed', STANDARD_KIT), case: { ...catalogu
 const covered: Build = { ...open, items: [meter('a', [100, 250, 300]), meter('b', [500, 250, 300]), { id: 'shown', name: 'Reservoir', part: catalogued('reservoir', 'res-osier-100'), placement: { on: 'free', at: [300, 190, 120], turn: 0 }, settings: {} }], loops: [joined('one', 'a', 'b')] };
 const woven: Build = { ...open, items: [meter('a', [100, 250, 380]), meter('b', [500, 250, 380]), meter('c', [200, 120, 200]), meter('d', [380, 400, 200])], loops: [joined('one', 'a', 'b'), joined('two', 'c', 'd')] };
 
+/** The desk with fittings of another metal, or another metal under their plating. */
+const plated = (metal: 'stainless' | 'nickel', platedOver: 'aluminium' | undefined, coolant: string): Build => ({ ...desk, loops: desk.loops.map((l) => ({ ...l, fitting: { ...l.fitting, wetted: [{ metal, area_mm2: 700, ...(platedOver ? { platedOver } : {}) }] }, coolant: catalogued('coolant', coolant), coolantAge_months: 0 })) });
+
 const tee = catalogued('inline', 'inl-tee');
 /** The desk's two blocks side by side; with its filter shut off, with a second pump beside the first. */
 const split = edited(desk, splitEdit(desk, 'loop', ['processor-block', 'card-block'], tee) as Edit);
@@ -67,7 +70,9 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   'heat.on-air': { bad: desk, good: edited(desk, ...desk.items.filter((i) => ['board', 'memory'].includes(i.id)).map((i): Edit => ({ do: 'item.set', item: i.id, values: { draw_W: 0 } }))) },
   'heat.over': { bad: edited(desk, { do: 'brief.limit', values: { part_C: 60 } }), good: desk },
   'list.over-budget': { bad: edited(desk, { do: 'brief.limit', values: { budget_minor: 50000 } }), good: desk },
+  'metal.marginal': { bad: plated('stainless', undefined, 'cool-distilled'), good: desk },
   'metal.mixed': { bad: box, good: desk },
+  'metal.scratch': { bad: plated('nickel', 'aluminium', 'cool-clear-premix'), good: desk },
   'noise.over': { bad: edited(desk, { do: 'fans.speed', speed_rpm: 1900 }), good: desk },
   'pump.ratings': { bad: edited(desk, { do: 'item.ratings', item: 'pump', ratings: { head_m: 3.95, pressure_kPa: 200 } }), good: desk },
   'rule.no-drain': { bad: box, good: desk },
@@ -170,6 +175,7 @@ describe('fixes do what they say', () => {
     ['screw.too-long', BROKEN['screw.too-long']?.bad],
     ['screw.too-short', BROKEN['screw.too-short']?.bad],
     ['tube.size-mismatch', BROKEN['tube.size-mismatch']?.bad],
+    ['metal.marginal', BROKEN['metal.marginal']?.bad],
     ['run.before', BROKEN['run.before']?.bad],
     ['run.clash', BROKEN['run.clash']?.bad],
     ['run.unpinned', BROKEN['run.unpinned']?.bad],
