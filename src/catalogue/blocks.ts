@@ -1,6 +1,6 @@
 import type { BlockPart, BlockTarget, LossPoint, WettedSurface } from '@/core/part';
 import type { Vec } from '@/core/shape';
-import { port } from './shapes';
+import { port, sealed } from './shapes';
 
 const HEARTH = 'Hearthlow Cooling', QUILL = 'Quillcopper';
 const COPPER: readonly WettedSurface[] = [{ metal: 'copper', area_mm2: 9000 }];
@@ -31,7 +31,7 @@ function block(f: Figures): BlockPart {
   return {
     kind: 'block', id: f.id, name: f.name, maker: f.maker, price_minor: f.price, tolerance_mm: 0.3, size: f.size, cools: f.cools,
     ...(onCard ? { boxes: [{ name: f.name, min: [0, 0, 0], max: f.size }, { name: 'terminal', min: [x * 0.62 - TERMINAL.side, 0, z], max: [x * 0.78 + TERMINAL.side, y + TERMINAL.over, z + TERMINAL.reach] }] } : {}),
-    ports, passages: [{ from: 'a', to: 'b', points: [1, 2, 4, 6].map(drop) }], resistance: [1, 2, 4, 6].map(r), minFlow_Lmin: f.min ?? 1, wetted: f.wetted, volume_mL: f.volume ?? 30,
+    ports, passages: [{ from: 'a', to: 'b', points: [1, 2, 4, 6].map(drop) }], resistance: [1, 2, 4, 6].map(r), minFlow_Lmin: f.min ?? 1, wetted: f.wetted, softs: sealed(f.maker === QUILL ? 'acrylic' : 'acetal'), volume_mL: f.volume ?? 30,
   };
 }
 

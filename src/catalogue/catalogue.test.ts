@@ -141,6 +141,12 @@ describe('demo builds', () => {
     expect(DEMO_BUILDS.some((d) => d.build.loops.some((l) => l.tube.hard))).toBe(true);
   });
 
+  test('every wet part and fitting tells what plastics and rubbers the coolant touches; a fitting has a seal, whatever stands on others too', () => {
+    const wet = CATALOGUE.filter((p): p is Extract<Part, { softs?: unknown }> => p.kind === 'fitting' || isWet(p));
+    expect(wet.filter((p) => p.softs === undefined).map((p) => p.id)).toEqual([]);
+    expect(wet.filter((p) => p.kind !== 'radiator' && !(p.softs ?? []).some((m) => m.as === 'seal')).map((p) => p.id)).toEqual([]);
+  });
+
   test('the kit has one of each small part', () => {
     for (const duty of ['plug', 'drain', 'fill', 'joint', 'rotary45', 'rotary90', 'extender'] as const) expect(STANDARD_KIT[duty].duty).toBe(duty);
   });

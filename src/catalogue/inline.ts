@@ -1,6 +1,6 @@
 import type { InlineDuty, InlinePart, LossPoint, Port, PortRole, WettedSurface } from '@/core/part';
 import type { Vec } from '@/core/shape';
-import { port } from './shapes';
+import { port, sealed } from './shapes';
 
 const SEDGE = 'Sedgebank Fittings', GAUGE = 'Plumbline Gauges';
 const NICKEL: readonly WettedSurface[] = [{ metal: 'nickel', platedOver: 'brass', area_mm2: 900 }];
@@ -13,7 +13,7 @@ function tee(id: string, name: string, price: number, wetted = NICKEL): InlinePa
     kind: 'inline', duty: 'tee', id, name, maker: SEDGE, price_minor: price, tolerance_mm: 0.3, size: [36, 29, 22],
     ports: [port('a', 'straight end 1', [0, 11, 11], [-1, 0, 0], 'a'), port('b', 'straight end 2', [36, 11, 11], [1, 0, 0], 'b'), port('side', 'side', [18, 29, 11], [0, 1, 0], 'side')],
     passages: ['a', 'b', 'side'].map((from) => ({ from, to: 'middle', points: [] })),
-    tee: { bore_mm: TEE_BORE_MM, leg_mm: TEE_LEG_MM, run: ['a', 'b'], branch: 'side' }, wetted, volume_mL: 5,
+    tee: { bore_mm: TEE_BORE_MM, leg_mm: TEE_LEG_MM, run: ['a', 'b'], branch: 'side' }, wetted, softs: sealed(), volume_mL: 5,
   };
 }
 
@@ -22,7 +22,7 @@ function straight(id: string, name: string, maker: string, duty: InlineDuty, pri
   const [x, y, z] = size;
   const role = (r: PortRole): Partial<Port> => (marked ? { role: r } : {});
   return {
-    kind: 'inline', duty, id, name, maker, price_minor: price, tolerance_mm: 0.5, size, wetted: NICKEL, volume_mL: Math.round(x * 0.12),
+    kind: 'inline', duty, id, name, maker, price_minor: price, tolerance_mm: 0.5, size, wetted: NICKEL, softs: duty === 'meter' ? sealed('acetal') : duty === 'filter' ? sealed('polycarbonate') : sealed(), volume_mL: Math.round(x * 0.12),
     ports: [port('in', marked ? 'inlet' : 'end 1', [0, y / 2, z / 2], [-1, 0, 0], 'in', role('in')), port('out', marked ? 'outlet' : 'end 2', [x, y / 2, z / 2], [1, 0, 0], 'out', role('out'))],
     passages: [{ from: 'in', to: 'out', points, source }],
   };
@@ -32,7 +32,7 @@ function straight(id: string, name: string, maker: string, duty: InlineDuty, pri
 function plate(id: string, name: string, price: number, ways: number, pitch: number): InlinePart {
   const length = pitch * (ways + 1) + 40;
   const row = (chamber: string, y: number, first: string): Port[] => Array.from({ length: ways + 1 }, (_, i) => port(`${chamber}-${i + 1}`, i === 0 ? first : `${chamber} ${i}`, [20 + pitch * (i + 0.5), y, 18], [0, 0, 1], chamber));
-  return { kind: 'inline', duty: 'plate', id, name, maker: SEDGE, price_minor: price, tolerance_mm: 0.5, size: [length, 70, 18], ports: [...row('supply', 50, 'supply in'), ...row('return', 20, 'return out')], passages: [], wetted: NICKEL, volume_mL: Math.round(length * 0.45) };
+  return { kind: 'inline', duty: 'plate', id, name, maker: SEDGE, price_minor: price, tolerance_mm: 0.5, size: [length, 70, 18], ports: [...row('supply', 50, 'supply in'), ...row('return', 20, 'return out')], passages: [], wetted: NICKEL, softs: sealed('acrylic'), volume_mL: Math.round(length * 0.45) };
 }
 
 const BENCH = 'maker\'s bench, water at 25 °C';

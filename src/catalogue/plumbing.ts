@@ -1,8 +1,11 @@
 import type { CoolantPart, FittingDuty, FittingPart, LeadPart, ScrewPart, TubePart, WettedSurface } from '@/core/part';
 import { craneFt, CRANE_MULTIPLES } from '@/core/flow';
+import { sealed } from './shapes';
 
 const SEDGE = 'Sedgebank Fittings', REED = 'Reedmace', FONT = 'Fontley Fluids';
 
+/** Of the black family, sealed by nitrile rubber. */
+const BLACK: readonly WettedSurface[] = [{ metal: 'nickel', platedOver: 'brass', area_mm2: 640 }];
 const NICKEL: readonly WettedSurface[] = [{ metal: 'nickel', platedOver: 'brass', area_mm2: 700 }];
 
 const tube = (id: string, name: string, price: number, material: TubePart['material'], outer: number, inner: number, minBend: number, stick?: number): TubePart => ({
@@ -24,7 +27,7 @@ const CRANE = 'Crane TP-410 multiples of fT, from memory';
 const elbow = (multiple: number, bore: number): number => Math.round(1000 * multiple * craneFt(bore)) / 1000;
 
 function fitting(id: string, name: string, price: number, duty: FittingDuty, bore: number, k: number, kSource: string, length: number, diameter: number, tubeSize?: { outer_mm: number; inner_mm: number }, wetted: readonly WettedSurface[] = NICKEL): FittingPart {
-  return { kind: 'fitting', id, name, maker: SEDGE, price_minor: price, tolerance_mm: 0.2, duty, thread: 'G1/4', bore_mm: bore, k, kSource, length_mm: length, diameter_mm: diameter, wetted, ...(tubeSize ? { tube: tubeSize } : {}) };
+  return { kind: 'fitting', id, name, maker: SEDGE, price_minor: price, tolerance_mm: 0.2, duty, thread: 'G1/4', bore_mm: bore, k, kSource, length_mm: length, diameter_mm: diameter, wetted, softs: wetted === BLACK ? [{ material: 'nitrile rubber', as: 'seal' }] : sealed(), ...(tubeSize ? { tube: tubeSize } : {}) };
 }
 
 /** A barb narrows the tube's bore: sharp entry and half an exit (common practice, no source). */
@@ -59,7 +62,6 @@ export const FITTINGS: readonly FittingPart[] = [
 
 /** A second and third family: a slim one in black over nickel, and a heavy one in brass. Their tube sizes and small parts are their own. */
 const REEDFAMILY = 'Rushlight', HEAVY = 'Millstone';
-const BLACK: readonly WettedSurface[] = [{ metal: 'nickel', platedOver: 'brass', area_mm2: 640 }];
 const inFamily = (family: string, part: FittingPart): FittingPart => ({ ...part, family });
 
 export const FAMILIES: readonly FittingPart[] = [

@@ -1,6 +1,6 @@
 import type { HeadPoint, HolePattern, PumpPart, ReservoirPart } from '@/core/part';
 import type { Vec } from '@/core/shape';
-import { port } from './shapes';
+import { port, sealed } from './shapes';
 
 const OSIER = 'Osier Hydraulics', BROOK = 'Brookfast';
 
@@ -15,7 +15,7 @@ function pump(id: string, name: string, maker: string, price: number, size: Vec,
       port('low', 'low outlet', [x / 2, y * 0.35, z], [0, 0, 1], 'out', { role: 'out', duty: 'drain' }),
     ],
     passages: [{ from: 'in', to: 'out', points: [], oneWay: true }],
-    wetted, volume_mL: 45,
+    wetted, softs: sealed('acetal'), volume_mL: 45,
   };
 }
 
@@ -44,7 +44,7 @@ function reservoir(id: string, name: string, price: number, size: Vec, fill: num
       port('return', 'return, below the surface', [0, Math.min(y * 0.4, 60), z / 2], [-1, 0, 0], 'tank'),
       port('top', 'top', [x / 2, y, z / 2], [0, 1, 0], 'tank', { duty: 'fill' }),
     ],
-    passages: [], wetted: [{ metal: 'nickel', platedOver: 'brass', area_mm2: 900 }], volume_mL: Math.round(fill * 1.12),
+    passages: [], wetted: [{ metal: 'nickel', platedOver: 'brass', area_mm2: 900 }], softs: sealed('acrylic', 'acetal'), volume_mL: Math.round(fill * 1.12),
   };
 }
 

@@ -1,4 +1,4 @@
-import type { FanPoint, Port, RadiatorPart, Thread } from '@/core/part';
+import type { FanPoint, Port, RadiatorPart, SoftMaterial, SoftWetted, Thread } from '@/core/part';
 import type { Vec } from '@/core/shape';
 
 /** Recurring shapes of catalogue parts, so that a part is one line of figures. All parts and makers are invented. */
@@ -43,6 +43,9 @@ export function radiator(f: RadiatorFigures): RadiatorPart {
     ports,
     passages: [{ from: 'a', to: 'b', points: [[2, round(0.28 * k + 0.5)], [4, round(1 * k + 1.7)], [6, round(2.2 * k + 3.6)]] }],
     wetted: metal === 'aluminium' ? [{ metal: 'aluminium', area_mm2: area }] : [{ metal: 'copper', area_mm2: Math.round(area * 0.9) }, { metal: 'brass', area_mm2: Math.round(area * 0.1) }],
-    volume_mL: Math.round((tubes * 1.2 * depth * 0.9 * f.section * f.sections + 37 * width * depth * 0.5) / 1000),
+    softs: [], volume_mL: Math.round((tubes * 1.2 * depth * 0.9 * f.section * f.sections + 37 * width * depth * 0.5) / 1000),
   };
 }
+
+/** A body of plastic or glass sealed by rings of EPDM. */
+export const sealed = (...bodies: readonly SoftMaterial[]): readonly SoftWetted[] => [...bodies.map((material): SoftWetted => ({ material, as: 'body' })), { material: 'EPDM rubber', as: 'seal' }];

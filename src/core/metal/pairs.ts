@@ -1,6 +1,7 @@
 import type { Build, Loop } from '../build';
 import { isWet, type Metal, type WettedSurface } from '../part';
 import { ANODIC_INDEX, DIFFERENCE_LIMIT, LIMIT_SLACK_V, type Environment } from './table';
+import { judgeSofts, type SoakedSoft } from './soaked';
 import { METAL_VERDICTS, type PairFacts, type PairVerdict } from './verdict';
 
 export interface PairJudgement { readonly difference_V: number; readonly limit_V: number; readonly dissolves: Metal; readonly allowed: boolean; readonly onLimit: boolean }
@@ -39,7 +40,7 @@ export interface MetalPair {
   readonly carriers: Readonly<Record<string, readonly string[]>>;
 }
 
-export interface MetalReport { readonly environments: Readonly<Record<string, Environment>>; readonly metals: readonly WettedMetal[]; readonly pairs: readonly MetalPair[] }
+export interface MetalReport { readonly environments: Readonly<Record<string, Environment>>; readonly metals: readonly WettedMetal[]; readonly pairs: readonly MetalPair[]; /** Plastics and rubbers against the coolant. */ readonly softs: readonly SoakedSoft[] }
 
 /** A loop counts as harsh without an inhibitor and ordinary with one in date. */
 export function environmentOf(loop: Loop): Environment {
@@ -64,7 +65,7 @@ export function judgeMetals(build: Build): MetalReport {
       };
     }));
   });
-  return { environments: Object.fromEntries(build.loops.map((l) => [l.id, environmentOf(l)])), metals, pairs };
+  return { environments: Object.fromEntries(build.loops.map((l) => [l.id, environmentOf(l)])), metals, pairs, softs: judgeSofts(build) };
 }
 
 function wettedMetals(build: Build, loop: Loop): WettedMetal[] {

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { INLINE_DUTIES, LOAD_CASES, SUNDRY_DUTIES } from './types';
+import { INLINE_DUTIES, LOAD_CASES, SOFT_MATERIALS, SUNDRY_DUTIES } from './types';
 
 /**
  * The one guard for parts: import, API, database and builds all pass through it. A door of its own, apart from
@@ -26,6 +26,8 @@ const bodied = { ...base, size: vec(mm(1)).required(), foot: Joi.array().items(h
 
 const metal = Joi.string().valid('copper', 'brass', 'nickel', 'silver', 'gold', 'stainless', 'tin', 'zinc', 'aluminium', 'chrome');
 const wetted = Joi.array().items(Joi.object({ metal: metal.required(), platedOver: metal.optional(), area_mm2: Joi.number().min(0).max(5e6).required() })).max(8).required();
+const soft = Joi.string().valid(...SOFT_MATERIALS);
+const softs = Joi.array().items(Joi.object({ material: soft.required(), as: Joi.string().valid('body', 'seal').required() })).max(8).optional();
 const port = Joi.object({
   id: id().required(), name: text(60).required(), at: vec().required(), direction: direction().required(), thread: Joi.string().valid('G1/4').required(),
   role: Joi.string().valid('in', 'out', 'any').required(), chamber: id().required(), duty: Joi.string().valid('fill', 'drain').optional(),
@@ -33,7 +35,7 @@ const port = Joi.object({
 const wet = {
   ports: Joi.array().items(port).min(1).max(16).unique('id').required(),
   passages: Joi.array().items(Joi.object({ from: id().required(), to: id().required(), points: Joi.array().items(point(500)).max(40).required(), oneWay: Joi.boolean().optional(), source: text(200).optional() })).max(12).required(),
-  wetted, volume_mL: Joi.number().min(0).max(20000).required(),
+  wetted, softs, volume_mL: Joi.number().min(0).max(20000).required(),
 };
 const heated = {
   draw_W: Joi.number().min(0).max(2000).required(),
@@ -97,8 +99,8 @@ export const PART_SCHEMAS = {
   block: Joi.object({ kind: kind('block'), ...bodied, ...wet, cools: Joi.array().items(Joi.string().valid('processor', 'card', 'board', 'memory')).min(1).max(4).required(), resistance: Joi.array().items(point(60, 0.0001)).min(1).max(40).required(), resistanceSource: text(200).optional(), minFlow_Lmin: Joi.number().min(0).max(20).required() }),
   inline: Joi.object({ kind: kind('inline'), ...bodied, ...wet, duty: Joi.string().valid(...INLINE_DUTIES).required(), tee: Joi.object({ bore_mm: mm(1, 30).required(), leg_mm: mm(0, 200).required(), run: Joi.array().items(id()).length(2).required(), branch: id().required() }).optional() }),
   tube: Joi.object({ kind: kind('tube'), ...base, material: Joi.string().valid('soft PVC', 'EPDM rubber', 'PETG', 'acrylic').required(), hard: Joi.boolean().required(), outer_mm: mm(3, 40).required(), inner_mm: mm(2, 36).required(), minBend_mm: mm(0, 500).required(), stick_mm: mm(100, 3000).optional() }).custom(thinnerInside),
-  fitting: Joi.object({ kind: kind('fitting'), ...base, duty: Joi.string().valid('compression', 'barb', 'hard-tube', 'rotary45', 'rotary90', 'extender', 'plug', 'drain', 'fill', 'joint').required(), thread: Joi.string().valid('G1/4').required(), tube: Joi.object({ outer_mm: mm(3, 40).required(), inner_mm: mm(2, 36).required() }).optional(), bore_mm: mm(1, 30).required(), k: Joi.number().min(0).max(100).required(), kSource: text(200).required(), length_mm: mm(0, 200).required(), diameter_mm: mm(1, 100).required(), wetted, family: text(40).optional() }),
-  coolant: Joi.object({ kind: kind('coolant'), ...base, base: Joi.object({ glycol: Joi.string().valid('none', 'ethylene', 'propylene').required(), volumeShare: Joi.number().min(0).max(0.4).required() }).required(), bottle_mL: Joi.number().min(50).max(20000).required(), inhibitor_months: Joi.number().min(0).max(120).required(), biocide: Joi.boolean().required(), look: Joi.string().valid('clear', 'dyed', 'opaque').required(), poisonous: Joi.boolean().required(), upkeep: text(300).required(), waterParts: Joi.number().min(0.1).max(20).optional(), conductivity_uScm: Joi.number().min(0).max(20000).optional(), attacks: Joi.array().items(Joi.string().valid('soft PVC', 'EPDM rubber', 'PETG', 'acrylic')).max(4).optional() }),
+  fitting: Joi.object({ kind: kind('fitting'), ...base, duty: Joi.string().valid('compression', 'barb', 'hard-tube', 'rotary45', 'rotary90', 'extender', 'plug', 'drain', 'fill', 'joint').required(), thread: Joi.string().valid('G1/4').required(), tube: Joi.object({ outer_mm: mm(3, 40).required(), inner_mm: mm(2, 36).required() }).optional(), bore_mm: mm(1, 30).required(), k: Joi.number().min(0).max(100).required(), kSource: text(200).required(), length_mm: mm(0, 200).required(), diameter_mm: mm(1, 100).required(), wetted, softs, family: text(40).optional() }),
+  coolant: Joi.object({ kind: kind('coolant'), ...base, base: Joi.object({ glycol: Joi.string().valid('none', 'ethylene', 'propylene').required(), volumeShare: Joi.number().min(0).max(0.4).required() }).required(), bottle_mL: Joi.number().min(50).max(20000).required(), inhibitor_months: Joi.number().min(0).max(120).required(), biocide: Joi.boolean().required(), look: Joi.string().valid('clear', 'dyed', 'opaque').required(), poisonous: Joi.boolean().required(), upkeep: text(300).required(), waterParts: Joi.number().min(0.1).max(20).optional(), conductivity_uScm: Joi.number().min(0).max(20000).optional(), attacks: Joi.array().items(soft).max(SOFT_MATERIALS.length).optional(), alcoholShare: Joi.number().min(0).max(0.5).optional() }),
   screw: Joi.object({ kind: kind('screw'), ...base, thread: text(20).required(), length_mm: mm(1, 100).required(), pack: Joi.number().integer().min(1).max(1000).required() }),
   sundry: Joi.object({ kind: kind('sundry'), ...base, duty: Joi.string().valid(...SUNDRY_DUTIES).required(), tool: Joi.boolean().required(), pack: Joi.number().integer().min(1).max(1000).required(), tube_mm: mm(2, 40).optional() }),
   lead: Joi.object({ kind: kind('lead'), ...base, duty: Joi.string().valid('splitter', 'hub').required(), outlets: Joi.number().integer().min(2).max(16).required(), limit_A: amps.required() }),

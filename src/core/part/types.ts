@@ -67,10 +67,17 @@ export interface Bodied extends PartBase {
   readonly foot?: readonly HolePattern[];
 }
 
+export const SOFT_MATERIALS = ['soft PVC', 'EPDM rubber', 'PETG', 'acrylic', 'acetal', 'nylon', 'polycarbonate', 'glass', 'nitrile rubber', 'silicone rubber', 'fluoro rubber'] as const;
+export type SoftMaterial = (typeof SOFT_MATERIALS)[number];
+/** A plastic, glass or rubber that the coolant touches: of the body, or of a seal. */
+export interface SoftWetted { readonly material: SoftMaterial; readonly as: 'body' | 'seal' }
+
 export interface Wet {
   readonly ports: readonly Port[];
   readonly passages: readonly Passage[];
   readonly wetted: readonly WettedSurface[];
+  /** Plastics and rubbers the coolant touches; nothing where the part's data do not tell. */
+  readonly softs?: readonly SoftWetted[];
   readonly volume_mL: number;
 }
 
@@ -289,6 +296,7 @@ export interface FittingPart extends PartBase {
   /** How far it stands out of the port, and how wide it is, mm. */
   readonly length_mm: number;
   readonly diameter_mm: number;
+  readonly softs?: readonly SoftWetted[];
   readonly wetted: readonly WettedSurface[];
   /** Fittings of one family look alike and are changed for each other's. */
   readonly family?: string;
@@ -320,7 +328,9 @@ export interface CoolantPart extends PartBase {
   /** Electrical conductivity, µS/cm, of the mix. */
   readonly conductivity_uScm?: number;
   /** Plastics and rubbers it swells, hazes or cracks. */
-  readonly attacks?: readonly TubePart['material'][];
+  readonly attacks?: readonly SoftMaterial[];
+  /** Share of alcohol by volume, 0–0.5. */
+  readonly alcoholShare?: number;
 }
 
 export interface ScrewPart extends PartBase { readonly kind: 'screw'; readonly thread: string; readonly length_mm: number; readonly pack: number }

@@ -5,6 +5,7 @@ import { cautionCoolant } from './cautionCoolant';
 import { coolantAttacks } from './coolantAttacks';
 import { coolantClogs } from './coolantClogs';
 import { coolantDue } from './coolantDue';
+import { coolantWatch } from './coolantWatch';
 import { controlSensor } from './controlSensor';
 import { coolingShort } from './coolingShort';
 import { drainLow } from './drainLow';
@@ -60,6 +61,6 @@ import { wrongWay } from './wrongWay';
 
 /** Every rule, sorted by code. */
 export const RULES: readonly BuildRule[] = [
-  airTrap, caseFans, cautionCoolant, controlSensor, coolantAttacks, coolantClogs, coolantDue, coolingShort, drainLow, fanStall, fillExpansion, fillLow, fitBlocked, fitBoard, fitClash, fitHand, fitHoles, fitMount, fitPort, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver, heatSummer,
+  airTrap, caseFans, cautionCoolant, controlSensor, coolantAttacks, coolantClogs, coolantDue, coolantWatch, coolingShort, drainLow, fanStall, fillExpansion, fillLow, fitBlocked, fitBoard, fitClash, fitHand, fitHoles, fitMount, fitPort, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver, heatSummer,
   listShare, metalMarginal, metalMixed, metalScratch, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, powerHeader, pumpHigh, pumpRatings, radiatorRating, reservoirPump, returnSplash, runBefore, runClash, runJointApart, runNoLength, runNoWay, runUnpinned, runWeave, screwNone, screwTooLong, screwTooShort, supplyShort, tubeSize, wrongWay,
 ].sort((a, b) => a.code.localeCompare(b.code));

@@ -9,6 +9,7 @@ import { useBench } from '@/view/workspace';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { useState } from 'react';
 import { CoolantTable } from './CoolantTable';
+import { SoftTable } from './SoftTable';
 import styles from './MaterialsStage.module.css';
 
 const COOLANTS = CATALOGUE.filter((p): p is CoolantPart => p.kind === 'coolant');
@@ -21,6 +22,7 @@ export function MaterialsStage() {
   if (metals.metals.length === 0) return <EmptyStage title="Nothing is wetted yet" text="Once parts are connected into a loop, every metal the coolant touches is set against every other here." />;
   const bad = metals.pairs.filter((p) => p.verdict === 'fails').length, marginal = metals.pairs.filter((p) => p.verdict === 'tight').length;
   const nameOf = (id: string): string => id.startsWith('fitting:') ? [build.loops.map((l) => l.fitting), Object.values(build.kit).filter((k) => 'duty' in k)].flat().find((f) => `fitting:${f.id}` === id)?.name ?? id : build.items.find((i) => i.id === id)?.name ?? id;
+  const softVerdict = (loop: string, material: string) => metals.softs.find((m) => m.loop === loop && m.material === material)?.verdict;
   return (
     <StageFrame
       stage="materials" title={bad > 0 ? `${bad === 1 ? 'One pair' : `${bad} pairs`} of metals cannot share the coolant` : marginal > 0 ? 'The metals agree, some barely' : 'The metals agree'}
@@ -44,7 +46,7 @@ export function MaterialsStage() {
               <tr><th scope="row">needed</th><td>{formatNumber(volume?.total_mL)} mL in the loop, {formatNumber(volume?.buy_mL)} mL with spare: {volume?.bottles} {volume?.bottles === 1 ? 'bottle' : 'bottles'} of {formatNumber(coolant.bottle_mL)} mL</td></tr>
               {coolant.waterParts !== undefined && volume && <tr><th scope="row">mixed</th><td>{formatNumber(mixFor(coolant, volume.buy_mL).concentrate_mL)} mL of it with {formatNumber(mixFor(coolant, volume.buy_mL).water_mL)} mL distilled water (1 to {formatNumber(coolant.waterParts)} by volume)</td></tr>}
               <tr><th scope="row">next change</th><td>{changeEvery(coolant) > loop.coolantAge_months ? `in ${changeEvery(coolant) - loop.coolantAge_months} months` : 'due now'}: drain, flush with distilled water until it runs clear, look at the fins, fill</td></tr>
-              <tr><th scope="row">tube</th><td>{loop.tube.material}{(coolant.attacks ?? []).includes(loop.tube.material) ? ': attacked by it' : loop.tube.material === 'soft PVC' ? ': may leach plasticiser, which settles in the block' : ': agrees'}</td></tr>
+              <tr><th scope="row">tube</th><td>{loop.tube.material}{softVerdict(loop.id, loop.tube.material) === 'fails' ? ': attacked by it' : loop.tube.material === 'soft PVC' ? ': may leach plasticiser, which settles in the block' : ': agrees'}</td></tr>
             </tbody></table>
             {coolant.poisonous && <p className={styles.caution}>Ethylene glycol is poisonous, to pets above all. Keep it from children, read the safety sheet, dispose of it by local rules.</p>}
           </Section>
@@ -87,6 +89,7 @@ export function MaterialsStage() {
                 ))}
               </tbody>
             </table>
+            <SoftTable softs={metals.softs.filter((m) => m.loop === loop.id)} coolant={loop.coolant.name} />
           </section>
         );
       })}

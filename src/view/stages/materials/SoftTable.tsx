@@ -1,0 +1,26 @@
+import type { SoakedSoft } from '@/core/metal';
+import { Mark } from '@/view/shared';
+import { useBench } from '@/view/workspace';
+import styles from './MaterialsStage.module.css';
+
+const WORDS = { holds: 'agrees', tight: 'watch it', fails: 'attacked' } as const;
+
+/** Plastics, glass and rubber that a loop's coolant touches: what carries each, and how it takes the coolant. */
+export function SoftTable({ softs, coolant }: { readonly softs: readonly SoakedSoft[]; readonly coolant: string }) {
+  const { picked, pick } = useBench((s) => s);
+  if (softs.length === 0) return null;
+  return (
+    <table className={styles.carriers}>
+      <thead><tr><th>plastic or rubber</th><th>in {coolant}</th><th>carried by</th></tr></thead>
+      <tbody>
+        {softs.map((s) => (
+          <tr key={s.material}>
+            <td>{s.material}</td>
+            <td><Mark verdict={s.verdict} size={12} /> {WORDS[s.verdict]}{s.because && <span className="soft">: {s.because}</span>}</td>
+            <td>{s.carriers.map((c, k) => <span key={`${c.item}-${c.as}`}>{k > 0 ? ', ' : ''}{c.item.includes(':') ? c.name : <button type="button" className={styles.link} data-picked={picked === c.item || undefined} onClick={() => pick(c.item)}>{c.name}</button>}{c.as === 'seal' ? ' (seal)' : ''}</span>)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
