@@ -41,12 +41,52 @@ test('the Stores: a part copied, changed and kept, one read in by its columns, r
   await page.getByRole('button', { name: 'Keep it in the Stores' }).click();
   await page.getByText('Screw M3 × 30, mine').click();
   await page.getByRole('button', { name: 'Retire it' }).click();
-  await expect(page.getByText(/is retired\./)).toBeVisible();
+  await expect(page.getByText(/is retired: no build is offered it/)).toBeVisible();
+  await page.getByRole('button', { name: 'Show what is retired (1)' }).click();
+  await page.getByText('Screw M3 × 30, mine').click();
+  await page.getByRole('button', { name: 'Throw it away' }).click();
+  await expect(page.getByText(/is thrown away/)).toBeVisible();
+  await page.getByRole('button', { name: 'Show what is in use' }).click();
   await page.getByRole('button', { name: 'Read parts in' }).click();
   await page.getByLabel('CSV or JSON file').setInputFiles({ name: 'fans.csv', mimeType: 'text/csv', buffer: Buffer.from('name,price,full speed\nReed 120,12.5,1800\nWillow 120,9,fast\n') });
   await page.getByRole('button', { name: 'Look at 2 parts' }).click();
   await expect(page.getByText('fullSpeed_rpm: fullSpeed_rpm must be a number')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep the 1 that are right' })).toBeEnabled();
+});
+
+test('a pump of one\'s own: its curve typed and seen, offered in a build, and one of the Stores out of use no longer', async ({ page }) => {
+  const id = await copyOf(page, 'dawn-chorus-desk', 'Own pump');
+  await page.goto('/stores', { waitUntil: 'networkidle' });
+  await page.getByRole('textbox', { name: 'Search the Stores' }).fill('Brookfast small');
+  await page.getByRole('row', { name: /pump/ }).first().click();
+  await page.getByRole('button', { name: 'Copy it as a part of your own' }).click();
+  await page.getByRole('textbox', { name: 'name', exact: true }).fill('Bench pump seven');
+  await page.getByRole('button', { name: 'Head over flow, at full speed' }).click();
+  await page.getByRole('textbox', { name: 'Points' }).fill('0 4.1\n4 3.7\n8 3\nmany');
+  await expect(page.getByRole('alert').filter({ hasText: 'Line 4' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep it in the Stores' })).toBeDisabled();
+  await page.getByRole('textbox', { name: 'Points' }).fill('0 4.1\n4 3.7\n8 3\n16 0.5');
+  await expect(page.getByRole('img', { name: '4 points and the curve used' })).toBeVisible();
+  await page.getByRole('button', { name: 'Keep it in the Stores' }).click();
+  await openStage(page, id, 'flow');
+  await page.getByRole('button', { name: 'Add a part' }).click();
+  await page.getByRole('textbox', { name: 'Search the Stores' }).fill('bench pump');
+  await page.getByRole('button', { name: 'Add Bench pump seven' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  const model = await (await page.request.get('/api/parts?own=1')).json() as { id: string; name: string; points: number[][] }[];
+  expect(model.find((p) => p.name === 'Bench pump seven')?.points).toEqual([[0, 4.1], [4, 3.7], [8, 3], [16, 0.5]]);
+  // One of the Stores taken out of use is offered no more, and comes back.
+  expect((await page.request.put('/api/retired/res-osier-250')).status()).toBe(204);
+  await openStage(page, id, 'flow');
+  await page.getByRole('button', { name: 'Add a part' }).click();
+  await page.getByRole('textbox', { name: 'Search the Stores' }).fill('Mere');
+  await expect(page.getByRole('button', { name: 'Add Mere 200' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Add Mere 250' })).toHaveCount(0);
+  await page.goto('/stores', { waitUntil: 'networkidle' });
+  await page.getByRole('button', { name: 'Show what is retired (1)' }).click();
+  await page.getByText('Mere 250', { exact: true }).click();
+  await page.getByRole('button', { name: 'Bring it back into use' }).click();
+  await expect(page.getByText('Mere 250 is in use again.')).toBeVisible();
 });
 
 test('coolants compared, and a part against all of its kind in its place', async ({ page }) => {

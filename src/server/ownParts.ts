@@ -1,7 +1,7 @@
 import { CATALOGUE } from '@/catalogue';
 import { guardPart } from '@/core/guard';
 import type { Part } from '@/core/part';
-import { listParts, removePart, savePart } from '@/store';
+import { listParts, removePart, restorePart, savePart } from '@/store';
 import { ok, refuse, type Answer } from './answer';
 import { theStore } from './shelf';
 
@@ -27,7 +27,10 @@ export async function putPart(id: string, data: unknown): Promise<Answer> {
 }
 
 export async function dropPart(id: string): Promise<Answer> {
-  return (await removePart(await theStore(), id)) ? { status: 204, body: null } : refuse(404, 'There is no such part of your own.');
+  const store = await theStore();
+  // One that comes back under its number is in use.
+  await restorePart(store, id);
+  return (await removePart(store, id)) ? { status: 204, body: null } : refuse(404, 'There is no such part of your own.');
 }
 
 /** Rows looked at in one asking. */

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
 import { LIMITS } from '@/core/guard';
-import { addBuild, checkParts, dropBuild, dropPart, evaluateDocument, guarded, openBuild, ownParts, putBuild, putPart, readJson, shelf } from '.';
+import { addBuild, checkParts, dropBuild, dropPart, evaluateDocument, guarded, openBuild, ownParts, putBuild, putPart, readJson, restore, retire, retiredParts, shelf, storesOffer } from '.';
 
 const desk = demoBuild('dawn-chorus-desk');
 
@@ -49,8 +49,8 @@ describe('builds over the API', () => {
   });
 
   test('evaluate answers with reports or with what is wrong', () => {
-    expect(evaluateDocument(desk).status).toBe(200);
-    expect(evaluateDocument({ format: 'zephyron-build', version: 1 }).status).toBe(400);
+    expect(evaluateDocument(desk, CATALOGUE).status).toBe(200);
+    expect(evaluateDocument({ format: 'zephyron-build', version: 1 }, CATALOGUE).status).toBe(400);
   });
 });
 
@@ -90,6 +90,29 @@ describe('parts of one\'s own', () => {
 
   test.each([['own-fan', { ...fan, power_W: 'lots' }, 400], ['other', fan, 400], ['fan-wren-120-1200', catalogued('fan', 'fan-wren-120-1200'), 409], ['own-fan', { kind: 'teapot' }, 400], ['own-fan', null, 400]])('%# is refused', async (id, data, status) => {
     expect((await putPart(id, data)).status).toBe(status);
+  });
+
+  test('one of the Stores is taken out of use and brought back; a build that has it keeps it', async () => {
+    const id = 'fan-wren-120-1200', ids = async (): Promise<string[]> => (await storesOffer()).map((p) => p.id);
+    expect((await retire(id)).status).toBe(204);
+    expect((await retire(id)).status).toBe(204);
+    expect(await retiredParts()).toEqual([id]);
+    expect(await ids()).not.toContain(id);
+    expect(evaluateDocument(desk, await storesOffer()).status).toBe(200);
+    expect((await restore(id)).status).toBe(204);
+    expect((await restore(id)).status).toBe(404);
+    expect(await ids()).toContain(id);
+    expect((await retire('no-such-part')).status).toBe(404);
+  });
+
+  test('one of one\'s own out of use, dropped and kept again, is in use', async () => {
+    await putPart('own-fan', fan);
+    await retire('own-fan');
+    expect((await storesOffer()).some((p) => p.id === 'own-fan')).toBe(false);
+    await dropPart('own-fan');
+    await putPart('own-fan', fan);
+    expect((await storesOffer()).some((p) => p.id === 'own-fan')).toBe(true);
+    await dropPart('own-fan');
   });
 
   test('parts looked at before they are kept: each says what is wrong, none is kept', async () => {

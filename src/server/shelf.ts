@@ -1,8 +1,8 @@
 import { randomBytes } from 'node:crypto';
-import { CATALOGUE, DEMO_BUILDS } from '@/catalogue';
+import { DEMO_BUILDS } from '@/catalogue';
 import type { Build } from '@/core/build';
 import { evaluate, type StageState } from '@/core/evaluate';
-import { drawingOf } from '@/core/part';
+import { drawingOf, type Part } from '@/core/part';
 import type { Stage } from '@/core/finding';
 import { guardBuild, parseBuild } from '@/core/guard';
 import { routeBuild } from '@/core/route';
@@ -102,7 +102,8 @@ export async function dropBuild(id: string): Promise<Answer> {
   return (await removeBuild(await theStore(), id)) ? { status: 204, body: null } : refuse(404, 'There is no such build.');
 }
 
-export function evaluateDocument(data: unknown): Answer {
+/** What follows from a build, with fixes from what the builder's Stores offer. */
+export function evaluateDocument(data: unknown, offer: readonly Part[]): Answer {
   const guarded = guardBuild(data);
-  return guarded.ok ? ok(evaluate(guarded.value, { offer: CATALOGUE, routed: routeBuild(guarded.value) })) : refuse(400, 'This is not a build that can be evaluated.', guarded.troubles);
+  return guarded.ok ? ok(evaluate(guarded.value, { offer, routed: routeBuild(guarded.value) })) : refuse(400, 'This is not a build that can be evaluated.', guarded.troubles);
 }

@@ -26,5 +26,8 @@ export const parts = sqliteTable('parts', {
   updatedAt: integer('updated_at').notNull(),
 });
 
+/** Numbers of parts the builder took out of use: offered to no build, found in the Stores still. */
+export const retired = sqliteTable('retired', { id: text('id').primaryKey(), at: integer('at').notNull() });
+
 /** Demo builds put in once; one deleted by the user stays deleted. */
 export const seeds = sqliteTable('seeds', { name: text('name').primaryKey(), at: integer('at').notNull() });

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { CATALOGUE } from '@/catalogue';
+import { offered, type Shelves } from '@/catalogue';
 import type { Build } from '@/core/build';
 import { judgeChanges, type Judged } from '@/core/change';
 import { workOut } from '@/core/evaluate';
@@ -10,8 +10,8 @@ type Tell = (share: number) => void;
 
 /** What of cooling takes longer than a hand waits: every single change, the bands of uncertainty, the loop over time. */
 const api = {
-  changes(build: Build, tell: Tell): readonly Judged[] {
-    return judgeChanges(build, CATALOGUE, (done, of) => { tell(done / of); return true; });
+  changes(build: Build, shelves: Shelves, tell: Tell): readonly Judged[] {
+    return judgeChanges(build, offered(shelves), (done, of) => { tell(done / of); return true; });
   },
   bands(build: Build, tell: Tell): Bands | null {
     const { setup, reports } = workOut(build);

@@ -1,16 +1,15 @@
 import { expose } from 'comlink';
-import { CATALOGUE } from '@/catalogue';
+import { offered, type Shelves } from '@/catalogue';
 import type { Build } from '@/core/build';
 import { compareParts, whatFits, type PartCompared, type WhatFits } from '@/core/change';
-import type { Part } from '@/core/part';
 
 /** Every radiator of the Stores on every mount of the case, off the main thread, telling how far it is. */
 const api = {
-  whatFits(build: Build, tell: (share: number) => void): WhatFits {
-    return whatFits(build, CATALOGUE, (done, of) => { if (done % TOLD_EVERY === 0) tell(done / of); return true; });
+  whatFits(build: Build, shelves: Shelves, tell: (share: number) => void): WhatFits {
+    return whatFits(build, offered(shelves), (done, of) => { if (done % TOLD_EVERY === 0) tell(done / of); return true; });
   },
-  parts(build: Build, item: string, own: readonly Part[], tell: (share: number) => void): readonly PartCompared[] {
-    return compareParts(build, item, [...CATALOGUE, ...own], (done, of) => { tell(done / of); return true; });
+  parts(build: Build, item: string, shelves: Shelves, tell: (share: number) => void): readonly PartCompared[] {
+    return compareParts(build, item, offered(shelves), (done, of) => { tell(done / of); return true; });
   },
 };
 

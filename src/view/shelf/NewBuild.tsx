@@ -2,28 +2,27 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
-import { CATALOGUE, STANDARD_KIT } from '@/catalogue';
+import { STANDARD_KIT } from '@/catalogue';
 import { DEFAULT_BRIEF, emptyBuild, type Brief } from '@/core/build';
-import type { CasePart } from '@/core/part';
-import { PageHead, Pick, QuantityField } from '@/view/shared';
+import { PageHead, Pick, QuantityField, useOffer } from '@/view/shared';
 import { MoneyField } from '@/view/stages/brief/MoneyField';
 import { partFigures } from '@/view/stores/figures';
 import { addBuild } from '@/view/workspace/send';
 import styles from './NewBuild.module.css';
 
-const CASES = CATALOGUE.filter((p): p is CasePart => p.kind === 'case');
 interface Form { name: string; brief: Brief; caseId: string }
 
 /** The first page of a build: its name, the room, the limits, the case. All of it can be changed later. */
 export function NewBuild() {
   const router = useRouter();
+  const cases = useOffer('case');
   const [trouble, setTrouble] = useState<string | null>(null);
   const { control, register, handleSubmit, formState } = useForm<Form>({ defaultValues: { name: '', brief: DEFAULT_BRIEF, caseId: '' } });
   const caseId = useWatch({ control, name: 'caseId' });
-  const chosen = CASES.find((c) => c.id === caseId);
+  const chosen = cases.find((c) => c.id === caseId);
   const start = handleSubmit(async (form) => {
     setTrouble(null);
-    const build = { ...emptyBuild(form.name.trim(), STANDARD_KIT, form.brief), case: CASES.find((c) => c.id === form.caseId) ?? null };
+    const build = { ...emptyBuild(form.name.trim(), STANDARD_KIT, form.brief), case: cases.find((c) => c.id === form.caseId) ?? null };
     const answer = await addBuild(JSON.stringify(build));
     if (answer.ok) router.push(`/builds/${answer.id}/heat`);
     else setTrouble(`${answer.message} ${answer.troubles.map((t) => `${t.path}: ${t.message}`).join('; ')}`);
@@ -52,7 +51,7 @@ export function NewBuild() {
               </div>
             );
           }} />
-          <Controller control={control} name="caseId" render={({ field }) => <Pick label="Case" value={field.value} options={[{ value: '', label: 'choose later' }, ...CASES.map((c) => ({ value: c.id, label: c.name }))]} onPick={field.onChange} />} />
+          <Controller control={control} name="caseId" render={({ field }) => <Pick label="Case" value={field.value} options={[{ value: '', label: 'choose later' }, ...cases.map((c) => ({ value: c.id, label: c.name }))]} onPick={field.onChange} />} />
           {chosen && <p className="soft">{partFigures(chosen)}</p>}
           {trouble && <p role="alert" className={styles.trouble}>{trouble}</p>}
           <button type="submit" className={styles.start} disabled={formState.isSubmitting}>Start the build</button>

@@ -4,9 +4,8 @@ import { CATALOGUE } from '@/catalogue';
 import { PART_KINDS, type Part, type PartKind } from '@/core/part';
 import { plural } from '@/core/quantity';
 import { fieldsOf, guessMapping, partsFromRows, readSheet, type Mapping, type Sheet } from '@/format';
-import { Mark, Pick } from '@/view/shared';
+import { Mark, Pick, useShelves } from '@/view/shared';
 import { fieldWords } from './fieldWords';
-import { useOwn } from './ownParts';
 import styles from './StoresPage.module.css';
 
 interface Checked { readonly ok: boolean; readonly troubles: readonly { readonly path: string; readonly message: string }[] }
@@ -15,7 +14,7 @@ const MOST_BYTES = 4_000_000, MOST_SHOWN = 40;
 
 /** Parts read in from JSON or CSV: columns put to fields, every row looked at before any is kept. */
 export function ImportParts({ onDone }: { onDone(): void }) {
-  const keep = useOwn((s) => s.keep);
+  const keep = useShelves((s) => s.keep);
   const [sheet, setSheet] = useState<Sheet | null>(null);
   const [kind, setKind] = useState<PartKind>('fan');
   const [like, setLike] = useState('');

@@ -1,22 +1,22 @@
 'use client';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { DataGrid } from '@mui/x-data-grid';
 import { CATALOGUE } from '@/catalogue';
 import { PART_KINDS, type Part, type PartKind } from '@/core/part';
 import { plural } from '@/core/quantity';
-import { PageHead } from '@/view/shared';
+import { PageHead, useOwnShelves, useShelves } from '@/view/shared';
 import { handParts } from '@/view/workspace/download';
 import { columnsFor, type Row } from './columns';
 import { partFigures } from './figures';
 import { ImportParts } from './ImportParts';
-import { useOwn, useOwnParts } from './ownParts';
 import { PartEditor } from './PartEditor';
 import styles from './StoresPage.module.css';
 
 const KINDS = (Object.keys(PART_KINDS) as PartKind[]).filter((k) => CATALOGUE.some((p) => p.kind === k));
 /** Words a part is found by, put together once. */
 const wordsOf = (p: Part): string => `${p.name} ${p.maker} ${p.kind} ${partFigures(p)} ${p.id}`.toLowerCase();
-const ROWS: readonly (Row & { readonly words: string })[] = CATALOGUE.map((part) => ({ id: part.id, part, own: false, words: wordsOf(part) }));
+/** The catalogue's rows, made once. */
+const ROWS: readonly (Row & { readonly words: string })[] = CATALOGUE.map((part) => ({ id: part.id, part, own: false, retired: false, words: wordsOf(part) }));
 
 /** All parts there are: looked through, compared, copied to change; one's own kept, read in and given out. */
 export function StoresPage() {
@@ -26,12 +26,14 @@ export function StoresPage() {
   const [editing, setEditing] = useState<Part | null>(null);
   const [importing, setImporting] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
-  const own = useOwnParts(), drop = useOwn((s) => s.drop);
-  const all = useMemo(() => [...own.map((part) => ({ id: part.id, part, own: true, words: wordsOf(part) })), ...ROWS], [own]);
+  const [out, setOut] = useState(false);
+  const { own, retired } = useOwnShelves(), { drop, retire } = useShelves();
+  const all = useMemo(() => { const gone = new Set(retired); return [...own.map((part) => ({ id: part.id, part, own: true, retired: gone.has(part.id), words: wordsOf(part) })), ...ROWS.map((r) => (gone.has(r.id) ? { ...r, retired: true } : r))]; }, [own, retired]);
+  const asked = useDeferredValue(text);
   const rows = useMemo(() => {
-    const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-    return all.filter((r) => (!kind || r.part.kind === kind) && words.every((w) => r.words.includes(w)));
-  }, [all, kind, text]);
+    const words = asked.toLowerCase().split(/\s+/).filter(Boolean);
+    return all.filter((r) => r.retired === out && (!kind || r.part.kind === kind) && words.every((w) => r.words.includes(w)));
+  }, [all, asked, kind, out]);
   const columns = useMemo(() => columnsFor(kind), [kind]);
   const row = all.find((r) => r.id === picked);
   const copy = (p: Part): void => { const id = `own-${p.id.replace(/^own-/, '')}`.slice(0, 56); let free = id; for (let n = 2; all.some((r) => r.id === free); n += 1) free = `${id}-${n}`; setEditing({ ...structuredClone(p), id: free, name: `${p.name}, mine`, maker: 'my own' } as Part); };
@@ -52,14 +54,15 @@ export function StoresPage() {
             <p className={styles.row}>
               <button type="button" className={styles.link} onClick={() => copy(row.part)}>Copy it as a part of your own</button>
               {row.own && <button type="button" className={styles.link} onClick={() => setEditing(row.part)}>Change it</button>}
-              {row.own && <button type="button" className={styles.link} onClick={() => void drop(row.id).then((wrong) => { setSaid(wrong ?? `${row.part.name} is retired. Builds that have it keep their own copy.`); setPicked(null); })}>Retire it</button>}
+              <button type="button" className={styles.link} onClick={() => void retire(row.id, !row.retired).then((wrong) => { setSaid(wrong ?? (row.retired ? `${row.part.name} is in use again.` : `${row.part.name} is retired: no build is offered it. Builds that have it keep their own copy.`)); setPicked(null); })}>{row.retired ? 'Bring it back into use' : 'Retire it'}</button>
+              {row.own && <button type="button" className={styles.link} onClick={() => void drop(row.id).then((wrong) => { setSaid(wrong ?? `${row.part.name} is thrown away. Builds that have it keep their own copy.`); setPicked(null); })}>Throw it away</button>}
               <button type="button" className={styles.link} onClick={() => handParts([row.part], 'json')}>Give it out as a file</button>
               <button type="button" className={styles.quiet} onClick={() => setPicked(null)}>Close</button>
             </p>
           </section>
         )}
         {said && <p role="status">{said}</p>}
-        <p className="soft">{plural(rows.length, 'part')} shown. Columns sort and filter by their menus.</p>
+        <p className="soft">{plural(rows.length, out ? 'retired part' : 'part')} shown. Columns sort and filter by their menus.{(retired.length > 0 || out) && <> <button type="button" className={styles.link} aria-pressed={out} onClick={() => { setOut(!out); setPicked(null); }}>{out ? 'Show what is in use' : `Show what is retired (${retired.length})`}</button></>}</p>
         <div className={styles.grid}><DataGrid rows={rows} columns={columns} density="compact" hideFooterSelectedRowCount getRowHeight={() => 'auto'} onRowClick={(r) => { setPicked(String(r.id)); setSaid(null); }} initialState={{ pagination: { paginationModel: { pageSize: 100 } } }} pageSizeOptions={[100]} /></div>
       </main>
     </div>

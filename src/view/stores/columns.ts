@@ -5,7 +5,7 @@ import { PART_KINDS, type Part, type PartKind } from '@/core/part';
 import { formatMoney } from '@/core/quantity';
 import { partFigures } from './figures';
 
-export interface Row { readonly id: string; readonly part: Part; readonly own: boolean }
+export interface Row { readonly id: string; readonly part: Part; readonly own: boolean; readonly retired: boolean }
 
 type Get = (p: Part) => number | string | null;
 const number = (field: string, headerName: string, get: Get, width = 96): GridColDef<Row> => ({ field, headerName, width, type: 'number', valueGetter: (_, r) => get(r.part) });

@@ -2,6 +2,7 @@
 import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
 import type { Build } from '@/core/build';
+import { useShelves } from '@/view/shared';
 import { createBench, type Bench, type BenchState } from './bench';
 import { readJournal } from './journal';
 
@@ -19,6 +20,7 @@ export function BenchProvider({ id, revision, build, children }: { readonly id: 
     });
     return () => { live = false; };
   }, [bench, id, revision]);
+  useEffect(() => { useShelves.getState().load(); return useShelves.subscribe((now, was) => { if (now.offer !== was.offer) bench.getState().rethink(); }); }, [bench]);
   useEffect(() => {
     const warn = (e: BeforeUnloadEvent): void => { if (bench.getState().save === 'refused') e.preventDefault(); };
     window.addEventListener('beforeunload', warn);

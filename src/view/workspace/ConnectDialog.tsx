@@ -4,35 +4,33 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import { CATALOGUE } from '@/catalogue';
 import { looseParts, proposeLoop } from '@/core/loop';
-import type { CoolantPart, FittingPart, TubePart } from '@/core/part';
+import type { CoolantPart, FittingPart, Part, TubePart } from '@/core/part';
 import { partFigures } from '@/view/stores/figures';
-import { Pick } from '@/view/shared';
+import { Pick, useOffer } from '@/view/shared';
 import { useBench } from './BenchProvider';
 
-const TUBES = CATALOGUE.filter((p): p is TubePart => p.kind === 'tube');
-const COOLANTS = CATALOGUE.filter((p): p is CoolantPart => p.kind === 'coolant');
 
 /** The first fitting of the Stores that holds a tube. */
-export function fittingFor(tube: TubePart): FittingPart | undefined {
-  return CATALOGUE.find((p): p is FittingPart => p.kind === 'fitting' && (tube.hard ? p.duty === 'hard-tube' : p.duty === 'compression') && p.tube?.outer_mm === tube.outer_mm && (tube.hard || p.tube.inner_mm === tube.inner_mm));
+export function fittingFor(tube: TubePart, offer: readonly Part[]): FittingPart | undefined {
+  return offer.find((p): p is FittingPart => p.kind === 'fitting' && (tube.hard ? p.duty === 'hard-tube' : p.duty === 'compression') && p.tube?.outer_mm === tube.outer_mm && (tube.hard || p.tube.inner_mm === tube.inner_mm));
 }
 
 /** Lays a loop through loose parts in the shortest order: reservoir, pump, blocks, radiators. */
 export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
   const { build, commit, say } = useBench((s) => s);
+  const offer = useOffer(), tubes = useOffer('tube'), coolants = useOffer('coolant');
   const loose = looseParts(build);
   const [chosen, setChosen] = useState<readonly string[]>(loose);
   const [name, setName] = useState(build.loops.length === 0 ? 'Main loop' : `Loop ${build.loops.length + 1}`);
-  const [tubeId, setTube] = useState(TUBES[1]?.id ?? '');
-  const [coolantId, setCoolant] = useState(COOLANTS[0]?.id ?? '');
-  const tube = TUBES.find((t) => t.id === tubeId) ?? (TUBES[0] as TubePart);
-  const coolant = COOLANTS.find((c) => c.id === coolantId) ?? (COOLANTS[0] as CoolantPart);
+  const [tubeId, setTube] = useState(tubes[1]?.id ?? '');
+  const [coolantId, setCoolant] = useState(coolants[0]?.id ?? '');
+  const tube = tubes.find((t) => t.id === tubeId) ?? (tubes[0] as TubePart);
+  const coolant = coolants.find((c) => c.id === coolantId) ?? (coolants[0] as CoolantPart);
   const kinds = chosen.map((id) => build.items.find((i) => i.id === id)?.part.kind);
   const missing = (['reservoir', 'pump', 'radiator'] as const).filter((k) => !kinds.includes(k));
   const go = (): void => {
-    const fitting = fittingFor(tube);
+    const fitting = fittingFor(tube, offer);
     const edit = fitting && proposeLoop(build, { name: name.trim() || 'Main loop', tube, fitting, coolant, items: chosen });
     if (edit) commit('lay a loop', edit); else say('Two parts with two ports each are needed for a loop.');
     onClose();
@@ -49,9 +47,9 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
             return <FormControlLabel key={id} sx={{ display: 'flex', '& .MuiFormControlLabel-label': { fontSize: 14 } }} control={<Checkbox size="small" sx={{ py: 0.25 }} checked={chosen.includes(id)} onChange={(_, on) => setChosen(on ? [...chosen, id] : chosen.filter((c) => c !== id))} />} label={item?.name ?? id} />;
           })}
         </div>
-        <Pick label="Tube" value={tubeId} options={TUBES.map((t) => ({ value: t.id, label: t.name }))} onPick={setTube} />
-        <p className="soft" style={{ fontSize: 12.5 }}>{partFigures(tube)}; fitting: {fittingFor(tube)?.name ?? 'none in the Stores'}</p>
-        <Pick label="Coolant" value={coolantId} options={COOLANTS.map((c) => ({ value: c.id, label: c.name }))} onPick={setCoolant} />
+        <Pick label="Tube" value={tubeId} options={tubes.map((t) => ({ value: t.id, label: t.name }))} onPick={setTube} />
+        <p className="soft" style={{ fontSize: 12.5 }}>{partFigures(tube)}; fitting: {fittingFor(tube, offer)?.name ?? 'none in the Stores'}</p>
+        <Pick label="Coolant" value={coolantId} options={coolants.map((c) => ({ value: c.id, label: c.name }))} onPick={setCoolant} />
         <p className="soft" style={{ fontSize: 12.5 }}>{coolant.upkeep}{coolant.poisonous ? ' Poisonous.' : ''}</p>
         {missing.length > 0 && <p role="note">Without a {missing.join(' or a ')} the loop will not be complete; findings will say so.</p>}
         <div style={{ display: 'flex', gap: 8 }}>

@@ -1,6 +1,6 @@
 import same from 'fast-deep-equal';
 import { createStore } from 'zustand/vanilla';
-import { CATALOGUE } from '@/catalogue';
+import { useShelves } from '@/view/shared';
 import { applyEdit, EditError, type Build, type Edit } from '@/core/build';
 import { workOut, type Workings } from '@/core/evaluate';
 import { sameSpace, type RoutedBuild } from '@/core/route';
@@ -31,6 +31,8 @@ export interface BenchState {
   readonly routeJob: RouteJob;
   route(routing: Routing): void;
   setRouteJob(job: RouteJob): void;
+  /** Works the build out again: the Stores offer something else. */
+  rethink(): void;
   commit(label: string, edit: Edit, merge?: string): void;
   undo(): void;
   redo(): void;
@@ -62,7 +64,7 @@ export interface Routing { readonly build: Build; readonly found: RoutedBuild }
 export interface RouteJob { readonly progress: number | null; readonly stopped: boolean; stop(): void; again(): void }
 const NO_JOB: RouteJob = { progress: null, stopped: false, stop: () => undefined, again: () => undefined };
 
-const think = (build: Build, routing: Routing | null): Workings => workOut(build, { offer: CATALOGUE, routed: routing && sameSpace(routing.build, build) ? routing.found : null });
+const think = (build: Build, routing: Routing | null): Workings => workOut(build, { offer: useShelves.getState().offer, routed: routing && sameSpace(routing.build, build) ? routing.found : null });
 
 /** The state of one open build: the document, what follows from it, and its way to the journal and the server. */
 export function createBench(id: string, revision: number, build: Build) {
@@ -118,6 +120,7 @@ export function createBench(id: string, revision: number, build: Build) {
     return {
       id, revision, build, workings: think(build, null), past: [], future: [], save: 'saved', conflict: null, picked: null, said: null, drawer: null, search: false, routing: null, routedBefore: null, routeJob: NO_JOB,
       route: (routing) => { const was = get().routing; set({ routing, ...(was && !sameSpace(was.build, routing.build) ? { routedBefore: was } : {}), workings: think(get().build, routing) }); },
+      rethink: () => set({ workings: think(get().build, get().routing) }),
       setRouteJob: (routeJob) => set({ routeJob }),
       commit: (label, edit, merge) => {
         let done;

@@ -86,8 +86,8 @@ describe('connecting', () => {
   });
 
   test('every tube of the Stores has a fitting that holds it', () => {
-    for (const p of CATALOGUE) if (p.kind === 'tube') expect([p.id, fittingFor(p)?.tube?.outer_mm]).toEqual([p.id, p.outer_mm]);
-    expect(fittingFor({ ...catalogued('tube', 'tube-soft-13-10'), outer_mm: 21 })).toBeUndefined();
+    for (const p of CATALOGUE) if (p.kind === 'tube') expect([p.id, fittingFor(p, CATALOGUE)?.tube?.outer_mm]).toEqual([p.id, p.outer_mm]);
+    expect(fittingFor({ ...catalogued('tube', 'tube-soft-13-10'), outer_mm: 21 }, CATALOGUE)).toBeUndefined();
   });
 
   test('a run moved to another port leaves a plug behind', () => {

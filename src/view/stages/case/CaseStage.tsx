@@ -1,11 +1,9 @@
 'use client';
 import { useState, type KeyboardEvent } from 'react';
-import { CATALOGUE } from '@/catalogue';
-import type { CasePart } from '@/core/part';
 import { movedBy, outsideOf } from '@/core/model';
 import { formatMillimetres, formatNumber, plural } from '@/core/quantity';
 import { scale, type Vec } from '@/core/shape';
-import { Mark, Pick, Segments, Why } from '@/view/shared';
+import { Mark, Pick, Segments, Why, useOffer } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Elevation } from '../elevation/Elevation';
 import { VIEW_NAMES, type View } from '../elevation/project';
@@ -23,10 +21,8 @@ import { WhatFitsView } from './WhatFitsView';
 import styles from './CaseStage.module.css';
 
 import { draftFromCase, type CaseDraft } from '@/core/measure';
-import { useOwnParts } from '@/view/stores/ownParts';
 import { CaseEditor } from './editor/CaseEditor';
 
-export const CASES = CATALOGUE.filter((p): p is CasePart => p.kind === 'case');
 type Seen = View | 'space' | 'fits';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [{ value: 'space', label: 'in space' }, ...(['side', 'front', 'top'] as const).map((value) => ({ value, label: VIEW_NAMES[value] })), { value: 'fits', label: 'what fits?' }];
 
@@ -36,7 +32,7 @@ export function CaseStage() {
   const [view, setView] = useState<Seen>('side');
   const [measuring, setMeasuring] = useState<{ readonly start: CaseDraft | null } | null>(null);
   const held = useHeld();
-  const cases = useCases();
+  const cases = useOffer('case');
   const { screws } = workings.reports;
   const fit = { ...workings.reports.fit, gaps: held.gaps, rooms: held.rooms };
   if (measuring) return <CaseEditor start={measuring.start} onDone={() => setMeasuring(null)} />;
@@ -129,15 +125,9 @@ function Ruler({ name, published_mm, used_mm, free_mm, blockedBy }: { readonly n
   );
 }
 
-/** Cases of the Stores, and the builder's own. */
-function useCases(): readonly CasePart[] {
-  const own = useOwnParts();
-  return [...CASES, ...own.filter((p): p is CasePart => p.kind === 'case')];
-}
-
 function ChooseCase({ onMeasure }: { onMeasure(): void }) {
   const commit = useBench((s) => s.commit);
-  const cases = useCases();
+  const cases = useOffer('case');
   return (
     <div className={styles.choose}>
       <EmptyStage title="Choose the case" text="Everything hangs on it: where radiators can go, how thick they may be, where pump and reservoir stand. It can be changed later; parts keep their place where the new case has it." />

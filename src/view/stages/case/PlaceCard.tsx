@@ -6,10 +6,9 @@ import { isItemPart, PART_KINDS } from '@/core/part';
 import { formatNumber } from '@/core/quantity';
 import { defaultPlacements } from '@/core/rule';
 import type { Vec } from '@/core/shape';
-import { Pick, QuantityField, Segments } from '@/view/shared';
+import { Pick, QuantityField, Segments, useOffer, useOwnShelves } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { partFigures } from '@/view/stores/figures';
-import { useOwnParts } from '@/view/stores/ownParts';
 import { Section } from '../frame/StageFrame';
 import { CompareParts } from './CompareParts';
 import styles from './CaseStage.module.css';
@@ -30,11 +29,10 @@ export function PlaceCard({ item }: { readonly item: Item }) {
   const place = (placement: Placement, label = `move ${item.name}`, merge?: string): void => commit(label, { do: 'item.place', item: item.id, placement }, merge);
   const places = defaultPlacements({ ...build, items: build.items.map((i) => (i.id === item.id ? { ...i, placement: { on: 'bench' } } : i)) }, item);
   const current = places.findIndex((o) => samePlace(o.placement, p));
-  const alternatives = CATALOGUE.filter((c) => isItemPart(c) && c.kind === item.part.kind);
+  const { own } = useOwnShelves(), alternatives = useOffer(item.part.kind);
   const mount = p.on === 'mount' ? build.case?.mounts.find((m) => m.id === p.mount) : undefined;
   const slack = mount && item.part.kind === 'radiator' ? mount.length_mm - item.part.size[0] : 0;
   const placed = workings.model.placed.get(item.id);
-  const own = useOwnParts();
   // A part in a build is a snapshot: newer figures are offered, not forced.
   const same = [...own, ...CATALOGUE].find((c) => c.id === item.part.id), store = same && isItemPart(same) && JSON.stringify(same) !== JSON.stringify(item.part) ? same : null;
   return (

@@ -1,10 +1,9 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { CATALOGUE } from '@/catalogue';
 import { hangEdit, hangSetEdit, type FanFaces, type FitChoice, type FitSet } from '@/core/change';
 import type { FanPart, RadiatorPart } from '@/core/part';
 import { formatNumber } from '@/core/quantity';
-import { Mark, Pick, Progress, Segments } from '@/view/shared';
+import { Mark, Pick, Progress, Segments, useOffer, useOwnShelves } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { useWhatFits } from '@/worker/useWhatFits';
 import styles from './WhatFitsView.module.css';
@@ -15,11 +14,12 @@ const VERDICT = { clash: 'fails', tight: 'tight', clear: 'holds' } as const;
 /** Every radiator on every mount, with what is in; and the largest sets for the whole case. */
 export function WhatFitsView() {
   const { build, commit, pick } = useBench((s) => s);
-  const { result, fresh, progress, stopped, stop, again } = useWhatFits(build);
+  const { result, fresh, progress, stopped, stop, again } = useWhatFits(build, useOwnShelves());
+  const offer = useOffer();
   const [faces, setFaces] = useState<FanFaces>('frame');
   const [depth, setDepth] = useState(25);
   const [at, setAt] = useState<{ readonly mount: string; readonly radiator: string } | null>(null);
-  const parts = useMemo(() => [...build.items.map((i) => i.part), ...CATALOGUE], [build.items]);
+  const parts = useMemo(() => [...build.items.map((i) => i.part), ...offer], [build.items, offer]);
   const radiators = useMemo(() => parts.filter((p): p is RadiatorPart => p.kind === 'radiator').filter((p, i, all) => all.findIndex((q) => q.id === p.id) === i).sort((a, b) => b.sections * b.section_mm - a.sections * a.section_mm || a.size[2] - b.size[2]), [parts]);
   const fanOf = (id: string): FanPart | undefined => parts.find((p): p is FanPart => p.kind === 'fan' && p.id === id);
   const mounts = build.case?.mounts ?? [];
@@ -31,8 +31,8 @@ export function WhatFitsView() {
   const refusal = (mount: string, radiator: string): string | undefined => result?.mounts.find((m) => m.mount === mount)?.refused.find((r) => r.radiator === radiator)?.why;
   const nameOf = (id: string): string => radiators.find((r) => r.id === id)?.name ?? id;
   const mountName = (id: string): string => mounts.find((m) => m.id === id)?.name ?? id;
-  const hang = (c: FitChoice): void => { commit(`hang ${nameOf(c.radiator)} on the ${mountName(c.mount).toLowerCase()}`, hangEdit(build, c, CATALOGUE)); pick(null); };
-  const hangSet = (s: FitSet): void => commit('hang a whole set of radiators', hangSetEdit(build, s, CATALOGUE));
+  const hang = (c: FitChoice): void => { commit(`hang ${nameOf(c.radiator)} on the ${mountName(c.mount).toLowerCase()}`, hangEdit(build, c, offer)); pick(null); };
+  const hangSet = (s: FitSet): void => commit('hang a whole set of radiators', hangSetEdit(build, s, offer));
   const depths = [...new Set(parts.flatMap((p) => (p.kind === 'fan' ? [p.size[2]] : [])))].sort((a, b) => a - b);
   const open = at ? choiceAt(at.mount, at.radiator) : undefined;
   const hangs = (mount: string): string | undefined => build.items.find((i) => i.part.kind === 'radiator' && i.placement.on === 'mount' && i.placement.mount === mount)?.part.id;

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { bestUse, type ChangeKind, type Judged } from '@/core/change';
 import { formatKelvin, formatMoney, formatNumber } from '@/core/quantity';
-import { Mark, Pick, Progress } from '@/view/shared';
+import { Mark, Pick, Progress, useOwnShelves } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { useChanges } from '@/worker/useCooling';
 import { MoneyField } from '../brief/MoneyField';
@@ -24,7 +24,7 @@ const BY: Record<Order, (c: Judged) => number> = {
 /** What one change would do: every candidate worked out whole, with its kelvin, noise, money and whether it fits. */
 export function ChangeTable() {
   const { build, commit } = useBench((s) => s);
-  const { result, fresh, progress, stopped, stop, again } = useChanges(build);
+  const { result, fresh, progress, stopped, stop, again } = useChanges(build, useOwnShelves());
   const [kind, setKind] = useState<ChangeKind | 'all'>('all');
   const [order, setOrder] = useState<Order>('cooler');
   const [money, setMoney] = useState<number | null>(5000);

@@ -1,4 +1,5 @@
 import type { Item } from '@/core/build';
+import type { ItemPart } from '@/core/part';
 import { fitLossCurve, headTrouble, lossDrop } from '@/core/flow';
 import { blockLaw, blockResistance } from '@/core/heat';
 import { formatNumber, pchip, pchipAt, type QuantityName } from '@/core/quantity';
@@ -16,7 +17,7 @@ export interface CurveKind {
   readonly yWord: string;
   readonly yAxis: string;
   readonly intro: string;
-  own(item: Item): { readonly points: Points; readonly source: string | undefined };
+  own(part: ItemPart): { readonly points: Points; readonly source: string | undefined };
   /** The curve that will be used, or null while the points do not make one. */
   read(points: Points): Reading | null;
   readonly tooFew: string;
@@ -25,7 +26,7 @@ export interface Reading { readonly used: Points; at(x: number): number | null; 
 
 const loss = (passage: number): CurveKind => ({
   x: 'flow', y: 'pressure', xWord: 'Flow', yWord: 'Drop', yAxis: 'pressure drop, kPa', intro: 'One point a line, flow then pressure drop, typed or pasted from a table. A heading or a unit behind each number is understood. Measured with water at 25 °C; other coolants are scaled.',
-  own: ({ part }) => { const p = 'passages' in part ? part.passages[passage - 1] : undefined; return { points: p?.points ?? [], source: p?.source }; },
+  own: (part) => { const p = 'passages' in part ? part.passages[passage - 1] : undefined; return { points: p?.points ?? [], source: p?.source }; },
   read: (points) => {
     if (!points.some(([q]) => q > 0)) return null;
     const fit = fitLossCurve(points);
@@ -44,19 +45,19 @@ const falling = (points: Points, words: (rising: string) => string): Reading | n
 
 const head: CurveKind = {
   x: 'flow', y: 'head', xWord: 'Flow', yWord: 'Head', yAxis: 'head, m', intro: 'One point a line, flow then head, typed or pasted from a table. A heading or a unit behind each number is understood. At full speed.',
-  own: ({ part }) => ({ points: part.kind === 'pump' ? part.points : [], source: part.kind === 'pump' ? part.pointsSource : undefined }),
+  own: (part) => ({ points: part.kind === 'pump' ? part.points : [], source: part.kind === 'pump' ? part.pointsSource : undefined }),
   read: (points) => falling(points, (w) => w), tooFew: 'A pump needs two points or more.',
 };
 
 const pressure: CurveKind = {
   x: 'airFlow', y: 'airPressure', xWord: 'Air', yWord: 'Pressure', yAxis: 'pressure, Pa', intro: 'One point a line, air flow then pressure, typed or pasted from a table. A heading or a unit behind each number is understood. At full speed, in air of 1.2 kg/m³.',
-  own: ({ part }) => ({ points: part.kind === 'fan' ? part.points : [], source: part.kind === 'fan' ? part.pointsSource : undefined }),
+  own: (part) => ({ points: part.kind === 'fan' ? part.points : [], source: part.kind === 'fan' ? part.pointsSource : undefined }),
   read: (points) => falling(points, () => 'Some points lie no lower than the one before. There the blades stall: the same pressure belongs to two flows, and the fan is louder and less sure. Only the falling part is used; below it the pressure is held.'), tooFew: 'A fan needs two points or more.',
 };
 
 const resistance: CurveKind = {
   x: 'flow', y: 'resistance', xWord: 'Flow', yWord: 'Resistance', yAxis: 'of the block, K/W', intro: 'One point a line, flow then K/W of the block alone, from coolant to its face. A heading or a unit behind each number is understood.',
-  own: ({ part }) => ({ points: part.kind === 'block' ? part.resistance : [], source: part.kind === 'block' ? part.resistanceSource : undefined }),
+  own: (part) => ({ points: part.kind === 'block' ? part.resistance : [], source: part.kind === 'block' ? part.resistanceSource : undefined }),
   read: (points) => {
     const used = points.filter(([q, r]) => q > 0 && r > 0);
     if (used.length === 0) return null;

@@ -1,25 +1,23 @@
 'use client';
 import { useState } from 'react';
-import { CATALOGUE } from '@/catalogue';
 import { pumpEdit, type PumpChoice } from '@/core/choice';
 import { teePorts } from '@/core/loop';
-import type { InlinePart } from '@/core/part';
 import { formatFlow, formatKelvin, formatMoney, formatNumber, formatSpeed } from '@/core/quantity';
 import { defaultPlacements } from '@/core/rule';
-import { Mark, Progress, Segments } from '@/view/shared';
+import { Mark, Progress, Segments, useOffer, useOwnShelves } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { usePumpChoices } from '@/worker/usePumpChoices';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
-const TEE = CATALOGUE.find((p): p is InlinePart => p.kind === 'inline' && teePorts(p) !== null) ?? null;
 const WAYS = [{ value: 'one', label: 'one' }, { value: 'series', label: 'two in a row' }, { value: 'parallel', label: 'two side by side' }] as const;
 const WAY_WORDS = { one: 'one', series: 'two in a row', parallel: 'two side by side' } as const;
 
 /** Pumps of the Stores in this loop: who reaches the wanted flow, at what speed and noise, and what going slower costs. */
 export function PumpChooser({ loop }: { readonly loop: string }) {
   const { build, commit } = useBench((s) => s);
-  const { result, progress, stopped, stop, again } = usePumpChoices(build, loop);
+  const { result, progress, stopped, stop, again } = usePumpChoices(build, loop, useOwnShelves());
+  const tee = useOffer('inline').find((p) => teePorts(p) !== null) ?? null;
   const rows = result ?? [];
   const [way, setWay] = useState<PumpChoice['way']>('one');
   const target = build.brief.limits.flow_Lmin;
@@ -27,7 +25,7 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
   const inPlace = build.items.filter((i) => i.part.kind === 'pump').map((i) => i.part.id);
   const best = shown.find((r) => r.speed_rpm !== null);
   const use = (r: PumpChoice): void => {
-    const edit = pumpEdit(build, loop, r.part, r.way, TEE, (b) => defaultPlacements(b, { id: '', part: r.part })[0]?.placement ?? { on: 'bench' });
+    const edit = pumpEdit(build, loop, r.part, r.way, tee, (b) => defaultPlacements(b, { id: '', part: r.part })[0]?.placement ?? { on: 'bench' });
     if (edit) commit(`take ${WAY_WORDS[r.way]}: ${r.part.name}`, edit);
   };
   return (

@@ -6,10 +6,12 @@ import { teePorts } from '@/core/loop';
 import type { Build } from '@/core/build';
 import type { InlinePart } from '@/core/part';
 import { formatCelsius, formatFlow, formatKelvin, formatKilopascals, formatNumber } from '@/core/quantity';
+import { useOffer } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
+/** The Stores' own tee, where the builder took every tee out of use. */
 const TEE = CATALOGUE.find((p): p is InlinePart => p.kind === 'inline' && teePorts(p) !== null) as InlinePart;
 
 /** The same blocks one behind the other and side by side, both worked out whole; one click makes the build so. */
@@ -30,7 +32,8 @@ export function SplitSchool({ loop }: { readonly loop: string }) {
 /** `blocks`: ids joined with commas, so that the comparison is worked out again only when they change. */
 function BothWays({ build, loop, blocks }: { readonly build: Build; readonly loop: string; readonly blocks: string }) {
   const commit = useBench((s) => s.commit);
-  const school = useMemo(() => splitSchool(build, loop, blocks === '' ? [] : blocks.split(','), TEE), [build, loop, blocks]);
+  const tee = useOffer('inline').find((p) => teePorts(p) !== null) ?? TEE;
+  const school = useMemo(() => splitSchool(build, loop, blocks === '' ? [] : blocks.split(','), tee), [build, loop, blocks, tee]);
   if ('why' in school) return <p>{school.why}</p>;
   const { row, beside } = school;
   return (

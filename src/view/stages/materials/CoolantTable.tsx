@@ -1,22 +1,20 @@
 'use client';
-import { CATALOGUE } from '@/catalogue';
 import type { Loop } from '@/core/build';
 import { changeEvery, coolantCost, coolantHabits, mixFor, YEARS_COMPARED } from '@/core/list';
 import { environmentOf, judgeMetals } from '@/core/metal';
-import type { CoolantPart } from '@/core/part';
 import { formatMoney, formatNumber } from '@/core/quantity';
-import { Mark } from '@/view/shared';
+import { Mark, useOffer } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import styles from './MaterialsStage.module.css';
 
-const COOLANTS = CATALOGUE.filter((p): p is CoolantPart => p.kind === 'coolant');
 const WORST = { fails: 0, tight: 1, holds: 2 } as const;
 
 /** Coolants side by side for one loop: what the metals and the tube say, habits, upkeep, and what three years of it cost. */
 export function CoolantTable({ loop }: { readonly loop: Loop }) {
   const { build, workings, commit } = useBench((s) => s);
+  const coolants = useOffer('coolant');
   const volume = workings.reports.list.volumes.find((v) => v.loop === loop.id)?.buy_mL ?? 0, { currency } = build.brief;
-  const rows = [...COOLANTS, ...(COOLANTS.some((c) => c.id === loop.coolant.id) ? [] : [loop.coolant])].map((coolant) => {
+  const rows = [...coolants, ...(coolants.some((c) => c.id === loop.coolant.id) ? [] : [loop.coolant])].map((coolant) => {
     const filled: Loop = { ...loop, coolant, coolantAge_months: 0 }, pairs = judgeMetals({ ...build, loops: [filled] }).pairs;
     const metals = pairs.map((p) => p.verdict).sort((a, b) => WORST[a] - WORST[b])[0] ?? 'holds', attacks = (coolant.attacks ?? []).includes(loop.tube.material);
     return { coolant, metals: attacks ? 'fails' as const : metals, attacks, environment: environmentOf(filled), habits: coolantHabits(coolant), cost: coolantCost(coolant, volume), mix: mixFor(coolant, volume) };

@@ -1,10 +1,8 @@
 'use client';
-import { CATALOGUE } from '@/catalogue';
 import { METAL_NAMES } from '@/core/metal';
-import type { CoolantPart } from '@/core/part';
 import { formatNumber } from '@/core/quantity';
 import { changeEvery, mixFor } from '@/core/list';
-import { Mark, Pick, Segments } from '@/view/shared';
+import { Mark, Pick, Segments, useOffer } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { useState } from 'react';
@@ -12,12 +10,12 @@ import { CoolantTable } from './CoolantTable';
 import { SoftTable } from './SoftTable';
 import styles from './MaterialsStage.module.css';
 
-const COOLANTS = CATALOGUE.filter((p): p is CoolantPart => p.kind === 'coolant');
 
 /** Which metals meet in one coolant, who carries them, and whether they may. */
 export function MaterialsStage() {
   const { build, workings, commit, pick, picked } = useBench((s) => s);
   const { metals, list } = workings.reports;
+  const coolants = useOffer('coolant');
   const [view, setView] = useState<'metals' | 'coolants'>('metals');
   if (metals.metals.length === 0) return <EmptyStage title="Nothing is wetted yet" text="Once parts are connected into a loop, every metal the coolant touches is set against every other here." />;
   const bad = metals.pairs.filter((p) => p.verdict === 'fails').length, marginal = metals.pairs.filter((p) => p.verdict === 'tight').length;
@@ -33,7 +31,7 @@ export function MaterialsStage() {
         return (
           <Section key={loop.id} title={`Coolant of ${loop.name}`}>
             <div className={styles.fields}>
-              <Pick label="Coolant" value={coolant.id} options={[...(COOLANTS.some((c) => c.id === coolant.id) ? [] : [{ value: coolant.id, label: coolant.name }]), ...COOLANTS.map((c) => ({ value: c.id, label: c.name }))]} onPick={(id) => { const next = COOLANTS.find((c) => c.id === id); if (next) commit(`fill ${loop.name} with ${next.name}`, { do: 'loop.coolant', loop: loop.id, coolant: next, age_months: 0 }); }} />
+              <Pick label="Coolant" value={coolant.id} options={[...(coolants.some((c) => c.id === coolant.id) ? [] : [{ value: coolant.id, label: coolant.name }]), ...coolants.map((c) => ({ value: c.id, label: c.name }))]} onPick={(id) => { const next = coolants.find((c) => c.id === id); if (next) commit(`fill ${loop.name} with ${next.name}`, { do: 'loop.coolant', loop: loop.id, coolant: next, age_months: 0 }); }} />
               <AgeField months={loop.coolantAge_months} onCommit={(age_months) => commit('set the age of the coolant', { do: 'loop.coolant', loop: loop.id, coolant, age_months })} />
             </div>
             <table><tbody>

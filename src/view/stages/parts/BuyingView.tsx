@@ -4,25 +4,25 @@ import { CATALOGUE } from '@/catalogue';
 import { cheapestBasket, spareAdvice, wishes } from '@/core/buy';
 import { formatMoney, formatNumber, plural } from '@/core/quantity';
 import type { QuoteTrouble } from '@/format';
-import { Mark, QuantityCount } from '@/view/shared';
+import { Mark, QuantityCount, useOffer } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { MoneyField } from '../brief/MoneyField';
 import { useFeeds } from './useFeeds';
 import styles from './PartsStage.module.css';
 
-const KNOWN = new Set(CATALOGUE.map((p) => p.id));
 
 /** The cheapest basket over several shops, with shipping, tax and what comes last; quotes read in; wishes and spares. */
 export function BuyingView() {
   const { build, workings, commit, pick } = useBench((s) => s);
   const { list } = workings.reports, { currency } = build.brief;
-  const known = useMemo(() => new Set([...KNOWN, ...list.lines.map((l) => l.part)]), [list]);
+  const offer = useOffer();
+  const known = useMemo(() => new Set([...offer.map((p) => p.id), ...CATALOGUE.map((p) => p.id), ...list.lines.map((l) => l.part)]), [list, offer]);
   const { feeds, own, failed, take, drop } = useFeeds((part) => known.has(part));
   const [off, setOff] = useState<readonly string[]>([]);
   const orders = build.choices.orders;
   const wanted = useMemo(() => list.lines.filter((l) => !l.owned && l.quantity > l.have && !['ordered', 'received'].includes(orders?.[l.part]?.state ?? '')).map((l) => ({ part: l.part, name: l.name, quantity: Math.ceil(l.quantity - l.have) })), [list, orders]);
   const basket = useMemo(() => (feeds ? cheapestBasket(wanted, feeds, feeds.map((f) => f.shop.id).filter((id) => !off.includes(id))) : null), [feeds, off, wanted]);
-  const dear = useMemo(() => wishes(workings.model, list, CATALOGUE).slice(0, 6), [list, workings.model]), spares = useMemo(() => spareAdvice(build, list).slice(0, 6), [build, list]);
+  const dear = useMemo(() => wishes(workings.model, list, offer).slice(0, 6), [list, offer, workings.model]), spares = useMemo(() => spareAdvice(build, list).slice(0, 6), [build, list]);
   const quoted = own.map((f) => f.shop.id);
   const order = (shop: string, parts: readonly string[]): void => commit(`order at ${shop}`, { do: 'batch', edits: parts.map((part) => ({ do: 'order.mark', part, mark: { state: 'ordered', shop, on: new Date().toISOString().slice(0, 10) } })) });
   if (failed) return <p role="alert">The price feeds could not be read. The list by kind has the Stores&apos; own prices.</p>;

@@ -1,19 +1,15 @@
 'use client';
 import { useMemo } from 'react';
-import { CATALOGUE } from '@/catalogue';
 import { applyEdit, type Build } from '@/core/build';
 import { familyChange, familyOf } from '@/core/choice';
 import { deriveList } from '@/core/list';
 import { resolve } from '@/core/model';
-import type { FittingPart } from '@/core/part';
 import { formatMoney } from '@/core/quantity';
 import { estimateRuns } from '@/core/run';
+import { useOffer } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './PartsStage.module.css';
-
-const FITTINGS = CATALOGUE.filter((p): p is FittingPart => p.kind === 'fitting');
-const FAMILIES = [...new Set(FITTINGS.map(familyOf))];
 
 /** The list alone, its runs estimated: both sides of a difference alike. */
 const costOf = (build: Build): number => { const model = resolve(build); return deriveList(model, estimateRuns(model)).loopTotal; };
@@ -21,10 +17,11 @@ const costOf = (build: Build): number => { const model = resolve(build); return 
 /** Fittings of the whole build changed for another family at once, with what it costs and what stays. */
 export function FamilyPicker() {
   const { build, workings, commit } = useBench((s) => s);
+  const fittings = useOffer('fitting');
   const changes = useMemo(() => {
     const now = costOf(build);
-    return FAMILIES.map((f) => { const { edit, stays } = familyChange(build, f, FITTINGS), all = edit.do === 'batch' && edit.edits.length === 0; return { f, edit, stays, all, more: all ? 0 : costOf(applyEdit(build, edit).build) - now }; });
-  }, [build]);
+    return [...new Set(fittings.map(familyOf))].map((f) => { const { edit, stays } = familyChange(build, f, fittings), all = edit.do === 'batch' && edit.edits.length === 0; return { f, edit, stays, all, more: all ? 0 : costOf(applyEdit(build, edit).build) - now }; });
+  }, [build, fittings]);
   if (build.loops.length === 0) return null;
   const { list } = workings.reports, now = new Set([...build.loops.map((l) => familyOf(l.fitting)), familyOf(build.kit.rotary90), familyOf(build.kit.plug)]);
   return (

@@ -1,26 +1,24 @@
 'use client';
 import { useState } from 'react';
-import { CATALOGUE } from '@/catalogue';
 import type { CapDuty, EndPiece, Loop } from '@/core/build';
 import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion } from '@/core/list';
 import { draining } from '@/core/loop';
-import type { TubePart } from '@/core/part';
 import { formatMillimetres, formatNumber, plural } from '@/core/quantity';
 import { pathLength } from '@/core/route';
-import { Mark, Pick, Progress, Why } from '@/view/shared';
+import { Mark, Pick, Progress, Why, useOffer } from '@/view/shared';
 import { fittingFor, useBench } from '@/view/workspace';
 import { useBetterPorts } from '@/worker/useRoutes';
 import { Section } from '../frame/StageFrame';
 import { reasonForExpansion, reasonForRun, reasonForVolume } from '../reasons';
 import styles from './RunsStage.module.css';
 
-const TUBES = CATALOGUE.filter((p): p is TubePart => p.kind === 'tube');
 const END_WORDS: Record<EndPiece, string> = { auto: 'auto', straight: 'straight', rotary45: '45°', rotary90: '90°', extender: 'ext.' };
 
 /** One loop: its tube and fittings, its runs, spare ports, what it holds and how it grows. */
 export function LoopSection({ loop }: { readonly loop: Loop }) {
   const { build, workings, picked, pick, commit } = useBench((s) => s);
   const { runs, list } = workings.reports;
+  const tubes = useOffer('tube'), fittings = useOffer('fitting');
   const graph = workings.model.loops.find((g) => g.loop.id === loop.id);
   const own = (graph?.route ?? []).flatMap((id) => runs.filter((r) => r.id === id));
   const guessed = own.some((r) => r.by === 'tube' && r.estimated);
@@ -32,8 +30,8 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
   return (
     <Section title={loop.name} aside={<button type="button" className={styles.quiet} onClick={() => commit(`take ${loop.name} apart`, { do: 'loop.remove', loop: loop.id })}>Take it apart</button>}>
       <div className={styles.ends}>
-        <Pick label="Tube" value={loop.tube.id} options={[...(TUBES.some((t) => t.id === loop.tube.id) ? [] : [{ value: loop.tube.id, label: loop.tube.name }]), ...TUBES.map((t) => ({ value: t.id, label: t.name }))]} onPick={(id) => { const tube = TUBES.find((t) => t.id === id); const fitting = tube && fittingFor(tube); if (tube) commit(`use ${tube.name}`, { do: 'loop.tube', loop: loop.id, tube, fitting: fitting ?? loop.fitting }); }} />
-        <Pick label="Fitting" value={loop.fitting.id} options={CATALOGUE.filter((p) => p.kind === 'fitting' && ['compression', 'barb', 'hard-tube'].includes(p.duty)).map((f) => ({ value: f.id, label: f.name }))} onPick={(id) => { const fitting = CATALOGUE.find((p) => p.id === id); if (fitting?.kind === 'fitting') commit(`use ${fitting.name}`, { do: 'loop.fitting', loop: loop.id, fitting }); }} />
+        <Pick label="Tube" value={loop.tube.id} options={[...(tubes.some((t) => t.id === loop.tube.id) ? [] : [{ value: loop.tube.id, label: loop.tube.name }]), ...tubes.map((t) => ({ value: t.id, label: t.name }))]} onPick={(id) => { const tube = tubes.find((t) => t.id === id); const fitting = tube && fittingFor(tube, fittings); if (tube) commit(`use ${tube.name}`, { do: 'loop.tube', loop: loop.id, tube, fitting: fitting ?? loop.fitting }); }} />
+        <Pick label="Fitting" value={loop.fitting.id} options={fittings.filter((p) => ['compression', 'barb', 'hard-tube'].includes(p.duty)).map((f) => ({ value: f.id, label: f.name }))} onPick={(id) => { const fitting = fittings.find((p) => p.id === id); if (fitting) commit(`use ${fitting.name}`, { do: 'loop.fitting', loop: loop.id, fitting }); }} />
       </div>
       <table>
         <thead><tr><th>from, to</th><th>ends</th><th className="num">bends</th><th className="num">{guessed ? 'cut, est.' : 'cut'}</th></tr></thead>

@@ -7,8 +7,7 @@ import { resolve } from '@/core/model';
 import type { BoardPart, CasePart } from '@/core/part';
 import { formatNumber, plural } from '@/core/quantity';
 import { slug } from '@/format';
-import { Mark, Segments } from '@/view/shared';
-import { useOwn } from '@/view/stores/ownParts';
+import { Mark, Segments, useShelves } from '@/view/shared';
 import { downloadPart, useBench } from '@/view/workspace';
 import { Elevation } from '../../elevation/Elevation';
 import { VIEW_NAMES, type View } from '../../elevation/project';
@@ -33,7 +32,7 @@ function shown(draft: CaseDraft, part: CasePart): Build {
 /** A case measured with a ruler, step by step, drawn as it is typed, kept in the Stores. */
 export function CaseEditor({ start, onDone }: { readonly start: CaseDraft | null; onDone(): void }) {
   const commit = useBench((s) => s.commit);
-  const keep = useOwn((s) => s.keep);
+  const keep = useShelves((s) => s.keep);
   const { draft, setDraft, clear } = useCaseDraft(start);
   const [step, setStep] = useState<Step>('inside');
   const [view, setView] = useState<View>('side');

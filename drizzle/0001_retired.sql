@@ -1,0 +1,4 @@
+CREATE TABLE `retired` (
+	`id` text PRIMARY KEY NOT NULL,
+	`at` integer NOT NULL
+);

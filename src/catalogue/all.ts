@@ -1,0 +1,15 @@
+import type { Part } from '@/core/part';
+import { BLOCKS } from './blocks';
+import { CASES } from './cases';
+import { FANS } from './fans';
+import { BOARDS, CARDS, MEMORIES, PROCESSORS, SUPPLIES } from './hardware';
+import { INLINE } from './inline';
+import { COOLANTS, FAMILIES, FITTINGS, LEADS, SCREWS, TUBES } from './plumbing';
+import { PUMPS, RESERVOIRS } from './pumps';
+import { RADIATORS } from './radiators';
+import { SUNDRIES } from './sundries';
+
+/** Every part of the Stores. Parts, makers and figures are invented, plausible for their class. */
+export const CATALOGUE: readonly Part[] = [
+  ...CASES, ...PROCESSORS, ...CARDS, ...BOARDS, ...MEMORIES, ...SUPPLIES, ...BLOCKS, ...RADIATORS, ...FANS, ...PUMPS, ...RESERVOIRS, ...INLINE, ...TUBES, ...FITTINGS, ...FAMILIES, ...COOLANTS, ...SCREWS, ...LEADS, ...SUNDRIES,
+];

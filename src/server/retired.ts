@@ -1,0 +1,23 @@
+import { CATALOGUE, offered } from '@/catalogue';
+import type { Part } from '@/core/part';
+import { listParts, listRetired, restorePart, retirePart } from '@/store';
+import { refuse, type Answer } from './answer';
+import { ownParts } from './ownParts';
+import { theStore } from './shelf';
+
+export const retiredParts = async (): Promise<readonly string[]> => listRetired(await theStore());
+
+/** What the builder's Stores offer: their own parts and the catalogue's, less what is out of use. */
+export const storesOffer = async (): Promise<readonly Part[]> => offered({ own: await ownParts(), retired: await retiredParts() });
+
+/** Takes a part of the Stores, or one of one's own, out of use. Builds that have it keep their copy. */
+export async function retire(id: string): Promise<Answer> {
+  const store = await theStore();
+  if (!CATALOGUE.some((p) => p.id === id) && !(await listParts(store)).some((p) => p.id === id)) return refuse(404, 'There is no such part in the Stores.');
+  await retirePart(store, id, Date.now());
+  return { status: 204, body: null };
+}
+
+export async function restore(id: string): Promise<Answer> {
+  return (await restorePart(await theStore(), id)) ? { status: 204, body: null } : refuse(404, 'This part is in use already.');
+}
