@@ -43,7 +43,7 @@ test('the Stores: a part copied, changed and kept, one read in by its columns, r
   await page.getByRole('button', { name: 'Retire it' }).click();
   await expect(page.getByText(/is retired: no build is offered it/)).toBeVisible();
   await page.getByRole('button', { name: 'Show what is retired (1)' }).click();
-  await page.getByText('Screw M3 × 30, mine').click();
+  await page.getByRole('gridcell', { name: /Screw M3 × 30, mine/ }).click();
   await page.getByRole('button', { name: 'Throw it away' }).click();
   await expect(page.getByText(/is thrown away/)).toBeVisible();
   await page.getByRole('button', { name: 'Show what is in use' }).click();
@@ -57,7 +57,7 @@ test('the Stores: a part copied, changed and kept, one read in by its columns, r
 test('a pump of one\'s own: its curve typed and seen, offered in a build, and one of the Stores out of use no longer', async ({ page }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Own pump');
   await page.goto('/stores', { waitUntil: 'networkidle' });
-  await page.getByRole('textbox', { name: 'Search the Stores' }).fill('Brookfast small');
+  await page.getByRole('textbox', { name: 'Search the Stores' }).fill('Brook Small');
   await page.getByRole('row', { name: /pump/ }).first().click();
   await page.getByRole('button', { name: 'Copy it as a part of your own' }).click();
   await page.getByRole('textbox', { name: 'name', exact: true }).fill('Bench pump seven');
@@ -84,7 +84,7 @@ test('a pump of one\'s own: its curve typed and seen, offered in a build, and on
   await expect(page.getByRole('button', { name: 'Add Mere 250' })).toHaveCount(0);
   await page.goto('/stores', { waitUntil: 'networkidle' });
   await page.getByRole('button', { name: 'Show what is retired (1)' }).click();
-  await page.getByText('Mere 250', { exact: true }).click();
+  await page.getByRole('gridcell', { name: 'Mere 250' }).click();
   await page.getByRole('button', { name: 'Bring it back into use' }).click();
   await expect(page.getByText('Mere 250 is in use again.')).toBeVisible();
 });

@@ -19,6 +19,9 @@ function step(name, command, args, count) {
   if (run.status !== 0) console.log(`${run.stdout}\n${run.stderr}`.slice(-12000));
 }
 
+/** Every spec of a report, whatever it is nested in. */
+const specsOf = (suites) => suites.flatMap((s) => [...(s.specs ?? []), ...specsOf(s.suites ?? [])]);
+
 const bin = (name) => `node_modules/.bin/${name}`;
 try { ensureBuilt(); passed += 1; say('build', true); } catch (error) { failed += 1; say('build', false, String(error.stdout ?? error).slice(-3000)); }
 step('types', bin('tsc'), ['--noEmit']);
@@ -34,7 +37,8 @@ step('terminal proof', bin('tsx'), ['src/cli/index.ts', 'proof']);
 if (ensureChromium()) {
   step('interface', bin('playwright'), ['test', '--reporter=json'], (run) => {
     try {
-      const { stats, errors } = JSON.parse(run.stdout);
+      const { stats, errors, suites } = JSON.parse(run.stdout);
+      for (const spec of specsOf(suites)) if (!spec.ok) say(`interface: ${spec.file}: ${spec.title}`, false, String(spec.tests[0]?.results.at(-1)?.error?.message ?? '').slice(0, 1500));
       return { passed: stats.expected + stats.flaky, failed: stats.unexpected + (errors?.length ?? 0) };
     } catch { return { passed: 0, failed: 1 }; }
   });

@@ -44,7 +44,7 @@ export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): 
   };
   const shown = (path: string): string => text[path] ?? (path === 'price_minor' ? String(Number(get(part, path)) / 100) : String(get(part, path) ?? ''));
   const bad = (path: string): boolean => typeof get(start, path) === 'number' && !Number.isFinite(Number(shown(path))) || shown(path).trim() === '';
-  const fields = fieldsOf(start).filter((f) => f !== 'id' && typeof get(start, f) !== 'boolean'), curves = curvesOf(start);
+  const fields = fieldsOf(start).filter((f) => f !== 'id' && !['pointsSource', 'resistanceSource'].includes(f) && !['pointsSource', 'resistanceSource'].includes(f) && typeof get(start, f) !== 'boolean'), curves = curvesOf(start);
   const wrong = fields.filter(bad);
   const typed = (now: TypedCurve): void => { setBroken(now === null); if (now && shownCurve !== null) setPart(withCurve(part, shownCurve, now)); };
   const save = async (): Promise<void> => { const trouble = await keep(part); if (trouble) setSaid(trouble); else onDone(); };

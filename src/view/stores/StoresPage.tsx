@@ -1,15 +1,15 @@
 'use client';
-import { useDeferredValue, useMemo, useState } from 'react';
-import { DataGrid } from '@mui/x-data-grid';
+import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { CATALOGUE } from '@/catalogue';
 import { PART_KINDS, type Part, type PartKind } from '@/core/part';
-import { plural } from '@/core/quantity';
+import { formatNumber, plural } from '@/core/quantity';
 import { PageHead, useOwnShelves, useShelves } from '@/view/shared';
 import { handParts } from '@/view/workspace/download';
 import { columnsFor, type Row } from './columns';
 import { partFigures } from './figures';
 import { ImportParts } from './ImportParts';
 import { PartEditor } from './PartEditor';
+import { PartsGrid } from './PartsGrid';
 import styles from './StoresPage.module.css';
 
 const KINDS = (Object.keys(PART_KINDS) as PartKind[]).filter((k) => CATALOGUE.some((p) => p.kind === k));
@@ -35,6 +35,7 @@ export function StoresPage() {
     return all.filter((r) => r.retired === out && (!kind || r.part.kind === kind) && words.every((w) => r.words.includes(w)));
   }, [all, asked, kind, out]);
   const columns = useMemo(() => columnsFor(kind), [kind]);
+  const choose = useCallback((id: string) => { setPicked(id); setSaid(null); }, []);
   const row = all.find((r) => r.id === picked);
   const copy = (p: Part): void => { const id = `own-${p.id.replace(/^own-/, '')}`.slice(0, 56); let free = id; for (let n = 2; all.some((r) => r.id === free); n += 1) free = `${id}-${n}`; setEditing({ ...structuredClone(p), id: free, name: `${p.name}, mine`, maker: 'my own' } as Part); };
   return (
@@ -42,7 +43,7 @@ export function StoresPage() {
       <PageHead at="Stores" />
       <main className={styles.main}>
         <div className={styles.head}><h1>The Stores</h1><input className={styles.search} aria-label="Search the Stores" placeholder="Search by name, size, figure" value={text} onChange={(e) => setText(e.target.value)} /></div>
-        <p className="soft">{ROWS.length} parts of invented makers, with figures plausible for their class{own.length > 0 ? `, and ${own.length} of your own` : ''}. Open a build and choose &ldquo;Add a part&rdquo; to use one. <button type="button" className={styles.link} onClick={() => setImporting(!importing)}>Read parts in</button> <button type="button" className={styles.link} onClick={() => handParts(rows.map((r) => r.part), 'csv')}>Give these out as CSV</button> <button type="button" className={styles.link} onClick={() => handParts(rows.map((r) => r.part), 'json')}>as JSON</button></p>
+        <p className="soft">{ROWS.length} parts of invented makers, with figures plausible for their class{own.length > 0 ? `, and ${formatNumber(own.length)} of your own` : ''}. Open a build and choose &ldquo;Add a part&rdquo; to use one. <button type="button" className={styles.link} onClick={() => setImporting(!importing)}>Read parts in</button> <button type="button" className={styles.link} onClick={() => handParts(rows.map((r) => r.part), 'csv')}>Give these out as CSV</button> <button type="button" className={styles.link} onClick={() => handParts(rows.map((r) => r.part), 'json')}>as JSON</button></p>
         {importing && <ImportParts onDone={() => setImporting(false)} />}
         <div className={styles.kinds}>
           <button type="button" className={styles.kind} aria-pressed={kind === null} onClick={() => setKind(null)}>All</button>
@@ -63,7 +64,7 @@ export function StoresPage() {
         )}
         {said && <p role="status">{said}</p>}
         <p className="soft">{plural(rows.length, out ? 'retired part' : 'part')} shown. Columns sort and filter by their menus.{(retired.length > 0 || out) && <> <button type="button" className={styles.link} aria-pressed={out} onClick={() => { setOut(!out); setPicked(null); }}>{out ? 'Show what is in use' : `Show what is retired (${retired.length})`}</button></>}</p>
-        <div className={styles.grid}><DataGrid rows={rows} columns={columns} density="compact" hideFooterSelectedRowCount getRowHeight={() => 'auto'} onRowClick={(r) => { setPicked(String(r.id)); setSaid(null); }} initialState={{ pagination: { paginationModel: { pageSize: 100 } } }} pageSizeOptions={[100]} /></div>
+        <PartsGrid rows={rows} columns={columns} onPick={choose} />
       </main>
     </div>
   );

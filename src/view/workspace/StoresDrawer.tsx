@@ -1,5 +1,5 @@
 'use client';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { memo, useDeferredValue, useMemo, useState } from 'react';
 import Drawer from '@mui/material/Drawer';
 import { CATALOGUE } from '@/catalogue';
 import { freeId } from '@/core/build';
@@ -14,7 +14,7 @@ import styles from './Drawer.module.css';
 const KINDS = (Object.keys(PART_KINDS) as PartKind[]).filter((k) => PART_KINDS[k].item && CATALOGUE.some((p) => p.kind === k));
 
 /** Parts shown at once. */
-const MOST_SHOWN = 100;
+const MOST_SHOWN = 60;
 
 /** The Stores beside the build: one click puts a part in, at the most usual place that is free. */
 export function StoresDrawer() {
@@ -24,13 +24,41 @@ export function StoresDrawer() {
 }
 
 function Body() {
-  const { build, commit, open, pick } = useBench((s) => s);
+  const { build, open } = useBench((s) => s);
   const [kind, setKind] = useState<PartKind>(() => KINDS.find((k) => !build.items.some((i) => i.part.kind === k)) ?? 'radiator');
   const [text, setText] = useState('');
-  const words = useDeferredValue(text).toLowerCase().split(/\s+/).filter(Boolean);
+  const asked = useDeferredValue(text).toLowerCase().trim();
+  return (
+    <>
+      <div className={styles.head}><h1>Stores</h1><button type="button" className={styles.close} onClick={() => open(null)}>Close</button></div>
+      <input className={styles.filter} aria-label="Search the Stores" placeholder="Search by name, size, figure" value={text} onChange={(e) => setText(e.target.value)} onKeyDown={(e) => e.stopPropagation()} />
+      <div className={styles.kinds}>{KINDS.map((k) => <button key={k} type="button" className={styles.kind} aria-pressed={asked === '' && k === kind} onClick={() => { setText(''); setKind(k); }}>{PART_KINDS[k].many}</button>)}</div>
+      <Found asked={asked} kind={kind} />
+    </>
+  );
+}
+
+/** What a search or a kind finds. A key typed does not wait for it. */
+const Found = memo(function Found({ asked, kind }: { readonly asked: string; readonly kind: PartKind }) {
   const offer = useOffer(), parts = useMemo(() => offer.filter(isItemPart).map((part) => ({ part, words: `${part.name} ${part.maker} ${part.kind} ${partFigures(part)}`.toLowerCase() })), [offer]);
-  const shown = parts.filter((p) => (words.length > 0 ? words.every((w) => p.words.includes(w)) : p.part.kind === kind)).map((p) => p.part);
-  const add = (part: ItemPart): void => {
+  const shown = useMemo(() => { const words = asked.split(/\s+/).filter(Boolean); return parts.filter((p) => (words.length > 0 ? words.every((w) => p.words.includes(w)) : p.part.kind === kind)).map((p) => p.part); }, [asked, kind, parts]);
+  return (
+    <>
+      {shown.slice(0, MOST_SHOWN).map((p) => <PartRow key={p.id} part={p} />)}
+      {shown.length > MOST_SHOWN && <p className="soft">And {shown.length - MOST_SHOWN} more: say more of its name, size or figures.</p>}
+      {shown.length === 0 && <p className="soft">No part by these words. Clear the search to see a whole kind.</p>}
+    </>
+  );
+});
+
+/** Kinds that need a place of their own in a case. */
+const PLACED: readonly PartKind[] = ['radiator', 'pump', 'reservoir', 'card'];
+
+const PartRow = memo(function PartRow({ part }: { readonly part: ItemPart }) {
+  const { build, commit, pick } = useBench((s) => s);
+  const homeless = useMemo(() => build.case !== null && PLACED.includes(part.kind) && defaultPlacements(build, { id: '', part }).length === 0, [build, part]);
+  const there = build.items.filter((i) => i.part.id === part.id).length;
+  const add = (): void => {
     const id = freeId(build.items.map((i) => i.id), part.kind);
     const name = freeName(build.items.map((i) => i.name), part.name);
     const item = { id, part, name, settings: {} };
@@ -39,26 +67,13 @@ function Body() {
     pick(id);
   };
   return (
-    <>
-      <div className={styles.head}><h1>Stores</h1><button type="button" className={styles.close} onClick={() => open(null)}>Close</button></div>
-      <input className={styles.filter} aria-label="Search the Stores" placeholder="Search by name, size, figure" value={text} onChange={(e) => setText(e.target.value)} onKeyDown={(e) => e.stopPropagation()} />
-      <div className={styles.kinds}>{KINDS.map((k) => <button key={k} type="button" className={styles.kind} aria-pressed={words.length === 0 && k === kind} onClick={() => { setText(''); setKind(k); }}>{PART_KINDS[k].many}</button>)}</div>
-      {shown.slice(0, MOST_SHOWN).map((p) => {
-        const homeless = build.case !== null && ['radiator', 'pump', 'reservoir', 'card'].includes(p.kind) && defaultPlacements(build, { id: '', part: p }).length === 0;
-        const there = build.items.filter((i) => i.part.id === p.id).length;
-        return (
-          <button key={p.id} type="button" className={styles.part} onClick={() => add(p)} aria-label={`Add ${p.name}`}>
-            <span><strong>{p.name}</strong> <span className="soft">{p.maker}{there > 0 ? `, ${there} in the build` : ''}</span></span>
-            <span>{formatMoney(p.price_minor)}</span>
-            <span className={styles.figures}>{partFigures(p)}{homeless ? <em>; no free place for it in this case</em> : null}</span>
-          </button>
-        );
-      })}
-      {shown.length > MOST_SHOWN && <p className="soft">And {shown.length - MOST_SHOWN} more: say more of its name, size or figures.</p>}
-      {shown.length === 0 && <p className="soft">No part by these words. Clear the search to see a whole kind.</p>}
-    </>
+    <button type="button" className={styles.part} onClick={add} aria-label={`Add ${part.name}`}>
+      <span><strong>{part.name}</strong> <span className="soft">{part.maker}{there > 0 ? `, ${there} in the build` : ''}</span></span>
+      <span>{formatMoney(part.price_minor)}</span>
+      <span className={styles.figures}>{partFigures(part)}{homeless ? <em>; no free place for it in this case</em> : null}</span>
+    </button>
   );
-}
+});
 
 function freeName(taken: readonly string[], name: string): string {
   if (!taken.includes(name)) return name;

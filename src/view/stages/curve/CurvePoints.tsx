@@ -39,7 +39,7 @@ export function CurvePoints({ part, of, onTyped }: { readonly part: ItemPart; re
           <Pick label={`${kind.yWord} in`} value={units.y} options={QUANTITIES[kind.y].units.map((u) => ({ value: u.symbol, label: u.symbol }))} onPick={(y) => inUnits({ ...units, y })} />
         </div>
         <textarea className={styles.points} aria-label="Points" rows={10} spellCheck={false} value={shown} onChange={(e) => { setText(e.target.value); tell(e.target.value, source); }} onKeyDown={(e) => e.stopPropagation()} />
-        <label className={styles.source}>Where from <input value={source} maxLength={200} placeholder="own bench, date; maker's chart" onChange={(e) => { setSource(e.target.value); tell(text, e.target.value); }} onKeyDown={(e) => e.stopPropagation()} /></label>
+        <label className={styles.source}>Where from <input value={source} maxLength={200} placeholder="own bench, maker's chart" onChange={(e) => { setSource(e.target.value); tell(text, e.target.value); }} onKeyDown={(e) => e.stopPropagation()} /></label>
         {parsed.troubles.length > 0 && <ul role="alert" className={styles.troubles}>{parsed.troubles.slice(0, 4).map((t) => <li key={t.line}>Line {t.line}: {t.message}</li>)}{parsed.troubles.length > 4 && <li>and {parsed.troubles.length - 4} more lines</li>}</ul>}
         {reading && reading.used.length > MOST_POINTS && <p role="alert" className={styles.troubles}>At most {MOST_POINTS} points are kept; here are {reading.used.length}.</p>}
         {!reading && parsed.troubles.length === 0 && <p role="alert" className={styles.troubles}>{kind.tooFew}</p>}

@@ -87,7 +87,7 @@ export function MaterialsStage() {
                 ))}
               </tbody>
             </table>
-            <SoftTable softs={metals.softs.filter((m) => m.loop === loop.id)} coolant={loop.coolant.name} />
+            <SoftTable loop={loop.id} softs={metals.softs.filter((m) => m.loop === loop.id)} coolant={loop.coolant.name} />
           </section>
         );
       })}

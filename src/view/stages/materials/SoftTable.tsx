@@ -1,4 +1,5 @@
 import type { SoakedSoft } from '@/core/metal';
+import { isWet } from '@/core/part';
 import { Mark } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import styles from './MaterialsStage.module.css';
@@ -6,10 +7,13 @@ import styles from './MaterialsStage.module.css';
 const WORDS = { holds: 'agrees', tight: 'watch it', fails: 'attacked' } as const;
 
 /** Plastics, glass and rubber that a loop's coolant touches: what carries each, and how it takes the coolant. */
-export function SoftTable({ softs, coolant }: { readonly softs: readonly SoakedSoft[]; readonly coolant: string }) {
-  const { picked, pick } = useBench((s) => s);
+export function SoftTable({ loop, softs, coolant }: { readonly loop: string; readonly softs: readonly SoakedSoft[]; readonly coolant: string }) {
+  const { build, picked, pick } = useBench((s) => s);
+  const inLoop = new Set(build.loops.filter((l) => l.id === loop).flatMap((l) => l.links.flatMap((k) => [k.from.item, k.to.item])));
+  const silent = build.items.filter((i) => inLoop.has(i.id) && isWet(i.part) && i.part.softs === undefined);
   if (softs.length === 0) return null;
   return (
+    <>
     <table className={styles.carriers}>
       <thead><tr><th>plastic or rubber</th><th>in {coolant}</th><th>carried by</th></tr></thead>
       <tbody>
@@ -22,5 +26,7 @@ export function SoftTable({ softs, coolant }: { readonly softs: readonly SoakedS
         ))}
       </tbody>
     </table>
+    {silent.length > 0 && <p className="soft">The data of {silent.map((i) => i.name).join(', ')} do not tell what plastics and seals the coolant touches there: not judged.</p>}
+    </>
   );
 }
