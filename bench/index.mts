@@ -63,6 +63,7 @@ let sink = 0;
 const bench = new Bench({ time: 600, warmupTime: 300 });
 bench
   .add('evaluate, largest demo (limit of the issue: 10 ms)', () => { evaluate(tower); })
+  .add('an edit worked out with every run laid, largest demo (limit 50 ms with drawing)', () => { workOut(tower, { offer: CATALOGUE, routed: laid }); })
   .add('evaluate with fixes offered, planetarium', () => { evaluate(demoBuild('pocket-planetarium') as Build, { offer: CATALOGUE }); })
   .add('  of it: place and connect', () => { resolve(tower); })
   .add('  of it: all gaps (limit 5 ms)', () => { measureGaps(w.model); })

@@ -1,11 +1,12 @@
 import type { Build, Loop } from '../build';
 import { isWet } from '../part';
+import { chambersOf } from './chambers';
 import { chamberGroups, layoutLoop } from './lanes';
 import { nodeOf, type GraphEdge, type LoopGraph, type LoopLayout, type Visit } from './types';
 
 const chamberOf = (build: Build, item: string, port: string): string | null => {
   const part = build.items.find((i) => i.id === item)?.part;
-  return part && isWet(part) ? part.ports.find((p) => p.id === port)?.chamber ?? null : null;
+  return part && isWet(part) ? chambersOf(part).ofPort.get(port) ?? null : null;
 };
 
 /** A loop's runs and the passages of the parts they touch, as a graph; and the order in which the coolant meets the parts. */

@@ -1,17 +1,12 @@
 import type { Build, Loop } from '../build';
 import { isWet } from '../part';
+import { chambersOf } from './chambers';
 import { nodeOf, type LoopLayout, type Leg, type Visit } from './types';
 
-/** Chambers of an item that its passages tie together: a plate's supply and return are two, a block's in and out are one. */
+/** Groups of chambers of an item: none where it holds no coolant. */
 export function chamberGroups(build: Build, item: string): readonly (readonly string[])[] {
   const part = build.items.find((i) => i.id === item)?.part;
-  if (!part || !isWet(part)) return [];
-  let groups: string[][] = [...new Set([...part.ports.map((p) => p.chamber), ...part.passages.flatMap((p) => [p.from, p.to])])].map((c) => [c]);
-  for (const { from, to } of part.passages) {
-    const joined = groups.filter((g) => g.includes(from) || g.includes(to));
-    if (joined.length > 1) groups = [...groups.filter((g) => !joined.includes(g)), joined.flat()];
-  }
-  return groups;
+  return part && isWet(part) ? chambersOf(part).groups : [];
 }
 
 interface Stop { readonly item: string; readonly nodes: readonly string[]; readonly out: Leg[]; readonly in: Leg[] }
@@ -22,7 +17,7 @@ interface Stop { readonly item: string; readonly nodes: readonly string[]; reado
  */
 export function layoutLoop(build: Build, loop: Loop): LoopLayout {
   const stops = stopsOf(build, loop);
-  const kindOf = (s: Stop): string => build.items.find((i) => i.id === s.item)?.part.kind ?? '';
+  const kinds = new Map(build.items.map((i) => [i.id, i.part.kind])), kindOf = (s: Stop): string => kinds.get(s.item) ?? '';
   const reservoirs = stops.filter((s) => kindOf(s) === 'reservoir');
   const pumps = stops.filter((s) => kindOf(s) === 'pump');
   const roots = [...reservoirs, ...pumps, ...stops.filter((s) => s.in.length === 0), ...stops];
@@ -44,7 +39,7 @@ function stopsOf(build: Build, loop: Loop): Stop[] {
   const stops: Stop[] = [];
   const at = (item: string, port: string): number => {
     const part = build.items.find((i) => i.id === item)?.part;
-    const chamber = part && isWet(part) ? part.ports.find((p) => p.id === port)?.chamber : undefined;
+    const chamber = part && isWet(part) ? chambersOf(part).ofPort.get(port) : undefined;
     const nodes = chamber === undefined ? [item] : (chamberGroups(build, item).find((g) => g.includes(chamber)) ?? [chamber]).map((c) => nodeOf(item, c));
     const known = stops.findIndex((s) => s.item === item && s.nodes[0] === nodes[0]);
     return known >= 0 ? known : stops.push({ item, nodes, out: [], in: [] }) - 1;

@@ -2,7 +2,7 @@ import type { Build } from '../build';
 import type { Box, Frame } from '../shape';
 import { graphOf } from './graph';
 import { placeAll } from './place';
-import type { Model, Solid } from './types';
+import type { LoopGraph, Model, Solid } from './types';
 
 const NO_FRAMES: ReadonlyMap<string, Frame> = new Map();
 
@@ -13,9 +13,11 @@ export function resolve(build: Build, frames: ReadonlyMap<string, Frame> = NO_FR
   const obstacles: Solid[] = (build.case?.obstacles ?? [])
     .filter((o) => !build.choices.removed.includes(o.id))
     .flatMap((o) => (o.boxes ?? [{ min: o.min, max: o.max }]).map((box) => ({ item: `case:${o.id}`, name: o.name, box })));
+  let loops: readonly LoopGraph[] | null = null;
   return {
     build, placed, obstacles, interior,
-    loops: build.loops.map((loop) => graphOf(build, loop)),
+    // Asked for by most, but not by those who only look where parts stand.
+    get loops() { return (loops ??= build.loops.map((loop) => graphOf(build, loop))); },
     portAt: (ref) => placed.get(ref.item)?.ports.find((p) => p.port.id === ref.port) ?? null,
   };
 }

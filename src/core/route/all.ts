@@ -7,12 +7,13 @@ import { led, levelled, slantBetween, type LevelEnd } from './level';
 import { bendLines } from './lines';
 import { roundedPath, samplePath } from './path';
 import { grow, within, type Room } from './room';
-import type { NoRoute, Route, Routed } from './routed';
+import { radiusOf, type NoRoute, type Route, type Routed } from './routed';
 import { slanted } from './slant';
 import { softWay } from './soft';
-import { bodyBox, fixedBodies, radiusOf, roomFor, type Fixed } from './standing';
+import { bodyBox, fixedBodies, roomFor, type Fixed } from './standing';
 import { tasksOf, type Task } from './task';
-import { inView, tasteOf, viewBlocks } from './view';
+import { tellOf } from './told';
+import { tasteOf, viewBlocks } from './view';
 
 /** Distances tried in turn when the brief's leaves no way, mm. */
 const KEPT_MM = [1];
@@ -62,11 +63,11 @@ export function routeAll(model: Model, tell: Tell = () => true): Routed {
     done.set(task.link, forced);
   }
   tidyUp(model, tasks.filter((t) => done.has(t.link) && !isPinned(t.link)), fixed, done, () => tell(done.size + given.size, tasks.length));
-  return { routes: withViews(model, tasks, tasks.flatMap((t) => done.get(t.link) ?? [])), missing: tasks.flatMap((t) => given.get(t.link) ?? []), rounds, unpinned };
+  return { routes: toldOf(model, tasks, tasks.flatMap((t) => done.get(t.link) ?? [])), missing: tasks.flatMap((t) => given.get(t.link) ?? []), rounds, unpinned };
 }
 
-/** What is seen of each run, told once: it is asked for at every edit. */
-const withViews = (model: Model, tasks: readonly Task[], routes: readonly Route[]): readonly Route[] => routes.map((r) => { const t = tasks.find((x) => x.link === r.link); return { ...r, seen: inView(model, r, routes, t ? [t.from.item, t.to.item] : []) }; });
+/** Runs with what is told of each: its nearest neighbour, and what is seen of it. */
+const toldOf = (model: Model, tasks: readonly Task[], routes: readonly Route[]): readonly Route[] => routes.map((r) => { const t = tasks.find((x) => x.link === r.link); return { ...r, told: tellOf(model, r, routes, t ? [t.from.item, t.to.item] : []) }; });
 
 /** Every run once more, dearest first, past all others as they lie now: what made it go round may be gone. Kept where it comes out cheaper. */
 function tidyUp(model: Model, tasks: readonly Task[], fixed: readonly Fixed[], done: Map<string, Route>, goOn: () => boolean): void {
@@ -105,7 +106,7 @@ export function routeOne(model: Model, routed: Routed, link: string): Routed {
   if (!t) return routed;
   const others = routed.routes.filter((r) => r.link !== link), fixed = fixedBodies(model);
   const route = (t.way.pinned && pinnedRoute(model, t, t.way.pinned)) ?? layOne(model, t, fixed, [], others, null, { most: LIVE_MOST });
-  const routes = withViews(model, tasksOf(model), route ? [...others, route] : others);
+  const routes = toldOf(model, tasksOf(model), route ? [...others, route] : others);
   return { ...routed, routes, missing: [...routed.missing.filter((m) => m.link !== link), ...(route ? [] : [{ link, loop: t.loop.id, blockedBy: null, wouldFit: null }])] };
 }
 

@@ -1,5 +1,5 @@
 export { leastCost, pinOf, routeAll, routeOne } from './all';
-export type { InView, NoRoute, Route, Routed } from './routed';
+export type { InView, Nearest, NoRoute, Route, Routed } from './routed';
 export { BETWEEN_MM, STRAIGHT_MM } from './task';
 export { inView, isShown } from './view';
 export { endWays, sideways, type EndBody, type EndWay } from './ends';

@@ -1,9 +1,15 @@
+import type { Model } from '../model';
 import type { Segment } from '../run';
 import type { Vec } from '../shape';
 import type { EndWay } from './ends';
 
 /** Of one run, as seen through the glass: tubes of other loops that it crosses, and shown parts that it passes before. */
 export interface InView { readonly crosses: readonly string[]; readonly before: readonly string[] }
+
+/** The nearest thing to a tube, and the gap between them; below 0 they meet. */
+export interface Nearest { readonly item: string; readonly gap_mm: number }
+
+export interface Told { readonly nearest: Nearest | null; readonly seen: InView }
 
 /** A run with its way through the case. */
 export interface Route {
@@ -20,11 +26,14 @@ export interface Route {
   readonly cost: number;
   /** What of it is paid for looks: standing in view of something. */
   readonly taste: number;
-  /** As it is seen through the glass, once all runs lie. */
-  readonly seen?: InView;
+  /** What is told of it once all runs lie: worked out with its way, since it is asked for at every edit. */
+  readonly told?: Told;
 }
 
 /** A run without a way, and what would give it one. */
 export interface NoRoute { readonly link: string; readonly loop: string; readonly blockedBy: string | null; readonly wouldFit: string | null }
 
 export interface Routed { readonly routes: readonly Route[]; readonly missing: readonly NoRoute[]; readonly rounds: number; /** Runs whose pinned way no longer meets their ports: they were routed anew. */ readonly unpinned: readonly string[] }
+
+/** Outer radius of a run's tube, mm. */
+export const radiusOf = (model: Model, r: Route): number => (model.build.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 16) / 2;

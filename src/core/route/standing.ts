@@ -4,7 +4,7 @@ import { boxGap, cylinderBox, cylinderFrom, union, type Body, type Box, type Vec
 import type { EndBody, EndWay } from './ends';
 import { samplePath } from './path';
 import { grow, type Block, type Room } from './room';
-import type { Route } from './routed';
+import { radiusOf, type Route } from './routed';
 import type { Task } from './task';
 import { viewBlocks } from './view';
 
@@ -69,9 +69,6 @@ export function roomFor(model: Model, t: Task, fixed: readonly Fixed[], waiting:
   const reach = union([bounds, ...ends.map((e) => ({ min: e.mouth, max: e.mouth }))]);
   return { bounds: reach, blocks };
 }
-
-export const radiusOf = (model: Model, r: Route): number => (model.build.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 16) / 2;
-
 
 /** Boxes along a tube's middle line: a leg each, and pieces of what slants. */
 function tubeBoxes(r: Route): readonly Box[] {

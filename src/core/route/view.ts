@@ -3,7 +3,7 @@ import type { Model } from '../model';
 import { union, type Box, type Vec } from '../shape';
 import { samplePath } from './path';
 import { grow, within, type Block } from './room';
-import type { InView, Route } from './routed';
+import { radiusOf, type InView, type Route } from './routed';
 import type { Task } from './task';
 
 /** A leg before something shown, and a leg that crosses another loop as seen through the glass, are worth so many millimetres of tube (common practice, no source). */
@@ -67,7 +67,7 @@ const EPS = 1e-6;
 export function inView(model: Model, route: Route, all: readonly Route[], ends: readonly string[]): InView {
   const { interior } = model;
   if (!interior) return { crosses: [], before: [] };
-  const radius = (r: Route): number => (model.build.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 16) / 2, own = radius(route), points = samplePath(route.path, 4);
+  const radius = (r: Route): number => radiusOf(model, r), own = radius(route), points = samplePath(route.path, 4);
   const meets = (box: Box): boolean => { const b = grow(box, own - 0.5); return points.some((p) => within({ min: b.min, max: b.max }, p)); };
   const covers = (o: Route): boolean => { const near = own + radius(o) - 1; return samplePath(o.path, 4).some((q) => points.some((p) => Math.hypot(p[0] - q[0], p[1] - q[1]) < near)); };
   const crosses = all.filter((o) => o.loop !== route.loop && covers(o)).map((o) => o.link);
