@@ -58,6 +58,7 @@ export const FITTINGS: readonly FittingPart[] = [
   fitting('fit-fill', 'Fill cap', 690, 'fill', 10, 0, 'no flow', 12, 26),
   fitting('fit-fill-low', 'Fill plug, low', 390, 'fill', 8, 0, 'no flow', 4, 20),
   fitting('fit-joint', 'Double male joint, rotary', 590, 'joint', 9.5, 0.2, BARBED, 4, 18),
+  ...([[12, 18, 1190], [18, 27, 1290], [27, 40, 1390], [40, 58, 1490], [58, 86, 1690]] as const).map(([least, most, price]): FittingPart => ({ ...fitting(`fit-bridge-${least}`, `Sliding bridge, ${least} to ${most} mm`, price, 'bridge', 9, 0.45, 'entry, exit and a sliding step, common practice', most, 18), span_mm: [least, most] })),
 ];
 
 /** A second and third family: a slim one in black over nickel, and a heavy one in brass. Their tube sizes and small parts are their own. */

@@ -128,6 +128,8 @@ export interface Link {
   readonly to: PortRef;
   readonly by: 'tube' | 'joint';
   readonly ends: { readonly from: EndPiece; readonly to: EndPiece };
+  /** Of a joint: the bridge that reaches from port to port, where they do not all but touch. */
+  readonly bridge?: FittingPart;
   readonly way?: LinkWay;
 }
 

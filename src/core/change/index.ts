@@ -7,4 +7,5 @@ export { hangEdit, hangSetEdit, hangsOn } from './hang';
 export { compareOrders, whyNoOrders, MOST_PARTS, type OrderJudged, type OrdersCompared } from './orders';
 export { whatIfShort, GIVE_MM, type Rescue } from './short';
 export { betterPorts, type PortsFound } from './betterPorts';
+export { bridgeOffers, type BridgeOffer } from './bridge';
 export { compareParts, type PartCompared } from './compareParts';

@@ -1,7 +1,6 @@
-import type { KitDuty } from '../build';
 import type { FittingPart } from '../part';
 import type { Model, PlacedPort } from '../model';
-import type { Run } from '../run';
+import { pieceOf, type Run } from '../run';
 import { bodyGap, boxGap, cylinderBox, cylinderFrom, roundBody, type Body } from '../shape';
 
 /** What is screwed into a port, and the room a hand needs round it. */
@@ -88,9 +87,10 @@ function screwedIn(model: Model, runs: readonly Run[]): Screwed[] {
     return [{ at, part: parts[parts.length - 1] as FittingPart, bodies: laid && laid.length > 0 ? laid : [round(at, length, radius)], partner }];
   };
   const ofRuns = model.build.loops.flatMap((loop) => loop.links.flatMap((link) => {
-    if (link.by === 'joint') return [];
+    // A bridge is as long as its ports are apart; what else is screwed together has no room of its own.
+    if (link.by === 'joint') { const a = model.portAt(link.from), b = model.portAt(link.to); return link.bridge && a && b ? put(a, [link.bridge], link.to.item, [roundBody(a.at, b.at, link.bridge.diameter_mm / 2)]) : []; }
     const run = runs.find((r) => r.id === link.id && r.loop === loop.id);
-    const parts = (end: 'from' | 'to'): FittingPart[] => (run?.fittings ?? []).filter((f) => f.end === end).map((f) => (f.duty === loop.fitting.duty ? loop.fitting : kit[f.duty as KitDuty]));
+    const parts = (end: 'from' | 'to'): FittingPart[] => (run?.fittings ?? []).filter((f) => f.end === end).map((f) => pieceOf(run, f.duty, loop, kit));
     // A routed run says where each of its pieces is, elbows as they are turned.
     const laid = (end: 'from' | 'to'): Body[] => (run?.routed?.pieces ?? []).filter((b) => b.end === end).map((b) => roundBody(b.from, b.to, b.radius));
     return [...put(model.portAt(link.from), parts('from'), link.to.item, laid('from')), ...put(model.portAt(link.to), parts('to'), link.from.item, laid('to'))];

@@ -1,8 +1,8 @@
-import type { Kit, KitDuty, Loop } from '../build';
+import type { Kit, Loop } from '../build';
 import { coolantProperties, water, type FluidProperties } from '../fluid';
 import type { GraphEdge, LoopGraph, Model } from '../model';
 import type { LossPoint, PumpPart } from '../part';
-import type { Run } from '../run';
+import { pieceOf, type Run } from '../run';
 import { clogCurve, fitLossCurve, scaleCurve, type CurveScale, type LossFit } from './curve';
 import type { FlowNetwork, NetworkLink } from './links';
 import { bendK, contractionK, expansionK } from './minor';
@@ -36,7 +36,7 @@ export function curveOfPump(part: PumpPart): PumpCurve {
 export function tubeLossOf(run: Run, loop: Loop, kit: Kit): TubeLoss {
   const bore = loop.tube.inner_mm;
   const minor: KAtBore[] = run.fittings.map((f) => {
-    const part = f.duty === loop.fitting.duty ? loop.fitting : kit[f.duty as KitDuty];
+    const part = pieceOf(run, f.duty, loop, kit);
     return { k: part.k, bore_mm: part.bore_mm, of: `${part.name} at the ${f.end === 'from' ? 'start' : 'end'}` };
   });
   if (run.by === 'tube' && Math.abs(loop.fitting.bore_mm - bore) > 0.05) {

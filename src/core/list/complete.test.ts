@@ -6,6 +6,7 @@ import { familyChange, familyOf } from '../choice';
 import { workOut } from '../evaluate';
 import { proposeLoop } from '../loop';
 import { isWet, type FittingPart, type ItemPart, type PartKind } from '../part';
+import { pieceOf } from '../run';
 
 const of = <K extends PartKind>(kind: K) => CATALOGUE.filter((p) => p.kind === kind) as Extract<(typeof CATALOGUE)[number], { kind: K }>[];
 const FITTINGS = of('fitting');
@@ -28,7 +29,7 @@ function holes(build: Build): readonly string[] {
   }
   for (const run of runs) {
     const loop = build.loops.find((l) => l.id === run.loop) as Build['loops'][number];
-    for (const f of run.fittings) want(f.duty === loop.fitting.duty ? loop.fitting : build.kit[f.duty as 'joint']);
+    for (const f of run.fittings) want(pieceOf(run, f.duty, loop, build.kit));
     if (run.by === 'tube' && run.fittings.filter((f) => f.duty === loop.fitting.duty).length !== 2) wrong.push(`${run.id} has not two fittings`);
     if (run.by === 'tube' && (loop.fitting.tube?.outer_mm !== loop.tube.outer_mm || loop.fitting.tube.inner_mm !== loop.tube.inner_mm)) wrong.push(`${run.id}: fitting and tube differ`);
   }

@@ -1,9 +1,9 @@
-import type { Item, KitDuty, Loop } from '../build';
+import type { Item, Loop } from '../build';
 import { screwNeeds } from '../fit';
 import type { Model } from '../model';
 import type { FittingPart, Part, PartKind } from '../part';
 import { planPower, type PowerReport } from '../power';
-import type { Run } from '../run';
+import { pieceOf, type Run } from '../run';
 import { cutPlan, type CutPlan } from './cutting';
 import { packFor, sundryNeeds, type SundryNeed } from './sundries';
 import { loopVolume, type LoopVolume } from './volume';
@@ -138,8 +138,8 @@ function addLoop(model: Model, loop: Loop, runs: readonly Run[], add: Add): void
   const estimated = runs.some((r) => r.estimated);
   for (const run of runs) {
     for (const f of run.fittings) {
-      const part: FittingPart = f.duty === loop.fitting.duty ? loop.fitting : kit[f.duty as KitDuty];
-      add(part, 1, 'piece', [run.id], `${run.name}, ${f.end === 'from' ? 'start' : 'end'}`, { estimated: run.estimated && f.duty !== loop.fitting.duty && f.duty !== 'joint' });
+      const part = pieceOf(run, f.duty, loop, kit);
+      add(part, 1, 'piece', [run.id], `${run.name}, ${f.end === 'from' ? 'start' : 'end'}`, { estimated: run.estimated && f.duty !== loop.fitting.duty && run.by === 'tube' });
     }
   }
   for (const cap of loop.caps) {

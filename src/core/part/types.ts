@@ -282,7 +282,7 @@ export interface TubePart extends PartBase {
   readonly stick_mm?: number;
 }
 
-export type FittingDuty = 'compression' | 'barb' | 'hard-tube' | 'rotary45' | 'rotary90' | 'extender' | 'plug' | 'drain' | 'fill' | 'joint';
+export type FittingDuty = 'compression' | 'barb' | 'hard-tube' | 'rotary45' | 'rotary90' | 'extender' | 'plug' | 'drain' | 'fill' | 'joint' | 'bridge';
 
 export interface FittingPart extends PartBase {
   readonly kind: 'fitting';
@@ -297,6 +297,8 @@ export interface FittingPart extends PartBase {
   readonly length_mm: number;
   readonly diameter_mm: number;
   readonly softs?: readonly SoftWetted[];
+  /** Of a bridge: from face to face of the two ports, as far as it slides, mm. */
+  readonly span_mm?: readonly [least: number, most: number];
   readonly wetted: readonly WettedSurface[];
   /** Fittings of one family look alike and are changed for each other's. */
   readonly family?: string;

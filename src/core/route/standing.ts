@@ -1,6 +1,6 @@
 import type { PortRef } from '../build';
 import { trayBoxes, type Model } from '../model';
-import { boxGap, cylinderBox, cylinderFrom, union, type Body, type Box, type Vec } from '../shape';
+import { boxGap, cylinderBox, cylinderFrom, roundBody, union, type Body, type Box, type Vec } from '../shape';
 import type { EndBody, EndWay } from './ends';
 import { samplePath } from './path';
 import { grow, type Block, type Room } from './room';
@@ -26,7 +26,13 @@ export function fixedBodies(model: Model): readonly Fixed[] {
     const piece = kit[cap.with], cylinder = cylinderFrom(at.at, at.direction, piece.length_mm, piece.diameter_mm / 2);
     return [{ id: cap.item, box: cylinderBox(cylinder), body: { box: cylinderBox(cylinder), cylinder }, port: cap }];
   }));
-  return [...[...model.placed.values()].flatMap((p) => p.solids.map((s): Fixed => ({ id: p.item.id, box: s.box, body: s }))), ...model.obstacles.map((o): Fixed => ({ id: o.item, box: o.box, body: o })), ...caps];
+  const bridges = model.build.loops.flatMap((loop) => loop.links.flatMap((link): Fixed[] => {
+    const a = model.portAt(link.from), b = model.portAt(link.to);
+    if (!link.bridge || !a || !b) return [];
+    const body = roundBody(a.at, b.at, link.bridge.diameter_mm / 2);
+    return [{ id: `bridge:${link.id}`, box: body.box, body }];
+  }));
+  return [...bridges, ...[...model.placed.values()].flatMap((p) => p.solids.map((s): Fixed => ({ id: p.item.id, box: s.box, body: s }))), ...model.obstacles.map((o): Fixed => ({ id: o.item, box: o.box, body: o })), ...caps];
 }
 
 /** The box round a piece of an end, whatever its slant. */

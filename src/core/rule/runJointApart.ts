@@ -1,12 +1,13 @@
+import type { Edit, Link, Loop } from '../build';
 import type { Said } from '../finding';
-import { movedBy } from '../model';
+import { facing, JOINT_ASIDE_MM, movedBy, spans } from '../model';
+import type { FittingPart } from '../part';
 import { formatMillimetres } from '../quantity';
-import { dot, norm, scale, sub, type Vec } from '../shape';
+import { distance } from '../shape';
 import { nameOf, type BuildRule } from './context';
 
-/** A joint bridges so much between two ports, and takes up so much sideways, mm (common practice, no source). */
-const LONGEST_MM = 12, SIDEWAYS_MM = 2;
-const FACING = -0.99;
+/** The loop with one link as it is to be. */
+const linksWith = (loop: Loop, link: Link): Edit => ({ do: 'loop.links', loop: loop.id, links: loop.links.map((l) => (l.id === link.id ? link : l)) });
 
 export const runJointApart: BuildRule = {
   code: 'run.joint-apart', severity: 'fails', stage: 'runs',
@@ -15,15 +16,18 @@ export const runJointApart: BuildRule = {
   check: (context) => context.model.loops.flatMap((graph): Said[] => graph.loop.links.flatMap((link): Said[] => {
     const a = context.model.portAt(link.from), b = context.model.portAt(link.to);
     if (link.by !== 'joint' || !a || !b) return [];
-    const way = sub(b.at, a.at), along = dot(way, a.direction), aside: Vec = sub(way, scale(a.direction, along)), off = norm(aside);
-    if (dot(a.direction, b.direction) < FACING && along >= -0.01 && along <= LONGEST_MM && off <= SIDEWAYS_MM) return [];
-    const placement = dot(a.direction, b.direction) < FACING && along >= -0.01 && along <= LONGEST_MM ? movedBy(context.build, link.from.item, aside) : null;
+    const way = facing(a, b);
+    if (way && spans(way, link.bridge)) return [];
+    const along = way !== null && spans({ ...way, aside_mm: 0 }, link.bridge), placement = way && along ? movedBy(context.build, link.from.item, way.aside) : null;
+    // In line, but nearer or farther than the piece reaches: another bridge may.
+    const other = way && !along ? context.offer.find((p): p is FittingPart => p.kind === 'fitting' && p.duty === 'bridge' && spans(way, p)) : undefined;
     return [{
       subjects: [link.id, link.from.item, link.to.item], title: `${nameOf(context, link.from.item)} and ${nameOf(context, link.to.item)} no longer meet`,
-      detail: `Their ports, joined by a screw piece, stand ${formatMillimetres(norm(way), 1)} apart, ${formatMillimetres(off, 1)} of it sideways.`, measured: off, limit: SIDEWAYS_MM, unit: 'mm',
+      detail: `Their ports, joined by a screw piece, stand ${formatMillimetres(distance(a.at, b.at), 1)} apart${way ? `, ${formatMillimetres(way.aside_mm, 1)} of it sideways` : ' and do not face each other'}${link.bridge?.span_mm ? `; the bridge reaches ${link.bridge.span_mm.join(' to ')} mm` : ''}.`, measured: way?.aside_mm ?? distance(a.at, b.at), limit: JOINT_ASIDE_MM, unit: 'mm',
       fixes: [
         ...(placement ? [{ label: `Move ${nameOf(context, link.from.item)} to where they meet`, edit: { do: 'item.place' as const, item: link.from.item, placement } }] : []),
-        { label: 'Run a tube between them instead', edit: { do: 'loop.links' as const, loop: graph.loop.id, links: graph.loop.links.map((l) => (l.id === link.id ? { ...l, by: 'tube' as const } : l)) } },
+        ...(other ? [{ label: `Take ${other.name} instead`, edit: linksWith(graph.loop, { ...link, bridge: other }) }] : []),
+        { label: 'Run a tube between them instead', edit: linksWith(graph.loop, { id: link.id, from: link.from, to: link.to, by: 'tube', ends: link.ends }) },
       ],
     }];
   })),

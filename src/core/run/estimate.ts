@@ -1,6 +1,6 @@
 import type { EndPiece, Link, Loop } from '../build';
 import type { Model, PlacedPort } from '../model';
-import type { FittingDuty } from '../part';
+import type { FittingDuty, FittingPart } from '../part';
 import { add, distance, dot, norm, scale, sub, type Vec } from '../shape';
 import { developedLength, type BendRow } from './bend';
 import type { Segment } from './segment';
@@ -14,6 +14,8 @@ export interface Run {
   /** "Reservoir → Pump". */
   readonly name: string;
   readonly by: 'tube' | 'joint';
+  /** The bridge of a joint that has one. */
+  readonly bridge?: FittingPart;
   readonly tube: { readonly outer_mm: number; readonly inner_mm: number; readonly kind: string; readonly hard: boolean };
   readonly ends: { readonly from: EndPiece; readonly to: EndPiece };
   readonly fittings: readonly { readonly end: 'from' | 'to'; readonly duty: FittingDuty }[];
@@ -66,7 +68,8 @@ function estimateRun(model: Model, loop: Loop, link: Link): Run {
     estimated: true,
   };
   if (link.by === 'joint') {
-    return { ...base, ends: { from: 'straight', to: 'straight' }, fittings: [{ end: 'from', duty: 'joint' }], cut_mm: 0, bends: 0, turning_deg: 0, volume_mL: 0, guess: null };
+    const { bridge } = link, apart = bridge && a && b ? distance(a.at, b.at) : 0;
+    return { ...base, ...(bridge ? { bridge } : {}), ends: { from: 'straight', to: 'straight' }, fittings: [{ end: 'from', duty: bridge ? 'bridge' : 'joint' }], cut_mm: 0, bends: 0, turning_deg: 0, volume_mL: bridge ? ((Math.PI / 4) * bridge.bore_mm ** 2 * apart) / 1000 : 0, guess: null };
   }
   const shape = a && b ? between(a, b, loop, link) : { length: UNPLACED_LENGTH_MM, bends: tube.hard ? 2 : 1, turning: 180, ends: { from: fixed(link.ends.from), to: fixed(link.ends.to) } };
   const end = (side: 'from' | 'to'): Run['fittings'] => [

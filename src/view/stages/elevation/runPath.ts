@@ -15,8 +15,9 @@ type Flatten = (p: Vec) => readonly [number, number];
 export function runPath(model: Model, run: Run, radius_mm: number, flat: Flatten): string | null {
   if (run.routed) return samplePath(run.routed.path, ROUTED_STEP_MM).map((p, i) => `${i === 0 ? 'M' : 'L'}${flat(p).map((v) => v.toFixed(1)).join(' ')}`).join('');
   const from = model.portAt(run.from), to = model.portAt(run.to);
-  if (!from || !to || run.by === 'joint') return null;
   const P = (p: Vec): string => flat(p).map((v) => v.toFixed(1)).join(' ');
+  if (from && to && run.bridge) return `M${P(from.at)}L${P(to.at)}`;
+  if (!from || !to || run.by === 'joint') return null;
   if (!run.tube.hard) {
     const reach = Math.max(20, Math.min(130, distance(from.at, to.at) * 0.45));
     return `M${P(from.at)}C${P(add(from.at, scale(from.direction, reach)))} ${P(add(to.at, scale(to.direction, reach)))} ${P(to.at)}`;

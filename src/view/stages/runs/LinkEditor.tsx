@@ -15,7 +15,7 @@ export function LinkEditor({ loop, link }: { readonly loop: Loop; readonly link:
   };
   const set = (side: 'from' | 'to', port: string): void => {
     const old = link[side];
-    const next: Link = { ...link, [side]: { item: old.item, port }, by: 'tube' };
+    const { bridge: _bridge, ...rest } = link, next: Link = { ...rest, [side]: { item: old.item, port }, by: 'tube' };
     const edits: Edit[] = [
       { do: 'loop.links', loop: loop.id, links: loop.links.map((l) => (l.id === link.id ? next : l)) },
       { do: 'cap.set', loop: loop.id, port: next[side], with: null },

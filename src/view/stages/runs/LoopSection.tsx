@@ -41,7 +41,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
             return (
               <tr key={r.id} className={styles.run} data-picked={picked === r.id || undefined}>
                 <td><button type="button" className={styles.name} onClick={() => pick(picked === r.id ? null : r.id)}>{r.name}</button>{way && <span className="soft"> {way.pinned ? 'pinned' : 'by hand'}</span>}</td>
-                <td className="narrow">{r.by === 'joint' ? 'joint' : `${END_WORDS[r.ends.from]} / ${END_WORDS[r.ends.to]}`}</td><td className="num">{r.by === 'joint' ? '–' : r.bends}</td>
+                <td className="narrow">{r.by === 'joint' ? (r.bridge ? 'bridge' : 'joint') : `${END_WORDS[r.ends.from]} / ${END_WORDS[r.ends.to]}`}</td><td className="num">{r.by === 'joint' ? '–' : r.bends}</td>
                 <td className="num">{r.by === 'joint' ? '–' : <Why reason={reasonForRun(r)}>{r.estimated ? '~' : ''}{formatMillimetres(r.cut_mm)}</Why>}</td>
               </tr>
             );

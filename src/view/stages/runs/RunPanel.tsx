@@ -1,9 +1,10 @@
 'use client';
 import type { EndPiece, Link, Loop } from '@/core/build';
+import { bridgeOffers } from '@/core/change';
 import { formatMillimetres, formatNumber, plural } from '@/core/quantity';
 import type { RoutedBuild } from '@/core/route';
 import type { Run } from '@/core/run';
-import { Pick } from '@/view/shared';
+import { Pick, useOffer } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { BendStrip } from './BendStrip';
@@ -19,15 +20,17 @@ export function RunPanel({ run, loop, link, found }: { readonly run: Run; readon
   const { build, workings, commit, pick } = useBench((s) => s);
   const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
   const end = (side: 'from' | 'to') => <Pick label={`At ${nameOf(run[side].item)}`} value={link.ends[side]} options={ENDS} onPick={(piece) => commit('change an end fitting', { do: 'link.ends', loop: run.loop, link: run.id, ends: { ...link.ends, [side]: piece } })} />;
+  const offer = useOffer('fitting'), bridges = bridgeOffers(workings.model, loop.id, link.id, offer);
   const { crosses, before } = run.routed?.seen ?? { crosses: [], before: [] };
   const seen = [crosses.length > 0 && `crosses ${crosses.map((id) => workings.reports.runs.find((r) => r.id === id)?.name ?? id).join(', ')}`, before.length > 0 && `passes before ${before.map(nameOf).join(', ')}`].filter(Boolean).join(' and ');
   return (
     <Section title={run.name} aside={<button type="button" className={styles.link} onClick={() => pick(null)}>Done</button>}>
-      {run.by === 'joint' ? <p>Screwed together with a double male joint: the ports face each other.</p> : <>
+      {run.by === 'joint' ? <p>{run.bridge ? `Bridged by ${run.bridge.name}, from port to port: no tube.` : 'Screwed together with a double male joint: the ports face each other.'}</p> : <>
         <p>Cut {run.estimated ? 'about ' : ''}{formatMillimetres(run.cut_mm)}{run.estimated ? ', estimated' : ''}; {run.bends === 0 ? 'no bend' : plural(run.bends, 'bend')}; {formatNumber(run.volume_mL)} mL inside.</p>
         {seen && <p className="soft">Seen through the glass it {seen}.</p>}
         <BendStrip run={run} loop={loop} />
         <div className={styles.ends}>{end('from')}{end('to')}</div>
+        {bridges.length > 0 && <p>The parts face each other: {bridges.slice(0, 2).map((o) => <button key={`${o.from.port}-${o.to.port}`} type="button" className={styles.link} onClick={() => commit(`bridge ${run.name}`, o.edit)}>bridge them over {formatMillimetres(o.along_mm)} with {o.bridge.name}{o.turned ? `, ${nameOf(o.to.item)} passed the other way round` : ''}</button>)}</p>}
         <WayEditor run={run} loop={loop} link={link} route={found?.routed.routes.find((r) => r.link === run.id)} />
         {found && run.routed && <ShortAdvice run={run} found={found} />}
       </>}
