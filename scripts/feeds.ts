@@ -19,7 +19,7 @@ writeFileSync('public/feeds/shops.json', `${JSON.stringify(SHOPS.map(({ level: _
 for (const shop of SHOPS) {
   const rows = CATALOGUE.filter((p) => (shop.kinds === null || shop.kinds.includes(p.kind)) && mark(`${shop.id} ${p.id}`) % shop.misses !== 0).map((p) => {
     const m = mark(`${p.id} ${shop.id} price`), price = Math.max(50, Math.round((p.price_minor * shop.level * (0.94 + (m % 120) / 1000)) / 5) * 5);
-    return { part: p.id, name: p.name, price: (price / 100).toFixed(2), stock: m % 17 === 0 ? m % 3 : '', days: m % 11 === 0 ? 14 : '' };
+    return { part: p.id, 'order number': `${shop.id.split('-').map((w) => w.slice(0, 1).toUpperCase()).join('')} ${10000 + ((m * 37 + mark(`${shop.id} ${p.id} number`)) % 90000)}`, name: p.name, price: (price / 100).toFixed(2), stock: m % 17 === 0 ? m % 3 : '', days: m % 11 === 0 ? 14 : '' };
   });
   writeFileSync(`public/feeds/${shop.id}.csv`, `${Papa.unparse(rows, { newline: '\n', escapeFormulae: true })}\n`);
 }

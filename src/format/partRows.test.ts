@@ -14,6 +14,9 @@ describe('a quote', () => {
     const quote = readQuote('\uFEFFPart Number;Unit price;In stock\nfit-plug;1,90;40\nghost;1;\nfit-plug;2;\nfit-joint;dear;\n', 'shop', (p) => p.startsWith('fit-'));
     expect(quote.offers).toEqual([{ shop: 'shop', part: 'fit-plug', price_minor: 190, stock: 40, extraDays: 0 }]);
     expect(quote.troubles.map((t) => t.line)).toEqual([3, 4, 5]);
+    // By its name where the number is the shop's own, and that number kept to order by.
+    const named = readQuote('order number,description,price\nWL 7,Plug,1.80\nWL 8,Nothing such,2\n', 'shop', () => false, (n) => (n === 'Plug' ? 'fit-plug' : null));
+    expect(named).toMatchObject({ offers: [{ part: 'fit-plug', price_minor: 180, order: 'WL 7' }], troubles: [{ line: 3, says: 'The Stores have no part called “Nothing such”.' }] });
     expect(readQuote('a,b\n1,2\n', 'shop', () => true).troubles[0]?.says).toContain('The first line must name');
   });
 });

@@ -1,6 +1,6 @@
 import type { Feed, Offer, Shop, Wanted } from './types';
 
-export interface BasketLine { readonly part: string; readonly name: string; readonly quantity: number; readonly shop: string; readonly price_minor: number; readonly days: number }
+export interface BasketLine { readonly part: string; readonly name: string; readonly quantity: number; readonly shop: string; readonly price_minor: number; readonly days: number; /** The shop's own number of it. */ readonly order?: string }
 export interface BasketShop { readonly shop: Shop; readonly goods_minor: number; readonly shipping_minor: number; readonly tax_minor: number; readonly days: number; readonly lines: readonly BasketLine[] }
 export interface Basket {
   readonly shops: readonly BasketShop[];
@@ -120,7 +120,7 @@ function costOf(list: Asked, pick: readonly number[], feeds: readonly Feed[]): n
 }
 
 function basketOf(list: Asked, pick: readonly number[], feeds: readonly Feed[], nowhere: readonly Wanted[], proven: boolean): Basket {
-  const lines = list.map((a, i): BasketLine => { const o = a.offers[pick[i] as number] as Priced; return { part: a.w.part, name: a.w.name, quantity: a.w.quantity, shop: o.shop, price_minor: o.price_minor, days: o.days }; });
+  const lines = list.map((a, i): BasketLine => { const o = a.offers[pick[i] as number] as Priced; return { part: a.w.part, name: a.w.name, quantity: a.w.quantity, shop: o.shop, price_minor: o.price_minor, days: o.days, ...(o.order ? { order: o.order } : {}) }; });
   const shops = feeds.flatMap(({ shop }): BasketShop[] => {
     const own = lines.filter((l) => l.shop === shop.id);
     if (own.length === 0) return [];

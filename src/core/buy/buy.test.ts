@@ -1,12 +1,12 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { CATALOGUE, demoBuild } from '@/catalogue';
+import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
 import { readQuote } from '@/format';
 import { applyEdit, type Build } from '../build';
 import { familyChange } from '../choice';
 import { workOut } from '../evaluate';
-import { cheapestBasket, spareAdvice, wishes, type Feed, type Shop, type Wanted } from '.';
+import { cheapestBasket, spareAdvice, stepOf, stepWaits, wishes, WORK_STEPS, type Feed, type Shop, type Wanted } from '.';
 
 const shop = (id: string, shipping_minor: number, freeFrom_minor: number | null): Shop => ({ id, name: id, shipping_minor, freeFrom_minor, tax_percent: 20, days: 2 });
 const feed = (s: Shop, prices: Readonly<Record<string, number>>): Feed => ({ shop: s, offers: Object.entries(prices).map(([part, price_minor]) => ({ shop: s.id, part, price_minor, stock: null, extraDays: 0 })) });
@@ -94,5 +94,32 @@ describe('wishes and spares', () => {
     // Another family's are told as well, whatever their numbers.
     const rush = applyEdit(desk, familyChange(desk, 'Rushlight', CATALOGUE.filter((p) => p.kind === 'fitting')).edit).build;
     expect(spareAdvice(rush, workOut(rush).reports.list).map((s) => s.part)).toEqual(expect.arrayContaining(['fit-rush-plug', 'fit-rush-comp-16-10']));
+  });
+});
+
+describe('what comes late holds up', () => {
+  const part = catalogued;
+
+  test('worked by hand: tube on day 3 and a radiator on day 9 hold mounting and all after it; coolant on day 12 only the filling', () => {
+    const waits = stepWaits([{ part: part('radiator', 'rad-mill-360-30'), days: 9 }, { part: part('fan', 'fan-wren-120-1200'), days: 2 }, { part: part('tube', 'tube-soft-13-10'), days: 3 }, { part: part('coolant', 'cool-clear-premix'), days: 12 }]);
+    expect(waits).toEqual([
+      { step: 'mounting', day: 9, by: [part('radiator', 'rad-mill-360-30').name] }, { step: 'runs', day: 9, by: [] },
+      { step: 'air test', day: 9, by: [] }, { step: 'filling', day: 12, by: [part('coolant', 'cool-clear-premix').name] },
+    ]);
+  });
+
+  test('nothing to come holds up nothing; several that come on the same last day are all named', () => {
+    expect(stepWaits([]).every((w) => w.day === 0 && w.by.length === 0)).toBe(true);
+    const [mounting] = stepWaits([{ part: part('fan', 'fan-wren-120-1200'), days: 4 }, { part: part('fan', 'fan-wren-140-1500'), days: 4 }]);
+    expect(mounting?.by.length).toBe(2);
+  });
+
+  test('every part of the Stores belongs to a step, and days never fall from step to step', () => {
+    for (const p of CATALOGUE) expect(WORK_STEPS).toContain(stepOf(p));
+    fc.assert(fc.property(fc.array(fc.record({ part: fc.constantFrom(...CATALOGUE), days: fc.integer({ min: 0, max: 60 }) }), { maxLength: 20 }), (arrivals) => {
+      const waits = stepWaits(arrivals);
+      waits.slice(1).forEach((w, i) => expect(w.day).toBeGreaterThanOrEqual((waits[i] as { day: number }).day));
+      expect(waits[waits.length - 1]?.day).toBe(Math.max(0, ...arrivals.map((a) => a.days)));
+    }));
   });
 });

@@ -20,6 +20,8 @@ export interface Offer {
   readonly stock: number | null;
   /** Days more than the shop's own, for what it must get first. */
   readonly extraDays: number;
+  /** The shop's own number of it, to order by. */
+  readonly order?: string;
 }
 
 export interface Feed { readonly shop: Shop; readonly offers: readonly Offer[] }

@@ -1,7 +1,7 @@
 import type { Item, Loop } from '../build';
 import { screwNeeds } from '../fit';
 import type { Model } from '../model';
-import type { FittingPart, Part, PartKind } from '../part';
+import type { Part, PartKind } from '../part';
 import { planPower, type PowerReport } from '../power';
 import { pieceOf, type Run } from '../run';
 import { cutPlan, type CutPlan } from './cutting';

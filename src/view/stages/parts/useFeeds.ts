@@ -8,7 +8,7 @@ let held: UseStore | null = null;
 const store = (): UseStore => (held ??= createStore('zephyron-quotes', 'quotes'));
 
 /** Shops' prices: the feeds that ship with the app, and the quotes a builder has read in, kept in this browser. */
-export function useFeeds(known: (part: string) => boolean) {
+export function useFeeds(known: (part: string) => boolean, named: (name: string) => string | null) {
   const [feeds, setFeeds] = useState<readonly Feed[] | null>(null);
   const [own, setOwn] = useState<readonly Feed[]>([]);
   const [failed, setFailed] = useState(false);
@@ -29,7 +29,7 @@ export function useFeeds(known: (part: string) => boolean) {
     feeds: feeds === null ? null : [...feeds, ...own], own, failed,
     /** Takes a quote in under a shop's name; answers with the rows that could not be read. */
     take: (text: string, shop: Omit<Shop, 'id'>): Quote => {
-      const id = `own-${shop.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').slice(0, 40)}`, quote = readQuote(text, id, known);
+      const id = `own-${shop.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').slice(0, 40)}`, quote = readQuote(text, id, known, named);
       if (quote.offers.length > 0) keep([...own.filter((f) => f.shop.id !== id), { shop: { ...shop, id }, offers: quote.offers }]);
       return quote;
     },
