@@ -4,3 +4,4 @@ export { coolantExpansion, GROWTH_LIMIT_BAR, growthVerdict, loopExpansion, type 
 export { cutPlan, type CutPiece, type CutPlan, type CutStick } from './cutting';
 export { changeEvery, coolantCost, coolantHabits, mixFor, YEARS_COMPARED, type CoolantCost, type Mix } from './mixing';
 export { packFor, sundryNeeds, type SundryNeed } from './sundries';
+export { shortWhy } from './why';

@@ -4,12 +4,20 @@ import stockFile from '@reference/stock.json';
 import { DEMO_BUILDS, demoBuild } from '@/catalogue';
 import { applyEdit, type Build, type Edit } from '../build';
 import { workOut } from '../evaluate';
-import { coolantExpansion, cutPlan } from '.';
+import { coolantExpansion, cutPlan, shortWhy } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
 const list = (build: Build) => workOut(build).reports.list;
 const edited = (build: Build, ...edits: Edit[]): Build => edits.reduce((b, e) => applyEdit(b, e).build, build);
 const lineOf = (build: Build, part: string) => list(build).lines.find((l) => l.part === part);
+
+describe('what asked for a line, told short', () => {
+  test('few places are told whole, many by the first and how many more', () => {
+    expect(shortWhy('a; b; c; d')).toEqual({ short: 'a; b; c; d', more: 0 });
+    expect(shortWhy('a; b; c; d; e')).toEqual({ short: 'a; b; c', more: 2 });
+    expect(shortWhy('one alone')).toEqual({ short: 'one alone', more: 0 });
+  });
+});
 
 describe('the parts list', () => {
   test.each(DEMO_BUILDS.map((d) => [d.name, d.build] as const))('%s: each line says what asked for it, and sums are sums', (_, build) => {

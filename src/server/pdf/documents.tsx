@@ -1,13 +1,14 @@
 import type { Build } from '@/core/build';
 import type { Workings } from '@/core/evaluate';
-import type { ListReport } from '@/core/list';
+import { shortWhy, type ListReport } from '@/core/list';
 import { PART_KINDS, type PartKind } from '@/core/part';
 import { formatCelsius, formatFlow, formatKelvin, formatMoney, formatNumber, formatWatts } from '@/core/quantity';
 import { PdfSheet, PdfTable, type Column } from './parts';
 
 type Line = ListReport['lines'][number];
 const LIST: readonly Column[] = [{ head: 'qty', wide: 8, right: true }, { head: 'part', wide: 30 }, { head: 'asked for by', wide: 38 }, { head: 'each', wide: 11, right: true }, { head: 'total', wide: 13, right: true }];
-const rowOf = (l: Line): readonly string[] => [`${formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })}${l.unit === 'piece' ? ' x' : ` ${l.unit}`}`, `${l.name}, ${l.maker}`, `${l.why}${l.estimated ? ' (estimated)' : ''}`, formatMoney(l.unitPrice), l.owned ? 'owned' : `${formatMoney(l.total)}${l.have > 0 ? `, ${l.have} in the drawer` : ''}`];
+const told = (why: string): string => { const { short, more } = shortWhy(why, 6); return more > 0 ? `${short}; and ${more} more places` : short; };
+const rowOf = (l: Line): readonly string[] => [`${formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })}${l.unit === 'piece' ? ' x' : ` ${l.unit}`}`, `${l.name}, ${l.maker}`, `${told(l.why)}${l.estimated ? ' (estimated)' : ''}`, formatMoney(l.unitPrice), l.owned ? 'owned' : `${formatMoney(l.total)}${l.have > 0 ? `, ${l.have} in the drawer` : ''}`];
 
 function ListTables({ list, currency }: { readonly list: ListReport; readonly currency: string }) {
   return (

@@ -1,7 +1,7 @@
 'use client';
 import { Fragment } from 'react';
 import type { OrderMark } from '@/core/build';
-import type { ListLine } from '@/core/list';
+import { shortWhy, type ListLine } from '@/core/list';
 import { PART_KINDS, type PartKind } from '@/core/part';
 import { formatMoney, formatNumber, plural } from '@/core/quantity';
 import { Pick, QuantityCount } from '@/view/shared';
@@ -35,7 +35,7 @@ export function KindList() {
               <tr key={`${l.part}-${l.unit}-${l.owned}`}>
                 <td className="num">{formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })} <span className="soft">{l.unit === 'piece' ? '×' : plural(l.quantity, l.unit).replace(/^[\d,.]+ /, '')}</span></td>
                 <td><button type="button" className={styles.name} onClick={() => pick(l.for[0] ?? null)}>{l.name}</button> <span className="soft">{l.maker}</span></td>
-                <td className={styles.why}>{l.why}{l.estimated ? <em> (estimated)</em> : null}</td>
+                <td className={styles.why}><Asked by={l.why} />{l.estimated ? <em> (estimated)</em> : null}</td>
                 <td className="num soft">{formatMoney(l.unitPrice)}</td><td className="num">{l.owned ? <span className="soft">owned</span> : formatMoney(l.total)}</td>
                 <td className="no-print">{canOwn(l) ? <button type="button" className={styles.quiet} onClick={() => own(l)}>{l.owned ? 'buy' : 'own it'}</button> : <QuantityCount label={`${l.name} in the drawer`} value={build.choices.drawer?.[l.part] ?? 0} onCommit={(count) => commit(`count ${l.name} in the drawer`, { do: 'drawer.set', part: l.part, count })} />}</td>
                 <td className="no-print">{!l.owned && l.have < l.quantity && <Pick hideLabel label={`Order of ${l.name}`} value={build.choices.orders?.[l.part]?.state ?? 'open'} options={STATES} onPick={(s) => mark(l, s)} />}</td>
@@ -46,4 +46,10 @@ export function KindList() {
       </tbody>
     </table>
   );
+}
+
+/** What asked for a line; many places fold up. */
+function Asked({ by }: { readonly by: string }) {
+  const { short, more } = shortWhy(by);
+  return more === 0 ? <>{by}</> : <details className={styles.folded}><summary>{short}; <span>and {more} more</span></summary>{by.split('; ').slice(-more).join('; ')}</details>;
 }
