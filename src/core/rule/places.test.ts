@@ -24,6 +24,17 @@ describe('where a part could go', () => {
     expect(defaultPlacements(free, radiator).map((p) => (p.placement.on === 'mount' ? p.placement.mount : ''))).toEqual(['top']);
   });
 
+  test('a second card goes where it does not meet the first, the nearer slots last', () => {
+    const card = { id: 'new', part: catalogued('card', 'gpu-kite-200') }, slotsOf = (b: Build): number[] => defaultPlacements(b, card).flatMap((p) => (p.placement.on === 'slot' ? [p.placement.slot] : []));
+    const bare: Build = { ...desk, items: desk.items.filter((i) => i.part.kind !== 'card' && !(i.placement.on === 'item' && i.placement.item === 'card')) };
+    expect(slotsOf(bare)[0]).toBe(1);
+    // 42 mm thick, slots 20.32 mm apart: the second and third below the first are too near.
+    const one = applyEdit(bare, { do: 'item.add', item: { ...card, id: 'first', name: 'First', placement: { on: 'slot', slot: 1 }, settings: {} } }).build, slots = slotsOf(one);
+    expect(slots[0]).toBe(4);
+    expect(slots.slice(-2)).toEqual([2, 3]);
+    expect(evaluate(applyEdit(one, { do: 'item.add', item: { ...card, name: 'Second', placement: { on: 'slot', slot: 4 }, settings: {} } }).build).findings.filter((f) => f.code === 'fit.clash' && f.subjects.includes('new') && f.subjects.includes('first'))).toEqual([]);
+  });
+
   test('a block goes where no other sits', () => {
     expect(defaultPlacements(desk, { id: 'new', part: catalogued('block', 'blk-quill-cpu') })).toEqual([]);
     expect(defaultPlacements(desk, { id: 'new', part: catalogued('block', 'blk-quill-memory') })).toMatchObject([{ placement: { on: 'item', item: 'memory' } }]);

@@ -13,7 +13,7 @@ export function defaultPlacements(build: Build, item: Pick<Item, 'id' | 'part'>)
     case 'processor': case 'memory': return [{ label: 'On the board', placement: { on: 'board' } }];
     case 'supply': return [{ label: 'In the supply bay', placement: { on: 'bay' } }];
     case 'card': return [
-      ...[1, 2, 3, 4].filter((slot) => !others.some((o) => o.placement.on === 'slot' && o.placement.slot === slot)).map((slot): Place => ({ label: `In slot ${slot}`, placement: { on: 'slot', slot } })),
+      ...freeSlots(others, part.size[1]).map((slot): Place => ({ label: `In slot ${slot}`, placement: { on: 'slot', slot } })),
       ...(box?.riser ? [{ label: 'In the upright slot', placement: { on: 'riser' } as const }] : []),
     ];
     case 'block': return others.filter((o) => (part.cools as readonly string[]).includes(o.part.kind) && (part.cools[0] !== 'processor' || o.part.kind === 'processor') && !others.some((b) => b.part.kind === 'block' && b.placement.on === 'item' && b.placement.item === o.id))
@@ -38,6 +38,15 @@ export function defaultPlacements(build: Build, item: Pick<Item, 'id' | 'part'>)
     case 'inline': return [{ label: 'In its run', placement: { on: 'line' } }];
     default: return [];
   }
+}
+
+/** Slots that no card holds, from the top down; those where a card of this thickness would meet another come last. */
+function freeSlots(others: readonly Item[], thick_mm: number): readonly number[] {
+  const board = others.find((o) => o.part.kind === 'board' && o.placement.on === 'tray')?.part, planes = board?.kind === 'board' ? board.slots_mm : null;
+  const cards = others.flatMap((o) => (o.placement.on === 'slot' ? [{ slot: o.placement.slot, thick: o.part.size[1] }] : []));
+  const meets = (slot: number): boolean => planes !== null && cards.some((c) => { const own = planes[slot - 1] ?? 0, other = planes[c.slot - 1] ?? 0; return own - thick_mm < other && other - c.thick < own; });
+  const free = (planes?.map((_, i) => i + 1) ?? [1, 2, 3, 4]).filter((slot) => !cards.some((c) => c.slot === slot));
+  return [...free.filter((s) => !meets(s)), ...free.filter(meets)];
 }
 
 /** Room outside the frame a radiator hangs on, mm. */

@@ -1,11 +1,12 @@
 'use client';
+import { useState } from 'react';
+import { looseParts } from '@/core/loop';
 import { METAL_NAMES } from '@/core/metal';
 import { formatNumber } from '@/core/quantity';
 import { changeEvery, mixFor } from '@/core/list';
 import { Mark, Pick, Segments, useOffer } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { ConnectDialog, useBench } from '@/view/workspace';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
-import { useState } from 'react';
 import { CoolantTable } from './CoolantTable';
 import { SoftTable } from './SoftTable';
 import styles from './MaterialsStage.module.css';
@@ -13,11 +14,20 @@ import styles from './MaterialsStage.module.css';
 
 /** Which metals meet in one coolant, who carries them, and whether they may. */
 export function MaterialsStage() {
-  const { build, workings, commit, pick, picked } = useBench((s) => s);
+  const { build, workings, commit, open, pick, picked } = useBench((s) => s);
   const { metals, list } = workings.reports;
   const coolants = useOffer('coolant');
+  const [connecting, setConnecting] = useState(false);
   const [view, setView] = useState<'metals' | 'coolants'>('metals');
-  if (metals.metals.length === 0) return <EmptyStage title="Nothing is wetted yet" text="Once parts are connected into a loop, every metal the coolant touches is set against every other here." />;
+  if (metals.metals.length === 0) {
+    const loose = looseParts(build).length >= 2;
+    return (
+      <>
+        <EmptyStage title="Nothing is wetted yet" text="Once parts are connected into a loop, every metal, plastic and seal the coolant touches is judged here." action={loose ? 'Connect the loop' : 'Open the Stores'} onAction={() => (loose ? setConnecting(true) : open('stores'))} />
+        {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
+      </>
+    );
+  }
   const bad = metals.pairs.filter((p) => p.verdict === 'fails').length, marginal = metals.pairs.filter((p) => p.verdict === 'tight').length;
   const nameOf = (id: string): string => id.startsWith('fitting:') ? [build.loops.map((l) => l.fitting), Object.values(build.kit).filter((k) => 'duty' in k)].flat().find((f) => `fitting:${f.id}` === id)?.name ?? id : build.items.find((i) => i.id === id)?.name ?? id;
   const softVerdict = (loop: string, material: string) => metals.softs.find((m) => m.loop === loop && m.material === material)?.verdict;
