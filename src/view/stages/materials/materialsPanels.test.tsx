@@ -1,0 +1,105 @@
+/** @jest-environment jsdom */
+import { describe, expect, test } from '@jest/globals';
+import { act, fireEvent, screen, within } from '@testing-library/react';
+import { CATALOGUE, catalogued, demoBuild, STANDARD_KIT } from '@/catalogue';
+import { applyEdit, emptyBuild, type Build, type Edit } from '@/core/build';
+import { proposeLoop } from '@/core/loop';
+import { useBench } from '@/view/workspace';
+import { show, state } from '@/view/workspace/showOnBench';
+import { KindList } from '../parts/KindList';
+import { RunPanel } from '../runs/RunPanel';
+import { ShownParts } from '../runs/ShownParts';
+import { MaterialsStage } from './MaterialsStage';
+
+const desk = demoBuild('dawn-chorus-desk') as Build, tower = demoBuild('fenland-flood-tower') as Build, box = demoBuild('pocket-planetarium') as Build;
+const row = (name: RegExp): HTMLElement => screen.getByRole('row', { name });
+
+describe('the Materials stage', () => {
+  test('an empty build is told what to do first', () => {
+    show(emptyBuild('Empty', STANDARD_KIT), <MaterialsStage />);
+    expect(screen.getByText('Nothing is wetted yet')).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Open the Stores' }));
+    expect(state.drawer).toBe('stores');
+  });
+
+  test('two failing pairs in words; one click mends them, undo brings them back', () => {
+    show(box, <MaterialsStage />);
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('2 pairs of metals cannot share the coolant');
+    fireEvent.click(screen.getAllByRole('button', { name: /^Put in/ })[0] as HTMLElement);
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toMatch(/^The metals agree/);
+    act(() => state.undo());
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('2 pairs of metals cannot share the coolant');
+  });
+
+  test('plastics and seals: what carries each, how it takes the coolant, and what the data do not tell', () => {
+    show(desk, <MaterialsStage />);
+    expect(row(/^acrylic/).textContent).toContain('agrees');
+    expect(within(row(/^EPDM rubber/)).getAllByText('(seal)', { exact: false }).length).toBeGreaterThan(2);
+    fireEvent.click(within(row(/^acrylic/)).getByRole('button', { name: 'Reservoir' }));
+    expect(state.picked).toBe('reservoir');
+    act(() => state.commit('another coolant', { do: 'loop.coolant', loop: 'loop', coolant: catalogued('coolant', 'cool-solvent'), age_months: 0 }));
+    expect(row(/^acrylic/).textContent).toContain('attacked');
+    expect(screen.getByText('Cold-room mix, 35 % attacks acrylic')).toBeTruthy();
+    const reservoir = state.build.items.find((i) => i.id === 'reservoir') as Build['items'][number], { softs: _softs, ...silent } = reservoir.part as Extract<typeof reservoir.part, { kind: 'reservoir' }>;
+    act(() => state.commit('older data', { do: 'item.replace', item: 'reservoir', part: silent }));
+    expect(screen.getByText(/^The data of Reservoir do not tell/)).toBeTruthy();
+  });
+
+  test('coolant of another age and kind is set in place', () => {
+    show(desk, <MaterialsStage />);
+    fireEvent.change(screen.getByLabelText('Months in use'), { target: { value: '60' } });
+    expect(state.build.loops[0]?.coolantAge_months).toBe(60);
+    expect(screen.getByText(/^harsh: no inhibitor in date/)).toBeTruthy();
+    fireEvent.change(screen.getByLabelText('Months in use'), { target: { value: '999' } });
+    expect(state.build.loops[0]?.coolantAge_months).toBe(60);
+  });
+});
+
+describe('what is to be seen', () => {
+  test('a part ticked is kept in view, and unticked tubes may pass before it', () => {
+    show(tower, <ShownParts />);
+    const tick = (name: string): HTMLInputElement => screen.getByRole('checkbox', { name });
+    expect(tick('Processor reservoir').checked).toBe(true);
+    expect(tick('Card A').checked).toBe(false);
+    fireEvent.click(tick('Card A'));
+    expect(state.build.items.find((i) => i.id === 'card-a')?.settings.inView).toBe(true);
+    fireEvent.click(tick('Processor reservoir'));
+    expect(state.build.items.find((i) => i.id === 'reservoir-1')?.settings.inView).toBe(false);
+    act(() => state.undo());
+    expect(tick('Processor reservoir').checked).toBe(true);
+  });
+});
+
+describe('a bridge in place of a tube', () => {
+  const bare: Build = { ...tower, items: tower.items.filter((i) => i.part.kind !== 'inline'), loops: [] };
+  const cards = applyEdit(bare, proposeLoop(bare, { name: 'Cards', tube: catalogued('tube', 'tube-petg-16-12'), fitting: catalogued('fitting', 'fit-hard-16'), coolant: catalogued('coolant', 'cool-clear-premix'), items: ['reservoir-2', 'pump-2', 'card-block-a', 'card-block-b', 'top-radiator'] }) as Edit).build;
+  const id = cards.loops[0]?.links.find((l) => l.from.item.startsWith('card-block') && l.to.item.startsWith('card-block'))?.id ?? '';
+  function Panel() {
+    const { build, workings } = useBench((s) => s);
+    const run = workings.reports.runs.find((r) => r.id === id), loop = build.loops[0], link = loop?.links.find((l) => l.id === id);
+    return run && loop && link ? <RunPanel run={run} loop={loop} link={link} found={null} /> : null;
+  }
+
+  test('is offered where ports face each other, and is one step to undo; another port takes it away again', () => {
+    show(cards, <Panel />);
+    fireEvent.click(screen.getAllByRole('button', { name: /^bridge them over/ })[0] as HTMLElement);
+    expect(screen.getByText(/^Bridged by Sliding bridge/)).toBeTruthy();
+    const link = () => state.build.loops[0]?.links.find((l) => l.id === id);
+    const other = [...(screen.getByLabelText('Arrives at') as HTMLSelectElement).options].find((o) => o.value !== link()?.to.port)?.value ?? '';
+    fireEvent.change(screen.getByLabelText('Arrives at'), { target: { value: other } });
+    expect(link()).toMatchObject({ by: 'tube' });
+    expect(link()).not.toHaveProperty('bridge');
+    act(() => { state.undo(); state.undo(); });
+    expect(state.build).toEqual(cards);
+  });
+});
+
+describe('the list by kind', () => {
+  test('a line asked for in many places folds its reasons up, and none is lost', () => {
+    show(tower, <KindList />);
+    const line = state.workings.reports.list.lines.find((l) => l.kind === 'fitting' && l.why.split('; ').length > 10);
+    const cell = screen.getByText(new RegExp(`and ${(line?.why.split('; ').length ?? 0) - 3} more$`)).closest('details') as HTMLElement;
+    for (const place of line?.why.split('; ') ?? []) expect(cell.textContent).toContain(place);
+    expect(CATALOGUE.some((p) => p.id === line?.part)).toBe(true);
+  });
+});
