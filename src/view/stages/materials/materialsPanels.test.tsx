@@ -4,9 +4,11 @@ import { act, fireEvent, screen, within } from '@testing-library/react';
 import { CATALOGUE, catalogued, demoBuild, STANDARD_KIT } from '@/catalogue';
 import { applyEdit, emptyBuild, type Build, type Edit } from '@/core/build';
 import { proposeLoop } from '@/core/loop';
+import { useShelves } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { show, state } from '@/view/workspace/showOnBench';
 import { KindList } from '../parts/KindList';
+import { KitPicker } from '../parts/KitPicker';
 import { RunPanel } from '../runs/RunPanel';
 import { ShownParts } from '../runs/ShownParts';
 import { MaterialsStage } from './MaterialsStage';
@@ -101,5 +103,26 @@ describe('the list by kind', () => {
     const cell = screen.getByText(new RegExp(`and ${(line?.why.split('; ').length ?? 0) - 3} more$`)).closest('details') as HTMLElement;
     for (const place of line?.why.split('; ') ?? []) expect(cell.textContent).toContain(place);
     expect(CATALOGUE.some((p) => p.id === line?.part)).toBe(true);
+  });
+});
+
+describe('small parts of a build', () => {
+  test('one chosen for all places; the list follows, and undo takes it back', () => {
+    show(desk, <KitPicker />);
+    const plugs = (): number => state.workings.reports.list.lines.filter((l) => l.part === 'fit-plug-low').reduce((n, l) => n + l.quantity, 0);
+    expect(plugs()).toBe(0);
+    fireEvent.change(screen.getByLabelText('Plug'), { target: { value: 'fit-plug-low' } });
+    expect(plugs()).toBe(desk.loops[0]?.caps.filter((c) => c.with === 'plug').length);
+    act(() => state.undo());
+    expect(state.build).toEqual(desk);
+  });
+
+  test('screws of one\'s own are chosen from when asked, and those out of use are not', () => {
+    const screw = { ...(CATALOGUE.find((p) => p.kind === 'screw') as Extract<(typeof CATALOGUE)[number], { kind: 'screw' }>), id: 'own-m3-32', name: 'M3 × 32 of mine', length_mm: 32 };
+    act(() => useShelves.setState({ shelves: { own: [screw, { ...screw, id: 'own-old' }], retired: ['own-old'] }, asked: true }));
+    show(desk, <KitPicker />);
+    fireEvent.click(screen.getByRole('button', { name: 'Let the list choose from it too' }));
+    expect(state.build.kit.screws.map((s) => s.id)).toEqual([...desk.kit.screws.map((s) => s.id), 'own-m3-32']);
+    expect(screen.queryByRole('button', { name: /Let the list choose/ })).toBeNull();
   });
 });

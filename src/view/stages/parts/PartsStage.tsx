@@ -10,6 +10,7 @@ import { BuyingView } from './BuyingView';
 import { DrawerBox } from './DrawerBox';
 import { FamilyPicker } from './FamilyPicker';
 import { KindList } from './KindList';
+import { KitPicker } from './KitPicker';
 import { RunList } from './RunList';
 import styles from './PartsStage.module.css';
 
@@ -46,6 +47,7 @@ export function PartsStage() {
         </Section>
         <DrawerBox />
         <FamilyPicker />
+        {build.loops.length > 0 && <KitPicker />}
         {orders.length > 0 && <Section title="Orders"><p>{plural(orders.filter((o) => o.state === 'ordered').length, 'line')} ordered, {orders.filter((o) => o.state === 'received').length} received{late > 0 ? <>, <Mark verdict="tight" /> {late} missing from a parcel</> : null}.</p></Section>}
         {list.unmet.length > 0 && <Section title="Nothing on offer serves"><ul>{list.unmet.map((u) => <li key={`${u.duty}-${u.why}`}>{u.duty.replace('-', ' ')}{u.tube_mm ? ` for ${u.tube_mm} mm` : ''}: {u.why}</li>)}</ul></Section>}
         <Section title="Take it along"><p className={styles.along}><button type="button" className={styles.act} onClick={() => downloadList(build, list)}>Parts list as CSV</button><button type="button" className={styles.act} onClick={() => downloadListJson(build, list)}>as JSON</button><a className={styles.act} href={`/api/builds/${id}/pdf?of=list`} download>as PDF</a><a className={styles.act} href={`/api/builds/${id}/pdf`} download>Build sheet as PDF</a><button type="button" className={styles.act} onClick={() => window.print()}>Print</button></p></Section>
