@@ -65,11 +65,16 @@ export function applyEdit(build: Build, edit: Edit): Applied {
     const [next, , back] = produceWithPatches(build, (draft) => applyPatches(draft, edit.patches as Patch[]));
     return { build: next as Build, inverse: { do: 'patch', patches: back } };
   }
-  const [next, , back] = produceWithPatches(build, (draft) => { change(draft, edit); });
+  const [next, , back] = produceWithPatches(build, (draft) => { change(draft, edit); dropBridges(draft); });
   return { build: next, inverse: { do: 'patch', patches: back } };
 }
 
 type D = Draft<Build>;
+
+/** A run that has become a tube again has no bridge. */
+function dropBridges(draft: D): void {
+  for (const loop of draft.loops) for (const link of loop.links) if (link.by === 'tube' && link.bridge) delete link.bridge;
+}
 
 function itemOf(draft: D, id: string): Draft<Item> {
   const item = draft.items.find((i) => i.id === id);

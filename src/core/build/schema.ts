@@ -52,7 +52,7 @@ const way = Joi.object({
 });
 const loopSchema = Joi.object({
   id: id().required(), name: text(60).required(), tube: PART_SCHEMAS.tube.required(), fitting: PART_SCHEMAS.fitting.required(), coolant: PART_SCHEMAS.coolant.required(), coolantAge_months: Joi.number().min(0).max(240).required(), testBend: Joi.object({ set_deg: Joi.number().min(10).max(180).required(), left_deg: Joi.number().min(5).max(180).required() }).optional(),
-  links: Joi.array().items(Joi.object({ id: id().required(), from: Joi.object(ref).required(), to: Joi.object(ref).required(), by: Joi.string().valid('tube', 'joint').required(), ends: Joi.object({ from: end.required(), to: end.required() }).required(), bridge: PART_SCHEMAS.fitting.optional(), way: way.optional() })).max(200).required(),
+  links: Joi.array().items(Joi.object({ id: id().required(), from: Joi.object(ref).required(), to: Joi.object(ref).required(), by: Joi.string().valid('tube', 'joint').required(), ends: Joi.object({ from: end.required(), to: end.required() }).required(), bridge: Joi.when('by', { is: 'joint', then: PART_SCHEMAS.fitting.keys({ duty: Joi.string().valid('bridge').required() }), otherwise: Joi.forbidden() }), way: way.optional() })).max(200).required(),
   caps: Joi.array().items(Joi.object({ ...ref, with: Joi.string().valid('plug', 'drain', 'fill').required() })).max(400).required(),
 });
 

@@ -53,6 +53,16 @@ describe('bridges between two cards', () => {
     expect(applyEdit(moved, (tube as { edit: Edit }).edit).build.loops[0]?.links.find((l) => l.id === between?.id)).not.toHaveProperty('bridge');
   });
 
+  test('a part of it taken out, the run is a tube again and has no bridge; a file with a bridge where it cannot be is refused', () => {
+    const bridged = applyEdit(row, (offers[0] as (typeof offers)[number]).edit).build, gone = applyEdit(bridged, { do: 'item.remove', item: between?.to.item ?? '' }).build;
+    expect(gone.loops[0]?.links.every((l) => l.by === 'tube' ? !('bridge' in l) : true)).toBe(true);
+    expect(guardBuild(JSON.parse(JSON.stringify(gone))).ok).toBe(true);
+    const spoilt = (change: (link: Record<string, unknown>) => void): unknown => { const copy = JSON.parse(JSON.stringify(bridged)) as { loops: { links: Record<string, unknown>[] }[] }; for (const l of copy.loops[0]?.links ?? []) if (l['bridge']) change(l); return copy; };
+    expect(guardBuild(spoilt((l) => { l['by'] = 'tube'; })).ok).toBe(false);
+    expect(guardBuild(spoilt((l) => { l['bridge'] = catalogued('fitting', 'fit-plug'); })).ok).toBe(false);
+    expect(guardBuild(spoilt((l) => { (l['bridge'] as { span_mm: number[] }).span_mm = [40, 20]; })).ok).toBe(false);
+  });
+
   test('none where ports do not face, where none is on offer, and for an unknown run', () => {
     const other = loop.links.find((l) => l.by === 'tube' && l.id !== between?.id);
     expect(bridgeOffers(resolve(row), loop.id, other?.id ?? '', CATALOGUE)).toEqual([]);
