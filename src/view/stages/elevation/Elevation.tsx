@@ -102,7 +102,7 @@ export function Elevation({ view, model, fit, picked, onPick, runs = [], heat, g
         const isPicked = picked === run.id;
         return (
           <g key={run.id} className={styles.item} onClick={() => onPick(run.id)}>
-            <title>{`${run.name}: ${run.estimated ? 'about ' : ''}${formatNumber(run.cut_mm)} mm${run.estimated ? ', estimated' : ''}`}</title>
+            <title>{run.bridge ? `${run.name}: ${run.bridge.name}` : `${run.name}: ${run.estimated ? 'about ' : ''}${formatNumber(run.cut_mm)} mm${run.estimated ? ', estimated' : ''}`}</title>
             {run.routed?.pieces.map((b, i) => { const [x1, y1] = flatPoint(view, size, b.from), [x2, y2] = flatPoint(view, size, b.to); return <g key={i}><path d={`M${x1} ${y1}L${x2} ${y2}`} stroke={isPicked ? 'var(--copper)' : 'var(--ink)'} strokeWidth={2 * b.radius} /><path d={`M${x1} ${y1}L${x2} ${y2}`} stroke="var(--hairline)" strokeWidth={2 * b.radius - 2.4} /></g>; })}
             {isPicked && <path d={d} className={styles.tube} fill="none" stroke="var(--copper)" strokeWidth={run.tube.outer_mm + 8 * k + 1.6} />}
             {isPicked && <path d={d} className={styles.tube} fill="none" stroke="var(--paper)" strokeWidth={run.tube.outer_mm + 4 * k + 1.6} />}

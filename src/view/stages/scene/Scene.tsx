@@ -71,6 +71,12 @@ function CaseFrame({ model, size, paper, clip }: { readonly model: Model; readon
   );
 }
 
+/** A round piece from one point to another. */
+function Rod({ from, to, radius, colour, clip }: { readonly from: Vec; readonly to: Vec; readonly radius: number; readonly colour: string; readonly clip: readonly Plane[] }) {
+  const a = new Vector3(...from), b = new Vector3(...to), way = b.clone().sub(a);
+  return <mesh position={a.clone().add(b).multiplyScalar(0.5)} quaternion={new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), way.clone().normalize())}><cylinderGeometry args={[radius, radius, way.length(), 18]} /><meshLambertMaterial color={colour} clippingPlanes={clip as Plane[]} /></mesh>;
+}
+
 /** A routed tube with its end pieces. */
 function Tube({ run, paper, clip, picked }: { readonly run: Run; readonly paper: Paper; readonly clip: readonly Plane[]; readonly picked: boolean }) {
   const body = useMemo(() => {
@@ -81,10 +87,7 @@ function Tube({ run, paper, clip, picked }: { readonly run: Run; readonly paper:
   return (
     <>
       {body && <mesh geometry={body}><meshLambertMaterial color={colour} clippingPlanes={clip as Plane[]} /></mesh>}
-      {run.routed?.pieces.map((b, i) => {
-        const from = new Vector3(...b.from), to = new Vector3(...b.to), way = to.clone().sub(from);
-        return <mesh key={i} position={from.clone().add(to).multiplyScalar(0.5)} quaternion={new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), way.clone().normalize())}><cylinderGeometry args={[b.radius, b.radius, way.length(), 18]} /><meshLambertMaterial color={paper.soft} clippingPlanes={clip as Plane[]} /></mesh>;
-      })}
+      {run.routed?.pieces.map((b, i) => <Rod key={i} from={b.from} to={b.to} radius={b.radius} colour={paper.soft} clip={clip} />)}
     </>
   );
 }
@@ -126,6 +129,7 @@ function Parts({ build, model, gaps, runs, picked, onPick, onHold, paper, clip, 
         return <SolidMesh key={`${p.item.id}-${i}`} solid={solid} fill={fill} edge={edge} heavy={mine} marks={kind === 'fan' || kind === 'radiator' ? kind : undefined} clip={clip} onPointerDown={down(p.item.id)} />;
       }))}
       {runs.map((run) => run.routed && <Tube key={run.id} run={run} paper={paper} clip={clip} picked={picked === run.id} />)}
+      {runs.map((run) => { const a = model.portAt(run.from), b = model.portAt(run.to); return run.bridge && a && b ? <Rod key={run.id} from={a.at} to={b.at} radius={run.bridge.diameter_mm / 2} colour={picked === run.id ? paper.copper : paper.soft} clip={clip} /> : null; })}
       {model.obstacles.map((o, i) => <SolidMesh key={`${o.item}-${i}`} solid={o} fill={paper.hairline} edge={paper.soft} heavy={false} glassy clip={clip} />)}
       {[...model.placed.values()].flatMap((p) => p.ports).map((port) => {
         const [x, y, z] = port.direction;
