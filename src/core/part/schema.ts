@@ -1,5 +1,8 @@
 import Joi from 'joi';
-import { INLINE_DUTIES, LOAD_CASES, SOFT_MATERIALS, SUNDRY_DUTIES } from './types';
+import { SOFT_MATERIALS } from './base';
+import { SUNDRY_DUTIES } from './goods';
+import { LOAD_CASES } from './machine';
+import { INLINE_DUTIES } from './plumbing';
 
 /**
  * The one guard for parts: import, API, database and builds all pass through it. A door of its own, apart from

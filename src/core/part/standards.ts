@@ -1,4 +1,4 @@
-import type { Thread } from './types';
+import type { Thread } from './base';
 
 /** A pipe thread that seals by its O-ring, mm. */
 export interface ThreadSize { readonly major_mm: number; readonly pitch_mm: number; readonly minor_mm: number }
