@@ -21,14 +21,14 @@ test('flow: the pump speed handle moves the operating point; more is asked than 
 test('flow: the handle in the chart answers to keys, and undo takes it back', async ({ page }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Handle');
   await openStage(page, id, 'flow');
+  // With its runs laid: what differs then is the handle's doing.
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('3.0 L/min', { timeout: 45_000 });
   const handle = page.getByRole('slider', { name: 'Speed of the pumps' });
   await handle.focus();
   for (let i = 0; i < 4; i += 1) await page.keyboard.press('ArrowDown');
   await expect(page.getByRole('heading', { level: 1 })).not.toContainText('3.0 L/min');
-  // One gesture is one step; on a slow machine the keys may be more than one.
-  const undo = page.getByRole('button', { name: 'Undo', exact: true });
-  do await undo.click(); while (await undo.isEnabled());
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('3.0 L/min', { timeout: 45_000 });
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('3.0 L/min');
 });
 
 test('flow: stairs are sorted three ways; a click picks the part everywhere; dirt and other points change the flow', async ({ page }) => {

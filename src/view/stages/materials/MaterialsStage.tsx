@@ -101,7 +101,7 @@ export function MaterialsStage() {
           </section>
         );
       })}
-      <p className="soft">Differences of the anodic index as reprinted from MIL-STD-889 and MIL-F-14072, from memory; reprints differ by up to 0.05 V.</p>
+      <p className="soft">Differences of the anodic index as reprinted from MIL-STD-889 and MIL-F-14072, from memory; reprints differ by up to 0.05 V. Plastics and rubbers after compound tables of O-ring handbooks and general chemical-resistance tables, from memory; a part maker&apos;s own data go before them.</p>
     </StageFrame>
   );
 }

@@ -47,6 +47,14 @@ describe('the Materials stage', () => {
     expect(screen.getByText(/^The data of Reservoir do not tell/)).toBeTruthy();
   });
 
+  test('coolants compared by plastics and seals of the parts too, not by the tube alone', () => {
+    show(desk, <MaterialsStage />);
+    fireEvent.click(screen.getByRole('radio', { name: 'coolants compared' }));
+    // The desk's tube takes it; its clear reservoir does not.
+    expect(row(/^Cold-room mix/).textContent).toContain('attacks acrylic');
+    expect(row(/^Clear premix/).textContent).toContain('inhibited');
+  });
+
   test('coolant of another age and kind is set in place', () => {
     show(desk, <MaterialsStage />);
     fireEvent.change(screen.getByLabelText('Months in use'), { target: { value: '60' } });
