@@ -2,7 +2,7 @@
 import type { Loop } from '@/core/build';
 import { changeEvery, coolantCost, coolantHabits, mixFor, YEARS_COMPARED } from '@/core/list';
 import { environmentOf, judgeMetals } from '@/core/metal';
-import { formatMoney, formatNumber } from '@/core/quantity';
+import { formatMoney, formatNumber, plural } from '@/core/quantity';
 import { Mark, useOffer } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import styles from './MaterialsStage.module.css';
@@ -29,7 +29,7 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
               <td>{r.coolant.name}<span className="soft">{r.mix.water_mL > 0 ? `, ${formatNumber(r.mix.concentrate_mL)} mL to ${formatNumber(r.mix.water_mL)} mL water` : ''}; {formatMoney(r.cost.perLitre_minor)} a litre</span></td>
               <td className="no-print">{r.coolant.id === loop.coolant.id ? <span className="soft">in it</span> : <button type="button" className={styles.link} onClick={() => commit(`fill ${loop.name} with ${r.coolant.name}`, { do: 'loop.coolant', loop: loop.id, coolant: r.coolant, age_months: 0 })}>fill</button>}</td>
               <td><Mark verdict={r.verdict} /> <span className="soft">{r.attacks ? `attacks ${r.attacks}` : r.watch ? `watch ${r.watch}` : r.environment === 'ordinary' ? 'inhibited' : 'plain'}</span></td>
-              <td className="num">{formatMoney(r.cost.total_minor)} <span className="soft">{r.cost.fills} fills</span></td><td className="num">{changeEvery(r.coolant)} mo.</td>
+              <td className="num">{formatMoney(r.cost.total_minor)} <span className="soft">{plural(r.cost.fills, 'fill')}</span></td><td className="num">{changeEvery(r.coolant)} mo.</td>
               <td>{r.habits.stains}</td><td>{r.habits.clogs}</td><td>{r.coolant.poisonous ? <strong>yes</strong> : 'no'}</td><td className="num">{r.coolant.conductivity_uScm === undefined ? '–' : formatNumber(r.coolant.conductivity_uScm)}</td>
             </tr>
           ))}
