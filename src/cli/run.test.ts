@@ -17,6 +17,15 @@ describe('the terminal', () => {
     expect(r.out.trim().split('\n').length).toBe(3);
   });
 
+  test('sheets: pushes, turns and bends of the hard runs, which with the straight left add up to the cut', () => {
+    const { runs } = JSON.parse(run(['sheets', 'x'], () => run(['demo', 'fenland-flood-tower'], read).out).out) as { runs: { id: string; cut_mm: number; radius_mm: number; last_mm: number; steps: { push_mm: number; turn: { direction: string; angle_deg: number } | null; bend_deg: number }[] }[] };
+    expect(runs.length).toBe(13);
+    for (const r of runs) expect(r.steps.reduce((sum, s) => sum + s.push_mm + (r.radius_mm * s.bend_deg * Math.PI) / 180, r.last_mm)).toBeCloseTo(r.cut_mm, 6);
+    const turns = runs.flatMap((r) => r.steps.flatMap((s) => s.turn ?? []));
+    expect(turns.length).toBeGreaterThan(3);
+    for (const t of turns) expect(['clockwise', 'anticlockwise']).toContain(t.direction);
+  });
+
   test('prints a demo that it can evaluate and list', () => {
     const demo = run(['demo', 'pocket-planetarium'], read);
     files['box.json'] = demo.out;

@@ -11,6 +11,7 @@ import { LOAD_CASES, type LoadCaseId } from '@/core/part';
 import { FAULTS, runTransient, ScenarioError, type Fault, type FaultKind } from '@/core/transient';
 import { parseBuild } from '@/core/guard';
 import { InpError, inpLoops, readInp, writeInp } from '@/core/inp';
+import { bendSheet, bendSteps, makingOrder } from '@/core/sheet';
 import { buildToText, listToCsv, transientToCsv } from '@/format';
 import { proofRows } from '@/proof';
 
@@ -30,6 +31,7 @@ const HELP = `zephyron: the same core from a terminal
                            runs the loop over time and prints CSV; kinds: pump stops, fan stops, flow sags, room warms
   bend FILE.csv|- --radius R
                            turns corners (x,y,z a line, mm) into straights, rotations and angles as CSV
+  sheets FILE|-            prints the bend sheets as JSON: per run what to push, how to turn the tube and how far to bend
   solids FILE|-            prints every placed solid and port in case coordinates, mm, as JSON
   parts [--kind KIND]      prints the catalogue as JSON
   proof [--json]           prints every reference check
@@ -55,6 +57,7 @@ export function run(args: readonly string[], read: (file: string) => string = re
     case 'inp': return withBuild(plain[0], read, (build) => inp(build, valueOf(rest, '--loop')));
     case 'solve': return solve(plain[0], read);
     case 'bend': return bend(plain[0], valueOf(rest, '--radius'), read);
+    case 'sheets': return withBuild(plain[0], read, (build) => done(`${JSON.stringify(sheetsOf(build), null, 1)}\n`));
     case 'solids': return withBuild(plain[0], read, (build) => done(`${JSON.stringify(solidsOf(build), null, 1)}\n`));
     case 'transient': return withBuild(plain[0], read, (build) => transient(build, rest));
     case 'parts': {
@@ -144,6 +147,21 @@ function transient(build: Build, args: readonly string[]): Ran {
     if (error instanceof ScenarioError) return failed(`${error.place}: ${error.message}`);
     throw error;
   }
+}
+
+/** The bends of every routed run in the order of the work, easiest run first within a loop. */
+function sheetsOf(build: Build): { readonly runs: readonly object[] } {
+  const { runs } = workOut(build, { routed: routeBuild(build) }).reports;
+  const sheets = build.loops.flatMap((loop) => {
+    const own = runs.filter((run) => run.loop === loop.id);
+    return makingOrder(own.flatMap((run) => bendSheet(run, loop) ?? []));
+  });
+  return {
+    runs: sheets.map((sheet) => {
+      const { steps, last_mm } = bendSteps(sheet);
+      return { id: sheet.run, name: sheet.name, loop: sheet.loop, radius_mm: sheet.radius_mm, cut_mm: sheet.cut_mm, trim_mm: sheet.trim_mm, grip_mm: sheet.grip_mm, steps, last_mm };
+    }),
+  };
 }
 
 /** Bodies and ports as a stranger's geometry would want them. */

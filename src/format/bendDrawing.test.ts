@@ -5,8 +5,8 @@ import type { BendSheet } from '@/core/sheet';
 import { bendSheetPages, bendSheetsToCsv, bendSheetToDxf, bendSheetToSvg } from '.';
 
 const sheet = (cut_mm: number): BendSheet => ({
-  run: 'run-1', name: '=Pump → <Block>', loop: 'loop', material: 'PETG', hard: true, outer_mm: 16, inner_mm: 12, radius_mm: 30, cut_mm, trim_mm: 15, grip_mm: 8, span_mm: 200, extent_mm: [100, 100, 16], springBack: 0.95,
-  bends: [{ start_mm: 70, end_mm: 117.12, corner_mm: 100, setBack_mm: 30, rotation_deg: null, angle_deg: 90, set_deg: 94.7 }, { start_mm: 160, end_mm: 207.12, corner_mm: 190, setBack_mm: 30, rotation_deg: -90, angle_deg: 90, set_deg: 94.7 }],
+  run: 'run-1', name: '=Pump → <Block>', endNames: { from: '=Pump', to: '<Block>' }, loop: 'loop', material: 'PETG', hard: true, outer_mm: 16, inner_mm: 12, radius_mm: 30, cut_mm, trim_mm: 15, grip_mm: 8, span_mm: 200, extent_mm: [100, 100, 16], springBack: 0.95,
+  bends: [{ start_mm: 70, end_mm: 117.12, corner_mm: 100, setBack_mm: 30, rotation_deg: null, turn: null, angle_deg: 90, set_deg: 94.7 }, { start_mm: 160, end_mm: 207.12, corner_mm: 190, setBack_mm: 30, rotation_deg: -90, turn: { direction: 'anticlockwise', angle_deg: 90 }, angle_deg: 90, set_deg: 94.7 }],
 });
 /** x of every upright stroke this tall in the drawing. */
 const strokes = (svg: string, tall: number): number[] => [...svg.matchAll(/M([\d.]+) [\d.]+v([\d.]+)"/g)].filter((m) => Math.abs(Number(m[2]) - tall) < 1e-6).map((m) => Number(m[1]));

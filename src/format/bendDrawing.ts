@@ -5,7 +5,7 @@ import { num, xml } from './svgText';
 
 /** A4 upright, its margins, and strips of the tube across it, mm. Strips overlap so that they can be laid one on the other. */
 const PAGE = { width: 210, height: 297, margin: 14 } as const;
-const STRIP_MM = 175, OVERLAP_MM = 10, ROW_MM = 42, WORDS_MM = 48, HEAD_MM = 34, RULER_MM = 100;
+const STRIP_MM = 175, OVERLAP_MM = 10, ROW_MM = 42, WORDS_MM = 70, HEAD_MM = 39, RULER_MM = 100;
 
 const deg = (v: number): string => `${num(Math.round(v * 10) / 10)}°`;
 const mm1 = (v: number): string => (Math.round(v * 10) / 10).toFixed(1);
@@ -30,13 +30,22 @@ function head(sheet: BendSheet, page: number, pages: number): string {
     + line(PAGE.margin + 10, `${sheet.material} ${num(sheet.outer_mm)}/${num(sheet.inner_mm)} mm${sheet.bends.length > 0 ? `, mandrel ${mm1(sheet.radius_mm)} mm` : ''}. Finished ${mm1(sheet.cut_mm)} mm${sheet.trim_mm > 0 ? `, cut ${mm1(sheet.cut_mm + sheet.trim_mm)} mm and trim the far end` : ''}.`)
     + line(PAGE.margin + 15, `Both ends sit ${num(sheet.grip_mm)} mm deep in their fittings. Bent, it measures ${mm1(sheet.span_mm)} mm from end to end.`)
     + line(PAGE.margin + 20, sheet.springBack === null ? 'No test bend was made: bend to the angle and hold until it is cool.' : `Test bend: ${Math.round(1000 * sheet.springBack) / 10} % of the set angle is left; the larger angles are to be set.`)
-    + line(PAGE.margin + 25, `Page ${page} of ${pages}. Print at full size, without "fit to page"; the ruler below must measure 100 mm.`);
+    + (sheet.bends.length > 1 ? line(PAGE.margin + 25, `First end: ${sheet.endNames.from}. Hold the other end; all bends the same way round. Turns are seen from the held end, looking towards the mandrel.`, 3) : '')
+    + line(PAGE.margin + 30, `Page ${page} of ${pages}. Print at full size, without "fit to page"; the ruler below must measure 100 mm.`);
 }
 
 function ruler(): string {
   const y = PAGE.height - PAGE.margin - 8, x = PAGE.margin;
   const ticks = Array.from({ length: RULER_MM / 5 + 1 }, (_, i) => `M${x + i * 5} ${y}v${i % 2 === 0 ? 4 : 2.5}`).join('');
   return `<path d="M${x} ${y}h${RULER_MM}${ticks}" stroke="#000" stroke-width="0.25" fill="none"/>${[0, 50, 100].map((v) => `<text x="${x + v}" y="${y + 8}" font-size="3.2" text-anchor="middle" font-family="monospace">${v}</text>`).join('')}`;
+}
+
+/** Arrow on the tube at its mark: the way the tube turns, as seen from the held end. */
+function turnArrow(direction: 'clockwise' | 'anticlockwise', x: number, y: number): string {
+  const r = 3.2, sign = direction === 'clockwise' ? 1 : -1;
+  const arc = `M${num(x - sign * r)} ${num(y)}A${r} ${r} 0 1 ${sign === 1 ? 1 : 0} ${num(x)} ${num(y + r)}`;
+  const head = `M${num(x)} ${num(y + r)}l${num(sign * 1.8)} -1.5M${num(x)} ${num(y + r)}l${num(sign * 1.8)} 1.5`;
+  return `<g fill="none" stroke="#000" stroke-width="0.45" data-turn="${direction}"><path d="${arc}${head}"/></g>`;
 }
 
 /** One stretch of the tube, from k · step on. */
@@ -56,7 +65,8 @@ function strip(sheet: BendSheet, length: number, k: number, of: number, top: num
       out.push(`<path d="M${num(x(b.start_mm))} ${num(mid - r - 4)}v${num(2 * r + 8)}" stroke="#000" stroke-width="0.5"/>`, text(b.start_mm + 1, mid - r - 5, `${i + 1}: ${mm1(b.start_mm)}`));
       // Bends close to each other write on lines of their own; near the edge of the strip, to the left.
       const low = i % 2 === 0 ? 4.5 : 8.2, late = to - b.start_mm < WORDS_MM;
-      out.push(text(b.start_mm + (late ? -1 : 1), mid + r + low, `${deg(b.angle_deg)}${Math.abs(b.set_deg - b.angle_deg) > 0.05 ? `, set ${deg(b.set_deg)}` : ''}${b.rotation_deg !== null && Math.abs(b.rotation_deg) > 0.05 ? `, turn ${deg(b.rotation_deg)}` : ''}`, late ? 'end' : 'start'));
+      out.push(text(b.start_mm + (late ? -1 : 1), mid + r + low, `${deg(b.angle_deg)}${Math.abs(b.set_deg - b.angle_deg) > 0.05 ? `, set ${deg(b.set_deg)}` : ''}${b.turn ? `, first turn ${deg(b.turn.angle_deg)} ${b.turn.direction}` : ''}`, late ? 'end' : 'start'));
+      if (b.turn) out.push(turnArrow(b.turn.direction, x(b.start_mm), mid));
     }
     if (within(b.end_mm)) out.push(`<path d="M${num(x(b.end_mm))} ${num(mid - r)}v${num(2 * r)}" stroke="#000" stroke-width="0.25"/>`);
   });

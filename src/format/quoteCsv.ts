@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type { Offer } from '@/core/buy';
+import { detectDecimals, readDecimal } from './decimals';
 
 /** A row of a quote that cannot be taken, by its line in the file, the header being line 1. */
 export interface QuoteTrouble { readonly line: number; readonly says: string }
@@ -9,16 +10,6 @@ export interface Quote { readonly offers: readonly Offer[]; readonly troubles: r
 const COLUMNS = { part: ['part', 'number', 'part number', 'sku', 'id'], price: ['price', 'unit price', 'each'], stock: ['stock', 'in stock', 'quantity', 'qty'], days: ['days', 'extra days', 'lead', 'lead time'], order: ['order number', 'order no', 'article', 'shop number'], name: ['name', 'description', 'item'] } as const;
 /** Larger files than this are no quotes. */
 const MOST_ROWS = 5000;
-
-/** A number as people write it: 1,234.50, 1.234,50, 12.90, with or without a sign of money. Null when it is none. */
-export function moneyOf(text: string): number | null {
-  const plain = text.replace(/[^\d.,-]/g, '');
-  if (!/\d/.test(plain)) return null;
-  const comma = plain.lastIndexOf(','), point = plain.lastIndexOf('.');
-  const last = Math.max(comma, point), decimals = last >= 0 && plain.length - last - 1 <= 2 ? plain.length - last - 1 : 0;
-  const value = Number(plain.replace(/[.,]/g, '')) / 10 ** decimals;
-  return Number.isFinite(value) ? value : null;
-}
 
 /**
  * Prices of a shop's CSV, for parts of the Stores, found by their number or, where a row has none that is known, by their name (`named`). Each row that cannot be
@@ -30,9 +21,11 @@ export function readQuote(text: string, shop: string, known: (part: string) => b
   const [part, price, stock, days, order, name] = [column('part'), column('price'), column('stock'), column('days'), column('order'), column('name')];
   if ((part === undefined && name === undefined) || price === undefined) return { offers: [], troubles: [{ line: 1, says: `The first line must name a column for the part (${COLUMNS.part.join(', ')}, or ${COLUMNS.name.join(', ')}) and one for the price (${COLUMNS.price.join(', ')}).` }] };
   const offers: Offer[] = [], troubles: QuoteTrouble[] = [];
+  const decimals = detectDecimals(data.map((row) => row[price] ?? ''), meta.delimiter);
+  if (decimals.against !== null) troubles.push({ line: 1, says: `Prices are read with a decimal ${decimals.style}, but “${decimals.against.slice(0, 30)}” is written otherwise.` });
   data.slice(0, MOST_ROWS).forEach((row, i) => {
     const typed = part === undefined ? '' : (row[part] ?? '').trim(), called = name === undefined ? '' : (row[name] ?? '').trim();
-    const line = i + 2, byNumber = typed !== '' && known(typed), byName = byNumber || called === '' ? null : named(called), id = byName ?? typed, money = moneyOf(row[price] ?? '');
+    const line = i + 2, byNumber = typed !== '' && known(typed), byName = byNumber || called === '' ? null : named(called), id = byName ?? typed, money = readDecimal(row[price] ?? '', decimals.style);
     const say = (says: string): void => { troubles.push({ line, says }); };
     if (id === '') { say(called === '' ? 'It names no part.' : `The Stores have no part called “${called.slice(0, 60)}”.`); return; }
     if (!byNumber && byName === null) { say(`The Stores have no part “${id.slice(0, 60)}”.`); return; }

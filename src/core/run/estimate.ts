@@ -13,6 +13,8 @@ export interface Run {
   readonly to: { readonly item: string; readonly port: string };
   /** "Reservoir → Pump". */
   readonly name: string;
+  /** Names of the parts its two ends lead to. */
+  readonly endNames: { readonly from: string; readonly to: string };
   readonly by: 'tube' | 'joint';
   /** The bridge of a joint that has one. */
   readonly bridge?: FittingPart;
@@ -63,7 +65,7 @@ function estimateRun(model: Model, loop: Loop, link: Link): Run {
   const { tube } = loop;
   const base = {
     id: link.id, loop: loop.id, from: link.from, to: link.to, by: link.by,
-    name: `${nameOf(link.from.item)} → ${nameOf(link.to.item)}`,
+    name: `${nameOf(link.from.item)} → ${nameOf(link.to.item)}`, endNames: { from: nameOf(link.from.item), to: nameOf(link.to.item) },
     tube: { outer_mm: tube.outer_mm, inner_mm: tube.inner_mm, kind: tube.material, hard: tube.hard },
     estimated: true,
   };

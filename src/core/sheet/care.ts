@@ -1,5 +1,6 @@
 import { formatMillimetres, formatNumber } from '../quantity';
-import type { BendSheet } from './sheet';
+import type { BendSheet, SheetBend } from './sheet';
+import type { TubeTurn } from './work';
 
 /** Steps of making a run, in order. Habits of the trade (common practice, no source). */
 export function makingSteps(sheet: BendSheet): readonly string[] {
@@ -18,19 +19,28 @@ export function makingSteps(sheet: BendSheet): readonly string[] {
   return [
     `Cut ${cut} with ${tool}: ${formatMillimetres(sheet.trim_mm)} more than it needs, to be cut off at the far end when it is bent.`,
     ...ends,
-    'Mark along the tube with a line of tape and put the marks on with a pen that wipes off: what heat bakes in stays.',
+    `Lay a line of tape along the tube and put the marks on with a pen that wipes off: what heat bakes in stays. Write "first" on the end that goes to ${sheet.endNames.from}; all marks are measured from it.`,
     'Push a silicone cord through, a hand longer than the tube.',
-    ...sheet.bends.map((b, i) => `${i === 0 ? '' : turnWords(b.rotation_deg ?? 0)}Bend ${i + 1}: start ${formatMillimetres(b.setBack_mm, 1)} before the corner, at ${formatMillimetres(b.start_mm, 1)}. Warm it gently from ${formatMillimetres(b.start_mm, 0)} to ${formatMillimetres(b.end_mm, 0)}, turning it, until it sags; lay it round the mandrel of ${formatMillimetres(sheet.radius_mm, 1)} to ${formatNumber(b.set_deg, { decimals: 1 })}° and hold until it is cool${sheet.springBack === null ? ': let go warm, 90° ends near 100°' : ` (${formatNumber(b.angle_deg, { decimals: 1 })}° is left)`}.`),
+    `Hold the tube at the end that goes to ${sheet.endNames.to}; the first end points to the mandrel. Bend every bend the same way round the mandrel.`,
+    ...sheet.bends.map((b, i) => bendWords(sheet, b, i)),
     `Check it: ${formatMillimetres(sheet.span_mm, 1)} from end to end through the air. Hold it in place; then cut the far end to fit and deburr it.`,
     'Wash it out before it goes in.',
   ];
 }
 
-function turnWords(rotation_deg: number): string {
-  const r = Math.round(rotation_deg * 10) / 10;
-  if (Math.abs(r) < 0.5) return 'Same plane. ';
-  if (Math.abs(Math.abs(r) - 180) < 0.5) return 'Turn the tube by half a turn. ';
-  return `Turn the tube ${formatNumber(Math.abs(r), { decimals: 1 })}° ${r > 0 ? 'clockwise' : 'anticlockwise'}, seen from the first end. `;
+function bendWords(sheet: BendSheet, bend: SheetBend, index: number): string {
+  const turn = index === 0 ? '' : `${turnWords(bend.turn)} `;
+  const place = `Bend ${index + 1}: start ${formatMillimetres(bend.setBack_mm, 1)} before the corner, at ${formatMillimetres(bend.start_mm, 1)}.`;
+  const warm = `Warm it gently from ${formatMillimetres(bend.start_mm, 0)} to ${formatMillimetres(bend.end_mm, 0)}, turning it, until it sags;`;
+  const set = `lay it round the mandrel of ${formatMillimetres(sheet.radius_mm, 1)} to ${formatNumber(bend.set_deg, { decimals: 1 })}° and hold until it is cool`;
+  const rest = sheet.springBack === null ? ': let go warm, 90° ends near 100°' : ` (${formatNumber(bend.angle_deg, { decimals: 1 })}° is left)`;
+  return `${turn}${place} ${warm} ${set}${rest}.`;
+}
+
+/** The turn of the tube before a bend, as the hand makes it. */
+export function turnWords(turn: TubeTurn | null): string {
+  if (!turn) return 'Do not turn the tube: this bend lies in the same plane.';
+  return `Turn the tube ${formatNumber(turn.angle_deg, { decimals: 1 })}° ${turn.direction}, seen from the end you hold, looking towards the mandrel.`;
 }
 
 /** What can hurt, shown with every sheet (cautions of the trade). */

@@ -11,7 +11,7 @@ const loop = tower.loops[0] as Build['loops'][number];
 
 /** 101.6 mm to the corner, 80 mm on, 12.7 mm radius; flat. */
 const byHand = (radius: number, corner: number, on: number): Run => ({
-  id: 'r', loop: loop.id, from: { item: 'a', port: 'p' }, to: { item: 'b', port: 'p' }, name: 'A → B', by: 'tube', tube: { outer_mm: 14, inner_mm: 10, kind: 'PETG', hard: true }, ends: { from: 'straight', to: 'straight' }, fittings: [], cut_mm: 0, bends: 1, turning_deg: 90, volume_mL: 0, estimated: false, guess: null,
+  id: 'r', loop: loop.id, from: { item: 'a', port: 'p' }, to: { item: 'b', port: 'p' }, name: 'A → B', endNames: { from: 'A', to: 'B' }, by: 'tube', tube: { outer_mm: 14, inner_mm: 10, kind: 'PETG', hard: true }, ends: { from: 'straight', to: 'straight' }, fittings: [], cut_mm: 0, bends: 1, turning_deg: 90, volume_mL: 0, estimated: false, guess: null,
   routed: { path: [{ kind: 'line', from: [0, 0, 0], to: [corner - radius, 0, 0] }, { kind: 'arc', from: [corner - radius, 0, 0], to: [corner, radius, 0], centre: [corner - radius, radius, 0], radius, axis: [0, 0, 1], angle_deg: 90 }, { kind: 'line', from: [corner, radius, 0], to: [corner, on, 0] }], radius_mm: radius, kept_mm: 5, seen: { crosses: [], before: [] }, nearest: null, pieces: [], lra: [{ length_mm: corner - radius, rotation_deg: 0, angle_deg: 90 }], last_mm: on - radius },
 });
 

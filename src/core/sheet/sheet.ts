@@ -1,5 +1,6 @@
 import type { Loop } from '../build';
 import { bendMarks, INSERTION_MM, setAngle, setBack, type Run } from '../run';
+import { tubeTurn, type TubeTurn } from './work';
 import { distance, scale, sub, add, unit, type Vec } from '../shape';
 
 /** Where a bend goes on the straight tube. Distances from the first end, mm. */
@@ -10,8 +11,10 @@ export interface SheetBend {
   /** Where a ruler would find the corner: bending there is the classic mistake. */
   readonly corner_mm: number;
   readonly setBack_mm: number;
-  /** Turn the tube by so much before this bend, right-hand about the way from the first end; null for the first. */
+  /** Turn of the bend plane before this bend, right-handed about the way from the first end; null for the first. */
   readonly rotation_deg: number | null;
+  /** The same as a turn of the tube in the hand, seen from the held end; null for none. */
+  readonly turn: TubeTurn | null;
   readonly angle_deg: number;
   /** Angle to bend to, so that the wanted one is left when it is cool. */
   readonly set_deg: number;
@@ -21,6 +24,8 @@ export interface SheetBend {
 export interface BendSheet {
   readonly run: string;
   readonly name: string;
+  /** Names of the parts its first end (`from`, which leads into the mandrel) and its other end lead to. */
+  readonly endNames: Run['endNames'];
   readonly loop: string;
   readonly material: Loop['tube']['material'];
   readonly hard: boolean;
@@ -51,12 +56,12 @@ export function bendSheet(run: Run, loop: Loop): BendSheet | null {
   const springBack = loop.testBend ? loop.testBend.left_deg / loop.testBend.set_deg : null;
   const bends = run.tube.hard ? tube.marks.map((m, i): SheetBend => {
     const back = setBack(routed.radius_mm, m.angle_deg);
-    return { start_mm: m.start_mm, end_mm: m.end_mm, corner_mm: m.start_mm + back, setBack_mm: back, rotation_deg: i === 0 ? null : m.rotation_deg, angle_deg: m.angle_deg, set_deg: springBack ? setAngle(m.angle_deg, springBack) : m.angle_deg };
+    return { start_mm: m.start_mm, end_mm: m.end_mm, corner_mm: m.start_mm + back, setBack_mm: back, rotation_deg: i === 0 ? null : m.rotation_deg, turn: i === 0 ? null : tubeTurn(m.rotation_deg), angle_deg: m.angle_deg, set_deg: springBack ? setAngle(m.angle_deg, springBack) : m.angle_deg };
   }) : [];
   const ends = endsOf(routed.path);
   const all = [...routed.path.flatMap((s) => [s.from, s.to]), ends.from, ends.to];
   return {
-    run: run.id, name: run.name, loop: loop.id, material: loop.tube.material, hard: run.tube.hard, outer_mm: run.tube.outer_mm, inner_mm: run.tube.inner_mm, radius_mm: routed.radius_mm,
+    run: run.id, name: run.name, endNames: run.endNames, loop: loop.id, material: loop.tube.material, hard: run.tube.hard, outer_mm: run.tube.outer_mm, inner_mm: run.tube.inner_mm, radius_mm: routed.radius_mm,
     cut_mm: tube.cut_mm, trim_mm: bends.length > 0 ? TRIM_MM : 0, grip_mm: INSERTION_MM, bends, span_mm: distance(ends.from, ends.to),
     extent_mm: ([0, 1, 2] as const).map((i) => Math.max(...all.map((p) => p[i])) - Math.min(...all.map((p) => p[i])) + run.tube.outer_mm) as unknown as Vec, springBack,
   };

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { CATALOGUE } from '@/catalogue';
 import { PART_KINDS, type Part, type PartKind } from '@/core/part';
 import { plural } from '@/core/quantity';
-import { fieldsOf, guessMapping, partsFromRows, readSheet, type Mapping, type Sheet } from '@/format';
+import { asCustom, fieldsOf, figuresRead, guessMapping, isPartsExport, partsFromExport, partsFromRows, readSheet, type DecimalStyle, type Mapping, type Sheet } from '@/format';
 import { Mark, Pick, useShelves } from '@/view/shared';
 import { fieldWords } from './fieldWords';
 import styles from './StoresPage.module.css';
@@ -19,12 +19,14 @@ export function ImportParts({ onDone }: { onDone(): void }) {
   const [kind, setKind] = useState<PartKind>('fan');
   const [like, setLike] = useState('');
   const [mapping, setMapping] = useState<Mapping>({});
+  const [style, setStyle] = useState<DecimalStyle>('point');
   const [json, setJson] = useState<readonly Part[] | null>(null);
   const [checked, setChecked] = useState<readonly Checked[] | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const patterns = CATALOGUE.filter((p) => p.kind === kind), pattern = patterns.find((p) => p.id === like) ?? patterns[0];
   const fields = pattern ? fieldsOf(pattern) : [];
-  const parts = json ?? (sheet && pattern ? partsFromRows(pattern, sheet, mapping) : []);
+  const whole = sheet !== null && isPartsExport(sheet);
+  const { parts, same } = asCustom(json ?? rowsOf(sheet, pattern, mapping, style), CATALOGUE);
   const again = (): void => { setChecked(null); setSaid(null); };
   const read = async (file: File | undefined): Promise<void> => {
     again(); setSheet(null); setJson(null);
@@ -38,6 +40,7 @@ export function ImportParts({ onDone }: { onDone(): void }) {
     const next = readSheet(text);
     if (next.columns.length === 0 || next.rows.length === 0) { setSaid('It has no rows: the first line must name the columns.'); return; }
     setSheet(next);
+    setStyle(next.decimals.style);
     setMapping(guessMapping(fields, next.columns));
   };
   const check = async (): Promise<void> => {
@@ -58,7 +61,10 @@ export function ImportParts({ onDone }: { onDone(): void }) {
     <section className={styles.panel} aria-label="Import parts">
       <div className={styles.row}><h2>Read parts in</h2><button type="button" className={styles.quiet} onClick={onDone}>Close</button></div>
       <label>CSV or JSON file <input type="file" accept=".csv,.json,text/csv,application/json" onChange={(e) => { void read(e.target.files?.[0]); }} /></label>
-      {sheet && pattern && <>
+      {sheet && <Decimals sheet={sheet} style={style} onPick={(s) => { again(); setStyle(s); }} />}
+      {whole && <p className="soft">{plural(sheet.rows.length, 'row')}, exported from Zephyron: each is a whole part.</p>}
+      {same > 0 && <p className="soft">{plural(same, 'part')} {same === 1 ? 'is' : 'are'} in the catalogue already, with the same figures: left out.</p>}
+      {sheet && pattern && !whole && <>
         <div className={styles.row}>
           <Pick label="Each row is a" value={kind} options={KINDS.map((k) => ({ value: k, label: PART_KINDS[k].one }))} onPick={(k) => { again(); setKind(k); setLike(''); const first = CATALOGUE.find((p) => p.kind === k); if (first) setMapping(guessMapping(fieldsOf(first), sheet.columns)); }} />
           <Pick label="What no column says, as of" value={pattern.id} options={patterns.map((p) => ({ value: p.id, label: p.name }))} onPick={(id) => { again(); setLike(id); }} />
@@ -71,5 +77,30 @@ export function ImportParts({ onDone }: { onDone(): void }) {
       {checked && parts.length > MOST_SHOWN && <p className="soft">The first {MOST_SHOWN} are shown; all were looked at.</p>}
       {said && <p role="status">{said}</p>}
     </section>
+  );
+}
+
+function rowsOf(sheet: Sheet | null, pattern: Part | undefined, mapping: Mapping, style: DecimalStyle): readonly Part[] {
+  if (!sheet) return [];
+  if (isPartsExport(sheet)) return partsFromExport(sheet, style);
+  return pattern ? partsFromRows(pattern, sheet, mapping, style) : [];
+}
+
+const STYLES = [{ value: 'point', label: 'point: 0.5' }, { value: 'comma', label: 'comma: 0,5' }] as const;
+const MOST_FIGURES = 6;
+
+/** How the file writes decimals, what that was told by, and figures before and after. */
+function Decimals({ sheet, style, onPick }: { readonly sheet: Sheet; readonly style: DecimalStyle; onPick(style: DecimalStyle): void }) {
+  const { decimals } = sheet;
+  const figures = figuresRead(sheet, style, MOST_FIGURES);
+  return (
+    <div>
+      <div className={styles.row}>
+        <Pick label="Decimal mark of this file" value={style} options={STYLES} onPick={onPick} />
+        <span className="soft">{decimals.proof > 0 ? `Detected from ${plural(decimals.proof, 'cell')}, such as ${decimals.example}.` : 'No cell tells which: assumed. Check the figures below.'}</span>
+      </div>
+      {decimals.against !== null && <p><Mark verdict="tight" /> The cell {decimals.against} is written with the other mark.</p>}
+      {figures.length > 0 && <p className="soft">Read as: {figures.map((f) => `${f.text} → ${f.value === null ? 'not a number' : String(f.value)}`).join(' · ')}</p>}
+    </div>
   );
 }

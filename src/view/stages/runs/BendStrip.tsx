@@ -2,7 +2,7 @@
 import type { Loop } from '@/core/build';
 import { formatMillimetres, formatNumber } from '@/core/quantity';
 import type { Run } from '@/core/run';
-import { bendSheet } from '@/core/sheet';
+import { bendSheet, type TubeTurn } from '@/core/sheet';
 import { useBench } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
@@ -31,13 +31,24 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
       </svg>
       {sheet.bends.length > 0 && (
         <table>
-          <thead><tr><th>bend</th><th className="num">start, mm</th><th className="num">turn tube by</th><th className="num">angle</th>{sheet.springBack !== null && <th className="num">set</th>}</tr></thead>
-          <tbody>{sheet.bends.map((m, i) => <tr key={i}><td>{i + 1}</td><td className="num">{formatNumber(m.start_mm, { decimals: 1 })}</td><td className="num">{m.rotation_deg === null ? '–' : `${formatNumber(m.rotation_deg, { decimals: 1 })}°`}</td><td className="num">{formatNumber(m.angle_deg, { decimals: 1 })}°</td>{sheet.springBack !== null && <td className="num">{formatNumber(m.set_deg, { decimals: 1 })}°</td>}</tr>)}</tbody>
+          <thead><tr><th>bend</th><th className="num">start, mm</th><th>turn the tube first</th><th className="num">angle</th>{sheet.springBack !== null && <th className="num">set</th>}</tr></thead>
+          <tbody>{sheet.bends.map((m, i) => <tr key={i}><td>{i + 1}</td><td className="num">{formatNumber(m.start_mm, { decimals: 1 })}</td><td>{m.turn ? <><TurnArrow turn={m.turn} /> {formatNumber(m.turn.angle_deg, { decimals: 1 })}° {m.turn.direction}</> : '–'}</td><td className="num">{formatNumber(m.angle_deg, { decimals: 1 })}°</td>{sheet.springBack !== null && <td className="num">{formatNumber(m.set_deg, { decimals: 1 })}°</td>}</tr>)}</tbody>
         </table>
       )}
+      {sheet.bends.length > 1 && <p className="soft">Marks are measured from the end at {sheet.endNames.from}. Hold the end at {sheet.endNames.to}; bend every bend the same way round the mandrel. Turns are as seen from the end you hold, looking towards the mandrel.</p>}
       {first && <p>Start the first bend {formatMillimetres(first.setBack_mm, 1)} before its corner, on a mandrel of {formatMillimetres(sheet.radius_mm, 1)}.</p>}
       {!run.tube.hard && <p>Cut {formatMillimetres(sheet.cut_mm)}. Its bends are no tighter than {formatMillimetres(sheet.radius_mm)}.</p>}
       {routed.nearest && <p className="soft">Nearest thing along its way: {near}, {formatMillimetres(routed.nearest.gap_mm, 1)}.</p>}
     </div>
+  );
+}
+
+/** The way the tube turns in the hand, drawn as a round arrow; the words beside it say the same. */
+function TurnArrow({ turn }: { readonly turn: TubeTurn }) {
+  const mirrored = turn.direction === 'anticlockwise';
+  return (
+    <svg className={styles.turn} viewBox="-8 -8 16 16" aria-hidden="true" style={mirrored ? { transform: 'scaleX(-1)' } : undefined}>
+      <path d="M-5 0A5 5 0 1 1 0 5M0 5l3 -2.6M0 5l3 2.6" fill="none" stroke="var(--copper)" strokeWidth="1.6" />
+    </svg>
   );
 }
