@@ -4,6 +4,7 @@ const config = {
   testEnvironment: 'node',
   // Read in nearly every line of the search: out of the sandbox's slow globals.
   sandboxInjectedGlobals: ['Math', 'Infinity', 'Float64Array', 'Map', 'Set', 'Array', 'Number', 'Object'],
+  globalSetup: '<rootDir>/scripts/pool.mjs',
   setupFiles: ['<rootDir>/scripts/jsdom.cjs'],
   roots: ['<rootDir>/src', '<rootDir>/reference'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^@reference/(.*)$': '<rootDir>/reference/$1', '^server-only$': '<rootDir>/scripts/empty.cjs' },

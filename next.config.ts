@@ -5,7 +5,7 @@ const CSP = ["default-src 'self'", "script-src 'self' 'unsafe-inline'", "style-s
 const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
-  serverExternalPackages: ['@libsql/client', 'libsql', '@react-pdf/renderer'],
+  serverExternalPackages: ['@libsql/client', 'libsql', '@react-pdf/renderer', 'piscina'],
   ...(process.env.NODE_ENV === 'production' ? {
     headers: async () => [{ source: '/:path*', headers: [
       { key: 'Content-Security-Policy', value: CSP.join('; ') }, { key: 'X-Content-Type-Options', value: 'nosniff' }, { key: 'Referrer-Policy', value: 'no-referrer' }, { key: 'X-Frame-Options', value: 'DENY' },

@@ -1,7 +1,12 @@
 import { LIMITS } from '@/core/guard';
-import { refuse, type Answer } from './answer';
+import { StoreBusyError } from '@/store';
+import { JsonText, refuse, type Answer } from './answer';
 
-export const respond = ({ status, body }: Answer): Response => (body === null ? new Response(null, { status }) : Response.json(body, { status }));
+export function respond({ status, body }: Answer): Response {
+  if (body === null) return new Response(null, { status });
+  if (body instanceof JsonText) return new Response(body.text, { status, headers: { 'content-type': 'application/json' } });
+  return Response.json(body, { status });
+}
 
 /** Reads a JSON body within bounds, or says what is wrong with it. */
 export async function readJson(request: Request): Promise<{ readonly ok: true; readonly data: unknown } | { readonly ok: false; readonly answer: Answer }> {
@@ -25,6 +30,7 @@ export async function readJson(request: Request): Promise<{ readonly ok: true; r
 /** Runs a handler so that a fault inside never shows its insides. */
 export async function guarded(work: () => Promise<Response>): Promise<Response> {
   try { return await work(); } catch (error) {
+    if (error instanceof StoreBusyError) return respond(refuse(503, 'Another program holds the database. Nothing was saved; try again in a moment.'));
     console.error(error);
     return respond(refuse(500, 'Something went wrong on our side. Nothing was changed.'));
   }

@@ -1,4 +1,4 @@
-import { CATALOGUE, offered } from '@/catalogue';
+import { CATALOGUE, offered, type Shelves } from '@/catalogue';
 import type { Part } from '@/core/part';
 import { listParts, listRetired, restorePart, retirePart } from '@/store';
 import { refuse, type Answer } from './answer';
@@ -7,8 +7,11 @@ import { theStore } from './shelf';
 
 export const retiredParts = async (): Promise<readonly string[]> => listRetired(await theStore());
 
-/** What the builder's Stores offer: their own parts and the catalogue's, less what is out of use. */
-export const storesOffer = async (): Promise<readonly Part[]> => offered({ own: await ownParts(), retired: await retiredParts() });
+/** Custom parts, and numbers of parts out of use. */
+export const theShelves = async (): Promise<Shelves> => ({ own: await ownParts(), retired: await retiredParts() });
+
+/** What the builder's catalogue offers: custom parts and the catalogue's, less what is out of use. */
+export const storesOffer = async (): Promise<readonly Part[]> => offered(await theShelves());
 
 /** Takes a part of the Stores, or one of one's own, out of use. Builds that have it keep their copy. */
 export async function retire(id: string): Promise<Answer> {

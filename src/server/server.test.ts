@@ -1,22 +1,61 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { beforeAll, describe, expect, test } from '@jest/globals';
-import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { BARE_SHELVES, CATALOGUE, catalogued, demoBuild } from '@/catalogue';
 import { LIMITS } from '@/core/guard';
-import { addBuild, checkParts, dropBuild, dropPart, evaluateDocument, guarded, openBuild, ownParts, putBuild, putPart, readJson, restore, retire, retiredParts, shelf, storesOffer } from '.';
+import { createBuild, listBuilds, removeBuild, saveBuild, saveSummary } from '@/store';
+import { closePool, inPool, OverTimeError } from './pool';
+import { theStore } from './shelf';
+import { addBuild, buildFile, checkParts, dropBuild, dropPart, evaluateDocument, guarded, openBuild, ownParts, putBuild, putPart, readJson, respond, restore, retire, retiredParts, shelf, storesOffer, theShelves } from '.';
 
 const desk = demoBuild('dawn-chorus-desk');
 
 beforeAll(() => { process.env.DATABASE_URL = `file:${join(mkdtempSync(join(tmpdir(), 'zephyron-server-')), 'test.db')}`; });
 
+/** The list once every build in it is worked out, as a page sees it that asks again. */
+async function readyShelf(): Promise<Awaited<ReturnType<typeof shelf>>> {
+  for (let i = 0; i < 50; i += 1) {
+    const entries = await shelf();
+    if (entries.every((e) => e.known.state !== 'pending')) return entries;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  throw new Error('the summaries are not ready');
+}
+
+afterAll(closePool);
+
+describe('the list of builds', () => {
+  test('a build that cannot be read is listed as such, and one that takes too long for the pool stops nobody', async () => {
+    const store = await theStore();
+    await createBuild(store, { id: 'broken', name: 'Broken', document: '{"format":"zephyron-build"}' }, Date.now());
+    expect((await readyShelf()).find((e) => e.id === 'broken')?.known).toEqual({ state: 'unreadable' });
+    // Stored with the row: the list is read, nothing is worked out again.
+    expect(JSON.parse((await listBuilds(store)).find((r) => r.id === 'broken')?.summary ?? 'null')).toMatchObject({ state: 'unreadable' });
+    expect((await buildFile('broken'))?.text).toBe('{"format":"zephyron-build"}');
+    await removeBuild(store, 'broken');
+    await expect(inPool('evaluate', { data: desk, shelves: BARE_SHELVES }, 1)).rejects.toBeInstanceOf(OverTimeError);
+    // The thread that was stopped is replaced.
+    expect(await inPool('summarise', { document: JSON.stringify(desk) }, 20_000)).toMatchObject({ caseName: desk?.case?.name });
+  });
+
+  test('a summary belongs to its revision: one that comes late is not kept', async () => {
+    const store = await theStore();
+    await createBuild(store, { id: 'moving', name: 'Moving', document: JSON.stringify(desk) }, Date.now());
+    await saveBuild(store, 'moving', 1, { name: 'Moving', document: JSON.stringify({ ...desk, name: 'Moved' }) }, Date.now());
+    await saveSummary(store, 'moving', 1, '{"version":1,"state":"too-large"}');
+    expect((await listBuilds(store)).find((r) => r.id === 'moving')?.summary).toBeNull();
+    await removeBuild(store, 'moving');
+  });
+});
+
 describe('the shelf', () => {
   test('has the demos with their verdicts and small loop lines', async () => {
-    const entries = await shelf();
+    const entries = await readyShelf();
     expect(entries.map((e) => e.name).sort()).toEqual(['Dawn chorus desk', 'Fenland flood tower', 'Pocket planetarium']);
     const box = entries.find((e) => e.id === 'pocket-planetarium');
-    expect(box?.stages?.materials.verdict).toBe('fails');
-    expect(box?.loops[0]?.map((s) => s.kind)).toContain('radiator');
+    expect(box?.known.state === 'ready' && box.known.summary.stages.materials.verdict).toBe('fails');
+    expect(box?.known.state === 'ready' && box.known.summary.loops[0]?.map((s) => s.kind)).toContain('radiator');
   });
 });
 
@@ -48,10 +87,13 @@ describe('builds over the API', () => {
     expect((await putBuild('ghost', { revision: 1, document: desk })).status).toBe(404);
   });
 
-  test('evaluate answers with reports or with what is wrong', () => {
-    expect(evaluateDocument(desk, CATALOGUE).status).toBe(200);
-    expect(evaluateDocument({ format: 'zephyron-build', version: 1 }, CATALOGUE).status).toBe(400);
-  });
+  test('evaluate answers with reports or with what is wrong', async () => {
+    const answer = await evaluateDocument(desk, BARE_SHELVES);
+    expect(answer.status).toBe(200);
+    expect(await respond(answer).json()).toHaveProperty('reports.flow.links');
+    expect((await evaluateDocument({ format: 'zephyron-build', version: 1 }, BARE_SHELVES)).status).toBe(400);
+    expect(await evaluateDocument({ format: 'zephyron-build', version: 1, items: Array.from({ length: 500 }, () => ({})) }, BARE_SHELVES)).toMatchObject({ status: 400, body: { troubles: [{ path: 'items' }] } });
+  }, 60_000);
 });
 
 describe('bodies', () => {
@@ -98,7 +140,7 @@ describe('parts of one\'s own', () => {
     expect((await retire(id)).status).toBe(204);
     expect(await retiredParts()).toEqual([id]);
     expect(await ids()).not.toContain(id);
-    expect(evaluateDocument(desk, await storesOffer()).status).toBe(200);
+    expect((await evaluateDocument(desk, await theShelves())).status).toBe(200);
     expect((await restore(id)).status).toBe(204);
     expect((await restore(id)).status).toBe(404);
     expect(await ids()).toContain(id);

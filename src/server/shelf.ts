@@ -1,14 +1,12 @@
 import { randomBytes } from 'node:crypto';
-import { DEMO_BUILDS } from '@/catalogue';
+import { DEMO_BUILDS, type Shelves } from '@/catalogue';
 import type { Build } from '@/core/build';
-import { evaluate, type StageState } from '@/core/evaluate';
-import { drawingOf, type Part } from '@/core/part';
-import type { Stage } from '@/core/finding';
-import { guardBuild, parseBuild } from '@/core/guard';
-import { routeBuild } from '@/core/route';
-import { slug } from '@/format';
-import { createBuild, listBuilds, openStore, readBuild, removeBuild, saveBuild, seedBuilds, type BuildRow, type Store } from '@/store';
-import { ok, refuse, type Answer } from './answer';
+import { countTrouble, guardBuild, parseBuild } from '@/core/guard';
+import { buildFileName, buildToText, slug } from '@/format';
+import { createBuild, listBuilds, openStore, readBuild, removeBuild, saveBuild, seedBuilds, type Store } from '@/store';
+import { JsonText, ok, refuse, type Answer } from './answer';
+import { inPool, OverTimeError, PoolFullError } from './pool';
+import { summariseLater, summaryStates, type SummaryState } from './summaries';
 
 const held = globalThis as unknown as { zephyronStore?: Promise<Store> };
 
@@ -16,6 +14,7 @@ const held = globalThis as unknown as { zephyronStore?: Promise<Store> };
 export function theStore(): Promise<Store> {
   held.zephyronStore ??= openStore().then(async (store) => {
     await seedBuilds(store, DEMO_BUILDS.map((d) => ({ name: d.name, title: d.build.name, document: JSON.stringify(d.build) })), Date.now());
+    for (const row of await listBuilds(store)) if (row.summary === null) summariseLater(store, row.id, row.revision);
     return store;
   });
   held.zephyronStore.catch(() => { delete held.zephyronStore; });
@@ -30,41 +29,23 @@ export interface ShelfEntry {
   readonly demo: string | null;
   /** For a demo: what it is about. */
   readonly about: string | null;
-  readonly caseName: string | null;
-  readonly stages: Readonly<Record<Stage, StageState>> | null;
-  /** Stations of each loop in flow order, for its small line. */
-  readonly loops: readonly (readonly { readonly kind: string; readonly name: string }[])[];
+  /** What is known of it without opening it; stored with the build when it is saved. */
+  readonly known: SummaryState;
 }
 
-const summaries = new Map<string, Pick<ShelfEntry, 'caseName' | 'stages' | 'loops'>>();
-
-function summarise(row: BuildRow): Pick<ShelfEntry, 'caseName' | 'stages' | 'loops'> {
-  const key = `${row.id}@${row.revision}`;
-  const known = summaries.get(key);
-  if (known) return known;
-  const parsed = parseBuild(row.document);
-  if (!parsed.ok) return { caseName: null, stages: null, loops: [] };
-  const build = parsed.value;
-  const { stages } = evaluate(build);
-  const made = { caseName: build.case?.name ?? null, stages, loops: stationsOf(build) };
-  if (summaries.size > 500) summaries.clear();
-  summaries.set(key, made);
-  return made;
-}
-
-function stationsOf(build: Build): ShelfEntry['loops'] {
-  return build.loops.map((loop) => [...new Set(loop.links.map((l) => l.from.item))].flatMap((id) => {
-    const item = build.items.find((i) => i.id === id);
-    return item && drawingOf(item.part) !== 'inline:tee' ? [{ kind: drawingOf(item.part), name: item.name }] : [];
-  }));
-}
-
-/** All builds, newest change first. */
+/** All builds, newest change first. Nothing is evaluated here: summaries are worked out in the pool when a build is saved. */
 export async function shelf(): Promise<readonly ShelfEntry[]> {
-  const rows = await listBuilds(await theStore());
-  return rows.map((row) => ({
-    id: row.id, name: row.name, revision: row.revision, updatedAt: row.updatedAt, demo: row.demo,
-    about: DEMO_BUILDS.find((d) => d.name === row.demo)?.about ?? null, ...summarise(row),
+  const store = await theStore();
+  const rows = await listBuilds(store);
+  const states = await summaryStates(store, rows);
+  return rows.map(({ id, name, revision, updatedAt, demo }, i) => ({
+    id,
+    name,
+    revision,
+    updatedAt,
+    demo,
+    about: DEMO_BUILDS.find((d) => d.name === demo)?.about ?? null,
+    known: states[i] as SummaryState,
   }));
 }
 
@@ -77,12 +58,21 @@ export async function openBuild(id: string): Promise<OpenedBuild | null> {
   return parsed.ok ? { id: row.id, revision: row.revision, build: parsed.value } : null;
 }
 
+/** A stored document as a file: written anew where it can be read, and byte for byte where it cannot. */
+export async function buildFile(id: string): Promise<{ readonly name: string; readonly text: string } | null> {
+  const row = await readBuild(await theStore(), id);
+  if (!row) return null;
+  const parsed = parseBuild(row.document);
+  return { name: buildFileName(row.name), text: parsed.ok ? buildToText(parsed.value) : row.document };
+}
+
 /** A new build from a document. Its id is made from its name. */
 export async function addBuild(data: unknown): Promise<Answer> {
   const guarded = guardBuild(data);
   if (!guarded.ok) return refuse(400, 'This is not a build that can be kept.', guarded.troubles);
   const id = `${slug(guarded.value.name)}-${randomBytes(4).toString('hex')}`;
   const row = await createBuild(await theStore(), { id, name: guarded.value.name, document: JSON.stringify(guarded.value) }, Date.now());
+  summariseLater(await theStore(), row.id, row.revision);
   return ok({ id: row.id, revision: row.revision }, 201);
 }
 
@@ -95,6 +85,7 @@ export async function putBuild(id: string, data: unknown): Promise<Answer> {
   const saved = await saveBuild(await theStore(), id, revision as number, { name: guarded.value.name, document: JSON.stringify(guarded.value) }, Date.now());
   if (saved.kind === 'missing') return refuse(404, 'There is no such build.');
   if (saved.kind === 'stale') return { status: 409, body: { error: 'The build was changed elsewhere since.', revision: saved.row.revision, document: JSON.parse(saved.row.document) as unknown } };
+  summariseLater(await theStore(), id, saved.revision);
   return ok({ revision: saved.revision });
 }
 
@@ -102,8 +93,37 @@ export async function dropBuild(id: string): Promise<Answer> {
   return (await removeBuild(await theStore(), id)) ? { status: 204, body: null } : refuse(404, 'There is no such build.');
 }
 
-/** What follows from a build, with fixes from what the builder's Stores offer. */
-export function evaluateDocument(data: unknown, offer: readonly Part[]): Answer {
-  const guarded = guardBuild(data);
-  return guarded.ok ? ok(evaluate(guarded.value, { offer, routed: routeBuild(guarded.value) })) : refuse(400, 'This is not a build that can be evaluated.', guarded.troubles);
+/** Longest that one evaluation may take, routing included. */
+const EVALUATE_MS = 60_000;
+
+/** What follows from a build, with fixes from what the builder's catalogue offers. Worked out in the pool. */
+export async function evaluateDocument(data: unknown, shelves: Shelves): Promise<Answer> {
+  const counted = countTrouble(data);
+  if (counted) return refuse(400, 'This is not a build that can be evaluated.', [counted]);
+  return pooled(async () => {
+    const evaluated = await inPool('evaluate', { data, shelves }, EVALUATE_MS);
+    if (!evaluated.ok) return refuse(400, 'This is not a build that can be evaluated.', evaluated.troubles);
+    return { status: 200, body: new JsonText(evaluated.json) };
+  });
+}
+
+/** Longest that the parts list of one build may take. */
+const LIST_MS = 30_000;
+
+/** The parts list of a stored build as CSV. */
+export async function partsListCsv(id: string): Promise<Answer> {
+  const opened = await openBuild(id);
+  if (!opened) return refuse(404, 'There is no such build.');
+  return pooled(async () => ok(await inPool('listCsv', { build: opened.build }, LIST_MS)));
+}
+
+/** Says in words why the pool did not do it. */
+async function pooled(work: () => Promise<Answer>): Promise<Answer> {
+  try {
+    return await work();
+  } catch (error) {
+    if (error instanceof OverTimeError) return refuse(503, `This build could not be worked out within ${Math.round(error.budget_ms / 1000)} s. Nothing was changed.`);
+    if (error instanceof PoolFullError) return refuse(503, 'The server is busy with other builds. Nothing was changed; ask again in a moment.');
+    throw error;
+  }
 }

@@ -1,4 +1,4 @@
-export { openStore, type Store } from './open';
-export { listBuilds, readBuild, createBuild, saveBuild, removeBuild, seedBuilds, type BuildRow, type Saved } from './builds';
+export { openStore, StoreBusyError, type Store } from './open';
+export { listBuilds, readBuild, createBuild, saveBuild, removeBuild, saveSummary, seedBuilds, type BuildRow, type ListedBuild, type Saved } from './builds';
 export { listRetired, retirePart, restorePart } from './retired';
 export { listParts, savePart, removePart, type PartRow } from './parts';

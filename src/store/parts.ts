@@ -9,9 +9,12 @@ export const listParts = (store: Store): Promise<PartRow[]> => store.db.select()
 
 /** Puts a part in, or a newer one in its place. */
 export function savePart(store: Store, row: { readonly id: string; readonly kind: string; readonly document: string }, now: number): Promise<void> {
-  return store.write(async (db) => { await db.insert(parts).values({ ...row, updatedAt: now }).onConflictDoUpdate({ target: parts.id, set: { kind: row.kind, document: row.document, updatedAt: now } }); });
+  return store.write(async (tx) => {
+    const set = { kind: row.kind, document: row.document, updatedAt: now };
+    await tx.insert(parts).values({ ...row, updatedAt: now }).onConflictDoUpdate({ target: parts.id, set });
+  });
 }
 
 export function removePart(store: Store, id: string): Promise<boolean> {
-  return store.write(async (db) => (await db.delete(parts).where(eq(parts.id, id)).returning({ id: parts.id })).length > 0);
+  return store.write(async (tx) => (await tx.delete(parts).where(eq(parts.id, id)).returning({ id: parts.id })).length > 0);
 }

@@ -7,6 +7,8 @@ export const builds = sqliteTable('builds', {
   revision: integer('revision').notNull(),
   document: text('document').notNull(),
   demo: text('demo'),
+  /** What the list of builds shows, as JSON; null until it is worked out for this revision. */
+  summary: text('summary'),
   createdAt: integer('created_at').notNull(),
   updatedAt: integer('updated_at').notNull(),
 });

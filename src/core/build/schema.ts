@@ -50,7 +50,7 @@ const way = Joi.object({
   leave: unit, arrive: unit, slanted: Joi.boolean(), via: Joi.array().items(Joi.array().items(mm(-3000).allow(null)).length(3)).max(12),
   pinned: Joi.object({ corners: Joi.array().items(vec()).min(2).max(60).required(), radius_mm: mm(0, 1000).required(), from: laidEnd.required(), to: laidEnd.required() }),
 });
-const loopSchema = Joi.object({
+export const loopSchema = Joi.object({
   id: id().required(), name: text(60).required(), tube: PART_SCHEMAS.tube.required(), fitting: PART_SCHEMAS.fitting.required(), coolant: PART_SCHEMAS.coolant.required(), coolantAge_months: Joi.number().min(0).max(240).required(), testBend: Joi.object({ set_deg: Joi.number().min(10).max(180).required(), left_deg: Joi.number().min(5).max(180).required() }).optional(),
   links: Joi.array().items(Joi.object({ id: id().required(), from: Joi.object(ref).required(), to: Joi.object(ref).required(), by: Joi.string().valid('tube', 'joint').required(), ends: Joi.object({ from: end.required(), to: end.required() }).required(), bridge: Joi.when('by', { is: 'joint', then: PART_SCHEMAS.fitting.keys({ duty: Joi.string().valid('bridge').required() }), otherwise: Joi.forbidden() }), way: way.optional() })).max(200).required(),
   caps: Joi.array().items(Joi.object({ ...ref, with: Joi.string().valid('plug', 'drain', 'fill').required() })).max(400).required(),

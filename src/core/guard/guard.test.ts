@@ -4,7 +4,7 @@ import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, DEMO_BUILDS, demoBuild } from '@/catalogue';
 import type { Build } from '../build';
 import { MIGRATIONS } from '../build/migrate';
-import { guardBuild, guardEdit, guardPart, LIMITS, parseBuild } from '.';
+import { countTrouble, guardBuild, guardEdit, guardPart, LIMITS, parseBuild } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
 const copy = (): Record<string, unknown> => JSON.parse(JSON.stringify(desk)) as Record<string, unknown>;
@@ -91,6 +91,36 @@ describe('what is bad says where', () => {
     const d = copy();
     d.items = Array.from({ length: 60 }, () => ({}));
     expect(troubles(d).length).toBeLessThanOrEqual(LIMITS.troubles);
+  });
+
+  describe('hostile sizes are counted before anything is validated, and name the place and the limit', () => {
+    const empty = (n: number): unknown[] => Array.from({ length: n }, () => ({}));
+    const rows: readonly (readonly [string, (d: Record<string, unknown>) => void, string, string])[] = [
+      ['20,000 empty parts', (d) => { d.items = empty(20_000); }, 'items', '2,000'],
+      ['a million values in lists of lists', (d) => { d.items = Array.from({ length: 1000 }, () => empty(1000)); }, '', '100,000 values'],
+      ['130 parts', (d) => { d.items = empty(130); }, 'items', 'at most 120'],
+      ['9 loops', (d) => { d.loops = empty(9); }, 'loops', 'at most 8'],
+      ['1,600 connections', (d) => { const [loop] = d.loops as { links: unknown[] }[]; d.loops = Array.from({ length: 8 }, (_, i) => ({ ...loop, id: `l${i}`, links: Array.from({ length: 200 }, (_x, k) => ({ ...(loop?.links[0] as object), id: `k${i}-${k}` })) })); }, 'loops', '1,600 connections together; at most 240'],
+      ['100 fans on one radiator', (d) => { const items = d.items as { id: string; part: { kind: string } }[], fan = items.find((i) => i.part.kind === 'fan'), radiator = items.find((i) => i.part.kind === 'radiator'); d.items = [...items, ...Array.from({ length: 100 }, (_, i) => ({ ...fan, id: `f${i}`, placement: { on: 'radiator', item: radiator?.id, face: 'frame' } }))]; }, 'items', 'more than 24 fans'],
+    ];
+    test.each(rows)('%s', (_, change, path, limit) => {
+      const d = copy();
+      change(d);
+      expect(countTrouble(d)).toEqual({ path, message: expect.stringContaining(limit) });
+      expect(guardBuild(d)).toMatchObject({ ok: false, troubles: [{ path }] });
+    });
+
+    test('what the demos hold is far from any limit', () => {
+      for (const { build } of DEMO_BUILDS) expect(countTrouble(build)).toBeNull();
+    });
+
+    test('wrong entries are told up to twenty, each at its place, and reading stops there', () => {
+      const d = copy();
+      d.items = empty(100);
+      const g = guardBuild(d);
+      expect(g.ok ? [] : g.troubles.map((t) => t.path.slice(0, 8)).slice(0, 2)).toEqual(['items[0]', 'items[0]']);
+      expect(g.ok ? 0 : g.troubles.length).toBe(20);
+    });
   });
 
   test.each([[null], [7], [{}], [{ kind: 'constructor' }], [{ kind: 'tube' }]])('%j is no part', (data) => {

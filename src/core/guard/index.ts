@@ -1,1 +1,1 @@
-export { guardBuild, guardPart, guardEdit, parseBuild, LIMITS, type Guarded, type Trouble } from './guard';
+export { countTrouble, guardBuild, guardPart, guardEdit, parseBuild, LIMITS, type Guarded, type Trouble } from './guard';

@@ -1,9 +1,9 @@
 'use client';
 import Link from 'next/link';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useRouter } from 'next/navigation';
 import type { Stage } from '@/core/finding';
-import type { ShelfEntry } from '@/server';
+import type { ShelfEntry, SummaryState } from '@/server';
 import { Mark, PageHead, StationIcon } from '@/view/shared';
 import { addBuild } from '@/view/workspace/send';
 import { dropJournal } from '@/view/workspace/journal';
@@ -12,12 +12,24 @@ import styles from './Shelf.module.css';
 const SHOWN: readonly { readonly id: Stage; readonly name: string }[] = [{ id: 'heat', name: 'Heat' }, { id: 'case', name: 'Case' }, { id: 'cooling', name: 'Cooling' }, { id: 'flow', name: 'Flow' }, { id: 'materials', name: 'Materials' }, { id: 'runs', name: 'Runs' }, { id: 'parts', name: 'Parts' }];
 const MOST_BYTES = 10_000_000;
 
+const summaryOf = ({ known }: ShelfEntry) => (known.state === 'ready' ? known.summary : null);
+const WHY: Record<Exclude<SummaryState['state'], 'ready'>, string> = { pending: 'Being computed.', unreadable: 'This build cannot be read. Export it to keep its data.', 'too-large': 'This build takes too long to compute for the list. It can still be opened.' };
+/** How often the list asks again while builds are being computed. */
+const ASK_AGAIN_MS = 1000;
+
 /** All builds, each with its small loop line and its verdicts. */
 export function Shelf({ entries }: { readonly entries: readonly ShelfEntry[] }) {
   const router = useRouter();
   const file = useRef<HTMLInputElement>(null);
   const [trouble, setTrouble] = useState<{ readonly message: string; readonly lines: readonly string[] } | null>(null);
   const [asking, setAsking] = useState<string | null>(null);
+
+  const pending = entries.some((e) => e.known.state === 'pending');
+  useEffect(() => {
+    if (!pending) return undefined;
+    const timer = setInterval(() => router.refresh(), ASK_AGAIN_MS);
+    return () => clearInterval(timer);
+  }, [pending, router]);
 
   const read = async (chosen: File): Promise<void> => {
     if (chosen.size > MOST_BYTES) { setTrouble({ message: `"${chosen.name}" is ${(chosen.size / 1e6).toFixed(1)} MB; a build document is never larger than 4 MB. Nothing was changed.`, lines: [] }); return; }
@@ -56,7 +68,7 @@ export function Shelf({ entries }: { readonly entries: readonly ShelfEntry[] }) 
             <li key={e.id} className={styles.entry}>
               <div className={styles.title}>
                 <Link href={`/builds/${e.id}/heat`} className={styles.name} prefetch={false}>{e.name}</Link>
-                <p className="soft">{e.about ?? `${e.caseName ?? 'no case yet'}, revision ${e.revision}`}{e.demo ? <span className={styles.demo}>demo</span> : null}</p>
+                <p className="soft">{e.about ?? `${summaryOf(e)?.caseName ?? 'no case yet'}, revision ${e.revision}`}{e.demo ? <span className={styles.demo}>demo</span> : null}</p>
                 <p className={styles.small}>
                   <button type="button" className={styles.quiet} onClick={() => void copy(e.id)}>Copy</button>
                   <a href={`/api/builds/${e.id}/file`} className={styles.quiet}>Export</a>
@@ -64,11 +76,11 @@ export function Shelf({ entries }: { readonly entries: readonly ShelfEntry[] }) 
                 </p>
               </div>
               <Link href={`/builds/${e.id}/heat`} className={styles.loops} prefetch={false} tabIndex={-1} aria-hidden>
-                {e.loops.map((loop, i) => <span key={i} className={styles.loop}>{loop.map((s, k) => <span key={k} className={styles.station}><StationIcon kind={s.kind} size={28} /></span>)}</span>)}
-                {e.loops.length === 0 && <span className="soft">not connected yet</span>}
+                {summaryOf(e)?.loops.map((loop, i) => <span key={i} className={styles.loop}>{loop.map((s, k) => <span key={k} className={styles.station}><StationIcon kind={s.kind} size={28} /></span>)}</span>)}
+                {summaryOf(e)?.loops.length === 0 && <span className="soft">not connected yet</span>}
               </Link>
               <dl className={styles.verdicts}>
-                {e.stages ? SHOWN.map((s) => <div key={s.id}><dt><Mark verdict={e.stages?.[s.id].verdict ?? 'unknown'} size={11} /> {s.name}</dt><dd>{e.stages?.[s.id].result}</dd></div>) : <div><dt>cannot be read</dt></div>}
+                <Verdicts known={e.known} />
               </dl>
             </li>
           ))}
@@ -76,4 +88,16 @@ export function Shelf({ entries }: { readonly entries: readonly ShelfEntry[] }) 
       </main>
     </div>
   );
+}
+
+/** Verdict and result of each stage, or why there is none. */
+function Verdicts({ known }: { readonly known: SummaryState }) {
+  if (known.state !== 'ready') return <div><dt>{WHY[known.state]}</dt></div>;
+  const { stages } = known.summary;
+  return SHOWN.map(({ id, name }) => (
+    <div key={id}>
+      <dt><Mark verdict={stages[id].verdict} size={11} /> {name}</dt>
+      <dd>{stages[id].result}</dd>
+    </div>
+  ));
 }

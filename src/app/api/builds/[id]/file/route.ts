@@ -1,10 +1,9 @@
-import { buildFileName, buildToText } from '@/format';
-import { guarded, openBuild, refuse, respond } from '@/server';
+import { buildFile, guarded, refuse, respond } from '@/server';
 
 export const dynamic = 'force-dynamic';
 
 export const GET = (_: Request, { params }: { readonly params: Promise<{ id: string }> }): Promise<Response> => guarded(async () => {
-  const opened = await openBuild((await params).id);
-  if (!opened) return respond(refuse(404, 'There is no such build.'));
-  return new Response(buildToText(opened.build), { headers: { 'content-type': 'application/json; charset=utf-8', 'content-disposition': `attachment; filename="${buildFileName(opened.build.name)}"` } });
+  const file = await buildFile((await params).id);
+  if (!file) return respond(refuse(404, 'There is no such build.'));
+  return new Response(file.text, { headers: { 'content-type': 'application/json; charset=utf-8', 'content-disposition': `attachment; filename="${file.name}"` } });
 });
