@@ -27,6 +27,6 @@ export function ensurePool() {
 }
 
 /** Jest's global set-up. */
-export default () => { ensurePool(); };
+export default function setUp() { ensurePool(); }
 
 if (process.argv[1]?.endsWith('pool.mjs')) ensurePool();

@@ -23,7 +23,7 @@ const failed = (err: string, code: 1 | 2 = 1): Ran => ({ code, out: '', err: err
 const HELP = `zephyron: the same core from a terminal
 
   demo [NAME]              lists the demo builds, or prints one as JSON
-  evaluate FILE|-          prints the evaluation of a build as JSON
+  evaluate FILE|- [--no-fixes]   prints the evaluation of a build as JSON, with the fixes that hold
   list FILE|- [--csv|--json]   prints the parts list
   inp FILE|- [--loop ID]   prints the loops as an EPANET 2.2 input file
   solve FILE.inp|-         solves such a file with our own solver: flows and heads as JSON
@@ -49,7 +49,7 @@ export function run(args: readonly string[], read: (file: string) => string = re
   const plain = rest.filter((a, i) => !a.startsWith('--') && !VALUED.has(rest[i - 1] ?? ''));
   switch (command) {
     case 'demo': return demo(plain[0]);
-    case 'evaluate': return withBuild(plain[0], read, (build) => done(`${JSON.stringify(evaluate(build, { offer: CATALOGUE, routed: routeBuild(build) }), null, 1)}\n`));
+    case 'evaluate': return withBuild(plain[0], read, (build) => done(`${JSON.stringify(evaluate(build, { offer: CATALOGUE, routed: routeBuild(build), fixes: !flags.has('--no-fixes') }), null, 1)}\n`));
     case 'list': return withBuild(plain[0], read, (build) => {
       const { list } = workOut(build, { routed: routeBuild(build) }).reports;
       return done(flags.has('--json') ? `${JSON.stringify(list, null, 1)}\n` : listToCsv(list, build.brief.currency));

@@ -1,5 +1,5 @@
 import type { Build } from './build';
-import { runRules, verdictOf, type Finding, type Stage, type Verdict } from './finding';
+import { resolveFixes, runRules, verdictOf, type Finding, type Fix, type Stage, type Verdict } from './finding';
 import { airSides, measureGaps, portFits, screwNeeds, thicknessAt, type AirSide, type FitReport, type MountRoom, type PortFit, type ScrewNeed } from './fit';
 import type { FlowReport } from './flow';
 import { heatSetup, sizeCooling, solveHeatCases, solvePrepared, worstRise, type CaseReport, type HeatReport, type HeatSetup, type Sizing } from './heat';
@@ -30,15 +30,18 @@ export interface Reports {
 
 export interface StageState { readonly verdict: Verdict; readonly result: string }
 
+/** A finding with the ways out that hold. */
+export type PublishedFinding = Omit<Finding, 'candidates'> & { readonly fixes: readonly Fix[] };
+
 export interface Evaluation {
   readonly reports: Reports;
-  readonly findings: readonly Finding[];
+  readonly findings: readonly PublishedFinding[];
   /** What the rail says of each stage. */
   readonly stages: Readonly<Record<Stage, StageState>>;
 }
 
 /** An evaluation with what later questions (charts, what-ifs) need and JSON does not. */
-export interface Workings extends Evaluation { readonly model: Model; readonly setup: HeatSetup }
+export interface Workings extends Omit<Evaluation, 'findings'> { readonly findings: readonly Finding[]; readonly model: Model; readonly setup: HeatSetup }
 
 export interface EvaluateOptions {
   /** Parts that fixes may offer. */
@@ -77,9 +80,21 @@ export function workOut(build: Build, { offer = [], routed = null }: EvaluateOpt
   return { reports, findings, stages: stageStates(build, reports, findings), model, setup };
 }
 
+const analysed = new WeakMap<Build, readonly Finding[]>();
+
+/** Findings of a build with its routes estimated: what fixes are judged by. Remembered while the build lives. */
+export function findingsOf(build: Build): readonly Finding[] {
+  const known = analysed.get(build);
+  if (known) return known;
+  const { findings } = workOut(build);
+  analysed.set(build, findings);
+  return findings;
+}
+
 /** The published part of workOut: what the API and the terminal print. */
-export function evaluate(build: Build, options: EvaluateOptions = {}): Evaluation {
-  const { reports, findings, stages } = workOut(build, options);
+export function evaluate(build: Build, options: EvaluateOptions & { /** Ways out are tried, each by a whole analysis: a second or more. */ readonly fixes?: boolean } = {}): Evaluation {
+  const { reports, findings: found, stages } = workOut(build, options);
+  const findings = found.map(({ candidates, ...finding }): PublishedFinding => ({ ...finding, fixes: options.fixes ? resolveFixes(build, { ...finding, candidates }, findingsOf) : [] }));
   // A routed run's way stands beside its length, as outside checks read it.
   const runs = reports.runs.map(({ routed, ...run }) => (routed ? { ...run, ...routed } : run));
   return { reports: { ...reports, runs }, findings, stages };
@@ -89,6 +104,8 @@ function stageStates(build: Build, reports: Reports, findings: readonly Finding[
   const judged = reports.heat[build.brief.loadCase];
   const rise = worstRise(judged);
   const of = (stage: Stage): Verdict => verdictOf(findings.filter((f) => f.stage === stage));
+  /** A good word only where nothing of the stage is against it. */
+  const unless = (stage: Stage, good: string): string => { const against = findings.filter((f) => f.stage === stage && f.severity !== 'note').length; return against > 0 ? plural(against, 'finding') : good; };
   const known = (stage: Stage, known: boolean): Verdict => (of(stage) === 'holds' && !known ? 'unknown' : of(stage));
   const { fit, flow, list } = reports;
   const badPorts = fit.ports.filter((p) => p.verdict === 'clash').length;
@@ -98,10 +115,10 @@ function stageStates(build: Build, reports: Reports, findings: readonly Finding[
   const bad = reports.metals.pairs.filter((p) => p.verdict === 'fails').length, marginal = reports.metals.pairs.filter((p) => p.verdict === 'tight').length;
   return {
     heat: { verdict: known('heat', judged.parts.length > 0), result: judged.parts.length > 0 ? formatWatts(judged.inLoop_W + judged.onAir_W + judged.waiting_W) : 'no parts yet' },
-    case: { verdict: known('case', build.case !== null), result: !build.case ? 'no case yet' : count('clash') > 0 ? plural(count('clash'), 'clash', 'clashes') : badPorts > 0 ? `${plural(badPorts, 'port')} blocked` : count('tight') > 0 ? `${count('tight')} tight` : fit.unplaced.length > 0 ? `${fit.unplaced.length} without a place` : 'all clear' },
+    case: { verdict: known('case', build.case !== null), result: !build.case ? 'no case yet' : count('clash') > 0 ? plural(count('clash'), 'clash', 'clashes') : badPorts > 0 ? `${plural(badPorts, 'port')} blocked` : count('tight') > 0 ? `${count('tight')} tight` : fit.unplaced.length > 0 ? `${fit.unplaced.length} without a place` : unless('case', 'all clear') },
     cooling: { verdict: known('cooling', rise !== null), result: rise === null ? 'no radiator at work' : `${formatKelvin(rise)}, ${formatNumber(judged.noise_dBA)} dBA` },
     flow: { verdict: known('flow', slowest !== null), result: slowest === null ? 'no loop yet' : formatFlow(slowest) },
-    materials: { verdict: known('materials', reports.metals.metals.length > 0), result: reports.metals.metals.length === 0 ? 'nothing wetted' : bad > 0 ? `${plural(bad, 'pair')} ${bad === 1 ? 'fails' : 'fail'}` : marginal > 0 ? `${plural(marginal, 'pair')} marginal` : `${plural(reports.metals.metals.length, 'metal')}, agree` },
+    materials: { verdict: known('materials', reports.metals.metals.length > 0), result: reports.metals.metals.length === 0 ? 'nothing wetted' : bad > 0 ? `${plural(bad, 'pair')} ${bad === 1 ? 'fails' : 'fail'}` : marginal > 0 ? `${plural(marginal, 'pair')} marginal` : unless('materials', `${plural(reports.metals.metals.length, 'metal')}, compatible`) },
     runs: { verdict: known('runs', tubes.length > 0), result: tubes.length > 0 ? `${plural(tubes.length, 'run')}, ${tubes.some((r) => r.estimated) ? '~' : ''}${formatNumber(list.tube_mm / 1000, { decimals: 1 })} m` : 'not connected' },
     parts: { verdict: known('parts', list.lines.length > 0), result: list.lines.length === 0 ? 'nothing yet' : list.budget === null ? formatMoney(list.loopTotal, true) : `${formatMoney(list.loopTotal, true)} of ${formatMoney(list.budget, true)}` },
     assembly: { verdict: 'unknown', result: 'not here yet' },

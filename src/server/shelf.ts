@@ -97,11 +97,11 @@ export async function dropBuild(id: string): Promise<Answer> {
 const EVALUATE_MS = 60_000;
 
 /** What follows from a build, with fixes from what the builder's catalogue offers. Worked out in the pool. */
-export async function evaluateDocument(data: unknown, shelves: Shelves): Promise<Answer> {
+export async function evaluateDocument(data: unknown, shelves: Shelves, { fixes = false }: { readonly fixes?: boolean } = {}): Promise<Answer> {
   const counted = countTrouble(data);
   if (counted) return refuse(400, 'This is not a build that can be evaluated.', [counted]);
   return pooled(async () => {
-    const evaluated = await inPool('evaluate', { data, shelves }, EVALUATE_MS);
+    const evaluated = await inPool('evaluate', { data, shelves, fixes }, EVALUATE_MS);
     if (!evaluated.ok) return refuse(400, 'This is not a build that can be evaluated.', evaluated.troubles);
     return { status: 200, body: new JsonText(evaluated.json) };
   });

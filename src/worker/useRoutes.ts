@@ -14,8 +14,8 @@ const routes = starting<RoutedBuild>((api, key, tell) => api.route(JSON.parse(ke
 const orders = starting<OrdersCompared>((api, key, tell) => { const [loop, build] = JSON.parse(key) as [string, Build]; return api.orders(build, loop, proxy(tell)); });
 const ports = starting<{ readonly found: PortsFound | null }>((api, key, tell) => api.ports(JSON.parse(key) as Build, proxy(tell)));
 
-/** Names, speeds and money ask for nothing new. */
-const inSpace = (build: Build): string => JSON.stringify({ ...build, name: '', items: build.items.map((i) => ({ ...i, settings: {} })) });
+/** Names, speeds and money ask for nothing new; what is to be kept visible does. */
+export const inSpace = (build: Build): string => JSON.stringify({ ...build, name: '', items: build.items.map((i) => ({ ...i, settings: i.settings.inView === undefined ? {} : { inView: i.settings.inView } })) });
 
 /** The runs of a build, routed; null asks for nothing. */
 export const useRoutes = (build: Build | null): Job<RoutedBuild> => useJob(build && inSpace(build), routes);

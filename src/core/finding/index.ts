@@ -21,7 +21,8 @@ export interface Finding {
   readonly unit?: string;
   /** Where the limit comes from. */
   readonly source: string;
-  readonly fixes: readonly Fix[];
+  /** Ways out, untried: `resolveFixes` says which of them hold. */
+  candidates(): readonly Fix[];
 }
 
 /** A check with its own description; C is what it looks at. */
@@ -36,12 +37,12 @@ export interface Rule<C> {
 }
 
 /** What a rule says each time; code, stage and, unless it says otherwise, severity and source come from the rule. */
-export type Said = Omit<Finding, 'code' | 'severity' | 'stage' | 'source' | 'fixes'> & Partial<Pick<Finding, 'severity' | 'source' | 'fixes'>>;
+export type Said = Omit<Finding, 'code' | 'severity' | 'stage' | 'source' | 'candidates'> & Partial<Pick<Finding, 'severity' | 'source' | 'candidates'>>;
 
 /** Runs every rule in order; findings come worst first. */
 export function runRules<C>(rules: readonly Rule<C>[], context: C): Finding[] {
   const found = rules.flatMap((rule) => rule.check(context).map((said): Finding => ({
-    code: rule.code, stage: rule.stage, severity: rule.severity, source: rule.source, fixes: [], ...said,
+    code: rule.code, stage: rule.stage, severity: rule.severity, source: rule.source, candidates: () => [], ...said,
   })));
   return found.sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
 }
@@ -55,3 +56,5 @@ export function verdictOf(findings: readonly Finding[]): Verdict {
   if (findings.some((f) => f.severity === 'fails')) return 'fails';
   return findings.some((f) => f.severity === 'tight') ? 'tight' : 'holds';
 }
+
+export { anyKindWorse, findingKey, resolveFixes } from './resolveFixes';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { catalogued, demoBuild } from '@/catalogue';
 import { applyEdit, type Build, type Edit, type Item } from '../build';
-import { workOut } from '../evaluate';
+import { evaluate, workOut } from '../evaluate';
 import { resolve } from '../model';
 import { BOARD_STANDARDS, THREADS, type CasePart, type RadiatorPart } from '../part';
 import { measureGaps, portFits, type Gap } from '.';
@@ -63,7 +63,7 @@ describe('in the corner', () => {
 
   test('a fix offered for it is among those of the trade, and holds', () => {
     const meet = edited(desk, { do: 'item.replace', item: 'front-radiator', part: catalogued('radiator', 'rad-fell-360-60') }, { do: 'item.place', item: 'front-radiator', placement: { on: 'mount', mount: 'front', slide_mm: 23, ports: 'start', air: 'in' } }, { do: 'item.replace', item: 'top-radiator', part: catalogued('radiator', 'rad-tarn-360-30') });
-    const clash = workOut(meet, { offer: [catalogued('radiator', 'rad-tarn-360-27')] }).findings.find((f) => f.code === 'fit.clash' && f.subjects.includes('front-radiator') && f.subjects.some((s) => s.startsWith('top-')));
+    const clash = evaluate(meet, { fixes: true, offer: [catalogued('radiator', 'rad-tarn-360-27')] }).findings.find((f) => f.code === 'fit.clash' && f.subjects.includes('front-radiator') && f.subjects.some((s) => s.startsWith('top-')));
     expect(clash?.fixes[0]?.label).toContain('Slide');
     for (const fix of clash?.fixes ?? []) {
       const then = measureGaps(resolve(edited(meet, fix.edit))).gaps.find((g) => g.a === clash?.subjects[0] && g.b === clash?.subjects[1]);
@@ -86,7 +86,7 @@ describe('ports', () => {
 
   test('a fix for a blocked port is only offered when it was tried and holds', () => {
     const mistakes = demoBuild('pocket-planetarium') as Build;
-    for (const f of workOut(mistakes, { offer: [catalogued('fitting', 'fit-plug-low')] }).findings.filter((x) => x.code === 'fit.port')) for (const fix of f.fixes) {
+    for (const f of evaluate(mistakes, { fixes: true, offer: [catalogued('fitting', 'fit-plug-low')] }).findings.filter((x) => x.code === 'fit.port')) for (const fix of f.fixes) {
       const w = workOut(edited(mistakes, fix.edit));
       expect(w.findings.some((x) => x.code === 'fit.port' && x.title === f.title)).toBe(false);
     }

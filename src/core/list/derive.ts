@@ -3,7 +3,7 @@ import { screwNeeds } from '../fit';
 import type { Model } from '../model';
 import type { Part, PartKind } from '../part';
 import { planPower, type PowerReport } from '../power';
-import { pieceOf, type Run } from '../run';
+import { pieceOf, trimFor, type Run } from '../run';
 import { cutPlan, type CutPlan } from './cutting';
 import { packFor, sundryNeeds, type SundryNeed } from './sundries';
 import { loopVolume, type LoopVolume } from './volume';
@@ -45,13 +45,17 @@ export interface ListReport {
   readonly unmet: readonly SundryNeed[];
   readonly budget: number | null;
   readonly volumes: readonly LoopVolume[];
-  readonly cuts: readonly LoopCuts[];
+  readonly cuts: readonly TubeCuts[];
   readonly tube_mm: number;
 }
 
-/** What is cut from what, of a loop's tube. */
-export interface LoopCuts {
+/** What is cut from what, of one kind of tube: loops that share a tube share its sticks and the one to practise on. */
+export interface TubeCuts {
+  /** The first of its loops. */
   readonly loop: string;
+  readonly loops: readonly string[];
+  /** Part id of the tube. */
+  readonly tube: string;
   /** Of sticks; null for tube from the roll. */
   readonly plan: CutPlan | null;
   readonly stick_mm: number | null;
@@ -66,8 +70,6 @@ export const TUBE_SPARE = 0.2;
 export const SPARE_STICKS = 1;
 /** What a saw takes, mm (common practice, no source). */
 export const KERF_MM = 2;
-/** Screws bought beyond the need. */
-const SCREW_SPARE = 2;
 const MACHINE: readonly PartKind[] = ['case', 'processor', 'card', 'board', 'memory', 'supply'];
 
 /** Every piece to buy, from the build alone; each line says what asked for it. */
@@ -90,6 +92,8 @@ export function deriveList(model: Model, runs: readonly Run[], power: PowerRepor
     add(item.part, pieces, 'piece', [item.id], reasonFor(model, item, pieces), { owned: item.settings.owned ?? false });
   }
   for (const loop of build.loops) addLoop(model, loop, runs.filter((r) => r.loop === loop.id), add);
+  const cuts = tubesOf(build.loops).flatMap((loops) => cutsOf(loops, runs) ?? []);
+  for (const own of cuts) addTube(build.loops, own, runs, add);
   addScrews(model, add);
   for (const line of power.lines) if (line.by) add(line.by, 1, 'piece', line.items, `${line.pieces} plugs on the ${line.header}: ${line.items.map((id) => build.items.find((i) => i.id === id)?.name ?? id).join(', ')}`);
 
@@ -108,18 +112,41 @@ export function deriveList(model: Model, runs: readonly Run[], power: PowerRepor
     unmet,
     budget: build.brief.limits.budget_minor,
     volumes,
-    cuts: build.loops.flatMap((l) => cutsOf(l, runs.filter((r) => r.loop === l.id)) ?? []),
+    cuts,
     tube_mm: runs.reduce((s, r) => s + r.cut_mm, 0),
   };
 }
 
-/** How a loop's tube is cut; null while it has no runs of tube. A run longer than a stick takes one for each length begun, to be coupled. */
-function cutsOf(loop: Loop, runs: readonly Run[]): LoopCuts | null {
-  const tubes = runs.filter((r) => r.by === 'tube' && r.cut_mm > 0), total_mm = tubes.reduce((s, r) => s + r.cut_mm, 0);
-  if (tubes.length === 0) return null;
-  if (!loop.tube.stick_mm) return { loop: loop.id, plan: null, stick_mm: null, buy: Math.ceil((total_mm / 1000) * (1 + TUBE_SPARE) * 2) / 2, total_mm };
-  const { stick_mm } = loop.tube, plan = cutPlan(tubes.map((r) => ({ id: r.id, length_mm: r.cut_mm })), stick_mm, KERF_MM);
-  return { loop: loop.id, plan, stick_mm, buy: plan.sticks.length + plan.tooLong.reduce((s, p) => s + Math.ceil(p.length_mm / stick_mm), 0) + SPARE_STICKS, total_mm };
+/** Loops by the tube they are made of. */
+function tubesOf(loops: readonly Loop[]): readonly (readonly Loop[])[] {
+  const by = new Map<string, Loop[]>();
+  for (const loop of loops) by.set(loop.tube.id, [...(by.get(loop.tube.id) ?? []), loop]);
+  return [...by.values()];
+}
+
+const tubesIn = (loops: readonly Loop[], runs: readonly Run[]): readonly Run[] => runs.filter((r) => r.by === 'tube' && r.cut_mm > 0 && loops.some((l) => l.id === r.loop));
+
+/** How one kind of tube is cut, with the trim of bent runs; null while no run is made of it. A run longer than a stick takes one for each length begun. */
+function cutsOf(loops: readonly Loop[], runs: readonly Run[]): TubeCuts | null {
+  const [first] = loops, tubes = tubesIn(loops, runs);
+  if (!first || tubes.length === 0) return null;
+  const total_mm = tubes.reduce((s, r) => s + r.cut_mm, 0);
+  const base = { loop: first.id, loops: loops.map((l) => l.id), tube: first.tube.id, total_mm };
+  const { stick_mm } = first.tube;
+  if (!stick_mm) return { ...base, plan: null, stick_mm: null, buy: Math.ceil((total_mm / 1000) * (1 + TUBE_SPARE) * 2) / 2 };
+  const plan = cutPlan(tubes.map((r) => ({ id: r.id, length_mm: r.cut_mm + trimFor(r) })), stick_mm, KERF_MM);
+  const coupled = plan.tooLong.reduce((s, p) => s + Math.ceil(p.length_mm / stick_mm), 0);
+  return { ...base, plan, stick_mm, buy: plan.sticks.length + coupled + SPARE_STICKS };
+}
+
+/** The line of one kind of tube. */
+function addTube(loops: readonly Loop[], cuts: TubeCuts, runs: readonly Run[], add: Add): void {
+  const own = loops.filter((l) => cuts.loops.includes(l.id)), [first] = own, tubes = tubesIn(own, runs);
+  if (!first) return;
+  const words = `${tubes.length} runs, ${(cuts.total_mm / 1000).toFixed(2)} m`;
+  const estimated = tubes.some((r) => r.estimated);
+  const why = cuts.plan ? `${words}, and ${SPARE_STICKS} stick to practise on` : `${words}, and ${TUBE_SPARE * 100} % to spare`;
+  add(first.tube, cuts.buy, cuts.plan ? 'stick' : 'metre', tubes.map((r) => r.id), why, { estimated });
 }
 
 type Add = (part: Part, quantity: number, unit: ListUnit, asked: readonly string[], why: string, options?: { owned?: boolean; estimated?: boolean }) => void;
@@ -147,13 +174,6 @@ function addLoop(model: Model, loop: Loop, runs: readonly Run[], add: Add): void
     const port = item && 'ports' in item.part ? item.part.ports.find((p) => p.id === cap.port)?.name ?? cap.port : cap.port;
     add(kit[cap.with], 1, 'piece', [cap.item], `${item?.name ?? cap.item}, ${port}`);
   }
-  const tubes = runs.filter((r) => r.by === 'tube' && r.cut_mm > 0);
-  if (tubes.length > 0) {
-    const asked = tubes.map((r) => r.id);
-    const cuts = cutsOf(loop, runs);
-    if (cuts?.plan) add(loop.tube, cuts.buy, 'stick', asked, `${tubes.length} runs, ${(cuts.total_mm / 1000).toFixed(2)} m, and ${SPARE_STICKS} stick to practise on`, { estimated });
-    else if (cuts) add(loop.tube, cuts.buy, 'metre', asked, `${tubes.length} runs, ${(cuts.total_mm / 1000).toFixed(2)} m, and ${TUBE_SPARE * 100} % to spare`, { estimated });
-  }
   const volume = loopVolume(model, loop, runs);
   add(loop.coolant, volume.bottles, 'bottle', [loop.id], `${loop.name} holds ${Math.round(volume.total_mL)} mL; 15 % to spare`, { estimated });
 }
@@ -173,7 +193,10 @@ function addScrews(model: Model, add: Add): void {
   for (const [key, entry] of needs) {
     const [thread, length] = key.split('|');
     const part = screws.find((s) => s.thread === thread && s.length_mm === Number(length));
-    if (part) add(part, Math.ceil((entry.quantity + SCREW_SPARE) / part.pack), 'pack', entry.asked, `${entry.quantity} screws ${thread} × ${length} for ${[...new Set(entry.names)].join(', ')}, ${SCREW_SPARE} to spare`);
+    if (!part) continue;
+    // Spares come out of the packs that are bought anyway: none is opened for them alone.
+    const packs = Math.ceil(entry.quantity / part.pack), spare = packs * part.pack - entry.quantity;
+    add(part, packs, 'pack', entry.asked, `${entry.quantity} screws ${thread} × ${length} for ${[...new Set(entry.names)].join(', ')}, ${spare} to spare`);
   }
 }
 

@@ -92,6 +92,36 @@ describe('the parts list', () => {
   });
 });
 
+describe('sticks of the tower', () => {
+  const tower = demoBuild('fenland-flood-tower') as Build, { reports } = workOut(tower);
+
+  test('each bent run is cut 15 mm longer, and no stick gives more than it has with that', () => {
+    const [cuts] = reports.list.cuts;
+    const pieces = cuts?.plan?.sticks.flatMap((s) => s.pieces) ?? [];
+    expect(pieces.length).toBe(13);
+    for (const piece of pieces) {
+      const run = reports.runs.find((r) => r.id === piece.id);
+      expect(piece.length_mm).toBeCloseTo((run?.cut_mm ?? 0) + ((run?.bends ?? 0) > 0 ? 15 : 0), 9);
+    }
+    expect(pieces.some((p) => p.length_mm > (reports.runs.find((r) => r.id === p.id)?.cut_mm ?? 0) + 14)).toBe(true);
+    for (const s of cuts?.plan?.sticks ?? []) expect(s.pieces.reduce((sum, p) => sum + p.length_mm, 0) + 2 * (s.pieces.length - 1)).toBeLessThanOrEqual((cuts?.stick_mm ?? 0) + 1e-9);
+  });
+
+  test('two loops of one tube share its sticks, and one stick to practise on', () => {
+    expect(reports.list.cuts.map((c) => c.loops)).toEqual([tower.loops.map((l) => l.id)]);
+    const [cuts] = reports.list.cuts;
+    expect(cuts?.buy).toBe((cuts?.plan?.sticks.length ?? 0) + 1);
+    expect(reports.list.lines.filter((l) => l.kind === 'tube').map((l) => l.quantity)).toEqual([cuts?.buy]);
+  });
+
+  test('a pack that holds the need is enough: no second one for the spares', () => {
+    const screws = lineOf({ ...desk, kit: { ...desk.kit, screws: desk.kit.screws.map((s) => ({ ...s, pack: 12 })) }, items: desk.items.filter((i) => i.id !== 'top-fans' && i.id !== 'top-radiator') }, 'screw-m3-30');
+    // Three fans of four screws.
+    expect(screws).toMatchObject({ quantity: 1, why: expect.stringContaining('12 screws') });
+    expect(screws?.why).toContain('0 to spare');
+  });
+});
+
 describe('sticks', () => {
   interface Stock { id: string; inputs: { stock_mm: number; kerf_mm: number; pieces_mm: number[] }; expected: { min_sticks: number } }
   /** Proven optima of reference/stock.json (HiGHS and exhaustive search). */

@@ -2,3 +2,4 @@ export { proposeLoop, reorderLoop, insertStation, orderStations, looseParts, typ
 export { splitEdit, whyNoSplit, secondPump, moveInto, rowEdit, teePorts } from './branch';
 export { draining, fillLevel, topOf, trappedAir, type Draining, type Pocket } from './levels';
 export { portsOf, placeOf } from './ports';
+export { replaceWithPlugs } from './replaceWithPlugs';

@@ -1,15 +1,13 @@
 import { freeId, type Build, type Cap, type Edit, type Link, type Loop, type PortRef } from '../build';
-import { resolve, type Model } from '../model';
+import { facing, resolve, spans, type Model } from '../model';
 import { isWet, type CoolantPart, type FittingPart, type TubePart } from '../part';
 import { distance, type Vec } from '../shape';
 import { middleOf, passThrough, placeOf, portsOf } from './ports';
 
-/** Two ports nearer than this are screwed together instead of joined by a tube, mm. */
-const JOINT_REACH_MM = 40;
 /** Up to this many stations between pump and reservoir every order is tried; beyond, nearest next. */
 const ALL_ORDERS_UP_TO = 7;
 
-export interface LoopChoice { readonly name: string; readonly tube: TubePart; readonly fitting: FittingPart; readonly coolant: CoolantPart; readonly items?: readonly string[] }
+export interface LoopChoice { readonly name: string; readonly tube: TubePart; readonly fitting: FittingPart; readonly coolant: CoolantPart; readonly items?: readonly string[]; /** Male-to-male fittings that may be taken where two ports face each other. */ readonly bridges?: readonly FittingPart[] }
 
 /** Wet parts that no loop touches yet. */
 export function looseParts(build: Build): readonly string[] {
@@ -23,7 +21,7 @@ export function proposeLoop(build: Build, choice: LoopChoice): Edit | null {
   if (items.length < 2) return null;
   const model = resolve(build);
   const id = freeId(build.loops.map((l) => l.id), 'loop');
-  const links = connect(build, model, orderStations(build, model, items), build.loops.flatMap((l) => l.links.map((k) => k.id)));
+  const links = connect(build, model, orderStations(build, model, items), build.loops.flatMap((l) => l.links.map((k) => k.id)), choice.bridges);
   const loop: Loop = { id, name: choice.name, tube: choice.tube, fitting: choice.fitting, coolant: choice.coolant, coolantAge_months: 0, links, caps: capSpares(build, model, items, links) };
   return { do: 'loop.add', loop };
 }
@@ -33,7 +31,7 @@ export function reorderLoop(build: Build, loopId: string, stations: readonly str
   const loop = build.loops.find((l) => l.id === loopId) as Loop;
   const model = resolve(build);
   const others = build.loops.filter((l) => l.id !== loopId).flatMap((l) => l.links.map((k) => k.id));
-  const links = connect(build, model, stations, others);
+  const links = connect(build, model, stations, others, loop.links.flatMap((l) => l.bridge ?? []));
   const used = (ref: PortRef): boolean => links.some((k) => same(k.from, ref) || same(k.to, ref));
   const capped = (ref: PortRef): boolean => loop.caps.some((c) => same(c, ref));
   const freed = stations.flatMap((item) => portsOf(build, item).map((p) => ({ item, port: p.id }))).filter((ref) => !used(ref) && !capped(ref));
@@ -117,7 +115,7 @@ function nearestNext(rest: readonly string[], first: string | undefined, step: (
 }
 
 /** Runs from station to station and back to the first, through the ports that keep them short. */
-function connect(build: Build, model: Model, stations: readonly string[], takenIds: readonly string[]): readonly Link[] {
+function connect(build: Build, model: Model, stations: readonly string[], takenIds: readonly string[], bridges: readonly FittingPart[] = []): readonly Link[] {
   const n = stations.length;
   const centre = (i: number): Vec | null => middleOf(model, stations[(i + n) % n] as string);
   const chosen: { in: string; out: string }[] = [];
@@ -133,11 +131,20 @@ function connect(build: Build, model: Model, stations: readonly string[], takenI
     const next = (i + 1) % n;
     const from = { item, port: (chosen[i] as { out: string }).out };
     const to = { item: stations[next] as string, port: (chosen[next] as { in: string }).in };
-    const a = placeOf(model, from), b = placeOf(model, to);
     const id = freeId(taken, 'run');
     taken.push(id);
-    return { id, from, to, by: a && b && distance(a, b) < JOINT_REACH_MM ? 'joint' : 'tube', ends: { from: 'auto', to: 'auto' } };
+    return { id, from, to, ...directly(model, from, to, bridges), ends: { from: 'auto', to: 'auto' } };
   });
+}
+
+/** A direct connection where the two ports face each other and a fitting reaches from one to the other; a tube everywhere else. */
+function directly(model: Model, from: PortRef, to: PortRef, bridges: readonly FittingPart[]): Pick<Link, 'by' | 'bridge'> {
+  const a = model.portAt(from), b = model.portAt(to);
+  const way = a && b ? facing(a, b) : null;
+  if (!way) return { by: 'tube' };
+  if (spans(way, undefined)) return { by: 'joint' };
+  const bridge = bridges.find((f) => f.span_mm !== undefined && spans(way, f));
+  return bridge ? { by: 'joint', bridge } : { by: 'tube' };
 }
 
 /** Spare ports: a cap to fill by on top, a drain at the lowest, plugs on the rest. */

@@ -195,6 +195,14 @@ function tubesMeet(a: Route, b: Route, tasks: readonly Task[]): boolean {
   return fit(a).some((x) => fit(b).some((y) => boxGap(x, y) < -0.01)) || fit(a).some((x) => pb.some((q) => within(grow(x, rb), q))) || fit(b).some((y) => pa.some((p) => within(grow(y, ra), p)));
 }
 
+/** What a part sits on, and what that sits on: without it the part would not be there. */
+function carriersOf(model: Model, id: string): readonly string[] {
+  const { placement } = model.build.items.find((i) => i.id === id) ?? {};
+  if (placement?.on === 'item' || placement?.on === 'radiator') return [placement.item, ...carriersOf(model, placement.item)];
+  const board = model.build.items.find((i) => i.part.kind === 'board');
+  return placement?.on === 'slot' || placement?.on === 'board' ? board ? [board.id] : [] : [];
+}
+
 /** Which one thing out of the way, or which tighter bend, would give a run its way. */
 function explain(model: Model, t: Task, fixed: readonly Fixed[], waiting: readonly Task[], others: readonly Route[]): NoRoute {
   const froms = endsOf(model, t, 'from'), tos = endsOf(model, t, 'to'), least = KEPT_MM[KEPT_MM.length - 1] as number;
@@ -204,8 +212,9 @@ function explain(model: Model, t: Task, fixed: readonly Fixed[], waiting: readon
   for (const share of [0.75, 0.5]) {
     if (find(t, whole, froms, tos, [], least, t.limits.radius_mm * share, { most: EXPLAIN_MOST })) { wouldFit = `bends of ${Math.round(t.limits.radius_mm * share)} mm`; break; }
   }
+  const ends = new Set([t.from.item, t.to.item].flatMap((id) => [id, ...carriersOf(model, id)]));
   const between = union([{ min: t.from.at, max: t.from.at }, { min: t.to.at, max: t.to.at }]);
-  const ids = [...new Set(whole.blocks.filter((b) => b.toll === Infinity && boxGap(b, grow(between, 40)) < 0).map((b) => b.id))].filter((id) => id !== t.from.item && id !== t.to.item).slice(0, 6);
+  const ids = [...new Set(whole.blocks.filter((b) => b.toll === Infinity && boxGap(b, grow(between, 40)) < 0).map((b) => b.id))].filter((id) => !ends.has(id)).slice(0, 6);
   for (const id of ids) if (find(t, { ...whole, blocks: whole.blocks.filter((b) => b.id !== id) }, froms, tos, [], least, t.limits.radius_mm, { most: EXPLAIN_MOST })) return { link: t.link, loop: t.loop.id, blockedBy: name(id), wouldFit };
   return { link: t.link, loop: t.loop.id, blockedBy: null, wouldFit };
 }

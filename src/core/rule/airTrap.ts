@@ -31,7 +31,7 @@ export const airTrap: BuildRule = {
       title: pockets.length > 0 ? `Air can stay in ${pockets.length === 1 ? nameOf(context, (pockets[0] as { item: string }).item) : `${pockets.length} parts`} of ${loop.name}` : `Air can stay in ${humps.length === 1 ? 'a tube' : `${humps.length} tubes`} of ${loop.name}`,
       detail: `${[...pockets.slice(0, 4).map((p) => `${nameOf(context, p.item)}, up to ${formatNumber(p.mL)} mL`), ...humps.slice(0, 3).map((h) => `${h.run.name} rises ${formatNumber(h.over)} mm over its ends`)].join('; ')}. Tilt the case while it bleeds.`,
       ...(pockets.length > 0 ? { measured: now, limit: LEAST_ML, unit: 'mL' } : {}),
-      fixes: triedFixes(context, fixes, (m) => { const l = m.build.loops.find((x) => x.id === loop.id); return l !== undefined && sum(trappedAir(m, l).filter((p) => p.mL >= LEAST_ML)) < now - LEAST_ML; }, 1),
+      candidates: () => triedFixes(context, fixes, (m) => { const l = m.build.loops.find((x) => x.id === loop.id); return l !== undefined && sum(trappedAir(m, l).filter((p) => p.mL >= LEAST_ML)) < now - LEAST_ML; }, 1),
     }];
   }),
 };

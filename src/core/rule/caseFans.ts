@@ -21,6 +21,6 @@ export const caseFans: BuildRule = {
       const item: Item = { id, name: `${f.fan.name}, of the case`, part: f.fan, placement: { on: 'mount', mount: f.mount, slide_mm: 0, ports: 'end', air: f.mount === 'front' || f.mount === 'bottom' ? 'in' : 'out' }, settings: { owned: true } };
       edits.push({ do: 'item.add', item });
     }
-    return [{ subjects: [], title: `${plural(waiting.length, 'fan')} of the case ${waiting.length === 1 ? 'is' : 'are'} not in the build`, detail: `Free: ${names.join(', ')}. They count as owned.`, fixes: [{ label: 'Add them, as owned', edit: { do: 'batch', edits } }] } satisfies Said];
+    return [{ subjects: [], title: `${plural(waiting.length, 'fan')} of the case ${waiting.length === 1 ? 'is' : 'are'} not in the build`, detail: `Free: ${names.join(', ')}. They count as owned.`, candidates: () => [{ label: 'Add them, as owned', edit: { do: 'batch', edits } }] } satisfies Said];
   },
 };

@@ -10,6 +10,6 @@ export const controlSensor: BuildRule = {
     const { control } = item.settings;
     if (!control || control.sensor === 'coolant' || context.setup.sources.some((s) => s.part.spots.some((spot) => control.sensor === `${s.item.id}/${spot.id}`))) return [];
     const edit: Edit = { do: 'item.set', item: item.id, values: { control: { ...control, sensor: 'coolant' } } };
-    return [{ subjects: [item.id], title: `${item.name} follow${item.part.kind === 'pump' ? 's' : ''} a part that is gone`, detail: `The sensor "${control.sensor}" is not in this build. Let the coolant lead, or choose another part under Over time.`, fixes: [{ label: 'Follow the coolant', edit }] }];
+    return [{ subjects: [item.id], title: `${item.name} follow${item.part.kind === 'pump' ? 's' : ''} a part that is gone`, detail: `The sensor "${control.sensor}" is not in this build. Let the coolant lead, or choose another part under Over time.`, candidates: () => [{ label: 'Follow the coolant', edit }] }];
   }),
 };

@@ -8,6 +8,6 @@ export const coolantAttacks: BuildRule = {
   source: 'the coolant\'s own data; compound tables of O-ring handbooks and general chemical-resistance tables, from memory; glycol above a third crazes acrylic under stress (common practice, no source)',
   check: (context) => context.metals.softs.filter((s) => s.verdict === 'fails').flatMap((soft): Said[] => {
     const loop = context.build.loops.find((l) => l.id === soft.loop);
-    return loop ? [{ subjects: subjectsOf(soft), title: `${loop.coolant.name} attacks ${soft.material}`, detail: `${tellSoft(soft)} It may leak or crack after weeks.`, fixes: unharmed(context, loop) }] : [];
+    return loop ? [{ subjects: subjectsOf(soft), title: `${loop.coolant.name} attacks ${soft.material}`, detail: `${tellSoft(soft)} It may leak or crack after weeks.`, candidates: () => unharmed(context, loop) }] : [];
   }),
 };

@@ -16,6 +16,6 @@ export const coolantClogs: BuildRule = {
     if (narrow.length === 0) return [];
     const clear = context.offer.flatMap((p) => (p.kind === 'coolant' && p.look === 'clear' && p.inhibitor_months >= loop.coolant.inhibitor_months && !p.poisonous ? [p] : []))[0];
     const fixes: Fix[] = clear ? [{ label: `Fill it with ${clear.name}`, edit: { do: 'loop.coolant', loop: loop.id, coolant: clear, age_months: 0 } }] : [];
-    return [{ subjects: [loop.id, ...narrow], title: `${loop.coolant.name} settles in ${narrow.length === 1 ? nameOf(context, narrow[0] as string) : `${narrow.length} narrow parts`}`, detail: `${narrow.slice(0, 4).map((s) => nameOf(context, s)).join(', ')}: flush ${loop.name} every year, and mind the flow.`, fixes }];
+    return [{ subjects: [loop.id, ...narrow], title: `${loop.coolant.name} settles in ${narrow.length === 1 ? nameOf(context, narrow[0] as string) : `${narrow.length} narrow parts`}`, detail: `${narrow.slice(0, 4).map((s) => nameOf(context, s)).join(', ')}: flush ${loop.name} every year, and mind the flow.`, candidates: () => fixes }];
   }),
 };

@@ -10,6 +10,6 @@ export const coolantWatch: BuildRule = {
     const loop = context.build.loops.find((l) => l.id === soft.loop);
     if (!loop) return [];
     const fromTube = soft.because?.startsWith('plasticiser') ?? false;
-    return [{ subjects: subjectsOf(soft), title: `${soft.material.replace(/^[a-z]/, (c) => c.toUpperCase())} in ${loop.name} is to be looked after`, detail: tellSoft(soft), fixes: fromTube ? harmlessTube(context, loop) : unharmed(context, loop) }];
+    return [{ subjects: subjectsOf(soft), title: `${soft.material.replace(/^[a-z]/, (c) => c.toUpperCase())} in ${loop.name} is to be looked after`, detail: tellSoft(soft), candidates: () => fromTube ? harmlessTube(context, loop) : unharmed(context, loop) }];
   }),
 };

@@ -20,7 +20,7 @@ export const coolingShort: BuildRule = {
       said.push({
         subjects: [loop.id], title: `Coolant settles ${formatKelvin(rise)} over the room`,
         detail: `You allow ${formatKelvin(rise_K)}. At this fan speed ${neededWords(sizing.sectionsNeeded)}; you have ${sizing.sections}.${sizing.quietestSpeed_rpm === null ? ' Even full fan speed is not enough.' : ''}`,
-        measured: rise, limit: rise_K, unit: 'K', fixes,
+        measured: rise, limit: rise_K, unit: 'K', candidates: () => fixes,
       });
     }
     for (const r of context.setup.radiators) {

@@ -23,7 +23,7 @@ export const drainLow: BuildRule = {
     return [{
       subjects: [loop.id, ...now.stays.map((s) => s.item)], title: `About ${formatNumber(now.stays_mL)} mL stay in ${loop.name} when it is drained`,
       detail: `${now.stays.slice(0, 4).map((s) => `${nameOf(context, s.item)} ${formatNumber(s.mL)} mL`).join(', ')}. Tilt the case to empty it, or blow gently into the fill port.`, measured: now.stays_mL, limit: SHARE * total, unit: 'mL',
-      fixes: triedFixes(context, fixes, (m) => { const l = m.build.loops.find((x) => x.id === loop.id); return l !== undefined && draining(m, l).stays_mL < now.stays_mL - 10; }, 1),
+      candidates: () => triedFixes(context, fixes, (m) => { const l = m.build.loops.find((x) => x.id === loop.id); return l !== undefined && draining(m, l).stays_mL < now.stays_mL - 10; }, 1),
     }];
   }),
 };

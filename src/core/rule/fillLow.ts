@@ -18,6 +18,6 @@ export const fillLow: BuildRule = {
     if (!highest) return [];
     const plugs = loop.caps.filter((c) => c.with === 'plug').map((c) => ({ ...c, y: context.model.portAt(c)?.at[1] ?? -Infinity })).filter((c) => c.y > fill + OVER_MM).sort((a, b) => b.y - a.y), [plug] = plugs;
     const fixes: Fix[] = plug ? [{ label: `Put a fill cap on ${nameOf(context, plug.item)} too`, edit: { do: 'cap.set', loop: loop.id, port: { item: plug.item, port: plug.port }, with: 'fill' } }] : [];
-    return [{ subjects: [loop.id, ...above.map((a) => a.id)], title: `${above.length === 1 ? nameOf(context, highest.id) : `${above.length} parts`} of ${loop.name} stand${above.length === 1 ? 's' : ''} above the fill port`, detail: `${nameOf(context, highest.id)} reaches ${formatMillimetres(highest.over)} higher. Pulse the pump, stop before the reservoir is empty, refill.`, measured: highest.over, limit: OVER_MM, unit: 'mm', fixes }];
+    return [{ subjects: [loop.id, ...above.map((a) => a.id)], title: `${above.length === 1 ? nameOf(context, highest.id) : `${above.length} parts`} of ${loop.name} stand${above.length === 1 ? 's' : ''} above the fill port`, detail: `${nameOf(context, highest.id)} reaches ${formatMillimetres(highest.over)} higher. Pulse the pump, stop before the reservoir is empty, refill.`, measured: highest.over, limit: OVER_MM, unit: 'mm', candidates: () => fixes }];
   }),
 };

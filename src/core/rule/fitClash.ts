@@ -10,6 +10,6 @@ export const fitClash: BuildRule = {
     subjects: [g.a, g.b],
     title: `${g.nameA} runs into ${g.nameB}`,
     detail: `They overlap by ${formatMillimetres(-g.gap_mm, 1)}. ${g.b.startsWith('case:') ? 'The case does not give there.' : 'One of them must move, turn or become thinner.'}`,
-    measured: g.gap_mm, limit: 0, unit: 'mm', fixes: fitFixes(context, g),
+    measured: g.gap_mm, limit: 0, unit: 'mm', candidates: () => fitFixes(context, g),
   })),
 };

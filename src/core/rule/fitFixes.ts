@@ -1,6 +1,7 @@
 import { applyEdit, type Edit, type Item, type Placement } from '../build';
 import type { Fix } from '../finding';
 import { measureGaps, type Gap } from '../fit';
+import { replaceWithPlugs } from '../loop';
 import { resolve } from '../model';
 import { formatNumber } from '../quantity';
 import type { RuleContext } from './context';
@@ -61,14 +62,15 @@ function moves(context: RuleContext, item: Item): Fix[] {
       fixes.sort((a, b) => slideOf(a) - slideOf(b));
       fixes.push({ label: `Turn the ports of ${item.name} to the other end`, edit: placing(item, { ...p, ports: p.ports === 'end' ? 'start' : 'end' }) });
       for (const other of box.mounts) {
-        if (other.id !== mount.id && other.length_mm >= item.part.size[0] && other.fans.some((f) => item.part.kind === 'radiator' && f.size_mm === item.part.section_mm)) {
+        if (other.id !== mount.id && !context.build.items.some((o) => o.placement.on === 'mount' && o.placement.mount === other.id) && other.length_mm >= item.part.size[0] && other.fans.some((f) => item.part.kind === 'radiator' && f.size_mm === item.part.section_mm)) {
           fixes.push({ label: `Hang ${item.name} on the ${other.name.toLowerCase()}`, edit: placing(item, { ...p, mount: other.id, slide_mm: 0 }) });
         }
       }
     }
   }
   if (p.on === 'radiator') {
-    for (const face of ['frame', 'interior', 'outside'] as const) if (face !== p.face) fixes.push({ label: face === 'outside' ? `Put ${item.name} outside the frame` : `Put ${item.name} on the ${face === 'frame' ? 'frame side' : 'inner face'}`, edit: placing(item, { ...p, face }) });
+    const taken = (face: string): boolean => context.build.items.some((o) => o.id !== item.id && o.placement.on === 'radiator' && o.placement.item === p.item && o.placement.face === face);
+    for (const face of ['frame', 'interior', 'outside'] as const) if (face !== p.face && !taken(face)) fixes.push({ label: face === 'outside' ? `Put ${item.name} outside the frame` : `Put ${item.name} on the ${face === 'frame' ? 'frame side' : 'inner face'}`, edit: placing(item, { ...p, face }) });
     // A radiator with fans on both faces: one set taken off.
     if (context.build.items.some((o) => o.id !== item.id && o.placement.on === 'radiator' && o.placement.item === p.item)) fixes.push({ label: `Take ${item.name} off: the other face has fans too`, edit: { do: 'item.remove', item: item.id } });
   }
@@ -84,12 +86,12 @@ function smaller(context: RuleContext, item: Item): Fix[] {
   if (part.kind === 'radiator') {
     return context.offer.flatMap((p) => (p.kind === 'radiator' && p.section_mm === part.section_mm && p.sections === part.sections && p.size[2] < part.size[2] && p.holeGap_mm === part.holeGap_mm && (p.core.finMetal !== 'aluminium' || part.core.finMetal === 'aluminium') ? [p] : []))
       .sort((a, b) => b.size[2] - a.size[2]).slice(0, 2)
-      .map((p) => ({ label: `Use a thinner core: ${p.name}`, edit: { do: 'item.replace', item: item.id, part: p } }));
+      .map((p) => ({ label: `Use a thinner core: ${p.name}`, edit: replaceWithPlugs(context.build, item.id, p) }));
   }
   if (part.kind === 'reservoir') {
     return context.offer.flatMap((p) => (p.kind === 'reservoir' && p.size[1] < part.size[1] ? [p] : []))
       .sort((a, b) => b.size[1] - a.size[1]).slice(0, 2)
-      .map((p) => ({ label: `Use a shorter reservoir: ${p.name}, ${formatNumber(p.size[1])} mm`, edit: { do: 'item.replace', item: item.id, part: p } }));
+      .map((p) => ({ label: `Use a shorter reservoir: ${p.name}, ${formatNumber(p.size[1])} mm`, edit: replaceWithPlugs(context.build, item.id, p) }));
   }
   return [];
 }

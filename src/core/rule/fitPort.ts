@@ -16,7 +16,7 @@ export const fitPort: BuildRule = {
   check: (context) => context.ports.filter((p) => p.verdict === 'clash').map((p, i) => ({
     subjects: [p.item], title: `${p.fitting} does not go into ${p.name}`,
     detail: `It runs into ${p.with ?? 'what is there'} by ${formatMillimetres(-(p.gap_mm ?? 0), 1)}.${p.besidePort ? ' An extender on one of the two parts them.' : ''}`,
-    measured: p.gap_mm ?? 0, limit: 0, unit: 'mm', fixes: i < MOST_PORTS ? portFixes(context, p) : [],
+    measured: p.gap_mm ?? 0, limit: 0, unit: 'mm', candidates: () => i < MOST_PORTS ? portFixes(context, p) : [],
   })),
 };
 

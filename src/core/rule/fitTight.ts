@@ -13,6 +13,6 @@ export const fitTight: BuildRule = {
     subjects: [g.a, g.b],
     title: `${g.nameA} is ${formatMillimetres(g.gap_mm, 1)} from ${g.nameB}`,
     detail: `With both at the far end of their tolerance, ${formatMillimetres(g.worst_mm, 1)}. You asked for ${formatMillimetres(context.build.brief.limits.clear_mm)}.`,
-    measured: g.gap_mm, limit: context.build.brief.limits.clear_mm, unit: 'mm', fixes: i < MOST_PAIRS ? fitFixes(context, g) : [],
+    measured: g.gap_mm, limit: context.build.brief.limits.clear_mm, unit: 'mm', candidates: () => i < MOST_PAIRS ? fitFixes(context, g) : [],
   })),
 };

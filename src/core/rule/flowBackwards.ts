@@ -17,7 +17,7 @@ export const flowBackwards: BuildRule = {
     return {
       subjects: [p.id], title: `${nameOf(context, p.id)} is pushed backwards`,
       detail: `${formatFlow(-p.flow_Lmin)} run back through it${others.length > 0 ? `; ${others.map((o) => nameOf(context, o.id)).join(' and ')} overcomes it` : ''}.`, measured: p.flow_Lmin, limit: 0, unit: 'L/min',
-      fixes: part && item && strong && twin ? [...faster(item, part, p.speed_rpm, strong.head_m), ...alike(item, part, twin, strong.speed_rpm)] : [],
+      candidates: () => part && item && strong && twin ? [...faster(item, part, p.speed_rpm, strong.head_m), ...alike(item, part, twin, strong.speed_rpm)] : [],
     };
   }),
 };

@@ -32,7 +32,7 @@ export const flowLow: BuildRule = {
         severity: loop.flow_Lmin < 1 ? 'fails' : 'tight', subjects: [loop.id],
         title: `${name} moves ${formatFlow(loop.flow_Lmin)}`,
         detail: `You asked for ${formatFlow(target)}; the flow is ${loop.band}. ${fixes.length > 0 ? 'The pump can do more.' : 'The pump is at its end: less restriction, a stronger pump, or a second one in series would help.'}`,
-        measured: loop.flow_Lmin, limit: target, unit: 'L/min', fixes,
+        measured: loop.flow_Lmin, limit: target, unit: 'L/min', candidates: () => fixes,
       });
     }
     for (const item of context.build.items) {

@@ -21,6 +21,6 @@ export const metalMarginal: BuildRule = {
   check: (context) => context.metals.pairs.filter((p) => p.verdict === 'tight').map((pair) => ({
     ...tellPair(context, pair),
     // An inhibitor helps where it lifts the limit above the pair.
-    fixes: pair.reason !== 'silver-nickel' && context.metals.environments[pair.loop] === 'harsh' && pair.difference_V < DIFFERENCE_LIMIT.ordinary - 1e-9 ? inhibited(context, pair.loop) : [],
+    candidates: () => pair.reason !== 'silver-nickel' && context.metals.environments[pair.loop] === 'harsh' && pair.difference_V < DIFFERENCE_LIMIT.ordinary - 1e-9 ? inhibited(context, pair.loop) : [],
   })),
 };

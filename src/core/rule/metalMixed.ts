@@ -8,6 +8,6 @@ export const metalMixed: BuildRule = {
   source: 'Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory',
   check: (context) => context.metals.pairs.filter((p) => p.verdict === 'fails').map((pair) => ({
     ...tellPair(context, pair),
-    fixes: ANODIC_INDEX[pair.dissolves] > ANODIC_INDEX.chrome ? (pair.carriers[pair.dissolves] ?? []).flatMap((id) => replacements(context, id, pair.dissolves)) : [],
+    candidates: () => ANODIC_INDEX[pair.dissolves] > ANODIC_INDEX.chrome ? (pair.carriers[pair.dissolves] ?? []).flatMap((id) => replacements(context, id, pair.dissolves)) : [],
   })),
 };

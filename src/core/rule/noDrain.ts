@@ -12,10 +12,10 @@ export const noDrain: BuildRule = {
     const byHeight = [...plugged].sort((a, b) => a.height - b.height);
     const offer = (cap: (typeof plugged)[number] | undefined, duty: 'drain' | 'fill', label: string): Fix[] => (cap ? [{ label: `${label} ${nameOf(context, cap.item)}`, edit: { do: 'cap.set', loop: loop.id, port: { item: cap.item, port: cap.port }, with: duty } }] : []);
     if (!loop.caps.some((c) => c.with === 'drain')) {
-      said.push({ subjects: [loop.id], title: `${loop.name} has no drain`, detail: byHeight.length > 0 ? 'It can only be emptied by pulling a tube off while full. A valve on the lowest spare port does it.' : 'No spare port is left for a valve: a reservoir or pump with one more port would give it.', fixes: offer(byHeight[0], 'drain', 'Put a drain valve on the lowest spare port, of') });
+      said.push({ subjects: [loop.id], title: `${loop.name} has no drain`, detail: byHeight.length > 0 ? 'It can only be emptied by pulling a tube off while full. A valve on the lowest spare port does it.' : 'No spare port is left for a valve: a reservoir or pump with one more port would give it.', candidates: () => offer(byHeight[0], 'drain', 'Put a drain valve on the lowest spare port, of') });
     }
     if (!loop.caps.some((c) => c.with === 'fill')) {
-      said.push({ severity: 'tight', subjects: [loop.id], title: `${loop.name} has no port to fill by`, detail: 'A cap on the highest spare port lets you fill and bleed.', fixes: offer(byHeight[byHeight.length - 1], 'fill', 'Put a fill cap on the highest spare port, of') });
+      said.push({ severity: 'tight', subjects: [loop.id], title: `${loop.name} has no port to fill by`, detail: 'A cap on the highest spare port lets you fill and bleed.', candidates: () => offer(byHeight[byHeight.length - 1], 'fill', 'Put a fill cap on the highest spare port, of') });
     }
     return said;
   }),

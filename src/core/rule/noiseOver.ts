@@ -12,6 +12,6 @@ export const noiseOver: BuildRule = {
     if (now <= noise_dBA + 0.05) return [];
     const slow = context.sizing.loudestSpeed_rpm;
     const fixes: Fix[] = slow === null ? [] : [{ label: `Run the fans at ${formatNumber(Math.floor(slow / 10) * 10)} rpm`, edit: { do: 'fans.speed', speed_rpm: Math.floor(slow / 10) * 10 } }];
-    return [{ subjects: [], title: `${formatNumber(now, { decimals: 1 })} dBA where ${formatNumber(noise_dBA)} dBA are wanted`, detail: `Estimated at ${formatNumber(context.build.brief.listener_m, { decimals: 1 })} m. ${slow === null ? 'Even the slowest fans leave it too loud: look at the pump.' : 'Slower fans keep it, at the cost of warmer coolant.'}`, measured: now, limit: noise_dBA, unit: 'dBA', fixes }];
+    return [{ subjects: [], title: `${formatNumber(now, { decimals: 1 })} dBA where ${formatNumber(noise_dBA)} dBA are wanted`, detail: `Estimated at ${formatNumber(context.build.brief.listener_m, { decimals: 1 })} m. ${slow === null ? 'Even the slowest fans leave it too loud: look at the pump.' : 'Slower fans keep it, at the cost of warmer coolant.'}`, measured: now, limit: noise_dBA, unit: 'dBA', candidates: () => fixes }];
   },
 };

@@ -12,7 +12,7 @@ export const notClosed: BuildRule = {
     return [{
       subjects: [g.loop.id, ...(last ? [last] : [])], title: `${g.loop.name} is not closed`,
       detail: last ? `It ends at ${nameOf(context, last)}.` : 'Its runs fall into separate circles.',
-      fixes: [{ label: 'Lay the runs anew in this order', edit: reorderLoop(context.build, g.loop.id, g.stations) }],
+      candidates: () => [{ label: 'Lay the runs anew in this order', edit: reorderLoop(context.build, g.loop.id, g.stations) }],
     }];
   }),
 };

@@ -49,7 +49,7 @@ describe('where a part could go', () => {
 
   test('and the finding says it', () => {
     const stuck = applyEdit({ ...desk, case: catalogued('case', 'case-weir-55') }, { do: 'item.add', item: { id: 'long', name: 'Long radiator', part: catalogued('radiator', 'rad-fell-420-45'), placement: { on: 'bench' }, settings: {} } }).build;
-    const finding = evaluate(stuck, { offer: CATALOGUE }).findings.find((f) => f.code === 'fit.unplaced' && f.subjects.includes('long'));
+    const finding = evaluate(stuck, { fixes: true, offer: CATALOGUE }).findings.find((f) => f.code === 'fit.unplaced' && f.subjects.includes('long'));
     expect(finding?.detail).toContain('Front mount: taken by Front radiator');
     expect(finding?.fixes).toEqual([]);
   });

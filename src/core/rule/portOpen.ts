@@ -21,10 +21,10 @@ export const portOpen: BuildRule = {
           const edit = insertStation(build, l.id, item.id);
           return edit ? [{ label: `Put it into ${l.name}`, edit }] : [];
         });
-        return [{ severity: 'tight', subjects: [item.id], title: `${item.name} is in no loop`, detail: build.loops.length > 0 ? 'It was added but not connected.' : 'No loop has been laid yet: connect the parts on the Runs stage.', fixes }];
+        return [{ severity: 'tight', subjects: [item.id], title: `${item.name} is in no loop`, detail: build.loops.length > 0 ? 'It was added but not connected.' : 'No loop has been laid yet: connect the parts on the Runs stage.', candidates: () => fixes }];
       }
       const edits = open.map((p): Edit => ({ do: 'cap.set', loop: loop.id, port: { item: item.id, port: p.id }, with: 'plug' }));
-      return [{ subjects: [item.id], title: `${item.name} has ${open.length === 1 ? 'an open port' : `${open.length} open ports`}`, detail: `${open.map((p) => p.name).join(', ')}: every spare port needs a plug.`, measured: open.length, limit: 0, fixes: [{ label: open.length === 1 ? 'Plug it' : 'Plug them', edit: { do: 'batch', edits } }] }];
+      return [{ subjects: [item.id], title: `${item.name} has ${open.length === 1 ? 'an open port' : `${open.length} open ports`}`, detail: `${open.map((p) => p.name).join(', ')}: every spare port needs a plug.`, measured: open.length, limit: 0, candidates: () => [{ label: open.length === 1 ? 'Plug it' : 'Plug them', edit: { do: 'batch', edits } }] }];
     });
   },
 };

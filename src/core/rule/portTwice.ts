@@ -30,7 +30,7 @@ export const portTwice: BuildRule = {
     return [...ends].filter(([, links]) => links.length > 1).map(([key, links]): Said => {
       const [item, port] = key.split('\n') as [string, string];
       const name = context.model.portAt({ item, port })?.port.name ?? port;
-      return { subjects: [item, ...links.map((l) => l.id)], title: `${links.length} runs end in one port of ${nameOf(context, item)}`, detail: `Its port “${name}” takes one fitting.`, measured: links.length, limit: 1, unit: 'runs', fixes: tee(context, graph.loop.id, links, item, port) };
+      return { subjects: [item, ...links.map((l) => l.id)], title: `${links.length} runs end in one port of ${nameOf(context, item)}`, detail: `Its port “${name}” takes one fitting.`, measured: links.length, limit: 1, unit: 'runs', candidates: () => tee(context, graph.loop.id, links, item, port) };
     });
   }),
 };

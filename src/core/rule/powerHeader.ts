@@ -16,7 +16,7 @@ export const powerHeader: BuildRule = {
     return [
       ...context.power.unfed.map((u) => ({
         subjects: [u.item], title: `${nameOf(context, u.item)} has no header to run on`, detail: `On this board ${u.why}.`,
-        fixes: more.length > 0 ? [{ label: 'Allow the splitters and hubs of the Stores', edit: { do: 'kit.leads' as const, leads: [...(context.build.kit.leads ?? []), ...more] } }] : [],
+        candidates: () => more.length > 0 ? [{ label: 'Allow the splitters and hubs of the Stores', edit: { do: 'kit.leads' as const, leads: [...(context.build.kit.leads ?? []), ...more] } }] : [],
       })),
       ...context.power.lines.filter((l) => l.current_A > FULL_SHARE * l.limit_A).map((l) => ({
         subjects: l.items, severity: 'tight' as const, title: `The ${l.header} is almost at its current`,

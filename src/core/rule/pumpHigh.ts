@@ -24,7 +24,7 @@ export const pumpHigh: BuildRule = {
     const fixes: Fix[] = (context.build.case?.spots ?? []).map((s): Fix => ({ label: `Move ${nameOf(context, pump)} to “${s.name}”`, edit: { do: 'item.place', item: pump, placement: { on: 'spot', spot: s.id, turn: item?.placement.on === 'spot' || item?.placement.on === 'free' ? item.placement.turn : 0 } } }));
     return [{
       subjects: [pump], title: `${nameOf(context, pump)} is the high point of ${graph.loop.name}`, detail: `It stands ${formatMillimetres(-over)} above everything else its coolant passes.`, measured: -over, limit: 0, unit: 'mm',
-      fixes: triedFixes(context, fixes, (m) => (below(m, graph.loop.id, pump) ?? -1) >= 0),
+      candidates: () => triedFixes(context, fixes, (m) => (below(m, graph.loop.id, pump) ?? -1) >= 0),
     }];
   })),
 };

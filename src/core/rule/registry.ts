@@ -15,6 +15,7 @@ import { fillLow } from './fillLow';
 import { fitBlocked } from './fitBlocked';
 import { fitBoard } from './fitBoard';
 import { fitClash } from './fitClash';
+import { fitFloating } from './fitFloating';
 import { fitHand } from './fitHand';
 import { fitHoles } from './fitHoles';
 import { fitMount } from './fitMount';
@@ -52,6 +53,7 @@ import { runClash } from './runClash';
 import { runJointApart } from './runJointApart';
 import { runNoLength } from './runNoLength';
 import { runNoWay } from './runNoWay';
+import { runTooLong } from './runTooLong';
 import { runUnpinned } from './runUnpinned';
 import { runWeave } from './runWeave';
 import { screwNone, screwTooLong, screwTooShort } from './screwFit';
@@ -61,6 +63,6 @@ import { wrongWay } from './wrongWay';
 
 /** Every rule, sorted by code. */
 export const RULES: readonly BuildRule[] = [
-  airTrap, caseFans, cautionCoolant, controlSensor, coolantAttacks, coolantClogs, coolantDue, coolantWatch, coolingShort, drainLow, fanStall, fillExpansion, fillLow, fitBlocked, fitBoard, fitClash, fitHand, fitHoles, fitMount, fitPort, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver, heatSummer,
-  listShare, metalMarginal, metalMixed, metalScratch, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, powerHeader, pumpHigh, pumpRatings, radiatorRating, reservoirPump, returnSplash, runBefore, runClash, runJointApart, runNoLength, runNoWay, runUnpinned, runWeave, screwNone, screwTooLong, screwTooShort, supplyShort, tubeSize, wrongWay,
+  airTrap, caseFans, cautionCoolant, controlSensor, coolantAttacks, coolantClogs, coolantDue, coolantWatch, coolingShort, drainLow, fanStall, fillExpansion, fillLow, fitBlocked, fitBoard, fitClash, fitFloating, fitHand, fitHoles, fitMount, fitPort, fitTight, fitUnplaced, flowBackwards, flowBetween, flowIdle, flowLow, flowNone, flowSuction, heatCoolant, heatOnAir, heatOver, heatSummer,
+  listShare, metalMarginal, metalMixed, metalScratch, noDrain, noiseOver, notClosed, overBudget, portOpen, portTwice, powerHeader, pumpHigh, pumpRatings, radiatorRating, reservoirPump, returnSplash, runBefore, runClash, runJointApart, runNoLength, runNoWay, runTooLong, runUnpinned, runWeave, screwNone, screwTooLong, screwTooShort, supplyShort, tubeSize, wrongWay,
 ].sort((a, b) => a.code.localeCompare(b.code));

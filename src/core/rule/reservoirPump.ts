@@ -17,7 +17,7 @@ export const reservoirPump: BuildRule = {
     const first = pumps.find((p) => loop.links.some((l) => l.to.item === p && reservoirs.includes(l.from.item)));
     if (pumps.length > 0 && !first) {
       const order = [...reservoirs, ...pumps, ...graph.stations.filter((s) => !reservoirs.includes(s) && !pumps.includes(s))];
-      return [{ subjects: [...reservoirs, ...pumps], title: `The reservoir of ${loop.name} does not feed its pump`, detail: `${nameOf(context, pumps[0] as string)} draws from ${nameOf(context, loop.links.find((l) => l.to.item === pumps[0])?.from.item ?? 'nothing')}. It should draw straight from the reservoir.`, fixes: [{ label: 'Lay the loop with the reservoir before the pump', edit: reorderLoop(context.build, loop.id, order) }] }];
+      return [{ subjects: [...reservoirs, ...pumps], title: `The reservoir of ${loop.name} does not feed its pump`, detail: `${nameOf(context, pumps[0] as string)} draws from ${nameOf(context, loop.links.find((l) => l.to.item === pumps[0])?.from.item ?? 'nothing')}. It should draw straight from the reservoir.`, candidates: () => [{ label: 'Lay the loop with the reservoir before the pump', edit: reorderLoop(context.build, loop.id, order) }] }];
     }
     const link = loop.links.find((l) => l.to.item === first && reservoirs.includes(l.from.item));
     const out = link && context.model.portAt(link.from), inlet = link && context.model.portAt(link.to);

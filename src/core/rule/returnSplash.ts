@@ -17,6 +17,6 @@ export const returnSplash: BuildRule = {
       label: `Return by its ${p.port.name}`,
       edit: { do: 'batch', edits: [{ do: 'loop.links', loop: loop.id, links: loop.links.map((l) => (l.id === link.id ? { ...l, to: { item: p.item, port: p.port.id } } : l)) }, { do: 'cap.set', loop: loop.id, port: { item: p.item, port: p.port.id }, with: null }, { do: 'cap.set', loop: loop.id, port: link.to, with: 'plug' }] },
     }));
-    return [{ subjects: [link.id, link.to.item], title: `Coolant falls into ${nameOf(context, link.to.item)}`, detail: `The return comes in ${formatMillimetres(port.at[1] - level)} above the surface at the fill mark.`, measured: port.at[1] - level, limit: 0, unit: 'mm', fixes }];
+    return [{ subjects: [link.id, link.to.item], title: `Coolant falls into ${nameOf(context, link.to.item)}`, detail: `The return comes in ${formatMillimetres(port.at[1] - level)} above the surface at the fill mark.`, measured: port.at[1] - level, limit: 0, unit: 'mm', candidates: () => fixes }];
   })),
 };

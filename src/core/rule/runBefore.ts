@@ -7,6 +7,6 @@ export const runBefore: BuildRule = {
   check: (context) => context.runs.flatMap((run) => (run.routed?.seen.before ?? []).map((item) => ({
     subjects: [run.id, item], title: `${run.name} passes before ${nameOf(context, item)}`,
     detail: 'Seen through the glass it covers a part that you show. A way round it was found to cost more than it is worth.',
-    fixes: [{ label: `Tubes may pass before ${nameOf(context, item)}`, edit: { do: 'item.set' as const, item, values: { inView: false } } }],
+    candidates: () => [{ label: `Tubes may pass before ${nameOf(context, item)}`, edit: { do: 'item.set' as const, item, values: { inView: false } } }],
   }))),
 };

@@ -15,7 +15,7 @@ export const runClash: BuildRule = {
     const { pinned: _pinned, ...way } = link?.way ?? {};
     return [{
       subjects: [run.id, near.item], title: `${run.name} runs into ${name}`, detail: `They overlap by ${formatMillimetres(-near.gap_mm, 1)}.`, measured: near.gap_mm, limit: 0, unit: 'mm',
-      fixes: link?.way?.pinned ? [{ label: 'Let the pin go', edit: { do: 'link.way' as const, loop: run.loop, link: run.id, way } }] : [],
+      candidates: () => link?.way?.pinned ? [{ label: 'Let the pin go', edit: { do: 'link.way' as const, loop: run.loop, link: run.id, way } }] : [],
     }];
   }),
 };

@@ -3,7 +3,7 @@ import type { Said } from '../finding';
 import { facing, JOINT_ASIDE_MM, movedBy, spans } from '../model';
 import type { FittingPart } from '../part';
 import { formatMillimetres } from '../quantity';
-import { distance } from '../shape';
+import { distance, scale } from '../shape';
 import { nameOf, type BuildRule } from './context';
 
 /** The loop with one link as it is to be. */
@@ -19,12 +19,14 @@ export const runJointApart: BuildRule = {
     const way = facing(a, b);
     if (way && spans(way, link.bridge)) return [];
     const along = way !== null && spans({ ...way, aside_mm: 0 }, link.bridge), placement = way && along ? movedBy(context.build, link.from.item, way.aside) : null;
+    const back = way && along ? movedBy(context.build, link.to.item, scale(way.aside, -1)) : null;
     // In line, but nearer or farther than the piece reaches: another bridge may.
     const other = way && !along ? context.offer.find((p): p is FittingPart => p.kind === 'fitting' && p.duty === 'bridge' && spans(way, p)) : undefined;
     return [{
       subjects: [link.id, link.from.item, link.to.item], title: `${nameOf(context, link.from.item)} and ${nameOf(context, link.to.item)} no longer meet`,
       detail: `Their ports, joined by a screw piece, stand ${formatMillimetres(distance(a.at, b.at), 1)} apart${way ? `, ${formatMillimetres(way.aside_mm, 1)} of it sideways` : ' and do not face each other'}${link.bridge?.span_mm ? `; the bridge reaches ${link.bridge.span_mm.join(' to ')} mm` : ''}.`, measured: way?.aside_mm ?? distance(a.at, b.at), limit: JOINT_ASIDE_MM, unit: 'mm',
-      fixes: [
+      candidates: () => [
+        ...(back ? [{ label: `Move ${nameOf(context, link.to.item)} to where they meet`, edit: { do: 'item.place' as const, item: link.to.item, placement: back } }] : []),
         ...(placement ? [{ label: `Move ${nameOf(context, link.from.item)} to where they meet`, edit: { do: 'item.place' as const, item: link.from.item, placement } }] : []),
         ...(other ? [{ label: `Take ${other.name} instead`, edit: linksWith(graph.loop, { ...link, bridge: other }) }] : []),
         { label: 'Run a tube between them instead', edit: linksWith(graph.loop, { id: link.id, from: link.from, to: link.to, by: 'tube', ends: link.ends }) },

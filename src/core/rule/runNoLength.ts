@@ -1,7 +1,11 @@
 import type { Said } from '../finding';
 import { formatMillimetres } from '../quantity';
-import { distance, dot, sub } from '../shape';
-import { nameOf, type BuildRule } from './context';
+import type { Link, Loop } from '../build';
+import type { Fix } from '../finding';
+import { facing, movedBy, spans } from '../model';
+import type { FittingPart } from '../part';
+import { add, distance, dot, scale, sub } from '../shape';
+import { nameOf, type BuildRule, type RuleContext } from './context';
 
 /** Ports whose directions are this near to opposite look at each other. */
 const FACING = -0.9;
@@ -20,7 +24,21 @@ export const runNoLength: BuildRule = {
     return [{
       subjects: [link.id, link.from.item, link.to.item], title: `The tube from ${nameOf(context, link.from.item)} to ${nameOf(context, link.to.item)} has no length`,
       detail: `Their ports face each other ${formatMillimetres(gap)} apart; two fittings alone take ${formatMillimetres(fittings)}.`, measured: gap, limit: fittings, unit: 'mm',
-      fixes: [{ label: 'Screw them together with a joint', edit: { do: 'loop.links', loop: graph.loop.id, links: graph.loop.links.map((l) => (l.id === link.id ? { ...l, by: 'joint' } : l)) } }],
+      candidates: () => directFixes(context, graph.loop, link),
     }];
   })),
 };
+
+/** Direct connections that reach as the parts stand, and the move that brings them to meet. */
+function directFixes(context: RuleContext, loop: Loop, link: Link): readonly Fix[] {
+  const a = context.model.portAt(link.from), b = context.model.portAt(link.to), way = a && b ? facing(a, b) : null;
+  if (!a || !way) return [];
+  const joined = (bridge?: FittingPart): Fix['edit'] => ({ do: 'loop.links', loop: loop.id, links: loop.links.map((l) => (l.id === link.id ? { ...l, by: 'joint', ...(bridge ? { bridge } : {}) } : l)) });
+  const bridge = context.offer.find((p): p is FittingPart => p.kind === 'fitting' && p.duty === 'bridge' && p.span_mm !== undefined && spans(way, p));
+  const placement = movedBy(context.build, link.from.item, add(way.aside, scale(a.direction, way.along_mm)));
+  return [
+    ...(spans(way, undefined) ? [{ label: 'Screw them together with a male-to-male fitting', edit: joined() }] : []),
+    ...(bridge ? [{ label: `Join them with ${bridge.name}`, edit: joined(bridge) }] : []),
+    ...(placement ? [{ label: `Move ${nameOf(context, link.from.item)} until they meet, and screw them together`, edit: { do: 'batch' as const, edits: [{ do: 'item.place' as const, item: link.from.item, placement }, joined()] } }] : []),
+  ];
+}

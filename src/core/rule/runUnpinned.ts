@@ -8,6 +8,6 @@ export const runUnpinned: BuildRule = {
     const run = context.runs.find((r) => r.id === id), link = context.build.loops.flatMap((l) => l.links).find((l) => l.id === id);
     if (!run || !link?.way) return [];
     const { pinned: _pinned, ...way } = link.way;
-    return [{ subjects: [id], title: `${run.name} no longer fits its pinned way`, detail: 'One of its ports has moved. Move the part back, or let the pin go and take the new way.', fixes: [{ label: 'Let the pin go', edit: { do: 'link.way' as const, loop: run.loop, link: id, way } }] }];
+    return [{ subjects: [id], title: `${run.name} no longer fits its pinned way`, detail: 'One of its ports has moved. Move the part back, or let the pin go and take the new way.', candidates: () => [{ label: 'Let the pin go', edit: { do: 'link.way' as const, loop: run.loop, link: id, way } }] }];
   }),
 };

@@ -11,7 +11,7 @@ const said = (context: RuleContext, verdict: ScrewNeed['verdict'], say: (n: Scre
   .filter((n) => n.verdict === verdict)
   .map((n): Said => ({
     subjects: [n.radiator, ...(n.fans ? [n.fans] : [])], unit: 'mm', ...(n.length_mm === null ? {} : { measured: n.length_mm }),
-    fixes: n.chosen === 'by hand' ? letPick(n) : [], ...say(n, n.fans ? nameOf(context, n.fans) : `the frame on ${nameOf(context, n.radiator)}`),
+    candidates: () => n.chosen === 'by hand' ? letPick(n) : [], ...say(n, n.fans ? nameOf(context, n.fans) : `the frame on ${nameOf(context, n.radiator)}`),
   }));
 
 const SOURCE = 'stack + 2.5 mm of thread up to stack + depth to the tube − 1 mm';

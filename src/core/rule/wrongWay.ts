@@ -15,7 +15,7 @@ export const wrongWay: BuildRule = {
     if (bad.length === 0) return [];
     const edit = swapped(loop, item.id);
     const fixes: Fix[] = edit ? [{ label: `Swap the two runs of ${item.name}`, edit }] : [];
-    return [{ subjects: [item.id, ...bad.map((l) => l.id)], title: `${nameOf(context, item.id)} is passed the wrong way round`, detail: `${bad.map((l) => (role(l.to) === 'out' ? 'A run goes into its outlet' : 'a run leaves by its inlet')).join('; ')}.`, fixes }];
+    return [{ subjects: [item.id, ...bad.map((l) => l.id)], title: `${nameOf(context, item.id)} is passed the wrong way round`, detail: `${bad.map((l) => (role(l.to) === 'out' ? 'A run goes into its outlet' : 'a run leaves by its inlet')).join('; ')}.`, candidates: () => fixes }];
   })),
 };
 

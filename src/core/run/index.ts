@@ -1,5 +1,5 @@
 export { setBack, arcLength, bendStart, developedLength, bendTable, bendCorners, setAngle, type BendPose, type BendRow, type BendTable } from './bend';
 export { estimateRuns, INSERTION_MM, type Run } from './estimate';
-export { bendMarks, type BendMark, type MarkedTube } from './marks';
+export { bendMarks, trimFor, TRIM_MM, type BendMark, type MarkedTube } from './marks';
 export { pieceOf } from './piece';
 export type { Segment } from './segment';

@@ -1,5 +1,5 @@
 import type { Loop } from '../build';
-import { bendMarks, INSERTION_MM, setAngle, setBack, type Run } from '../run';
+import { bendMarks, INSERTION_MM, setAngle, setBack, trimFor, type Run } from '../run';
 import { tubeTurn, type TubeTurn } from './work';
 import { distance, scale, sub, add, unit, type Vec } from '../shape';
 
@@ -45,9 +45,6 @@ export interface BendSheet {
   readonly springBack: number | null;
 }
 
-/** Cut longer by this much at the far end of a bent run, mm (common practice, no source). */
-const TRIM_MM = 15;
-
 /** The sheet of a routed run; null while it has no way in space. */
 export function bendSheet(run: Run, loop: Loop): BendSheet | null {
   const { routed } = run;
@@ -62,7 +59,7 @@ export function bendSheet(run: Run, loop: Loop): BendSheet | null {
   const all = [...routed.path.flatMap((s) => [s.from, s.to]), ends.from, ends.to];
   return {
     run: run.id, name: run.name, endNames: run.endNames, loop: loop.id, material: loop.tube.material, hard: run.tube.hard, outer_mm: run.tube.outer_mm, inner_mm: run.tube.inner_mm, radius_mm: routed.radius_mm,
-    cut_mm: tube.cut_mm, trim_mm: bends.length > 0 ? TRIM_MM : 0, grip_mm: INSERTION_MM, bends, span_mm: distance(ends.from, ends.to),
+    cut_mm: tube.cut_mm, trim_mm: trimFor({ tube: run.tube, bends: bends.length }), grip_mm: INSERTION_MM, bends, span_mm: distance(ends.from, ends.to),
     extent_mm: ([0, 1, 2] as const).map((i) => Math.max(...all.map((p) => p[i])) - Math.min(...all.map((p) => p[i])) + run.tube.outer_mm) as unknown as Vec, springBack,
   };
 }

@@ -28,11 +28,11 @@ export const TASKS = {
   },
 
   /** A document to its whole evaluation as JSON text, or what is wrong with it. */
-  evaluate: ({ data, shelves }: { readonly data: unknown; readonly shelves: Shelves }): Evaluated => {
+  evaluate: ({ data, shelves, fixes }: { readonly data: unknown; readonly shelves: Shelves; readonly fixes: boolean }): Evaluated => {
     const guarded = guardBuild(data);
     if (!guarded.ok) return { ok: false, troubles: guarded.troubles };
     const build = guarded.value;
-    return { ok: true, json: JSON.stringify(evaluate(build, { offer: offered(shelves), routed: routeBuild(build) })) };
+    return { ok: true, json: JSON.stringify(evaluate(build, { offer: offered(shelves), routed: routeBuild(build), fixes })) };
   },
 
   /** A build to its parts list as CSV. */

@@ -2,6 +2,9 @@
 import { useMemo, useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Dialog from '@mui/material/Dialog';
+import { findingKey, type Fix } from '@/core/finding';
+import { useOwnShelves } from '@/view/shared';
+import { useFixes } from '@/worker/useFixes';
 import { useBench } from './BenchProvider';
 import { downloadBuild, downloadList } from './download';
 import { STAGES } from './stages';
@@ -16,11 +19,16 @@ export function CommandSearch() {
   return <Dialog open={on} onClose={() => setSearch(false)} maxWidth="sm" fullWidth slotProps={{ paper: { className: styles.paper as string } }} aria-label="Find a command">{on && <Body />}</Dialog>;
 }
 
+const NO_FIXES: readonly (readonly [key: string, fixes: readonly Fix[]])[] = [];
+
 function Body() {
   const router = useRouter();
   const { id, build, workings, undo, redo, open, setSearch, pick, commit } = useBench((s) => s);
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
+  const shelves = useOwnShelves();
+  const resolved = useFixes(build, workings.findings.map(findingKey), shelves);
+  const fixes = resolved.fresh ? resolved.result ?? NO_FIXES : NO_FIXES;
   const commands = useMemo((): Command[] => [
     ...STAGES.map((s): Command => ({ name: `Go to ${s.name}`, hint: s.digit, run: () => router.push(`/builds/${id}/${s.id}`) })),
     { name: 'Add a part from the Stores', hint: '', run: () => open('stores') },
@@ -30,8 +38,8 @@ function Body() {
     { name: 'Export the parts list', hint: 'CSV', run: () => downloadList(build, workings.reports.list) },
     { name: 'Back to the Shelf', hint: '', run: () => router.push('/') },
     ...build.items.map((i): Command => ({ name: `Pick ${i.name}`, hint: i.part.kind, run: () => pick(i.id) })),
-    ...workings.findings.flatMap((f) => f.fixes.map((x): Command => ({ name: x.label, hint: f.code, run: () => commit(x.label, x.edit) }))),
-  ], [router, id, build, workings, undo, redo, open, pick, commit]);
+    ...fixes.flatMap(([key, list]) => list.map((x): Command => ({ name: x.label, hint: key.split('|')[0] ?? '', run: () => commit(x.label, x.edit) }))),
+  ], [router, id, build, workings, undo, redo, open, pick, commit, fixes]);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const found = commands.filter((c) => words.every((w) => c.name.toLowerCase().includes(w))).slice(0, 12);
   const run = (c: Command | undefined): void => { if (c) { setSearch(false); c.run(); } };

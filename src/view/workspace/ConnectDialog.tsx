@@ -31,7 +31,7 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
   const missing = (['reservoir', 'pump', 'radiator'] as const).filter((k) => !kinds.includes(k));
   const go = (): void => {
     const fitting = fittingFor(tube, offer);
-    const edit = fitting && proposeLoop(build, { name: name.trim() || 'Main loop', tube, fitting, coolant, items: chosen });
+    const edit = fitting && proposeLoop(build, { name: name.trim() || 'Main loop', tube, fitting, coolant, items: chosen, bridges: offer.filter((p): p is FittingPart => p.kind === 'fitting' && p.duty === 'bridge') });
     if (edit) commit('lay a loop', edit); else say('Two parts with two ports each are needed for a loop.');
     onClose();
   };

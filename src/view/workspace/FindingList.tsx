@@ -1,6 +1,7 @@
 'use client';
-import type { Finding } from '@/core/finding';
-import { Mark, verdictOfSeverity } from '@/view/shared';
+import { findingKey, type Finding, type Fix } from '@/core/finding';
+import { Mark, useOwnShelves, verdictOfSeverity } from '@/view/shared';
+import { useFixes } from '@/worker/useFixes';
 import { useBench } from './BenchProvider';
 import styles from './FindingList.module.css';
 
@@ -8,6 +9,10 @@ import styles from './FindingList.module.css';
 export function FindingList({ findings, empty }: { readonly findings: readonly Finding[]; readonly empty?: string }) {
   const commit = useBench((s) => s.commit);
   const pick = useBench((s) => s.pick);
+  const build = useBench((s) => s.build);
+  const shelves = useOwnShelves();
+  const resolved = useFixes(build, findings.map(findingKey), shelves);
+  const fixes = new Map<string, readonly Fix[]>(resolved.fresh ? resolved.result ?? [] : []);
   if (findings.length === 0) return empty ? <p className="soft">{empty}</p> : null;
   return (
     <ul className={styles.list}>
@@ -17,7 +22,7 @@ export function FindingList({ findings, empty }: { readonly findings: readonly F
           <div>
             <button type="button" className={styles.title} onClick={() => pick(f.subjects[0] ?? null)}>{f.title}</button>
             <p className={styles.detail}>{f.detail}</p>
-            {f.fixes.length > 0 && <p className={styles.fixes}>{f.fixes.map((fix) => <button key={fix.label} type="button" className={styles.fix} onClick={() => commit(fix.label, fix.edit)}>{fix.label}</button>)}</p>}
+            {(fixes.get(findingKey(f)) ?? []).length > 0 && <p className={styles.fixes}>{fixes.get(findingKey(f))?.map((fix) => <button key={fix.label} type="button" className={styles.fix} onClick={() => commit(fix.label, fix.edit)}>{fix.label}</button>)}</p>}
             <p className={styles.code}><span className="mono">{f.code}</span> · {f.source}</p>
           </div>
         </li>

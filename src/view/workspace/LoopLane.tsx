@@ -48,7 +48,7 @@ export function LoopLane({ graph, width, range, compact }: Props) {
     return [at(edgeOf(into?.link ?? '')?.to), at(edgeOf(out?.link ?? '')?.from)];
   };
 
-  const price = useMemo(() => (drag?.edit ? orderPrice(build, reports, drag.edit) : null), [drag, build, reports]);
+  const price = useMemo(() => (drag?.edit ? orderPrice(build, drag.edit) : null), [drag, build]);
   const give = (id: string, edit: Edit | null): void => { if (edit) commit(`move ${build.items.find((i) => i.id === id)?.name ?? id} in the loop`, edit); };
   const inRow = (id: string, to: number): Edit | null => {
     const order = moved(stations, id, Math.max(0, Math.min(stations.length - 1, to)));

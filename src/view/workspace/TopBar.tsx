@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
+import { plural } from '@/core/quantity';
 import { ThemeSwitch } from '@/view/shared';
 import type { SaveState } from './bench';
 import { useBench } from './BenchProvider';
@@ -25,7 +26,7 @@ export function TopBar() {
   const setSearch = useBench((s) => s.setSearch);
   const commit = useBench((s) => s.commit);
   const [menu, setMenu] = useState<HTMLElement | null>(null);
-  const count = findings.filter((f) => f.severity !== 'note').length;
+  const notes = findings.filter((f) => f.severity === 'note').length, count = findings.length - notes;
   return (
     <header className={styles.bar}>
       <Link href="/" className={styles.mark} title="Back to the Shelf">Zephyron</Link>
@@ -35,7 +36,7 @@ export function TopBar() {
       <span className={styles.units} title="Numbers are shown in these units; any other may be typed, such as 3/8 in or 1.1 gpm.">mm · °C · L/min</span>
       <button type="button" className={styles.tool} disabled={past.length === 0} onClick={undo} title={past.length > 0 ? `Undo: ${past[past.length - 1]?.label} (Ctrl+Z)` : 'Nothing to undo'}>Undo</button>
       <button type="button" className={styles.tool} disabled={future.length === 0} onClick={redo} title={future.length > 0 ? `Redo: ${future[future.length - 1]?.label} (Ctrl+Shift+Z)` : 'Nothing to redo'}>Redo</button>
-      <button type="button" className={styles.tool} onClick={() => open('findings')} title="All findings (F)">{count === 0 ? 'No findings' : count === 1 ? '1 finding' : `${count} findings`}</button>
+      <button type="button" className={styles.tool} onClick={() => open('findings')} title="All findings (F)">{findingWords(count, notes)}</button>
       <button type="button" className={styles.tool} onClick={() => setSearch(true)}>Find a command <kbd className={styles.key}>Ctrl K</kbd></button>
       <ThemeSwitch />
       <button type="button" className={styles.export} aria-haspopup="menu" onClick={(e) => setMenu(e.currentTarget)}>Print and export</button>
@@ -46,6 +47,13 @@ export function TopBar() {
       </Menu>
     </header>
   );
+}
+
+/** Findings and notes told apart; nothing is said to be absent that is there. */
+function findingWords(count: number, notes: number): string {
+  if (count === 0 && notes === 0) return 'No findings';
+  const parts = [count > 0 ? plural(count, 'finding') : '', notes > 0 ? plural(notes, 'note') : ''];
+  return parts.filter((p) => p !== '').join(', ');
 }
 
 function BuildName({ name, onRename }: { readonly name: string; readonly onRename: (name: string) => void }) {

@@ -1,9 +1,10 @@
 import { applyEdit, type Build, type Edit } from '@/core/build';
-import { workOut, type Reports } from '@/core/evaluate';
+import { workOut } from '@/core/evaluate';
 import { formatNumber } from '@/core/quantity';
 
-/** What another order would cost, in a line, before the station is let go. */
-export function orderPrice(build: Build, now: Reports, edit: Edit): string {
+/** What another order would cost, in a line, before the station is let go: runs estimated from port to port, before and after alike. */
+export function orderPrice(build: Build, edit: Edit): string {
+  const now = workOut(build).reports;
   const next = workOut(applyEdit(build, edit).build).reports;
   const tube = (next.list.tube_mm - now.list.tube_mm) / 1000;
   const bends = next.runs.reduce((s, r) => s + r.bends, 0) - now.runs.reduce((s, r) => s + r.bends, 0);
@@ -13,5 +14,5 @@ export function orderPrice(build: Build, now: Reports, edit: Edit): string {
     return s.temp_C !== null && old?.temp_C !== null && old ? [{ name: s.name, by: s.temp_C - old.temp_C }] : [];
   });
   const most = spots.reduce<{ name: string; by: number } | null>((a, b) => (!a || Math.abs(b.by) > Math.abs(a.by) ? b : a), null);
-  return `${formatNumber(tube, { decimals: 2, signed: true })} m of tube (estimated), ${formatNumber(bends, { signed: true })} bends${most ? `, ${most.name} ${formatNumber(most.by, { decimals: 1, signed: true })} K` : ''}`;
+  return `${formatNumber(tube, { decimals: 2, signed: true })} m of tube, ${formatNumber(bends, { signed: true })} bends (both estimated)${most ? `, ${most.name} ${formatNumber(most.by, { decimals: 1, signed: true })} K` : ''}`;
 }

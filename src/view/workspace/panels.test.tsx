@@ -1,8 +1,11 @@
 /** @jest-environment jsdom */
-import { describe, expect, test } from '@jest/globals';
+import { beforeAll, describe, expect, test } from '@jest/globals';
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
 import { applyEdit, type Build } from '@/core/build';
+import { findingsOf, workOut } from '@/core/evaluate';
+import { findingKey, resolveFixes } from '@/core/finding';
+import { FIXES_SOURCE } from '@/worker/useFixes';
 import { PlaceCard } from '../stages/case/PlaceCard';
 import { MoneyField } from '../stages/brief/MoneyField';
 import { LinkEditor } from '../stages/runs/LinkEditor';
@@ -11,6 +14,9 @@ import { ConnectDialog, fittingFor } from './ConnectDialog';
 import { FindingList } from './FindingList';
 import { show, state } from './showOnBench';
 import { StoresDrawer } from './StoresDrawer';
+
+/** Ways out are tried in a worker; here at once. */
+beforeAll(() => { FIXES_SOURCE.use = (build) => ({ fresh: true, result: workOut(build, { offer: CATALOGUE }).findings.map((f) => [findingKey(f), resolveFixes(build, f, findingsOf)]) }); });
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
 const box = demoBuild('pocket-planetarium') as Build;

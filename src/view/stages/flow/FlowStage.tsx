@@ -41,6 +41,7 @@ function OneLoop({ graph, state, loops, onLoop }: { readonly graph: LoopGraph; r
   const { flow, runs } = workings.reports;
   const network = useMemo(() => networkOf(workings.model, graph, runs, state.coolant_C), [workings.model, graph, runs, state.coolant_C]);
   const target = build.brief.limits.flow_Lmin;
+  const troubled = workings.findings.some((f) => f.stage === 'flow' && f.severity === 'fails');
   const pumps = flow.pumps.filter((p) => p.loop === graph.loop.id).flatMap((p) => { const item = build.items.find((i) => i.id === p.id); return item?.part.kind === 'pump' ? [{ ...p, item, part: item.part }] : []; });
   const margin = pumpMargin(network, target);
   const least = slowestShareFor(atFullSpeed(network), target);
@@ -56,7 +57,7 @@ function OneLoop({ graph, state, loops, onLoop }: { readonly graph: LoopGraph; r
   const enough = least !== null && first ? `${formatSpeed(Math.max(first.part.minSpeed_rpm, least * first.part.fullSpeed_rpm))} would do.` : '';
   return (
     <StageFrame
-      stage="flow" title={state.status === 'solved' ? `${formatFlow(state.flow_Lmin)}, ${BAND_WORDS[flowBand(state.flow_Lmin)]}` : 'Nothing flows'}
+      stage="flow" title={state.status === 'solved' ? `${formatFlow(state.flow_Lmin)}, ${troubled ? 'but see the findings' : BAND_WORDS[flowBand(state.flow_Lmin)]}` : 'Nothing flows'}
       sentence={state.status === 'solved' ? <>{graph.loop.name} settles at <Why reason={reasonForFlow(state)}>{formatFlow(state.flow_Lmin)}</Why> and {formatKilopascals(state.head_kPa)}{graph.branched ? ', before it splits' : ''}. {spare}{spare && enough ? '; ' : spare ? '.' : ''}{enough}</> : 'See the findings beside.'}
       side={<>
         {loops.length > 1 && <Section title="Loop"><Segments label="Loop" value={graph.loop.id} options={loops.map((g) => ({ value: g.loop.id, label: g.loop.name }))} onPick={onLoop} /></Section>}

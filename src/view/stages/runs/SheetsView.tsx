@@ -2,6 +2,7 @@
 import type { Loop } from '@/core/build';
 import { KERF_MM, SPARE_STICKS, TUBE_SPARE } from '@/core/list';
 import { formatMillimetres, formatNumber, plural } from '@/core/quantity';
+import { TRIM_MM } from '@/core/run';
 import { bendSheet, makingCautions, makingOrder, makingSteps, planesOf, type BendSheet } from '@/core/sheet';
 import { bendSheetPages } from '@/format';
 import { printSheets, QuantityField } from '@/view/shared';
@@ -18,7 +19,7 @@ export function SheetsView() {
     <div className={styles.page}>
       {build.loops.map((loop) => {
         const sheets = makingOrder(runs.filter((r) => r.loop === loop.id).flatMap((r) => bendSheet(r, loop) ?? [])), tubes = runs.filter((r) => r.loop === loop.id && r.by === 'tube').length;
-        const cuts = list.cuts.find((c) => c.loop === loop.id), open = sheets.find((s) => s.run === picked) ?? null;
+        const shared = list.cuts.find((c) => c.loops.includes(loop.id)), cuts = shared?.loop === loop.id ? shared : undefined, open = sheets.find((s) => s.run === picked) ?? null;
         return (
           <section key={loop.id}>
             <h2>{loop.name}: {loop.tube.name}</h2>
@@ -40,6 +41,7 @@ export function SheetsView() {
             )}
             {sheets.length > 0 && <p className={styles.row}><button type="button" className={styles.act} onClick={() => print(sheets, `${build.name}, ${loop.name}`)}>Print all sheets with steps</button><button type="button" className={styles.link} onClick={() => downloadBends(`${build.name} ${loop.name}`, sheets)}>All bends as CSV</button><span className="soft">Easiest first, for practice.</span></p>}
             {open && <><h3>{open.name}, step by step</h3><ol className={styles.steps}>{makingSteps(open).map((s) => <li key={s}>{s}</li>)}</ol>{makingCautions(open).map((c) => <p key={c} className={styles.caution}>{c}</p>)}</>}
+            {shared && !cuts && <p className="soft">Cut from the same {loop.tube.name} as {build.loops.find((l) => l.id === shared.loop)?.name ?? 'the loop above'}: see the plan there.</p>}
             {cuts?.plan && cuts.stick_mm !== null && (
               <>
                 <h3>{plural(cuts.plan.sticks.length, 'stick')} of {formatMillimetres(cuts.stick_mm)}, and {SPARE_STICKS} to practise on</h3>
@@ -51,7 +53,7 @@ export function SheetsView() {
                     </div>
                   ))}
                 </div>
-                <p className="soft">{cuts.plan.proven ? 'No plan needs fewer sticks.' : 'The best found; a better one may exist.'} {formatMillimetres(KERF_MM)} are kept for each cut.{cuts.plan.tooLong.length > 0 ? ` ${plural(cuts.plan.tooLong.length, 'run')} longer than a stick: couple two.` : ''}</p>
+                <p className="soft">{cuts.plan.proven ? 'No plan needs fewer sticks.' : 'The best found; a better one may exist.'} {formatMillimetres(KERF_MM)} are kept for each cut, and {formatMillimetres(TRIM_MM)} more for each bent run, which is trimmed after bending.{cuts.plan.tooLong.length > 0 ? ` ${plural(cuts.plan.tooLong.length, 'run')} longer than a stick: see the findings.` : ''}</p>
               </>
             )}
             {cuts && !cuts.plan && <p>Buy {formatNumber(cuts.buy, { decimals: 1 })} m: {formatNumber(cuts.total_mm / 1000, { decimals: 2 })} m of runs and {formatNumber(100 * TUBE_SPARE)} % to spare.</p>}
