@@ -3,16 +3,37 @@ import nextJest from 'next/jest.js';
 const config = {
   testEnvironment: 'node',
   // Read in nearly every line of the search: out of the sandbox's slow globals.
-  sandboxInjectedGlobals: ['Math', 'Infinity', 'Float64Array', 'Map', 'Set', 'Array', 'Number', 'Object'],
+  sandboxInjectedGlobals: [
+    'Math',
+    'Infinity',
+    'Float64Array',
+    'Map',
+    'Set',
+    'Array',
+    'Number',
+    'Object',
+  ],
   globalSetup: '<rootDir>/scripts/pool.mjs',
   setupFiles: ['<rootDir>/scripts/jsdom.cjs'],
   roots: ['<rootDir>/src', '<rootDir>/reference'],
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^@reference/(.*)$': '<rootDir>/reference/$1', '^server-only$': '<rootDir>/scripts/empty.cjs' },
-  collectCoverageFrom: ['src/core/**/*.ts', '!src/core/**/*.test.ts', '!src/core/**/index.ts', '!src/core/**/types.ts'],
+  moduleNameMapper: {
+    '^@/(.*)$': '<rootDir>/src/$1',
+    '^@reference/(.*)$': '<rootDir>/reference/$1',
+    '^server-only$': '<rootDir>/scripts/empty.cjs',
+  },
+  collectCoverageFrom: [
+    'src/core/**/*.ts',
+    '!src/core/**/*.test.ts',
+    '!src/core/**/index.ts',
+    '!src/core/**/types.ts',
+  ],
   coverageReporters: ['text-summary', 'json-summary'],
   coverageThreshold: { global: { lines: 90 } },
 };
 
-const whole = async () => ({ ...(await nextJest({ dir: './' })(config)()), transformIgnorePatterns: ['/node_modules/(?!(react-hotkeys-hook)/)'] });
+const whole = async () => ({
+  ...(await nextJest({ dir: './' })(config)()),
+  transformIgnorePatterns: ['/node_modules/(?!(react-hotkeys-hook)/)'],
+});
 
 export default whole;

@@ -1,16 +1,38 @@
 import type { NextConfig } from 'next';
 
-const CSP = ["default-src 'self'", "script-src 'self' 'unsafe-inline'", "style-src 'self' 'unsafe-inline'", "img-src 'self' data: blob:", "font-src 'self' data:", "worker-src 'self' blob:", "connect-src 'self'", "object-src 'none'", "base-uri 'none'", "form-action 'self'", "frame-ancestors 'none'"];
+const CSP = [
+  "default-src 'self'",
+  "script-src 'self' 'unsafe-inline'",
+  "style-src 'self' 'unsafe-inline'",
+  "img-src 'self' data: blob:",
+  "font-src 'self' data:",
+  "worker-src 'self' blob:",
+  "connect-src 'self'",
+  "object-src 'none'",
+  "base-uri 'none'",
+  "form-action 'self'",
+  "frame-ancestors 'none'",
+];
 
 const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
   serverExternalPackages: ['@libsql/client', 'libsql', '@react-pdf/renderer', 'piscina'],
-  ...(process.env.NODE_ENV === 'production' ? {
-    headers: async () => [{ source: '/:path*', headers: [
-      { key: 'Content-Security-Policy', value: CSP.join('; ') }, { key: 'X-Content-Type-Options', value: 'nosniff' }, { key: 'Referrer-Policy', value: 'no-referrer' }, { key: 'X-Frame-Options', value: 'DENY' },
-    ] }],
-  } : {}),
+  ...(process.env.NODE_ENV === 'production'
+    ? {
+        headers: async () => [
+          {
+            source: '/:path*',
+            headers: [
+              { key: 'Content-Security-Policy', value: CSP.join('; ') },
+              { key: 'X-Content-Type-Options', value: 'nosniff' },
+              { key: 'Referrer-Policy', value: 'no-referrer' },
+              { key: 'X-Frame-Options', value: 'DENY' },
+            ],
+          },
+        ],
+      }
+    : {}),
 };
 
 export default config;

@@ -16,8 +16,22 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--enable-unsafe-swiftshader', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--enable-unsafe-swiftshader',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
     },
   },
-  webServer: { command: `node e2e/serve.mjs ${PORT}`, url: `http://127.0.0.1:${PORT}/api/builds`, timeout: 60_000, reuseExistingServer: false },
+  webServer: {
+    command: `node e2e/serve.mjs ${PORT}`,
+    url: `http://127.0.0.1:${PORT}/api/builds`,
+    timeout: 60_000,
+    reuseExistingServer: false,
+  },
 });

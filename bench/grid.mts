@@ -6,43 +6,120 @@ import { cheapestPath, hardWay, type EndWay, type Problem, type Room } from '../
 
 const SIDE = 50;
 const id = (x: number, y: number, z: number): number => (x * SIDE + y) * SIDE + z;
-const at = (k: number): readonly [number, number, number] => [Math.floor(k / SIDE / SIDE), Math.floor(k / SIDE) % SIDE, k % SIDE];
+const at = (k: number): readonly [number, number, number] => [
+  Math.floor(k / SIDE / SIDE),
+  Math.floor(k / SIDE) % SIDE,
+  k % SIDE,
+];
 /** Three walls, each with a way round at another side. */
-const wall = (x: number, y: number, z: number): boolean => (x === 12 && y < 45) || (x === 25 && z > 4) || (x === 38 && y > 4);
-const START = id(2, 4, 40), GOAL = id(47, 46, 45);
-const far = (a: number, b: number): number => { const p = at(a), q = at(b); return Math.abs(p[0] - q[0]) + Math.abs(p[1] - q[1]) + Math.abs(p[2] - q[2]); };
-const STEPS = [[1, 0, 0], [-1, 0, 0], [0, 1, 0], [0, -1, 0], [0, 0, 1], [0, 0, -1]] as const;
-const open = (x: number, y: number, z: number): boolean => x >= 0 && y >= 0 && z >= 0 && x < SIDE && y < SIDE && z < SIDE && !wall(x, y, z);
+const wall = (x: number, y: number, z: number): boolean =>
+  (x === 12 && y < 45) || (x === 25 && z > 4) || (x === 38 && y > 4);
+const START = id(2, 4, 40),
+  GOAL = id(47, 46, 45);
+const far = (a: number, b: number): number => {
+  const p = at(a),
+    q = at(b);
+  return Math.abs(p[0] - q[0]) + Math.abs(p[1] - q[1]) + Math.abs(p[2] - q[2]);
+};
+const STEPS = [
+  [1, 0, 0],
+  [-1, 0, 0],
+  [0, 1, 0],
+  [0, -1, 0],
+  [0, 0, 1],
+  [0, 0, -1],
+] as const;
+const open = (x: number, y: number, z: number): boolean =>
+  x >= 0 && y >= 0 && z >= 0 && x < SIDE && y < SIDE && z < SIDE && !wall(x, y, z);
 
 /** ngraph.path is CommonJS: its functions hang on the default export. */
-const finders = ((ngraph as unknown as { default?: unknown }).default ?? ngraph) as { aStar(graph: unknown, options: object): { find(from: number, to: number): readonly unknown[] } };
+const finders = ((ngraph as unknown as { default?: unknown }).default ?? ngraph) as {
+  aStar(graph: unknown, options: object): { find(from: number, to: number): readonly unknown[] };
+};
 
 export async function searchGrid(): Promise<void> {
   const graph = createGraph();
-  for (let x = 0; x < SIDE; x += 1) for (let y = 0; y < SIDE; y += 1) for (let z = 0; z < SIDE; z += 1) {
-    if (!open(x, y, z)) continue;
-    graph.addNode(id(x, y, z));
-    for (const [dx, dy, dz] of [STEPS[0], STEPS[2], STEPS[4]]) if (open(x + dx, y + dy, z + dz)) graph.addLink(id(x, y, z), id(x + dx, y + dy, z + dz));
-  }
-  const theirs = finders.aStar(graph, { oriented: false, heuristic: (a: { id: number }, b: { id: number }) => far(a.id, b.id), distance: () => 1 });
+  for (let x = 0; x < SIDE; x += 1)
+    for (let y = 0; y < SIDE; y += 1)
+      for (let z = 0; z < SIDE; z += 1) {
+        if (!open(x, y, z)) continue;
+        graph.addNode(id(x, y, z));
+        for (const [dx, dy, dz] of [STEPS[0], STEPS[2], STEPS[4]])
+          if (open(x + dx, y + dy, z + dz)) graph.addLink(id(x, y, z), id(x + dx, y + dy, z + dz));
+      }
+  const theirs = finders.aStar(graph, {
+    oriented: false,
+    heuristic: (a: { id: number }, b: { id: number }) => far(a.id, b.id),
+    distance: () => 1,
+  });
   const problem: Problem<number> = {
-    starts: [{ state: START, cost: 0 }], key: (s) => s, places: SIDE ** 3, done: (s) => s === GOAL, bound: (s) => far(s, GOAL),
-    next: (s, tell, wanted) => { const [x, y, z] = at(s); for (const [dx, dy, dz] of STEPS) if (open(x + dx, y + dy, z + dz)) { const n = id(x + dx, y + dy, z + dz); if (wanted(n, 1)) tell(n, 1); } },
+    starts: [{ state: START, cost: 0 }],
+    key: (s) => s,
+    places: SIDE ** 3,
+    done: (s) => s === GOAL,
+    bound: (s) => far(s, GOAL),
+    next: (s, tell, wanted) => {
+      const [x, y, z] = at(s);
+      for (const [dx, dy, dz] of STEPS)
+        if (open(x + dx, y + dy, z + dz)) {
+          const n = id(x + dx, y + dy, z + dz);
+          if (wanted(n, 1)) tell(n, 1);
+        }
+    },
   };
-  const ours = cheapestPath(problem)?.cost ?? NaN, length = theirs.find(START, GOAL).length - 1;
+  const ours = cheapestPath(problem)?.cost ?? NaN,
+    length = theirs.find(START, GOAL).length - 1;
   if (ours !== length) throw new Error(`two searches of one grid disagree: ${ours} and ${length}`);
 
   // The same walls for a tube: 50 lines an axis, 10 mm apart, bends of 20 mm; a leg is one step.
-  const lines = [0, 1, 2].map(() => Array.from({ length: SIDE }, (_, i) => 10 * i)) as unknown as [number[], number[], number[]];
-  const room: Room = { bounds: { min: [0, 0, 0], max: [490, 490, 490] }, blocks: [{ id: 'a', min: [115, -1, -1], max: [125, 445, 491], toll: Infinity }, { id: 'b', min: [245, -1, 45], max: [255, 491, 491], toll: Infinity }, { id: 'c', min: [375, 45, -1], max: [385, 491, 491], toll: Infinity }] };
-  const end = (mouth: readonly [number, number, number], direction: readonly [number, number, number]): EndWay => ({ piece: 'straight', duties: [], bodies: [], mouth, direction, cost: 0 });
-  const tube = (): number => hardWay(room, [end([20, 40, 400], [1, 0, 0])], [end([470, 460, 450], [-1, 0, 0])], { radius_mm: 20, atFitting_mm: 12, between_mm: 5 }, lines, null, { most: 400_000, weight: 1.15 })?.cost ?? NaN;
+  const lines = [0, 1, 2].map(() => Array.from({ length: SIDE }, (_, i) => 10 * i)) as unknown as [
+    number[],
+    number[],
+    number[],
+  ];
+  const room: Room = {
+    bounds: { min: [0, 0, 0], max: [490, 490, 490] },
+    blocks: [
+      { id: 'a', min: [115, -1, -1], max: [125, 445, 491], toll: Infinity },
+      { id: 'b', min: [245, -1, 45], max: [255, 491, 491], toll: Infinity },
+      { id: 'c', min: [375, 45, -1], max: [385, 491, 491], toll: Infinity },
+    ],
+  };
+  const end = (
+    mouth: readonly [number, number, number],
+    direction: readonly [number, number, number],
+  ): EndWay => ({ piece: 'straight', duties: [], bodies: [], mouth, direction, cost: 0 });
+  const tube = (): number =>
+    hardWay(
+      room,
+      [end([20, 40, 400], [1, 0, 0])],
+      [end([470, 460, 450], [-1, 0, 0])],
+      { radius_mm: 20, atFitting_mm: 12, between_mm: 5 },
+      lines,
+      null,
+      { most: 400_000, weight: 1.15 },
+    )?.cost ?? NaN;
   if (!Number.isFinite(tube())) throw new Error('no way for the tube in the grid');
 
   const bench = new Bench({ time: 1, iterations: 5, warmup: false });
-  bench.add('cheapestPath', () => { cheapestPath(problem); }).add('ngraph.path aStar', () => { theirs.find(START, GOAL); }).add('hardWay', () => { tube(); });
+  bench
+    .add('cheapestPath', () => {
+      cheapestPath(problem);
+    })
+    .add('ngraph.path aStar', () => {
+      theirs.find(START, GOAL);
+    })
+    .add('hardWay', () => {
+      tube();
+    });
   await bench.run();
-  const of = (name: string): number => (bench.tasks.find((t) => t.name === name)?.result as { latency?: { p50?: number } } | undefined)?.latency?.p50 ?? NaN;
-  console.log(`\nA grid of 50 × 50 × 50 with three walls, ${length} steps the shortest, same graph and bound (limit 100 ms): ours ${of('cheapestPath').toFixed(1)} ms, ngraph.path ${of('ngraph.path aStar').toFixed(1)} ms (× ${(of('ngraph.path aStar') / of('cheapestPath')).toFixed(2)}).`);
-  console.log(`A tube through the same walls, 50 lines an axis, bends weighed in: ${of('hardWay').toFixed(1)} ms.`);
+  const of = (name: string): number =>
+    (bench.tasks.find((t) => t.name === name)?.result as { latency?: { p50?: number } } | undefined)
+      ?.latency?.p50 ?? NaN;
+  console.log(
+    `\nA grid of 50 × 50 × 50 with three walls, ${length} steps the shortest, same graph and bound (limit 100 ms): ours ${of('cheapestPath').toFixed(1)} ms, ngraph.path ${of('ngraph.path aStar').toFixed(1)} ms (× ${(of('ngraph.path aStar') / of('cheapestPath')).toFixed(2)}).`,
+  );
+  console.log(
+    `A tube through the same walls, 50 lines an axis, bends weighed in: ${of('hardWay').toFixed(1)} ms.`,
+  );
 }

@@ -6,8 +6,22 @@ import { CATALOGUE, DEMO_BUILDS, demoBuild } from '../src/catalogue';
 import { applyEdit, type Build } from '../src/core/build';
 import { evaluate, workOut } from '../src/core/evaluate';
 import { gapsAround, measureGaps, portFits } from '../src/core/fit';
-import { flowAtShares, pumpCurve, readyNetwork, solveFlow, solveNetwork, type FlowNetwork, type NetworkLink } from '../src/core/flow';
-import { coolingCurves, crossflowApproximation, crossflowEffectiveness, solveHeat, temperatureBands } from '../src/core/heat';
+import {
+  flowAtShares,
+  pumpCurve,
+  readyNetwork,
+  solveFlow,
+  solveNetwork,
+  type FlowNetwork,
+  type NetworkLink,
+} from '../src/core/flow';
+import {
+  coolingCurves,
+  crossflowApproximation,
+  crossflowEffectiveness,
+  solveHeat,
+  temperatureBands,
+} from '../src/core/heat';
 import { water } from '../src/core/fluid';
 import { parseBuild } from '../src/core/guard';
 import { inpLoops, readInp, writeInp } from '../src/core/inp';
@@ -25,36 +39,115 @@ const temperatures = new Map(w.reports.flow.loops.map((l) => [l.id, l.coolant_C]
 
 /** A ladder of parallel branches: a network larger than any loop a builder makes. */
 function ladder(rungs: number): FlowNetwork {
-  const part = (id: string, from: string, to: string, k: number): NetworkLink => ({ id, from, to, pipe: { length_mm: 300, bore_mm: 10, minor: [{ k: 20 * k, bore_mm: 10, of: 'part' }] } });
-  const links: NetworkLink[] = [{ id: 'pump', from: 'a0', to: 'b0', pump: { speed: 1, curve: pumpCurve([[0, 6], [10, 5], [20, 3.4], [40, 0.2]], 4800) } }];
-  for (let i = 0; i < rungs; i += 1) links.push(part(`r${i}`, `b${i}`, `a${i}`, 1 + (i % 3)), part(`f${i}`, `b${i}`, `b${i + 1}`, 0.1), { id: `e${i}`, from: `a${i + 1}`, to: `a${i}`, pipe: { length_mm: 200 + i, bore_mm: 10, minor: [] } });
+  const part = (id: string, from: string, to: string, k: number): NetworkLink => ({
+    id,
+    from,
+    to,
+    pipe: { length_mm: 300, bore_mm: 10, minor: [{ k: 20 * k, bore_mm: 10, of: 'part' }] },
+  });
+  const links: NetworkLink[] = [
+    {
+      id: 'pump',
+      from: 'a0',
+      to: 'b0',
+      pump: {
+        speed: 1,
+        curve: pumpCurve(
+          [
+            [0, 6],
+            [10, 5],
+            [20, 3.4],
+            [40, 0.2],
+          ],
+          4800,
+        ),
+      },
+    },
+  ];
+  for (let i = 0; i < rungs; i += 1)
+    links.push(
+      part(`r${i}`, `b${i}`, `a${i}`, 1 + (i % 3)),
+      part(`f${i}`, `b${i}`, `b${i + 1}`, 0.1),
+      {
+        id: `e${i}`,
+        from: `a${i + 1}`,
+        to: `a${i}`,
+        pipe: { length_mm: 200 + i, bore_mm: 10, minor: [] },
+      },
+    );
   links.push(part('last', `b${rungs}`, `a${rungs}`, 1));
   return { fluid: water(30), links, fixed: ['a0'] };
 }
-const big = ladder(66), bigReady = readyNetwork(big);
+const big = ladder(66),
+  bigReady = readyNetwork(big);
 const split = readyNetwork(splitNetwork());
 const thousand = Array.from({ length: 1000 }, (_, i) => 0.2 + (0.8 * i) / 1000);
 
 /** Three branches between two headers, pump and radiator in the trunk. */
 function splitNetwork(): FlowNetwork {
-  const tube = (id: string, from: string, to: string, length_mm: number): NetworkLink => ({ id, from, to, pipe: { length_mm, bore_mm: 10, minor: [{ k: 2, bore_mm: 9, of: 'ends' }] } });
-  const block = (id: string, from: string, to: string): NetworkLink => ({ id, from, to, curve: { a: 0.3, b: 0.6 } });
+  const tube = (id: string, from: string, to: string, length_mm: number): NetworkLink => ({
+    id,
+    from,
+    to,
+    pipe: { length_mm, bore_mm: 10, minor: [{ k: 2, bore_mm: 9, of: 'ends' }] },
+  });
+  const block = (id: string, from: string, to: string): NetworkLink => ({
+    id,
+    from,
+    to,
+    curve: { a: 0.3, b: 0.6 },
+  });
   return {
-    fluid: water(30), fixed: ['tank'],
+    fluid: water(30),
+    fixed: ['tank'],
     links: [
-      { id: 'pump', from: 'tank', to: 'p', pump: { speed: 1, curve: pumpCurve([[0, 4], [5, 3.5], [10, 2.75], [20, 0.5]], 4800) } }, tube('t0', 'p', 's', 300),
-      ...[1, 2, 3].flatMap((i) => [tube(`t${i}`, 's', `x${i}`, 200 + 50 * i), block(`b${i}`, `x${i}`, 'j')]), tube('t4', 'j', 'r', 400), block('radiator', 'r', 'tank'),
+      {
+        id: 'pump',
+        from: 'tank',
+        to: 'p',
+        pump: {
+          speed: 1,
+          curve: pumpCurve(
+            [
+              [0, 4],
+              [5, 3.5],
+              [10, 2.75],
+              [20, 0.5],
+            ],
+            4800,
+          ),
+        },
+      },
+      tube('t0', 'p', 's', 300),
+      ...[1, 2, 3].flatMap((i) => [
+        tube(`t${i}`, 's', `x${i}`, 200 + 50 * i),
+        block(`b${i}`, `x${i}`, 'j'),
+      ]),
+      tube('t4', 'j', 'r', 400),
+      block('radiator', 'r', 'tank'),
     ],
   };
 }
 
 /** Sixty radiators: each of the Stores in four depths. */
-const sixty = [...CATALOGUE.filter((p) => p.kind === 'fan'), ...CATALOGUE.flatMap((p) => (p.kind === 'radiator' ? [0, 6, 12, 24].map((deeper) => ({ ...p, id: `${p.id}-${deeper}`, size: [p.size[0], p.size[1], p.size[2] + deeper] as const })) : []))];
+const sixty = [
+  ...CATALOGUE.filter((p) => p.kind === 'fan'),
+  ...CATALOGUE.flatMap((p) =>
+    p.kind === 'radiator'
+      ? [0, 6, 12, 24].map((deeper) => ({
+          ...p,
+          id: `${p.id}-${deeper}`,
+          size: [p.size[0], p.size[1], p.size[2] + deeper] as const,
+        }))
+      : [],
+  ),
+];
 let dragged = 0;
 const hung = resolve(tower, placePieces(tower));
 
 /** Every run of the tower in turn, as a hand would hold it. */
-const laid = routeBuild(tower), links = laid.routed.routes.map((r) => r.link);
+const laid = routeBuild(tower),
+  links = laid.routed.routes.map((r) => r.link);
 let inHand = 0;
 
 /** Kept so that no loop is optimised away. */
@@ -62,76 +155,196 @@ let sink = 0;
 
 const bench = new Bench({ time: 600, warmupTime: 300 });
 bench
-  .add('evaluate, largest demo (limit of the issue: 10 ms)', () => { evaluate(tower); })
-  .add('an edit worked out with every run laid, largest demo (limit 50 ms with drawing)', () => { workOut(tower, { offer: CATALOGUE, routed: laid }); })
-  .add('evaluate with fixes offered, planetarium', () => { evaluate(demoBuild('pocket-planetarium') as Build, { offer: CATALOGUE }); })
-  .add('  of it: place and connect', () => { resolve(tower); })
-  .add('  of it: all gaps (limit 5 ms)', () => { measureGaps(w.model); })
-  .add('room at all ports, largest demo', () => { sink += portFits(w.model, w.reports.runs).length; })
-  .add('a radiator dragged: placed anew, its gaps (limit 16 ms)', () => { dragged += 1; const moved = resolve({ ...tower, items: tower.items.map((i) => (i.id === 'top-radiator' && i.placement.on === 'mount' ? { ...i, placement: { ...i.placement, slide_mm: dragged % 40 } } : i)) }); sink += gapsAround(moved, new Set(['top-radiator', 'top-fans'])).length; })
-  .add('one run laid anew while it is dragged, each of 13 in turn (limit 150 ms)', () => { inHand += 1; sink += rerouteRun(tower, laid, links[inHand % links.length] as string).routed.routes.length; })
-  .add('  of it: flow of both loops', () => { solveFlow(w.model, w.reports.runs, temperatures); })
-  .add('  of it: heat of one load case', () => { solveHeat(w.setup, w.reports.flow, 'render'); })
-  .add('steady state of two loops, flow and heat in rounds (limit 5 ms)', () => { settle(w.model, w.reports.runs, w.setup, 'render'); })
-  .add('one edit applied', () => { applyEdit(tower, { do: 'fans.speed', speed_rpm: 1200 }); })
-  .add('guard of the whole document', () => { parseBuild(text); })
-  .add('rise against noise, 5 curves × 30 speeds (limit 150 ms)', () => { coolingCurves(w.setup, w.reports.flow, 'render', 29); })
-  .add('one hour at 1 s, two loops, from cold (limit 50 ms)', () => { sink += runTransient(w.setup, w.reports.flow, w.reports.runs, { profile: [{ load: 'render', seconds: 3600 }], start: 'cold' })?.balance.error ?? 0; })
-  .add('500 draws of uncertainty (limit 2,000 ms)', () => { sink += temperatureBands(w.setup, w.reports.flow, 'render', 500)?.riseOver ?? 0; })
-  .add('every single change judged whole, desk', () => { sink += judgeChanges(demoBuild('dawn-chorus-desk') as Build, CATALOGUE).length; })
-  .add('network of 200 links, from nothing (limit 5 ms)', () => { sink += solveNetwork(big).iterations; })
-  .add('network of 200 links, made ready', () => { sink += bigReady.run().iterations; })
-  .add('1,000 operating points of a loop with three branches (limit 50 ms)', () => { sink += flowAtShares(split.network, thousand)[999] ?? 0; })
-  .add('effectiveness, exact series × 1,000', () => { for (let i = 0; i < 1000; i += 1) sink += crossflowEffectiveness(0.2 + i / 300, 0.3); })
-  .add('effectiveness, approximate formula × 1,000', () => { for (let i = 0; i < 1000; i += 1) sink += crossflowApproximation(0.2 + i / 300, 0.3); });
+  .add('evaluate, largest demo (limit of the issue: 10 ms)', () => {
+    evaluate(tower);
+  })
+  .add('an edit worked out with every run laid, largest demo (limit 50 ms with drawing)', () => {
+    workOut(tower, { offer: CATALOGUE, routed: laid });
+  })
+  .add('evaluate with fixes offered, planetarium', () => {
+    evaluate(demoBuild('pocket-planetarium') as Build, { offer: CATALOGUE });
+  })
+  .add('  of it: place and connect', () => {
+    resolve(tower);
+  })
+  .add('  of it: all gaps (limit 5 ms)', () => {
+    measureGaps(w.model);
+  })
+  .add('room at all ports, largest demo', () => {
+    sink += portFits(w.model, w.reports.runs).length;
+  })
+  .add('a radiator dragged: placed anew, its gaps (limit 16 ms)', () => {
+    dragged += 1;
+    const moved = resolve({
+      ...tower,
+      items: tower.items.map((i) =>
+        i.id === 'top-radiator' && i.placement.on === 'mount'
+          ? { ...i, placement: { ...i.placement, slide_mm: dragged % 40 } }
+          : i,
+      ),
+    });
+    sink += gapsAround(moved, new Set(['top-radiator', 'top-fans'])).length;
+  })
+  .add('one run laid anew while it is dragged, each of 13 in turn (limit 150 ms)', () => {
+    inHand += 1;
+    sink += rerouteRun(tower, laid, links[inHand % links.length] as string).routed.routes.length;
+  })
+  .add('  of it: flow of both loops', () => {
+    solveFlow(w.model, w.reports.runs, temperatures);
+  })
+  .add('  of it: heat of one load case', () => {
+    solveHeat(w.setup, w.reports.flow, 'render');
+  })
+  .add('steady state of two loops, flow and heat in rounds (limit 5 ms)', () => {
+    settle(w.model, w.reports.runs, w.setup, 'render');
+  })
+  .add('one edit applied', () => {
+    applyEdit(tower, { do: 'fans.speed', speed_rpm: 1200 });
+  })
+  .add('guard of the whole document', () => {
+    parseBuild(text);
+  })
+  .add('rise against noise, 5 curves × 30 speeds (limit 150 ms)', () => {
+    coolingCurves(w.setup, w.reports.flow, 'render', 29);
+  })
+  .add('one hour at 1 s, two loops, from cold (limit 50 ms)', () => {
+    sink +=
+      runTransient(w.setup, w.reports.flow, w.reports.runs, {
+        profile: [{ load: 'render', seconds: 3600 }],
+        start: 'cold',
+      })?.balance.error ?? 0;
+  })
+  .add('500 draws of uncertainty (limit 2,000 ms)', () => {
+    sink += temperatureBands(w.setup, w.reports.flow, 'render', 500)?.riseOver ?? 0;
+  })
+  .add('every single change judged whole, desk', () => {
+    sink += judgeChanges(demoBuild('dawn-chorus-desk') as Build, CATALOGUE).length;
+  })
+  .add('network of 200 links, from nothing (limit 5 ms)', () => {
+    sink += solveNetwork(big).iterations;
+  })
+  .add('network of 200 links, made ready', () => {
+    sink += bigReady.run().iterations;
+  })
+  .add('1,000 operating points of a loop with three branches (limit 50 ms)', () => {
+    sink += flowAtShares(split.network, thousand)[999] ?? 0;
+  })
+  .add('effectiveness, exact series × 1,000', () => {
+    for (let i = 0; i < 1000; i += 1) sink += crossflowEffectiveness(0.2 + i / 300, 0.3);
+  })
+  .add('effectiveness, approximate formula × 1,000', () => {
+    for (let i = 0; i < 1000; i += 1) sink += crossflowApproximation(0.2 + i / 300, 0.3);
+  });
 /** What takes seconds is run a few times only. */
 const slow = new Bench({ iterations: 3, time: 1, warmup: false });
 slow
-  .add('what fits: 60 radiators on every mount, with whole sets (limit 2,000 ms)', () => { sink += whatFits(tower, sixty).mounts.length; })
-  .add('all 13 runs of two loops routed (limit 3,000 ms)', () => { sink += routeAll(hung).routes.length; })
-  .add('  before it: pieces in the runs placed', () => { sink += placePieces(tower).size; });
+  .add('what fits: 60 radiators on every mount, with whole sets (limit 2,000 ms)', () => {
+    sink += whatFits(tower, sixty).mounts.length;
+  })
+  .add('all 13 runs of two loops routed (limit 3,000 ms)', () => {
+    sink += routeAll(hung).routes.length;
+  })
+  .add('  before it: pieces in the runs placed', () => {
+    sink += placePieces(tower).size;
+  });
 await bench.run();
 await slow.run();
 
 if (!Number.isFinite(sink)) throw new Error('the bench computed nonsense');
 
-const median = (name: string): number => { const r = [...bench.tasks, ...slow.tasks].find((t) => t.name === name)?.result as { latency?: { p50?: number } } | undefined; return r?.latency?.p50 ?? NaN; };
+const median = (name: string): number => {
+  const r = [...bench.tasks, ...slow.tasks].find((t) => t.name === name)?.result as
+    { latency?: { p50?: number } } | undefined;
+  return r?.latency?.p50 ?? NaN;
+};
 const whole = median(bench.tasks[0]?.name ?? '');
-console.log(`${cpus()[0]?.model.trim() ?? 'unknown processor'}, ${cpus().length} threads, Node ${process.version}, ${DEMO_BUILDS.length} demos`);
+console.log(
+  `${cpus()[0]?.model.trim() ?? 'unknown processor'}, ${cpus().length} threads, Node ${process.version}, ${DEMO_BUILDS.length} demos`,
+);
 console.log(`${'task'.padEnd(70)}${'median'.padStart(12)}${'of an evaluation'.padStart(20)}`);
-for (const t of [...bench.tasks, ...slow.tasks]) { const m = median(t.name); console.log(`${t.name.padEnd(70)}${`${m.toFixed(3)} ms`.padStart(12)}${`× ${(m / whole).toFixed(3)}`.padStart(20)}`); }
+for (const t of [...bench.tasks, ...slow.tasks]) {
+  const m = median(t.name);
+  console.log(
+    `${t.name.padEnd(70)}${`${m.toFixed(3)} ms`.padStart(12)}${`× ${(m / whole).toFixed(3)}`.padStart(20)}`,
+  );
+}
 
 /** Our solve against EPANET's on the same exported networks, each already open and made ready; both start anew from their own first guess. */
 const workspace = new Workspace();
 await workspace.loadModule();
-interface Pairing { readonly name: string; readonly text: string; run(): void }
-const solving = (networks: readonly FlowNetwork[]): (() => void) => { const ready = networks.map(readyNetwork); return () => { for (const r of ready) sink += r.run().iterations; }; };
+interface Pairing {
+  readonly name: string;
+  readonly text: string;
+  run(): void;
+}
+const solving = (networks: readonly FlowNetwork[]): (() => void) => {
+  const ready = networks.map(readyNetwork);
+  return () => {
+    for (const r of ready) sink += r.run().iterations;
+  };
+};
 /** What the file says is what both solve: ours is read back from it. */
-const fromFile = (name: string, text: string): Pairing => ({ name, text, run: solving(readInp(text).map((l) => l.network)) });
-const demos = DEMO_BUILDS.map((d) => { const own = workOut(d.build); const loops = inpLoops(own.model, own.reports.runs, own.reports.flow); return { name: d.name, text: writeInp(d.name, loops), loops }; });
+const fromFile = (name: string, text: string): Pairing => ({
+  name,
+  text,
+  run: solving(readInp(text).map((l) => l.network)),
+});
+const demos = DEMO_BUILDS.map((d) => {
+  const own = workOut(d.build);
+  const loops = inpLoops(own.model, own.reports.runs, own.reports.flow);
+  return { name: d.name, text: writeInp(d.name, loops), loops };
+});
 const solid: readonly Pairing[] = [
   ...demos.map((d) => fromFile(d.name, d.text)),
-  ...demos.filter((d) => d.loops.some((l) => l.network.links.some((k) => k.tee))).map((d): Pairing => ({ name: 'its tees by split', text: d.text, run: solving(d.loops.map((l) => l.network)) })),
-  fromFile('three branches', writeInp('three branches', [{ id: 'loop', name: 'loop', network: split.network }])),
+  ...demos
+    .filter((d) => d.loops.some((l) => l.network.links.some((k) => k.tee)))
+    .map((d): Pairing => ({
+      name: 'its tees by split',
+      text: d.text,
+      run: solving(d.loops.map((l) => l.network)),
+    })),
+  fromFile(
+    'three branches',
+    writeInp('three branches', [{ id: 'loop', name: 'loop', network: split.network }]),
+  ),
   fromFile('ladder of 200 links', writeInp('ladder', [{ id: 'loop', name: 'loop', network: big }])),
 ];
-console.log('\nEPANET 2.3.5, project open: solveH is one whole solve; runH one more with the hydraulics held open and flows started anew.\nOurs is read back from the same file and starts from its own first guess, made once; a file holds a tee\'s loss as solved, "by split" finds it too.');
-console.log(`${'one solve'.padEnd(24)}${'solveH'.padStart(14)}${'runH'.padStart(14)}${'ours'.padStart(12)}${'against solveH'.padStart(16)}${'against runH'.padStart(16)}`);
+console.log(
+  '\nEPANET 2.3.5, project open: solveH is one whole solve; runH one more with the hydraulics held open and flows started anew.\nOurs is read back from the same file and starts from its own first guess, made once; a file holds a tee\'s loss as solved, "by split" finds it too.',
+);
+console.log(
+  `${'one solve'.padEnd(24)}${'solveH'.padStart(14)}${'runH'.padStart(14)}${'ours'.padStart(12)}${'against solveH'.padStart(16)}${'against runH'.padStart(16)}`,
+);
 for (const s of solid) {
   const project = new Project(workspace);
   workspace.writeFile('bench.inp', s.text);
   project.open('bench.inp', 'bench.rpt', 'bench.bin');
   project.setOption(Option.Accuracy, 1e-8);
   const pair = new Bench({ time: 400, warmupTime: 200 });
-  pair.add('solveH', () => { project.solveH(); });
+  pair.add('solveH', () => {
+    project.solveH();
+  });
   await pair.run();
   project.openH();
-  pair.add('runH', () => { project.initH(InitHydOption.InitFlow); project.runH(); }).add('ours', () => { for (let i = 0; i < 10; i += 1) s.run(); });
+  pair
+    .add('runH', () => {
+      project.initH(InitHydOption.InitFlow);
+      project.runH();
+    })
+    .add('ours', () => {
+      for (let i = 0; i < 10; i += 1) s.run();
+    });
   await pair.run();
   project.close();
-  const of = (name: string): number => (pair.tasks.find((t) => t.name === name)?.result as { latency?: { p50?: number } } | undefined)?.latency?.p50 ?? NaN;
-  const whole = 1000 * of('solveH'), bare = 1000 * of('runH'), ours = 100 * of('ours');
-  console.log(`${s.name.padEnd(24)}${`${whole.toFixed(1)} µs`.padStart(14)}${`${bare.toFixed(1)} µs`.padStart(14)}${`${ours.toFixed(2)} µs`.padStart(12)}${`× ${(whole / ours).toFixed(1)}`.padStart(16)}${`× ${(bare / ours).toFixed(1)}`.padStart(16)}`);
+  const of = (name: string): number =>
+    (pair.tasks.find((t) => t.name === name)?.result as { latency?: { p50?: number } } | undefined)
+      ?.latency?.p50 ?? NaN;
+  const whole = 1000 * of('solveH'),
+    bare = 1000 * of('runH'),
+    ours = 100 * of('ours');
+  console.log(
+    `${s.name.padEnd(24)}${`${whole.toFixed(1)} µs`.padStart(14)}${`${bare.toFixed(1)} µs`.padStart(14)}${`${ours.toFixed(2)} µs`.padStart(12)}${`× ${(whole / ours).toFixed(1)}`.padStart(16)}${`× ${(bare / ours).toFixed(1)}`.padStart(16)}`,
+  );
 }
 
 await searchGrid();

@@ -1,14 +1,18 @@
 import { readFileSync } from 'node:fs';
 import { copyOf, expect, openStage, saved, test } from './fixtures';
 
-test('heat: a bar\'s end is moved by keys and by dragging; clock and voltage change the draw; the supply is watched', async ({ page }) => {
+test("heat: a bar's end is moved by keys and by dragging; clock and voltage change the draw; the supply is watched", async ({
+  page,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Tuning');
   await openStage(page, id, 'heat');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('364 W');
   const kite = page.getByRole('cell', { name: /^Kite 200 200 W.*under torture/ });
   await kite.focus();
   for (let i = 0; i < 5; i += 1) await page.keyboard.press('ArrowLeft');
-  await expect(page.getByRole('cell', { name: /^Kite 200 190 W.*95 % of its draw under torture/ })).toBeVisible();
+  await expect(
+    page.getByRole('cell', { name: /^Kite 200 190 W.*95 % of its draw under torture/ }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('364 W');
   const box = await kite.boundingBox();
@@ -29,7 +33,9 @@ test('heat: a bar\'s end is moved by keys and by dragging; clock and voltage cha
   await saved(page);
 });
 
-test('cooling: the band is shown, summer is worked out, the limit crossed is told', async ({ page }) => {
+test('cooling: the band is shown, summer is worked out, the limit crossed is told', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Band');
   await openStage(page, id, 'cooling');
   await expect(page.getByText(/\([78]\.\d to 10\.\d\)/)).toBeVisible({ timeout: 20_000 });
@@ -41,7 +47,9 @@ test('cooling: the band is shown, summer is worked out, the limit crossed is tol
   await expect(page.getByText('of today’s heat')).toBeVisible();
 });
 
-test('cooling: every change is worked out, the best use of money is done with a click and undone', async ({ page }) => {
+test('cooling: every change is worked out, the best use of money is done with a click and undone', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Changing');
   await openStage(page, id, 'cooling');
   await page.getByRole('radio', { name: 'Changes' }).click();
@@ -54,20 +62,28 @@ test('cooling: every change is worked out, the best use of money is done with a 
   await expect(page.getByText('Top radiator blows out')).toBeVisible();
 });
 
-test('cooling: over time a stopped pump ends in throttling; fans follow a curve; the run comes down as CSV', async ({ page }) => {
+test('cooling: over time a stopped pump ends in throttling; fans follow a curve; the run comes down as CSV', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Timing');
   await openStage(page, id, 'cooling');
   await page.getByRole('radio', { name: 'Over time' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('No part reaches its limit in 1:00:00', { timeout: 20_000 });
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(
+    'No part reaches its limit in 1:00:00',
+    { timeout: 20_000 },
+  );
   await page.getByRole('button', { name: 'pump stops' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText(/reaches its limit after 1\d:\d\d/, { timeout: 20_000 });
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(
+    /reaches its limit after 1\d:\d\d/,
+    { timeout: 20_000 },
+  );
   await page.getByLabel('Time of fault 1').fill('soon');
   await page.getByLabel('Time of fault 1').press('Enter');
   await expect(page.getByRole('alert').filter({ hasText: 'is no time' })).toBeVisible();
   await page.getByLabel('Time of fault 1').press('Escape');
   await page.getByRole('button', { name: 'Take fault 1 out' }).click();
   await page.getByRole('button', { name: 'Let them follow a curve' }).click();
-  const knob = page.getByRole('slider', { name: 'Point 2 of the fans\' curve' });
+  const knob = page.getByRole('slider', { name: "Point 2 of the fans' curve" });
   await knob.focus();
   const before = Number(await knob.getAttribute('aria-valuenow'));
   await page.keyboard.press('ArrowUp');
@@ -78,14 +94,19 @@ test('cooling: over time a stopped pump ends in throttling; fans follow a curve;
   await page.getByRole('button', { name: 'Play', exact: true }).click();
   await expect(page.getByText(/^coolant 22\.0 °C/)).toBeHidden();
   await page.getByRole('button', { name: 'Pause', exact: true }).click();
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'This run as CSV' }).click()]);
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'This run as CSV' }).click(),
+  ]);
   expect(readFileSync(await file.path(), 'utf8').split('\n')[0]).toContain('time_s,load,room_C');
   await page.reload();
   await page.getByRole('radio', { name: 'Over time' }).click();
   await expect(page.getByText('Fans follow')).toBeVisible();
 });
 
-test('cooling: measured points replace the model and say so; a rating without its difference is refused', async ({ page }) => {
+test('cooling: measured points replace the model and say so; a rating without its difference is refused', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Measuring');
   await openStage(page, id, 'cooling');
   await page.getByRole('radio', { name: 'Figures' }).click();
@@ -94,7 +115,12 @@ test('cooling: measured points replace the model and say so; a rating without it
   await expect(page.getByRole('alert')).toContainText('Line 1: three numbers are wanted');
   await page.getByRole('textbox', { name: 'Points' }).fill('1150 3.1 26');
   await page.getByRole('button', { name: 'Use these points in this build' }).click();
-  await expect(page.getByText(/25\.\d W\/K at 1,150 rpm, measured/).or(page.getByText(/26\.\d W\/K at 1,150 rpm, measured/)).first()).toBeVisible();
+  await expect(
+    page
+      .getByText(/25\.\d W\/K at 1,150 rpm, measured/)
+      .or(page.getByText(/26\.\d W\/K at 1,150 rpm, measured/))
+      .first(),
+  ).toBeVisible();
   await page.getByLabel('Carries').first().fill('900');
   await page.getByLabel('Carries').first().press('Enter');
   await expect(page.getByRole('note')).toContainText('say nothing without the difference');
@@ -104,6 +130,9 @@ test('cooling: measured points replace the model and say so; a rating without it
   await page.getByLabel('and fans at').first().press('Enter');
   await expect(page.getByText(/^Printed: 90\.0 W\/K/)).toBeVisible();
   await page.getByRole('radio', { name: 'Air', exact: true }).click();
-  await page.getByRole('radiogroup', { name: 'Way of Top radiator' }).getByRole('radio', { name: 'out' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'Way of Top radiator' })
+    .getByRole('radio', { name: 'out' })
+    .click();
   await expect(page.getByText(/blows out, so it breathes that air/)).toBeVisible();
 });

@@ -2,13 +2,22 @@ import { expect, test as base, type Page } from '@playwright/test';
 
 /** Every page must be free of errors in the console and of uncaught faults. */
 export const test = base.extend<{ quiet: void }>({
-  quiet: [async ({ page }, use) => {
-    const heard: string[] = [];
-    page.on('console', (m) => { if (m.type() === 'error' && !/404|409|400|413|ERR_INTERNET_DISCONNECTED|ERR_FAILED/.test(m.text())) heard.push(m.text()); });
-    page.on('pageerror', (e) => heard.push(String(e)));
-    await use();
-    expect(heard).toEqual([]);
-  }, { auto: true }],
+  quiet: [
+    async ({ page }, use) => {
+      const heard: string[] = [];
+      page.on('console', (m) => {
+        if (
+          m.type() === 'error' &&
+          !/404|409|400|413|ERR_INTERNET_DISCONNECTED|ERR_FAILED/.test(m.text())
+        )
+          heard.push(m.text());
+      });
+      page.on('pageerror', (e) => heard.push(String(e)));
+      await use();
+      expect(heard).toEqual([]);
+    },
+    { auto: true },
+  ],
 });
 
 export { expect };
@@ -19,7 +28,8 @@ export async function openStage(page: Page, build: string, stage: string): Promi
   await expect(page.locator('[data-awake="true"]')).toBeVisible();
 }
 
-export const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: 'revision' })).toContainText('saved');
+export const saved = (page: Page) =>
+  expect(page.getByRole('status').filter({ hasText: 'revision' })).toContainText('saved');
 
 /** A copy of a demo to change freely; its id comes back. */
 export async function copyOf(page: Page, demo: string, name: string): Promise<string> {

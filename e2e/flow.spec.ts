@@ -1,11 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { copyOf, expect, openStage, saved, test } from './fixtures';
 
-test('flow: the pump speed handle moves the operating point; more is asked than it gives', async ({ page }) => {
+test('flow: the pump speed handle moves the operating point; more is asked than it gives', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Pumping');
   await openStage(page, id, 'flow');
   // With its runs laid; before that it is an estimate.
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('3.0 L/min', { timeout: 45_000 });
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('3.0 L/min', {
+    timeout: 45_000,
+  });
   await page.getByLabel('Speed of Pump').first().fill('2000');
   await page.getByLabel('Speed of Pump').first().press('Enter');
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/1\.\d L\/min, poor/);
@@ -22,7 +26,9 @@ test('flow: the handle in the chart answers to keys, and undo takes it back', as
   const id = await copyOf(page, 'dawn-chorus-desk', 'Handle');
   await openStage(page, id, 'flow');
   // With its runs laid: what differs then is the handle's doing.
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('3.0 L/min', { timeout: 45_000 });
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('3.0 L/min', {
+    timeout: 45_000,
+  });
   const handle = page.getByRole('slider', { name: 'Speed of the pumps' });
   await handle.focus();
   for (let i = 0; i < 4; i += 1) await page.keyboard.press('ArrowDown');
@@ -31,7 +37,9 @@ test('flow: the handle in the chart answers to keys, and undo takes it back', as
   await expect(page.getByRole('heading', { level: 1 })).toContainText('3.0 L/min');
 });
 
-test('flow: stairs are sorted three ways; a click picks the part everywhere; dirt and other points change the flow', async ({ page }) => {
+test('flow: stairs are sorted three ways; a click picks the part everywhere; dirt and other points change the flow', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'fenland-flood-tower', 'Stairs');
   await openStage(page, id, 'flow');
   const steps = page.getByRole('complementary', { name: 'Working panel' }).getByRole('listitem');
@@ -41,7 +49,9 @@ test('flow: stairs are sorted three ways; a click picks the part everywhere; dir
   await page.getByLabel('Order').selectOption('by name');
   await expect(steps.first()).toContainText('Filter');
   await steps.first().getByRole('button', { name: 'Filter', exact: true }).click();
-  await expect(page.getByRole('region', { name: 'Loop line' }).getByRole('button', { name: /^Filter:/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(
+    page.getByRole('region', { name: 'Loop line' }).getByRole('button', { name: /^Filter:/ }),
+  ).toHaveAttribute('aria-pressed', 'true');
   await page.getByLabel('Clogged').fill('60');
   await page.getByLabel('Clogged').press('Enter');
   await expect(page.getByRole('heading', { level: 1 })).not.toContainText('4.4 L/min');
@@ -62,7 +72,9 @@ test('flow: stairs are sorted three ways; a click picks the part everywhere; dir
   await saved(page);
 });
 
-test('flow: a pump curve that rises is explained, and ratings that contradict its points', async ({ page }) => {
+test('flow: a pump curve that rises is explained, and ratings that contradict its points', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Curves');
   await openStage(page, id, 'flow');
   await page.getByRole('button', { name: 'Measured points of Pump' }).click();
@@ -75,7 +87,9 @@ test('flow: a pump curve that rises is explained, and ratings that contradict it
   await expect(page.getByRole('heading', { level: 1 })).toContainText('3.0 L/min');
 });
 
-test('flow: pumps of the Stores are tried beside, one is used, two in a row, undone', async ({ page }) => {
+test('flow: pumps of the Stores are tried beside, one is used, two in a row, undone', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Choosing');
   await openStage(page, id, 'flow');
   await page.getByRole('radio', { name: 'Which pump' }).click();
@@ -106,20 +120,28 @@ test('flow: blocks side by side and in a row again; lanes tell their flow', asyn
   await saved(page);
 });
 
-test('flow: pressures name the lowest place; the EPANET file comes down and is read back', async ({ page }) => {
+test('flow: pressures name the lowest place; the EPANET file comes down and is read back', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'fenland-flood-tower', 'Heights');
   await openStage(page, id, 'flow');
   await page.getByRole('radio', { name: 'Pressures' }).click();
   await expect(page.getByText('What flows presses least at Processor pump, in.')).toBeVisible();
   await page.getByRole('radio', { name: 'absolute' }).click();
   await expect(page.getByRole('columnheader', { name: 'absolute, kPa' })).toBeVisible();
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'EPANET file' }).click()]);
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'EPANET file' }).click(),
+  ]);
   expect(file.suggestedFilename()).toMatch(/\.inp$/);
   const text = readFileSync(await file.path(), 'utf8');
-  for (const part of ['[PIPES]', '[PUMPS]', 'UNITS LPM', 'HEADLOSS D-W']) expect(text.replace(/[ \t]+/g, ' ').toUpperCase()).toContain(part);
+  for (const part of ['[PIPES]', '[PUMPS]', 'UNITS LPM', 'HEADLOSS D-W'])
+    expect(text.replace(/[ \t]+/g, ' ').toUpperCase()).toContain(part);
 });
 
-test('flow: a filter from the Stores waits under the loop line and is let in with one click', async ({ page }) => {
+test('flow: a filter from the Stores waits under the loop line and is let in with one click', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Filtering');
   await openStage(page, id, 'flow');
   await page.getByRole('button', { name: 'Add a part' }).click();
@@ -127,6 +149,8 @@ test('flow: a filter from the Stores waits under the loop line and is let in wit
   await page.getByRole('button', { name: 'Add Mesh filter', exact: true }).click();
   await page.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('button', { name: 'Put Mesh filter into Main loop' }).click();
-  await expect(page.getByRole('region', { name: 'Loop line' }).getByRole('button', { name: /^Mesh filter:/ })).toBeVisible();
+  await expect(
+    page.getByRole('region', { name: 'Loop line' }).getByRole('button', { name: /^Mesh filter:/ }),
+  ).toBeVisible();
   await expect(page.getByRole('heading', { level: 1 })).not.toContainText('3.0 L/min');
 });

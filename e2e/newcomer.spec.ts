@@ -18,7 +18,9 @@ test('a build from nothing to the list', async ({ page }) => {
 
   await expect(page.getByRole('heading', { name: 'Nothing makes heat yet' })).toBeVisible();
   await page.getByRole('button', { name: 'Open the Stores' }).click();
-  const stores = page.getByRole('presentation').filter({ has: page.getByRole('heading', { name: 'Stores' }) });
+  const stores = page
+    .getByRole('presentation')
+    .filter({ has: page.getByRole('heading', { name: 'Stores' }) });
   const add = async (kind: string, part: string): Promise<void> => {
     await stores.getByRole('button', { name: kind, exact: true }).click();
     await stores.getByRole('button', { name: `Add ${part}`, exact: true }).click();
@@ -54,7 +56,10 @@ test('a build from nothing to the list', async ({ page }) => {
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/\d runs?, /);
   await page.keyboard.press('7');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('EUR');
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Parts list as CSV' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Parts list as CSV' }).click(),
+  ]);
   expect(download.suggestedFilename()).toBe('kingfisher-bench-parts.csv');
   const csv = readFileSync((await download.path()) ?? '', 'utf8');
   expect(csv).toContain('Osier Large');
@@ -71,7 +76,16 @@ test('empty stages say what to do first', async ({ page }) => {
   await page.getByLabel('Name').fill('Bare');
   await page.getByRole('button', { name: 'Start the build' }).click();
   await expect(page.getByRole('heading', { name: 'Nothing makes heat yet' })).toBeVisible();
-  for (const [key, words] of [['2', 'Choose the case'], ['3', 'No radiator in a loop yet'], ['4', 'Nothing flows yet'], ['5', 'Nothing is wetted yet'], ['6', 'No loop yet'], ['7', 'Nothing on the list'], ['8', 'Assembly is not here yet'], ['9', 'The log is not here yet']] as const) {
+  for (const [key, words] of [
+    ['2', 'Choose the case'],
+    ['3', 'No radiator in a loop yet'],
+    ['4', 'Nothing flows yet'],
+    ['5', 'Nothing is wetted yet'],
+    ['6', 'No loop yet'],
+    ['7', 'Nothing on the list'],
+    ['8', 'Assembly is not here yet'],
+    ['9', 'The log is not here yet'],
+  ] as const) {
     await page.keyboard.press(key);
     await expect(page.getByRole('heading', { name: words })).toBeVisible();
   }

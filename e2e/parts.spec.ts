@@ -1,11 +1,19 @@
 import { copyOf, expect, openStage, saved, test } from './fixtures';
 
-test('buying: the cheapest basket, a quote read in with what is wrong, lines marked as ordered', async ({ page }) => {
+test('buying: the cheapest basket, a quote read in with what is wrong, lines marked as ordered', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Buying');
   await openStage(page, id, 'parts');
   await page.getByRole('radio', { name: 'buying' }).click();
   await expect(page.getByText(/shipping and tax included/)).toBeVisible({ timeout: 15_000 });
-  await page.getByLabel('CSV file').setInputFiles({ name: 'market.csv', mimeType: 'text/csv', buffer: Buffer.from('part,price\nfit-plug,"0,10"\nghost,3\n') });
+  await page
+    .getByLabel('CSV file')
+    .setInputFiles({
+      name: 'market.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('part,price\nfit-plug,"0,10"\nghost,3\n'),
+    });
   await expect(page.getByText('1 price taken, 1 row not.')).toBeVisible();
   await expect(page.getByText('Line 3: The Stores have no part “ghost”.')).toBeVisible();
   await expect(page.getByRole('checkbox', { name: /market/ })).toBeChecked();
@@ -23,13 +31,18 @@ test('the list: counted in the drawer, another family of fittings, undone', asyn
   await page.getByLabel('Plug in the drawer').fill('3');
   await page.getByLabel('Plug in the drawer').press('Enter');
   await expect(heading).toContainText('751.95 of 800.00 EUR');
-  await page.getByRole('row', { name: /^Rushlight/ }).getByRole('button', { name: 'change all' }).click();
+  await page
+    .getByRole('row', { name: /^Rushlight/ })
+    .getByRole('button', { name: 'change all' })
+    .click();
   await expect(page.getByRole('cell', { name: /^Rushlight compression/ })).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('cell', { name: /^Compression 16\/10/ })).toBeVisible();
 });
 
-test('the Stores: a part copied, changed and kept, one read in by its columns, retired again', async ({ page }) => {
+test('the Stores: a part copied, changed and kept, one read in by its columns, retired again', async ({
+  page,
+}) => {
   await page.goto('/stores', { waitUntil: 'networkidle' });
   await page.getByRole('button', { name: 'Screws', exact: true }).click();
   await page.getByText('Screw M3 × 30').click();
@@ -48,13 +61,21 @@ test('the Stores: a part copied, changed and kept, one read in by its columns, r
   await expect(page.getByText(/is thrown away/)).toBeVisible();
   await page.getByRole('button', { name: 'Show what is in use' }).click();
   await page.getByRole('button', { name: 'Read parts in' }).click();
-  await page.getByLabel('CSV or JSON file').setInputFiles({ name: 'fans.csv', mimeType: 'text/csv', buffer: Buffer.from('name,price,full speed\nReed 120,12.5,1800\nWillow 120,9,fast\n') });
+  await page
+    .getByLabel('CSV or JSON file')
+    .setInputFiles({
+      name: 'fans.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('name,price,full speed\nReed 120,12.5,1800\nWillow 120,9,fast\n'),
+    });
   await page.getByRole('button', { name: 'Look at 2 parts' }).click();
   await expect(page.getByText('fullSpeed_rpm: fullSpeed_rpm must be a number')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep the 1 that are right' })).toBeEnabled();
 });
 
-test('a pump of one\'s own: its curve typed and seen, offered in a build, and one of the Stores out of use no longer', async ({ page }) => {
+test("a pump of one's own: its curve typed and seen, offered in a build, and one of the Stores out of use no longer", async ({
+  page,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Own pump');
   await page.goto('/stores', { waitUntil: 'networkidle' });
   await page.getByRole('textbox', { name: 'Search the Stores' }).fill('Brook Small');
@@ -73,8 +94,17 @@ test('a pump of one\'s own: its curve typed and seen, offered in a build, and on
   await page.getByRole('textbox', { name: 'Search the Stores' }).fill('bench pump');
   await page.getByRole('button', { name: 'Add Bench pump seven' }).click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
-  const model = await (await page.request.get('/api/parts?own=1')).json() as { id: string; name: string; points: number[][] }[];
-  expect(model.find((p) => p.name === 'Bench pump seven')?.points).toEqual([[0, 4.1], [4, 3.7], [8, 3], [16, 0.5]]);
+  const model = (await (await page.request.get('/api/parts?own=1')).json()) as {
+    id: string;
+    name: string;
+    points: number[][];
+  }[];
+  expect(model.find((p) => p.name === 'Bench pump seven')?.points).toEqual([
+    [0, 4.1],
+    [4, 3.7],
+    [8, 3],
+    [16, 0.5],
+  ]);
   // One of the Stores taken out of use is offered no more, and comes back.
   expect((await page.request.put('/api/retired/res-osier-250')).status()).toBe(204);
   await openStage(page, id, 'flow');
@@ -93,12 +123,23 @@ test('coolants compared, and a part against all of its kind in its place', async
   const id = await copyOf(page, 'dawn-chorus-desk', 'Compared');
   await openStage(page, id, 'materials');
   await page.getByRole('radio', { name: 'coolants compared' }).click();
-  await page.getByRole('row', { name: /^Winter concentrate/ }).getByRole('button', { name: 'fill' }).click();
-  await expect(page.getByText('Ethylene glycol is poisonous', { exact: false }).first()).toBeVisible();
+  await page
+    .getByRole('row', { name: /^Winter concentrate/ })
+    .getByRole('button', { name: 'fill' })
+    .click();
+  await expect(
+    page.getByText('Ethylene glycol is poisonous', { exact: false }).first(),
+  ).toBeVisible();
   await openStage(page, id, 'case');
-  await page.getByRole('button', { name: /^Front radiator:/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Front radiator:/ })
+    .first()
+    .click();
   await page.getByRole('button', { name: 'Compare all radiators in its place' }).click();
-  await page.getByRole('row', { name: /^Fell 360, 45 mm/ }).getByRole('button').click({ timeout: 20_000 });
+  await page
+    .getByRole('row', { name: /^Fell 360, 45 mm/ })
+    .getByRole('button')
+    .click({ timeout: 20_000 });
   await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeEnabled();
 });
 

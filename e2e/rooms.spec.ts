@@ -1,7 +1,18 @@
 import AxeBuilder from '@axe-core/playwright';
 import { copyOf, expect, openStage, test } from './fixtures';
 
-const STAGES = ['brief', 'heat', 'case', 'cooling', 'flow', 'materials', 'runs', 'parts', 'assembly', 'log'] as const;
+const STAGES = [
+  'brief',
+  'heat',
+  'case',
+  'cooling',
+  'flow',
+  'materials',
+  'runs',
+  'parts',
+  'assembly',
+  'log',
+] as const;
 
 for (const demo of ['dawn-chorus-desk', 'fenland-flood-tower', 'pocket-planetarium'] as const) {
   test(`every stage of ${demo} opens and shows no NaN`, async ({ page }) => {
@@ -21,13 +32,28 @@ for (const scheme of ['light', 'dark'] as const) {
     test.setTimeout(240_000);
     const context = await browser.newContext({ colorScheme: scheme, reducedMotion: 'reduce' });
     const page = await context.newPage();
-    for (const path of ['/', '/new', '/stores', '/proof', ...STAGES.map((s) => `/builds/pocket-planetarium/${s}`)]) {
+    for (const path of [
+      '/',
+      '/new',
+      '/stores',
+      '/proof',
+      ...STAGES.map((s) => `/builds/pocket-planetarium/${s}`),
+    ]) {
       await page.goto(path, { waitUntil: 'networkidle' });
       await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
       const axe = new AxeBuilder({ page });
       // The night theme differs in colours alone.
-      const { violations } = await (scheme === 'dark' ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa'])).analyze();
-      expect(violations.map((v) => `${path}: ${v.id}: ${v.nodes[0]?.html.slice(0, 140)} ${v.nodes[0]?.failureSummary?.slice(0, 160)}`)).toEqual([]);
+      const { violations } = await (
+        scheme === 'dark'
+          ? axe.withRules(['color-contrast'])
+          : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa'])
+      ).analyze();
+      expect(
+        violations.map(
+          (v) =>
+            `${path}: ${v.id}: ${v.nodes[0]?.html.slice(0, 140)} ${v.nodes[0]?.failureSummary?.slice(0, 160)}`,
+        ),
+      ).toEqual([]);
     }
     await context.close();
   });
@@ -44,20 +70,33 @@ test('export and import bring the same build', async ({ page }) => {
   const file = await page.request.get(`/api/builds/${id}/file`);
   expect(file.headers()['content-disposition']).toContain('round-trip.zephyron.json');
   await page.goto('/', { waitUntil: 'networkidle' });
-  await page.getByLabel('Build file').setInputFiles({ name: 'round-trip.zephyron.json', mimeType: 'application/json', buffer: await file.body() });
+  await page
+    .getByLabel('Build file')
+    .setInputFiles({
+      name: 'round-trip.zephyron.json',
+      mimeType: 'application/json',
+      buffer: await file.body(),
+    });
   await expect(page).toHaveURL(/\/heat$/);
   const copy = /builds\/([^/]+)/.exec(page.url())?.[1] ?? '';
   expect(copy).not.toBe(id);
-  const read = async (b: string) => ((await (await page.request.get(`/api/builds/${b}`)).json()) as { document: unknown }).document;
+  const read = async (b: string) =>
+    ((await (await page.request.get(`/api/builds/${b}`)).json()) as { document: unknown }).document;
   expect(await read(copy)).toEqual(await read(id));
 });
 
 test('a bad file is refused with its place, and nothing changes', async ({ page }) => {
   await page.goto('/', { waitUntil: 'networkidle' });
   const count = await page.getByRole('listitem').count();
-  const choose = (name: string, text: string) => page.getByLabel('Build file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+  const choose = (name: string, text: string) =>
+    page
+      .getByLabel('Build file')
+      .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
   const alert = page.getByRole('alert').filter({ hasText: 'Nothing was changed' });
-  await choose('broken.json', '{"format":"zephyron-build","version":1,"name":"<img src=x onerror=alert(1)>"}');
+  await choose(
+    'broken.json',
+    '{"format":"zephyron-build","version":1,"name":"<img src=x onerror=alert(1)>"}',
+  );
   await expect(alert).toContainText('brief: brief is required');
   await choose('future.json', '{"format":"zephyron-build","version":7}');
   await expect(alert).toContainText('newer Zephyron');
@@ -69,7 +108,9 @@ test('a bad file is refused with its place, and nothing changes', async ({ page 
 test('a script in a name is only a name', async ({ page }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', '<img src=x onerror="document.title=1">');
   await openStage(page, id, 'heat');
-  await expect(page.getByLabel('Name of the build')).toHaveValue('<img src=x onerror="document.title=1">');
+  await expect(page.getByLabel('Name of the build')).toHaveValue(
+    '<img src=x onerror="document.title=1">',
+  );
   await page.goto('/');
   await expect(page.getByText('<img src=x')).toBeVisible();
   expect(await page.title()).not.toBe('1');
@@ -95,8 +136,31 @@ test('phone width: nothing runs off the side', async ({ browser }) => {
 });
 
 test('other sites cannot change anything, nor can other hosts be served', async ({ page }) => {
-  expect((await page.request.post('/api/builds', { data: {}, headers: { origin: 'http://evil.example' } })).status()).toBe(403);
-  expect((await page.request.get('/api/builds', { headers: { host: 'evil.example' } })).status()).toBe(403);
-  expect((await page.request.post('/api/evaluate', { data: '{', headers: { 'content-type': 'application/json' } })).status()).toBe(400);
-  expect((await page.request.post('/api/evaluate', { data: 'a=1', headers: { 'content-type': 'text/plain' } })).status()).toBe(415);
+  expect(
+    (
+      await page.request.post('/api/builds', {
+        data: {},
+        headers: { origin: 'http://evil.example' },
+      })
+    ).status(),
+  ).toBe(403);
+  expect(
+    (await page.request.get('/api/builds', { headers: { host: 'evil.example' } })).status(),
+  ).toBe(403);
+  expect(
+    (
+      await page.request.post('/api/evaluate', {
+        data: '{',
+        headers: { 'content-type': 'application/json' },
+      })
+    ).status(),
+  ).toBe(400);
+  expect(
+    (
+      await page.request.post('/api/evaluate', {
+        data: 'a=1',
+        headers: { 'content-type': 'text/plain' },
+      })
+    ).status(),
+  ).toBe(415);
 });

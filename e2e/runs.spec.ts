@@ -1,11 +1,16 @@
 import { copyOf, expect, openStage, saved, test } from './fixtures';
 
-const runs = (page: import('@playwright/test').Page) => page.getByRole('table').filter({ hasText: 'from, to' });
+const runs = (page: import('@playwright/test').Page) =>
+  page.getByRole('table').filter({ hasText: 'from, to' });
 
-test('runs: laid without being asked, kept over a reload, laid anew after a change, undone', async ({ page }) => {
+test('runs: laid without being asked, kept over a reload, laid anew after a change, undone', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Routed');
   await openStage(page, id, 'runs');
-  await expect(page.getByText(/^Routed past everything in the case/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^Routed past everything in the case/)).toBeVisible({
+    timeout: 30_000,
+  });
   const heading = page.getByRole('heading', { level: 1 });
   await expect(heading).not.toContainText('about');
   const before = await heading.textContent();
@@ -28,11 +33,18 @@ test('runs: laid without being asked, kept over a reload, laid anew after a chan
   await saved(page);
 });
 
-test('runs: hard tube by hand: a leg dragged, pinned, let go; where no way is found it is said', async ({ page }) => {
+test('runs: hard tube by hand: a leg dragged, pinned, let go; where no way is found it is said', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'fenland-flood-tower', 'By hand');
   await openStage(page, id, 'runs');
-  await expect(page.getByText(/^Routed past everything in the case\./)).toBeVisible({ timeout: 60_000 });
-  await runs(page).first().getByRole('button', { name: 'Processor pump → Front radiator', exact: true }).click();
+  await expect(page.getByText(/^Routed past everything in the case\./)).toBeVisible({
+    timeout: 60_000,
+  });
+  await runs(page)
+    .first()
+    .getByRole('button', { name: 'Processor pump → Front radiator', exact: true })
+    .click();
   await expect(page.getByText(/^Start the first bend/)).toBeVisible();
   await page.getByRole('button', { name: 'Fold' }).first().click();
   await page.waitForTimeout(400);
@@ -60,16 +72,29 @@ test('runs: orders side by side, sheets at 1:1, test bend, cuts', async ({ page 
   const id = await copyOf(page, 'dawn-chorus-desk', 'Orders');
   await openStage(page, id, 'runs');
   await page.getByRole('radio', { name: 'orders' }).click();
-  await expect(page.getByText(/^Order moves no part by more than/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/^Order moves no part by more than/)).toBeVisible({
+    timeout: 60_000,
+  });
   await page.getByRole('button', { name: 'take it' }).first().click();
   await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeEnabled();
   await openStage(page, 'fenland-flood-tower', 'runs');
-  await expect(page.getByText(/^Routed past everything in the case\./)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/^Routed past everything in the case\./)).toBeVisible({
+    timeout: 60_000,
+  });
   await page.getByRole('radio', { name: 'sheets and cuts' }).click();
-  await page.getByRole('button', { name: 'Processor block → Flow meter', exact: true }).first().click();
-  await expect(page.getByRole('heading', { name: 'Processor block → Flow meter, step by step' })).toBeVisible();
-  await expect(page.getByText('Heat gun: burns, fire and fumes.', { exact: false }).first()).toBeVisible();
-  await expect(page.getByText('No plan needs fewer sticks.', { exact: false }).first()).toBeVisible();
+  await page
+    .getByRole('button', { name: 'Processor block → Flow meter', exact: true })
+    .first()
+    .click();
+  await expect(
+    page.getByRole('heading', { name: 'Processor block → Flow meter, step by step' }),
+  ).toBeVisible();
+  await expect(
+    page.getByText('Heat gun: burns, fire and fumes.', { exact: false }).first(),
+  ).toBeVisible();
+  await expect(
+    page.getByText('No plan needs fewer sticks.', { exact: false }).first(),
+  ).toBeVisible();
   await page.getByLabel('Left when cool').first().fill('86');
   await page.getByLabel('Left when cool').first().press('Enter');
   await expect(page.getByText('95.6 % is left', { exact: false })).toBeVisible();

@@ -5,6 +5,18 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 const folder = mkdtempSync(join(tmpdir(), 'zephyron-e2e-'));
-const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', process.argv[2] ?? '4399'], { stdio: 'inherit', env: { ...process.env, DATABASE_URL: `file:${join(folder, 'test.db')}`, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' } });
+const server = spawn(
+  process.execPath,
+  ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', process.argv[2] ?? '4399'],
+  {
+    stdio: 'inherit',
+    env: {
+      ...process.env,
+      DATABASE_URL: `file:${join(folder, 'test.db')}`,
+      NEXT_TELEMETRY_DISABLED: '1',
+      NODE_ENV: 'production',
+    },
+  },
+);
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));

@@ -1,6 +1,8 @@
 import { copyOf, expect, openStage, saved, test } from './fixtures';
 
-test('case: a radiator is picked, slid, turned, its fans moved, and the gaps follow', async ({ page }) => {
+test('case: a radiator is picked, slid, turned, its fans moved, and the gaps follow', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Sliding');
   await openStage(page, id, 'case');
   await page.getByRole('button', { name: /^Top radiator:/ }).click();
@@ -17,18 +19,28 @@ test('case: a radiator is picked, slid, turned, its fans moved, and the gaps fol
   await expect(panel.getByRole('alert')).toContainText('outside 0 to 133 mm');
   await panel.getByLabel('Slid along the rail').press('Escape');
   await panel.getByRole('radio', { name: 'ports to the rear' }).click();
-  await expect(panel.getByRole('radio', { name: 'ports to the rear' })).toHaveAttribute('aria-checked', 'true');
+  await expect(panel.getByRole('radio', { name: 'ports to the rear' })).toHaveAttribute(
+    'aria-checked',
+    'true',
+  );
   await panel.getByRole('radio', { name: 'blows case air out' }).click();
-  await expect(page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /Cooling/ })).not.toContainText('+9.0 K');
+  await expect(
+    page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /Cooling/ }),
+  ).not.toContainText('+9.0 K');
   await saved(page);
 });
 
-test('case: a thicker radiator clashes, says by how much, and a tried fix clears it', async ({ page }) => {
+test('case: a thicker radiator clashes, says by how much, and a tried fix clears it', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'pocket-planetarium', 'Clash');
   await openStage(page, id, 'case');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('4 clashes');
   await expect(page.getByRole('table').filter({ hasText: 'between' })).toContainText('−8.0 mm');
-  await page.getByRole('button', { name: /^Use a thinner core/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Use a thinner core/ })
+    .first()
+    .click();
   await expect(page.getByRole('heading', { level: 1 })).not.toContainText('clash');
   for (const view of ['front', 'top', 'glass side']) {
     await page.getByRole('radio', { name: view, exact: true }).click();
@@ -36,7 +48,9 @@ test('case: a thicker radiator clashes, says by how much, and a tried fix clears
   }
 });
 
-test('case: another case keeps what it can hold; the rest goes to the bench with a way back', async ({ page }) => {
+test('case: another case keeps what it can hold; the rest goes to the bench with a way back', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Moving house');
   await openStage(page, id, 'case');
   await page.getByLabel('Case', { exact: true }).selectOption({ label: 'Orrery 11' });
@@ -49,9 +63,13 @@ test('materials: water without an inhibitor narrows what is allowed', async ({ p
   const id = await copyOf(page, 'dawn-chorus-desk', 'Water');
   await openStage(page, id, 'materials');
   await expect(page.getByText('ordinary: inhibitor in date, 0.25 V allowed')).toBeVisible();
-  await page.getByLabel('Coolant', { exact: true }).selectOption({ label: 'Distilled water with biocide' });
+  await page
+    .getByLabel('Coolant', { exact: true })
+    .selectOption({ label: 'Distilled water with biocide' });
   await expect(page.getByText('harsh: no inhibitor in date, 0.15 V allowed')).toBeVisible();
-  await page.getByLabel('Coolant', { exact: true }).selectOption({ label: 'Winter concentrate, mixed 1 to 3' });
+  await page
+    .getByLabel('Coolant', { exact: true })
+    .selectOption({ label: 'Winter concentrate, mixed 1 to 3' });
   await expect(page.getByText('poisonous, to pets above all').first()).toBeVisible();
   await page.getByLabel('Months in use').fill('40');
   await expect(page.getByText('harsh: no inhibitor in date')).toBeVisible();
@@ -61,7 +79,9 @@ test('runs: tube, fittings, ends, caps, ports; apart and together again', async 
   const id = await copyOf(page, 'dawn-chorus-desk', 'Plumbing');
   await openStage(page, id, 'runs');
   await page.getByLabel('Fitting').selectOption({ label: 'Compression 13/10' });
-  await expect(page.getByText('Compression 13/10 does not hold Rubber tube 16/10, black')).toBeVisible();
+  await expect(
+    page.getByText('Compression 13/10 does not hold Rubber tube 16/10, black'),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Use Compression 16/10 throughout' }).click();
   await expect(page.getByLabel('Fitting')).toHaveValue('fit-comp-16-10');
   await page.getByLabel('Tube').selectOption({ label: 'PETG stick 14/10, 1 m' });
@@ -86,11 +106,16 @@ test('runs: tube, fittings, ends, caps, ports; apart and together again', async 
   await expect(page.getByRole('heading', { level: 1 })).toContainText('5 runs');
 });
 
-test('parts: owned parts cost nothing, the budget is judged, each line says why', async ({ page }) => {
+test('parts: owned parts cost nothing, the budget is judged, each line says why', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Counting');
   await openStage(page, id, 'parts');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('757.65 of 800.00 EUR');
-  await page.getByRole('row', { name: /Osier Large/ }).getByRole('button', { name: 'own it' }).click();
+  await page
+    .getByRole('row', { name: /Osier Large/ })
+    .getByRole('button', { name: 'own it' })
+    .click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('668.65 of 800.00 EUR');
   await page.getByLabel('Budget', { exact: true }).fill('500');
   await page.getByLabel('Budget', { exact: true }).press('Enter');
@@ -100,21 +125,29 @@ test('parts: owned parts cost nothing, the budget is judged, each line says why'
   await expect(page.getByRole('main').getByRole('alert')).toContainText('not an amount');
   await expect(page.getByLabel('Budget', { exact: true })).toHaveValue('lots');
   await page.getByRole('radio', { name: 'by run' }).click();
-  await expect(page.getByRole('row', { name: /Card block → Processor block/ })).toContainText('Rubber tube 16/10, black');
+  await expect(page.getByRole('row', { name: /Card block → Processor block/ })).toContainText(
+    'Rubber tube 16/10, black',
+  );
 });
 
 test('shelf: copy, rename, delete', async ({ page }) => {
   await page.goto('/', { waitUntil: 'networkidle' });
-  const desk = page.getByRole('listitem').filter({ has: page.getByRole('link', { name: 'Dawn chorus desk', exact: true }) });
+  const desk = page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('link', { name: 'Dawn chorus desk', exact: true }) });
   await desk.getByRole('button', { name: 'Copy' }).click();
-  const copy = page.getByRole('listitem').filter({ has: page.getByRole('link', { name: 'Dawn chorus desk, copy' }) });
+  const copy = page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('link', { name: 'Dawn chorus desk, copy' }) });
   await expect(copy).toBeVisible();
   await copy.getByRole('link', { name: 'Dawn chorus desk, copy' }).click();
   await page.getByLabel('Name of the build').fill('Evening desk');
   await page.getByLabel('Name of the build').press('Enter');
   await saved(page);
   await page.getByRole('link', { name: 'Zephyron' }).click();
-  const evening = page.getByRole('listitem').filter({ has: page.getByRole('link', { name: 'Evening desk' }) });
+  const evening = page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('link', { name: 'Evening desk' }) });
   await evening.getByRole('button', { name: 'Delete' }).click();
   await expect(evening.getByText('Delete it for good?')).toBeVisible();
   await evening.getByRole('button', { name: 'Delete' }).last().click();
@@ -126,5 +159,7 @@ test('case: room at the ports is told when asked for, and a port is picked', asy
   await page.getByRole('button', { name: 'Look', exact: true }).click();
   await expect(page.getByText(/Fill cap runs into Top radiator/)).toBeVisible();
   await page.getByRole('button', { name: 'Reservoir, top', exact: true }).click();
-  await expect(page.getByRole('region', { name: 'Loop line' }).getByRole('button', { name: /^Reservoir:/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(
+    page.getByRole('region', { name: 'Loop line' }).getByRole('button', { name: /^Reservoir:/ }),
+  ).toHaveAttribute('aria-pressed', 'true');
 });

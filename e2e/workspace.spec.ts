@@ -45,13 +45,18 @@ test('findings: what is wrong in the planetarium can be mended from the list', a
   const id = await copyOf(page, 'pocket-planetarium', 'Mended');
   await openStage(page, id, 'materials');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('cannot share the coolant');
-  await page.getByRole('button', { name: /^Put in Tarn Slim 240/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Put in Tarn Slim 240/ })
+    .first()
+    .click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('agree');
   await page.keyboard.press('6');
   await expect(page).toHaveURL(/runs$/);
   await page.getByRole('button', { name: /Put a drain valve/ }).click();
   await page.keyboard.press('f');
-  const list = page.getByRole('presentation').filter({ has: page.getByRole('heading', { name: 'Findings', exact: true }) });
+  const list = page
+    .getByRole('presentation')
+    .filter({ has: page.getByRole('heading', { name: 'Findings', exact: true }) });
   await expect(list).not.toContainText('has no drain');
   await list.getByRole('button', { name: 'Pick the right length instead' }).click();
   await expect(list).not.toContainText('pierce');
@@ -63,21 +68,41 @@ test('findings: what is wrong in the planetarium can be mended from the list', a
 test('keys: digits, brackets along the flow, Ctrl+K', async ({ page }) => {
   await openStage(page, 'dawn-chorus-desk', 'heat');
   await page.keyboard.press(']');
-  await expect(page.getByRole('button', { name: /^Reservoir:/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: /^Reservoir:/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   await page.keyboard.press(']');
-  await expect(page.getByRole('button', { name: /^Pump:/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: /^Pump:/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   await page.keyboard.press('[');
-  await expect(page.getByRole('button', { name: /^Reservoir:/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: /^Reservoir:/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   await page.keyboard.press('Control+k');
   await page.getByRole('textbox', { name: 'Command' }).fill('go mat');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/materials$/);
 });
 
-test('a station moved in the loop line changes the order, and undo brings it back', async ({ page }) => {
+test('a station moved in the loop line changes the order, and undo brings it back', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Order');
   await openStage(page, id, 'runs');
-  const names = () => page.getByRole('region', { name: 'Loop line' }).getByRole('button').evaluateAll((all) => all.map((b) => b.getAttribute('aria-label') ?? '').filter((l) => l.includes('coolant leaves')).map((l) => l.split(':')[0]));
+  const names = () =>
+    page
+      .getByRole('region', { name: 'Loop line' })
+      .getByRole('button')
+      .evaluateAll((all) =>
+        all
+          .map((b) => b.getAttribute('aria-label') ?? '')
+          .filter((l) => l.includes('coolant leaves'))
+          .map((l) => l.split(':')[0]),
+      );
   const before = await names();
   await page.getByRole('button', { name: /^Card block:/ }).focus();
   await page.keyboard.press('Alt+ArrowRight');
@@ -87,7 +112,8 @@ test('a station moved in the loop line changes the order, and undo brings it bac
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect.poll(names).toEqual(before);
 
-  const block = await page.getByRole('button', { name: /^Card block:/ }).boundingBox(), radiator = await page.getByRole('button', { name: /^Top radiator:/ }).boundingBox();
+  const block = await page.getByRole('button', { name: /^Card block:/ }).boundingBox(),
+    radiator = await page.getByRole('button', { name: /^Top radiator:/ }).boundingBox();
   if (!block || !radiator) throw new Error('no stations');
   await page.mouse.move(block.x + 22, block.y + 19);
   await page.mouse.down();
@@ -97,7 +123,9 @@ test('a station moved in the loop line changes the order, and undo brings it bac
   await expect.poll(names).not.toEqual(before);
 });
 
-test('away and back: the browser\'s back button shows what was saved, without a conflict', async ({ page }) => {
+test("away and back: the browser's back button shows what was saved, without a conflict", async ({
+  page,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Back again');
   await openStage(page, id, 'brief');
   await page.getByLabel('Room temperature').fill('19');
@@ -110,10 +138,15 @@ test('away and back: the browser\'s back button shows what was saved, without a 
   await page.getByLabel('Noise limit').fill('33');
   await page.getByLabel('Noise limit').press('Enter');
   await saved(page);
-  await expect(page.getByRole('heading', { name: 'This build was changed elsewhere' })).toHaveCount(0);
+  await expect(page.getByRole('heading', { name: 'This build was changed elsewhere' })).toHaveCount(
+    0,
+  );
 });
 
-test('two windows on one build: the later save is offered both versions', async ({ page, context }) => {
+test('two windows on one build: the later save is offered both versions', async ({
+  page,
+  context,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Shared');
   await openStage(page, id, 'brief');
   const other = await context.newPage();
@@ -123,10 +156,14 @@ test('two windows on one build: the later save is offered both versions', async 
   await saved(other);
   await page.getByLabel('Noise limit').fill('35');
   await page.getByLabel('Noise limit').press('Enter');
-  await expect(page.getByRole('heading', { name: 'This build was changed elsewhere' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'This build was changed elsewhere' }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Go on with mine' }).click();
   await saved(page);
-  const kept = (await (await page.request.get(`/api/builds/${id}`)).json()) as { document: { brief: { room_C: number; limits: { noise_dBA: number } } } };
+  const kept = (await (await page.request.get(`/api/builds/${id}`)).json()) as {
+    document: { brief: { room_C: number; limits: { noise_dBA: number } } };
+  };
   expect(kept.document.brief).toMatchObject({ room_C: 22, limits: { noise_dBA: 35 } });
 });
 
@@ -136,9 +173,13 @@ test('without the server nothing is lost', async ({ page, context }) => {
   await context.setOffline(true);
   await page.getByLabel('Room temperature').fill('27');
   await page.getByLabel('Room temperature').press('Enter');
-  await expect(page.getByRole('status').filter({ hasText: 'revision' })).toContainText('kept in this browser');
+  await expect(page.getByRole('status').filter({ hasText: 'revision' })).toContainText(
+    'kept in this browser',
+  );
   await context.setOffline(false);
-  await expect(page.getByRole('status').filter({ hasText: 'revision' })).toContainText('saved', { timeout: 15_000 });
+  await expect(page.getByRole('status').filter({ hasText: 'revision' })).toContainText('saved', {
+    timeout: 15_000,
+  });
   await page.reload({ waitUntil: 'networkidle' });
   await expect(page.getByLabel('Room temperature')).toHaveValue('27.0');
 });
@@ -153,13 +194,25 @@ test('edits in quick succession all land; their time is reported', async ({ page
     const took: number[] = [];
     for (let i = 0; i < 25; i += 1) {
       const began = performance.now();
-      element.dispatchEvent(new KeyboardEvent('keydown', { key: i % 2 ? 'ArrowLeft' : 'ArrowRight', bubbles: true, cancelable: true }));
-      await new Promise<void>((done) => { const c = new MessageChannel(); c.port1.onmessage = () => done(); c.port2.postMessage(0); });
+      element.dispatchEvent(
+        new KeyboardEvent('keydown', {
+          key: i % 2 ? 'ArrowLeft' : 'ArrowRight',
+          bubbles: true,
+          cancelable: true,
+        }),
+      );
+      await new Promise<void>((done) => {
+        const c = new MessageChannel();
+        c.port1.onmessage = () => done();
+        c.port2.postMessage(0);
+      });
       took.push(performance.now() - began);
       await new Promise((r) => setTimeout(r, 30));
     }
     return took.sort((a, b) => a - b);
   });
-  console.log(`edit to redraw, median ${(times[12] ?? 0).toFixed(1)} ms, slowest ${(times[24] ?? 0).toFixed(1)} ms`);
+  console.log(
+    `edit to redraw, median ${(times[12] ?? 0).toFixed(1)} ms, slowest ${(times[24] ?? 0).toFixed(1)} ms`,
+  );
   await expect(handle).toHaveAttribute('aria-valuenow', '1410');
 });

@@ -5,11 +5,21 @@ import { pathToFileURL } from 'node:url';
 import { build } from 'esbuild';
 
 // What a run that was killed left behind.
-for (const name of readdirSync(process.cwd())) if (name.startsWith('.bench-')) rmSync(name, { recursive: true, force: true });
+for (const name of readdirSync(process.cwd()))
+  if (name.startsWith('.bench-')) rmSync(name, { recursive: true, force: true });
 const folder = mkdtempSync(join(process.cwd(), '.bench-'));
 try {
   const outfile = join(folder, 'bench.mjs');
-  await build({ entryPoints: ['bench/index.mts'], bundle: true, platform: 'node', format: 'esm', outfile, packages: 'external', alias: { '@': './src' }, logLevel: 'error' });
+  await build({
+    entryPoints: ['bench/index.mts'],
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    outfile,
+    packages: 'external',
+    alias: { '@': './src' },
+    logLevel: 'error',
+  });
   await import(pathToFileURL(outfile).href);
 } finally {
   rmSync(folder, { recursive: true, force: true });

@@ -14,9 +14,17 @@ export function ensureChromium() {
   const root = process.getuid?.() === 0;
   if (root && existsSync('/usr/bin/apt-get')) {
     console.log('Installing Chromium through apt.');
-    try { execSync('apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends chromium', { stdio: ['ignore', 'ignore', 'inherit'] }); } catch { /* said below */ }
+    try {
+      execSync(
+        'apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends chromium',
+        { stdio: ['ignore', 'ignore', 'inherit'] },
+      );
+    } catch {
+      /* said below */
+    }
   }
   return findChromium();
 }
 
-export const HOW = 'Chromium is needed for the interface tests: on Debian, "sudo apt-get install chromium"; elsewhere set CHROMIUM to the path of one.';
+export const HOW =
+  'Chromium is needed for the interface tests: on Debian, "sudo apt-get install chromium"; elsewhere set CHROMIUM to the path of one.';

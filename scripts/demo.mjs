@@ -7,8 +7,16 @@ const port = Number(process.env.PORT ?? 4310);
 const host = process.env.HOST ?? '127.0.0.1';
 const loopback = /^(127\.|localhost$|::1$)/.test(host);
 
-if (!Number.isInteger(port) || port < 1 || port > 65535) { console.error(`PORT must be 1 to 65535, not "${process.env.PORT}".`); process.exit(1); }
-if (!loopback && !process.env.ZEPHYRON_PASSPHRASE) { console.error(`HOST is ${host}: set ZEPHYRON_PASSPHRASE to open the app to other machines. Without it only this machine is served (127.0.0.1).`); process.exit(1); }
+if (!Number.isInteger(port) || port < 1 || port > 65535) {
+  console.error(`PORT must be 1 to 65535, not "${process.env.PORT}".`);
+  process.exit(1);
+}
+if (!loopback && !process.env.ZEPHYRON_PASSPHRASE) {
+  console.error(
+    `HOST is ${host}: set ZEPHYRON_PASSPHRASE to open the app to other machines. Without it only this machine is served (127.0.0.1).`,
+  );
+  process.exit(1);
+}
 
 const free = await new Promise((resolve) => {
   const probe = createServer();
@@ -16,20 +24,47 @@ const free = await new Promise((resolve) => {
   probe.once('listening', () => probe.close(() => resolve(true)));
   probe.listen(port, host);
 });
-if (!free) { console.error(`Port ${port} on ${host} is taken. Stop what runs there, or choose another: PORT=4311 npm run demo`); process.exit(1); }
+if (!free) {
+  console.error(
+    `Port ${port} on ${host} is taken. Stop what runs there, or choose another: PORT=4311 npm run demo`,
+  );
+  process.exit(1);
+}
 
 ensureBuilt();
-const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', host, '-p', String(port)], { stdio: ['ignore', 'pipe', 'inherit'], env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' } });
+const server = spawn(
+  process.execPath,
+  ['node_modules/next/dist/bin/next', 'start', '-H', host, '-p', String(port)],
+  {
+    stdio: ['ignore', 'pipe', 'inherit'],
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
+  },
+);
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));
 
 const address = `http://${host.includes(':') ? `[${host}]` : host}:${port}`;
-const auth = process.env.ZEPHYRON_PASSPHRASE ? { authorization: `Basic ${Buffer.from(`zephyron:${process.env.ZEPHYRON_PASSPHRASE}`).toString('base64')}` } : {};
+const auth = process.env.ZEPHYRON_PASSPHRASE
+  ? {
+      authorization: `Basic ${Buffer.from(`zephyron:${process.env.ZEPHYRON_PASSPHRASE}`).toString('base64')}`,
+    }
+  : {};
 for (let i = 0; i < 120; i += 1) {
   try {
     const answer = await fetch(`${address}/api/builds`, { headers: auth });
-    if (answer.ok) { console.log(`\nZephyron is ready: ${address}\n${(await answer.json()).length} builds on the Shelf. Stop with Ctrl+C.`); break; }
-    if (answer.status >= 500 && i > 20) { console.error('The server answers with a fault; see above. Is DATABASE_URL right?'); server.kill(); break; }
-  } catch { /* not listening yet */ }
+    if (answer.ok) {
+      console.log(
+        `\nZephyron is ready: ${address}\n${(await answer.json()).length} builds on the Shelf. Stop with Ctrl+C.`,
+      );
+      break;
+    }
+    if (answer.status >= 500 && i > 20) {
+      console.error('The server answers with a fault; see above. Is DATABASE_URL right?');
+      server.kill();
+      break;
+    }
+  } catch {
+    /* not listening yet */
+  }
   await new Promise((r) => setTimeout(r, 250));
 }

@@ -11,11 +11,17 @@ const wanted = createHash('sha256').update(readFileSync('package-lock.json')).di
 function ready() {
   if (!existsSync('node_modules/.bin/next')) return false;
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return true;
-  return existsSync(HIDDEN_LOCK) && statSync(HIDDEN_LOCK).mtimeMs >= statSync('package-lock.json').mtimeMs;
+  return (
+    existsSync(HIDDEN_LOCK) &&
+    statSync(HIDDEN_LOCK).mtimeMs >= statSync('package-lock.json').mtimeMs
+  );
 }
 
 if (!ready()) {
   console.log('Installing packages, a few minutes the first time.');
-  execSync('npm ci --no-audit --no-fund --loglevel=error', { stdio: 'inherit', env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1', NEXT_TELEMETRY_DISABLED: '1' } });
+  execSync('npm ci --no-audit --no-fund --loglevel=error', {
+    stdio: 'inherit',
+    env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1', NEXT_TELEMETRY_DISABLED: '1' },
+  });
   writeFileSync(STAMP, wanted);
 }

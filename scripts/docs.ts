@@ -5,11 +5,27 @@ import { buildSchema } from '../src/core/build/schema';
 import { PART_SCHEMAS } from '../src/core/part/schema';
 import { RULES } from '../src/core/rule';
 
-const toJsonSchema = ((parse as unknown as { default?: typeof parse }).default ?? parse) as (schema: unknown, type: string) => Record<string, unknown>;
+const toJsonSchema = ((parse as unknown as { default?: typeof parse }).default ?? parse) as (
+  schema: unknown,
+  type: string,
+) => Record<string, unknown>;
 const DRAFT = 'json-draft-2019-09';
 
-const build = { $schema: 'https://json-schema.org/draft/2019-09/schema', $id: 'zephyron-build.schema.json', title: 'Zephyron build document, version 1', ...toJsonSchema(buildSchema, DRAFT) };
-const part = { $schema: 'https://json-schema.org/draft/2019-09/schema', $id: 'zephyron-part.schema.json', title: 'Zephyron part, any kind', oneOf: Object.values(PART_SCHEMAS).map((s) => ({ ...toJsonSchema(s, DRAFT), $schema: undefined })) };
+const build = {
+  $schema: 'https://json-schema.org/draft/2019-09/schema',
+  $id: 'zephyron-build.schema.json',
+  title: 'Zephyron build document, version 1',
+  ...toJsonSchema(buildSchema, DRAFT),
+};
+const part = {
+  $schema: 'https://json-schema.org/draft/2019-09/schema',
+  $id: 'zephyron-part.schema.json',
+  title: 'Zephyron part, any kind',
+  oneOf: Object.values(PART_SCHEMAS).map((s) => ({
+    ...toJsonSchema(s, DRAFT),
+    $schema: undefined,
+  })),
+};
 
 const findings = `# Findings
 
@@ -29,8 +45,21 @@ const wanted: readonly (readonly [string, string])[] = [
 ];
 
 mkdirSync('docs/format', { recursive: true });
-const read = (file: string): string => { try { return readFileSync(file, 'utf8'); } catch { return ''; } };
+const read = (file: string): string => {
+  try {
+    return readFileSync(file, 'utf8');
+  } catch {
+    return '';
+  }
+};
 if (process.argv.includes('--check')) {
   const old = wanted.filter(([file, text]) => read(file) !== text).map(([file]) => file);
-  if (old.length > 0) { console.error(`Written from the code and out of date: ${old.join(', ')}. Run "npm run docs".`); process.exitCode = 1; }
-} else for (const [file, text] of wanted) { writeFileSync(file, text); console.log(file); }
+  if (old.length > 0) {
+    console.error(`Written from the code and out of date: ${old.join(', ')}. Run "npm run docs".`);
+    process.exitCode = 1;
+  }
+} else
+  for (const [file, text] of wanted) {
+    writeFileSync(file, text);
+    console.log(file);
+  }

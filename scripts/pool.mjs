@@ -19,7 +19,9 @@ export function ensurePool() {
     packages: 'bundle',
     sourcemap: 'inline',
     alias: { '@': './src', '@reference': './reference', 'server-only': './scripts/empty.cjs' },
-    banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+    banner: {
+      js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+    },
     logLevel: 'warning',
   });
   writeFileSync(STAMP, now);
@@ -27,6 +29,8 @@ export function ensurePool() {
 }
 
 /** Jest's global set-up. */
-export default function setUp() { ensurePool(); }
+export default function setUp() {
+  ensurePool();
+}
 
 if (process.argv[1]?.endsWith('pool.mjs')) ensurePool();

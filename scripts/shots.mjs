@@ -9,18 +9,87 @@ import { ensureChromium, HOW } from './chromium.mjs';
 
 const PORT = 4398;
 const VIEWS = [
-  { name: 'shelf', path: '/' }, { name: 'stores', path: '/stores' }, { name: 'proof', path: '/proof' },
-  { name: 'brief', path: '/builds/dawn-chorus-desk/brief' }, { name: 'heat', path: '/builds/dawn-chorus-desk/heat' },
-  { name: 'case', path: '/builds/pocket-planetarium/case', act: async (page) => { await page.getByRole('button', { name: /^Top radiator:/ }).click(); } },
-  { name: 'space', path: '/builds/fenland-flood-tower/case', act: async (page) => { await page.getByRole('radio', { name: 'in space' }).click(); await page.locator('canvas').waitFor(); await page.waitForTimeout(1500); } },
-  { name: 'fits', path: '/builds/fenland-flood-tower/case', act: async (page) => { await page.getByRole('radio', { name: 'what fits?' }).click(); await page.getByText('Largest sets for this case').waitFor({ timeout: 60_000 }); } },
-  { name: 'measure', path: '/builds/dawn-chorus-desk/case', act: async (page) => { await page.getByRole('button', { name: 'Measure this one again' }).click(); await page.getByRole('radio', { name: '3 mounts' }).click(); } },
-  { name: 'cooling', path: '/builds/dawn-chorus-desk/cooling' }, { name: 'cooling-night', path: '/builds/dawn-chorus-desk/cooling', scheme: 'dark' },
+  { name: 'shelf', path: '/' },
+  { name: 'stores', path: '/stores' },
+  { name: 'proof', path: '/proof' },
+  { name: 'brief', path: '/builds/dawn-chorus-desk/brief' },
+  { name: 'heat', path: '/builds/dawn-chorus-desk/heat' },
+  {
+    name: 'case',
+    path: '/builds/pocket-planetarium/case',
+    act: async (page) => {
+      await page.getByRole('button', { name: /^Top radiator:/ }).click();
+    },
+  },
+  {
+    name: 'space',
+    path: '/builds/fenland-flood-tower/case',
+    act: async (page) => {
+      await page.getByRole('radio', { name: 'in space' }).click();
+      await page.locator('canvas').waitFor();
+      await page.waitForTimeout(1500);
+    },
+  },
+  {
+    name: 'fits',
+    path: '/builds/fenland-flood-tower/case',
+    act: async (page) => {
+      await page.getByRole('radio', { name: 'what fits?' }).click();
+      await page.getByText('Largest sets for this case').waitFor({ timeout: 60_000 });
+    },
+  },
+  {
+    name: 'measure',
+    path: '/builds/dawn-chorus-desk/case',
+    act: async (page) => {
+      await page.getByRole('button', { name: 'Measure this one again' }).click();
+      await page.getByRole('radio', { name: '3 mounts' }).click();
+    },
+  },
+  { name: 'cooling', path: '/builds/dawn-chorus-desk/cooling' },
+  { name: 'cooling-night', path: '/builds/dawn-chorus-desk/cooling', scheme: 'dark' },
   { name: 'flow', path: '/builds/dawn-chorus-desk/flow' },
   { name: 'materials', path: '/builds/pocket-planetarium/materials' },
-  { name: 'runs', path: '/builds/fenland-flood-tower/runs', act: async (page) => { await page.getByRole('button', { name: 'Fold' }).first().click().catch(() => undefined); await page.getByText(/^Routed past/).waitFor({ timeout: 60_000 }); await page.getByRole('table').filter({ hasText: 'from, to' }).first().getByRole('button', { name: 'Processor pump → Front radiator', exact: true }).click(); } }, { name: 'parts', path: '/builds/dawn-chorus-desk/parts' },
-  { name: 'buying', path: '/builds/dawn-chorus-desk/parts', act: async (page) => { await page.getByRole('radio', { name: 'buying' }).click(); await page.getByText(/shipping and tax included/).waitFor(); } },
-  { name: 'sheets', path: '/builds/fenland-flood-tower/runs', act: async (page) => { await page.getByRole('button', { name: 'Fold' }).first().click().catch(() => undefined); await page.getByText(/^Routed past/).waitFor({ timeout: 60_000 }); await page.getByRole('radio', { name: 'sheets and cuts' }).click(); } },
+  {
+    name: 'runs',
+    path: '/builds/fenland-flood-tower/runs',
+    act: async (page) => {
+      await page
+        .getByRole('button', { name: 'Fold' })
+        .first()
+        .click()
+        .catch(() => undefined);
+      await page.getByText(/^Routed past/).waitFor({ timeout: 60_000 });
+      await page
+        .getByRole('table')
+        .filter({ hasText: 'from, to' })
+        .first()
+        .getByRole('button', { name: 'Processor pump → Front radiator', exact: true })
+        .click();
+    },
+  },
+  { name: 'parts', path: '/builds/dawn-chorus-desk/parts' },
+  {
+    name: 'buying',
+    path: '/builds/dawn-chorus-desk/parts',
+    act: async (page) => {
+      await page.getByRole('radio', { name: 'buying' }).click();
+      await page.getByText(/shipping and tax included/).waitFor();
+    },
+  },
+  {
+    name: 'sheets',
+    path: '/builds/fenland-flood-tower/runs',
+    act: async (page) => {
+      await page
+        .getByRole('button', { name: 'Fold' })
+        .first()
+        .click()
+        .catch(() => undefined);
+      await page.getByText(/^Routed past/).waitFor({ timeout: 60_000 });
+      await page.getByRole('radio', { name: 'sheets and cuts' }).click();
+    },
+  },
   { name: 'time', path: '/builds/pocket-planetarium/cooling', act: overTime },
   { name: 'phone', path: '/builds/dawn-chorus-desk/cooling', size: { width: 390, height: 844 } },
 ];
@@ -36,13 +105,51 @@ async function overTime(page) {
 
 ensureBuilt();
 const executablePath = ensureChromium();
-if (!executablePath) { console.error(HOW); process.exit(1); }
-const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)], { stdio: 'ignore', env: { ...process.env, DATABASE_URL: `file:${join(mkdtempSync(join(tmpdir(), 'zephyron-shots-')), 'shots.db')}`, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' } });
-for (let i = 0; i < 80; i += 1) { try { if ((await fetch(`http://127.0.0.1:${PORT}/api/builds`)).ok) break; } catch { /* not yet */ } await new Promise((r) => setTimeout(r, 250)); }
+if (!executablePath) {
+  console.error(HOW);
+  process.exit(1);
+}
+const server = spawn(
+  process.execPath,
+  ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)],
+  {
+    stdio: 'ignore',
+    env: {
+      ...process.env,
+      DATABASE_URL: `file:${join(mkdtempSync(join(tmpdir(), 'zephyron-shots-')), 'shots.db')}`,
+      NEXT_TELEMETRY_DISABLED: '1',
+      NODE_ENV: 'production',
+    },
+  },
+);
+for (let i = 0; i < 80; i += 1) {
+  try {
+    if ((await fetch(`http://127.0.0.1:${PORT}/api/builds`)).ok) break;
+  } catch {
+    /* not yet */
+  }
+  await new Promise((r) => setTimeout(r, 250));
+}
 mkdirSync('docs/screenshots', { recursive: true });
-const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu', '--enable-unsafe-swiftshader', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+const browser = await chromium.launch({
+  executablePath,
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--enable-unsafe-swiftshader',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
 for (const v of VIEWS) {
-  const context = await browser.newContext({ viewport: v.size ?? { width: 1280, height: 800 }, colorScheme: v.scheme ?? 'light', reducedMotion: 'reduce' });
+  const context = await browser.newContext({
+    viewport: v.size ?? { width: 1280, height: 800 },
+    colorScheme: v.scheme ?? 'light',
+    reducedMotion: 'reduce',
+  });
   const page = await context.newPage();
   await page.goto(`http://127.0.0.1:${PORT}${v.path}`, { waitUntil: 'networkidle' });
   await page.waitForTimeout(900);

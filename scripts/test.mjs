@@ -4,18 +4,32 @@ import { readFileSync, rmSync } from 'node:fs';
 import { ensureBuilt } from './built.mjs';
 import { ensureChromium, HOW } from './chromium.mjs';
 
-const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', FORCE_COLOR: '0', npm_config_loglevel: 'error' };
-let passed = 0, failed = 0;
-const say = (name, ok, note = '') => console.log(`${ok ? 'ok  ' : 'FAIL'} ${name}${note ? `: ${note}` : ''}`);
+const env = {
+  ...process.env,
+  NEXT_TELEMETRY_DISABLED: '1',
+  FORCE_COLOR: '0',
+  npm_config_loglevel: 'error',
+};
+let passed = 0,
+  failed = 0;
+const say = (name, ok, note = '') =>
+  console.log(`${ok ? 'ok  ' : 'FAIL'} ${name}${note ? `: ${note}` : ''}`);
 
 function step(name, command, args, count) {
   const began = Date.now();
   const run = spawnSync(command, args, { env, encoding: 'utf8', maxBuffer: 64e6 });
-  const counted = count?.(run) ?? { passed: run.status === 0 ? 1 : 0, failed: run.status === 0 ? 0 : 1 };
+  const counted = count?.(run) ?? {
+    passed: run.status === 0 ? 1 : 0,
+    failed: run.status === 0 ? 0 : 1,
+  };
   if (run.status !== 0 && counted.failed === 0) counted.failed = 1;
   passed += counted.passed;
   failed += counted.failed;
-  say(name, run.status === 0, `${counted.passed} passed, ${counted.failed} failed, ${((Date.now() - began) / 1000).toFixed(1)} s`);
+  say(
+    name,
+    run.status === 0,
+    `${counted.passed} passed, ${counted.failed} failed, ${((Date.now() - began) / 1000).toFixed(1)} s`,
+  );
   if (run.status !== 0) console.log(`${run.stdout}\n${run.stderr}`.slice(-12000));
 }
 
@@ -23,26 +37,62 @@ function step(name, command, args, count) {
 const specsOf = (suites) => suites.flatMap((s) => [...(s.specs ?? []), ...specsOf(s.suites ?? [])]);
 
 const bin = (name) => `node_modules/.bin/${name}`;
-try { ensureBuilt(); passed += 1; say('build', true); } catch (error) { failed += 1; say('build', false, String(error.stdout ?? error).slice(-3000)); }
+try {
+  ensureBuilt();
+  passed += 1;
+  say('build', true);
+} catch (error) {
+  failed += 1;
+  say('build', false, String(error.stdout ?? error).slice(-3000));
+}
 step('types', bin('tsc'), ['--noEmit']);
 step('lint', bin('eslint'), ['.', '--max-warnings', '0']);
-step('arrows', bin('depcruise'), ['src', 'reference', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']);
+step('arrows', bin('depcruise'), [
+  'src',
+  'reference',
+  '--config',
+  '.dependency-cruiser.cjs',
+  '--output-type',
+  'err',
+]);
 step('kept documents', bin('tsx'), ['scripts/docs.ts', '--check']);
 rmSync('coverage/jest.json', { force: true });
-step('unit and reference', bin('jest'), ['--json', '--outputFile=coverage/jest.json', '--coverage'], () => {
-  const report = JSON.parse(readFileSync('coverage/jest.json', 'utf8'));
-  return { passed: report.numPassedTests, failed: report.numFailedTests + report.numRuntimeErrorTestSuites };
-});
+step(
+  'unit and reference',
+  bin('jest'),
+  ['--json', '--outputFile=coverage/jest.json', '--coverage'],
+  () => {
+    const report = JSON.parse(readFileSync('coverage/jest.json', 'utf8'));
+    return {
+      passed: report.numPassedTests,
+      failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
+    };
+  },
+);
 step('terminal proof', bin('tsx'), ['src/cli/index.ts', 'proof']);
 if (ensureChromium()) {
   step('interface', bin('playwright'), ['test', '--reporter=json'], (run) => {
     try {
       const { stats, errors, suites } = JSON.parse(run.stdout);
-      for (const spec of specsOf(suites)) if (!spec.ok) say(`interface: ${spec.file}: ${spec.title}`, false, String(spec.tests[0]?.results.at(-1)?.error?.message ?? '').slice(0, 1500));
-      return { passed: stats.expected + stats.flaky, failed: stats.unexpected + (errors?.length ?? 0) };
-    } catch { return { passed: 0, failed: 1 }; }
+      for (const spec of specsOf(suites))
+        if (!spec.ok)
+          say(
+            `interface: ${spec.file}: ${spec.title}`,
+            false,
+            String(spec.tests[0]?.results.at(-1)?.error?.message ?? '').slice(0, 1500),
+          );
+      return {
+        passed: stats.expected + stats.flaky,
+        failed: stats.unexpected + (errors?.length ?? 0),
+      };
+    } catch {
+      return { passed: 0, failed: 1 };
+    }
   });
-} else { failed += 1; say('interface', false, HOW); }
+} else {
+  failed += 1;
+  say('interface', false, HOW);
+}
 
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);

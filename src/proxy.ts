@@ -6,28 +6,51 @@ const LOOPBACK = /^(127(?:\.\d{1,3}){3}|localhost|\[::1\])(:\d+)?$/;
 export function proxy(request: NextRequest): NextResponse {
   const host = request.headers.get('host') ?? '';
   const passphrase = process.env.ZEPHYRON_PASSPHRASE;
-  if (!LOOPBACK.test(host) && !passphrase) return new NextResponse('This address is not served. Set HOST and ZEPHYRON_PASSPHRASE to open the app to others.', { status: 403 });
-  if (passphrase && !knows(request.headers.get('authorization'), passphrase)) return new NextResponse('Passphrase wanted.', { status: 401, headers: { 'www-authenticate': 'Basic realm="Zephyron", charset="UTF-8"' } });
+  if (!LOOPBACK.test(host) && !passphrase)
+    return new NextResponse(
+      'This address is not served. Set HOST and ZEPHYRON_PASSPHRASE to open the app to others.',
+      { status: 403 },
+    );
+  if (passphrase && !knows(request.headers.get('authorization'), passphrase))
+    return new NextResponse('Passphrase wanted.', {
+      status: 401,
+      headers: { 'www-authenticate': 'Basic realm="Zephyron", charset="UTF-8"' },
+    });
   if (!['GET', 'HEAD', 'OPTIONS'].includes(request.method)) {
     const origin = request.headers.get('origin');
     const site = request.headers.get('sec-fetch-site');
-    if ((origin !== null && hostOf(origin) !== host) || (site !== null && !['same-origin', 'none'].includes(site))) return new NextResponse('Changes are taken from the app\'s own pages only.', { status: 403 });
+    if (
+      (origin !== null && hostOf(origin) !== host) ||
+      (site !== null && !['same-origin', 'none'].includes(site))
+    )
+      return new NextResponse("Changes are taken from the app's own pages only.", { status: 403 });
   }
   return NextResponse.next();
 }
 
 function hostOf(origin: string): string {
-  try { return new URL(origin).host; } catch { return ''; }
+  try {
+    return new URL(origin).host;
+  } catch {
+    return '';
+  }
 }
 
 /** Compares without stopping at the first wrong letter. */
 function knows(header: string | null, passphrase: string): boolean {
   if (!header?.startsWith('Basic ')) return false;
   let given: string;
-  try { given = new TextDecoder().decode(Uint8Array.from(atob(header.slice(6)), (c) => c.charCodeAt(0))); } catch { return false; }
+  try {
+    given = new TextDecoder().decode(
+      Uint8Array.from(atob(header.slice(6)), (c) => c.charCodeAt(0)),
+    );
+  } catch {
+    return false;
+  }
   const said = given.slice(given.indexOf(':') + 1);
   let differs = said.length ^ passphrase.length;
-  for (let i = 0; i < passphrase.length; i += 1) differs |= passphrase.charCodeAt(i) ^ (said.charCodeAt(i) || 0);
+  for (let i = 0; i < passphrase.length; i += 1)
+    differs |= passphrase.charCodeAt(i) ^ (said.charCodeAt(i) || 0);
   return differs === 0;
 }
 

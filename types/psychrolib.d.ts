@@ -1,4 +1,9 @@
 declare module 'psychrolib' {
-  const psychro: { SetUnitSystem(system: unknown): void; SI: unknown; GetDryAirDensity(t_C: number, pressure_Pa: number): number; GetStandardAtmPressure(altitude_m: number): number };
+  const psychro: {
+    SetUnitSystem(system: unknown): void;
+    SI: unknown;
+    GetDryAirDensity(t_C: number, pressure_Pa: number): number;
+    GetStandardAtmPressure(altitude_m: number): number;
+  };
   export default psychro;
 }

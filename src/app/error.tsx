@@ -5,8 +5,13 @@ export default function Fault({ reset }: { readonly error: Error; readonly reset
   return (
     <main style={{ padding: 40, maxWidth: 520 }}>
       <h1>Something broke on this page</h1>
-      <p style={{ margin: '8px 0 16px' }}>What you typed is kept in this browser. Try again; if it stays broken, open the build anew from the Shelf.</p>
-      <Button variant="outlined" onClick={reset}>Try again</Button>
+      <p style={{ margin: '8px 0 16px' }}>
+        What you typed is kept in this browser. Try again; if it stays broken, open the build anew
+        from the Shelf.
+      </p>
+      <Button variant="outlined" onClick={reset}>
+        Try again
+      </Button>
     </main>
   );
 }

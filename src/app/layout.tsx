@@ -7,7 +7,10 @@ import '@fontsource-variable/spline-sans-mono/wght.css';
 import '@/view/shared/tokens.css';
 import { Providers } from '@/view/shared/Providers';
 
-export const metadata: Metadata = { title: { default: 'Zephyron', template: '%s · Zephyron' }, description: 'Designs a complete liquid cooling loop for a PC' };
+export const metadata: Metadata = {
+  title: { default: 'Zephyron', template: '%s · Zephyron' },
+  description: 'Designs a complete liquid cooling loop for a PC',
+};
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default function RootLayout({ children }: { readonly children: ReactNode }) {

@@ -4,7 +4,10 @@ export default function NotFound() {
   return (
     <main style={{ padding: 40, maxWidth: 520 }}>
       <h1>Nothing lies here</h1>
-      <p style={{ margin: '8px 0 16px' }}>The build or page you asked for is not on this shelf. It may have been deleted, or the address is mistyped.</p>
+      <p style={{ margin: '8px 0 16px' }}>
+        The build or page you asked for is not on this shelf. It may have been deleted, or the
+        address is mistyped.
+      </p>
       <Link href="/">Back to the Shelf</Link>
     </main>
   );

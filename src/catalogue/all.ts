@@ -11,5 +11,23 @@ import { SUNDRIES } from './sundries';
 
 /** Every part of the Stores. Parts, makers and figures are invented, plausible for their class. */
 export const CATALOGUE: readonly Part[] = [
-  ...CASES, ...PROCESSORS, ...CARDS, ...BOARDS, ...MEMORIES, ...SUPPLIES, ...BLOCKS, ...RADIATORS, ...FANS, ...PUMPS, ...RESERVOIRS, ...INLINE, ...TUBES, ...FITTINGS, ...FAMILIES, ...COOLANTS, ...SCREWS, ...LEADS, ...SUNDRIES,
+  ...CASES,
+  ...PROCESSORS,
+  ...CARDS,
+  ...BOARDS,
+  ...MEMORIES,
+  ...SUPPLIES,
+  ...BLOCKS,
+  ...RADIATORS,
+  ...FANS,
+  ...PUMPS,
+  ...RESERVOIRS,
+  ...INLINE,
+  ...TUBES,
+  ...FITTINGS,
+  ...FAMILIES,
+  ...COOLANTS,
+  ...SCREWS,
+  ...LEADS,
+  ...SUNDRIES,
 ];

@@ -1,6 +1,22 @@
-import { applyEdit, emptyBuild, type Brief, type Build, type Edit, type Item, type Placement, type Settings } from '@/core/build';
+import {
+  applyEdit,
+  emptyBuild,
+  type Brief,
+  type Build,
+  type Edit,
+  type Item,
+  type Placement,
+  type Settings,
+} from '@/core/build';
 import { insertStation, proposeLoop, splitEdit } from '@/core/loop';
-import type { CasePart, CoolantPart, FittingPart, InlinePart, ItemPart, TubePart } from '@/core/part';
+import type {
+  CasePart,
+  CoolantPart,
+  FittingPart,
+  InlinePart,
+  ItemPart,
+  TubePart,
+} from '@/core/part';
 import { BLOCKS } from './blocks';
 import { CASES } from './cases';
 import { FANS } from './fans';
@@ -11,9 +27,25 @@ import { COOLANTS, FITTINGS, TUBES } from './plumbing';
 import { PUMPS, RESERVOIRS } from './pumps';
 import { RADIATORS } from './radiators';
 
-export interface Demo { readonly name: string; readonly about: string; readonly build: Build }
+export interface Demo {
+  readonly name: string;
+  readonly about: string;
+  readonly build: Build;
+}
 
-const PARTS: readonly ItemPart[] = [...BLOCKS, ...FANS, ...BOARDS, ...CARDS, ...MEMORIES, ...PROCESSORS, ...SUPPLIES, ...PUMPS, ...RESERVOIRS, ...RADIATORS, ...INLINE];
+const PARTS: readonly ItemPart[] = [
+  ...BLOCKS,
+  ...FANS,
+  ...BOARDS,
+  ...CARDS,
+  ...MEMORIES,
+  ...PROCESSORS,
+  ...SUPPLIES,
+  ...PUMPS,
+  ...RESERVOIRS,
+  ...RADIATORS,
+  ...INLINE,
+];
 
 function named<T extends { readonly id: string }>(list: readonly T[], id: string): T {
   const found = list.find((p) => p.id === id);
@@ -21,68 +53,275 @@ function named<T extends { readonly id: string }>(list: readonly T[], id: string
   return found;
 }
 
-const item = (id: string, part: string, placement: Placement, settings: Settings = {}, name?: string): Item => {
+const item = (
+  id: string,
+  part: string,
+  placement: Placement,
+  settings: Settings = {},
+  name?: string,
+): Item => {
   const p = named(PARTS, part);
   return { id, name: name ?? p.name, part: p, placement, settings };
 };
 
 const OWNED: Settings = { owned: true };
-const apply = (build: Build, edit: Edit | null): Build => (edit ? applyEdit(build, edit).build : build);
+const apply = (build: Build, edit: Edit | null): Build =>
+  edit ? applyEdit(build, edit).build : build;
 
-function start(name: string, brief: Partial<Omit<Brief, 'limits'>>, limits: Partial<Brief['limits']>, box: string, items: readonly Item[]): Build {
+function start(
+  name: string,
+  brief: Partial<Omit<Brief, 'limits'>>,
+  limits: Partial<Brief['limits']>,
+  box: string,
+  items: readonly Item[],
+): Build {
   const empty = emptyBuild(name, STANDARD_KIT);
-  const withBrief: Build = { ...empty, brief: { ...empty.brief, ...brief, limits: { ...empty.brief.limits, ...limits } } };
+  const withBrief: Build = {
+    ...empty,
+    brief: { ...empty.brief, ...brief, limits: { ...empty.brief.limits, ...limits } },
+  };
   const cased = apply(withBrief, { do: 'case.choose', case: named<CasePart>(CASES, box) });
   return items.reduce((b, i) => apply(b, { do: 'item.add', item: i }), cased);
 }
 
-interface Plumb { readonly name: string; readonly tube: string; readonly fitting: string; readonly coolant: string; readonly items?: readonly string[] }
-const plumb = (build: Build, p: Plumb): Build => apply(build, proposeLoop(build, {
-  name: p.name, tube: named<TubePart>(TUBES, p.tube), fitting: named<FittingPart>(FITTINGS, p.fitting), coolant: named<CoolantPart>(COOLANTS, p.coolant), ...(p.items ? { items: p.items } : {}),
-}));
+interface Plumb {
+  readonly name: string;
+  readonly tube: string;
+  readonly fitting: string;
+  readonly coolant: string;
+  readonly items?: readonly string[];
+}
+const plumb = (build: Build, p: Plumb): Build =>
+  apply(
+    build,
+    proposeLoop(build, {
+      name: p.name,
+      tube: named<TubePart>(TUBES, p.tube),
+      fitting: named<FittingPart>(FITTINGS, p.fitting),
+      coolant: named<CoolantPart>(COOLANTS, p.coolant),
+      ...(p.items ? { items: p.items } : {}),
+    }),
+  );
 
 /** A quiet desk for editing birdsong recordings: soft tube, two radiators, slow fans. */
 function dawnChorusDesk(): Build {
-  const build = start('Dawn chorus desk', { room_C: 22, listener_m: 1 }, { rise_K: 10, noise_dBA: 30, flow_Lmin: 3, budget_minor: 80000 }, 'case-alder-42', [
-    item('board', 'brd-barnacre-atx', { on: 'tray' }, OWNED), item('processor', 'cpu-lantern-8', { on: 'board' }, OWNED), item('memory', 'mem-stack-2', { on: 'board' }, OWNED),
-    item('card', 'gpu-kite-200', { on: 'slot', slot: 1 }, OWNED), item('supply', 'psu-hum-750', { on: 'bay' }, OWNED),
-    item('processor-block', 'blk-hearth-cpu', { on: 'item', item: 'processor' }, {}, 'Processor block'),
-    item('card-block', 'blk-hearth-card', { on: 'item', item: 'card' }, {}, 'Card block'),
-    item('front-radiator', 'rad-tarn-360-30', { on: 'mount', mount: 'front', slide_mm: 0, ports: 'end', air: 'in' }, {}, 'Front radiator'),
-    item('top-radiator', 'rad-tarn-240-30', { on: 'mount', mount: 'top', slide_mm: 10, ports: 'end', air: 'in' }, {}, 'Top radiator'),
-    item('front-fans', 'fan-wren-120-2000', { on: 'radiator', item: 'front-radiator', face: 'frame' }, { speed_rpm: 1150 }, 'Front fans'),
-    item('top-fans', 'fan-wren-120-2000', { on: 'radiator', item: 'top-radiator', face: 'interior' }, { speed_rpm: 1150 }, 'Top fans'),
-    item('rear-fan', 'fan-wren-120-1200', { on: 'mount', mount: 'rear', slide_mm: 10, ports: 'end', air: 'out' }, { speed_rpm: 700, owned: true }, 'Rear fan'),
-    item('pump', 'pump-osier-large', { on: 'spot', spot: 'pump', turn: 0 }, { speed_rpm: 3400 }, 'Pump'),
-    item('reservoir', 'res-osier-200', { on: 'spot', spot: 'over', turn: 0 }, {}, 'Reservoir'),
-  ]);
-  return plumb(apply(build, { do: 'case.remove-obstacle', obstacle: 'cage', removed: true }), { name: 'Main loop', tube: 'tube-epdm-16-10', fitting: 'fit-comp-16-10', coolant: 'cool-clear-premix' });
+  const build = start(
+    'Dawn chorus desk',
+    { room_C: 22, listener_m: 1 },
+    { rise_K: 10, noise_dBA: 30, flow_Lmin: 3, budget_minor: 80000 },
+    'case-alder-42',
+    [
+      item('board', 'brd-barnacre-atx', { on: 'tray' }, OWNED),
+      item('processor', 'cpu-lantern-8', { on: 'board' }, OWNED),
+      item('memory', 'mem-stack-2', { on: 'board' }, OWNED),
+      item('card', 'gpu-kite-200', { on: 'slot', slot: 1 }, OWNED),
+      item('supply', 'psu-hum-750', { on: 'bay' }, OWNED),
+      item(
+        'processor-block',
+        'blk-hearth-cpu',
+        { on: 'item', item: 'processor' },
+        {},
+        'Processor block',
+      ),
+      item('card-block', 'blk-hearth-card', { on: 'item', item: 'card' }, {}, 'Card block'),
+      item(
+        'front-radiator',
+        'rad-tarn-360-30',
+        { on: 'mount', mount: 'front', slide_mm: 0, ports: 'end', air: 'in' },
+        {},
+        'Front radiator',
+      ),
+      item(
+        'top-radiator',
+        'rad-tarn-240-30',
+        { on: 'mount', mount: 'top', slide_mm: 10, ports: 'end', air: 'in' },
+        {},
+        'Top radiator',
+      ),
+      item(
+        'front-fans',
+        'fan-wren-120-2000',
+        { on: 'radiator', item: 'front-radiator', face: 'frame' },
+        { speed_rpm: 1150 },
+        'Front fans',
+      ),
+      item(
+        'top-fans',
+        'fan-wren-120-2000',
+        { on: 'radiator', item: 'top-radiator', face: 'interior' },
+        { speed_rpm: 1150 },
+        'Top fans',
+      ),
+      item(
+        'rear-fan',
+        'fan-wren-120-1200',
+        { on: 'mount', mount: 'rear', slide_mm: 10, ports: 'end', air: 'out' },
+        { speed_rpm: 700, owned: true },
+        'Rear fan',
+      ),
+      item(
+        'pump',
+        'pump-osier-large',
+        { on: 'spot', spot: 'pump', turn: 0 },
+        { speed_rpm: 3400 },
+        'Pump',
+      ),
+      item('reservoir', 'res-osier-200', { on: 'spot', spot: 'over', turn: 0 }, {}, 'Reservoir'),
+    ],
+  );
+  return plumb(apply(build, { do: 'case.remove-obstacle', obstacle: 'cage', removed: true }), {
+    name: 'Main loop',
+    tube: 'tube-epdm-16-10',
+    fitting: 'fit-comp-16-10',
+    coolant: 'cool-clear-premix',
+  });
 }
 
 /** Two loops of hard tube for a machine that models floods day and night: one for the processor with filter and meter, one for two cards side by side. */
 function fenlandTower(): Build {
-  const build = start('Fenland flood tower', { room_C: 25, loadCase: 'render', listener_m: 2 }, { rise_K: 12, noise_dBA: 40, flow_Lmin: 3.5, budget_minor: 190000 }, 'case-tidegate-78', [
-    item('board', 'brd-barnacre-atx-pro', { on: 'tray' }, OWNED), item('processor', 'cpu-lantern-24', { on: 'board' }, OWNED), item('memory', 'mem-stack-4', { on: 'board' }, OWNED),
-    item('card-a', 'gpu-kite-320', { on: 'slot', slot: 1 }, OWNED, 'Card A'), item('card-b', 'gpu-kite-320', { on: 'slot', slot: 5 }, OWNED, 'Card B'), item('supply', 'psu-hum-1200', { on: 'bay' }, OWNED),
-    item('processor-block', 'blk-hearth-mono', { on: 'item', item: 'processor' }, {}, 'Processor block'),
-    item('card-block-a', 'blk-hearth-card', { on: 'item', item: 'card-a' }, {}, 'Block of card A'), item('card-block-b', 'blk-hearth-card', { on: 'item', item: 'card-b' }, {}, 'Block of card B'),
-    item('front-radiator', 'rad-fell-360-45', { on: 'mount', mount: 'front', slide_mm: 0, ports: 'start', air: 'in' }, {}, 'Front radiator'),
-    item('top-radiator', 'rad-fell-420-45', { on: 'mount', mount: 'top', slide_mm: 0, ports: 'end', air: 'in' }, {}, 'Top radiator'),
-    item('floor-radiator', 'rad-fell-280-45', { on: 'mount', mount: 'bottom', slide_mm: 20, ports: 'end', air: 'in' }, {}, 'Floor radiator'),
-    item('front-fans', 'fan-wren-120-2000', { on: 'radiator', item: 'front-radiator', face: 'frame' }, { speed_rpm: 1400 }, 'Front fans'),
-    item('top-fans', 'fan-wren-140-1500', { on: 'radiator', item: 'top-radiator', face: 'frame' }, { speed_rpm: 1400 }, 'Top fans'),
-    item('floor-fans', 'fan-wren-140-1500', { on: 'radiator', item: 'floor-radiator', face: 'frame' }, { speed_rpm: 1400 }, 'Floor fans'),
-    item('rear-fan', 'fan-wren-140-1000', { on: 'mount', mount: 'rear', slide_mm: 10, ports: 'end', air: 'out' }, { speed_rpm: 900, owned: true }, 'Rear fan'),
-    item('pump-1', 'pump-osier-large', { on: 'spot', spot: 'pump-rear', turn: 0 }, { speed_rpm: 3900 }, 'Processor pump'),
-    item('reservoir-1', 'res-osier-200', { on: 'spot', spot: 'over-rear', turn: 90 }, {}, 'Processor reservoir'),
-    item('pump-2', 'pump-osier-large', { on: 'spot', spot: 'pump-front', turn: 0 }, { speed_rpm: 3900 }, 'Card pump'),
-    item('reservoir-2', 'res-osier-200', { on: 'spot', spot: 'over-front', turn: 180 }, {}, 'Card reservoir'),
-  ]);
+  const build = start(
+    'Fenland flood tower',
+    { room_C: 25, loadCase: 'render', listener_m: 2 },
+    { rise_K: 12, noise_dBA: 40, flow_Lmin: 3.5, budget_minor: 190000 },
+    'case-tidegate-78',
+    [
+      item('board', 'brd-barnacre-atx-pro', { on: 'tray' }, OWNED),
+      item('processor', 'cpu-lantern-24', { on: 'board' }, OWNED),
+      item('memory', 'mem-stack-4', { on: 'board' }, OWNED),
+      item('card-a', 'gpu-kite-320', { on: 'slot', slot: 1 }, OWNED, 'Card A'),
+      item('card-b', 'gpu-kite-320', { on: 'slot', slot: 5 }, OWNED, 'Card B'),
+      item('supply', 'psu-hum-1200', { on: 'bay' }, OWNED),
+      item(
+        'processor-block',
+        'blk-hearth-mono',
+        { on: 'item', item: 'processor' },
+        {},
+        'Processor block',
+      ),
+      item(
+        'card-block-a',
+        'blk-hearth-card',
+        { on: 'item', item: 'card-a' },
+        {},
+        'Block of card A',
+      ),
+      item(
+        'card-block-b',
+        'blk-hearth-card',
+        { on: 'item', item: 'card-b' },
+        {},
+        'Block of card B',
+      ),
+      item(
+        'front-radiator',
+        'rad-fell-360-45',
+        { on: 'mount', mount: 'front', slide_mm: 0, ports: 'start', air: 'in' },
+        {},
+        'Front radiator',
+      ),
+      item(
+        'top-radiator',
+        'rad-fell-420-45',
+        { on: 'mount', mount: 'top', slide_mm: 0, ports: 'end', air: 'in' },
+        {},
+        'Top radiator',
+      ),
+      item(
+        'floor-radiator',
+        'rad-fell-280-45',
+        { on: 'mount', mount: 'bottom', slide_mm: 20, ports: 'end', air: 'in' },
+        {},
+        'Floor radiator',
+      ),
+      item(
+        'front-fans',
+        'fan-wren-120-2000',
+        { on: 'radiator', item: 'front-radiator', face: 'frame' },
+        { speed_rpm: 1400 },
+        'Front fans',
+      ),
+      item(
+        'top-fans',
+        'fan-wren-140-1500',
+        { on: 'radiator', item: 'top-radiator', face: 'frame' },
+        { speed_rpm: 1400 },
+        'Top fans',
+      ),
+      item(
+        'floor-fans',
+        'fan-wren-140-1500',
+        { on: 'radiator', item: 'floor-radiator', face: 'frame' },
+        { speed_rpm: 1400 },
+        'Floor fans',
+      ),
+      item(
+        'rear-fan',
+        'fan-wren-140-1000',
+        { on: 'mount', mount: 'rear', slide_mm: 10, ports: 'end', air: 'out' },
+        { speed_rpm: 900, owned: true },
+        'Rear fan',
+      ),
+      item(
+        'pump-1',
+        'pump-osier-large',
+        { on: 'spot', spot: 'pump-rear', turn: 0 },
+        { speed_rpm: 3900 },
+        'Processor pump',
+      ),
+      item(
+        'reservoir-1',
+        'res-osier-200',
+        { on: 'spot', spot: 'over-rear', turn: 90 },
+        {},
+        'Processor reservoir',
+      ),
+      item(
+        'pump-2',
+        'pump-osier-large',
+        { on: 'spot', spot: 'pump-front', turn: 0 },
+        { speed_rpm: 3900 },
+        'Card pump',
+      ),
+      item(
+        'reservoir-2',
+        'res-osier-200',
+        { on: 'spot', spot: 'over-front', turn: 180 },
+        {},
+        'Card reservoir',
+      ),
+    ],
+  );
   const hard = { tube: 'tube-petg-16-12', fitting: 'fit-hard-16', coolant: 'cool-clear-premix' };
-  const first = plumb(build, { ...hard, name: 'Processor loop', items: ['reservoir-1', 'pump-1', 'processor-block', 'front-radiator'] });
-  const second = plumb(first, { ...hard, name: 'Card loop', items: ['reservoir-2', 'pump-2', 'card-block-a', 'card-block-b', 'top-radiator', 'floor-radiator'] });
-  const split = apply(second, splitEdit(second, second.loops[1]?.id ?? '', ['card-block-b', 'card-block-a'], named<InlinePart>(INLINE, 'inl-tee')));
-  return [item('filter', 'inl-filter', { on: 'line' }, {}, 'Filter'), item('meter', 'inl-meter-temp', { on: 'line' }, {}, 'Flow meter')].reduce((build, piece) => {
+  const first = plumb(build, {
+    ...hard,
+    name: 'Processor loop',
+    items: ['reservoir-1', 'pump-1', 'processor-block', 'front-radiator'],
+  });
+  const second = plumb(first, {
+    ...hard,
+    name: 'Card loop',
+    items: [
+      'reservoir-2',
+      'pump-2',
+      'card-block-a',
+      'card-block-b',
+      'top-radiator',
+      'floor-radiator',
+    ],
+  });
+  const split = apply(
+    second,
+    splitEdit(
+      second,
+      second.loops[1]?.id ?? '',
+      ['card-block-b', 'card-block-a'],
+      named<InlinePart>(INLINE, 'inl-tee'),
+    ),
+  );
+  return [
+    item('filter', 'inl-filter', { on: 'line' }, {}, 'Filter'),
+    item('meter', 'inl-meter-temp', { on: 'line' }, {}, 'Flow meter'),
+  ].reduce((build, piece) => {
     const added = apply(build, { do: 'item.add', item: piece });
     return apply(added, insertStation(added, added.loops[0]?.id ?? '', piece.id));
   }, split);
@@ -90,24 +329,83 @@ function fenlandTower(): Build {
 
 /** Eleven litres for a travelling planetarium, with mistakes in it: a metal, a clash, screws, and no drain. */
 function pocketPlanetarium(): Build {
-  const build = start('Pocket planetarium', { room_C: 26, altitude_m: 400, loadCase: 'play' }, { rise_K: 16, noise_dBA: 38, flow_Lmin: 2.5, budget_minor: 55000 }, 'case-orrery-11', [
-    item('board', 'brd-barnacre-mini', { on: 'tray' }, OWNED), item('processor', 'cpu-lantern-6s', { on: 'board' }, OWNED), item('memory', 'mem-stack-2-low', { on: 'board' }, OWNED),
-    item('card', 'gpu-kite-160s', { on: 'riser' }, OWNED), item('supply', 'psu-hum-600s', { on: 'bay' }, OWNED),
-    item('processor-block', 'blk-quill-cpu', { on: 'item', item: 'processor' }, {}, 'Processor block'), item('card-block', 'blk-quill-card-s', { on: 'item', item: 'card' }, {}, 'Card block'),
-    item('top-radiator', 'rad-bare-240-45', { on: 'mount', mount: 'top', slide_mm: 20, ports: 'end', air: 'out' }, {}, 'Top radiator'),
-    item('top-fans', 'fan-wren-120-2000', { on: 'radiator', item: 'top-radiator', face: 'frame' }, { speed_rpm: 1500, screw_mm: 35 }, 'Top fans'),
-    item('pump', 'pump-brook-compact', { on: 'spot', spot: 'pump', turn: 0 }, { speed_rpm: 3600 }, 'Pump'),
-    item('reservoir', 'res-osier-flat', { on: 'spot', spot: 'over', turn: 0 }, {}, 'Reservoir'),
-  ]);
-  const laid = plumb(build, { name: 'Main loop', tube: 'tube-soft-13-10', fitting: 'fit-comp-13-10', coolant: 'cool-distilled' });
+  const build = start(
+    'Pocket planetarium',
+    { room_C: 26, altitude_m: 400, loadCase: 'play' },
+    { rise_K: 16, noise_dBA: 38, flow_Lmin: 2.5, budget_minor: 55000 },
+    'case-orrery-11',
+    [
+      item('board', 'brd-barnacre-mini', { on: 'tray' }, OWNED),
+      item('processor', 'cpu-lantern-6s', { on: 'board' }, OWNED),
+      item('memory', 'mem-stack-2-low', { on: 'board' }, OWNED),
+      item('card', 'gpu-kite-160s', { on: 'riser' }, OWNED),
+      item('supply', 'psu-hum-600s', { on: 'bay' }, OWNED),
+      item(
+        'processor-block',
+        'blk-quill-cpu',
+        { on: 'item', item: 'processor' },
+        {},
+        'Processor block',
+      ),
+      item('card-block', 'blk-quill-card-s', { on: 'item', item: 'card' }, {}, 'Card block'),
+      item(
+        'top-radiator',
+        'rad-bare-240-45',
+        { on: 'mount', mount: 'top', slide_mm: 20, ports: 'end', air: 'out' },
+        {},
+        'Top radiator',
+      ),
+      item(
+        'top-fans',
+        'fan-wren-120-2000',
+        { on: 'radiator', item: 'top-radiator', face: 'frame' },
+        { speed_rpm: 1500, screw_mm: 35 },
+        'Top fans',
+      ),
+      item(
+        'pump',
+        'pump-brook-compact',
+        { on: 'spot', spot: 'pump', turn: 0 },
+        { speed_rpm: 3600 },
+        'Pump',
+      ),
+      item('reservoir', 'res-osier-flat', { on: 'spot', spot: 'over', turn: 0 }, {}, 'Reservoir'),
+    ],
+  );
+  const laid = plumb(build, {
+    name: 'Main loop',
+    tube: 'tube-soft-13-10',
+    fitting: 'fit-comp-13-10',
+    coolant: 'cool-distilled',
+  });
   const drain = laid.loops[0]?.caps.find((c) => c.with === 'drain');
-  return drain ? apply(laid, { do: 'cap.set', loop: 'loop', port: { item: drain.item, port: drain.port }, with: 'plug' }) : laid;
+  return drain
+    ? apply(laid, {
+        do: 'cap.set',
+        loop: 'loop',
+        port: { item: drain.item, port: drain.port },
+        with: 'plug',
+      })
+    : laid;
 }
 
 export const DEMO_BUILDS: readonly Demo[] = [
-  { name: 'dawn-chorus-desk', about: 'A quiet desk for editing birdsong recordings: soft tube, two radiators, slow fans.', build: dawnChorusDesk() },
-  { name: 'fenland-flood-tower', about: 'Two loops of hard tube for a machine that models floods day and night.', build: fenlandTower() },
-  { name: 'pocket-planetarium', about: 'Eleven litres for a travelling planetarium, with mistakes in it to be found.', build: pocketPlanetarium() },
+  {
+    name: 'dawn-chorus-desk',
+    about: 'A quiet desk for editing birdsong recordings: soft tube, two radiators, slow fans.',
+    build: dawnChorusDesk(),
+  },
+  {
+    name: 'fenland-flood-tower',
+    about: 'Two loops of hard tube for a machine that models floods day and night.',
+    build: fenlandTower(),
+  },
+  {
+    name: 'pocket-planetarium',
+    about: 'Eleven litres for a travelling planetarium, with mistakes in it to be found.',
+    build: pocketPlanetarium(),
+  },
 ];
 
-export const demoBuild = (name: string): Build | null => DEMO_BUILDS.find((d) => d.name === name)?.build ?? null;
+export const demoBuild = (name: string): Build | null =>
+  DEMO_BUILDS.find((d) => d.name === name)?.build ?? null;

@@ -1,16 +1,63 @@
 import type { BoardPart, CardPart, MemoryPart, ProcessorPart, SupplyPart } from '@/core/part';
 import type { Vec } from '@/core/shape';
 
-const LANT = 'Lantern Silicon', KITE = 'Kitehill Graphics', BARN = 'Barnacre Boards', STACK = 'Stackyard', HUM = 'Humlow Power';
+const LANT = 'Lantern Silicon',
+  KITE = 'Kitehill Graphics',
+  BARN = 'Barnacre Boards',
+  STACK = 'Stackyard',
+  HUM = 'Humlow Power';
 
-const processor = (id: string, name: string, price: number, draw: number, interface_KW: number, limit = 95): ProcessorPart => ({
-  kind: 'processor', id, name, maker: LANT, price_minor: price, tolerance_mm: 0.2, size: [40, 40, 7], draw_W: draw, shares: { idle: 0.14, play: 0.55, render: 0.92, torture: 1 },
-  spots: [{ id: 'die', name: 'hottest core', limit_C: limit, interface_KW, onAir_KW: interface_KW + 0.16 }],
+const processor = (
+  id: string,
+  name: string,
+  price: number,
+  draw: number,
+  interface_KW: number,
+  limit = 95,
+): ProcessorPart => ({
+  kind: 'processor',
+  id,
+  name,
+  maker: LANT,
+  price_minor: price,
+  tolerance_mm: 0.2,
+  size: [40, 40, 7],
+  draw_W: draw,
+  shares: { idle: 0.14, play: 0.55, render: 0.92, torture: 1 },
+  spots: [
+    {
+      id: 'die',
+      name: 'hottest core',
+      limit_C: limit,
+      interface_KW,
+      onAir_KW: interface_KW + 0.16,
+    },
+  ],
 });
 
 /** Its plug on the upper edge near the front, on short cards at the end. */
-const card = (id: string, name: string, price: number, draw: number, size: Vec, bare: number): CardPart => ({
-  kind: 'card', id, name, maker: KITE, price_minor: price, tolerance_mm: 1, size, bareThickness_mm: bare, powerPlug: size[0] < 200 ? { min: [size[0], 0, 50], max: [size[0] + 28, bare, 78] } : { min: [size[0] - 38, 0, size[2]], max: [size[0] - 8, bare, size[2] + 30] }, draw_W: draw, shares: { idle: 0.08, play: 0.95, render: 0.85, torture: 1 },
+const card = (
+  id: string,
+  name: string,
+  price: number,
+  draw: number,
+  size: Vec,
+  bare: number,
+): CardPart => ({
+  kind: 'card',
+  id,
+  name,
+  maker: KITE,
+  price_minor: price,
+  tolerance_mm: 1,
+  size,
+  bareThickness_mm: bare,
+  powerPlug:
+    size[0] < 200
+      ? { min: [size[0], 0, 50], max: [size[0] + 28, bare, 78] }
+      : { min: [size[0] - 38, 0, size[2]], max: [size[0] - 8, bare, size[2] + 30] },
+  draw_W: draw,
+  shares: { idle: 0.08, play: 0.95, render: 0.85, torture: 1 },
   spots: [
     { id: 'core', name: 'core', limit_C: 90, interface_KW: 0.03, onAir_KW: 0.13 },
     { id: 'memory', name: 'memory', limit_C: 95, interface_KW: 0.055, onAir_KW: 0.165 },
@@ -18,35 +65,85 @@ const card = (id: string, name: string, price: number, draw: number, size: Vec, 
   ],
 });
 
-interface BoardFigures { readonly id: string; readonly name: string; readonly price: number; readonly standard: string; readonly x: number; readonly y: number; readonly slots: readonly number[]; readonly processorAt: Vec; readonly memoryAt: Vec; readonly draw: number }
+interface BoardFigures {
+  readonly id: string;
+  readonly name: string;
+  readonly price: number;
+  readonly standard: string;
+  readonly x: number;
+  readonly y: number;
+  readonly slots: readonly number[];
+  readonly processorAt: Vec;
+  readonly memoryAt: Vec;
+  readonly draw: number;
+}
 
 /** A board with its rear connectors and regulator heatsink as solids of their own. Outlines: ATX 305 × 244, micro 244 × 244, mini 170 × 170 mm (from memory of the published specifications). */
 function board(f: BoardFigures): BoardPart {
   const top = f.y;
   return {
-    kind: 'board', id: f.id, name: f.name, maker: BARN, price_minor: f.price, tolerance_mm: 0.3, standard: f.standard, size: [f.x, f.y, 2],
+    kind: 'board',
+    id: f.id,
+    name: f.name,
+    maker: BARN,
+    price_minor: f.price,
+    tolerance_mm: 0.3,
+    standard: f.standard,
+    size: [f.x, f.y, 2],
     boxes: [
       { name: f.name, min: [0, 0, 0], max: [f.x, f.y, 2] },
       { name: 'rear connectors', min: [0, top - 158, 2], max: [24, top - 4, 38] },
       { name: 'regulator heatsink', min: [26, top - 130, 2], max: [38, top - 30, 34] },
       // The first drive lies between processor and cards, under its sheet; on small boards it is on the back.
-      ...(f.standard === 'mini ITX' ? [] : [{ name: 'drive', min: [70, top - 178, 2] as const, max: [150, top - 156, 6] as const }]),
+      ...(f.standard === 'mini ITX'
+        ? []
+        : [{ name: 'drive', min: [70, top - 178, 2] as const, max: [150, top - 156, 6] as const }]),
       // Plugs in their sockets, with the bend of their cables.
       { name: 'main power plug', min: [f.x - 13, top - 138, 2], max: [f.x - 2, top - 86, 36] },
-      f.standard === 'mini ITX' ? { name: 'processor power plug', min: [26, 12, 2], max: [38, 32, 30] } : { name: 'processor power plug', min: [42, top - 13, 2], max: [62, top - 2, 30] },
+      f.standard === 'mini ITX'
+        ? { name: 'processor power plug', min: [26, 12, 2], max: [38, 32, 30] }
+        : { name: 'processor power plug', min: [42, top - 13, 2], max: [62, top - 2, 30] },
     ],
-    headers: f.standard === 'mini ITX' ? { fan: 2, pump: 1, fan_A: 1, pump_A: 2 } : f.id.includes('pro') ? { fan: 5, pump: 2, fan_A: 1, pump_A: 3 } : { fan: 4, pump: 1, fan_A: 1, pump_A: 2 },
-    processorAt: f.processorAt, regulatorsAt: [32, top - 80, 2], memoryAt: f.memoryAt, slots_mm: f.slots,
-    draw_W: f.draw, shares: { idle: 0.35, play: 0.7, render: 0.9, torture: 1 },
-    spots: [{ id: 'regulators', name: 'regulators', limit_C: 105, interface_KW: 0.5, onAir_KW: 1.7 }],
+    headers:
+      f.standard === 'mini ITX'
+        ? { fan: 2, pump: 1, fan_A: 1, pump_A: 2 }
+        : f.id.includes('pro')
+          ? { fan: 5, pump: 2, fan_A: 1, pump_A: 3 }
+          : { fan: 4, pump: 1, fan_A: 1, pump_A: 2 },
+    processorAt: f.processorAt,
+    regulatorsAt: [32, top - 80, 2],
+    memoryAt: f.memoryAt,
+    slots_mm: f.slots,
+    draw_W: f.draw,
+    shares: { idle: 0.35, play: 0.7, render: 0.9, torture: 1 },
+    spots: [
+      { id: 'regulators', name: 'regulators', limit_C: 105, interface_KW: 0.5, onAir_KW: 1.7 },
+    ],
   };
 }
 
 const SLOT_PITCH = 20.32;
-const slotsFrom = (first: number, count: number): readonly number[] => Array.from({ length: count }, (_, i) => Math.round((first - i * SLOT_PITCH) * 100) / 100);
+const slotsFrom = (first: number, count: number): readonly number[] =>
+  Array.from({ length: count }, (_, i) => Math.round((first - i * SLOT_PITCH) * 100) / 100);
 
-const memory = (id: string, name: string, price: number, modules: number, height: number, draw: number): MemoryPart => ({
-  kind: 'memory', id, name, maker: STACK, price_minor: price, tolerance_mm: 0.5, modules, size: [modules * 9, 133, height], draw_W: draw, shares: { idle: 0.4, play: 0.7, render: 0.9, torture: 1 },
+const memory = (
+  id: string,
+  name: string,
+  price: number,
+  modules: number,
+  height: number,
+  draw: number,
+): MemoryPart => ({
+  kind: 'memory',
+  id,
+  name,
+  maker: STACK,
+  price_minor: price,
+  tolerance_mm: 0.5,
+  modules,
+  size: [modules * 9, 133, height],
+  draw_W: draw,
+  shares: { idle: 0.4, play: 0.7, render: 0.9, torture: 1 },
   spots: [{ id: 'chips', name: 'chips', limit_C: 85, interface_KW: 0.6, onAir_KW: 2.4 }],
 });
 
@@ -62,16 +159,89 @@ export const CARDS: readonly CardPart[] = [
   card('gpu-kite-160s', 'Kite 160 Short', 39900, 160, [185, 40, 105], 10),
 ];
 export const BOARDS: readonly BoardPart[] = [
-  board({ id: 'brd-barnacre-atx', name: 'Barnacre Standard', price: 21900, standard: 'ATX', x: 244, y: 305, slots: slotsFrom(140, 7), processorAt: [75, 222, 2], memoryAt: [124, 158, 2], draw: 24 }),
-  board({ id: 'brd-barnacre-atx-pro', name: 'Barnacre Standard, 18 phases', price: 34900, standard: 'ATX', x: 244, y: 305, slots: slotsFrom(140, 7), processorAt: [75, 222, 2], memoryAt: [124, 158, 2], draw: 34 }),
-  board({ id: 'brd-barnacre-micro', name: 'Barnacre Micro', price: 16900, standard: 'micro ATX', x: 244, y: 244, slots: slotsFrom(80, 4), processorAt: [75, 161, 2], memoryAt: [124, 98, 2], draw: 20 }),
-  board({ id: 'brd-barnacre-mini', name: 'Barnacre Mini', price: 18900, standard: 'mini ITX', x: 170, y: 170, slots: [8], processorAt: [76, 92, 2], memoryAt: [128, 8, 2], draw: 18 }),
+  board({
+    id: 'brd-barnacre-atx',
+    name: 'Barnacre Standard',
+    price: 21900,
+    standard: 'ATX',
+    x: 244,
+    y: 305,
+    slots: slotsFrom(140, 7),
+    processorAt: [75, 222, 2],
+    memoryAt: [124, 158, 2],
+    draw: 24,
+  }),
+  board({
+    id: 'brd-barnacre-atx-pro',
+    name: 'Barnacre Standard, 18 phases',
+    price: 34900,
+    standard: 'ATX',
+    x: 244,
+    y: 305,
+    slots: slotsFrom(140, 7),
+    processorAt: [75, 222, 2],
+    memoryAt: [124, 158, 2],
+    draw: 34,
+  }),
+  board({
+    id: 'brd-barnacre-micro',
+    name: 'Barnacre Micro',
+    price: 16900,
+    standard: 'micro ATX',
+    x: 244,
+    y: 244,
+    slots: slotsFrom(80, 4),
+    processorAt: [75, 161, 2],
+    memoryAt: [124, 98, 2],
+    draw: 20,
+  }),
+  board({
+    id: 'brd-barnacre-mini',
+    name: 'Barnacre Mini',
+    price: 18900,
+    standard: 'mini ITX',
+    x: 170,
+    y: 170,
+    slots: [8],
+    processorAt: [76, 92, 2],
+    memoryAt: [128, 8, 2],
+    draw: 18,
+  }),
 ];
 export const MEMORIES: readonly MemoryPart[] = [
-  memory('mem-stack-2', 'Stack 2 × 16', 9900, 2, 44, 8), memory('mem-stack-4', 'Stack 4 × 32', 29900, 4, 44, 16), memory('mem-stack-2-low', 'Stack 2 × 16, low', 9500, 2, 31, 8),
+  memory('mem-stack-2', 'Stack 2 × 16', 9900, 2, 44, 8),
+  memory('mem-stack-4', 'Stack 4 × 32', 29900, 4, 44, 16),
+  memory('mem-stack-2-low', 'Stack 2 × 16, low', 9500, 2, 31, 8),
 ];
 export const SUPPLIES: readonly SupplyPart[] = [
-  { kind: 'supply', id: 'psu-hum-750', name: 'Hum 750', maker: HUM, price_minor: 11900, tolerance_mm: 1, size: [150, 86, 150], rating_W: 750 },
-  { kind: 'supply', id: 'psu-hum-1200', name: 'Hum 1200', maker: HUM, price_minor: 22900, tolerance_mm: 1, size: [170, 86, 150], rating_W: 1200 },
-  { kind: 'supply', id: 'psu-hum-600s', name: 'Hum 600 Small', maker: HUM, price_minor: 12900, tolerance_mm: 1, size: [100, 64, 125], rating_W: 600 },
+  {
+    kind: 'supply',
+    id: 'psu-hum-750',
+    name: 'Hum 750',
+    maker: HUM,
+    price_minor: 11900,
+    tolerance_mm: 1,
+    size: [150, 86, 150],
+    rating_W: 750,
+  },
+  {
+    kind: 'supply',
+    id: 'psu-hum-1200',
+    name: 'Hum 1200',
+    maker: HUM,
+    price_minor: 22900,
+    tolerance_mm: 1,
+    size: [170, 86, 150],
+    rating_W: 1200,
+  },
+  {
+    kind: 'supply',
+    id: 'psu-hum-600s',
+    name: 'Hum 600 Small',
+    maker: HUM,
+    price_minor: 12900,
+    tolerance_mm: 1,
+    size: [100, 64, 125],
+    rating_W: 600,
+  },
 ];

@@ -7,6 +7,14 @@ const fitting = (id: string): FittingPart => FITTINGS.find((f) => f.id === id) a
 
 /** The small parts a new build starts with. */
 export const STANDARD_KIT: Kit = {
-  plug: fitting('fit-plug'), drain: fitting('fit-drain'), fill: fitting('fit-fill'), joint: fitting('fit-joint'),
-  rotary45: fitting('fit-rotary-45'), rotary90: fitting('fit-rotary-90'), extender: fitting('fit-extender-15'), screws: SCREWS, leads: LEADS, sundries: SUNDRIES,
+  plug: fitting('fit-plug'),
+  drain: fitting('fit-drain'),
+  fill: fitting('fit-fill'),
+  joint: fitting('fit-joint'),
+  rotary45: fitting('fit-rotary-45'),
+  rotary90: fitting('fit-rotary-90'),
+  extender: fitting('fit-extender-15'),
+  screws: SCREWS,
+  leads: LEADS,
+  sundries: SUNDRIES,
 };

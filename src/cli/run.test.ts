@@ -1,7 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { run } from './run';
 
-const files: Record<string, string> = { 'bad.json': '{"format":"zephyron-build","version":1}', 'none.json': 'not json' };
+const files: Record<string, string> = {
+  'bad.json': '{"format":"zephyron-build","version":1}',
+  'none.json': 'not json',
+};
 const read = (file: string): string => {
   const text = files[file];
   if (text === undefined) throw Object.assign(new Error('no'), { code: 'ENOENT' });
@@ -18,9 +21,29 @@ describe('the terminal', () => {
   });
 
   test('sheets: pushes, turns and bends of the hard runs, which with the straight left add up to the cut', () => {
-    const { runs } = JSON.parse(run(['sheets', 'x'], () => run(['demo', 'fenland-flood-tower'], read).out).out) as { runs: { id: string; cut_mm: number; radius_mm: number; last_mm: number; steps: { push_mm: number; turn: { direction: string; angle_deg: number } | null; bend_deg: number }[] }[] };
+    const { runs } = JSON.parse(
+      run(['sheets', 'x'], () => run(['demo', 'fenland-flood-tower'], read).out).out,
+    ) as {
+      runs: {
+        id: string;
+        cut_mm: number;
+        radius_mm: number;
+        last_mm: number;
+        steps: {
+          push_mm: number;
+          turn: { direction: string; angle_deg: number } | null;
+          bend_deg: number;
+        }[];
+      }[];
+    };
     expect(runs.length).toBe(13);
-    for (const r of runs) expect(r.steps.reduce((sum, s) => sum + s.push_mm + (r.radius_mm * s.bend_deg * Math.PI) / 180, r.last_mm)).toBeCloseTo(r.cut_mm, 6);
+    for (const r of runs)
+      expect(
+        r.steps.reduce(
+          (sum, s) => sum + s.push_mm + (r.radius_mm * s.bend_deg * Math.PI) / 180,
+          r.last_mm,
+        ),
+      ).toBeCloseTo(r.cut_mm, 6);
     const turns = runs.flatMap((r) => r.steps.flatMap((s) => s.turn ?? []));
     expect(turns.length).toBeGreaterThan(3);
     for (const t of turns) expect(['clockwise', 'anticlockwise']).toContain(t.direction);
@@ -44,7 +67,15 @@ describe('the terminal', () => {
     expect(r.err).not.toContain('at Object');
   });
 
-  test.each([[['evaluate', 'ghost.json'], 1, 'no such file'], [['evaluate', 'none.json'], 1, 'not JSON'], [['evaluate'], 2, 'Name a file'], [['inp', 'ghost.json'], 1, 'no such file'], [['solve', 'none.json'], 1, 'line 1: text before the first'], [['fly'], 2, 'no command'], [['demo', 'ghost'], 1, 'no demo build']] as const)('%j', (args, code, word) => {
+  test.each([
+    [['evaluate', 'ghost.json'], 1, 'no such file'],
+    [['evaluate', 'none.json'], 1, 'not JSON'],
+    [['evaluate'], 2, 'Name a file'],
+    [['inp', 'ghost.json'], 1, 'no such file'],
+    [['solve', 'none.json'], 1, 'line 1: text before the first'],
+    [['fly'], 2, 'no command'],
+    [['demo', 'ghost'], 1, 'no demo build'],
+  ] as const)('%j', (args, code, word) => {
     const r = run(args, read);
     expect(r.code).toBe(code);
     expect(r.err).toContain(word);
@@ -56,15 +87,29 @@ describe('the terminal', () => {
     expect(r.code).toBe(0);
     expect(r.out).toContain('Headloss D-W');
     files['tower.inp'] = r.out;
-    const solved = JSON.parse(run(['solve', 'tower.inp'], read).out) as { loops: { id: string; flows_Lmin: Record<string, number> }[] };
-    const links = (JSON.parse(run(['evaluate', 'tower.json'], read).out) as { reports: { flow: { links: { id: string; loop: string; flow_Lmin: number }[] } } }).reports.flow.links;
-    for (const l of links) expect(solved.loops.find((x) => x.id === l.loop)?.flows_Lmin[l.id]).toBeCloseTo(l.flow_Lmin, 2);
+    const solved = JSON.parse(run(['solve', 'tower.inp'], read).out) as {
+      loops: { id: string; flows_Lmin: Record<string, number> }[];
+    };
+    const links = (
+      JSON.parse(run(['evaluate', 'tower.json'], read).out) as {
+        reports: { flow: { links: { id: string; loop: string; flow_Lmin: number }[] } };
+      }
+    ).reports.flow.links;
+    for (const l of links)
+      expect(solved.loops.find((x) => x.id === l.loop)?.flows_Lmin[l.id]).toBeCloseTo(
+        l.flow_Lmin,
+        2,
+      );
     expect(run(['inp', 'tower.json', '--loop', 'loop-2'], read).out).not.toContain('pump-1');
-    expect(run(['inp', 'tower.json', '--loop', 'ghost'], read).err).toContain('known: loop, loop-2');
+    expect(run(['inp', 'tower.json', '--loop', 'ghost'], read).err).toContain(
+      'known: loop, loop-2',
+    );
   });
 
   test('parts by kind', () => {
-    const pumps = JSON.parse(run(['parts', '--kind', 'pump', '--json'], read).out) as { kind: string }[];
+    const pumps = JSON.parse(run(['parts', '--kind', 'pump', '--json'], read).out) as {
+      kind: string;
+    }[];
     expect(pumps.length).toBeGreaterThanOrEqual(5);
     expect(new Set(pumps.map((p) => p.kind))).toEqual(new Set(['pump']));
   });
@@ -73,7 +118,17 @@ describe('the terminal', () => {
     const r = run(['proof', '--json'], read);
     expect(r.code).toBe(0);
     const rows = JSON.parse(r.out) as Record<string, unknown>[];
-    for (const key of ['id', 'subject', 'source', 'expected', 'got', 'deviation', 'tolerance', 'ok']) expect(rows[0]).toHaveProperty(key);
+    for (const key of [
+      'id',
+      'subject',
+      'source',
+      'expected',
+      'got',
+      'deviation',
+      'tolerance',
+      'ok',
+    ])
+      expect(rows[0]).toHaveProperty(key);
     expect(run(['proof'], read).out).toMatch(/\d+ of \d+ hold\n$/);
   });
 
@@ -83,16 +138,50 @@ describe('the terminal', () => {
   });
 
   test('solids: every gap of the evaluation is what the printed solids make of it', () => {
-    const solids = JSON.parse(run(['solids', 'x'], () => desk).out) as { item: string; name: string; shape?: 'box' | 'cylinder'; min: number[]; max: number[]; from: number[]; to: number[]; radius: number; port?: string; at?: number[] }[];
+    const solids = JSON.parse(run(['solids', 'x'], () => desk).out) as {
+      item: string;
+      name: string;
+      shape?: 'box' | 'cylinder';
+      min: number[];
+      max: number[];
+      from: number[];
+      to: number[];
+      radius: number;
+      port?: string;
+      at?: number[];
+    }[];
     expect(solids.some((s) => s.shape === 'cylinder' && s.item === 'reservoir')).toBe(true);
     expect(solids.filter((s) => s.port && s.item === 'pump').length).toBe(3);
-    const { gaps } = (JSON.parse(run(['evaluate', 'x'], () => desk).out) as { reports: { fit: { gaps: { a: string; b: string; gap_mm: number; worst_mm: number; rss_mm: number }[] } } }).reports.fit;
+    const { gaps } = (
+      JSON.parse(run(['evaluate', 'x'], () => desk).out) as {
+        reports: {
+          fit: {
+            gaps: { a: string; b: string; gap_mm: number; worst_mm: number; rss_mm: number }[];
+          };
+        };
+      }
+    ).reports.fit;
     const boxes = (item: string) => solids.filter((s) => s.item === item && s.shape === 'box');
-    const only = (item: string): boolean => boxes(item).length > 0 && !solids.some((s) => s.item === item && s.shape === 'cylinder');
+    const only = (item: string): boolean =>
+      boxes(item).length > 0 && !solids.some((s) => s.item === item && s.shape === 'cylinder');
     const seen = gaps.filter((g) => only(g.a) && only(g.b) && g.gap_mm > 0);
     expect(seen.length).toBeGreaterThan(5);
     for (const g of seen) {
-      const least = Math.min(...boxes(g.a).flatMap((p) => boxes(g.b).map((q) => Math.hypot(...[0, 1, 2].map((i) => Math.max(0, (q.min[i] as number) - (p.max[i] as number), (p.min[i] as number) - (q.max[i] as number)))))));
+      const least = Math.min(
+        ...boxes(g.a).flatMap((p) =>
+          boxes(g.b).map((q) =>
+            Math.hypot(
+              ...[0, 1, 2].map((i) =>
+                Math.max(
+                  0,
+                  (q.min[i] as number) - (p.max[i] as number),
+                  (p.min[i] as number) - (q.max[i] as number),
+                ),
+              ),
+            ),
+          ),
+        ),
+      );
       expect(g.gap_mm).toBeCloseTo(least, 9);
       expect(g.rss_mm).toBeGreaterThanOrEqual(g.worst_mm - 1e-9);
       expect(g.rss_mm).toBeLessThanOrEqual(g.gap_mm);
@@ -100,9 +189,15 @@ describe('the terminal', () => {
   });
 
   test('transient prints CSV over time: a row a step, warming from the room', () => {
-    const out = run(['transient', 'x', '--case', 'render', '--seconds', '120', '--fault', 'pump stops@60'], () => desk);
+    const out = run(
+      ['transient', 'x', '--case', 'render', '--seconds', '120', '--fault', 'pump stops@60'],
+      () => desk,
+    );
     expect(out.code).toBe(0);
-    const rows = out.out.trim().split('\r\n').map((r) => r.split(','));
+    const rows = out.out
+      .trim()
+      .split('\r\n')
+      .map((r) => r.split(','));
     expect(rows.length).toBe(122);
     const column = (name: string): number => (rows[0] ?? []).indexOf(name);
     expect(column('loop_mean_C')).toBeGreaterThan(0);
@@ -111,7 +206,15 @@ describe('the terminal', () => {
     expect(Number(rows[121]?.[column('loop_flow_Lmin')])).toBe(0);
   });
 
-  test.each([['--case', 'lunch'], ['--seconds', '-4'], ['--start', 'warm'], ['--fault', 'rain@4'], ['--fault', 'flow sags@4:5'], ['--fault', 'fan stops@4:nobody'], ['--step', '900']])('transient refuses %s %s', (flag, value) => {
+  test.each([
+    ['--case', 'lunch'],
+    ['--seconds', '-4'],
+    ['--start', 'warm'],
+    ['--fault', 'rain@4'],
+    ['--fault', 'flow sags@4:5'],
+    ['--fault', 'fan stops@4:nobody'],
+    ['--step', '900'],
+  ])('transient refuses %s %s', (flag, value) => {
     const out = run(['transient', 'x', flag, value], () => desk);
     expect(out.code).toBe(1);
     expect(out.err.length).toBeGreaterThan(10);
@@ -122,16 +225,38 @@ describe('the terminal', () => {
     files['tube.csv'] = 'x,y,z\n0,0,0\n101.6,0,0\n101.6,80,0\n';
     const r = run(['bend', 'tube.csv', '--radius', '12.7'], read);
     expect(r.code).toBe(0);
-    expect(r.out.split('\n').slice(0, 4)).toEqual(['bend,length_mm,rotation_deg,angle_deg', '1,88.9,0,90', 'end,67.3,,', expect.stringMatching(/^# cut 176\.149/)]);
+    expect(r.out.split('\n').slice(0, 4)).toEqual([
+      'bend,length_mm,rotation_deg,angle_deg',
+      '1,88.9,0,90',
+      'end,67.3,,',
+      expect.stringMatching(/^# cut 176\.149/),
+    ]);
   });
 
-  test.each([[['bend', 'tube.csv'], 2], [['bend', 'tube.csv', '--radius', 'wide'], 2], [['bend', 'ghost.csv', '--radius', '5'], 1], [['bend', 'none.json', '--radius', '5'], 1]])('%j is refused', (args, code) => {
+  test.each([
+    [['bend', 'tube.csv'], 2],
+    [['bend', 'tube.csv', '--radius', 'wide'], 2],
+    [['bend', 'ghost.csv', '--radius', '5'], 1],
+    [['bend', 'none.json', '--radius', '5'], 1],
+  ])('%j is refused', (args, code) => {
     expect(run(args, read)).toMatchObject({ code, out: '' });
   });
 
-  test('evaluate gives each routed run\'s way as outside checks read it', () => {
+  test("evaluate gives each routed run's way as outside checks read it", () => {
     files['desk.json'] = desk;
-    const { runs } = (JSON.parse(run(['evaluate', 'desk.json'], read).out) as { reports: { runs: { by: string; path?: { kind: string }[]; lra?: unknown[]; nearest?: unknown; cut_mm: number }[] } }).reports;
+    const { runs } = (
+      JSON.parse(run(['evaluate', 'desk.json'], read).out) as {
+        reports: {
+          runs: {
+            by: string;
+            path?: { kind: string }[];
+            lra?: unknown[];
+            nearest?: unknown;
+            cut_mm: number;
+          }[];
+        };
+      }
+    ).reports;
     for (const r of runs.filter((x) => x.by === 'tube')) {
       expect(r.path?.length).toBeGreaterThan(0);
       expect(r.lra).toBeDefined();

@@ -15,10 +15,18 @@ import { bendSheet, bendSteps, makingOrder } from '@/core/sheet';
 import { buildToText, listToCsv, transientToCsv } from '@/format';
 import { proofRows } from '@/proof';
 
-export interface Ran { readonly code: 0 | 1 | 2; readonly out: string; readonly err: string }
+export interface Ran {
+  readonly code: 0 | 1 | 2;
+  readonly out: string;
+  readonly err: string;
+}
 
 const done = (out: string): Ran => ({ code: 0, out, err: '' });
-const failed = (err: string, code: 1 | 2 = 1): Ran => ({ code, out: '', err: err.endsWith('\n') ? err : `${err}\n` });
+const failed = (err: string, code: 1 | 2 = 1): Ran => ({
+  code,
+  out: '',
+  err: err.endsWith('\n') ? err : `${err}\n`,
+});
 
 const HELP = `zephyron: the same core from a terminal
 
@@ -40,7 +48,16 @@ A build that cannot be read: its path and message on standard error, exit 1.
 `;
 
 /** Flags that take the word behind them. */
-const VALUED = new Set(['--kind', '--loop', '--case', '--seconds', '--step', '--start', '--fault', '--radius']);
+const VALUED = new Set([
+  '--kind',
+  '--loop',
+  '--case',
+  '--seconds',
+  '--step',
+  '--start',
+  '--fault',
+  '--radius',
+]);
 
 /** The whole terminal, as a function: arguments in, text and exit code out. */
 export function run(args: readonly string[], read: (file: string) => string = readInput): Ran {
@@ -48,43 +65,83 @@ export function run(args: readonly string[], read: (file: string) => string = re
   const flags = new Set(rest.filter((a) => a.startsWith('--')));
   const plain = rest.filter((a, i) => !a.startsWith('--') && !VALUED.has(rest[i - 1] ?? ''));
   switch (command) {
-    case 'demo': return demo(plain[0]);
-    case 'evaluate': return withBuild(plain[0], read, (build) => done(`${JSON.stringify(evaluate(build, { offer: CATALOGUE, routed: routeBuild(build), fixes: !flags.has('--no-fixes') }), null, 1)}\n`));
-    case 'list': return withBuild(plain[0], read, (build) => {
-      const { list } = workOut(build, { routed: routeBuild(build) }).reports;
-      return done(flags.has('--json') ? `${JSON.stringify(list, null, 1)}\n` : listToCsv(list, build.brief.currency));
-    });
-    case 'inp': return withBuild(plain[0], read, (build) => inp(build, valueOf(rest, '--loop')));
-    case 'solve': return solve(plain[0], read);
-    case 'bend': return bend(plain[0], valueOf(rest, '--radius'), read);
-    case 'sheets': return withBuild(plain[0], read, (build) => done(`${JSON.stringify(sheetsOf(build), null, 1)}\n`));
-    case 'solids': return withBuild(plain[0], read, (build) => done(`${JSON.stringify(solidsOf(build), null, 1)}\n`));
-    case 'transient': return withBuild(plain[0], read, (build) => transient(build, rest));
+    case 'demo':
+      return demo(plain[0]);
+    case 'evaluate':
+      return withBuild(plain[0], read, (build) =>
+        done(
+          `${JSON.stringify(evaluate(build, { offer: CATALOGUE, routed: routeBuild(build), fixes: !flags.has('--no-fixes') }), null, 1)}\n`,
+        ),
+      );
+    case 'list':
+      return withBuild(plain[0], read, (build) => {
+        const { list } = workOut(build, { routed: routeBuild(build) }).reports;
+        return done(
+          flags.has('--json')
+            ? `${JSON.stringify(list, null, 1)}\n`
+            : listToCsv(list, build.brief.currency),
+        );
+      });
+    case 'inp':
+      return withBuild(plain[0], read, (build) => inp(build, valueOf(rest, '--loop')));
+    case 'solve':
+      return solve(plain[0], read);
+    case 'bend':
+      return bend(plain[0], valueOf(rest, '--radius'), read);
+    case 'sheets':
+      return withBuild(plain[0], read, (build) =>
+        done(`${JSON.stringify(sheetsOf(build), null, 1)}\n`),
+      );
+    case 'solids':
+      return withBuild(plain[0], read, (build) =>
+        done(`${JSON.stringify(solidsOf(build), null, 1)}\n`),
+      );
+    case 'transient':
+      return withBuild(plain[0], read, (build) => transient(build, rest));
     case 'parts': {
       const kind = valueOf(rest, '--kind');
-      return done(`${JSON.stringify(kind === undefined ? CATALOGUE : CATALOGUE.filter((p) => p.kind === kind), null, 1)}\n`);
+      return done(
+        `${JSON.stringify(kind === undefined ? CATALOGUE : CATALOGUE.filter((p) => p.kind === kind), null, 1)}\n`,
+      );
     }
-    case 'proof': return proof(flags.has('--json'));
-    case undefined: case 'help': case '--help': return done(HELP);
-    default: return failed(`There is no command "${command}".\n\n${HELP}`, 2);
+    case 'proof':
+      return proof(flags.has('--json'));
+    case undefined:
+    case 'help':
+    case '--help':
+      return done(HELP);
+    default:
+      return failed(`There is no command "${command}".\n\n${HELP}`, 2);
   }
 }
 
-function readInput(file: string): string { return readFileSync(file === '-' ? 0 : file, 'utf8'); }
+function readInput(file: string): string {
+  return readFileSync(file === '-' ? 0 : file, 'utf8');
+}
 
 function demo(name: string | undefined): Ran {
   if (name === undefined) return done(DEMO_BUILDS.map((d) => `${d.name}\t${d.about}\n`).join(''));
   const build = demoBuild(name);
-  return build ? done(buildToText(build)) : failed(`There is no demo build "${name}"; known: ${DEMO_BUILDS.map((d) => d.name).join(', ')}.`);
+  return build
+    ? done(buildToText(build))
+    : failed(
+        `There is no demo build "${name}"; known: ${DEMO_BUILDS.map((d) => d.name).join(', ')}.`,
+      );
 }
 
-const valueOf = (args: readonly string[], flag: string): string | undefined => (args.includes(flag) ? args[args.indexOf(flag) + 1] ?? '' : undefined);
+const valueOf = (args: readonly string[], flag: string): string | undefined =>
+  args.includes(flag) ? (args[args.indexOf(flag) + 1] ?? '') : undefined;
 
 function inp(build: Build, only: string | undefined): Ran {
-  if (only !== undefined && !build.loops.some((l) => l.id === only)) return failed(`There is no loop "${only}" in this build; known: ${build.loops.map((l) => l.id).join(', ') || 'none'}.`);
+  if (only !== undefined && !build.loops.some((l) => l.id === only))
+    return failed(
+      `There is no loop "${only}" in this build; known: ${build.loops.map((l) => l.id).join(', ') || 'none'}.`,
+    );
   const { model, reports } = workOut(build, { routed: routeBuild(build) });
   const loops = inpLoops(model, reports.runs, reports.flow, only);
-  return loops.length > 0 ? done(writeInp(build.name, loops)) : failed('This build has no connected loop to write.');
+  return loops.length > 0
+    ? done(writeInp(build.name, loops))
+    : failed('This build has no connected loop to write.');
 }
 
 /** Flows in L/min and heads in metres over the reservoir, by the names in the file. */
@@ -93,7 +150,19 @@ function solve(file: string | undefined, read: (file: string) => string): Ran {
     try {
       const loops = readInp(text).map(({ id, network }) => {
         const { status, iterations, residual, flows, pressures } = solveNetwork(network);
-        return { id, status, iterations, residual, flows_Lmin: Object.fromEntries(flows), heads_m: Object.fromEntries([...pressures].map(([node, kPa]) => [node, pressureToHead(kPa, network.fluid.density_kgm3)])) };
+        return {
+          id,
+          status,
+          iterations,
+          residual,
+          flows_Lmin: Object.fromEntries(flows),
+          heads_m: Object.fromEntries(
+            [...pressures].map(([node, kPa]) => [
+              node,
+              pressureToHead(kPa, network.fluid.density_kgm3),
+            ]),
+          ),
+        };
       });
       return done(`${JSON.stringify({ loops }, null, 1)}\n`);
     } catch (error) {
@@ -103,17 +172,33 @@ function solve(file: string | undefined, read: (file: string) => string): Ran {
   });
 }
 
-function withText(file: string | undefined, read: (file: string) => string, work: (text: string) => Ran): Ran {
+function withText(
+  file: string | undefined,
+  read: (file: string) => string,
+  work: (text: string) => Ran,
+): Ran {
   if (file === undefined) return failed('Name a file, or - for standard input.', 2);
   let text: string;
-  try { text = read(file); } catch (error) { return failed(`${file}: ${(error as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : 'cannot be read'}`); }
+  try {
+    text = read(file);
+  } catch (error) {
+    return failed(
+      `${file}: ${(error as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : 'cannot be read'}`,
+    );
+  }
   return work(text);
 }
 
-function withBuild(file: string | undefined, read: (file: string) => string, work: (build: Build) => Ran): Ran {
+function withBuild(
+  file: string | undefined,
+  read: (file: string) => string,
+  work: (build: Build) => Ran,
+): Ran {
   return withText(file, read, (text) => {
     const parsed = parseBuild(text);
-    return parsed.ok ? work(parsed.value) : failed(parsed.troubles.map((t) => `${t.path || '(document)'}: ${t.message}`).join('\n'));
+    return parsed.ok
+      ? work(parsed.value)
+      : failed(parsed.troubles.map((t) => `${t.path || '(document)'}: ${t.message}`).join('\n'));
   });
 }
 
@@ -121,27 +206,46 @@ function proof(json: boolean): Ran {
   const rows = proofRows();
   const bad = rows.filter((r) => !r.ok).length;
   if (json) return { ...done(`${JSON.stringify(rows, null, 1)}\n`), code: bad > 0 ? 1 : 0 };
-  const lines = rows.map((r) => `${r.ok ? 'ok  ' : 'FAIL'} ${r.id.padEnd(34)} ${r.quantity}: expected ${r.expected} ${r.unit}, got ${Number(r.got.toPrecision(8))}, off ${r.measure === 'relative' ? `${(100 * r.deviation).toFixed(4)} %` : r.deviation.toPrecision(3)} (${r.measure === 'relative' ? `${100 * r.tolerance} %` : r.tolerance} allowed) [${r.source}]`);
-  return { code: bad > 0 ? 1 : 0, out: `${lines.join('\n')}\n${rows.length - bad} of ${rows.length} hold\n`, err: '' };
+  const lines = rows.map(
+    (r) =>
+      `${r.ok ? 'ok  ' : 'FAIL'} ${r.id.padEnd(34)} ${r.quantity}: expected ${r.expected} ${r.unit}, got ${Number(r.got.toPrecision(8))}, off ${r.measure === 'relative' ? `${(100 * r.deviation).toFixed(4)} %` : r.deviation.toPrecision(3)} (${r.measure === 'relative' ? `${100 * r.tolerance} %` : r.tolerance} allowed) [${r.source}]`,
+  );
+  return {
+    code: bad > 0 ? 1 : 0,
+    out: `${lines.join('\n')}\n${rows.length - bad} of ${rows.length} hold\n`,
+    err: '',
+  };
 }
 
 function transient(build: Build, args: readonly string[]): Ran {
   const cases: readonly string[] = [...LOAD_CASES, 'own'];
-  const load = valueOf(args, '--case') ?? build.brief.loadCase, seconds = Number(valueOf(args, '--seconds') ?? 3600), start = valueOf(args, '--start') ?? 'cold';
-  if (!cases.includes(load)) return failed(`There is no load case "${load}"; known: ${cases.join(', ')}.`);
+  const load = valueOf(args, '--case') ?? build.brief.loadCase,
+    seconds = Number(valueOf(args, '--seconds') ?? 3600),
+    start = valueOf(args, '--start') ?? 'cold';
+  if (!cases.includes(load))
+    return failed(`There is no load case "${load}"; known: ${cases.join(', ')}.`);
   if (!(seconds > 0)) return failed('--seconds wants a number above 0.');
-  if (start !== 'cold' && start !== 'steady') return failed(`--start is cold or steady, not "${start}".`);
+  if (start !== 'cold' && start !== 'steady')
+    return failed(`--start is cold or steady, not "${start}".`);
   const faults: Fault[] = [];
   for (const [i, word] of args.entries()) {
     if (word !== '--fault') continue;
     const fault = faultOf(args[i + 1] ?? '');
-    if (!fault) return failed(`"${args[i + 1] ?? ''}" is no fault; write "pump stops@60", "fan stops@60:front-fans" or "flow sags@60:0.5". Kinds: ${FAULTS.join(', ')}.`);
+    if (!fault)
+      return failed(
+        `"${args[i + 1] ?? ''}" is no fault; write "pump stops@60", "fan stops@60:front-fans" or "flow sags@60:0.5". Kinds: ${FAULTS.join(', ')}.`,
+      );
     faults.push(fault);
   }
   const step = valueOf(args, '--step');
   const { setup, reports } = workOut(build, { routed: routeBuild(build) });
   try {
-    const result = runTransient(setup, reports.flow, reports.runs, { profile: [{ load: load as LoadCaseId, seconds }], start, faults, ...(step === undefined ? {} : { step_s: Number(step) }) });
+    const result = runTransient(setup, reports.flow, reports.runs, {
+      profile: [{ load: load as LoadCaseId, seconds }],
+      start,
+      faults,
+      ...(step === undefined ? {} : { step_s: Number(step) }),
+    });
     return result ? done(transientToCsv(result)) : failed('Stopped.');
   } catch (error) {
     if (error instanceof ScenarioError) return failed(`${error.place}: ${error.message}`);
@@ -159,7 +263,17 @@ function sheetsOf(build: Build): { readonly runs: readonly object[] } {
   return {
     runs: sheets.map((sheet) => {
       const { steps, last_mm } = bendSteps(sheet);
-      return { id: sheet.run, name: sheet.name, loop: sheet.loop, radius_mm: sheet.radius_mm, cut_mm: sheet.cut_mm, trim_mm: sheet.trim_mm, grip_mm: sheet.grip_mm, steps, last_mm };
+      return {
+        id: sheet.run,
+        name: sheet.name,
+        loop: sheet.loop,
+        radius_mm: sheet.radius_mm,
+        cut_mm: sheet.cut_mm,
+        trim_mm: sheet.trim_mm,
+        grip_mm: sheet.grip_mm,
+        steps,
+        last_mm,
+      };
     }),
   };
 }
@@ -169,39 +283,62 @@ function solidsOf(build: Build): readonly object[] {
   const model = resolve(build, placePieces(build));
   const placed = [...model.placed.values()];
   return [
-    ...[...placed.flatMap((p) => p.solids), ...model.obstacles].map((s) => (s.cylinder ? { item: s.item, name: s.name, shape: 'cylinder', ...s.cylinder } : { item: s.item, name: s.name, shape: 'box', ...s.box })),
-    ...placed.flatMap((p) => p.ports.map((q) => ({ item: q.item, port: q.port.id, at: q.at, direction: q.direction }))),
+    ...[...placed.flatMap((p) => p.solids), ...model.obstacles].map((s) =>
+      s.cylinder
+        ? { item: s.item, name: s.name, shape: 'cylinder', ...s.cylinder }
+        : { item: s.item, name: s.name, shape: 'box', ...s.box },
+    ),
+    ...placed.flatMap((p) =>
+      p.ports.map((q) => ({ item: q.item, port: q.port.id, at: q.at, direction: q.direction })),
+    ),
   ];
 }
 
 /** "pump stops@60", "fan stops@60:front-fans", "flow sags@60:0.5", "room warms@0:8". */
 function faultOf(word: string): Fault | null {
   const [, kind, at, tail] = /^([a-z ]+)@([\d.]+)(?::(.+))?$/.exec(word) ?? [];
-  if (kind === undefined || at === undefined || !(FAULTS as readonly string[]).includes(kind)) return null;
+  if (kind === undefined || at === undefined || !(FAULTS as readonly string[]).includes(kind))
+    return null;
   if (tail === undefined) return { kind: kind as FaultKind, at_s: Number(at) };
-  return Number.isFinite(Number(tail)) ? { kind: kind as FaultKind, at_s: Number(at), amount: Number(tail) } : { kind: kind as FaultKind, at_s: Number(at), item: tail };
+  return Number.isFinite(Number(tail))
+    ? { kind: kind as FaultKind, at_s: Number(at), amount: Number(tail) }
+    : { kind: kind as FaultKind, at_s: Number(at), item: tail };
 }
 
 /** Points of a bending table at most, and a coordinate's size, mm. */
-const MOST_POINTS = 500, FARTHEST_MM = 100_000;
+const MOST_POINTS = 500,
+  FARTHEST_MM = 100_000;
 
 /** XYZ of the corners to lengths, rotations and angles: one row a bend, then the straight that is left. */
-function bend(file: string | undefined, radius: string | undefined, read: (file: string) => string): Ran {
+function bend(
+  file: string | undefined,
+  radius: string | undefined,
+  read: (file: string) => string,
+): Ran {
   if (!file) return failed('Name the file with the corners: bend FILE.csv --radius R', 2);
   const r = Number(radius);
-  if (radius === undefined || !Number.isFinite(r) || r < 0 || r > 1000) return failed('Give the bend radius in mm, 0 to 1,000: --radius 22', 2);
+  if (radius === undefined || !Number.isFinite(r) || r < 0 || r > 1000)
+    return failed('Give the bend radius in mm, 0 to 1,000: --radius 22', 2);
   let text: string;
-  try { text = read(file); } catch (error) { return failed(`${file}: ${(error as Error).message}`); }
+  try {
+    text = read(file);
+  } catch (error) {
+    return failed(`${file}: ${(error as Error).message}`);
+  }
   const points: Vec[] = [];
   for (const [i, line] of text.split(/\r?\n/).entries()) {
     const cells = line.trim() === '' ? [] : line.split(/[,;\t]/).map((c) => c.trim());
     if (cells.length === 0 || (i === 0 && cells.some((c) => /^[a-z]/i.test(c)))) continue;
     const v = cells.map(Number);
-    if (v.length !== 3 || v.some((n) => !Number.isFinite(n) || Math.abs(n) > FARTHEST_MM)) return failed(`${file}, line ${i + 1}: three numbers in mm are wanted: x,y,z`);
+    if (v.length !== 3 || v.some((n) => !Number.isFinite(n) || Math.abs(n) > FARTHEST_MM))
+      return failed(`${file}, line ${i + 1}: three numbers in mm are wanted: x,y,z`);
     if (points.length >= MOST_POINTS) return failed(`${file}: more than ${MOST_POINTS} points`);
     points.push([v[0] as number, v[1] as number, v[2] as number]);
   }
   if (points.length < 2) return failed(`${file}: a tube needs two points or more`);
-  const table = bendTable(points, r), n = (x: number): string => String(Math.round(x * 1e6) / 1e6);
-  return done(`bend,length_mm,rotation_deg,angle_deg\n${table.rows.map((row, i) => `${i + 1},${n(row.length_mm)},${n(row.rotation_deg)},${n(row.angle_deg)}`).join('\n')}${table.rows.length > 0 ? '\n' : ''}end,${n(table.last_mm)},,\n${table.feasible ? '' : `# a straight comes out negative: bends of ${n(r)} mm do not fit between these corners\n`}# cut ${n(table.developed_mm)} mm\n`);
+  const table = bendTable(points, r),
+    n = (x: number): string => String(Math.round(x * 1e6) / 1e6);
+  return done(
+    `bend,length_mm,rotation_deg,angle_deg\n${table.rows.map((row, i) => `${i + 1},${n(row.length_mm)},${n(row.rotation_deg)},${n(row.angle_deg)}`).join('\n')}${table.rows.length > 0 ? '\n' : ''}end,${n(table.last_mm)},,\n${table.feasible ? '' : `# a straight comes out negative: bends of ${n(r)} mm do not fit between these corners\n`}# cut ${n(table.developed_mm)} mm\n`,
+  );
 }

@@ -8,25 +8,64 @@ import { defaultPlacements } from './rule';
 const desk = demoBuild('dawn-chorus-desk') as Build;
 
 describe('an evaluation', () => {
-  test.each(DEMO_BUILDS.map((d) => [d.name, d.build] as const))('%s: the published shape holds', (_, build) => {
-    const e = evaluate(build, { offer: CATALOGUE });
-    const text = JSON.stringify(e);
-    expect(text).not.toMatch(/NaN/);
-    for (const l of e.reports.flow.links) expect(Object.keys(l)).toEqual(expect.arrayContaining(['id', 'loop', 'from', 'to', 'flow_Lmin', 'drop_kPa']));
-    for (const p of e.reports.flow.pumps) expect(Object.keys(p)).toEqual(expect.arrayContaining(['id', 'flow_Lmin', 'head_m', 'speed']));
-    for (const r of e.reports.heat.torture.radiators) expect(Object.keys(r)).toEqual(expect.arrayContaining(['id', 'heat_W', 'conductance_WK', 'airIn_C', 'airFlow_m3h', 'airDrop_Pa', 'face_ms']));
-    for (const g of e.reports.fit.gaps) expect(Object.keys(g)).toEqual(expect.arrayContaining(['a', 'b', 'gap_mm', 'worst_mm', 'verdict']));
-    for (const p of e.reports.metals.pairs) expect(Object.keys(p)).toEqual(expect.arrayContaining(['loop', 'a', 'b', 'difference_V', 'limit_V', 'verdict', 'carriers']));
-  });
+  test.each(DEMO_BUILDS.map((d) => [d.name, d.build] as const))(
+    '%s: the published shape holds',
+    (_, build) => {
+      const e = evaluate(build, { offer: CATALOGUE });
+      const text = JSON.stringify(e);
+      expect(text).not.toMatch(/NaN/);
+      for (const l of e.reports.flow.links)
+        expect(Object.keys(l)).toEqual(
+          expect.arrayContaining(['id', 'loop', 'from', 'to', 'flow_Lmin', 'drop_kPa']),
+        );
+      for (const p of e.reports.flow.pumps)
+        expect(Object.keys(p)).toEqual(
+          expect.arrayContaining(['id', 'flow_Lmin', 'head_m', 'speed']),
+        );
+      for (const r of e.reports.heat.torture.radiators)
+        expect(Object.keys(r)).toEqual(
+          expect.arrayContaining([
+            'id',
+            'heat_W',
+            'conductance_WK',
+            'airIn_C',
+            'airFlow_m3h',
+            'airDrop_Pa',
+            'face_ms',
+          ]),
+        );
+      for (const g of e.reports.fit.gaps)
+        expect(Object.keys(g)).toEqual(
+          expect.arrayContaining(['a', 'b', 'gap_mm', 'worst_mm', 'verdict']),
+        );
+      for (const p of e.reports.metals.pairs)
+        expect(Object.keys(p)).toEqual(
+          expect.arrayContaining([
+            'loop',
+            'a',
+            'b',
+            'difference_V',
+            'limit_V',
+            'verdict',
+            'carriers',
+          ]),
+        );
+    },
+  );
 
   test('it is the same every time', () => {
     expect(evaluate(desk)).toEqual(evaluate(desk));
   });
 
   test('the demos are what they say: the desk holds, the planetarium does not', () => {
-    expect(evaluate(desk, { offer: CATALOGUE }).findings.filter((f) => f.severity !== 'note')).toEqual([]);
-    const codes = new Set(evaluate(demoBuild('pocket-planetarium') as Build).findings.map((f) => f.code));
-    for (const code of ['metal.mixed', 'fit.clash', 'rule.no-drain', 'screw.too-long']) expect(codes.has(code)).toBe(true);
+    expect(
+      evaluate(desk, { offer: CATALOGUE }).findings.filter((f) => f.severity !== 'note'),
+    ).toEqual([]);
+    const codes = new Set(
+      evaluate(demoBuild('pocket-planetarium') as Build).findings.map((f) => f.code),
+    );
+    for (const code of ['metal.mixed', 'fit.clash', 'rule.no-drain', 'screw.too-long'])
+      expect(codes.has(code)).toBe(true);
   });
 
   test('the rail of a new build says what is missing, not that it holds', () => {
@@ -68,7 +107,11 @@ describe('the operating point', () => {
 
   test('the slowest speed for a flow gives that flow', () => {
     const share = slowestShareFor(atFullSpeed(network), 4) ?? NaN;
-    const slow = applyEdit(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: share * 4800 } }).build;
+    const slow = applyEdit(desk, {
+      do: 'item.set',
+      item: 'pump',
+      values: { speed_rpm: share * 4800 },
+    }).build;
     expect(workOut(slow).reports.flow.loops[0]?.flow_Lmin).toBeCloseTo(4, 1);
     expect(slowestShareFor(atFullSpeed(network), 25)).toBeNull();
   });
@@ -78,14 +121,26 @@ describe('the operating point', () => {
     expect(pumpMargin(network, 2) ?? 0).toBeGreaterThan(0.3);
   });
 
-  test('a parallel bypass is solved as a network and raises the pump\'s flow', () => {
-    const branched = applyEdit(desk, { do: 'link.add', loop: 'loop', link: { id: 'bypass', from: { item: 'pump', port: 'low' }, to: { item: 'reservoir', port: 'top' }, by: 'tube', ends: { from: 'auto', to: 'auto' } } }).build;
+  test("a parallel bypass is solved as a network and raises the pump's flow", () => {
+    const branched = applyEdit(desk, {
+      do: 'link.add',
+      loop: 'loop',
+      link: {
+        id: 'bypass',
+        from: { item: 'pump', port: 'low' },
+        to: { item: 'reservoir', port: 'top' },
+        by: 'tube',
+        ends: { from: 'auto', to: 'auto' },
+      },
+    }).build;
     const b = workOut(branched);
     expect(b.reports.flow.loops[0]?.status).toBe('solved');
     expect(b.reports.flow.pumps[0]?.flow_Lmin ?? 0).toBeGreaterThan(state?.flow_Lmin ?? NaN);
     const g = b.model.loops[0];
     if (!g) throw new Error('no loop');
-    const through = operatingCurves(networkOf(b.model, g, b.reports.runs, b.reports.flow.loops[0]?.coolant_C ?? 30))?.takes(b.reports.flow.pumps[0]?.flow_Lmin ?? NaN);
+    const through = operatingCurves(
+      networkOf(b.model, g, b.reports.runs, b.reports.flow.loops[0]?.coolant_C ?? 30),
+    )?.takes(b.reports.flow.pumps[0]?.flow_Lmin ?? NaN);
     expect(through).toBeCloseTo(b.reports.flow.loops[0]?.head_kPa ?? NaN, 1);
   });
 });
@@ -93,10 +148,28 @@ describe('the operating point', () => {
 describe('places offered', () => {
   test('every part of the Stores that can be placed is offered a place in some case', () => {
     for (const part of CATALOGUE) {
-      if (!['board', 'processor', 'memory', 'supply', 'card', 'radiator', 'fan', 'pump', 'reservoir'].includes(part.kind)) continue;
+      if (
+        ![
+          'board',
+          'processor',
+          'memory',
+          'supply',
+          'card',
+          'radiator',
+          'fan',
+          'pump',
+          'reservoir',
+        ].includes(part.kind)
+      )
+        continue;
       const bare = { ...desk, items: desk.items.filter((i) => i.part.kind === 'board') };
       const cases = CATALOGUE.flatMap((p) => (p.kind === 'case' ? [p] : []));
-      const offered = cases.flatMap((box) => defaultPlacements({ ...bare, case: box }, { id: 'x', part: part as Build['items'][number]['part'] }));
+      const offered = cases.flatMap((box) =>
+        defaultPlacements(
+          { ...bare, case: box },
+          { id: 'x', part: part as Build['items'][number]['part'] },
+        ),
+      );
       expect([part.id, offered.length > 0]).toEqual([part.id, true]);
     }
   });

@@ -1,14 +1,50 @@
 import type { Build } from './build';
-import { resolveFixes, runRules, verdictOf, type Finding, type Fix, type Stage, type Verdict } from './finding';
-import { airSides, measureGaps, portFits, screwNeeds, thicknessAt, type AirSide, type FitReport, type MountRoom, type PortFit, type ScrewNeed } from './fit';
+import {
+  resolveFixes,
+  runRules,
+  verdictOf,
+  type Finding,
+  type Fix,
+  type Stage,
+  type Verdict,
+} from './finding';
+import {
+  airSides,
+  measureGaps,
+  portFits,
+  screwNeeds,
+  thicknessAt,
+  type AirSide,
+  type FitReport,
+  type MountRoom,
+  type PortFit,
+  type ScrewNeed,
+} from './fit';
 import type { FlowReport } from './flow';
-import { heatSetup, sizeCooling, solveHeatCases, solvePrepared, worstRise, type CaseReport, type HeatReport, type HeatSetup, type Sizing } from './heat';
+import {
+  heatSetup,
+  sizeCooling,
+  solveHeatCases,
+  solvePrepared,
+  worstRise,
+  type CaseReport,
+  type HeatReport,
+  type HeatSetup,
+  type Sizing,
+} from './heat';
 import { deriveList, type ListReport } from './list';
 import { judgeMetals, type MetalReport } from './metal';
 import { resolve, type Model } from './model';
 import type { Part } from './part';
 import { planPower, type PowerReport } from './power';
-import { formatFlow, formatKelvin, formatMoney, formatNumber, formatWatts, plural } from './quantity';
+import {
+  formatFlow,
+  formatKelvin,
+  formatMoney,
+  formatNumber,
+  formatWatts,
+  plural,
+} from './quantity';
 import { routedRuns, type RoutedBuild } from './route';
 import { RULES } from './rule';
 import { estimateRuns, type Run } from './run';
@@ -16,7 +52,11 @@ import { settle } from './settle';
 
 export interface Reports {
   readonly runs: readonly Run[];
-  readonly fit: FitReport & { readonly rooms: readonly MountRoom[]; readonly ports: readonly PortFit[]; readonly airSides: readonly AirSide[] };
+  readonly fit: FitReport & {
+    readonly rooms: readonly MountRoom[];
+    readonly ports: readonly PortFit[];
+    readonly airSides: readonly AirSide[];
+  };
   readonly power: PowerReport;
   readonly screws: readonly ScrewNeed[];
   readonly flow: FlowReport;
@@ -28,7 +68,10 @@ export interface Reports {
   readonly list: ListReport;
 }
 
-export interface StageState { readonly verdict: Verdict; readonly result: string }
+export interface StageState {
+  readonly verdict: Verdict;
+  readonly result: string;
+}
 
 /** A finding with the ways out that hold. */
 export type PublishedFinding = Omit<Finding, 'candidates'> & { readonly fixes: readonly Fix[] };
@@ -41,7 +84,11 @@ export interface Evaluation {
 }
 
 /** An evaluation with what later questions (charts, what-ifs) need and JSON does not. */
-export interface Workings extends Omit<Evaluation, 'findings'> { readonly findings: readonly Finding[]; readonly model: Model; readonly setup: HeatSetup }
+export interface Workings extends Omit<Evaluation, 'findings'> {
+  readonly findings: readonly Finding[];
+  readonly model: Model;
+  readonly setup: HeatSetup;
+}
 
 export interface EvaluateOptions {
   /** Parts that fixes may offer. */
@@ -54,17 +101,28 @@ export interface EvaluateOptions {
 function inSummer(model: Model, runs: readonly Run[], setup: HeatSetup): CaseReport | null {
   const { brief } = model.build;
   if (brief.summer_C === undefined || brief.summer_C <= brief.room_C) return null;
-  const hot: Model = { ...model, build: { ...model.build, brief: { ...brief, room_C: brief.summer_C } } };
-  return solvePrepared(settle(hot, runs, { ...setup, model: hot }, brief.loadCase).prepared, brief.loadCase);
+  const hot: Model = {
+    ...model,
+    build: { ...model.build, brief: { ...brief, room_C: brief.summer_C } },
+  };
+  return solvePrepared(
+    settle(hot, runs, { ...setup, model: hot }, brief.loadCase).prepared,
+    brief.loadCase,
+  );
 }
 
 /** Everything there is to say about a build. Pure; works on any valid build, however unfinished; milliseconds. */
-export function workOut(build: Build, { offer = [], routed = null }: EvaluateOptions = {}): Workings {
+export function workOut(
+  build: Build,
+  { offer = [], routed = null }: EvaluateOptions = {},
+): Workings {
   const model = routed ? resolve(build, new Map(routed.frames)) : resolve(build);
   const runs = routed ? routedRuns(model, routed.routed) : estimateRuns(model);
   const fit = measureGaps(model);
   const screws = screwNeeds(model);
-  const ports = portFits(model, runs), sides = airSides(model), power = planPower(model);
+  const ports = portFits(model, runs),
+    sides = airSides(model),
+    power = planPower(model);
   const setup = heatSetup(model, new Map(sides.map((a) => [a.item, a.loss_Pa])));
   const { loadCase } = build.brief;
   const { flow, prepared } = settle(model, runs, setup, loadCase);
@@ -74,9 +132,39 @@ export function workOut(build: Build, { offer = [], routed = null }: EvaluateOpt
   const summer = inSummer(model, runs, setup);
   const metals = judgeMetals(build);
   const list = deriveList(model, runs, power);
-  const findings = runRules(RULES, { build, model, runs, missing: routed?.routed.missing ?? [], unpinned: routed?.routed.unpinned ?? [], fit, ports, airSides: sides, power, screws, flow, heat: judged, summer, setup, sizing, metals, list, offer });
+  const findings = runRules(RULES, {
+    build,
+    model,
+    runs,
+    missing: routed?.routed.missing ?? [],
+    unpinned: routed?.routed.unpinned ?? [],
+    fit,
+    ports,
+    airSides: sides,
+    power,
+    screws,
+    flow,
+    heat: judged,
+    summer,
+    setup,
+    sizing,
+    metals,
+    list,
+    offer,
+  });
   const rooms = (build.case?.mounts ?? []).map((m) => thicknessAt(model, m));
-  const reports: Reports = { runs, fit: { ...fit, rooms, ports, airSides: sides }, power, screws, flow, heat, sizing, summer, metals, list };
+  const reports: Reports = {
+    runs,
+    fit: { ...fit, rooms, ports, airSides: sides },
+    power,
+    screws,
+    flow,
+    heat,
+    sizing,
+    summer,
+    metals,
+    list,
+  };
   return { reports, findings, stages: stageStates(build, reports, findings), model, setup };
 }
 
@@ -92,35 +180,104 @@ export function findingsOf(build: Build): readonly Finding[] {
 }
 
 /** The published part of workOut: what the API and the terminal print. */
-export function evaluate(build: Build, options: EvaluateOptions & { /** Ways out are tried, each by a whole analysis: a second or more. */ readonly fixes?: boolean } = {}): Evaluation {
+export function evaluate(
+  build: Build,
+  options: EvaluateOptions & {
+    /** Ways out are tried, each by a whole analysis: a second or more. */ readonly fixes?: boolean;
+  } = {},
+): Evaluation {
   const { reports, findings: found, stages } = workOut(build, options);
-  const findings = found.map(({ candidates, ...finding }): PublishedFinding => ({ ...finding, fixes: options.fixes ? resolveFixes(build, { ...finding, candidates }, findingsOf) : [] }));
+  const findings = found.map(({ candidates, ...finding }): PublishedFinding => ({
+    ...finding,
+    fixes: options.fixes ? resolveFixes(build, { ...finding, candidates }, findingsOf) : [],
+  }));
   // A routed run's way stands beside its length, as outside checks read it.
   const runs = reports.runs.map(({ routed, ...run }) => (routed ? { ...run, ...routed } : run));
   return { reports: { ...reports, runs }, findings, stages };
 }
 
-function stageStates(build: Build, reports: Reports, findings: readonly Finding[]): Record<Stage, StageState> {
+function stageStates(
+  build: Build,
+  reports: Reports,
+  findings: readonly Finding[],
+): Record<Stage, StageState> {
   const judged = reports.heat[build.brief.loadCase];
   const rise = worstRise(judged);
   const of = (stage: Stage): Verdict => verdictOf(findings.filter((f) => f.stage === stage));
   /** A good word only where nothing of the stage is against it. */
-  const unless = (stage: Stage, good: string): string => { const against = findings.filter((f) => f.stage === stage && f.severity !== 'note').length; return against > 0 ? plural(against, 'finding') : good; };
-  const known = (stage: Stage, known: boolean): Verdict => (of(stage) === 'holds' && !known ? 'unknown' : of(stage));
+  const unless = (stage: Stage, good: string): string => {
+    const against = findings.filter((f) => f.stage === stage && f.severity !== 'note').length;
+    return against > 0 ? plural(against, 'finding') : good;
+  };
+  const known = (stage: Stage, known: boolean): Verdict =>
+    of(stage) === 'holds' && !known ? 'unknown' : of(stage);
   const { fit, flow, list } = reports;
   const badPorts = fit.ports.filter((p) => p.verdict === 'clash').length;
   const count = (v: string): number => fit.gaps.filter((g) => g.verdict === v).length;
   const slowest = flow.loops.length > 0 ? Math.min(...flow.loops.map((l) => l.flow_Lmin)) : null;
   const tubes = reports.runs.filter((r) => r.by === 'tube');
-  const bad = reports.metals.pairs.filter((p) => p.verdict === 'fails').length, marginal = reports.metals.pairs.filter((p) => p.verdict === 'tight').length;
+  const bad = reports.metals.pairs.filter((p) => p.verdict === 'fails').length,
+    marginal = reports.metals.pairs.filter((p) => p.verdict === 'tight').length;
   return {
-    heat: { verdict: known('heat', judged.parts.length > 0), result: judged.parts.length > 0 ? formatWatts(judged.inLoop_W + judged.onAir_W + judged.waiting_W) : 'no parts yet' },
-    case: { verdict: known('case', build.case !== null), result: !build.case ? 'no case yet' : count('clash') > 0 ? plural(count('clash'), 'clash', 'clashes') : badPorts > 0 ? `${plural(badPorts, 'port')} blocked` : count('tight') > 0 ? `${count('tight')} tight` : fit.unplaced.length > 0 ? `${fit.unplaced.length} without a place` : unless('case', 'all clear') },
-    cooling: { verdict: known('cooling', rise !== null), result: rise === null ? 'no radiator at work' : `${formatKelvin(rise)}, ${formatNumber(judged.noise_dBA)} dBA` },
-    flow: { verdict: known('flow', slowest !== null), result: slowest === null ? 'no loop yet' : formatFlow(slowest) },
-    materials: { verdict: known('materials', reports.metals.metals.length > 0), result: reports.metals.metals.length === 0 ? 'nothing wetted' : bad > 0 ? `${plural(bad, 'pair')} ${bad === 1 ? 'fails' : 'fail'}` : marginal > 0 ? `${plural(marginal, 'pair')} marginal` : unless('materials', `${plural(reports.metals.metals.length, 'metal')}, compatible`) },
-    runs: { verdict: known('runs', tubes.length > 0), result: tubes.length > 0 ? `${plural(tubes.length, 'run')}, ${tubes.some((r) => r.estimated) ? '~' : ''}${formatNumber(list.tube_mm / 1000, { decimals: 1 })} m` : 'not connected' },
-    parts: { verdict: known('parts', list.lines.length > 0), result: list.lines.length === 0 ? 'nothing yet' : list.budget === null ? formatMoney(list.loopTotal, true) : `${formatMoney(list.loopTotal, true)} of ${formatMoney(list.budget, true)}` },
+    heat: {
+      verdict: known('heat', judged.parts.length > 0),
+      result:
+        judged.parts.length > 0
+          ? formatWatts(judged.inLoop_W + judged.onAir_W + judged.waiting_W)
+          : 'no parts yet',
+    },
+    case: {
+      verdict: known('case', build.case !== null),
+      result: !build.case
+        ? 'no case yet'
+        : count('clash') > 0
+          ? plural(count('clash'), 'clash', 'clashes')
+          : badPorts > 0
+            ? `${plural(badPorts, 'port')} blocked`
+            : count('tight') > 0
+              ? `${count('tight')} tight`
+              : fit.unplaced.length > 0
+                ? `${fit.unplaced.length} without a place`
+                : unless('case', 'all clear'),
+    },
+    cooling: {
+      verdict: known('cooling', rise !== null),
+      result:
+        rise === null
+          ? 'no radiator at work'
+          : `${formatKelvin(rise)}, ${formatNumber(judged.noise_dBA)} dBA`,
+    },
+    flow: {
+      verdict: known('flow', slowest !== null),
+      result: slowest === null ? 'no loop yet' : formatFlow(slowest),
+    },
+    materials: {
+      verdict: known('materials', reports.metals.metals.length > 0),
+      result:
+        reports.metals.metals.length === 0
+          ? 'nothing wetted'
+          : bad > 0
+            ? `${plural(bad, 'pair')} ${bad === 1 ? 'fails' : 'fail'}`
+            : marginal > 0
+              ? `${plural(marginal, 'pair')} marginal`
+              : unless('materials', `${plural(reports.metals.metals.length, 'metal')}, compatible`),
+    },
+    runs: {
+      verdict: known('runs', tubes.length > 0),
+      result:
+        tubes.length > 0
+          ? `${plural(tubes.length, 'run')}, ${tubes.some((r) => r.estimated) ? '~' : ''}${formatNumber(list.tube_mm / 1000, { decimals: 1 })} m`
+          : 'not connected',
+    },
+    parts: {
+      verdict: known('parts', list.lines.length > 0),
+      result:
+        list.lines.length === 0
+          ? 'nothing yet'
+          : list.budget === null
+            ? formatMoney(list.loopTotal, true)
+            : `${formatMoney(list.loopTotal, true)} of ${formatMoney(list.budget, true)}`,
+    },
     assembly: { verdict: 'unknown', result: 'not here yet' },
     log: { verdict: 'unknown', result: 'not here yet' },
   };

@@ -1,7 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CATALOGUE, catalogued, DEMO_BUILDS, STANDARD_KIT } from '@/catalogue';
-import { applyEdit, EditError, emptyBuild, freeId, type Build, type Edit, type Placement } from './build';
+import {
+  applyEdit,
+  EditError,
+  emptyBuild,
+  freeId,
+  type Build,
+  type Edit,
+  type Placement,
+} from './build';
 import { evaluate } from './evaluate';
 import { guardBuild } from './guard';
 import { looseParts, proposeLoop, reorderLoop } from './loop';
@@ -16,28 +24,82 @@ const COOLANTS = CATALOGUE.flatMap((p) => (p.kind === 'coolant' ? [p] : []));
 
 /** What a hand at the interface could do next, chosen by three numbers. */
 function anyEdit(build: Build, kind: number, a: number, b: number): Edit {
-  const pick = <T>(list: readonly T[], n: number): T | undefined => (list.length === 0 ? undefined : list[n % list.length]);
-  const item = pick(build.items, a), loop = pick(build.loops, a);
+  const pick = <T>(list: readonly T[], n: number): T | undefined =>
+    list.length === 0 ? undefined : list[n % list.length];
+  const item = pick(build.items, a),
+    loop = pick(build.loops, a);
   switch (kind % 14) {
-    case 0: case 1: case 2: {
+    case 0:
+    case 1:
+    case 2: {
       const part = pick(PARTS, a * 31 + b) as ItemPart;
-      const id = freeId(build.items.map((i) => i.id), part.kind);
+      const id = freeId(
+        build.items.map((i) => i.id),
+        part.kind,
+      );
       const places = defaultPlacements(build, { id, part });
       const placement: Placement = pick(places, b)?.placement ?? { on: 'bench' };
       return { do: 'item.add', item: { id, name: part.name, part, placement, settings: {} } };
     }
-    case 3: return { do: 'case.choose', case: pick(CASES, a) ?? catalogued('case', 'case-alder-42') };
-    case 4: return { do: 'item.remove', item: item?.id ?? 'none' };
-    case 5: return { do: 'item.place', item: item?.id ?? 'none', placement: item ? pick(defaultPlacements(build, item), b)?.placement ?? { on: 'bench' } : { on: 'bench' } };
-    case 6: return { do: 'item.set', item: item?.id ?? 'none', values: { speed_rpm: (a * 97 + b * 13) % 6000, draw_W: (b * 37) % 500 } };
-    case 7: return { do: 'fans.speed', speed_rpm: 200 + ((a * 53) % 3000) };
-    case 8: case 9: return (looseParts(build).length >= 2 ? proposeLoop(build, { name: 'Loop', tube: pick(TUBES, a) ?? catalogued('tube', 'tube-soft-13-10'), fitting: catalogued('fitting', 'fit-comp-13-10'), coolant: pick(COOLANTS, b) ?? catalogued('coolant', 'cool-distilled') }) : null) ?? { do: 'build.rename', name: `Build ${a}` };
-    case 10: return loop ? reorderLoop(build, loop.id, rotate(resolve(build).loops.find((g) => g.loop.id === loop.id)?.stations ?? [], b)) : { do: 'build.rename', name: 'x' };
-    case 11: return loop ? { do: 'link.remove', loop: loop.id, link: pick(loop.links, b)?.id ?? 'none' } : { do: 'build.rename', name: 'y' };
-    case 12: return { do: 'brief.limit', values: { rise_K: 1 + (a % 30), budget_minor: b % 3 === 0 ? null : b * 1000 } };
+    case 3:
+      return { do: 'case.choose', case: pick(CASES, a) ?? catalogued('case', 'case-alder-42') };
+    case 4:
+      return { do: 'item.remove', item: item?.id ?? 'none' };
+    case 5:
+      return {
+        do: 'item.place',
+        item: item?.id ?? 'none',
+        placement: item
+          ? (pick(defaultPlacements(build, item), b)?.placement ?? { on: 'bench' })
+          : { on: 'bench' },
+      };
+    case 6:
+      return {
+        do: 'item.set',
+        item: item?.id ?? 'none',
+        values: { speed_rpm: (a * 97 + b * 13) % 6000, draw_W: (b * 37) % 500 },
+      };
+    case 7:
+      return { do: 'fans.speed', speed_rpm: 200 + ((a * 53) % 3000) };
+    case 8:
+    case 9:
+      return (
+        (looseParts(build).length >= 2
+          ? proposeLoop(build, {
+              name: 'Loop',
+              tube: pick(TUBES, a) ?? catalogued('tube', 'tube-soft-13-10'),
+              fitting: catalogued('fitting', 'fit-comp-13-10'),
+              coolant: pick(COOLANTS, b) ?? catalogued('coolant', 'cool-distilled'),
+            })
+          : null) ?? { do: 'build.rename', name: `Build ${a}` }
+      );
+    case 10:
+      return loop
+        ? reorderLoop(
+            build,
+            loop.id,
+            rotate(resolve(build).loops.find((g) => g.loop.id === loop.id)?.stations ?? [], b),
+          )
+        : { do: 'build.rename', name: 'x' };
+    case 11:
+      return loop
+        ? { do: 'link.remove', loop: loop.id, link: pick(loop.links, b)?.id ?? 'none' }
+        : { do: 'build.rename', name: 'y' };
+    case 12:
+      return {
+        do: 'brief.limit',
+        values: { rise_K: 1 + (a % 30), budget_minor: b % 3 === 0 ? null : b * 1000 },
+      };
     default: {
-      const next = item && pick(PARTS.filter((p) => p.kind === item.part.kind), b);
-      return item && next ? { do: 'item.replace', item: item.id, part: next } : { do: 'build.rename', name: 'z' };
+      const next =
+        item &&
+        pick(
+          PARTS.filter((p) => p.kind === item.part.kind),
+          b,
+        );
+      return item && next
+        ? { do: 'item.replace', item: item.id, part: next }
+        : { do: 'build.rename', name: 'z' };
     }
   }
 }
@@ -52,39 +114,72 @@ const step = fc.tuple(fc.nat(60), fc.nat(400), fc.nat(400));
 
 describe('whatever a hand does', () => {
   test('every build stays valid, is evaluated without NaN, and can be undone to its beginning', () => {
-    fc.assert(fc.property(fc.constantFrom(emptyBuild('New', STANDARD_KIT), ...DEMO_BUILDS.map((d) => d.build)), fc.array(step, { minLength: 4, maxLength: 26 }), (start, steps) => {
-      let build = start;
-      const back: Edit[] = [];
-      for (const [kind, a, b] of steps) {
-        try {
-          const done = applyEdit(build, anyEdit(build, kind, a, b));
-          build = done.build;
-          back.push(done.inverse);
-        } catch (error) { if (!(error instanceof EditError)) throw error; }
-      }
-      const guarded = guardBuild(JSON.parse(JSON.stringify(build)));
-      expect(guarded.ok ? [] : guarded.troubles).toEqual([]);
-      const text = JSON.stringify(evaluate(build, { offer: CATALOGUE }));
-      expect(text).not.toContain('NaN');
-      const undone = back.reverse().reduce((x, e) => applyEdit(x, e).build, build);
-      expect(undone).toEqual(start);
-    }), { numRuns: 60, seed: 4310 });
+    fc.assert(
+      fc.property(
+        fc.constantFrom(emptyBuild('New', STANDARD_KIT), ...DEMO_BUILDS.map((d) => d.build)),
+        fc.array(step, { minLength: 4, maxLength: 26 }),
+        (start, steps) => {
+          let build = start;
+          const back: Edit[] = [];
+          for (const [kind, a, b] of steps) {
+            try {
+              const done = applyEdit(build, anyEdit(build, kind, a, b));
+              build = done.build;
+              back.push(done.inverse);
+            } catch (error) {
+              if (!(error instanceof EditError)) throw error;
+            }
+          }
+          const guarded = guardBuild(JSON.parse(JSON.stringify(build)));
+          expect(guarded.ok ? [] : guarded.troubles).toEqual([]);
+          const text = JSON.stringify(evaluate(build, { offer: CATALOGUE }));
+          expect(text).not.toContain('NaN');
+          const undone = back.reverse().reduce((x, e) => applyEdit(x, e).build, build);
+          expect(undone).toEqual(start);
+        },
+      ),
+      { numRuns: 60, seed: 4310 },
+    );
   });
 
   test('every port of every part in a loop is on the list as connected or capped, or is a finding', () => {
-    fc.assert(fc.property(fc.array(step, { minLength: 8, maxLength: 30 }), (steps) => {
-      let build: Build = applyEdit(emptyBuild('New', STANDARD_KIT), { do: 'case.choose', case: catalogued('case', 'case-tidegate-78') }).build;
-      for (const [kind, a, b] of steps) try { build = applyEdit(build, anyEdit(build, kind, a, b)).build; } catch (error) { if (!(error instanceof EditError)) throw error; }
-      const { findings, reports } = evaluate(build);
-      const open = new Set(findings.filter((f) => f.code === 'rule.port-open').flatMap((f) => f.subjects));
-      for (const item of build.items) {
-        if (!isWet(item.part)) continue;
-        const uses = item.part.ports.map((p) => build.loops.some((l) => l.links.some((k) => (k.from.item === item.id && k.from.port === p.id) || (k.to.item === item.id && k.to.port === p.id)) || l.caps.some((c) => c.item === item.id && c.port === p.id)));
-        expect([item.id, uses.every(Boolean) || open.has(item.id)]).toEqual([item.id, true]);
-      }
-      const caps = build.loops.flatMap((l) => l.caps).length;
-      const listed = reports.list.lines.filter((l) => ['fit-plug', 'fit-drain', 'fit-fill'].includes(l.part)).reduce((s, l) => s + l.quantity, 0);
-      expect(listed).toBe(caps);
-    }), { numRuns: 40, seed: 4311 });
+    fc.assert(
+      fc.property(fc.array(step, { minLength: 8, maxLength: 30 }), (steps) => {
+        let build: Build = applyEdit(emptyBuild('New', STANDARD_KIT), {
+          do: 'case.choose',
+          case: catalogued('case', 'case-tidegate-78'),
+        }).build;
+        for (const [kind, a, b] of steps)
+          try {
+            build = applyEdit(build, anyEdit(build, kind, a, b)).build;
+          } catch (error) {
+            if (!(error instanceof EditError)) throw error;
+          }
+        const { findings, reports } = evaluate(build);
+        const open = new Set(
+          findings.filter((f) => f.code === 'rule.port-open').flatMap((f) => f.subjects),
+        );
+        for (const item of build.items) {
+          if (!isWet(item.part)) continue;
+          const uses = item.part.ports.map((p) =>
+            build.loops.some(
+              (l) =>
+                l.links.some(
+                  (k) =>
+                    (k.from.item === item.id && k.from.port === p.id) ||
+                    (k.to.item === item.id && k.to.port === p.id),
+                ) || l.caps.some((c) => c.item === item.id && c.port === p.id),
+            ),
+          );
+          expect([item.id, uses.every(Boolean) || open.has(item.id)]).toEqual([item.id, true]);
+        }
+        const caps = build.loops.flatMap((l) => l.caps).length;
+        const listed = reports.list.lines
+          .filter((l) => ['fit-plug', 'fit-drain', 'fit-fill'].includes(l.part))
+          .reduce((s, l) => s + l.quantity, 0);
+        expect(listed).toBe(caps);
+      }),
+      { numRuns: 40, seed: 4311 },
+    );
   });
 });

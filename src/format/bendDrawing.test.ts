@@ -5,11 +5,49 @@ import type { BendSheet } from '@/core/sheet';
 import { bendSheetPages, bendSheetsToCsv, bendSheetToDxf, bendSheetToSvg } from '.';
 
 const sheet = (cut_mm: number): BendSheet => ({
-  run: 'run-1', name: '=Pump → <Block>', endNames: { from: '=Pump', to: '<Block>' }, loop: 'loop', material: 'PETG', hard: true, outer_mm: 16, inner_mm: 12, radius_mm: 30, cut_mm, trim_mm: 15, grip_mm: 8, span_mm: 200, extent_mm: [100, 100, 16], springBack: 0.95,
-  bends: [{ start_mm: 70, end_mm: 117.12, corner_mm: 100, setBack_mm: 30, rotation_deg: null, turn: null, angle_deg: 90, set_deg: 94.7 }, { start_mm: 160, end_mm: 207.12, corner_mm: 190, setBack_mm: 30, rotation_deg: -90, turn: { direction: 'anticlockwise', angle_deg: 90 }, angle_deg: 90, set_deg: 94.7 }],
+  run: 'run-1',
+  name: '=Pump → <Block>',
+  endNames: { from: '=Pump', to: '<Block>' },
+  loop: 'loop',
+  material: 'PETG',
+  hard: true,
+  outer_mm: 16,
+  inner_mm: 12,
+  radius_mm: 30,
+  cut_mm,
+  trim_mm: 15,
+  grip_mm: 8,
+  span_mm: 200,
+  extent_mm: [100, 100, 16],
+  springBack: 0.95,
+  bends: [
+    {
+      start_mm: 70,
+      end_mm: 117.12,
+      corner_mm: 100,
+      setBack_mm: 30,
+      rotation_deg: null,
+      turn: null,
+      angle_deg: 90,
+      set_deg: 94.7,
+    },
+    {
+      start_mm: 160,
+      end_mm: 207.12,
+      corner_mm: 190,
+      setBack_mm: 30,
+      rotation_deg: -90,
+      turn: { direction: 'anticlockwise', angle_deg: 90 },
+      angle_deg: 90,
+      set_deg: 94.7,
+    },
+  ],
 });
 /** x of every upright stroke this tall in the drawing. */
-const strokes = (svg: string, tall: number): number[] => [...svg.matchAll(/M([\d.]+) [\d.]+v([\d.]+)"/g)].filter((m) => Math.abs(Number(m[2]) - tall) < 1e-6).map((m) => Number(m[1]));
+const strokes = (svg: string, tall: number): number[] =>
+  [...svg.matchAll(/M([\d.]+) [\d.]+v([\d.]+)"/g)]
+    .filter((m) => Math.abs(Number(m[2]) - tall) < 1e-6)
+    .map((m) => Number(m[1]));
 
 describe('a bend sheet on paper', () => {
   test('at 1:1: millimetres on the page are millimetres of the drawing, marks as far apart as on the tube', () => {
@@ -38,15 +76,34 @@ describe('a bend sheet on paper', () => {
 
   /** Read back by papaparse and dxf-parser. */
   test('CSV: lengths, rotations and angles add up to the tube', () => {
-    const rows = Papa.parse<Record<string, string>>(bendSheetsToCsv([sheet(400)]), { header: true, skipEmptyLines: true }).data;
-    expect(rows.map((r) => [Number(r.length_mm), Number(r.rotation_deg), Number(r.angle_deg)])).toEqual([[70, 0, 90], [42.88, -90, 90], [192.88, 0, 0]]);
+    const rows = Papa.parse<Record<string, string>>(bendSheetsToCsv([sheet(400)]), {
+      header: true,
+      skipEmptyLines: true,
+    }).data;
+    expect(
+      rows.map((r) => [Number(r.length_mm), Number(r.rotation_deg), Number(r.angle_deg)]),
+    ).toEqual([
+      [70, 0, 90],
+      [42.88, -90, 90],
+      [192.88, 0, 0],
+    ]);
     expect(rows.reduce((s, r) => s + Number(r.length_mm), 0) + 2 * 47.12).toBeCloseTo(400, 2);
   });
 
   test('DXF: outline as long as the cut with its trim, a line at each start and end of a bend', () => {
-    const dxf = new DxfParser().parseSync(bendSheetToDxf(sheet(400))), lines = (dxf?.entities ?? []).filter((e) => e.type === 'LINE') as unknown as { layer: string; vertices: { x: number; y: number }[] }[];
-    expect(Math.max(...lines.filter((l) => l.layer === 'TUBE').flatMap((l) => l.vertices.map((v) => v.x)))).toBe(415);
-    expect(lines.filter((l) => l.layer === 'BENDS').map((l) => l.vertices[0]?.x)).toEqual([70, 117.12, 160, 207.12]);
+    const dxf = new DxfParser().parseSync(bendSheetToDxf(sheet(400))),
+      lines = (dxf?.entities ?? []).filter((e) => e.type === 'LINE') as unknown as {
+        layer: string;
+        vertices: { x: number; y: number }[];
+      }[];
+    expect(
+      Math.max(
+        ...lines.filter((l) => l.layer === 'TUBE').flatMap((l) => l.vertices.map((v) => v.x)),
+      ),
+    ).toBe(415);
+    expect(lines.filter((l) => l.layer === 'BENDS').map((l) => l.vertices[0]?.x)).toEqual([
+      70, 117.12, 160, 207.12,
+    ]);
     expect(lines.filter((l) => l.layer === 'TRIM').map((l) => l.vertices[0]?.x)).toEqual([400]);
   });
 });

@@ -6,4 +6,11 @@ export const buildToText = (build: Build): string => `${JSON.stringify(build, nu
 /** "Dawn chorus desk" → "dawn-chorus-desk.zephyron.json". Only letters, digits and dashes survive. */
 export const buildFileName = (name: string): string => `${slug(name)}.zephyron.json`;
 
-export const slug = (name: string): string => name.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 60) || 'build';
+export const slug = (name: string): string =>
+  name
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 60) || 'build';

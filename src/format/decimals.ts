@@ -12,7 +12,8 @@ export interface DetectedDecimals {
 }
 
 /** A number with at most a sign of money before it and a unit behind it; blanks only between groups of three digits. */
-const NUMBER = /^(?:\p{Sc}|[A-Z]{3})?\s*([+\-−]?[.,]?\d[\d.,'’]*(?:\s\d{3}(?=\D|$)[\d.,]*)*(?:e[+-]?\d+)?)\s*[^\d.,]{0,12}$/iu;
+const NUMBER =
+  /^(?:\p{Sc}|[A-Z]{3})?\s*([+\-−]?[.,]?\d[\d.,'’]*(?:\s\d{3}(?=\D|$)[\d.,]*)*(?:e[+-]?\d+)?)\s*[^\d.,]{0,12}$/iu;
 
 /** The digits and marks of a cell that holds one number; null when it holds anything else. */
 function numberIn(text: string): string | null {
@@ -24,7 +25,8 @@ function numberIn(text: string): string | null {
 function provenStyle(digits: string): DecimalStyle | null {
   const points = digits.split('.').length - 1;
   const commas = digits.split(',').length - 1;
-  if (points > 0 && commas > 0) return digits.lastIndexOf('.') > digits.lastIndexOf(',') ? 'point' : 'comma';
+  if (points > 0 && commas > 0)
+    return digits.lastIndexOf('.') > digits.lastIndexOf(',') ? 'point' : 'comma';
   if (points > 1) return 'comma';
   if (commas > 1) return 'point';
   if (points + commas === 0) return null;
@@ -49,9 +51,15 @@ export function detectDecimals(cells: readonly string[], delimiter: string): Det
   }
   const { point, comma } = proven;
   const assumed: DecimalStyle = delimiter === ';' ? 'comma' : 'point';
-  const style = point.length === comma.length ? assumed : point.length > comma.length ? 'point' : 'comma';
+  const style =
+    point.length === comma.length ? assumed : point.length > comma.length ? 'point' : 'comma';
   const other = style === 'point' ? comma : point;
-  return { style, proof: proven[style].length, example: proven[style][0] ?? null, against: other[0] ?? null };
+  return {
+    style,
+    proof: proven[style].length,
+    example: proven[style][0] ?? null,
+    against: other[0] ?? null,
+  };
 }
 
 /** A number written in this style, with at most a sign of money or a unit round it. Null when it is none, or groups thousands wrongly. */
@@ -62,7 +70,14 @@ export function readDecimal(text: string, style: DecimalStyle): number | null {
   const [whole, decimals, ...more] = digits.split(mark as string);
   if (more.length > 0 || decimals?.includes(group as string)) return null;
   const groups = (whole as string).split(group as string);
-  if (groups.length > 1 && !(/^[+-]?[1-9]\d{0,2}$/.test(groups[0] as string) && groups.slice(1).every((g) => /^\d{3}(e[+-]?\d+)?$/i.test(g)))) return null;
+  if (
+    groups.length > 1 &&
+    !(
+      /^[+-]?[1-9]\d{0,2}$/.test(groups[0] as string) &&
+      groups.slice(1).every((g) => /^\d{3}(e[+-]?\d+)?$/i.test(g))
+    )
+  )
+    return null;
   const value = Number(`${groups.join('')}${decimals === undefined ? '' : `.${decimals}`}`);
   return Number.isFinite(value) ? value : null;
 }

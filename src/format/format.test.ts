@@ -18,7 +18,13 @@ describe('the build file', () => {
     }
   });
 
-  test.each([['Dawn chorus desk', 'dawn-chorus-desk.zephyron.json'], ['../../etc/passwd', 'etc-passwd.zephyron.json'], ['Ärger & Öl', 'arger-ol.zephyron.json'], ['…', 'build.zephyron.json'], ['x'.repeat(300), `${'x'.repeat(60)}.zephyron.json`]])('%s is kept as %s', (name, file) => {
+  test.each([
+    ['Dawn chorus desk', 'dawn-chorus-desk.zephyron.json'],
+    ['../../etc/passwd', 'etc-passwd.zephyron.json'],
+    ['Ärger & Öl', 'arger-ol.zephyron.json'],
+    ['…', 'build.zephyron.json'],
+    ['x'.repeat(300), `${'x'.repeat(60)}.zephyron.json`],
+  ])('%s is kept as %s', (name, file) => {
     expect(buildFileName(name)).toBe(file);
   });
 
@@ -29,16 +35,24 @@ describe('the build file', () => {
 
 describe('JSON Schema in docs/format', () => {
   const ajv = new Ajv2019({ strict: false, allErrors: true });
-  const validate = ajv.compile(JSON.parse(readFileSync('docs/format/build.schema.json', 'utf8')) as object);
-  const part = ajv.compile(JSON.parse(readFileSync('docs/format/part.schema.json', 'utf8')) as object);
+  const validate = ajv.compile(
+    JSON.parse(readFileSync('docs/format/build.schema.json', 'utf8')) as object,
+  );
+  const part = ajv.compile(
+    JSON.parse(readFileSync('docs/format/part.schema.json', 'utf8')) as object,
+  );
 
-  test.each(DEMO_BUILDS.map((d) => [d.name, d.build] as const))('%s validates with ajv', (_, build) => {
-    validate(JSON.parse(buildToText(build)));
-    expect(validate.errors ?? []).toEqual([]);
-  });
+  test.each(DEMO_BUILDS.map((d) => [d.name, d.build] as const))(
+    '%s validates with ajv',
+    (_, build) => {
+      validate(JSON.parse(buildToText(build)));
+      expect(validate.errors ?? []).toEqual([]);
+    },
+  );
 
   test('every part of the catalogue validates', () => {
-    for (const p of CATALOGUE) expect([p.id, part(JSON.parse(JSON.stringify(p)))]).toEqual([p.id, true]);
+    for (const p of CATALOGUE)
+      expect([p.id, part(JSON.parse(JSON.stringify(p)))]).toEqual([p.id, true]);
   });
 
   test('it refuses what the guard refuses', () => {
@@ -54,14 +68,30 @@ describe('the list as CSV', () => {
 
   test('one row a line, prices in major units', () => {
     expect(rows.length).toBe(evaluate(desk).reports.list.lines.length);
-    expect(rows.find((r) => r.part === 'pump-osier-large')).toMatchObject({ quantity: '1', unit: 'piece', 'unit price EUR': '89.00', 'total EUR': '89.00' });
+    expect(rows.find((r) => r.part === 'pump-osier-large')).toMatchObject({
+      quantity: '1',
+      unit: 'piece',
+      'unit price EUR': '89.00',
+      'total EUR': '89.00',
+    });
   });
 
   /** OWASP, "CSV injection": cells that begin with = + - @ are run by spreadsheets. */
-  test.each(['=1+1', '+1', '-1', '@SUM(A1)', '=HYPERLINK("http://x")'])('a part called %s cannot run as a formula', (name) => {
-    const evil = applyEdit(desk, { do: 'item.replace', item: 'pump', part: { ...(desk.items.find((i) => i.id === 'pump')?.part as Build['items'][number]['part']), name, maker: name } as Build['items'][number]['part'] }).build;
-    const cells = Papa.parse<string[]>(listToCsv(evaluate(evil).reports.list, 'EUR')).data.flat();
-    expect(cells.some((c) => c.includes(name))).toBe(true);
-    for (const c of cells) expect(c).not.toMatch(/^[=+\-@\t\r]/);
-  });
+  test.each(['=1+1', '+1', '-1', '@SUM(A1)', '=HYPERLINK("http://x")'])(
+    'a part called %s cannot run as a formula',
+    (name) => {
+      const evil = applyEdit(desk, {
+        do: 'item.replace',
+        item: 'pump',
+        part: {
+          ...(desk.items.find((i) => i.id === 'pump')?.part as Build['items'][number]['part']),
+          name,
+          maker: name,
+        } as Build['items'][number]['part'],
+      }).build;
+      const cells = Papa.parse<string[]>(listToCsv(evaluate(evil).reports.list, 'EUR')).data.flat();
+      expect(cells.some((c) => c.includes(name))).toBe(true);
+      for (const c of cells) expect(c).not.toMatch(/^[=+\-@\t\r]/);
+    },
+  );
 });

@@ -1,7 +1,19 @@
 export { buildToText, buildFileName, slug } from './buildFile';
 export { listToCsv, listToJson } from './listCsv';
 export { detectDecimals, readDecimal, type DecimalStyle, type DetectedDecimals } from './decimals';
-export { asCustom, fieldsOf, figuresRead, guessMapping, isPartsExport, partsFromExport, partsFromRows, partsToCsv, readSheet, type Mapping, type Sheet } from './partRows';
+export {
+  asCustom,
+  fieldsOf,
+  figuresRead,
+  guessMapping,
+  isPartsExport,
+  partsFromExport,
+  partsFromRows,
+  partsToCsv,
+  readSheet,
+  type Mapping,
+  type Sheet,
+} from './partRows';
 export { readQuote, type Quote, type QuoteTrouble } from './quoteCsv';
 export { transientToCsv } from './transientCsv';
 export { bendSheetPages, bendSheetsToCsv, bendSheetToDxf, bendSheetToSvg } from './bendDrawing';

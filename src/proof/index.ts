@@ -8,8 +8,21 @@ import type { ProofRow } from './row';
 /** Every published check, computed now. */
 export function proofRows(): readonly ProofRow[] {
   return [
-    ...waterRows(), ...glycolRows(), ...airRows(), ...frictionRows(), ...minorRows(), ...teeRows(), ...networkRows(), ...effectivenessRows(), ...ductRows(), ...radiatorRows(),
-    ...soundRows(), ...galvanicRows(), ...screwRows(), ...bendRows(), ...boxRows(),
+    ...waterRows(),
+    ...glycolRows(),
+    ...airRows(),
+    ...frictionRows(),
+    ...minorRows(),
+    ...teeRows(),
+    ...networkRows(),
+    ...effectivenessRows(),
+    ...ductRows(),
+    ...radiatorRows(),
+    ...soundRows(),
+    ...galvanicRows(),
+    ...screwRows(),
+    ...bendRows(),
+    ...boxRows(),
   ];
 }
 

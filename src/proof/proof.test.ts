@@ -8,7 +8,17 @@ describe('published checks', () => {
   test('at least sixty, in every subject of issue W1', () => {
     expect(rows.length).toBeGreaterThanOrEqual(60);
     const subjects = new Set(rows.map((r) => r.subject));
-    for (const s of ['water', 'friction', 'minor losses', 'effectiveness–NTU', 'sound', 'galvanic pairs', 'screws', 'bends']) expect(subjects.has(s)).toBe(true);
+    for (const s of [
+      'water',
+      'friction',
+      'minor losses',
+      'effectiveness–NTU',
+      'sound',
+      'galvanic pairs',
+      'screws',
+      'bends',
+    ])
+      expect(subjects.has(s)).toBe(true);
   });
 
   test('ids are unique and every row has a source', () => {

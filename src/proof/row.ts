@@ -14,16 +14,42 @@ export interface ProofRow {
   readonly ok: boolean;
 }
 
-export interface Case<I, E> { readonly id: string; readonly description?: string; readonly inputs: I; readonly expected: E; readonly source: string }
+export interface Case<I, E> {
+  readonly id: string;
+  readonly description?: string;
+  readonly inputs: I;
+  readonly expected: E;
+  readonly source: string;
+}
 
-interface Claim { readonly id: string; readonly subject: string; readonly quantity: string; readonly source: string; readonly unit: string; readonly expected: number; readonly got: number }
+interface Claim {
+  readonly id: string;
+  readonly subject: string;
+  readonly quantity: string;
+  readonly source: string;
+  readonly unit: string;
+  readonly expected: number;
+  readonly got: number;
+}
 
 export function relative(claim: Claim, tolerance: number): ProofRow {
   const deviation = (claim.got - claim.expected) / claim.expected;
-  return { ...claim, deviation, tolerance, measure: 'relative', ok: Math.abs(deviation) <= tolerance };
+  return {
+    ...claim,
+    deviation,
+    tolerance,
+    measure: 'relative',
+    ok: Math.abs(deviation) <= tolerance,
+  };
 }
 
 export function absolute(claim: Claim, tolerance: number): ProofRow {
   const deviation = claim.got - claim.expected;
-  return { ...claim, deviation, tolerance, measure: 'absolute', ok: Math.abs(deviation) <= tolerance + 1e-12 };
+  return {
+    ...claim,
+    deviation,
+    tolerance,
+    measure: 'absolute',
+    ok: Math.abs(deviation) <= tolerance + 1e-12,
+  };
 }

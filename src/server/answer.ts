@@ -1,10 +1,17 @@
 import type { Trouble } from '@/core/guard';
 
 /** What the server says: a status and a body, before HTTP. */
-export interface Answer { readonly status: number; readonly body: unknown }
+export interface Answer {
+  readonly status: number;
+  readonly body: unknown;
+}
 
 export const ok = (body: unknown, status = 200): Answer => ({ status, body });
-export const refuse = (status: number, message: string, troubles: readonly Trouble[] = []): Answer => ({ status, body: { error: message, troubles } });
+export const refuse = (
+  status: number,
+  message: string,
+  troubles: readonly Trouble[] = [],
+): Answer => ({ status, body: { error: message, troubles } });
 
 /** A body that is JSON text already, made in a thread of the pool. */
 export class JsonText {

@@ -1,6 +1,17 @@
 import 'server-only';
 
-export { shelf, openBuild, buildFile, addBuild, putBuild, dropBuild, evaluateDocument, partsListCsv, type ShelfEntry, type OpenedBuild } from './shelf';
+export {
+  shelf,
+  openBuild,
+  buildFile,
+  addBuild,
+  putBuild,
+  dropBuild,
+  evaluateDocument,
+  partsListCsv,
+  type ShelfEntry,
+  type OpenedBuild,
+} from './shelf';
 export { retiredParts, retire, restore, storesOffer, theShelves } from './retired';
 export { checkParts, ownParts, putPart, dropPart } from './ownParts';
 export { respond, readJson, guarded } from './http';

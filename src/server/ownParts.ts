@@ -16,7 +16,8 @@ export async function ownParts(): Promise<readonly Part[]> {
   return (await listParts(await theStore())).flatMap((row): Part[] => {
     const before = guardedBefore.get(row.id);
     if (before?.document === row.document) return before.part ? [before.part] : [];
-    const guarded = guardPart(JSON.parse(row.document) as unknown), part = guarded.ok ? guarded.value : null;
+    const guarded = guardPart(JSON.parse(row.document) as unknown),
+      part = guarded.ok ? guarded.value : null;
     if (guardedBefore.size > 2 * MOST_OWN) guardedBefore.clear();
     guardedBefore.set(row.id, { document: row.document, part });
     return part ? [part] : [];
@@ -28,11 +29,20 @@ export async function putPart(id: string, data: unknown): Promise<Answer> {
   const guarded = guardPart(data);
   if (!guarded.ok) return refuse(400, 'This is not a part that can be kept.', guarded.troubles);
   const part = guarded.value;
-  if (part.id !== id) return refuse(400, 'The part\'s id is another than the address says.', [{ path: 'id', message: `must be ${id.slice(0, 64)}` }]);
-  if (CATALOGUE.some((p) => p.id === id)) return refuse(409, 'The Stores have a part of this number; give yours another.');
+  if (part.id !== id)
+    return refuse(400, "The part's id is another than the address says.", [
+      { path: 'id', message: `must be ${id.slice(0, 64)}` },
+    ]);
+  if (CATALOGUE.some((p) => p.id === id))
+    return refuse(409, 'The Stores have a part of this number; give yours another.');
   const rows = await listParts(await theStore());
-  if (rows.length >= MOST_OWN && !rows.some((r) => r.id === id)) return refuse(409, `At most ${MOST_OWN} parts of your own are kept.`);
-  await savePart(await theStore(), { id, kind: part.kind, document: JSON.stringify(part) }, Date.now());
+  if (rows.length >= MOST_OWN && !rows.some((r) => r.id === id))
+    return refuse(409, `At most ${MOST_OWN} parts of your own are kept.`);
+  await savePart(
+    await theStore(),
+    { id, kind: part.kind, document: JSON.stringify(part) },
+    Date.now(),
+  );
   return ok({ id });
 }
 
@@ -40,7 +50,9 @@ export async function dropPart(id: string): Promise<Answer> {
   const store = await theStore();
   // One that comes back under its number is in use.
   await restorePart(store, id);
-  return (await removePart(store, id)) ? { status: 204, body: null } : refuse(404, 'There is no such part of your own.');
+  return (await removePart(store, id))
+    ? { status: 204, body: null }
+    : refuse(404, 'There is no such part of your own.');
 }
 
 /** Rows looked at in one asking. */
@@ -49,10 +61,20 @@ const MOST_ROWS = 500;
 /** What is wrong with each of several parts, without keeping any: for the preview of an import. */
 export function checkParts(data: unknown): Answer {
   if (!Array.isArray(data)) return refuse(400, 'Send a list of parts.');
-  if (data.length > MOST_ROWS) return refuse(413, `At most ${MOST_ROWS} parts are looked at together.`);
-  return ok(data.map((part: unknown) => {
-    const guarded = guardPart(part);
-    if (!guarded.ok) return { ok: false, troubles: guarded.troubles };
-    return CATALOGUE.some((p) => p.id === guarded.value.id) ? { ok: false, troubles: [{ path: 'id', message: 'the Stores have a part of this number; give yours another' }] } : { ok: true, troubles: [] };
-  }));
+  if (data.length > MOST_ROWS)
+    return refuse(413, `At most ${MOST_ROWS} parts are looked at together.`);
+  return ok(
+    data.map((part: unknown) => {
+      const guarded = guardPart(part);
+      if (!guarded.ok) return { ok: false, troubles: guarded.troubles };
+      return CATALOGUE.some((p) => p.id === guarded.value.id)
+        ? {
+            ok: false,
+            troubles: [
+              { path: 'id', message: 'the Stores have a part of this number; give yours another' },
+            ],
+          }
+        : { ok: true, troubles: [] };
+    }),
+  );
 }

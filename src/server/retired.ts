@@ -8,7 +8,10 @@ import { theStore } from './shelf';
 export const retiredParts = async (): Promise<readonly string[]> => listRetired(await theStore());
 
 /** Custom parts, and numbers of parts out of use. */
-export const theShelves = async (): Promise<Shelves> => ({ own: await ownParts(), retired: await retiredParts() });
+export const theShelves = async (): Promise<Shelves> => ({
+  own: await ownParts(),
+  retired: await retiredParts(),
+});
 
 /** What the builder's catalogue offers: custom parts and the catalogue's, less what is out of use. */
 export const storesOffer = async (): Promise<readonly Part[]> => offered(await theShelves());
@@ -16,11 +19,14 @@ export const storesOffer = async (): Promise<readonly Part[]> => offered(await t
 /** Takes a part of the Stores, or one of one's own, out of use. Builds that have it keep their copy. */
 export async function retire(id: string): Promise<Answer> {
   const store = await theStore();
-  if (!CATALOGUE.some((p) => p.id === id) && !(await listParts(store)).some((p) => p.id === id)) return refuse(404, 'There is no such part in the Stores.');
+  if (!CATALOGUE.some((p) => p.id === id) && !(await listParts(store)).some((p) => p.id === id))
+    return refuse(404, 'There is no such part in the Stores.');
   await retirePart(store, id, Date.now());
   return { status: 204, body: null };
 }
 
 export async function restore(id: string): Promise<Answer> {
-  return (await restorePart(await theStore(), id)) ? { status: 204, body: null } : refuse(404, 'This part is in use already.');
+  return (await restorePart(await theStore(), id))
+    ? { status: 204, body: null }
+    : refuse(404, 'This part is in use already.');
 }

@@ -7,11 +7,33 @@ import { LIMITS } from '@/core/guard';
 import { createBuild, listBuilds, removeBuild, saveBuild, saveSummary } from '@/store';
 import { closePool, inPool, OverTimeError } from './pool';
 import { theStore } from './shelf';
-import { addBuild, buildFile, checkParts, dropBuild, dropPart, evaluateDocument, guarded, openBuild, ownParts, putBuild, putPart, readJson, respond, restore, retire, retiredParts, shelf, storesOffer, theShelves } from '.';
+import {
+  addBuild,
+  buildFile,
+  checkParts,
+  dropBuild,
+  dropPart,
+  evaluateDocument,
+  guarded,
+  openBuild,
+  ownParts,
+  putBuild,
+  putPart,
+  readJson,
+  respond,
+  restore,
+  retire,
+  retiredParts,
+  shelf,
+  storesOffer,
+  theShelves,
+} from '.';
 
 const desk = demoBuild('dawn-chorus-desk');
 
-beforeAll(() => { process.env.DATABASE_URL = `file:${join(mkdtempSync(join(tmpdir(), 'zephyron-server-')), 'test.db')}`; });
+beforeAll(() => {
+  process.env.DATABASE_URL = `file:${join(mkdtempSync(join(tmpdir(), 'zephyron-server-')), 'test.db')}`;
+});
 
 /** The list once every build in it is worked out, as a page sees it that asks again. */
 async function readyShelf(): Promise<Awaited<ReturnType<typeof shelf>>> {
@@ -28,21 +50,43 @@ afterAll(closePool);
 describe('the list of builds', () => {
   test('a build that cannot be read is listed as such, and one that takes too long for the pool stops nobody', async () => {
     const store = await theStore();
-    await createBuild(store, { id: 'broken', name: 'Broken', document: '{"format":"zephyron-build"}' }, Date.now());
-    expect((await readyShelf()).find((e) => e.id === 'broken')?.known).toEqual({ state: 'unreadable' });
+    await createBuild(
+      store,
+      { id: 'broken', name: 'Broken', document: '{"format":"zephyron-build"}' },
+      Date.now(),
+    );
+    expect((await readyShelf()).find((e) => e.id === 'broken')?.known).toEqual({
+      state: 'unreadable',
+    });
     // Stored with the row: the list is read, nothing is worked out again.
-    expect(JSON.parse((await listBuilds(store)).find((r) => r.id === 'broken')?.summary ?? 'null')).toMatchObject({ state: 'unreadable' });
+    expect(
+      JSON.parse((await listBuilds(store)).find((r) => r.id === 'broken')?.summary ?? 'null'),
+    ).toMatchObject({ state: 'unreadable' });
     expect((await buildFile('broken'))?.text).toBe('{"format":"zephyron-build"}');
     await removeBuild(store, 'broken');
-    await expect(inPool('evaluate', { data: desk, shelves: BARE_SHELVES, fixes: true }, 1)).rejects.toBeInstanceOf(OverTimeError);
+    await expect(
+      inPool('evaluate', { data: desk, shelves: BARE_SHELVES, fixes: true }, 1),
+    ).rejects.toBeInstanceOf(OverTimeError);
     // The thread that was stopped is replaced.
-    expect(await inPool('summarise', { document: JSON.stringify(desk) }, 20_000)).toMatchObject({ caseName: desk?.case?.name });
+    expect(await inPool('summarise', { document: JSON.stringify(desk) }, 20_000)).toMatchObject({
+      caseName: desk?.case?.name,
+    });
   });
 
   test('a summary belongs to its revision: one that comes late is not kept', async () => {
     const store = await theStore();
-    await createBuild(store, { id: 'moving', name: 'Moving', document: JSON.stringify(desk) }, Date.now());
-    await saveBuild(store, 'moving', 1, { name: 'Moving', document: JSON.stringify({ ...desk, name: 'Moved' }) }, Date.now());
+    await createBuild(
+      store,
+      { id: 'moving', name: 'Moving', document: JSON.stringify(desk) },
+      Date.now(),
+    );
+    await saveBuild(
+      store,
+      'moving',
+      1,
+      { name: 'Moving', document: JSON.stringify({ ...desk, name: 'Moved' }) },
+      Date.now(),
+    );
     await saveSummary(store, 'moving', 1, '{"version":1,"state":"too-large"}');
     expect((await listBuilds(store)).find((r) => r.id === 'moving')?.summary).toBeNull();
     await removeBuild(store, 'moving');
@@ -52,10 +96,18 @@ describe('the list of builds', () => {
 describe('the shelf', () => {
   test('has the demos with their verdicts and small loop lines', async () => {
     const entries = await readyShelf();
-    expect(entries.map((e) => e.name).sort()).toEqual(['Dawn chorus desk', 'Fenland flood tower', 'Pocket planetarium']);
+    expect(entries.map((e) => e.name).sort()).toEqual([
+      'Dawn chorus desk',
+      'Fenland flood tower',
+      'Pocket planetarium',
+    ]);
     const box = entries.find((e) => e.id === 'pocket-planetarium');
-    expect(box?.known.state === 'ready' && box.known.summary.stages.materials.verdict).toBe('fails');
-    expect(box?.known.state === 'ready' && box.known.summary.loops[0]?.map((s) => s.kind)).toContain('radiator');
+    expect(box?.known.state === 'ready' && box.known.summary.stages.materials.verdict).toBe(
+      'fails',
+    );
+    expect(
+      box?.known.state === 'ready' && box.known.summary.loops[0]?.map((s) => s.kind),
+    ).toContain('radiator');
   });
 });
 
@@ -66,20 +118,28 @@ describe('builds over the API', () => {
     const { id, revision } = added.body as { id: string; revision: number };
     expect(id).toMatch(/^mine-[0-9a-f]{8}$/);
     expect((await openBuild(id))?.build.name).toBe('Mine');
-    expect((await putBuild(id, { revision, document: { ...desk, name: 'Changed' } })).body).toEqual({ revision: 2 });
+    expect((await putBuild(id, { revision, document: { ...desk, name: 'Changed' } })).body).toEqual(
+      { revision: 2 },
+    );
     const stale = await putBuild(id, { revision, document: { ...desk, name: 'Late' } });
-    expect(stale).toMatchObject({ status: 409, body: { revision: 2, document: { name: 'Changed' } } });
+    expect(stale).toMatchObject({
+      status: 409,
+      body: { revision: 2, document: { name: 'Changed' } },
+    });
     expect((await dropBuild(id)).status).toBe(204);
     expect((await dropBuild(id)).status).toBe(404);
     expect(await openBuild(id)).toBeNull();
   });
 
-  test.each([[null], [[]], [{}], [{ ...desk, version: 9 }], [{ ...desk, items: 'none' }]])('%# a bad document is refused with 400 and paths', async (data) => {
-    const answer = await addBuild(data);
-    expect(answer.status).toBe(400);
-    expect(JSON.stringify(answer.body)).not.toMatch(/\bat \S+ \(/);
-    expect((answer.body as { troubles: unknown[] }).troubles.length).toBeGreaterThan(0);
-  });
+  test.each([[null], [[]], [{}], [{ ...desk, version: 9 }], [{ ...desk, items: 'none' }]])(
+    '%# a bad document is refused with 400 and paths',
+    async (data) => {
+      const answer = await addBuild(data);
+      expect(answer.status).toBe(400);
+      expect(JSON.stringify(answer.body)).not.toMatch(/\bat \S+ \(/);
+      expect((answer.body as { troubles: unknown[] }).troubles.length).toBeGreaterThan(0);
+    },
+  );
 
   test('a save without a revision is refused', async () => {
     expect((await putBuild('dawn-chorus-desk', { document: desk })).status).toBe(400);
@@ -91,19 +151,35 @@ describe('builds over the API', () => {
     const answer = await evaluateDocument(desk, BARE_SHELVES);
     expect(answer.status).toBe(200);
     expect(await respond(answer).json()).toHaveProperty('reports.flow.links');
-    expect((await evaluateDocument({ format: 'zephyron-build', version: 1 }, BARE_SHELVES)).status).toBe(400);
-    expect(await evaluateDocument({ format: 'zephyron-build', version: 1, items: Array.from({ length: 500 }, () => ({})) }, BARE_SHELVES)).toMatchObject({ status: 400, body: { troubles: [{ path: 'items' }] } });
+    expect(
+      (await evaluateDocument({ format: 'zephyron-build', version: 1 }, BARE_SHELVES)).status,
+    ).toBe(400);
+    expect(
+      await evaluateDocument(
+        { format: 'zephyron-build', version: 1, items: Array.from({ length: 500 }, () => ({})) },
+        BARE_SHELVES,
+      ),
+    ).toMatchObject({ status: 400, body: { troubles: [{ path: 'items' }] } });
   }, 60_000);
 });
 
 describe('bodies', () => {
-  const post = (body: string, type = 'application/json'): Request => new Request('http://127.0.0.1/api/builds', { method: 'POST', body, headers: { 'content-type': type } });
+  const post = (body: string, type = 'application/json'): Request =>
+    new Request('http://127.0.0.1/api/builds', {
+      method: 'POST',
+      body,
+      headers: { 'content-type': type },
+    });
 
   test('JSON is read', async () => {
     expect(await readJson(post('{"a":1}'))).toEqual({ ok: true, data: { a: 1 } });
   });
 
-  test.each([['{', 'application/json', 400], ['a=1', 'application/x-www-form-urlencoded', 415], [`"${'x'.repeat(LIMITS.bytes + 10)}"`, 'application/json', 413]] as const)('%# is refused', async (body, type, status) => {
+  test.each([
+    ['{', 'application/json', 400],
+    ['a=1', 'application/x-www-form-urlencoded', 415],
+    [`"${'x'.repeat(LIMITS.bytes + 10)}"`, 'application/json', 413],
+  ] as const)('%# is refused', async (body, type, status) => {
     const read = await readJson(post(body, type));
     expect(read).toMatchObject({ ok: false, answer: { status } });
   });
@@ -118,7 +194,7 @@ describe('bodies', () => {
   });
 });
 
-describe('parts of one\'s own', () => {
+describe("parts of one's own", () => {
   const fan = { ...catalogued('fan', 'fan-wren-120-1200'), id: 'own-fan', name: 'My fan' };
 
   test('are kept, changed, given back and dropped', async () => {
@@ -130,12 +206,19 @@ describe('parts of one\'s own', () => {
     expect(await ownParts()).toEqual([]);
   });
 
-  test.each([['own-fan', { ...fan, power_W: 'lots' }, 400], ['other', fan, 400], ['fan-wren-120-1200', catalogued('fan', 'fan-wren-120-1200'), 409], ['own-fan', { kind: 'teapot' }, 400], ['own-fan', null, 400]])('%# is refused', async (id, data, status) => {
+  test.each([
+    ['own-fan', { ...fan, power_W: 'lots' }, 400],
+    ['other', fan, 400],
+    ['fan-wren-120-1200', catalogued('fan', 'fan-wren-120-1200'), 409],
+    ['own-fan', { kind: 'teapot' }, 400],
+    ['own-fan', null, 400],
+  ])('%# is refused', async (id, data, status) => {
     expect((await putPart(id, data)).status).toBe(status);
   });
 
   test('one of the Stores is taken out of use and brought back; a build that has it keeps it', async () => {
-    const id = 'fan-wren-120-1200', ids = async (): Promise<string[]> => (await storesOffer()).map((p) => p.id);
+    const id = 'fan-wren-120-1200',
+      ids = async (): Promise<string[]> => (await storesOffer()).map((p) => p.id);
     expect((await retire(id)).status).toBe(204);
     expect((await retire(id)).status).toBe(204);
     expect(await retiredParts()).toEqual([id]);
@@ -147,7 +230,7 @@ describe('parts of one\'s own', () => {
     expect((await retire('no-such-part')).status).toBe(404);
   });
 
-  test('one of one\'s own out of use, dropped and kept again, is in use', async () => {
+  test("one of one's own out of use, dropped and kept again, is in use", async () => {
     await putPart('own-fan', fan);
     await retire('own-fan');
     expect((await storesOffer()).some((p) => p.id === 'own-fan')).toBe(false);
@@ -158,8 +241,24 @@ describe('parts of one\'s own', () => {
   });
 
   test('parts looked at before they are kept: each says what is wrong, none is kept', async () => {
-    const before = (await ownParts()).length, [own] = CATALOGUE.filter((p) => p.kind === 'fan');
-    expect(checkParts([{ ...own, id: 'own-a' }, { ...own, id: 'own-b', fullSpeed_rpm: 'fast' }, own, null])).toMatchObject({ status: 200, body: [{ ok: true }, { ok: false, troubles: [{ path: 'fullSpeed_rpm' }] }, { ok: false, troubles: [{ path: 'id' }] }, { ok: false }] });
+    const before = (await ownParts()).length,
+      [own] = CATALOGUE.filter((p) => p.kind === 'fan');
+    expect(
+      checkParts([
+        { ...own, id: 'own-a' },
+        { ...own, id: 'own-b', fullSpeed_rpm: 'fast' },
+        own,
+        null,
+      ]),
+    ).toMatchObject({
+      status: 200,
+      body: [
+        { ok: true },
+        { ok: false, troubles: [{ path: 'fullSpeed_rpm' }] },
+        { ok: false, troubles: [{ path: 'id' }] },
+        { ok: false },
+      ],
+    });
     expect(checkParts({ id: 'x' })).toMatchObject({ status: 400 });
     expect(checkParts(Array.from({ length: 501 }, () => own))).toMatchObject({ status: 413 });
     expect((await ownParts()).length).toBe(before);

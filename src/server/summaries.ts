@@ -39,7 +39,12 @@ async function compute(store: Store, id: string, revision: number): Promise<Summ
   if (!row || row.revision !== revision) return { state: 'pending' };
   const state = await summaryOf(row.document);
   if (state.state === 'pending') return state;
-  await saveSummary(store, id, revision, JSON.stringify({ version: SUMMARY_VERSION, ...state } satisfies Stored));
+  await saveSummary(
+    store,
+    id,
+    revision,
+    JSON.stringify({ version: SUMMARY_VERSION, ...state } satisfies Stored),
+  );
   return state;
 }
 
@@ -50,7 +55,9 @@ async function summaryOf(document: string): Promise<SummaryState> {
   } catch (error) {
     if (error instanceof OverTimeError) return { state: 'too-large' };
     // A full pool passes; a thread that ran out of memory does not.
-    return (error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY' ? { state: 'too-large' } : { state: 'pending' };
+    return (error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY'
+      ? { state: 'too-large' }
+      : { state: 'pending' };
   }
 }
 
@@ -60,7 +67,23 @@ export function summariseLater(store: Store, id: string, revision: number): void
 }
 
 /** The states of all rows; those not worked out yet are waited for a moment, then told as pending. */
-export async function summaryStates(store: Store, rows: readonly ListedBuild[]): Promise<readonly SummaryState[]> {
-  const patience = new Promise<SummaryState>((resolve) => { setTimeout(() => resolve({ state: 'pending' }), PATIENCE_MS).unref(); });
-  return Promise.all(rows.map((row) => storedSummary(row) ?? Promise.race([summariseBuild(store, row.id, row.revision).catch((): SummaryState => ({ state: 'pending' })), patience])));
+export async function summaryStates(
+  store: Store,
+  rows: readonly ListedBuild[],
+): Promise<readonly SummaryState[]> {
+  const patience = new Promise<SummaryState>((resolve) => {
+    setTimeout(() => resolve({ state: 'pending' }), PATIENCE_MS).unref();
+  });
+  return Promise.all(
+    rows.map(
+      (row) =>
+        storedSummary(row) ??
+        Promise.race([
+          summariseBuild(store, row.id, row.revision).catch((): SummaryState => ({
+            state: 'pending',
+          })),
+          patience,
+        ]),
+    ),
+  );
 }

@@ -6,23 +6,44 @@ import { expect, test } from '@jest/globals';
 import { listParts, listRetired, openStore, retirePart, savePart } from '.';
 
 /** Another process that takes the write lock, says so, and lets go after a while. */
-async function lockElsewhere(file: string, hold_ms: number): Promise<{ readonly gone: Promise<void> }> {
+async function lockElsewhere(
+  file: string,
+  hold_ms: number,
+): Promise<{ readonly gone: Promise<void> }> {
   const script = `const D=require('libsql');const d=new D(${JSON.stringify(file)});d.exec('BEGIN IMMEDIATE');console.log('held');setTimeout(()=>{d.exec('COMMIT');d.close();},${hold_ms});`;
-  const child = spawn(process.execPath, ['-e', script], { cwd: process.cwd(), stdio: ['ignore', 'pipe', 'inherit'] });
-  const gone = new Promise<void>((resolve) => { child.on('exit', () => resolve()); });
-  await new Promise<void>((resolve) => { child.stdout.once('data', () => resolve()); });
+  const child = spawn(process.execPath, ['-e', script], {
+    cwd: process.cwd(),
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const gone = new Promise<void>((resolve) => {
+    child.on('exit', () => resolve());
+  });
+  await new Promise<void>((resolve) => {
+    child.stdout.once('data', () => resolve());
+  });
   return { gone };
 }
 
 test('what was acknowledged is there, though another process held the database for longer than we wait', async () => {
   const file = join(mkdtempSync(join(tmpdir(), 'zephyron-busy-')), 'test.db');
   const store = await openStore(`file:${file}`, { busyTimeout_ms: 50 });
-  const acknowledged: string[] = [], retired: string[] = [];
+  const acknowledged: string[] = [],
+    retired: string[] = [];
   let refused = 0;
   const keep = async (i: number): Promise<void> => {
     const id = `own-${i}`;
-    await savePart(store, { id, kind: 'fan', document: '{}' }, i).then(() => acknowledged.push(id), () => { refused += 1; });
-    await retirePart(store, id, i).then(() => retired.push(id), () => { refused += 1; });
+    await savePart(store, { id, kind: 'fan', document: '{}' }, i).then(
+      () => acknowledged.push(id),
+      () => {
+        refused += 1;
+      },
+    );
+    await retirePart(store, id, i).then(
+      () => retired.push(id),
+      () => {
+        refused += 1;
+      },
+    );
   };
   for (let i = 0; i < 5; i += 1) await keep(i);
   const { gone } = await lockElsewhere(file, 700);

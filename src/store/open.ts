@@ -31,16 +31,24 @@ const BUSY_TIMEOUT_MS = 5000;
 function isBusy(error: unknown): boolean {
   for (let at = error; at instanceof Error; at = at.cause) {
     const code = 'code' in at ? String(at.code) : '';
-    if (/^SQLITE_(BUSY|LOCKED)/.test(code) || /database (table )?is locked/.test(at.message)) return true;
+    if (/^SQLITE_(BUSY|LOCKED)/.test(code) || /database (table )?is locked/.test(at.message))
+      return true;
   }
   return false;
 }
 
 /** Opens, migrates and hands out the store. `file:` or a remote libSQL address; the folder of a file is made. */
-export async function openStore(url = process.env.DATABASE_URL ?? DEFAULT_URL, { busyTimeout_ms = BUSY_TIMEOUT_MS }: { readonly busyTimeout_ms?: number } = {}): Promise<Store> {
+export async function openStore(
+  url = process.env.DATABASE_URL ?? DEFAULT_URL,
+  { busyTimeout_ms = BUSY_TIMEOUT_MS }: { readonly busyTimeout_ms?: number } = {},
+): Promise<Store> {
   const file = /^file:(?!:memory:)(.+)$/.exec(url)?.[1];
   if (file) mkdirSync(dirname(file.split('?')[0] as string), { recursive: true });
-  const client = createClient({ url, ...(process.env.DATABASE_TOKEN ? { authToken: process.env.DATABASE_TOKEN } : {}), timeout: busyTimeout_ms });
+  const client = createClient({
+    url,
+    ...(process.env.DATABASE_TOKEN ? { authToken: process.env.DATABASE_TOKEN } : {}),
+    timeout: busyTimeout_ms,
+  });
   if (file) {
     await client.execute('PRAGMA journal_mode = WAL');
     await client.execute('PRAGMA foreign_keys = ON');

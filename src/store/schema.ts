@@ -13,12 +13,18 @@ export const builds = sqliteTable('builds', {
   updatedAt: integer('updated_at').notNull(),
 });
 
-export const buildHistory = sqliteTable('build_history', {
-  buildId: text('build_id').notNull().references(() => builds.id, { onDelete: 'cascade' }),
-  revision: integer('revision').notNull(),
-  document: text('document').notNull(),
-  savedAt: integer('saved_at').notNull(),
-}, (t) => [primaryKey({ columns: [t.buildId, t.revision] })]);
+export const buildHistory = sqliteTable(
+  'build_history',
+  {
+    buildId: text('build_id')
+      .notNull()
+      .references(() => builds.id, { onDelete: 'cascade' }),
+    revision: integer('revision').notNull(),
+    document: text('document').notNull(),
+    savedAt: integer('saved_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.buildId, t.revision] })],
+);
 
 /** The builder's own parts; the catalogue itself ships with the app. */
 export const parts = sqliteTable('parts', {
@@ -29,7 +35,13 @@ export const parts = sqliteTable('parts', {
 });
 
 /** Numbers of parts the builder took out of use: offered to no build, found in the Stores still. */
-export const retired = sqliteTable('retired', { id: text('id').primaryKey(), at: integer('at').notNull() });
+export const retired = sqliteTable('retired', {
+  id: text('id').primaryKey(),
+  at: integer('at').notNull(),
+});
 
 /** Demo builds put in once; one deleted by the user stays deleted. */
-export const seeds = sqliteTable('seeds', { name: text('name').primaryKey(), at: integer('at').notNull() });
+export const seeds = sqliteTable('seeds', {
+  name: text('name').primaryKey(),
+  at: integer('at').notNull(),
+});

@@ -2,7 +2,16 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import { createBuild, listBuilds, openStore, readBuild, removeBuild, saveBuild, seedBuilds, type Store } from '.';
+import {
+  createBuild,
+  listBuilds,
+  openStore,
+  readBuild,
+  removeBuild,
+  saveBuild,
+  seedBuilds,
+  type Store,
+} from '.';
 
 let store: Store;
 let url: string;
@@ -19,7 +28,10 @@ describe('builds in the database', () => {
   test('are kept with a revision', async () => {
     await createBuild(store, row, 1000);
     expect(await readBuild(store, 'one')).toMatchObject({ ...row, revision: 1, demo: null });
-    expect(await saveBuild(store, 'one', 1, { name: 'One', document: '{"a":2}' }, 2000)).toEqual({ kind: 'saved', revision: 2 });
+    expect(await saveBuild(store, 'one', 1, { name: 'One', document: '{"a":2}' }, 2000)).toEqual({
+      kind: 'saved',
+      revision: 2,
+    });
     expect((await readBuild(store, 'one'))?.document).toBe('{"a":2}');
   });
 
@@ -33,13 +45,19 @@ describe('builds in the database', () => {
 
   test('of twenty at once on one revision, one wins', async () => {
     await createBuild(store, row, 1000);
-    const all = await Promise.all(Array.from({ length: 20 }, (_, i) => saveBuild(store, 'one', 1, { name: 'One', document: `{"a":${i}}` }, 2000 + i)));
+    const all = await Promise.all(
+      Array.from({ length: 20 }, (_, i) =>
+        saveBuild(store, 'one', 1, { name: 'One', document: `{"a":${i}}` }, 2000 + i),
+      ),
+    );
     expect(all.filter((s) => s.kind === 'saved').length).toBe(1);
     expect(all.filter((s) => s.kind === 'stale').length).toBe(19);
   });
 
   test('what is not there is missing', async () => {
-    expect(await saveBuild(store, 'ghost', 1, { name: 'x', document: '{}' }, 1)).toEqual({ kind: 'missing' });
+    expect(await saveBuild(store, 'ghost', 1, { name: 'x', document: '{}' }, 1)).toEqual({
+      kind: 'missing',
+    });
     expect(await readBuild(store, 'ghost')).toBeNull();
     expect(await removeBuild(store, 'ghost')).toBe(false);
   });
@@ -69,7 +87,10 @@ describe('builds in the database', () => {
 });
 
 describe('demo builds', () => {
-  const demos = [{ name: 'desk', title: 'Desk', document: '{}' }, { name: 'tower', title: 'Tower', document: '{}' }];
+  const demos = [
+    { name: 'desk', title: 'Desk', document: '{}' },
+    { name: 'tower', title: 'Tower', document: '{}' },
+  ];
 
   test('are put in once', async () => {
     expect(await seedBuilds(store, demos, 1)).toBe(2);
@@ -85,7 +106,7 @@ describe('demo builds', () => {
     expect((await listBuilds(store)).map((b) => b.name).sort()).toEqual(['Box', 'My desk']);
   });
 
-  test('leave a user\'s build of the same id alone', async () => {
+  test("leave a user's build of the same id alone", async () => {
     await createBuild(store, { id: 'desk', name: 'Mine', document: '{"mine":1}' }, 1);
     await seedBuilds(store, demos, 2);
     expect((await readBuild(store, 'desk'))?.document).toBe('{"mine":1}');

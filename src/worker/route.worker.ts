@@ -4,13 +4,24 @@ import { betterPorts, compareOrders, type OrdersCompared, type PortsFound } from
 import { routeBuild, type RoutedBuild } from '@/core/route';
 
 type Tell = (share: number) => void;
-const telling = (tell: Tell) => (done: number, of: number): boolean => { tell(done / Math.max(1, of)); return true; };
+const telling =
+  (tell: Tell) =>
+  (done: number, of: number): boolean => {
+    tell(done / Math.max(1, of));
+    return true;
+  };
 
 /** What lays runs through the case, off the main thread, telling how far it is. */
 const api = {
-  route(build: Build, tell: Tell): RoutedBuild { return routeBuild(build, telling(tell)); },
-  orders(build: Build, loop: string, tell: Tell): OrdersCompared | null { return compareOrders(build, loop, telling(tell)); },
-  ports(build: Build, tell: Tell): { readonly found: PortsFound | null } { return { found: betterPorts(build, telling(tell)) }; },
+  route(build: Build, tell: Tell): RoutedBuild {
+    return routeBuild(build, telling(tell));
+  },
+  orders(build: Build, loop: string, tell: Tell): OrdersCompared | null {
+    return compareOrders(build, loop, telling(tell));
+  },
+  ports(build: Build, tell: Tell): { readonly found: PortsFound | null } {
+    return { found: betterPorts(build, telling(tell)) };
+  },
 };
 
 export type RouteWorker = typeof api;

@@ -14,9 +14,14 @@ const start: Start<Resolved> = (key, tell) => {
   return { worker, answer: wrap<FixesWorker>(worker).fixes(build, keys, shelves, proxy(tell)) };
 };
 
-type UseFixes = (build: Build, keys: readonly string[], shelves: Shelves) => Pick<Job<Resolved>, 'fresh' | 'result'>;
+type UseFixes = (
+  build: Build,
+  keys: readonly string[],
+  shelves: Shelves,
+) => Pick<Job<Resolved>, 'fresh' | 'result'>;
 
-const useFixesInWorker: UseFixes = (build, keys, shelves) => useJob(keys.length === 0 ? null : JSON.stringify([keys, shelves, { ...build, name: '' }]), start);
+const useFixesInWorker: UseFixes = (build, keys, shelves) =>
+  useJob(keys.length === 0 ? null : JSON.stringify([keys, shelves, { ...build, name: '' }]), start);
 
 /** Where fixes are resolved: a worker; tests without one put their own here. */
 export const FIXES_SOURCE: { use: UseFixes } = { use: useFixesInWorker };

@@ -1,2 +1,9 @@
-export { drawBracket, CLEARANCE, type Bracket, type BracketAsk, type BracketHole, type BracketTrouble } from './plate';
+export {
+  drawBracket,
+  CLEARANCE,
+  type Bracket,
+  type BracketAsk,
+  type BracketHole,
+  type BracketTrouble,
+} from './plate';
 export { BRACKET_CAUTIONS, bracketSteps } from './steps';

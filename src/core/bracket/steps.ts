@@ -10,7 +10,9 @@ export const BRACKET_CAUTIONS: readonly string[] = [
 
 /** How to make it, in order. Lengths in mm. */
 export function bracketSteps(ask: BracketAsk, plate: Bracket): readonly string[] {
-  const drills = [...new Set(plate.holes.filter((h) => h.of !== 'opening').map((h) => h.diameter_mm))].sort((a, b) => a - b);
+  const drills = [
+    ...new Set(plate.holes.filter((h) => h.of !== 'opening').map((h) => h.diameter_mm)),
+  ].sort((a, b) => a - b);
   const grip = ask.thickness_mm;
   return [
     `Print the drawing at full size and check the ruler on it: 100 mm must measure 100 mm. If it does not, print again without "fit to page".`,
@@ -19,7 +21,7 @@ export function bracketSteps(ask: BracketAsk, plate: Bracket): readonly string[]
     `Drill 2 mm first, then ${drills.map(round).join(' and ')} mm.${ask.opening_mm > 0 ? ` Cut the opening of ${round(ask.opening_mm)} mm with a step drill or hole saw, slowly.` : ''}`,
     'Round the corners, deburr both sides of every hole, wash off paper and glue.',
     `Screw the part to the plate first (${ask.overThread}), then the plate to the case (${ask.underThread}). Heads that stand under the part need a countersink or spacers.`,
-    'Check that the holes in the case are threaded or leave room for nuts. Put a rubber washer under each to keep the pump\'s hum out of the case.',
+    "Check that the holes in the case are threaded or leave room for nuts. Put a rubber washer under each to keep the pump's hum out of the case.",
   ];
 }
 

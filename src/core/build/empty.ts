@@ -6,11 +6,28 @@ export const DEFAULT_BRIEF: Brief = {
   altitude_m: 0,
   currency: 'EUR',
   loadCase: 'torture',
-  limits: { rise_K: 12, noise_dBA: 34, flow_Lmin: 3, part_C: null, budget_minor: 60000, clear_mm: 5 },
+  limits: {
+    rise_K: 12,
+    noise_dBA: 34,
+    flow_Lmin: 3,
+    part_C: null,
+    budget_minor: 60000,
+    clear_mm: 5,
+  },
   listener_m: 1,
 };
 
 /** A build with nothing in it yet. */
 export function emptyBuild(name: string, kit: Kit, brief: Brief = DEFAULT_BRIEF): Build {
-  return { format: BUILD_FORMAT, version: BUILD_VERSION, name, brief, case: null, items: [], loops: [], kit, choices: { removed: [] } };
+  return {
+    format: BUILD_FORMAT,
+    version: BUILD_VERSION,
+    name,
+    brief,
+    case: null,
+    items: [],
+    loops: [],
+    kit,
+    choices: { removed: [] },
+  };
 }

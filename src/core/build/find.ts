@@ -1,10 +1,15 @@
 import type { Build, Item, Loop, PortRef } from './types';
 
-export const findItem = (build: Build, id: string): Item | undefined => build.items.find((i) => i.id === id);
+export const findItem = (build: Build, id: string): Item | undefined =>
+  build.items.find((i) => i.id === id);
 
 /** The loop a part belongs to: the first that has a run or cap on it. */
 export function loopOfItem(build: Build, id: string): Loop | undefined {
-  return build.loops.find((l) => l.links.some((k) => k.from.item === id || k.to.item === id) || l.caps.some((c) => c.item === id));
+  return build.loops.find(
+    (l) =>
+      l.links.some((k) => k.from.item === id || k.to.item === id) ||
+      l.caps.some((c) => c.item === id),
+  );
 }
 
 export const samePort = (a: PortRef, b: PortRef): boolean => a.item === b.item && a.port === b.port;

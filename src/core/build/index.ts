@@ -1,6 +1,25 @@
 export { BUILD_FORMAT, BUILD_VERSION } from './types';
 export type {
-  Brief, Build, Cap, CapDuty, Control, EndPiece, Item, Kit, KitDuty, LaidEnd, Link, LinkWay, LoadStep, Loop, OrderMark, Placement, PortRef, Settings, Turn, Via,
+  Brief,
+  Build,
+  Cap,
+  CapDuty,
+  Control,
+  EndPiece,
+  Item,
+  Kit,
+  KitDuty,
+  LaidEnd,
+  Link,
+  LinkWay,
+  LoadStep,
+  Loop,
+  OrderMark,
+  Placement,
+  PortRef,
+  Settings,
+  Turn,
+  Via,
 } from './types';
 export { applyEdit, EditError, type Applied, type Edit, type EditKind } from './edits';
 export { DEFAULT_BRIEF, emptyBuild } from './empty';

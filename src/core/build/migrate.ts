@@ -8,8 +8,16 @@ export const MIGRATIONS: Readonly<Record<number, (old: Document) => Document>> =
     // Version 0 (before the first release) kept the room and limits at the top and had no listener or clearance of its own.
     const { room_C, limits, ...rest } = old as { room_C?: number; limits?: Document };
     return {
-      ...rest, version: 1,
-      brief: { room_C: room_C ?? 24, altitude_m: 0, currency: 'EUR', loadCase: 'torture', listener_m: 1, limits: { part_C: null, clear_mm: 5, budget_minor: null, ...limits } },
+      ...rest,
+      version: 1,
+      brief: {
+        room_C: room_C ?? 24,
+        altitude_m: 0,
+        currency: 'EUR',
+        loadCase: 'torture',
+        listener_m: 1,
+        limits: { part_C: null, clear_mm: 5, budget_minor: null, ...limits },
+      },
       choices: { removed: [] },
     };
   },

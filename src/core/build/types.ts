@@ -1,4 +1,15 @@
-import type { BuiltInCase, CasePart, CoolantPart, FittingPart, ItemPart, LeadPart, LoadCaseId, ScrewPart, SundryPart, TubePart } from '../part';
+import type {
+  BuiltInCase,
+  CasePart,
+  CoolantPart,
+  FittingPart,
+  ItemPart,
+  LeadPart,
+  LoadCaseId,
+  ScrewPart,
+  SundryPart,
+  TubePart,
+} from '../part';
 import type { Vec } from '../shape';
 
 export const BUILD_FORMAT = 'zephyron-build';
@@ -41,8 +52,19 @@ export type Placement =
   | { readonly on: 'slot'; readonly slot: number }
   | { readonly on: 'riser' }
   | { readonly on: 'item'; readonly item: string }
-  | { readonly on: 'radiator'; readonly item: string; /** `outside`: beyond the frame, under the cover. */ readonly face: 'frame' | 'interior' | 'outside' }
-  | { readonly on: 'mount'; readonly mount: string; readonly slide_mm: number; readonly ports: 'start' | 'end'; readonly air: 'in' | 'out' }
+  | {
+      readonly on: 'radiator';
+      readonly item: string;
+      /** `outside`: beyond the frame, under the cover. */ readonly face:
+        'frame' | 'interior' | 'outside';
+    }
+  | {
+      readonly on: 'mount';
+      readonly mount: string;
+      readonly slide_mm: number;
+      readonly ports: 'start' | 'end';
+      readonly air: 'in' | 'out';
+    }
   | { readonly on: 'spot'; readonly spot: string; readonly turn: Turn }
   /** Hangs in its runs, somewhere between the parts they lead to. */
   | { readonly on: 'line' }
@@ -61,7 +83,10 @@ export interface Control {
 }
 
 /** A stretch of a load over time. */
-export interface LoadStep { readonly load: LoadCaseId; readonly seconds: number }
+export interface LoadStep {
+  readonly load: LoadCaseId;
+  readonly seconds: number;
+}
 
 export interface Settings {
   /** Fans and pumps. */
@@ -98,7 +123,10 @@ export interface Item {
   readonly settings: Settings;
 }
 
-export interface PortRef { readonly item: string; readonly port: string }
+export interface PortRef {
+  readonly item: string;
+  readonly port: string;
+}
 
 export type EndPiece = 'auto' | 'straight' | 'rotary45' | 'rotary90' | 'extender';
 
@@ -106,7 +134,10 @@ export type EndPiece = 'auto' | 'straight' | 'rotary45' | 'rotary90' | 'extender
 export type Via = readonly [x: number | null, y: number | null, z: number | null];
 
 /** An end as it was laid: which piece, and the direction the tube leaves it by. */
-export interface LaidEnd { readonly piece: Exclude<EndPiece, 'auto'>; readonly direction: Vec }
+export interface LaidEnd {
+  readonly piece: Exclude<EndPiece, 'auto'>;
+  readonly direction: Vec;
+}
 
 /** What a builder sets of a run's way by hand; routing finds the rest. */
 export interface LinkWay {
@@ -118,7 +149,12 @@ export interface LinkWay {
   /** Hard tube may lie aslant at 45° where that is shorter. */
   readonly slanted?: boolean;
   /** Laid as it was found, and not moved. */
-  readonly pinned?: { readonly corners: readonly Vec[]; readonly radius_mm: number; readonly from: LaidEnd; readonly to: LaidEnd };
+  readonly pinned?: {
+    readonly corners: readonly Vec[];
+    readonly radius_mm: number;
+    readonly from: LaidEnd;
+    readonly to: LaidEnd;
+  };
 }
 
 /** From port to port, in flow order: a tube with its end fittings, or a joint that screws two ports together. */
@@ -134,7 +170,11 @@ export interface Link {
 }
 
 export type CapDuty = 'plug' | 'drain' | 'fill';
-export interface Cap { readonly item: string; readonly port: string; readonly with: CapDuty }
+export interface Cap {
+  readonly item: string;
+  readonly port: string;
+  readonly with: CapDuty;
+}
 
 export interface Loop {
   readonly id: string;
@@ -151,10 +191,18 @@ export interface Loop {
 
 export type KitDuty = 'plug' | 'drain' | 'fill' | 'joint' | 'rotary45' | 'rotary90' | 'extender';
 /** The small parts this build uses wherever one is called for. */
-export interface Kit extends Readonly<Record<KitDuty, FittingPart>> { readonly screws: readonly ScrewPart[]; /** Splitters and hubs to choose from. */ readonly leads?: readonly LeadPart[]; /** Paste, pads, tools and other sundries to choose from. */ readonly sundries?: readonly SundryPart[] }
+export interface Kit extends Readonly<Record<KitDuty, FittingPart>> {
+  readonly screws: readonly ScrewPart[];
+  /** Splitters and hubs to choose from. */ readonly leads?: readonly LeadPart[];
+  /** Paste, pads, tools and other sundries to choose from. */ readonly sundries?: readonly SundryPart[];
+}
 
 /** A line of the list on its way: ordered, received, or missing from the parcel. */
-export interface OrderMark { readonly state: 'ordered' | 'received' | 'missing'; readonly shop?: string; /** ISO date it was marked on. */ readonly on?: string }
+export interface OrderMark {
+  readonly state: 'ordered' | 'received' | 'missing';
+  readonly shop?: string;
+  /** ISO date it was marked on. */ readonly on?: string;
+}
 
 export interface Build {
   readonly format: typeof BUILD_FORMAT;

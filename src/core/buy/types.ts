@@ -24,7 +24,14 @@ export interface Offer {
   readonly order?: string;
 }
 
-export interface Feed { readonly shop: Shop; readonly offers: readonly Offer[] }
+export interface Feed {
+  readonly shop: Shop;
+  readonly offers: readonly Offer[];
+}
 
 /** Something to buy. */
-export interface Wanted { readonly part: string; readonly name: string; readonly quantity: number }
+export interface Wanted {
+  readonly part: string;
+  readonly name: string;
+  readonly quantity: number;
+}

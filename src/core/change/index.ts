@@ -4,7 +4,13 @@ export { whatFits, type WhatFits } from './whatFits';
 export type { FitSet } from './fitSets';
 export { type FanFaces, type FitChoice, type FitRefusal, type MountFits } from './ways';
 export { hangEdit, hangSetEdit, hangsOn } from './hang';
-export { compareOrders, whyNoOrders, MOST_PARTS, type OrderJudged, type OrdersCompared } from './orders';
+export {
+  compareOrders,
+  whyNoOrders,
+  MOST_PARTS,
+  type OrderJudged,
+  type OrdersCompared,
+} from './orders';
 export { whatIfShort, GIVE_MM, type Rescue } from './short';
 export { betterPorts, type PortsFound } from './betterPorts';
 export { bridgeOffers, type BridgeOffer } from './bridge';

@@ -25,7 +25,11 @@ export interface Judged extends Candidate {
 const FIT_STAGES = new Set(['case', 'runs', 'materials', 'flow']);
 
 /** Judges every candidate. `tell` hears how many of how many are done, and stops the search by answering false. */
-export function judgeChanges(build: Build, offer: readonly Part[], tell: (done: number, of: number) => boolean = () => true): readonly Judged[] {
+export function judgeChanges(
+  build: Build,
+  offer: readonly Part[],
+  tell: (done: number, of: number) => boolean = () => true,
+): readonly Judged[] {
   const now = workOut(build);
   const list = candidates(build, offer);
   const out: Judged[] = [];
@@ -39,21 +43,37 @@ export function judgeChanges(build: Build, offer: readonly Part[], tell: (done: 
 export function judge(candidate: Candidate, build: Build, now: Workings = workOut(build)): Judged {
   const then = workOut(applyEdit(build, candidate.edit).build);
   const load = build.brief.loadCase;
-  const before = now.reports.heat[load], after = then.reports.heat[load];
-  const less = (a: number | null, b: number | null): number | null => (a === null || b === null ? null : a - b);
-  const known = new Set(now.findings.filter((f) => f.severity === 'fails').map((f) => `${f.code} ${f.subjects.join()}`));
+  const before = now.reports.heat[load],
+    after = then.reports.heat[load];
+  const less = (a: number | null, b: number | null): number | null =>
+    a === null || b === null ? null : a - b;
+  const known = new Set(
+    now.findings.filter((f) => f.severity === 'fails').map((f) => `${f.code} ${f.subjects.join()}`),
+  );
   return {
     ...candidate,
-    rise_K: less(worstRise(after), worstRise(before)), headroom_K: less(room(after.spots), room(before.spots)), noise_dBA: after.noise_dBA - before.noise_dBA,
-    quietest_dBA: less(then.reports.sizing.quietestNoise_dBA, now.reports.sizing.quietestNoise_dBA), holdsAt_dBA: then.reports.sizing.quietestNoise_dBA,
+    rise_K: less(worstRise(after), worstRise(before)),
+    headroom_K: less(room(after.spots), room(before.spots)),
+    noise_dBA: after.noise_dBA - before.noise_dBA,
+    quietest_dBA: less(then.reports.sizing.quietestNoise_dBA, now.reports.sizing.quietestNoise_dBA),
+    holdsAt_dBA: then.reports.sizing.quietestNoise_dBA,
     cost_minor: then.reports.list.loopTotal - now.reports.list.loopTotal,
-    troubles: then.findings.filter((f) => f.severity === 'fails' && FIT_STAGES.has(f.stage) && !known.has(`${f.code} ${f.subjects.join()}`)).map((f) => f.title),
+    troubles: then.findings
+      .filter(
+        (f) =>
+          f.severity === 'fails' &&
+          FIT_STAGES.has(f.stage) &&
+          !known.has(`${f.code} ${f.subjects.join()}`),
+      )
+      .map((f) => f.title),
   };
 }
 
 function room(spots: Workings['reports']['heat']['play']['spots']): number | null {
   const cooled = spots.filter((s) => s.cooledBy !== null);
-  return cooled.length === 0 || cooled.some((s) => s.temp_C === null) ? null : Math.min(...cooled.map((s) => s.limit_C - (s.temp_C as number)));
+  return cooled.length === 0 || cooled.some((s) => s.temp_C === null)
+    ? null
+    : Math.min(...cooled.map((s) => s.limit_C - (s.temp_C as number)));
 }
 
 /** Cooling worth naming, K. */
@@ -61,6 +81,16 @@ const WORTH_K = 0.1;
 
 /** Best use of an amount of money: the affordable change that fits, is no louder where you sit and cools most; null when none gains. */
 export function bestUse(changes: readonly Judged[], most_minor: number): Judged | null {
-  const fair = changes.filter((c) => c.troubles.length === 0 && c.cost_minor <= most_minor && c.rise_K !== null && c.rise_K < -WORTH_K && c.noise_dBA < 1);
-  return fair.reduce<Judged | null>((a, b) => (a && (a.rise_K as number) <= (b.rise_K as number) ? a : b), null);
+  const fair = changes.filter(
+    (c) =>
+      c.troubles.length === 0 &&
+      c.cost_minor <= most_minor &&
+      c.rise_K !== null &&
+      c.rise_K < -WORTH_K &&
+      c.noise_dBA < 1,
+  );
+  return fair.reduce<Judged | null>(
+    (a, b) => (a && (a.rise_K as number) <= (b.rise_K as number) ? a : b),
+    null,
+  );
 }

@@ -31,7 +31,8 @@ export interface OrdersCompared {
 
 export const MOST_PARTS = 8;
 /** Orders measured by estimated runs, of those the straightest; and of these laid in space. */
-const MOST_ESTIMATED = 60, MOST_LAID = 6;
+const MOST_ESTIMATED = 60,
+  MOST_LAID = 6;
 /** A bend is worth so much tube when estimates are ranked, mm. */
 const BEND_MM = 45;
 
@@ -41,53 +42,105 @@ export function whyNoOrders(build: Build, loopId: string): string | null {
   if (!graph) return 'There is no such loop.';
   if (graph.branched) return 'The flow splits in this loop: its parts have no single order.';
   if (!graph.closed) return 'The loop is not closed yet.';
-  return graph.stations.length > MOST_PARTS ? `It has ${graph.stations.length} parts; orders are compared for up to ${MOST_PARTS}.` : null;
+  return graph.stations.length > MOST_PARTS
+    ? `It has ${graph.stations.length} parts; orders are compared for up to ${MOST_PARTS}.`
+    : null;
 }
 
 /**
  * Orders of a loop's parts behind its reservoir and pumps, ranked by runs without a way, then tube and bends. All are weighed by the way between the
  * parts; the straightest by estimated runs; the best of those are routed in space and worked out whole. `tell` hears how far it is and stops by answering false.
  */
-export function compareOrders(build: Build, loopId: string, tell: (done: number, of: number) => boolean = () => true): OrdersCompared | null {
-  const model = resolve(build), graph = model.loops.find((g) => g.loop.id === loopId);
+export function compareOrders(
+  build: Build,
+  loopId: string,
+  tell: (done: number, of: number) => boolean = () => true,
+): OrdersCompared | null {
+  const model = resolve(build),
+    graph = model.loops.find((g) => g.loop.id === loopId);
   if (!graph || whyNoOrders(build, loopId) !== null) return null;
   const kind = (id: string): string => build.items.find((i) => i.id === id)?.part.kind ?? '';
-  const head = graph.stations.filter((s) => kind(s) === 'reservoir' || kind(s) === 'pump'), rest = graph.stations.filter((s) => !head.includes(s));
-  const middle = new Map(graph.stations.map((s) => [s, middleOf(model.placed.get(s)?.ports.map((p) => p.at) ?? [])]));
-  const length = (order: readonly string[]): number => order.reduce((sum, s, i) => { const a = middle.get(s), b = middle.get(order[(i + 1) % order.length] as string); return sum + (a && b ? distance(a, b) : 150); }, 0);
-  const orders = permutations(rest).map((r) => [...head, ...r]).map((order) => ({ order, length: length(order) })).sort((a, b) => a.length - b.length);
+  const head = graph.stations.filter((s) => kind(s) === 'reservoir' || kind(s) === 'pump'),
+    rest = graph.stations.filter((s) => !head.includes(s));
+  const middle = new Map(
+    graph.stations.map((s) => [s, middleOf(model.placed.get(s)?.ports.map((p) => p.at) ?? [])]),
+  );
+  const length = (order: readonly string[]): number =>
+    order.reduce((sum, s, i) => {
+      const a = middle.get(s),
+        b = middle.get(order[(i + 1) % order.length] as string);
+      return sum + (a && b ? distance(a, b) : 150);
+    }, 0);
+  const orders = permutations(rest)
+    .map((r) => [...head, ...r])
+    .map((order) => ({ order, length: length(order) }))
+    .sort((a, b) => a.length - b.length);
   const steps = MOST_LAID + 2;
   if (!tell(0, steps)) return null;
-  const estimated = orders.slice(0, MOST_ESTIMATED).flatMap(({ order }) => {
-    const after = applyEdit(build, reorderLoop(build, loopId, order)).build, runs = estimateRuns(resolve(after)).filter((r) => r.loop === loopId);
-    return [{ order, after, worth: runs.reduce((s, r) => s + r.cut_mm + r.bends * BEND_MM, 0) }];
-  }).sort((a, b) => a.worth - b.worth);
+  const estimated = orders
+    .slice(0, MOST_ESTIMATED)
+    .flatMap(({ order }) => {
+      const after = applyEdit(build, reorderLoop(build, loopId, order)).build,
+        runs = estimateRuns(resolve(after)).filter((r) => r.loop === loopId);
+      return [{ order, after, worth: runs.reduce((s, r) => s + r.cut_mm + r.bends * BEND_MM, 0) }];
+    })
+    .sort((a, b) => a.worth - b.worth);
   if (!tell(1, steps)) return null;
-  const now = graph.stations.join(), rows: OrderJudged[] = [judge(build, loopId, graph.stations, null)];
-  for (const { order, after } of estimated.filter((e) => e.order.join() !== now).slice(0, MOST_LAID)) {
+  const now = graph.stations.join(),
+    rows: OrderJudged[] = [judge(build, loopId, graph.stations, null)];
+  for (const { order, after } of estimated
+    .filter((e) => e.order.join() !== now)
+    .slice(0, MOST_LAID)) {
     if (!tell(rows.length + 1, steps)) return null;
     rows.push(judge(after, loopId, order, reorderLoop(build, loopId, order)));
   }
-  rows.sort((a, b) => a.without - b.without || a.tube_mm + a.bends * BEND_MM - b.tube_mm - b.bends * BEND_MM);
+  rows.sort(
+    (a, b) =>
+      a.without - b.without || a.tube_mm + a.bends * BEND_MM - b.tube_mm - b.bends * BEND_MM,
+  );
   const items = [...new Set(rows.flatMap((r) => r.temps.map((t) => t.item)))];
-  const spreads = items.map((i) => { const t = rows.flatMap((r) => r.temps.find((x) => x.item === i)?.temp_C ?? []); return Math.max(...t) - Math.min(...t); });
+  const spreads = items.map((i) => {
+    const t = rows.flatMap((r) => r.temps.find((x) => x.item === i)?.temp_C ?? []);
+    return Math.max(...t) - Math.min(...t);
+  });
   return { rows, all: orders.length, spread_K: spreads.length > 0 ? Math.max(...spreads) : null };
 }
 
-function judge(build: Build, loopId: string, order: readonly string[], edit: Edit | null): OrderJudged {
-  const routed = routeBuild(build), { reports } = workOut(build, { routed });
-  const runs = reports.runs.filter((r) => r.loop === loopId && r.by === 'tube'), heat = reports.heat[build.brief.loadCase];
+function judge(
+  build: Build,
+  loopId: string,
+  order: readonly string[],
+  edit: Edit | null,
+): OrderJudged {
+  const routed = routeBuild(build),
+    { reports } = workOut(build, { routed });
+  const runs = reports.runs.filter((r) => r.loop === loopId && r.by === 'tube'),
+    heat = reports.heat[build.brief.loadCase];
   const cooled = new Map<string, number>();
-  for (const s of heat.spots) if (s.cooledBy !== null && order.includes(s.cooledBy) && s.temp_C !== null) cooled.set(s.item, Math.max(cooled.get(s.item) ?? -Infinity, s.temp_C));
+  for (const s of heat.spots)
+    if (s.cooledBy !== null && order.includes(s.cooledBy) && s.temp_C !== null)
+      cooled.set(s.item, Math.max(cooled.get(s.item) ?? -Infinity, s.temp_C));
   return {
-    order, edit, tube_mm: runs.reduce((s, r) => s + r.cut_mm, 0), bends: runs.reduce((s, r) => s + r.bends, 0), without: routed.routed.missing.filter((m) => m.loop === loopId).length,
-    temps: [...cooled].map(([item, temp_C]) => ({ item, temp_C })), rise_K: heat.loops.find((l) => l.id === loopId)?.rise_K ?? null,
+    order,
+    edit,
+    tube_mm: runs.reduce((s, r) => s + r.cut_mm, 0),
+    bends: runs.reduce((s, r) => s + r.bends, 0),
+    without: routed.routed.missing.filter((m) => m.loop === loopId).length,
+    temps: [...cooled].map(([item, temp_C]) => ({ item, temp_C })),
+    rise_K: heat.loops.find((l) => l.id === loopId)?.rise_K ?? null,
   };
 }
 
-const middleOf = (points: readonly Vec[]): Vec | null => (points.length === 0 ? null : [0, 1, 2].map((i) => points.reduce((s, p) => s + p[i as 0], 0) / points.length) as unknown as Vec);
+const middleOf = (points: readonly Vec[]): Vec | null =>
+  points.length === 0
+    ? null
+    : ([0, 1, 2].map(
+        (i) => points.reduce((s, p) => s + p[i as 0], 0) / points.length,
+      ) as unknown as Vec);
 
 function permutations<T>(list: readonly T[]): readonly (readonly T[])[] {
   if (list.length <= 1) return [list];
-  return list.flatMap((x, i) => permutations([...list.slice(0, i), ...list.slice(i + 1)]).map((p) => [x, ...p]));
+  return list.flatMap((x, i) =>
+    permutations([...list.slice(0, i), ...list.slice(i + 1)]).map((p) => [x, ...p]),
+  );
 }

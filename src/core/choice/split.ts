@@ -7,7 +7,17 @@ import { estimateRuns } from '../run';
 import { settle } from '../settle';
 
 /** What one part sees in one arrangement. */
-export interface SplitPart { readonly item: string; readonly name: string; readonly flow_Lmin: number; readonly drop_kPa: number; readonly spots: readonly { readonly name: string; readonly temp_C: number | null; readonly limit_C: number }[] }
+export interface SplitPart {
+  readonly item: string;
+  readonly name: string;
+  readonly flow_Lmin: number;
+  readonly drop_kPa: number;
+  readonly spots: readonly {
+    readonly name: string;
+    readonly temp_C: number | null;
+    readonly limit_C: number;
+  }[];
+}
 export interface Arrangement {
   /** What would make the build so; null when it is so already. */
   readonly edit: Edit | null;
@@ -30,7 +40,12 @@ export interface SplitSchool {
 const SAME_K = 0.1;
 
 /** The same parts one behind the other and side by side, each worked out whole: runs, flow, heat. Null with the reason in words when it cannot be. */
-export function splitSchool(build: Build, loop: string, items: readonly string[], tee: InlinePart): SplitSchool | { readonly why: string } {
+export function splitSchool(
+  build: Build,
+  loop: string,
+  items: readonly string[],
+  tee: InlinePart,
+): SplitSchool | { readonly why: string } {
   const graph = resolve(build).loops.find((g) => g.loop.id === loop);
   if (!graph) return { why: 'There is no such loop.' };
   const toRow = graph.branched ? rowEdit(build, loop) : null;
@@ -43,10 +58,26 @@ export function splitSchool(build: Build, loop: string, items: readonly string[]
   if (!toSplit) return { why: 'These parts cannot be set side by side.' };
   const beside = isBeside(build, loop, items) ? build : applyEdit(row, toSplit).build;
   const one: Arrangement = { ...look(row, loop, items), edit: toRow };
-  const other: Arrangement = { ...look(beside, loop, items), edit: beside === build ? null : toRow ? { do: 'batch', edits: [toRow, toSplit].flatMap((e) => (e.do === 'batch' ? e.edits : [e])) } : toSplit };
+  const other: Arrangement = {
+    ...look(beside, loop, items),
+    edit:
+      beside === build
+        ? null
+        : toRow
+          ? {
+              do: 'batch',
+              edits: [toRow, toSplit].flatMap((e) => (e.do === 'batch' ? e.edits : [e])),
+            }
+          : toSplit,
+  };
   const known = one.headroom_K !== null && other.headroom_K !== null;
   const by = known ? (other.headroom_K as number) - (one.headroom_K as number) : null;
-  return { row: one, beside: other, by_K: by === null ? null : Math.abs(by), better: by === null ? null : Math.abs(by) < SAME_K ? 'same' : by > 0 ? 'beside' : 'row' };
+  return {
+    row: one,
+    beside: other,
+    by_K: by === null ? null : Math.abs(by),
+    better: by === null ? null : Math.abs(by) < SAME_K ? 'same' : by > 0 ? 'beside' : 'row',
+  };
 }
 
 /** Whether these parts stand side by side now: none leads to another on the way from the reservoir. */
@@ -56,7 +87,9 @@ export function isBeside(build: Build, loop: string, items: readonly string[]): 
   const leads = (from: number, to: number, seen = new Set<number>()): boolean => {
     if (seen.has(from)) return false;
     seen.add(from);
-    return layout.legs.some((l) => l.from === from && !l.back && (l.to === to || leads(l.to, to, seen)));
+    return layout.legs.some(
+      (l) => l.from === from && !l.back && (l.to === to || leads(l.to, to, seen)),
+    );
   };
   const visits = items.map((i) => layout.visits.findIndex((v) => v.item === i));
   return visits.every((a) => visits.every((b) => a === b || !leads(a, b)));
@@ -71,12 +104,26 @@ function look(build: Build, loop: string, items: readonly string[]): Omit<Arrang
   const state = flow.loops.find((l) => l.id === loop);
   const parts = items.map((item): SplitPart => {
     const links = flow.links.filter((l) => l.item === item && l.loop === loop);
-    const spots = report.spots.filter((s) => s.cooledBy === item).map((s) => ({ name: s.name, temp_C: s.temp_C, limit_C: s.limit_C }));
-    return { item, name: build.items.find((i) => i.id === item)?.name ?? item, flow_Lmin: links.reduce((s, l) => s + Math.abs(l.flow_Lmin), 0), drop_kPa: Math.max(0, ...links.map((l) => l.drop_kPa)), spots };
+    const spots = report.spots
+      .filter((s) => s.cooledBy === item)
+      .map((s) => ({ name: s.name, temp_C: s.temp_C, limit_C: s.limit_C }));
+    return {
+      item,
+      name: build.items.find((i) => i.id === item)?.name ?? item,
+      flow_Lmin: links.reduce((s, l) => s + Math.abs(l.flow_Lmin), 0),
+      drop_kPa: Math.max(0, ...links.map((l) => l.drop_kPa)),
+      spots,
+    };
   });
-  const rooms = parts.flatMap((p) => p.spots.map((s) => (s.temp_C === null ? null : s.limit_C - s.temp_C)));
+  const rooms = parts.flatMap((p) =>
+    p.spots.map((s) => (s.temp_C === null ? null : s.limit_C - s.temp_C)),
+  );
   return {
-    flow_Lmin: state?.flow_Lmin ?? 0, head_kPa: state?.head_kPa ?? 0, rise_K: report.loops.find((l) => l.id === loop)?.rise_K ?? null,
-    headroom_K: rooms.length === 0 || rooms.some((r) => r === null) ? null : Math.min(...(rooms as number[])), parts,
+    flow_Lmin: state?.flow_Lmin ?? 0,
+    head_kPa: state?.head_kPa ?? 0,
+    rise_K: report.loops.find((l) => l.id === loop)?.rise_K ?? null,
+    headroom_K:
+      rooms.length === 0 || rooms.some((r) => r === null) ? null : Math.min(...(rooms as number[])),
+    parts,
   };
 }

@@ -1,10 +1,14 @@
 import type { Edit } from '../build';
 
 export type Severity = 'fails' | 'tight' | 'note';
-export type Stage = 'heat' | 'case' | 'cooling' | 'flow' | 'materials' | 'runs' | 'parts' | 'assembly' | 'log';
+export type Stage =
+  'heat' | 'case' | 'cooling' | 'flow' | 'materials' | 'runs' | 'parts' | 'assembly' | 'log';
 
 /** A way out, ready to be applied. */
-export interface Fix { readonly label: string; readonly edit: Edit }
+export interface Fix {
+  readonly label: string;
+  readonly edit: Edit;
+}
 
 /** The one thing every check says. */
 export interface Finding {
@@ -37,13 +41,21 @@ export interface Rule<C> {
 }
 
 /** What a rule says each time; code, stage and, unless it says otherwise, severity and source come from the rule. */
-export type Said = Omit<Finding, 'code' | 'severity' | 'stage' | 'source' | 'candidates'> & Partial<Pick<Finding, 'severity' | 'source' | 'candidates'>>;
+export type Said = Omit<Finding, 'code' | 'severity' | 'stage' | 'source' | 'candidates'> &
+  Partial<Pick<Finding, 'severity' | 'source' | 'candidates'>>;
 
 /** Runs every rule in order; findings come worst first. */
 export function runRules<C>(rules: readonly Rule<C>[], context: C): Finding[] {
-  const found = rules.flatMap((rule) => rule.check(context).map((said): Finding => ({
-    code: rule.code, stage: rule.stage, severity: rule.severity, source: rule.source, candidates: () => [], ...said,
-  })));
+  const found = rules.flatMap((rule) =>
+    rule.check(context).map((said): Finding => ({
+      code: rule.code,
+      stage: rule.stage,
+      severity: rule.severity,
+      source: rule.source,
+      candidates: () => [],
+      ...said,
+    })),
+  );
   return found.sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
 }
 

@@ -11,10 +11,13 @@ const OF_ROUTING = /^run\.(no-way|unrouted|unpinned|before|weave|clash)$/;
 const RANK: Record<Severity, number> = { note: 0, tight: 1, fails: 2 };
 
 /** What a finding is about, whatever its figures: the same trouble before and after. */
-export const findingKey = (f: Pick<Finding, 'code' | 'subjects'>): string => `${f.code}|${[...f.subjects].sort().join()}`;
+export const findingKey = (f: Pick<Finding, 'code' | 'subjects'>): string =>
+  `${f.code}|${[...f.subjects].sort().join()}`;
 
 /** How often each kind of finding fails and is marginal. Notes are no harm. */
-function harmByKind(findings: readonly Finding[]): ReadonlyMap<string, { fails: number; tight: number }> {
+function harmByKind(
+  findings: readonly Finding[],
+): ReadonlyMap<string, { fails: number; tight: number }> {
   const harm = new Map<string, { fails: number; tight: number }>();
   for (const f of findings) {
     if (f.severity === 'note' || OF_ROUTING.test(f.code)) continue;
@@ -26,9 +29,14 @@ function harmByKind(findings: readonly Finding[]): ReadonlyMap<string, { fails: 
 }
 
 /** Whether any kind of finding is worse than before. A milder finding about the same things, in place of the one that is gone, is not. */
-export function anyKindWorse(before: readonly Finding[], after: readonly Finding[], solved: Finding): boolean {
+export function anyKindWorse(
+  before: readonly Finding[],
+  after: readonly Finding[],
+  solved: Finding,
+): boolean {
   const about = new Set(solved.subjects);
-  const milder = (f: Finding): boolean => RANK[f.severity] < RANK[solved.severity] && f.subjects.some((s) => about.has(s));
+  const milder = (f: Finding): boolean =>
+    RANK[f.severity] < RANK[solved.severity] && f.subjects.some((s) => about.has(s));
   const known = new Set(before.map(findingKey));
   const was = harmByKind(before);
   const now = harmByKind(after.filter((f) => known.has(findingKey(f)) || !milder(f)));
@@ -43,7 +51,11 @@ export function anyKindWorse(before: readonly Finding[], after: readonly Finding
  * The ways out of a finding that hold: applied to the build, the finding is gone and no kind of finding is worse, by a whole
  * analysis of the changed build. `analyse` must be the same for the build before and after (routes estimated in both).
  */
-export function resolveFixes(build: Build, finding: Finding, analyse: (build: Build) => readonly Finding[]): readonly Fix[] {
+export function resolveFixes(
+  build: Build,
+  finding: Finding,
+  analyse: (build: Build) => readonly Finding[],
+): readonly Fix[] {
   const candidates = finding.candidates().slice(0, MOST_TRIED);
   if (candidates.length === 0) return [];
   const before = analyse(build);
@@ -51,7 +63,9 @@ export function resolveFixes(build: Build, finding: Finding, analyse: (build: Bu
   const known = new Set(before.map(findingKey));
   const about = new Set(finding.subjects);
   // The same trouble about fewer or other things is not gone.
-  const stillThere = (f: Finding): boolean => f.code === finding.code && (findingKey(f) === key || (!known.has(findingKey(f)) && f.subjects.some((s) => about.has(s))));
+  const stillThere = (f: Finding): boolean =>
+    f.code === finding.code &&
+    (findingKey(f) === key || (!known.has(findingKey(f)) && f.subjects.some((s) => about.has(s))));
   const holds = ({ edit }: Fix): boolean => {
     let changed: Build;
     try {

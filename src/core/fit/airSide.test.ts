@@ -8,7 +8,22 @@ import { airSides, curtainLoss } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
 /** A sheet across the whole inner face of the front radiator (its stack ends at x 400), so far away. */
-const sheet = (gap: number, z: readonly [number, number] = [30, 180]): Build => applyEdit(desk, { do: 'case.choose', case: { ...(desk.case as NonNullable<Build['case']>), obstacles: [{ id: 'sheet', name: 'Sheet', removable: false, min: [398 - gap, 0, z[0]], max: [400 - gap, 420, z[1]] }] } }).build;
+const sheet = (gap: number, z: readonly [number, number] = [30, 180]): Build =>
+  applyEdit(desk, {
+    do: 'case.choose',
+    case: {
+      ...(desk.case as NonNullable<Build['case']>),
+      obstacles: [
+        {
+          id: 'sheet',
+          name: 'Sheet',
+          removable: false,
+          min: [398 - gap, 0, z[0]],
+          max: [400 - gap, 420, z[1]],
+        },
+      ],
+    },
+  }).build;
 const front = (build: Build) => airSides(resolve(build)).find((a) => a.item === 'front-radiator');
 
 describe('air before a wall', () => {
@@ -27,8 +42,12 @@ describe('air before a wall', () => {
   });
 
   test('nearer never costs less, more covered never less', () => {
-    for (let g = 1; g < 60; g += 3) expect(curtainLoss(120, 360, g, 1)).toBeGreaterThanOrEqual(curtainLoss(120, 360, g + 3, 1));
-    for (let c = 0; c < 1; c += 0.1) expect(curtainLoss(120, 360, 8, c + 0.1)).toBeGreaterThanOrEqual(curtainLoss(120, 360, 8, c) - 1e-9);
+    for (let g = 1; g < 60; g += 3)
+      expect(curtainLoss(120, 360, g, 1)).toBeGreaterThanOrEqual(curtainLoss(120, 360, g + 3, 1));
+    for (let c = 0; c < 1; c += 0.1)
+      expect(curtainLoss(120, 360, 8, c + 0.1)).toBeGreaterThanOrEqual(
+        curtainLoss(120, 360, 8, c) - 1e-9,
+      );
   });
 });
 
@@ -46,7 +65,9 @@ describe('the air side of a stack', () => {
 
   test('it makes the coolant warmer, and the nearer the warmer', () => {
     const rise = (build: Build): number => worstRise(workOut(build).reports.heat.torture) ?? NaN;
-    const far = rise(sheet(60)), near = rise(sheet(10)), nearest = rise(sheet(4));
+    const far = rise(sheet(60)),
+      near = rise(sheet(10)),
+      nearest = rise(sheet(4));
     expect(near).toBeGreaterThan(far);
     expect(nearest).toBeGreaterThan(near + 0.3);
   });

@@ -6,11 +6,20 @@ import { measureGaps, screwNeeds, screwWindow, thicknessAt, verdictFor } from '.
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
 const box = demoBuild('pocket-planetarium') as Build;
-const edited = (build: Build, ...edits: Edit[]): Build => edits.reduce((b, e) => applyEdit(b, e).build, build);
-const gapOf = (build: Build, a: string, b: string) => measureGaps(resolve(build)).gaps.find((g) => (g.a === a && g.b === b) || (g.a === b && g.b === a));
+const edited = (build: Build, ...edits: Edit[]): Build =>
+  edits.reduce((b, e) => applyEdit(b, e).build, build);
+const gapOf = (build: Build, a: string, b: string) =>
+  measureGaps(resolve(build)).gaps.find(
+    (g) => (g.a === a && g.b === b) || (g.a === b && g.b === a),
+  );
 
 describe('verdicts', () => {
-  test.each([[-0.1, 'clash'], [0, 'tight'], [4.9, 'tight'], [5, 'clear']])('%p mm with 5 asked is %s', (gap, verdict) => {
+  test.each([
+    [-0.1, 'clash'],
+    [0, 'tight'],
+    [4.9, 'tight'],
+    [5, 'clear'],
+  ])('%p mm with 5 asked is %s', (gap, verdict) => {
     expect(verdictFor(gap, 5)).toBe(verdict);
   });
 });
@@ -32,32 +41,57 @@ describe('gaps', () => {
 
   /** Common practice: a reservoir too tall under the top radiator, the next shorter one fits. Here the radiator is moved over it. */
   test('a 250 mm reservoir under a top radiator clashes, 200 mm fits', () => {
-    const over: Build = edited(desk, { do: 'item.replace', item: 'top-radiator', part: catalogued('radiator', 'rad-tarn-360-30') });
-    const tall = edited(over, { do: 'item.replace', item: 'reservoir', part: catalogued('reservoir', 'res-osier-250') });
+    const over: Build = edited(desk, {
+      do: 'item.replace',
+      item: 'top-radiator',
+      part: catalogued('radiator', 'rad-tarn-360-30'),
+    });
+    const tall = edited(over, {
+      do: 'item.replace',
+      item: 'reservoir',
+      part: catalogued('reservoir', 'res-osier-250'),
+    });
     expect(gapOf(tall, 'reservoir', 'top-fans')?.verdict).toBe('clash');
     expect(gapOf(over, 'reservoir', 'top-fans')?.verdict).toBe('clear');
   });
 
   /** Common practice: two triple radiators meet in the shared corner. */
   test('two long radiators meet in the corner when both are thick', () => {
-    const both = edited(desk, { do: 'item.replace', item: 'top-radiator', part: catalogued('radiator', 'rad-fell-360-60') }, { do: 'item.place', item: 'top-radiator', placement: { on: 'mount', mount: 'top', slide_mm: 13, ports: 'start', air: 'in' } });
+    const both = edited(
+      desk,
+      { do: 'item.replace', item: 'top-radiator', part: catalogued('radiator', 'rad-fell-360-60') },
+      {
+        do: 'item.place',
+        item: 'top-radiator',
+        placement: { on: 'mount', mount: 'top', slide_mm: 13, ports: 'start', air: 'in' },
+      },
+    );
     expect(gapOf(both, 'front-radiator', 'top-fans')?.verdict).toBe('clash');
   });
 
-  test('the planetarium\'s radiator clashes by the numbers worked by hand', () => {
+  test("the planetarium's radiator clashes by the numbers worked by hand", () => {
     expect(gapOf(box, 'top-radiator', 'reservoir')?.gap_mm).toBeCloseTo(-8, 9);
     expect(gapOf(box, 'card-block', 'top-radiator')?.gap_mm).toBeCloseTo(-11, 9);
   });
 
   test('a part and what it sits on do not clash, nor do parts screwed together', () => {
     const { gaps } = measureGaps(resolve(desk));
-    for (const [a, b] of [['processor', 'processor-block'], ['card', 'card-block'], ['front-fans', 'front-radiator'], ['pump', 'reservoir']] as const) {
+    for (const [a, b] of [
+      ['processor', 'processor-block'],
+      ['card', 'card-block'],
+      ['front-fans', 'front-radiator'],
+      ['pump', 'reservoir'],
+    ] as const) {
       expect(gaps.find((g) => [g.a, g.b].includes(a) && [g.a, g.b].includes(b))).toBeUndefined();
     }
   });
 
   test('but a joint does not let them stand in each other', () => {
-    const same = edited(desk, { do: 'item.place', item: 'reservoir', placement: { on: 'spot', spot: 'pump', turn: 0 } });
+    const same = edited(desk, {
+      do: 'item.place',
+      item: 'reservoir',
+      placement: { on: 'spot', spot: 'pump', turn: 0 },
+    });
     expect(gapOf(same, 'pump', 'reservoir')?.verdict).toBe('clash');
   });
 
@@ -77,7 +111,10 @@ describe('gaps', () => {
 describe('room at a mount', () => {
   test('used is the stack, free the way to what is first in the way', () => {
     const model = resolve(desk);
-    const room = thicknessAt(model, desk.case?.mounts[0] as NonNullable<Build['case']>['mounts'][number]);
+    const room = thicknessAt(
+      model,
+      desk.case?.mounts[0] as NonNullable<Build['case']>['mounts'][number],
+    );
     expect(room.used_mm).toBe(55);
     expect(room.free_mm).toBe(67);
     expect(room.blockedBy).toBe('Supply shroud');
@@ -87,7 +124,11 @@ describe('room at a mount', () => {
 describe('screws', () => {
   /** physics.md section 6: stack + 2.5 up to stack + depth to the tube − 1. */
   test('25 mm fan, 1 mm gasket, 6 mm to the tube: 28.5 to 31', () => {
-    expect(screwWindow(25, 6, { gasket: 1 })).toEqual({ stack_mm: 26, shortest_mm: 28.5, longest_mm: 31 });
+    expect(screwWindow(25, 6, { gasket: 1 })).toEqual({
+      stack_mm: 26,
+      shortest_mm: 28.5,
+      longest_mm: 31,
+    });
   });
 
   test('the desk picks M3 × 30 for fans and M3 × 5 or 6 for the frame', () => {
@@ -98,27 +139,42 @@ describe('screws', () => {
     expect(needs.find((n) => n.fans === 'front-fans')?.quantity).toBe(12);
   });
 
-  test.each([[35, 'too-long'], [20, 'too-short'], [30, 'holds']] as const)('%p mm by hand is %s', (screw_mm, verdict) => {
+  test.each([
+    [35, 'too-long'],
+    [20, 'too-short'],
+    [30, 'holds'],
+  ] as const)('%p mm by hand is %s', (screw_mm, verdict) => {
     const build = edited(desk, { do: 'item.set', item: 'front-fans', values: { screw_mm } });
-    expect(screwNeeds(resolve(build)).find((n) => n.fans === 'front-fans')).toMatchObject({ verdict, chosen: 'by hand' });
+    expect(screwNeeds(resolve(build)).find((n) => n.fans === 'front-fans')).toMatchObject({
+      verdict,
+      chosen: 'by hand',
+    });
   });
 
   test('washers bring a longer screw into the window', () => {
     const screws = desk.kit.screws.filter((s) => s.thread !== 'M3' || s.length_mm === 35);
-    const need = screwNeeds(resolve(edited(desk, { do: 'kit.screws', screws }))).find((n) => n.fans === 'front-fans');
+    const need = screwNeeds(resolve(edited(desk, { do: 'kit.screws', screws }))).find(
+      (n) => n.fans === 'front-fans',
+    );
     expect(need).toMatchObject({ verdict: 'holds', length_mm: 35 });
     expect(need?.washers).toBe(Math.ceil(35 - (need?.window.longest_mm ?? 0)));
   });
 
   test('none on the list is none', () => {
-    expect(screwNeeds(resolve(edited(desk, { do: 'kit.screws', screws: [] }))).every((n) => n.verdict === 'none' && n.length_mm === null)).toBe(true);
+    expect(
+      screwNeeds(resolve(edited(desk, { do: 'kit.screws', screws: [] }))).every(
+        (n) => n.verdict === 'none' && n.length_mm === null,
+      ),
+    ).toBe(true);
   });
 });
 
 describe('room beside a longer neighbour', () => {
   test('only what is in front of the stack counts, not the rest of the rail', () => {
     const tower = demoBuild('fenland-flood-tower') as Build;
-    const top = tower.case?.mounts.find((m) => m.id === 'top') as NonNullable<Build['case']>['mounts'][number];
+    const top = tower.case?.mounts.find((m) => m.id === 'top') as NonNullable<
+      Build['case']
+    >['mounts'][number];
     const room = thicknessAt(resolve(tower), top);
     expect(room.used_mm).toBe(70);
     expect(room.free_mm).toBeGreaterThanOrEqual(70);

@@ -27,50 +27,118 @@ const NEAR_MM = 40;
 /** Faces that are meant to meet. */
 const SLACK_MM = 1e-6;
 
-interface Screwed { readonly at: PlacedPort; readonly part: FittingPart; readonly bodies: readonly Body[]; readonly partner: string | null }
+interface Screwed {
+  readonly at: PlacedPort;
+  readonly part: FittingPart;
+  readonly bodies: readonly Body[];
+  readonly partner: string | null;
+}
 
-interface Near { readonly mine: Body; readonly body: Body; readonly id: string; readonly name: string; readonly isPort: boolean; readonly bound: number }
+interface Near {
+  readonly mine: Body;
+  readonly body: Body;
+  readonly id: string;
+  readonly name: string;
+  readonly isPort: boolean;
+  readonly bound: number;
+}
 
-const round = (at: PlacedPort, length: number, radius: number): Body => { const cylinder = cylinderFrom(at.at, at.direction, length, radius); return { box: cylinderBox(cylinder), cylinder }; };
+const round = (at: PlacedPort, length: number, radius: number): Body => {
+  const cylinder = cylinderFrom(at.at, at.direction, length, radius);
+  return { box: cylinderBox(cylinder), cylinder };
+};
 
 /** Every fitting and cap in its port, against all parts, walls and each other. */
 export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[] {
   const screwed = screwedIn(model, runs);
-  const solids = [...model.placed.values()].flatMap((p) => p.solids), names = new Map(model.build.items.map((i) => [i.id, i.name])), nameOf = (id: string): string => names.get(id) ?? id;
+  const solids = [...model.placed.values()].flatMap((p) => p.solids),
+    names = new Map(model.build.items.map((i) => [i.id, i.name])),
+    nameOf = (id: string): string => names.get(id) ?? id;
   /** A part, what it sits on and what sits on it are made for each other: their own ports clear them. */
-  const hosts = (id: string): readonly string[] => { const h = model.placed.get(id)?.host; return h ? [h, ...hosts(h)] : []; };
-  return screwed.map((s): PortFit => {
-    const own = new Set([s.at.item, s.partner, ...hosts(s.at.item)]);
-    let gap = Infinity, gapWith: string | null = null, gapItem: string | null = null, beside = false;
-    const near: Near[] = [];
-    const meet = (body: Body, id: string, name: string, isPort: boolean): void => { for (const mine of s.bodies) { const bound = boxGap(mine.box, body.box); if (bound <= NEAR_MM) near.push({ mine, body, id, name, isPort, bound }); } };
-    for (const solid of solids) if (!own.has(solid.item)) meet(solid, solid.item, solid.name, false);
-    for (const o of model.obstacles) meet(o, o.item, o.name, false);
-    for (const t of screwed) if (t !== s && !(t.at.item === s.partner && s.at.item === t.partner)) for (const body of t.bodies) meet(body, t.at.item, `${nameOf(t.at.item)}, ${t.at.port.name}`, true);
-    // A body is nowhere nearer than the box it fills: where that is no nearer than what was found, nothing is worked out.
-    for (const { mine, body, id, name, isPort, bound } of near.sort((a, b) => a.bound - b.bound)) {
-      if (bound > 0 && bound >= gap) break;
-      const g = bodyGap(mine, body);
-      if (g < gap) { gap = g; gapWith = name; gapItem = id; beside = isPort; }
-    }
-    const { interior } = model, walls = interior ? s.bodies.flatMap((b) => wallRoom(b, interior) ?? []) : [];
-    for (const wall of walls) if (wall.room < gap) { gap = wall.room; gapWith = wall.name; gapItem = null; beside = false; }
-    const close = gap <= NEAR_MM;
-    return {
-      item: s.at.item, port: s.at.port.id, name: `${nameOf(s.at.item)}, ${s.at.port.name}`, fitting: s.part.name,
-      gap_mm: close ? gap : null, with: close ? gapWith : null, withItem: close ? gapItem : null,
-      verdict: gap < -SLACK_MM ? 'clash' : gap < HAND_MM - SLACK_MM ? 'tight' : 'clear', besidePort: gap < HAND_MM && beside,
-    };
-  }).sort((a, b) => (a.gap_mm ?? Infinity) - (b.gap_mm ?? Infinity));
+  const hosts = (id: string): readonly string[] => {
+    const h = model.placed.get(id)?.host;
+    return h ? [h, ...hosts(h)] : [];
+  };
+  return screwed
+    .map((s): PortFit => {
+      const own = new Set([s.at.item, s.partner, ...hosts(s.at.item)]);
+      let gap = Infinity,
+        gapWith: string | null = null,
+        gapItem: string | null = null,
+        beside = false;
+      const near: Near[] = [];
+      const meet = (body: Body, id: string, name: string, isPort: boolean): void => {
+        for (const mine of s.bodies) {
+          const bound = boxGap(mine.box, body.box);
+          if (bound <= NEAR_MM) near.push({ mine, body, id, name, isPort, bound });
+        }
+      };
+      for (const solid of solids)
+        if (!own.has(solid.item)) meet(solid, solid.item, solid.name, false);
+      for (const o of model.obstacles) meet(o, o.item, o.name, false);
+      for (const t of screwed)
+        if (t !== s && !(t.at.item === s.partner && s.at.item === t.partner))
+          for (const body of t.bodies)
+            meet(body, t.at.item, `${nameOf(t.at.item)}, ${t.at.port.name}`, true);
+      // A body is nowhere nearer than the box it fills: where that is no nearer than what was found, nothing is worked out.
+      for (const { mine, body, id, name, isPort, bound } of near.sort(
+        (a, b) => a.bound - b.bound,
+      )) {
+        if (bound > 0 && bound >= gap) break;
+        const g = bodyGap(mine, body);
+        if (g < gap) {
+          gap = g;
+          gapWith = name;
+          gapItem = id;
+          beside = isPort;
+        }
+      }
+      const { interior } = model,
+        walls = interior ? s.bodies.flatMap((b) => wallRoom(b, interior) ?? []) : [];
+      for (const wall of walls)
+        if (wall.room < gap) {
+          gap = wall.room;
+          gapWith = wall.name;
+          gapItem = null;
+          beside = false;
+        }
+      const close = gap <= NEAR_MM;
+      return {
+        item: s.at.item,
+        port: s.at.port.id,
+        name: `${nameOf(s.at.item)}, ${s.at.port.name}`,
+        fitting: s.part.name,
+        gap_mm: close ? gap : null,
+        with: close ? gapWith : null,
+        withItem: close ? gapItem : null,
+        verdict: gap < -SLACK_MM ? 'clash' : gap < HAND_MM - SLACK_MM ? 'tight' : 'clear',
+        besidePort: gap < HAND_MM && beside,
+      };
+    })
+    .sort((a, b) => (a.gap_mm ?? Infinity) - (b.gap_mm ?? Infinity));
 }
 
-const WALLS = ['rear panel', 'floor', 'board tray', 'front frame', 'top frame', 'side panel'] as const;
+const WALLS = [
+  'rear panel',
+  'floor',
+  'board tray',
+  'front frame',
+  'top frame',
+  'side panel',
+] as const;
 
 /** Room to the nearest wall it does not already stand beyond: parts on a mount reach through their frame. */
-function wallRoom({ box }: Body, inside: { readonly min: readonly number[]; readonly max: readonly number[] }): { readonly room: number; readonly name: string } | null {
+function wallRoom(
+  { box }: Body,
+  inside: { readonly min: readonly number[]; readonly max: readonly number[] },
+): { readonly room: number; readonly name: string } | null {
   let best: { room: number; name: string } | null = null;
   for (let i = 0; i < 3; i += 1) {
-    for (const [room, name] of [[(box.min[i as 0] as number) - (inside.min[i] as number), WALLS[i] as string], [(inside.max[i] as number) - (box.max[i as 0] as number), WALLS[i + 3] as string]] as const) if (!best || room < best.room) best = { room, name };
+    for (const [room, name] of [
+      [(box.min[i as 0] as number) - (inside.min[i] as number), WALLS[i] as string],
+      [(inside.max[i] as number) - (box.max[i as 0] as number), WALLS[i + 3] as string],
+    ] as const)
+      if (!best || room < best.room) best = { room, name };
   }
   return best;
 }
@@ -78,22 +146,62 @@ function wallRoom({ box }: Body, inside: { readonly min: readonly number[]; read
 /** Fittings of runs and caps of spare ports, where the port has a place of its own: pieces that hang in their runs have none until those are routed. Ports joined face to face hold a joint between them. */
 function screwedIn(model: Model, runs: readonly Run[]): Screwed[] {
   const { kit } = model.build;
-  const put = (at: PlacedPort | null, parts: readonly FittingPart[], partner: string | null, laid?: readonly Body[]): Screwed[] => {
+  const put = (
+    at: PlacedPort | null,
+    parts: readonly FittingPart[],
+    partner: string | null,
+    laid?: readonly Body[],
+  ): Screwed[] => {
     const host = model.placed.get(at?.item ?? '');
     if (host?.item.placement.on === 'line' && !host.frame) return [];
-    const widest = parts.reduce<FittingPart | null>((a, b) => (a && a.diameter_mm >= b.diameter_mm ? a : b), null);
+    const widest = parts.reduce<FittingPart | null>(
+      (a, b) => (a && a.diameter_mm >= b.diameter_mm ? a : b),
+      null,
+    );
     if (!at || !widest) return [];
-    const length = parts.reduce((s, p) => s + p.length_mm, 0), radius = widest.diameter_mm / 2;
-    return [{ at, part: parts[parts.length - 1] as FittingPart, bodies: laid && laid.length > 0 ? laid : [round(at, length, radius)], partner }];
+    const length = parts.reduce((s, p) => s + p.length_mm, 0),
+      radius = widest.diameter_mm / 2;
+    return [
+      {
+        at,
+        part: parts[parts.length - 1] as FittingPart,
+        bodies: laid && laid.length > 0 ? laid : [round(at, length, radius)],
+        partner,
+      },
+    ];
   };
-  const ofRuns = model.build.loops.flatMap((loop) => loop.links.flatMap((link) => {
-    // A bridge is as long as its ports are apart; what else is screwed together has no room of its own.
-    if (link.by === 'joint') { const a = model.portAt(link.from), b = model.portAt(link.to); return link.bridge && a && b ? put(a, [link.bridge], link.to.item, [roundBody(a.at, b.at, link.bridge.diameter_mm / 2)]) : []; }
-    const run = runs.find((r) => r.id === link.id && r.loop === loop.id);
-    const parts = (end: 'from' | 'to'): FittingPart[] => (run?.fittings ?? []).filter((f) => f.end === end).map((f) => pieceOf(run, f.duty, loop, kit));
-    // A routed run says where each of its pieces is, elbows as they are turned.
-    const laid = (end: 'from' | 'to'): Body[] => (run?.routed?.pieces ?? []).filter((b) => b.end === end).map((b) => roundBody(b.from, b.to, b.radius));
-    return [...put(model.portAt(link.from), parts('from'), link.to.item, laid('from')), ...put(model.portAt(link.to), parts('to'), link.from.item, laid('to'))];
-  }));
-  return [...ofRuns, ...model.build.loops.flatMap((loop) => loop.caps.flatMap((cap) => put(model.portAt(cap), [kit[cap.with]], null)))];
+  const ofRuns = model.build.loops.flatMap((loop) =>
+    loop.links.flatMap((link) => {
+      // A bridge is as long as its ports are apart; what else is screwed together has no room of its own.
+      if (link.by === 'joint') {
+        const a = model.portAt(link.from),
+          b = model.portAt(link.to);
+        return link.bridge && a && b
+          ? put(a, [link.bridge], link.to.item, [
+              roundBody(a.at, b.at, link.bridge.diameter_mm / 2),
+            ])
+          : [];
+      }
+      const run = runs.find((r) => r.id === link.id && r.loop === loop.id);
+      const parts = (end: 'from' | 'to'): FittingPart[] =>
+        (run?.fittings ?? [])
+          .filter((f) => f.end === end)
+          .map((f) => pieceOf(run, f.duty, loop, kit));
+      // A routed run says where each of its pieces is, elbows as they are turned.
+      const laid = (end: 'from' | 'to'): Body[] =>
+        (run?.routed?.pieces ?? [])
+          .filter((b) => b.end === end)
+          .map((b) => roundBody(b.from, b.to, b.radius));
+      return [
+        ...put(model.portAt(link.from), parts('from'), link.to.item, laid('from')),
+        ...put(model.portAt(link.to), parts('to'), link.from.item, laid('to')),
+      ];
+    }),
+  );
+  return [
+    ...ofRuns,
+    ...model.build.loops.flatMap((loop) =>
+      loop.caps.flatMap((cap) => put(model.portAt(cap), [kit[cap.with]], null)),
+    ),
+  ];
 }

@@ -16,12 +16,19 @@ export interface MountRoom {
 /** The whole rail, as wide as its widest fans. */
 function railFace(mount: Mount): Box {
   const width = Math.max(...mount.fans.map((f) => f.size_mm));
-  return boxOf(add(mount.at, scale(mount.across, -width / 2)), add(add(mount.at, scale(mount.across, width / 2)), scale(mount.along, mount.length_mm)));
+  return boxOf(
+    add(mount.at, scale(mount.across, -width / 2)),
+    add(add(mount.at, scale(mount.across, width / 2)), scale(mount.along, mount.length_mm)),
+  );
 }
 
 /** A box stretched along one axis between two planes. */
 function along(face: Box, axis: 0 | 1 | 2, from: number, to: number): Box {
-  const put = (v: Vec, value: number): Vec => [axis === 0 ? value : v[0], axis === 1 ? value : v[1], axis === 2 ? value : v[2]];
+  const put = (v: Vec, value: number): Vec => [
+    axis === 0 ? value : v[0],
+    axis === 1 ? value : v[1],
+    axis === 2 ? value : v[2],
+  ];
   return { min: put(face.min, Math.min(from, to)), max: put(face.max, Math.max(from, to)) };
 }
 
@@ -36,17 +43,38 @@ export function thicknessAt(model: Model, mount: Mount): MountRoom {
   const inward = mount.inward;
   const axis = inward.findIndex((d) => d !== 0) as 0 | 1 | 2;
   const sign = inward[axis] as number;
-  const own = [...model.placed.values()].filter((p) => hangs.has(p.item.id)).flatMap((p) => p.solids);
+  const own = [...model.placed.values()]
+    .filter((p) => hangs.has(p.item.id))
+    .flatMap((p) => p.solids);
   const face = own.length > 0 ? union(own.map((s) => s.box)) : railFace(mount);
   const reach = model.interior ? model.interior.max[axis] : 1000;
-  const others: Solid[] = [...[...model.placed.values()].filter((p) => !hangs.has(p.item.id)).flatMap((p) => p.solids), ...model.obstacles];
-  let free = reach, blockedBy: string | null = null;
+  const others: Solid[] = [
+    ...[...model.placed.values()].filter((p) => !hangs.has(p.item.id)).flatMap((p) => p.solids),
+    ...model.obstacles,
+  ];
+  let free = reach,
+    blockedBy: string | null = null;
   const column = along(face, axis, mount.at[axis], mount.at[axis] + sign * reach);
   for (const solid of others) {
     if (boxGap(column, solid.box) >= 0) continue;
-    const depth = sign > 0 ? solid.box.min[axis] - mount.at[axis] : mount.at[axis] - solid.box.max[axis];
-    if (depth < free) { free = Math.max(0, depth); blockedBy = solid.name; }
+    const depth =
+      sign > 0 ? solid.box.min[axis] - mount.at[axis] : mount.at[axis] - solid.box.max[axis];
+    if (depth < free) {
+      free = Math.max(0, depth);
+      blockedBy = solid.name;
+    }
   }
-  const used = Math.max(0, ...own.map((s) => (sign > 0 ? s.box.max[axis] - mount.at[axis] : mount.at[axis] - s.box.min[axis])));
-  return { mount: mount.id, published_mm: mount.published_mm, used_mm: used, free_mm: free, blockedBy };
+  const used = Math.max(
+    0,
+    ...own.map((s) =>
+      sign > 0 ? s.box.max[axis] - mount.at[axis] : mount.at[axis] - s.box.min[axis],
+    ),
+  );
+  return {
+    mount: mount.id,
+    published_mm: mount.published_mm,
+    used_mm: used,
+    free_mm: free,
+    blockedBy,
+  };
 }

@@ -9,11 +9,19 @@ export interface Anatomy {
   readonly apart: readonly (readonly string[])[];
 }
 
-export function anatomyOf(network: FlowNetwork, { pieces, dead }: Pick<Chained, 'pieces' | 'dead'> = chainNetwork(network)): Anatomy {
+export function anatomyOf(
+  network: FlowNetwork,
+  { pieces, dead }: Pick<Chained, 'pieces' | 'dead'> = chainNetwork(network),
+): Anatomy {
   const { links, fixed } = network;
   const main = pieces.find((p) => p.zero.some((z) => fixed.includes(z))) ?? pieces[0];
   return {
     dead: dead.map((d) => (links[d.link] as NetworkLink).id),
-    apart: pieces.filter((p) => p !== main).map(({ nodes }) => { const own = new Set(nodes); return links.filter((l) => own.has(l.from)).map((l) => l.id); }),
+    apart: pieces
+      .filter((p) => p !== main)
+      .map(({ nodes }) => {
+        const own = new Set(nodes);
+        return links.filter((l) => own.has(l.from)).map((l) => l.id);
+      }),
   };
 }

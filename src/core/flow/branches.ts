@@ -21,23 +21,50 @@ export interface Branch {
 }
 
 /** The stretches of a solved loop, in flow order: one for a plain ring, one a lane and the trunk for a split one. */
-export function branchesOf(graph: LoopGraph, network: FlowNetwork, links: readonly LinkFlow[]): readonly Branch[] {
+export function branchesOf(
+  graph: LoopGraph,
+  network: FlowNetwork,
+  links: readonly LinkFlow[],
+): readonly Branch[] {
   const own = links.filter((l) => l.loop === graph.loop.id);
   const flowOf = (id: string): LinkFlow | undefined => own.find((l) => l.id === id);
   const most = Math.max(1e-9, ...own.map((l) => Math.abs(l.flow_Lmin)));
-  const place = (id: string): number => { const link = flowOf(id); return link?.item ? graph.stations.indexOf(link.item) : graph.route.indexOf(id); };
+  const place = (id: string): number => {
+    const link = flowOf(id);
+    return link?.item ? graph.stations.indexOf(link.item) : graph.route.indexOf(id);
+  };
   const rows = chainNetwork(network).chains.map((chain): Branch => {
-    const forward = chain.members.map((m) => ({ link: network.links[m.link] as NetworkLink, sign: m.sign }));
-    const first = forward[0], flow = first ? first.sign * (flowOf(first.link.id)?.flow_Lmin ?? 0) : 0;
+    const forward = chain.members.map((m) => ({
+      link: network.links[m.link] as NetworkLink,
+      sign: m.sign,
+    }));
+    const first = forward[0],
+      flow = first ? first.sign * (flowOf(first.link.id)?.flow_Lmin ?? 0) : 0;
     const way = flow < 0 ? [...forward].reverse().map((f) => ({ ...f, sign: -f.sign })) : forward;
-    const start = way[0], end = way[way.length - 1];
-    const from = (start ? (start.sign > 0 ? start.link.from : start.link.to) : chain.fromNode).split('/')[0] as string;
-    const to = (end ? (end.sign > 0 ? end.link.to : end.link.from) : chain.fromNode).split('/')[0] as string;
-    const tubes = way.map((f) => flowOf(f.link.id)?.reynolds).filter((r): r is number => typeof r === 'number');
+    const start = way[0],
+      end = way[way.length - 1];
+    const from = (
+      start ? (start.sign > 0 ? start.link.from : start.link.to) : chain.fromNode
+    ).split('/')[0] as string;
+    const to = (end ? (end.sign > 0 ? end.link.to : end.link.from) : chain.fromNode).split(
+      '/',
+    )[0] as string;
+    const tubes = way
+      .map((f) => flowOf(f.link.id)?.reynolds)
+      .filter((r): r is number => typeof r === 'number');
     return {
-      from, to, links: way.map((f) => f.link.id), flow_Lmin: Math.abs(flow), share: Math.abs(flow) / most,
-      items: [...new Set(way.flatMap((f) => flowOf(f.link.id)?.item ?? []))].filter((i) => i !== from && i !== to),
-      takes_kPa: way.reduce((s, f) => s + (f.link.pump ? 0 : Math.abs(flowOf(f.link.id)?.drop_kPa ?? 0)), 0),
+      from,
+      to,
+      links: way.map((f) => f.link.id),
+      flow_Lmin: Math.abs(flow),
+      share: Math.abs(flow) / most,
+      items: [...new Set(way.flatMap((f) => flowOf(f.link.id)?.item ?? []))].filter(
+        (i) => i !== from && i !== to,
+      ),
+      takes_kPa: way.reduce(
+        (s, f) => s + (f.link.pump ? 0 : Math.abs(flowOf(f.link.id)?.drop_kPa ?? 0)),
+        0,
+      ),
       reynolds: tubes.length > 0 ? Math.max(...tubes) : null,
     };
   });

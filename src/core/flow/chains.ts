@@ -1,16 +1,29 @@
 import type { FlowNetwork, NetworkLink } from './links';
 import { addTerms, noTerms, type Terms } from './terms';
 
-export interface Member { readonly link: number; readonly sign: 1 | -1 }
+export interface Member {
+  readonly link: number;
+  readonly sign: 1 | -1;
+}
 
 /** Links one after another with nothing joining between: one flow. Ends are free nodes by number, or −1 where pressure is held. */
-export interface Chain { readonly from: number; readonly to: number; readonly fromNode: string; readonly members: readonly Member[]; readonly terms: Terms }
+export interface Chain {
+  readonly from: number;
+  readonly to: number;
+  readonly fromNode: string;
+  readonly members: readonly Member[];
+  readonly terms: Terms;
+}
 
 /**
  * What hangs together. Its pressures are told against `zero`; while it is solved they are held at 0 at `anchors`, which is a meeting of
  * chains where that saves one: the chain through the reservoir stays whole.
  */
-export interface Piece { readonly nodes: readonly string[]; readonly zero: readonly string[]; readonly anchors: readonly string[] }
+export interface Piece {
+  readonly nodes: readonly string[];
+  readonly zero: readonly string[];
+  readonly anchors: readonly string[];
+}
 
 export interface Chained {
   readonly chains: readonly Chain[];
@@ -25,16 +38,33 @@ export interface Chained {
 /** A network with its dead ends taken off and its series links drawn together: what is left to solve is only where flow splits. */
 export function chainNetwork({ links, fixed, fluid }: FlowNetwork): Chained {
   const ends = new Map<string, number[]>();
-  const join = (node: string, k: number): void => { const list = ends.get(node); if (list) list.push(k); else ends.set(node, [k]); };
-  links.forEach((l, k) => { join(l.from, k); join(l.to, k); });
-  const whole = connected(links, ends).map((nodes) => { const own = nodes.filter((n) => fixed.includes(n)); return { nodes, zero: own.length > 0 ? own : nodes.slice(0, 1) }; });
+  const join = (node: string, k: number): void => {
+    const list = ends.get(node);
+    if (list) list.push(k);
+    else ends.set(node, [k]);
+  };
+  links.forEach((l, k) => {
+    join(l.from, k);
+    join(l.to, k);
+  });
+  const whole = connected(links, ends).map((nodes) => {
+    const own = nodes.filter((n) => fixed.includes(n));
+    return { nodes, zero: own.length > 0 ? own : nodes.slice(0, 1) };
+  });
   const alive = new Uint8Array(links.length).fill(1);
   const dead = prune(links, ends, new Set(whole.flatMap((p) => p.zero)), alive);
-  const living = (node: string): readonly number[] => (ends.get(node) ?? []).filter((k) => alive[k]);
+  const living = (node: string): readonly number[] =>
+    (ends.get(node) ?? []).filter((k) => alive[k]);
   const pieces = whole.map(({ nodes, zero }): Piece => {
     const [only] = zero;
-    const meetings = zero.length === 1 && living(only as string).length === 2 ? nodes.filter((n) => living(n).length > 2) : [];
-    const anchor = meetings.reduce<string | null>((a, b) => (a !== null && living(a).length >= living(b).length ? a : b), null);
+    const meetings =
+      zero.length === 1 && living(only as string).length === 2
+        ? nodes.filter((n) => living(n).length > 2)
+        : [];
+    const anchor = meetings.reduce<string | null>(
+      (a, b) => (a !== null && living(a).length >= living(b).length ? a : b),
+      null,
+    );
     return { nodes, zero, anchors: anchor === null ? zero : [anchor] };
   });
   const held = new Set(pieces.flatMap((p) => p.anchors));
@@ -45,8 +75,10 @@ export function chainNetwork({ links, fixed, fluid }: FlowNetwork): Chained {
   const used = new Uint8Array(links.length);
   const chains: Chain[] = [];
   const draw = (start: string, first: number): void => {
-    const members: Member[] = [], terms = noTerms();
-    let node = start, k: number | undefined = first;
+    const members: Member[] = [],
+      terms = noTerms();
+    let node = start,
+      k: number | undefined = first;
     while (k !== undefined) {
       const link = links[k] as NetworkLink;
       const sign: 1 | -1 = link.from === node ? 1 : -1;
@@ -56,14 +88,25 @@ export function chainNetwork({ links, fixed, fluid }: FlowNetwork): Chained {
       node = sign === 1 ? link.to : link.from;
       k = isMeeting(node) ? undefined : living(node).find((other) => !used[other]);
     }
-    chains.push({ from: index.get(start) ?? -1, to: index.get(node) ?? -1, fromNode: start, members, terms });
+    chains.push({
+      from: index.get(start) ?? -1,
+      to: index.get(node) ?? -1,
+      fromNode: start,
+      members,
+      terms,
+    });
   };
   for (const node of [...held, ...free]) for (const k of living(node)) if (!used[k]) draw(node, k);
   return { chains, free, pieces, dead };
 }
 
 /** Takes off, again and again, what hangs on one end only. */
-function prune(links: readonly NetworkLink[], ends: ReadonlyMap<string, readonly number[]>, held: ReadonlySet<string>, alive: Uint8Array): { link: number; outer: string }[] {
+function prune(
+  links: readonly NetworkLink[],
+  ends: ReadonlyMap<string, readonly number[]>,
+  held: ReadonlySet<string>,
+  alive: Uint8Array,
+): { link: number; outer: string }[] {
   const degree = new Map([...ends].map(([n, list]) => [n, list.length]));
   const loose = [...degree].filter(([n, d]) => d === 1 && !held.has(n)).map(([n]) => n);
   const dead: { link: number; outer: string }[] = [];
@@ -83,17 +126,24 @@ function prune(links: readonly NetworkLink[], ends: ReadonlyMap<string, readonly
 }
 
 /** Nodes by connected piece, by name. */
-function connected(links: readonly NetworkLink[], ends: ReadonlyMap<string, readonly number[]>): readonly (readonly string[])[] {
+function connected(
+  links: readonly NetworkLink[],
+  ends: ReadonlyMap<string, readonly number[]>,
+): readonly (readonly string[])[] {
   const seen = new Set<string>();
   return [...ends.keys()].sort().flatMap((start) => {
     if (seen.has(start)) return [];
-    const nodes: string[] = [], stack = [start];
+    const nodes: string[] = [],
+      stack = [start];
     while (stack.length > 0) {
       const node = stack.pop() as string;
       if (seen.has(node)) continue;
       seen.add(node);
       nodes.push(node);
-      for (const k of ends.get(node) ?? []) { const l = links[k] as NetworkLink; stack.push(l.from === node ? l.to : l.from); }
+      for (const k of ends.get(node) ?? []) {
+        const l = links[k] as NetworkLink;
+        stack.push(l.from === node ? l.to : l.from);
+      }
     }
     return [nodes.sort()];
   });

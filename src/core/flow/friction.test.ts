@@ -4,17 +4,30 @@ import { churchill, colebrook, frictionFactor, isBetweenRegimes } from '.';
 
 describe('friction factor', () => {
   test('Colebrook solves its own equation', () => {
-    fc.assert(fc.property(fc.double({ min: 4000, max: 1e7, noNaN: true }), fc.double({ min: 0, max: 0.05, noNaN: true }), (re, e) => {
-      const f = colebrook(re, e);
-      expect(Math.abs(1 / Math.sqrt(f) + 2 * Math.log10(e / 3.7 + 2.51 / (re * Math.sqrt(f))))).toBeLessThan(1e-9);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 4000, max: 1e7, noNaN: true }),
+        fc.double({ min: 0, max: 0.05, noNaN: true }),
+        (re, e) => {
+          const f = colebrook(re, e);
+          expect(
+            Math.abs(1 / Math.sqrt(f) + 2 * Math.log10(e / 3.7 + 2.51 / (re * Math.sqrt(f)))),
+          ).toBeLessThan(1e-9);
+        },
+      ),
+    );
   });
 
   test('the join is smooth in value and slope at both ends', () => {
-    for (const [at, h] of [[2000, 0.01], [4000, 0.01]] as const) {
-      const below = frictionFactor(at - h, 0.0001), above = frictionFactor(at + h, 0.0001);
+    for (const [at, h] of [
+      [2000, 0.01],
+      [4000, 0.01],
+    ] as const) {
+      const below = frictionFactor(at - h, 0.0001),
+        above = frictionFactor(at + h, 0.0001);
       expect(Math.abs(above - below)).toBeLessThan(1e-5);
-      const slopeBelow = (frictionFactor(at, 0.0001) - frictionFactor(at - 1, 0.0001)), slopeAbove = (frictionFactor(at + 1, 0.0001) - frictionFactor(at, 0.0001));
+      const slopeBelow = frictionFactor(at, 0.0001) - frictionFactor(at - 1, 0.0001),
+        slopeAbove = frictionFactor(at + 1, 0.0001) - frictionFactor(at, 0.0001);
       expect(Math.abs(slopeBelow - slopeAbove)).toBeLessThan(2e-7);
     }
   });
@@ -29,7 +42,8 @@ describe('friction factor', () => {
   });
 
   test('Churchill agrees with Colebrook within 3.1 % above 4,000', () => {
-    for (const re of [4000, 10000, 1e5]) expect(Math.abs(churchill(re, 0.001) / colebrook(re, 0.001) - 1)).toBeLessThan(0.05);
+    for (const re of [4000, 10000, 1e5])
+      expect(Math.abs(churchill(re, 0.001) / colebrook(re, 0.001) - 1)).toBeLessThan(0.05);
   });
 
   test('the uncertain band is named', () => {

@@ -72,15 +72,31 @@ function joinEnd(relativeRoughness: number): Float64Array {
  * the cubic that joins both in value and slope (close to the Dunlop cubic of the EPANET 2 manual; no published formula is right there).
  */
 export function frictionInto(re: number, relativeRoughness: number, out: Float64Array): void {
-  if (re >= TURBULENT_RE) { colebrookInto(re, relativeRoughness / 3.7, out); return; }
-  if (re <= LAMINAR_RE) { out[0] = 64 / re; out[1] = -64 / (re * re); return; }
-  const f0 = 64 / LAMINAR_RE, m0 = -64 / LAMINAR_RE ** 2;
+  if (re >= TURBULENT_RE) {
+    colebrookInto(re, relativeRoughness / 3.7, out);
+    return;
+  }
+  if (re <= LAMINAR_RE) {
+    out[0] = 64 / re;
+    out[1] = -64 / (re * re);
+    return;
+  }
+  const f0 = 64 / LAMINAR_RE,
+    m0 = -64 / LAMINAR_RE ** 2;
   const end = joinEnd(relativeRoughness);
-  const f1 = end[0] as number, m1 = end[1] as number;
+  const f1 = end[0] as number,
+    m1 = end[1] as number;
   const h = TURBULENT_RE - LAMINAR_RE;
   const t = (re - LAMINAR_RE) / h;
-  out[0] = (2 * t ** 3 - 3 * t ** 2 + 1) * f0 + (t ** 3 - 2 * t ** 2 + t) * h * m0 + (-2 * t ** 3 + 3 * t ** 2) * f1 + (t ** 3 - t ** 2) * h * m1;
-  out[1] = ((6 * t * t - 6 * t) * f0 + (6 * t - 6 * t * t) * f1) / h + (3 * t * t - 4 * t + 1) * m0 + (3 * t * t - 2 * t) * m1;
+  out[0] =
+    (2 * t ** 3 - 3 * t ** 2 + 1) * f0 +
+    (t ** 3 - 2 * t ** 2 + t) * h * m0 +
+    (-2 * t ** 3 + 3 * t ** 2) * f1 +
+    (t ** 3 - t ** 2) * h * m1;
+  out[1] =
+    ((6 * t * t - 6 * t) * f0 + (6 * t - 6 * t * t) * f1) / h +
+    (3 * t * t - 4 * t + 1) * m0 +
+    (3 * t * t - 2 * t) * m1;
 }
 
 const ANSWER = new Float64Array(2);
@@ -88,7 +104,8 @@ const ANSWER = new Float64Array(2);
 /** The factor alone. Throws RangeError for Re ≤ 0 or a roughness outside 0–0.05. */
 export function frictionFactor(re: number, relativeRoughness: number): number {
   if (!(re > 0)) throw new RangeError(`Reynolds number must be above 0, got ${re}`);
-  if (!(relativeRoughness >= 0 && relativeRoughness <= 0.05)) throw new RangeError(`relative roughness must be 0 to 0.05, got ${relativeRoughness}`);
+  if (!(relativeRoughness >= 0 && relativeRoughness <= 0.05))
+    throw new RangeError(`relative roughness must be 0 to 0.05, got ${relativeRoughness}`);
   frictionInto(re, relativeRoughness, ANSWER);
   return ANSWER[0] as number;
 }

@@ -23,14 +23,35 @@ export function pumpGroup(network: FlowNetwork): PumpGroup {
   const ids = pumps.map((p) => p.id);
   const { chains } = readyNetwork(network).chained;
   const withPumps = chains.filter((c) => c.members.some((m) => network.links[m.link]?.pump));
-  const idsIn = (chain: (typeof chains)[number]): readonly string[] => chain.members.map((m) => (network.links[m.link] as NetworkLink).id);
+  const idsIn = (chain: (typeof chains)[number]): readonly string[] =>
+    chain.members.map((m) => (network.links[m.link] as NetworkLink).id);
   if (withPumps.length <= 1) {
-    const held = (from: string, to: string): NetworkLink => ({ id: HELD, from, to, forced_Lmin: 0 });
+    const held = (from: string, to: string): NetworkLink => ({
+      id: HELD,
+      from,
+      to,
+      forced_Lmin: 0,
+    });
     const row: NetworkLink[] = pumps.map((p, i) => ({ ...p, from: `row${i}`, to: `row${i + 1}` }));
     return {
-      kind: 'series', pumps: ids,
-      giving: { fluid: network.fluid, fixed: ['row0'], links: [...row, held(`row${pumps.length}`, 'row0')] },
-      taking: { fluid: network.fluid, fixed: [first.from], links: [...network.links.filter((l) => !l.pump), held(first.from, first.to), ...pumps.slice(1).map((p) => ({ id: p.id, from: p.from, to: p.to, curve: { a: 0, b: 0 } }))] },
+      kind: 'series',
+      pumps: ids,
+      giving: {
+        fluid: network.fluid,
+        fixed: ['row0'],
+        links: [...row, held(`row${pumps.length}`, 'row0')],
+      },
+      taking: {
+        fluid: network.fluid,
+        fixed: [first.from],
+        links: [
+          ...network.links.filter((l) => !l.pump),
+          held(first.from, first.to),
+          ...pumps
+            .slice(1)
+            .map((p) => ({ id: p.id, from: p.from, to: p.to, curve: { a: 0, b: 0 } })),
+        ],
+      },
     };
   }
   const endsOf = (chain: (typeof chains)[number]): readonly [string, string] => {
@@ -41,11 +62,33 @@ export function pumpGroup(network: FlowNetwork): PumpGroup {
     return pump?.sign === 1 ? [chain.fromNode, end] : [end, chain.fromNode];
   };
   const [a, b] = endsOf(withPumps[0] as (typeof chains)[number]);
-  if (a === b || !withPumps.every((c) => { const [x, y] = endsOf(c); return x === a && y === b; })) return { kind: 'apart', pumps: ids, giving: null, taking: null };
+  if (
+    a === b ||
+    !withPumps.every((c) => {
+      const [x, y] = endsOf(c);
+      return x === a && y === b;
+    })
+  )
+    return { kind: 'apart', pumps: ids, giving: null, taking: null };
   const inside = new Set(withPumps.flatMap(idsIn));
   return {
-    kind: 'parallel', pumps: ids,
-    giving: { fluid: network.fluid, fixed: [a], links: [...network.links.filter((l) => inside.has(l.id)), { id: HELD, from: b, to: a, forced_Lmin: 0 }] },
-    taking: { fluid: network.fluid, fixed: [a], links: [...network.links.filter((l) => !inside.has(l.id)), { id: HELD, from: a, to: b, forced_Lmin: 0 }] },
+    kind: 'parallel',
+    pumps: ids,
+    giving: {
+      fluid: network.fluid,
+      fixed: [a],
+      links: [
+        ...network.links.filter((l) => inside.has(l.id)),
+        { id: HELD, from: b, to: a, forced_Lmin: 0 },
+      ],
+    },
+    taking: {
+      fluid: network.fluid,
+      fixed: [a],
+      links: [
+        ...network.links.filter((l) => !inside.has(l.id)),
+        { id: HELD, from: a, to: b, forced_Lmin: 0 },
+      ],
+    },
   };
 }

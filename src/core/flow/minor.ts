@@ -7,7 +7,12 @@ export function boreSpeed(flow_Lmin: number, bore_mm: number): number {
 }
 
 /** Total-pressure loss of a fitting, Pa: K ρ v²/2, with K on the bore it is given for. */
-export function minorLoss(k: number, flow_Lmin: number, bore_mm: number, density_kgm3: number): number {
+export function minorLoss(
+  k: number,
+  flow_Lmin: number,
+  bore_mm: number,
+  density_kgm3: number,
+): number {
   const v = boreSpeed(flow_Lmin, bore_mm);
   return (k * density_kgm3 * v * v) / 2;
 }
@@ -32,7 +37,18 @@ export function craneFt(bore_mm: number, roughness_mm = STEEL_ROUGHNESS_MM): num
 
 /** Multiples of fT of a 90° bend by radius over bore. Crane TP-410 p. A-29, from memory. */
 const BEND_MULTIPLES: readonly (readonly [number, number])[] = [
-  [1, 20], [1.5, 14], [2, 12], [3, 12], [4, 14], [6, 17], [8, 24], [10, 30], [12, 34], [14, 38], [16, 42], [20, 50],
+  [1, 20],
+  [1.5, 14],
+  [2, 12],
+  [3, 12],
+  [4, 14],
+  [6, 17],
+  [8, 24],
+  [10, 30],
+  [12, 34],
+  [14, 38],
+  [16, 42],
+  [20, 50],
 ];
 
 function bendMultiple(ratio: number): number {
@@ -52,7 +68,13 @@ export function bendK(radius_mm: number, bore_mm: number, angle_deg: number): nu
 }
 
 /** Multiples of fT for pieces of fittings. Crane TP-410, from memory. */
-export const CRANE_MULTIPLES = { elbow90: 30, elbow45: 16, teeThrough: 20, teeBranch: 60, ballValve: 3 } as const;
+export const CRANE_MULTIPLES = {
+  elbow90: 30,
+  elbow45: 16,
+  teeThrough: 20,
+  teeBranch: 60,
+  ballValve: 3,
+} as const;
 
 /** K of a sharp entry into a bore, and of leaving one into a still chamber (Crane TP-410; common to every handbook). */
 export const ENTRY_K = 0.5;

@@ -11,7 +11,8 @@ const MAX_ITERATIONS = 200;
  * Newton's moves shrink as their squares, so after moves m and m' the next is about m'³/m². When that is a hundredth of the tolerance
  * the flows are there and need no further look; only under moves this small, L/min.
  */
-const SURE_LMIN = 1e-2, SURE = NETWORK_TOLERANCE_LMIN / 100;
+const SURE_LMIN = 1e-2,
+  SURE = NETWORK_TOLERANCE_LMIN / 100;
 /** Floor of a chain's slope, kPa per L/min: a part whose drop is purely quadratic has none at rest. */
 const SLOPE_FLOOR = 1e-5;
 const AS_IS: AtOther = {};
@@ -20,7 +21,12 @@ const GUESS_LMIN = 3;
 /** How near the start with held friction is sought, L/min. */
 const ROUGH_LMIN = 0.05;
 
-export interface ChainFlows { readonly status: NetworkSolution['status']; readonly iterations: number; readonly flows: Float64Array; readonly pressures: Float64Array }
+export interface ChainFlows {
+  readonly status: NetworkSolution['status'];
+  readonly iterations: number;
+  readonly flows: Float64Array;
+  readonly pressures: Float64Array;
+}
 
 /** A network made ready: solved again and again at other speeds or held flows. */
 export interface ReadyNetwork {
@@ -43,20 +49,32 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
   const { fluid } = network;
   const terms = chains.map((c) => c.terms);
   const n = free.length;
-  const system = sparseSystem(n, chains.filter((c) => c.from >= 0 && c.to >= 0 && c.from !== c.to).map((c) => [c.from, c.to] as const));
-  const from = Int32Array.from(chains, (c) => c.from), to = Int32Array.from(chains, (c) => c.to);
+  const system = sparseSystem(
+    n,
+    chains
+      .filter((c) => c.from >= 0 && c.to >= 0 && c.from !== c.to)
+      .map((c) => [c.from, c.to] as const),
+  );
+  const from = Int32Array.from(chains, (c) => c.from),
+    to = Int32Array.from(chains, (c) => c.to);
   const slots = chains.map((c) => ({
-    from: c.from >= 0 ? system.diagonal(c.from) : -1, to: c.to >= 0 ? system.diagonal(c.to) : -1,
+    from: c.from >= 0 ? system.diagonal(c.from) : -1,
+    to: c.to >= 0 ? system.diagonal(c.to) : -1,
     pair: c.from >= 0 && c.to >= 0 && c.from !== c.to ? system.pair(c.from, c.to) : -1,
   }));
-  const values = new Float64Array(system.size), pressures = new Float64Array(n), mass = new Float64Array(n);
-  const flows = new Float64Array(chains.length), drops = new Float64Array(chains.length), slopes = new Float64Array(chains.length);
+  const values = new Float64Array(system.size),
+    pressures = new Float64Array(n),
+    mass = new Float64Array(n);
+  const flows = new Float64Array(chains.length),
+    drops = new Float64Array(chains.length),
+    slopes = new Float64Array(chains.length);
   const both = new Float64Array(2);
   const moves = new Float64Array(chains.length);
   const tees = teesOf(network, chains);
 
   const evaluate = (other: AtOther, friction: number | null): void => {
-    if (friction === null) for (let t = 0; t < tees.length; t += 1) (tees[t] as TeeState).split(flows);
+    if (friction === null)
+      for (let t = 0; t < tees.length; t += 1) (tees[t] as TeeState).split(flows);
     for (let k = 0; k < terms.length; k += 1) {
       evaluateTerms(terms[k] as Terms, flows[k] as number, fluid, other, friction, both);
       drops[k] = both[0] as number;
@@ -64,14 +82,16 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
     }
   };
   const fall = (k: number): number => {
-    const i = from[k] as number, j = to[k] as number;
+    const i = from[k] as number,
+      j = to[k] as number;
     return (i < 0 ? 0 : (pressures[i] as number)) - (j < 0 ? 0 : (pressures[j] as number));
   };
   /** What Newton would still move each chain's flow by, and the largest of them, L/min. */
   const lookAtMoves = (): number => {
     let most = 0;
     for (let k = 0; k < moves.length; k += 1) {
-      const by = (fall(k) - (drops[k] as number)) / (slopes[k] as number), size = Math.abs(by);
+      const by = (fall(k) - (drops[k] as number)) / (slopes[k] as number),
+        size = Math.abs(by);
       moves[k] = by;
       if (!(size <= most)) most = size;
     }
@@ -82,34 +102,49 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
     for (let i = 0; i < values.length; i += 1) values[i] = 0;
     for (let i = 0; i < n; i += 1) pressures[i] = 0;
     for (let k = 0; k < chains.length; k += 1) {
-      const i = from[k] as number, j = to[k] as number;
+      const i = from[k] as number,
+        j = to[k] as number;
       if (i === j) continue;
       const conductance = 1 / (slopes[k] as number);
       const intercept = (flows[k] as number) - (drops[k] as number) * conductance;
       const slot = slots[k] as (typeof slots)[number];
-      if (i >= 0) { values[slot.from] = (values[slot.from] as number) + conductance; pressures[i] = (pressures[i] as number) - intercept; }
-      if (j >= 0) { values[slot.to] = (values[slot.to] as number) + conductance; pressures[j] = (pressures[j] as number) + intercept; }
+      if (i >= 0) {
+        values[slot.from] = (values[slot.from] as number) + conductance;
+        pressures[i] = (pressures[i] as number) - intercept;
+      }
+      if (j >= 0) {
+        values[slot.to] = (values[slot.to] as number) + conductance;
+        pressures[j] = (pressures[j] as number) + intercept;
+      }
       if (slot.pair >= 0) values[slot.pair] = (values[slot.pair] as number) - conductance;
     }
     return system.solve(values, pressures);
   };
 
   /** Newton from the flows as they stand; a friction factor held stands for the true ones, and for tees, where only a start is sought. */
-  const search = (other: AtOther, friction: number | null, tolerance: number): { status: NetworkSolution['status']; iterations: number } => {
-    let before = Infinity, damping = 1;
+  const search = (
+    other: AtOther,
+    friction: number | null,
+    tolerance: number,
+  ): { status: NetworkSolution['status']; iterations: number } => {
+    let before = Infinity,
+      damping = 1;
     evaluate(other, friction);
     for (let i = 0; i < MAX_ITERATIONS; i += 1) {
       if (!step()) return { status: 'singular', iterations: i };
       const move = lookAtMoves();
       if (!Number.isFinite(move)) return { status: 'singular', iterations: i };
       damping = move > before ? Math.max(0.1, damping / 2) : Math.min(1, damping * 1.5);
-      for (let k = 0; k < flows.length; k += 1) flows[k] = (flows[k] as number) + damping * (moves[k] as number);
+      for (let k = 0; k < flows.length; k += 1)
+        flows[k] = (flows[k] as number) + damping * (moves[k] as number);
       if (damping === 1) {
         if (friction !== null && move < tolerance) return { status: 'solved', iterations: i + 1 };
-        if (tees.length === 0 && i > 0 && move < SURE_LMIN && move ** 3 < SURE * before ** 2) return { status: 'solved', iterations: i + 1 };
+        if (tees.length === 0 && i > 0 && move < SURE_LMIN && move ** 3 < SURE * before ** 2)
+          return { status: 'solved', iterations: i + 1 };
       }
       evaluate(other, friction);
-      if (damping === 1 && lookAtMoves() < tolerance) return { status: 'solved', iterations: i + 1 };
+      if (damping === 1 && lookAtMoves() < tolerance)
+        return { status: 'solved', iterations: i + 1 };
       before = move;
     }
     return { status: 'not-converged', iterations: MAX_ITERATIONS };
@@ -119,7 +154,9 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
   const start = (() => {
     const alone = Float64Array.from(chains, guessOf);
     flows.set(alone);
-    return n > 0 && search(AS_IS, GUESS_FRICTION, ROUGH_LMIN).status === 'solved' ? Float64Array.from(flows) : alone;
+    return n > 0 && search(AS_IS, GUESS_FRICTION, ROUGH_LMIN).status === 'solved'
+      ? Float64Array.from(flows)
+      : alone;
   })();
 
   const run = (other: AtOther = AS_IS): ChainFlows => {
@@ -135,9 +172,12 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
   const residual = (other: AtOther): NetworkSolution['residual'] => {
     evaluate(other, null);
     for (let i = 0; i < n; i += 1) mass[i] = 0;
-    let energy_kPa = 0, mass_Lmin = 0;
+    let energy_kPa = 0,
+      mass_Lmin = 0;
     for (let k = 0; k < terms.length; k += 1) {
-      const i = from[k] as number, j = to[k] as number, q = flows[k] as number;
+      const i = from[k] as number,
+        j = to[k] as number,
+        q = flows[k] as number;
       if (i >= 0) mass[i] = (mass[i] as number) - q;
       if (j >= 0) mass[j] = (mass[j] as number) + q;
       energy_kPa = Math.max(energy_kPa, Math.abs(fall(k) - (drops[k] as number)));
@@ -147,7 +187,9 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
   };
 
   return {
-    network, chained, run,
+    network,
+    chained,
+    run,
     solve: (other = AS_IS) => {
       const solved = run(other);
       return spell(network, chained, tees, { ...solved, residual: residual(other) }, other);
@@ -156,7 +198,8 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
 }
 
 /** One solve of one network. */
-export const solveNetwork = (network: FlowNetwork, other: AtOther = {}): NetworkSolution => readyNetwork(network).solve(other);
+export const solveNetwork = (network: FlowNetwork, other: AtOther = {}): NetworkSolution =>
+  readyNetwork(network).solve(other);
 
 /** Friction factor a first guess is made with: drawn tube at the flows of a loop. */
 const GUESS_FRICTION = 0.033;
@@ -165,25 +208,39 @@ const GUESS_FRICTION = 0.033;
 function guessOf({ terms }: Chain): number {
   if (terms.forced !== null) return terms.forced.sign * terms.forced.flow_Lmin;
   const loss = terms.square + terms.frictions.reduce((s, f) => s + GUESS_FRICTION * f.scale, 0);
-  const meets = (head_kPa: number, square: number): number => (Math.sqrt(terms.linear ** 2 + 4 * square * Math.abs(head_kPa)) - terms.linear) / (2 * square);
-  const shutOff = terms.pumps.reduce((s, p) => s + p.sign * headToPressure(pumpHead(p.curve, 0, p.speed).head_m, 998), 0);
+  const meets = (head_kPa: number, square: number): number =>
+    (Math.sqrt(terms.linear ** 2 + 4 * square * Math.abs(head_kPa)) - terms.linear) / (2 * square);
+  const shutOff = terms.pumps.reduce(
+    (s, p) => s + p.sign * headToPressure(pumpHead(p.curve, 0, p.speed).head_m, 998),
+    0,
+  );
   if (shutOff === 0 || loss <= 0) return GUESS_LMIN;
   const sign = Math.sign(shutOff);
   let q = meets(shutOff, loss);
   // Twice: the fall of the curves up to the flow found, as a parabola, and where that meets the loss.
   for (let i = 0; i < 2; i += 1) {
-    const given = terms.pumps.reduce((s, p) => s + p.sign * headToPressure(pumpHead(p.curve, p.sign * sign * q, p.speed).head_m, 998), 0);
+    const given = terms.pumps.reduce(
+      (s, p) =>
+        s + p.sign * headToPressure(pumpHead(p.curve, p.sign * sign * q, p.speed).head_m, 998),
+      0,
+    );
     q = meets(shutOff, loss + Math.max(0, Math.abs(shutOff) - sign * given) / (q * q));
   }
   return sign * q;
 }
 
-interface TeeState { split(flows: Float64Array): void; reset(): void; dropOf(link: number): number }
+interface TeeState {
+  split(flows: Float64Array): void;
+  reset(): void;
+  dropOf(link: number): number;
+}
 
 /** Below this a leg's flow or its change tells no slope, L/min. */
-const TRICKLE_LMIN = 0.05, UNMOVED_LMIN = 1e-9;
+const TRICKLE_LMIN = 0.05,
+  UNMOVED_LMIN = 1e-9;
 /** A leg's slope is kept within these shares of its drop over its flow: losses go with the square, which is 2. */
-const LEAST_SLOPE = -1, MOST_SLOPE = 6;
+const LEAST_SLOPE = -1,
+  MOST_SLOPE = 6;
 
 /** Tees tie the drops of their legs to the split: worked out anew from each round's flows, with the slope the last two rounds show (secant). */
 function teesOf(network: FlowNetwork, chains: readonly Chain[]): readonly TeeState[] {
@@ -193,7 +250,20 @@ function teesOf(network: FlowNetwork, chains: readonly Chain[]): readonly TeeSta
       if (link.tee?.id !== id) return [];
       const chain = chains.findIndex((c) => c.members.some((m) => m.link === k));
       const sign = chains[chain]?.members.find((m) => m.link === k)?.sign ?? 1;
-      return [{ link: k, leg: TEE_LEGS.indexOf(link.tee.leg), chain, sign, bore_mm: link.tee.bore_mm, terms: chains[chain]?.terms ?? null, linear: 0, constant: 0, drop: 0, flow: NaN }];
+      return [
+        {
+          link: k,
+          leg: TEE_LEGS.indexOf(link.tee.leg),
+          chain,
+          sign,
+          bore_mm: link.tee.bore_mm,
+          terms: chains[chain]?.terms ?? null,
+          linear: 0,
+          constant: 0,
+          drop: 0,
+          flow: NaN,
+        },
+      ];
     });
     const set = (leg: (typeof legs)[number], linear: number, constant: number): void => {
       const { terms } = leg;
@@ -203,17 +273,32 @@ function teesOf(network: FlowNetwork, chains: readonly Chain[]): readonly TeeSta
       leg.linear = linear;
       leg.constant = constant;
     };
-    const into = new Float64Array(3), drops = new Float64Array(3);
+    const into = new Float64Array(3),
+      drops = new Float64Array(3);
     const bore_mm = legs[0]?.bore_mm ?? 1;
     return {
-      reset: () => { for (const leg of legs) { set(leg, 0, 0); leg.drop = 0; leg.flow = NaN; } },
+      reset: () => {
+        for (const leg of legs) {
+          set(leg, 0, 0);
+          leg.drop = 0;
+          leg.flow = NaN;
+        }
+      },
       split: (flows) => {
-        for (const leg of legs) into[leg.leg] = leg.chain < 0 ? 0 : leg.sign * (flows[leg.chain] as number);
+        for (const leg of legs)
+          into[leg.leg] = leg.chain < 0 ? 0 : leg.sign * (flows[leg.chain] as number);
         teeDropsInto(into, bore_mm, network.fluid.density_kgm3, drops);
         for (const leg of legs) {
-          const q = into[leg.leg] as number, drop = drops[leg.leg] as number, moved = q - leg.flow;
+          const q = into[leg.leg] as number,
+            drop = drops[leg.leg] as number,
+            moved = q - leg.flow;
           const share = Math.abs(q) > TRICKLE_LMIN ? Math.abs(drop / q) : 0;
-          const seen = Math.abs(moved) > UNMOVED_LMIN ? (drop - leg.drop) / moved : Number.isNaN(moved) ? 2 * share : leg.linear;
+          const seen =
+            Math.abs(moved) > UNMOVED_LMIN
+              ? (drop - leg.drop) / moved
+              : Number.isNaN(moved)
+                ? 2 * share
+                : leg.linear;
           const slope = Math.min(MOST_SLOPE * share, Math.max(LEAST_SLOPE * share, seen));
           leg.drop = drop;
           leg.flow = q;
@@ -226,12 +311,22 @@ function teesOf(network: FlowNetwork, chains: readonly Chain[]): readonly TeeSta
 }
 
 /** From chains back to every link and node. */
-function spell(network: FlowNetwork, { chains, free, pieces, dead }: Chained, tees: readonly TeeState[], solved: ChainFlows & Pick<NetworkSolution, 'residual'>, other: AtOther): NetworkSolution {
+function spell(
+  network: FlowNetwork,
+  { chains, free, pieces, dead }: Chained,
+  tees: readonly TeeState[],
+  solved: ChainFlows & Pick<NetworkSolution, 'residual'>,
+  other: AtOther,
+): NetworkSolution {
   const flows = new Map(network.links.map((l) => [l.id, 0]));
   const drops = new Map<string, number>();
-  const pressures = new Map<string, number>(pieces.flatMap((p) => p.anchors.map((a) => [a, 0] as const)));
+  const pressures = new Map<string, number>(
+    pieces.flatMap((p) => p.anchors.map((a) => [a, 0] as const)),
+  );
   free.forEach((node, i) => pressures.set(node, solved.pressures[i] as number));
-  const dropOf = (k: number, q: number): number => linkDrop(network.links[k] as NetworkLink, q, network.fluid, other) + tees.reduce((s, t) => s + t.dropOf(k), 0);
+  const dropOf = (k: number, q: number): number =>
+    linkDrop(network.links[k] as NetworkLink, q, network.fluid, other) +
+    tees.reduce((s, t) => s + t.dropOf(k), 0);
   chains.forEach((chain, c) => {
     let at = pressures.get(chain.fromNode) ?? 0;
     for (const { link: k, sign } of chain.members) {
@@ -257,5 +352,12 @@ function spell(network: FlowNetwork, { chains, free, pieces, dead }: Chained, te
     const base = pressures.get(zero[0] as string) ?? 0;
     for (const node of nodes) pressures.set(node, (pressures.get(node) ?? 0) - base);
   }
-  return { status: solved.status, iterations: solved.iterations, residual: solved.residual, flows, drops, pressures };
+  return {
+    status: solved.status,
+    iterations: solved.iterations,
+    residual: solved.residual,
+    flows,
+    drops,
+    pressures,
+  };
 }

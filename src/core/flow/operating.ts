@@ -2,7 +2,10 @@ import type { FlowNetwork } from './links';
 import { HELD, pumpGroup, type PumpGroup } from './group';
 import { readyNetwork, type ReadyNetwork } from './network';
 
-export interface ChartPoint { readonly flow_Lmin: number; readonly pressure_kPa: number }
+export interface ChartPoint {
+  readonly flow_Lmin: number;
+  readonly pressure_kPa: number;
+}
 
 /** Pumps against loop: what the one gives and the other takes at any flow, and where they meet at any speed. */
 export interface OperatingCurves {
@@ -17,7 +20,8 @@ export interface OperatingCurves {
 export function operatingCurves(network: FlowNetwork): OperatingCurves | null {
   const group = pumpGroup(network);
   if (!group.giving || !group.taking) return null;
-  const giving = readyNetwork(group.giving), taking = readyNetwork(group.taking);
+  const giving = readyNetwork(group.giving),
+    taking = readyNetwork(group.taking);
   return {
     group,
     takes: (forced_Lmin) => -heldDrop(taking, { forced_Lmin }),
@@ -26,13 +30,19 @@ export function operatingCurves(network: FlowNetwork): OperatingCurves | null {
 }
 
 /** Pressure over the link that holds the flow. */
-function heldDrop(ready: ReadyNetwork, at: { readonly forced_Lmin: number; readonly share?: number }): number {
+function heldDrop(
+  ready: ReadyNetwork,
+  at: { readonly forced_Lmin: number; readonly share?: number },
+): number {
   const link = ready.network.links.find((l) => l.id === HELD);
   const { pressures } = ready.solve(at);
   return (pressures.get(link?.from ?? '') ?? 0) - (pressures.get(link?.to ?? '') ?? 0);
 }
 
-export const curvePoints = (flows: readonly number[], at: (flow_Lmin: number) => number): readonly ChartPoint[] => flows.map((flow_Lmin) => ({ flow_Lmin, pressure_kPa: at(flow_Lmin) }));
+export const curvePoints = (
+  flows: readonly number[],
+  at: (flow_Lmin: number) => number,
+): readonly ChartPoint[] => flows.map((flow_Lmin) => ({ flow_Lmin, pressure_kPa: at(flow_Lmin) }));
 
 /** Flow that goes round at each share of the pumps' present speeds: works for any arrangement of pumps. */
 export function flowAtShares(network: FlowNetwork, shares: readonly number[]): readonly number[] {

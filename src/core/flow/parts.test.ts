@@ -2,7 +2,22 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import minorFile from '@reference/minor.json';
 import { water } from '../fluid';
-import { bendK, clogCurve, fitLossCurve, headToPressure, linkDrop, linkSlope, lossDrop, pressureToHead, pumpCurve, pumpHead, reynolds, scaleCurve, type NetworkLink, type TubeLoss } from '.';
+import {
+  bendK,
+  clogCurve,
+  fitLossCurve,
+  headToPressure,
+  linkDrop,
+  linkSlope,
+  lossDrop,
+  pressureToHead,
+  pumpCurve,
+  pumpHead,
+  reynolds,
+  scaleCurve,
+  type NetworkLink,
+  type TubeLoss,
+} from '.';
 
 describe('parts with a measured curve', () => {
   test('points of an exact curve give its coefficients back', () => {
@@ -13,12 +28,23 @@ describe('parts with a measured curve', () => {
   });
 
   test('coefficients never turn negative', () => {
-    fc.assert(fc.property(fc.array(fc.tuple(fc.double({ min: 0.1, max: 8, noNaN: true }), fc.double({ min: 0, max: 40, noNaN: true })), { minLength: 1, maxLength: 8 }), (points) => {
-      const fit = fitLossCurve(points);
-      expect(fit.a).toBeGreaterThanOrEqual(0);
-      expect(fit.b).toBeGreaterThanOrEqual(0);
-      expect(Number.isFinite(fit.residual_kPa)).toBe(true);
-    }));
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.tuple(
+            fc.double({ min: 0.1, max: 8, noNaN: true }),
+            fc.double({ min: 0, max: 40, noNaN: true }),
+          ),
+          { minLength: 1, maxLength: 8 },
+        ),
+        (points) => {
+          const fit = fitLossCurve(points);
+          expect(fit.a).toBeGreaterThanOrEqual(0);
+          expect(fit.b).toBeGreaterThanOrEqual(0);
+          expect(Number.isFinite(fit.residual_kPa)).toBe(true);
+        },
+      ),
+    );
   });
 
   test('one point alone is taken as quadratic or linear, never refused', () => {
@@ -32,23 +58,44 @@ describe('parts with a measured curve', () => {
   });
 
   test('the slope is the derivative, and the drop is odd', () => {
-    const link: NetworkLink = { id: 'x', from: 'a', to: 'b', curve: scaleCurve({ a: 0.3, b: 0.5 }, { viscosityRatio: 1.2, densityRatio: 1.02 }) };
-    const fluid = water(30), h = 1e-6;
-    expect(linkSlope(link, 3, fluid)).toBeCloseTo((linkDrop(link, 3 + h, fluid) - linkDrop(link, 3 - h, fluid)) / (2 * h), 5);
+    const link: NetworkLink = {
+      id: 'x',
+      from: 'a',
+      to: 'b',
+      curve: scaleCurve({ a: 0.3, b: 0.5 }, { viscosityRatio: 1.2, densityRatio: 1.02 }),
+    };
+    const fluid = water(30),
+      h = 1e-6;
+    expect(linkSlope(link, 3, fluid)).toBeCloseTo(
+      (linkDrop(link, 3 + h, fluid) - linkDrop(link, 3 - h, fluid)) / (2 * h),
+      5,
+    );
     expect(linkDrop(link, -3, fluid)).toBe(-linkDrop(link, 3, fluid));
     expect(linkDrop(link, 2, fluid)).toBeCloseTo(1.2 * 0.3 * 2 + 1.02 * 0.5 * 4, 12);
   });
 
   test('half the channels plugged: the same as twice the flow through the rest', () => {
     const curve = { a: 0.3, b: 0.5 };
-    for (const share of [0.25, 0.5, 0.75]) expect(lossDrop(clogCurve(curve, share), 3)).toBeCloseTo(lossDrop(curve, 3 / (1 - share)), 10);
+    for (const share of [0.25, 0.5, 0.75])
+      expect(lossDrop(clogCurve(curve, share), 3)).toBeCloseTo(
+        lossDrop(curve, 3 / (1 - share)),
+        10,
+      );
     expect(() => clogCurve(curve, 1)).toThrow(RangeError);
     expect(() => clogCurve(curve, -0.1)).toThrow(RangeError);
   });
 });
 
 describe('pump', () => {
-  const pump = pumpCurve([[0, 4], [5, 3.5], [10, 2.7], [15, 1.7]], 4800);
+  const pump = pumpCurve(
+    [
+      [0, 4],
+      [5, 3.5],
+      [10, 2.7],
+      [15, 1.7],
+    ],
+    4800,
+  );
 
   /** Affinity laws (any pump handbook): head with the square of speed, flow with speed. */
   test('affinity', () => {
@@ -59,12 +106,20 @@ describe('pump', () => {
   /** The laws' limit as speed goes to nothing: H = s² h(Q/s) with h falling as Q² leaves − b Q². */
   test('a stopped pump gives nothing and takes with the square of the flow', () => {
     expect(pumpHead(pump, 0, 0).head_m).toBeCloseTo(0, 12);
-    expect(pumpHead(pump, 3, 0).head_m).toBeCloseTo(-9 * (4 - 1.7) / 225, 12);
-    expect(pumpHead(pump, -3, 0).head_m).toBeCloseTo(9 * (4 - 1.7) / 225, 12);
+    expect(pumpHead(pump, 3, 0).head_m).toBeCloseTo((-9 * (4 - 1.7)) / 225, 12);
+    expect(pumpHead(pump, -3, 0).head_m).toBeCloseTo((9 * (4 - 1.7)) / 225, 12);
   });
 
   test('a rising head is refused with the place', () => {
-    expect(() => pumpCurve([[0, 3], [2, 3.2]], 4800)).toThrow('point 2');
+    expect(() =>
+      pumpCurve(
+        [
+          [0, 3],
+          [2, 3.2],
+        ],
+        4800,
+      ),
+    ).toThrow('point 2');
   });
 
   test('a metre of water at 20 °C is 9.789 kPa', () => {
@@ -76,13 +131,32 @@ describe('pump', () => {
 const piped = (pipe: TubeLoss): NetworkLink => ({ id: 't', from: 'a', to: 'b', pipe });
 
 describe('tubes', () => {
-  interface Row { id: string; inputs: { flow_L_min: number; bore_mm: number; length_m: number; K_sum: number; density: number; viscosity: number }; expected: { Re: number; friction_Pa: number; minor_Pa: number; total_Pa: number } }
+  interface Row {
+    id: string;
+    inputs: {
+      flow_L_min: number;
+      bore_mm: number;
+      length_m: number;
+      K_sum: number;
+      density: number;
+      viscosity: number;
+    };
+    expected: { Re: number; friction_Pa: number; minor_Pa: number; total_Pa: number };
+  }
   const strings = (minorFile.cases as unknown as Row[]).filter((c) => c.id.startsWith('string'));
 
   /** Whole strings of reference/minor.json: Darcy–Weisbach with Colebrook and a sum of K, by python3-fluids. */
   test.each(strings.map((c) => [c.id, c] as const))('%s', (_, c) => {
-    const fluid = { ...water(25), density_kgm3: c.inputs.density, viscosity_Pas: c.inputs.viscosity };
-    const tube = { length_mm: c.inputs.length_m * 1000, bore_mm: c.inputs.bore_mm, minor: [{ k: c.inputs.K_sum, bore_mm: c.inputs.bore_mm, of: 'all' }] };
+    const fluid = {
+      ...water(25),
+      density_kgm3: c.inputs.density,
+      viscosity_Pas: c.inputs.viscosity,
+    };
+    const tube = {
+      length_mm: c.inputs.length_m * 1000,
+      bore_mm: c.inputs.bore_mm,
+      minor: [{ k: c.inputs.K_sum, bore_mm: c.inputs.bore_mm, of: 'all' }],
+    };
     const re = reynolds(c.inputs.flow_L_min, c.inputs.bore_mm, fluid);
     expect(re / c.expected.Re).toBeCloseTo(1, 4);
     const got = linkDrop(piped(tube), c.inputs.flow_L_min, fluid) * 1000;

@@ -30,10 +30,15 @@ export interface LoopPressures {
  * Pressures round a loop. The surface is taken to stand at the reservoir's highest port. Total pressures: in a bore the moving coolant
  * presses by ρ v²/2 less, under 1 kPa in a loop.
  */
-export function loopPressures(model: Model, graph: LoopGraph, fluid: FluidProperties, pressures: ReadonlyMap<string, number>): LoopPressures {
+export function loopPressures(
+  model: Model,
+  graph: LoopGraph,
+  fluid: FluidProperties,
+  pressures: ReadonlyMap<string, number>,
+): LoopPressures {
   const heightOf = (node: string): number | null => {
     const [item, chamber] = node.split('/') as [string, string];
-    const ports = (model.placed.get(item)?.ports ?? []);
+    const ports = model.placed.get(item)?.ports ?? [];
     const own = ports.filter((p) => p.port.chamber === chamber);
     const used = own.length > 0 ? own : ports;
     return used.length === 0 ? null : used.reduce((s, p) => s + p.at[1], 0) / used.length;
@@ -42,13 +47,33 @@ export function loopPressures(model: Model, graph: LoopGraph, fluid: FluidProper
   const tops = (model.placed.get(tanks[0] ?? '')?.ports ?? []).map((p) => p.at[1]);
   const surface_mm = tops.length > 0 ? Math.max(...tops) : null;
   const air_kPa = standardPressure(model.build.brief.altitude_m) / 1000;
-  const nodes = graph.nodes.filter((n) => pressures.has(n)).map((node): NodePressure => {
-    const relative_kPa = pressures.get(node) ?? 0;
-    const item = node.split('/')[0] as string;
-    const open = tanks.includes(item);
-    const height_mm = open ? surface_mm : heightOf(node);
-    const height_kPa = surface_mm === null || height_mm === null ? 0 : (fluid.density_kgm3 * GRAVITY_MS2 * (surface_mm - height_mm)) / 1e6;
-    return { node, item, relative_kPa, height_mm, height_kPa, absolute_kPa: air_kPa + relative_kPa + height_kPa };
-  });
-  return { air_kPa, surface_mm, nodes, lowest: nodes.reduce<NodePressure | null>((a, b) => (a && a.absolute_kPa <= b.absolute_kPa ? a : b), null) };
+  const nodes = graph.nodes
+    .filter((n) => pressures.has(n))
+    .map((node): NodePressure => {
+      const relative_kPa = pressures.get(node) ?? 0;
+      const item = node.split('/')[0] as string;
+      const open = tanks.includes(item);
+      const height_mm = open ? surface_mm : heightOf(node);
+      const height_kPa =
+        surface_mm === null || height_mm === null
+          ? 0
+          : (fluid.density_kgm3 * GRAVITY_MS2 * (surface_mm - height_mm)) / 1e6;
+      return {
+        node,
+        item,
+        relative_kPa,
+        height_mm,
+        height_kPa,
+        absolute_kPa: air_kPa + relative_kPa + height_kPa,
+      };
+    });
+  return {
+    air_kPa,
+    surface_mm,
+    nodes,
+    lowest: nodes.reduce<NodePressure | null>(
+      (a, b) => (a && a.absolute_kPa <= b.absolute_kPa ? a : b),
+      null,
+    ),
+  };
 }

@@ -24,16 +24,26 @@ const FLAT_SLOPE = -1e-4;
  * takes what the laws leave of a falling curve as s goes to 0, − b Q², with b the whole fall over the square of its largest flow
  * (an estimate). Backward flow meets the shut-off head and more (its curve's straight continuation).
  */
-export function pumpHead(pump: PumpCurve, flow_Lmin: number, s: number): { readonly head_m: number; readonly slope: number } {
+export function pumpHead(
+  pump: PumpCurve,
+  flow_Lmin: number,
+  s: number,
+): { readonly head_m: number; readonly slope: number } {
   const out = new Float64Array(2);
   pumpHeadInto(pump, flow_Lmin, s, out);
   return { head_m: out[0] as number, slope: out[1] as number };
 }
 
 /** The same into `out` (head, slope), for where it is asked thousands of times. */
-export function pumpHeadInto(pump: PumpCurve, flow_Lmin: number, s: number, out: Float64Array): void {
+export function pumpHeadInto(
+  pump: PumpCurve,
+  flow_Lmin: number,
+  s: number,
+  out: Float64Array,
+): void {
   if (s <= 0) {
-    const b = standingDrag(pump), size = Math.abs(flow_Lmin);
+    const b = standingDrag(pump),
+      size = Math.abs(flow_Lmin);
     out[0] = -b * flow_Lmin * size;
     out[1] = Math.min(FLAT_SLOPE, -2 * b * size);
     return;
@@ -50,5 +60,7 @@ export function standingDrag({ curve: { x, y } }: PumpCurve): number {
 }
 
 /** Pressure of a head of this fluid, kPa. */
-export const headToPressure = (head_m: number, density_kgm3: number): number => (density_kgm3 * GRAVITY_MS2 * head_m) / 1000;
-export const pressureToHead = (pressure_kPa: number, density_kgm3: number): number => (pressure_kPa * 1000) / (density_kgm3 * GRAVITY_MS2);
+export const headToPressure = (head_m: number, density_kgm3: number): number =>
+  (density_kgm3 * GRAVITY_MS2 * head_m) / 1000;
+export const pressureToHead = (pressure_kPa: number, density_kgm3: number): number =>
+  (pressure_kPa * 1000) / (density_kgm3 * GRAVITY_MS2);

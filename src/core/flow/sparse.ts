@@ -13,22 +13,34 @@ export interface SparseSystem {
   solve(values: Float64Array, right: Float64Array): boolean;
 }
 
-export function sparseSystem(n: number, pairs: readonly (readonly [number, number])[]): SparseSystem {
+export function sparseSystem(
+  n: number,
+  pairs: readonly (readonly [number, number])[],
+): SparseSystem {
   const near: Set<number>[] = Array.from({ length: n }, () => new Set<number>());
-  for (const [i, j] of pairs) if (i !== j) { near[i]?.add(j); near[j]?.add(i); }
+  for (const [i, j] of pairs)
+    if (i !== j) {
+      near[i]?.add(j);
+      near[j]?.add(i);
+    }
   const { order, place, below } = eliminate(n, near);
 
   const starts = new Int32Array(n + 1);
-  for (let p = 0; p < n; p += 1) starts[p + 1] = (starts[p] as number) + (below[p] as number[]).length;
+  for (let p = 0; p < n; p += 1)
+    starts[p + 1] = (starts[p] as number) + (below[p] as number[]).length;
   const rows = Int32Array.from(below.flat());
   const at = (p: number, q: number): number => {
-    const low = Math.min(p, q), high = Math.max(p, q);
+    const low = Math.min(p, q),
+      high = Math.max(p, q);
     const k = (below[low] as number[]).indexOf(high);
     if (k < 0) throw new RangeError('a pair that was not announced');
     return n + (starts[low] as number) + k;
   };
   const updates: number[] = [];
-  for (const list of below) for (let x = 0; x < list.length; x += 1) for (let y = x + 1; y < list.length; y += 1) updates.push(at(list[x] as number, list[y] as number));
+  for (const list of below)
+    for (let x = 0; x < list.length; x += 1)
+      for (let y = x + 1; y < list.length; y += 1)
+        updates.push(at(list[x] as number, list[y] as number));
   const targets = Int32Array.from(updates);
   const work = new Float64Array(n);
 
@@ -41,9 +53,12 @@ export function sparseSystem(n: number, pairs: readonly (readonly [number, numbe
       for (let p = 0; p < n; p += 1) {
         const pivot = values[p] as number;
         if (!(pivot > 0)) return false;
-        const from = starts[p] as number, to = starts[p + 1] as number;
+        const from = starts[p] as number,
+          to = starts[p + 1] as number;
         for (let x = from; x < to; x += 1) {
-          const v = values[n + x] as number, factor = v / pivot, row = rows[x] as number;
+          const v = values[n + x] as number,
+            factor = v / pivot,
+            row = rows[x] as number;
           values[row] = (values[row] as number) - factor * v;
           for (let y = x + 1; y < to; y += 1, u += 1) {
             const t = targets[u] as number;
@@ -53,10 +68,14 @@ export function sparseSystem(n: number, pairs: readonly (readonly [number, numbe
         }
       }
       for (let p = 0; p < n; p += 1) work[p] = right[order[p] as number] as number;
-      for (let p = 0; p < n; p += 1) for (let x = starts[p] as number; x < (starts[p + 1] as number); x += 1) work[rows[x] as number] = (work[rows[x] as number] as number) - (values[n + x] as number) * (work[p] as number);
+      for (let p = 0; p < n; p += 1)
+        for (let x = starts[p] as number; x < (starts[p + 1] as number); x += 1)
+          work[rows[x] as number] =
+            (work[rows[x] as number] as number) - (values[n + x] as number) * (work[p] as number);
       for (let p = n - 1; p >= 0; p -= 1) {
         let v = (work[p] as number) / (values[p] as number);
-        for (let x = starts[p] as number; x < (starts[p + 1] as number); x += 1) v -= (values[n + x] as number) * (work[rows[x] as number] as number);
+        for (let x = starts[p] as number; x < (starts[p + 1] as number); x += 1)
+          v -= (values[n + x] as number) * (work[rows[x] as number] as number);
         work[p] = v;
       }
       for (let p = 0; p < n; p += 1) right[order[p] as number] = work[p] as number;
@@ -65,15 +84,25 @@ export function sparseSystem(n: number, pairs: readonly (readonly [number, numbe
   };
 }
 
-interface Elimination { readonly order: Int32Array; readonly place: Int32Array; readonly below: number[][] }
+interface Elimination {
+  readonly order: Int32Array;
+  readonly place: Int32Array;
+  readonly below: number[][];
+}
 
 /** Least degree first; what is taken out ties its neighbours together. */
 function eliminate(n: number, near: Set<number>[]): Elimination {
-  const order = new Int32Array(n), place = new Int32Array(n).fill(-1);
+  const order = new Int32Array(n),
+    place = new Int32Array(n).fill(-1);
   const left: number[][] = [];
   for (let p = 0; p < n; p += 1) {
     let pick = -1;
-    for (let i = 0; i < n; i += 1) if ((place[i] as number) < 0 && (pick < 0 || (near[i] as Set<number>).size < (near[pick] as Set<number>).size)) pick = i;
+    for (let i = 0; i < n; i += 1)
+      if (
+        (place[i] as number) < 0 &&
+        (pick < 0 || (near[i] as Set<number>).size < (near[pick] as Set<number>).size)
+      )
+        pick = i;
     order[p] = pick;
     place[pick] = p;
     const list = [...(near[pick] as Set<number>)];
@@ -84,5 +113,9 @@ function eliminate(n: number, near: Set<number>[]): Elimination {
       for (const b of list) if (b !== a) set.add(b);
     }
   }
-  return { order, place, below: left.map((list) => list.map((i) => place[i] as number).sort((a, b) => a - b)) };
+  return {
+    order,
+    place,
+    below: left.map((list) => list.map((i) => place[i] as number).sort((a, b) => a - b)),
+  };
 }

@@ -6,8 +6,17 @@ import { headToPressure, pumpHeadInto, type PumpCurve } from './pump';
 import { TUBE_ROUGHNESS_MM } from './tube';
 
 /** Friction of all tube of one bore in a chain: Re = perFlow·Q, drop = scale·f·Q². */
-interface FrictionTerm { readonly perFlow: number; readonly roughness: number; scale: number }
-interface PumpTerm { readonly id: string; readonly curve: PumpCurve; readonly speed: number; readonly sign: 1 | -1 }
+interface FrictionTerm {
+  readonly perFlow: number;
+  readonly roughness: number;
+  scale: number;
+}
+interface PumpTerm {
+  readonly id: string;
+  readonly curve: PumpCurve;
+  readonly speed: number;
+  readonly sign: 1 | -1;
+}
 
 /** What a chain of links takes together, kPa at L/min. One flow through all of it, so like terms are summed once. */
 export interface Terms {
@@ -24,19 +33,37 @@ export interface Terms {
 /** Slope of a link whose flow is held, kPa per L/min: steep against everything a loop holds. */
 const HELD_SLOPE = 1e7;
 
-export const noTerms = (): Terms => ({ linear: 0, square: 0, frictions: [], pumps: [], forced: null, teeLinear: 0, teeConstant: 0 });
+export const noTerms = (): Terms => ({
+  linear: 0,
+  square: 0,
+  frictions: [],
+  pumps: [],
+  forced: null,
+  teeLinear: 0,
+  teeConstant: 0,
+});
 
 /** Adds a link that the chain runs through forwards (1) or backwards (−1). */
-export function addTerms(terms: Terms, link: NetworkLink, sign: 1 | -1, fluid: FluidProperties): void {
-  if (link.curve) { terms.linear += link.curve.a; terms.square += link.curve.b; }
+export function addTerms(
+  terms: Terms,
+  link: NetworkLink,
+  sign: 1 | -1,
+  fluid: FluidProperties,
+): void {
+  if (link.curve) {
+    terms.linear += link.curve.a;
+    terms.square += link.curve.b;
+  }
   if (link.forced_Lmin !== undefined) terms.forced = { flow_Lmin: link.forced_Lmin, sign };
   if (link.pump) {
     const { curve, speed } = link.pump;
     terms.pumps.push({ id: link.id, curve, speed, sign });
   }
   if (!link.pipe) return;
-  const speedPerFlow = (bore_mm: number): number => LMIN_TO_M3S / ((Math.PI / 4) * (bore_mm / 1000) ** 2);
-  for (const m of link.pipe.minor) terms.square += (m.k * fluid.density_kgm3 * speedPerFlow(m.bore_mm) ** 2) / 2000;
+  const speedPerFlow = (bore_mm: number): number =>
+    LMIN_TO_M3S / ((Math.PI / 4) * (bore_mm / 1000) ** 2);
+  for (const m of link.pipe.minor)
+    terms.square += (m.k * fluid.density_kgm3 * speedPerFlow(m.bore_mm) ** 2) / 2000;
   const { length_mm, bore_mm } = link.pipe;
   if (length_mm <= 0) return;
   const v = speedPerFlow(bore_mm);
@@ -44,11 +71,15 @@ export function addTerms(terms: Terms, link: NetworkLink, sign: 1 | -1, fluid: F
   const roughness = (link.pipe.roughness_mm ?? TUBE_ROUGHNESS_MM) / bore_mm;
   const scale = ((length_mm / bore_mm) * fluid.density_kgm3 * v * v) / 2000;
   const known = terms.frictions.find((t) => t.perFlow === perFlow && t.roughness === roughness);
-  if (known) known.scale += scale; else terms.frictions.push({ perFlow, roughness, scale });
+  if (known) known.scale += scale;
+  else terms.frictions.push({ perFlow, roughness, scale });
 }
 
 /** Speeds and held flow in place of the links' own, for asking one network many things. */
-export interface AtOther { readonly share?: number; readonly forced_Lmin?: number }
+export interface AtOther {
+  readonly share?: number;
+  readonly forced_Lmin?: number;
+}
 
 const AS_IS: AtOther = {};
 const PAIR = new Float64Array(2);
@@ -57,7 +88,14 @@ const PAIR = new Float64Array(2);
  * Drop and slope at a flow, into `out` (drop, slope). The innermost loop of every solve: plain loops, nothing made.
  * `friction`: a factor held for all tube, for a first look; null for the true ones.
  */
-export function evaluateTerms(terms: Terms, q: number, fluid: FluidProperties, other: AtOther, friction: number | null, out: Float64Array): void {
+export function evaluateTerms(
+  terms: Terms,
+  q: number,
+  fluid: FluidProperties,
+  other: AtOther,
+  friction: number | null,
+  out: Float64Array,
+): void {
   const size = Math.abs(q);
   const { square, frictions, pumps } = terms;
   const linear = terms.linear + terms.teeLinear;
@@ -82,7 +120,12 @@ export function evaluateTerms(terms: Terms, q: number, fluid: FluidProperties, o
   }
   for (let i = 0; i < pumps.length; i += 1) {
     const p = pumps[i] as PumpTerm;
-    pumpHeadInto(p.curve, p.sign * q, other.share === undefined ? p.speed : p.speed * other.share, PAIR);
+    pumpHeadInto(
+      p.curve,
+      p.sign * q,
+      other.share === undefined ? p.speed : p.speed * other.share,
+      PAIR,
+    );
     drop -= p.sign * headToPressure(PAIR[0] as number, fluid.density_kgm3);
     slope -= headToPressure(PAIR[1] as number, fluid.density_kgm3);
   }
@@ -94,15 +137,27 @@ export function evaluateTerms(terms: Terms, q: number, fluid: FluidProperties, o
   out[1] = slope;
 }
 
-function ofLink(link: NetworkLink, flow_Lmin: number, fluid: FluidProperties, other: AtOther): Float64Array {
-  const terms = noTerms(), out = new Float64Array(2);
+function ofLink(
+  link: NetworkLink,
+  flow_Lmin: number,
+  fluid: FluidProperties,
+  other: AtOther,
+): Float64Array {
+  const terms = noTerms(),
+    out = new Float64Array(2);
   addTerms(terms, link, 1, fluid);
   evaluateTerms(terms, flow_Lmin, fluid, other, null, out);
   return out;
 }
 
 /** What one link takes at a flow, kPa; a tee's share, which its split decides, is not in it. */
-export const linkDrop = (link: NetworkLink, flow_Lmin: number, fluid: FluidProperties, other: AtOther = AS_IS): number => ofLink(link, flow_Lmin, fluid, other)[0] as number;
+export const linkDrop = (
+  link: NetworkLink,
+  flow_Lmin: number,
+  fluid: FluidProperties,
+  other: AtOther = AS_IS,
+): number => ofLink(link, flow_Lmin, fluid, other)[0] as number;
 
 /** Its slope, kPa per L/min. */
-export const linkSlope = (link: NetworkLink, flow_Lmin: number, fluid: FluidProperties): number => ofLink(link, flow_Lmin, fluid, AS_IS)[1] as number;
+export const linkSlope = (link: NetworkLink, flow_Lmin: number, fluid: FluidProperties): number =>
+  ofLink(link, flow_Lmin, fluid, AS_IS)[1] as number;

@@ -23,5 +23,8 @@ export interface TubeLoss {
 
 /** Reynolds number in a bore; 0 without flow. */
 export function reynolds(flow_Lmin: number, bore_mm: number, fluid: FluidProperties): number {
-  return (fluid.density_kgm3 * Math.abs(boreSpeed(flow_Lmin, bore_mm)) * (bore_mm / 1000)) / fluid.viscosity_Pas;
+  return (
+    (fluid.density_kgm3 * Math.abs(boreSpeed(flow_Lmin, bore_mm)) * (bore_mm / 1000)) /
+    fluid.viscosity_Pas
+  );
 }

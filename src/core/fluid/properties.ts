@@ -7,4 +7,5 @@ export interface FluidProperties {
 }
 
 /** Prandtl number, dimensionless. */
-export const prandtl = (f: FluidProperties): number => (f.heatCapacity_JkgK * f.viscosity_Pas) / f.conductivity_WmK;
+export const prandtl = (f: FluidProperties): number =>
+  (f.heatCapacity_JkgK * f.viscosity_Pas) / f.conductivity_WmK;

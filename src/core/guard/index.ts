@@ -1,1 +1,10 @@
-export { countTrouble, guardBuild, guardPart, guardEdit, parseBuild, LIMITS, type Guarded, type Trouble } from './guard';
+export {
+  countTrouble,
+  guardBuild,
+  guardPart,
+  guardEdit,
+  parseBuild,
+  LIMITS,
+  type Guarded,
+  type Trouble,
+} from './guard';

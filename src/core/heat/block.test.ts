@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { blockLaw, blockResistance } from '.';
 
-describe('a block\'s resistance over flow', () => {
+describe("a block's resistance over flow", () => {
   test('points of a power law give it back', () => {
     const law = blockLaw([1, 2, 4, 6].map((q) => [q, 0.05 * (4 / q) ** 0.3] as const));
     expect(law.exponent).toBeCloseTo(0.3, 9);
@@ -15,7 +15,10 @@ describe('a block\'s resistance over flow', () => {
   });
 
   test('more flow never makes it worse, and no flow is not infinite', () => {
-    const law = blockLaw([[1, 0.06], [4, 0.04]]);
+    const law = blockLaw([
+      [1, 0.06],
+      [4, 0.04],
+    ]);
     let last = Infinity;
     for (let q = 0; q < 8; q += 0.25) {
       const r = blockResistance(law, q);

@@ -6,9 +6,12 @@ export function crossflowEffectiveness(ntu: number, ratio: number): number {
   if (!(ntu > 0)) return 0;
   if (ratio < 1e-6) return 1 - Math.exp(-ntu);
   const b = ratio * ntu;
-  const ea = Math.exp(-ntu), eb = Math.exp(-b);
-  let termA = ea, termB = eb;
-  let tailA = 1 - termA, tailB = 1 - termB;
+  const ea = Math.exp(-ntu),
+    eb = Math.exp(-b);
+  let termA = ea,
+    termB = eb;
+  let tailA = 1 - termA,
+    tailB = 1 - termB;
   let sum = 0;
   for (let n = 0; n < 400; n += 1) {
     const product = tailA * tailB;

@@ -6,15 +6,23 @@
 export function luFactor(a: Float64Array, order: Int32Array, n: number): boolean {
   for (let c = 0; c < n; c += 1) {
     let pivot = c;
-    for (let r = c + 1; r < n; r += 1) if (Math.abs(a[r * n + c] as number) > Math.abs(a[pivot * n + c] as number)) pivot = r;
+    for (let r = c + 1; r < n; r += 1)
+      if (Math.abs(a[r * n + c] as number) > Math.abs(a[pivot * n + c] as number)) pivot = r;
     order[c] = pivot;
     const p = a[pivot * n + c] as number;
     if (!(Math.abs(p) > 1e-12)) return false;
-    if (pivot !== c) for (let k = 0; k < n; k += 1) { const t = a[c * n + k] as number; a[c * n + k] = a[pivot * n + k] as number; a[pivot * n + k] = t; }
+    if (pivot !== c)
+      for (let k = 0; k < n; k += 1) {
+        const t = a[c * n + k] as number;
+        a[c * n + k] = a[pivot * n + k] as number;
+        a[pivot * n + k] = t;
+      }
     for (let r = c + 1; r < n; r += 1) {
       const f = (a[r * n + c] as number) / p;
       a[r * n + c] = f;
-      if (f !== 0) for (let k = c + 1; k < n; k += 1) a[r * n + k] = (a[r * n + k] as number) - f * (a[c * n + k] as number);
+      if (f !== 0)
+        for (let k = c + 1; k < n; k += 1)
+          a[r * n + k] = (a[r * n + k] as number) - f * (a[c * n + k] as number);
     }
   }
   return true;
@@ -22,7 +30,22 @@ export function luFactor(a: Float64Array, order: Int32Array, n: number): boolean
 
 /** Solves with factors; x is left in b. */
 export function luSolve(a: Float64Array, order: Int32Array, b: Float64Array, n: number): void {
-  for (let c = 0; c < n; c += 1) { const p = order[c] as number; if (p !== c) { const t = b[c] as number; b[c] = b[p] as number; b[p] = t; } }
-  for (let r = 1; r < n; r += 1) { let sum = b[r] as number; for (let k = 0; k < r; k += 1) sum -= (a[r * n + k] as number) * (b[k] as number); b[r] = sum; }
-  for (let r = n - 1; r >= 0; r -= 1) { let sum = b[r] as number; for (let k = r + 1; k < n; k += 1) sum -= (a[r * n + k] as number) * (b[k] as number); b[r] = sum / (a[r * n + r] as number); }
+  for (let c = 0; c < n; c += 1) {
+    const p = order[c] as number;
+    if (p !== c) {
+      const t = b[c] as number;
+      b[c] = b[p] as number;
+      b[p] = t;
+    }
+  }
+  for (let r = 1; r < n; r += 1) {
+    let sum = b[r] as number;
+    for (let k = 0; k < r; k += 1) sum -= (a[r * n + k] as number) * (b[k] as number);
+    b[r] = sum;
+  }
+  for (let r = n - 1; r >= 0; r -= 1) {
+    let sum = b[r] as number;
+    for (let k = r + 1; k < n; k += 1) sum -= (a[r * n + k] as number) * (b[k] as number);
+    b[r] = sum / (a[r * n + r] as number);
+  }
 }

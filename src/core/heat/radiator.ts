@@ -32,9 +32,20 @@ export interface Core {
  * conductance. Calibrated to common practice (no source): 360 × 30 mm, 16 per inch, ordinary fans: 15, 24, 30 W/K at 750, 1,300, 1,850 rpm.
  */
 export const INSTALLATION = { airFlow: 0.65, conductance: 0.7 } as const;
-export interface InstallationFactors { readonly airFlow: number; readonly conductance: number }
+export interface InstallationFactors {
+  readonly airFlow: number;
+  readonly conductance: number;
+}
 
-interface Channel { readonly gap: number; readonly height: number; readonly hydraulic: number; readonly freeRatio: number; readonly areaPerFrontal: number; readonly finShare: number; readonly aspect: number }
+interface Channel {
+  readonly gap: number;
+  readonly height: number;
+  readonly hydraulic: number;
+  readonly freeRatio: number;
+  readonly areaPerFrontal: number;
+  readonly finShare: number;
+  readonly aspect: number;
+}
 
 const INCH_MM = 25.4;
 
@@ -44,7 +55,8 @@ function channel(core: Core): Channel {
   const height = core.finHeight_mm;
   const cell = pitch * (core.finHeight_mm + core.tubeHeight_mm);
   return {
-    gap: gap / 1000, height: height / 1000,
+    gap: gap / 1000,
+    height: height / 1000,
     hydraulic: (2 * gap * height) / (gap + height) / 1000,
     freeRatio: (gap * height) / cell,
     areaPerFrontal: (2 * (gap + height) * core.depth_mm) / cell,
@@ -65,7 +77,10 @@ export function coreDrag(core: Core, approach_ms: number, air: FluidProperties):
   const c = channel(core);
   const v = approach_ms / c.freeRatio;
   const re = (air.density_kgm3 * v * c.hydraulic) / air.viscosity_Pas;
-  const friction = ((4 * ductFanningRe(c.aspect)) / re) * (core.depth_mm / 1000 / c.hydraulic) * core.finDragFactor;
+  const friction =
+    ((4 * ductFanningRe(c.aspect)) / re) *
+    (core.depth_mm / 1000 / c.hydraulic) *
+    core.finDragFactor;
   const entryExit = 0.4 * (1 - c.freeRatio ** 2) + (1 - c.freeRatio) ** 2;
   return (friction + DEVELOPING_HEADS + entryExit) * 0.5 * air.density_kgm3 * v * v;
 }
@@ -102,7 +117,15 @@ export function radiatorConductance(core: Core, state: RadiatorState): RadiatorR
   const cAir = flow_m3s * state.air.density_kgm3 * state.air.heatCapacity_JkgK;
   const q = Math.abs(state.coolantFlow_Lmin);
   const cCoolant = q * LMIN_TO_M3S * state.coolant.density_kgm3 * state.coolant.heatCapacity_JkgK;
-  if (cCoolant <= 1e-6) return { conductance_WK: 0, effectiveness: 0, ntu: 0, finEfficiency: 1, airCoefficient_Wm2K: 0, coolantCoefficient_Wm2K: 0 };
+  if (cCoolant <= 1e-6)
+    return {
+      conductance_WK: 0,
+      effectiveness: 0,
+      ntu: 0,
+      finEfficiency: 1,
+      airCoefficient_Wm2K: 0,
+      coolantCoefficient_Wm2K: 0,
+    };
 
   const v = flow_m3s / face / c.freeRatio;
   const re = Math.max(1e-9, (state.air.density_kgm3 * v * c.hydraulic) / state.air.viscosity_Pas);
@@ -126,10 +149,18 @@ export function radiatorConductance(core: Core, state: RadiatorState): RadiatorR
   const coolantSide = hC * tubes * 2 * (innerDepth + inner) * (core.length_mm / 1000);
 
   const ua = factors.conductance / (1 / Math.max(1e-9, airSide) + 1 / coolantSide);
-  const cMin = Math.min(cAir, cCoolant), cMax = Math.max(cAir, cCoolant);
+  const cMin = Math.min(cAir, cCoolant),
+    cMax = Math.max(cAir, cCoolant);
   const ntu = cMin > 0 ? ua / cMin : 0;
   const effectiveness = cMin > 0 ? crossflowEffectiveness(ntu, cMin / cMax) : 0;
   const forced = effectiveness * cMin;
   const conductance = Math.min(Math.max(forced, still), cCoolant * 0.999);
-  return { conductance_WK: conductance, effectiveness, ntu, finEfficiency: fin, airCoefficient_Wm2K: hAir, coolantCoefficient_Wm2K: hC };
+  return {
+    conductance_WK: conductance,
+    effectiveness,
+    ntu,
+    finEfficiency: fin,
+    airCoefficient_Wm2K: hAir,
+    coolantCoefficient_Wm2K: hC,
+  };
 }

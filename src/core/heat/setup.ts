@@ -1,13 +1,26 @@
 import type { Item } from '../build';
 import type { Model } from '../model';
-import { isHeated, type FanPart, type HeatedPart, type LoadCaseId, type Mount, type RadiatorPart } from '../part';
+import {
+  isHeated,
+  type FanPart,
+  type HeatedPart,
+  type LoadCaseId,
+  type Mount,
+  type RadiatorPart,
+} from '../part';
 import { fanCurve, type FanCurve } from './fan';
 import { INSTALLATION, type Core, type InstallationFactors } from './radiator';
 
 export type AirWay = 'in' | 'out';
 
 /** Fans in front of or behind one face, all alike. */
-export interface FanSet { readonly item: string; readonly part: FanPart; readonly curve: FanCurve; readonly count: number; readonly speed_rpm: number }
+export interface FanSet {
+  readonly item: string;
+  readonly part: FanPart;
+  readonly curve: FanCurve;
+  readonly count: number;
+  readonly speed_rpm: number;
+}
 
 export interface RadiatorSetup {
   readonly id: string;
@@ -22,7 +35,11 @@ export interface RadiatorSetup {
   readonly filterLoss_Pa: number;
 }
 
-export interface BareFans { readonly set: FanSet; readonly air: AirWay; readonly filterLoss_Pa: number }
+export interface BareFans {
+  readonly set: FanSet;
+  readonly air: AirWay;
+  readonly filterLoss_Pa: number;
+}
 
 export interface Source {
   readonly item: Item;
@@ -45,7 +62,10 @@ export interface HeatSetup {
 const curves = new WeakMap<FanPart, FanCurve>();
 function curveOf(part: FanPart): FanCurve {
   let curve = curves.get(part);
-  if (!curve) { curve = fanCurve(part.points, part.fullSpeed_rpm); curves.set(part, curve); }
+  if (!curve) {
+    curve = fanCurve(part.points, part.fullSpeed_rpm);
+    curves.set(part, curve);
+  }
   return curve;
 }
 
@@ -55,35 +75,55 @@ const FIN_CONDUCTIVITY_WMK = { copper: 340, brass: 120, aluminium: 200 } as cons
 export function coreOf(part: RadiatorPart, sections = part.sections): Core {
   const { core } = part;
   return {
-    length_mm: part.section_mm * sections, width_mm: core.width_mm, depth_mm: core.depth_mm, fpi: core.fpi,
-    finHeight_mm: core.finHeight_mm, finThickness_mm: core.finThickness_mm, tubeHeight_mm: core.tubeHeight_mm, tubeWall_mm: core.tubeWall_mm,
-    finConductivity_WmK: FIN_CONDUCTIVITY_WMK[core.finMetal], passes: core.passes, finHeatFactor: core.finHeatFactor, finDragFactor: core.finDragFactor,
+    length_mm: part.section_mm * sections,
+    width_mm: core.width_mm,
+    depth_mm: core.depth_mm,
+    fpi: core.fpi,
+    finHeight_mm: core.finHeight_mm,
+    finThickness_mm: core.finThickness_mm,
+    tubeHeight_mm: core.tubeHeight_mm,
+    tubeWall_mm: core.tubeWall_mm,
+    finConductivity_WmK: FIN_CONDUCTIVITY_WMK[core.finMetal],
+    passes: core.passes,
+    finHeatFactor: core.finHeatFactor,
+    finDragFactor: core.finDragFactor,
   };
 }
 
 function fanSet(item: Item, count: number): FanSet {
   const part = item.part as FanPart;
   const wanted = item.settings.speed_rpm ?? part.fullSpeed_rpm;
-  const speed_rpm = wanted <= 0 ? 0 : Math.min(part.fullSpeed_rpm, Math.max(part.minSpeed_rpm, wanted));
+  const speed_rpm =
+    wanted <= 0 ? 0 : Math.min(part.fullSpeed_rpm, Math.max(part.minSpeed_rpm, wanted));
   return { item: item.id, part, curve: curveOf(part), count, speed_rpm };
 }
 
 /** `blocked`: what stands before a mounted stack's air, Pa at 1 m/s by item. */
-export function heatSetup(model: Model, blocked: ReadonlyMap<string, number> = new Map()): HeatSetup {
+export function heatSetup(
+  model: Model,
+  blocked: ReadonlyMap<string, number> = new Map(),
+): HeatSetup {
   const { items } = model.build;
   const mountOf = (item: Item): Mount | undefined => {
     const p = item.placement;
     return p.on === 'mount' ? model.build.case?.mounts.find((m) => m.id === p.mount) : undefined;
   };
-  const loopOf = (id: string): string | null => model.loops.find((g) => g.edges.some((e) => e.item?.id === id))?.loop.id ?? null;
+  const loopOf = (id: string): string | null =>
+    model.loops.find((g) => g.edges.some((e) => e.item?.id === id))?.loop.id ?? null;
   const blocks = items.filter((i) => i.part.kind === 'block' && i.placement.on === 'item');
   const sources = items.flatMap((item): Source[] => {
     if (!isHeated(item.part)) return [];
     const { kind } = item.part;
-    const block = blocks.find((b) => {
-      if (b.part.kind !== 'block' || b.placement.on !== 'item') return false;
-      return b.placement.item === item.id || (kind === 'board' && b.part.cools.includes('board') && hostIs(items, b.placement.item, 'processor'));
-    }) ?? null;
+    const block =
+      blocks.find((b) => {
+        if (b.part.kind !== 'block' || b.placement.on !== 'item') return false;
+        return (
+          b.placement.item === item.id ||
+          (kind === 'board' &&
+            b.part.cools.includes('board') &&
+            hostIs(items, b.placement.item, 'processor'))
+        );
+      }) ?? null;
     const loop = block ? loopOf(block.id) : null;
     return [{ item, part: item.part, block, loop }];
   });
@@ -92,11 +132,24 @@ export function heatSetup(model: Model, blocked: ReadonlyMap<string, number> = n
     const { part, placement } = item;
     const loop = loopOf(item.id);
     if (!loop) return [];
-    const fans = items.filter((f) => f.part.kind === 'fan' && f.placement.on === 'radiator' && f.placement.item === item.id).map((f) => fanSet(f, part.sections));
-    return [{
-      id: item.id, loop, part, core: coreOf(part), sections: part.sections, fans,
-      air: placement.on === 'mount' ? placement.air : 'in', filterLoss_Pa: (mountOf(item)?.filterLoss_Pa ?? 0) + (blocked.get(item.id) ?? 0),
-    }];
+    const fans = items
+      .filter(
+        (f) =>
+          f.part.kind === 'fan' && f.placement.on === 'radiator' && f.placement.item === item.id,
+      )
+      .map((f) => fanSet(f, part.sections));
+    return [
+      {
+        id: item.id,
+        loop,
+        part,
+        core: coreOf(part),
+        sections: part.sections,
+        fans,
+        air: placement.on === 'mount' ? placement.air : 'in',
+        filterLoss_Pa: (mountOf(item)?.filterLoss_Pa ?? 0) + (blocked.get(item.id) ?? 0),
+      },
+    ];
   });
   const bare = items.flatMap((item): BareFans[] => {
     if (item.part.kind !== 'fan') return [];
@@ -105,15 +158,28 @@ export function heatSetup(model: Model, blocked: ReadonlyMap<string, number> = n
       const { item: on } = item.placement;
       const host = items.find((i) => i.id === on);
       if (!host || host.placement.on !== 'mount' || radiators.some((r) => r.id === on)) return [];
-      return [{ set: fanSet(item, model.placed.get(item.id)?.count ?? 1), air: host.placement.air, filterLoss_Pa: (mountOf(host)?.filterLoss_Pa ?? 0) + (blocked.get(host.id) ?? 0) }];
+      return [
+        {
+          set: fanSet(item, model.placed.get(item.id)?.count ?? 1),
+          air: host.placement.air,
+          filterLoss_Pa: (mountOf(host)?.filterLoss_Pa ?? 0) + (blocked.get(host.id) ?? 0),
+        },
+      ];
     }
     if (item.placement.on !== 'mount') return [];
-    return [{ set: fanSet(item, model.placed.get(item.id)?.count ?? 1), air: item.placement.air, filterLoss_Pa: (mountOf(item)?.filterLoss_Pa ?? 0) + (blocked.get(item.id) ?? 0) }];
+    return [
+      {
+        set: fanSet(item, model.placed.get(item.id)?.count ?? 1),
+        air: item.placement.air,
+        filterLoss_Pa: (mountOf(item)?.filterLoss_Pa ?? 0) + (blocked.get(item.id) ?? 0),
+      },
+    ];
   });
   return { model, sources, radiators, bare, factors: INSTALLATION };
 }
 
-const hostIs = (items: readonly Item[], id: string, kind: string): boolean => items.find((i) => i.id === id)?.part.kind === kind;
+const hostIs = (items: readonly Item[], id: string, kind: string): boolean =>
+  items.find((i) => i.id === id)?.part.kind === kind;
 
 /**
  * Full draw of a part as it is tuned, W. Clock and voltage go as P ∝ f V² (dynamic power of CMOS, any textbook; leakage left out, so an
@@ -126,9 +192,15 @@ export function drawOf({ item: { settings }, part }: Pick<Source, 'item' | 'part
 }
 
 /** Share of the full draw in a load case: the builder's where set, else the part's. */
-export function shareOf({ item: { settings }, part }: Pick<Source, 'item' | 'part'>, load: LoadCaseId): number {
-  return load === 'own' ? settings.ownShare ?? settings.shares?.play ?? part.shares.play : settings.shares?.[load] ?? part.shares[load];
+export function shareOf(
+  { item: { settings }, part }: Pick<Source, 'item' | 'part'>,
+  load: LoadCaseId,
+): number {
+  return load === 'own'
+    ? (settings.ownShare ?? settings.shares?.play ?? part.shares.play)
+    : (settings.shares?.[load] ?? part.shares[load]);
 }
 
 /** Heat of a part in a load case, W. */
-export const sourceHeat = (source: Source, load: LoadCaseId): number => drawOf(source) * shareOf(source, load);
+export const sourceHeat = (source: Source, load: LoadCaseId): number =>
+  drawOf(source) * shareOf(source, load);

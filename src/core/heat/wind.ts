@@ -28,19 +28,33 @@ export function radiatorWind(radiator: RadiatorSetup, air: FluidProperties): Win
   };
   const density = air.density_kgm3 / 1.2;
   const each = fanAgainst(weaker.curve, weaker.speed_rpm, turning.length, (f) => drag(f) / density);
-  return { flow_m3h: each * radiator.sections, drop_Pa: drag(each), face_ms: each / 3600 / face_m2 };
+  return {
+    flow_m3h: each * radiator.sections,
+    drop_Pa: drag(each),
+    face_ms: each / 3600 / face_m2,
+  };
 }
 
-const freeFlow = (f: RadiatorSetup['fans'][number]): number => (f.speed_rpm / f.curve.fullSpeed_rpm) * (f.curve.curve.x[f.curve.curve.x.length - 1] as number);
+const freeFlow = (f: RadiatorSetup['fans'][number]): number =>
+  (f.speed_rpm / f.curve.fullSpeed_rpm) * (f.curve.curve.x[f.curve.curve.x.length - 1] as number);
 
 /** Fans on a mount with nothing but filter and grille before them. */
 export function bareWind(bare: BareFans): Wind {
   const { set } = bare;
   if (set.speed_rpm <= 0) return STILL;
   const face_m2 = set.part.section_mm ** 2 / 1e6;
-  const each = fanAgainst(set.curve, set.speed_rpm, 1, (f) => (bare.filterLoss_Pa + GRILLE_PA) * (f / 3600 / face_m2) ** 2);
+  const each = fanAgainst(
+    set.curve,
+    set.speed_rpm,
+    1,
+    (f) => (bare.filterLoss_Pa + GRILLE_PA) * (f / 3600 / face_m2) ** 2,
+  );
   const v = each / 3600 / face_m2;
-  return { flow_m3h: each * set.count, drop_Pa: (bare.filterLoss_Pa + GRILLE_PA) * v * v, face_ms: v };
+  return {
+    flow_m3h: each * set.count,
+    drop_Pa: (bare.filterLoss_Pa + GRILLE_PA) * v * v,
+    face_ms: v,
+  };
 }
 
 /** A bare fan's own grille and the case's openings, Pa at 1 m/s (common practice, no source). */

@@ -1,7 +1,10 @@
 /** EPANET's names: at most 31 characters, no blanks, quotes or semicolons. */
 const LONGEST = 31;
 
-export interface ShortIds { short(loop: string, id: string): string; readonly maps: readonly (readonly [short: string, long: string])[] }
+export interface ShortIds {
+  short(loop: string, id: string): string;
+  readonly maps: readonly (readonly [short: string, long: string])[];
+}
 
 /** Names that EPANET takes, each unlike the others; what had to change is told as pairs. */
 export function shortIds(ids: readonly (readonly [loop: string, id: string])[]): ShortIds {
@@ -11,7 +14,10 @@ export function shortIds(ids: readonly (readonly [loop: string, id: string])[]):
   for (const [loop, id] of ids) {
     const clean = id.replace(/[\s";]/g, '_');
     let name = clean.slice(0, LONGEST);
-    for (let i = 1; used.has(name.toLowerCase()); i += 1) { const tail = `~${i}`; name = clean.slice(0, LONGEST - tail.length) + tail; }
+    for (let i = 1; used.has(name.toLowerCase()); i += 1) {
+      const tail = `~${i}`;
+      name = clean.slice(0, LONGEST - tail.length) + tail;
+    }
     used.add(name.toLowerCase());
     known.set(`${loop}\n${id}`, name);
     if (name !== id) maps.push([name, id]);

@@ -1,4 +1,11 @@
-export { proposeLoop, reorderLoop, insertStation, orderStations, looseParts, type LoopChoice } from './propose';
+export {
+  proposeLoop,
+  reorderLoop,
+  insertStation,
+  orderStations,
+  looseParts,
+  type LoopChoice,
+} from './propose';
 export { splitEdit, whyNoSplit, secondPump, moveInto, rowEdit, teePorts } from './branch';
 export { draining, fillLevel, topOf, trappedAir, type Draining, type Pocket } from './levels';
 export { portsOf, placeOf } from './ports';

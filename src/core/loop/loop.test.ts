@@ -8,18 +8,34 @@ import { insertStation, looseParts, orderStations, proposeLoop, reorderLoop } fr
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
 const apart = applyEdit(desk, { do: 'loop.remove', loop: 'loop' }).build;
-const choice = { name: 'Main loop', tube: catalogued('tube', 'tube-epdm-16-10'), fitting: catalogued('fitting', 'fit-comp-16-10'), coolant: catalogued('coolant', 'cool-clear-premix') };
+const choice = {
+  name: 'Main loop',
+  tube: catalogued('tube', 'tube-epdm-16-10'),
+  fitting: catalogued('fitting', 'fit-comp-16-10'),
+  coolant: catalogued('coolant', 'cool-clear-premix'),
+};
 const laid = (build: Build): Build => applyEdit(build, proposeLoop(build, choice) as Edit).build;
-const tubeLength = (build: Build): number => estimateRuns(resolve(build)).reduce((s, r) => s + r.cut_mm, 0);
+const tubeLength = (build: Build): number =>
+  estimateRuns(resolve(build)).reduce((s, r) => s + r.cut_mm, 0);
 
 /** Every port of every wet part that a loop touches is connected once or capped once. */
 function everyPortOnce(build: Build): void {
-  const touched = new Set(build.loops.flatMap((l) => l.links.flatMap((k) => [k.from.item, k.to.item])));
+  const touched = new Set(
+    build.loops.flatMap((l) => l.links.flatMap((k) => [k.from.item, k.to.item])),
+  );
   for (const item of build.items) {
     if (!touched.has(item.id) || !isWet(item.part)) continue;
     for (const port of item.part.ports) {
-      const runs = build.loops.flatMap((l) => l.links).filter((k) => (k.from.item === item.id && k.from.port === port.id) || (k.to.item === item.id && k.to.port === port.id)).length;
-      const caps = build.loops.flatMap((l) => l.caps).filter((c) => c.item === item.id && c.port === port.id).length;
+      const runs = build.loops
+        .flatMap((l) => l.links)
+        .filter(
+          (k) =>
+            (k.from.item === item.id && k.from.port === port.id) ||
+            (k.to.item === item.id && k.to.port === port.id),
+        ).length;
+      const caps = build.loops
+        .flatMap((l) => l.caps)
+        .filter((c) => c.item === item.id && c.port === port.id).length;
       expect([item.id, port.id, runs + caps]).toEqual([item.id, port.id, 1]);
     }
   }
@@ -43,11 +59,18 @@ describe('a proposed loop', () => {
 
   test('is no longer than any other order of its stations', () => {
     const stations = resolve(build).loops[0]?.stations ?? [];
-    const swaps = [[2, 3], [3, 4], [4, 5], [2, 5]] as const;
+    const swaps = [
+      [2, 3],
+      [3, 4],
+      [4, 5],
+      [2, 5],
+    ] as const;
     for (const [i, j] of swaps) {
       const order = [...stations];
       [order[i], order[j]] = [order[j] as string, order[i] as string];
-      expect(tubeLength(applyEdit(build, reorderLoop(build, 'loop', order)).build)).toBeGreaterThan(tubeLength(build) * 0.9);
+      expect(tubeLength(applyEdit(build, reorderLoop(build, 'loop', order)).build)).toBeGreaterThan(
+        tubeLength(build) * 0.9,
+      );
     }
   });
 
@@ -61,7 +84,9 @@ describe('a proposed loop', () => {
   });
 
   test('wants two parts', () => {
-    expect(proposeLoop({ ...apart, items: apart.items.filter((i) => i.id === 'pump') }, choice)).toBeNull();
+    expect(
+      proposeLoop({ ...apart, items: apart.items.filter((i) => i.id === 'pump') }, choice),
+    ).toBeNull();
   });
 
   test('a second loop keeps its run ids apart from the first', () => {
@@ -83,7 +108,13 @@ describe('changing a loop', () => {
   });
 
   test('a new part is put where it lengthens the loop least', () => {
-    const block = { id: 'memory-block', name: 'Memory block', part: catalogued('block', 'blk-quill-memory'), placement: { on: 'item' as const, item: 'memory' }, settings: {} };
+    const block = {
+      id: 'memory-block',
+      name: 'Memory block',
+      part: catalogued('block', 'blk-quill-memory'),
+      placement: { on: 'item' as const, item: 'memory' },
+      settings: {},
+    };
     const added = applyEdit(desk, { do: 'item.add', item: block }).build;
     expect(looseParts(added)).toEqual(['memory-block']);
     const inside = applyEdit(added, insertStation(added, 'loop', 'memory-block') as Edit).build;
@@ -98,7 +129,17 @@ describe('changing a loop', () => {
   });
 
   test('many stations fall back to nearest next, and still all are there', () => {
-    const blocks = Array.from({ length: 9 }, (_, i) => ({ id: `b${i}`, name: `Block ${i}`, part: catalogued('block', 'blk-quill-memory'), placement: { on: 'free' as const, at: [30 + 40 * ((i * 7) % 9), 100, 60] as const, turn: 0 as const }, settings: {} }));
+    const blocks = Array.from({ length: 9 }, (_, i) => ({
+      id: `b${i}`,
+      name: `Block ${i}`,
+      part: catalogued('block', 'blk-quill-memory'),
+      placement: {
+        on: 'free' as const,
+        at: [30 + 40 * ((i * 7) % 9), 100, 60] as const,
+        turn: 0 as const,
+      },
+      settings: {},
+    }));
     const crowded = blocks.reduce((b, item) => applyEdit(b, { do: 'item.add', item }).build, apart);
     const ids = ['reservoir', 'pump', ...blocks.map((b) => b.id)];
     const order = orderStations(crowded, resolve(crowded), ids);

@@ -1,4 +1,12 @@
-import { freeId, type Build, type Cap, type Edit, type Link, type Loop, type PortRef } from '../build';
+import {
+  freeId,
+  type Build,
+  type Cap,
+  type Edit,
+  type Link,
+  type Loop,
+  type PortRef,
+} from '../build';
 import { facing, resolve, spans, type Model } from '../model';
 import { isWet, type CoolantPart, type FittingPart, type TubePart } from '../part';
 import { distance, type Vec } from '../shape';
@@ -7,11 +15,20 @@ import { middleOf, passThrough, placeOf, portsOf } from './ports';
 /** Up to this many stations between pump and reservoir every order is tried; beyond, nearest next. */
 const ALL_ORDERS_UP_TO = 7;
 
-export interface LoopChoice { readonly name: string; readonly tube: TubePart; readonly fitting: FittingPart; readonly coolant: CoolantPart; readonly items?: readonly string[]; /** Male-to-male fittings that may be taken where two ports face each other. */ readonly bridges?: readonly FittingPart[] }
+export interface LoopChoice {
+  readonly name: string;
+  readonly tube: TubePart;
+  readonly fitting: FittingPart;
+  readonly coolant: CoolantPart;
+  readonly items?: readonly string[];
+  /** Male-to-male fittings that may be taken where two ports face each other. */ readonly bridges?: readonly FittingPart[];
+}
 
 /** Wet parts that no loop touches yet. */
 export function looseParts(build: Build): readonly string[] {
-  const used = new Set(build.loops.flatMap((l) => l.links.flatMap((k) => [k.from.item, k.to.item])));
+  const used = new Set(
+    build.loops.flatMap((l) => l.links.flatMap((k) => [k.from.item, k.to.item])),
+  );
   return build.items.filter((i) => isWet(i.part) && !used.has(i.id)).map((i) => i.id);
 }
 
@@ -20,9 +37,27 @@ export function proposeLoop(build: Build, choice: LoopChoice): Edit | null {
   const items = (choice.items ?? looseParts(build)).filter((id) => portsOf(build, id).length > 1);
   if (items.length < 2) return null;
   const model = resolve(build);
-  const id = freeId(build.loops.map((l) => l.id), 'loop');
-  const links = connect(build, model, orderStations(build, model, items), build.loops.flatMap((l) => l.links.map((k) => k.id)), choice.bridges);
-  const loop: Loop = { id, name: choice.name, tube: choice.tube, fitting: choice.fitting, coolant: choice.coolant, coolantAge_months: 0, links, caps: capSpares(build, model, items, links) };
+  const id = freeId(
+    build.loops.map((l) => l.id),
+    'loop',
+  );
+  const links = connect(
+    build,
+    model,
+    orderStations(build, model, items),
+    build.loops.flatMap((l) => l.links.map((k) => k.id)),
+    choice.bridges,
+  );
+  const loop: Loop = {
+    id,
+    name: choice.name,
+    tube: choice.tube,
+    fitting: choice.fitting,
+    coolant: choice.coolant,
+    coolantAge_months: 0,
+    links,
+    caps: capSpares(build, model, items, links),
+  };
   return { do: 'loop.add', loop };
 }
 
@@ -30,16 +65,33 @@ export function proposeLoop(build: Build, choice: LoopChoice): Edit | null {
 export function reorderLoop(build: Build, loopId: string, stations: readonly string[]): Edit {
   const loop = build.loops.find((l) => l.id === loopId) as Loop;
   const model = resolve(build);
-  const others = build.loops.filter((l) => l.id !== loopId).flatMap((l) => l.links.map((k) => k.id));
-  const links = connect(build, model, stations, others, loop.links.flatMap((l) => l.bridge ?? []));
+  const others = build.loops
+    .filter((l) => l.id !== loopId)
+    .flatMap((l) => l.links.map((k) => k.id));
+  const links = connect(
+    build,
+    model,
+    stations,
+    others,
+    loop.links.flatMap((l) => l.bridge ?? []),
+  );
   const used = (ref: PortRef): boolean => links.some((k) => same(k.from, ref) || same(k.to, ref));
   const capped = (ref: PortRef): boolean => loop.caps.some((c) => same(c, ref));
-  const freed = stations.flatMap((item) => portsOf(build, item).map((p) => ({ item, port: p.id }))).filter((ref) => !used(ref) && !capped(ref));
+  const freed = stations
+    .flatMap((item) => portsOf(build, item).map((p) => ({ item, port: p.id })))
+    .filter((ref) => !used(ref) && !capped(ref));
   return {
     do: 'batch',
     edits: [
       { do: 'loop.links', loop: loopId, links },
-      ...loop.caps.filter(used).map((c): Edit => ({ do: 'cap.set', loop: loopId, port: { item: c.item, port: c.port }, with: null })),
+      ...loop.caps
+        .filter(used)
+        .map((c): Edit => ({
+          do: 'cap.set',
+          loop: loopId,
+          port: { item: c.item, port: c.port },
+          with: null,
+        })),
       ...freed.map((port): Edit => ({ do: 'cap.set', loop: loopId, port, with: 'plug' })),
     ],
   };
@@ -53,7 +105,8 @@ export function insertStation(build: Build, loopId: string, item: string): Edit 
   let best: { link: Link; in: string; out: string; cost: number } | null = null;
   for (const link of loop.links) {
     if (link.by === 'joint') continue;
-    const from = placeOf(model, link.from), to = placeOf(model, link.to);
+    const from = placeOf(model, link.from),
+      to = placeOf(model, link.to);
     const through = passThrough(build, model, item, from, to);
     if (!through) continue;
     const cost = through.cost - (from && to ? distance(from, to) : 0);
@@ -62,14 +115,32 @@ export function insertStation(build: Build, loopId: string, item: string): Edit 
   if (!best) return null;
   const { link } = best;
   const taken = build.loops.flatMap((l) => l.links.map((k) => k.id));
-  const first: Link = { ...link, to: { item, port: best.in }, ends: { from: link.ends.from, to: 'auto' } };
-  const second: Link = { ...link, id: freeId(taken, 'run'), from: { item, port: best.out }, ends: { from: 'auto', to: link.ends.to } };
+  const first: Link = {
+    ...link,
+    to: { item, port: best.in },
+    ends: { from: link.ends.from, to: 'auto' },
+  };
+  const second: Link = {
+    ...link,
+    id: freeId(taken, 'run'),
+    from: { item, port: best.out },
+    ends: { from: 'auto', to: link.ends.to },
+  };
   const spare = portsOf(build, item).filter((p) => p.id !== best.in && p.id !== best.out);
   return {
     do: 'batch',
     edits: [
-      { do: 'loop.links', loop: loopId, links: loop.links.flatMap((l) => (l.id === link.id ? [first, second] : [l])) },
-      ...spare.map((p): Edit => ({ do: 'cap.set', loop: loopId, port: { item, port: p.id }, with: 'plug' })),
+      {
+        do: 'loop.links',
+        loop: loopId,
+        links: loop.links.flatMap((l) => (l.id === link.id ? [first, second] : [l])),
+      },
+      ...spare.map((p): Edit => ({
+        do: 'cap.set',
+        loop: loopId,
+        port: { item, port: p.id },
+        with: 'plug',
+      })),
     ],
   };
 }
@@ -77,32 +148,54 @@ export function insertStation(build: Build, loopId: string, item: string): Edit 
 const same = (a: PortRef, b: PortRef): boolean => a.item === b.item && a.port === b.port;
 
 /** Reservoir, pump(s), then blocks and radiators in the order that makes the loop shortest through their middles. */
-export function orderStations(build: Build, model: Model, items: readonly string[]): readonly string[] {
+export function orderStations(
+  build: Build,
+  model: Model,
+  items: readonly string[],
+): readonly string[] {
   const kind = (id: string): string => build.items.find((i) => i.id === id)?.part.kind ?? '';
-  const head = [...items.filter((i) => kind(i) === 'reservoir'), ...items.filter((i) => kind(i) === 'pump')];
+  const head = [
+    ...items.filter((i) => kind(i) === 'reservoir'),
+    ...items.filter((i) => kind(i) === 'pump'),
+  ];
   const rest = items.filter((i) => !head.includes(i));
   const at = new Map(items.map((i) => [i, middleOf(model, i)]));
   const step = (a: string | undefined, b: string | undefined): number => {
-    const p = a === undefined ? null : at.get(a) ?? null, q = b === undefined ? null : at.get(b) ?? null;
+    const p = a === undefined ? null : (at.get(a) ?? null),
+      q = b === undefined ? null : (at.get(b) ?? null);
     return p && q ? distance(p, q) : 150;
   };
-  const first = head[head.length - 1], last = head[0];
+  const first = head[head.length - 1],
+    last = head[0];
   if (rest.length > ALL_ORDERS_UP_TO) return [...head, ...nearestNext(rest, first, step)];
-  let best: readonly string[] = rest, least = Infinity;
+  let best: readonly string[] = rest,
+    least = Infinity;
   const visit = (done: string[], left: readonly string[], cost: number): void => {
     if (cost >= least) return;
     if (left.length === 0) {
       const total = cost + step(done[done.length - 1], last);
-      if (total < least - 1e-9) { least = total; best = [...done]; }
+      if (total < least - 1e-9) {
+        least = total;
+        best = [...done];
+      }
       return;
     }
-    for (const next of left) visit([...done, next], left.filter((l) => l !== next), cost + step(done[done.length - 1] ?? first, next));
+    for (const next of left)
+      visit(
+        [...done, next],
+        left.filter((l) => l !== next),
+        cost + step(done[done.length - 1] ?? first, next),
+      );
   };
   visit([], rest, 0);
   return [...head, ...best];
 }
 
-function nearestNext(rest: readonly string[], first: string | undefined, step: (a: string | undefined, b: string | undefined) => number): string[] {
+function nearestNext(
+  rest: readonly string[],
+  first: string | undefined,
+  step: (a: string | undefined, b: string | undefined) => number,
+): string[] {
   const order: string[] = [];
   const left = [...rest];
   let at = first;
@@ -115,13 +208,25 @@ function nearestNext(rest: readonly string[], first: string | undefined, step: (
 }
 
 /** Runs from station to station and back to the first, through the ports that keep them short. */
-function connect(build: Build, model: Model, stations: readonly string[], takenIds: readonly string[], bridges: readonly FittingPart[] = []): readonly Link[] {
+function connect(
+  build: Build,
+  model: Model,
+  stations: readonly string[],
+  takenIds: readonly string[],
+  bridges: readonly FittingPart[] = [],
+): readonly Link[] {
   const n = stations.length;
   const centre = (i: number): Vec | null => middleOf(model, stations[(i + n) % n] as string);
   const chosen: { in: string; out: string }[] = [];
   for (let i = 0; i < n; i += 1) {
     const item = stations[i] as string;
-    const before = i === 0 ? centre(n - 1) : placeOf(model, { item: stations[i - 1] as string, port: (chosen[i - 1] as { out: string }).out });
+    const before =
+      i === 0
+        ? centre(n - 1)
+        : placeOf(model, {
+            item: stations[i - 1] as string,
+            port: (chosen[i - 1] as { out: string }).out,
+          });
     const through = passThrough(build, model, item, before, centre(i + 1));
     const ports = portsOf(build, item);
     chosen.push(through ?? { in: ports[0]?.id ?? '', out: ports[1]?.id ?? '' });
@@ -133,13 +238,25 @@ function connect(build: Build, model: Model, stations: readonly string[], takenI
     const to = { item: stations[next] as string, port: (chosen[next] as { in: string }).in };
     const id = freeId(taken, 'run');
     taken.push(id);
-    return { id, from, to, ...directly(model, from, to, bridges), ends: { from: 'auto', to: 'auto' } };
+    return {
+      id,
+      from,
+      to,
+      ...directly(model, from, to, bridges),
+      ends: { from: 'auto', to: 'auto' },
+    };
   });
 }
 
 /** A direct connection where the two ports face each other and a fitting reaches from one to the other; a tube everywhere else. */
-function directly(model: Model, from: PortRef, to: PortRef, bridges: readonly FittingPart[]): Pick<Link, 'by' | 'bridge'> {
-  const a = model.portAt(from), b = model.portAt(to);
+function directly(
+  model: Model,
+  from: PortRef,
+  to: PortRef,
+  bridges: readonly FittingPart[],
+): Pick<Link, 'by' | 'bridge'> {
+  const a = model.portAt(from),
+    b = model.portAt(to);
   const way = a && b ? facing(a, b) : null;
   if (!way) return { by: 'tube' };
   if (spans(way, undefined)) return { by: 'joint' };
@@ -148,12 +265,40 @@ function directly(model: Model, from: PortRef, to: PortRef, bridges: readonly Fi
 }
 
 /** Spare ports: a cap to fill by on top, a drain at the lowest, plugs on the rest. */
-function capSpares(build: Build, model: Model, items: readonly string[], links: readonly Link[]): readonly Cap[] {
-  const spare = items.flatMap((item) => portsOf(build, item).map((port) => ({ item, port, at: placeOf(model, { item, port: port.id }) })))
-    .filter((s) => !links.some((l) => same(l.from, { item: s.item, port: s.port.id }) || same(l.to, { item: s.item, port: s.port.id })));
+function capSpares(
+  build: Build,
+  model: Model,
+  items: readonly string[],
+  links: readonly Link[],
+): readonly Cap[] {
+  const spare = items
+    .flatMap((item) =>
+      portsOf(build, item).map((port) => ({
+        item,
+        port,
+        at: placeOf(model, { item, port: port.id }),
+      })),
+    )
+    .filter(
+      (s) =>
+        !links.some(
+          (l) =>
+            same(l.from, { item: s.item, port: s.port.id }) ||
+            same(l.to, { item: s.item, port: s.port.id }),
+        ),
+    );
   const height = (s: (typeof spare)[number]): number => s.at?.[1] ?? s.port.at[1];
-  const fill = spare.find((s) => s.port.duty === 'fill') ?? [...spare].sort((a, b) => height(b) - height(a))[0];
+  const fill =
+    spare.find((s) => s.port.duty === 'fill') ??
+    [...spare].sort((a, b) => height(b) - height(a))[0];
   const drains = spare.filter((s) => s !== fill);
-  const drain = [...drains.filter((s) => s.port.duty === 'drain'), ...[...drains].sort((a, b) => height(a) - height(b))][0];
-  return spare.map((s): Cap => ({ item: s.item, port: s.port.id, with: s === fill ? 'fill' : s === drain ? 'drain' : 'plug' }));
+  const drain = [
+    ...drains.filter((s) => s.port.duty === 'drain'),
+    ...[...drains].sort((a, b) => height(a) - height(b)),
+  ][0];
+  return spare.map((s): Cap => ({
+    item: s.item,
+    port: s.port.id,
+    with: s === fill ? 'fill' : s === drain ? 'drain' : 'plug',
+  }));
 }

@@ -1,2 +1,9 @@
-export { caseFromDraft, draftFromCase, emptyDraft, type CaseDraft, type DraftTrouble, type MountDraft } from './caseDraft';
+export {
+  caseFromDraft,
+  draftFromCase,
+  emptyDraft,
+  type CaseDraft,
+  type DraftTrouble,
+  type MountDraft,
+} from './caseDraft';
 export { draftTroubles } from './troubles';

@@ -19,30 +19,88 @@ describe('a case measured by hand', () => {
     expect(guardPart(caseFromDraft(draft, 'own-my-old-case'))).toMatchObject({ ok: true });
   });
 
-  test.each(CASES.map((c) => [c.id, c] as const))('%s measured again is the same case: mounts, cages, places', (_, part) => {
-    const again = caseFromDraft(draftFromCase(part), part.id);
-    expect(again.interior).toEqual(part.interior);
-    expect(again.mounts.map(({ id, face, at, along, across, inward, length_mm, fans, holeGap_mm, published_mm }) => ({ id, face, at, along, across, inward, length_mm, fans, holeGap_mm, published_mm }))).toEqual(part.mounts.map(({ id, face, at, along, across, inward, length_mm, fans, holeGap_mm, published_mm }) => ({ id, face, at, along, across, inward, length_mm, fans, holeGap_mm, published_mm })));
-    expect(again.grommets ?? []).toEqual((part.grommets ?? []).map((g) => ({ ...g, id: g.name.toLowerCase().replaceAll(' ', '-') })));
-    expect(again.behind_mm).toBe(part.behind_mm);
-    expect(again.panels_mm?.tray).toBe(part.panels_mm?.tray);
-    expect(again.obstacles.map(({ min, max, removable }) => ({ min, max, removable }))).toEqual(part.obstacles.map(({ min, max, removable }) => ({ min, max, removable })));
-    expect(draftTroubles(draftFromCase(part))).toEqual([]);
-  });
+  test.each(CASES.map((c) => [c.id, c] as const))(
+    '%s measured again is the same case: mounts, cages, places',
+    (_, part) => {
+      const again = caseFromDraft(draftFromCase(part), part.id);
+      expect(again.interior).toEqual(part.interior);
+      expect(
+        again.mounts.map(
+          ({ id, face, at, along, across, inward, length_mm, fans, holeGap_mm, published_mm }) => ({
+            id,
+            face,
+            at,
+            along,
+            across,
+            inward,
+            length_mm,
+            fans,
+            holeGap_mm,
+            published_mm,
+          }),
+        ),
+      ).toEqual(
+        part.mounts.map(
+          ({ id, face, at, along, across, inward, length_mm, fans, holeGap_mm, published_mm }) => ({
+            id,
+            face,
+            at,
+            along,
+            across,
+            inward,
+            length_mm,
+            fans,
+            holeGap_mm,
+            published_mm,
+          }),
+        ),
+      );
+      expect(again.grommets ?? []).toEqual(
+        (part.grommets ?? []).map((g) => ({ ...g, id: g.name.toLowerCase().replaceAll(' ', '-') })),
+      );
+      expect(again.behind_mm).toBe(part.behind_mm);
+      expect(again.panels_mm?.tray).toBe(part.panels_mm?.tray);
+      expect(again.obstacles.map(({ min, max, removable }) => ({ min, max, removable }))).toEqual(
+        part.obstacles.map(({ min, max, removable }) => ({ min, max, removable })),
+      );
+      expect(draftTroubles(draftFromCase(part))).toEqual([]);
+    },
+  );
 
   test('a build in the measured case has the same gaps as in the case itself', () => {
-    const again = applyEdit(desk, { do: 'case.choose', case: { ...caseFromDraft(draftFromCase(desk.case as CasePart), 'own'), spots: (desk.case as CasePart).spots, tolerance_mm: 0.5 } }).build;
-    const gaps = (b: Build) => measureGaps(resolve(b)).gaps.filter((g) => !`${g.a}${g.b}`.includes('case:')).map((g) => [g.a, g.b, g.gap_mm]);
+    const again = applyEdit(desk, {
+      do: 'case.choose',
+      case: {
+        ...caseFromDraft(draftFromCase(desk.case as CasePart), 'own'),
+        spots: (desk.case as CasePart).spots,
+        tolerance_mm: 0.5,
+      },
+    }).build;
+    const gaps = (b: Build) =>
+      measureGaps(resolve(b))
+        .gaps.filter((g) => !`${g.a}${g.b}`.includes('case:'))
+        .map((g) => [g.a, g.b, g.gap_mm]);
     expect(gaps(again)).toEqual(gaps(desk));
   });
 
   test('along × across = inward on every face', () => {
-    const faces = (['front', 'top', 'rear', 'bottom', 'side'] as const).map((face) => ({ ...(emptyDraft('x').mounts[0] as CaseDraft['mounts'][number]), face }));
-    for (const m of caseFromDraft({ ...emptyDraft('x'), mounts: faces }, 'own').mounts) expect(cross(m.along, m.across).map((v) => v + 0)).toEqual([...m.inward]);
+    const faces = (['front', 'top', 'rear', 'bottom', 'side'] as const).map((face) => ({
+      ...(emptyDraft('x').mounts[0] as CaseDraft['mounts'][number]),
+      face,
+    }));
+    for (const m of caseFromDraft({ ...emptyDraft('x'), mounts: faces }, 'own').mounts)
+      expect(cross(m.along, m.across).map((v) => v + 0)).toEqual([...m.inward]);
   });
 
   test('two of a name get ids of their own', () => {
-    const draft = { ...emptyDraft('x'), mounts: [emptyDraft('x').mounts[0], emptyDraft('x').mounts[0]] as CaseDraft['mounts'], spots: [{ name: 'Stand', at: [10, 0, 10] as const, holes: null }, { name: 'stand', at: [90, 0, 10] as const, holes: null }] };
+    const draft = {
+      ...emptyDraft('x'),
+      mounts: [emptyDraft('x').mounts[0], emptyDraft('x').mounts[0]] as CaseDraft['mounts'],
+      spots: [
+        { name: 'Stand', at: [10, 0, 10] as const, holes: null },
+        { name: 'stand', at: [90, 0, 10] as const, holes: null },
+      ],
+    };
     const part = caseFromDraft(draft, 'own');
     expect(part.mounts.map((m) => m.id)).toEqual(['front', 'front-2']);
     expect(part.spots.map((s) => s.id)).toEqual(['stand', 'stand-2']);
@@ -53,20 +111,70 @@ describe('what cannot be is told at its place', () => {
   const base = emptyDraft('x');
   const mount = base.mounts[0] as CaseDraft['mounts'][number];
   test.each([
-    ['interior.1', { ...base, interior: [450, 20, 210] as const }], ['boardAt.1', { ...base, interior: [450, 400, 210] as const }], ['name', { ...base, name: ' ' }],
-    ['mounts.0.length_mm', { ...base, mounts: [{ ...mount, length_mm: 900 }] }], ['mounts.0.fans120', { ...base, mounts: [{ ...mount, length_mm: 300, fans140: 0 }] }],
-    ['mounts.0.middle_mm', { ...base, mounts: [{ ...mount, middle_mm: 30 }] }], ['bay.max.0', { ...base, bay: { min: [100, 5, 5] as const, max: [100, 90, 90] as const } }],
-    ['openings.0.x_mm', { ...base, openings: [{ name: 'Opening', x_mm: 440, y_mm: 200, width_mm: 40, height_mm: 70 }] }], ['openings.0.height_mm', { ...base, openings: [{ name: 'Opening', x_mm: 240, y_mm: 200, width_mm: 40, height_mm: 0 }] }], ['frame_mm', { ...base, frame_mm: 60 }],
-    ['obstacles.0.max.2', { ...base, obstacles: [{ name: 'Cage', removable: true, min: [0, 0, 0] as const, max: [50, 50, 300] as const }] }],
+    ['interior.1', { ...base, interior: [450, 20, 210] as const }],
+    ['boardAt.1', { ...base, interior: [450, 400, 210] as const }],
+    ['name', { ...base, name: ' ' }],
+    ['mounts.0.length_mm', { ...base, mounts: [{ ...mount, length_mm: 900 }] }],
+    ['mounts.0.fans120', { ...base, mounts: [{ ...mount, length_mm: 300, fans140: 0 }] }],
+    ['mounts.0.middle_mm', { ...base, mounts: [{ ...mount, middle_mm: 30 }] }],
+    ['bay.max.0', { ...base, bay: { min: [100, 5, 5] as const, max: [100, 90, 90] as const } }],
+    [
+      'openings.0.x_mm',
+      {
+        ...base,
+        openings: [{ name: 'Opening', x_mm: 440, y_mm: 200, width_mm: 40, height_mm: 70 }],
+      },
+    ],
+    [
+      'openings.0.height_mm',
+      {
+        ...base,
+        openings: [{ name: 'Opening', x_mm: 240, y_mm: 200, width_mm: 40, height_mm: 0 }],
+      },
+    ],
+    ['frame_mm', { ...base, frame_mm: 60 }],
+    [
+      'obstacles.0.max.2',
+      {
+        ...base,
+        obstacles: [
+          { name: 'Cage', removable: true, min: [0, 0, 0] as const, max: [50, 50, 300] as const },
+        ],
+      },
+    ],
   ])('%s', (place, draft) => {
     expect(draftTroubles(draft).map((t) => t.place)).toContain(place);
   });
 
   test('whatever has no trouble passes the guard', () => {
     const n = fc.integer({ min: -50, max: 600 });
-    fc.assert(fc.property(n, n, n, n, fc.integer({ min: 0, max: 4 }), (start_mm, middle_mm, length_mm, depth, fans) => {
-      const draft = { ...base, mounts: [{ ...mount, start_mm, middle_mm, length_mm, published_mm: Math.max(0, Math.min(400, depth)), fans120: fans, fans140: 0 }] };
-      if (draftTroubles(draft).length === 0) expect(guardPart(caseFromDraft(draft, 'own')).ok).toBe(true);
-    }), { numRuns: 400 });
+    fc.assert(
+      fc.property(
+        n,
+        n,
+        n,
+        n,
+        fc.integer({ min: 0, max: 4 }),
+        (start_mm, middle_mm, length_mm, depth, fans) => {
+          const draft = {
+            ...base,
+            mounts: [
+              {
+                ...mount,
+                start_mm,
+                middle_mm,
+                length_mm,
+                published_mm: Math.max(0, Math.min(400, depth)),
+                fans120: fans,
+                fans140: 0,
+              },
+            ],
+          };
+          if (draftTroubles(draft).length === 0)
+            expect(guardPart(caseFromDraft(draft, 'own')).ok).toBe(true);
+        },
+      ),
+      { numRuns: 400 },
+    );
   });
 });

@@ -8,52 +8,122 @@ const SIDES = ['length', 'height', 'width'] as const;
 /** What was measured that cannot be: sticks out of the case, stands upside down, or has no size. Each at its place in the draft. */
 export function draftTroubles(draft: CaseDraft): readonly DraftTrouble[] {
   const out: DraftTrouble[] = [];
-  const say = (place: string, says: string): void => { out.push({ place, says }); };
+  const say = (place: string, says: string): void => {
+    out.push({ place, says });
+  };
   const { interior } = draft;
   if (draft.name.trim() === '') say('name', 'Give the case a name.');
-  SIDES.forEach((side, i) => { const v = interior[i] as number; if (!(v >= 50 && v <= 3000)) say(`interior.${i}`, `The inside ${side} is ${mm(v)}; it must be 50 to 3,000 mm.`); });
+  SIDES.forEach((side, i) => {
+    const v = interior[i] as number;
+    if (!(v >= 50 && v <= 3000))
+      say(`interior.${i}`, `The inside ${side} is ${mm(v)}; it must be 50 to 3,000 mm.`);
+  });
   const board = BOARD_STANDARDS.find((s) => s.name === draft.standard);
   if (board) {
-    if (draft.boardAt[0] + board.x_mm > interior[0] + 0.5) say('boardAt.0', `A ${board.name} board is ${mm(board.x_mm)} deep: from ${mm(draft.boardAt[0])} it sticks out by ${mm(draft.boardAt[0] + board.x_mm - interior[0])}.`);
-    if (draft.boardAt[1] + board.y_mm > interior[1] + 0.5) say('boardAt.1', `A ${board.name} board is ${mm(board.y_mm)} high: from ${mm(draft.boardAt[1])} it sticks out by ${mm(draft.boardAt[1] + board.y_mm - interior[1])}.`);
+    if (draft.boardAt[0] + board.x_mm > interior[0] + 0.5)
+      say(
+        'boardAt.0',
+        `A ${board.name} board is ${mm(board.x_mm)} deep: from ${mm(draft.boardAt[0])} it sticks out by ${mm(draft.boardAt[0] + board.x_mm - interior[0])}.`,
+      );
+    if (draft.boardAt[1] + board.y_mm > interior[1] + 0.5)
+      say(
+        'boardAt.1',
+        `A ${board.name} board is ${mm(board.y_mm)} high: from ${mm(draft.boardAt[1])} it sticks out by ${mm(draft.boardAt[1] + board.y_mm - interior[1])}.`,
+      );
   }
   boxTroubles('bay', 'The supply bay', draft.bay, interior, say);
   draft.mounts.forEach((m, i) => mountTroubles(m, i, interior, say));
-  draft.obstacles.forEach((o, i) => { if (o.name.trim() === '') say(`obstacles.${i}.name`, 'Give it a name: cage, shroud, bracket.'); boxTroubles(`obstacles.${i}`, o.name || 'It', o, interior, say); });
+  draft.obstacles.forEach((o, i) => {
+    if (o.name.trim() === '') say(`obstacles.${i}.name`, 'Give it a name: cage, shroud, bracket.');
+    boxTroubles(`obstacles.${i}`, o.name || 'It', o, interior, say);
+  });
   draft.spots.forEach((s, i) => {
     if (s.name.trim() === '') say(`spots.${i}.name`, 'Give the place a name.');
-    s.at.forEach((v, k) => { if (v < 0 || v > (interior[k] as number)) say(`spots.${i}.at.${k}`, `${s.name || 'The place'} lies outside the case.`); });
+    s.at.forEach((v, k) => {
+      if (v < 0 || v > (interior[k] as number))
+        say(`spots.${i}.at.${k}`, `${s.name || 'The place'} lies outside the case.`);
+    });
   });
   draft.openings.forEach((o, i) => {
     if (o.name.trim() === '') say(`openings.${i}.name`, 'Give the opening a name.');
-    ([['x_mm', 'width_mm', 0], ['y_mm', 'height_mm', 1]] as const).forEach(([middle, size, axis]) => {
-      if (!(o[size] >= 2)) say(`openings.${i}.${size}`, `It is ${mm(o[size])}; an opening is 2 mm or more.`);
-      else if (o[middle] - o[size] / 2 < -0.5 || o[middle] + o[size] / 2 > interior[axis] + 0.5) say(`openings.${i}.${middle}`, `It reaches from ${mm(o[middle] - o[size] / 2)} to ${mm(o[middle] + o[size] / 2)}; the tray there is 0 to ${mm(interior[axis])}.`);
+    (
+      [
+        ['x_mm', 'width_mm', 0],
+        ['y_mm', 'height_mm', 1],
+      ] as const
+    ).forEach(([middle, size, axis]) => {
+      if (!(o[size] >= 2))
+        say(`openings.${i}.${size}`, `It is ${mm(o[size])}; an opening is 2 mm or more.`);
+      else if (o[middle] - o[size] / 2 < -0.5 || o[middle] + o[size] / 2 > interior[axis] + 0.5)
+        say(
+          `openings.${i}.${middle}`,
+          `It reaches from ${mm(o[middle] - o[size] / 2)} to ${mm(o[middle] + o[size] / 2)}; the tray there is 0 to ${mm(interior[axis])}.`,
+        );
     });
   });
-  for (const [key, what] of [['side_mm', 'side panel'], ['frame_mm', 'frame'], ['tray_mm', 'tray']] as const) if (!(draft[key] >= 0 && draft[key] <= 40)) say(key, `The ${what} is ${mm(draft[key])} thick; it must be 0 to 40 mm.`);
-  if (!(draft.behind_mm >= 0 && draft.behind_mm <= 200)) say('behind_mm', `Room behind the tray is ${mm(draft.behind_mm)}; it must be 0 to 200 mm.`);
+  for (const [key, what] of [
+    ['side_mm', 'side panel'],
+    ['frame_mm', 'frame'],
+    ['tray_mm', 'tray'],
+  ] as const)
+    if (!(draft[key] >= 0 && draft[key] <= 40))
+      say(key, `The ${what} is ${mm(draft[key])} thick; it must be 0 to 40 mm.`);
+  if (!(draft.behind_mm >= 0 && draft.behind_mm <= 200))
+    say('behind_mm', `Room behind the tray is ${mm(draft.behind_mm)}; it must be 0 to 200 mm.`);
   return out;
 }
 
 type Say = (place: string, says: string) => void;
 
-function boxTroubles(place: string, name: string, box: { readonly min: Vec; readonly max: Vec }, interior: Vec, say: Say): void {
+function boxTroubles(
+  place: string,
+  name: string,
+  box: { readonly min: Vec; readonly max: Vec },
+  interior: Vec,
+  say: Say,
+): void {
   SIDES.forEach((side, i) => {
-    const low = box.min[i] as number, high = box.max[i] as number;
-    if (high <= low) say(`${place}.max.${i}`, `${name} has no ${side}: it starts at ${mm(low)} and ends at ${mm(high)}.`);
-    else if (low < -0.5 || high > (interior[i] as number) + 0.5) say(`${place}.max.${i}`, `${name} sticks out of the case: ${mm(low)} to ${mm(high)} of ${mm(interior[i] as number)}.`);
+    const low = box.min[i] as number,
+      high = box.max[i] as number;
+    if (high <= low)
+      say(
+        `${place}.max.${i}`,
+        `${name} has no ${side}: it starts at ${mm(low)} and ends at ${mm(high)}.`,
+      );
+    else if (low < -0.5 || high > (interior[i] as number) + 0.5)
+      say(
+        `${place}.max.${i}`,
+        `${name} sticks out of the case: ${mm(low)} to ${mm(high)} of ${mm(interior[i] as number)}.`,
+      );
   });
 }
 
 function mountTroubles(m: MountDraft, i: number, [x, y, z]: Vec, say: Say): void {
-  const rail = m.face === 'top' || m.face === 'bottom' ? x : y, wide = m.face === 'side' ? x : z;
-  const place = `mounts.${i}`, name = `The ${m.face === 'bottom' ? 'floor' : m.face} mount`;
-  if (m.start_mm < 0 || m.start_mm + m.length_mm > rail + 0.5) say(`${place}.length_mm`, `${name} ends at ${mm(m.start_mm + m.length_mm)}; the case there is ${mm(rail)}.`);
-  if (m.fans120 + m.fans140 === 0) say(`${place}.fans120`, `${name} takes no fans: say how many of 120 or 140 mm.`);
-  for (const [count, size, key] of [[m.fans120, 120, 'fans120'], [m.fans140, 140, 'fans140']] as const) {
+  const rail = m.face === 'top' || m.face === 'bottom' ? x : y,
+    wide = m.face === 'side' ? x : z;
+  const place = `mounts.${i}`,
+    name = `The ${m.face === 'bottom' ? 'floor' : m.face} mount`;
+  if (m.start_mm < 0 || m.start_mm + m.length_mm > rail + 0.5)
+    say(
+      `${place}.length_mm`,
+      `${name} ends at ${mm(m.start_mm + m.length_mm)}; the case there is ${mm(rail)}.`,
+    );
+  if (m.fans120 + m.fans140 === 0)
+    say(`${place}.fans120`, `${name} takes no fans: say how many of 120 or 140 mm.`);
+  for (const [count, size, key] of [
+    [m.fans120, 120, 'fans120'],
+    [m.fans140, 140, 'fans140'],
+  ] as const) {
     if (count === 0) continue;
-    if (count * size > m.length_mm + 0.5) say(`${place}.${key}`, `${count} × ${size} mm are ${mm(count * size)}; the rail is ${mm(m.length_mm)}.`);
-    if (m.middle_mm - size / 2 < -0.5 || m.middle_mm + size / 2 > wide + 0.5) say(`${place}.middle_mm`, `A ${size} mm fan in the middle at ${mm(m.middle_mm)} sticks out of ${mm(wide)}.`);
+    if (count * size > m.length_mm + 0.5)
+      say(
+        `${place}.${key}`,
+        `${count} × ${size} mm are ${mm(count * size)}; the rail is ${mm(m.length_mm)}.`,
+      );
+    if (m.middle_mm - size / 2 < -0.5 || m.middle_mm + size / 2 > wide + 0.5)
+      say(
+        `${place}.middle_mm`,
+        `A ${size} mm fan in the middle at ${mm(m.middle_mm)} sticks out of ${mm(wide)}.`,
+      );
   }
 }

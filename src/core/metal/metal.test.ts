@@ -2,7 +2,14 @@ import { describe, expect, test } from '@jest/globals';
 import { demoBuild } from '@/catalogue';
 import type { Build } from '../build';
 import type { Metal } from '../part';
-import { environmentOf, judgeMetals, judgePair, METAL_VERDICTS, pairFacts, type Environment } from '.';
+import {
+  environmentOf,
+  judgeMetals,
+  judgePair,
+  METAL_VERDICTS,
+  pairFacts,
+  type Environment,
+} from '.';
 
 const box = demoBuild('pocket-planetarium') as Build;
 const desk = demoBuild('dawn-chorus-desk') as Build;
@@ -26,13 +33,22 @@ describe('pairs', () => {
 });
 
 describe('what speaks against a pair', () => {
-  const first = (a: Metal, b: Metal, environment: Environment): string | null => METAL_VERDICTS.find((v) => v.applies(pairFacts(a, b, environment)))?.id ?? null;
+  const first = (a: Metal, b: Metal, environment: Environment): string | null =>
+    METAL_VERDICTS.find((v) => v.applies(pairFacts(a, b, environment)))?.id ?? null;
 
   /** Differences by hand from the reprinted index (MIL-STD-889 / MIL-F-14072, from memory): 0.55, 0.60, 0.25, 0.30, 0.20, 0.15, 0.05, 0.35 V. */
   test.each([
-    ['copper', 'aluminium', 'ordinary', 'aluminium'], ['nickel', 'aluminium', 'controlled', 'aluminium'],
-    ['tin', 'aluminium', 'ordinary', 'at-limit'], ['copper', 'tin', 'ordinary', 'apart'], ['nickel', 'stainless', 'harsh', 'uninhibited'], ['nickel', 'stainless', 'ordinary', null],
-    ['silver', 'nickel', 'ordinary', 'silver-nickel'], ['silver', 'nickel', 'harsh', 'silver-nickel'], ['copper', 'stainless', 'harsh', 'at-limit'], ['copper', 'brass', 'harsh', null], ['aluminium', 'zinc', 'ordinary', 'apart'],
+    ['copper', 'aluminium', 'ordinary', 'aluminium'],
+    ['nickel', 'aluminium', 'controlled', 'aluminium'],
+    ['tin', 'aluminium', 'ordinary', 'at-limit'],
+    ['copper', 'tin', 'ordinary', 'apart'],
+    ['nickel', 'stainless', 'harsh', 'uninhibited'],
+    ['nickel', 'stainless', 'ordinary', null],
+    ['silver', 'nickel', 'ordinary', 'silver-nickel'],
+    ['silver', 'nickel', 'harsh', 'silver-nickel'],
+    ['copper', 'stainless', 'harsh', 'at-limit'],
+    ['copper', 'brass', 'harsh', null],
+    ['aluminium', 'zinc', 'ordinary', 'apart'],
   ] as const)('%s with %s, %s: %s', (a, b, environment, why) => {
     expect(first(a, b, environment)).toBe(why);
     expect(first(b, a, environment)).toBe(why);
@@ -40,11 +56,14 @@ describe('what speaks against a pair', () => {
 
   test('each has its words and a source, and its own id', () => {
     expect(new Set(METAL_VERDICTS.map((v) => v.id)).size).toBe(METAL_VERDICTS.length);
-    for (const v of METAL_VERDICTS) { expect(v.because).toMatch(/\.$/); expect(v.source.length).toBeGreaterThan(10); }
+    for (const v of METAL_VERDICTS) {
+      expect(v.because).toMatch(/\.$/);
+      expect(v.source.length).toBeGreaterThan(10);
+    }
   });
 });
 
-describe('a loop\'s metals', () => {
+describe("a loop's metals", () => {
   test('the aluminium radiator fails against copper and nickel', () => {
     const { pairs } = judgeMetals(box);
     const failing = pairs.filter((p) => p.verdict === 'fails');
@@ -55,7 +74,10 @@ describe('a loop\'s metals', () => {
 
   test('an inhibitor does not save aluminium beside copper', () => {
     const coolant = desk.loops[0]?.coolant;
-    const inhibited = { ...box, loops: box.loops.map((l) => ({ ...l, coolant: coolant ?? l.coolant })) };
+    const inhibited = {
+      ...box,
+      loops: box.loops.map((l) => ({ ...l, coolant: coolant ?? l.coolant })),
+    };
     expect(environmentOf(inhibited.loops[0] as Build['loops'][number])).toBe('ordinary');
     expect(judgeMetals(inhibited).pairs.some((p) => p.verdict === 'fails')).toBe(true);
   });
@@ -63,7 +85,9 @@ describe('a loop\'s metals', () => {
   test('an inhibitor out of date counts as none', () => {
     const loop = desk.loops[0] as Build['loops'][number];
     expect(environmentOf(loop)).toBe('ordinary');
-    expect(environmentOf({ ...loop, coolantAge_months: loop.coolant.inhibitor_months })).toBe('harsh');
+    expect(environmentOf({ ...loop, coolantAge_months: loop.coolant.inhibitor_months })).toBe(
+      'harsh',
+    );
   });
 
   test('dry parts never count: a radiator in no loop', () => {
@@ -76,7 +100,9 @@ describe('a loop\'s metals', () => {
   });
 
   test('the area ratio is what dissolves over the nobler', () => {
-    const pair = judgeMetals(box).pairs.find((p) => p.dissolves === 'aluminium' && (p.a === 'copper' || p.b === 'copper'));
+    const pair = judgeMetals(box).pairs.find(
+      (p) => p.dissolves === 'aluminium' && (p.a === 'copper' || p.b === 'copper'),
+    );
     const areas = judgeMetals(box).metals;
     const of = (m: string): number => areas.find((x) => x.metal === m)?.area_mm2 ?? NaN;
     expect(pair?.areaRatio).toBeCloseTo(of('aluminium') / of('copper'), 9);
@@ -84,7 +110,19 @@ describe('a loop\'s metals', () => {
 
   test('silver beside nickel is marginal', () => {
     const loop = desk.loops[0] as Build['loops'][number];
-    const silver = { ...desk, loops: [{ ...loop, fitting: { ...loop.fitting, wetted: [{ metal: 'silver' as const, area_mm2: 100 }] } }] };
-    expect(judgeMetals(silver).pairs.find((p) => [p.a, p.b].includes('silver') && [p.a, p.b].includes('nickel'))?.verdict).toBe('tight');
+    const silver = {
+      ...desk,
+      loops: [
+        {
+          ...loop,
+          fitting: { ...loop.fitting, wetted: [{ metal: 'silver' as const, area_mm2: 100 }] },
+        },
+      ],
+    };
+    expect(
+      judgeMetals(silver).pairs.find(
+        (p) => [p.a, p.b].includes('silver') && [p.a, p.b].includes('nickel'),
+      )?.verdict,
+    ).toBe('tight');
   });
 });

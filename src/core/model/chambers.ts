@@ -1,6 +1,9 @@
 import type { WetPart } from '../part';
 
-interface Chambers { readonly ofPort: ReadonlyMap<string, string>; readonly groups: readonly (readonly string[])[] }
+interface Chambers {
+  readonly ofPort: ReadonlyMap<string, string>;
+  readonly groups: readonly (readonly string[])[];
+}
 
 /** Worked out once a part: parts in a build are snapshots that never change. */
 const known = new WeakMap<WetPart, Chambers>();
@@ -9,7 +12,12 @@ const known = new WeakMap<WetPart, Chambers>();
 export function chambersOf(part: WetPart): Chambers {
   const before = known.get(part);
   if (before) return before;
-  let groups: string[][] = [...new Set([...part.ports.map((p) => p.chamber), ...part.passages.flatMap((p) => [p.from, p.to])])].map((c) => [c]);
+  let groups: string[][] = [
+    ...new Set([
+      ...part.ports.map((p) => p.chamber),
+      ...part.passages.flatMap((p) => [p.from, p.to]),
+    ]),
+  ].map((c) => [c]);
   for (const { from, to } of part.passages) {
     const joined = groups.filter((g) => g.includes(from) || g.includes(to));
     if (joined.length > 1) groups = [...groups.filter((g) => !joined.includes(g)), joined.flat()];

@@ -9,7 +9,12 @@ export function chamberGroups(build: Build, item: string): readonly (readonly st
   return part && isWet(part) ? chambersOf(part).groups : [];
 }
 
-interface Stop { readonly item: string; readonly nodes: readonly string[]; readonly out: Leg[]; readonly in: Leg[] }
+interface Stop {
+  readonly item: string;
+  readonly nodes: readonly string[];
+  readonly out: Leg[];
+  readonly in: Leg[];
+}
 
 /**
  * A loop laid out in flow order: a column for each step from the reservoir on, a lane for each branch. Works on any links,
@@ -17,7 +22,8 @@ interface Stop { readonly item: string; readonly nodes: readonly string[]; reado
  */
 export function layoutLoop(build: Build, loop: Loop): LoopLayout {
   const stops = stopsOf(build, loop);
-  const kinds = new Map(build.items.map((i) => [i.id, i.part.kind])), kindOf = (s: Stop): string => kinds.get(s.item) ?? '';
+  const kinds = new Map(build.items.map((i) => [i.id, i.part.kind])),
+    kindOf = (s: Stop): string => kinds.get(s.item) ?? '';
   const reservoirs = stops.filter((s) => kindOf(s) === 'reservoir');
   const pumps = stops.filter((s) => kindOf(s) === 'pump');
   const roots = [...reservoirs, ...pumps, ...stops.filter((s) => s.in.length === 0), ...stops];
@@ -30,9 +36,23 @@ export function layoutLoop(build: Build, loop: Loop): LoopLayout {
     column.set(i, Math.max(0, ...before));
   }
   const laneOf = lanes(stops, order, column, forward);
-  const visits = stops.map((s, i): Visit => ({ key: s.nodes[0] ?? s.item, item: s.item, nodes: s.nodes, column: column.get(i) ?? 0, lane: laneOf.visit.get(i) ?? 0 }));
-  const legs = stops.flatMap((s) => s.out.map((l): Leg => ({ ...l, lane: laneOf.leg.get(l.link) ?? 0, back: back.has(l.link) })));
-  return { visits, legs, order, columns: Math.max(0, ...visits.map((v) => v.column + 1)), lanes: Math.max(0, ...visits.map((v) => v.lane + 1), ...legs.map((l) => l.lane + 1)) };
+  const visits = stops.map((s, i): Visit => ({
+    key: s.nodes[0] ?? s.item,
+    item: s.item,
+    nodes: s.nodes,
+    column: column.get(i) ?? 0,
+    lane: laneOf.visit.get(i) ?? 0,
+  }));
+  const legs = stops.flatMap((s) =>
+    s.out.map((l): Leg => ({ ...l, lane: laneOf.leg.get(l.link) ?? 0, back: back.has(l.link) })),
+  );
+  return {
+    visits,
+    legs,
+    order,
+    columns: Math.max(0, ...visits.map((v) => v.column + 1)),
+    lanes: Math.max(0, ...visits.map((v) => v.lane + 1), ...legs.map((l) => l.lane + 1)),
+  };
 }
 
 function stopsOf(build: Build, loop: Loop): Stop[] {
@@ -40,12 +60,18 @@ function stopsOf(build: Build, loop: Loop): Stop[] {
   const at = (item: string, port: string): number => {
     const part = build.items.find((i) => i.id === item)?.part;
     const chamber = part && isWet(part) ? chambersOf(part).ofPort.get(port) : undefined;
-    const nodes = chamber === undefined ? [item] : (chamberGroups(build, item).find((g) => g.includes(chamber)) ?? [chamber]).map((c) => nodeOf(item, c));
+    const nodes =
+      chamber === undefined
+        ? [item]
+        : (chamberGroups(build, item).find((g) => g.includes(chamber)) ?? [chamber]).map((c) =>
+            nodeOf(item, c),
+          );
     const known = stops.findIndex((s) => s.item === item && s.nodes[0] === nodes[0]);
     return known >= 0 ? known : stops.push({ item, nodes, out: [], in: [] }) - 1;
   };
   for (const link of loop.links) {
-    const from = at(link.from.item, link.from.port), to = at(link.to.item, link.to.port);
+    const from = at(link.from.item, link.from.port),
+      to = at(link.to.item, link.to.port);
     const leg: Leg = { link: link.id, from, to, lane: 0, back: false };
     (stops[from] as Stop).out.push(leg);
     (stops[to] as Stop).in.push(leg);
@@ -54,7 +80,10 @@ function stopsOf(build: Build, loop: Loop): Stop[] {
 }
 
 /** Stops so that each comes after all that lead to it, but for the legs that close a circle. */
-function flowOrder(stops: readonly Stop[], roots: readonly Stop[]): { readonly order: readonly number[]; readonly back: ReadonlySet<string> } {
+function flowOrder(
+  stops: readonly Stop[],
+  roots: readonly Stop[],
+): { readonly order: readonly number[]; readonly back: ReadonlySet<string> } {
   const state = new Map<number, 'open' | 'done'>();
   const back = new Set<string>();
   const finished: number[] = [];
@@ -78,10 +107,19 @@ function flowOrder(stops: readonly Stop[], roots: readonly Stop[]): { readonly o
   return { order: pieces.flat(), back };
 }
 
-interface Lanes { readonly visit: ReadonlyMap<number, number>; readonly leg: ReadonlyMap<string, number> }
+interface Lanes {
+  readonly visit: ReadonlyMap<number, number>;
+  readonly leg: ReadonlyMap<string, number>;
+}
 
-function lanes(stops: readonly Stop[], order: readonly number[], column: ReadonlyMap<number, number>, forward: (legs: readonly Leg[]) => Leg[]): Lanes {
-  const visit = new Map<number, number>(), leg = new Map<string, number>();
+function lanes(
+  stops: readonly Stop[],
+  order: readonly number[],
+  column: ReadonlyMap<number, number>,
+  forward: (legs: readonly Leg[]) => Leg[],
+): Lanes {
+  const visit = new Map<number, number>(),
+    leg = new Map<string, number>();
   const taken: { readonly lane: number; readonly from: number; readonly to: number }[] = [];
   const colOf = (i: number): number => column.get(i) ?? 0;
   const free = (from: number, to: number, above: number): number => {
@@ -103,10 +141,20 @@ function lanes(stops: readonly Stop[], order: readonly number[], column: Readonl
   for (const i of order) {
     const stop = stops[i] as Stop;
     const into = forward(stop.in).map((l) => leg.get(l.link) ?? 0);
-    const lane = into.length > 0 ? Math.min(...into) : free(colOf(i), colOf(i) + 1, taken.length === 0 ? 0 : 1 + Math.max(...taken.map((t) => t.lane)));
+    const lane =
+      into.length > 0
+        ? Math.min(...into)
+        : free(
+            colOf(i),
+            colOf(i) + 1,
+            taken.length === 0 ? 0 : 1 + Math.max(...taken.map((t) => t.lane)),
+          );
     visit.set(i, lane);
     forward(stop.out).forEach((l, k) => {
-      if (k > 0) { leg.set(l.link, free(colOf(i), Math.max(until(l), colOf(i) + 1), lane + 1)); return; }
+      if (k > 0) {
+        leg.set(l.link, free(colOf(i), Math.max(until(l), colOf(i) + 1), lane + 1));
+        return;
+      }
       leg.set(l.link, lane);
       taken.push({ lane, from: colOf(i), to: colOf(l.to) });
     });

@@ -3,9 +3,19 @@ import type { Passage, Port } from '../part';
 import type { Box, Cylinder, Frame, Vec } from '../shape';
 
 /** One solid of a placed part, in case coordinates. */
-export interface Solid { readonly item: string; readonly name: string; readonly box: Box; /** Where it is round; the box is what it fills. */ readonly cylinder?: Cylinder }
+export interface Solid {
+  readonly item: string;
+  readonly name: string;
+  readonly box: Box;
+  /** Where it is round; the box is what it fills. */ readonly cylinder?: Cylinder;
+}
 
-export interface PlacedPort { readonly item: string; readonly port: Port; readonly at: Vec; readonly direction: Vec }
+export interface PlacedPort {
+  readonly item: string;
+  readonly port: Port;
+  readonly at: Vec;
+  readonly direction: Vec;
+}
 
 export interface PlacedItem {
   readonly item: Item;
@@ -34,10 +44,28 @@ export interface GraphEdge {
 }
 
 /** A part as the flow meets it. A part with chambers that nothing ties together is met more than once. */
-export interface Visit { readonly key: string; readonly item: string; readonly nodes: readonly string[]; readonly column: number; readonly lane: number }
+export interface Visit {
+  readonly key: string;
+  readonly item: string;
+  readonly nodes: readonly string[];
+  readonly column: number;
+  readonly lane: number;
+}
 /** A run between two visits, by their numbers; `back` when it closes the circle. */
-export interface Leg { readonly link: string; readonly from: number; readonly to: number; readonly lane: number; readonly back: boolean }
-export interface LoopLayout { readonly visits: readonly Visit[]; readonly legs: readonly Leg[]; /** Visits in flow order. */ readonly order: readonly number[]; readonly columns: number; readonly lanes: number }
+export interface Leg {
+  readonly link: string;
+  readonly from: number;
+  readonly to: number;
+  readonly lane: number;
+  readonly back: boolean;
+}
+export interface LoopLayout {
+  readonly visits: readonly Visit[];
+  readonly legs: readonly Leg[];
+  /** Visits in flow order. */ readonly order: readonly number[];
+  readonly columns: number;
+  readonly lanes: number;
+}
 
 /** A loop as a graph: nodes are the chambers of parts and the ports' chambers they connect. */
 export interface LoopGraph {

@@ -8,7 +8,17 @@ export type HeadPoint = readonly [flow_Lmin: number, head_m: number];
 export type FanPoint = readonly [flow_m3h: number, pressure_Pa: number];
 
 /** Metals that coolant may touch, and stand-ins for surfaces that are none. Keys of the anodic index table. */
-export type Metal = 'copper' | 'brass' | 'nickel' | 'silver' | 'gold' | 'stainless' | 'tin' | 'zinc' | 'aluminium' | 'chrome';
+export type Metal =
+  | 'copper'
+  | 'brass'
+  | 'nickel'
+  | 'silver'
+  | 'gold'
+  | 'stainless'
+  | 'tin'
+  | 'zinc'
+  | 'aluminium'
+  | 'chrome';
 
 /** A surface the coolant touches. Plating counts as its plating; a scratch exposes the base. */
 export interface WettedSurface {
@@ -61,15 +71,34 @@ export interface PartBase {
 export interface Bodied extends PartBase {
   /** Own x, y, z extents, mm. The body fills it unless `boxes` says where. */
   readonly size: Vec;
-  readonly boxes?: readonly (Box & { readonly name: string; /** Round about this axis of its own: the cylinder that fills the box across it. */ readonly round?: 'x' | 'y' | 'z' })[];
+  readonly boxes?: readonly (Box & {
+    readonly name: string;
+    /** Round about this axis of its own: the cylinder that fills the box across it. */ readonly round?:
+      'x' | 'y' | 'z';
+  })[];
   /** Hole patterns its foot or bracket can be screwed to. */
   readonly foot?: readonly HolePattern[];
 }
 
-export const SOFT_MATERIALS = ['soft PVC', 'EPDM rubber', 'PETG', 'acrylic', 'acetal', 'nylon', 'polycarbonate', 'glass', 'nitrile rubber', 'silicone rubber', 'fluoro rubber'] as const;
+export const SOFT_MATERIALS = [
+  'soft PVC',
+  'EPDM rubber',
+  'PETG',
+  'acrylic',
+  'acetal',
+  'nylon',
+  'polycarbonate',
+  'glass',
+  'nitrile rubber',
+  'silicone rubber',
+  'fluoro rubber',
+] as const;
 export type SoftMaterial = (typeof SOFT_MATERIALS)[number];
 /** A plastic, glass or rubber that the coolant touches: of the body, or of a seal. */
-export interface SoftWetted { readonly material: SoftMaterial; readonly as: 'body' | 'seal' }
+export interface SoftWetted {
+  readonly material: SoftMaterial;
+  readonly as: 'body' | 'seal';
+}
 
 export interface Wet {
   readonly ports: readonly Port[];
@@ -80,6 +109,8 @@ export interface Wet {
   readonly volume_mL: number;
 }
 
-
 /** A hole pattern that screws meet: pitch along the part's x and z (upright parts) or across, mm. */
-export interface HolePattern { readonly x_mm: number; readonly z_mm: number }
+export interface HolePattern {
+  readonly x_mm: number;
+  readonly z_mm: number;
+}

@@ -39,15 +39,31 @@ export interface CasePart extends PartBase {
   /** Where a card that stands in a slot of its own (on a riser) sits; the board's slots otherwise. */
   readonly riser?: { readonly at: Vec };
   /** Cages, shrouds and brackets. `boxes` say where it is solid, when it has openings or corners; the whole box otherwise. */
-  readonly obstacles: readonly (Box & { readonly id: string; readonly name: string; readonly removable: boolean; readonly boxes?: readonly Box[] })[];
+  readonly obstacles: readonly (Box & {
+    readonly id: string;
+    readonly name: string;
+    readonly removable: boolean;
+    readonly boxes?: readonly Box[];
+  })[];
   /** Thickness of the sheet of each side, mm: what fans and radiators are screwed to where mounts are, the cover on the glass side. */
   readonly panels_mm?: Readonly<Partial<Record<MountFace | 'tray', number>>>;
   /** Openings in the board tray: for cables, and for tubes to pass behind it. Middle, and width and height. */
-  readonly grommets?: readonly { readonly id: string; readonly name: string; readonly at: Vec; readonly width_mm: number; readonly height_mm: number }[];
+  readonly grommets?: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly at: Vec;
+    readonly width_mm: number;
+    readonly height_mm: number;
+  }[];
   /** Room behind the tray, mm: tubes may run there from opening to opening. None when not given. */
   readonly behind_mm?: number;
   /** Fans that come with it, and where they hang. */
   readonly fansIncluded?: readonly { readonly mount: string; readonly fan: FanPart }[];
   /** Spots made for a reservoir or pump: middle of its foot. */
-  readonly spots: readonly { readonly id: string; readonly name: string; readonly at: Vec; /** Its screw holes; any foot stands on a spot that gives none. */ readonly holes?: HolePattern }[];
+  readonly spots: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly at: Vec;
+    /** Its screw holes; any foot stands on a spot that gives none. */ readonly holes?: HolePattern;
+  }[];
 }

@@ -21,13 +21,47 @@ export interface CoolantPart extends PartBase {
   readonly alcoholShare?: number;
 }
 
-export interface ScrewPart extends PartBase { readonly kind: 'screw'; readonly thread: string; readonly length_mm: number; readonly pack: number }
+export interface ScrewPart extends PartBase {
+  readonly kind: 'screw';
+  readonly thread: string;
+  readonly length_mm: number;
+  readonly pack: number;
+}
 
 /** A lead that feeds several fans: a splitter from one header, or a hub fed by the supply with one header for its speed. */
-export interface LeadPart extends PartBase { readonly kind: 'lead'; readonly duty: 'splitter' | 'hub'; readonly outlets: number; /** All outlets together. */ readonly limit_A: number }
+export interface LeadPart extends PartBase {
+  readonly kind: 'lead';
+  readonly duty: 'splitter' | 'hub';
+  readonly outlets: number;
+  /** All outlets together. */ readonly limit_A: number;
+}
 
 /** What a build uses up, and the tools it is made with. */
-export const SUNDRY_DUTIES = ['paste', 'pads', 'alcohol', 'paper', 'gloves', 'washer', 'cord', 'heat-gun', 'saw', 'cutter', 'snips', 'deburrer', 'mandrel', 'mitre', 'tape', 'marker', 'leak-tester', 'fill-bottle', 'biocide', 'water', 'flush', 'bracket', 'o-ring'] as const;
+export const SUNDRY_DUTIES = [
+  'paste',
+  'pads',
+  'alcohol',
+  'paper',
+  'gloves',
+  'washer',
+  'cord',
+  'heat-gun',
+  'saw',
+  'cutter',
+  'snips',
+  'deburrer',
+  'mandrel',
+  'mitre',
+  'tape',
+  'marker',
+  'leak-tester',
+  'fill-bottle',
+  'biocide',
+  'water',
+  'flush',
+  'bracket',
+  'o-ring',
+] as const;
 export type SundryDuty = (typeof SUNDRY_DUTIES)[number];
 export interface SundryPart extends PartBase {
   readonly kind: 'sundry';

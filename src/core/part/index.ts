@@ -1,12 +1,58 @@
-export type { Bodied, FanPoint, HeadPoint, HolePattern, LossPoint, Metal, PartBase, Passage, Port, PortRole, SoftMaterial, SoftWetted, Thread, WettedSurface } from './base';
+export type {
+  Bodied,
+  FanPoint,
+  HeadPoint,
+  HolePattern,
+  LossPoint,
+  Metal,
+  PartBase,
+  Passage,
+  Port,
+  PortRole,
+  SoftMaterial,
+  SoftWetted,
+  Thread,
+  WettedSurface,
+} from './base';
 export type { CasePart, Mount, MountFace } from './case';
 export type { CoolantPart, LeadPart, ScrewPart, SundryDuty, SundryPart } from './goods';
-export type { BoardPart, BuiltInCase, CardPart, HotSpot, LoadCaseId, MemoryPart, ProcessorPart, SupplyPart } from './machine';
-export type { BlockPart, BlockTarget, FanPart, FittingDuty, FittingPart, InlineDuty, InlinePart, MeasuredRadiator, PowerPlug, PumpPart, RadiatorCore, RadiatorPart, RadiatorRating, ReservoirPart, TubePart } from './plumbing';
+export type {
+  BoardPart,
+  BuiltInCase,
+  CardPart,
+  HotSpot,
+  LoadCaseId,
+  MemoryPart,
+  ProcessorPart,
+  SupplyPart,
+} from './machine';
+export type {
+  BlockPart,
+  BlockTarget,
+  FanPart,
+  FittingDuty,
+  FittingPart,
+  InlineDuty,
+  InlinePart,
+  MeasuredRadiator,
+  PowerPlug,
+  PumpPart,
+  RadiatorCore,
+  RadiatorPart,
+  RadiatorRating,
+  ReservoirPart,
+  TubePart,
+} from './plumbing';
 export type { HeatedPart, ItemPart, Part, PartKind, PartOf, WetPart } from './types';
 export { SOFT_MATERIALS } from './base';
 export { SUNDRY_DUTIES } from './goods';
 export { LOAD_CASES } from './machine';
 export { INLINE_DUTIES } from './plumbing';
 export { PART_KINDS, isWet, isHeated, isItemPart, drawingOf } from './kinds';
-export { BOARD_STANDARDS, FAN_PITCH, THREADS, type BoardStandard, type ThreadSize } from './standards';
+export {
+  BOARD_STANDARDS,
+  FAN_PITCH,
+  THREADS,
+  type BoardStandard,
+  type ThreadSize,
+} from './standards';

@@ -1,7 +1,9 @@
 import type { HeatedPart, ItemPart, Part, PartKind, WetPart } from './types';
 
 /** Every kind, in the order of the Stores, with the word a builder uses. */
-export const PART_KINDS: Readonly<Record<PartKind, { readonly one: string; readonly many: string; readonly item: boolean }>> = {
+export const PART_KINDS: Readonly<
+  Record<PartKind, { readonly one: string; readonly many: string; readonly item: boolean }>
+> = {
   case: { one: 'case', many: 'Cases', item: false },
   processor: { one: 'processor', many: 'Processors', item: true },
   card: { one: 'graphics card', many: 'Graphics cards', item: true },
@@ -30,4 +32,5 @@ export const isHeated = (p: Part): p is HeatedPart => HEATED.includes(p.kind);
 export const isItemPart = (p: Part): p is ItemPart => PART_KINDS[p.kind].item;
 
 /** Which line drawing stands for a part: its kind, for blocks with what they cool, for in-line pieces with what they do. */
-export const drawingOf = (p: Part): string => (p.kind === 'block' ? `block:${p.cools[0]}` : p.kind === 'inline' ? `inline:${p.duty}` : p.kind);
+export const drawingOf = (p: Part): string =>
+  p.kind === 'block' ? `block:${p.cools[0]}` : p.kind === 'inline' ? `inline:${p.duty}` : p.kind;

@@ -25,7 +25,9 @@ export interface Heated {
   readonly spots: readonly HotSpot[];
 }
 
-export interface ProcessorPart extends Bodied, Heated { readonly kind: 'processor' }
+export interface ProcessorPart extends Bodied, Heated {
+  readonly kind: 'processor';
+}
 
 export interface CardPart extends Bodied, Heated {
   readonly kind: 'card';
@@ -47,8 +49,19 @@ export interface BoardPart extends Bodied, Heated {
   /** Height over the board's bottom edge of each slot's card plane, mm, from the top slot down. */
   readonly slots_mm: readonly number[];
   /** What its fan and pump headers give, and how many there are. A common board's when not given. */
-  readonly headers?: { readonly fan: number; readonly pump: number; readonly fan_A: number; readonly pump_A: number };
+  readonly headers?: {
+    readonly fan: number;
+    readonly pump: number;
+    readonly fan_A: number;
+    readonly pump_A: number;
+  };
 }
 
-export interface MemoryPart extends Bodied, Heated { readonly kind: 'memory'; readonly modules: number }
-export interface SupplyPart extends Bodied { readonly kind: 'supply'; readonly rating_W: number }
+export interface MemoryPart extends Bodied, Heated {
+  readonly kind: 'memory';
+  readonly modules: number;
+}
+export interface SupplyPart extends Bodied {
+  readonly kind: 'supply';
+  readonly rating_W: number;
+}

@@ -1,4 +1,13 @@
-import type { Bodied, FanPoint, HeadPoint, PartBase, SoftWetted, Thread, Wet, WettedSurface } from './base';
+import type {
+  Bodied,
+  FanPoint,
+  HeadPoint,
+  PartBase,
+  SoftWetted,
+  Thread,
+  Wet,
+  WettedSurface,
+} from './base';
 
 export interface RadiatorCore {
   readonly depth_mm: number;
@@ -18,13 +27,21 @@ export interface RadiatorCore {
 export interface MeasuredRadiator {
   /** What the first number is: air through the core, m³/h, or speed of the fans that hang on it, rpm. */
   readonly against: 'air' | 'speed';
-  readonly points: readonly (readonly [airOrSpeed: number, coolant_Lmin: number, conductance_WK: number])[];
+  readonly points: readonly (readonly [
+    airOrSpeed: number,
+    coolant_Lmin: number,
+    conductance_WK: number,
+  ])[];
   /** Where they are from and how they were taken. */
   readonly source?: string;
 }
 
 /** What a maker prints: so many watts at so many kelvin (coolant in over air in) at a fan speed. Without the kelvin it says nothing. */
-export interface RadiatorRating { readonly heat_W: number; readonly difference_K: number; readonly speed_rpm: number }
+export interface RadiatorRating {
+  readonly heat_W: number;
+  readonly difference_K: number;
+  readonly speed_rpm: number;
+}
 
 export interface RadiatorPart extends Bodied, Wet {
   readonly kind: 'radiator';
@@ -63,14 +80,21 @@ export interface PumpPart extends Bodied, Wet {
   readonly points: readonly HeadPoint[];
   readonly pointsSource?: string;
   /** What its maker prints, as printed: not always what it says it is. */
-  readonly ratings?: { readonly head_m?: number; readonly pressure_kPa?: number; readonly flow_Lmin?: number };
+  readonly ratings?: {
+    readonly head_m?: number;
+    readonly pressure_kPa?: number;
+    readonly flow_Lmin?: number;
+  };
   readonly sound_dBA: number;
   readonly power_W: number;
   /** Its plug; four pins when not given. */
   readonly plug?: PowerPlug;
 }
 
-export interface ReservoirPart extends Bodied, Wet { readonly kind: 'reservoir'; readonly fill_mL: number }
+export interface ReservoirPart extends Bodied, Wet {
+  readonly kind: 'reservoir';
+  readonly fill_mL: number;
+}
 
 export type BlockTarget = 'processor' | 'card' | 'board' | 'memory';
 
@@ -96,7 +120,18 @@ export interface TubePart extends PartBase {
   readonly stick_mm?: number;
 }
 
-export type FittingDuty = 'compression' | 'barb' | 'hard-tube' | 'rotary45' | 'rotary90' | 'extender' | 'plug' | 'drain' | 'fill' | 'joint' | 'bridge';
+export type FittingDuty =
+  | 'compression'
+  | 'barb'
+  | 'hard-tube'
+  | 'rotary45'
+  | 'rotary90'
+  | 'extender'
+  | 'plug'
+  | 'drain'
+  | 'fill'
+  | 'joint'
+  | 'bridge';
 
 export interface FittingPart extends PartBase {
   readonly kind: 'fitting';
@@ -126,5 +161,10 @@ export interface InlinePart extends Bodied, Wet {
   readonly kind: 'inline';
   readonly duty: InlineDuty;
   /** A tee's chambers: the two ends of its straight way and its side way, each with a passage into the middle; the loss goes by flow split. */
-  readonly tee?: { readonly bore_mm: number; readonly leg_mm: number; readonly run: readonly [string, string]; readonly branch: string };
+  readonly tee?: {
+    readonly bore_mm: number;
+    readonly leg_mm: number;
+    readonly run: readonly [string, string];
+    readonly branch: string;
+  };
 }

@@ -1,16 +1,52 @@
 import type { BoardPart, CardPart, MemoryPart, ProcessorPart, SupplyPart } from './machine';
 import type { CasePart } from './case';
-import type { BlockPart, FanPart, FittingPart, InlinePart, PumpPart, RadiatorPart, ReservoirPart, TubePart } from './plumbing';
+import type {
+  BlockPart,
+  FanPart,
+  FittingPart,
+  InlinePart,
+  PumpPart,
+  RadiatorPart,
+  ReservoirPart,
+  TubePart,
+} from './plumbing';
 import type { CoolantPart, LeadPart, ScrewPart, SundryPart } from './goods';
 
 export type Part =
-  | ProcessorPart | CardPart | BoardPart | MemoryPart | SupplyPart | CasePart | RadiatorPart | FanPart | PumpPart
-  | ReservoirPart | BlockPart | TubePart | FittingPart | InlinePart | CoolantPart | ScrewPart | LeadPart | SundryPart;
+  | ProcessorPart
+  | CardPart
+  | BoardPart
+  | MemoryPart
+  | SupplyPart
+  | CasePart
+  | RadiatorPart
+  | FanPart
+  | PumpPart
+  | ReservoirPart
+  | BlockPart
+  | TubePart
+  | FittingPart
+  | InlinePart
+  | CoolantPart
+  | ScrewPart
+  | LeadPart
+  | SundryPart;
 
 export type PartKind = Part['kind'];
 export type PartOf<K extends PartKind> = Extract<Part, { kind: K }>;
 
 /** Parts that are placed in the case as items of a build. */
-export type ItemPart = ProcessorPart | CardPart | BoardPart | MemoryPart | SupplyPart | RadiatorPart | FanPart | PumpPart | ReservoirPart | BlockPart | InlinePart;
+export type ItemPart =
+  | ProcessorPart
+  | CardPart
+  | BoardPart
+  | MemoryPart
+  | SupplyPart
+  | RadiatorPart
+  | FanPart
+  | PumpPart
+  | ReservoirPart
+  | BlockPart
+  | InlinePart;
 export type WetPart = RadiatorPart | PumpPart | ReservoirPart | BlockPart | InlinePart;
 export type HeatedPart = ProcessorPart | CardPart | BoardPart | MemoryPart;

@@ -1,5 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
-import { formatCelsius, formatFlow, formatKelvin, formatKilopascals, formatMillimetres, formatMoney, formatNumber, formatSound, formatSpeed, formatWatts, plural } from '.';
+import {
+  formatCelsius,
+  formatFlow,
+  formatKelvin,
+  formatKilopascals,
+  formatMillimetres,
+  formatMoney,
+  formatNumber,
+  formatSound,
+  formatSpeed,
+  formatWatts,
+  plural,
+} from '.';
 
 describe('numbers as a builder reads them', () => {
   test.each([

@@ -8,7 +8,10 @@ export interface FormatOptions {
 }
 
 /** Formats a finite number; anything else becomes "–", never "NaN". */
-export function formatNumber(value: number | null | undefined, { decimals = 0, signed = false }: FormatOptions = {}): string {
+export function formatNumber(
+  value: number | null | undefined,
+  { decimals = 0, signed = false }: FormatOptions = {},
+): string {
   if (value === null || value === undefined || !Number.isFinite(value)) return '–';
   const rounded = Number(value.toFixed(decimals));
   const [whole = '0', fraction] = Math.abs(rounded).toFixed(decimals).split('.');
@@ -17,12 +20,17 @@ export function formatNumber(value: number | null | undefined, { decimals = 0, s
   return sign + grouped + (fraction ? `.${fraction}` : '');
 }
 
-export const formatKelvin = (k: number | null | undefined): string => `${formatNumber(k, { decimals: 1, signed: true })} K`;
-export const formatCelsius = (c: number | null | undefined, decimals = 0): string => `${formatNumber(c, { decimals })} °C`;
-export const formatFlow = (q: number | null | undefined): string => `${formatNumber(q, { decimals: 1 })} L/min`;
+export const formatKelvin = (k: number | null | undefined): string =>
+  `${formatNumber(k, { decimals: 1, signed: true })} K`;
+export const formatCelsius = (c: number | null | undefined, decimals = 0): string =>
+  `${formatNumber(c, { decimals })} °C`;
+export const formatFlow = (q: number | null | undefined): string =>
+  `${formatNumber(q, { decimals: 1 })} L/min`;
 export const formatWatts = (w: number | null | undefined): string => `${formatNumber(w)} W`;
-export const formatMillimetres = (mm: number | null | undefined, decimals = 0): string => `${formatNumber(mm, { decimals })} mm`;
-export const formatKilopascals = (p: number | null | undefined): string => `${formatNumber(p, { decimals: 1 })} kPa`;
+export const formatMillimetres = (mm: number | null | undefined, decimals = 0): string =>
+  `${formatNumber(mm, { decimals })} mm`;
+export const formatKilopascals = (p: number | null | undefined): string =>
+  `${formatNumber(p, { decimals: 1 })} kPa`;
 export const formatSound = (l: number | null | undefined): string => `${formatNumber(l)} dBA`;
 export const formatSpeed = (n: number | null | undefined): string => `${formatNumber(n)} rpm`;
 

@@ -1,10 +1,34 @@
-export { QUANTITIES, LMIN_TO_M3S, GRAVITY_MS2, ZERO_C_K, type Quantity, type QuantityName, type Unit } from './units';
+export {
+  QUANTITIES,
+  LMIN_TO_M3S,
+  GRAVITY_MS2,
+  ZERO_C_K,
+  type Quantity,
+  type QuantityName,
+  type Unit,
+} from './units';
 export { parseQuantity, type Parsed } from './parse';
-export { parseColumns, parsePoints, type ParsedColumns, type ParsedPoints, type PointTrouble } from './points';
+export {
+  parseColumns,
+  parsePoints,
+  type ParsedColumns,
+  type ParsedPoints,
+  type PointTrouble,
+} from './points';
 export { falsePosition, type RootTolerance } from './root';
 export { pchip, pchipAt, pchipInto, type Pchip } from './pchip';
 export { convertFromInner } from './convert';
 export {
-  formatNumber, formatKelvin, formatCelsius, formatFlow, formatWatts, formatMillimetres, formatKilopascals,
-  formatSound, formatSpeed, formatMoney, plural, type FormatOptions,
+  formatNumber,
+  formatKelvin,
+  formatCelsius,
+  formatFlow,
+  formatWatts,
+  formatMillimetres,
+  formatKilopascals,
+  formatSound,
+  formatSpeed,
+  formatMoney,
+  plural,
+  type FormatOptions,
 } from './format';

@@ -34,11 +34,14 @@ describe('what a builder types', () => {
     if (parsed.ok) expect(parsed.value).toBeCloseTo(expected, 6);
   });
 
-  test.each(['', 'abc', '12 parsecs', '--3', '3//8 in', '1/0 in', '∞'])('"%s" is refused with a message', (text) => {
-    const parsed = parseQuantity(text, 'length');
-    expect(parsed.ok).toBe(false);
-    if (!parsed.ok) expect(parsed.message.length).toBeGreaterThan(10);
-  });
+  test.each(['', 'abc', '12 parsecs', '--3', '3//8 in', '1/0 in', '∞'])(
+    '"%s" is refused with a message',
+    (text) => {
+      const parsed = parseQuantity(text, 'length');
+      expect(parsed.ok).toBe(false);
+      if (!parsed.ok) expect(parsed.message.length).toBeGreaterThan(10);
+    },
+  );
 
   test('an unknown unit is answered with the known ones', () => {
     const parsed = parseQuantity('3 furlong', 'length');

@@ -9,14 +9,25 @@ export type Parsed = { ok: true; value: number; unit: string } | { ok: false; me
  */
 export function parseQuantity(text: string, quantity: QuantityName): Parsed {
   const spec = QUANTITIES[quantity];
-  const match = /^\s*([+\-−–]?\s*(?:\d+\s+\d+\/\d+|\d+\/\d+|\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d*[.,]?\d+(?:e[+-]?\d+)?))\s*(.*?)\s*$/i.exec(text);
-  if (!match) return { ok: false, message: `"${text.slice(0, 40)}" is not a ${spec.name}; type a number, for instance "12 ${spec.inner}"` };
+  const match =
+    /^\s*([+\-−–]?\s*(?:\d+\s+\d+\/\d+|\d+\/\d+|\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d*[.,]?\d+(?:e[+-]?\d+)?))\s*(.*?)\s*$/i.exec(
+      text,
+    );
+  if (!match)
+    return {
+      ok: false,
+      message: `"${text.slice(0, 40)}" is not a ${spec.name}; type a number, for instance "12 ${spec.inner}"`,
+    };
   const number = readNumber(match[1] as string);
-  if (!Number.isFinite(number)) return { ok: false, message: `"${text.slice(0, 40)}" is not a number` };
+  if (!Number.isFinite(number))
+    return { ok: false, message: `"${text.slice(0, 40)}" is not a number` };
   const name = match[2] as string;
   const unit = name === '' ? spec.units[0] : findUnit(spec.units, name);
   if (!unit) {
-    return { ok: false, message: `"${name.slice(0, 20)}" is not a unit of ${spec.name}; known: ${spec.units.map((u) => u.symbol).join(', ')}` };
+    return {
+      ok: false,
+      message: `"${name.slice(0, 20)}" is not a unit of ${spec.name}; known: ${spec.units.map((u) => u.symbol).join(', ')}`,
+    };
   }
   return { ok: true, value: toInner(number, unit), unit: unit.symbol };
 }

@@ -3,7 +3,13 @@ import fc from 'fast-check';
 import { pchip, pchipAt } from '.';
 
 describe('monotone cubic through points', () => {
-  const curve = pchip([[0, 4], [5, 3.5], [10, 2.75], [15, 1.75], [20, 0.55]]);
+  const curve = pchip([
+    [0, 4],
+    [5, 3.5],
+    [10, 2.75],
+    [15, 1.75],
+    [20, 0.55],
+  ]);
 
   test('it passes through its points', () => {
     expect(pchipAt(curve, 0).value).toBe(4);
@@ -12,14 +18,23 @@ describe('monotone cubic through points', () => {
   });
 
   test('a straight line stays straight', () => {
-    const line = pchip([[0, 1], [1, 3], [4, 9]]);
+    const line = pchip([
+      [0, 1],
+      [1, 3],
+      [4, 9],
+    ]);
     expect(pchipAt(line, 2.5).value).toBeCloseTo(6, 12);
     expect(pchipAt(line, 2.5).slope).toBeCloseTo(2, 12);
   });
 
   /** Fritsch & Carlson (1980), table 1 shape: data that rise must not overshoot. */
   test('no overshoot on a step', () => {
-    const step = pchip([[0, 0], [1, 0], [2, 1], [3, 1]]);
+    const step = pchip([
+      [0, 0],
+      [1, 0],
+      [2, 1],
+      [3, 1],
+    ]);
     for (let x = 0; x <= 3; x += 0.05) {
       const { value } = pchipAt(step, x);
       expect(value).toBeGreaterThanOrEqual(-1e-12);
@@ -28,17 +43,22 @@ describe('monotone cubic through points', () => {
   });
 
   test('falling data give a falling curve, whatever the points', () => {
-    fc.assert(fc.property(fc.array(fc.double({ min: 0.01, max: 5, noNaN: true }), { minLength: 3, maxLength: 9 }), (drops) => {
-      let y = 50;
-      const points = drops.map((d, i) => [i * 1.7, (y -= d)] as const);
-      const c = pchip(points);
-      let last = Infinity;
-      for (let x = 0; x <= (points.length - 1) * 1.7; x += 0.11) {
-        const { value } = pchipAt(c, x);
-        expect(value).toBeLessThanOrEqual(last + 1e-9);
-        last = value;
-      }
-    }));
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.01, max: 5, noNaN: true }), { minLength: 3, maxLength: 9 }),
+        (drops) => {
+          let y = 50;
+          const points = drops.map((d, i) => [i * 1.7, (y -= d)] as const);
+          const c = pchip(points);
+          let last = Infinity;
+          for (let x = 0; x <= (points.length - 1) * 1.7; x += 0.11) {
+            const { value } = pchipAt(c, x);
+            expect(value).toBeLessThanOrEqual(last + 1e-9);
+            last = value;
+          }
+        },
+      ),
+    );
   });
 
   test('beyond its ends it goes on straight', () => {
@@ -50,6 +70,11 @@ describe('monotone cubic through points', () => {
 
   test('bad points throw', () => {
     expect(() => pchip([[0, 1]])).toThrow(RangeError);
-    expect(() => pchip([[0, 1], [0, 2]])).toThrow('point 2');
+    expect(() =>
+      pchip([
+        [0, 1],
+        [0, 2],
+      ]),
+    ).toThrow('point 2');
   });
 });

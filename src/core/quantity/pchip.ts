@@ -15,10 +15,12 @@ export function pchip(points: readonly (readonly [number, number])[]): Pchip {
   const n = x.length;
   if (n < 2) throw new RangeError('a curve needs two points or more');
   const at = (list: readonly number[], i: number): number => list[i] as number;
-  const h: number[] = [], d: number[] = [];
+  const h: number[] = [],
+    d: number[] = [];
   for (let i = 0; i < n - 1; i += 1) {
     const step = at(x, i + 1) - at(x, i);
-    if (!(step > 0)) throw new RangeError(`the points of a curve must rise in x; point ${i + 2} does not`);
+    if (!(step > 0))
+      throw new RangeError(`the points of a curve must rise in x; point ${i + 2} does not`);
     h.push(step);
     d.push((at(y, i + 1) - at(y, i)) / step);
   }
@@ -30,8 +32,10 @@ export function pchip(points: readonly (readonly [number, number])[]): Pchip {
   };
   const slope = [end(at(h, 0), at(h, 1), at(d, 0), at(d, 1))];
   for (let i = 1; i < n - 1; i += 1) {
-    const d0 = at(d, i - 1), d1 = at(d, i);
-    const w1 = 2 * at(h, i) + at(h, i - 1), w2 = at(h, i) + 2 * at(h, i - 1);
+    const d0 = at(d, i - 1),
+      d1 = at(d, i);
+    const w1 = 2 * at(h, i) + at(h, i - 1),
+      w2 = at(h, i) + 2 * at(h, i - 1);
     slope.push(d0 * d1 <= 0 ? 0 : (w1 + w2) / (w1 / d0 + w2 / d1));
   }
   slope.push(end(at(h, n - 2), at(h, n - 3), at(d, n - 2), at(d, n - 3)));
@@ -39,7 +43,10 @@ export function pchip(points: readonly (readonly [number, number])[]): Pchip {
 }
 
 /** Value and slope at v; beyond the ends the curve goes on straight with its end slope. */
-export function pchipAt(curve: Pchip, v: number): { readonly value: number; readonly slope: number } {
+export function pchipAt(
+  curve: Pchip,
+  v: number,
+): { readonly value: number; readonly slope: number } {
   const out = new Float64Array(2);
   pchipInto(curve, v, out);
   return { value: out[0] as number, slope: out[1] as number };
@@ -59,7 +66,10 @@ export function pchipInto(curve: Pchip, v: number, out: Float64Array): void {
   while ((x[i + 1] as number) < v) i += 1;
   const h = (x[i + 1] as number) - (x[i] as number);
   const t = (v - (x[i] as number)) / h;
-  const y0 = y[i] as number, y1 = y[i + 1] as number, m0 = (slope[i] as number) * h, m1 = (slope[i + 1] as number) * h;
+  const y0 = y[i] as number,
+    y1 = y[i + 1] as number,
+    m0 = (slope[i] as number) * h,
+    m1 = (slope[i + 1] as number) * h;
   const c2 = 3 * (y1 - y0) - 2 * m0 - m1;
   const c3 = 2 * (y0 - y1) + m0 + m1;
   out[0] = y0 + t * (m0 + t * (c2 + t * c3));

@@ -22,41 +22,116 @@ const PSI_KPA = 6.894757293168361;
 const GAL_L = 3.785411784;
 const G_N = 9.80665;
 
-const unit = (symbol: string, factor: number, aliases: string[] = [], offset = 0): Unit => ({ symbol, factor, aliases, offset });
+const unit = (symbol: string, factor: number, aliases: string[] = [], offset = 0): Unit => ({
+  symbol,
+  factor,
+  aliases,
+  offset,
+});
 
 export const QUANTITIES = {
   length: {
-    name: 'length', inner: 'mm',
-    units: [unit('mm', 1), unit('cm', 10), unit('m', 1000), unit('in', 25.4, ['"', 'inch', 'inches', '″']), unit('ft', 304.8)],
+    name: 'length',
+    inner: 'mm',
+    units: [
+      unit('mm', 1),
+      unit('cm', 10),
+      unit('m', 1000),
+      unit('in', 25.4, ['"', 'inch', 'inches', '″']),
+      unit('ft', 304.8),
+    ],
   },
   temperature: {
-    name: 'temperature', inner: '°C',
-    units: [unit('°C', 1, ['c', 'degc']), unit('°F', 5 / 9, ['f', 'degf'], -160 / 9), unit('K', 1, ['kelvin'], -273.15)],
+    name: 'temperature',
+    inner: '°C',
+    units: [
+      unit('°C', 1, ['c', 'degc']),
+      unit('°F', 5 / 9, ['f', 'degf'], -160 / 9),
+      unit('K', 1, ['kelvin'], -273.15),
+    ],
   },
   difference: {
-    name: 'temperature difference', inner: 'K',
+    name: 'temperature difference',
+    inner: 'K',
     units: [unit('K', 1, ['°c', 'c', 'degc', 'kelvin']), unit('°F', 5 / 9, ['f', 'degf'])],
   },
-  power: { name: 'power', inner: 'W', units: [unit('W', 1), unit('kW', 1000), unit('BTU/h', 0.29307107017222, ['btu/hr'])] },
+  power: {
+    name: 'power',
+    inner: 'W',
+    units: [unit('W', 1), unit('kW', 1000), unit('BTU/h', 0.29307107017222, ['btu/hr'])],
+  },
   flow: {
-    name: 'flow', inner: 'L/min',
-    units: [unit('L/min', 1, ['lpm', 'l/m']), unit('L/h', 1 / 60, ['lph']), unit('gpm', GAL_L, ['gal/min']), unit('gph', GAL_L / 60), unit('mL/s', 0.06)],
+    name: 'flow',
+    inner: 'L/min',
+    units: [
+      unit('L/min', 1, ['lpm', 'l/m']),
+      unit('L/h', 1 / 60, ['lph']),
+      unit('gpm', GAL_L, ['gal/min']),
+      unit('gph', GAL_L / 60),
+      unit('mL/s', 0.06),
+    ],
   },
   pressure: {
-    name: 'pressure', inner: 'kPa',
-    units: [unit('kPa', 1), unit('Pa', 0.001), unit('bar', 100), unit('mbar', 0.1, ['hpa']), unit('psi', PSI_KPA), unit('mH2O', G_N, ['mh₂o', 'm']), unit('mmH2O', G_N / 1000)],
+    name: 'pressure',
+    inner: 'kPa',
+    units: [
+      unit('kPa', 1),
+      unit('Pa', 0.001),
+      unit('bar', 100),
+      unit('mbar', 0.1, ['hpa']),
+      unit('psi', PSI_KPA),
+      unit('mH2O', G_N, ['mh₂o', 'm']),
+      unit('mmH2O', G_N / 1000),
+    ],
   },
-  head: { name: 'head', inner: 'm', units: [unit('m', 1, ['mh2o']), unit('ft', 0.3048), unit('kPa', 1 / G_N), unit('psi', PSI_KPA / G_N)] },
+  head: {
+    name: 'head',
+    inner: 'm',
+    units: [
+      unit('m', 1, ['mh2o']),
+      unit('ft', 0.3048),
+      unit('kPa', 1 / G_N),
+      unit('psi', PSI_KPA / G_N),
+    ],
+  },
   speed: { name: 'speed', inner: 'rpm', units: [unit('rpm', 1, ['1/min', 'r/min', 'min-1'])] },
   sound: { name: 'sound', inner: 'dBA', units: [unit('dBA', 1, ['db', 'db(a)'])] },
-  volume: { name: 'volume', inner: 'mL', units: [unit('mL', 1), unit('L', 1000), unit('fl oz', 29.5735295625, ['floz'])] },
-  airPressure: { name: 'air pressure', inner: 'Pa', units: [unit('Pa', 1), unit('mmH2O', G_N, ['mmh₂o', 'mmaq']), unit('inH2O', 25.4 * G_N, ['inh₂o', 'inaq'])] },
-  resistance: { name: 'thermal resistance', inner: 'K/W', units: [unit('K/W', 1, ['°c/w', 'c/w'])] },
+  volume: {
+    name: 'volume',
+    inner: 'mL',
+    units: [unit('mL', 1), unit('L', 1000), unit('fl oz', 29.5735295625, ['floz'])],
+  },
+  airPressure: {
+    name: 'air pressure',
+    inner: 'Pa',
+    units: [
+      unit('Pa', 1),
+      unit('mmH2O', G_N, ['mmh₂o', 'mmaq']),
+      unit('inH2O', 25.4 * G_N, ['inh₂o', 'inaq']),
+    ],
+  },
+  resistance: {
+    name: 'thermal resistance',
+    inner: 'K/W',
+    units: [unit('K/W', 1, ['°c/w', 'c/w'])],
+  },
   conductance: { name: 'heat per kelvin', inner: 'W/K', units: [unit('W/K', 1, ['w/°c', 'w/c'])] },
-  airFlow: { name: 'air flow', inner: 'm³/h', units: [unit('m³/h', 1, ['m3/h']), unit('CFM', 1.69901082, ['cfm'])] },
+  airFlow: {
+    name: 'air flow',
+    inner: 'm³/h',
+    units: [unit('m³/h', 1, ['m3/h']), unit('CFM', 1.69901082, ['cfm'])],
+  },
   share: { name: 'share', inner: '%', units: [unit('%', 1, ['percent'])] },
-  angle: { name: 'angle', inner: '°', units: [unit('°', 1, ['deg', 'degrees']), unit('rad', 180 / Math.PI)] },
-  distance: { name: 'distance', inner: 'm', units: [unit('m', 1), unit('cm', 0.01), unit('ft', 0.3048), unit('in', 0.0254)] },
+  angle: {
+    name: 'angle',
+    inner: '°',
+    units: [unit('°', 1, ['deg', 'degrees']), unit('rad', 180 / Math.PI)],
+  },
+  distance: {
+    name: 'distance',
+    inner: 'm',
+    units: [unit('m', 1), unit('cm', 0.01), unit('ft', 0.3048), unit('in', 0.0254)],
+  },
 } as const satisfies Record<string, Quantity>;
 
 export type QuantityName = keyof typeof QUANTITIES;

@@ -4,12 +4,21 @@ import type { Vec } from '../shape';
 import type { EndWay } from './ends';
 
 /** Of one run, as seen through the glass: tubes of other loops that it crosses, and shown parts that it passes before. */
-export interface InView { readonly crosses: readonly string[]; readonly before: readonly string[] }
+export interface InView {
+  readonly crosses: readonly string[];
+  readonly before: readonly string[];
+}
 
 /** The nearest thing to a tube, and the gap between them; below 0 they meet. */
-export interface Nearest { readonly item: string; readonly gap_mm: number }
+export interface Nearest {
+  readonly item: string;
+  readonly gap_mm: number;
+}
 
-export interface Told { readonly nearest: Nearest | null; readonly seen: InView }
+export interface Told {
+  readonly nearest: Nearest | null;
+  readonly seen: InView;
+}
 
 /** A run with its way through the case. */
 export interface Route {
@@ -31,9 +40,20 @@ export interface Route {
 }
 
 /** A run without a way, and what would give it one. */
-export interface NoRoute { readonly link: string; readonly loop: string; readonly blockedBy: string | null; readonly wouldFit: string | null }
+export interface NoRoute {
+  readonly link: string;
+  readonly loop: string;
+  readonly blockedBy: string | null;
+  readonly wouldFit: string | null;
+}
 
-export interface Routed { readonly routes: readonly Route[]; readonly missing: readonly NoRoute[]; readonly rounds: number; /** Runs whose pinned way no longer meets their ports: they were routed anew. */ readonly unpinned: readonly string[] }
+export interface Routed {
+  readonly routes: readonly Route[];
+  readonly missing: readonly NoRoute[];
+  readonly rounds: number;
+  /** Runs whose pinned way no longer meets their ports: they were routed anew. */ readonly unpinned: readonly string[];
+}
 
 /** Outer radius of a run's tube, mm. */
-export const radiusOf = (model: Model, r: Route): number => (model.build.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 16) / 2;
+export const radiusOf = (model: Model, r: Route): number =>
+  (model.build.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 16) / 2;

@@ -16,22 +16,39 @@ export function routedRuns(model: Model, routed: Routed): readonly Run[] {
 
 /** One run of the model as it is routed; null when it is not. */
 export function routedRunOf(model: Model, routed: Routed, link: string): Run | null {
-  const run = estimateRuns(model).find((r) => r.id === link), route = routed.routes.find((r) => r.link === link);
+  const run = estimateRuns(model).find((r) => r.id === link),
+    route = routed.routes.find((r) => r.link === link);
   return run && route ? routedRun(model, run, route, routed.routes) : null;
 }
 
 function routedRun(model: Model, run: Run, route: Route, all: readonly Route[]): Run {
-  const cut_mm = pathLength(route.path) + 2 * INSERTION_MM, table = bendTable(route.corners, route.radius_mm);
+  const cut_mm = pathLength(route.path) + 2 * INSERTION_MM,
+    table = bendTable(route.corners, route.radius_mm);
   const bends = route.path.filter((s) => s.kind === 'arc');
   return {
-    ...run, estimated: false, guess: null, cut_mm, bends: bends.length, turning_deg: bends.reduce((s, b) => s + (b.kind === 'arc' ? b.angle_deg : 0), 0),
+    ...run,
+    estimated: false,
+    guess: null,
+    cut_mm,
+    bends: bends.length,
+    turning_deg: bends.reduce((s, b) => s + (b.kind === 'arc' ? b.angle_deg : 0), 0),
     ends: { from: route.from.piece, to: route.to.piece },
-    fittings: [...route.from.duties.map((duty) => ({ end: 'from' as const, duty })), ...route.to.duties.map((duty) => ({ end: 'to' as const, duty }))],
+    fittings: [
+      ...route.from.duties.map((duty) => ({ end: 'from' as const, duty })),
+      ...route.to.duties.map((duty) => ({ end: 'to' as const, duty })),
+    ],
     volume_mL: ((Math.PI / 4) * run.tube.inner_mm ** 2 * cut_mm) / 1000,
     routed: {
-      path: route.path, radius_mm: route.radius_mm, kept_mm: route.kept_mm, ...(route.told ?? tellOf(model, route, all, [run.from.item, run.to.item])),
-      pieces: [...route.from.bodies.map((b) => ({ ...b, end: 'from' as const })), ...route.to.bodies.map((b) => ({ ...b, end: 'to' as const }))],
-      lra: table.rows, last_mm: table.last_mm,
+      path: route.path,
+      radius_mm: route.radius_mm,
+      kept_mm: route.kept_mm,
+      ...(route.told ?? tellOf(model, route, all, [run.from.item, run.to.item])),
+      pieces: [
+        ...route.from.bodies.map((b) => ({ ...b, end: 'from' as const })),
+        ...route.to.bodies.map((b) => ({ ...b, end: 'to' as const })),
+      ],
+      lra: table.rows,
+      last_mm: table.last_mm,
     },
   };
 }

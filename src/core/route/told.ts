@@ -4,4 +4,9 @@ import type { Route, Told } from './routed';
 import { inView } from './view';
 
 /** What is told of a run once all lie: the nearest thing to it, and what is seen of it. */
-export const tellOf = (model: Model, route: Route, all: readonly Route[], ends: readonly string[]): Told => ({ nearest: nearestTo(model, route, all, ends), seen: inView(model, route, all, ends) });
+export const tellOf = (
+  model: Model,
+  route: Route,
+  all: readonly Route[],
+  ends: readonly string[],
+): Told => ({ nearest: nearestTo(model, route, all, ends), seen: inView(model, route, all, ends) });

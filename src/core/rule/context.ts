@@ -41,5 +41,7 @@ export interface RuleContext {
 
 export type BuildRule = Rule<RuleContext>;
 
-export const nameOf = (context: RuleContext, id: string): string => context.build.items.find((i) => i.id === id)?.name ?? id;
-export const itemsOf = (context: RuleContext, kind: Item['part']['kind']): readonly Item[] => context.build.items.filter((i) => i.part.kind === kind);
+export const nameOf = (context: RuleContext, id: string): string =>
+  context.build.items.find((i) => i.id === id)?.name ?? id;
+export const itemsOf = (context: RuleContext, kind: Item['part']['kind']): readonly Item[] =>
+  context.build.items.filter((i) => i.part.kind === kind);

@@ -6,19 +6,30 @@ import type { BuildRule } from './context';
 export const SPOT_MARGIN_K = 5;
 
 export const heatOver: BuildRule = {
-  code: 'heat.over', severity: 'fails', stage: 'heat',
-  meaning: 'A part gets hotter than its limit (its maker\'s or the brief\'s) in the load case the brief is judged in. Within 5 K of it counts as tight.',
-  source: 'limit from the part\'s data or the brief; temperature from the heat model',
-  check: (context) => context.heat.spots.flatMap((s): Said[] => {
-    if (s.temp_C === null) return [];
-    const margin = s.limit_C - s.temp_C;
-    if (margin >= SPOT_MARGIN_K) return [];
-    const how = s.cooledBy ? `${formatNumber(s.heat_W)} W into coolant at ${formatCelsius(s.coolant_C, 1)}` : `${formatNumber(s.heat_W)} W on air, the case at ${formatCelsius(context.heat.caseAir_C, 1)}`;
-    return [{
-      severity: margin < 0 ? 'fails' as const : 'tight' as const, subjects: [s.item],
-      title: `${s.name} reaches ${formatCelsius(s.temp_C)}`,
-      detail: `${how}; its limit is ${formatCelsius(s.limit_C)}. ${margin < 0 ? (s.cooledBy ? 'Cooler coolant, more flow or a better block bring it down.' : 'Put a block on it, or move more air through the case.') : `Only ${formatNumber(margin, { decimals: 1 })} K are left.`}`,
-      measured: s.temp_C, limit: s.limit_C, unit: '°C',
-    }];
-  }),
+  code: 'heat.over',
+  severity: 'fails',
+  stage: 'heat',
+  meaning:
+    "A part gets hotter than its limit (its maker's or the brief's) in the load case the brief is judged in. Within 5 K of it counts as tight.",
+  source: "limit from the part's data or the brief; temperature from the heat model",
+  check: (context) =>
+    context.heat.spots.flatMap((s): Said[] => {
+      if (s.temp_C === null) return [];
+      const margin = s.limit_C - s.temp_C;
+      if (margin >= SPOT_MARGIN_K) return [];
+      const how = s.cooledBy
+        ? `${formatNumber(s.heat_W)} W into coolant at ${formatCelsius(s.coolant_C, 1)}`
+        : `${formatNumber(s.heat_W)} W on air, the case at ${formatCelsius(context.heat.caseAir_C, 1)}`;
+      return [
+        {
+          severity: margin < 0 ? ('fails' as const) : ('tight' as const),
+          subjects: [s.item],
+          title: `${s.name} reaches ${formatCelsius(s.temp_C)}`,
+          detail: `${how}; its limit is ${formatCelsius(s.limit_C)}. ${margin < 0 ? (s.cooledBy ? 'Cooler coolant, more flow or a better block bring it down.' : 'Put a block on it, or move more air through the case.') : `Only ${formatNumber(margin, { decimals: 1 })} K are left.`}`,
+          measured: s.temp_C,
+          limit: s.limit_C,
+          unit: '°C',
+        },
+      ];
+    }),
 };

@@ -5,17 +5,42 @@ import { nameOf, type BuildRule } from './context';
 const SLACK_MM = 0.05;
 
 export const runClash: BuildRule = {
-  code: 'run.clash', severity: 'fails', stage: 'runs',
-  meaning: 'A run meets something on its way: it was pinned, and what stands beside it has moved since. Let the pin go and it finds a way round.',
+  code: 'run.clash',
+  severity: 'fails',
+  stage: 'runs',
+  meaning:
+    'A run meets something on its way: it was pinned, and what stands beside it has moved since. Let the pin go and it finds a way round.',
   source: 'geometry: the tube along its way against every solid and every other tube',
-  check: (context) => context.runs.flatMap((run) => {
-    const near = run.routed?.nearest, link = context.build.loops.find((l) => l.id === run.loop)?.links.find((l) => l.id === run.id);
-    if (!near || near.gap_mm >= -SLACK_MM) return [];
-    const name = context.runs.find((r) => r.id === near.item)?.name ?? context.model.obstacles.find((o) => o.item === near.item)?.name ?? nameOf(context, near.item);
-    const { pinned: _pinned, ...way } = link?.way ?? {};
-    return [{
-      subjects: [run.id, near.item], title: `${run.name} runs into ${name}`, detail: `They overlap by ${formatMillimetres(-near.gap_mm, 1)}.`, measured: near.gap_mm, limit: 0, unit: 'mm',
-      candidates: () => link?.way?.pinned ? [{ label: 'Let the pin go', edit: { do: 'link.way' as const, loop: run.loop, link: run.id, way } }] : [],
-    }];
-  }),
+  check: (context) =>
+    context.runs.flatMap((run) => {
+      const near = run.routed?.nearest,
+        link = context.build.loops
+          .find((l) => l.id === run.loop)
+          ?.links.find((l) => l.id === run.id);
+      if (!near || near.gap_mm >= -SLACK_MM) return [];
+      const name =
+        context.runs.find((r) => r.id === near.item)?.name ??
+        context.model.obstacles.find((o) => o.item === near.item)?.name ??
+        nameOf(context, near.item);
+      const { pinned: _pinned, ...way } = link?.way ?? {};
+      return [
+        {
+          subjects: [run.id, near.item],
+          title: `${run.name} runs into ${name}`,
+          detail: `They overlap by ${formatMillimetres(-near.gap_mm, 1)}.`,
+          measured: near.gap_mm,
+          limit: 0,
+          unit: 'mm',
+          candidates: () =>
+            link?.way?.pinned
+              ? [
+                  {
+                    label: 'Let the pin go',
+                    edit: { do: 'link.way' as const, loop: run.loop, link: run.id, way },
+                  },
+                ]
+              : [],
+        },
+      ];
+    }),
 };

@@ -8,13 +8,22 @@ import type { RuleContext } from './context';
 const MOST_TRIES = 3;
 
 /** Fixes that were tried on a copy: what they are for holds, and no more parts clash than before. */
-export function triedFixes(context: RuleContext, fixes: readonly Fix[], holds: (after: Model) => boolean, most = 2): readonly Fix[] {
+export function triedFixes(
+  context: RuleContext,
+  fixes: readonly Fix[],
+  holds: (after: Model) => boolean,
+  most = 2,
+): readonly Fix[] {
   const before = context.fit.gaps.filter((g) => g.verdict === 'clash').length;
   const good: Fix[] = [];
   for (const fix of fixes.slice(0, MOST_TRIES)) {
     if (good.length >= most) break;
     const after = resolve(applyEdit(context.build, fix.edit).build);
-    if (holds(after) && measureGaps(after).gaps.filter((g) => g.verdict === 'clash').length <= before) good.push(fix);
+    if (
+      holds(after) &&
+      measureGaps(after).gaps.filter((g) => g.verdict === 'clash').length <= before
+    )
+      good.push(fix);
   }
   return good;
 }

@@ -18,7 +18,12 @@ export interface Run {
   readonly by: 'tube' | 'joint';
   /** The bridge of a joint that has one. */
   readonly bridge?: FittingPart;
-  readonly tube: { readonly outer_mm: number; readonly inner_mm: number; readonly kind: string; readonly hard: boolean };
+  readonly tube: {
+    readonly outer_mm: number;
+    readonly inner_mm: number;
+    readonly kind: string;
+    readonly hard: boolean;
+  };
   readonly ends: { readonly from: EndPiece; readonly to: EndPiece };
   readonly fittings: readonly { readonly end: 'from' | 'to'; readonly duty: FittingDuty }[];
   readonly cut_mm: number;
@@ -44,7 +49,13 @@ export interface RunInSpace {
   /** As seen through the glass: tubes of other loops that it crosses, and parts to be seen that it passes before. */
   readonly seen: { readonly crosses: readonly string[]; readonly before: readonly string[] };
   /** Adapters and fittings at its ends, from the port outward. */
-  readonly pieces: readonly { readonly end: 'from' | 'to'; readonly duty: FittingDuty; readonly from: Vec; readonly to: Vec; readonly radius: number }[];
+  readonly pieces: readonly {
+    readonly end: 'from' | 'to';
+    readonly duty: FittingDuty;
+    readonly from: Vec;
+    readonly to: Vec;
+    readonly radius: number;
+  }[];
   /** Straight, rotation and angle before each bend, and the straight that is left. */
   readonly lra: readonly BendRow[];
   readonly last_mm: number;
@@ -56,53 +67,109 @@ const DEGREES = 180 / Math.PI;
 
 /** Every run of the model with an estimated length. */
 export function estimateRuns(model: Model): readonly Run[] {
-  return model.build.loops.flatMap((loop) => loop.links.map((link) => estimateRun(model, loop, link)));
+  return model.build.loops.flatMap((loop) =>
+    loop.links.map((link) => estimateRun(model, loop, link)),
+  );
 }
 
 function estimateRun(model: Model, loop: Loop, link: Link): Run {
-  const a = model.portAt(link.from), b = model.portAt(link.to);
+  const a = model.portAt(link.from),
+    b = model.portAt(link.to);
   const nameOf = (id: string): string => model.build.items.find((i) => i.id === id)?.name ?? id;
   const { tube } = loop;
   const base = {
-    id: link.id, loop: loop.id, from: link.from, to: link.to, by: link.by,
-    name: `${nameOf(link.from.item)} → ${nameOf(link.to.item)}`, endNames: { from: nameOf(link.from.item), to: nameOf(link.to.item) },
-    tube: { outer_mm: tube.outer_mm, inner_mm: tube.inner_mm, kind: tube.material, hard: tube.hard },
+    id: link.id,
+    loop: loop.id,
+    from: link.from,
+    to: link.to,
+    by: link.by,
+    name: `${nameOf(link.from.item)} → ${nameOf(link.to.item)}`,
+    endNames: { from: nameOf(link.from.item), to: nameOf(link.to.item) },
+    tube: {
+      outer_mm: tube.outer_mm,
+      inner_mm: tube.inner_mm,
+      kind: tube.material,
+      hard: tube.hard,
+    },
     estimated: true,
   };
   if (link.by === 'joint') {
-    const { bridge } = link, apart = bridge && a && b ? distance(a.at, b.at) : 0;
-    return { ...base, ...(bridge ? { bridge } : {}), ends: { from: 'straight', to: 'straight' }, fittings: [{ end: 'from', duty: bridge ? 'bridge' : 'joint' }], cut_mm: 0, bends: 0, turning_deg: 0, volume_mL: bridge ? ((Math.PI / 4) * bridge.bore_mm ** 2 * apart) / 1000 : 0, guess: null };
+    const { bridge } = link,
+      apart = bridge && a && b ? distance(a.at, b.at) : 0;
+    return {
+      ...base,
+      ...(bridge ? { bridge } : {}),
+      ends: { from: 'straight', to: 'straight' },
+      fittings: [{ end: 'from', duty: bridge ? 'bridge' : 'joint' }],
+      cut_mm: 0,
+      bends: 0,
+      turning_deg: 0,
+      volume_mL: bridge ? ((Math.PI / 4) * bridge.bore_mm ** 2 * apart) / 1000 : 0,
+      guess: null,
+    };
   }
-  const shape = a && b ? between(a, b, loop, link) : { length: UNPLACED_LENGTH_MM, bends: tube.hard ? 2 : 1, turning: 180, ends: { from: fixed(link.ends.from), to: fixed(link.ends.to) } };
+  const shape =
+    a && b
+      ? between(a, b, loop, link)
+      : {
+          length: UNPLACED_LENGTH_MM,
+          bends: tube.hard ? 2 : 1,
+          turning: 180,
+          ends: { from: fixed(link.ends.from), to: fixed(link.ends.to) },
+        };
   const end = (side: 'from' | 'to'): Run['fittings'] => [
-    ...(shape.ends[side] === 'straight' ? [] : [{ end: side, duty: shape.ends[side] as FittingDuty }]),
+    ...(shape.ends[side] === 'straight'
+      ? []
+      : [{ end: side, duty: shape.ends[side] as FittingDuty }]),
     { end: side, duty: loop.fitting.duty },
   ];
   return {
-    ...base, ends: shape.ends, fittings: [...end('from'), ...end('to')],
-    cut_mm: shape.length, bends: shape.bends, turning_deg: shape.turning,
+    ...base,
+    ends: shape.ends,
+    fittings: [...end('from'), ...end('to')],
+    cut_mm: shape.length,
+    bends: shape.bends,
+    turning_deg: shape.turning,
     volume_mL: ((Math.PI / 4) * tube.inner_mm ** 2 * shape.length) / 1000,
-    guess: a && b ? null : `one end has no place in the case yet: ${UNPLACED_LENGTH_MM} mm put down`,
+    guess:
+      a && b ? null : `one end has no place in the case yet: ${UNPLACED_LENGTH_MM} mm put down`,
   };
 }
 
 const fixed = (e: EndPiece): EndPiece => (e === 'auto' ? 'straight' : e);
-const angle = (a: Vec, b: Vec): number => Math.acos(Math.max(-1, Math.min(1, dot(a, b) / (norm(a) * norm(b) || 1)))) * DEGREES;
+const angle = (a: Vec, b: Vec): number =>
+  Math.acos(Math.max(-1, Math.min(1, dot(a, b) / (norm(a) * norm(b) || 1)))) * DEGREES;
 
-interface Shape { readonly length: number; readonly bends: number; readonly turning: number; readonly ends: { readonly from: EndPiece; readonly to: EndPiece } }
+interface Shape {
+  readonly length: number;
+  readonly bends: number;
+  readonly turning: number;
+  readonly ends: { readonly from: EndPiece; readonly to: EndPiece };
+}
 
 function between(a: PlacedPort, b: PlacedPort, loop: Loop, link: Link): Shape {
   const stub = loop.fitting.length_mm;
-  const start = add(a.at, scale(a.direction, stub)), stop = add(b.at, scale(b.direction, stub));
+  const start = add(a.at, scale(a.direction, stub)),
+    stop = add(b.at, scale(b.direction, stub));
   const chord = sub(stop, start);
   const length = distance(start, stop);
-  const turnA = length > 1 ? angle(a.direction, chord) : 0, turnB = length > 1 ? angle(b.direction, scale(chord, -1)) : 0;
-  const ends = { from: chosen(link.ends.from, turnA, length, loop), to: chosen(link.ends.to, turnB, length, loop) };
-  const restA = Math.max(0, turnA - relief(ends.from)), restB = Math.max(0, turnB - relief(ends.to));
+  const turnA = length > 1 ? angle(a.direction, chord) : 0,
+    turnB = length > 1 ? angle(b.direction, scale(chord, -1)) : 0;
+  const ends = {
+    from: chosen(link.ends.from, turnA, length, loop),
+    to: chosen(link.ends.to, turnB, length, loop),
+  };
+  const restA = Math.max(0, turnA - relief(ends.from)),
+    restB = Math.max(0, turnB - relief(ends.to));
   const depth = 2 * INSERTION_MM;
   if (!loop.tube.hard) {
     const stretch = (arcStretch(restA) + arcStretch(restB)) / 2;
-    return { length: length * stretch + depth, bends: restA + restB > 20 ? 1 : 0, turning: restA + restB, ends };
+    return {
+      length: length * stretch + depth,
+      bends: restA + restB > 20 ? 1 : 0,
+      turning: restA + restB,
+      ends,
+    };
   }
   const along = chord.map(Math.abs) as unknown as Vec;
   const axes = along.filter((d) => d > STRAIGHT_MM).length;
@@ -111,8 +178,23 @@ function between(a: PlacedPort, b: PlacedPort, loop: Loop, link: Link): Shape {
   const legs = along[0] + along[1] + along[2];
   const radius = loop.tube.minBend_mm;
   const room = Math.floor(legs / (2 * radius));
-  const bends = Math.min(room, Math.max(0, (axes <= 1 ? 0 : sameAxis ? 2 * (axes - 1) : axes - 1) - turned));
-  return { length: Math.max(length, developedLength(legs, Array.from({ length: bends }, () => ({ radius_mm: radius, angle_deg: 90 })))) + depth, bends, turning: bends * 90, ends };
+  const bends = Math.min(
+    room,
+    Math.max(0, (axes <= 1 ? 0 : sameAxis ? 2 * (axes - 1) : axes - 1) - turned),
+  );
+  return {
+    length:
+      Math.max(
+        length,
+        developedLength(
+          legs,
+          Array.from({ length: bends }, () => ({ radius_mm: radius, angle_deg: 90 })),
+        ),
+      ) + depth,
+    bends,
+    turning: bends * 90,
+    ends,
+  };
 }
 
 /** How deep a tube goes into each fitting, mm (common practice, no source). */

@@ -1,4 +1,15 @@
-export { setBack, arcLength, bendStart, developedLength, bendTable, bendCorners, setAngle, type BendPose, type BendRow, type BendTable } from './bend';
+export {
+  setBack,
+  arcLength,
+  bendStart,
+  developedLength,
+  bendTable,
+  bendCorners,
+  setAngle,
+  type BendPose,
+  type BendRow,
+  type BendTable,
+} from './bend';
 export { estimateRuns, INSERTION_MM, type Run } from './estimate';
 export { bendMarks, trimFor, TRIM_MM, type BendMark, type MarkedTube } from './marks';
 export { pieceOf } from './piece';

@@ -3,4 +3,14 @@ import type { FittingDuty, FittingPart } from '../part';
 import type { Run } from './estimate';
 
 /** The part that a piece of a run is: the loop's own fitting, the bridge chosen for this run, or the kit's piece of that duty. */
-export const pieceOf = (run: Pick<Run, 'bridge'> | undefined, duty: FittingDuty, loop: Loop, kit: Kit): FittingPart => (duty === 'bridge' ? run?.bridge ?? kit.joint : duty === loop.fitting.duty ? loop.fitting : kit[duty as KitDuty]);
+export const pieceOf = (
+  run: Pick<Run, 'bridge'> | undefined,
+  duty: FittingDuty,
+  loop: Loop,
+  kit: Kit,
+): FittingPart =>
+  duty === 'bridge'
+    ? (run?.bridge ?? kit.joint)
+    : duty === loop.fitting.duty
+      ? loop.fitting
+      : kit[duty as KitDuty];

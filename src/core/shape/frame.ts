@@ -11,7 +11,8 @@ export interface Frame {
 
 export const UPRIGHT: Omit<Frame, 'at'> = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] };
 
-export const directionIn = (f: Frame, d: Vec): Vec => clean(add(add(scale(f.x, d[0]), scale(f.y, d[1])), scale(f.z, d[2])));
+export const directionIn = (f: Frame, d: Vec): Vec =>
+  clean(add(add(scale(f.x, d[0]), scale(f.y, d[1])), scale(f.z, d[2])));
 export const pointIn = (f: Frame, p: Vec): Vec => add(f.at, directionIn(f, p));
 export const boxIn = (f: Frame, b: Box): Box => boxOf(pointIn(f, b.min), pointIn(f, b.max));
 

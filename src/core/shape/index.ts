@@ -1,5 +1,17 @@
 export { add, sub, scale, dot, cross, norm, unit, distance, type Vec } from './vec';
 export { boxOf, boxSize, boxCentre, union, type Box } from './box';
 export { axisGaps, boxGap, insideGap } from './distance';
-export { axisOf, bodyGap, bodiesMeet, boxCylinderGap, cylinderBox, cylinderFrom, cylinderGap, cylinderIn, roundBody, type Body, type Cylinder } from './cylinder';
+export {
+  axisOf,
+  bodyGap,
+  bodiesMeet,
+  boxCylinderGap,
+  cylinderBox,
+  cylinderFrom,
+  cylinderGap,
+  cylinderIn,
+  roundBody,
+  type Body,
+  type Cylinder,
+} from './cylinder';
 export { UPRIGHT, directionIn, pointIn, boxIn, type Frame } from './frame';

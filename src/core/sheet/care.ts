@@ -13,9 +13,17 @@ export function makingSteps(sheet: BendSheet): readonly string[] {
       'Let it hang as it wants before you tighten: a twisted tube unwinds a fitting while the other end is tightened.',
     ];
   }
-  const tool = sheet.material === 'acrylic' ? 'a fine saw, in a mitre box: acrylic cracks in a tube cutter' : 'a tube cutter or a fine saw';
+  const tool =
+    sheet.material === 'acrylic'
+      ? 'a fine saw, in a mitre box: acrylic cracks in a tube cutter'
+      : 'a tube cutter or a fine saw';
   const ends = ['Deburr inside and out and chamfer the edge: a sharp one slices the O-ring.'];
-  if (sheet.bends.length === 0) return [`Cut ${cut} with ${tool}.`, ...ends, `Wet the ends with water and push both ${formatMillimetres(sheet.grip_mm)} deep into their fittings.`];
+  if (sheet.bends.length === 0)
+    return [
+      `Cut ${cut} with ${tool}.`,
+      ...ends,
+      `Wet the ends with water and push both ${formatMillimetres(sheet.grip_mm)} deep into their fittings.`,
+    ];
   return [
     `Cut ${cut} with ${tool}: ${formatMillimetres(sheet.trim_mm)} more than it needs, to be cut off at the far end when it is bent.`,
     ...ends,
@@ -33,7 +41,10 @@ function bendWords(sheet: BendSheet, bend: SheetBend, index: number): string {
   const place = `Bend ${index + 1}: start ${formatMillimetres(bend.setBack_mm, 1)} before the corner, at ${formatMillimetres(bend.start_mm, 1)}.`;
   const warm = `Warm it gently from ${formatMillimetres(bend.start_mm, 0)} to ${formatMillimetres(bend.end_mm, 0)}, turning it, until it sags;`;
   const set = `lay it round the mandrel of ${formatMillimetres(sheet.radius_mm, 1)} to ${formatNumber(bend.set_deg, { decimals: 1 })}° and hold until it is cool`;
-  const rest = sheet.springBack === null ? ': let go warm, 90° ends near 100°' : ` (${formatNumber(bend.angle_deg, { decimals: 1 })}° is left)`;
+  const rest =
+    sheet.springBack === null
+      ? ': let go warm, 90° ends near 100°'
+      : ` (${formatNumber(bend.angle_deg, { decimals: 1 })}° is left)`;
   return `${turn}${place} ${warm} ${set}${rest}.`;
 }
 
@@ -45,11 +56,17 @@ export function turnWords(turn: TubeTurn | null): string {
 
 /** What can hurt, shown with every sheet (cautions of the trade). */
 export function makingCautions(sheet: Pick<BendSheet, 'hard' | 'material'>): readonly string[] {
-  if (!sheet.hard) return ['Blades: cut away from the hand.', 'Measure before you cut: soft tube forgives 5 mm, not 20.'];
+  if (!sheet.hard)
+    return [
+      'Blades: cut away from the hand.',
+      'Measure before you cut: soft tube forgives 5 mm, not 20.',
+    ];
   return [
     'Heat gun: burns, fire and fumes. Keep it moving, ventilate, never point it at the machine.',
     'Saws and cutters: gloves, eye protection, and clear the dust out of the tube.',
-    ...(sheet.material === 'acrylic' ? ['Acrylic splinters, and cracks where alcohol touches it: wash with water and mild soap.'] : []),
+    ...(sheet.material === 'acrylic'
+      ? ['Acrylic splinters, and cracks where alcohol touches it: wash with water and mild soap.']
+      : []),
     'Hot tube holds its heat inside: let it cool before the cord is drawn out.',
   ];
 }

@@ -38,7 +38,10 @@ export function tubeTurn(rotation_deg: number): TubeTurn | null {
 }
 
 /** The bends of a sheet in the order of the work, and the straight that is left behind the last one up to the held end, mm. */
-export function bendSteps(sheet: Pick<BendSheet, 'bends' | 'cut_mm'>): { readonly steps: readonly BendStep[]; readonly last_mm: number } {
+export function bendSteps(sheet: Pick<BendSheet, 'bends' | 'cut_mm'>): {
+  readonly steps: readonly BendStep[];
+  readonly last_mm: number;
+} {
   let at = 0;
   const steps: BendStep[] = [];
   for (const bend of sheet.bends) {

@@ -8,21 +8,33 @@ import type { Run } from '../run';
  * Heat capacities, J/K. No catalogue gives masses, so metal is estimated from size: copper and brass of a core 0.8 g to the cm³ of its
  * bulk, a block a third full of copper (common practice, no source). Specific heat of copper 385 J/(kg K), CRC Handbook, from memory.
  */
-const COPPER_JKGK = 385, COPPER_GCM3 = 8.96;
-const CORE_GCM3 = 0.8, BLOCK_FILL = 1 / 3;
+const COPPER_JKGK = 385,
+  COPPER_GCM3 = 8.96;
+const CORE_GCM3 = 0.8,
+  BLOCK_FILL = 1 / 3;
 /** An air cooler and what it stands on, J/K to the watt of its part's full draw (common practice, no source). */
 const AIR_COOLER_JKW = 2.5;
 
 const cm3 = (size: readonly number[]): number => size.reduce((a, b) => a * b, 1) / 1000;
-const perMl = (fluid: FluidProperties): number => (fluid.density_kgm3 * fluid.heatCapacity_JkgK) / 1e6;
+const perMl = (fluid: FluidProperties): number =>
+  (fluid.density_kgm3 * fluid.heatCapacity_JkgK) / 1e6;
 
 /** Of a block's metal, J/K. */
-export const blockCapacity = (part: BlockPart): number => (cm3(part.size) * BLOCK_FILL * COPPER_GCM3 * COPPER_JKGK) / 1000;
+export const blockCapacity = (part: BlockPart): number =>
+  (cm3(part.size) * BLOCK_FILL * COPPER_GCM3 * COPPER_JKGK) / 1000;
 
-export const airCoolerCapacity = (source: Source): number => Math.max(20, AIR_COOLER_JKW * drawOf(source));
+export const airCoolerCapacity = (source: Source): number =>
+  Math.max(20, AIR_COOLER_JKW * drawOf(source));
 
 /** Of one edge: its coolant, a core's metal, and a reservoir's fill where the edge leaves it. A block's metal stands apart. */
-export function edgeCapacity(edge: GraphEdge, graph: LoopGraph, runs: readonly Run[], radiators: readonly RadiatorSetup[], fluid: FluidProperties, fills_mL: ReadonlyMap<string, number>): number {
+export function edgeCapacity(
+  edge: GraphEdge,
+  graph: LoopGraph,
+  runs: readonly Run[],
+  radiators: readonly RadiatorSetup[],
+  fluid: FluidProperties,
+  fills_mL: ReadonlyMap<string, number>,
+): number {
   const water = perMl(fluid);
   let capacity = 0;
   if (edge.item) {
@@ -30,10 +42,20 @@ export function edgeCapacity(edge: GraphEdge, graph: LoopGraph, runs: readonly R
     const passages = 'passages' in part ? Math.max(1, part.passages.length) : 1;
     if ('volume_mL' in part) capacity += (part.volume_mL / passages) * water;
     const radiator = radiators.find((r) => r.id === edge.item?.id);
-    if (radiator) capacity += (cm3([radiator.core.length_mm, radiator.core.width_mm, radiator.core.depth_mm]) * CORE_GCM3 * COPPER_JKGK) / 1000 / passages;
-  } else capacity += (runs.find((r) => r.id === edge.id && r.loop === graph.loop.id)?.volume_mL ?? 0) * water;
+    if (radiator)
+      capacity +=
+        (cm3([radiator.core.length_mm, radiator.core.width_mm, radiator.core.depth_mm]) *
+          CORE_GCM3 *
+          COPPER_JKGK) /
+        1000 /
+        passages;
+  } else
+    capacity +=
+      (runs.find((r) => r.id === edge.id && r.loop === graph.loop.id)?.volume_mL ?? 0) * water;
   const fill = fills_mL.get(edge.from);
-  if (fill !== undefined) capacity += (fill * water) / Math.max(1, graph.edges.filter((e) => e.from === edge.from).length);
+  if (fill !== undefined)
+    capacity +=
+      (fill * water) / Math.max(1, graph.edges.filter((e) => e.from === edge.from).length);
   return Math.max(LEAST_JK, capacity);
 }
 

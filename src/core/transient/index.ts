@@ -1,3 +1,14 @@
 export { runTransient } from './run';
 export { asked } from './control';
-export { FAULTS, ScenarioError, type Fault, type FaultKind, type Hunting, type Scenario, type Settling, type SpeedTrack, type SpotTrack, type Transient } from './types';
+export {
+  FAULTS,
+  ScenarioError,
+  type Fault,
+  type FaultKind,
+  type Hunting,
+  type Scenario,
+  type Settling,
+  type SpeedTrack,
+  type SpotTrack,
+  type Transient,
+} from './types';

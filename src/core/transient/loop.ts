@@ -2,10 +2,23 @@ import { luFactor, luSolve } from '../heat';
 import type { LoopGraph } from '../model';
 
 /** A part's metal on an edge, between the part and the coolant. */
-export interface Body { readonly source: number; readonly share: number; readonly edge: number; readonly capacity_JK: number; resistance_KW: number; temp_C: number; heat_W: number }
+export interface Body {
+  readonly source: number;
+  readonly share: number;
+  readonly edge: number;
+  readonly capacity_JK: number;
+  resistance_KW: number;
+  temp_C: number;
+  heat_W: number;
+}
 
 /** What acts on a loop in one step. */
-export interface Push { readonly capacityFlow_WK: Float64Array; readonly conductance_WK: Float64Array; readonly air_C: Float64Array; readonly gain_W: Float64Array }
+export interface Push {
+  readonly capacityFlow_WK: Float64Array;
+  readonly conductance_WK: Float64Array;
+  readonly air_C: Float64Array;
+  readonly gain_W: Float64Array;
+}
 
 /** A chord of conductance and flow this small is not worth factoring anew for. */
 const SAME = 1e-3;
@@ -25,9 +38,19 @@ export class LoopState {
   private readonly base: Float64Array;
   /** Edges into the start of each edge with their shares of its stream; when flow runs backwards start and end are swapped. */
   private feeds: readonly (readonly { readonly edge: number; readonly share: number }[])[] = [];
-  private held: { step_s: number; conductance: Float64Array; flow: Float64Array | null; resistances: Float64Array } = { step_s: 0, conductance: new Float64Array(0), flow: null, resistances: new Float64Array(0) };
+  private held: {
+    step_s: number;
+    conductance: Float64Array;
+    flow: Float64Array | null;
+    resistances: Float64Array;
+  } = { step_s: 0, conductance: new Float64Array(0), flow: null, resistances: new Float64Array(0) };
 
-  constructor(private readonly graph: LoopGraph, private readonly capacity_JK: Float64Array, readonly bodies: readonly Body[], start_C: number) {
+  constructor(
+    private readonly graph: LoopGraph,
+    private readonly capacity_JK: Float64Array,
+    readonly bodies: readonly Body[],
+    start_C: number,
+  ) {
     this.n = graph.edges.length;
     this.temp_C = new Float64Array(this.n).fill(start_C);
     this.lu = new Float64Array(this.n * this.n);
@@ -40,13 +63,23 @@ export class LoopState {
 
   /** Which stream feeds which; asked again only when the flows change. */
   setFlows(flows_Lmin: Float64Array): void {
-    const end = (k: number): string => { const e = this.graph.edges[k] as LoopGraph['edges'][number]; return (flows_Lmin[k] as number) >= 0 ? e.to : e.from; };
-    const start = (k: number): string => { const e = this.graph.edges[k] as LoopGraph['edges'][number]; return (flows_Lmin[k] as number) >= 0 ? e.from : e.to; };
+    const end = (k: number): string => {
+      const e = this.graph.edges[k] as LoopGraph['edges'][number];
+      return (flows_Lmin[k] as number) >= 0 ? e.to : e.from;
+    };
+    const start = (k: number): string => {
+      const e = this.graph.edges[k] as LoopGraph['edges'][number];
+      return (flows_Lmin[k] as number) >= 0 ? e.from : e.to;
+    };
     const into = new Map<string, { edge: number; q: number }[]>();
-    for (let k = 0; k < this.n; k += 1) { const q = Math.abs(flows_Lmin[k] as number); if (q > 1e-6) into.set(end(k), [...(into.get(end(k)) ?? []), { edge: k, q }]); }
+    for (let k = 0; k < this.n; k += 1) {
+      const q = Math.abs(flows_Lmin[k] as number);
+      if (q > 1e-6) into.set(end(k), [...(into.get(end(k)) ?? []), { edge: k, q }]);
+    }
     this.feeds = Array.from({ length: this.n }, (_, k) => {
       if (Math.abs(flows_Lmin[k] as number) <= 1e-6) return [];
-      const list = into.get(start(k)) ?? [], sum = list.reduce((s, f) => s + f.q, 0);
+      const list = into.get(start(k)) ?? [],
+        sum = list.reduce((s, f) => s + f.q, 0);
       return list.map((f) => ({ edge: f.edge, share: f.q / sum }));
     });
     this.held.flow = null;
@@ -57,33 +90,48 @@ export class LoopState {
     const { n, lu, rhs, temp_C, bodies } = this;
     this.blockTerms(step_s);
     if (this.changed(push, step_s)) this.factor(push, step_s);
-    for (let k = 0; k < n; k += 1) rhs[k] = ((this.capacity_JK[k] as number) / step_s) * (temp_C[k] as number) + (this.held.conductance[k] as number) * (push.air_C[k] as number) + (push.gain_W[k] as number) + (this.base[k] as number);
+    for (let k = 0; k < n; k += 1)
+      rhs[k] =
+        ((this.capacity_JK[k] as number) / step_s) * (temp_C[k] as number) +
+        (this.held.conductance[k] as number) * (push.air_C[k] as number) +
+        (push.gain_W[k] as number) +
+        (this.base[k] as number);
     luSolve(lu, this.order, rhs, n);
     let out_W = 0;
     for (let k = 0; k < n; k += 1) temp_C[k] = rhs[k] as number;
     for (let k = 0; k < n; k += 1) {
       const feeds = this.feeds[k] ?? [];
       let inlet = temp_C[k] as number;
-      if (feeds.length > 0) { inlet = 0; for (const f of feeds) inlet += f.share * (temp_C[f.edge] as number); }
+      if (feeds.length > 0) {
+        inlet = 0;
+        for (const f of feeds) inlet += f.share * (temp_C[f.edge] as number);
+      }
       this.inlet_C[k] = inlet;
       const conductance = this.held.conductance[k] as number;
       if (conductance > 0) out_W += conductance * (inlet - (push.air_C[k] as number));
     }
     for (const b of bodies) {
-      const coolant = this.coolantAt(b.edge), beta = b.capacity_JK / step_s;
-      b.temp_C = (beta * b.temp_C + b.heat_W + coolant / b.resistance_KW) / (beta + 1 / b.resistance_KW);
+      const coolant = this.coolantAt(b.edge),
+        beta = b.capacity_JK / step_s;
+      b.temp_C =
+        (beta * b.temp_C + b.heat_W + coolant / b.resistance_KW) / (beta + 1 / b.resistance_KW);
     }
     return out_W;
   }
 
   /** Mean coolant within an edge, °C. */
-  coolantAt(k: number): number { return ((this.inlet_C[k] as number) + (this.temp_C[k] as number)) / 2; }
-  inletAt(k: number): number { return this.inlet_C[k] as number; }
+  coolantAt(k: number): number {
+    return ((this.inlet_C[k] as number) + (this.temp_C[k] as number)) / 2;
+  }
+  inletAt(k: number): number {
+    return this.inlet_C[k] as number;
+  }
 
   /** Energy held over 0 °C, J. */
   stored(): number {
     let sum = 0;
-    for (let k = 0; k < this.n; k += 1) sum += (this.capacity_JK[k] as number) * (this.temp_C[k] as number);
+    for (let k = 0; k < this.n; k += 1)
+      sum += (this.capacity_JK[k] as number) * (this.temp_C[k] as number);
     for (const b of this.bodies) sum += b.capacity_JK * b.temp_C;
     return sum;
   }
@@ -93,7 +141,8 @@ export class LoopState {
     this.base.fill(0);
     this.slope.fill(0);
     for (const b of this.bodies) {
-      const beta = b.capacity_JK / step_s, under = b.resistance_KW * beta + 1;
+      const beta = b.capacity_JK / step_s,
+        under = b.resistance_KW * beta + 1;
       this.base[b.edge] = (this.base[b.edge] as number) + (beta * b.temp_C + b.heat_W) / under;
       this.slope[b.edge] = (this.slope[b.edge] as number) + beta / under;
     }
@@ -113,13 +162,25 @@ export class LoopState {
     const { n, lu } = this;
     lu.fill(0);
     for (let k = 0; k < n; k += 1) {
-      const m = push.capacityFlow_WK[k] as number, half = (this.slope[k] as number) / 2, feeds = this.feeds[k] ?? [];
+      const m = push.capacityFlow_WK[k] as number,
+        half = (this.slope[k] as number) / 2,
+        feeds = this.feeds[k] ?? [];
       const fed = feeds.length > 0;
       // Without a stream the coolant within is one temperature, its own.
-      lu[k * n + k] = (this.capacity_JK[k] as number) / step_s + (fed ? m + half : 2 * half + (push.conductance_WK[k] as number));
-      for (const f of feeds) lu[k * n + f.edge] = (lu[k * n + f.edge] as number) + f.share * (half - m + (push.conductance_WK[k] as number));
+      lu[k * n + k] =
+        (this.capacity_JK[k] as number) / step_s +
+        (fed ? m + half : 2 * half + (push.conductance_WK[k] as number));
+      for (const f of feeds)
+        lu[k * n + f.edge] =
+          (lu[k * n + f.edge] as number) +
+          f.share * (half - m + (push.conductance_WK[k] as number));
     }
-    if (!luFactor(lu, this.order, n)) throw new RangeError('the loop\'s balance has no answer');
-    this.held = { step_s, conductance: Float64Array.from(push.conductance_WK), flow: push.capacityFlow_WK, resistances: Float64Array.from(this.bodies, (b) => b.resistance_KW) };
+    if (!luFactor(lu, this.order, n)) throw new RangeError("the loop's balance has no answer");
+    this.held = {
+      step_s,
+      conductance: Float64Array.from(push.conductance_WK),
+      flow: push.capacityFlow_WK,
+      resistances: Float64Array.from(this.bodies, (b) => b.resistance_KW),
+    };
   }
 }

@@ -6,7 +6,8 @@ import { LMIN_TO_M3S } from '../quantity';
 import type { Run } from '../run';
 
 /** Speeds between which a pump's flows and a radiator's figures are worked out, rpm; in between by straight lines. */
-const PUMP_GRID_RPM = 50, FAN_GRID_RPM = 25;
+const PUMP_GRID_RPM = 50,
+  FAN_GRID_RPM = 25;
 
 /** Flows of one loop by the speeds of its pumps; each state is solved once. */
 export class LoopFlows {
@@ -15,7 +16,12 @@ export class LoopFlows {
   /** Heat a stream carries, W/K to the L/min. */
   readonly perFlow_WK: number;
 
-  constructor(private readonly setup: HeatSetup, readonly graph: LoopGraph, private readonly runs: readonly Run[], private readonly coolant_C: number) {
+  constructor(
+    private readonly setup: HeatSetup,
+    readonly graph: LoopGraph,
+    private readonly runs: readonly Run[],
+    private readonly coolant_C: number,
+  ) {
     this.fluid = coolantProperties(graph.loop.coolant.base, coolant_C);
     this.perFlow_WK = LMIN_TO_M3S * this.fluid.density_kgm3 * this.fluid.heatCapacity_JkgK;
   }
@@ -25,10 +31,29 @@ export class LoopFlows {
     const key = [...speeds].map(([id, rpm]) => `${id}:${rpm}`).join();
     let flows = this.known.get(key);
     if (!flows) {
-      const graph: LoopGraph = { ...this.graph, edges: this.graph.edges.map((e) => (e.item?.part.kind === 'pump' ? { ...e, item: { ...e.item, settings: { ...e.item.settings, speed_rpm: speeds.get(e.item.id) ?? 0 } } } : e)) };
-      const turns = graph.edges.some((e) => e.item?.part.kind === 'pump' && (e.item.settings.speed_rpm ?? 0) > 0);
-      const solution = turns ? readyNetwork(networkOf(this.setup.model, graph, this.runs, this.coolant_C)).solve() : null;
-      flows = Float64Array.from(graph.edges, (e) => (solution?.status === 'solved' ? solution.flows.get(e.id) ?? 0 : 0));
+      const graph: LoopGraph = {
+        ...this.graph,
+        edges: this.graph.edges.map((e) =>
+          e.item?.part.kind === 'pump'
+            ? {
+                ...e,
+                item: {
+                  ...e.item,
+                  settings: { ...e.item.settings, speed_rpm: speeds.get(e.item.id) ?? 0 },
+                },
+              }
+            : e,
+        ),
+      };
+      const turns = graph.edges.some(
+        (e) => e.item?.part.kind === 'pump' && (e.item.settings.speed_rpm ?? 0) > 0,
+      );
+      const solution = turns
+        ? readyNetwork(networkOf(this.setup.model, graph, this.runs, this.coolant_C)).solve()
+        : null;
+      flows = Float64Array.from(graph.edges, (e) =>
+        solution?.status === 'solved' ? (solution.flows.get(e.id) ?? 0) : 0,
+      );
       this.known.set(key, flows);
     }
     return flows;
@@ -36,9 +61,13 @@ export class LoopFlows {
 }
 
 /** Pump speed a flow is solved for: the set one as it is, others on the grid. */
-export const onPumpGrid = (rpm: number, set_rpm: number): number => (Math.abs(rpm - set_rpm) < 1e-6 ? set_rpm : Math.round(rpm / PUMP_GRID_RPM) * PUMP_GRID_RPM);
+export const onPumpGrid = (rpm: number, set_rpm: number): number =>
+  Math.abs(rpm - set_rpm) < 1e-6 ? set_rpm : Math.round(rpm / PUMP_GRID_RPM) * PUMP_GRID_RPM;
 
-export interface Figures { readonly k: number; readonly air_m3h: number }
+export interface Figures {
+  readonly k: number;
+  readonly air_m3h: number;
+}
 
 /** A radiator's W/K and air by fan speed and flow. Knots are worked out once; the set speeds are met exactly. */
 export class RadiatorFigures {
@@ -48,13 +77,21 @@ export class RadiatorFigures {
   private flow_Lmin = NaN;
   private offsets = '';
   private readonly set: readonly number[];
-  constructor(private readonly setup: HeatSetup, private readonly index: number, private readonly coolant: FluidProperties, private readonly roomAir: FluidProperties) {
-    this.set = (setup.radiators[index] as HeatSetup['radiators'][number]).fans.map((f) => f.speed_rpm);
+  constructor(
+    private readonly setup: HeatSetup,
+    private readonly index: number,
+    private readonly coolant: FluidProperties,
+    private readonly roomAir: FluidProperties,
+  ) {
+    this.set = (setup.radiators[index] as HeatSetup['radiators'][number]).fans.map(
+      (f) => f.speed_rpm,
+    );
   }
 
   /** `speeds` by fan set; `flow_Lmin` through the core. Sets of unlike speed keep their distance from the first between its knots. */
   at(speeds: Float64Array, flow_Lmin: number): Figures {
-    let same = true, offsets = '';
+    let same = true,
+      offsets = '';
     for (let i = 0; i < speeds.length; i += 1) {
       if ((speeds[i] as number) !== this.set[i]) same = false;
       if (i > 0) offsets += `${Math.round((speeds[i] as number) - (speeds[0] as number))},`;
@@ -68,7 +105,9 @@ export class RadiatorFigures {
       this.tables.set(key, this.table);
     }
     if (same) return (this.exact ??= this.solve(this.set));
-    const lead = speeds[0] as number, low = Math.floor(lead / FAN_GRID_RPM), t = lead / FAN_GRID_RPM - low;
+    const lead = speeds[0] as number,
+      low = Math.floor(lead / FAN_GRID_RPM),
+      t = lead / FAN_GRID_RPM - low;
     const a = this.knot(low, speeds);
     if (t === 0) return a;
     const b = this.knot(low + 1, speeds);
@@ -77,15 +116,24 @@ export class RadiatorFigures {
 
   private knot(i: number, speeds: Float64Array): Figures {
     const lead = i * FAN_GRID_RPM;
-    return (this.table[i] ??= this.solve(Array.from(speeds, (s) => Math.max(0, lead + s - (speeds[0] as number)))));
+    return (this.table[i] ??= this.solve(
+      Array.from(speeds, (s) => Math.max(0, lead + s - (speeds[0] as number))),
+    ));
   }
 
   private solve(speeds: readonly number[]): Figures {
     const r = this.setup.radiators[this.index] as HeatSetup['radiators'][number];
-    const state = radiatorState({ ...r, fans: r.fans.map((f, i) => ({ ...f, speed_rpm: speeds[i] as number })) }, this.flow_Lmin, this.coolant, this.roomAir, this.setup.factors);
+    const state = radiatorState(
+      { ...r, fans: r.fans.map((f, i) => ({ ...f, speed_rpm: speeds[i] as number })) },
+      this.flow_Lmin,
+      this.coolant,
+      this.roomAir,
+      this.setup.factors,
+    );
     return { k: state.k, air_m3h: state.wind.flow_m3h * this.setup.factors.airFlow };
   }
 }
 
 /** Coolant temperature a loop's properties are taken at: what the settled answer found. */
-export const coolantOf = (flow: FlowReport, loop: string, fallback_C: number): number => flow.loops.find((l) => l.id === loop)?.coolant_C ?? fallback_C;
+export const coolantOf = (flow: FlowReport, loop: string, fallback_C: number): number =>
+  flow.loops.find((l) => l.id === loop)?.coolant_C ?? fallback_C;

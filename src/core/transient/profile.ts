@@ -3,23 +3,44 @@ import type { LoadCaseId } from '../part';
 import { ScenarioError, type Fault, type FaultKind, type Scenario } from './types';
 
 /** What a fault's amount may be: share of the flow lost, kelvin the room warms by. */
-const AMOUNTS: Partial<Record<FaultKind, readonly [number, number]>> = { 'flow sags': [0, 0.95], 'room warms': [-20, 60] };
+const AMOUNTS: Partial<Record<FaultKind, readonly [number, number]>> = {
+  'flow sags': [0, 0.95],
+  'room warms': [-20, 60],
+};
 
 /** Throws ScenarioError for a time, an amount or a part that no fault can have. */
 export function checkFault(fault: Fault, place: string, setup: HeatSetup): void {
-  if (!(fault.at_s >= 0)) throw new ScenarioError('a fault happens at 0 s or later', `${place}.at_s`);
+  if (!(fault.at_s >= 0))
+    throw new ScenarioError('a fault happens at 0 s or later', `${place}.at_s`);
   const range = AMOUNTS[fault.kind];
-  if (range && fault.amount !== undefined && !(fault.amount >= range[0] && fault.amount <= range[1])) throw new ScenarioError(`"${fault.kind}" goes from ${range[0]} to ${range[1]}, not ${fault.amount}`, `${place}.amount`);
+  if (
+    range &&
+    fault.amount !== undefined &&
+    !(fault.amount >= range[0] && fault.amount <= range[1])
+  )
+    throw new ScenarioError(
+      `"${fault.kind}" goes from ${range[0]} to ${range[1]}, not ${fault.amount}`,
+      `${place}.amount`,
+    );
   if (fault.item === undefined) return;
-  const kind = setup.model.build.items.find((i) => i.id === fault.item)?.part.kind, wanted = fault.kind === 'pump stops' ? 'pump' : 'fan';
-  if (kind !== wanted) throw new ScenarioError(kind === undefined ? `there is no part "${fault.item}"` : `"${fault.item}" is no ${wanted}`, `${place}.item`);
+  const kind = setup.model.build.items.find((i) => i.id === fault.item)?.part.kind,
+    wanted = fault.kind === 'pump stops' ? 'pump' : 'fan';
+  if (kind !== wanted)
+    throw new ScenarioError(
+      kind === undefined ? `there is no part "${fault.item}"` : `"${fault.item}" is no ${wanted}`,
+      `${place}.item`,
+    );
 }
 
 /** The load at a time. */
 export function loadTimes({ profile }: Scenario): (at_s: number) => LoadCaseId {
-  let k = 0, end = profile[0]?.seconds ?? 0;
+  let k = 0,
+    end = profile[0]?.seconds ?? 0;
   return (at_s) => {
-    while (at_s >= end - 1e-9 && k < profile.length - 1) { k += 1; end += profile[k]?.seconds ?? 0; }
+    while (at_s >= end - 1e-9 && k < profile.length - 1) {
+      k += 1;
+      end += profile[k]?.seconds ?? 0;
+    }
     return (profile[k] as Scenario['profile'][number]).load;
   };
 }

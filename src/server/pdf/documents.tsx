@@ -2,41 +2,203 @@ import type { Build } from '@/core/build';
 import type { Workings } from '@/core/evaluate';
 import { shortWhy, type ListReport } from '@/core/list';
 import { PART_KINDS, type PartKind } from '@/core/part';
-import { formatCelsius, formatFlow, formatKelvin, formatMoney, formatNumber, formatWatts } from '@/core/quantity';
+import {
+  formatCelsius,
+  formatFlow,
+  formatKelvin,
+  formatMoney,
+  formatNumber,
+  formatWatts,
+} from '@/core/quantity';
 import { PdfSheet, PdfTable, type Column } from './parts';
 
 type Line = ListReport['lines'][number];
-const LIST: readonly Column[] = [{ head: 'qty', wide: 8, right: true }, { head: 'part', wide: 30 }, { head: 'asked for by', wide: 38 }, { head: 'each', wide: 11, right: true }, { head: 'total', wide: 13, right: true }];
-const told = (why: string): string => { const { short, more } = shortWhy(why, 6); return more > 0 ? `${short}; and ${more} more places` : short; };
-const rowOf = (l: Line): readonly string[] => [`${formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })}${l.unit === 'piece' ? ' x' : ` ${l.unit}`}`, `${l.name}, ${l.maker}`, `${told(l.why)}${l.estimated ? ' (estimated)' : ''}`, formatMoney(l.unitPrice), l.owned ? 'owned' : `${formatMoney(l.total)}${l.have > 0 ? `, ${l.have} in the drawer` : ''}`];
+const LIST: readonly Column[] = [
+  { head: 'qty', wide: 8, right: true },
+  { head: 'part', wide: 30 },
+  { head: 'asked for by', wide: 38 },
+  { head: 'each', wide: 11, right: true },
+  { head: 'total', wide: 13, right: true },
+];
+const told = (why: string): string => {
+  const { short, more } = shortWhy(why, 6);
+  return more > 0 ? `${short}; and ${more} more places` : short;
+};
+const rowOf = (l: Line): readonly string[] => [
+  `${formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })}${l.unit === 'piece' ? ' x' : ` ${l.unit}`}`,
+  `${l.name}, ${l.maker}`,
+  `${told(l.why)}${l.estimated ? ' (estimated)' : ''}`,
+  formatMoney(l.unitPrice),
+  l.owned ? 'owned' : `${formatMoney(l.total)}${l.have > 0 ? `, ${l.have} in the drawer` : ''}`,
+];
 
 function ListTables({ list, currency }: { readonly list: ListReport; readonly currency: string }) {
   return (
     <>
-      {(Object.keys(PART_KINDS) as PartKind[]).map((k) => <PdfTable key={k} title={k === 'sundry' ? 'Sundries' : PART_KINDS[k].many} columns={LIST} rows={list.lines.filter((l) => l.kind === k && l.inBudget).map(rowOf)} />)}
-      <PdfTable title="Tools, outside the loop's budget" columns={LIST} rows={list.lines.filter((l) => l.tool).map(rowOf)} />
-      <PdfTable title="The machine's own hardware, outside the loop's budget" columns={LIST} rows={list.lines.filter((l) => !l.inBudget && !l.tool).map(rowOf)} />
-      <PdfTable title="Sums" columns={[{ head: '', wide: 50 }, { head: currency, wide: 20, right: true }]} rows={[['Loop', formatMoney(list.loopTotal)], ...(list.budget === null ? [] : [['Budget', formatMoney(list.budget)]]), ['Tools', formatMoney(list.toolTotal)], ['Machine', formatMoney(list.machineTotal)]]} />
+      {(Object.keys(PART_KINDS) as PartKind[]).map((k) => (
+        <PdfTable
+          key={k}
+          title={k === 'sundry' ? 'Sundries' : PART_KINDS[k].many}
+          columns={LIST}
+          rows={list.lines.filter((l) => l.kind === k && l.inBudget).map(rowOf)}
+        />
+      ))}
+      <PdfTable
+        title="Tools, outside the loop's budget"
+        columns={LIST}
+        rows={list.lines.filter((l) => l.tool).map(rowOf)}
+      />
+      <PdfTable
+        title="The machine's own hardware, outside the loop's budget"
+        columns={LIST}
+        rows={list.lines.filter((l) => !l.inBudget && !l.tool).map(rowOf)}
+      />
+      <PdfTable
+        title="Sums"
+        columns={[
+          { head: '', wide: 50 },
+          { head: currency, wide: 20, right: true },
+        ]}
+        rows={[
+          ['Loop', formatMoney(list.loopTotal)],
+          ...(list.budget === null ? [] : [['Budget', formatMoney(list.budget)]]),
+          ['Tools', formatMoney(list.toolTotal)],
+          ['Machine', formatMoney(list.machineTotal)],
+        ]}
+      />
     </>
   );
 }
 
 /** The parts list on A4. */
-export const ListDocument = ({ build, list }: { readonly build: Build; readonly list: ListReport }) => (
-  <PdfSheet title={`${build.name}: parts list`} under={`${list.lines.length} lines. Prices are the Stores' own, in ${build.brief.currency}.`} foot={`Zephyron, ${build.name}`}><ListTables list={list} currency={build.brief.currency} /></PdfSheet>
+export const ListDocument = ({
+  build,
+  list,
+}: {
+  readonly build: Build;
+  readonly list: ListReport;
+}) => (
+  <PdfSheet
+    title={`${build.name}: parts list`}
+    under={`${list.lines.length} lines. Prices are the Stores' own, in ${build.brief.currency}.`}
+    foot={`Zephyron, ${build.name}`}
+  >
+    <ListTables list={list} currency={build.brief.currency} />
+  </PdfSheet>
 );
 
 /** The build on paper: what was asked, what comes out, what is wrong, runs, screws, coolant and the list. */
-export function BuildDocument({ build, workings: { reports, findings } }: { readonly build: Build; readonly workings: Workings }) {
-  const { brief } = build, heat = reports.heat[brief.loadCase], nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
+export function BuildDocument({
+  build,
+  workings: { reports, findings },
+}: {
+  readonly build: Build;
+  readonly workings: Workings;
+}) {
+  const { brief } = build,
+    heat = reports.heat[brief.loadCase],
+    nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
   return (
-    <PdfSheet title={build.name} under={`${build.case?.name ?? 'No case'}. Judged in ${brief.loadCase} at ${formatCelsius(brief.room_C)}; asked for: coolant at most ${formatKelvin(brief.limits.rise_K)} over the room, ${formatNumber(brief.limits.noise_dBA)} dBA, ${formatFlow(brief.limits.flow_Lmin)}.`} foot={`Zephyron, ${build.name}. Estimates are marked. Local rules and qualified people come first.`}>
-      <PdfTable title="Loops" columns={[{ head: 'loop', wide: 30 }, { head: 'flow', wide: 17, right: true }, { head: 'head', wide: 17, right: true }, { head: 'coolant over room', wide: 19, right: true }, { head: 'heat in', wide: 17, right: true }]} rows={build.loops.map((l) => { const f = reports.flow.loops.find((x) => x.id === l.id), h = heat.loops.find((x) => x.id === l.id); return [l.name, formatFlow(f?.flow_Lmin), f ? `${formatNumber(f.head_kPa, { decimals: 1 })} kPa` : '-', formatKelvin(h?.rise_K ?? null), formatWatts(h?.heatIn_W ?? 0)]; })} />
-      <PdfTable title="Hottest spots" columns={[{ head: 'spot', wide: 60 }, { head: 'temperature', wide: 20, right: true }, { head: 'limit', wide: 20, right: true }]} rows={heat.spots.map((x) => [`${nameOf(x.item)}, ${x.name}`, formatCelsius(x.temp_C, 1), formatCelsius(x.limit_C)])} />
-      <PdfTable title="Findings" columns={[{ head: '', wide: 9 }, { head: 'what', wide: 36 }, { head: 'more', wide: 55 }]} rows={findings.map((f) => [f.severity, f.title, f.detail])} />
-      <PdfTable title="Runs" columns={[{ head: 'run', wide: 46 }, { head: 'ends', wide: 26 }, { head: 'bends', wide: 10, right: true }, { head: 'cut', wide: 18, right: true }]} rows={reports.runs.map((r) => (r.by === 'joint' ? [r.name, 'joint', '', ''] : [r.name, `${r.ends.from}, ${r.ends.to}`, String(r.bends), `${r.estimated ? 'about ' : ''}${formatNumber(r.cut_mm)} mm`]))} />
-      <PdfTable title="Screws" columns={[{ head: 'for', wide: 46 }, { head: 'thread', wide: 20 }, { head: 'length', wide: 18, right: true }, { head: 'washers each', wide: 16, right: true }]} rows={reports.screws.map((x) => [nameOf(x.fans ?? x.radiator), x.thread, x.length_mm === null ? 'none on the list' : `${x.quantity} x ${x.length_mm} mm`, String(x.washers)])} />
-      <PdfTable title="Coolant" columns={[{ head: 'loop', wide: 28 }, { head: 'coolant', wide: 36 }, { head: 'holds', wide: 16, right: true }, { head: 'bottles', wide: 20, right: true }]} rows={reports.list.volumes.map((v) => { const l = build.loops.find((x) => x.id === v.loop); return [l?.name ?? v.loop, l?.coolant.name ?? '', `${formatNumber(v.total_mL)} mL`, `${v.bottles} of ${formatNumber(l?.coolant.bottle_mL)} mL`]; })} />
+    <PdfSheet
+      title={build.name}
+      under={`${build.case?.name ?? 'No case'}. Judged in ${brief.loadCase} at ${formatCelsius(brief.room_C)}; asked for: coolant at most ${formatKelvin(brief.limits.rise_K)} over the room, ${formatNumber(brief.limits.noise_dBA)} dBA, ${formatFlow(brief.limits.flow_Lmin)}.`}
+      foot={`Zephyron, ${build.name}. Estimates are marked. Local rules and qualified people come first.`}
+    >
+      <PdfTable
+        title="Loops"
+        columns={[
+          { head: 'loop', wide: 30 },
+          { head: 'flow', wide: 17, right: true },
+          { head: 'head', wide: 17, right: true },
+          { head: 'coolant over room', wide: 19, right: true },
+          { head: 'heat in', wide: 17, right: true },
+        ]}
+        rows={build.loops.map((l) => {
+          const f = reports.flow.loops.find((x) => x.id === l.id),
+            h = heat.loops.find((x) => x.id === l.id);
+          return [
+            l.name,
+            formatFlow(f?.flow_Lmin),
+            f ? `${formatNumber(f.head_kPa, { decimals: 1 })} kPa` : '-',
+            formatKelvin(h?.rise_K ?? null),
+            formatWatts(h?.heatIn_W ?? 0),
+          ];
+        })}
+      />
+      <PdfTable
+        title="Hottest spots"
+        columns={[
+          { head: 'spot', wide: 60 },
+          { head: 'temperature', wide: 20, right: true },
+          { head: 'limit', wide: 20, right: true },
+        ]}
+        rows={heat.spots.map((x) => [
+          `${nameOf(x.item)}, ${x.name}`,
+          formatCelsius(x.temp_C, 1),
+          formatCelsius(x.limit_C),
+        ])}
+      />
+      <PdfTable
+        title="Findings"
+        columns={[
+          { head: '', wide: 9 },
+          { head: 'what', wide: 36 },
+          { head: 'more', wide: 55 },
+        ]}
+        rows={findings.map((f) => [f.severity, f.title, f.detail])}
+      />
+      <PdfTable
+        title="Runs"
+        columns={[
+          { head: 'run', wide: 46 },
+          { head: 'ends', wide: 26 },
+          { head: 'bends', wide: 10, right: true },
+          { head: 'cut', wide: 18, right: true },
+        ]}
+        rows={reports.runs.map((r) =>
+          r.by === 'joint'
+            ? [r.name, 'joint', '', '']
+            : [
+                r.name,
+                `${r.ends.from}, ${r.ends.to}`,
+                String(r.bends),
+                `${r.estimated ? 'about ' : ''}${formatNumber(r.cut_mm)} mm`,
+              ],
+        )}
+      />
+      <PdfTable
+        title="Screws"
+        columns={[
+          { head: 'for', wide: 46 },
+          { head: 'thread', wide: 20 },
+          { head: 'length', wide: 18, right: true },
+          { head: 'washers each', wide: 16, right: true },
+        ]}
+        rows={reports.screws.map((x) => [
+          nameOf(x.fans ?? x.radiator),
+          x.thread,
+          x.length_mm === null ? 'none on the list' : `${x.quantity} x ${x.length_mm} mm`,
+          String(x.washers),
+        ])}
+      />
+      <PdfTable
+        title="Coolant"
+        columns={[
+          { head: 'loop', wide: 28 },
+          { head: 'coolant', wide: 36 },
+          { head: 'holds', wide: 16, right: true },
+          { head: 'bottles', wide: 20, right: true },
+        ]}
+        rows={reports.list.volumes.map((v) => {
+          const l = build.loops.find((x) => x.id === v.loop);
+          return [
+            l?.name ?? v.loop,
+            l?.coolant.name ?? '',
+            `${formatNumber(v.total_mL)} mL`,
+            `${v.bottles} of ${formatNumber(l?.coolant.bottle_mL)} mL`,
+          ];
+        })}
+      />
       <ListTables list={reports.list} currency={brief.currency} />
     </PdfSheet>
   );

@@ -7,5 +7,11 @@ import { BuildDocument, ListDocument } from './documents';
 /** A saved build on paper, its runs laid first: the parts list alone, or the whole sheet. */
 export function buildPdf(build: Build, of: 'list' | 'sheet'): Promise<Buffer> {
   const workings = workOut(build, { routed: build.case ? routeBuild(build) : null });
-  return renderToBuffer(of === 'list' ? <ListDocument build={build} list={workings.reports.list} /> : <BuildDocument build={build} workings={workings} />);
+  return renderToBuffer(
+    of === 'list' ? (
+      <ListDocument build={build} list={workings.reports.list} />
+    ) : (
+      <BuildDocument build={build} workings={workings} />
+    ),
+  );
 }

@@ -14,7 +14,10 @@ const IDLE_MS = 30_000;
 
 /** A task was not done within its time. The thread that worked on it is gone. */
 export class OverTimeError extends Error {
-  constructor(readonly task: TaskName, readonly budget_ms: number) {
+  constructor(
+    readonly task: TaskName,
+    readonly budget_ms: number,
+  ) {
     super(`The task "${task}" was not done within ${budget_ms} ms.`);
     this.name = 'OverTimeError';
   }
@@ -32,7 +35,8 @@ const held = globalThis as unknown as { zephyronPool?: Piscina };
 
 function thePool(): Piscina {
   const bundle = join(process.cwd(), 'dist', 'pool.mjs');
-  if (!existsSync(bundle)) throw new Error('dist/pool.mjs is missing: run "node scripts/pool.mjs".');
+  if (!existsSync(bundle))
+    throw new Error('dist/pool.mjs is missing: run "node scripts/pool.mjs".');
   held.zephyronPool ??= new Piscina({
     filename: pathToFileURL(bundle).href,
     minThreads: 0,
@@ -48,7 +52,11 @@ function thePool(): Piscina {
  * Runs a task in a thread of the pool. Rejects with OverTimeError when the task, counted from its asking, takes longer than
  * `budget_ms`, with PoolFullError when too many wait, and with the task's own error otherwise.
  */
-export async function inPool<T extends TaskName>(task: T, input: TaskInput<T>, budget_ms: number): Promise<TaskOutput<T>> {
+export async function inPool<T extends TaskName>(
+  task: T,
+  input: TaskInput<T>,
+  budget_ms: number,
+): Promise<TaskOutput<T>> {
   const pool = thePool();
   if (pool.queueSize >= MOST_WAITING) throw new PoolFullError();
   const stop = new AbortController();

@@ -15,7 +15,9 @@ export interface BuildSummary {
   readonly loops: readonly (readonly { readonly kind: string; readonly name: string }[])[];
 }
 
-export type Evaluated = { readonly ok: true; readonly json: string } | { readonly ok: false; readonly troubles: readonly Trouble[] };
+export type Evaluated =
+  | { readonly ok: true; readonly json: string }
+  | { readonly ok: false; readonly troubles: readonly Trouble[] };
 
 /** What the threads of the pool do. Input and output are plain data; each is pure. */
 export const TASKS = {
@@ -24,19 +26,40 @@ export const TASKS = {
     const parsed = parseBuild(document);
     if (!parsed.ok) return null;
     const build = parsed.value;
-    return { caseName: build.case?.name ?? null, stages: evaluate(build).stages, loops: stationsOf(build) };
+    return {
+      caseName: build.case?.name ?? null,
+      stages: evaluate(build).stages,
+      loops: stationsOf(build),
+    };
   },
 
   /** A document to its whole evaluation as JSON text, or what is wrong with it. */
-  evaluate: ({ data, shelves, fixes }: { readonly data: unknown; readonly shelves: Shelves; readonly fixes: boolean }): Evaluated => {
+  evaluate: ({
+    data,
+    shelves,
+    fixes,
+  }: {
+    readonly data: unknown;
+    readonly shelves: Shelves;
+    readonly fixes: boolean;
+  }): Evaluated => {
     const guarded = guardBuild(data);
     if (!guarded.ok) return { ok: false, troubles: guarded.troubles };
     const build = guarded.value;
-    return { ok: true, json: JSON.stringify(evaluate(build, { offer: offered(shelves), routed: routeBuild(build), fixes })) };
+    return {
+      ok: true,
+      json: JSON.stringify(
+        evaluate(build, { offer: offered(shelves), routed: routeBuild(build), fixes }),
+      ),
+    };
   },
 
   /** A build to its parts list as CSV. */
-  listCsv: ({ build }: { readonly build: Build }): { readonly name: string; readonly csv: string } => ({
+  listCsv: ({
+    build,
+  }: {
+    readonly build: Build;
+  }): { readonly name: string; readonly csv: string } => ({
     name: `${slug(build.name)}-parts.csv`,
     csv: listToCsv(evaluate(build).reports.list, build.brief.currency),
   }),
@@ -52,7 +75,9 @@ function stationsOf(build: Build): BuildSummary['loops'] {
     const along = [...new Set(loop.links.map((link) => link.from.item))];
     return along.flatMap((id) => {
       const item = parts.get(id);
-      return item && drawingOf(item.part) !== 'inline:tee' ? [{ kind: drawingOf(item.part), name: item.name }] : [];
+      return item && drawingOf(item.part) !== 'inline:tee'
+        ? [{ kind: drawingOf(item.part), name: item.name }]
+        : [];
     });
   });
 }

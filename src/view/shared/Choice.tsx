@@ -2,38 +2,85 @@
 import { useId, type ReactNode } from 'react';
 import styles from './Choice.module.css';
 
-export interface Option<V extends string> { readonly value: V; readonly label: string }
+export interface Option<V extends string> {
+  readonly value: V;
+  readonly label: string;
+}
 
 /** A choice of a few in a row: words with a rule under the chosen one. Arrow keys move. */
-export function Segments<V extends string>({ label, options, value, onPick }: { readonly label: string; readonly options: readonly Option<V>[]; readonly value: V; readonly onPick: (v: V) => void }) {
+export function Segments<V extends string>({
+  label,
+  options,
+  value,
+  onPick,
+}: {
+  readonly label: string;
+  readonly options: readonly Option<V>[];
+  readonly value: V;
+  readonly onPick: (v: V) => void;
+}) {
   return (
     <div role="radiogroup" aria-label={label} className={styles.segments}>
       {options.map((o, i) => (
         <button
-          key={o.value} type="button" role="radio" aria-checked={o.value === value} tabIndex={o.value === value ? 0 : -1} className={styles.segment} onClick={() => onPick(o.value)}
+          key={o.value}
+          type="button"
+          role="radio"
+          aria-checked={o.value === value}
+          tabIndex={o.value === value ? 0 : -1}
+          className={styles.segment}
+          onClick={() => onPick(o.value)}
           onKeyDown={(e) => {
             const by = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
             if (by === 0) return;
-            e.preventDefault(); e.stopPropagation();
+            e.preventDefault();
+            e.stopPropagation();
             const next = (i + by + options.length) % options.length;
             onPick((options[next] as Option<V>).value);
             (e.currentTarget.parentElement?.children[next] as HTMLElement | undefined)?.focus();
           }}
-        >{o.label}</button>
+        >
+          {o.label}
+        </button>
       ))}
     </div>
   );
 }
 
 /** A plain select, native so that it works with thumb and keyboard alike. */
-export function Pick<V extends string>({ label, options, value, onPick, hideLabel = false, children }: { readonly label: string; readonly options: readonly Option<V>[]; readonly value: V; readonly onPick: (v: V) => void; readonly hideLabel?: boolean; readonly children?: ReactNode }) {
+export function Pick<V extends string>({
+  label,
+  options,
+  value,
+  onPick,
+  hideLabel = false,
+  children,
+}: {
+  readonly label: string;
+  readonly options: readonly Option<V>[];
+  readonly value: V;
+  readonly onPick: (v: V) => void;
+  readonly hideLabel?: boolean;
+  readonly children?: ReactNode;
+}) {
   const id = useId();
   return (
     <span className={styles.pick}>
-      <label htmlFor={id} className={hideLabel ? 'visually-hidden' : 'soft'}>{label}</label>
-      <select id={id} className={styles.select} value={value} onChange={(e) => onPick(e.target.value as V)}>
+      <label htmlFor={id} className={hideLabel ? 'visually-hidden' : 'soft'}>
+        {label}
+      </label>
+      <select
+        id={id}
+        className={styles.select}
+        value={value}
+        onChange={(e) => onPick(e.target.value as V)}
+      >
         {children}
-        {options.map((o) => <option key={o.value} value={o.value}>{o.label}</option>)}
+        {options.map((o) => (
+          <option key={o.value} value={o.value}>
+            {o.label}
+          </option>
+        ))}
       </select>
     </span>
   );

@@ -2,11 +2,35 @@
 import { formatNumber } from '@/core/quantity';
 import styles from './Progress.module.css';
 
-interface Props { readonly share: number | null; readonly stopped: boolean; onStop(): void; onAgain(): void; /** What is being worked out, for the way back. */ readonly what: string }
+interface Props {
+  readonly share: number | null;
+  readonly stopped: boolean;
+  onStop(): void;
+  onAgain(): void;
+  /** What is being worked out, for the way back. */ readonly what: string;
+}
 
 /** How far work in the background is, with a way to stop it and to take it up again. Nothing while it rests. */
 export function Progress({ share, stopped, onStop, onAgain, what }: Props) {
-  if (stopped) return <p>Stopped. <button type="button" className={styles.button} onClick={onAgain}>Work out {what}</button></p>;
+  if (stopped)
+    return (
+      <p>
+        Stopped.{' '}
+        <button type="button" className={styles.button} onClick={onAgain}>
+          Work out {what}
+        </button>
+      </p>
+    );
   if (share === null) return null;
-  return <p className={styles.progress} role="status"><span className={styles.bar} aria-hidden><span style={{ width: `${100 * share}%` }} /></span>{formatNumber(100 * share)} % worked out <button type="button" className={styles.button} onClick={onStop}>Stop</button></p>;
+  return (
+    <p className={styles.progress} role="status">
+      <span className={styles.bar} aria-hidden>
+        <span style={{ width: `${100 * share}%` }} />
+      </span>
+      {formatNumber(100 * share)} % worked out{' '}
+      <button type="button" className={styles.button} onClick={onStop}>
+        Stop
+      </button>
+    </p>
+  );
 }

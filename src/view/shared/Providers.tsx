@@ -4,5 +4,9 @@ import { ThemeProvider } from '@mui/material/styles';
 import { theme } from './theme';
 
 export function Providers({ children }: { readonly children: ReactNode }) {
-  return <ThemeProvider theme={theme} defaultMode="system">{children}</ThemeProvider>;
+  return (
+    <ThemeProvider theme={theme} defaultMode="system">
+      {children}
+    </ThemeProvider>
+  );
 }

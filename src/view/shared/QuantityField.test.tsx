@@ -3,7 +3,19 @@ import { describe, expect, jest, test } from '@jest/globals';
 import { fireEvent, render, screen } from '@testing-library/react';
 import { Mark, QuantityField, temperatureColour } from '.';
 
-const field = (value: number | null, onCommit: (v: number | null) => void, rest: object = {}) => render(<QuantityField label="Flow target" value={value} quantity="flow" decimals={1} min={0.1} max={30} onCommit={onCommit} {...rest} />);
+const field = (value: number | null, onCommit: (v: number | null) => void, rest: object = {}) =>
+  render(
+    <QuantityField
+      label="Flow target"
+      value={value}
+      quantity="flow"
+      decimals={1}
+      min={0.1}
+      max={30}
+      onCommit={onCommit}
+      {...rest}
+    />,
+  );
 const type = (text: string, key = 'Enter'): HTMLInputElement => {
   const input = screen.getByLabelText('Flow target') as HTMLInputElement;
   fireEvent.change(input, { target: { value: text } });
@@ -60,7 +72,13 @@ describe('a quantity edited in place', () => {
 });
 
 describe('marks', () => {
-  test.each([['holds', 'OK'], ['tight', 'marginal'], ['fails', 'fails'], ['unknown', 'not checked'], ['note', 'note']] as const)('%s is a word for those who cannot see it', (verdict, word) => {
+  test.each([
+    ['holds', 'OK'],
+    ['tight', 'marginal'],
+    ['fails', 'fails'],
+    ['unknown', 'not checked'],
+    ['note', 'note'],
+  ] as const)('%s is a word for those who cannot see it', (verdict, word) => {
     render(<Mark verdict={verdict} />);
     expect(screen.getByText(word)).toBeTruthy();
   });

@@ -18,7 +18,18 @@ interface Props {
 }
 
 /** A number with its unit, edited in place. Any known unit may be typed; what is typed wrong stays and says why. */
-export function QuantityField({ label, value, quantity, decimals = 0, min, max, optional = false, hideLabel = false, width = 64, onCommit }: Props) {
+export function QuantityField({
+  label,
+  value,
+  quantity,
+  decimals = 0,
+  min,
+  max,
+  optional = false,
+  hideLabel = false,
+  width = 64,
+  onCommit,
+}: Props) {
   const id = useId();
   const shown = value === null ? '' : formatNumber(value, { decimals });
   // What is being typed; null while the field shows the build's own value.
@@ -28,12 +39,29 @@ export function QuantityField({ label, value, quantity, decimals = 0, min, max, 
   const unit = QUANTITIES[quantity].inner;
 
   const commit = (): void => {
-    if (text.trim() === '' && optional) { setTrouble(null); setDraft(null); if (value !== null) onCommit(null); return; }
-    if (text === shown) { setTrouble(null); setDraft(null); return; }
+    if (text.trim() === '' && optional) {
+      setTrouble(null);
+      setDraft(null);
+      if (value !== null) onCommit(null);
+      return;
+    }
+    if (text === shown) {
+      setTrouble(null);
+      setDraft(null);
+      return;
+    }
     const parsed = parseQuantity(text, quantity);
-    if (!parsed.ok) { setTrouble(parsed.message); return; }
-    if ((min !== undefined && parsed.value < min - 1e-9) || (max !== undefined && parsed.value > max + 1e-9)) {
-      setTrouble(`${label}: ${formatNumber(parsed.value, { decimals })} ${unit} is outside ${formatNumber(min ?? -Infinity, { decimals })} to ${formatNumber(max ?? Infinity, { decimals })} ${unit}.`);
+    if (!parsed.ok) {
+      setTrouble(parsed.message);
+      return;
+    }
+    if (
+      (min !== undefined && parsed.value < min - 1e-9) ||
+      (max !== undefined && parsed.value > max + 1e-9)
+    ) {
+      setTrouble(
+        `${label}: ${formatNumber(parsed.value, { decimals })} ${unit} is outside ${formatNumber(min ?? -Infinity, { decimals })} to ${formatNumber(max ?? Infinity, { decimals })} ${unit}.`,
+      );
       return;
     }
     setTrouble(null);
@@ -43,16 +71,39 @@ export function QuantityField({ label, value, quantity, decimals = 0, min, max, 
 
   return (
     <span className={styles.field}>
-      <label htmlFor={id} className={hideLabel ? 'visually-hidden' : styles.label}>{label}</label>
+      <label htmlFor={id} className={hideLabel ? 'visually-hidden' : styles.label}>
+        {label}
+      </label>
       <span className={styles.box}>
         <input
-          id={id} className={styles.input} style={{ width }} value={text} inputMode="text" autoComplete="off" aria-invalid={trouble !== null} aria-describedby={trouble ? `${id}-t` : undefined} placeholder={optional ? 'none' : undefined}
-          onFocus={(e) => e.target.select()} onChange={(e) => setDraft(e.target.value)} onBlur={commit}
-          onKeyDown={(e) => { if (e.key === 'Enter') commit(); if (e.key === 'Escape') { setDraft(null); setTrouble(null); } e.stopPropagation(); }}
+          id={id}
+          className={styles.input}
+          style={{ width }}
+          value={text}
+          inputMode="text"
+          autoComplete="off"
+          aria-invalid={trouble !== null}
+          aria-describedby={trouble ? `${id}-t` : undefined}
+          placeholder={optional ? 'none' : undefined}
+          onFocus={(e) => e.target.select()}
+          onChange={(e) => setDraft(e.target.value)}
+          onBlur={commit}
+          onKeyDown={(e) => {
+            if (e.key === 'Enter') commit();
+            if (e.key === 'Escape') {
+              setDraft(null);
+              setTrouble(null);
+            }
+            e.stopPropagation();
+          }}
         />
         <span className={styles.unit}>{unit}</span>
       </span>
-      {trouble && <span id={`${id}-t`} role="alert" className={styles.trouble}>{trouble}</span>}
+      {trouble && (
+        <span id={`${id}-t`} role="alert" className={styles.trouble}>
+          {trouble}
+        </span>
+      )}
     </span>
   );
 }

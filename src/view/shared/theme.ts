@@ -14,15 +14,49 @@ export const theme = createTheme({
   cssVariables: { colorSchemeSelector: 'data-mui-color-scheme' },
   colorSchemes: { light: { palette: palette(false) }, dark: { palette: palette(true) } },
   shape: { borderRadius: 3 },
-  typography: { fontFamily: "'Archivo Variable', sans-serif", fontSize: 13, button: { textTransform: 'none', fontWeight: 560, letterSpacing: 0 } },
+  typography: {
+    fontFamily: "'Archivo Variable', sans-serif",
+    fontSize: 13,
+    button: { textTransform: 'none', fontWeight: 560, letterSpacing: 0 },
+  },
   components: {
     MuiButtonBase: { defaultProps: { disableRipple: true } },
-    MuiButton: { defaultProps: { size: 'small', disableElevation: true }, styleOverrides: { root: { borderRadius: 3, minWidth: 0, lineHeight: 1.5, paddingInline: 10 } } },
+    MuiButton: {
+      defaultProps: { size: 'small', disableElevation: true },
+      styleOverrides: {
+        root: { borderRadius: 3, minWidth: 0, lineHeight: 1.5, paddingInline: 10 },
+      },
+    },
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
-    MuiDialog: { styleOverrides: { paper: { border: '1px solid var(--hairline)', boxShadow: '0 10px 40px rgb(31 45 54 / 22%)' } } },
+    MuiDialog: {
+      styleOverrides: {
+        paper: {
+          border: '1px solid var(--hairline)',
+          boxShadow: '0 10px 40px rgb(31 45 54 / 22%)',
+        },
+      },
+    },
     MuiTextField: { defaultProps: { size: 'small', variant: 'standard' } },
-    MuiInput: { styleOverrides: { root: { fontVariantNumeric: 'tabular-nums' }, underline: { '&::before': { borderColor: 'var(--hairline)' } } } },
-    MuiTooltip: { styleOverrides: { tooltip: { background: 'var(--ink)', color: 'var(--paper)', fontSize: 12, borderRadius: 2 } } },
-    MuiSlider: { styleOverrides: { root: { color: 'var(--copper)' }, thumb: { boxShadow: 'none', '&:hover, &.Mui-focusVisible': { boxShadow: '0 0 0 6px var(--wash)' } }, rail: { background: 'var(--hairline)', opacity: 1 } } },
+    MuiInput: {
+      styleOverrides: {
+        root: { fontVariantNumeric: 'tabular-nums' },
+        underline: { '&::before': { borderColor: 'var(--hairline)' } },
+      },
+    },
+    MuiTooltip: {
+      styleOverrides: {
+        tooltip: { background: 'var(--ink)', color: 'var(--paper)', fontSize: 12, borderRadius: 2 },
+      },
+    },
+    MuiSlider: {
+      styleOverrides: {
+        root: { color: 'var(--copper)' },
+        thumb: {
+          boxShadow: 'none',
+          '&:hover, &.Mui-focusVisible': { boxShadow: '0 0 0 6px var(--wash)' },
+        },
+        rail: { background: 'var(--hairline)', opacity: 1 },
+      },
+    },
   },
 });

@@ -17,18 +17,35 @@ interface ShelvesState {
 }
 
 const saying = async (response: Response): Promise<string> => {
-  const body = await response.json().catch(() => null) as { error?: string; troubles?: readonly { path: string; message: string }[] } | null;
-  return `${body?.error ?? 'It was not kept.'}${body?.troubles?.length ? ` ${body.troubles.slice(0, 3).map((t) => `${t.path}: ${t.message}`).join('; ')}` : ''}`;
+  const body = (await response.json().catch(() => null)) as {
+    error?: string;
+    troubles?: readonly { path: string; message: string }[];
+  } | null;
+  return `${body?.error ?? 'It was not kept.'}${
+    body?.troubles?.length
+      ? ` ${body.troubles
+          .slice(0, 3)
+          .map((t) => `${t.path}: ${t.message}`)
+          .join('; ')}`
+      : ''
+  }`;
 };
 const AWAY = 'The server does not answer: it was not kept. What you typed is still here.';
 /** Sends, and puts what came of it on the shelves where it was taken. */
-async function sent(address: string, init: RequestInit, taken: () => void, gone = false): Promise<string | null> {
+async function sent(
+  address: string,
+  init: RequestInit,
+  taken: () => void,
+  gone = false,
+): Promise<string | null> {
   try {
     const response = await fetch(address, init);
     if (!response.ok && !(gone && response.status === 404)) return await saying(response);
     taken();
     return null;
-  } catch { return AWAY; }
+  } catch {
+    return AWAY;
+  }
 }
 
 /** The builder's own parts and what was taken out of use, as all screens share them. */
@@ -36,20 +53,58 @@ export const useShelves = create<ShelvesState>()((set, get) => {
   const put = (shelves: Shelves): void => set({ shelves, offer: offered(shelves) });
   const at = (id: string): string => encodeURIComponent(id);
   return {
-    shelves: BARE_SHELVES, offer: CATALOGUE, asked: false,
+    shelves: BARE_SHELVES,
+    offer: CATALOGUE,
+    asked: false,
     load: () => {
       if (get().asked) return;
       set({ asked: true });
       void (async () => {
         try {
-          const [own, retired] = await Promise.all([fetch('/api/parts?own=1'), fetch('/api/retired')]);
-          if (own.ok && retired.ok) put({ own: await own.json() as Part[], retired: await retired.json() as string[] });
-        } catch { set({ asked: false }); }
+          const [own, retired] = await Promise.all([
+            fetch('/api/parts?own=1'),
+            fetch('/api/retired'),
+          ]);
+          if (own.ok && retired.ok)
+            put({ own: (await own.json()) as Part[], retired: (await retired.json()) as string[] });
+        } catch {
+          set({ asked: false });
+        }
       })();
     },
-    keep: (part) => sent(`/api/parts/${at(part.id)}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(part) }, () => { const { own, retired } = get().shelves; put({ own: [...own.filter((p) => p.id !== part.id), part], retired }); }),
-    drop: (id) => sent(`/api/parts/${at(id)}`, { method: 'DELETE' }, () => { const { own, retired } = get().shelves; put({ own: own.filter((p) => p.id !== id), retired: retired.filter((r) => r !== id) }); }, true),
-    retire: (id, out) => sent(`/api/retired/${at(id)}`, { method: out ? 'PUT' : 'DELETE' }, () => { const { own, retired } = get().shelves; put({ own, retired: [...retired.filter((r) => r !== id), ...(out ? [id] : [])] }); }, !out),
+    keep: (part) =>
+      sent(
+        `/api/parts/${at(part.id)}`,
+        {
+          method: 'PUT',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify(part),
+        },
+        () => {
+          const { own, retired } = get().shelves;
+          put({ own: [...own.filter((p) => p.id !== part.id), part], retired });
+        },
+      ),
+    drop: (id) =>
+      sent(
+        `/api/parts/${at(id)}`,
+        { method: 'DELETE' },
+        () => {
+          const { own, retired } = get().shelves;
+          put({ own: own.filter((p) => p.id !== id), retired: retired.filter((r) => r !== id) });
+        },
+        true,
+      ),
+    retire: (id, out) =>
+      sent(
+        `/api/retired/${at(id)}`,
+        { method: out ? 'PUT' : 'DELETE' },
+        () => {
+          const { own, retired } = get().shelves;
+          put({ own, retired: [...retired.filter((r) => r !== id), ...(out ? [id] : [])] });
+        },
+        !out,
+      ),
   };
 });
 

@@ -1,7 +1,10 @@
 'use client';
 import { useEffect, useState, type RefObject } from 'react';
 
-export interface Size { readonly width: number; readonly height: number }
+export interface Size {
+  readonly width: number;
+  readonly height: number;
+}
 
 /** Size of an element in px, followed as it changes; zeros before it is known. */
 export function useSize(ref: RefObject<HTMLElement | null>): Size {
@@ -9,7 +12,13 @@ export function useSize(ref: RefObject<HTMLElement | null>): Size {
   useEffect(() => {
     const element = ref.current;
     if (!element) return undefined;
-    const watch = new ResizeObserver(([entry]) => { if (entry) setSize({ width: Math.round(entry.contentRect.width), height: Math.round(entry.contentRect.height) }); });
+    const watch = new ResizeObserver(([entry]) => {
+      if (entry)
+        setSize({
+          width: Math.round(entry.contentRect.width),
+          height: Math.round(entry.contentRect.height),
+        });
+    });
     watch.observe(element);
     return () => watch.disconnect();
   }, [ref]);

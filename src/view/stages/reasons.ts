@@ -1,5 +1,12 @@
 import type { Build } from '@/core/build';
-import { INSTALLATION, SPREAD, type Bands, type CaseReport, type RadiatorHeat, type SpotHeat } from '@/core/heat';
+import {
+  INSTALLATION,
+  SPREAD,
+  type Bands,
+  type CaseReport,
+  type RadiatorHeat,
+  type SpotHeat,
+} from '@/core/heat';
 import { formatCelsius, formatKelvin, formatNumber, formatWatts } from '@/core/quantity';
 import type { Expansion, LoopVolume } from '@/core/list';
 import type { LoopFlow, LinkFlow } from '@/core/flow';
@@ -11,52 +18,247 @@ const kw = (v: number): string => `${formatNumber(v, { decimals: 3 })} K/W`;
 
 export function reasonForSpot(s: SpotHeat): Reason {
   return s.cooledBy === null
-    ? { title: s.name, formula: 'Case air plus the part\'s watts times its air cooler\'s resistance.', inputs: [{ name: 'case air', value: formatCelsius(s.coolant_C, 1) }, { name: 'heat', value: formatWatts(s.heat_W) }, { name: 'spot to air', value: kw(s.interface_KW) }], source: 'part data; case air from the heat balance' }
-    : { title: s.name, formula: 'Mean coolant in the block plus the part\'s watts times the block\'s resistance at this flow and the way from spot to block.', inputs: [{ name: 'coolant in the block', value: formatCelsius(s.coolant_C, 1) }, { name: 'heat', value: formatWatts(s.heat_W) }, { name: 'block at this flow', value: kw(s.block_KW ?? 0) }, { name: 'spot to block', value: kw(s.interface_KW) }], source: 'block\'s measured points, R = Rref (Qref/Q)^n; part data' };
+    ? {
+        title: s.name,
+        formula: "Case air plus the part's watts times its air cooler's resistance.",
+        inputs: [
+          { name: 'case air', value: formatCelsius(s.coolant_C, 1) },
+          { name: 'heat', value: formatWatts(s.heat_W) },
+          { name: 'spot to air', value: kw(s.interface_KW) },
+        ],
+        source: 'part data; case air from the heat balance',
+      }
+    : {
+        title: s.name,
+        formula:
+          "Mean coolant in the block plus the part's watts times the block's resistance at this flow and the way from spot to block.",
+        inputs: [
+          { name: 'coolant in the block', value: formatCelsius(s.coolant_C, 1) },
+          { name: 'heat', value: formatWatts(s.heat_W) },
+          { name: 'block at this flow', value: kw(s.block_KW ?? 0) },
+          { name: 'spot to block', value: kw(s.interface_KW) },
+        ],
+        source: "block's measured points, R = Rref (Qref/Q)^n; part data",
+      };
 }
 
 export function reasonForRise(report: CaseReport, build: Build): Reason {
   return {
-    title: 'Coolant above room', formula: 'All heat put into a loop leaves by its radiators: each takes its conductance times coolant in minus air in. The mean of the coolant around the loop, minus the room.',
+    title: 'Coolant above room',
+    formula:
+      'All heat put into a loop leaves by its radiators: each takes its conductance times coolant in minus air in. The mean of the coolant around the loop, minus the room.',
     inputs: [
-      ...report.loops.map((l) => ({ name: `${build.loops.find((x) => x.id === l.id)?.name ?? l.id}, heat in`, value: formatWatts(l.heatIn_W) })),
-      ...report.radiators.map((r) => ({ name: `${build.items.find((i) => i.id === r.id)?.name ?? r.id}`, value: `${formatNumber(r.conductance_WK, { decimals: 1 })} W/K, air in ${formatCelsius(r.airIn_C, 1)}` })),
+      ...report.loops.map((l) => ({
+        name: `${build.loops.find((x) => x.id === l.id)?.name ?? l.id}, heat in`,
+        value: formatWatts(l.heatIn_W),
+      })),
+      ...report.radiators.map((r) => ({
+        name: `${build.items.find((i) => i.id === r.id)?.name ?? r.id}`,
+        value: `${formatNumber(r.conductance_WK, { decimals: 1 })} W/K, air in ${formatCelsius(r.airIn_C, 1)}`,
+      })),
       { name: 'room', value: formatCelsius(build.brief.room_C, 1) },
     ],
-    source: 'crossflow effectiveness–NTU, exact series (Kays & London); installation factors by common practice',
+    source:
+      'crossflow effectiveness–NTU, exact series (Kays & London); installation factors by common practice',
   };
 }
 
 export function reasonForRadiator(r: RadiatorHeat): Reason {
   return {
-    title: 'Heat a radiator takes', formula: r.basis !== 'model' ? `${r.basis.replace(/^./, (c) => c.toUpperCase())}: watts per kelvin of its points at this air and flow, times coolant in minus air in.` : 'Effectiveness times the smaller stream\'s capacity, from fin geometry, air flow where fan curve and core drag meet, and coolant flow.',
-    inputs: [{ name: 'fan speed', value: `${formatNumber(r.speed_rpm)} rpm` }, { name: 'air through the core', value: `${formatNumber(r.airFlow_m3h)} m³/h` }, { name: 'drag at that flow', value: `${formatNumber(r.airDrop_Pa, { decimals: 1 })} Pa` }, { name: 'air in', value: formatCelsius(r.airIn_C, 1) }, { name: 'conductance', value: `${formatNumber(r.conductance_WK, { decimals: 1 })} W/K` }, { name: 'installation factors', value: `${INSTALLATION.airFlow} on air, ${INSTALLATION.conductance} on heat` }],
+    title: 'Heat a radiator takes',
+    formula:
+      r.basis !== 'model'
+        ? `${r.basis.replace(/^./, (c) => c.toUpperCase())}: watts per kelvin of its points at this air and flow, times coolant in minus air in.`
+        : "Effectiveness times the smaller stream's capacity, from fin geometry, air flow where fan curve and core drag meet, and coolant flow.",
+    inputs: [
+      { name: 'fan speed', value: `${formatNumber(r.speed_rpm)} rpm` },
+      { name: 'air through the core', value: `${formatNumber(r.airFlow_m3h)} m³/h` },
+      { name: 'drag at that flow', value: `${formatNumber(r.airDrop_Pa, { decimals: 1 })} Pa` },
+      { name: 'air in', value: formatCelsius(r.airIn_C, 1) },
+      { name: 'conductance', value: `${formatNumber(r.conductance_WK, { decimals: 1 })} W/K` },
+      {
+        name: 'installation factors',
+        value: `${INSTALLATION.airFlow} on air, ${INSTALLATION.conductance} on heat`,
+      },
+    ],
     source: 'Kays & London; Shah & London; factors calibrated to common practice',
   };
 }
 
 export function reasonForNoise(build: Build): Reason {
-  return { title: 'Noise where you sit', formula: 'Each fan and pump at its speed: published level + 50 log10(speed/full speed). Summed as powers, then − 20 log10(distance/1 m). An estimate: rooms reflect.', inputs: [{ name: 'listener', value: `${formatNumber(build.brief.listener_m, { decimals: 1 })} m` }], source: 'ASHRAE Handbook, fan laws; free field' };
+  return {
+    title: 'Noise where you sit',
+    formula:
+      'Each fan and pump at its speed: published level + 50 log10(speed/full speed). Summed as powers, then − 20 log10(distance/1 m). An estimate: rooms reflect.',
+    inputs: [
+      { name: 'listener', value: `${formatNumber(build.brief.listener_m, { decimals: 1 })} m` },
+    ],
+    source: 'ASHRAE Handbook, fan laws; free field',
+  };
 }
 
 export function reasonForFlow(flow: LoopFlow): Reason {
-  return { title: 'Flow of the loop', formula: 'Where the pump\'s head equals what all runs, fittings and parts take. Newton on flows and pressures together (Todini & Pilati 1988).', inputs: [{ name: 'head given', value: `${formatNumber(flow.head_kPa, { decimals: 1 })} kPa` }, { name: 'coolant at', value: formatCelsius(flow.coolant_C, 1) }, { name: 'rounds', value: formatNumber(flow.iterations) }, { name: 'left over', value: `${flow.residual.energy_kPa.toExponential(1)} kPa` }], source: 'pump curve by points, affinity laws; Darcy–Weisbach with Colebrook; Crane TP-410; dp = aQ + bQ² parts' };
+  return {
+    title: 'Flow of the loop',
+    formula:
+      "Where the pump's head equals what all runs, fittings and parts take. Newton on flows and pressures together (Todini & Pilati 1988).",
+    inputs: [
+      { name: 'head given', value: `${formatNumber(flow.head_kPa, { decimals: 1 })} kPa` },
+      { name: 'coolant at', value: formatCelsius(flow.coolant_C, 1) },
+      { name: 'rounds', value: formatNumber(flow.iterations) },
+      { name: 'left over', value: `${flow.residual.energy_kPa.toExponential(1)} kPa` },
+    ],
+    source:
+      'pump curve by points, affinity laws; Darcy–Weisbach with Colebrook; Crane TP-410; dp = aQ + bQ² parts',
+  };
 }
 
 export function reasonForDrop(link: LinkFlow, name: string): Reason {
-  return { title: `What ${name} takes`, formula: link.kind === 'passage' ? 'Its measured curve a Q + b Q², a scaled with viscosity and b with density.' : 'Friction along the tube plus K ρ v²/2 of each fitting and bend at its own bore.', inputs: [{ name: 'flow', value: `${formatNumber(link.flow_Lmin, { decimals: 2 })} L/min` }, ...(link.reynolds ? [{ name: 'Reynolds number', value: formatNumber(link.reynolds) }, { name: 'regime', value: link.regime ?? '' }] : [])], source: link.kind === 'passage' ? 'part data' : 'Colebrook (1939); Crane TP-410, from memory' };
+  return {
+    title: `What ${name} takes`,
+    formula:
+      link.kind === 'passage'
+        ? 'Its measured curve a Q + b Q², a scaled with viscosity and b with density.'
+        : 'Friction along the tube plus K ρ v²/2 of each fitting and bend at its own bore.',
+    inputs: [
+      { name: 'flow', value: `${formatNumber(link.flow_Lmin, { decimals: 2 })} L/min` },
+      ...(link.reynolds
+        ? [
+            { name: 'Reynolds number', value: formatNumber(link.reynolds) },
+            { name: 'regime', value: link.regime ?? '' },
+          ]
+        : []),
+    ],
+    source: link.kind === 'passage' ? 'part data' : 'Colebrook (1939); Crane TP-410, from memory',
+  };
 }
 
-export const reasonForGap = (g: Gap): Reason => ({ title: `${g.nameA} and ${g.nameB}`, formula: 'Shortest distance of the two bodies, boxes or cylinders; when they overlap, minus the shortest move that parts them.', inputs: [{ name: 'nominal', value: `${formatNumber(g.gap_mm, { decimals: 1 })} mm` }, { name: 'both at the end of their tolerance', value: `${formatNumber(g.worst_mm, { decimals: 1 })} mm` }, { name: 'expected of two made independently (root of the sum of squares)', value: `${formatNumber(g.rss_mm, { decimals: 1 })} mm` }], source: 'geometry of the placed parts' });
+export const reasonForGap = (g: Gap): Reason => ({
+  title: `${g.nameA} and ${g.nameB}`,
+  formula:
+    'Shortest distance of the two bodies, boxes or cylinders; when they overlap, minus the shortest move that parts them.',
+  inputs: [
+    { name: 'nominal', value: `${formatNumber(g.gap_mm, { decimals: 1 })} mm` },
+    {
+      name: 'both at the end of their tolerance',
+      value: `${formatNumber(g.worst_mm, { decimals: 1 })} mm`,
+    },
+    {
+      name: 'expected of two made independently (root of the sum of squares)',
+      value: `${formatNumber(g.rss_mm, { decimals: 1 })} mm`,
+    },
+  ],
+  source: 'geometry of the placed parts',
+});
 
-export const reasonForRun = (r: Run): Reason => r.routed ? { title: r.name, formula: 'Straights and arcs of the routed middle line, and how deep both ends sit in their fittings.', inputs: [{ name: 'bends', value: formatNumber(r.bends) }, { name: 'radius', value: `${formatNumber(r.routed.radius_mm, { decimals: 1 })} mm` }, { name: 'kept from everything', value: `${formatNumber(r.routed.kept_mm)} mm` }, { name: 'nearest', value: r.routed.nearest ? `${formatNumber(r.routed.nearest.gap_mm, { decimals: 1 })} mm` : 'nothing' }], source: 'routing in space' } : ({ title: r.name, formula: r.guess ?? 'Estimated from where the two ports are and point: straight legs with bends of the tube\'s radius, plus what goes into each fitting. Routing in space will replace it.', inputs: [{ name: 'bends', value: formatNumber(r.bends) }, { name: 'turning', value: `${formatNumber(r.turning_deg)}°` }], source: 'estimate from the ports' });
+export const reasonForRun = (r: Run): Reason =>
+  r.routed
+    ? {
+        title: r.name,
+        formula:
+          'Straights and arcs of the routed middle line, and how deep both ends sit in their fittings.',
+        inputs: [
+          { name: 'bends', value: formatNumber(r.bends) },
+          { name: 'radius', value: `${formatNumber(r.routed.radius_mm, { decimals: 1 })} mm` },
+          { name: 'kept from everything', value: `${formatNumber(r.routed.kept_mm)} mm` },
+          {
+            name: 'nearest',
+            value: r.routed.nearest
+              ? `${formatNumber(r.routed.nearest.gap_mm, { decimals: 1 })} mm`
+              : 'nothing',
+          },
+        ],
+        source: 'routing in space',
+      }
+    : {
+        title: r.name,
+        formula:
+          r.guess ??
+          "Estimated from where the two ports are and point: straight legs with bends of the tube's radius, plus what goes into each fitting. Routing in space will replace it.",
+        inputs: [
+          { name: 'bends', value: formatNumber(r.bends) },
+          { name: 'turning', value: `${formatNumber(r.turning_deg)}°` },
+        ],
+        source: 'estimate from the ports',
+      };
 
-export const reasonForVolume = (v: LoopVolume): Reason => ({ title: 'Coolant of the loop', formula: 'Blocks, radiators and pump whole, the reservoir to its fill mark, tubes by bore and length; 15 % to spare.', inputs: [{ name: 'parts', value: `${formatNumber(v.parts_mL)} mL` }, { name: 'tubes', value: `${formatNumber(v.tubes_mL)} mL` }, { name: 'to buy', value: `${formatNumber(v.buy_mL)} mL` }], source: 'part data; spare by common practice' });
+export const reasonForVolume = (v: LoopVolume): Reason => ({
+  title: 'Coolant of the loop',
+  formula:
+    'Blocks, radiators and pump whole, the reservoir to its fill mark, tubes by bore and length; 15 % to spare.',
+  inputs: [
+    { name: 'parts', value: `${formatNumber(v.parts_mL)} mL` },
+    { name: 'tubes', value: `${formatNumber(v.tubes_mL)} mL` },
+    { name: 'to buy', value: `${formatNumber(v.buy_mL)} mL` },
+  ],
+  source: 'part data; spare by common practice',
+});
 
-export const reasonForNeeded = (sections: number, needed: number | null, rise: number | null, limit: number): Reason => ({ title: 'Sections needed', formula: 'All radiators grown or shrunk alike, fans at the present speed, until the warmest loop meets the limit.', inputs: [{ name: 'now', value: formatNumber(sections) }, { name: 'rise now', value: formatKelvin(rise) }, { name: 'limit', value: formatKelvin(limit) }, { name: 'needed', value: needed === null ? '–' : Number.isFinite(needed) ? formatNumber(needed, { decimals: 1 }) : 'no number is enough' }], source: 'the heat model, solved for area' });
+export const reasonForNeeded = (
+  sections: number,
+  needed: number | null,
+  rise: number | null,
+  limit: number,
+): Reason => ({
+  title: 'Sections needed',
+  formula:
+    'All radiators grown or shrunk alike, fans at the present speed, until the warmest loop meets the limit.',
+  inputs: [
+    { name: 'now', value: formatNumber(sections) },
+    { name: 'rise now', value: formatKelvin(rise) },
+    { name: 'limit', value: formatKelvin(limit) },
+    {
+      name: 'needed',
+      value:
+        needed === null
+          ? '–'
+          : Number.isFinite(needed)
+            ? formatNumber(needed, { decimals: 1 })
+            : 'no number is enough',
+    },
+  ],
+  source: 'the heat model, solved for area',
+});
 
-export const reasonForBand = (b: Bands): Reason => ({ title: 'Where nine in ten such builds fall', formula: `${formatNumber(b.draws)} draws of what the papers do not settle, each worked out whole; the middle nine tenths are shown. The draws are seeded: the same build shows the same band.`, inputs: [{ name: 'installation factor on air', value: `± ${formatNumber(100 * SPREAD.airFlow)} %` }, { name: 'installation factor on heat', value: `± ${formatNumber(100 * SPREAD.conductance)} %` }, { name: 'draw of each part', value: `± ${formatNumber(100 * SPREAD.draw)} %` }, { name: 'each block', value: `± ${formatNumber(100 * SPREAD.block)} %` }, { name: 'paste and pads', value: `± ${formatNumber(100 * SPREAD.interface)} %` }, { name: 'over the brief\u2019s rise', value: `${formatNumber(100 * b.riseOver)} %` }], source: 'standard deviations by common practice, no source; logged readings will narrow the first two' });
+export const reasonForBand = (b: Bands): Reason => ({
+  title: 'Where nine in ten such builds fall',
+  formula: `${formatNumber(b.draws)} draws of what the papers do not settle, each worked out whole; the middle nine tenths are shown. The draws are seeded: the same build shows the same band.`,
+  inputs: [
+    { name: 'installation factor on air', value: `± ${formatNumber(100 * SPREAD.airFlow)} %` },
+    { name: 'installation factor on heat', value: `± ${formatNumber(100 * SPREAD.conductance)} %` },
+    { name: 'draw of each part', value: `± ${formatNumber(100 * SPREAD.draw)} %` },
+    { name: 'each block', value: `± ${formatNumber(100 * SPREAD.block)} %` },
+    { name: 'paste and pads', value: `± ${formatNumber(100 * SPREAD.interface)} %` },
+    { name: 'over the brief\u2019s rise', value: `${formatNumber(100 * b.riseOver)} %` },
+  ],
+  source:
+    'standard deviations by common practice, no source; logged readings will narrow the first two',
+});
 
-export const reasonForCarries = (c: { readonly heat_W: number; readonly ofNow: number; readonly speed_rpm: number }, limits: { readonly rise_K: number; readonly noise_dBA: number }): Reason => ({ title: 'Heat the loops would carry', formula: 'All parts\u2019 heat grown alike until the warmest loop meets the brief\u2019s rise, fans as fast as the brief\u2019s noise allows.', inputs: [{ name: 'rise allowed', value: formatKelvin(limits.rise_K) }, { name: 'noise allowed', value: `${formatNumber(limits.noise_dBA)} dBA` }, { name: 'fans', value: `${formatNumber(c.speed_rpm)} rpm` }, { name: 'of today\u2019s heat', value: `${formatNumber(100 * c.ofNow)} %` }], source: 'the heat model, solved for heat' });
+export const reasonForCarries = (
+  c: { readonly heat_W: number; readonly ofNow: number; readonly speed_rpm: number },
+  limits: { readonly rise_K: number; readonly noise_dBA: number },
+): Reason => ({
+  title: 'Heat the loops would carry',
+  formula:
+    'All parts\u2019 heat grown alike until the warmest loop meets the brief\u2019s rise, fans as fast as the brief\u2019s noise allows.',
+  inputs: [
+    { name: 'rise allowed', value: formatKelvin(limits.rise_K) },
+    { name: 'noise allowed', value: `${formatNumber(limits.noise_dBA)} dBA` },
+    { name: 'fans', value: `${formatNumber(c.speed_rpm)} rpm` },
+    { name: 'of today\u2019s heat', value: `${formatNumber(100 * c.ofNow)} %` },
+  ],
+  source: 'the heat model, solved for heat',
+});
 
-export const reasonForExpansion = (e: Expansion): Reason => ({ title: 'Growth when hot', formula: 'Volume times the ratio of the coolant\u2019s densities, cold over hot, less one. The air over it is pressed together and warmed as an ideal gas; soft tube gives a little.', inputs: [{ name: 'filled at', value: formatCelsius(e.cold_C, 1) }, { name: 'hottest coolant', value: formatCelsius(e.hot_C, 1) }, { name: 'air at the fill mark', value: `${formatNumber(e.air_mL)} mL` }], source: 'density fits of the coolant; ideal gas' });
+export const reasonForExpansion = (e: Expansion): Reason => ({
+  title: 'Growth when hot',
+  formula:
+    'Volume times the ratio of the coolant\u2019s densities, cold over hot, less one. The air over it is pressed together and warmed as an ideal gas; soft tube gives a little.',
+  inputs: [
+    { name: 'filled at', value: formatCelsius(e.cold_C, 1) },
+    { name: 'hottest coolant', value: formatCelsius(e.hot_C, 1) },
+    { name: 'air at the fill mark', value: `${formatNumber(e.air_mL)} mL` },
+  ],
+  source: 'density fits of the coolant; ideal gas',
+});

@@ -9,7 +9,17 @@ import { readJournal } from './journal';
 const Context = createContext<Bench | null>(null);
 
 /** Opens a build for the pages below it, and takes up what this browser still holds of it. */
-export function BenchProvider({ id, revision, build, children }: { readonly id: string; readonly revision: number; readonly build: Build; readonly children: ReactNode }) {
+export function BenchProvider({
+  id,
+  revision,
+  build,
+  children,
+}: {
+  readonly id: string;
+  readonly revision: number;
+  readonly build: Build;
+  readonly children: ReactNode;
+}) {
   const [bench] = useState(() => createBench(id, revision, build));
   useEffect(() => {
     let live = true;
@@ -18,11 +28,20 @@ export function BenchProvider({ id, revision, build, children }: { readonly id: 
       // A page kept by the browser's back button may be older than what was saved from here since.
       if (entry.dirty || entry.revision >= revision) bench.getState().restore(entry);
     });
-    return () => { live = false; };
+    return () => {
+      live = false;
+    };
   }, [bench, id, revision]);
-  useEffect(() => { useShelves.getState().load(); return useShelves.subscribe((now, was) => { if (now.offer !== was.offer) bench.getState().rethink(); }); }, [bench]);
   useEffect(() => {
-    const warn = (e: BeforeUnloadEvent): void => { if (bench.getState().save === 'refused') e.preventDefault(); };
+    useShelves.getState().load();
+    return useShelves.subscribe((now, was) => {
+      if (now.offer !== was.offer) bench.getState().rethink();
+    });
+  }, [bench]);
+  useEffect(() => {
+    const warn = (e: BeforeUnloadEvent): void => {
+      if (bench.getState().save === 'refused') e.preventDefault();
+    };
     window.addEventListener('beforeunload', warn);
     return () => window.removeEventListener('beforeunload', warn);
   }, [bench]);

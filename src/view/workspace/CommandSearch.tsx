@@ -10,13 +10,28 @@ import { downloadBuild, downloadList } from './download';
 import { STAGES } from './stages';
 import styles from './CommandSearch.module.css';
 
-interface Command { readonly name: string; readonly hint: string; run(): void }
+interface Command {
+  readonly name: string;
+  readonly hint: string;
+  run(): void;
+}
 
 /** Everything that can be done, by its words (Ctrl+K). */
 export function CommandSearch() {
   const on = useBench((s) => s.search);
   const setSearch = useBench((s) => s.setSearch);
-  return <Dialog open={on} onClose={() => setSearch(false)} maxWidth="sm" fullWidth slotProps={{ paper: { className: styles.paper as string } }} aria-label="Find a command">{on && <Body />}</Dialog>;
+  return (
+    <Dialog
+      open={on}
+      onClose={() => setSearch(false)}
+      maxWidth="sm"
+      fullWidth
+      slotProps={{ paper: { className: styles.paper as string } }}
+      aria-label="Find a command"
+    >
+      {on && <Body />}
+    </Dialog>
+  );
 }
 
 const NO_FIXES: readonly (readonly [key: string, fixes: readonly Fix[]])[] = [];
@@ -28,34 +43,95 @@ function Body() {
   const [at, setAt] = useState(0);
   const shelves = useOwnShelves();
   const resolved = useFixes(build, workings.findings.map(findingKey), shelves);
-  const fixes = resolved.fresh ? resolved.result ?? NO_FIXES : NO_FIXES;
-  const commands = useMemo((): Command[] => [
-    ...STAGES.map((s): Command => ({ name: `Go to ${s.name}`, hint: s.digit, run: () => router.push(`/builds/${id}/${s.id}`) })),
-    { name: 'Add a part from the Stores', hint: '', run: () => open('stores') },
-    { name: 'Show all findings', hint: 'F', run: () => open('findings') },
-    { name: 'Undo', hint: 'Ctrl Z', run: undo }, { name: 'Redo', hint: 'Ctrl Shift Z', run: redo },
-    { name: 'Export the build document', hint: 'JSON', run: () => downloadBuild(build) },
-    { name: 'Export the parts list', hint: 'CSV', run: () => downloadList(build, workings.reports.list) },
-    { name: 'Back to the Shelf', hint: '', run: () => router.push('/') },
-    ...build.items.map((i): Command => ({ name: `Pick ${i.name}`, hint: i.part.kind, run: () => pick(i.id) })),
-    ...fixes.flatMap(([key, list]) => list.map((x): Command => ({ name: x.label, hint: key.split('|')[0] ?? '', run: () => commit(x.label, x.edit) }))),
-  ], [router, id, build, workings, undo, redo, open, pick, commit, fixes]);
+  const fixes = resolved.fresh ? (resolved.result ?? NO_FIXES) : NO_FIXES;
+  const commands = useMemo(
+    (): Command[] => [
+      ...STAGES.map((s): Command => ({
+        name: `Go to ${s.name}`,
+        hint: s.digit,
+        run: () => router.push(`/builds/${id}/${s.id}`),
+      })),
+      { name: 'Add a part from the Stores', hint: '', run: () => open('stores') },
+      { name: 'Show all findings', hint: 'F', run: () => open('findings') },
+      { name: 'Undo', hint: 'Ctrl Z', run: undo },
+      { name: 'Redo', hint: 'Ctrl Shift Z', run: redo },
+      { name: 'Export the build document', hint: 'JSON', run: () => downloadBuild(build) },
+      {
+        name: 'Export the parts list',
+        hint: 'CSV',
+        run: () => downloadList(build, workings.reports.list),
+      },
+      { name: 'Back to the Shelf', hint: '', run: () => router.push('/') },
+      ...build.items.map((i): Command => ({
+        name: `Pick ${i.name}`,
+        hint: i.part.kind,
+        run: () => pick(i.id),
+      })),
+      ...fixes.flatMap(([key, list]) =>
+        list.map((x): Command => ({
+          name: x.label,
+          hint: key.split('|')[0] ?? '',
+          run: () => commit(x.label, x.edit),
+        })),
+      ),
+    ],
+    [router, id, build, workings, undo, redo, open, pick, commit, fixes],
+  );
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = commands.filter((c) => words.every((w) => c.name.toLowerCase().includes(w))).slice(0, 12);
-  const run = (c: Command | undefined): void => { if (c) { setSearch(false); c.run(); } };
+  const found = commands
+    .filter((c) => words.every((w) => c.name.toLowerCase().includes(w)))
+    .slice(0, 12);
+  const run = (c: Command | undefined): void => {
+    if (c) {
+      setSearch(false);
+      c.run();
+    }
+  };
   return (
     <div>
-      <input autoFocus className={styles.input} placeholder="Type what you want to do" aria-label="Command" value={text} onChange={(e) => { setText(e.target.value); setAt(0); }}
+      <input
+        autoFocus
+        className={styles.input}
+        placeholder="Type what you want to do"
+        aria-label="Command"
+        value={text}
+        onChange={(e) => {
+          setText(e.target.value);
+          setAt(0);
+        }}
         onKeyDown={(e) => {
           e.stopPropagation();
-          if (e.key === 'ArrowDown') { e.preventDefault(); setAt(Math.min(found.length - 1, at + 1)); }
-          if (e.key === 'ArrowUp') { e.preventDefault(); setAt(Math.max(0, at - 1)); }
+          if (e.key === 'ArrowDown') {
+            e.preventDefault();
+            setAt(Math.min(found.length - 1, at + 1));
+          }
+          if (e.key === 'ArrowUp') {
+            e.preventDefault();
+            setAt(Math.max(0, at - 1));
+          }
           if (e.key === 'Enter') run(found[at]);
           if (e.key === 'Escape') setSearch(false);
-        }} />
+        }}
+      />
       <ul className={styles.list}>
-        {found.map((c, i) => <li key={`${c.name}-${c.hint}`}><button type="button" className={styles.command} aria-current={i === at} onClick={() => run(c)}><span>{c.name}</span><span className="mono soft">{c.hint}</span></button></li>)}
-        {found.length === 0 && <li className="soft" style={{ padding: 8 }}>Nothing by these words.</li>}
+        {found.map((c, i) => (
+          <li key={`${c.name}-${c.hint}`}>
+            <button
+              type="button"
+              className={styles.command}
+              aria-current={i === at}
+              onClick={() => run(c)}
+            >
+              <span>{c.name}</span>
+              <span className="mono soft">{c.hint}</span>
+            </button>
+          </li>
+        ))}
+        {found.length === 0 && (
+          <li className="soft" style={{ padding: 8 }}>
+            Nothing by these words.
+          </li>
+        )}
       </ul>
     </div>
   );

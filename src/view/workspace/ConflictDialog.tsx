@@ -12,16 +12,36 @@ export function ConflictDialog() {
   const keepMine = useBench((s) => s.keepMine);
   const takeTheirs = useBench((s) => s.takeTheirs);
   if (!conflict) return null;
-  const row = (name: string, b: typeof build) => <tr><th scope="row">{name}</th><td>{b.name}</td><td className="num">{b.items.length} parts</td><td className="num">{b.loops.reduce((s, l) => s + l.links.length, 0)} runs</td><td className="num">{formatMoney(b.brief.limits.budget_minor, true)}</td></tr>;
+  const row = (name: string, b: typeof build) => (
+    <tr>
+      <th scope="row">{name}</th>
+      <td>{b.name}</td>
+      <td className="num">{b.items.length} parts</td>
+      <td className="num">{b.loops.reduce((s, l) => s + l.links.length, 0)} runs</td>
+      <td className="num">{formatMoney(b.brief.limits.budget_minor, true)}</td>
+    </tr>
+  );
   return (
     <Dialog open maxWidth="sm" fullWidth aria-labelledby="conflict">
       <div style={{ padding: 20, display: 'flex', flexDirection: 'column', gap: 12 }}>
         <h1 id="conflict">This build was changed elsewhere</h1>
-        <p>Another window or person saved revision {conflict.revision} while you were working. Both versions are still there. Choose which goes on; the other can be kept as a file first.</p>
-        <table><tbody>{row('yours', build)}{row('theirs', conflict.build)}</tbody></table>
+        <p>
+          Another window or person saved revision {conflict.revision} while you were working. Both
+          versions are still there. Choose which goes on; the other can be kept as a file first.
+        </p>
+        <table>
+          <tbody>
+            {row('yours', build)}
+            {row('theirs', conflict.build)}
+          </tbody>
+        </table>
         <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
-          <Button variant="contained" onClick={keepMine}>Go on with mine</Button>
-          <Button variant="outlined" onClick={takeTheirs}>Take theirs</Button>
+          <Button variant="contained" onClick={keepMine}>
+            Go on with mine
+          </Button>
+          <Button variant="outlined" onClick={takeTheirs}>
+            Take theirs
+          </Button>
           <Button onClick={() => downloadBuild(build)}>Keep mine as a file</Button>
           <Button onClick={() => downloadBuild(conflict.build)}>Keep theirs as a file</Button>
         </div>

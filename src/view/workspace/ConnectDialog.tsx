@@ -10,19 +10,28 @@ import { partFigures } from '@/view/stores/figures';
 import { Pick, useOffer } from '@/view/shared';
 import { useBench } from './BenchProvider';
 
-
 /** The first fitting of the Stores that holds a tube. */
 export function fittingFor(tube: TubePart, offer: readonly Part[]): FittingPart | undefined {
-  return offer.find((p): p is FittingPart => p.kind === 'fitting' && (tube.hard ? p.duty === 'hard-tube' : p.duty === 'compression') && p.tube?.outer_mm === tube.outer_mm && (tube.hard || p.tube.inner_mm === tube.inner_mm));
+  return offer.find(
+    (p): p is FittingPart =>
+      p.kind === 'fitting' &&
+      (tube.hard ? p.duty === 'hard-tube' : p.duty === 'compression') &&
+      p.tube?.outer_mm === tube.outer_mm &&
+      (tube.hard || p.tube.inner_mm === tube.inner_mm),
+  );
 }
 
 /** Lays a loop through loose parts in the shortest order: reservoir, pump, blocks, radiators. */
 export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
   const { build, commit, say } = useBench((s) => s);
-  const offer = useOffer(), tubes = useOffer('tube'), coolants = useOffer('coolant');
+  const offer = useOffer(),
+    tubes = useOffer('tube'),
+    coolants = useOffer('coolant');
   const loose = looseParts(build);
   const [chosen, setChosen] = useState<readonly string[]>(loose);
-  const [name, setName] = useState(build.loops.length === 0 ? 'Main loop' : `Loop ${build.loops.length + 1}`);
+  const [name, setName] = useState(
+    build.loops.length === 0 ? 'Main loop' : `Loop ${build.loops.length + 1}`,
+  );
   const [tubeId, setTube] = useState(tubes[1]?.id ?? '');
   const [coolantId, setCoolant] = useState(coolants[0]?.id ?? '');
   const tube = tubes.find((t) => t.id === tubeId) ?? (tubes[0] as TubePart);
@@ -31,29 +40,95 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
   const missing = (['reservoir', 'pump', 'radiator'] as const).filter((k) => !kinds.includes(k));
   const go = (): void => {
     const fitting = fittingFor(tube, offer);
-    const edit = fitting && proposeLoop(build, { name: name.trim() || 'Main loop', tube, fitting, coolant, items: chosen, bridges: offer.filter((p): p is FittingPart => p.kind === 'fitting' && p.duty === 'bridge') });
-    if (edit) commit('lay a loop', edit); else say('Two parts with two ports each are needed for a loop.');
+    const edit =
+      fitting &&
+      proposeLoop(build, {
+        name: name.trim() || 'Main loop',
+        tube,
+        fitting,
+        coolant,
+        items: chosen,
+        bridges: offer.filter((p): p is FittingPart => p.kind === 'fitting' && p.duty === 'bridge'),
+      });
+    if (edit) commit('lay a loop', edit);
+    else say('Two parts with two ports each are needed for a loop.');
     onClose();
   };
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="connect">
       <div style={{ padding: 20, display: 'flex', flexDirection: 'column', gap: 14 }}>
         <h1 id="connect">Connect a loop</h1>
-        <p>The reservoir feeds the pump; the rest follows in the order that needs the least tube. Spare ports get plugs, the top one a cap to fill by, the lowest a drain. All of it can be changed after.</p>
-        <label>Name <input value={name} maxLength={60} onChange={(e) => setName(e.target.value)} style={{ font: 'inherit', color: 'inherit', background: 'none', border: 0, borderBottom: '1px solid var(--hairline)', marginLeft: 8 }} /></label>
+        <p>
+          The reservoir feeds the pump; the rest follows in the order that needs the least tube.
+          Spare ports get plugs, the top one a cap to fill by, the lowest a drain. All of it can be
+          changed after.
+        </p>
+        <label>
+          Name{' '}
+          <input
+            value={name}
+            maxLength={60}
+            onChange={(e) => setName(e.target.value)}
+            style={{
+              font: 'inherit',
+              color: 'inherit',
+              background: 'none',
+              border: 0,
+              borderBottom: '1px solid var(--hairline)',
+              marginLeft: 8,
+            }}
+          />
+        </label>
         <div>
           {loose.map((id) => {
             const item = build.items.find((i) => i.id === id);
-            return <FormControlLabel key={id} sx={{ display: 'flex', '& .MuiFormControlLabel-label': { fontSize: 14 } }} control={<Checkbox size="small" sx={{ py: 0.25 }} checked={chosen.includes(id)} onChange={(_, on) => setChosen(on ? [...chosen, id] : chosen.filter((c) => c !== id))} />} label={item?.name ?? id} />;
+            return (
+              <FormControlLabel
+                key={id}
+                sx={{ display: 'flex', '& .MuiFormControlLabel-label': { fontSize: 14 } }}
+                control={
+                  <Checkbox
+                    size="small"
+                    sx={{ py: 0.25 }}
+                    checked={chosen.includes(id)}
+                    onChange={(_, on) =>
+                      setChosen(on ? [...chosen, id] : chosen.filter((c) => c !== id))
+                    }
+                  />
+                }
+                label={item?.name ?? id}
+              />
+            );
           })}
         </div>
-        <Pick label="Tube" value={tubeId} options={tubes.map((t) => ({ value: t.id, label: t.name }))} onPick={setTube} />
-        <p className="soft" style={{ fontSize: 12.5 }}>{partFigures(tube)}; fitting: {fittingFor(tube, offer)?.name ?? 'none in the Stores'}</p>
-        <Pick label="Coolant" value={coolantId} options={coolants.map((c) => ({ value: c.id, label: c.name }))} onPick={setCoolant} />
-        <p className="soft" style={{ fontSize: 12.5 }}>{coolant.upkeep}{coolant.poisonous ? ' Poisonous.' : ''}</p>
-        {missing.length > 0 && <p role="note">Without a {missing.join(' or a ')} the loop will not be complete; findings will say so.</p>}
+        <Pick
+          label="Tube"
+          value={tubeId}
+          options={tubes.map((t) => ({ value: t.id, label: t.name }))}
+          onPick={setTube}
+        />
+        <p className="soft" style={{ fontSize: 12.5 }}>
+          {partFigures(tube)}; fitting: {fittingFor(tube, offer)?.name ?? 'none in the Stores'}
+        </p>
+        <Pick
+          label="Coolant"
+          value={coolantId}
+          options={coolants.map((c) => ({ value: c.id, label: c.name }))}
+          onPick={setCoolant}
+        />
+        <p className="soft" style={{ fontSize: 12.5 }}>
+          {coolant.upkeep}
+          {coolant.poisonous ? ' Poisonous.' : ''}
+        </p>
+        {missing.length > 0 && (
+          <p role="note">
+            Without a {missing.join(' or a ')} the loop will not be complete; findings will say so.
+          </p>
+        )}
         <div style={{ display: 'flex', gap: 8 }}>
-          <Button variant="contained" disabled={chosen.length < 2} onClick={go}>Connect {chosen.length} parts</Button>
+          <Button variant="contained" disabled={chosen.length < 2} onClick={go}>
+            Connect {chosen.length} parts
+          </Button>
           <Button onClick={onClose}>Not now</Button>
         </div>
       </div>

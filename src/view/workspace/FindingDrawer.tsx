@@ -11,12 +11,32 @@ export function FindingDrawer() {
   const setOpen = useBench((s) => s.open);
   const findings = useBench((s) => s.workings.findings);
   return (
-    <Drawer anchor="right" open={open} onClose={() => setOpen(null)} slotProps={{ paper: { className: styles.paper as string, elevation: 0 } }}>
-      <div className={styles.head}><h1>Findings</h1><button type="button" className={styles.close} onClick={() => setOpen(null)}>Close</button></div>
-      {findings.length === 0 && <p>Nothing to find: everything checked so far holds. Findings come as you add parts and connect them.</p>}
+    <Drawer
+      anchor="right"
+      open={open}
+      onClose={() => setOpen(null)}
+      slotProps={{ paper: { className: styles.paper as string, elevation: 0 } }}
+    >
+      <div className={styles.head}>
+        <h1>Findings</h1>
+        <button type="button" className={styles.close} onClick={() => setOpen(null)}>
+          Close
+        </button>
+      </div>
+      {findings.length === 0 && (
+        <p>
+          Nothing to find: everything checked so far holds. Findings come as you add parts and
+          connect them.
+        </p>
+      )}
       {STAGES.map((s) => {
         const own = findings.filter((f) => f.stage === s.id);
-        return own.length === 0 ? null : <section key={s.id} className={styles.section}><h2>{s.name}</h2><FindingList findings={own} /></section>;
+        return own.length === 0 ? null : (
+          <section key={s.id} className={styles.section}>
+            <h2>{s.name}</h2>
+            <FindingList findings={own} />
+          </section>
+        );
       })}
     </Drawer>
   );

@@ -6,24 +6,53 @@ import { useBench } from './BenchProvider';
 import styles from './FindingList.module.css';
 
 /** Findings with their ways out; a click on one picks what it is about. */
-export function FindingList({ findings, empty }: { readonly findings: readonly Finding[]; readonly empty?: string }) {
+export function FindingList({
+  findings,
+  empty,
+}: {
+  readonly findings: readonly Finding[];
+  readonly empty?: string;
+}) {
   const commit = useBench((s) => s.commit);
   const pick = useBench((s) => s.pick);
   const build = useBench((s) => s.build);
   const shelves = useOwnShelves();
   const resolved = useFixes(build, findings.map(findingKey), shelves);
-  const fixes = new Map<string, readonly Fix[]>(resolved.fresh ? resolved.result ?? [] : []);
+  const fixes = new Map<string, readonly Fix[]>(resolved.fresh ? (resolved.result ?? []) : []);
   if (findings.length === 0) return empty ? <p className="soft">{empty}</p> : null;
   return (
     <ul className={styles.list}>
       {findings.map((f, i) => (
         <li key={`${f.code}-${i}`} className={styles.finding}>
-          <span className={styles.mark}><Mark verdict={verdictOfSeverity[f.severity]} /></span>
+          <span className={styles.mark}>
+            <Mark verdict={verdictOfSeverity[f.severity]} />
+          </span>
           <div>
-            <button type="button" className={styles.title} onClick={() => pick(f.subjects[0] ?? null)}>{f.title}</button>
+            <button
+              type="button"
+              className={styles.title}
+              onClick={() => pick(f.subjects[0] ?? null)}
+            >
+              {f.title}
+            </button>
             <p className={styles.detail}>{f.detail}</p>
-            {(fixes.get(findingKey(f)) ?? []).length > 0 && <p className={styles.fixes}>{fixes.get(findingKey(f))?.map((fix) => <button key={fix.label} type="button" className={styles.fix} onClick={() => commit(fix.label, fix.edit)}>{fix.label}</button>)}</p>}
-            <p className={styles.code}><span className="mono">{f.code}</span> · {f.source}</p>
+            {(fixes.get(findingKey(f)) ?? []).length > 0 && (
+              <p className={styles.fixes}>
+                {fixes.get(findingKey(f))?.map((fix) => (
+                  <button
+                    key={fix.label}
+                    type="button"
+                    className={styles.fix}
+                    onClick={() => commit(fix.label, fix.edit)}
+                  >
+                    {fix.label}
+                  </button>
+                ))}
+              </p>
+            )}
+            <p className={styles.code}>
+              <span className="mono">{f.code}</span> · {f.source}
+            </p>
           </div>
         </li>
       ))}

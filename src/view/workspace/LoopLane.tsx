@@ -1,6 +1,12 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { DndContext, PointerSensor, useSensor, useSensors, type DragMoveEvent } from '@dnd-kit/core';
+import {
+  DndContext,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragMoveEvent,
+} from '@dnd-kit/core';
 import type { Edit } from '@/core/build';
 import { moveInto, reorderLoop } from '@/core/loop';
 import type { LoopGraph, Visit } from '@/core/model';
@@ -14,11 +20,20 @@ import { Profile } from './Profile';
 import { Station } from './Station';
 import styles from './LoopLine.module.css';
 
-const LABEL = 168, PAD = 22, SEGMENT = 6;
+const LABEL = 168,
+  PAD = 22,
+  SEGMENT = 6;
 /** From one lane to the next: icon, name and the next lane's temperatures. From the last lane to its names, and to the profile under them. */
-const PITCH = 58, NAME = 18, UNDER = 45;
+const PITCH = 58,
+  NAME = 18,
+  UNDER = 45;
 
-interface Props { readonly graph: LoopGraph; readonly width: number; readonly range: readonly [number, number]; readonly compact: boolean }
+interface Props {
+  readonly graph: LoopGraph;
+  readonly width: number;
+  readonly range: readonly [number, number];
+  readonly compact: boolean;
+}
 
 /** One loop: stations in flow order, a lane for each branch, coloured by coolant temperature, numbers written, pressure as a stepped profile under it. */
 export function LoopLane({ graph, width, range, compact }: Props) {
@@ -28,45 +43,79 @@ export function LoopLane({ graph, width, range, compact }: Props) {
   const pick = useBench((s) => s.pick);
   const commit = useBench((s) => s.commit);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const [drag, setDrag] = useState<{ readonly id: string; readonly edit: Edit | null; readonly mark: { readonly x: number; readonly y: number } | null } | null>(null);
+  const [drag, setDrag] = useState<{
+    readonly id: string;
+    readonly edit: Edit | null;
+    readonly mark: { readonly x: number; readonly y: number } | null;
+  } | null>(null);
   const { loop, layout, stations, branched } = graph;
-  const geometry = useMemo(() => laneGeometry(build, graph, width - LABEL - PAD, PITCH), [build, graph, width]);
-  const profileTop = geometry.lanesHeight + UNDER, profileHeight = compact ? 18 : 30;
+  const geometry = useMemo(
+    () => laneGeometry(build, graph, width - LABEL - PAD, PITCH),
+    [build, graph, width],
+  );
+  const profileTop = geometry.lanesHeight + UNDER,
+    profileHeight = compact ? 18 : 30;
   const height = profileTop + profileHeight + 6;
 
   const flow = reports.flow.loops.find((l) => l.id === loop.id);
   const heat = reports.heat[build.brief.loadCase];
-  const edgeOf = (link: string): LoopGraph['edges'][number] | undefined => graph.edges.find((e) => e.id === link);
+  const edgeOf = (link: string): LoopGraph['edges'][number] | undefined =>
+    graph.edges.find((e) => e.id === link);
   const temperature = (link: string): number | undefined => heat.nodes[edgeOf(link)?.from ?? ''];
-  const legFlow = (link: string): number => reports.flow.links.find((l) => l.id === link && l.loop === loop.id)?.flow_Lmin ?? 0;
+  const legFlow = (link: string): number =>
+    reports.flow.links.find((l) => l.id === link && l.loop === loop.id)?.flow_Lmin ?? 0;
   const colour = (link: string): string => temperatureColour(temperature(link), range[0], range[1]);
   /** Pressure as the flow comes to a visit and as it leaves it. */
   const over = (v: Visit): readonly [number, number] => {
     const i = layout.visits.indexOf(v);
-    const into = layout.legs.find((l) => l.to === i), out = layout.legs.find((l) => l.from === i);
-    const at = (node: string | undefined): number => (node ? flow?.pressures[node] ?? 0 : 0);
+    const into = layout.legs.find((l) => l.to === i),
+      out = layout.legs.find((l) => l.from === i);
+    const at = (node: string | undefined): number => (node ? (flow?.pressures[node] ?? 0) : 0);
     return [at(edgeOf(into?.link ?? '')?.to), at(edgeOf(out?.link ?? '')?.from)];
   };
 
   const price = useMemo(() => (drag?.edit ? orderPrice(build, drag.edit) : null), [drag, build]);
-  const give = (id: string, edit: Edit | null): void => { if (edit) commit(`move ${build.items.find((i) => i.id === id)?.name ?? id} in the loop`, edit); };
+  const give = (id: string, edit: Edit | null): void => {
+    if (edit) commit(`move ${build.items.find((i) => i.id === id)?.name ?? id} in the loop`, edit);
+  };
   const inRow = (id: string, to: number): Edit | null => {
     const order = moved(stations, id, Math.max(0, Math.min(stations.length - 1, to)));
     return order.join() === stations.join() ? null : reorderLoop(build, loop.id, order);
   };
-  const wanted = (e: DragMoveEvent): { readonly edit: Edit | null; readonly mark: { readonly x: number; readonly y: number } | null } => {
+  const wanted = (
+    e: DragMoveEvent,
+  ): {
+    readonly edit: Edit | null;
+    readonly mark: { readonly x: number; readonly y: number } | null;
+  } => {
     const visit = layout.visits.findIndex((v) => v.key === String(e.active.id));
-    const spot = geometry.spots[visit] as Spot, item = layout.visits[visit]?.item ?? '';
-    const x = spot.x + e.delta.x, y = spot.y + e.delta.y;
-    if (branched) { const leg = nearestLeg(geometry, x, y); return { edit: leg && moveInto(build, loop.id, item, leg.link), mark: leg && { x: leg.labelX, y: leg.labelY + 9 } }; }
-    const from = stations.indexOf(item), to = Math.max(0, Math.min(stations.length - 1, Math.round(x / geometry.step - 0.5)));
-    return { edit: inRow(item, to), mark: { x: to * geometry.step + (to > from ? geometry.step - 4 : 4), y: spot.y } };
+    const spot = geometry.spots[visit] as Spot,
+      item = layout.visits[visit]?.item ?? '';
+    const x = spot.x + e.delta.x,
+      y = spot.y + e.delta.y;
+    if (branched) {
+      const leg = nearestLeg(geometry, x, y);
+      return {
+        edit: leg && moveInto(build, loop.id, item, leg.link),
+        mark: leg && { x: leg.labelX, y: leg.labelY + 9 },
+      };
+    }
+    const from = stations.indexOf(item),
+      to = Math.max(0, Math.min(stations.length - 1, Math.round(x / geometry.step - 0.5)));
+    return {
+      edit: inRow(item, to),
+      mark: { x: to * geometry.step + (to > from ? geometry.step - 4 : 4), y: spot.y },
+    };
   };
   const nudge = (visit: number, by: 1 | -1): void => {
     const { item } = layout.visits[visit] as Visit;
-    if (!branched) { give(item, inRow(item, stations.indexOf(item) + by)); return; }
+    if (!branched) {
+      give(item, inRow(item, stations.indexOf(item) + by));
+      return;
+    }
     const mine = layout.legs.find((l) => (by > 0 ? l.from : l.to) === visit);
-    const next = mine && layout.legs.find((l) => (by > 0 ? l.from === mine.to : l.to === mine.from));
+    const next =
+      mine && layout.legs.find((l) => (by > 0 ? l.from === mine.to : l.to === mine.from));
     if (next) give(item, moveInto(build, loop.id, item, next.link));
   };
 
@@ -74,18 +123,79 @@ export function LoopLane({ graph, width, range, compact }: Props) {
     <div className={styles.lane}>
       <div className={styles.label}>
         <strong>{loop.name}</strong>
-        <span>{formatFlow(flow?.flow_Lmin)} · {formatNumber(flow?.head_kPa, { decimals: 1 })} kPa</span>
-        <span className={styles.legend}><span className={styles.ramp} aria-hidden />{range[0]} to {range[1]} °C</span>
-        <span className={styles.profileLabel} style={{ top: profileTop + profileHeight - 12 }}>kPa over reservoir</span>
+        <span>
+          {formatFlow(flow?.flow_Lmin)} · {formatNumber(flow?.head_kPa, { decimals: 1 })} kPa
+        </span>
+        <span className={styles.legend}>
+          <span className={styles.ramp} aria-hidden />
+          {range[0]} to {range[1]} °C
+        </span>
+        <span className={styles.profileLabel} style={{ top: profileTop + profileHeight - 12 }}>
+          kPa over reservoir
+        </span>
       </div>
-      <DndContext id={`loop-${loop.id}`} sensors={sensors} onDragMove={(e) => setDrag({ id: String(e.active.id), ...wanted(e) })} onDragEnd={(e) => { setDrag(null); give(layout.visits.find((v) => v.key === String(e.active.id))?.item ?? '', wanted(e as DragMoveEvent).edit); }} onDragCancel={() => setDrag(null)}>
+      <DndContext
+        id={`loop-${loop.id}`}
+        sensors={sensors}
+        onDragMove={(e) => setDrag({ id: String(e.active.id), ...wanted(e) })}
+        onDragEnd={(e) => {
+          setDrag(null);
+          give(
+            layout.visits.find((v) => v.key === String(e.active.id))?.item ?? '',
+            wanted(e as DragMoveEvent).edit,
+          );
+        }}
+        onDragCancel={() => setDrag(null)}
+      >
         <div className={styles.field} style={{ width: geometry.width, height }}>
           <svg width={geometry.width} height={height} className={styles.drawing} aria-hidden>
-            {geometry.legs.map((l) => <path key={l.link} d={l.d} fill="none" stroke={colour(l.link)} strokeWidth={SEGMENT} strokeLinejoin="round" strokeDasharray={flow?.status === 'solved' && Math.abs(legFlow(l.link)) < 1e-6 ? '3 5' : undefined} />)}
-            {geometry.legs.map((l) => { const t = temperature(l.link); return <text key={l.link} x={l.labelX} y={l.labelY} className={styles.temp}>{t === undefined ? '' : formatNumber(t, { decimals: 1 })}</text>; })}
-            {geometry.legs.filter((l) => l.opens).map((l) => <text key={l.link} x={l.labelX} y={l.labelY + 24} className={styles.laneFlow}>{legFlow(l.link) < -1e-6 ? 'back, ' : ''}{formatFlow(Math.abs(legFlow(l.link)))}</text>)}
-            <Profile geometry={geometry} visits={layout.visits} over={over} top={profileTop} height={profileHeight} compact={compact} />
-            {drag?.mark && <line x1={drag.mark.x} x2={drag.mark.x} y1={drag.mark.y - 26} y2={drag.mark.y + 26} stroke="var(--copper)" strokeWidth="2" />}
+            {geometry.legs.map((l) => (
+              <path
+                key={l.link}
+                d={l.d}
+                fill="none"
+                stroke={colour(l.link)}
+                strokeWidth={SEGMENT}
+                strokeLinejoin="round"
+                strokeDasharray={
+                  flow?.status === 'solved' && Math.abs(legFlow(l.link)) < 1e-6 ? '3 5' : undefined
+                }
+              />
+            ))}
+            {geometry.legs.map((l) => {
+              const t = temperature(l.link);
+              return (
+                <text key={l.link} x={l.labelX} y={l.labelY} className={styles.temp}>
+                  {t === undefined ? '' : formatNumber(t, { decimals: 1 })}
+                </text>
+              );
+            })}
+            {geometry.legs
+              .filter((l) => l.opens)
+              .map((l) => (
+                <text key={l.link} x={l.labelX} y={l.labelY + 24} className={styles.laneFlow}>
+                  {legFlow(l.link) < -1e-6 ? 'back, ' : ''}
+                  {formatFlow(Math.abs(legFlow(l.link)))}
+                </text>
+              ))}
+            <Profile
+              geometry={geometry}
+              visits={layout.visits}
+              over={over}
+              top={profileTop}
+              height={profileHeight}
+              compact={compact}
+            />
+            {drag?.mark && (
+              <line
+                x1={drag.mark.x}
+                x2={drag.mark.x}
+                y1={drag.mark.y - 26}
+                y2={drag.mark.y + 26}
+                stroke="var(--copper)"
+                strokeWidth="2"
+              />
+            )}
           </svg>
           {layout.visits.map((v, i) => {
             const item = build.items.find((x) => x.id === v.item);
@@ -93,14 +203,34 @@ export function LoopLane({ graph, width, range, compact }: Props) {
             const name = item?.name ?? v.item;
             const kind = item ? drawingOf(item.part) : '';
             const [before, after] = over(v);
-            const out = layout.legs.find((l) => l.from === i), t = out ? temperature(out.link) : undefined;
-            const label = spot.small ? null : { x: spot.x - geometry.step / 2 + 3, y: spot.y + NAME, width: geometry.step - 6 };
+            const out = layout.legs.find((l) => l.from === i),
+              t = out ? temperature(out.link) : undefined;
+            const label = spot.small
+              ? null
+              : { x: spot.x - geometry.step / 2 + 3, y: spot.y + NAME, width: geometry.step - 6 };
             return (
-              <Station key={v.key} id={v.key} item={v.item} x={spot.x} y={spot.y} small={spot.small} name={name} kind={kind} label={label} picked={picked === v.item} onPick={() => pick(picked === v.item ? null : v.item)} onMove={(by) => nudge(i, by)}
-                text={`${name}: ${t === undefined ? 'temperature unknown' : `coolant leaves at ${formatNumber(t, { decimals: 1 })} °C`}, ${formatNumber(after - before, { decimals: 1, signed: true })} kPa`} />
+              <Station
+                key={v.key}
+                id={v.key}
+                item={v.item}
+                x={spot.x}
+                y={spot.y}
+                small={spot.small}
+                name={name}
+                kind={kind}
+                label={label}
+                picked={picked === v.item}
+                onPick={() => pick(picked === v.item ? null : v.item)}
+                onMove={(by) => nudge(i, by)}
+                text={`${name}: ${t === undefined ? 'temperature unknown' : `coolant leaves at ${formatNumber(t, { decimals: 1 })} °C`}, ${formatNumber(after - before, { decimals: 1, signed: true })} kPa`}
+              />
             );
           })}
-          {price && <p className={styles.price} role="status">{price}</p>}
+          {price && (
+            <p className={styles.price} role="status">
+              {price}
+            </p>
+          )}
         </div>
       </DndContext>
     </div>

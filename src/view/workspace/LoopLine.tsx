@@ -19,18 +19,49 @@ export function LoopLine() {
   const width = useWidth(frame);
   const loose = looseParts(build);
   const temps = Object.values(heat.nodes);
-  const range: readonly [number, number] = temps.length > 0 ? [Math.floor(Math.min(...temps)), Math.max(Math.ceil(Math.max(...temps)), Math.floor(Math.min(...temps)) + 3)] : [20, 40];
+  const range: readonly [number, number] =
+    temps.length > 0
+      ? [
+          Math.floor(Math.min(...temps)),
+          Math.max(Math.ceil(Math.max(...temps)), Math.floor(Math.min(...temps)) + 3),
+        ]
+      : [20, 40];
   return (
     <section aria-label="Loop line" className={styles.band} ref={frame}>
-      <button type="button" className={styles.fold} aria-expanded={!shut} onClick={() => setShut(!shut)}>{shut ? 'Show the loop line' : 'Fold'}</button>
+      <button
+        type="button"
+        className={styles.fold}
+        aria-expanded={!shut}
+        onClick={() => setShut(!shut)}
+      >
+        {shut ? 'Show the loop line' : 'Fold'}
+      </button>
       {!shut && model.loops.length === 0 && (
         <div className={styles.empty}>
           <strong>Loop line</strong>
-          <span>{loose.length >= 2 ? `${loose.length} parts wait to be connected.` : 'Add a reservoir, a pump, a block and a radiator; then they are connected here.'}</span>
-          {loose.length >= 2 && <button type="button" className={styles.act} onClick={() => setConnecting(true)}>Connect the loop</button>}
+          <span>
+            {loose.length >= 2
+              ? `${loose.length} parts wait to be connected.`
+              : 'Add a reservoir, a pump, a block and a radiator; then they are connected here.'}
+          </span>
+          {loose.length >= 2 && (
+            <button type="button" className={styles.act} onClick={() => setConnecting(true)}>
+              Connect the loop
+            </button>
+          )}
         </div>
       )}
-      {!shut && width > 0 && model.loops.map((g) => <LoopLane key={g.loop.id} graph={g} width={width} range={range} compact={model.loops.length > 1} />)}
+      {!shut &&
+        width > 0 &&
+        model.loops.map((g) => (
+          <LoopLane
+            key={g.loop.id}
+            graph={g}
+            width={width}
+            range={range}
+            compact={model.loops.length > 1}
+          />
+        ))}
       {!shut && model.loops.length > 0 && loose.length > 0 && <LooseStrip loose={loose} />}
       {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
     </section>

@@ -9,7 +9,10 @@ export function LooseStrip({ loose }: { readonly loose: readonly string[] }) {
   const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
   const put = (item: string, loop: string, name: string): void => {
     const edit = insertStation(build, loop, item);
-    if (edit) { commit(`put ${nameOf(item)} into ${name}`, edit); pick(item); }
+    if (edit) {
+      commit(`put ${nameOf(item)} into ${name}`, edit);
+      pick(item);
+    }
   };
   return (
     <p className={styles.loose}>
@@ -17,7 +20,17 @@ export function LooseStrip({ loose }: { readonly loose: readonly string[] }) {
       {loose.map((id) => (
         <span key={id}>
           {nameOf(id)}{' '}
-          {build.loops.map((l) => <button key={l.id} type="button" className={styles.put} onClick={() => put(id, l.id, l.name)} aria-label={`Put ${nameOf(id)} into ${l.name}`}>{build.loops.length > 1 ? `into ${l.name}` : 'put it in'}</button>)}
+          {build.loops.map((l) => (
+            <button
+              key={l.id}
+              type="button"
+              className={styles.put}
+              onClick={() => put(id, l.id, l.name)}
+              aria-label={`Put ${nameOf(id)} into ${l.name}`}
+            >
+              {build.loops.length > 1 ? `into ${l.name}` : 'put it in'}
+            </button>
+          ))}
         </span>
       ))}
     </p>

@@ -21,19 +21,39 @@ export function StageRail() {
         {STAGES.map((s) => {
           const here = path.endsWith(`/${s.id}`);
           const state = s.id === 'brief' ? null : stages[s.id as Stage];
-          const result = state?.result ?? `${formatKelvin(brief.limits.rise_K)}, ${formatNumber(brief.limits.noise_dBA)} dBA`;
+          const result =
+            state?.result ??
+            `${formatKelvin(brief.limits.rise_K)}, ${formatNumber(brief.limits.noise_dBA)} dBA`;
           return (
             <li key={s.id}>
-              <Link href={`/builds/${id}/${s.id}`} className={styles.stage} aria-current={here ? 'page' : undefined} prefetch={false}>
-                <span className={styles.digit} aria-hidden>{s.digit}</span>
-                <span className={styles.mark}>{state ? <Mark verdict={state.verdict} /> : <span className={styles.aim} aria-hidden />}</span>
-                <span className={styles.words}><span className={styles.name}>{s.name}</span><span className={styles.result}>{result}</span></span>
+              <Link
+                href={`/builds/${id}/${s.id}`}
+                className={styles.stage}
+                aria-current={here ? 'page' : undefined}
+                prefetch={false}
+              >
+                <span className={styles.digit} aria-hidden>
+                  {s.digit}
+                </span>
+                <span className={styles.mark}>
+                  {state ? (
+                    <Mark verdict={state.verdict} />
+                  ) : (
+                    <span className={styles.aim} aria-hidden />
+                  )}
+                </span>
+                <span className={styles.words}>
+                  <span className={styles.name}>{s.name}</span>
+                  <span className={styles.result}>{result}</span>
+                </span>
               </Link>
             </li>
           );
         })}
       </ol>
-      <button type="button" className={styles.add} onClick={() => open('stores')}>Add a part</button>
+      <button type="button" className={styles.add} onClick={() => open('stores')}>
+        Add a part
+      </button>
     </nav>
   );
 }

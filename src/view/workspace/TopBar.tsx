@@ -10,7 +10,13 @@ import { useBench } from './BenchProvider';
 import { downloadBuild, downloadList } from './download';
 import styles from './TopBar.module.css';
 
-const SAVE_WORDS: Record<SaveState, string> = { saved: 'saved', saving: 'saving', unsaved: 'saving', offline: 'kept in this browser, server not reached', refused: 'not saved: see the message' };
+const SAVE_WORDS: Record<SaveState, string> = {
+  saved: 'saved',
+  saving: 'saving',
+  unsaved: 'saving',
+  offline: 'kept in this browser, server not reached',
+  refused: 'not saved: see the message',
+};
 
 export function TopBar() {
   const build = useBench((s) => s.build);
@@ -26,24 +32,105 @@ export function TopBar() {
   const setSearch = useBench((s) => s.setSearch);
   const commit = useBench((s) => s.commit);
   const [menu, setMenu] = useState<HTMLElement | null>(null);
-  const notes = findings.filter((f) => f.severity === 'note').length, count = findings.length - notes;
+  const notes = findings.filter((f) => f.severity === 'note').length,
+    count = findings.length - notes;
   return (
     <header className={styles.bar}>
-      <Link href="/" className={styles.mark} title="Back to the Shelf">Zephyron</Link>
-      <BuildName key={build.name} name={build.name} onRename={(name) => commit('rename the build', { do: 'build.rename', name })} />
-      <span className={styles.state} role="status">{SAVE_WORDS[save]}, revision {revision}</span>
+      <Link href="/" className={styles.mark} title="Back to the Shelf">
+        Zephyron
+      </Link>
+      <BuildName
+        key={build.name}
+        name={build.name}
+        onRename={(name) => commit('rename the build', { do: 'build.rename', name })}
+      />
+      <span className={styles.state} role="status">
+        {SAVE_WORDS[save]}, revision {revision}
+      </span>
       <span className={styles.gap} />
-      <span className={styles.units} title="Numbers are shown in these units; any other may be typed, such as 3/8 in or 1.1 gpm.">mm · °C · L/min</span>
-      <button type="button" className={styles.tool} disabled={past.length === 0} onClick={undo} title={past.length > 0 ? `Undo: ${past[past.length - 1]?.label} (Ctrl+Z)` : 'Nothing to undo'}>Undo</button>
-      <button type="button" className={styles.tool} disabled={future.length === 0} onClick={redo} title={future.length > 0 ? `Redo: ${future[future.length - 1]?.label} (Ctrl+Shift+Z)` : 'Nothing to redo'}>Redo</button>
-      <button type="button" className={styles.tool} onClick={() => open('findings')} title="All findings (F)">{findingWords(count, notes)}</button>
-      <button type="button" className={styles.tool} onClick={() => setSearch(true)}>Find a command <kbd className={styles.key}>Ctrl K</kbd></button>
+      <span
+        className={styles.units}
+        title="Numbers are shown in these units; any other may be typed, such as 3/8 in or 1.1 gpm."
+      >
+        mm · °C · L/min
+      </span>
+      <button
+        type="button"
+        className={styles.tool}
+        disabled={past.length === 0}
+        onClick={undo}
+        title={
+          past.length > 0 ? `Undo: ${past[past.length - 1]?.label} (Ctrl+Z)` : 'Nothing to undo'
+        }
+      >
+        Undo
+      </button>
+      <button
+        type="button"
+        className={styles.tool}
+        disabled={future.length === 0}
+        onClick={redo}
+        title={
+          future.length > 0
+            ? `Redo: ${future[future.length - 1]?.label} (Ctrl+Shift+Z)`
+            : 'Nothing to redo'
+        }
+      >
+        Redo
+      </button>
+      <button
+        type="button"
+        className={styles.tool}
+        onClick={() => open('findings')}
+        title="All findings (F)"
+      >
+        {findingWords(count, notes)}
+      </button>
+      <button type="button" className={styles.tool} onClick={() => setSearch(true)}>
+        Find a command <kbd className={styles.key}>Ctrl K</kbd>
+      </button>
       <ThemeSwitch />
-      <button type="button" className={styles.export} aria-haspopup="menu" onClick={(e) => setMenu(e.currentTarget)}>Print and export</button>
-      <Menu open={menu !== null} anchorEl={menu} onClose={() => setMenu(null)} slotProps={{ paper: { elevation: 0, sx: { border: '1px solid var(--hairline)' } } }}>
-        <MenuItem dense onClick={() => { setMenu(null); downloadBuild(build); }}>Build document (JSON)</MenuItem>
-        <MenuItem dense onClick={() => { setMenu(null); downloadList(build, list); }}>Parts list (CSV)</MenuItem>
-        <MenuItem dense onClick={() => { setMenu(null); window.print(); }}>Print this sheet</MenuItem>
+      <button
+        type="button"
+        className={styles.export}
+        aria-haspopup="menu"
+        onClick={(e) => setMenu(e.currentTarget)}
+      >
+        Print and export
+      </button>
+      <Menu
+        open={menu !== null}
+        anchorEl={menu}
+        onClose={() => setMenu(null)}
+        slotProps={{ paper: { elevation: 0, sx: { border: '1px solid var(--hairline)' } } }}
+      >
+        <MenuItem
+          dense
+          onClick={() => {
+            setMenu(null);
+            downloadBuild(build);
+          }}
+        >
+          Build document (JSON)
+        </MenuItem>
+        <MenuItem
+          dense
+          onClick={() => {
+            setMenu(null);
+            downloadList(build, list);
+          }}
+        >
+          Parts list (CSV)
+        </MenuItem>
+        <MenuItem
+          dense
+          onClick={() => {
+            setMenu(null);
+            window.print();
+          }}
+        >
+          Print this sheet
+        </MenuItem>
       </Menu>
     </header>
   );
@@ -56,8 +143,33 @@ function findingWords(count: number, notes: number): string {
   return parts.filter((p) => p !== '').join(', ');
 }
 
-function BuildName({ name, onRename }: { readonly name: string; readonly onRename: (name: string) => void }) {
+function BuildName({
+  name,
+  onRename,
+}: {
+  readonly name: string;
+  readonly onRename: (name: string) => void;
+}) {
   const [text, setText] = useState(name);
-  const done = (): void => { const t = text.trim().slice(0, 80); if (t && t !== name) onRename(t); else setText(name); };
-  return <input className={styles.name} aria-label="Name of the build" value={text} size={Math.max(8, Math.min(36, text.length))} maxLength={80} onChange={(e) => setText(e.target.value)} onBlur={done} onKeyDown={(e) => { e.stopPropagation(); if (e.key === 'Enter') e.currentTarget.blur(); if (e.key === 'Escape') setText(name); }} />;
+  const done = (): void => {
+    const t = text.trim().slice(0, 80);
+    if (t && t !== name) onRename(t);
+    else setText(name);
+  };
+  return (
+    <input
+      className={styles.name}
+      aria-label="Name of the build"
+      value={text}
+      size={Math.max(8, Math.min(36, text.length))}
+      maxLength={80}
+      onChange={(e) => setText(e.target.value)}
+      onBlur={done}
+      onKeyDown={(e) => {
+        e.stopPropagation();
+        if (e.key === 'Enter') e.currentTarget.blur();
+        if (e.key === 'Escape') setText(name);
+      }}
+    />
+  );
 }

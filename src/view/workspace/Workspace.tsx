@@ -19,7 +19,11 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
   const said = useBench((s) => s.said);
   const say = useBench((s) => s.say);
   // False in the page as sent, true once the browser has taken it over: keys work from then on.
-  const awake = useSyncExternalStore(() => () => undefined, () => true, () => false);
+  const awake = useSyncExternalStore(
+    () => () => undefined,
+    () => true,
+    () => false,
+  );
   return (
     <div className={styles.shell} data-awake={awake}>
       <AutoRoute />
@@ -31,7 +35,12 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
       <StoresDrawer />
       <CommandSearch />
       <ConflictDialog />
-      <Snackbar open={said !== null} onClose={() => say(null)} autoHideDuration={9000} message={said} />
+      <Snackbar
+        open={said !== null}
+        onClose={() => say(null)}
+        autoHideDuration={9000}
+        message={said}
+      />
     </div>
   );
 }

@@ -13,13 +13,22 @@ beforeEach(() => {
   sent = [];
   globalThis.fetch = ((_: string, init: { body: string }) => {
     sent.push(JSON.parse(init.body) as (typeof sent)[number]);
-    const next = answers.shift() ?? { status: 200, body: { revision: (sent[sent.length - 1]?.revision ?? 0) + 1 } };
-    return next.status === 0 ? Promise.reject(new Error('no network')) : Promise.resolve(new Response(JSON.stringify(next.body), { status: next.status }));
+    const next = answers.shift() ?? {
+      status: 200,
+      body: { revision: (sent[sent.length - 1]?.revision ?? 0) + 1 },
+    };
+    return next.status === 0
+      ? Promise.reject(new Error('no network'))
+      : Promise.resolve(new Response(JSON.stringify(next.body), { status: next.status }));
   }) as unknown as typeof fetch;
 });
-afterEach(() => { jest.useRealTimers(); });
+afterEach(() => {
+  jest.useRealTimers();
+});
 
-const settle = async (ms: number): Promise<void> => { await jest.advanceTimersByTimeAsync(ms); };
+const settle = async (ms: number): Promise<void> => {
+  await jest.advanceTimersByTimeAsync(ms);
+};
 
 describe('an open build', () => {
   test('saves within a second, on the revision it was made on', async () => {
@@ -45,7 +54,8 @@ describe('an open build', () => {
 
   test('a dragged handle is one step', () => {
     const bench = createBench('desk', 1, desk);
-    for (let rpm = 800; rpm < 900; rpm += 10) bench.getState().commit('fans', { do: 'fans.speed', speed_rpm: rpm }, 'fans.speed');
+    for (let rpm = 800; rpm < 900; rpm += 10)
+      bench.getState().commit('fans', { do: 'fans.speed', speed_rpm: rpm }, 'fans.speed');
     expect(bench.getState().past.length).toBe(1);
     bench.getState().undo();
     expect(bench.getState().build).toEqual(desk);
@@ -82,7 +92,11 @@ describe('an open build', () => {
     bench.getState().commit('again', { do: 'build.rename', name: 'Mine again' });
     await settle(1000);
     bench.getState().takeTheirs();
-    expect(bench.getState()).toMatchObject({ revision: 12, build: { name: 'Theirs' }, save: 'saved' });
+    expect(bench.getState()).toMatchObject({
+      revision: 12,
+      build: { name: 'Theirs' },
+      save: 'saved',
+    });
   });
 
   test('without a network it keeps trying', async () => {
@@ -98,24 +112,58 @@ describe('an open build', () => {
 
   test('an unsaved journal from before is taken up and sent', async () => {
     const bench = createBench('desk', 4, desk);
-    bench.getState().restore({ build: { ...desk, name: 'From the journal' }, revision: 4, dirty: true, past: [], future: [] });
+    bench
+      .getState()
+      .restore({
+        build: { ...desk, name: 'From the journal' },
+        revision: 4,
+        dirty: true,
+        past: [],
+        future: [],
+      });
     await settle(100);
     expect(sent).toMatchObject([{ revision: 4, document: { name: 'From the journal' } }]);
   });
 
   test('a journal newer than the page (browser back) is taken as it is, without a save', async () => {
     const bench = createBench('desk', 1, desk);
-    bench.getState().restore({ build: { ...desk, name: 'Saved since' }, revision: 3, dirty: false, past: [], future: [] });
+    bench
+      .getState()
+      .restore({
+        build: { ...desk, name: 'Saved since' },
+        revision: 3,
+        dirty: false,
+        past: [],
+        future: [],
+      });
     await settle(2000);
-    expect(bench.getState()).toMatchObject({ revision: 3, build: { name: 'Saved since' }, save: 'saved', conflict: null });
+    expect(bench.getState()).toMatchObject({
+      revision: 3,
+      build: { name: 'Saved since' },
+      save: 'saved',
+      conflict: null,
+    });
     expect(sent).toEqual([]);
   });
 
   test('a window closed before the answer came: the server holds what was sent, so nobody else wrote', async () => {
     const onServer = { ...desk, name: 'Sent' };
     const bench = createBench('desk', 5, onServer);
-    bench.getState().restore({ build: { ...desk, name: 'One further' }, revision: 4, dirty: true, past: [], future: [], sent: { ...desk, name: 'Sent' } });
-    expect(bench.getState()).toMatchObject({ conflict: null, revision: 5, build: { name: 'One further' } });
+    bench
+      .getState()
+      .restore({
+        build: { ...desk, name: 'One further' },
+        revision: 4,
+        dirty: true,
+        past: [],
+        future: [],
+        sent: { ...desk, name: 'Sent' },
+      });
+    expect(bench.getState()).toMatchObject({
+      conflict: null,
+      revision: 5,
+      build: { name: 'One further' },
+    });
     await settle(1000);
     expect(sent).toMatchObject([{ revision: 5, document: { name: 'One further' } }]);
   });
@@ -134,8 +182,19 @@ describe('an open build', () => {
 
   test('an unsaved journal on an older revision becomes a choice', () => {
     const bench = createBench('desk', 6, { ...desk, name: 'On the server' });
-    bench.getState().restore({ build: { ...desk, name: 'From the journal' }, revision: 4, dirty: true, past: [], future: [] });
-    expect(bench.getState().conflict).toMatchObject({ revision: 6, build: { name: 'On the server' } });
+    bench
+      .getState()
+      .restore({
+        build: { ...desk, name: 'From the journal' },
+        revision: 4,
+        dirty: true,
+        past: [],
+        future: [],
+      });
+    expect(bench.getState().conflict).toMatchObject({
+      revision: 6,
+      build: { name: 'On the server' },
+    });
     expect(bench.getState().build.name).toBe('From the journal');
   });
 });

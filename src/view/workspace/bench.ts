@@ -8,7 +8,10 @@ import { writeJournal, type JournalEntry, type Step } from './journal';
 import { sendBuild } from './send';
 
 export type SaveState = 'saved' | 'saving' | 'unsaved' | 'offline' | 'refused';
-export interface Conflict { readonly revision: number; readonly build: Build }
+export interface Conflict {
+  readonly revision: number;
+  readonly build: Build;
+}
 
 export interface BenchState {
   readonly id: string;
@@ -55,16 +58,34 @@ const RETRY_AFTER_MS = 4000;
 const GESTURE_MS = 1200;
 
 /** Whether what came over the wire is this build; what JSON leaves out does not count. */
-const sameDocument = (mine: Build, theirs: Build): boolean => same(JSON.parse(JSON.stringify(mine)), JSON.parse(JSON.stringify(theirs)));
+const sameDocument = (mine: Build, theirs: Build): boolean =>
+  same(JSON.parse(JSON.stringify(mine)), JSON.parse(JSON.stringify(theirs)));
 
 /** What was routed, and the build it was routed in. */
-export interface Routing { readonly build: Build; readonly found: RoutedBuild }
+export interface Routing {
+  readonly build: Build;
+  readonly found: RoutedBuild;
+}
 
 /** How far routing is; it runs beside whatever is open. */
-export interface RouteJob { readonly progress: number | null; readonly stopped: boolean; stop(): void; again(): void }
-const NO_JOB: RouteJob = { progress: null, stopped: false, stop: () => undefined, again: () => undefined };
+export interface RouteJob {
+  readonly progress: number | null;
+  readonly stopped: boolean;
+  stop(): void;
+  again(): void;
+}
+const NO_JOB: RouteJob = {
+  progress: null,
+  stopped: false,
+  stop: () => undefined,
+  again: () => undefined,
+};
 
-const think = (build: Build, routing: Routing | null): Workings => workOut(build, { offer: useShelves.getState().offer, routed: routing && sameSpace(routing.build, build) ? routing.found : null });
+const think = (build: Build, routing: Routing | null): Workings =>
+  workOut(build, {
+    offer: useShelves.getState().offer,
+    routed: routing && sameSpace(routing.build, build) ? routing.found : null,
+  });
 
 /** The state of one open build: the document, what follows from it, and its way to the journal and the server. */
 export function createBench(id: string, revision: number, build: Build) {
@@ -77,14 +98,26 @@ export function createBench(id: string, revision: number, build: Build) {
   const store = createStore<BenchState>()((set, get) => {
     const journal = (dirty: boolean): void => {
       const { build: b, revision: r, past, future } = get();
-      void writeJournal(id, { build: b, revision: r, dirty, past, future, ...(unheard ? { sent: unheard } : {}) });
+      void writeJournal(id, {
+        build: b,
+        revision: r,
+        dirty,
+        past,
+        future,
+        ...(unheard ? { sent: unheard } : {}),
+      });
     };
     const later = (ms: number): void => {
       if (timer) clearTimeout(timer);
-      timer = setTimeout(() => { void send(); }, ms);
+      timer = setTimeout(() => {
+        void send();
+      }, ms);
     };
     const send = async (): Promise<void> => {
-      if (sending) { later(SAVE_AFTER_MS); return; }
+      if (sending) {
+        later(SAVE_AFTER_MS);
+        return;
+      }
       const { build: sent, revision: on, conflict } = get();
       if (conflict) return;
       sending = true;
@@ -95,22 +128,33 @@ export function createBench(id: string, revision: number, build: Build) {
       const answer = await sendBuild(id, on, sent);
       sending = false;
       if (answer.kind !== 'offline') unheard = null;
-      const own = answer.kind === 'stale' && [sent, before].some((mine) => mine !== null && sameDocument(mine, answer.build)) ? answer.build : null;
+      const own =
+        answer.kind === 'stale' &&
+        [sent, before].some((mine) => mine !== null && sameDocument(mine, answer.build))
+          ? answer.build
+          : null;
       if (answer.kind === 'saved' || (answer.kind === 'stale' && own)) {
         const changed = get().build !== sent || (own !== null && !sameDocument(sent, own));
         set({ revision: answer.revision, save: changed ? 'unsaved' : 'saved' });
         journal(changed);
         if (changed) later(SAVE_AFTER_MS);
-      } else if (answer.kind === 'stale') set({ save: 'unsaved', conflict: { revision: answer.revision, build: answer.build } });
+      } else if (answer.kind === 'stale')
+        set({ save: 'unsaved', conflict: { revision: answer.revision, build: answer.build } });
       else if (answer.kind === 'refused') set({ save: 'refused', said: answer.message });
-      else { set({ save: 'offline' }); later(RETRY_AFTER_MS); }
+      else {
+        set({ save: 'offline' });
+        later(RETRY_AFTER_MS);
+      }
     };
     const become = (next: Build, rest: Partial<BenchState>): void => {
       set({ build: next, workings: think(next, get().routing), save: 'unsaved', ...rest });
       journal(true);
       later(SAVE_AFTER_MS);
     };
-    const step = (from: readonly Step[], to: readonly Step[]): readonly [Build, readonly Step[], readonly Step[]] | null => {
+    const step = (
+      from: readonly Step[],
+      to: readonly Step[],
+    ): readonly [Build, readonly Step[], readonly Step[]] | null => {
       const last = from[from.length - 1];
       if (!last) return null;
       const done = applyEdit(get().build, last.edit);
@@ -118,44 +162,124 @@ export function createBench(id: string, revision: number, build: Build) {
     };
 
     return {
-      id, revision, build, workings: think(build, null), past: [], future: [], save: 'saved', conflict: null, picked: null, said: null, drawer: null, search: false, routing: null, routedBefore: null, routeJob: NO_JOB,
-      route: (routing) => { const was = get().routing; set({ routing, ...(was && !sameSpace(was.build, routing.build) ? { routedBefore: was } : {}), workings: think(get().build, routing) }); },
+      id,
+      revision,
+      build,
+      workings: think(build, null),
+      past: [],
+      future: [],
+      save: 'saved',
+      conflict: null,
+      picked: null,
+      said: null,
+      drawer: null,
+      search: false,
+      routing: null,
+      routedBefore: null,
+      routeJob: NO_JOB,
+      route: (routing) => {
+        const was = get().routing;
+        set({
+          routing,
+          ...(was && !sameSpace(was.build, routing.build) ? { routedBefore: was } : {}),
+          workings: think(get().build, routing),
+        });
+      },
       rethink: () => set({ workings: think(get().build, get().routing) }),
       setRouteJob: (routeJob) => set({ routeJob }),
       commit: (label, edit, merge) => {
         let done;
-        try { done = applyEdit(get().build, edit); } catch (error) {
-          set({ said: error instanceof EditError ? error.message : 'That cannot be done to this build.' });
+        try {
+          done = applyEdit(get().build, edit);
+        } catch (error) {
+          set({
+            said: error instanceof EditError ? error.message : 'That cannot be done to this build.',
+          });
           return;
         }
         const { past } = get();
         const now = Date.now();
-        const merges = merge !== undefined && gesture?.key === merge && now - gesture.at < GESTURE_MS && past.length > 0;
+        const merges =
+          merge !== undefined &&
+          gesture?.key === merge &&
+          now - gesture.at < GESTURE_MS &&
+          past.length > 0;
         gesture = merge === undefined ? null : { key: merge, at: now };
         const last = past[past.length - 1];
-        const joined: Step = merges && last ? { label, edit: { do: 'patch', patches: [...patchesOf(done.inverse), ...patchesOf(last.edit)] } } : { label, edit: done.inverse };
-        become(done.build, { past: [...(merges ? past.slice(0, -1) : past), joined].slice(-HISTORY), future: [], said: null });
+        const joined: Step =
+          merges && last
+            ? {
+                label,
+                edit: {
+                  do: 'patch',
+                  patches: [...patchesOf(done.inverse), ...patchesOf(last.edit)],
+                },
+              }
+            : { label, edit: done.inverse };
+        become(done.build, {
+          past: [...(merges ? past.slice(0, -1) : past), joined].slice(-HISTORY),
+          future: [],
+          said: null,
+        });
       },
-      undo: () => { const s = step(get().past, get().future); gesture = null; if (s) become(s[0], { past: s[1], future: s[2] }); },
-      redo: () => { const s = step(get().future, get().past); gesture = null; if (s) become(s[0], { future: s[1], past: s[2] }); },
+      undo: () => {
+        const s = step(get().past, get().future);
+        gesture = null;
+        if (s) become(s[0], { past: s[1], future: s[2] });
+      },
+      redo: () => {
+        const s = step(get().future, get().past);
+        gesture = null;
+        if (s) become(s[0], { future: s[1], past: s[2] });
+      },
       pick: (picked) => set({ picked }),
       say: (said) => set({ said }),
       open: (drawer) => set({ drawer }),
       setSearch: (search) => set({ search }),
       restore: (entry) => {
-        set({ build: entry.build, workings: think(entry.build, get().routing), past: entry.past, future: entry.future });
+        set({
+          build: entry.build,
+          workings: think(entry.build, get().routing),
+          past: entry.past,
+          future: entry.future,
+        });
         unheard = entry.sent ?? null;
         const ahead = entry.revision >= get().revision;
-        if (ahead || [entry.build, unheard].some((mine) => mine !== null && sameDocument(mine, build))) {
+        if (
+          ahead ||
+          [entry.build, unheard].some((mine) => mine !== null && sameDocument(mine, build))
+        ) {
           if (ahead) set({ revision: entry.revision });
-          if (entry.dirty && (ahead || !sameDocument(entry.build, build))) { set({ save: 'unsaved' }); later(0); } else journal(false);
-        } else set({ save: 'unsaved', conflict: { revision: get().revision, build }, revision: entry.revision });
+          if (entry.dirty && (ahead || !sameDocument(entry.build, build))) {
+            set({ save: 'unsaved' });
+            later(0);
+          } else journal(false);
+        } else
+          set({
+            save: 'unsaved',
+            conflict: { revision: get().revision, build },
+            revision: entry.revision,
+          });
       },
-      keepMine: () => { const { conflict } = get(); if (!conflict) return; set({ conflict: null, revision: conflict.revision }); journal(true); later(0); },
+      keepMine: () => {
+        const { conflict } = get();
+        if (!conflict) return;
+        set({ conflict: null, revision: conflict.revision });
+        journal(true);
+        later(0);
+      },
       takeTheirs: () => {
         const { conflict } = get();
         if (!conflict) return;
-        set({ conflict: null, revision: conflict.revision, build: conflict.build, workings: think(conflict.build, get().routing), past: [], future: [], save: 'saved' });
+        set({
+          conflict: null,
+          revision: conflict.revision,
+          build: conflict.build,
+          workings: think(conflict.build, get().routing),
+          past: [],
+          future: [],
+          save: 'saved',
+        });
         journal(false);
       },
     };
@@ -163,4 +287,5 @@ export function createBench(id: string, revision: number, build: Build) {
   return store;
 }
 
-const patchesOf = (edit: Edit): Extract<Edit, { do: 'patch' }>['patches'] => (edit.do === 'patch' ? edit.patches : []);
+const patchesOf = (edit: Edit): Extract<Edit, { do: 'patch' }>['patches'] =>
+  edit.do === 'patch' ? edit.patches : [];

@@ -4,7 +4,20 @@ import type { ListReport } from '@/core/list';
 import type { Part } from '@/core/part';
 import type { BendSheet } from '@/core/sheet';
 import type { Transient } from '@/core/transient';
-import { bendSheetsToCsv, bendSheetToDxf, bendSheetToSvg, bracketToDxf, bracketToSvg, buildFileName, buildToText, listToCsv, listToJson, partsToCsv, slug, transientToCsv } from '@/format';
+import {
+  bendSheetsToCsv,
+  bendSheetToDxf,
+  bendSheetToSvg,
+  bracketToDxf,
+  bracketToSvg,
+  buildFileName,
+  buildToText,
+  listToCsv,
+  listToJson,
+  partsToCsv,
+  slug,
+  transientToCsv,
+} from '@/format';
 
 function hand(name: string, type: string, text: string): void {
   const url = URL.createObjectURL(new Blob([text], { type }));
@@ -15,13 +28,37 @@ function hand(name: string, type: string, text: string): void {
   setTimeout(() => URL.revokeObjectURL(url), 1000);
 }
 
-export const downloadBuild = (build: Build): void => hand(buildFileName(build.name), 'application/json', buildToText(build));
-export const downloadInp = (name: string, text: string): void => hand(`${slug(name)}.inp`, 'text/plain', text);
-export const downloadList = (build: Build, list: ListReport): void => hand(`${slug(build.name)}-parts.csv`, 'text/csv', listToCsv(list, build.brief.currency));
-export const downloadRun = (name: string, run: Transient): void => hand(`${slug(name)}-over-time.csv`, 'text/csv', transientToCsv(run));
-export const downloadBracket = (title: string, plate: Bracket, as: 'svg' | 'dxf'): void => (as === 'svg' ? hand(`${slug(title)}.svg`, 'image/svg+xml', bracketToSvg(plate, title)) : hand(`${slug(title)}.dxf`, 'image/vnd.dxf', bracketToDxf(plate)));
-export const downloadPart = (part: Part): void => hand(`${part.id}.part.json`, 'application/json', `${JSON.stringify(part, null, 2)}\n`);
-export const downloadBendSheet = (sheet: BendSheet, as: 'svg' | 'dxf'): void => (as === 'svg' ? hand(`${slug(sheet.name)}.svg`, 'image/svg+xml', bendSheetToSvg(sheet)) : hand(`${slug(sheet.name)}.dxf`, 'image/vnd.dxf', bendSheetToDxf(sheet)));
-export const downloadBends = (name: string, sheets: readonly BendSheet[]): void => hand(`${slug(name)}-bends.csv`, 'text/csv', bendSheetsToCsv(sheets));
-export const downloadListJson = (build: Build, list: ListReport): void => hand(`${slug(build.name)}-parts.json`, 'application/json', listToJson(list, build.brief.currency));
-export const handParts = (parts: readonly Part[], as: 'csv' | 'json'): void => (as === 'csv' ? hand('parts.csv', 'text/csv', partsToCsv(parts)) : hand(parts.length === 1 ? `${parts[0]?.id}.part.json` : 'parts.json', 'application/json', `${JSON.stringify(parts.length === 1 ? parts[0] : parts, null, 2)}\n`));
+export const downloadBuild = (build: Build): void =>
+  hand(buildFileName(build.name), 'application/json', buildToText(build));
+export const downloadInp = (name: string, text: string): void =>
+  hand(`${slug(name)}.inp`, 'text/plain', text);
+export const downloadList = (build: Build, list: ListReport): void =>
+  hand(`${slug(build.name)}-parts.csv`, 'text/csv', listToCsv(list, build.brief.currency));
+export const downloadRun = (name: string, run: Transient): void =>
+  hand(`${slug(name)}-over-time.csv`, 'text/csv', transientToCsv(run));
+export const downloadBracket = (title: string, plate: Bracket, as: 'svg' | 'dxf'): void =>
+  as === 'svg'
+    ? hand(`${slug(title)}.svg`, 'image/svg+xml', bracketToSvg(plate, title))
+    : hand(`${slug(title)}.dxf`, 'image/vnd.dxf', bracketToDxf(plate));
+export const downloadPart = (part: Part): void =>
+  hand(`${part.id}.part.json`, 'application/json', `${JSON.stringify(part, null, 2)}\n`);
+export const downloadBendSheet = (sheet: BendSheet, as: 'svg' | 'dxf'): void =>
+  as === 'svg'
+    ? hand(`${slug(sheet.name)}.svg`, 'image/svg+xml', bendSheetToSvg(sheet))
+    : hand(`${slug(sheet.name)}.dxf`, 'image/vnd.dxf', bendSheetToDxf(sheet));
+export const downloadBends = (name: string, sheets: readonly BendSheet[]): void =>
+  hand(`${slug(name)}-bends.csv`, 'text/csv', bendSheetsToCsv(sheets));
+export const downloadListJson = (build: Build, list: ListReport): void =>
+  hand(
+    `${slug(build.name)}-parts.json`,
+    'application/json',
+    listToJson(list, build.brief.currency),
+  );
+export const handParts = (parts: readonly Part[], as: 'csv' | 'json'): void =>
+  as === 'csv'
+    ? hand('parts.csv', 'text/csv', partsToCsv(parts))
+    : hand(
+        parts.length === 1 ? `${parts[0]?.id}.part.json` : 'parts.json',
+        'application/json',
+        `${JSON.stringify(parts.length === 1 ? parts[0] : parts, null, 2)}\n`,
+      );

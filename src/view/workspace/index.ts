@@ -5,4 +5,13 @@ export { ConnectDialog, fittingFor } from './ConnectDialog';
 export { STAGES, isStage, type StageId } from './stages';
 export { addBuild } from './send';
 export { dropJournal } from './journal';
-export { downloadBends, downloadBendSheet, downloadBracket, downloadInp, downloadPart, downloadRun, downloadList, downloadListJson } from './download';
+export {
+  downloadBends,
+  downloadBendSheet,
+  downloadBracket,
+  downloadInp,
+  downloadPart,
+  downloadRun,
+  downloadList,
+  downloadListJson,
+} from './download';

@@ -1,7 +1,10 @@
 import { createStore, del, get, set, type UseStore } from 'idb-keyval';
 import type { Build, Edit } from '@/core/build';
 
-export interface Step { readonly label: string; readonly edit: Edit }
+export interface Step {
+  readonly label: string;
+  readonly edit: Edit;
+}
 
 /** What the browser itself keeps of a build: written at every edit, before the server hears of it. */
 export interface JournalEntry {
@@ -21,13 +24,25 @@ const store = (): UseStore => (held ??= createStore('zephyron', 'journal'));
 
 /** Each call is quiet when the browser refuses storage (private windows): the server still saves. */
 export async function readJournal(id: string): Promise<JournalEntry | null> {
-  try { return (await get<JournalEntry>(id, store())) ?? null; } catch { return null; }
+  try {
+    return (await get<JournalEntry>(id, store())) ?? null;
+  } catch {
+    return null;
+  }
 }
 export async function writeJournal(id: string, entry: JournalEntry): Promise<void> {
-  try { await set(id, entry, store()); } catch { /* no storage: the server copy stands alone */ }
+  try {
+    await set(id, entry, store());
+  } catch {
+    /* no storage: the server copy stands alone */
+  }
 }
 export async function dropJournal(id: string): Promise<void> {
-  try { await del(id, store()); } catch { /* nothing kept */ }
+  try {
+    await del(id, store());
+  } catch {
+    /* nothing kept */
+  }
 }
 
 let kept: UseStore | null = null;
@@ -35,8 +50,16 @@ const routes = (): UseStore => (kept ??= createStore('zephyron-routes', 'routes'
 
 /** What was routed last, so that a reload need not wait for it. */
 export async function readRouting<T>(id: string): Promise<T | null> {
-  try { return (await get<T>(id, routes())) ?? null; } catch { return null; }
+  try {
+    return (await get<T>(id, routes())) ?? null;
+  } catch {
+    return null;
+  }
 }
 export async function writeRouting(id: string, routing: unknown): Promise<void> {
-  try { await set(id, routing, routes()); } catch { /* no storage: it is routed again */ }
+  try {
+    await set(id, routing, routes());
+  } catch {
+    /* no storage: it is routed again */
+  }
 }

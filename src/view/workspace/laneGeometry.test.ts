@@ -20,7 +20,8 @@ describe('where the loop line is drawn', () => {
 
   test('a split takes two lanes; what is side by side shares a column; tees are small', () => {
     const g = laneGeometry(tower, split, 1000, 58);
-    const at = (item: string): Spot => g.spots[split.layout.visits.findIndex((v) => v.item === item)] as Spot;
+    const at = (item: string): Spot =>
+      g.spots[split.layout.visits.findIndex((v) => v.item === item)] as Spot;
     expect(at('card-block-a').x).toBeCloseTo(at('card-block-b').x, 6);
     expect(Math.abs(at('card-block-a').y - at('card-block-b').y)).toBe(58);
     expect([at('tee').small, at('card-block-a').small]).toEqual([true, false]);
@@ -29,18 +30,27 @@ describe('where the loop line is drawn', () => {
   });
 
   test('stations in one lane keep their distance, on a phone too, where the line grows past the screen', () => {
-    for (const [graph, width] of [[ring, 220], [split, 220], [split, 1500]] as const) {
+    for (const [graph, width] of [
+      [ring, 220],
+      [split, 220],
+      [split, 1500],
+    ] as const) {
       const g = laneGeometry(tower, graph, width, 58);
       expect(g.width).toBeGreaterThanOrEqual(width);
       for (const lane of new Set(g.spots.map((s) => s.y))) {
-        const xs = g.spots.filter((s) => s.y === lane).map((s) => s.x).sort((a, b) => a - b);
-        for (let i = 1; i < xs.length; i += 1) expect((xs[i] as number) - (xs[i - 1] as number)).toBeGreaterThan(44);
+        const xs = g.spots
+          .filter((s) => s.y === lane)
+          .map((s) => s.x)
+          .sort((a, b) => a - b);
+        for (let i = 1; i < xs.length; i += 1)
+          expect((xs[i] as number) - (xs[i - 1] as number)).toBeGreaterThan(44);
       }
     }
   });
 
   test('a station let go over a run finds that run', () => {
     const g = laneGeometry(tower, split, 1000, 58);
-    for (const l of g.legs.filter((x) => !x.back)) expect(nearestLeg(g, l.labelX + 3, l.labelY + 6)?.link).toBe(l.link);
+    for (const l of g.legs.filter((x) => !x.back))
+      expect(nearestLeg(g, l.labelX + 3, l.labelY + 6)?.link).toBe(l.link);
   });
 });

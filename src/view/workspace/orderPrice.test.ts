@@ -13,16 +13,22 @@ describe('the price of another order', () => {
   const stations = w.model.loops[0]?.stations ?? [];
 
   test('the same order costs nothing', () => {
-    expect(orderPrice(desk, reorderLoop(desk, 'loop', stations))).toMatch(/^0\.00 m of tube, 0 bends \(both estimated\)/);
+    expect(orderPrice(desk, reorderLoop(desk, 'loop', stations))).toMatch(
+      /^0\.00 m of tube, 0 bends \(both estimated\)/,
+    );
   });
 
   test('what changes no order costs nothing, though the runs of the build are routed', () => {
-    expect(orderPrice(desk, { do: 'build.rename', name: 'Other' })).toMatch(/^0\.00 m of tube, 0 bends \(both estimated\), .+ 0\.0 K$/);
+    expect(orderPrice(desk, { do: 'build.rename', name: 'Other' })).toMatch(
+      /^0\.00 m of tube, 0 bends \(both estimated\), .+ 0\.0 K$/,
+    );
   });
 
   test('a worse one is said in metres, bends and kelvin', () => {
     const other = [stations[0], stations[1], ...[...stations.slice(2)].reverse()] as string[];
-    expect(orderPrice(desk, reorderLoop(desk, 'loop', other))).toMatch(/^[+−]\d+\.\d\d m of tube, [+−]?\d+ bends \(both estimated\), .+ [+−]?\d+\.\d K$/);
+    expect(orderPrice(desk, reorderLoop(desk, 'loop', other))).toMatch(
+      /^[+−]\d+\.\d\d m of tube, [+−]?\d+ bends \(both estimated\), .+ [+−]?\d+\.\d K$/,
+    );
   });
 });
 

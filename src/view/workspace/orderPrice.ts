@@ -7,12 +7,18 @@ export function orderPrice(build: Build, edit: Edit): string {
   const now = workOut(build).reports;
   const next = workOut(applyEdit(build, edit).build).reports;
   const tube = (next.list.tube_mm - now.list.tube_mm) / 1000;
-  const bends = next.runs.reduce((s, r) => s + r.bends, 0) - now.runs.reduce((s, r) => s + r.bends, 0);
+  const bends =
+    next.runs.reduce((s, r) => s + r.bends, 0) - now.runs.reduce((s, r) => s + r.bends, 0);
   const load = build.brief.loadCase;
   const spots = next.heat[load].spots.flatMap((s) => {
     const old = now.heat[load].spots.find((o) => o.item === s.item && o.spot === s.spot);
-    return s.temp_C !== null && old?.temp_C !== null && old ? [{ name: s.name, by: s.temp_C - old.temp_C }] : [];
+    return s.temp_C !== null && old?.temp_C !== null && old
+      ? [{ name: s.name, by: s.temp_C - old.temp_C }]
+      : [];
   });
-  const most = spots.reduce<{ name: string; by: number } | null>((a, b) => (!a || Math.abs(b.by) > Math.abs(a.by) ? b : a), null);
+  const most = spots.reduce<{ name: string; by: number } | null>(
+    (a, b) => (!a || Math.abs(b.by) > Math.abs(a.by) ? b : a),
+    null,
+  );
   return `${formatNumber(tube, { decimals: 2, signed: true })} m of tube, ${formatNumber(bends, { signed: true })} bends (both estimated)${most ? `, ${most.name} ${formatNumber(most.by, { decimals: 1, signed: true })} K` : ''}`;
 }

@@ -16,13 +16,23 @@ import { show, state } from './showOnBench';
 import { StoresDrawer } from './StoresDrawer';
 
 /** Ways out are tried in a worker; here at once. */
-beforeAll(() => { FIXES_SOURCE.use = (build) => ({ fresh: true, result: workOut(build, { offer: CATALOGUE }).findings.map((f) => [findingKey(f), resolveFixes(build, f, findingsOf)]) }); });
+beforeAll(() => {
+  FIXES_SOURCE.use = (build) => ({
+    fresh: true,
+    result: workOut(build, { offer: CATALOGUE }).findings.map((f) => [
+      findingKey(f),
+      resolveFixes(build, f, findingsOf),
+    ]),
+  });
+});
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
 const box = demoBuild('pocket-planetarium') as Build;
 
 describe('findings', () => {
-  function All() { return <FindingList findings={useBench((s) => s.workings.findings)} empty="Nothing here" />; }
+  function All() {
+    return <FindingList findings={useBench((s) => s.workings.findings)} empty="Nothing here" />;
+  }
 
   test('each says its verdict in words, its code and where the limit is from', () => {
     show(box, <All />);
@@ -52,16 +62,24 @@ describe('findings', () => {
 });
 
 describe('the picked part', () => {
-  const card = (build: Build, id: string) => <PlaceCard item={build.items.find((i) => i.id === id) as Build['items'][number]} />;
+  const card = (build: Build, id: string) => (
+    <PlaceCard item={build.items.find((i) => i.id === id) as Build['items'][number]} />
+  );
 
   test('a radiator slides, turns and changes its air', () => {
     show(desk, card(desk, 'top-radiator'));
     fireEvent.click(screen.getByRole('button', { name: '+5' }));
-    expect(state.build.items.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({ slide_mm: 15 });
+    expect(state.build.items.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({
+      slide_mm: 15,
+    });
     fireEvent.click(screen.getByRole('radio', { name: 'ports to the rear' }));
-    expect(state.build.items.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({ ports: 'start' });
+    expect(state.build.items.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({
+      ports: 'start',
+    });
     fireEvent.click(screen.getByRole('radio', { name: 'blows case air out' }));
-    expect(state.build.items.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({ air: 'out' });
+    expect(state.build.items.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({
+      air: 'out',
+    });
   });
 
   test('it is changed for another of its kind, keeping its runs', () => {
@@ -92,39 +110,70 @@ describe('connecting', () => {
   });
 
   test('every tube of the Stores has a fitting that holds it', () => {
-    for (const p of CATALOGUE) if (p.kind === 'tube') expect([p.id, fittingFor(p, CATALOGUE)?.tube?.outer_mm]).toEqual([p.id, p.outer_mm]);
-    expect(fittingFor({ ...catalogued('tube', 'tube-soft-13-10'), outer_mm: 21 }, CATALOGUE)).toBeUndefined();
+    for (const p of CATALOGUE)
+      if (p.kind === 'tube')
+        expect([p.id, fittingFor(p, CATALOGUE)?.tube?.outer_mm]).toEqual([p.id, p.outer_mm]);
+    expect(
+      fittingFor({ ...catalogued('tube', 'tube-soft-13-10'), outer_mm: 21 }, CATALOGUE),
+    ).toBeUndefined();
   });
 
   test('a run moved to another port leaves a plug behind', () => {
     const loop = desk.loops[0] as Build['loops'][number];
-    const link = loop.links.find((l) => l.from.item === 'pump') as Build['loops'][number]['links'][number];
+    const link = loop.links.find(
+      (l) => l.from.item === 'pump',
+    ) as Build['loops'][number]['links'][number];
     show(desk, <LinkEditor loop={loop} link={link} />);
     fireEvent.change(screen.getByLabelText('Leaves by'), { target: { value: 'low' } });
     expect(state.build.loops[0]?.links.find((l) => l.id === link.id)?.from.port).toBe('low');
     expect(state.build.loops[0]?.caps).toContainEqual({ item: 'pump', port: 'out', with: 'plug' });
-    expect(state.build.loops[0]?.caps.some((c) => c.item === 'pump' && c.port === 'low')).toBe(false);
+    expect(state.build.loops[0]?.caps.some((c) => c.item === 'pump' && c.port === 'low')).toBe(
+      false,
+    );
   });
 });
 
 describe('the Stores beside the build', () => {
-  function Opened() { const open = useBench((s) => s.open); return <><button type="button" onClick={() => open('stores')}>open it</button><StoresDrawer /></>; }
+  function Opened() {
+    const open = useBench((s) => s.open);
+    return (
+      <>
+        <button type="button" onClick={() => open('stores')}>
+          open it
+        </button>
+        <StoresDrawer />
+      </>
+    );
+  }
 
   test('a part is found by its figures, added where it is used most, and named apart from its like', () => {
     show(desk, <Opened />);
     fireEvent.click(screen.getByText('open it'));
-    fireEvent.change(screen.getByLabelText('Search the Stores'), { target: { value: 'memory two sticks' } });
+    fireEvent.change(screen.getByLabelText('Search the Stores'), {
+      target: { value: 'memory two sticks' },
+    });
     fireEvent.click(screen.getByRole('button', { name: 'Add Quill Memory, two sticks' }));
-    expect(state.build.items[state.build.items.length - 1]).toMatchObject({ id: 'block', placement: { on: 'item', item: 'memory' } });
+    expect(state.build.items[state.build.items.length - 1]).toMatchObject({
+      id: 'block',
+      placement: { on: 'item', item: 'memory' },
+    });
     fireEvent.click(screen.getByRole('button', { name: 'Add Quill Memory, two sticks' }));
-    expect(state.build.items[state.build.items.length - 1]).toMatchObject({ id: 'block-2', name: 'Quill Memory, two sticks (2)', placement: { on: 'bench' } });
+    expect(state.build.items[state.build.items.length - 1]).toMatchObject({
+      id: 'block-2',
+      name: 'Quill Memory, two sticks (2)',
+      placement: { on: 'bench' },
+    });
   });
 
   test('what has no free place in this case says so before it is added', () => {
     show(desk, <Opened />);
     fireEvent.click(screen.getByText('open it'));
     fireEvent.change(screen.getByLabelText('Search the Stores'), { target: { value: 'Fell 420' } });
-    expect(within(screen.getByRole('button', { name: 'Add Fell 420, 45 mm' })).getByText(/no free place/)).toBeTruthy();
+    expect(
+      within(screen.getByRole('button', { name: 'Add Fell 420, 45 mm' })).getByText(
+        /no free place/,
+      ),
+    ).toBeTruthy();
   });
 });
 
@@ -133,7 +182,10 @@ describe('amounts', () => {
     const taken: (number | null)[] = [];
     render(<MoneyField value={60000} onCommit={(v) => taken.push(v)} />);
     const input = screen.getByLabelText('Budget') as HTMLInputElement;
-    const type = (text: string): void => { fireEvent.change(input, { target: { value: text } }); fireEvent.keyDown(input, { key: 'Enter' }); };
+    const type = (text: string): void => {
+      fireEvent.change(input, { target: { value: text } });
+      fireEvent.keyDown(input, { key: 'Enter' });
+    };
     type('1,250.50');
     type('lots');
     expect(input.value).toBe('lots');

@@ -3,11 +3,21 @@ import type { Stage } from '@/core/finding';
 export type StageId = 'brief' | Stage;
 
 /** Stages in working order; the digit is the key that opens one. */
-export const STAGES: readonly { readonly id: StageId; readonly name: string; readonly digit: string }[] = [
+export const STAGES: readonly {
+  readonly id: StageId;
+  readonly name: string;
+  readonly digit: string;
+}[] = [
   { id: 'brief', name: 'Brief', digit: '0' },
-  { id: 'heat', name: 'Heat', digit: '1' }, { id: 'case', name: 'Case', digit: '2' }, { id: 'cooling', name: 'Cooling', digit: '3' },
-  { id: 'flow', name: 'Flow', digit: '4' }, { id: 'materials', name: 'Materials', digit: '5' }, { id: 'runs', name: 'Runs', digit: '6' },
-  { id: 'parts', name: 'Parts', digit: '7' }, { id: 'assembly', name: 'Assembly', digit: '8' }, { id: 'log', name: 'Log', digit: '9' },
+  { id: 'heat', name: 'Heat', digit: '1' },
+  { id: 'case', name: 'Case', digit: '2' },
+  { id: 'cooling', name: 'Cooling', digit: '3' },
+  { id: 'flow', name: 'Flow', digit: '4' },
+  { id: 'materials', name: 'Materials', digit: '5' },
+  { id: 'runs', name: 'Runs', digit: '6' },
+  { id: 'parts', name: 'Parts', digit: '7' },
+  { id: 'assembly', name: 'Assembly', digit: '8' },
+  { id: 'log', name: 'Log', digit: '9' },
 ];
 
 export const isStage = (s: string): s is StageId => STAGES.some((x) => x.id === s);

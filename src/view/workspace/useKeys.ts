@@ -8,7 +8,15 @@ import { STAGES } from './stages';
 export function useKeys(): void {
   const router = useRouter();
   const { id, undo, redo, open, drawer, setSearch, pick, picked, workings } = useBench((s) => s);
-  useHotkeys(STAGES.map((s) => s.digit), (e) => { const s = STAGES.find((x) => x.digit === e.key); if (s) router.push(`/builds/${id}/${s.id}`); }, { preventDefault: true }, [id, router]);
+  useHotkeys(
+    STAGES.map((s) => s.digit),
+    (e) => {
+      const s = STAGES.find((x) => x.digit === e.key);
+      if (s) router.push(`/builds/${id}/${s.id}`);
+    },
+    { preventDefault: true },
+    [id, router],
+  );
   useHotkeys('f', () => open(drawer === 'findings' ? null : 'findings'), {}, [drawer]);
   useHotkeys('mod+k', () => setSearch(true), { preventDefault: true, enableOnFormTags: true });
   useHotkeys('mod+z', undo, { preventDefault: true });
@@ -18,7 +26,11 @@ export function useKeys(): void {
     const stations = workings.model.loops.flatMap((g) => g.stations);
     if (stations.length === 0) return;
     const i = picked ? stations.indexOf(picked) : -1;
-    pick(stations[i < 0 ? (by > 0 ? 0 : stations.length - 1) : (i + by + stations.length) % stations.length] ?? null);
+    pick(
+      stations[
+        i < 0 ? (by > 0 ? 0 : stations.length - 1) : (i + by + stations.length) % stations.length
+      ] ?? null,
+    );
   };
   useHotkeys('[', () => step(-1), { useKey: true }, [workings, picked]);
   useHotkeys(']', () => step(1), { useKey: true }, [workings, picked]);

@@ -2,7 +2,9 @@ import { DIFFERENCE_LIMIT, LIMIT_SLACK_V } from '../table';
 import type { MetalVerdict } from './types';
 
 export const apart: MetalVerdict = {
-  id: 'apart', verdict: 'fails', because: 'They lie farther apart than even an inhibitor in date allows.',
+  id: 'apart',
+  verdict: 'fails',
+  because: 'They lie farther apart than even an inhibitor in date allows.',
   source: 'limits as reprinted with MIL-STD-889, from memory',
   applies: ({ difference_V }) => difference_V > DIFFERENCE_LIMIT.ordinary + LIMIT_SLACK_V,
 };

@@ -8,4 +8,10 @@ import { uninhibited } from './uninhibited';
 export type { MetalVerdict, PairFacts, PairVerdict } from './types';
 
 /** Every reason against a pair, gravest first: the first that applies is told. */
-export const METAL_VERDICTS: readonly MetalVerdict[] = [aluminium, apart, uninhibited, silverNickel, atLimit];
+export const METAL_VERDICTS: readonly MetalVerdict[] = [
+  aluminium,
+  apart,
+  uninhibited,
+  silverNickel,
+  atLimit,
+];

@@ -6,7 +6,13 @@ import { StageFrame, Section } from '../frame/StageFrame';
 import { MoneyField } from './MoneyField';
 import styles from './BriefStage.module.css';
 
-export const CASE_NAMES: Record<LoadCaseId, string> = { idle: 'Idle', play: 'Play', render: 'Render', torture: 'Torture', own: 'Own' };
+export const CASE_NAMES: Record<LoadCaseId, string> = {
+  idle: 'Idle',
+  play: 'Play',
+  render: 'Render',
+  torture: 'Torture',
+  own: 'Own',
+};
 
 /** What the loop must do: everything else is judged against it. */
 export function BriefStage() {
@@ -14,27 +20,174 @@ export function BriefStage() {
   const currency = brief.currency;
   const commit = useBench((s) => s.commit);
   const { limits } = brief;
-  const limit = (label: string, values: Partial<typeof limits>): void => commit(`set ${label}`, { do: 'brief.limit', values });
-  const set = (label: string, values: Partial<Omit<typeof brief, 'limits'>>): void => commit(`set ${label}`, { do: 'brief.set', values });
+  const limit = (label: string, values: Partial<typeof limits>): void =>
+    commit(`set ${label}`, { do: 'brief.limit', values });
+  const set = (label: string, values: Partial<Omit<typeof brief, 'limits'>>): void =>
+    commit(`set ${label}`, { do: 'brief.set', values });
   return (
-    <StageFrame title="What the loop must do" sentence="Every verdict is judged against these. Units may be typed: 70 F, 1.1 gpm, 3/8 in." side={<Section title="How they are used"><p>Coolant rise is the mean coolant over the room air. Noise is all fans and pumps together where you sit, an estimate. Flow is through the pump. A part limit, when set, counts if it is lower than the part&apos;s own. The budget counts the loop&apos;s parts, not the machine&apos;s hardware.</p></Section>}>
+    <StageFrame
+      title="What the loop must do"
+      sentence="Every verdict is judged against these. Units may be typed: 70 F, 1.1 gpm, 3/8 in."
+      side={
+        <Section title="How they are used">
+          <p>
+            Coolant rise is the mean coolant over the room air. Noise is all fans and pumps together
+            where you sit, an estimate. Flow is through the pump. A part limit, when set, counts if
+            it is lower than the part&apos;s own. The budget counts the loop&apos;s parts, not the
+            machine&apos;s hardware.
+          </p>
+        </Section>
+      }
+    >
       <dl className={styles.sheet}>
-        <Row name="Room" note="air around the case on a usual day"><QuantityField label="Room temperature" hideLabel value={brief.room_C} quantity="temperature" decimals={1} min={-20} max={60} onCommit={(v) => v !== null && set('the room temperature', { room_C: v })} /></Row>
-        <Row name="Room in summer" note="the hottest it gets; shown beside, findings tell what passes its limit then"><QuantityField label="Hottest room, in summer" hideLabel value={brief.summer_C ?? null} optional quantity="temperature" decimals={1} min={-20} max={60} onCommit={(v) => set('the summer room', { summer_C: v ?? undefined })} /></Row>
-        <Row name="Height above the sea" note="thin air carries less heat"><QuantityField label="Altitude" hideLabel value={brief.altitude_m} quantity="distance" min={-500} max={6000} onCommit={(v) => v !== null && set('the altitude', { altitude_m: v })} /></Row>
-        <Row name="Judged under" note="the load the limits must hold in"><Pick label="Load case" hideLabel value={brief.loadCase} options={(Object.keys(CASE_NAMES) as LoadCaseId[]).map((value) => ({ value, label: CASE_NAMES[value] }))} onPick={(loadCase) => set('the load case', { loadCase })} /></Row>
-        <Row name="Coolant above room" note="10 K is cool, 15 K usual, 20 K the most one likes"><QuantityField label="Coolant rise limit" hideLabel value={limits.rise_K} quantity="difference" decimals={1} min={0.5} max={60} onCommit={(v) => v !== null && limit('the coolant rise', { rise_K: v })} /></Row>
-        <Row name="Noise" note="30 dBA is a quiet room at night"><QuantityField label="Noise limit" hideLabel value={limits.noise_dBA} quantity="sound" min={5} max={90} onCommit={(v) => v !== null && limit('the noise', { noise_dBA: v })} /></Row>
-        <Row name="Heard from" note="from the case to your ear"><QuantityField label="Listener distance" hideLabel value={brief.listener_m} quantity="distance" decimals={1} min={0.1} max={20} onCommit={(v) => v !== null && set('the listener', { listener_m: v })} /></Row>
-        <Row name="Flow at least" note="below 2 is poor, 3 to 4.5 good (common practice)"><QuantityField label="Flow target" hideLabel value={limits.flow_Lmin} quantity="flow" decimals={1} min={0.1} max={30} onCommit={(v) => v !== null && limit('the flow', { flow_Lmin: v })} /></Row>
-        <Row name="No part hotter than" note="empty: each part's own limit"><QuantityField label="Part temperature limit" hideLabel optional value={limits.part_C} quantity="temperature" min={30} max={150} onCommit={(v) => limit('the part limit', { part_C: v })} /></Row>
-        <Row name="Gap that counts as clear" note="less is tight"><QuantityField label="Clearance" hideLabel value={limits.clear_mm} quantity="length" min={0} max={50} onCommit={(v) => v !== null && limit('the clearance', { clear_mm: v })} /></Row>
-        <Row name={`Budget for the loop, ${currency}`} note="empty: none"><MoneyField value={limits.budget_minor} onCommit={(v) => limit('the budget', { budget_minor: v })} /></Row>
+        <Row name="Room" note="air around the case on a usual day">
+          <QuantityField
+            label="Room temperature"
+            hideLabel
+            value={brief.room_C}
+            quantity="temperature"
+            decimals={1}
+            min={-20}
+            max={60}
+            onCommit={(v) => v !== null && set('the room temperature', { room_C: v })}
+          />
+        </Row>
+        <Row
+          name="Room in summer"
+          note="the hottest it gets; shown beside, findings tell what passes its limit then"
+        >
+          <QuantityField
+            label="Hottest room, in summer"
+            hideLabel
+            value={brief.summer_C ?? null}
+            optional
+            quantity="temperature"
+            decimals={1}
+            min={-20}
+            max={60}
+            onCommit={(v) => set('the summer room', { summer_C: v ?? undefined })}
+          />
+        </Row>
+        <Row name="Height above the sea" note="thin air carries less heat">
+          <QuantityField
+            label="Altitude"
+            hideLabel
+            value={brief.altitude_m}
+            quantity="distance"
+            min={-500}
+            max={6000}
+            onCommit={(v) => v !== null && set('the altitude', { altitude_m: v })}
+          />
+        </Row>
+        <Row name="Judged under" note="the load the limits must hold in">
+          <Pick
+            label="Load case"
+            hideLabel
+            value={brief.loadCase}
+            options={(Object.keys(CASE_NAMES) as LoadCaseId[]).map((value) => ({
+              value,
+              label: CASE_NAMES[value],
+            }))}
+            onPick={(loadCase) => set('the load case', { loadCase })}
+          />
+        </Row>
+        <Row name="Coolant above room" note="10 K is cool, 15 K usual, 20 K the most one likes">
+          <QuantityField
+            label="Coolant rise limit"
+            hideLabel
+            value={limits.rise_K}
+            quantity="difference"
+            decimals={1}
+            min={0.5}
+            max={60}
+            onCommit={(v) => v !== null && limit('the coolant rise', { rise_K: v })}
+          />
+        </Row>
+        <Row name="Noise" note="30 dBA is a quiet room at night">
+          <QuantityField
+            label="Noise limit"
+            hideLabel
+            value={limits.noise_dBA}
+            quantity="sound"
+            min={5}
+            max={90}
+            onCommit={(v) => v !== null && limit('the noise', { noise_dBA: v })}
+          />
+        </Row>
+        <Row name="Heard from" note="from the case to your ear">
+          <QuantityField
+            label="Listener distance"
+            hideLabel
+            value={brief.listener_m}
+            quantity="distance"
+            decimals={1}
+            min={0.1}
+            max={20}
+            onCommit={(v) => v !== null && set('the listener', { listener_m: v })}
+          />
+        </Row>
+        <Row name="Flow at least" note="below 2 is poor, 3 to 4.5 good (common practice)">
+          <QuantityField
+            label="Flow target"
+            hideLabel
+            value={limits.flow_Lmin}
+            quantity="flow"
+            decimals={1}
+            min={0.1}
+            max={30}
+            onCommit={(v) => v !== null && limit('the flow', { flow_Lmin: v })}
+          />
+        </Row>
+        <Row name="No part hotter than" note="empty: each part's own limit">
+          <QuantityField
+            label="Part temperature limit"
+            hideLabel
+            optional
+            value={limits.part_C}
+            quantity="temperature"
+            min={30}
+            max={150}
+            onCommit={(v) => limit('the part limit', { part_C: v })}
+          />
+        </Row>
+        <Row name="Gap that counts as clear" note="less is tight">
+          <QuantityField
+            label="Clearance"
+            hideLabel
+            value={limits.clear_mm}
+            quantity="length"
+            min={0}
+            max={50}
+            onCommit={(v) => v !== null && limit('the clearance', { clear_mm: v })}
+          />
+        </Row>
+        <Row name={`Budget for the loop, ${currency}`} note="empty: none">
+          <MoneyField
+            value={limits.budget_minor}
+            onCommit={(v) => limit('the budget', { budget_minor: v })}
+          />
+        </Row>
       </dl>
     </StageFrame>
   );
 }
 
-function Row({ name, note, children }: { readonly name: string; readonly note: string; readonly children: React.ReactNode }) {
-  return <div className={styles.row}><dt>{name}<span className={styles.note}>{note}</span></dt><dd>{children}</dd></div>;
+function Row({
+  name,
+  note,
+  children,
+}: {
+  readonly name: string;
+  readonly note: string;
+  readonly children: React.ReactNode;
+}) {
+  return (
+    <div className={styles.row}>
+      <dt>
+        {name}
+        <span className={styles.note}>{note}</span>
+      </dt>
+      <dd>{children}</dd>
+    </div>
+  );
 }

@@ -1,6 +1,12 @@
 'use client';
 import { useState } from 'react';
-import { BRACKET_CAUTIONS, bracketSteps, CLEARANCE, drawBracket, type BracketAsk } from '@/core/bracket';
+import {
+  BRACKET_CAUTIONS,
+  bracketSteps,
+  CLEARANCE,
+  drawBracket,
+  type BracketAsk,
+} from '@/core/bracket';
 import { FAN_PITCH, type HolePattern } from '@/core/part';
 import { formatNumber } from '@/core/quantity';
 import { bracketToSvg } from '@/format';
@@ -9,18 +15,56 @@ import { downloadBracket, useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './BracketMaker.module.css';
 
-interface Named { readonly value: string; readonly label: string; readonly holes: HolePattern }
+interface Named {
+  readonly value: string;
+  readonly label: string;
+  readonly holes: HolePattern;
+}
 
 const THREADS = Object.keys(CLEARANCE).map((t) => ({ value: t, label: t }));
-const fans: readonly Named[] = FAN_PITCH.map((f) => ({ value: `fan-${f.size_mm}`, label: `${f.size_mm} mm fan, ${f.pitch_mm} mm`, holes: { x_mm: f.pitch_mm, z_mm: f.pitch_mm } }));
+const fans: readonly Named[] = FAN_PITCH.map((f) => ({
+  value: `fan-${f.size_mm}`,
+  label: `${f.size_mm} mm fan, ${f.pitch_mm} mm`,
+  holes: { x_mm: f.pitch_mm, z_mm: f.pitch_mm },
+}));
 
 /** A plate between a place's holes and a part's foot: drawn as asked, to print at full size or cut. */
 export function BracketMaker() {
   const { build, picked } = useBench((s) => s);
   const [open, setOpen] = useState(false);
   return (
-    <Section title="Bracket maker" aside={<button type="button" className={styles.link} aria-expanded={open} onClick={() => setOpen(!open)}>{open ? 'Put away' : 'Make a bracket'}</button>}>
-      {open && <Plate key={picked ?? ''} places={[...(build.case?.spots ?? []).flatMap((s): Named[] => (s.holes ? [{ value: s.id, label: `${s.name}, ${s.holes.x_mm} × ${s.holes.z_mm} mm`, holes: s.holes }] : [])), ...fans]} />}
+    <Section
+      title="Bracket maker"
+      aside={
+        <button
+          type="button"
+          className={styles.link}
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+        >
+          {open ? 'Put away' : 'Make a bracket'}
+        </button>
+      }
+    >
+      {open && (
+        <Plate
+          key={picked ?? ''}
+          places={[
+            ...(build.case?.spots ?? []).flatMap((s): Named[] =>
+              s.holes
+                ? [
+                    {
+                      value: s.id,
+                      label: `${s.name}, ${s.holes.x_mm} × ${s.holes.z_mm} mm`,
+                      holes: s.holes,
+                    },
+                  ]
+                : [],
+            ),
+            ...fans,
+          ]}
+        />
+      )}
     </Section>
   );
 }
@@ -28,53 +72,234 @@ export function BracketMaker() {
 function Plate({ places }: { readonly places: readonly Named[] }) {
   const { build, picked } = useBench((s) => s);
   const stand = build.items.filter((i) => (i.part.foot?.length ?? 0) > 0);
-  const feet: readonly Named[] = stand.flatMap((i) => (i.part.foot ?? []).map((f, k): Named => ({ value: `${i.id}-${k}`, label: `${i.name}, ${f.x_mm} × ${f.z_mm} mm`, holes: f })));
+  const feet: readonly Named[] = stand.flatMap((i) =>
+    (i.part.foot ?? []).map((f, k): Named => ({
+      value: `${i.id}-${k}`,
+      label: `${i.name}, ${f.x_mm} × ${f.z_mm} mm`,
+      holes: f,
+    })),
+  );
   const item = stand.find((i) => i.id === picked) ?? stand[0];
   const spot = item?.placement.on === 'spot' ? item.placement.spot : undefined;
-  const [under, setUnder] = useState(places.some((p) => p.value === spot) ? (spot as string) : 'fan-180');
+  const [under, setUnder] = useState(
+    places.some((p) => p.value === spot) ? (spot as string) : 'fan-180',
+  );
   const [over, setOver] = useState(item ? `${item.id}-0` : 'own');
-  const [rest, setRest] = useState<Omit<BracketAsk, 'under' | 'over'>>({ underThread: 'M4', overThread: 'M4', offset: { x_mm: 0, z_mm: 0 }, thickness_mm: 2, margin_mm: 10, opening_mm: 0 });
-  const [own, setOwn] = useState<{ readonly under: HolePattern; readonly over: HolePattern }>({ under: { x_mm: 80, z_mm: 80 }, over: { x_mm: 50, z_mm: 50 } });
-  const ask: BracketAsk = { ...rest, under: places.find((p) => p.value === under)?.holes ?? own.under, over: feet.find((f) => f.value === over)?.holes ?? own.over };
+  const [rest, setRest] = useState<Omit<BracketAsk, 'under' | 'over'>>({
+    underThread: 'M4',
+    overThread: 'M4',
+    offset: { x_mm: 0, z_mm: 0 },
+    thickness_mm: 2,
+    margin_mm: 10,
+    opening_mm: 0,
+  });
+  const [own, setOwn] = useState<{ readonly under: HolePattern; readonly over: HolePattern }>({
+    under: { x_mm: 80, z_mm: 80 },
+    over: { x_mm: 50, z_mm: 50 },
+  });
+  const ask: BracketAsk = {
+    ...rest,
+    under: places.find((p) => p.value === under)?.holes ?? own.under,
+    over: feet.find((f) => f.value === over)?.holes ?? own.over,
+  };
   const plate = drawBracket(ask);
   // Words and lines keep their size whatever the plate's.
   const k = Math.max(plate.width_mm + 30, plate.height_mm + 30) / 250;
   const title = `Bracket for ${feet.find((f) => f.value === over)?.label.split(',')[0] ?? 'a part'}`;
-  const mm = (label: string, value: number, set: (v: number) => void, min = 0, max = 400) => <QuantityField label={label} value={value} quantity="length" min={min} max={max} onCommit={(v) => v !== null && set(v)} />;
+  const mm = (label: string, value: number, set: (v: number) => void, min = 0, max = 400) => (
+    <QuantityField
+      label={label}
+      value={value}
+      quantity="length"
+      min={min}
+      max={max}
+      onCommit={(v) => v !== null && set(v)}
+    />
+  );
   const other = { value: 'own', label: 'measured by hand' };
   return (
     <div className={styles.maker}>
       <div className={styles.fields}>
         <Pick label="Screwed to" value={under} options={[...places, other]} onPick={setUnder} />
-        {under === 'own' && <>{mm('Its pitch across', own.under.x_mm, (v) => setOwn({ ...own, under: { ...own.under, x_mm: v } }), 4)}{mm('Its pitch along', own.under.z_mm, (v) => setOwn({ ...own, under: { ...own.under, z_mm: v } }), 4)}</>}
+        {under === 'own' && (
+          <>
+            {mm(
+              'Its pitch across',
+              own.under.x_mm,
+              (v) => setOwn({ ...own, under: { ...own.under, x_mm: v } }),
+              4,
+            )}
+            {mm(
+              'Its pitch along',
+              own.under.z_mm,
+              (v) => setOwn({ ...own, under: { ...own.under, z_mm: v } }),
+              4,
+            )}
+          </>
+        )}
         <Pick label="Carries" value={over} options={[...feet, other]} onPick={setOver} />
-        {over === 'own' && <>{mm('Foot across', own.over.x_mm, (v) => setOwn({ ...own, over: { ...own.over, x_mm: v } }), 4)}{mm('Foot along', own.over.z_mm, (v) => setOwn({ ...own, over: { ...own.over, z_mm: v } }), 4)}</>}
-        <Pick label="Screws below" value={ask.underThread} options={THREADS} onPick={(t) => setRest({ ...rest, underThread: t })} />
-        <Pick label="Screws above" value={ask.overThread} options={THREADS} onPick={(t) => setRest({ ...rest, overThread: t })} />
-        {mm('Shifted across', ask.offset.x_mm, (v) => setRest({ ...rest, offset: { ...rest.offset, x_mm: v } }), -200, 200)}
-        {mm('Shifted along', ask.offset.z_mm, (v) => setRest({ ...rest, offset: { ...rest.offset, z_mm: v } }), -200, 200)}
+        {over === 'own' && (
+          <>
+            {mm(
+              'Foot across',
+              own.over.x_mm,
+              (v) => setOwn({ ...own, over: { ...own.over, x_mm: v } }),
+              4,
+            )}
+            {mm(
+              'Foot along',
+              own.over.z_mm,
+              (v) => setOwn({ ...own, over: { ...own.over, z_mm: v } }),
+              4,
+            )}
+          </>
+        )}
+        <Pick
+          label="Screws below"
+          value={ask.underThread}
+          options={THREADS}
+          onPick={(t) => setRest({ ...rest, underThread: t })}
+        />
+        <Pick
+          label="Screws above"
+          value={ask.overThread}
+          options={THREADS}
+          onPick={(t) => setRest({ ...rest, overThread: t })}
+        />
+        {mm(
+          'Shifted across',
+          ask.offset.x_mm,
+          (v) => setRest({ ...rest, offset: { ...rest.offset, x_mm: v } }),
+          -200,
+          200,
+        )}
+        {mm(
+          'Shifted along',
+          ask.offset.z_mm,
+          (v) => setRest({ ...rest, offset: { ...rest.offset, z_mm: v } }),
+          -200,
+          200,
+        )}
         {mm('Sheet', ask.thickness_mm, (v) => setRest({ ...rest, thickness_mm: v }), 0.5, 12)}
-        {mm('Edge beyond the holes', ask.margin_mm, (v) => setRest({ ...rest, margin_mm: v }), 2, 60)}
-        {mm('Opening in the middle', ask.opening_mm, (v) => setRest({ ...rest, opening_mm: v }), 0, 150)}
+        {mm(
+          'Edge beyond the holes',
+          ask.margin_mm,
+          (v) => setRest({ ...rest, margin_mm: v }),
+          2,
+          60,
+        )}
+        {mm(
+          'Opening in the middle',
+          ask.opening_mm,
+          (v) => setRest({ ...rest, opening_mm: v }),
+          0,
+          150,
+        )}
       </div>
-      <div className={styles.drawing} role="img" aria-label={`Plate ${formatNumber(plate.width_mm)} × ${formatNumber(plate.height_mm)} mm with ${plate.holes.length} holes`}>
-        <svg viewBox={`${-20 * k} ${-4 * k} ${plate.width_mm + 26 * k} ${plate.height_mm + 26 * k}`}>
-          <rect x={0} y={0} width={plate.width_mm} height={plate.height_mm} rx={plate.corner_mm} fill="var(--float)" stroke="var(--ink)" strokeWidth={1.2 * k} />
-          {plate.holes.map((h, i) => <circle key={i} cx={h.x_mm} cy={plate.height_mm - h.z_mm} r={h.diameter_mm / 2} fill="var(--paper)" stroke={h.of === 'over' ? 'var(--copper)' : 'var(--ink)'} strokeWidth={1.1 * k} />)}
-          <path d={`M0 ${plate.height_mm + 8 * k}h${plate.width_mm}M0 ${plate.height_mm + 5 * k}v${6 * k}M${plate.width_mm} ${plate.height_mm + 5 * k}v${6 * k}M${-8 * k} 0v${plate.height_mm}M${-11 * k} 0h${6 * k}M${-11 * k} ${plate.height_mm}h${6 * k}`} stroke="var(--soft)" strokeWidth={0.8 * k} fill="none" />
-          <text x={plate.width_mm / 2} y={plate.height_mm + 19 * k} className={styles.dimension} style={{ fontSize: 9 * k }}>{formatNumber(plate.width_mm, { decimals: 1 })}</text>
-          <text x={-12 * k} y={plate.height_mm / 2} className={styles.dimension} style={{ fontSize: 9 * k }} transform={`rotate(-90 ${-12 * k} ${plate.height_mm / 2})`}>{formatNumber(plate.height_mm, { decimals: 1 })}</text>
+      <div
+        className={styles.drawing}
+        role="img"
+        aria-label={`Plate ${formatNumber(plate.width_mm)} × ${formatNumber(plate.height_mm)} mm with ${plate.holes.length} holes`}
+      >
+        <svg
+          viewBox={`${-20 * k} ${-4 * k} ${plate.width_mm + 26 * k} ${plate.height_mm + 26 * k}`}
+        >
+          <rect
+            x={0}
+            y={0}
+            width={plate.width_mm}
+            height={plate.height_mm}
+            rx={plate.corner_mm}
+            fill="var(--float)"
+            stroke="var(--ink)"
+            strokeWidth={1.2 * k}
+          />
+          {plate.holes.map((h, i) => (
+            <circle
+              key={i}
+              cx={h.x_mm}
+              cy={plate.height_mm - h.z_mm}
+              r={h.diameter_mm / 2}
+              fill="var(--paper)"
+              stroke={h.of === 'over' ? 'var(--copper)' : 'var(--ink)'}
+              strokeWidth={1.1 * k}
+            />
+          ))}
+          <path
+            d={`M0 ${plate.height_mm + 8 * k}h${plate.width_mm}M0 ${plate.height_mm + 5 * k}v${6 * k}M${plate.width_mm} ${plate.height_mm + 5 * k}v${6 * k}M${-8 * k} 0v${plate.height_mm}M${-11 * k} 0h${6 * k}M${-11 * k} ${plate.height_mm}h${6 * k}`}
+            stroke="var(--soft)"
+            strokeWidth={0.8 * k}
+            fill="none"
+          />
+          <text
+            x={plate.width_mm / 2}
+            y={plate.height_mm + 19 * k}
+            className={styles.dimension}
+            style={{ fontSize: 9 * k }}
+          >
+            {formatNumber(plate.width_mm, { decimals: 1 })}
+          </text>
+          <text
+            x={-12 * k}
+            y={plate.height_mm / 2}
+            className={styles.dimension}
+            style={{ fontSize: 9 * k }}
+            transform={`rotate(-90 ${-12 * k} ${plate.height_mm / 2})`}
+          >
+            {formatNumber(plate.height_mm, { decimals: 1 })}
+          </text>
         </svg>
       </div>
-      {plate.troubles.map((t) => <p key={t.says}><Mark verdict={t.measured_mm < 0 ? 'fails' : 'tight'} /> {t.says} {formatNumber(t.measured_mm, { decimals: 1 })} mm, at least {formatNumber(t.limit_mm, { decimals: 1 })}.</p>)}
-      <p className="soft">Ink: holes of the case, {ask.underThread}. Copper: holes of the part, {ask.overThread}.</p>
-      <p className={styles.files}>
-        <button type="button" className={styles.use} onClick={() => downloadBracket(title, plate, 'svg')}>SVG, 1:1 with ruler</button>
-        <button type="button" className={styles.use} onClick={() => downloadBracket(title, plate, 'dxf')}>DXF</button>
-        <button type="button" className={styles.use} onClick={() => printSheets(title, [bracketToSvg(plate, title)], [{ title, steps: bracketSteps(ask, plate), cautions: BRACKET_CAUTIONS }], 8)}>Print with steps</button>
+      {plate.troubles.map((t) => (
+        <p key={t.says}>
+          <Mark verdict={t.measured_mm < 0 ? 'fails' : 'tight'} /> {t.says}{' '}
+          {formatNumber(t.measured_mm, { decimals: 1 })} mm, at least{' '}
+          {formatNumber(t.limit_mm, { decimals: 1 })}.
+        </p>
+      ))}
+      <p className="soft">
+        Ink: holes of the case, {ask.underThread}. Copper: holes of the part, {ask.overThread}.
       </p>
-      <ol className={styles.steps}>{bracketSteps(ask, plate).map((s) => <li key={s}>{s}</li>)}</ol>
-      {BRACKET_CAUTIONS.map((c) => <p key={c} className={styles.caution}>{c}</p>)}
+      <p className={styles.files}>
+        <button
+          type="button"
+          className={styles.use}
+          onClick={() => downloadBracket(title, plate, 'svg')}
+        >
+          SVG, 1:1 with ruler
+        </button>
+        <button
+          type="button"
+          className={styles.use}
+          onClick={() => downloadBracket(title, plate, 'dxf')}
+        >
+          DXF
+        </button>
+        <button
+          type="button"
+          className={styles.use}
+          onClick={() =>
+            printSheets(
+              title,
+              [bracketToSvg(plate, title)],
+              [{ title, steps: bracketSteps(ask, plate), cautions: BRACKET_CAUTIONS }],
+              8,
+            )
+          }
+        >
+          Print with steps
+        </button>
+      </p>
+      <ol className={styles.steps}>
+        {bracketSteps(ask, plate).map((s) => (
+          <li key={s}>{s}</li>
+        ))}
+      </ol>
+      {BRACKET_CAUTIONS.map((c) => (
+        <p key={c} className={styles.caution}>
+          {c}
+        </p>
+      ))}
     </div>
   );
 }

@@ -8,24 +8,87 @@ import { useBench } from '@/view/workspace';
 import { useComparedParts } from '@/worker/useWhatFits';
 import styles from './CaseStage.module.css';
 
-const signed = (v: number | null, decimals: number): string => (v === null ? '–' : formatNumber(v, { decimals, signed: true }));
+const signed = (v: number | null, decimals: number): string =>
+  v === null ? '–' : formatNumber(v, { decimals, signed: true });
 
 /** Every part of its kind in this one's place: what the build would gain or lose. */
 export function CompareParts({ item }: { readonly item: Item }) {
   const { build, commit } = useBench((s) => s);
   const shelves = useOwnShelves();
   const [open, setOpen] = useState(false);
-  const { result, fresh, progress, stopped, stop, again } = useComparedParts(build, open ? item.id : null, item.part.kind, shelves);
+  const { result, fresh, progress, stopped, stop, again } = useComparedParts(
+    build,
+    open ? item.id : null,
+    item.part.kind,
+    shelves,
+  );
   if (['processor', 'memory', 'board'].includes(item.part.kind)) return null;
   return (
     <div className={styles.compare}>
-      <button type="button" className={styles.link} aria-expanded={open} onClick={() => setOpen(!open)}>{open ? 'Fold the comparison up' : `Compare all ${PART_KINDS[item.part.kind].many.toLowerCase()} in its place`}</button>
-      {open && <Progress share={progress} stopped={stopped} onStop={stop} onAgain={again} what="the comparison" />}
-      {open && result && <p className="soft">Against now, runs estimated in both: coolant rise, noise, slowest loop, the loop&apos;s list; the gap is to the nearest thing.</p>}
+      <button
+        type="button"
+        className={styles.link}
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
+        {open
+          ? 'Fold the comparison up'
+          : `Compare all ${PART_KINDS[item.part.kind].many.toLowerCase()} in its place`}
+      </button>
+      {open && (
+        <Progress
+          share={progress}
+          stopped={stopped}
+          onStop={stop}
+          onAgain={again}
+          what="the comparison"
+        />
+      )}
+      {open && result && (
+        <p className="soft">
+          Against now, runs estimated in both: coolant rise, noise, slowest loop, the loop&apos;s
+          list; the gap is to the nearest thing.
+        </p>
+      )}
       {open && result && (
         <table style={{ opacity: fresh ? 1 : 0.5 }}>
-          <thead><tr><th>instead</th><th className="num">rise, K</th><th className="num">dBA</th><th className="num">L/min</th><th className="num">{build.brief.currency}</th><th className="num">gap</th></tr></thead>
-          <tbody>{result.map((r) => <tr key={r.part}><td><button type="button" className={styles.link} disabled={!fresh} onClick={() => commit(`change ${item.name} to ${r.name}`, r.edit)}>{r.name}</button></td><td className="num">{signed(r.rise_K, 1)}</td><td className="num">{signed(r.noise_dBA, 1)}</td><td className="num">{signed(r.flow_Lmin, 2)}</td><td className="num">{r.cost_minor >= 0 ? '+' : '−'}{formatMoney(Math.abs(r.cost_minor))}</td><td className="num"><Mark verdict={r.clashes > 0 ? 'fails' : r.fails > 0 ? 'tight' : 'holds'} /> {r.gap_mm === null ? '–' : formatMillimetres(r.gap_mm)}</td></tr>)}</tbody>
+          <thead>
+            <tr>
+              <th>instead</th>
+              <th className="num">rise, K</th>
+              <th className="num">dBA</th>
+              <th className="num">L/min</th>
+              <th className="num">{build.brief.currency}</th>
+              <th className="num">gap</th>
+            </tr>
+          </thead>
+          <tbody>
+            {result.map((r) => (
+              <tr key={r.part}>
+                <td>
+                  <button
+                    type="button"
+                    className={styles.link}
+                    disabled={!fresh}
+                    onClick={() => commit(`change ${item.name} to ${r.name}`, r.edit)}
+                  >
+                    {r.name}
+                  </button>
+                </td>
+                <td className="num">{signed(r.rise_K, 1)}</td>
+                <td className="num">{signed(r.noise_dBA, 1)}</td>
+                <td className="num">{signed(r.flow_Lmin, 2)}</td>
+                <td className="num">
+                  {r.cost_minor >= 0 ? '+' : '−'}
+                  {formatMoney(Math.abs(r.cost_minor))}
+                </td>
+                <td className="num">
+                  <Mark verdict={r.clashes > 0 ? 'fails' : r.fails > 0 ? 'tight' : 'holds'} />{' '}
+                  {r.gap_mm === null ? '–' : formatMillimetres(r.gap_mm)}
+                </td>
+              </tr>
+            ))}
+          </tbody>
         </table>
       )}
     </div>

@@ -13,20 +13,72 @@ export function PartsFit({ gaps }: { readonly gaps: FitReport['gaps'] }) {
   const [open, setOpen] = useState(false);
   const unplaced = new Map(workings.reports.fit.unplaced.map((u) => [u.item, u.why]));
   return (
-    <Section title="Parts in the case" aside={<button type="button" className={styles.link} aria-expanded={open} onClick={() => setOpen(!open)}>{open ? 'Fold up' : `List all ${build.items.length}`}</button>}>
+    <Section
+      title="Parts in the case"
+      aside={
+        <button
+          type="button"
+          className={styles.link}
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+        >
+          {open ? 'Fold up' : `List all ${build.items.length}`}
+        </button>
+      }
+    >
       {open && (
         <table>
-          <thead><tr><th>part</th><th>nearest thing</th><th className="num">gap</th><th /></tr></thead>
+          <thead>
+            <tr>
+              <th>part</th>
+              <th>nearest thing</th>
+              <th className="num">gap</th>
+              <th />
+            </tr>
+          </thead>
           <tbody>
             {build.items.map((item) => {
-              const near = gaps.find((g) => g.a === item.id || g.b === item.id), why = unplaced.get(item.id);
+              const near = gaps.find((g) => g.a === item.id || g.b === item.id),
+                why = unplaced.get(item.id);
               const hangs = item.placement.on === 'line';
               return (
                 <tr key={item.id} data-picked={picked === item.id || undefined}>
-                  <td><button type="button" className={styles.link} onClick={() => pick(item.id)}>{item.name}</button></td>
-                  <td className="soft">{why ? why : hangs ? 'hangs in its runs' : near ? (near.a === item.id ? near.nameB : near.nameA) : 'nothing near'}</td>
-                  <td className="num">{near && !why ? formatMillimetres(near.gap_mm, Math.abs(near.gap_mm) < 10 ? 1 : 0) : ''}</td>
-                  <td><Mark verdict={why ? 'tight' : hangs ? 'unknown' : near?.verdict === 'clash' ? 'fails' : near?.verdict === 'tight' ? 'tight' : 'holds'} /></td>
+                  <td>
+                    <button type="button" className={styles.link} onClick={() => pick(item.id)}>
+                      {item.name}
+                    </button>
+                  </td>
+                  <td className="soft">
+                    {why
+                      ? why
+                      : hangs
+                        ? 'hangs in its runs'
+                        : near
+                          ? near.a === item.id
+                            ? near.nameB
+                            : near.nameA
+                          : 'nothing near'}
+                  </td>
+                  <td className="num">
+                    {near && !why
+                      ? formatMillimetres(near.gap_mm, Math.abs(near.gap_mm) < 10 ? 1 : 0)
+                      : ''}
+                  </td>
+                  <td>
+                    <Mark
+                      verdict={
+                        why
+                          ? 'tight'
+                          : hangs
+                            ? 'unknown'
+                            : near?.verdict === 'clash'
+                              ? 'fails'
+                              : near?.verdict === 'tight'
+                                ? 'tight'
+                                : 'holds'
+                      }
+                    />
+                  </td>
                 </tr>
               );
             })}

@@ -16,55 +16,282 @@ import styles from './CaseStage.module.css';
 /** Kinds that may stand anywhere on a bracket or double-sided tape. */
 const STANDS: readonly string[] = ['pump', 'reservoir', 'inline'];
 const TURNS = (['0', '90', '180', '270'] as const).map((value) => ({ value, label: `${value}°` }));
-const AXES = [[0, 'From the rear'], [1, 'Above the floor'], [2, 'From the tray']] as const;
-const MIDDLE = (build: Build): Vec => { const [x, , z] = build.case?.interior ?? [200, 200, 200]; return [Math.round(x / 2), 0, Math.round(z / 2)]; };
+const AXES = [
+  [0, 'From the rear'],
+  [1, 'Above the floor'],
+  [2, 'From the tray'],
+] as const;
+const MIDDLE = (build: Build): Vec => {
+  const [x, , z] = build.case?.interior ?? [200, 200, 200];
+  return [Math.round(x / 2), 0, Math.round(z / 2)];
+};
 
-const samePlace = (a: Placement, b: Placement): boolean => a.on === b.on && ((a.on === 'mount' && b.on === 'mount' && a.mount === b.mount) || (a.on === 'slot' && b.on === 'slot' && a.slot === b.slot) || (a.on === 'item' && b.on === 'item' && a.item === b.item)
-  || (a.on === 'radiator' && b.on === 'radiator' && a.item === b.item && a.face === b.face) || (a.on === 'spot' && b.on === 'spot' && a.spot === b.spot) || ['tray', 'board', 'bay', 'riser', 'bench'].includes(a.on));
+const samePlace = (a: Placement, b: Placement): boolean =>
+  a.on === b.on &&
+  ((a.on === 'mount' && b.on === 'mount' && a.mount === b.mount) ||
+    (a.on === 'slot' && b.on === 'slot' && a.slot === b.slot) ||
+    (a.on === 'item' && b.on === 'item' && a.item === b.item) ||
+    (a.on === 'radiator' && b.on === 'radiator' && a.item === b.item && a.face === b.face) ||
+    (a.on === 'spot' && b.on === 'spot' && a.spot === b.spot) ||
+    ['tray', 'board', 'bay', 'riser', 'bench'].includes(a.on));
 
 /** The picked part: what it is, where it goes, how it is turned. */
 export function PlaceCard({ item }: { readonly item: Item }) {
   const { build, commit, pick, workings } = useBench((s) => s);
   const p = item.placement;
-  const place = (placement: Placement, label = `move ${item.name}`, merge?: string): void => commit(label, { do: 'item.place', item: item.id, placement }, merge);
-  const places = defaultPlacements({ ...build, items: build.items.map((i) => (i.id === item.id ? { ...i, placement: { on: 'bench' } } : i)) }, item);
+  const place = (placement: Placement, label = `move ${item.name}`, merge?: string): void =>
+    commit(label, { do: 'item.place', item: item.id, placement }, merge);
+  const places = defaultPlacements(
+    {
+      ...build,
+      items: build.items.map((i) => (i.id === item.id ? { ...i, placement: { on: 'bench' } } : i)),
+    },
+    item,
+  );
   const current = places.findIndex((o) => samePlace(o.placement, p));
-  const { own } = useOwnShelves(), alternatives = useOffer(item.part.kind);
+  const { own } = useOwnShelves(),
+    alternatives = useOffer(item.part.kind);
   const mount = p.on === 'mount' ? build.case?.mounts.find((m) => m.id === p.mount) : undefined;
   const slack = mount && item.part.kind === 'radiator' ? mount.length_mm - item.part.size[0] : 0;
   const placed = workings.model.placed.get(item.id);
   // A part in a build is a snapshot: newer figures are offered, not forced.
-  const same = [...own, ...CATALOGUE].find((c) => c.id === item.part.id), store = same && isItemPart(same) && JSON.stringify(same) !== JSON.stringify(item.part) ? same : null;
+  const same = [...own, ...CATALOGUE].find((c) => c.id === item.part.id),
+    store =
+      same && isItemPart(same) && JSON.stringify(same) !== JSON.stringify(item.part) ? same : null;
   return (
-    <Section title={item.name} aside={<button type="button" className={styles.link} onClick={() => pick(null)}>Done</button>}>
-      <p className="soft">{PART_KINDS[item.part.kind].one}, {item.part.maker}: {partFigures(item.part)}</p>
-      {store && <p className="soft">The Stores&apos; figures of this part differ from this build&apos;s copy. <button type="button" className={styles.link} onClick={() => commit(`take the Stores\u2019 figures of ${item.name}`, { do: 'item.replace', item: item.id, part: store })}>Take the Stores&apos;</button></p>}
+    <Section
+      title={item.name}
+      aside={
+        <button type="button" className={styles.link} onClick={() => pick(null)}>
+          Done
+        </button>
+      }
+    >
+      <p className="soft">
+        {PART_KINDS[item.part.kind].one}, {item.part.maker}: {partFigures(item.part)}
+      </p>
+      {store && (
+        <p className="soft">
+          The Stores&apos; figures of this part differ from this build&apos;s copy.{' '}
+          <button
+            type="button"
+            className={styles.link}
+            onClick={() =>
+              commit(`take the Stores\u2019 figures of ${item.name}`, {
+                do: 'item.replace',
+                item: item.id,
+                part: store,
+              })
+            }
+          >
+            Take the Stores&apos;
+          </button>
+        </p>
+      )}
       <div className={styles.controls}>
-        <label className={styles.nameLabel}>Called <input className={styles.nameInput} defaultValue={item.name} key={item.name} maxLength={80} onKeyDown={(e) => { e.stopPropagation(); if (e.key === 'Enter') e.currentTarget.blur(); }} onBlur={(e) => { const t = e.target.value.trim(); if (t && t !== item.name) commit(`rename ${item.name}`, { do: 'item.rename', item: item.id, name: t }); }} /></label>
-        <Pick label="Part" value={item.part.id} options={[...(alternatives.some((a) => a.id === item.part.id) ? [] : [{ value: item.part.id, label: item.part.name }]), ...alternatives.map((a) => ({ value: a.id, label: a.name }))]} onPick={(id) => { const next = alternatives.find((a) => a.id === id); if (next && isItemPart(next)) commit(`change ${item.name} to ${next.name}`, { do: 'item.replace', item: item.id, part: next }); }} />
-        <Pick label="Place" value={p.on === 'free' ? 'free' : String(current)} options={[{ value: '-1', label: p.on === 'bench' ? 'on the bench' : current < 0 && p.on !== 'free' ? 'as set' : 'back to the bench' }, ...(STANDS.includes(item.part.kind) ? [{ value: 'free', label: 'anywhere: bracket or tape' }] : []), ...places.map((o, i) => ({ value: String(i), label: o.label }))]} onPick={(v) => place(v === 'free' ? { on: 'free', at: footOf(build, item.id) ?? MIDDLE(build), turn: 0 } : places[Number(v)]?.placement ?? { on: 'bench' })} />
+        <label className={styles.nameLabel}>
+          Called{' '}
+          <input
+            className={styles.nameInput}
+            defaultValue={item.name}
+            key={item.name}
+            maxLength={80}
+            onKeyDown={(e) => {
+              e.stopPropagation();
+              if (e.key === 'Enter') e.currentTarget.blur();
+            }}
+            onBlur={(e) => {
+              const t = e.target.value.trim();
+              if (t && t !== item.name)
+                commit(`rename ${item.name}`, { do: 'item.rename', item: item.id, name: t });
+            }}
+          />
+        </label>
+        <Pick
+          label="Part"
+          value={item.part.id}
+          options={[
+            ...(alternatives.some((a) => a.id === item.part.id)
+              ? []
+              : [{ value: item.part.id, label: item.part.name }]),
+            ...alternatives.map((a) => ({ value: a.id, label: a.name })),
+          ]}
+          onPick={(id) => {
+            const next = alternatives.find((a) => a.id === id);
+            if (next && isItemPart(next))
+              commit(`change ${item.name} to ${next.name}`, {
+                do: 'item.replace',
+                item: item.id,
+                part: next,
+              });
+          }}
+        />
+        <Pick
+          label="Place"
+          value={p.on === 'free' ? 'free' : String(current)}
+          options={[
+            {
+              value: '-1',
+              label:
+                p.on === 'bench'
+                  ? 'on the bench'
+                  : current < 0 && p.on !== 'free'
+                    ? 'as set'
+                    : 'back to the bench',
+            },
+            ...(STANDS.includes(item.part.kind)
+              ? [{ value: 'free', label: 'anywhere: bracket or tape' }]
+              : []),
+            ...places.map((o, i) => ({ value: String(i), label: o.label })),
+          ]}
+          onPick={(v) =>
+            place(
+              v === 'free'
+                ? { on: 'free', at: footOf(build, item.id) ?? MIDDLE(build), turn: 0 }
+                : (places[Number(v)]?.placement ?? { on: 'bench' }),
+            )
+          }
+        />
         {placed?.unplaced && <p role="note">No place: it {placed.unplaced}.</p>}
-        {p.on === 'mount' && mount && item.part.kind === 'radiator' && <>
-          <div className={styles.slide}>
-            <QuantityField label="Slid along the rail" value={p.slide_mm} quantity="length" min={0} max={Math.max(0, slack)} onCommit={(v) => v !== null && place({ ...p, slide_mm: v })} />
-            {[-5, -1, 1, 5].map((by) => <button key={by} type="button" className={styles.nudge} disabled={p.slide_mm + by < 0 || p.slide_mm + by > slack} onClick={() => place({ ...p, slide_mm: p.slide_mm + by }, `slide ${item.name}`, `slide-${item.id}`)}>{formatNumber(by, { signed: true })}</button>)}
-            <span className="soft">of {formatNumber(Math.max(0, slack))} mm</span>
-          </div>
-          <Segments label="Ports" value={p.ports} options={[{ value: 'end', label: mount.along[1] !== 0 ? 'ports up' : 'ports to the front' }, { value: 'start', label: mount.along[1] !== 0 ? 'ports down' : 'ports to the rear' }]} onPick={(ports) => place({ ...p, ports })} />
-        </>}
-        {p.on === 'mount' && <Segments label="Air" value={p.air} options={[{ value: 'in', label: 'draws room air in' }, { value: 'out', label: 'blows case air out' }]} onPick={(air) => place({ ...p, air })} />}
-        {(p.on === 'free' || p.on === 'spot') && (
+        {p.on === 'mount' && mount && item.part.kind === 'radiator' && (
           <>
-            {p.on === 'free' && <div className={styles.slide}>{AXES.map(([i, label]) => <QuantityField key={label} label={label} value={p.at[i]} quantity="length" min={-200} max={2000} onCommit={(v) => v !== null && place({ ...p, at: p.at.map((a, k) => (k === i ? v : a)) as unknown as Vec })} />)}</div>}
-            <Segments label="Turned" value={String(p.turn)} options={TURNS} onPick={(t) => place({ ...p, turn: Number(t) as Turn })} />
+            <div className={styles.slide}>
+              <QuantityField
+                label="Slid along the rail"
+                value={p.slide_mm}
+                quantity="length"
+                min={0}
+                max={Math.max(0, slack)}
+                onCommit={(v) => v !== null && place({ ...p, slide_mm: v })}
+              />
+              {[-5, -1, 1, 5].map((by) => (
+                <button
+                  key={by}
+                  type="button"
+                  className={styles.nudge}
+                  disabled={p.slide_mm + by < 0 || p.slide_mm + by > slack}
+                  onClick={() =>
+                    place(
+                      { ...p, slide_mm: p.slide_mm + by },
+                      `slide ${item.name}`,
+                      `slide-${item.id}`,
+                    )
+                  }
+                >
+                  {formatNumber(by, { signed: true })}
+                </button>
+              ))}
+              <span className="soft">of {formatNumber(Math.max(0, slack))} mm</span>
+            </div>
+            <Segments
+              label="Ports"
+              value={p.ports}
+              options={[
+                { value: 'end', label: mount.along[1] !== 0 ? 'ports up' : 'ports to the front' },
+                {
+                  value: 'start',
+                  label: mount.along[1] !== 0 ? 'ports down' : 'ports to the rear',
+                },
+              ]}
+              onPick={(ports) => place({ ...p, ports })}
+            />
           </>
         )}
-        {p.on === 'radiator' && <Segments label="Face" value={p.face} options={[{ value: 'frame', label: 'between frame and radiator' }, { value: 'interior', label: 'on the inner face' }, { value: 'outside', label: 'outside the frame' }]} onPick={(face) => place({ ...p, face })} />}
-        {(item.part.kind === 'fan' || item.part.kind === 'radiator') && <QuantityField label="Screw length, by hand" optional value={item.settings.screw_mm ?? null} quantity="length" min={1} max={100} onCommit={(v) => commit(`screws of ${item.name}`, v === null ? { do: 'item.unset', item: item.id, keys: ['screw_mm'] } : { do: 'item.set', item: item.id, values: { screw_mm: v } })} />}
+        {p.on === 'mount' && (
+          <Segments
+            label="Air"
+            value={p.air}
+            options={[
+              { value: 'in', label: 'draws room air in' },
+              { value: 'out', label: 'blows case air out' },
+            ]}
+            onPick={(air) => place({ ...p, air })}
+          />
+        )}
+        {(p.on === 'free' || p.on === 'spot') && (
+          <>
+            {p.on === 'free' && (
+              <div className={styles.slide}>
+                {AXES.map(([i, label]) => (
+                  <QuantityField
+                    key={label}
+                    label={label}
+                    value={p.at[i]}
+                    quantity="length"
+                    min={-200}
+                    max={2000}
+                    onCommit={(v) =>
+                      v !== null &&
+                      place({ ...p, at: p.at.map((a, k) => (k === i ? v : a)) as unknown as Vec })
+                    }
+                  />
+                ))}
+              </div>
+            )}
+            <Segments
+              label="Turned"
+              value={String(p.turn)}
+              options={TURNS}
+              onPick={(t) => place({ ...p, turn: Number(t) as Turn })}
+            />
+          </>
+        )}
+        {p.on === 'radiator' && (
+          <Segments
+            label="Face"
+            value={p.face}
+            options={[
+              { value: 'frame', label: 'between frame and radiator' },
+              { value: 'interior', label: 'on the inner face' },
+              { value: 'outside', label: 'outside the frame' },
+            ]}
+            onPick={(face) => place({ ...p, face })}
+          />
+        )}
+        {(item.part.kind === 'fan' || item.part.kind === 'radiator') && (
+          <QuantityField
+            label="Screw length, by hand"
+            optional
+            value={item.settings.screw_mm ?? null}
+            quantity="length"
+            min={1}
+            max={100}
+            onCommit={(v) =>
+              commit(
+                `screws of ${item.name}`,
+                v === null
+                  ? { do: 'item.unset', item: item.id, keys: ['screw_mm'] }
+                  : { do: 'item.set', item: item.id, values: { screw_mm: v } },
+              )
+            }
+          />
+        )}
         <CompareParts item={item} />
         <div className={styles.row}>
-          <label><input type="checkbox" checked={item.settings.owned ?? false} onChange={(e) => commit(`${e.target.checked ? 'own' : 'buy'} ${item.name}`, { do: 'item.set', item: item.id, values: { owned: e.target.checked } })} /> I have it already</label>
-          <button type="button" className={styles.remove} onClick={() => { pick(null); commit(`take out ${item.name}`, { do: 'item.remove', item: item.id }); }}>Take it out of the build</button>
+          <label>
+            <input
+              type="checkbox"
+              checked={item.settings.owned ?? false}
+              onChange={(e) =>
+                commit(`${e.target.checked ? 'own' : 'buy'} ${item.name}`, {
+                  do: 'item.set',
+                  item: item.id,
+                  values: { owned: e.target.checked },
+                })
+              }
+            />{' '}
+            I have it already
+          </label>
+          <button
+            type="button"
+            className={styles.remove}
+            onClick={() => {
+              pick(null);
+              commit(`take out ${item.name}`, { do: 'item.remove', item: item.id });
+            }}
+          >
+            Take it out of the build
+          </button>
         </div>
       </div>
     </Section>

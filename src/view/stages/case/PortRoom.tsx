@@ -16,22 +16,67 @@ export function PortRoom() {
   const fits = workings.reports.fit.ports;
   const shown = fits.filter((p) => p.verdict !== 'clear');
   return (
-    <Section title="Room at the ports" aside={<button type="button" className={styles.link} aria-expanded={open} onClick={() => setOpen(!open)}>{open ? 'Close' : 'Look'}</button>}>
-      {open && shown.length === 0 && <p>{fits.length === 0 ? 'No port has a fitting or cap yet.' : `All ${fits.length} fittings and caps can be reached and tightened by hand.`}</p>}
+    <Section
+      title="Room at the ports"
+      aside={
+        <button
+          type="button"
+          className={styles.link}
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+        >
+          {open ? 'Close' : 'Look'}
+        </button>
+      }
+    >
+      {open && shown.length === 0 && (
+        <p>
+          {fits.length === 0
+            ? 'No port has a fitting or cap yet.'
+            : `All ${fits.length} fittings and caps can be reached and tightened by hand.`}
+        </p>
+      )}
       {open && shown.length > 0 && (
         <table>
-          <thead><tr><th>port</th><th className="num">room, mm</th><th /></tr></thead>
+          <thead>
+            <tr>
+              <th>port</th>
+              <th className="num">room, mm</th>
+              <th />
+            </tr>
+          </thead>
           <tbody>
             {shown.map((p) => (
               <tr key={`${p.item}-${p.port}`} data-picked={picked === p.item || undefined}>
-                <td><button type="button" className={styles.link} onClick={() => pick(p.item)}>{p.name}</button><br /><span className="soft">{p.verdict === 'clash' ? `${p.fitting} runs into ${p.with ?? ''}${p.besidePort ? '; an extender on one of the two parts them' : ''}` : `${p.fitting}: ${p.with ?? ''} leaves no room for fingers`}</span></td>
-                <td className="num">{p.gap_mm === null ? '' : formatNumber(p.gap_mm, { decimals: 1 })}</td><td><Mark verdict={VERDICT[p.verdict]} /></td>
+                <td>
+                  <button type="button" className={styles.link} onClick={() => pick(p.item)}>
+                    {p.name}
+                  </button>
+                  <br />
+                  <span className="soft">
+                    {p.verdict === 'clash'
+                      ? `${p.fitting} runs into ${p.with ?? ''}${p.besidePort ? '; an extender on one of the two parts them' : ''}`
+                      : `${p.fitting}: ${p.with ?? ''} leaves no room for fingers`}
+                  </span>
+                </td>
+                <td className="num">
+                  {p.gap_mm === null ? '' : formatNumber(p.gap_mm, { decimals: 1 })}
+                </td>
+                <td>
+                  <Mark verdict={VERDICT[p.verdict]} />
+                </td>
               </tr>
             ))}
           </tbody>
         </table>
       )}
-      {open && <p className="soft">{plural(fits.length - shown.length, 'fitting')} clear. A fitting is taken as a cylinder straight out of its port, elbows too until runs are routed; {formatNumber(HAND_MM)} mm round it are wanted for fingers (common practice).</p>}
+      {open && (
+        <p className="soft">
+          {plural(fits.length - shown.length, 'fitting')} clear. A fitting is taken as a cylinder
+          straight out of its port, elbows too until runs are routed; {formatNumber(HAND_MM)} mm
+          round it are wanted for fingers (common practice).
+        </p>
+      )}
     </Section>
   );
 }

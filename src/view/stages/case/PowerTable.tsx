@@ -6,7 +6,11 @@ import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
 
-const PLUGS = { 'four-pin': 'four-pin', 'three-pin': 'three-pin', supply: 'from the supply' } as const;
+const PLUGS = {
+  'four-pin': 'four-pin',
+  'three-pin': 'three-pin',
+  supply: 'from the supply',
+} as const;
 
 /** Which header feeds which fans and pumps, by what lead, with the current against the limit. */
 export function PowerTable() {
@@ -18,21 +22,92 @@ export function PowerTable() {
   return (
     <Section title="Fans and pumps on the headers">
       <table>
-        <thead><tr><th>header</th><th>feeds</th><th className="num">A of A</th><th /></tr></thead>
+        <thead>
+          <tr>
+            <th>header</th>
+            <th>feeds</th>
+            <th className="num">A of A</th>
+            <th />
+          </tr>
+        </thead>
         <tbody>
           {power.lines.map((l) => (
             <tr key={l.header}>
               <td>{l.header}</td>
-              <td>{l.items.map((id, i) => <span key={id}>{i > 0 ? ', ' : ''}<button type="button" className={styles.link} onClick={() => pick(id)}>{nameOf(id)}</button></span>)}{l.by && <><br /><span className="soft">{l.by.name}{l.sharedSpeed ? '; all at one speed' : ''}</span></>}</td>
-              <td className="num">{formatNumber(l.current_A, { decimals: 2 })} of {formatNumber(l.limit_A, { decimals: 1 })}</td>
-              <td><Mark verdict={l.current_A > l.limit_A ? 'fails' : l.current_A > 0.9 * l.limit_A ? 'tight' : 'holds'} /></td>
+              <td>
+                {l.items.map((id, i) => (
+                  <span key={id}>
+                    {i > 0 ? ', ' : ''}
+                    <button type="button" className={styles.link} onClick={() => pick(id)}>
+                      {nameOf(id)}
+                    </button>
+                  </span>
+                ))}
+                {l.by && (
+                  <>
+                    <br />
+                    <span className="soft">
+                      {l.by.name}
+                      {l.sharedSpeed ? '; all at one speed' : ''}
+                    </span>
+                  </>
+                )}
+              </td>
+              <td className="num">
+                {formatNumber(l.current_A, { decimals: 2 })} of{' '}
+                {formatNumber(l.limit_A, { decimals: 1 })}
+              </td>
+              <td>
+                <Mark
+                  verdict={
+                    l.current_A > l.limit_A
+                      ? 'fails'
+                      : l.current_A > 0.9 * l.limit_A
+                        ? 'tight'
+                        : 'holds'
+                  }
+                />
+              </td>
             </tr>
           ))}
-          {power.unfed.map((u) => <tr key={u.item}><td className="soft">none</td><td>{nameOf(u.item)}<br /><span className="soft">{u.why}</span></td><td /><td><Mark verdict="fails" /></td></tr>)}
+          {power.unfed.map((u) => (
+            <tr key={u.item}>
+              <td className="soft">none</td>
+              <td>
+                {nameOf(u.item)}
+                <br />
+                <span className="soft">{u.why}</span>
+              </td>
+              <td />
+              <td>
+                <Mark verdict="fails" />
+              </td>
+            </tr>
+          ))}
         </tbody>
       </table>
-      <p className="soft">Plugs: {(Object.keys(PLUGS) as (keyof typeof PLUGS)[]).filter((k) => power.plugs[k] > 0).map((k) => `${power.plugs[k]} ${PLUGS[k]}`).join(', ')}. Left: {plural(power.freeFan, 'fan header')}, {plural(power.freePump, 'pump header')}.{power.assumed ? ' The board says nothing of its headers: common ones are assumed.' : ''} At full speed and 12 V; starting draws more for a moment. Leads are on the parts list.</p>
-      <p>{supply ? <><Mark verdict={supplyVerdict(supply)} /> Supply: {formatWatts(supply.most_W)} of {formatWatts(supply.rating_W)} in the heaviest load, {formatWatts(supply.helpers_W)} of it fans and pumps; {formatNumber(100 * (1 - supply.most_W / supply.rating_W))} % to spare.</> : 'No supply is in the build yet.'}</p>
+      <p className="soft">
+        Plugs:{' '}
+        {(Object.keys(PLUGS) as (keyof typeof PLUGS)[])
+          .filter((k) => power.plugs[k] > 0)
+          .map((k) => `${power.plugs[k]} ${PLUGS[k]}`)
+          .join(', ')}
+        . Left: {plural(power.freeFan, 'fan header')}, {plural(power.freePump, 'pump header')}.
+        {power.assumed ? ' The board says nothing of its headers: common ones are assumed.' : ''} At
+        full speed and 12 V; starting draws more for a moment. Leads are on the parts list.
+      </p>
+      <p>
+        {supply ? (
+          <>
+            <Mark verdict={supplyVerdict(supply)} /> Supply: {formatWatts(supply.most_W)} of{' '}
+            {formatWatts(supply.rating_W)} in the heaviest load, {formatWatts(supply.helpers_W)} of
+            it fans and pumps; {formatNumber(100 * (1 - supply.most_W / supply.rating_W))} % to
+            spare.
+          </>
+        ) : (
+          'No supply is in the build yet.'
+        )}
+      </p>
     </Section>
   );
 }

@@ -8,7 +8,12 @@ import { useBench } from '@/view/workspace';
 import { useWhatFits } from '@/worker/useWhatFits';
 import styles from './WhatFitsView.module.css';
 
-const FACES: readonly { readonly value: FanFaces; readonly label: string }[] = [{ value: 'frame', label: 'on the frame side' }, { value: 'interior', label: 'on the inner face' }, { value: 'both', label: 'on both faces' }, { value: 'outside', label: 'outside the frame' }];
+const FACES: readonly { readonly value: FanFaces; readonly label: string }[] = [
+  { value: 'frame', label: 'on the frame side' },
+  { value: 'interior', label: 'on the inner face' },
+  { value: 'both', label: 'on both faces' },
+  { value: 'outside', label: 'outside the frame' },
+];
 const VERDICT = { clash: 'fails', tight: 'tight', clear: 'holds' } as const;
 
 /** Every radiator on every mount, with what is in; and the largest sets for the whole case. */
@@ -20,56 +25,143 @@ export function WhatFitsView() {
   const [depth, setDepth] = useState(25);
   const [at, setAt] = useState<{ readonly mount: string; readonly radiator: string } | null>(null);
   const parts = useMemo(() => [...build.items.map((i) => i.part), ...offer], [build.items, offer]);
-  const radiators = useMemo(() => parts.filter((p): p is RadiatorPart => p.kind === 'radiator').filter((p, i, all) => all.findIndex((q) => q.id === p.id) === i).sort((a, b) => b.sections * b.section_mm - a.sections * a.section_mm || a.size[2] - b.size[2]), [parts]);
-  const fanOf = (id: string): FanPart | undefined => parts.find((p): p is FanPart => p.kind === 'fan' && p.id === id);
+  const radiators = useMemo(
+    () =>
+      parts
+        .filter((p): p is RadiatorPart => p.kind === 'radiator')
+        .filter((p, i, all) => all.findIndex((q) => q.id === p.id) === i)
+        .sort(
+          (a, b) => b.sections * b.section_mm - a.sections * a.section_mm || a.size[2] - b.size[2],
+        ),
+    [parts],
+  );
+  const fanOf = (id: string): FanPart | undefined =>
+    parts.find((p): p is FanPart => p.kind === 'fan' && p.id === id);
   const mounts = build.case?.mounts ?? [];
   const choiceAt = (mount: string, radiator: string): FitChoice | undefined => {
-    const of = result?.mounts.find((m) => m.mount === mount)?.choices.filter((c) => c.radiator === radiator && c.faces === faces) ?? [];
+    const of =
+      result?.mounts
+        .find((m) => m.mount === mount)
+        ?.choices.filter((c) => c.radiator === radiator && c.faces === faces) ?? [];
     // The depth asked for, or the nearest a fan of that size is made in.
-    return of.slice().sort((a, b) => Math.abs((fanOf(a.fan)?.size[2] ?? 0) - depth) - Math.abs((fanOf(b.fan)?.size[2] ?? 0) - depth))[0];
+    return of
+      .slice()
+      .sort(
+        (a, b) =>
+          Math.abs((fanOf(a.fan)?.size[2] ?? 0) - depth) -
+          Math.abs((fanOf(b.fan)?.size[2] ?? 0) - depth),
+      )[0];
   };
-  const refusal = (mount: string, radiator: string): string | undefined => result?.mounts.find((m) => m.mount === mount)?.refused.find((r) => r.radiator === radiator)?.why;
+  const refusal = (mount: string, radiator: string): string | undefined =>
+    result?.mounts.find((m) => m.mount === mount)?.refused.find((r) => r.radiator === radiator)
+      ?.why;
   const nameOf = (id: string): string => radiators.find((r) => r.id === id)?.name ?? id;
   const mountName = (id: string): string => mounts.find((m) => m.id === id)?.name ?? id;
-  const hang = (c: FitChoice): void => { commit(`hang ${nameOf(c.radiator)} on the ${mountName(c.mount).toLowerCase()}`, hangEdit(build, c, offer)); pick(null); };
-  const hangSet = (s: FitSet): void => commit('hang a whole set of radiators', hangSetEdit(build, s, offer));
-  const depths = [...new Set(parts.flatMap((p) => (p.kind === 'fan' ? [p.size[2]] : [])))].sort((a, b) => a - b);
+  const hang = (c: FitChoice): void => {
+    commit(
+      `hang ${nameOf(c.radiator)} on the ${mountName(c.mount).toLowerCase()}`,
+      hangEdit(build, c, offer),
+    );
+    pick(null);
+  };
+  const hangSet = (s: FitSet): void =>
+    commit('hang a whole set of radiators', hangSetEdit(build, s, offer));
+  const depths = [...new Set(parts.flatMap((p) => (p.kind === 'fan' ? [p.size[2]] : [])))].sort(
+    (a, b) => a - b,
+  );
   const open = at ? choiceAt(at.mount, at.radiator) : undefined;
-  const hangs = (mount: string): string | undefined => build.items.find((i) => i.part.kind === 'radiator' && i.placement.on === 'mount' && i.placement.mount === mount)?.part.id;
+  const hangs = (mount: string): string | undefined =>
+    build.items.find(
+      (i) =>
+        i.part.kind === 'radiator' && i.placement.on === 'mount' && i.placement.mount === mount,
+    )?.part.id;
   return (
     <div className={styles.view}>
       <div className={styles.ask}>
         <Segments label="Fans of the stack" value={faces} options={FACES} onPick={setFaces} />
-        <Pick label="Fans" value={String(depth)} options={depths.map((d) => ({ value: String(d), label: `${d} mm thick` }))} onPick={(v) => setDepth(Number(v))} />
+        <Pick
+          label="Fans"
+          value={String(depth)}
+          options={depths.map((d) => ({ value: String(d), label: `${d} mm thick` }))}
+          onPick={(v) => setDepth(Number(v))}
+        />
       </div>
       <Progress share={progress} stopped={stopped} onStop={stop} onAgain={again} what="what fits" />
       {result && (
         <div style={{ opacity: fresh ? 1 : 0.55 }} aria-busy={!fresh}>
           <h2>Largest sets for this case</h2>
-          {result.sets.length === 0 && <p className="soft">No radiator of the Stores goes in beside what stands in this case.</p>}
+          {result.sets.length === 0 && (
+            <p className="soft">
+              No radiator of the Stores goes in beside what stands in this case.
+            </p>
+          )}
           <ul className={styles.sets}>
             {result.sets.map((s) => (
               <li key={s.picks.map((p) => p.mount + p.radiator).join()}>
-                <Mark verdict={VERDICT[s.verdict]} /> <strong>{formatNumber(s.area_mm2 / 14400, { decimals: 1 })} sections of 120</strong>
-                <span className={styles.picks}>{s.picks.map((p) => `${mountName(p.mount).toLowerCase()}: ${nameOf(p.radiator)}${p.slide_mm > 0 ? `, slid ${formatNumber(p.slide_mm)} mm` : ''}`).join('; ')}{s.gap_mm === null ? '' : `. Nearest thing ${formatNumber(s.gap_mm, { decimals: 1 })} mm`}</span>
-                <button type="button" className={styles.use} disabled={!fresh} onClick={() => hangSet(s)}>hang this set</button>
+                <Mark verdict={VERDICT[s.verdict]} />{' '}
+                <strong>{formatNumber(s.area_mm2 / 14400, { decimals: 1 })} sections of 120</strong>
+                <span className={styles.picks}>
+                  {s.picks
+                    .map(
+                      (p) =>
+                        `${mountName(p.mount).toLowerCase()}: ${nameOf(p.radiator)}${p.slide_mm > 0 ? `, slid ${formatNumber(p.slide_mm)} mm` : ''}`,
+                    )
+                    .join('; ')}
+                  {s.gap_mm === null
+                    ? ''
+                    : `. Nearest thing ${formatNumber(s.gap_mm, { decimals: 1 })} mm`}
+                </span>
+                <button
+                  type="button"
+                  className={styles.use}
+                  disabled={!fresh}
+                  onClick={() => hangSet(s)}
+                >
+                  hang this set
+                </button>
               </li>
             ))}
           </ul>
           <h2>Each mount, with all that is in now</h2>
           <table className={styles.matrix}>
-            <thead><tr><th>radiator</th>{mounts.map((m) => <th key={m.id}>{m.name}</th>)}</tr></thead>
+            <thead>
+              <tr>
+                <th>radiator</th>
+                {mounts.map((m) => (
+                  <th key={m.id}>{m.name}</th>
+                ))}
+              </tr>
+            </thead>
             <tbody>
               {radiators.map((r) => (
                 <tr key={r.id}>
                   <th scope="row">{r.name}</th>
                   {mounts.map((m) => {
-                    const c = choiceAt(m.id, r.id), why = refusal(m.id, r.id), chosen = at?.mount === m.id && at.radiator === r.id;
-                    if (!c) return <td key={m.id} className="soft" title={why}>{why ?? (faces === 'outside' ? 'no room under a cover' : '–')}</td>;
+                    const c = choiceAt(m.id, r.id),
+                      why = refusal(m.id, r.id),
+                      chosen = at?.mount === m.id && at.radiator === r.id;
+                    if (!c)
+                      return (
+                        <td key={m.id} className="soft" title={why}>
+                          {why ?? (faces === 'outside' ? 'no room under a cover' : '–')}
+                        </td>
+                      );
                     return (
                       <td key={m.id} data-picked={chosen || undefined}>
-                        <button type="button" className={styles.cell} aria-pressed={chosen} onClick={() => setAt(chosen ? null : { mount: m.id, radiator: r.id })} aria-label={`${r.name} on the ${m.name.toLowerCase()}: ${c.verdict}${c.gap_mm === null ? '' : `, ${formatNumber(c.gap_mm, { decimals: 1 })} mm`}`}>
-                          <Mark verdict={VERDICT[c.verdict]} /> {c.fittings === false ? 'no room for fittings' : c.gap_mm === null ? 'nothing near' : `${formatNumber(c.gap_mm, { decimals: 1 })} mm`}{hangs(m.id) === r.id ? <span className="soft"> in place</span> : null}
+                        <button
+                          type="button"
+                          className={styles.cell}
+                          aria-pressed={chosen}
+                          onClick={() => setAt(chosen ? null : { mount: m.id, radiator: r.id })}
+                          aria-label={`${r.name} on the ${m.name.toLowerCase()}: ${c.verdict}${c.gap_mm === null ? '' : `, ${formatNumber(c.gap_mm, { decimals: 1 })} mm`}`}
+                        >
+                          <Mark verdict={VERDICT[c.verdict]} />{' '}
+                          {c.fittings === false
+                            ? 'no room for fittings'
+                            : c.gap_mm === null
+                              ? 'nothing near'
+                              : `${formatNumber(c.gap_mm, { decimals: 1 })} mm`}
+                          {hangs(m.id) === r.id ? <span className="soft"> in place</span> : null}
                         </button>
                       </td>
                     );
@@ -80,11 +172,36 @@ export function WhatFitsView() {
           </table>
           {at && open && (
             <div className={styles.detail} role="status">
-              <p><strong>{nameOf(open.radiator)}</strong> on the {mountName(open.mount).toLowerCase()}: stack {formatNumber(open.stack_mm)} mm with {fanOf(open.fan)?.name}, slid {formatNumber(open.slide_mm)} mm, ports to the {open.ports === 'end' ? 'far end' : 'start'} of the rail. {open.gap_mm === null ? 'Nothing is near.' : <>Nearest: {open.with}, {formatNumber(open.gap_mm, { decimals: 1 })} mm; worst case {formatNumber(open.worst_mm, { decimals: 1 })} mm.</>} {open.fittings === false ? 'No straight fitting goes into its ports.' : ''}</p>
-              <button type="button" className={styles.use} disabled={!fresh} onClick={() => hang(open)}>{open.verdict === 'clash' ? 'hang it all the same' : 'hang it'}</button>
+              <p>
+                <strong>{nameOf(open.radiator)}</strong> on the{' '}
+                {mountName(open.mount).toLowerCase()}: stack {formatNumber(open.stack_mm)} mm with{' '}
+                {fanOf(open.fan)?.name}, slid {formatNumber(open.slide_mm)} mm, ports to the{' '}
+                {open.ports === 'end' ? 'far end' : 'start'} of the rail.{' '}
+                {open.gap_mm === null ? (
+                  'Nothing is near.'
+                ) : (
+                  <>
+                    Nearest: {open.with}, {formatNumber(open.gap_mm, { decimals: 1 })} mm; worst
+                    case {formatNumber(open.worst_mm, { decimals: 1 })} mm.
+                  </>
+                )}{' '}
+                {open.fittings === false ? 'No straight fitting goes into its ports.' : ''}
+              </p>
+              <button
+                type="button"
+                className={styles.use}
+                disabled={!fresh}
+                onClick={() => hang(open)}
+              >
+                {open.verdict === 'clash' ? 'hang it all the same' : 'hang it'}
+              </button>
             </div>
           )}
-          <p className="soft">Each is tried at the ends, the middle and every 10 mm of its rail with its ports to either end; told is the roomiest way. Tight is below {formatNumber(build.brief.limits.clear_mm)} mm. Sets take no fans on both faces.</p>
+          <p className="soft">
+            Each is tried at the ends, the middle and every 10 mm of its rail with its ports to
+            either end; told is the roomiest way. Tight is below{' '}
+            {formatNumber(build.brief.limits.clear_mm)} mm. Sets take no fans on both faces.
+          </p>
         </div>
       )}
     </div>

@@ -20,19 +20,44 @@ interface Held {
 /** A part in the hand: placed and measured anew with every move, kept in the build when it is let go. */
 export function useHeld(): Held {
   const { build, workings, commit, pick, picked } = useBench((s) => s);
-  const [held, setHeld] = useState<{ readonly item: string; readonly placement: Placement } | null>(null);
+  const [held, setHeld] = useState<{ readonly item: string; readonly placement: Placement } | null>(
+    null,
+  );
   const live = useMemo(() => {
     if (!held) return null;
-    const model = resolve(applyEdit(build, { do: 'item.place', item: held.item, placement: held.placement }).build);
-    return { model, gaps: measureGaps(model).gaps, rooms: (build.case?.mounts ?? []).map((m) => thicknessAt(model, m)) };
+    const model = resolve(
+      applyEdit(build, { do: 'item.place', item: held.item, placement: held.placement }).build,
+    );
+    return {
+      model,
+      gaps: measureGaps(model).gaps,
+      rooms: (build.case?.mounts ?? []).map((m) => thicknessAt(model, m)),
+    };
   }, [build, held]);
   const hold = (item: string, placement: Placement | null): void => {
     if (placement && picked !== item) pick(item);
-    if (placement) { setHeld({ item, placement }); return; }
+    if (placement) {
+      setHeld({ item, placement });
+      return;
+    }
     setHeld((last) => {
-      if (last) queueMicrotask(() => commit(`move ${build.items.find((i) => i.id === item)?.name ?? item}`, { do: 'item.place', item, placement: last.placement }));
+      if (last)
+        queueMicrotask(() =>
+          commit(`move ${build.items.find((i) => i.id === item)?.name ?? item}`, {
+            do: 'item.place',
+            item,
+            placement: last.placement,
+          }),
+        );
       return null;
     });
   };
-  return { model: live?.model ?? workings.model, gaps: live?.gaps ?? workings.reports.fit.gaps, rooms: live?.rooms ?? workings.reports.fit.rooms, at: held, holding: held !== null, hold };
+  return {
+    model: live?.model ?? workings.model,
+    gaps: live?.gaps ?? workings.reports.fit.gaps,
+    rooms: live?.rooms ?? workings.reports.fit.rooms,
+    at: held,
+    holding: held !== null,
+    hold,
+  };
 }

@@ -14,36 +14,118 @@ export function AirPanel() {
   const report = workings.reports.heat[build.brief.loadCase];
   const { setup } = workings;
   const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
-  const intake = report.radiators.filter((r) => setup.radiators.find((x) => x.id === r.id)?.air === 'in'), exhaust = report.radiators.filter((r) => !intake.includes(r));
+  const intake = report.radiators.filter(
+      (r) => setup.radiators.find((x) => x.id === r.id)?.air === 'in',
+    ),
+    exhaust = report.radiators.filter((r) => !intake.includes(r));
   const before_W = intake.reduce((s, r) => s + (r.heat_W ?? 0), 0);
   const { room_C } = build.brief;
   const turn = (id: string, air: 'in' | 'out'): void => {
     const p = build.items.find((i) => i.id === id)?.placement;
-    if (p?.on === 'mount') commit(`${nameOf(id)} ${air === 'in' ? 'draws in' : 'blows out'}`, { do: 'item.place', item: id, placement: { ...p, air } });
+    if (p?.on === 'mount')
+      commit(`${nameOf(id)} ${air === 'in' ? 'draws in' : 'blows out'}`, {
+        do: 'item.place',
+        item: id,
+        placement: { ...p, air },
+      });
   };
-  const balance = report.intake_m3h + report.exhaust_m3h > 0 ? (report.intake_m3h - report.exhaust_m3h) / Math.max(report.intake_m3h, report.exhaust_m3h) : 0;
+  const balance =
+    report.intake_m3h + report.exhaust_m3h > 0
+      ? (report.intake_m3h - report.exhaust_m3h) / Math.max(report.intake_m3h, report.exhaust_m3h)
+      : 0;
   const rows = [
-    ...report.radiators.map((r) => ({ id: r.id, way: setup.radiators.find((x) => x.id === r.id)?.air ?? 'in', flow: r.airFlow_m3h, drop: r.airDrop_Pa, inC: r.airIn_C, outC: r.airOut_C })),
-    ...report.bare.map((b) => ({ id: b.id, way: b.air, flow: b.airFlow_m3h, drop: b.airDrop_Pa, inC: b.air === 'in' ? room_C : report.caseAir_C, outC: b.air === 'in' ? room_C : report.caseAir_C })),
+    ...report.radiators.map((r) => ({
+      id: r.id,
+      way: setup.radiators.find((x) => x.id === r.id)?.air ?? 'in',
+      flow: r.airFlow_m3h,
+      drop: r.airDrop_Pa,
+      inC: r.airIn_C,
+      outC: r.airOut_C,
+    })),
+    ...report.bare.map((b) => ({
+      id: b.id,
+      way: b.air,
+      flow: b.airFlow_m3h,
+      drop: b.airDrop_Pa,
+      inC: b.air === 'in' ? room_C : report.caseAir_C,
+      outC: b.air === 'in' ? room_C : report.caseAir_C,
+    })),
   ];
   return (
     <Section title="Air through the case">
-      <p>Case air stands at {formatCelsius(report.caseAir_C, 1)}, {formatKelvin(report.caseAir_C - room_C)} over the room{before_W > 1 ? `: ${intake.map((r) => nameOf(r.id)).join(' and ')} ${intake.length > 1 ? 'put' : 'puts'} ${formatWatts(before_W)} into it` : ''}{report.onAir_W > 1 ? `${before_W > 1 ? ', and' : ':'} parts on air ${formatWatts(report.onAir_W)}` : ''}.</p>
-      {exhaust.map((r) => { const cost = (r.conductance_WK * (r.airIn_C - room_C)); return <p key={r.id}><strong>{nameOf(r.id)}</strong> blows out, so it breathes that air: {formatCelsius(r.airIn_C, 1)} instead of {formatCelsius(room_C, 1)}. At the same coolant it sheds {formatWatts(cost)} less than it would with room air.</p>; })}
+      <p>
+        Case air stands at {formatCelsius(report.caseAir_C, 1)},{' '}
+        {formatKelvin(report.caseAir_C - room_C)} over the room
+        {before_W > 1
+          ? `: ${intake.map((r) => nameOf(r.id)).join(' and ')} ${intake.length > 1 ? 'put' : 'puts'} ${formatWatts(before_W)} into it`
+          : ''}
+        {report.onAir_W > 1
+          ? `${before_W > 1 ? ', and' : ':'} parts on air ${formatWatts(report.onAir_W)}`
+          : ''}
+        .
+      </p>
+      {exhaust.map((r) => {
+        const cost = r.conductance_WK * (r.airIn_C - room_C);
+        return (
+          <p key={r.id}>
+            <strong>{nameOf(r.id)}</strong> blows out, so it breathes that air:{' '}
+            {formatCelsius(r.airIn_C, 1)} instead of {formatCelsius(room_C, 1)}. At the same coolant
+            it sheds {formatWatts(cost)} less than it would with room air.
+          </p>
+        );
+      })}
       <table>
-        <thead><tr><th>radiator or fan</th><th>way</th><th className="num">m³/h</th><th className="num">Pa</th><th className="num">in, °C</th><th className="num">out</th></tr></thead>
+        <thead>
+          <tr>
+            <th>radiator or fan</th>
+            <th>way</th>
+            <th className="num">m³/h</th>
+            <th className="num">Pa</th>
+            <th className="num">in, °C</th>
+            <th className="num">out</th>
+          </tr>
+        </thead>
         <tbody>
           {rows.map((r) => (
             <tr key={r.id} data-picked={picked === r.id || undefined}>
-              <td><button type="button" className={styles.link} onClick={() => pick(r.id)}>{nameOf(r.id)}</button></td>
-              <td><Segments label={`Way of ${nameOf(r.id)}`} value={r.way} options={[{ value: 'in', label: 'in' }, { value: 'out', label: 'out' }]} onPick={(air) => turn(r.id, air)} /></td>
-              <td className="num">{formatNumber(r.flow)}</td><td className="num">{formatNumber(r.drop, { decimals: 1 })}</td><td className="num">{formatNumber(r.inC, { decimals: 1 })}</td><td className="num">{formatNumber(r.outC, { decimals: 1 })}</td>
+              <td>
+                <button type="button" className={styles.link} onClick={() => pick(r.id)}>
+                  {nameOf(r.id)}
+                </button>
+              </td>
+              <td>
+                <Segments
+                  label={`Way of ${nameOf(r.id)}`}
+                  value={r.way}
+                  options={[
+                    { value: 'in', label: 'in' },
+                    { value: 'out', label: 'out' },
+                  ]}
+                  onPick={(air) => turn(r.id, air)}
+                />
+              </td>
+              <td className="num">{formatNumber(r.flow)}</td>
+              <td className="num">{formatNumber(r.drop, { decimals: 1 })}</td>
+              <td className="num">{formatNumber(r.inC, { decimals: 1 })}</td>
+              <td className="num">{formatNumber(r.outC, { decimals: 1 })}</td>
             </tr>
           ))}
         </tbody>
       </table>
-      <p>{formatNumber(report.intake_m3h)} m³/h are drawn in and {formatNumber(report.exhaust_m3h)} m³/h blown out. {Math.abs(balance) < UNEVEN ? 'They balance well.' : balance > 0 ? 'More comes in than is blown out: the rest leaves through every gap, and dust stays outside the filters.' : 'More is blown out than comes in: the rest is drawn in through gaps, past the filters.'}</p>
-      <p className="soft">The larger of the two carries the heat away. Flows have the installation factor of {formatNumber(setup.factors.airFlow, { decimals: 2 })} in them; pressure is what core, filter and grille hold against the fans.</p>
+      <p>
+        {formatNumber(report.intake_m3h)} m³/h are drawn in and {formatNumber(report.exhaust_m3h)}{' '}
+        m³/h blown out.{' '}
+        {Math.abs(balance) < UNEVEN
+          ? 'They balance well.'
+          : balance > 0
+            ? 'More comes in than is blown out: the rest leaves through every gap, and dust stays outside the filters.'
+            : 'More is blown out than comes in: the rest is drawn in through gaps, past the filters.'}
+      </p>
+      <p className="soft">
+        The larger of the two carries the heat away. Flows have the installation factor of{' '}
+        {formatNumber(setup.factors.airFlow, { decimals: 2 })} in them; pressure is what core,
+        filter and grille hold against the fans.
+      </p>
     </Section>
   );
 }

@@ -13,7 +13,13 @@ import styles from './CoolingStage.module.css';
 const MOST_SPOTS = 6;
 
 /** The brief's limits, what each radiator takes, and the spots nearest to their limits. */
-export function AnswerPanel({ bands, held }: { readonly bands: Bands | null; readonly held: boolean }) {
+export function AnswerPanel({
+  bands,
+  held,
+}: {
+  readonly bands: Bands | null;
+  readonly held: boolean;
+}) {
   const { build, workings, commit, pick, picked } = useBench((s) => s);
   const report = workings.reports.heat[build.brief.loadCase];
   const { summer, sizing } = workings.reports;
@@ -22,29 +28,143 @@ export function AnswerPanel({ bands, held }: { readonly bands: Bands | null; rea
     const b = bands?.spots.find((x) => x.item === item && x.spot === spot)?.temp_C;
     return b ? `${formatNumber(b.low)} to ${formatNumber(b.high)}` : '';
   };
-  const summerOf = (item: string, spot: string): string => formatNumber(summer?.spots.find((x) => x.item === item && x.spot === spot)?.temp_C);
+  const summerOf = (item: string, spot: string): string =>
+    formatNumber(summer?.spots.find((x) => x.item === item && x.spot === spot)?.temp_C);
   return (
     <>
       <Section title="Limits of the brief">
         <div className={styles.limits}>
-          <QuantityField label="Coolant rise" width={40} value={limits.rise_K} quantity="difference" decimals={1} min={0.5} max={60} onCommit={(v) => v !== null && commit('set the coolant rise', { do: 'brief.limit', values: { rise_K: v } })} />
-          <QuantityField label="Noise" width={40} value={limits.noise_dBA} quantity="sound" min={5} max={90} onCommit={(v) => v !== null && commit('set the noise', { do: 'brief.limit', values: { noise_dBA: v } })} />
-          <QuantityField label="Room" width={44} value={build.brief.room_C} quantity="temperature" decimals={1} min={-20} max={60} onCommit={(v) => v !== null && commit('set the room temperature', { do: 'brief.set', values: { room_C: v } })} />
-          <QuantityField label="In summer" width={44} value={build.brief.summer_C ?? null} optional quantity="temperature" decimals={1} min={-20} max={60} onCommit={(v) => commit('set the summer room', { do: 'brief.set', values: { summer_C: v ?? undefined } })} />
+          <QuantityField
+            label="Coolant rise"
+            width={40}
+            value={limits.rise_K}
+            quantity="difference"
+            decimals={1}
+            min={0.5}
+            max={60}
+            onCommit={(v) =>
+              v !== null &&
+              commit('set the coolant rise', { do: 'brief.limit', values: { rise_K: v } })
+            }
+          />
+          <QuantityField
+            label="Noise"
+            width={40}
+            value={limits.noise_dBA}
+            quantity="sound"
+            min={5}
+            max={90}
+            onCommit={(v) =>
+              v !== null && commit('set the noise', { do: 'brief.limit', values: { noise_dBA: v } })
+            }
+          />
+          <QuantityField
+            label="Room"
+            width={44}
+            value={build.brief.room_C}
+            quantity="temperature"
+            decimals={1}
+            min={-20}
+            max={60}
+            onCommit={(v) =>
+              v !== null &&
+              commit('set the room temperature', { do: 'brief.set', values: { room_C: v } })
+            }
+          />
+          <QuantityField
+            label="In summer"
+            width={44}
+            value={build.brief.summer_C ?? null}
+            optional
+            quantity="temperature"
+            decimals={1}
+            min={-20}
+            max={60}
+            onCommit={(v) =>
+              commit('set the summer room', {
+                do: 'brief.set',
+                values: { summer_C: v ?? undefined },
+              })
+            }
+          />
         </div>
       </Section>
-      {sizing.carries && <p className={styles.carries}>Within the brief it would carry <Why reason={reasonForCarries(sizing.carries, limits)}>{formatWatts(sizing.carries.heat_W)}</Why> of parts, {formatNumber(100 * sizing.carries.ofNow)} % of what it has. {riskWords(bands, held)}</p>}
-      <Section title="Radiators" aside={<Segments label="Load case" value={build.brief.loadCase} options={(['play', 'render', 'torture'] as const).map((value) => ({ value, label: CASE_NAMES[value] }))} onPick={(loadCase) => commit(`judge under ${CASE_NAMES[loadCase].toLowerCase()}`, { do: 'brief.set', values: { loadCase } })} />}>
+      {sizing.carries && (
+        <p className={styles.carries}>
+          Within the brief it would carry{' '}
+          <Why reason={reasonForCarries(sizing.carries, limits)}>
+            {formatWatts(sizing.carries.heat_W)}
+          </Why>{' '}
+          of parts, {formatNumber(100 * sizing.carries.ofNow)} % of what it has.{' '}
+          {riskWords(bands, held)}
+        </p>
+      )}
+      <Section
+        title="Radiators"
+        aside={
+          <Segments
+            label="Load case"
+            value={build.brief.loadCase}
+            options={(['play', 'render', 'torture'] as const).map((value) => ({
+              value,
+              label: CASE_NAMES[value],
+            }))}
+            onPick={(loadCase) =>
+              commit(`judge under ${CASE_NAMES[loadCase].toLowerCase()}`, {
+                do: 'brief.set',
+                values: { loadCase },
+              })
+            }
+          />
+        }
+      >
         <table>
-          <thead><tr><th>radiator</th><th className="num">takes</th><th className="num">air in</th><th className="num">speed</th></tr></thead>
+          <thead>
+            <tr>
+              <th>radiator</th>
+              <th className="num">takes</th>
+              <th className="num">air in</th>
+              <th className="num">speed</th>
+            </tr>
+          </thead>
           <tbody>
             {report.radiators.map((r) => {
               const fans = workings.setup.radiators.find((x) => x.id === r.id)?.fans ?? [];
               return (
                 <tr key={r.id} data-picked={picked === r.id || undefined}>
-                  <td><button type="button" className={styles.link} onClick={() => pick(r.id)}>{build.items.find((i) => i.id === r.id)?.name}</button></td>
-                  <td className="num"><Why reason={reasonForRadiator(r)}>{formatWatts(r.heat_W)}</Why></td><td className="num">{formatCelsius(r.airIn_C, 1)}</td>
-                  <td className="num"><span className={styles.speeds}>{fans.map((f) => <QuantityField key={f.item} label={`Speed of ${build.items.find((i) => i.id === f.item)?.name ?? 'the fans'}`} hideLabel width={46} value={f.speed_rpm} quantity="speed" min={f.part.minSpeed_rpm} max={f.part.fullSpeed_rpm} onCommit={(v) => v !== null && commit('set a fan speed', { do: 'item.set', item: f.item, values: { speed_rpm: v } })} />)}</span></td>
+                  <td>
+                    <button type="button" className={styles.link} onClick={() => pick(r.id)}>
+                      {build.items.find((i) => i.id === r.id)?.name}
+                    </button>
+                  </td>
+                  <td className="num">
+                    <Why reason={reasonForRadiator(r)}>{formatWatts(r.heat_W)}</Why>
+                  </td>
+                  <td className="num">{formatCelsius(r.airIn_C, 1)}</td>
+                  <td className="num">
+                    <span className={styles.speeds}>
+                      {fans.map((f) => (
+                        <QuantityField
+                          key={f.item}
+                          label={`Speed of ${build.items.find((i) => i.id === f.item)?.name ?? 'the fans'}`}
+                          hideLabel
+                          width={46}
+                          value={f.speed_rpm}
+                          quantity="speed"
+                          min={f.part.minSpeed_rpm}
+                          max={f.part.fullSpeed_rpm}
+                          onCommit={(v) =>
+                            v !== null &&
+                            commit('set a fan speed', {
+                              do: 'item.set',
+                              item: f.item,
+                              values: { speed_rpm: v },
+                            })
+                          }
+                        />
+                      ))}
+                    </span>
+                  </td>
                 </tr>
               );
             })}
@@ -53,11 +173,37 @@ export function AnswerPanel({ bands, held }: { readonly bands: Bands | null; rea
       </Section>
       <Section title={`Hottest spots under ${CASE_NAMES[build.brief.loadCase].toLowerCase()}`}>
         <table>
-          <thead><tr><th>spot</th><th className="num">°C</th><th className="num">nine in ten</th>{summer && <th className="num">summer</th>}<th className="num">limit</th><th /></tr></thead>
+          <thead>
+            <tr>
+              <th>spot</th>
+              <th className="num">°C</th>
+              <th className="num">nine in ten</th>
+              {summer && <th className="num">summer</th>}
+              <th className="num">limit</th>
+              <th />
+            </tr>
+          </thead>
           <tbody>
-            {[...report.spots].sort((a, b) => a.limit_C - (a.temp_C ?? 0) - (b.limit_C - (b.temp_C ?? 0))).slice(0, MOST_SPOTS).map((s) => (
-              <tr key={`${s.item}-${s.spot}`}><td>{s.name}{s.cooledBy ? '' : ', on air'}</td><td className="num"><Why reason={reasonForSpot(s)}>{formatNumber(s.temp_C)}</Why></td><td className="num soft">{bandOf(s.item, s.spot)}</td>{summer && <td className="num">{summerOf(s.item, s.spot)}</td>}<td className="num soft">{formatNumber(s.limit_C)}</td><td><Mark verdict={spotVerdict(s)} /></td></tr>
-            ))}
+            {[...report.spots]
+              .sort((a, b) => a.limit_C - (a.temp_C ?? 0) - (b.limit_C - (b.temp_C ?? 0)))
+              .slice(0, MOST_SPOTS)
+              .map((s) => (
+                <tr key={`${s.item}-${s.spot}`}>
+                  <td>
+                    {s.name}
+                    {s.cooledBy ? '' : ', on air'}
+                  </td>
+                  <td className="num">
+                    <Why reason={reasonForSpot(s)}>{formatNumber(s.temp_C)}</Why>
+                  </td>
+                  <td className="num soft">{bandOf(s.item, s.spot)}</td>
+                  {summer && <td className="num">{summerOf(s.item, s.spot)}</td>}
+                  <td className="num soft">{formatNumber(s.limit_C)}</td>
+                  <td>
+                    <Mark verdict={spotVerdict(s)} />
+                  </td>
+                </tr>
+              ))}
           </tbody>
         </table>
       </Section>
@@ -69,5 +215,7 @@ export function AnswerPanel({ bands, held }: { readonly bands: Bands | null; rea
 const SURE = 0.05;
 function riskWords(bands: Bands | null, held: boolean): string {
   if (!bands?.rise_K || bands.riseOver < SURE || bands.riseOver > 1 - SURE) return '';
-  return held ? `The band crosses the limit: about ${formatNumber(100 * bands.riseOver)} in 100 such builds would run warmer than you ask.` : `The band crosses the limit: about ${formatNumber(100 * (1 - bands.riseOver))} in 100 such builds would hold it.`;
+  return held
+    ? `The band crosses the limit: about ${formatNumber(100 * bands.riseOver)} in 100 such builds would run warmer than you ask.`
+    : `The band crosses the limit: about ${formatNumber(100 * (1 - bands.riseOver))} in 100 such builds would hold it.`;
 }

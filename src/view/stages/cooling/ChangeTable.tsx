@@ -9,8 +9,22 @@ import { MoneyField } from '../brief/MoneyField';
 import { Section } from '../frame/StageFrame';
 import styles from './CoolingStage.module.css';
 
-const KIND_WORDS: Record<ChangeKind, string> = { fans: 'other fans', core: 'another core', section: 'a section more', radiator: 'a radiator more', 'both faces': 'fans on both faces', direction: 'air the other way', 'case fan': 'a case fan', 'pump speed': 'pump speed', loops: 'loops joined or parted' };
-const ORDERS = [{ value: 'cooler', label: 'coolest first' }, { value: 'quieter', label: 'quietest that holds first' }, { value: 'money', label: 'most for the money first' }] as const;
+const KIND_WORDS: Record<ChangeKind, string> = {
+  fans: 'other fans',
+  core: 'another core',
+  section: 'a section more',
+  radiator: 'a radiator more',
+  'both faces': 'fans on both faces',
+  direction: 'air the other way',
+  'case fan': 'a case fan',
+  'pump speed': 'pump speed',
+  loops: 'loops joined or parted',
+};
+const ORDERS = [
+  { value: 'cooler', label: 'coolest first' },
+  { value: 'quieter', label: 'quietest that holds first' },
+  { value: 'money', label: 'most for the money first' },
+] as const;
 type Order = (typeof ORDERS)[number]['value'];
 
 /** A sale counts as this much money when shares are taken, minor units: what costs nothing is not infinitely good. */
@@ -30,32 +44,112 @@ export function ChangeTable() {
   const [money, setMoney] = useState<number | null>(5000);
   const all = result ?? [];
   const kinds = [...new Set(all.map((c) => c.kind))];
-  const shown = all.filter((c) => kind === 'all' || c.kind === kind).sort((a, b) => BY[order](a) - BY[order](b));
+  const shown = all
+    .filter((c) => kind === 'all' || c.kind === kind)
+    .sort((a, b) => BY[order](a) - BY[order](b));
   const best = bestUse(all, money ?? 0);
   return (
     <Section title="What one change would do">
-      <Progress share={progress} stopped={stopped} onStop={stop} onAgain={again} what="the changes" />
+      <Progress
+        share={progress}
+        stopped={stopped}
+        onStop={stop}
+        onAgain={again}
+        what="the changes"
+      />
       <div className={styles.best}>
-        <span><span className="soft">To spend</span> <MoneyField label="To spend" value={money} onCommit={setMoney} /></span>
-        <p>{result === null ? 'Every change is worked out whole, one by one.' : best ? <>Best use of it: <strong>{best.label}</strong>, {formatKelvin(best.rise_K)} for {formatMoney(best.cost_minor)}. <button type="button" className={styles.put} disabled={!fresh} onClick={() => commit(best.label, best.edit)}>Do it</button></> : 'Nothing that fits and is no louder cools by as much as 0.1 K for that.'}</p>
+        <span>
+          <span className="soft">To spend</span>{' '}
+          <MoneyField label="To spend" value={money} onCommit={setMoney} />
+        </span>
+        <p>
+          {result === null ? (
+            'Every change is worked out whole, one by one.'
+          ) : best ? (
+            <>
+              Best use of it: <strong>{best.label}</strong>, {formatKelvin(best.rise_K)} for{' '}
+              {formatMoney(best.cost_minor)}.{' '}
+              <button
+                type="button"
+                className={styles.put}
+                disabled={!fresh}
+                onClick={() => commit(best.label, best.edit)}
+              >
+                Do it
+              </button>
+            </>
+          ) : (
+            'Nothing that fits and is no louder cools by as much as 0.1 K for that.'
+          )}
+        </p>
       </div>
       <div className={styles.filters}>
-        <Pick label="Kind" hideLabel value={kind} options={[{ value: 'all', label: `all ${all.length} changes` }, ...kinds.map((k) => ({ value: k, label: KIND_WORDS[k] }))]} onPick={(k) => setKind(k as ChangeKind | 'all')} />
+        <Pick
+          label="Kind"
+          hideLabel
+          value={kind}
+          options={[
+            { value: 'all', label: `all ${all.length} changes` },
+            ...kinds.map((k) => ({ value: k, label: KIND_WORDS[k] })),
+          ]}
+          onPick={(k) => setKind(k as ChangeKind | 'all')}
+        />
         <Pick label="Order" hideLabel value={order} options={ORDERS} onPick={setOrder} />
       </div>
       <table style={{ opacity: fresh || progress === null ? 1 : 0.55 }} aria-busy={!fresh}>
-        <thead><tr><th className="num">coolant</th><th className="num">noise</th><th className="num">holds at</th><th className="num">costs</th><th /></tr></thead>
+        <thead>
+          <tr>
+            <th className="num">coolant</th>
+            <th className="num">noise</th>
+            <th className="num">holds at</th>
+            <th className="num">costs</th>
+            <th />
+          </tr>
+        </thead>
         {shown.map((c) => (
           <tbody key={c.id} className={styles.change}>
-            <tr><th colSpan={5} scope="rowgroup"><Mark verdict={c.troubles.length > 0 ? 'fails' : 'holds'} /> {c.label}{c.troubles.length > 0 && <span className="soft">: {c.troubles[0]}{c.troubles.length > 1 ? ` and ${c.troubles.length - 1} more` : ''}</span>}</th></tr>
             <tr>
-              <td className="num">{c.rise_K === null ? '–' : formatKelvin(c.rise_K)}</td><td className="num">{formatNumber(c.noise_dBA, { decimals: 1, signed: true })} dBA</td><td className="num">{c.holdsAt_dBA === null ? 'never' : `${formatNumber(c.holdsAt_dBA, { decimals: 1 })} dBA`}</td><td className="num">{formatMoney(c.cost_minor)}</td>
-              <td className="num"><button type="button" className={styles.put} disabled={!fresh} aria-label={`Do it: ${c.label}`} onClick={() => commit(c.label, c.edit)}>do it</button></td>
+              <th colSpan={5} scope="rowgroup">
+                <Mark verdict={c.troubles.length > 0 ? 'fails' : 'holds'} /> {c.label}
+                {c.troubles.length > 0 && (
+                  <span className="soft">
+                    : {c.troubles[0]}
+                    {c.troubles.length > 1 ? ` and ${c.troubles.length - 1} more` : ''}
+                  </span>
+                )}
+              </th>
+            </tr>
+            <tr>
+              <td className="num">{c.rise_K === null ? '–' : formatKelvin(c.rise_K)}</td>
+              <td className="num">
+                {formatNumber(c.noise_dBA, { decimals: 1, signed: true })} dBA
+              </td>
+              <td className="num">
+                {c.holdsAt_dBA === null
+                  ? 'never'
+                  : `${formatNumber(c.holdsAt_dBA, { decimals: 1 })} dBA`}
+              </td>
+              <td className="num">{formatMoney(c.cost_minor)}</td>
+              <td className="num">
+                <button
+                  type="button"
+                  className={styles.put}
+                  disabled={!fresh}
+                  aria-label={`Do it: ${c.label}`}
+                  onClick={() => commit(c.label, c.edit)}
+                >
+                  do it
+                </button>
+              </td>
             </tr>
           </tbody>
         ))}
       </table>
-      <p className="soft">Coolant and noise against now, at the fan speeds the change leaves. Holds at: the noise at the slowest fan speed that keeps the brief&apos;s rise. Costs: what the whole list costs more. A filled mark: it fits and connects; the open square says what does not.</p>
+      <p className="soft">
+        Coolant and noise against now, at the fan speeds the change leaves. Holds at: the noise at
+        the slowest fan speed that keeps the brief&apos;s rise. Costs: what the whole list costs
+        more. A filled mark: it fits and connects; the open square says what does not.
+      </p>
     </Section>
   );
 }

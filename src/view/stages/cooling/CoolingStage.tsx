@@ -21,14 +21,31 @@ import { TimePanel } from './time/TimePanel';
 import { PROFILES } from './time/profiles';
 import styles from './CoolingStage.module.css';
 
-const VIEWS = [{ value: 'answer', label: 'Answer' }, { value: 'changes', label: 'Changes' }, { value: 'time', label: 'Over time' }, { value: 'air', label: 'Air' }, { value: 'figures', label: 'Figures' }] as const;
+const VIEWS = [
+  { value: 'answer', label: 'Answer' },
+  { value: 'changes', label: 'Changes' },
+  { value: 'time', label: 'Over time' },
+  { value: 'air', label: 'Air' },
+  { value: 'figures', label: 'Figures' },
+] as const;
 type View = (typeof VIEWS)[number]['value'];
 
 /** Is this enough radiator at a noise I can live with? */
 export function CoolingStage() {
   const { build, workings, open } = useBench((s) => s);
   if (workings.setup.radiators.length === 0) {
-    return <EmptyStage title="No radiator in a loop yet" text={build.items.some((i) => i.part.kind === 'radiator') ? 'A radiator is there, but no loop goes through it. Connect the loop in the line below, then the answer appears here.' : 'Add a radiator and fans for it, and connect the loop. Then this page says how warm the coolant gets at which noise, and how many sections you need.'} action="Open the Stores" onAction={() => open('stores')} />;
+    return (
+      <EmptyStage
+        title="No radiator in a loop yet"
+        text={
+          build.items.some((i) => i.part.kind === 'radiator')
+            ? 'A radiator is there, but no loop goes through it. Connect the loop in the line below, then the answer appears here.'
+            : 'Add a radiator and fans for it, and connect the loop. Then this page says how warm the coolant gets at which noise, and how many sections you need.'
+        }
+        action="Open the Stores"
+        onAction={() => open('stores')}
+      />
+    );
   }
   return <Cooling />;
 }
@@ -42,42 +59,136 @@ function Cooling() {
   const { curves, stale } = useCurves(build);
   const bands = useBands(build);
   const profile = build.choices.profile ?? PROFILES[0].steps;
-  const run = useTransient(build, view === 'time' ? { profile, start, faults, step_s: stepFor(profile.reduce((s, p) => s + p.seconds, 0)) } : null);
+  const run = useTransient(
+    build,
+    view === 'time'
+      ? { profile, start, faults, step_s: stepFor(profile.reduce((s, p) => s + p.seconds, 0)) }
+      : null,
+  );
   const report = workings.reports.heat[build.brief.loadCase];
   const { sizing } = workings.reports;
   const { limits } = build.brief;
   const rise = worstRise(report);
-  const speeds = [...new Set(workings.setup.radiators.flatMap((r) => r.fans.map((f) => Math.round(f.speed_rpm))))];
-  const speed = speeds.length === 1 ? formatSpeed(speeds[0]) : speeds.length === 0 ? 'no fans' : `${formatNumber(Math.min(...speeds))} to ${formatSpeed(Math.max(...speeds))}`;
-  const held = rise !== null && rise <= limits.rise_K, quiet = report.noise_dBA <= limits.noise_dBA + 0.05;
-  const title = rise === null ? 'No steady temperature' : held && quiet ? 'The brief holds, quietly' : held ? 'Cool enough, but too loud' : quiet ? 'Quiet enough, but too warm' : 'Too warm and too loud';
-  const setSpeed = (rpm: number): void => commit(`fans at ${formatSpeed(rpm)}`, { do: 'fans.speed', speed_rpm: Math.round(rpm) }, 'fans.speed');
+  const speeds = [
+    ...new Set(workings.setup.radiators.flatMap((r) => r.fans.map((f) => Math.round(f.speed_rpm)))),
+  ];
+  const speed =
+    speeds.length === 1
+      ? formatSpeed(speeds[0])
+      : speeds.length === 0
+        ? 'no fans'
+        : `${formatNumber(Math.min(...speeds))} to ${formatSpeed(Math.max(...speeds))}`;
+  const held = rise !== null && rise <= limits.rise_K,
+    quiet = report.noise_dBA <= limits.noise_dBA + 0.05;
+  const title =
+    rise === null
+      ? 'No steady temperature'
+      : held && quiet
+        ? 'The brief holds, quietly'
+        : held
+          ? 'Cool enough, but too loud'
+          : quiet
+            ? 'Quiet enough, but too warm'
+            : 'Too warm and too loud';
+  const setSpeed = (rpm: number): void =>
+    commit(
+      `fans at ${formatSpeed(rpm)}`,
+      { do: 'fans.speed', speed_rpm: Math.round(rpm) },
+      'fans.speed',
+    );
   const middle = speeds.length > 0 ? speeds.reduce((a, b) => a + b, 0) / speeds.length : 0;
   const band = bands.result;
   return (
     <StageFrame
-      stage="cooling" title={view === 'time' ? runTitle(run.result) : title}
-      sentence={view === 'time' ? null : rise === null ? 'Something stands still: look at the findings beside.' : <>
-        At {speed} the coolant settles <Why reason={reasonForRise(report, build)}>{formatKelvin(rise)}</Why>{band?.rise_K && <span style={{ opacity: bands.fresh ? 1 : 0.5 }}> (<Why reason={reasonForBand(band)}>{formatNumber(band.rise_K.low, { decimals: 1 })} to {formatNumber(band.rise_K.high, { decimals: 1 })}</Why>)</span>} over the room at <Why reason={reasonForNoise(build)}>{formatNumber(report.noise_dBA, { decimals: 1 })} dBA</Why>. <Why reason={reasonForNeeded(sizing.sections, sizing.sectionsNeeded, rise, limits.rise_K)}>{neededWords(sizing.sectionsNeeded).replace(/^./, (c) => c.toUpperCase())}</Why>; you have {sizing.sections}.{sizing.quietestSpeed_rpm !== null && sizing.quietestNoise_dBA !== null ? ` The slowest that holds is ${formatSpeed(sizing.quietestSpeed_rpm)}, ${formatNumber(sizing.quietestNoise_dBA, { decimals: 1 })} dBA.` : ''}
-      </>}
-      side={<>
-        <div className={styles.views}><Segments label="Look at" value={view} options={VIEWS} onPick={setView} /></div>
-        {view === 'answer' && <AnswerPanel bands={band} held={held} />}
-        {view === 'changes' && <ChangeTable />}
-        {view === 'time' && <TimePanel run={run} profile={profile} start={start} onStart={setStart} faults={faults} onFaults={setFaults} at_s={at_s} />}
-        {view === 'air' && <AirPanel />}
-        {view === 'figures' && <FiguresPanel />}
-      </>}
+      stage="cooling"
+      title={view === 'time' ? runTitle(run.result) : title}
+      sentence={
+        view === 'time' ? null : rise === null ? (
+          'Something stands still: look at the findings beside.'
+        ) : (
+          <>
+            At {speed} the coolant settles{' '}
+            <Why reason={reasonForRise(report, build)}>{formatKelvin(rise)}</Why>
+            {band?.rise_K && (
+              <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
+                {' '}
+                (
+                <Why reason={reasonForBand(band)}>
+                  {formatNumber(band.rise_K.low, { decimals: 1 })} to{' '}
+                  {formatNumber(band.rise_K.high, { decimals: 1 })}
+                </Why>
+                )
+              </span>
+            )}{' '}
+            over the room at{' '}
+            <Why reason={reasonForNoise(build)}>
+              {formatNumber(report.noise_dBA, { decimals: 1 })} dBA
+            </Why>
+            .{' '}
+            <Why
+              reason={reasonForNeeded(sizing.sections, sizing.sectionsNeeded, rise, limits.rise_K)}
+            >
+              {neededWords(sizing.sectionsNeeded).replace(/^./, (c) => c.toUpperCase())}
+            </Why>
+            ; you have {sizing.sections}.
+            {sizing.quietestSpeed_rpm !== null && sizing.quietestNoise_dBA !== null
+              ? ` The slowest that holds is ${formatSpeed(sizing.quietestSpeed_rpm)}, ${formatNumber(sizing.quietestNoise_dBA, { decimals: 1 })} dBA.`
+              : ''}
+          </>
+        )
+      }
+      side={
+        <>
+          <div className={styles.views}>
+            <Segments label="Look at" value={view} options={VIEWS} onPick={setView} />
+          </div>
+          {view === 'answer' && <AnswerPanel bands={band} held={held} />}
+          {view === 'changes' && <ChangeTable />}
+          {view === 'time' && (
+            <TimePanel
+              run={run}
+              profile={profile}
+              start={start}
+              onStart={setStart}
+              faults={faults}
+              onFaults={setFaults}
+              at_s={at_s}
+            />
+          )}
+          {view === 'air' && <AirPanel />}
+          {view === 'figures' && <FiguresPanel />}
+        </>
+      }
     >
-      {view === 'time' ? <TimeChart run={run} at_s={at_s} onAt={setAt} faults={faults} />
-        : curves.length > 0 && rise !== null && sizing.speedRange_rpm
-          ? <NoiseRiseChart curves={curves} stale={stale} now={{ noise_dBA: report.noise_dBA, rise_K: rise, speed_rpm: middle }} band={band?.rise_K ?? null} limits={limits} range={sizing.speedRange_rpm} onSpeed={setSpeed} />
-          : <p className="soft" role="status">{workings.setup.radiators.some((r) => r.fans.length > 0) ? 'Working out the curves' : 'Put fans on a radiator to see rise against noise.'}</p>}
+      {view === 'time' ? (
+        <TimeChart run={run} at_s={at_s} onAt={setAt} faults={faults} />
+      ) : curves.length > 0 && rise !== null && sizing.speedRange_rpm ? (
+        <NoiseRiseChart
+          curves={curves}
+          stale={stale}
+          now={{ noise_dBA: report.noise_dBA, rise_K: rise, speed_rpm: middle }}
+          band={band?.rise_K ?? null}
+          limits={limits}
+          range={sizing.speedRange_rpm}
+          onSpeed={setSpeed}
+        />
+      ) : (
+        <p className="soft" role="status">
+          {workings.setup.radiators.some((r) => r.fans.length > 0)
+            ? 'Working out the curves'
+            : 'Put fans on a radiator to see rise against noise.'}
+        </p>
+      )}
     </StageFrame>
   );
 }
 
-const runTitle = (t: Transient | null): string => (t === null ? 'The loop over time' : t.first ? `${t.first.name} reaches its limit after ${clock(t.first.reached_s ?? 0)}` : `No part reaches its limit in ${clock(t.time_s[t.time_s.length - 1] ?? 0)}`);
+const runTitle = (t: Transient | null): string =>
+  t === null
+    ? 'The loop over time'
+    : t.first
+      ? `${t.first.name} reaches its limit after ${clock(t.first.reached_s ?? 0)}`
+      : `No part reaches its limit in ${clock(t.time_s[t.time_s.length - 1] ?? 0)}`;
 
 /** Steps of a run, s: a few thousand at most. */
 function stepFor(total_s: number): number {

@@ -17,19 +17,45 @@ export function FiguresPanel() {
   const report = workings.reports.heat[build.brief.loadCase];
   const { setup } = workings;
   const itemOf = (id: string) => build.items.find((i) => i.id === id);
-  const fans = [...new Set([...setup.radiators.flatMap((r) => r.fans), ...setup.bare.map((b) => b.set)].map((f) => f.item))].flatMap((id) => itemOf(id) ?? []);
+  const fans = [
+    ...new Set(
+      [...setup.radiators.flatMap((r) => r.fans), ...setup.bare.map((b) => b.set)].map(
+        (f) => f.item,
+      ),
+    ),
+  ].flatMap((id) => itemOf(id) ?? []);
   const blocks = build.items.filter((i) => i.part.kind === 'block');
   return (
     <>
       <Section title="Radiators">
         {report.radiators.map((r) => {
-          const item = itemOf(r.id), part = item?.part.kind === 'radiator' ? item.part : null;
-          const compared = part?.rating ? compareRating(setup, workings.reports.flow, r.id, part.rating) : null;
+          const item = itemOf(r.id),
+            part = item?.part.kind === 'radiator' ? item.part : null;
+          const compared = part?.rating
+            ? compareRating(setup, workings.reports.flow, r.id, part.rating)
+            : null;
           return (
             <div key={r.id} className={styles.figure}>
-              <p><strong>{item?.name}</strong>: {formatNumber(r.conductance_WK, { decimals: 1 })} W/K at {formatNumber(r.speed_rpm)} rpm, {r.basis === 'model' ? 'modelled from its fins' : r.basis}. {part?.measured ? `${part.measured.points.length} points${part.measured.source ? `; ${part.measured.source}` : ''}. ` : ''}<button type="button" className={styles.put} onClick={() => setMeasuring(r.id)}>{part?.measured ? 'Measured points' : 'Enter measured points'}</button></p>
+              <p>
+                <strong>{item?.name}</strong>: {formatNumber(r.conductance_WK, { decimals: 1 })} W/K
+                at {formatNumber(r.speed_rpm)} rpm,{' '}
+                {r.basis === 'model' ? 'modelled from its fins' : r.basis}.{' '}
+                {part?.measured
+                  ? `${part.measured.points.length} points${part.measured.source ? `; ${part.measured.source}` : ''}. `
+                  : ''}
+                <button type="button" className={styles.put} onClick={() => setMeasuring(r.id)}>
+                  {part?.measured ? 'Measured points' : 'Enter measured points'}
+                </button>
+              </p>
               {part && <RatingEditor item={r.id} rating={part.rating ?? null} />}
-              {compared && part?.rating && <p className="soft">Printed: {formatNumber(compared.printed_WK, { decimals: 1 })} W/K at {formatNumber(part.rating.speed_rpm)} rpm; ours at that speed: {formatNumber(compared.ours_WK, { decimals: 1 })} W/K, {formatNumber(100 * (compared.ratio - 1), { signed: true })} %.</p>}
+              {compared && part?.rating && (
+                <p className="soft">
+                  Printed: {formatNumber(compared.printed_WK, { decimals: 1 })} W/K at{' '}
+                  {formatNumber(part.rating.speed_rpm)} rpm; ours at that speed:{' '}
+                  {formatNumber(compared.ours_WK, { decimals: 1 })} W/K,{' '}
+                  {formatNumber(100 * (compared.ratio - 1), { signed: true })} %.
+                </p>
+              )}
             </div>
           );
         })}
@@ -37,11 +63,52 @@ export function FiguresPanel() {
       <Section title="Blocks and fans">
         <table>
           <tbody>
-            {blocks.map((b) => <tr key={b.id}><td>{b.name}</td><td>{b.part.kind === 'block' ? `${b.part.resistance.length} points of K/W${b.part.resistanceSource ? `; ${b.part.resistanceSource}` : ''}` : ''}</td><td className="num"><button type="button" className={styles.put} aria-label={`Measured points of ${b.name}`} onClick={() => setCurve({ item: b, of: 'resistance' })}>points</button></td></tr>)}
-            {fans.map((f) => <tr key={f.id}><td>{f.name}</td><td>{f.part.kind === 'fan' ? `${f.part.points.length} points of pressure${f.part.pointsSource ? `; ${f.part.pointsSource}` : ''}` : ''}</td><td className="num"><button type="button" className={styles.put} aria-label={`Measured points of ${f.name}`} onClick={() => setCurve({ item: f, of: 'pressure' })}>points</button></td></tr>)}
+            {blocks.map((b) => (
+              <tr key={b.id}>
+                <td>{b.name}</td>
+                <td>
+                  {b.part.kind === 'block'
+                    ? `${b.part.resistance.length} points of K/W${b.part.resistanceSource ? `; ${b.part.resistanceSource}` : ''}`
+                    : ''}
+                </td>
+                <td className="num">
+                  <button
+                    type="button"
+                    className={styles.put}
+                    aria-label={`Measured points of ${b.name}`}
+                    onClick={() => setCurve({ item: b, of: 'resistance' })}
+                  >
+                    points
+                  </button>
+                </td>
+              </tr>
+            ))}
+            {fans.map((f) => (
+              <tr key={f.id}>
+                <td>{f.name}</td>
+                <td>
+                  {f.part.kind === 'fan'
+                    ? `${f.part.points.length} points of pressure${f.part.pointsSource ? `; ${f.part.pointsSource}` : ''}`
+                    : ''}
+                </td>
+                <td className="num">
+                  <button
+                    type="button"
+                    className={styles.put}
+                    aria-label={`Measured points of ${f.name}`}
+                    onClick={() => setCurve({ item: f, of: 'pressure' })}
+                  >
+                    points
+                  </button>
+                </td>
+              </tr>
+            ))}
           </tbody>
         </table>
-        <p className="soft">Measured points are used as they are and interpolated; the model of fins and channels only fills the gaps between and beyond them.</p>
+        <p className="soft">
+          Measured points are used as they are and interpolated; the model of fins and channels only
+          fills the gaps between and beyond them.
+        </p>
       </Section>
       {curve && <CurveEditor curve={curve} onClose={() => setCurve(null)} />}
       {measuring !== null && <MeasuredEditor item={measuring} onClose={() => setMeasuring(null)} />}

@@ -2,13 +2,22 @@
 import { useMemo, useState } from 'react';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
-import { convertFromInner, formatNumber, parseColumns, QUANTITIES, type QuantityName } from '@/core/quantity';
+import {
+  convertFromInner,
+  formatNumber,
+  parseColumns,
+  QUANTITIES,
+  type QuantityName,
+} from '@/core/quantity';
 import { Pick } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { CurvePlot } from '../curve';
 import styles from '../curve/CurveEditor.module.css';
 
-const COLUMNS = { air: ['airFlow', 'flow', 'conductance'], speed: ['speed', 'flow', 'conductance'] } as const satisfies Record<'air' | 'speed', readonly QuantityName[]>;
+const COLUMNS = {
+  air: ['airFlow', 'flow', 'conductance'],
+  speed: ['speed', 'flow', 'conductance'],
+} as const satisfies Record<'air' | 'speed', readonly QuantityName[]>;
 const MOST_POINTS = 60;
 const plain = (v: number): string => String(Number(v.toPrecision(5)));
 
@@ -19,38 +28,157 @@ export function MeasuredEditor({ item: id, onClose }: { readonly item: string; o
   const known = item?.part.kind === 'radiator' ? item.part.measured : undefined;
   const [against, setAgainst] = useState<'air' | 'speed'>(known?.against ?? 'speed');
   const columns = COLUMNS[against];
-  const [units, setUnits] = useState<readonly [string, string]>([QUANTITIES[columns[0]].inner, QUANTITIES.flow.inner]);
+  const [units, setUnits] = useState<readonly [string, string]>([
+    QUANTITIES[columns[0]].inner,
+    QUANTITIES.flow.inner,
+  ]);
   const [text, setText] = useState<string | null>(null);
   const [source, setSource] = useState(known?.source ?? '');
-  const own = (known?.points ?? []).map(([x, q, k]) => `${plain(convertFromInner(x, columns[0], units[0]))}\t${plain(convertFromInner(q, 'flow', units[1]))}\t${plain(k)}`).join('\n');
+  const own = (known?.points ?? [])
+    .map(
+      ([x, q, k]) =>
+        `${plain(convertFromInner(x, columns[0], units[0]))}\t${plain(convertFromInner(q, 'flow', units[1]))}\t${plain(k)}`,
+    )
+    .join('\n');
   const shown = text ?? own;
   const parsed = useMemo(() => parseColumns(shown, columns, units, 2), [shown, columns, units]);
-  const rows = parsed.rows.map((r) => r as unknown as readonly [number, number, number]).filter((r) => r[1] > 0 && r[2] > 0);
+  const rows = parsed.rows
+    .map((r) => r as unknown as readonly [number, number, number])
+    .filter((r) => r[1] > 0 && r[2] > 0);
   const ok = parsed.troubles.length === 0 && rows.length > 0 && rows.length <= MOST_POINTS;
   const flows = [...new Set(rows.map((r) => Number(r[1].toFixed(2))))];
   return (
-    <Dialog open onClose={() => { if (text === null) onClose(); }} maxWidth="md" fullWidth aria-labelledby="measured-title">
+    <Dialog
+      open
+      onClose={() => {
+        if (text === null) onClose();
+      }}
+      maxWidth="md"
+      fullWidth
+      aria-labelledby="measured-title"
+    >
       <div className={styles.body}>
         <h1 id="measured-title">Measured heat of {item?.name}</h1>
-        <p className={styles.wide}>One point a line: {against === 'air' ? 'air through the core' : 'speed of the fans that hang on it'}, coolant flow, and watts per kelvin between coolant in and air in. A heading or a unit behind each number is understood.</p>
+        <p className={styles.wide}>
+          One point a line:{' '}
+          {against === 'air' ? 'air through the core' : 'speed of the fans that hang on it'},
+          coolant flow, and watts per kelvin between coolant in and air in. A heading or a unit
+          behind each number is understood.
+        </p>
         <div className={styles.left}>
           <div className={styles.units}>
-            <Pick label="Against" value={against} options={[{ value: 'speed', label: 'fan speed' }, { value: 'air', label: 'air flow' }]} onPick={(a) => { setAgainst(a); setUnits([QUANTITIES[COLUMNS[a][0]].inner, units[1]]); }} />
-            <Pick label={against === 'air' ? 'Air in' : 'Speed in'} value={units[0]} options={QUANTITIES[columns[0]].units.map((u) => ({ value: u.symbol, label: u.symbol }))} onPick={(x) => setUnits([x, units[1]])} />
-            <Pick label="Flow in" value={units[1]} options={QUANTITIES.flow.units.map((u) => ({ value: u.symbol, label: u.symbol }))} onPick={(x) => setUnits([units[0], x])} />
+            <Pick
+              label="Against"
+              value={against}
+              options={[
+                { value: 'speed', label: 'fan speed' },
+                { value: 'air', label: 'air flow' },
+              ]}
+              onPick={(a) => {
+                setAgainst(a);
+                setUnits([QUANTITIES[COLUMNS[a][0]].inner, units[1]]);
+              }}
+            />
+            <Pick
+              label={against === 'air' ? 'Air in' : 'Speed in'}
+              value={units[0]}
+              options={QUANTITIES[columns[0]].units.map((u) => ({
+                value: u.symbol,
+                label: u.symbol,
+              }))}
+              onPick={(x) => setUnits([x, units[1]])}
+            />
+            <Pick
+              label="Flow in"
+              value={units[1]}
+              options={QUANTITIES.flow.units.map((u) => ({ value: u.symbol, label: u.symbol }))}
+              onPick={(x) => setUnits([units[0], x])}
+            />
           </div>
-          <textarea className={styles.points} aria-label="Points" rows={10} spellCheck={false} placeholder={against === 'air' ? '150\t4\t19.5' : '1000\t4\t19.5'} value={shown} onChange={(e) => setText(e.target.value)} onKeyDown={(e) => e.stopPropagation()} />
-          <label className={styles.source}>Where from <input value={source} maxLength={200} placeholder="own bench, date, room" onChange={(e) => setSource(e.target.value)} onKeyDown={(e) => e.stopPropagation()} /></label>
-          {parsed.troubles.length > 0 && <ul role="alert" className={styles.troubles}>{parsed.troubles.slice(0, 4).map((t) => <li key={t.line}>Line {t.line}: {t.message}</li>)}</ul>}
-          {rows.length > MOST_POINTS && <p role="alert" className={styles.troubles}>At most {MOST_POINTS} points are kept; here are {rows.length}.</p>}
+          <textarea
+            className={styles.points}
+            aria-label="Points"
+            rows={10}
+            spellCheck={false}
+            placeholder={against === 'air' ? '150\t4\t19.5' : '1000\t4\t19.5'}
+            value={shown}
+            onChange={(e) => setText(e.target.value)}
+            onKeyDown={(e) => e.stopPropagation()}
+          />
+          <label className={styles.source}>
+            Where from{' '}
+            <input
+              value={source}
+              maxLength={200}
+              placeholder="own bench, date, room"
+              onChange={(e) => setSource(e.target.value)}
+              onKeyDown={(e) => e.stopPropagation()}
+            />
+          </label>
+          {parsed.troubles.length > 0 && (
+            <ul role="alert" className={styles.troubles}>
+              {parsed.troubles.slice(0, 4).map((t) => (
+                <li key={t.line}>
+                  Line {t.line}: {t.message}
+                </li>
+              ))}
+            </ul>
+          )}
+          {rows.length > MOST_POINTS && (
+            <p role="alert" className={styles.troubles}>
+              At most {MOST_POINTS} points are kept; here are {rows.length}.
+            </p>
+          )}
         </div>
         <div className={styles.right}>
-          <CurvePlot points={rows.map(([x, , k]) => [x, k] as const)} at={null} xAxis={against === 'air' ? 'air, m³/h' : 'fan speed, rpm'} yAxis="heat, W/K" />
-          {rows.length > 0 && <p>{rows.length} {rows.length === 1 ? 'point' : 'points'} at {flows.map((f) => formatNumber(f, { decimals: 1 })).join(', ')} L/min. At these states the measured figure is used; between and beyond, the model carried through them.</p>}
+          <CurvePlot
+            points={rows.map(([x, , k]) => [x, k] as const)}
+            at={null}
+            xAxis={against === 'air' ? 'air, m³/h' : 'fan speed, rpm'}
+            yAxis="heat, W/K"
+          />
+          {rows.length > 0 && (
+            <p>
+              {rows.length} {rows.length === 1 ? 'point' : 'points'} at{' '}
+              {flows.map((f) => formatNumber(f, { decimals: 1 })).join(', ')} L/min. At these states
+              the measured figure is used; between and beyond, the model carried through them.
+            </p>
+          )}
         </div>
         <div className={styles.wide}>
-          <Button variant="contained" disabled={!ok} onClick={() => { commit(`set measured points of ${item?.name ?? id}`, { do: 'item.measured', item: id, measured: { against, points: rows, ...(source.trim() ? { source: source.trim() } : {}) } }); onClose(); }}>Use these points in this build</Button>{' '}
-          {known && <Button onClick={() => { commit(`model ${item?.name ?? id} again`, { do: 'item.measured', item: id, measured: null }); onClose(); }}>Take them out</Button>} <Button onClick={onClose}>Leave as it was</Button>
+          <Button
+            variant="contained"
+            disabled={!ok}
+            onClick={() => {
+              commit(`set measured points of ${item?.name ?? id}`, {
+                do: 'item.measured',
+                item: id,
+                measured: {
+                  against,
+                  points: rows,
+                  ...(source.trim() ? { source: source.trim() } : {}),
+                },
+              });
+              onClose();
+            }}
+          >
+            Use these points in this build
+          </Button>{' '}
+          {known && (
+            <Button
+              onClick={() => {
+                commit(`model ${item?.name ?? id} again`, {
+                  do: 'item.measured',
+                  item: id,
+                  measured: null,
+                });
+                onClose();
+              }}
+            >
+              Take them out
+            </Button>
+          )}{' '}
+          <Button onClick={onClose}>Leave as it was</Button>
         </div>
       </div>
     </Dialog>

@@ -6,7 +6,11 @@ import { formatKelvin, formatNumber, formatSpeed } from '@/core/quantity';
 import { useSize } from '@/view/shared/useWidth';
 import styles from './CoolingStage.module.css';
 
-interface Point { readonly noise_dBA: number; readonly rise_K: number; readonly speed_rpm: number }
+interface Point {
+  readonly noise_dBA: number;
+  readonly rise_K: number;
+  readonly speed_rpm: number;
+}
 interface Props {
   readonly curves: readonly CoolingCurve[];
   readonly stale: boolean;
@@ -18,8 +22,17 @@ interface Props {
   readonly onSpeed: (rpm: number) => void;
 }
 
-const LEFT = 34, RIGHT = 128, TOP = 22, BOTTOM = 34;
-const DASH: Record<string, string | undefined> = { now: undefined, more: '7 4', less: '10 4 2 4', thicker: '2 4', 'push-pull': '12 3 2 3 2 3' };
+const LEFT = 34,
+  RIGHT = 128,
+  TOP = 22,
+  BOTTOM = 34;
+const DASH: Record<string, string | undefined> = {
+  now: undefined,
+  more: '7 4',
+  less: '10 4 2 4',
+  thicker: '2 4',
+  'push-pull': '12 3 2 3 2 3',
+};
 
 /** Coolant rise against noise, one curve a choice, the brief as a hatched corner, and a handle for the fan speed. */
 export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpeed }: Props) {
@@ -28,9 +41,21 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
   const all = curves.flatMap((c) => c.points);
   const noises = all.map((p) => p.noise_dBA);
   const x0 = Math.floor((Math.min(...noises, limits.noise_dBA - 4) - 0.5) / 2) * 2;
-  const x1 = Math.max(x0 + 8, Math.ceil(Math.min(Math.max(...noises), Math.max(limits.noise_dBA + 7, Math.ceil((now.noise_dBA + 3) / 4) * 4)) / 2) * 2);
-  const top = Math.min(Math.max(limits.rise_K * 2.2, Math.ceil((now.rise_K * 1.15) / 8) * 8), Math.max(...all.map((p) => p.rise_K), limits.rise_K * 1.2));
-  const y1 = Math.ceil(top / 4) * 4, y0 = 0;
+  const x1 = Math.max(
+    x0 + 8,
+    Math.ceil(
+      Math.min(
+        Math.max(...noises),
+        Math.max(limits.noise_dBA + 7, Math.ceil((now.noise_dBA + 3) / 4) * 4),
+      ) / 2,
+    ) * 2,
+  );
+  const top = Math.min(
+    Math.max(limits.rise_K * 2.2, Math.ceil((now.rise_K * 1.15) / 8) * 8),
+    Math.max(...all.map((p) => p.rise_K), limits.rise_K * 1.2),
+  );
+  const y1 = Math.ceil(top / 4) * 4,
+    y0 = 0;
   const X = (v: number): number => LEFT + ((v - x0) / (x1 - x0)) * (width - LEFT - RIGHT);
   const Y = (v: number): number => TOP + (1 - (v - y0) / (y1 - y0)) * (height - TOP - BOTTOM);
   const own = curves.find((c) => c.id === 'now')?.points ?? [];
@@ -39,67 +64,230 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
     const box = frame.current?.getBoundingClientRect();
     if (!box || own.length < 2) return now.speed_rpm;
     const noise = x0 + ((clientX - box.left - LEFT) / (width - LEFT - RIGHT)) * (x1 - x0);
-    const i = Math.max(1, own.findIndex((p) => p.noise_dBA >= noise));
-    const a = own[i - 1] as Point, b = (own.findIndex((p) => p.noise_dBA >= noise) < 0 ? own[own.length - 1] : own[i]) as Point;
-    if (noise >= (own[own.length - 1] as Point).noise_dBA) return (own[own.length - 1] as Point).speed_rpm;
-    const t = b.noise_dBA > a.noise_dBA ? Math.max(0, Math.min(1, (noise - a.noise_dBA) / (b.noise_dBA - a.noise_dBA))) : 0;
+    const i = Math.max(
+      1,
+      own.findIndex((p) => p.noise_dBA >= noise),
+    );
+    const a = own[i - 1] as Point,
+      b = (own.findIndex((p) => p.noise_dBA >= noise) < 0 ? own[own.length - 1] : own[i]) as Point;
+    if (noise >= (own[own.length - 1] as Point).noise_dBA)
+      return (own[own.length - 1] as Point).speed_rpm;
+    const t =
+      b.noise_dBA > a.noise_dBA
+        ? Math.max(0, Math.min(1, (noise - a.noise_dBA) / (b.noise_dBA - a.noise_dBA)))
+        : 0;
     return Math.round((a.speed_rpm + t * (b.speed_rpm - a.speed_rpm)) / 5) * 5;
   };
-  const labels = spread(curves.flatMap((c) => { const p = endInside(c.points, x1); return p ? [{ id: c.id, label: c.label, x: X(p.noise_dBA) + 18, y: Y(p.rise_K), fromX: X(p.noise_dBA), fromY: Y(p.rise_K) }] : []; }));
+  const labels = spread(
+    curves.flatMap((c) => {
+      const p = endInside(c.points, x1);
+      return p
+        ? [
+            {
+              id: c.id,
+              label: c.label,
+              x: X(p.noise_dBA) + 18,
+              y: Y(p.rise_K),
+              fromX: X(p.noise_dBA),
+              fromY: Y(p.rise_K),
+            },
+          ]
+        : [];
+    }),
+  );
 
   return (
     <div ref={frame} className={styles.chart} aria-busy={stale}>
       {width > 0 && (
         <>
-          <Plot curves={curves} stale={stale} width={width} height={height} x0={x0} x1={x1} y0={y0} y1={y1} rise_K={limits.rise_K} noise_dBA={limits.noise_dBA} />
-          <svg className={styles.leaders} width={width} height={height} aria-hidden>{labels.map((l) => <path key={l.id} d={`M${l.fromX + 2} ${l.fromY}L${l.x - 4} ${l.y}`} stroke="var(--soft)" strokeWidth="0.8" />)}</svg>
+          <Plot
+            curves={curves}
+            stale={stale}
+            width={width}
+            height={height}
+            x0={x0}
+            x1={x1}
+            y0={y0}
+            y1={y1}
+            rise_K={limits.rise_K}
+            noise_dBA={limits.noise_dBA}
+          />
+          <svg className={styles.leaders} width={width} height={height} aria-hidden>
+            {labels.map((l) => (
+              <path
+                key={l.id}
+                d={`M${l.fromX + 2} ${l.fromY}L${l.x - 4} ${l.y}`}
+                stroke="var(--soft)"
+                strokeWidth="0.8"
+              />
+            ))}
+          </svg>
           <span className={styles.axisY}>coolant above room, K</span>
-          <span className={styles.axisX} style={{ right: RIGHT }}>noise where you sit, dBA (estimated)</span>
-          {labels.map((l) => <span key={l.id} className={styles.curveName} data-now={l.id === 'now' || undefined} style={{ left: l.x, top: l.y - 9 }}>{l.label}</span>)}
-          <span className={styles.limitName} style={{ left: X(x0) + 8, top: height - BOTTOM - 24 }}>the brief: {formatKelvin(limits.rise_K)}, {formatNumber(limits.noise_dBA)} dBA</span>
-          {band && <span className={styles.band} aria-hidden style={{ left: X(Math.min(x1, Math.max(x0, now.noise_dBA))), top: Y(Math.min(y1, band.high)), height: Math.max(0, Y(Math.min(y1, band.low)) - Y(Math.min(y1, band.high))) }} />}
+          <span className={styles.axisX} style={{ right: RIGHT }}>
+            noise where you sit, dBA (estimated)
+          </span>
+          {labels.map((l) => (
+            <span
+              key={l.id}
+              className={styles.curveName}
+              data-now={l.id === 'now' || undefined}
+              style={{ left: l.x, top: l.y - 9 }}
+            >
+              {l.label}
+            </span>
+          ))}
+          <span className={styles.limitName} style={{ left: X(x0) + 8, top: height - BOTTOM - 24 }}>
+            the brief: {formatKelvin(limits.rise_K)}, {formatNumber(limits.noise_dBA)} dBA
+          </span>
+          {band && (
+            <span
+              className={styles.band}
+              aria-hidden
+              style={{
+                left: X(Math.min(x1, Math.max(x0, now.noise_dBA))),
+                top: Y(Math.min(y1, band.high)),
+                height: Math.max(0, Y(Math.min(y1, band.low)) - Y(Math.min(y1, band.high))),
+              }}
+            />
+          )}
           <button
-            type="button" role="slider" className={styles.handle} style={{ left: X(Math.min(x1, Math.max(x0, now.noise_dBA))), top: Y(Math.min(y1, now.rise_K)) }}
-            aria-label="Speed of all fans" aria-valuemin={Math.round(range[0])} aria-valuemax={Math.round(range[1])} aria-valuenow={Math.round(now.speed_rpm)} aria-valuetext={`${formatSpeed(now.speed_rpm)}: ${formatKelvin(now.rise_K)}, ${formatNumber(now.noise_dBA, { decimals: 1 })} dBA`}
+            type="button"
+            role="slider"
+            className={styles.handle}
+            style={{
+              left: X(Math.min(x1, Math.max(x0, now.noise_dBA))),
+              top: Y(Math.min(y1, now.rise_K)),
+            }}
+            aria-label="Speed of all fans"
+            aria-valuemin={Math.round(range[0])}
+            aria-valuemax={Math.round(range[1])}
+            aria-valuenow={Math.round(now.speed_rpm)}
+            aria-valuetext={`${formatSpeed(now.speed_rpm)}: ${formatKelvin(now.rise_K)}, ${formatNumber(now.noise_dBA, { decimals: 1 })} dBA`}
             onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
-            onPointerMove={(e) => { if (e.currentTarget.hasPointerCapture(e.pointerId)) onSpeed(speedAt(e.clientX)); }}
+            onPointerMove={(e) => {
+              if (e.currentTarget.hasPointerCapture(e.pointerId)) onSpeed(speedAt(e.clientX));
+            }}
             onKeyDown={(e) => {
-              const by = { ArrowRight: 10, ArrowUp: 10, ArrowLeft: -10, ArrowDown: -10, PageUp: 100, PageDown: -100 }[e.key];
+              const by = {
+                ArrowRight: 10,
+                ArrowUp: 10,
+                ArrowLeft: -10,
+                ArrowDown: -10,
+                PageUp: 100,
+                PageDown: -100,
+              }[e.key];
               if (by === undefined) return;
               e.preventDefault();
               onSpeed(Math.min(range[1], Math.max(range[0], now.speed_rpm + by)));
             }}
-          ><span className={styles.handleText}>{formatSpeed(now.speed_rpm)}</span></button>
+          >
+            <span className={styles.handleText}>{formatSpeed(now.speed_rpm)}</span>
+          </button>
         </>
       )}
     </div>
   );
 }
 
-interface PlotProps { readonly curves: readonly CoolingCurve[]; readonly stale: boolean; readonly width: number; readonly height: number; readonly x0: number; readonly x1: number; readonly y0: number; readonly y1: number; readonly rise_K: number; readonly noise_dBA: number }
+interface PlotProps {
+  readonly curves: readonly CoolingCurve[];
+  readonly stale: boolean;
+  readonly width: number;
+  readonly height: number;
+  readonly x0: number;
+  readonly x1: number;
+  readonly y0: number;
+  readonly y1: number;
+  readonly rise_K: number;
+  readonly noise_dBA: number;
+}
 
 /** Curves and corner alone: they do not change while the handle moves, so they are not drawn again. */
-const Plot = memo(function Plot({ curves, stale, width, height, x0, x1, y0, y1, rise_K, noise_dBA }: PlotProps) {
+const Plot = memo(function Plot({
+  curves,
+  stale,
+  width,
+  height,
+  x0,
+  x1,
+  y0,
+  y1,
+  rise_K,
+  noise_dBA,
+}: PlotProps) {
   return (
-      <LineChart width={width} height={height} margin={{ top: TOP, right: RIGHT, bottom: BOTTOM - 30, left: LEFT - 30 }} accessibilityLayer={false} style={{ opacity: stale ? 0.6 : 1 }}>
-        <defs><pattern id="brief-corner" width="6" height="6" patternUnits="userSpaceOnUse"><path d="M0 6L6 0" stroke="var(--copper)" strokeOpacity="0.35" strokeWidth="1" /></pattern></defs>
-        <CartesianGrid vertical={false} stroke="var(--hairline)" />
-        <XAxis type="number" dataKey="noise_dBA" domain={[x0, x1]} ticks={steps(x0, x1, 2)} allowDataOverflow height={30} stroke="var(--soft)" tickLine={false} axisLine={{ stroke: 'var(--hairline)' }} tick={{ fill: 'var(--soft)', fontSize: 12.5 }} />
-        <YAxis type="number" domain={[y0, y1]} ticks={steps(y0, y1, 4)} allowDataOverflow width={30} tickLine={false} axisLine={false} tick={{ fill: 'var(--soft)', fontSize: 12.5 }} />
-        <ReferenceArea x1={x0} x2={noise_dBA} y1={y0} y2={rise_K} fill="url(#brief-corner)" stroke="var(--copper)" strokeOpacity={0.7} ifOverflow="hidden" />
-        {curves.map((c) => <Line key={c.id} data={c.points as Point[]} dataKey="rise_K" stroke={c.id === 'now' ? 'var(--ink)' : 'var(--soft)'} strokeWidth={c.id === 'now' ? 2.4 : 1.3} strokeDasharray={DASH[c.id]} dot={false} isAnimationActive={false} activeDot={false} />)}
-      </LineChart>
+    <LineChart
+      width={width}
+      height={height}
+      margin={{ top: TOP, right: RIGHT, bottom: BOTTOM - 30, left: LEFT - 30 }}
+      accessibilityLayer={false}
+      style={{ opacity: stale ? 0.6 : 1 }}
+    >
+      <defs>
+        <pattern id="brief-corner" width="6" height="6" patternUnits="userSpaceOnUse">
+          <path d="M0 6L6 0" stroke="var(--copper)" strokeOpacity="0.35" strokeWidth="1" />
+        </pattern>
+      </defs>
+      <CartesianGrid vertical={false} stroke="var(--hairline)" />
+      <XAxis
+        type="number"
+        dataKey="noise_dBA"
+        domain={[x0, x1]}
+        ticks={steps(x0, x1, 2)}
+        allowDataOverflow
+        height={30}
+        stroke="var(--soft)"
+        tickLine={false}
+        axisLine={{ stroke: 'var(--hairline)' }}
+        tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
+      />
+      <YAxis
+        type="number"
+        domain={[y0, y1]}
+        ticks={steps(y0, y1, 4)}
+        allowDataOverflow
+        width={30}
+        tickLine={false}
+        axisLine={false}
+        tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
+      />
+      <ReferenceArea
+        x1={x0}
+        x2={noise_dBA}
+        y1={y0}
+        y2={rise_K}
+        fill="url(#brief-corner)"
+        stroke="var(--copper)"
+        strokeOpacity={0.7}
+        ifOverflow="hidden"
+      />
+      {curves.map((c) => (
+        <Line
+          key={c.id}
+          data={c.points as Point[]}
+          dataKey="rise_K"
+          stroke={c.id === 'now' ? 'var(--ink)' : 'var(--soft)'}
+          strokeWidth={c.id === 'now' ? 2.4 : 1.3}
+          strokeDasharray={DASH[c.id]}
+          dot={false}
+          isAnimationActive={false}
+          activeDot={false}
+        />
+      ))}
+    </LineChart>
   );
 });
 
-const steps = (from: number, to: number, by: number): number[] => Array.from({ length: Math.floor((to - from) / by) + 1 }, (_, i) => from + i * by);
+const steps = (from: number, to: number, by: number): number[] =>
+  Array.from({ length: Math.floor((to - from) / by) + 1 }, (_, i) => from + i * by);
 
 /** Where a curve ends, or leaves the sheet. */
 function endInside(points: readonly Point[], x1: number): Point | null {
   const last = points[points.length - 1];
   if (!last || last.noise_dBA <= x1) return last ?? null;
   const i = points.findIndex((p) => p.noise_dBA > x1);
-  const b = points[i] as Point, a = points[i - 1];
+  const b = points[i] as Point,
+    a = points[i - 1];
   if (!a) return null;
   const t = (x1 - a.noise_dBA) / (b.noise_dBA - a.noise_dBA);
   return { noise_dBA: x1, rise_K: a.rise_K + t * (b.rise_K - a.rise_K), speed_rpm: b.speed_rpm };
@@ -110,6 +298,13 @@ function spread<T extends { readonly y: number; readonly x: number }>(labels: re
   const GAP = 16;
   const sorted = [...labels].sort((a, b) => a.y - b.y);
   const out: T[] = [];
-  for (const l of sorted) { const last = out[out.length - 1]; out.push({ ...l, x: Math.max(...labels.map((o) => o.x)), y: last ? Math.max(l.y, last.y + GAP) : l.y }); }
+  for (const l of sorted) {
+    const last = out[out.length - 1];
+    out.push({
+      ...l,
+      x: Math.max(...labels.map((o) => o.x)),
+      y: last ? Math.max(l.y, last.y + GAP) : l.y,
+    });
+  }
   return out;
 }

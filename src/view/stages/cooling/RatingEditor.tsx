@@ -6,25 +6,85 @@ import { useBench } from '@/view/workspace';
 import styles from './CoolingStage.module.css';
 
 /** A maker's "carries so many watts", taken only with the difference and the speed it was measured at. */
-export function RatingEditor({ item, rating }: { readonly item: string; readonly rating: RadiatorRating | null }) {
+export function RatingEditor({
+  item,
+  rating,
+}: {
+  readonly item: string;
+  readonly rating: RadiatorRating | null;
+}) {
   const commit = useBench((s) => s.commit);
   const [draft, setDraft] = useState<Partial<RadiatorRating>>(rating ?? {});
-  const set = (key: keyof RadiatorRating) => (v: number | null): void => {
-    const next = Object.fromEntries(Object.entries({ ...draft, [key]: v }).filter(([, x]) => x !== null)) as Partial<RadiatorRating>;
-    setDraft(next);
-    if (next.heat_W !== undefined && next.difference_K !== undefined && next.speed_rpm !== undefined) commit('set the printed rating', { do: 'item.rating', item, rating: { heat_W: next.heat_W, difference_K: next.difference_K, speed_rpm: next.speed_rpm } });
-    else if (rating) commit('take the printed rating out', { do: 'item.rating', item, rating: null });
-  };
-  const missing = draft.heat_W !== undefined && (draft.difference_K === undefined || draft.speed_rpm === undefined);
+  const set =
+    (key: keyof RadiatorRating) =>
+    (v: number | null): void => {
+      const next = Object.fromEntries(
+        Object.entries({ ...draft, [key]: v }).filter(([, x]) => x !== null),
+      ) as Partial<RadiatorRating>;
+      setDraft(next);
+      if (
+        next.heat_W !== undefined &&
+        next.difference_K !== undefined &&
+        next.speed_rpm !== undefined
+      )
+        commit('set the printed rating', {
+          do: 'item.rating',
+          item,
+          rating: {
+            heat_W: next.heat_W,
+            difference_K: next.difference_K,
+            speed_rpm: next.speed_rpm,
+          },
+        });
+      else if (rating)
+        commit('take the printed rating out', { do: 'item.rating', item, rating: null });
+    };
+  const missing =
+    draft.heat_W !== undefined &&
+    (draft.difference_K === undefined || draft.speed_rpm === undefined);
   return (
     <>
       <div className={styles.rating}>
         <span className="soft">Printed:</span>
-        <QuantityField label="Carries" value={draft.heat_W ?? null} optional quantity="power" width={48} min={1} max={20000} onCommit={set('heat_W')} />
-        <QuantityField label="at a difference of" value={draft.difference_K ?? null} optional quantity="difference" decimals={1} width={40} min={0.1} max={100} onCommit={set('difference_K')} />
-        <QuantityField label="and fans at" value={draft.speed_rpm ?? null} optional quantity="speed" width={48} min={0} max={20000} onCommit={set('speed_rpm')} />
+        <QuantityField
+          label="Carries"
+          value={draft.heat_W ?? null}
+          optional
+          quantity="power"
+          width={48}
+          min={1}
+          max={20000}
+          onCommit={set('heat_W')}
+        />
+        <QuantityField
+          label="at a difference of"
+          value={draft.difference_K ?? null}
+          optional
+          quantity="difference"
+          decimals={1}
+          width={40}
+          min={0.1}
+          max={100}
+          onCommit={set('difference_K')}
+        />
+        <QuantityField
+          label="and fans at"
+          value={draft.speed_rpm ?? null}
+          optional
+          quantity="speed"
+          width={48}
+          min={0}
+          max={20000}
+          onCommit={set('speed_rpm')}
+        />
       </div>
-      {missing && <p role="note" className="soft">{draft.difference_K === undefined ? `${Math.round(draft.heat_W ?? 0)} W say nothing without the difference between coolant and air they were measured at: any radiator carries any heat if the coolant is hot enough. It is not used.` : 'Without the fan speed it cannot be compared. It is not used.'}</p>}
+      {missing && (
+        <p role="note" className="soft">
+          {draft.difference_K === undefined
+            ? `${Math.round(draft.heat_W ?? 0)} W say nothing without the difference between coolant and air they were measured at: any radiator carries any heat if the coolant is hot enough. It is not used.`
+            : 'Without the fan speed it cannot be compared. It is not used.'}
+        </p>
+      )}
     </>
   );
 }

@@ -26,12 +26,15 @@ const type = (label: string | RegExp, value: string, at = 0): void => {
 const partOf = (id: string) => state.build.items.find((i) => i.id === id)?.part;
 
 describe('heat, in place', () => {
-  function Bars() { return <WattBars heat={useBench((s) => s.workings.reports.heat)} />; }
+  function Bars() {
+    return <WattBars heat={useBench((s) => s.workings.reports.heat)} />;
+  }
 
   test('arrow keys set the share of one part in one load, held between nothing and one and a half', () => {
     show(desk, <Bars />);
     const bar = (): HTMLElement => screen.getByRole('cell', { name: /^Kite 200 .*under play/ });
-    const before = state.workings.reports.heat.play.inLoop_W, render = state.workings.reports.heat.render.inLoop_W;
+    const before = state.workings.reports.heat.play.inLoop_W,
+      render = state.workings.reports.heat.render.inLoop_W;
     fireEvent.keyDown(bar(), { key: 'ArrowLeft', shiftKey: true });
     expect(state.workings.reports.heat.play.inLoop_W).toBeCloseTo(before - 20, 6);
     expect(state.workings.reports.heat.render.inLoop_W).toBeCloseTo(render, 9);
@@ -41,12 +44,14 @@ describe('heat, in place', () => {
     expect(state.build).toEqual(desk);
   });
 
-  test('the picked part opens its tuning; the maker\'s figures come back with one click', () => {
+  test("the picked part opens its tuning; the maker's figures come back with one click", () => {
     show(desk, <SourceTable />);
     fireEvent.click(screen.getByRole('button', { name: 'Lantern 8' }));
-    type('Clock against its maker\'s', '105');
+    type("Clock against its maker's", '105');
     type('Voltage', '110');
-    expect(Number(screen.getByLabelText<HTMLInputElement>('Full draw of Lantern 8').value)).toBe(Math.round(125 * 1.05 * 1.1 ** 2));
+    expect(Number(screen.getByLabelText<HTMLInputElement>('Full draw of Lantern 8').value)).toBe(
+      Math.round(125 * 1.05 * 1.1 ** 2),
+    );
     type('Full draw of Lantern 8', '100');
     expect(screen.getByLabelText<HTMLInputElement>('Full draw of Lantern 8').value).toBe('100');
     fireEvent.click(screen.getByRole('button', { name: /^As its maker says/ }));
@@ -56,17 +61,32 @@ describe('heat, in place', () => {
 });
 
 describe('air', () => {
-  test('a radiator turned to blow out breathes the case\'s air, with the number', () => {
+  test("a radiator turned to blow out breathes the case's air, with the number", () => {
     show(desk, <AirPanel />);
     expect(screen.queryByText(/blows out, so it breathes/)).toBeNull();
-    fireEvent.click(within(screen.getByRole('radiogroup', { name: 'Way of Top radiator' })).getByRole('radio', { name: 'out' }));
-    const air = state.workings.reports.heat.torture.radiators.find((r) => r.id === 'top-radiator')?.airIn_C ?? 0;
-    expect(screen.getByText(/blows out, so it breathes/).textContent).toContain(`${air.toFixed(1)} °C instead of 22.0 °C`);
+    fireEvent.click(
+      within(screen.getByRole('radiogroup', { name: 'Way of Top radiator' })).getByRole('radio', {
+        name: 'out',
+      }),
+    );
+    const air =
+      state.workings.reports.heat.torture.radiators.find((r) => r.id === 'top-radiator')?.airIn_C ??
+      0;
+    expect(screen.getByText(/blows out, so it breathes/).textContent).toContain(
+      `${air.toFixed(1)} °C instead of 22.0 °C`,
+    );
   });
 
   test('flows of the rows add up to what is drawn in', () => {
     show(desk, <AirPanel />);
-    const rows = screen.getAllByRole('row').slice(1).map((r) => within(r).getAllByRole('cell').map((c) => c.textContent ?? ''));
+    const rows = screen
+      .getAllByRole('row')
+      .slice(1)
+      .map((r) =>
+        within(r)
+          .getAllByRole('cell')
+          .map((c) => c.textContent ?? ''),
+      );
     const drawn = rows.filter((r) => r[0] !== 'Rear fan').reduce((s, r) => s + Number(r[2]), 0);
     expect(Math.abs(drawn - state.workings.reports.heat.torture.intake_m3h)).toBeLessThanOrEqual(1);
   });
@@ -81,7 +101,9 @@ describe('figures', () => {
     type('at a difference of', '10');
     expect(screen.getByRole('note').textContent).toContain('Without the fan speed');
     type('and fans at', '2000');
-    expect(partOf('front-radiator')).toMatchObject({ rating: { heat_W: 500, difference_K: 10, speed_rpm: 2000 } });
+    expect(partOf('front-radiator')).toMatchObject({
+      rating: { heat_W: 500, difference_K: 10, speed_rpm: 2000 },
+    });
     expect(screen.getByText(/^Printed: 50\.0 W\/K/)).toBeTruthy();
     type('Carries', '');
     expect(partOf('front-radiator')).not.toHaveProperty('rating');
@@ -89,15 +111,32 @@ describe('figures', () => {
 
   test('measured heat in three columns with units of their own; a short line is named; it can be taken out again', () => {
     const closed: string[] = [];
-    const view = show(desk, <MeasuredEditor item="top-radiator" onClose={() => closed.push('closed')} />);
+    const view = show(
+      desk,
+      <MeasuredEditor item="top-radiator" onClose={() => closed.push('closed')} />,
+    );
     const box = screen.getByRole('textbox', { name: 'Points' });
     fireEvent.change(box, { target: { value: 'Speed rpm\tFlow gpm\tW/K\n800\t1\t9\n1300' } });
-    expect(screen.getByRole('alert').textContent).toContain('Line 3: three numbers are wanted, 1 is there');
-    fireEvent.change(box, { target: { value: 'Speed rpm\tFlow gpm\tW/K\n800\t1\t9\n1300\t1\t14' } });
+    expect(screen.getByRole('alert').textContent).toContain(
+      'Line 3: three numbers are wanted, 1 is there',
+    );
+    fireEvent.change(box, {
+      target: { value: 'Speed rpm\tFlow gpm\tW/K\n800\t1\t9\n1300\t1\t14' },
+    });
     fireEvent.click(screen.getByRole('button', { name: 'Use these points in this build' }));
     expect(closed).toEqual(['closed']);
-    expect(partOf('top-radiator')).toMatchObject({ measured: { against: 'speed', points: [[800, 3.785411784, 9], [1300, 3.785411784, 14]] } });
-    expect(state.workings.reports.heat.torture.radiators.find((r) => r.id === 'top-radiator')?.basis).toContain('measured');
+    expect(partOf('top-radiator')).toMatchObject({
+      measured: {
+        against: 'speed',
+        points: [
+          [800, 3.785411784, 9],
+          [1300, 3.785411784, 14],
+        ],
+      },
+    });
+    expect(
+      state.workings.reports.heat.torture.radiators.find((r) => r.id === 'top-radiator')?.basis,
+    ).toContain('measured');
     view.unmount();
   });
 
@@ -112,20 +151,71 @@ describe('figures', () => {
 });
 
 describe('over time', () => {
-  test.each([['90', 90], ['1:30', 90], ['1:05:00', 3900], ['20 min', 1200], ['2 h', 7200], ['soon', null], ['1:2:3:4', null]])('%s reads as %s s', (text, s) => { expect(readClock(text)).toBe(s); });
-  test.each([[45, '45 s'], [90, '1:30'], [3905, '1:05:05']])('%s s is written %s', (s, text) => { expect(clock(s)).toBe(text); expect(readClock(text)).toBe(s); });
+  test.each([
+    ['90', 90],
+    ['1:30', 90],
+    ['1:05:00', 3900],
+    ['20 min', 1200],
+    ['2 h', 7200],
+    ['soon', null],
+    ['1:2:3:4', null],
+  ])('%s reads as %s s', (text, s) => {
+    expect(readClock(text)).toBe(s);
+  });
+  test.each([
+    [45, '45 s'],
+    [90, '1:30'],
+    [3905, '1:05:05'],
+  ])('%s s is written %s', (s, text) => {
+    expect(clock(s)).toBe(text);
+    expect(readClock(text)).toBe(s);
+  });
 
   test('fans follow a curve: points keep their order, whatever is asked of one; by hand again takes it all away', () => {
-    const build = applyEdit(desk, { do: 'batch', edits: ['front-fans', 'top-fans'].map((item) => ({ do: 'item.set', item, values: { control: { sensor: 'coolant', points: [[26, 500], [30, 1000], [36, 2000]], hysteresis_K: 1, ramp_rpms: 50 } } })) }).build;
+    const build = applyEdit(desk, {
+      do: 'batch',
+      edits: ['front-fans', 'top-fans'].map((item) => ({
+        do: 'item.set',
+        item,
+        values: {
+          control: {
+            sensor: 'coolant',
+            points: [
+              [26, 500],
+              [30, 1000],
+              [36, 2000],
+            ],
+            hysteresis_K: 1,
+            ramp_rpms: 50,
+          },
+        },
+      })),
+    }).build;
     show(build, <ControlEditor kind="fan" run={null} />);
     type('Hysteresis', '3');
-    expect(state.build.items.find((i) => i.id === 'top-fans')?.settings.control?.hysteresis_K).toBe(3);
-    fireEvent.change(screen.getByLabelText('Sensor of the fans'), { target: { value: state.workings.setup.sources[1] ? `${state.workings.setup.sources[1].item.id}/${state.workings.setup.sources[1].part.spots[0]?.id ?? ''}` : 'coolant' } });
-    expect(state.build.items.find((i) => i.id === 'front-fans')?.settings.control?.sensor).toContain('/');
+    expect(state.build.items.find((i) => i.id === 'top-fans')?.settings.control?.hysteresis_K).toBe(
+      3,
+    );
+    fireEvent.change(screen.getByLabelText('Sensor of the fans'), {
+      target: {
+        value: state.workings.setup.sources[1]
+          ? `${state.workings.setup.sources[1].item.id}/${state.workings.setup.sources[1].part.spots[0]?.id ?? ''}`
+          : 'coolant',
+      },
+    });
+    expect(
+      state.build.items.find((i) => i.id === 'front-fans')?.settings.control?.sensor,
+    ).toContain('/');
     fireEvent.click(screen.getByRole('button', { name: 'Add a point' }));
-    const points = state.build.items.find((i) => i.id === 'front-fans')?.settings.control?.points ?? [];
+    const points =
+      state.build.items.find((i) => i.id === 'front-fans')?.settings.control?.points ?? [];
     expect(points.length).toBe(4);
-    expect(points.every((p, i) => i === 0 || (p[0] > (points[i - 1]?.[0] ?? 0) && p[1] >= (points[i - 1]?.[1] ?? 0)))).toBe(true);
+    expect(
+      points.every(
+        (p, i) =>
+          i === 0 || (p[0] > (points[i - 1]?.[0] ?? 0) && p[1] >= (points[i - 1]?.[1] ?? 0)),
+      ),
+    ).toBe(true);
     fireEvent.click(screen.getByRole('button', { name: 'Set by hand again' }));
     expect(state.build.items.some((i) => i.settings.control)).toBe(false);
   });
@@ -133,12 +223,25 @@ describe('over time', () => {
   test('without a curve one is offered that begins at the room', () => {
     show(desk, <ControlEditor kind="pump" run={null} />);
     fireEvent.click(screen.getByRole('button', { name: 'Let it follow a curve' }));
-    expect(state.build.items.find((i) => i.id === 'pump')?.settings.control?.points[0]?.[0]).toBe(26);
+    expect(state.build.items.find((i) => i.id === 'pump')?.settings.control?.points[0]?.[0]).toBe(
+      26,
+    );
   });
 
   test('faults are added, changed and taken out', () => {
     const seen: { now: readonly Fault[] } = { now: [] };
-    function Held() { const [faults, set] = useState<readonly Fault[]>([]); return <FaultList faults={faults} onFaults={(f) => { seen.now = f; set(f); }} />; }
+    function Held() {
+      const [faults, set] = useState<readonly Fault[]>([]);
+      return (
+        <FaultList
+          faults={faults}
+          onFaults={(f) => {
+            seen.now = f;
+            set(f);
+          }}
+        />
+      );
+    }
     show(desk, <Held />);
     fireEvent.click(screen.getByRole('button', { name: 'flow sags' }));
     type('By, fault 1', '70');

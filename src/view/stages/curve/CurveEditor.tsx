@@ -13,26 +13,57 @@ import { curveKind, type CurveOf } from './kinds';
 import styles from './CurveEditor.module.css';
 
 /** Measured points, pasted or typed in any unit, seen against the curve that will be used. Changes this build's own copy of the part. */
-export function CurveEditor({ curve: { item, of }, onClose }: { readonly curve: CurveOf; onClose(): void }) {
+export function CurveEditor({
+  curve: { item, of },
+  onClose,
+}: {
+  readonly curve: CurveOf;
+  onClose(): void;
+}) {
   const commit = useBench((s) => s.commit);
   const kind = curveKind(of);
   const pump = item.part.kind === 'pump' && of === 'head' ? item.part : null;
   const [typed, setTyped] = useState<TypedCurve | 'own'>('own');
   const [ratings, setRatings] = useState<NonNullable<PumpPart['ratings']>>(pump?.ratings ?? {});
-  const { points, source } = kind.own(item.part), own: TypedCurve = kind.read(points) && { points: kind.read(points)?.used ?? points, source: source ?? '' };
+  const { points, source } = kind.own(item.part),
+    own: TypedCurve = kind.read(points) && {
+      points: kind.read(points)?.used ?? points,
+      source: source ?? '',
+    };
   const now = typed === 'own' ? own : typed;
   const printed = pump && now ? ratingTroubles({ ...pump, points: now.points, ratings }) : [];
   const save = (): void => {
     if (!now) return;
     const said = now.source.trim();
-    const edits: Edit[] = [{ do: 'item.curve', item: item.id, of, points: now.points, ...(said ? { source: said } : {}) }];
+    const edits: Edit[] = [
+      {
+        do: 'item.curve',
+        item: item.id,
+        of,
+        points: now.points,
+        ...(said ? { source: said } : {}),
+      },
+    ];
     if (pump) edits.push({ do: 'item.ratings', item: item.id, ratings });
     commit(`set measured points of ${item.name}`, { do: 'batch', edits });
     onClose();
   };
-  const rating = (key: 'head_m' | 'pressure_kPa' | 'flow_Lmin') => (v: number | null): void => setRatings(Object.fromEntries(Object.entries({ ...ratings, [key]: v }).filter(([, x]) => x !== null)));
+  const rating =
+    (key: 'head_m' | 'pressure_kPa' | 'flow_Lmin') =>
+    (v: number | null): void =>
+      setRatings(
+        Object.fromEntries(Object.entries({ ...ratings, [key]: v }).filter(([, x]) => x !== null)),
+      );
   return (
-    <Dialog open onClose={() => { if (typed === 'own') onClose(); }} maxWidth="md" fullWidth aria-labelledby="curve-title">
+    <Dialog
+      open
+      onClose={() => {
+        if (typed === 'own') onClose();
+      }}
+      maxWidth="md"
+      fullWidth
+      aria-labelledby="curve-title"
+    >
       <div className={styles.body}>
         <h1 id="curve-title">Measured points of {item.name}</h1>
         <p className={styles.wide}>{kind.intro}</p>
@@ -40,14 +71,49 @@ export function CurveEditor({ curve: { item, of }, onClose }: { readonly curve: 
         {pump && (
           <div className={styles.ratings}>
             <h2>What its maker prints</h2>
-            <QuantityField label="Head" value={ratings.head_m ?? null} quantity="head" decimals={2} optional min={0} max={200} onCommit={rating('head_m')} />
-            <QuantityField label="Pressure" value={ratings.pressure_kPa ?? null} quantity="pressure" decimals={1} optional min={0} max={5000} onCommit={rating('pressure_kPa')} />
-            <QuantityField label="Flow" value={ratings.flow_Lmin ?? null} quantity="flow" decimals={1} optional min={0} max={200} onCommit={rating('flow_Lmin')} />
-            {printed.map((t) => <p key={t.of} role="note" className={styles.wide}>Printed {t.of} of {formatNumber(t.printed, { decimals: 1 })} {t.unit} against {formatNumber(t.gives, { decimals: 1 })} {t.unit}: {t.words}</p>)}
+            <QuantityField
+              label="Head"
+              value={ratings.head_m ?? null}
+              quantity="head"
+              decimals={2}
+              optional
+              min={0}
+              max={200}
+              onCommit={rating('head_m')}
+            />
+            <QuantityField
+              label="Pressure"
+              value={ratings.pressure_kPa ?? null}
+              quantity="pressure"
+              decimals={1}
+              optional
+              min={0}
+              max={5000}
+              onCommit={rating('pressure_kPa')}
+            />
+            <QuantityField
+              label="Flow"
+              value={ratings.flow_Lmin ?? null}
+              quantity="flow"
+              decimals={1}
+              optional
+              min={0}
+              max={200}
+              onCommit={rating('flow_Lmin')}
+            />
+            {printed.map((t) => (
+              <p key={t.of} role="note" className={styles.wide}>
+                Printed {t.of} of {formatNumber(t.printed, { decimals: 1 })} {t.unit} against{' '}
+                {formatNumber(t.gives, { decimals: 1 })} {t.unit}: {t.words}
+              </p>
+            ))}
           </div>
         )}
         <div className={styles.wide}>
-          <Button variant="contained" disabled={!now} onClick={save}>Use these points in this build</Button> <Button onClick={onClose}>Leave as it was</Button>
+          <Button variant="contained" disabled={!now} onClick={save}>
+            Use these points in this build
+          </Button>{' '}
+          <Button onClick={onClose}>Leave as it was</Button>
         </div>
       </div>
     </Dialog>

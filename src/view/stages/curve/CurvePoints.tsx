@@ -10,43 +10,131 @@ import styles from './CurveEditor.module.css';
 /** Points a part keeps. */
 const MOST_POINTS = 40;
 const plain = (v: number): string => String(Number(v.toPrecision(5)));
-const spell = (points: Points, kind: CurveKind, units: { readonly x: string; readonly y: string }): string =>
-  points.map(([a, b]) => `${plain(convertFromInner(a, kind.x, units.x))}\t${plain(convertFromInner(b, kind.y, units.y))}`).join('\n');
+const spell = (
+  points: Points,
+  kind: CurveKind,
+  units: { readonly x: string; readonly y: string },
+): string =>
+  points
+    .map(
+      ([a, b]) =>
+        `${plain(convertFromInner(a, kind.x, units.x))}\t${plain(convertFromInner(b, kind.y, units.y))}`,
+    )
+    .join('\n');
 
 /** What was typed, as far as it makes a curve: null while it does not. */
 export type TypedCurve = { readonly points: Points; readonly source: string } | null;
 
 /** Measured points of a part, pasted or typed in any unit, beside the curve that will be used. Tells what they make at each change. */
-export function CurvePoints({ part, of, onTyped }: { readonly part: ItemPart; readonly of: CurveOf['of']; onTyped(now: TypedCurve): void }) {
-  const kind = curveKind(of), [{ points: own, source: from }] = useState(() => kind.own(part));
-  const [units, setUnits] = useState<{ readonly x: string; readonly y: string }>({ x: QUANTITIES[kind.x].inner, y: QUANTITIES[kind.y].inner });
+export function CurvePoints({
+  part,
+  of,
+  onTyped,
+}: {
+  readonly part: ItemPart;
+  readonly of: CurveOf['of'];
+  onTyped(now: TypedCurve): void;
+}) {
+  const kind = curveKind(of),
+    [{ points: own, source: from }] = useState(() => kind.own(part));
+  const [units, setUnits] = useState<{ readonly x: string; readonly y: string }>({
+    x: QUANTITIES[kind.x].inner,
+    y: QUANTITIES[kind.y].inner,
+  });
   const [text, setText] = useState<string | null>(null);
   const [source, setSource] = useState(from ?? '');
   const shown = text ?? spell(own, kind, units);
   const parse = (typed: string, as = units) => parsePoints(typed, kind.x, kind.y, as);
-  const parsed = parse(shown), points = text === null ? own : parsed.points, reading = kind.read(points);
+  const parsed = parse(shown),
+    points = text === null ? own : parsed.points,
+    reading = kind.read(points);
   const tell = (typed: string | null, said: string, as = units): void => {
-    const read = typed === null ? { points: own, troubles: [] } : parse(typed, as), made = kind.read(read.points);
-    onTyped(made && read.troubles.length === 0 && made.used.length <= MOST_POINTS ? { points: made.used, source: said } : null);
+    const read = typed === null ? { points: own, troubles: [] } : parse(typed, as),
+      made = kind.read(read.points);
+    onTyped(
+      made && read.troubles.length === 0 && made.used.length <= MOST_POINTS
+        ? { points: made.used, source: said }
+        : null,
+    );
   };
   // Typed numbers keep standing as they are: another unit gives them another meaning.
-  const inUnits = (as: typeof units): void => { setUnits(as); tell(text, source, as); };
+  const inUnits = (as: typeof units): void => {
+    setUnits(as);
+    tell(text, source, as);
+  };
   return (
     <>
       <div className={styles.left}>
         <div className={styles.units}>
-          <Pick label={`${kind.xWord} in`} value={units.x} options={QUANTITIES[kind.x].units.map((u) => ({ value: u.symbol, label: u.symbol }))} onPick={(x) => inUnits({ ...units, x })} />
-          <Pick label={`${kind.yWord} in`} value={units.y} options={QUANTITIES[kind.y].units.map((u) => ({ value: u.symbol, label: u.symbol }))} onPick={(y) => inUnits({ ...units, y })} />
+          <Pick
+            label={`${kind.xWord} in`}
+            value={units.x}
+            options={QUANTITIES[kind.x].units.map((u) => ({ value: u.symbol, label: u.symbol }))}
+            onPick={(x) => inUnits({ ...units, x })}
+          />
+          <Pick
+            label={`${kind.yWord} in`}
+            value={units.y}
+            options={QUANTITIES[kind.y].units.map((u) => ({ value: u.symbol, label: u.symbol }))}
+            onPick={(y) => inUnits({ ...units, y })}
+          />
         </div>
-        <textarea className={styles.points} aria-label="Points" rows={10} spellCheck={false} value={shown} onChange={(e) => { setText(e.target.value); tell(e.target.value, source); }} onKeyDown={(e) => e.stopPropagation()} />
-        <label className={styles.source}>Where from <input value={source} maxLength={200} placeholder="own bench, maker's chart" onChange={(e) => { setSource(e.target.value); tell(text, e.target.value); }} onKeyDown={(e) => e.stopPropagation()} /></label>
-        {parsed.troubles.length > 0 && <ul role="alert" className={styles.troubles}>{parsed.troubles.slice(0, 4).map((t) => <li key={t.line}>Line {t.line}: {t.message}</li>)}{parsed.troubles.length > 4 && <li>and {parsed.troubles.length - 4} more lines</li>}</ul>}
-        {reading && reading.used.length > MOST_POINTS && <p role="alert" className={styles.troubles}>At most {MOST_POINTS} points are kept; here are {reading.used.length}.</p>}
-        {!reading && parsed.troubles.length === 0 && <p role="alert" className={styles.troubles}>{kind.tooFew}</p>}
+        <textarea
+          className={styles.points}
+          aria-label="Points"
+          rows={10}
+          spellCheck={false}
+          value={shown}
+          onChange={(e) => {
+            setText(e.target.value);
+            tell(e.target.value, source);
+          }}
+          onKeyDown={(e) => e.stopPropagation()}
+        />
+        <label className={styles.source}>
+          Where from{' '}
+          <input
+            value={source}
+            maxLength={200}
+            placeholder="own bench, maker's chart"
+            onChange={(e) => {
+              setSource(e.target.value);
+              tell(text, e.target.value);
+            }}
+            onKeyDown={(e) => e.stopPropagation()}
+          />
+        </label>
+        {parsed.troubles.length > 0 && (
+          <ul role="alert" className={styles.troubles}>
+            {parsed.troubles.slice(0, 4).map((t) => (
+              <li key={t.line}>
+                Line {t.line}: {t.message}
+              </li>
+            ))}
+            {parsed.troubles.length > 4 && <li>and {parsed.troubles.length - 4} more lines</li>}
+          </ul>
+        )}
+        {reading && reading.used.length > MOST_POINTS && (
+          <p role="alert" className={styles.troubles}>
+            At most {MOST_POINTS} points are kept; here are {reading.used.length}.
+          </p>
+        )}
+        {!reading && parsed.troubles.length === 0 && (
+          <p role="alert" className={styles.troubles}>
+            {kind.tooFew}
+          </p>
+        )}
       </div>
       <div className={styles.right}>
-        <CurvePlot points={points} at={reading ? reading.at : null} xAxis={`${kind.xWord.toLowerCase()}, ${QUANTITIES[kind.x].inner}`} yAxis={kind.yAxis} />
-        {reading && reading.words !== '' && <p role={reading.note ? 'note' : undefined}>{reading.words}</p>}
+        <CurvePlot
+          points={points}
+          at={reading ? reading.at : null}
+          xAxis={`${kind.xWord.toLowerCase()}, ${QUANTITIES[kind.x].inner}`}
+          yAxis={kind.yAxis}
+        />
+        {reading && reading.words !== '' && (
+          <p role={reading.note ? 'note' : undefined}>{reading.words}</p>
+        )}
       </div>
     </>
   );

@@ -7,7 +7,10 @@ import { formatNumber, pchip, pchipAt, type QuantityName } from '@/core/quantity
 export type Points = readonly (readonly [number, number])[];
 
 /** Which curve of which part: a passage by its number from 1, a pump's head, a fan's pressure, a block's K/W. */
-export interface CurveOf { readonly item: Item; readonly of: number | 'head' | 'pressure' | 'resistance' }
+export interface CurveOf {
+  readonly item: Item;
+  readonly of: number | 'head' | 'pressure' | 'resistance';
+}
 
 /** What a kind of curve is called, measured in and made of its points. */
 export interface CurveKind {
@@ -22,56 +25,126 @@ export interface CurveKind {
   read(points: Points): Reading | null;
   readonly tooFew: string;
 }
-export interface Reading { readonly used: Points; at(x: number): number | null; /** How well it meets the points, or why some are left out. */ readonly words: string; readonly note: boolean }
+export interface Reading {
+  readonly used: Points;
+  at(x: number): number | null;
+  /** How well it meets the points, or why some are left out. */ readonly words: string;
+  readonly note: boolean;
+}
 
 const loss = (passage: number): CurveKind => ({
-  x: 'flow', y: 'pressure', xWord: 'Flow', yWord: 'Drop', yAxis: 'pressure drop, kPa', intro: 'One point a line, flow then pressure drop, typed or pasted from a table. A heading or a unit behind each number is understood. Measured with water at 25 °C; other coolants are scaled.',
-  own: (part) => { const p = 'passages' in part ? part.passages[passage - 1] : undefined; return { points: p?.points ?? [], source: p?.source }; },
+  x: 'flow',
+  y: 'pressure',
+  xWord: 'Flow',
+  yWord: 'Drop',
+  yAxis: 'pressure drop, kPa',
+  intro:
+    'One point a line, flow then pressure drop, typed or pasted from a table. A heading or a unit behind each number is understood. Measured with water at 25 °C; other coolants are scaled.',
+  own: (part) => {
+    const p = 'passages' in part ? part.passages[passage - 1] : undefined;
+    return { points: p?.points ?? [], source: p?.source };
+  },
   read: (points) => {
     if (!points.some(([q]) => q > 0)) return null;
     const fit = fitLossCurve(points);
-    return { used: points, at: (q) => lossDrop(fit, q), note: false, words: `a ${formatNumber(fit.a, { decimals: 3 })}, b ${formatNumber(fit.b, { decimals: 3 })}: drop = a Q + b Q² in kPa and L/min, never below 0. It misses the points by ${formatNumber(fit.residual_kPa, { decimals: 2 })} kPa (root mean square)${slip(fit.residual_kPa, points)}` };
+    return {
+      used: points,
+      at: (q) => lossDrop(fit, q),
+      note: false,
+      words: `a ${formatNumber(fit.a, { decimals: 3 })}, b ${formatNumber(fit.b, { decimals: 3 })}: drop = a Q + b Q² in kPa and L/min, never below 0. It misses the points by ${formatNumber(fit.residual_kPa, { decimals: 2 })} kPa (root mean square)${slip(fit.residual_kPa, points)}`,
+    };
   },
   tooFew: 'One point with flow above 0 is needed.',
 });
 
 /** A falling curve through the points; a rising stretch is left out and said. */
 const falling = (points: Points, words: (rising: string) => string): Reading | null => {
-  const trouble = headTrouble(points), used = trouble ? trouble.falling : points;
+  const trouble = headTrouble(points),
+    used = trouble ? trouble.falling : points;
   if (used.length < 2) return null;
   const spline = pchip(used);
-  return { used, at: (q) => (q >= (used[0]?.[0] ?? 0) ? pchipAt(spline, q).value : null), note: trouble !== null, words: trouble ? words(trouble.words) : '' };
+  return {
+    used,
+    at: (q) => (q >= (used[0]?.[0] ?? 0) ? pchipAt(spline, q).value : null),
+    note: trouble !== null,
+    words: trouble ? words(trouble.words) : '',
+  };
 };
 
 const head: CurveKind = {
-  x: 'flow', y: 'head', xWord: 'Flow', yWord: 'Head', yAxis: 'head, m', intro: 'One point a line, flow then head, typed or pasted from a table. A heading or a unit behind each number is understood. At full speed.',
-  own: (part) => ({ points: part.kind === 'pump' ? part.points : [], source: part.kind === 'pump' ? part.pointsSource : undefined }),
-  read: (points) => falling(points, (w) => w), tooFew: 'A pump needs two points or more.',
+  x: 'flow',
+  y: 'head',
+  xWord: 'Flow',
+  yWord: 'Head',
+  yAxis: 'head, m',
+  intro:
+    'One point a line, flow then head, typed or pasted from a table. A heading or a unit behind each number is understood. At full speed.',
+  own: (part) => ({
+    points: part.kind === 'pump' ? part.points : [],
+    source: part.kind === 'pump' ? part.pointsSource : undefined,
+  }),
+  read: (points) => falling(points, (w) => w),
+  tooFew: 'A pump needs two points or more.',
 };
 
 const pressure: CurveKind = {
-  x: 'airFlow', y: 'airPressure', xWord: 'Air', yWord: 'Pressure', yAxis: 'pressure, Pa', intro: 'One point a line, air flow then pressure, typed or pasted from a table. A heading or a unit behind each number is understood. At full speed, in air of 1.2 kg/m³.',
-  own: (part) => ({ points: part.kind === 'fan' ? part.points : [], source: part.kind === 'fan' ? part.pointsSource : undefined }),
-  read: (points) => falling(points, () => 'Some points lie no lower than the one before. There the blades stall: the same pressure belongs to two flows, and the fan is louder and less sure. Only the falling part is used; below it the pressure is held.'), tooFew: 'A fan needs two points or more.',
+  x: 'airFlow',
+  y: 'airPressure',
+  xWord: 'Air',
+  yWord: 'Pressure',
+  yAxis: 'pressure, Pa',
+  intro:
+    'One point a line, air flow then pressure, typed or pasted from a table. A heading or a unit behind each number is understood. At full speed, in air of 1.2 kg/m³.',
+  own: (part) => ({
+    points: part.kind === 'fan' ? part.points : [],
+    source: part.kind === 'fan' ? part.pointsSource : undefined,
+  }),
+  read: (points) =>
+    falling(
+      points,
+      () =>
+        'Some points lie no lower than the one before. There the blades stall: the same pressure belongs to two flows, and the fan is louder and less sure. Only the falling part is used; below it the pressure is held.',
+    ),
+  tooFew: 'A fan needs two points or more.',
 };
 
 const resistance: CurveKind = {
-  x: 'flow', y: 'resistance', xWord: 'Flow', yWord: 'Resistance', yAxis: 'of the block, K/W', intro: 'One point a line, flow then K/W of the block alone, from coolant to its face. A heading or a unit behind each number is understood.',
-  own: (part) => ({ points: part.kind === 'block' ? part.resistance : [], source: part.kind === 'block' ? part.resistanceSource : undefined }),
+  x: 'flow',
+  y: 'resistance',
+  xWord: 'Flow',
+  yWord: 'Resistance',
+  yAxis: 'of the block, K/W',
+  intro:
+    'One point a line, flow then K/W of the block alone, from coolant to its face. A heading or a unit behind each number is understood.',
+  own: (part) => ({
+    points: part.kind === 'block' ? part.resistance : [],
+    source: part.kind === 'block' ? part.resistanceSource : undefined,
+  }),
   read: (points) => {
     const used = points.filter(([q, r]) => q > 0 && r > 0);
     if (used.length === 0) return null;
-    const law = blockLaw(used), miss = Math.sqrt(used.reduce((s, [q, r]) => s + (blockResistance(law, q) - r) ** 2, 0) / used.length);
-    return { used, at: (q) => (q > 0.15 ? blockResistance(law, q) : null), note: false, words: `R = ${formatNumber(law.atReference_KW, { decimals: 4 })} K/W × (${formatNumber(law.reference_Lmin, { decimals: 2 })} / Q)^${formatNumber(law.exponent, { decimals: 2 })}. It misses the points by ${formatNumber(miss, { decimals: 4 })} K/W${slip(miss, used)}` };
+    const law = blockLaw(used),
+      miss = Math.sqrt(
+        used.reduce((s, [q, r]) => s + (blockResistance(law, q) - r) ** 2, 0) / used.length,
+      );
+    return {
+      used,
+      at: (q) => (q > 0.15 ? blockResistance(law, q) : null),
+      note: false,
+      words: `R = ${formatNumber(law.atReference_KW, { decimals: 4 })} K/W × (${formatNumber(law.reference_Lmin, { decimals: 2 })} / Q)^${formatNumber(law.exponent, { decimals: 2 })}. It misses the points by ${formatNumber(miss, { decimals: 4 })} K/W${slip(miss, used)}`,
+    };
   },
   tooFew: 'One point with flow and K/W above 0 is needed.',
 };
 
-export const curveKind = (of: CurveOf['of']): CurveKind => (of === 'head' ? head : of === 'pressure' ? pressure : of === 'resistance' ? resistance : loss(of));
+export const curveKind = (of: CurveOf['of']): CurveKind =>
+  of === 'head' ? head : of === 'pressure' ? pressure : of === 'resistance' ? resistance : loss(of);
 
 /** A fit that misses by more than this share of the largest value is called out. */
 const ROUGH = 0.05;
 function slip(residual: number, points: Points): string {
   const most = Math.max(...points.map((p) => p[1]));
-  return most > 0 && residual > ROUGH * most ? `: more than ${formatNumber(100 * ROUGH)} % of the largest. Look for a slip of a unit or a point.` : '.';
+  return most > 0 && residual > ROUGH * most
+    ? `: more than ${formatNumber(100 * ROUGH)} % of the largest. Look for a slip of a unit or a point.`
+    : '.';
 }

@@ -4,23 +4,93 @@ import type { Vec } from '@/core/shape';
 import { flatBox, flatPoint, sheetSize, type View } from './project';
 
 /** Sheets on the four sides of each view: left, right, top, bottom of the drawing. */
-const SIDES = { side: ['rear', 'front', 'top', 'bottom'], front: ['side', 'tray', 'top', 'bottom'], top: ['rear', 'front', 'tray', 'side'] } as const;
+const SIDES = {
+  side: ['rear', 'front', 'top', 'bottom'],
+  front: ['side', 'tray', 'top', 'bottom'],
+  top: ['rear', 'front', 'tray', 'side'],
+} as const;
 
 /** The case itself: its sheets as thick as they are, the tray with its openings, and the stand-offs the board is screwed to. */
-export function Shell({ view, model, size }: { readonly view: View; readonly model: Model; readonly size: Vec }) {
+export function Shell({
+  view,
+  model,
+  size,
+}: {
+  readonly view: View;
+  readonly model: Model;
+  readonly size: Vec;
+}) {
   const { case: box } = model.build;
   if (!box) return null;
   const [w, h] = sheetSize(view, size);
-  const [left, right, top, bottom] = SIDES[view].map((s) => (s === 'tray' ? box.panels_mm?.tray ?? 1 : frameSheet(box, s))) as [number, number, number, number];
+  const [left, right, top, bottom] = SIDES[view].map((s) =>
+    s === 'tray' ? (box.panels_mm?.tray ?? 1) : frameSheet(box, s),
+  ) as [number, number, number, number];
   return (
     <g pointerEvents="none">
-      <rect x={-left} y={-top} width={w + left + right} height={h + top + bottom} fill="var(--ink)" />
+      <rect
+        x={-left}
+        y={-top}
+        width={w + left + right}
+        height={h + top + bottom}
+        fill="var(--ink)"
+      />
       <rect x={0} y={0} width={w} height={h} fill="var(--paper)" />
-      {view === 'side' && trayBoxes(box).map((b, i) => { const f = flatBox(view, size, b); return <rect key={i} x={f.x} y={f.y} width={f.w} height={f.h} fill="var(--sunk)" opacity={0.35} />; })}
-      {view === 'side' && (box.grommets ?? []).map((g) => { const [x, y] = flatPoint(view, size, g.at); return <rect key={g.id} x={x - g.width_mm / 2} y={y - g.height_mm / 2} width={g.width_mm} height={g.height_mm} rx={6} fill="var(--paper)" stroke="var(--soft)" strokeWidth="0.9"><title>{`${g.name}: ${formatNumber(g.width_mm)} × ${formatNumber(g.height_mm)} mm`}</title></rect>; })}
+      {view === 'side' &&
+        trayBoxes(box).map((b, i) => {
+          const f = flatBox(view, size, b);
+          return (
+            <rect
+              key={i}
+              x={f.x}
+              y={f.y}
+              width={f.w}
+              height={f.h}
+              fill="var(--sunk)"
+              opacity={0.35}
+            />
+          );
+        })}
+      {view === 'side' &&
+        (box.grommets ?? []).map((g) => {
+          const [x, y] = flatPoint(view, size, g.at);
+          return (
+            <rect
+              key={g.id}
+              x={x - g.width_mm / 2}
+              y={y - g.height_mm / 2}
+              width={g.width_mm}
+              height={g.height_mm}
+              rx={6}
+              fill="var(--paper)"
+              stroke="var(--soft)"
+              strokeWidth="0.9"
+            >
+              <title>{`${g.name}: ${formatNumber(g.width_mm)} × ${formatNumber(g.height_mm)} mm`}</title>
+            </rect>
+          );
+        })}
       {standOffs(box, model.placed).map((c, i) => {
-        const [x1, y1] = flatPoint(view, size, c.from), [x2, y2] = flatPoint(view, size, c.to);
-        return view === 'side' ? <circle key={i} cx={x1} cy={y1} r={c.radius} fill="none" stroke="var(--soft)" strokeWidth="0.8" /> : <path key={i} d={`M${x1} ${y1}L${x2} ${y2}`} stroke="var(--soft)" strokeWidth={2 * c.radius} />;
+        const [x1, y1] = flatPoint(view, size, c.from),
+          [x2, y2] = flatPoint(view, size, c.to);
+        return view === 'side' ? (
+          <circle
+            key={i}
+            cx={x1}
+            cy={y1}
+            r={c.radius}
+            fill="none"
+            stroke="var(--soft)"
+            strokeWidth="0.8"
+          />
+        ) : (
+          <path
+            key={i}
+            d={`M${x1} ${y1}L${x2} ${y2}`}
+            stroke="var(--soft)"
+            strokeWidth={2 * c.radius}
+          />
+        );
       })}
     </g>
   );

@@ -27,33 +27,79 @@ describe('from the case to the sheet', () => {
     expect(sheetSize('top', SIZE)).toEqual([400, 200]);
   });
 
-  test.each(['side', 'front', 'top'] as const)('%s: a way on the sheet leads the same way in the case', (view) => {
-    const from: Vec = [120, 90, 60], [x0, y0] = flatPoint(view, SIZE, from), way = caseWay(view, 17, -9);
-    const [x1, y1] = flatPoint(view, SIZE, [from[0] + way[0], from[1] + way[1], from[2] + way[2]]);
-    expect([x1 - x0, y1 - y0]).toEqual([17, -9]);
-  });
+  test.each(['side', 'front', 'top'] as const)(
+    '%s: a way on the sheet leads the same way in the case',
+    (view) => {
+      const from: Vec = [120, 90, 60],
+        [x0, y0] = flatPoint(view, SIZE, from),
+        way = caseWay(view, 17, -9);
+      const [x1, y1] = flatPoint(view, SIZE, [
+        from[0] + way[0],
+        from[1] + way[1],
+        from[2] + way[2],
+      ]);
+      expect([x1 - x0, y1 - y0]).toEqual([17, -9]);
+    },
+  );
 
-  test.each(['side', 'front', 'top'] as const)('%s: boxes keep their extents and know what is in front', (view) => {
-    const near = flatBox(view, SIZE, { min: [300, 250, 150], max: [390, 290, 190] }), far = flatBox(view, SIZE, { min: [10, 10, 10], max: [50, 40, 30] });
-    expect(near.depth).toBeGreaterThan(far.depth);
-    expect([far.w, far.h]).toEqual(view === 'side' ? [40, 30] : view === 'front' ? [20, 30] : [40, 20]);
-  });
+  test.each(['side', 'front', 'top'] as const)(
+    '%s: boxes keep their extents and know what is in front',
+    (view) => {
+      const near = flatBox(view, SIZE, { min: [300, 250, 150], max: [390, 290, 190] }),
+        far = flatBox(view, SIZE, { min: [10, 10, 10], max: [50, 40, 30] });
+      expect(near.depth).toBeGreaterThan(far.depth);
+      expect([far.w, far.h]).toEqual(
+        view === 'side' ? [40, 30] : view === 'front' ? [20, 30] : [40, 20],
+      );
+    },
+  );
 });
 
 describe('labels', () => {
-  const box = (id: string, name: string, x: number, y: number, w: number, h: number, named = true): Wanted => ({ id, name, named, flat: { x, y, w, h, depth: 0 } });
-  const rooms = (labels: ReturnType<typeof placeLabels>) => labels.map((l) => ({ x0: l.x - l.text.length * 3, x1: l.x + l.text.length * 3, y0: l.y - 7, y1: l.y + 7 }));
+  const box = (
+    id: string,
+    name: string,
+    x: number,
+    y: number,
+    w: number,
+    h: number,
+    named = true,
+  ): Wanted => ({ id, name, named, flat: { x, y, w, h, depth: 0 } });
+  const rooms = (labels: ReturnType<typeof placeLabels>) =>
+    labels.map((l) => ({
+      x0: l.x - l.text.length * 3,
+      x1: l.x + l.text.length * 3,
+      y0: l.y - 7,
+      y1: l.y + 7,
+    }));
 
   test('no two lie on each other', () => {
-    const placed = rooms(placeLabels([box('a', 'Processor block', 0, 0, 200, 60), box('c', 'Card', 0, 60, 200, 40), box('b', 'Board', 0, 0, 200, 200)], 1));
-    for (const [i, a] of placed.entries()) for (const b of placed.slice(i + 1)) expect(a.x1 <= b.x0 || b.x1 <= a.x0 || a.y1 <= b.y0 || b.y1 <= a.y0).toBe(true);
+    const placed = rooms(
+      placeLabels(
+        [
+          box('a', 'Processor block', 0, 0, 200, 60),
+          box('c', 'Card', 0, 60, 200, 40),
+          box('b', 'Board', 0, 0, 200, 200),
+        ],
+        1,
+      ),
+    );
+    for (const [i, a] of placed.entries())
+      for (const b of placed.slice(i + 1))
+        expect(a.x1 <= b.x0 || b.x1 <= a.x0 || a.y1 <= b.y0 || b.y1 <= a.y0).toBe(true);
     expect(placed.length).toBe(3);
   });
 
   test('a name is not written on what covers its part', () => {
-    const covered = placeLabels([box('front', 'Cover', 0, 0, 100, 100, false), box('behind', 'Board', 0, 0, 100, 100)], 1);
+    const covered = placeLabels(
+      [box('front', 'Cover', 0, 0, 100, 100, false), box('behind', 'Board', 0, 0, 100, 100)],
+      1,
+    );
     expect(covered).toEqual([]);
-    const peeking = placeLabels([box('front', 'Cover', 0, 0, 100, 60, false), box('behind', 'Board', 0, 0, 100, 100)], 1);
+    const peeking = placeLabels(
+      [box('front', 'Cover', 0, 0, 100, 60, false), box('behind', 'Board', 0, 0, 100, 100)],
+      1,
+    );
     expect(peeking[0]?.y).toBeGreaterThan(60);
   });
 
@@ -63,7 +109,10 @@ describe('labels', () => {
   });
 
   test('a part of several solids is named once, on its largest', () => {
-    const labels = placeLabels([box('m', 'Board', 0, 0, 40, 20), box('m', 'Board', 0, 50, 200, 200)], 1);
+    const labels = placeLabels(
+      [box('m', 'Board', 0, 0, 40, 20), box('m', 'Board', 0, 50, 200, 200)],
+      1,
+    );
     expect(labels.length).toBe(1);
     expect(labels[0]?.y).toBe(150);
   });
@@ -73,7 +122,9 @@ describe('runs as drawn', () => {
   const path = (demo: string): string[] => {
     const { model, reports } = workOut(demoBuild(demo) as Build);
     const size = model.build.case?.interior as Vec;
-    return reports.runs.flatMap((r) => runPath(model, r, 30, (p) => flatPoint('side', size, p)) ?? []);
+    return reports.runs.flatMap(
+      (r) => runPath(model, r, 30, (p) => flatPoint('side', size, p)) ?? [],
+    );
   };
 
   test('soft tube is a curve from port to port', () => {
@@ -85,7 +136,10 @@ describe('runs as drawn', () => {
   test('hard tube has straight legs and rounded corners', () => {
     const paths = path('fenland-flood-tower');
     expect(paths.length).toBe(13);
-    for (const p of paths) { expect(p).not.toContain('C'); expect(p).not.toContain('NaN'); }
+    for (const p of paths) {
+      expect(p).not.toContain('C');
+      expect(p).not.toContain('NaN');
+    }
     expect(paths.some((p) => p.includes('Q'))).toBe(true);
   });
 

@@ -3,7 +3,13 @@ import type { Box, Vec } from '@/core/shape';
 export type View = 'side' | 'front' | 'top';
 export const VIEW_NAMES: Record<View, string> = { side: 'glass side', front: 'front', top: 'top' };
 
-export interface Flat { readonly x: number; readonly y: number; readonly w: number; readonly h: number; readonly depth: number }
+export interface Flat {
+  readonly x: number;
+  readonly y: number;
+  readonly w: number;
+  readonly h: number;
+  readonly depth: number;
+}
 
 /** From case millimetres to the sheet: seen from the glass, from the front, or from above (glass at the bottom). */
 export function flatPoint(view: View, size: Vec, p: Vec): readonly [number, number] {
@@ -13,9 +19,16 @@ export function flatPoint(view: View, size: Vec, p: Vec): readonly [number, numb
 }
 
 export function flatBox(view: View, size: Vec, b: Box): Flat {
-  const [x0, y0] = flatPoint(view, size, b.min), [x1, y1] = flatPoint(view, size, b.max);
+  const [x0, y0] = flatPoint(view, size, b.min),
+    [x1, y1] = flatPoint(view, size, b.max);
   const depthAxis = view === 'side' ? 2 : view === 'front' ? 0 : 1;
-  return { x: Math.min(x0, x1), y: Math.min(y0, y1), w: Math.abs(x1 - x0), h: Math.abs(y1 - y0), depth: b.max[depthAxis] };
+  return {
+    x: Math.min(x0, x1),
+    y: Math.min(y0, y1),
+    w: Math.abs(x1 - x0),
+    h: Math.abs(y1 - y0),
+    depth: b.max[depthAxis],
+  };
 }
 
 export function sheetSize(view: View, size: Vec): readonly [number, number] {

@@ -13,9 +13,21 @@ type Flatten = (p: Vec) => readonly [number, number];
  * hard tube as straight legs with rounded corners. An SVG path in sheet millimetres, or null when an end has no place.
  */
 export function runPath(model: Model, run: Run, radius_mm: number, flat: Flatten): string | null {
-  if (run.routed) return samplePath(run.routed.path, ROUTED_STEP_MM).map((p, i) => `${i === 0 ? 'M' : 'L'}${flat(p).map((v) => v.toFixed(1)).join(' ')}`).join('');
-  const from = model.portAt(run.from), to = model.portAt(run.to);
-  const P = (p: Vec): string => flat(p).map((v) => v.toFixed(1)).join(' ');
+  if (run.routed)
+    return samplePath(run.routed.path, ROUTED_STEP_MM)
+      .map(
+        (p, i) =>
+          `${i === 0 ? 'M' : 'L'}${flat(p)
+            .map((v) => v.toFixed(1))
+            .join(' ')}`,
+      )
+      .join('');
+  const from = model.portAt(run.from),
+    to = model.portAt(run.to);
+  const P = (p: Vec): string =>
+    flat(p)
+      .map((v) => v.toFixed(1))
+      .join(' ');
   if (from && to && run.bridge) return `M${P(from.at)}L${P(to.at)}`;
   if (!from || !to || run.by === 'joint') return null;
   if (!run.tube.hard) {
@@ -23,24 +35,38 @@ export function runPath(model: Model, run: Run, radius_mm: number, flat: Flatten
     return `M${P(from.at)}C${P(add(from.at, scale(from.direction, reach)))} ${P(add(to.at, scale(to.direction, reach)))} ${P(to.at)}`;
   }
   const stub = radius_mm + 14;
-  const a = add(from.at, scale(from.direction, stub)), b = add(to.at, scale(to.direction, stub));
+  const a = add(from.at, scale(from.direction, stub)),
+    b = add(to.at, scale(to.direction, stub));
   const corners: Vec[] = [from.at, a, [b[0], a[1], a[2]], [b[0], b[1], a[2]], b, to.at];
   return rounded(corners.map(flat), radius_mm);
 }
 
 /** A polyline with its corners rounded, as an SVG path; corners that fall together on the sheet are dropped. */
 function rounded(points: readonly (readonly [number, number])[], radius: number): string {
-  const kept = points.filter((p, i) => i === 0 || Math.hypot(p[0] - (points[i - 1]?.[0] ?? 0), p[1] - (points[i - 1]?.[1] ?? 0)) > 0.5);
+  const kept = points.filter(
+    (p, i) =>
+      i === 0 ||
+      Math.hypot(p[0] - (points[i - 1]?.[0] ?? 0), p[1] - (points[i - 1]?.[1] ?? 0)) > 0.5,
+  );
   const show = (p: readonly [number, number]): string => `${p[0].toFixed(1)} ${p[1].toFixed(1)}`;
-  const towards = (p: readonly [number, number], q: readonly [number, number]): readonly [number, number] => {
+  const towards = (
+    p: readonly [number, number],
+    q: readonly [number, number],
+  ): readonly [number, number] => {
     const length = Math.hypot(q[0] - p[0], q[1] - p[1]);
     const r = Math.min(radius, length / 2) / length;
     return [p[0] + (q[0] - p[0]) * r, p[1] + (q[1] - p[1]) * r];
   };
   let path = `M${show(kept[0] ?? [0, 0])}`;
   for (let i = 1; i + 1 < kept.length; i += 1) {
-    const [before, corner, after] = [kept[i - 1], kept[i], kept[i + 1]] as [readonly [number, number], readonly [number, number], readonly [number, number]];
+    const [before, corner, after] = [kept[i - 1], kept[i], kept[i + 1]] as [
+      readonly [number, number],
+      readonly [number, number],
+      readonly [number, number],
+    ];
     path += `L${show(towards(corner, before))}Q${show(corner)} ${show(towards(corner, after))}`;
   }
-  return kept.length > 1 ? `${path}L${show(kept[kept.length - 1] as readonly [number, number])}` : path;
+  return kept.length > 1
+    ? `${path}L${show(kept[kept.length - 1] as readonly [number, number])}`
+    : path;
 }

@@ -10,31 +10,48 @@ type Hold = (item: string, placement: Placement | null) => void;
 const TREMBLE_PX = 3;
 
 /** Dragging parts on a sheet: along their rail, or over the plane the sheet shows. A press without a drag picks. */
-export function useDrag(view: View, build: Build, onHold: Hold | undefined, onPick: (id: string) => void) {
+export function useDrag(
+  view: View,
+  build: Build,
+  onHold: Hold | undefined,
+  onPick: (id: string) => void,
+) {
   const dragged = useRef(false);
   return {
     /** For the click that follows a drag: it picks nothing. */
-    click: (item: string) => (): void => { if (!dragged.current) onPick(item); dragged.current = false; },
-    press: (item: string) => (e: Pointer<SVGGElement>): void => {
-      const sheet = e.currentTarget.ownerSVGElement;
-      const toSheet = sheet?.getScreenCTM()?.inverse();
-      if (!onHold || e.button !== 0 || !toSheet || !movedBy(build, item, [0, 0, 0])) return;
-      const [x0, y0] = [e.clientX, e.clientY];
+    click: (item: string) => (): void => {
+      if (!dragged.current) onPick(item);
       dragged.current = false;
-      const move = (ev: PointerEvent): void => {
-        if (!dragged.current && Math.hypot(ev.clientX - x0, ev.clientY - y0) < TREMBLE_PX) return;
-        dragged.current = true;
-        onHold(item, movedBy(build, item, caseWay(view, (ev.clientX - x0) * toSheet.a, (ev.clientY - y0) * toSheet.d)));
-      };
-      const up = (): void => {
-        window.removeEventListener('pointermove', move);
-        window.removeEventListener('pointerup', up);
-        window.removeEventListener('pointercancel', up);
-        if (dragged.current) onHold(item, null);
-      };
-      window.addEventListener('pointermove', move);
-      window.addEventListener('pointerup', up);
-      window.addEventListener('pointercancel', up);
     },
+    press:
+      (item: string) =>
+      (e: Pointer<SVGGElement>): void => {
+        const sheet = e.currentTarget.ownerSVGElement;
+        const toSheet = sheet?.getScreenCTM()?.inverse();
+        if (!onHold || e.button !== 0 || !toSheet || !movedBy(build, item, [0, 0, 0])) return;
+        const [x0, y0] = [e.clientX, e.clientY];
+        dragged.current = false;
+        const move = (ev: PointerEvent): void => {
+          if (!dragged.current && Math.hypot(ev.clientX - x0, ev.clientY - y0) < TREMBLE_PX) return;
+          dragged.current = true;
+          onHold(
+            item,
+            movedBy(
+              build,
+              item,
+              caseWay(view, (ev.clientX - x0) * toSheet.a, (ev.clientY - y0) * toSheet.d),
+            ),
+          );
+        };
+        const up = (): void => {
+          window.removeEventListener('pointermove', move);
+          window.removeEventListener('pointerup', up);
+          window.removeEventListener('pointercancel', up);
+          if (dragged.current) onHold(item, null);
+        };
+        window.addEventListener('pointermove', move);
+        window.addEventListener('pointerup', up);
+        window.addEventListener('pointercancel', up);
+      },
   };
 }

@@ -7,7 +7,13 @@ import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
 /** Each stretch between splits and joins: what it leads through, its flow, its share and what it takes. */
-export function BranchTable({ graph, network }: { readonly graph: LoopGraph; readonly network: FlowNetwork }) {
+export function BranchTable({
+  graph,
+  network,
+}: {
+  readonly graph: LoopGraph;
+  readonly network: FlowNetwork;
+}) {
   const { build, workings, pick, picked } = useBench((s) => s);
   const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
   const rows = branchesOf(graph, network, workings.reports.flow.links);
@@ -16,12 +22,38 @@ export function BranchTable({ graph, network }: { readonly graph: LoopGraph; rea
       {rows.length <= 1 && <p>This loop does not split: one flow through all of it.</p>}
       {rows.length > 1 && (
         <table>
-          <thead><tr><th>stretch</th><th className="num">flow</th><th className="num">share</th><th className="num">takes</th></tr></thead>
+          <thead>
+            <tr>
+              <th>stretch</th>
+              <th className="num">flow</th>
+              <th className="num">share</th>
+              <th className="num">takes</th>
+            </tr>
+          </thead>
           <tbody>
             {rows.map((b) => (
               <tr key={b.links.join()} data-picked={b.items.includes(picked ?? '') || undefined}>
-                <td>{b.items.length > 0 ? b.items.map((i, k) => <span key={i}>{k > 0 ? ', ' : ''}<button type="button" className={styles.stepName} onClick={() => pick(i)}>{nameOf(i)}</button></span>) : `${nameOf(b.from)} to ${nameOf(b.to)}`}{b.items.length > 0 && <span className="soft"> {nameOf(b.from)} to {nameOf(b.to)}</span>}</td>
-                <td className="num">{formatFlow(b.flow_Lmin)}</td><td className="num">{formatNumber(100 * b.share)} %</td><td className="num">{formatKilopascals(b.takes_kPa)}</td>
+                <td>
+                  {b.items.length > 0
+                    ? b.items.map((i, k) => (
+                        <span key={i}>
+                          {k > 0 ? ', ' : ''}
+                          <button type="button" className={styles.stepName} onClick={() => pick(i)}>
+                            {nameOf(i)}
+                          </button>
+                        </span>
+                      ))
+                    : `${nameOf(b.from)} to ${nameOf(b.to)}`}
+                  {b.items.length > 0 && (
+                    <span className="soft">
+                      {' '}
+                      {nameOf(b.from)} to {nameOf(b.to)}
+                    </span>
+                  )}
+                </td>
+                <td className="num">{formatFlow(b.flow_Lmin)}</td>
+                <td className="num">{formatNumber(100 * b.share)} %</td>
+                <td className="num">{formatKilopascals(b.takes_kPa)}</td>
               </tr>
             ))}
           </tbody>

@@ -8,31 +8,99 @@ import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
 /** What dirt does: the loop's flow when a share of one part's channels is plugged. A flow seen sagging points to its cause. */
-export function DirtTable({ graph, state, network }: { readonly graph: LoopGraph; readonly state: LoopFlow; readonly network: FlowNetwork }) {
+export function DirtTable({
+  graph,
+  state,
+  network,
+}: {
+  readonly graph: LoopGraph;
+  readonly state: LoopFlow;
+  readonly network: FlowNetwork;
+}) {
   const { build, workings, pick, picked } = useBench((s) => s);
   const rows = useMemo(() => saggingFlow(graph, network), [graph, network]);
-  const through = (item: string): number => Math.max(0, ...workings.reports.flow.links.filter((l) => l.item === item && l.loop === state.id).map((l) => Math.abs(l.flow_Lmin)));
+  const through = (item: string): number =>
+    Math.max(
+      0,
+      ...workings.reports.flow.links
+        .filter((l) => l.item === item && l.loop === state.id)
+        .map((l) => Math.abs(l.flow_Lmin)),
+    );
   const target = build.brief.limits.flow_Lmin;
   return (
     <Section title="When a part clogs">
-      {rows.length === 0 ? <p>No block, filter or meter in this loop: nothing where dirt would settle.</p> : (
+      {rows.length === 0 ? (
+        <p>No block, filter or meter in this loop: nothing where dirt would settle.</p>
+      ) : (
         <table>
-          <thead><tr><th>plugged</th><th className="num">clean</th>{SAG_SHARES.map((s) => <th key={s} className="num">{formatNumber(100 * s)} %</th>)}</tr></thead>
+          <thead>
+            <tr>
+              <th>plugged</th>
+              <th className="num">clean</th>
+              {SAG_SHARES.map((s) => (
+                <th key={s} className="num">
+                  {formatNumber(100 * s)} %
+                </th>
+              ))}
+            </tr>
+          </thead>
           <tbody>
             {rows.map((r) => {
               const item = build.items.find((i) => i.id === r.item);
               return (
                 <tr key={r.item} data-picked={picked === r.item || undefined}>
-                  <td><button type="button" className={styles.stepName} onClick={() => pick(r.item)}>{item?.name ?? r.item}</button>{item?.settings.clogged ? <span className="soft"> {formatNumber(100 * item.settings.clogged)} % already</span> : null}</td>
-                  <td className="num">{formatNumber(state.flow_Lmin, { decimals: 1 })}{graph.branched ? <><br /><span className="soft">{formatNumber(through(r.item), { decimals: 1 })}</span></> : null}</td>
-                  {r.steps.map((s) => <td key={s.share} className="num" title={`${formatFlow(s.through_Lmin)} through the part; ${flowBand(s.flow_Lmin)}`}>{formatNumber(s.flow_Lmin, { decimals: 1 })}{s.flow_Lmin < target ? <span className={styles.under}> under</span> : null}{graph.branched ? <><br /><span className="soft">{formatNumber(s.through_Lmin, { decimals: 1 })}</span></> : null}</td>)}
+                  <td>
+                    <button type="button" className={styles.stepName} onClick={() => pick(r.item)}>
+                      {item?.name ?? r.item}
+                    </button>
+                    {item?.settings.clogged ? (
+                      <span className="soft">
+                        {' '}
+                        {formatNumber(100 * item.settings.clogged)} % already
+                      </span>
+                    ) : null}
+                  </td>
+                  <td className="num">
+                    {formatNumber(state.flow_Lmin, { decimals: 1 })}
+                    {graph.branched ? (
+                      <>
+                        <br />
+                        <span className="soft">
+                          {formatNumber(through(r.item), { decimals: 1 })}
+                        </span>
+                      </>
+                    ) : null}
+                  </td>
+                  {r.steps.map((s) => (
+                    <td
+                      key={s.share}
+                      className="num"
+                      title={`${formatFlow(s.through_Lmin)} through the part; ${flowBand(s.flow_Lmin)}`}
+                    >
+                      {formatNumber(s.flow_Lmin, { decimals: 1 })}
+                      {s.flow_Lmin < target ? <span className={styles.under}> under</span> : null}
+                      {graph.branched ? (
+                        <>
+                          <br />
+                          <span className="soft">
+                            {formatNumber(s.through_Lmin, { decimals: 1 })}
+                          </span>
+                        </>
+                      ) : null}
+                    </td>
+                  ))}
                 </tr>
               );
             })}
           </tbody>
         </table>
       )}
-      <p className="soft">Flow round the loop, L/min, with that share of the part&apos;s channels plugged{graph.branched ? ', and under it the flow through the part' : ''}; “under” is below the {formatFlow(target)} you ask for. Plugged channels send their flow through the rest: dp(Q) becomes dp(Q / open share).</p>
+      <p className="soft">
+        Flow round the loop, L/min, with that share of the part&apos;s channels plugged
+        {graph.branched ? ', and under it the flow through the part' : ''}; “under” is below the{' '}
+        {formatFlow(target)} you ask for. Plugged channels send their flow through the rest: dp(Q)
+        becomes dp(Q / open share).
+      </p>
     </Section>
   );
 }

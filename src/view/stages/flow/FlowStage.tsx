@@ -1,6 +1,13 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { atFullSpeed, flowBand, networkOf, pumpMargin, slowestShareFor, type LoopFlow } from '@/core/flow';
+import {
+  atFullSpeed,
+  flowBand,
+  networkOf,
+  pumpMargin,
+  slowestShareFor,
+  type LoopFlow,
+} from '@/core/flow';
 import { inpLoops, writeInp } from '@/core/inp';
 import type { LoopGraph } from '@/core/model';
 import { formatFlow, formatKilopascals, formatNumber, formatSpeed } from '@/core/quantity';
@@ -18,9 +25,18 @@ import { PumpSpeeds } from './PumpSpeeds';
 import { SplitSchool } from './SplitSchool';
 import styles from './FlowStage.module.css';
 
-const BAND_WORDS = { poor: 'poor', fair: 'fair', good: 'good', ample: 'ample; more gains nothing' } as const;
+const BAND_WORDS = {
+  poor: 'poor',
+  fair: 'fair',
+  good: 'good',
+  ample: 'ample; more gains nothing',
+} as const;
 const VIEWS = [
-  { value: 'losses', label: 'Losses' }, { value: 'branches', label: 'Branches' }, { value: 'pressures', label: 'Pressures' }, { value: 'pumps', label: 'Which pump' }, { value: 'dirt', label: 'Dirt' },
+  { value: 'losses', label: 'Losses' },
+  { value: 'branches', label: 'Branches' },
+  { value: 'pressures', label: 'Pressures' },
+  { value: 'pumps', label: 'Which pump' },
+  { value: 'dirt', label: 'Dirt' },
 ] as const;
 type View = (typeof VIEWS)[number]['value'];
 
@@ -31,48 +47,169 @@ export function FlowStage() {
   const { flow } = workings.reports;
   const graph = workings.model.loops.find((g) => g.loop.id === chosen) ?? workings.model.loops[0];
   const state = flow.loops.find((l) => l.id === graph?.loop.id);
-  if (!graph || !state) return <EmptyStage title="Nothing flows yet" text="Connect the parts into a loop: then this page shows where the pump's head meets what the loop takes, and which part takes most." action={build.items.some((i) => i.part.kind === 'pump') ? undefined : 'Open the Stores'} onAction={() => open('stores')} />;
-  return <OneLoop key={graph.loop.id} graph={graph} state={state} loops={workings.model.loops} onLoop={setChosen} />;
+  if (!graph || !state)
+    return (
+      <EmptyStage
+        title="Nothing flows yet"
+        text="Connect the parts into a loop: then this page shows where the pump's head meets what the loop takes, and which part takes most."
+        action={build.items.some((i) => i.part.kind === 'pump') ? undefined : 'Open the Stores'}
+        onAction={() => open('stores')}
+      />
+    );
+  return (
+    <OneLoop
+      key={graph.loop.id}
+      graph={graph}
+      state={state}
+      loops={workings.model.loops}
+      onLoop={setChosen}
+    />
+  );
 }
 
-function OneLoop({ graph, state, loops, onLoop }: { readonly graph: LoopGraph; readonly state: LoopFlow; readonly loops: readonly LoopGraph[]; readonly onLoop: (id: string) => void }) {
+function OneLoop({
+  graph,
+  state,
+  loops,
+  onLoop,
+}: {
+  readonly graph: LoopGraph;
+  readonly state: LoopFlow;
+  readonly loops: readonly LoopGraph[];
+  readonly onLoop: (id: string) => void;
+}) {
   const { build, workings, commit } = useBench((s) => s);
   const [view, setView] = useState<View>('losses');
   const { flow, runs } = workings.reports;
-  const network = useMemo(() => networkOf(workings.model, graph, runs, state.coolant_C), [workings.model, graph, runs, state.coolant_C]);
+  const network = useMemo(
+    () => networkOf(workings.model, graph, runs, state.coolant_C),
+    [workings.model, graph, runs, state.coolant_C],
+  );
   const target = build.brief.limits.flow_Lmin;
   const troubled = workings.findings.some((f) => f.stage === 'flow' && f.severity === 'fails');
-  const pumps = flow.pumps.filter((p) => p.loop === graph.loop.id).flatMap((p) => { const item = build.items.find((i) => i.id === p.id); return item?.part.kind === 'pump' ? [{ ...p, item, part: item.part }] : []; });
+  const pumps = flow.pumps
+    .filter((p) => p.loop === graph.loop.id)
+    .flatMap((p) => {
+      const item = build.items.find((i) => i.id === p.id);
+      return item?.part.kind === 'pump' ? [{ ...p, item, part: item.part }] : [];
+    });
   const margin = pumpMargin(network, target);
   const least = slowestShareFor(atFullSpeed(network), target);
   const first = pumps[0];
-  const speed = first ? { now: first.speed_rpm, min: first.part.minSpeed_rpm, max: first.part.fullSpeed_rpm } : null;
+  const speed = first
+    ? { now: first.speed_rpm, min: first.part.minSpeed_rpm, max: first.part.fullSpeed_rpm }
+    : null;
   const setAll = (rpm: number): void => {
     if (!first) return;
     const factor = first.speed_rpm > 0 ? rpm / first.speed_rpm : null;
-    const held = (p: (typeof pumps)[number]): number => Math.round(Math.min(p.part.fullSpeed_rpm, Math.max(p.part.minSpeed_rpm, factor === null ? (rpm / first.part.fullSpeed_rpm) * p.part.fullSpeed_rpm : p.speed_rpm * factor)));
-    commit(`pump at ${formatSpeed(rpm)}`, { do: 'batch', edits: pumps.map((p) => ({ do: 'item.set', item: p.id, values: { speed_rpm: held(p) } })) }, `pumps-${graph.loop.id}`);
+    const held = (p: (typeof pumps)[number]): number =>
+      Math.round(
+        Math.min(
+          p.part.fullSpeed_rpm,
+          Math.max(
+            p.part.minSpeed_rpm,
+            factor === null
+              ? (rpm / first.part.fullSpeed_rpm) * p.part.fullSpeed_rpm
+              : p.speed_rpm * factor,
+          ),
+        ),
+      );
+    commit(
+      `pump at ${formatSpeed(rpm)}`,
+      {
+        do: 'batch',
+        edits: pumps.map((p) => ({ do: 'item.set', item: p.id, values: { speed_rpm: held(p) } })),
+      },
+      `pumps-${graph.loop.id}`,
+    );
   };
-  const spare = margin === null ? '' : margin >= 0 ? `At the ${formatFlow(target)} you ask for, the pump has ${formatNumber(100 * margin)} % of head to spare` : `At the ${formatFlow(target)} you ask for, the pump is ${formatNumber(-100 * margin)} % short of head`;
-  const enough = least !== null && first ? `${formatSpeed(Math.max(first.part.minSpeed_rpm, least * first.part.fullSpeed_rpm))} would do.` : '';
+  const spare =
+    margin === null
+      ? ''
+      : margin >= 0
+        ? `At the ${formatFlow(target)} you ask for, the pump has ${formatNumber(100 * margin)} % of head to spare`
+        : `At the ${formatFlow(target)} you ask for, the pump is ${formatNumber(-100 * margin)} % short of head`;
+  const enough =
+    least !== null && first
+      ? `${formatSpeed(Math.max(first.part.minSpeed_rpm, least * first.part.fullSpeed_rpm))} would do.`
+      : '';
   return (
     <StageFrame
-      stage="flow" title={state.status === 'solved' ? `${formatFlow(state.flow_Lmin)}, ${troubled ? 'but see the findings' : BAND_WORDS[flowBand(state.flow_Lmin)]}` : 'Nothing flows'}
-      sentence={state.status === 'solved' ? <>{graph.loop.name} settles at <Why reason={reasonForFlow(state)}>{formatFlow(state.flow_Lmin)}</Why> and {formatKilopascals(state.head_kPa)}{graph.branched ? ', before it splits' : ''}. {spare}{spare && enough ? '; ' : spare ? '.' : ''}{enough}</> : 'See the findings beside.'}
-      side={<>
-        {loops.length > 1 && <Section title="Loop"><Segments label="Loop" value={graph.loop.id} options={loops.map((g) => ({ value: g.loop.id, label: g.loop.name }))} onPick={onLoop} /></Section>}
-        <div className={styles.views}><Segments label="Look at" value={view} options={VIEWS} onPick={setView} /></div>
-        {view === 'losses' && <><PumpSpeeds pumps={pumps} target={target} /><LossStairs graph={graph} state={state} network={network} /></>}
-        {view === 'branches' && <><BranchTable graph={graph} network={network} /><SplitSchool loop={graph.loop.id} /></>}
-        {view === 'pressures' && <PressureTable graph={graph} state={state} />}
-        {view === 'pumps' && <PumpChooser loop={graph.loop.id} />}
-        {view === 'dirt' && <DirtTable graph={graph} state={state} network={network} />}
-      </>}
+      stage="flow"
+      title={
+        state.status === 'solved'
+          ? `${formatFlow(state.flow_Lmin)}, ${troubled ? 'but see the findings' : BAND_WORDS[flowBand(state.flow_Lmin)]}`
+          : 'Nothing flows'
+      }
+      sentence={
+        state.status === 'solved' ? (
+          <>
+            {graph.loop.name} settles at{' '}
+            <Why reason={reasonForFlow(state)}>{formatFlow(state.flow_Lmin)}</Why> and{' '}
+            {formatKilopascals(state.head_kPa)}
+            {graph.branched ? ', before it splits' : ''}. {spare}
+            {spare && enough ? '; ' : spare ? '.' : ''}
+            {enough}
+          </>
+        ) : (
+          'See the findings beside.'
+        )
+      }
+      side={
+        <>
+          {loops.length > 1 && (
+            <Section title="Loop">
+              <Segments
+                label="Loop"
+                value={graph.loop.id}
+                options={loops.map((g) => ({ value: g.loop.id, label: g.loop.name }))}
+                onPick={onLoop}
+              />
+            </Section>
+          )}
+          <div className={styles.views}>
+            <Segments label="Look at" value={view} options={VIEWS} onPick={setView} />
+          </div>
+          {view === 'losses' && (
+            <>
+              <PumpSpeeds pumps={pumps} target={target} />
+              <LossStairs graph={graph} state={state} network={network} />
+            </>
+          )}
+          {view === 'branches' && (
+            <>
+              <BranchTable graph={graph} network={network} />
+              <SplitSchool loop={graph.loop.id} />
+            </>
+          )}
+          {view === 'pressures' && <PressureTable graph={graph} state={state} />}
+          {view === 'pumps' && <PumpChooser loop={graph.loop.id} />}
+          {view === 'dirt' && <DirtTable graph={graph} state={state} network={network} />}
+        </>
+      }
     >
-      <OperatingChart network={network} state={state} target={target} speed={speed} onSpeed={setAll} />
+      <OperatingChart
+        network={network}
+        state={state}
+        target={target}
+        speed={speed}
+        onSpeed={setAll}
+      />
       <p className={styles.foot}>
-        <button type="button" className={styles.textButton} onClick={() => downloadInp(build.name, writeInp(build.name, inpLoops(workings.model, runs, flow)))}>EPANET file</button>
-        <span className="soft"> Every loop of this build as an open .inp file, so that anyone can check these flows with another engine.</span>
+        <button
+          type="button"
+          className={styles.textButton}
+          onClick={() =>
+            downloadInp(build.name, writeInp(build.name, inpLoops(workings.model, runs, flow)))
+          }
+        >
+          EPANET file
+        </button>
+        <span className="soft">
+          {' '}
+          Every loop of this build as an open .inp file, so that anyone can check these flows with
+          another engine.
+        </span>
       </p>
     </StageFrame>
   );

@@ -10,8 +10,16 @@ import { reasonForDrop } from '../reasons';
 import { CurveEditor, type CurveOf } from '../curve';
 import styles from './FlowStage.module.css';
 
-interface Props { readonly graph: LoopGraph; readonly state: LoopFlow; readonly network: FlowNetwork }
-const ORDERS = [{ value: 'loss', label: 'largest first' }, { value: 'flow', label: 'in flow order' }, { value: 'name', label: 'by name' }] as const;
+interface Props {
+  readonly graph: LoopGraph;
+  readonly state: LoopFlow;
+  readonly network: FlowNetwork;
+}
+const ORDERS = [
+  { value: 'loss', label: 'largest first' },
+  { value: 'flow', label: 'in flow order' },
+  { value: 'name', label: 'by name' },
+] as const;
 
 /** What each part and run takes of the head, as stairs. A click picks the part everywhere and opens what its figure is made of. */
 export function LossStairs({ graph, state, network }: Props) {
@@ -19,42 +27,126 @@ export function LossStairs({ graph, state, network }: Props) {
   const [order, setOrder] = useState<(typeof ORDERS)[number]['value']>('loss');
   const [editing, setEditing] = useState<CurveOf | null>(null);
   const { flow, runs } = workings.reports;
-  const nameOf = (l: LinkFlow): string => (l.item ? build.items.find((i) => i.id === l.item)?.name ?? l.item : runs.find((r) => r.id === l.id)?.name ?? l.id);
+  const nameOf = (l: LinkFlow): string =>
+    l.item
+      ? (build.items.find((i) => i.id === l.item)?.name ?? l.item)
+      : (runs.find((r) => r.id === l.id)?.name ?? l.id);
   const rows = stairs(flow.links.filter((l) => l.loop === graph.loop.id));
-  const place = (l: LinkFlow): number => (l.item ? graph.stations.indexOf(l.item) * 2 : graph.route.indexOf(l.id) * 2 + 1);
-  const sorted = [...rows].sort((a, b) => (order === 'loss' ? b.drop_kPa - a.drop_kPa : order === 'flow' ? place(a) - place(b) : nameOf(a).localeCompare(nameOf(b))));
+  const place = (l: LinkFlow): number =>
+    l.item ? graph.stations.indexOf(l.item) * 2 : graph.route.indexOf(l.id) * 2 + 1;
+  const sorted = [...rows].sort((a, b) =>
+    order === 'loss'
+      ? b.drop_kPa - a.drop_kPa
+      : order === 'flow'
+        ? place(a) - place(b)
+        : nameOf(a).localeCompare(nameOf(b)),
+  );
   const most = Math.max(...rows.map((l) => l.drop_kPa), 0.1);
   return (
-    <Section title="What each part takes" aside={<Pick label="Order" hideLabel value={order} options={ORDERS} onPick={setOrder} />}>
+    <Section
+      title="What each part takes"
+      aside={<Pick label="Order" hideLabel value={order} options={ORDERS} onPick={setOrder} />}
+    >
       <ul className={styles.stairs}>
         {sorted.map((l) => {
           const run = runs.find((r) => r.id === l.id);
-          const subject = l.item ?? l.id, name = nameOf(l), open = picked === subject;
+          const subject = l.item ?? l.id,
+            name = nameOf(l),
+            open = picked === subject;
           const item = build.items.find((i) => i.id === l.item);
           const passage = item && 'passages' in item.part ? item.part.passages[0] : undefined;
           const measured = passage && passage.points.length > 0 ? passage : null;
           const pipe = network.links.find((n) => n.id === l.id)?.pipe;
           return (
             <li key={l.id} data-picked={open || undefined}>
-              <button type="button" className={styles.stepName} aria-expanded={open} onClick={() => pick(open ? null : subject)}>{name}{run?.estimated && l.kind === 'tube' ? <span className="soft"> est.</span> : null}</button>
-              <span className={styles.stepBar} aria-hidden><span style={{ width: `${(100 * l.drop_kPa) / most}%` }} /></span>
-              <span className="num"><Why reason={reasonForDrop(l, name)}>{formatKilopascals(l.drop_kPa)}</Why></span>
+              <button
+                type="button"
+                className={styles.stepName}
+                aria-expanded={open}
+                onClick={() => pick(open ? null : subject)}
+              >
+                {name}
+                {run?.estimated && l.kind === 'tube' ? <span className="soft"> est.</span> : null}
+              </button>
+              <span className={styles.stepBar} aria-hidden>
+                <span style={{ width: `${(100 * l.drop_kPa) / most}%` }} />
+              </span>
+              <span className="num">
+                <Why reason={reasonForDrop(l, name)}>{formatKilopascals(l.drop_kPa)}</Why>
+              </span>
               <span className="num soft">{share(l, state)}</span>
               {open && (
                 <div className={styles.detail}>
-                  <span>{formatFlow(Math.abs(l.flow_Lmin))}{l.reynolds ? `, Re ${formatNumber(l.reynolds)}, ${l.regime}` : ''}{pipe && pipe.length_mm > 0 ? `; ${formatMillimetres(pipe.length_mm)} of ${formatNumber(pipe.bore_mm)} mm bore, ${pipe.minor.map((m) => m.of).join(', ')}` : ''}</span>
-                  {measured && item && <FitLine points={measured.points} source={measured.source} onEdit={() => setEditing({ item, of: 1 })} />}
-                  {item && (item.part.kind === 'block' || item.part.kind === 'inline') && measured && <QuantityPercent label="Clogged" value={item.settings.clogged ?? 0} onCommit={(v) => commit(`say how far ${item.name} is clogged`, { do: 'item.set', item: item.id, values: { clogged: v } })} />}
-                  {item?.part.kind === 'inline' && item.part.duty === 'valve' && <label><input type="checkbox" checked={item.settings.shut ?? false} onChange={(e) => commit(`${e.target.checked ? 'shut' : 'open'} ${item.name}`, { do: 'item.set', item: item.id, values: { shut: e.target.checked } })} /> shut</label>}
+                  <span>
+                    {formatFlow(Math.abs(l.flow_Lmin))}
+                    {l.reynolds ? `, Re ${formatNumber(l.reynolds)}, ${l.regime}` : ''}
+                    {pipe && pipe.length_mm > 0
+                      ? `; ${formatMillimetres(pipe.length_mm)} of ${formatNumber(pipe.bore_mm)} mm bore, ${pipe.minor.map((m) => m.of).join(', ')}`
+                      : ''}
+                  </span>
+                  {measured && item && (
+                    <FitLine
+                      points={measured.points}
+                      source={measured.source}
+                      onEdit={() => setEditing({ item, of: 1 })}
+                    />
+                  )}
+                  {item &&
+                    (item.part.kind === 'block' || item.part.kind === 'inline') &&
+                    measured && (
+                      <QuantityPercent
+                        label="Clogged"
+                        value={item.settings.clogged ?? 0}
+                        onCommit={(v) =>
+                          commit(`say how far ${item.name} is clogged`, {
+                            do: 'item.set',
+                            item: item.id,
+                            values: { clogged: v },
+                          })
+                        }
+                      />
+                    )}
+                  {item?.part.kind === 'inline' && item.part.duty === 'valve' && (
+                    <label>
+                      <input
+                        type="checkbox"
+                        checked={item.settings.shut ?? false}
+                        onChange={(e) =>
+                          commit(`${e.target.checked ? 'shut' : 'open'} ${item.name}`, {
+                            do: 'item.set',
+                            item: item.id,
+                            values: { shut: e.target.checked },
+                          })
+                        }
+                      />{' '}
+                      shut
+                    </label>
+                  )}
                 </div>
               )}
             </li>
           );
         })}
       </ul>
-      <p className="soft">est.: the run&apos;s length is estimated until it is routed in space.{graph.branched ? ' Shares are of the pumps\' work: a branch with half the flow counts half.' : ''}</p>
+      <p className="soft">
+        est.: the run&apos;s length is estimated until it is routed in space.
+        {graph.branched
+          ? " Shares are of the pumps' work: a branch with half the flow counts half."
+          : ''}
+      </p>
       <div className={styles.pumpCurves}>
-        {graph.edges.flatMap((e) => (e.item?.part.kind === 'pump' ? [e.item] : [])).map((item) => <button key={item.id} type="button" className={styles.textButton} onClick={() => setEditing({ item, of: 'head' })}>Measured points of {item.name}</button>)}
+        {graph.edges
+          .flatMap((e) => (e.item?.part.kind === 'pump' ? [e.item] : []))
+          .map((item) => (
+            <button
+              key={item.id}
+              type="button"
+              className={styles.textButton}
+              onClick={() => setEditing({ item, of: 'head' })}
+            >
+              Measured points of {item.name}
+            </button>
+          ))}
       </div>
       {editing && <CurveEditor curve={editing} onClose={() => setEditing(null)} />}
     </Section>
@@ -66,25 +158,67 @@ function stairs(links: readonly LinkFlow[]): readonly LinkFlow[] {
   const byItem = new Map<string, LinkFlow>();
   const rest: LinkFlow[] = [];
   for (const l of links) {
-    if (!l.item) { rest.push(l); continue; }
+    if (!l.item) {
+      rest.push(l);
+      continue;
+    }
     const known = byItem.get(l.item);
-    byItem.set(l.item, known && l.drop_kPa * l.flow_Lmin < known.drop_kPa * known.flow_Lmin ? known : l);
+    byItem.set(
+      l.item,
+      known && l.drop_kPa * l.flow_Lmin < known.drop_kPa * known.flow_Lmin ? known : l,
+    );
   }
-  return [...byItem.values(), ...rest].map((l) => ({ ...l, drop_kPa: Math.sign(l.flow_Lmin || 1) * l.drop_kPa })).filter((l) => l.drop_kPa > 0.005);
+  return [...byItem.values(), ...rest]
+    .map((l) => ({ ...l, drop_kPa: Math.sign(l.flow_Lmin || 1) * l.drop_kPa }))
+    .filter((l) => l.drop_kPa > 0.005);
 }
 
 /** Share of the work the pumps do. */
-const share = (l: LinkFlow, state: LoopFlow): string => (state.head_kPa > 0 && state.flow_Lmin > 0 ? `${formatNumber((100 * l.drop_kPa * Math.abs(l.flow_Lmin)) / (state.head_kPa * state.flow_Lmin))} %` : '–');
+const share = (l: LinkFlow, state: LoopFlow): string =>
+  state.head_kPa > 0 && state.flow_Lmin > 0
+    ? `${formatNumber((100 * l.drop_kPa * Math.abs(l.flow_Lmin)) / (state.head_kPa * state.flow_Lmin))} %`
+    : '–';
 
-function FitLine({ points, source, onEdit }: { readonly points: readonly (readonly [number, number])[]; readonly source: string | undefined; onEdit(): void }) {
+function FitLine({
+  points,
+  source,
+  onEdit,
+}: {
+  readonly points: readonly (readonly [number, number])[];
+  readonly source: string | undefined;
+  onEdit(): void;
+}) {
   const fit = fitOf(points);
   return (
     <span>
-      {points.length} points fit {formatNumber(fit.a, { decimals: 2 })} Q + {formatNumber(fit.b, { decimals: 2 })} Q² within {formatNumber(fit.residual_kPa, { decimals: 2 })} kPa{source ? `; ${source}` : ''}. <button type="button" className={styles.textButton} onClick={onEdit}>Measured points</button>
+      {points.length} points fit {formatNumber(fit.a, { decimals: 2 })} Q +{' '}
+      {formatNumber(fit.b, { decimals: 2 })} Q² within{' '}
+      {formatNumber(fit.residual_kPa, { decimals: 2 })} kPa{source ? `; ${source}` : ''}.{' '}
+      <button type="button" className={styles.textButton} onClick={onEdit}>
+        Measured points
+      </button>
     </span>
   );
 }
 
-function QuantityPercent({ label, value, onCommit }: { readonly label: string; readonly value: number; onCommit(v: number): void }) {
-  return <QuantityField label={label} value={100 * value} quantity="share" width={36} min={0} max={95} onCommit={(v) => v !== null && onCommit(v / 100)} />;
+function QuantityPercent({
+  label,
+  value,
+  onCommit,
+}: {
+  readonly label: string;
+  readonly value: number;
+  onCommit(v: number): void;
+}) {
+  return (
+    <QuantityField
+      label={label}
+      value={100 * value}
+      quantity="share"
+      width={36}
+      min={0}
+      max={95}
+      onCommit={(v) => v !== null && onCommit(v / 100)}
+    />
+  );
 }

@@ -1,19 +1,31 @@
 'use client';
 import { useMemo, useRef } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts';
-import { atFullSpeed, flowAtShares, operatingCurves, slowestShareFor, type FlowNetwork, type LoopFlow } from '@/core/flow';
+import {
+  atFullSpeed,
+  flowAtShares,
+  operatingCurves,
+  slowestShareFor,
+  type FlowNetwork,
+  type LoopFlow,
+} from '@/core/flow';
 import { formatFlow, formatNumber, formatSpeed } from '@/core/quantity';
 import { useSize } from '@/view/shared/useWidth';
 import styles from './OperatingChart.module.css';
 
 interface Props {
-  readonly network: FlowNetwork; readonly state: LoopFlow; readonly target: number;
+  readonly network: FlowNetwork;
+  readonly state: LoopFlow;
+  readonly target: number;
   /** Speed of the first pump now, and what it can do. */
   readonly speed: { readonly now: number; readonly min: number; readonly max: number } | null;
   /** Asks for this speed of the first pump, the others in proportion. */
   readonly onSpeed: (rpm: number) => void;
 }
-const LEFT = 38, RIGHT = 118, TOP = 22, BOTTOM = 34;
+const LEFT = 38,
+  RIGHT = 118,
+  TOP = 22,
+  BOTTOM = 34;
 const POINTS = 49;
 const FLOWS = Array.from({ length: POINTS }, (_, i) => i / (POINTS - 1));
 
@@ -23,16 +35,34 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
   const { width, height } = useSize(frame);
   const full = useMemo(() => atFullSpeed(network), [network]);
   // Without speeds, so that the scale stays while the handle moves.
-  const most = useMemo(() => { const reach = flowAtShares(full, [1])[0] ?? 0; return Math.max(6, Math.ceil((Math.max(reach, target) * 1.25) / 2) * 2); }, [full, target]);
+  const most = useMemo(() => {
+    const reach = flowAtShares(full, [1])[0] ?? 0;
+    return Math.max(6, Math.ceil((Math.max(reach, target) * 1.25) / 2) * 2);
+  }, [full, target]);
   const data = useMemo(() => {
-    const now = operatingCurves(network), atFull = operatingCurves(full);
+    const now = operatingCurves(network),
+      atFull = operatingCurves(full);
     if (!now || !atFull) return null;
-    return FLOWS.map((f) => { const flow = f * most; return { flow, loop: now.takes(flow), pump: positive(now.gives(flow)), full: positive(atFull.gives(flow)) }; });
+    return FLOWS.map((f) => {
+      const flow = f * most;
+      return {
+        flow,
+        loop: now.takes(flow),
+        pump: positive(now.gives(flow)),
+        full: positive(atFull.gives(flow)),
+      };
+    });
   }, [network, full, most]);
-  const top = Math.ceil((Math.max(...(data ?? []).map((r) => r.full ?? 0), state.head_kPa) * 1.08) / 10) * 10 || 10;
-  const X = (v: number): number => LEFT + (v / most) * (width - LEFT - RIGHT), Y = (v: number): number => TOP + (1 - Math.max(0, Math.min(1.02, v / top))) * (height - TOP - BOTTOM);
-  const ticks = (to: number, by: number): number[] => Array.from({ length: Math.floor(to / by) + 1 }, (_, i) => i * by);
-  if (!data) return <SpeedChart network={full} state={state} target={target} most={most} speed={speed} />;
+  const top =
+    Math.ceil((Math.max(...(data ?? []).map((r) => r.full ?? 0), state.head_kPa) * 1.08) / 10) *
+      10 || 10;
+  const X = (v: number): number => LEFT + (v / most) * (width - LEFT - RIGHT),
+    Y = (v: number): number =>
+      TOP + (1 - Math.max(0, Math.min(1.02, v / top))) * (height - TOP - BOTTOM);
+  const ticks = (to: number, by: number): number[] =>
+    Array.from({ length: Math.floor(to / by) + 1 }, (_, i) => i * by);
+  if (!data)
+    return <SpeedChart network={full} state={state} target={target} most={most} speed={speed} />;
 
   const drag = (clientX: number): void => {
     const box = frame.current?.getBoundingClientRect();
@@ -41,43 +71,143 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
     const share = slowestShareFor(full, flow) ?? 1;
     onSpeed(Math.round(Math.min(speed.max, Math.max(speed.min, share * speed.max)) / 10) * 10);
   };
-  const lastPump = [...data].reverse().find((r) => r.pump !== null), lastFull = [...data].reverse().find((r) => r.full !== null);
+  const lastPump = [...data].reverse().find((r) => r.pump !== null),
+    lastFull = [...data].reverse().find((r) => r.full !== null);
   const loopEnd = [...data].reverse().find((r) => r.loop <= top);
   const names = apart([
     ...(lastPump ? [{ id: 'pump', text: 'pump at this speed', y: Y(lastPump.pump ?? 0) }] : []),
-    ...(lastFull && speed && speed.now < speed.max - 1 ? [{ id: 'full', text: 'at full speed', y: Y(lastFull.full ?? 0) }] : []),
-    ...(loopEnd && X(loopEnd.flow) > width - RIGHT - 20 ? [{ id: 'loop', text: 'what the loop takes', y: Y(loopEnd.loop) }] : []),
+    ...(lastFull && speed && speed.now < speed.max - 1
+      ? [{ id: 'full', text: 'at full speed', y: Y(lastFull.full ?? 0) }]
+      : []),
+    ...(loopEnd && X(loopEnd.flow) > width - RIGHT - 20
+      ? [{ id: 'loop', text: 'what the loop takes', y: Y(loopEnd.loop) }]
+      : []),
   ]);
   return (
     <div ref={frame} className={styles.chart}>
       {width > 0 && (
         <>
-          <LineChart width={width} height={height} data={data} margin={{ top: TOP, right: RIGHT, bottom: BOTTOM - 30, left: LEFT - 34 }} accessibilityLayer={false}>
+          <LineChart
+            width={width}
+            height={height}
+            data={data}
+            margin={{ top: TOP, right: RIGHT, bottom: BOTTOM - 30, left: LEFT - 34 }}
+            accessibilityLayer={false}
+          >
             <CartesianGrid vertical={false} stroke="var(--hairline)" />
-            <XAxis type="number" dataKey="flow" domain={[0, most]} ticks={ticks(most, most > 14 ? 2 : 1)} height={30} tickLine={false} axisLine={{ stroke: 'var(--hairline)' }} tick={{ fill: 'var(--soft)', fontSize: 12.5 }} />
-            <YAxis type="number" domain={[0, top]} ticks={ticks(top, top > 60 ? 20 : 10)} allowDataOverflow width={34} tickLine={false} axisLine={false} tick={{ fill: 'var(--soft)', fontSize: 12.5 }} />
+            <XAxis
+              type="number"
+              dataKey="flow"
+              domain={[0, most]}
+              ticks={ticks(most, most > 14 ? 2 : 1)}
+              height={30}
+              tickLine={false}
+              axisLine={{ stroke: 'var(--hairline)' }}
+              tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
+            />
+            <YAxis
+              type="number"
+              domain={[0, top]}
+              ticks={ticks(top, top > 60 ? 20 : 10)}
+              allowDataOverflow
+              width={34}
+              tickLine={false}
+              axisLine={false}
+              tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
+            />
             <ReferenceLine x={target} stroke="var(--copper)" strokeDasharray="3 3" />
-            <Line dataKey="full" stroke="var(--soft)" strokeDasharray="5 4" strokeWidth={1.2} dot={false} isAnimationActive={false} activeDot={false} />
-            <Line dataKey="pump" stroke="var(--ink)" strokeWidth={2.4} dot={false} isAnimationActive={false} activeDot={false} />
-            <Line dataKey="loop" stroke="var(--holds)" strokeWidth={2.4} dot={false} isAnimationActive={false} activeDot={false} />
+            <Line
+              dataKey="full"
+              stroke="var(--soft)"
+              strokeDasharray="5 4"
+              strokeWidth={1.2}
+              dot={false}
+              isAnimationActive={false}
+              activeDot={false}
+            />
+            <Line
+              dataKey="pump"
+              stroke="var(--ink)"
+              strokeWidth={2.4}
+              dot={false}
+              isAnimationActive={false}
+              activeDot={false}
+            />
+            <Line
+              dataKey="loop"
+              stroke="var(--holds)"
+              strokeWidth={2.4}
+              dot={false}
+              isAnimationActive={false}
+              activeDot={false}
+            />
           </LineChart>
           <span className={styles.axisY}>pressure, kPa</span>
-          <span className={styles.axisX} style={{ right: RIGHT }}>flow, L/min</span>
-          {names.map((n) => <span key={n.id} className={styles.curve} data-loop={n.id === 'loop' || undefined} style={{ left: width - RIGHT + 6, top: n.y - 9 }}>{n.text}</span>)}
-          {loopEnd && X(loopEnd.flow) <= width - RIGHT - 20 && <span className={styles.curve} data-loop style={{ left: X(loopEnd.flow) + 8, top: Math.max(2, Y(loopEnd.loop) - 6) }}>what the loop takes</span>}
-          <span className={styles.target} style={{ left: X(target) + 4, top: height - BOTTOM - 20 }}>wanted, {formatFlow(target)}</span>
+          <span className={styles.axisX} style={{ right: RIGHT }}>
+            flow, L/min
+          </span>
+          {names.map((n) => (
+            <span
+              key={n.id}
+              className={styles.curve}
+              data-loop={n.id === 'loop' || undefined}
+              style={{ left: width - RIGHT + 6, top: n.y - 9 }}
+            >
+              {n.text}
+            </span>
+          ))}
+          {loopEnd && X(loopEnd.flow) <= width - RIGHT - 20 && (
+            <span
+              className={styles.curve}
+              data-loop
+              style={{ left: X(loopEnd.flow) + 8, top: Math.max(2, Y(loopEnd.loop) - 6) }}
+            >
+              what the loop takes
+            </span>
+          )}
+          <span
+            className={styles.target}
+            style={{ left: X(target) + 4, top: height - BOTTOM - 20 }}
+          >
+            wanted, {formatFlow(target)}
+          </span>
           {state.status === 'solved' && (
             <button
-              type="button" role={speed ? 'slider' : undefined} className={styles.handle} disabled={!speed} style={{ left: X(state.flow_Lmin), top: Y(state.head_kPa) }}
-              aria-label="Speed of the pumps" aria-valuemin={speed?.min ?? 0} aria-valuemax={speed?.max ?? 0} aria-valuenow={Math.round(speed?.now ?? 0)} aria-valuetext={`${formatSpeed(speed?.now)}: ${formatFlow(state.flow_Lmin)} at ${formatNumber(state.head_kPa, { decimals: 1 })} kPa`}
-              onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)} onPointerMove={(e) => { if (e.currentTarget.hasPointerCapture(e.pointerId)) drag(e.clientX); }}
+              type="button"
+              role={speed ? 'slider' : undefined}
+              className={styles.handle}
+              disabled={!speed}
+              style={{ left: X(state.flow_Lmin), top: Y(state.head_kPa) }}
+              aria-label="Speed of the pumps"
+              aria-valuemin={speed?.min ?? 0}
+              aria-valuemax={speed?.max ?? 0}
+              aria-valuenow={Math.round(speed?.now ?? 0)}
+              aria-valuetext={`${formatSpeed(speed?.now)}: ${formatFlow(state.flow_Lmin)} at ${formatNumber(state.head_kPa, { decimals: 1 })} kPa`}
+              onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
+              onPointerMove={(e) => {
+                if (e.currentTarget.hasPointerCapture(e.pointerId)) drag(e.clientX);
+              }}
               onKeyDown={(e) => {
-                const by = { ArrowRight: 50, ArrowUp: 50, ArrowLeft: -50, ArrowDown: -50, PageUp: 250, PageDown: -250 }[e.key];
+                const by = {
+                  ArrowRight: 50,
+                  ArrowUp: 50,
+                  ArrowLeft: -50,
+                  ArrowDown: -50,
+                  PageUp: 250,
+                  PageDown: -250,
+                }[e.key];
                 if (by === undefined || !speed) return;
                 e.preventDefault();
-                onSpeed(Math.min(speed.max, Math.max(speed.min, Math.round((speed.now + by) / 10) * 10)));
+                onSpeed(
+                  Math.min(speed.max, Math.max(speed.min, Math.round((speed.now + by) / 10) * 10)),
+                );
               }}
-            ><span className={styles.handleText}>{formatFlow(state.flow_Lmin)}, {formatNumber(state.head_kPa, { decimals: 1 })} kPa{speed ? ` at ${formatSpeed(speed.now)}` : ''}</span></button>
+            >
+              <span className={styles.handleText}>
+                {formatFlow(state.flow_Lmin)}, {formatNumber(state.head_kPa, { decimals: 1 })} kPa
+                {speed ? ` at ${formatSpeed(speed.now)}` : ''}
+              </span>
+            </button>
           )}
         </>
       )}
@@ -86,26 +216,76 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
 }
 
 /** Pumps in different branches: no pair of curves tells such a loop, so flow is shown over their speeds. */
-function SpeedChart({ network, state, target, most, speed }: Omit<Props, 'onSpeed'> & { readonly most: number }) {
+function SpeedChart({
+  network,
+  state,
+  target,
+  most,
+  speed,
+}: Omit<Props, 'onSpeed'> & { readonly most: number }) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
-  const data = useMemo(() => { const shares = FLOWS.map((f) => 0.1 + 0.9 * f); return flowAtShares(network, shares).map((flow, i) => ({ share: 100 * (shares[i] as number), flow })); }, [network]);
+  const data = useMemo(() => {
+    const shares = FLOWS.map((f) => 0.1 + 0.9 * f);
+    return flowAtShares(network, shares).map((flow, i) => ({
+      share: 100 * (shares[i] as number),
+      flow,
+    }));
+  }, [network]);
   return (
     <>
-      <p className="soft">The pumps stand in different branches, so no one pump curve meets one loop curve. Shown instead: the largest flow over all pumps&apos; speeds.</p>
-      <div ref={frame} className={styles.chart} role="img" aria-label={`Largest flow over speed: ${formatFlow(state.flow_Lmin)} now`}>
+      <p className="soft">
+        The pumps stand in different branches, so no one pump curve meets one loop curve. Shown
+        instead: the largest flow over all pumps&apos; speeds.
+      </p>
+      <div
+        ref={frame}
+        className={styles.chart}
+        role="img"
+        aria-label={`Largest flow over speed: ${formatFlow(state.flow_Lmin)} now`}
+      >
         {width > 0 && (
           <>
-            <LineChart width={width} height={height} data={data} margin={{ top: TOP, right: 30, bottom: BOTTOM - 30, left: LEFT - 34 }} accessibilityLayer={false}>
+            <LineChart
+              width={width}
+              height={height}
+              data={data}
+              margin={{ top: TOP, right: 30, bottom: BOTTOM - 30, left: LEFT - 34 }}
+              accessibilityLayer={false}
+            >
               <CartesianGrid vertical={false} stroke="var(--hairline)" />
-              <XAxis type="number" dataKey="share" domain={[0, 100]} height={30} tickLine={false} axisLine={{ stroke: 'var(--hairline)' }} tick={{ fill: 'var(--soft)', fontSize: 12.5 }} />
-              <YAxis type="number" domain={[0, most]} width={34} tickLine={false} axisLine={false} tick={{ fill: 'var(--soft)', fontSize: 12.5 }} />
+              <XAxis
+                type="number"
+                dataKey="share"
+                domain={[0, 100]}
+                height={30}
+                tickLine={false}
+                axisLine={{ stroke: 'var(--hairline)' }}
+                tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
+              />
+              <YAxis
+                type="number"
+                domain={[0, most]}
+                width={34}
+                tickLine={false}
+                axisLine={false}
+                tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
+              />
               <ReferenceLine y={target} stroke="var(--copper)" strokeDasharray="3 3" />
               {speed && <ReferenceLine x={(100 * speed.now) / speed.max} stroke="var(--copper)" />}
-              <Line dataKey="flow" stroke="var(--holds)" strokeWidth={2.4} dot={false} isAnimationActive={false} activeDot={false} />
+              <Line
+                dataKey="flow"
+                stroke="var(--holds)"
+                strokeWidth={2.4}
+                dot={false}
+                isAnimationActive={false}
+                activeDot={false}
+              />
             </LineChart>
             <span className={styles.axisY}>flow, L/min</span>
-            <span className={styles.axisX} style={{ right: 30 }}>speed of all pumps, % of full</span>
+            <span className={styles.axisX} style={{ right: 30 }}>
+              speed of all pumps, % of full
+            </span>
           </>
         )}
       </div>
@@ -118,6 +298,9 @@ const positive = (v: number): number | null => (v < 0 ? null : v);
 /** Names of curves that end close together are moved apart so that none touch. */
 function apart<T extends { readonly y: number }>(names: readonly T[]): T[] {
   const out: T[] = [];
-  for (const n of [...names].sort((a, b) => a.y - b.y)) { const last = out[out.length - 1]; out.push({ ...n, y: last ? Math.max(n.y, last.y + 16) : n.y }); }
+  for (const n of [...names].sort((a, b) => a.y - b.y)) {
+    const last = out[out.length - 1];
+    out.push({ ...n, y: last ? Math.max(n.y, last.y + 16) : n.y });
+  }
   return out;
 }

@@ -11,35 +11,102 @@ import styles from './FlowStage.module.css';
 const kPa = (v: number, signed = false): string => formatNumber(v, { decimals: 1, signed });
 
 /** Pressure along the loop: what pump and losses make of it, what height adds, and both with the air on top. */
-export function PressureTable({ graph, state }: { readonly graph: LoopGraph; readonly state: LoopFlow }) {
+export function PressureTable({
+  graph,
+  state,
+}: {
+  readonly graph: LoopGraph;
+  readonly state: LoopFlow;
+}) {
   const { build, pick, picked } = useBench((s) => s);
   const [against, setAgainst] = useState<'air' | 'vacuum'>('air');
   const { profile } = state;
-  if (!profile) return <Section title="Pressures"><p>Nothing flows, so no pressures are known.</p></Section>;
+  if (!profile)
+    return (
+      <Section title="Pressures">
+        <p>Nothing flows, so no pressures are known.</p>
+      </Section>
+    );
   const rows = inFlowOrder(graph, profile.nodes);
   const nameOf = (n: NodePressure): string => {
     const item = build.items.find((i) => i.id === n.item);
     const chambers = rows.filter((r) => r.item === n.item);
     return `${item?.name ?? n.item}${chambers.length > 1 ? (n === chambers[0] ? ', in' : n === chambers[chambers.length - 1] ? ', out' : '') : ''}`;
   };
-  const lowest = profile.lowest, lowName = lowest ? nameOf(lowest) : '';
-  const flowLow = rows.reduce<NodePressure | null>((a, b) => (a && a.relative_kPa <= b.relative_kPa ? a : b), null);
+  const lowest = profile.lowest,
+    lowName = lowest ? nameOf(lowest) : '';
+  const flowLow = rows.reduce<NodePressure | null>(
+    (a, b) => (a && a.relative_kPa <= b.relative_kPa ? a : b),
+    null,
+  );
   return (
-    <Section title="Pressures" aside={<Segments label="Total" value={against} options={[{ value: 'air', label: 'over the air outside' }, { value: 'vacuum', label: 'absolute' }]} onPick={setAgainst} />}>
-      <p>{flowLow ? `What flows presses least at ${nameOf(flowLow)}. ` : ''}{lowest ? `With heights, least at ${lowName}: ${kPa(lowest.absolute_kPa)} kPa absolute${lowest.absolute_kPa < profile.air_kPa - 0.05 ? `, ${kPa(profile.air_kPa - lowest.absolute_kPa)} kPa under the air outside` : ''}.` : ''}</p>
+    <Section
+      title="Pressures"
+      aside={
+        <Segments
+          label="Total"
+          value={against}
+          options={[
+            { value: 'air', label: 'over the air outside' },
+            { value: 'vacuum', label: 'absolute' },
+          ]}
+          onPick={setAgainst}
+        />
+      }
+    >
+      <p>
+        {flowLow ? `What flows presses least at ${nameOf(flowLow)}. ` : ''}
+        {lowest
+          ? `With heights, least at ${lowName}: ${kPa(lowest.absolute_kPa)} kPa absolute${lowest.absolute_kPa < profile.air_kPa - 0.05 ? `, ${kPa(profile.air_kPa - lowest.absolute_kPa)} kPa under the air outside` : ''}.`
+          : ''}
+      </p>
       <table>
-        <thead><tr><th>at</th><th className="num">height, mm</th><th className="num">by flow, kPa</th><th className="num">{against === 'air' ? 'over air, kPa' : 'absolute, kPa'}</th></tr></thead>
+        <thead>
+          <tr>
+            <th>at</th>
+            <th className="num">height, mm</th>
+            <th className="num">by flow, kPa</th>
+            <th className="num">{against === 'air' ? 'over air, kPa' : 'absolute, kPa'}</th>
+          </tr>
+        </thead>
         <tbody>
           {rows.map((n) => (
             <tr key={n.node} data-picked={picked === n.item || undefined}>
-              <td><button type="button" className={styles.stepName} onClick={() => pick(n.item)}>{nameOf(n)}</button>{n === lowest && <span className="soft"> lowest</span>}</td>
-              <td className="num">{n.height_mm === null ? 'no place' : formatNumber(n.height_mm)}</td><td className="num">{kPa(n.relative_kPa, true)}</td>
-              <td className="num" title={n.height_mm === null ? undefined : `${kPa(n.relative_kPa, true)} by flow, ${kPa(n.height_kPa, true)} by standing ${formatMillimetres(Math.abs(n.height_mm - (profile.surface_mm ?? n.height_mm)))} ${n.height_kPa < 0 ? 'over' : 'under'} the surface`}>{against === 'air' ? kPa(n.absolute_kPa - profile.air_kPa, true) : kPa(n.absolute_kPa)}</td>
+              <td>
+                <button type="button" className={styles.stepName} onClick={() => pick(n.item)}>
+                  {nameOf(n)}
+                </button>
+                {n === lowest && <span className="soft"> lowest</span>}
+              </td>
+              <td className="num">
+                {n.height_mm === null ? 'no place' : formatNumber(n.height_mm)}
+              </td>
+              <td className="num">{kPa(n.relative_kPa, true)}</td>
+              <td
+                className="num"
+                title={
+                  n.height_mm === null
+                    ? undefined
+                    : `${kPa(n.relative_kPa, true)} by flow, ${kPa(n.height_kPa, true)} by standing ${formatMillimetres(Math.abs(n.height_mm - (profile.surface_mm ?? n.height_mm)))} ${n.height_kPa < 0 ? 'over' : 'under'} the surface`
+                }
+              >
+                {against === 'air'
+                  ? kPa(n.absolute_kPa - profile.air_kPa, true)
+                  : kPa(n.absolute_kPa)}
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
-      <p className="soft">By flow: against the reservoir, what pump and losses make. The last column adds what height does. The surface stands at {profile.surface_mm === null ? 'no known height: the reservoir has no place' : `${formatMillimetres(profile.surface_mm)} over the case's floor`}; air on it {kPa(profile.air_kPa)} kPa at {formatNumber(build.brief.altitude_m)} m. A filled height adds and takes the same on the way round, so it changes no flow.</p>
+      <p className="soft">
+        By flow: against the reservoir, what pump and losses make. The last column adds what height
+        does. The surface stands at{' '}
+        {profile.surface_mm === null
+          ? 'no known height: the reservoir has no place'
+          : `${formatMillimetres(profile.surface_mm)} over the case's floor`}
+        ; air on it {kPa(profile.air_kPa)} kPa at {formatNumber(build.brief.altitude_m)} m. A filled
+        height adds and takes the same on the way round, so it changes no flow.
+      </p>
     </Section>
   );
 }
@@ -50,9 +117,13 @@ function inFlowOrder(graph: LoopGraph, nodes: readonly NodePressure[]): readonly
   const names: string[] = [];
   for (const v of layout.order) {
     const own = layout.visits[v]?.nodes ?? [];
-    const into = layout.legs.find((l) => l.to === v), out = layout.legs.find((l) => l.from === v);
-    const entry = graph.edges.find((e) => e.id === into?.link)?.to, exit = graph.edges.find((e) => e.id === out?.link)?.from;
-    names.push(...new Set([entry, exit].filter((n): n is string => n !== undefined && own.includes(n))));
+    const into = layout.legs.find((l) => l.to === v),
+      out = layout.legs.find((l) => l.from === v);
+    const entry = graph.edges.find((e) => e.id === into?.link)?.to,
+      exit = graph.edges.find((e) => e.id === out?.link)?.from;
+    names.push(
+      ...new Set([entry, exit].filter((n): n is string => n !== undefined && own.includes(n))),
+    );
   }
   return names.flatMap((n) => nodes.find((p) => p.node === n) ?? []);
 }

@@ -10,7 +10,11 @@ import { usePumpChoices } from '@/worker/usePumpChoices';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
-const WAYS = [{ value: 'one', label: 'one' }, { value: 'series', label: 'two in a row' }, { value: 'parallel', label: 'two side by side' }] as const;
+const WAYS = [
+  { value: 'one', label: 'one' },
+  { value: 'series', label: 'two in a row' },
+  { value: 'parallel', label: 'two side by side' },
+] as const;
 const WAY_WORDS = { one: 'one', series: 'two in a row', parallel: 'two side by side' } as const;
 
 /** Pumps of the Stores in this loop: who reaches the wanted flow, at what speed and noise, and what going slower costs. */
@@ -25,30 +29,85 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
   const inPlace = build.items.filter((i) => i.part.kind === 'pump').map((i) => i.part.id);
   const best = shown.find((r) => r.speed_rpm !== null);
   const use = (r: PumpChoice): void => {
-    const edit = pumpEdit(build, loop, r.part, r.way, tee, (b) => defaultPlacements(b, { id: '', part: r.part })[0]?.placement ?? { on: 'bench' });
+    const edit = pumpEdit(
+      build,
+      loop,
+      r.part,
+      r.way,
+      tee,
+      (b) => defaultPlacements(b, { id: '', part: r.part })[0]?.placement ?? { on: 'bench' },
+    );
     if (edit) commit(`take ${WAY_WORDS[r.way]}: ${r.part.name}`, edit);
   };
   return (
     <Section title={`Which pump moves ${formatFlow(target)}`}>
-      <div className={styles.ways}><Segments label="How many" value={way} options={WAYS} onPick={setWay} /></div>
+      <div className={styles.ways}>
+        <Segments label="How many" value={way} options={WAYS} onPick={setWay} />
+      </div>
       <Progress share={progress} stopped={stopped} onStop={stop} onAgain={again} what="the pumps" />
-      {best && progress === null && <p>Quietest that reaches it: {best.part.name} at {formatSpeed(best.speed_rpm)}, {formatNumber(best.noise_dBA, { decimals: 1 })} dBA alone.</p>}
+      {best && progress === null && (
+        <p>
+          Quietest that reaches it: {best.part.name} at {formatSpeed(best.speed_rpm)},{' '}
+          {formatNumber(best.noise_dBA, { decimals: 1 })} dBA alone.
+        </p>
+      )}
       <table style={{ opacity: progress !== null && rows.length > 0 ? 0.6 : 1 }}>
-        <thead><tr><th>pump</th><th className="num">speed</th><th className="num">dBA</th><th className="num">spare</th><th className="num">warmer</th><th> </th></tr></thead>
+        <thead>
+          <tr>
+            <th>pump</th>
+            <th className="num">speed</th>
+            <th className="num">dBA</th>
+            <th className="num">spare</th>
+            <th className="num">warmer</th>
+            <th> </th>
+          </tr>
+        </thead>
         <tbody>
           {shown.map((r) => (
             <tr key={`${r.part.id}-${r.way}`}>
-              <td><Mark verdict={r.speed_rpm === null ? 'fails' : (r.margin ?? 0) < 0.1 ? 'tight' : 'holds'} /> {r.part.name}{inPlace.includes(r.part.id) ? <span className="soft"> in place</span> : null}<br /><span className="soft">{formatMoney(r.price_minor)} · {formatFlow(r.fullFlow_Lmin)}</span></td>
-              <td className="num">{r.speed_rpm === null ? 'too weak' : formatNumber(r.speed_rpm)}</td>
+              <td>
+                <Mark
+                  verdict={
+                    r.speed_rpm === null ? 'fails' : (r.margin ?? 0) < 0.1 ? 'tight' : 'holds'
+                  }
+                />{' '}
+                {r.part.name}
+                {inPlace.includes(r.part.id) ? <span className="soft"> in place</span> : null}
+                <br />
+                <span className="soft">
+                  {formatMoney(r.price_minor)} · {formatFlow(r.fullFlow_Lmin)}
+                </span>
+              </td>
+              <td className="num">
+                {r.speed_rpm === null ? 'too weak' : formatNumber(r.speed_rpm)}
+              </td>
               <td className="num">{formatNumber(r.noise_dBA, { decimals: 1 })}</td>
-              <td className="num">{r.margin === null ? '–' : `${formatNumber(100 * r.margin, { signed: true })} %`}</td>
-              <td className="num">{r.slowerCosts_K === null ? '–' : formatKelvin(r.slowerCosts_K)}</td>
-              <td className="num"><button type="button" className={styles.textButton} onClick={() => use(r)} aria-label={`Use ${r.part.name}, ${WAY_WORDS[r.way]}`}>use</button></td>
+              <td className="num">
+                {r.margin === null ? '–' : `${formatNumber(100 * r.margin, { signed: true })} %`}
+              </td>
+              <td className="num">
+                {r.slowerCosts_K === null ? '–' : formatKelvin(r.slowerCosts_K)}
+              </td>
+              <td className="num">
+                <button
+                  type="button"
+                  className={styles.textButton}
+                  onClick={() => use(r)}
+                  aria-label={`Use ${r.part.name}, ${WAY_WORDS[r.way]}`}
+                >
+                  use
+                </button>
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
-      <p className="soft">Under the name: price, and the flow flat out. Speed in rpm: the slowest that moves the wanted flow. dBA: the pumps alone where you sit, at that speed. Spare: head left at the wanted flow, flat out. Warmer: by how much the part with the least room gets at that speed instead of flat out.</p>
+      <p className="soft">
+        Under the name: price, and the flow flat out. Speed in rpm: the slowest that moves the
+        wanted flow. dBA: the pumps alone where you sit, at that speed. Spare: head left at the
+        wanted flow, flat out. Warmer: by how much the part with the least room gets at that speed
+        instead of flat out.
+      </p>
     </Section>
   );
 }

@@ -12,18 +12,73 @@ import styles from './FlowStage.module.css';
 type Pump = PumpFlow & { readonly item: Item; readonly part: PumpPart };
 
 /** Each pump's speed, and the flow the brief asks for. */
-export function PumpSpeeds({ pumps, target }: { readonly pumps: readonly Pump[]; readonly target: number }) {
+export function PumpSpeeds({
+  pumps,
+  target,
+}: {
+  readonly pumps: readonly Pump[];
+  readonly target: number;
+}) {
   const commit = useBench((s) => s.commit);
   return (
     <Section title={pumps.length > 1 ? 'Pump speeds' : 'Pump speed'}>
       {pumps.map(({ item, part, speed_rpm, head_m, flow_Lmin }) => (
         <div key={item.id} className={styles.pump}>
-          <div className={styles.pumpHead}><span>{item.name} <span className="soft">{formatNumber(head_m, { decimals: 2 })} m at {formatFlow(flow_Lmin)}</span></span><QuantityField label={`Speed of ${item.name}`} hideLabel width={52} value={speed_rpm} quantity="speed" min={part.minSpeed_rpm} max={part.fullSpeed_rpm} onCommit={(v) => v !== null && commit(`set the speed of ${item.name}`, { do: 'item.set', item: item.id, values: { speed_rpm: v } })} /></div>
-          <Slider size="small" aria-label={`Speed of ${item.name}`} min={part.minSpeed_rpm} max={part.fullSpeed_rpm} step={50} value={speed_rpm} valueLabelDisplay="off" onChange={(_, v) => commit(`set the speed of ${item.name}`, { do: 'item.set', item: item.id, values: { speed_rpm: v as number } }, `pump-${item.id}`)} />
+          <div className={styles.pumpHead}>
+            <span>
+              {item.name}{' '}
+              <span className="soft">
+                {formatNumber(head_m, { decimals: 2 })} m at {formatFlow(flow_Lmin)}
+              </span>
+            </span>
+            <QuantityField
+              label={`Speed of ${item.name}`}
+              hideLabel
+              width={52}
+              value={speed_rpm}
+              quantity="speed"
+              min={part.minSpeed_rpm}
+              max={part.fullSpeed_rpm}
+              onCommit={(v) =>
+                v !== null &&
+                commit(`set the speed of ${item.name}`, {
+                  do: 'item.set',
+                  item: item.id,
+                  values: { speed_rpm: v },
+                })
+              }
+            />
+          </div>
+          <Slider
+            size="small"
+            aria-label={`Speed of ${item.name}`}
+            min={part.minSpeed_rpm}
+            max={part.fullSpeed_rpm}
+            step={50}
+            value={speed_rpm}
+            valueLabelDisplay="off"
+            onChange={(_, v) =>
+              commit(
+                `set the speed of ${item.name}`,
+                { do: 'item.set', item: item.id, values: { speed_rpm: v as number } },
+                `pump-${item.id}`,
+              )
+            }
+          />
         </div>
       ))}
       {pumps.length === 0 && <p>No pump in this loop.</p>}
-      <QuantityField label="Flow wanted" value={target} quantity="flow" decimals={1} min={0.1} max={30} onCommit={(v) => v !== null && commit('set the flow', { do: 'brief.limit', values: { flow_Lmin: v } })} />
+      <QuantityField
+        label="Flow wanted"
+        value={target}
+        quantity="flow"
+        decimals={1}
+        min={0.1}
+        max={30}
+        onCommit={(v) =>
+          v !== null && commit('set the flow', { do: 'brief.limit', values: { flow_Lmin: v } })
+        }
+      />
     </Section>
   );
 }

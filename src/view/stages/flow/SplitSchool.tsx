@@ -5,14 +5,22 @@ import { splitSchool, type Arrangement } from '@/core/choice';
 import { teePorts } from '@/core/loop';
 import type { Build } from '@/core/build';
 import type { InlinePart } from '@/core/part';
-import { formatCelsius, formatFlow, formatKelvin, formatKilopascals, formatNumber } from '@/core/quantity';
+import {
+  formatCelsius,
+  formatFlow,
+  formatKelvin,
+  formatKilopascals,
+  formatNumber,
+} from '@/core/quantity';
 import { useOffer } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
 /** The Stores' own tee, where the builder took every tee out of use. */
-const TEE = CATALOGUE.find((p): p is InlinePart => p.kind === 'inline' && teePorts(p) !== null) as InlinePart;
+const TEE = CATALOGUE.find(
+  (p): p is InlinePart => p.kind === 'inline' && teePorts(p) !== null,
+) as InlinePart;
 
 /** The same blocks one behind the other and side by side, both worked out whole; one click makes the build so. */
 export function SplitSchool({ loop }: { readonly loop: string }) {
@@ -23,45 +31,138 @@ export function SplitSchool({ loop }: { readonly loop: string }) {
   const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
   return (
     <Section title="In a row, or side by side">
-      {blocks.length > 2 && <div className={styles.ticks}>{blocks.map((b) => <label key={b}><input type="checkbox" checked={!left.includes(b)} onChange={() => setLeft(left.includes(b) ? left.filter((x) => x !== b) : [...left, b])} /> {nameOf(b)}</label>)}</div>}
-      {blocks.length < 2 ? <p>With two blocks or more in this loop, both ways are compared here.</p> : <BothWays build={build} loop={loop} blocks={blocks.filter((b) => !left.includes(b)).join()} />}
+      {blocks.length > 2 && (
+        <div className={styles.ticks}>
+          {blocks.map((b) => (
+            <label key={b}>
+              <input
+                type="checkbox"
+                checked={!left.includes(b)}
+                onChange={() =>
+                  setLeft(left.includes(b) ? left.filter((x) => x !== b) : [...left, b])
+                }
+              />{' '}
+              {nameOf(b)}
+            </label>
+          ))}
+        </div>
+      )}
+      {blocks.length < 2 ? (
+        <p>With two blocks or more in this loop, both ways are compared here.</p>
+      ) : (
+        <BothWays
+          build={build}
+          loop={loop}
+          blocks={blocks.filter((b) => !left.includes(b)).join()}
+        />
+      )}
     </Section>
   );
 }
 
 /** `blocks`: ids joined with commas, so that the comparison is worked out again only when they change. */
-function BothWays({ build, loop, blocks }: { readonly build: Build; readonly loop: string; readonly blocks: string }) {
+function BothWays({
+  build,
+  loop,
+  blocks,
+}: {
+  readonly build: Build;
+  readonly loop: string;
+  readonly blocks: string;
+}) {
   const commit = useBench((s) => s.commit);
   const tee = useOffer('inline').find((p) => teePorts(p) !== null) ?? TEE;
-  const school = useMemo(() => splitSchool(build, loop, blocks === '' ? [] : blocks.split(','), tee), [build, loop, blocks, tee]);
+  const school = useMemo(
+    () => splitSchool(build, loop, blocks === '' ? [] : blocks.split(','), tee),
+    [build, loop, blocks, tee],
+  );
   if ('why' in school) return <p>{school.why}</p>;
   const { row, beside } = school;
   return (
     <>
       <p>{sentence(school.better, school.by_K, row, beside)}</p>
       <table>
-        <thead><tr><th> </th><th className="num">in a row</th><th className="num">side by side</th></tr></thead>
+        <thead>
+          <tr>
+            <th> </th>
+            <th className="num">in a row</th>
+            <th className="num">side by side</th>
+          </tr>
+        </thead>
         <tbody>
-          <tr><td>round the loop</td><td className="num">{formatFlow(row.flow_Lmin)}</td><td className="num">{formatFlow(beside.flow_Lmin)}</td></tr>
-          <tr><td>pump presses</td><td className="num">{formatKilopascals(row.head_kPa)}</td><td className="num">{formatKilopascals(beside.head_kPa)}</td></tr>
-          {row.parts.map((p, i) => <tr key={p.item}><td>through {p.name}</td><td className="num">{formatFlow(p.flow_Lmin)}</td><td className="num">{formatFlow(beside.parts[i]?.flow_Lmin)}</td></tr>)}
-          {row.parts.flatMap((p, i) => p.spots.map((s, k) => <tr key={`${p.item} ${s.name}`}><td>{s.name}</td><td className="num">{formatCelsius(s.temp_C, 1)}</td><td className="num">{formatCelsius(beside.parts[i]?.spots[k]?.temp_C ?? null, 1)}</td></tr>))}
+          <tr>
+            <td>round the loop</td>
+            <td className="num">{formatFlow(row.flow_Lmin)}</td>
+            <td className="num">{formatFlow(beside.flow_Lmin)}</td>
+          </tr>
+          <tr>
+            <td>pump presses</td>
+            <td className="num">{formatKilopascals(row.head_kPa)}</td>
+            <td className="num">{formatKilopascals(beside.head_kPa)}</td>
+          </tr>
+          {row.parts.map((p, i) => (
+            <tr key={p.item}>
+              <td>through {p.name}</td>
+              <td className="num">{formatFlow(p.flow_Lmin)}</td>
+              <td className="num">{formatFlow(beside.parts[i]?.flow_Lmin)}</td>
+            </tr>
+          ))}
+          {row.parts.flatMap((p, i) =>
+            p.spots.map((s, k) => (
+              <tr key={`${p.item} ${s.name}`}>
+                <td>{s.name}</td>
+                <td className="num">{formatCelsius(s.temp_C, 1)}</td>
+                <td className="num">
+                  {formatCelsius(beside.parts[i]?.spots[k]?.temp_C ?? null, 1)}
+                </td>
+              </tr>
+            )),
+          )}
         </tbody>
       </table>
       <div className={styles.actions}>
-        {row.edit && <button type="button" className={styles.act} onClick={() => row.edit && commit('set the blocks in a row', row.edit)}>Set them in a row</button>}
-        {beside.edit && <button type="button" className={styles.act} onClick={() => beside.edit && commit('set the blocks side by side', beside.edit)}>Set them side by side</button>}
+        {row.edit && (
+          <button
+            type="button"
+            className={styles.act}
+            onClick={() => row.edit && commit('set the blocks in a row', row.edit)}
+          >
+            Set them in a row
+          </button>
+        )}
+        {beside.edit && (
+          <button
+            type="button"
+            className={styles.act}
+            onClick={() => beside.edit && commit('set the blocks side by side', beside.edit)}
+          >
+            Set them side by side
+          </button>
+        )}
       </div>
-      <p className="soft">Side by side takes {2 * (row.parts.length - 1)} tees and more tube; both are counted. Lengths are estimated.</p>
+      <p className="soft">
+        Side by side takes {2 * (row.parts.length - 1)} tees and more tube; both are counted.
+        Lengths are estimated.
+      </p>
     </>
   );
 }
 
-function sentence(better: 'row' | 'beside' | 'same' | null, by: number | null, row: Arrangement, beside: Arrangement): string {
-  if (better === null || by === null) return 'Temperatures are not known, so only flows are compared.';
-  const flows = beside.flow_Lmin > 0 && row.flow_Lmin > 0 ? ` Side by side the pump moves ${more(beside.flow_Lmin / row.flow_Lmin - 1)} in all, and ${beside.parts[0]?.name ?? 'each block'} gets ${formatNumber(100 * ((beside.parts[0]?.flow_Lmin ?? 0) / row.flow_Lmin))} % of what it gets in a row.` : '';
+function sentence(
+  better: 'row' | 'beside' | 'same' | null,
+  by: number | null,
+  row: Arrangement,
+  beside: Arrangement,
+): string {
+  if (better === null || by === null)
+    return 'Temperatures are not known, so only flows are compared.';
+  const flows =
+    beside.flow_Lmin > 0 && row.flow_Lmin > 0
+      ? ` Side by side the pump moves ${more(beside.flow_Lmin / row.flow_Lmin - 1)} in all, and ${beside.parts[0]?.name ?? 'each block'} gets ${formatNumber(100 * ((beside.parts[0]?.flow_Lmin ?? 0) / row.flow_Lmin))} % of what it gets in a row.`
+      : '';
   if (better === 'same') return `It makes no difference to the hottest part: under 0.1 K.${flows}`;
   return `${better === 'row' ? 'In a row' : 'Side by side'} wins: the part with the least room under its limit stays ${formatKelvin(by).replace('+', '')} cooler.${flows}`;
 }
 
-const more = (share: number): string => `${formatNumber(Math.abs(100 * share))} % ${share < 0 ? 'less' : 'more'}`;
+const more = (share: number): string =>
+  `${formatNumber(Math.abs(100 * share))} % ${share < 0 ? 'less' : 'more'}`;

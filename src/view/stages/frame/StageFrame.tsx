@@ -4,7 +4,13 @@ import type { Stage } from '@/core/finding';
 import { FindingList, useBench } from '@/view/workspace';
 import styles from './StageFrame.module.css';
 
-interface Props { readonly title: string; readonly sentence?: ReactNode; readonly stage?: Stage; readonly children: ReactNode; readonly side: ReactNode }
+interface Props {
+  readonly title: string;
+  readonly sentence?: ReactNode;
+  readonly stage?: Stage;
+  readonly children: ReactNode;
+  readonly side: ReactNode;
+}
 
 /** One main picture and one working panel; the stage's findings close the panel. */
 export function StageFrame({ title, sentence, stage, children, side }: Props) {
@@ -15,30 +21,67 @@ export function StageFrame({ title, sentence, stage, children, side }: Props) {
   return (
     <div className={styles.frame}>
       <div className={styles.picture}>
-        <p className={styles.printed}>Zephyron · {name}, revision {revision}</p>
+        <p className={styles.printed}>
+          Zephyron · {name}, revision {revision}
+        </p>
         <h1>{title}</h1>
         {sentence && <p className={styles.sentence}>{sentence}</p>}
         {children}
       </div>
       <aside className={styles.panel} aria-label="Working panel">
         {side}
-        {own.length > 0 && <section className={styles.section}><h2>Findings here</h2><FindingList findings={own} /></section>}
+        {own.length > 0 && (
+          <section className={styles.section}>
+            <h2>Findings here</h2>
+            <FindingList findings={own} />
+          </section>
+        )}
       </aside>
     </div>
   );
 }
 
-export function Section({ title, children, aside }: { readonly title: string; readonly children: ReactNode; readonly aside?: ReactNode }) {
-  return <section className={styles.section}><div className={styles.sectionHead}><h2>{title}</h2>{aside}</div>{children}</section>;
+export function Section({
+  title,
+  children,
+  aside,
+}: {
+  readonly title: string;
+  readonly children: ReactNode;
+  readonly aside?: ReactNode;
+}) {
+  return (
+    <section className={styles.section}>
+      <div className={styles.sectionHead}>
+        <h2>{title}</h2>
+        {aside}
+      </div>
+      {children}
+    </section>
+  );
 }
 
 /** What an empty stage says: what to do first, and the way to it. */
-export function EmptyStage({ title, text, action, onAction }: { readonly title: string; readonly text: string; readonly action?: string; readonly onAction?: () => void }) {
+export function EmptyStage({
+  title,
+  text,
+  action,
+  onAction,
+}: {
+  readonly title: string;
+  readonly text: string;
+  readonly action?: string;
+  readonly onAction?: () => void;
+}) {
   return (
     <div className={styles.empty}>
       <h1>{title}</h1>
       <p>{text}</p>
-      {action && <button type="button" className={styles.act} onClick={onAction}>{action}</button>}
+      {action && (
+        <button type="button" className={styles.act} onClick={onAction}>
+          {action}
+        </button>
+      )}
     </div>
   );
 }

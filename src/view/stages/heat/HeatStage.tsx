@@ -15,30 +15,88 @@ export function HeatStage() {
   const { build, workings, open } = useBench((s) => s);
   const { heat } = workings.reports;
   const judged = heat[build.brief.loadCase];
-  if (judged.parts.length === 0) return <EmptyStage title="Nothing makes heat yet" text="Begin with the machine: board, processor, graphics card, memory. Their draw decides how much radiator you need." action="Open the Stores" onAction={() => open('stores')} />;
+  if (judged.parts.length === 0)
+    return (
+      <EmptyStage
+        title="Nothing makes heat yet"
+        text="Begin with the machine: board, processor, graphics card, memory. Their draw decides how much radiator you need."
+        action="Open the Stores"
+        onAction={() => open('stores')}
+      />
+    );
   const air = judged.parts.filter((p) => p.to === 'air');
   const waiting = judged.waiting_W;
   return (
     <StageFrame
-      stage="heat" title={`${formatWatts(judged.inLoop_W + judged.onAir_W + waiting)} under ${CASE_NAMES[build.brief.loadCase].toLowerCase()}`}
-      sentence={<>{waiting > 0 ? `${formatWatts(waiting)} wait for their blocks to be connected into a loop; ` : `${formatWatts(judged.inLoop_W)} go into the coolant, the pump\u2019s own heat among them; `}{air.length === 0 ? 'nothing is left on air' : `${formatWatts(judged.onAir_W)} stay on air and warm the case to ${formatCelsius(judged.caseAir_C, 1)}`}.</>}
-      side={<>
-        <SourceTable />
-        <Section title={`Hottest spots under ${CASE_NAMES[build.brief.loadCase].toLowerCase()}`}>
-          <table>
-            <thead><tr><th>spot</th><th className="num">reaches</th><th className="num">limit, °C</th><th /></tr></thead>
-            <tbody>
-              {[...judged.spots].sort((a, b) => (b.temp_C ?? 999) - b.limit_C - ((a.temp_C ?? 999) - a.limit_C)).map((s) => (
-                <tr key={`${s.item}-${s.spot}`}><td>{s.name}{s.cooledBy ? '' : ', on air'}</td><td className="num">{s.temp_C === null ? 'unknown yet' : <Why reason={reasonForSpot(s)}>{formatCelsius(s.temp_C)}</Why>}</td><td className="num soft">{formatNumber(s.limit_C)}</td><td><Mark verdict={spotVerdict(s)} /></td></tr>
-              ))}
-            </tbody>
-          </table>
-        </Section>
-      </>}
+      stage="heat"
+      title={`${formatWatts(judged.inLoop_W + judged.onAir_W + waiting)} under ${CASE_NAMES[build.brief.loadCase].toLowerCase()}`}
+      sentence={
+        <>
+          {waiting > 0
+            ? `${formatWatts(waiting)} wait for their blocks to be connected into a loop; `
+            : `${formatWatts(judged.inLoop_W)} go into the coolant, the pump\u2019s own heat among them; `}
+          {air.length === 0
+            ? 'nothing is left on air'
+            : `${formatWatts(judged.onAir_W)} stay on air and warm the case to ${formatCelsius(judged.caseAir_C, 1)}`}
+          .
+        </>
+      }
+      side={
+        <>
+          <SourceTable />
+          <Section title={`Hottest spots under ${CASE_NAMES[build.brief.loadCase].toLowerCase()}`}>
+            <table>
+              <thead>
+                <tr>
+                  <th>spot</th>
+                  <th className="num">reaches</th>
+                  <th className="num">limit, °C</th>
+                  <th />
+                </tr>
+              </thead>
+              <tbody>
+                {[...judged.spots]
+                  .sort((a, b) => (b.temp_C ?? 999) - b.limit_C - ((a.temp_C ?? 999) - a.limit_C))
+                  .map((s) => (
+                    <tr key={`${s.item}-${s.spot}`}>
+                      <td>
+                        {s.name}
+                        {s.cooledBy ? '' : ', on air'}
+                      </td>
+                      <td className="num">
+                        {s.temp_C === null ? (
+                          'unknown yet'
+                        ) : (
+                          <Why reason={reasonForSpot(s)}>{formatCelsius(s.temp_C)}</Why>
+                        )}
+                      </td>
+                      <td className="num soft">{formatNumber(s.limit_C)}</td>
+                      <td>
+                        <Mark verdict={spotVerdict(s)} />
+                      </td>
+                    </tr>
+                  ))}
+              </tbody>
+            </table>
+          </Section>
+        </>
+      }
     >
       <div className={styles.chart} role="table" aria-label="Watts by load case">
         <WattBars heat={heat} />
-        <p className={styles.key}><span className={styles.inLoop} /> in the loop <span className={styles.onAir} /> left on air {waiting > 0 && <><span className={styles.waiting} /> block not connected yet </>} <span className="soft">The brief is judged under the marked load; click another to change it. Drag the end of a part, or use the arrow keys on it, to set its share.</span></p>
+        <p className={styles.key}>
+          <span className={styles.inLoop} /> in the loop <span className={styles.onAir} /> left on
+          air{' '}
+          {waiting > 0 && (
+            <>
+              <span className={styles.waiting} /> block not connected yet{' '}
+            </>
+          )}{' '}
+          <span className="soft">
+            The brief is judged under the marked load; click another to change it. Drag the end of a
+            part, or use the arrow keys on it, to set its share.
+          </span>
+        </p>
       </div>
     </StageFrame>
   );

@@ -13,31 +13,135 @@ export function SourceTable() {
   const judged = workings.reports.heat[build.brief.loadCase];
   const supplies = build.items.filter((i) => i.part.kind === 'supply');
   const rating = supplies.reduce((s, i) => s + (i.part.kind === 'supply' ? i.part.rating_W : 0), 0);
-  const helpers = build.items.reduce((s, i) => s + (i.part.kind === 'pump' ? i.part.power_W : i.part.kind === 'fan' ? i.part.power_W * (workings.model.placed.get(i.id)?.count ?? 1) : 0), 0);
-  const heaviest = Math.max(...[...LOAD_CASES, 'own' as const].map((c) => workings.reports.heat[c].parts.reduce((s, p) => s + p.heat_W, 0))) + helpers;
+  const helpers = build.items.reduce(
+    (s, i) =>
+      s +
+      (i.part.kind === 'pump'
+        ? i.part.power_W
+        : i.part.kind === 'fan'
+          ? i.part.power_W * (workings.model.placed.get(i.id)?.count ?? 1)
+          : 0),
+    0,
+  );
+  const heaviest =
+    Math.max(
+      ...[...LOAD_CASES, 'own' as const].map((c) =>
+        workings.reports.heat[c].parts.reduce((s, p) => s + p.heat_W, 0),
+      ),
+    ) + helpers;
   return (
     <Section title="Parts that make heat">
       <table>
-        <thead><tr><th>part</th><th className="num">full draw</th><th className="num">now</th><th>cooled by</th></tr></thead>
+        <thead>
+          <tr>
+            <th>part</th>
+            <th className="num">full draw</th>
+            <th className="num">now</th>
+            <th>cooled by</th>
+          </tr>
+        </thead>
         <tbody>
           {workings.setup.sources.map((s) => {
-            const { settings } = s.item, tuned = settings.clock !== undefined || settings.voltage !== undefined || settings.shares !== undefined;
+            const { settings } = s.item,
+              tuned =
+                settings.clock !== undefined ||
+                settings.voltage !== undefined ||
+                settings.shares !== undefined;
             return [
               <tr key={s.item.id} data-picked={picked === s.item.id || undefined}>
-                <td><button type="button" className={styles.link} aria-expanded={picked === s.item.id} onClick={() => pick(picked === s.item.id ? null : s.item.id)}>{s.item.name}</button>{tuned && <span className="soft"> tuned</span>}</td>
-                <td className="num"><QuantityField label={`Full draw of ${s.item.name}`} hideLabel width={40} value={drawOf(s)} quantity="power" min={0} max={2000} onCommit={(v) => v !== null && commit(`set the draw of ${s.item.name}`, { do: 'item.set', item: s.item.id, values: { draw_W: v } })} /></td>
-                <td className="num">{formatWatts(judged.parts.find((p) => p.item === s.item.id)?.heat_W)}</td>
+                <td>
+                  <button
+                    type="button"
+                    className={styles.link}
+                    aria-expanded={picked === s.item.id}
+                    onClick={() => pick(picked === s.item.id ? null : s.item.id)}
+                  >
+                    {s.item.name}
+                  </button>
+                  {tuned && <span className="soft"> tuned</span>}
+                </td>
+                <td className="num">
+                  <QuantityField
+                    label={`Full draw of ${s.item.name}`}
+                    hideLabel
+                    width={40}
+                    value={drawOf(s)}
+                    quantity="power"
+                    min={0}
+                    max={2000}
+                    onCommit={(v) =>
+                      v !== null &&
+                      commit(`set the draw of ${s.item.name}`, {
+                        do: 'item.set',
+                        item: s.item.id,
+                        values: { draw_W: v },
+                      })
+                    }
+                  />
+                </td>
+                <td className="num">
+                  {formatWatts(judged.parts.find((p) => p.item === s.item.id)?.heat_W)}
+                </td>
                 <td>{s.block ? `${s.block.name}${s.loop ? '' : ', not connected'}` : 'air'}</td>
               </tr>,
               picked === s.item.id && (
                 <tr key={`${s.item.id}-tuning`} data-picked>
                   <td colSpan={4}>
                     <div className={styles.tuning}>
-                      <QuantityField label="Clock against its maker's" value={100 * (settings.clock ?? 1)} quantity="share" decimals={1} width={46} min={20} max={200} onCommit={(v) => v !== null && commit(`set the clock of ${s.item.name}`, { do: 'item.set', item: s.item.id, values: { clock: v / 100 } })} />
-                      <QuantityField label="Voltage" value={100 * (settings.voltage ?? 1)} quantity="share" decimals={1} width={46} min={50} max={160} onCommit={(v) => v !== null && commit(`set the voltage of ${s.item.name}`, { do: 'item.set', item: s.item.id, values: { voltage: v / 100 } })} />
-                      {(tuned || settings.draw_W !== undefined) && <button type="button" className={styles.put} onClick={() => commit(`${s.item.name} as its maker says`, { do: 'item.unset', item: s.item.id, keys: ['clock', 'voltage', 'draw_W', 'shares', 'ownShare'] })}>As its maker says, {formatWatts(s.part.draw_W)}</button>}
+                      <QuantityField
+                        label="Clock against its maker's"
+                        value={100 * (settings.clock ?? 1)}
+                        quantity="share"
+                        decimals={1}
+                        width={46}
+                        min={20}
+                        max={200}
+                        onCommit={(v) =>
+                          v !== null &&
+                          commit(`set the clock of ${s.item.name}`, {
+                            do: 'item.set',
+                            item: s.item.id,
+                            values: { clock: v / 100 },
+                          })
+                        }
+                      />
+                      <QuantityField
+                        label="Voltage"
+                        value={100 * (settings.voltage ?? 1)}
+                        quantity="share"
+                        decimals={1}
+                        width={46}
+                        min={50}
+                        max={160}
+                        onCommit={(v) =>
+                          v !== null &&
+                          commit(`set the voltage of ${s.item.name}`, {
+                            do: 'item.set',
+                            item: s.item.id,
+                            values: { voltage: v / 100 },
+                          })
+                        }
+                      />
+                      {(tuned || settings.draw_W !== undefined) && (
+                        <button
+                          type="button"
+                          className={styles.put}
+                          onClick={() =>
+                            commit(`${s.item.name} as its maker says`, {
+                              do: 'item.unset',
+                              item: s.item.id,
+                              keys: ['clock', 'voltage', 'draw_W', 'shares', 'ownShare'],
+                            })
+                          }
+                        >
+                          As its maker says, {formatWatts(s.part.draw_W)}
+                        </button>
+                      )}
                     </div>
-                    <p className="soft">Power goes as clock times voltage squared, an estimate: leakage is left out. A typed draw caps it.</p>
+                    <p className="soft">
+                      Power goes as clock times voltage squared, an estimate: leakage is left out. A
+                      typed draw caps it.
+                    </p>
                   </td>
                 </tr>
               ),
@@ -45,7 +149,13 @@ export function SourceTable() {
           })}
         </tbody>
       </table>
-      {rating > 0 && <p>{supplies.map((s) => s.name).join(' and ')}: {formatWatts(heaviest)} of {formatWatts(rating)} in the heaviest load, fans and pumps among them; {formatNumber(100 * (1 - heaviest / rating))} % to spare.</p>}
+      {rating > 0 && (
+        <p>
+          {supplies.map((s) => s.name).join(' and ')}: {formatWatts(heaviest)} of{' '}
+          {formatWatts(rating)} in the heaviest load, fans and pumps among them;{' '}
+          {formatNumber(100 * (1 - heaviest / rating))} % to spare.
+        </p>
+      )}
     </Section>
   );
 }

@@ -8,62 +8,165 @@ import { useBench } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import styles from './HeatStage.module.css';
 
-const WHERE = { loop: 'in the loop', air: 'on air', waiting: 'waiting for its block to be connected' } as const;
+const WHERE = {
+  loop: 'in the loop',
+  air: 'on air',
+  waiting: 'waiting for its block to be connected',
+} as const;
 const CASES: readonly LoadCaseId[] = [...LOAD_CASES, 'own'];
 const MOST_SHARE = 1.5;
 
 /** Watts of every part in each load case as stacked bars; a segment's end is dragged, or moved by arrow keys, to set the part's share of its draw. */
 export function WattBars({ heat }: { readonly heat: HeatReport }) {
   const { build, workings, commit, picked, pick } = useBench((s) => s);
-  const most = Math.max(...CASES.map((c) => heat[c].parts.reduce((s, p) => s + p.heat_W, 0)), 1) * 1.04;
+  const most =
+    Math.max(...CASES.map((c) => heat[c].parts.reduce((s, p) => s + p.heat_W, 0)), 1) * 1.04;
   const sourceOf = (id: string) => workings.setup.sources.find((s) => s.item.id === id);
   const setShare = (id: string, c: LoadCaseId, share: number): void => {
     const source = sourceOf(id);
     if (!source) return;
     const held = Math.round(Math.min(MOST_SHARE, Math.max(0, share)) * 1000) / 1000;
-    commit(`set ${CASE_NAMES[c].toLowerCase()} of ${source.item.name}`, { do: 'item.set', item: id, values: c === 'own' ? { ownShare: held } : { shares: { ...source.item.settings.shares, [c]: held } } }, `share-${id}-${c}`);
+    commit(
+      `set ${CASE_NAMES[c].toLowerCase()} of ${source.item.name}`,
+      {
+        do: 'item.set',
+        item: id,
+        values:
+          c === 'own'
+            ? { ownShare: held }
+            : { shares: { ...source.item.settings.shares, [c]: held } },
+      },
+      `share-${id}-${c}`,
+    );
   };
   return (
     <>
       {CASES.map((c) => {
         const sum = heat[c].parts.reduce((s, p) => s + p.heat_W, 0);
         return (
-          <div key={c} role="row" className={styles.case} data-judged={c === build.brief.loadCase || undefined}>
-            <button type="button" role="rowheader" className={styles.caseName} aria-current={c === build.brief.loadCase} title="Judge the brief under this load" onClick={() => commit(`judge under ${CASE_NAMES[c].toLowerCase()}`, { do: 'brief.set', values: { loadCase: c } })}>{CASE_NAMES[c]}</button>
+          <div
+            key={c}
+            role="row"
+            className={styles.case}
+            data-judged={c === build.brief.loadCase || undefined}
+          >
+            <button
+              type="button"
+              role="rowheader"
+              className={styles.caseName}
+              aria-current={c === build.brief.loadCase}
+              title="Judge the brief under this load"
+              onClick={() =>
+                commit(`judge under ${CASE_NAMES[c].toLowerCase()}`, {
+                  do: 'brief.set',
+                  values: { loadCase: c },
+                })
+              }
+            >
+              {CASE_NAMES[c]}
+            </button>
             <div className={styles.bar}>
-              {[...heat[c].parts].sort((a, b) => Number(a.to === 'air') - Number(b.to === 'air') || drawOfPart(b) - drawOfPart(a)).map((p) => {
-                const source = sourceOf(p.item);
-                return source && <Segment key={p.item} part={p} caseName={CASE_NAMES[c].toLowerCase()} most={most} share={shareOf(source, c)} draw={drawOf(source)} picked={picked === p.item} onPick={() => pick(p.item)} onShare={(v) => setShare(p.item, c, v)} />;
-              })}
+              {[...heat[c].parts]
+                .sort(
+                  (a, b) =>
+                    Number(a.to === 'air') - Number(b.to === 'air') ||
+                    drawOfPart(b) - drawOfPart(a),
+                )
+                .map((p) => {
+                  const source = sourceOf(p.item);
+                  return (
+                    source && (
+                      <Segment
+                        key={p.item}
+                        part={p}
+                        caseName={CASE_NAMES[c].toLowerCase()}
+                        most={most}
+                        share={shareOf(source, c)}
+                        draw={drawOf(source)}
+                        picked={picked === p.item}
+                        onPick={() => pick(p.item)}
+                        onShare={(v) => setShare(p.item, c, v)}
+                      />
+                    )
+                  );
+                })}
             </div>
-            <span role="cell" className={styles.sum}>{formatWatts(sum)}</span>
+            <span role="cell" className={styles.sum}>
+              {formatWatts(sum)}
+            </span>
           </div>
         );
       })}
     </>
   );
 
-  function drawOfPart(p: PartHeat): number { const s = sourceOf(p.item); return s ? drawOf(s) : 0; }
+  function drawOfPart(p: PartHeat): number {
+    const s = sourceOf(p.item);
+    return s ? drawOf(s) : 0;
+  }
 }
 
-interface SegmentProps { readonly part: PartHeat; readonly caseName: string; readonly most: number; readonly share: number; readonly draw: number; readonly picked: boolean; onPick(): void; onShare(share: number): void }
+interface SegmentProps {
+  readonly part: PartHeat;
+  readonly caseName: string;
+  readonly most: number;
+  readonly share: number;
+  readonly draw: number;
+  readonly picked: boolean;
+  onPick(): void;
+  onShare(share: number): void;
+}
 
 function Segment({ part: p, caseName, most, share, draw, picked, onPick, onShare }: SegmentProps) {
   const own = useRef<HTMLButtonElement>(null);
   /** Watts to a pixel while an end is held: fixed at the grip, so that the bar's own growth does not run away with it. */
-  const held = useRef<{ readonly x: number; readonly share: number; readonly perPx: number } | null>(null);
+  const held = useRef<{
+    readonly x: number;
+    readonly share: number;
+    readonly perPx: number;
+  } | null>(null);
   return (
     <button
-      ref={own} type="button" role="cell" className={styles.part} data-air={p.to === 'air' || undefined} data-waiting={p.to === 'waiting' || undefined} data-picked={picked || undefined} style={{ width: `${(100 * p.heat_W) / most}%` }}
-      title={`${p.name}: ${formatWatts(p.heat_W)}, ${WHERE[p.to]}. Drag its end, or use the arrow keys, to set its share.`} aria-label={`${p.name} ${formatWatts(p.heat_W)}, ${WHERE[p.to]}, ${formatNumber(100 * share)} % of its draw under ${caseName}. Arrow keys change it.`} onClick={onPick}
-      onKeyDown={(e) => { const by = { ArrowRight: 0.01, ArrowLeft: -0.01 }[e.key]; if (by === undefined || e.altKey || e.ctrlKey) return; e.preventDefault(); e.stopPropagation(); onShare(share + by * (e.shiftKey ? 10 : 1)); }}
+      ref={own}
+      type="button"
+      role="cell"
+      className={styles.part}
+      data-air={p.to === 'air' || undefined}
+      data-waiting={p.to === 'waiting' || undefined}
+      data-picked={picked || undefined}
+      style={{ width: `${(100 * p.heat_W) / most}%` }}
+      title={`${p.name}: ${formatWatts(p.heat_W)}, ${WHERE[p.to]}. Drag its end, or use the arrow keys, to set its share.`}
+      aria-label={`${p.name} ${formatWatts(p.heat_W)}, ${WHERE[p.to]}, ${formatNumber(100 * share)} % of its draw under ${caseName}. Arrow keys change it.`}
+      onClick={onPick}
+      onKeyDown={(e) => {
+        const by = { ArrowRight: 0.01, ArrowLeft: -0.01 }[e.key];
+        if (by === undefined || e.altKey || e.ctrlKey) return;
+        e.preventDefault();
+        e.stopPropagation();
+        onShare(share + by * (e.shiftKey ? 10 : 1));
+      }}
     >
-      {p.heat_W / most > 0.12 && <span>{p.name}</span>}{p.heat_W / most > 0.07 && <b>{formatNumber(p.heat_W)}</b>}
+      {p.heat_W / most > 0.12 && <span>{p.name}</span>}
+      {p.heat_W / most > 0.07 && <b>{formatNumber(p.heat_W)}</b>}
       <i
-        className={styles.end} aria-hidden onClick={(e) => e.stopPropagation()}
-        onPointerDown={(e) => { e.stopPropagation(); e.currentTarget.setPointerCapture(e.pointerId); const bar = own.current?.parentElement?.getBoundingClientRect(); held.current = bar && draw > 0 ? { x: e.clientX, share, perPx: most / bar.width / draw } : null; }}
-        onPointerMove={(e) => { const h = held.current; if (h && e.currentTarget.hasPointerCapture(e.pointerId)) onShare(h.share + (e.clientX - h.x) * h.perPx); }}
-        onPointerUp={() => { held.current = null; }}
+        className={styles.end}
+        aria-hidden
+        onClick={(e) => e.stopPropagation()}
+        onPointerDown={(e) => {
+          e.stopPropagation();
+          e.currentTarget.setPointerCapture(e.pointerId);
+          const bar = own.current?.parentElement?.getBoundingClientRect();
+          held.current =
+            bar && draw > 0 ? { x: e.clientX, share, perPx: most / bar.width / draw } : null;
+        }}
+        onPointerMove={(e) => {
+          const h = held.current;
+          if (h && e.currentTarget.hasPointerCapture(e.pointerId))
+            onShare(h.share + (e.clientX - h.x) * h.perPx);
+        }}
+        onPointerUp={() => {
+          held.current = null;
+        }}
       />
     </button>
   );

@@ -13,29 +13,120 @@ const WORST = { fails: 0, tight: 1, holds: 2 } as const;
 export function CoolantTable({ loop }: { readonly loop: Loop }) {
   const { build, workings, commit } = useBench((s) => s);
   const coolants = useOffer('coolant');
-  const volume = workings.reports.list.volumes.find((v) => v.loop === loop.id)?.buy_mL ?? 0, { currency } = build.brief;
-  const rows = [...coolants, ...(coolants.some((c) => c.id === loop.coolant.id) ? [] : [loop.coolant])].map((coolant) => {
-    const filled: Loop = { ...loop, coolant, coolantAge_months: 0 }, { pairs, softs } = judgeMetals({ ...build, loops: [filled] });
-    const verdict = [...pairs, ...softs].map((p) => p.verdict).sort((a, b) => WORST[a] - WORST[b])[0] ?? 'holds', of = (v: 'fails' | 'tight'): string => softs.filter((s) => s.verdict === v).map((s) => s.material).join(', ');
-    return { coolant, verdict, attacks: of('fails'), watch: of('tight'), environment: environmentOf(filled), habits: coolantHabits(coolant), cost: coolantCost(coolant, volume), mix: mixFor(coolant, volume) };
-  }).sort((a, b) => WORST[b.verdict] - WORST[a.verdict] || a.cost.total_minor - b.cost.total_minor);
+  const volume = workings.reports.list.volumes.find((v) => v.loop === loop.id)?.buy_mL ?? 0,
+    { currency } = build.brief;
+  const rows = [
+    ...coolants,
+    ...(coolants.some((c) => c.id === loop.coolant.id) ? [] : [loop.coolant]),
+  ]
+    .map((coolant) => {
+      const filled: Loop = { ...loop, coolant, coolantAge_months: 0 },
+        { pairs, softs } = judgeMetals({ ...build, loops: [filled] });
+      const verdict =
+          [...pairs, ...softs].map((p) => p.verdict).sort((a, b) => WORST[a] - WORST[b])[0] ??
+          'holds',
+        of = (v: 'fails' | 'tight'): string =>
+          softs
+            .filter((s) => s.verdict === v)
+            .map((s) => s.material)
+            .join(', ');
+      return {
+        coolant,
+        verdict,
+        attacks: of('fails'),
+        watch: of('tight'),
+        environment: environmentOf(filled),
+        habits: coolantHabits(coolant),
+        cost: coolantCost(coolant, volume),
+        mix: mixFor(coolant, volume),
+      };
+    })
+    .sort((a, b) => WORST[b.verdict] - WORST[a.verdict] || a.cost.total_minor - b.cost.total_minor);
   return (
     <div className={styles.scroll}>
       <table className={styles.coolants}>
-        <thead><tr><th>coolant</th><th className="no-print" /><th>metals, plastics</th><th className="num">{YEARS_COMPARED} years, {currency}</th><th className="num">changed every</th><th>stains</th><th>clogs</th><th>poisonous</th><th className="num">µS/cm</th></tr></thead>
+        <thead>
+          <tr>
+            <th>coolant</th>
+            <th className="no-print" />
+            <th>metals, plastics</th>
+            <th className="num">
+              {YEARS_COMPARED} years, {currency}
+            </th>
+            <th className="num">changed every</th>
+            <th>stains</th>
+            <th>clogs</th>
+            <th>poisonous</th>
+            <th className="num">µS/cm</th>
+          </tr>
+        </thead>
         <tbody>
           {rows.map((r) => (
             <tr key={r.coolant.id} data-picked={r.coolant.id === loop.coolant.id || undefined}>
-              <td>{r.coolant.name}<span className="soft">{r.mix.water_mL > 0 ? `, ${formatNumber(r.mix.concentrate_mL)} mL to ${formatNumber(r.mix.water_mL)} mL water` : ''}; {formatMoney(r.cost.perLitre_minor)} a litre</span></td>
-              <td className="no-print">{r.coolant.id === loop.coolant.id ? <span className="soft">in it</span> : <button type="button" className={styles.link} onClick={() => commit(`fill ${loop.name} with ${r.coolant.name}`, { do: 'loop.coolant', loop: loop.id, coolant: r.coolant, age_months: 0 })}>fill</button>}</td>
-              <td><Mark verdict={r.verdict} /> <span className="soft">{r.attacks ? `attacks ${r.attacks}` : r.watch ? `watch ${r.watch}` : r.environment === 'ordinary' ? 'inhibited' : 'plain'}</span></td>
-              <td className="num">{formatMoney(r.cost.total_minor)} <span className="soft">{plural(r.cost.fills, 'fill')}</span></td><td className="num">{changeEvery(r.coolant)} mo.</td>
-              <td>{r.habits.stains}</td><td>{r.habits.clogs}</td><td>{r.coolant.poisonous ? <strong>yes</strong> : 'no'}</td><td className="num">{r.coolant.conductivity_uScm === undefined ? '–' : formatNumber(r.coolant.conductivity_uScm)}</td>
+              <td>
+                {r.coolant.name}
+                <span className="soft">
+                  {r.mix.water_mL > 0
+                    ? `, ${formatNumber(r.mix.concentrate_mL)} mL to ${formatNumber(r.mix.water_mL)} mL water`
+                    : ''}
+                  ; {formatMoney(r.cost.perLitre_minor)} a litre
+                </span>
+              </td>
+              <td className="no-print">
+                {r.coolant.id === loop.coolant.id ? (
+                  <span className="soft">in it</span>
+                ) : (
+                  <button
+                    type="button"
+                    className={styles.link}
+                    onClick={() =>
+                      commit(`fill ${loop.name} with ${r.coolant.name}`, {
+                        do: 'loop.coolant',
+                        loop: loop.id,
+                        coolant: r.coolant,
+                        age_months: 0,
+                      })
+                    }
+                  >
+                    fill
+                  </button>
+                )}
+              </td>
+              <td>
+                <Mark verdict={r.verdict} />{' '}
+                <span className="soft">
+                  {r.attacks
+                    ? `attacks ${r.attacks}`
+                    : r.watch
+                      ? `watch ${r.watch}`
+                      : r.environment === 'ordinary'
+                        ? 'inhibited'
+                        : 'plain'}
+                </span>
+              </td>
+              <td className="num">
+                {formatMoney(r.cost.total_minor)}{' '}
+                <span className="soft">{plural(r.cost.fills, 'fill')}</span>
+              </td>
+              <td className="num">{changeEvery(r.coolant)} mo.</td>
+              <td>{r.habits.stains}</td>
+              <td>{r.habits.clogs}</td>
+              <td>{r.coolant.poisonous ? <strong>yes</strong> : 'no'}</td>
+              <td className="num">
+                {r.coolant.conductivity_uScm === undefined
+                  ? '–'
+                  : formatNumber(r.coolant.conductivity_uScm)}
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
-      <p className="soft">Metals by the anodic index, plastics and rubbers by resistance tables, both from memory; staining and clogging by common practice, no source; conductivity and intervals as the coolant&apos;s own data say. Costs are bottles at the Stores&apos; prices for {formatNumber(volume)} mL a fill, water not counted.</p>
+      <p className="soft">
+        Metals by the anodic index, plastics and rubbers by resistance tables, both from memory;
+        staining and clogging by common practice, no source; conductivity and intervals as the
+        coolant&apos;s own data say. Costs are bottles at the Stores&apos; prices for{' '}
+        {formatNumber(volume)} mL a fill, water not counted.
+      </p>
     </div>
   );
 }

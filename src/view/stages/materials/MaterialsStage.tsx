@@ -11,7 +11,6 @@ import { CoolantTable } from './CoolantTable';
 import { SoftTable } from './SoftTable';
 import styles from './MaterialsStage.module.css';
 
-
 /** Which metals meet in one coolant, who carries them, and whether they may. */
 export function MaterialsStage() {
   const { build, workings, commit, open, pick, picked } = useBench((s) => s);
@@ -23,17 +22,36 @@ export function MaterialsStage() {
     const loose = looseParts(build).length >= 2;
     return (
       <>
-        <EmptyStage title="Nothing is wetted yet" text="Once parts are connected into a loop, every metal, plastic and seal the coolant touches is judged here." action={loose ? 'Connect the loop' : 'Open the Stores'} onAction={() => (loose ? setConnecting(true) : open('stores'))} />
+        <EmptyStage
+          title="Nothing is wetted yet"
+          text="Once parts are connected into a loop, every metal, plastic and seal the coolant touches is judged here."
+          action={loose ? 'Connect the loop' : 'Open the Stores'}
+          onAction={() => (loose ? setConnecting(true) : open('stores'))}
+        />
         {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
       </>
     );
   }
-  const bad = metals.pairs.filter((p) => p.verdict === 'fails').length, marginal = metals.pairs.filter((p) => p.verdict === 'tight').length;
-  const nameOf = (id: string): string => id.startsWith('fitting:') ? [build.loops.map((l) => l.fitting), Object.values(build.kit).filter((k) => 'duty' in k)].flat().find((f) => `fitting:${f.id}` === id)?.name ?? id : build.items.find((i) => i.id === id)?.name ?? id;
-  const softVerdict = (loop: string, material: string) => metals.softs.find((m) => m.loop === loop && m.material === material)?.verdict;
+  const bad = metals.pairs.filter((p) => p.verdict === 'fails').length,
+    marginal = metals.pairs.filter((p) => p.verdict === 'tight').length;
+  const nameOf = (id: string): string =>
+    id.startsWith('fitting:')
+      ? ([build.loops.map((l) => l.fitting), Object.values(build.kit).filter((k) => 'duty' in k)]
+          .flat()
+          .find((f) => `fitting:${f.id}` === id)?.name ?? id)
+      : (build.items.find((i) => i.id === id)?.name ?? id);
+  const softVerdict = (loop: string, material: string) =>
+    metals.softs.find((m) => m.loop === loop && m.material === material)?.verdict;
   return (
     <StageFrame
-      stage="materials" title={bad > 0 ? `${bad === 1 ? 'One pair' : `${bad} pairs`} of metals cannot share the coolant` : marginal > 0 ? 'The metals agree, some barely' : 'The metals agree'}
+      stage="materials"
+      title={
+        bad > 0
+          ? `${bad === 1 ? 'One pair' : `${bad} pairs`} of metals cannot share the coolant`
+          : marginal > 0
+            ? 'The metals agree, some barely'
+            : 'The metals agree'
+      }
       sentence="Copper, brass and nickel together, or aluminium throughout: never both in one coolant. Dry metal, such as a housing the coolant does not touch, never counts."
       side={build.loops.map((loop) => {
         const volume = list.volumes.find((v) => v.loop === loop.id);
@@ -41,72 +59,286 @@ export function MaterialsStage() {
         return (
           <Section key={loop.id} title={`Coolant of ${loop.name}`}>
             <div className={styles.fields}>
-              <Pick label="Coolant" value={coolant.id} options={[...(coolants.some((c) => c.id === coolant.id) ? [] : [{ value: coolant.id, label: coolant.name }]), ...coolants.map((c) => ({ value: c.id, label: c.name }))]} onPick={(id) => { const next = coolants.find((c) => c.id === id); if (next) commit(`fill ${loop.name} with ${next.name}`, { do: 'loop.coolant', loop: loop.id, coolant: next, age_months: 0 }); }} />
-              <AgeField months={loop.coolantAge_months} onCommit={(age_months) => commit('set the age of the coolant', { do: 'loop.coolant', loop: loop.id, coolant, age_months })} />
+              <Pick
+                label="Coolant"
+                value={coolant.id}
+                options={[
+                  ...(coolants.some((c) => c.id === coolant.id)
+                    ? []
+                    : [{ value: coolant.id, label: coolant.name }]),
+                  ...coolants.map((c) => ({ value: c.id, label: c.name })),
+                ]}
+                onPick={(id) => {
+                  const next = coolants.find((c) => c.id === id);
+                  if (next)
+                    commit(`fill ${loop.name} with ${next.name}`, {
+                      do: 'loop.coolant',
+                      loop: loop.id,
+                      coolant: next,
+                      age_months: 0,
+                    });
+                }}
+              />
+              <AgeField
+                months={loop.coolantAge_months}
+                onCommit={(age_months) =>
+                  commit('set the age of the coolant', {
+                    do: 'loop.coolant',
+                    loop: loop.id,
+                    coolant,
+                    age_months,
+                  })
+                }
+              />
             </div>
-            <table><tbody>
-              <tr><th scope="row">counts as</th><td>{metals.environments[loop.id] === 'ordinary' ? 'ordinary: inhibitor in date, 0.25 V allowed' : 'harsh: no inhibitor in date, 0.15 V allowed'}</td></tr>
-              <tr><th scope="row">made of</th><td>{coolant.base.glycol === 'none' ? 'water' : `${formatNumber(coolant.base.volumeShare * 100)} % ${coolant.base.glycol} glycol by volume, in water`}</td></tr>
-              <tr><th scope="row">inhibitor</th><td>{coolant.inhibitor_months > 0 ? `${coolant.inhibitor_months} months` : 'none'}</td></tr>
-              <tr><th scope="row">biocide</th><td>{coolant.biocide ? 'yes' : 'none: add one'}</td></tr>
-              <tr><th scope="row">look</th><td>{coolant.look}</td></tr>
-              <tr><th scope="row">upkeep</th><td>{coolant.upkeep}</td></tr>
-              <tr><th scope="row">needed</th><td>{formatNumber(volume?.total_mL)} mL in the loop, {formatNumber(volume?.buy_mL)} mL with spare: {volume?.bottles} {volume?.bottles === 1 ? 'bottle' : 'bottles'} of {formatNumber(coolant.bottle_mL)} mL</td></tr>
-              {coolant.waterParts !== undefined && volume && <tr><th scope="row">mixed</th><td>{formatNumber(mixFor(coolant, volume.buy_mL).concentrate_mL)} mL of it with {formatNumber(mixFor(coolant, volume.buy_mL).water_mL)} mL distilled water (1 to {formatNumber(coolant.waterParts)} by volume)</td></tr>}
-              <tr><th scope="row">next change</th><td>{changeEvery(coolant) > loop.coolantAge_months ? `in ${changeEvery(coolant) - loop.coolantAge_months} months` : 'due now'}: drain, flush with distilled water until it runs clear, look at the fins, fill</td></tr>
-              <tr><th scope="row">tube</th><td>{loop.tube.material}{softVerdict(loop.id, loop.tube.material) === 'fails' ? ': attacked by it' : loop.tube.material === 'soft PVC' ? ': may leach plasticiser, which settles in the block' : ': agrees'}</td></tr>
-            </tbody></table>
-            {coolant.poisonous && <p className={styles.caution}>Ethylene glycol is poisonous, to pets above all. Keep it from children, read the safety sheet, dispose of it by local rules.</p>}
+            <table>
+              <tbody>
+                <tr>
+                  <th scope="row">counts as</th>
+                  <td>
+                    {metals.environments[loop.id] === 'ordinary'
+                      ? 'ordinary: inhibitor in date, 0.25 V allowed'
+                      : 'harsh: no inhibitor in date, 0.15 V allowed'}
+                  </td>
+                </tr>
+                <tr>
+                  <th scope="row">made of</th>
+                  <td>
+                    {coolant.base.glycol === 'none'
+                      ? 'water'
+                      : `${formatNumber(coolant.base.volumeShare * 100)} % ${coolant.base.glycol} glycol by volume, in water`}
+                  </td>
+                </tr>
+                <tr>
+                  <th scope="row">inhibitor</th>
+                  <td>
+                    {coolant.inhibitor_months > 0 ? `${coolant.inhibitor_months} months` : 'none'}
+                  </td>
+                </tr>
+                <tr>
+                  <th scope="row">biocide</th>
+                  <td>{coolant.biocide ? 'yes' : 'none: add one'}</td>
+                </tr>
+                <tr>
+                  <th scope="row">look</th>
+                  <td>{coolant.look}</td>
+                </tr>
+                <tr>
+                  <th scope="row">upkeep</th>
+                  <td>{coolant.upkeep}</td>
+                </tr>
+                <tr>
+                  <th scope="row">needed</th>
+                  <td>
+                    {formatNumber(volume?.total_mL)} mL in the loop, {formatNumber(volume?.buy_mL)}{' '}
+                    mL with spare: {volume?.bottles} {volume?.bottles === 1 ? 'bottle' : 'bottles'}{' '}
+                    of {formatNumber(coolant.bottle_mL)} mL
+                  </td>
+                </tr>
+                {coolant.waterParts !== undefined && volume && (
+                  <tr>
+                    <th scope="row">mixed</th>
+                    <td>
+                      {formatNumber(mixFor(coolant, volume.buy_mL).concentrate_mL)} mL of it with{' '}
+                      {formatNumber(mixFor(coolant, volume.buy_mL).water_mL)} mL distilled water (1
+                      to {formatNumber(coolant.waterParts)} by volume)
+                    </td>
+                  </tr>
+                )}
+                <tr>
+                  <th scope="row">next change</th>
+                  <td>
+                    {changeEvery(coolant) > loop.coolantAge_months
+                      ? `in ${changeEvery(coolant) - loop.coolantAge_months} months`
+                      : 'due now'}
+                    : drain, flush with distilled water until it runs clear, look at the fins, fill
+                  </td>
+                </tr>
+                <tr>
+                  <th scope="row">tube</th>
+                  <td>
+                    {loop.tube.material}
+                    {softVerdict(loop.id, loop.tube.material) === 'fails'
+                      ? ': attacked by it'
+                      : loop.tube.material === 'soft PVC'
+                        ? ': may leach plasticiser, which settles in the block'
+                        : ': agrees'}
+                  </td>
+                </tr>
+              </tbody>
+            </table>
+            {coolant.poisonous && (
+              <p className={styles.caution}>
+                Ethylene glycol is poisonous, to pets above all. Keep it from children, read the
+                safety sheet, dispose of it by local rules.
+              </p>
+            )}
           </Section>
         );
       })}
     >
-      <div className="no-print"><Segments label="View" value={view} options={[{ value: 'metals', label: 'metals' }, { value: 'coolants', label: 'coolants compared' }]} onPick={setView} /></div>
-      {view === 'coolants' && build.loops.map((loop) => <section key={loop.id} className={styles.loop}><h2>{loop.name}: {loop.tube.name}</h2><CoolantTable loop={loop} /></section>)}
-      {view === 'metals' && build.loops.map((loop) => {
-        const own = metals.metals.filter((m) => m.loop === loop.id);
-        const pairOf = (a: string, b: string) => metals.pairs.find((p) => p.loop === loop.id && ((p.a === a && p.b === b) || (p.a === b && p.b === a)));
-        return (
+      <div className="no-print">
+        <Segments
+          label="View"
+          value={view}
+          options={[
+            { value: 'metals', label: 'metals' },
+            { value: 'coolants', label: 'coolants compared' },
+          ]}
+          onPick={setView}
+        />
+      </div>
+      {view === 'coolants' &&
+        build.loops.map((loop) => (
           <section key={loop.id} className={styles.loop}>
-            {build.loops.length > 1 && <h2>{loop.name}</h2>}
-            <div className={styles.scroll}>
-              <table className={styles.matrix}>
-                <thead><tr><th />{own.map((m) => <th key={m.metal} scope="col" className={styles.metal}>{METAL_NAMES[m.metal]}</th>)}</tr></thead>
+            <h2>
+              {loop.name}: {loop.tube.name}
+            </h2>
+            <CoolantTable loop={loop} />
+          </section>
+        ))}
+      {view === 'metals' &&
+        build.loops.map((loop) => {
+          const own = metals.metals.filter((m) => m.loop === loop.id);
+          const pairOf = (a: string, b: string) =>
+            metals.pairs.find(
+              (p) => p.loop === loop.id && ((p.a === a && p.b === b) || (p.a === b && p.b === a)),
+            );
+          return (
+            <section key={loop.id} className={styles.loop}>
+              {build.loops.length > 1 && <h2>{loop.name}</h2>}
+              <div className={styles.scroll}>
+                <table className={styles.matrix}>
+                  <thead>
+                    <tr>
+                      <th />
+                      {own.map((m) => (
+                        <th key={m.metal} scope="col" className={styles.metal}>
+                          {METAL_NAMES[m.metal]}
+                        </th>
+                      ))}
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {own.map((row, i) => (
+                      <tr key={row.metal}>
+                        <th scope="row" className={styles.metal}>
+                          {METAL_NAMES[row.metal]}
+                        </th>
+                        {own.map((col, j) => {
+                          const pair = pairOf(row.metal, col.metal);
+                          if (j > i) return <td key={col.metal} className={styles.blank} />;
+                          return i === j || !pair ? (
+                            <td
+                              key={col.metal}
+                              className={styles.self}
+                              aria-label="the same metal"
+                            />
+                          ) : (
+                            <td key={col.metal} className={styles.cell} data-verdict={pair.verdict}>
+                              <Mark verdict={pair.verdict} size={14} />{' '}
+                              <b>{formatNumber(pair.difference_V, { decimals: 2 })} V</b>
+                              <span>of {formatNumber(pair.limit_V, { decimals: 2 })}</span>
+                              {pair.verdict !== 'holds' && (
+                                <span>
+                                  {METAL_NAMES[pair.dissolves]} dissolves
+                                  {Number.isFinite(pair.areaRatio)
+                                    ? `, ${formatNumber(pair.areaRatio, { decimals: pair.areaRatio < 10 ? 1 : 0 })} : 1 of area`
+                                    : ''}
+                                </span>
+                              )}
+                            </td>
+                          );
+                        })}
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              </div>
+              <table className={styles.carriers}>
+                <thead>
+                  <tr>
+                    <th>wetted metal</th>
+                    <th className="num">area</th>
+                    <th>carried by</th>
+                  </tr>
+                </thead>
                 <tbody>
-                  {own.map((row, i) => (
-                    <tr key={row.metal}>
-                      <th scope="row" className={styles.metal}>{METAL_NAMES[row.metal]}</th>
-                      {own.map((col, j) => {
-                        const pair = pairOf(row.metal, col.metal);
-                        if (j > i) return <td key={col.metal} className={styles.blank} />;
-                        return i === j || !pair
-                          ? <td key={col.metal} className={styles.self} aria-label="the same metal" />
-                          : <td key={col.metal} className={styles.cell} data-verdict={pair.verdict}><Mark verdict={pair.verdict} size={14} /> <b>{formatNumber(pair.difference_V, { decimals: 2 })} V</b><span>of {formatNumber(pair.limit_V, { decimals: 2 })}</span>{pair.verdict !== 'holds' && <span>{METAL_NAMES[pair.dissolves]} dissolves{Number.isFinite(pair.areaRatio) ? `, ${formatNumber(pair.areaRatio, { decimals: pair.areaRatio < 10 ? 1 : 0 })} : 1 of area` : ''}</span>}</td>;
-                      })}
+                  {own.map((m) => (
+                    <tr key={m.metal}>
+                      <td>
+                        {METAL_NAMES[m.metal]}
+                        {m.platedOver.length > 0 ? (
+                          <span className="soft">
+                            {' '}
+                            over {m.platedOver.map((p) => METAL_NAMES[p]).join(', ')}: a scratch
+                            exposes it
+                          </span>
+                        ) : null}
+                      </td>
+                      <td className="num">{formatNumber(m.area_mm2 / 100)} cm²</td>
+                      <td>
+                        {m.carriers.map((c, k) => (
+                          <span key={c.item}>
+                            {k > 0 ? ', ' : ''}
+                            {c.item.startsWith('fitting:') ? (
+                              nameOf(c.item)
+                            ) : (
+                              <button
+                                type="button"
+                                className={styles.link}
+                                data-picked={picked === c.item || undefined}
+                                onClick={() => pick(c.item)}
+                              >
+                                {nameOf(c.item)}
+                              </button>
+                            )}
+                          </span>
+                        ))}
+                      </td>
                     </tr>
                   ))}
                 </tbody>
               </table>
-            </div>
-            <table className={styles.carriers}>
-              <thead><tr><th>wetted metal</th><th className="num">area</th><th>carried by</th></tr></thead>
-              <tbody>
-                {own.map((m) => (
-                  <tr key={m.metal}><td>{METAL_NAMES[m.metal]}{m.platedOver.length > 0 ? <span className="soft"> over {m.platedOver.map((p) => METAL_NAMES[p]).join(', ')}: a scratch exposes it</span> : null}</td><td className="num">{formatNumber(m.area_mm2 / 100)} cm²</td>
-                    <td>{m.carriers.map((c, k) => <span key={c.item}>{k > 0 ? ', ' : ''}{c.item.startsWith('fitting:') ? nameOf(c.item) : <button type="button" className={styles.link} data-picked={picked === c.item || undefined} onClick={() => pick(c.item)}>{nameOf(c.item)}</button>}</span>)}</td></tr>
-                ))}
-              </tbody>
-            </table>
-            <SoftTable loop={loop.id} softs={metals.softs.filter((m) => m.loop === loop.id)} coolant={loop.coolant.name} />
-          </section>
-        );
-      })}
-      <p className="soft">Differences of the anodic index as reprinted from MIL-STD-889 and MIL-F-14072, from memory; reprints differ by up to 0.05 V. Plastics and rubbers after compound tables of O-ring handbooks and general chemical-resistance tables, from memory; a part maker&apos;s own data go before them.</p>
+              <SoftTable
+                loop={loop.id}
+                softs={metals.softs.filter((m) => m.loop === loop.id)}
+                coolant={loop.coolant.name}
+              />
+            </section>
+          );
+        })}
+      <p className="soft">
+        Differences of the anodic index as reprinted from MIL-STD-889 and MIL-F-14072, from memory;
+        reprints differ by up to 0.05 V. Plastics and rubbers after compound tables of O-ring
+        handbooks and general chemical-resistance tables, from memory; a part maker&apos;s own data
+        go before them.
+      </p>
     </StageFrame>
   );
 }
 
-function AgeField({ months, onCommit }: { readonly months: number; readonly onCommit: (m: number) => void }) {
-  return <label className={styles.age}><span className="soft">Months in use</span><input type="number" min={0} max={240} value={months} onKeyDown={(e) => e.stopPropagation()} onChange={(e) => { const v = Number(e.target.value); if (Number.isFinite(v) && v >= 0 && v <= 240) onCommit(v); }} /></label>;
+function AgeField({
+  months,
+  onCommit,
+}: {
+  readonly months: number;
+  readonly onCommit: (m: number) => void;
+}) {
+  return (
+    <label className={styles.age}>
+      <span className="soft">Months in use</span>
+      <input
+        type="number"
+        min={0}
+        max={240}
+        value={months}
+        onKeyDown={(e) => e.stopPropagation()}
+        onChange={(e) => {
+          const v = Number(e.target.value);
+          if (Number.isFinite(v) && v >= 0 && v <= 240) onCommit(v);
+        }}
+      />
+    </label>
+  );
 }
-

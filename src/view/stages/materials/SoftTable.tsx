@@ -7,26 +7,73 @@ import styles from './MaterialsStage.module.css';
 const WORDS = { holds: 'agrees', tight: 'watch it', fails: 'attacked' } as const;
 
 /** Plastics, glass and rubber that a loop's coolant touches: what carries each, and how it takes the coolant. */
-export function SoftTable({ loop, softs, coolant }: { readonly loop: string; readonly softs: readonly SoakedSoft[]; readonly coolant: string }) {
+export function SoftTable({
+  loop,
+  softs,
+  coolant,
+}: {
+  readonly loop: string;
+  readonly softs: readonly SoakedSoft[];
+  readonly coolant: string;
+}) {
   const { build, picked, pick } = useBench((s) => s);
-  const inLoop = new Set(build.loops.filter((l) => l.id === loop).flatMap((l) => l.links.flatMap((k) => [k.from.item, k.to.item])));
-  const silent = build.items.filter((i) => inLoop.has(i.id) && isWet(i.part) && i.part.softs === undefined);
+  const inLoop = new Set(
+    build.loops
+      .filter((l) => l.id === loop)
+      .flatMap((l) => l.links.flatMap((k) => [k.from.item, k.to.item])),
+  );
+  const silent = build.items.filter(
+    (i) => inLoop.has(i.id) && isWet(i.part) && i.part.softs === undefined,
+  );
   if (softs.length === 0) return null;
   return (
     <>
-    <table className={styles.carriers}>
-      <thead><tr><th>plastic or rubber</th><th>in {coolant}</th><th>carried by</th></tr></thead>
-      <tbody>
-        {softs.map((s) => (
-          <tr key={s.material}>
-            <td>{s.material}</td>
-            <td><Mark verdict={s.verdict} size={12} /> {WORDS[s.verdict]}{s.because && <span className="soft">: {s.because}</span>}</td>
-            <td>{s.carriers.map((c, k) => <span key={`${c.item}-${c.as}`}>{k > 0 ? ', ' : ''}{c.item.includes(':') ? c.name : <button type="button" className={styles.link} data-picked={picked === c.item || undefined} onClick={() => pick(c.item)}>{c.name}</button>}{c.as === 'seal' ? ' (seal)' : ''}</span>)}</td>
+      <table className={styles.carriers}>
+        <thead>
+          <tr>
+            <th>plastic or rubber</th>
+            <th>in {coolant}</th>
+            <th>carried by</th>
           </tr>
-        ))}
-      </tbody>
-    </table>
-    {silent.length > 0 && <p className="soft">The data of {silent.map((i) => i.name).join(', ')} do not tell what plastics and seals the coolant touches there: not judged.</p>}
+        </thead>
+        <tbody>
+          {softs.map((s) => (
+            <tr key={s.material}>
+              <td>{s.material}</td>
+              <td>
+                <Mark verdict={s.verdict} size={12} /> {WORDS[s.verdict]}
+                {s.because && <span className="soft">: {s.because}</span>}
+              </td>
+              <td>
+                {s.carriers.map((c, k) => (
+                  <span key={`${c.item}-${c.as}`}>
+                    {k > 0 ? ', ' : ''}
+                    {c.item.includes(':') ? (
+                      c.name
+                    ) : (
+                      <button
+                        type="button"
+                        className={styles.link}
+                        data-picked={picked === c.item || undefined}
+                        onClick={() => pick(c.item)}
+                      >
+                        {c.name}
+                      </button>
+                    )}
+                    {c.as === 'seal' ? ' (seal)' : ''}
+                  </span>
+                ))}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {silent.length > 0 && (
+        <p className="soft">
+          The data of {silent.map((i) => i.name).join(', ')} do not tell what plastics and seals the
+          coolant touches there: not judged.
+        </p>
+      )}
     </>
   );
 }

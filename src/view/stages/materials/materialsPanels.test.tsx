@@ -13,7 +13,9 @@ import { RunPanel } from '../runs/RunPanel';
 import { ShownParts } from '../runs/ShownParts';
 import { MaterialsStage } from './MaterialsStage';
 
-const desk = demoBuild('dawn-chorus-desk') as Build, tower = demoBuild('fenland-flood-tower') as Build, box = demoBuild('pocket-planetarium') as Build;
+const desk = demoBuild('dawn-chorus-desk') as Build,
+  tower = demoBuild('fenland-flood-tower') as Build,
+  box = demoBuild('pocket-planetarium') as Build;
 const row = (name: RegExp): HTMLElement => screen.getByRole('row', { name });
 
 describe('the Materials stage', () => {
@@ -26,23 +28,40 @@ describe('the Materials stage', () => {
 
   test('two failing pairs in words; one click mends them, undo brings them back', () => {
     show(box, <MaterialsStage />);
-    expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('2 pairs of metals cannot share the coolant');
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(
+      '2 pairs of metals cannot share the coolant',
+    );
     fireEvent.click(screen.getAllByRole('button', { name: /^Put in/ })[0] as HTMLElement);
     expect(screen.getByRole('heading', { level: 1 }).textContent).toMatch(/^The metals agree/);
     act(() => state.undo());
-    expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('2 pairs of metals cannot share the coolant');
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(
+      '2 pairs of metals cannot share the coolant',
+    );
   });
 
   test('plastics and seals: what carries each, how it takes the coolant, and what the data do not tell', () => {
     show(desk, <MaterialsStage />);
     expect(row(/^acrylic/).textContent).toContain('agrees');
-    expect(within(row(/^EPDM rubber/)).getAllByText('(seal)', { exact: false }).length).toBeGreaterThan(2);
+    expect(
+      within(row(/^EPDM rubber/)).getAllByText('(seal)', { exact: false }).length,
+    ).toBeGreaterThan(2);
     fireEvent.click(within(row(/^acrylic/)).getByRole('button', { name: 'Reservoir' }));
     expect(state.picked).toBe('reservoir');
-    act(() => state.commit('another coolant', { do: 'loop.coolant', loop: 'loop', coolant: catalogued('coolant', 'cool-solvent'), age_months: 0 }));
+    act(() =>
+      state.commit('another coolant', {
+        do: 'loop.coolant',
+        loop: 'loop',
+        coolant: catalogued('coolant', 'cool-solvent'),
+        age_months: 0,
+      }),
+    );
     expect(row(/^acrylic/).textContent).toContain('attacked');
     expect(screen.getByText('Cold-room mix, 35 % attacks acrylic')).toBeTruthy();
-    const reservoir = state.build.items.find((i) => i.id === 'reservoir') as Build['items'][number], { softs: _softs, ...silent } = reservoir.part as Extract<typeof reservoir.part, { kind: 'reservoir' }>;
+    const reservoir = state.build.items.find((i) => i.id === 'reservoir') as Build['items'][number],
+      { softs: _softs, ...silent } = reservoir.part as Extract<
+        typeof reservoir.part,
+        { kind: 'reservoir' }
+      >;
     act(() => state.commit('older data', { do: 'item.replace', item: 'reservoir', part: silent }));
     expect(screen.getByText(/^The data of Reservoir do not tell/)).toBeTruthy();
   });
@@ -81,12 +100,30 @@ describe('what is to be seen', () => {
 });
 
 describe('a bridge in place of a tube', () => {
-  const bare: Build = { ...tower, items: tower.items.filter((i) => i.part.kind !== 'inline'), loops: [] };
-  const cards = applyEdit(bare, proposeLoop(bare, { name: 'Cards', tube: catalogued('tube', 'tube-petg-16-12'), fitting: catalogued('fitting', 'fit-hard-16'), coolant: catalogued('coolant', 'cool-clear-premix'), items: ['reservoir-2', 'pump-2', 'card-block-a', 'card-block-b', 'top-radiator'] }) as Edit).build;
-  const id = cards.loops[0]?.links.find((l) => l.from.item.startsWith('card-block') && l.to.item.startsWith('card-block'))?.id ?? '';
+  const bare: Build = {
+    ...tower,
+    items: tower.items.filter((i) => i.part.kind !== 'inline'),
+    loops: [],
+  };
+  const cards = applyEdit(
+    bare,
+    proposeLoop(bare, {
+      name: 'Cards',
+      tube: catalogued('tube', 'tube-petg-16-12'),
+      fitting: catalogued('fitting', 'fit-hard-16'),
+      coolant: catalogued('coolant', 'cool-clear-premix'),
+      items: ['reservoir-2', 'pump-2', 'card-block-a', 'card-block-b', 'top-radiator'],
+    }) as Edit,
+  ).build;
+  const id =
+    cards.loops[0]?.links.find(
+      (l) => l.from.item.startsWith('card-block') && l.to.item.startsWith('card-block'),
+    )?.id ?? '';
   function Panel() {
     const { build, workings } = useBench((s) => s);
-    const run = workings.reports.runs.find((r) => r.id === id), loop = build.loops[0], link = loop?.links.find((l) => l.id === id);
+    const run = workings.reports.runs.find((r) => r.id === id),
+      loop = build.loops[0],
+      link = loop?.links.find((l) => l.id === id);
     return run && loop && link ? <RunPanel run={run} loop={loop} link={link} found={null} /> : null;
   }
 
@@ -95,11 +132,17 @@ describe('a bridge in place of a tube', () => {
     fireEvent.click(screen.getAllByRole('button', { name: /^bridge them over/ })[0] as HTMLElement);
     expect(screen.getByText(/^Bridged by Sliding bridge/)).toBeTruthy();
     const link = () => state.build.loops[0]?.links.find((l) => l.id === id);
-    const other = [...(screen.getByLabelText('Arrives at') as HTMLSelectElement).options].find((o) => o.value !== link()?.to.port)?.value ?? '';
+    const other =
+      [...(screen.getByLabelText('Arrives at') as HTMLSelectElement).options].find(
+        (o) => o.value !== link()?.to.port,
+      )?.value ?? '';
     fireEvent.change(screen.getByLabelText('Arrives at'), { target: { value: other } });
     expect(link()).toMatchObject({ by: 'tube' });
     expect(link()).not.toHaveProperty('bridge');
-    act(() => { state.undo(); state.undo(); });
+    act(() => {
+      state.undo();
+      state.undo();
+    });
     expect(state.build).toEqual(cards);
   });
 });
@@ -107,8 +150,12 @@ describe('a bridge in place of a tube', () => {
 describe('the list by kind', () => {
   test('a line asked for in many places folds its reasons up, and none is lost', () => {
     show(tower, <KindList />);
-    const line = state.workings.reports.list.lines.find((l) => l.kind === 'fitting' && l.why.split('; ').length > 10);
-    const cell = screen.getByText(new RegExp(`and ${(line?.why.split('; ').length ?? 0) - 3} more$`)).closest('details') as HTMLElement;
+    const line = state.workings.reports.list.lines.find(
+      (l) => l.kind === 'fitting' && l.why.split('; ').length > 10,
+    );
+    const cell = screen
+      .getByText(new RegExp(`and ${(line?.why.split('; ').length ?? 0) - 3} more$`))
+      .closest('details') as HTMLElement;
     for (const place of line?.why.split('; ') ?? []) expect(cell.textContent).toContain(place);
     expect(CATALOGUE.some((p) => p.id === line?.part)).toBe(true);
   });
@@ -117,7 +164,10 @@ describe('the list by kind', () => {
 describe('small parts of a build', () => {
   test('one chosen for all places; the list follows, and undo takes it back', () => {
     show(desk, <KitPicker />);
-    const plugs = (): number => state.workings.reports.list.lines.filter((l) => l.part === 'fit-plug-low').reduce((n, l) => n + l.quantity, 0);
+    const plugs = (): number =>
+      state.workings.reports.list.lines
+        .filter((l) => l.part === 'fit-plug-low')
+        .reduce((n, l) => n + l.quantity, 0);
     expect(plugs()).toBe(0);
     fireEvent.change(screen.getByLabelText('Plug'), { target: { value: 'fit-plug-low' } });
     expect(plugs()).toBe(desk.loops[0]?.caps.filter((c) => c.with === 'plug').length);
@@ -125,12 +175,28 @@ describe('small parts of a build', () => {
     expect(state.build).toEqual(desk);
   });
 
-  test('screws of one\'s own are chosen from when asked, and those out of use are not', () => {
-    const screw = { ...(CATALOGUE.find((p) => p.kind === 'screw') as Extract<(typeof CATALOGUE)[number], { kind: 'screw' }>), id: 'own-m3-32', name: 'M3 × 32 of mine', length_mm: 32 };
-    act(() => useShelves.setState({ shelves: { own: [screw, { ...screw, id: 'own-old' }], retired: ['own-old'] }, asked: true }));
+  test("screws of one's own are chosen from when asked, and those out of use are not", () => {
+    const screw = {
+      ...(CATALOGUE.find((p) => p.kind === 'screw') as Extract<
+        (typeof CATALOGUE)[number],
+        { kind: 'screw' }
+      >),
+      id: 'own-m3-32',
+      name: 'M3 × 32 of mine',
+      length_mm: 32,
+    };
+    act(() =>
+      useShelves.setState({
+        shelves: { own: [screw, { ...screw, id: 'own-old' }], retired: ['own-old'] },
+        asked: true,
+      }),
+    );
     show(desk, <KitPicker />);
     fireEvent.click(screen.getByRole('button', { name: 'Let the list choose from it too' }));
-    expect(state.build.kit.screws.map((s) => s.id)).toEqual([...desk.kit.screws.map((s) => s.id), 'own-m3-32']);
+    expect(state.build.kit.screws.map((s) => s.id)).toEqual([
+      ...desk.kit.screws.map((s) => s.id),
+      'own-m3-32',
+    ]);
     expect(screen.queryByRole('button', { name: /Let the list choose/ })).toBeNull();
   });
 });

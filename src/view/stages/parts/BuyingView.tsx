@@ -11,41 +11,254 @@ import { MoneyField } from '../brief/MoneyField';
 import { useFeeds } from './useFeeds';
 import styles from './PartsStage.module.css';
 
-
 /** The cheapest basket over several shops, with shipping, tax and what comes last; quotes read in; wishes and spares. */
 export function BuyingView() {
   const { build, workings, commit, pick } = useBench((s) => s);
-  const { list } = workings.reports, { currency } = build.brief;
+  const { list } = workings.reports,
+    { currency } = build.brief;
   const offer = useOffer();
-  const known = useMemo(() => new Set([...offer.map((p) => p.id), ...CATALOGUE.map((p) => p.id), ...list.lines.map((l) => l.part)]), [list, offer]);
-  const { feeds, own, failed, take, drop } = useFeeds((part) => known.has(part), (name) => list.lines.find((l) => l.name.toLowerCase() === name.toLowerCase())?.part ?? offer.find((p) => p.name.toLowerCase() === name.toLowerCase())?.id ?? null);
+  const known = useMemo(
+    () =>
+      new Set([
+        ...offer.map((p) => p.id),
+        ...CATALOGUE.map((p) => p.id),
+        ...list.lines.map((l) => l.part),
+      ]),
+    [list, offer],
+  );
+  const { feeds, own, failed, take, drop } = useFeeds(
+    (part) => known.has(part),
+    (name) =>
+      list.lines.find((l) => l.name.toLowerCase() === name.toLowerCase())?.part ??
+      offer.find((p) => p.name.toLowerCase() === name.toLowerCase())?.id ??
+      null,
+  );
   const [off, setOff] = useState<readonly string[]>([]);
   const orders = build.choices.orders;
-  const wanted = useMemo(() => list.lines.filter((l) => !l.owned && l.quantity > l.have && !['ordered', 'received'].includes(orders?.[l.part]?.state ?? '')).map((l) => ({ part: l.part, name: l.name, quantity: Math.ceil(l.quantity - l.have) })), [list, orders]);
-  const basket = useMemo(() => (feeds ? cheapestBasket(wanted, feeds, feeds.map((f) => f.shop.id).filter((id) => !off.includes(id))) : null), [feeds, off, wanted]);
-  const dear = useMemo(() => wishes(workings.model, list, offer).slice(0, 6), [list, offer, workings.model]), spares = useMemo(() => spareAdvice(build, list).slice(0, 6), [build, list]);
-  const partOf = (id: string): Part | undefined => offer.find((p) => p.id === id) ?? CATALOGUE.find((p) => p.id === id) ?? build.items.find((i) => i.part.id === id)?.part;
+  const wanted = useMemo(
+    () =>
+      list.lines
+        .filter(
+          (l) =>
+            !l.owned &&
+            l.quantity > l.have &&
+            !['ordered', 'received'].includes(orders?.[l.part]?.state ?? ''),
+        )
+        .map((l) => ({ part: l.part, name: l.name, quantity: Math.ceil(l.quantity - l.have) })),
+    [list, orders],
+  );
+  const basket = useMemo(
+    () =>
+      feeds
+        ? cheapestBasket(
+            wanted,
+            feeds,
+            feeds.map((f) => f.shop.id).filter((id) => !off.includes(id)),
+          )
+        : null,
+    [feeds, off, wanted],
+  );
+  const dear = useMemo(
+      () => wishes(workings.model, list, offer).slice(0, 6),
+      [list, offer, workings.model],
+    ),
+    spares = useMemo(() => spareAdvice(build, list).slice(0, 6), [build, list]);
+  const partOf = (id: string): Part | undefined =>
+    offer.find((p) => p.id === id) ??
+    CATALOGUE.find((p) => p.id === id) ??
+    build.items.find((i) => i.part.id === id)?.part;
   const quoted = own.map((f) => f.shop.id);
-  const order = (shop: string, parts: readonly string[]): void => commit(`order at ${shop}`, { do: 'batch', edits: parts.map((part) => ({ do: 'order.mark', part, mark: { state: 'ordered', shop, on: new Date().toISOString().slice(0, 10) } })) });
-  if (failed) return <p role="alert">The price feeds could not be read. The list by kind has the Stores&apos; own prices.</p>;
-  if (!feeds || !basket) return <p className="soft" role="status">Reading the price feeds …</p>;
+  const order = (shop: string, parts: readonly string[]): void =>
+    commit(`order at ${shop}`, {
+      do: 'batch',
+      edits: parts.map((part) => ({
+        do: 'order.mark',
+        part,
+        mark: { state: 'ordered', shop, on: new Date().toISOString().slice(0, 10) },
+      })),
+    });
+  if (failed)
+    return (
+      <p role="alert">
+        The price feeds could not be read. The list by kind has the Stores&apos; own prices.
+      </p>
+    );
+  if (!feeds || !basket)
+    return (
+      <p className="soft" role="status">
+        Reading the price feeds …
+      </p>
+    );
   const dearest = Math.max(0, ...basket.shops.map((s) => s.days));
   return (
     <div>
-      <p className={styles.answer}>{basket.shops.length === 0 ? 'Nothing is left to order.' : <><strong>{formatMoney(basket.total_minor)} {currency}</strong> at {plural(basket.shops.length, 'shop')}, shipping and tax included. {basket.last && basket.last.days > 0 ? `The build waits for ${basket.last.name}: ${plural(dearest, 'day')}.` : ''} {basket.proven ? 'No other way to share the list among them is cheaper.' : 'A cheaper one may exist: the search was cut short.'}</>}</p>
-      {basket.nowhere.length > 0 && <p><Mark verdict="tight" /> No shop asked has {basket.nowhere.map((n) => `${n.quantity} × ${n.name}`).slice(0, 8).join(', ')}{basket.nowhere.length > 8 ? ` and ${basket.nowhere.length - 8} more` : ''}.</p>}
-      <p className={styles.shops}>{feeds.map((f) => <label key={f.shop.id}><input type="checkbox" checked={!off.includes(f.shop.id)} onChange={(e) => setOff(e.target.checked ? off.filter((o) => o !== f.shop.id) : [...off, f.shop.id])} /> {f.shop.name} <span className="soft">{formatMoney(f.shop.shipping_minor)}{f.shop.freeFrom_minor === null ? '' : `, free from ${formatMoney(f.shop.freeFrom_minor)}`}, {plural(f.shop.days, 'day')}</span>{quoted.includes(f.shop.id) && <> <button type="button" className={styles.quiet} onClick={() => drop(f.shop.id)}>drop the quote</button></>}</label>)}</p>
+      <p className={styles.answer}>
+        {basket.shops.length === 0 ? (
+          'Nothing is left to order.'
+        ) : (
+          <>
+            <strong>
+              {formatMoney(basket.total_minor)} {currency}
+            </strong>{' '}
+            at {plural(basket.shops.length, 'shop')}, shipping and tax included.{' '}
+            {basket.last && basket.last.days > 0
+              ? `The build waits for ${basket.last.name}: ${plural(dearest, 'day')}.`
+              : ''}{' '}
+            {basket.proven
+              ? 'No other way to share the list among them is cheaper.'
+              : 'A cheaper one may exist: the search was cut short.'}
+          </>
+        )}
+      </p>
+      {basket.nowhere.length > 0 && (
+        <p>
+          <Mark verdict="tight" /> No shop asked has{' '}
+          {basket.nowhere
+            .map((n) => `${n.quantity} × ${n.name}`)
+            .slice(0, 8)
+            .join(', ')}
+          {basket.nowhere.length > 8 ? ` and ${basket.nowhere.length - 8} more` : ''}.
+        </p>
+      )}
+      <p className={styles.shops}>
+        {feeds.map((f) => (
+          <label key={f.shop.id}>
+            <input
+              type="checkbox"
+              checked={!off.includes(f.shop.id)}
+              onChange={(e) =>
+                setOff(e.target.checked ? off.filter((o) => o !== f.shop.id) : [...off, f.shop.id])
+              }
+            />{' '}
+            {f.shop.name}{' '}
+            <span className="soft">
+              {formatMoney(f.shop.shipping_minor)}
+              {f.shop.freeFrom_minor === null
+                ? ''
+                : `, free from ${formatMoney(f.shop.freeFrom_minor)}`}
+              , {plural(f.shop.days, 'day')}
+            </span>
+            {quoted.includes(f.shop.id) && (
+              <>
+                {' '}
+                <button type="button" className={styles.quiet} onClick={() => drop(f.shop.id)}>
+                  drop the quote
+                </button>
+              </>
+            )}
+          </label>
+        ))}
+      </p>
       {basket.shops.map((s) => (
         <section key={s.shop.id} className={styles.shop}>
-          <div className={styles.shopHead}><h2>{s.shop.name}</h2><span>{formatMoney(s.goods_minor)} + {s.shipping_minor === 0 ? 'no' : formatMoney(s.shipping_minor)} shipping = <strong>{formatMoney(s.goods_minor + s.shipping_minor)}</strong> <span className="soft">with {formatMoney(s.tax_minor)} tax in it; here in {plural(s.days, 'day')}</span></span><button type="button" className={styles.act} onClick={() => order(s.shop.name, s.lines.map((l) => l.part))}>Mark as ordered</button></div>
-          <table><tbody>{[...s.lines].sort((a, b) => b.price_minor * b.quantity - a.price_minor * a.quantity).map((l) => <tr key={l.part}><td className="num">{l.quantity} ×</td><td>{l.name}{l.order && <span className={styles.order}> {l.order}</span>}</td><td className="num soft">{formatMoney(l.price_minor)}</td><td className="num">{formatMoney(l.price_minor * l.quantity)}</td><td className="num soft">{l.days > s.shop.days ? `${plural(l.days, 'day')}` : ''}</td></tr>)}</tbody></table>
+          <div className={styles.shopHead}>
+            <h2>{s.shop.name}</h2>
+            <span>
+              {formatMoney(s.goods_minor)} +{' '}
+              {s.shipping_minor === 0 ? 'no' : formatMoney(s.shipping_minor)} shipping ={' '}
+              <strong>{formatMoney(s.goods_minor + s.shipping_minor)}</strong>{' '}
+              <span className="soft">
+                with {formatMoney(s.tax_minor)} tax in it; here in {plural(s.days, 'day')}
+              </span>
+            </span>
+            <button
+              type="button"
+              className={styles.act}
+              onClick={() =>
+                order(
+                  s.shop.name,
+                  s.lines.map((l) => l.part),
+                )
+              }
+            >
+              Mark as ordered
+            </button>
+          </div>
+          <table>
+            <tbody>
+              {[...s.lines]
+                .sort((a, b) => b.price_minor * b.quantity - a.price_minor * a.quantity)
+                .map((l) => (
+                  <tr key={l.part}>
+                    <td className="num">{l.quantity} ×</td>
+                    <td>
+                      {l.name}
+                      {l.order && <span className={styles.order}> {l.order}</span>}
+                    </td>
+                    <td className="num soft">{formatMoney(l.price_minor)}</td>
+                    <td className="num">{formatMoney(l.price_minor * l.quantity)}</td>
+                    <td className="num soft">
+                      {l.days > s.shop.days ? `${plural(l.days, 'day')}` : ''}
+                    </td>
+                  </tr>
+                ))}
+            </tbody>
+          </table>
         </section>
       ))}
-      {basket.shops.length > 0 && <StepTable waits={stepWaits(basket.shops.flatMap((s) => s.lines.flatMap((l) => { const part = partOf(l.part); return part ? [{ part, days: l.days }] : []; })))} />}
+      {basket.shops.length > 0 && (
+        <StepTable
+          waits={stepWaits(
+            basket.shops.flatMap((s) =>
+              s.lines.flatMap((l) => {
+                const part = partOf(l.part);
+                return part ? [{ part, days: l.days }] : [];
+              }),
+            ),
+          )}
+        />
+      )}
       <QuoteReader onTake={take} currency={currency} />
-      {dear.length > 0 && <section className={styles.shop}><h2>What your wishes cost</h2><table><thead><tr><th>part</th><th>plainest that does the same work</th><th className="num">more, {currency}</th></tr></thead><tbody>{dear.map((w) => <tr key={w.item}><td><button type="button" className={styles.name} onClick={() => pick(w.item)}>{build.items.find((i) => i.id === w.item)?.name}</button></td><td className="soft">{w.name}</td><td className="num">+{formatMoney(w.more_minor)}</td></tr>)}</tbody></table></section>}
-      {spares.length > 0 && <section className={styles.shop}><h2>One more of these</h2><p className="soft">What is missing stops a build for weeks. None is on the list unless you count it in.</p><table><tbody>{spares.map((s) => <tr key={s.part}><td>{s.name}</td><td className="soft">{s.why}</td><td className="num">{formatMoney(s.price_minor)}</td></tr>)}</tbody></table></section>}
-      <p className="soft">Shops and prices are invented. Ordered and received lines are left out of the basket; mark them in the list by kind.</p>
+      {dear.length > 0 && (
+        <section className={styles.shop}>
+          <h2>What your wishes cost</h2>
+          <table>
+            <thead>
+              <tr>
+                <th>part</th>
+                <th>plainest that does the same work</th>
+                <th className="num">more, {currency}</th>
+              </tr>
+            </thead>
+            <tbody>
+              {dear.map((w) => (
+                <tr key={w.item}>
+                  <td>
+                    <button type="button" className={styles.name} onClick={() => pick(w.item)}>
+                      {build.items.find((i) => i.id === w.item)?.name}
+                    </button>
+                  </td>
+                  <td className="soft">{w.name}</td>
+                  <td className="num">+{formatMoney(w.more_minor)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      )}
+      {spares.length > 0 && (
+        <section className={styles.shop}>
+          <h2>One more of these</h2>
+          <p className="soft">
+            What is missing stops a build for weeks. None is on the list unless you count it in.
+          </p>
+          <table>
+            <tbody>
+              {spares.map((s) => (
+                <tr key={s.part}>
+                  <td>{s.name}</td>
+                  <td className="soft">{s.why}</td>
+                  <td className="num">{formatMoney(s.price_minor)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      )}
+      <p className="soft">
+        Shops and prices are invented. Ordered and received lines are left out of the basket; mark
+        them in the list by kind.
+      </p>
     </div>
   );
 }
@@ -55,34 +268,116 @@ function StepTable({ waits }: { readonly waits: readonly StepWait[] }) {
   return (
     <section className={styles.shop}>
       <h2>What comes late holds up</h2>
-      <table><tbody>{waits.map((w, i) => <tr key={w.step}><td>{w.step}</td><td className="num">{w.day === 0 ? 'at once' : `from day ${formatNumber(w.day)}`}</td><td className="soft">{w.by.length > 0 ? `waits for ${w.by.slice(0, 3).join(', ')}${w.by.length > 3 ? ` and ${w.by.length - 3} more` : ''}` : w.day === 0 ? 'everything is there' : `when ${waits[i - 1]?.step ?? 'the parts'} ${waits[i - 1]?.step === 'runs' ? 'are' : 'is'} done`}</td></tr>)}</tbody></table>
+      <table>
+        <tbody>
+          {waits.map((w, i) => (
+            <tr key={w.step}>
+              <td>{w.step}</td>
+              <td className="num">{w.day === 0 ? 'at once' : `from day ${formatNumber(w.day)}`}</td>
+              <td className="soft">
+                {w.by.length > 0
+                  ? `waits for ${w.by.slice(0, 3).join(', ')}${w.by.length > 3 ? ` and ${w.by.length - 3} more` : ''}`
+                  : w.day === 0
+                    ? 'everything is there'
+                    : `when ${waits[i - 1]?.step ?? 'the parts'} ${waits[i - 1]?.step === 'runs' ? 'are' : 'is'} done`}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </section>
   );
 }
 
 /** A shop's quote as CSV: columns part, price, and if it has them stock and days. */
-function QuoteReader({ onTake, currency }: { readonly onTake: ReturnType<typeof useFeeds>['take']; readonly currency: string }) {
+function QuoteReader({
+  onTake,
+  currency,
+}: {
+  readonly onTake: ReturnType<typeof useFeeds>['take'];
+  readonly currency: string;
+}) {
   const [name, setName] = useState('');
   const [ship, setShip] = useState(500);
   const [days, setDays] = useState(4);
-  const [said, setSaid] = useState<{ readonly taken: number; readonly troubles: readonly QuoteTrouble[] } | null>(null);
+  const [said, setSaid] = useState<{
+    readonly taken: number;
+    readonly troubles: readonly QuoteTrouble[];
+  } | null>(null);
   const read = async (file: File | undefined): Promise<void> => {
     if (!file) return;
-    if (file.size > 2_000_000) { setSaid({ taken: 0, troubles: [{ line: 0, says: 'The file is larger than 2 MB: no quote is.' }] }); return; }
-    const quote = onTake(await file.text(), { name: name.trim() || file.name.replace(/\.csv$/i, '').slice(0, 40) || 'Quote', shipping_minor: ship, freeFrom_minor: null, tax_percent: 0, days });
+    if (file.size > 2_000_000) {
+      setSaid({
+        taken: 0,
+        troubles: [{ line: 0, says: 'The file is larger than 2 MB: no quote is.' }],
+      });
+      return;
+    }
+    const quote = onTake(await file.text(), {
+      name: name.trim() || file.name.replace(/\.csv$/i, '').slice(0, 40) || 'Quote',
+      shipping_minor: ship,
+      freeFrom_minor: null,
+      tax_percent: 0,
+      days,
+    });
     setSaid({ taken: quote.offers.length, troubles: quote.troubles });
   };
   return (
     <section className={styles.shop}>
       <h2>Read in a quote</h2>
       <div className={styles.fields}>
-        <label>Shop <input className={styles.text} value={name} maxLength={40} onChange={(e) => setName(e.target.value)} onKeyDown={(e) => e.stopPropagation()} placeholder="its name" /></label>
-        <label>Shipping, {currency} <MoneyField label="Shipping" value={ship} onCommit={(v) => v !== null && setShip(v)} /></label>
-        <span>Days to the door <QuantityCount label="Days to the door" value={days} most={365} onCommit={setDays} /></span>
-        <label className={styles.file}>CSV file <input type="file" accept=".csv,text/csv" onChange={(e) => { void read(e.target.files?.[0]); e.target.value = ''; }} /></label>
+        <label>
+          Shop{' '}
+          <input
+            className={styles.text}
+            value={name}
+            maxLength={40}
+            onChange={(e) => setName(e.target.value)}
+            onKeyDown={(e) => e.stopPropagation()}
+            placeholder="its name"
+          />
+        </label>
+        <label>
+          Shipping, {currency}{' '}
+          <MoneyField label="Shipping" value={ship} onCommit={(v) => v !== null && setShip(v)} />
+        </label>
+        <span>
+          Days to the door{' '}
+          <QuantityCount label="Days to the door" value={days} most={365} onCommit={setDays} />
+        </span>
+        <label className={styles.file}>
+          CSV file{' '}
+          <input
+            type="file"
+            accept=".csv,text/csv"
+            onChange={(e) => {
+              void read(e.target.files?.[0]);
+              e.target.value = '';
+            }}
+          />
+        </label>
       </div>
-      <p className="soft">Columns: part (the Stores&apos; number) or name, price; stock, days and order number if it has them.</p>
-      {said && <div role="status"><p>{plural(said.taken, 'price')} taken{said.troubles.length > 0 ? `, ${plural(said.troubles.length, 'row')} not` : ''}.</p>{said.troubles.length > 0 && <ul>{said.troubles.slice(0, 12).map((t) => <li key={`${t.line}-${t.says}`}>Line {formatNumber(t.line)}: {t.says}</li>)}</ul>}</div>}
+      <p className="soft">
+        Columns: part (the Stores&apos; number) or name, price; stock, days and order number if it
+        has them.
+      </p>
+      {said && (
+        <div role="status">
+          <p>
+            {plural(said.taken, 'price')} taken
+            {said.troubles.length > 0 ? `, ${plural(said.troubles.length, 'row')} not` : ''}.
+          </p>
+          {said.troubles.length > 0 && (
+            <ul>
+              {said.troubles.slice(0, 12).map((t) => (
+                <li key={`${t.line}-${t.says}`}>
+                  Line {formatNumber(t.line)}: {t.says}
+                </li>
+              ))}
+            </ul>
+          )}
+        </div>
+      )}
     </section>
   );
 }

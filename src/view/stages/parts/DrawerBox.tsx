@@ -8,23 +8,95 @@ import styles from './PartsStage.module.css';
 const KEY = 'zephyron-drawer';
 type Drawer = Readonly<Record<string, number>>;
 function remembered(): Drawer {
-  try { const data = JSON.parse(localStorage.getItem(KEY) ?? '{}') as unknown; return typeof data === 'object' && data !== null && !Array.isArray(data) ? Object.fromEntries(Object.entries(data).filter(([, n]) => typeof n === 'number' && n > 0)) as Drawer : {}; } catch { return {}; }
+  try {
+    const data = JSON.parse(localStorage.getItem(KEY) ?? '{}') as unknown;
+    return typeof data === 'object' && data !== null && !Array.isArray(data)
+      ? (Object.fromEntries(
+          Object.entries(data).filter(([, n]) => typeof n === 'number' && n > 0),
+        ) as Drawer)
+      : {};
+  } catch {
+    return {};
+  }
 }
 
 /** What lies in the drawer from earlier builds: remembered in this browser, put into a build when asked. */
 export function DrawerBox() {
   const { build, workings, commit, say } = useBench((s) => s);
   const [kept, setKept] = useState<Drawer | null>(null);
-  const { list } = workings.reports, mine = build.choices.drawer ?? {}, stock = kept ?? {};
-  const remember = (drawer: Drawer, words: string): void => { try { localStorage.setItem(KEY, JSON.stringify(drawer)); setKept(drawer); say(words); } catch { say('This browser keeps nothing: the drawer could not be remembered.'); } };
+  const { list } = workings.reports,
+    mine = build.choices.drawer ?? {},
+    stock = kept ?? {};
+  const remember = (drawer: Drawer, words: string): void => {
+    try {
+      localStorage.setItem(KEY, JSON.stringify(drawer));
+      setKept(drawer);
+      say(words);
+    } catch {
+      say('This browser keeps nothing: the drawer could not be remembered.');
+    }
+  };
   const asked = list.lines.filter((l) => (stock[l.part] ?? 0) > 0 && !l.owned);
   return (
     <Section title="The drawer">
-      <p className="soft">{plural(Object.keys(mine).length, 'kind')} counted in for this build. Counts stand beside the lines.</p>
+      <p className="soft">
+        {plural(Object.keys(mine).length, 'kind')} counted in for this build. Counts stand beside
+        the lines.
+      </p>
       <p className={styles.along}>
-        <button type="button" className={styles.quiet} onClick={() => remember({ ...remembered(), ...mine }, 'The counts are remembered for your other builds.')}>Remember the counts</button>
-        <button type="button" className={styles.quiet} onClick={() => { const sum: Record<string, number> = { ...remembered() }; for (const l of list.lines) if (Number.isInteger(l.quantity) && !['case', 'tube', 'coolant'].includes(l.kind) && (l.kind !== 'sundry' || l.tool)) sum[l.part] = Math.max(sum[l.part] ?? 0, l.quantity); remember(sum, 'The parts of this build are in the drawer now, for the next one.'); }}>This build is taken apart: its parts go into the drawer</button>
-        {kept === null ? <button type="button" className={styles.quiet} onClick={() => setKept(remembered())}>Look into the drawer</button> : asked.length > 0 ? <button type="button" className={styles.act} onClick={() => commit('take from the drawer', { do: 'batch', edits: asked.map((l) => ({ do: 'drawer.set', part: l.part, count: Math.min(stock[l.part] ?? 0, Math.ceil(l.quantity)) })) })}>Use {plural(asked.length, 'kind')} from it</button> : <span className="soft">Nothing in it is asked for here.</span>}
+        <button
+          type="button"
+          className={styles.quiet}
+          onClick={() =>
+            remember(
+              { ...remembered(), ...mine },
+              'The counts are remembered for your other builds.',
+            )
+          }
+        >
+          Remember the counts
+        </button>
+        <button
+          type="button"
+          className={styles.quiet}
+          onClick={() => {
+            const sum: Record<string, number> = { ...remembered() };
+            for (const l of list.lines)
+              if (
+                Number.isInteger(l.quantity) &&
+                !['case', 'tube', 'coolant'].includes(l.kind) &&
+                (l.kind !== 'sundry' || l.tool)
+              )
+                sum[l.part] = Math.max(sum[l.part] ?? 0, l.quantity);
+            remember(sum, 'The parts of this build are in the drawer now, for the next one.');
+          }}
+        >
+          This build is taken apart: its parts go into the drawer
+        </button>
+        {kept === null ? (
+          <button type="button" className={styles.quiet} onClick={() => setKept(remembered())}>
+            Look into the drawer
+          </button>
+        ) : asked.length > 0 ? (
+          <button
+            type="button"
+            className={styles.act}
+            onClick={() =>
+              commit('take from the drawer', {
+                do: 'batch',
+                edits: asked.map((l) => ({
+                  do: 'drawer.set',
+                  part: l.part,
+                  count: Math.min(stock[l.part] ?? 0, Math.ceil(l.quantity)),
+                })),
+              })
+            }
+          >
+            Use {plural(asked.length, 'kind')} from it
+          </button>
+        ) : (
+          <span className="soft">Nothing in it is asked for here.</span>
+        )}
       </p>
     </Section>
   );

@@ -10,35 +10,130 @@ import styles from './PartsStage.module.css';
 
 const ORDER = Object.keys(PART_KINDS) as PartKind[];
 type State = OrderMark['state'] | 'open';
-const STATES: readonly { readonly value: State; readonly label: string }[] = [{ value: 'open', label: 'to order' }, { value: 'ordered', label: 'ordered' }, { value: 'received', label: 'received' }, { value: 'missing', label: 'missing' }];
+const STATES: readonly { readonly value: State; readonly label: string }[] = [
+  { value: 'open', label: 'to order' },
+  { value: 'ordered', label: 'ordered' },
+  { value: 'received', label: 'received' },
+  { value: 'missing', label: 'missing' },
+];
 
 /** What is bought, by kind: why each line is there, what lies in the drawer, and what has become of it. */
 export function KindList() {
   const { build, workings, commit, pick } = useBench((s) => s);
-  const { list } = workings.reports, { currency } = build.brief;
-  const own = (l: ListLine): void => { for (const id of l.for) if (build.items.some((i) => i.id === id)) commit(`${l.owned ? 'buy' : 'own'} ${l.name}`, { do: 'item.set', item: id, values: { owned: !l.owned } }, `own-${l.part}`); };
-  const canOwn = (l: ListLine): boolean => l.for.some((id) => build.items.some((i) => i.id === id)) && !['fitting', 'coolant', 'screw', 'sundry', 'lead'].includes(l.kind);
+  const { list } = workings.reports,
+    { currency } = build.brief;
+  const own = (l: ListLine): void => {
+    for (const id of l.for)
+      if (build.items.some((i) => i.id === id))
+        commit(
+          `${l.owned ? 'buy' : 'own'} ${l.name}`,
+          { do: 'item.set', item: id, values: { owned: !l.owned } },
+          `own-${l.part}`,
+        );
+  };
+  const canOwn = (l: ListLine): boolean =>
+    l.for.some((id) => build.items.some((i) => i.id === id)) &&
+    !['fitting', 'coolant', 'screw', 'sundry', 'lead'].includes(l.kind);
   const groups = [
-    ...ORDER.map((k) => ({ id: k as string, name: k === 'sundry' ? 'Sundries' : PART_KINDS[k].many, lines: list.lines.filter((l) => l.kind === k && l.inBudget) })),
-    { id: 'tools', name: 'Tools: kept for the next build, outside the loop\u2019s budget', lines: list.lines.filter((l) => l.tool) },
-    { id: 'machine', name: 'The machine\u2019s own hardware, outside the loop\u2019s budget', lines: list.lines.filter((l) => !l.inBudget && !l.tool) },
+    ...ORDER.map((k) => ({
+      id: k as string,
+      name: k === 'sundry' ? 'Sundries' : PART_KINDS[k].many,
+      lines: list.lines.filter((l) => l.kind === k && l.inBudget),
+    })),
+    {
+      id: 'tools',
+      name: 'Tools: kept for the next build, outside the loop\u2019s budget',
+      lines: list.lines.filter((l) => l.tool),
+    },
+    {
+      id: 'machine',
+      name: 'The machine\u2019s own hardware, outside the loop\u2019s budget',
+      lines: list.lines.filter((l) => !l.inBudget && !l.tool),
+    },
   ].filter((g) => g.lines.length > 0);
-  const mark = (l: ListLine, state: State): void => commit(`mark ${l.name} as ${state === 'open' ? 'to order' : state}`, { do: 'order.mark', part: l.part, mark: state === 'open' ? null : { state, on: new Date().toISOString().slice(0, 10) } });
+  const mark = (l: ListLine, state: State): void =>
+    commit(`mark ${l.name} as ${state === 'open' ? 'to order' : state}`, {
+      do: 'order.mark',
+      part: l.part,
+      mark: state === 'open' ? null : { state, on: new Date().toISOString().slice(0, 10) },
+    });
   return (
     <table className={styles.list}>
-      <thead><tr><th className="num">qty</th><th>part</th><th>asked for by</th><th className="num">each</th><th className="num">total, {currency}</th><th className="no-print">in the drawer</th><th className="no-print">order</th></tr></thead>
+      <thead>
+        <tr>
+          <th className="num">qty</th>
+          <th>part</th>
+          <th>asked for by</th>
+          <th className="num">each</th>
+          <th className="num">total, {currency}</th>
+          <th className="no-print">in the drawer</th>
+          <th className="no-print">order</th>
+        </tr>
+      </thead>
       <tbody>
         {groups.map(({ id: k, name, lines }) => (
           <Fragment key={k}>
-            <tr><th colSpan={7} scope="rowgroup" className={styles.kind}>{name}</th></tr>
+            <tr>
+              <th colSpan={7} scope="rowgroup" className={styles.kind}>
+                {name}
+              </th>
+            </tr>
             {lines.map((l) => (
               <tr key={`${l.part}-${l.unit}-${l.owned}`}>
-                <td className="num">{formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })} <span className="soft">{l.unit === 'piece' ? '×' : plural(l.quantity, l.unit).replace(/^[\d,.]+ /, '')}</span></td>
-                <td><button type="button" className={styles.name} onClick={() => pick(l.for[0] ?? null)}>{l.name}</button> <span className="soft">{l.maker}</span></td>
-                <td className={styles.why}><Asked by={l.why} />{l.estimated ? <em> (estimated)</em> : null}</td>
-                <td className="num soft">{formatMoney(l.unitPrice)}</td><td className="num">{l.owned ? <span className="soft">owned</span> : formatMoney(l.total)}</td>
-                <td className="no-print">{canOwn(l) ? <button type="button" className={styles.quiet} onClick={() => own(l)}>{l.owned ? 'buy' : 'own it'}</button> : <QuantityCount label={`${l.name} in the drawer`} value={build.choices.drawer?.[l.part] ?? 0} onCommit={(count) => commit(`count ${l.name} in the drawer`, { do: 'drawer.set', part: l.part, count })} />}</td>
-                <td className="no-print">{!l.owned && l.have < l.quantity && <Pick hideLabel label={`Order of ${l.name}`} value={build.choices.orders?.[l.part]?.state ?? 'open'} options={STATES} onPick={(s) => mark(l, s)} />}</td>
+                <td className="num">
+                  {formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })}{' '}
+                  <span className="soft">
+                    {l.unit === 'piece' ? '×' : plural(l.quantity, l.unit).replace(/^[\d,.]+ /, '')}
+                  </span>
+                </td>
+                <td>
+                  <button
+                    type="button"
+                    className={styles.name}
+                    onClick={() => pick(l.for[0] ?? null)}
+                  >
+                    {l.name}
+                  </button>{' '}
+                  <span className="soft">{l.maker}</span>
+                </td>
+                <td className={styles.why}>
+                  <Asked by={l.why} />
+                  {l.estimated ? <em> (estimated)</em> : null}
+                </td>
+                <td className="num soft">{formatMoney(l.unitPrice)}</td>
+                <td className="num">
+                  {l.owned ? <span className="soft">owned</span> : formatMoney(l.total)}
+                </td>
+                <td className="no-print">
+                  {canOwn(l) ? (
+                    <button type="button" className={styles.quiet} onClick={() => own(l)}>
+                      {l.owned ? 'buy' : 'own it'}
+                    </button>
+                  ) : (
+                    <QuantityCount
+                      label={`${l.name} in the drawer`}
+                      value={build.choices.drawer?.[l.part] ?? 0}
+                      onCommit={(count) =>
+                        commit(`count ${l.name} in the drawer`, {
+                          do: 'drawer.set',
+                          part: l.part,
+                          count,
+                        })
+                      }
+                    />
+                  )}
+                </td>
+                <td className="no-print">
+                  {!l.owned && l.have < l.quantity && (
+                    <Pick
+                      hideLabel
+                      label={`Order of ${l.name}`}
+                      value={build.choices.orders?.[l.part]?.state ?? 'open'}
+                      options={STATES}
+                      onPick={(s) => mark(l, s)}
+                    />
+                  )}
+                </td>
               </tr>
             ))}
           </Fragment>
@@ -51,5 +146,14 @@ export function KindList() {
 /** What asked for a line; many places fold up. */
 function Asked({ by }: { readonly by: string }) {
   const { short, more } = shortWhy(by);
-  return more === 0 ? <>{by}</> : <details className={styles.folded}><summary>{short}; <span>and {more} more</span></summary>{by.split('; ').slice(-more).join('; ')}</details>;
+  return more === 0 ? (
+    <>{by}</>
+  ) : (
+    <details className={styles.folded}>
+      <summary>
+        {short}; <span>and {more} more</span>
+      </summary>
+      {by.split('; ').slice(-more).join('; ')}
+    </details>
+  );
 }

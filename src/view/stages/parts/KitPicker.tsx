@@ -8,29 +8,76 @@ import { Section } from '../frame/StageFrame';
 import styles from './PartsStage.module.css';
 
 const DUTIES: readonly { readonly duty: KitDuty; readonly label: string }[] = [
-  { duty: 'rotary90', label: '90° rotary' }, { duty: 'rotary45', label: '45° rotary' }, { duty: 'extender', label: 'Extender' }, { duty: 'joint', label: 'Joint' },
-  { duty: 'plug', label: 'Plug' }, { duty: 'drain', label: 'Drain valve' }, { duty: 'fill', label: 'Fill cap' },
+  { duty: 'rotary90', label: '90° rotary' },
+  { duty: 'rotary45', label: '45° rotary' },
+  { duty: 'extender', label: 'Extender' },
+  { duty: 'joint', label: 'Joint' },
+  { duty: 'plug', label: 'Plug' },
+  { duty: 'drain', label: 'Drain valve' },
+  { duty: 'fill', label: 'Fill cap' },
 ];
 
 /** The small parts this build uses wherever one is called for, each changed once for all places; and one's own screws, leads and sundries to choose from. */
 export function KitPicker() {
   const { build, commit } = useBench((s) => s);
-  const fittings = useOffer('fitting'), { own, retired } = useOwnShelves(), { kit } = build;
-  const out = new Set(retired), fresh = <T extends { readonly id: string }>(kind: string, has: readonly T[]): readonly T[] => own.filter((p) => p.kind === kind && !out.has(p.id) && !has.some((h) => h.id === p.id)) as unknown as readonly T[];
-  const screws = fresh<ScrewPart>('screw', kit.screws), leads = fresh<LeadPart>('lead', kit.leads ?? []), sundries = fresh<SundryPart>('sundry', kit.sundries ?? []), n = screws.length + leads.length + sundries.length;
+  const fittings = useOffer('fitting'),
+    { own, retired } = useOwnShelves(),
+    { kit } = build;
+  const out = new Set(retired),
+    fresh = <T extends { readonly id: string }>(kind: string, has: readonly T[]): readonly T[] =>
+      own.filter(
+        (p) => p.kind === kind && !out.has(p.id) && !has.some((h) => h.id === p.id),
+      ) as unknown as readonly T[];
+  const screws = fresh<ScrewPart>('screw', kit.screws),
+    leads = fresh<LeadPart>('lead', kit.leads ?? []),
+    sundries = fresh<SundryPart>('sundry', kit.sundries ?? []),
+    n = screws.length + leads.length + sundries.length;
   const takeOwn = (): void => {
-    const edits: Edit[] = [...(screws.length > 0 ? [{ do: 'kit.screws' as const, screws: [...kit.screws, ...screws] }] : []), ...(leads.length > 0 ? [{ do: 'kit.leads' as const, leads: [...(kit.leads ?? []), ...leads] }] : []), ...(sundries.length > 0 ? [{ do: 'kit.sundries' as const, sundries: [...(kit.sundries ?? []), ...sundries] }] : [])];
+    const edits: Edit[] = [
+      ...(screws.length > 0
+        ? [{ do: 'kit.screws' as const, screws: [...kit.screws, ...screws] }]
+        : []),
+      ...(leads.length > 0
+        ? [{ do: 'kit.leads' as const, leads: [...(kit.leads ?? []), ...leads] }]
+        : []),
+      ...(sundries.length > 0
+        ? [{ do: 'kit.sundries' as const, sundries: [...(kit.sundries ?? []), ...sundries] }]
+        : []),
+    ];
     commit('choose from my own small parts too', { do: 'batch', edits });
   };
   return (
     <Section title="Small parts of this build">
       <div className={styles.kit}>
         {DUTIES.map(({ duty, label }) => {
-          const now = kit[duty], like = fittings.filter((f) => f.duty === duty);
-          return <Pick key={duty} label={label} value={now.id} options={[...(like.some((f) => f.id === now.id) ? [] : [now]), ...like].map((f) => ({ value: f.id, label: `${f.name}, ${formatMoney(f.price_minor)}` }))} onPick={(id) => { const fitting = like.find((f) => f.id === id); if (fitting) commit(`use ${fitting.name}`, { do: 'kit.set', duty, fitting }); }} />;
+          const now = kit[duty],
+            like = fittings.filter((f) => f.duty === duty);
+          return (
+            <Pick
+              key={duty}
+              label={label}
+              value={now.id}
+              options={[...(like.some((f) => f.id === now.id) ? [] : [now]), ...like].map((f) => ({
+                value: f.id,
+                label: `${f.name}, ${formatMoney(f.price_minor)}`,
+              }))}
+              onPick={(id) => {
+                const fitting = like.find((f) => f.id === id);
+                if (fitting) commit(`use ${fitting.name}`, { do: 'kit.set', duty, fitting });
+              }}
+            />
+          );
         })}
       </div>
-      {n > 0 && <p className="soft">{plural(n, 'screw, lead or sundry', 'screws, leads and sundries')} of your own {n === 1 ? 'is' : 'are'} in the Stores. <button type="button" className={styles.quiet} onClick={takeOwn}>Let the list choose from {n === 1 ? 'it' : 'them'} too</button></p>}
+      {n > 0 && (
+        <p className="soft">
+          {plural(n, 'screw, lead or sundry', 'screws, leads and sundries')} of your own{' '}
+          {n === 1 ? 'is' : 'are'} in the Stores.{' '}
+          <button type="button" className={styles.quiet} onClick={takeOwn}>
+            Let the list choose from {n === 1 ? 'it' : 'them'} too
+          </button>
+        </p>
+      )}
     </Section>
   );
 }

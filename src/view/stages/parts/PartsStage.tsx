@@ -16,7 +16,11 @@ import styles from './PartsStage.module.css';
 
 const ORDER = Object.keys(PART_KINDS) as PartKind[];
 type Seen = 'kind' | 'run' | 'buying';
-const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [{ value: 'kind', label: 'by kind' }, { value: 'run', label: 'by run' }, { value: 'buying', label: 'buying' }];
+const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
+  { value: 'kind', label: 'by kind' },
+  { value: 'run', label: 'by run' },
+  { value: 'buying', label: 'buying' },
+];
 
 /** Every piece to buy, why it is there, what it comes to, and where it is bought. */
 export function PartsStage() {
@@ -24,37 +28,175 @@ export function PartsStage() {
   const [by, setBy] = useState<Seen>('kind');
   const { list } = workings.reports;
   const { currency } = build.brief;
-  if (list.lines.length === 0) return <EmptyStage title="Nothing on the list" text="The list writes itself: every part you add, and every fitting, plug, screw and bottle the runs ask for." action="Open the Stores" onAction={() => open('stores')} />;
+  if (list.lines.length === 0)
+    return (
+      <EmptyStage
+        title="Nothing on the list"
+        text="The list writes itself: every part you add, and every fitting, plug, screw and bottle the runs ask for."
+        action="Open the Stores"
+        onAction={() => open('stores')}
+      />
+    );
   const budget = list.budget;
   const over = budget !== null && list.loopTotal > budget;
   const kinds = ORDER.filter((k) => list.lines.some((l) => l.kind === k && l.inBudget));
-  const share = (k: PartKind): number => list.lines.reduce((s, l) => s + (l.kind === k && l.inBudget ? l.total : 0), 0);
-  const orders = Object.values(build.choices.orders ?? {}), late = orders.filter((o) => o.state === 'missing').length;
+  const share = (k: PartKind): number =>
+    list.lines.reduce((s, l) => s + (l.kind === k && l.inBudget ? l.total : 0), 0);
+  const orders = Object.values(build.choices.orders ?? {}),
+    late = orders.filter((o) => o.state === 'missing').length;
   return (
     <StageFrame
-      stage="parts" title={budget === null ? `The loop comes to ${formatMoney(list.loopTotal)} ${currency}` : over ? `${formatMoney(list.loopTotal - budget)} ${currency} over the budget` : `${formatMoney(list.loopTotal)} of ${formatMoney(budget)} ${currency}`}
-      sentence={<>{plural(list.lines.length, 'line')}, each saying what asked for it. Outside the loop&apos;s budget: the machine&apos;s own hardware ({formatMoney(list.machineTotal)} {currency} to buy) and tools ({formatMoney(list.toolTotal)}). Prices are the Stores&apos; own; shops&apos; prices are under buying.</>}
-      side={<>
-        <Section title="Budget">
-          <p>For the loop: <MoneyField value={budget} onCommit={(v) => commit('set the budget', { do: 'brief.limit', values: { budget_minor: v } })} /> <span className="soft">{currency}</span></p>
-          <div className={styles.bar} role="img" aria-label={`Loop ${formatMoney(list.loopTotal)} of ${formatMoney(budget)}`}>
-            {kinds.map((k) => share(k) > 0 && <span key={k} style={{ width: `${(100 * share(k)) / Math.max(list.loopTotal, budget ?? 0, 1)}%` }} title={`${PART_KINDS[k].many}: ${formatMoney(share(k))}`} />)}
-            {budget !== null && <i style={{ left: `${Math.min(100, (100 * budget) / Math.max(list.loopTotal, budget, 1))}%` }} />}
-          </div>
-          <table><thead><tr><th>kind</th><th className="num">{currency}</th><th className="num">share</th></tr></thead>
-            <tbody>{[...kinds].sort((a, b) => share(b) - share(a)).map((k) => <tr key={k}><td>{PART_KINDS[k].many}</td><td className="num">{formatMoney(share(k))}</td><td className="num soft">{list.loopTotal > 0 ? formatNumber((100 * share(k)) / list.loopTotal) : 0} %</td></tr>)}
-              <tr><td><strong>Loop</strong></td><td className="num"><strong>{formatMoney(list.loopTotal)}</strong></td><td /></tr></tbody></table>
-        </Section>
-        <DrawerBox />
-        <FamilyPicker />
-        {build.loops.length > 0 && <KitPicker />}
-        {orders.length > 0 && <Section title="Orders"><p>{plural(orders.filter((o) => o.state === 'ordered').length, 'line')} ordered, {orders.filter((o) => o.state === 'received').length} received{late > 0 ? <>, <Mark verdict="tight" /> {late} missing from a parcel</> : null}.</p></Section>}
-        {list.unmet.length > 0 && <Section title="Nothing on offer serves"><ul>{list.unmet.map((u) => <li key={`${u.duty}-${u.why}`}>{u.duty.replace('-', ' ')}{u.tube_mm ? ` for ${u.tube_mm} mm` : ''}: {u.why}</li>)}</ul></Section>}
-        <Section title="Take it along"><p className={styles.along}><button type="button" className={styles.act} onClick={() => downloadList(build, list)}>Parts list as CSV</button><button type="button" className={styles.act} onClick={() => downloadListJson(build, list)}>as JSON</button><a className={styles.act} href={`/api/builds/${id}/pdf?of=list`} download>as PDF</a><a className={styles.act} href={`/api/builds/${id}/pdf`} download>Build sheet as PDF</a><button type="button" className={styles.act} onClick={() => window.print()}>Print</button></p></Section>
-      </>}
+      stage="parts"
+      title={
+        budget === null
+          ? `The loop comes to ${formatMoney(list.loopTotal)} ${currency}`
+          : over
+            ? `${formatMoney(list.loopTotal - budget)} ${currency} over the budget`
+            : `${formatMoney(list.loopTotal)} of ${formatMoney(budget)} ${currency}`
+      }
+      sentence={
+        <>
+          {plural(list.lines.length, 'line')}, each saying what asked for it. Outside the
+          loop&apos;s budget: the machine&apos;s own hardware ({formatMoney(list.machineTotal)}{' '}
+          {currency} to buy) and tools ({formatMoney(list.toolTotal)}). Prices are the Stores&apos;
+          own; shops&apos; prices are under buying.
+        </>
+      }
+      side={
+        <>
+          <Section title="Budget">
+            <p>
+              For the loop:{' '}
+              <MoneyField
+                value={budget}
+                onCommit={(v) =>
+                  commit('set the budget', { do: 'brief.limit', values: { budget_minor: v } })
+                }
+              />{' '}
+              <span className="soft">{currency}</span>
+            </p>
+            <div
+              className={styles.bar}
+              role="img"
+              aria-label={`Loop ${formatMoney(list.loopTotal)} of ${formatMoney(budget)}`}
+            >
+              {kinds.map(
+                (k) =>
+                  share(k) > 0 && (
+                    <span
+                      key={k}
+                      style={{
+                        width: `${(100 * share(k)) / Math.max(list.loopTotal, budget ?? 0, 1)}%`,
+                      }}
+                      title={`${PART_KINDS[k].many}: ${formatMoney(share(k))}`}
+                    />
+                  ),
+              )}
+              {budget !== null && (
+                <i
+                  style={{
+                    left: `${Math.min(100, (100 * budget) / Math.max(list.loopTotal, budget, 1))}%`,
+                  }}
+                />
+              )}
+            </div>
+            <table>
+              <thead>
+                <tr>
+                  <th>kind</th>
+                  <th className="num">{currency}</th>
+                  <th className="num">share</th>
+                </tr>
+              </thead>
+              <tbody>
+                {[...kinds]
+                  .sort((a, b) => share(b) - share(a))
+                  .map((k) => (
+                    <tr key={k}>
+                      <td>{PART_KINDS[k].many}</td>
+                      <td className="num">{formatMoney(share(k))}</td>
+                      <td className="num soft">
+                        {list.loopTotal > 0 ? formatNumber((100 * share(k)) / list.loopTotal) : 0} %
+                      </td>
+                    </tr>
+                  ))}
+                <tr>
+                  <td>
+                    <strong>Loop</strong>
+                  </td>
+                  <td className="num">
+                    <strong>{formatMoney(list.loopTotal)}</strong>
+                  </td>
+                  <td />
+                </tr>
+              </tbody>
+            </table>
+          </Section>
+          <DrawerBox />
+          <FamilyPicker />
+          {build.loops.length > 0 && <KitPicker />}
+          {orders.length > 0 && (
+            <Section title="Orders">
+              <p>
+                {plural(orders.filter((o) => o.state === 'ordered').length, 'line')} ordered,{' '}
+                {orders.filter((o) => o.state === 'received').length} received
+                {late > 0 ? (
+                  <>
+                    , <Mark verdict="tight" /> {late} missing from a parcel
+                  </>
+                ) : null}
+                .
+              </p>
+            </Section>
+          )}
+          {list.unmet.length > 0 && (
+            <Section title="Nothing on offer serves">
+              <ul>
+                {list.unmet.map((u) => (
+                  <li key={`${u.duty}-${u.why}`}>
+                    {u.duty.replace('-', ' ')}
+                    {u.tube_mm ? ` for ${u.tube_mm} mm` : ''}: {u.why}
+                  </li>
+                ))}
+              </ul>
+            </Section>
+          )}
+          <Section title="Take it along">
+            <p className={styles.along}>
+              <button
+                type="button"
+                className={styles.act}
+                onClick={() => downloadList(build, list)}
+              >
+                Parts list as CSV
+              </button>
+              <button
+                type="button"
+                className={styles.act}
+                onClick={() => downloadListJson(build, list)}
+              >
+                as JSON
+              </button>
+              <a className={styles.act} href={`/api/builds/${id}/pdf?of=list`} download>
+                as PDF
+              </a>
+              <a className={styles.act} href={`/api/builds/${id}/pdf`} download>
+                Build sheet as PDF
+              </a>
+              <button type="button" className={styles.act} onClick={() => window.print()}>
+                Print
+              </button>
+            </p>
+          </Section>
+        </>
+      }
     >
-      <div className={`${styles.views} no-print`}><Segments label="Group" value={by} options={VIEWS} onPick={setBy} /></div>
-      <div className={styles.scroll}>{by === 'kind' ? <KindList /> : by === 'run' ? <RunList /> : <BuyingView />}</div>
+      <div className={`${styles.views} no-print`}>
+        <Segments label="Group" value={by} options={VIEWS} onPick={setBy} />
+      </div>
+      <div className={styles.scroll}>
+        {by === 'kind' ? <KindList /> : by === 'run' ? <RunList /> : <BuyingView />}
+      </div>
     </StageFrame>
   );
 }

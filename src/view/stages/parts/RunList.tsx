@@ -9,13 +9,41 @@ export function RunList() {
   const { runs } = workings.reports;
   return (
     <table className={styles.list}>
-      <thead><tr><th>run</th><th>pieces in order</th><th className="num">tube</th></tr></thead>
+      <thead>
+        <tr>
+          <th>run</th>
+          <th>pieces in order</th>
+          <th className="num">tube</th>
+        </tr>
+      </thead>
       <tbody>
         {runs.map((r) => {
           const loop = build.loops.find((l) => l.id === r.loop);
-          const nameOf = (duty: string): string => (duty === loop?.fitting.duty ? loop.fitting.name : build.kit[duty as 'rotary90']?.name ?? duty);
-          const at = (end: 'from' | 'to') => r.fittings.filter((f) => f.end === end).map((f) => nameOf(f.duty));
-          return <tr key={r.id}><td><button type="button" className={styles.name} onClick={() => pick(r.id)}>{r.name}</button></td><td className={styles.why}>{[...at('from'), ...(r.by === 'tube' ? [loop?.tube.name ?? ''] : []), ...[...at('to')].reverse()].join(' → ')}</td><td className="num">{r.by === 'tube' ? `${r.estimated ? '~' : ''}${formatNumber(r.cut_mm)} mm` : '–'}</td></tr>;
+          const nameOf = (duty: string): string =>
+            duty === loop?.fitting.duty
+              ? loop.fitting.name
+              : (build.kit[duty as 'rotary90']?.name ?? duty);
+          const at = (end: 'from' | 'to') =>
+            r.fittings.filter((f) => f.end === end).map((f) => nameOf(f.duty));
+          return (
+            <tr key={r.id}>
+              <td>
+                <button type="button" className={styles.name} onClick={() => pick(r.id)}>
+                  {r.name}
+                </button>
+              </td>
+              <td className={styles.why}>
+                {[
+                  ...at('from'),
+                  ...(r.by === 'tube' ? [loop?.tube.name ?? ''] : []),
+                  ...[...at('to')].reverse(),
+                ].join(' → ')}
+              </td>
+              <td className="num">
+                {r.by === 'tube' ? `${r.estimated ? '~' : ''}${formatNumber(r.cut_mm)} mm` : '–'}
+              </td>
+            </tr>
+          );
         })}
       </tbody>
     </table>

@@ -16,21 +16,52 @@ export function useFeeds(known: (part: string) => boolean, named: (name: string)
     let live = true;
     void (async () => {
       try {
-        const shops = await (await fetch('/feeds/shops.json')).json() as readonly Shop[];
-        const read = await Promise.all(shops.map(async (shop): Promise<Feed> => ({ shop, offers: readQuote(await (await fetch(`/feeds/${shop.id}.csv`)).text(), shop.id, () => true).offers })));
+        const shops = (await (await fetch('/feeds/shops.json')).json()) as readonly Shop[];
+        const read = await Promise.all(
+          shops.map(async (shop): Promise<Feed> => ({
+            shop,
+            offers: readQuote(
+              await (await fetch(`/feeds/${shop.id}.csv`)).text(),
+              shop.id,
+              () => true,
+            ).offers,
+          })),
+        );
         if (live) setFeeds(read);
-      } catch { if (live) setFailed(true); }
-      try { const kept = await get<readonly Feed[]>('own', store()); if (live && kept) setOwn(kept); } catch { /* No storage: quotes live as long as the page. */ }
+      } catch {
+        if (live) setFailed(true);
+      }
+      try {
+        const kept = await get<readonly Feed[]>('own', store());
+        if (live && kept) setOwn(kept);
+      } catch {
+        /* No storage: quotes live as long as the page. */
+      }
     })();
-    return () => { live = false; };
+    return () => {
+      live = false;
+    };
   }, []);
-  const keep = (next: readonly Feed[]): void => { setOwn(next); set('own', next, store()).catch(() => undefined); };
+  const keep = (next: readonly Feed[]): void => {
+    setOwn(next);
+    set('own', next, store()).catch(() => undefined);
+  };
   return {
-    feeds: feeds === null ? null : [...feeds, ...own], own, failed,
+    feeds: feeds === null ? null : [...feeds, ...own],
+    own,
+    failed,
     /** Takes a quote in under a shop's name; answers with the rows that could not be read. */
     take: (text: string, shop: Omit<Shop, 'id'>): Quote => {
-      const id = `own-${shop.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').slice(0, 40)}`, quote = readQuote(text, id, known, named);
-      if (quote.offers.length > 0) keep([...own.filter((f) => f.shop.id !== id), { shop: { ...shop, id }, offers: quote.offers }]);
+      const id = `own-${shop.name
+          .toLowerCase()
+          .replace(/[^a-z0-9]+/g, '-')
+          .slice(0, 40)}`,
+        quote = readQuote(text, id, known, named);
+      if (quote.offers.length > 0)
+        keep([
+          ...own.filter((f) => f.shop.id !== id),
+          { shop: { ...shop, id }, offers: quote.offers },
+        ]);
       return quote;
     },
     drop: (id: string): void => keep(own.filter((f) => f.shop.id !== id)),

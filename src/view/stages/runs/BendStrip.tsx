@@ -6,39 +6,118 @@ import { bendSheet, type TubeTurn } from '@/core/sheet';
 import { useBench } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
-const WIDE = 330, HIGH = 62;
+const WIDE = 330,
+  HIGH = 62;
 
 /** A routed run as the tube lies on the table: where it is cut, where each bend starts, how it is turned between. */
 export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loop }) {
   const build = useBench((s) => s.build);
-  const sheet = bendSheet(run, loop), { routed } = run;
+  const sheet = bendSheet(run, loop),
+    { routed } = run;
   if (!sheet || !routed) return null;
   const x = (mm: number): number => 4 + ((WIDE - 8) * mm) / sheet.cut_mm;
   const [first] = sheet.bends;
-  const near = routed.nearest && (build.items.find((i) => i.id === routed.nearest?.item)?.name ?? build.case?.obstacles.find((o) => `case:${o.id}` === routed.nearest?.item)?.name ?? 'another run');
+  const near =
+    routed.nearest &&
+    (build.items.find((i) => i.id === routed.nearest?.item)?.name ??
+      build.case?.obstacles.find((o) => `case:${o.id}` === routed.nearest?.item)?.name ??
+      'another run');
   return (
     <div className={styles.strip}>
-      <svg viewBox={`0 0 ${WIDE} ${HIGH}`} role="img" aria-label={`Tube of ${formatNumber(sheet.cut_mm, { decimals: 1 })} mm with ${sheet.bends.length} bends; the table below says the same`}>
-        <rect x={x(0)} y={18} width={x(sheet.cut_mm) - x(0)} height={14} fill="var(--float)" stroke="var(--ink)" strokeWidth="1.2" />
+      <svg
+        viewBox={`0 0 ${WIDE} ${HIGH}`}
+        role="img"
+        aria-label={`Tube of ${formatNumber(sheet.cut_mm, { decimals: 1 })} mm with ${sheet.bends.length} bends; the table below says the same`}
+      >
+        <rect
+          x={x(0)}
+          y={18}
+          width={x(sheet.cut_mm) - x(0)}
+          height={14}
+          fill="var(--float)"
+          stroke="var(--ink)"
+          strokeWidth="1.2"
+        />
         {sheet.bends.map((m, i) => (
           <g key={i}>
-            <rect x={x(m.start_mm)} y={18} width={Math.max(1, x(m.end_mm) - x(m.start_mm))} height={14} fill="color-mix(in oklab, var(--copper) 30%, var(--float))" stroke="var(--copper)" strokeWidth="0.8" />
+            <rect
+              x={x(m.start_mm)}
+              y={18}
+              width={Math.max(1, x(m.end_mm) - x(m.start_mm))}
+              height={14}
+              fill="color-mix(in oklab, var(--copper) 30%, var(--float))"
+              stroke="var(--copper)"
+              strokeWidth="0.8"
+            />
             <path d={`M${x(m.start_mm)} 12v26`} stroke="var(--copper)" strokeWidth="1.2" />
-            <text x={x(m.start_mm)} y={i % 2 === 0 ? 9 : 50} className={styles.mark}>{formatNumber(m.start_mm, { decimals: 1 })}</text>
+            <text x={x(m.start_mm)} y={i % 2 === 0 ? 9 : 50} className={styles.mark}>
+              {formatNumber(m.start_mm, { decimals: 1 })}
+            </text>
           </g>
         ))}
-        <text x={x(sheet.cut_mm)} y={60} className={styles.mark} style={{ textAnchor: 'end' }}>cut {formatNumber(sheet.cut_mm, { decimals: 1 })}</text>
+        <text x={x(sheet.cut_mm)} y={60} className={styles.mark} style={{ textAnchor: 'end' }}>
+          cut {formatNumber(sheet.cut_mm, { decimals: 1 })}
+        </text>
       </svg>
       {sheet.bends.length > 0 && (
         <table>
-          <thead><tr><th>bend</th><th className="num">start, mm</th><th>turn the tube first</th><th className="num">angle</th>{sheet.springBack !== null && <th className="num">set</th>}</tr></thead>
-          <tbody>{sheet.bends.map((m, i) => <tr key={i}><td>{i + 1}</td><td className="num">{formatNumber(m.start_mm, { decimals: 1 })}</td><td>{m.turn ? <><TurnArrow turn={m.turn} /> {formatNumber(m.turn.angle_deg, { decimals: 1 })}° {m.turn.direction}</> : '–'}</td><td className="num">{formatNumber(m.angle_deg, { decimals: 1 })}°</td>{sheet.springBack !== null && <td className="num">{formatNumber(m.set_deg, { decimals: 1 })}°</td>}</tr>)}</tbody>
+          <thead>
+            <tr>
+              <th>bend</th>
+              <th className="num">start, mm</th>
+              <th>turn the tube first</th>
+              <th className="num">angle</th>
+              {sheet.springBack !== null && <th className="num">set</th>}
+            </tr>
+          </thead>
+          <tbody>
+            {sheet.bends.map((m, i) => (
+              <tr key={i}>
+                <td>{i + 1}</td>
+                <td className="num">{formatNumber(m.start_mm, { decimals: 1 })}</td>
+                <td>
+                  {m.turn ? (
+                    <>
+                      <TurnArrow turn={m.turn} /> {formatNumber(m.turn.angle_deg, { decimals: 1 })}°{' '}
+                      {m.turn.direction}
+                    </>
+                  ) : (
+                    '–'
+                  )}
+                </td>
+                <td className="num">{formatNumber(m.angle_deg, { decimals: 1 })}°</td>
+                {sheet.springBack !== null && (
+                  <td className="num">{formatNumber(m.set_deg, { decimals: 1 })}°</td>
+                )}
+              </tr>
+            ))}
+          </tbody>
         </table>
       )}
-      {sheet.bends.length > 1 && <p className="soft">Marks are measured from the end at {sheet.endNames.from}. Hold the end at {sheet.endNames.to}; bend every bend the same way round the mandrel. Turns are as seen from the end you hold, looking towards the mandrel.</p>}
-      {first && <p>Start the first bend {formatMillimetres(first.setBack_mm, 1)} before its corner, on a mandrel of {formatMillimetres(sheet.radius_mm, 1)}.</p>}
-      {!run.tube.hard && <p>Cut {formatMillimetres(sheet.cut_mm)}. Its bends are no tighter than {formatMillimetres(sheet.radius_mm)}.</p>}
-      {routed.nearest && <p className="soft">Nearest thing along its way: {near}, {formatMillimetres(routed.nearest.gap_mm, 1)}.</p>}
+      {sheet.bends.length > 1 && (
+        <p className="soft">
+          Marks are measured from the end at {sheet.endNames.from}. Hold the end at{' '}
+          {sheet.endNames.to}; bend every bend the same way round the mandrel. Turns are as seen
+          from the end you hold, looking towards the mandrel.
+        </p>
+      )}
+      {first && (
+        <p>
+          Start the first bend {formatMillimetres(first.setBack_mm, 1)} before its corner, on a
+          mandrel of {formatMillimetres(sheet.radius_mm, 1)}.
+        </p>
+      )}
+      {!run.tube.hard && (
+        <p>
+          Cut {formatMillimetres(sheet.cut_mm)}. Its bends are no tighter than{' '}
+          {formatMillimetres(sheet.radius_mm)}.
+        </p>
+      )}
+      {routed.nearest && (
+        <p className="soft">
+          Nearest thing along its way: {near}, {formatMillimetres(routed.nearest.gap_mm, 1)}.
+        </p>
+      )}
     </div>
   );
 }
@@ -47,8 +126,18 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
 function TurnArrow({ turn }: { readonly turn: TubeTurn }) {
   const mirrored = turn.direction === 'anticlockwise';
   return (
-    <svg className={styles.turn} viewBox="-8 -8 16 16" aria-hidden="true" style={mirrored ? { transform: 'scaleX(-1)' } : undefined}>
-      <path d="M-5 0A5 5 0 1 1 0 5M0 5l3 -2.6M0 5l3 2.6" fill="none" stroke="var(--copper)" strokeWidth="1.6" />
+    <svg
+      className={styles.turn}
+      viewBox="-8 -8 16 16"
+      aria-hidden="true"
+      style={mirrored ? { transform: 'scaleX(-1)' } : undefined}
+    >
+      <path
+        d="M-5 0A5 5 0 1 1 0 5M0 5l3 -2.6M0 5l3 2.6"
+        fill="none"
+        stroke="var(--copper)"
+        strokeWidth="1.6"
+      />
     </svg>
   );
 }

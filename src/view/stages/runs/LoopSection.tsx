@@ -12,37 +12,131 @@ import { Section } from '../frame/StageFrame';
 import { reasonForExpansion, reasonForRun, reasonForVolume } from '../reasons';
 import styles from './RunsStage.module.css';
 
-const END_WORDS: Record<EndPiece, string> = { auto: 'auto', straight: 'straight', rotary45: '45°', rotary90: '90°', extender: 'ext.' };
+const END_WORDS: Record<EndPiece, string> = {
+  auto: 'auto',
+  straight: 'straight',
+  rotary45: '45°',
+  rotary90: '90°',
+  extender: 'ext.',
+};
 
 /** One loop: its tube and fittings, its runs, spare ports, what it holds and how it grows. */
 export function LoopSection({ loop }: { readonly loop: Loop }) {
   const { build, workings, picked, pick, commit } = useBench((s) => s);
   const { runs, list } = workings.reports;
-  const tubes = useOffer('tube'), fittings = useOffer('fitting');
+  const tubes = useOffer('tube'),
+    fittings = useOffer('fitting');
   const graph = workings.model.loops.find((g) => g.loop.id === loop.id);
   const own = (graph?.route ?? []).flatMap((id) => runs.filter((r) => r.id === id));
   const guessed = own.some((r) => r.by === 'tube' && r.estimated);
   const volume = list.volumes.find((v) => v.loop === loop.id);
-  const hot = workings.reports.heat[build.brief.loadCase].loops.find((l) => l.id === loop.id)?.hottest_C ?? null;
-  const grows = volume && hot !== null ? loopExpansion(workings.model, loop, volume.total_mL, hot) : null;
+  const hot =
+    workings.reports.heat[build.brief.loadCase].loops.find((l) => l.id === loop.id)?.hottest_C ??
+    null;
+  const grows =
+    volume && hot !== null ? loopExpansion(workings.model, loop, volume.total_mL, hot) : null;
   const drain = draining(workings.model, loop);
-  const portOf = (c: { readonly item: string; readonly port: string }): { readonly item: string | undefined; readonly port: string | undefined } => { const item = build.items.find((i) => i.id === c.item); return { item: item?.name, port: item && 'ports' in item.part ? item.part.ports.find((p) => p.id === c.port)?.name : c.port }; };
+  const portOf = (c: {
+    readonly item: string;
+    readonly port: string;
+  }): { readonly item: string | undefined; readonly port: string | undefined } => {
+    const item = build.items.find((i) => i.id === c.item);
+    return {
+      item: item?.name,
+      port:
+        item && 'ports' in item.part ? item.part.ports.find((p) => p.id === c.port)?.name : c.port,
+    };
+  };
   return (
-    <Section title={loop.name} aside={<button type="button" className={styles.quiet} onClick={() => commit(`take ${loop.name} apart`, { do: 'loop.remove', loop: loop.id })}>Take it apart</button>}>
+    <Section
+      title={loop.name}
+      aside={
+        <button
+          type="button"
+          className={styles.quiet}
+          onClick={() => commit(`take ${loop.name} apart`, { do: 'loop.remove', loop: loop.id })}
+        >
+          Take it apart
+        </button>
+      }
+    >
       <div className={styles.ends}>
-        <Pick label="Tube" value={loop.tube.id} options={[...(tubes.some((t) => t.id === loop.tube.id) ? [] : [{ value: loop.tube.id, label: loop.tube.name }]), ...tubes.map((t) => ({ value: t.id, label: t.name }))]} onPick={(id) => { const tube = tubes.find((t) => t.id === id); const fitting = tube && fittingFor(tube, fittings); if (tube) commit(`use ${tube.name}`, { do: 'loop.tube', loop: loop.id, tube, fitting: fitting ?? loop.fitting }); }} />
-        <Pick label="Fitting" value={loop.fitting.id} options={fittings.filter((p) => ['compression', 'barb', 'hard-tube'].includes(p.duty)).map((f) => ({ value: f.id, label: f.name }))} onPick={(id) => { const fitting = fittings.find((p) => p.id === id); if (fitting) commit(`use ${fitting.name}`, { do: 'loop.fitting', loop: loop.id, fitting }); }} />
+        <Pick
+          label="Tube"
+          value={loop.tube.id}
+          options={[
+            ...(tubes.some((t) => t.id === loop.tube.id)
+              ? []
+              : [{ value: loop.tube.id, label: loop.tube.name }]),
+            ...tubes.map((t) => ({ value: t.id, label: t.name })),
+          ]}
+          onPick={(id) => {
+            const tube = tubes.find((t) => t.id === id);
+            const fitting = tube && fittingFor(tube, fittings);
+            if (tube)
+              commit(`use ${tube.name}`, {
+                do: 'loop.tube',
+                loop: loop.id,
+                tube,
+                fitting: fitting ?? loop.fitting,
+              });
+          }}
+        />
+        <Pick
+          label="Fitting"
+          value={loop.fitting.id}
+          options={fittings
+            .filter((p) => ['compression', 'barb', 'hard-tube'].includes(p.duty))
+            .map((f) => ({ value: f.id, label: f.name }))}
+          onPick={(id) => {
+            const fitting = fittings.find((p) => p.id === id);
+            if (fitting)
+              commit(`use ${fitting.name}`, { do: 'loop.fitting', loop: loop.id, fitting });
+          }}
+        />
       </div>
       <table>
-        <thead><tr><th>from, to</th><th>ends</th><th className="num">bends</th><th className="num">{guessed ? 'cut, est.' : 'cut'}</th></tr></thead>
+        <thead>
+          <tr>
+            <th>from, to</th>
+            <th>ends</th>
+            <th className="num">bends</th>
+            <th className="num">{guessed ? 'cut, est.' : 'cut'}</th>
+          </tr>
+        </thead>
         <tbody>
           {own.map((r) => {
             const way = loop.links.find((l) => l.id === r.id)?.way;
             return (
               <tr key={r.id} className={styles.run} data-picked={picked === r.id || undefined}>
-                <td><button type="button" className={styles.name} onClick={() => pick(picked === r.id ? null : r.id)}>{r.name}</button>{way && <span className="soft"> {way.pinned ? 'pinned' : 'by hand'}</span>}</td>
-                <td className="narrow">{r.by === 'joint' ? (r.bridge ? 'bridge' : 'joint') : `${END_WORDS[r.ends.from]} / ${END_WORDS[r.ends.to]}`}</td><td className="num">{r.by === 'joint' ? '–' : r.bends}</td>
-                <td className="num">{r.by === 'joint' ? '–' : <Why reason={reasonForRun(r)}>{r.estimated ? '~' : ''}{formatMillimetres(r.cut_mm)}</Why>}</td>
+                <td>
+                  <button
+                    type="button"
+                    className={styles.name}
+                    onClick={() => pick(picked === r.id ? null : r.id)}
+                  >
+                    {r.name}
+                  </button>
+                  {way && <span className="soft"> {way.pinned ? 'pinned' : 'by hand'}</span>}
+                </td>
+                <td className="narrow">
+                  {r.by === 'joint'
+                    ? r.bridge
+                      ? 'bridge'
+                      : 'joint'
+                    : `${END_WORDS[r.ends.from]} / ${END_WORDS[r.ends.to]}`}
+                </td>
+                <td className="num">{r.by === 'joint' ? '–' : r.bends}</td>
+                <td className="num">
+                  {r.by === 'joint' ? (
+                    '–'
+                  ) : (
+                    <Why reason={reasonForRun(r)}>
+                      {r.estimated ? '~' : ''}
+                      {formatMillimetres(r.cut_mm)}
+                    </Why>
+                  )}
+                </td>
               </tr>
             );
           })}
@@ -50,17 +144,75 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
       </table>
       <BetterPorts />
       <details className={styles.caps}>
-        <summary>Spare ports: {plural(loop.caps.filter((c) => c.with === 'plug').length, 'plug')}, {plural(loop.caps.filter((c) => c.with === 'drain').length, 'drain')}, {loop.caps.filter((c) => c.with === 'fill').length} to fill by</summary>
-        <table><tbody>
-          {loop.caps.map((c) => {
-            const { item, port } = portOf(c);
-            return <tr key={`${c.item}-${c.port}`}><td>{item}, {port}</td><td><Pick hideLabel label={`What closes ${item} ${port}`} value={c.with} options={[{ value: 'plug', label: 'plug' }, { value: 'drain', label: 'drain valve' }, { value: 'fill', label: 'fill cap' }]} onPick={(w: CapDuty) => commit(`close ${item} ${port}`, { do: 'cap.set', loop: loop.id, port: { item: c.item, port: c.port }, with: w })} /></td></tr>;
-          })}
-        </tbody></table>
+        <summary>
+          Spare ports: {plural(loop.caps.filter((c) => c.with === 'plug').length, 'plug')},{' '}
+          {plural(loop.caps.filter((c) => c.with === 'drain').length, 'drain')},{' '}
+          {loop.caps.filter((c) => c.with === 'fill').length} to fill by
+        </summary>
+        <table>
+          <tbody>
+            {loop.caps.map((c) => {
+              const { item, port } = portOf(c);
+              return (
+                <tr key={`${c.item}-${c.port}`}>
+                  <td>
+                    {item}, {port}
+                  </td>
+                  <td>
+                    <Pick
+                      hideLabel
+                      label={`What closes ${item} ${port}`}
+                      value={c.with}
+                      options={[
+                        { value: 'plug', label: 'plug' },
+                        { value: 'drain', label: 'drain valve' },
+                        { value: 'fill', label: 'fill cap' },
+                      ]}
+                      onPick={(w: CapDuty) =>
+                        commit(`close ${item} ${port}`, {
+                          do: 'cap.set',
+                          loop: loop.id,
+                          port: { item: c.item, port: c.port },
+                          with: w,
+                        })
+                      }
+                    />
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
       </details>
-      {volume && <p className="soft">Holds <Why reason={reasonForVolume(volume)}>{formatNumber(volume.total_mL)} mL</Why>{guessed ? ', estimated' : ''}; {formatNumber(volume.buy_mL)} mL to buy with spare.</p>}
-      {grows && <p><Mark verdict={growthVerdict(grows)} /> Hot it grows by <Why reason={reasonForExpansion(grows)}>{formatNumber(grows.grows_mL, { decimals: 1 })} mL</Why> into {formatNumber(grows.air_mL)} mL of air{Number.isFinite(grows.rises_bar) ? `: ${formatNumber(grows.rises_bar, { decimals: 2 })} bar over the room, of ${formatNumber(GROWTH_LIMIT_BAR, { decimals: 2 })}.` : ': there is no room for it.'}</p>}
-      {drain.drain && <p className="soft">Drained at {portOf(drain.drain).item}, {portOf(drain.drain).port}: {drain.stays_mL < 3 ? 'next to nothing stays.' : `about ${formatNumber(drain.stays_mL)} mL stay, in ${drain.stays.slice(0, 3).map((s) => build.items.find((i) => i.id === s.item)?.name ?? s.item).join(', ')}.`}</p>}
+      {volume && (
+        <p className="soft">
+          Holds <Why reason={reasonForVolume(volume)}>{formatNumber(volume.total_mL)} mL</Why>
+          {guessed ? ', estimated' : ''}; {formatNumber(volume.buy_mL)} mL to buy with spare.
+        </p>
+      )}
+      {grows && (
+        <p>
+          <Mark verdict={growthVerdict(grows)} /> Hot it grows by{' '}
+          <Why reason={reasonForExpansion(grows)}>
+            {formatNumber(grows.grows_mL, { decimals: 1 })} mL
+          </Why>{' '}
+          into {formatNumber(grows.air_mL)} mL of air
+          {Number.isFinite(grows.rises_bar)
+            ? `: ${formatNumber(grows.rises_bar, { decimals: 2 })} bar over the room, of ${formatNumber(GROWTH_LIMIT_BAR, { decimals: 2 })}.`
+            : ': there is no room for it.'}
+        </p>
+      )}
+      {drain.drain && (
+        <p className="soft">
+          Drained at {portOf(drain.drain).item}, {portOf(drain.drain).port}:{' '}
+          {drain.stays_mL < 3
+            ? 'next to nothing stays.'
+            : `about ${formatNumber(drain.stays_mL)} mL stay, in ${drain.stays
+                .slice(0, 3)
+                .map((s) => build.items.find((i) => i.id === s.item)?.name ?? s.item)
+                .join(', ')}.`}
+        </p>
+      )}
     </Section>
   );
 }
@@ -72,14 +224,57 @@ function BetterPorts() {
   const { result, fresh, progress, stopped, stop, again } = useBetterPorts(asked);
   const here = asked === build && fresh;
   const found = here ? result?.found : undefined;
-  const of = (r: { readonly routed: { readonly routes: readonly { readonly path: Parameters<typeof pathLength>[0] }[]; readonly missing: readonly unknown[] } }) => ({ mm: r.routed.routes.reduce((s, x) => s + pathLength(x.path), 0), bends: r.routed.routes.reduce((s, x) => s + x.path.filter((p) => p.kind === 'arc').length, 0), without: r.routed.missing.length });
-  const before = found ? of(found.before) : null, after = found ? of(found.after) : null;
+  const of = (r: {
+    readonly routed: {
+      readonly routes: readonly { readonly path: Parameters<typeof pathLength>[0] }[];
+      readonly missing: readonly unknown[];
+    };
+  }) => ({
+    mm: r.routed.routes.reduce((s, x) => s + pathLength(x.path), 0),
+    bends: r.routed.routes.reduce((s, x) => s + x.path.filter((p) => p.kind === 'arc').length, 0),
+    without: r.routed.missing.length,
+  });
+  const before = found ? of(found.before) : null,
+    after = found ? of(found.after) : null;
   return (
     <div className={styles.row}>
-      {!here && progress === null && !stopped && <button type="button" className={styles.link} onClick={() => setAsked(build)}>Look for better ports</button>}
-      {asked === build && <Progress share={progress} stopped={stopped} onStop={stop} onAgain={again} what="the ports" />}
-      {here && found === null && <p className="soft" role="status">The ports are as good as any: no other pair makes the routed runs shorter.</p>}
-      {found && before && after && <p role="status">{plural(found.moved.length, 'run')} by other ports: {formatNumber((after.mm - before.mm) / 1000, { decimals: 2, signed: true })} m, {formatNumber(after.bends - before.bends, { signed: true })} bends{before.without !== after.without ? `, ${plural(before.without - after.without, 'run')} more with a way` : ''}. <button type="button" className={styles.link} onClick={() => commit('lead runs to better ports', found.edit)}>Take them</button></p>}
+      {!here && progress === null && !stopped && (
+        <button type="button" className={styles.link} onClick={() => setAsked(build)}>
+          Look for better ports
+        </button>
+      )}
+      {asked === build && (
+        <Progress
+          share={progress}
+          stopped={stopped}
+          onStop={stop}
+          onAgain={again}
+          what="the ports"
+        />
+      )}
+      {here && found === null && (
+        <p className="soft" role="status">
+          The ports are as good as any: no other pair makes the routed runs shorter.
+        </p>
+      )}
+      {found && before && after && (
+        <p role="status">
+          {plural(found.moved.length, 'run')} by other ports:{' '}
+          {formatNumber((after.mm - before.mm) / 1000, { decimals: 2, signed: true })} m,{' '}
+          {formatNumber(after.bends - before.bends, { signed: true })} bends
+          {before.without !== after.without
+            ? `, ${plural(before.without - after.without, 'run')} more with a way`
+            : ''}
+          .{' '}
+          <button
+            type="button"
+            className={styles.link}
+            onClick={() => commit('lead runs to better ports', found.edit)}
+          >
+            Take them
+          </button>
+        </p>
+      )}
     </div>
   );
 }

@@ -12,32 +12,101 @@ export function OrdersView() {
   const { build, commit } = useBench((s) => s);
   const [loop, setLoop] = useState(build.loops[0]?.id ?? '');
   const why = whyNoOrders(build, loop);
-  const { result, fresh, progress, stopped, stop, again } = useOrders(build, why === null ? loop : null);
+  const { result, fresh, progress, stopped, stop, again } = useOrders(
+    build,
+    why === null ? loop : null,
+  );
   const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
   const items = [...new Set((result?.rows ?? []).flatMap((r) => r.temps.map((t) => t.item)))];
   const best = result?.rows[0];
-  const temp = (r: OrderJudged, item: string): number | null => r.temps.find((t) => t.item === item)?.temp_C ?? null;
+  const temp = (r: OrderJudged, item: string): number | null =>
+    r.temps.find((t) => t.item === item)?.temp_C ?? null;
   return (
     <div className={styles.page}>
-      {build.loops.length > 1 && <Segments label="Loop" value={loop} options={build.loops.map((l) => ({ value: l.id, label: l.name }))} onPick={setLoop} />}
+      {build.loops.length > 1 && (
+        <Segments
+          label="Loop"
+          value={loop}
+          options={build.loops.map((l) => ({ value: l.id, label: l.name }))}
+          onPick={setLoop}
+        />
+      )}
       {why !== null && <p role="status">{why}</p>}
-      <Progress share={progress} stopped={stopped} onStop={stop} onAgain={again} what="the orders" />
+      <Progress
+        share={progress}
+        stopped={stopped}
+        onStop={stop}
+        onAgain={again}
+        what="the orders"
+      />
       {result && why === null && (
         <div style={{ opacity: fresh ? 1 : 0.5 }} aria-busy={!fresh}>
-          <p className={styles.answer}>{result.spread_K === null ? 'No part is cooled in this loop yet.' : <>Order moves no part by more than <strong>{formatNumber(result.spread_K, { decimals: 1 })} K</strong> here: {result.spread_K < 1.5 ? 'let tube and looks decide.' : 'it is worth a look.'}</>} {best?.edit ? `The best of these saves ${formatNumber(((result.rows.find((r) => r.edit === null)?.tube_mm ?? 0) - best.tube_mm) / 1000, { decimals: 2 })} m of tube against now.` : 'The order now is the best of these.'}</p>
+          <p className={styles.answer}>
+            {result.spread_K === null ? (
+              'No part is cooled in this loop yet.'
+            ) : (
+              <>
+                Order moves no part by more than{' '}
+                <strong>{formatNumber(result.spread_K, { decimals: 1 })} K</strong> here:{' '}
+                {result.spread_K < 1.5 ? 'let tube and looks decide.' : 'it is worth a look.'}
+              </>
+            )}{' '}
+            {best?.edit
+              ? `The best of these saves ${formatNumber(((result.rows.find((r) => r.edit === null)?.tube_mm ?? 0) - best.tube_mm) / 1000, { decimals: 2 })} m of tube against now.`
+              : 'The order now is the best of these.'}
+          </p>
           <table className={styles.orders}>
-            <thead><tr><th>order, from the reservoir on</th><th className="num">tube, m</th><th className="num">bends</th><th className="num">no way</th>{items.map((i) => <th key={i} className="num">{nameOf(i)}</th>)}<th /></tr></thead>
+            <thead>
+              <tr>
+                <th>order, from the reservoir on</th>
+                <th className="num">tube, m</th>
+                <th className="num">bends</th>
+                <th className="num">no way</th>
+                {items.map((i) => (
+                  <th key={i} className="num">
+                    {nameOf(i)}
+                  </th>
+                ))}
+                <th />
+              </tr>
+            </thead>
             <tbody>
               {result.rows.map((r) => (
                 <tr key={r.order.join()} data-picked={r.edit === null || undefined}>
-                  <td>{r.order.map(nameOf).join(' → ')}</td><td className="num">{formatNumber(r.tube_mm / 1000, { decimals: 2 })}</td><td className="num">{r.bends}</td><td className="num">{r.without === 0 ? '–' : r.without}</td>
-                  {items.map((i) => <td key={i} className="num">{formatCelsius(temp(r, i), 1)}</td>)}
-                  <td>{r.edit === null ? <span className="soft">now</span> : <button type="button" className={styles.link} disabled={!fresh} onClick={() => { if (r.edit) commit('lay the loop in another order', r.edit); }}>take it</button>}</td>
+                  <td>{r.order.map(nameOf).join(' → ')}</td>
+                  <td className="num">{formatNumber(r.tube_mm / 1000, { decimals: 2 })}</td>
+                  <td className="num">{r.bends}</td>
+                  <td className="num">{r.without === 0 ? '–' : r.without}</td>
+                  {items.map((i) => (
+                    <td key={i} className="num">
+                      {formatCelsius(temp(r, i), 1)}
+                    </td>
+                  ))}
+                  <td>
+                    {r.edit === null ? (
+                      <span className="soft">now</span>
+                    ) : (
+                      <button
+                        type="button"
+                        className={styles.link}
+                        disabled={!fresh}
+                        onClick={() => {
+                          if (r.edit) commit('lay the loop in another order', r.edit);
+                        }}
+                      >
+                        take it
+                      </button>
+                    )}
+                  </td>
                 </tr>
               ))}
             </tbody>
           </table>
-          <p className="soft">{plural(result.all, 'order')} behind reservoir and pump, all weighed by the way between the parts; the straightest were laid in space and worked out whole. Hottest spot of each part, {build.brief.loadCase}.</p>
+          <p className="soft">
+            {plural(result.all, 'order')} behind reservoir and pump, all weighed by the way between
+            the parts; the straightest were laid in space and worked out whole. Hottest spot of each
+            part, {build.brief.loadCase}.
+          </p>
         </div>
       )}
     </div>

@@ -13,27 +13,108 @@ import { ShortAdvice } from './ShortAdvice';
 import { WayEditor } from './WayEditor';
 import styles from './RunsStage.module.css';
 
-const ENDS: readonly { readonly value: EndPiece; readonly label: string }[] = [{ value: 'auto', label: 'as the port asks' }, { value: 'straight', label: 'straight' }, { value: 'rotary45', label: '45° rotary' }, { value: 'rotary90', label: '90° rotary' }, { value: 'extender', label: 'extender' }];
+const ENDS: readonly { readonly value: EndPiece; readonly label: string }[] = [
+  { value: 'auto', label: 'as the port asks' },
+  { value: 'straight', label: 'straight' },
+  { value: 'rotary45', label: '45° rotary' },
+  { value: 'rotary90', label: '90° rotary' },
+  { value: 'extender', label: 'extender' },
+];
 
 /** The picked run: its strip with marks, its ends, its way by hand, and what saves it when it comes out too short. */
-export function RunPanel({ run, loop, link, found }: { readonly run: Run; readonly loop: Loop; readonly link: Link; /** What was routed, while it holds. */ readonly found: RoutedBuild | null }) {
+export function RunPanel({
+  run,
+  loop,
+  link,
+  found,
+}: {
+  readonly run: Run;
+  readonly loop: Loop;
+  readonly link: Link;
+  /** What was routed, while it holds. */ readonly found: RoutedBuild | null;
+}) {
   const { build, workings, commit, pick } = useBench((s) => s);
   const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
-  const end = (side: 'from' | 'to') => <Pick label={`At ${nameOf(run[side].item)}`} value={link.ends[side]} options={ENDS} onPick={(piece) => commit('change an end fitting', { do: 'link.ends', loop: run.loop, link: run.id, ends: { ...link.ends, [side]: piece } })} />;
-  const offer = useOffer('fitting'), bridges = bridgeOffers(workings.model, loop.id, link.id, offer);
+  const end = (side: 'from' | 'to') => (
+    <Pick
+      label={`At ${nameOf(run[side].item)}`}
+      value={link.ends[side]}
+      options={ENDS}
+      onPick={(piece) =>
+        commit('change an end fitting', {
+          do: 'link.ends',
+          loop: run.loop,
+          link: run.id,
+          ends: { ...link.ends, [side]: piece },
+        })
+      }
+    />
+  );
+  const offer = useOffer('fitting'),
+    bridges = bridgeOffers(workings.model, loop.id, link.id, offer);
   const { crosses, before } = run.routed?.seen ?? { crosses: [], before: [] };
-  const seen = [crosses.length > 0 && `crosses ${crosses.map((id) => workings.reports.runs.find((r) => r.id === id)?.name ?? id).join(', ')}`, before.length > 0 && `passes before ${before.map(nameOf).join(', ')}`].filter(Boolean).join(' and ');
+  const seen = [
+    crosses.length > 0 &&
+      `crosses ${crosses.map((id) => workings.reports.runs.find((r) => r.id === id)?.name ?? id).join(', ')}`,
+    before.length > 0 && `passes before ${before.map(nameOf).join(', ')}`,
+  ]
+    .filter(Boolean)
+    .join(' and ');
   return (
-    <Section title={run.name} aside={<button type="button" className={styles.link} onClick={() => pick(null)}>Done</button>}>
-      {run.by === 'joint' ? <p>{run.bridge ? `Bridged by ${run.bridge.name}, from port to port: no tube.` : 'Screwed together with a double male joint: the ports face each other.'}</p> : <>
-        <p>Cut {run.estimated ? 'about ' : ''}{formatMillimetres(run.cut_mm)}{run.estimated ? ', estimated' : ''}; {run.bends === 0 ? 'no bend' : plural(run.bends, 'bend')}; {formatNumber(run.volume_mL)} mL inside.</p>
-        {seen && <p className="soft">Seen through the glass it {seen}.</p>}
-        <BendStrip run={run} loop={loop} />
-        <div className={styles.ends}>{end('from')}{end('to')}</div>
-        {bridges.length > 0 && <p>The parts face each other: {bridges.slice(0, 2).map((o) => <button key={`${o.from.port}-${o.to.port}`} type="button" className={styles.link} onClick={() => commit(`bridge ${run.name}`, o.edit)}>bridge them over {formatMillimetres(o.along_mm)} with {o.bridge.name}{o.turned ? `, ${nameOf(o.to.item)} passed the other way round` : ''}</button>)}</p>}
-        <WayEditor run={run} loop={loop} link={link} route={found?.routed.routes.find((r) => r.link === run.id)} />
-        {found && run.routed && <ShortAdvice run={run} found={found} />}
-      </>}
+    <Section
+      title={run.name}
+      aside={
+        <button type="button" className={styles.link} onClick={() => pick(null)}>
+          Done
+        </button>
+      }
+    >
+      {run.by === 'joint' ? (
+        <p>
+          {run.bridge
+            ? `Bridged by ${run.bridge.name}, from port to port: no tube.`
+            : 'Screwed together with a double male joint: the ports face each other.'}
+        </p>
+      ) : (
+        <>
+          <p>
+            Cut {run.estimated ? 'about ' : ''}
+            {formatMillimetres(run.cut_mm)}
+            {run.estimated ? ', estimated' : ''};{' '}
+            {run.bends === 0 ? 'no bend' : plural(run.bends, 'bend')}; {formatNumber(run.volume_mL)}{' '}
+            mL inside.
+          </p>
+          {seen && <p className="soft">Seen through the glass it {seen}.</p>}
+          <BendStrip run={run} loop={loop} />
+          <div className={styles.ends}>
+            {end('from')}
+            {end('to')}
+          </div>
+          {bridges.length > 0 && (
+            <p>
+              The parts face each other:{' '}
+              {bridges.slice(0, 2).map((o) => (
+                <button
+                  key={`${o.from.port}-${o.to.port}`}
+                  type="button"
+                  className={styles.link}
+                  onClick={() => commit(`bridge ${run.name}`, o.edit)}
+                >
+                  bridge them over {formatMillimetres(o.along_mm)} with {o.bridge.name}
+                  {o.turned ? `, ${nameOf(o.to.item)} passed the other way round` : ''}
+                </button>
+              ))}
+            </p>
+          )}
+          <WayEditor
+            run={run}
+            loop={loop}
+            link={link}
+            route={found?.routed.routes.find((r) => r.link === run.id)}
+          />
+          {found && run.routed && <ShortAdvice run={run} found={found} />}
+        </>
+      )}
       <LinkEditor loop={loop} link={link} />
     </Section>
   );

@@ -19,7 +19,12 @@ import { useLegHeld } from './useLegHeld';
 import styles from './RunsStage.module.css';
 
 type Seen = View | 'space' | 'orders' | 'sheets';
-const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [{ value: 'space', label: 'in space' }, ...(['side', 'front', 'top'] as const).map((value) => ({ value, label: VIEW_NAMES[value] })), { value: 'orders', label: 'orders' }, { value: 'sheets', label: 'sheets and cuts' }];
+const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
+  { value: 'space', label: 'in space' },
+  ...(['side', 'front', 'top'] as const).map((value) => ({ value, label: VIEW_NAMES[value] })),
+  { value: 'orders', label: 'orders' },
+  { value: 'sheets', label: 'sheets and cuts' },
+];
 
 /** Every tube from port to port, through the case: where it lies, how it is made, and what another order or another way would give. */
 export function RunsStage() {
@@ -35,37 +40,132 @@ export function RunsStage() {
   if (build.loops.length === 0) {
     return (
       <>
-        <EmptyStage title="No loop yet" text={loose.length >= 2 ? `${loose.length} parts wait to be connected. A loop is proposed in the shortest order; you can change it after.` : 'A loop wants a reservoir, a pump, one block or more, and a radiator. Add them first.'} action={loose.length >= 2 ? 'Connect the loop' : 'Open the Stores'} onAction={() => (loose.length >= 2 ? setConnecting(true) : open('stores'))} />
+        <EmptyStage
+          title="No loop yet"
+          text={
+            loose.length >= 2
+              ? `${loose.length} parts wait to be connected. A loop is proposed in the shortest order; you can change it after.`
+              : 'A loop wants a reservoir, a pump, one block or more, and a radiator. Add them first.'
+          }
+          action={loose.length >= 2 ? 'Connect the loop' : 'Open the Stores'}
+          onAction={() => (loose.length >= 2 ? setConnecting(true) : open('stores'))}
+        />
         {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
       </>
     );
   }
-  const tubes = runs.filter((r) => r.by === 'tube'), guessed = tubes.filter((r) => r.estimated).length;
-  const link = build.loops.flatMap((l) => l.links.map((k) => ({ loop: l, link: k }))).find((x) => x.link.id === picked);
-  const live = held.live?.run, shownRuns = live ? runs.map((r) => (r.id === live.id ? live : r)) : runs;
+  const tubes = runs.filter((r) => r.by === 'tube'),
+    guessed = tubes.filter((r) => r.estimated).length;
+  const link = build.loops
+    .flatMap((l) => l.links.map((k) => ({ loop: l, link: k })))
+    .find((x) => x.link.id === picked);
+  const live = held.live?.run,
+    shownRuns = live ? runs.map((r) => (r.id === live.id ? live : r)) : runs;
   // While runs are laid anew, where they lay before stays in grey.
-  const stale: readonly Ghost[] = found || !routing ? ghosts : routing.found.routed.routes.map((r) => ({ key: r.link, path: r.path, wide_mm: build.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 14 }));
-  const drawing = (as: View) => <Elevation view={as} model={workings.model} fit={fit} picked={picked} onPick={(id) => pick(picked === id ? null : id)} runs={shownRuns} heat={workings.reports.heat[build.brief.loadCase]} ghosts={stale} {...(held.corners && run?.routed ? { legs: held.corners, onLeg: held.onLeg } : {})} />;
+  const stale: readonly Ghost[] =
+    found || !routing
+      ? ghosts
+      : routing.found.routed.routes.map((r) => ({
+          key: r.link,
+          path: r.path,
+          wide_mm: build.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 14,
+        }));
+  const drawing = (as: View) => (
+    <Elevation
+      view={as}
+      model={workings.model}
+      fit={fit}
+      picked={picked}
+      onPick={(id) => pick(picked === id ? null : id)}
+      runs={shownRuns}
+      heat={workings.reports.heat[build.brief.loadCase]}
+      ghosts={stale}
+      {...(held.corners && run?.routed ? { legs: held.corners, onLeg: held.onLeg } : {})}
+    />
+  );
   return (
     <StageFrame
-      stage="runs" title={`${plural(tubes.length, 'run')}, ${guessed > 0 ? 'about ' : ''}${formatNumber(list.tube_mm / 1000, { decimals: 2 })} m`}
-      sentence={guessed > 0 ? <>{guessed === tubes.length ? 'Lengths' : `${plural(guessed, 'length')} of ${tubes.length}`} and bends are <strong>estimated</strong> from where the ports are and point{build.case ? ', until the runs are laid' : ': choose a case, and the runs are laid in it'}. Cut nothing by them.</> : <>Every run is laid past what stands in the case. Check the drawing against the real case before you cut.</>}
-      side={<>
-        {run && link && <RunPanel run={live ?? run} loop={link.loop} link={link.link} found={found} />}
-        {build.loops.map((loop) => <LoopSection key={loop.id} loop={loop} />)}
-        <ShownParts />
-        {loose.length >= 2 && <Section title="Not connected"><p>{loose.map((id) => build.items.find((i) => i.id === id)?.name).join(', ')}</p><button type="button" className={styles.act} onClick={() => setConnecting(true)}>Connect another loop</button></Section>}
-        {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
-      </>}
+      stage="runs"
+      title={`${plural(tubes.length, 'run')}, ${guessed > 0 ? 'about ' : ''}${formatNumber(list.tube_mm / 1000, { decimals: 2 })} m`}
+      sentence={
+        guessed > 0 ? (
+          <>
+            {guessed === tubes.length
+              ? 'Lengths'
+              : `${plural(guessed, 'length')} of ${tubes.length}`}{' '}
+            and bends are <strong>estimated</strong> from where the ports are and point
+            {build.case
+              ? ', until the runs are laid'
+              : ': choose a case, and the runs are laid in it'}
+            . Cut nothing by them.
+          </>
+        ) : (
+          <>
+            Every run is laid past what stands in the case. Check the drawing against the real case
+            before you cut.
+          </>
+        )
+      }
+      side={
+        <>
+          {run && link && (
+            <RunPanel run={live ?? run} loop={link.loop} link={link.link} found={found} />
+          )}
+          {build.loops.map((loop) => (
+            <LoopSection key={loop.id} loop={loop} />
+          ))}
+          <ShownParts />
+          {loose.length >= 2 && (
+            <Section title="Not connected">
+              <p>{loose.map((id) => build.items.find((i) => i.id === id)?.name).join(', ')}</p>
+              <button type="button" className={styles.act} onClick={() => setConnecting(true)}>
+                Connect another loop
+              </button>
+            </Section>
+          )}
+          {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
+        </>
+      }
     >
-      {build.case ? <>
-        <RouteBar onGhosts={setGhosts} />
-        <div className={styles.views}><Segments label="View" value={view} options={VIEWS} onPick={setView} /></div>
-        {view === 'orders' ? <OrdersView /> : view === 'sheets' ? <SheetsView /> : (
-          <div className={styles.sheet}>{view === 'space' ? <CaseInSpace build={build} model={workings.model} gaps={fit.gaps} runs={shownRuns} picked={picked} onPick={pick} onHold={() => undefined} otherwise={drawing('side')} /> : drawing(view)}</div>
-        )}
-        {held.live && <p role="status" className={styles.hint}>{live ? `${live.name}: ${formatMillimetres(live.cut_mm)}, ${plural(live.bends, 'bend')}${run ? `; it was ${formatMillimetres(run.cut_mm)}, ${plural(run.bends, 'bend')}` : ''}.` : 'No quick way there: let go and it is looked for in full.'}</p>}
-      </> : <p className="soft">Choose a case on the Case stage to see the runs in place.</p>}
+      {build.case ? (
+        <>
+          <RouteBar onGhosts={setGhosts} />
+          <div className={styles.views}>
+            <Segments label="View" value={view} options={VIEWS} onPick={setView} />
+          </div>
+          {view === 'orders' ? (
+            <OrdersView />
+          ) : view === 'sheets' ? (
+            <SheetsView />
+          ) : (
+            <div className={styles.sheet}>
+              {view === 'space' ? (
+                <CaseInSpace
+                  build={build}
+                  model={workings.model}
+                  gaps={fit.gaps}
+                  runs={shownRuns}
+                  picked={picked}
+                  onPick={pick}
+                  onHold={() => undefined}
+                  otherwise={drawing('side')}
+                />
+              ) : (
+                drawing(view)
+              )}
+            </div>
+          )}
+          {held.live && (
+            <p role="status" className={styles.hint}>
+              {live
+                ? `${live.name}: ${formatMillimetres(live.cut_mm)}, ${plural(live.bends, 'bend')}${run ? `; it was ${formatMillimetres(run.cut_mm)}, ${plural(run.bends, 'bend')}` : ''}.`
+                : 'No quick way there: let go and it is looked for in full.'}
+            </p>
+          )}
+        </>
+      ) : (
+        <p className="soft">Choose a case on the Case stage to see the runs in place.</p>
+      )}
     </StageFrame>
   );
 }

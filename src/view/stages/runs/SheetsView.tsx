@@ -3,13 +3,25 @@ import type { Loop } from '@/core/build';
 import { KERF_MM, SPARE_STICKS, TUBE_SPARE } from '@/core/list';
 import { formatMillimetres, formatNumber, plural } from '@/core/quantity';
 import { TRIM_MM } from '@/core/run';
-import { bendSheet, makingCautions, makingOrder, makingSteps, planesOf, type BendSheet } from '@/core/sheet';
+import {
+  bendSheet,
+  makingCautions,
+  makingOrder,
+  makingSteps,
+  planesOf,
+  type BendSheet,
+} from '@/core/sheet';
 import { bendSheetPages } from '@/format';
 import { printSheets, QuantityField } from '@/view/shared';
 import { downloadBends, downloadBendSheet, useBench } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
-const print = (sheets: readonly BendSheet[], title: string): void => printSheets(title, sheets.flatMap((s) => bendSheetPages(s)), sheets.map((s) => ({ title: s.name, steps: makingSteps(s), cautions: makingCautions(s) })));
+const print = (sheets: readonly BendSheet[], title: string): void =>
+  printSheets(
+    title,
+    sheets.flatMap((s) => bendSheetPages(s)),
+    sheets.map((s) => ({ title: s.name, steps: makingSteps(s), cautions: makingCautions(s) })),
+  );
 
 /** What the bench needs: the runs in the order they are made, each with its sheet at 1:1, and what is cut from which stick. */
 export function SheetsView() {
@@ -18,45 +30,174 @@ export function SheetsView() {
   return (
     <div className={styles.page}>
       {build.loops.map((loop) => {
-        const sheets = makingOrder(runs.filter((r) => r.loop === loop.id).flatMap((r) => bendSheet(r, loop) ?? [])), tubes = runs.filter((r) => r.loop === loop.id && r.by === 'tube').length;
-        const shared = list.cuts.find((c) => c.loops.includes(loop.id)), cuts = shared?.loop === loop.id ? shared : undefined, open = sheets.find((s) => s.run === picked) ?? null;
+        const sheets = makingOrder(
+            runs.filter((r) => r.loop === loop.id).flatMap((r) => bendSheet(r, loop) ?? []),
+          ),
+          tubes = runs.filter((r) => r.loop === loop.id && r.by === 'tube').length;
+        const shared = list.cuts.find((c) => c.loops.includes(loop.id)),
+          cuts = shared?.loop === loop.id ? shared : undefined,
+          open = sheets.find((s) => s.run === picked) ?? null;
         return (
           <section key={loop.id}>
-            <h2>{loop.name}: {loop.tube.name}</h2>
-            {sheets.length < tubes && <p className="soft" role="status">{plural(tubes - sheets.length, 'run')} of {tubes} {tubes - sheets.length === 1 ? 'has' : 'have'} no way in space yet: no sheet without one.</p>}
+            <h2>
+              {loop.name}: {loop.tube.name}
+            </h2>
+            {sheets.length < tubes && (
+              <p className="soft" role="status">
+                {plural(tubes - sheets.length, 'run')} of {tubes}{' '}
+                {tubes - sheets.length === 1 ? 'has' : 'have'} no way in space yet: no sheet without
+                one.
+              </p>
+            )}
             {loop.tube.hard && <TestBend loop={loop} />}
             {sheets.length > 0 && (
               <table>
-                <thead><tr><th>make</th><th>run</th><th className="num">cut</th><th className="num">bends</th><th className="num">planes</th><th className="num">end to end</th><th>sheet, 1:1</th></tr></thead>
+                <thead>
+                  <tr>
+                    <th>make</th>
+                    <th>run</th>
+                    <th className="num">cut</th>
+                    <th className="num">bends</th>
+                    <th className="num">planes</th>
+                    <th className="num">end to end</th>
+                    <th>sheet, 1:1</th>
+                  </tr>
+                </thead>
                 <tbody>
                   {sheets.map((s, i) => (
                     <tr key={s.run} data-picked={picked === s.run || undefined}>
-                      <td>{i + 1}</td><td><button type="button" className={styles.name} onClick={() => pick(picked === s.run ? null : s.run)}>{s.name}</button></td>
-                      <td className="num">{formatMillimetres(s.cut_mm, 1)}</td><td className="num">{s.hard ? s.bends.length : '–'}</td><td className="num">{s.hard ? planesOf(s) : '–'}</td><td className="num">{formatMillimetres(s.span_mm)}</td>
-                      <td><span className={styles.row}><button type="button" className={styles.link} onClick={() => print([s], s.name)}>print</button><button type="button" className={styles.link} onClick={() => downloadBendSheet(s, 'svg')}>SVG</button><button type="button" className={styles.link} onClick={() => downloadBendSheet(s, 'dxf')}>DXF</button></span></td>
+                      <td>{i + 1}</td>
+                      <td>
+                        <button
+                          type="button"
+                          className={styles.name}
+                          onClick={() => pick(picked === s.run ? null : s.run)}
+                        >
+                          {s.name}
+                        </button>
+                      </td>
+                      <td className="num">{formatMillimetres(s.cut_mm, 1)}</td>
+                      <td className="num">{s.hard ? s.bends.length : '–'}</td>
+                      <td className="num">{s.hard ? planesOf(s) : '–'}</td>
+                      <td className="num">{formatMillimetres(s.span_mm)}</td>
+                      <td>
+                        <span className={styles.row}>
+                          <button
+                            type="button"
+                            className={styles.link}
+                            onClick={() => print([s], s.name)}
+                          >
+                            print
+                          </button>
+                          <button
+                            type="button"
+                            className={styles.link}
+                            onClick={() => downloadBendSheet(s, 'svg')}
+                          >
+                            SVG
+                          </button>
+                          <button
+                            type="button"
+                            className={styles.link}
+                            onClick={() => downloadBendSheet(s, 'dxf')}
+                          >
+                            DXF
+                          </button>
+                        </span>
+                      </td>
                     </tr>
                   ))}
                 </tbody>
               </table>
             )}
-            {sheets.length > 0 && <p className={styles.row}><button type="button" className={styles.act} onClick={() => print(sheets, `${build.name}, ${loop.name}`)}>Print all sheets with steps</button><button type="button" className={styles.link} onClick={() => downloadBends(`${build.name} ${loop.name}`, sheets)}>All bends as CSV</button><span className="soft">Easiest first, for practice.</span></p>}
-            {open && <><h3>{open.name}, step by step</h3><ol className={styles.steps}>{makingSteps(open).map((s) => <li key={s}>{s}</li>)}</ol>{makingCautions(open).map((c) => <p key={c} className={styles.caution}>{c}</p>)}</>}
-            {shared && !cuts && <p className="soft">Cut from the same {loop.tube.name} as {build.loops.find((l) => l.id === shared.loop)?.name ?? 'the loop above'}: see the plan there.</p>}
+            {sheets.length > 0 && (
+              <p className={styles.row}>
+                <button
+                  type="button"
+                  className={styles.act}
+                  onClick={() => print(sheets, `${build.name}, ${loop.name}`)}
+                >
+                  Print all sheets with steps
+                </button>
+                <button
+                  type="button"
+                  className={styles.link}
+                  onClick={() => downloadBends(`${build.name} ${loop.name}`, sheets)}
+                >
+                  All bends as CSV
+                </button>
+                <span className="soft">Easiest first, for practice.</span>
+              </p>
+            )}
+            {open && (
+              <>
+                <h3>{open.name}, step by step</h3>
+                <ol className={styles.steps}>
+                  {makingSteps(open).map((s) => (
+                    <li key={s}>{s}</li>
+                  ))}
+                </ol>
+                {makingCautions(open).map((c) => (
+                  <p key={c} className={styles.caution}>
+                    {c}
+                  </p>
+                ))}
+              </>
+            )}
+            {shared && !cuts && (
+              <p className="soft">
+                Cut from the same {loop.tube.name} as{' '}
+                {build.loops.find((l) => l.id === shared.loop)?.name ?? 'the loop above'}: see the
+                plan there.
+              </p>
+            )}
             {cuts?.plan && cuts.stick_mm !== null && (
               <>
-                <h3>{plural(cuts.plan.sticks.length, 'stick')} of {formatMillimetres(cuts.stick_mm)}, and {SPARE_STICKS} to practise on</h3>
-                <div className={styles.sticks} role="img" aria-label={`Cutting plan: ${cuts.plan.sticks.map((s) => s.pieces.map((p) => formatMillimetres(p.length_mm)).join(', ')).join('; ')}`}>
+                <h3>
+                  {plural(cuts.plan.sticks.length, 'stick')} of {formatMillimetres(cuts.stick_mm)},
+                  and {SPARE_STICKS} to practise on
+                </h3>
+                <div
+                  className={styles.sticks}
+                  role="img"
+                  aria-label={`Cutting plan: ${cuts.plan.sticks.map((s) => s.pieces.map((p) => formatMillimetres(p.length_mm)).join(', ')).join('; ')}`}
+                >
                   {cuts.plan.sticks.map((s, i) => (
                     <div key={i} className={styles.stick}>
-                      {s.pieces.map((p) => <span key={p.id} style={{ width: `${(100 * p.length_mm) / (cuts.stick_mm ?? 1)}%` }} data-picked={picked === p.id || undefined} title={runs.find((r) => r.id === p.id)?.name}>{formatNumber(p.length_mm)}</span>)}
+                      {s.pieces.map((p) => (
+                        <span
+                          key={p.id}
+                          style={{ width: `${(100 * p.length_mm) / (cuts.stick_mm ?? 1)}%` }}
+                          data-picked={picked === p.id || undefined}
+                          title={runs.find((r) => r.id === p.id)?.name}
+                        >
+                          {formatNumber(p.length_mm)}
+                        </span>
+                      ))}
                       <em>{formatNumber(s.left_mm)} left</em>
                     </div>
                   ))}
                 </div>
-                <p className="soft">{cuts.plan.proven ? 'No plan needs fewer sticks.' : 'The best found; a better one may exist.'} {formatMillimetres(KERF_MM)} are kept for each cut, and {formatMillimetres(TRIM_MM)} more for each bent run, which is trimmed after bending.{cuts.plan.tooLong.length > 0 ? ` ${plural(cuts.plan.tooLong.length, 'run')} longer than a stick: see the findings.` : ''}</p>
+                <p className="soft">
+                  {cuts.plan.proven
+                    ? 'No plan needs fewer sticks.'
+                    : 'The best found; a better one may exist.'}{' '}
+                  {formatMillimetres(KERF_MM)} are kept for each cut, and{' '}
+                  {formatMillimetres(TRIM_MM)} more for each bent run, which is trimmed after
+                  bending.
+                  {cuts.plan.tooLong.length > 0
+                    ? ` ${plural(cuts.plan.tooLong.length, 'run')} longer than a stick: see the findings.`
+                    : ''}
+                </p>
               </>
             )}
-            {cuts && !cuts.plan && <p>Buy {formatNumber(cuts.buy, { decimals: 1 })} m: {formatNumber(cuts.total_mm / 1000, { decimals: 2 })} m of runs and {formatNumber(100 * TUBE_SPARE)} % to spare.</p>}
+            {cuts && !cuts.plan && (
+              <p>
+                Buy {formatNumber(cuts.buy, { decimals: 1 })} m:{' '}
+                {formatNumber(cuts.total_mm / 1000, { decimals: 2 })} m of runs and{' '}
+                {formatNumber(100 * TUBE_SPARE)} % to spare.
+              </p>
+            )}
           </section>
         );
       })}
@@ -68,13 +209,43 @@ export function SheetsView() {
 function TestBend({ loop }: { readonly loop: Loop }) {
   const commit = useBench((s) => s.commit);
   const bend = loop.testBend ?? null;
-  const set = (set_deg: number, left_deg: number): void => commit('note a test bend', { do: 'loop.test-bend', loop: loop.id, bend: { set_deg, left_deg } });
+  const set = (set_deg: number, left_deg: number): void =>
+    commit('note a test bend', {
+      do: 'loop.test-bend',
+      loop: loop.id,
+      bend: { set_deg, left_deg },
+    });
   return (
     <div className={styles.row}>
       <span>Test bend on a spare piece:</span>
-      <QuantityField label="Bent to" value={bend?.set_deg ?? 90} quantity="angle" decimals={1} min={10} max={180} onCommit={(v) => v !== null && set(v, bend?.left_deg ?? v)} />
-      <QuantityField label="Left when cool" optional value={bend?.left_deg ?? null} quantity="angle" decimals={1} min={5} max={180} onCommit={(v) => (v === null ? commit('forget the test bend', { do: 'loop.test-bend', loop: loop.id, bend: null }) : set(bend?.set_deg ?? 90, v))} />
-      <span className="soft">{bend ? `${formatNumber((100 * bend.left_deg) / bend.set_deg, { decimals: 1 })} % is left: sheets give the angle to set.` : 'Without one, bend to the angle and hold until it is cool.'}</span>
+      <QuantityField
+        label="Bent to"
+        value={bend?.set_deg ?? 90}
+        quantity="angle"
+        decimals={1}
+        min={10}
+        max={180}
+        onCommit={(v) => v !== null && set(v, bend?.left_deg ?? v)}
+      />
+      <QuantityField
+        label="Left when cool"
+        optional
+        value={bend?.left_deg ?? null}
+        quantity="angle"
+        decimals={1}
+        min={5}
+        max={180}
+        onCommit={(v) =>
+          v === null
+            ? commit('forget the test bend', { do: 'loop.test-bend', loop: loop.id, bend: null })
+            : set(bend?.set_deg ?? 90, v)
+        }
+      />
+      <span className="soft">
+        {bend
+          ? `${formatNumber((100 * bend.left_deg) / bend.set_deg, { decimals: 1 })} % is left: sheets give the angle to set.`
+          : 'Without one, bend to the angle and hold until it is cool.'}
+      </span>
     </div>
   );
 }

@@ -13,12 +13,53 @@ export function ShortAdvice({ run, found }: { readonly run: Run; readonly found:
   const [short, setShort] = useState(5);
   const [end, setEnd] = useState<'from' | 'to'>('to');
   const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
-  const ways = useMemo(() => whatIfShort(build, found, run.id, end, short), [build, end, found, run.id, short]);
+  const ways = useMemo(
+    () => whatIfShort(build, found, run.id, end, short),
+    [build, end, found, run.id, short],
+  );
   return (
     <details className={styles.way}>
       <summary>What if it comes out too short?</summary>
-      <div className={styles.row}><QuantityField label="Too short by" value={short} quantity="length" min={0.5} max={100} onCommit={(v) => v !== null && setShort(v)} /><Segments label="At" value={end} options={[{ value: 'from', label: `at ${nameOf(run.from.item)}` }, { value: 'to', label: `at ${nameOf(run.to.item)}` }]} onPick={setEnd} /></div>
-      <ul className={styles.list}>{ways.map((w) => <li key={w.says}><strong>{w.says}.</strong> {w.then}{w.edit && <> <button type="button" className={styles.link} onClick={() => { if (w.edit) commit(w.says.toLowerCase(), w.edit); }}>Do it</button></>}</li>)}</ul>
+      <div className={styles.row}>
+        <QuantityField
+          label="Too short by"
+          value={short}
+          quantity="length"
+          min={0.5}
+          max={100}
+          onCommit={(v) => v !== null && setShort(v)}
+        />
+        <Segments
+          label="At"
+          value={end}
+          options={[
+            { value: 'from', label: `at ${nameOf(run.from.item)}` },
+            { value: 'to', label: `at ${nameOf(run.to.item)}` },
+          ]}
+          onPick={setEnd}
+        />
+      </div>
+      <ul className={styles.list}>
+        {ways.map((w) => (
+          <li key={w.says}>
+            <strong>{w.says}.</strong> {w.then}
+            {w.edit && (
+              <>
+                {' '}
+                <button
+                  type="button"
+                  className={styles.link}
+                  onClick={() => {
+                    if (w.edit) commit(w.says.toLowerCase(), w.edit);
+                  }}
+                >
+                  Do it
+                </button>
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
     </details>
   );
 }

@@ -15,9 +15,27 @@ export function ShownParts() {
   if (!build.case || parts.length === 0) return null;
   return (
     <Section title="To be seen">
-      <p className="soft">Runs do not pass before these, as seen through the glass, unless the way round costs three bends or more.{before > 0 ? ` Now ${before === 1 ? 'one does' : `${before} do`}.` : ''}</p>
+      <p className="soft">
+        Runs do not pass before these, as seen through the glass, unless the way round costs three
+        bends or more.{before > 0 ? ` Now ${before === 1 ? 'one does' : `${before} do`}.` : ''}
+      </p>
       <div className={styles.row}>
-        {parts.map((i) => <label key={i.id}><input type="checkbox" checked={isShown(i)} onChange={(e) => commit(e.target.checked ? `show ${i.name}` : `let tubes pass before ${i.name}`, { do: 'item.set', item: i.id, values: { inView: e.target.checked } })} /> {i.name}</label>)}
+        {parts.map((i) => (
+          <label key={i.id}>
+            <input
+              type="checkbox"
+              checked={isShown(i)}
+              onChange={(e) =>
+                commit(e.target.checked ? `show ${i.name}` : `let tubes pass before ${i.name}`, {
+                  do: 'item.set',
+                  item: i.id,
+                  values: { inView: e.target.checked },
+                })
+              }
+            />{' '}
+            {i.name}
+          </label>
+        ))}
       </div>
     </Section>
   );

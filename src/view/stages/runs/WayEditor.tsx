@@ -7,54 +7,214 @@ import { Pick, QuantityField } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
-const WAYS: readonly { readonly value: string; readonly to: string; readonly from: string; readonly way: Vec }[] = [
-  { value: '0,1,0', to: 'upward', from: 'from above', way: [0, 1, 0] }, { value: '0,-1,0', to: 'downward', from: 'from below', way: [0, -1, 0] }, { value: '1,0,0', to: 'to the front', from: 'from the front', way: [1, 0, 0] },
-  { value: '-1,0,0', to: 'to the rear', from: 'from the rear', way: [-1, 0, 0] }, { value: '0,0,1', to: 'to the glass', from: 'from the glass', way: [0, 0, 1] }, { value: '0,0,-1', to: 'to the tray', from: 'from the tray', way: [0, 0, -1] },
+const WAYS: readonly {
+  readonly value: string;
+  readonly to: string;
+  readonly from: string;
+  readonly way: Vec;
+}[] = [
+  { value: '0,1,0', to: 'upward', from: 'from above', way: [0, 1, 0] },
+  { value: '0,-1,0', to: 'downward', from: 'from below', way: [0, -1, 0] },
+  { value: '1,0,0', to: 'to the front', from: 'from the front', way: [1, 0, 0] },
+  { value: '-1,0,0', to: 'to the rear', from: 'from the rear', way: [-1, 0, 0] },
+  { value: '0,0,1', to: 'to the glass', from: 'from the glass', way: [0, 0, 1] },
+  { value: '0,0,-1', to: 'to the tray', from: 'from the tray', way: [0, 0, -1] },
 ];
 const AXES = ['From the rear', 'Above the floor', 'From the tray'] as const;
 
 /** The way of a run set by hand: how it leaves and arrives, what it passes, aslant or behind the tray, and whether it is pinned. */
-export function WayEditor({ run, loop, link, route }: { readonly run: Run; readonly loop: Loop; readonly link: Link; readonly route: Route | undefined }) {
+export function WayEditor({
+  run,
+  loop,
+  link,
+  route,
+}: {
+  readonly run: Run;
+  readonly loop: Loop;
+  readonly link: Link;
+  readonly route: Route | undefined;
+}) {
   const { build, commit, workings } = useBench((s) => s);
   const way: LinkWay = link.way ?? {};
   // What is set by hand after a pin takes the pin's place.
-  const set = ({ pinned: _pinned, ...next }: LinkWay): void => commit(`lay ${run.name} another way`, { do: 'link.way', loop: loop.id, link: link.id, way: next });
+  const set = ({ pinned: _pinned, ...next }: LinkWay): void =>
+    commit(`lay ${run.name} another way`, {
+      do: 'link.way',
+      loop: loop.id,
+      link: link.id,
+      way: next,
+    });
   const exits = (side: 'from' | 'to') => {
     const port = workings.model.portAt(link[side]);
-    const found = port ? endWays(port.at, port.direction, link.ends[side], { fitting: loop.fitting, kit: build.kit }, !loop.tube.hard).map((e) => e.direction) : [];
-    return [{ value: '', label: 'as it is shortest' }, ...WAYS.filter((w) => found.some((d) => d.every((v, i) => Math.abs(v - (w.way[i] as number)) < 1e-6))).map((w) => ({ value: w.value, label: side === 'from' ? w.to : w.from }))];
+    const found = port
+      ? endWays(
+          port.at,
+          port.direction,
+          link.ends[side],
+          { fitting: loop.fitting, kit: build.kit },
+          !loop.tube.hard,
+        ).map((e) => e.direction)
+      : [];
+    return [
+      { value: '', label: 'as it is shortest' },
+      ...WAYS.filter((w) =>
+        found.some((d) => d.every((v, i) => Math.abs(v - (w.way[i] as number)) < 1e-6)),
+      ).map((w) => ({ value: w.value, label: side === 'from' ? w.to : w.from })),
+    ];
   };
-  const exit = (key: 'leave' | 'arrive', value: string): void => { const { [key]: _old, ...rest } = way, chosen = WAYS.find((w) => w.value === value); set(chosen ? { ...rest, [key]: chosen.way } : rest); };
+  const exit = (key: 'leave' | 'arrive', value: string): void => {
+    const { [key]: _old, ...rest } = way,
+      chosen = WAYS.find((w) => w.value === value);
+    set(chosen ? { ...rest, [key]: chosen.way } : rest);
+  };
   const vias = way.via ?? [];
-  const setVia = (next: readonly Via[]): void => { const { via: _old, ...rest } = way; set(next.length > 0 ? { ...rest, via: next } : rest); };
+  const setVia = (next: readonly Via[]): void => {
+    const { via: _old, ...rest } = way;
+    set(next.length > 0 ? { ...rest, via: next } : rest);
+  };
   const middle = route?.corners[Math.floor(route.corners.length / 2)] ?? [0, 0, 0];
-  const behind = (build.case?.behind_mm ?? 0) > 0 && (build.case?.grommets ?? []).length > 0, runsBehind = vias.some((v) => v[2] !== null && v[2] < 0);
+  const behind = (build.case?.behind_mm ?? 0) > 0 && (build.case?.grommets ?? []).length > 0,
+    runsBehind = vias.some((v) => v[2] !== null && v[2] < 0);
   return (
     <details className={styles.way} open={link.way !== undefined || undefined}>
       <summary>Its way by hand{way.pinned ? ', pinned' : ''}</summary>
       <div className={styles.ends}>
-        <Pick label="Sets off" value={way.leave?.join() ?? ''} options={exits('from')} onPick={(v) => exit('leave', v)} />
-        <Pick label="Comes in" value={way.arrive?.join() ?? ''} options={exits('to')} onPick={(v) => exit('arrive', v)} />
+        <Pick
+          label="Sets off"
+          value={way.leave?.join() ?? ''}
+          options={exits('from')}
+          onPick={(v) => exit('leave', v)}
+        />
+        <Pick
+          label="Comes in"
+          value={way.arrive?.join() ?? ''}
+          options={exits('to')}
+          onPick={(v) => exit('arrive', v)}
+        />
       </div>
       {vias.map((via, i) => (
         <div key={i} className={styles.via}>
           <span>Passes {i + 1}</span>
-          {AXES.map((label, k) => <QuantityField key={label} label={label} optional value={via[k as 0]} quantity="length" min={-200} max={2000} onCommit={(v) => setVia(vias.map((o, j) => (j === i ? (o.map((x, m) => (m === k ? v : x)) as unknown as Via) : o)).filter((o) => o.some((x) => x !== null)))} />)}
-          <button type="button" className={styles.quiet} onClick={() => setVia(vias.filter((_, j) => j !== i))} aria-label={`Let place ${i + 1} go`}>Let go</button>
+          {AXES.map((label, k) => (
+            <QuantityField
+              key={label}
+              label={label}
+              optional
+              value={via[k as 0]}
+              quantity="length"
+              min={-200}
+              max={2000}
+              onCommit={(v) =>
+                setVia(
+                  vias
+                    .map((o, j) =>
+                      j === i ? (o.map((x, m) => (m === k ? v : x)) as unknown as Via) : o,
+                    )
+                    .filter((o) => o.some((x) => x !== null)),
+                )
+              }
+            />
+          ))}
+          <button
+            type="button"
+            className={styles.quiet}
+            onClick={() => setVia(vias.filter((_, j) => j !== i))}
+            aria-label={`Let place ${i + 1} go`}
+          >
+            Let go
+          </button>
         </div>
       ))}
       <p className={styles.row}>
-        <button type="button" className={styles.link} disabled={vias.length >= 12} onClick={() => setVia([...vias, [null, Math.round(middle[1]), null]])}>Pass a place</button>
-        {behind && !runsBehind && <button type="button" className={styles.link} onClick={() => setVia([...vias, [null, null, -Math.round((build.case?.behind_mm ?? 0) / 2) - 1]])}>Run it behind the tray</button>}
-        {loop.tube.hard && <label><input type="checkbox" checked={way.slanted ?? false} onChange={(e) => { const { slanted: _old, ...rest } = way; set(e.target.checked ? { ...rest, slanted: true } : rest); }} /> aslant at 45° where shorter</label>}
+        <button
+          type="button"
+          className={styles.link}
+          disabled={vias.length >= 12}
+          onClick={() => setVia([...vias, [null, Math.round(middle[1]), null]])}
+        >
+          Pass a place
+        </button>
+        {behind && !runsBehind && (
+          <button
+            type="button"
+            className={styles.link}
+            onClick={() =>
+              setVia([...vias, [null, null, -Math.round((build.case?.behind_mm ?? 0) / 2) - 1]])
+            }
+          >
+            Run it behind the tray
+          </button>
+        )}
+        {loop.tube.hard && (
+          <label>
+            <input
+              type="checkbox"
+              checked={way.slanted ?? false}
+              onChange={(e) => {
+                const { slanted: _old, ...rest } = way;
+                set(e.target.checked ? { ...rest, slanted: true } : rest);
+              }}
+            />{' '}
+            aslant at 45° where shorter
+          </label>
+        )}
       </p>
       <p className={styles.row}>
-        {way.pinned
-          ? <button type="button" className={styles.link} onClick={() => { const { pinned: _pinned, ...rest } = way; commit(`let the pin of ${run.name} go`, { do: 'link.way', loop: loop.id, link: link.id, way: rest }); }}>Let the pin go</button>
-          : route && <button type="button" className={styles.link} onClick={() => commit(`pin ${run.name}`, { do: 'link.way', loop: loop.id, link: link.id, way: { ...way, pinned: pinOf(route) } })}>Pin it as it lies</button>}
-        {link.way && <button type="button" className={styles.quiet} onClick={() => commit(`let ${run.name} find its way`, { do: 'link.way', loop: loop.id, link: link.id, way: null })}>Let it find its own way again</button>}
+        {way.pinned ? (
+          <button
+            type="button"
+            className={styles.link}
+            onClick={() => {
+              const { pinned: _pinned, ...rest } = way;
+              commit(`let the pin of ${run.name} go`, {
+                do: 'link.way',
+                loop: loop.id,
+                link: link.id,
+                way: rest,
+              });
+            }}
+          >
+            Let the pin go
+          </button>
+        ) : (
+          route && (
+            <button
+              type="button"
+              className={styles.link}
+              onClick={() =>
+                commit(`pin ${run.name}`, {
+                  do: 'link.way',
+                  loop: loop.id,
+                  link: link.id,
+                  way: { ...way, pinned: pinOf(route) },
+                })
+              }
+            >
+              Pin it as it lies
+            </button>
+          )
+        )}
+        {link.way && (
+          <button
+            type="button"
+            className={styles.quiet}
+            onClick={() =>
+              commit(`let ${run.name} find its way`, {
+                do: 'link.way',
+                loop: loop.id,
+                link: link.id,
+                way: null,
+              })
+            }
+          >
+            Let it find its own way again
+          </button>
+        )}
       </p>
-      <p className="soft">Its legs can be dragged in the side, front and top drawing: the run follows live, the rest when you let go.</p>
+      <p className="soft">
+        Its legs can be dragged in the side, front and top drawing: the run follows live, the rest
+        when you let go.
+      </p>
     </details>
   );
 }

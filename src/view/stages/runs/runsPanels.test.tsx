@@ -9,24 +9,34 @@ import { show, state } from '@/view/workspace/showOnBench';
 import { RunPanel } from './RunPanel';
 import { SheetsView } from './SheetsView';
 
-const desk = demoBuild('dawn-chorus-desk') as Build, tower = demoBuild('fenland-flood-tower') as Build;
+const desk = demoBuild('dawn-chorus-desk') as Build,
+  tower = demoBuild('fenland-flood-tower') as Build;
 let laid: RoutedBuild, laidDesk: RoutedBuild;
-beforeAll(() => { laid = routeBuild(tower); laidDesk = routeBuild(desk); }, 60_000);
+beforeAll(() => {
+  laid = routeBuild(tower);
+  laidDesk = routeBuild(desk);
+}, 60_000);
 
 /** The panel of one run, with what was routed while it holds. */
 function Panel({ id, found }: { readonly id: string; readonly found: RoutedBuild }) {
   const { build, workings } = useBench((s) => s);
-  const run = workings.reports.runs.find((r) => r.id === id), loop = build.loops.find((l) => l.links.some((k) => k.id === id)), link = loop?.links.find((k) => k.id === id);
+  const run = workings.reports.runs.find((r) => r.id === id),
+    loop = build.loops.find((l) => l.links.some((k) => k.id === id)),
+    link = loop?.links.find((k) => k.id === id);
   return run && loop && link ? <RunPanel run={run} loop={loop} link={link} found={found} /> : null;
 }
-const routed = (build: Build, found: RoutedBuild): void => { act(() => state.route({ build, found })); };
+const routed = (build: Build, found: RoutedBuild): void => {
+  act(() => state.route({ build, found }));
+};
 
 describe('the picked run', () => {
   test('marks in a table as on the strip; the first bend starts before its corner', () => {
     show(tower, <Panel id="run-2" found={laid} />);
     expect(screen.getByText(/estimated/)).toBeTruthy();
     routed(tower, laid);
-    const rows = within(screen.getAllByRole('table')[0] as HTMLElement).getAllByRole('row').slice(1);
+    const rows = within(screen.getAllByRole('table')[0] as HTMLElement)
+      .getAllByRole('row')
+      .slice(1);
     const run = state.workings.reports.runs.find((r) => r.id === 'run-2');
     expect(rows).toHaveLength(run?.bends ?? -1);
     const starts = rows.map((r) => Number(within(r).getAllByRole('cell')[1]?.textContent));
@@ -39,7 +49,9 @@ describe('the picked run', () => {
     routed(tower, laid);
     const link = () => state.build.loops[0]?.links.find((l) => l.id === 'run-2');
     fireEvent.click(screen.getByText('Its way by hand'));
-    const [first] = [...(screen.getByLabelText('Sets off') as HTMLSelectElement).options].filter((o) => o.value !== '');
+    const [first] = [...(screen.getByLabelText('Sets off') as HTMLSelectElement).options].filter(
+      (o) => o.value !== '',
+    );
     fireEvent.change(screen.getByLabelText('Sets off'), { target: { value: first?.value } });
     expect(link()?.way?.leave?.join()).toBe(first?.value);
     fireEvent.click(screen.getByRole('button', { name: 'Pass a place' }));
@@ -73,7 +85,10 @@ describe('sheets and cuts', () => {
     show(tower, <SheetsView />);
     expect(screen.getAllByText(/no way in space yet/).length).toBe(2);
     routed(tower, laid);
-    const rows = within(screen.getAllByRole('table')[0] as HTMLElement).getAllByRole('row').slice(1), bends = rows.map((r) => Number(within(r).getAllByRole('cell')[3]?.textContent));
+    const rows = within(screen.getAllByRole('table')[0] as HTMLElement)
+        .getAllByRole('row')
+        .slice(1),
+      bends = rows.map((r) => Number(within(r).getAllByRole('cell')[3]?.textContent));
     expect(bends).toEqual([...bends].sort((a, b) => a - b));
     fireEvent.click(within(rows[0] as HTMLElement).getAllByRole('button')[0] as HTMLElement);
     expect(screen.getByRole('heading', { name: /step by step$/ })).toBeTruthy();

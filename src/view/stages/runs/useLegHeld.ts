@@ -8,7 +8,11 @@ import type { Vec } from '@/core/shape';
 import { useBench } from '@/view/workspace';
 import type { LegHeld } from '../elevation/LegGrips';
 
-interface Live { readonly run: Run | null; readonly corners: readonly Vec[] | null; readonly edit: Edit }
+interface Live {
+  readonly run: Run | null;
+  readonly corners: readonly Vec[] | null;
+  readonly edit: Edit;
+}
 
 /**
  * A leg of the picked run in the hand: the run is laid anew past all others with every move; when it is let go the plane is kept and the whole
@@ -22,10 +26,24 @@ export function useLegHeld(found: RoutedBuild | null, run: Run | undefined) {
   const onLeg = ({ leg, axis, at_mm }: LegHeld, done: boolean): void => {
     if (!run || !route || !found || !link) return;
     const { pinned: _pinned, ...way }: LinkWay = link.way ?? {};
-    const edit: Edit = { do: 'link.way', loop: run.loop, link: run.id, way: { ...way, via: withLegAt(way.via ?? [], route.corners, leg, axis, at_mm) } };
-    if (done) { setLive(null); commit(`lay ${run.name} another way`, edit); return; }
-    const next = applyEdit(build, edit).build, again = rerouteRun(next, found, run.id);
-    setLive({ run: routedRunOf(resolve(next, new Map(again.frames)), again.routed, run.id), corners: again.routed.routes.find((r) => r.link === run.id)?.corners ?? null, edit });
+    const edit: Edit = {
+      do: 'link.way',
+      loop: run.loop,
+      link: run.id,
+      way: { ...way, via: withLegAt(way.via ?? [], route.corners, leg, axis, at_mm) },
+    };
+    if (done) {
+      setLive(null);
+      commit(`lay ${run.name} another way`, edit);
+      return;
+    }
+    const next = applyEdit(build, edit).build,
+      again = rerouteRun(next, found, run.id);
+    setLive({
+      run: routedRunOf(resolve(next, new Map(again.frames)), again.routed, run.id),
+      corners: again.routed.routes.find((r) => r.link === run.id)?.corners ?? null,
+      edit,
+    });
   };
-  return { onLeg, live, corners: live ? live.corners ?? undefined : route?.corners };
+  return { onLeg, live, corners: live ? (live.corners ?? undefined) : route?.corners };
 }

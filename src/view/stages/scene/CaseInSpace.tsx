@@ -12,22 +12,51 @@ function canDraw(): boolean {
     const gl = document.createElement('canvas').getContext('webgl2');
     known = gl !== null;
     gl?.getExtension('WEBGL_lose_context')?.loseContext();
-  } catch { known = false; }
+  } catch {
+    known = false;
+  }
   return known;
 }
 
 /** A drawing that fails (a lost graphics card) makes way for the plain one. */
-class Otherwise extends Component<{ readonly otherwise: ReactNode; readonly children: ReactNode }, { readonly failed: boolean }> {
+class Otherwise extends Component<
+  { readonly otherwise: ReactNode; readonly children: ReactNode },
+  { readonly failed: boolean }
+> {
   override state = { failed: false };
-  static getDerivedStateFromError(): { readonly failed: boolean } { return { failed: true }; }
-  override render(): ReactNode { return this.state.failed ? this.props.otherwise : this.props.children; }
+  static getDerivedStateFromError(): { readonly failed: boolean } {
+    return { failed: true };
+  }
+  override render(): ReactNode {
+    return this.state.failed ? this.props.otherwise : this.props.children;
+  }
 }
 
 /** The scene, loaded when first asked for; `otherwise` where there is no WebGL, or it broke. */
-export function CaseInSpace({ otherwise, ...props }: SceneProps & { readonly otherwise: ReactNode }) {
-  const can = useSyncExternalStore(() => () => undefined, canDraw, () => null);
+export function CaseInSpace({
+  otherwise,
+  ...props
+}: SceneProps & { readonly otherwise: ReactNode }) {
+  const can = useSyncExternalStore(
+    () => () => undefined,
+    canDraw,
+    () => null,
+  );
   if (can === null) return null;
-  const plain = <><p role="status">This browser draws nothing in space (WebGL is off): here is the case from the glass side.</p>{otherwise}</>;
+  const plain = (
+    <>
+      <p role="status">
+        This browser draws nothing in space (WebGL is off): here is the case from the glass side.
+      </p>
+      {otherwise}
+    </>
+  );
   if (!can) return plain;
-  return <Otherwise otherwise={plain}><Suspense fallback={<p className="soft">Setting the case up …</p>}><Scene {...props} /></Suspense></Otherwise>;
+  return (
+    <Otherwise otherwise={plain}>
+      <Suspense fallback={<p className="soft">Setting the case up …</p>}>
+        <Scene {...props} />
+      </Suspense>
+    </Otherwise>
+  );
 }

@@ -6,27 +6,53 @@ import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import type { Vec } from '@/core/shape';
 
 export type Stand = 'corner' | 'glass' | 'front' | 'top';
-const FROM: Record<Stand, Vec> = { corner: [0.62, 0.42, 1.05], glass: [0, 0, 1.35], front: [1.5, 0, 0.001], top: [0, 1.5, 0.001] };
+const FROM: Record<Stand, Vec> = {
+  corner: [0.62, 0.42, 1.05],
+  glass: [0, 0, 1.35],
+  front: [1.5, 0, 0.001],
+  top: [0, 1.5, 0.001],
+};
 
 /** How near and far the eye may go, mm, and how far it stands in case diagonals. */
-const NEAREST_MM = 120, FARTHEST_MM = 4000, FILL = 1.34, TALL = 0.95;
+const NEAREST_MM = 120,
+  FARTHEST_MM = 4000,
+  FILL = 1.34,
+  TALL = 0.95;
 
 /** Turning with mouse, finger or keys round the middle of the case; drawn again only when something moved. */
-export function Orbit({ size, stand, held }: { readonly size: Vec; readonly stand: Stand; /** A part is being dragged: the view stands still. */ readonly held: boolean }) {
+export function Orbit({
+  size,
+  stand,
+  held,
+}: {
+  readonly size: Vec;
+  readonly stand: Stand;
+  /** A part is being dragged: the view stands still. */ readonly held: boolean;
+}) {
   const { camera, gl, invalidate, size: sheet } = useThree();
   const orbit = useRef<OrbitControls | null>(null);
   useEffect(() => {
-    const controls = new OrbitControls(camera, gl.domElement), again = (): void => invalidate();
+    const controls = new OrbitControls(camera, gl.domElement),
+      again = (): void => invalidate();
     controls.maxDistance = FARTHEST_MM;
     controls.minDistance = NEAREST_MM;
     controls.addEventListener('change', again);
     orbit.current = controls;
-    return () => { controls.removeEventListener('change', again); controls.dispose(); orbit.current = null; };
+    return () => {
+      controls.removeEventListener('change', again);
+      controls.dispose();
+      orbit.current = null;
+    };
   }, [camera, gl, invalidate]);
-  useEffect(() => { if (orbit.current) orbit.current.enabled = !held; }, [held]);
+  useEffect(() => {
+    if (orbit.current) orbit.current.enabled = !held;
+  }, [held]);
   const [x, y, z] = size;
   useEffect(() => {
-    const middle = new Vector3(x / 2, y / 2, z / 2), far = Math.hypot(x, y, z) * FILL * Math.max(1, TALL / (sheet.width / Math.max(1, sheet.height))), [dx, dy, dz] = FROM[stand];
+    const middle = new Vector3(x / 2, y / 2, z / 2),
+      far =
+        Math.hypot(x, y, z) * FILL * Math.max(1, TALL / (sheet.width / Math.max(1, sheet.height))),
+      [dx, dy, dz] = FROM[stand];
     camera.position.set(middle.x + dx * far, middle.y + dy * far, middle.z + dz * far);
     orbit.current?.target.copy(middle);
     orbit.current?.update();

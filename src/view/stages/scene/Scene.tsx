@@ -1,7 +1,16 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
 import { Canvas, type ThreeEvent } from '@react-three/fiber';
-import { BoxGeometry, CatmullRomCurve3, EdgesGeometry, Plane, PlaneGeometry, Quaternion, TubeGeometry, Vector3 } from 'three';
+import {
+  BoxGeometry,
+  CatmullRomCurve3,
+  EdgesGeometry,
+  Plane,
+  PlaneGeometry,
+  Quaternion,
+  TubeGeometry,
+  Vector3,
+} from 'three';
 import type { Build, Placement } from '@/core/build';
 import type { FitReport } from '@/core/fit';
 import { movedBy, standOffs, trayBoxes, type Model } from '@/core/model';
@@ -26,7 +35,12 @@ export interface SceneProps {
   onHold(item: string, placement: Placement | null): void;
 }
 
-const STANDS: readonly { readonly value: Stand; readonly label: string }[] = [{ value: 'corner', label: 'from the corner' }, { value: 'glass', label: 'glass' }, { value: 'front', label: 'front' }, { value: 'top', label: 'top' }];
+const STANDS: readonly { readonly value: Stand; readonly label: string }[] = [
+  { value: 'corner', label: 'from the corner' },
+  { value: 'glass', label: 'glass' },
+  { value: 'front', label: 'front' },
+  { value: 'top', label: 'top' },
+];
 
 /** The case in space: turn it, cut it open, drag what slides. What it shows stands in the tables too. */
 export default function Scene(props: SceneProps) {
@@ -36,15 +50,42 @@ export default function Scene(props: SceneProps) {
   const [stand, setStand] = useState<Stand>('corner');
   const [cut, setCut] = useState(0);
   const [held, setHeld] = useState(false);
-  const clip = useMemo(() => (cut > 0 ? [new Plane(new Vector3(0, 0, -1), size[2] - cut)] : []), [cut, size]);
+  const clip = useMemo(
+    () => (cut > 0 ? [new Plane(new Vector3(0, 0, -1), size[2] - cut)] : []),
+    [cut, size],
+  );
   return (
     <div className={styles.scene}>
       <div className={styles.bar}>
         <Segments label="Seen from" value={stand} options={STANDS} onPick={setStand} />
-        <label className={styles.cut}>Cut from the glass <input type="range" min={0} max={Math.round(size[2] - 5)} step={1} value={cut} onChange={(e) => setCut(Number(e.target.value))} aria-valuetext={`${cut} mm`} /> <span className={styles.mm}>{formatNumber(cut)} mm</span></label>
+        <label className={styles.cut}>
+          Cut from the glass{' '}
+          <input
+            type="range"
+            min={0}
+            max={Math.round(size[2] - 5)}
+            step={1}
+            value={cut}
+            onChange={(e) => setCut(Number(e.target.value))}
+            aria-valuetext={`${cut} mm`}
+          />{' '}
+          <span className={styles.mm}>{formatNumber(cut)} mm</span>
+        </label>
       </div>
-      <div className={styles.canvas} role="img" aria-label={`The case in space, ${model.placed.size} parts. The tables beside say the same in words.`}>
-        <Canvas frameloop="demand" dpr={[1, 2]} gl={{ antialias: true, localClippingEnabled: true } as never} onCreated={({ gl }) => { gl.localClippingEnabled = true; }} camera={{ fov: 32, near: 10, far: 8000, position: [900, 700, 900] }}>
+      <div
+        className={styles.canvas}
+        role="img"
+        aria-label={`The case in space, ${model.placed.size} parts. The tables beside say the same in words.`}
+      >
+        <Canvas
+          frameloop="demand"
+          dpr={[1, 2]}
+          gl={{ antialias: true, localClippingEnabled: true } as never}
+          onCreated={({ gl }) => {
+            gl.localClippingEnabled = true;
+          }}
+          camera={{ fov: 32, near: 10, far: 8000, position: [900, 700, 900] }}
+        >
           <color attach="background" args={[paper.paper]} />
           <ambientLight intensity={2.7} />
           <directionalLight position={[600, 1400, 1000]} intensity={1.15} />
@@ -57,84 +98,294 @@ export default function Scene(props: SceneProps) {
   );
 }
 
-function CaseFrame({ model, size, paper, clip }: { readonly model: Model; readonly size: Vec; readonly paper: Paper; readonly clip: readonly Plane[] }) {
+function CaseFrame({
+  model,
+  size,
+  paper,
+  clip,
+}: {
+  readonly model: Model;
+  readonly size: Vec;
+  readonly paper: Paper;
+  readonly clip: readonly Plane[];
+}) {
   const [x, y, z] = size;
   const edges = useMemo(() => new EdgesGeometry(new BoxGeometry(x, y, z)), [x, y, z]);
   return (
     <>
-      <lineSegments geometry={edges} position={[x / 2, y / 2, z / 2]}><lineBasicMaterial color={paper.ink} /></lineSegments>
+      <lineSegments geometry={edges} position={[x / 2, y / 2, z / 2]}>
+        <lineBasicMaterial color={paper.ink} />
+      </lineSegments>
       {/* The board tray closes the back, but for its openings; the board stands off it. */}
-      {model.build.case && trayBoxes(model.build.case).map((box, i) => <SolidMesh key={`tray-${i}`} solid={{ item: 'case:tray', name: 'Board tray', box }} fill={paper.sunk} edge={paper.sunk} heavy={false} clip={[]} />)}
-      {(model.build.case?.grommets ?? []).map((g) => <lineSegments key={g.id} position={[g.at[0], g.at[1], 0.2]}><edgesGeometry args={[new PlaneGeometry(g.width_mm, g.height_mm)]} /><lineBasicMaterial color={paper.ink} /></lineSegments>)}
-      {model.build.case && standOffs(model.build.case, model.placed).map((cylinder, i) => <SolidMesh key={`foot-${i}`} solid={{ item: 'case:stand-off', name: 'Stand-off', box: cylinderBox(cylinder), cylinder }} fill={paper.hairline} edge={paper.soft} heavy={false} clip={clip} />)}
+      {model.build.case &&
+        trayBoxes(model.build.case).map((box, i) => (
+          <SolidMesh
+            key={`tray-${i}`}
+            solid={{ item: 'case:tray', name: 'Board tray', box }}
+            fill={paper.sunk}
+            edge={paper.sunk}
+            heavy={false}
+            clip={[]}
+          />
+        ))}
+      {(model.build.case?.grommets ?? []).map((g) => (
+        <lineSegments key={g.id} position={[g.at[0], g.at[1], 0.2]}>
+          <edgesGeometry args={[new PlaneGeometry(g.width_mm, g.height_mm)]} />
+          <lineBasicMaterial color={paper.ink} />
+        </lineSegments>
+      ))}
+      {model.build.case &&
+        standOffs(model.build.case, model.placed).map((cylinder, i) => (
+          <SolidMesh
+            key={`foot-${i}`}
+            solid={{
+              item: 'case:stand-off',
+              name: 'Stand-off',
+              box: cylinderBox(cylinder),
+              cylinder,
+            }}
+            fill={paper.hairline}
+            edge={paper.soft}
+            heavy={false}
+            clip={clip}
+          />
+        ))}
     </>
   );
 }
 
 /** A round piece from one point to another. */
-function Rod({ from, to, radius, colour, clip }: { readonly from: Vec; readonly to: Vec; readonly radius: number; readonly colour: string; readonly clip: readonly Plane[] }) {
-  const a = new Vector3(...from), b = new Vector3(...to), way = b.clone().sub(a);
-  return <mesh position={a.clone().add(b).multiplyScalar(0.5)} quaternion={new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), way.clone().normalize())}><cylinderGeometry args={[radius, radius, way.length(), 18]} /><meshLambertMaterial color={colour} clippingPlanes={clip as Plane[]} /></mesh>;
+function Rod({
+  from,
+  to,
+  radius,
+  colour,
+  clip,
+}: {
+  readonly from: Vec;
+  readonly to: Vec;
+  readonly radius: number;
+  readonly colour: string;
+  readonly clip: readonly Plane[];
+}) {
+  const a = new Vector3(...from),
+    b = new Vector3(...to),
+    way = b.clone().sub(a);
+  return (
+    <mesh
+      position={a.clone().add(b).multiplyScalar(0.5)}
+      quaternion={new Quaternion().setFromUnitVectors(
+        new Vector3(0, 1, 0),
+        way.clone().normalize(),
+      )}
+    >
+      <cylinderGeometry args={[radius, radius, way.length(), 18]} />
+      <meshLambertMaterial color={colour} clippingPlanes={clip as Plane[]} />
+    </mesh>
+  );
 }
 
 /** A routed tube with its end pieces. */
-function Tube({ run, paper, clip, picked }: { readonly run: Run; readonly paper: Paper; readonly clip: readonly Plane[]; readonly picked: boolean }) {
+function Tube({
+  run,
+  paper,
+  clip,
+  picked,
+}: {
+  readonly run: Run;
+  readonly paper: Paper;
+  readonly clip: readonly Plane[];
+  readonly picked: boolean;
+}) {
   const body = useMemo(() => {
     const points = samplePath(run.routed?.path ?? [], 6).map((p) => new Vector3(...p));
-    return points.length > 1 ? new TubeGeometry(new CatmullRomCurve3(points, false, 'centripetal'), points.length * 2, run.tube.outer_mm / 2, 14) : null;
+    return points.length > 1
+      ? new TubeGeometry(
+          new CatmullRomCurve3(points, false, 'centripetal'),
+          points.length * 2,
+          run.tube.outer_mm / 2,
+          14,
+        )
+      : null;
   }, [run]);
   const colour = picked ? paper.copper : mix(paper.cool, paper.float, 0.55);
   return (
     <>
-      {body && <mesh geometry={body}><meshLambertMaterial color={colour} clippingPlanes={clip as Plane[]} /></mesh>}
-      {run.routed?.pieces.map((b, i) => <Rod key={i} from={b.from} to={b.to} radius={b.radius} colour={paper.soft} clip={clip} />)}
+      {body && (
+        <mesh geometry={body}>
+          <meshLambertMaterial color={colour} clippingPlanes={clip as Plane[]} />
+        </mesh>
+      )}
+      {run.routed?.pieces.map((b, i) => (
+        <Rod key={i} from={b.from} to={b.to} radius={b.radius} colour={paper.soft} clip={clip} />
+      ))}
     </>
   );
 }
 
-function Parts({ build, model, gaps, runs, picked, onPick, onHold, paper, clip, onHeld }: SceneProps & { readonly paper: Paper; readonly clip: readonly Plane[]; onHeld(held: boolean): void }) {
-  const clashing = useMemo(() => new Set(gaps.filter((g) => g.verdict === 'clash').flatMap((g) => [g.a, g.b])), [gaps]);
-  const drag = useRef<{ readonly item: string; readonly from: Vector3; readonly plane: Plane; readonly build: Build } | null>(null);
-  const down = (item: string) => (e: ThreeEvent<PointerEvent>): void => {
-    if (e.button !== 0) return;
-    e.stopPropagation();
-    onPick(item);
-    if (!movedBy(build, item, [0, 0, 0])) return;
-    // Dragged in the plane through the grip that faces the eye.
-    const plane = new Plane().setFromNormalAndCoplanarPoint(e.camera.getWorldDirection(new Vector3()), e.point);
-    drag.current = { item, from: e.point.clone(), plane, build };
-    onHeld(true);
-    const move = (ev: PointerEvent): void => {
-      const d = drag.current;
-      if (!d) return;
-      const canvas = ev.target instanceof HTMLCanvasElement ? ev.target : null;
-      const box = (canvas ?? document.querySelector('canvas'))?.getBoundingClientRect();
-      if (!box) return;
-      const at = new Vector3(((ev.clientX - box.left) / box.width) * 2 - 1, -((ev.clientY - box.top) / box.height) * 2 + 1, 0.5).unproject(e.camera);
-      const hit = new Vector3(), ray = at.sub(e.camera.position).normalize();
-      const t = d.plane.normal.dot(d.from.clone().sub(e.camera.position)) / d.plane.normal.dot(ray);
-      hit.copy(e.camera.position).addScaledVector(ray, t);
-      onHold(d.item, movedBy(d.build, d.item, onFloor(d.build, d.item, [hit.x - d.from.x, hit.y - d.from.y, hit.z - d.from.z])));
+function Parts({
+  build,
+  model,
+  gaps,
+  runs,
+  picked,
+  onPick,
+  onHold,
+  paper,
+  clip,
+  onHeld,
+}: SceneProps & {
+  readonly paper: Paper;
+  readonly clip: readonly Plane[];
+  onHeld(held: boolean): void;
+}) {
+  const clashing = useMemo(
+    () => new Set(gaps.filter((g) => g.verdict === 'clash').flatMap((g) => [g.a, g.b])),
+    [gaps],
+  );
+  const drag = useRef<{
+    readonly item: string;
+    readonly from: Vector3;
+    readonly plane: Plane;
+    readonly build: Build;
+  } | null>(null);
+  const down =
+    (item: string) =>
+    (e: ThreeEvent<PointerEvent>): void => {
+      if (e.button !== 0) return;
+      e.stopPropagation();
+      onPick(item);
+      if (!movedBy(build, item, [0, 0, 0])) return;
+      // Dragged in the plane through the grip that faces the eye.
+      const plane = new Plane().setFromNormalAndCoplanarPoint(
+        e.camera.getWorldDirection(new Vector3()),
+        e.point,
+      );
+      drag.current = { item, from: e.point.clone(), plane, build };
+      onHeld(true);
+      const move = (ev: PointerEvent): void => {
+        const d = drag.current;
+        if (!d) return;
+        const canvas = ev.target instanceof HTMLCanvasElement ? ev.target : null;
+        const box = (canvas ?? document.querySelector('canvas'))?.getBoundingClientRect();
+        if (!box) return;
+        const at = new Vector3(
+          ((ev.clientX - box.left) / box.width) * 2 - 1,
+          -((ev.clientY - box.top) / box.height) * 2 + 1,
+          0.5,
+        ).unproject(e.camera);
+        const hit = new Vector3(),
+          ray = at.sub(e.camera.position).normalize();
+        const t =
+          d.plane.normal.dot(d.from.clone().sub(e.camera.position)) / d.plane.normal.dot(ray);
+        hit.copy(e.camera.position).addScaledVector(ray, t);
+        onHold(
+          d.item,
+          movedBy(
+            d.build,
+            d.item,
+            onFloor(d.build, d.item, [hit.x - d.from.x, hit.y - d.from.y, hit.z - d.from.z]),
+          ),
+        );
+      };
+      const up = (): void => {
+        window.removeEventListener('pointermove', move);
+        window.removeEventListener('pointerup', up);
+        drag.current = null;
+        onHeld(false);
+        onHold(item, null);
+      };
+      window.addEventListener('pointermove', move);
+      window.addEventListener('pointerup', up);
     };
-    const up = (): void => { window.removeEventListener('pointermove', move); window.removeEventListener('pointerup', up); drag.current = null; onHeld(false); onHold(item, null); };
-    window.addEventListener('pointermove', move);
-    window.addEventListener('pointerup', up);
-  };
   return (
     <>
-      {[...model.placed.values()].flatMap((p) => p.solids.map((solid, i) => {
-        const { kind } = p.item.part, mine = picked === p.item.id;
-        const edge = mine ? paper.copper : clashing.has(p.item.id) ? paper.fails : kind === 'board' || kind === 'memory' || kind === 'supply' ? paper.soft : paper.ink;
-        const fill = mine ? mix(paper.copper, paper.float, 0.22) : kind === 'reservoir' ? mix(paper.cool, paper.float, 0.25) : kind === 'block' ? mix(paper.copper, paper.float, 0.12) : kind === 'radiator' ? mix(paper.ink, paper.float, 0.16) : kind === 'board' || kind === 'memory' ? paper.sunk : paper.float;
-        return <SolidMesh key={`${p.item.id}-${i}`} solid={solid} fill={fill} edge={edge} heavy={mine} marks={kind === 'fan' || kind === 'radiator' ? kind : undefined} clip={clip} onPointerDown={down(p.item.id)} />;
-      }))}
-      {runs.map((run) => run.routed && <Tube key={run.id} run={run} paper={paper} clip={clip} picked={picked === run.id} />)}
-      {runs.map((run) => { const a = model.portAt(run.from), b = model.portAt(run.to); return run.bridge && a && b ? <Rod key={run.id} from={a.at} to={b.at} radius={run.bridge.diameter_mm / 2} colour={picked === run.id ? paper.copper : paper.soft} clip={clip} /> : null; })}
-      {model.obstacles.map((o, i) => <SolidMesh key={`${o.item}-${i}`} solid={o} fill={paper.hairline} edge={paper.soft} heavy={false} glassy clip={clip} />)}
-      {[...model.placed.values()].flatMap((p) => p.ports).map((port) => {
-        const [x, y, z] = port.direction;
-        return <mesh key={`${port.item}-${port.port.id}`} position={[port.at[0] + 2 * x, port.at[1] + 2 * y, port.at[2] + 2 * z]} rotation={[Math.abs(z) > 0.5 ? Math.PI / 2 : 0, 0, Math.abs(x) > 0.5 ? Math.PI / 2 : 0]}><cylinderGeometry args={[6.6, 6.6, 4, 16]} /><meshLambertMaterial color={paper.ink} clippingPlanes={clip as Plane[]} /></mesh>;
+      {[...model.placed.values()].flatMap((p) =>
+        p.solids.map((solid, i) => {
+          const { kind } = p.item.part,
+            mine = picked === p.item.id;
+          const edge = mine
+            ? paper.copper
+            : clashing.has(p.item.id)
+              ? paper.fails
+              : kind === 'board' || kind === 'memory' || kind === 'supply'
+                ? paper.soft
+                : paper.ink;
+          const fill = mine
+            ? mix(paper.copper, paper.float, 0.22)
+            : kind === 'reservoir'
+              ? mix(paper.cool, paper.float, 0.25)
+              : kind === 'block'
+                ? mix(paper.copper, paper.float, 0.12)
+                : kind === 'radiator'
+                  ? mix(paper.ink, paper.float, 0.16)
+                  : kind === 'board' || kind === 'memory'
+                    ? paper.sunk
+                    : paper.float;
+          return (
+            <SolidMesh
+              key={`${p.item.id}-${i}`}
+              solid={solid}
+              fill={fill}
+              edge={edge}
+              heavy={mine}
+              marks={kind === 'fan' || kind === 'radiator' ? kind : undefined}
+              clip={clip}
+              onPointerDown={down(p.item.id)}
+            />
+          );
+        }),
+      )}
+      {runs.map(
+        (run) =>
+          run.routed && (
+            <Tube key={run.id} run={run} paper={paper} clip={clip} picked={picked === run.id} />
+          ),
+      )}
+      {runs.map((run) => {
+        const a = model.portAt(run.from),
+          b = model.portAt(run.to);
+        return run.bridge && a && b ? (
+          <Rod
+            key={run.id}
+            from={a.at}
+            to={b.at}
+            radius={run.bridge.diameter_mm / 2}
+            colour={picked === run.id ? paper.copper : paper.soft}
+            clip={clip}
+          />
+        ) : null;
       })}
+      {model.obstacles.map((o, i) => (
+        <SolidMesh
+          key={`${o.item}-${i}`}
+          solid={o}
+          fill={paper.hairline}
+          edge={paper.soft}
+          heavy={false}
+          glassy
+          clip={clip}
+        />
+      ))}
+      {[...model.placed.values()]
+        .flatMap((p) => p.ports)
+        .map((port) => {
+          const [x, y, z] = port.direction;
+          return (
+            <mesh
+              key={`${port.item}-${port.port.id}`}
+              position={[port.at[0] + 2 * x, port.at[1] + 2 * y, port.at[2] + 2 * z]}
+              rotation={[
+                Math.abs(z) > 0.5 ? Math.PI / 2 : 0,
+                0,
+                Math.abs(x) > 0.5 ? Math.PI / 2 : 0,
+              ]}
+            >
+              <cylinderGeometry args={[6.6, 6.6, 4, 16]} />
+              <meshLambertMaterial color={paper.ink} clippingPlanes={clip as Plane[]} />
+            </mesh>
+          );
+        })}
     </>
   );
 }
@@ -146,7 +397,14 @@ function onFloor(build: Build, item: string, by: Vec): Vec {
 }
 
 function mix(a: string, b: string, share: number): string {
-  const rgb = (h: string): readonly number[] => [1, 3, 5].map((i) => parseInt(h.slice(i, i + 2), 16));
+  const rgb = (h: string): readonly number[] =>
+    [1, 3, 5].map((i) => parseInt(h.slice(i, i + 2), 16));
   const [p, q] = [rgb(a), rgb(b)];
-  return `#${[0, 1, 2].map((i) => Math.round((p[i] ?? 0) * share + (q[i] ?? 0) * (1 - share)).toString(16).padStart(2, '0')).join('')}`;
+  return `#${[0, 1, 2]
+    .map((i) =>
+      Math.round((p[i] ?? 0) * share + (q[i] ?? 0) * (1 - share))
+        .toString(16)
+        .padStart(2, '0'),
+    )
+    .join('')}`;
 }

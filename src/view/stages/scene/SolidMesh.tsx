@@ -1,6 +1,13 @@
 'use client';
 import { useEffect, useMemo } from 'react';
-import { BoxGeometry, BufferGeometry, CylinderGeometry, EdgesGeometry, Float32BufferAttribute, type Plane } from 'three';
+import {
+  BoxGeometry,
+  BufferGeometry,
+  CylinderGeometry,
+  EdgesGeometry,
+  Float32BufferAttribute,
+  type Plane,
+} from 'three';
 import type { ThreeEvent } from '@react-three/fiber';
 import type { Solid } from '@/core/model';
 
@@ -17,50 +24,135 @@ interface Props {
 }
 
 /** Below this edges of round bodies are not drawn, degrees between faces. */
-const EDGE_DEG = 25, ROUND_SIDES = 28;
+const EDGE_DEG = 25,
+  ROUND_SIDES = 28;
 
-function shapeOf({ box, cylinder }: Solid): { readonly body: BufferGeometry; readonly at: readonly [number, number, number]; readonly turn: readonly [number, number, number] } {
-  const size = [0, 1, 2].map((i) => Math.max(0.5, (box.max[i] as number) - (box.min[i] as number))) as [number, number, number];
-  const at = [0, 1, 2].map((i) => ((box.max[i] as number) + (box.min[i] as number)) / 2) as [number, number, number];
+function shapeOf({ box, cylinder }: Solid): {
+  readonly body: BufferGeometry;
+  readonly at: readonly [number, number, number];
+  readonly turn: readonly [number, number, number];
+} {
+  const size = [0, 1, 2].map((i) =>
+    Math.max(0.5, (box.max[i] as number) - (box.min[i] as number)),
+  ) as [number, number, number];
+  const at = [0, 1, 2].map((i) => ((box.max[i] as number) + (box.min[i] as number)) / 2) as [
+    number,
+    number,
+    number,
+  ];
   if (!cylinder) return { body: new BoxGeometry(...size), at, turn: [0, 0, 0] };
-  const length = Math.hypot(...[0, 1, 2].map((i) => (cylinder.to[i] as number) - (cylinder.from[i] as number)));
-  const alongX = cylinder.to[0] !== cylinder.from[0], alongZ = cylinder.to[2] !== cylinder.from[2];
-  return { body: new CylinderGeometry(cylinder.radius, cylinder.radius, length, ROUND_SIDES), at, turn: alongX ? [0, 0, Math.PI / 2] : alongZ ? [Math.PI / 2, 0, 0] : [0, 0, 0] };
+  const length = Math.hypot(
+    ...[0, 1, 2].map((i) => (cylinder.to[i] as number) - (cylinder.from[i] as number)),
+  );
+  const alongX = cylinder.to[0] !== cylinder.from[0],
+    alongZ = cylinder.to[2] !== cylinder.from[2];
+  return {
+    body: new CylinderGeometry(cylinder.radius, cylinder.radius, length, ROUND_SIDES),
+    at,
+    turn: alongX ? [0, 0, Math.PI / 2] : alongZ ? [Math.PI / 2, 0, 0] : [0, 0, 0],
+  };
 }
 
 /** Sides of a drawn ring, and distance between drawn tubes, mm. */
-const RING_SIDES = 36, TUBE_PITCH_MM = 8;
+const RING_SIDES = 36,
+  TUBE_PITCH_MM = 8;
 
 /** Lines on the two large faces, from the middle of the box. */
 function marksOf({ box }: Solid, marks: 'fan' | 'radiator'): BufferGeometry {
-  const size = [0, 1, 2].map((i) => (box.max[i] as number) - (box.min[i] as number)) as [number, number, number];
-  const thin = size.indexOf(Math.min(...size)), [u, v] = [0, 1, 2].filter((i) => i !== thin).sort((a, b) => (size[b] as number) - (size[a] as number)) as [number, number];
+  const size = [0, 1, 2].map((i) => (box.max[i] as number) - (box.min[i] as number)) as [
+    number,
+    number,
+    number,
+  ];
+  const thin = size.indexOf(Math.min(...size)),
+    [u, v] = [0, 1, 2]
+      .filter((i) => i !== thin)
+      .sort((a, b) => (size[b] as number) - (size[a] as number)) as [number, number];
   const points: number[] = [];
-  const put = (a: number, b: number, w: number): void => { const p = [0, 0, 0]; p[u] = a; p[v] = b; p[thin] = w; points.push(...p); };
+  const put = (a: number, b: number, w: number): void => {
+    const p = [0, 0, 0];
+    p[u] = a;
+    p[v] = b;
+    p[thin] = w;
+    points.push(...p);
+  };
   for (const w of [-1, 1].map((s) => s * ((size[thin] as number) / 2 + 0.3))) {
     if (marks === 'fan') {
-      for (const r of [0.46, 0.17].map((share) => share * Math.min(size[u] as number, size[v] as number))) for (let i = 0; i < RING_SIDES; i += 1) for (const k of [i, i + 1]) put(r * Math.cos((2 * Math.PI * k) / RING_SIDES), r * Math.sin((2 * Math.PI * k) / RING_SIDES), w);
+      for (const r of [0.46, 0.17].map(
+        (share) => share * Math.min(size[u] as number, size[v] as number),
+      ))
+        for (let i = 0; i < RING_SIDES; i += 1)
+          for (const k of [i, i + 1])
+            put(
+              r * Math.cos((2 * Math.PI * k) / RING_SIDES),
+              r * Math.sin((2 * Math.PI * k) / RING_SIDES),
+              w,
+            );
     } else {
       const [long, wide] = [size[u] as number, size[v] as number];
-      for (let b = -wide / 2 + TUBE_PITCH_MM; b < wide / 2 - 4; b += TUBE_PITCH_MM) { put(-long / 2 + 12, b, w); put(long / 2 - 22, b, w); }
+      for (let b = -wide / 2 + TUBE_PITCH_MM; b < wide / 2 - 4; b += TUBE_PITCH_MM) {
+        put(-long / 2 + 12, b, w);
+        put(long / 2 - 22, b, w);
+      }
     }
   }
   return new BufferGeometry().setAttribute('position', new Float32BufferAttribute(points, 3));
 }
 
 /** One solid as an ink drawing: paper faces that hide what is behind, ink edges. */
-export function SolidMesh({ solid, fill, edge, heavy, glassy = false, marks, clip, onPointerDown }: Props) {
+export function SolidMesh({
+  solid,
+  fill,
+  edge,
+  heavy,
+  glassy = false,
+  marks,
+  clip,
+  onPointerDown,
+}: Props) {
   const { body, at, turn } = useMemo(() => shapeOf(solid), [solid]);
   const edges = useMemo(() => new EdgesGeometry(body, EDGE_DEG), [body]);
   const lines = useMemo(() => (marks ? marksOf(solid, marks) : null), [solid, marks]);
-  useEffect(() => () => { body.dispose(); edges.dispose(); lines?.dispose(); }, [body, edges, lines]);
+  useEffect(
+    () => () => {
+      body.dispose();
+      edges.dispose();
+      lines?.dispose();
+    },
+    [body, edges, lines],
+  );
   return (
     <group position={at as [number, number, number]} rotation={turn as [number, number, number]}>
       <mesh geometry={body} onPointerDown={onPointerDown}>
-        <meshLambertMaterial color={fill} polygonOffset polygonOffsetFactor={1} polygonOffsetUnits={1} side={clip.length > 0 ? 2 : 0} transparent={glassy} opacity={glassy ? 0.35 : 1} depthWrite={!glassy} clippingPlanes={clip as Plane[]} />
+        <meshLambertMaterial
+          color={fill}
+          polygonOffset
+          polygonOffsetFactor={1}
+          polygonOffsetUnits={1}
+          side={clip.length > 0 ? 2 : 0}
+          transparent={glassy}
+          opacity={glassy ? 0.35 : 1}
+          depthWrite={!glassy}
+          clippingPlanes={clip as Plane[]}
+        />
       </mesh>
-      <lineSegments geometry={edges}><lineBasicMaterial color={edge} linewidth={heavy ? 2 : 1} clippingPlanes={clip as Plane[]} /></lineSegments>
-      {lines && <lineSegments geometry={lines}><lineBasicMaterial color={edge} transparent opacity={marks === 'radiator' ? 0.45 : 0.8} clippingPlanes={clip as Plane[]} /></lineSegments>}
+      <lineSegments geometry={edges}>
+        <lineBasicMaterial
+          color={edge}
+          linewidth={heavy ? 2 : 1}
+          clippingPlanes={clip as Plane[]}
+        />
+      </lineSegments>
+      {lines && (
+        <lineSegments geometry={lines}>
+          <lineBasicMaterial
+            color={edge}
+            transparent
+            opacity={marks === 'radiator' ? 0.45 : 0.8}
+            clippingPlanes={clip as Plane[]}
+          />
+        </lineSegments>
+      )}
     </group>
   );
 }

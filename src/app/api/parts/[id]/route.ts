@@ -1,11 +1,15 @@
 import { dropPart, guarded, putPart, readJson, respond } from '@/server';
 
 export const dynamic = 'force-dynamic';
-interface Context { readonly params: Promise<{ id: string }> }
+interface Context {
+  readonly params: Promise<{ id: string }>;
+}
 
-export const PUT = (request: Request, { params }: Context): Promise<Response> => guarded(async () => {
-  const read = await readJson(request);
-  return respond(read.ok ? await putPart((await params).id, read.data) : read.answer);
-});
+export const PUT = (request: Request, { params }: Context): Promise<Response> =>
+  guarded(async () => {
+    const read = await readJson(request);
+    return respond(read.ok ? await putPart((await params).id, read.data) : read.answer);
+  });
 
-export const DELETE = (_: Request, { params }: Context): Promise<Response> => guarded(async () => respond(await dropPart((await params).id)));
+export const DELETE = (_: Request, { params }: Context): Promise<Response> =>
+  guarded(async () => respond(await dropPart((await params).id)));

@@ -1,10 +1,14 @@
 import { guarded, respond, restore, retire } from '@/server';
 
 export const dynamic = 'force-dynamic';
-interface Context { readonly params: Promise<{ id: string }> }
+interface Context {
+  readonly params: Promise<{ id: string }>;
+}
 
 /** Takes a part out of use. */
-export const PUT = (_: Request, { params }: Context): Promise<Response> => guarded(async () => respond(await retire((await params).id)));
+export const PUT = (_: Request, { params }: Context): Promise<Response> =>
+  guarded(async () => respond(await retire((await params).id)));
 
 /** Brings it back. */
-export const DELETE = (_: Request, { params }: Context): Promise<Response> => guarded(async () => respond(await restore((await params).id)));
+export const DELETE = (_: Request, { params }: Context): Promise<Response> =>
+  guarded(async () => respond(await restore((await params).id)));

@@ -16,21 +16,69 @@ import { BoardStep, CagesStep, InsideStep, MountsStep, PlacesStep, type StepProp
 import { useCaseDraft } from './useCaseDraft';
 import styles from './CaseEditor.module.css';
 
-const STEPS = [{ value: 'inside', label: '1 inside' }, { value: 'board', label: '2 board' }, { value: 'mounts', label: '3 mounts' }, { value: 'cages', label: '4 cages' }, { value: 'places', label: '5 places' }, { value: 'keep', label: '6 keep it' }] as const;
+const STEPS = [
+  { value: 'inside', label: '1 inside' },
+  { value: 'board', label: '2 board' },
+  { value: 'mounts', label: '3 mounts' },
+  { value: 'cages', label: '4 cages' },
+  { value: 'places', label: '5 places' },
+  { value: 'keep', label: '6 keep it' },
+] as const;
 type Step = (typeof STEPS)[number]['value'];
-const PANES: Record<Exclude<Step, 'keep'>, (p: StepProps) => ReactNode> = { inside: InsideStep, board: BoardStep, mounts: MountsStep, cages: CagesStep, places: PlacesStep };
+const PANES: Record<Exclude<Step, 'keep'>, (p: StepProps) => ReactNode> = {
+  inside: InsideStep,
+  board: BoardStep,
+  mounts: MountsStep,
+  cages: CagesStep,
+  places: PlacesStep,
+};
 /** Which side of the drawing shows what a step asks for. */
-const SHOWS: Record<Step, View> = { inside: 'side', board: 'side', mounts: 'side', cages: 'side', places: 'top', keep: 'side' };
+const SHOWS: Record<Step, View> = {
+  inside: 'side',
+  board: 'side',
+  mounts: 'side',
+  cages: 'side',
+  places: 'top',
+  keep: 'side',
+};
 
 /** The case as drawn from what is typed: a board and a supply stand in it to show where they come. */
 function shown(draft: CaseDraft, part: CasePart): Build {
-  const board = CATALOGUE.find((p): p is BoardPart => p.kind === 'board' && p.standard === draft.standard);
-  const items: readonly Item[] = board ? [{ id: 'board', name: `${draft.standard} board`, part: { ...board, boxes: [{ name: board.name, min: [0, 0, 0], max: board.size }] }, placement: { on: 'tray' }, settings: {} }] : [];
-  return { ...emptyBuild(draft.name, STANDARD_KIT), case: { ...part, obstacles: [...part.obstacles, { id: 'bay', name: 'Supply bay', removable: false, min: part.bay.min, max: part.bay.max }] }, items };
+  const board = CATALOGUE.find(
+    (p): p is BoardPart => p.kind === 'board' && p.standard === draft.standard,
+  );
+  const items: readonly Item[] = board
+    ? [
+        {
+          id: 'board',
+          name: `${draft.standard} board`,
+          part: { ...board, boxes: [{ name: board.name, min: [0, 0, 0], max: board.size }] },
+          placement: { on: 'tray' },
+          settings: {},
+        },
+      ]
+    : [];
+  return {
+    ...emptyBuild(draft.name, STANDARD_KIT),
+    case: {
+      ...part,
+      obstacles: [
+        ...part.obstacles,
+        { id: 'bay', name: 'Supply bay', removable: false, min: part.bay.min, max: part.bay.max },
+      ],
+    },
+    items,
+  };
 }
 
 /** A case measured with a ruler, step by step, drawn as it is typed, kept in the Stores. */
-export function CaseEditor({ start, onDone }: { readonly start: CaseDraft | null; onDone(): void }) {
+export function CaseEditor({
+  start,
+  onDone,
+}: {
+  readonly start: CaseDraft | null;
+  onDone(): void;
+}) {
   const commit = useBench((s) => s.commit);
   const keep = useShelves((s) => s.keep);
   const { draft, setDraft, clear } = useCaseDraft(start);
@@ -40,13 +88,23 @@ export function CaseEditor({ start, onDone }: { readonly start: CaseDraft | null
   const troubles = useMemo(() => draftTroubles(draft), [draft]);
   const part = useMemo(() => caseFromDraft(draft, `own-${slug(draft.name).slice(0, 48)}`), [draft]);
   const drawable = !troubles.some((t) => t.place.startsWith('interior'));
-  const model = useMemo(() => (drawable ? resolve(shown(draft, part)) : null), [draft, drawable, part]);
-  const go = (next: Step): void => { setStep(next); setView(SHOWS[next]); };
-  const at = STEPS.findIndex((s) => s.value === step), next = STEPS[at + 1];
+  const model = useMemo(
+    () => (drawable ? resolve(shown(draft, part)) : null),
+    [draft, drawable, part],
+  );
+  const go = (next: Step): void => {
+    setStep(next);
+    setView(SHOWS[next]);
+  };
+  const at = STEPS.findIndex((s) => s.value === step),
+    next = STEPS[at + 1];
   const Pane = step === 'keep' ? null : PANES[step];
   const use = async (): Promise<void> => {
     const wrong = await keep(part);
-    if (wrong) { setSaid(wrong); return; }
+    if (wrong) {
+      setSaid(wrong);
+      return;
+    }
     clear();
     commit(`choose ${part.name}`, { do: 'case.choose', case: part });
     onDone();
@@ -55,28 +113,95 @@ export function CaseEditor({ start, onDone }: { readonly start: CaseDraft | null
     <StageFrame
       title={draft.name.trim() || 'A case of your own'}
       sentence={`${formatNumber(part.volume_L)} litres inside. Measure along three edges: from the rear panel forward, from the floor up, from the board tray to the glass. Lengths may be typed in any unit.`}
-      side={<>
-        <div className={styles.steps}><Segments label="Step" value={step} options={STEPS} onPick={go} /></div>
-        {Pane && <Pane draft={draft} set={setDraft} says={(place) => troubles.find((t) => t.place === place)?.says} />}
-        {step === 'keep' && (
-          <Section title="Keep it">
-            {troubles.length === 0 ? <p><Mark verdict="holds" /> Nothing contradicts itself. Lengths are taken to be right to 1 mm, as a ruler in the hand is.</p> : <><p><Mark verdict="fails" /> {plural(troubles.length, 'measure')} cannot be:</p><ul className={styles.list}>{troubles.map((t) => <li key={t.place + t.says}>{t.says}</li>)}</ul></>}
-            {said && <p role="alert" className={styles.trouble}>{said}</p>}
-            <div className={styles.row}>
-              <button type="button" className={styles.act} disabled={troubles.length > 0} onClick={() => void use()}>Keep it in the Stores and use it</button>
-              <button type="button" className={styles.quiet} onClick={() => downloadPart(part)}>Export as a file</button>
-            </div>
-          </Section>
-        )}
-        <div className={styles.row}>
-          {next && <button type="button" className={styles.act} onClick={() => go(next.value)}>Next: {next.label.slice(2)}</button>}
-          <button type="button" className={styles.quiet} onClick={onDone}>Leave it for now</button>
-        </div>
-        <p className="soft">What you have typed is kept in this browser until the case is in the Stores.</p>
-      </>}
+      side={
+        <>
+          <div className={styles.steps}>
+            <Segments label="Step" value={step} options={STEPS} onPick={go} />
+          </div>
+          {Pane && (
+            <Pane
+              draft={draft}
+              set={setDraft}
+              says={(place) => troubles.find((t) => t.place === place)?.says}
+            />
+          )}
+          {step === 'keep' && (
+            <Section title="Keep it">
+              {troubles.length === 0 ? (
+                <p>
+                  <Mark verdict="holds" /> Nothing contradicts itself. Lengths are taken to be right
+                  to 1 mm, as a ruler in the hand is.
+                </p>
+              ) : (
+                <>
+                  <p>
+                    <Mark verdict="fails" /> {plural(troubles.length, 'measure')} cannot be:
+                  </p>
+                  <ul className={styles.list}>
+                    {troubles.map((t) => (
+                      <li key={t.place + t.says}>{t.says}</li>
+                    ))}
+                  </ul>
+                </>
+              )}
+              {said && (
+                <p role="alert" className={styles.trouble}>
+                  {said}
+                </p>
+              )}
+              <div className={styles.row}>
+                <button
+                  type="button"
+                  className={styles.act}
+                  disabled={troubles.length > 0}
+                  onClick={() => void use()}
+                >
+                  Keep it in the Stores and use it
+                </button>
+                <button type="button" className={styles.quiet} onClick={() => downloadPart(part)}>
+                  Export as a file
+                </button>
+              </div>
+            </Section>
+          )}
+          <div className={styles.row}>
+            {next && (
+              <button type="button" className={styles.act} onClick={() => go(next.value)}>
+                Next: {next.label.slice(2)}
+              </button>
+            )}
+            <button type="button" className={styles.quiet} onClick={onDone}>
+              Leave it for now
+            </button>
+          </div>
+          <p className="soft">
+            What you have typed is kept in this browser until the case is in the Stores.
+          </p>
+        </>
+      }
     >
-      <Segments label="View" value={view} options={(['side', 'front', 'top'] as const).map((value) => ({ value, label: VIEW_NAMES[value] }))} onPick={setView} />
-      <div className={styles.sheet}>{model ? <Elevation view={view} model={model} fit={{ gaps: [], unplaced: [] }} picked={null} onPick={() => undefined} /> : <p role="status">The inside has no size yet: it is drawn as soon as it has.</p>}</div>
+      <Segments
+        label="View"
+        value={view}
+        options={(['side', 'front', 'top'] as const).map((value) => ({
+          value,
+          label: VIEW_NAMES[value],
+        }))}
+        onPick={setView}
+      />
+      <div className={styles.sheet}>
+        {model ? (
+          <Elevation
+            view={view}
+            model={model}
+            fit={{ gaps: [], unplaced: [] }}
+            picked={null}
+            onPick={() => undefined}
+          />
+        ) : (
+          <p role="status">The inside has no size yet: it is drawn as soon as it has.</p>
+        )}
+      </div>
     </StageFrame>
   );
 }

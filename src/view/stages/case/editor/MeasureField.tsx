@@ -4,7 +4,17 @@ import { formatNumber, parseQuantity } from '@/core/quantity';
 import styles from './CaseEditor.module.css';
 
 /** A length that is drawn as it is typed, in any unit; what is no length stays and says so. */
-export function MeasureField({ label, value, onChange, trouble }: { readonly label: string; readonly value: number; readonly onChange: (mm: number) => void; readonly trouble?: string | undefined }) {
+export function MeasureField({
+  label,
+  value,
+  onChange,
+  trouble,
+}: {
+  readonly label: string;
+  readonly value: number;
+  readonly onChange: (mm: number) => void;
+  readonly trouble?: string | undefined;
+}) {
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
   const parsed = typed === null ? null : parseQuantity(typed, 'length');
@@ -14,12 +24,30 @@ export function MeasureField({ label, value, onChange, trouble }: { readonly lab
       <label htmlFor={id}>{label}</label>
       <span className={styles.box}>
         <input
-          id={id} className={styles.input} value={typed ?? formatNumber(value, { decimals: Number.isInteger(value) ? 0 : 1 })} autoComplete="off" aria-invalid={says !== undefined} aria-describedby={says ? `${id}-t` : undefined}
-          onFocus={(e) => e.target.select()} onBlur={() => { if (!parsed || parsed.ok) setTyped(null); }} onKeyDown={(e) => e.stopPropagation()}
-          onChange={(e) => { setTyped(e.target.value); const p = parseQuantity(e.target.value, 'length'); if (p.ok) onChange(p.value); }}
-        /> mm
+          id={id}
+          className={styles.input}
+          value={typed ?? formatNumber(value, { decimals: Number.isInteger(value) ? 0 : 1 })}
+          autoComplete="off"
+          aria-invalid={says !== undefined}
+          aria-describedby={says ? `${id}-t` : undefined}
+          onFocus={(e) => e.target.select()}
+          onBlur={() => {
+            if (!parsed || parsed.ok) setTyped(null);
+          }}
+          onKeyDown={(e) => e.stopPropagation()}
+          onChange={(e) => {
+            setTyped(e.target.value);
+            const p = parseQuantity(e.target.value, 'length');
+            if (p.ok) onChange(p.value);
+          }}
+        />{' '}
+        mm
       </span>
-      {says && <span id={`${id}-t`} role="alert" className={styles.trouble}>{says}</span>}
+      {says && (
+        <span id={`${id}-t`} role="alert" className={styles.trouble}>
+          {says}
+        </span>
+      )}
     </span>
   );
 }

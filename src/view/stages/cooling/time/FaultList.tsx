@@ -6,29 +6,114 @@ import { Section } from '../../frame/StageFrame';
 import { SecondsField } from './SecondsField';
 import styles from './TimePanel.module.css';
 
-const USUAL: Record<FaultKind, Partial<Fault>> = { 'pump stops': {}, 'fan stops': {}, 'flow sags': { amount: 0.5 }, 'room warms': { amount: 8 } };
+const USUAL: Record<FaultKind, Partial<Fault>> = {
+  'pump stops': {},
+  'fan stops': {},
+  'flow sags': { amount: 0.5 },
+  'room warms': { amount: 8 },
+};
 
 /** What goes wrong, and when. */
-export function FaultList({ faults, onFaults }: { readonly faults: readonly Fault[]; onFaults(f: readonly Fault[]): void }) {
+export function FaultList({
+  faults,
+  onFaults,
+}: {
+  readonly faults: readonly Fault[];
+  onFaults(f: readonly Fault[]): void;
+}) {
   const build = useBench((s) => s.build);
-  const of = (kind: FaultKind) => build.items.filter((i) => i.part.kind === (kind === 'pump stops' ? 'pump' : 'fan'));
-  const change = (k: number, next: Fault): void => onFaults(faults.map((f, i) => (i === k ? next : f)));
+  const of = (kind: FaultKind) =>
+    build.items.filter((i) => i.part.kind === (kind === 'pump stops' ? 'pump' : 'fan'));
+  const change = (k: number, next: Fault): void =>
+    onFaults(faults.map((f, i) => (i === k ? next : f)));
   return (
     <Section title="What goes wrong">
-      {faults.length === 0 && <p className="soft">Nothing. Let a pump or fan stop, flow sag or the room warm, and see how long each part lasts.</p>}
+      {faults.length === 0 && (
+        <p className="soft">
+          Nothing. Let a pump or fan stop, flow sag or the room warm, and see how long each part
+          lasts.
+        </p>
+      )}
       <ul className={styles.steps}>
         {faults.map((f, k) => (
           <li key={k}>
-            <Pick label={`Fault ${k + 1}`} hideLabel value={f.kind} options={FAULTS.map((x) => ({ value: x, label: x }))} onPick={(kind) => change(k, { at_s: f.at_s, kind, ...USUAL[kind] })} />
-            {(f.kind === 'pump stops' || f.kind === 'fan stops') && <Pick label={`Which, fault ${k + 1}`} hideLabel value={f.item ?? ''} options={[{ value: '', label: 'all' }, ...of(f.kind).map((i) => ({ value: i.id, label: i.name }))]} onPick={(item) => change(k, { at_s: f.at_s, kind: f.kind, ...(item ? { item } : {}) })} />}
-            {f.kind === 'flow sags' && <QuantityField label={`By, fault ${k + 1}`} hideLabel value={100 * (f.amount ?? 0.5)} quantity="share" width={32} min={0} max={95} onCommit={(v) => v !== null && change(k, { ...f, amount: v / 100 })} />}
-            {f.kind === 'room warms' && <QuantityField label={`By, fault ${k + 1}`} hideLabel value={f.amount ?? 8} quantity="difference" decimals={1} width={40} min={0} max={30} onCommit={(v) => v !== null && change(k, { ...f, amount: v })} />}
-            <span className="soft">at</span> <SecondsField label={`Time of fault ${k + 1}`} value={f.at_s} min={0} max={86400} onCommit={(at_s) => change(k, { ...f, at_s })} />
-            <button type="button" className={styles.small} onClick={() => onFaults(faults.filter((_, i) => i !== k))} aria-label={`Take fault ${k + 1} out`}>out</button>
+            <Pick
+              label={`Fault ${k + 1}`}
+              hideLabel
+              value={f.kind}
+              options={FAULTS.map((x) => ({ value: x, label: x }))}
+              onPick={(kind) => change(k, { at_s: f.at_s, kind, ...USUAL[kind] })}
+            />
+            {(f.kind === 'pump stops' || f.kind === 'fan stops') && (
+              <Pick
+                label={`Which, fault ${k + 1}`}
+                hideLabel
+                value={f.item ?? ''}
+                options={[
+                  { value: '', label: 'all' },
+                  ...of(f.kind).map((i) => ({ value: i.id, label: i.name })),
+                ]}
+                onPick={(item) =>
+                  change(k, { at_s: f.at_s, kind: f.kind, ...(item ? { item } : {}) })
+                }
+              />
+            )}
+            {f.kind === 'flow sags' && (
+              <QuantityField
+                label={`By, fault ${k + 1}`}
+                hideLabel
+                value={100 * (f.amount ?? 0.5)}
+                quantity="share"
+                width={32}
+                min={0}
+                max={95}
+                onCommit={(v) => v !== null && change(k, { ...f, amount: v / 100 })}
+              />
+            )}
+            {f.kind === 'room warms' && (
+              <QuantityField
+                label={`By, fault ${k + 1}`}
+                hideLabel
+                value={f.amount ?? 8}
+                quantity="difference"
+                decimals={1}
+                width={40}
+                min={0}
+                max={30}
+                onCommit={(v) => v !== null && change(k, { ...f, amount: v })}
+              />
+            )}
+            <span className="soft">at</span>{' '}
+            <SecondsField
+              label={`Time of fault ${k + 1}`}
+              value={f.at_s}
+              min={0}
+              max={86400}
+              onCommit={(at_s) => change(k, { ...f, at_s })}
+            />
+            <button
+              type="button"
+              className={styles.small}
+              onClick={() => onFaults(faults.filter((_, i) => i !== k))}
+              aria-label={`Take fault ${k + 1} out`}
+            >
+              out
+            </button>
           </li>
         ))}
       </ul>
-      <div className={styles.row}>{FAULTS.map((kind) => <button key={kind} type="button" className={styles.small} onClick={() => onFaults([...faults, { at_s: 600, kind, ...USUAL[kind] }])}>{kind}</button>)}</div>
+      <div className={styles.row}>
+        {FAULTS.map((kind) => (
+          <button
+            key={kind}
+            type="button"
+            className={styles.small}
+            onClick={() => onFaults([...faults, { at_s: 600, kind, ...USUAL[kind] }])}
+          >
+            {kind}
+          </button>
+        ))}
+      </div>
     </Section>
   );
 }

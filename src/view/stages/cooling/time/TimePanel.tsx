@@ -15,53 +15,170 @@ import { PROFILES } from './profiles';
 import { SecondsField } from './SecondsField';
 import styles from './TimePanel.module.css';
 
-interface Props { readonly run: Job<Transient>; readonly profile: readonly LoadStep[]; readonly start: 'cold' | 'steady'; onStart(v: 'cold' | 'steady'): void; readonly faults: readonly Fault[]; onFaults(f: readonly Fault[]): void; readonly at_s: number | null }
+interface Props {
+  readonly run: Job<Transient>;
+  readonly profile: readonly LoadStep[];
+  readonly start: 'cold' | 'steady';
+  onStart(v: 'cold' | 'steady'): void;
+  readonly faults: readonly Fault[];
+  onFaults(f: readonly Fault[]): void;
+  readonly at_s: number | null;
+}
 const CASES: readonly LoadCaseId[] = [...LOAD_CASES, 'own'];
 const MOST_STEPS = 40;
 
 /** What a run tells, and what goes into it: load over time, faults, and what fans and pump follow. */
 export function TimePanel({ run, profile, start, onStart, faults, onFaults }: Props) {
   const { build, commit } = useBench((s) => s);
-  const set = (steps: readonly LoadStep[], label = 'change the load over time'): void => commit(label, { do: 'choices.profile', profile: steps });
+  const set = (steps: readonly LoadStep[], label = 'change the load over time'): void =>
+    commit(label, { do: 'choices.profile', profile: steps });
   const known = PROFILES.find((p) => JSON.stringify(p.steps) === JSON.stringify(profile));
   return (
     <>
       <Results run={run} name={build.name} />
-      <Section title="Load over time" aside={<Pick label="Load over time" hideLabel value={known?.id ?? 'own'} options={[...PROFILES.map((p) => ({ value: p.id, label: p.name })), ...(known ? [] : [{ value: 'own', label: 'as set below' }])]} onPick={(id) => { const p = PROFILES.find((x) => x.id === id); if (p) set(p.steps, p.name); }} />}>
-        <Segments label="Start" value={start} options={[{ value: 'cold', label: 'start cold' }, { value: 'steady', label: 'start settled' }]} onPick={onStart} />
+      <Section
+        title="Load over time"
+        aside={
+          <Pick
+            label="Load over time"
+            hideLabel
+            value={known?.id ?? 'own'}
+            options={[
+              ...PROFILES.map((p) => ({ value: p.id, label: p.name })),
+              ...(known ? [] : [{ value: 'own', label: 'as set below' }]),
+            ]}
+            onPick={(id) => {
+              const p = PROFILES.find((x) => x.id === id);
+              if (p) set(p.steps, p.name);
+            }}
+          />
+        }
+      >
+        <Segments
+          label="Start"
+          value={start}
+          options={[
+            { value: 'cold', label: 'start cold' },
+            { value: 'steady', label: 'start settled' },
+          ]}
+          onPick={onStart}
+        />
         <ol className={styles.steps}>
           {profile.slice(0, 6).map((p, i) => (
             <li key={i}>
-              <Pick label={`Load ${i + 1}`} hideLabel value={p.load} options={CASES.map((c) => ({ value: c, label: CASE_NAMES[c].toLowerCase() }))} onPick={(load) => set(profile.map((x, k) => (k === i ? { ...x, load } : x)))} />
-              <SecondsField label={`Time of load ${i + 1}`} value={p.seconds} min={1} max={86400} onCommit={(seconds) => set(profile.map((x, k) => (k === i ? { ...x, seconds } : x)))} />
-              <button type="button" className={styles.small} disabled={profile.length < 2} onClick={() => set(profile.filter((_, k) => k !== i))} aria-label={`Take load ${i + 1} out`}>out</button>
+              <Pick
+                label={`Load ${i + 1}`}
+                hideLabel
+                value={p.load}
+                options={CASES.map((c) => ({ value: c, label: CASE_NAMES[c].toLowerCase() }))}
+                onPick={(load) => set(profile.map((x, k) => (k === i ? { ...x, load } : x)))}
+              />
+              <SecondsField
+                label={`Time of load ${i + 1}`}
+                value={p.seconds}
+                min={1}
+                max={86400}
+                onCommit={(seconds) =>
+                  set(profile.map((x, k) => (k === i ? { ...x, seconds } : x)))
+                }
+              />
+              <button
+                type="button"
+                className={styles.small}
+                disabled={profile.length < 2}
+                onClick={() => set(profile.filter((_, k) => k !== i))}
+                aria-label={`Take load ${i + 1} out`}
+              >
+                out
+              </button>
             </li>
           ))}
         </ol>
         {profile.length > 6 && <p className="soft">and {profile.length - 6} more like these</p>}
-        <button type="button" className={styles.small} disabled={profile.length >= MOST_STEPS} onClick={() => set([...profile, { load: 'idle', seconds: 600 }])}>Add a load</button>
+        <button
+          type="button"
+          className={styles.small}
+          disabled={profile.length >= MOST_STEPS}
+          onClick={() => set([...profile, { load: 'idle', seconds: 600 }])}
+        >
+          Add a load
+        </button>
       </Section>
       <FaultList faults={faults} onFaults={onFaults} />
       <ControlEditor kind="fan" run={run.result} />
       <ControlEditor kind="pump" run={run.result} />
-      {run.result && <p><button type="button" className={styles.small} onClick={() => run.result && downloadRun(build.name, run.result)}>This run as CSV</button></p>}
-      <p className="soft">Metal is guessed from size, flows are the settled ones, the die&apos;s own second is left out, and a standing loop is given no rising heat: with a stopped pump the truth is a little kinder.</p>
+      {run.result && (
+        <p>
+          <button
+            type="button"
+            className={styles.small}
+            onClick={() => run.result && downloadRun(build.name, run.result)}
+          >
+            This run as CSV
+          </button>
+        </p>
+      )}
+      <p className="soft">
+        Metal is guessed from size, flows are the settled ones, the die&apos;s own second is left
+        out, and a standing loop is given no rising heat: with a stopped pump the truth is a little
+        kinder.
+      </p>
     </>
   );
 }
 
 function Results({ run: { result: t } }: { readonly run: Job<Transient>; readonly name: string }) {
   if (!t) return null;
-  const over = [...t.spots].filter((s) => s.reached_s !== null).sort((a, b) => (a.reached_s ?? 0) - (b.reached_s ?? 0));
+  const over = [...t.spots]
+    .filter((s) => s.reached_s !== null)
+    .sort((a, b) => (a.reached_s ?? 0) - (b.reached_s ?? 0));
   return (
     <Section title="What the run shows">
-      {t.first
-        ? <p><Mark verdict="fails" /> <strong>{t.first.name}</strong> reaches its {formatCelsius(t.first.limit_C)} first, after {clock(t.first.reached_s ?? 0)}: it throttles, or shuts down.{over.length > 1 ? ` Then ${over.slice(1, 4).map((s) => `${s.name} after ${clock(s.reached_s ?? 0)}`).join(', ')}.` : ''}</p>
-        : <p><Mark verdict="holds" /> No part reaches its limit.</p>}
-      {t.worked < 0.995 && <p>Throttled, the parts did {formatNumber(100 * t.worked)} % of what was asked of them: each gives way above its limit and stands still 10 K over it.</p>}
-      {t.settling.map((s) => <p key={s.loop}>{t.settling.length > 1 ? `${s.name}: ` : 'Coolant: '}{s.steady_s === null ? `still moving at the end, ${formatCelsius(s.to_C, 1)}` : s.tau_s === null ? `at rest at ${formatCelsius(s.to_C, 1)}` : `63 % of the change in ${clock(s.tau_s)}, at rest after ${clock(s.steady_s)}, ${formatCelsius(s.to_C, 1)}`}.</p>)}
-      {t.hunting.map((h) => <p key={h.item}><Mark verdict="tight" /> {h.name} {h.follows ? `follow the load up and down by ${formatNumber(h.swing_rpm)} rpm every ${clock(h.period_s)}: more hysteresis, a slower ramp, or the coolant as sensor keeps them still.` : `hunt: ${formatNumber(h.swing_rpm)} rpm up and down every ${clock(h.period_s)} under a steady load. A flatter curve or more hysteresis stops it.`}</p>)}
-      <p className="soft">Energy in, out and stored agree to {formatNumber(100 * t.balance.error, { decimals: 3 })} %.</p>
+      {t.first ? (
+        <p>
+          <Mark verdict="fails" /> <strong>{t.first.name}</strong> reaches its{' '}
+          {formatCelsius(t.first.limit_C)} first, after {clock(t.first.reached_s ?? 0)}: it
+          throttles, or shuts down.
+          {over.length > 1
+            ? ` Then ${over
+                .slice(1, 4)
+                .map((s) => `${s.name} after ${clock(s.reached_s ?? 0)}`)
+                .join(', ')}.`
+            : ''}
+        </p>
+      ) : (
+        <p>
+          <Mark verdict="holds" /> No part reaches its limit.
+        </p>
+      )}
+      {t.worked < 0.995 && (
+        <p>
+          Throttled, the parts did {formatNumber(100 * t.worked)} % of what was asked of them: each
+          gives way above its limit and stands still 10 K over it.
+        </p>
+      )}
+      {t.settling.map((s) => (
+        <p key={s.loop}>
+          {t.settling.length > 1 ? `${s.name}: ` : 'Coolant: '}
+          {s.steady_s === null
+            ? `still moving at the end, ${formatCelsius(s.to_C, 1)}`
+            : s.tau_s === null
+              ? `at rest at ${formatCelsius(s.to_C, 1)}`
+              : `63 % of the change in ${clock(s.tau_s)}, at rest after ${clock(s.steady_s)}, ${formatCelsius(s.to_C, 1)}`}
+          .
+        </p>
+      ))}
+      {t.hunting.map((h) => (
+        <p key={h.item}>
+          <Mark verdict="tight" /> {h.name}{' '}
+          {h.follows
+            ? `follow the load up and down by ${formatNumber(h.swing_rpm)} rpm every ${clock(h.period_s)}: more hysteresis, a slower ramp, or the coolant as sensor keeps them still.`
+            : `hunt: ${formatNumber(h.swing_rpm)} rpm up and down every ${clock(h.period_s)} under a steady load. A flatter curve or more hysteresis stops it.`}
+        </p>
+      ))}
+      <p className="soft">
+        Energy in, out and stored agree to {formatNumber(100 * t.balance.error, { decimals: 3 })} %.
+      </p>
     </Section>
   );
 }

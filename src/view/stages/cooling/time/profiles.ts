@@ -1,11 +1,30 @@
 import type { LoadStep } from '@/core/build';
 
-export interface ProfileChoice { readonly id: string; readonly name: string; readonly steps: readonly LoadStep[] }
+export interface ProfileChoice {
+  readonly id: string;
+  readonly name: string;
+  readonly steps: readonly LoadStep[];
+}
 
 /** Loads over time that come up again and again; any of them is a start for one's own. */
 export const PROFILES: readonly [ProfileChoice, ...ProfileChoice[]] = [
   { id: 'warm-up', name: 'render for an hour', steps: [{ load: 'render', seconds: 3600 }] },
-  { id: 'evening', name: 'an evening of play', steps: [{ load: 'idle', seconds: 600 }, { load: 'play', seconds: 3600 }, { load: 'idle', seconds: 1200 }] },
-  { id: 'bursts', name: 'render in bursts', steps: Array.from({ length: 20 }, (_, i): LoadStep => ({ load: i % 2 === 0 ? 'render' : 'idle', seconds: 90 })) },
+  {
+    id: 'evening',
+    name: 'an evening of play',
+    steps: [
+      { load: 'idle', seconds: 600 },
+      { load: 'play', seconds: 3600 },
+      { load: 'idle', seconds: 1200 },
+    ],
+  },
+  {
+    id: 'bursts',
+    name: 'render in bursts',
+    steps: Array.from({ length: 20 }, (_, i): LoadStep => ({
+      load: i % 2 === 0 ? 'render' : 'idle',
+      seconds: 90,
+    })),
+  },
   { id: 'torture', name: 'torture for half an hour', steps: [{ load: 'torture', seconds: 1800 }] },
 ];

@@ -2,9 +2,18 @@ import { guarded, partsListCsv, respond } from '@/server';
 
 export const dynamic = 'force-dynamic';
 
-export const GET = (_: Request, { params }: { readonly params: Promise<{ id: string }> }): Promise<Response> => guarded(async () => {
-  const answer = await partsListCsv((await params).id);
-  if (answer.status !== 200) return respond(answer);
-  const { name, csv } = answer.body as { readonly name: string; readonly csv: string };
-  return new Response(csv, { headers: { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': `attachment; filename="${name}"` } });
-});
+export const GET = (
+  _: Request,
+  { params }: { readonly params: Promise<{ id: string }> },
+): Promise<Response> =>
+  guarded(async () => {
+    const answer = await partsListCsv((await params).id);
+    if (answer.status !== 200) return respond(answer);
+    const { name, csv } = answer.body as { readonly name: string; readonly csv: string };
+    return new Response(csv, {
+      headers: {
+        'content-type': 'text/csv; charset=utf-8',
+        'content-disposition': `attachment; filename="${name}"`,
+      },
+    });
+  });

@@ -5,9 +5,18 @@ import { buildPdf } from '@/server/pdf';
 export const dynamic = 'force-dynamic';
 
 /** The build as PDF: `?of=list` its parts list, else the whole sheet. */
-export const GET = (request: Request, { params }: { readonly params: Promise<{ id: string }> }): Promise<Response> => guarded(async () => {
-  const opened = await openBuild((await params).id);
-  if (!opened) return respond(refuse(404, 'There is no such build.'));
-  const of = new URL(request.url).searchParams.get('of') === 'list' ? 'list' : 'sheet';
-  return new Response(new Uint8Array(await buildPdf(opened.build, of)), { headers: { 'content-type': 'application/pdf', 'content-disposition': `attachment; filename="${slug(opened.build.name)}-${of}.pdf"` } });
-});
+export const GET = (
+  request: Request,
+  { params }: { readonly params: Promise<{ id: string }> },
+): Promise<Response> =>
+  guarded(async () => {
+    const opened = await openBuild((await params).id);
+    if (!opened) return respond(refuse(404, 'There is no such build.'));
+    const of = new URL(request.url).searchParams.get('of') === 'list' ? 'list' : 'sheet';
+    return new Response(new Uint8Array(await buildPdf(opened.build, of)), {
+      headers: {
+        'content-type': 'application/pdf',
+        'content-disposition': `attachment; filename="${slug(opened.build.name)}-${of}.pdf"`,
+      },
+    });
+  });
