@@ -5,6 +5,7 @@ export default tseslint.config(
   {
     ignores: [
       '.next/**',
+      'dist/**',
       'node_modules/**',
       'coverage/**',
       'next-env.d.ts',
@@ -28,9 +29,9 @@ export default tseslint.config(
         'error',
         { argsIgnorePattern: '^_', ignoreRestSiblings: true },
       ],
-      'max-lines': ['error', { max: 320, skipBlankLines: true, skipComments: true }],
       'no-console': ['error', { allow: ['error'] }],
       eqeqeq: 'error',
+      'no-nested-ternary': 'error',
     },
   },
   {

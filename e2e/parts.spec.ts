@@ -7,13 +7,11 @@ test('buying: the cheapest basket, a quote read in with what is wrong, lines mar
   await openStage(page, id, 'parts');
   await page.getByRole('radio', { name: 'buying' }).click();
   await expect(page.getByText(/shipping and tax included/)).toBeVisible({ timeout: 15_000 });
-  await page
-    .getByLabel('CSV file')
-    .setInputFiles({
-      name: 'market.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from('part,price\nfit-plug,"0,10"\nghost,3\n'),
-    });
+  await page.getByLabel('CSV file').setInputFiles({
+    name: 'market.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('part,price\nfit-plug,"0,10"\nghost,3\n'),
+  });
   await expect(page.getByText('1 price taken, 1 row not.')).toBeVisible();
   await expect(page.getByText('Line 3: The Stores have no part “ghost”.')).toBeVisible();
   await expect(page.getByRole('checkbox', { name: /market/ })).toBeChecked();
@@ -61,13 +59,11 @@ test('the Stores: a part copied, changed and kept, one read in by its columns, r
   await expect(page.getByText(/is thrown away/)).toBeVisible();
   await page.getByRole('button', { name: 'Show what is in use' }).click();
   await page.getByRole('button', { name: 'Read parts in' }).click();
-  await page
-    .getByLabel('CSV or JSON file')
-    .setInputFiles({
-      name: 'fans.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from('name,price,full speed\nReed 120,12.5,1800\nWillow 120,9,fast\n'),
-    });
+  await page.getByLabel('CSV or JSON file').setInputFiles({
+    name: 'fans.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('name,price,full speed\nReed 120,12.5,1800\nWillow 120,9,fast\n'),
+  });
   await page.getByRole('button', { name: 'Look at 2 parts' }).click();
   await expect(page.getByText('fullSpeed_rpm: fullSpeed_rpm must be a number')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep the 1 that are right' })).toBeEnabled();

@@ -70,13 +70,11 @@ test('export and import bring the same build', async ({ page }) => {
   const file = await page.request.get(`/api/builds/${id}/file`);
   expect(file.headers()['content-disposition']).toContain('round-trip.zephyron.json');
   await page.goto('/', { waitUntil: 'networkidle' });
-  await page
-    .getByLabel('Build file')
-    .setInputFiles({
-      name: 'round-trip.zephyron.json',
-      mimeType: 'application/json',
-      buffer: await file.body(),
-    });
+  await page.getByLabel('Build file').setInputFiles({
+    name: 'round-trip.zephyron.json',
+    mimeType: 'application/json',
+    buffer: await file.body(),
+  });
   await expect(page).toHaveURL(/\/heat$/);
   const copy = /builds\/([^/]+)/.exec(page.url())?.[1] ?? '';
   expect(copy).not.toBe(id);

@@ -45,6 +45,7 @@ try {
   failed += 1;
   say('build', false, String(error.stdout ?? error).slice(-3000));
 }
+step('format', bin('prettier'), ['--check', '.', '--log-level', 'warn']);
 step('types', bin('tsc'), ['--noEmit']);
 step('lint', bin('eslint'), ['.', '--max-warnings', '0']);
 step('arrows', bin('depcruise'), [

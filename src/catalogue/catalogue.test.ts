@@ -142,13 +142,12 @@ describe('each part is consistent', () => {
             (p.kind === 'inline' && p.duty === 'tee' && passage.to === 'middle'),
         ).toBe(true);
       }
-      expect(chambers.size).toBe(
-        p.kind === 'inline' && p.duty === 'tee'
-          ? 3
-          : p.kind === 'inline' && p.duty === 'plate'
-            ? 2
-            : p.passages.length + 1,
-      );
+      const expectedChambers = () => {
+        if (p.kind === 'inline' && p.duty === 'tee') return 3;
+        if (p.kind === 'inline' && p.duty === 'plate') return 2;
+        return p.passages.length + 1;
+      };
+      expect(chambers.size).toBe(expectedChambers());
     },
   );
 

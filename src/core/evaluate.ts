@@ -218,6 +218,25 @@ function stageStates(
   const tubes = reports.runs.filter((r) => r.by === 'tube');
   const bad = reports.metals.pairs.filter((p) => p.verdict === 'fails').length,
     marginal = reports.metals.pairs.filter((p) => p.verdict === 'tight').length;
+  const clearanceWords = () => {
+    if (!build.case) return 'no case yet';
+    if (count('clash') > 0) return plural(count('clash'), 'clash', 'clashes');
+    if (badPorts > 0) return `${plural(badPorts, 'port')} blocked`;
+    if (count('tight') > 0) return `${count('tight')} tight`;
+    if (fit.unplaced.length > 0) return `${fit.unplaced.length} without a place`;
+    return unless('case', 'all clear');
+  };
+  const metalsWords = () => {
+    if (reports.metals.metals.length === 0) return 'nothing wetted';
+    if (bad > 0) return `${plural(bad, 'pair')} ${bad === 1 ? 'fails' : 'fail'}`;
+    if (marginal > 0) return `${plural(marginal, 'pair')} marginal`;
+    return unless('materials', `${plural(reports.metals.metals.length, 'metal')}, compatible`);
+  };
+  const costWords = () => {
+    if (list.lines.length === 0) return 'nothing yet';
+    if (list.budget === null) return formatMoney(list.loopTotal, true);
+    return `${formatMoney(list.loopTotal, true)} of ${formatMoney(list.budget, true)}`;
+  };
   return {
     heat: {
       verdict: known('heat', judged.parts.length > 0),
@@ -228,17 +247,7 @@ function stageStates(
     },
     case: {
       verdict: known('case', build.case !== null),
-      result: !build.case
-        ? 'no case yet'
-        : count('clash') > 0
-          ? plural(count('clash'), 'clash', 'clashes')
-          : badPorts > 0
-            ? `${plural(badPorts, 'port')} blocked`
-            : count('tight') > 0
-              ? `${count('tight')} tight`
-              : fit.unplaced.length > 0
-                ? `${fit.unplaced.length} without a place`
-                : unless('case', 'all clear'),
+      result: clearanceWords(),
     },
     cooling: {
       verdict: known('cooling', rise !== null),
@@ -253,14 +262,7 @@ function stageStates(
     },
     materials: {
       verdict: known('materials', reports.metals.metals.length > 0),
-      result:
-        reports.metals.metals.length === 0
-          ? 'nothing wetted'
-          : bad > 0
-            ? `${plural(bad, 'pair')} ${bad === 1 ? 'fails' : 'fail'}`
-            : marginal > 0
-              ? `${plural(marginal, 'pair')} marginal`
-              : unless('materials', `${plural(reports.metals.metals.length, 'metal')}, compatible`),
+      result: metalsWords(),
     },
     runs: {
       verdict: known('runs', tubes.length > 0),
@@ -271,12 +273,7 @@ function stageStates(
     },
     parts: {
       verdict: known('parts', list.lines.length > 0),
-      result:
-        list.lines.length === 0
-          ? 'nothing yet'
-          : list.budget === null
-            ? formatMoney(list.loopTotal, true)
-            : `${formatMoney(list.loopTotal, true)} of ${formatMoney(list.budget, true)}`,
+      result: costWords(),
     },
     assembly: { verdict: 'unknown', result: 'not here yet' },
     log: { verdict: 'unknown', result: 'not here yet' },

@@ -51,8 +51,12 @@ export function detectDecimals(cells: readonly string[], delimiter: string): Det
   }
   const { point, comma } = proven;
   const assumed: DecimalStyle = delimiter === ';' ? 'comma' : 'point';
-  const style =
-    point.length === comma.length ? assumed : point.length > comma.length ? 'point' : 'comma';
+  const chooseStyle = () => {
+    if (point.length === comma.length) return assumed;
+    if (point.length > comma.length) return 'point';
+    return 'comma';
+  };
+  const style = chooseStyle();
   const other = style === 'point' ? comma : point;
   return {
     style,

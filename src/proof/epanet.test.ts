@@ -204,15 +204,12 @@ describe('files read back', () => {
       blank = 'a b;c';
     const network: FlowNetwork = {
       ...(CHECK_NETWORKS[0]?.network as FlowNetwork),
-      links: (CHECK_NETWORKS[0]?.network.links ?? []).map((l) =>
-        l.id === 'pump'
-          ? { ...l, id: long }
-          : l.id === 't1'
-            ? { ...l, id: blank }
-            : l.id === 't2'
-              ? { ...l, id: `${long}x` }
-              : l,
-      ),
+      links: (CHECK_NETWORKS[0]?.network.links ?? []).map((l) => {
+        if (l.id === 'pump') return { ...l, id: long };
+        if (l.id === 't1') return { ...l, id: blank };
+        if (l.id === 't2') return { ...l, id: `${long}x` };
+        return l;
+      }),
     };
     const text = asFile('names', network);
     expect(text.split('\n')[0]).toMatch(/^; map \S{1,31} = /);

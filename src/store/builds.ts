@@ -132,17 +132,15 @@ export function seedBuilds(
         .where(eq(builds.id, d.name))
         .limit(1);
       if (taken) continue;
-      await tx
-        .insert(builds)
-        .values({
-          id: d.name,
-          name: d.title,
-          revision: 1,
-          document: d.document,
-          demo: d.name,
-          createdAt: now - i,
-          updatedAt: now - i,
-        });
+      await tx.insert(builds).values({
+        id: d.name,
+        name: d.title,
+        revision: 1,
+        document: d.document,
+        demo: d.name,
+        createdAt: now - i,
+        updatedAt: now - i,
+      });
       await tx
         .insert(buildHistory)
         .values({ buildId: d.name, revision: 1, document: d.document, savedAt: now });

@@ -120,13 +120,11 @@ function chosen(model: Model, build: Build, loop: Loop): readonly Link[] {
         }
       if (!best) continue;
       const pick = best;
-      links = links.map((l) =>
-        l === a
-          ? { ...l, to: { item: item.id, port: pick.i } }
-          : l === b
-            ? { ...l, from: { item: item.id, port: pick.o } }
-            : l,
-      );
+      links = links.map((l) => {
+        if (l === a) return { ...l, to: { item: item.id, port: pick.i } };
+        if (l === b) return { ...l, from: { item: item.id, port: pick.o } };
+        return l;
+      });
       changed = true;
     }
     if (!changed) break;

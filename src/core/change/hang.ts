@@ -27,12 +27,12 @@ export function hangEdit(build: Build, choice: FitChoice, offer: readonly Part[]
   if (!radiator || !fan || !mount) throw new RangeError('what is to be hung is not on offer');
   const there = build.items.filter((i) => hangsOn(build, i, choice.mount)),
     now = there.find((i) => i.part.kind === 'radiator');
-  const air =
-    now?.placement.on === 'mount'
-      ? now.placement.air
-      : mount.face === 'front' || mount.face === 'bottom' || mount.face === 'side'
-        ? 'in'
-        : 'out';
+  const chooseAir = () => {
+    if (now?.placement.on === 'mount') return now.placement.air;
+    if (mount.face === 'front' || mount.face === 'bottom' || mount.face === 'side') return 'in';
+    return 'out';
+  };
+  const air = chooseAir();
   const placement: Placement = {
     on: 'mount',
     mount: mount.id,
@@ -70,16 +70,17 @@ export function hangEdit(build: Build, choice: FitChoice, offer: readonly Part[]
     : [choice.faces]) as readonly Exclude<FanFaces, 'both'>[]) {
     const fans = freeId(ids, `${mount.id}-fans`);
     ids.add(fans);
+    const chooseName = () => {
+      if (choice.faces === 'both' && face === 'interior')
+        return `Fans, ${mount.name.toLowerCase()}, inner face`;
+      if (face === 'outside') return `Fans, ${mount.name.toLowerCase()}, outside`;
+      return `Fans, ${mount.name.toLowerCase()}`;
+    };
     edits.push({
       do: 'item.add',
       item: {
         id: fans,
-        name:
-          choice.faces === 'both' && face === 'interior'
-            ? `Fans, ${mount.name.toLowerCase()}, inner face`
-            : face === 'outside'
-              ? `Fans, ${mount.name.toLowerCase()}, outside`
-              : `Fans, ${mount.name.toLowerCase()}`,
+        name: chooseName(),
         part: fan,
         placement: { on: 'radiator', item: id, face },
         settings:

@@ -123,9 +123,11 @@ describe('better ports', () => {
     const worse = applyEdit(desk, {
       do: 'loop.links',
       loop: 'loop',
-      links: loop.links.map((l) =>
-        l === into ? { ...l, to: out.from } : l === out ? { ...l, from: into.to } : l,
-      ),
+      links: loop.links.map((l) => {
+        if (l === into) return { ...l, to: out.from };
+        if (l === out) return { ...l, from: into.to };
+        return l;
+      }),
     }).build;
     const best = [desk, worse]
       .map((b) => ({ b, cost: routeBuild(b).routed.routes.reduce((s, r) => s + r.cost, 0) }))

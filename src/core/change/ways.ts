@@ -151,6 +151,18 @@ export function measureWay(
   );
   const gap = near?.verdict ?? 'clear',
     fittings = gap === 'clash' ? null : portsFree(base, own);
+  const fanRows = () => {
+    if (faces === 'both') return 2;
+    if (faces === 'outside') return 0;
+    return 1;
+  };
+  const chooseWith = () => {
+    if (near) {
+      if (own.has(near.a)) return near.nameB;
+      return near.nameA;
+    }
+    return null;
+  };
   return {
     mount: mount.id,
     radiator: radiator.id,
@@ -158,10 +170,10 @@ export function measureWay(
     faces,
     ports,
     slide_mm,
-    stack_mm: radiator.size[2] + fan.size[2] * (faces === 'both' ? 2 : faces === 'outside' ? 0 : 1),
+    stack_mm: radiator.size[2] + fan.size[2] * fanRows(),
     gap_mm: near?.gap_mm ?? null,
     worst_mm: near?.worst_mm ?? null,
-    with: near ? (own.has(near.a) ? near.nameB : near.nameA) : null,
+    with: chooseWith(),
     fittings,
     verdict: fittings === false ? 'clash' : gap,
   };

@@ -197,9 +197,12 @@ describe('one behind the other or side by side', () => {
     const rowRoom = school.row.headroom_K ?? NaN,
       besideRoom = school.beside.headroom_K ?? NaN;
     expect(school.by_K).toBeCloseTo(Math.abs(besideRoom - rowRoom), 9);
-    expect(school.better).toBe(
-      Math.abs(besideRoom - rowRoom) < 0.1 ? 'same' : besideRoom > rowRoom ? 'beside' : 'row',
-    );
+    const betterSchool = () => {
+      if (Math.abs(besideRoom - rowRoom) < 0.1) return 'same';
+      if (besideRoom > rowRoom) return 'beside';
+      return 'row';
+    };
+    expect(school.better).toBe(betterSchool());
     const stiff = edited(
       tower,
       ...['card-block-a', 'card-block-b'].map((item): Edit => ({

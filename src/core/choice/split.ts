@@ -58,25 +58,32 @@ export function splitSchool(
   if (!toSplit) return { why: 'These parts cannot be set side by side.' };
   const beside = isBeside(build, loop, items) ? build : applyEdit(row, toSplit).build;
   const one: Arrangement = { ...look(row, loop, items), edit: toRow };
+  const chooseEdit = (): Edit | null => {
+    if (beside === build) return null;
+    if (toRow)
+      return {
+        do: 'batch',
+        edits: [toRow, toSplit].flatMap((e) => (e.do === 'batch' ? e.edits : [e])),
+      };
+    return toSplit;
+  };
   const other: Arrangement = {
     ...look(beside, loop, items),
-    edit:
-      beside === build
-        ? null
-        : toRow
-          ? {
-              do: 'batch',
-              edits: [toRow, toSplit].flatMap((e) => (e.do === 'batch' ? e.edits : [e])),
-            }
-          : toSplit,
+    edit: chooseEdit(),
   };
   const known = one.headroom_K !== null && other.headroom_K !== null;
   const by = known ? (other.headroom_K as number) - (one.headroom_K as number) : null;
+  const chooseBetter = () => {
+    if (by === null) return null;
+    if (Math.abs(by) < SAME_K) return 'same';
+    if (by > 0) return 'beside';
+    return 'row';
+  };
   return {
     row: one,
     beside: other,
     by_K: by === null ? null : Math.abs(by),
-    better: by === null ? null : Math.abs(by) < SAME_K ? 'same' : by > 0 ? 'beside' : 'row',
+    better: chooseBetter(),
   };
 }
 

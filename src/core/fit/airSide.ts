@@ -86,11 +86,14 @@ function look(
       : [];
   });
   const { interior } = model;
-  const wall = interior
-    ? sign > 0
-      ? interior.max[axis] - inner
-      : inner - interior.min[axis]
-    : Infinity;
+  const chooseWall = () => {
+    if (interior) {
+      if (sign > 0) return interior.max[axis] - inner;
+      return inner - interior.min[axis];
+    }
+    return Infinity;
+  };
+  const wall = chooseWall();
   if (ahead.length === 0 && wall > reach)
     return { item: p.item.id, name: p.item.name, gap_mm: null, by: null, covered: 0, loss_Pa: 0 };
   // By cells: the nearest thing before each.

@@ -56,14 +56,12 @@ describe('room at the ports', () => {
   });
 
   test('less than a finger is tight, nothing at all a clash', () => {
-    for (const p of [...fits(desk), ...fits(box)])
-      expect(p.verdict).toBe(
-        p.gap_mm !== null && p.gap_mm < -1e-6
-          ? 'clash'
-          : p.gap_mm !== null && p.gap_mm < HAND_MM - 1e-6
-            ? 'tight'
-            : 'clear',
-      );
+    const verdictAt = (gap_mm: number | null) => {
+      if (gap_mm !== null && gap_mm < -1e-6) return 'clash';
+      if (gap_mm !== null && gap_mm < HAND_MM - 1e-6) return 'tight';
+      return 'clear';
+    };
+    for (const p of [...fits(desk), ...fits(box)]) expect(p.verdict).toBe(verdictAt(p.gap_mm));
   });
 
   test("the small case's fill cap runs into the radiator over it; a shorter reservoir frees it", () => {

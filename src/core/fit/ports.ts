@@ -103,6 +103,11 @@ export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[]
           beside = false;
         }
       const close = gap <= NEAR_MM;
+      const chooseVerdict = () => {
+        if (gap < -SLACK_MM) return 'clash';
+        if (gap < HAND_MM - SLACK_MM) return 'tight';
+        return 'clear';
+      };
       return {
         item: s.at.item,
         port: s.at.port.id,
@@ -111,7 +116,7 @@ export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[]
         gap_mm: close ? gap : null,
         with: close ? gapWith : null,
         withItem: close ? gapItem : null,
-        verdict: gap < -SLACK_MM ? 'clash' : gap < HAND_MM - SLACK_MM ? 'tight' : 'clear',
+        verdict: chooseVerdict(),
         besidePort: gap < HAND_MM && beside,
       };
     })

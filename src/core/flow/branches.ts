@@ -43,12 +43,22 @@ export function branchesOf(
     const way = flow < 0 ? [...forward].reverse().map((f) => ({ ...f, sign: -f.sign })) : forward;
     const start = way[0],
       end = way[way.length - 1];
-    const from = (
-      start ? (start.sign > 0 ? start.link.from : start.link.to) : chain.fromNode
-    ).split('/')[0] as string;
-    const to = (end ? (end.sign > 0 ? end.link.to : end.link.from) : chain.fromNode).split(
-      '/',
-    )[0] as string;
+    const firstNode = () => {
+      if (start) {
+        if (start.sign > 0) return start.link.from;
+        return start.link.to;
+      }
+      return chain.fromNode;
+    };
+    const from = firstNode().split('/')[0] as string;
+    const lastNode = () => {
+      if (end) {
+        if (end.sign > 0) return end.link.to;
+        return end.link.from;
+      }
+      return chain.fromNode;
+    };
+    const to = lastNode().split('/')[0] as string;
     const tubes = way
       .map((f) => flowOf(f.link.id)?.reynolds)
       .filter((r): r is number => typeof r === 'number');

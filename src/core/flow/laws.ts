@@ -105,7 +105,12 @@ export function linkOf(
       branch,
       leg_mm,
     } = item.part.tee;
-    const leg = passage?.from === branch ? 'branch' : passage?.from === a ? 'run-a' : 'run-b';
+    const chooseLeg = () => {
+      if (passage?.from === branch) return 'branch';
+      if (passage?.from === a) return 'run-a';
+      return 'run-b';
+    };
+    const leg = chooseLeg();
     return {
       ...ends,
       pipe: { length_mm: leg_mm, bore_mm, minor: [] },

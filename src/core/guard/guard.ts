@@ -158,7 +158,11 @@ function buildTroubles(document: Record<string, unknown>): Trouble[] {
 
 const pathOf = (path: readonly (string | number)[]): string =>
   path
-    .map((p, i) => (typeof p === 'number' ? `[${p}]` : i === 0 ? p : `.${p}`))
+    .map((p, i) => {
+      if (typeof p === 'number') return `[${p}]`;
+      if (i === 0) return p;
+      return `.${p}`;
+    })
     .join('')
     .slice(0, 200);
 const tidy = (d: Joi.ValidationErrorItem): string => d.message.slice(0, 240);

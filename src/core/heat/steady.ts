@@ -180,12 +180,20 @@ export function steadyState(
     exhaust_m3h = way('out');
   const exchange_WK = caseExchange(setup, roomAir, Math.max(intake_m3h, exhaust_m3h));
 
-  const parts: PartHeat[] = setup.sources.map((s) => ({
-    item: s.item.id,
-    name: s.item.name,
-    heat_W: sourceHeat(s, load) * (options.loadFactor ?? 1) * (options.vary?.draw(s.item.id) ?? 1),
-    to: s.loop ? 'loop' : s.block ? 'waiting' : 'air',
-  }));
+  const parts: PartHeat[] = setup.sources.map((s) => {
+    const chooseTo = () => {
+      if (s.loop) return 'loop';
+      if (s.block) return 'waiting';
+      return 'air';
+    };
+    return {
+      item: s.item.id,
+      name: s.item.name,
+      heat_W:
+        sourceHeat(s, load) * (options.loadFactor ?? 1) * (options.vary?.draw(s.item.id) ?? 1),
+      to: chooseTo(),
+    };
+  });
   const heatOf = (id: string): number => parts.find((p) => p.item === id)?.heat_W ?? 0;
   const base = new Map<string, LinkHeat>();
   const loopHeat = new Map<string, number>(model.loops.map((g) => [g.loop.id, 0]));

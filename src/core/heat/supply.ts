@@ -16,16 +16,14 @@ export function supplyLoad({ build, placed }: Model, { sources }: HeatSetup): Su
     0,
   );
   if (rating_W === 0) return null;
-  const helpers_W = build.items.reduce(
-    (s, i) =>
-      s +
-      (i.part.kind === 'pump'
-        ? i.part.power_W
-        : i.part.kind === 'fan'
-          ? i.part.power_W * (placed.get(i.id)?.count ?? 1)
-          : 0),
-    0,
-  );
+  const helpers_W = build.items.reduce((s, i) => {
+    const powerOf = () => {
+      if (i.part.kind === 'pump') return i.part.power_W;
+      if (i.part.kind === 'fan') return i.part.power_W * (placed.get(i.id)?.count ?? 1);
+      return 0;
+    };
+    return s + powerOf();
+  }, 0);
   const loads = [...LOAD_CASES, 'own' as const].map(
     (c) => sources.reduce((s, x) => s + drawOf(x) * shareOf(x, c), 0) + helpers_W,
   );
@@ -35,5 +33,8 @@ export function supplyLoad({ build, placed }: Model, { sources }: HeatSetup): Su
 /** A supply is left this much room for short peaks (common practice, no source). */
 const PEAK_ROOM = 0.2;
 /** Holds with room for peaks; fails where the parts draw more than it is made for. */
-export const supplyVerdict = ({ most_W, rating_W }: SupplyLoad): 'holds' | 'tight' | 'fails' =>
-  most_W <= rating_W * (1 - PEAK_ROOM) ? 'holds' : most_W <= rating_W ? 'tight' : 'fails';
+export const supplyVerdict = ({ most_W, rating_W }: SupplyLoad): 'holds' | 'tight' | 'fails' => {
+  if (most_W <= rating_W * (1 - PEAK_ROOM)) return 'holds';
+  if (most_W <= rating_W) return 'tight';
+  return 'fails';
+};

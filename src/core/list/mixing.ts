@@ -49,13 +49,18 @@ export function coolantHabits(coolant: CoolantPart): {
   readonly stains: 'no' | 'soft tube' | 'much';
   readonly clogs: 'no' | 'may settle' | 'fine fins and filters';
 } {
+  const chooseStains = () => {
+    if (coolant.look === 'clear') return 'no';
+    if (coolant.look === 'dyed') return 'soft tube';
+    return 'much';
+  };
+  const chooseClogs = () => {
+    if (coolant.look === 'clear') return 'no';
+    if (coolant.look === 'dyed') return 'may settle';
+    return 'fine fins and filters';
+  };
   return {
-    stains: coolant.look === 'clear' ? 'no' : coolant.look === 'dyed' ? 'soft tube' : 'much',
-    clogs:
-      coolant.look === 'clear'
-        ? 'no'
-        : coolant.look === 'dyed'
-          ? 'may settle'
-          : 'fine fins and filters',
+    stains: chooseStains(),
+    clogs: chooseClogs(),
   };
 }

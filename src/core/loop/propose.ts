@@ -84,14 +84,12 @@ export function reorderLoop(build: Build, loopId: string, stations: readonly str
     do: 'batch',
     edits: [
       { do: 'loop.links', loop: loopId, links },
-      ...loop.caps
-        .filter(used)
-        .map((c): Edit => ({
-          do: 'cap.set',
-          loop: loopId,
-          port: { item: c.item, port: c.port },
-          with: null,
-        })),
+      ...loop.caps.filter(used).map((c): Edit => ({
+        do: 'cap.set',
+        loop: loopId,
+        port: { item: c.item, port: c.port },
+        with: null,
+      })),
       ...freed.map((port): Edit => ({ do: 'cap.set', loop: loopId, port, with: 'plug' })),
     ],
   };
@@ -296,9 +294,16 @@ function capSpares(
     ...drains.filter((s) => s.port.duty === 'drain'),
     ...[...drains].sort((a, b) => height(a) - height(b)),
   ][0];
-  return spare.map((s): Cap => ({
-    item: s.item,
-    port: s.port.id,
-    with: s === fill ? 'fill' : s === drain ? 'drain' : 'plug',
-  }));
+  return spare.map((s): Cap => {
+    const chooseWith = () => {
+      if (s === fill) return 'fill';
+      if (s === drain) return 'drain';
+      return 'plug';
+    };
+    return {
+      item: s.item,
+      port: s.port.id,
+      with: chooseWith(),
+    };
+  });
 }

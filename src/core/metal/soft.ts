@@ -80,7 +80,10 @@ const TAKES: Readonly<Record<SoftMaterial, Readonly<Record<Agent, Takes>>>> = {
 /** A material against a share of an agent by volume, 0–1; a trace of plasticiser counts as any. */
 export function judgeSoft(material: SoftMaterial, agent: Agent, share: number): SoftVerdict {
   const { watch, not } = TAKES[material][agent];
-  return share <= 0 ? 'holds' : share > not ? 'fails' : share > watch ? 'tight' : 'holds';
+  if (share <= 0) return 'holds';
+  if (share > not) return 'fails';
+  if (share > watch) return 'tight';
+  return 'holds';
 }
 
 /** What becomes of a material that an agent gets at. */

@@ -52,12 +52,12 @@ function place(context: Context, id: string): PlacedItem | null {
   if (!item || context.busy.has(id)) return null;
   context.busy.add(id);
   const spot = locate(context, item, item.placement);
-  const placed =
-    'hangs' in spot
-      ? { ...unplaced(item, ''), unplaced: null }
-      : 'unplaced' in spot
-        ? unplaced(item, spot.unplaced)
-        : occupy(context, item, spot.frame, spot.host ?? null, spot.count ?? 1);
+  const choosePlaced = () => {
+    if ('hangs' in spot) return { ...unplaced(item, ''), unplaced: null };
+    if ('unplaced' in spot) return unplaced(item, spot.unplaced);
+    return occupy(context, item, spot.frame, spot.host ?? null, spot.count ?? 1);
+  };
+  const placed = choosePlaced();
   context.busy.delete(id);
   context.done.set(id, placed);
   return placed;
@@ -292,7 +292,12 @@ function onRadiator(
 
 /** The cylinder that fills a box about one of its axes. */
 function roundIn(box: Box, about: 'x' | 'y' | 'z'): Cylinder {
-  const k = about === 'x' ? 0 : about === 'y' ? 1 : 2;
+  const chooseK = () => {
+    if (about === 'x') return 0;
+    if (about === 'y') return 1;
+    return 2;
+  };
+  const k = chooseK();
   const middle = ([0, 1, 2] as const).map((i) => (box.min[i] + box.max[i]) / 2);
   const end = (v: number): Vec => middle.map((m, i) => (i === k ? v : m)) as unknown as Vec;
   const radius = Math.min(
@@ -333,17 +338,19 @@ function occupy(
   host: string | null,
   count: number,
 ): PlacedItem {
-  const solids: Solid[] = ownBoxes(context, item, count).map((b) => ({
-    item: item.id,
-    name:
-      b.name === item.name || item.part.kind === 'fan'
-        ? b.name
-        : b.name === item.part.name
-          ? item.name
-          : `${item.name}, ${b.name}`,
-    box: boxIn(frame, b),
-    ...(b.round ? { cylinder: cylinderIn(frame, roundIn(b, b.round)) } : {}),
-  }));
+  const solids: Solid[] = ownBoxes(context, item, count).map((b) => {
+    const chooseName = () => {
+      if (b.name === item.name || item.part.kind === 'fan') return b.name;
+      if (b.name === item.part.name) return item.name;
+      return `${item.name}, ${b.name}`;
+    };
+    return {
+      item: item.id,
+      name: chooseName(),
+      box: boxIn(frame, b),
+      ...(b.round ? { cylinder: cylinderIn(frame, roundIn(b, b.round)) } : {}),
+    };
+  });
   const ports: PlacedPort[] =
     'ports' in item.part
       ? item.part.ports.map((port) => ({

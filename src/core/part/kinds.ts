@@ -32,5 +32,8 @@ export const isHeated = (p: Part): p is HeatedPart => HEATED.includes(p.kind);
 export const isItemPart = (p: Part): p is ItemPart => PART_KINDS[p.kind].item;
 
 /** Which line drawing stands for a part: its kind, for blocks with what they cool, for in-line pieces with what they do. */
-export const drawingOf = (p: Part): string =>
-  p.kind === 'block' ? `block:${p.cools[0]}` : p.kind === 'inline' ? `inline:${p.duty}` : p.kind;
+export const drawingOf = (p: Part): string => {
+  if (p.kind === 'block') return `block:${p.cools[0]}`;
+  if (p.kind === 'inline') return `inline:${p.duty}`;
+  return p.kind;
+};

@@ -16,7 +16,12 @@ export function formatNumber(
   const rounded = Number(value.toFixed(decimals));
   const [whole = '0', fraction] = Math.abs(rounded).toFixed(decimals).split('.');
   const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, ',');
-  const sign = rounded < 0 ? MINUS : signed && rounded > 0 ? '+' : '';
+  const chooseSign = () => {
+    if (rounded < 0) return MINUS;
+    if (signed && rounded > 0) return '+';
+    return '';
+  };
+  const sign = chooseSign();
   return sign + grouped + (fraction ? `.${fraction}` : '');
 }
 

@@ -445,7 +445,11 @@ function carriersOf(model: Model, id: string): readonly string[] {
   if (placement?.on === 'item' || placement?.on === 'radiator')
     return [placement.item, ...carriersOf(model, placement.item)];
   const board = model.build.items.find((i) => i.part.kind === 'board');
-  return placement?.on === 'slot' || placement?.on === 'board' ? (board ? [board.id] : []) : [];
+  if (placement?.on === 'slot' || placement?.on === 'board') {
+    if (board) return [board.id];
+    return [];
+  }
+  return [];
 }
 
 /** Which one thing out of the way, or which tighter bend, would give a run its way. */

@@ -121,5 +121,9 @@ export function sideways(direction: Vec, count: number): readonly Vec[] {
 
 /** No dust of rounding on directions along the axes. */
 const tidy = (v: Vec): Vec => [clean(v[0]), clean(v[1]), clean(v[2])];
-const clean = (x: number): number =>
-  Math.abs(x) < 1e-12 ? 0 : Math.abs(x - 1) < 1e-12 ? 1 : Math.abs(x + 1) < 1e-12 ? -1 : x;
+const clean = (x: number): number => {
+  if (Math.abs(x) < 1e-12) return 0;
+  if (Math.abs(x - 1) < 1e-12) return 1;
+  if (Math.abs(x + 1) < 1e-12) return -1;
+  return x;
+};

@@ -67,7 +67,12 @@ export function placePieces(build: Build): Frames {
 function neighboursOf(model: Model, item: Item, frames: Frames): readonly Neighbour[] {
   return model.build.loops.flatMap((l) =>
     l.links.flatMap((k): Neighbour[] => {
-      const mine = k.from.item === item.id ? k.from : k.to.item === item.id ? k.to : null;
+      const chooseMine = () => {
+        if (k.from.item === item.id) return k.from;
+        if (k.to.item === item.id) return k.to;
+        return null;
+      };
+      const mine = chooseMine();
       if (!mine) return [];
       const other = mine === k.from ? k.to : k.from,
         at = model.portAt(other);

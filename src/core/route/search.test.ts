@@ -59,15 +59,12 @@ describe('the cheapest path', () => {
         fc.integer({ min: 0, max: 4 }),
         (walls, turn) => {
           const rows = Array.from({ length: 8 }, (_, y) =>
-            Array.from({ length: 8 }, (_, x) =>
-              x === 0 && y === 0
-                ? 'S'
-                : x === 7 && y === 7
-                  ? 'E'
-                  : walls[8 * y + x] && (x + 2 * y) % 3 !== 0
-                    ? '#'
-                    : '.',
-            ).join(''),
+            Array.from({ length: 8 }, (_, x) => {
+              if (x === 0 && y === 0) return 'S';
+              if (x === 7 && y === 7) return 'E';
+              if (walls[8 * y + x] && (x + 2 * y) % 3 !== 0) return '#';
+              return '.';
+            }).join(''),
           );
           const plain = cheapestPath(maze(rows, turn, false)),
             found = cheapestPath(maze(rows, turn)),

@@ -48,18 +48,14 @@ export const fitBoard: BuildRule = {
           detail: `${part.standard} is ${formatMillimetres(outline?.y_mm ?? part.size[1])} high and ${formatMillimetres(outline?.x_mm ?? part.size[0])} deep. ${box.name} takes ${box.boardStandards.join(', ') || 'none that is known'}.`,
           ...(known ? { measured: over, limit: 0, unit: 'mm' } : {}),
           candidates: () => [
-            ...takes
-              .slice(0, 1)
-              .map((c) => ({
-                label: `Take ${c.name}, the smallest case for it`,
-                edit: { do: 'case.choose' as const, case: c },
-              })),
-            ...smaller
-              .slice(0, 1)
-              .map((b) => ({
-                label: `Take a ${b.standard} board: ${b.name}`,
-                edit: { do: 'item.replace' as const, item: item.id, part: b },
-              })),
+            ...takes.slice(0, 1).map((c) => ({
+              label: `Take ${c.name}, the smallest case for it`,
+              edit: { do: 'case.choose' as const, case: c },
+            })),
+            ...smaller.slice(0, 1).map((b) => ({
+              label: `Take a ${b.standard} board: ${b.name}`,
+              edit: { do: 'item.replace' as const, item: item.id, part: b },
+            })),
           ],
         },
       ];

@@ -37,10 +37,14 @@ export function fitFixes(context: RuleContext, gap: Gap): readonly Fix[] {
 }
 
 const badness = (gaps: readonly Gap[]): number =>
-  gaps.reduce(
-    (s, g) => s + (g.verdict === 'clash' ? 20 - g.gap_mm : g.verdict === 'tight' ? 1 : 0),
-    0,
-  );
+  gaps.reduce((s, g) => {
+    const weight = () => {
+      if (g.verdict === 'clash') return 20 - g.gap_mm;
+      if (g.verdict === 'tight') return 1;
+      return 0;
+    };
+    return s + weight();
+  }, 0);
 
 /** Moves, swaps and smaller parts that could part two things; untried. */
 export function candidates(context: RuleContext, gap: Pick<Gap, 'a' | 'b'>): Fix[] {

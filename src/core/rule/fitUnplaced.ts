@@ -18,12 +18,10 @@ export const fitUnplaced: BuildRule = {
         title: `${item?.name ?? u.item} has no place`,
         detail: `It ${u.why.startsWith('lies') ? u.why : `cannot be placed: ${u.why}`}. Until it has one, its gaps are unknown and its runs are guesses.${reasons.length > 0 ? ` No mount takes it: ${reasons.join('; ')}.` : ''}`,
         candidates: () =>
-          places
-            .slice(0, 3)
-            .map((p) => ({
-              label: p.label,
-              edit: { do: 'item.place' as const, item: u.item, placement: p.placement },
-            })),
+          places.slice(0, 3).map((p) => ({
+            label: p.label,
+            edit: { do: 'item.place' as const, item: u.item, placement: p.placement },
+          })),
       };
     }),
 };

@@ -29,29 +29,33 @@ export const flowIdle: BuildRule = {
       };
       return loop.idle
         .filter(({ item }) => !isTee(item) && !shut.some((s) => s.id === item))
-        .map(({ item, why }): Said => ({
-          subjects: [item],
-          title: `Nothing flows through ${nameOf(context, item)}`,
-          detail:
-            why === 'apart'
-              ? `It is in a piece of ${graph.loop.name} that the reservoir does not reach.`
-              : shut.length > 0
-                ? `It hangs on a dead end; ${shut.map((s) => s.name).join(' and ')} is shut.`
-                : 'It hangs on a dead end: its run leads in and nowhere out.',
-          candidates: () => [
-            ...shut.map((s) => ({
-              label: `Open ${s.name}`,
-              edit: { do: 'item.set', item: s.id, values: { shut: false } } as const,
-            })),
-            ...(shut.length === 0 && !graph.stations.some(isTee)
-              ? [
-                  {
-                    label: 'Lay the loop through all its parts',
-                    edit: reorderLoop(context.build, loop.id, graph.stations),
-                  },
-                ]
-              : []),
-          ],
-        }));
+        .map(({ item, why }): Said => {
+          const chooseDetail = () => {
+            if (why === 'apart')
+              return `It is in a piece of ${graph.loop.name} that the reservoir does not reach.`;
+            if (shut.length > 0)
+              return `It hangs on a dead end; ${shut.map((s) => s.name).join(' and ')} is shut.`;
+            return 'It hangs on a dead end: its run leads in and nowhere out.';
+          };
+          return {
+            subjects: [item],
+            title: `Nothing flows through ${nameOf(context, item)}`,
+            detail: chooseDetail(),
+            candidates: () => [
+              ...shut.map((s) => ({
+                label: `Open ${s.name}`,
+                edit: { do: 'item.set', item: s.id, values: { shut: false } } as const,
+              })),
+              ...(shut.length === 0 && !graph.stations.some(isTee)
+                ? [
+                    {
+                      label: 'Lay the loop through all its parts',
+                      edit: reorderLoop(context.build, loop.id, graph.stations),
+                    },
+                  ]
+                : []),
+            ],
+          };
+        });
     }),
 };

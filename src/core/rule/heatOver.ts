@@ -20,12 +20,19 @@ export const heatOver: BuildRule = {
       const how = s.cooledBy
         ? `${formatNumber(s.heat_W)} W into coolant at ${formatCelsius(s.coolant_C, 1)}`
         : `${formatNumber(s.heat_W)} W on air, the case at ${formatCelsius(context.heat.caseAir_C, 1)}`;
+      const adviceWords = () => {
+        if (margin < 0) {
+          if (s.cooledBy) return 'Cooler coolant, more flow or a better block bring it down.';
+          return 'Put a block on it, or move more air through the case.';
+        }
+        return `Only ${formatNumber(margin, { decimals: 1 })} K are left.`;
+      };
       return [
         {
           severity: margin < 0 ? ('fails' as const) : ('tight' as const),
           subjects: [s.item],
           title: `${s.name} reaches ${formatCelsius(s.temp_C)}`,
-          detail: `${how}; its limit is ${formatCelsius(s.limit_C)}. ${margin < 0 ? (s.cooledBy ? 'Cooler coolant, more flow or a better block bring it down.' : 'Put a block on it, or move more air through the case.') : `Only ${formatNumber(margin, { decimals: 1 })} K are left.`}`,
+          detail: `${how}; its limit is ${formatCelsius(s.limit_C)}. ${adviceWords()}`,
           measured: s.temp_C,
           limit: s.limit_C,
           unit: '°C',

@@ -81,13 +81,20 @@ export function defaultPlacements(build: Build, item: Pick<Item, 'id' | 'part'>)
                   (f) => f.placement.on === 'radiator' && f.placement.face === face,
                 ),
             )
-            .map((face) => ({
-              bare: fansOf(o.id).length === 0,
-              place: {
-                label: `On ${o.name}, ${face === 'frame' ? 'between it and the frame' : face === 'outside' ? 'outside the frame' : 'on its inner face'}`,
-                placement: { on: 'radiator', item: o.id, face },
-              } as Place,
-            })),
+            .map((face) => {
+              const faceWords = () => {
+                if (face === 'frame') return 'between it and the frame';
+                if (face === 'outside') return 'outside the frame';
+                return 'on its inner face';
+              };
+              return {
+                bare: fansOf(o.id).length === 0,
+                place: {
+                  label: `On ${o.name}, ${faceWords()}`,
+                  placement: { on: 'radiator', item: o.id, face },
+                } as Place,
+              };
+            }),
         );
       const mounts = (box?.mounts ?? [])
         .filter(

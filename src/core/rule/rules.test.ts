@@ -63,12 +63,18 @@ const slid: Build = {
   }),
   name: 'Routed',
 };
-const found = (build: Build, code: string): PublishedFinding[] =>
-  evaluate(build, {
+const found = (build: Build, code: string): PublishedFinding[] => {
+  const chooseRouted = () => {
+    if (build.name === 'Wayless') return NO_WAY;
+    if (build.name === 'Routed') return routeBuild(build);
+    return null;
+  };
+  return evaluate(build, {
     fixes: true,
     offer: CATALOGUE,
-    routed: build.name === 'Wayless' ? NO_WAY : build.name === 'Routed' ? routeBuild(build) : null,
+    routed: chooseRouted(),
   }).findings.filter((f) => f.code === code);
+};
 const fixed = (build: Build, f: PublishedFinding, label = 0): Build =>
   edited(build, (f.fixes[label] as PublishedFinding['fixes'][number]).edit);
 
@@ -530,7 +536,11 @@ function turnedRound(item: string): Build {
   return edited(desk, {
     do: 'loop.links',
     loop: 'loop',
-    links: links.map((l) => (l === a ? { ...l, to: b.from } : l === b ? { ...l, from: a.to } : l)),
+    links: links.map((l) => {
+      if (l === a) return { ...l, to: b.from };
+      if (l === b) return { ...l, from: a.to };
+      return l;
+    }),
   });
 }
 

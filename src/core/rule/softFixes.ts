@@ -10,14 +10,27 @@ export const subjectsOf = (soft: SoakedSoft): readonly string[] => [
 ];
 
 export const tellSoft = ({ carriers, because }: SoakedSoft): string =>
-  `${carriers.map((c) => `${c.name}${c.as === 'seal' ? ' (seal)' : c.as === 'tube' ? ' (tube)' : ''}`).join(', ')}: ${because ?? ''}.`;
+  `${carriers
+    .map((c) => {
+      const roleWords = () => {
+        if (c.as === 'seal') return ' (seal)';
+        if (c.as === 'tube') return ' (tube)';
+        return '';
+      };
+      return `${c.name}${roleWords()}`;
+    })
+    .join(', ')}: ${because ?? ''}.`;
 
 const worst = (build: Build, loop: string): number =>
   Math.max(
     0,
     ...judgeSofts(build)
       .filter((s) => s.loop === loop)
-      .map((s) => (s.verdict === 'fails' ? 2 : s.verdict === 'tight' ? 1 : 0)),
+      .map((s) => {
+        if (s.verdict === 'fails') return 2;
+        if (s.verdict === 'tight') return 1;
+        return 0;
+      }),
   );
 const withLoop = (build: Build, loop: Loop): Build => ({
   ...build,

@@ -178,10 +178,12 @@ function between(a: PlacedPort, b: PlacedPort, loop: Loop, link: Link): Shape {
   const legs = along[0] + along[1] + along[2];
   const radius = loop.tube.minBend_mm;
   const room = Math.floor(legs / (2 * radius));
-  const bends = Math.min(
-    room,
-    Math.max(0, (axes <= 1 ? 0 : sameAxis ? 2 * (axes - 1) : axes - 1) - turned),
-  );
+  const bendsBetween = () => {
+    if (axes <= 1) return 0;
+    if (sameAxis) return 2 * (axes - 1);
+    return axes - 1;
+  };
+  const bends = Math.min(room, Math.max(0, bendsBetween() - turned));
   return {
     length:
       Math.max(
@@ -203,7 +205,11 @@ export const INSERTION_MM = 8;
 const STRAIGHT_MM = 4;
 
 /** A rotary elbow takes this much of the turn. */
-const relief = (e: EndPiece): number => (e === 'rotary90' ? 90 : e === 'rotary45' ? 45 : 0);
+const relief = (e: EndPiece): number => {
+  if (e === 'rotary90') return 90;
+  if (e === 'rotary45') return 45;
+  return 0;
+};
 
 /** Length of an arc over its chord when it leaves the chord at this angle; held at 80°. */
 function arcStretch(turn_deg: number): number {

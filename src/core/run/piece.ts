@@ -8,9 +8,8 @@ export const pieceOf = (
   duty: FittingDuty,
   loop: Loop,
   kit: Kit,
-): FittingPart =>
-  duty === 'bridge'
-    ? (run?.bridge ?? kit.joint)
-    : duty === loop.fitting.duty
-      ? loop.fitting
-      : kit[duty as KitDuty];
+): FittingPart => {
+  if (duty === 'bridge') return run?.bridge ?? kit.joint;
+  if (duty === loop.fitting.duty) return loop.fitting;
+  return kit[duty as KitDuty];
+};

@@ -134,7 +134,12 @@ const roundOf = (c: Cylinder): Round => {
 /** How far a cylinder reaches along a direction. */
 function reach(c: Round, x: number, y: number, z: number): number {
   const { axis, middle } = c;
-  const along = axis === 0 ? x : axis === 1 ? y : z,
+  const chooseAlong = () => {
+    if (axis === 0) return x;
+    if (axis === 1) return y;
+    return z;
+  };
+  const along = chooseAlong(),
     u = axis === 0 ? y : x,
     v = axis === 2 ? y : z;
   return (

@@ -157,12 +157,11 @@ export function runTransient(
     s.part.spots.map((spot) => {
       const cooler = coolers.find((c) => c.source === i),
         body = bodies.find((b) => b.source === i);
-      const temp = (heats: Float64Array): number =>
-        cooler
-          ? caseAir + cooler.out_W * spot.onAir_KW
-          : body
-            ? body.temp_C + (heats[i] as number) * spot.interface_KW
-            : NaN;
+      const temp = (heats: Float64Array): number => {
+        if (cooler) return caseAir + cooler.out_W * spot.onAir_KW;
+        if (body) return body.temp_C + (heats[i] as number) * spot.interface_KW;
+        return NaN;
+      };
       return { s, i, spot, temp, limit_C: Math.min(spot.limit_C, brief.limits.part_C ?? Infinity) };
     }),
   );
@@ -270,11 +269,13 @@ export function runTransient(
     let changed = false;
     for (let k = 0; k < drives.length; k += 1) {
       const d = drives[k] as Drive;
-      const next = stopped.has(d.item.id)
-        ? 0
-        : d.follower
-          ? d.follower.step((sensors[k] as (h: Float64Array) => number)(heats), dt)
-          : d.set_rpm;
+      const chooseNext = () => {
+        if (stopped.has(d.item.id)) return 0;
+        if (d.follower)
+          return d.follower.step((sensors[k] as (h: Float64Array) => number)(heats), dt);
+        return d.set_rpm;
+      };
+      const next = chooseNext();
       if (next !== d.now) {
         d.now = next;
         changed = true;

@@ -4,13 +4,14 @@ import type { ProofRow } from '@/proof';
 import { Mark, PageHead } from '@/view/shared';
 import styles from './ProofTable.module.css';
 
-const figure = (v: number): string =>
-  (v === 0
-    ? '0'
-    : Math.abs(v) >= 1e5 || Math.abs(v) < 1e-3
-      ? v.toExponential(3)
-      : Number(v.toPrecision(6)).toString()
-  ).replace('-', '−');
+const figure = (v: number): string => {
+  const digits = () => {
+    if (v === 0) return '0';
+    if (Math.abs(v) >= 1e5 || Math.abs(v) < 1e-3) return v.toExponential(3);
+    return Number(v.toPrecision(6)).toString();
+  };
+  return digits().replace('-', '−');
+};
 
 const percent = (share: number): string =>
   `${(Math.abs(100 * share) < 5e-4 ? 0 : 100 * share).toFixed(3).replace('-', '−')} %`;

@@ -31,7 +31,12 @@ export function Segments<V extends string>({
           className={styles.segment}
           onClick={() => onPick(o.value)}
           onKeyDown={(e) => {
-            const by = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
+            const chooseBy = () => {
+              if (e.key === 'ArrowRight') return 1;
+              if (e.key === 'ArrowLeft') return -1;
+              return 0;
+            };
+            const by = chooseBy();
             if (by === 0) return;
             e.preventDefault();
             e.stopPropagation();

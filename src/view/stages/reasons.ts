@@ -199,26 +199,28 @@ export const reasonForNeeded = (
   needed: number | null,
   rise: number | null,
   limit: number,
-): Reason => ({
-  title: 'Sections needed',
-  formula:
-    'All radiators grown or shrunk alike, fans at the present speed, until the warmest loop meets the limit.',
-  inputs: [
-    { name: 'now', value: formatNumber(sections) },
-    { name: 'rise now', value: formatKelvin(rise) },
-    { name: 'limit', value: formatKelvin(limit) },
-    {
-      name: 'needed',
-      value:
-        needed === null
-          ? '–'
-          : Number.isFinite(needed)
-            ? formatNumber(needed, { decimals: 1 })
-            : 'no number is enough',
-    },
-  ],
-  source: 'the heat model, solved for area',
-});
+): Reason => {
+  const neededWords = () => {
+    if (needed === null) return '–';
+    if (Number.isFinite(needed)) return formatNumber(needed, { decimals: 1 });
+    return 'no number is enough';
+  };
+  return {
+    title: 'Sections needed',
+    formula:
+      'All radiators grown or shrunk alike, fans at the present speed, until the warmest loop meets the limit.',
+    inputs: [
+      { name: 'now', value: formatNumber(sections) },
+      { name: 'rise now', value: formatKelvin(rise) },
+      { name: 'limit', value: formatKelvin(limit) },
+      {
+        name: 'needed',
+        value: neededWords(),
+      },
+    ],
+    source: 'the heat model, solved for area',
+  };
+};
 
 export const reasonForBand = (b: Bands): Reason => ({
   title: 'Where nine in ten such builds fall',

@@ -15,5 +15,14 @@ export function fieldWords(field: string): string {
   if (known) return known;
   const unit = UNITS.exec(field)?.[1],
     bare = field.replace(UNITS, '').replace(/^core\./, '');
-  return `${bare.replace(/\./g, ' ').replace(/([a-z])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`)}${unit ? `, ${unit === 'mm2' ? 'mm²' : unit === 'uScm' ? 'µS/cm' : unit === 'Lmin' ? 'L/min' : unit === 'm3h' ? 'm³/h' : unit === 'KW' ? 'K/W' : unit === 'C' ? '°C' : unit}` : ''}`;
+  const unitWords = () => {
+    if (unit === 'mm2') return 'mm²';
+    if (unit === 'uScm') return 'µS/cm';
+    if (unit === 'Lmin') return 'L/min';
+    if (unit === 'm3h') return 'm³/h';
+    if (unit === 'KW') return 'K/W';
+    if (unit === 'C') return '°C';
+    return unit;
+  };
+  return `${bare.replace(/\./g, ' ').replace(/([a-z])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`)}${unit ? `, ${unitWords()}` : ''}`;
 }

@@ -89,12 +89,10 @@ const Found = memo(function Found({
   const offer = useOffer(),
     parts = useMemo(
       () =>
-        offer
-          .filter(isItemPart)
-          .map((part) => ({
-            part,
-            words: `${part.name} ${part.maker} ${part.kind} ${partFigures(part)}`.toLowerCase(),
-          })),
+        offer.filter(isItemPart).map((part) => ({
+          part,
+          words: `${part.name} ${part.maker} ${part.kind} ${partFigures(part)}`.toLowerCase(),
+        })),
       [offer],
     );
   const shown = useMemo(() => {

@@ -112,30 +112,26 @@ describe('an open build', () => {
 
   test('an unsaved journal from before is taken up and sent', async () => {
     const bench = createBench('desk', 4, desk);
-    bench
-      .getState()
-      .restore({
-        build: { ...desk, name: 'From the journal' },
-        revision: 4,
-        dirty: true,
-        past: [],
-        future: [],
-      });
+    bench.getState().restore({
+      build: { ...desk, name: 'From the journal' },
+      revision: 4,
+      dirty: true,
+      past: [],
+      future: [],
+    });
     await settle(100);
     expect(sent).toMatchObject([{ revision: 4, document: { name: 'From the journal' } }]);
   });
 
   test('a journal newer than the page (browser back) is taken as it is, without a save', async () => {
     const bench = createBench('desk', 1, desk);
-    bench
-      .getState()
-      .restore({
-        build: { ...desk, name: 'Saved since' },
-        revision: 3,
-        dirty: false,
-        past: [],
-        future: [],
-      });
+    bench.getState().restore({
+      build: { ...desk, name: 'Saved since' },
+      revision: 3,
+      dirty: false,
+      past: [],
+      future: [],
+    });
     await settle(2000);
     expect(bench.getState()).toMatchObject({
       revision: 3,
@@ -149,16 +145,14 @@ describe('an open build', () => {
   test('a window closed before the answer came: the server holds what was sent, so nobody else wrote', async () => {
     const onServer = { ...desk, name: 'Sent' };
     const bench = createBench('desk', 5, onServer);
-    bench
-      .getState()
-      .restore({
-        build: { ...desk, name: 'One further' },
-        revision: 4,
-        dirty: true,
-        past: [],
-        future: [],
-        sent: { ...desk, name: 'Sent' },
-      });
+    bench.getState().restore({
+      build: { ...desk, name: 'One further' },
+      revision: 4,
+      dirty: true,
+      past: [],
+      future: [],
+      sent: { ...desk, name: 'Sent' },
+    });
     expect(bench.getState()).toMatchObject({
       conflict: null,
       revision: 5,
@@ -182,15 +176,13 @@ describe('an open build', () => {
 
   test('an unsaved journal on an older revision becomes a choice', () => {
     const bench = createBench('desk', 6, { ...desk, name: 'On the server' });
-    bench
-      .getState()
-      .restore({
-        build: { ...desk, name: 'From the journal' },
-        revision: 4,
-        dirty: true,
-        past: [],
-        future: [],
-      });
+    bench.getState().restore({
+      build: { ...desk, name: 'From the journal' },
+      revision: 4,
+      dirty: true,
+      past: [],
+      future: [],
+    });
     expect(bench.getState().conflict).toMatchObject({
       revision: 6,
       build: { name: 'On the server' },

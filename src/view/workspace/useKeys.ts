@@ -26,11 +26,14 @@ export function useKeys(): void {
     const stations = workings.model.loops.flatMap((g) => g.stations);
     if (stations.length === 0) return;
     const i = picked ? stations.indexOf(picked) : -1;
-    pick(
-      stations[
-        i < 0 ? (by > 0 ? 0 : stations.length - 1) : (i + by + stations.length) % stations.length
-      ] ?? null,
-    );
+    const nextIndex = () => {
+      if (i < 0) {
+        if (by > 0) return 0;
+        return stations.length - 1;
+      }
+      return (i + by + stations.length) % stations.length;
+    };
+    pick(stations[nextIndex()] ?? null);
   };
   useHotkeys('[', () => step(-1), { useKey: true }, [workings, picked]);
   useHotkeys(']', () => step(1), { useKey: true }, [workings, picked]);

@@ -51,18 +51,15 @@ export function CaseStage() {
   const item = build.items.find((i) => i.id === picked);
   const blocked = fit.ports.filter((p) => p.verdict === 'clash').length,
     unfed = workings.reports.power.unfed.length;
-  const title =
-    clashes > 0
-      ? `${plural(clashes, 'clash', 'clashes')} to clear`
-      : blocked > 0
-        ? `${plural(blocked, 'port')} blocked`
-        : unfed > 0
-          ? `${plural(unfed, 'part')} without a header`
-          : tight > 0
-            ? `Everything fits, ${tight === 1 ? 'one gap' : `${tight} gaps`} tight`
-            : fit.unplaced.length > 0
-              ? `${plural(fit.unplaced.length, 'part')} without a place`
-              : 'Everything fits';
+  const chooseTitle = () => {
+    if (clashes > 0) return `${plural(clashes, 'clash', 'clashes')} to clear`;
+    if (blocked > 0) return `${plural(blocked, 'port')} blocked`;
+    if (unfed > 0) return `${plural(unfed, 'part')} without a header`;
+    if (tight > 0) return `Everything fits, ${tight === 1 ? 'one gap' : `${tight} gaps`} tight`;
+    if (fit.unplaced.length > 0) return `${plural(fit.unplaced.length, 'part')} without a place`;
+    return 'Everything fits';
+  };
+  const title = chooseTitle();
   const drawing = (as: View) => (
     <Elevation
       view={as}
@@ -89,14 +86,17 @@ export function CaseStage() {
         ? box.mounts.find((m) => item.placement.on === 'mount' && m.id === item.placement.mount)
         : undefined;
     // On a rail any arrow along it counts, and its like where the rail points away from the eye.
-    const way: Vec = mount
-      ? scale(mount.along, mount.along[1] !== 0 ? (y !== 0 ? y : x) : x !== 0 ? x : y)
-      : view === 'front'
-        ? [0, y, -x]
-        : view === 'top'
-          ? [x, 0, -y]
-          : [x, y, 0];
-    const placement = movedBy(build, item.id, way);
+    const chooseWay = (): Vec => {
+      if (mount) {
+        const upright = mount.along[1] !== 0;
+        const [first, second] = upright ? [y, x] : [x, y];
+        return scale(mount.along, first !== 0 ? first : second);
+      }
+      if (view === 'front') return [0, y, -x];
+      if (view === 'top') return [x, 0, -y];
+      return [x, y, 0];
+    };
+    const placement = movedBy(build, item.id, chooseWay());
     if (!placement) return;
     e.preventDefault();
     e.stopPropagation();
@@ -215,33 +215,32 @@ export function CaseStage() {
                   </tr>
                 </thead>
                 <tbody>
-                  {shown.map((g) => (
-                    <tr key={`${g.a}|${g.b}`}>
-                      <td>
-                        <button type="button" className={styles.link} onClick={() => pick(g.a)}>
-                          {g.nameA}
-                        </button>{' '}
-                        · {g.nameB}
-                      </td>
-                      <td className="num">
-                        <Why reason={reasonForGap(g)}>
-                          {formatMillimetres(g.gap_mm, Math.abs(g.gap_mm) < 10 ? 1 : 0)}
-                        </Why>
-                      </td>
-                      <td className="num soft">{formatNumber(g.worst_mm, { decimals: 1 })}</td>
-                      <td>
-                        <Mark
-                          verdict={
-                            g.verdict === 'clash'
-                              ? 'fails'
-                              : g.verdict === 'tight'
-                                ? 'tight'
-                                : 'holds'
-                          }
-                        />
-                      </td>
-                    </tr>
-                  ))}
+                  {shown.map((g) => {
+                    const chooseVerdict = () => {
+                      if (g.verdict === 'clash') return 'fails';
+                      if (g.verdict === 'tight') return 'tight';
+                      return 'holds';
+                    };
+                    return (
+                      <tr key={`${g.a}|${g.b}`}>
+                        <td>
+                          <button type="button" className={styles.link} onClick={() => pick(g.a)}>
+                            {g.nameA}
+                          </button>{' '}
+                          · {g.nameB}
+                        </td>
+                        <td className="num">
+                          <Why reason={reasonForGap(g)}>
+                            {formatMillimetres(g.gap_mm, Math.abs(g.gap_mm) < 10 ? 1 : 0)}
+                          </Why>
+                        </td>
+                        <td className="num soft">{formatNumber(g.worst_mm, { decimals: 1 })}</td>
+                        <td>
+                          <Mark verdict={chooseVerdict()} />
+                        </td>
+                      </tr>
+                    );
+                  })}
                 </tbody>
               </table>
             )}
@@ -263,36 +262,35 @@ export function CaseStage() {
                   </tr>
                 </thead>
                 <tbody>
-                  {screws.map((s) => (
-                    <tr key={`${s.radiator}-${s.fans}`}>
-                      <td>
-                        {s.fans
-                          ? build.items.find((i) => i.id === s.fans)?.name
-                          : `frame, ${build.items.find((i) => i.id === s.radiator)?.name ?? ''}`}
-                      </td>
-                      <td className="mono">{s.thread}</td>
-                      <td className="num soft">
-                        {formatNumber(s.window.shortest_mm, { decimals: 1 })}–
-                        {formatNumber(s.window.longest_mm, { decimals: 1 })}
-                      </td>
-                      <td className="num">
-                        {s.length_mm === null
-                          ? 'none'
-                          : `${s.quantity} × ${s.length_mm}${s.washers > 0 ? `, ${s.washers} washers` : ''}`}
-                      </td>
-                      <td>
-                        <Mark
-                          verdict={
-                            s.verdict === 'holds'
-                              ? 'holds'
-                              : s.verdict === 'none'
-                                ? 'tight'
-                                : 'fails'
-                          }
-                        />
-                      </td>
-                    </tr>
-                  ))}
+                  {screws.map((s) => {
+                    const screwVerdict = () => {
+                      if (s.verdict === 'holds') return 'holds';
+                      if (s.verdict === 'none') return 'tight';
+                      return 'fails';
+                    };
+                    return (
+                      <tr key={`${s.radiator}-${s.fans}`}>
+                        <td>
+                          {s.fans
+                            ? build.items.find((i) => i.id === s.fans)?.name
+                            : `frame, ${build.items.find((i) => i.id === s.radiator)?.name ?? ''}`}
+                        </td>
+                        <td className="mono">{s.thread}</td>
+                        <td className="num soft">
+                          {formatNumber(s.window.shortest_mm, { decimals: 1 })}–
+                          {formatNumber(s.window.longest_mm, { decimals: 1 })}
+                        </td>
+                        <td className="num">
+                          {s.length_mm === null
+                            ? 'none'
+                            : `${s.quantity} × ${s.length_mm}${s.washers > 0 ? `, ${s.washers} washers` : ''}`}
+                        </td>
+                        <td>
+                          <Mark verdict={screwVerdict()} />
+                        </td>
+                      </tr>
+                    );
+                  })}
                 </tbody>
               </table>
               <p className={styles.caution}>

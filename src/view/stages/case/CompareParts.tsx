@@ -63,31 +63,38 @@ export function CompareParts({ item }: { readonly item: Item }) {
             </tr>
           </thead>
           <tbody>
-            {result.map((r) => (
-              <tr key={r.part}>
-                <td>
-                  <button
-                    type="button"
-                    className={styles.link}
-                    disabled={!fresh}
-                    onClick={() => commit(`change ${item.name} to ${r.name}`, r.edit)}
-                  >
-                    {r.name}
-                  </button>
-                </td>
-                <td className="num">{signed(r.rise_K, 1)}</td>
-                <td className="num">{signed(r.noise_dBA, 1)}</td>
-                <td className="num">{signed(r.flow_Lmin, 2)}</td>
-                <td className="num">
-                  {r.cost_minor >= 0 ? '+' : '−'}
-                  {formatMoney(Math.abs(r.cost_minor))}
-                </td>
-                <td className="num">
-                  <Mark verdict={r.clashes > 0 ? 'fails' : r.fails > 0 ? 'tight' : 'holds'} />{' '}
-                  {r.gap_mm === null ? '–' : formatMillimetres(r.gap_mm)}
-                </td>
-              </tr>
-            ))}
+            {result.map((r) => {
+              const chooseVerdict = () => {
+                if (r.clashes > 0) return 'fails';
+                if (r.fails > 0) return 'tight';
+                return 'holds';
+              };
+              return (
+                <tr key={r.part}>
+                  <td>
+                    <button
+                      type="button"
+                      className={styles.link}
+                      disabled={!fresh}
+                      onClick={() => commit(`change ${item.name} to ${r.name}`, r.edit)}
+                    >
+                      {r.name}
+                    </button>
+                  </td>
+                  <td className="num">{signed(r.rise_K, 1)}</td>
+                  <td className="num">{signed(r.noise_dBA, 1)}</td>
+                  <td className="num">{signed(r.flow_Lmin, 2)}</td>
+                  <td className="num">
+                    {r.cost_minor >= 0 ? '+' : '−'}
+                    {formatMoney(Math.abs(r.cost_minor))}
+                  </td>
+                  <td className="num">
+                    <Mark verdict={chooseVerdict()} />{' '}
+                    {r.gap_mm === null ? '–' : formatMillimetres(r.gap_mm)}
+                  </td>
+                </tr>
+              );
+            })}
           </tbody>
         </table>
       )}

@@ -41,6 +41,22 @@ export function PartsFit({ gaps }: { readonly gaps: FitReport['gaps'] }) {
               const near = gaps.find((g) => g.a === item.id || g.b === item.id),
                 why = unplaced.get(item.id);
               const hangs = item.placement.on === 'line';
+              const nearestWords = () => {
+                if (why) return why;
+                if (hangs) return 'hangs in its runs';
+                if (near) {
+                  if (near.a === item.id) return near.nameB;
+                  return near.nameA;
+                }
+                return 'nothing near';
+              };
+              const chooseVerdict = () => {
+                if (why) return 'tight';
+                if (hangs) return 'unknown';
+                if (near?.verdict === 'clash') return 'fails';
+                if (near?.verdict === 'tight') return 'tight';
+                return 'holds';
+              };
               return (
                 <tr key={item.id} data-picked={picked === item.id || undefined}>
                   <td>
@@ -48,36 +64,14 @@ export function PartsFit({ gaps }: { readonly gaps: FitReport['gaps'] }) {
                       {item.name}
                     </button>
                   </td>
-                  <td className="soft">
-                    {why
-                      ? why
-                      : hangs
-                        ? 'hangs in its runs'
-                        : near
-                          ? near.a === item.id
-                            ? near.nameB
-                            : near.nameA
-                          : 'nothing near'}
-                  </td>
+                  <td className="soft">{nearestWords()}</td>
                   <td className="num">
                     {near && !why
                       ? formatMillimetres(near.gap_mm, Math.abs(near.gap_mm) < 10 ? 1 : 0)
                       : ''}
                   </td>
                   <td>
-                    <Mark
-                      verdict={
-                        why
-                          ? 'tight'
-                          : hangs
-                            ? 'unknown'
-                            : near?.verdict === 'clash'
-                              ? 'fails'
-                              : near?.verdict === 'tight'
-                                ? 'tight'
-                                : 'holds'
-                      }
-                    />
+                    <Mark verdict={chooseVerdict()} />
                   </td>
                 </tr>
               );

@@ -58,6 +58,11 @@ export function PlaceCard({ item }: { readonly item: Item }) {
   const same = [...own, ...CATALOGUE].find((c) => c.id === item.part.id),
     store =
       same && isItemPart(same) && JSON.stringify(same) !== JSON.stringify(item.part) ? same : null;
+  const chooseLabel = () => {
+    if (p.on === 'bench') return 'on the bench';
+    if (current < 0 && p.on !== 'free') return 'as set';
+    return 'back to the bench';
+  };
   return (
     <Section
       title={item.name}
@@ -132,12 +137,7 @@ export function PlaceCard({ item }: { readonly item: Item }) {
           options={[
             {
               value: '-1',
-              label:
-                p.on === 'bench'
-                  ? 'on the bench'
-                  : current < 0 && p.on !== 'free'
-                    ? 'as set'
-                    : 'back to the bench',
+              label: chooseLabel(),
             },
             ...(STANDS.includes(item.part.kind)
               ? [{ value: 'free', label: 'anywhere: bracket or tape' }]

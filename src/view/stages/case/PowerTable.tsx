@@ -31,45 +31,44 @@ export function PowerTable() {
           </tr>
         </thead>
         <tbody>
-          {power.lines.map((l) => (
-            <tr key={l.header}>
-              <td>{l.header}</td>
-              <td>
-                {l.items.map((id, i) => (
-                  <span key={id}>
-                    {i > 0 ? ', ' : ''}
-                    <button type="button" className={styles.link} onClick={() => pick(id)}>
-                      {nameOf(id)}
-                    </button>
-                  </span>
-                ))}
-                {l.by && (
-                  <>
-                    <br />
-                    <span className="soft">
-                      {l.by.name}
-                      {l.sharedSpeed ? '; all at one speed' : ''}
+          {power.lines.map((l) => {
+            const chooseVerdict = () => {
+              if (l.current_A > l.limit_A) return 'fails';
+              if (l.current_A > 0.9 * l.limit_A) return 'tight';
+              return 'holds';
+            };
+            return (
+              <tr key={l.header}>
+                <td>{l.header}</td>
+                <td>
+                  {l.items.map((id, i) => (
+                    <span key={id}>
+                      {i > 0 ? ', ' : ''}
+                      <button type="button" className={styles.link} onClick={() => pick(id)}>
+                        {nameOf(id)}
+                      </button>
                     </span>
-                  </>
-                )}
-              </td>
-              <td className="num">
-                {formatNumber(l.current_A, { decimals: 2 })} of{' '}
-                {formatNumber(l.limit_A, { decimals: 1 })}
-              </td>
-              <td>
-                <Mark
-                  verdict={
-                    l.current_A > l.limit_A
-                      ? 'fails'
-                      : l.current_A > 0.9 * l.limit_A
-                        ? 'tight'
-                        : 'holds'
-                  }
-                />
-              </td>
-            </tr>
-          ))}
+                  ))}
+                  {l.by && (
+                    <>
+                      <br />
+                      <span className="soft">
+                        {l.by.name}
+                        {l.sharedSpeed ? '; all at one speed' : ''}
+                      </span>
+                    </>
+                  )}
+                </td>
+                <td className="num">
+                  {formatNumber(l.current_A, { decimals: 2 })} of{' '}
+                  {formatNumber(l.limit_A, { decimals: 1 })}
+                </td>
+                <td>
+                  <Mark verdict={chooseVerdict()} />
+                </td>
+              </tr>
+            );
+          })}
           {power.unfed.map((u) => (
             <tr key={u.item}>
               <td className="soft">none</td>

@@ -146,6 +146,11 @@ export function WhatFitsView() {
                           {why ?? (faces === 'outside' ? 'no room under a cover' : '–')}
                         </td>
                       );
+                    const clearanceWords = () => {
+                      if (c.fittings === false) return 'no room for fittings';
+                      if (c.gap_mm === null) return 'nothing near';
+                      return `${formatNumber(c.gap_mm, { decimals: 1 })} mm`;
+                    };
                     return (
                       <td key={m.id} data-picked={chosen || undefined}>
                         <button
@@ -155,12 +160,7 @@ export function WhatFitsView() {
                           onClick={() => setAt(chosen ? null : { mount: m.id, radiator: r.id })}
                           aria-label={`${r.name} on the ${m.name.toLowerCase()}: ${c.verdict}${c.gap_mm === null ? '' : `, ${formatNumber(c.gap_mm, { decimals: 1 })} mm`}`}
                         >
-                          <Mark verdict={VERDICT[c.verdict]} />{' '}
-                          {c.fittings === false
-                            ? 'no room for fittings'
-                            : c.gap_mm === null
-                              ? 'nothing near'
-                              : `${formatNumber(c.gap_mm, { decimals: 1 })} mm`}
+                          <Mark verdict={VERDICT[c.verdict]} /> {clearanceWords()}
                           {hangs(m.id) === r.id ? <span className="soft"> in place</span> : null}
                         </button>
                       </td>

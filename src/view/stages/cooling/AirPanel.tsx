@@ -51,6 +51,12 @@ export function AirPanel() {
       outC: b.air === 'in' ? room_C : report.caseAir_C,
     })),
   ];
+  const balanceWords = () => {
+    if (Math.abs(balance) < UNEVEN) return 'They balance well.';
+    if (balance > 0)
+      return 'More comes in than is blown out: the rest leaves through every gap, and dust stays outside the filters.';
+    return 'More is blown out than comes in: the rest is drawn in through gaps, past the filters.';
+  };
   return (
     <Section title="Air through the case">
       <p>
@@ -114,12 +120,7 @@ export function AirPanel() {
       </table>
       <p>
         {formatNumber(report.intake_m3h)} m³/h are drawn in and {formatNumber(report.exhaust_m3h)}{' '}
-        m³/h blown out.{' '}
-        {Math.abs(balance) < UNEVEN
-          ? 'They balance well.'
-          : balance > 0
-            ? 'More comes in than is blown out: the rest leaves through every gap, and dust stays outside the filters.'
-            : 'More is blown out than comes in: the rest is drawn in through gaps, past the filters.'}
+        m³/h blown out. {balanceWords()}
       </p>
       <p className="soft">
         The larger of the two carries the heat away. Flows have the installation factor of{' '}

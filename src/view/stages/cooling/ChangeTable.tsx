@@ -48,6 +48,25 @@ export function ChangeTable() {
     .filter((c) => kind === 'all' || c.kind === kind)
     .sort((a, b) => BY[order](a) - BY[order](b));
   const best = bestUse(all, money ?? 0);
+  const renderBest = () => {
+    if (result === null) return 'Every change is worked out whole, one by one.';
+    if (best)
+      return (
+        <>
+          Best use of it: <strong>{best.label}</strong>, {formatKelvin(best.rise_K)} for{' '}
+          {formatMoney(best.cost_minor)}.{' '}
+          <button
+            type="button"
+            className={styles.put}
+            disabled={!fresh}
+            onClick={() => commit(best.label, best.edit)}
+          >
+            Do it
+          </button>
+        </>
+      );
+    return 'Nothing that fits and is no louder cools by as much as 0.1 K for that.';
+  };
   return (
     <Section title="What one change would do">
       <Progress
@@ -62,26 +81,7 @@ export function ChangeTable() {
           <span className="soft">To spend</span>{' '}
           <MoneyField label="To spend" value={money} onCommit={setMoney} />
         </span>
-        <p>
-          {result === null ? (
-            'Every change is worked out whole, one by one.'
-          ) : best ? (
-            <>
-              Best use of it: <strong>{best.label}</strong>, {formatKelvin(best.rise_K)} for{' '}
-              {formatMoney(best.cost_minor)}.{' '}
-              <button
-                type="button"
-                className={styles.put}
-                disabled={!fresh}
-                onClick={() => commit(best.label, best.edit)}
-              >
-                Do it
-              </button>
-            </>
-          ) : (
-            'Nothing that fits and is no louder cools by as much as 0.1 K for that.'
-          )}
-        </p>
+        <p>{renderBest()}</p>
       </div>
       <div className={styles.filters}>
         <Pick

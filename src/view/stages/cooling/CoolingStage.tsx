@@ -72,24 +72,22 @@ function Cooling() {
   const speeds = [
     ...new Set(workings.setup.radiators.flatMap((r) => r.fans.map((f) => Math.round(f.speed_rpm)))),
   ];
-  const speed =
-    speeds.length === 1
-      ? formatSpeed(speeds[0])
-      : speeds.length === 0
-        ? 'no fans'
-        : `${formatNumber(Math.min(...speeds))} to ${formatSpeed(Math.max(...speeds))}`;
+  const chooseSpeed = () => {
+    if (speeds.length === 1) return formatSpeed(speeds[0]);
+    if (speeds.length === 0) return 'no fans';
+    return `${formatNumber(Math.min(...speeds))} to ${formatSpeed(Math.max(...speeds))}`;
+  };
+  const speed = chooseSpeed();
   const held = rise !== null && rise <= limits.rise_K,
     quiet = report.noise_dBA <= limits.noise_dBA + 0.05;
-  const title =
-    rise === null
-      ? 'No steady temperature'
-      : held && quiet
-        ? 'The brief holds, quietly'
-        : held
-          ? 'Cool enough, but too loud'
-          : quiet
-            ? 'Quiet enough, but too warm'
-            : 'Too warm and too loud';
+  const chooseTitle = () => {
+    if (rise === null) return 'No steady temperature';
+    if (held && quiet) return 'The brief holds, quietly';
+    if (held) return 'Cool enough, but too loud';
+    if (quiet) return 'Quiet enough, but too warm';
+    return 'Too warm and too loud';
+  };
+  const title = chooseTitle();
   const setSpeed = (rpm: number): void =>
     commit(
       `fans at ${formatSpeed(rpm)}`,
@@ -98,45 +96,66 @@ function Cooling() {
     );
   const middle = speeds.length > 0 ? speeds.reduce((a, b) => a + b, 0) / speeds.length : 0;
   const band = bands.result;
+  const chooseSentence = () => {
+    if (view === 'time') return null;
+    if (rise === null) return 'Something stands still: look at the findings beside.';
+    return (
+      <>
+        At {speed} the coolant settles{' '}
+        <Why reason={reasonForRise(report, build)}>{formatKelvin(rise)}</Why>
+        {band?.rise_K && (
+          <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
+            {' '}
+            (
+            <Why reason={reasonForBand(band)}>
+              {formatNumber(band.rise_K.low, { decimals: 1 })} to{' '}
+              {formatNumber(band.rise_K.high, { decimals: 1 })}
+            </Why>
+            )
+          </span>
+        )}{' '}
+        over the room at{' '}
+        <Why reason={reasonForNoise(build)}>
+          {formatNumber(report.noise_dBA, { decimals: 1 })} dBA
+        </Why>
+        .{' '}
+        <Why reason={reasonForNeeded(sizing.sections, sizing.sectionsNeeded, rise, limits.rise_K)}>
+          {neededWords(sizing.sectionsNeeded).replace(/^./, (c) => c.toUpperCase())}
+        </Why>
+        ; you have {sizing.sections}.
+        {sizing.quietestSpeed_rpm !== null && sizing.quietestNoise_dBA !== null
+          ? ` The slowest that holds is ${formatSpeed(sizing.quietestSpeed_rpm)}, ${formatNumber(sizing.quietestNoise_dBA, { decimals: 1 })} dBA.`
+          : ''}
+      </>
+    );
+  };
+  const renderChart = () => {
+    if (view === 'time') return <TimeChart run={run} at_s={at_s} onAt={setAt} faults={faults} />;
+    if (curves.length > 0 && rise !== null && sizing.speedRange_rpm)
+      return (
+        <NoiseRiseChart
+          curves={curves}
+          stale={stale}
+          now={{ noise_dBA: report.noise_dBA, rise_K: rise, speed_rpm: middle }}
+          band={band?.rise_K ?? null}
+          limits={limits}
+          range={sizing.speedRange_rpm}
+          onSpeed={setSpeed}
+        />
+      );
+    return (
+      <p className="soft" role="status">
+        {workings.setup.radiators.some((r) => r.fans.length > 0)
+          ? 'Working out the curves'
+          : 'Put fans on a radiator to see rise against noise.'}
+      </p>
+    );
+  };
   return (
     <StageFrame
       stage="cooling"
       title={view === 'time' ? runTitle(run.result) : title}
-      sentence={
-        view === 'time' ? null : rise === null ? (
-          'Something stands still: look at the findings beside.'
-        ) : (
-          <>
-            At {speed} the coolant settles{' '}
-            <Why reason={reasonForRise(report, build)}>{formatKelvin(rise)}</Why>
-            {band?.rise_K && (
-              <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
-                {' '}
-                (
-                <Why reason={reasonForBand(band)}>
-                  {formatNumber(band.rise_K.low, { decimals: 1 })} to{' '}
-                  {formatNumber(band.rise_K.high, { decimals: 1 })}
-                </Why>
-                )
-              </span>
-            )}{' '}
-            over the room at{' '}
-            <Why reason={reasonForNoise(build)}>
-              {formatNumber(report.noise_dBA, { decimals: 1 })} dBA
-            </Why>
-            .{' '}
-            <Why
-              reason={reasonForNeeded(sizing.sections, sizing.sectionsNeeded, rise, limits.rise_K)}
-            >
-              {neededWords(sizing.sectionsNeeded).replace(/^./, (c) => c.toUpperCase())}
-            </Why>
-            ; you have {sizing.sections}.
-            {sizing.quietestSpeed_rpm !== null && sizing.quietestNoise_dBA !== null
-              ? ` The slowest that holds is ${formatSpeed(sizing.quietestSpeed_rpm)}, ${formatNumber(sizing.quietestNoise_dBA, { decimals: 1 })} dBA.`
-              : ''}
-          </>
-        )
-      }
+      sentence={chooseSentence()}
       side={
         <>
           <div className={styles.views}>
@@ -160,35 +179,16 @@ function Cooling() {
         </>
       }
     >
-      {view === 'time' ? (
-        <TimeChart run={run} at_s={at_s} onAt={setAt} faults={faults} />
-      ) : curves.length > 0 && rise !== null && sizing.speedRange_rpm ? (
-        <NoiseRiseChart
-          curves={curves}
-          stale={stale}
-          now={{ noise_dBA: report.noise_dBA, rise_K: rise, speed_rpm: middle }}
-          band={band?.rise_K ?? null}
-          limits={limits}
-          range={sizing.speedRange_rpm}
-          onSpeed={setSpeed}
-        />
-      ) : (
-        <p className="soft" role="status">
-          {workings.setup.radiators.some((r) => r.fans.length > 0)
-            ? 'Working out the curves'
-            : 'Put fans on a radiator to see rise against noise.'}
-        </p>
-      )}
+      {renderChart()}
     </StageFrame>
   );
 }
 
-const runTitle = (t: Transient | null): string =>
-  t === null
-    ? 'The loop over time'
-    : t.first
-      ? `${t.first.name} reaches its limit after ${clock(t.first.reached_s ?? 0)}`
-      : `No part reaches its limit in ${clock(t.time_s[t.time_s.length - 1] ?? 0)}`;
+const runTitle = (t: Transient | null): string => {
+  if (t === null) return 'The loop over time';
+  if (t.first) return `${t.first.name} reaches its limit after ${clock(t.first.reached_s ?? 0)}`;
+  return `No part reaches its limit in ${clock(t.time_s[t.time_s.length - 1] ?? 0)}`;
+};
 
 /** Steps of a run, s: a few thousand at most. */
 function stepFor(total_s: number): number {

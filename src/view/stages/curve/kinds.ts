@@ -137,8 +137,12 @@ const resistance: CurveKind = {
   tooFew: 'One point with flow and K/W above 0 is needed.',
 };
 
-export const curveKind = (of: CurveOf['of']): CurveKind =>
-  of === 'head' ? head : of === 'pressure' ? pressure : of === 'resistance' ? resistance : loss(of);
+export const curveKind = (of: CurveOf['of']): CurveKind => {
+  if (of === 'head') return head;
+  if (of === 'pressure') return pressure;
+  if (of === 'resistance') return resistance;
+  return loss(of);
+};
 
 /** A fit that misses by more than this share of the largest value is called out. */
 const ROUGH = 0.05;

@@ -159,19 +159,26 @@ export function Elevation({
         {solids.map(({ solid, kind, name, flat }, i) => {
           const item = solid.item;
           const isPicked = picked === item;
-          const edge = isPicked
-            ? 'var(--copper)'
-            : clashing.has(item)
-              ? 'var(--fails)'
-              : 'var(--ink)';
+          const chooseEdge = () => {
+            if (isPicked) return 'var(--copper)';
+            if (clashing.has(item)) return 'var(--fails)';
+            return 'var(--ink)';
+          };
+          const edge = chooseEdge();
           const quiet =
             kind === 'board' || kind === 'obstacle' || kind === 'supply' || kind === 'memory';
-          const inner =
-            kind === 'radiator'
-              ? `url(#${hatch}-fin)`
-              : kind === 'obstacle' || kind === 'supply'
-                ? `url(#${hatch}-wall)`
-                : null;
+          const chooseInner = () => {
+            if (kind === 'radiator') return `url(#${hatch}-fin)`;
+            if (kind === 'obstacle' || kind === 'supply') return `url(#${hatch}-wall)`;
+            return null;
+          };
+          const inner = chooseInner();
+          const chooseStrokeWidth = () => {
+            if (isPicked) return 2.2;
+            if (clashing.has(item)) return 1.6;
+            if (quiet) return 0.7;
+            return 1.2;
+          };
           return (
             <g
               key={`${item}-${i}`}
@@ -188,7 +195,7 @@ export function Elevation({
                 height={Math.max(1, flat.h)}
                 fill={FILL[kind] ?? 'var(--float)'}
                 stroke={edge}
-                strokeWidth={isPicked ? 2.2 : clashing.has(item) ? 1.6 : quiet ? 0.7 : 1.2}
+                strokeWidth={chooseStrokeWidth()}
               />
               {inner && (
                 <rect
@@ -418,7 +425,12 @@ export function Elevation({
 /** A round body seen along its axis shows as a circle. */
 function isEndOn(view: View, { cylinder }: Solid): boolean {
   if (!cylinder) return false;
-  const along = view === 'top' ? 1 : view === 'front' ? 0 : 2;
+  const chooseAlong = () => {
+    if (view === 'top') return 1;
+    if (view === 'front') return 0;
+    return 2;
+  };
+  const along = chooseAlong();
   return cylinder.from[along] !== cylinder.to[along];
 }
 
@@ -508,8 +520,12 @@ function GapLines({
     readonly key: string;
     readonly upright: boolean;
   }[] = [];
-  const [across, up] =
-    view === 'side' ? ([0, 1] as const) : view === 'front' ? ([2, 1] as const) : ([0, 2] as const);
+  const axesOfView = () => {
+    if (view === 'side') return [0, 1] as const;
+    if (view === 'front') return [2, 1] as const;
+    return [0, 2] as const;
+  };
+  const [across, up] = axesOfView();
   for (const a of own)
     for (const b of others) {
       const gaps = axisGaps(a.box, b.box);

@@ -123,16 +123,22 @@ function OneLoop({
       `pumps-${graph.loop.id}`,
     );
   };
-  const spare =
-    margin === null
-      ? ''
-      : margin >= 0
-        ? `At the ${formatFlow(target)} you ask for, the pump has ${formatNumber(100 * margin)} % of head to spare`
-        : `At the ${formatFlow(target)} you ask for, the pump is ${formatNumber(-100 * margin)} % short of head`;
+  const chooseSpare = () => {
+    if (margin === null) return '';
+    if (margin >= 0)
+      return `At the ${formatFlow(target)} you ask for, the pump has ${formatNumber(100 * margin)} % of head to spare`;
+    return `At the ${formatFlow(target)} you ask for, the pump is ${formatNumber(-100 * margin)} % short of head`;
+  };
+  const spare = chooseSpare();
   const enough =
     least !== null && first
       ? `${formatSpeed(Math.max(first.part.minSpeed_rpm, least * first.part.fullSpeed_rpm))} would do.`
       : '';
+  const joinWords = () => {
+    if (spare && enough) return '; ';
+    if (spare) return '.';
+    return '';
+  };
   return (
     <StageFrame
       stage="flow"
@@ -148,7 +154,7 @@ function OneLoop({
             <Why reason={reasonForFlow(state)}>{formatFlow(state.flow_Lmin)}</Why> and{' '}
             {formatKilopascals(state.head_kPa)}
             {graph.branched ? ', before it splits' : ''}. {spare}
-            {spare && enough ? '; ' : spare ? '.' : ''}
+            {joinWords()}
             {enough}
           </>
         ) : (

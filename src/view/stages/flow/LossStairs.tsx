@@ -34,13 +34,11 @@ export function LossStairs({ graph, state, network }: Props) {
   const rows = stairs(flow.links.filter((l) => l.loop === graph.loop.id));
   const place = (l: LinkFlow): number =>
     l.item ? graph.stations.indexOf(l.item) * 2 : graph.route.indexOf(l.id) * 2 + 1;
-  const sorted = [...rows].sort((a, b) =>
-    order === 'loss'
-      ? b.drop_kPa - a.drop_kPa
-      : order === 'flow'
-        ? place(a) - place(b)
-        : nameOf(a).localeCompare(nameOf(b)),
-  );
+  const sorted = [...rows].sort((a, b) => {
+    if (order === 'loss') return b.drop_kPa - a.drop_kPa;
+    if (order === 'flow') return place(a) - place(b);
+    return nameOf(a).localeCompare(nameOf(b));
+  });
   const most = Math.max(...rows.map((l) => l.drop_kPa), 0.1);
   return (
     <Section

@@ -31,7 +31,15 @@ export function PressureTable({
   const nameOf = (n: NodePressure): string => {
     const item = build.items.find((i) => i.id === n.item);
     const chambers = rows.filter((r) => r.item === n.item);
-    return `${item?.name ?? n.item}${chambers.length > 1 ? (n === chambers[0] ? ', in' : n === chambers[chambers.length - 1] ? ', out' : '') : ''}`;
+    const sideWords = () => {
+      if (chambers.length > 1) {
+        if (n === chambers[0]) return ', in';
+        if (n === chambers[chambers.length - 1]) return ', out';
+        return '';
+      }
+      return '';
+    };
+    return `${item?.name ?? n.item}${sideWords()}`;
   };
   const lowest = profile.lowest,
     lowName = lowest ? nameOf(lowest) : '';

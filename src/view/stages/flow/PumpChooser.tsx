@@ -63,43 +63,45 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
           </tr>
         </thead>
         <tbody>
-          {shown.map((r) => (
-            <tr key={`${r.part.id}-${r.way}`}>
-              <td>
-                <Mark
-                  verdict={
-                    r.speed_rpm === null ? 'fails' : (r.margin ?? 0) < 0.1 ? 'tight' : 'holds'
-                  }
-                />{' '}
-                {r.part.name}
-                {inPlace.includes(r.part.id) ? <span className="soft"> in place</span> : null}
-                <br />
-                <span className="soft">
-                  {formatMoney(r.price_minor)} · {formatFlow(r.fullFlow_Lmin)}
-                </span>
-              </td>
-              <td className="num">
-                {r.speed_rpm === null ? 'too weak' : formatNumber(r.speed_rpm)}
-              </td>
-              <td className="num">{formatNumber(r.noise_dBA, { decimals: 1 })}</td>
-              <td className="num">
-                {r.margin === null ? '–' : `${formatNumber(100 * r.margin, { signed: true })} %`}
-              </td>
-              <td className="num">
-                {r.slowerCosts_K === null ? '–' : formatKelvin(r.slowerCosts_K)}
-              </td>
-              <td className="num">
-                <button
-                  type="button"
-                  className={styles.textButton}
-                  onClick={() => use(r)}
-                  aria-label={`Use ${r.part.name}, ${WAY_WORDS[r.way]}`}
-                >
-                  use
-                </button>
-              </td>
-            </tr>
-          ))}
+          {shown.map((r) => {
+            const chooseVerdict = () => {
+              if (r.speed_rpm === null) return 'fails';
+              if ((r.margin ?? 0) < 0.1) return 'tight';
+              return 'holds';
+            };
+            return (
+              <tr key={`${r.part.id}-${r.way}`}>
+                <td>
+                  <Mark verdict={chooseVerdict()} /> {r.part.name}
+                  {inPlace.includes(r.part.id) ? <span className="soft"> in place</span> : null}
+                  <br />
+                  <span className="soft">
+                    {formatMoney(r.price_minor)} · {formatFlow(r.fullFlow_Lmin)}
+                  </span>
+                </td>
+                <td className="num">
+                  {r.speed_rpm === null ? 'too weak' : formatNumber(r.speed_rpm)}
+                </td>
+                <td className="num">{formatNumber(r.noise_dBA, { decimals: 1 })}</td>
+                <td className="num">
+                  {r.margin === null ? '–' : `${formatNumber(100 * r.margin, { signed: true })} %`}
+                </td>
+                <td className="num">
+                  {r.slowerCosts_K === null ? '–' : formatKelvin(r.slowerCosts_K)}
+                </td>
+                <td className="num">
+                  <button
+                    type="button"
+                    className={styles.textButton}
+                    onClick={() => use(r)}
+                    aria-label={`Use ${r.part.name}, ${WAY_WORDS[r.way]}`}
+                  >
+                    use
+                  </button>
+                </td>
+              </tr>
+            );
+          })}
         </tbody>
       </table>
       <p className="soft">

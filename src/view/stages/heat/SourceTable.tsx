@@ -13,16 +13,15 @@ export function SourceTable() {
   const judged = workings.reports.heat[build.brief.loadCase];
   const supplies = build.items.filter((i) => i.part.kind === 'supply');
   const rating = supplies.reduce((s, i) => s + (i.part.kind === 'supply' ? i.part.rating_W : 0), 0);
-  const helpers = build.items.reduce(
-    (s, i) =>
-      s +
-      (i.part.kind === 'pump'
-        ? i.part.power_W
-        : i.part.kind === 'fan'
-          ? i.part.power_W * (workings.model.placed.get(i.id)?.count ?? 1)
-          : 0),
-    0,
-  );
+  const helpers = build.items.reduce((s, i) => {
+    const powerOf = () => {
+      if (i.part.kind === 'pump') return i.part.power_W;
+      if (i.part.kind === 'fan')
+        return i.part.power_W * (workings.model.placed.get(i.id)?.count ?? 1);
+      return 0;
+    };
+    return s + powerOf();
+  }, 0);
   const heaviest =
     Math.max(
       ...[...LOAD_CASES, 'own' as const].map((c) =>

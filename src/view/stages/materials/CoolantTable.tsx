@@ -61,64 +61,63 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
           </tr>
         </thead>
         <tbody>
-          {rows.map((r) => (
-            <tr key={r.coolant.id} data-picked={r.coolant.id === loop.coolant.id || undefined}>
-              <td>
-                {r.coolant.name}
-                <span className="soft">
-                  {r.mix.water_mL > 0
-                    ? `, ${formatNumber(r.mix.concentrate_mL)} mL to ${formatNumber(r.mix.water_mL)} mL water`
-                    : ''}
-                  ; {formatMoney(r.cost.perLitre_minor)} a litre
-                </span>
-              </td>
-              <td className="no-print">
-                {r.coolant.id === loop.coolant.id ? (
-                  <span className="soft">in it</span>
-                ) : (
-                  <button
-                    type="button"
-                    className={styles.link}
-                    onClick={() =>
-                      commit(`fill ${loop.name} with ${r.coolant.name}`, {
-                        do: 'loop.coolant',
-                        loop: loop.id,
-                        coolant: r.coolant,
-                        age_months: 0,
-                      })
-                    }
-                  >
-                    fill
-                  </button>
-                )}
-              </td>
-              <td>
-                <Mark verdict={r.verdict} />{' '}
-                <span className="soft">
-                  {r.attacks
-                    ? `attacks ${r.attacks}`
-                    : r.watch
-                      ? `watch ${r.watch}`
-                      : r.environment === 'ordinary'
-                        ? 'inhibited'
-                        : 'plain'}
-                </span>
-              </td>
-              <td className="num">
-                {formatMoney(r.cost.total_minor)}{' '}
-                <span className="soft">{plural(r.cost.fills, 'fill')}</span>
-              </td>
-              <td className="num">{changeEvery(r.coolant)} mo.</td>
-              <td>{r.habits.stains}</td>
-              <td>{r.habits.clogs}</td>
-              <td>{r.coolant.poisonous ? <strong>yes</strong> : 'no'}</td>
-              <td className="num">
-                {r.coolant.conductivity_uScm === undefined
-                  ? '–'
-                  : formatNumber(r.coolant.conductivity_uScm)}
-              </td>
-            </tr>
-          ))}
+          {rows.map((r) => {
+            const careWords = () => {
+              if (r.attacks) return `attacks ${r.attacks}`;
+              if (r.watch) return `watch ${r.watch}`;
+              if (r.environment === 'ordinary') return 'inhibited';
+              return 'plain';
+            };
+            return (
+              <tr key={r.coolant.id} data-picked={r.coolant.id === loop.coolant.id || undefined}>
+                <td>
+                  {r.coolant.name}
+                  <span className="soft">
+                    {r.mix.water_mL > 0
+                      ? `, ${formatNumber(r.mix.concentrate_mL)} mL to ${formatNumber(r.mix.water_mL)} mL water`
+                      : ''}
+                    ; {formatMoney(r.cost.perLitre_minor)} a litre
+                  </span>
+                </td>
+                <td className="no-print">
+                  {r.coolant.id === loop.coolant.id ? (
+                    <span className="soft">in it</span>
+                  ) : (
+                    <button
+                      type="button"
+                      className={styles.link}
+                      onClick={() =>
+                        commit(`fill ${loop.name} with ${r.coolant.name}`, {
+                          do: 'loop.coolant',
+                          loop: loop.id,
+                          coolant: r.coolant,
+                          age_months: 0,
+                        })
+                      }
+                    >
+                      fill
+                    </button>
+                  )}
+                </td>
+                <td>
+                  <Mark verdict={r.verdict} /> <span className="soft">{careWords()}</span>
+                </td>
+                <td className="num">
+                  {formatMoney(r.cost.total_minor)}{' '}
+                  <span className="soft">{plural(r.cost.fills, 'fill')}</span>
+                </td>
+                <td className="num">{changeEvery(r.coolant)} mo.</td>
+                <td>{r.habits.stains}</td>
+                <td>{r.habits.clogs}</td>
+                <td>{r.coolant.poisonous ? <strong>yes</strong> : 'no'}</td>
+                <td className="num">
+                  {r.coolant.conductivity_uScm === undefined
+                    ? '–'
+                    : formatNumber(r.coolant.conductivity_uScm)}
+                </td>
+              </tr>
+            );
+          })}
         </tbody>
       </table>
       <p className="soft">

@@ -42,20 +42,26 @@ export function MaterialsStage() {
       : (build.items.find((i) => i.id === id)?.name ?? id);
   const softVerdict = (loop: string, material: string) =>
     metals.softs.find((m) => m.loop === loop && m.material === material)?.verdict;
+  const chooseTitle = () => {
+    if (bad > 0)
+      return `${bad === 1 ? 'One pair' : `${bad} pairs`} of metals cannot share the coolant`;
+    if (marginal > 0) return 'The metals agree, some barely';
+    return 'The metals agree';
+  };
   return (
     <StageFrame
       stage="materials"
-      title={
-        bad > 0
-          ? `${bad === 1 ? 'One pair' : `${bad} pairs`} of metals cannot share the coolant`
-          : marginal > 0
-            ? 'The metals agree, some barely'
-            : 'The metals agree'
-      }
+      title={chooseTitle()}
       sentence="Copper, brass and nickel together, or aluminium throughout: never both in one coolant. Dry metal, such as a housing the coolant does not touch, never counts."
       side={build.loops.map((loop) => {
         const volume = list.volumes.find((v) => v.loop === loop.id);
         const { coolant } = loop;
+        const tubeWords = () => {
+          if (softVerdict(loop.id, loop.tube.material) === 'fails') return ': attacked by it';
+          if (loop.tube.material === 'soft PVC')
+            return ': may leach plasticiser, which settles in the block';
+          return ': agrees';
+        };
         return (
           <Section key={loop.id} title={`Coolant of ${loop.name}`}>
             <div className={styles.fields}>
@@ -158,11 +164,7 @@ export function MaterialsStage() {
                   <th scope="row">tube</th>
                   <td>
                     {loop.tube.material}
-                    {softVerdict(loop.id, loop.tube.material) === 'fails'
-                      ? ': attacked by it'
-                      : loop.tube.material === 'soft PVC'
-                        ? ': may leach plasticiser, which settles in the block'
-                        : ': agrees'}
+                    {tubeWords()}
                   </td>
                 </tr>
               </tbody>

@@ -1,9 +1,12 @@
 /** @jest-environment jsdom */
-import { describe, expect, test } from '@jest/globals';
+import { beforeAll, describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { CATALOGUE, catalogued, demoBuild, STANDARD_KIT } from '@/catalogue';
 import { applyEdit, emptyBuild, type Build, type Edit } from '@/core/build';
+import { findingsOf, workOut } from '@/core/evaluate';
+import { findingKey, resolveFixes } from '@/core/finding';
 import { proposeLoop } from '@/core/loop';
+import { FIXES_SOURCE } from '@/worker/useFixes';
 import { useShelves } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { show, state } from '@/view/workspace/showOnBench';
@@ -17,6 +20,17 @@ const desk = demoBuild('dawn-chorus-desk') as Build,
   tower = demoBuild('fenland-flood-tower') as Build,
   box = demoBuild('pocket-planetarium') as Build;
 const row = (name: RegExp): HTMLElement => screen.getByRole('row', { name });
+
+/** Ways out are tried in a worker; here at once. */
+beforeAll(() => {
+  FIXES_SOURCE.use = (build) => ({
+    fresh: true,
+    result: workOut(build, { offer: CATALOGUE }).findings.map((f) => [
+      findingKey(f),
+      resolveFixes(build, f, findingsOf),
+    ]),
+  });
+});
 
 describe('the Materials stage', () => {
   test('an empty build is told what to do first', () => {

@@ -270,19 +270,23 @@ function StepTable({ waits }: { readonly waits: readonly StepWait[] }) {
       <h2>What comes late holds up</h2>
       <table>
         <tbody>
-          {waits.map((w, i) => (
-            <tr key={w.step}>
-              <td>{w.step}</td>
-              <td className="num">{w.day === 0 ? 'at once' : `from day ${formatNumber(w.day)}`}</td>
-              <td className="soft">
-                {w.by.length > 0
-                  ? `waits for ${w.by.slice(0, 3).join(', ')}${w.by.length > 3 ? ` and ${w.by.length - 3} more` : ''}`
-                  : w.day === 0
-                    ? 'everything is there'
-                    : `when ${waits[i - 1]?.step ?? 'the parts'} ${waits[i - 1]?.step === 'runs' ? 'are' : 'is'} done`}
-              </td>
-            </tr>
-          ))}
+          {waits.map((w, i) => {
+            const waitWords = () => {
+              if (w.by.length > 0)
+                return `waits for ${w.by.slice(0, 3).join(', ')}${w.by.length > 3 ? ` and ${w.by.length - 3} more` : ''}`;
+              if (w.day === 0) return 'everything is there';
+              return `when ${waits[i - 1]?.step ?? 'the parts'} ${waits[i - 1]?.step === 'runs' ? 'are' : 'is'} done`;
+            };
+            return (
+              <tr key={w.step}>
+                <td>{w.step}</td>
+                <td className="num">
+                  {w.day === 0 ? 'at once' : `from day ${formatNumber(w.day)}`}
+                </td>
+                <td className="soft">{waitWords()}</td>
+              </tr>
+            );
+          })}
         </tbody>
       </table>
     </section>

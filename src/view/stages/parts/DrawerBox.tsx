@@ -37,6 +37,34 @@ export function DrawerBox() {
     }
   };
   const asked = list.lines.filter((l) => (stock[l.part] ?? 0) > 0 && !l.owned);
+  const renderKept = () => {
+    if (kept === null)
+      return (
+        <button type="button" className={styles.quiet} onClick={() => setKept(remembered())}>
+          Look into the drawer
+        </button>
+      );
+    if (asked.length > 0)
+      return (
+        <button
+          type="button"
+          className={styles.act}
+          onClick={() =>
+            commit('take from the drawer', {
+              do: 'batch',
+              edits: asked.map((l) => ({
+                do: 'drawer.set',
+                part: l.part,
+                count: Math.min(stock[l.part] ?? 0, Math.ceil(l.quantity)),
+              })),
+            })
+          }
+        >
+          Use {plural(asked.length, 'kind')} from it
+        </button>
+      );
+    return <span className="soft">Nothing in it is asked for here.</span>;
+  };
   return (
     <Section title="The drawer">
       <p className="soft">
@@ -73,30 +101,7 @@ export function DrawerBox() {
         >
           This build is taken apart: its parts go into the drawer
         </button>
-        {kept === null ? (
-          <button type="button" className={styles.quiet} onClick={() => setKept(remembered())}>
-            Look into the drawer
-          </button>
-        ) : asked.length > 0 ? (
-          <button
-            type="button"
-            className={styles.act}
-            onClick={() =>
-              commit('take from the drawer', {
-                do: 'batch',
-                edits: asked.map((l) => ({
-                  do: 'drawer.set',
-                  part: l.part,
-                  count: Math.min(stock[l.part] ?? 0, Math.ceil(l.quantity)),
-                })),
-              })
-            }
-          >
-            Use {plural(asked.length, 'kind')} from it
-          </button>
-        ) : (
-          <span className="soft">Nothing in it is asked for here.</span>
-        )}
+        {renderKept()}
       </p>
     </Section>
   );

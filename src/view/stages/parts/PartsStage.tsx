@@ -44,16 +44,20 @@ export function PartsStage() {
     list.lines.reduce((s, l) => s + (l.kind === k && l.inBudget ? l.total : 0), 0);
   const orders = Object.values(build.choices.orders ?? {}),
     late = orders.filter((o) => o.state === 'missing').length;
+  const chooseTitle = () => {
+    if (budget === null) return `The loop comes to ${formatMoney(list.loopTotal)} ${currency}`;
+    if (over) return `${formatMoney(list.loopTotal - budget)} ${currency} over the budget`;
+    return `${formatMoney(list.loopTotal)} of ${formatMoney(budget)} ${currency}`;
+  };
+  const renderView = () => {
+    if (by === 'kind') return <KindList />;
+    if (by === 'run') return <RunList />;
+    return <BuyingView />;
+  };
   return (
     <StageFrame
       stage="parts"
-      title={
-        budget === null
-          ? `The loop comes to ${formatMoney(list.loopTotal)} ${currency}`
-          : over
-            ? `${formatMoney(list.loopTotal - budget)} ${currency} over the budget`
-            : `${formatMoney(list.loopTotal)} of ${formatMoney(budget)} ${currency}`
-      }
+      title={chooseTitle()}
       sentence={
         <>
           {plural(list.lines.length, 'line')}, each saying what asked for it. Outside the
@@ -194,9 +198,7 @@ export function PartsStage() {
       <div className={`${styles.views} no-print`}>
         <Segments label="Group" value={by} options={VIEWS} onPick={setBy} />
       </div>
-      <div className={styles.scroll}>
-        {by === 'kind' ? <KindList /> : by === 'run' ? <RunList /> : <BuyingView />}
-      </div>
+      <div className={styles.scroll}>{renderView()}</div>
     </StageFrame>
   );
 }

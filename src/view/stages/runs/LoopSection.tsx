@@ -107,6 +107,13 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
         <tbody>
           {own.map((r) => {
             const way = loop.links.find((l) => l.id === r.id)?.way;
+            const endWords = () => {
+              if (r.by === 'joint') {
+                if (r.bridge) return 'bridge';
+                return 'joint';
+              }
+              return `${END_WORDS[r.ends.from]} / ${END_WORDS[r.ends.to]}`;
+            };
             return (
               <tr key={r.id} className={styles.run} data-picked={picked === r.id || undefined}>
                 <td>
@@ -119,13 +126,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
                   </button>
                   {way && <span className="soft"> {way.pinned ? 'pinned' : 'by hand'}</span>}
                 </td>
-                <td className="narrow">
-                  {r.by === 'joint'
-                    ? r.bridge
-                      ? 'bridge'
-                      : 'joint'
-                    : `${END_WORDS[r.ends.from]} / ${END_WORDS[r.ends.to]}`}
-                </td>
+                <td className="narrow">{endWords()}</td>
                 <td className="num">{r.by === 'joint' ? '–' : r.bends}</td>
                 <td className="num">
                   {r.by === 'joint' ? (

@@ -83,6 +83,28 @@ export function RunsStage() {
       {...(held.corners && run?.routed ? { legs: held.corners, onLeg: held.onLeg } : {})}
     />
   );
+  const renderView = () => {
+    if (view === 'orders') return <OrdersView />;
+    if (view === 'sheets') return <SheetsView />;
+    return (
+      <div className={styles.sheet}>
+        {view === 'space' ? (
+          <CaseInSpace
+            build={build}
+            model={workings.model}
+            gaps={fit.gaps}
+            runs={shownRuns}
+            picked={picked}
+            onPick={pick}
+            onHold={() => undefined}
+            otherwise={drawing('side')}
+          />
+        ) : (
+          drawing(view)
+        )}
+      </div>
+    );
+  };
   return (
     <StageFrame
       stage="runs"
@@ -133,28 +155,7 @@ export function RunsStage() {
           <div className={styles.views}>
             <Segments label="View" value={view} options={VIEWS} onPick={setView} />
           </div>
-          {view === 'orders' ? (
-            <OrdersView />
-          ) : view === 'sheets' ? (
-            <SheetsView />
-          ) : (
-            <div className={styles.sheet}>
-              {view === 'space' ? (
-                <CaseInSpace
-                  build={build}
-                  model={workings.model}
-                  gaps={fit.gaps}
-                  runs={shownRuns}
-                  picked={picked}
-                  onPick={pick}
-                  onHold={() => undefined}
-                  otherwise={drawing('side')}
-                />
-              ) : (
-                drawing(view)
-              )}
-            </div>
-          )}
+          {renderView()}
           {held.live && (
             <p role="status" className={styles.hint}>
               {live

@@ -304,24 +304,22 @@ function Parts({
         p.solids.map((solid, i) => {
           const { kind } = p.item.part,
             mine = picked === p.item.id;
-          const edge = mine
-            ? paper.copper
-            : clashing.has(p.item.id)
-              ? paper.fails
-              : kind === 'board' || kind === 'memory' || kind === 'supply'
-                ? paper.soft
-                : paper.ink;
-          const fill = mine
-            ? mix(paper.copper, paper.float, 0.22)
-            : kind === 'reservoir'
-              ? mix(paper.cool, paper.float, 0.25)
-              : kind === 'block'
-                ? mix(paper.copper, paper.float, 0.12)
-                : kind === 'radiator'
-                  ? mix(paper.ink, paper.float, 0.16)
-                  : kind === 'board' || kind === 'memory'
-                    ? paper.sunk
-                    : paper.float;
+          const chooseEdge = () => {
+            if (mine) return paper.copper;
+            if (clashing.has(p.item.id)) return paper.fails;
+            if (kind === 'board' || kind === 'memory' || kind === 'supply') return paper.soft;
+            return paper.ink;
+          };
+          const edge = chooseEdge();
+          const chooseFill = () => {
+            if (mine) return mix(paper.copper, paper.float, 0.22);
+            if (kind === 'reservoir') return mix(paper.cool, paper.float, 0.25);
+            if (kind === 'block') return mix(paper.copper, paper.float, 0.12);
+            if (kind === 'radiator') return mix(paper.ink, paper.float, 0.16);
+            if (kind === 'board' || kind === 'memory') return paper.sunk;
+            return paper.float;
+          };
+          const fill = chooseFill();
           return (
             <SolidMesh
               key={`${p.item.id}-${i}`}

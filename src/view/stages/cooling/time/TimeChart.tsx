@@ -442,9 +442,7 @@ const least = (a: Float64Array): number => {
 };
 
 /** Stretches of one load; every other one is shaded. */
-function stretches(
-  t: Transient,
-): {
+function stretches(t: Transient): {
   readonly from: number;
   readonly to: number;
   readonly load: Transient['load'][number];

@@ -157,17 +157,19 @@ function Results({ run: { result: t } }: { readonly run: Job<Transient>; readonl
           gives way above its limit and stands still 10 K over it.
         </p>
       )}
-      {t.settling.map((s) => (
-        <p key={s.loop}>
-          {t.settling.length > 1 ? `${s.name}: ` : 'Coolant: '}
-          {s.steady_s === null
-            ? `still moving at the end, ${formatCelsius(s.to_C, 1)}`
-            : s.tau_s === null
-              ? `at rest at ${formatCelsius(s.to_C, 1)}`
-              : `63 % of the change in ${clock(s.tau_s)}, at rest after ${clock(s.steady_s)}, ${formatCelsius(s.to_C, 1)}`}
-          .
-        </p>
-      ))}
+      {t.settling.map((s) => {
+        const settleWords = () => {
+          if (s.steady_s === null) return `still moving at the end, ${formatCelsius(s.to_C, 1)}`;
+          if (s.tau_s === null) return `at rest at ${formatCelsius(s.to_C, 1)}`;
+          return `63 % of the change in ${clock(s.tau_s)}, at rest after ${clock(s.steady_s)}, ${formatCelsius(s.to_C, 1)}`;
+        };
+        return (
+          <p key={s.loop}>
+            {t.settling.length > 1 ? `${s.name}: ` : 'Coolant: '}
+            {settleWords()}.
+          </p>
+        );
+      })}
       {t.hunting.map((h) => (
         <p key={h.item}>
           <Mark verdict="tight" /> {h.name}{' '}
