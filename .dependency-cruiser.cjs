@@ -54,7 +54,7 @@ const MAY = {
   sheet: ['build', 'quantity', 'run', 'shape'],
   guard: ['build', 'part'],
   settle: ['flow', 'heat', 'model', 'part', 'run'],
-  choice: ['build', 'flow', 'heat', 'loop', 'model', 'part', 'run', 'settle', 'sound'],
+  choice: ['build', 'route', 'flow', 'heat', 'loop', 'model', 'part', 'run', 'settle', 'sound'],
   change: [
     'build',
     'fit',

@@ -27,7 +27,7 @@ import { parseBuild } from '../src/core/guard';
 import { inpLoops, readInp, writeInp } from '../src/core/inp';
 import { judgeChanges, whatFits } from '../src/core/change';
 import { resolve } from '../src/core/model';
-import { placePieces, rerouteRun, routeAll, routeBuild } from '../src/core/route';
+import { placePieces, rerouteRun, routeAll, routesOf } from '../src/core/route';
 import { settle } from '../src/core/settle';
 import { runTransient } from '../src/core/transient';
 import { searchGrid } from './grid.mjs';
@@ -143,11 +143,11 @@ const sixty = [
   ),
 ];
 let dragged = 0;
-const hung = resolve(tower, placePieces(tower));
+const hung = resolve(tower);
 
 /** Every run of the tower in turn, as a hand would hold it. */
-const laid = routeBuild(tower),
-  links = laid.routed.routes.map((r) => r.link);
+const laid = routesOf(hung),
+  links = laid.routes.map((r) => r.link);
 let inHand = 0;
 
 /** Kept so that no loop is optimised away. */
@@ -159,7 +159,7 @@ bench
     evaluate(tower);
   })
   .add('an edit worked out with every run laid, largest demo (limit 50 ms with drawing)', () => {
-    workOut(tower, { offer: CATALOGUE, routed: laid });
+    workOut(tower, { offer: CATALOGUE });
   })
   .add('evaluate with fixes offered, planetarium', () => {
     evaluate(demoBuild('pocket-planetarium') as Build, { offer: CATALOGUE });
@@ -187,7 +187,7 @@ bench
   })
   .add('one run laid anew while it is dragged, each of 13 in turn (limit 150 ms)', () => {
     inHand += 1;
-    sink += rerouteRun(tower, laid, links[inHand % links.length] as string).routed.routes.length;
+    sink += rerouteRun(tower, laid, links[inHand % links.length] as string).routes.length;
   })
   .add('  of it: flow of both loops', () => {
     solveFlow(w.model, w.reports.runs, temperatures);

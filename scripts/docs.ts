@@ -1,6 +1,7 @@
 /** Writes what docs say of the code, from the code: JSON Schemas, the list of findings. With --check it only compares. */
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import parse from 'joi-to-json';
+import { BUILD_VERSION } from '../src/core/build';
 import { buildSchema } from '../src/core/build/schema';
 import { PART_SCHEMAS } from '../src/core/part/schema';
 import { RULES } from '../src/core/rule';
@@ -11,11 +12,28 @@ const toJsonSchema = ((parse as unknown as { default?: typeof parse }).default ?
 ) => Record<string, unknown>;
 const DRAFT = 'json-draft-2019-09';
 
+/** Keys that Joi knows by a pattern come as properties named "/pattern/": JSON Schema has a word of its own for them. */
+function withPatterns(node: unknown): unknown {
+  if (Array.isArray(node)) return node.map(withPatterns);
+  if (typeof node !== 'object' || node === null) return node;
+  const entries = Object.entries(node).map(([k, v]) => [k, withPatterns(v)] as const);
+  const { properties, ...rest } = Object.fromEntries(entries) as {
+    properties?: Record<string, unknown>;
+  };
+  if (typeof properties !== 'object') return rest;
+  const isPattern = ([key]: [string, unknown]): boolean => /^\/.+\/$/.test(key);
+  const all = Object.entries(properties);
+  const patterns = all.filter(isPattern).map(([key, v]) => [key.slice(1, -1), v] as const);
+  const plain = Object.fromEntries(all.filter((e) => !isPattern(e)));
+  if (patterns.length === 0) return { ...rest, properties };
+  return { ...rest, properties: plain, patternProperties: Object.fromEntries(patterns) };
+}
+
 const build = {
   $schema: 'https://json-schema.org/draft/2019-09/schema',
   $id: 'zephyron-build.schema.json',
-  title: 'Zephyron build document, version 1',
-  ...toJsonSchema(buildSchema, DRAFT),
+  title: `Zephyron build document, version ${BUILD_VERSION}`,
+  ...(withPatterns(toJsonSchema(buildSchema, DRAFT)) as object),
 };
 const part = {
   $schema: 'https://json-schema.org/draft/2019-09/schema',
@@ -29,13 +47,13 @@ const part = {
 
 const findings = `# Findings
 
-Every check says the same kind of thing: a code, how bad it is, what it is about, a title and detail with the numbers, the limit and its source, and fixes that can be applied with one click. Codes are stable. This page is written from the rules themselves (\`npm run docs\`).
+Every check says the same kind of thing: a code, how bad it is, what it is about, a title and detail with the numbers, the limit and its source, and fixes that can be applied with one click. A fix is offered only when a whole analysis of the changed build finds the trouble gone and no kind of finding worse. Codes are stable. This page is written from the rules themselves (\`npm run docs\`).
 
 | code | stage | worst | what it means and what to do | limit from |
 |---|---|---|---|---|
 ${RULES.map((r) => `| \`${r.code}\` | ${r.stage} | ${r.severity} | ${r.meaning} | ${r.source} |`).join('\n')}
 
-"fails" is drawn as an open square with a bar, "tight" as a half disc, "note" as a ring; a stage without any holds, a filled disc.
+"fails" is drawn as an open square with a bar, "tight" (marginal) as a half disc, "note" as a small i; a stage without any is OK, a filled disc, and one that could not be checked a ring.
 `;
 
 const wanted: readonly (readonly [string, string])[] = [

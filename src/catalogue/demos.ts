@@ -5,6 +5,7 @@ import {
   type Build,
   type Edit,
   type Item,
+  type Layout,
   type Placement,
   type Settings,
 } from '@/core/build';
@@ -20,6 +21,9 @@ import type {
 import { BLOCKS } from './blocks';
 import { CASES } from './cases';
 import { FANS } from './fans';
+import deskLayout from './layouts/dawn-chorus-desk.json';
+import towerLayout from './layouts/fenland-flood-tower.json';
+import planetariumLayout from './layouts/pocket-planetarium.json';
 import { BOARDS, CARDS, MEMORIES, PROCESSORS, SUPPLIES } from './hardware';
 import { INLINE } from './inline';
 import { STANDARD_KIT } from './kit';
@@ -389,21 +393,24 @@ function pocketPlanetarium(): Build {
     : laid;
 }
 
+/** A demo with the routes the router found for it (`npm run layouts`); a test holds them against the router. */
+const laidOut = (build: Build, layout: unknown): Build => ({ ...build, layout: layout as Layout });
+
 export const DEMO_BUILDS: readonly Demo[] = [
   {
     name: 'dawn-chorus-desk',
     about: 'A quiet desk for editing birdsong recordings: soft tube, two radiators, slow fans.',
-    build: dawnChorusDesk(),
+    build: laidOut(dawnChorusDesk(), deskLayout),
   },
   {
     name: 'fenland-flood-tower',
     about: 'Two loops of hard tube for a machine that models floods day and night.',
-    build: fenlandTower(),
+    build: laidOut(fenlandTower(), towerLayout),
   },
   {
     name: 'pocket-planetarium',
     about: 'Eleven litres for a travelling planetarium, with mistakes in it to be found.',
-    build: pocketPlanetarium(),
+    build: laidOut(pocketPlanetarium(), planetariumLayout),
   },
 ];
 

@@ -2,10 +2,10 @@ import { readFileSync } from 'node:fs';
 import { bendTable } from '@/core/run';
 import type { Vec } from '@/core/shape';
 import { CATALOGUE, DEMO_BUILDS, demoBuild } from '@/catalogue';
-import type { Build } from '@/core/build';
+import { applyEdit, type Build } from '@/core/build';
 import { evaluate, workOut } from '@/core/evaluate';
 import { pressureToHead, solveNetwork } from '@/core/flow';
-import { placePieces, routeBuild } from '@/core/route';
+import { rerouteEdit } from '@/core/route';
 import { resolve } from '@/core/model';
 import { LOAD_CASES, type LoadCaseId } from '@/core/part';
 import { FAULTS, runTransient, ScenarioError, type Fault, type FaultKind } from '@/core/transient';
@@ -44,6 +44,7 @@ const HELP = `zephyron: the same core from a terminal
   parts [--kind KIND]      prints the catalogue as JSON
   proof [--json]           prints every reference check
 
+Runs are as the build's layout says; --route first routes those that are not (up to 120 s).
 A build that cannot be read: its path and message on standard error, exit 1.
 `;
 
@@ -63,19 +64,21 @@ const VALUED = new Set([
 export function run(args: readonly string[], read: (file: string) => string = readInput): Ran {
   const [command, ...rest] = args;
   const flags = new Set(rest.filter((a) => a.startsWith('--')));
+  const withBuild: WithBuild = (file, work) =>
+    readBuild(file, read, (build) => work(flags.has('--route') ? routed(build) : build));
   const plain = rest.filter((a, i) => !a.startsWith('--') && !VALUED.has(rest[i - 1] ?? ''));
   switch (command) {
     case 'demo':
       return demo(plain[0]);
     case 'evaluate':
-      return withBuild(plain[0], read, (build) =>
+      return withBuild(plain[0], (build) =>
         done(
-          `${JSON.stringify(evaluate(build, { offer: CATALOGUE, routed: routeBuild(build), fixes: !flags.has('--no-fixes') }), null, 1)}\n`,
+          `${JSON.stringify(evaluate(build, { offer: CATALOGUE, fixes: !flags.has('--no-fixes') }), null, 1)}\n`,
         ),
       );
     case 'list':
-      return withBuild(plain[0], read, (build) => {
-        const { list } = workOut(build, { routed: routeBuild(build) }).reports;
+      return withBuild(plain[0], (build) => {
+        const { list } = workOut(build).reports;
         return done(
           flags.has('--json')
             ? `${JSON.stringify(list, null, 1)}\n`
@@ -83,21 +86,17 @@ export function run(args: readonly string[], read: (file: string) => string = re
         );
       });
     case 'inp':
-      return withBuild(plain[0], read, (build) => inp(build, valueOf(rest, '--loop')));
+      return withBuild(plain[0], (build) => inp(build, valueOf(rest, '--loop')));
     case 'solve':
       return solve(plain[0], read);
     case 'bend':
       return bend(plain[0], valueOf(rest, '--radius'), read);
     case 'sheets':
-      return withBuild(plain[0], read, (build) =>
-        done(`${JSON.stringify(sheetsOf(build), null, 1)}\n`),
-      );
+      return withBuild(plain[0], (build) => done(`${JSON.stringify(sheetsOf(build), null, 1)}\n`));
     case 'solids':
-      return withBuild(plain[0], read, (build) =>
-        done(`${JSON.stringify(solidsOf(build), null, 1)}\n`),
-      );
+      return withBuild(plain[0], (build) => done(`${JSON.stringify(solidsOf(build), null, 1)}\n`));
     case 'transient':
-      return withBuild(plain[0], read, (build) => transient(build, rest));
+      return withBuild(plain[0], (build) => transient(build, rest));
     case 'parts': {
       const kind = valueOf(rest, '--kind');
       return done(
@@ -137,7 +136,7 @@ function inp(build: Build, only: string | undefined): Ran {
     return failed(
       `There is no loop "${only}" in this build; known: ${build.loops.map((l) => l.id).join(', ') || 'none'}.`,
     );
-  const { model, reports } = workOut(build, { routed: routeBuild(build) });
+  const { model, reports } = workOut(build);
   const loops = inpLoops(model, reports.runs, reports.flow, only);
   return loops.length > 0
     ? done(writeInp(build.name, loops))
@@ -189,7 +188,9 @@ function withText(
   return work(text);
 }
 
-function withBuild(
+type WithBuild = (file: string | undefined, work: (build: Build) => Ran) => Ran;
+
+function readBuild(
   file: string | undefined,
   read: (file: string) => string,
   work: (build: Build) => Ran,
@@ -200,6 +201,25 @@ function withBuild(
       ? work(parsed.value)
       : failed(parsed.troubles.map((t) => `${t.path || '(document)'}: ${t.message}`).join('\n'));
   });
+}
+
+/** Longest that routing may take, and how often it says how far it is, ms. */
+const ROUTE_MS = 120_000;
+const TELL_MS = 500;
+
+/** The build with everything routed that was not, or no longer is. What does not come to an end in time stays an estimate. */
+function routed(build: Build): Build {
+  const began = Date.now();
+  let told = began;
+  const edit = rerouteEdit(build, (done, of) => {
+    const now = Date.now();
+    if (now - told > TELL_MS) {
+      told = now;
+      process.stderr.write(`routing: ${done} of ${of} runs\n`);
+    }
+    return now - began < ROUTE_MS;
+  });
+  return edit ? applyEdit(build, edit).build : build;
 }
 
 function proof(json: boolean): Ran {
@@ -238,7 +258,7 @@ function transient(build: Build, args: readonly string[]): Ran {
     faults.push(fault);
   }
   const step = valueOf(args, '--step');
-  const { setup, reports } = workOut(build, { routed: routeBuild(build) });
+  const { setup, reports } = workOut(build);
   try {
     const result = runTransient(setup, reports.flow, reports.runs, {
       profile: [{ load: load as LoadCaseId, seconds }],
@@ -255,7 +275,7 @@ function transient(build: Build, args: readonly string[]): Ran {
 
 /** The bends of every routed run in the order of the work, easiest run first within a loop. */
 function sheetsOf(build: Build): { readonly runs: readonly object[] } {
-  const { runs } = workOut(build, { routed: routeBuild(build) }).reports;
+  const { runs } = workOut(build).reports;
   const sheets = build.loops.flatMap((loop) => {
     const own = runs.filter((run) => run.loop === loop.id);
     return makingOrder(own.flatMap((run) => bendSheet(run, loop) ?? []));
@@ -280,7 +300,7 @@ function sheetsOf(build: Build): { readonly runs: readonly object[] } {
 
 /** Bodies and ports as a stranger's geometry would want them. */
 function solidsOf(build: Build): readonly object[] {
-  const model = resolve(build, placePieces(build));
+  const model = resolve(build);
   const placed = [...model.placed.values()];
   return [
     ...[...placed.flatMap((p) => p.solids), ...model.obstacles].map((s) =>

@@ -1,4 +1,4 @@
-import type { Build } from './build';
+import { withoutRoutes, type Build } from './build';
 import {
   resolveFixes,
   runRules,
@@ -45,9 +45,9 @@ import {
   formatWatts,
   plural,
 } from './quantity';
-import { routedRuns, type RoutedBuild } from './route';
+import { routedRuns, routesOf, unroutedRuns, type Routed } from './route';
 import { RULES } from './rule';
-import { estimateRuns, type Run } from './run';
+import type { Run } from './run';
 import { settle } from './settle';
 
 export interface Reports {
@@ -88,13 +88,13 @@ export interface Workings extends Omit<Evaluation, 'findings'> {
   readonly findings: readonly Finding[];
   readonly model: Model;
   readonly setup: HeatSetup;
+  /** The routes of the document that hold. */
+  readonly routed: Routed;
 }
 
 export interface EvaluateOptions {
   /** Parts that fixes may offer. */
   readonly offer?: readonly Part[];
-  /** What routing found of this very build: its runs are then measured, not estimated. */
-  readonly routed?: RoutedBuild | null;
 }
 
 /** The judged load in the brief's hottest room. */
@@ -112,12 +112,10 @@ function inSummer(model: Model, runs: readonly Run[], setup: HeatSetup): CaseRep
 }
 
 /** Everything there is to say about a build. Pure; works on any valid build, however unfinished; milliseconds. */
-export function workOut(
-  build: Build,
-  { offer = [], routed = null }: EvaluateOptions = {},
-): Workings {
-  const model = routed ? resolve(build, new Map(routed.frames)) : resolve(build);
-  const runs = routed ? routedRuns(model, routed.routed) : estimateRuns(model);
+export function workOut(build: Build, { offer = [] }: EvaluateOptions = {}): Workings {
+  const model = resolve(build);
+  const routed = routesOf(model);
+  const runs = routedRuns(model, routed);
   const fit = measureGaps(model);
   const screws = screwNeeds(model);
   const ports = portFits(model, runs),
@@ -136,8 +134,9 @@ export function workOut(
     build,
     model,
     runs,
-    missing: routed?.routed.missing ?? [],
-    unpinned: routed?.routed.unpinned ?? [],
+    missing: routed.missing,
+    unpinned: routed.unpinned,
+    unrouted: unroutedRuns(model, routed),
     fit,
     ports,
     airSides: sides,
@@ -165,7 +164,8 @@ export function workOut(
     metals,
     list,
   };
-  return { reports, findings, stages: stageStates(build, reports, findings), model, setup };
+  const stages = stageStates(build, reports, findings);
+  return { reports, findings, stages, model, setup, routed };
 }
 
 const analysed = new WeakMap<Build, readonly Finding[]>();
@@ -174,7 +174,7 @@ const analysed = new WeakMap<Build, readonly Finding[]>();
 export function findingsOf(build: Build): readonly Finding[] {
   const known = analysed.get(build);
   if (known) return known;
-  const { findings } = workOut(build);
+  const { findings } = workOut(withoutRoutes(build));
   analysed.set(build, findings);
   return findings;
 }
@@ -232,6 +232,13 @@ function stageStates(
     if (marginal > 0) return `${plural(marginal, 'pair')} marginal`;
     return unless('materials', `${plural(reports.metals.metals.length, 'metal')}, compatible`);
   };
+  const unrouted = tubes.filter((r) => r.estimated).length;
+  const runsWords = () => {
+    if (tubes.length === 0) return 'not connected';
+    const metres = formatNumber(list.tube_mm / 1000, { decimals: 1 });
+    if (unrouted === 0) return `${plural(tubes.length, 'run')}, ${metres} m`;
+    return `${unrouted} of ${tubes.length} not routed, ~${metres} m`;
+  };
   const costWords = () => {
     if (list.lines.length === 0) return 'nothing yet';
     if (list.budget === null) return formatMoney(list.loopTotal, true);
@@ -265,11 +272,8 @@ function stageStates(
       result: metalsWords(),
     },
     runs: {
-      verdict: known('runs', tubes.length > 0),
-      result:
-        tubes.length > 0
-          ? `${plural(tubes.length, 'run')}, ${tubes.some((r) => r.estimated) ? '~' : ''}${formatNumber(list.tube_mm / 1000, { decimals: 1 })} m`
-          : 'not connected',
+      verdict: known('runs', tubes.length > 0 && unrouted === 0),
+      result: runsWords(),
     },
     parts: {
       verdict: known('parts', list.lines.length > 0),

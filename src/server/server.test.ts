@@ -65,7 +65,7 @@ describe('the list of builds', () => {
     expect((await buildFile('broken'))?.text).toBe('{"format":"zephyron-build"}');
     await removeBuild(store, 'broken');
     await expect(
-      inPool('evaluate', { data: desk, shelves: BARE_SHELVES, fixes: true }, 1),
+      inPool('evaluate', { data: desk, shelves: BARE_SHELVES, fixes: true, route: true }, 1),
     ).rejects.toBeInstanceOf(OverTimeError);
     // The thread that was stopped is replaced.
     expect(await inPool('summarise', { document: JSON.stringify(desk) }, 20_000)).toMatchObject({

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { DEMO_BUILDS, type Shelves } from '@/catalogue';
 import type { Build } from '@/core/build';
-import { countTrouble, guardBuild, parseBuild } from '@/core/guard';
+import { countTrouble, guardBuild, parseBuild, type Guarded } from '@/core/guard';
 import { buildFileName, buildToText, slug } from '@/format';
 import {
   createBuild,
@@ -96,8 +96,17 @@ export async function buildFile(
 }
 
 /** A new build from a document. Its id is made from its name. */
-export async function addBuild(data: unknown): Promise<Answer> {
-  const guarded = guardBuild(data);
+export async function addBuild(
+  data: unknown,
+  { route = false }: { readonly route?: boolean } = {},
+): Promise<Answer> {
+  const counted = countTrouble(data);
+  if (counted) return refuse(400, 'This is not a build that can be kept.', [counted]);
+  if (!route) return keepBuild(guardBuild(data));
+  return pooled(async () => keepBuild(await inPool('route', { data }, EVALUATE_MS)));
+}
+
+async function keepBuild(guarded: Guarded<Build>): Promise<Answer> {
   if (!guarded.ok) return refuse(400, 'This is not a build that can be kept.', guarded.troubles);
   const id = `${slug(guarded.value.name)}-${randomBytes(4).toString('hex')}`;
   const row = await createBuild(
@@ -152,12 +161,12 @@ const EVALUATE_MS = 60_000;
 export async function evaluateDocument(
   data: unknown,
   shelves: Shelves,
-  { fixes = false }: { readonly fixes?: boolean } = {},
+  { fixes = false, route = false }: { readonly fixes?: boolean; readonly route?: boolean } = {},
 ): Promise<Answer> {
   const counted = countTrouble(data);
   if (counted) return refuse(400, 'This is not a build that can be evaluated.', [counted]);
   return pooled(async () => {
-    const evaluated = await inPool('evaluate', { data, shelves, fixes }, EVALUATE_MS);
+    const evaluated = await inPool('evaluate', { data, shelves, fixes, route }, EVALUATE_MS);
     if (!evaluated.ok)
       return refuse(400, 'This is not a build that can be evaluated.', evaluated.troubles);
     return { status: 200, body: new JsonText(evaluated.json) };

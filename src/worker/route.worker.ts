@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
-import type { Build } from '@/core/build';
+import type { Build, Edit } from '@/core/build';
 import { betterPorts, compareOrders, type OrdersCompared, type PortsFound } from '@/core/change';
-import { routeBuild, type RoutedBuild } from '@/core/route';
+import { improvement, rerouteEdit, type Improvement } from '@/core/route';
 
 type Tell = (share: number) => void;
 const telling =
@@ -11,10 +11,13 @@ const telling =
     return true;
   };
 
-/** What lays runs through the case, off the main thread, telling how far it is. */
+/** What routes through the case, off the main thread, telling how far it is. */
 const api = {
-  route(build: Build, tell: Tell): RoutedBuild {
-    return routeBuild(build, telling(tell));
+  reroute(build: Build, tell: Tell): { readonly edit: Edit | null } {
+    return { edit: rerouteEdit(build, telling(tell)) };
+  },
+  improve(build: Build, tell: Tell): { readonly found: Improvement | null } {
+    return { found: improvement(build, telling(tell)) };
   },
   orders(build: Build, loop: string, tell: Tell): OrdersCompared | null {
     return compareOrders(build, loop, telling(tell));

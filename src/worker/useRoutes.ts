@@ -1,8 +1,8 @@
 'use client';
 import { proxy, wrap, type Remote } from 'comlink';
-import type { Build } from '@/core/build';
+import type { Build, Edit } from '@/core/build';
 import type { OrdersCompared, PortsFound } from '@/core/change';
-import type { RoutedBuild } from '@/core/route';
+import type { Improvement } from '@/core/route';
 import type { RouteWorker } from './route.worker';
 import { useJob, type Job, type Start } from './useJob';
 
@@ -18,8 +18,11 @@ const starting =
     const worker = new Worker(new URL('./route.worker.ts', import.meta.url), { type: 'module' });
     return { worker, answer: ask(wrap<RouteWorker>(worker), key, tell) };
   };
-const routes = starting<RoutedBuild>((api, key, tell) =>
-  api.route(JSON.parse(key) as Build, proxy(tell)),
+const reroutes = starting<{ readonly edit: Edit | null }>((api, key, tell) =>
+  api.reroute(JSON.parse(key) as Build, proxy(tell)),
+);
+const improvements = starting<{ readonly found: Improvement | null }>((api, key, tell) =>
+  api.improve(JSON.parse(key) as Build, proxy(tell)),
 );
 const orders = starting<OrdersCompared>((api, key, tell) => {
   const [loop, build] = JSON.parse(key) as [string, Build];
@@ -40,9 +43,12 @@ export const inSpace = (build: Build): string =>
     })),
   });
 
-/** The runs of a build, routed; null asks for nothing. */
-export const useRoutes = (build: Build | null): Job<RoutedBuild> =>
-  useJob(build && inSpace(build), routes);
+/** The edit that routes what is not routed, or no longer holds; null asks for nothing. */
+export const useReroute = (build: Build | null): Job<{ readonly edit: Edit | null }> =>
+  useJob(build && inSpace(build), reroutes);
+/** What routing everything afresh would gain; null asks for nothing. */
+export const useImprovement = (build: Build | null): Job<{ readonly found: Improvement | null }> =>
+  useJob(build && inSpace(build), improvements);
 /** Orders of a loop's parts, laid and judged; null asks for nothing. Speeds count: temperatures stand beside. */
 export const useOrders = (build: Build, loop: string | null): Job<OrdersCompared> =>
   useJob(loop === null ? null : JSON.stringify([loop, { ...build, name: '' }]), orders);

@@ -133,6 +133,12 @@ const EDITS: Record<EditKind, Edit> = {
       { do: 'fans.speed', speed_rpm: 800 },
     ],
   },
+  'layout.set': {
+    do: 'layout.set',
+    routes: { 'run-2': null },
+    noWay: { 'run-2': { blockedBy: 'Sheet', wouldFit: null } },
+  },
+  'route.pin': { do: 'route.pin', link: 'run-2', pinned: true },
   patch: { do: 'patch', patches: [{ op: 'replace', path: ['name'], value: 'Patched' }] },
 };
 

@@ -20,12 +20,15 @@ import type {
   EndPiece,
   Item,
   KitDuty,
+  LaidRoute,
   Link,
   LinkWay,
   LoadStep,
   Loop,
+  NoWay,
   OrderMark,
   Placement,
+  Pose,
   PortRef,
   Settings,
 } from './types';
@@ -120,6 +123,14 @@ export type Edit =
       /** 0: none there. */ readonly count: number;
     }
   | { readonly do: 'order.mark'; readonly part: string; readonly mark: OrderMark | null }
+  | {
+      readonly do: 'layout.set';
+      /** Null: no longer routed, placed or without a way. What is not named stays. */
+      readonly routes?: Readonly<Record<string, LaidRoute | null>>;
+      readonly poses?: Readonly<Record<string, Pose | null>>;
+      readonly noWay?: Readonly<Record<string, NoWay | null>>;
+    }
+  | { readonly do: 'route.pin'; readonly link: string; readonly pinned: boolean }
   | { readonly do: 'batch'; readonly edits: readonly Edit[] }
   | { readonly do: 'patch'; readonly patches: readonly Patch[] };
 
@@ -152,6 +163,7 @@ export function applyEdit(build: Build, edit: Edit): Applied {
   const [next, , back] = produceWithPatches(build, (draft) => {
     change(draft, edit);
     dropBridges(draft);
+    dropLayout(draft);
   });
   return { build: next, inverse: { do: 'patch', patches: back } };
 }
@@ -162,6 +174,32 @@ type D = Draft<Build>;
 function dropBridges(draft: D): void {
   for (const loop of draft.loops)
     for (const link of loop.links) if (link.by === 'tube' && link.bridge) delete link.bridge;
+}
+
+/** What was routed or placed for something that is gone goes with it. */
+function dropLayout(draft: D): void {
+  const tubes = new Set(
+    draft.loops.flatMap((loop) => loop.links.flatMap((l) => (l.by === 'tube' ? [l.id] : []))),
+  );
+  const hanging = new Set(draft.items.flatMap((i) => (i.placement.on === 'line' ? [i.id] : [])));
+  const { routes, poses, noWay } = draft.layout;
+  for (const id of Object.keys(routes)) if (!tubes.has(id)) delete routes[id];
+  for (const id of Object.keys(noWay)) if (!tubes.has(id)) delete noWay[id];
+  for (const id of Object.keys(poses)) if (!hanging.has(id)) delete poses[id];
+}
+
+/** A connection whose wishes have changed is to be routed again. */
+function unroute(draft: D, link: string): void {
+  delete draft.layout.routes[link];
+  delete draft.layout.noWay[link];
+}
+
+/** Sets what is named, and takes away what is named with null. */
+function setEach<T>(into: Record<string, T>, values: Readonly<Record<string, T | null>>): void {
+  for (const [id, value] of Object.entries(values)) {
+    if (value === null) delete into[id];
+    else into[id] = value;
+  }
 }
 
 function itemOf(draft: D, id: string): Draft<Item> {
@@ -284,6 +322,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       const loop = loopOf(draft, edit.loop);
       loop.tube = own(edit.tube);
       loop.fitting = own(edit.fitting);
+      for (const link of loop.links) unroute(draft, link.id);
       return;
     }
     case 'loop.fitting':
@@ -319,6 +358,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
           `loops.${edit.loop}.links.${edit.link}`,
         );
       link.ends = { ...edit.ends };
+      unroute(draft, edit.link);
       return;
     }
     case 'link.way': {
@@ -330,6 +370,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
         );
       if (edit.way && Object.keys(edit.way).length > 0) link.way = own(edit.way);
       else delete link.way;
+      unroute(draft, edit.link);
       return;
     }
     case 'loop.test-bend': {
@@ -368,6 +409,24 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       if (edit.mark) orders[edit.part] = own(edit.mark);
       else delete orders[edit.part];
       draft.choices.orders = orders;
+      return;
+    }
+    case 'layout.set': {
+      const { layout } = draft;
+      setEach(layout.routes, own(edit.routes ?? {}));
+      setEach(layout.poses, own(edit.poses ?? {}));
+      setEach(layout.noWay, own(edit.noWay ?? {}));
+      return;
+    }
+    case 'route.pin': {
+      const route = draft.layout.routes[edit.link];
+      if (!route)
+        throw new EditError(
+          'This run is not routed: there is nothing to pin.',
+          `layout.routes.${edit.link}`,
+        );
+      if (edit.pinned) route.pinned = true;
+      else delete route.pinned;
       return;
     }
     case 'batch':

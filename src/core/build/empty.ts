@@ -1,4 +1,11 @@
-import { BUILD_FORMAT, BUILD_VERSION, type Brief, type Build, type Kit } from './types';
+import {
+  BUILD_FORMAT,
+  BUILD_VERSION,
+  type Brief,
+  type Build,
+  type Kit,
+  type Layout,
+} from './types';
 
 /** What a new brief starts from: common practice, every value meant to be changed. */
 export const DEFAULT_BRIEF: Brief = {
@@ -17,6 +24,9 @@ export const DEFAULT_BRIEF: Brief = {
   listener_m: 1,
 };
 
+/** Nothing routed yet. */
+export const EMPTY_LAYOUT: Layout = { routes: {}, poses: {}, noWay: {} };
+
 /** A build with nothing in it yet. */
 export function emptyBuild(name: string, kit: Kit, brief: Brief = DEFAULT_BRIEF): Build {
   return {
@@ -28,6 +38,7 @@ export function emptyBuild(name: string, kit: Kit, brief: Brief = DEFAULT_BRIEF)
     items: [],
     loops: [],
     kit,
+    layout: EMPTY_LAYOUT,
     choices: { removed: [] },
   };
 }

@@ -10,6 +10,10 @@ export type {
   Kit,
   KitDuty,
   LaidEnd,
+  LaidRoute,
+  Layout,
+  NoWay,
+  Pose,
   Link,
   LinkWay,
   LoadStep,
@@ -22,5 +26,6 @@ export type {
   Via,
 } from './types';
 export { applyEdit, EditError, type Applied, type Edit, type EditKind } from './edits';
-export { DEFAULT_BRIEF, emptyBuild } from './empty';
+export { DEFAULT_BRIEF, emptyBuild, EMPTY_LAYOUT } from './empty';
 export { findItem, freeId, loopOfItem, samePort } from './find';
+export { withoutRoutes } from './withoutRoutes';

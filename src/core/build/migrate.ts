@@ -21,7 +21,31 @@ export const MIGRATIONS: Readonly<Record<number, (old: Document) => Document>> =
       choices: { removed: [] },
     };
   },
+  1: (old) => {
+    // Version 1 had no layout: routes were found anew each time, and only a pinned one stood in its connection.
+    const routes: Document = {};
+    const loops = listOf(old.loops).map((loop) => {
+      if (!isObject(loop)) return loop;
+      if (!Array.isArray(loop.links)) return loop;
+      const links = listOf(loop.links).map((link) => {
+        if (!isObject(link) || !isObject(link.way)) return link;
+        const { pinned, ...way } = link.way;
+        const { way: _way, ...rest } = link;
+        if (isObject(pinned) && typeof link.id === 'string')
+          routes[link.id] = { ...pinned, kept_mm: 0, router: 0, pinned: true };
+        return Object.keys(way).length > 0 ? { ...rest, way } : rest;
+      });
+      return { ...loop, links };
+    });
+    if (!Array.isArray(old.loops)) return { ...old, version: 2 };
+    return { ...old, version: 2, loops, layout: { routes, poses: {}, noWay: {} } };
+  },
 };
+
+const isObject = (value: unknown): value is Document =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+/** A list as it is; anything else stays for validation to refuse. */
+const listOf = (value: unknown): readonly unknown[] => (Array.isArray(value) ? value : []);
 
 /** Brings an older document to the present version, step by step. The caller has checked that the version is a known number. */
 export function migrate(document: Document): Document {

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { PART_SCHEMAS, id, mm, text, vec } from '../part/schema';
+import { ID_KEY, PART_SCHEMAS, id, mm, text, vec } from '../part/schema';
 import { BUILD_FORMAT, BUILD_VERSION } from './types';
 
 /** The guard of the whole document. Everything that enters, from a file, the API, an action or the database, passes it. */
@@ -146,12 +146,32 @@ const way = Joi.object({
   via: Joi.array()
     .items(Joi.array().items(mm(-3000).allow(null)).length(3))
     .max(12),
-  pinned: Joi.object({
-    corners: Joi.array().items(vec()).min(2).max(60).required(),
-    radius_mm: mm(0, 1000).required(),
-    from: laidEnd.required(),
-    to: laidEnd.required(),
-  }),
+});
+
+const laidRoute = Joi.object({
+  corners: Joi.array().items(vec()).min(2).max(60).required(),
+  radius_mm: mm(0, 1000).required(),
+  from: laidEnd.required(),
+  to: laidEnd.required(),
+  kept_mm: mm(0, 100).required(),
+  router: Joi.number().integer().min(0).max(10000).required(),
+  pinned: Joi.boolean(),
+});
+const pose = Joi.object({
+  at: vec().required(),
+  x: unit.required(),
+  y: unit.required(),
+  z: unit.required(),
+});
+const noWay = Joi.object({
+  blockedBy: text(120).allow(null).required(),
+  wouldFit: text(120).allow(null).required(),
+});
+/** What the router decided; by id of connection or part, and never more of them than there may be. */
+const layoutSchema = Joi.object({
+  routes: Joi.object().pattern(ID_KEY, laidRoute).max(400).required(),
+  poses: Joi.object().pattern(ID_KEY, pose).max(120).required(),
+  noWay: Joi.object().pattern(ID_KEY, noWay).max(400).required(),
 });
 export const loopSchema = Joi.object({
   id: id().required(),
@@ -209,11 +229,12 @@ export const buildSchema = Joi.object({
     leads: Joi.array().items(PART_SCHEMAS.lead).max(40).optional(),
     sundries: Joi.array().items(PART_SCHEMAS.sundry).max(200).optional(),
   }).required(),
+  layout: layoutSchema.required(),
   choices: Joi.object({
-    drawer: Joi.object().pattern(id(), Joi.number().min(0).max(10000)).max(400).optional(),
+    drawer: Joi.object().pattern(ID_KEY, Joi.number().min(0).max(10000)).max(400).optional(),
     orders: Joi.object()
       .pattern(
-        id(),
+        ID_KEY,
         Joi.object({
           state: Joi.string().valid('ordered', 'received', 'missing').required(),
           shop: text(60).optional(),

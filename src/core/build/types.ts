@@ -10,10 +10,10 @@ import type {
   SundryPart,
   TubePart,
 } from '../part';
-import type { Vec } from '../shape';
+import type { Frame, Vec } from '../shape';
 
 export const BUILD_FORMAT = 'zephyron-build';
-export const BUILD_VERSION = 1;
+export const BUILD_VERSION = 2;
 
 /** What the builder wants, and the room it happens in. */
 export interface Brief {
@@ -148,13 +148,6 @@ export interface LinkWay {
   readonly via?: readonly Via[];
   /** Hard tube may lie aslant at 45° where that is shorter. */
   readonly slanted?: boolean;
-  /** Laid as it was found, and not moved. */
-  readonly pinned?: {
-    readonly corners: readonly Vec[];
-    readonly radius_mm: number;
-    readonly from: LaidEnd;
-    readonly to: LaidEnd;
-  };
 }
 
 /** From port to port, in flow order: a tube with its end fittings, or a joint that screws two ports together. */
@@ -204,6 +197,39 @@ export interface OrderMark {
   /** ISO date it was marked on. */ readonly on?: string;
 }
 
+/**
+ * A tube as the router laid it, mm in the case: the corners of its middle line from mouth to mouth of its end fittings. It
+ * holds while its ends meet their ports; whether it meets anything else is for the checks to say.
+ */
+export interface LaidRoute {
+  readonly corners: readonly Vec[];
+  readonly radius_mm: number;
+  readonly from: LaidEnd;
+  readonly to: LaidEnd;
+  /** Distance kept to everything when it was laid. */
+  readonly kept_mm: number;
+  /** Version of the router that laid it. */
+  readonly router: number;
+  /** Not moved by the router: the builder wants it as it lies. */
+  readonly pinned?: boolean;
+}
+
+/** Where an inline part stands in its run: its origin, and the case direction of each of its axes. */
+export type Pose = Frame;
+
+/** A connection the router found no way for: what stands in the way, and what would fit. */
+export interface NoWay {
+  readonly blockedBy: string | null;
+  readonly wouldFit: string | null;
+}
+
+/** What the router decided: part of the document, saved and undone with it. By id of connection or part. */
+export interface Layout {
+  readonly routes: Readonly<Record<string, LaidRoute>>;
+  readonly poses: Readonly<Record<string, Pose>>;
+  readonly noWay: Readonly<Record<string, NoWay>>;
+}
+
 export interface Build {
   readonly format: typeof BUILD_FORMAT;
   readonly version: typeof BUILD_VERSION;
@@ -213,6 +239,7 @@ export interface Build {
   readonly items: readonly Item[];
   readonly loops: readonly Loop[];
   readonly kit: Kit;
+  readonly layout: Layout;
   readonly choices: {
     /** Cages and brackets taken out of the case. */
     readonly removed: readonly string[];

@@ -1,7 +1,7 @@
 import { applyEdit, type Build, type Edit, type Link, type Loop } from '../build';
 import { resolve, type Model } from '../model';
 import { isWet, type Port } from '../part';
-import { routeBuild, type RoutedBuild } from '../route';
+import { layoutEdit, routeBuild, withFrames, type RoutedBuild } from '../route';
 import { add, distance, dot, scale, sub, unit, type Vec } from '../shape';
 
 export interface PortsFound {
@@ -29,8 +29,8 @@ export function betterPorts(
   tell: (done: number, of: number) => boolean = () => true,
 ): PortsFound | null {
   if (!tell(0, 2)) return null;
-  const before = routeBuild(build),
-    model = resolve(build, new Map(before.frames));
+  const before = routeBuild(build);
+  const model = resolve(withFrames(build, before));
   if (!tell(1, 2)) return null;
   const loops = build.loops.map((loop) => ({ loop, links: chosen(model, build, loop) }));
   const moved = loops.flatMap(({ loop, links }) =>
@@ -56,8 +56,11 @@ export function betterPorts(
         .map((port): Edit => ({ do: 'cap.set', loop: loop.id, port, with: 'plug' })),
     ];
   });
-  const edit: Edit = { do: 'batch', edits },
-    after = routeBuild(applyEdit(build, edit).build);
+  const ported = applyEdit(build, { do: 'batch', edits }).build;
+  const after = routeBuild(ported);
+  const laid = layoutEdit(ported, after);
+  // What is offered is what was routed, to the last corner.
+  const edit: Edit = { do: 'batch', edits: laid ? [...edits, laid] : edits };
   const worth = (r: RoutedBuild): number => r.routed.routes.reduce((s, x) => s + x.cost, 0);
   const better =
     after.routed.missing.length < before.routed.missing.length ||
@@ -84,8 +87,8 @@ function chosen(model: Model, build: Build, loop: Loop): readonly Link[] {
         !b ||
         a.by === 'joint' ||
         b.by === 'joint' ||
-        a.way?.pinned ||
-        b.way?.pinned
+        build.layout.routes[a.id]?.pinned ||
+        build.layout.routes[b.id]?.pinned
       )
         continue;
       const chamber = (id: string): string | undefined =>

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '../build';
+import { applyEdit, withoutRoutes, type Build } from '../build';
 import { evaluate, workOut } from '../evaluate';
 import { worstRise } from '../heat';
 import { bestUse, candidates, judgeChanges, type Judged } from '.';
@@ -41,8 +41,18 @@ describe('what one change would do', () => {
   test('ids are unique, and each figure is the difference of two evaluations', () => {
     expect(new Set(all.map((c) => c.id)).size).toBe(all.length);
     const rise = (b: Build): number => worstRise(evaluate(b).reports.heat[b.brief.loadCase]) ?? NaN;
+    const by = (c: Judged, basis: (b: Build) => Build): number =>
+      rise(basis(applyEdit(desk, c.edit).build)) - rise(basis(desk));
+    // Parts that move runs: estimated before and after. A speed: as routed before and after.
+    const holds = (c: Judged): boolean =>
+      workOut(applyEdit(desk, c.edit).build).reports.runs.every((r) => !r.estimated);
     for (const c of [all[0], all[all.length - 1]] as Judged[])
-      expect(c.rise_K).toBeCloseTo(rise(applyEdit(desk, c.edit).build) - rise(desk), 9);
+      expect(c.rise_K).toBeCloseTo(by(c, holds(c) ? (b) => b : withoutRoutes), 9);
+    expect(all.some((c) => !holds(c))).toBe(true);
+    expect(of('pump-1.2').rise_K).toBeCloseTo(
+      by(of('pump-1.2'), (b) => b),
+      9,
+    );
     expect(all.map((c) => c.rise_K ?? Infinity)).toEqual(
       all.map((c) => c.rise_K ?? Infinity).sort((a, b) => a - b),
     );
@@ -62,8 +72,8 @@ describe('what one change would do', () => {
     const thick = of('core-top-radiator-rad-fell-240-45');
     // 22.00 between the two radiators, and plugs for the two further ports of the thick one.
     expect(thick.cost_minor).toBe(
-      evaluate(applyEdit(desk, thick.edit).build).reports.list.loopTotal -
-        evaluate(desk).reports.list.loopTotal,
+      evaluate(withoutRoutes(applyEdit(desk, thick.edit).build)).reports.list.loopTotal -
+        evaluate(withoutRoutes(desk)).reports.list.loopTotal,
     );
     expect(thick.cost_minor).toBeGreaterThan(7400 - 5200);
     expect(all.some((c) => c.troubles.length > 0)).toBe(true);

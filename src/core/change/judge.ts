@@ -1,4 +1,4 @@
-import { applyEdit, type Build } from '../build';
+import { applyEdit, withoutRoutes, type Build } from '../build';
 import { workOut, type Workings } from '../evaluate';
 import { worstRise } from '../heat';
 import type { Part } from '../part';
@@ -30,7 +30,7 @@ export function judgeChanges(
   offer: readonly Part[],
   tell: (done: number, of: number) => boolean = () => true,
 ): readonly Judged[] {
-  const now = workOut(build);
+  const now = basesOf(build);
   const list = candidates(build, offer);
   const out: Judged[] = [];
   for (const [i, c] of list.entries()) {
@@ -40,8 +40,30 @@ export function judgeChanges(
   return out.sort((a, b) => (a.rise_K ?? Infinity) - (b.rise_K ?? Infinity));
 }
 
-export function judge(candidate: Candidate, build: Build, now: Workings = workOut(build)): Judged {
-  const then = workOut(applyEdit(build, candidate.edit).build);
+/** A build worked out as its layout says, and with its runs estimated: that once it is asked for. */
+interface Bases {
+  readonly routed: Workings;
+  estimated(): Workings;
+}
+
+function basesOf(build: Build): Bases {
+  const routed = workOut(build);
+  let estimated: Workings | null = null;
+  return { routed, estimated: () => (estimated ??= workOut(withoutRoutes(build))) };
+}
+
+const unroutedIn = ({ reports }: Workings): number =>
+  reports.runs.filter((r) => r.by === 'tube' && r.estimated).length;
+
+/** Both builds on one basis: as routed where the change leaves every route as it is, with runs estimated in both otherwise. */
+function onOneBasis(changed: Build, bases: Bases): readonly [now: Workings, then: Workings] {
+  const then = workOut(changed);
+  if (unroutedIn(then) === unroutedIn(bases.routed)) return [bases.routed, then];
+  return [bases.estimated(), workOut(withoutRoutes(changed))];
+}
+
+export function judge(candidate: Candidate, build: Build, bases: Bases = basesOf(build)): Judged {
+  const [now, then] = onOneBasis(applyEdit(build, candidate.edit).build, bases);
   const load = build.brief.loadCase;
   const before = now.reports.heat[load],
     after = then.reports.heat[load];

@@ -3,7 +3,7 @@ import { workOut } from '../evaluate';
 import { reorderLoop } from '../loop';
 import { resolve } from '../model';
 import { distance, type Vec } from '../shape';
-import { routeBuild } from '../route';
+import { layoutEdit, routeBuild, routesOf, unroutedRuns, withRoutes } from '../route';
 import { estimateRuns } from '../run';
 
 /** A loop's parts in one order, laid and judged whole. */
@@ -87,12 +87,16 @@ export function compareOrders(
     .sort((a, b) => a.worth - b.worth);
   if (!tell(1, steps)) return null;
   const now = graph.stations.join(),
-    rows: OrderJudged[] = [judge(build, loopId, graph.stations, null)];
+    rows: OrderJudged[] = [judge(routedWhole(build), loopId, graph.stations, null)];
   for (const { order, after } of estimated
     .filter((e) => e.order.join() !== now)
     .slice(0, MOST_LAID)) {
     if (!tell(rows.length + 1, steps)) return null;
-    rows.push(judge(after, loopId, order, reorderLoop(build, loopId, order)));
+    const laid = layoutEdit(after, routeBuild(after));
+    const reorder = reorderLoop(build, loopId, order);
+    // What is taken is what was judged, to the last corner.
+    const edit: Edit = laid ? { do: 'batch', edits: [reorder, laid] } : reorder;
+    rows.push(judge(laid ? applyEdit(after, laid).build : after, loopId, order, edit));
   }
   rows.sort(
     (a, b) =>
@@ -106,14 +110,21 @@ export function compareOrders(
   return { rows, all: orders.length, spread_K: spreads.length > 0 ? Math.max(...spreads) : null };
 }
 
+/** The build as its document says where every run is routed, or was found to have no way; routed from nothing otherwise. */
+function routedWhole(build: Build): Build {
+  const model = resolve(build);
+  const routed = routesOf(model);
+  const open = unroutedRuns(model, routed).length - routed.missing.length;
+  return open === 0 ? build : withRoutes(build);
+}
+
 function judge(
   build: Build,
   loopId: string,
   order: readonly string[],
   edit: Edit | null,
 ): OrderJudged {
-  const routed = routeBuild(build),
-    { reports } = workOut(build, { routed });
+  const { reports, routed } = workOut(build);
   const runs = reports.runs.filter((r) => r.loop === loopId && r.by === 'tube'),
     heat = reports.heat[build.brief.loadCase];
   const cooled = new Map<string, number>();
@@ -125,7 +136,7 @@ function judge(
     edit,
     tube_mm: runs.reduce((s, r) => s + r.cut_mm, 0),
     bends: runs.reduce((s, r) => s + r.bends, 0),
-    without: routed.routed.missing.filter((m) => m.loop === loopId).length,
+    without: routed.missing.filter((m) => m.loop === loopId).length,
     temps: [...cooled].map(([item, temp_C]) => ({ item, temp_C })),
     rise_K: heat.loops.find((l) => l.id === loopId)?.rise_K ?? null,
   };

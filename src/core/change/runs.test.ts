@@ -3,7 +3,8 @@ import { CATALOGUE, demoBuild } from '@/catalogue';
 import { applyEdit, type Build, type Edit } from '../build';
 import { workOut } from '../evaluate';
 import { reorderLoop } from '../loop';
-import { routeBuild } from '../route';
+import { resolve } from '../model';
+import { routeBuild, routesOf } from '../route';
 import {
   betterPorts,
   compareOrders,
@@ -15,7 +16,7 @@ import {
 
 const desk = demoBuild('dawn-chorus-desk') as Build,
   tower = demoBuild('fenland-flood-tower') as Build;
-const found = routeBuild(desk);
+const found = routesOf(resolve(desk));
 
 describe('orders compared', () => {
   const compared = compareOrders(desk, 'loop') as OrdersCompared;
@@ -31,8 +32,7 @@ describe('orders compared', () => {
   test('each row is the whole evaluation of the loop in that order, routed', () => {
     const row = compared.rows.find((r) => r.edit !== null) as OrdersCompared['rows'][number],
       build = applyEdit(desk, row.edit as Edit).build,
-      routed = routeBuild(build),
-      { reports } = workOut(build, { routed });
+      { reports } = workOut(build);
     expect(row.tube_mm).toBeCloseTo(
       reports.runs.reduce((s, r) => s + r.cut_mm, 0),
       6,
@@ -108,9 +108,7 @@ describe('a tube too short', () => {
 
   test('making it again is always there; a run that is not routed has no advice', () => {
     expect(whatIfShort(desk, found, 'run-4', 'to', 60).map((r) => r.how)).toContain('again');
-    expect(
-      whatIfShort(desk, { ...found, routed: { ...found.routed, routes: [] } }, 'run-4', 'to', 5),
-    ).toEqual([]);
+    expect(whatIfShort(desk, { ...found, routes: [] }, 'run-4', 'to', 5)).toEqual([]);
   });
 });
 

@@ -2,7 +2,7 @@ import { applyEdit, type Build, type Edit } from '../build';
 import { measureGaps } from '../fit';
 import { movedBy, resolve } from '../model';
 import { formatMillimetres } from '../quantity';
-import type { RoutedBuild } from '../route';
+import type { Routed } from '../route';
 import { dot, norm, scale, sub, unit, type Vec } from '../shape';
 
 /** What saves a tube that came out too short. */
@@ -27,12 +27,12 @@ const ALONG = 0.9986;
  */
 export function whatIfShort(
   build: Build,
-  routed: RoutedBuild,
+  routed: Routed,
   linkId: string,
   end: 'from' | 'to',
   short_mm: number,
 ): readonly Rescue[] {
-  const route = routed.routed.routes.find((r) => r.link === linkId),
+  const route = routed.routes.find((r) => r.link === linkId),
     loop = build.loops.find((l) => l.id === route?.loop),
     link = loop?.links.find((l) => l.id === linkId);
   if (!route || !loop || !link) return [];
@@ -51,7 +51,7 @@ export function whatIfShort(
       : [route.corners[1], route.corners[0]];
   const leg = unit(sub(q as Vec, p as Vec)),
     legLength = norm(sub(q as Vec, p as Vec));
-  const model = resolve(build, new Map(routed.frames)),
+  const model = resolve(build),
     ref = link[end],
     port = model.portAt(ref),
     laid = end === 'to' ? route.to : route.from;
@@ -88,7 +88,7 @@ export function whatIfShort(
   );
   if (edits.length === group.length && edits.length > 0) {
     const edit: Edit = edits.length === 1 ? (edits[0] as Edit) : { do: 'batch', edits },
-      moved = resolve(applyEdit(build, edit).build, new Map(routed.frames)),
+      moved = resolve(applyEdit(build, edit).build),
       at = moved.portAt(ref);
     // The end must come nearer by just what is missing, and not to the side.
     const gone = at && port ? sub(at.at, port.at) : null;

@@ -4,7 +4,8 @@ import { heatSetup, noiseOf, solvePrepared, type CaseReport, type HeatSetup } fr
 import { secondPump } from '../loop';
 import { resolve, type GraphEdge, type LoopGraph, type Model } from '../model';
 import type { HeadPoint, InlinePart, PumpPart } from '../part';
-import { estimateRuns, type Run } from '../run';
+import { runsOf } from '../route';
+import type { Run } from '../run';
 import { settle } from '../settle';
 import { soundAtDistance, soundAtSpeed, soundSum } from '../sound';
 
@@ -195,7 +196,7 @@ const pumpsOf = (build: Build, loop: string): readonly string[] =>
 /** Slowest speed of a loop's pumps that moves the wanted flow as the build stands, rpm; full speed when none does. */
 function holdingSpeed(build: Build, loop: string, part: PumpPart): number {
   const model = resolve(build),
-    runs = estimateRuns(model);
+    runs = runsOf(model);
   const graph = model.loops.find((g) => g.loop.id === loop);
   if (!graph) return part.fullSpeed_rpm;
   const { flow } = settle(model, runs, heatSetup(model), build.brief.loadCase);

@@ -3,7 +3,7 @@ import { heatSetup, solvePrepared } from '../heat';
 import { rowEdit, splitEdit, whyNoSplit } from '../loop';
 import { resolve } from '../model';
 import type { InlinePart } from '../part';
-import { estimateRuns } from '../run';
+import { runsOf } from '../route';
 import { settle } from '../settle';
 
 /** What one part sees in one arrangement. */
@@ -104,7 +104,7 @@ export function isBeside(build: Build, loop: string, items: readonly string[]): 
 
 function look(build: Build, loop: string, items: readonly string[]): Omit<Arrangement, 'edit'> {
   const model = resolve(build);
-  const runs = estimateRuns(model);
+  const runs = runsOf(model);
   const { loadCase } = build.brief;
   const { flow, prepared } = settle(model, runs, heatSetup(model), loadCase);
   const report = solvePrepared(prepared, loadCase);

@@ -75,7 +75,7 @@ describe('fixes that are offered', () => {
     for (const f of workOut(build, { offer: CATALOGUE }).findings) {
       for (const { edit } of resolveFixes(build, f, findingsOf)) {
         offered += 1;
-        const after = workOut(applyEdit(build, edit).build).findings;
+        const after = findingsOf(applyEdit(build, edit).build);
         expect(after.map(findingKey)).not.toContain(findingKey(f));
         const fails = (list: readonly Finding[], code: string): number =>
           list.filter((x) => x.code === code && x.severity === 'fails').length;

@@ -402,11 +402,30 @@ describe('older documents', () => {
   test.each(kept)('%s opens', (file) => {
     const g = parseBuild(readFileSync(join(folder, file), 'utf8'));
     expect(g.ok ? [] : g.troubles).toEqual([]);
-    if (g.ok)
-      expect(g.value).toMatchObject({
-        version: 1,
-        name: 'Kept from version 0',
+    if (!g.ok) return;
+    const version = /^v(\d+)/.exec(file)?.[1];
+    expect(g.value).toMatchObject({ version: 2, name: `Kept from version ${version}` });
+  });
+
+  test('version 0 had its room and limits at the top', () => {
+    const g = parseBuild(readFileSync(join(folder, 'v0.json'), 'utf8'));
+    expect(g).toMatchObject({
+      value: {
         brief: { room_C: 21, limits: { rise_K: 11, clear_mm: 5 } },
-      });
+        layout: { routes: {}, poses: {}, noWay: {} },
+      },
+    });
+  });
+
+  test('version 1 kept a pinned route in its connection: it is pinned in the layout, and what else was set stays', () => {
+    const g = parseBuild(readFileSync(join(folder, 'v1.json'), 'utf8'));
+    if (!g.ok) throw new Error('it does not open');
+    const stored = desk.layout.routes['run-4'];
+    expect(g.value.layout.routes).toEqual({
+      'run-4': { ...stored, kept_mm: 0, router: 0, pinned: true },
+    });
+    expect(g.value.loops[0]?.links.find((l) => l.id === 'run-4')?.way).toEqual({
+      leave: [0, 1, 0],
+    });
   });
 });

@@ -22,17 +22,13 @@ const SLOT_HEIGHT_MM = 8;
 
 interface Context {
   readonly build: Build;
-  readonly frames: ReadonlyMap<string, Frame>;
   readonly done: Map<string, PlacedItem>;
   readonly busy: Set<string>;
 }
 
 /** Places every item of a build. Never throws: what has no place says why. */
-export function placeAll(
-  build: Build,
-  frames: ReadonlyMap<string, Frame>,
-): ReadonlyMap<string, PlacedItem> {
-  const context: Context = { build, frames, done: new Map(), busy: new Set() };
+export function placeAll(build: Build): ReadonlyMap<string, PlacedItem> {
+  const context: Context = { build, done: new Map(), busy: new Set() };
   for (const item of build.items) place(context, item.id);
   return hangInLines(
     build,
@@ -110,7 +106,7 @@ function locate(context: Context, item: Item, p: Placement): Spot {
     case 'free':
       return { frame: standing(item.part, p.at, p.turn) };
     case 'line': {
-      const frame = context.frames.get(item.id);
+      const frame = context.build.layout.poses[item.id];
       return frame ? { frame } : { hangs: true };
     }
   }

@@ -1,14 +1,12 @@
 import type { Build } from '../build';
-import type { Box, Frame } from '../shape';
+import type { Box } from '../shape';
 import { graphOf } from './graph';
 import { placeAll } from './place';
 import type { LoopGraph, Model, Solid } from './types';
 
-const NO_FRAMES: ReadonlyMap<string, Frame> = new Map();
-
-/** A build made spatial and connected. Pure; works on any valid build, however unfinished. `frames`: where routing put the pieces that hang in their runs. */
-export function resolve(build: Build, frames: ReadonlyMap<string, Frame> = NO_FRAMES): Model {
-  const placed = placeAll(build, frames);
+/** A build made spatial and connected. Pure; works on any valid build, however unfinished. Inline parts stand where its layout says. */
+export function resolve(build: Build): Model {
+  const placed = placeAll(build);
   const interior: Box | null = build.case ? { min: [0, 0, 0], max: build.case.interior } : null;
   const obstacles: Solid[] = (build.case?.obstacles ?? [])
     .filter((o) => !build.choices.removed.includes(o.id))

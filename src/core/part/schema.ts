@@ -22,6 +22,8 @@ export const id = (): Joi.StringSchema =>
     .min(1)
     .max(64)
     .pattern(/^[A-Za-z0-9][A-Za-z0-9._:-]*$/, 'letters, digits, dot, dash, colon');
+/** The same for keys. */
+export const ID_KEY = /^[A-Za-z0-9][A-Za-z0-9._:-]{0,63}$/;
 export const mm = (min = 0, max = LENGTH_MAX_MM): Joi.NumberSchema =>
   Joi.number().min(min).max(max);
 export const vec = (schema: Joi.NumberSchema = mm(-LENGTH_MAX_MM)): Joi.ArraySchema =>

@@ -1,32 +1,13 @@
 import type { Build } from '../build';
 import { resolve } from '../model';
 import type { ItemPart } from '../part';
-import type { Frame } from '../shape';
-import { routeAll, routeOne } from './all';
-import { placePieces } from './pieces';
+import { routeOne } from './negotiate';
 import type { Routed } from './routed';
 import { isShown } from './view';
 
-/** All that routing found of a build: places of hanging pieces, and the ways of its runs. Plain data. */
-export interface RoutedBuild {
-  readonly frames: readonly (readonly [item: string, frame: Frame])[];
-  readonly routed: Routed;
-}
-
-/** Places what hangs in the runs and routes them all. Pure, deterministic; seconds. */
-export function routeBuild(
-  build: Build,
-  tell: (done: number, of: number) => boolean = () => true,
-): RoutedBuild {
-  const frames = placePieces(build);
-  return { frames: [...frames], routed: routeAll(resolve(build, frames), tell) };
-}
-
-/** The same with one run laid anew past the others: fast enough for a hand that drags. */
-export const rerouteRun = (build: Build, found: RoutedBuild, link: string): RoutedBuild => ({
-  frames: found.frames,
-  routed: routeOne(resolve(build, new Map(found.frames)), found.routed, link),
-});
+/** One run routed again past the others: fast enough for a hand that drags. */
+export const rerouteRun = (build: Build, routed: Routed, link: string): Routed =>
+  routeOne(resolve(build), routed, link);
 
 const alike = (a: unknown, b: unknown): boolean =>
   a === b || JSON.stringify(a) === JSON.stringify(b);

@@ -5,20 +5,21 @@ import { resolve } from '../model';
 import { distance, type Vec } from '../shape';
 import { check } from './checker.fixture';
 import {
-  pinOf,
   rerouteRun,
   routeBuild,
   routedRuns,
+  routesOf,
+  withFrames,
   withLegAt,
   type Route,
-  type RoutedBuild,
+  type Routed,
 } from '.';
 
 const tower = demoBuild('fenland-flood-tower') as Build,
   desk = demoBuild('dawn-chorus-desk') as Build;
-const laid = routeBuild(tower);
-const routeOf = (found: RoutedBuild, link: string): Route => {
-  const r = found.routed.routes.find((x) => x.link === link);
+const laid = routesOf(resolve(tower));
+const routeOf = (found: Routed, link: string): Route => {
+  const r = found.routes.find((x) => x.link === link);
   if (!r) throw new Error(`no way for ${link}`);
   return r;
 };
@@ -29,9 +30,12 @@ const byHand = (build: Build, link: string, way: LinkWay): Build =>
     link,
     way,
   }).build;
-const whole = (build: Build, found: RoutedBuild): readonly string[] => {
-  const model = resolve(build, new Map(found.frames));
-  return check(model, routedRuns(model, found.routed));
+/** Routed from nothing, and what the independent checker says of it. */
+const routed = (build: Build): Routed => routeBuild(build).routed;
+const whole = (build: Build): readonly string[] => {
+  const { frames, routed: found } = routeBuild(build);
+  const model = resolve(withFrames(build, { frames }));
+  return check(model, routedRuns(model, found));
 };
 /** Whether some straight of a way lies at this height (or depth). */
 const liesAt = (r: Route, axis: 0 | 1 | 2, at: number): boolean =>
@@ -51,10 +55,10 @@ describe('a run set by hand', () => {
   test('a leg drawn into another plane lies there; the others go round it; nothing clashes', () => {
     const to = Math.round(leg[0]) + 20,
       build = byHand(tower, 'run-3', { via: withLegAt([], middle.corners, 1, 0, to) }),
-      found = routeBuild(build);
+      found = routed(build);
     expect(liesAt(routeOf(found, 'run-3'), 0, to)).toBe(true);
-    expect(found.routed.missing).toEqual([]);
-    expect(whole(build, found)).toEqual([]);
+    expect(found.missing).toEqual([]);
+    expect(whole(build)).toEqual([]);
   });
 
   test('in the hand, it alone is laid anew', () => {
@@ -65,7 +69,7 @@ describe('a run set by hand', () => {
         'run-3',
       );
     expect(liesAt(routeOf(now, 'run-3'), 0, to)).toBe(true);
-    for (const r of laid.routed.routes)
+    for (const r of laid.routes)
       if (r.link !== 'run-3') expect(routeOf(now, r.link).path).toBe(r.path);
   });
 
@@ -98,8 +102,7 @@ describe('a run set by hand', () => {
   test('a place in space is passed', () => {
     const p: Vec = [400, 300, 215],
       build = byHand(desk, 'run-5', { via: [[null, 300, 150]] }),
-      found = routeBuild(build),
-      r = routeOf(found, 'run-5');
+      r = routeOf(routed(build), 'run-5');
     expect(
       r.corners.slice(1).some((b, i) => {
         const a = r.corners[i] as Vec;
@@ -111,24 +114,24 @@ describe('a run set by hand', () => {
         );
       }),
     ).toBe(true);
-    expect(whole(build, found)).toEqual([]);
+    expect(whole(build)).toEqual([]);
   });
 
   test('it leaves and arrives as it is told, where its fittings can', () => {
     const build = byHand(tower, 'run-2', { leave: [0, 0, 1] }),
-      r = routeOf(routeBuild(build), 'run-2');
+      r = routeOf(routed(build), 'run-2');
     expect(r.from.direction).toEqual([0, 0, 1]);
   });
 
   test('pinned, it lies just so, and the rest finds its ways round it', () => {
-    const build = byHand(tower, 'run-14', { pinned: pinOf(routeOf(laid, 'run-14')) }),
+    const build = applyEdit(tower, { do: 'route.pin', link: 'run-14', pinned: true }).build,
       moved = byHand(build, 'run-3', {
         via: withLegAt([], middle.corners, 1, 0, Math.round(leg[0]) + 20),
       }),
-      found = routeBuild(moved);
+      found = routed(moved);
     expect(routeOf(found, 'run-14').corners).toEqual(routeOf(laid, 'run-14').corners);
-    expect(found.routed.unpinned).toEqual([]);
-    expect(whole(moved, found)).toEqual([]);
+    expect(found.unpinned).toEqual([]);
+    expect(whole(moved)).toEqual([]);
   });
 
   test('behind the tray by its openings, and nowhere through the sheet', () => {
@@ -167,14 +170,10 @@ describe('a run set by hand', () => {
     const length = (r: Route): number =>
       r.corners.slice(1).reduce((s, b, i) => s + distance(b, r.corners[i] as Vec), 0);
     for (const { r, was } of changed) expect(length(r)).toBeLessThan(length(was));
-    const [one] = changed as [(typeof changed)[number]],
-      all = {
-        frames: laid.frames,
-        routed: {
-          ...laid.routed,
-          routes: [...laid.routed.routes.filter((r) => r.link !== one.r.link), one.r],
-        },
-      };
-    expect(whole(one.build, all)).toEqual([]);
+    const [one] = changed as [(typeof changed)[number]];
+    const others = laid.routes.filter((r) => r.link !== one.r.link);
+    const model = resolve(one.build);
+    const runs = routedRuns(model, { ...laid, routes: [...others, one.r] });
+    expect(check(model, runs)).toEqual([]);
   });
 });

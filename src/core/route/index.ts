@@ -1,4 +1,19 @@
-export { leastCost, pinOf, routeAll, routeOne } from './all';
+export { leastCost, routeAll, routeOne } from './negotiate';
+export { laidOf, ROUTER_VERSION } from './laid';
+export {
+  improvement,
+  layoutEdit,
+  rerouteEdit,
+  routeBuild,
+  routedBuild,
+  routesOf,
+  staleRuns,
+  unroutedRuns,
+  withFrames,
+  withRoutes,
+  type Improvement,
+  type RoutedBuild,
+} from './layout';
 export type { InView, Nearest, NoRoute, Route, Routed } from './routed';
 export { BETWEEN_MM, STRAIGHT_MM } from './task';
 export { inView, isShown } from './view';
@@ -10,5 +25,5 @@ export { onArc, pathLength, roundedPath, samplePath, turnBetween } from './path'
 export { withLegAt } from './via';
 export { cheapestPath, type Found, type Problem } from './search';
 export type { Block, Room } from './room';
-export { routedRunOf, routedRuns } from './runs';
-export { rerouteRun, routeBuild, sameSpace, type RoutedBuild } from './build';
+export { routedRunOf, routedRuns, runsOf } from './runs';
+export { rerouteRun, sameSpace } from './build';

@@ -4,12 +4,32 @@ import { samplePath } from './path';
 import { radiusOf, type Nearest, type Route } from './routed';
 
 /** Things farther off are not told, and points looked at so far apart, mm. */
-const NEAR_MM = 60,
-  STEP_MM = 4;
+const NEAR_MM = 60;
+const STEP_MM = 4;
 
-interface Thing {
+/** A tube as points along its middle line, with the box round them. */
+export interface SampledTube {
+  readonly points: readonly Vec[];
+  readonly bounds: Box;
+}
+
+const sampled = new WeakMap<Route['path'], SampledTube>();
+
+/** The points of a route, worked out once. */
+export function sampleTube(path: Route['path']): SampledTube {
+  const known = sampled.get(path);
+  if (known) return known;
+  const points = samplePath(path, STEP_MM);
+  const tube = { points, bounds: boundsOf(points) };
+  sampled.set(path, tube);
+  return tube;
+}
+
+/** Something a tube may come near: the least its gap can be is known before it is measured. */
+interface Candidate {
   readonly id: string;
-  readonly body: Body;
+  readonly least_mm: number;
+  measure(): number;
 }
 
 /** The nearest thing to a tube along its way, but the two parts it joins (`ends`); null when nothing is near. */
@@ -19,46 +39,77 @@ export function nearestTo(
   all: readonly Route[],
   ends: readonly string[],
 ): Nearest | null {
-  const points = samplePath(route.path, STEP_MM),
-    own = boundsOf(points),
-    r = radiusOf(model, route);
-  let best: Nearest | null = null;
-  const meet = (item: string, gap_mm: number): void => {
-    if (gap_mm <= NEAR_MM && (!best || gap_mm < best.gap_mm)) best = { item, gap_mm };
-  };
-  const things: readonly Thing[] = [
-    ...[...model.placed.values()].flatMap((p) =>
-      p.solids.map((s): Thing => ({ id: p.item.id, body: s })),
-    ),
-    ...model.obstacles.map((o): Thing => ({ id: o.item, body: o })),
+  const tube = sampleTube(route.path);
+  const radius = radiusOf(model, route);
+  const candidates = [
+    ...bodiesNear(model, tube, radius, ends),
+    ...tubesNear(model, tube, radius, route, all),
   ];
-  for (const { id, body } of things) {
-    if (ends.includes(id) || boxGap(own, body.box) > NEAR_MM + r) continue;
-    for (const p of points) {
-      const at = { min: p, max: p };
-      if (boxGap(at, body.box) <= NEAR_MM + r) meet(id, bodyGap({ box: at }, body) - r);
-    }
-  }
-  for (const o of all) {
-    if (o.link === route.link) continue;
-    const theirs = samplePath(o.path, STEP_MM),
-      ro = radiusOf(model, o);
-    if (boxGap(own, boundsOf(theirs)) <= NEAR_MM + r + ro)
-      meet(o.link, Math.sqrt(leastSquare(points, theirs)) - r - ro);
+  candidates.sort((a, b) => a.least_mm - b.least_mm);
+  let best: Nearest | null = null;
+  for (const { id, least_mm, measure } of candidates) {
+    if (best && least_mm >= best.gap_mm) break;
+    const gap_mm = measure();
+    if (gap_mm <= NEAR_MM && (!best || gap_mm < best.gap_mm)) best = { item: id, gap_mm };
   }
   return best;
 }
 
+function bodiesNear(
+  model: Model,
+  tube: SampledTube,
+  radius: number,
+  ends: readonly string[],
+): readonly Candidate[] {
+  const near: Candidate[] = [];
+  const look = (id: string, body: Body): void => {
+    const least_mm = boxGap(tube.bounds, body.box) - radius;
+    if (least_mm <= NEAR_MM)
+      near.push({ id, least_mm, measure: () => gapToBody(tube.points, body) - radius });
+  };
+  for (const { item, solids } of model.placed.values())
+    if (!ends.includes(item.id)) for (const solid of solids) look(item.id, solid);
+  for (const obstacle of model.obstacles) look(obstacle.item, obstacle);
+  return near;
+}
+
+function tubesNear(
+  model: Model,
+  tube: SampledTube,
+  radius: number,
+  route: Route,
+  all: readonly Route[],
+): readonly Candidate[] {
+  return all.flatMap((other): Candidate[] => {
+    if (other.link === route.link) return [];
+    const theirs = sampleTube(other.path);
+    const both = radius + radiusOf(model, other);
+    const least_mm = boxGap(tube.bounds, theirs.bounds) - both;
+    if (least_mm > NEAR_MM) return [];
+    const measure = (): number => Math.sqrt(leastSquare(tube.points, theirs.points)) - both;
+    return [{ id: other.link, least_mm, measure }];
+  });
+}
+
+/** Least gap from the points to a body; points whose box is farther off than the best so far are passed over. */
+function gapToBody(points: readonly Vec[], body: Body): number {
+  let least = Infinity;
+  for (const p of points) {
+    const at = { min: p, max: p };
+    if (boxGap(at, body.box) < least) least = Math.min(least, bodyGap({ box: at }, body));
+  }
+  return least;
+}
+
 function boundsOf(points: readonly Vec[]): Box {
-  const min = [Infinity, Infinity, Infinity],
-    max = [-Infinity, -Infinity, -Infinity];
+  const min: [number, number, number] = [Infinity, Infinity, Infinity];
+  const max: [number, number, number] = [-Infinity, -Infinity, -Infinity];
   for (const p of points)
-    for (let i = 0; i < 3; i += 1) {
-      const v = p[i as 0];
-      if (v < (min[i] as number)) min[i] = v;
-      if (v > (max[i] as number)) max[i] = v;
+    for (const i of [0, 1, 2] as const) {
+      min[i] = Math.min(min[i], p[i]);
+      max[i] = Math.max(max[i], p[i]);
     }
-  return { min: min as unknown as Vec, max: max as unknown as Vec };
+  return { min, max };
 }
 
 /** Least squared distance between two rows of points, mm². */
@@ -66,10 +117,10 @@ function leastSquare(a: readonly Vec[], b: readonly Vec[]): number {
   let least = Infinity;
   for (const [x, y, z] of a)
     for (const q of b) {
-      const dx = x - q[0],
-        dy = y - q[1],
-        dz = z - q[2],
-        d = dx * dx + dy * dy + dz * dz;
+      const dx = x - q[0];
+      const dy = y - q[1];
+      const dz = z - q[2];
+      const d = dx * dx + dy * dy + dz * dz;
       if (d < least) least = d;
     }
   return least;

@@ -47,16 +47,19 @@ interface Neighbour {
 
 /**
  * A place for every tee, valve, filter and meter that hangs in its runs: upright along the case's axes, clear of all that stands, its ports
- * reached by the least tube and bends (Manhattan length and fewest right-angled turns). Deterministic.
+ * reached by the least tube and bends (Manhattan length and fewest right-angled turns). Those in `kept` stay. Deterministic.
  */
-export function placePieces(build: Build): Frames {
-  const hanging = build.items.filter((i) => i.placement.on === 'line' && isWet(i.part));
-  if (hanging.length === 0 || !build.case) return new Map();
-  const frames = new Map<string, Frame>();
+export function placePieces(build: Build, kept: Frames = new Map()): Frames {
+  const loose = build.items.filter(
+    (i) => i.placement.on === 'line' && isWet(i.part) && !kept.has(i.id),
+  );
+  if (loose.length === 0 || !build.case) return kept;
+  const frames = new Map<string, Frame>(kept);
   for (let round = 0; round < ROUNDS; round += 1) {
-    for (const item of hanging) {
+    for (const item of loose) {
       frames.delete(item.id);
-      const model = resolve(build, frames);
+      const poses = Object.fromEntries(frames);
+      const model = resolve({ ...build, layout: { ...build.layout, poses } });
       const frame = bestFrame(model, item as Item & { part: WetPart }, frames);
       if (frame) frames.set(item.id, frame);
     }

@@ -6,7 +6,7 @@ import { measureGaps } from '../fit';
 import { resolve } from '../model';
 import type { CasePart } from '../part';
 import { check } from './checker.fixture';
-import { routeBuild, routedRuns } from '.';
+import { routeBuild, routedRuns, withFrames } from '.';
 
 const template = catalogued('case', 'case-barn-96'),
   reservoir = catalogued('reservoir', 'res-osier-100'),
@@ -116,7 +116,7 @@ describe('strewn parts among bars, routed', () => {
           // Parts that stand in each other or in a bar are no case for routing.
           if (measureGaps(resolve(build)).gaps.some((g) => g.verdict === 'clash')) return;
           const found = routeBuild(build),
-            model = resolve(build, new Map(found.frames));
+            model = resolve(withFrames(build, found));
           cases += 1;
           laid += found.routed.routes.length;
           expect(check(model, routedRuns(model, found.routed))).toEqual([]);

@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demoBuild, STANDARD_KIT } from '@/catalogue';
-import { applyEdit, type Build, type Edit } from '../build';
+import { applyEdit, EMPTY_LAYOUT, type Build, type Edit } from '../build';
 import { workOut } from '../evaluate';
 import type { Model } from '../model';
 import { bendMarks, bendTable, INSERTION_MM, type Run } from '../run';
@@ -9,6 +9,7 @@ import type { Vec } from '../shape';
 import {
   endWays,
   hardWay,
+  layoutEdit,
   leastCost,
   routeBuild,
   roundedPath,
@@ -21,16 +22,25 @@ import {
 import { check, len, sub, turn } from './checker.fixture';
 import { jogAngle } from './jog';
 
-const desk = demoBuild('dawn-chorus-desk') as Build,
-  tower = demoBuild('fenland-flood-tower') as Build,
-  box = demoBuild('pocket-planetarium') as Build;
+/** The demos without their layouts, and what the router makes of them. */
+const bare = (name: string): Build => ({
+  ...(demoBuild(name) as Build),
+  layout: EMPTY_LAYOUT,
+});
+const desk = bare('dawn-chorus-desk'),
+  tower = bare('fenland-flood-tower'),
+  box = bare('pocket-planetarium');
 
 const routed = new Map<Build, RoutedBuild>();
 beforeAll(() => {
   for (const b of [desk, tower, box]) routed.set(b, routeBuild(b));
 }, 120_000);
+const whole = (b: Build): Build => {
+  const edit = layoutEdit(b, routed.get(b) as RoutedBuild);
+  return edit ? applyEdit(b, edit).build : b;
+};
 const laid = (b: Build): { readonly model: Model; readonly runs: readonly Run[] } => {
-  const w = workOut(b, { routed: routed.get(b) ?? null });
+  const w = workOut(whole(b));
   return { model: w.model, runs: w.reports.runs };
 };
 
@@ -56,9 +66,7 @@ describe('the demos, routed', () => {
     const missing = routed.get(box)?.routed.missing ?? [];
     expect(missing.length).toBeGreaterThan(0);
     expect(missing.some((m) => m.blockedBy !== null || m.wouldFit !== null)).toBe(true);
-    const said = workOut(box, { routed: routed.get(box) ?? null }).findings.filter(
-      (f) => f.code === 'run.no-way',
-    );
+    const said = workOut(whole(box)).findings.filter((f) => f.code === 'run.no-way');
     expect(said.length).toBe(missing.length);
   });
 
@@ -78,7 +86,7 @@ describe('the demos, routed', () => {
 
   test('flow and list take the routed lengths', () => {
     const before = workOut(desk),
-      after = workOut(desk, { routed: routed.get(desk) ?? null });
+      after = workOut(whole(desk));
     expect(after.reports.list.tube_mm).not.toBeCloseTo(before.reports.list.tube_mm, 0);
     expect(after.reports.runs.filter((r) => r.by === 'tube').every((r) => !r.estimated)).toBe(true);
     expect(after.reports.list.lines.every((l) => !l.estimated)).toBe(true);
@@ -88,11 +96,7 @@ describe('the demos, routed', () => {
     const { model } = laid(tower);
     for (const [id] of routed.get(tower)?.frames ?? [])
       expect(model.placed.get(id)?.solids.length).toBeGreaterThan(0);
-    expect(
-      workOut(tower, { routed: routed.get(tower) ?? null }).reports.fit.gaps.filter(
-        (g) => g.verdict === 'clash',
-      ),
-    ).toEqual([]);
+    expect(workOut(whole(tower)).reports.fit.gaps.filter((g) => g.verdict === 'clash')).toEqual([]);
   });
 
   /** Hart, Nilsson & Raphael 1968 for the bound, Pohl 1970 for the weight: each run against the same search without haste, past all others as they lie. */

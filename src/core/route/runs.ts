@@ -1,8 +1,12 @@
 import { bendTable, estimateRuns, INSERTION_MM, type Run } from '../run';
 import type { Model } from '../model';
-import type { Route, Routed } from './routed';
+import { routesOf } from './layout';
+import type { Route, Routed, Told } from './routed';
 import { pathLength } from './path';
 import { tellOf } from './told';
+
+/** The model's runs as its layout says; those without a valid route are estimates. */
+export const runsOf = (model: Model): readonly Run[] => routedRuns(model, routesOf(model));
 
 /** The model's runs with what routing found; a run it found no way for stays an estimate. */
 export function routedRuns(model: Model, routed: Routed): readonly Run[] {
@@ -25,6 +29,7 @@ function routedRun(model: Model, run: Run, route: Route, all: readonly Route[]):
   const cut_mm = pathLength(route.path) + 2 * INSERTION_MM,
     table = bendTable(route.corners, route.radius_mm);
   const bends = route.path.filter((s) => s.kind === 'arc');
+  const told = (): Told => route.told ?? tellOf(model, route, all, [run.from.item, run.to.item]);
   return {
     ...run,
     estimated: false,
@@ -42,7 +47,12 @@ function routedRun(model: Model, run: Run, route: Route, all: readonly Route[]):
       path: route.path,
       radius_mm: route.radius_mm,
       kept_mm: route.kept_mm,
-      ...(route.told ?? tellOf(model, route, all, [run.from.item, run.to.item])),
+      get nearest() {
+        return told().nearest;
+      },
+      get seen() {
+        return told().seen;
+      },
       pieces: [
         ...route.from.bodies.map((b) => ({ ...b, end: 'from' as const })),
         ...route.to.bodies.map((b) => ({ ...b, end: 'to' as const })),

@@ -11,7 +11,15 @@ import {
 } from '../build';
 import { resolve } from '../model';
 import type { CasePart } from '../part';
-import { inView, isShown, pathLength, routeBuild, type Route, type RoutedBuild } from '.';
+import {
+  inView,
+  isShown,
+  pathLength,
+  routeBuild,
+  withFrames,
+  type Route,
+  type RoutedBuild,
+} from '.';
 import { check } from './checker.fixture';
 import { routedRuns } from './runs';
 
@@ -61,7 +69,7 @@ const built = (items: readonly Item[], loops: readonly Loop[]): Build => ({
   loops,
 });
 const seen = (build: Build, found: RoutedBuild, id: string): ReturnType<typeof inView> => {
-  const model = resolve(build, new Map(found.frames)),
+  const model = resolve(withFrames(build, found)),
     r = found.routed.routes.find((x) => x.link === id) as Route,
     own = build.loops.flatMap((l) => l.links).find((l) => l.id === id) as Link;
   return inView(model, r, found.routed.routes, [own.from.item, own.to.item]);

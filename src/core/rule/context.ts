@@ -18,6 +18,8 @@ export interface RuleContext {
   readonly runs: readonly Run[];
   /** Runs that routing found no way for. */
   readonly missing: readonly NoRoute[];
+  /** Runs of tube without a valid route: what follows from them is estimated. */
+  readonly unrouted: readonly string[];
   /** Runs whose pinned way no longer meets their ports. */
   readonly unpinned: readonly string[];
   readonly fit: FitReport;

@@ -3,7 +3,7 @@ import type { Fix } from '../finding';
 import { portFits, type PortFit } from '../fit';
 import { resolve } from '../model';
 import { formatMillimetres } from '../quantity';
-import { estimateRuns } from '../run';
+import { runsOf } from '../route';
 import { candidates } from './fitFixes';
 import type { BuildRule, RuleContext } from './context';
 
@@ -42,7 +42,7 @@ function portFixes(context: RuleContext, p: PortFit): readonly Fix[] {
   ].slice(0, MOST_TRIES)) {
     if (good.length >= MOST_FIXES) break;
     const model = resolve(applyEdit(context.build, fix.edit).build);
-    const then = portFits(model, estimateRuns(model));
+    const then = portFits(model, runsOf(model));
     const same = then.find((x) => x.item === p.item && x.port === p.port);
     if (
       (!same || same.verdict !== 'clash') &&

@@ -55,6 +55,7 @@ import { runNoLength } from './runNoLength';
 import { runNoWay } from './runNoWay';
 import { runTooLong } from './runTooLong';
 import { runUnpinned } from './runUnpinned';
+import { runUnrouted } from './runUnrouted';
 import { runWeave } from './runWeave';
 import { screwNone, screwTooLong, screwTooShort } from './screwFit';
 import { supplyShort } from './supplyShort';
@@ -119,6 +120,7 @@ export const RULES: readonly BuildRule[] = [
   runNoWay,
   runTooLong,
   runUnpinned,
+  runUnrouted,
   runWeave,
   screwNone,
   screwTooLong,

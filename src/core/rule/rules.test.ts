@@ -1,9 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, catalogued, demoBuild, STANDARD_KIT } from '@/catalogue';
-import { applyEdit, emptyBuild, type Build, type Edit } from '../build';
+import { applyEdit, emptyBuild, withoutRoutes, type Build, type Edit } from '../build';
 import { evaluate, type PublishedFinding } from '../evaluate';
 import { secondPump, splitEdit } from '../loop';
-import { pinOf, routeBuild, samplePath, type RoutedBuild } from '../route';
+import { resolve } from '../model';
+import { routesOf, samplePath, withRoutes, type Route } from '../route';
 import { RULES } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
@@ -12,27 +13,14 @@ const box = demoBuild('pocket-planetarium') as Build;
 const edited = (build: Build, ...edits: Edit[]): Build =>
   edits.reduce((b, e) => applyEdit(b, e).build, build);
 /** Of one build routing is said to have found no way for a run. */
-const wayless: Build = { ...desk, name: 'Wayless' };
-const NO_WAY: RoutedBuild = {
-  frames: [],
-  routed: {
-    routes: [],
-    rounds: 1,
-    unpinned: [],
-    missing: [{ link: 'run-3', loop: 'loop', blockedBy: 'Sheet', wouldFit: 'bends of 22 mm' }],
-  },
-};
-/** One run pinned as it was found; then a bar across its way, and in another its radiator slid. */
-const laidDesk = routeBuild(desk),
-  theRun = laidDesk.routed.routes.find(
-    (r) => r.link === 'run-4',
-  ) as RoutedBuild['routed']['routes'][number];
-const pinned = edited(desk, {
-  do: 'link.way',
-  loop: 'loop',
-  link: 'run-4',
-  way: { pinned: pinOf(theRun) },
+const wayless = edited(desk, {
+  do: 'layout.set',
+  routes: { 'run-3': null },
+  noWay: { 'run-3': { blockedBy: 'Sheet', wouldFit: 'bends of 22 mm' } },
 });
+/** One run pinned as it was found; then a bar across its way, and in another its radiator slid. */
+const theRun = routesOf(resolve(desk)).routes.find((r) => r.link === 'run-4') as Route;
+const pinned = edited(desk, { do: 'route.pin', link: 'run-4', pinned: true });
 const middle = samplePath(theRun.path, 5)[
   Math.floor(samplePath(theRun.path, 5).length / 2)
 ] as readonly [number, number, number];
@@ -64,16 +52,10 @@ const slid: Build = {
   name: 'Routed',
 };
 const found = (build: Build, code: string): PublishedFinding[] => {
-  const chooseRouted = () => {
-    if (build.name === 'Wayless') return NO_WAY;
-    if (build.name === 'Routed') return routeBuild(build);
-    return null;
-  };
-  return evaluate(build, {
-    fixes: true,
-    offer: CATALOGUE,
-    routed: chooseRouted(),
-  }).findings.filter((f) => f.code === code);
+  const routed = build.name === 'Routed' ? withRoutes(build) : build;
+  return evaluate(routed, { fixes: true, offer: CATALOGUE }).findings.filter(
+    (f) => f.code === code,
+  );
 };
 const fixed = (build: Build, f: PublishedFinding, label = 0): Build =>
   edited(build, (f.fixes[label] as PublishedFinding['fixes'][number]).edit);
@@ -474,6 +456,7 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
       placement: { on: 'free', at: [334, 161, 115], turn: 0 },
     }),
   },
+  'run.unrouted': { bad: withoutRoutes(desk), good: desk },
   'run.unpinned': { bad: slid, good: { ...pinned, name: 'Routed' } },
   'rule.air-trap': { bad: desk, good: edited(desk, { do: 'loop.remove', loop: 'loop' }) },
   'rule.drain-low': { bad: tower, good: desk },
@@ -696,7 +679,7 @@ describe('fixes do what they say', () => {
         (f) => f.severity === 'fails' && f.fixes.length > 0,
       );
       if (!next) break;
-      build = fixed(build, next);
+      build = withRoutes(fixed(build, next));
     }
     expect(
       evaluate(build, { offer: CATALOGUE })

@@ -9,20 +9,17 @@ export const runClash: BuildRule = {
   severity: 'fails',
   stage: 'runs',
   meaning:
-    'A run meets something on its way: it was pinned, and what stands beside it has moved since. Let the pin go and it finds a way round.',
+    'A run meets something on its way: it was pinned, and what stands beside it has moved since. Unpin it and it is routed round.',
   source: 'geometry: the tube along its way against every solid and every other tube',
   check: (context) =>
     context.runs.flatMap((run) => {
-      const near = run.routed?.nearest,
-        link = context.build.loops
-          .find((l) => l.id === run.loop)
-          ?.links.find((l) => l.id === run.id);
+      const near = run.routed?.nearest;
+      const isPinned = context.build.layout.routes[run.id]?.pinned ?? false;
       if (!near || near.gap_mm >= -SLACK_MM) return [];
       const name =
         context.runs.find((r) => r.id === near.item)?.name ??
         context.model.obstacles.find((o) => o.item === near.item)?.name ??
         nameOf(context, near.item);
-      const { pinned: _pinned, ...way } = link?.way ?? {};
       return [
         {
           subjects: [run.id, near.item],
@@ -32,11 +29,11 @@ export const runClash: BuildRule = {
           limit: 0,
           unit: 'mm',
           candidates: () =>
-            link?.way?.pinned
+            isPinned
               ? [
                   {
-                    label: 'Let the pin go',
-                    edit: { do: 'link.way' as const, loop: run.loop, link: run.id, way },
+                    label: 'Unpin and route it again',
+                    edit: { do: 'layout.set' as const, routes: { [run.id]: null } },
                   },
                 ]
               : [],

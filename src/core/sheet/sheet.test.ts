@@ -2,7 +2,6 @@ import { beforeAll, describe, expect, test } from '@jest/globals';
 import { demoBuild } from '@/catalogue';
 import { applyEdit, type Build } from '../build';
 import { workOut } from '../evaluate';
-import { routeBuild } from '../route';
 import type { Run } from '../run';
 import { bendSheet, makingCautions, makingOrder, makingSteps, planesOf, type BendSheet } from '.';
 
@@ -100,7 +99,7 @@ describe('the sheets of the demos', () => {
     soft: readonly BendSheet[] = [];
   beforeAll(() => {
     const of = (b: Build): readonly BendSheet[] =>
-      workOut(b, { routed: routeBuild(b) }).reports.runs.flatMap(
+      workOut(b).reports.runs.flatMap(
         (r) => bendSheet(r, b.loops.find((l) => l.id === r.loop) as Build['loops'][number]) ?? [],
       );
     sheets = of(tower);

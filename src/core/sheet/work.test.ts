@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { DEMO_BUILDS, demoBuild } from '@/catalogue';
 import type { Build } from '../build';
 import { workOut } from '../evaluate';
-import { roundedPath, routeBuild } from '../route';
+import { roundedPath } from '../route';
 import { bendTable, type Run } from '../run';
 import { add, cross, dot, norm, scale, sub, unit, type Vec } from '../shape';
 import { bendSheet, bendSteps, makingSteps, tubeTurn, type BendSheet } from '.';
@@ -233,7 +233,7 @@ describe('the words of a sheet, performed at the mandrel', () => {
       done = 0;
     for (const { name } of DEMO_BUILDS) {
       const build = demoBuild(name) as Build;
-      for (const run of workOut(build, { routed: routeBuild(build) }).reports.runs) {
+      for (const run of workOut(build).reports.runs) {
         const own = build.loops.find((l) => l.id === run.loop) as Build['loops'][number],
           sheet = bendSheet(run, { ...own, testBend: undefined } as Build['loops'][number]);
         if (!sheet || sheet.bends.length === 0) continue;

@@ -1,5 +1,4 @@
 import type { Build } from '@/core/build';
-import type { Workings } from '@/core/evaluate';
 import { shortWhy, type ListReport } from '@/core/list';
 import { PART_KINDS, type PartKind } from '@/core/part';
 import {
@@ -10,6 +9,7 @@ import {
   formatNumber,
   formatWatts,
 } from '@/core/quantity';
+import type { Paper } from '../pool';
 import { PdfSheet, PdfTable, type Column } from './parts';
 
 type Line = ListReport['lines'][number];
@@ -90,10 +90,10 @@ export const ListDocument = ({
 /** The build on paper: what was asked, what comes out, what is wrong, runs, screws, coolant and the list. */
 export function BuildDocument({
   build,
-  workings: { reports, findings },
+  paper: { reports, findings },
 }: {
   readonly build: Build;
-  readonly workings: Workings;
+  readonly paper: Paper;
 }) {
   const { brief } = build,
     heat = reports.heat[brief.loadCase],

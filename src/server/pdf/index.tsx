@@ -1,17 +1,19 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import type { Build } from '@/core/build';
-import { workOut } from '@/core/evaluate';
-import { routeBuild } from '@/core/route';
+import { inPool } from '../pool';
 import { BuildDocument, ListDocument } from './documents';
 
-/** A saved build on paper, its runs laid first: the parts list alone, or the whole sheet. */
-export function buildPdf(build: Build, of: 'list' | 'sheet'): Promise<Buffer> {
-  const workings = workOut(build, { routed: build.case ? routeBuild(build) : null });
+/** Longest that computing one build may take. */
+const COMPUTE_MS = 30_000;
+
+/** A saved build on paper: the parts list alone, or the whole sheet. */
+export async function buildPdf(build: Build, of: 'list' | 'sheet'): Promise<Buffer> {
+  const paper = await inPool('paper', { build }, COMPUTE_MS);
   return renderToBuffer(
     of === 'list' ? (
-      <ListDocument build={build} list={workings.reports.list} />
+      <ListDocument build={build} list={paper.reports.list} />
     ) : (
-      <BuildDocument build={build} workings={workings} />
+      <BuildDocument build={build} paper={paper} />
     ),
   );
 }

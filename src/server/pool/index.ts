@@ -1,2 +1,2 @@
 export { closePool, inPool, OverTimeError, PoolFullError } from './pool';
-export type { BuildSummary } from './tasks';
+export type { BuildSummary, Paper } from './tasks';

@@ -1,10 +1,10 @@
 import { offered, type Shelves } from '@/catalogue';
-import type { Build } from '@/core/build';
-import { evaluate, type StageState } from '@/core/evaluate';
-import type { Stage } from '@/core/finding';
-import { guardBuild, parseBuild, type Trouble } from '@/core/guard';
+import { applyEdit, type Build } from '@/core/build';
+import { evaluate, workOut, type Reports, type StageState } from '@/core/evaluate';
+import type { Finding, Stage } from '@/core/finding';
+import { guardBuild, parseBuild, type Guarded, type Trouble } from '@/core/guard';
 import { drawingOf } from '@/core/part';
-import { routeBuild } from '@/core/route';
+import { rerouteEdit } from '@/core/route';
 import { listToCsv, slug } from '@/format';
 
 /** What the list of builds shows of one. */
@@ -18,6 +18,18 @@ export interface BuildSummary {
 export type Evaluated =
   | { readonly ok: true; readonly json: string }
   | { readonly ok: false; readonly troubles: readonly Trouble[] };
+
+/** What goes on paper: no ways out, which want a hand at the screen. */
+export interface Paper {
+  readonly reports: Reports;
+  readonly findings: readonly Omit<Finding, 'candidates'>[];
+}
+
+/** The build with what is not routed, or no longer holds, routed. */
+function routeStale(build: Build): Build {
+  const edit = rerouteEdit(build);
+  return edit ? applyEdit(build, edit).build : build;
+}
 
 /** What the threads of the pool do. Input and output are plain data; each is pure. */
 export const TASKS = {
@@ -38,20 +50,32 @@ export const TASKS = {
     data,
     shelves,
     fixes,
+    route,
   }: {
     readonly data: unknown;
     readonly shelves: Shelves;
     readonly fixes: boolean;
+    readonly route: boolean;
   }): Evaluated => {
     const guarded = guardBuild(data);
     if (!guarded.ok) return { ok: false, troubles: guarded.troubles };
-    const build = guarded.value;
+    const build = route ? routeStale(guarded.value) : guarded.value;
     return {
       ok: true,
-      json: JSON.stringify(
-        evaluate(build, { offer: offered(shelves), routed: routeBuild(build), fixes }),
-      ),
+      json: JSON.stringify(evaluate(build, { offer: offered(shelves), fixes })),
     };
+  },
+
+  /** A document with everything routed that was not: the build, or what is wrong with it. */
+  route: ({ data }: { readonly data: unknown }): Guarded<Build> => {
+    const guarded = guardBuild(data);
+    return guarded.ok ? { ok: true, value: routeStale(guarded.value) } : guarded;
+  },
+
+  /** All that a printed sheet shows. */
+  paper: ({ build }: { readonly build: Build }): Paper => {
+    const { reports, findings } = workOut(build);
+    return { reports, findings: findings.map(({ candidates: _candidates, ...rest }) => rest) };
   },
 
   /** A build to its parts list as CSV. */

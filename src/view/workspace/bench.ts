@@ -3,7 +3,7 @@ import { createStore } from 'zustand/vanilla';
 import { useShelves } from '@/view/shared';
 import { applyEdit, EditError, type Build, type Edit } from '@/core/build';
 import { workOut, type Workings } from '@/core/evaluate';
-import { sameSpace, type RoutedBuild } from '@/core/route';
+import { sameSpace, type Routed } from '@/core/route';
 import { writeJournal, type JournalEntry, type Step } from './journal';
 import { sendBuild } from './send';
 
@@ -28,11 +28,15 @@ export interface BenchState {
   readonly said: string | null;
   readonly drawer: 'stores' | 'findings' | null;
   readonly search: boolean;
-  readonly routing: Routing | null;
-  /** What was routed before that, in another space: to compare by. */
-  readonly routedBefore: Routing | null;
+  /** The step whose edit left runs to be routed; null while there is none. */
+  readonly toRoute: { readonly step: number | null } | null;
+  /** The routes before the last change of space: to compare by. */
+  readonly routedBefore: Routed | null;
   readonly routeJob: RouteJob;
-  route(routing: Routing): void;
+  /** Asks for everything to be routed that is not. */
+  route(): void;
+  /** Writes what routing found into the document, as part of the step that made it necessary. */
+  layOut(step: number | null, edit: Edit | null): void;
   setRouteJob(job: RouteJob): void;
   /** Works the build out again: the Stores offer something else. */
   rethink(): void;
@@ -61,12 +65,6 @@ const GESTURE_MS = 1200;
 const sameDocument = (mine: Build, theirs: Build): boolean =>
   same(JSON.parse(JSON.stringify(mine)), JSON.parse(JSON.stringify(theirs)));
 
-/** What was routed, and the build it was routed in. */
-export interface Routing {
-  readonly build: Build;
-  readonly found: RoutedBuild;
-}
-
 /** How far routing is; it runs beside whatever is open. */
 export interface RouteJob {
   readonly progress: number | null;
@@ -81,11 +79,15 @@ const NO_JOB: RouteJob = {
   again: () => undefined,
 };
 
-const think = (build: Build, routing: Routing | null): Workings =>
-  workOut(build, {
-    offer: useShelves.getState().offer,
-    routed: routing && sameSpace(routing.build, build) ? routing.found : null,
-  });
+const think = (build: Build): Workings => workOut(build, { offer: useShelves.getState().offer });
+
+/** Runs that a change of space left without a route, or in something's way. */
+function wantsRouting({ reports, routed }: Workings, build: Build): boolean {
+  if (build.case === null) return false;
+  const pinned = (id: string): boolean => build.layout.routes[id]?.pinned ?? false;
+  const meets = routed.routes.some((r) => (r.told?.nearest?.gap_mm ?? 0) < 0 && !pinned(r.link));
+  return meets || reports.runs.some((r) => r.by === 'tube' && r.estimated && !pinned(r.id));
+}
 
 /** The state of one open build: the document, what follows from it, and its way to the journal and the server. */
 export function createBench(id: string, revision: number, build: Build) {
@@ -147,7 +149,7 @@ export function createBench(id: string, revision: number, build: Build) {
       }
     };
     const become = (next: Build, rest: Partial<BenchState>): void => {
-      set({ build: next, workings: think(next, get().routing), save: 'unsaved', ...rest });
+      set({ build: next, workings: think(next), save: 'unsaved', ...rest });
       journal(true);
       later(SAVE_AFTER_MS);
     };
@@ -158,14 +160,14 @@ export function createBench(id: string, revision: number, build: Build) {
       const last = from[from.length - 1];
       if (!last) return null;
       const done = applyEdit(get().build, last.edit);
-      return [done.build, from.slice(0, -1), [...to, { label: last.label, edit: done.inverse }]];
+      return [done.build, from.slice(0, -1), [...to, { ...last, edit: done.inverse }]];
     };
 
     return {
       id,
       revision,
       build,
-      workings: think(build, null),
+      workings: think(build),
       past: [],
       future: [],
       save: 'saved',
@@ -174,18 +176,30 @@ export function createBench(id: string, revision: number, build: Build) {
       said: null,
       drawer: null,
       search: false,
-      routing: null,
+      toRoute: null,
       routedBefore: null,
       routeJob: NO_JOB,
-      route: (routing) => {
-        const was = get().routing;
-        set({
-          routing,
-          ...(was && !sameSpace(was.build, routing.build) ? { routedBefore: was } : {}),
-          workings: think(get().build, routing),
+      route: () => set({ toRoute: { step: null } }),
+      layOut: (step, edit) => {
+        if (!edit) {
+          set({ toRoute: null });
+          return;
+        }
+        const { past, future } = get();
+        const done = applyEdit(get().build, edit);
+        const patches = patchesOf(done.inverse);
+        const at = past.findIndex((s) => s.id !== undefined && s.id === step);
+        const own: Step = { id: nextStep(), label: 'route the runs', edit: done.inverse };
+        const joined = past.map((s, i) =>
+          i === at ? { ...s, edit: patchOf([...patches, ...patchesOf(s.edit)]) } : s,
+        );
+        become(done.build, {
+          past: at < 0 ? [...past, own] : joined,
+          future: at < 0 ? [] : future,
+          toRoute: null,
         });
       },
-      rethink: () => set({ workings: think(get().build, get().routing) }),
+      rethink: () => set({ workings: think(get().build) }),
       setRouteJob: (routeJob) => set({ routeJob }),
       commit: (label, edit, merge) => {
         let done;
@@ -206,43 +220,48 @@ export function createBench(id: string, revision: number, build: Build) {
           past.length > 0;
         gesture = merge === undefined ? null : { key: merge, at: now };
         const last = past[past.length - 1];
-        const joined: Step =
+        const before = get();
+        const own: Step =
           merges && last
             ? {
+                id: last.id ?? nextStep(),
                 label,
-                edit: {
-                  do: 'patch',
-                  patches: [...patchesOf(done.inverse), ...patchesOf(last.edit)],
-                },
+                edit: patchOf([...patchesOf(done.inverse), ...patchesOf(last.edit)]),
               }
-            : { label, edit: done.inverse };
+            : { id: nextStep(), label, edit: done.inverse };
         become(done.build, {
-          past: [...(merges ? past.slice(0, -1) : past), joined].slice(-HISTORY),
+          past: [...(merges ? past.slice(0, -1) : past), own].slice(-HISTORY),
           future: [],
           said: null,
         });
+        const moved =
+          before.build.layout !== done.build.layout || !sameSpace(before.build, done.build);
+        if (!moved) return;
+        const toRoute = wantsRouting(get().workings, done.build) ? { step: own.id ?? null } : null;
+        // While a gesture goes on, what it is compared with stays what was there before it.
+        set(merges ? { toRoute } : { toRoute, routedBefore: before.workings.routed });
       },
       undo: () => {
         const s = step(get().past, get().future);
         gesture = null;
-        if (s) become(s[0], { past: s[1], future: s[2] });
+        if (s) become(s[0], { past: s[1], future: s[2], toRoute: null, routedBefore: null });
       },
       redo: () => {
         const s = step(get().future, get().past);
         gesture = null;
-        if (s) become(s[0], { future: s[1], past: s[2] });
+        if (s) become(s[0], { future: s[1], past: s[2], toRoute: null, routedBefore: null });
       },
       pick: (picked) => set({ picked }),
       say: (said) => set({ said }),
       open: (drawer) => set({ drawer }),
       setSearch: (search) => set({ search }),
       restore: (entry) => {
-        set({
-          build: entry.build,
-          workings: think(entry.build, get().routing),
-          past: entry.past,
-          future: entry.future,
-        });
+        const workings = think(entry.build);
+        const last = entry.past[entry.past.length - 1];
+        // The page was left while its last change was being routed: that goes on.
+        const toRoute =
+          last && wantsRouting(workings, entry.build) ? { step: last.id ?? null } : null;
+        set({ build: entry.build, workings, past: entry.past, future: entry.future, toRoute });
         unheard = entry.sent ?? null;
         const ahead = entry.revision >= get().revision;
         if (
@@ -275,7 +294,7 @@ export function createBench(id: string, revision: number, build: Build) {
           conflict: null,
           revision: conflict.revision,
           build: conflict.build,
-          workings: think(conflict.build, get().routing),
+          workings: think(conflict.build),
           past: [],
           future: [],
           save: 'saved',
@@ -286,6 +305,15 @@ export function createBench(id: string, revision: number, build: Build) {
   });
   return store;
 }
+
+const patchOf = (patches: Extract<Edit, { do: 'patch' }>['patches']): Edit => ({
+  do: 'patch',
+  patches,
+});
+
+let steps = 0;
+/** Numbers for the steps of this page, so that routing finds the step it belongs to. */
+const nextStep = (): number => Date.now() * 1000 + (steps++ % 1000);
 
 const patchesOf = (edit: Edit): Extract<Edit, { do: 'patch' }>['patches'] =>
   edit.do === 'patch' ? edit.patches : [];

@@ -2,6 +2,8 @@ import { createStore, del, get, set, type UseStore } from 'idb-keyval';
 import type { Build, Edit } from '@/core/build';
 
 export interface Step {
+  /** Number of the step, unique in its build. */
+  readonly id?: number;
   readonly label: string;
   readonly edit: Edit;
 }
@@ -42,24 +44,5 @@ export async function dropJournal(id: string): Promise<void> {
     await del(id, store());
   } catch {
     /* nothing kept */
-  }
-}
-
-let kept: UseStore | null = null;
-const routes = (): UseStore => (kept ??= createStore('zephyron-routes', 'routes'));
-
-/** What was routed last, so that a reload need not wait for it. */
-export async function readRouting<T>(id: string): Promise<T | null> {
-  try {
-    return (await get<T>(id, routes())) ?? null;
-  } catch {
-    return null;
-  }
-}
-export async function writeRouting(id: string, routing: unknown): Promise<void> {
-  try {
-    await set(id, routing, routes());
-  } catch {
-    /* no storage: it is routed again */
   }
 }

@@ -4,8 +4,11 @@ export const dynamic = 'force-dynamic';
 
 export const GET = (): Promise<Response> => guarded(async () => respond(ok(await shelf())));
 
+/** `?route=1` routes what is not routed before the build is stored. */
 export const POST = (request: Request): Promise<Response> =>
   guarded(async () => {
     const read = await readJson(request);
-    return respond(read.ok ? await addBuild(read.data) : read.answer);
+    if (!read.ok) return respond(read.answer);
+    const route = new URL(request.url).searchParams.get('route') === '1';
+    return respond(await addBuild(read.data, { route }));
   });

@@ -2,14 +2,12 @@ import { evaluateDocument, guarded, readJson, respond, theShelves } from '@/serv
 
 export const dynamic = 'force-dynamic';
 
+/** `?fixes=1` tries the ways out; `?route=1` first routes what is not routed. */
 export const POST = (request: Request): Promise<Response> =>
   guarded(async () => {
     const read = await readJson(request);
-    return respond(
-      read.ok
-        ? await evaluateDocument(read.data, await theShelves(), {
-            fixes: new URL(request.url).searchParams.get('fixes') === '1',
-          })
-        : read.answer,
-    );
+    if (!read.ok) return respond(read.answer);
+    const asked = new URL(request.url).searchParams;
+    const options = { fixes: asked.get('fixes') === '1', route: asked.get('route') === '1' };
+    return respond(await evaluateDocument(read.data, await theShelves(), options));
   });

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoBuild } from '@/catalogue';
-import type { Build } from '@/core/build';
+import { withoutRoutes, type Build } from '@/core/build';
 import { workOut } from '@/core/evaluate';
 import type { Vec } from '@/core/shape';
 import { placeLabels, type Wanted } from './labels';
@@ -123,7 +123,7 @@ describe('labels', () => {
 
 describe('runs as drawn', () => {
   const path = (demo: string): string[] => {
-    const { model, reports } = workOut(demoBuild(demo) as Build);
+    const { model, reports } = workOut(withoutRoutes(demoBuild(demo) as Build));
     const size = model.build.case?.interior as Vec;
     return reports.runs.flatMap(
       (r) => runPath(model, r, 30, (p) => flatPoint('side', size, p)) ?? [],
@@ -144,6 +144,17 @@ describe('runs as drawn', () => {
       expect(p).not.toContain('NaN');
     }
     expect(paths.some((p) => p.includes('Q'))).toBe(true);
+  });
+
+  test('a routed run is drawn along its route, an estimated one is not', () => {
+    const tower = demoBuild('fenland-flood-tower') as Build;
+    const { model, reports } = workOut(tower);
+    const size = model.build.case?.interior as Vec;
+    const drawn = reports.runs.flatMap(
+      (r) => runPath(model, r, 30, (p) => flatPoint('side', size, p)) ?? [],
+    );
+    expect(drawn.length).toBe(13);
+    expect(drawn).not.toEqual(path('fenland-flood-tower'));
   });
 
   test('a joint is not drawn as a tube', () => {

@@ -138,7 +138,7 @@ describe('a bridge in place of a tube', () => {
     const run = workings.reports.runs.find((r) => r.id === id),
       loop = build.loops[0],
       link = loop?.links.find((l) => l.id === id);
-    return run && loop && link ? <RunPanel run={run} loop={loop} link={link} found={null} /> : null;
+    return run && loop && link ? <RunPanel run={run} loop={loop} link={link} /> : null;
   }
 
   test('is offered where ports face each other, and is one step to undo; another port takes it away again', () => {

@@ -5,7 +5,7 @@ import { familyChange, familyOf } from '@/core/choice';
 import { deriveList } from '@/core/list';
 import { resolve } from '@/core/model';
 import { formatMoney } from '@/core/quantity';
-import { estimateRuns } from '@/core/run';
+import { runsOf } from '@/core/route';
 import { useOffer } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
@@ -14,7 +14,7 @@ import styles from './PartsStage.module.css';
 /** The list alone, its runs estimated: both sides of a difference alike. */
 const costOf = (build: Build): number => {
   const model = resolve(build);
-  return deriveList(model, estimateRuns(model)).loopTotal;
+  return deriveList(model, runsOf(model)).loopTotal;
 };
 
 /** Fittings of the whole build changed for another family at once, with what it costs and what stays. */

@@ -107,6 +107,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
         <tbody>
           {own.map((r) => {
             const way = loop.links.find((l) => l.id === r.id)?.way;
+            const pinned = build.layout.routes[r.id]?.pinned ?? false;
             const endWords = () => {
               if (r.by === 'joint') {
                 if (r.bridge) return 'bridge';
@@ -124,7 +125,10 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
                   >
                     {r.name}
                   </button>
-                  {way && <span className="soft"> {way.pinned ? 'pinned' : 'by hand'}</span>}
+                  {(way || pinned) && (
+                    <span className="soft"> {pinned ? 'pinned' : 'by hand'}</span>
+                  )}
+                  {r.by === 'tube' && r.estimated && <span className="soft"> not routed</span>}
                 </td>
                 <td className="narrow">{endWords()}</td>
                 <td className="num">{r.by === 'joint' ? '–' : r.bends}</td>

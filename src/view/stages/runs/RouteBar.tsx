@@ -1,9 +1,10 @@
 'use client';
 import { useState } from 'react';
-import { pathLength, sameSpace, type Route } from '@/core/route';
+import { pathLength, type Route } from '@/core/route';
 import { formatNumber, plural } from '@/core/quantity';
 import { Progress } from '@/view/shared';
 import { useBench } from '@/view/workspace';
+import { useImprovement } from '@/worker/useRoutes';
 import type { Ghost } from '../elevation/Elevation';
 import styles from './RunsStage.module.css';
 
@@ -14,25 +15,16 @@ const same = (a: Route, b: Route): boolean =>
 const bendsOf = (r: Route): number => r.path.filter((s) => s.kind === 'arc').length;
 const sum = (list: readonly Route[], f: (r: Route) => number): number =>
   list.reduce((s, r) => s + f(r), 0);
+const metres = (mm: number): string =>
+  `${formatNumber(mm / 1000, { decimals: 2, signed: true })} m`;
 
-/** How far routing is, whether what was found holds, and what differs from before the last change. */
+/** How far routing is, what is not routed, what the last change did to the routes, and what routing all afresh would gain. */
 export function RouteBar({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): void }) {
-  const { build, routing, routedBefore, routeJob, workings } = useBench((s) => s);
-  const [shown, setShown] = useState(false);
+  const { build, routeJob, toRoute, workings, route } = useBench((s) => s);
   if (!build.case) return null;
-  const holds = routing !== null && sameSpace(routing.build, build);
-  const without = workings.findings.filter((f) => f.code === 'run.no-way').length;
-  const before = routedBefore?.found.routed.routes ?? [],
-    now = routing?.found.routed.routes ?? [];
-  const changed = before.filter((b) => {
-    const n = now.find((r) => r.link === b.link);
-    return !n || !same(b, n);
-  });
-  const wide = (r: Route): number => build.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 14;
-  const toggle = (): void => {
-    onGhosts(shown ? [] : changed.map((r) => ({ key: r.link, path: r.path, wide_mm: wide(r) })));
-    setShown(!shown);
-  };
+  const tubes = workings.reports.runs.filter((r) => r.by === 'tube');
+  const unrouted = tubes.filter((r) => r.estimated).length;
+  const without = workings.routed.missing.length;
   return (
     <div className={styles.routeBar}>
       <Progress
@@ -42,32 +34,74 @@ export function RouteBar({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): voi
         onAgain={routeJob.again}
         what="the runs"
       />
-      {holds && (
+      {unrouted === 0 && tubes.length > 0 && (
+        <p>Every run is routed past everything in the case.</p>
+      )}
+      {unrouted > 0 && (
         <p>
-          Routed past everything in the case
-          {without > 0 ? `; no way found for ${plural(without, 'run')}` : ''}.
+          {unrouted} of {plural(tubes.length, 'run')} {unrouted === 1 ? 'is' : 'are'} not routed
+          {without > 0 ? `, ${without} of them without a possible route` : ''}: lengths and what
+          follows from them are estimates.
         </p>
       )}
-      {!holds && routing !== null && (
-        <p className="soft">
-          The space has changed: lengths are estimates until the runs are laid anew. Before it:
-          grey.
-        </p>
+      {unrouted > 0 && !toRoute && (
+        <button type="button" className={styles.act} onClick={route}>
+          Route the runs
+        </button>
       )}
-      {holds && changed.length > 0 && (
-        <p className="soft">
-          Since the change:{' '}
-          {formatNumber(
-            (sum(now, (r) => pathLength(r.path)) - sum(before, (r) => pathLength(r.path))) / 1000,
-            { decimals: 2, signed: true },
-          )}{' '}
-          m, {formatNumber(sum(now, bendsOf) - sum(before, bendsOf), { signed: true })} bends,{' '}
-          {plural(changed.length, 'run')} laid otherwise.{' '}
-          <button type="button" className={styles.link} aria-pressed={shown} onClick={toggle}>
-            {shown ? 'Hide the ways before' : 'Show the ways before'}
-          </button>
-        </p>
-      )}
+      {!toRoute && <LastChange onGhosts={onGhosts} />}
+      {!toRoute && unrouted === 0 && tubes.length > 0 && <Improvement />}
     </div>
+  );
+}
+
+/** What the last change of space did to the routes. */
+function LastChange({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): void }) {
+  const { build, routedBefore, workings } = useBench((s) => s);
+  const [shown, setShown] = useState(false);
+  const before = routedBefore?.routes ?? [];
+  const now = workings.routed.routes;
+  const changed = before.filter((b) => {
+    const n = now.find((r) => r.link === b.link);
+    return !n || !same(b, n);
+  });
+  if (changed.length === 0) return null;
+  const wide = (r: Route): number => build.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 14;
+  const toggle = (): void => {
+    onGhosts(shown ? [] : changed.map((r) => ({ key: r.link, path: r.path, wide_mm: wide(r) })));
+    setShown(!shown);
+  };
+  const longer = sum(now, (r) => pathLength(r.path)) - sum(before, (r) => pathLength(r.path));
+  const bends = sum(now, bendsOf) - sum(before, bendsOf);
+  return (
+    <p className="soft">
+      Since the change: {metres(longer)}, {formatNumber(bends, { signed: true })} bends,{' '}
+      {plural(changed.length, 'run')} routed otherwise.{' '}
+      <button type="button" className={styles.link} aria-pressed={shown} onClick={toggle}>
+        {shown ? 'Hide the routes before' : 'Show the routes before'}
+      </button>
+    </p>
+  );
+}
+
+/** Routing all afresh beside, offered where it gains; never taken by itself. */
+function Improvement() {
+  const build = useBench((s) => s.build);
+  const commit = useBench((s) => s.commit);
+  const { result, fresh } = useImprovement(build);
+  const found = fresh ? result?.found : null;
+  if (!found) return null;
+  return (
+    <p className="soft">
+      Routing all runs afresh: {metres(-found.saves_mm)},{' '}
+      {formatNumber(-found.savesBends, { signed: true })} bends.{' '}
+      <button
+        type="button"
+        className={styles.link}
+        onClick={() => commit('route all runs afresh', found.edit)}
+      >
+        Use these routes
+      </button>
+    </p>
   );
 }

@@ -2,7 +2,6 @@
 import type { EndPiece, Link, Loop } from '@/core/build';
 import { bridgeOffers } from '@/core/change';
 import { formatMillimetres, formatNumber, plural } from '@/core/quantity';
-import type { RoutedBuild } from '@/core/route';
 import type { Run } from '@/core/run';
 import { Pick, useOffer } from '@/view/shared';
 import { useBench } from '@/view/workspace';
@@ -26,12 +25,10 @@ export function RunPanel({
   run,
   loop,
   link,
-  found,
 }: {
   readonly run: Run;
   readonly loop: Loop;
   readonly link: Link;
-  /** What was routed, while it holds. */ readonly found: RoutedBuild | null;
 }) {
   const { build, workings, commit, pick } = useBench((s) => s);
   const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
@@ -110,9 +107,9 @@ export function RunPanel({
             run={run}
             loop={loop}
             link={link}
-            route={found?.routed.routes.find((r) => r.link === run.id)}
+            route={workings.routed.routes.find((r) => r.link === run.id)}
           />
-          {found && run.routed && <ShortAdvice run={run} found={found} />}
+          {run.routed && <ShortAdvice run={run} />}
         </>
       )}
       <LinkEditor loop={loop} link={link} />

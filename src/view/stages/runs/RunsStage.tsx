@@ -1,7 +1,6 @@
 'use client';
 import { useState } from 'react';
 import { looseParts } from '@/core/loop';
-import { sameSpace } from '@/core/route';
 import { formatMillimetres, formatNumber, plural } from '@/core/quantity';
 import { Segments } from '@/view/shared';
 import { ConnectDialog, useBench } from '@/view/workspace';
@@ -28,14 +27,13 @@ const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
 
 /** Every tube from port to port, through the case: where it lies, how it is made, and what another order or another way would give. */
 export function RunsStage() {
-  const { build, workings, routing, picked, pick, open } = useBench((s) => s);
+  const { build, workings, toRoute, routedBefore, picked, pick, open } = useBench((s) => s);
   const [view, setView] = useState<Seen>('side');
   const [connecting, setConnecting] = useState(false);
   const [ghosts, setGhosts] = useState<readonly Ghost[]>([]);
   const { runs, fit, list } = workings.reports;
   const run = runs.find((r) => r.id === picked);
-  const found = routing && sameSpace(routing.build, build) ? routing.found : null;
-  const held = useLegHeld(found, run);
+  const held = useLegHeld(workings.routed, run);
   const loose = looseParts(build);
   if (build.loops.length === 0) {
     return (
@@ -63,9 +61,9 @@ export function RunsStage() {
     shownRuns = live ? runs.map((r) => (r.id === live.id ? live : r)) : runs;
   // While runs are laid anew, where they lay before stays in grey.
   const stale: readonly Ghost[] =
-    found || !routing
+    !toRoute || !routedBefore
       ? ghosts
-      : routing.found.routed.routes.map((r) => ({
+      : routedBefore.routes.map((r) => ({
           key: r.link,
           path: r.path,
           wide_mm: build.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 14,
@@ -130,9 +128,7 @@ export function RunsStage() {
       }
       side={
         <>
-          {run && link && (
-            <RunPanel run={live ?? run} loop={link.loop} link={link.link} found={found} />
-          )}
+          {run && link && <RunPanel run={live ?? run} loop={link.loop} link={link.link} />}
           {build.loops.map((loop) => (
             <LoopSection key={loop.id} loop={loop} />
           ))}

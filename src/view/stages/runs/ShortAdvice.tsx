@@ -1,21 +1,20 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { whatIfShort } from '@/core/change';
-import type { RoutedBuild } from '@/core/route';
 import type { Run } from '@/core/run';
 import { QuantityField, Segments } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
 /** A tube that came out too short: what saves it. */
-export function ShortAdvice({ run, found }: { readonly run: Run; readonly found: RoutedBuild }) {
-  const { build, commit } = useBench((s) => s);
+export function ShortAdvice({ run }: { readonly run: Run }) {
+  const { build, workings, commit } = useBench((s) => s);
   const [short, setShort] = useState(5);
   const [end, setEnd] = useState<'from' | 'to'>('to');
   const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
   const ways = useMemo(
-    () => whatIfShort(build, found, run.id, end, short),
-    [build, end, found, run.id, short],
+    () => whatIfShort(build, workings.routed, run.id, end, short),
+    [build, end, workings.routed, run.id, short],
   );
   return (
     <details className={styles.way}>

@@ -1,6 +1,6 @@
 'use client';
 import type { Link, LinkWay, Loop, Via } from '@/core/build';
-import { endWays, pinOf, type Route } from '@/core/route';
+import { endWays, type Route } from '@/core/route';
 import type { Run } from '@/core/run';
 import type { Vec } from '@/core/shape';
 import { Pick, QuantityField } from '@/view/shared';
@@ -36,8 +36,9 @@ export function WayEditor({
 }) {
   const { build, commit, workings } = useBench((s) => s);
   const way: LinkWay = link.way ?? {};
+  const isPinned = build.layout.routes[run.id]?.pinned ?? false;
   // What is set by hand after a pin takes the pin's place.
-  const set = ({ pinned: _pinned, ...next }: LinkWay): void =>
+  const set = (next: LinkWay): void =>
     commit(`lay ${run.name} another way`, {
       do: 'link.way',
       loop: loop.id,
@@ -76,8 +77,8 @@ export function WayEditor({
   const behind = (build.case?.behind_mm ?? 0) > 0 && (build.case?.grommets ?? []).length > 0,
     runsBehind = vias.some((v) => v[2] !== null && v[2] < 0);
   return (
-    <details className={styles.way} open={link.way !== undefined || undefined}>
-      <summary>Its way by hand{way.pinned ? ', pinned' : ''}</summary>
+    <details className={styles.way} open={link.way !== undefined || isPinned || undefined}>
+      <summary>Its way by hand{isPinned ? ', pinned' : ''}</summary>
       <div className={styles.ends}>
         <Pick
           label="Sets off"
@@ -160,21 +161,15 @@ export function WayEditor({
         )}
       </p>
       <p className={styles.row}>
-        {way.pinned ? (
+        {isPinned ? (
           <button
             type="button"
             className={styles.link}
-            onClick={() => {
-              const { pinned: _pinned, ...rest } = way;
-              commit(`let the pin of ${run.name} go`, {
-                do: 'link.way',
-                loop: loop.id,
-                link: link.id,
-                way: rest,
-              });
-            }}
+            onClick={() =>
+              commit(`unpin ${run.name}`, { do: 'route.pin', link: run.id, pinned: false })
+            }
           >
-            Let the pin go
+            Unpin
           </button>
         ) : (
           route && (
@@ -182,24 +177,19 @@ export function WayEditor({
               type="button"
               className={styles.link}
               onClick={() =>
-                commit(`pin ${run.name}`, {
-                  do: 'link.way',
-                  loop: loop.id,
-                  link: link.id,
-                  way: { ...way, pinned: pinOf(route) },
-                })
+                commit(`pin ${run.name}`, { do: 'route.pin', link: run.id, pinned: true })
               }
             >
               Pin it as it lies
             </button>
           )
         )}
-        {link.way && (
+        {(link.way || isPinned) && (
           <button
             type="button"
             className={styles.quiet}
             onClick={() =>
-              commit(`let ${run.name} find its way`, {
+              commit(`route ${run.name} automatically`, {
                 do: 'link.way',
                 loop: loop.id,
                 link: link.id,
@@ -207,7 +197,7 @@ export function WayEditor({
               })
             }
           >
-            Let it find its own way again
+            Reset to automatic route
           </button>
         )}
       </p>

@@ -1,9 +1,9 @@
 /** @jest-environment jsdom */
-import { beforeAll, describe, expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { demoBuild } from '@/catalogue';
-import type { Build } from '@/core/build';
-import { routeBuild, type RoutedBuild } from '@/core/route';
+import { withoutRoutes, type Build } from '@/core/build';
+import { rerouteEdit } from '@/core/route';
 import { useBench } from '@/view/workspace';
 import { show, state } from '@/view/workspace/showOnBench';
 import { RunPanel } from './RunPanel';
@@ -11,29 +11,20 @@ import { SheetsView } from './SheetsView';
 
 const desk = demoBuild('dawn-chorus-desk') as Build,
   tower = demoBuild('fenland-flood-tower') as Build;
-let laid: RoutedBuild, laidDesk: RoutedBuild;
-beforeAll(() => {
-  laid = routeBuild(tower);
-  laidDesk = routeBuild(desk);
-}, 60_000);
 
-/** The panel of one run, with what was routed while it holds. */
-function Panel({ id, found }: { readonly id: string; readonly found: RoutedBuild }) {
+/** The panel of one run. */
+function Panel({ id }: { readonly id: string }) {
   const { build, workings } = useBench((s) => s);
   const run = workings.reports.runs.find((r) => r.id === id),
     loop = build.loops.find((l) => l.links.some((k) => k.id === id)),
     link = loop?.links.find((k) => k.id === id);
-  return run && loop && link ? <RunPanel run={run} loop={loop} link={link} found={found} /> : null;
+  return run && loop && link ? <RunPanel run={run} loop={loop} link={link} /> : null;
 }
-const routed = (build: Build, found: RoutedBuild): void => {
-  act(() => state.route({ build, found }));
-};
 
 describe('the picked run', () => {
   test('marks in a table as on the strip; the first bend starts before its corner', () => {
-    show(tower, <Panel id="run-2" found={laid} />);
-    expect(screen.getByText(/estimated/)).toBeTruthy();
-    routed(tower, laid);
+    show(tower, <Panel id="run-2" />);
+    expect(screen.queryByText(/estimated/)).toBeNull();
     const rows = within(screen.getAllByRole('table')[0] as HTMLElement)
       .getAllByRole('row')
       .slice(1);
@@ -45,8 +36,9 @@ describe('the picked run', () => {
   });
 
   test('its way by hand: a direction, a place to pass, a pin and back to its own way, each a step to undo', () => {
-    show(tower, <Panel id="run-2" found={laid} />);
-    routed(tower, laid);
+    show(tower, <Panel id="run-2" />);
+    const route = () => state.build.layout.routes['run-2'];
+    const lay = () => act(() => state.layOut(null, rerouteEdit(state.build)));
     const link = () => state.build.loops[0]?.links.find((l) => l.id === 'run-2');
     fireEvent.click(screen.getByText('Its way by hand'));
     const [first] = [...(screen.getByLabelText('Sets off') as HTMLSelectElement).options].filter(
@@ -54,22 +46,23 @@ describe('the picked run', () => {
     );
     fireEvent.change(screen.getByLabelText('Sets off'), { target: { value: first?.value } });
     expect(link()?.way?.leave?.join()).toBe(first?.value);
-    fireEvent.click(screen.getByRole('button', { name: 'Pass a place' }));
-    expect(link()?.way?.via).toHaveLength(1);
+    // What is set by hand wants routing again; then it can be pinned as it lies.
+    expect(route()).toBeUndefined();
+    lay();
     fireEvent.click(screen.getByRole('button', { name: 'Pin it as it lies' }));
-    expect(link()?.way?.pinned?.corners.length).toBeGreaterThan(1);
+    expect(route()?.pinned).toBe(true);
     // A place set after the pin takes the pin's place.
     fireEvent.click(screen.getByRole('button', { name: 'Pass a place' }));
-    expect(link()?.way?.pinned).toBeUndefined();
-    fireEvent.click(screen.getByRole('button', { name: 'Let it find its own way again' }));
+    expect(link()?.way?.via).toHaveLength(1);
+    expect(route()?.pinned).toBeUndefined();
+    fireEvent.click(screen.getByRole('button', { name: 'Reset to automatic route' }));
     expect(link()?.way).toBeUndefined();
     act(() => state.undo());
-    expect(link()?.way?.via).toHaveLength(2);
+    expect(link()?.way?.via).toHaveLength(1);
   });
 
   test('too short: what saves it, and doing it is one step', () => {
-    show(desk, <Panel id="run-2" found={laidDesk} />);
-    routed(desk, laidDesk);
+    show(desk, <Panel id="run-2" />);
     fireEvent.click(screen.getByText('What if it comes out too short?'));
     fireEvent.change(screen.getByLabelText('Too short by'), { target: { value: '8' } });
     fireEvent.blur(screen.getByLabelText('Too short by'));
@@ -82,9 +75,10 @@ describe('the picked run', () => {
 
 describe('sheets and cuts', () => {
   test('easiest first; a picked one shows its steps and cautions; the cuts say whether they are the fewest', () => {
-    show(tower, <SheetsView />);
+    const { unmount } = show(withoutRoutes(tower), <SheetsView />);
     expect(screen.getAllByText(/no way in space yet/).length).toBe(2);
-    routed(tower, laid);
+    unmount();
+    show(tower, <SheetsView />);
     const rows = within(screen.getAllByRole('table')[0] as HTMLElement)
         .getAllByRole('row')
         .slice(1),

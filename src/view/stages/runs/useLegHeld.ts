@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
-import { applyEdit, type Edit, type LinkWay } from '@/core/build';
+import { applyEdit, type Edit } from '@/core/build';
 import { resolve } from '@/core/model';
-import { rerouteRun, routedRunOf, withLegAt, type RoutedBuild } from '@/core/route';
+import { rerouteRun, routedRunOf, withLegAt, type Routed } from '@/core/route';
 import type { Run } from '@/core/run';
 import type { Vec } from '@/core/shape';
 import { useBench } from '@/view/workspace';
@@ -16,16 +16,16 @@ interface Live {
 
 /**
  * A leg of the picked run in the hand: the run is laid anew past all others with every move; when it is let go the plane is kept and the whole
- * is routed. `found` is what holds now; null while it does not.
+ * is routed. `routed`: the routes of the document.
  */
-export function useLegHeld(found: RoutedBuild | null, run: Run | undefined) {
+export function useLegHeld(routed: Routed, run: Run | undefined) {
   const { build, commit } = useBench((s) => s);
   const [live, setLive] = useState<Live | null>(null);
-  const route = found?.routed.routes.find((r) => r.link === run?.id);
+  const route = routed.routes.find((r) => r.link === run?.id);
   const link = build.loops.flatMap((l) => l.links).find((l) => l.id === run?.id);
   const onLeg = ({ leg, axis, at_mm }: LegHeld, done: boolean): void => {
-    if (!run || !route || !found || !link) return;
-    const { pinned: _pinned, ...way }: LinkWay = link.way ?? {};
+    if (!run || !route || !link) return;
+    const way = link.way ?? {};
     const edit: Edit = {
       do: 'link.way',
       loop: run.loop,
@@ -38,10 +38,10 @@ export function useLegHeld(found: RoutedBuild | null, run: Run | undefined) {
       return;
     }
     const next = applyEdit(build, edit).build,
-      again = rerouteRun(next, found, run.id);
+      again = rerouteRun(next, routed, run.id);
     setLive({
-      run: routedRunOf(resolve(next, new Map(again.frames)), again.routed, run.id),
-      corners: again.routed.routes.find((r) => r.link === run.id)?.corners ?? null,
+      run: routedRunOf(resolve(next), again, run.id),
+      corners: again.routes.find((r) => r.link === run.id)?.corners ?? null,
       edit,
     });
   };
