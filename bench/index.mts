@@ -4,7 +4,7 @@ import { InitHydOption, Option, Project, Workspace } from 'epanet-js';
 import { Bench } from 'tinybench';
 import { CATALOGUE, DEMO_BUILDS, demoBuild } from '../src/catalogue';
 import { applyEdit, type Build } from '../src/core/build';
-import { evaluate, workOut } from '../src/core/evaluate';
+import { evaluate, workOut } from '../src/core/analysis';
 import { gapsAround, measureGaps, portFits } from '../src/core/fit';
 import {
   flowAtShares,

@@ -3,14 +3,12 @@ import { copyOf, expect, openStage, saved, test } from './fixtures';
 const runs = (page: import('@playwright/test').Page) =>
   page.getByRole('table').filter({ hasText: 'from, to' });
 
-test('runs: laid without being asked, kept over a reload, laid anew after a change, undone', async ({
+test('runs: routed as the document says, kept over a reload, routed again after a change, undone in one step', async ({
   page,
 }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Routed');
   await openStage(page, id, 'runs');
-  await expect(page.getByText(/^Routed past everything in the case/)).toBeVisible({
-    timeout: 30_000,
-  });
+  await expect(page.getByText(/^Every run is routed past everything/)).toBeVisible();
   const heading = page.getByRole('heading', { level: 1 });
   await expect(heading).not.toContainText('about');
   const before = await heading.textContent();
@@ -21,13 +19,13 @@ test('runs: laid without being asked, kept over a reload, laid anew after a chan
   await expect(page.getByText(/^Nearest thing along its way/)).toBeVisible();
   await page.getByText('What if it comes out too short?').click();
   await expect(page.getByText('Make it again.')).toBeVisible();
-  // A slide on the Case stage: laid anew, and what differs is told; an undo brings the ways back.
+  // A slide on the Case stage: routed again, and what differs is told; one undo brings parts and routes back.
   await page.getByRole('link', { name: /Case/ }).first().click();
   await page.getByRole('button', { name: /^Top radiator:/ }).click();
   await page.getByRole('button', { name: '+5', exact: true }).click();
   await page.keyboard.press('6');
   await expect(page.getByText(/^Since the change/)).toBeVisible({ timeout: 30_000 });
-  await page.getByRole('button', { name: 'Show the ways before' }).click();
+  await page.getByRole('button', { name: 'Show the routes before' }).click();
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(heading).toHaveText(before ?? '', { timeout: 30_000 });
   await saved(page);
@@ -38,9 +36,7 @@ test('runs: hard tube by hand: a leg dragged, pinned, let go; where no way is fo
 }) => {
   const id = await copyOf(page, 'fenland-flood-tower', 'By hand');
   await openStage(page, id, 'runs');
-  await expect(page.getByText(/^Routed past everything in the case\./)).toBeVisible({
-    timeout: 60_000,
-  });
+  await expect(page.getByText(/^Every run is routed past everything/)).toBeVisible();
   await runs(page)
     .first()
     .getByRole('button', { name: 'Processor pump → Front radiator', exact: true })
@@ -61,11 +57,11 @@ test('runs: hard tube by hand: a leg dragged, pinned, let go; where no way is fo
   await expect(page.getByText(/^Since the change/)).toBeVisible({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Pin it as it lies' }).click();
   await expect(page.getByText('Its way by hand, pinned')).toBeVisible();
-  await page.getByRole('button', { name: 'Let it find its own way again' }).click();
+  await page.getByRole('button', { name: 'Reset to automatic route' }).click();
   await expect(page.getByText('Passes 1')).toBeHidden();
   await openStage(page, 'pocket-planetarium', 'runs');
-  await expect(page.getByText(/no way found for/)).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByText(/^No way found for/).first()).toBeVisible();
+  await expect(page.getByText(/without a possible route/)).toBeVisible();
+  await expect(page.getByText(/^No route found for/).first()).toBeVisible();
 });
 
 test('runs: orders side by side, sheets at 1:1, test bend, cuts', async ({ page }) => {
@@ -78,9 +74,7 @@ test('runs: orders side by side, sheets at 1:1, test bend, cuts', async ({ page 
   await page.getByRole('button', { name: 'take it' }).first().click();
   await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeEnabled();
   await openStage(page, 'fenland-flood-tower', 'runs');
-  await expect(page.getByText(/^Routed past everything in the case\./)).toBeVisible({
-    timeout: 60_000,
-  });
+  await expect(page.getByText(/^Every run is routed past everything/)).toBeVisible();
   await page.getByRole('radio', { name: 'sheets and cuts' }).click();
   await page
     .getByRole('button', { name: 'Processor block → Flow meter', exact: true })

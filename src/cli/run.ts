@@ -3,7 +3,7 @@ import { bendTable } from '@/core/run';
 import type { Vec } from '@/core/shape';
 import { CATALOGUE, DEMO_BUILDS, demoBuild } from '@/catalogue';
 import { applyEdit, type Build } from '@/core/build';
-import { evaluate, workOut } from '@/core/evaluate';
+import { evaluate, workOut } from '@/core/analysis';
 import { pressureToHead, solveNetwork } from '@/core/flow';
 import { rerouteEdit } from '@/core/route';
 import { resolve } from '@/core/model';

@@ -10,7 +10,7 @@ import {
   type Edit,
   type Placement,
 } from './build';
-import { evaluate } from './evaluate';
+import { evaluate } from './analysis';
 import { guardBuild } from './guard';
 import { looseParts, proposeLoop, reorderLoop } from './loop';
 import { resolve } from './model';

@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import Ajv2019 from 'ajv/dist/2019';
 import { CATALOGUE, DEMO_BUILDS, demoBuild } from '@/catalogue';
 import { applyEdit, type Build } from '@/core/build';
-import { evaluate } from '@/core/evaluate';
+import { evaluate } from '@/core/analysis';
 import { parseBuild } from '@/core/guard';
 import { buildFileName, buildToText, listToCsv, slug } from '.';
 

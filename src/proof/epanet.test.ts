@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, test } from '@jest/globals';
 import epanetFile from '@reference/epanet.json';
 import networkFile from '@reference/network.json';
 import { DEMO_BUILDS } from '@/catalogue';
-import { workOut } from '@/core/evaluate';
+import { workOut } from '@/core/analysis';
 import { readyNetwork, solveNetwork, type FlowNetwork } from '@/core/flow';
 import { coolantProperties } from '@/core/fluid';
 import { inpLoops, readInp, writeInp, type InpLoop } from '@/core/inp';

@@ -5,7 +5,7 @@ import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
 import { readQuote } from '@/format';
 import { applyEdit, type Build } from '../build';
 import { familyChange } from '../choice';
-import { workOut } from '../evaluate';
+import { workOut } from '../analysis';
 import {
   cheapestBasket,
   spareAdvice,

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
 import { applyEdit, type Build, type Edit } from '../build';
-import { evaluate, workOut } from '../evaluate';
+import { evaluate, workOut } from '../analysis';
 import { guardBuild } from '../guard';
 import { proposeLoop } from '../loop';
 import { resolve } from '../model';

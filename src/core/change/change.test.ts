@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, demoBuild } from '@/catalogue';
 import { applyEdit, withoutRoutes, type Build } from '../build';
-import { evaluate, workOut } from '../evaluate';
+import { evaluate, workOut } from '../analysis';
 import { worstRise } from '../heat';
 import { bestUse, candidates, judgeChanges, type Judged } from '.';
 

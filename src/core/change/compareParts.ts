@@ -1,5 +1,5 @@
 import { applyEdit, type Build, type Edit } from '../build';
-import { workOut, type Workings } from '../evaluate';
+import { workOut, type Workings } from '../analysis';
 import { worstRise } from '../heat';
 import type { ItemPart, Part } from '../part';
 

@@ -1,5 +1,5 @@
 import { applyEdit, withoutRoutes, type Build } from '../build';
-import { workOut, type Workings } from '../evaluate';
+import { workOut, type Workings } from '../analysis';
 import { worstRise } from '../heat';
 import type { Part } from '../part';
 import { candidates, type Candidate } from './candidates';

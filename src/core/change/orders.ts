@@ -1,5 +1,5 @@
 import { applyEdit, type Build, type Edit } from '../build';
-import { workOut } from '../evaluate';
+import { workOut } from '../analysis';
 import { reorderLoop } from '../loop';
 import { resolve } from '../model';
 import { distance, type Vec } from '../shape';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, demoBuild } from '@/catalogue';
 import { applyEdit, type Build, type Edit } from '../build';
-import { workOut } from '../evaluate';
+import { workOut } from '../analysis';
 import { reorderLoop } from '../loop';
 import { resolve } from '../model';
 import { routeBuild, routesOf } from '../route';

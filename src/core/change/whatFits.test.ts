@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
 import { applyEdit, type Build } from '../build';
-import { workOut } from '../evaluate';
+import { workOut } from '../analysis';
 import { measureGaps } from '../fit';
 import { resolve } from '../model';
 import type { Part, RadiatorPart } from '../part';

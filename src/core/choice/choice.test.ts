@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { catalogued, demoBuild } from '@/catalogue';
 import { applyEdit, type Build, type Edit } from '../build';
-import { workOut } from '../evaluate';
+import { workOut } from '../analysis';
 import { secondPump, splitEdit } from '../loop';
 import type { PumpPart } from '../part';
 import { isBeside, pumpChoice, pumpChoices, pumpEdit, splitSchool, type SplitSchool } from '.';

@@ -56,8 +56,14 @@ export function runRules<C>(rules: readonly Rule<C>[], context: C): Finding[] {
       ...said,
     })),
   );
-  return found.sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
+  return inOrder(found);
 }
+
+/** Worst first, then by code; those of one rule stay as it told them. */
+export const inOrder = (findings: readonly Finding[]): Finding[] =>
+  [...findings].sort(
+    (a, b) => ORDER[a.severity] - ORDER[b.severity] || a.code.localeCompare(b.code),
+  );
 
 const ORDER: Record<Severity, number> = { fails: 0, tight: 1, note: 2 };
 

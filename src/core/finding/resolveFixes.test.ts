@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
 import { applyEdit, type Build, type Edit } from '../build';
-import { findingsOf, workOut } from '../evaluate';
+import { findingsOf, workOut } from '../analysis';
 import { anyKindWorse, findingKey, resolveFixes, type Finding } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build,

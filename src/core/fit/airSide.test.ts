@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoBuild } from '@/catalogue';
 import { applyEdit, type Build } from '../build';
-import { workOut } from '../evaluate';
+import { workOut } from '../analysis';
 import { worstRise } from '../heat';
 import { resolve } from '../model';
 import { airSides, curtainLoss } from '.';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoBuild } from '@/catalogue';
 import { applyEdit, type Build, type Edit } from '../build';
-import { workOut } from '../evaluate';
+import { workOut } from '../analysis';
 import { HAND_MM, portFits, type PortFit } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;

@@ -1,7 +1,15 @@
 import type { FittingPart } from '../part';
 import type { Model, PlacedPort } from '../model';
 import { pieceOf, type Run } from '../run';
-import { bodyGap, boxGap, cylinderBox, cylinderFrom, roundBody, type Body } from '../shape';
+import {
+  bodyGapUpTo,
+  boxGap,
+  cylinderBox,
+  cylinderFrom,
+  pairMemo,
+  roundBody,
+  type Body,
+} from '../shape';
 
 /** What is screwed into a port, and the room a hand needs round it. */
 export interface PortFit {
@@ -43,10 +51,47 @@ interface Near {
   readonly bound: number;
 }
 
-const round = (at: PlacedPort, length: number, radius: number): Body => {
+const straightIn = new WeakMap<PlacedPort, Map<string, Body>>();
+
+/** A fitting as a cylinder straight out of its port: the same body while the port stands where it stood. */
+function round(at: PlacedPort, length: number, radius: number): Body {
+  const key = `${length}/${radius}`;
+  const bodies = straightIn.get(at) ?? new Map<string, Body>();
+  straightIn.set(at, bodies);
+  const known = bodies.get(key);
+  if (known) return known;
   const cylinder = cylinderFrom(at.at, at.direction, length, radius);
-  return { box: cylinderBox(cylinder), cylinder };
-};
+  const body = { box: cylinderBox(cylinder), cylinder };
+  bodies.set(key, body);
+  return body;
+}
+
+type Piece = NonNullable<Run['routed']>['pieces'][number];
+const routedPieces = new WeakMap<Piece, Body>();
+
+/** A routed piece of an end as a body. */
+function pieceBody(piece: Piece): Body {
+  const known = routedPieces.get(piece);
+  if (known) return known;
+  const body = roundBody(piece.from, piece.to, piece.radius);
+  routedPieces.set(piece, body);
+  return body;
+}
+
+/** What is known of the gap of two bodies while both stay: its value, or that it is at least so much. */
+const known = pairMemo((): { least_mm: number; exact: boolean } => ({
+  least_mm: -Infinity,
+  exact: false,
+}));
+
+/** The gap of two bodies; a value above `enough` may be less than the gap, and says it is no nearer than that. */
+function gapUpTo(a: Body, b: Body, enough: number): number {
+  const memo = known(a, b);
+  if (memo.exact || memo.least_mm > enough) return memo.least_mm;
+  memo.least_mm = bodyGapUpTo(a, b, enough);
+  memo.exact = memo.least_mm <= enough;
+  return memo.least_mm;
+}
 
 /** Every fitting and cap in its port, against all parts, walls and each other. */
 export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[] {
@@ -85,7 +130,7 @@ export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[]
         (a, b) => a.bound - b.bound,
       )) {
         if (bound > 0 && bound >= gap) break;
-        const g = bodyGap(mine, body);
+        const g = gapUpTo(mine, body, gap);
         if (g < gap) {
           gap = g;
           gapWith = name;
@@ -194,9 +239,7 @@ function screwedIn(model: Model, runs: readonly Run[]): Screwed[] {
           .map((f) => pieceOf(run, f.duty, loop, kit));
       // A routed run says where each of its pieces is, elbows as they are turned.
       const laid = (end: 'from' | 'to'): Body[] =>
-        (run?.routed?.pieces ?? [])
-          .filter((b) => b.end === end)
-          .map((b) => roundBody(b.from, b.to, b.radius));
+        (run?.routed?.pieces ?? []).filter((b) => b.end === end).map(pieceBody);
       return [
         ...put(model.portAt(link.from), parts('from'), link.to.item, laid('from')),
         ...put(model.portAt(link.to), parts('to'), link.from.item, laid('to')),

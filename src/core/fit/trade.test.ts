@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { catalogued, demoBuild } from '@/catalogue';
 import { applyEdit, type Build, type Edit, type Item } from '../build';
-import { evaluate, workOut } from '../evaluate';
+import { evaluate, workOut } from '../analysis';
 import { resolve } from '../model';
 import { BOARD_STANDARDS, THREADS, type CasePart, type RadiatorPart } from '../part';
 import { measureGaps, portFits, type Gap } from '.';

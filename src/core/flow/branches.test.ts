@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { catalogued, demoBuild } from '@/catalogue';
 import { applyEdit, type Build, type Edit } from '../build';
-import { workOut } from '../evaluate';
+import { workOut } from '../analysis';
 import { branchesOf, networkOf, type Branch } from '.';
 import { splitEdit } from '../loop';
 import type { LoopGraph } from '../model';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { catalogued, demoBuild } from '@/catalogue';
 import { applyEdit, type Build } from '../build';
-import { workOut } from '../evaluate';
+import { workOut } from '../analysis';
 import { headTrouble, networkOf, ratingTroubles, saggingFlow } from '.';
 import type { LoopGraph } from '../model';
 

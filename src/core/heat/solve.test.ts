@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoBuild } from '@/catalogue';
 import { applyEdit, type Build, type Edit } from '../build';
-import { workOut, type Workings } from '../evaluate';
+import { workOut, type Workings } from '../analysis';
 import { reorderLoop } from '../loop';
 import { coolingCurves, noiseOf, prepareHeat, sizeCooling, worstRise } from '.';
 

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { CATALOGUE, catalogued, DEMO_BUILDS, STANDARD_KIT } from '@/catalogue';
 import { applyEdit, emptyBuild, type Build, type Item } from '../build';
 import { familyChange, familyOf } from '../choice';
-import { workOut } from '../evaluate';
+import { workOut } from '../analysis';
 import { proposeLoop } from '../loop';
 import { isWet, type FittingPart, type ItemPart, type PartKind } from '../part';
 import { pieceOf } from '../run';

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import stockFile from '@reference/stock.json';
 import { DEMO_BUILDS, demoBuild } from '@/catalogue';
 import { applyEdit, withoutRoutes, type Build, type Edit } from '../build';
-import { workOut } from '../evaluate';
+import { workOut } from '../analysis';
 import { coolantExpansion, cutPlan, shortWhy } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
 import { applyEdit, type Build, type Edit, type Turn } from '../build';
-import { workOut } from '../evaluate';
+import { workOut } from '../analysis';
 import { facing, resolve, spans } from '../model';
 import type { FittingPart } from '../part';
 import { proposeLoop } from '.';

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { catalogued, demoBuild } from '@/catalogue';
 import { applyEdit, type Build, type Edit, type Item } from '../build';
-import { workOut } from '../evaluate';
+import { workOut } from '../analysis';
 import { resolve } from '../model';
 import type { BoardPart } from '../part';
 import { COMMON_HEADERS, planPower } from '.';

@@ -26,6 +26,23 @@ export const laidOf = (route: Route): LaidRoute => ({
 
 /** A route as it stands in the document; null where its ends no longer meet their ports, or its bends or end fittings are not those the connection now asks for. */
 export function laidRoute(model: Model, task: Task, laid: LaidRoute): Route | null {
+  const { from, to, loop, wish } = task;
+  const { tube, fitting } = loop;
+  const asked = [from, to, tube, fitting, wish, model.build.kit];
+  const known = remembered.get(laid);
+  if (known && known.asked.every((x, i) => x === asked[i])) return known.route;
+  const route = layOut(model, task, laid);
+  remembered.set(laid, { asked, route });
+  return route;
+}
+
+/** Routes by what the document keeps of them, while ports, tube and fittings stay the same: the same route is the same object. */
+const remembered = new WeakMap<
+  LaidRoute,
+  { readonly asked: readonly object[]; readonly route: Route | null }
+>();
+
+function layOut(model: Model, task: Task, laid: LaidRoute): Route | null {
   const { hard } = task.loop.tube;
   const asked = task.limits.radius_mm;
   const fits = hard

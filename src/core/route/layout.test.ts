@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { DEMO_BUILDS, demoBuild } from '@/catalogue';
 import { applyEdit, EMPTY_LAYOUT, withoutRoutes, type Build, type Edit } from '../build';
-import { workOut } from '../evaluate';
+import { workOut } from '../analysis';
 import { guardBuild } from '../guard';
 import { resolve } from '../model';
 import { check } from './checker.fixture';

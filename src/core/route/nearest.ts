@@ -1,5 +1,5 @@
 import type { Model } from '../model';
-import { bodyGap, boxGap, type Body, type Box, type Vec } from '../shape';
+import { bodyGap, boxGap, pairMemo, type Body, type Box, type Vec } from '../shape';
 import { samplePath } from './path';
 import { radiusOf, type Nearest, type Route } from './routed';
 
@@ -65,7 +65,7 @@ function bodiesNear(
   const look = (id: string, body: Body): void => {
     const least_mm = boxGap(tube.bounds, body.box) - radius;
     if (least_mm <= NEAR_MM)
-      near.push({ id, least_mm, measure: () => gapToBody(tube.points, body) - radius });
+      near.push({ id, least_mm, measure: () => gapToBody(tube, body) - radius });
   };
   for (const { item, solids } of model.placed.values())
     if (!ends.includes(item.id)) for (const solid of solids) look(item.id, solid);
@@ -86,20 +86,25 @@ function tubesNear(
     const both = radius + radiusOf(model, other);
     const least_mm = boxGap(tube.bounds, theirs.bounds) - both;
     if (least_mm > NEAR_MM) return [];
-    const measure = (): number => Math.sqrt(leastSquare(tube.points, theirs.points)) - both;
+    const measure = (): number => gapBetween(tube, theirs) - both;
     return [{ id: other.link, least_mm, measure }];
   });
 }
 
-/** Least gap from the points to a body; points whose box is farther off than the best so far are passed over. */
-function gapToBody(points: readonly Vec[], body: Body): number {
+/** Least gap from the points of a tube to a body; points whose box is farther off than the best so far are passed over. */
+const gapToBody = pairMemo(({ points }: SampledTube, body: Body): number => {
   let least = Infinity;
   for (const p of points) {
     const at = { min: p, max: p };
     if (boxGap(at, body.box) < least) least = Math.min(least, bodyGap({ box: at }, body));
   }
   return least;
-}
+});
+
+/** Least distance between the middle lines of two tubes. */
+const gapBetween = pairMemo((a: SampledTube, b: SampledTube): number =>
+  Math.sqrt(leastSquare(a.points, b.points)),
+);
 
 function boundsOf(points: readonly Vec[]): Box {
   const min: [number, number, number] = [Infinity, Infinity, Infinity];

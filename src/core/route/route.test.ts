@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demoBuild, STANDARD_KIT } from '@/catalogue';
 import { applyEdit, EMPTY_LAYOUT, type Build, type Edit } from '../build';
-import { workOut } from '../evaluate';
+import { workOut } from '../analysis';
 import type { Model } from '../model';
 import { bendMarks, bendTable, INSERTION_MM, type Run } from '../run';
 import type { Vec } from '../shape';

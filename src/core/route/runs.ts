@@ -1,5 +1,6 @@
 import { bendTable, estimateRuns, INSERTION_MM, type Run } from '../run';
 import type { Model } from '../model';
+import type { EndWay } from './ends';
 import { routesOf } from './layout';
 import type { Route, Routed, Told } from './routed';
 import { pathLength } from './path';
@@ -53,12 +54,21 @@ function routedRun(model: Model, run: Run, route: Route, all: readonly Route[]):
       get seen() {
         return told().seen;
       },
-      pieces: [
-        ...route.from.bodies.map((b) => ({ ...b, end: 'from' as const })),
-        ...route.to.bodies.map((b) => ({ ...b, end: 'to' as const })),
-      ],
+      pieces: [...piecesOf(route.from, 'from'), ...piecesOf(route.to, 'to')],
       lra: table.rows,
       last_mm: table.last_mm,
     },
   };
+}
+
+type Pieces = NonNullable<Run['routed']>['pieces'];
+const pieces = new WeakMap<EndWay, Pieces>();
+
+/** The pieces of an end, the same objects while the end is: what is measured between them is remembered by them. */
+function piecesOf(end: EndWay, side: 'from' | 'to'): Pieces {
+  const known = pieces.get(end);
+  if (known) return known;
+  const made = end.bodies.map((b) => ({ ...b, end: side }));
+  pieces.set(end, made);
+  return made;
 }

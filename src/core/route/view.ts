@@ -1,6 +1,7 @@
 import type { Item } from '../build';
 import type { Model } from '../model';
-import { union, type Box, type Vec } from '../shape';
+import { boxGap, pairMemo, union, type Box, type Vec } from '../shape';
+import { sampleTube, type SampledTube } from './nearest';
 import { samplePath } from './path';
 import { grow, within, type Block } from './room';
 import { radiusOf, type InView, type Route } from './routed';
@@ -124,6 +125,23 @@ function meetsBox(from: Vec, to: Vec, { min, max }: Box): boolean {
 }
 const EPS = 1e-6;
 
+/** Nearest that two tubes come to each other as seen through the glass, mm. */
+const seenApart = pairMemo((a: SampledTube, b: SampledTube): number => {
+  let least = Infinity;
+  for (const [x, y] of a.points)
+    for (const q of b.points) {
+      const dx = x - q[0];
+      const dy = y - q[1];
+      const d = dx * dx + dy * dy;
+      if (d < least) least = d;
+    }
+  return Math.sqrt(least);
+});
+
+/** Whether the boxes round two tubes overlap as seen through the glass, once grown by so much. */
+const mayCover = (a: Box, b: Box, by: number): boolean =>
+  ([0, 1] as const).every((i) => a.min[i] - by < b.max[i] && b.min[i] - by < a.max[i]);
+
 /** Seen through the glass a tube covers what lies behind it, and crosses what lies on either side of it. Its own two parts never count. */
 export function inView(
   model: Model,
@@ -131,26 +149,19 @@ export function inView(
   all: readonly Route[],
   ends: readonly string[],
 ): InView {
-  const { interior } = model;
-  if (!interior) return { crosses: [], before: [] };
-  const radius = (r: Route): number => radiusOf(model, r),
-    own = radius(route),
-    points = samplePath(route.path, 4);
-  const meets = (box: Box): boolean => {
-    const b = grow(box, own - 0.5);
-    return points.some((p) => within({ min: b.min, max: b.max }, p));
+  if (!model.interior) return { crosses: [], before: [] };
+  const own = radiusOf(model, route);
+  const tube = sampleTube(route.path);
+  const covers = (other: Route): boolean => {
+    const theirs = sampleTube(other.path);
+    const near = own + radiusOf(model, other) - 1;
+    return mayCover(tube.bounds, theirs.bounds, near) && seenApart(tube, theirs) < near;
   };
-  const covers = (o: Route): boolean => {
-    const near = own + radius(o) - 1;
-    return samplePath(o.path, 4).some((q) =>
-      points.some((p) => Math.hypot(p[0] - q[0], p[1] - q[1]) < near),
-    );
+  const meets = (box: Box): boolean => {
+    const grown = grow(box, own - 0.5);
+    return boxGap(tube.bounds, grown) <= 0 && tube.points.some((p) => within(grown, p));
   };
   const crosses = all.filter((o) => o.loop !== route.loop && covers(o)).map((o) => o.link);
-  return {
-    crosses,
-    before: zonesBefore(model)
-      .filter((z) => !ends.includes(z.item) && meets(z.box))
-      .map((z) => z.item),
-  };
+  const before = zonesBefore(model).filter((z) => !ends.includes(z.item) && meets(z.box));
+  return { crosses, before: before.map((z) => z.item) };
 }

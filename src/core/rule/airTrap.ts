@@ -1,7 +1,7 @@
 import type { Fix, Said } from '../finding';
 import { trappedAir } from '../loop';
 import { formatNumber } from '../quantity';
-import { nameOf, type BuildRule } from './context';
+import { nameOf, type SpatialRule } from './context';
 import { triedFixes } from './tried';
 
 /** Pockets smaller than this are swept out by the flow, mL (common practice, no source). */
@@ -9,7 +9,7 @@ const LEAST_ML = 10;
 /** A hump of a tube over both its ends, mm. */
 const HUMP_MM = 15;
 
-export const airTrap: BuildRule = {
+export const airTrap: SpatialRule = {
   code: 'rule.air-trap',
   severity: 'note',
   stage: 'runs',

@@ -11,8 +11,8 @@ import type { NoRoute } from '../route';
 import type { PowerReport } from '../power';
 import type { Run } from '../run';
 
-/** What a rule may look at. */
-export interface RuleContext {
+/** What a rule of the space may look at: where everything stands and how it is connected. No speeds, loads, limits or prices. */
+export interface SpatialContext {
   readonly build: Build;
   readonly model: Model;
   readonly runs: readonly Run[];
@@ -26,6 +26,12 @@ export interface RuleContext {
   /** Fittings and caps in their ports. */
   readonly ports: readonly PortFit[];
   readonly airSides: readonly AirSide[];
+  /** Parts that may be offered in a fix. */
+  readonly offer: readonly Part[];
+}
+
+/** What a rule of the working machine may look at besides. */
+export interface RuleContext extends SpatialContext {
   readonly power: PowerReport;
   readonly screws: readonly ScrewNeed[];
   readonly flow: FlowReport;
@@ -37,13 +43,12 @@ export interface RuleContext {
   readonly sizing: Sizing;
   readonly metals: MetalReport;
   readonly list: ListReport;
-  /** Parts that may be offered in a fix. */
-  readonly offer: readonly Part[];
 }
 
+export type SpatialRule = Rule<SpatialContext>;
 export type BuildRule = Rule<RuleContext>;
 
-export const nameOf = (context: RuleContext, id: string): string =>
+export const nameOf = (context: SpatialContext, id: string): string =>
   context.build.items.find((i) => i.id === id)?.name ?? id;
-export const itemsOf = (context: RuleContext, kind: Item['part']['kind']): readonly Item[] =>
+export const itemsOf = (context: SpatialContext, kind: Item['part']['kind']): readonly Item[] =>
   context.build.items.filter((i) => i.part.kind === kind);

@@ -1,11 +1,11 @@
 import type { Fix, Said } from '../finding';
 import { formatMillimetres } from '../quantity';
-import { nameOf, type BuildRule } from './context';
+import { nameOf, type SpatialRule } from './context';
 
 /** Parts may reach this much above the fill port without a word, mm. */
 const OVER_MM = 20;
 
-export const fillLow: BuildRule = {
+export const fillLow: SpatialRule = {
   code: 'rule.fill-low',
   severity: 'note',
   stage: 'runs',

@@ -1,10 +1,10 @@
 import { formatMillimetres, formatNumber } from '../quantity';
-import type { BuildRule } from './context';
+import type { SpatialRule } from './context';
 
 /** Losses worth naming, Pa at 1 m/s: about a dust filter's. */
 const WORTH_PA = 1.5;
 
-export const fitBlocked: BuildRule = {
+export const fitBlocked: SpatialRule = {
   code: 'fit.blocked',
   severity: 'tight',
   stage: 'case',

@@ -1,12 +1,12 @@
 import type { Said } from '../finding';
 import { BOARD_STANDARDS } from '../part';
 import { formatMillimetres } from '../quantity';
-import type { BuildRule } from './context';
+import type { SpatialRule } from './context';
 
 /** Sheets and stand-offs leave this much play, mm (common practice, no source). */
 const PLAY_MM = 1;
 
-export const fitBoard: BuildRule = {
+export const fitBoard: SpatialRule = {
   code: 'fit.board',
   severity: 'fails',
   stage: 'case',

@@ -1,8 +1,8 @@
 import { fitFixes } from './fitFixes';
 import { formatMillimetres } from '../quantity';
-import type { BuildRule } from './context';
+import type { SpatialRule } from './context';
 
-export const fitClash: BuildRule = {
+export const fitClash: SpatialRule = {
   code: 'fit.clash',
   severity: 'fails',
   stage: 'case',

@@ -4,7 +4,7 @@ import { measureGaps, type Gap } from '../fit';
 import { replaceWithPlugs } from '../loop';
 import { resolve } from '../model';
 import { formatNumber } from '../quantity';
-import type { RuleContext } from './context';
+import type { SpatialContext } from './context';
 
 /** At most this many tries and offers a pair: each try measures the whole case again. */
 const MOST_TRIES = 30,
@@ -12,7 +12,7 @@ const MOST_TRIES = 30,
 const MOST_FIXES = 3;
 
 /** Ways out of a clash or a tight spot that were tried on a copy and hold: the pair comes clear and nothing else gets worse. */
-export function fitFixes(context: RuleContext, gap: Gap): readonly Fix[] {
+export function fitFixes(context: SpatialContext, gap: Gap): readonly Fix[] {
   /** A clash may become a tight spot; a tight spot must come clear. */
   const held = (g: Gap): boolean =>
     gap.verdict === 'clash' ? g.verdict !== 'clash' : g.verdict === 'clear';
@@ -47,7 +47,7 @@ const badness = (gaps: readonly Gap[]): number =>
   }, 0);
 
 /** Moves, swaps and smaller parts that could part two things; untried. */
-export function candidates(context: RuleContext, gap: Pick<Gap, 'a' | 'b'>): Fix[] {
+export function candidates(context: SpatialContext, gap: Pick<Gap, 'a' | 'b'>): Fix[] {
   const involved = [gap.a, gap.b].flatMap((id) => {
     const item = context.build.items.find((i) => i.id === id);
     if (!item) return [];
@@ -75,7 +75,7 @@ const placing = (item: Item, placement: Placement): Edit => ({
   placement,
 });
 
-function moves(context: RuleContext, item: Item): Fix[] {
+function moves(context: SpatialContext, item: Item): Fix[] {
   const p = item.placement;
   const box = context.build.case;
   const fixes: Fix[] = [];
@@ -159,7 +159,7 @@ const slideOf = (f: Fix): number =>
   Math.abs(Number(/by ([+−]?\d+)/.exec(f.label)?.[1]?.replace('−', '-') ?? 999));
 
 /** A smaller part of the Stores in the same place: thinner core, next shorter reservoir. */
-function smaller(context: RuleContext, item: Item): Fix[] {
+function smaller(context: SpatialContext, item: Item): Fix[] {
   const { part } = item;
   if (part.kind === 'radiator') {
     return context.offer

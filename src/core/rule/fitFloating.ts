@@ -1,12 +1,12 @@
 import type { Said } from '../finding';
 import { formatMillimetres } from '../quantity';
 import { boxGap, type Box } from '../shape';
-import { nameOf, type BuildRule } from './context';
+import { nameOf, type SpatialRule } from './context';
 
 /** A bracket, a strap or tape bridges so much air between a part and what holds it, mm (common practice, no source). */
 const REACH_MM = 30;
 
-export const fitFloating: BuildRule = {
+export const fitFloating: SpatialRule = {
   code: 'fit.floating',
   severity: 'tight',
   stage: 'case',

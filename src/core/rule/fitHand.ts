@@ -1,6 +1,6 @@
-import type { BuildRule } from './context';
+import type { SpatialRule } from './context';
 
-export const fitHand: BuildRule = {
+export const fitHand: SpatialRule = {
   code: 'fit.hand',
   severity: 'note',
   stage: 'case',

@@ -1,8 +1,8 @@
 import { missedHoles } from '../fit';
-import { nameOf, type BuildRule } from './context';
+import { nameOf, type SpatialRule } from './context';
 
 /** What a spot's screw holes and a part's foot do not share. */
-export const fitHoles: BuildRule = {
+export const fitHoles: SpatialRule = {
   code: 'fit.holes',
   severity: 'tight',
   stage: 'case',

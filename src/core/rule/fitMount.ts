@@ -1,8 +1,8 @@
 import { formatMillimetres } from '../quantity';
 import type { Said } from '../finding';
-import type { BuildRule } from './context';
+import type { SpatialRule } from './context';
 
-export const fitMount: BuildRule = {
+export const fitMount: SpatialRule = {
   code: 'fit.mount',
   severity: 'fails',
   stage: 'case',

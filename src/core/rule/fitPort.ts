@@ -5,13 +5,13 @@ import { resolve } from '../model';
 import { formatMillimetres } from '../quantity';
 import { runsOf } from '../route';
 import { candidates } from './fitFixes';
-import type { BuildRule, RuleContext } from './context';
+import type { SpatialRule, SpatialContext } from './context';
 
 const MOST_FIXES = 2,
   MOST_TRIES = 8,
   MOST_PORTS = 3;
 
-export const fitPort: BuildRule = {
+export const fitPort: SpatialRule = {
   code: 'fit.port',
   severity: 'fails',
   stage: 'case',
@@ -33,7 +33,7 @@ export const fitPort: BuildRule = {
 };
 
 /** Changes tried on a copy: the fitting goes in, and no other port is worse off. */
-function portFixes(context: RuleContext, p: PortFit): readonly Fix[] {
+function portFixes(context: SpatialContext, p: PortFit): readonly Fix[] {
   const clashes = context.ports.filter((x) => x.verdict === 'clash').length;
   const good: Fix[] = [];
   for (const fix of [
@@ -53,7 +53,7 @@ function portFixes(context: RuleContext, p: PortFit): readonly Fix[] {
   return good;
 }
 
-function wishes({ build, model, offer }: RuleContext, p: PortFit): readonly Fix[] {
+function wishes({ build, model, offer }: SpatialContext, p: PortFit): readonly Fix[] {
   const fixes: Fix[] = [];
   for (const loop of build.loops) {
     for (const link of loop.links) {

@@ -1,11 +1,11 @@
 import { formatMillimetres } from '../quantity';
 import { fitFixes } from './fitFixes';
-import type { BuildRule } from './context';
+import type { SpatialRule } from './context';
 
 /** Fixes are tried for the tightest pairs alone: an edit must answer at once. */
 const MOST_PAIRS = 3;
 
-export const fitTight: BuildRule = {
+export const fitTight: SpatialRule = {
   code: 'fit.tight',
   severity: 'tight',
   stage: 'case',

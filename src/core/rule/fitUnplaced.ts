@@ -1,7 +1,7 @@
 import { defaultPlacements, whyNoMount } from './places';
-import type { BuildRule } from './context';
+import type { SpatialRule } from './context';
 
-export const fitUnplaced: BuildRule = {
+export const fitUnplaced: SpatialRule = {
   code: 'fit.unplaced',
   severity: 'tight',
   stage: 'case',

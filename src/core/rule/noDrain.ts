@@ -1,7 +1,7 @@
 import type { Fix, Said } from '../finding';
-import { nameOf, type BuildRule } from './context';
+import { nameOf, type SpatialRule } from './context';
 
-export const noDrain: BuildRule = {
+export const noDrain: SpatialRule = {
   code: 'rule.no-drain',
   severity: 'fails',
   stage: 'runs',

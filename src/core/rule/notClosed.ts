@@ -1,8 +1,8 @@
 import type { Said } from '../finding';
 import { reorderLoop } from '../loop';
-import { nameOf, type BuildRule } from './context';
+import { nameOf, type SpatialRule } from './context';
 
-export const notClosed: BuildRule = {
+export const notClosed: SpatialRule = {
   code: 'rule.not-closed',
   severity: 'fails',
   stage: 'runs',

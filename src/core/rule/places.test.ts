@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
 import { applyEdit, type Build } from '../build';
-import { evaluate } from '../evaluate';
+import { evaluate } from '../analysis';
 import { defaultPlacements, whyNoMount } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;

@@ -2,9 +2,9 @@ import { insertStation } from '../loop';
 import type { Edit } from '../build';
 import type { Fix, Said } from '../finding';
 import { isWet } from '../part';
-import type { BuildRule } from './context';
+import type { SpatialRule } from './context';
 
-export const portOpen: BuildRule = {
+export const portOpen: SpatialRule = {
   code: 'rule.port-open',
   severity: 'fails',
   stage: 'runs',

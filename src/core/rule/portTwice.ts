@@ -2,11 +2,11 @@ import { freeId, type Edit, type Item, type Link } from '../build';
 import type { Said } from '../finding';
 import { teePorts } from '../loop';
 import type { InlinePart } from '../part';
-import { nameOf, type BuildRule, type RuleContext } from './context';
+import { nameOf, type SpatialRule, type SpatialContext } from './context';
 
 /** Puts a tee before the port: one run into it, the others from its free ends. Two runs a port; a third needs another look. */
 function tee(
-  context: RuleContext,
+  context: SpatialContext,
   loop: string,
   mine: readonly Link[],
   item: string,
@@ -73,7 +73,7 @@ function tee(
   ];
 }
 
-export const portTwice: BuildRule = {
+export const portTwice: SpatialRule = {
   code: 'rule.port-twice',
   severity: 'fails',
   stage: 'runs',

@@ -2,7 +2,7 @@ import type { Fix, Said } from '../finding';
 import { topOf } from '../loop';
 import { formatMillimetres } from '../quantity';
 import type { Model } from '../model';
-import { nameOf, type BuildRule } from './context';
+import { nameOf, type SpatialRule } from './context';
 import { triedFixes } from './tried';
 
 /** How far the highest of the others stands above the pump; below 0 the pump is the high point. Null where either has no place. */
@@ -19,7 +19,7 @@ function below(model: Model, loop: string, pump: string): number | null {
   return own === null || others.length === 0 ? null : Math.max(...others) - own;
 }
 
-export const pumpHigh: BuildRule = {
+export const pumpHigh: SpatialRule = {
   code: 'rule.pump-high',
   severity: 'fails',
   stage: 'runs',

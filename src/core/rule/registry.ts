@@ -1,4 +1,4 @@
-import type { BuildRule } from './context';
+import type { BuildRule, SpatialRule } from './context';
 import { airTrap } from './airTrap';
 import { caseFans } from './caseFans';
 import { cautionCoolant } from './cautionCoolant';
@@ -62,20 +62,12 @@ import { supplyShort } from './supplyShort';
 import { tubeSize } from './tubeSize';
 import { wrongWay } from './wrongWay';
 
-/** Every rule, sorted by code. */
-export const RULES: readonly BuildRule[] = [
+const byCode = (a: { readonly code: string }, b: { readonly code: string }): number =>
+  a.code.localeCompare(b.code);
+
+/** Rules of the space: asked again only when something stands or is connected otherwise. */
+export const SPATIAL_RULES: readonly SpatialRule[] = [
   airTrap,
-  caseFans,
-  cautionCoolant,
-  controlSensor,
-  coolantAttacks,
-  coolantClogs,
-  coolantDue,
-  coolantWatch,
-  coolingShort,
-  drainLow,
-  fanStall,
-  fillExpansion,
   fillLow,
   fitBlocked,
   fitBoard,
@@ -87,6 +79,39 @@ export const RULES: readonly BuildRule[] = [
   fitPort,
   fitTight,
   fitUnplaced,
+  noDrain,
+  notClosed,
+  portOpen,
+  portTwice,
+  pumpHigh,
+  reservoirPump,
+  returnSplash,
+  runBefore,
+  runClash,
+  runJointApart,
+  runNoLength,
+  runNoWay,
+  runTooLong,
+  runUnpinned,
+  runUnrouted,
+  runWeave,
+  tubeSize,
+  wrongWay,
+].sort(byCode);
+
+/** Rules of the working machine: flow, heat, noise, metals, list. */
+export const OPERATING_RULES: readonly BuildRule[] = [
+  caseFans,
+  cautionCoolant,
+  controlSensor,
+  coolantAttacks,
+  coolantClogs,
+  coolantDue,
+  coolantWatch,
+  coolingShort,
+  drainLow,
+  fanStall,
+  fillExpansion,
   flowBackwards,
   flowBetween,
   flowIdle,
@@ -101,31 +126,16 @@ export const RULES: readonly BuildRule[] = [
   metalMarginal,
   metalMixed,
   metalScratch,
-  noDrain,
   noiseOver,
-  notClosed,
   overBudget,
-  portOpen,
-  portTwice,
   powerHeader,
-  pumpHigh,
   pumpRatings,
   radiatorRating,
-  reservoirPump,
-  returnSplash,
-  runBefore,
-  runClash,
-  runJointApart,
-  runNoLength,
-  runNoWay,
-  runTooLong,
-  runUnpinned,
-  runUnrouted,
-  runWeave,
   screwNone,
   screwTooLong,
   screwTooShort,
   supplyShort,
-  tubeSize,
-  wrongWay,
-].sort((a, b) => a.code.localeCompare(b.code));
+].sort(byCode);
+
+/** Every rule, sorted by code. */
+export const RULES: readonly BuildRule[] = [...SPATIAL_RULES, ...OPERATING_RULES].sort(byCode);

@@ -1,9 +1,9 @@
 import type { Said } from '../finding';
 import { reorderLoop } from '../loop';
 import { formatMillimetres } from '../quantity';
-import { nameOf, type BuildRule } from './context';
+import { nameOf, type SpatialRule } from './context';
 
-export const reservoirPump: BuildRule = {
+export const reservoirPump: SpatialRule = {
   code: 'rule.reservoir-pump',
   severity: 'fails',
   stage: 'runs',

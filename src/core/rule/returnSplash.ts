@@ -1,9 +1,9 @@
 import type { Fix, Said } from '../finding';
 import { fillLevel } from '../loop';
 import { formatMillimetres } from '../quantity';
-import { nameOf, type BuildRule } from './context';
+import { nameOf, type SpatialRule } from './context';
 
-export const returnSplash: BuildRule = {
+export const returnSplash: SpatialRule = {
   code: 'rule.return-splash',
   severity: 'tight',
   stage: 'runs',

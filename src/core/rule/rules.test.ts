@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, catalogued, demoBuild, STANDARD_KIT } from '@/catalogue';
 import { applyEdit, emptyBuild, withoutRoutes, type Build, type Edit } from '../build';
-import { evaluate, type PublishedFinding } from '../evaluate';
+import { evaluate, type PublishedFinding } from '../analysis';
 import { secondPump, splitEdit } from '../loop';
 import { resolve } from '../model';
 import { routesOf, samplePath, withRoutes, type Route } from '../route';

@@ -1,6 +1,6 @@
-import { nameOf, type BuildRule } from './context';
+import { nameOf, type SpatialRule } from './context';
 
-export const runBefore: BuildRule = {
+export const runBefore: SpatialRule = {
   code: 'run.before',
   severity: 'note',
   stage: 'runs',

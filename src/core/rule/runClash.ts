@@ -1,10 +1,10 @@
 import { formatMillimetres } from '../quantity';
-import { nameOf, type BuildRule } from './context';
+import { nameOf, type SpatialRule } from './context';
 
 /** Rounding of the points a tube is measured by, mm. */
 const SLACK_MM = 0.05;
 
-export const runClash: BuildRule = {
+export const runClash: SpatialRule = {
   code: 'run.clash',
   severity: 'fails',
   stage: 'runs',

@@ -4,7 +4,7 @@ import { facing, JOINT_ASIDE_MM, movedBy, spans } from '../model';
 import type { FittingPart } from '../part';
 import { formatMillimetres } from '../quantity';
 import { distance, scale } from '../shape';
-import { nameOf, type BuildRule } from './context';
+import { nameOf, type SpatialRule } from './context';
 
 /** The loop with one link as it is to be. */
 const linksWith = (loop: Loop, link: Link): Edit => ({
@@ -13,7 +13,7 @@ const linksWith = (loop: Loop, link: Link): Edit => ({
   links: loop.links.map((l) => (l.id === link.id ? link : l)),
 });
 
-export const runJointApart: BuildRule = {
+export const runJointApart: SpatialRule = {
   code: 'run.joint-apart',
   severity: 'fails',
   stage: 'runs',

@@ -5,12 +5,12 @@ import type { Fix } from '../finding';
 import { facing, movedBy, spans } from '../model';
 import type { FittingPart } from '../part';
 import { add, distance, dot, scale, sub } from '../shape';
-import { nameOf, type BuildRule, type RuleContext } from './context';
+import { nameOf, type SpatialRule, type SpatialContext } from './context';
 
 /** Ports whose directions are this near to opposite look at each other. */
 const FACING = -0.9;
 
-export const runNoLength: BuildRule = {
+export const runNoLength: SpatialRule = {
   code: 'run.no-length',
   severity: 'fails',
   stage: 'runs',
@@ -49,7 +49,7 @@ export const runNoLength: BuildRule = {
 };
 
 /** Direct connections that reach as the parts stand, and the move that brings them to meet. */
-function directFixes(context: RuleContext, loop: Loop, link: Link): readonly Fix[] {
+function directFixes(context: SpatialContext, loop: Loop, link: Link): readonly Fix[] {
   const a = context.model.portAt(link.from),
     b = context.model.portAt(link.to),
     way = a && b ? facing(a, b) : null;

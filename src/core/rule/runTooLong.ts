@@ -1,9 +1,9 @@
 import type { Fix, Said } from '../finding';
 import { formatMillimetres } from '../quantity';
 import { trimFor } from '../run';
-import type { BuildRule } from './context';
+import type { SpatialRule } from './context';
 
-export const runTooLong: BuildRule = {
+export const runTooLong: SpatialRule = {
   code: 'run.too-long',
   severity: 'fails',
   stage: 'runs',

@@ -1,6 +1,6 @@
-import type { BuildRule } from './context';
+import type { SpatialRule } from './context';
 
-export const runUnpinned: BuildRule = {
+export const runUnpinned: SpatialRule = {
   code: 'run.unpinned',
   severity: 'tight',
   stage: 'runs',

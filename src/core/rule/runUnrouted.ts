@@ -1,11 +1,11 @@
 import type { Said } from '../finding';
 import { plural } from '../quantity';
-import type { BuildRule } from './context';
+import type { SpatialRule } from './context';
 
 /** Runs named one by one. */
 const MOST_NAMED = 3;
 
-export const runUnrouted: BuildRule = {
+export const runUnrouted: SpatialRule = {
   code: 'run.unrouted',
   severity: 'note',
   stage: 'runs',

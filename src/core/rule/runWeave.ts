@@ -1,6 +1,6 @@
-import type { BuildRule } from './context';
+import type { SpatialRule } from './context';
 
-export const runWeave: BuildRule = {
+export const runWeave: SpatialRule = {
   code: 'run.weave',
   severity: 'note',
   stage: 'runs',

@@ -2,14 +2,14 @@ import { applyEdit } from '../build';
 import type { Fix } from '../finding';
 import { measureGaps } from '../fit';
 import { resolve, type Model } from '../model';
-import type { RuleContext } from './context';
+import type { SpatialContext } from './context';
 
 /** Each try places the whole case again: an edit must answer at once. */
 const MOST_TRIES = 3;
 
 /** Fixes that were tried on a copy: what they are for holds, and no more parts clash than before. */
 export function triedFixes(
-  context: RuleContext,
+  context: SpatialContext,
   fixes: readonly Fix[],
   holds: (after: Model) => boolean,
   most = 2,

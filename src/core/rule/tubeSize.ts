@@ -1,7 +1,7 @@
 import type { Fix, Said } from '../finding';
-import type { BuildRule } from './context';
+import type { SpatialRule } from './context';
 
-export const tubeSize: BuildRule = {
+export const tubeSize: SpatialRule = {
   code: 'tube.size-mismatch',
   severity: 'fails',
   stage: 'runs',

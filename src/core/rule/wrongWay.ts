@@ -1,9 +1,9 @@
 import type { Edit, Loop, PortRef } from '../build';
 import type { Fix, Said } from '../finding';
 import { isWet } from '../part';
-import { nameOf, type BuildRule } from './context';
+import { nameOf, type SpatialRule } from './context';
 
-export const wrongWay: BuildRule = {
+export const wrongWay: SpatialRule = {
   code: 'rule.wrong-way',
   severity: 'fails',
   stage: 'runs',

@@ -117,37 +117,44 @@ interface Round {
   readonly axis: Axis;
   readonly low: number;
   readonly high: number;
-  readonly middle: Vec;
+  /** Its middle along the first and the second axis across. */
+  readonly u: number;
+  readonly v: number;
   readonly radius: number;
 }
-const roundOf = (c: Cylinder): Round => {
+const rounds = new WeakMap<Cylinder, Round>();
+function roundOf(c: Cylinder): Round {
+  const known = rounds.get(c);
+  if (known) return known;
   const axis = axisOf(c);
-  return {
+  const round = {
     axis,
     low: Math.min(c.from[axis], c.to[axis]),
     high: Math.max(c.from[axis], c.to[axis]),
-    middle: c.from,
+    u: c.from[axis === 0 ? 1 : 0],
+    v: c.from[axis === 2 ? 1 : 2],
     radius: c.radius,
   };
-};
+  rounds.set(c, round);
+  return round;
+}
 
 /** How far a cylinder reaches along a direction. */
 function reach(c: Round, x: number, y: number, z: number): number {
-  const { axis, middle } = c;
-  const chooseAlong = () => {
-    if (axis === 0) return x;
-    if (axis === 1) return y;
-    return z;
-  };
-  const along = chooseAlong(),
-    u = axis === 0 ? y : x,
-    v = axis === 2 ? y : z;
-  return (
-    (along > 0 ? along * c.high : along * c.low) +
-    u * middle[axis === 0 ? 1 : 0] +
-    v * middle[axis === 2 ? 1 : 2] +
-    c.radius * Math.sqrt(u * u + v * v)
-  );
+  const { axis } = c;
+  let along = z;
+  let u = x;
+  let v = y;
+  if (axis === 0) {
+    along = x;
+    u = y;
+    v = z;
+  } else if (axis === 1) {
+    along = y;
+    v = z;
+  }
+  const end = along > 0 ? along * c.high : along * c.low;
+  return end + u * c.u + v * c.v + c.radius * Math.sqrt(u * u + v * v);
 }
 
 const STARTS: readonly Vec[] = [-1, 0, 1]
@@ -229,6 +236,16 @@ export function bodyGap(a: Body, b: Body): number {
   if (a.cylinder)
     return b.cylinder ? cylinderGap(a.cylinder, b.cylinder) : boxCylinderGap(b.box, a.cylinder);
   return b.cylinder ? boxCylinderGap(a.box, b.cylinder) : boxGap(a.box, b.box);
+}
+
+/**
+ * The same, but no further than is asked: a value above `enough` says no more than that the bodies are at least that far
+ * apart. For the nearest of many.
+ */
+export function bodyGapUpTo(a: Body, b: Body, enough: number): number {
+  if (a.cylinder && b.cylinder && axisOf(a.cylinder) !== axisOf(b.cylinder))
+    return widest(roundOf(a.cylinder), roundOf(b.cylinder), enough);
+  return bodyGap(a, b);
 }
 
 /** Whether two bodies reach into each other by more than `slack` mm: quicker than how far. */

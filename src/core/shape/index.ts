@@ -4,6 +4,7 @@ export { axisGaps, boxGap, insideGap } from './distance';
 export {
   axisOf,
   bodyGap,
+  bodyGapUpTo,
   bodiesMeet,
   boxCylinderGap,
   cylinderBox,
@@ -15,3 +16,4 @@ export {
   type Cylinder,
 } from './cylinder';
 export { UPRIGHT, directionIn, pointIn, boxIn, type Frame } from './frame';
+export { pairMemo } from './pairMemo';

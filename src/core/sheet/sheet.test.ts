@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { demoBuild } from '@/catalogue';
 import { applyEdit, type Build } from '../build';
-import { workOut } from '../evaluate';
+import { workOut } from '../analysis';
 import type { Run } from '../run';
 import { bendSheet, makingCautions, makingOrder, makingSteps, planesOf, type BendSheet } from '.';
 

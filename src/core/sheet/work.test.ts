@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { DEMO_BUILDS, demoBuild } from '@/catalogue';
 import type { Build } from '../build';
-import { workOut } from '../evaluate';
+import { workOut } from '../analysis';
 import { roundedPath } from '../route';
 import { bendTable, type Run } from '../run';
 import { add, cross, dot, norm, scale, sub, unit, type Vec } from '../shape';

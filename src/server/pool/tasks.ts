@@ -1,6 +1,6 @@
 import { offered, type Shelves } from '@/catalogue';
 import { applyEdit, type Build } from '@/core/build';
-import { evaluate, workOut, type Reports, type StageState } from '@/core/evaluate';
+import { evaluate, workOut, type Reports, type StageState } from '@/core/analysis';
 import type { Finding, Stage } from '@/core/finding';
 import { guardBuild, parseBuild, type Guarded, type Trouble } from '@/core/guard';
 import { drawingOf } from '@/core/part';

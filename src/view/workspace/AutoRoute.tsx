@@ -1,16 +1,14 @@
 'use client';
 import { useEffect } from 'react';
-import { useReroute } from '@/worker/useRoutes';
 import { useBench } from './BenchProvider';
+import { useReroute } from './useJobs';
 
 /** Routes what a change of space left unrouted, beside whatever is open, and writes it into the document with that change. Draws nothing. */
 export function AutoRoute() {
-  const build = useBench((s) => s.build);
   const toRoute = useBench((s) => s.toRoute);
   const layOut = useBench((s) => s.layOut);
   const setRouteJob = useBench((s) => s.setRouteJob);
-  const job = useReroute(toRoute ? build : null);
-  const { result, fresh, progress, stopped, stop, again } = job;
+  const { result, fresh, progress, stopped, stop, again } = useReroute(toRoute !== null);
   useEffect(() => {
     if (toRoute && result && fresh) layOut(toRoute.step, result.edit);
   }, [toRoute, result, fresh, layOut]);

@@ -3,11 +3,10 @@ import { useMemo, useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Dialog from '@mui/material/Dialog';
 import { findingKey, type Fix } from '@/core/finding';
-import { useOwnShelves } from '@/view/shared';
-import { useFixes } from '@/worker/useFixes';
 import { useBench } from './BenchProvider';
 import { downloadBuild, downloadList } from './download';
 import { STAGES } from './stages';
+import { useFixes } from './useJobs';
 import styles from './CommandSearch.module.css';
 
 interface Command {
@@ -41,8 +40,7 @@ function Body() {
   const { id, build, workings, undo, redo, open, setSearch, pick, commit } = useBench((s) => s);
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
-  const shelves = useOwnShelves();
-  const resolved = useFixes(build, workings.findings.map(findingKey), shelves);
+  const resolved = useFixes(workings.findings.map(findingKey));
   const fixes = resolved.fresh ? (resolved.result ?? NO_FIXES) : NO_FIXES;
   const commands = useMemo(
     (): Command[] => [

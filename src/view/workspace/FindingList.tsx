@@ -1,8 +1,8 @@
 'use client';
 import { findingKey, type Finding, type Fix } from '@/core/finding';
-import { Mark, useOwnShelves, verdictOfSeverity } from '@/view/shared';
-import { useFixes } from '@/worker/useFixes';
+import { Mark, verdictOfSeverity } from '@/view/shared';
 import { useBench } from './BenchProvider';
+import { useFixes } from './useJobs';
 import styles from './FindingList.module.css';
 
 /** Findings with their ways out; a click on one picks what it is about. */
@@ -15,9 +15,7 @@ export function FindingList({
 }) {
   const commit = useBench((s) => s.commit);
   const pick = useBench((s) => s.pick);
-  const build = useBench((s) => s.build);
-  const shelves = useOwnShelves();
-  const resolved = useFixes(build, findings.map(findingKey), shelves);
+  const resolved = useFixes(findings.map(findingKey));
   const fixes = new Map<string, readonly Fix[]>(resolved.fresh ? (resolved.result ?? []) : []);
   if (findings.length === 0) return empty ? <p className="soft">{empty}</p> : null;
   return (

@@ -1,8 +1,9 @@
 import same from 'fast-deep-equal';
 import { createStore } from 'zustand/vanilla';
 import { useShelves } from '@/view/shared';
-import { applyEdit, EditError, type Build, type Edit } from '@/core/build';
-import { workOut, type Workings } from '@/core/evaluate';
+import { applyEdit, EditError, type Build, type Edit, type Item } from '@/core/build';
+import { createSession, isSameSpace, type Workings } from '@/core/analysis';
+import { Engine } from '@/engine';
 import { sameSpace, type Routed } from '@/core/route';
 import { writeJournal, type JournalEntry, type Step } from './journal';
 import { sendBuild } from './send';
@@ -18,6 +19,9 @@ export interface BenchState {
   readonly revision: number;
   readonly build: Build;
   readonly workings: Workings;
+  /** Runs what takes longer than a frame, over this build. */
+  readonly engine: Engine;
+  readonly versions: Versions;
   readonly past: readonly Step[];
   readonly future: readonly Step[];
   readonly save: SaveState;
@@ -52,6 +56,18 @@ export interface BenchState {
   takeTheirs(): void;
 }
 
+/** Counts of changes, by what of the design they touched: what jobs of the engine are asked again by. */
+export interface Versions {
+  /** Where things stand and how they are connected. */
+  readonly space: number;
+  readonly fans: number;
+  readonly pumps: number;
+  /** Everything else but the name. */
+  readonly rest: number;
+  /** What the catalogue offers. */
+  readonly offer: number;
+}
+
 export type Bench = ReturnType<typeof createBench>;
 
 /** Steps kept for undo. */
@@ -79,8 +95,6 @@ const NO_JOB: RouteJob = {
   again: () => undefined,
 };
 
-const think = (build: Build): Workings => workOut(build, { offer: useShelves.getState().offer });
-
 /** Runs that a change of space left without a route, or in something's way. */
 function wantsRouting({ reports, routed }: Workings, build: Build): boolean {
   if (build.case === null) return false;
@@ -96,6 +110,14 @@ export function createBench(id: string, revision: number, build: Build) {
   let sending = false;
   /** Sent, its answer not heard. */
   let unheard: Build | null = null;
+
+  const session = createSession(build, useShelves.getState().offer);
+  const engine = new Engine(build, useShelves.getState().shelves);
+  const think = (next: Build): Workings => {
+    session.replace(next);
+    session.offer(useShelves.getState().offer);
+    return session.analysis();
+  };
 
   const store = createStore<BenchState>()((set, get) => {
     const journal = (dirty: boolean): void => {
@@ -148,19 +170,30 @@ export function createBench(id: string, revision: number, build: Build) {
         later(RETRY_AFTER_MS);
       }
     };
-    const become = (next: Build, rest: Partial<BenchState>): void => {
-      set({ build: next, workings: think(next), save: 'unsaved', ...rest });
+    /** The next build, and the edit that led there; null where it came from elsewhere. */
+    const become = (next: Build, edit: Edit | null, rest: Partial<BenchState>): void => {
+      const { build: before, versions } = get();
+      if (edit) engine.edited(next, edit);
+      else engine.replaced(next);
+      const touched = edit ? partsTouched(before, next) : EVERY_PART;
+      set({
+        build: next,
+        workings: think(next),
+        versions: raise(versions, touched),
+        save: 'unsaved',
+        ...rest,
+      });
       journal(true);
       later(SAVE_AFTER_MS);
     };
     const step = (
       from: readonly Step[],
       to: readonly Step[],
-    ): readonly [Build, readonly Step[], readonly Step[]] | null => {
+    ): readonly [Build, readonly Step[], readonly Step[], Edit] | null => {
       const last = from[from.length - 1];
       if (!last) return null;
       const done = applyEdit(get().build, last.edit);
-      return [done.build, from.slice(0, -1), [...to, { ...last, edit: done.inverse }]];
+      return [done.build, from.slice(0, -1), [...to, { ...last, edit: done.inverse }], last.edit];
     };
 
     return {
@@ -168,6 +201,8 @@ export function createBench(id: string, revision: number, build: Build) {
       revision,
       build,
       workings: think(build),
+      engine,
+      versions: { space: 0, fans: 0, pumps: 0, rest: 0, offer: 0 },
       past: [],
       future: [],
       save: 'saved',
@@ -193,13 +228,17 @@ export function createBench(id: string, revision: number, build: Build) {
         const joined = past.map((s, i) =>
           i === at ? { ...s, edit: patchOf([...patches, ...patchesOf(s.edit)]) } : s,
         );
-        become(done.build, {
+        become(done.build, edit, {
           past: at < 0 ? [...past, own] : joined,
           future: at < 0 ? [] : future,
           toRoute: null,
         });
       },
-      rethink: () => set({ workings: think(get().build) }),
+      rethink: () => {
+        engine.offers(useShelves.getState().shelves);
+        const { build: now, versions } = get();
+        set({ workings: think(now), versions: raise(versions, ['offer']) });
+      },
       setRouteJob: (routeJob) => set({ routeJob }),
       commit: (label, edit, merge) => {
         let done;
@@ -229,7 +268,7 @@ export function createBench(id: string, revision: number, build: Build) {
                 edit: patchOf([...patchesOf(done.inverse), ...patchesOf(last.edit)]),
               }
             : { id: nextStep(), label, edit: done.inverse };
-        become(done.build, {
+        become(done.build, edit, {
           past: [...(merges ? past.slice(0, -1) : past), own].slice(-HISTORY),
           future: [],
           said: null,
@@ -244,12 +283,12 @@ export function createBench(id: string, revision: number, build: Build) {
       undo: () => {
         const s = step(get().past, get().future);
         gesture = null;
-        if (s) become(s[0], { past: s[1], future: s[2], toRoute: null, routedBefore: null });
+        if (s) become(s[0], s[3], { past: s[1], future: s[2], toRoute: null, routedBefore: null });
       },
       redo: () => {
         const s = step(get().future, get().past);
         gesture = null;
-        if (s) become(s[0], { future: s[1], past: s[2], toRoute: null, routedBefore: null });
+        if (s) become(s[0], s[3], { future: s[1], past: s[2], toRoute: null, routedBefore: null });
       },
       pick: (picked) => set({ picked }),
       say: (said) => set({ said }),
@@ -261,7 +300,16 @@ export function createBench(id: string, revision: number, build: Build) {
         // The page was left while its last change was being routed: that goes on.
         const toRoute =
           last && wantsRouting(workings, entry.build) ? { step: last.id ?? null } : null;
-        set({ build: entry.build, workings, past: entry.past, future: entry.future, toRoute });
+        engine.replaced(entry.build);
+        const versions = raise(get().versions, EVERY_PART);
+        set({
+          build: entry.build,
+          workings,
+          versions,
+          past: entry.past,
+          future: entry.future,
+          toRoute,
+        });
         unheard = entry.sent ?? null;
         const ahead = entry.revision >= get().revision;
         if (
@@ -290,11 +338,13 @@ export function createBench(id: string, revision: number, build: Build) {
       takeTheirs: () => {
         const { conflict } = get();
         if (!conflict) return;
+        engine.replaced(conflict.build);
         set({
           conflict: null,
           revision: conflict.revision,
           build: conflict.build,
           workings: think(conflict.build),
+          versions: raise(get().versions, EVERY_PART),
           past: [],
           future: [],
           save: 'saved',
@@ -304,6 +354,29 @@ export function createBench(id: string, revision: number, build: Build) {
     };
   });
   return store;
+}
+
+const EVERY_PART: readonly (keyof Versions)[] = ['space', 'fans', 'pumps', 'rest'];
+
+const raise = (versions: Versions, parts: readonly (keyof Versions)[]): Versions => ({
+  ...versions,
+  ...Object.fromEntries(parts.map((part) => [part, versions[part] + 1])),
+});
+
+/** What of the design differs between two of its states. */
+function partsTouched(before: Build, after: Build): readonly (keyof Versions)[] {
+  const touched = new Set<keyof Versions>();
+  if (!isSameSpace(before, after)) touched.add('space');
+  if (before.brief !== after.brief || before.choices !== after.choices) touched.add('rest');
+  const items = new Map(before.items.map((i) => [i.id, i]));
+  for (const item of after.items)
+    if (items.get(item.id)?.settings !== item.settings) touched.add(settingsPart(item));
+  return [...touched];
+}
+
+function settingsPart({ part }: Item): keyof Versions {
+  if (part.kind === 'fan') return 'fans';
+  return part.kind === 'pump' ? 'pumps' : 'rest';
 }
 
 const patchOf = (patches: Extract<Edit, { do: 'patch' }>['patches']): Edit => ({

@@ -15,3 +15,15 @@ export {
   downloadList,
   downloadListJson,
 } from './download';
+export {
+  useBands,
+  useBetterPorts,
+  useChanges,
+  useComparedParts,
+  useCurves,
+  useImprovement,
+  useOrders,
+  usePumpChoices,
+  useTransient,
+  useWhatFits,
+} from './useJobs';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, demoBuild } from '@/catalogue';
 import type { Build } from '@/core/build';
-import { workOut } from '@/core/evaluate';
+import { workOut } from '@/core/analysis';
 import { reorderLoop } from '@/core/loop';
 import { partFigures } from '../stores/figures';
 import { orderPrice } from './orderPrice';

@@ -1,5 +1,5 @@
 import { applyEdit, type Build, type Edit } from '@/core/build';
-import { workOut } from '@/core/evaluate';
+import { workOut } from '@/core/analysis';
 import { formatNumber } from '@/core/quantity';
 
 /** What another order would cost, in a line, before the station is let go: runs estimated from port to port, before and after alike. */

@@ -1,11 +1,8 @@
 /** @jest-environment jsdom */
-import { beforeAll, describe, expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
 import { applyEdit, type Build } from '@/core/build';
-import { findingsOf, workOut } from '@/core/evaluate';
-import { findingKey, resolveFixes } from '@/core/finding';
-import { FIXES_SOURCE } from '@/worker/useFixes';
 import { PlaceCard } from '../stages/case/PlaceCard';
 import { MoneyField } from '../stages/brief/MoneyField';
 import { LinkEditor } from '../stages/runs/LinkEditor';
@@ -14,17 +11,6 @@ import { ConnectDialog, fittingFor } from './ConnectDialog';
 import { FindingList } from './FindingList';
 import { show, state } from './showOnBench';
 import { StoresDrawer } from './StoresDrawer';
-
-/** Ways out are tried in a worker; here at once. */
-beforeAll(() => {
-  FIXES_SOURCE.use = (build) => ({
-    fresh: true,
-    result: workOut(build, { offer: CATALOGUE }).findings.map((f) => [
-      findingKey(f),
-      resolveFixes(build, f, findingsOf),
-    ]),
-  });
-});
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
 const box = demoBuild('pocket-planetarium') as Build;
@@ -40,9 +26,11 @@ describe('findings', () => {
     expect(screen.getAllByText('rule.no-drain').length).toBe(1);
   });
 
-  test('a fix is one click, and undo takes it back', () => {
+  test('a fix is one click, and undo takes it back', async () => {
     show(box, <All />);
-    fireEvent.click(screen.getByRole('button', { name: /Put a drain valve/ }));
+    fireEvent.click(
+      await screen.findByRole('button', { name: /Put a drain valve/ }, { timeout: 10_000 }),
+    );
     expect(state.build.loops[0]?.caps.some((c) => c.with === 'drain')).toBe(true);
     expect(screen.queryByText('rule.no-drain')).toBeNull();
     act(() => state.undo());

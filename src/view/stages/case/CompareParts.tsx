@@ -3,9 +3,8 @@ import { useState } from 'react';
 import type { Item } from '@/core/build';
 import { PART_KINDS } from '@/core/part';
 import { formatMillimetres, formatMoney, formatNumber } from '@/core/quantity';
-import { Mark, Progress, useOwnShelves } from '@/view/shared';
-import { useBench } from '@/view/workspace';
-import { useComparedParts } from '@/worker/useWhatFits';
+import { Mark, Progress } from '@/view/shared';
+import { useBench, useComparedParts } from '@/view/workspace';
 import styles from './CaseStage.module.css';
 
 const signed = (v: number | null, decimals: number): string =>
@@ -14,14 +13,8 @@ const signed = (v: number | null, decimals: number): string =>
 /** Every part of its kind in this one's place: what the build would gain or lose. */
 export function CompareParts({ item }: { readonly item: Item }) {
   const { build, commit } = useBench((s) => s);
-  const shelves = useOwnShelves();
   const [open, setOpen] = useState(false);
-  const { result, fresh, progress, stopped, stop, again } = useComparedParts(
-    build,
-    open ? item.id : null,
-    item.part.kind,
-    shelves,
-  );
+  const { result, fresh, progress, stopped, stop, again } = useComparedParts(open ? item.id : null);
   if (['processor', 'memory', 'board'].includes(item.part.kind)) return null;
   return (
     <div className={styles.compare}>

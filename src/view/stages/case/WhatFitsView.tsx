@@ -3,9 +3,8 @@ import { useMemo, useState } from 'react';
 import { hangEdit, hangSetEdit, type FanFaces, type FitChoice, type FitSet } from '@/core/change';
 import type { FanPart, RadiatorPart } from '@/core/part';
 import { formatNumber } from '@/core/quantity';
-import { Mark, Pick, Progress, Segments, useOffer, useOwnShelves } from '@/view/shared';
-import { useBench } from '@/view/workspace';
-import { useWhatFits } from '@/worker/useWhatFits';
+import { Mark, Pick, Progress, Segments, useOffer } from '@/view/shared';
+import { useBench, useWhatFits } from '@/view/workspace';
 import styles from './WhatFitsView.module.css';
 
 const FACES: readonly { readonly value: FanFaces; readonly label: string }[] = [
@@ -19,7 +18,7 @@ const VERDICT = { clash: 'fails', tight: 'tight', clear: 'holds' } as const;
 /** Every radiator on every mount, with what is in; and the largest sets for the whole case. */
 export function WhatFitsView() {
   const { build, commit, pick } = useBench((s) => s);
-  const { result, fresh, progress, stopped, stop, again } = useWhatFits(build, useOwnShelves());
+  const { result, fresh, progress, stopped, stop, again } = useWhatFits();
   const offer = useOffer();
   const [faces, setFaces] = useState<FanFaces>('frame');
   const [depth, setDepth] = useState(25);

@@ -2,9 +2,8 @@
 import { useState } from 'react';
 import { bestUse, type ChangeKind, type Judged } from '@/core/change';
 import { formatKelvin, formatMoney, formatNumber } from '@/core/quantity';
-import { Mark, Pick, Progress, useOwnShelves } from '@/view/shared';
-import { useBench } from '@/view/workspace';
-import { useChanges } from '@/worker/useCooling';
+import { Mark, Pick, Progress } from '@/view/shared';
+import { useBench, useChanges } from '@/view/workspace';
 import { MoneyField } from '../brief/MoneyField';
 import { Section } from '../frame/StageFrame';
 import styles from './CoolingStage.module.css';
@@ -37,8 +36,8 @@ const BY: Record<Order, (c: Judged) => number> = {
 
 /** What one change would do: every candidate worked out whole, with its kelvin, noise, money and whether it fits. */
 export function ChangeTable() {
-  const { build, commit } = useBench((s) => s);
-  const { result, fresh, progress, stopped, stop, again } = useChanges(build, useOwnShelves());
+  const commit = useBench((s) => s.commit);
+  const { result, fresh, progress, stopped, stop, again } = useChanges();
   const [kind, setKind] = useState<ChangeKind | 'all'>('all');
   const [order, setOrder] = useState<Order>('cooler');
   const [money, setMoney] = useState<number | null>(5000);

@@ -5,9 +5,7 @@ import { formatKelvin, formatNumber, formatSpeed } from '@/core/quantity';
 import { neededWords } from '@/core/rule';
 import type { Fault, Transient } from '@/core/transient';
 import { Segments, Why } from '@/view/shared';
-import { useBench } from '@/view/workspace';
-import { useBands, useTransient } from '@/worker/useCooling';
-import { useCurves } from '@/worker/useCurves';
+import { useBands, useBench, useCurves, useTransient } from '@/view/workspace';
 import { EmptyStage, StageFrame } from '../frame/StageFrame';
 import { reasonForBand, reasonForNeeded, reasonForNoise, reasonForRise } from '../reasons';
 import { AirPanel } from './AirPanel';
@@ -56,11 +54,12 @@ function Cooling() {
   const [start, setStart] = useState<'cold' | 'steady'>('cold');
   const [faults, setFaults] = useState<readonly Fault[]>([]);
   const [at_s, setAt] = useState<number | null>(null);
-  const { curves, stale } = useCurves(build);
-  const bands = useBands(build);
+  const { result: known, fresh } = useCurves();
+  const curves = known ?? [];
+  const stale = !fresh;
+  const bands = useBands();
   const profile = build.choices.profile ?? PROFILES[0].steps;
   const run = useTransient(
-    build,
     view === 'time'
       ? { profile, start, faults, step_s: stepFor(profile.reduce((s, p) => s + p.seconds, 0)) }
       : null,

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoBuild } from '@/catalogue';
 import { withoutRoutes, type Build } from '@/core/build';
-import { workOut } from '@/core/evaluate';
+import { workOut } from '@/core/analysis';
 import type { Vec } from '@/core/shape';
 import { placeLabels, type Wanted } from './labels';
 import { caseWay, flatBox, flatPoint, sheetSize } from './project';

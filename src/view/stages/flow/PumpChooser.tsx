@@ -4,9 +4,8 @@ import { pumpEdit, type PumpChoice } from '@/core/choice';
 import { teePorts } from '@/core/loop';
 import { formatFlow, formatKelvin, formatMoney, formatNumber, formatSpeed } from '@/core/quantity';
 import { defaultPlacements } from '@/core/rule';
-import { Mark, Progress, Segments, useOffer, useOwnShelves } from '@/view/shared';
-import { useBench } from '@/view/workspace';
-import { usePumpChoices } from '@/worker/usePumpChoices';
+import { Mark, Progress, Segments, useOffer } from '@/view/shared';
+import { useBench, usePumpChoices } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
@@ -20,7 +19,7 @@ const WAY_WORDS = { one: 'one', series: 'two in a row', parallel: 'two side by s
 /** Pumps of the Stores in this loop: who reaches the wanted flow, at what speed and noise, and what going slower costs. */
 export function PumpChooser({ loop }: { readonly loop: string }) {
   const { build, commit } = useBench((s) => s);
-  const { result, progress, stopped, stop, again } = usePumpChoices(build, loop, useOwnShelves());
+  const { result, progress, stopped, stop, again } = usePumpChoices(loop);
   const tee = useOffer('inline').find((p) => teePorts(p) !== null) ?? null;
   const rows = result ?? [];
   const [way, setWay] = useState<PumpChoice['way']>('one');

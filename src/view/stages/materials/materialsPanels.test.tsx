@@ -1,12 +1,9 @@
 /** @jest-environment jsdom */
-import { beforeAll, describe, expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { CATALOGUE, catalogued, demoBuild, STANDARD_KIT } from '@/catalogue';
 import { applyEdit, emptyBuild, type Build, type Edit } from '@/core/build';
-import { findingsOf, workOut } from '@/core/evaluate';
-import { findingKey, resolveFixes } from '@/core/finding';
 import { proposeLoop } from '@/core/loop';
-import { FIXES_SOURCE } from '@/worker/useFixes';
 import { useShelves } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { show, state } from '@/view/workspace/showOnBench';
@@ -21,17 +18,6 @@ const desk = demoBuild('dawn-chorus-desk') as Build,
   box = demoBuild('pocket-planetarium') as Build;
 const row = (name: RegExp): HTMLElement => screen.getByRole('row', { name });
 
-/** Ways out are tried in a worker; here at once. */
-beforeAll(() => {
-  FIXES_SOURCE.use = (build) => ({
-    fresh: true,
-    result: workOut(build, { offer: CATALOGUE }).findings.map((f) => [
-      findingKey(f),
-      resolveFixes(build, f, findingsOf),
-    ]),
-  });
-});
-
 describe('the Materials stage', () => {
   test('an empty build is told what to do first', () => {
     show(emptyBuild('Empty', STANDARD_KIT), <MaterialsStage />);
@@ -40,12 +26,13 @@ describe('the Materials stage', () => {
     expect(state.drawer).toBe('stores');
   });
 
-  test('two failing pairs in words; one click mends them, undo brings them back', () => {
+  test('two failing pairs in words; one click mends them, undo brings them back', async () => {
     show(box, <MaterialsStage />);
     expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(
       '2 pairs of metals cannot share the coolant',
     );
-    fireEvent.click(screen.getAllByRole('button', { name: /^Put in/ })[0] as HTMLElement);
+    const [mend] = await screen.findAllByRole('button', { name: /^Put in/ }, { timeout: 10_000 });
+    fireEvent.click(mend as HTMLElement);
     expect(screen.getByRole('heading', { level: 1 }).textContent).toMatch(/^The metals agree/);
     act(() => state.undo());
     expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(

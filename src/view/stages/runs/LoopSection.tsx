@@ -6,8 +6,7 @@ import { draining } from '@/core/loop';
 import { formatMillimetres, formatNumber, plural } from '@/core/quantity';
 import { pathLength } from '@/core/route';
 import { Mark, Pick, Progress, Why, useOffer } from '@/view/shared';
-import { fittingFor, useBench } from '@/view/workspace';
-import { useBetterPorts } from '@/worker/useRoutes';
+import { fittingFor, useBench, useBetterPorts } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { reasonForExpansion, reasonForRun, reasonForVolume } from '../reasons';
 import styles from './RunsStage.module.css';
@@ -226,7 +225,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
 function BetterPorts() {
   const { build, commit } = useBench((s) => s);
   const [asked, setAsked] = useState<typeof build | null>(null);
-  const { result, fresh, progress, stopped, stop, again } = useBetterPorts(asked);
+  const { result, fresh, progress, stopped, stop, again } = useBetterPorts(asked === build);
   const here = asked === build && fresh;
   const found = here ? result?.found : undefined;
   const of = (r: {

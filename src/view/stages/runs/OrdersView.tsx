@@ -3,8 +3,7 @@ import { useState } from 'react';
 import { whyNoOrders, type OrderJudged } from '@/core/change';
 import { formatCelsius, formatNumber, plural } from '@/core/quantity';
 import { Progress, Segments } from '@/view/shared';
-import { useBench } from '@/view/workspace';
-import { useOrders } from '@/worker/useRoutes';
+import { useBench, useOrders } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
 /** The parts of a loop in other orders: tube, bends, runs without a way, and every part's temperature beside. */
@@ -12,10 +11,7 @@ export function OrdersView() {
   const { build, commit } = useBench((s) => s);
   const [loop, setLoop] = useState(build.loops[0]?.id ?? '');
   const why = whyNoOrders(build, loop);
-  const { result, fresh, progress, stopped, stop, again } = useOrders(
-    build,
-    why === null ? loop : null,
-  );
+  const { result, fresh, progress, stopped, stop, again } = useOrders(why === null ? loop : null);
   const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
   const items = [...new Set((result?.rows ?? []).flatMap((r) => r.temps.map((t) => t.item)))];
   const best = result?.rows[0];

@@ -3,8 +3,7 @@ import { useState } from 'react';
 import { pathLength, type Route } from '@/core/route';
 import { formatNumber, plural } from '@/core/quantity';
 import { Progress } from '@/view/shared';
-import { useBench } from '@/view/workspace';
-import { useImprovement } from '@/worker/useRoutes';
+import { useBench, useImprovement } from '@/view/workspace';
 import type { Ghost } from '../elevation/Elevation';
 import styles from './RunsStage.module.css';
 
@@ -86,9 +85,8 @@ function LastChange({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): void }) 
 
 /** Routing all afresh beside, offered where it gains; never taken by itself. */
 function Improvement() {
-  const build = useBench((s) => s.build);
   const commit = useBench((s) => s.commit);
-  const { result, fresh } = useImprovement(build);
+  const { result, fresh } = useImprovement();
   const found = fresh ? result?.found : null;
   if (!found) return null;
   return (

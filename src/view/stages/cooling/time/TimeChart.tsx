@@ -14,7 +14,7 @@ import type { Fault, Transient } from '@/core/transient';
 import { Progress } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
 import { useBench } from '@/view/workspace';
-import type { Job } from '@/worker/useJob';
+import type { Job } from '@/engine';
 import { CASE_NAMES } from '../../brief/BriefStage';
 import { clock } from './clock';
 import styles from './TimeChart.module.css';

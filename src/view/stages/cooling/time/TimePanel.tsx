@@ -5,7 +5,7 @@ import { formatCelsius, formatNumber } from '@/core/quantity';
 import type { Fault, Transient } from '@/core/transient';
 import { Mark, Pick, Segments } from '@/view/shared';
 import { downloadRun, useBench } from '@/view/workspace';
-import type { Job } from '@/worker/useJob';
+import type { Job } from '@/engine';
 import { CASE_NAMES } from '../../brief/BriefStage';
 import { Section } from '../../frame/StageFrame';
 import { clock } from './clock';

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, DEMO_BUILDS, demoBuild, STANDARD_KIT } from '@/catalogue';
-import { applyEdit, emptyBuild, type Build } from './build';
-import { evaluate, workOut } from './evaluate';
-import { atFullSpeed, networkOf, operatingCurves, pumpMargin, slowestShareFor } from './flow';
-import { defaultPlacements } from './rule';
+import { applyEdit, emptyBuild, type Build } from '../build';
+import { evaluate, workOut } from '.';
+import { atFullSpeed, networkOf, operatingCurves, pumpMargin, slowestShareFor } from '../flow';
+import { defaultPlacements } from '../rule';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
 

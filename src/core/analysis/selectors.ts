@@ -1,0 +1,240 @@
+import { createSelectorCreator, lruMemoize, type createSelector } from 'reselect';
+import type { Build } from '../build';
+import { inOrder, runRules } from '../finding';
+import { airSides, measureGaps, portFits, screwNeeds, thicknessAt } from '../fit';
+import { heatSetup, sizeCooling, solveHeatCases, solvePrepared } from '../heat';
+import { deriveList } from '../list';
+import { judgeMetals } from '../metal';
+import type { Model } from '../model';
+import type { Part } from '../part';
+import { planPower } from '../power';
+import { routedRuns, routesOf, unroutedRuns } from '../route';
+import { OPERATING_RULES, SPATIAL_RULES } from '../rule';
+import { settle } from '../settle';
+import { differsInNameOnly, isSameSpace, placeSpace, toSpace, withDesign } from './space';
+import { stageStates } from './stages';
+import type { Reports, Workings } from './types';
+
+/** What an analysis is asked of: the design, and the parts that fixes may offer. */
+export interface Asked {
+  readonly design: Build;
+  readonly offer: readonly Part[];
+}
+
+/** One result is remembered; one that says the same as the last is the last, and stops the change there. */
+const valueEqual = <T>(same: (a: T, b: T) => boolean) =>
+  createSelectorCreator({
+    memoize: lruMemoize,
+    memoizeOptions: { maxSize: 1, resultEqualityCheck: same },
+    devModeChecks: { identityFunctionCheck: 'never', inputStabilityCheck: 'never' },
+  });
+const select = createSelectorCreator({
+  memoize: lruMemoize,
+  memoizeOptions: { maxSize: 1 },
+  devModeChecks: { identityFunctionCheck: 'never', inputStabilityCheck: 'never' },
+}) as typeof createSelector;
+
+/**
+ * The whole flow, top to bottom: each result names what it is worked out from, and is worked out again only when one of these
+ * has changed. A set of its own for each session: one result of each is remembered.
+ */
+export function createSelectors() {
+  const given = (asked: Asked): Build => asked.design;
+  // A name changes nothing.
+  const design = valueEqual(differsInNameOnly)([given], (d) => d);
+  const offer = (asked: Asked): readonly Part[] => asked.offer;
+
+  // Where everything stands.
+  const space = valueEqual(isSameSpace)([design], toSpace);
+  let standing: Model | null = null;
+  const system = select([space], (s) => (standing = placeSpace(s, standing)));
+  const routed = select([system], routesOf);
+  const runs = select([system, routed], routedRuns);
+  const clearance = select([system], measureGaps);
+  const portClearance = select([system, runs], portFits);
+  const airflowObstruction = select([system], airSides);
+  const rooms = select([system], (s) =>
+    (s.build.case?.mounts ?? []).map((mount) => thicknessAt(s, mount)),
+  );
+
+  // What flows, warms and sounds in it.
+  const model = select([system, design], withDesign);
+  const screws = select([model], screwNeeds);
+  const power = select([model], planPower);
+  const setup = select([model, airflowObstruction], (m, sides) =>
+    heatSetup(m, new Map(sides.map((a) => [a.item, a.loss_Pa]))),
+  );
+  const hydraulicsAndThermal = select([model, runs, setup], (m, r, s) =>
+    settle(m, r, s, m.build.brief.loadCase),
+  );
+  const heat = select([hydraulicsAndThermal], ({ prepared }) => solveHeatCases(prepared));
+  const sizing = select([hydraulicsAndThermal, model], ({ prepared }, m) =>
+    sizeCooling(prepared, m.build.brief.loadCase),
+  );
+  const summer = select([model, runs, setup], inSummer);
+
+  // What it is made of, what is bought, and what is wrong.
+  const metals = select([design], judgeMetals);
+  const billOfMaterials = select([model, runs, power], deriveList);
+  const spatialFindings = select(
+    [system, runs, routed, clearance, portClearance, airflowObstruction, offer],
+    (s, r, rt, fit, p, sides, parts) =>
+      runRules(SPATIAL_RULES, {
+        build: s.build,
+        model: s,
+        runs: r,
+        missing: rt.missing,
+        unpinned: rt.unpinned,
+        unrouted: unroutedRuns(s, rt),
+        fit,
+        ports: p,
+        airSides: sides,
+        offer: parts,
+      }),
+  );
+  const operatingFindings = select(
+    [
+      model,
+      runs,
+      routed,
+      clearance,
+      portClearance,
+      airflowObstruction,
+      offer,
+      power,
+      screws,
+      hydraulicsAndThermal,
+      heat,
+      summer,
+      setup,
+      sizing,
+      metals,
+      billOfMaterials,
+    ],
+    (m, r, rt, fit, p, sides, parts, pw, sc, { flow }, h, su, st, sz, me, li) =>
+      runRules(OPERATING_RULES, {
+        build: m.build,
+        model: m,
+        runs: r,
+        missing: rt.missing,
+        unpinned: rt.unpinned,
+        unrouted: unroutedRuns(m, rt),
+        fit,
+        ports: p,
+        airSides: sides,
+        offer: parts,
+        power: pw,
+        screws: sc,
+        flow,
+        heat: h[m.build.brief.loadCase],
+        summer: su,
+        setup: st,
+        sizing: sz,
+        metals: me,
+        list: li,
+      }),
+  );
+  const findings = select([spatialFindings, operatingFindings], (spatial, operating) =>
+    inOrder([...spatial, ...operating]),
+  );
+  const reports = select(
+    [
+      runs,
+      clearance,
+      rooms,
+      portClearance,
+      airflowObstruction,
+      power,
+      screws,
+      hydraulicsAndThermal,
+      heat,
+      sizing,
+      summer,
+      metals,
+      billOfMaterials,
+    ],
+    (r, fit, ro, p, sides, pw, sc, { flow }, h, sz, su, me, li): Reports => ({
+      runs: r,
+      fit: { ...fit, rooms: ro, ports: p, airSides: sides },
+      power: pw,
+      screws: sc,
+      flow,
+      heat: h,
+      sizing: sz,
+      summer: su,
+      metals: me,
+      list: li,
+    }),
+  );
+  const stages = select([design, reports, findings], stageStates);
+  const workings = select(
+    [reports, findings, stages, model, setup, routed],
+    (re, f, stg, m, st, rt): Workings => ({
+      reports: re,
+      findings: f,
+      stages: stg,
+      model: m,
+      setup: st,
+      routed: rt,
+    }),
+  );
+
+  return {
+    given,
+    design,
+    offer,
+    space,
+    system,
+    routed,
+    runs,
+    clearance,
+    portClearance,
+    airflowObstruction,
+    rooms,
+    model,
+    screws,
+    power,
+    setup,
+    hydraulicsAndThermal,
+    heat,
+    sizing,
+    summer,
+    metals,
+    billOfMaterials,
+    spatialFindings,
+    operatingFindings,
+    findings,
+    reports,
+    stages,
+    workings,
+  };
+}
+
+export type Selectors = ReturnType<typeof createSelectors>;
+export type SelectorName = keyof Selectors;
+
+/** The judged load in the brief's hottest room. */
+function inSummer(model: Model, runs: Reports['runs'], setup: Workings['setup']) {
+  const { brief } = model.build;
+  if (brief.summer_C === undefined || brief.summer_C <= brief.room_C) return null;
+  const hot: Model = {
+    ...model,
+    build: { ...model.build, brief: { ...brief, room_C: brief.summer_C } },
+  };
+  const { prepared } = settle(hot, runs, { ...setup, model: hot }, brief.loadCase);
+  return solvePrepared(prepared, brief.loadCase);
+}
+
+/** What each result is worked out from, by name, in the order of the flow. */
+export function declaredInputs(
+  selectors: Selectors = createSelectors(),
+): ReadonlyMap<SelectorName, readonly SelectorName[]> {
+  const entries = Object.entries(selectors) as [SelectorName, unknown][];
+  const nameOf = new Map(entries.map(([name, selector]) => [selector, name]));
+  return new Map(
+    entries.map(([name, selector]) => {
+      const inputs = (selector as { dependencies?: readonly unknown[] }).dependencies ?? [];
+      return [name, inputs.flatMap((input) => nameOf.get(input) ?? [])];
+    }),
+  );
+}

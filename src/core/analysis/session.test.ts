@@ -1,0 +1,178 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { CATALOGUE, catalogued, DEMO_BUILDS, demoBuild } from '@/catalogue';
+import { applyEdit, EditError, type Build, type Edit } from '../build';
+import { rerouteEdit } from '../route';
+import { createSession, createSelectors, declaredInputs, evaluate, publish, workOut } from '.';
+import { flowPicture } from './picture';
+
+const tower = demoBuild('fenland-flood-tower') as Build;
+const published = (design: Build, workings = workOut(design, { offer: CATALOGUE })): string =>
+  JSON.stringify(publish(design, workings));
+
+/** An edit of any sort, by three numbers. */
+function anyEdit(build: Build, kind: number, a: number, b: number): Edit {
+  const item = build.items[a % Math.max(1, build.items.length)]?.id ?? '';
+  const links = build.loops.flatMap((l) => l.links.map((k) => ({ loop: l.id, link: k.id })));
+  const at = links[b % Math.max(1, links.length)] ?? { loop: '', link: '' };
+  const radiator = build.items.find(
+    (i) => i.part.kind === 'radiator' && i.placement.on === 'mount',
+  );
+  switch (kind % 10) {
+    case 0:
+      return { do: 'fans.speed', speed_rpm: 400 + ((a * 37) % 1600) };
+    case 1:
+      return { do: 'item.rename', item, name: `Part ${b}` };
+    case 2:
+      return { do: 'item.set', item, values: { speed_rpm: 600 + a * 20, draw_W: b } };
+    case 3:
+      return { do: 'brief.limit', values: { rise_K: 2 + (a % 20), clear_mm: b % 10 } };
+    case 4:
+      return radiator?.placement.on === 'mount'
+        ? {
+            do: 'item.place',
+            item: radiator.id,
+            placement: { ...radiator.placement, slide_mm: a % 50 },
+          }
+        : { do: 'build.rename', name: 'x' };
+    case 5:
+      return { do: 'link.remove', ...at };
+    case 6:
+      return { do: 'item.remove', item };
+    case 7:
+      return { do: 'brief.set', values: { room_C: 15 + (a % 20), summer_C: 30 + (b % 10) } };
+    case 8:
+      return {
+        do: 'loop.coolant',
+        loop: build.loops[0]?.id ?? '',
+        coolant: catalogued('coolant', 'cool-distilled'),
+        age_months: b % 40,
+      };
+    default:
+      return { do: 'build.rename', name: `Build ${a}` };
+  }
+}
+
+describe('a session over its edits', () => {
+  test('after every edit it says, to the byte, what an analysis from nothing says; undo too', () => {
+    const step = fc.tuple(fc.nat(40), fc.nat(60), fc.nat(60));
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...DEMO_BUILDS.map((d) => d.build)),
+        fc.array(step, { minLength: 2, maxLength: 7 }),
+        (start, steps) => {
+          const session = createSession(start, CATALOGUE);
+          session.analysis();
+          const back: Edit[] = [];
+          const check = (): void =>
+            expect(published(session.design, session.analysis())).toBe(published(session.design));
+          for (const [kind, a, b] of steps) {
+            try {
+              back.unshift(session.apply(anyEdit(session.design, kind, a, b)));
+            } catch (error) {
+              if (!(error instanceof EditError)) throw error;
+            }
+            check();
+          }
+          for (const edit of back) session.apply(edit);
+          check();
+          expect(session.design).toEqual(start);
+        },
+      ),
+      { numRuns: 25, seed: 17 },
+    );
+  }, 120_000);
+
+  test('routing in between changes nothing of that', () => {
+    const session = createSession(tower, CATALOGUE);
+    session.analysis();
+    session.apply(anyEdit(tower, 4, 5, 0));
+    session.analysis();
+    session.apply(rerouteEdit(session.design) as Edit);
+    expect(published(session.design, session.analysis())).toBe(published(session.design));
+  });
+
+  test('the terminal and the API print what a session publishes', () => {
+    expect(JSON.stringify(evaluate(tower, { offer: CATALOGUE }))).toBe(published(tower));
+  });
+});
+
+describe('what an edit works out again', () => {
+  /** How often each result was worked out. */
+  const counted = (edits: readonly Edit[]): Record<string, number> => {
+    const selectors = createSelectors();
+    let design = tower;
+    selectors.workings({ design, offer: CATALOGUE });
+    const count = (): Record<string, number> =>
+      Object.fromEntries(
+        Object.entries(selectors).flatMap(([name, s]) =>
+          'recomputations' in s
+            ? [[name, (s as { recomputations(): number }).recomputations()]]
+            : [],
+        ),
+      );
+    const before = count();
+    for (const edit of edits) {
+      design = applyEdit(design, edit).build;
+      selectors.workings({ design, offer: CATALOGUE });
+    }
+    return Object.fromEntries(Object.entries(count()).map(([n, c]) => [n, c - (before[n] ?? 0)]));
+  };
+
+  test('a speed: flow and heat, nothing of where things stand', () => {
+    const again = counted([{ do: 'fans.speed', speed_rpm: 777 }]);
+    expect(again).toMatchObject({
+      system: 0,
+      runs: 0,
+      clearance: 0,
+      portClearance: 0,
+      spatialFindings: 0,
+      hydraulicsAndThermal: 1,
+      heat: 1,
+      billOfMaterials: 1,
+    });
+  });
+
+  test('a name of the build: nothing at all', () => {
+    const {
+      given: _given,
+      design: _design,
+      ...rest
+    } = counted([{ do: 'build.rename', name: 'Else' }]);
+    expect(Object.values(rest).every((n) => n === 0)).toBe(true);
+  });
+
+  test('a slide: where things stand, once', () => {
+    expect(counted([anyEdit(tower, 4, 7, 0)])).toMatchObject({
+      system: 1,
+      clearance: 1,
+      portClearance: 1,
+      hydraulicsAndThermal: 1,
+    });
+  });
+
+  test('what stands as it stood is the same thing after a slide: its gaps need not be measured again', () => {
+    const session = createSession(tower);
+    const before = session.analysis().routed.routes;
+    session.apply(anyEdit(tower, 4, 7, 0));
+    const after = session.analysis().routed.routes;
+    const same = after.filter((r) => before.some((b) => b.path === r.path));
+    expect(same.length).toBeGreaterThan(5);
+    expect(same.length).toBeLessThan(before.length);
+  });
+});
+
+describe('the flow, declared', () => {
+  test('each result comes after what it is worked out from: one direction', () => {
+    const inputs = declaredInputs();
+    const order = [...inputs.keys()];
+    for (const [name, from] of inputs)
+      for (const f of from) expect(order.indexOf(f)).toBeLessThan(order.indexOf(name));
+    expect(inputs.get('hydraulicsAndThermal')).toEqual(['model', 'runs', 'setup']);
+  });
+
+  test('docs/architecture.md draws it as it is', () => {
+    expect(readFileSync('docs/architecture.md', 'utf8')).toContain(flowPicture());
+  });
+});

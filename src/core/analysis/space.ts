@@ -1,0 +1,149 @@
+import type { Build, Item, Loop } from '../build';
+import { resolve, type LoopGraph, type Model, type PlacedItem } from '../model';
+
+/**
+ * What of a design decides where everything stands: no speeds, loads, limits or marks of the list. A build in its
+ * own right, so that all geometry reads it as it reads any other.
+ */
+export function toSpace(design: Build): Build {
+  return {
+    ...design,
+    name: '',
+    brief: {
+      ...BARE_BRIEF,
+      limits: { ...BARE_BRIEF.limits, clear_mm: design.brief.limits.clear_mm },
+    },
+    items: design.items.map(spatial),
+    choices: { removed: design.choices.removed },
+  };
+}
+
+/** Stands where geometry asks for no more than a distance to keep. */
+const BARE_BRIEF: Build['brief'] = {
+  room_C: 0,
+  altitude_m: 0,
+  currency: 'EUR',
+  loadCase: 'render',
+  limits: { rise_K: 0, noise_dBA: 0, flow_Lmin: 0, part_C: null, budget_minor: null, clear_mm: 0 },
+  listener_m: 1,
+};
+
+function spatial(item: Item): Item {
+  const { inView } = item.settings;
+  return { ...item, settings: inView === undefined ? {} : { inView } };
+}
+
+const sameItem = (a: Item, b: Item): boolean =>
+  a.id === b.id &&
+  a.name === b.name &&
+  a.part === b.part &&
+  a.placement === b.placement &&
+  a.settings.inView === b.settings.inView;
+
+const sameLoop = (a: Loop, b: Loop): boolean =>
+  a.id === b.id &&
+  a.name === b.name &&
+  a.tube === b.tube &&
+  a.fitting === b.fitting &&
+  a.coolant === b.coolant &&
+  a.links === b.links &&
+  a.caps === b.caps;
+
+const alike = <T>(a: readonly T[], b: readonly T[], same: (x: T, y: T) => boolean): boolean =>
+  a.length === b.length && a.every((x, i) => same(x, b[i] as T));
+
+/** Whether two of them are the same space, by what they hold. */
+export function isSameSpace(a: Build, b: Build): boolean {
+  return (
+    a === b ||
+    (a.case === b.case &&
+      a.kit === b.kit &&
+      a.layout === b.layout &&
+      a.choices.removed === b.choices.removed &&
+      a.brief.limits.clear_mm === b.brief.limits.clear_mm &&
+      alike(a.items, b.items, sameItem) &&
+      alike(a.loops, b.loops, sameLoop))
+  );
+}
+
+/**
+ * A space placed and connected. What stands as it stood in `before` is the same object as there, so that whatever was measured
+ * of it need not be measured again.
+ */
+export function placeSpace(space: Build, before: Model | null): Model {
+  const model = resolve(space);
+  if (!before) return model;
+  const placed = new Map<string, PlacedItem>();
+  for (const [id, now] of model.placed) placed.set(id, reuse(now, before.placed.get(id)));
+  const sameObstacles =
+    space.case === before.build.case && space.choices.removed === before.build.choices.removed;
+  return {
+    build: space,
+    placed,
+    obstacles: sameObstacles ? before.obstacles : model.obstacles,
+    interior: model.interior,
+    get loops() {
+      return model.loops;
+    },
+    portAt: (ref) => placed.get(ref.item)?.ports.find((p) => p.port.id === ref.port) ?? null,
+  };
+}
+
+function reuse(now: PlacedItem, before: PlacedItem | undefined): PlacedItem {
+  if (!before || !sameItem(now.item, before.item)) return now;
+  const { item: _now, ...a } = now;
+  const { item: _before, ...b } = before;
+  return sameValue(a, b) ? before : now;
+}
+
+/** Whether two plain values say the same. */
+function sameValue(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
+  const keys = Object.keys(a);
+  if (keys.length !== Object.keys(b).length) return false;
+  return keys.every((key) =>
+    sameValue((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]),
+  );
+}
+
+/** A loop's graph with the design's own parts at its edges: connections are of the space, speeds are not. */
+function withParts(
+  graph: LoopGraph,
+  loop: Loop | undefined,
+  items: ReadonlyMap<string, Item>,
+): LoopGraph {
+  const edges = graph.edges.map((edge) => {
+    const item = edge.item && items.get(edge.item.id);
+    return item ? { ...edge, item } : edge;
+  });
+  return { ...graph, loop: loop ?? graph.loop, edges };
+}
+
+/** Whether two designs say the same but for their names. */
+export const differsInNameOnly = (a: Build, b: Build): boolean =>
+  a.brief === b.brief &&
+  a.case === b.case &&
+  a.items === b.items &&
+  a.loops === b.loops &&
+  a.kit === b.kit &&
+  a.layout === b.layout &&
+  a.choices === b.choices;
+
+/** The placed space with the design's own parts in it: speeds and loads included. */
+export function withDesign(system: Model, design: Build): Model {
+  const items = new Map(design.items.map((i) => [i.id, i]));
+  const placed = new Map<string, PlacedItem>();
+  for (const [id, p] of system.placed) placed.set(id, { ...p, item: items.get(id) ?? p.item });
+  let loops: Model['loops'] | null = null;
+  return {
+    build: design,
+    placed,
+    obstacles: system.obstacles,
+    interior: system.interior,
+    get loops() {
+      return (loops ??= system.loops.map((graph, i) => withParts(graph, design.loops[i], items)));
+    },
+    portAt: system.portAt,
+  };
+}

@@ -1,0 +1,131 @@
+import type { Build } from '../build';
+import { verdictOf, type Finding, type Stage, type Verdict } from '../finding';
+import { worstRise } from '../heat';
+import {
+  formatFlow,
+  formatKelvin,
+  formatMoney,
+  formatNumber,
+  formatWatts,
+  plural,
+} from '../quantity';
+import type { Reports, StageState, StageStates } from './types';
+
+const NOT_HERE: StageState = { verdict: 'unknown', result: 'not here yet' };
+
+/** What the rail says of each stage: its verdict, and its one result. */
+export function stageStates(
+  design: Build,
+  reports: Reports,
+  findings: readonly Finding[],
+): StageStates {
+  const against = (stage: Stage): Findings => ({
+    stage,
+    own: findings.filter((f) => f.stage === stage),
+  });
+  return {
+    heat: heatState(design, reports, against('heat')),
+    case: caseState(design, reports, against('case')),
+    cooling: coolingState(design, reports, against('cooling')),
+    flow: flowState(reports, against('flow')),
+    materials: materialsState(reports, against('materials')),
+    runs: runsState(reports, against('runs')),
+    parts: partsState(reports, against('parts')),
+    assembly: NOT_HERE,
+    log: NOT_HERE,
+  };
+}
+
+/** A stage and what was found in it. */
+interface Findings {
+  readonly stage: Stage;
+  readonly own: readonly Finding[];
+}
+
+/** The verdict of what was found; where nothing was and nothing could be checked, unknown. */
+function verdictWhere({ own }: Findings, isKnown: boolean): Verdict {
+  const verdict = verdictOf(own);
+  return verdict === 'holds' && !isKnown ? 'unknown' : verdict;
+}
+
+/** A good word only where nothing of the stage is against it. */
+function unlessFound({ own }: Findings, good: string): string {
+  const count = own.filter((f) => f.severity !== 'note').length;
+  return count > 0 ? plural(count, 'finding') : good;
+}
+
+function heatState(design: Build, { heat }: Reports, found: Findings): StageState {
+  const { parts, inLoop_W, onAir_W, waiting_W } = heat[design.brief.loadCase];
+  const isKnown = parts.length > 0;
+  return {
+    verdict: verdictWhere(found, isKnown),
+    result: isKnown ? formatWatts(inLoop_W + onAir_W + waiting_W) : 'no parts yet',
+  };
+}
+
+function caseState(design: Build, { fit }: Reports, found: Findings): StageState {
+  const count = (verdict: string): number => fit.gaps.filter((g) => g.verdict === verdict).length;
+  const blocked = fit.ports.filter((p) => p.verdict === 'clash').length;
+  const words = (): string => {
+    if (!design.case) return 'no case yet';
+    if (count('clash') > 0) return plural(count('clash'), 'clash', 'clashes');
+    if (blocked > 0) return `${plural(blocked, 'port')} blocked`;
+    if (count('tight') > 0) return `${count('tight')} tight`;
+    if (fit.unplaced.length > 0) return `${fit.unplaced.length} without a place`;
+    return unlessFound(found, 'all clear');
+  };
+  return { verdict: verdictWhere(found, design.case !== null), result: words() };
+}
+
+function coolingState(design: Build, { heat }: Reports, found: Findings): StageState {
+  const judged = heat[design.brief.loadCase];
+  const rise = worstRise(judged);
+  const noise = formatNumber(judged.noise_dBA);
+  return {
+    verdict: verdictWhere(found, rise !== null),
+    result: rise === null ? 'no radiator at work' : `${formatKelvin(rise)}, ${noise} dBA`,
+  };
+}
+
+function flowState({ flow }: Reports, found: Findings): StageState {
+  const flows = flow.loops.map((l) => l.flow_Lmin);
+  return {
+    verdict: verdictWhere(found, flows.length > 0),
+    result: flows.length > 0 ? formatFlow(Math.min(...flows)) : 'no loop yet',
+  };
+}
+
+function materialsState({ metals }: Reports, found: Findings): StageState {
+  const count = (verdict: string): number =>
+    metals.pairs.filter((p) => p.verdict === verdict).length;
+  const wetted = metals.metals.length;
+  const words = (): string => {
+    if (wetted === 0) return 'nothing wetted';
+    if (count('fails') > 0)
+      return `${plural(count('fails'), 'pair')} ${count('fails') === 1 ? 'fails' : 'fail'}`;
+    if (count('tight') > 0) return `${plural(count('tight'), 'pair')} marginal`;
+    return unlessFound(found, `${plural(wetted, 'metal')}, compatible`);
+  };
+  return { verdict: verdictWhere(found, wetted > 0), result: words() };
+}
+
+function runsState({ runs, list }: Reports, found: Findings): StageState {
+  const tubes = runs.filter((r) => r.by === 'tube');
+  const unrouted = tubes.filter((r) => r.estimated).length;
+  const metres = formatNumber(list.tube_mm / 1000, { decimals: 1 });
+  const words = (): string => {
+    if (tubes.length === 0) return 'not connected';
+    if (unrouted === 0) return `${plural(tubes.length, 'run')}, ${metres} m`;
+    return `${unrouted} of ${tubes.length} not routed, ~${metres} m`;
+  };
+  return { verdict: verdictWhere(found, tubes.length > 0 && unrouted === 0), result: words() };
+}
+
+function partsState({ list }: Reports, found: Findings): StageState {
+  const total = formatMoney(list.loopTotal, true);
+  const words = (): string => {
+    if (list.lines.length === 0) return 'nothing yet';
+    return list.budget === null ? total : `${total} of ${formatMoney(list.budget, true)}`;
+  };
+  return { verdict: verdictWhere(found, list.lines.length > 0), result: words() };
+}

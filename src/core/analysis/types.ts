@@ -1,0 +1,57 @@
+import type { Finding, Fix, Stage, Verdict } from '../finding';
+import type { AirSide, FitReport, MountRoom, PortFit, ScrewNeed } from '../fit';
+import type { FlowReport } from '../flow';
+import type { CaseReport, HeatReport, HeatSetup, Sizing } from '../heat';
+import type { ListReport } from '../list';
+import type { MetalReport } from '../metal';
+import type { Model } from '../model';
+import type { PowerReport } from '../power';
+import type { Routed } from '../route';
+import type { Run } from '../run';
+
+export interface Reports {
+  readonly runs: readonly Run[];
+  readonly fit: FitReport & {
+    readonly rooms: readonly MountRoom[];
+    readonly ports: readonly PortFit[];
+    readonly airSides: readonly AirSide[];
+  };
+  readonly power: PowerReport;
+  readonly screws: readonly ScrewNeed[];
+  readonly flow: FlowReport;
+  readonly heat: HeatReport;
+  readonly sizing: Sizing;
+  /** The judged load at the hottest the brief lets the room get; null where it names none. */
+  readonly summer: CaseReport | null;
+  readonly metals: MetalReport;
+  readonly list: ListReport;
+}
+
+export interface StageState {
+  readonly verdict: Verdict;
+  readonly result: string;
+}
+
+export type StageStates = Readonly<Record<Stage, StageState>>;
+
+/** A finding with the ways out that hold. */
+export type PublishedFinding = Omit<Finding, 'candidates'> & { readonly fixes: readonly Fix[] };
+
+/** What the API and the terminal print. */
+export interface Evaluation {
+  readonly reports: Reports;
+  readonly findings: readonly PublishedFinding[];
+  /** What the rail says of each stage. */
+  readonly stages: StageStates;
+}
+
+/** An analysis with what later questions (charts, what-ifs) need and JSON does not. */
+export interface Workings {
+  readonly reports: Reports;
+  readonly findings: readonly Finding[];
+  readonly stages: StageStates;
+  readonly model: Model;
+  readonly setup: HeatSetup;
+  /** The routes of the document that hold. */
+  readonly routed: Routed;
+}

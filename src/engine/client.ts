@@ -1,0 +1,204 @@
+import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
+import { BARE_SHELVES, type Shelves } from '@/catalogue';
+import { createSession } from '@/core/analysis';
+import type { Build, Edit } from '@/core/build';
+import type { Change } from './changes';
+import type { EngineApi } from './engine.worker';
+import { runJob, type JobInput, type JobName, type JobResult } from './jobs';
+
+/** Jobs that a hand waits for go before those that merely offer something. */
+const PATIENT: ReadonlySet<JobName> = new Set(['improve', 'changes', 'bands']);
+/** With more edits waiting than this, the whole design is sent instead. */
+const MOST_EDITS = 40;
+
+export interface Running<J extends JobName> {
+  /** Null where it was stopped. */
+  readonly result: Promise<JobResult<J> | null>;
+  stop(): void;
+}
+
+interface Waiting {
+  readonly job: JobName;
+  readonly input: unknown;
+  readonly tell: (share: number) => void;
+  readonly settle: (result: unknown) => void;
+  readonly fail: (error: unknown) => void;
+  stopped: boolean;
+}
+
+interface Thread {
+  readonly worker: Worker;
+  readonly api: Remote<EngineApi>;
+}
+
+/**
+ * The page's side of the engine: one worker for as long as a build is open. Edits are handed on before the next job; jobs run
+ * one after the other, urgent ones first; a patient one gives way to an urgent one and is taken up again.
+ */
+export class Engine {
+  private thread: Thread | null = null;
+  private changes: Change[] = [];
+  private queue: Waiting[] = [];
+  private current: { readonly waiting: Waiting; readonly flag: Int32Array | null } | null = null;
+  private closed = false;
+
+  constructor(
+    private design: Build,
+    private shelves: Shelves = BARE_SHELVES,
+  ) {}
+
+  /** The design after an edit, as the page has it. */
+  edited(design: Build, edit: Edit): void {
+    this.design = design;
+    this.note({ kind: 'edit', edit });
+  }
+
+  /** Another design in its place. */
+  replaced(design: Build): void {
+    this.design = design;
+    this.changes = this.changes.filter((c) => c.kind === 'shelves');
+    this.note({ kind: 'design', design });
+  }
+
+  offers(shelves: Shelves): void {
+    this.shelves = shelves;
+    this.note({ kind: 'shelves', shelves });
+  }
+
+  private note(change: Change): void {
+    if (!this.thread) return;
+    this.changes.push(change);
+    if (this.changes.length > MOST_EDITS) this.changes = this.whole();
+  }
+
+  private whole(): Change[] {
+    return [
+      { kind: 'shelves', shelves: this.shelves },
+      { kind: 'design', design: this.design },
+    ];
+  }
+
+  /** Asks for a job over the design as it is now. */
+  run<J extends JobName>(
+    job: J,
+    input: JobInput<J>,
+    tell: (share: number) => void = () => undefined,
+  ): Running<J> {
+    let waiting: Waiting | null = null;
+    const result = new Promise<JobResult<J> | null>((resolve, reject) => {
+      waiting = {
+        job,
+        input,
+        tell,
+        settle: (value) => resolve(value as JobResult<J> | null),
+        fail: reject,
+        stopped: false,
+      };
+    });
+    const asked = waiting as unknown as Waiting;
+    this.queue.push(asked);
+    if (this.current && PATIENT.has(this.current.waiting.job) && !PATIENT.has(job))
+      this.interrupt();
+    void this.next();
+    return { result, stop: () => this.stop(asked) };
+  }
+
+  private stop(waiting: Waiting): void {
+    waiting.stopped = true;
+    this.queue = this.queue.filter((w) => w !== waiting);
+    if (this.current?.waiting === waiting) this.interrupt();
+    else waiting.settle(null);
+  }
+
+  /** Ends what runs: by its flag where memory can be shared, else by ending the thread. */
+  private interrupt(): void {
+    if (!this.current) return;
+    const { flag } = this.current;
+    if (flag) {
+      Atomics.store(flag, 0, 1);
+      return;
+    }
+    this.endThread();
+    this.finish(null, true);
+  }
+
+  private async next(): Promise<void> {
+    if (this.current || this.closed) return;
+    const urgent = this.queue.find((w) => !PATIENT.has(w.job));
+    const waiting = urgent ?? this.queue[0];
+    if (!waiting) return;
+    this.queue = this.queue.filter((w) => w !== waiting);
+    const flag = sharedFlag();
+    this.current = { waiting, flag };
+    try {
+      const result = await this.work(waiting, flag);
+      const interrupted = flag !== null && Atomics.load(flag, 0) === 1;
+      if (this.current?.waiting === waiting) this.finish(result, interrupted && result === null);
+    } catch (error) {
+      if (this.current?.waiting !== waiting) return;
+      this.current = null;
+      waiting.fail(error);
+      void this.next();
+    }
+  }
+
+  /** A job that was interrupted but not stopped waits again. */
+  private finish(result: unknown, interrupted: boolean): void {
+    const waiting = this.current?.waiting;
+    this.current = null;
+    if (waiting && interrupted && !waiting.stopped) this.queue.push(waiting);
+    else waiting?.settle(waiting.stopped ? null : result);
+    void this.next();
+  }
+
+  private async work(waiting: Waiting, flag: Int32Array | null): Promise<unknown> {
+    const { job, input, tell } = waiting;
+    // Where there are no workers (tests), the same work is done here.
+    if (typeof Worker === 'undefined') {
+      const desk = { session: createSession(this.design), shelves: this.shelves };
+      return runJob(desk, job, input, () => !waiting.stopped);
+    }
+    const { api } = this.openThread();
+    const changes = this.changes;
+    this.changes = [];
+    if (changes.length > 0) await api.follow(changes);
+    const { result } = await api.run(job, input, flag, proxy(tell));
+    return result;
+  }
+
+  private openThread(): Thread {
+    if (this.thread) return this.thread;
+    const worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' });
+    this.thread = { worker, api: wrap<EngineApi>(worker) };
+    this.changes = this.whole();
+    return this.thread;
+  }
+
+  private endThread(): void {
+    this.thread?.api[releaseProxy]();
+    this.thread?.worker.terminate();
+    this.thread = null;
+    this.changes = [];
+  }
+
+  /** Takes up work again after it was closed: a page that React shows twice. */
+  open(): void {
+    this.closed = false;
+  }
+
+  /** Ends the engine; what still waits comes back as stopped. */
+  close(): void {
+    this.closed = true;
+    this.endThread();
+    for (const waiting of [...this.queue, ...(this.current ? [this.current.waiting] : [])])
+      waiting.settle(null);
+    this.queue = [];
+    this.current = null;
+  }
+}
+
+/** A flag both sides can see while the other works; null where the page may not share memory. */
+function sharedFlag(): Int32Array | null {
+  if (typeof SharedArrayBuffer === 'undefined' || !globalThis.crossOriginIsolated) return null;
+  return new Int32Array(new SharedArrayBuffer(Int32Array.BYTES_PER_ELEMENT));
+}

@@ -1,0 +1,53 @@
+import { expose } from 'comlink';
+import { BARE_SHELVES, type Shelves } from '@/catalogue';
+import { createSession, type Session } from '@/core/analysis';
+import type { Build } from '@/core/build';
+import type { Change } from './changes';
+import { runJob, type JobName } from './jobs';
+
+/** How often a running job says how far it is, ms. */
+const TELL_MS = 60;
+
+let session: Session | null = null;
+let shelves: Shelves = BARE_SHELVES;
+
+/** The engine: a replica of the page's design that follows its edits, and runs what takes longer than a frame. */
+const api = {
+  follow(changes: readonly Change[]): void {
+    for (const change of changes) follow(change);
+  },
+
+  /** The result, or null where the job was stopped: by its flag, which the page sets while it runs. */
+  run(
+    job: JobName,
+    input: unknown,
+    flag: Int32Array | null,
+    tell: (share: number) => void,
+  ): { readonly result: unknown } {
+    if (!session) return { result: null };
+    let told = performance.now();
+    const result = runJob({ session, shelves }, job, input, (share) => {
+      const now = performance.now();
+      if (now - told > TELL_MS) {
+        told = now;
+        tell(share);
+      }
+      return flag === null || Atomics.load(flag, 0) === 0;
+    });
+    return { result };
+  },
+};
+
+function follow(change: Change): void {
+  if (change.kind === 'shelves') shelves = change.shelves;
+  else if (change.kind === 'design') replace(change.design);
+  else session?.apply(change.edit);
+}
+
+function replace(design: Build): void {
+  if (session) session.replace(design);
+  else session = createSession(design);
+}
+
+export type EngineApi = typeof api;
+expose(api);

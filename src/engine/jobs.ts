@@ -1,0 +1,175 @@
+import { offered, type Shelves } from '@/catalogue';
+import type { Edit } from '@/core/build';
+import type { Session } from '@/core/analysis';
+import {
+  betterPorts,
+  compareOrders,
+  compareParts,
+  judgeChanges,
+  whatFits,
+  type Judged,
+  type OrdersCompared,
+  type PartCompared,
+  type PortsFound,
+  type WhatFits,
+} from '@/core/change';
+import { pumpChoices, type PumpChoice } from '@/core/choice';
+import { findingKey, type Fix } from '@/core/finding';
+import { coolingCurves, temperatureBands, type Bands, type CoolingCurve } from '@/core/heat';
+import type { Part, PumpPart } from '@/core/part';
+import { improvement, rerouteEdit, type Improvement } from '@/core/route';
+import { runTransient, type Scenario, type Transient } from '@/core/transient';
+
+/** What a job works with: the design as the page has it, and what the builder's catalogue offers. */
+export interface Desk {
+  readonly session: Session;
+  readonly shelves: Shelves;
+}
+
+/** Hears how far a job is, 0 to 1; answers whether it is to go on. */
+export type Tell = (share: number) => boolean;
+
+const telling =
+  (tell: Tell) =>
+  (done: number, of: number): boolean =>
+    tell(done / Math.max(1, of));
+
+const offerOf = ({ shelves }: Desk): readonly Part[] => offered(shelves);
+
+/** Draws of a band, always from the same seed: the same build shows the same band. */
+const DRAWS = 500;
+const SEED = 1;
+/** Coolant over the room until the first solution says otherwise, K. */
+const GUESSED_RISE_K = 8;
+
+/** Everything that takes longer than a frame. Each is pure over the design; null when it was stopped. */
+export const JOBS = {
+  /** The ways out that hold, of these findings. */
+  fixes: (desk: Desk, keys: readonly string[], tell: Tell): ResolvedFixes | null => {
+    const { session } = desk;
+    session.offer(offerOf(desk));
+    const asked = session.analysis().findings.filter((f) => keys.includes(findingKey(f)));
+    const resolved: [string, readonly Fix[]][] = [];
+    for (const [i, finding] of asked.entries()) {
+      if (!tell(i / asked.length)) return null;
+      resolved.push([findingKey(finding), session.fixes(finding)]);
+    }
+    return resolved;
+  },
+
+  /** The edit that routes what is not routed, or no longer holds. */
+  reroute: (desk: Desk, _input: null, tell: Tell): { readonly edit: Edit | null } | null => {
+    let stopped = false;
+    const edit = rerouteEdit(desk.session.design, (done, of) => {
+      stopped = !tell(done / Math.max(1, of));
+      return !stopped;
+    });
+    return stopped ? null : { edit };
+  },
+
+  /** What routing everything afresh would gain. */
+  improve: (
+    desk: Desk,
+    _input: null,
+    tell: Tell,
+  ): { readonly found: Improvement | null } | null => {
+    let stopped = false;
+    const found = improvement(desk.session.design, (done, of) => {
+      stopped = !tell(done / Math.max(1, of));
+      return !stopped;
+    });
+    return stopped ? null : { found };
+  },
+
+  orders: (desk: Desk, loop: string, tell: Tell): OrdersCompared | null =>
+    compareOrders(desk.session.design, loop, telling(tell)),
+
+  ports: (desk: Desk, _input: null, tell: Tell): { readonly found: PortsFound | null } => ({
+    found: betterPorts(desk.session.design, telling(tell)),
+  }),
+
+  whatFits: (desk: Desk, _input: null, tell: Tell): WhatFits | null => {
+    let stopped = false;
+    const fits = whatFits(desk.session.design, offerOf(desk), (done, of) => {
+      stopped = !tell(done / Math.max(1, of));
+      return !stopped;
+    });
+    return stopped ? null : fits;
+  },
+
+  parts: (desk: Desk, item: string, tell: Tell): readonly PartCompared[] | null => {
+    let stopped = false;
+    const parts = compareParts(desk.session.design, item, offerOf(desk), (done, of) => {
+      stopped = !tell(done / Math.max(1, of));
+      return !stopped;
+    });
+    return stopped ? null : parts;
+  },
+
+  curves: ({ session }: Desk): readonly CoolingCurve[] => {
+    const { setup, reports } = session.analysis();
+    return coolingCurves(setup, reports.flow, session.design.brief.loadCase);
+  },
+
+  /** Every pump offered, alone and in twos, in one loop. */
+  pumps: (desk: Desk, loop: string, tell: Tell): readonly PumpChoice[] | null => {
+    const { session } = desk;
+    const { design } = session;
+    const { model, reports } = session.analysis();
+    const pumps = offerOf(desk).filter((p): p is PumpPart => p.kind === 'pump');
+    const own = design.items.flatMap((i) =>
+      i.part.kind === 'pump' && !pumps.some((p) => p.id === i.part.id) ? [i.part] : [],
+    );
+    const coolant_C =
+      reports.flow.loops.find((l) => l.id === loop)?.coolant_C ??
+      design.brief.room_C + GUESSED_RISE_K;
+    let stopped = false;
+    const choices = pumpChoices(
+      model,
+      reports.runs,
+      loop,
+      coolant_C,
+      [...own, ...pumps],
+      (done, of) => {
+        stopped = !tell(done / Math.max(1, of));
+        return !stopped;
+      },
+    );
+    return stopped ? null : choices;
+  },
+
+  changes: (desk: Desk, _input: null, tell: Tell): readonly Judged[] | null => {
+    let stopped = false;
+    const judged = judgeChanges(desk.session.design, offerOf(desk), (done, of) => {
+      stopped = !tell(done / Math.max(1, of));
+      return !stopped;
+    });
+    return stopped ? null : judged;
+  },
+
+  bands: ({ session }: Desk, _input: null, tell: Tell): Bands | null => {
+    const { setup, reports } = session.analysis();
+    const { loadCase } = session.design.brief;
+    return temperatureBands(setup, reports.flow, loadCase, DRAWS, SEED, telling(tell));
+  },
+
+  transient: ({ session }: Desk, scenario: Scenario, tell: Tell): Transient | null => {
+    const { setup, reports } = session.analysis();
+    return runTransient(setup, reports.flow, reports.runs, scenario, tell);
+  },
+} as const;
+
+export type ResolvedFixes = readonly (readonly [key: string, fixes: readonly Fix[]])[];
+export type JobName = keyof typeof JOBS;
+export type JobInput<J extends JobName> = (typeof JOBS)[J] extends () => unknown
+  ? null
+  : Parameters<(typeof JOBS)[J]> extends [Desk, infer I, ...unknown[]]
+    ? I
+    : null;
+export type JobResult<J extends JobName> = Exclude<ReturnType<(typeof JOBS)[J]>, null>;
+
+/** Runs a job on a desk. */
+export function runJob(desk: Desk, job: JobName, input: unknown, tell: Tell): unknown {
+  const work = JOBS[job] as (desk: Desk, input: unknown, tell: Tell) => unknown;
+  return work(desk, input, tell);
+}

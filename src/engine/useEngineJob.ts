@@ -1,0 +1,85 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import type { Engine, Running } from './client';
+import type { JobInput, JobName, JobResult } from './jobs';
+
+export interface Job<R> {
+  /** The last answer; it stays while a newer one is on its way. */
+  readonly result: R | null;
+  /** Whether the answer is for what is asked now. */
+  readonly fresh: boolean;
+  /** Share done while it works, 0 to 1; null when it rests. */
+  readonly progress: number | null;
+  readonly stopped: boolean;
+  stop(): void;
+  again(): void;
+}
+
+/** Waits this long for the hand to rest before asking again, ms. */
+const REST_MS = 120;
+
+/**
+ * A job of the engine, asked again whenever its input or the version of what it reads of the design changes. `version` null
+ * asks for nothing.
+ */
+export function useEngineJob<J extends JobName>(
+  engine: Engine,
+  job: J,
+  input: JobInput<J>,
+  version: string | null,
+): Job<JobResult<J>> {
+  const [answer, setAnswer] = useState<{
+    readonly key: string;
+    readonly result: JobResult<J>;
+  } | null>(null);
+  const [progress, setProgress] = useState<number | null>(null);
+  const [stopped, setStopped] = useState<string | null>(null);
+  const running = useRef<Running<J> | null>(null);
+  const key = version === null ? null : `${version} ${JSON.stringify(input)}`;
+  const asked = useRef(input);
+  useEffect(() => {
+    asked.current = input;
+  });
+  const done = answer?.key;
+  useEffect(() => {
+    if (key === null || done === key || stopped === key) return undefined;
+    let live = true;
+    const timer = setTimeout(() => {
+      setProgress(0);
+      const run = engine.run(job, asked.current, (share) => {
+        if (live) setProgress(share);
+      });
+      running.current = run;
+      run.result.then(
+        (result) => {
+          if (!live) return;
+          setProgress(null);
+          if (result === null) setStopped(key);
+          else setAnswer({ key, result });
+        },
+        () => {
+          if (!live) return;
+          setProgress(null);
+          setStopped(key);
+        },
+      );
+    }, REST_MS);
+    return () => {
+      live = false;
+      clearTimeout(timer);
+      running.current?.stop();
+      running.current = null;
+      setProgress(null);
+    };
+  }, [engine, job, key, done, stopped]);
+  return {
+    result: answer?.result ?? null,
+    fresh: answer !== null && answer.key === key,
+    progress,
+    stopped: key !== null && stopped === key,
+    stop: () => {
+      setStopped(key);
+    },
+    again: () => setStopped(null),
+  };
+}

@@ -1,0 +1,79 @@
+'use client';
+import type { Judged, OrdersCompared, PartCompared, PortsFound, WhatFits } from '@/core/change';
+import type { PumpChoice } from '@/core/choice';
+import type { Edit } from '@/core/build';
+import type { Bands, CoolingCurve } from '@/core/heat';
+import type { Improvement } from '@/core/route';
+import type { Scenario, Transient } from '@/core/transient';
+import {
+  useEngineJob,
+  type Job,
+  type JobInput,
+  type JobName,
+  type JobResult,
+  type ResolvedFixes,
+} from '@/engine';
+import type { Versions } from './bench';
+import { useBench } from './BenchProvider';
+
+type Part = keyof Versions;
+
+/** A job over the open build, asked again when one of these parts of the design, or the catalogue where it counts, has changed. */
+function useJob<J extends JobName>(
+  job: J,
+  input: JobInput<J>,
+  reads: readonly Part[],
+  on = true,
+): Job<JobResult<J>> {
+  const engine = useBench((s) => s.engine);
+  const versions = useBench((s) => s.versions);
+  const version = on ? reads.map((part) => versions[part]).join() : null;
+  return useEngineJob(engine, job, input, version);
+}
+
+const ALL: readonly Part[] = ['space', 'fans', 'pumps', 'rest', 'offer'];
+
+/** The fixes that hold of the findings shown; no findings ask for nothing. */
+export const useFixes = (keys: readonly string[]): Job<ResolvedFixes> =>
+  useJob('fixes', keys, ALL, keys.length > 0);
+
+/** The edit that routes what is not routed, or no longer holds, while that is wanted. */
+export const useReroute = (on: boolean): Job<{ readonly edit: Edit | null }> =>
+  useJob('reroute', null, ['space'], on);
+
+/** What routing everything afresh would gain. */
+export const useImprovement = (): Job<{ readonly found: Improvement | null }> =>
+  useJob('improve', null, ['space']);
+
+/** Orders of a loop's parts, routed and judged; null asks for nothing. Speeds count: temperatures stand beside. */
+export const useOrders = (loop: string | null): Job<OrdersCompared> =>
+  useJob('orders', loop ?? '', ALL, loop !== null);
+
+/** Better ports for the runs, if there are any, while they are asked for. */
+export const useBetterPorts = (on: boolean): Job<{ readonly found: PortsFound | null }> =>
+  useJob('ports', null, ['space'], on);
+
+/** What of the catalogue fits where, beside what is in. */
+export const useWhatFits = (): Job<WhatFits> => useJob('whatFits', null, ['space', 'offer']);
+
+/** Parts of one kind in an item's place, each worked out; null asks for nothing. */
+export const useComparedParts = (item: string | null): Job<readonly PartCompared[]> =>
+  useJob('parts', item ?? '', ALL, item !== null);
+
+/** Curves run over all fan speeds, so the present ones do not ask for new curves. */
+export const useCurves = (): Job<readonly CoolingCurve[]> =>
+  useJob('curves', null, ['space', 'pumps', 'rest']);
+
+/** Pumps of the catalogue in a loop. The chooser looks for speeds itself. */
+export const usePumpChoices = (loop: string): Job<readonly PumpChoice[]> =>
+  useJob('pumps', loop, ['space', 'fans', 'rest', 'offer']);
+
+/** Every single change to the build, judged whole. */
+export const useChanges = (): Job<readonly Judged[]> => useJob('changes', null, ALL);
+
+/** Where temperatures fall when what is uncertain varies. */
+export const useBands = (): Job<Bands> => useJob('bands', null, ['space', 'fans', 'pumps', 'rest']);
+
+/** The build over time; null asks for nothing. */
+export const useTransient = (scenario: Scenario | null): Job<Transient> =>
+  useJob('transient', scenario as Scenario, ['space', 'fans', 'pumps', 'rest'], scenario !== null);
