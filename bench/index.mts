@@ -31,6 +31,8 @@ import { placePieces, rerouteRun, routeAll, routesOf } from '../src/core/route';
 import { settle } from '../src/core/settle';
 import { runTransient } from '../src/core/transient';
 import { searchGrid } from './grid.mjs';
+import { servedBench } from './served.mjs';
+import { sessionBench } from './session.mjs';
 
 const tower = demoBuild('fenland-flood-tower') as Build;
 const text = JSON.stringify(tower);
@@ -247,6 +249,7 @@ slow
   .add('  before it: pieces in the runs placed', () => {
     sink += placePieces(tower).size;
   });
+sessionBench();
 await bench.run();
 await slow.run();
 
@@ -348,3 +351,4 @@ for (const s of solid) {
 }
 
 await searchGrid();
+await servedBench();

@@ -3,6 +3,9 @@ import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { build } from 'esbuild';
+import { ensureBuilt } from './built.mjs';
+
+ensureBuilt();
 
 // What a run that was killed left behind.
 for (const name of readdirSync(process.cwd()))

@@ -1,0 +1,188 @@
+/** The built app, served: an evaluation over HTTP with what it does to other requests, and from an edit to the next paint. */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import { demoBuild } from '../src/catalogue';
+
+const PORT = 4397;
+const ADDRESS = `http://127.0.0.1:${PORT}`;
+const TOWER = 'fenland-flood-tower';
+const EVALUATIONS = 30;
+const EDITS = 50;
+
+const sorted = (list: readonly number[]): number[] => [...list].sort((a, b) => a - b);
+const quantile = (list: readonly number[], share: number): number =>
+  sorted(list)[Math.min(list.length - 1, Math.floor(share * list.length))] ?? NaN;
+const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
+
+async function serve(): Promise<ChildProcess> {
+  const folder = mkdtempSync(join(tmpdir(), 'zephyron-bench-'));
+  const server = spawn(
+    process.execPath,
+    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)],
+    {
+      stdio: 'ignore',
+      env: {
+        ...process.env,
+        DATABASE_URL: `file:${join(folder, 'bench.db')}`,
+        NODE_ENV: 'production',
+      },
+    },
+  );
+  for (let i = 0; i < 100; i += 1) {
+    if (
+      await fetch(`${ADDRESS}/api/builds`).then(
+        (r) => r.ok,
+        () => false,
+      )
+    )
+      return server;
+    await pause(100);
+  }
+  throw new Error('the app does not start');
+}
+
+/** Evaluations one after the other, with a small request every few milliseconds beside them. */
+async function overHttp(): Promise<void> {
+  const body = JSON.stringify(demoBuild(TOWER));
+  const ask = async (): Promise<number> => {
+    const began = performance.now();
+    const answer = await fetch(`${ADDRESS}/api/evaluate`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body,
+    });
+    await answer.text();
+    if (!answer.ok) throw new Error(`evaluate answers ${answer.status}`);
+    return performance.now() - began;
+  };
+  const small = async (): Promise<number> => {
+    const began = performance.now();
+    await (await fetch(`${ADDRESS}/api/retired`)).text();
+    return performance.now() - began;
+  };
+  for (let i = 0; i < 8; i += 1) await ask();
+  const alone: number[] = [];
+  for (let i = 0; i < EVALUATIONS; i += 1) alone.push(await small());
+  const took: number[] = [];
+  const beside: number[] = [];
+  let on = true;
+  const others = (async () => {
+    while (on) {
+      beside.push(await small());
+      await pause(4);
+    }
+  })();
+  for (let i = 0; i < EVALUATIONS; i += 1) took.push(await ask());
+  on = false;
+  await others;
+  const delay = quantile(beside, 0.95) - quantile(alone, 0.5);
+  console.log(
+    `\nevaluation over HTTP, largest demo routed: median ${quantile(took, 0.5).toFixed(1)} ms (limit 40); another request beside it: ${delay.toFixed(1)} ms later at the 95th of a hundred (limit 20)`,
+  );
+}
+
+interface Gesture {
+  readonly name: string;
+  readonly stage: string;
+  /** Median and 95th of a hundred before, ms. */
+  readonly before: string;
+  ready(page: Page): Promise<void>;
+  readonly keys: readonly [string, string];
+}
+
+const GESTURES: readonly Gesture[] = [
+  {
+    name: 'fan speed',
+    stage: 'cooling',
+    before: '53 / 74',
+    ready: (page) => page.getByRole('slider', { name: 'Speed of all fans' }).focus(),
+    keys: ['ArrowRight', 'ArrowLeft'],
+  },
+  {
+    name: 'pump speed',
+    stage: 'flow',
+    before: '115 / 136',
+    ready: (page) => page.getByRole('slider').first().focus(),
+    keys: ['ArrowRight', 'ArrowLeft'],
+  },
+  {
+    name: 'radiator nudged by an arrow key',
+    stage: 'case',
+    before: '68 / 120',
+    ready: async (page) => {
+      await page.getByRole('radio', { name: 'glass side' }).click();
+      await page
+        .getByRole('button', { name: /^Top radiator:/ })
+        .first()
+        .focus();
+    },
+    keys: ['ArrowRight', 'ArrowLeft'],
+  },
+];
+
+/** From a key to the frame after its change was drawn, in the page's own clock. */
+const press = (page: Page, keys: readonly [string, string], edits: number): Promise<number[]> =>
+  page.evaluate(
+    async ([one, other, count]) => {
+      const took: number[] = [];
+      for (let i = 0; i < count; i += 1) {
+        const target = document.activeElement ?? document.body;
+        const began = performance.now();
+        target.dispatchEvent(
+          new KeyboardEvent('keydown', {
+            key: i % 2 ? other : one,
+            bubbles: true,
+            cancelable: true,
+          }),
+        );
+        await new Promise<void>((done) =>
+          requestAnimationFrame(() => {
+            const channel = new MessageChannel();
+            channel.port1.onmessage = () => done();
+            channel.port2.postMessage(0);
+          }),
+        );
+        took.push(performance.now() - began);
+        await new Promise((r) => setTimeout(r, 80));
+      }
+      return took;
+    },
+    [keys[0], keys[1], edits] as const,
+  );
+
+async function toPaint(): Promise<void> {
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--enable-unsafe-swiftshader', '--disable-sync'],
+  });
+  console.log(
+    '\nfrom an edit to the next paint, Chromium without a graphics card, largest demo: median / 95th of a hundred (limit 25 / 60)',
+  );
+  for (const { name, stage, ready, keys, before } of GESTURES) {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(`${ADDRESS}/builds/${TOWER}/${stage}`, { waitUntil: 'load' });
+    await page.locator('[data-awake="true"]').waitFor();
+    await pause(3000);
+    await ready(page);
+    await press(page, keys, 10);
+    const took = await press(page, keys, EDITS);
+    console.log(
+      `${name.padEnd(40)}${`${quantile(took, 0.5).toFixed(0)} / ${quantile(took, 0.95).toFixed(0)} ms`.padStart(16)}   before ${before}`,
+    );
+    await page.close();
+  }
+  await browser.close();
+}
+
+export async function servedBench(): Promise<void> {
+  const server = await serve();
+  try {
+    await overHttp();
+    await toPaint();
+  } finally {
+    server.kill();
+  }
+}
