@@ -113,11 +113,11 @@ const GESTURES: readonly Gesture[] = [
     stage: 'case',
     before: '68 / 120',
     ready: async (page) => {
-      await page.getByRole('radio', { name: 'glass side' }).click();
       await page
-        .getByRole('button', { name: /^Top radiator:/ })
-        .first()
-        .focus();
+        .locator('svg g', { has: page.locator('title', { hasText: /^Top radiator:/ }) })
+        .last()
+        .click();
+      await page.getByRole('group', { name: /^Drawing of the case/ }).focus();
     },
     keys: ['ArrowRight', 'ArrowLeft'],
   },

@@ -118,7 +118,7 @@ test('a station moved in the loop line changes the order, and undo brings it bac
   await page.mouse.move(block.x + 22, block.y + 19);
   await page.mouse.down();
   await page.mouse.move(radiator.x + 22, block.y + 19, { steps: 12 });
-  await expect(page.getByText(/m of tube \(estimated\)/)).toBeVisible();
+  await expect(page.getByText(/m of tube, .* \(both estimated\)/)).toBeVisible();
   await page.mouse.up();
   await expect.poll(names).not.toEqual(before);
 });

@@ -15,3 +15,4 @@ export type {
   Workings,
 } from './types';
 export { isSameSpace } from './space';
+export { shared } from './shared';

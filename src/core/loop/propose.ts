@@ -80,19 +80,37 @@ export function reorderLoop(build: Build, loopId: string, stations: readonly str
   const freed = stations
     .flatMap((item) => portsOf(build, item).map((p) => ({ item, port: p.id })))
     .filter((ref) => !used(ref) && !capped(ref));
+  const displaced = loop.caps.filter(used);
   return {
     do: 'batch',
     edits: [
       { do: 'loop.links', loop: loopId, links },
-      ...loop.caps.filter(used).map((c): Edit => ({
+      ...displaced.map((c): Edit => ({
         do: 'cap.set',
         loop: loopId,
         port: { item: c.item, port: c.port },
         with: null,
       })),
-      ...freed.map((port): Edit => ({ do: 'cap.set', loop: loopId, port, with: 'plug' })),
+      ...closeFreed(freed, displaced).map((c): Edit => ({
+        do: 'cap.set',
+        loop: loopId,
+        port: { item: c.item, port: c.port },
+        with: c.with,
+      })),
     ],
   };
+}
+
+/** Freed ports get a plug; a drain or fill port whose place a run has taken moves to a freed port, of the same part if it has one. */
+function closeFreed(freed: readonly PortRef[], displaced: readonly Cap[]): readonly Cap[] {
+  const left = [...freed];
+  const moved = displaced.flatMap((cap): Cap[] => {
+    if (cap.with === 'plug' || left.length === 0) return [];
+    const own = left.findIndex((ref) => ref.item === cap.item);
+    const [ref] = left.splice(Math.max(0, own), 1);
+    return ref ? [{ ...ref, with: cap.with }] : [];
+  });
+  return [...moved, ...left.map((ref): Cap => ({ ...ref, with: 'plug' }))];
 }
 
 /** Puts a loose part where it lengthens the loop least. Null when the loop has no run to open or the part no way through. */

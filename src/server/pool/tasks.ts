@@ -1,6 +1,16 @@
 import { offered, type Shelves } from '@/catalogue';
 import { applyEdit, type Build } from '@/core/build';
-import { evaluate, workOut, type Reports, type StageState } from '@/core/analysis';
+import {
+  createSession,
+  evaluate,
+  publish,
+  shared,
+  workOut,
+  type Evaluation,
+  type Reports,
+  type Session,
+  type StageState,
+} from '@/core/analysis';
 import type { Finding, Stage } from '@/core/finding';
 import { guardBuild, parseBuild, type Guarded, type Trouble } from '@/core/guard';
 import { drawingOf } from '@/core/part';
@@ -31,7 +41,19 @@ function routeStale(build: Build): Build {
   return edit ? applyEdit(build, edit).build : build;
 }
 
-/** What the threads of the pool do. Input and output are plain data; each is pure. */
+/** What this thread evaluated last: one document often follows another that differs little. */
+let last: { readonly session: Session; readonly shelves: Shelves } | null = null;
+
+function evaluateNext(build: Build, asked: Shelves, fixes: boolean): Evaluation {
+  const shelves = shared(last?.shelves, asked);
+  if (!last || shelves !== last.shelves)
+    last = { session: createSession(build, offered(shelves)), shelves };
+  const { session } = last;
+  session.replace(shared(session.design, build));
+  return publish(session.design, session.analysis(), fixes);
+}
+
+/** What the threads of the pool do. Input and output are plain data; none changes what another answers. */
 export const TASKS = {
   /** A stored document to what the list shows of it; null when it cannot be read. */
   summarise: ({ document }: { readonly document: string }): BuildSummary | null => {
@@ -62,7 +84,7 @@ export const TASKS = {
     const build = route ? routeStale(guarded.value) : guarded.value;
     return {
       ok: true,
-      json: JSON.stringify(evaluate(build, { offer: offered(shelves), fixes })),
+      json: JSON.stringify(evaluateNext(build, shelves, fixes)),
     };
   },
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, demoBuild } from '@/catalogue';
-import type { Build } from '@/core/build';
+import { withoutRoutes, type Build } from '@/core/build';
 import { workOut } from '@/core/analysis';
 import { reorderLoop } from '@/core/loop';
 import { partFigures } from '../stores/figures';
@@ -22,6 +22,12 @@ describe('the price of another order', () => {
     expect(orderPrice(desk, { do: 'build.rename', name: 'Other' })).toMatch(
       /^0\.00 m of tube, 0 bends \(both estimated\), .+ 0\.0 K$/,
     );
+  });
+
+  test('the same is said of a routed build and of one not routed yet', () => {
+    const edit = reorderLoop(desk, 'loop', [...stations.slice(0, 2), ...stations.slice(2).reverse()]);
+    expect(orderPrice(desk, edit)).toBe(orderPrice(withoutRoutes(desk), edit));
+    expect(orderPrice(desk, edit)).not.toMatch(/^0\.00/);
   });
 
   test('a worse one is said in metres, bends and kelvin', () => {

@@ -1,11 +1,11 @@
-import { applyEdit, type Build, type Edit } from '@/core/build';
+import { applyEdit, withoutRoutes, type Build, type Edit } from '@/core/build';
 import { workOut } from '@/core/analysis';
 import { formatNumber } from '@/core/quantity';
 
 /** What another order would cost, in a line, before the station is let go: runs estimated from port to port, before and after alike. */
 export function orderPrice(build: Build, edit: Edit): string {
-  const now = workOut(build).reports;
-  const next = workOut(applyEdit(build, edit).build).reports;
+  const now = workOut(withoutRoutes(build)).reports;
+  const next = workOut(withoutRoutes(applyEdit(build, edit).build)).reports;
   const tube = (next.list.tube_mm - now.list.tube_mm) / 1000;
   const bends =
     next.runs.reduce((s, r) => s + r.bends, 0) - now.runs.reduce((s, r) => s + r.bends, 0);
