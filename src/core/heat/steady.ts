@@ -1,19 +1,18 @@
 import { air, coolantProperties, type FluidProperties } from '../fluid';
 import { pumpShare, type FlowReport } from '../flow';
 import type { LoadCaseId, PumpPart } from '../part';
-import {
-  balanceLoop,
-  factorLoop,
-  loopStreams,
-  type LinkHeat,
-  type LoopFactors,
-  type LoopStreams,
-  type LoopTemperatures,
-} from './balance';
 import { measuredRatio, type RadiatorBasis } from './measured';
 import { radiatorConductance, type InstallationFactors } from './radiator';
 import type { PartHeat } from './report';
 import { sourceHeat, type HeatSetup, type RadiatorSetup } from './setup';
+import {
+  loopStreams,
+  solveSteady,
+  steadyNetwork,
+  type LoopStreams,
+  type LoopTemperatures,
+  type SteadyNetwork,
+} from './steadyNetwork';
 import { bareWind, radiatorWind, type Wind } from './wind';
 
 /** What a case sheds without fans: air that finds its way through, m³/h, and its walls, W/(m² K) (common practice, no source). */
@@ -49,6 +48,9 @@ export interface Prepared {
     readonly k: number;
     readonly basis: RadiatorBasis;
   }[];
+  /** Air that all fans move into and out of the case, m³/h. */
+  readonly intake_m3h: number;
+  readonly exhaust_m3h: number;
 }
 
 export function prepareHeat(setup: HeatSetup, flow: FlowReport): Prepared {
@@ -66,15 +68,31 @@ export function prepareHeat(setup: HeatSetup, flow: FlowReport): Prepared {
     );
     return { edge: edge?.id ?? '', ...radiatorState(r, q, coolant, roomAir, setup.factors) };
   });
+  const winds = states.map((s) => s.wind);
+  const bare = setup.bare.map(bareWind);
   return {
     setup,
     flow,
     air: roomAir,
-    winds: states.map((s) => s.wind),
-    bare: setup.bare.map(bareWind),
+    winds,
+    bare,
     streams: streamsOf(setup, flow),
     conductances: states,
+    intake_m3h: movedThrough(setup, winds, bare, 'in'),
+    exhaust_m3h: movedThrough(setup, winds, bare, 'out'),
   };
+}
+
+/** Air that radiators and bare fans move one way, m³/h. */
+function movedThrough(
+  setup: HeatSetup,
+  winds: readonly Wind[],
+  bare: readonly Wind[],
+  way: 'in' | 'out',
+): number {
+  const through = (list: readonly { readonly air: string }[], moved: readonly Wind[]): number =>
+    list.reduce((sum, x, i) => sum + (x.air === way ? (moved[i] as Wind).flow_m3h : 0), 0);
+  return setup.factors.airFlow * (through(setup.radiators, winds) + through(setup.bare, bare));
 }
 
 /** Wind and heat per kelvin of one radiator with its fans as they turn, at a coolant flow: measured where it was, modelled else. */
@@ -163,120 +181,95 @@ export function steadyState(
   load: LoadCaseId,
   options: HeatOptions = {},
 ): Steady {
-  const { setup, air: roomAir, winds, bare } = prepared;
+  const { setup, intake_m3h, exhaust_m3h } = prepared;
   const { model } = setup;
-  const room = model.build.brief.room_C;
-  const way = (direction: 'in' | 'out'): number =>
-    setup.factors.airFlow *
-    (setup.radiators.reduce(
-      (s, r, i) => s + (r.air === direction ? (winds[i] as Wind).flow_m3h : 0),
-      0,
-    ) +
-      setup.bare.reduce(
-        (s, f, i) => s + (f.air === direction ? (bare[i] as Wind).flow_m3h : 0),
-        0,
-      ));
-  const intake_m3h = way('in'),
-    exhaust_m3h = way('out');
-  const exchange_WK = caseExchange(setup, roomAir, Math.max(intake_m3h, exhaust_m3h));
-
-  const parts: PartHeat[] = setup.sources.map((s) => {
-    const chooseTo = () => {
-      if (s.loop) return 'loop';
-      if (s.block) return 'waiting';
-      return 'air';
-    };
-    return {
-      item: s.item.id,
-      name: s.item.name,
-      heat_W:
-        sourceHeat(s, load) * (options.loadFactor ?? 1) * (options.vary?.draw(s.item.id) ?? 1),
-      to: chooseTo(),
-    };
-  });
-  const heatOf = (id: string): number => parts.find((p) => p.item === id)?.heat_W ?? 0;
-  const base = new Map<string, LinkHeat>();
-  const loopHeat = new Map<string, number>(model.loops.map((g) => [g.loop.id, 0]));
-  for (const g of model.loops) {
-    for (const e of g.edges) {
-      if (!e.item) continue;
-      const gain =
-        e.item.part.kind === 'pump'
-          ? pumpHeat(e.item.part, e.item.settings.speed_rpm)
-          : setup.sources.reduce(
-              (s, x) => s + (x.block?.id === e.item?.id ? heatOf(x.item.id) : 0),
-              0,
-            ) / Math.max(1, 'passages' in e.item.part ? e.item.part.passages.length : 1);
-      if (gain > 0) {
-        base.set(e.id, { gain_W: gain });
-        loopHeat.set(g.loop.id, (loopHeat.get(g.loop.id) ?? 0) + gain);
-      }
-    }
-  }
-
   const factor = options.conductanceFactor ?? 1;
-  const conductances =
-    factor === 1
-      ? prepared.conductances
-      : prepared.conductances.map((c) => ({ ...c, k: c.k * factor }));
-  const factors = factorsOf(prepared, factor);
-
+  const parts = heatOfParts(setup, load, options);
+  const { gain_W, loopHeat } = heatOfEdges(setup, parts);
   const onAir_W = parts.reduce((s, p) => s + (p.to === 'air' ? p.heat_W : 0), 0);
-  /** Loop temperatures when the case air stands at t, and the case air that would follow. */
-  const round = (
-    t: number,
-  ): { readonly temps: Map<string, LoopTemperatures | null>; readonly next: number } => {
-    const heat = new Map(base);
-    setup.radiators.forEach((r, k) => {
-      const c = conductances[k] as Prepared['conductances'][number];
-      heat.set(c.edge, { air_C: r.air === 'in' ? room : t });
-    });
-    const temps = new Map(
-      model.loops.map((g) => {
-        const ready = factors.get(g.loop.id);
-        return [g.loop.id, ready ? balanceLoop(ready, heat) : null];
-      }),
-    );
-    const fromIntake = setup.radiators.reduce((s, r, k) => {
-      const c = conductances[k] as Prepared['conductances'][number];
-      const inlet = temps.get(r.loop)?.link(c.edge)?.in_C;
-      return s + (r.air === 'in' && inlet !== undefined ? c.k * (inlet - room) : 0);
-    }, 0);
-    return { temps, next: room + (fromIntake + onAir_W) / exchange_WK };
-  };
-  // The case air that follows is a straight line in the case air put in, so two rounds give its fixed point and the third its temperatures.
-  const PROBE_K = 10;
-  const at0 = round(room),
-    at1 = round(room + PROBE_K);
-  const slope = (at1.next - at0.next) / PROBE_K;
-  const caseAir =
-    Math.abs(slope) < 1e-12 ? at0.next : room + (at0.next - room) / (1 - Math.min(0.99, slope));
-  const { temps } = Math.abs(caseAir - room) < 1e-9 ? at0 : round(caseAir);
+  const room = model.build.brief.room_C;
+  const solved = solveSteady(networkAt(prepared, factor), gain_W, onAir_W, room);
   return {
     parts,
     loopHeat,
-    conductances,
-    temps,
-    caseAir_C: caseAir,
+    conductances:
+      factor === 1
+        ? prepared.conductances
+        : prepared.conductances.map((c) => ({ ...c, k: c.k * factor })),
+    temps: new Map(model.loops.map((g) => [g.loop.id, solved.loops.get(g.loop.id) ?? null])),
+    caseAir_C: solved.caseAir_C,
     onAir_W,
     intake_m3h,
     exhaust_m3h,
   };
 }
 
-const factored = new WeakMap<Prepared, Map<number, ReadonlyMap<string, LoopFactors | null>>>();
-/** Factors of every loop at an area factor: load cases and rounds with case air ask for the same ones again and again. */
-function factorsOf(prepared: Prepared, factor: number): ReadonlyMap<string, LoopFactors | null> {
-  let known = factored.get(prepared);
+/** What each part gives off, and where to. */
+function heatOfParts(
+  setup: HeatSetup,
+  load: LoadCaseId,
+  { loadFactor = 1, vary }: HeatOptions,
+): readonly PartHeat[] {
+  return setup.sources.map((s) => ({
+    item: s.item.id,
+    name: s.item.name,
+    heat_W: sourceHeat(s, load) * loadFactor * (vary?.draw(s.item.id) ?? 1),
+    to: whereTo(s),
+  }));
+}
+
+/** A part under a block that no loop serves waits. */
+function whereTo(source: HeatSetup['sources'][number]): PartHeat['to'] {
+  if (source.loop) return 'loop';
+  return source.block ? 'waiting' : 'air';
+}
+
+/** Heat put into the coolant by edge and by loop, W: parts under their blocks, and pumps. */
+function heatOfEdges(
+  setup: HeatSetup,
+  parts: readonly PartHeat[],
+): { readonly gain_W: ReadonlyMap<string, number>; readonly loopHeat: Map<string, number> } {
+  const under = new Map<string, number>();
+  setup.sources.forEach((s, i) => {
+    if (s.block)
+      under.set(s.block.id, (under.get(s.block.id) ?? 0) + (parts[i] as PartHeat).heat_W);
+  });
+  const gain_W = new Map<string, number>();
+  const loopHeat = new Map(setup.model.loops.map((g) => [g.loop.id, 0]));
+  for (const { loop, edges } of setup.model.loops)
+    for (const { id, item } of edges) {
+      if (!item) continue;
+      const { part } = item;
+      const passages = 'passages' in part ? Math.max(1, part.passages.length) : 1;
+      const gain =
+        part.kind === 'pump'
+          ? pumpHeat(part, item.settings.speed_rpm)
+          : (under.get(item.id) ?? 0) / passages;
+      if (gain <= 0) continue;
+      gain_W.set(id, gain);
+      loopHeat.set(loop.id, (loopHeat.get(loop.id) ?? 0) + gain);
+    }
+  return { gain_W, loopHeat };
+}
+
+const networks = new WeakMap<Prepared, Map<number, SteadyNetwork>>();
+/** The network at an area factor: load cases and searches ask for the same ones again and again. */
+function networkAt(prepared: Prepared, factor: number): SteadyNetwork {
+  let known = networks.get(prepared);
   if (!known) {
     known = new Map();
-    factored.set(prepared, known);
+    networks.set(prepared, known);
   }
   let found = known.get(factor);
   if (!found) {
-    const conductance = new Map(prepared.conductances.map((c) => [c.edge, c.k * factor]));
-    found = new Map(
-      [...prepared.streams].map(([loop, streams]) => [loop, factorLoop(streams, conductance)]),
+    const { setup, conductances, intake_m3h, exhaust_m3h } = prepared;
+    found = steadyNetwork(
+      [...prepared.streams.values()],
+      setup.radiators.map((r, i) => {
+        const { edge, k } = conductances[i] as Prepared['conductances'][number];
+        return { loop: r.loop, edge, conductance_WK: k * factor, air: r.air };
+      }),
+      caseExchange(setup, prepared.air, Math.max(intake_m3h, exhaust_m3h)),
     );
     known.set(factor, found);
   }

@@ -25,7 +25,10 @@ describe('the price of another order', () => {
   });
 
   test('the same is said of a routed build and of one not routed yet', () => {
-    const edit = reorderLoop(desk, 'loop', [...stations.slice(0, 2), ...stations.slice(2).reverse()]);
+    const edit = reorderLoop(desk, 'loop', [
+      ...stations.slice(0, 2),
+      ...stations.slice(2).reverse(),
+    ]);
     expect(orderPrice(desk, edit)).toBe(orderPrice(withoutRoutes(desk), edit));
     expect(orderPrice(desk, edit)).not.toMatch(/^0\.00/);
   });
