@@ -30,7 +30,24 @@ export {
 export { supplyLoad, supplyVerdict, type SupplyLoad } from './supply';
 export { solveHeat, solveHeatCases, solvePrepared, noiseOf, blockAt } from './solve';
 export { bareWind } from './wind';
-export { luFactor, luSolve } from './gauss';
+export {
+  factorNetwork,
+  heatThrough,
+  isFlowing,
+  junctionMixes,
+  only,
+  readMix,
+  ROOM,
+  solveNetwork,
+  startOf,
+  type Conductor,
+  type Flowing,
+  type Mix,
+  type Stream,
+  type ThermalFactors,
+  type ThermalNetwork,
+} from './network';
+export { airSide } from './steadyNetwork';
 export {
   loopMeans,
   caseExchange,

@@ -1,0 +1,284 @@
+import {
+  airSide,
+  factorNetwork,
+  heatThrough,
+  isFlowing,
+  junctionMixes,
+  only,
+  ROOM,
+  solveNetwork,
+  startOf,
+  type Conductor,
+  type Flowing,
+  type Mix,
+  type Stream,
+  type ThermalFactors,
+  type ThermalNetwork,
+} from '../heat';
+import type { LoopGraph } from '../model';
+
+/** A part's metal on an edge, between the part and the coolant. */
+export interface Body {
+  readonly source: number;
+  readonly share: number;
+  readonly edge: number;
+  readonly capacity_JK: number;
+  resistance_KW: number;
+}
+
+/** A part that stands on air, with its cooler. */
+export interface Cooler {
+  readonly source: number;
+  readonly capacity_JK: number;
+  readonly resistance_KW: number;
+}
+
+/** A radiator on an edge. */
+export interface Exchanger {
+  readonly edge: number;
+  readonly air: 'in' | 'out';
+  conductance_WK: number;
+}
+
+/** A loop as it is lumped: stirred stretches, one an edge, their state the temperature each lets out. */
+export interface LumpedLoop {
+  readonly graph: LoopGraph;
+  readonly capacity_JK: Float64Array;
+  readonly bodies: readonly Body[];
+  readonly exchangers: readonly Exchanger[];
+  readonly perFlow_WK: number;
+  /** L/min by edge. */
+  flow_Lmin: Float64Array;
+  /** What pumps put in, W by edge. */
+  readonly gain_W: Float64Array;
+}
+
+/** A chord of conductance this small is not worth factoring anew for. */
+const SAME = 1e-3;
+
+/** Where things stand in the network: the case air first, then each loop's edges and its parts' metal, then the coolers. */
+interface Places {
+  readonly edge: readonly number[];
+  readonly body: readonly number[];
+  readonly cooler: number;
+  readonly count: number;
+}
+const CASE_AIR = 0;
+
+function placesOf(loops: readonly LumpedLoop[], coolers: number): Places {
+  const edge: number[] = [];
+  const body: number[] = [];
+  let next = CASE_AIR + 1;
+  for (const l of loops) {
+    edge.push(next);
+    body.push(next + l.capacity_JK.length);
+    next += l.capacity_JK.length + l.bodies.length;
+  }
+  return { edge, body, cooler: next, count: next + coolers };
+}
+
+/** Temperatures of loops, metal, coolers and case air, moved on step by step on the one thermal network. */
+export class ThermalState {
+  private readonly temp_C: Float64Array;
+  private readonly source_W: Float64Array;
+  private readonly at: Places;
+  private network: ThermalNetwork | null = null;
+  private factors: ThermalFactors | null = null;
+  private step_s = NaN;
+  private held: Float64Array = new Float64Array(0);
+
+  constructor(
+    private readonly loops: readonly LumpedLoop[],
+    private readonly coolers: readonly Cooler[],
+    private room_C: number,
+  ) {
+    this.at = placesOf(loops, coolers.length);
+    this.temp_C = new Float64Array(this.at.count).fill(room_C);
+    this.source_W = new Float64Array(this.at.count);
+  }
+
+  /** Flows or resistances are others: the network is made anew at the next step. */
+  changed(): void {
+    this.network = null;
+  }
+
+  /** One step under the parts' heats, W by source. Gives the heat that left for the room, W. */
+  step(heat_W: Float64Array, exchange_WK: number, room_C: number, step_s: number): number {
+    this.room_C = room_C;
+    if (!this.network || step_s !== this.step_s || this.drifted(exchange_WK)) {
+      this.network = this.assemble(exchange_WK);
+      this.factors = factorNetwork(this.network, step_s);
+      this.held = this.conductances(exchange_WK);
+      this.step_s = step_s;
+    }
+    if (!this.factors) throw new RangeError("the loops' balance has no answer");
+    this.setSources(heat_W);
+    solveNetwork(this.factors, this.source_W, room_C, this.temp_C);
+    return this.leaving(this.network);
+  }
+
+  get caseAir_C(): number {
+    return this.temp_C[CASE_AIR] as number;
+  }
+
+  /** Metal of a loop's body, °C. */
+  bodyAt(loop: number, body: number): number {
+    return this.temp_C[(this.at.body[loop] as number) + body] as number;
+  }
+
+  /** What a cooler gives to the case air, W. */
+  coolerHeat(cooler: number): number {
+    const { resistance_KW } = this.coolers[cooler] as Cooler;
+    return ((this.temp_C[this.at.cooler + cooler] as number) - this.caseAir_C) / resistance_KW;
+  }
+
+  /** Mean of a loop's coolant, °C. */
+  meanOf(loop: number): number {
+    const temps = this.coolantOf(loop);
+    let sum = 0;
+    for (const t of temps) sum += t;
+    return temps.length > 0 ? sum / temps.length : NaN;
+  }
+
+  /** Hottest of a loop's coolant, °C. */
+  hottestOf(loop: number): number {
+    let most = -Infinity;
+    for (const t of this.coolantOf(loop)) most = Math.max(most, t);
+    return most;
+  }
+
+  /** Energy held over 0 °C, J. */
+  stored(): number {
+    const capacity_JK = this.capacities();
+    return this.temp_C.reduce((sum, t, i) => sum + t * (capacity_JK[i] as number), 0);
+  }
+
+  private coolantOf(loop: number): Float64Array {
+    const first = this.at.edge[loop] as number;
+    return this.temp_C.subarray(first, first + (this.loops[loop] as LumpedLoop).capacity_JK.length);
+  }
+
+  private capacities(): Float64Array {
+    const all = new Float64Array(this.at.count);
+    this.loops.forEach((l, i) => {
+      all.set(l.capacity_JK, this.at.edge[i]);
+      all.set(
+        l.bodies.map((b) => b.capacity_JK),
+        this.at.body[i],
+      );
+    });
+    all.set(
+      this.coolers.map((c) => c.capacity_JK),
+      this.at.cooler,
+    );
+    return all;
+  }
+
+  private setSources(heat_W: Float64Array): void {
+    const { source_W, at } = this;
+    this.loops.forEach((l, i) => {
+      source_W.set(l.gain_W, at.edge[i]);
+      l.bodies.forEach((b, k) => {
+        source_W[(at.body[i] as number) + k] = (heat_W[b.source] as number) * b.share;
+      });
+    });
+    this.coolers.forEach((c, k) => {
+      source_W[at.cooler + k] = heat_W[c.source] as number;
+    });
+  }
+
+  /** What the room takes: from the case air, and from radiators that blow out. */
+  private leaving({ streams, conductors }: ThermalNetwork): number {
+    let out_W = 0;
+    for (const { capacity_WK, to } of streams)
+      if (to === CASE_AIR) out_W += capacity_WK * ((this.temp_C[to] as number) - this.room_C);
+    for (const c of conductors)
+      if (c.into === ROOM) out_W += heatThrough(c, this.temp_C, this.room_C);
+    return out_W;
+  }
+
+  private conductances(exchange_WK: number): Float64Array {
+    return Float64Array.from([
+      exchange_WK,
+      ...this.loops.flatMap((l) => l.exchangers.map((x) => x.conductance_WK)),
+    ]);
+  }
+
+  private drifted(exchange_WK: number): boolean {
+    const drift = (now: number, i: number): boolean =>
+      Math.abs(now - (this.held[i] as number)) > SAME * Math.max(now, 1e-9);
+    if (drift(exchange_WK, 0)) return true;
+    let i = 0;
+    for (const l of this.loops)
+      for (const x of l.exchangers) {
+        i += 1;
+        if (drift(x.conductance_WK, i)) return true;
+      }
+    return false;
+  }
+
+  private assemble(exchange_WK: number): ThermalNetwork {
+    const streams: Stream[] = [{ capacity_WK: exchange_WK, from: only(ROOM), to: CASE_AIR }];
+    const conductors: Conductor[] = [];
+    this.loops.forEach((loop, i) => this.assembleLoop(loop, i, streams, conductors));
+    this.coolers.forEach((c, k) => {
+      const node = this.at.cooler + k;
+      conductors.push(between(node, CASE_AIR, only(CASE_AIR), c.resistance_KW));
+    });
+    return { capacity_JK: this.capacities(), streams, conductors };
+  }
+
+  private assembleLoop(
+    loop: LumpedLoop,
+    index: number,
+    streams: Stream[],
+    conductors: Conductor[],
+  ): void {
+    const first = this.at.edge[index] as number;
+    const flows = loop.graph.edges.map((e, k): Flowing => ({
+      from: e.from,
+      to: e.to,
+      flow_Lmin: loop.flow_Lmin[k] as number,
+    }));
+    const mixes = junctionMixes(flows, first);
+    // Without a stream the coolant within is one temperature, its own.
+    const inlets = flows.map((f, k) => (isFlowing(f) && mixes.get(startOf(f))) || only(first + k));
+    flows.forEach((f, k) => {
+      if (isFlowing(f) && mixes.has(startOf(f)))
+        streams.push({
+          capacity_WK: Math.abs(f.flow_Lmin) * loop.perFlow_WK,
+          from: inlets[k] as Mix,
+          to: first + k,
+        });
+    });
+    for (const x of loop.exchangers)
+      conductors.push({
+        conductance_WK: x.conductance_WK,
+        hot: inlets[x.edge] as Mix,
+        from: first + x.edge,
+        ...airSide(x.air, CASE_AIR),
+      });
+    loop.bodies.forEach((b, k) => {
+      const node = (this.at.body[index] as number) + k;
+      const edge = first + b.edge;
+      conductors.push(
+        between(node, edge, meanWithin(inlets[b.edge] as Mix, edge), b.resistance_KW),
+      );
+    });
+  }
+}
+
+/** Heat from a node of its own temperature to one whose temperature is read from a mix. */
+const between = (from: number, into: number, cold: Mix, resistance_KW: number): Conductor => ({
+  conductance_WK: 1 / resistance_KW,
+  hot: only(from),
+  cold,
+  from,
+  into,
+});
+
+/** The mean of what enters a stretch and what leaves it. */
+const meanWithin = (inlet: Mix, outlet: number): Mix => ({
+  nodes: [...inlet.nodes, outlet],
+  shares: [...inlet.shares.map((s) => s / 2), 1 / 2],
+});
