@@ -11,7 +11,14 @@ import { planPower } from '../power';
 import { routedRuns, routesOf, unroutedRuns } from '../route';
 import { OPERATING_RULES, SPATIAL_RULES } from '../rule';
 import { settle } from '../settle';
-import { differsInNameOnly, isSameSpace, placeSpace, toSpace, withDesign } from './space';
+import {
+  differsInNameOnly,
+  differsInSpeedOnly,
+  isSameSpace,
+  placeSpace,
+  toSpace,
+  withDesign,
+} from './space';
 import { stageStates } from './stages';
 import type { Reports, Workings } from './types';
 
@@ -59,8 +66,6 @@ export function createSelectors() {
 
   // What flows, warms and sounds in it.
   const model = select([system, design], withDesign);
-  const screws = select([model], screwNeeds);
-  const power = select([model], planPower);
   const setup = select([model, airflowObstruction], (m, sides) =>
     heatSetup(m, new Map(sides.map((a) => [a.item, a.loss_Pa]))),
   );
@@ -73,9 +78,15 @@ export function createSelectors() {
   );
   const summer = select([model, runs, setup], inSummer);
 
-  // What it is made of, what is bought, and what is wrong.
-  const metals = select([design], judgeMetals);
-  const billOfMaterials = select([model, runs, power], deriveList);
+  // What it is made of and what is bought, at whatever speed it runs.
+  const atRest = valueEqual(differsInSpeedOnly)([design], (d) => d);
+  const fitted = select([system, atRest], withDesign);
+  const screws = select([fitted], screwNeeds);
+  const power = select([fitted], planPower);
+  const metals = select([atRest], judgeMetals);
+  const billOfMaterials = select([fitted, runs, power], deriveList);
+
+  // What is wrong.
   const spatialFindings = select(
     [system, runs, routed, clearance, portClearance, airflowObstruction, offer],
     (s, r, rt, fit, p, sides, parts) =>
@@ -192,13 +203,15 @@ export function createSelectors() {
     airflowObstruction,
     rooms,
     model,
-    screws,
-    power,
     setup,
     hydraulicsAndThermal,
     heat,
     sizing,
     summer,
+    atRest,
+    fitted,
+    screws,
+    power,
     metals,
     billOfMaterials,
     spatialFindings,

@@ -130,6 +130,24 @@ export const differsInNameOnly = (a: Build, b: Build): boolean =>
   a.layout === b.layout &&
   a.choices === b.choices;
 
+/** Whether two designs differ in nothing but how fast fans and pumps turn, and what drives them. */
+export const differsInSpeedOnly = (a: Build, b: Build): boolean =>
+  a === b ||
+  (differsInNameOnly({ ...a, items: b.items }, b) && alike(a.items, b.items, sameButSpeed));
+
+function sameButSpeed(a: Item, b: Item): boolean {
+  if (a === b) return true;
+  const { speed_rpm: _a, control: _ac, ...still } = a.settings;
+  const { speed_rpm: _b, control: _bc, ...other } = b.settings;
+  return (
+    a.id === b.id &&
+    a.name === b.name &&
+    a.part === b.part &&
+    a.placement === b.placement &&
+    sameValue(still, other)
+  );
+}
+
 /** The placed space with the design's own parts in it: speeds and loads included. */
 export function withDesign(system: Model, design: Build): Model {
   const items = new Map(design.items.map((i) => [i.id, i]));
