@@ -42,7 +42,7 @@ export interface Prepared {
   readonly air: FluidProperties;
   readonly winds: readonly Wind[];
   readonly bare: readonly Wind[];
-  readonly streams: ReadonlyMap<string, LoopStreams>;
+  readonly streams: readonly LoopStreams[];
   readonly conductances: readonly {
     readonly edge: string;
     readonly k: number;
@@ -143,20 +143,14 @@ export function caseExchange(
 export const pumpHeat = (part: PumpPart, speed_rpm: number | undefined): number =>
   part.power_W * Math.min(1, pumpShare(part, speed_rpm)) ** 3;
 
-const streams = new WeakMap<FlowReport, ReadonlyMap<string, LoopStreams>>();
+const streams = new WeakMap<FlowReport, readonly LoopStreams[]>();
 /** Streams depend on the flow alone: kept while the same flow is asked about again. */
-function streamsOf(setup: HeatSetup, flow: FlowReport): ReadonlyMap<string, LoopStreams> {
+function streamsOf(setup: HeatSetup, flow: FlowReport): readonly LoopStreams[] {
   let known = streams.get(flow);
   if (!known) {
-    known = new Map(
-      setup.model.loops.map((g) => [
-        g.loop.id,
-        loopStreams(
-          g,
-          flow,
-          flow.loops.find((l) => l.id === g.loop.id)?.coolant_C ?? setup.model.build.brief.room_C,
-        ),
-      ]),
+    const { room_C } = setup.model.build.brief;
+    known = setup.model.loops.map((g) =>
+      loopStreams(g, flow, flow.loops.find((l) => l.id === g.loop.id)?.coolant_C ?? room_C),
     );
     streams.set(flow, known);
   }
@@ -264,7 +258,7 @@ function networkAt(prepared: Prepared, factor: number): SteadyNetwork {
   if (!found) {
     const { setup, conductances, intake_m3h, exhaust_m3h } = prepared;
     found = steadyNetwork(
-      [...prepared.streams.values()],
+      prepared.streams,
       setup.radiators.map((r, i) => {
         const { edge, k } = conductances[i] as Prepared['conductances'][number];
         return { loop: r.loop, edge, conductance_WK: k * factor, air: r.air };

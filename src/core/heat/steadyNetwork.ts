@@ -35,13 +35,18 @@ export interface LoopStreams {
   readonly flows: readonly (Flowing & { readonly id: string })[];
   /** Heat a stream carries, W/K to the L/min. */
   readonly perFlow_WK: number;
+  /** Whether something flows to the start of every stream. */
+  readonly complete: boolean;
 }
 
 export function loopStreams(graph: LoopGraph, flow: FlowReport, coolant_C: number): LoopStreams {
   const fluid = coolantProperties(graph.loop.coolant.base, coolant_C);
+  const flows = flow.links.filter((l) => l.loop === graph.loop.id && isFlowing(l));
+  const ends = new Set(flows.map(endOf));
   return {
     loop: graph.loop.id,
-    flows: flow.links.filter((l) => l.loop === graph.loop.id && isFlowing(l)),
+    flows,
+    complete: flows.every((f) => ends.has(startOf(f))),
     perFlow_WK: LMIN_TO_M3S * fluid.density_kgm3 * fluid.heatCapacity_JkgK,
   };
 }
@@ -59,12 +64,23 @@ export interface Exchanger {
 interface LoopNodes {
   readonly streams: LoopStreams;
   readonly first: number;
-  readonly mixes: ReadonlyMap<string, Mix>;
-  /** Node by the id of its edge. */
-  readonly nodeOf: ReadonlyMap<string, number>;
+  /** Junctions, and what is read at each. */
+  readonly junctions: readonly string[];
+  readonly mixes: readonly Mix[];
+  /** What enters each stream. */
+  readonly inlets: readonly Mix[];
+  /** Stream by the id of its edge. */
+  readonly indexOf: ReadonlyMap<string, number>;
 }
 
-/** Loops that have a steady state, and the case air, in one balance: node 0 is the case air. */
+/** Nodes and streams of loops: they stay while the flow does. Node 0 is the case air. */
+interface Topology {
+  readonly loops: ReadonlyMap<string, LoopNodes>;
+  readonly carried: readonly Stream[];
+  readonly nodes: number;
+}
+
+/** Loops that have a steady state, and the case air, in one balance. */
 export interface SteadyNetwork {
   readonly network: ThermalNetwork;
   readonly factors: ThermalFactors;
@@ -80,56 +96,76 @@ export function steadyNetwork(
   exchange_WK: number,
 ): SteadyNetwork {
   const possible = streams.filter((s) => canSettle(s, exchangers));
-  const whole = assemble(possible, exchangers, exchange_WK);
+  const all = possible.length === streams.length ? streams : possible;
+  const whole = assemble(topologyOf(all), exchangers, exchange_WK);
   if (whole) return whole;
   // Some part of a loop goes round apart from its radiators: that loop is left out.
-  const settling = possible.filter((s) => assemble([s], exchangers, exchange_WK) !== null);
-  return assemble(settling, exchangers, exchange_WK) as SteadyNetwork;
+  const settling = possible.filter(
+    (s) => assemble(layNodes([s]), exchangers, exchange_WK) !== null,
+  );
+  return assemble(layNodes(settling), exchangers, exchange_WK) as SteadyNetwork;
 }
 
-function canSettle({ loop, flows }: LoopStreams, exchangers: readonly Exchanger[]): boolean {
-  const ends = new Set(flows.map(endOf));
-  const cooled = new Set(
-    exchangers.filter((x) => x.loop === loop && x.conductance_WK > 0).map((x) => x.edge),
-  );
-  return flows.some((f) => cooled.has(f.id)) && flows.every((f) => ends.has(startOf(f)));
+function canSettle({ loop, flows, complete }: LoopStreams, exchangers: readonly Exchanger[]) {
+  const cools = (id: string): boolean =>
+    exchangers.some((x) => x.loop === loop && x.edge === id && x.conductance_WK > 0);
+  return complete && flows.some((f) => cools(f.id));
+}
+
+const topologies = new WeakMap<readonly LoopStreams[], Topology>();
+function topologyOf(streams: readonly LoopStreams[]): Topology {
+  let known = topologies.get(streams);
+  if (!known) {
+    known = layNodes(streams);
+    topologies.set(streams, known);
+  }
+  return known;
+}
+
+function layNodes(streams: readonly LoopStreams[]): Topology {
+  const loops = new Map<string, LoopNodes>();
+  const carried: Stream[] = [];
+  let nodes = CASE_AIR + 1;
+  for (const s of streams) {
+    const first = nodes;
+    const arriving = junctionMixes(s.flows, first);
+    const at = (junction: string): Mix => arriving.get(junction) as Mix;
+    const inlets = s.flows.map((f) => at(startOf(f)));
+    const junctions = [...new Set(s.flows.flatMap((f) => [startOf(f), endOf(f)]))];
+    const indexOf = new Map(s.flows.map((f, i) => [f.id, i]));
+    loops.set(s.loop, { streams: s, first, junctions, mixes: junctions.map(at), inlets, indexOf });
+    s.flows.forEach((f, i) => {
+      const capacity_WK = Math.abs(f.flow_Lmin) * s.perFlow_WK;
+      carried.push({ capacity_WK, from: inlets[i] as Mix, to: first + i });
+    });
+    nodes += s.flows.length;
+  }
+  return { loops, carried, nodes };
 }
 
 function assemble(
-  streams: readonly LoopStreams[],
+  { loops, carried, nodes }: Topology,
   exchangers: readonly Exchanger[],
   exchange_WK: number,
 ): SteadyNetwork | null {
-  const loops = new Map<string, LoopNodes>();
-  const carried: Stream[] = [{ capacity_WK: exchange_WK, from: only(ROOM), to: CASE_AIR }];
-  let nodes = CASE_AIR + 1;
-  for (const s of streams) {
-    const mixes = junctionMixes(s.flows, nodes);
-    const nodeOf = new Map(s.flows.map((f, i) => [f.id, nodes + i]));
-    loops.set(s.loop, { streams: s, first: nodes, mixes, nodeOf });
-    for (const [i, f] of s.flows.entries())
-      carried.push({
-        capacity_WK: Math.abs(f.flow_Lmin) * s.perFlow_WK,
-        from: mixes.get(startOf(f)) as Mix,
-        to: nodes + i,
-      });
-    nodes += s.flows.length;
-  }
   const conductors = exchangers.flatMap((x): Conductor[] => {
     const loop = loops.get(x.loop);
-    const node = loop?.nodeOf.get(x.edge);
-    const flow = loop?.streams.flows.find((f) => f.id === x.edge);
-    if (!loop || node === undefined || !flow) return [];
+    const index = loop?.indexOf.get(x.edge);
+    if (!loop || index === undefined) return [];
     return [
       {
         conductance_WK: x.conductance_WK,
-        hot: loop.mixes.get(startOf(flow)) as Mix,
-        from: node,
+        hot: loop.inlets[index] as Mix,
+        from: loop.first + index,
         ...airSide(x.air, CASE_AIR),
       },
     ];
   });
-  const network = { capacity_JK: new Float64Array(nodes), streams: carried, conductors };
+  const network: ThermalNetwork = {
+    capacity_JK: new Float64Array(nodes),
+    streams: [{ capacity_WK: exchange_WK, from: only(ROOM), to: CASE_AIR }, ...carried],
+    conductors,
+  };
   const factors = factorNetwork(network);
   return factors && { network, factors, loops };
 }
@@ -150,8 +186,8 @@ export function solveSteady(
 } {
   const source_W = new Float64Array(network.capacity_JK.length);
   source_W[CASE_AIR] = onAir_W;
-  for (const { nodeOf } of loops.values())
-    for (const [edge, node] of nodeOf) source_W[node] = gain_W.get(edge) ?? 0;
+  for (const { first, indexOf } of loops.values())
+    for (const [edge, index] of indexOf) source_W[first + index] = gain_W.get(edge) ?? 0;
   const temp_C = solveNetwork(factors, source_W, room_C, new Float64Array(source_W.length));
   return {
     caseAir_C: temp_C[CASE_AIR] as number,
@@ -160,17 +196,19 @@ export function solveSteady(
 }
 
 function readLoop(loop: LoopNodes, temp_C: Float64Array, room_C: number): LoopTemperatures {
-  const { flows } = loop.streams;
-  const nodes = [...new Set(flows.flatMap((f) => [startOf(f), endOf(f)]))];
-  const at = (node: string): number => readMix(loop.mixes.get(node) as Mix, temp_C, room_C);
+  const values_C = new Float64Array(loop.mixes.length);
+  for (let i = 0; i < values_C.length; i += 1)
+    values_C[i] = readMix(loop.mixes[i] as Mix, temp_C, room_C);
   return {
-    nodes,
-    values_C: Float64Array.from(nodes, at),
+    nodes: loop.junctions,
+    values_C,
     link: (id) => {
-      const node = loop.nodeOf.get(id);
-      if (node === undefined) return undefined;
-      const flow = flows[node - loop.first] as Flowing;
-      return { in_C: at(startOf(flow)), out_C: temp_C[node] as number };
+      const index = loop.indexOf.get(id);
+      if (index === undefined) return undefined;
+      return {
+        in_C: readMix(loop.inlets[index] as Mix, temp_C, room_C),
+        out_C: temp_C[loop.first + index] as number,
+      };
     },
   };
 }
