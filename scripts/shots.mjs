@@ -59,7 +59,7 @@ const VIEWS = [
         .first()
         .click()
         .catch(() => undefined);
-      await page.getByText(/^Routed past/).waitFor({ timeout: 60_000 });
+      await page.getByText(/^Every run is routed/).waitFor({ timeout: 60_000 });
       await page
         .getByRole('table')
         .filter({ hasText: 'from, to' })
@@ -86,7 +86,7 @@ const VIEWS = [
         .first()
         .click()
         .catch(() => undefined);
-      await page.getByText(/^Routed past/).waitFor({ timeout: 60_000 });
+      await page.getByText(/^Every run is routed/).waitFor({ timeout: 60_000 });
       await page.getByRole('radio', { name: 'sheets and cuts' }).click();
     },
   },

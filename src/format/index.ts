@@ -7,6 +7,7 @@ export {
   figuresRead,
   guessMapping,
   isPartsExport,
+  kindNamed,
   partsFromExport,
   partsFromRows,
   partsToCsv,

@@ -10,6 +10,7 @@ import {
   figuresRead,
   guessMapping,
   isPartsExport,
+  kindNamed,
   partsFromExport,
   partsFromRows,
   partsToCsv,
@@ -182,5 +183,16 @@ describe('parts from a table', () => {
 
   test('a formula in a name is disarmed on the way out', () => {
     expect(partsToCsv([{ ...fan, name: '=HYPERLINK("x")' }])).toContain("'=HYPERLINK");
+  });
+});
+
+describe('the kind a file names', () => {
+  const kind = (text: string): string | null => kindNamed(readSheet(text));
+
+  test('one for all rows, in whatever case; otherwise none', () => {
+    expect(kind('Kind;name\nTube;a\n tube ;b\n')).toBe('tube');
+    expect(kind('kind,name\ntube,a\nfan,b\n')).toBeNull();
+    expect(kind('name,price\na,1\n')).toBeNull();
+    expect(kind('kind,name\n,a\n')).toBeNull();
   });
 });

@@ -12,6 +12,14 @@ export interface Sheet {
 /** Which column fills which field of a part; a field without one keeps the pattern's value. */
 export type Mapping = Readonly<Record<string, string>>;
 
+/** What a file says its rows are, when a column "kind" names one for all of them; null otherwise. */
+export function kindNamed({ columns, rows }: Sheet): string | null {
+  const column = columns.find((c) => c.trim().toLowerCase() === 'kind');
+  if (column === undefined) return null;
+  const [named, ...others] = new Set(rows.map((row) => row[column]?.trim().toLowerCase()));
+  return others.length === 0 && named ? named : null;
+}
+
 export const readSheet = (text: string): Sheet => {
   const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,

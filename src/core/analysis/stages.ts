@@ -116,7 +116,7 @@ function runsState({ runs, list }: Reports, found: Findings): StageState {
   const words = (): string => {
     if (tubes.length === 0) return 'not connected';
     if (unrouted === 0) return `${plural(tubes.length, 'run')}, ${metres} m`;
-    return `${unrouted} of ${tubes.length} not routed, ~${metres} m`;
+    return `${unrouted} not routed, ~${metres} m`;
   };
   return { verdict: verdictWhere(found, tubes.length > 0 && unrouted === 0), result: words() };
 }

@@ -9,6 +9,7 @@ import {
   figuresRead,
   guessMapping,
   isPartsExport,
+  kindNamed,
   partsFromExport,
   partsFromRows,
   readSheet,
@@ -76,7 +77,15 @@ export function ImportParts({ onDone }: { onDone(): void }) {
     }
     setSheet(next);
     setStyle(next.decimals.style);
-    setMapping(guessMapping(fields, next.columns));
+    const named = kindNamed(next);
+    readAs(KINDS.find((k) => k === named) ?? kind, next);
+  };
+  const readAs = (k: PartKind, { columns }: Sheet): void => {
+    again();
+    setKind(k);
+    setLike('');
+    const first = CATALOGUE.find((p) => p.kind === k);
+    if (first) setMapping(guessMapping(fieldsOf(first), columns));
   };
   const check = async (): Promise<void> => {
     try {
@@ -153,13 +162,7 @@ export function ImportParts({ onDone }: { onDone(): void }) {
               label="Each row is a"
               value={kind}
               options={KINDS.map((k) => ({ value: k, label: PART_KINDS[k].one }))}
-              onPick={(k) => {
-                again();
-                setKind(k);
-                setLike('');
-                const first = CATALOGUE.find((p) => p.kind === k);
-                if (first) setMapping(guessMapping(fieldsOf(first), sheet.columns));
-              }}
+              onPick={(k) => readAs(k, sheet)}
             />
             <Pick
               label="What no column says, as of"

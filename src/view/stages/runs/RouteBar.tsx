@@ -33,14 +33,10 @@ export function RouteBar({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): voi
         onAgain={routeJob.again}
         what="the runs"
       />
-      {unrouted === 0 && tubes.length > 0 && (
-        <p>Every run is routed past everything in the case.</p>
-      )}
       {unrouted > 0 && (
         <p>
           {unrouted} of {plural(tubes.length, 'run')} {unrouted === 1 ? 'is' : 'are'} not routed
-          {without > 0 ? `, ${without} of them without a possible route` : ''}: lengths and what
-          follows from them are estimates.
+          {without > 0 ? `, ${without} of them without a possible route` : ''}.
         </p>
       )}
       {unrouted > 0 && !toRoute && (

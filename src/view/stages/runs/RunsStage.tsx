@@ -59,7 +59,7 @@ export function RunsStage() {
     .find((x) => x.link.id === picked);
   const live = held.live?.run,
     shownRuns = live ? runs.map((r) => (r.id === live.id ? live : r)) : runs;
-  // While runs are laid anew, where they lay before stays in grey.
+  // While runs are routed again, where they lay before stays in grey.
   const stale: readonly Ghost[] =
     !toRoute || !routedBefore
       ? ghosts
@@ -115,13 +115,13 @@ export function RunsStage() {
               : `${plural(guessed, 'length')} of ${tubes.length}`}{' '}
             and bends are <strong>estimated</strong> from where the ports are and point
             {build.case
-              ? ', until the runs are laid'
-              : ': choose a case, and the runs are laid in it'}
+              ? ', until the runs are routed'
+              : ': choose a case, and the runs are routed in it'}
             . Cut nothing by them.
           </>
         ) : (
           <>
-            Every run is laid past what stands in the case. Check the drawing against the real case
+            Every run is routed past everything in the case. Check the drawing against the real case
             before you cut.
           </>
         )
