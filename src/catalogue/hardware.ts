@@ -81,7 +81,7 @@ interface BoardFigures {
 /** A board with its rear connectors and regulator heatsink as solids of their own. Outlines: ATX 305 × 244, micro 244 × 244, mini 170 × 170 mm (from memory of the published specifications). */
 function board(f: BoardFigures): BoardPart {
   const top = f.y;
-  const chooseHeaders = () => {
+  const boardHeaders = () => {
     if (f.standard === 'mini ITX') return { fan: 2, pump: 1, fan_A: 1, pump_A: 2 };
     if (f.id.includes('pro')) return { fan: 5, pump: 2, fan_A: 1, pump_A: 3 };
     return { fan: 4, pump: 1, fan_A: 1, pump_A: 2 };
@@ -109,7 +109,7 @@ function board(f: BoardFigures): BoardPart {
         ? { name: 'processor power plug', min: [26, 12, 2], max: [38, 32, 30] }
         : { name: 'processor power plug', min: [42, top - 13, 2], max: [62, top - 2, 30] },
     ],
-    headers: chooseHeaders(),
+    headers: boardHeaders(),
     processorAt: f.processorAt,
     regulatorsAt: [32, top - 80, 2],
     memoryAt: f.memoryAt,

@@ -47,7 +47,7 @@ function straight(
 ): InlinePart {
   const [x, y, z] = size;
   const role = (r: PortRole): Partial<Port> => (marked ? { role: r } : {});
-  const chooseSofts = () => {
+  const softParts = () => {
     if (duty === 'meter') return sealed('acetal');
     if (duty === 'filter') return sealed('polycarbonate');
     return sealed();
@@ -62,7 +62,7 @@ function straight(
     tolerance_mm: 0.5,
     size,
     wetted: NICKEL,
-    softs: chooseSofts(),
+    softs: softParts(),
     volume_mL: Math.round(x * 0.12),
     ports: [
       port('in', marked ? 'inlet' : 'end 1', [0, y / 2, z / 2], [-1, 0, 0], 'in', role('in')),

@@ -51,12 +51,12 @@ export function detectDecimals(cells: readonly string[], delimiter: string): Det
   }
   const { point, comma } = proven;
   const assumed: DecimalStyle = delimiter === ';' ? 'comma' : 'point';
-  const chooseStyle = () => {
+  const likelierStyle = () => {
     if (point.length === comma.length) return assumed;
     if (point.length > comma.length) return 'point';
     return 'comma';
   };
-  const style = chooseStyle();
+  const style = likelierStyle();
   const other = style === 'point' ? comma : point;
   return {
     style,

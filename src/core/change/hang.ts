@@ -27,12 +27,12 @@ export function hangEdit(build: Build, choice: FitChoice, offer: readonly Part[]
   if (!radiator || !fan || !mount) throw new RangeError('what is to be hung is not on offer');
   const there = build.items.filter((i) => hangsOn(build, i, choice.mount)),
     now = there.find((i) => i.part.kind === 'radiator');
-  const chooseAir = () => {
+  const airWay = () => {
     if (now?.placement.on === 'mount') return now.placement.air;
     if (mount.face === 'front' || mount.face === 'bottom' || mount.face === 'side') return 'in';
     return 'out';
   };
-  const air = chooseAir();
+  const air = airWay();
   const placement: Placement = {
     on: 'mount',
     mount: mount.id,
@@ -70,7 +70,7 @@ export function hangEdit(build: Build, choice: FitChoice, offer: readonly Part[]
     : [choice.faces]) as readonly Exclude<FanFaces, 'both'>[]) {
     const fans = freeId(ids, `${mount.id}-fans`);
     ids.add(fans);
-    const chooseName = () => {
+    const fansName = () => {
       if (choice.faces === 'both' && face === 'interior')
         return `Fans, ${mount.name.toLowerCase()}, inner face`;
       if (face === 'outside') return `Fans, ${mount.name.toLowerCase()}, outside`;
@@ -80,7 +80,7 @@ export function hangEdit(build: Build, choice: FitChoice, offer: readonly Part[]
       do: 'item.add',
       item: {
         id: fans,
-        name: chooseName(),
+        name: fansName(),
         part: fan,
         placement: { on: 'radiator', item: id, face },
         settings:

@@ -156,7 +156,7 @@ export function measureWay(
     if (faces === 'outside') return 0;
     return 1;
   };
-  const chooseWith = () => {
+  const neighbourName = () => {
     if (near) {
       if (own.has(near.a)) return near.nameB;
       return near.nameA;
@@ -173,7 +173,7 @@ export function measureWay(
     stack_mm: radiator.size[2] + fan.size[2] * fanRows(),
     gap_mm: near?.gap_mm ?? null,
     worst_mm: near?.worst_mm ?? null,
-    with: chooseWith(),
+    with: neighbourName(),
     fittings,
     verdict: fittings === false ? 'clash' : gap,
   };

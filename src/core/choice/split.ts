@@ -58,7 +58,7 @@ export function splitSchool(
   if (!toSplit) return { why: 'These parts cannot be set side by side.' };
   const beside = isBeside(build, loop, items) ? build : applyEdit(row, toSplit).build;
   const one: Arrangement = { ...look(row, loop, items), edit: toRow };
-  const chooseEdit = (): Edit | null => {
+  const editToIt = (): Edit | null => {
     if (beside === build) return null;
     if (toRow)
       return {
@@ -69,11 +69,11 @@ export function splitSchool(
   };
   const other: Arrangement = {
     ...look(beside, loop, items),
-    edit: chooseEdit(),
+    edit: editToIt(),
   };
   const known = one.headroom_K !== null && other.headroom_K !== null;
   const by = known ? (other.headroom_K as number) - (one.headroom_K as number) : null;
-  const chooseBetter = () => {
+  const betterOne = () => {
     if (by === null) return null;
     if (Math.abs(by) < SAME_K) return 'same';
     if (by > 0) return 'beside';
@@ -83,7 +83,7 @@ export function splitSchool(
     row: one,
     beside: other,
     by_K: by === null ? null : Math.abs(by),
-    better: chooseBetter(),
+    better: betterOne(),
   };
 }
 

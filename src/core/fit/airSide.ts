@@ -86,14 +86,14 @@ function look(
       : [];
   });
   const { interior } = model;
-  const chooseWall = () => {
+  const distanceToWall = () => {
     if (interior) {
       if (sign > 0) return interior.max[axis] - inner;
       return inner - interior.min[axis];
     }
     return Infinity;
   };
-  const wall = chooseWall();
+  const wall = distanceToWall();
   if (ahead.length === 0 && wall > reach)
     return { item: p.item.id, name: p.item.name, gap_mm: null, by: null, covered: 0, loss_Pa: 0 };
   // By cells: the nearest thing before each.

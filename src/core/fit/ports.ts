@@ -148,7 +148,7 @@ export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[]
           beside = false;
         }
       const close = gap <= NEAR_MM;
-      const chooseVerdict = () => {
+      const portVerdict = () => {
         if (gap < -SLACK_MM) return 'clash';
         if (gap < HAND_MM - SLACK_MM) return 'tight';
         return 'clear';
@@ -161,7 +161,7 @@ export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[]
         gap_mm: close ? gap : null,
         with: close ? gapWith : null,
         withItem: close ? gapItem : null,
-        verdict: chooseVerdict(),
+        verdict: portVerdict(),
         besidePort: gap < HAND_MM && beside,
       };
     })

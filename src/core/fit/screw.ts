@@ -99,12 +99,12 @@ function need(
 ): ScrewNeed {
   const base = { radiator, fans, thread: part.screw.thread, window, quantity: 4 * part.sections };
   if (byHand !== undefined) {
-    const chooseVerdict = () => {
+    const verdictByHand = () => {
       if (byHand > window.longest_mm) return 'too-long';
       if (byHand < window.shortest_mm) return 'too-short';
       return 'holds';
     };
-    const verdict = chooseVerdict();
+    const verdict = verdictByHand();
     return { ...base, length_mm: byHand, chosen: 'by hand', washers: 0, verdict };
   }
   const lengths = stockLengths(model.build.kit.screws, part.screw.thread);

@@ -105,12 +105,12 @@ export function linkOf(
       branch,
       leg_mm,
     } = item.part.tee;
-    const chooseLeg = () => {
+    const legName = () => {
       if (passage?.from === branch) return 'branch';
       if (passage?.from === a) return 'run-a';
       return 'run-b';
     };
-    const leg = chooseLeg();
+    const leg = legName();
     return {
       ...ends,
       pipe: { length_mm: leg_mm, bore_mm, minor: [] },

@@ -293,12 +293,12 @@ function teesOf(network: FlowNetwork, chains: readonly Chain[]): readonly TeeSta
             drop = drops[leg.leg] as number,
             moved = q - leg.flow;
           const share = Math.abs(q) > TRICKLE_LMIN ? Math.abs(drop / q) : 0;
-          const chooseSeen = () => {
+          const seenSlope = () => {
             if (Math.abs(moved) > UNMOVED_LMIN) return (drop - leg.drop) / moved;
             if (Number.isNaN(moved)) return 2 * share;
             return leg.linear;
           };
-          const seen = chooseSeen();
+          const seen = seenSlope();
           const slope = Math.min(MOST_SLOPE * share, Math.max(LEAST_SLOPE * share, seen));
           leg.drop = drop;
           leg.flow = q;

@@ -151,7 +151,7 @@ function reportLoop(
     const drop = solved?.drops.get(edge.id) ?? 0;
     const re = edge.kind === 'tube' ? reynolds(q, loop.tube.inner_mm, fluid) : null;
     flow = Math.max(flow, Math.abs(q));
-    const chooseRegime = () => {
+    const regimeName = () => {
       if (re === null || re === 0) return null;
       if (isBetweenRegimes(re)) return 'between laminar and turbulent';
       if (re < 3000) return 'laminar';
@@ -167,7 +167,7 @@ function reportLoop(
       flow_Lmin: q,
       drop_kPa: drop,
       reynolds: re,
-      regime: chooseRegime(),
+      regime: regimeName(),
     });
     if (edge.item?.part.kind === 'pump') {
       const speed = pumpShare(edge.item.part, edge.item.settings.speed_rpm);

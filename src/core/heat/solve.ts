@@ -59,14 +59,14 @@ export function solvePrepared(
       const t = temps.get(g.loop.id);
       const mean = t ? meanOf(t) : null;
       const moving = (flow.loops.find((l) => l.id === g.loop.id)?.flow_Lmin ?? 0) > 1e-6;
-      const chooseStatus = () => {
+      const loopStatus = () => {
         if (t) return 'steady';
         if (moving) return 'no-radiator';
         return 'no-flow';
       };
       return {
         id: g.loop.id,
-        status: chooseStatus(),
+        status: loopStatus(),
         rise_K: mean === null ? null : mean - room,
         mean_C: mean,
         hottest_C: t ? Math.max(...t.values_C) : null,

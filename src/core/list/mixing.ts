@@ -49,18 +49,18 @@ export function coolantHabits(coolant: CoolantPart): {
   readonly stains: 'no' | 'soft tube' | 'much';
   readonly clogs: 'no' | 'may settle' | 'fine fins and filters';
 } {
-  const chooseStains = () => {
+  const whatItStains = () => {
     if (coolant.look === 'clear') return 'no';
     if (coolant.look === 'dyed') return 'soft tube';
     return 'much';
   };
-  const chooseClogs = () => {
+  const whatItClogs = () => {
     if (coolant.look === 'clear') return 'no';
     if (coolant.look === 'dyed') return 'may settle';
     return 'fine fins and filters';
   };
   return {
-    stains: chooseStains(),
-    clogs: chooseClogs(),
+    stains: whatItStains(),
+    clogs: whatItClogs(),
   };
 }

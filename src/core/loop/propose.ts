@@ -313,7 +313,7 @@ function capSpares(
     ...[...drains].sort((a, b) => height(a) - height(b)),
   ][0];
   return spare.map((s): Cap => {
-    const chooseWith = () => {
+    const capDuty = () => {
       if (s === fill) return 'fill';
       if (s === drain) return 'drain';
       return 'plug';
@@ -321,7 +321,7 @@ function capSpares(
     return {
       item: s.item,
       port: s.port.id,
-      with: chooseWith(),
+      with: capDuty(),
     };
   });
 }

@@ -48,12 +48,12 @@ function place(context: Context, id: string): PlacedItem | null {
   if (!item || context.busy.has(id)) return null;
   context.busy.add(id);
   const spot = locate(context, item, item.placement);
-  const choosePlaced = () => {
+  const placedAt = () => {
     if ('hangs' in spot) return { ...unplaced(item, ''), unplaced: null };
     if ('unplaced' in spot) return unplaced(item, spot.unplaced);
     return occupy(context, item, spot.frame, spot.host ?? null, spot.count ?? 1);
   };
-  const placed = choosePlaced();
+  const placed = placedAt();
   context.busy.delete(id);
   context.done.set(id, placed);
   return placed;
@@ -288,12 +288,12 @@ function onRadiator(
 
 /** The cylinder that fills a box about one of its axes. */
 function roundIn(box: Box, about: 'x' | 'y' | 'z'): Cylinder {
-  const chooseK = () => {
+  const axisIndex = () => {
     if (about === 'x') return 0;
     if (about === 'y') return 1;
     return 2;
   };
-  const k = chooseK();
+  const k = axisIndex();
   const middle = ([0, 1, 2] as const).map((i) => (box.min[i] + box.max[i]) / 2);
   const end = (v: number): Vec => middle.map((m, i) => (i === k ? v : m)) as unknown as Vec;
   const radius = Math.min(
@@ -335,14 +335,14 @@ function occupy(
   count: number,
 ): PlacedItem {
   const solids: Solid[] = ownBoxes(context, item, count).map((b) => {
-    const chooseName = () => {
+    const solidName = () => {
       if (b.name === item.name || item.part.kind === 'fan') return b.name;
       if (b.name === item.part.name) return item.name;
       return `${item.name}, ${b.name}`;
     };
     return {
       item: item.id,
-      name: chooseName(),
+      name: solidName(),
       box: boxIn(frame, b),
       ...(b.round ? { cylinder: cylinderIn(frame, roundIn(b, b.round)) } : {}),
     };

@@ -16,12 +16,12 @@ export function formatNumber(
   const rounded = Number(value.toFixed(decimals));
   const [whole = '0', fraction] = Math.abs(rounded).toFixed(decimals).split('.');
   const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, ',');
-  const chooseSign = () => {
+  const signMark = () => {
     if (rounded < 0) return MINUS;
     if (signed && rounded > 0) return '+';
     return '';
   };
-  const sign = chooseSign();
+  const sign = signMark();
   return sign + grouped + (fraction ? `.${fraction}` : '');
 }
 

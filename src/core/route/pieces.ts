@@ -70,12 +70,12 @@ export function placePieces(build: Build, kept: Frames = new Map()): Frames {
 function neighboursOf(model: Model, item: Item, frames: Frames): readonly Neighbour[] {
   return model.build.loops.flatMap((l) =>
     l.links.flatMap((k): Neighbour[] => {
-      const chooseMine = () => {
+      const ownEnd = () => {
         if (k.from.item === item.id) return k.from;
         if (k.to.item === item.id) return k.to;
         return null;
       };
-      const mine = chooseMine();
+      const mine = ownEnd();
       if (!mine) return [];
       const other = mine === k.from ? k.to : k.from,
         at = model.portAt(other);

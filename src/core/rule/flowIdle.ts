@@ -30,7 +30,7 @@ export const flowIdle: BuildRule = {
       return loop.idle
         .filter(({ item }) => !isTee(item) && !shut.some((s) => s.id === item))
         .map(({ item, why }): Said => {
-          const chooseDetail = () => {
+          const whyIdle = () => {
             if (why === 'apart')
               return `It is in a piece of ${graph.loop.name} that the reservoir does not reach.`;
             if (shut.length > 0)
@@ -40,7 +40,7 @@ export const flowIdle: BuildRule = {
           return {
             subjects: [item],
             title: `Nothing flows through ${nameOf(context, item)}`,
-            detail: chooseDetail(),
+            detail: whyIdle(),
             candidates: () => [
               ...shut.map((s) => ({
                 label: `Open ${s.name}`,

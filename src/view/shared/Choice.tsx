@@ -31,12 +31,12 @@ export function Segments<V extends string>({
           className={styles.segment}
           onClick={() => onPick(o.value)}
           onKeyDown={(e) => {
-            const chooseBy = () => {
+            const arrowStep = () => {
               if (e.key === 'ArrowRight') return 1;
               if (e.key === 'ArrowLeft') return -1;
               return 0;
             };
-            const by = chooseBy();
+            const by = arrowStep();
             if (by === 0) return;
             e.preventDefault();
             e.stopPropagation();

@@ -51,7 +51,7 @@ export function CaseStage() {
   const item = build.items.find((i) => i.id === picked);
   const blocked = fit.ports.filter((p) => p.verdict === 'clash').length,
     unfed = workings.reports.power.unfed.length;
-  const chooseTitle = () => {
+  const titleWords = () => {
     if (clashes > 0) return `${plural(clashes, 'clash', 'clashes')} to clear`;
     if (blocked > 0) return `${plural(blocked, 'port')} blocked`;
     if (unfed > 0) return `${plural(unfed, 'part')} without a header`;
@@ -59,7 +59,7 @@ export function CaseStage() {
     if (fit.unplaced.length > 0) return `${plural(fit.unplaced.length, 'part')} without a place`;
     return 'Everything fits';
   };
-  const title = chooseTitle();
+  const title = titleWords();
   const drawing = (as: View) => (
     <Elevation
       view={as}
@@ -86,7 +86,7 @@ export function CaseStage() {
         ? box.mounts.find((m) => item.placement.on === 'mount' && m.id === item.placement.mount)
         : undefined;
     // On a rail any arrow along it counts, and its like where the rail points away from the eye.
-    const chooseWay = (): Vec => {
+    const wayOfKey = (): Vec => {
       if (mount) {
         const upright = mount.along[1] !== 0;
         const [first, second] = upright ? [y, x] : [x, y];
@@ -96,7 +96,7 @@ export function CaseStage() {
       if (view === 'top') return [x, 0, -y];
       return [x, y, 0];
     };
-    const placement = movedBy(build, item.id, chooseWay());
+    const placement = movedBy(build, item.id, wayOfKey());
     if (!placement) return;
     e.preventDefault();
     e.stopPropagation();
@@ -216,7 +216,7 @@ export function CaseStage() {
                 </thead>
                 <tbody>
                   {shown.map((g) => {
-                    const chooseVerdict = () => {
+                    const gapVerdict = () => {
                       if (g.verdict === 'clash') return 'fails';
                       if (g.verdict === 'tight') return 'tight';
                       return 'holds';
@@ -236,7 +236,7 @@ export function CaseStage() {
                         </td>
                         <td className="num soft">{formatNumber(g.worst_mm, { decimals: 1 })}</td>
                         <td>
-                          <Mark verdict={chooseVerdict()} />
+                          <Mark verdict={gapVerdict()} />
                         </td>
                       </tr>
                     );

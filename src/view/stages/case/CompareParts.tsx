@@ -57,7 +57,7 @@ export function CompareParts({ item }: { readonly item: Item }) {
           </thead>
           <tbody>
             {result.map((r) => {
-              const chooseVerdict = () => {
+              const fitVerdict = () => {
                 if (r.clashes > 0) return 'fails';
                 if (r.fails > 0) return 'tight';
                 return 'holds';
@@ -82,7 +82,7 @@ export function CompareParts({ item }: { readonly item: Item }) {
                     {formatMoney(Math.abs(r.cost_minor))}
                   </td>
                   <td className="num">
-                    <Mark verdict={chooseVerdict()} />{' '}
+                    <Mark verdict={fitVerdict()} />{' '}
                     {r.gap_mm === null ? '–' : formatMillimetres(r.gap_mm)}
                   </td>
                 </tr>

@@ -50,7 +50,7 @@ export function PartsFit({ gaps }: { readonly gaps: FitReport['gaps'] }) {
                 }
                 return 'nothing near';
               };
-              const chooseVerdict = () => {
+              const partVerdict = () => {
                 if (why) return 'tight';
                 if (hangs) return 'unknown';
                 if (near?.verdict === 'clash') return 'fails';
@@ -71,7 +71,7 @@ export function PartsFit({ gaps }: { readonly gaps: FitReport['gaps'] }) {
                       : ''}
                   </td>
                   <td>
-                    <Mark verdict={chooseVerdict()} />
+                    <Mark verdict={partVerdict()} />
                   </td>
                 </tr>
               );

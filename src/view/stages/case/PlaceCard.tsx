@@ -58,7 +58,7 @@ export function PlaceCard({ item }: { readonly item: Item }) {
   const same = [...own, ...CATALOGUE].find((c) => c.id === item.part.id),
     store =
       same && isItemPart(same) && JSON.stringify(same) !== JSON.stringify(item.part) ? same : null;
-  const chooseLabel = () => {
+  const benchWords = () => {
     if (p.on === 'bench') return 'on the bench';
     if (current < 0 && p.on !== 'free') return 'as set';
     return 'back to the bench';
@@ -137,7 +137,7 @@ export function PlaceCard({ item }: { readonly item: Item }) {
           options={[
             {
               value: '-1',
-              label: chooseLabel(),
+              label: benchWords(),
             },
             ...(STANDS.includes(item.part.kind)
               ? [{ value: 'free', label: 'anywhere: bracket or tape' }]

@@ -32,7 +32,7 @@ export function PowerTable() {
         </thead>
         <tbody>
           {power.lines.map((l) => {
-            const chooseVerdict = () => {
+            const loadVerdict = () => {
               if (l.current_A > l.limit_A) return 'fails';
               if (l.current_A > 0.9 * l.limit_A) return 'tight';
               return 'holds';
@@ -64,7 +64,7 @@ export function PowerTable() {
                   {formatNumber(l.limit_A, { decimals: 1 })}
                 </td>
                 <td>
-                  <Mark verdict={chooseVerdict()} />
+                  <Mark verdict={loadVerdict()} />
                 </td>
               </tr>
             );

@@ -71,22 +71,22 @@ function Cooling() {
   const speeds = [
     ...new Set(workings.setup.radiators.flatMap((r) => r.fans.map((f) => Math.round(f.speed_rpm)))),
   ];
-  const chooseSpeed = () => {
+  const speedWords = () => {
     if (speeds.length === 1) return formatSpeed(speeds[0]);
     if (speeds.length === 0) return 'no fans';
     return `${formatNumber(Math.min(...speeds))} to ${formatSpeed(Math.max(...speeds))}`;
   };
-  const speed = chooseSpeed();
+  const speed = speedWords();
   const held = rise !== null && rise <= limits.rise_K,
     quiet = report.noise_dBA <= limits.noise_dBA + 0.05;
-  const chooseTitle = () => {
+  const titleWords = () => {
     if (rise === null) return 'No steady temperature';
     if (held && quiet) return 'The brief holds, quietly';
     if (held) return 'Cool enough, but too loud';
     if (quiet) return 'Quiet enough, but too warm';
     return 'Too warm and too loud';
   };
-  const title = chooseTitle();
+  const title = titleWords();
   const setSpeed = (rpm: number): void =>
     commit(
       `fans at ${formatSpeed(rpm)}`,
@@ -95,7 +95,7 @@ function Cooling() {
     );
   const middle = speeds.length > 0 ? speeds.reduce((a, b) => a + b, 0) / speeds.length : 0;
   const band = bands.result;
-  const chooseSentence = () => {
+  const sentenceWords = () => {
     if (view === 'time') return null;
     if (rise === null) return 'Something stands still: look at the findings beside.';
     return (
@@ -154,7 +154,7 @@ function Cooling() {
     <StageFrame
       stage="cooling"
       title={view === 'time' ? runTitle(run.result) : title}
-      sentence={chooseSentence()}
+      sentence={sentenceWords()}
       side={
         <>
           <div className={styles.views}>

@@ -159,21 +159,21 @@ export function Elevation({
         {solids.map(({ solid, kind, name, flat }, i) => {
           const item = solid.item;
           const isPicked = picked === item;
-          const chooseEdge = () => {
+          const edgeColour = () => {
             if (isPicked) return 'var(--copper)';
             if (clashing.has(item)) return 'var(--fails)';
             return 'var(--ink)';
           };
-          const edge = chooseEdge();
+          const edge = edgeColour();
           const quiet =
             kind === 'board' || kind === 'obstacle' || kind === 'supply' || kind === 'memory';
-          const chooseInner = () => {
+          const innerHatch = () => {
             if (kind === 'radiator') return `url(#${hatch}-fin)`;
             if (kind === 'obstacle' || kind === 'supply') return `url(#${hatch}-wall)`;
             return null;
           };
-          const inner = chooseInner();
-          const chooseStrokeWidth = () => {
+          const inner = innerHatch();
+          const edgeWidth = () => {
             if (isPicked) return 2.2;
             if (clashing.has(item)) return 1.6;
             if (quiet) return 0.7;
@@ -195,7 +195,7 @@ export function Elevation({
                 height={Math.max(1, flat.h)}
                 fill={FILL[kind] ?? 'var(--float)'}
                 stroke={edge}
-                strokeWidth={chooseStrokeWidth()}
+                strokeWidth={edgeWidth()}
               />
               {inner && (
                 <rect
@@ -425,12 +425,12 @@ export function Elevation({
 /** A round body seen along its axis shows as a circle. */
 function isEndOn(view: View, { cylinder }: Solid): boolean {
   if (!cylinder) return false;
-  const chooseAlong = () => {
+  const axisOfView = () => {
     if (view === 'top') return 1;
     if (view === 'front') return 0;
     return 2;
   };
-  const along = chooseAlong();
+  const along = axisOfView();
   return cylinder.from[along] !== cylinder.to[along];
 }
 

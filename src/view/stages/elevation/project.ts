@@ -21,12 +21,12 @@ export function flatPoint(view: View, size: Vec, p: Vec): readonly [number, numb
 export function flatBox(view: View, size: Vec, b: Box): Flat {
   const [x0, y0] = flatPoint(view, size, b.min),
     [x1, y1] = flatPoint(view, size, b.max);
-  const chooseDepthAxis = () => {
+  const axisOfDepth = () => {
     if (view === 'side') return 2;
     if (view === 'front') return 0;
     return 1;
   };
-  const depthAxis = chooseDepthAxis();
+  const depthAxis = axisOfDepth();
   return {
     x: Math.min(x0, x1),
     y: Math.min(y0, y1),

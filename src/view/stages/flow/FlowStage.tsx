@@ -123,13 +123,13 @@ function OneLoop({
       `pumps-${graph.loop.id}`,
     );
   };
-  const chooseSpare = () => {
+  const wordsOfMargin = () => {
     if (margin === null) return '';
     if (margin >= 0)
       return `At the ${formatFlow(target)} you ask for, the pump has ${formatNumber(100 * margin)} % of head to spare`;
     return `At the ${formatFlow(target)} you ask for, the pump is ${formatNumber(-100 * margin)} % short of head`;
   };
-  const spare = chooseSpare();
+  const spare = wordsOfMargin();
   const enough =
     least !== null && first
       ? `${formatSpeed(Math.max(first.part.minSpeed_rpm, least * first.part.fullSpeed_rpm))} would do.`

@@ -63,7 +63,7 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
         </thead>
         <tbody>
           {shown.map((r) => {
-            const chooseVerdict = () => {
+            const pumpVerdict = () => {
               if (r.speed_rpm === null) return 'fails';
               if ((r.margin ?? 0) < 0.1) return 'tight';
               return 'holds';
@@ -71,7 +71,7 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
             return (
               <tr key={`${r.part.id}-${r.way}`}>
                 <td>
-                  <Mark verdict={chooseVerdict()} /> {r.part.name}
+                  <Mark verdict={pumpVerdict()} /> {r.part.name}
                   {inPlace.includes(r.part.id) ? <span className="soft"> in place</span> : null}
                   <br />
                   <span className="soft">

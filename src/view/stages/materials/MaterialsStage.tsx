@@ -42,7 +42,7 @@ export function MaterialsStage() {
       : (build.items.find((i) => i.id === id)?.name ?? id);
   const softVerdict = (loop: string, material: string) =>
     metals.softs.find((m) => m.loop === loop && m.material === material)?.verdict;
-  const chooseTitle = () => {
+  const titleWords = () => {
     if (bad > 0)
       return `${bad === 1 ? 'One pair' : `${bad} pairs`} of metals cannot share the coolant`;
     if (marginal > 0) return 'The metals agree, some barely';
@@ -51,7 +51,7 @@ export function MaterialsStage() {
   return (
     <StageFrame
       stage="materials"
-      title={chooseTitle()}
+      title={titleWords()}
       sentence="Copper, brass and nickel together, or aluminium throughout: never both in one coolant. Dry metal, such as a housing the coolant does not touch, never counts."
       side={build.loops.map((loop) => {
         const volume = list.volumes.find((v) => v.loop === loop.id);

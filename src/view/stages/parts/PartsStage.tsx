@@ -44,7 +44,7 @@ export function PartsStage() {
     list.lines.reduce((s, l) => s + (l.kind === k && l.inBudget ? l.total : 0), 0);
   const orders = Object.values(build.choices.orders ?? {}),
     late = orders.filter((o) => o.state === 'missing').length;
-  const chooseTitle = () => {
+  const titleWords = () => {
     if (budget === null) return `The loop comes to ${formatMoney(list.loopTotal)} ${currency}`;
     if (over) return `${formatMoney(list.loopTotal - budget)} ${currency} over the budget`;
     return `${formatMoney(list.loopTotal)} of ${formatMoney(budget)} ${currency}`;
@@ -57,7 +57,7 @@ export function PartsStage() {
   return (
     <StageFrame
       stage="parts"
-      title={chooseTitle()}
+      title={titleWords()}
       sentence={
         <>
           {plural(list.lines.length, 'line')}, each saying what asked for it. Outside the

@@ -304,14 +304,14 @@ function Parts({
         p.solids.map((solid, i) => {
           const { kind } = p.item.part,
             mine = picked === p.item.id;
-          const chooseEdge = () => {
+          const edgeColour = () => {
             if (mine) return paper.copper;
             if (clashing.has(p.item.id)) return paper.fails;
             if (kind === 'board' || kind === 'memory' || kind === 'supply') return paper.soft;
             return paper.ink;
           };
-          const edge = chooseEdge();
-          const chooseFill = () => {
+          const edge = edgeColour();
+          const fillColour = () => {
             if (mine) return mix(paper.copper, paper.float, 0.22);
             if (kind === 'reservoir') return mix(paper.cool, paper.float, 0.25);
             if (kind === 'block') return mix(paper.copper, paper.float, 0.12);
@@ -319,7 +319,7 @@ function Parts({
             if (kind === 'board' || kind === 'memory') return paper.sunk;
             return paper.float;
           };
-          const fill = chooseFill();
+          const fill = fillColour();
           return (
             <SolidMesh
               key={`${p.item.id}-${i}`}

@@ -46,7 +46,7 @@ function shapeOf({ box, cylinder }: Solid): {
   );
   const alongX = cylinder.to[0] !== cylinder.from[0],
     alongZ = cylinder.to[2] !== cylinder.from[2];
-  const chooseTurn = (): readonly [number, number, number] => {
+  const turnToAxis = (): readonly [number, number, number] => {
     if (alongX) return [0, 0, Math.PI / 2];
     if (alongZ) return [Math.PI / 2, 0, 0];
     return [0, 0, 0];
@@ -54,7 +54,7 @@ function shapeOf({ box, cylinder }: Solid): {
   return {
     body: new CylinderGeometry(cylinder.radius, cylinder.radius, length, ROUND_SIDES),
     at,
-    turn: chooseTurn(),
+    turn: turnToAxis(),
   };
 }
 
