@@ -28,7 +28,7 @@ import { inpLoops, readInp, writeInp } from '../src/core/inp';
 import { judgeChanges, whatFits } from '../src/core/change';
 import { resolve } from '../src/core/model';
 import { placePieces, rerouteRun, routeAll, routesOf } from '../src/core/route';
-import { settle } from '../src/core/settle';
+import { settle } from '../src/core/heat';
 import { runTransient } from '../src/core/transient';
 import { searchGrid } from './grid.mjs';
 import { servedBench } from './served.mjs';

@@ -8,7 +8,7 @@ import { ANODIC_INDEX, DIFFERENCE_LIMIT, judgePair } from '@/core/metal';
 import type { Metal } from '@/core/part';
 import { arcLength, bendStart, bendTable, setAngle, setBack } from '@/core/run';
 import { boxGap, type Vec } from '@/core/shape';
-import { soundAtDistance, soundAtSpeed, soundSum } from '@/core/sound';
+import { soundAtDistance, soundAtSpeed, soundSum } from '@/core/quantity';
 import { absolute, type Case, type ProofRow } from './row';
 
 interface SoundIn {

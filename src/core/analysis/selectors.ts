@@ -2,7 +2,7 @@ import { createSelectorCreator, lruMemoize, type createSelector } from 'reselect
 import type { Build } from '../build';
 import { inOrder, runRules } from '../finding';
 import { airSides, measureGaps, portFits, screwNeeds, thicknessAt } from '../fit';
-import { heatSetup, sizeCooling, solveHeatCases, solvePrepared } from '../heat';
+import { heatSetup, settle, sizeCooling, solveHeatCases, solvePrepared } from '../heat';
 import { deriveList } from '../list';
 import { judgeMetals } from '../metal';
 import type { Model } from '../model';
@@ -10,7 +10,6 @@ import type { Part } from '../part';
 import { planPower } from '../power';
 import { routedRuns, routesOf, unroutedRuns } from '../route';
 import { OPERATING_RULES, SPATIAL_RULES } from '../rule';
-import { settle } from '../settle';
 import {
   differsInNameOnly,
   differsInSpeedOnly,

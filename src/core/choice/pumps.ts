@@ -1,13 +1,19 @@
 import { applyEdit, type Build, type Edit, type Item, type Placement } from '../build';
 import { atFullSpeed, flowAtShares, networkOf, pumpMargin, slowestShareFor } from '../flow';
-import { heatSetup, noiseOf, solvePrepared, type CaseReport, type HeatSetup } from '../heat';
+import {
+  heatSetup,
+  noiseOf,
+  settle,
+  solvePrepared,
+  type CaseReport,
+  type HeatSetup,
+} from '../heat';
 import { secondPump } from '../loop';
 import { resolve, type GraphEdge, type LoopGraph, type Model } from '../model';
 import type { HeadPoint, InlinePart, PumpPart } from '../part';
 import { runsOf } from '../route';
 import type { Run } from '../run';
-import { settle } from '../settle';
-import { soundAtDistance, soundAtSpeed, soundSum } from '../sound';
+import { soundAtDistance, soundAtSpeed, soundSum } from '../quantity';
 
 export const PUMP_WAYS = ['one', 'series', 'parallel'] as const;
 export type PumpWay = (typeof PUMP_WAYS)[number];

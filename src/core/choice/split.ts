@@ -1,10 +1,9 @@
 import { applyEdit, type Build, type Edit } from '../build';
-import { heatSetup, solvePrepared } from '../heat';
+import { heatSetup, settle, solvePrepared } from '../heat';
 import { rowEdit, splitEdit, whyNoSplit } from '../loop';
 import { resolve } from '../model';
 import type { InlinePart } from '../part';
 import { runsOf } from '../route';
-import { settle } from '../settle';
 
 /** What one part sees in one arrangement. */
 export interface SplitPart {

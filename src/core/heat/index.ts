@@ -72,3 +72,4 @@ export {
   type Sizing,
   type CoolingCurve,
 } from './sizing';
+export { settle, type Settled } from './settle';

@@ -1,6 +1,6 @@
 import type { FlowReport } from '../flow';
 import { LOAD_CASES, type BlockPart, type LoadCaseId } from '../part';
-import { soundAtDistance, soundAtSpeed, soundSum } from '../sound';
+import { soundAtDistance, soundAtSpeed, soundSum } from '../quantity';
 import { blockLaw, blockResistance, type BlockLaw } from './block';
 import type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat } from './report';
 import type { HeatSetup } from './setup';

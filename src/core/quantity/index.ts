@@ -32,3 +32,4 @@ export {
   plural,
   type FormatOptions,
 } from './format';
+export { soundAtDistance, soundAtSpeed, soundSum } from './sound';

@@ -1,7 +1,7 @@
 import type { Item } from '../build';
 import type { FanSet, HeatSetup } from '../heat';
 import type { PumpPart } from '../part';
-import { soundAtDistance, soundAtSpeed } from '../sound';
+import { soundAtDistance, soundAtSpeed } from '../quantity';
 import { Follower } from './control';
 
 /** A fan set or pump and its speed now. */

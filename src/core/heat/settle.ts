@@ -1,5 +1,6 @@
 import { solveFlow, type FlowReport } from '../flow';
-import { loopMeans, prepareHeat, type HeatSetup, type Prepared } from '../heat';
+import type { HeatSetup } from './setup';
+import { loopMeans, prepareHeat, type Prepared } from './steady';
 import type { Model } from '../model';
 import type { LoadCaseId } from '../part';
 import type { Run } from '../run';

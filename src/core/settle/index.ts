@@ -1,1 +1,0 @@
-export { settle, type Settled } from './settle';
