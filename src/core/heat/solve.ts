@@ -165,25 +165,23 @@ export function solvePrepared(
   };
 }
 
-/** All fans and pumps together at the listener: published levels are at 1 m; free field, so an estimate in a room. */
-export function noiseOf(setup: HeatSetup): number {
+/** rpm of a fan set or pump now, by item. */
+export type SpeedOf = (item: string, set_rpm: number) => number;
+const asSet: SpeedOf = (_item, set_rpm) => set_rpm;
+
+/** All fans and pumps together at the listener, dBA: published levels are at 1 m; free field, so an estimate in a room. */
+export function noiseOf(setup: HeatSetup, speedOf: SpeedOf = asSet): number {
   const sets = [...setup.radiators.flatMap((r) => r.fans), ...setup.bare.map((b) => b.set)];
-  const fans = sets.flatMap((f) =>
-    Array.from({ length: f.count }, () =>
-      soundAtSpeed(f.part.sound_dBA, f.speed_rpm, f.part.fullSpeed_rpm),
-    ),
-  );
-  const pumps = setup.model.build.items.flatMap((i) =>
-    i.part.kind === 'pump'
-      ? [
-          soundAtSpeed(
-            i.part.sound_dBA,
-            i.settings.speed_rpm ?? i.part.fullSpeed_rpm,
-            i.part.fullSpeed_rpm,
-          ),
-        ]
-      : [],
-  );
+  const fans = sets.flatMap((f) => {
+    const speed_rpm = speedOf(f.item, f.speed_rpm);
+    const level = soundAtSpeed(f.part.sound_dBA, speed_rpm, f.part.fullSpeed_rpm);
+    return Array.from({ length: f.count }, () => level);
+  });
+  const pumps = setup.model.build.items.flatMap(({ id, part, settings }) => {
+    if (part.kind !== 'pump') return [];
+    const speed_rpm = speedOf(id, settings.speed_rpm ?? part.fullSpeed_rpm);
+    return [soundAtSpeed(part.sound_dBA, speed_rpm, part.fullSpeed_rpm)];
+  });
   const total = soundSum([...fans, ...pumps]);
   return Number.isFinite(total)
     ? Math.max(0, soundAtDistance(total, 1, setup.model.build.brief.listener_m))

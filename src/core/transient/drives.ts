@@ -1,7 +1,6 @@
 import type { Item } from '../build';
-import type { FanSet, HeatSetup } from '../heat';
+import type { HeatSetup } from '../heat';
 import type { PumpPart } from '../part';
-import { soundAtDistance, soundAtSpeed } from '../quantity';
 import { Follower } from './control';
 
 /** A fan set or pump and its speed now. */
@@ -48,25 +47,4 @@ export function drivesOf(setup: HeatSetup): Drive[] {
       },
     ];
   });
-}
-
-/** All of them together at the listener, dBA. */
-export function noiseAt(
-  setup: HeatSetup,
-  fans: readonly FanSet[],
-  drives: readonly Drive[],
-  driveOf: (item: string) => Drive,
-): number {
-  let power = 0;
-  const add = (level: number, count: number): void => {
-    if (Number.isFinite(level)) power += count * 10 ** (level / 10);
-  };
-  for (const f of fans)
-    add(soundAtSpeed(f.part.sound_dBA, driveOf(f.item).now, f.part.fullSpeed_rpm), f.count);
-  for (const d of drives)
-    if (d.item.part.kind === 'pump')
-      add(soundAtSpeed(d.item.part.sound_dBA, d.now, d.item.part.fullSpeed_rpm), 1);
-  return power > 0
-    ? Math.max(0, soundAtDistance(10 * Math.log10(power), 1, setup.model.build.brief.listener_m))
-    : 0;
 }

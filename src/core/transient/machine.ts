@@ -1,11 +1,11 @@
 import { air, type FluidProperties } from '../fluid';
 import type { FlowReport } from '../flow';
-import { bareWind, blockAt, caseExchange, pumpHeat, type HeatSetup } from '../heat';
+import { bareWind, blockAt, caseExchange, noiseOf, pumpHeat, type HeatSetup } from '../heat';
 import type { LoopGraph } from '../model';
 import type { PumpPart } from '../part';
 import type { Run } from '../run';
 import { airCoolerCapacity, blockCapacity, edgeCapacity } from './capacity';
-import { drivesOf, noiseAt, type Drive } from './drives';
+import { drivesOf, type Drive } from './drives';
 import { coolantOf, LoopFlows, onPumpGrid, RadiatorFigures } from './plant';
 import { ThermalState, type Body, type Cooler, type Exchanger, type LumpedLoop } from './state';
 
@@ -114,11 +114,7 @@ export class Machine {
   }
 
   noise(): number {
-    const fans = [
-      ...this.setup.radiators.flatMap((r) => r.fans),
-      ...this.setup.bare.map((b) => b.set),
-    ];
-    return noiseAt(this.setup, fans, this.drives, (item) => this.driveOf(item));
+    return noiseOf(this.setup, (item) => this.driveOf(item).now);
   }
 
   private driveOf(item: string): Drive {
