@@ -87,11 +87,12 @@ function coolingState(design: Build, { heat }: Reports, found: Findings): StageS
   };
 }
 
-function flowState({ flow }: Reports, found: Findings): StageState {
+function flowState({ flow, runs }: Reports, found: Findings): StageState {
   const flows = flow.loops.map((l) => l.flow_Lmin);
+  const about = runs.some((r) => r.by === 'tube' && r.estimated) ? '~' : '';
   return {
     verdict: verdictWhere(found, flows.length > 0),
-    result: flows.length > 0 ? formatFlow(Math.min(...flows)) : 'no loop yet',
+    result: flows.length > 0 ? `${about}${formatFlow(Math.min(...flows))}` : 'no loop yet',
   };
 }
 

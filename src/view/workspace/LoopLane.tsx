@@ -58,6 +58,8 @@ export function LoopLane({ graph, width, range, compact }: Props) {
   const height = profileTop + profileHeight + 6;
 
   const flow = reports.flow.loops.find((l) => l.id === loop.id);
+  const estimated = reports.runs.some((r) => r.loop === loop.id && r.by === 'tube' && r.estimated);
+  const about = estimated ? '~' : '';
   const heat = reports.heat[build.brief.loadCase];
   const edgeOf = (link: string): LoopGraph['edges'][number] | undefined =>
     graph.edges.find((e) => e.id === link);
@@ -124,7 +126,9 @@ export function LoopLane({ graph, width, range, compact }: Props) {
       <div className={styles.label}>
         <strong>{loop.name}</strong>
         <span>
-          {formatFlow(flow?.flow_Lmin)} · {formatNumber(flow?.head_kPa, { decimals: 1 })} kPa
+          {about}
+          {formatFlow(flow?.flow_Lmin)} · {about}
+          {formatNumber(flow?.head_kPa, { decimals: 1 })} kPa
         </span>
         <span className={styles.legend}>
           <span className={styles.ramp} aria-hidden />
