@@ -2,7 +2,7 @@
 import createGraph from 'ngraph.graph';
 import * as ngraph from 'ngraph.path';
 import { Bench } from 'tinybench';
-import { cheapestPath, hardWay, type EndWay, type Problem, type Room } from '../src/core/route';
+import { cheapestPath, hardWay, type EndWay, type Problem, type Room } from '../src/core/routing';
 
 const SIDE = 50;
 const id = (x: number, y: number, z: number): number => (x * SIDE + y) * SIDE + z;

@@ -3,9 +3,9 @@ import { cpus } from 'node:os';
 import { InitHydOption, Option, Project, Workspace } from 'epanet-js';
 import { Bench } from 'tinybench';
 import { CATALOGUE, DEMO_BUILDS, demoBuild } from '../src/catalogue';
-import { applyEdit, type Build } from '../src/core/build';
+import { applyEdit, type Build } from '../src/core/design';
 import { evaluate, workOut } from '../src/core/analysis';
-import { gapsAround, measureGaps, portFits } from '../src/core/fit';
+import { gapsAround, measureGaps, portFits } from '../src/core/clearance';
 import {
   flowAtShares,
   pumpCurve,
@@ -14,21 +14,21 @@ import {
   solveNetwork,
   type FlowNetwork,
   type NetworkLink,
-} from '../src/core/flow';
+} from '../src/core/hydraulics';
 import {
   coolingCurves,
   crossflowApproximation,
   crossflowEffectiveness,
   solveHeat,
   temperatureBands,
-} from '../src/core/heat';
-import { water } from '../src/core/fluid';
-import { parseBuild } from '../src/core/guard';
-import { inpLoops, readInp, writeInp } from '../src/core/inp';
-import { judgeChanges, whatFits } from '../src/core/change';
-import { resolve } from '../src/core/model';
-import { placePieces, rerouteRun, routeAll, routesOf } from '../src/core/route';
-import { settle } from '../src/core/heat';
+} from '../src/core/thermal';
+import { water } from '../src/core/fluids';
+import { parseBuild } from '../src/core/validation';
+import { inpLoops, readInp, writeInp } from '../src/format/inp';
+import { judgeChanges, whatFits } from '../src/core/studies';
+import { resolve } from '../src/core/system';
+import { placePieces, rerouteRun, routeAll, routesOf } from '../src/core/routing';
+import { settle } from '../src/core/thermal';
 import { runTransient } from '../src/core/transient';
 import { searchGrid } from './grid.mjs';
 import { servedBench } from './served.mjs';

@@ -1,8 +1,8 @@
 /** What an edit costs over a session, on the largest demo with every run routed: medians, with the figures of before beside. */
 import { CATALOGUE, demoBuild } from '../src/catalogue';
 import { createSession, evaluate, workOut } from '../src/core/analysis';
-import { applyEdit, type Build, type Edit } from '../src/core/build';
-import { rerouteEdit } from '../src/core/route';
+import { applyEdit, type Build, type Edit } from '../src/core/design';
+import { rerouteEdit } from '../src/core/routing';
 
 const tower = demoBuild('fenland-flood-tower') as Build;
 const ROUNDS = 60;

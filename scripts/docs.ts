@@ -1,10 +1,10 @@
 /** Writes what docs say of the code, from the code: JSON Schemas, the list of findings. With --check it only compares. */
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import parse from 'joi-to-json';
-import { BUILD_VERSION } from '../src/core/build';
-import { buildSchema } from '../src/core/build/schema';
-import { PART_SCHEMAS } from '../src/core/part/schema';
-import { RULES } from '../src/core/rule';
+import { BUILD_VERSION } from '../src/core/design';
+import { buildSchema } from '../src/core/design/schema';
+import { PART_SCHEMAS } from '../src/core/components/schema';
+import { RULES } from '../src/core/checks';
 
 const toJsonSchema = ((parse as unknown as { default?: typeof parse }).default ?? parse) as (
   schema: unknown,

@@ -2,7 +2,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import { CATALOGUE } from '../src/catalogue';
-import type { Shop } from '../src/core/buy';
+import type { Shop } from '../src/core/bom';
 
 const SHOPS: readonly (Shop & {
   readonly level: number;

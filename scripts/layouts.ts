@@ -1,8 +1,8 @@
 // Routes the demo builds and writes their layouts into the catalogue: run after the router or a demo has changed.
 import { writeFileSync } from 'node:fs';
 import { DEMO_BUILDS } from '../src/catalogue';
-import { EMPTY_LAYOUT } from '../src/core/build';
-import { withRoutes } from '../src/core/route';
+import { EMPTY_LAYOUT } from '../src/core/design';
+import { withRoutes } from '../src/core/routing';
 
 for (const { name, build } of DEMO_BUILDS) {
   const { layout } = withRoutes({ ...build, layout: EMPTY_LAYOUT });

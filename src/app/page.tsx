@@ -1,5 +1,5 @@
 import { shelf } from '@/server';
-import { Shelf } from '@/view/shelf';
+import { Shelf } from '@/view/builds';
 
 export const dynamic = 'force-dynamic';
 

@@ -1,4 +1,4 @@
-import type { Part } from '@/core/part';
+import type { Part } from '@/core/components';
 import { BLOCKS } from './blocks';
 import { CASES } from './cases';
 import { FANS } from './fans';

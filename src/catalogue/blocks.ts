@@ -1,5 +1,5 @@
-import type { BlockPart, BlockTarget, LossPoint, WettedSurface } from '@/core/part';
-import type { Vec } from '@/core/shape';
+import type { BlockPart, BlockTarget, LossPoint, WettedSurface } from '@/core/components';
+import type { Vec } from '@/core/geometry';
 import { port, sealed } from './shapes';
 
 const HEARTH = 'Hearthlow Cooling',

@@ -1,5 +1,5 @@
-import type { CasePart, FanPart, Mount } from '@/core/part';
-import type { Vec } from '@/core/shape';
+import type { CasePart, FanPart, Mount } from '@/core/components';
+import type { Vec } from '@/core/geometry';
 import { FANS } from './fans';
 
 const named = (id: string): FanPart => FANS.find((f) => f.id === id) as FanPart;

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import { fitLossCurve } from '@/core/flow';
-import { guardPart } from '@/core/guard';
-import { isWet, type Part, type PartKind } from '@/core/part';
-import { cross } from '@/core/shape';
+import { fitLossCurve } from '@/core/hydraulics';
+import { guardPart } from '@/core/validation';
+import { isWet, type Part, type PartKind } from '@/core/components';
+import { cross } from '@/core/geometry';
 import { CATALOGUE, catalogued, DEMO_BUILDS, STANDARD_KIT } from '.';
 
 const of = <K extends PartKind>(kind: K) =>

@@ -8,8 +8,8 @@ import {
   type Layout,
   type Placement,
   type Settings,
-} from '@/core/build';
-import { insertStation, proposeLoop, splitEdit } from '@/core/loop';
+} from '@/core/design';
+import { insertStation, proposeLoop, splitEdit } from '@/core/loops';
 import type {
   CasePart,
   CoolantPart,
@@ -17,7 +17,7 @@ import type {
   InlinePart,
   ItemPart,
   TubePart,
-} from '@/core/part';
+} from '@/core/components';
 import { BLOCKS } from './blocks';
 import { CASES } from './cases';
 import { FANS } from './fans';

@@ -1,4 +1,4 @@
-import type { FanPart } from '@/core/part';
+import type { FanPart } from '@/core/components';
 import { fanPoints } from './shapes';
 
 const fan = (

@@ -1,5 +1,5 @@
-import type { BoardPart, CardPart, MemoryPart, ProcessorPart, SupplyPart } from '@/core/part';
-import type { Vec } from '@/core/shape';
+import type { BoardPart, CardPart, MemoryPart, ProcessorPart, SupplyPart } from '@/core/components';
+import type { Vec } from '@/core/geometry';
 
 const LANT = 'Lantern Silicon',
   KITE = 'Kitehill Graphics',

@@ -1,4 +1,4 @@
-import type { PartKind, PartOf } from '@/core/part';
+import type { PartKind, PartOf } from '@/core/components';
 import { CATALOGUE } from './all';
 
 /** A part by its id. Throws RangeError when there is none: ids in the catalogue's own demo builds must exist. */

@@ -1,5 +1,12 @@
-import type { InlineDuty, InlinePart, LossPoint, Port, PortRole, WettedSurface } from '@/core/part';
-import type { Vec } from '@/core/shape';
+import type {
+  InlineDuty,
+  InlinePart,
+  LossPoint,
+  Port,
+  PortRole,
+  WettedSurface,
+} from '@/core/components';
+import type { Vec } from '@/core/geometry';
 import { port, sealed } from './shapes';
 
 const SEDGE = 'Sedgebank Fittings',

@@ -1,5 +1,5 @@
-import type { Kit } from '@/core/build';
-import type { FittingPart } from '@/core/part';
+import type { Kit } from '@/core/design';
+import type { FittingPart } from '@/core/components';
 import { FITTINGS, LEADS, SCREWS } from './plumbing';
 import { SUNDRIES } from './sundries';
 

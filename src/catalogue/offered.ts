@@ -1,4 +1,4 @@
-import type { Part } from '@/core/part';
+import type { Part } from '@/core/components';
 import { CATALOGUE } from './all';
 
 /** What a builder made of the Stores: parts of their own, and numbers of parts they took out of use. */

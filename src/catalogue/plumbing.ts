@@ -6,8 +6,8 @@ import type {
   ScrewPart,
   TubePart,
   WettedSurface,
-} from '@/core/part';
-import { craneFt, CRANE_MULTIPLES } from '@/core/flow';
+} from '@/core/components';
+import { craneFt, CRANE_MULTIPLES } from '@/core/hydraulics';
 import { sealed } from './shapes';
 
 const SEDGE = 'Sedgebank Fittings',

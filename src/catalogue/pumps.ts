@@ -1,5 +1,5 @@
-import type { HeadPoint, HolePattern, PumpPart, ReservoirPart } from '@/core/part';
-import type { Vec } from '@/core/shape';
+import type { HeadPoint, HolePattern, PumpPart, ReservoirPart } from '@/core/components';
+import type { Vec } from '@/core/geometry';
 import { port, sealed } from './shapes';
 
 const OSIER = 'Osier Hydraulics',

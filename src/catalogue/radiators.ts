@@ -1,4 +1,4 @@
-import type { RadiatorPart } from '@/core/part';
+import type { RadiatorPart } from '@/core/components';
 import { radiator } from './shapes';
 
 const TARN = 'Tarnhow',

@@ -1,5 +1,12 @@
-import type { FanPoint, Port, RadiatorPart, SoftMaterial, SoftWetted, Thread } from '@/core/part';
-import type { Vec } from '@/core/shape';
+import type {
+  FanPoint,
+  Port,
+  RadiatorPart,
+  SoftMaterial,
+  SoftWetted,
+  Thread,
+} from '@/core/components';
+import type { Vec } from '@/core/geometry';
 
 /** Recurring shapes of catalogue parts, so that a part is one line of figures. All parts and makers are invented. */
 const G14: Thread = 'G1/4';

@@ -1,4 +1,4 @@
-import type { SundryDuty, SundryPart } from '@/core/part';
+import type { SundryDuty, SundryPart } from '@/core/components';
 
 const CHALK = 'Chalkmoor Supplies',
   THORN = 'Thornbench Tools',

@@ -2,7 +2,7 @@ import { afterAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { BARE_SHELVES, DEMO_BUILDS } from '@/catalogue';
 import { createSession, publish } from '@/core/analysis';
-import { EditError, type Build, type Edit } from '@/core/build';
+import { EditError, type Build, type Edit } from '@/core/design';
 import { buildToText } from '@/format';
 import { closePool } from '@/server/pool';
 import { evaluateDocument } from '@/server';

@@ -1,17 +1,17 @@
 import { readFileSync } from 'node:fs';
-import { bendTable } from '@/core/run';
-import type { Vec } from '@/core/shape';
+import { bendTable } from '@/core/tubing';
+import type { Vec } from '@/core/geometry';
 import { CATALOGUE, DEMO_BUILDS, demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '@/core/build';
+import { applyEdit, type Build } from '@/core/design';
 import { evaluate, workOut } from '@/core/analysis';
-import { pressureToHead, solveNetwork } from '@/core/flow';
-import { rerouteEdit } from '@/core/route';
-import { resolve } from '@/core/model';
-import { LOAD_CASES, type LoadCaseId } from '@/core/part';
+import { pressureToHead, solveNetwork } from '@/core/hydraulics';
+import { rerouteEdit } from '@/core/routing';
+import { resolve } from '@/core/system';
+import { LOAD_CASES, type LoadCaseId } from '@/core/components';
 import { FAULTS, runTransient, ScenarioError, type Fault, type FaultKind } from '@/core/transient';
-import { parseBuild } from '@/core/guard';
-import { InpError, inpLoops, readInp, writeInp } from '@/core/inp';
-import { bendSheet, bendSteps, makingOrder } from '@/core/sheet';
+import { parseBuild } from '@/core/validation';
+import { InpError, inpLoops, readInp, writeInp } from '@/format/inp';
+import { bendSheet, bendSteps, makingOrder } from '@/core/plan';
 import { buildToText, listToCsv, transientToCsv } from '@/format';
 import { proofRows } from '@/proof';
 

@@ -9,13 +9,13 @@ import {
   type Build,
   type Edit,
   type Placement,
-} from './build';
+} from './design';
 import { evaluate } from './analysis';
-import { guardBuild } from './guard';
-import { looseParts, proposeLoop, reorderLoop } from './loop';
-import { resolve } from './model';
-import { isItemPart, isWet, type ItemPart } from './part';
-import { defaultPlacements } from './rule';
+import { guardBuild } from './validation';
+import { looseParts, proposeLoop, reorderLoop } from './loops';
+import { resolve } from './system';
+import { isItemPart, isWet, type ItemPart } from './components';
+import { defaultPlacements } from './checks';
 
 const PARTS = CATALOGUE.filter(isItemPart);
 const CASES = CATALOGUE.flatMap((p) => (p.kind === 'case' ? [p] : []));

@@ -1,5 +1,5 @@
 import type { Shelves } from '@/catalogue';
-import type { Build, Edit } from '@/core/build';
+import type { Build, Edit } from '@/core/design';
 
 /** What the replica must follow: another design, an edit of it, or what the builder's catalogue offers. */
 export type Change =

@@ -1,7 +1,7 @@
 import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
 import { BARE_SHELVES, type Shelves } from '@/catalogue';
 import { createSession } from '@/core/analysis';
-import type { Build, Edit } from '@/core/build';
+import type { Build, Edit } from '@/core/design';
 import type { Change } from './changes';
 import type { EngineApi } from './engine.worker';
 import { runJob, type JobInput, type JobName, type JobResult } from './jobs';

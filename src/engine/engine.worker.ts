@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { BARE_SHELVES, type Shelves } from '@/catalogue';
 import { createSession, type Session } from '@/core/analysis';
-import type { Build } from '@/core/build';
+import type { Build } from '@/core/design';
 import type { Change } from './changes';
 import { runJob, type JobName } from './jobs';
 

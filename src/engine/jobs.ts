@@ -1,5 +1,5 @@
 import { offered, type Shelves } from '@/catalogue';
-import type { Edit } from '@/core/build';
+import type { Edit } from '@/core/design';
 import type { Session } from '@/core/analysis';
 import {
   betterPorts,
@@ -12,12 +12,12 @@ import {
   type PartCompared,
   type PortsFound,
   type WhatFits,
-} from '@/core/change';
-import { pumpChoices, type PumpChoice } from '@/core/choice';
-import { findingKey, type Fix } from '@/core/finding';
-import { coolingCurves, temperatureBands, type Bands, type CoolingCurve } from '@/core/heat';
-import type { Part, PumpPart } from '@/core/part';
-import { improvement, rerouteEdit, type Improvement } from '@/core/route';
+} from '@/core/studies';
+import { pumpChoices, type PumpChoice } from '@/core/studies';
+import { findingKey, type Fix } from '@/core/checks';
+import { coolingCurves, temperatureBands, type Bands, type CoolingCurve } from '@/core/thermal';
+import type { Part, PumpPart } from '@/core/components';
+import { improvement, rerouteEdit, type Improvement } from '@/core/routing';
 import { runTransient, type Scenario, type Transient } from '@/core/transient';
 
 /** What a job works with: the design as the page has it, and what the builder's catalogue offers. */

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import DxfParser from 'dxf-parser';
 import Papa from 'papaparse';
-import type { BendSheet } from '@/core/sheet';
+import type { BendSheet } from '@/core/plan';
 import { bendSheetPages, bendSheetsToCsv, bendSheetToDxf, bendSheetToSvg } from '.';
 
 const sheet = (cut_mm: number): BendSheet => ({

@@ -1,6 +1,6 @@
 import Drawing from 'dxf-writer';
 import Papa from 'papaparse';
-import type { BendSheet } from '@/core/sheet';
+import type { BendSheet } from '@/core/plan';
 import { num, xml } from './svgText';
 
 /** A4 upright, its margins, and strips of the tube across it, mm. Strips overlap so that they can be laid one on the other. */

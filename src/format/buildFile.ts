@@ -1,4 +1,4 @@
-import type { Build } from '@/core/build';
+import type { Build } from '@/core/design';
 
 /** A build as its file: readable JSON, one document. */
 export const buildToText = (build: Build): string => `${JSON.stringify(build, null, 1)}\n`;

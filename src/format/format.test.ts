@@ -3,9 +3,9 @@ import Papa from 'papaparse';
 import { readFileSync } from 'node:fs';
 import Ajv2019 from 'ajv/dist/2019';
 import { CATALOGUE, DEMO_BUILDS, demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '@/core/build';
+import { applyEdit, type Build } from '@/core/design';
 import { evaluate } from '@/core/analysis';
-import { parseBuild } from '@/core/guard';
+import { parseBuild } from '@/core/validation';
 import { buildFileName, buildToText, listToCsv, slug } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;

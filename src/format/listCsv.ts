@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { ListReport } from '@/core/list';
+import type { ListReport } from '@/core/bom';
 
 /** The parts list as CSV (RFC 4180), prices in major units. Cells that a spreadsheet would run as a formula are disarmed. */
 export function listToCsv(list: ListReport, currency: string): string {

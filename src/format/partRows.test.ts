@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import Papa from 'papaparse';
 import { CATALOGUE, catalogued } from '@/catalogue';
-import { guardPart } from '@/core/guard';
-import type { Part } from '@/core/part';
+import { guardPart } from '@/core/validation';
+import type { Part } from '@/core/components';
 import {
   asCustom,
   detectDecimals,

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { PART_KINDS, type Part } from '@/core/part';
+import { PART_KINDS, type Part } from '@/core/components';
 import { detectDecimals, readDecimal, type DecimalStyle, type DetectedDecimals } from './decimals';
 
 /** A table as read: its columns and rows, and how it writes decimals. */

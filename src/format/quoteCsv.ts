@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { Offer } from '@/core/buy';
+import type { Offer } from '@/core/bom';
 import { detectDecimals, readDecimal } from './decimals';
 
 /** A row of a quote that cannot be taken, by its line in the file, the header being line 1. */

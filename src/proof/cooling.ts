@@ -1,7 +1,7 @@
 import ductFile from '@reference/ducts.json';
 import entuFile from '@reference/entu.json';
 import practiceFile from '@reference/practice.json';
-import { air, water } from '@/core/fluid';
+import { air, water } from '@/core/fluids';
 import {
   coreDrag,
   counterflowEffectiveness,
@@ -15,7 +15,7 @@ import {
   hausen,
   radiatorConductance,
   type Core,
-} from '@/core/heat';
+} from '@/core/thermal';
 import { absolute, relative, type Case, type ProofRow } from './row';
 
 export function effectivenessRows(): ProofRow[] {

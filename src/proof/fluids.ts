@@ -1,7 +1,7 @@
 import airFile from '@reference/air.json';
 import glycolFile from '@reference/glycol.json';
 import waterFile from '@reference/water.json';
-import { air, glycolMix, water, type FluidProperties } from '@/core/fluid';
+import { air, glycolMix, water, type FluidProperties } from '@/core/fluids';
 import { relative, type Case, type ProofRow } from './row';
 
 interface Expected {

@@ -11,7 +11,7 @@ import {
   CRANE_MULTIPLES,
   haaland,
   minorLoss,
-} from '@/core/flow';
+} from '@/core/hydraulics';
 import { absolute, relative, type Case, type ProofRow } from './row';
 
 interface Friction {

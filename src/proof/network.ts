@@ -1,7 +1,7 @@
 import epanetFile from '@reference/epanet.json';
 import networkFile from '@reference/network.json';
 import teesFile from '@reference/tees.json';
-import { reynolds, solveNetwork, TEE_K, type FlowNetwork } from '@/core/flow';
+import { reynolds, solveNetwork, TEE_K, type FlowNetwork } from '@/core/hydraulics';
 import { CHECK_NETWORKS } from './networks';
 import { networkOfReference, type ReferenceNetwork } from './reference';
 import { absolute, relative, type Case, type ProofRow } from './row';

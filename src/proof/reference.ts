@@ -1,6 +1,6 @@
-import type { FlowNetwork, NetworkLink } from '@/core/flow';
-import type { FluidProperties } from '@/core/fluid';
-import { pchip } from '@/core/quantity';
+import type { FlowNetwork, NetworkLink } from '@/core/hydraulics';
+import type { FluidProperties } from '@/core/fluids';
+import { pchip } from '@/core/units';
 
 /** A case of reference/network.json and what it was solved to be. */
 export interface ReferenceNetwork {

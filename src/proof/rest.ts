@@ -3,12 +3,12 @@ import boxFile from '@reference/boxes.json';
 import galvanicFile from '@reference/galvanic.json';
 import practiceFile from '@reference/practice.json';
 import soundFile from '@reference/sound.json';
-import { screwWindow } from '@/core/fit';
-import { ANODIC_INDEX, DIFFERENCE_LIMIT, judgePair } from '@/core/metal';
-import type { Metal } from '@/core/part';
-import { arcLength, bendStart, bendTable, setAngle, setBack } from '@/core/run';
-import { boxGap, type Vec } from '@/core/shape';
-import { soundAtDistance, soundAtSpeed, soundSum } from '@/core/quantity';
+import { screwWindow } from '@/core/clearance';
+import { ANODIC_INDEX, DIFFERENCE_LIMIT, judgePair } from '@/core/corrosion';
+import type { Metal } from '@/core/components';
+import { arcLength, bendStart, bendTable, setAngle, setBack } from '@/core/tubing';
+import { boxGap, type Vec } from '@/core/geometry';
+import { soundAtDistance, soundAtSpeed, soundSum } from '@/core/units';
 import { absolute, type Case, type ProofRow } from './row';
 
 interface SoundIn {

@@ -1,4 +1,4 @@
-import type { Trouble } from '@/core/guard';
+import type { Trouble } from '@/core/validation';
 
 /** What the server says: a status and a body, before HTTP. */
 export interface Answer {

@@ -1,4 +1,4 @@
-import { LIMITS } from '@/core/guard';
+import { LIMITS } from '@/core/validation';
 import { StoreBusyError } from '@/store';
 import { JsonText, refuse, type Answer } from './answer';
 

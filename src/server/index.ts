@@ -11,7 +11,7 @@ export {
   partsListCsv,
   type ShelfEntry,
   type OpenedBuild,
-} from './shelf';
+} from './builds';
 export { retiredParts, retire, restore, storesOffer, theShelves } from './retired';
 export { checkParts, ownParts, putPart, dropPart } from './ownParts';
 export { respond, readJson, guarded } from './http';

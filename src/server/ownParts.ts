@@ -1,9 +1,9 @@
 import { CATALOGUE } from '@/catalogue';
-import { guardPart } from '@/core/guard';
-import type { Part } from '@/core/part';
+import { guardPart } from '@/core/validation';
+import type { Part } from '@/core/components';
 import { listParts, removePart, restorePart, savePart } from '@/store';
 import { ok, refuse, type Answer } from './answer';
-import { theStore } from './shelf';
+import { theStore } from './builds';
 
 /** Parts a builder may keep of their own. */
 const MOST_OWN = 2000;

@@ -1,9 +1,9 @@
 import { CATALOGUE, offered, type Shelves } from '@/catalogue';
-import type { Part } from '@/core/part';
+import type { Part } from '@/core/components';
 import { listParts, listRetired, restorePart, retirePart } from '@/store';
 import { refuse, type Answer } from './answer';
 import { ownParts } from './ownParts';
-import { theStore } from './shelf';
+import { theStore } from './builds';
 
 export const retiredParts = async (): Promise<readonly string[]> => listRetired(await theStore());
 

@@ -3,10 +3,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { BARE_SHELVES, CATALOGUE, catalogued, demoBuild } from '@/catalogue';
-import { LIMITS } from '@/core/guard';
+import { LIMITS } from '@/core/validation';
 import { createBuild, listBuilds, removeBuild, saveBuild, saveSummary } from '@/store';
 import { closePool, inPool, OverTimeError } from './pool';
-import { theStore } from './shelf';
+import { theStore } from './builds';
 import {
   addBuild,
   buildFile,

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { NewBuild } from '@/view/shelf/NewBuild';
+import { NewBuild } from '@/view/builds/NewBuild';
 
 export const metadata: Metadata = { title: 'New build' };
 

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { StoresPage } from '@/view/stores';
+import { StoresPage } from '@/view/catalogue';
 
 export const metadata: Metadata = { title: 'Stores' };
 

@@ -1,9 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, DEMO_BUILDS, demoBuild, STANDARD_KIT } from '@/catalogue';
-import { applyEdit, emptyBuild, type Build } from '../build';
+import { applyEdit, emptyBuild, type Build } from '../design';
 import { evaluate, workOut } from '.';
-import { atFullSpeed, networkOf, operatingCurves, pumpMargin, slowestShareFor } from '../flow';
-import { defaultPlacements } from '../rule';
+import {
+  atFullSpeed,
+  networkOf,
+  operatingCurves,
+  pumpMargin,
+  slowestShareFor,
+} from '../hydraulics';
+import { defaultPlacements } from '../checks';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
 

@@ -1,15 +1,15 @@
 import { createSelectorCreator, lruMemoize, type createSelector } from 'reselect';
-import type { Build } from '../build';
-import { inOrder, runRules } from '../finding';
-import { airSides, measureGaps, portFits, screwNeeds, thicknessAt } from '../fit';
-import { heatSetup, settle, sizeCooling, solveHeatCases, solvePrepared } from '../heat';
-import { deriveList } from '../list';
-import { judgeMetals } from '../metal';
-import type { Model } from '../model';
-import type { Part } from '../part';
-import { planPower } from '../power';
-import { routedRuns, routesOf, unroutedRuns } from '../route';
-import { OPERATING_RULES, SPATIAL_RULES } from '../rule';
+import type { Build } from '../design';
+import { inOrder, runRules } from '../checks';
+import { airSides, measureGaps, portFits, screwNeeds, thicknessAt } from '../clearance';
+import { heatSetup, settle, sizeCooling, solveHeatCases, solvePrepared } from '../thermal';
+import { deriveList } from '../bom';
+import { judgeMetals } from '../corrosion';
+import type { Model } from '../system';
+import type { Part } from '../components';
+import { planPower } from '../wiring';
+import { routedRuns, routesOf, unroutedRuns } from '../routing';
+import { OPERATING_RULES, SPATIAL_RULES } from '../checks';
 import {
   differsInNameOnly,
   differsInSpeedOnly,

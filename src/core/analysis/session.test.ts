@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CATALOGUE, catalogued, DEMO_BUILDS, demoBuild } from '@/catalogue';
-import { applyEdit, EditError, type Build, type Edit } from '../build';
-import { rerouteEdit } from '../route';
+import { applyEdit, EditError, type Build, type Edit } from '../design';
+import { rerouteEdit } from '../routing';
 import { createSession, createSelectors, declaredInputs, evaluate, publish, workOut } from '.';
 import { flowPicture } from './picture';
 

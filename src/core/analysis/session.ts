@@ -1,6 +1,6 @@
-import { applyEdit, withoutRoutes, type Build, type Edit } from '../build';
-import { resolveFixes, type Finding, type Fix } from '../finding';
-import type { Part } from '../part';
+import { applyEdit, withoutRoutes, type Build, type Edit } from '../design';
+import { resolveFixes, type Finding, type Fix } from '../checks';
+import type { Part } from '../components';
 import { createSelectors } from './selectors';
 import type { Evaluation, PublishedFinding, Workings } from './types';
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '../build';
+import { applyEdit, type Build } from '../design';
 import { createSession, evaluate, publish, shared } from '.';
 
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;

@@ -1,5 +1,5 @@
-import type { Build, Item, Loop } from '../build';
-import { resolve, type LoopGraph, type Model, type PlacedItem } from '../model';
+import type { Build, Item, Loop } from '../design';
+import { resolve, type LoopGraph, type Model, type PlacedItem } from '../system';
 
 /**
  * What of a design decides where everything stands: no speeds, loads, limits or marks of the list. A build in its

@@ -1,14 +1,7 @@
-import type { Build } from '../build';
-import { verdictOf, type Finding, type Stage, type Verdict } from '../finding';
-import { worstRise } from '../heat';
-import {
-  formatFlow,
-  formatKelvin,
-  formatMoney,
-  formatNumber,
-  formatWatts,
-  plural,
-} from '../quantity';
+import type { Build } from '../design';
+import { verdictOf, type Finding, type Stage, type Verdict } from '../checks';
+import { worstRise } from '../thermal';
+import { formatFlow, formatKelvin, formatMoney, formatNumber, formatWatts, plural } from '../units';
 import type { Reports, StageState, StageStates } from './types';
 
 const NOT_HERE: StageState = { verdict: 'unknown', result: 'not here yet' };

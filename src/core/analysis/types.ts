@@ -1,13 +1,13 @@
-import type { Finding, Fix, Stage, Verdict } from '../finding';
-import type { AirSide, FitReport, MountRoom, PortFit, ScrewNeed } from '../fit';
-import type { FlowReport } from '../flow';
-import type { CaseReport, HeatReport, HeatSetup, Sizing } from '../heat';
-import type { ListReport } from '../list';
-import type { MetalReport } from '../metal';
-import type { Model } from '../model';
-import type { PowerReport } from '../power';
-import type { Routed } from '../route';
-import type { Run } from '../run';
+import type { Finding, Fix, Stage, Verdict } from '../checks';
+import type { AirSide, FitReport, MountRoom, PortFit, ScrewNeed } from '../clearance';
+import type { FlowReport } from '../hydraulics';
+import type { CaseReport, HeatReport, HeatSetup, Sizing } from '../thermal';
+import type { ListReport } from '../bom';
+import type { MetalReport } from '../corrosion';
+import type { Model } from '../system';
+import type { PowerReport } from '../wiring';
+import type { Routed } from '../routing';
+import type { Run } from '../tubing';
 
 export interface Reports {
   readonly runs: readonly Run[];

@@ -1,4 +1,4 @@
-import type { HolePattern } from '../part';
+import type { HolePattern } from '../components';
 
 /** Clearance holes, mm. M3 and M4: ISO 273, medium row, from memory; UNC 6-32: 0.150 in, ASME B18.2.8 normal fit, from memory. */
 export const CLEARANCE: Readonly<Record<string, number>> = { M3: 3.4, M4: 4.5, 'UNC 6-32': 3.8 };

@@ -1,5 +1,5 @@
-import type { CasePart, Mount, MountFace } from '../part';
-import type { Box, Vec } from '../shape';
+import type { CasePart, Mount, MountFace } from '../components';
+import type { Box, Vec } from '../geometry';
 
 /** A mount as a ruler finds it, mm. */
 export interface MountDraft {

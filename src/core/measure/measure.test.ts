@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CATALOGUE, demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '../build';
-import { measureGaps } from '../fit';
-import { guardPart } from '../guard';
-import { resolve } from '../model';
-import type { CasePart } from '../part';
-import { cross } from '../shape';
+import { applyEdit, type Build } from '../design';
+import { measureGaps } from '../clearance';
+import { guardPart } from '../validation';
+import { resolve } from '../system';
+import type { CasePart } from '../components';
+import { cross } from '../geometry';
 import { caseFromDraft, draftFromCase, draftTroubles, emptyDraft, type CaseDraft } from '.';
 
 const CASES = CATALOGUE.filter((p): p is CasePart => p.kind === 'case');

@@ -1,5 +1,5 @@
-import { BOARD_STANDARDS } from '../part';
-import type { Vec } from '../shape';
+import { BOARD_STANDARDS } from '../components';
+import type { Vec } from '../geometry';
 import type { CaseDraft, DraftTrouble, MountDraft } from './caseDraft';
 
 const mm = (v: number): string => `${Math.round(v * 10) / 10} mm`;

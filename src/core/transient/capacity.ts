@@ -1,8 +1,8 @@
-import { drawOf, type RadiatorSetup, type Source } from '../heat';
-import type { FluidProperties } from '../fluid';
-import type { GraphEdge, LoopGraph } from '../model';
-import type { BlockPart } from '../part';
-import type { Run } from '../run';
+import { drawOf, type RadiatorSetup, type Source } from '../thermal';
+import type { FluidProperties } from '../fluids';
+import type { GraphEdge, LoopGraph } from '../system';
+import type { BlockPart } from '../components';
+import type { Run } from '../tubing';
 
 /**
  * Heat capacities, J/K. No catalogue gives masses, so metal is estimated from size: copper and brass of a core 0.8 g to the cm³ of its

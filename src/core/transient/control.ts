@@ -1,4 +1,4 @@
-import type { Control } from '../build';
+import type { Control } from '../design';
 
 /** Speed a control asks for at a temperature, rpm: straight lines between its points, held beyond them. */
 export function asked({ points }: Pick<Control, 'points'>, temp_C: number): number {

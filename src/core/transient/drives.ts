@@ -1,6 +1,6 @@
-import type { Item } from '../build';
-import type { HeatSetup } from '../heat';
-import type { PumpPart } from '../part';
+import type { Item } from '../design';
+import type { HeatSetup } from '../thermal';
+import type { PumpPart } from '../components';
 import { Follower } from './control';
 
 /** A fan set or pump and its speed now. */

@@ -1,4 +1,4 @@
-import type { LoadCaseId } from '../part';
+import type { LoadCaseId } from '../components';
 import type { Hunting, Settling, SpeedTrack } from './types';
 
 /** At rest within this, K. */

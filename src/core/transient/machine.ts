@@ -1,9 +1,9 @@
-import { air, type FluidProperties } from '../fluid';
-import type { FlowReport } from '../flow';
-import { bareWind, blockAt, caseExchange, noiseOf, pumpHeat, type HeatSetup } from '../heat';
-import type { LoopGraph } from '../model';
-import type { PumpPart } from '../part';
-import type { Run } from '../run';
+import { air, type FluidProperties } from '../fluids';
+import type { FlowReport } from '../hydraulics';
+import { bareWind, blockAt, caseExchange, noiseOf, pumpHeat, type HeatSetup } from '../thermal';
+import type { LoopGraph } from '../system';
+import type { PumpPart } from '../components';
+import type { Run } from '../tubing';
 import { airCoolerCapacity, blockCapacity, edgeCapacity } from './capacity';
 import { drivesOf, type Drive } from './drives';
 import { coolantOf, LoopFlows, onPumpGrid, RadiatorFigures } from './plant';

@@ -1,9 +1,9 @@
-import { coolantProperties, type FluidProperties } from '../fluid';
-import { networkOf, readyNetwork, type FlowReport } from '../flow';
-import { radiatorState, type HeatSetup } from '../heat';
-import type { LoopGraph } from '../model';
-import { LMIN_TO_M3S } from '../quantity';
-import type { Run } from '../run';
+import { coolantProperties, type FluidProperties } from '../fluids';
+import { networkOf, readyNetwork, type FlowReport } from '../hydraulics';
+import { radiatorState, type HeatSetup } from '../thermal';
+import type { LoopGraph } from '../system';
+import { LMIN_TO_M3S } from '../units';
+import type { Run } from '../tubing';
 
 /** Speeds between which a pump's flows and a radiator's figures are worked out, rpm; in between by straight lines. */
 const PUMP_GRID_RPM = 50,

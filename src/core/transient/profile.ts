@@ -1,5 +1,5 @@
-import type { HeatSetup } from '../heat';
-import type { LoadCaseId } from '../part';
+import type { HeatSetup } from '../thermal';
+import type { LoadCaseId } from '../components';
 import { ScenarioError, type Fault, type FaultKind, type Scenario } from './types';
 
 /** What a fault's amount may be: share of the flow lost, kelvin the room warms by. */

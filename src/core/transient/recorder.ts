@@ -1,4 +1,4 @@
-import type { LoadCaseId } from '../part';
+import type { LoadCaseId } from '../components';
 import { huntingOf, settlingOf } from './judge';
 import type { Machine } from './machine';
 import { lastStart } from './profile';

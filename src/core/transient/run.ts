@@ -1,7 +1,7 @@
-import type { FlowReport } from '../flow';
-import { sourceHeat, type HeatSetup } from '../heat';
-import type { LoadCaseId } from '../part';
-import type { Run } from '../run';
+import type { FlowReport } from '../hydraulics';
+import { sourceHeat, type HeatSetup } from '../thermal';
+import type { LoadCaseId } from '../components';
+import type { Run } from '../tubing';
 import { Machine } from './machine';
 import { checkFault, loadTimes } from './profile';
 import { Recorder, type Sums } from './recorder';

@@ -1,4 +1,4 @@
-import type { HeatSetup, Source } from '../heat';
+import type { HeatSetup, Source } from '../thermal';
 import type { Machine } from './machine';
 
 /** A place of a part that is watched. */

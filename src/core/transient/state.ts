@@ -14,8 +14,8 @@ import {
   type Stream,
   type ThermalFactors,
   type ThermalNetwork,
-} from '../heat';
-import type { LoopGraph } from '../model';
+} from '../thermal';
+import type { LoopGraph } from '../system';
 
 /** A part's metal on an edge, between the part and the coolant. */
 export interface Body {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Control, type Edit } from '../build';
+import { applyEdit, type Build, type Control, type Edit } from '../design';
 import { workOut, type Workings } from '../analysis';
 import { asked, runTransient, ScenarioError, type Scenario, type Transient } from '.';
 

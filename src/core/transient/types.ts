@@ -1,5 +1,5 @@
-import type { LoadStep } from '../build';
-import type { LoadCaseId } from '../part';
+import type { LoadStep } from '../design';
+import type { LoadCaseId } from '../components';
 
 export const FAULTS = ['pump stops', 'fan stops', 'flow sags', 'room warms'] as const;
 export type FaultKind = (typeof FAULTS)[number];

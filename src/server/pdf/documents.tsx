@@ -1,6 +1,6 @@
-import type { Build } from '@/core/build';
-import { shortWhy, type ListReport } from '@/core/list';
-import { PART_KINDS, type PartKind } from '@/core/part';
+import type { Build } from '@/core/design';
+import { shortWhy, type ListReport } from '@/core/bom';
+import { PART_KINDS, type PartKind } from '@/core/components';
 import {
   formatCelsius,
   formatFlow,
@@ -8,7 +8,7 @@ import {
   formatMoney,
   formatNumber,
   formatWatts,
-} from '@/core/quantity';
+} from '@/core/units';
 import type { Paper } from '../pool';
 import { PdfSheet, PdfTable, type Column } from './parts';
 

@@ -1,5 +1,5 @@
 import { renderToBuffer } from '@react-pdf/renderer';
-import type { Build } from '@/core/build';
+import type { Build } from '@/core/design';
 import { inPool } from '../pool';
 import { BuildDocument, ListDocument } from './documents';
 

@@ -1,5 +1,5 @@
 import { offered, type Shelves } from '@/catalogue';
-import { applyEdit, type Build } from '@/core/build';
+import { applyEdit, type Build } from '@/core/design';
 import {
   createSession,
   evaluate,
@@ -11,10 +11,10 @@ import {
   type Session,
   type StageState,
 } from '@/core/analysis';
-import type { Finding, Stage } from '@/core/finding';
-import { guardBuild, parseBuild, type Guarded, type Trouble } from '@/core/guard';
-import { drawingOf } from '@/core/part';
-import { rerouteEdit } from '@/core/route';
+import type { Finding, Stage } from '@/core/checks';
+import { guardBuild, parseBuild, type Guarded, type Trouble } from '@/core/validation';
+import { drawingOf } from '@/core/components';
+import { rerouteEdit } from '@/core/routing';
 import { listToCsv, slug } from '@/format';
 
 /** What the list of builds shows of one. */

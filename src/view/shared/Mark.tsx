@@ -1,4 +1,4 @@
-import type { Severity, Verdict } from '@/core/finding';
+import type { Severity, Verdict } from '@/core/checks';
 
 /** A note is no verdict: it has a shape and a word of its own. */
 export type MarkKind = Verdict | 'note';

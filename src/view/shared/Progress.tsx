@@ -1,5 +1,5 @@
 'use client';
-import { formatNumber } from '@/core/quantity';
+import { formatNumber } from '@/core/units';
 import styles from './Progress.module.css';
 
 interface Props {

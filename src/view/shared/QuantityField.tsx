@@ -1,6 +1,6 @@
 'use client';
 import { useId, useState } from 'react';
-import { formatNumber, parseQuantity, QUANTITIES, type QuantityName } from '@/core/quantity';
+import { formatNumber, parseQuantity, QUANTITIES, type QuantityName } from '@/core/units';
 import styles from './QuantityField.module.css';
 
 interface Props {

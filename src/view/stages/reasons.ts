@@ -1,4 +1,4 @@
-import type { Build } from '@/core/build';
+import type { Build } from '@/core/design';
 import {
   INSTALLATION,
   SPREAD,
@@ -6,12 +6,12 @@ import {
   type CaseReport,
   type RadiatorHeat,
   type SpotHeat,
-} from '@/core/heat';
-import { formatCelsius, formatKelvin, formatNumber, formatWatts } from '@/core/quantity';
-import type { Expansion, LoopVolume } from '@/core/list';
-import type { LoopFlow, LinkFlow } from '@/core/flow';
-import type { Gap } from '@/core/fit';
-import type { Run } from '@/core/run';
+} from '@/core/thermal';
+import { formatCelsius, formatKelvin, formatNumber, formatWatts } from '@/core/units';
+import type { Expansion, LoopVolume } from '@/core/bom';
+import type { LoopFlow, LinkFlow } from '@/core/hydraulics';
+import type { Gap } from '@/core/clearance';
+import type { Run } from '@/core/tubing';
 import type { Reason } from '@/view/shared';
 
 const kw = (v: number): string => `${formatNumber(v, { decimals: 3 })} K/W`;

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect } from 'react';
-import { useBench } from './BenchProvider';
+import { useBench } from './EditorProvider';
 import { useReroute } from './useJobs';
 
 /** Routes what a change of space left unrouted, beside whatever is open, and writes it into the document with that change. Draws nothing. */

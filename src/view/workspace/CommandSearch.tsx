@@ -2,8 +2,8 @@
 import { useMemo, useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Dialog from '@mui/material/Dialog';
-import { findingKey, type Fix } from '@/core/finding';
-import { useBench } from './BenchProvider';
+import { findingKey, type Fix } from '@/core/checks';
+import { useBench } from './EditorProvider';
 import { downloadBuild, downloadList } from './download';
 import { STAGES } from './stages';
 import { useFixes } from './useJobs';

@@ -1,9 +1,9 @@
 'use client';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
-import { formatMoney } from '@/core/quantity';
+import { formatMoney } from '@/core/units';
 import { downloadBuild } from './download';
-import { useBench } from './BenchProvider';
+import { useBench } from './EditorProvider';
 
 /** Two versions of one build: both are kept until the builder has chosen. */
 export function ConflictDialog() {

@@ -4,11 +4,11 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import { looseParts, proposeLoop } from '@/core/loop';
-import type { CoolantPart, FittingPart, Part, TubePart } from '@/core/part';
-import { partFigures } from '@/view/stores/figures';
+import { looseParts, proposeLoop } from '@/core/loops';
+import type { CoolantPart, FittingPart, Part, TubePart } from '@/core/components';
+import { partFigures } from '@/view/catalogue/figures';
 import { Pick, useOffer } from '@/view/shared';
-import { useBench } from './BenchProvider';
+import { useBench } from './EditorProvider';
 
 /** The first fitting of the Stores that holds a tube. */
 export function fittingFor(tube: TubePart, offer: readonly Part[]): FittingPart | undefined {

@@ -1,7 +1,7 @@
 'use client';
 import Drawer from '@mui/material/Drawer';
 import { STAGES } from './stages';
-import { useBench } from './BenchProvider';
+import { useBench } from './EditorProvider';
 import { FindingList } from './FindingList';
 import styles from './Drawer.module.css';
 

@@ -1,7 +1,7 @@
 'use client';
-import { findingKey, type Finding, type Fix } from '@/core/finding';
+import { findingKey, type Finding, type Fix } from '@/core/checks';
 import { Mark, verdictOfSeverity } from '@/view/shared';
-import { useBench } from './BenchProvider';
+import { useBench } from './EditorProvider';
 import { useFixes } from './useJobs';
 import styles from './FindingList.module.css';
 

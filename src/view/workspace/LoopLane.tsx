@@ -7,13 +7,13 @@ import {
   useSensors,
   type DragMoveEvent,
 } from '@dnd-kit/core';
-import type { Edit } from '@/core/build';
-import { moveInto, reorderLoop } from '@/core/loop';
-import type { LoopGraph, Visit } from '@/core/model';
-import { drawingOf } from '@/core/part';
-import { formatFlow, formatNumber } from '@/core/quantity';
+import type { Edit } from '@/core/design';
+import { moveInto, reorderLoop } from '@/core/loops';
+import type { LoopGraph, Visit } from '@/core/system';
+import { drawingOf } from '@/core/components';
+import { formatFlow, formatNumber } from '@/core/units';
 import { temperatureColour } from '@/view/shared';
-import { useBench } from './BenchProvider';
+import { useBench } from './EditorProvider';
 import { laneGeometry, nearestLeg, type Spot } from './laneGeometry';
 import { orderPrice } from './orderPrice';
 import { Profile } from './Profile';

@@ -1,8 +1,8 @@
 'use client';
 import { useRef, useState } from 'react';
-import { looseParts } from '@/core/loop';
+import { looseParts } from '@/core/loops';
 import { useWidth } from '@/view/shared/useWidth';
-import { useBench } from './BenchProvider';
+import { useBench } from './EditorProvider';
 import { ConnectDialog } from './ConnectDialog';
 import { LooseStrip } from './LooseStrip';
 import { LoopLane } from './LoopLane';

@@ -1,6 +1,6 @@
 'use client';
-import { insertStation } from '@/core/loop';
-import { useBench } from './BenchProvider';
+import { insertStation } from '@/core/loops';
+import { useBench } from './EditorProvider';
 import styles from './LoopLine.module.css';
 
 /** Parts that wait beside the loops: one click lets a part into the run where it needs the least tube. */

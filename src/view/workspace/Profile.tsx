@@ -1,5 +1,5 @@
-import type { Visit } from '@/core/model';
-import { formatNumber } from '@/core/quantity';
+import type { Visit } from '@/core/system';
+import { formatNumber } from '@/core/units';
 import type { LaneGeometry, Spot } from './laneGeometry';
 import styles from './LoopLine.module.css';
 

@@ -1,10 +1,10 @@
 'use client';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import type { Stage } from '@/core/finding';
-import { formatKelvin, formatNumber } from '@/core/quantity';
+import type { Stage } from '@/core/checks';
+import { formatKelvin, formatNumber } from '@/core/units';
 import { Mark } from '@/view/shared';
-import { useBench } from './BenchProvider';
+import { useBench } from './EditorProvider';
 import { STAGES } from './stages';
 import styles from './StageRail.module.css';
 

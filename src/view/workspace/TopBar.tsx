@@ -3,10 +3,10 @@ import Link from 'next/link';
 import { useState } from 'react';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import { plural } from '@/core/quantity';
+import { plural } from '@/core/units';
 import { ThemeSwitch } from '@/view/shared';
-import type { SaveState } from './bench';
-import { useBench } from './BenchProvider';
+import type { SaveState } from './editor';
+import { useBench } from './EditorProvider';
 import { downloadBuild, downloadList } from './download';
 import styles from './TopBar.module.css';
 

@@ -1,14 +1,14 @@
 'use client';
 import { useSyncExternalStore, type ReactNode } from 'react';
 import Snackbar from '@mui/material/Snackbar';
-import { useBench } from './BenchProvider';
+import { useBench } from './EditorProvider';
 import { AutoRoute } from './AutoRoute';
 import { CommandSearch } from './CommandSearch';
 import { ConflictDialog } from './ConflictDialog';
 import { FindingDrawer } from './FindingDrawer';
 import { LoopLine } from './LoopLine';
 import { StageRail } from './StageRail';
-import { StoresDrawer } from './StoresDrawer';
+import { StoresDrawer } from './CatalogueDrawer';
 import { TopBar } from './TopBar';
 import { useKeys } from './useKeys';
 import styles from './Workspace.module.css';

@@ -1,8 +1,8 @@
 import type { Bracket } from '@/core/bracket';
-import type { Build } from '@/core/build';
-import type { ListReport } from '@/core/list';
-import type { Part } from '@/core/part';
-import type { BendSheet } from '@/core/sheet';
+import type { Build } from '@/core/design';
+import type { ListReport } from '@/core/bom';
+import type { Part } from '@/core/components';
+import type { BendSheet } from '@/core/plan';
 import type { Transient } from '@/core/transient';
 import {
   bendSheetsToCsv,

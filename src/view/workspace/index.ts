@@ -1,10 +1,10 @@
-export { BenchProvider, useBench } from './BenchProvider';
+export { BenchProvider, useBench } from './EditorProvider';
 export { Workspace } from './Workspace';
 export { FindingList } from './FindingList';
 export { ConnectDialog, fittingFor } from './ConnectDialog';
 export { STAGES, isStage, type StageId } from './stages';
 export { addBuild } from './send';
-export { dropJournal } from './journal';
+export { dropJournal } from './outbox';
 export {
   downloadBends,
   downloadBendSheet,

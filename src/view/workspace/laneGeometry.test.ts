@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoBuild } from '@/catalogue';
-import type { Build } from '@/core/build';
-import { resolve, type LoopGraph } from '@/core/model';
+import type { Build } from '@/core/design';
+import { resolve, type LoopGraph } from '@/core/system';
 import { laneGeometry, nearestLeg, type Spot } from './laneGeometry';
 
 const tower = demoBuild('fenland-flood-tower') as Build;

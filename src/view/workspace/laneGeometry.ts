@@ -1,5 +1,5 @@
-import type { Build } from '@/core/build';
-import type { LoopGraph } from '@/core/model';
+import type { Build } from '@/core/design';
+import type { LoopGraph } from '@/core/system';
 
 export interface Spot {
   readonly x: number;

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, demoBuild } from '@/catalogue';
-import { withoutRoutes, type Build } from '@/core/build';
+import { withoutRoutes, type Build } from '@/core/design';
 import { workOut } from '@/core/analysis';
-import { reorderLoop } from '@/core/loop';
-import { partFigures } from '../stores/figures';
+import { reorderLoop } from '@/core/loops';
+import { partFigures } from '../catalogue/figures';
 import { orderPrice } from './orderPrice';
 import { isStage, STAGES } from './stages';
 

@@ -1,6 +1,6 @@
-import { applyEdit, withoutRoutes, type Build, type Edit } from '@/core/build';
+import { applyEdit, withoutRoutes, type Build, type Edit } from '@/core/design';
 import { workOut } from '@/core/analysis';
-import { formatNumber } from '@/core/quantity';
+import { formatNumber } from '@/core/units';
 
 /** What another order would cost, in a line, before the station is let go: runs estimated from port to port, before and after alike. */
 export function orderPrice(build: Build, edit: Edit): string {

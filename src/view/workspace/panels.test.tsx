@@ -2,15 +2,15 @@
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '@/core/build';
+import { applyEdit, type Build } from '@/core/design';
 import { PlaceCard } from '../stages/case/PlaceCard';
 import { MoneyField } from '../stages/brief/MoneyField';
 import { LinkEditor } from '../stages/runs/LinkEditor';
-import { useBench } from './BenchProvider';
+import { useBench } from './EditorProvider';
 import { ConnectDialog, fittingFor } from './ConnectDialog';
 import { FindingList } from './FindingList';
-import { show, state } from './showOnBench';
-import { StoresDrawer } from './StoresDrawer';
+import { show, state } from './showInEditor';
+import { StoresDrawer } from './CatalogueDrawer';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
 const box = demoBuild('pocket-planetarium') as Build;

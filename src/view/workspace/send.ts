@@ -1,4 +1,4 @@
-import type { Build } from '@/core/build';
+import type { Build } from '@/core/design';
 
 export type SendAnswer =
   | { readonly kind: 'saved'; readonly revision: number }

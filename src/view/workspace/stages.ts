@@ -1,4 +1,4 @@
-import type { Stage } from '@/core/finding';
+import type { Stage } from '@/core/checks';
 
 export type StageId = 'brief' | Stage;
 

@@ -1,9 +1,9 @@
 'use client';
-import type { Judged, OrdersCompared, PartCompared, PortsFound, WhatFits } from '@/core/change';
-import type { PumpChoice } from '@/core/choice';
-import type { Edit } from '@/core/build';
-import type { Bands, CoolingCurve } from '@/core/heat';
-import type { Improvement } from '@/core/route';
+import type { Judged, OrdersCompared, PartCompared, PortsFound, WhatFits } from '@/core/studies';
+import type { PumpChoice } from '@/core/studies';
+import type { Edit } from '@/core/design';
+import type { Bands, CoolingCurve } from '@/core/thermal';
+import type { Improvement } from '@/core/routing';
 import type { Scenario, Transient } from '@/core/transient';
 import {
   useEngineJob,
@@ -13,8 +13,8 @@ import {
   type JobResult,
   type ResolvedFixes,
 } from '@/engine';
-import type { Versions } from './bench';
-import { useBench } from './BenchProvider';
+import type { Versions } from './editor';
+import { useBench } from './EditorProvider';
 
 type Part = keyof Versions;
 

@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useBench } from './BenchProvider';
+import { useBench } from './EditorProvider';
 import { STAGES } from './stages';
 
 /** Keys of the workspace: digits for stages, [ and ] along the flow, F for findings, Ctrl+K, Ctrl+Z. */

@@ -1,5 +1,5 @@
 'use client';
-import type { LoadCaseId } from '@/core/part';
+import type { LoadCaseId } from '@/core/components';
 import { Pick, QuantityField } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { StageFrame, Section } from '../frame/StageFrame';

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { formatMoney } from '@/core/quantity';
+import { formatMoney } from '@/core/units';
 import field from '@/view/shared/QuantityField.module.css';
 
 /** An amount in major units, kept in minor ones; empty means none. */

@@ -7,8 +7,8 @@ import {
   drawBracket,
   type BracketAsk,
 } from '@/core/bracket';
-import { FAN_PITCH, type HolePattern } from '@/core/part';
-import { formatNumber } from '@/core/quantity';
+import { FAN_PITCH, type HolePattern } from '@/core/components';
+import { formatNumber } from '@/core/units';
 import { bracketToSvg } from '@/format';
 import { Mark, Pick, printSheets, QuantityField } from '@/view/shared';
 import { downloadBracket, useBench } from '@/view/workspace';

@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
-import type { Item } from '@/core/build';
-import { PART_KINDS } from '@/core/part';
-import { formatMillimetres, formatMoney, formatNumber } from '@/core/quantity';
+import type { Item } from '@/core/design';
+import { PART_KINDS } from '@/core/components';
+import { formatMillimetres, formatMoney, formatNumber } from '@/core/units';
 import { Mark, Progress } from '@/view/shared';
 import { useBench, useComparedParts } from '@/view/workspace';
 import styles from './CaseStage.module.css';

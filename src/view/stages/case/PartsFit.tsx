@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import type { FitReport } from '@/core/fit';
-import { formatMillimetres } from '@/core/quantity';
+import type { FitReport } from '@/core/clearance';
+import { formatMillimetres } from '@/core/units';
 import { Mark } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { HAND_MM } from '@/core/fit';
-import { formatNumber, plural } from '@/core/quantity';
+import { HAND_MM } from '@/core/clearance';
+import { formatNumber, plural } from '@/core/units';
 import { Mark } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';

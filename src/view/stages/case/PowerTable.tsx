@@ -1,6 +1,6 @@
 'use client';
-import { supplyLoad, supplyVerdict } from '@/core/heat';
-import { formatNumber, formatWatts, plural } from '@/core/quantity';
+import { supplyLoad, supplyVerdict } from '@/core/thermal';
+import { formatNumber, formatWatts, plural } from '@/core/units';
 import { Mark } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';

@@ -1,8 +1,8 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { hangEdit, hangSetEdit, type FanFaces, type FitChoice, type FitSet } from '@/core/change';
-import type { FanPart, RadiatorPart } from '@/core/part';
-import { formatNumber } from '@/core/quantity';
+import { hangEdit, hangSetEdit, type FanFaces, type FitChoice, type FitSet } from '@/core/studies';
+import type { FanPart, RadiatorPart } from '@/core/components';
+import { formatNumber } from '@/core/units';
 import { Mark, Pick, Progress, Segments, useOffer } from '@/view/shared';
 import { useBench, useWhatFits } from '@/view/workspace';
 import styles from './WhatFitsView.module.css';

@@ -1,8 +1,8 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { applyEdit, type Placement } from '@/core/build';
-import { measureGaps, thicknessAt, type FitReport, type MountRoom } from '@/core/fit';
-import { resolve, type Model } from '@/core/model';
+import { applyEdit, type Placement } from '@/core/design';
+import { measureGaps, thicknessAt, type FitReport, type MountRoom } from '@/core/clearance';
+import { resolve, type Model } from '@/core/system';
 import { useBench } from '@/view/workspace';
 
 interface Held {

@@ -1,5 +1,5 @@
 'use client';
-import { formatCelsius, formatKelvin, formatNumber, formatWatts } from '@/core/quantity';
+import { formatCelsius, formatKelvin, formatNumber, formatWatts } from '@/core/units';
 import { Segments } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';

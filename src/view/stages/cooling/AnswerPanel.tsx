@@ -1,6 +1,6 @@
 'use client';
-import type { Bands } from '@/core/heat';
-import { formatCelsius, formatNumber, formatWatts } from '@/core/quantity';
+import type { Bands } from '@/core/thermal';
+import { formatCelsius, formatNumber, formatWatts } from '@/core/units';
 import { Mark, QuantityField, Segments, Why } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { bestUse, type ChangeKind, type Judged } from '@/core/change';
-import { formatKelvin, formatMoney, formatNumber } from '@/core/quantity';
+import { bestUse, type ChangeKind, type Judged } from '@/core/studies';
+import { formatKelvin, formatMoney, formatNumber } from '@/core/units';
 import { Mark, Pick, Progress } from '@/view/shared';
 import { useBench, useChanges } from '@/view/workspace';
 import { MoneyField } from '../brief/MoneyField';

@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
-import { worstRise } from '@/core/heat';
-import { formatKelvin, formatNumber, formatSpeed } from '@/core/quantity';
-import { neededWords } from '@/core/rule';
+import { worstRise } from '@/core/thermal';
+import { formatKelvin, formatNumber, formatSpeed } from '@/core/units';
+import { neededWords } from '@/core/checks';
 import type { Fault, Transient } from '@/core/transient';
 import { Segments, Why } from '@/view/shared';
 import { useBands, useBench, useCurves, useTransient } from '@/view/workspace';

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { compareRating } from '@/core/heat';
-import { formatNumber } from '@/core/quantity';
+import { compareRating } from '@/core/thermal';
+import { formatNumber } from '@/core/units';
 import { useBench } from '@/view/workspace';
 import { CurveEditor, type CurveOf } from '../curve';
 import { Section } from '../frame/StageFrame';

@@ -8,7 +8,7 @@ import {
   parseColumns,
   QUANTITIES,
   type QuantityName,
-} from '@/core/quantity';
+} from '@/core/units';
 import { Pick } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { CurvePlot } from '../curve';

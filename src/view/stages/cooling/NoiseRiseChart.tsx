@@ -1,8 +1,8 @@
 'use client';
 import { memo, useRef } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceArea, XAxis, YAxis } from 'recharts';
-import type { CoolingCurve } from '@/core/heat';
-import { formatKelvin, formatNumber, formatSpeed } from '@/core/quantity';
+import type { CoolingCurve } from '@/core/thermal';
+import { formatKelvin, formatNumber, formatSpeed } from '@/core/units';
 import { useSize } from '@/view/shared/useWidth';
 import styles from './CoolingStage.module.css';
 

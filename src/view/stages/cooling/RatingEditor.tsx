@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { RadiatorRating } from '@/core/part';
+import type { RadiatorRating } from '@/core/components';
 import { QuantityField } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import styles from './CoolingStage.module.css';

@@ -2,10 +2,10 @@
 import { useState } from 'react';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
-import type { Edit } from '@/core/build';
-import { ratingTroubles } from '@/core/flow';
-import type { PumpPart } from '@/core/part';
-import { formatNumber } from '@/core/quantity';
+import type { Edit } from '@/core/design';
+import { ratingTroubles } from '@/core/hydraulics';
+import type { PumpPart } from '@/core/components';
+import { formatNumber } from '@/core/units';
 import { QuantityField } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { CurvePoints, type TypedCurve } from './CurvePoints';

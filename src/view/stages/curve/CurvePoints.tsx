@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import type { ItemPart } from '@/core/part';
-import { convertFromInner, parsePoints, QUANTITIES } from '@/core/quantity';
+import type { ItemPart } from '@/core/components';
+import { convertFromInner, parsePoints, QUANTITIES } from '@/core/units';
 import { Pick } from '@/view/shared';
 import { CurvePlot } from './CurvePlot';
 import { curveKind, type CurveKind, type CurveOf, type Points } from './kinds';

@@ -1,8 +1,8 @@
-import type { Item } from '@/core/build';
-import type { ItemPart } from '@/core/part';
-import { fitLossCurve, headTrouble, lossDrop } from '@/core/flow';
-import { blockLaw, blockResistance } from '@/core/heat';
-import { formatNumber, pchip, pchipAt, type QuantityName } from '@/core/quantity';
+import type { Item } from '@/core/design';
+import type { ItemPart } from '@/core/components';
+import { fitLossCurve, headTrouble, lossDrop } from '@/core/hydraulics';
+import { blockLaw, blockResistance } from '@/core/thermal';
+import { formatNumber, pchip, pchipAt, type QuantityName } from '@/core/units';
 
 export type Points = readonly (readonly [number, number])[];
 

@@ -1,6 +1,6 @@
 'use client';
 import type { PointerEvent as Pointer } from 'react';
-import type { Vec } from '@/core/shape';
+import type { Vec } from '@/core/geometry';
 import { caseWay, flatPoint, type View } from './project';
 import styles from './Elevation.module.css';
 

@@ -1,6 +1,6 @@
-import { frameSheet, standOffs, trayBoxes, type Model } from '@/core/model';
-import { formatNumber } from '@/core/quantity';
-import type { Vec } from '@/core/shape';
+import { frameSheet, standOffs, trayBoxes, type Model } from '@/core/system';
+import { formatNumber } from '@/core/units';
+import type { Vec } from '@/core/geometry';
 import { flatBox, flatPoint, sheetSize, type View } from './project';
 
 /** Sheets on the four sides of each view: left, right, top, bottom of the drawing. */

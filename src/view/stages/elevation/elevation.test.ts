@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoBuild } from '@/catalogue';
-import { withoutRoutes, type Build } from '@/core/build';
+import { withoutRoutes, type Build } from '@/core/design';
 import { workOut } from '@/core/analysis';
-import type { Vec } from '@/core/shape';
+import type { Vec } from '@/core/geometry';
 import { placeLabels, type Wanted } from './labels';
 import { caseWay, flatBox, flatPoint, sheetSize } from './project';
 import { runPath } from './runPath';

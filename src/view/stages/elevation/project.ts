@@ -1,4 +1,4 @@
-import type { Box, Vec } from '@/core/shape';
+import type { Box, Vec } from '@/core/geometry';
 
 export type View = 'side' | 'front' | 'top';
 export const VIEW_NAMES: Record<View, string> = { side: 'glass side', front: 'front', top: 'top' };

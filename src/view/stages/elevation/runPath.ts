@@ -1,7 +1,7 @@
-import type { Model } from '@/core/model';
-import { samplePath } from '@/core/route';
-import type { Run } from '@/core/run';
-import { add, distance, scale, type Vec } from '@/core/shape';
+import type { Model } from '@/core/system';
+import { samplePath } from '@/core/routing';
+import type { Run } from '@/core/tubing';
+import { add, distance, scale, type Vec } from '@/core/geometry';
 
 /** Points of a routed run so far apart, mm. */
 const ROUTED_STEP_MM = 4;

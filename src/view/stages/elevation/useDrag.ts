@@ -1,7 +1,7 @@
 'use client';
 import { useRef, type PointerEvent as Pointer } from 'react';
-import type { Build, Placement } from '@/core/build';
-import { movedBy } from '@/core/model';
+import type { Build, Placement } from '@/core/design';
+import { movedBy } from '@/core/system';
 import { caseWay, type View } from './project';
 
 type Hold = (item: string, placement: Placement | null) => void;

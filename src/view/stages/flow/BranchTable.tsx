@@ -1,7 +1,7 @@
 'use client';
-import { branchesOf, type FlowNetwork } from '@/core/flow';
-import type { LoopGraph } from '@/core/model';
-import { formatFlow, formatKilopascals, formatNumber } from '@/core/quantity';
+import { branchesOf, type FlowNetwork } from '@/core/hydraulics';
+import type { LoopGraph } from '@/core/system';
+import { formatFlow, formatKilopascals, formatNumber } from '@/core/units';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';

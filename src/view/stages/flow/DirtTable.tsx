@@ -1,8 +1,14 @@
 'use client';
 import { useMemo } from 'react';
-import { flowBand, saggingFlow, SAG_SHARES, type FlowNetwork, type LoopFlow } from '@/core/flow';
-import type { LoopGraph } from '@/core/model';
-import { formatFlow, formatNumber } from '@/core/quantity';
+import {
+  flowBand,
+  saggingFlow,
+  SAG_SHARES,
+  type FlowNetwork,
+  type LoopFlow,
+} from '@/core/hydraulics';
+import type { LoopGraph } from '@/core/system';
+import { formatFlow, formatNumber } from '@/core/units';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';

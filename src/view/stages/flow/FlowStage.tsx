@@ -7,10 +7,10 @@ import {
   pumpMargin,
   slowestShareFor,
   type LoopFlow,
-} from '@/core/flow';
-import { inpLoops, writeInp } from '@/core/inp';
-import type { LoopGraph } from '@/core/model';
-import { formatFlow, formatKilopascals, formatNumber, formatSpeed } from '@/core/quantity';
+} from '@/core/hydraulics';
+import { inpLoops, writeInp } from '@/format/inp';
+import type { LoopGraph } from '@/core/system';
+import { formatFlow, formatKilopascals, formatNumber, formatSpeed } from '@/core/units';
 import { Segments, Why } from '@/view/shared';
 import { downloadInp, useBench } from '@/view/workspace';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';

@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
-import { fitOf, type FlowNetwork, type LinkFlow, type LoopFlow } from '@/core/flow';
-import type { LoopGraph } from '@/core/model';
-import { formatFlow, formatKilopascals, formatMillimetres, formatNumber } from '@/core/quantity';
+import { fitOf, type FlowNetwork, type LinkFlow, type LoopFlow } from '@/core/hydraulics';
+import type { LoopGraph } from '@/core/system';
+import { formatFlow, formatKilopascals, formatMillimetres, formatNumber } from '@/core/units';
 import { Pick, QuantityField, Why } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';

@@ -8,8 +8,8 @@ import {
   slowestShareFor,
   type FlowNetwork,
   type LoopFlow,
-} from '@/core/flow';
-import { formatFlow, formatNumber, formatSpeed } from '@/core/quantity';
+} from '@/core/hydraulics';
+import { formatFlow, formatNumber, formatSpeed } from '@/core/units';
 import { useSize } from '@/view/shared/useWidth';
 import styles from './OperatingChart.module.css';
 

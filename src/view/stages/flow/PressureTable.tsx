@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
-import type { LoopFlow, NodePressure } from '@/core/flow';
-import type { LoopGraph } from '@/core/model';
-import { formatMillimetres, formatNumber } from '@/core/quantity';
+import type { LoopFlow, NodePressure } from '@/core/hydraulics';
+import type { LoopGraph } from '@/core/system';
+import { formatMillimetres, formatNumber } from '@/core/units';
 import { Segments } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';

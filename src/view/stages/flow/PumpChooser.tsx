@@ -1,9 +1,9 @@
 'use client';
 import { useState } from 'react';
-import { pumpEdit, type PumpChoice } from '@/core/choice';
-import { teePorts } from '@/core/loop';
-import { formatFlow, formatKelvin, formatMoney, formatNumber, formatSpeed } from '@/core/quantity';
-import { defaultPlacements } from '@/core/rule';
+import { pumpEdit, type PumpChoice } from '@/core/studies';
+import { teePorts } from '@/core/loops';
+import { formatFlow, formatKelvin, formatMoney, formatNumber, formatSpeed } from '@/core/units';
+import { defaultPlacements } from '@/core/checks';
 import { Mark, Progress, Segments, useOffer } from '@/view/shared';
 import { useBench, usePumpChoices } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';

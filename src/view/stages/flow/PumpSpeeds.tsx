@@ -1,9 +1,9 @@
 'use client';
 import Slider from '@mui/material/Slider';
-import type { Item } from '@/core/build';
-import type { PumpFlow } from '@/core/flow';
-import type { PumpPart } from '@/core/part';
-import { formatFlow, formatNumber } from '@/core/quantity';
+import type { Item } from '@/core/design';
+import type { PumpFlow } from '@/core/hydraulics';
+import type { PumpPart } from '@/core/components';
+import { formatFlow, formatNumber } from '@/core/units';
 import { QuantityField } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';

@@ -1,17 +1,17 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { CATALOGUE } from '@/catalogue';
-import { splitSchool, type Arrangement } from '@/core/choice';
-import { teePorts } from '@/core/loop';
-import type { Build } from '@/core/build';
-import type { InlinePart } from '@/core/part';
+import { splitSchool, type Arrangement } from '@/core/studies';
+import { teePorts } from '@/core/loops';
+import type { Build } from '@/core/design';
+import type { InlinePart } from '@/core/components';
 import {
   formatCelsius,
   formatFlow,
   formatKelvin,
   formatKilopascals,
   formatNumber,
-} from '@/core/quantity';
+} from '@/core/units';
 import { useOffer } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';

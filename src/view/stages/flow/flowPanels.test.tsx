@@ -2,11 +2,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Item } from '@/core/build';
-import { networkOf, type LoopFlow } from '@/core/flow';
-import type { LoopGraph } from '@/core/model';
+import { applyEdit, type Build, type Item } from '@/core/design';
+import { networkOf, type LoopFlow } from '@/core/hydraulics';
+import type { LoopGraph } from '@/core/system';
 import { useBench } from '@/view/workspace';
-import { show, state } from '@/view/workspace/showOnBench';
+import { show, state } from '@/view/workspace/showInEditor';
 import { BranchTable } from './BranchTable';
 import { CurveEditor } from '../curve';
 import { DirtTable } from './DirtTable';

@@ -1,6 +1,6 @@
 'use client';
 import type { ReactNode } from 'react';
-import type { Stage } from '@/core/finding';
+import type { Stage } from '@/core/checks';
 import { FindingList, useBench } from '@/view/workspace';
 import styles from './StageFrame.module.css';
 

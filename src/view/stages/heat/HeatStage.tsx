@@ -1,5 +1,5 @@
 'use client';
-import { formatCelsius, formatNumber, formatWatts } from '@/core/quantity';
+import { formatCelsius, formatNumber, formatWatts } from '@/core/units';
 import { Mark, Why } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';

@@ -1,7 +1,7 @@
 'use client';
-import { drawOf } from '@/core/heat';
-import { LOAD_CASES } from '@/core/part';
-import { formatNumber, formatWatts } from '@/core/quantity';
+import { drawOf } from '@/core/thermal';
+import { LOAD_CASES } from '@/core/components';
+import { formatNumber, formatWatts } from '@/core/units';
 import { QuantityField } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';

@@ -1,9 +1,9 @@
 'use client';
 import { useRef } from 'react';
-import type { HeatReport, PartHeat } from '@/core/heat';
-import { drawOf, shareOf } from '@/core/heat';
-import { LOAD_CASES, type LoadCaseId } from '@/core/part';
-import { formatNumber, formatWatts } from '@/core/quantity';
+import type { HeatReport, PartHeat } from '@/core/thermal';
+import { drawOf, shareOf } from '@/core/thermal';
+import { LOAD_CASES, type LoadCaseId } from '@/core/components';
+import { formatNumber, formatWatts } from '@/core/units';
 import { useBench } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import styles from './HeatStage.module.css';

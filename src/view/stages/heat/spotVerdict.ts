@@ -1,6 +1,6 @@
-import type { SpotHeat } from '@/core/heat';
-import type { Verdict } from '@/core/finding';
-import { SPOT_MARGIN_K } from '@/core/rule';
+import type { SpotHeat } from '@/core/thermal';
+import type { Verdict } from '@/core/checks';
+import { SPOT_MARGIN_K } from '@/core/checks';
 
 export function spotVerdict(s: SpotHeat): Verdict {
   if (s.temp_C === null) return 'unknown';

@@ -1,7 +1,7 @@
 'use client';
-import { LOAD_CASES } from '@/core/part';
-import { worstRise } from '@/core/heat';
-import { formatCelsius, formatFlow, formatKelvin, formatNumber } from '@/core/quantity';
+import { LOAD_CASES } from '@/core/components';
+import { worstRise } from '@/core/thermal';
+import { formatCelsius, formatFlow, formatKelvin, formatNumber } from '@/core/units';
 import { useBench } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import { StageFrame, Section } from '../frame/StageFrame';

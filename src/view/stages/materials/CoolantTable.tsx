@@ -1,8 +1,8 @@
 'use client';
-import type { Loop } from '@/core/build';
-import { changeEvery, coolantCost, coolantHabits, mixFor, YEARS_COMPARED } from '@/core/list';
-import { environmentOf, judgeMetals } from '@/core/metal';
-import { formatMoney, formatNumber, plural } from '@/core/quantity';
+import type { Loop } from '@/core/design';
+import { changeEvery, coolantCost, coolantHabits, mixFor, YEARS_COMPARED } from '@/core/bom';
+import { environmentOf, judgeMetals } from '@/core/corrosion';
+import { formatMoney, formatNumber, plural } from '@/core/units';
 import { Mark, useOffer } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import styles from './MaterialsStage.module.css';

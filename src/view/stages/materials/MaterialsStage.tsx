@@ -1,9 +1,9 @@
 'use client';
 import { useState } from 'react';
-import { looseParts } from '@/core/loop';
-import { METAL_NAMES } from '@/core/metal';
-import { formatNumber } from '@/core/quantity';
-import { changeEvery, mixFor } from '@/core/list';
+import { looseParts } from '@/core/loops';
+import { METAL_NAMES } from '@/core/corrosion';
+import { formatNumber } from '@/core/units';
+import { changeEvery, mixFor } from '@/core/bom';
 import { Mark, Pick, Segments, useOffer } from '@/view/shared';
 import { ConnectDialog, useBench } from '@/view/workspace';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';

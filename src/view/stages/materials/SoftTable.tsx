@@ -1,5 +1,5 @@
-import type { SoakedSoft } from '@/core/metal';
-import { isWet } from '@/core/part';
+import type { SoakedSoft } from '@/core/corrosion';
+import { isWet } from '@/core/components';
 import { Mark } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import styles from './MaterialsStage.module.css';

@@ -2,11 +2,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { CATALOGUE, catalogued, demoBuild, STANDARD_KIT } from '@/catalogue';
-import { applyEdit, emptyBuild, type Build, type Edit } from '@/core/build';
-import { proposeLoop } from '@/core/loop';
+import { applyEdit, emptyBuild, type Build, type Edit } from '@/core/design';
+import { proposeLoop } from '@/core/loops';
 import { useShelves } from '@/view/shared';
 import { useBench } from '@/view/workspace';
-import { show, state } from '@/view/workspace/showOnBench';
+import { show, state } from '@/view/workspace/showInEditor';
 import { KindList } from '../parts/KindList';
 import { KitPicker } from '../parts/KitPicker';
 import { RunPanel } from '../runs/RunPanel';

@@ -1,9 +1,9 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { CATALOGUE } from '@/catalogue';
-import { cheapestBasket, spareAdvice, stepWaits, wishes, type StepWait } from '@/core/buy';
-import type { Part } from '@/core/part';
-import { formatMoney, formatNumber, plural } from '@/core/quantity';
+import { cheapestBasket, spareAdvice, stepWaits, wishes, type StepWait } from '@/core/bom';
+import type { Part } from '@/core/components';
+import { formatMoney, formatNumber, plural } from '@/core/units';
 import type { QuoteTrouble } from '@/format';
 import { Mark, QuantityCount, useOffer } from '@/view/shared';
 import { useBench } from '@/view/workspace';

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { plural } from '@/core/quantity';
+import { plural } from '@/core/units';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './PartsStage.module.css';

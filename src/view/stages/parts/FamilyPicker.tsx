@@ -1,11 +1,11 @@
 'use client';
 import { useMemo } from 'react';
-import { applyEdit, type Build } from '@/core/build';
-import { familyChange, familyOf } from '@/core/choice';
-import { deriveList } from '@/core/list';
-import { resolve } from '@/core/model';
-import { formatMoney } from '@/core/quantity';
-import { runsOf } from '@/core/route';
+import { applyEdit, type Build } from '@/core/design';
+import { familyChange, familyOf } from '@/core/studies';
+import { deriveList } from '@/core/bom';
+import { resolve } from '@/core/system';
+import { formatMoney } from '@/core/units';
+import { runsOf } from '@/core/routing';
 import { useOffer } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';

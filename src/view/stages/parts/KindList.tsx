@@ -1,9 +1,9 @@
 'use client';
 import { Fragment } from 'react';
-import type { OrderMark } from '@/core/build';
-import { shortWhy, type ListLine } from '@/core/list';
-import { PART_KINDS, type PartKind } from '@/core/part';
-import { formatMoney, formatNumber, plural } from '@/core/quantity';
+import type { OrderMark } from '@/core/design';
+import { shortWhy, type ListLine } from '@/core/bom';
+import { PART_KINDS, type PartKind } from '@/core/components';
+import { formatMoney, formatNumber, plural } from '@/core/units';
 import { Pick, QuantityCount } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import styles from './PartsStage.module.css';

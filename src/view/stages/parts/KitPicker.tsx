@@ -1,7 +1,7 @@
 'use client';
-import type { Edit, KitDuty } from '@/core/build';
-import type { LeadPart, ScrewPart, SundryPart } from '@/core/part';
-import { formatMoney, plural } from '@/core/quantity';
+import type { Edit, KitDuty } from '@/core/design';
+import type { LeadPart, ScrewPart, SundryPart } from '@/core/components';
+import { formatMoney, plural } from '@/core/units';
 import { Pick, useOffer, useOwnShelves } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { PART_KINDS, type PartKind } from '@/core/part';
-import { formatMoney, formatNumber, plural } from '@/core/quantity';
+import { PART_KINDS, type PartKind } from '@/core/components';
+import { formatMoney, formatNumber, plural } from '@/core/units';
 import { Mark, Segments } from '@/view/shared';
 import { downloadList, downloadListJson, useBench } from '@/view/workspace';
 import { MoneyField } from '../brief/MoneyField';

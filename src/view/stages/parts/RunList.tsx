@@ -1,5 +1,5 @@
 'use client';
-import { formatNumber } from '@/core/quantity';
+import { formatNumber } from '@/core/units';
 import { useBench } from '@/view/workspace';
 import styles from './PartsStage.module.css';
 

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { createStore, get, set, type UseStore } from 'idb-keyval';
-import type { Feed, Shop } from '@/core/buy';
+import type { Feed, Shop } from '@/core/bom';
 import { readQuote, type Quote } from '@/format';
 
 let held: UseStore | null = null;

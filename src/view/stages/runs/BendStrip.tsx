@@ -1,8 +1,8 @@
 'use client';
-import type { Loop } from '@/core/build';
-import { formatMillimetres, formatNumber } from '@/core/quantity';
-import type { Run } from '@/core/run';
-import { bendSheet, type TubeTurn } from '@/core/sheet';
+import type { Loop } from '@/core/design';
+import { formatMillimetres, formatNumber } from '@/core/units';
+import type { Run } from '@/core/tubing';
+import { bendSheet, type TubeTurn } from '@/core/plan';
 import { useBench } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 

@@ -1,6 +1,6 @@
 'use client';
-import type { Edit, Link, Loop, PortRef } from '@/core/build';
-import { isWet } from '@/core/part';
+import type { Edit, Link, Loop, PortRef } from '@/core/design';
+import { isWet } from '@/core/components';
 import { Pick } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import styles from './RunsStage.module.css';

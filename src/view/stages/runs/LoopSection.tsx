@@ -1,10 +1,10 @@
 'use client';
 import { useState } from 'react';
-import type { CapDuty, EndPiece, Loop } from '@/core/build';
-import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion } from '@/core/list';
-import { draining } from '@/core/loop';
-import { formatMillimetres, formatNumber, plural } from '@/core/quantity';
-import { pathLength } from '@/core/route';
+import type { CapDuty, EndPiece, Loop } from '@/core/design';
+import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion } from '@/core/bom';
+import { draining } from '@/core/loops';
+import { formatMillimetres, formatNumber, plural } from '@/core/units';
+import { pathLength } from '@/core/routing';
 import { Mark, Pick, Progress, Why, useOffer } from '@/view/shared';
 import { fittingFor, useBench, useBetterPorts } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { whyNoOrders, type OrderJudged } from '@/core/change';
-import { formatCelsius, formatNumber, plural } from '@/core/quantity';
+import { whyNoOrders, type OrderJudged } from '@/core/studies';
+import { formatCelsius, formatNumber, plural } from '@/core/units';
 import { Progress, Segments } from '@/view/shared';
 import { useBench, useOrders } from '@/view/workspace';
 import styles from './RunsStage.module.css';

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { pathLength, type Route } from '@/core/route';
-import { formatNumber, plural } from '@/core/quantity';
+import { pathLength, type Route } from '@/core/routing';
+import { formatNumber, plural } from '@/core/units';
 import { Progress } from '@/view/shared';
 import { useBench, useImprovement } from '@/view/workspace';
 import type { Ghost } from '../elevation/Elevation';

@@ -1,8 +1,8 @@
 'use client';
-import type { EndPiece, Link, Loop } from '@/core/build';
-import { bridgeOffers } from '@/core/change';
-import { formatMillimetres, formatNumber, plural } from '@/core/quantity';
-import type { Run } from '@/core/run';
+import type { EndPiece, Link, Loop } from '@/core/design';
+import { bridgeOffers } from '@/core/studies';
+import { formatMillimetres, formatNumber, plural } from '@/core/units';
+import type { Run } from '@/core/tubing';
 import { Pick, useOffer } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';

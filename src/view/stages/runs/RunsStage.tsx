@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { looseParts } from '@/core/loop';
-import { formatMillimetres, formatNumber, plural } from '@/core/quantity';
+import { looseParts } from '@/core/loops';
+import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { Segments } from '@/view/shared';
 import { ConnectDialog, useBench } from '@/view/workspace';
 import { Elevation, type Ghost } from '../elevation/Elevation';

@@ -1,8 +1,8 @@
 'use client';
-import type { Loop } from '@/core/build';
-import { KERF_MM, SPARE_STICKS, TUBE_SPARE } from '@/core/list';
-import { formatMillimetres, formatNumber, plural } from '@/core/quantity';
-import { TRIM_MM } from '@/core/run';
+import type { Loop } from '@/core/design';
+import { KERF_MM, SPARE_STICKS, TUBE_SPARE } from '@/core/bom';
+import { formatMillimetres, formatNumber, plural } from '@/core/units';
+import { TRIM_MM } from '@/core/tubing';
 import {
   bendSheet,
   makingCautions,
@@ -10,7 +10,7 @@ import {
   makingSteps,
   planesOf,
   type BendSheet,
-} from '@/core/sheet';
+} from '@/core/plan';
 import { bendSheetPages } from '@/format';
 import { printSheets, QuantityField } from '@/view/shared';
 import { downloadBends, downloadBendSheet, useBench } from '@/view/workspace';

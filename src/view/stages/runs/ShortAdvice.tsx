@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { whatIfShort } from '@/core/change';
-import type { Run } from '@/core/run';
+import { whatIfShort } from '@/core/studies';
+import type { Run } from '@/core/tubing';
 import { QuantityField, Segments } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import styles from './RunsStage.module.css';

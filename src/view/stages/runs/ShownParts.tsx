@@ -1,5 +1,5 @@
 'use client';
-import { isShown } from '@/core/route';
+import { isShown } from '@/core/routing';
 import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './RunsStage.module.css';

@@ -1,8 +1,8 @@
 'use client';
-import type { Link, LinkWay, Loop, Via } from '@/core/build';
-import { endWays, type Route } from '@/core/route';
-import type { Run } from '@/core/run';
-import type { Vec } from '@/core/shape';
+import type { Link, LinkWay, Loop, Via } from '@/core/design';
+import { endWays, type Route } from '@/core/routing';
+import type { Run } from '@/core/tubing';
+import type { Vec } from '@/core/geometry';
 import { Pick, QuantityField } from '@/view/shared';
 import { useBench } from '@/view/workspace';
 import styles from './RunsStage.module.css';

@@ -2,10 +2,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { demoBuild } from '@/catalogue';
-import { withoutRoutes, type Build } from '@/core/build';
-import { rerouteEdit } from '@/core/route';
+import { withoutRoutes, type Build } from '@/core/design';
+import { rerouteEdit } from '@/core/routing';
 import { useBench } from '@/view/workspace';
-import { show, state } from '@/view/workspace/showOnBench';
+import { show, state } from '@/view/workspace/showInEditor';
 import { RunPanel } from './RunPanel';
 import { SheetsView } from './SheetsView';
 

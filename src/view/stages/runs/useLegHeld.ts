@@ -1,10 +1,10 @@
 'use client';
 import { useState } from 'react';
-import { applyEdit, type Edit } from '@/core/build';
-import { resolve } from '@/core/model';
-import { rerouteRun, routedRunOf, withLegAt, type Routed } from '@/core/route';
-import type { Run } from '@/core/run';
-import type { Vec } from '@/core/shape';
+import { applyEdit, type Edit } from '@/core/design';
+import { resolve } from '@/core/system';
+import { rerouteRun, routedRunOf, withLegAt, type Routed } from '@/core/routing';
+import type { Run } from '@/core/tubing';
+import type { Vec } from '@/core/geometry';
 import { useBench } from '@/view/workspace';
 import type { LegHeld } from '../elevation/LegGrips';
 

@@ -3,7 +3,7 @@ import { useEffect, useRef } from 'react';
 import { useThree } from '@react-three/fiber';
 import { Vector3 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
-import type { Vec } from '@/core/shape';
+import type { Vec } from '@/core/geometry';
 
 export type Stand = 'corner' | 'glass' | 'front' | 'top';
 const FROM: Record<Stand, Vec> = {

@@ -11,13 +11,13 @@ import {
   TubeGeometry,
   Vector3,
 } from 'three';
-import type { Build, Placement } from '@/core/build';
-import type { FitReport } from '@/core/fit';
-import { movedBy, standOffs, trayBoxes, type Model } from '@/core/model';
-import { samplePath } from '@/core/route';
-import type { Run } from '@/core/run';
-import { cylinderBox, type Vec } from '@/core/shape';
-import { formatNumber } from '@/core/quantity';
+import type { Build, Placement } from '@/core/design';
+import type { FitReport } from '@/core/clearance';
+import { movedBy, standOffs, trayBoxes, type Model } from '@/core/system';
+import { samplePath } from '@/core/routing';
+import type { Run } from '@/core/tubing';
+import { cylinderBox, type Vec } from '@/core/geometry';
+import { formatNumber } from '@/core/units';
 import { Segments } from '@/view/shared';
 import { Orbit, type Stand } from './Orbit';
 import { usePaper, type Paper } from './paper';

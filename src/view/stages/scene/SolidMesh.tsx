@@ -9,7 +9,7 @@ import {
   type Plane,
 } from 'three';
 import type { ThreeEvent } from '@react-three/fiber';
-import type { Solid } from '@/core/model';
+import type { Solid } from '@/core/system';
 
 interface Props {
   readonly solid: Solid;

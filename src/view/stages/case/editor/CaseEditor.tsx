@@ -1,11 +1,11 @@
 'use client';
 import { useMemo, useState, type ReactNode } from 'react';
 import { CATALOGUE, STANDARD_KIT } from '@/catalogue';
-import { emptyBuild, type Build, type Item } from '@/core/build';
+import { emptyBuild, type Build, type Item } from '@/core/design';
 import { caseFromDraft, draftTroubles, type CaseDraft } from '@/core/measure';
-import { resolve } from '@/core/model';
-import type { BoardPart, CasePart } from '@/core/part';
-import { formatNumber, plural } from '@/core/quantity';
+import { resolve } from '@/core/system';
+import type { BoardPart, CasePart } from '@/core/components';
+import { formatNumber, plural } from '@/core/units';
 import { slug } from '@/format';
 import { Mark, Segments, useShelves } from '@/view/shared';
 import { downloadPart, useBench } from '@/view/workspace';

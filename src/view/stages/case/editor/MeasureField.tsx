@@ -1,6 +1,6 @@
 'use client';
 import { useId, useState } from 'react';
-import { formatNumber, parseQuantity } from '@/core/quantity';
+import { formatNumber, parseQuantity } from '@/core/units';
 import styles from './CaseEditor.module.css';
 
 /** A length that is drawn as it is typed, in any unit; what is no length stays and says so. */

@@ -1,7 +1,7 @@
 'use client';
 import type { CaseDraft, MountDraft } from '@/core/measure';
-import { BOARD_STANDARDS, type MountFace } from '@/core/part';
-import type { Vec } from '@/core/shape';
+import { BOARD_STANDARDS, type MountFace } from '@/core/components';
+import type { Vec } from '@/core/geometry';
 import { Pick } from '@/view/shared';
 import { Section } from '../../frame/StageFrame';
 import { MeasureField } from './MeasureField';

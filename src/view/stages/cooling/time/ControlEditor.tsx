@@ -1,8 +1,8 @@
 'use client';
 import { useRef } from 'react';
-import type { Control, Edit, Item } from '@/core/build';
-import type { FanPart, PumpPart } from '@/core/part';
-import { formatCelsius, formatNumber, formatSpeed } from '@/core/quantity';
+import type { Control, Edit, Item } from '@/core/design';
+import type { FanPart, PumpPart } from '@/core/components';
+import { formatCelsius, formatNumber, formatSpeed } from '@/core/units';
 import type { Transient } from '@/core/transient';
 import { Pick, QuantityField } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';

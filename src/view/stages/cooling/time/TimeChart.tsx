@@ -9,7 +9,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import { formatCelsius, formatNumber } from '@/core/quantity';
+import { formatCelsius, formatNumber } from '@/core/units';
 import type { Fault, Transient } from '@/core/transient';
 import { Progress } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';

@@ -1,7 +1,7 @@
 'use client';
-import type { LoadStep } from '@/core/build';
-import { LOAD_CASES, type LoadCaseId } from '@/core/part';
-import { formatCelsius, formatNumber } from '@/core/quantity';
+import type { LoadStep } from '@/core/design';
+import { LOAD_CASES, type LoadCaseId } from '@/core/components';
+import { formatCelsius, formatNumber } from '@/core/units';
 import type { Fault, Transient } from '@/core/transient';
 import { Mark, Pick, Segments } from '@/view/shared';
 import { downloadRun, useBench } from '@/view/workspace';

@@ -1,4 +1,4 @@
-import type { LoadStep } from '@/core/build';
+import type { LoadStep } from '@/core/design';
 
 export interface ProfileChoice {
   readonly id: string;

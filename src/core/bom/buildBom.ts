@@ -1,0 +1,349 @@
+import type { Item, Loop } from '../design';
+import { screwNeeds } from '../clearance';
+import type { Model } from '../system';
+import type { Part, PartKind } from '../components';
+import { planPower, type PowerReport } from '../wiring';
+import { pieceOf, trimFor, type Run } from '../tubing';
+import { cutPlan, type CutPlan } from './cutting';
+import { packFor, sundryNeeds, type SundryNeed } from './consumables';
+import { loopVolume, type LoopVolume } from './volume';
+
+export type ListUnit = 'piece' | 'metre' | 'stick' | 'bottle' | 'pack';
+
+export interface ListLine {
+  readonly kind: PartKind;
+  /** Part id in the Stores. */
+  readonly part: string;
+  readonly name: string;
+  readonly maker: string;
+  readonly quantity: number;
+  readonly unit: ListUnit;
+  readonly unitPrice: number;
+  /** Zero for what is owned. */
+  readonly total: number;
+  readonly owned: boolean;
+  /** Of the quantity, what lies in the drawer. */
+  readonly have: number;
+  /** A tool: bought once, kept for the next build. */
+  readonly tool: boolean;
+  /** Counts against the loop's budget; tools and the machine's own hardware do not. */
+  readonly inBudget: boolean;
+  /** Ids of items, runs and loops that asked for it. */
+  readonly for: readonly string[];
+  /** The same in words. */
+  readonly why: string;
+  readonly estimated: boolean;
+}
+
+export interface ListReport {
+  readonly lines: readonly ListLine[];
+  /** Minor units. */
+  readonly loopTotal: number;
+  readonly machineTotal: number;
+  readonly toolTotal: number;
+  /** What the build asks for and nothing on offer serves. */
+  readonly unmet: readonly SundryNeed[];
+  readonly budget: number | null;
+  readonly volumes: readonly LoopVolume[];
+  readonly cuts: readonly TubeCuts[];
+  readonly tube_mm: number;
+}
+
+/** What is cut from what, of one kind of tube: loops that share a tube share its sticks and the one to practise on. */
+export interface TubeCuts {
+  /** The first of its loops. */
+  readonly loop: string;
+  readonly loops: readonly string[];
+  /** Part id of the tube. */
+  readonly tube: string;
+  /** Of sticks; null for tube from the roll. */
+  readonly plan: CutPlan | null;
+  readonly stick_mm: number | null;
+  /** Sticks, or metres. */
+  readonly buy: number;
+  readonly total_mm: number;
+}
+
+/** Tube bought beyond the runs' lengths (common practice, no source). */
+export const TUBE_SPARE = 0.2;
+/** Sticks bought beyond the need, for practice and for the run that goes wrong. */
+export const SPARE_STICKS = 1;
+/** What a saw takes, mm (common practice, no source). */
+export const KERF_MM = 2;
+const MACHINE: readonly PartKind[] = ['case', 'processor', 'card', 'board', 'memory', 'supply'];
+
+/** Every piece to buy, from the build alone; each line says what asked for it. */
+export function deriveList(
+  model: Model,
+  runs: readonly Run[],
+  power: PowerReport = planPower(model),
+): ListReport {
+  const lines: ListLine[] = [];
+  const { build } = model;
+  const add = (
+    part: Part,
+    quantity: number,
+    unit: ListUnit,
+    asked: readonly string[],
+    why: string,
+    options: { owned?: boolean; estimated?: boolean } = {},
+  ): void => {
+    if (quantity <= 0) return;
+    const tool = part.kind === 'sundry' && part.tool;
+    lines.push({
+      kind: part.kind,
+      part: part.id,
+      name: part.name,
+      maker: part.maker,
+      quantity,
+      unit,
+      unitPrice: part.price_minor,
+      total: 0,
+      have: 0,
+      tool,
+      owned: options.owned ?? false,
+      inBudget: !MACHINE.includes(part.kind) && !tool,
+      for: asked,
+      why,
+      estimated: options.estimated ?? false,
+    });
+  };
+
+  if (build.case) add(build.case, 1, 'piece', ['case'], 'the case', { owned: false });
+  for (const item of build.items) {
+    const count = model.placed.get(item.id)?.count ?? 1;
+    const pieces = item.part.kind === 'fan' ? count : 1;
+    add(item.part, pieces, 'piece', [item.id], reasonFor(model, item, pieces), {
+      owned: item.settings.owned ?? false,
+    });
+  }
+  for (const loop of build.loops)
+    addLoop(
+      model,
+      loop,
+      runs.filter((r) => r.loop === loop.id),
+      add,
+    );
+  const cuts = tubesOf(build.loops).flatMap((loops) => cutsOf(loops, runs) ?? []);
+  for (const own of cuts) addTube(build.loops, own, runs, add);
+  addScrews(model, add);
+  for (const line of power.lines)
+    if (line.by)
+      add(
+        line.by,
+        1,
+        'piece',
+        line.items,
+        `${line.pieces} plugs on the ${line.header}: ${line.items.map((id) => build.items.find((i) => i.id === id)?.name ?? id).join(', ')}`,
+      );
+
+  const volumes = build.loops.map((l) => loopVolume(model, l, runs)),
+    offer = build.kit.sundries ?? [],
+    unmet: SundryNeed[] = [];
+  for (const need of together(sundryNeeds(model, runs, volumes))) {
+    const pack = packFor(offer, need);
+    if (pack) add(pack.part, pack.quantity, 'piece', need.for, need.why);
+    else unmet.push(need);
+  }
+
+  const merged = merge(lines).map((l) => priced(l, build.choices.drawer?.[l.part] ?? 0));
+  return {
+    lines: merged,
+    loopTotal: merged.reduce((s, l) => s + (l.inBudget ? l.total : 0), 0),
+    machineTotal: merged.reduce((s, l) => s + (l.inBudget || l.tool ? 0 : l.total), 0),
+    toolTotal: merged.reduce((s, l) => s + (l.tool ? l.total : 0), 0),
+    unmet,
+    budget: build.brief.limits.budget_minor,
+    volumes,
+    cuts,
+    tube_mm: runs.reduce((s, r) => s + r.cut_mm, 0),
+  };
+}
+
+/** Loops by the tube they are made of. */
+function tubesOf(loops: readonly Loop[]): readonly (readonly Loop[])[] {
+  const by = new Map<string, Loop[]>();
+  for (const loop of loops) by.set(loop.tube.id, [...(by.get(loop.tube.id) ?? []), loop]);
+  return [...by.values()];
+}
+
+const tubesIn = (loops: readonly Loop[], runs: readonly Run[]): readonly Run[] =>
+  runs.filter((r) => r.by === 'tube' && r.cut_mm > 0 && loops.some((l) => l.id === r.loop));
+
+/** How one kind of tube is cut, with the trim of bent runs; null while no run is made of it. A run longer than a stick takes one for each length begun. */
+function cutsOf(loops: readonly Loop[], runs: readonly Run[]): TubeCuts | null {
+  const [first] = loops,
+    tubes = tubesIn(loops, runs);
+  if (!first || tubes.length === 0) return null;
+  const total_mm = tubes.reduce((s, r) => s + r.cut_mm, 0);
+  const base = { loop: first.id, loops: loops.map((l) => l.id), tube: first.tube.id, total_mm };
+  const { stick_mm } = first.tube;
+  if (!stick_mm)
+    return {
+      ...base,
+      plan: null,
+      stick_mm: null,
+      buy: Math.ceil((total_mm / 1000) * (1 + TUBE_SPARE) * 2) / 2,
+    };
+  const plan = cutPlan(
+    tubes.map((r) => ({ id: r.id, length_mm: r.cut_mm + trimFor(r) })),
+    stick_mm,
+    KERF_MM,
+  );
+  const coupled = plan.tooLong.reduce((s, p) => s + Math.ceil(p.length_mm / stick_mm), 0);
+  return { ...base, plan, stick_mm, buy: plan.sticks.length + coupled + SPARE_STICKS };
+}
+
+/** The line of one kind of tube. */
+function addTube(loops: readonly Loop[], cuts: TubeCuts, runs: readonly Run[], add: Add): void {
+  const own = loops.filter((l) => cuts.loops.includes(l.id)),
+    [first] = own,
+    tubes = tubesIn(own, runs);
+  if (!first) return;
+  const words = `${tubes.length} runs, ${(cuts.total_mm / 1000).toFixed(2)} m`;
+  const estimated = tubes.some((r) => r.estimated);
+  const why = cuts.plan
+    ? `${words}, and ${SPARE_STICKS} stick to practise on`
+    : `${words}, and ${TUBE_SPARE * 100} % to spare`;
+  add(
+    first.tube,
+    cuts.buy,
+    cuts.plan ? 'stick' : 'metre',
+    tubes.map((r) => r.id),
+    why,
+    { estimated },
+  );
+}
+
+type Add = (
+  part: Part,
+  quantity: number,
+  unit: ListUnit,
+  asked: readonly string[],
+  why: string,
+  options?: { owned?: boolean; estimated?: boolean },
+) => void;
+
+function reasonFor(model: Model, item: Item, pieces: number): string {
+  const p = item.placement;
+  const nameOf = (id: string): string => model.build.items.find((i) => i.id === id)?.name ?? id;
+  if (p.on === 'radiator') return `${pieces} on ${nameOf(p.item)}`;
+  if (p.on === 'item') return `on ${nameOf(p.item)}`;
+  if (p.on === 'mount')
+    return `on ${model.build.case?.mounts.find((m) => m.id === p.mount)?.name ?? p.mount}`;
+  return p.on === 'bench' ? 'not placed yet' : item.name;
+}
+
+function addLoop(model: Model, loop: Loop, runs: readonly Run[], add: Add): void {
+  const { kit } = model.build;
+  const estimated = runs.some((r) => r.estimated);
+  for (const run of runs) {
+    for (const f of run.fittings) {
+      const part = pieceOf(run, f.duty, loop, kit);
+      add(part, 1, 'piece', [run.id], `${run.name}, ${f.end === 'from' ? 'start' : 'end'}`, {
+        estimated: run.estimated && f.duty !== loop.fitting.duty && run.by === 'tube',
+      });
+    }
+  }
+  for (const cap of loop.caps) {
+    const item = model.build.items.find((i) => i.id === cap.item);
+    const port =
+      item && 'ports' in item.part
+        ? (item.part.ports.find((p) => p.id === cap.port)?.name ?? cap.port)
+        : cap.port;
+    add(kit[cap.with], 1, 'piece', [cap.item], `${item?.name ?? cap.item}, ${port}`);
+  }
+  const volume = loopVolume(model, loop, runs);
+  add(
+    loop.coolant,
+    volume.bottles,
+    'bottle',
+    [loop.id],
+    `${loop.name} holds ${Math.round(volume.total_mL)} mL; 15 % to spare`,
+    { estimated },
+  );
+}
+
+function addScrews(model: Model, add: Add): void {
+  const { screws } = model.build.kit;
+  const needs = new Map<string, { quantity: number; asked: string[]; names: string[] }>();
+  for (const need of screwNeeds(model)) {
+    if (need.length_mm === null) continue;
+    const key = `${need.thread}|${need.length_mm}`;
+    const entry = needs.get(key) ?? { quantity: 0, asked: [], names: [] };
+    entry.quantity += need.quantity;
+    entry.asked.push(need.radiator);
+    entry.names.push(model.build.items.find((i) => i.id === need.radiator)?.name ?? need.radiator);
+    needs.set(key, entry);
+  }
+  for (const [key, entry] of needs) {
+    const [thread, length] = key.split('|');
+    const part = screws.find((s) => s.thread === thread && s.length_mm === Number(length));
+    if (!part) continue;
+    // Spares come out of the packs that are bought anyway: none is opened for them alone.
+    const packs = Math.ceil(entry.quantity / part.pack),
+      spare = packs * part.pack - entry.quantity;
+    add(
+      part,
+      packs,
+      'pack',
+      entry.asked,
+      `${entry.quantity} screws ${thread} × ${length} for ${[...new Set(entry.names)].join(', ')}, ${spare} to spare`,
+    );
+  }
+}
+
+/** Needs of one duty and size share their packs. */
+function together(needs: readonly SundryNeed[]): readonly SundryNeed[] {
+  const by = new Map<string, SundryNeed>();
+  for (const n of needs) {
+    const key = `${n.duty}|${n.tube_mm ?? ''}`,
+      known = by.get(key);
+    by.set(
+      key,
+      known
+        ? {
+            ...known,
+            uses: known.uses + n.uses,
+            for: [...new Set([...known.for, ...n.for])],
+            why: `${known.why}; ${n.why}`,
+          }
+        : n,
+    );
+  }
+  return [...by.values()];
+}
+
+/** What is paid for a line: nothing of what is owned, nor of what lies in the drawer. */
+function priced(line: ListLine, inDrawer: number): ListLine {
+  const have = line.owned ? 0 : Math.min(line.quantity, inDrawer);
+  return {
+    ...line,
+    have,
+    total: line.owned ? 0 : Math.round(line.unitPrice * (line.quantity - have)),
+  };
+}
+
+/** Lines of one part become one, but owned and bought stay apart. A tool serves everybody. */
+function merge(lines: readonly ListLine[]): readonly ListLine[] {
+  const by = new Map<string, ListLine>();
+  for (const line of lines) {
+    const key = `${line.part}|${line.unit}|${line.owned}`;
+    const known = by.get(key);
+    by.set(
+      key,
+      known
+        ? {
+            ...known,
+            quantity: line.tool
+              ? Math.max(known.quantity, line.quantity)
+              : known.quantity + line.quantity,
+            for: [...known.for, ...line.for.filter((f) => !known.for.includes(f))],
+            why: `${known.why}; ${line.why}`,
+            estimated: known.estimated || line.estimated,
+          }
+        : line,
+    );
+  }
+  return [...by.values()];
+}

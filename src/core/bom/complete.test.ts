@@ -1,0 +1,196 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { CATALOGUE, catalogued, DEMO_BUILDS, STANDARD_KIT } from '@/catalogue';
+import { applyEdit, emptyBuild, type Build, type Item } from '../design';
+import { familyChange, familyOf } from '../studies';
+import { workOut } from '../analysis';
+import { proposeLoop } from '../loops';
+import { isWet, type FittingPart, type ItemPart, type PartKind } from '../components';
+import { pieceOf } from '../tubing';
+
+const of = <K extends PartKind>(kind: K) =>
+  CATALOGUE.filter((p) => p.kind === kind) as Extract<(typeof CATALOGUE)[number], { kind: K }>[];
+const FITTINGS = of('fitting');
+
+/** Every port of every part in a loop is on the list: by a fitting of its run, by half of a joint, or by its cap; each thread and size matches what it meets. */
+function holes(build: Build): readonly string[] {
+  const wrong: string[] = [],
+    { list, runs } = workOut(build).reports;
+  const bought = (part: string): number =>
+    list.lines.filter((l) => l.part === part).reduce((s, l) => s + l.quantity, 0);
+  const asked = new Map<string, number>(),
+    want = (part: FittingPart): void => {
+      asked.set(part.id, (asked.get(part.id) ?? 0) + 1);
+    };
+  for (const item of build.items) {
+    if (!isWet(item.part)) continue;
+    const loop = build.loops.find((l) =>
+      l.links.some((k) => k.from.item === item.id || k.to.item === item.id),
+    );
+    if (!loop) continue;
+    for (const port of item.part.ports) {
+      const link = build.loops
+        .flatMap((l) => l.links)
+        .find(
+          (k) =>
+            (k.from.item === item.id && k.from.port === port.id) ||
+            (k.to.item === item.id && k.to.port === port.id),
+        );
+      const cap = build.loops
+        .flatMap((l) => l.caps)
+        .find((c) => c.item === item.id && c.port === port.id);
+      if (!link && !cap) {
+        wrong.push(`${item.id}/${port.id} is neither connected nor plugged`);
+        continue;
+      }
+      if (cap) {
+        want(build.kit[cap.with]);
+        if (build.kit[cap.with].thread !== port.thread)
+          wrong.push(`${item.id}/${port.id}: cap of another thread`);
+      }
+    }
+  }
+  for (const run of runs) {
+    const loop = build.loops.find((l) => l.id === run.loop) as Build['loops'][number];
+    for (const f of run.fittings) want(pieceOf(run, f.duty, loop, build.kit));
+    if (run.by === 'tube' && run.fittings.filter((f) => f.duty === loop.fitting.duty).length !== 2)
+      wrong.push(`${run.id} has not two fittings`);
+    if (
+      run.by === 'tube' &&
+      (loop.fitting.tube?.outer_mm !== loop.tube.outer_mm ||
+        loop.fitting.tube.inner_mm !== loop.tube.inner_mm)
+    )
+      wrong.push(`${run.id}: fitting and tube differ`);
+  }
+  for (const [part, n] of asked)
+    if (bought(part) !== n) wrong.push(`${part}: ${n} asked for, ${bought(part)} on the list`);
+  for (const l of list.lines)
+    if (l.kind === 'fitting' && !asked.has(l.part))
+      wrong.push(`${l.part} is on the list, and nothing asks for it`);
+  return wrong;
+}
+
+describe('the list is complete', () => {
+  test.each(DEMO_BUILDS.map((d) => [d.name, d.build] as const))('%s', (_, build) => {
+    expect(holes(build)).toEqual([]);
+  });
+
+  const index = fc.nat(1000),
+    tubes = [
+      ['tube-soft-13-10', 'fit-comp-13-10'],
+      ['tube-petg-14-10', 'fit-hard-14'],
+      ['tube-epdm-16-10', 'fit-mill-comp-16-10'],
+      ['tube-acrylic-16-12', 'fit-rush-hard-16'],
+    ] as const;
+  test('random builds: whatever is connected is on it, and nothing else', () => {
+    fc.assert(
+      fc.property(
+        index,
+        index,
+        index,
+        fc.array(index, { minLength: 1, maxLength: 3 }),
+        fc.array(index, { minLength: 1, maxLength: 3 }),
+        fc.nat(3),
+        (r, p, c, blocks, radiators, t) => {
+          const pick = <K extends PartKind>(kind: K, n: number): ItemPart => {
+            const list = of(kind);
+            return list[n % list.length] as unknown as ItemPart;
+          };
+          const items: Item[] = [
+            ['reservoir', pick('reservoir', r)],
+            ['pump', pick('pump', p)],
+            ...blocks.map((n, i) => [`block-${i}`, pick('block', n)] as const),
+            ...radiators.map((n, i) => [`radiator-${i}`, pick('radiator', n)] as const),
+          ].map(([id, part]) => ({
+            id: id as string,
+            name: id as string,
+            part: part as ItemPart,
+            placement: { on: 'bench' },
+            settings: {},
+          }));
+          const [tube, fitting] = tubes[t] as (typeof tubes)[number],
+            bare: Build = { ...emptyBuild('Random', STANDARD_KIT), items };
+          const edit = proposeLoop(bare, {
+            name: 'Loop',
+            items: items.map((i) => i.id),
+            tube: catalogued('tube', tube),
+            fitting: catalogued('fitting', fitting),
+            coolant: of('coolant')[c % of('coolant').length] as Build['loops'][number]['coolant'],
+          });
+          if (edit) expect(holes(applyEdit(bare, edit).build)).toEqual([]);
+        },
+      ),
+      { numRuns: 120 },
+    );
+  });
+
+  test('another family: every run and cap follows, what it has no like for stays and is told', () => {
+    for (const { build } of DEMO_BUILDS)
+      for (const family of new Set(FITTINGS.map(familyOf))) {
+        const { edit, stays } = familyChange(build, family, FITTINGS),
+          after = applyEdit(build, edit).build;
+        expect(holes(after)).toEqual([]);
+        const parts = [
+          ...after.loops.map((l) => l.fitting),
+          ...(['plug', 'drain', 'fill', 'joint', 'rotary45', 'rotary90', 'extender'] as const).map(
+            (d) => after.kit[d],
+          ),
+        ];
+        for (const f of parts) expect(familyOf(f) === family || stays.includes(f.name)).toBe(true);
+      }
+  });
+});
+
+describe('what the drawer has is not bought', () => {
+  const [{ build: desk }] = DEMO_BUILDS as [(typeof DEMO_BUILDS)[number]];
+  test('three plugs there: three less to pay for, and the line says so', () => {
+    const line = (b: Build) => workOut(b).reports.list.lines.find((l) => l.part === 'fit-plug');
+    const before = line(desk),
+      after = line(applyEdit(desk, { do: 'drawer.set', part: 'fit-plug', count: 2 }).build);
+    expect(after).toMatchObject({
+      have: 2,
+      quantity: before?.quantity,
+      total: (before?.total ?? 0) - 2 * (before?.unitPrice ?? 0),
+    });
+  });
+
+  test("tools are told by tubing and stand outside the loop's budget; one cutter serves two loops", () => {
+    const tower = DEMO_BUILDS.find((d) => d.build.loops.length === 2)?.build as Build,
+      { list } = workOut(tower).reports,
+      tools = list.lines.filter((l) => l.tool);
+    expect(tools.map((l) => l.part)).toEqual(
+      expect.arrayContaining([
+        'sun-heat-gun',
+        'sun-cutter',
+        'sun-cord-12',
+        'sun-mandrel-16',
+        'sun-deburrer',
+      ]),
+    );
+    expect(tools.every((l) => l.quantity === 1 && !l.inBudget)).toBe(true);
+    expect(
+      workOut(desk)
+        .reports.list.lines.filter((l) => l.tool)
+        .map((l) => l.part),
+    ).not.toContain('sun-heat-gun');
+  });
+
+  /** 1 part to 3 by volume (common practice): 1,000 mL are 250 mL of concentrate and 750 mL of water. */
+  test('concentrate is mixed by volume, and its water is on the list', () => {
+    const winter = applyEdit(desk, {
+        do: 'loop.coolant',
+        loop: 'loop',
+        coolant: catalogued('coolant', 'cool-winter'),
+        age_months: 0,
+      }).build,
+      { list } = workOut(winter).reports,
+      [volume] = list.volumes;
+    const buy = volume?.buy_mL ?? 0;
+    expect(list.lines.find((l) => l.part === 'cool-winter')?.quantity).toBe(
+      Math.ceil(buy / 4 / 1000),
+    );
+    expect(list.lines.find((l) => l.part === 'sun-water')?.quantity).toBe(
+      Math.ceil((0.75 * buy) / 1000),
+    );
+  });
+});

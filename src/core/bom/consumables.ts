@@ -1,0 +1,166 @@
+import type { Loop } from '../design';
+import { missedHoles, screwNeeds } from '../clearance';
+import type { Model } from '../system';
+import type { SundryDuty, SundryPart } from '../components';
+import type { Run } from '../tubing';
+import { mixFor } from './mixing';
+import type { LoopVolume } from './volume';
+
+/** A sundry the build asks for: what for, how many uses, by whom, and why. */
+export interface SundryNeed {
+  readonly duty: SundryDuty;
+  readonly uses: number;
+  readonly tube_mm?: number;
+  readonly for: readonly string[];
+  readonly why: string;
+}
+
+/** One bottle of biocide does so much coolant, mL a drop-bottle's use (common practice, no source). */
+const BIOCIDE_USE_ML = 1000;
+
+/** Sundries and tools, from the build alone: paste and pads by block, washers by screw, brackets by foot, and what the tubing is worked with. */
+export function sundryNeeds(
+  model: Model,
+  runs: readonly Run[],
+  volumes: readonly LoopVolume[],
+): readonly SundryNeed[] {
+  const { build } = model,
+    needs: SundryNeed[] = [];
+  const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
+  const blocks = build.items.filter((i) => i.part.kind === 'block'),
+    cards = blocks.filter((i) => i.part.kind === 'block' && i.part.cools.includes('card')),
+    others = blocks.filter(
+      (i) =>
+        i.part.kind === 'block' &&
+        (i.part.cools.includes('board') || i.part.cools.includes('memory')),
+    );
+  const names = (list: readonly { readonly name: string }[]): string =>
+    list.map((i) => i.name).join(', ');
+  const need = (
+    duty: SundryDuty,
+    uses: number,
+    asked: readonly string[],
+    why: string,
+    tube_mm?: number,
+  ): void => {
+    if (uses > 0)
+      needs.push({ duty, uses, for: asked, why, ...(tube_mm === undefined ? {} : { tube_mm }) });
+  };
+  if (blocks.length > 0) {
+    const ids = blocks.map((b) => b.id);
+    need('paste', blocks.length, ids, `under ${names(blocks)}`);
+    need('alcohol', blocks.length, ids, 'to clean the faces before the paste');
+    const padded = [...cards, ...others];
+    need(
+      'pads',
+      padded.length,
+      padded.map((b) => b.id),
+      `on memory and regulators under ${names(padded)}`,
+    );
+  }
+  const washers = screwNeeds(model).filter((s) => s.washers > 0);
+  need(
+    'washer',
+    washers.reduce((s, w) => s + w.washers * w.quantity, 0),
+    washers.map((w) => w.radiator),
+    `under the heads of screws for ${[...new Set(washers.map((w) => nameOf(w.radiator)))].join(', ')}`,
+  );
+  const missed = build.items.filter((i) => missedHoles(build, i) !== null);
+  for (const item of missed)
+    need('bracket', 1, [item.id], `${item.name} does not meet the holes of its place`);
+  const loops = build.loops.filter((l) => l.links.length > 0);
+  if (loops.length === 0) return needs;
+  const ids = loops.map((l) => l.id);
+  need('o-ring', 1, ids, 'to spare: a sliced O-ring stops a build');
+  need('paper', 1, ids, 'under every joint at the leak test');
+  need('gloves', 1, ids, 'coolant and biocide irritate');
+  need('leak-tester', 1, ids, 'air test before any coolant goes in');
+  need('fill-bottle', 1, ids, 'to fill without spilling');
+  const fresh = build.items.filter((i) => i.part.kind === 'radiator' && !i.settings.owned);
+  need(
+    'flush',
+    fresh.length,
+    fresh.map((i) => i.id),
+    `new radiators are flushed: ${names(fresh)}`,
+  );
+  for (const loop of loops) {
+    const volume = volumes.find((v) => v.loop === loop.id);
+    if (volume) {
+      need(
+        'water',
+        Math.ceil(mixFor(loop.coolant, volume.buy_mL).water_mL / 1000 - 1e-9),
+        [loop.id],
+        `${loop.coolant.name} is mixed with it`,
+      );
+      if (!loop.coolant.biocide)
+        need(
+          'biocide',
+          Math.ceil(volume.buy_mL / BIOCIDE_USE_ML),
+          [loop.id],
+          `${loop.coolant.name} has none`,
+        );
+    }
+    workedWith(
+      loop,
+      runs.filter((r) => r.loop === loop.id && r.by === 'tube'),
+    ).forEach((n) => needs.push(n));
+  }
+  return needs;
+}
+
+/** What a kind of tubing is worked with. */
+function workedWith(loop: Loop, tubes: readonly Run[]): readonly SundryNeed[] {
+  if (tubes.length === 0) return [];
+  const { tube } = loop,
+    why = `${loop.name}: ${tube.material}`,
+    base = { uses: 1, for: tubes.map((r) => r.id), why };
+  if (!tube.hard) return [{ ...base, duty: 'snips', why: `${why} is cut square` }];
+  const bent = tubes.some((r) => r.bends > 0);
+  return [
+    tube.material === 'acrylic'
+      ? { ...base, duty: 'saw' as const, why: `${why} cracks in a cutter` }
+      : { ...base, duty: 'cutter' as const, why: `${why} is cut clean` },
+    ...(tube.material === 'acrylic'
+      ? [{ ...base, duty: 'mitre' as const, why: `${why} is sawn square` }]
+      : []),
+    { ...base, duty: 'deburrer', why: `${why}: a sharp edge slices the O-ring` },
+    ...(bent
+      ? [
+          {
+            ...base,
+            duty: 'cord' as const,
+            tube_mm: tube.inner_mm,
+            why: `${why}: inside while it is bent`,
+          },
+          {
+            ...base,
+            duty: 'mandrel' as const,
+            tube_mm: tube.outer_mm,
+            why: `${why}: ${tube.minBend_mm} mm bends`,
+          },
+          { ...base, duty: 'heat-gun' as const, why: `${why} is bent warm` },
+          { ...base, duty: 'marker' as const, why: `${why}: marks that wipe off` },
+          { ...base, duty: 'tape' as const, why: `${why}: a line along the tube` },
+        ]
+      : []),
+  ];
+}
+
+/** The cheapest way to so many uses of a duty: packs of one kind. Null where nothing on offer serves. */
+export function packFor(
+  offer: readonly SundryPart[],
+  need: SundryNeed,
+): { readonly part: SundryPart; readonly quantity: number } | null {
+  const fit = offer.filter(
+    (p) => p.duty === need.duty && (need.tube_mm === undefined || p.tube_mm === need.tube_mm),
+  );
+  return (
+    fit
+      .map((part) => ({ part, quantity: part.tool ? 1 : Math.ceil(need.uses / part.pack - 1e-9) }))
+      .sort(
+        (a, b) =>
+          a.quantity * a.part.price_minor - b.quantity * b.part.price_minor ||
+          a.part.id.localeCompare(b.part.id),
+      )[0] ?? null
+  );
+}

@@ -1,0 +1,41 @@
+import type { Build, KitDuty } from '../design';
+import type { ListReport } from '.';
+import type { FittingDuty } from '../components';
+
+/** One more of something that stops builds when it is missing. */
+export interface Spare {
+  readonly part: string;
+  readonly name: string;
+  readonly why: string;
+  readonly price_minor: number;
+}
+
+/** What breaks builds for weeks (common practice, no source): fittings that drip, plugs that are miscounted, and the elbow one run too few had. */
+const REASONS: Partial<Record<FittingDuty, string>> = {
+  compression: 'one that drips or is dropped',
+  barb: 'one that drips or is dropped',
+  'hard-tube': 'one whose ring is cut',
+  plug: 'ports are miscounted',
+  rotary90: 'one run more often wants an elbow than was thought',
+  rotary45: 'one run more often wants an elbow than was thought',
+  extender: 'two ports too close are seen only in the hand',
+  joint: 'two parts turn out to meet',
+};
+const KIT: readonly KitDuty[] = ['plug', 'joint', 'rotary45', 'rotary90', 'extender'];
+
+/** For every fitting on the list that breaks builds, one more; dear ones last. */
+export function spareAdvice(build: Build, list: ListReport): readonly Spare[] {
+  const duties = new Map(
+    [...build.loops.map((l) => l.fitting), ...KIT.map((d) => build.kit[d])].map((f) => [
+      f.id,
+      f.duty,
+    ]),
+  );
+  return list.lines
+    .flatMap((l): Spare[] => {
+      const duty = duties.get(l.part),
+        why = duty && REASONS[duty];
+      return why ? [{ part: l.part, name: l.name, why, price_minor: l.unitPrice }] : [];
+    })
+    .sort((a, b) => a.price_minor - b.price_minor);
+}

@@ -1,0 +1,83 @@
+import type { Fix, Said } from './diagnostic';
+import { trappedAir } from '../loops';
+import { formatNumber } from '../units';
+import { nameOf, type SpatialRule } from './inputs';
+import { triedFixes } from './tried';
+
+/** Pockets smaller than this are swept out by the flow, mL (common practice, no source). */
+const LEAST_ML = 10;
+/** A hump of a tube over both its ends, mm. */
+const HUMP_MM = 15;
+
+export const airTrap: SpatialRule = {
+  code: 'rule.air-trap',
+  severity: 'note',
+  stage: 'runs',
+  meaning:
+    'Air stays where a part reaches higher than its highest port in use, and in a tube that rises over both its ends. Ports up bleed easily. What is told is the most that can stay; flow and tilting the case take it out over days.',
+  source:
+    "geometry of ports and routed tubes; an even spread of each part's volume over its height is an estimate",
+  check: (context) =>
+    context.build.loops.flatMap((loop): Said[] => {
+      const pockets = trappedAir(context.model, loop).filter((p) => p.mL >= LEAST_ML);
+      const humps = context.runs
+        .filter((r) => r.loop === loop.id && r.routed)
+        .flatMap((r) => {
+          const path = r.routed?.path ?? [],
+            [first] = path,
+            last = path[path.length - 1];
+          const over =
+            first && last
+              ? Math.max(...path.flatMap((s) => [s.from[1], s.to[1]])) -
+                Math.max(first.from[1], last.to[1])
+              : 0;
+          return over > HUMP_MM ? [{ run: r, over }] : [];
+        });
+      if (pockets.length === 0 && humps.length === 0) return [];
+      const fixes = pockets.flatMap((p): Fix[] => {
+        const item = context.build.items.find((i) => i.id === p.item);
+        return item?.part.kind === 'radiator' && item.placement.on === 'mount'
+          ? [
+              {
+                label: `Turn the ports of ${item.name} to the other end`,
+                edit: {
+                  do: 'item.place',
+                  item: item.id,
+                  placement: {
+                    ...item.placement,
+                    ports: item.placement.ports === 'end' ? 'start' : 'end',
+                  },
+                },
+              },
+            ]
+          : [];
+      });
+      const sum = (list: readonly { readonly mL: number }[]): number =>
+          list.reduce((s, p) => s + p.mL, 0),
+        now = sum(pockets);
+      return [
+        {
+          subjects: [loop.id, ...pockets.map((p) => p.item), ...humps.map((h) => h.run.id)],
+          title:
+            pockets.length > 0
+              ? `Air can stay in ${pockets.length === 1 ? nameOf(context, (pockets[0] as { item: string }).item) : `${pockets.length} parts`} of ${loop.name}`
+              : `Air can stay in ${humps.length === 1 ? 'a tube' : `${humps.length} tubes`} of ${loop.name}`,
+          detail: `${[...pockets.slice(0, 4).map((p) => `${nameOf(context, p.item)}, up to ${formatNumber(p.mL)} mL`), ...humps.slice(0, 3).map((h) => `${h.run.name} rises ${formatNumber(h.over)} mm over its ends`)].join('; ')}. Tilt the case while it bleeds.`,
+          ...(pockets.length > 0 ? { measured: now, limit: LEAST_ML, unit: 'mL' } : {}),
+          candidates: () =>
+            triedFixes(
+              context,
+              fixes,
+              (m) => {
+                const l = m.build.loops.find((x) => x.id === loop.id);
+                return (
+                  l !== undefined &&
+                  sum(trappedAir(m, l).filter((p) => p.mL >= LEAST_ML)) < now - LEAST_ML
+                );
+              },
+              1,
+            ),
+        },
+      ];
+    }),
+};

@@ -1,0 +1,53 @@
+import { freeId, type Edit, type Item } from '../design';
+import type { Said } from './diagnostic';
+import { plural } from '../units';
+import type { BuildRule } from './inputs';
+
+export const caseFans: BuildRule = {
+  code: 'case.fans',
+  severity: 'note',
+  stage: 'cooling',
+  meaning:
+    'Fans come with the case and their mount is still free. Added, they move case air and cost nothing.',
+  source: "the case's own data",
+  check: (context) => {
+    const { build } = context;
+    const taken = (mount: string): boolean =>
+      build.items.some((i) => i.placement.on === 'mount' && i.placement.mount === mount);
+    const waiting = (build.case?.fansIncluded ?? []).filter(
+      (f) => !taken(f.mount) && build.case?.mounts.some((m) => m.id === f.mount),
+    );
+    if (waiting.length === 0) return [];
+    const names = waiting.map(
+      (f) => build.case?.mounts.find((m) => m.id === f.mount)?.name ?? f.mount,
+    );
+    const edits: Edit[] = [];
+    const ids = build.items.map((i) => i.id);
+    for (const f of waiting) {
+      const id = freeId(ids, 'case-fan');
+      ids.push(id);
+      const item: Item = {
+        id,
+        name: `${f.fan.name}, of the case`,
+        part: f.fan,
+        placement: {
+          on: 'mount',
+          mount: f.mount,
+          slide_mm: 0,
+          ports: 'end',
+          air: f.mount === 'front' || f.mount === 'bottom' ? 'in' : 'out',
+        },
+        settings: { owned: true },
+      };
+      edits.push({ do: 'item.add', item });
+    }
+    return [
+      {
+        subjects: [],
+        title: `${plural(waiting.length, 'fan')} of the case ${waiting.length === 1 ? 'is' : 'are'} not in the build`,
+        detail: `Free: ${names.join(', ')}. They count as owned.`,
+        candidates: () => [{ label: 'Add them, as owned', edit: { do: 'batch', edits } }],
+      } satisfies Said,
+    ];
+  },
+};

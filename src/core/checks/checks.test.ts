@@ -1,0 +1,715 @@
+import { describe, expect, test } from '@jest/globals';
+import { CATALOGUE, catalogued, demoBuild, STANDARD_KIT } from '@/catalogue';
+import { applyEdit, emptyBuild, withoutRoutes, type Build, type Edit } from '../design';
+import { evaluate, type PublishedFinding } from '../analysis';
+import { secondPump, splitEdit } from '../loops';
+import { resolve } from '../system';
+import { routesOf, samplePath, withRoutes, type Route } from '../routing';
+import { RULES } from '.';
+
+const desk = demoBuild('dawn-chorus-desk') as Build;
+const tower = demoBuild('fenland-flood-tower') as Build;
+const box = demoBuild('pocket-planetarium') as Build;
+const edited = (build: Build, ...edits: Edit[]): Build =>
+  edits.reduce((b, e) => applyEdit(b, e).build, build);
+/** Of one build routing is said to have found no way for a run. */
+const wayless = edited(desk, {
+  do: 'layout.set',
+  routes: { 'run-3': null },
+  noWay: { 'run-3': { blockedBy: 'Sheet', wouldFit: 'bends of 22 mm' } },
+});
+/** One run pinned as it was found; then a bar across its way, and in another its radiator slid. */
+const theRun = routesOf(resolve(desk)).routes.find((r) => r.link === 'run-4') as Route;
+const pinned = edited(desk, { do: 'route.pin', link: 'run-4', pinned: true });
+const middle = samplePath(theRun.path, 5)[
+  Math.floor(samplePath(theRun.path, 5).length / 2)
+] as readonly [number, number, number];
+const pierced: Build = {
+  ...edited(pinned, {
+    do: 'case.choose',
+    case: {
+      ...(desk.case as NonNullable<Build['case']>),
+      obstacles: [
+        ...(desk.case?.obstacles ?? []),
+        {
+          id: 'bar',
+          name: 'Bar',
+          removable: false,
+          min: [middle[0] - 4, middle[1] - 4, middle[2] - 20],
+          max: [middle[0] + 4, middle[1] + 4, middle[2] + 20],
+        },
+      ],
+    },
+  }),
+  name: 'Routed',
+};
+const slid: Build = {
+  ...edited(pinned, {
+    do: 'item.place',
+    item: 'top-radiator',
+    placement: { on: 'mount', mount: 'top', slide_mm: 30, ports: 'end', air: 'out' },
+  }),
+  name: 'Routed',
+};
+const found = (build: Build, code: string): PublishedFinding[] => {
+  const routed = build.name === 'Routed' ? withRoutes(build) : build;
+  return evaluate(routed, { fixes: true, offer: CATALOGUE }).findings.filter(
+    (f) => f.code === code,
+  );
+};
+const fixed = (build: Build, f: PublishedFinding, label = 0): Build =>
+  edited(build, (f.fixes[label] as PublishedFinding['fixes'][number]).edit);
+
+/** Meters with a straight way before a reservoir, and two loops of which one must step over the other. */
+const meter = (id: string, at: readonly [number, number, number]): Build['items'][number] => ({
+  id,
+  name: id,
+  part: catalogued('inline', 'inl-meter-temp'),
+  placement: { on: 'free', at, turn: 0 },
+  settings: {},
+});
+const joined = (id: string, from: string, to: string): Build['loops'][number] => ({
+  id,
+  name: id,
+  tube: catalogued('tube', 'tube-petg-14-10'),
+  fitting: catalogued('fitting', 'fit-hard-14'),
+  coolant: catalogued('coolant', 'cool-clear-premix'),
+  coolantAge_months: 0,
+  links: [
+    {
+      id: `run-${id}`,
+      from: { item: from, port: 'out' },
+      to: { item: to, port: 'in' },
+      by: 'tube',
+      ends: { from: 'auto', to: 'auto' },
+    },
+  ],
+  caps: [],
+});
+const open: Build = {
+  ...emptyBuild('Routed', STANDARD_KIT),
+  case: {
+    ...catalogued('case', 'case-barn-96'),
+    interior: [600, 500, 450],
+    mounts: [],
+    grommets: [],
+    spots: [],
+    fansIncluded: [],
+    obstacles: [],
+  },
+};
+const covered: Build = {
+  ...open,
+  items: [
+    meter('a', [100, 250, 300]),
+    meter('b', [500, 250, 300]),
+    {
+      id: 'shown',
+      name: 'Reservoir',
+      part: catalogued('reservoir', 'res-osier-100'),
+      placement: { on: 'free', at: [300, 190, 120], turn: 0 },
+      settings: {},
+    },
+  ],
+  loops: [joined('one', 'a', 'b')],
+};
+const woven: Build = {
+  ...open,
+  items: [
+    meter('a', [100, 250, 380]),
+    meter('b', [500, 250, 380]),
+    meter('c', [200, 120, 200]),
+    meter('d', [380, 400, 200]),
+  ],
+  loops: [joined('one', 'a', 'b'), joined('two', 'c', 'd')],
+};
+
+/** The desk with fittings of another metal, or another metal under their plating. */
+const plated = (
+  metal: 'stainless' | 'nickel',
+  platedOver: 'aluminium' | undefined,
+  coolant: string,
+): Build => ({
+  ...desk,
+  loops: desk.loops.map((l) => ({
+    ...l,
+    fitting: {
+      ...l.fitting,
+      wetted: [{ metal, area_mm2: 700, ...(platedOver ? { platedOver } : {}) }],
+    },
+    coolant: catalogued('coolant', coolant),
+    coolantAge_months: 0,
+  })),
+});
+
+const tee = catalogued('inline', 'inl-tee');
+/** The desk's two blocks side by side; with its filter shut off, with a second pump beside the first. */
+const split = edited(desk, splitEdit(desk, 'loop', ['processor-block', 'card-block'], tee) as Edit);
+const pumped = edited(
+  desk,
+  secondPump(desk, 'loop', 'pump', catalogued('pump', 'pump-brook-small'), 'parallel', tee, {
+    on: 'bench',
+  }) as Edit,
+  { do: 'item.set', item: 'pump', values: { speed_rpm: 4800 } },
+  { do: 'item.set', item: 'pump-2', values: { speed_rpm: 1600 } },
+);
+const deadEnd = edited(split, {
+  do: 'link.remove',
+  loop: 'loop',
+  link: split.loops[0]?.links.find((l) => l.from.item === 'card-block')?.id ?? '',
+});
+const bypass = { id: 'bypass', by: 'tube', ends: { from: 'auto', to: 'auto' } } as const;
+
+/** The desk with nothing connected: its reservoir may stand anywhere. */
+const apartDesk = edited(desk, { do: 'loop.remove', loop: 'loop' });
+
+/** For each rule: a build that breaks it and one that does not. The table must name every rule. */
+const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
+  'case.fans': { bad: edited(tower, { do: 'item.remove', item: 'rear-fan' }), good: tower },
+  'control.sensor': {
+    bad: edited(desk, {
+      do: 'item.set',
+      item: 'top-fans',
+      values: {
+        control: { sensor: 'gone/die', points: [[30, 1000]], hysteresis_K: 1, ramp_rpms: 50 },
+      },
+    }),
+    good: edited(desk, {
+      do: 'item.set',
+      item: 'top-fans',
+      values: {
+        control: { sensor: 'processor/die', points: [[30, 1000]], hysteresis_K: 1, ramp_rpms: 50 },
+      },
+    }),
+  },
+  'fan.stall': {
+    bad: edited(
+      desk,
+      {
+        do: 'item.replace',
+        item: 'front-radiator',
+        part: {
+          ...catalogued('radiator', 'rad-mill-360-30'),
+          core: {
+            ...catalogued('radiator', 'rad-mill-360-30').core,
+            depth_mm: 90,
+            finDragFactor: 3,
+          },
+        },
+      },
+      { do: 'fans.speed', speed_rpm: 500 },
+    ),
+    good: desk,
+  },
+  'heat.summer': {
+    bad: edited(desk, { do: 'brief.set', values: { summer_C: 38 } }),
+    good: edited(desk, { do: 'brief.set', values: { summer_C: 26 } }),
+  },
+  'radiator.rating': {
+    bad: edited(desk, {
+      do: 'item.rating',
+      item: 'front-radiator',
+      rating: { heat_W: 900, difference_K: 10, speed_rpm: 1300 },
+    }),
+    good: edited(desk, {
+      do: 'item.rating',
+      item: 'front-radiator',
+      rating: { heat_W: 240, difference_K: 10, speed_rpm: 1300 },
+    }),
+  },
+  'supply.short': {
+    bad: edited(desk, { do: 'item.set', item: 'card', values: { draw_W: 600 } }),
+    good: desk,
+  },
+  'caution.coolant': {
+    bad: edited(desk, {
+      do: 'loop.coolant',
+      loop: 'loop',
+      coolant: catalogued('coolant', 'cool-winter'),
+      age_months: 0,
+    }),
+    good: desk,
+  },
+  'cooling.short': { bad: edited(desk, { do: 'fans.speed', speed_rpm: 600 }), good: desk },
+  'fit.blocked': {
+    bad: edited(desk, {
+      do: 'case.choose',
+      case: {
+        ...(desk.case as NonNullable<Build['case']>),
+        obstacles: [
+          { id: 'sheet', name: 'Sheet', removable: false, min: [394, 5, 30], max: [396, 400, 180] },
+        ],
+      },
+    }),
+    good: desk,
+  },
+  'fit.board': {
+    bad: edited(box, {
+      do: 'item.replace',
+      item: 'board',
+      part: catalogued('board', 'brd-barnacre-atx'),
+    }),
+    good: box,
+  },
+  'fit.hand': { bad: desk, good: edited(desk, { do: 'loop.remove', loop: 'loop' }) },
+  'fit.holes': {
+    bad: edited(desk, {
+      do: 'item.replace',
+      item: 'pump',
+      part: catalogued('pump', 'pump-brook-small'),
+    }),
+    good: desk,
+  },
+  'fit.port': { bad: box, good: desk },
+  'power.header': { bad: edited(tower, { do: 'kit.leads', leads: [] }), good: tower },
+  'fit.clash': { bad: box, good: desk },
+  'fit.mount': {
+    bad: edited(desk, {
+      do: 'item.place',
+      item: 'front-radiator',
+      placement: { on: 'mount', mount: 'rear', slide_mm: 0, ports: 'end', air: 'in' },
+    }),
+    good: desk,
+  },
+  'fit.tight': { bad: box, good: tower },
+  'fit.unplaced': {
+    bad: edited(desk, { do: 'item.place', item: 'pump', placement: { on: 'bench' } }),
+    good: desk,
+  },
+  'flow.backwards': { bad: pumped, good: desk },
+  'flow.between': {
+    bad: edited(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 1400 } }),
+    good: desk,
+  },
+  'flow.idle': { bad: deadEnd, good: split },
+  'flow.low': {
+    bad: edited(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 2400 } }),
+    good: desk,
+  },
+  'flow.none': {
+    bad: edited(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 0 } }),
+    good: desk,
+  },
+  'flow.suction': {
+    bad: edited(desk, { do: 'loop.links', loop: 'loop', links: swapReservoir(desk) }),
+    good: desk,
+  },
+  'heat.coolant': { bad: edited(desk, { do: 'brief.set', values: { room_C: 40 } }), good: desk },
+  'heat.on-air': {
+    bad: desk,
+    good: edited(
+      desk,
+      ...desk.items
+        .filter((i) => ['board', 'memory'].includes(i.id))
+        .map((i): Edit => ({ do: 'item.set', item: i.id, values: { draw_W: 0 } })),
+    ),
+  },
+  'heat.over': { bad: edited(desk, { do: 'brief.limit', values: { part_C: 60 } }), good: desk },
+  'list.over-budget': {
+    bad: edited(desk, { do: 'brief.limit', values: { budget_minor: 50000 } }),
+    good: desk,
+  },
+  'metal.marginal': { bad: plated('stainless', undefined, 'cool-distilled'), good: desk },
+  'metal.mixed': { bad: box, good: desk },
+  'metal.scratch': { bad: plated('nickel', 'aluminium', 'cool-clear-premix'), good: desk },
+  'noise.over': { bad: edited(desk, { do: 'fans.speed', speed_rpm: 1900 }), good: desk },
+  'pump.ratings': {
+    bad: edited(desk, {
+      do: 'item.ratings',
+      item: 'pump',
+      ratings: { head_m: 3.95, pressure_kPa: 200 },
+    }),
+    good: desk,
+  },
+  'rule.no-drain': { bad: box, good: desk },
+  'rule.not-closed': {
+    bad: edited(desk, { do: 'link.remove', loop: 'loop', link: desk.loops[0]?.links[3]?.id ?? '' }),
+    good: desk,
+  },
+  'rule.port-open': {
+    bad: edited(desk, {
+      do: 'cap.set',
+      loop: 'loop',
+      port: { item: 'pump', port: 'low' },
+      with: null,
+    }),
+    good: desk,
+  },
+  'rule.port-twice': {
+    bad: edited(desk, {
+      do: 'link.add',
+      loop: 'loop',
+      link: {
+        ...bypass,
+        from: { item: 'pump', port: 'out' },
+        to: { item: 'reservoir', port: 'top' },
+      },
+    }),
+    good: split,
+  },
+  'rule.reservoir-pump': {
+    bad: edited(desk, { do: 'loop.links', loop: 'loop', links: swapReservoir(desk) }),
+    good: desk,
+  },
+  'run.no-length': {
+    bad: edited(desk, {
+      do: 'loop.links',
+      loop: 'loop',
+      links: (desk.loops[0]?.links ?? []).map((l) => ({ ...l, by: 'tube' as const })),
+    }),
+    good: desk,
+  },
+  'run.joint-apart': {
+    bad: edited(desk, {
+      do: 'item.place',
+      item: 'pump',
+      placement: { on: 'free', at: [332, 99, 115], turn: 0 },
+    }),
+    good: desk,
+  },
+  'coolant.watch': {
+    bad: edited(desk, {
+      do: 'loop.tube',
+      loop: 'loop',
+      tube: catalogued('tube', 'tube-soft-13-10'),
+      fitting: catalogued('fitting', 'fit-rush-comp-13-10'),
+    }),
+    good: desk,
+  },
+  'coolant.attacks': {
+    bad: edited(
+      desk,
+      {
+        do: 'loop.tube',
+        loop: 'loop',
+        tube: catalogued('tube', 'tube-acrylic-16-12'),
+        fitting: catalogued('fitting', 'fit-hard-16'),
+      },
+      {
+        do: 'loop.coolant',
+        loop: 'loop',
+        coolant: catalogued('coolant', 'cool-solvent'),
+        age_months: 0,
+      },
+    ),
+    good: desk,
+  },
+  'coolant.clogs': {
+    bad: edited(desk, {
+      do: 'loop.coolant',
+      loop: 'loop',
+      coolant: catalogued('coolant', 'cool-opaque'),
+      age_months: 0,
+    }),
+    good: desk,
+  },
+  'coolant.due': {
+    bad: edited(desk, {
+      do: 'loop.coolant',
+      loop: 'loop',
+      coolant: catalogued('coolant', 'cool-clear-premix'),
+      age_months: 25,
+    }),
+    good: edited(desk, {
+      do: 'loop.coolant',
+      loop: 'loop',
+      coolant: catalogued('coolant', 'cool-clear-premix'),
+      age_months: 12,
+    }),
+  },
+  'list.share': {
+    bad: edited(desk, {
+      do: 'item.replace',
+      item: 'card-block',
+      part: { ...catalogued('block', 'blk-hearth-card'), price_minor: 60000 },
+    }),
+    good: desk,
+  },
+  'run.before': {
+    bad: covered,
+    good: edited(covered, { do: 'item.set', item: 'shown', values: { inView: false } }),
+  },
+  'run.weave': { bad: woven, good: { ...woven, loops: woven.loops.slice(1) } },
+  'run.clash': { bad: pierced, good: { ...pinned, name: 'Routed' } },
+  'run.too-long': {
+    bad: edited(tower, {
+      do: 'loop.tube',
+      loop: 'loop',
+      tube: { ...(tower.loops[0] as Build['loops'][number]).tube, stick_mm: 150 },
+      fitting: (tower.loops[0] as Build['loops'][number]).fitting,
+    }),
+    good: tower,
+  },
+  'fit.floating': {
+    bad: edited(
+      apartDesk,
+      { do: 'item.place', item: 'pump', placement: { on: 'bench' } },
+      {
+        do: 'item.place',
+        item: 'reservoir',
+        placement: { on: 'free', at: [339, 150, 160], turn: 0 },
+      },
+    ),
+    good: edited(apartDesk, {
+      do: 'item.place',
+      item: 'reservoir',
+      placement: { on: 'free', at: [334, 161, 115], turn: 0 },
+    }),
+  },
+  'run.unrouted': { bad: withoutRoutes(desk), good: desk },
+  'run.unpinned': { bad: slid, good: { ...pinned, name: 'Routed' } },
+  'rule.air-trap': { bad: desk, good: edited(desk, { do: 'loop.remove', loop: 'loop' }) },
+  'rule.drain-low': { bad: tower, good: desk },
+  'rule.fill-low': { bad: tower, good: edited(desk, { do: 'loop.remove', loop: 'loop' }) },
+  'rule.pump-high': {
+    bad: edited(desk, {
+      do: 'item.place',
+      item: 'pump',
+      placement: { on: 'free', at: [300, 420, 115], turn: 0 },
+    }),
+    good: desk,
+  },
+  'rule.return-splash': { bad: returned('top'), good: desk },
+  'rule.wrong-way': { bad: turnedRound('processor-block'), good: desk },
+  'fill.expansion': {
+    bad: edited(desk, {
+      do: 'item.replace',
+      item: 'reservoir',
+      part: { ...catalogued('reservoir', 'res-osier-200'), fill_mL: 372, volume_mL: 374 },
+    }),
+    good: desk,
+  },
+  'run.no-way': { bad: wayless, good: desk },
+  'screw.none': { bad: edited(desk, { do: 'kit.screws', screws: [] }), good: desk },
+  'screw.too-long': { bad: box, good: desk },
+  'screw.too-short': {
+    bad: edited(desk, { do: 'item.set', item: 'front-fans', values: { screw_mm: 20 } }),
+    good: desk,
+  },
+  'tube.size-mismatch': {
+    bad: edited(desk, {
+      do: 'loop.fitting',
+      loop: 'loop',
+      fitting: catalogued('fitting', 'fit-comp-13-10'),
+    }),
+    good: desk,
+  },
+};
+
+/** The return led to another port of the reservoir; and a part passed the other way. */
+function returned(port: string): Build {
+  return edited(
+    desk,
+    {
+      do: 'loop.links',
+      loop: 'loop',
+      links: (desk.loops[0]?.links ?? []).map((l) =>
+        l.to.item === 'reservoir' ? { ...l, to: { item: 'reservoir', port } } : l,
+      ),
+    },
+    { do: 'cap.set', loop: 'loop', port: { item: 'reservoir', port }, with: null },
+    { do: 'cap.set', loop: 'loop', port: { item: 'reservoir', port: 'return' }, with: 'plug' },
+  );
+}
+function turnedRound(item: string): Build {
+  const links = desk.loops[0]?.links ?? [],
+    a = links.find((l) => l.to.item === item),
+    b = links.find((l) => l.from.item === item);
+  if (!a || !b) throw new Error('the demo lost its loop');
+  return edited(desk, {
+    do: 'loop.links',
+    loop: 'loop',
+    links: links.map((l) => {
+      if (l === a) return { ...l, to: b.from };
+      if (l === b) return { ...l, from: a.to };
+      return l;
+    }),
+  });
+}
+
+/** The reservoir moved behind the card block, so that the pump draws from a radiator. */
+function swapReservoir(build: Build): Build['loops'][number]['links'] {
+  const links = build.loops[0]?.links ?? [];
+  const toReservoir = links.find((l) => l.to.item === 'reservoir'),
+    toPump = links.find((l) => l.to.item === 'pump'),
+    afterPump = links.find((l) => l.from.item === 'pump');
+  if (!toReservoir || !toPump || !afterPump) throw new Error('the demo lost its loop');
+  return links.map((l) => {
+    if (l === toReservoir) return { ...l, to: toPump.to };
+    if (l === toPump) return { ...l, by: 'tube' as const, to: afterPump.to };
+    if (l === afterPump) return { ...l, to: { item: 'reservoir', port: 'return' } };
+    return l;
+  });
+}
+
+describe('every rule', () => {
+  test('stands in the table, and in order', () => {
+    expect(Object.keys(BROKEN).sort()).toEqual(RULES.map((r) => r.code).sort());
+    expect(RULES.map((r) => r.code)).toEqual(
+      [...RULES.map((r) => r.code)].sort((a, b) => a.localeCompare(b)),
+    );
+  });
+
+  test.each(Object.entries(BROKEN))(
+    '%s is found where it is and only there',
+    (code, { bad, good }) => {
+      const hits = found(bad, code);
+      expect(hits.length).toBeGreaterThan(0);
+      expect(found(good, code)).toEqual([]);
+      for (const f of hits) {
+        expect(f.title.length).toBeGreaterThan(5);
+        expect(f.detail.length).toBeGreaterThan(10);
+        expect(f.detail).not.toMatch(/NaN|undefined|null/);
+        expect(f.source.length).toBeGreaterThan(3);
+      }
+    },
+  );
+
+  test('every meaning and source is written', () => {
+    for (const r of RULES) {
+      expect(r.meaning.length).toBeGreaterThan(30);
+      expect(r.source.length).toBeGreaterThan(3);
+    }
+  });
+
+  test('every subject is something of the build or of the case', () => {
+    for (const build of [desk, tower, box]) {
+      const known = new Set([
+        ...build.items.map((i) => i.id),
+        ...build.loops.map((l) => l.id),
+        ...build.loops.flatMap((l) => l.links.map((k) => k.id)),
+        'case',
+      ]);
+      for (const f of evaluate(build).findings)
+        for (const s of f.subjects)
+          expect(known.has(s) || s.startsWith('case:') || s.startsWith('fitting:')).toBe(true);
+    }
+  });
+});
+
+describe('fixes do what they say', () => {
+  test.each([
+    ['cooling.short', BROKEN['cooling.short']?.bad],
+    ['noise.over', BROKEN['noise.over']?.bad],
+    ['flow.low', BROKEN['flow.low']?.bad],
+    [
+      'flow.backwards',
+      edited(
+        pumped,
+        { do: 'item.replace', item: 'pump-2', part: catalogued('pump', 'pump-osier-large') },
+        { do: 'brief.limit', values: { budget_minor: null } },
+      ),
+    ],
+    [
+      'rule.port-twice',
+      edited((BROKEN['rule.port-twice'] as { bad: Build }).bad, {
+        do: 'brief.limit',
+        values: { budget_minor: null },
+      }),
+    ],
+    ['run.no-length', BROKEN['run.no-length']?.bad],
+    ['rule.port-open', BROKEN['rule.port-open']?.bad],
+    ['rule.no-drain', BROKEN['rule.no-drain']?.bad],
+    ['rule.not-closed', BROKEN['rule.not-closed']?.bad],
+    ['rule.reservoir-pump', BROKEN['rule.reservoir-pump']?.bad],
+    ['screw.too-long', BROKEN['screw.too-long']?.bad],
+    ['screw.too-short', BROKEN['screw.too-short']?.bad],
+    ['tube.size-mismatch', BROKEN['tube.size-mismatch']?.bad],
+    ['metal.marginal', BROKEN['metal.marginal']?.bad],
+    ['run.before', BROKEN['run.before']?.bad],
+    ['run.clash', BROKEN['run.clash']?.bad],
+    ['run.unpinned', BROKEN['run.unpinned']?.bad],
+    ['rule.pump-high', BROKEN['rule.pump-high']?.bad],
+    ['rule.return-splash', BROKEN['rule.return-splash']?.bad],
+    ['rule.wrong-way', BROKEN['rule.wrong-way']?.bad],
+    ['coolant.watch', BROKEN['coolant.watch']?.bad],
+    ['coolant.attacks', BROKEN['coolant.attacks']?.bad],
+    ['coolant.clogs', BROKEN['coolant.clogs']?.bad],
+    ['coolant.due', BROKEN['coolant.due']?.bad],
+    ['fit.board', BROKEN['fit.board']?.bad],
+    [
+      'fit.tight',
+      edited(desk, {
+        do: 'item.place',
+        item: 'front-radiator',
+        placement: { on: 'mount', mount: 'front', slide_mm: 60, ports: 'end', air: 'in' },
+      }),
+    ],
+    ['fit.unplaced', BROKEN['fit.unplaced']?.bad],
+  ] as const)('%s: one click and it is gone', (code, bad) => {
+    const build = bad as Build;
+    const [first] = found(build, code);
+    expect(first?.fixes.length).toBeGreaterThan(0);
+    expect(found(fixed(build, first as PublishedFinding), code)).toEqual([]);
+  });
+
+  test('every fix offered for a clash has been tried and clears that pair', () => {
+    for (const f of found(box, 'fit.clash')) {
+      for (let i = 0; i < f.fixes.length; i += 1) {
+        const after = found(fixed(box, f, i), 'fit.clash');
+        expect(after.some((g) => g.subjects.join() === f.subjects.join())).toBe(false);
+        expect(after.length).toBeLessThan(found(box, 'fit.clash').length);
+      }
+    }
+  });
+
+  test('a clash of the planetarium can be cleared by a thinner core', () => {
+    const labels = found(box, 'fit.clash').flatMap((f) => f.fixes.map((x) => x.label));
+    expect(labels.some((l) => l.includes('thinner core'))).toBe(true);
+  });
+
+  test('the aluminium radiator can be changed for one of copper, and then nothing fails', () => {
+    const [first] = found(box, 'metal.mixed');
+    const copper = fixed(box, first as PublishedFinding);
+    expect(found(copper, 'metal.mixed').filter((f) => f.severity === 'fails')).toEqual([]);
+  });
+
+  test('parts that were joined and stand apart are moved together again', () => {
+    const apart = (BROKEN['run.joint-apart'] as { bad: Build }).bad,
+      [f] = found(apart, 'run.joint-apart');
+    // 20 mm to the rear, worked by hand.
+    expect(f?.measured).toBeCloseTo(20, 9);
+    expect(found(fixed(apart, f as PublishedFinding), 'run.joint-apart')).toEqual([]);
+  });
+
+  test('the planetarium can be mended by its own fixes alone', () => {
+    let build = box;
+    for (let round = 0; round < 12; round += 1) {
+      const next = evaluate(build, { offer: CATALOGUE, fixes: true }).findings.find(
+        (f) => f.severity === 'fails' && f.fixes.length > 0,
+      );
+      if (!next) break;
+      build = withRoutes(fixed(build, next));
+    }
+    expect(
+      evaluate(build, { offer: CATALOGUE })
+        .findings.filter((f) => f.severity === 'fails')
+        .map((f) => f.code),
+    ).toEqual([]);
+  });
+});
+
+describe('an unfinished build', () => {
+  test('an empty one has nothing against it', () => {
+    expect(evaluate(emptyBuild('New', STANDARD_KIT)).findings).toEqual([]);
+  });
+
+  test.each(
+    CATALOGUE.filter((p) =>
+      ['radiator', 'pump', 'reservoir', 'block', 'fan', 'card', 'board'].includes(p.kind),
+    ).map((p) => [p.id, p] as const),
+  )('%s alone on the bench never breaks anything', (_, part) => {
+    const build = edited(emptyBuild('New', STANDARD_KIT), {
+      do: 'item.add',
+      item: {
+        id: 'one',
+        name: part.name,
+        part: part as Build['items'][number]['part'],
+        placement: { on: 'bench' },
+        settings: {},
+      },
+    });
+    const text = JSON.stringify(evaluate(build, { offer: CATALOGUE }));
+    expect(text).not.toContain('NaN');
+  });
+});

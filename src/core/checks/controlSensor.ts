@@ -1,0 +1,37 @@
+import type { Edit } from '../design';
+import type { Said } from './diagnostic';
+import type { BuildRule } from './inputs';
+
+export const controlSensor: BuildRule = {
+  code: 'control.sensor',
+  severity: 'fails',
+  stage: 'cooling',
+  meaning:
+    'Fans or a pump follow the temperature of a part that is not in the build any more. They would see the room and stay slow while everything else warms.',
+  source: "the build's own parts",
+  check: (context) =>
+    context.build.items.flatMap((item): Said[] => {
+      const { control } = item.settings;
+      if (
+        !control ||
+        control.sensor === 'coolant' ||
+        context.setup.sources.some((s) =>
+          s.part.spots.some((spot) => control.sensor === `${s.item.id}/${spot.id}`),
+        )
+      )
+        return [];
+      const edit: Edit = {
+        do: 'item.set',
+        item: item.id,
+        values: { control: { ...control, sensor: 'coolant' } },
+      };
+      return [
+        {
+          subjects: [item.id],
+          title: `${item.name} follow${item.part.kind === 'pump' ? 's' : ''} a part that is gone`,
+          detail: `The sensor "${control.sensor}" is not in this build. Let the coolant lead, or choose another part under Over time.`,
+          candidates: () => [{ label: 'Follow the coolant', edit }],
+        },
+      ];
+    }),
+};

@@ -1,0 +1,29 @@
+import type { Said } from './diagnostic';
+import type { BuildRule } from './inputs';
+import { subjectsOf, tellSoft, unharmed } from './softFixes';
+
+export const coolantAttacks: BuildRule = {
+  code: 'coolant.attacks',
+  severity: 'fails',
+  stage: 'materials',
+  meaning:
+    'The coolant swells, hazes or cracks a plastic or rubber that it touches: of the tube, of a part, or of its seals. Take another coolant, or another tube or part.',
+  source:
+    "the coolant's own data; compound tables of O-ring handbooks and general chemical-resistance tables, from memory; glycol above a third crazes acrylic under stress (common practice, no source)",
+  check: (context) =>
+    context.metals.softs
+      .filter((s) => s.verdict === 'fails')
+      .flatMap((soft): Said[] => {
+        const loop = context.build.loops.find((l) => l.id === soft.loop);
+        return loop
+          ? [
+              {
+                subjects: subjectsOf(soft),
+                title: `${loop.coolant.name} attacks ${soft.material}`,
+                detail: `${tellSoft(soft)} It may leak or crack after weeks.`,
+                candidates: () => unharmed(context, loop),
+              },
+            ]
+          : [];
+      }),
+};

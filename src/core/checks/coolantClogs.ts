@@ -1,0 +1,56 @@
+import type { Fix, Said } from './diagnostic';
+import { coolantHabits } from '../bom';
+import { nameOf, type BuildRule } from './inputs';
+
+/** Fins denser than this, and filters, are where particles settle first, fins per inch (common practice, no source). */
+const DENSE_FPI = 20;
+
+export const coolantClogs: BuildRule = {
+  code: 'coolant.clogs',
+  severity: 'note',
+  stage: 'materials',
+  meaning:
+    'The particles that make a coolant opaque settle where the ways are narrow: dense blocks and fine filters. Flow sags over months. Clear coolant does not; an opaque one wants flushing every year.',
+  source: 'common practice, no source',
+  check: (context) =>
+    context.build.loops.flatMap((loop): Said[] => {
+      if (coolantHabits(loop.coolant).clogs !== 'fine fins and filters') return [];
+      const stations = context.model.loops.find((g) => g.loop.id === loop.id)?.stations ?? [];
+      const narrow = stations.filter((s) => {
+        const part = context.build.items.find((i) => i.id === s)?.part;
+        return (
+          part?.kind === 'block' ||
+          (part?.kind === 'inline' && part.duty === 'filter') ||
+          (part?.kind === 'radiator' && part.core.fpi >= DENSE_FPI)
+        );
+      });
+      if (narrow.length === 0) return [];
+      const clear = context.offer.flatMap((p) =>
+        p.kind === 'coolant' &&
+        p.look === 'clear' &&
+        p.inhibitor_months >= loop.coolant.inhibitor_months &&
+        !p.poisonous
+          ? [p]
+          : [],
+      )[0];
+      const fixes: Fix[] = clear
+        ? [
+            {
+              label: `Fill it with ${clear.name}`,
+              edit: { do: 'loop.coolant', loop: loop.id, coolant: clear, age_months: 0 },
+            },
+          ]
+        : [];
+      return [
+        {
+          subjects: [loop.id, ...narrow],
+          title: `${loop.coolant.name} settles in ${narrow.length === 1 ? nameOf(context, narrow[0] as string) : `${narrow.length} narrow parts`}`,
+          detail: `${narrow
+            .slice(0, 4)
+            .map((s) => nameOf(context, s))
+            .join(', ')}: flush ${loop.name} every year, and mind the flow.`,
+          candidates: () => fixes,
+        },
+      ];
+    }),
+};

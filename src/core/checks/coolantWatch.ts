@@ -1,0 +1,28 @@
+import type { Said } from './diagnostic';
+import type { BuildRule } from './inputs';
+import { harmlessTube, subjectsOf, tellSoft, unharmed } from './softFixes';
+
+export const coolantWatch: BuildRule = {
+  code: 'coolant.watch',
+  severity: 'note',
+  stage: 'materials',
+  meaning:
+    'A plastic or rubber takes this coolant, or what the tube gives off into it, only so well. Look at it at each change of coolant, and keep a spare seal.',
+  source: 'compound tables of O-ring handbooks and general chemical-resistance tables, from memory',
+  check: (context) =>
+    context.metals.softs
+      .filter((s) => s.verdict === 'tight')
+      .flatMap((soft): Said[] => {
+        const loop = context.build.loops.find((l) => l.id === soft.loop);
+        if (!loop) return [];
+        const fromTube = soft.because?.startsWith('plasticiser') ?? false;
+        return [
+          {
+            subjects: subjectsOf(soft),
+            title: `${soft.material.replace(/^[a-z]/, (c) => c.toUpperCase())} in ${loop.name} is to be looked after`,
+            detail: tellSoft(soft),
+            candidates: () => (fromTube ? harmlessTube(context, loop) : unharmed(context, loop)),
+          },
+        ];
+      }),
+};

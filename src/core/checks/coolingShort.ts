@@ -1,0 +1,69 @@
+import type { Fix, Said } from './diagnostic';
+import { worstRise } from '../thermal';
+import { formatKelvin, formatNumber } from '../units';
+import { nameOf, type BuildRule } from './inputs';
+
+export const coolingShort: BuildRule = {
+  code: 'cooling.short',
+  severity: 'fails',
+  stage: 'cooling',
+  meaning:
+    'The coolant settles farther above the room than the brief allows, or has no steady temperature at all. More sections, faster fans or less heat.',
+  source: 'the brief; temperature from the heat model',
+  check: (context) => {
+    const { rise_K } = context.build.brief.limits;
+    const said: Said[] = context.heat.loops
+      .filter((l) => l.status === 'no-radiator' && l.heatIn_W > 0)
+      .map((l) => ({
+        subjects: [l.id],
+        title: `Nothing cools ${context.build.loops.find((x) => x.id === l.id)?.name ?? l.id}`,
+        detail:
+          'The loop has no radiator, so its coolant would warm without end. Add one from the Stores and put it into the loop.',
+      }));
+    const rise = worstRise(context.heat);
+    if (rise !== null && rise > rise_K + 0.005) {
+      const { sizing } = context;
+      const fixes: Fix[] =
+        sizing.quietestSpeed_rpm === null
+          ? []
+          : [
+              {
+                label: `Run the fans at ${formatNumber(Math.ceil(sizing.quietestSpeed_rpm / 10) * 10)} rpm`,
+                edit: {
+                  do: 'fans.speed',
+                  speed_rpm: Math.ceil(sizing.quietestSpeed_rpm / 10) * 10,
+                },
+              },
+            ];
+      const loop = context.heat.loops.reduce((a, b) => ((b.rise_K ?? 0) > (a.rise_K ?? 0) ? b : a));
+      said.push({
+        subjects: [loop.id],
+        title: `Coolant settles ${formatKelvin(rise)} over the room`,
+        detail: `You allow ${formatKelvin(rise_K)}. At this fan speed ${neededWords(sizing.sectionsNeeded)}; you have ${sizing.sections}.${sizing.quietestSpeed_rpm === null ? ' Even full fan speed is not enough.' : ''}`,
+        measured: rise,
+        limit: rise_K,
+        unit: 'K',
+        candidates: () => fixes,
+      });
+    }
+    for (const r of context.setup.radiators) {
+      if (r.fans.length === 0)
+        said.push({
+          severity: 'tight',
+          subjects: [r.id],
+          title: `${nameOf(context, r.id)} has no fans`,
+          detail:
+            'In still air it sheds only a few watts a kelvin. Put fans on it from the Stores.',
+        });
+    }
+    return said;
+  },
+};
+
+/** "you need 2.6 sections", also for a number that no area reaches. */
+export function neededWords(n: number | null): string {
+  if (n === null) return 'it is unknown how many sections you need';
+  return Number.isFinite(n)
+    ? `you need ${formatNumber(n, { decimals: 1 })} sections`
+    : 'no number of sections would do';
+}

@@ -1,0 +1,75 @@
+import type { Edit } from '../design';
+
+export type Severity = 'fails' | 'tight' | 'note';
+export type Stage =
+  'heat' | 'case' | 'cooling' | 'flow' | 'materials' | 'runs' | 'parts' | 'assembly' | 'log';
+
+/** A way out, ready to be applied. */
+export interface Fix {
+  readonly label: string;
+  readonly edit: Edit;
+}
+
+/** The one thing every check says. */
+export interface Finding {
+  /** Stable; what it means stands in docs/findings.md. */
+  readonly code: string;
+  readonly severity: Severity;
+  readonly stage: Stage;
+  /** Ids of items, links, loops or mounts it is about. */
+  readonly subjects: readonly string[];
+  readonly title: string;
+  readonly detail: string;
+  readonly measured?: number;
+  readonly limit?: number;
+  readonly unit?: string;
+  /** Where the limit comes from. */
+  readonly source: string;
+  candidates(): readonly Fix[];
+}
+
+/** A check with its own description; C is what it looks at. */
+export interface Rule<C> {
+  readonly code: string;
+  readonly severity: Severity;
+  readonly stage: Stage;
+  /** For docs/findings.md: what it means and what to do. */
+  readonly meaning: string;
+  readonly source: string;
+  check(context: C): readonly Said[];
+}
+
+/** What a rule says each time; code, stage and, unless it says otherwise, severity and source come from the rule. */
+export type Said = Omit<Finding, 'code' | 'severity' | 'stage' | 'source' | 'candidates'> &
+  Partial<Pick<Finding, 'severity' | 'source' | 'candidates'>>;
+
+/** Runs every rule in order; findings come worst first. */
+export function runRules<C>(rules: readonly Rule<C>[], context: C): Finding[] {
+  const found = rules.flatMap((rule) =>
+    rule.check(context).map((said): Finding => ({
+      code: rule.code,
+      stage: rule.stage,
+      severity: rule.severity,
+      source: rule.source,
+      candidates: () => [],
+      ...said,
+    })),
+  );
+  return inOrder(found);
+}
+
+/** Worst first, then by code; those of one rule stay as it told them. */
+export const inOrder = (findings: readonly Finding[]): Finding[] =>
+  [...findings].sort(
+    (a, b) => ORDER[a.severity] - ORDER[b.severity] || a.code.localeCompare(b.code),
+  );
+
+const ORDER: Record<Severity, number> = { fails: 0, tight: 1, note: 2 };
+
+export type Verdict = 'holds' | 'tight' | 'fails' | 'unknown';
+
+/** The verdict of a list of findings: notes do not count against it. */
+export function verdictOf(findings: readonly Finding[]): Verdict {
+  if (findings.some((f) => f.severity === 'fails')) return 'fails';
+  return findings.some((f) => f.severity === 'tight') ? 'tight' : 'holds';
+}

@@ -1,0 +1,84 @@
+import type { Fix, Said } from './diagnostic';
+import { draining } from '../loops';
+import { formatNumber } from '../units';
+import { nameOf, type BuildRule } from './inputs';
+import { triedFixes } from './tried';
+
+/** Less than this share of the loop may stay behind untold. */
+const SHARE = 0.25;
+
+export const drainLow: BuildRule = {
+  code: 'rule.drain-low',
+  severity: 'note',
+  stage: 'runs',
+  meaning:
+    'Much of the coolant stays in the loop when its drain is opened: the valve is not the lowest port, or radiators have their ports up and hold what is in them. Ports down drain, but trap air when filling; a lower valve empties more.',
+  source:
+    "geometry of the ports; an even spread of each part's volume over its height is an estimate",
+  check: (context) =>
+    context.build.loops.flatMap((loop): Said[] => {
+      const now = draining(context.model, loop),
+        total = context.list.volumes.find((v) => v.loop === loop.id)?.parts_mL ?? 0;
+      if (now.drain === null || total === 0 || now.stays_mL < SHARE * total) return [];
+      const plugs = loop.caps
+          .filter((c) => c.with === 'plug')
+          .sort(
+            (a, b) =>
+              (context.model.portAt(a)?.at[1] ?? Infinity) -
+              (context.model.portAt(b)?.at[1] ?? Infinity),
+          ),
+        [lowest] = plugs;
+      const radiators = now.stays.flatMap((s) => {
+        const i = context.build.items.find((x) => x.id === s.item);
+        return i?.part.kind === 'radiator' && i.placement.on === 'mount'
+          ? [{ item: i, placement: i.placement }]
+          : [];
+      });
+      const fixes: Fix[] = [
+        ...(lowest
+          ? [
+              {
+                label: `Put a drain valve on the lowest spare port, of ${nameOf(context, lowest.item)}, too`,
+                edit: {
+                  do: 'cap.set' as const,
+                  loop: loop.id,
+                  port: { item: lowest.item, port: lowest.port },
+                  with: 'drain' as const,
+                },
+              },
+            ]
+          : []),
+        ...radiators.map(({ item, placement }): Fix => ({
+          label: `Turn the ports of ${item.name} to the other end`,
+          edit: {
+            do: 'item.place',
+            item: item.id,
+            placement: { ...placement, ports: placement.ports === 'end' ? 'start' : 'end' },
+          },
+        })),
+      ];
+      return [
+        {
+          subjects: [loop.id, ...now.stays.map((s) => s.item)],
+          title: `About ${formatNumber(now.stays_mL)} mL stay in ${loop.name} when it is drained`,
+          detail: `${now.stays
+            .slice(0, 4)
+            .map((s) => `${nameOf(context, s.item)} ${formatNumber(s.mL)} mL`)
+            .join(', ')}. Tilt the case to empty it, or blow gently into the fill port.`,
+          measured: now.stays_mL,
+          limit: SHARE * total,
+          unit: 'mL',
+          candidates: () =>
+            triedFixes(
+              context,
+              fixes,
+              (m) => {
+                const l = m.build.loops.find((x) => x.id === loop.id);
+                return l !== undefined && draining(m, l).stays_mL < now.stays_mL - 10;
+              },
+              1,
+            ),
+        },
+      ];
+    }),
+};

@@ -1,0 +1,40 @@
+import type { Said } from './diagnostic';
+import { formatNumber } from '../units';
+import { nameOf, type BuildRule } from './inputs';
+
+/** An axial fan held below this share of its free flow works in its stall: louder and less sure than its curve (common practice, no source). */
+const STALL_SHARE = 0.3;
+
+export const fanStall: BuildRule = {
+  code: 'fan.stall',
+  severity: 'note',
+  stage: 'cooling',
+  meaning:
+    'The core, filter and grille hold a fan so far back that its blades stall: it gets louder and its curve is not to be trusted there. A more open core, a fan made for pressure, or fans on both faces help.',
+  source: 'axial fans stall below about a third of their free flow (common practice, no source)',
+  check: (context) =>
+    context.heat.radiators.flatMap((h): Said[] => {
+      const radiator = context.setup.radiators.find((r) => r.id === h.id);
+      const turning = radiator?.fans.filter((f) => f.speed_rpm > 0) ?? [];
+      if (!radiator || turning.length === 0) return [];
+      const free = Math.min(
+        ...turning.map(
+          (f) =>
+            (f.speed_rpm / f.part.fullSpeed_rpm) *
+            (f.part.points[f.part.points.length - 1]?.[0] ?? 0),
+        ),
+      );
+      const share = h.airFlow_m3h / context.setup.factors.airFlow / radiator.sections / free;
+      if (!(share < STALL_SHARE)) return [];
+      return [
+        {
+          subjects: [h.id, ...turning.map((f) => f.item)],
+          title: `Fans of ${nameOf(context, h.id)} are held to ${formatNumber(100 * share)} % of their free flow`,
+          detail: `${formatNumber(h.airDrop_Pa, { decimals: 1 })} Pa stand against them; below about ${formatNumber(100 * STALL_SHARE)} % an axial fan stalls.`,
+          measured: 100 * share,
+          limit: 100 * STALL_SHARE,
+          unit: '%',
+        },
+      ];
+    }),
+};

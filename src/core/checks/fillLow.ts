@@ -1,0 +1,65 @@
+import type { Fix, Said } from './diagnostic';
+import { formatMillimetres } from '../units';
+import { nameOf, type SpatialRule } from './inputs';
+
+/** Parts may reach this much above the fill port without a word, mm. */
+const OVER_MM = 20;
+
+export const fillLow: SpatialRule = {
+  code: 'rule.fill-low',
+  severity: 'note',
+  stage: 'runs',
+  meaning:
+    'Parts of the loop stand above the port it is filled by: they fill only while the pump runs. Fill in pulses, or put a fill cap on the highest spare port.',
+  source: 'geometry of the ports; common practice, no source',
+  check: (context) =>
+    context.build.loops.flatMap((loop): Said[] => {
+      const fills = loop.caps
+        .filter((c) => c.with === 'fill')
+        .flatMap((c) => context.model.portAt(c)?.at[1] ?? []);
+      if (fills.length === 0) return [];
+      const fill = Math.max(...fills),
+        stations = context.model.loops.find((g) => g.loop.id === loop.id)?.stations ?? [];
+      const above = stations
+        .flatMap((s) => {
+          const p = context.model.placed.get(s);
+          return p && p.solids.length > 0
+            ? [{ id: s, over: Math.max(...p.solids.map((x) => x.box.max[1])) - fill }]
+            : [];
+        })
+        .filter((a) => a.over > OVER_MM)
+        .sort((a, b) => b.over - a.over);
+      const [highest] = above;
+      if (!highest) return [];
+      const plugs = loop.caps
+          .filter((c) => c.with === 'plug')
+          .map((c) => ({ ...c, y: context.model.portAt(c)?.at[1] ?? -Infinity }))
+          .filter((c) => c.y > fill + OVER_MM)
+          .sort((a, b) => b.y - a.y),
+        [plug] = plugs;
+      const fixes: Fix[] = plug
+        ? [
+            {
+              label: `Put a fill cap on ${nameOf(context, plug.item)} too`,
+              edit: {
+                do: 'cap.set',
+                loop: loop.id,
+                port: { item: plug.item, port: plug.port },
+                with: 'fill',
+              },
+            },
+          ]
+        : [];
+      return [
+        {
+          subjects: [loop.id, ...above.map((a) => a.id)],
+          title: `${above.length === 1 ? nameOf(context, highest.id) : `${above.length} parts`} of ${loop.name} stand${above.length === 1 ? 's' : ''} above the fill port`,
+          detail: `${nameOf(context, highest.id)} reaches ${formatMillimetres(highest.over)} higher. Pulse the pump, stop before the reservoir is empty, refill.`,
+          measured: highest.over,
+          limit: OVER_MM,
+          unit: 'mm',
+          candidates: () => fixes,
+        },
+      ];
+    }),
+};

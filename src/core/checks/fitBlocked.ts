@@ -1,0 +1,26 @@
+import { formatMillimetres, formatNumber } from '../units';
+import type { SpatialRule } from './inputs';
+
+/** Losses worth naming, Pa at 1 m/s: about a dust filter's. */
+const WORTH_PA = 1.5;
+
+export const fitBlocked: SpatialRule = {
+  code: 'fit.blocked',
+  severity: 'tight',
+  stage: 'case',
+  meaning:
+    'Something stands so near before a radiator or fans that the air must squeeze past. What it costs is in the cooling already. Move one of the two, or turn the radiator to another mount.',
+  source:
+    'continuity and Bernoulli on the narrowest way of the air: an estimate, no source for fans',
+  check: (context) =>
+    context.airSides
+      .filter((a) => a.loss_Pa > WORTH_PA)
+      .map((a) => ({
+        subjects: [a.item],
+        title: `The air of ${a.name} is hindered by ${a.by ?? 'what is before it'}`,
+        detail: `${formatMillimetres(a.gap_mm)} away, before ${formatNumber(100 * a.covered)} % of its face: about ${formatNumber(a.loss_Pa, { decimals: 1 })} Pa at 1 m/s, as much as ${formatNumber(a.loss_Pa / WORTH_PA, { decimals: 1 })} dust filters. Counted in the cooling.`,
+        measured: a.loss_Pa,
+        limit: WORTH_PA,
+        unit: 'Pa',
+      })),
+};

@@ -1,0 +1,24 @@
+import { fitFixes } from './fitFixes';
+import { formatMillimetres } from '../units';
+import type { SpatialRule } from './inputs';
+
+export const fitClash: SpatialRule = {
+  code: 'fit.clash',
+  severity: 'fails',
+  stage: 'case',
+  meaning:
+    'Two things would have to be in the same place. The number is how far they reach into each other along the shortest way out. Slide, turn or change one of them; every fix offered has been tried and holds.',
+  source: 'geometry of the placed parts',
+  check: (context) =>
+    context.fit.gaps
+      .filter((g) => g.verdict === 'clash')
+      .map((g) => ({
+        subjects: [g.a, g.b],
+        title: `${g.nameA} runs into ${g.nameB}`,
+        detail: `They overlap by ${formatMillimetres(-g.gap_mm, 1)}. ${g.b.startsWith('case:') ? 'The case does not give there.' : 'One of them must move, turn or become thinner.'}`,
+        measured: g.gap_mm,
+        limit: 0,
+        unit: 'mm',
+        candidates: () => fitFixes(context, g),
+      })),
+};

@@ -1,0 +1,194 @@
+import { applyEdit, type Edit, type Item, type Placement } from '../design';
+import type { Fix } from './diagnostic';
+import { measureGaps, type Gap } from '../clearance';
+import { replaceWithPlugs } from '../loops';
+import { resolve } from '../system';
+import { formatNumber } from '../units';
+import type { SpatialContext } from './inputs';
+
+/** At most this many tries and offers a pair: each try measures the whole case again. */
+const MOST_TRIES = 30,
+  MOST_TRIES_TIGHT = 8;
+const MOST_FIXES = 3;
+
+/** Ways out of a clash or a tight spot that were tried on a copy and hold: the pair comes clear and nothing else gets worse. */
+export function fitFixes(context: SpatialContext, gap: Gap): readonly Fix[] {
+  /** A clash may become a tight spot; a tight spot must come clear. */
+  const held = (g: Gap): boolean =>
+    gap.verdict === 'clash' ? g.verdict !== 'clash' : g.verdict === 'clear';
+  const before = badness(context.fit.gaps);
+  const good: Fix[] = [];
+  for (const fix of candidates(context, gap).slice(
+    0,
+    gap.verdict === 'clash' ? MOST_TRIES : MOST_TRIES_TIGHT,
+  )) {
+    if (good.length >= MOST_FIXES) break;
+    const fit = measureGaps(resolve(applyEdit(context.build, fix.edit).build));
+    const same = fit.gaps.find((g) => g.a === gap.a && g.b === gap.b);
+    const gone = fit.unplaced.length <= context.fit.unplaced.length;
+    if (
+      gone &&
+      (!same || (held(same) && same.gap_mm > gap.gap_mm + 0.5)) &&
+      badness(fit.gaps) < before - 0.5
+    )
+      good.push(fix);
+  }
+  return good;
+}
+
+const badness = (gaps: readonly Gap[]): number =>
+  gaps.reduce((s, g) => {
+    const weight = () => {
+      if (g.verdict === 'clash') return 20 - g.gap_mm;
+      if (g.verdict === 'tight') return 1;
+      return 0;
+    };
+    return s + weight();
+  }, 0);
+
+/** Moves, swaps and smaller parts that could part two things; untried. */
+export function candidates(context: SpatialContext, gap: Pick<Gap, 'a' | 'b'>): Fix[] {
+  const involved = [gap.a, gap.b].flatMap((id) => {
+    const item = context.build.items.find((i) => i.id === id);
+    if (!item) return [];
+    const host = item.placement.on === 'radiator' ? item.placement.item : null;
+    const radiator = host ? context.build.items.find((i) => i.id === host) : undefined;
+    return radiator ? [item, radiator] : [item];
+  });
+  const fixes = involved.flatMap((item) => moves(context, item));
+  for (const id of [gap.a, gap.b]) {
+    const obstacle = context.build.case?.obstacles.find(
+      (o) => `case:${o.id}` === id && o.removable,
+    );
+    if (obstacle)
+      fixes.push({
+        label: `Take out the ${obstacle.name.toLowerCase()}`,
+        edit: { do: 'case.remove-obstacle', obstacle: obstacle.id, removed: true },
+      });
+  }
+  return [...fixes, ...involved.flatMap((item) => smaller(context, item))];
+}
+
+const placing = (item: Item, placement: Placement): Edit => ({
+  do: 'item.place',
+  item: item.id,
+  placement,
+});
+
+function moves(context: SpatialContext, item: Item): Fix[] {
+  const p = item.placement;
+  const box = context.build.case;
+  const fixes: Fix[] = [];
+  if (p.on === 'mount' && box) {
+    const mount = box.mounts.find((m) => m.id === p.mount);
+    if (mount && item.part.kind === 'radiator') {
+      const slack = mount.length_mm - item.part.size[0];
+      for (const to of [0, 5, 10, 15, 20, 30, 40, slack].filter(
+        (s) => s >= 0 && s <= slack && Math.abs(s - p.slide_mm) > 0.5,
+      )) {
+        const by = to - p.slide_mm;
+        fixes.push({
+          label: `Slide ${item.name} by ${formatNumber(by, { signed: true })} mm`,
+          edit: placing(item, { ...p, slide_mm: to }),
+        });
+      }
+      fixes.sort((a, b) => slideOf(a) - slideOf(b));
+      fixes.push({
+        label: `Turn the ports of ${item.name} to the other end`,
+        edit: placing(item, { ...p, ports: p.ports === 'end' ? 'start' : 'end' }),
+      });
+      for (const other of box.mounts) {
+        if (
+          other.id !== mount.id &&
+          !context.build.items.some(
+            (o) => o.placement.on === 'mount' && o.placement.mount === other.id,
+          ) &&
+          other.length_mm >= item.part.size[0] &&
+          other.fans.some(
+            (f) => item.part.kind === 'radiator' && f.size_mm === item.part.section_mm,
+          )
+        ) {
+          fixes.push({
+            label: `Hang ${item.name} on the ${other.name.toLowerCase()}`,
+            edit: placing(item, { ...p, mount: other.id, slide_mm: 0 }),
+          });
+        }
+      }
+    }
+  }
+  if (p.on === 'radiator') {
+    const taken = (face: string): boolean =>
+      context.build.items.some(
+        (o) =>
+          o.id !== item.id &&
+          o.placement.on === 'radiator' &&
+          o.placement.item === p.item &&
+          o.placement.face === face,
+      );
+    for (const face of ['frame', 'interior', 'outside'] as const)
+      if (face !== p.face && !taken(face))
+        fixes.push({
+          label:
+            face === 'outside'
+              ? `Put ${item.name} outside the frame`
+              : `Put ${item.name} on the ${face === 'frame' ? 'frame side' : 'inner face'}`,
+          edit: placing(item, { ...p, face }),
+        });
+    // A radiator with fans on both faces: one set taken off.
+    if (
+      context.build.items.some(
+        (o) => o.id !== item.id && o.placement.on === 'radiator' && o.placement.item === p.item,
+      )
+    )
+      fixes.push({
+        label: `Take ${item.name} off: the other face has fans too`,
+        edit: { do: 'item.remove', item: item.id },
+      });
+  }
+  if (p.on === 'spot' && box)
+    for (const s of box.spots)
+      if (s.id !== p.spot)
+        fixes.push({
+          label: `Move ${item.name} to “${s.name}”`,
+          edit: placing(item, { ...p, spot: s.id }),
+        });
+  return fixes;
+}
+
+const slideOf = (f: Fix): number =>
+  Math.abs(Number(/by ([+−]?\d+)/.exec(f.label)?.[1]?.replace('−', '-') ?? 999));
+
+/** A smaller part of the Stores in the same place: thinner core, next shorter reservoir. */
+function smaller(context: SpatialContext, item: Item): Fix[] {
+  const { part } = item;
+  if (part.kind === 'radiator') {
+    return context.offer
+      .flatMap((p) =>
+        p.kind === 'radiator' &&
+        p.section_mm === part.section_mm &&
+        p.sections === part.sections &&
+        p.size[2] < part.size[2] &&
+        p.holeGap_mm === part.holeGap_mm &&
+        (p.core.finMetal !== 'aluminium' || part.core.finMetal === 'aluminium')
+          ? [p]
+          : [],
+      )
+      .sort((a, b) => b.size[2] - a.size[2])
+      .slice(0, 2)
+      .map((p) => ({
+        label: `Use a thinner core: ${p.name}`,
+        edit: replaceWithPlugs(context.build, item.id, p),
+      }));
+  }
+  if (part.kind === 'reservoir') {
+    return context.offer
+      .flatMap((p) => (p.kind === 'reservoir' && p.size[1] < part.size[1] ? [p] : []))
+      .sort((a, b) => b.size[1] - a.size[1])
+      .slice(0, 2)
+      .map((p) => ({
+        label: `Use a shorter reservoir: ${p.name}, ${formatNumber(p.size[1])} mm`,
+        edit: replaceWithPlugs(context.build, item.id, p),
+      }));
+  }
+  return [];
+}

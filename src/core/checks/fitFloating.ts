@@ -1,0 +1,75 @@
+import type { Said } from './diagnostic';
+import { formatMillimetres } from '../units';
+import { boxGap, type Box } from '../geometry';
+import { nameOf, type SpatialRule } from './inputs';
+
+/** A bracket, a strap or tape bridges so much air between a part and what holds it, mm (common practice, no source). */
+const REACH_MM = 30;
+
+export const fitFloating: SpatialRule = {
+  code: 'fit.floating',
+  severity: 'tight',
+  stage: 'case',
+  meaning:
+    'A pump or reservoir that was placed freely has nothing near it to be fixed to: no panel, floor, radiator, fan or other part within reach of a bracket or tape. Move it to one, or onto a place of the case.',
+  source: 'geometry; 30 mm as the reach of a bracket is common practice, no source',
+  check: (context) =>
+    context.build.items.flatMap((item): Said[] => {
+      if (
+        item.placement.on !== 'free' ||
+        (item.part.kind !== 'pump' && item.part.kind !== 'reservoir')
+      )
+        return [];
+      const placed = context.model.placed.get(item.id);
+      const { interior } = context.model;
+      if (!placed || placed.solids.length === 0 || !interior) return [];
+      // Parts screwed to it port to port hold it as well as a bracket does.
+      if (
+        context.model.loops.some((g) =>
+          g.loop.links.some(
+            (l) => l.by === 'joint' && (l.from.item === item.id || l.to.item === item.id),
+          ),
+        )
+      )
+        return [];
+      const around = [
+        ...[...context.model.placed.values()]
+          .filter((p) => p.item.id !== item.id)
+          .flatMap((p) => p.solids.map((s) => ({ box: s.box, name: nameOf(context, s.item) }))),
+        ...context.model.obstacles.map((o) => ({ box: o.box, name: o.name })),
+      ];
+      const boxes = placed.solids.map((s) => s.box);
+      const nearest = around
+        .map((a) => ({ name: a.name, gap_mm: Math.min(...boxes.map((b) => boxGap(b, a.box))) }))
+        .sort((a, b) => a.gap_mm - b.gap_mm)[0];
+      const wall_mm = Math.min(...boxes.map((b) => wallGap(b, interior)));
+      const gap_mm = Math.min(nearest?.gap_mm ?? Infinity, wall_mm);
+      if (gap_mm <= REACH_MM) return [];
+      return [
+        {
+          subjects: [item.id],
+          title: `${item.name} has nothing to be fixed to`,
+          detail: `The nearest thing is ${nearest && nearest.gap_mm < wall_mm ? nearest.name : 'a wall of the case'}, ${formatMillimetres(gap_mm)} away; a bracket or tape reaches about ${formatMillimetres(REACH_MM)}.`,
+          measured: gap_mm,
+          limit: REACH_MM,
+          unit: 'mm',
+          candidates: () =>
+            (context.build.case?.spots ?? []).map((s) => ({
+              label: `Move ${item.name} to “${s.name}”`,
+              edit: {
+                do: 'item.place' as const,
+                item: item.id,
+                placement: { on: 'spot' as const, spot: s.id, turn: 0 as const },
+              },
+            })),
+        },
+      ];
+    }),
+};
+
+/** From a body to the nearest wall that holds something: not the side that opens (largest z). Below 0 it reaches through. */
+function wallGap(body: Box, interior: Box): number {
+  const low = ([0, 1, 2] as const).map((i) => body.min[i] - interior.min[i]);
+  const high = ([0, 1] as const).map((i) => interior.max[i] - body.max[i]);
+  return Math.min(...low, ...high);
+}

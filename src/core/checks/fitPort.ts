@@ -1,0 +1,125 @@
+import { applyEdit, type Edit } from '../design';
+import type { Fix } from './diagnostic';
+import { portFits, type PortFit } from '../clearance';
+import { resolve } from '../system';
+import { formatMillimetres } from '../units';
+import { runsOf } from '../routing';
+import { candidates } from './fitFixes';
+import type { SpatialRule, SpatialContext } from './inputs';
+
+const MOST_FIXES = 2,
+  MOST_TRIES = 8,
+  MOST_PORTS = 3;
+
+export const fitPort: SpatialRule = {
+  code: 'fit.port',
+  severity: 'fails',
+  stage: 'case',
+  meaning:
+    'A fitting, plug or valve does not go into its port: something stands where it would be. An extender lifts it over what is beside it; a smaller cap, another port or a slide gives it room. Offered is what was tried and holds.',
+  source: 'geometry: the fitting as a cylinder straight out of its port',
+  check: (context) =>
+    context.ports
+      .filter((p) => p.verdict === 'clash')
+      .map((p, i) => ({
+        subjects: [p.item],
+        title: `${p.fitting} does not go into ${p.name}`,
+        detail: `It runs into ${p.with ?? 'what is there'} by ${formatMillimetres(-(p.gap_mm ?? 0), 1)}.${p.besidePort ? ' An extender on one of the two parts them.' : ''}`,
+        measured: p.gap_mm ?? 0,
+        limit: 0,
+        unit: 'mm',
+        candidates: () => (i < MOST_PORTS ? portFixes(context, p) : []),
+      })),
+};
+
+/** Changes tried on a copy: the fitting goes in, and no other port is worse off. */
+function portFixes(context: SpatialContext, p: PortFit): readonly Fix[] {
+  const clashes = context.ports.filter((x) => x.verdict === 'clash').length;
+  const good: Fix[] = [];
+  for (const fix of [
+    ...wishes(context, p),
+    ...(p.withItem ? candidates(context, { a: p.item, b: p.withItem }) : []),
+  ].slice(0, MOST_TRIES)) {
+    if (good.length >= MOST_FIXES) break;
+    const model = resolve(applyEdit(context.build, fix.edit).build);
+    const then = portFits(model, runsOf(model));
+    const same = then.find((x) => x.item === p.item && x.port === p.port);
+    if (
+      (!same || same.verdict !== 'clash') &&
+      then.filter((x) => x.verdict === 'clash').length < clashes
+    )
+      good.push(fix);
+  }
+  return good;
+}
+
+function wishes({ build, model, offer }: SpatialContext, p: PortFit): readonly Fix[] {
+  const fixes: Fix[] = [];
+  for (const loop of build.loops) {
+    for (const link of loop.links) {
+      for (const end of ['from', 'to'] as const) {
+        if (link.by !== 'tube' || link[end].item !== p.item || link[end].port !== p.port) continue;
+        for (const [piece, words] of [
+          ['straight', 'a straight fitting'],
+          ['extender', 'an extender'],
+          ['rotary90', 'a 90° rotary'],
+          ['rotary45', 'a 45° rotary'],
+        ] as const) {
+          if (link.ends[end] !== piece)
+            fixes.push({
+              label: `Use ${words} at ${p.name}`,
+              edit: {
+                do: 'link.ends',
+                loop: loop.id,
+                link: link.id,
+                ends: { ...link.ends, [end]: piece },
+              },
+            });
+        }
+      }
+    }
+    const cap = loop.caps.find((c) => c.item === p.item && c.port === p.port);
+    if (!cap) continue;
+    for (const piece of offer) {
+      if (
+        piece.kind === 'fitting' &&
+        piece.duty === cap.with &&
+        piece.length_mm < build.kit[cap.with].length_mm
+      )
+        fixes.push({
+          label: `Use a lower one: ${piece.name}`,
+          edit: { do: 'kit.set', duty: cap.with, fitting: piece },
+        });
+    }
+    if (cap.with !== 'plug') {
+      const plug: Edit = {
+        do: 'cap.set',
+        loop: loop.id,
+        port: { item: p.item, port: p.port },
+        with: 'plug',
+      };
+      // The valve or fill cap goes to another spare port of the same loop.
+      const height = model.portAt(p)?.at[1] ?? 0;
+      const serves = (y: number | undefined): boolean =>
+        y !== undefined && (cap.with === 'drain' ? y <= height + 20 : y >= height - 20);
+      for (const other of loop.caps)
+        if (other.with === 'plug' && other !== cap && serves(model.portAt(other)?.at[1]))
+          fixes.push({
+            label: `Put the ${cap.with === 'drain' ? 'drain valve' : 'fill cap'} on ${build.items.find((i) => i.id === other.item)?.name ?? other.item} instead`,
+            edit: {
+              do: 'batch',
+              edits: [
+                plug,
+                {
+                  do: 'cap.set',
+                  loop: loop.id,
+                  port: { item: other.item, port: other.port },
+                  with: cap.with,
+                },
+              ],
+            },
+          });
+    }
+  }
+  return fixes;
+}

@@ -1,0 +1,78 @@
+import type { Item } from '../design';
+import type { Fix, Said } from './diagnostic';
+import type { PumpPart } from '../components';
+import { formatFlow, formatNumber } from '../units';
+import { nameOf, type BuildRule } from './inputs';
+
+export const flowBackwards: BuildRule = {
+  code: 'flow.backwards',
+  severity: 'fails',
+  stage: 'flow',
+  meaning:
+    'A stronger pump pushes coolant backwards through a weaker one beside it. Match their speeds, or set them one behind the other.',
+  source: 'the network solution; a pump must run forwards (any pump handbook)',
+  check: (context) =>
+    context.flow.pumps
+      .filter((p) => p.flow_Lmin < -1e-6)
+      .map((p): Said => {
+        const item = context.build.items.find((i) => i.id === p.id);
+        const part = item?.part.kind === 'pump' ? item.part : null;
+        const others = context.flow.pumps.filter(
+          (o) => o.loop === p.loop && o.id !== p.id && o.flow_Lmin > 0,
+        );
+        const strong = others.reduce<(typeof others)[number] | null>(
+          (a, b) => (a && a.head_m >= b.head_m ? a : b),
+          null,
+        );
+        const twin = strong && context.build.items.find((i) => i.id === strong.id);
+        return {
+          subjects: [p.id],
+          title: `${nameOf(context, p.id)} is pushed backwards`,
+          detail: `${formatFlow(-p.flow_Lmin)} run back through it${others.length > 0 ? `; ${others.map((o) => nameOf(context, o.id)).join(' and ')} overcomes it` : ''}.`,
+          measured: p.flow_Lmin,
+          limit: 0,
+          unit: 'L/min',
+          candidates: () =>
+            part && item && strong && twin
+              ? [
+                  ...faster(item, part, p.speed_rpm, strong.head_m),
+                  ...alike(item, part, twin, strong.speed_rpm),
+                ]
+              : [],
+        };
+      }),
+};
+
+/** Share of the shut-off head that must be to spare over the stronger pump's head before a speed is offered. */
+const SPARE = 1.15;
+
+/** A speed at which its shut-off head stands above the other's head, when it has one. */
+function faster(item: Item, part: PumpPart, now_rpm: number, against_m: number): Fix[] {
+  const shutOff = part.points[0]?.[1] ?? 0;
+  const rpm = Math.ceil((part.fullSpeed_rpm * Math.sqrt((SPARE * against_m) / shutOff)) / 50) * 50;
+  return shutOff > 0 && rpm > now_rpm && rpm <= part.fullSpeed_rpm
+    ? [
+        {
+          label: `Run ${item.name} at ${formatNumber(rpm)} rpm`,
+          edit: { do: 'item.set', item: item.id, values: { speed_rpm: rpm } },
+        },
+      ]
+    : [];
+}
+
+/** The same pump twice, at the same speed. */
+function alike(item: Item, part: PumpPart, twin: Item, rpm: number): Fix[] {
+  if (twin.part.kind !== 'pump' || twin.part.id === part.id) return [];
+  return [
+    {
+      label: `Make ${item.name} a ${twin.part.name} at the same speed`,
+      edit: {
+        do: 'batch',
+        edits: [
+          { do: 'item.replace', item: item.id, part: twin.part },
+          { do: 'item.set', item: item.id, values: { speed_rpm: rpm } },
+        ],
+      },
+    },
+  ];
+}

@@ -1,0 +1,61 @@
+import type { Loop } from '../design';
+import type { Said } from './diagnostic';
+import { reorderLoop, teePorts } from '../loops';
+import { nameOf, type BuildRule } from './inputs';
+
+/** Whether a valve leads out of the loop: to a drain of its own, or with a port to nothing. */
+const leadsOut = (loop: Loop, item: string): boolean =>
+  loop.caps.some((c) => c.item === item && c.with === 'drain') ||
+  loop.links.filter((l) => l.from.item === item || l.to.item === item).length < 2;
+
+export const flowIdle: BuildRule = {
+  code: 'flow.idle',
+  severity: 'fails',
+  stage: 'flow',
+  meaning:
+    'A part hangs on a dead end or in a piece apart from the reservoir: nothing flows through it and it is not cooled. Lead its run on, open the valve, or lay the loop anew.',
+  source: 'the network: a part carries flow only when it lies in a circle',
+  check: (context) =>
+    context.flow.loops.flatMap((loop): Said[] => {
+      const graph = context.model.loops.find((g) => g.loop.id === loop.id);
+      if (!graph || loop.idle.length === 0 || loop.flow_Lmin < 1e-6) return [];
+      // A drain is shut by design: opened, it would empty the loop.
+      const shut = context.build.items.filter(
+        (i) => i.settings.shut && graph.stations.includes(i.id) && !leadsOut(graph.loop, i.id),
+      );
+      const isTee = (id: string): boolean => {
+        const part = context.build.items.find((i) => i.id === id)?.part;
+        return part?.kind === 'inline' && teePorts(part) !== null;
+      };
+      return loop.idle
+        .filter(({ item }) => !isTee(item) && !shut.some((s) => s.id === item))
+        .map(({ item, why }): Said => {
+          const whyIdle = () => {
+            if (why === 'apart')
+              return `It is in a piece of ${graph.loop.name} that the reservoir does not reach.`;
+            if (shut.length > 0)
+              return `It hangs on a dead end; ${shut.map((s) => s.name).join(' and ')} is shut.`;
+            return 'It hangs on a dead end: its run leads in and nowhere out.';
+          };
+          return {
+            subjects: [item],
+            title: `Nothing flows through ${nameOf(context, item)}`,
+            detail: whyIdle(),
+            candidates: () => [
+              ...shut.map((s) => ({
+                label: `Open ${s.name}`,
+                edit: { do: 'item.set', item: s.id, values: { shut: false } } as const,
+              })),
+              ...(shut.length === 0 && !graph.stations.some(isTee)
+                ? [
+                    {
+                      label: 'Lay the loop through all its parts',
+                      edit: reorderLoop(context.build, loop.id, graph.stations),
+                    },
+                  ]
+                : []),
+            ],
+          };
+        });
+    }),
+};

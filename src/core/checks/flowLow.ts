@@ -1,0 +1,70 @@
+import type { Fix, Said } from './diagnostic';
+import { atFullSpeed, networkOf, slowestShareFor } from '../hydraulics';
+import { formatFlow, formatNumber } from '../units';
+import type { BuildRule, RuleContext } from './inputs';
+
+function faster(context: RuleContext, loop: string): Fix[] {
+  const graph = context.model.loops.find((g) => g.loop.id === loop);
+  const state = context.flow.loops.find((l) => l.id === loop);
+  if (!graph || !state) return [];
+  const share = slowestShareFor(
+    atFullSpeed(networkOf(context.model, graph, context.runs, state.coolant_C)),
+    context.build.brief.limits.flow_Lmin,
+  );
+  if (share === null) return [];
+  return graph.edges.flatMap((e): Fix[] => {
+    const part = e.item?.part;
+    if (!e.item || part?.kind !== 'pump') return [];
+    const rpm = Math.min(part.fullSpeed_rpm, Math.ceil((share * part.fullSpeed_rpm) / 50) * 50);
+    return [
+      {
+        label: `Run ${e.item.name} at ${formatNumber(rpm)} rpm`,
+        edit: { do: 'item.set', item: e.item.id, values: { speed_rpm: rpm } },
+      },
+    ];
+  });
+}
+
+export const flowLow: BuildRule = {
+  code: 'flow.low',
+  severity: 'tight',
+  stage: 'flow',
+  meaning:
+    'The pump moves less coolant than the brief asks, or less than a block needs. Run it faster, take out restriction, or add a second pump in series.',
+  source: 'the brief; below 2 L/min is poor, 3 to 4.5 good (common practice, no source)',
+  check: (context) => {
+    const target = context.build.brief.limits.flow_Lmin;
+    const said: Said[] = [];
+    for (const loop of context.flow.loops) {
+      if (loop.status !== 'solved' || loop.flow_Lmin >= target - 0.005) continue;
+      const name = context.build.loops.find((l) => l.id === loop.id)?.name ?? loop.id;
+      const fixes = faster(context, loop.id);
+      said.push({
+        severity: loop.flow_Lmin < 1 ? 'fails' : 'tight',
+        subjects: [loop.id],
+        title: `${name} moves ${formatFlow(loop.flow_Lmin)}`,
+        detail: `You asked for ${formatFlow(target)}; the flow is ${loop.band}. ${fixes.length > 0 ? 'The pump can do more.' : 'The pump is at its end: less restriction, a stronger pump, or a second one in series would help.'}`,
+        measured: loop.flow_Lmin,
+        limit: target,
+        unit: 'L/min',
+        candidates: () => fixes,
+      });
+    }
+    for (const item of context.build.items) {
+      if (item.part.kind !== 'block') continue;
+      const links = context.flow.links.filter((l) => l.item === item.id);
+      const flow = Math.abs(links[0]?.flow_Lmin ?? 0);
+      if (links.length > 0 && flow > 0 && flow < item.part.minFlow_Lmin) {
+        said.push({
+          subjects: [item.id],
+          title: `${item.name} gets too little flow`,
+          detail: `${formatFlow(flow)} pass it; its maker wants ${formatFlow(item.part.minFlow_Lmin)}.`,
+          measured: flow,
+          limit: item.part.minFlow_Lmin,
+          unit: 'L/min',
+        });
+      }
+    }
+    return said;
+  },
+};

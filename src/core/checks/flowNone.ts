@@ -1,0 +1,49 @@
+import type { Said } from './diagnostic';
+import type { BuildRule } from './inputs';
+
+export const flowNone: BuildRule = {
+  code: 'flow.none',
+  severity: 'fails',
+  stage: 'flow',
+  meaning:
+    'Nothing flows in a loop: it has no pump, its pump stands still, the runs do not lead round, or the equations have no solution. Temperatures are unknown until it flows.',
+  source: 'the network solution',
+  check: (context) =>
+    context.flow.loops.flatMap((loop): Said[] => {
+      const name = context.build.loops.find((l) => l.id === loop.id)?.name ?? loop.id;
+      if (loop.status === 'empty')
+        return [
+          {
+            subjects: [loop.id],
+            title: `${name} has no runs`,
+            detail: 'Connect its parts: reservoir, pump, blocks, radiators and back.',
+          },
+        ];
+      if (loop.status === 'no-pump')
+        return [
+          {
+            subjects: [loop.id],
+            title: `${name} has no turning pump`,
+            detail:
+              'Without a pump nothing flows. Add one from the Stores, or give the one there a speed.',
+          },
+        ];
+      if (loop.status !== 'solved')
+        return [
+          {
+            subjects: [loop.id],
+            title: `No flow could be found for ${name}`,
+            detail: `The network's equations ended as "${loop.status}" after ${loop.iterations} rounds. Look for a run that leads nowhere.`,
+          },
+        ];
+      if (loop.flow_Lmin < 1e-6)
+        return [
+          {
+            subjects: [loop.id],
+            title: `Nothing flows in ${name}`,
+            detail: "The runs do not lead from the pump's outlet back to its inlet.",
+          },
+        ];
+      return [];
+    }),
+};

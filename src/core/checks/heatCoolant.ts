@@ -1,0 +1,31 @@
+import { formatCelsius } from '../units';
+import type { Said } from './diagnostic';
+import type { BuildRule } from './inputs';
+
+export const COOLANT_WARM_C = 45;
+export const COOLANT_LIMIT_C = 60;
+
+export const heatCoolant: BuildRule = {
+  code: 'heat.coolant',
+  severity: 'tight',
+  stage: 'cooling',
+  meaning:
+    'The coolant gets warmer than tubes and pumps like. Above 45 °C is a warning, above 60 °C soft tube swells and pumps leave their rating.',
+  source: 'common practice for tube and pump ratings, no source',
+  check: (context) =>
+    context.heat.loops.flatMap((l): Said[] =>
+      l.hottest_C === null || l.hottest_C <= COOLANT_WARM_C
+        ? []
+        : [
+            {
+              severity: l.hottest_C > COOLANT_LIMIT_C ? 'fails' : 'tight',
+              subjects: [l.id],
+              title: `Coolant reaches ${formatCelsius(l.hottest_C)}`,
+              detail: `${formatCelsius(COOLANT_WARM_C)} is where tubes and pumps begin to suffer, ${formatCelsius(COOLANT_LIMIT_C)} where they fail. More radiator or more air is needed.`,
+              measured: l.hottest_C,
+              limit: l.hottest_C > COOLANT_LIMIT_C ? COOLANT_LIMIT_C : COOLANT_WARM_C,
+              unit: '°C',
+            },
+          ],
+    ),
+};

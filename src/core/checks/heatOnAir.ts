@@ -1,0 +1,25 @@
+import { formatWatts } from '../units';
+import type { BuildRule } from './inputs';
+
+export const heatOnAir: BuildRule = {
+  code: 'heat.on-air',
+  severity: 'note',
+  stage: 'heat',
+  meaning:
+    'Parts without a block heat the air in the case, which radiators blowing outwards then breathe.',
+  source: 'the heat balance of the case air',
+  check: (context) => {
+    const on = context.heat.parts.filter((p) => p.to === 'air' && p.heat_W > 0);
+    const sum = on.reduce((s, p) => s + p.heat_W, 0);
+    if (sum < 1) return [];
+    return [
+      {
+        subjects: on.map((p) => p.item),
+        title: `${formatWatts(sum)} stay on air`,
+        detail: `${on.map((p) => `${p.name}: ${formatWatts(p.heat_W)}`).join('; ')}. The case air stands at ${context.heat.caseAir_C.toFixed(1)} °C.`,
+        measured: sum,
+        unit: 'W',
+      },
+    ];
+  },
+};

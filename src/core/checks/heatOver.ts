@@ -1,0 +1,42 @@
+import { formatCelsius, formatNumber } from '../units';
+import type { Said } from './diagnostic';
+import type { BuildRule } from './inputs';
+
+/** How near its limit a spot may come before it counts as tight, K (common practice, no source). */
+export const SPOT_MARGIN_K = 5;
+
+export const heatOver: BuildRule = {
+  code: 'heat.over',
+  severity: 'fails',
+  stage: 'heat',
+  meaning:
+    "A part gets hotter than its limit (its maker's or the brief's) in the load case the brief is judged in. Within 5 K of it counts as tight.",
+  source: "limit from the part's data or the brief; temperature from the heat model",
+  check: (context) =>
+    context.heat.spots.flatMap((s): Said[] => {
+      if (s.temp_C === null) return [];
+      const margin = s.limit_C - s.temp_C;
+      if (margin >= SPOT_MARGIN_K) return [];
+      const how = s.cooledBy
+        ? `${formatNumber(s.heat_W)} W into coolant at ${formatCelsius(s.coolant_C, 1)}`
+        : `${formatNumber(s.heat_W)} W on air, the case at ${formatCelsius(context.heat.caseAir_C, 1)}`;
+      const adviceWords = () => {
+        if (margin < 0) {
+          if (s.cooledBy) return 'Cooler coolant, more flow or a better block bring it down.';
+          return 'Put a block on it, or move more air through the case.';
+        }
+        return `Only ${formatNumber(margin, { decimals: 1 })} K are left.`;
+      };
+      return [
+        {
+          severity: margin < 0 ? ('fails' as const) : ('tight' as const),
+          subjects: [s.item],
+          title: `${s.name} reaches ${formatCelsius(s.temp_C)}`,
+          detail: `${how}; its limit is ${formatCelsius(s.limit_C)}. ${adviceWords()}`,
+          measured: s.temp_C,
+          limit: s.limit_C,
+          unit: '°C',
+        },
+      ];
+    }),
+};

@@ -1,0 +1,52 @@
+import type { Said } from './diagnostic';
+import { formatCelsius, formatKelvin } from '../units';
+import type { BuildRule } from './inputs';
+
+export const heatSummer: BuildRule = {
+  code: 'heat.summer',
+  severity: 'tight',
+  stage: 'cooling',
+  meaning:
+    'At the hottest the brief lets the room get, a part passes its limit or the coolant passes 45 °C, though all is well in the usual room.',
+  source:
+    "limits from the parts' data; 45 °C: ratings of tube and pump (common practice, no source)",
+  check: (context) => {
+    const { summer } = context;
+    if (!summer) return [];
+    const room = context.build.brief.summer_C ?? 0;
+    const said: Said[] = [];
+    for (const s of summer.spots) {
+      const now = context.heat.spots.find((x) => x.item === s.item && x.spot === s.spot);
+      if (s.temp_C === null || s.temp_C <= s.limit_C || (now?.temp_C ?? 0) > s.limit_C) continue;
+      said.push({
+        subjects: [s.item],
+        title: `${s.name} reaches ${formatCelsius(s.temp_C)} in summer`,
+        detail: `In a room of ${formatCelsius(room)} it is ${formatKelvin(s.temp_C - s.limit_C)} over its ${formatCelsius(s.limit_C)}.`,
+        measured: s.temp_C,
+        limit: s.limit_C,
+        unit: '°C',
+      });
+    }
+    for (const l of summer.loops) {
+      const now = context.heat.loops.find((x) => x.id === l.id);
+      if (
+        l.hottest_C === null ||
+        l.hottest_C <= COOLANT_MOST_C ||
+        (now?.hottest_C ?? 0) > COOLANT_MOST_C
+      )
+        continue;
+      said.push({
+        subjects: [l.id],
+        title: `Coolant reaches ${formatCelsius(l.hottest_C, 1)} in summer`,
+        detail: `In a room of ${formatCelsius(room)}; above ${formatCelsius(COOLANT_MOST_C)} tube and pump age fast.`,
+        measured: l.hottest_C,
+        limit: COOLANT_MOST_C,
+        unit: '°C',
+      });
+    }
+    return said;
+  },
+};
+
+/** Coolant above this is a finding, °C. */
+const COOLANT_MOST_C = 45;

@@ -1,0 +1,30 @@
+import { formatMoney, formatNumber } from '../units';
+import type { BuildRule } from './inputs';
+
+/** Careful builders keep any single part under this share of the loop's cost (common practice, no source). */
+const SHARE = 0.3;
+/** Below this total a share says nothing: the list has only begun, minor units. */
+const LEAST_MINOR = 20000;
+
+export const listShare: BuildRule = {
+  code: 'list.share',
+  severity: 'note',
+  stage: 'parts',
+  meaning:
+    'One part takes more than three tenths of what the loop costs. Where money is short, it is the first place to look.',
+  source: "the list's own sums; 30 % by common practice, no source",
+  check: ({ list }) =>
+    list.loopTotal < LEAST_MINOR
+      ? []
+      : list.lines
+          .filter(
+            (l) => l.inBudget && l.quantity > 0 && l.total / l.quantity > SHARE * list.loopTotal,
+          )
+          .map((l) => ({
+            subjects: l.for,
+            title: `${l.name} is ${formatNumber((100 * l.total) / l.quantity / list.loopTotal)} % of the loop`,
+            detail: `${formatMoney(l.unitPrice)} of ${formatMoney(list.loopTotal)}. The Stores have cheaper ones of its kind; compare what they would do in this build.`,
+            measured: l.total / l.quantity / list.loopTotal,
+            limit: SHARE,
+          })),
+};

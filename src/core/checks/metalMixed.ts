@@ -1,0 +1,24 @@
+import { ANODIC_INDEX } from '../corrosion';
+import type { BuildRule } from './inputs';
+import { replacements, tellPair } from './metalPair';
+
+export const metalMixed: BuildRule = {
+  code: 'metal.mixed',
+  severity: 'fails',
+  stage: 'materials',
+  meaning:
+    'Two wetted metals in one loop lie farther apart on the anodic index than any coolant allows, so the less noble one dissolves. Aluminium with copper, brass or nickel fails whatever the inhibitor. Change one of the carriers: copper, brass and nickel throughout, or aluminium alone.',
+  source: 'Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory',
+  check: (context) =>
+    context.metals.pairs
+      .filter((p) => p.verdict === 'fails')
+      .map((pair) => ({
+        ...tellPair(context, pair),
+        candidates: () =>
+          ANODIC_INDEX[pair.dissolves] > ANODIC_INDEX.chrome
+            ? (pair.carriers[pair.dissolves] ?? []).flatMap((id) =>
+                replacements(context, id, pair.dissolves),
+              )
+            : [],
+      })),
+};

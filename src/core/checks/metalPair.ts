@@ -1,0 +1,59 @@
+import type { Edit } from '../design';
+import type { Finding, Fix } from './diagnostic';
+import { METAL_NAMES, METAL_VERDICTS, type MetalPair } from '../corrosion';
+import { formatNumber } from '../units';
+import { nameOf, type RuleContext } from './inputs';
+
+/** Parts of the Stores of the same shape without the metal at fault. */
+export function replacements(context: RuleContext, item: string, metal: string): Fix[] {
+  const found = context.build.items.find((i) => i.id === item);
+  if (!found || !('wetted' in found.part)) return [];
+  const now = found.part;
+  const like = context.offer.find(
+    (p) =>
+      p.kind === now.kind &&
+      'wetted' in p &&
+      p.wetted.every((w) => w.metal !== metal) &&
+      (p.kind !== 'radiator' ||
+        now.kind !== 'radiator' ||
+        (p.section_mm === now.section_mm &&
+          p.sections === now.sections &&
+          p.size[2] <= now.size[2] &&
+          p.holeGap_mm === now.holeGap_mm &&
+          p.core.finMetal !== 'aluminium')) &&
+      (p.kind !== 'block' || now.kind !== 'block' || p.cools.join() === now.cools.join()),
+  );
+  return like && like.kind === now.kind
+    ? [
+        {
+          label: `Put in ${like.name} instead`,
+          edit: { do: 'item.replace', item, part: like } as Edit,
+        },
+      ]
+    : [];
+}
+
+/** A pair of metals in the words of a finding, with the reason against it. */
+export function tellPair(
+  context: RuleContext,
+  pair: MetalPair,
+): Pick<Finding, 'subjects' | 'title' | 'detail' | 'measured' | 'limit' | 'unit'> {
+  const nobler = pair.dissolves === pair.a ? pair.b : pair.a,
+    against = METAL_VERDICTS.find((v) => v.id === pair.reason);
+  const names = (pair.carriers[pair.dissolves] ?? []).map((id) =>
+    nameOf(context, id.replace(/^fitting:/, '')),
+  );
+  return {
+    subjects: [...(pair.carriers[pair.a] ?? []), ...(pair.carriers[pair.b] ?? [])].filter(
+      (id) => !id.startsWith('fitting:'),
+    ),
+    title: `${METAL_NAMES[pair.dissolves]} and ${METAL_NAMES[nobler]} share one coolant`.replace(
+      /^./,
+      (c) => c.toUpperCase(),
+    ),
+    detail: `${formatNumber(pair.difference_V, { decimals: 2 })} V apart, ${formatNumber(pair.limit_V, { decimals: 2 })} V allowed. ${against?.because ?? ''} The ${METAL_NAMES[pair.dissolves]} of ${names.join(', ')} dissolves; its area is ${formatNumber(pair.areaRatio, { decimals: pair.areaRatio < 1 ? 2 : 1 })} times the nobler metal's${pair.areaRatio < 1 ? ', which speeds it up' : ''}.`,
+    measured: pair.difference_V,
+    limit: pair.limit_V,
+    unit: 'V',
+  };
+}

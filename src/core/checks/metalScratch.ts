@@ -1,0 +1,35 @@
+import { environmentOf, METAL_NAMES, METAL_VERDICTS, pairFacts } from '../corrosion';
+import type { BuildRule } from './inputs';
+
+export const metalScratch: BuildRule = {
+  code: 'metal.scratch',
+  severity: 'note',
+  stage: 'materials',
+  meaning:
+    'A plating counts as its plating, and holds; the metal under it would not. A scratch, a worn thread or a pinhole exposes it. Handle such parts with care, or take one whose base agrees with the loop too.',
+  source: 'Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory',
+  check: (context) =>
+    context.metals.metals.flatMap((m) =>
+      m.platedOver.flatMap((base) => {
+        const loop = context.build.loops.find((l) => l.id === m.loop);
+        if (!loop) return [];
+        const against = context.metals.metals
+          .filter((o) => o.loop === m.loop && o.metal !== base)
+          .filter((o) =>
+            METAL_VERDICTS.some(
+              (v) =>
+                v.verdict === 'fails' && v.applies(pairFacts(base, o.metal, environmentOf(loop))),
+            ),
+          );
+        const carriers = m.carriers.filter((c) => c.platedOver.includes(base));
+        if (against.length === 0 || carriers.length === 0) return [];
+        return [
+          {
+            subjects: carriers.map((c) => c.item).filter((id) => !id.startsWith('fitting:')),
+            title: `A scratch would expose ${METAL_NAMES[base]} to ${loop.name}`,
+            detail: `${carriers.map((c) => c.name).join(', ')}: ${METAL_NAMES[m.metal]} over ${METAL_NAMES[base]}. Bare, it would dissolve beside ${against.map((o) => METAL_NAMES[o.metal]).join(', ')}.`,
+          },
+        ];
+      }),
+    ),
+};

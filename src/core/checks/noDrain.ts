@@ -1,0 +1,65 @@
+import type { Fix, Said } from './diagnostic';
+import { nameOf, type SpatialRule } from './inputs';
+
+export const noDrain: SpatialRule = {
+  code: 'rule.no-drain',
+  severity: 'fails',
+  stage: 'runs',
+  meaning:
+    'A loop has no drain: to service it, tubes would have to be pulled off full. Put a valve on the lowest spare port. And it needs a cap to fill it by.',
+  source: 'common practice, no source',
+  check: (context) =>
+    context.build.loops.flatMap((loop): Said[] => {
+      if (loop.links.length === 0) return [];
+      const said: Said[] = [];
+      const plugged = loop.caps
+        .filter((c) => c.with === 'plug')
+        .map((c) => ({ ...c, height: context.model.portAt(c)?.at[1] ?? Infinity }));
+      const byHeight = [...plugged].sort((a, b) => a.height - b.height);
+      const offer = (
+        cap: (typeof plugged)[number] | undefined,
+        duty: 'drain' | 'fill',
+        label: string,
+      ): Fix[] =>
+        cap
+          ? [
+              {
+                label: `${label} ${nameOf(context, cap.item)}`,
+                edit: {
+                  do: 'cap.set',
+                  loop: loop.id,
+                  port: { item: cap.item, port: cap.port },
+                  with: duty,
+                },
+              },
+            ]
+          : [];
+      if (!loop.caps.some((c) => c.with === 'drain')) {
+        said.push({
+          subjects: [loop.id],
+          title: `${loop.name} has no drain`,
+          detail:
+            byHeight.length > 0
+              ? 'It can only be emptied by pulling a tube off while full. A valve on the lowest spare port does it.'
+              : 'No spare port is left for a valve: a reservoir or pump with one more port would give it.',
+          candidates: () =>
+            offer(byHeight[0], 'drain', 'Put a drain valve on the lowest spare port, of'),
+        });
+      }
+      if (!loop.caps.some((c) => c.with === 'fill')) {
+        said.push({
+          severity: 'tight',
+          subjects: [loop.id],
+          title: `${loop.name} has no port to fill by`,
+          detail: 'A cap on the highest spare port lets you fill and bleed.',
+          candidates: () =>
+            offer(
+              byHeight[byHeight.length - 1],
+              'fill',
+              'Put a fill cap on the highest spare port, of',
+            ),
+        });
+      }
+      return said;
+    }),
+};

@@ -1,0 +1,32 @@
+import type { Said } from './diagnostic';
+import { reorderLoop } from '../loops';
+import { nameOf, type SpatialRule } from './inputs';
+
+export const notClosed: SpatialRule = {
+  code: 'rule.not-closed',
+  severity: 'fails',
+  stage: 'runs',
+  meaning:
+    'The runs of a loop do not come back to where they started, or leave some runs aside. Coolant must go round.',
+  source: "the build's runs",
+  check: (context) =>
+    context.model.loops.flatMap((g): Said[] => {
+      if (g.loop.links.length === 0 || g.closed || g.branched) return [];
+      const last = g.stations.find((s) => !g.loop.links.some((l) => l.from.item === s));
+      return [
+        {
+          subjects: [g.loop.id, ...(last ? [last] : [])],
+          title: `${g.loop.name} is not closed`,
+          detail: last
+            ? `It ends at ${nameOf(context, last)}.`
+            : 'Its runs fall into separate circles.',
+          candidates: () => [
+            {
+              label: 'Lay the runs anew in this order',
+              edit: reorderLoop(context.build, g.loop.id, g.stations),
+            },
+          ],
+        },
+      ];
+    }),
+};

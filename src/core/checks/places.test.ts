@@ -1,0 +1,115 @@
+import { describe, expect, test } from '@jest/globals';
+import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
+import { applyEdit, type Build } from '../design';
+import { evaluate } from '../analysis';
+import { defaultPlacements, whyNoMount } from '.';
+
+const desk = demoBuild('dawn-chorus-desk') as Build;
+const fan = { id: 'new', part: catalogued('fan', 'fan-wren-120-1200') };
+
+describe('where a part could go', () => {
+  test('fans go to a radiator without any first, to a second face last', () => {
+    const bare: Build = applyEdit(desk, { do: 'item.remove', item: 'top-fans' }).build;
+    expect(defaultPlacements(bare, fan)[0]).toMatchObject({
+      placement: { on: 'radiator', item: 'top-radiator' },
+    });
+    const places = defaultPlacements(desk, fan);
+    expect(places.every((p) => p.placement.on === 'radiator')).toBe(true);
+    const rearFree: Build = applyEdit(desk, { do: 'item.remove', item: 'rear-fan' }).build;
+    expect(defaultPlacements(rearFree, fan)[0]).toMatchObject({
+      placement: { on: 'mount', mount: 'rear', air: 'out' },
+    });
+  });
+
+  test('a mount that is taken is not offered again', () => {
+    const radiator = { id: 'new', part: catalogued('radiator', 'rad-tarn-240-30') };
+    expect(defaultPlacements(desk, radiator)).toEqual([]);
+    const free: Build = applyEdit(desk, { do: 'item.remove', item: 'top-radiator' }).build;
+    expect(
+      defaultPlacements(free, radiator).map((p) =>
+        p.placement.on === 'mount' ? p.placement.mount : '',
+      ),
+    ).toEqual(['top']);
+  });
+
+  test('a second card goes where it does not meet the first, the nearer slots last', () => {
+    const card = { id: 'new', part: catalogued('card', 'gpu-kite-200') },
+      slotsOf = (b: Build): number[] =>
+        defaultPlacements(b, card).flatMap((p) =>
+          p.placement.on === 'slot' ? [p.placement.slot] : [],
+        );
+    const bare: Build = {
+      ...desk,
+      items: desk.items.filter(
+        (i) =>
+          i.part.kind !== 'card' && !(i.placement.on === 'item' && i.placement.item === 'card'),
+      ),
+    };
+    expect(slotsOf(bare)[0]).toBe(1);
+    // 42 mm thick, slots 20.32 mm apart: the second and third below the first are too near.
+    const one = applyEdit(bare, {
+        do: 'item.add',
+        item: {
+          ...card,
+          id: 'first',
+          name: 'First',
+          placement: { on: 'slot', slot: 1 },
+          settings: {},
+        },
+      }).build,
+      slots = slotsOf(one);
+    expect(slots[0]).toBe(4);
+    expect(slots.slice(-2)).toEqual([2, 3]);
+    expect(
+      evaluate(
+        applyEdit(one, {
+          do: 'item.add',
+          item: { ...card, name: 'Second', placement: { on: 'slot', slot: 4 }, settings: {} },
+        }).build,
+      ).findings.filter(
+        (f) => f.code === 'fit.clash' && f.subjects.includes('new') && f.subjects.includes('first'),
+      ),
+    ).toEqual([]);
+  });
+
+  test('a block goes where no other sits', () => {
+    expect(
+      defaultPlacements(desk, { id: 'new', part: catalogued('block', 'blk-quill-cpu') }),
+    ).toEqual([]);
+    expect(
+      defaultPlacements(desk, { id: 'new', part: catalogued('block', 'blk-quill-memory') }),
+    ).toMatchObject([{ placement: { on: 'item', item: 'memory' } }]);
+  });
+
+  test('why no mount takes a radiator is said mount by mount', () => {
+    const long = { id: 'new', part: catalogued('radiator', 'rad-fell-420-45') };
+    const weir: Build = { ...desk, case: catalogued('case', 'case-weir-55'), items: [] };
+    expect(whyNoMount(weir, long)).toEqual([
+      'Front mount: free',
+      "Top mount: holes 20 mm apart, the radiator's 15 mm",
+      'Rear mount: room for 1 of 3 sections',
+    ]);
+    expect(whyNoMount(desk, fan)).toEqual([]);
+  });
+
+  test('and the finding says it', () => {
+    const stuck = applyEdit(
+      { ...desk, case: catalogued('case', 'case-weir-55') },
+      {
+        do: 'item.add',
+        item: {
+          id: 'long',
+          name: 'Long radiator',
+          part: catalogued('radiator', 'rad-fell-420-45'),
+          placement: { on: 'bench' },
+          settings: {},
+        },
+      },
+    ).build;
+    const finding = evaluate(stuck, { fixes: true, offer: CATALOGUE }).findings.find(
+      (f) => f.code === 'fit.unplaced' && f.subjects.includes('long'),
+    );
+    expect(finding?.detail).toContain('Front mount: taken by Front radiator');
+    expect(finding?.fixes).toEqual([]);
+  });
+});

@@ -1,0 +1,185 @@
+import type { Build, Item, Placement } from '../design';
+import type { Mount, RadiatorPart } from '../components';
+
+export interface Place {
+  readonly label: string;
+  readonly placement: Placement;
+}
+
+/** Where a part could go in this build, most usual first. */
+export function defaultPlacements(build: Build, item: Pick<Item, 'id' | 'part'>): readonly Place[] {
+  const { part } = item;
+  const box = build.case;
+  const others = build.items.filter((i) => i.id !== item.id);
+  switch (part.kind) {
+    case 'board':
+      return [{ label: 'On the board tray', placement: { on: 'tray' } }];
+    case 'processor':
+    case 'memory':
+      return [{ label: 'On the board', placement: { on: 'board' } }];
+    case 'supply':
+      return [{ label: 'In the supply bay', placement: { on: 'bay' } }];
+    case 'card':
+      return [
+        ...freeSlots(others, part.size[1]).map((slot): Place => ({
+          label: `In slot ${slot}`,
+          placement: { on: 'slot', slot },
+        })),
+        ...(box?.riser
+          ? [{ label: 'In the upright slot', placement: { on: 'riser' } as const }]
+          : []),
+      ];
+    case 'block':
+      return others
+        .filter(
+          (o) =>
+            (part.cools as readonly string[]).includes(o.part.kind) &&
+            (part.cools[0] !== 'processor' || o.part.kind === 'processor') &&
+            !others.some(
+              (b) =>
+                b.part.kind === 'block' && b.placement.on === 'item' && b.placement.item === o.id,
+            ),
+        )
+        .map((o) => ({ label: `On ${o.name}`, placement: { on: 'item', item: o.id } }));
+    case 'radiator':
+      return (box?.mounts ?? [])
+        .filter((m) => whyNotOn(m, part) === null)
+        .filter(
+          (m) => !others.some((o) => o.placement.on === 'mount' && o.placement.mount === m.id),
+        )
+        .map((m) => ({
+          label: `On the ${m.name.toLowerCase()}`,
+          placement: {
+            on: 'mount',
+            mount: m.id,
+            slide_mm: 0,
+            ports: 'end',
+            air: m.face === 'front' || m.face === 'bottom' || m.face === 'side' ? 'in' : 'out',
+          },
+        }));
+    case 'fan': {
+      const fansOf = (radiator: string): readonly Item[] =>
+        others.filter((f) => f.placement.on === 'radiator' && f.placement.item === radiator);
+      const faces = others
+        .filter(
+          (o) =>
+            o.part.kind === 'radiator' &&
+            o.part.section_mm === part.section_mm &&
+            o.placement.on === 'mount',
+        )
+        .flatMap((o) =>
+          (
+            [
+              'interior',
+              'frame',
+              ...(outsideRoom(build, o) >= part.size[2] ? ['outside' as const] : []),
+            ] as const
+          )
+            .filter(
+              (face) =>
+                !fansOf(o.id).some(
+                  (f) => f.placement.on === 'radiator' && f.placement.face === face,
+                ),
+            )
+            .map((face) => {
+              const faceWords = () => {
+                if (face === 'frame') return 'between it and the frame';
+                if (face === 'outside') return 'outside the frame';
+                return 'on its inner face';
+              };
+              return {
+                bare: fansOf(o.id).length === 0,
+                place: {
+                  label: `On ${o.name}, ${faceWords()}`,
+                  placement: { on: 'radiator', item: o.id, face },
+                } as Place,
+              };
+            }),
+        );
+      const mounts = (box?.mounts ?? [])
+        .filter(
+          (m) =>
+            m.fans.some((f) => f.size_mm === part.section_mm) &&
+            !others.some((o) => o.placement.on === 'mount' && o.placement.mount === m.id),
+        )
+        .map((m): Place => ({
+          label: `On the ${m.name.toLowerCase()}, without a radiator`,
+          placement: {
+            on: 'mount',
+            mount: m.id,
+            slide_mm: 0,
+            ports: 'end',
+            air: m.face === 'rear' || m.face === 'top' ? 'out' : 'in',
+          },
+        }));
+      // A radiator without fans wants them most; a second row on one that has fans gains least.
+      return [
+        ...faces.filter((f) => f.bare).map((f) => f.place),
+        ...mounts,
+        ...faces.filter((f) => !f.bare).map((f) => f.place),
+      ];
+    }
+    case 'pump':
+    case 'reservoir':
+      return (box?.spots ?? [])
+        .filter((s) => !others.some((o) => o.placement.on === 'spot' && o.placement.spot === s.id))
+        .map((s) => ({ label: `At “${s.name}”`, placement: { on: 'spot', spot: s.id, turn: 0 } }));
+    case 'inline':
+      return [{ label: 'In its run', placement: { on: 'line' } }];
+    default:
+      return [];
+  }
+}
+
+/** Slots that no card holds, from the top down; those where a card of this thickness would meet another come last. */
+function freeSlots(others: readonly Item[], thick_mm: number): readonly number[] {
+  const board = others.find((o) => o.part.kind === 'board' && o.placement.on === 'tray')?.part,
+    planes = board?.kind === 'board' ? board.slots_mm : null;
+  const cards = others.flatMap((o) =>
+    o.placement.on === 'slot' ? [{ slot: o.placement.slot, thick: o.part.size[1] }] : [],
+  );
+  const meets = (slot: number): boolean =>
+    planes !== null &&
+    cards.some((c) => {
+      const own = planes[slot - 1] ?? 0,
+        other = planes[c.slot - 1] ?? 0;
+      return own - thick_mm < other && other - c.thick < own;
+    });
+  const free = (planes?.map((_, i) => i + 1) ?? [1, 2, 3, 4]).filter(
+    (slot) => !cards.some((c) => c.slot === slot),
+  );
+  return [...free.filter((s) => !meets(s)), ...free.filter(meets)];
+}
+
+/** Room outside the frame a radiator hangs on, mm. */
+function outsideRoom(build: Build, radiator: Item): number {
+  const { placement } = radiator;
+  return placement.on === 'mount'
+    ? (build.case?.mounts.find((m) => m.id === placement.mount)?.outside_mm ?? 0)
+    : 0;
+}
+
+/** What keeps a radiator off a mount before anything is measured: holes, sections, length; null when nothing does. */
+export function whyNotOn(mount: Mount, part: RadiatorPart): string | null {
+  const row = mount.fans.find((f) => f.size_mm === part.section_mm);
+  if (!row) return `no holes for ${part.section_mm} mm fans`;
+  if (row.count < part.sections) return `room for ${row.count} of ${part.sections} sections`;
+  if (mount.length_mm < part.size[0]) return `${mount.length_mm} mm of rail for ${part.size[0]} mm`;
+  return part.section_mm === 140 && mount.holeGap_mm !== part.holeGap_mm
+    ? `holes ${mount.holeGap_mm} mm apart, the radiator's ${part.holeGap_mm} mm`
+    : null;
+}
+
+/** Why no mount of the case takes a radiator, mount by mount; empty for other parts and without a case. */
+export function whyNoMount(build: Build, item: Pick<Item, 'id' | 'part'>): readonly string[] {
+  const { part } = item;
+  if (part.kind !== 'radiator') return [];
+  return (build.case?.mounts ?? []).map((m) => {
+    const holder = build.items.find(
+      (o) => o.id !== item.id && o.placement.on === 'mount' && o.placement.mount === m.id,
+    );
+    const why = whyNotOn(m, part);
+    if (why) return `${m.name}: ${why}`;
+    return holder ? `${m.name}: taken by ${holder.name}` : `${m.name}: free`;
+  });
+}

@@ -1,0 +1,70 @@
+import { insertStation } from '../loops';
+import type { Edit } from '../design';
+import type { Fix, Said } from './diagnostic';
+import { isWet } from '../components';
+import type { SpatialRule } from './inputs';
+
+export const portOpen: SpatialRule = {
+  code: 'rule.port-open',
+  severity: 'fails',
+  stage: 'runs',
+  meaning:
+    'A port of a part in a loop has neither a run nor a cap: coolant would run out of it. Or a part has not been put into any loop. Plug the port, or connect the part.',
+  source: 'common practice, no source',
+  check: (context) => {
+    const { build } = context;
+    const used = (item: string, port: string): boolean =>
+      build.loops.some(
+        (l) =>
+          l.links.some(
+            (k) =>
+              (k.from.item === item && k.from.port === port) ||
+              (k.to.item === item && k.to.port === port),
+          ) || l.caps.some((c) => c.item === item && c.port === port),
+      );
+    return build.items.flatMap((item): Said[] => {
+      if (!isWet(item.part)) return [];
+      const open = item.part.ports.filter((p) => !used(item.id, p.id));
+      if (open.length === 0) return [];
+      const loop = build.loops.find((l) =>
+        l.links.some((k) => k.from.item === item.id || k.to.item === item.id),
+      );
+      if (!loop) {
+        const fixes = build.loops.flatMap((l): Fix[] => {
+          const edit = insertStation(build, l.id, item.id);
+          return edit ? [{ label: `Put it into ${l.name}`, edit }] : [];
+        });
+        return [
+          {
+            severity: 'tight',
+            subjects: [item.id],
+            title: `${item.name} is in no loop`,
+            detail:
+              build.loops.length > 0
+                ? 'It was added but not connected.'
+                : 'No loop has been laid yet: connect the parts on the Runs stage.',
+            candidates: () => fixes,
+          },
+        ];
+      }
+      const edits = open.map((p): Edit => ({
+        do: 'cap.set',
+        loop: loop.id,
+        port: { item: item.id, port: p.id },
+        with: 'plug',
+      }));
+      return [
+        {
+          subjects: [item.id],
+          title: `${item.name} has ${open.length === 1 ? 'an open port' : `${open.length} open ports`}`,
+          detail: `${open.map((p) => p.name).join(', ')}: every spare port needs a plug.`,
+          measured: open.length,
+          limit: 0,
+          candidates: () => [
+            { label: open.length === 1 ? 'Plug it' : 'Plug them', edit: { do: 'batch', edits } },
+          ],
+        },
+      ];
+    });
+  },
+};

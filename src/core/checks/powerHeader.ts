@@ -1,0 +1,51 @@
+import type { LeadPart } from '../components';
+import { formatNumber } from '../units';
+import { nameOf, type BuildRule } from './inputs';
+
+/** Above this share of a header's current it is said to be tight (common practice, no source). */
+const FULL_SHARE = 0.9;
+
+export const powerHeader: BuildRule = {
+  code: 'power.header',
+  severity: 'fails',
+  stage: 'case',
+  meaning:
+    'A fan or pump has no header that can feed it, with the splitters and hubs on the list, or a header is almost at its current. Too much current burns a header out.',
+  source:
+    "the board's headers; 4 fan headers of 1 A and one of 2 A for a pump where it says nothing (common practice, no source)",
+  check: (context) => {
+    const leads = context.offer.filter((p): p is LeadPart => p.kind === 'lead');
+    const have = new Set((context.build.kit.leads ?? []).map((l) => l.id));
+    const more = leads.filter((l) => !have.has(l.id));
+    return [
+      ...context.power.unfed.map((u) => ({
+        subjects: [u.item],
+        title: `${nameOf(context, u.item)} has no header to run on`,
+        detail: `On this board ${u.why}.`,
+        candidates: () =>
+          more.length > 0
+            ? [
+                {
+                  label: 'Allow the splitters and hubs of the Stores',
+                  edit: {
+                    do: 'kit.leads' as const,
+                    leads: [...(context.build.kit.leads ?? []), ...more],
+                  },
+                },
+              ]
+            : [],
+      })),
+      ...context.power.lines
+        .filter((l) => l.current_A > FULL_SHARE * l.limit_A)
+        .map((l) => ({
+          subjects: l.items,
+          severity: 'tight' as const,
+          title: `The ${l.header} is almost at its current`,
+          detail: `${l.items.map((i) => nameOf(context, i)).join(' and ')} draw ${formatNumber(l.current_A, { decimals: 2 })} A at full speed; it gives ${formatNumber(l.limit_A, { decimals: 1 })} A. Fans draw more for a moment when they start.`,
+          measured: l.current_A,
+          limit: l.limit_A,
+          unit: 'A',
+        })),
+    ];
+  },
+};

@@ -1,0 +1,66 @@
+import type { Fix, Said } from './diagnostic';
+import { topOf } from '../loops';
+import { formatMillimetres } from '../units';
+import type { Model } from '../system';
+import { nameOf, type SpatialRule } from './inputs';
+import { triedFixes } from './tried';
+
+/** How far the highest of the others stands above the pump; below 0 the pump is the high point. Null where either has no place. */
+function below(model: Model, loop: string, pump: string): number | null {
+  const stations = model.loops.find((g) => g.loop.id === loop)?.stations ?? [];
+  const height = (id: string): number | null => {
+    const p = model.placed.get(id);
+    return p && p.ports.length > 0 ? topOf(p) : null;
+  };
+  const own = height(pump),
+    others = stations
+      .filter((s) => s !== pump && model.placed.get(s)?.item.part.kind !== 'pump')
+      .flatMap((s) => height(s) ?? []);
+  return own === null || others.length === 0 ? null : Math.max(...others) - own;
+}
+
+export const pumpHigh: SpatialRule = {
+  code: 'rule.pump-high',
+  severity: 'fails',
+  stage: 'runs',
+  meaning:
+    'The pump is the highest part of its loop: air gathers there, and a pump that holds air moves nothing and wears its bearing. Set it lower, or the reservoir above it.',
+  source: 'common practice, no source',
+  check: (context) =>
+    context.model.loops.flatMap((graph): Said[] =>
+      graph.stations
+        .filter((s) => context.model.placed.get(s)?.item.part.kind === 'pump')
+        .flatMap((pump): Said[] => {
+          const over = below(context.model, graph.loop.id, pump);
+          if (over === null || over >= 0) return [];
+          const item = context.build.items.find((i) => i.id === pump);
+          const fixes: Fix[] = (context.build.case?.spots ?? []).map((s): Fix => ({
+            label: `Move ${nameOf(context, pump)} to “${s.name}”`,
+            edit: {
+              do: 'item.place',
+              item: pump,
+              placement: {
+                on: 'spot',
+                spot: s.id,
+                turn:
+                  item?.placement.on === 'spot' || item?.placement.on === 'free'
+                    ? item.placement.turn
+                    : 0,
+              },
+            },
+          }));
+          return [
+            {
+              subjects: [pump],
+              title: `${nameOf(context, pump)} is the high point of ${graph.loop.name}`,
+              detail: `It stands ${formatMillimetres(-over)} above everything else its coolant passes.`,
+              measured: -over,
+              limit: 0,
+              unit: 'mm',
+              candidates: () =>
+                triedFixes(context, fixes, (m) => (below(m, graph.loop.id, pump) ?? -1) >= 0),
+            },
+          ];
+        }),
+    ),
+};

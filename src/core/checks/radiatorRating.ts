@@ -1,0 +1,32 @@
+import type { Said } from './diagnostic';
+import { compareRating } from '../thermal';
+import { formatNumber } from '../units';
+import { nameOf, type BuildRule } from './inputs';
+
+/** Printed and modelled W/K further apart than this share are told. The model itself is good to about 15 %. */
+const APART = 0.25;
+
+export const radiatorRating: BuildRule = {
+  code: 'radiator.rating',
+  severity: 'note',
+  stage: 'cooling',
+  meaning:
+    "What a radiator's maker prints, turned into watts per kelvin at its fan speed, is far from the model at the same speed. The model (or measured points, where there are any) is used.",
+  source: 'heat over temperature difference; the model is calibrated to common practice',
+  check: (context) =>
+    context.setup.radiators.flatMap((r): Said[] => {
+      const { rating } = r.part;
+      const compared = rating ? compareRating(context.setup, context.flow, r.id, rating) : null;
+      if (!rating || !compared || Math.abs(compared.ratio - 1) <= APART) return [];
+      return [
+        {
+          subjects: [r.id],
+          title: `${nameOf(context, r.id)}: ${formatNumber(rating.heat_W)} W at ${formatNumber(rating.difference_K, { decimals: 1 })} K are ${formatNumber(compared.printed_WK, { decimals: 1 })} W/K`,
+          detail: `At ${formatNumber(rating.speed_rpm)} rpm we make it ${formatNumber(compared.ours_WK, { decimals: 1 })} W/K. ${compared.ratio > 1 ? 'Printed figures are often taken at a larger difference, without a case around it, or with other fans.' : 'Printed lower than the model: measured points would settle it.'}`,
+          measured: compared.printed_WK,
+          limit: compared.ours_WK,
+          unit: 'W/K',
+        },
+      ];
+    }),
+};

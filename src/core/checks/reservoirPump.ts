@@ -1,0 +1,72 @@
+import type { Said } from './diagnostic';
+import { reorderLoop } from '../loops';
+import { formatMillimetres } from '../units';
+import { nameOf, type SpatialRule } from './inputs';
+
+export const reservoirPump: SpatialRule = {
+  code: 'rule.reservoir-pump',
+  severity: 'fails',
+  stage: 'runs',
+  meaning:
+    'The reservoir must feed the pump directly and stand above it, so that the pump never runs dry.',
+  source: 'common practice, no source',
+  check: (context) =>
+    context.model.loops.flatMap((graph): Said[] => {
+      const { loop } = graph;
+      if (loop.links.length === 0) return [];
+      const kind = (id: string): string =>
+        context.build.items.find((i) => i.id === id)?.part.kind ?? '';
+      const reservoirs = graph.stations.filter((s) => kind(s) === 'reservoir');
+      const pumps = graph.stations.filter((s) => kind(s) === 'pump');
+      if (reservoirs.length === 0)
+        return [
+          {
+            subjects: [loop.id],
+            title: `${loop.name} has no reservoir`,
+            detail:
+              'Without one, air has nowhere to gather and the pump may run dry while filling. Add one from the Stores.',
+          },
+        ];
+      const first = pumps.find((p) =>
+        loop.links.some((l) => l.to.item === p && reservoirs.includes(l.from.item)),
+      );
+      if (pumps.length > 0 && !first) {
+        const order = [
+          ...reservoirs,
+          ...pumps,
+          ...graph.stations.filter((s) => !reservoirs.includes(s) && !pumps.includes(s)),
+        ];
+        return [
+          {
+            subjects: [...reservoirs, ...pumps],
+            title: `The reservoir of ${loop.name} does not feed its pump`,
+            detail: `${nameOf(context, pumps[0] as string)} draws from ${nameOf(context, loop.links.find((l) => l.to.item === pumps[0])?.from.item ?? 'nothing')}. It should draw straight from the reservoir.`,
+            candidates: () => [
+              {
+                label: 'Lay the loop with the reservoir before the pump',
+                edit: reorderLoop(context.build, loop.id, order),
+              },
+            ],
+          },
+        ];
+      }
+      const link = loop.links.find((l) => l.to.item === first && reservoirs.includes(l.from.item));
+      const out = link && context.model.portAt(link.from),
+        inlet = link && context.model.portAt(link.to);
+      if (link && out && inlet && out.at[1] < inlet.at[1] - 1) {
+        const below = inlet.at[1] - out.at[1];
+        return [
+          {
+            severity: 'tight',
+            subjects: [link.from.item, link.to.item],
+            title: `${nameOf(context, link.from.item)} stands below the pump`,
+            detail: `Its outlet is ${formatMillimetres(below)} lower than the pump's inlet: the pump may lose its prime when it stands still.`,
+            measured: below,
+            limit: 0,
+            unit: 'mm',
+          },
+        ];
+      }
+      return [];
+    }),
+};

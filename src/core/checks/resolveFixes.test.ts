@@ -1,0 +1,214 @@
+import { describe, expect, test } from '@jest/globals';
+import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
+import { applyEdit, type Build, type Edit } from '../design';
+import { findingsOf, workOut } from '../analysis';
+import type { Finding } from './diagnostic';
+import { anyKindWorse, findingKey, resolveFixes } from './resolveFixes';
+
+const desk = demoBuild('dawn-chorus-desk') as Build,
+  tower = demoBuild('fenland-flood-tower') as Build,
+  box = demoBuild('pocket-planetarium') as Build;
+const edited = (build: Build, ...edits: Edit[]): Build =>
+  edits.reduce((b, e) => applyEdit(b, e).build, build);
+const finding = (
+  code: string,
+  severity: Finding['severity'],
+  subjects: readonly string[],
+): Finding => ({
+  code,
+  severity,
+  subjects,
+  stage: 'case',
+  title: code,
+  detail: '',
+  source: '',
+  candidates: () => [],
+});
+
+/** Builds with something wrong: mistakes of a newcomer, one a build. */
+const WRONG: readonly (readonly [string, Build])[] = [
+  ['the planetarium as it is', box],
+  [
+    'a thick radiator in front',
+    edited(desk, {
+      do: 'item.replace',
+      item: 'front-radiator',
+      part: catalogued('radiator', 'rad-fell-360-60'),
+    }),
+  ],
+  [
+    'a radiator on a mount that is taken',
+    edited(desk, {
+      do: 'item.place',
+      item: 'front-radiator',
+      placement: { on: 'mount', mount: 'top', slide_mm: 0, ports: 'end', air: 'in' },
+    }),
+  ],
+  ['slow fans', edited(desk, { do: 'fans.speed', speed_rpm: 500 })],
+  ['loud fans', edited(tower, { do: 'fans.speed', speed_rpm: 2000 })],
+  ['a slow pump', edited(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 1200 } })],
+  [
+    'the pump moved aside',
+    edited(desk, {
+      do: 'item.place',
+      item: 'pump',
+      placement: { on: 'free', at: [332, 99, 115], turn: 0 },
+    }),
+  ],
+  [
+    'no plugs',
+    edited(
+      tower,
+      ...(tower.loops[0]?.caps ?? []).map((c): Edit => ({
+        do: 'cap.set',
+        loop: 'loop',
+        port: c,
+        with: null,
+      })),
+    ),
+  ],
+];
+
+describe('fixes that are offered', () => {
+  test.each(WRONG)('%s: each holds, and no kind of finding is worse', (_, build) => {
+    const before = findingsOf(build);
+    let offered = 0;
+    for (const f of workOut(build, { offer: CATALOGUE }).findings) {
+      for (const { edit } of resolveFixes(build, f, findingsOf)) {
+        offered += 1;
+        const after = findingsOf(applyEdit(build, edit).build);
+        expect(after.map(findingKey)).not.toContain(findingKey(f));
+        const fails = (list: readonly Finding[], code: string): number =>
+          list.filter((x) => x.code === code && x.severity === 'fails').length;
+        for (const code of new Set(after.map((x) => x.code)))
+          expect([code, fails(after, code)]).toEqual([
+            code,
+            Math.min(fails(after, code), fails(before, code)),
+          ]);
+      }
+    }
+    expect(offered).toBeGreaterThan(0);
+  });
+
+  test('a radiator is never sent to a mount that is taken', () => {
+    const crowded = edited(desk, {
+      do: 'item.replace',
+      item: 'front-radiator',
+      part: catalogued('radiator', 'rad-fell-360-60'),
+    });
+    for (const f of workOut(crowded, { offer: CATALOGUE }).findings)
+      for (const { edit } of resolveFixes(crowded, f, findingsOf)) {
+        const mounts = applyEdit(crowded, edit).build.items.flatMap((i) =>
+          i.placement.on === 'mount' ? [i.placement.mount] : [],
+        );
+        expect(new Set(mounts).size).toBe(mounts.length);
+      }
+  });
+
+  test('a thinner radiator comes with plugs for the ports the loop does not use', () => {
+    const many = { ...catalogued('radiator', 'rad-tarn-240-30'), id: 'own-many' };
+    const [port] = many.ports;
+    const ports = [
+      ...many.ports,
+      { ...(port as (typeof many.ports)[number]), id: 'spare', at: [30, 30, 15] as const },
+    ];
+    for (const f of workOut(box, { offer: [{ ...many, ports }] }).findings.filter(
+      (x) => x.code === 'fit.clash',
+    ))
+      for (const { edit, label } of f.candidates()) {
+        if (!label.startsWith('Use a thinner core')) continue;
+        expect(applyEdit(box, edit).build.loops.flatMap((l) => l.caps)).toContainEqual({
+          item: 'top-radiator',
+          port: 'spare',
+          with: 'plug',
+        });
+      }
+  });
+
+  test('a drain that is shut is never offered to be opened', () => {
+    const valve = catalogued('inline', 'inl-valve'),
+      tee = catalogued('inline', 'inl-tee');
+    const links = desk.loops[0]?.links ?? [],
+      [first] = links.filter((l) => l.from.item === 'pump');
+    if (!first) throw new Error('no run from the pump');
+    const ports = (part: typeof tee): string[] => part.ports.map((p) => p.id);
+    const drained = edited(
+      desk,
+      {
+        do: 'item.add',
+        item: { id: 'tee', name: 'Tee', part: tee, placement: { on: 'line' }, settings: {} },
+      },
+      {
+        do: 'item.add',
+        item: {
+          id: 'drain',
+          name: 'Drain',
+          part: valve,
+          placement: { on: 'line' },
+          settings: { shut: true },
+        },
+      },
+      {
+        do: 'loop.links',
+        loop: 'loop',
+        links: [
+          ...links.filter((l) => l !== first),
+          { ...first, to: { item: 'tee', port: ports(tee)[0] as string } },
+          { ...first, id: 'on', from: { item: 'tee', port: ports(tee)[1] as string } },
+          {
+            ...first,
+            id: 'out',
+            from: { item: 'tee', port: ports(tee)[2] as string },
+            to: { item: 'drain', port: ports(valve)[0] as string },
+          },
+        ],
+      },
+      {
+        do: 'cap.set',
+        loop: 'loop',
+        port: { item: 'drain', port: ports(valve)[1] as string },
+        with: 'drain',
+      },
+    );
+    for (const f of workOut(drained, { offer: CATALOGUE }).findings)
+      for (const c of f.candidates()) expect(JSON.stringify(c.edit)).not.toContain('"shut":false');
+  });
+});
+
+describe('worse by kind', () => {
+  const clash = finding('fit.clash', 'fails', ['a', 'b']);
+  test.each<[string, Finding[], Finding[], boolean]>([
+    ['gone and nothing new', [clash], [], false],
+    [
+      'another of the same kind instead: the count is the same',
+      [clash],
+      [finding('fit.clash', 'fails', ['a', 'c'])],
+      false,
+    ],
+    [
+      'two for one',
+      [clash],
+      [finding('fit.clash', 'fails', ['a', 'c']), finding('fit.clash', 'fails', ['b', 'c'])],
+      true,
+    ],
+    ['one kind for another', [clash], [finding('rule.port-open', 'fails', ['c'])], true],
+    [
+      'a sum that falls, one kind that rises',
+      [clash, finding('fit.clash', 'fails', ['c', 'd']), finding('fit.clash', 'fails', ['e', 'f'])],
+      [finding('rule.port-open', 'fails', ['c'])],
+      true,
+    ],
+    ['milder, about the same things', [clash], [finding('fit.tight', 'tight', ['a', 'b'])], false],
+    ['milder, about others', [clash], [finding('fit.tight', 'tight', ['c', 'd'])], true],
+    ['a note', [clash], [finding('heat.on-air', 'note', ['c'])], false],
+    ['of routing, which is done anew', [clash], [finding('run.no-way', 'fails', ['run-1'])], false],
+    [
+      'marginal turns to failing',
+      [clash, finding('flow.low', 'tight', ['loop'])],
+      [finding('flow.low', 'fails', ['loop'])],
+      true,
+    ],
+  ])('%s', (_, before, after, worse) => {
+    expect(anyKindWorse(before, after, clash)).toBe(worse);
+  });
+});

@@ -1,0 +1,86 @@
+import { applyEdit, EditError, type Build } from '../design';
+import type { Finding, Fix, Severity } from './diagnostic';
+
+/** Ways out tried for one finding, and offered of those that hold. */
+const MOST_TRIED = 8;
+const MOST_OFFERED = 3;
+
+/** Findings that follow from routes being laid anew: they come and go with routing, not with a fix. */
+const OF_ROUTING = /^run\.(no-way|unrouted|unpinned|before|weave|clash)$/;
+
+const RANK: Record<Severity, number> = { note: 0, tight: 1, fails: 2 };
+
+/** What a finding is about, whatever its figures: the same trouble before and after. */
+export const findingKey = (f: Pick<Finding, 'code' | 'subjects'>): string =>
+  `${f.code}|${[...f.subjects].sort().join()}`;
+
+/** How often each kind of finding fails and is marginal. Notes are no harm. */
+function harmByKind(
+  findings: readonly Finding[],
+): ReadonlyMap<string, { fails: number; tight: number }> {
+  const harm = new Map<string, { fails: number; tight: number }>();
+  for (const f of findings) {
+    if (f.severity === 'note' || OF_ROUTING.test(f.code)) continue;
+    const known = harm.get(f.code) ?? { fails: 0, tight: 0 };
+    known[f.severity] += 1;
+    harm.set(f.code, known);
+  }
+  return harm;
+}
+
+/** Whether any kind of finding is worse than before. A milder finding about the same things, in place of the one that is gone, is not. */
+export function anyKindWorse(
+  before: readonly Finding[],
+  after: readonly Finding[],
+  solved: Finding,
+): boolean {
+  const about = new Set(solved.subjects);
+  const milder = (f: Finding): boolean =>
+    RANK[f.severity] < RANK[solved.severity] && f.subjects.some((s) => about.has(s));
+  const known = new Set(before.map(findingKey));
+  const was = harmByKind(before);
+  const now = harmByKind(after.filter((f) => known.has(findingKey(f)) || !milder(f)));
+  for (const [code, { fails, tight }] of now) {
+    const old = was.get(code) ?? { fails: 0, tight: 0 };
+    if (fails > old.fails || fails + tight > old.fails + old.tight) return true;
+  }
+  return false;
+}
+
+/**
+ * The ways out of a finding that hold: applied to the build, the finding is gone and no kind of finding is worse, by a whole
+ * analysis of the changed build. `analyse` must be the same for the build before and after (routes estimated in both).
+ */
+export function resolveFixes(
+  build: Build,
+  finding: Finding,
+  analyse: (build: Build) => readonly Finding[],
+): readonly Fix[] {
+  const candidates = finding.candidates().slice(0, MOST_TRIED);
+  if (candidates.length === 0) return [];
+  const before = analyse(build);
+  const key = findingKey(finding);
+  const known = new Set(before.map(findingKey));
+  const about = new Set(finding.subjects);
+  // The same trouble about fewer or other things is not gone.
+  const stillThere = (f: Finding): boolean =>
+    f.code === finding.code &&
+    (findingKey(f) === key || (!known.has(findingKey(f)) && f.subjects.some((s) => about.has(s))));
+  const holds = ({ edit }: Fix): boolean => {
+    let changed: Build;
+    try {
+      changed = applyEdit(build, edit).build;
+    } catch (error) {
+      if (error instanceof EditError) return false;
+      throw error;
+    }
+    const after = analyse(changed);
+    return !after.some(stillThere) && !anyKindWorse(before, after, finding);
+  };
+  const offered: Fix[] = [];
+  for (const fix of candidates) {
+    if (offered.length >= MOST_OFFERED) break;
+    if (holds(fix)) offered.push(fix);
+  }
+  return offered;
+}

@@ -1,0 +1,65 @@
+import type { Fix, Said } from './diagnostic';
+import { fillLevel } from '../loops';
+import { formatMillimetres } from '../units';
+import { nameOf, type SpatialRule } from './inputs';
+
+export const returnSplash: SpatialRule = {
+  code: 'rule.return-splash',
+  severity: 'tight',
+  stage: 'runs',
+  meaning:
+    'The coolant returns to the reservoir above its surface: it splashes, foams and draws air along. Take a lower port, or lead it down inside with a dip tube.',
+  source: "the reservoir's fill mark and the place of the port; common practice, no source",
+  check: (context) =>
+    context.build.loops.flatMap((loop): Said[] =>
+      loop.links.flatMap((link): Said[] => {
+        const placed = context.model.placed.get(link.to.item),
+          level = placed ? fillLevel(placed) : null,
+          port = context.model.portAt(link.to);
+        if (!placed || level === null || !port || port.at[1] <= level) return [];
+        const free = placed.ports
+          .filter(
+            (p) =>
+              p.at[1] <= level &&
+              p.port.role !== 'out' &&
+              !context.build.loops.some((l) =>
+                l.links.some(
+                  (k) =>
+                    (k.from.item === p.item && k.from.port === p.port.id) ||
+                    (k.to.item === p.item && k.to.port === p.port.id),
+                ),
+              ),
+          )
+          // The lowest ports feed the pump: of those below the surface the highest takes the return.
+          .sort((a, b) => b.at[1] - a.at[1]);
+        const fixes = free.slice(0, 2).map((p): Fix => ({
+          label: `Return by its ${p.port.name}`,
+          edit: {
+            do: 'batch',
+            edits: [
+              {
+                do: 'loop.links',
+                loop: loop.id,
+                links: loop.links.map((l) =>
+                  l.id === link.id ? { ...l, to: { item: p.item, port: p.port.id } } : l,
+                ),
+              },
+              { do: 'cap.set', loop: loop.id, port: { item: p.item, port: p.port.id }, with: null },
+              { do: 'cap.set', loop: loop.id, port: link.to, with: 'plug' },
+            ],
+          },
+        }));
+        return [
+          {
+            subjects: [link.id, link.to.item],
+            title: `Coolant falls into ${nameOf(context, link.to.item)}`,
+            detail: `The return comes in ${formatMillimetres(port.at[1] - level)} above the surface at the fill mark.`,
+            measured: port.at[1] - level,
+            limit: 0,
+            unit: 'mm',
+            candidates: () => fixes,
+          },
+        ];
+      }),
+    ),
+};

@@ -1,0 +1,25 @@
+import { nameOf, type SpatialRule } from './inputs';
+
+export const runBefore: SpatialRule = {
+  code: 'run.before',
+  severity: 'note',
+  stage: 'runs',
+  meaning:
+    'A tube passes before a part that is to be seen. Routing goes round it where that costs no more than about three bends; here it does. Let it pass, or set its way by hand.',
+  source: 'geometry: the tube along its way against the room between the part and the glass',
+  check: (context) =>
+    context.runs.flatMap((run) =>
+      (run.routed?.seen.before ?? []).map((item) => ({
+        subjects: [run.id, item],
+        title: `${run.name} passes before ${nameOf(context, item)}`,
+        detail:
+          'Seen through the glass it covers a part that you show. A way round it was found to cost more than it is worth.',
+        candidates: () => [
+          {
+            label: `Tubes may pass before ${nameOf(context, item)}`,
+            edit: { do: 'item.set' as const, item, values: { inView: false } },
+          },
+        ],
+      })),
+    ),
+};

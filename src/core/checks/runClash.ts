@@ -1,0 +1,43 @@
+import { formatMillimetres } from '../units';
+import { nameOf, type SpatialRule } from './inputs';
+
+/** Rounding of the points a tube is measured by, mm. */
+const SLACK_MM = 0.05;
+
+export const runClash: SpatialRule = {
+  code: 'run.clash',
+  severity: 'fails',
+  stage: 'runs',
+  meaning:
+    'A run meets something on its way: it was pinned, and what stands beside it has moved since. Unpin it and it is routed round.',
+  source: 'geometry: the tube along its way against every solid and every other tube',
+  check: (context) =>
+    context.runs.flatMap((run) => {
+      const near = run.routed?.nearest;
+      const isPinned = context.build.layout.routes[run.id]?.pinned ?? false;
+      if (!near || near.gap_mm >= -SLACK_MM) return [];
+      const name =
+        context.runs.find((r) => r.id === near.item)?.name ??
+        context.model.obstacles.find((o) => o.item === near.item)?.name ??
+        nameOf(context, near.item);
+      return [
+        {
+          subjects: [run.id, near.item],
+          title: `${run.name} runs into ${name}`,
+          detail: `They overlap by ${formatMillimetres(-near.gap_mm, 1)}.`,
+          measured: near.gap_mm,
+          limit: 0,
+          unit: 'mm',
+          candidates: () =>
+            isPinned
+              ? [
+                  {
+                    label: 'Unpin and route it again',
+                    edit: { do: 'layout.set' as const, routes: { [run.id]: null } },
+                  },
+                ]
+              : [],
+        },
+      ];
+    }),
+};

@@ -1,0 +1,90 @@
+import type { Said } from './diagnostic';
+import { formatMillimetres } from '../units';
+import type { Link, Loop } from '../design';
+import type { Fix } from './diagnostic';
+import { facing, movedBy, spans } from '../system';
+import type { FittingPart } from '../components';
+import { add, distance, dot, scale, sub } from '../geometry';
+import { nameOf, type SpatialRule, type SpatialContext } from './inputs';
+
+/** Ports whose directions are this near to opposite look at each other. */
+const FACING = -0.9;
+
+export const runNoLength: SpatialRule = {
+  code: 'run.no-length',
+  severity: 'fails',
+  stage: 'runs',
+  meaning:
+    'Two ports face each other so closely that their fittings alone fill the way: the tube between them would have no length. Screw the parts together with a joint instead.',
+  source: 'geometry of the placed ports',
+  check: (context) =>
+    context.model.loops.flatMap((graph): Said[] =>
+      graph.loop.links.flatMap((link): Said[] => {
+        const hangs = (item: string): boolean =>
+          context.build.items.find((i) => i.id === item)?.placement.on === 'line';
+        const a = context.model.portAt(link.from),
+          b = context.model.portAt(link.to);
+        if (link.by !== 'tube' || !a || !b || hangs(link.from.item) || hangs(link.to.item))
+          return [];
+        const gap = distance(a.at, b.at),
+          fittings = 2 * graph.loop.fitting.length_mm;
+        const face =
+          gap < 1 ||
+          (dot(a.direction, b.direction) < FACING &&
+            dot(a.direction, sub(b.at, a.at)) > -FACING * gap);
+        if (!face || gap >= fittings) return [];
+        return [
+          {
+            subjects: [link.id, link.from.item, link.to.item],
+            title: `The tube from ${nameOf(context, link.from.item)} to ${nameOf(context, link.to.item)} has no length`,
+            detail: `Their ports face each other ${formatMillimetres(gap)} apart; two fittings alone take ${formatMillimetres(fittings)}.`,
+            measured: gap,
+            limit: fittings,
+            unit: 'mm',
+            candidates: () => directFixes(context, graph.loop, link),
+          },
+        ];
+      }),
+    ),
+};
+
+/** Direct connections that reach as the parts stand, and the move that brings them to meet. */
+function directFixes(context: SpatialContext, loop: Loop, link: Link): readonly Fix[] {
+  const a = context.model.portAt(link.from),
+    b = context.model.portAt(link.to),
+    way = a && b ? facing(a, b) : null;
+  if (!a || !way) return [];
+  const joined = (bridge?: FittingPart): Fix['edit'] => ({
+    do: 'loop.links',
+    loop: loop.id,
+    links: loop.links.map((l) =>
+      l.id === link.id ? { ...l, by: 'joint', ...(bridge ? { bridge } : {}) } : l,
+    ),
+  });
+  const bridge = context.offer.find(
+    (p): p is FittingPart =>
+      p.kind === 'fitting' && p.duty === 'bridge' && p.span_mm !== undefined && spans(way, p),
+  );
+  const placement = movedBy(
+    context.build,
+    link.from.item,
+    add(way.aside, scale(a.direction, way.along_mm)),
+  );
+  return [
+    ...(spans(way, undefined)
+      ? [{ label: 'Screw them together with a male-to-male fitting', edit: joined() }]
+      : []),
+    ...(bridge ? [{ label: `Join them with ${bridge.name}`, edit: joined(bridge) }] : []),
+    ...(placement
+      ? [
+          {
+            label: `Move ${nameOf(context, link.from.item)} until they meet, and screw them together`,
+            edit: {
+              do: 'batch' as const,
+              edits: [{ do: 'item.place' as const, item: link.from.item, placement }, joined()],
+            },
+          },
+        ]
+      : []),
+  ];
+}

@@ -1,0 +1,20 @@
+import type { SpatialRule } from './inputs';
+
+export const runNoWay: SpatialRule = {
+  code: 'run.no-way',
+  severity: 'fails',
+  stage: 'runs',
+  meaning:
+    'The router found no route for a run with the tube, the bends and the end fittings there are. Move what is in the way, take a port that looks elsewhere, or a tube that bends tighter.',
+  source:
+    'the search itself, over right-angled ways and sidesteps for hard tube, and gentle curves for soft',
+  check: (context) =>
+    context.missing.map((m) => {
+      const run = context.runs.find((r) => r.id === m.link && r.loop === m.loop);
+      return {
+        subjects: [m.link],
+        title: `No route found for ${run?.name ?? m.link}`,
+        detail: `${m.blockedBy ? `${m.blockedBy} is in the way: without it there is a route.` : 'No single part explains it.'}${m.wouldFit ? ` With ${m.wouldFit} there is one too.` : ''} Its length stays an estimate.`,
+      };
+    }),
+};

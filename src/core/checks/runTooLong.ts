@@ -1,0 +1,48 @@
+import type { Fix, Said } from './diagnostic';
+import { formatMillimetres } from '../units';
+import { trimFor } from '../tubing';
+import type { SpatialRule } from './inputs';
+
+export const runTooLong: SpatialRule = {
+  code: 'run.too-long',
+  severity: 'fails',
+  stage: 'runs',
+  meaning:
+    'A run of hard tube is longer than the sticks it is sold in, so it cannot be made of one piece. Take longer sticks or soft tube, shorten the run, or divide it with a part between.',
+  source: "length of the stick in the tube's data; the run as routed, or estimated, with its trim",
+  check: (context) =>
+    context.runs.flatMap((run): Said[] => {
+      const loop = context.build.loops.find((l) => l.id === run.loop);
+      const stick_mm = loop?.tube.stick_mm;
+      const needs_mm = run.cut_mm + trimFor(run);
+      if (!loop || !stick_mm || run.by !== 'tube' || needs_mm <= stick_mm) return [];
+      const longer = (): readonly Fix[] =>
+        context.offer.flatMap((p): Fix[] => {
+          if (
+            p.kind !== 'tube' ||
+            p.material !== loop.tube.material ||
+            p.outer_mm !== loop.tube.outer_mm ||
+            p.inner_mm !== loop.tube.inner_mm ||
+            (p.stick_mm ?? 0) < needs_mm
+          )
+            return [];
+          return [
+            {
+              label: `Use ${p.name}, in sticks of ${formatMillimetres(p.stick_mm ?? 0)}`,
+              edit: { do: 'loop.tube', loop: loop.id, tube: p, fitting: loop.fitting },
+            },
+          ];
+        });
+      return [
+        {
+          subjects: [run.id],
+          title: `${run.name} is longer than a stick`,
+          detail: `It needs ${formatMillimetres(needs_mm)} of ${loop.tube.name}${run.estimated ? ' (estimated)' : ''}; a stick has ${formatMillimetres(stick_mm)}.`,
+          measured: needs_mm,
+          limit: stick_mm,
+          unit: 'mm',
+          candidates: longer,
+        },
+      ];
+    }),
+};

@@ -1,0 +1,29 @@
+import type { SpatialRule } from './inputs';
+
+export const runUnpinned: SpatialRule = {
+  code: 'run.unpinned',
+  severity: 'tight',
+  stage: 'runs',
+  meaning:
+    'A run was pinned, but its ports have moved since: the pinned route no longer meets them, and its length is an estimate. A tube that is bent already does not fit there.',
+  source: 'geometry of the ports',
+  check: (context) =>
+    context.unpinned.flatMap((id) => {
+      const run = context.runs.find((r) => r.id === id);
+      if (!run) return [];
+      return [
+        {
+          subjects: [id],
+          title: `${run.name} no longer fits its pinned route`,
+          detail:
+            'One of its ports has moved. Move the part back, or unpin it to have it routed again.',
+          candidates: () => [
+            {
+              label: 'Unpin and route it again',
+              edit: { do: 'layout.set' as const, routes: { [id]: null } },
+            },
+          ],
+        },
+      ];
+    }),
+};

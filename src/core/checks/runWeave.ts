@@ -1,0 +1,28 @@
+import type { SpatialRule } from './inputs';
+
+export const runWeave: SpatialRule = {
+  code: 'run.weave',
+  severity: 'note',
+  stage: 'runs',
+  meaning:
+    'Tubes of two loops cross as seen through the glass. They do not touch, but the eye cannot follow them, and one is in the way when the other is taken out. Routing avoids it where that costs no more than about three bends.',
+  source:
+    'geometry: both tubes along their ways, seen through the glass; two loops look best apart (common practice, no source)',
+  check: (context) =>
+    context.runs.flatMap((run) =>
+      (run.routed?.seen.crosses ?? []).flatMap((id) => {
+        const other = context.runs.find((r) => r.id === id);
+        // Told once of each two.
+        if (!other || other.id < run.id) return [];
+        const loop = (id: string): string =>
+          context.build.loops.find((l) => l.id === id)?.name ?? id;
+        return [
+          {
+            subjects: [run.id, other.id],
+            title: `${run.name} crosses ${other.name}`,
+            detail: `One is of ${loop(run.loop)}, the other of ${loop(other.loop)}. Other ports or other places for the parts may keep the loops apart; ways by hand may too.`,
+          },
+        ];
+      }),
+    ),
+};

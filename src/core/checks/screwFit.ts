@@ -1,0 +1,73 @@
+import type { ScrewNeed } from '../clearance';
+import type { Said, Fix } from './diagnostic';
+import { formatMillimetres } from '../units';
+import { nameOf, type BuildRule, type RuleContext } from './inputs';
+
+function letPick(need: ScrewNeed): Fix[] {
+  return [
+    {
+      label: 'Pick the right length instead',
+      edit: { do: 'item.unset', item: need.fans ?? need.radiator, keys: ['screw_mm'] },
+    },
+  ];
+}
+
+const said = (
+  context: RuleContext,
+  verdict: ScrewNeed['verdict'],
+  say: (n: ScrewNeed, what: string) => Pick<Said, 'title' | 'detail' | 'limit'>,
+): Said[] =>
+  context.screws
+    .filter((n) => n.verdict === verdict)
+    .map((n): Said => ({
+      subjects: [n.radiator, ...(n.fans ? [n.fans] : [])],
+      unit: 'mm',
+      ...(n.length_mm === null ? {} : { measured: n.length_mm }),
+      candidates: () => (n.chosen === 'by hand' ? letPick(n) : []),
+      ...say(n, n.fans ? nameOf(context, n.fans) : `the frame on ${nameOf(context, n.radiator)}`),
+    }));
+
+const SOURCE = 'stack + 2.5 mm of thread up to stack + depth to the tube − 1 mm';
+
+export const screwTooLong: BuildRule = {
+  code: 'screw.too-long',
+  severity: 'fails',
+  stage: 'case',
+  meaning:
+    "A screw reaches the tubes behind the radiator's flange: turned home, it pierces one and ruins the radiator. Use a shorter one, or washers.",
+  source: SOURCE,
+  check: (context) =>
+    said(context, 'too-long', (n, what) => ({
+      title: `Screws of ${n.length_mm} mm pierce ${nameOf(context, n.radiator)}`,
+      detail: `Through ${what} the stack is ${formatMillimetres(n.window.stack_mm, 1)}; at most ${formatMillimetres(n.window.longest_mm, 1)} keep 1 mm off the tubes behind. A pierced radiator cannot be mended.`,
+      limit: n.window.longest_mm,
+    })),
+};
+
+export const screwTooShort: BuildRule = {
+  code: 'screw.too-short',
+  severity: 'fails',
+  stage: 'case',
+  meaning: 'A screw has less than 2.5 mm of thread in the radiator and will not hold.',
+  source: SOURCE,
+  check: (context) =>
+    said(context, 'too-short', (n, what) => ({
+      title: `Screws of ${n.length_mm} mm do not hold ${what}`,
+      detail: `The stack is ${formatMillimetres(n.window.stack_mm, 1)}; at least ${formatMillimetres(n.window.shortest_mm, 1)} leave 2.5 mm of thread.`,
+      limit: n.window.shortest_mm,
+    })),
+};
+
+export const screwNone: BuildRule = {
+  code: 'screw.none',
+  severity: 'tight',
+  stage: 'case',
+  meaning: "No screw on the build's list has a length in the window, not even with washers.",
+  source: SOURCE,
+  check: (context) =>
+    said(context, 'none', (n, what) => ({
+      title: `No ${n.thread} screw fits ${what}`,
+      detail: `Wanted: ${formatMillimetres(n.window.shortest_mm, 1)} to ${formatMillimetres(n.window.longest_mm, 1)} long. Never use a longer one without enough washers under its head.`,
+      limit: n.window.longest_mm,
+    })),
+};

@@ -1,0 +1,81 @@
+import type { Build, Loop } from '../design';
+import type { Fix } from './diagnostic';
+import { judgeSofts, type SoakedSoft } from '../corrosion';
+import type { CoolantPart, TubePart } from '../components';
+import type { RuleContext } from './inputs';
+
+/** Parts concerned; the loop where it is the tube or a fitting. */
+export const subjectsOf = (soft: SoakedSoft): readonly string[] => [
+  ...new Set(soft.carriers.map((c) => (c.item.includes(':') ? soft.loop : c.item))),
+];
+
+export const tellSoft = ({ carriers, because }: SoakedSoft): string =>
+  `${carriers
+    .map((c) => {
+      const roleWords = () => {
+        if (c.as === 'seal') return ' (seal)';
+        if (c.as === 'tube') return ' (tube)';
+        return '';
+      };
+      return `${c.name}${roleWords()}`;
+    })
+    .join(', ')}: ${because ?? ''}.`;
+
+const worst = (build: Build, loop: string): number =>
+  Math.max(
+    0,
+    ...judgeSofts(build)
+      .filter((s) => s.loop === loop)
+      .map((s) => {
+        if (s.verdict === 'fails') return 2;
+        if (s.verdict === 'tight') return 1;
+        return 0;
+      }),
+  );
+const withLoop = (build: Build, loop: Loop): Build => ({
+  ...build,
+  loops: build.loops.map((l) => (l.id === loop.id ? loop : l)),
+});
+
+/** The cheapest coolant of the same look, with an inhibitor, that every plastic and rubber of the loop takes better. */
+export function unharmed({ build, offer }: RuleContext, loop: Loop): readonly Fix[] {
+  const now = worst(build, loop.id);
+  const [other] = offer
+    .filter(
+      (p): p is CoolantPart =>
+        p.kind === 'coolant' &&
+        p.look === loop.coolant.look &&
+        p.inhibitor_months > 0 &&
+        worst(withLoop(build, { ...loop, coolant: p }), loop.id) < now,
+    )
+    .sort((a, b) => a.price_minor / a.bottle_mL - b.price_minor / b.bottle_mL);
+  return other
+    ? [
+        {
+          label: `Fill it with ${other.name}`,
+          edit: { do: 'loop.coolant', loop: loop.id, coolant: other, age_months: 0 },
+        },
+      ]
+    : [];
+}
+
+/** A soft tube of the same size that gives nothing off. */
+export function harmlessTube({ build, offer }: RuleContext, loop: Loop): readonly Fix[] {
+  const tube = offer.find(
+    (p): p is TubePart =>
+      p.kind === 'tube' &&
+      !p.hard &&
+      p.material !== loop.tube.material &&
+      p.outer_mm === loop.tube.outer_mm &&
+      p.inner_mm === loop.tube.inner_mm &&
+      worst(withLoop(build, { ...loop, tube: p }), loop.id) === 0,
+  );
+  return tube
+    ? [
+        {
+          label: `Use ${tube.name}`,
+          edit: { do: 'loop.tube', loop: loop.id, tube, fitting: loop.fitting },
+        },
+      ]
+    : [];
+}

@@ -1,0 +1,33 @@
+import type { Said } from './diagnostic';
+import { supplyLoad, supplyVerdict } from '../thermal';
+import { formatNumber, formatWatts } from '../units';
+import { itemsOf, nameOf, type BuildRule } from './inputs';
+
+export const supplyShort: BuildRule = {
+  code: 'supply.short',
+  severity: 'tight',
+  stage: 'heat',
+  meaning:
+    'Parts, fans and pumps together draw more than the power supply is made for, or leave it less than a fifth for peaks. Peaks of graphics cards last milliseconds and are higher than any figure here.',
+  source: "the supply's rating; a fifth to spare is common practice, no source",
+  check: (context) => {
+    const load = supplyLoad(context.model, context.setup);
+    const verdict = load && supplyVerdict(load);
+    if (!load || !verdict || verdict === 'holds') return [];
+    const supplies = itemsOf(context, 'supply'),
+      over = verdict === 'fails';
+    return [
+      {
+        severity: verdict,
+        subjects: supplies.map((s) => s.id),
+        title: over
+          ? `${formatWatts(load.most_W)} are more than ${nameOf(context, supplies[0]?.id ?? '')} gives`
+          : `${nameOf(context, supplies[0]?.id ?? '')} has ${formatNumber(100 * (1 - load.most_W / load.rating_W))} % to spare`,
+        detail: `Parts, ${formatWatts(load.helpers_W)} of fans and pumps, in the heaviest load: ${formatWatts(load.most_W)} of ${formatWatts(load.rating_W)}.`,
+        measured: load.most_W,
+        limit: load.rating_W,
+        unit: 'W',
+      } satisfies Said,
+    ];
+  },
+};

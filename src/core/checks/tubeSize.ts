@@ -1,0 +1,46 @@
+import type { Fix, Said } from './diagnostic';
+import type { SpatialRule } from './inputs';
+
+export const tubeSize: SpatialRule = {
+  code: 'tube.size-mismatch',
+  severity: 'fails',
+  stage: 'runs',
+  meaning:
+    'The fittings of a loop are made for another tube than the one chosen. Outer and inner diameter must both match; hard tube needs fittings for hard tube.',
+  source: 'data of tube and fitting',
+  check: (context) =>
+    context.build.loops.flatMap((loop): Said[] => {
+      const { tube, fitting } = loop;
+      const hard = fitting.duty === 'hard-tube';
+      const sameOuter = fitting.tube?.outer_mm === tube.outer_mm;
+      const sameInner = hard || fitting.tube?.inner_mm === tube.inner_mm;
+      if (sameOuter && sameInner && hard === tube.hard) return [];
+      const match = context.offer.find(
+        (p) =>
+          p.kind === 'fitting' &&
+          (tube.hard ? p.duty === 'hard-tube' : p.duty === 'compression') &&
+          p.tube?.outer_mm === tube.outer_mm &&
+          (tube.hard || p.tube.inner_mm === tube.inner_mm),
+      );
+      const fixes: Fix[] =
+        match?.kind === 'fitting'
+          ? [
+              {
+                label: `Use ${match.name} throughout`,
+                edit: { do: 'loop.fitting', loop: loop.id, fitting: match },
+              },
+            ]
+          : [];
+      return [
+        {
+          subjects: [loop.id],
+          title: `${fitting.name} does not hold ${tube.name}`,
+          detail: `The tube is ${tube.outer_mm}/${tube.inner_mm} mm ${tube.hard ? 'hard' : 'soft'}; the fitting is for ${fitting.tube ? `${fitting.tube.outer_mm}/${fitting.tube.inner_mm} mm ${hard ? 'hard' : 'soft'} tube` : 'no tube'}.`,
+          measured: tube.outer_mm,
+          limit: fitting.tube?.outer_mm ?? 0,
+          unit: 'mm',
+          candidates: () => fixes,
+        },
+      ];
+    }),
+};

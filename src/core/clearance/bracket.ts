@@ -1,0 +1,27 @@
+import type { Build, Item } from '../design';
+import type { HolePattern } from '../components';
+
+/** The holes of the place a part stands on, as the part is turned, where its foot has none of them; null where it meets them or nothing is known. */
+export function missedHoles(
+  build: Build,
+  item: Item,
+): {
+  readonly spot: string;
+  readonly holes: HolePattern;
+  readonly feet: readonly HolePattern[];
+} | null {
+  const { placement, part } = item;
+  const spot =
+    placement.on === 'spot' ? build.case?.spots.find((s) => s.id === placement.spot) : undefined;
+  if (!spot?.holes || !part.foot || part.foot.length === 0) return null;
+  const turned = placement.on === 'spot' && (placement.turn === 90 || placement.turn === 270);
+  const holes = turned ? { x_mm: spot.holes.z_mm, z_mm: spot.holes.x_mm } : spot.holes;
+  return part.foot.some(
+    (f) => Math.abs(f.x_mm - holes.x_mm) < SAME_MM && Math.abs(f.z_mm - holes.z_mm) < SAME_MM,
+  )
+    ? null
+    : { spot: spot.name, holes, feet: part.foot };
+}
+
+/** Holes this near to each other are the same, mm (common practice, no source). */
+const SAME_MM = 0.6;

@@ -1,0 +1,182 @@
+import { describe, expect, test } from '@jest/globals';
+import { catalogued, demoBuild } from '@/catalogue';
+import { applyEdit, type Build, type Edit } from '../design';
+import { resolve } from '../system';
+import { measureGaps, screwNeeds, screwWindow, thicknessAt, verdictFor } from '.';
+
+const desk = demoBuild('dawn-chorus-desk') as Build;
+const box = demoBuild('pocket-planetarium') as Build;
+const edited = (build: Build, ...edits: Edit[]): Build =>
+  edits.reduce((b, e) => applyEdit(b, e).build, build);
+const gapOf = (build: Build, a: string, b: string) =>
+  measureGaps(resolve(build)).gaps.find(
+    (g) => (g.a === a && g.b === b) || (g.a === b && g.b === a),
+  );
+
+describe('verdicts', () => {
+  test.each([
+    [-0.1, 'clash'],
+    [0, 'tight'],
+    [4.9, 'tight'],
+    [5, 'clear'],
+  ])('%p mm with 5 asked is %s', (gap, verdict) => {
+    expect(verdictFor(gap, 5)).toBe(verdict);
+  });
+});
+
+describe('gaps', () => {
+  test('the quiet desk is clear everywhere', () => {
+    expect(measureGaps(resolve(desk)).gaps.filter((g) => g.verdict !== 'clear')).toEqual([]);
+  });
+
+  /** Worked by hand: front stack ends at x 400, the reservoir's round foot at 352 + 30. */
+  test('reservoir to front radiator: 18 mm', () => {
+    expect(gapOf(desk, 'reservoir', 'front-radiator')?.gap_mm).toBeCloseTo(18, 9);
+  });
+
+  test('worst case takes both tolerances off', () => {
+    const g = gapOf(desk, 'reservoir', 'front-radiator');
+    expect((g?.gap_mm ?? 0) - (g?.worst_mm ?? 0)).toBeCloseTo(1 + 0.5, 9);
+  });
+
+  /** Common practice: a reservoir too tall under the top radiator, the next shorter one fits. Here the radiator is moved over it. */
+  test('a 250 mm reservoir under a top radiator clashes, 200 mm fits', () => {
+    const over: Build = edited(desk, {
+      do: 'item.replace',
+      item: 'top-radiator',
+      part: catalogued('radiator', 'rad-tarn-360-30'),
+    });
+    const tall = edited(over, {
+      do: 'item.replace',
+      item: 'reservoir',
+      part: catalogued('reservoir', 'res-osier-250'),
+    });
+    expect(gapOf(tall, 'reservoir', 'top-fans')?.verdict).toBe('clash');
+    expect(gapOf(over, 'reservoir', 'top-fans')?.verdict).toBe('clear');
+  });
+
+  /** Common practice: two triple radiators meet in the shared corner. */
+  test('two long radiators meet in the corner when both are thick', () => {
+    const both = edited(
+      desk,
+      { do: 'item.replace', item: 'top-radiator', part: catalogued('radiator', 'rad-fell-360-60') },
+      {
+        do: 'item.place',
+        item: 'top-radiator',
+        placement: { on: 'mount', mount: 'top', slide_mm: 13, ports: 'start', air: 'in' },
+      },
+    );
+    expect(gapOf(both, 'front-radiator', 'top-fans')?.verdict).toBe('clash');
+  });
+
+  test("the planetarium's radiator clashes by the numbers worked by hand", () => {
+    expect(gapOf(box, 'top-radiator', 'reservoir')?.gap_mm).toBeCloseTo(-8, 9);
+    expect(gapOf(box, 'card-block', 'top-radiator')?.gap_mm).toBeCloseTo(-11, 9);
+  });
+
+  test('a part and what it sits on do not clash, nor do parts screwed together', () => {
+    const { gaps } = measureGaps(resolve(desk));
+    for (const [a, b] of [
+      ['processor', 'processor-block'],
+      ['card', 'card-block'],
+      ['front-fans', 'front-radiator'],
+      ['pump', 'reservoir'],
+    ] as const) {
+      expect(gaps.find((g) => [g.a, g.b].includes(a) && [g.a, g.b].includes(b))).toBeUndefined();
+    }
+  });
+
+  test('but a joint does not let them stand in each other', () => {
+    const same = edited(desk, {
+      do: 'item.place',
+      item: 'reservoir',
+      placement: { on: 'spot', spot: 'pump', turn: 0 },
+    });
+    expect(gapOf(same, 'pump', 'reservoir')?.verdict).toBe('clash');
+  });
+
+  test('the drive cage is in the way until it is taken out', () => {
+    const caged = edited(desk, { do: 'case.remove-obstacle', obstacle: 'cage', removed: false });
+    expect(resolve(caged).obstacles.some((o) => o.item === 'case:cage')).toBe(true);
+  });
+
+  test('unplaced parts are listed, not measured', () => {
+    const loose = edited(desk, { do: 'item.place', item: 'pump', placement: { on: 'bench' } });
+    const fit = measureGaps(resolve(loose));
+    expect(fit.unplaced).toEqual([{ item: 'pump', why: 'lies on the bench' }]);
+    expect(fit.gaps.some((g) => g.a === 'pump' || g.b === 'pump')).toBe(false);
+  });
+});
+
+describe('room at a mount', () => {
+  test('used is the stack, free the way to what is first in the way', () => {
+    const model = resolve(desk);
+    const room = thicknessAt(
+      model,
+      desk.case?.mounts[0] as NonNullable<Build['case']>['mounts'][number],
+    );
+    expect(room.used_mm).toBe(55);
+    expect(room.free_mm).toBe(67);
+    expect(room.blockedBy).toBe('Supply shroud');
+  });
+});
+
+describe('screws', () => {
+  /** physics.md section 6: stack + 2.5 up to stack + depth to the tube − 1. */
+  test('25 mm fan, 1 mm gasket, 6 mm to the tube: 28.5 to 31', () => {
+    expect(screwWindow(25, 6, { gasket: 1 })).toEqual({
+      stack_mm: 26,
+      shortest_mm: 28.5,
+      longest_mm: 31,
+    });
+  });
+
+  test('the desk picks M3 × 30 for fans and M3 × 5 or 6 for the frame', () => {
+    const needs = screwNeeds(resolve(desk));
+    expect(needs.every((n) => n.verdict === 'holds')).toBe(true);
+    expect(needs.find((n) => n.fans === 'front-fans')?.length_mm).toBe(30);
+    expect(needs.find((n) => n.fans === null)?.length_mm).toBeLessThanOrEqual(6);
+    expect(needs.find((n) => n.fans === 'front-fans')?.quantity).toBe(12);
+  });
+
+  test.each([
+    [35, 'too-long'],
+    [20, 'too-short'],
+    [30, 'holds'],
+  ] as const)('%p mm by hand is %s', (screw_mm, verdict) => {
+    const build = edited(desk, { do: 'item.set', item: 'front-fans', values: { screw_mm } });
+    expect(screwNeeds(resolve(build)).find((n) => n.fans === 'front-fans')).toMatchObject({
+      verdict,
+      chosen: 'by hand',
+    });
+  });
+
+  test('washers bring a longer screw into the window', () => {
+    const screws = desk.kit.screws.filter((s) => s.thread !== 'M3' || s.length_mm === 35);
+    const need = screwNeeds(resolve(edited(desk, { do: 'kit.screws', screws }))).find(
+      (n) => n.fans === 'front-fans',
+    );
+    expect(need).toMatchObject({ verdict: 'holds', length_mm: 35 });
+    expect(need?.washers).toBe(Math.ceil(35 - (need?.window.longest_mm ?? 0)));
+  });
+
+  test('none on the list is none', () => {
+    expect(
+      screwNeeds(resolve(edited(desk, { do: 'kit.screws', screws: [] }))).every(
+        (n) => n.verdict === 'none' && n.length_mm === null,
+      ),
+    ).toBe(true);
+  });
+});
+
+describe('room beside a longer neighbour', () => {
+  test('only what is in front of the stack counts, not the rest of the rail', () => {
+    const tower = demoBuild('fenland-flood-tower') as Build;
+    const top = tower.case?.mounts.find((m) => m.id === 'top') as NonNullable<
+      Build['case']
+    >['mounts'][number];
+    const room = thicknessAt(resolve(tower), top);
+    expect(room.used_mm).toBe(70);
+    expect(room.free_mm).toBeGreaterThanOrEqual(70);
+  });
+});

@@ -1,0 +1,254 @@
+import type { Model, PlacedItem, Solid } from '../system';
+import type { Placement } from '../design';
+import type { MountFace } from '../components';
+import { bodyGap, boxGap, union, type Box } from '../geometry';
+
+export type FitVerdict = 'clash' | 'tight' | 'clear';
+
+export interface Gap {
+  readonly a: string;
+  readonly b: string;
+  readonly nameA: string;
+  readonly nameB: string;
+  readonly gap_mm: number;
+  /** With both parts at the far end of their tolerance. */
+  readonly worst_mm: number;
+  /** Both tolerances as the root of the sum of their squares: what to expect of two parts made independently. */
+  readonly rss_mm: number;
+  readonly verdict: FitVerdict;
+}
+
+export interface FitReport {
+  readonly gaps: readonly Gap[];
+  readonly unplaced: readonly { readonly item: string; readonly why: string }[];
+}
+
+/** Pairs farther apart than this are not reported, mm. */
+export const NEAR_MM = 60;
+/** Rounding slack: faces that are meant to meet do not clash. */
+const SLACK_MM = 1e-6;
+
+export function verdictFor(gap_mm: number, clear_mm: number): FitVerdict {
+  if (gap_mm < -SLACK_MM) return 'clash';
+  return gap_mm < clear_mm ? 'tight' : 'clear';
+}
+
+/** Exact gaps between all placed things that are near each other: parts, cages and shrouds, and the walls of the case. */
+export function measureGaps(model: Model): FitReport {
+  return {
+    gaps: gapsAround(model, null),
+    unplaced: [...model.placed.values()].flatMap((p) =>
+      p.unplaced ? [{ item: p.item.id, why: p.unplaced }] : [],
+    ),
+  };
+}
+
+/** The same for pairs with one of `only` in them (null: all), nearest first. */
+export function gapsAround(model: Model, only: ReadonlySet<string> | null): readonly Gap[] {
+  const placed = [...model.placed.values()].filter((p) => p.frame !== null && p.solids.length > 0);
+  const { clear_mm } = model.build.brief.limits;
+  const obstacles = [...new Set(model.obstacles.map((o) => o.item))].map((item) =>
+    model.obstacles.filter((o) => o.item === item),
+  );
+  const gaps: Gap[] = [];
+  const asked = (p: PlacedItem): boolean => only === null || only.has(p.item.id);
+  placed.forEach((a, i) => {
+    const mine = asked(a);
+    for (let j = i + 1; j < placed.length; j += 1) {
+      const b = placed[j] as PlacedItem;
+      if ((!mine && !asked(b)) || boxGap(extentOf(a), extentOf(b)) > NEAR_MM) continue;
+      const near = nearest(a.solids, b.solids);
+      if (
+        near &&
+        near.gap <= NEAR_MM &&
+        !belong(model, a, b) &&
+        !(near.gap >= -SLACK_MM && joined(model, a, b))
+      )
+        push(gaps, near, [a.item.part.tolerance_mm, b.item.part.tolerance_mm], clear_mm);
+    }
+    if (!mine) return;
+    for (const o of obstacles)
+      if (!o.some((box) => standsOn(a, box)))
+        push(
+          gaps,
+          nearest(a.solids, o),
+          [a.item.part.tolerance_mm, model.build.case?.tolerance_mm ?? 0],
+          clear_mm,
+        );
+    if (model.interior) {
+      const wall = outsideGap(model, a) ?? wallGap(a, model.interior);
+      if (wall)
+        push(gaps, wall, [a.item.part.tolerance_mm, model.build.case?.tolerance_mm ?? 0], clear_mm);
+    }
+  });
+  gaps.sort((x, y) => x.gap_mm - y.gap_mm || x.a.localeCompare(y.a) || x.b.localeCompare(y.b));
+  return gaps;
+}
+
+/** A part that stands on a spot, or anywhere, touches what it stands on. */
+const standsOn = (p: PlacedItem, o: Solid): boolean =>
+  (p.item.placement.on === 'spot' || p.item.placement.on === 'free') &&
+  p.solids.every((s) => Math.abs(s.box.min[1] - o.box.max[1]) < SLACK_MM);
+
+/** The box round all of a part. */
+const extents = new WeakMap<PlacedItem, Box>();
+function extentOf(p: PlacedItem): Box {
+  const known = extents.get(p);
+  if (known) return known;
+  const box = union(p.solids.map((s) => s.box));
+  extents.set(p, box);
+  return box;
+}
+
+interface Near {
+  readonly a: Solid;
+  readonly b: Solid;
+  readonly gap: number;
+}
+
+function nearest(as: readonly Solid[], bs: readonly Solid[]): Near | null {
+  let best: Near | null = null;
+  for (const a of as)
+    for (const b of bs) {
+      if (best && (a.cylinder || b.cylinder)) {
+        const boxes = boxGap(a.box, b.box);
+        if (boxes > 0 && boxes >= best.gap) continue;
+      }
+      const gap = bodyGap(a, b);
+      if (!best || gap < best.gap) best = { a, b, gap };
+    }
+  return best;
+}
+
+function push(
+  gaps: Gap[],
+  near: Near | null,
+  [one, other]: readonly [number, number],
+  clear: number,
+): void {
+  if (!near || near.gap > NEAR_MM) return;
+  const gap_mm = Math.abs(near.gap) < SLACK_MM ? 0 : near.gap;
+  gaps.push({
+    a: near.a.item,
+    b: near.b.item,
+    nameA: near.a.name,
+    nameB: near.b.name,
+    gap_mm,
+    worst_mm: gap_mm - one - other,
+    rss_mm: gap_mm - Math.hypot(one, other),
+    verdict: verdictFor(gap_mm, clear),
+  });
+}
+
+/** Parts that are meant to touch: a part and what it sits on, and sets of fans on one radiator. */
+function belong(model: Model, a: PlacedItem, b: PlacedItem): boolean {
+  const hosts = (p: PlacedItem): string[] => {
+    const chain: string[] = [];
+    for (let h = p.host; h && !chain.includes(h); h = model.placed.get(h)?.host ?? null)
+      chain.push(h);
+    return chain;
+  };
+  if (hosts(a).includes(b.item.id) || hosts(b).includes(a.item.id)) return true;
+  if (
+    a.item.part.kind === 'fan' &&
+    b.item.part.kind === 'fan' &&
+    a.host !== null &&
+    a.host === b.host
+  )
+    return true;
+  return false;
+}
+
+/** Parts screwed together by a joint may touch, but not reach into each other. */
+function joined(model: Model, a: PlacedItem, b: PlacedItem): boolean {
+  return model.build.loops.some((l) =>
+    l.links.some(
+      (k) =>
+        k.by === 'joint' &&
+        ((k.from.item === a.item.id && k.to.item === b.item.id) ||
+          (k.from.item === b.item.id && k.to.item === a.item.id)),
+    ),
+  );
+}
+
+const WALLS: readonly {
+  readonly face: MountFace | 'tray';
+  readonly axis: 0 | 1 | 2;
+  readonly side: 'min' | 'max';
+  readonly name: string;
+}[] = [
+  { face: 'rear', axis: 0, side: 'min', name: 'rear panel' },
+  { face: 'front', axis: 0, side: 'max', name: 'front frame' },
+  { face: 'bottom', axis: 1, side: 'min', name: 'floor' },
+  { face: 'top', axis: 1, side: 'max', name: 'top frame' },
+  { face: 'tray', axis: 2, side: 'min', name: 'board tray' },
+  { face: 'side', axis: 2, side: 'max', name: 'side panel' },
+];
+
+/** The wall a part rests on is no gap; the nearest of the others is. */
+function wallGap(p: PlacedItem, interior: Box): Near | null {
+  const rests = restsOn(p);
+  let best: Near | null = null;
+  for (const wall of WALLS) {
+    if (rests.includes(wall.face)) continue;
+    for (const solid of p.solids) {
+      const gap =
+        wall.side === 'min'
+          ? solid.box.min[wall.axis] - interior.min[wall.axis]
+          : interior.max[wall.axis] - solid.box.max[wall.axis];
+      if (!best || gap < best.gap)
+        best = { a: solid, b: { item: `case:${wall.face}`, name: wall.name, box: interior }, gap };
+    }
+  }
+  return best;
+}
+
+/** Fans beyond the frame have the cover before them, at the depth the case says. */
+function outsideGap(model: Model, p: PlacedItem): Near | null {
+  const { placement, part } = p.item;
+  const host =
+    placement.on === 'radiator' && placement.face === 'outside'
+      ? model.placed.get(placement.item)?.item.placement
+      : undefined;
+  const mount =
+    host?.on === 'mount' ? model.build.case?.mounts.find((m) => m.id === host.mount) : undefined;
+  const [solid] = p.solids;
+  if (!mount || !solid || part.kind !== 'fan') return null;
+  return {
+    a: solid,
+    b: { item: `case:${mount.face}-cover`, name: `${mount.face} cover`, box: solid.box },
+    gap: (mount.outside_mm ?? 0) - part.size[2],
+  };
+}
+
+function restsOn(p: PlacedItem): readonly (MountFace | 'tray')[] {
+  const { placement } = p.item;
+  const faces: Record<Placement['on'], readonly (MountFace | 'tray')[]> = {
+    bench: [],
+    tray: ['tray', 'rear'],
+    board: ['tray'],
+    bay: ['bottom', 'rear', 'tray'],
+    slot: ['rear', 'tray'],
+    riser: ['rear'],
+    item: ['tray', 'rear'],
+    radiator: [],
+    mount: [],
+    spot: ['bottom'],
+    free: [],
+    line: [],
+  };
+  if (placement.on === 'free')
+    return p.solids.some((s) => Math.abs(s.box.min[1]) < SLACK_MM) ? ['bottom'] : [];
+  return placement.on === 'mount' || placement.on === 'radiator'
+    ? mountFaces(p)
+    : faces[placement.on];
+}
+
+/** A stack on a mount touches the frame it hangs on: the one its depth direction points away from. */
+function mountFaces(p: PlacedItem): readonly MountFace[] {
+  const z = p.frame?.z;
+  if (!z) return [];
+  if (z[0] !== 0) return [z[0] < 0 ? 'front' : 'rear'];
+  if (z[1] !== 0) return [z[1] < 0 ? 'top' : 'bottom'];
+  return ['side'];
+}

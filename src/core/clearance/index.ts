@@ -1,0 +1,21 @@
+export {
+  measureGaps,
+  gapsAround,
+  verdictFor,
+  NEAR_MM,
+  type FitReport,
+  type FitVerdict,
+  type Gap,
+} from './gaps';
+export { missedHoles } from './bracket';
+export { airSides, curtainLoss, type AirSide } from './airflowObstruction';
+export { portFits, HAND_MM, type PortFit } from './ports';
+export {
+  screwNeeds,
+  screwWindow,
+  ENGAGEMENT_MM,
+  TUBE_MARGIN_MM,
+  type ScrewNeed,
+  type ScrewWindow,
+} from './screw';
+export { thicknessAt, type MountRoom } from './mountDepth';

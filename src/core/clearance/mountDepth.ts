@@ -1,0 +1,80 @@
+import type { Model, Solid } from '../system';
+import type { Mount } from '../components';
+import { boxGap, boxOf, add, scale, union, type Box, type Vec } from '../geometry';
+
+export interface MountRoom {
+  readonly mount: string;
+  /** What the case's maker says, mm. */
+  readonly published_mm: number;
+  /** Taken by what hangs there now, mm. */
+  readonly used_mm: number;
+  /** To the first thing in the way over the stack's whole face, mm. */
+  readonly free_mm: number;
+  readonly blockedBy: string | null;
+}
+
+/** The whole rail, as wide as its widest fans. */
+function railFace(mount: Mount): Box {
+  const width = Math.max(...mount.fans.map((f) => f.size_mm));
+  return boxOf(
+    add(mount.at, scale(mount.across, -width / 2)),
+    add(add(mount.at, scale(mount.across, width / 2)), scale(mount.along, mount.length_mm)),
+  );
+}
+
+/** A box stretched along one axis between two planes. */
+function along(face: Box, axis: 0 | 1 | 2, from: number, to: number): Box {
+  const put = (v: Vec, value: number): Vec => [
+    axis === 0 ? value : v[0],
+    axis === 1 ? value : v[1],
+    axis === 2 ? value : v[2],
+  ];
+  return { min: put(face.min, Math.min(from, to)), max: put(face.max, Math.max(from, to)) };
+}
+
+/** Depth a mount really has: from its frame inward to the first solid in front of what hangs there (the whole rail while nothing does). */
+export function thicknessAt(model: Model, mount: Mount): MountRoom {
+  const hangs = new Set<string>();
+  for (const p of model.placed.values()) {
+    const { placement } = p.item;
+    if (placement.on === 'mount' && placement.mount === mount.id) hangs.add(p.item.id);
+  }
+  for (const p of model.placed.values()) if (p.host && hangs.has(p.host)) hangs.add(p.item.id);
+  const inward = mount.inward;
+  const axis = inward.findIndex((d) => d !== 0) as 0 | 1 | 2;
+  const sign = inward[axis] as number;
+  const own = [...model.placed.values()]
+    .filter((p) => hangs.has(p.item.id))
+    .flatMap((p) => p.solids);
+  const face = own.length > 0 ? union(own.map((s) => s.box)) : railFace(mount);
+  const reach = model.interior ? model.interior.max[axis] : 1000;
+  const others: Solid[] = [
+    ...[...model.placed.values()].filter((p) => !hangs.has(p.item.id)).flatMap((p) => p.solids),
+    ...model.obstacles,
+  ];
+  let free = reach,
+    blockedBy: string | null = null;
+  const column = along(face, axis, mount.at[axis], mount.at[axis] + sign * reach);
+  for (const solid of others) {
+    if (boxGap(column, solid.box) >= 0) continue;
+    const depth =
+      sign > 0 ? solid.box.min[axis] - mount.at[axis] : mount.at[axis] - solid.box.max[axis];
+    if (depth < free) {
+      free = Math.max(0, depth);
+      blockedBy = solid.name;
+    }
+  }
+  const used = Math.max(
+    0,
+    ...own.map((s) =>
+      sign > 0 ? s.box.max[axis] - mount.at[axis] : mount.at[axis] - s.box.min[axis],
+    ),
+  );
+  return {
+    mount: mount.id,
+    published_mm: mount.published_mm,
+    used_mm: used,
+    free_mm: free,
+    blockedBy,
+  };
+}

@@ -1,0 +1,255 @@
+import type { FittingPart } from '../components';
+import type { Model, PlacedPort } from '../system';
+import { pieceOf, type Run } from '../tubing';
+import {
+  bodyGapUpTo,
+  boxGap,
+  cylinderBox,
+  cylinderFrom,
+  pairMemo,
+  roundBody,
+  type Body,
+} from '../geometry';
+
+/** What is screwed into a port, and the room a hand needs round it. */
+export interface PortFit {
+  readonly item: string;
+  readonly port: string;
+  readonly name: string;
+  readonly fitting: string;
+  /** Nearest thing to the fitting itself, mm; null when nothing is within reach. */
+  readonly gap_mm: number | null;
+  readonly with: string | null;
+  /** Its id: an item, or case:…; null for a wall. */
+  readonly withItem: string | null;
+  /** Tight: less than HAND_MM, so that it cannot be tightened by hand. */
+  readonly verdict: 'clash' | 'tight' | 'clear';
+  /** Another port's fitting is what is in the way: an extender on one of the two parts them. */
+  readonly besidePort: boolean;
+}
+
+/** Fingers round a fitting that is to be tightened by hand, mm (common practice, no source). */
+export const HAND_MM = 12;
+/** Things farther off than this are not told, mm. */
+const NEAR_MM = 40;
+/** Faces that are meant to meet. */
+const SLACK_MM = 1e-6;
+
+interface Screwed {
+  readonly at: PlacedPort;
+  readonly part: FittingPart;
+  readonly bodies: readonly Body[];
+  readonly partner: string | null;
+}
+
+interface Near {
+  readonly mine: Body;
+  readonly body: Body;
+  readonly id: string;
+  readonly name: string;
+  readonly isPort: boolean;
+  readonly bound: number;
+}
+
+const straightIn = new WeakMap<PlacedPort, Map<string, Body>>();
+
+/** A fitting as a cylinder straight out of its port: the same body while the port stands where it stood. */
+function round(at: PlacedPort, length: number, radius: number): Body {
+  const key = `${length}/${radius}`;
+  const bodies = straightIn.get(at) ?? new Map<string, Body>();
+  straightIn.set(at, bodies);
+  const known = bodies.get(key);
+  if (known) return known;
+  const cylinder = cylinderFrom(at.at, at.direction, length, radius);
+  const body = { box: cylinderBox(cylinder), cylinder };
+  bodies.set(key, body);
+  return body;
+}
+
+type Piece = NonNullable<Run['routed']>['pieces'][number];
+const routedPieces = new WeakMap<Piece, Body>();
+
+/** A routed piece of an end as a body. */
+function pieceBody(piece: Piece): Body {
+  const known = routedPieces.get(piece);
+  if (known) return known;
+  const body = roundBody(piece.from, piece.to, piece.radius);
+  routedPieces.set(piece, body);
+  return body;
+}
+
+/** What is known of the gap of two bodies while both stay: its value, or that it is at least so much. */
+const known = pairMemo((): { least_mm: number; exact: boolean } => ({
+  least_mm: -Infinity,
+  exact: false,
+}));
+
+/** The gap of two bodies; a value above `enough` may be less than the gap, and says it is no nearer than that. */
+function gapUpTo(a: Body, b: Body, enough: number): number {
+  const memo = known(a, b);
+  if (memo.exact || memo.least_mm > enough) return memo.least_mm;
+  memo.least_mm = bodyGapUpTo(a, b, enough);
+  memo.exact = memo.least_mm <= enough;
+  return memo.least_mm;
+}
+
+/** Every fitting and cap in its port, against all parts, walls and each other. */
+export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[] {
+  const screwed = screwedIn(model, runs);
+  const solids = [...model.placed.values()].flatMap((p) => p.solids),
+    names = new Map(model.build.items.map((i) => [i.id, i.name])),
+    nameOf = (id: string): string => names.get(id) ?? id;
+  /** A part, what it sits on and what sits on it are made for each other: their own ports clear them. */
+  const hosts = (id: string): readonly string[] => {
+    const h = model.placed.get(id)?.host;
+    return h ? [h, ...hosts(h)] : [];
+  };
+  return screwed
+    .map((s): PortFit => {
+      const own = new Set([s.at.item, s.partner, ...hosts(s.at.item)]);
+      let gap = Infinity,
+        gapWith: string | null = null,
+        gapItem: string | null = null,
+        beside = false;
+      const near: Near[] = [];
+      const meet = (body: Body, id: string, name: string, isPort: boolean): void => {
+        for (const mine of s.bodies) {
+          const bound = boxGap(mine.box, body.box);
+          if (bound <= NEAR_MM) near.push({ mine, body, id, name, isPort, bound });
+        }
+      };
+      for (const solid of solids)
+        if (!own.has(solid.item)) meet(solid, solid.item, solid.name, false);
+      for (const o of model.obstacles) meet(o, o.item, o.name, false);
+      for (const t of screwed)
+        if (t !== s && !(t.at.item === s.partner && s.at.item === t.partner))
+          for (const body of t.bodies)
+            meet(body, t.at.item, `${nameOf(t.at.item)}, ${t.at.port.name}`, true);
+      // A body is nowhere nearer than the box it fills: where that is no nearer than what was found, nothing is worked out.
+      for (const { mine, body, id, name, isPort, bound } of near.sort(
+        (a, b) => a.bound - b.bound,
+      )) {
+        if (bound > 0 && bound >= gap) break;
+        const g = gapUpTo(mine, body, gap);
+        if (g < gap) {
+          gap = g;
+          gapWith = name;
+          gapItem = id;
+          beside = isPort;
+        }
+      }
+      const { interior } = model,
+        walls = interior ? s.bodies.flatMap((b) => wallRoom(b, interior) ?? []) : [];
+      for (const wall of walls)
+        if (wall.room < gap) {
+          gap = wall.room;
+          gapWith = wall.name;
+          gapItem = null;
+          beside = false;
+        }
+      const close = gap <= NEAR_MM;
+      const portVerdict = () => {
+        if (gap < -SLACK_MM) return 'clash';
+        if (gap < HAND_MM - SLACK_MM) return 'tight';
+        return 'clear';
+      };
+      return {
+        item: s.at.item,
+        port: s.at.port.id,
+        name: `${nameOf(s.at.item)}, ${s.at.port.name}`,
+        fitting: s.part.name,
+        gap_mm: close ? gap : null,
+        with: close ? gapWith : null,
+        withItem: close ? gapItem : null,
+        verdict: portVerdict(),
+        besidePort: gap < HAND_MM && beside,
+      };
+    })
+    .sort((a, b) => (a.gap_mm ?? Infinity) - (b.gap_mm ?? Infinity));
+}
+
+const WALLS = [
+  'rear panel',
+  'floor',
+  'board tray',
+  'front frame',
+  'top frame',
+  'side panel',
+] as const;
+
+/** Room to the nearest wall it does not already stand beyond: parts on a mount reach through their frame. */
+function wallRoom(
+  { box }: Body,
+  inside: { readonly min: readonly number[]; readonly max: readonly number[] },
+): { readonly room: number; readonly name: string } | null {
+  let best: { room: number; name: string } | null = null;
+  for (let i = 0; i < 3; i += 1) {
+    for (const [room, name] of [
+      [(box.min[i as 0] as number) - (inside.min[i] as number), WALLS[i] as string],
+      [(inside.max[i] as number) - (box.max[i as 0] as number), WALLS[i + 3] as string],
+    ] as const)
+      if (!best || room < best.room) best = { room, name };
+  }
+  return best;
+}
+
+/** Fittings of runs and caps of spare ports, where the port has a place of its own: pieces that hang in their runs have none until those are routed. Ports joined face to face hold a joint between them. */
+function screwedIn(model: Model, runs: readonly Run[]): Screwed[] {
+  const { kit } = model.build;
+  const put = (
+    at: PlacedPort | null,
+    parts: readonly FittingPart[],
+    partner: string | null,
+    laid?: readonly Body[],
+  ): Screwed[] => {
+    const host = model.placed.get(at?.item ?? '');
+    if (host?.item.placement.on === 'line' && !host.frame) return [];
+    const widest = parts.reduce<FittingPart | null>(
+      (a, b) => (a && a.diameter_mm >= b.diameter_mm ? a : b),
+      null,
+    );
+    if (!at || !widest) return [];
+    const length = parts.reduce((s, p) => s + p.length_mm, 0),
+      radius = widest.diameter_mm / 2;
+    return [
+      {
+        at,
+        part: parts[parts.length - 1] as FittingPart,
+        bodies: laid && laid.length > 0 ? laid : [round(at, length, radius)],
+        partner,
+      },
+    ];
+  };
+  const ofRuns = model.build.loops.flatMap((loop) =>
+    loop.links.flatMap((link) => {
+      // A bridge is as long as its ports are apart; what else is screwed together has no room of its own.
+      if (link.by === 'joint') {
+        const a = model.portAt(link.from),
+          b = model.portAt(link.to);
+        return link.bridge && a && b
+          ? put(a, [link.bridge], link.to.item, [
+              roundBody(a.at, b.at, link.bridge.diameter_mm / 2),
+            ])
+          : [];
+      }
+      const run = runs.find((r) => r.id === link.id && r.loop === loop.id);
+      const parts = (end: 'from' | 'to'): FittingPart[] =>
+        (run?.fittings ?? [])
+          .filter((f) => f.end === end)
+          .map((f) => pieceOf(run, f.duty, loop, kit));
+      // A routed run says where each of its pieces is, elbows as they are turned.
+      const laid = (end: 'from' | 'to'): Body[] =>
+        (run?.routed?.pieces ?? []).filter((b) => b.end === end).map(pieceBody);
+      return [
+        ...put(model.portAt(link.from), parts('from'), link.to.item, laid('from')),
+        ...put(model.portAt(link.to), parts('to'), link.from.item, laid('to')),
+      ];
+    }),
+  );
+  return [
+    ...ofRuns,
+    ...model.build.loops.flatMap((loop) =>
+      loop.caps.flatMap((cap) => put(model.portAt(cap), [kit[cap.with]], null)),
+    ),
+  ];
+}

@@ -1,0 +1,69 @@
+import type { Box, Vec } from '../geometry';
+import type { HolePattern, PartBase } from './base';
+import type { FanPart } from './plumbing';
+
+export type MountFace = 'front' | 'top' | 'bottom' | 'rear' | 'side';
+
+/** Where a radiator or bare fans hang. */
+export interface Mount {
+  readonly id: string;
+  readonly name: string;
+  readonly face: MountFace;
+  /** Start of the rail at the middle of its width, on the inside of the frame. */
+  readonly at: Vec;
+  readonly along: Vec;
+  readonly across: Vec;
+  readonly inward: Vec;
+  /** Length a radiator may take along the rail, mm. */
+  readonly length_mm: number;
+  readonly fans: readonly { readonly size_mm: 120 | 140; readonly count: number }[];
+  /** Screw pitch between neighbouring fans' holes, mm: 15 on 120, 15 or 20 on 140 sections. */
+  readonly holeGap_mm: number;
+  /** What the case's maker says may hang here, radiator and fans together, mm. */
+  readonly published_mm: number;
+  /** Room between the frame and the cover outside it, mm: fans may hang there. None when not given. */
+  readonly outside_mm?: number;
+  /** Share of the air that gets through its filter and grille at equal pressure, as a loss factor in fan pressure: Pa at 1 m/s. */
+  readonly filterLoss_Pa: number;
+}
+
+export interface CasePart extends PartBase {
+  readonly kind: 'case';
+  readonly interior: Vec;
+  readonly volume_L: number;
+  readonly mounts: readonly Mount[];
+  /** Lower rear corner of the board, on its stand-offs. */
+  readonly boardAt: Vec;
+  readonly boardStandards: readonly string[];
+  readonly bay: Box;
+  /** Where a card that stands in a slot of its own (on a riser) sits; the board's slots otherwise. */
+  readonly riser?: { readonly at: Vec };
+  /** Cages, shrouds and brackets. `boxes` say where it is solid, when it has openings or corners; the whole box otherwise. */
+  readonly obstacles: readonly (Box & {
+    readonly id: string;
+    readonly name: string;
+    readonly removable: boolean;
+    readonly boxes?: readonly Box[];
+  })[];
+  /** Thickness of the sheet of each side, mm: what fans and radiators are screwed to where mounts are, the cover on the glass side. */
+  readonly panels_mm?: Readonly<Partial<Record<MountFace | 'tray', number>>>;
+  /** Openings in the board tray: for cables, and for tubes to pass behind it. Middle, and width and height. */
+  readonly grommets?: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly at: Vec;
+    readonly width_mm: number;
+    readonly height_mm: number;
+  }[];
+  /** Room behind the tray, mm: tubes may run there from opening to opening. None when not given. */
+  readonly behind_mm?: number;
+  /** Fans that come with it, and where they hang. */
+  readonly fansIncluded?: readonly { readonly mount: string; readonly fan: FanPart }[];
+  /** Spots made for a reservoir or pump: middle of its foot. */
+  readonly spots: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly at: Vec;
+    /** Its screw holes; any foot stands on a spot that gives none. */ readonly holes?: HolePattern;
+  }[];
+}

@@ -1,0 +1,75 @@
+import type { CoolantBase } from '../fluids';
+import type { PartBase, SoftMaterial } from './base';
+
+export interface CoolantPart extends PartBase {
+  readonly kind: 'coolant';
+  readonly base: CoolantBase;
+  readonly bottle_mL: number;
+  /** Keeps metals apart for this many months; 0 without an inhibitor. */
+  readonly inhibitor_months: number;
+  readonly biocide: boolean;
+  readonly look: 'clear' | 'dyed' | 'opaque';
+  readonly poisonous: boolean;
+  readonly upkeep: string;
+  /** Sold to be mixed with so many parts of distilled water by volume; the bottle holds the concentrate. */
+  readonly waterParts?: number;
+  /** Electrical conductivity, µS/cm, of the mix. */
+  readonly conductivity_uScm?: number;
+  /** Plastics and rubbers it swells, hazes or cracks. */
+  readonly attacks?: readonly SoftMaterial[];
+  /** Share of alcohol by volume, 0–0.5. */
+  readonly alcoholShare?: number;
+}
+
+export interface ScrewPart extends PartBase {
+  readonly kind: 'screw';
+  readonly thread: string;
+  readonly length_mm: number;
+  readonly pack: number;
+}
+
+/** A lead that feeds several fans: a splitter from one header, or a hub fed by the supply with one header for its speed. */
+export interface LeadPart extends PartBase {
+  readonly kind: 'lead';
+  readonly duty: 'splitter' | 'hub';
+  readonly outlets: number;
+  /** All outlets together. */ readonly limit_A: number;
+}
+
+/** What a build uses up, and the tools it is made with. */
+export const SUNDRY_DUTIES = [
+  'paste',
+  'pads',
+  'alcohol',
+  'paper',
+  'gloves',
+  'washer',
+  'cord',
+  'heat-gun',
+  'saw',
+  'cutter',
+  'snips',
+  'deburrer',
+  'mandrel',
+  'mitre',
+  'tape',
+  'marker',
+  'leak-tester',
+  'fill-bottle',
+  'biocide',
+  'water',
+  'flush',
+  'bracket',
+  'o-ring',
+] as const;
+export type SundryDuty = (typeof SUNDRY_DUTIES)[number];
+export interface SundryPart extends PartBase {
+  readonly kind: 'sundry';
+  readonly duty: SundryDuty;
+  /** Bought once and kept, or used up. */
+  readonly tool: boolean;
+  /** How many uses a pack has: blocks a tube of paste does, washers in a bag. */
+  readonly pack: number;
+  /** Tube it is for, mm: cords by the bore, mandrels by the outer size. */
+  readonly tube_mm?: number;
+}

@@ -1,0 +1,67 @@
+import type { Box, Vec } from '../geometry';
+import type { Bodied } from './base';
+
+export const LOAD_CASES = ['idle', 'play', 'render', 'torture'] as const;
+export type BuiltInCase = (typeof LOAD_CASES)[number];
+export type LoadCaseId = BuiltInCase | 'own';
+
+/** A place in a part that must stay below a limit. */
+export interface HotSpot {
+  readonly id: string;
+  readonly name: string;
+  readonly limit_C: number;
+  /** From the spot to the face of a cooler, per watt of the whole part: spreading, lid, paste or pad, K/W. */
+  readonly interface_KW: number;
+  /** From the spot to the case air with the part's own air cooler, K/W. */
+  readonly onAir_KW: number;
+}
+
+/** Something that makes heat. */
+export interface Heated {
+  /** Full draw, W, by its maker. */
+  readonly draw_W: number;
+  /** Share of the draw in each load case, 0–1.2. */
+  readonly shares: Readonly<Record<BuiltInCase, number>>;
+  readonly spots: readonly HotSpot[];
+}
+
+export interface ProcessorPart extends Bodied, Heated {
+  readonly kind: 'processor';
+}
+
+export interface CardPart extends Bodied, Heated {
+  readonly kind: 'card';
+  /** Thickness without its air cooler, mm (the board and what stands on its back). */
+  readonly bareThickness_mm: number;
+  /** Its power plug with the bend of the cables, own axes. */
+  readonly powerPlug?: Box;
+}
+
+export interface BoardPart extends Bodied, Heated {
+  readonly kind: 'board';
+  readonly standard: string;
+  /** Middle of the processor, own axes. */
+  readonly processorAt: Vec;
+  /** Middle of the regulator bank, own axes: where the board's blocks sit. */
+  readonly regulatorsAt: Vec;
+  /** First memory module's lower rear corner, own axes; pitch upward in x. */
+  readonly memoryAt: Vec;
+  /** Height over the board's bottom edge of each slot's card plane, mm, from the top slot down. */
+  readonly slots_mm: readonly number[];
+  /** What its fan and pump headers give, and how many there are. A common board's when not given. */
+  readonly headers?: {
+    readonly fan: number;
+    readonly pump: number;
+    readonly fan_A: number;
+    readonly pump_A: number;
+  };
+}
+
+export interface MemoryPart extends Bodied, Heated {
+  readonly kind: 'memory';
+  readonly modules: number;
+}
+export interface SupplyPart extends Bodied {
+  readonly kind: 'supply';
+  readonly rating_W: number;
+}

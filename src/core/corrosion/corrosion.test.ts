@@ -1,0 +1,128 @@
+import { describe, expect, test } from '@jest/globals';
+import { demoBuild } from '@/catalogue';
+import type { Build } from '../design';
+import type { Metal } from '../components';
+import {
+  environmentOf,
+  judgeMetals,
+  judgePair,
+  METAL_VERDICTS,
+  pairFacts,
+  type Environment,
+} from '.';
+
+const box = demoBuild('pocket-planetarium') as Build;
+const desk = demoBuild('dawn-chorus-desk') as Build;
+
+describe('pairs', () => {
+  test('copper, brass and nickel pass even without an inhibitor', () => {
+    expect(judgePair('copper', 'nickel', 'harsh').allowed).toBe(true);
+    expect(judgePair('copper', 'brass', 'harsh').allowed).toBe(true);
+    expect(judgePair('brass', 'nickel', 'harsh').allowed).toBe(true);
+  });
+
+  test('the less noble one dissolves, whichever comes first', () => {
+    expect(judgePair('copper', 'aluminium', 'ordinary').dissolves).toBe('aluminium');
+    expect(judgePair('aluminium', 'copper', 'ordinary').dissolves).toBe('aluminium');
+  });
+
+  test('a pair right on the limit is allowed and flagged', () => {
+    const pair = judgePair('copper', 'stainless', 'harsh');
+    expect(pair).toMatchObject({ allowed: true, onLimit: true });
+  });
+});
+
+describe('what speaks against a pair', () => {
+  const first = (a: Metal, b: Metal, environment: Environment): string | null =>
+    METAL_VERDICTS.find((v) => v.applies(pairFacts(a, b, environment)))?.id ?? null;
+
+  /** Differences by hand from the reprinted index (MIL-STD-889 / MIL-F-14072, from memory): 0.55, 0.60, 0.25, 0.30, 0.20, 0.15, 0.05, 0.35 V. */
+  test.each([
+    ['copper', 'aluminium', 'ordinary', 'aluminium'],
+    ['nickel', 'aluminium', 'controlled', 'aluminium'],
+    ['tin', 'aluminium', 'ordinary', 'at-limit'],
+    ['copper', 'tin', 'ordinary', 'apart'],
+    ['nickel', 'stainless', 'harsh', 'uninhibited'],
+    ['nickel', 'stainless', 'ordinary', null],
+    ['silver', 'nickel', 'ordinary', 'silver-nickel'],
+    ['silver', 'nickel', 'harsh', 'silver-nickel'],
+    ['copper', 'stainless', 'harsh', 'at-limit'],
+    ['copper', 'brass', 'harsh', null],
+    ['aluminium', 'zinc', 'ordinary', 'apart'],
+  ] as const)('%s with %s, %s: %s', (a, b, environment, why) => {
+    expect(first(a, b, environment)).toBe(why);
+    expect(first(b, a, environment)).toBe(why);
+  });
+
+  test('each has its words and a source, and its own id', () => {
+    expect(new Set(METAL_VERDICTS.map((v) => v.id)).size).toBe(METAL_VERDICTS.length);
+    for (const v of METAL_VERDICTS) {
+      expect(v.because).toMatch(/\.$/);
+      expect(v.source.length).toBeGreaterThan(10);
+    }
+  });
+});
+
+describe("a loop's metals", () => {
+  test('the aluminium radiator fails against copper and nickel', () => {
+    const { pairs } = judgeMetals(box);
+    const failing = pairs.filter((p) => p.verdict === 'fails');
+    expect(failing.map((p) => p.dissolves)).toEqual(failing.map(() => 'aluminium'));
+    expect(failing.length).toBe(2);
+    expect(failing[0]?.carriers.aluminium).toEqual(['top-radiator']);
+  });
+
+  test('an inhibitor does not save aluminium beside copper', () => {
+    const coolant = desk.loops[0]?.coolant;
+    const inhibited = {
+      ...box,
+      loops: box.loops.map((l) => ({ ...l, coolant: coolant ?? l.coolant })),
+    };
+    expect(environmentOf(inhibited.loops[0] as Build['loops'][number])).toBe('ordinary');
+    expect(judgeMetals(inhibited).pairs.some((p) => p.verdict === 'fails')).toBe(true);
+  });
+
+  test('an inhibitor out of date counts as none', () => {
+    const loop = desk.loops[0] as Build['loops'][number];
+    expect(environmentOf(loop)).toBe('ordinary');
+    expect(environmentOf({ ...loop, coolantAge_months: loop.coolant.inhibitor_months })).toBe(
+      'harsh',
+    );
+  });
+
+  test('dry parts never count: a radiator in no loop', () => {
+    expect(judgeMetals({ ...box, loops: [] }).metals).toEqual([]);
+  });
+
+  test('plating counts as its plating and names the base', () => {
+    const nickel = judgeMetals(desk).metals.find((m) => m.metal === 'nickel');
+    expect(nickel?.platedOver).toEqual(expect.arrayContaining(['copper', 'brass']));
+  });
+
+  test('the area ratio is what dissolves over the nobler', () => {
+    const pair = judgeMetals(box).pairs.find(
+      (p) => p.dissolves === 'aluminium' && (p.a === 'copper' || p.b === 'copper'),
+    );
+    const areas = judgeMetals(box).metals;
+    const of = (m: string): number => areas.find((x) => x.metal === m)?.area_mm2 ?? NaN;
+    expect(pair?.areaRatio).toBeCloseTo(of('aluminium') / of('copper'), 9);
+  });
+
+  test('silver beside nickel is marginal', () => {
+    const loop = desk.loops[0] as Build['loops'][number];
+    const silver = {
+      ...desk,
+      loops: [
+        {
+          ...loop,
+          fitting: { ...loop.fitting, wetted: [{ metal: 'silver' as const, area_mm2: 100 }] },
+        },
+      ],
+    };
+    expect(
+      judgeMetals(silver).pairs.find(
+        (p) => [p.a, p.b].includes('silver') && [p.a, p.b].includes('nickel'),
+      )?.verdict,
+    ).toBe('tight');
+  });
+});

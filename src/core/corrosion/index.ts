@@ -1,0 +1,14 @@
+export { ANODIC_INDEX, DIFFERENCE_LIMIT, METAL_NAMES, type Environment } from './table';
+export {
+  judgePair,
+  judgeMetals,
+  environmentOf,
+  pairFacts,
+  type MetalReport,
+  type MetalPair,
+  type WettedMetal,
+  type PairJudgement,
+} from './pairs';
+export { METAL_VERDICTS, type MetalVerdict, type PairFacts, type PairVerdict } from './verdict';
+export { judgeSoft, type Agent, type SoftVerdict } from './polymer';
+export { judgeSofts, type SoakedSoft } from './polymers';

@@ -1,0 +1,162 @@
+import type { Build, Loop } from '../design';
+import { isWet, type Metal, type WettedSurface } from '../components';
+import { ANODIC_INDEX, DIFFERENCE_LIMIT, LIMIT_SLACK_V, type Environment } from './table';
+import { judgeSofts, type SoakedSoft } from './polymers';
+import { METAL_VERDICTS, type PairFacts, type PairVerdict } from './verdict';
+
+export interface PairJudgement {
+  readonly difference_V: number;
+  readonly limit_V: number;
+  readonly dissolves: Metal;
+  readonly allowed: boolean;
+  readonly onLimit: boolean;
+}
+
+/** Two metals in one coolant. The less noble one (higher index) dissolves. */
+export function judgePair(a: Metal, b: Metal, environment: Environment): PairJudgement {
+  const difference_V = Math.abs(ANODIC_INDEX[a] - ANODIC_INDEX[b]);
+  const limit_V = DIFFERENCE_LIMIT[environment];
+  return {
+    difference_V,
+    limit_V,
+    dissolves: ANODIC_INDEX[a] > ANODIC_INDEX[b] ? a : b,
+    allowed: difference_V <= limit_V + LIMIT_SLACK_V,
+    onLimit: Math.abs(difference_V - limit_V) <= LIMIT_SLACK_V,
+  };
+}
+
+/** A pair as verdicts see it. */
+export function pairFacts(a: Metal, b: Metal, environment: Environment): PairFacts {
+  const { dissolves, difference_V, limit_V } = judgePair(a, b, environment);
+  return { anode: dissolves, cathode: dissolves === a ? b : a, difference_V, limit_V };
+}
+
+export interface Carrier {
+  readonly item: string;
+  readonly name: string;
+  readonly area_mm2: number;
+  /** Metals under its plating, where this metal is one. */ readonly platedOver: readonly Metal[];
+}
+export interface WettedMetal {
+  readonly loop: string;
+  readonly metal: Metal;
+  readonly area_mm2: number;
+  readonly carriers: readonly Carrier[];
+  readonly platedOver: readonly Metal[];
+}
+
+export interface MetalPair {
+  readonly loop: string;
+  readonly a: Metal;
+  readonly b: Metal;
+  readonly difference_V: number;
+  readonly limit_V: number;
+  readonly verdict: PairVerdict;
+  /** Which of METAL_VERDICTS speaks against it; null when it holds. */
+  readonly reason: string | null;
+  readonly dissolves: Metal;
+  /** Area of what dissolves over area of the nobler metal: small is worse. */
+  readonly areaRatio: number;
+  readonly carriers: Readonly<Record<string, readonly string[]>>;
+}
+
+export interface MetalReport {
+  readonly environments: Readonly<Record<string, Environment>>;
+  readonly metals: readonly WettedMetal[];
+  readonly pairs: readonly MetalPair[];
+  /** Plastics and rubbers against the coolant. */ readonly softs: readonly SoakedSoft[];
+}
+
+/** A loop counts as harsh without an inhibitor and ordinary with one in date. */
+export function environmentOf(loop: Loop): Environment {
+  return loop.coolant.inhibitor_months > loop.coolantAge_months ? 'ordinary' : 'harsh';
+}
+
+/** Every pair of wetted metals in each loop, judged by METAL_VERDICTS. Dry metal never counts. */
+export function judgeMetals(build: Build): MetalReport {
+  const metals = build.loops.flatMap((loop) => wettedMetals(build, loop));
+  const pairs = build.loops.flatMap((loop) => {
+    const environment = environmentOf(loop);
+    const own = metals.filter((m) => m.loop === loop.id);
+    return own.flatMap((x, i) =>
+      own.slice(i + 1).map((y): MetalPair => {
+        const j = judgePair(x.metal, y.metal, environment);
+        const anode = j.dissolves === x.metal ? x : y,
+          cathode = anode === x ? y : x;
+        const facts = pairFacts(x.metal, y.metal, environment),
+          against = METAL_VERDICTS.find((v) => v.applies(facts));
+        return {
+          loop: loop.id,
+          a: x.metal,
+          b: y.metal,
+          difference_V: j.difference_V,
+          limit_V: j.limit_V,
+          verdict: against?.verdict ?? 'holds',
+          reason: against?.id ?? null,
+          dissolves: j.dissolves,
+          areaRatio: cathode.area_mm2 > 0 ? anode.area_mm2 / cathode.area_mm2 : Infinity,
+          carriers: {
+            [x.metal]: x.carriers.map((c) => c.item),
+            [y.metal]: y.carriers.map((c) => c.item),
+          },
+        };
+      }),
+    );
+  });
+  return {
+    environments: Object.fromEntries(build.loops.map((l) => [l.id, environmentOf(l)])),
+    metals,
+    pairs,
+    softs: judgeSofts(build),
+  };
+}
+
+function wettedMetals(build: Build, loop: Loop): WettedMetal[] {
+  const found = new Map<Metal, { area: number; carriers: Carrier[]; platedOver: Set<Metal> }>();
+  const note = (s: WettedSurface, item: string, name: string, times: number): void => {
+    const entry = found.get(s.metal) ?? { area: 0, carriers: [], platedOver: new Set<Metal>() };
+    entry.area += s.area_mm2 * times;
+    entry.carriers.push({
+      item,
+      name,
+      area_mm2: s.area_mm2 * times,
+      platedOver: s.platedOver ? [s.platedOver] : [],
+    });
+    if (s.platedOver) entry.platedOver.add(s.platedOver);
+    found.set(s.metal, entry);
+  };
+  const touched = new Set([
+    ...loop.links.flatMap((l) => [l.from.item, l.to.item]),
+    ...loop.caps.map((c) => c.item),
+  ]);
+  for (const item of build.items)
+    if (touched.has(item.id) && isWet(item.part))
+      for (const s of item.part.wetted) note(s, item.id, item.name, 1);
+  const ends = 2 * loop.links.filter((l) => l.by === 'tube').length;
+  if (ends > 0)
+    for (const s of loop.fitting.wetted)
+      note(s, `fitting:${loop.fitting.id}`, loop.fitting.name, ends);
+  for (const cap of loop.caps)
+    for (const s of build.kit[cap.with].wetted)
+      note(s, `fitting:${build.kit[cap.with].id}`, build.kit[cap.with].name, 1);
+  return [...found]
+    .map(([metal, e]) => ({
+      loop: loop.id,
+      metal,
+      area_mm2: e.area,
+      carriers: merge(e.carriers),
+      platedOver: [...e.platedOver],
+    }))
+    .sort((a, b) => ANODIC_INDEX[a.metal] - ANODIC_INDEX[b.metal]);
+}
+
+function merge(carriers: readonly Carrier[]): Carrier[] {
+  const by = new Map<string, Carrier>();
+  for (const c of carriers)
+    by.set(c.item, {
+      ...c,
+      area_mm2: (by.get(c.item)?.area_mm2 ?? 0) + c.area_mm2,
+      platedOver: [...new Set([...(by.get(c.item)?.platedOver ?? []), ...c.platedOver])],
+    });
+  return [...by.values()];
+}

@@ -1,0 +1,97 @@
+import { describe, expect, test } from '@jest/globals';
+import { catalogued, demoBuild } from '@/catalogue';
+import type { Build } from '../design';
+import { judgeSoft, judgeSofts, type Agent } from '.';
+import type { SoftMaterial } from '../components';
+
+const desk = demoBuild('dawn-chorus-desk') as Build;
+
+describe('plastics and rubbers against what coolants hold', () => {
+  /** Compound tables of O-ring handbooks (water-glycol: EPDM, nitrile, silicone and fluoro rubber all satisfactory; isopropyl alcohol: nitrile fair; dioctyl phthalate: nitrile doubtful), from memory. */
+  test.each<[SoftMaterial, Agent, number, string]>([
+    ['EPDM rubber', 'ethylene glycol', 0.4, 'holds'],
+    ['nitrile rubber', 'ethylene glycol', 0.4, 'holds'],
+    ['silicone rubber', 'propylene glycol', 0.4, 'holds'],
+    ['fluoro rubber', 'ethylene glycol', 0.4, 'holds'],
+    ['EPDM rubber', 'alcohol', 0.3, 'holds'],
+    ['nitrile rubber', 'alcohol', 0.3, 'tight'],
+    ['nitrile rubber', 'plasticiser', 0.001, 'tight'],
+  ])('%s in %s, share %d: %s', (material, agent, share, verdict) =>
+    expect(judgeSoft(material, agent, share)).toBe(verdict),
+  );
+
+  /** General chemical-resistance tables, from memory: alcohol crazes acrylic; acetal takes glycols and alcohol. A third of glycol crazes acrylic under stress (common practice, no source). */
+  test.each<[SoftMaterial, Agent, number, string]>([
+    ['acrylic', 'alcohol', 0.05, 'tight'],
+    ['acrylic', 'alcohol', 0.2, 'fails'],
+    ['acrylic', 'propylene glycol', 0.1, 'holds'],
+    ['acrylic', 'ethylene glycol', 0.35, 'fails'],
+    ['acrylic', 'ethylene glycol', 0.3, 'tight'],
+    ['acetal', 'alcohol', 0.5, 'holds'],
+    ['acetal', 'ethylene glycol', 0.5, 'holds'],
+    ['glass', 'alcohol', 0.5, 'holds'],
+  ])('%s in %s, share %d: %s', (material, agent, share, verdict) =>
+    expect(judgeSoft(material, agent, share)).toBe(verdict),
+  );
+
+  test('none of it harms nothing', () => {
+    for (const m of ['acrylic', 'nitrile rubber', 'polycarbonate'] as const)
+      for (const a of ['alcohol', 'plasticiser', 'ethylene glycol'] as const)
+        expect(judgeSoft(m, a, 0)).toBe('holds');
+  });
+});
+
+describe("a loop's plastics and rubbers", () => {
+  test('bodies, seals and tube of every part in the loop, each once', () => {
+    const softs = judgeSofts(desk),
+      of = (m: string) => softs.find((s) => s.material === m);
+    expect(of('acrylic')?.carriers.some((c) => c.item === 'reservoir' && c.as === 'body')).toBe(
+      true,
+    );
+    expect(of('EPDM rubber')?.carriers.some((c) => c.item === 'pump' && c.as === 'seal')).toBe(
+      true,
+    );
+    expect(softs.flatMap((s) => s.carriers).filter((c) => c.as === 'tube').length).toBe(1);
+    for (const s of softs)
+      expect(new Set(s.carriers.map((c) => `${c.item}/${c.as}`)).size).toBe(s.carriers.length);
+  });
+
+  test("what the coolant's own data say goes before the table", () => {
+    const loop = desk.loops[0] as Build['loops'][number],
+      worse = {
+        ...desk,
+        loops: [{ ...loop, coolant: { ...loop.coolant, attacks: ['EPDM rubber' as const] } }],
+      };
+    expect(judgeSofts(desk).find((s) => s.material === 'EPDM rubber')?.verdict).toBe('holds');
+    expect(judgeSofts(worse).find((s) => s.material === 'EPDM rubber')).toMatchObject({
+      verdict: 'fails',
+      because: 'its own data say that it attacks it',
+    });
+  });
+
+  test('soft PVC gives plasticiser to nitrile seals; rubber tube gives none', () => {
+    const loop = desk.loops[0] as Build['loops'][number],
+      nitrile = { ...loop, fitting: catalogued('fitting', 'fit-rush-comp-13-10') };
+    const on = (tube: string) =>
+      judgeSofts({ ...desk, loops: [{ ...nitrile, tube: catalogued('tube', tube) }] }).find(
+        (s) => s.material === 'nitrile rubber',
+      )?.verdict;
+    expect(on('tube-soft-13-10')).toBe('tight');
+    expect(on('tube-epdm-13-10')).toBe('holds');
+  });
+
+  test('a part whose data do not tell is not judged, and one in no loop neither', () => {
+    const silent = {
+      ...desk,
+      items: desk.items.map((i) =>
+        'softs' in i.part ? { ...i, part: { ...i.part, softs: undefined } } : i,
+      ),
+    } as unknown as Build;
+    expect(
+      judgeSofts(silent)
+        .flatMap((s) => s.carriers)
+        .some((c) => c.item === 'reservoir'),
+    ).toBe(false);
+    expect(judgeSofts({ ...desk, loops: [] })).toEqual([]);
+  });
+});

@@ -1,0 +1,95 @@
+import type { SoftMaterial } from '../components';
+
+/** What a coolant, or a tube it runs in, brings to plastics and rubber. */
+export type Agent = 'ethylene glycol' | 'propylene glycol' | 'alcohol' | 'plasticiser';
+export type SoftVerdict = 'holds' | 'tight' | 'fails';
+
+/** How a material takes an agent: `watch` beyond the first share by volume, `not` beyond the second. 1: never. */
+interface Takes {
+  readonly watch: number;
+  readonly not: number;
+}
+
+const WELL: Takes = { watch: 1, not: 1 };
+/** Crazes under stress above a third of glycol (common practice, no source). */
+const CRAZES: Takes = { watch: 0.25, not: 1 / 3 };
+
+/**
+ * Plastics and rubbers against what coolants hold, near room temperature and up to 60 °C. Rubbers after the compound tables of O-ring handbooks,
+ * plastics after general chemical-resistance tables; both from memory, both for plain immersion: the part's own data go before them.
+ */
+const TAKES: Readonly<Record<SoftMaterial, Readonly<Record<Agent, Takes>>>> = {
+  'EPDM rubber': {
+    'ethylene glycol': WELL,
+    'propylene glycol': WELL,
+    alcohol: WELL,
+    plasticiser: WELL,
+  },
+  'nitrile rubber': {
+    'ethylene glycol': WELL,
+    'propylene glycol': WELL,
+    alcohol: { watch: 0.1, not: 0.5 },
+    plasticiser: { watch: 0, not: 1 },
+  },
+  'silicone rubber': {
+    'ethylene glycol': WELL,
+    'propylene glycol': WELL,
+    alcohol: WELL,
+    plasticiser: { watch: 0, not: 1 },
+  },
+  'fluoro rubber': {
+    'ethylene glycol': WELL,
+    'propylene glycol': WELL,
+    alcohol: WELL,
+    plasticiser: WELL,
+  },
+  acetal: { 'ethylene glycol': WELL, 'propylene glycol': WELL, alcohol: WELL, plasticiser: WELL },
+  nylon: {
+    'ethylene glycol': { watch: 1 / 3, not: 1 },
+    'propylene glycol': { watch: 1 / 3, not: 1 },
+    alcohol: { watch: 0.1, not: 1 },
+    plasticiser: WELL,
+  },
+  glass: { 'ethylene glycol': WELL, 'propylene glycol': WELL, alcohol: WELL, plasticiser: WELL },
+  acrylic: {
+    'ethylene glycol': CRAZES,
+    'propylene glycol': CRAZES,
+    alcohol: { watch: 0, not: 0.1 },
+    plasticiser: WELL,
+  },
+  polycarbonate: {
+    'ethylene glycol': { watch: 0.5, not: 1 },
+    'propylene glycol': { watch: 0.5, not: 1 },
+    alcohol: { watch: 0.1, not: 0.5 },
+    plasticiser: { watch: 0, not: 1 },
+  },
+  PETG: {
+    'ethylene glycol': { watch: 1 / 3, not: 1 },
+    'propylene glycol': { watch: 1 / 3, not: 1 },
+    alcohol: { watch: 0.1, not: 0.5 },
+    plasticiser: WELL,
+  },
+  'soft PVC': {
+    'ethylene glycol': { watch: 0.5, not: 1 },
+    'propylene glycol': { watch: 0.5, not: 1 },
+    alcohol: { watch: 0.05, not: 0.3 },
+    plasticiser: WELL,
+  },
+};
+
+/** A material against a share of an agent by volume, 0–1; a trace of plasticiser counts as any. */
+export function judgeSoft(material: SoftMaterial, agent: Agent, share: number): SoftVerdict {
+  const { watch, not } = TAKES[material][agent];
+  if (share <= 0) return 'holds';
+  if (share > not) return 'fails';
+  if (share > watch) return 'tight';
+  return 'holds';
+}
+
+/** What becomes of a material that an agent gets at. */
+export const EFFECT: Readonly<Record<Agent, string>> = {
+  'ethylene glycol': 'swells or crazes it under stress',
+  'propylene glycol': 'swells or crazes it under stress',
+  alcohol: 'crazes or hardens it',
+  plasticiser: 'softens it over months',
+};

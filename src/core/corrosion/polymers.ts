@@ -1,0 +1,87 @@
+import type { Build, Loop } from '../design';
+import { isWet, type SoftMaterial, type SoftWetted } from '../components';
+import { EFFECT, judgeSoft, type Agent, type SoftVerdict } from './polymer';
+
+export interface SoftCarrier {
+  readonly item: string;
+  readonly name: string;
+  readonly as: SoftWetted['as'] | 'tube';
+}
+
+/** A plastic or rubber that the coolant of a loop touches, and how it takes it. */
+export interface SoakedSoft {
+  readonly loop: string;
+  readonly material: SoftMaterial;
+  readonly carriers: readonly SoftCarrier[];
+  readonly verdict: SoftVerdict;
+  /** Why it does not simply hold. */ readonly because: string | null;
+}
+
+/** What the coolant of a loop holds that plastics and rubber mind, by volume; soft PVC gives off plasticiser, told as a trace. */
+function agentsIn({ coolant, tube }: Loop): readonly (readonly [Agent, number])[] {
+  return [
+    [
+      coolant.base.glycol === 'ethylene' ? 'ethylene glycol' : 'propylene glycol',
+      coolant.base.glycol === 'none' ? 0 : coolant.base.volumeShare,
+    ],
+    ['alcohol', coolant.alcoholShare ?? 0],
+    ['plasticiser', tube.material === 'soft PVC' ? TRACE : 0],
+  ];
+}
+const TRACE = 0.001;
+
+/** Every plastic and rubber the coolant touches, loop by loop: bodies, seals and tube. What a part's data do not tell is not judged. */
+export function judgeSofts(build: Build): readonly SoakedSoft[] {
+  return build.loops.flatMap((loop) => {
+    const by = new Map<SoftMaterial, SoftCarrier[]>();
+    const note = (material: SoftMaterial, carrier: SoftCarrier): void => {
+      const list = by.get(material) ?? [];
+      if (!list.some((c) => c.item === carrier.item && c.as === carrier.as))
+        by.set(material, [...list, carrier]);
+    };
+    const touched = new Set([
+      ...loop.links.flatMap((l) => [l.from.item, l.to.item]),
+      ...loop.caps.map((c) => c.item),
+    ]);
+    for (const item of build.items)
+      if (touched.has(item.id) && isWet(item.part))
+        for (const s of item.part.softs ?? [])
+          note(s.material, { item: item.id, name: item.name, as: s.as });
+    const fittings = [
+      ...(loop.links.some((l) => l.by === 'tube') ? [loop.fitting] : []),
+      ...loop.caps.map((c) => build.kit[c.with]),
+    ];
+    for (const f of fittings)
+      for (const s of f.softs ?? [])
+        note(s.material, { item: `fitting:${f.id}`, name: f.name, as: s.as });
+    if (loop.links.some((l) => l.by === 'tube'))
+      note(loop.tube.material, { item: `tube:${loop.tube.id}`, name: loop.tube.name, as: 'tube' });
+    return [...by]
+      .map(([material, carriers]): SoakedSoft => ({
+        loop: loop.id,
+        material,
+        carriers,
+        ...against(loop, material),
+      }))
+      .sort((a, b) => a.material.localeCompare(b.material));
+  });
+}
+
+function against(loop: Loop, material: SoftMaterial): Pick<SoakedSoft, 'verdict' | 'because'> {
+  if ((loop.coolant.attacks ?? []).includes(material))
+    return { verdict: 'fails', because: 'its own data say that it attacks it' };
+  const told = agentsIn(loop).map(([agent, share]) => ({
+    agent,
+    share,
+    verdict: judgeSoft(material, agent, share),
+  }));
+  const worst = told.find((t) => t.verdict === 'fails') ?? told.find((t) => t.verdict === 'tight');
+  if (!worst) return { verdict: 'holds', because: null };
+  return {
+    verdict: worst.verdict,
+    because:
+      worst.agent === 'plasticiser'
+        ? `plasticiser from the tube ${EFFECT.plasticiser}`
+        : `${Math.round(worst.share * 100)} % ${worst.agent} ${EFFECT[worst.agent]}`,
+  };
+}

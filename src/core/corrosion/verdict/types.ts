@@ -1,0 +1,20 @@
+import type { Metal } from '../../components';
+
+export type PairVerdict = 'holds' | 'tight' | 'fails';
+
+/** Two metals in one coolant, as verdicts see them. */
+export interface PairFacts {
+  readonly anode: Metal;
+  readonly cathode: Metal;
+  readonly difference_V: number;
+  readonly limit_V: number;
+}
+
+/** One reason why a pair does not simply hold. */
+export interface MetalVerdict {
+  readonly id: string;
+  readonly verdict: Exclude<PairVerdict, 'holds'>;
+  /** In the builder's words, after the names of both. */ readonly because: string;
+  readonly source: string;
+  applies(pair: PairFacts): boolean;
+}

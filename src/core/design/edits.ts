@@ -1,0 +1,583 @@
+import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer';
+import type {
+  CasePart,
+  CoolantPart,
+  FittingPart,
+  ItemPart,
+  LeadPart,
+  MeasuredRadiator,
+  PumpPart,
+  RadiatorPart,
+  RadiatorRating,
+  ScrewPart,
+  SundryPart,
+  TubePart,
+} from '../components';
+import type {
+  Brief,
+  Build,
+  CapDuty,
+  EndPiece,
+  Item,
+  KitDuty,
+  LaidRoute,
+  Link,
+  LinkWay,
+  LoadStep,
+  Loop,
+  NoWay,
+  OrderMark,
+  Placement,
+  Pose,
+  PortRef,
+  Settings,
+} from './types';
+
+enablePatches();
+
+type Limits = Brief['limits'];
+
+/** Every change a build can undergo. Interface, API, terminal and one-click fixes use the same ones. */
+export type Edit =
+  | { readonly do: 'build.rename'; readonly name: string }
+  | { readonly do: 'brief.set'; readonly values: Partial<Omit<Brief, 'limits'>> }
+  | { readonly do: 'brief.limit'; readonly values: Partial<Limits> }
+  | { readonly do: 'case.choose'; readonly case: CasePart }
+  | { readonly do: 'case.remove-obstacle'; readonly obstacle: string; readonly removed: boolean }
+  | { readonly do: 'item.add'; readonly item: Item }
+  | { readonly do: 'item.remove'; readonly item: string }
+  | { readonly do: 'item.rename'; readonly item: string; readonly name: string }
+  | { readonly do: 'item.replace'; readonly item: string; readonly part: ItemPart }
+  | { readonly do: 'item.place'; readonly item: string; readonly placement: Placement }
+  | { readonly do: 'item.set'; readonly item: string; readonly values: Settings }
+  | { readonly do: 'item.unset'; readonly item: string; readonly keys: readonly (keyof Settings)[] }
+  | {
+      readonly do: 'item.curve';
+      readonly item: string;
+      /** Of a passage by its number from 1, a pump's head, a fan's pressure, or a block's K/W. */ readonly of:
+        number | 'head' | 'pressure' | 'resistance';
+      readonly points: readonly (readonly [number, number])[];
+      readonly source?: string;
+    }
+  | {
+      readonly do: 'item.ratings';
+      readonly item: string;
+      readonly ratings: NonNullable<PumpPart['ratings']>;
+    }
+  | {
+      readonly do: 'item.measured';
+      readonly item: string;
+      /** Null: the model alone again. */ readonly measured: MeasuredRadiator | null;
+    }
+  | { readonly do: 'item.rating'; readonly item: string; readonly rating: RadiatorRating | null }
+  | { readonly do: 'choices.profile'; readonly profile: readonly LoadStep[] }
+  | { readonly do: 'fans.speed'; readonly speed_rpm: number }
+  | { readonly do: 'loop.add'; readonly loop: Loop }
+  | { readonly do: 'loop.remove'; readonly loop: string }
+  | {
+      readonly do: 'loop.tube';
+      readonly loop: string;
+      readonly tube: TubePart;
+      readonly fitting: FittingPart;
+    }
+  | { readonly do: 'loop.fitting'; readonly loop: string; readonly fitting: FittingPart }
+  | {
+      readonly do: 'loop.coolant';
+      readonly loop: string;
+      readonly coolant: CoolantPart;
+      readonly age_months: number;
+    }
+  | { readonly do: 'loop.links'; readonly loop: string; readonly links: readonly Link[] }
+  | { readonly do: 'link.add'; readonly loop: string; readonly link: Link }
+  | { readonly do: 'link.remove'; readonly loop: string; readonly link: string }
+  | {
+      readonly do: 'link.ends';
+      readonly loop: string;
+      readonly link: string;
+      readonly ends: { readonly from: EndPiece; readonly to: EndPiece };
+    }
+  | {
+      readonly do: 'link.way';
+      readonly loop: string;
+      readonly link: string;
+      /** Null: all of it found by routing again. */ readonly way: LinkWay | null;
+    }
+  | {
+      readonly do: 'loop.test-bend';
+      readonly loop: string;
+      readonly bend: NonNullable<Loop['testBend']> | null;
+    }
+  | {
+      readonly do: 'cap.set';
+      readonly loop: string;
+      readonly port: PortRef;
+      readonly with: CapDuty | null;
+    }
+  | { readonly do: 'kit.set'; readonly duty: KitDuty; readonly fitting: FittingPart }
+  | { readonly do: 'kit.screws'; readonly screws: readonly ScrewPart[] }
+  | { readonly do: 'kit.leads'; readonly leads: readonly LeadPart[] }
+  | { readonly do: 'kit.sundries'; readonly sundries: readonly SundryPart[] }
+  | {
+      readonly do: 'drawer.set';
+      readonly part: string;
+      /** 0: none there. */ readonly count: number;
+    }
+  | { readonly do: 'order.mark'; readonly part: string; readonly mark: OrderMark | null }
+  | {
+      readonly do: 'layout.set';
+      /** Null: no longer routed, placed or without a way. What is not named stays. */
+      readonly routes?: Readonly<Record<string, LaidRoute | null>>;
+      readonly poses?: Readonly<Record<string, Pose | null>>;
+      readonly noWay?: Readonly<Record<string, NoWay | null>>;
+    }
+  | { readonly do: 'route.pin'; readonly link: string; readonly pinned: boolean }
+  | { readonly do: 'batch'; readonly edits: readonly Edit[] }
+  | { readonly do: 'patch'; readonly patches: readonly Patch[] };
+
+export type EditKind = Edit['do'];
+
+/** An edit names something the build does not have. */
+export class EditError extends Error {
+  constructor(
+    message: string,
+    readonly place: string,
+  ) {
+    super(message);
+    this.name = 'EditError';
+  }
+}
+
+export interface Applied {
+  readonly build: Build;
+  readonly inverse: Edit;
+}
+
+/** The build after an edit, and the edit that takes it back. Pure; throws EditError when the edit's subject is not there. */
+export function applyEdit(build: Build, edit: Edit): Applied {
+  if (edit.do === 'patch') {
+    const [next, , back] = produceWithPatches(build, (draft) =>
+      applyPatches(draft, edit.patches as Patch[]),
+    );
+    return { build: next as Build, inverse: { do: 'patch', patches: back } };
+  }
+  const [next, , back] = produceWithPatches(build, (draft) => {
+    change(draft, edit);
+    dropBridges(draft);
+    dropLayout(draft);
+  });
+  return { build: next, inverse: { do: 'patch', patches: back } };
+}
+
+type D = Draft<Build>;
+
+/** A run that has become a tube again has no bridge. */
+function dropBridges(draft: D): void {
+  for (const loop of draft.loops)
+    for (const link of loop.links) if (link.by === 'tube' && link.bridge) delete link.bridge;
+}
+
+/** What was routed or placed for something that is gone goes with it. */
+function dropLayout(draft: D): void {
+  const tubes = new Set(
+    draft.loops.flatMap((loop) => loop.links.flatMap((l) => (l.by === 'tube' ? [l.id] : []))),
+  );
+  const hanging = new Set(draft.items.flatMap((i) => (i.placement.on === 'line' ? [i.id] : [])));
+  const { routes, poses, noWay } = draft.layout;
+  for (const id of Object.keys(routes)) if (!tubes.has(id)) delete routes[id];
+  for (const id of Object.keys(noWay)) if (!tubes.has(id)) delete noWay[id];
+  for (const id of Object.keys(poses)) if (!hanging.has(id)) delete poses[id];
+}
+
+/** A connection whose wishes have changed is to be routed again. */
+function unroute(draft: D, link: string): void {
+  delete draft.layout.routes[link];
+  delete draft.layout.noWay[link];
+}
+
+/** Sets what is named, and takes away what is named with null. */
+function setEach<T>(into: Record<string, T>, values: Readonly<Record<string, T | null>>): void {
+  for (const [id, value] of Object.entries(values)) {
+    if (value === null) delete into[id];
+    else into[id] = value;
+  }
+}
+
+function itemOf(draft: D, id: string): Draft<Item> {
+  const item = draft.items.find((i) => i.id === id);
+  if (!item) throw new EditError(`There is no part "${id}" in this build.`, `items.${id}`);
+  return item;
+}
+
+function loopOf(draft: D, id: string): Draft<Loop> {
+  const loop = draft.loops.find((l) => l.id === id);
+  if (!loop) throw new EditError(`There is no loop "${id}" in this build.`, `loops.${id}`);
+  return loop;
+}
+
+function radiatorOf(draft: D, id: string): Draft<RadiatorPart> {
+  const { part } = itemOf(draft, id);
+  if (part.kind !== 'radiator')
+    throw new EditError(`A ${part.kind} sheds no heat to air.`, `items.${id}.part`);
+  return part;
+}
+
+function removeWhere<T>(list: T[], match: (entry: T) => boolean): void {
+  for (let i = list.length - 1; i >= 0; i -= 1) if (match(list[i] as T)) list.splice(i, 1);
+}
+
+const portIs = (ref: PortRef, item: string, port?: string): boolean =>
+  ref.item === item && (port === undefined || ref.port === port);
+
+/** What an edit brings in is copied: an edit of the same batch may change it, and the edit itself may be applied again. */
+const own = <T>(value: T): Draft<T> => structuredClone(value) as Draft<T>;
+
+function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
+  switch (edit.do) {
+    case 'build.rename':
+      draft.name = edit.name;
+      return;
+    case 'brief.set':
+      Object.assign(draft.brief, edit.values);
+      if (draft.brief.summer_C === undefined) delete draft.brief.summer_C;
+      return;
+    case 'brief.limit':
+      Object.assign(draft.brief.limits, edit.values);
+      return;
+    case 'case.choose':
+      chooseCase(draft, edit.case);
+      return;
+    case 'case.remove-obstacle':
+      removeWhere(draft.choices.removed, (o) => o === edit.obstacle);
+      if (edit.removed) draft.choices.removed.push(edit.obstacle);
+      return;
+    case 'item.add':
+      if (draft.items.some((i) => i.id === edit.item.id))
+        throw new EditError(`There is a part "${edit.item.id}" already.`, `items.${edit.item.id}`);
+      draft.items.push(own(edit.item));
+      return;
+    case 'item.remove':
+      removeItem(draft, edit.item);
+      return;
+    case 'item.rename':
+      itemOf(draft, edit.item).name = edit.name;
+      return;
+    case 'item.replace':
+      replacePart(draft, edit.item, edit.part);
+      return;
+    case 'item.place':
+      itemOf(draft, edit.item).placement = own(edit.placement);
+      return;
+    case 'item.set':
+      Object.assign(itemOf(draft, edit.item).settings, own(edit.values));
+      return;
+    case 'item.unset': {
+      const { settings } = itemOf(draft, edit.item);
+      for (const key of edit.keys) delete settings[key];
+      return;
+    }
+    case 'item.curve':
+      setCurve(itemOf(draft, edit.item), edit);
+      return;
+    case 'item.ratings': {
+      const { part } = itemOf(draft, edit.item);
+      if (part.kind !== 'pump')
+        throw new EditError(`A ${part.kind} has no printed head.`, `items.${edit.item}.part`);
+      part.ratings = { ...edit.ratings };
+      return;
+    }
+    case 'item.measured': {
+      const part = radiatorOf(draft, edit.item);
+      if (edit.measured) part.measured = own(edit.measured);
+      else delete part.measured;
+      return;
+    }
+    case 'item.rating': {
+      const part = radiatorOf(draft, edit.item);
+      if (edit.rating) part.rating = own(edit.rating);
+      else delete part.rating;
+      return;
+    }
+    case 'choices.profile':
+      draft.choices.profile = own(edit.profile);
+      return;
+    case 'fans.speed':
+      for (const item of draft.items) {
+        if (item.part.kind === 'fan')
+          item.settings.speed_rpm = Math.min(
+            item.part.fullSpeed_rpm,
+            Math.max(item.part.minSpeed_rpm, edit.speed_rpm),
+          );
+      }
+      return;
+    case 'loop.add':
+      if (draft.loops.some((l) => l.id === edit.loop.id))
+        throw new EditError(`There is a loop "${edit.loop.id}" already.`, `loops.${edit.loop.id}`);
+      draft.loops.push(own(edit.loop));
+      return;
+    case 'loop.remove':
+      loopOf(draft, edit.loop);
+      removeWhere(draft.loops, (l) => l.id === edit.loop);
+      return;
+    case 'loop.tube': {
+      const loop = loopOf(draft, edit.loop);
+      loop.tube = own(edit.tube);
+      loop.fitting = own(edit.fitting);
+      for (const link of loop.links) unroute(draft, link.id);
+      return;
+    }
+    case 'loop.fitting':
+      loopOf(draft, edit.loop).fitting = own(edit.fitting);
+      return;
+    case 'loop.coolant': {
+      const loop = loopOf(draft, edit.loop);
+      loop.coolant = own(edit.coolant);
+      loop.coolantAge_months = edit.age_months;
+      return;
+    }
+    case 'loop.links':
+      loopOf(draft, edit.loop).links = own(edit.links);
+      return;
+    case 'link.add': {
+      const loop = loopOf(draft, edit.loop);
+      for (const ref of [edit.link.from, edit.link.to])
+        for (const l of draft.loops)
+          removeWhere(l.caps, (c) => c.item === ref.item && c.port === ref.port);
+      loop.links.push(own(edit.link));
+      return;
+    }
+    case 'link.remove': {
+      const loop = loopOf(draft, edit.loop);
+      removeWhere(loop.links, (l) => l.id === edit.link);
+      return;
+    }
+    case 'link.ends': {
+      const link = loopOf(draft, edit.loop).links.find((l) => l.id === edit.link);
+      if (!link)
+        throw new EditError(
+          `There is no run "${edit.link}" in this loop.`,
+          `loops.${edit.loop}.links.${edit.link}`,
+        );
+      link.ends = { ...edit.ends };
+      unroute(draft, edit.link);
+      return;
+    }
+    case 'link.way': {
+      const link = loopOf(draft, edit.loop).links.find((l) => l.id === edit.link);
+      if (!link)
+        throw new EditError(
+          `There is no run "${edit.link}" in this loop.`,
+          `loops.${edit.loop}.links.${edit.link}`,
+        );
+      if (edit.way && Object.keys(edit.way).length > 0) link.way = own(edit.way);
+      else delete link.way;
+      unroute(draft, edit.link);
+      return;
+    }
+    case 'loop.test-bend': {
+      const loop = loopOf(draft, edit.loop);
+      if (edit.bend) loop.testBend = { ...edit.bend };
+      else delete loop.testBend;
+      return;
+    }
+    case 'cap.set': {
+      for (const l of draft.loops)
+        removeWhere(l.caps, (c) => c.item === edit.port.item && c.port === edit.port.port);
+      if (edit.with) loopOf(draft, edit.loop).caps.push({ ...edit.port, with: edit.with });
+      return;
+    }
+    case 'kit.set':
+      draft.kit[edit.duty] = own(edit.fitting);
+      return;
+    case 'kit.screws':
+      draft.kit.screws = own(edit.screws);
+      return;
+    case 'kit.leads':
+      draft.kit.leads = own(edit.leads);
+      return;
+    case 'kit.sundries':
+      draft.kit.sundries = own(edit.sundries);
+      return;
+    case 'drawer.set': {
+      const drawer = { ...draft.choices.drawer };
+      if (edit.count > 0) drawer[edit.part] = edit.count;
+      else delete drawer[edit.part];
+      draft.choices.drawer = drawer;
+      return;
+    }
+    case 'order.mark': {
+      const orders = { ...draft.choices.orders };
+      if (edit.mark) orders[edit.part] = own(edit.mark);
+      else delete orders[edit.part];
+      draft.choices.orders = orders;
+      return;
+    }
+    case 'layout.set': {
+      const { layout } = draft;
+      setEach(layout.routes, own(edit.routes ?? {}));
+      setEach(layout.poses, own(edit.poses ?? {}));
+      setEach(layout.noWay, own(edit.noWay ?? {}));
+      return;
+    }
+    case 'route.pin': {
+      const route = draft.layout.routes[edit.link];
+      if (!route)
+        throw new EditError(
+          'This run is not routed: there is nothing to pin.',
+          `layout.routes.${edit.link}`,
+        );
+      if (edit.pinned) route.pinned = true;
+      else delete route.pinned;
+      return;
+    }
+    case 'batch':
+      for (const e of edit.edits) {
+        if (e.do === 'patch') throw new EditError('A batch cannot hold a patch.', 'edits');
+        change(draft, e);
+      }
+      return;
+    default: {
+      const never: never = edit;
+      throw new EditError(`Unknown edit ${JSON.stringify(never)}.`, 'do');
+    }
+  }
+}
+
+/** Measured points in place of the part's own: the snapshot in this build alone. */
+function setCurve(
+  item: Draft<Item>,
+  { of, points, source, item: id }: Extract<Edit, { do: 'item.curve' }>,
+): void {
+  const { part } = item;
+  const list = points.map(([x, y]) => [x, y] as [number, number]);
+  if (of === 'head') {
+    if (part.kind !== 'pump')
+      throw new EditError(`A ${part.kind} has no head curve.`, `items.${id}.part`);
+    part.points = list;
+    if (source === undefined) delete part.pointsSource;
+    else part.pointsSource = source;
+    return;
+  }
+  if (of === 'pressure') {
+    if (part.kind !== 'fan')
+      throw new EditError(`A ${part.kind} has no fan curve.`, `items.${id}.part`);
+    part.points = list;
+    if (source === undefined) delete part.pointsSource;
+    else part.pointsSource = source;
+    return;
+  }
+  if (of === 'resistance') {
+    if (part.kind !== 'block')
+      throw new EditError(`A ${part.kind} has no K/W over flow.`, `items.${id}.part`);
+    part.resistance = list;
+    if (source === undefined) delete part.resistanceSource;
+    else part.resistanceSource = source;
+    return;
+  }
+  const passage = 'passages' in part ? part.passages[of - 1] : undefined;
+  if (!passage)
+    throw new EditError(`There is no passage ${of} in this part.`, `items.${id}.part.passages`);
+  passage.points = list;
+  if (source === undefined) delete passage.source;
+  else passage.source = source;
+}
+
+/** A new case keeps everything; what hung on a mount or spot it lacks goes back to the bench. */
+function chooseCase(draft: D, next: CasePart): void {
+  draft.case = own(next);
+  draft.choices.removed = draft.choices.removed.filter((id) =>
+    next.obstacles.some((o) => o.id === id),
+  );
+  for (const item of draft.items) {
+    const p = item.placement;
+    if (p.on === 'mount' && !next.mounts.some((m) => m.id === p.mount))
+      item.placement = { on: 'bench' };
+    if (p.on === 'spot' && !next.spots.some((s) => s.id === p.spot))
+      item.placement = { on: 'bench' };
+    if (p.on === 'riser' && !next.riser) item.placement = { on: 'slot', slot: 1 };
+  }
+}
+
+/** What stood on the part falls to the bench; its runs and caps go; the runs before and after it are joined again. */
+function removeItem(draft: D, id: string): void {
+  itemOf(draft, id);
+  removeWhere(
+    draft.items,
+    (i) =>
+      i.id === id ||
+      (i.part.kind === 'fan' && i.placement.on === 'radiator' && i.placement.item === id),
+  );
+  for (const item of draft.items)
+    if (item.placement.on === 'item' && item.placement.item === id)
+      item.placement = { on: 'bench' };
+  for (const loop of draft.loops) {
+    const before = loop.links.filter((l) => portIs(l.to, id) && !portIs(l.from, id));
+    const after = loop.links.filter((l) => portIs(l.from, id) && !portIs(l.to, id));
+    removeWhere(loop.links, (l) => portIs(l.from, id) || portIs(l.to, id));
+    removeWhere(loop.caps, (c) => c.item === id);
+    const [first] = before,
+      [last] = after;
+    if (first && last && isTee(draft, first.from.item) && isTee(draft, last.to.item)) {
+      // A branch goes as a whole: a bare tube in its place would take the flow from its neighbour.
+      for (const tee of new Set([first.from.item, last.to.item])) dissolveTee(draft, loop, tee);
+      continue;
+    }
+    if (
+      before.length === 1 &&
+      after.length === 1 &&
+      first &&
+      last &&
+      first.from.item !== last.to.item
+    ) {
+      loop.links.push({
+        ...first,
+        to: { ...last.to },
+        by: 'tube',
+        ends: { from: 'auto', to: 'auto' },
+      });
+    }
+  }
+}
+
+const isTee = (draft: D, id: string): boolean => {
+  const part = draft.items.find((i) => i.id === id)?.part;
+  return part?.kind === 'inline' && part.tee !== undefined;
+};
+
+/** A tee with only one run in and one out is no tee: the two become one. */
+function dissolveTee(draft: D, loop: Draft<Loop>, tee: string): void {
+  const touching = loop.links.filter((l) => portIs(l.from, tee) || portIs(l.to, tee));
+  const into = touching.find((l) => portIs(l.to, tee)),
+    out = touching.find((l) => portIs(l.from, tee));
+  if (touching.length !== 2 || !into || !out || into === out) return;
+  const at = loop.links.indexOf(into);
+  loop.links[at] = {
+    ...into,
+    to: { ...out.to },
+    by: 'tube',
+    ends: { from: into.ends.from, to: out.ends.to },
+  };
+  removeWhere(loop.links, (l) => l.id === out.id);
+  removeWhere(loop.caps, (c) => c.item === tee);
+  removeWhere(draft.items, (i) => i.id === tee);
+}
+
+/** Another part in the same place keeps the runs whose ports it has; ports it lacks are let go. */
+function replacePart(draft: D, id: string, part: ItemPart): void {
+  const item = itemOf(draft, id);
+  if (item.part.kind !== part.kind)
+    throw new EditError(
+      `A ${part.kind} cannot stand in for a ${item.part.kind}.`,
+      `items.${id}.part`,
+    );
+  if (item.name === item.part.name) item.name = part.name;
+  item.part = own(part);
+  if (!('ports' in part)) return;
+  const has = (port: string): boolean => part.ports.some((p) => p.id === port);
+  for (const loop of draft.loops) {
+    removeWhere(
+      loop.links,
+      (l) => (l.from.item === id && !has(l.from.port)) || (l.to.item === id && !has(l.to.port)),
+    );
+    removeWhere(loop.caps, (c) => c.item === id && !has(c.port));
+  }
+}

@@ -1,0 +1,257 @@
+import Joi from 'joi';
+import { ID_KEY, PART_SCHEMAS, id, mm, text, vec } from '../components/schema';
+import { BUILD_FORMAT, BUILD_VERSION } from './types';
+
+/** The guard of the whole document. Everything that enters, from a file, the API, an action or the database, passes it. */
+const LOAD_CASE = Joi.string().valid('idle', 'play', 'render', 'torture', 'own');
+const turn = Joi.number().valid(0, 90, 180, 270);
+
+export const briefSchema = Joi.object({
+  room_C: Joi.number().min(-20).max(60).required(),
+  altitude_m: Joi.number().min(-500).max(6000).required(),
+  currency: Joi.string()
+    .pattern(/^[A-Z]{3}$/, 'three capital letters')
+    .required(),
+  loadCase: LOAD_CASE.required(),
+  limits: Joi.object({
+    rise_K: Joi.number().min(0.5).max(60).required(),
+    noise_dBA: Joi.number().min(5).max(90).required(),
+    flow_Lmin: Joi.number().min(0.1).max(30).required(),
+    part_C: Joi.number().min(30).max(150).allow(null).required(),
+    budget_minor: Joi.number().integer().min(0).max(1e9).allow(null).required(),
+    clear_mm: mm(0, 50).required(),
+  }).required(),
+  summer_C: Joi.number().min(-20).max(60).optional(),
+  listener_m: Joi.number().min(0.1).max(20).required(),
+});
+
+const on = (where: string, keys: Record<string, Joi.Schema> = {}): Joi.ObjectSchema =>
+  Joi.object({ on: Joi.string().valid(where).required(), ...keys });
+const PLACEMENTS = {
+  bench: on('bench'),
+  tray: on('tray'),
+  board: on('board'),
+  bay: on('bay'),
+  slot: on('slot', { slot: Joi.number().integer().min(1).max(10).required() }),
+  riser: on('riser'),
+  item: on('item', { item: id().required() }),
+  radiator: on('radiator', {
+    item: id().required(),
+    face: Joi.string().valid('frame', 'interior', 'outside').required(),
+  }),
+  mount: on('mount', {
+    mount: id().required(),
+    slide_mm: mm(-500, 1000).required(),
+    ports: Joi.string().valid('start', 'end').required(),
+    air: Joi.string().valid('in', 'out').required(),
+  }),
+  line: on('line'),
+  spot: on('spot', { spot: id().required(), turn: turn.required() }),
+  free: on('free', { at: vec().required(), turn: turn.required() }),
+};
+
+const pick = (key: string, schemas: Record<string, Joi.ObjectSchema>): Joi.AlternativesSchema =>
+  Joi.alternatives().conditional(`.${key}`, {
+    switch: Object.entries(schemas).map(([is, then]) => ({ is, then })),
+    otherwise: Joi.object({
+      [key]: Joi.string()
+        .valid(...Object.keys(schemas))
+        .required(),
+    }).unknown(),
+  });
+
+const itemPart = pick('kind', {
+  processor: PART_SCHEMAS.processor,
+  card: PART_SCHEMAS.card,
+  board: PART_SCHEMAS.board,
+  memory: PART_SCHEMAS.memory,
+  supply: PART_SCHEMAS.supply,
+  radiator: PART_SCHEMAS.radiator,
+  fan: PART_SCHEMAS.fan,
+  pump: PART_SCHEMAS.pump,
+  reservoir: PART_SCHEMAS.reservoir,
+  block: PART_SCHEMAS.block,
+  inline: PART_SCHEMAS.inline,
+});
+
+const share = Joi.number().min(0).max(1.5);
+/** Temperatures and speeds of a control rise: speed never falls as it gets warmer. */
+const control = Joi.object({
+  sensor: Joi.string()
+    .min(1)
+    .max(130)
+    .pattern(
+      /^[A-Za-z0-9][A-Za-z0-9._:-]*(\/[A-Za-z0-9][A-Za-z0-9._:-]*)?$/,
+      'coolant or item/spot',
+    )
+    .required(),
+  points: Joi.array()
+    .items(
+      Joi.array().ordered(
+        Joi.number().min(-20).max(150).required(),
+        Joi.number().min(0).max(20000).required(),
+      ),
+    )
+    .min(1)
+    .max(20)
+    .required()
+    .custom((points: [number, number][], helpers) =>
+      points.every(
+        (p, i) =>
+          i === 0 ||
+          (p[0] > (points[i - 1] as [number, number])[0] &&
+            p[1] >= (points[i - 1] as [number, number])[1]),
+      )
+        ? points
+        : helpers.message({
+            custom: '{{#label}}: temperatures must rise and speeds must not fall',
+          }),
+    ),
+  hysteresis_K: Joi.number().min(0).max(30).required(),
+  ramp_rpms: Joi.number().min(1).max(20000).required(),
+});
+
+export const itemSchema = Joi.object({
+  id: id().required(),
+  name: text(80).required(),
+  part: itemPart.required(),
+  placement: pick('on', PLACEMENTS).required(),
+  settings: Joi.object({
+    speed_rpm: Joi.number().min(0).max(20000),
+    draw_W: Joi.number().min(0).max(2000),
+    clock: Joi.number().min(0.2).max(2),
+    voltage: Joi.number().min(0.5).max(1.6),
+    shares: Joi.object({ idle: share, play: share, render: share, torture: share }),
+    control,
+    ownShare: share,
+    owned: Joi.boolean(),
+    shut: Joi.boolean(),
+    inView: Joi.boolean(),
+    clogged: Joi.number().min(0).max(0.95),
+    screw_mm: mm(1, 100),
+  }).required(),
+});
+
+const ref = { item: id().required(), port: id().required() };
+const end = Joi.string().valid('auto', 'straight', 'rotary45', 'rotary90', 'extender');
+const unit = vec(Joi.number().min(-1).max(1));
+const laidEnd = Joi.object({
+  piece: Joi.string().valid('straight', 'rotary45', 'rotary90', 'extender').required(),
+  direction: unit.required(),
+});
+const way = Joi.object({
+  leave: unit,
+  arrive: unit,
+  slanted: Joi.boolean(),
+  via: Joi.array()
+    .items(Joi.array().items(mm(-3000).allow(null)).length(3))
+    .max(12),
+});
+
+const laidRoute = Joi.object({
+  corners: Joi.array().items(vec()).min(2).max(60).required(),
+  radius_mm: mm(0, 1000).required(),
+  from: laidEnd.required(),
+  to: laidEnd.required(),
+  kept_mm: mm(0, 100).required(),
+  router: Joi.number().integer().min(0).max(10000).required(),
+  pinned: Joi.boolean(),
+});
+const pose = Joi.object({
+  at: vec().required(),
+  x: unit.required(),
+  y: unit.required(),
+  z: unit.required(),
+});
+const noWay = Joi.object({
+  blockedBy: text(120).allow(null).required(),
+  wouldFit: text(120).allow(null).required(),
+});
+/** What the router decided; by id of connection or part, and never more of them than there may be. */
+const layoutSchema = Joi.object({
+  routes: Joi.object().pattern(ID_KEY, laidRoute).max(400).required(),
+  poses: Joi.object().pattern(ID_KEY, pose).max(120).required(),
+  noWay: Joi.object().pattern(ID_KEY, noWay).max(400).required(),
+});
+export const loopSchema = Joi.object({
+  id: id().required(),
+  name: text(60).required(),
+  tube: PART_SCHEMAS.tube.required(),
+  fitting: PART_SCHEMAS.fitting.required(),
+  coolant: PART_SCHEMAS.coolant.required(),
+  coolantAge_months: Joi.number().min(0).max(240).required(),
+  testBend: Joi.object({
+    set_deg: Joi.number().min(10).max(180).required(),
+    left_deg: Joi.number().min(5).max(180).required(),
+  }).optional(),
+  links: Joi.array()
+    .items(
+      Joi.object({
+        id: id().required(),
+        from: Joi.object(ref).required(),
+        to: Joi.object(ref).required(),
+        by: Joi.string().valid('tube', 'joint').required(),
+        ends: Joi.object({ from: end.required(), to: end.required() }).required(),
+        bridge: Joi.when('by', {
+          is: 'joint',
+          then: PART_SCHEMAS.fitting.keys({ duty: Joi.string().valid('bridge').required() }),
+          otherwise: Joi.forbidden(),
+        }),
+        way: way.optional(),
+      }),
+    )
+    .max(200)
+    .required(),
+  caps: Joi.array()
+    .items(Joi.object({ ...ref, with: Joi.string().valid('plug', 'drain', 'fill').required() }))
+    .max(400)
+    .required(),
+});
+
+const small = PART_SCHEMAS.fitting.required();
+export const buildSchema = Joi.object({
+  format: Joi.string().valid(BUILD_FORMAT).required(),
+  version: Joi.number().valid(BUILD_VERSION).required(),
+  name: text(80).required(),
+  brief: briefSchema.required(),
+  case: PART_SCHEMAS.case.allow(null).required(),
+  items: Joi.array().items(itemSchema).max(120).unique('id').required(),
+  loops: Joi.array().items(loopSchema).max(8).unique('id').required(),
+  kit: Joi.object({
+    plug: small,
+    drain: small,
+    fill: small,
+    joint: small,
+    rotary45: small,
+    rotary90: small,
+    extender: small,
+    screws: Joi.array().items(PART_SCHEMAS.screw).max(200).required(),
+    leads: Joi.array().items(PART_SCHEMAS.lead).max(40).optional(),
+    sundries: Joi.array().items(PART_SCHEMAS.sundry).max(200).optional(),
+  }).required(),
+  layout: layoutSchema.required(),
+  choices: Joi.object({
+    drawer: Joi.object().pattern(ID_KEY, Joi.number().min(0).max(10000)).max(400).optional(),
+    orders: Joi.object()
+      .pattern(
+        ID_KEY,
+        Joi.object({
+          state: Joi.string().valid('ordered', 'received', 'missing').required(),
+          shop: text(60).optional(),
+          on: Joi.string().isoDate().max(30).optional(),
+        }),
+      )
+      .max(400)
+      .optional(),
+    removed: Joi.array().items(id()).max(40).unique().required(),
+    profile: Joi.array()
+      .items(
+        Joi.object({
+          load: LOAD_CASE.required(),
+          seconds: Joi.number().min(1).max(86400).required(),
+        }),
+      )
+      .max(40)
+      .optional(),
+  }).required(),
+});

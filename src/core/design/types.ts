@@ -1,0 +1,253 @@
+import type {
+  BuiltInCase,
+  CasePart,
+  CoolantPart,
+  FittingPart,
+  ItemPart,
+  LeadPart,
+  LoadCaseId,
+  ScrewPart,
+  SundryPart,
+  TubePart,
+} from '../components';
+import type { Frame, Vec } from '../geometry';
+
+export const BUILD_FORMAT = 'zephyron-build';
+export const BUILD_VERSION = 2;
+
+/** What the builder wants, and the room it happens in. */
+export interface Brief {
+  readonly room_C: number;
+  readonly altitude_m: number;
+  /** Three letters; prices are taken to be in it. */
+  readonly currency: string;
+  /** The load case the limits are judged in. */
+  readonly loadCase: LoadCaseId;
+  readonly limits: {
+    /** Coolant above room air. */
+    readonly rise_K: number;
+    readonly noise_dBA: number;
+    readonly flow_Lmin: number;
+    /** No part hotter than this, or null for each part's own limit. */
+    readonly part_C: number | null;
+    /** For loop parts, or null for no budget. */
+    readonly budget_minor: number | null;
+    /** Below this a gap counts as tight. */
+    readonly clear_mm: number;
+  };
+  /** Hottest the room gets, where that is more than `room_C`: what summer does is shown beside. */
+  readonly summer_C?: number | undefined;
+  /** Ear to case: the noise limit is judged there. */
+  readonly listener_m: number;
+}
+
+/** Turn about the upright axis, degrees. */
+export type Turn = 0 | 90 | 180 | 270;
+
+export type Placement =
+  | { readonly on: 'bench' }
+  | { readonly on: 'tray' }
+  | { readonly on: 'board' }
+  | { readonly on: 'bay' }
+  | { readonly on: 'slot'; readonly slot: number }
+  | { readonly on: 'riser' }
+  | { readonly on: 'item'; readonly item: string }
+  | {
+      readonly on: 'radiator';
+      readonly item: string;
+      /** `outside`: beyond the frame, under the cover. */ readonly face:
+        'frame' | 'interior' | 'outside';
+    }
+  | {
+      readonly on: 'mount';
+      readonly mount: string;
+      readonly slide_mm: number;
+      readonly ports: 'start' | 'end';
+      readonly air: 'in' | 'out';
+    }
+  | { readonly on: 'spot'; readonly spot: string; readonly turn: Turn }
+  /** Hangs in its runs, somewhere between the parts they lead to. */
+  | { readonly on: 'line' }
+  | { readonly on: 'free'; readonly at: Vec; readonly turn: Turn };
+
+/** How a fan or pump follows a temperature. */
+export interface Control {
+  /** "coolant" (the warmest loop mean it may look at), or a hot spot as item/spot. */
+  readonly sensor: string;
+  /** Temperature and speed, both rising; held beyond the ends. */
+  readonly points: readonly (readonly [temp_C: number, speed_rpm: number])[];
+  /** Slows down only when the temperature has fallen by this much, K. */
+  readonly hysteresis_K: number;
+  /** Fastest change of speed, rpm in a second. */
+  readonly ramp_rpms: number;
+}
+
+/** A stretch of a load over time. */
+export interface LoadStep {
+  readonly load: LoadCaseId;
+  readonly seconds: number;
+}
+
+export interface Settings {
+  /** Fans and pumps. */
+  readonly speed_rpm?: number;
+  /** Most a part may draw, W: a typed power limit, or its full draw measured. */
+  readonly draw_W?: number;
+  /** A tuned part's clock and voltage against its maker's: power goes as f V². */
+  readonly clock?: number;
+  readonly voltage?: number;
+  /** Shares of the draw in load cases, in place of the part's own. */
+  readonly shares?: Partial<Record<BuiltInCase, number>>;
+  /** Follows a temperature over time; a steady answer is at `speed_rpm`. */
+  readonly control?: Control;
+  /** Share of the draw in the load case "own". */
+  readonly ownShare?: number;
+  /** Already in the drawer: listed at no cost. */
+  readonly owned?: boolean;
+  /** A valve that is shut: nothing passes. */
+  readonly shut?: boolean;
+  /** Share of the channels plugged by dirt, 0–0.95. */
+  readonly clogged?: number;
+  /** Whether no run is to pass before it, as seen through the glass. */
+  readonly inView?: boolean;
+  /** Length of screw chosen by hand. */
+  readonly screw_mm?: number;
+}
+
+export interface Item {
+  readonly id: string;
+  readonly name: string;
+  /** A snapshot: newer data in the Stores never changes a build by itself. */
+  readonly part: ItemPart;
+  readonly placement: Placement;
+  readonly settings: Settings;
+}
+
+export interface PortRef {
+  readonly item: string;
+  readonly port: string;
+}
+
+export type EndPiece = 'auto' | 'straight' | 'rotary45' | 'rotary90' | 'extender';
+
+/** A place a run must pass; null leaves a coordinate free: [null, 210, null] asks for a leg at that height. mm in the case. */
+export type Via = readonly [x: number | null, y: number | null, z: number | null];
+
+/** An end as it was laid: which piece, and the direction the tube leaves it by. */
+export interface LaidEnd {
+  readonly piece: Exclude<EndPiece, 'auto'>;
+  readonly direction: Vec;
+}
+
+/** What a builder sets of a run's way by hand; routing finds the rest. */
+export interface LinkWay {
+  /** Directions the tube must leave and arrive by, along an axis of the case, away from the port. */
+  readonly leave?: Vec;
+  readonly arrive?: Vec;
+  /** Places to pass, in this order. */
+  readonly via?: readonly Via[];
+  /** Hard tube may lie aslant at 45° where that is shorter. */
+  readonly slanted?: boolean;
+}
+
+/** From port to port, in flow order: a tube with its end fittings, or a joint that screws two ports together. */
+export interface Link {
+  readonly id: string;
+  readonly from: PortRef;
+  readonly to: PortRef;
+  readonly by: 'tube' | 'joint';
+  readonly ends: { readonly from: EndPiece; readonly to: EndPiece };
+  /** Of a joint: the bridge that reaches from port to port, where they do not all but touch. */
+  readonly bridge?: FittingPart;
+  readonly way?: LinkWay;
+}
+
+export type CapDuty = 'plug' | 'drain' | 'fill';
+export interface Cap {
+  readonly item: string;
+  readonly port: string;
+  readonly with: CapDuty;
+}
+
+export interface Loop {
+  readonly id: string;
+  readonly name: string;
+  readonly tube: TubePart;
+  readonly fitting: FittingPart;
+  readonly coolant: CoolantPart;
+  readonly coolantAge_months: number;
+  /** A bend set to one angle on this tube, and what was left of it when it was cool. */
+  readonly testBend?: { readonly set_deg: number; readonly left_deg: number };
+  readonly links: readonly Link[];
+  readonly caps: readonly Cap[];
+}
+
+export type KitDuty = 'plug' | 'drain' | 'fill' | 'joint' | 'rotary45' | 'rotary90' | 'extender';
+/** The small parts this build uses wherever one is called for. */
+export interface Kit extends Readonly<Record<KitDuty, FittingPart>> {
+  readonly screws: readonly ScrewPart[];
+  /** Splitters and hubs to choose from. */ readonly leads?: readonly LeadPart[];
+  /** Paste, pads, tools and other sundries to choose from. */ readonly sundries?: readonly SundryPart[];
+}
+
+/** A line of the list on its way: ordered, received, or missing from the parcel. */
+export interface OrderMark {
+  readonly state: 'ordered' | 'received' | 'missing';
+  readonly shop?: string;
+  /** ISO date it was marked on. */ readonly on?: string;
+}
+
+/**
+ * A tube as the router laid it, mm in the case: the corners of its middle line from mouth to mouth of its end fittings. It
+ * holds while its ends meet their ports; whether it meets anything else is for the checks to say.
+ */
+export interface LaidRoute {
+  readonly corners: readonly Vec[];
+  readonly radius_mm: number;
+  readonly from: LaidEnd;
+  readonly to: LaidEnd;
+  /** Distance kept to everything when it was laid. */
+  readonly kept_mm: number;
+  /** Version of the router that laid it. */
+  readonly router: number;
+  /** Not moved by the router: the builder wants it as it lies. */
+  readonly pinned?: boolean;
+}
+
+/** Where an inline part stands in its run: its origin, and the case direction of each of its axes. */
+export type Pose = Frame;
+
+/** A connection the router found no way for: what stands in the way, and what would fit. */
+export interface NoWay {
+  readonly blockedBy: string | null;
+  readonly wouldFit: string | null;
+}
+
+/** What the router decided: part of the document, saved and undone with it. By id of connection or part. */
+export interface Layout {
+  readonly routes: Readonly<Record<string, LaidRoute>>;
+  readonly poses: Readonly<Record<string, Pose>>;
+  readonly noWay: Readonly<Record<string, NoWay>>;
+}
+
+export interface Build {
+  readonly format: typeof BUILD_FORMAT;
+  readonly version: typeof BUILD_VERSION;
+  readonly name: string;
+  readonly brief: Brief;
+  readonly case: CasePart | null;
+  readonly items: readonly Item[];
+  readonly loops: readonly Loop[];
+  readonly kit: Kit;
+  readonly layout: Layout;
+  readonly choices: {
+    /** Cages and brackets taken out of the case. */
+    readonly removed: readonly string[];
+    /** What lies in the drawer, by part: pieces that need not be bought. */
+    readonly drawer?: Readonly<Record<string, number>>;
+    /** What has become of lines of the list, by part. */
+    readonly orders?: Readonly<Record<string, OrderMark>>;
+    /** Load over time, for the time view. */
+    readonly profile?: readonly LoadStep[];
+  };
+}

@@ -1,0 +1,71 @@
+import { describe, expect, test } from '@jest/globals';
+import { catalogued, demoBuild } from '@/catalogue';
+import { applyEdit, type Build, type Edit } from '../design';
+import { workOut } from '../analysis';
+import { branchesOf, networkOf, type Branch } from '.';
+import { splitEdit } from '../loops';
+import type { LoopGraph } from '../system';
+import type { InlinePart } from '../components';
+
+const tower = demoBuild('fenland-flood-tower') as Build;
+const rowsOf = (build: Build, loop: string): readonly Branch[] => {
+  const w = workOut(build);
+  const graph = w.model.loops.find((g) => g.loop.id === loop) as LoopGraph;
+  const state = w.reports.flow.loops.find((l) => l.id === loop);
+  return branchesOf(
+    graph,
+    networkOf(w.model, graph, w.reports.runs, state?.coolant_C ?? 30),
+    w.reports.flow.links,
+  );
+};
+
+describe('branches', () => {
+  test('a plain ring is one stretch through everything, taking all the pump gives', () => {
+    const [only, ...more] = rowsOf(tower, 'loop');
+    expect(more).toEqual([]);
+    expect(only?.share).toBeCloseTo(1, 6);
+    const state = workOut(tower).reports.flow.loops.find((l) => l.id === 'loop');
+    expect(Math.abs((only?.takes_kPa ?? NaN) - (state?.head_kPa ?? NaN))).toBeLessThan(0.01);
+  });
+
+  /** Kirchhoff's two laws for a hydraulic split (any textbook of pipe networks): flows add up at the tee, and drops across parallel ways are equal. */
+  test('lanes share the flow of the trunk and drop alike', () => {
+    const rows = rowsOf(tower, 'loop-2');
+    const a = rows.find((r) => r.items.includes('card-block-a')),
+      b = rows.find((r) => r.items.includes('card-block-b'));
+    const trunk = rows.find((r) => r.items.includes('top-radiator'));
+    expect((a?.flow_Lmin ?? 0) + (b?.flow_Lmin ?? 0)).toBeCloseTo(trunk?.flow_Lmin ?? NaN, 6);
+    expect((a?.share ?? 0) + (b?.share ?? 0)).toBeCloseTo(1, 6);
+    expect(rows.map((r) => r.takes_kPa).every((t) => t > 0)).toBe(true);
+    expect(a?.from).toBe(b?.from);
+    expect(a?.to).toBe(b?.to);
+  });
+
+  test('two of a row set side by side are two lanes', () => {
+    const desk = demoBuild('dawn-chorus-desk') as Build;
+    const edit = splitEdit(
+      desk,
+      'loop',
+      ['card-block', 'processor-block'],
+      catalogued('inline', 'inl-tee') as InlinePart,
+    ) as Edit;
+    const split = applyEdit(desk, edit).build;
+    const rows = rowsOf(split, 'loop');
+    expect(rows.filter((r) => r.share < 0.95).length).toBe(2);
+    const lane = rows.filter((r) => r.share < 0.95);
+    expect(lane.reduce((s, r) => s + r.flow_Lmin, 0)).toBeCloseTo(
+      Math.max(...rows.map((r) => r.flow_Lmin)),
+      6,
+    );
+  });
+
+  test('a block nearly plugged leaves its lane next to nothing', () => {
+    const added = applyEdit(tower, {
+      do: 'item.set',
+      item: 'card-block-a',
+      values: { clogged: 0.95 },
+    }).build;
+    const a = rowsOf(added, 'loop-2').find((r) => r.items.includes('card-block-a'));
+    expect(a?.share ?? 1).toBeLessThan(0.12);
+  });
+});

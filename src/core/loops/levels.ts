@@ -1,0 +1,120 @@
+import type { Loop, PortRef } from '../design';
+import type { Model, PlacedItem, PlacedPort } from '../system';
+import { isWet } from '../components';
+
+/** Coolant or air that stays in a part, mL. */
+export interface Pocket {
+  readonly item: string;
+  readonly mL: number;
+}
+export interface Draining {
+  /** The lowest drain valve; null when there is none. */
+  readonly drain: PortRef | null;
+  readonly level_mm: number | null;
+  /** What does not run out by it, largest first. */
+  readonly stays: readonly Pocket[];
+  readonly stays_mL: number;
+}
+
+/** Less than this is not told, mL. */
+const LEAST_ML = 2;
+
+/** Parts of a loop that stand somewhere, with their lowest and highest point and the ports that runs use. */
+function wetParts(
+  model: Model,
+  loop: Loop,
+): readonly {
+  readonly placed: PlacedItem;
+  readonly low: number;
+  readonly high: number;
+  readonly used: readonly PlacedPort[];
+  readonly volume_mL: number;
+}[] {
+  return [...model.placed.values()].flatMap((placed) => {
+    const { part } = placed.item;
+    const used = placed.ports.filter((p) =>
+      loop.links.some(
+        (l) =>
+          (l.from.item === p.item && l.from.port === p.port.id) ||
+          (l.to.item === p.item && l.to.port === p.port.id),
+      ),
+    );
+    if (!isWet(part) || used.length === 0 || placed.solids.length === 0) return [];
+    return [
+      {
+        placed,
+        low: Math.min(...placed.solids.map((s) => s.box.min[1])),
+        high: Math.max(...placed.solids.map((s) => s.box.max[1])),
+        used,
+        volume_mL: part.kind === 'reservoir' ? part.fill_mL : part.volume_mL,
+      },
+    ];
+  });
+}
+
+const share = (from: number, to: number, low: number, high: number): number =>
+  high > low
+    ? Math.max(0, Math.min(1, (Math.min(to, high) - Math.max(from, low)) / (high - low)))
+    : 0;
+
+/**
+ * What stays in the loop when its lowest drain valve is opened and the fill cap is off: in each part, what lies below the valve or below the
+ * part's own lowest used port, whichever is higher. An estimate: the volume is taken to be spread evenly over the part's height; a siphon may draw
+ * some more, tilting the case most of it.
+ */
+export function draining(model: Model, loop: Loop): Draining {
+  const drains = loop.caps
+    .filter((c) => c.with === 'drain')
+    .flatMap((c) => {
+      const at = model.portAt(c);
+      return at ? [{ cap: c, y: at.at[1] }] : [];
+    })
+    .sort((a, b) => a.y - b.y);
+  const [lowest] = drains;
+  if (!lowest) return { drain: null, level_mm: null, stays: [], stays_mL: 0 };
+  const stays = wetParts(model, loop)
+    .map((w): Pocket => {
+      const own = lowest.cap.item === w.placed.item.id;
+      const level = own ? lowest.y : Math.max(lowest.y, Math.min(...w.used.map((p) => p.at[1])));
+      return { item: w.placed.item.id, mL: w.volume_mL * share(w.low, level, w.low, w.high) };
+    })
+    .filter((p) => p.mL >= LEAST_ML)
+    .sort((a, b) => b.mL - a.mL);
+  return {
+    drain: { item: lowest.cap.item, port: lowest.cap.port },
+    level_mm: lowest.y,
+    stays,
+    stays_mL: stays.reduce((s, p) => s + p.mL, 0),
+  };
+}
+
+/** Air that filling leaves above the highest used port of each part but the reservoir, largest first. Even spread over the height, as above. */
+export function trappedAir(model: Model, loop: Loop): readonly Pocket[] {
+  return wetParts(model, loop)
+    .filter((w) => w.placed.item.part.kind !== 'reservoir')
+    .map((w): Pocket => {
+      const caps = loop.caps
+        .filter((c) => c.with === 'fill' && c.item === w.placed.item.id)
+        .flatMap((c) => model.portAt(c)?.at[1] ?? []);
+      return {
+        item: w.placed.item.id,
+        mL:
+          w.volume_mL *
+          share(Math.max(...w.used.map((p) => p.at[1]), ...caps), w.high, w.low, w.high),
+      };
+    })
+    .filter((p) => p.mL >= LEAST_ML)
+    .sort((a, b) => b.mL - a.mL);
+}
+
+/** Height of the coolant in a reservoir filled to its mark, mm in the case; null while it stands nowhere. */
+export function fillLevel(placed: PlacedItem): number | null {
+  const { part } = placed.item;
+  if (part.kind !== 'reservoir' || placed.solids.length === 0) return null;
+  const low = Math.min(...placed.solids.map((s) => s.box.min[1])),
+    high = Math.max(...placed.solids.map((s) => s.box.max[1]));
+  return low + (high - low) * Math.min(1, part.fill_mL / part.volume_mL);
+}
+
+/** Where a loop's parts stand: the highest port of each, mm. */
+export const topOf = (placed: PlacedItem): number => Math.max(...placed.ports.map((p) => p.at[1]));

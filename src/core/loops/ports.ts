@@ -1,0 +1,62 @@
+import type { Build, PortRef } from '../design';
+import type { Model, PlacedPort } from '../system';
+import { isWet, type Port } from '../components';
+import { distance, type Vec } from '../geometry';
+
+/** Somewhere to measure from: the port's place, or null while the part has none. */
+export const placeOf = (model: Model, ref: PortRef): Vec | null => model.portAt(ref)?.at ?? null;
+
+const apart = (a: Vec | null, b: Vec | null): number => (a && b ? distance(a, b) : 150);
+
+export function portsOf(build: Build, item: string): readonly Port[] {
+  const part = build.items.find((i) => i.id === item)?.part;
+  return part && isWet(part) ? part.ports : [];
+}
+
+/** A part's in and out port for a stretch from one place to another. */
+export interface Through {
+  readonly in: string;
+  readonly out: string;
+  readonly cost: number;
+}
+
+/** The pair of ports (in different chambers, in the allowed directions) that makes the two runs shortest. Null when the part has none. */
+export function passThrough(
+  build: Build,
+  model: Model,
+  item: string,
+  from: Vec | null,
+  to: Vec | null,
+): Through | null {
+  const ports = portsOf(build, item);
+  const kind = build.items.find((i) => i.id === item)?.part.kind;
+  const place = (p: Port): Vec | null => placeOf(model, { item, port: p.id });
+  let best: Through | null = null;
+  for (const a of ports) {
+    if (a.role === 'out' || a.duty === 'fill' || (kind === 'reservoir' && a.duty === 'drain'))
+      continue;
+    for (const b of ports) {
+      if (a.id === b.id || b.role === 'in' || b.duty === 'fill') continue;
+      if (kind !== 'reservoir' && a.chamber === b.chamber) continue;
+      if (kind === 'reservoir' && !feeds(b, ports)) continue;
+      const cost = apart(from, place(a)) + apart(place(b), to);
+      if (!best || cost < best.cost - 1e-9) best = { in: a.id, out: b.id, cost };
+    }
+  }
+  return best;
+}
+
+/** A reservoir feeds from its lowest ports, so that it never gives air. */
+const feeds = (port: Port, ports: readonly Port[]): boolean =>
+  port.at[1] <= Math.min(...ports.map((p) => p.at[1])) + 1e-6;
+
+/** Middle of a part's ports in the case, or null. */
+export function middleOf(model: Model, item: string): Vec | null {
+  const ports: readonly PlacedPort[] = model.placed.get(item)?.ports ?? [];
+  if (ports.length === 0) return null;
+  const sum = ports.reduce<Vec>(
+    (s, p) => [s[0] + p.at[0], s[1] + p.at[1], s[2] + p.at[2]],
+    [0, 0, 0],
+  );
+  return [sum[0] / ports.length, sum[1] / ports.length, sum[2] / ports.length];
+}

@@ -1,0 +1,327 @@
+import {
+  freeId,
+  type Build,
+  type Cap,
+  type Edit,
+  type Link,
+  type Loop,
+  type PortRef,
+} from '../design';
+import { facing, resolve, spans, type Model } from '../system';
+import { isWet, type CoolantPart, type FittingPart, type TubePart } from '../components';
+import { distance, type Vec } from '../geometry';
+import { middleOf, passThrough, placeOf, portsOf } from './ports';
+
+/** Up to this many stations between pump and reservoir every order is tried; beyond, nearest next. */
+const ALL_ORDERS_UP_TO = 7;
+
+export interface LoopChoice {
+  readonly name: string;
+  readonly tube: TubePart;
+  readonly fitting: FittingPart;
+  readonly coolant: CoolantPart;
+  readonly items?: readonly string[];
+  /** Male-to-male fittings that may be taken where two ports face each other. */ readonly bridges?: readonly FittingPart[];
+}
+
+/** Wet parts that no loop touches yet. */
+export function looseParts(build: Build): readonly string[] {
+  const used = new Set(
+    build.loops.flatMap((l) => l.links.flatMap((k) => [k.from.item, k.to.item])),
+  );
+  return build.items.filter((i) => isWet(i.part) && !used.has(i.id)).map((i) => i.id);
+}
+
+/** A loop through the given parts (default: all loose ones): reservoir, pump, then the shortest order. Null with fewer than two parts. */
+export function proposeLoop(build: Build, choice: LoopChoice): Edit | null {
+  const items = (choice.items ?? looseParts(build)).filter((id) => portsOf(build, id).length > 1);
+  if (items.length < 2) return null;
+  const model = resolve(build);
+  const id = freeId(
+    build.loops.map((l) => l.id),
+    'loop',
+  );
+  const links = connect(
+    build,
+    model,
+    orderStations(build, model, items),
+    build.loops.flatMap((l) => l.links.map((k) => k.id)),
+    choice.bridges,
+  );
+  const loop: Loop = {
+    id,
+    name: choice.name,
+    tube: choice.tube,
+    fitting: choice.fitting,
+    coolant: choice.coolant,
+    coolantAge_months: 0,
+    links,
+    caps: capSpares(build, model, items, links),
+  };
+  return { do: 'loop.add', loop };
+}
+
+/** The same loop with its stations in another order; caps on ports now used are let go, freed ports are plugged. */
+export function reorderLoop(build: Build, loopId: string, stations: readonly string[]): Edit {
+  const loop = build.loops.find((l) => l.id === loopId) as Loop;
+  const model = resolve(build);
+  const others = build.loops
+    .filter((l) => l.id !== loopId)
+    .flatMap((l) => l.links.map((k) => k.id));
+  const links = connect(
+    build,
+    model,
+    stations,
+    others,
+    loop.links.flatMap((l) => l.bridge ?? []),
+  );
+  const used = (ref: PortRef): boolean => links.some((k) => same(k.from, ref) || same(k.to, ref));
+  const capped = (ref: PortRef): boolean => loop.caps.some((c) => same(c, ref));
+  const freed = stations
+    .flatMap((item) => portsOf(build, item).map((p) => ({ item, port: p.id })))
+    .filter((ref) => !used(ref) && !capped(ref));
+  const displaced = loop.caps.filter(used);
+  return {
+    do: 'batch',
+    edits: [
+      { do: 'loop.links', loop: loopId, links },
+      ...displaced.map((c): Edit => ({
+        do: 'cap.set',
+        loop: loopId,
+        port: { item: c.item, port: c.port },
+        with: null,
+      })),
+      ...closeFreed(freed, displaced).map((c): Edit => ({
+        do: 'cap.set',
+        loop: loopId,
+        port: { item: c.item, port: c.port },
+        with: c.with,
+      })),
+    ],
+  };
+}
+
+/** Freed ports get a plug; a drain or fill port whose place a run has taken moves to a freed port, of the same part if it has one. */
+function closeFreed(freed: readonly PortRef[], displaced: readonly Cap[]): readonly Cap[] {
+  const left = [...freed];
+  const moved = displaced.flatMap((cap): Cap[] => {
+    if (cap.with === 'plug' || left.length === 0) return [];
+    const own = left.findIndex((ref) => ref.item === cap.item);
+    const [ref] = left.splice(Math.max(0, own), 1);
+    return ref ? [{ ...ref, with: cap.with }] : [];
+  });
+  return [...moved, ...left.map((ref): Cap => ({ ...ref, with: 'plug' }))];
+}
+
+/** Puts a loose part where it lengthens the loop least. Null when the loop has no run to open or the part no way through. */
+export function insertStation(build: Build, loopId: string, item: string): Edit | null {
+  const loop = build.loops.find((l) => l.id === loopId);
+  if (!loop) return null;
+  const model = resolve(build);
+  let best: { link: Link; in: string; out: string; cost: number } | null = null;
+  for (const link of loop.links) {
+    if (link.by === 'joint') continue;
+    const from = placeOf(model, link.from),
+      to = placeOf(model, link.to);
+    const through = passThrough(build, model, item, from, to);
+    if (!through) continue;
+    const cost = through.cost - (from && to ? distance(from, to) : 0);
+    if (!best || cost < best.cost) best = { link, in: through.in, out: through.out, cost };
+  }
+  if (!best) return null;
+  const { link } = best;
+  const taken = build.loops.flatMap((l) => l.links.map((k) => k.id));
+  const first: Link = {
+    ...link,
+    to: { item, port: best.in },
+    ends: { from: link.ends.from, to: 'auto' },
+  };
+  const second: Link = {
+    ...link,
+    id: freeId(taken, 'run'),
+    from: { item, port: best.out },
+    ends: { from: 'auto', to: link.ends.to },
+  };
+  const spare = portsOf(build, item).filter((p) => p.id !== best.in && p.id !== best.out);
+  return {
+    do: 'batch',
+    edits: [
+      {
+        do: 'loop.links',
+        loop: loopId,
+        links: loop.links.flatMap((l) => (l.id === link.id ? [first, second] : [l])),
+      },
+      ...spare.map((p): Edit => ({
+        do: 'cap.set',
+        loop: loopId,
+        port: { item, port: p.id },
+        with: 'plug',
+      })),
+    ],
+  };
+}
+
+const same = (a: PortRef, b: PortRef): boolean => a.item === b.item && a.port === b.port;
+
+/** Reservoir, pump(s), then blocks and radiators in the order that makes the loop shortest through their middles. */
+export function orderStations(
+  build: Build,
+  model: Model,
+  items: readonly string[],
+): readonly string[] {
+  const kind = (id: string): string => build.items.find((i) => i.id === id)?.part.kind ?? '';
+  const head = [
+    ...items.filter((i) => kind(i) === 'reservoir'),
+    ...items.filter((i) => kind(i) === 'pump'),
+  ];
+  const rest = items.filter((i) => !head.includes(i));
+  const at = new Map(items.map((i) => [i, middleOf(model, i)]));
+  const step = (a: string | undefined, b: string | undefined): number => {
+    const p = a === undefined ? null : (at.get(a) ?? null),
+      q = b === undefined ? null : (at.get(b) ?? null);
+    return p && q ? distance(p, q) : 150;
+  };
+  const first = head[head.length - 1],
+    last = head[0];
+  if (rest.length > ALL_ORDERS_UP_TO) return [...head, ...nearestNext(rest, first, step)];
+  let best: readonly string[] = rest,
+    least = Infinity;
+  const visit = (done: string[], left: readonly string[], cost: number): void => {
+    if (cost >= least) return;
+    if (left.length === 0) {
+      const total = cost + step(done[done.length - 1], last);
+      if (total < least - 1e-9) {
+        least = total;
+        best = [...done];
+      }
+      return;
+    }
+    for (const next of left)
+      visit(
+        [...done, next],
+        left.filter((l) => l !== next),
+        cost + step(done[done.length - 1] ?? first, next),
+      );
+  };
+  visit([], rest, 0);
+  return [...head, ...best];
+}
+
+function nearestNext(
+  rest: readonly string[],
+  first: string | undefined,
+  step: (a: string | undefined, b: string | undefined) => number,
+): string[] {
+  const order: string[] = [];
+  const left = [...rest];
+  let at = first;
+  while (left.length > 0) {
+    left.sort((a, b) => step(at, a) - step(at, b));
+    at = left.shift() as string;
+    order.push(at);
+  }
+  return order;
+}
+
+/** Runs from station to station and back to the first, through the ports that keep them short. */
+function connect(
+  build: Build,
+  model: Model,
+  stations: readonly string[],
+  takenIds: readonly string[],
+  bridges: readonly FittingPart[] = [],
+): readonly Link[] {
+  const n = stations.length;
+  const centre = (i: number): Vec | null => middleOf(model, stations[(i + n) % n] as string);
+  const chosen: { in: string; out: string }[] = [];
+  for (let i = 0; i < n; i += 1) {
+    const item = stations[i] as string;
+    const before =
+      i === 0
+        ? centre(n - 1)
+        : placeOf(model, {
+            item: stations[i - 1] as string,
+            port: (chosen[i - 1] as { out: string }).out,
+          });
+    const through = passThrough(build, model, item, before, centre(i + 1));
+    const ports = portsOf(build, item);
+    chosen.push(through ?? { in: ports[0]?.id ?? '', out: ports[1]?.id ?? '' });
+  }
+  const taken = [...takenIds];
+  return stations.map((item, i): Link => {
+    const next = (i + 1) % n;
+    const from = { item, port: (chosen[i] as { out: string }).out };
+    const to = { item: stations[next] as string, port: (chosen[next] as { in: string }).in };
+    const id = freeId(taken, 'run');
+    taken.push(id);
+    return {
+      id,
+      from,
+      to,
+      ...directly(model, from, to, bridges),
+      ends: { from: 'auto', to: 'auto' },
+    };
+  });
+}
+
+/** A direct connection where the two ports face each other and a fitting reaches from one to the other; a tube everywhere else. */
+function directly(
+  model: Model,
+  from: PortRef,
+  to: PortRef,
+  bridges: readonly FittingPart[],
+): Pick<Link, 'by' | 'bridge'> {
+  const a = model.portAt(from),
+    b = model.portAt(to);
+  const way = a && b ? facing(a, b) : null;
+  if (!way) return { by: 'tube' };
+  if (spans(way, undefined)) return { by: 'joint' };
+  const bridge = bridges.find((f) => f.span_mm !== undefined && spans(way, f));
+  return bridge ? { by: 'joint', bridge } : { by: 'tube' };
+}
+
+/** Spare ports: a cap to fill by on top, a drain at the lowest, plugs on the rest. */
+function capSpares(
+  build: Build,
+  model: Model,
+  items: readonly string[],
+  links: readonly Link[],
+): readonly Cap[] {
+  const spare = items
+    .flatMap((item) =>
+      portsOf(build, item).map((port) => ({
+        item,
+        port,
+        at: placeOf(model, { item, port: port.id }),
+      })),
+    )
+    .filter(
+      (s) =>
+        !links.some(
+          (l) =>
+            same(l.from, { item: s.item, port: s.port.id }) ||
+            same(l.to, { item: s.item, port: s.port.id }),
+        ),
+    );
+  const height = (s: (typeof spare)[number]): number => s.at?.[1] ?? s.port.at[1];
+  const fill =
+    spare.find((s) => s.port.duty === 'fill') ??
+    [...spare].sort((a, b) => height(b) - height(a))[0];
+  const drains = spare.filter((s) => s !== fill);
+  const drain = [
+    ...drains.filter((s) => s.port.duty === 'drain'),
+    ...[...drains].sort((a, b) => height(a) - height(b)),
+  ][0];
+  return spare.map((s): Cap => {
+    const capDuty = () => {
+      if (s === fill) return 'fill';
+      if (s === drain) return 'drain';
+      return 'plug';
+    };
+    return {
+      item: s.item,
+      port: s.port.id,
+      with: capDuty(),
+    };
+  });
+}

@@ -1,0 +1,57 @@
+import type { Build } from '../design';
+import { resolve } from '../system';
+import type { ItemPart } from '../components';
+import { routeOne } from './negotiate';
+import type { Routed } from './routed';
+import { isShown } from './visibility';
+
+/** One run routed again past the others: fast enough for a hand that drags. */
+export const rerouteRun = (build: Build, routed: Routed, link: string): Routed =>
+  routeOne(resolve(build), routed, link);
+
+const alike = (a: unknown, b: unknown): boolean =>
+  a === b || JSON.stringify(a) === JSON.stringify(b);
+
+/** Whether two parts take the same room and have their ports in the same places; curves and prices may differ. */
+const sameBody = (a: ItemPart, b: ItemPart): boolean =>
+  a === b || (a.kind === b.kind && alike(roomOf(a), roomOf(b)));
+const roomOf = (p: ItemPart): unknown => [
+  p.size,
+  p.boxes,
+  'ports' in p ? p.ports : null,
+  p.kind === 'card' ? [p.bareThickness_mm, p.powerPlug] : null,
+  p.kind === 'board' ? [p.processorAt, p.regulatorsAt, p.memoryAt, p.slots_mm] : null,
+  p.kind === 'radiator' ? p.finStart_mm : null,
+];
+
+/** Whether two builds have the same parts in the same places, joined the same way: what was routed in one holds in the other. */
+export function sameSpace(a: Build, b: Build): boolean {
+  return (
+    alike(a.case, b.case) &&
+    alike(a.choices.removed, b.choices.removed) &&
+    a.brief.limits.clear_mm === b.brief.limits.clear_mm &&
+    alike(a.kit, b.kit) &&
+    a.items.length === b.items.length &&
+    a.items.every((i, k) => {
+      const j = b.items[k];
+      return (
+        j !== undefined &&
+        i.id === j.id &&
+        sameBody(i.part, j.part) &&
+        alike(i.placement, j.placement) &&
+        isShown(i) === isShown(j)
+      );
+    }) &&
+    a.loops.length === b.loops.length &&
+    a.loops.every((l, k) => {
+      const m = b.loops[k];
+      return (
+        m !== undefined &&
+        alike(l.tube, m.tube) &&
+        alike(l.fitting, m.fitting) &&
+        alike(l.links, m.links) &&
+        alike(l.caps, m.caps)
+      );
+    })
+  );
+}

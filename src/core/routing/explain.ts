@@ -1,0 +1,79 @@
+import type { Model } from '../system';
+import { boxGap, union } from '../geometry';
+import { grow } from './workspace';
+import type { NoRoute, Route } from './routed';
+import { endsOf, findWay, KEPT_MM } from './single';
+import { roomFor, type Fixed } from './standing';
+import type { Task } from './task';
+
+/** Corners looked at for each guess at what is in the way. */
+const EXPLAIN_MOST = 2000;
+
+/** What a part sits on, and what that sits on: without it the part would not be there. */
+function carriersOf(model: Model, id: string): readonly string[] {
+  const { placement } = model.build.items.find((i) => i.id === id) ?? {};
+  if (placement?.on === 'item' || placement?.on === 'radiator')
+    return [placement.item, ...carriersOf(model, placement.item)];
+  const board = model.build.items.find((i) => i.part.kind === 'board');
+  if (placement?.on === 'slot' || placement?.on === 'board') {
+    if (board) return [board.id];
+    return [];
+  }
+  return [];
+}
+
+/** Which one thing out of the way, or which tighter bend, would give a run its way. */
+export function explain(
+  model: Model,
+  t: Task,
+  fixed: readonly Fixed[],
+  waiting: readonly Task[],
+  others: readonly Route[],
+): NoRoute {
+  const froms = endsOf(model, t, 'from'),
+    tos = endsOf(model, t, 'to'),
+    least = KEPT_MM[KEPT_MM.length - 1] as number;
+  const whole = roomFor(model, t, fixed, waiting, others, [...froms, ...tos], least, null);
+  const name = (id: string): string =>
+    model.build.items.find((i) => i.id === id)?.name ??
+    model.build.case?.obstacles.find((o) => `case:${o.id}` === id)?.name ??
+    'another run';
+  let wouldFit: string | null = null;
+  for (const share of [0.75, 0.5]) {
+    if (
+      findWay(t, whole, froms, tos, [], least, t.limits.radius_mm * share, { most: EXPLAIN_MOST })
+    ) {
+      wouldFit = `bends of ${Math.round(t.limits.radius_mm * share)} mm`;
+      break;
+    }
+  }
+  const ends = new Set([t.from.item, t.to.item].flatMap((id) => [id, ...carriersOf(model, id)]));
+  const between = union([
+    { min: t.from.at, max: t.from.at },
+    { min: t.to.at, max: t.to.at },
+  ]);
+  const ids = [
+    ...new Set(
+      whole.blocks
+        .filter((b) => b.toll === Infinity && boxGap(b, grow(between, 40)) < 0)
+        .map((b) => b.id),
+    ),
+  ]
+    .filter((id) => !ends.has(id))
+    .slice(0, 6);
+  for (const id of ids)
+    if (
+      findWay(
+        t,
+        { ...whole, blocks: whole.blocks.filter((b) => b.id !== id) },
+        froms,
+        tos,
+        [],
+        least,
+        t.limits.radius_mm,
+        { most: EXPLAIN_MOST },
+      )
+    )
+      return { link: t.link, loop: t.loop.id, blockedBy: name(id), wouldFit };
+  return { link: t.link, loop: t.loop.id, blockedBy: null, wouldFit };
+}

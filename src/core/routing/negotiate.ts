@@ -1,0 +1,260 @@
+import type { Model } from '../system';
+import { boxGap, distance, type Box } from '../geometry';
+import { explain } from './explain';
+import { laidRoute } from './laidRoute';
+import { samplePath } from './path';
+import { grow, within } from './workspace';
+import { radiusOf, type NoRoute, type Route, type Routed, type Told } from './routed';
+import { routeSingle } from './single';
+import { bodyBox, fixedBodies, type Fixed } from './standing';
+import { tasksOf, type Task } from './task';
+import { tellOf } from './report';
+import { tasteOf, viewBlocks } from './visibility';
+
+/** Rounds of taking up and routing again, by the number of runs. */
+const ROUNDS_A_RUN = 2;
+const ROUNDS_MORE = 6;
+/** Times a run is taken up before it must find its own way or stay without. */
+const MOST_RIPS = 3;
+/** Runs without a way that are looked into. */
+const MOST_EXPLAINED = 4;
+/** Corners looked at for a tidier way, and for the way of a run in the hand. */
+const TIDY_MOST = 4000;
+const LIVE_MOST = 2500;
+
+type Tell = (done: number, of: number) => boolean;
+
+/**
+ * Every run of the model, negotiated: each takes its cheapest way past everything that stands and past the runs already routed; one that finds
+ * none may cross others at a price, which are then taken up and routed again, ever dearer to cross where that happens again. Deterministic.
+ * `kept`: routes that stay as they are unless one of the others finds no way past them; pinned ones stay whatever happens.
+ */
+export function routeAll(
+  model: Model,
+  tell: Tell = () => true,
+  kept: readonly Route[] = [],
+): Routed {
+  const negotiation = new Negotiation(model, tell);
+  negotiation.keepPinned();
+  negotiation.keep(kept);
+  negotiation.routeRest();
+  negotiation.tidyUp();
+  return negotiation.result();
+}
+
+class Negotiation {
+  private readonly tasks: readonly Task[];
+  private readonly fixed: readonly Fixed[];
+  private readonly done = new Map<string, Route>();
+  private readonly without = new Map<string, NoRoute>();
+  /** How often a run was taken up: dearer to cross each time. */
+  private readonly history = new Map<string, number>();
+  private readonly pinned = new Set<string>();
+  private readonly unpinned: string[] = [];
+  /** Routes kept from before, as long as nobody takes them up. */
+  private readonly kept = new Set<string>();
+  private rounds = 0;
+
+  constructor(
+    private readonly model: Model,
+    private readonly tell: Tell,
+  ) {
+    this.tasks = tasksOf(model);
+    this.fixed = fixedBodies(model);
+  }
+
+  keepPinned(): void {
+    for (const task of this.tasks) {
+      const laid = this.model.build.layout.routes[task.link];
+      if (!laid?.pinned) continue;
+      const route = laidRoute(this.model, task, laid);
+      if (!route) {
+        this.unpinned.push(task.link);
+        continue;
+      }
+      this.done.set(task.link, route);
+      this.pinned.add(task.link);
+    }
+  }
+
+  keep(routes: readonly Route[]): void {
+    for (const route of routes) {
+      if (this.done.has(route.link)) continue;
+      this.done.set(route.link, route);
+      this.kept.add(route.link);
+    }
+  }
+
+  /** What the builder set comes first; then the shortest. */
+  routeRest(): void {
+    const queue = this.tasks
+      .filter((t) => !this.done.has(t.link))
+      .sort(
+        (a, b) =>
+          Number(b.way.via !== undefined) - Number(a.way.via !== undefined) ||
+          a.apart - b.apart ||
+          a.link.localeCompare(b.link),
+      );
+    for (let task = queue.shift(); task; task = queue.shift()) {
+      this.rounds += 1;
+      if (!this.goesOn()) break;
+      queue.push(...this.routeNext(task));
+    }
+  }
+
+  private goesOn(): boolean {
+    return this.tell(this.done.size + this.without.size, this.tasks.length);
+  }
+
+  /** Routes one run; the runs it took up, to be routed again. */
+  private routeNext(task: Task): readonly Task[] {
+    const waiting = this.tasks.filter(
+      (t) => t !== task && !this.done.has(t.link) && !this.without.has(t.link),
+    );
+    const others = [...this.done.values()];
+    const route = routeSingle(this.model, task, this.fixed, waiting, others, null);
+    if (route) {
+      this.done.set(task.link, route);
+      return [];
+    }
+    const patient = this.rounds < ROUNDS_A_RUN * this.tasks.length + ROUNDS_MORE;
+    const forced = patient
+      ? routeSingle(this.model, task, this.fixed, waiting, others, this.history)
+      : null;
+    const crossed = forced ? others.filter((o) => tubesMeet(forced, o, this.tasks)) : [];
+    if (!forced || crossed.some((o) => this.mustStay(o))) {
+      this.giveUp(task, waiting, others);
+      return [];
+    }
+    const again = this.takeUp(crossed);
+    this.done.set(task.link, forced);
+    return again;
+  }
+
+  private mustStay(route: Route): boolean {
+    return this.pinned.has(route.link) || (this.history.get(route.link) ?? 0) >= MOST_RIPS;
+  }
+
+  private takeUp(crossed: readonly Route[]): readonly Task[] {
+    return crossed.flatMap(({ link }) => {
+      this.done.delete(link);
+      this.kept.delete(link);
+      this.history.set(link, (this.history.get(link) ?? 0) + 1);
+      const task = this.tasks.find((t) => t.link === link);
+      return task ? [task] : [];
+    });
+  }
+
+  private giveUp(task: Task, waiting: readonly Task[], others: readonly Route[]): void {
+    const unexplained = { link: task.link, loop: task.loop.id, blockedBy: null, wouldFit: null };
+    const why =
+      this.without.size < MOST_EXPLAINED
+        ? explain(this.model, task, this.fixed, waiting, others)
+        : unexplained;
+    this.without.set(task.link, why);
+  }
+
+  /** Every run that was routed now once more, dearest first, past all others as they lie: what made it go round may be gone. Kept where it comes out cheaper. */
+  tidyUp(): void {
+    const fresh = this.tasks.filter(
+      (t) => this.done.has(t.link) && !this.pinned.has(t.link) && !this.kept.has(t.link),
+    );
+    const worth = (t: Task): number => this.done.get(t.link)?.cost ?? 0;
+    fresh.sort((a, b) => worth(b) - worth(a) || a.link.localeCompare(b.link));
+    for (const task of fresh) {
+      if (!this.goesOn()) return;
+      this.tidy(task);
+    }
+    for (const task of fresh) {
+      const route = this.done.get(task.link) as Route;
+      this.done.set(task.link, retold(this.model, task, route, [...this.done.values()]));
+    }
+  }
+
+  private tidy(task: Task): void {
+    const now = this.done.get(task.link) as Route;
+    const others = [...this.done.values()].filter((r) => r !== now);
+    const { cost, taste } = retold(this.model, task, now, others);
+    const effort = taste > 0 ? {} : { most: TIDY_MOST };
+    const again = routeSingle(this.model, task, this.fixed, [], others, null, effort);
+    // A way that keeps less distance is not tidier.
+    if (again && again.cost < cost - 1 && again.kept_mm >= now.kept_mm)
+      this.done.set(task.link, again);
+  }
+
+  result(): Routed {
+    const routes = this.tasks.flatMap((t) => this.done.get(t.link) ?? []);
+    return {
+      routes: withTold(this.model, this.tasks, routes),
+      missing: this.tasks.flatMap((t) => this.without.get(t.link) ?? []),
+      rounds: this.rounds,
+      unpinned: this.unpinned,
+    };
+  }
+}
+
+/** Routes with what is told of each: its nearest neighbour, and what is seen of it. */
+export function withTold(
+  model: Model,
+  tasks: readonly Task[],
+  routes: readonly Route[],
+): readonly Route[] {
+  return routes.map((route) => {
+    const task = tasks.find((t) => t.link === route.link);
+    const ends = task ? [task.from.item, task.to.item] : [];
+    let told: Told | null = null;
+    return {
+      ...route,
+      // Worked out when it is asked for: flow and lists never do.
+      get told(): Told {
+        return (told ??= tellOf(model, route, routes, ends));
+      },
+    };
+  });
+}
+
+/** A route with its cost as the others lie now: what it pays for standing in view of them. */
+function retold(model: Model, task: Task, route: Route, others: readonly Route[]): Route {
+  const blocks = viewBlocks(model, task, others, (o) => radiusOf(model, o));
+  const taste = tasteOf(blocks, route);
+  return { ...route, cost: route.cost - route.taste + taste, taste };
+}
+
+/** The least a run could cost past all others as they lie: the same search without haste. Infinity when there is no way. */
+export function leastCost(model: Model, routed: Routed, link: string): number {
+  const task = tasksOf(model).find((t) => t.link === link);
+  if (!task) return Infinity;
+  const others = routed.routes.filter((r) => r.link !== link);
+  const effort = { weight: 1, most: 400_000 };
+  const route = routeSingle(model, task, fixedBodies(model), [], others, null, effort);
+  return route?.cost ?? Infinity;
+}
+
+/** One run routed again past all others as they lie: what a hand that drags it sees. The rest is negotiated when it lets go. */
+export function routeOne(model: Model, routed: Routed, link: string): Routed {
+  const tasks = tasksOf(model);
+  const task = tasks.find((t) => t.link === link);
+  if (!task) return routed;
+  const others = routed.routes.filter((r) => r.link !== link);
+  const effort = { most: LIVE_MOST };
+  const route = routeSingle(model, task, fixedBodies(model), [], others, null, effort);
+  const routes = withTold(model, tasks, route ? [...others, route] : others);
+  const missing = routed.missing.filter((m) => m.link !== link);
+  const none = { link, loop: task.loop.id, blockedBy: null, wouldFit: null };
+  return { ...routed, routes, missing: route ? missing : [...missing, none] };
+}
+
+/** Whether two laid runs touch, tubes and fittings. */
+export function tubesMeet(a: Route, b: Route, tasks: readonly Task[]): boolean {
+  const ra = tasks.find((t) => t.link === a.link)?.radius ?? 8,
+    rb = tasks.find((t) => t.link === b.link)?.radius ?? 8;
+  const pa = samplePath(a.path, 5),
+    pb = samplePath(b.path, 5);
+  if (pa.some((p) => pb.some((q) => distance(p, q) < ra + rb))) return true;
+  const fit = (x: Route): readonly Box[] => [...x.from.bodies, ...x.to.bodies].map(bodyBox);
+  return (
+    fit(a).some((x) => fit(b).some((y) => boxGap(x, y) < -0.01)) ||
+    fit(a).some((x) => pb.some((q) => within(grow(x, rb), q))) ||
+    fit(b).some((y) => pa.some((p) => within(grow(y, ra), p)))
+  );
+}

@@ -1,0 +1,65 @@
+import { setBack } from '../tubing';
+import { add, norm, scale, sub, type Vec } from '../geometry';
+import { roundedPath, samplePath } from './path';
+import { tollOf, type Room } from './workspace';
+
+/** Sidesteps smaller than this are none, mm; points looked at so far apart, mm. */
+const NONE_MM = 1e-6,
+  STEP_MM = 7;
+
+/**
+ * Angle of the two bends of a sidestep, degrees: the least for which both bends and the straight between them just give it,
+ * h = 2 R (1 − cos θ) + L sin θ. Null when it is more than two right angles give: such a way turns corners instead.
+ */
+export function jogAngle(side_mm: number, radius_mm: number, between_mm: number): number | null {
+  if (side_mm > 2 * radius_mm + between_mm) return null;
+  let low = 0,
+    high = Math.PI / 2;
+  for (let i = 0; i < 60; i += 1) {
+    const t = (low + high) / 2;
+    if (2 * radius_mm * (1 - Math.cos(t)) + between_mm * Math.sin(t) < side_mm) low = t;
+    else high = t;
+  }
+  return (high * 180) / Math.PI;
+}
+
+export interface Jog {
+  readonly corners: readonly [Vec, Vec];
+  readonly toll: number;
+  readonly longer_mm: number;
+}
+
+/** A leg along `d` from one place to another beside its line: two equal bends somewhere on the way. `before` and `after` stay straight. Null when there is no room. */
+export function jogLeg(
+  room: Room,
+  from: Vec,
+  d: Vec,
+  to: Vec,
+  radius_mm: number,
+  between_mm: number,
+  before_mm: number,
+  after_mm: number,
+): Jog | null {
+  const all = sub(to, from),
+    ahead = all[0] * d[0] + all[1] * d[1] + all[2] * d[2],
+    off = sub(all, scale(d, ahead)),
+    side = norm(off);
+  const angle = side > NONE_MM ? jogAngle(side, radius_mm, between_mm) : null;
+  if (angle === null) return null;
+  const back = setBack(radius_mm, angle),
+    run = side / Math.tan((angle * Math.PI) / 180),
+    room_mm = ahead - before_mm - after_mm - 2 * back - run;
+  if (room_mm < -1e-9) return null;
+  const slant = Math.hypot(side, run),
+    saved = 2 * (2 * back - (radius_mm * angle * Math.PI) / 180);
+  let best: Jog | null = null;
+  for (const share of [0.5, 0, 1]) {
+    const c1 = add(from, scale(d, before_mm + back + room_mm * share)),
+      c2 = add(add(c1, scale(d, run)), off);
+    const toll = tollOf(room, samplePath(roundedPath([from, c1, c2, to], radius_mm), STEP_MM));
+    if (toll === Infinity || (best && best.toll <= toll)) continue;
+    best = { corners: [c1, c2], toll, longer_mm: slant - run - saved };
+    if (toll === 0) break;
+  }
+  return best;
+}

@@ -1,0 +1,60 @@
+import { arcLength, setBack, type Segment } from '../tubing';
+import { add, cross, dot, norm, scale, sub, unit, type Vec } from '../geometry';
+
+const DEGREES = 180 / Math.PI;
+const STRAIGHT_DEG = 1e-6;
+
+/** Angle between two ways, degrees. */
+export const turnBetween = (a: Vec, b: Vec): number =>
+  Math.atan2(norm(cross(a, b)), dot(a, b)) * DEGREES;
+
+/** A polyline with its corners rounded to a radius: lines and arcs that meet smoothly. Corners in line make none. */
+export function roundedPath(corners: readonly Vec[], radius: number): readonly Segment[] {
+  const out: Segment[] = [];
+  let from = corners[0] as Vec;
+  for (let i = 1; i + 1 < corners.length; i += 1) {
+    const corner = corners[i] as Vec,
+      d0 = unit(sub(corner, corners[i - 1] as Vec)),
+      d1 = unit(sub(corners[i + 1] as Vec, corner));
+    const angle_deg = turnBetween(d0, d1);
+    if (angle_deg < STRAIGHT_DEG) continue;
+    const back = setBack(radius, angle_deg),
+      start = sub(corner, scale(d0, back)),
+      end = add(corner, scale(d1, back));
+    const axis = unit(cross(d0, d1)),
+      centre = add(start, scale(cross(axis, d0), radius));
+    if (norm(sub(start, from)) > 1e-9) out.push({ kind: 'line', from, to: start });
+    out.push({ kind: 'arc', from: start, to: end, centre, radius, axis, angle_deg });
+    from = end;
+  }
+  const last = corners[corners.length - 1] as Vec;
+  if (norm(sub(last, from)) > 1e-9) out.push({ kind: 'line', from, to: last });
+  return out;
+}
+
+export const pathLength = (path: readonly Segment[]): number =>
+  path.reduce(
+    (s, p) => s + (p.kind === 'line' ? norm(sub(p.to, p.from)) : arcLength(p.radius, p.angle_deg)),
+    0,
+  );
+
+/** Points along a path no farther apart than `step`, ends included. */
+export function samplePath(path: readonly Segment[], step: number): readonly Vec[] {
+  const points: Vec[] = path[0] ? [path[0].from] : [];
+  for (const s of path) {
+    const length = s.kind === 'line' ? norm(sub(s.to, s.from)) : arcLength(s.radius, s.angle_deg),
+      n = Math.max(1, Math.ceil(length / step));
+    for (let i = 1; i <= n; i += 1)
+      points.push(
+        s.kind === 'line' ? add(s.from, scale(sub(s.to, s.from), i / n)) : onArc(s, i / n),
+      );
+  }
+  return points;
+}
+
+/** The point of an arc after a share of its angle. */
+export function onArc(s: Extract<Segment, { kind: 'arc' }>, share: number): Vec {
+  const r = sub(s.from, s.centre),
+    t = (s.angle_deg / DEGREES) * share;
+  return add(s.centre, add(scale(r, Math.cos(t)), scale(cross(s.axis, r), Math.sin(t))));
+}

@@ -1,0 +1,439 @@
+import type { Via } from '../design';
+import { add, scale, type Vec } from '../geometry';
+import type { EndWay } from './ends';
+import { distanceField, type Field } from './field';
+import { jogLeg } from './offsetBend';
+import { reachOf, tollOf, type Reach, type Room } from './workspace';
+import { cheapestPath } from './search';
+import { passedOn, viaBound } from './waypoints';
+
+/** What a tube can do: radius of its bends, least straight at a fitting and between two bends, mm. */
+export interface TubeLimits {
+  readonly radius_mm: number;
+  readonly atFitting_mm: number;
+  readonly between_mm: number;
+}
+
+/** A way found: the corners from mouth to mouth, and the ends used. */
+export interface WayFound {
+  readonly corners: readonly Vec[];
+  readonly from: EndWay;
+  readonly to: EndWay;
+  readonly cost: number;
+  readonly expanded: number;
+}
+
+/** Corners looked at before what stands between is measured round. */
+const HASTE = 600;
+/** Corners looked at before a way is given up. */
+const MOST_EXPANDED = 20000;
+
+/** A bend is worth so many millimetres of straight tube: heating, holding, and one more to get wrong (common practice, no source). */
+export const BEND_COST = 45;
+/** A leg off the planes that other runs use costs so much more a millimetre: parallel runs look tidy. */
+const OFF_PLANE = 0.04;
+
+type Axis = 0 | 1 | 2;
+interface State {
+  readonly at: Vec;
+  /** Place among the lines, 64 an axis. */ readonly cell: number;
+  /** Axis and sense of the leg that led here; 0…5. */ readonly way: number;
+  /** Number of the start. */ readonly start: number;
+  /** Number of the goal once reached; else FRESH before the first leg, CORNER after. */ readonly goal: number;
+  /** Places to pass that lie behind. */ readonly stage: number;
+  /** Corners of a sidestep on the leg that led here. */ readonly via?: readonly Vec[];
+}
+
+const axisOf = (way: number): Axis => (way >> 1) as Axis;
+const senseOf = (way: number): 1 | -1 => (way % 2 === 0 ? 1 : -1);
+export const wayOf = (d: Vec): number => {
+  const axis = d.findIndex((x) => Math.abs(x) > 0.5);
+  return 2 * axis + (d[axis as Axis] > 0 ? 0 : 1);
+};
+const vecOf = (way: number): Vec => {
+  const v = [0, 0, 0];
+  v[axisOf(way)] = senseOf(way);
+  return v as unknown as Vec;
+};
+const along = (at: Vec, way: number, by: number): Vec => {
+  const v = [...at] as [number, number, number];
+  v[axisOf(way)] += senseOf(way) * by;
+  return v;
+};
+/** Only ends along the axes; elbows of 45° are brought onto one before (`levelled`). */
+const square = (e: EndWay): boolean => e.direction.filter((x) => Math.abs(x) > 1e-9).length === 1;
+
+/** How long a way is looked for, how much dearer than the cheapest it may be, and places it must pass. */
+export interface HardEffort {
+  readonly most?: number;
+  readonly weight?: number;
+  readonly vias?: readonly Via[];
+}
+
+type Lines = readonly [readonly number[], readonly number[], readonly number[]];
+type Planes = readonly [ReadonlySet<number>, ReadonlySet<number>, ReadonlySet<number>];
+type Tell = (state: State, cost: number) => void;
+type Wanted = (key: number, cost: number) => boolean;
+
+/**
+ * The cheapest right-angled way between two ports with all their end fittings at once: straight legs and bends of 90°, every leg long enough
+ * for its bends. States are corners with the way that led there; a leg is one step, so its least length is exact. Null when there is none.
+ */
+export function hardWay(
+  room: Room,
+  froms: readonly EndWay[],
+  tos: readonly EndWay[],
+  limits: TubeLimits,
+  lines: Lines,
+  planes: Planes | null = null,
+  { most = MOST_EXPANDED, weight = 1, vias = [] }: HardEffort = {},
+): WayFound | null {
+  const starts = froms.filter(square);
+  const goals = tos.filter(square);
+  if (starts.length === 0 || goals.length === 0) return null;
+  return new HardSearch(room, starts, goals, limits, lines, planes, vias).find(most, weight);
+}
+
+/** Most lines an axis; a state that has not left its fitting yet, and one at a corner. */
+const LINES = 64;
+const FRESH = -2;
+const CORNER = -1;
+/** Steps from a cell to the next along each axis. */
+const STRIDE = [LINES * LINES, LINES, 1] as const;
+
+/** One search: the grid of lines, its ends, and what has been learned of the room on the way. */
+class HardSearch {
+  private readonly radius: number;
+  private readonly atFitting: number;
+  private readonly between: number;
+  /** A bend's price, less the tube it saves by cutting its corner. */
+  private readonly bend: number;
+  private readonly goalWays: readonly number[];
+  private readonly cells: readonly [Map<number, number>, Map<number, number>, Map<number, number>];
+  /** Rays from one place are asked for by every way that leads there. */
+  private readonly reached = new Map<number, Reach>();
+  /** Distance round what is closed, measured once haste has found nothing. */
+  private field: Field | null = null;
+
+  constructor(
+    private readonly room: Room,
+    private readonly starts: readonly EndWay[],
+    private readonly goals: readonly EndWay[],
+    limits: TubeLimits,
+    private readonly lines: Lines,
+    private readonly planes: Planes | null,
+    private readonly vias: readonly Via[],
+  ) {
+    this.radius = limits.radius_mm;
+    this.atFitting = limits.atFitting_mm;
+    this.between = limits.between_mm;
+    this.bend = BEND_COST - (2 - Math.PI / 2) * this.radius;
+    this.goalWays = goals.map((g) => wayOf(scale(g.direction, -1)));
+    this.cells = lines.map(
+      (l) => new Map(l.map((v, i) => [v, i])),
+    ) as unknown as HardSearch['cells'];
+  }
+
+  /** In haste first; where that finds nothing, what stands between is measured round and the search starts again. */
+  find(most: number, weight: number): WayFound | null {
+    let found = this.search(Math.min(most, HASTE), weight);
+    if (!found && this.vias.length === 0) {
+      this.measureRound();
+      // Walled off: there is no way, and no need to look for one.
+      const { field } = this;
+      if (field && this.starts.every((e) => this.fieldAt(this.cellOf(e.mouth)) === Infinity))
+        return null;
+    }
+    if (!found && most > HASTE) found = this.search(most, weight);
+    if (!found) return null;
+    const end = found.path[found.path.length - 1] as State;
+    return {
+      corners: found.path.flatMap((x) => [...(x.via ?? []), x.at]),
+      from: this.starts[end.start] as EndWay,
+      to: this.goals[end.goal] as EndWay,
+      cost: found.cost,
+      expanded: found.expanded,
+    };
+  }
+
+  private search(patience: number, weight: number): ReturnType<typeof cheapestPath<State>> {
+    const problem = {
+      starts: this.starts.map((e, i) => ({ state: this.startAt(e, i), cost: e.cost })),
+      key: (x: State): number => this.keyOf(x),
+      done: (x: State): boolean => x.goal >= 0,
+      next: (x: State, tell: Tell, wanted: Wanted): void => this.expand(x, tell, wanted),
+      bound: (x: State): number => this.boundFrom(x),
+    };
+    return cheapestPath<State>(problem, patience, weight);
+  }
+
+  private startAt(e: EndWay, start: number): State {
+    return {
+      at: e.mouth,
+      cell: this.cellOf(e.mouth),
+      way: wayOf(e.direction),
+      start,
+      goal: FRESH,
+      stage: 0,
+    };
+  }
+
+  private keyOf(x: State): number {
+    if (x.goal >= 0) return -1 - x.goal;
+    if (x.goal === FRESH) return -100 - x.start;
+    return this.cornerKey(x.cell, x.way, x.stage);
+  }
+
+  private cornerKey(cell: number, way: number, stage: number): number {
+    return (cell * 6 + way) * (this.vias.length + 1) + stage;
+  }
+
+  private cellOf(p: Vec): number {
+    const { cells } = this;
+    const x = cells[0].get(p[0]) ?? LINES - 1;
+    const y = cells[1].get(p[1]) ?? LINES - 1;
+    const z = cells[2].get(p[2]) ?? LINES - 1;
+    return (x * LINES + y) * LINES + z;
+  }
+
+  private reachFrom(state: State, way: number): Reach {
+    const { cells } = this;
+    const onLines =
+      cells[0].has(state.at[0]) && cells[1].has(state.at[1]) && cells[2].has(state.at[2]);
+    const key = state.cell * 6 + way;
+    const known = onLines ? this.reached.get(key) : undefined;
+    if (known) return known;
+    const reach = reachOf(this.room, state.at, axisOf(way), senseOf(way));
+    if (onLines) this.reached.set(key, reach);
+    return reach;
+  }
+
+  /** Whether a leg along this axis lies in a plane that other runs of the loop use. */
+  private onPlane(axis: Axis, at: Vec): boolean {
+    if (this.planes === null) return true;
+    const u = ((axis + 1) % 3) as Axis;
+    const v = ((axis + 2) % 3) as Axis;
+    return this.planes[u].has(Math.round(at[u])) || this.planes[v].has(Math.round(at[v]));
+  }
+
+  /** All steps from a state: on as it stands out of a fitting, or square to the leg that led to a corner. */
+  private expand(state: State, tell: Tell, wanted: Wanted): void {
+    const fresh = state.goal === FRESH;
+    for (let way = 0; way < 6; way += 1) {
+      if (fresh ? way !== state.way : axisOf(way) === axisOf(state.way)) continue;
+      const reach = this.reachFrom(state, way);
+      if (reach.free_mm < (fresh ? this.atFitting : this.radius) - 1e-9) continue;
+      const turn = fresh ? 0 : turnToll(this.room, state.at, state.way, way, this.radius);
+      if (turn === Infinity) continue;
+      this.stepToLines(state, way, reach, turn, tell, wanted);
+      this.stepToGoals(state, way, reach, turn, tell);
+    }
+  }
+
+  /** Steps that end at a corner on one of the lines across the way. */
+  private stepToLines(
+    state: State,
+    way: number,
+    reach: Reach,
+    turn: number,
+    tell: Tell,
+    wanted: Wanted,
+  ): void {
+    const axis = axisOf(way);
+    const sense = senseOf(way);
+    const here = state.at[axis];
+    const least =
+      state.goal === FRESH ? this.atFitting + this.radius : 2 * this.radius + this.between;
+    const rate = this.onPlane(axis, state.at) ? 1 : 1 + OFF_PLANE;
+    const column = state.cell - (this.cells[axis].get(here) ?? LINES - 1) * STRIDE[axis];
+    const line = this.lines[axis];
+    for (let i = 0; i < line.length; i += 1) {
+      const t = ((line[i] as number) - here) * sense;
+      if (t < least - 1e-9 || t > reach.free_mm + 1e-9) continue;
+      const stage = this.stageAfter(state, axis, sense, t);
+      const cell = column + i * STRIDE[axis];
+      const cost = t * rate + this.bend + tollTo(reach, t, turn);
+      if (!wanted(this.cornerKey(cell, way, stage), cost)) continue;
+      const at = along(state.at, way, t);
+      tell({ at, cell, way, start: state.start, goal: CORNER, stage }, cost);
+    }
+  }
+
+  /** Steps that end in a fitting: straight into it, or over a small offset of two gentle bends. */
+  private stepToGoals(state: State, way: number, reach: Reach, turn: number, tell: Tell): void {
+    const axis = axisOf(way);
+    const sense = senseOf(way);
+    const fresh = state.goal === FRESH;
+    const rate = this.onPlane(axis, state.at) ? 1 : 1 + OFF_PLANE;
+    const least = fresh ? this.atFitting : this.radius + this.atFitting;
+    for (let goal = 0; goal < this.goals.length; goal += 1) {
+      if (this.goalWays[goal] !== way) continue;
+      const { mouth, cost } = this.goals[goal] as EndWay;
+      const t = (mouth[axis] - state.at[axis]) * sense;
+      if (t < least - 1e-9) continue;
+      const stage = this.stageAfter(state, axis, sense, t);
+      if (stage < this.vias.length) continue;
+      const reached = { at: mouth, cell: 0, way, start: state.start, goal, stage };
+      if (!offLine(mouth, state.at, axis)) {
+        if (t <= reach.free_mm + 1e-9) tell(reached, t * rate + tollTo(reach, t, turn) + cost);
+        continue;
+      }
+      const before = fresh ? this.atFitting : this.radius + this.between;
+      const jog = jogLeg(
+        this.room,
+        state.at,
+        vecOf(way),
+        mouth,
+        this.radius,
+        this.between,
+        before,
+        this.atFitting,
+      );
+      if (!jog) continue;
+      const price = t * rate + turn + jog.toll + jog.longer_mm + 2 * BEND_COST + cost;
+      tell({ ...reached, via: jog.corners }, price);
+    }
+  }
+
+  private stageAfter(state: State, axis: Axis, sense: 1 | -1, t: number): number {
+    return this.vias.length === 0 ? 0 : passedOn(this.vias, state.stage, state.at, axis, sense, t);
+  }
+
+  /** Never more than what is still to come: length and bends to the nearest end, and the way round what is closed. */
+  private boundFrom(x: State): number {
+    if (x.goal >= 0) return 0;
+    const via = this.vias[x.stage];
+    if (via) return Math.min(...this.goals.map((g) => viaBound(x.at, via, g.mouth) + g.cost));
+    let least = Infinity;
+    let bends = Infinity;
+    for (let k = 0; k < this.goals.length; k += 1) {
+      const { mouth, cost } = this.goals[k] as EndWay;
+      const n = bendsTo(x, mouth, this.goalWays[k] as number);
+      const straight =
+        Math.abs(mouth[0] - x.at[0]) + Math.abs(mouth[1] - x.at[1]) + Math.abs(mouth[2] - x.at[2]);
+      bends = Math.min(bends, n);
+      least = Math.min(least, straight + n * Math.max(0, this.bend) + cost);
+    }
+    return Math.max(least, this.fieldAt(x.cell) + bends * Math.max(0, this.bend));
+  }
+
+  private fieldAt(cell: number): number {
+    const i = cell >> 12;
+    const j = (cell >> 6) & 63;
+    const k = cell & 63;
+    const { field, lines } = this;
+    const inside = i < lines[0].length && j < lines[1].length && k < lines[2].length;
+    return field && inside ? field.at(i, j, k) : 0;
+  }
+
+  /** Measures the distance from every cell to the ends, where all of these lie on lines. */
+  private measureRound(): void {
+    const number = (axis: Axis, v: number): number => this.cells[axis].get(v) ?? -1;
+    const ends = this.goals.map((g, k) => ({
+      at: [number(0, g.mouth[0]), number(1, g.mouth[1]), number(2, g.mouth[2])] as const,
+      axis: axisOf(this.goalWays[k] as number),
+      sense: senseOf(this.goalWays[k] as number),
+      side_mm: 2 * this.radius + this.between,
+      cost: g.cost,
+    }));
+    if (ends.every((e) => e.at.every((n) => n >= 0)))
+      this.field = distanceField(this.lines, this.room.blocks, ends);
+  }
+}
+
+/** Tolls on the first `t` mm of a ray, on top of the toll of the turn into it. */
+function tollTo(reach: Reach, t: number, turn: number): number {
+  let sum = turn;
+  for (const x of reach.tolls) {
+    if (x.at_mm >= t) break;
+    sum += x.toll;
+  }
+  return sum;
+}
+
+/** Whether a place lies beside the line along an axis through another. */
+const offLine = (a: Vec, b: Vec, axis: Axis): boolean =>
+  ([0, 1, 2] as const).some((i) => i !== axis && Math.abs(a[i] - b[i]) > 1e-6);
+
+/** Never more bends than are still to come: those that its directions ask for. */
+function bendsTo(x: State, to: Vec, goalWay: number): number {
+  const goalAxis = axisOf(goalWay);
+  const axis = axisOf(x.way);
+  const ahead = (to[goalAxis] - x.at[goalAxis]) * senseOf(goalWay) > 1e-6;
+  return x.goal === FRESH
+    ? bendsOutOfFitting(x, to, axis, goalWay, ahead)
+    : bendsFromCorner(x, to, axis, goalAxis, ahead);
+}
+
+const isOff = (x: State, to: Vec, axis: Axis): boolean => Math.abs(to[axis] - x.at[axis]) > 1e-6;
+
+/** Axes but one along which the place still lies off. */
+function offAxes(x: State, to: Vec, but: Axis): number {
+  let count = 0;
+  for (let axis = 0; axis < 3; axis += 1)
+    if (axis !== but && isOff(x, to, axis as Axis)) count += 1;
+  return count;
+}
+
+/** The first leg goes on as it stands. */
+function bendsOutOfFitting(x: State, to: Vec, axis: Axis, goalWay: number, ahead: boolean): number {
+  const goalAxis = axisOf(goalWay);
+  const onward = (to[axis] - x.at[axis]) * senseOf(x.way);
+  const beside = offAxes(x, to, axis);
+  if (goalAxis === axis) return x.way === goalWay && beside === 0 && onward > 0 ? 0 : 2;
+  const besideBoth = beside - (isOff(x, to, goalAxis) ? 1 : 0);
+  return ahead && onward > 1e-6 && besideBoth === 0 ? 1 : 2;
+}
+
+/** At a corner the next leg is square to the one that led there. */
+function bendsFromCorner(x: State, to: Vec, axis: Axis, goalAxis: Axis, ahead: boolean): number {
+  const others = offAxes(x, to, goalAxis);
+  const offOwn = axis !== goalAxis && isOff(x, to, axis);
+  if (others === 1 && offOwn) return 2;
+  if (goalAxis !== axis && ahead && others === 0) return 0;
+  if (!ahead) return 2;
+  return others <= 1 ? 1 : 2;
+}
+
+/** Toll of the inside of a bend; its points are looked at only where a block is near. */
+function turnToll(room: Room, corner: Vec, into: number, out: number, r: number): number {
+  const back = senseOf(into) * r,
+    on = senseOf(out) * r,
+    i = axisOf(into),
+    o = axisOf(out);
+  const low = [corner[0], corner[1], corner[2]] as [number, number, number],
+    high = [corner[0], corner[1], corner[2]] as [number, number, number];
+  if (back > 0) low[i] -= back;
+  else high[i] -= back;
+  if (on > 0) high[o] += on;
+  else low[o] += on;
+  for (const b of room.blocks)
+    if (
+      b.min[0] < high[0] &&
+      b.max[0] > low[0] &&
+      b.min[1] < high[1] &&
+      b.max[1] > low[1] &&
+      b.min[2] < high[2] &&
+      b.max[2] > low[2]
+    )
+      return tollOf(room, arcPoints(corner, into, out, r));
+  const { bounds } = room;
+  for (let k = 0; k < 3; k += 1)
+    if (
+      (low[k] as number) < (bounds.min[k] as number) - r ||
+      (high[k] as number) > (bounds.max[k] as number) + r
+    )
+      return tollOf(room, arcPoints(corner, into, out, r));
+  return 0;
+}
+
+/** Points on the inside of a bend that legs on either side do not show. */
+function arcPoints(corner: Vec, into: number, out: number, r: number): readonly Vec[] {
+  const d = vecOf(into),
+    n = vecOf(out),
+    centre = add(add(corner, scale(d, -r)), scale(n, r));
+  return ARC.map(([c, s]) => add(centre, add(scale(n, -r * c), scale(d, r * s))));
+}
+const ARC = [15, 30, 45, 60, 75].map(
+  (deg) => [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)] as const,
+);

@@ -1,0 +1,346 @@
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { demoBuild, STANDARD_KIT } from '@/catalogue';
+import { applyEdit, EMPTY_LAYOUT, type Build, type Edit } from '../design';
+import { workOut } from '../analysis';
+import type { Model } from '../system';
+import { bendMarks, bendTable, INSERTION_MM, type Run } from '../tubing';
+import type { Vec } from '../geometry';
+import {
+  endWays,
+  hardWay,
+  layoutEdit,
+  leastCost,
+  routeBuild,
+  roundedPath,
+  sameSpace,
+  type EndWay,
+  type Room,
+  type RoutedBuild,
+  type TubeLimits,
+} from '.';
+import { check, len, sub, turn } from './checker.fixture';
+import { jogAngle } from './offsetBend';
+
+/** The demos without their layouts, and what the router makes of them. */
+const bare = (name: string): Build => ({
+  ...(demoBuild(name) as Build),
+  layout: EMPTY_LAYOUT,
+});
+const desk = bare('dawn-chorus-desk'),
+  tower = bare('fenland-flood-tower'),
+  box = bare('pocket-planetarium');
+
+const routed = new Map<Build, RoutedBuild>();
+beforeAll(() => {
+  for (const b of [desk, tower, box]) routed.set(b, routeBuild(b));
+}, 120_000);
+const whole = (b: Build): Build => {
+  const edit = layoutEdit(b, routed.get(b) as RoutedBuild);
+  return edit ? applyEdit(b, edit).build : b;
+};
+const laid = (b: Build): { readonly model: Model; readonly runs: readonly Run[] } => {
+  const w = workOut(whole(b));
+  return { model: w.model, runs: w.reports.runs };
+};
+
+describe('the demos, routed', () => {
+  test.each([
+    ['desk', desk],
+    ['tower', tower],
+    ['planetarium', box],
+  ])('%s: the independent checker finds no clash, no tight bend, no gap', (_, build) => {
+    const { model, runs } = laid(build);
+    expect(check(model, runs)).toEqual([]);
+  });
+
+  test.each([
+    ['desk', desk, 5],
+    ['tower', tower, 13],
+  ])('%s: every run has a way', (_, build, count) => {
+    expect(routed.get(build)?.routed.missing).toEqual([]);
+    expect(laid(build).runs.filter((r) => r.routed).length).toBe(count);
+  });
+
+  test('in the planetarium, which clashes, what has no way is told with what is in it', () => {
+    const missing = routed.get(box)?.routed.missing ?? [];
+    expect(missing.length).toBeGreaterThan(0);
+    expect(missing.some((m) => m.blockedBy !== null || m.wouldFit !== null)).toBe(true);
+    const said = workOut(whole(box)).findings.filter((f) => f.code === 'run.no-way');
+    expect(said.length).toBe(missing.length);
+  });
+
+  test('lengths are straights, arcs and what goes into the fittings; the bend table says the same', () => {
+    for (const run of [...laid(desk).runs, ...laid(tower).runs]) {
+      if (!run.routed) continue;
+      const marked = bendMarks(
+        run.routed.lra,
+        run.routed.last_mm,
+        run.routed.radius_mm,
+        INSERTION_MM,
+      );
+      expect(marked.cut_mm).toBeCloseTo(run.cut_mm, 6);
+      expect(marked.marks.length).toBe(run.bends);
+    }
+  });
+
+  test('flow and list take the routed lengths', () => {
+    const before = workOut(desk),
+      after = workOut(whole(desk));
+    expect(after.reports.list.tube_mm).not.toBeCloseTo(before.reports.list.tube_mm, 0);
+    expect(after.reports.runs.filter((r) => r.by === 'tube').every((r) => !r.estimated)).toBe(true);
+    expect(after.reports.list.lines.every((l) => !l.estimated)).toBe(true);
+  });
+
+  test('pieces that hang in the runs stand clear in space', () => {
+    const { model } = laid(tower);
+    for (const [id] of routed.get(tower)?.frames ?? [])
+      expect(model.placed.get(id)?.solids.length).toBeGreaterThan(0);
+    expect(workOut(whole(tower)).reports.fit.gaps.filter((g) => g.verdict === 'clash')).toEqual([]);
+  });
+
+  /** Hart, Nilsson & Raphael 1968 for the bound, Pohl 1970 for the weight: each run against the same search without haste, past all others as they lie. */
+  test.each([
+    ['desk', desk],
+    ['tower', tower],
+  ])('%s: no run costs more than 1.15 times the least it could', (_, build) => {
+    const { model } = laid(build),
+      found = (routed.get(build) as RoutedBuild).routed;
+    for (const r of found.routes)
+      expect(r.cost).toBeLessThanOrEqual(1.15 * leastCost(model, found, r.link) + 1e-6);
+  });
+
+  test('the same twice', () => {
+    expect(routeBuild(desk)).toEqual(routed.get(desk));
+  });
+});
+
+describe('what was routed holds while the space is the same', () => {
+  test.each([
+    ['another speed', { do: 'fans.speed', speed_rpm: 900 } as const, true],
+    ['another name', { do: 'build.rename', name: 'Else' } as const, true],
+    [
+      'a slid radiator',
+      {
+        do: 'item.place',
+        item: 'top-radiator',
+        placement: { on: 'mount', mount: 'top', slide_mm: 20, ports: 'end', air: 'in' },
+      } as const,
+      false,
+    ],
+    [
+      'a part of the same number made larger',
+      {
+        do: 'item.replace',
+        item: 'pump',
+        part: {
+          ...(desk.items.find((i) => i.id === 'pump') as Build['items'][number]).part,
+          size: [70, 70, 70],
+        },
+      } as Edit,
+      false,
+    ],
+    [
+      'another curve of the same part',
+      {
+        do: 'item.curve',
+        item: 'pump',
+        of: 'head',
+        points: [
+          [0, 3],
+          [10, 1],
+        ],
+      } as const,
+      true,
+    ],
+    [
+      'the case measured again with another cage',
+      {
+        do: 'case.choose',
+        case: { ...(desk.case as NonNullable<Build['case']>), obstacles: [] },
+      } as Edit,
+      false,
+    ],
+    ['a part less', { do: 'item.remove', item: 'rear-fan' } as const, false],
+    [
+      'another end',
+      {
+        do: 'link.ends',
+        loop: 'loop',
+        link: 'run-2',
+        ends: { from: 'rotary90', to: 'auto' },
+      } as const,
+      false,
+    ],
+  ])('%s', (_, edit, same) => {
+    expect(sameSpace(desk, applyEdit(desk, edit).build)).toBe(same);
+  });
+});
+
+describe('one hard tube in an empty room', () => {
+  const limits: TubeLimits = { radius_mm: 20, atFitting_mm: 12, between_mm: 5 };
+  const room: Room = { bounds: { min: [0, 0, 0], max: [400, 400, 400] }, blocks: [] };
+  const end = (mouth: Vec, direction: Vec): EndWay => ({
+    piece: 'straight',
+    duties: ['hard-tube'],
+    bodies: [],
+    mouth,
+    direction,
+    cost: 0,
+  });
+  const every = (...ends: EndWay[]) =>
+    [0, 1, 2].map((i) =>
+      [
+        ...new Set(
+          ends.flatMap((e) => [
+            e.mouth[i as 0],
+            e.mouth[i as 0] + 32,
+            e.mouth[i as 0] - 32,
+            e.mouth[i as 0] + 60,
+            e.mouth[i as 0] - 60,
+          ]),
+        ),
+      ]
+        .filter((v) => v >= 0 && v <= 400)
+        .sort((a, b) => a - b),
+    ) as unknown as readonly [number[], number[], number[]];
+
+  test('facing ports: one straight piece', () => {
+    const a = end([50, 100, 100], [1, 0, 0]),
+      b = end([250, 100, 100], [-1, 0, 0]);
+    expect(hardWay(room, [a], [b], limits, every(a, b))?.corners).toEqual([
+      [50, 100, 100],
+      [250, 100, 100],
+    ]);
+  });
+
+  test('a right angle: one bend at the crossing, cost by hand', () => {
+    const a = end([50, 100, 100], [1, 0, 0]),
+      b = end([200, 250, 100], [0, -1, 0]);
+    const way = hardWay(room, [a], [b], limits, every(a, b));
+    expect(way?.corners).toEqual([
+      [50, 100, 100],
+      [200, 100, 100],
+      [200, 250, 100],
+    ]);
+    expect(way?.cost).toBeCloseTo(300 + 45 - (2 - Math.PI / 2) * 20, 9);
+  });
+
+  test('a small sidestep is two gentle bends, not four right ones', () => {
+    const a = end([50, 100, 100], [1, 0, 0]),
+      b = end([250, 112, 100], [-1, 0, 0]);
+    const way = hardWay(room, [a], [b], limits, every(a, b)),
+      angle = jogAngle(12, 20, 5) as number;
+    expect(way?.corners.length).toBe(4);
+    const path = roundedPath(way?.corners ?? [], 20).filter((s) => s.kind === 'arc');
+    expect(path.map((s) => (s.kind === 'arc' ? s.angle_deg : 0))).toEqual([
+      expect.closeTo(angle, 6),
+      expect.closeTo(angle, 6),
+    ]);
+  });
+
+  /** h = 2 R (1 − cos θ) + L sin θ, put in again. */
+  test('the angle of a sidestep gives just that sidestep', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.5, max: 60, noNaN: true }),
+        fc.double({ min: 10, max: 60, noNaN: true }),
+        (h, r) => {
+          const angle = jogAngle(h, r, 5);
+          if (angle === null) {
+            expect(h).toBeGreaterThan(2 * r + 5);
+            return;
+          }
+          const t = (angle * Math.PI) / 180;
+          expect(2 * r * (1 - Math.cos(t)) + 5 * Math.sin(t)).toBeCloseTo(h, 6);
+        },
+      ),
+    );
+  });
+
+  test('a wall between: it goes round, and the way is as cheap as without the bound', () => {
+    const a = end([50, 200, 200], [1, 0, 0]),
+      b = end([350, 200, 200], [-1, 0, 0]);
+    const walled: Room = {
+      ...room,
+      blocks: [{ id: 'wall', min: [180, 0, 150], max: [220, 320, 400], toll: Infinity }],
+    };
+    const lines = [
+      [50, 82, 110, 290, 318, 350],
+      [200, 130, 320, 340],
+      [200, 100, 140, 150],
+    ].map((l) => l.slice().sort((x, y) => x - y)) as unknown as readonly [
+      number[],
+      number[],
+      number[],
+    ];
+    const way = hardWay(walled, [a], [b], limits, lines);
+    // Along the wall's lower edge, z 150: 50 mm down and up, four bends.
+    expect(way?.corners.every((c) => c[2] <= 200)).toBe(true);
+    expect(way?.cost).toBeCloseTo(300 + 2 * 50 + 4 * (45 - (2 - Math.PI / 2) * 20), 6);
+  });
+
+  test('nothing is nothing: walled in, or no end along an axis', () => {
+    const a = end([50, 200, 200], [1, 0, 0]),
+      b = end([350, 200, 200], [-1, 0, 0]);
+    expect(
+      hardWay(
+        {
+          ...room,
+          blocks: [{ id: 'wall', min: [180, -1, -1], max: [220, 401, 401], toll: Infinity }],
+        },
+        [a],
+        [b],
+        limits,
+        every(a, b),
+      ),
+    ).toBeNull();
+    expect(
+      hardWay(room, [end([50, 200, 200], [0.7071, 0.7071, 0])], [b], limits, every(a, b)),
+    ).toBeNull();
+  });
+});
+
+describe('ends of a run', () => {
+  const kit = {
+    fitting: desk.loops[0]?.fitting as Build['loops'][number]['fitting'],
+    kit: STANDARD_KIT,
+  };
+
+  test('an elbow of 90° leaves across, four ways for hard tube and eight for soft; every chain is whole', () => {
+    expect(endWays([0, 0, 0], [0, 1, 0], 'rotary90', kit, false).length).toBe(4);
+    expect(endWays([0, 0, 0], [0, 1, 0], 'rotary90', kit, true).length).toBe(8);
+    for (const e of endWays([10, 20, 30], [0, 0, -1], 'auto', kit, true)) {
+      expect(e.bodies[0]?.from).toEqual([10, 20, 30]);
+      e.bodies.forEach((b, i) => {
+        const next = e.bodies[i + 1];
+        if (next) expect(len(sub(next.from, b.to))).toBeLessThan(1e-9);
+      });
+      expect(len(sub((e.bodies[e.bodies.length - 1] as { to: Vec }).to, e.mouth))).toBeLessThan(
+        1e-9,
+      );
+      if (e.piece === 'rotary90') expect(turn(e.direction, [0, 0, -1])).toBeCloseTo(90, 6);
+      if (e.piece === 'rotary45') expect(turn(e.direction, [0, 0, -1])).toBeCloseTo(45, 6);
+    }
+  });
+
+  test('a wish is followed', () => {
+    expect(
+      new Set(endWays([0, 0, 0], [1, 0, 0], 'extender', kit, true).map((e) => e.piece)),
+    ).toEqual(new Set(['extender']));
+  });
+});
+
+/** Common practice, no source: 101.6 mm to the corner with a 12.7 mm radius starts at 88.9 mm. */
+test('marks: the bend starts before the corner', () => {
+  const table = bendTable(
+    [
+      [0, 0, 0],
+      [101.6, 0, 0],
+      [101.6, 80, 0],
+    ],
+    12.7,
+  );
+  expect(bendMarks(table.rows, table.last_mm, 12.7, 0).marks[0]?.start_mm).toBeCloseTo(88.9, 9);
+  expect(bendMarks(table.rows, table.last_mm, 12.7, 8).marks[0]?.start_mm).toBeCloseTo(96.9, 9);
+});

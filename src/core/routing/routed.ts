@@ -1,0 +1,59 @@
+import type { Model } from '../system';
+import type { Segment } from '../tubing';
+import type { Vec } from '../geometry';
+import type { EndWay } from './ends';
+
+/** Of one run, as seen through the glass: tubes of other loops that it crosses, and shown parts that it passes before. */
+export interface InView {
+  readonly crosses: readonly string[];
+  readonly before: readonly string[];
+}
+
+/** The nearest thing to a tube, and the gap between them; below 0 they meet. */
+export interface Nearest {
+  readonly item: string;
+  readonly gap_mm: number;
+}
+
+export interface Told {
+  readonly nearest: Nearest | null;
+  readonly seen: InView;
+}
+
+/** A run with its way through the case. */
+export interface Route {
+  readonly link: string;
+  readonly loop: string;
+  readonly corners: readonly Vec[];
+  readonly radius_mm: number;
+  readonly path: readonly Segment[];
+  readonly from: EndWay;
+  readonly to: EndWay;
+  /** Distance kept to everything, mm: what was asked, or less where that was needed. */
+  readonly kept_mm: number;
+  /** In millimetres of straight tube, pieces and bends weighed in. */
+  readonly cost: number;
+  /** What of it is paid for looks: standing in view of something. */
+  readonly taste: number;
+  /** What is told of it once all runs lie: worked out with its way, since it is asked for at every edit. */
+  readonly told?: Told;
+}
+
+/** A run without a way, and what would give it one. */
+export interface NoRoute {
+  readonly link: string;
+  readonly loop: string;
+  readonly blockedBy: string | null;
+  readonly wouldFit: string | null;
+}
+
+export interface Routed {
+  readonly routes: readonly Route[];
+  readonly missing: readonly NoRoute[];
+  readonly rounds: number;
+  /** Runs whose pinned way no longer meets their ports: they were routed anew. */ readonly unpinned: readonly string[];
+}
+
+/** Outer radius of a run's tube, mm. */
+export const radiusOf = (model: Model, r: Route): number =>
+  (model.build.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 16) / 2;

@@ -1,0 +1,202 @@
+import type { Via } from '../design';
+import type { Model } from '../system';
+import { bodiesMeet, boxGap, dot, type Vec } from '../geometry';
+import { endWays, type EndWay } from './ends';
+import { hardWay } from './rigidRoute';
+import { led, levelled, slantBetween, type LevelEnd } from './level';
+import { bendLines } from './lines';
+import { roundedPath, samplePath } from './path';
+import { grow, within, type Room } from './workspace';
+import type { Route } from './routed';
+import { slanted } from './diagonal';
+import { softWay } from './flexibleRoute';
+import { bodyBox, roomFor, type Fixed } from './standing';
+import type { Task } from './task';
+import { tasteOf } from './visibility';
+
+/** Distances tried in turn when the brief's leaves no way, mm. */
+export const KEPT_MM = [1];
+/** Ways may cost so many times the cheapest: found so much sooner. */
+const WEIGHT = 1.15;
+
+/** How hard a way is looked for: corners looked at, and how much dearer than the cheapest it may be. */
+export interface Effort {
+  readonly most?: number;
+  readonly weight?: number;
+}
+
+/** Ends a builder lets a run have: with the pieces and, where it can, the way out they asked for. */
+export function endsOf(model: Model, t: Task, side: 'from' | 'to'): readonly EndWay[] {
+  const all = endWays(
+      t[side].at,
+      t[side].direction,
+      t.wish[side],
+      { fitting: t.loop.fitting, kit: model.build.kit },
+      !t.loop.tube.hard || t.way.slanted === true,
+    ),
+    asked = side === 'from' ? t.way.leave : t.way.arrive;
+  const fit = asked ? all.filter((e) => dot(e.direction, asked) > ASKED_COS) : all;
+  return fit.length > 0 ? fit : all;
+}
+/** Directions within about 8° are the one asked for. */
+const ASKED_COS = 0.99;
+
+/** Ends whose pieces go in: past what stands but their own part, and past other runs' fittings. */
+function openEnds(
+  model: Model,
+  t: Task,
+  side: 'from' | 'to',
+  fixed: readonly Fixed[],
+  others: readonly Route[],
+): readonly EndWay[] {
+  const own = t[side].item,
+    { interior } = model;
+  const all = endsOf(model, t, side);
+  const open = all.filter((e) => {
+    const boxes = e.bodies.map(bodyBox);
+    if (
+      interior &&
+      boxes.some((b) =>
+        ([0, 1, 2] as const).some(
+          (i) => b.min[i] < interior.min[i] - 1 || b.max[i] > interior.max[i] + 1,
+        ),
+      )
+    )
+      return false;
+    if (
+      fixed.some((f) =>
+        boxes.some(
+          (b, k) =>
+            boxGap(b, f.box) < -0.5 &&
+            !(f.id === own && !f.port && k === 0) &&
+            !(
+              f.id === own &&
+              !f.port &&
+              e.piece !== 'straight' &&
+              k < 2 &&
+              boxGap(b, f.box) > -e.bodies[k]!.radius
+            ) &&
+            bodiesMeet({ box: b }, f.body),
+        ),
+      )
+    )
+      return false;
+    return !others.some(
+      (o) =>
+        [...o.from.bodies, ...o.to.bodies].some((x) =>
+          boxes.some((b) => boxGap(b, bodyBox(x)) < -0.01),
+        ) || samplePath(o.path, 8).some((p) => boxes.some((b) => within(grow(b, t.radius), p))),
+    );
+  });
+  // A port whose every fitting meets something keeps its straight one: that trouble is the port's own finding.
+  return open.length > 0 ? open : all.slice(0, 1);
+}
+
+/** The cheapest way of one run past all that stands and the others as they lie; with `history` it may cross others at a price. Null when there is none. */
+export function routeSingle(
+  model: Model,
+  t: Task,
+  fixed: readonly Fixed[],
+  waiting: readonly Task[],
+  others: readonly Route[],
+  history: ReadonlyMap<string, number> | null,
+  effort: Effort = {},
+): Route | null {
+  const froms = openEnds(model, t, 'from', fixed, history ? [] : others),
+    tos = openEnds(model, t, 'to', fixed, history ? [] : others);
+  for (const kept of [
+    model.build.brief.limits.clear_mm,
+    ...KEPT_MM.filter((k) => k < model.build.brief.limits.clear_mm),
+  ]) {
+    const room = roomFor(model, t, fixed, waiting, others, [...froms, ...tos], kept, history);
+    const route = findWay(t, room, froms, tos, others, kept, t.limits.radius_mm, effort);
+    if (route) return route;
+  }
+  return null;
+}
+
+/** One search in one room. */
+export function findWay(
+  t: Task,
+  room: Room,
+  froms: readonly EndWay[],
+  tos: readonly EndWay[],
+  others: readonly Route[],
+  kept: number,
+  radius = t.limits.radius_mm,
+  { most, weight = WEIGHT }: Effort = {},
+): Route | null {
+  const limits = { ...t.limits, radius_mm: radius };
+  const made = (
+    w: {
+      readonly corners: readonly Vec[];
+      readonly from: EndWay;
+      readonly to: EndWay;
+      readonly cost: number;
+    },
+    r: number,
+  ): Route => {
+    const route = {
+      link: t.link,
+      loop: t.loop.id,
+      corners: w.corners,
+      radius_mm: r,
+      path: roundedPath(w.corners, r),
+      from: w.from,
+      to: w.to,
+      kept_mm: kept,
+      cost: w.cost,
+      taste: 0,
+    };
+    return { ...route, taste: tasteOf(room.blocks, route) };
+  };
+  const vias: readonly Via[] = t.way.via ?? [];
+  if (!t.loop.tube.hard && vias.length === 0) {
+    const soft = softWay(room, froms, tos, limits);
+    if (soft) return made(soft, soft.radius_mm);
+  }
+  const level = ([0, 1, 2] as const).map((i) =>
+    others.filter((o) => o.loop === t.loop.id).flatMap((o) => o.corners.map((c) => c[i])),
+  ) as unknown as readonly [number[], number[], number[]];
+  const openings = t.behind ? t.openings : [];
+  const asked = ([0, 1, 2] as const).map((i) => [
+    ...vias.flatMap((v) => v[i] ?? []),
+    ...openings.map((o) => o[i]),
+  ]) as unknown as readonly [number[], number[], number[]];
+  const starts = levelled(room, froms, tos, limits, t.loop.tube.hard),
+    goals = levelled(room, tos, froms, limits, t.loop.tube.hard);
+  const lines = bendLines(
+    room.bounds,
+    room.blocks,
+    [...starts, ...goals].filter((e) => !e.lead),
+    limits,
+    level,
+    asked,
+    [...starts, ...goals].filter((e) => e.lead),
+  );
+  const planes = level.map((l) => new Set(l.map(Math.round))) as unknown as readonly [
+    Set<number>,
+    Set<number>,
+    Set<number>,
+  ];
+  const hard = hardWay(room, starts, goals, limits, lines, others.length > 0 ? planes : null, {
+    weight,
+    vias,
+    ...(most === undefined ? {} : { most }),
+  });
+  const direct = vias.length === 0 ? slantBetween(room, froms, tos, limits) : null;
+  if (direct && direct.cost < (hard?.cost ?? Infinity)) return made(direct, radius);
+  if (!hard) return null;
+  const from: LevelEnd = hard.from,
+    to: LevelEnd = hard.to,
+    corners = led(hard.corners, from, to);
+  return made(
+    {
+      corners: t.way.slanted && t.loop.tube.hard ? slanted(room, corners, limits) : corners,
+      from: from.lead?.end ?? from,
+      to: to.lead?.end ?? to,
+      cost: hard.cost,
+    },
+    radius,
+  );
+}

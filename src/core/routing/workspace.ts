@@ -1,0 +1,113 @@
+import type { Box, Vec } from '../geometry';
+
+/** Something a tube's middle line must keep out of, already grown by the tube's radius and the distance kept. */
+export interface Block {
+  readonly id: string;
+  readonly min: Vec;
+  readonly max: Vec;
+  /** What it costs to pass through; Infinity: never. */ readonly toll: number;
+  /** Kept out of for looks alone. */ readonly taste?: boolean;
+}
+
+/** The room a middle line may use. */
+export interface Room {
+  readonly bounds: Box;
+  readonly blocks: readonly Block[];
+}
+
+const EPS = 1e-6;
+
+export const grow = (box: Box, by: number): Box => ({
+  min: [box.min[0] - by, box.min[1] - by, box.min[2] - by],
+  max: [box.max[0] + by, box.max[1] + by, box.max[2] + by],
+});
+export const within = (b: { readonly min: Vec; readonly max: Vec }, p: Vec): boolean =>
+  p[0] > b.min[0] + EPS &&
+  p[0] < b.max[0] - EPS &&
+  p[1] > b.min[1] + EPS &&
+  p[1] < b.max[1] - EPS &&
+  p[2] > b.min[2] + EPS &&
+  p[2] < b.max[2] - EPS;
+
+type Axis = 0 | 1 | 2;
+
+/** How far a ray along an axis gets, mm, and the tolls on its way, nearest first. */
+export interface Reach {
+  readonly free_mm: number;
+  readonly tolls: readonly { readonly at_mm: number; readonly toll: number }[];
+}
+
+export function reachOf({ bounds, blocks }: Room, from: Vec, axis: Axis, sign: 1 | -1): Reach {
+  const u = axis === 0 ? 1 : 0,
+    v = axis === 2 ? 1 : 2,
+    x = from[axis],
+    pu = from[u],
+    pv = from[v];
+  let free = sign > 0 ? bounds.max[axis] - x : x - bounds.min[axis];
+  const tolls: { at_mm: number; toll: number }[] = [];
+  for (const b of blocks) {
+    if (
+      pu <= b.min[u] + EPS ||
+      pu >= b.max[u] - EPS ||
+      pv <= b.min[v] + EPS ||
+      pv >= b.max[v] - EPS
+    )
+      continue;
+    // Where the ray enters; below 0 when it stands inside already.
+    const enter = sign > 0 ? b.min[axis] - x : x - b.max[axis],
+      leave = sign > 0 ? b.max[axis] - x : x - b.min[axis];
+    if (leave <= EPS) continue;
+    if (b.toll === Infinity) free = Math.min(free, Math.max(0, enter));
+    else tolls.push({ at_mm: Math.max(0, enter), toll: b.toll });
+  }
+  return {
+    free_mm: free,
+    tolls: tolls.length > 1 ? tolls.sort((a, b) => a.at_mm - b.at_mm) : tolls,
+  };
+}
+
+/** Toll of a row of points: Infinity where one is in a wall or outside; a block passed is paid once. */
+export function tollOf({ bounds, blocks }: Room, points: readonly Vec[]): number {
+  let x0 = Infinity,
+    y0 = Infinity,
+    z0 = Infinity,
+    x1 = -Infinity,
+    y1 = -Infinity,
+    z1 = -Infinity;
+  for (const [x, y, z] of points) {
+    if (x < x0) x0 = x;
+    if (x > x1) x1 = x;
+    if (y < y0) y0 = y;
+    if (y > y1) y1 = y;
+    if (z < z0) z0 = z;
+    if (z > z1) z1 = z;
+  }
+  if (
+    x0 < bounds.min[0] - EPS ||
+    y0 < bounds.min[1] - EPS ||
+    z0 < bounds.min[2] - EPS ||
+    x1 > bounds.max[0] + EPS ||
+    y1 > bounds.max[1] + EPS ||
+    z1 > bounds.max[2] + EPS
+  )
+    return Infinity;
+  let toll = 0;
+  for (const b of blocks) {
+    if (
+      b.min[0] >= x1 ||
+      b.max[0] <= x0 ||
+      b.min[1] >= y1 ||
+      b.max[1] <= y0 ||
+      b.min[2] >= z1 ||
+      b.max[2] <= z0
+    )
+      continue;
+    for (const p of points) {
+      if (!within(b, p)) continue;
+      if (b.toll === Infinity) return Infinity;
+      toll += b.toll;
+      break;
+    }
+  }
+  return toll;
+}

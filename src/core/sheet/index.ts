@@ -1,3 +1,0 @@
-export { bendSheet, makingOrder, planesOf, type BendSheet, type SheetBend } from './sheet';
-export { makingCautions, makingSteps } from './care';
-export { bendSteps, tubeTurn, type BendStep, type TubeTurn } from './work';

@@ -1,0 +1,402 @@
+import { applyEdit, freeId, type Build, type Edit, type Item } from '../design';
+import { insertStation, proposeLoop } from '../loops';
+import { resolve } from '../system';
+import type { FanPart, Part, PumpPart, RadiatorPart } from '../components';
+import { formatNumber } from '../units';
+import { defaultPlacements } from '../checks';
+
+export type ChangeKind =
+  | 'fans'
+  | 'core'
+  | 'section'
+  | 'radiator'
+  | 'both faces'
+  | 'direction'
+  | 'case fan'
+  | 'pump speed'
+  | 'loops';
+
+/** One thing a builder could do, as the edit that does it. */
+export interface Candidate {
+  readonly id: string;
+  readonly kind: ChangeKind;
+  readonly label: string;
+  readonly edit: Edit;
+}
+
+const radiatorsIn = (build: Build): readonly (Item & { readonly part: RadiatorPart })[] => {
+  const wet = new Set(build.loops.flatMap((l) => l.links.flatMap((k) => [k.from.item, k.to.item])));
+  return build.items.filter(
+    (i): i is Item & { part: RadiatorPart } => i.part.kind === 'radiator' && wet.has(i.id),
+  );
+};
+const fansOf = (build: Build, radiator: string): readonly (Item & { readonly part: FanPart })[] =>
+  build.items.filter(
+    (i): i is Item & { part: FanPart } =>
+      i.part.kind === 'fan' && i.placement.on === 'radiator' && i.placement.item === radiator,
+  );
+const held = (part: FanPart | PumpPart, rpm: number): number =>
+  Math.round(Math.min(part.fullSpeed_rpm, Math.max(part.minSpeed_rpm, rpm)));
+
+/** Every single change that could help or save, from the parts on offer. Each is one edit on the build as it stands. */
+export function candidates(build: Build, offer: readonly Part[]): readonly Candidate[] {
+  return [
+    ...otherFans(build, offer),
+    ...otherCores(build, offer),
+    ...moreRadiators(build, offer),
+    ...bothFaces(build),
+    ...directions(build),
+    ...exhaust(build, offer),
+    ...pumpSpeeds(build),
+    ...joined(build),
+    ...parted(build, offer),
+  ];
+}
+
+function otherFans(build: Build, offer: readonly Part[]): readonly Candidate[] {
+  const now = radiatorsIn(build).flatMap((r) => fansOf(build, r.id));
+  return ([120, 140] as const).flatMap((section) => {
+    const here = now.filter((f) => f.part.section_mm === section);
+    if (here.length === 0) return [];
+    return offer
+      .filter(
+        (p): p is FanPart =>
+          p.kind === 'fan' && p.section_mm === section && here.some((f) => f.part.id !== p.id),
+      )
+      .map((part): Candidate => ({
+        id: `fans-${part.id}`,
+        kind: 'fans',
+        label: `${part.name} on the radiators`,
+        edit: {
+          do: 'batch',
+          edits: here.flatMap((f): Edit[] => [
+            { do: 'item.replace', item: f.id, part },
+            {
+              do: 'item.set',
+              item: f.id,
+              values: { speed_rpm: held(part, f.settings.speed_rpm ?? f.part.fullSpeed_rpm) },
+            },
+          ]),
+        },
+      }));
+  });
+}
+
+/** Another core in a radiator's place: thicker, denser, or a section longer. */
+function otherCores(build: Build, offer: readonly Part[]): readonly Candidate[] {
+  return radiatorsIn(build).flatMap((r) =>
+    offer
+      .filter(
+        (p): p is RadiatorPart =>
+          p.kind === 'radiator' &&
+          p.id !== r.part.id &&
+          p.section_mm === r.part.section_mm &&
+          (p.sections === r.part.sections || p.sections === r.part.sections + 1) &&
+          p.core.finMetal === r.part.core.finMetal,
+      )
+      .map((part): Candidate => ({
+        id: `core-${r.id}-${part.id}`,
+        kind: part.sections > r.part.sections ? 'section' : 'core',
+        label: `${part.name} for ${r.name}`,
+        edit: { do: 'item.replace', item: r.id, part },
+      })),
+  );
+}
+
+/** Tried on each free mount, largest first. */
+const MOST_PER_MOUNT = 2;
+
+/** One more radiator on a free mount, with fans like those there are, let into the loop where it needs least tube. */
+function moreRadiators(build: Build, offer: readonly Part[]): readonly Candidate[] {
+  const [like] = radiatorsIn(build);
+  const loop = build.loops[0];
+  const fan = like && fansOf(build, like.id)[0];
+  if (!like || !fan || !loop) return [];
+  const parts = offer
+    .filter(
+      (p): p is RadiatorPart =>
+        p.kind === 'radiator' &&
+        p.section_mm === fan.part.section_mm &&
+        p.core.finMetal === like.part.core.finMetal,
+    )
+    .sort(
+      (a, b) =>
+        b.sections - a.sections ||
+        Math.abs(a.size[2] - like.part.size[2]) - Math.abs(b.size[2] - like.part.size[2]),
+    );
+  const tried = new Map<string, number>();
+  return parts.flatMap((part) =>
+    defaultPlacements(build, { id: '', part }).flatMap(({ placement }): Candidate[] => {
+      if (placement.on !== 'mount') return [];
+      const count = tried.get(placement.mount) ?? 0;
+      if (count >= MOST_PER_MOUNT) return [];
+      const ids = build.items.map((i) => i.id);
+      const id = freeId(ids, 'radiator'),
+        fans = freeId([...ids, id], 'fan');
+      const mount =
+        build.case?.mounts.find((m) => m.id === placement.mount)?.name.toLowerCase() ??
+        placement.mount;
+      const added: Edit[] = [
+        { do: 'item.add', item: { id, name: `Radiator, ${mount}`, part, placement, settings: {} } },
+        {
+          do: 'item.add',
+          item: {
+            id: fans,
+            name: `Fans, ${mount}`,
+            part: fan.part,
+            placement: { on: 'radiator', item: id, face: 'interior' },
+            settings:
+              fan.settings.speed_rpm === undefined ? {} : { speed_rpm: fan.settings.speed_rpm },
+          },
+        },
+      ];
+      const into = insertStation(
+        added.reduce((b, e) => applyEdit(b, e).build, build),
+        loop.id,
+        id,
+      );
+      if (!into) return [];
+      tried.set(placement.mount, count + 1);
+      return [
+        {
+          id: `radiator-${part.id}-${placement.mount}`,
+          kind: 'radiator',
+          label: `${part.name} on the ${mount}`,
+          edit: { do: 'batch', edits: [...added, into] },
+        },
+      ];
+    }),
+  );
+}
+
+function bothFaces(build: Build): readonly Candidate[] {
+  return radiatorsIn(build).flatMap((r): Candidate[] => {
+    const fans = fansOf(build, r.id),
+      [only] = fans;
+    if (fans.length !== 1 || only?.placement.on !== 'radiator') return [];
+    const id = freeId(
+      build.items.map((i) => i.id),
+      'fan',
+    );
+    const item: Item = {
+      id,
+      name: `${only.name}, far face`,
+      part: only.part,
+      placement: {
+        on: 'radiator',
+        item: r.id,
+        face: only.placement.face === 'frame' ? 'interior' : 'frame',
+      },
+      settings: only.settings.speed_rpm === undefined ? {} : { speed_rpm: only.settings.speed_rpm },
+    };
+    return [
+      {
+        id: `both-${r.id}`,
+        kind: 'both faces',
+        label: `Fans on both faces of ${r.name}`,
+        edit: { do: 'item.add', item },
+      },
+    ];
+  });
+}
+
+function directions(build: Build): readonly Candidate[] {
+  return radiatorsIn(build).flatMap((r): Candidate[] =>
+    r.placement.on !== 'mount'
+      ? []
+      : [
+          {
+            id: `turn-${r.id}`,
+            kind: 'direction',
+            label: r.placement.air === 'in' ? `${r.name} blows out` : `${r.name} draws room air in`,
+            edit: {
+              do: 'item.place',
+              item: r.id,
+              placement: { ...r.placement, air: r.placement.air === 'in' ? 'out' : 'in' },
+            },
+          },
+        ],
+  );
+}
+
+/** A fan that blows out, on each mount that is free for one: the first on offer, at two thirds of its speed. */
+function exhaust(build: Build, offer: readonly Part[]): readonly Candidate[] {
+  const seen = new Set<string>();
+  return offer
+    .filter((p): p is FanPart => p.kind === 'fan')
+    .flatMap((part) =>
+      defaultPlacements(build, { id: '', part }).flatMap(({ placement }): Candidate[] => {
+        if (placement.on !== 'mount' || seen.has(placement.mount)) return [];
+        seen.add(placement.mount);
+        const id = freeId(
+            build.items.map((i) => i.id),
+            'fan',
+          ),
+          mount =
+            build.case?.mounts.find((m) => m.id === placement.mount)?.name.toLowerCase() ??
+            placement.mount;
+        return [
+          {
+            id: `exhaust-${placement.mount}`,
+            kind: 'case fan',
+            label: `${part.name} blowing out, ${mount}`,
+            edit: {
+              do: 'item.add',
+              item: {
+                id,
+                name: `Fan, ${mount}`,
+                part,
+                placement: { ...placement, air: 'out' },
+                settings: { speed_rpm: held(part, (2 * part.fullSpeed_rpm) / 3) },
+              },
+            },
+          },
+        ];
+      }),
+    );
+}
+
+/** Steps of pump speed tried, as shares of the present one. */
+const PUMP_STEPS = [0.8, 1.2] as const;
+
+function pumpSpeeds(build: Build): readonly Candidate[] {
+  const pumps = build.items.filter((i): i is Item & { part: PumpPart } => i.part.kind === 'pump');
+  return PUMP_STEPS.flatMap((share): Candidate[] => {
+    const sets = pumps.flatMap((p): { readonly id: string; readonly rpm: number }[] => {
+      const now = p.settings.speed_rpm ?? p.part.fullSpeed_rpm,
+        rpm = held(p.part, now * share);
+      return Math.abs(rpm - now) > 20 ? [{ id: p.id, rpm }] : [];
+    });
+    const [first] = sets;
+    if (!first) return [];
+    return [
+      {
+        id: `pump-${share}`,
+        kind: 'pump speed',
+        label: `${sets.length > 1 ? 'Pumps' : 'Pump'} at ${formatNumber(first.rpm)} rpm`,
+        edit: {
+          do: 'batch',
+          edits: sets.map((s): Edit => ({
+            do: 'item.set',
+            item: s.id,
+            values: { speed_rpm: s.rpm },
+          })),
+        },
+      },
+    ];
+  });
+}
+
+/** All loops as one, laid anew in the shortest order with every pump in the row. */
+function joined(build: Build): readonly Candidate[] {
+  const [first] = build.loops;
+  if (!first || build.loops.length < 2) return [];
+  const apart = build.loops.reduce(
+    (b, l) => applyEdit(b, { do: 'loop.remove', loop: l.id }).build,
+    build,
+  );
+  const items = resolve(build)
+    .loops.flatMap((g) => g.stations)
+    .filter((id) => build.items.find((i) => i.id === id)?.part.kind !== 'inline');
+  const edit = proposeLoop(apart, {
+    name: first.name,
+    tube: first.tube,
+    fitting: first.fitting,
+    coolant: first.coolant,
+    items,
+  });
+  return edit
+    ? [
+        {
+          id: 'loops-joined',
+          kind: 'loops',
+          label: `One loop instead of ${build.loops.length}`,
+          edit: {
+            do: 'batch',
+            edits: [...build.loops.map((l): Edit => ({ do: 'loop.remove', loop: l.id })), edit],
+          },
+        },
+      ]
+    : [];
+}
+
+/** The first block in a loop of its own with a radiator, a second pump and the smallest reservoir on offer. */
+function parted(build: Build, offer: readonly Part[]): readonly Candidate[] {
+  const [only] = build.loops;
+  if (!only || build.loops.length !== 1) return [];
+  const stations = resolve(build).loops[0]?.stations ?? [];
+  const ofKind = (kind: string): readonly string[] =>
+    stations.filter((s) => build.items.find((i) => i.id === s)?.part.kind === kind);
+  const blocks = ofKind('block'),
+    radiators = ofKind('radiator'),
+    pump = build.items.find((i) => i.id === ofKind('pump')[0]);
+  const [reservoir] = offer
+    .filter((p) => p.kind === 'reservoir')
+    .sort((a, b) => (a.kind === 'reservoir' && b.kind === 'reservoir' ? a.fill_mL - b.fill_mL : 0));
+  if (
+    blocks.length < 2 ||
+    radiators.length < 2 ||
+    pump?.part.kind !== 'pump' ||
+    reservoir?.kind !== 'reservoir'
+  )
+    return [];
+  const ids = build.items.map((i) => i.id);
+  const pumpId = freeId(ids, 'pump'),
+    reservoirId = freeId(ids, 'reservoir');
+  let made = applyEdit(build, { do: 'loop.remove', loop: only.id }).build;
+  const edits: Edit[] = [{ do: 'loop.remove', loop: only.id }];
+  const take = (edit: Edit | null): void => {
+    if (edit) {
+      edits.push(edit);
+      made = applyEdit(made, edit).build;
+    }
+  };
+  for (const [id, part, name] of [
+    [pumpId, pump.part, 'Second pump'],
+    [reservoirId, reservoir, 'Second reservoir'],
+  ] as const) {
+    take({
+      do: 'item.add',
+      item: {
+        id,
+        name,
+        part,
+        placement: defaultPlacements(made, { id, part })[0]?.placement ?? { on: 'bench' },
+        settings:
+          id === pumpId && pump.settings.speed_rpm !== undefined
+            ? { speed_rpm: pump.settings.speed_rpm }
+            : {},
+      },
+    });
+  }
+  const own = { tube: only.tube, fitting: only.fitting, coolant: only.coolant };
+  const smallest = [...radiators].sort(
+    (a, b) => sections(build, a) - sections(build, b),
+  )[0] as string;
+  const second = [reservoirId, pumpId, blocks[0] as string, smallest];
+  take(
+    proposeLoop(made, {
+      ...own,
+      name: only.name,
+      items: stations.filter(
+        (s) => !second.includes(s) && build.items.find((i) => i.id === s)?.part.kind !== 'inline',
+      ),
+    }),
+  );
+  take(proposeLoop(made, { ...own, name: 'Second loop', items: second }));
+  return made.loops.length === 2
+    ? [
+        {
+          id: 'loops-parted',
+          kind: 'loops',
+          label: `A loop of its own for ${build.items.find((i) => i.id === blocks[0])?.name ?? 'one block'}`,
+          edit: { do: 'batch', edits },
+        },
+      ]
+    : [];
+}
+
+const sections = (build: Build, id: string): number => {
+  const part = build.items.find((i) => i.id === id)?.part;
+  return part?.kind === 'radiator' ? part.sections : 0;
+};

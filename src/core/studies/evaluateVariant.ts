@@ -1,0 +1,118 @@
+import { applyEdit, withoutRoutes, type Build } from '../design';
+import { workOut, type Workings } from '../analysis';
+import { worstRise } from '../thermal';
+import type { Part } from '../components';
+import { candidates, type Candidate } from './candidates';
+
+/** A change worked out whole: runs, flow, heat, noise, fit and list of the build with it, against the build without. */
+export interface Judged extends Candidate {
+  /** Coolant of the warmest loop, K against now; null when one of the two has no steady state. */
+  readonly rise_K: number | null;
+  /** Room the hottest part has under its limit, K against now. */
+  readonly headroom_K: number | null;
+  /** At the fan speeds the change leaves, dBA against now. */
+  readonly noise_dBA: number;
+  /** Noise at the slowest fan speed that holds the brief's rise, dBA against now; null when it is not held either way. */
+  readonly quietest_dBA: number | null;
+  /** Noise at that speed, dBA; null when no speed holds the rise. */
+  readonly holdsAt_dBA: number | null;
+  /** What the list costs more, minor units of currency. */
+  readonly cost_minor: number;
+  /** Findings of fit and runs that fail with it and not without. */
+  readonly troubles: readonly string[];
+}
+
+const FIT_STAGES = new Set(['case', 'runs', 'materials', 'flow']);
+
+/** Judges every candidate. `tell` hears how many of how many are done, and stops the search by answering false. */
+export function judgeChanges(
+  build: Build,
+  offer: readonly Part[],
+  tell: (done: number, of: number) => boolean = () => true,
+): readonly Judged[] {
+  const now = basesOf(build);
+  const list = candidates(build, offer);
+  const out: Judged[] = [];
+  for (const [i, c] of list.entries()) {
+    out.push(judge(c, build, now));
+    if (!tell(i + 1, list.length)) break;
+  }
+  return out.sort((a, b) => (a.rise_K ?? Infinity) - (b.rise_K ?? Infinity));
+}
+
+/** A build worked out as its layout says, and with its runs estimated: that once it is asked for. */
+interface Bases {
+  readonly routed: Workings;
+  estimated(): Workings;
+}
+
+function basesOf(build: Build): Bases {
+  const routed = workOut(build);
+  let estimated: Workings | null = null;
+  return { routed, estimated: () => (estimated ??= workOut(withoutRoutes(build))) };
+}
+
+const unroutedIn = ({ reports }: Workings): number =>
+  reports.runs.filter((r) => r.by === 'tube' && r.estimated).length;
+
+/** Both builds on one basis: as routed where the change leaves every route as it is, with runs estimated in both otherwise. */
+function onOneBasis(changed: Build, bases: Bases): readonly [now: Workings, then: Workings] {
+  const then = workOut(changed);
+  if (unroutedIn(then) === unroutedIn(bases.routed)) return [bases.routed, then];
+  return [bases.estimated(), workOut(withoutRoutes(changed))];
+}
+
+export function judge(candidate: Candidate, build: Build, bases: Bases = basesOf(build)): Judged {
+  const [now, then] = onOneBasis(applyEdit(build, candidate.edit).build, bases);
+  const load = build.brief.loadCase;
+  const before = now.reports.heat[load],
+    after = then.reports.heat[load];
+  const less = (a: number | null, b: number | null): number | null =>
+    a === null || b === null ? null : a - b;
+  const known = new Set(
+    now.findings.filter((f) => f.severity === 'fails').map((f) => `${f.code} ${f.subjects.join()}`),
+  );
+  return {
+    ...candidate,
+    rise_K: less(worstRise(after), worstRise(before)),
+    headroom_K: less(room(after.spots), room(before.spots)),
+    noise_dBA: after.noise_dBA - before.noise_dBA,
+    quietest_dBA: less(then.reports.sizing.quietestNoise_dBA, now.reports.sizing.quietestNoise_dBA),
+    holdsAt_dBA: then.reports.sizing.quietestNoise_dBA,
+    cost_minor: then.reports.list.loopTotal - now.reports.list.loopTotal,
+    troubles: then.findings
+      .filter(
+        (f) =>
+          f.severity === 'fails' &&
+          FIT_STAGES.has(f.stage) &&
+          !known.has(`${f.code} ${f.subjects.join()}`),
+      )
+      .map((f) => f.title),
+  };
+}
+
+function room(spots: Workings['reports']['heat']['play']['spots']): number | null {
+  const cooled = spots.filter((s) => s.cooledBy !== null);
+  return cooled.length === 0 || cooled.some((s) => s.temp_C === null)
+    ? null
+    : Math.min(...cooled.map((s) => s.limit_C - (s.temp_C as number)));
+}
+
+/** Cooling worth naming, K. */
+const WORTH_K = 0.1;
+
+/** Best use of an amount of money: the affordable change that fits, is no louder where you sit and cools most; null when none gains. */
+export function bestUse(changes: readonly Judged[], most_minor: number): Judged | null {
+  const fair = changes.filter(
+    (c) =>
+      c.troubles.length === 0 &&
+      c.cost_minor <= most_minor &&
+      c.rise_K !== null &&
+      c.rise_K < -WORTH_K &&
+      c.noise_dBA < 1,
+  );
+  return fair.reduce<Judged | null>(
+    (a, b) => (a && (a.rise_K as number) <= (b.rise_K as number) ? a : b),
+    null,
+  );
+}

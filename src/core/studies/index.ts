@@ -1,0 +1,33 @@
+export { candidates, type Candidate, type ChangeKind } from './candidates';
+export { judge, judgeChanges, bestUse, type Judged } from './evaluateVariant';
+export { whatFits, type WhatFits } from './whatFits';
+export type { FitSet } from './fitSets';
+export { type FanFaces, type FitChoice, type FitRefusal, type MountFits } from './ways';
+export { hangEdit, hangSetEdit, hangsOn } from './mountPart';
+export {
+  compareOrders,
+  whyNoOrders,
+  MOST_PARTS,
+  type OrderJudged,
+  type OrdersCompared,
+} from './orders';
+export { whatIfShort, GIVE_MM, type Rescue } from './short';
+export { betterPorts, type PortsFound } from './betterPorts';
+export { bridgeOffers, type BridgeOffer } from './bridge';
+export { compareParts, type PartCompared } from './compareParts';
+export {
+  pumpChoice,
+  pumpChoices,
+  pumpEdit,
+  PUMP_WAYS,
+  type PumpChoice,
+  type PumpWay,
+} from './pumpSelection';
+export {
+  splitSchool,
+  isBeside,
+  type Arrangement,
+  type SplitPart,
+  type SplitSchool,
+} from './seriesParallel';
+export { familyChange, familyOf, PLAIN_FAMILY, type FamilyChange } from './family';

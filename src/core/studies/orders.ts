@@ -1,0 +1,157 @@
+import { applyEdit, type Build, type Edit } from '../design';
+import { workOut } from '../analysis';
+import { reorderLoop } from '../loops';
+import { resolve } from '../system';
+import { distance, type Vec } from '../geometry';
+import { layoutEdit, routeBuild, routesOf, unroutedRuns, withRoutes } from '../routing';
+import { estimateRuns } from '../tubing';
+
+/** A loop's parts in one order, laid and judged whole. */
+export interface OrderJudged {
+  readonly order: readonly string[];
+  /** Null for the order there is now. */
+  readonly edit: Edit | null;
+  readonly tube_mm: number;
+  readonly bends: number;
+  /** Runs for which routing found no way. */
+  readonly without: number;
+  /** Hottest spot of each part cooled in this loop, °C. */
+  readonly temps: readonly { readonly item: string; readonly temp_C: number }[];
+  /** Mean coolant over room air of this loop, K. */
+  readonly rise_K: number | null;
+}
+
+export interface OrdersCompared {
+  readonly rows: readonly OrderJudged[];
+  /** Orders there are, and how many of them were laid in space. */
+  readonly all: number;
+  /** Most that any part's temperature differs between the orders shown, K. */
+  readonly spread_K: number | null;
+}
+
+export const MOST_PARTS = 8;
+/** Orders measured by estimated runs, of those the straightest; and of these laid in space. */
+const MOST_ESTIMATED = 60,
+  MOST_LAID = 6;
+/** A bend is worth so much tube when estimates are ranked, mm. */
+const BEND_MM = 45;
+
+/** Why a loop's orders are not compared; null when they are. */
+export function whyNoOrders(build: Build, loopId: string): string | null {
+  const graph = resolve(build).loops.find((g) => g.loop.id === loopId);
+  if (!graph) return 'There is no such loop.';
+  if (graph.branched) return 'The flow splits in this loop: its parts have no single order.';
+  if (!graph.closed) return 'The loop is not closed yet.';
+  return graph.stations.length > MOST_PARTS
+    ? `It has ${graph.stations.length} parts; orders are compared for up to ${MOST_PARTS}.`
+    : null;
+}
+
+/**
+ * Orders of a loop's parts behind its reservoir and pumps, ranked by runs without a way, then tube and bends. All are weighed by the way between the
+ * parts; the straightest by estimated runs; the best of those are routed in space and worked out whole. `tell` hears how far it is and stops by answering false.
+ */
+export function compareOrders(
+  build: Build,
+  loopId: string,
+  tell: (done: number, of: number) => boolean = () => true,
+): OrdersCompared | null {
+  const model = resolve(build),
+    graph = model.loops.find((g) => g.loop.id === loopId);
+  if (!graph || whyNoOrders(build, loopId) !== null) return null;
+  const kind = (id: string): string => build.items.find((i) => i.id === id)?.part.kind ?? '';
+  const head = graph.stations.filter((s) => kind(s) === 'reservoir' || kind(s) === 'pump'),
+    rest = graph.stations.filter((s) => !head.includes(s));
+  const middle = new Map(
+    graph.stations.map((s) => [s, middleOf(model.placed.get(s)?.ports.map((p) => p.at) ?? [])]),
+  );
+  const length = (order: readonly string[]): number =>
+    order.reduce((sum, s, i) => {
+      const a = middle.get(s),
+        b = middle.get(order[(i + 1) % order.length] as string);
+      return sum + (a && b ? distance(a, b) : 150);
+    }, 0);
+  const orders = permutations(rest)
+    .map((r) => [...head, ...r])
+    .map((order) => ({ order, length: length(order) }))
+    .sort((a, b) => a.length - b.length);
+  const steps = MOST_LAID + 2;
+  if (!tell(0, steps)) return null;
+  const estimated = orders
+    .slice(0, MOST_ESTIMATED)
+    .flatMap(({ order }) => {
+      const after = applyEdit(build, reorderLoop(build, loopId, order)).build,
+        runs = estimateRuns(resolve(after)).filter((r) => r.loop === loopId);
+      return [{ order, after, worth: runs.reduce((s, r) => s + r.cut_mm + r.bends * BEND_MM, 0) }];
+    })
+    .sort((a, b) => a.worth - b.worth);
+  if (!tell(1, steps)) return null;
+  const now = graph.stations.join(),
+    rows: OrderJudged[] = [judge(routedWhole(build), loopId, graph.stations, null)];
+  for (const { order, after } of estimated
+    .filter((e) => e.order.join() !== now)
+    .slice(0, MOST_LAID)) {
+    if (!tell(rows.length + 1, steps)) return null;
+    const laid = layoutEdit(after, routeBuild(after));
+    const reorder = reorderLoop(build, loopId, order);
+    // What is taken is what was judged, to the last corner.
+    const edit: Edit = laid ? { do: 'batch', edits: [reorder, laid] } : reorder;
+    rows.push(judge(laid ? applyEdit(after, laid).build : after, loopId, order, edit));
+  }
+  rows.sort(
+    (a, b) =>
+      a.without - b.without || a.tube_mm + a.bends * BEND_MM - b.tube_mm - b.bends * BEND_MM,
+  );
+  const items = [...new Set(rows.flatMap((r) => r.temps.map((t) => t.item)))];
+  const spreads = items.map((i) => {
+    const t = rows.flatMap((r) => r.temps.find((x) => x.item === i)?.temp_C ?? []);
+    return Math.max(...t) - Math.min(...t);
+  });
+  return { rows, all: orders.length, spread_K: spreads.length > 0 ? Math.max(...spreads) : null };
+}
+
+/** The build as its document says where every run is routed, or was found to have no way; routed from nothing otherwise. */
+function routedWhole(build: Build): Build {
+  const model = resolve(build);
+  const routed = routesOf(model);
+  const open = unroutedRuns(model, routed).length - routed.missing.length;
+  return open === 0 ? build : withRoutes(build);
+}
+
+function judge(
+  build: Build,
+  loopId: string,
+  order: readonly string[],
+  edit: Edit | null,
+): OrderJudged {
+  const { reports, routed } = workOut(build);
+  const runs = reports.runs.filter((r) => r.loop === loopId && r.by === 'tube'),
+    heat = reports.heat[build.brief.loadCase];
+  const cooled = new Map<string, number>();
+  for (const s of heat.spots)
+    if (s.cooledBy !== null && order.includes(s.cooledBy) && s.temp_C !== null)
+      cooled.set(s.item, Math.max(cooled.get(s.item) ?? -Infinity, s.temp_C));
+  return {
+    order,
+    edit,
+    tube_mm: runs.reduce((s, r) => s + r.cut_mm, 0),
+    bends: runs.reduce((s, r) => s + r.bends, 0),
+    without: routed.missing.filter((m) => m.loop === loopId).length,
+    temps: [...cooled].map(([item, temp_C]) => ({ item, temp_C })),
+    rise_K: heat.loops.find((l) => l.id === loopId)?.rise_K ?? null,
+  };
+}
+
+const middleOf = (points: readonly Vec[]): Vec | null =>
+  points.length === 0
+    ? null
+    : ([0, 1, 2].map(
+        (i) => points.reduce((s, p) => s + p[i as 0], 0) / points.length,
+      ) as unknown as Vec);
+
+function permutations<T>(list: readonly T[]): readonly (readonly T[])[] {
+  if (list.length <= 1) return [list];
+  return list.flatMap((x, i) =>
+    permutations([...list.slice(0, i), ...list.slice(i + 1)]).map((p) => [x, ...p]),
+  );
+}

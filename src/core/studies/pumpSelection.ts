@@ -1,0 +1,247 @@
+import { applyEdit, type Build, type Edit, type Item, type Placement } from '../design';
+import { atFullSpeed, flowAtShares, networkOf, pumpMargin, slowestShareFor } from '../hydraulics';
+import {
+  heatSetup,
+  noiseOf,
+  settle,
+  solvePrepared,
+  type CaseReport,
+  type HeatSetup,
+} from '../thermal';
+import { secondPump } from '../loops';
+import { resolve, type GraphEdge, type LoopGraph, type Model } from '../system';
+import type { HeadPoint, InlinePart, PumpPart } from '../components';
+import { runsOf } from '../routing';
+import type { Run } from '../tubing';
+import { soundAtDistance, soundAtSpeed, soundSum } from '../units';
+
+export const PUMP_WAYS = ['one', 'series', 'parallel'] as const;
+export type PumpWay = (typeof PUMP_WAYS)[number];
+
+/** One pump, or two alike, in a loop's place for pumps. */
+export interface PumpChoice {
+  readonly part: PumpPart;
+  readonly way: PumpWay;
+  /** Round the loop at full speed, L/min. */
+  readonly fullFlow_Lmin: number;
+  /** Slowest speed that still moves the wanted flow, in steps of 50 and held above the pump's own least speed; null when full speed does not. */
+  readonly speed_rpm: number | null;
+  /** What it moves at that speed, L/min. */
+  readonly flow_Lmin: number | null;
+  /** Head to spare at the wanted flow and full speed, as a share of what is needed. */
+  readonly margin: number | null;
+  /** Pumps alone at the listener, at that speed (at full speed when it does not reach), dBA. */
+  readonly noise_dBA: number;
+  /** Everything together there, dBA. */
+  readonly allNoise_dBA: number;
+  /** How much warmer the part with the least room gets by running at that speed instead of full, K. */
+  readonly slowerCosts_K: number | null;
+  /** Hottest part against its limit at that speed: what is left, K. */
+  readonly headroom_K: number | null;
+  readonly price_minor: number;
+}
+
+/** Speeds are given in steps a controller can be set to, upward, so that the wanted flow is held, rpm. */
+const STEP_RPM = 50;
+const stepped = (rpm: number, part: PumpPart): number =>
+  Math.min(
+    part.fullSpeed_rpm,
+    Math.ceil(Math.max(part.minSpeed_rpm, rpm) / STEP_RPM - 1e-9) * STEP_RPM,
+  );
+
+/** Two alike as one: heads add in a row, flows add side by side. */
+function combined(part: PumpPart, way: PumpWay): PumpPart {
+  if (way === 'one') return part;
+  const points = part.points.map(([q, h]): HeadPoint =>
+    way === 'series' ? [q, 2 * h] : [2 * q, h],
+  );
+  return {
+    ...part,
+    points,
+    power_W: 2 * part.power_W,
+    sound_dBA: soundSum([part.sound_dBA, part.sound_dBA]),
+  };
+}
+
+/** The same model with one loop's pumps replaced. Further pumps give way: passed freely in a row, shut off side by side. */
+function withPump(model: Model, graph: LoopGraph, pump: Item): Model {
+  const pumps = graph.edges.filter((e) => e.item?.part.kind === 'pump');
+  const side = graph.branched && pumps.length > 1;
+  const edges = graph.edges.flatMap((e): GraphEdge[] => {
+    if (e.item?.part.kind !== 'pump') return [e];
+    if (e === pumps[0]) return [{ ...e, item: pump }];
+    return side
+      ? []
+      : [
+          {
+            id: e.id,
+            from: e.from,
+            to: e.to,
+            kind: 'passage',
+            passage: { from: '', to: '', points: [] },
+          },
+        ];
+  });
+  const gone = new Set(pumps.slice(1).map((e) => e.item?.id));
+  const build: Build = {
+    ...model.build,
+    items: model.build.items
+      .filter((i) => !gone.has(i.id))
+      .map((i) => (i.id === pump.id ? pump : i)),
+  };
+  return {
+    ...model,
+    build,
+    loops: model.loops.map((g) => (g === graph ? { ...graph, edges } : g)),
+  };
+}
+
+/** Least room any part has under its limit, K; null when a temperature is unknown. */
+function headroom(report: CaseReport): number | null {
+  const cooled = report.spots.filter((s) => s.cooledBy !== null);
+  if (cooled.length === 0 || cooled.some((s) => s.temp_C === null)) return null;
+  return Math.min(...cooled.map((s) => s.limit_C - (s.temp_C as number)));
+}
+
+/** How one pump, or two alike, would do in the loop at its speeds. Null when the loop has no pump to be replaced. */
+export function pumpChoice(
+  model: Model,
+  runs: readonly Run[],
+  setup: HeatSetup,
+  loop: string,
+  coolant_C: number,
+  part: PumpPart,
+  way: PumpWay,
+): PumpChoice | null {
+  const graph = model.loops.find((g) => g.loop.id === loop);
+  const first = graph?.edges.find((e) => e.item?.part.kind === 'pump')?.item;
+  if (!graph || !first) return null;
+  const { brief } = model.build;
+  const target = brief.limits.flow_Lmin;
+  const whole = combined(part, way);
+  const at = (speed_rpm: number): Model =>
+    withPump(model, graph, { ...first, part: whole, settings: { ...first.settings, speed_rpm } });
+  const full = at(part.fullSpeed_rpm);
+  const fullGraph = full.loops.find((g) => g.loop.id === loop) as LoopGraph;
+  const network = atFullSpeed(networkOf(full, fullGraph, runs, coolant_C));
+  const share = slowestShareFor(network, target);
+  const speed_rpm = share === null ? null : stepped(share * part.fullSpeed_rpm, part);
+  const heat = (rpm: number): { report: CaseReport; all: number } => {
+    const here = at(rpm);
+    const prepared = settle(here, runs, { ...setup, model: here }, brief.loadCase).prepared;
+    return {
+      report: solvePrepared(prepared, brief.loadCase),
+      all: noiseOf({ ...setup, model: here }),
+    };
+  };
+  const fast = heat(part.fullSpeed_rpm),
+    slow = speed_rpm === null ? null : heat(speed_rpm);
+  const fastRoom = headroom(fast.report),
+    slowRoom = slow && headroom(slow.report);
+  const count = way === 'one' ? 1 : 2;
+  const alone = soundAtSpeed(whole.sound_dBA, speed_rpm ?? part.fullSpeed_rpm, part.fullSpeed_rpm);
+  return {
+    part,
+    way,
+    speed_rpm,
+    fullFlow_Lmin: flowAtShares(network, [1])[0] as number,
+    flow_Lmin:
+      speed_rpm === null
+        ? null
+        : (flowAtShares(network, [speed_rpm / part.fullSpeed_rpm])[0] as number),
+    margin: pumpMargin(network, target),
+    noise_dBA: Math.max(0, soundAtDistance(alone, 1, brief.listener_m)),
+    allNoise_dBA: (slow ?? fast).all,
+    slowerCosts_K: fastRoom === null || slowRoom === null ? null : fastRoom - slowRoom,
+    headroom_K: slowRoom,
+    price_minor: count * part.price_minor,
+  };
+}
+
+/**
+ * Makes a loop's pump this one, or two of it: further pumps go, the first is replaced, a second is set behind it or beside it. They run at
+ * the slowest speed that holds the brief's flow once they stand there with their tubes, or flat out when none does.
+ * Null when the loop has no pump, or no way for a second.
+ */
+export function pumpEdit(
+  build: Build,
+  loop: string,
+  part: PumpPart,
+  way: PumpWay,
+  tee: InlinePart | null,
+  place: (build: Build) => Placement,
+): Edit | null {
+  const [first, ...others] = pumpsOf(build, loop);
+  if (first === undefined) return null;
+  const edits: Edit[] = [
+    ...others.map((item): Edit => ({ do: 'item.remove', item })),
+    { do: 'item.replace', item: first, part },
+  ];
+  let made = edits.reduce((b, e) => applyEdit(b, e).build, build);
+  if (way !== 'one') {
+    const second = secondPump(made, loop, first, part, way, tee, place(made));
+    if (!second) return null;
+    edits.push(second);
+    made = applyEdit(made, second).build;
+  }
+  const speed_rpm = holdingSpeed(made, loop, part);
+  return {
+    do: 'batch',
+    edits: [
+      ...edits,
+      ...pumpsOf(made, loop).map((item): Edit => ({ do: 'item.set', item, values: { speed_rpm } })),
+    ],
+  };
+}
+
+const pumpsOf = (build: Build, loop: string): readonly string[] =>
+  resolve(build)
+    .loops.find((g) => g.loop.id === loop)
+    ?.stations.filter((s) => build.items.find((i) => i.id === s)?.part.kind === 'pump') ?? [];
+
+/** Slowest speed of a loop's pumps that moves the wanted flow as the build stands, rpm; full speed when none does. */
+function holdingSpeed(build: Build, loop: string, part: PumpPart): number {
+  const model = resolve(build),
+    runs = runsOf(model);
+  const graph = model.loops.find((g) => g.loop.id === loop);
+  if (!graph) return part.fullSpeed_rpm;
+  const { flow } = settle(model, runs, heatSetup(model), build.brief.loadCase);
+  const coolant_C = flow.loops.find((l) => l.id === loop)?.coolant_C ?? build.brief.room_C;
+  const share = slowestShareFor(
+    atFullSpeed(networkOf(model, graph, runs, coolant_C)),
+    build.brief.limits.flow_Lmin,
+  );
+  return share === null ? part.fullSpeed_rpm : stepped(share * part.fullSpeed_rpm, part);
+}
+
+/** All pumps in all ways: those that reach the wanted flow first, quietest first. `tell` hears how many of how many are done; it stops when told to. */
+export function pumpChoices(
+  model: Model,
+  runs: readonly Run[],
+  loop: string,
+  coolant_C: number,
+  pumps: readonly PumpPart[],
+  tell: (done: number, of: number) => boolean = () => true,
+): readonly PumpChoice[] {
+  const setup = heatSetup(model);
+  const rows: PumpChoice[] = [];
+  const of = pumps.length * PUMP_WAYS.length;
+  let done = 0;
+  for (const part of pumps) {
+    for (const way of PUMP_WAYS) {
+      const row = pumpChoice(model, runs, setup, loop, coolant_C, part, way);
+      if (row) rows.push(row);
+      done += 1;
+      if (!tell(done, of)) return sorted(rows);
+    }
+  }
+  return sorted(rows);
+}
+
+const sorted = (rows: readonly PumpChoice[]): readonly PumpChoice[] =>
+  [...rows].sort(
+    (a, b) =>
+      Number(a.speed_rpm === null) - Number(b.speed_rpm === null) ||
+      a.noise_dBA - b.noise_dBA ||
+      a.price_minor - b.price_minor,
+  );

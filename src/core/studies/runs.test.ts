@@ -1,0 +1,183 @@
+import { describe, expect, test } from '@jest/globals';
+import { CATALOGUE, demoBuild } from '@/catalogue';
+import { applyEdit, type Build, type Edit } from '../design';
+import { workOut } from '../analysis';
+import { reorderLoop } from '../loops';
+import { resolve } from '../system';
+import { routeBuild, routesOf } from '../routing';
+import {
+  betterPorts,
+  compareOrders,
+  compareParts,
+  whatIfShort,
+  whyNoOrders,
+  type OrdersCompared,
+} from '.';
+
+const desk = demoBuild('dawn-chorus-desk') as Build,
+  tower = demoBuild('fenland-flood-tower') as Build;
+const found = routesOf(resolve(desk));
+
+describe('orders compared', () => {
+  const compared = compareOrders(desk, 'loop') as OrdersCompared;
+
+  /** Reservoir and pump stay first; four parts behind them in 4! orders. */
+  test('all orders are weighed; the one there is now stands among those told', () => {
+    expect(compared.all).toBe(24);
+    expect(compared.rows.filter((r) => r.edit === null)).toHaveLength(1);
+    for (const r of compared.rows) expect(r.order.slice(0, 2)).toEqual(['reservoir', 'pump']);
+    expect(new Set(compared.rows.map((r) => r.order.join())).size).toBe(compared.rows.length);
+  });
+
+  test('each row is the whole evaluation of the loop in that order, routed', () => {
+    const row = compared.rows.find((r) => r.edit !== null) as OrdersCompared['rows'][number],
+      build = applyEdit(desk, row.edit as Edit).build,
+      { reports } = workOut(build);
+    expect(row.tube_mm).toBeCloseTo(
+      reports.runs.reduce((s, r) => s + r.cut_mm, 0),
+      6,
+    );
+    expect(row.bends).toBe(reports.runs.reduce((s, r) => s + r.bends, 0));
+    for (const t of row.temps)
+      expect(t.temp_C).toBeCloseTo(
+        Math.max(
+          ...reports.heat[build.brief.loadCase].spots
+            .filter((s) => s.item === t.item && s.temp_C !== null)
+            .map((s) => s.temp_C as number),
+        ),
+        6,
+      );
+  });
+
+  /** Common practice, no source: order moves any part by about 1 K at usual flows. */
+  test('order matters little: no part by more than 1.5 K', () => {
+    expect(compared.spread_K).toBeGreaterThan(0);
+    expect(compared.spread_K).toBeLessThan(1.5);
+  });
+
+  test('fewest runs without a way first, then the least tube and bends', () => {
+    const worth = compared.rows.map((r) => r.without * 1e6 + r.tube_mm + 45 * r.bends);
+    expect(worth).toEqual([...worth].sort((a, b) => a - b));
+  });
+
+  test('a split loop, an open one and one that is not there say why not; stopping gives nothing', () => {
+    expect(whyNoOrders(tower, tower.loops[1]?.id ?? '')).toContain('splits');
+    expect(
+      whyNoOrders(
+        applyEdit(desk, { do: 'link.remove', loop: 'loop', link: 'run-3' }).build,
+        'loop',
+      ),
+    ).toContain('not closed');
+    expect(whyNoOrders(desk, 'ghost')).toContain('no such loop');
+    expect(compareOrders(desk, 'loop', () => false)).toBeNull();
+  });
+});
+
+describe('a tube too short', () => {
+  test('2 mm an end are taken up by the fittings, 5 mm are not', () => {
+    expect(whatIfShort(desk, found, 'run-2', 'to', 4).map((r) => r.how)).toContain('deeper');
+    expect(whatIfShort(desk, found, 'run-2', 'to', 5).map((r) => r.how)).not.toContain('deeper');
+  });
+
+  /** By hand: an extender of 15 mm for 8 mm missing leaves 7 mm to cut off. */
+  test('an extender saves what it is long, and its excess is cut off', () => {
+    const extender = whatIfShort(desk, found, 'run-2', 'from', 8).find((r) => r.how === 'extender');
+    expect(extender?.then).toContain('7.0 mm');
+    const after = applyEdit(desk, extender?.edit as Edit).build;
+    expect(after.loops[0]?.links.find((l) => l.id === 'run-2')?.ends.from).toBe('extender');
+    expect(whatIfShort(desk, found, 'run-2', 'from', 16).map((r) => r.how)).not.toContain(
+      'extender',
+    );
+  });
+
+  test('moving pump and reservoir together closes the gap by as much, and clashes with nothing', () => {
+    const move = whatIfShort(desk, found, 'run-2', 'from', 8).find((r) => r.how === 'move');
+    expect(move?.says).toContain('Pump and Reservoir');
+    const after = workOut(applyEdit(desk, move?.edit as Edit).build),
+      before = workOut(desk),
+      port = (w: typeof after) =>
+        w.model.portAt({ item: 'pump', port: 'out' })?.at as readonly number[];
+    expect(
+      Math.hypot(...[0, 1, 2].map((i) => (port(after)[i] as number) - (port(before)[i] as number))),
+    ).toBeCloseTo(8, 6);
+    expect(
+      after.findings.filter((f) => f.code === 'run.joint-apart' || f.code === 'fit.clash'),
+    ).toEqual([]);
+    expect(move?.touches.length).toBeGreaterThan(0);
+  });
+
+  test('making it again is always there; a run that is not routed has no advice', () => {
+    expect(whatIfShort(desk, found, 'run-4', 'to', 60).map((r) => r.how)).toContain('again');
+    expect(whatIfShort(desk, { ...found, routes: [] }, 'run-4', 'to', 5)).toEqual([]);
+  });
+});
+
+describe('better ports', () => {
+  test('ports swapped for worse ones are swapped back, and both ways were routed', () => {
+    const loop = desk.loops[0] as Build['loops'][number],
+      into = loop.links.find((l) => l.to.item === 'front-radiator'),
+      out = loop.links.find((l) => l.from.item === 'front-radiator');
+    if (!into || !out) throw new Error('the demo lost its loop');
+    const worse = applyEdit(desk, {
+      do: 'loop.links',
+      loop: 'loop',
+      links: loop.links.map((l) => {
+        if (l === into) return { ...l, to: out.from };
+        if (l === out) return { ...l, from: into.to };
+        return l;
+      }),
+    }).build;
+    const best = [desk, worse]
+      .map((b) => ({ b, cost: routeBuild(b).routed.routes.reduce((s, r) => s + r.cost, 0) }))
+      .sort((a, b) => b.cost - a.cost)[0] as { readonly b: Build; readonly cost: number };
+    const better = betterPorts(best.b);
+    expect(better).not.toBeNull();
+    expect(better?.after.routed.routes.reduce((s, r) => s + r.cost, 0)).toBeLessThan(best.cost);
+    expect(
+      workOut(applyEdit(best.b, better?.edit as Edit).build).findings.filter((f) =>
+        ['rule.port-twice', 'rule.port-open', 'rule.wrong-way'].includes(f.code),
+      ),
+    ).toEqual([]);
+  });
+
+  test('where there is nothing better, nothing is told', () => {
+    expect(
+      betterPorts(
+        applyEdit(
+          desk,
+          reorderLoop(desk, 'loop', [
+            'reservoir',
+            'pump',
+            'card-block',
+            'processor-block',
+            'top-radiator',
+            'front-radiator',
+          ]),
+        ).build,
+      ),
+    ).toBeNull();
+  });
+});
+
+describe('parts compared in their place', () => {
+  test('each row is the difference of two whole evaluations; clashing ones last, then the cheapest', () => {
+    const rows = compareParts(desk, 'pump', CATALOGUE),
+      now = workOut(desk).reports;
+    expect(rows.map((r) => r.part).sort()).toEqual(
+      CATALOGUE.filter((p) => p.kind === 'pump' && p.id !== 'pump-osier-large')
+        .map((p) => p.id)
+        .sort(),
+    );
+    for (const r of rows) {
+      const then = workOut(applyEdit(desk, r.edit).build).reports;
+      expect(r.cost_minor).toBe(then.list.loopTotal - now.list.loopTotal);
+      expect(r.flow_Lmin).toBeCloseTo(
+        (then.flow.loops[0]?.flow_Lmin ?? NaN) - (now.flow.loops[0]?.flow_Lmin ?? NaN),
+        9,
+      );
+    }
+    const rank = rows.map((r) => Number(r.clashes > 0) * 1e9 + r.cost_minor);
+    expect(rank).toEqual([...rank].sort((a, b) => a - b));
+    expect(compareParts(desk, 'ghost', CATALOGUE)).toEqual([]);
+  });
+});

@@ -1,0 +1,135 @@
+import { applyEdit, type Build, type Edit } from '../design';
+import { heatSetup, settle, solvePrepared } from '../thermal';
+import { rowEdit, splitEdit, whyNoSplit } from '../loops';
+import { resolve } from '../system';
+import type { InlinePart } from '../components';
+import { runsOf } from '../routing';
+
+/** What one part sees in one arrangement. */
+export interface SplitPart {
+  readonly item: string;
+  readonly name: string;
+  readonly flow_Lmin: number;
+  readonly drop_kPa: number;
+  readonly spots: readonly {
+    readonly name: string;
+    readonly temp_C: number | null;
+    readonly limit_C: number;
+  }[];
+}
+export interface Arrangement {
+  /** What would make the build so; null when it is so already. */
+  readonly edit: Edit | null;
+  readonly flow_Lmin: number;
+  readonly head_kPa: number;
+  readonly rise_K: number | null;
+  /** Least room of these parts' spots under their limits, K. */
+  readonly headroom_K: number | null;
+  readonly parts: readonly SplitPart[];
+}
+export interface SplitSchool {
+  readonly row: Arrangement;
+  readonly beside: Arrangement;
+  /** Which leaves the parts more room under their limits, and by how much; within a tenth of a kelvin they are the same. */
+  readonly better: 'row' | 'beside' | 'same' | null;
+  readonly by_K: number | null;
+}
+
+/** Below this the two arrangements count as the same, K. */
+const SAME_K = 0.1;
+
+/** The same parts one behind the other and side by side, each worked out whole: runs, flow, heat. Null with the reason in words when it cannot be. */
+export function splitSchool(
+  build: Build,
+  loop: string,
+  items: readonly string[],
+  tee: InlinePart,
+): SplitSchool | { readonly why: string } {
+  const graph = resolve(build).loops.find((g) => g.loop.id === loop);
+  if (!graph) return { why: 'There is no such loop.' };
+  const toRow = graph.branched ? rowEdit(build, loop) : null;
+  const row = toRow ? applyEdit(build, toRow).build : build;
+  const why = whyNoSplit(row, loop, items);
+  if (why !== null) return { why };
+  const order = resolve(row).loops.find((g) => g.loop.id === loop)?.stations ?? [];
+  const inOrder = [...items].sort((a, b) => order.indexOf(a) - order.indexOf(b));
+  const toSplit = splitEdit(row, loop, inOrder, tee);
+  if (!toSplit) return { why: 'These parts cannot be set side by side.' };
+  const beside = isBeside(build, loop, items) ? build : applyEdit(row, toSplit).build;
+  const one: Arrangement = { ...look(row, loop, items), edit: toRow };
+  const editToIt = (): Edit | null => {
+    if (beside === build) return null;
+    if (toRow)
+      return {
+        do: 'batch',
+        edits: [toRow, toSplit].flatMap((e) => (e.do === 'batch' ? e.edits : [e])),
+      };
+    return toSplit;
+  };
+  const other: Arrangement = {
+    ...look(beside, loop, items),
+    edit: editToIt(),
+  };
+  const known = one.headroom_K !== null && other.headroom_K !== null;
+  const by = known ? (other.headroom_K as number) - (one.headroom_K as number) : null;
+  const betterOne = () => {
+    if (by === null) return null;
+    if (Math.abs(by) < SAME_K) return 'same';
+    if (by > 0) return 'beside';
+    return 'row';
+  };
+  return {
+    row: one,
+    beside: other,
+    by_K: by === null ? null : Math.abs(by),
+    better: betterOne(),
+  };
+}
+
+/** Whether these parts stand side by side now: none leads to another on the way from the reservoir. */
+export function isBeside(build: Build, loop: string, items: readonly string[]): boolean {
+  const layout = resolve(build).loops.find((g) => g.loop.id === loop)?.layout;
+  if (!layout) return false;
+  const leads = (from: number, to: number, seen = new Set<number>()): boolean => {
+    if (seen.has(from)) return false;
+    seen.add(from);
+    return layout.legs.some(
+      (l) => l.from === from && !l.back && (l.to === to || leads(l.to, to, seen)),
+    );
+  };
+  const visits = items.map((i) => layout.visits.findIndex((v) => v.item === i));
+  return visits.every((a) => visits.every((b) => a === b || !leads(a, b)));
+}
+
+function look(build: Build, loop: string, items: readonly string[]): Omit<Arrangement, 'edit'> {
+  const model = resolve(build);
+  const runs = runsOf(model);
+  const { loadCase } = build.brief;
+  const { flow, prepared } = settle(model, runs, heatSetup(model), loadCase);
+  const report = solvePrepared(prepared, loadCase);
+  const state = flow.loops.find((l) => l.id === loop);
+  const parts = items.map((item): SplitPart => {
+    const links = flow.links.filter((l) => l.item === item && l.loop === loop);
+    const spots = report.spots
+      .filter((s) => s.cooledBy === item)
+      .map((s) => ({ name: s.name, temp_C: s.temp_C, limit_C: s.limit_C }));
+    return {
+      item,
+      name: build.items.find((i) => i.id === item)?.name ?? item,
+      flow_Lmin: links.reduce((s, l) => s + Math.abs(l.flow_Lmin), 0),
+      drop_kPa: Math.max(0, ...links.map((l) => l.drop_kPa)),
+      spots,
+    };
+  });
+  const rooms = parts.flatMap((p) =>
+    p.spots.map((s) => (s.temp_C === null ? null : s.limit_C - s.temp_C)),
+  );
+  return {
+    flow_Lmin: state?.flow_Lmin ?? 0,
+    head_kPa: state?.head_kPa ?? 0,
+    rise_K: report.loops.find((l) => l.id === loop)?.rise_K ?? null,
+    headroom_K:
+      rooms.length === 0 || rooms.some((r) => r === null) ? null : Math.min(...(rooms as number[])),
+    parts,
+  };
+}

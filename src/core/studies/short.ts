@@ -1,0 +1,162 @@
+import { applyEdit, type Build, type Edit } from '../design';
+import { measureGaps } from '../clearance';
+import { movedBy, resolve } from '../system';
+import { formatMillimetres } from '../units';
+import type { Routed } from '../routing';
+import { dot, norm, scale, sub, unit, type Vec } from '../geometry';
+
+/** What saves a tube that came out too short. */
+export interface Rescue {
+  readonly how: 'deeper' | 'extender' | 'move' | 'again';
+  readonly says: string;
+  /** What to do at the bench besides. */
+  readonly then: string;
+  readonly edit: Edit | null;
+  /** Other runs that change with it. */
+  readonly touches: readonly string[];
+}
+
+/** Each end may sit this much less deep in its fitting and still seal, mm (common practice, no source). */
+export const GIVE_MM = 2;
+/** A straight leg of a bent tube can be trimmed or lengthened along its own way only: directions within about 3°. */
+const ALONG = 0.9986;
+
+/**
+ * Ways to use a routed tube that was made `short_mm` too short at one end: let it sit less deep; an extender in the port (cut back by what it is too
+ * long); the part it leads to moved towards it along its rail or over the floor, tried on a copy; and making it again. Best first.
+ */
+export function whatIfShort(
+  build: Build,
+  routed: Routed,
+  linkId: string,
+  end: 'from' | 'to',
+  short_mm: number,
+): readonly Rescue[] {
+  const route = routed.routes.find((r) => r.link === linkId),
+    loop = build.loops.find((l) => l.id === route?.loop),
+    link = loop?.links.find((l) => l.id === linkId);
+  if (!route || !loop || !link) return [];
+  const out: Rescue[] = [];
+  if (short_mm <= 2 * GIVE_MM)
+    out.push({
+      how: 'deeper',
+      says: `Let both ends sit ${formatMillimetres(short_mm / 2, 1)} less deep`,
+      then: `Up to ${formatMillimetres(GIVE_MM)} an end still seals; pull at it before you fill.`,
+      edit: null,
+      touches: [],
+    });
+  const [p, q] =
+    end === 'to'
+      ? [route.corners[route.corners.length - 2], route.corners[route.corners.length - 1]]
+      : [route.corners[1], route.corners[0]];
+  const leg = unit(sub(q as Vec, p as Vec)),
+    legLength = norm(sub(q as Vec, p as Vec));
+  const model = resolve(build),
+    ref = link[end],
+    port = model.portAt(ref),
+    laid = end === 'to' ? route.to : route.from;
+  const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
+  const extender = build.kit.extender;
+  if (
+    laid.piece === 'straight' &&
+    port &&
+    dot(port.direction, scale(leg, -1)) > ALONG &&
+    extender.length_mm >= short_mm &&
+    legLength > extender.length_mm
+  ) {
+    const off = extender.length_mm - short_mm;
+    out.push({
+      how: 'extender',
+      says: `Put ${extender.name} into ${nameOf(ref.item)}, ${port.port.name}`,
+      then:
+        off > 0.05 ? `Cut ${formatMillimetres(off, 1)} off that end.` : 'It comes out just right.',
+      edit: {
+        do: 'link.ends',
+        loop: loop.id,
+        link: linkId,
+        ends: { ...link.ends, [end]: 'extender' },
+      },
+      touches: [],
+    });
+  }
+  const before = measureGaps(model).gaps.filter((g) => g.verdict === 'clash').length,
+    by = scale(leg, -short_mm);
+  const group = screwedTogether(build, ref.item),
+    moves = group.map((id) => ({ id, placement: movedBy(build, id, by) }));
+  const edits = moves.flatMap(({ id, placement }): Edit[] =>
+    placement ? [{ do: 'item.place', item: id, placement }] : [],
+  );
+  if (edits.length === group.length && edits.length > 0) {
+    const edit: Edit = edits.length === 1 ? (edits[0] as Edit) : { do: 'batch', edits },
+      moved = resolve(applyEdit(build, edit).build),
+      at = moved.portAt(ref);
+    // The end must come nearer by just what is missing, and not to the side.
+    const gone = at && port ? sub(at.at, port.at) : null;
+    if (
+      gone &&
+      norm(sub(gone, by)) < WHOLE_MM &&
+      measureGaps(moved).gaps.filter((g) => g.verdict === 'clash').length <= before
+    ) {
+      const sits = (id: string): boolean => group.includes(id) || group.includes(seatOf(build, id));
+      const touches = build.loops.flatMap((l) =>
+        l.links
+          .filter(
+            (k) => k.id !== linkId && k.by === 'tube' && sits(k.from.item) !== sits(k.to.item),
+          )
+          .map((k) => k.id),
+      );
+      out.push({
+        how: 'move',
+        says: `Move ${group.map(nameOf).join(' and ')} by ${formatMillimetres(norm(gone), 1)} towards it`,
+        then:
+          touches.length > 0
+            ? `Other runs change: ${touches.map((t) => runName(build, t)).join(', ')}. Make those after it.`
+            : 'No other run changes.',
+        edit,
+        touches,
+      });
+    }
+  }
+  out.push({
+    how: 'again',
+    says: 'Make it again',
+    then: 'Spare tube is on the list for this. Keep the short one for a shorter run.',
+    edit: null,
+    touches: [],
+  });
+  return out;
+}
+
+/** Parts move by whole millimetres. */
+const WHOLE_MM = 0.51;
+
+/** What a part sits on and moves with; itself where it stands alone. */
+function seatOf(build: Build, item: string): string {
+  let at = item;
+  // No further than there are parts: placements of a file may go in a circle.
+  for (let n = 0; n < build.items.length; n += 1) {
+    const p = build.items.find((i) => i.id === at)?.placement;
+    if (p?.on !== 'item' && p?.on !== 'radiator') break;
+    at = p.item;
+  }
+  return at;
+}
+
+/** A part and all that are screwed to it port to port: they move together or not at all. */
+function screwedTogether(build: Build, item: string): readonly string[] {
+  const group = [seatOf(build, item)];
+  for (let i = 0; i < group.length; i += 1)
+    for (const l of build.loops.flatMap((x) => x.links)) {
+      if (l.by !== 'joint') continue;
+      const [a, b] = [seatOf(build, l.from.item), seatOf(build, l.to.item)];
+      if (a === group[i] && !group.includes(b)) group.push(b);
+      if (b === group[i] && !group.includes(a)) group.push(a);
+    }
+  return group;
+}
+
+function runName(build: Build, link: string): string {
+  const l = build.loops.flatMap((x) => x.links).find((k) => k.id === link),
+    nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
+  return l ? `${nameOf(l.from.item)} → ${nameOf(l.to.item)}` : link;
+}

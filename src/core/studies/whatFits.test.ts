@@ -1,0 +1,223 @@
+import { describe, expect, test } from '@jest/globals';
+import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
+import { applyEdit, type Build } from '../design';
+import { workOut } from '../analysis';
+import { measureGaps } from '../clearance';
+import { resolve } from '../system';
+import type { Part, RadiatorPart } from '../components';
+import { hangEdit, hangSetEdit, whatFits, type FitChoice, type WhatFits } from '.';
+
+const desk = demoBuild('dawn-chorus-desk') as Build,
+  tower = demoBuild('fenland-flood-tower') as Build,
+  box = demoBuild('pocket-planetarium') as Build;
+const area = (c: FitChoice): number => {
+  const r = CATALOGUE.find((p): p is RadiatorPart => p.kind === 'radiator' && p.id === c.radiator);
+  return r ? r.sections * r.section_mm ** 2 : 0;
+};
+const hung = (build: Build, c: FitChoice): Build =>
+  applyEdit(build, hangEdit(build, c, CATALOGUE)).build;
+const known = new Map<Build, WhatFits>();
+const fits = (build: Build): WhatFits => {
+  const w = known.get(build) ?? whatFits(build, CATALOGUE);
+  known.set(build, w);
+  return w;
+};
+const all = (w: WhatFits): readonly FitChoice[] => w.mounts.flatMap((m) => m.choices);
+
+describe('what fits on each mount', () => {
+  /** Told by the search, and measured again by the whole evaluation of a build that has it. */
+  test.each([
+    ['desk', desk],
+    ['tower', tower],
+    ['planetarium', box],
+  ])("%s: every answer is the evaluation's own", (_name, build) => {
+    const choices = all(fits(build)).filter((_, i) => i % 7 === 0);
+    expect(choices.length).toBeGreaterThan(5);
+    for (const c of choices) {
+      const then = hung(build, c);
+      const ids = new Set(
+        then.items
+          .filter(
+            (i) =>
+              (i.placement.on === 'mount' && i.placement.mount === c.mount) ||
+              (i.placement.on === 'radiator' &&
+                then.items.some(
+                  (r) =>
+                    r.id === (i.placement.on === 'radiator' ? i.placement.item : '') &&
+                    r.placement.on === 'mount' &&
+                    r.placement.mount === c.mount,
+                )),
+          )
+          .map((i) => i.id),
+      );
+      const near = measureGaps(resolve(then)).gaps.find((g) => ids.has(g.a) || ids.has(g.b));
+      expect(near?.gap_mm ?? null).toBe(c.gap_mm);
+      if (c.fittings !== false) expect(c.verdict).toBe(near?.verdict ?? 'clear');
+    }
+  });
+
+  test('what is there now is among the answers, with its gap', () => {
+    const now = measureGaps(resolve(tower)).gaps.find(
+      (g) => [g.a, g.b].includes('floor-radiator') || [g.a, g.b].includes('floor-fans'),
+    );
+    const same = all(fits(tower)).find(
+      (c) =>
+        c.mount === 'bottom' &&
+        c.radiator === 'rad-fell-280-45' &&
+        c.faces === 'frame' &&
+        c.stack_mm === 70,
+    );
+    expect(same?.gap_mm ?? Infinity).toBeGreaterThanOrEqual(now?.gap_mm ?? Infinity);
+  });
+
+  test('holes 20 mm apart do not hang on 15 mm, four sections not on three', () => {
+    const refused = fits(desk).mounts.find((m) => m.mount === 'front')?.refused ?? [];
+    expect(refused.find((r) => r.radiator === 'rad-tarn-280-30w')?.why).toContain('15 mm apart');
+    expect(refused.find((r) => r.radiator === 'rad-mill-480-45')?.why).toContain('3 of 4');
+  });
+
+  test('a deeper fan is never roomier; both faces never roomier than one', () => {
+    for (const build of [desk, box]) {
+      const choices = all(fits(build));
+      for (const a of choices)
+        for (const b of choices) {
+          if (
+            a.mount !== b.mount ||
+            a.radiator !== b.radiator ||
+            a.faces !== b.faces ||
+            a.stack_mm <= b.stack_mm
+          )
+            continue;
+          expect(['clear', 'tight', 'clash'].indexOf(a.verdict)).toBeGreaterThanOrEqual(
+            ['clear', 'tight', 'clash'].indexOf(b.verdict),
+          );
+        }
+    }
+  });
+
+  test('it stops when told to', () => {
+    let heard = 0;
+    expect(
+      whatFits(desk, CATALOGUE, () => {
+        heard += 1;
+        return heard < 3;
+      }),
+    ).toEqual({ mounts: [], sets: [] });
+    expect(heard).toBe(3);
+  });
+});
+
+describe('the best sets', () => {
+  const few: readonly Part[] = [
+    'rad-tarn-240-30',
+    'rad-tarn-360-30',
+    'rad-fell-360-60',
+    'rad-tarn-280-30',
+  ].map((id) => catalogued('radiator', id));
+  const offer = [
+    ...few,
+    catalogued('fan', 'fan-wren-120-2000'),
+    catalogued('fan', 'fan-wren-140-1500'),
+  ];
+
+  /** By brute force over every radiator, end and stop on both mounts of the desk, each evaluated whole. */
+  test('are as large as any that brute force finds', () => {
+    const bare: Build = {
+      ...desk,
+      loops: [],
+      items: desk.items.filter((i) => i.part.kind !== 'radiator' && i.part.kind !== 'fan'),
+    };
+    const [best] = whatFits(bare, offer).sets;
+    let most = 0;
+    const choices = all(whatFits(bare, offer)).filter(
+      (c) => c.verdict !== 'clash' && c.faces !== 'both',
+    );
+    const ways = (mount: string): FitChoice[] =>
+      choices
+        .filter((c) => c.mount === mount)
+        .flatMap((c) => {
+          const rail = bare.case?.mounts.find((m) => m.id === mount)?.length_mm ?? 0,
+            slack = rail - catalogued('radiator', c.radiator).size[0];
+          return [...new Set([c.slide_mm, 0, slack])].flatMap((slide_mm) =>
+            (['start', 'end'] as const).map((ports) => ({ ...c, slide_mm, ports })),
+          );
+        });
+    for (const f of ways('front'))
+      for (const t of ways('top')) {
+        if (area(f) + area(t) <= most) continue;
+        if (measureGaps(resolve(hung(hung(bare, f), t))).gaps.every((g) => g.verdict !== 'clash'))
+          most = area(f) + area(t);
+      }
+    expect(most).toBeGreaterThan(0);
+    // Brute force asks for no room for fittings; the search does, so it may end a step lower but never higher.
+    expect(best?.area_mm2 ?? 0).toBeLessThanOrEqual(most);
+    expect(best?.area_mm2 ?? 0).toBeGreaterThanOrEqual(most - 240 * 120);
+  });
+
+  test.each([
+    ['desk', desk],
+    ['tower', tower],
+    ['planetarium', box],
+  ])('%s: a set taken in one click holds', (_name, build) => {
+    for (const set of fits(build).sets) {
+      const then = applyEdit(build, hangSetEdit(build, set, CATALOGUE)).build;
+      const mounted = new Set(set.picks.map((p) => p.mount));
+      const ids = new Set(
+        then.items
+          .filter((i) => i.placement.on === 'mount' && mounted.has(i.placement.mount))
+          .map((i) => i.id),
+      );
+      for (const i of then.items)
+        if (i.placement.on === 'radiator' && ids.has(i.placement.item)) ids.add(i.id);
+      const { gaps } = workOut(then).reports.fit;
+      expect(gaps.filter((g) => ids.has(g.a) && ids.has(g.b) && g.verdict === 'clash')).toEqual([]);
+      expect(set.picks.reduce((s, p) => s + area(p), 0)).toBe(set.area_mm2);
+    }
+  });
+});
+
+describe('hanging a choice', () => {
+  test("changes the radiator that is there, keeps its runs, its name and the fans' speed", () => {
+    const c = all(fits(desk)).find(
+      (x) => x.mount === 'top' && x.radiator === 'rad-tarn-360-27' && x.faces === 'interior',
+    ) as FitChoice;
+    const then = hung(desk, c);
+    expect(then.items.find((i) => i.id === 'top-radiator')?.part.id).toBe('rad-tarn-360-27');
+    expect(then.loops[0]?.links).toEqual(desk.loops[0]?.links);
+    expect(
+      then.items.find((i) => i.placement.on === 'radiator' && i.placement.item === 'top-radiator')
+        ?.settings.speed_rpm,
+    ).toBe(1150);
+  });
+
+  test('a new one is let into the loop', () => {
+    const free: Build = applyEdit(desk, { do: 'item.remove', item: 'top-radiator' }).build;
+    const c = all(whatFits(free, CATALOGUE)).find(
+      (x) => x.mount === 'top' && x.radiator === 'rad-tarn-240-30' && x.verdict === 'clear',
+    ) as FitChoice;
+    const w = workOut(hung(free, c));
+    expect(w.model.loops[0]?.stations).toContain('top-radiator');
+    expect(w.model.loops[0]?.closed).toBe(true);
+  });
+
+  test('fans outside the frame are tried where the cover leaves 28 mm: 25 mm fans and a 1.2 mm sheet go, 38 mm ones do not; the stack inside is the radiator alone', () => {
+    const outside = all(fits(desk)).filter((c) => c.faces === 'outside');
+    expect(new Set(outside.map((c) => c.mount))).toEqual(new Set(['front']));
+    for (const c of outside) {
+      expect(
+        (CATALOGUE.find((p) => p.id === c.fan) as { size: readonly number[] }).size[2],
+      ).toBeLessThanOrEqual(25);
+      expect(c.stack_mm).toBe(
+        (CATALOGUE.find((p) => p.id === c.radiator) as { size: readonly number[] }).size[2],
+      );
+    }
+    // Hung, the fans stand outside the frame and the radiator against it.
+    const choice = outside.find((c) => c.radiator === 'rad-tarn-360-27') as FitChoice,
+      after = applyEdit(desk, hangEdit(desk, choice, CATALOGUE)).build;
+    expect(
+      after.items.filter((i) => i.placement.on === 'radiator' && i.placement.face === 'outside'),
+    ).toHaveLength(1);
+    const [frame] = measureGaps(resolve(after)).gaps.filter((g) => g.verdict === 'clash');
+    expect(frame).toBeUndefined();
+  });
+});

@@ -1,0 +1,92 @@
+import type { Build, Item } from '../design';
+import { frameSheet, resolve, type Model } from '../system';
+import type { FanPart, Mount, Part, RadiatorPart } from '../components';
+import { whyNotOn } from '../checks';
+import { bestSets, type FitSet } from './fitSets';
+import { hangsOn } from './mountPart';
+import { bestWay, fanFaces, type FitChoice, type FitRefusal, type MountFits } from './ways';
+
+export interface WhatFits {
+  readonly mounts: readonly MountFits[];
+  readonly sets: readonly FitSet[];
+}
+
+type Tell = (done: number, of: number) => boolean;
+
+/**
+ * Every radiator on offer on every mount of the case, with every face and depth of fan, measured against all that is in (but what
+ * hangs on that mount now), and the largest sets for the whole case. `tell` hears how far it is and stops the search by answering false.
+ */
+export function whatFits(build: Build, offer: readonly Part[], tell: Tell = () => true): WhatFits {
+  const mounts = build.case?.mounts ?? [];
+  const radiators = unique([
+    ...build.items.flatMap((i) => (i.part.kind === 'radiator' ? [i.part] : [])),
+    ...offer.filter((p): p is RadiatorPart => p.kind === 'radiator'),
+  ]);
+  const fans = fansByDepth(build, offer);
+  const steps = 2 * mounts.length * radiators.length;
+  let done = 0;
+  const fitsOf = (rest: (mount: Mount) => Model): readonly MountFits[] | null => {
+    const out: MountFits[] = [];
+    for (const mount of mounts) {
+      const base = rest(mount),
+        choices: FitChoice[] = [],
+        refused: FitRefusal[] = [];
+      for (const radiator of radiators) {
+        const why = whyNotOn(mount, radiator);
+        if (why) refused.push({ mount: mount.id, radiator: radiator.id, why });
+        else
+          for (const fan of fans[radiator.section_mm])
+            for (const faces of fanFaces(
+              mount,
+              fan,
+              build.case ? frameSheet(build.case, mount.face) : 0,
+            ))
+              choices.push(bestWay(build, base, mount, radiator, fan, faces));
+        done += 1;
+        if (!tell(done, steps)) return null;
+      }
+      out.push({ mount: mount.id, choices, refused });
+    }
+    return out;
+  };
+  const now = fitsOf((mount) => resolve(without(build, (i) => hangsOn(build, i, mount.id))));
+  const bare = now && fitsOf(() => bareModel(build));
+  return {
+    mounts: now ?? [],
+    sets: bare
+      ? bestSets(build, bareModel(build), bare, radiators, [...fans[120], ...fans[140]])
+      : [],
+  };
+}
+
+const bareModel = (build: Build): Model =>
+  resolve(
+    without(
+      build,
+      (i) =>
+        i.part.kind === 'radiator' ||
+        i.placement.on === 'radiator' ||
+        (i.part.kind === 'fan' && i.placement.on === 'mount'),
+    ),
+  );
+const unique = <P extends Part>(parts: readonly P[]): readonly P[] =>
+  parts.filter((p, i) => parts.findIndex((q) => q.id === p.id) === i);
+const without = (build: Build, gone: (i: Item) => boolean): Build => ({
+  ...build,
+  items: build.items.filter((i) => !gone(i)),
+});
+
+/** One fan for each depth: one the build has, else the first on offer. */
+function fansByDepth(build: Build, offer: readonly Part[]): Record<120 | 140, readonly FanPart[]> {
+  const all = [...build.items.map((i) => i.part), ...offer].filter(
+    (p): p is FanPart => p.kind === 'fan',
+  );
+  const of = (section: 120 | 140): readonly FanPart[] => {
+    const list = all.filter((f) => f.section_mm === section);
+    return list
+      .filter((f, i) => list.findIndex((g) => g.size[2] === f.size[2]) === i)
+      .sort((a, b) => a.size[2] - b.size[2]);
+  };
+  return { 120: of(120), 140: of(140) };
+}

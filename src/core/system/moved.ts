@@ -1,0 +1,61 @@
+import type { Build, Placement } from '../design';
+import { add, dot, type Vec } from '../geometry';
+import { resolve } from './compileSystem';
+
+/** Steps a dragged part moves by, mm. */
+const STEP_MM = 1;
+const snap = (v: number): number => Math.round(v / STEP_MM) * STEP_MM;
+
+/** How far a part may slide on its rail, mm; null when it hangs on none. */
+export function slideRange(build: Build, id: string): number | null {
+  const item = build.items.find((i) => i.id === id),
+    p = item?.placement;
+  const mount = p?.on === 'mount' ? build.case?.mounts.find((m) => m.id === p.mount) : undefined;
+  if (!item || !mount) return null;
+  const row =
+    item.part.kind === 'fan'
+      ? mount.fans.find((f) => item.part.kind === 'fan' && f.size_mm === item.part.section_mm)
+      : undefined;
+  return Math.max(0, mount.length_mm - (row ? row.size_mm * row.count : item.part.size[0]));
+}
+
+/**
+ * The placement of a part moved by so many millimetres from where it was: along its rail, held at the ends; anywhere for what stands on
+ * a spot or free (it stands free then). Null for what has no way to go. Whole millimetres.
+ */
+export function movedBy(build: Build, id: string, by: Vec): Placement | null {
+  const item = build.items.find((i) => i.id === id),
+    p = item?.placement;
+  if (!item || !p) return null;
+  if (p.on === 'mount') {
+    const mount = build.case?.mounts.find((m) => m.id === p.mount),
+      range = slideRange(build, id);
+    return mount && range !== null
+      ? { ...p, slide_mm: Math.max(0, Math.min(range, snap(p.slide_mm + dot(by, mount.along)))) }
+      : null;
+  }
+  if (p.on === 'spot' || p.on === 'free') {
+    const foot = footOf(build, id);
+    if (!foot) return null;
+    const at = add(foot, by);
+    return { on: 'free', at: [snap(at[0]), snap(at[1]), snap(at[2])], turn: p.turn };
+  }
+  return null;
+}
+
+/** The middle of the foot of a part that stands, mm. */
+export function footOf(build: Build, id: string): Vec | null {
+  const p = build.items.find((i) => i.id === id)?.placement;
+  if (p?.on === 'free') return p.at;
+  if (p?.on === 'spot') return build.case?.spots.find((s) => s.id === p.spot)?.at ?? null;
+  const solids = resolve(build).placed.get(id)?.solids ?? [];
+  const [first] = solids;
+  if (!first) return null;
+  const low = ([0, 1, 2] as const).map((i) => Math.min(...solids.map((s) => s.box.min[i]))),
+    high = ([0, 1, 2] as const).map((i) => Math.max(...solids.map((s) => s.box.max[i])));
+  return [
+    ((low[0] as number) + (high[0] as number)) / 2,
+    low[1] as number,
+    ((low[2] as number) + (high[2] as number)) / 2,
+  ];
+}

@@ -1,0 +1,376 @@
+import type { Build, Item, Placement, Turn } from '../design';
+import type {
+  BoardPart,
+  Bodied,
+  CardPart,
+  CasePart,
+  FanPart,
+  Mount,
+  RadiatorPart,
+} from '../components';
+import {
+  UPRIGHT,
+  add,
+  boxIn,
+  cylinderIn,
+  directionIn,
+  pointIn,
+  scale,
+  type Box,
+  type Cylinder,
+  type Frame,
+  type Vec,
+} from '../geometry';
+import { hangInLines } from './floating';
+import { frameSheet } from './shell';
+import type { PlacedItem, PlacedPort, Solid } from './types';
+
+/** How high a card's lower edge stands over the board, mm: the slot's connector. */
+const SLOT_HEIGHT_MM = 8;
+
+interface Context {
+  readonly build: Build;
+  readonly done: Map<string, PlacedItem>;
+  readonly busy: Set<string>;
+}
+
+/** Places every item of a build. Never throws: what has no place says why. */
+export function placeAll(build: Build): ReadonlyMap<string, PlacedItem> {
+  const context: Context = { build, done: new Map(), busy: new Set() };
+  for (const item of build.items) place(context, item.id);
+  return hangInLines(
+    build,
+    new Map(build.items.map((i) => [i.id, context.done.get(i.id) as PlacedItem])),
+  );
+}
+
+type Spot =
+  | { readonly frame: Frame; readonly host?: string; readonly count?: number }
+  | { readonly unplaced: string }
+  | { readonly hangs: true };
+
+function place(context: Context, id: string): PlacedItem | null {
+  const known = context.done.get(id);
+  if (known) return known;
+  const item = context.build.items.find((i) => i.id === id);
+  if (!item || context.busy.has(id)) return null;
+  context.busy.add(id);
+  const spot = locate(context, item, item.placement);
+  const placedAt = () => {
+    if ('hangs' in spot) return { ...unplaced(item, ''), unplaced: null };
+    if ('unplaced' in spot) return unplaced(item, spot.unplaced);
+    return occupy(context, item, spot.frame, spot.host ?? null, spot.count ?? 1);
+  };
+  const placed = placedAt();
+  context.busy.delete(id);
+  context.done.set(id, placed);
+  return placed;
+}
+
+/** How many pieces an unplaced item stands for. */
+const loose = (item: Item): number => (item.part.kind === 'memory' ? item.part.modules : 1);
+
+function unplaced(item: Item, why: string): PlacedItem {
+  return {
+    item,
+    frame: null,
+    solids: [],
+    ports: [],
+    count: loose(item),
+    host: null,
+    unplaced: why,
+  };
+}
+
+function locate(context: Context, item: Item, p: Placement): Spot {
+  const { case: box } = context.build;
+  if (p.on === 'bench') return { unplaced: 'lies on the bench' };
+  if (!box) return { unplaced: 'no case is chosen' };
+  switch (p.on) {
+    case 'tray':
+      return { frame: { at: box.boardAt, ...UPRIGHT } };
+    case 'bay':
+      return { frame: { at: box.bay.min, ...UPRIGHT } };
+    case 'board':
+      return onBoard(context, item);
+    case 'slot':
+      return inSlot(context, item, p.slot);
+    case 'riser':
+      return box.riser
+        ? { frame: { at: box.riser.at, x: [1, 0, 0], y: [0, 0, -1], z: [0, 1, 0] } }
+        : { unplaced: 'this case has no upright slot' };
+    case 'item':
+      return onItem(context, item, p.item);
+    case 'radiator':
+      return onRadiator(context, item, p.item, p.face);
+    case 'mount':
+      return onMount(context, item, box, p);
+    case 'spot': {
+      const spot = box.spots.find((s) => s.id === p.spot);
+      return spot
+        ? { frame: standing(item.part, spot.at, p.turn) }
+        : { unplaced: `the case has no spot "${p.spot}"` };
+    }
+    case 'free':
+      return { frame: standing(item.part, p.at, p.turn) };
+    case 'line': {
+      const frame = context.build.layout.poses[item.id];
+      return frame ? { frame } : { hangs: true };
+    }
+  }
+}
+
+const TURNS: Record<Turn, { readonly x: Vec; readonly z: Vec }> = {
+  0: { x: [1, 0, 0], z: [0, 0, 1] },
+  90: { x: [0, 0, -1], z: [1, 0, 0] },
+  180: { x: [-1, 0, 0], z: [0, 0, -1] },
+  270: { x: [0, 0, 1], z: [-1, 0, 0] },
+};
+
+/** A part that stands on the middle of its foot. */
+function standing(part: Bodied, foot: Vec, turn: Turn): Frame {
+  const { x, z } = TURNS[turn];
+  const at = add(foot, add(scale(x, -part.size[0] / 2), scale(z, -part.size[2] / 2)));
+  return { at, x, y: [0, 1, 0], z };
+}
+
+function boardOf(
+  context: Context,
+): { readonly placed: PlacedItem; readonly part: BoardPart; readonly at: Vec } | null {
+  const item = context.build.items.find(
+    (i) => i.part.kind === 'board' && i.placement.on === 'tray',
+  );
+  const placed = item && place(context, item.id);
+  return placed?.frame
+    ? { placed, part: placed.item.part as BoardPart, at: placed.frame.at }
+    : null;
+}
+
+function onBoard(context: Context, item: Item): Spot {
+  const board = boardOf(context);
+  if (!board) return { unplaced: 'no board is on the tray yet' };
+  const { size } = item.part;
+  const surface = board.part.size[2];
+  const own: Vec =
+    item.part.kind === 'memory'
+      ? [board.part.memoryAt[0], board.part.memoryAt[1], surface]
+      : [board.part.processorAt[0] - size[0] / 2, board.part.processorAt[1] - size[1] / 2, surface];
+  return { frame: { at: add(board.at, own), ...UPRIGHT }, host: board.placed.item.id };
+}
+
+/** The block that replaces a card's air cooler, if one sits on it. */
+const blockOn = (build: Build, card: string): Item | undefined =>
+  build.items.find(
+    (i) => i.part.kind === 'block' && i.placement.on === 'item' && i.placement.item === card,
+  );
+
+/** Thickness a card takes: bare under a block, whole with its own cooler. */
+const cardThickness = (build: Build, item: Item, card: CardPart): number =>
+  blockOn(build, item.id) ? card.bareThickness_mm : card.size[1];
+
+function inSlot(context: Context, item: Item, slot: number): Spot {
+  const board = boardOf(context);
+  if (!board) return { unplaced: 'no board is on the tray yet' };
+  const plane = board.part.slots_mm[slot - 1];
+  if (plane === undefined) return { unplaced: `the board has no slot ${slot}` };
+  const thickness =
+    item.part.kind === 'card' ? cardThickness(context.build, item, item.part) : item.part.size[1];
+  return {
+    frame: { at: add(board.at, [0, plane - thickness, SLOT_HEIGHT_MM]), ...UPRIGHT },
+    host: board.placed.item.id,
+  };
+}
+
+function onItem(context: Context, item: Item, hostId: string): Spot {
+  const host = place(context, hostId);
+  if (!host?.frame)
+    return {
+      unplaced: host ? 'what it sits on has no place yet' : 'what it sits on is not in the build',
+    };
+  const { size } = item.part;
+  const f = host.frame;
+  const hostPart = host.item.part;
+  const own: Vec =
+    hostPart.kind === 'card'
+      ? [Math.max(0, (hostPart.size[0] - size[0]) / 2), -size[1], hostPart.size[2] - size[2]]
+      : [(hostPart.size[0] - size[0]) / 2, (hostPart.size[1] - size[1]) / 2, hostPart.size[2]];
+  return { frame: { ...f, at: pointIn(f, own) }, host: hostId };
+}
+
+/** Depth that fans between a radiator and its frame take, mm. */
+function fanDepth(build: Build, radiator: string): number {
+  return Math.max(
+    0,
+    ...build.items.map((i) =>
+      i.part.kind === 'fan' &&
+      i.placement.on === 'radiator' &&
+      i.placement.item === radiator &&
+      i.placement.face === 'frame'
+        ? i.part.size[2]
+        : 0,
+    ),
+  );
+}
+
+function railFrame(
+  mount: Mount,
+  part: { readonly size: Vec },
+  slide: number,
+  ports: 'start' | 'end',
+  off: number,
+): Frame {
+  const corner = add(mount.at, add(scale(mount.along, slide), scale(mount.inward, off)));
+  if (ports === 'end')
+    return {
+      at: add(corner, scale(mount.across, -part.size[1] / 2)),
+      x: mount.along,
+      y: mount.across,
+      z: mount.inward,
+    };
+  return {
+    at: add(add(corner, scale(mount.along, part.size[0])), scale(mount.across, part.size[1] / 2)),
+    x: scale(mount.along, -1),
+    y: scale(mount.across, -1),
+    z: mount.inward,
+  };
+}
+
+function onMount(
+  context: Context,
+  item: Item,
+  box: CasePart,
+  p: Extract<Placement, { on: 'mount' }>,
+): Spot {
+  const mount = box.mounts.find((m) => m.id === p.mount);
+  if (!mount) return { unplaced: `the case has no mount "${p.mount}"` };
+  if (item.part.kind === 'fan') {
+    const { section_mm } = item.part;
+    const row = mount.fans.find((f) => f.size_mm === section_mm);
+    if (!row) return { unplaced: `${mount.name} has no holes for ${section_mm} mm fans` };
+    return {
+      frame: railFrame(
+        mount,
+        { size: [section_mm * row.count, item.part.size[1], item.part.size[2]] },
+        p.slide_mm,
+        'end',
+        0,
+      ),
+      count: row.count,
+    };
+  }
+  return {
+    frame: railFrame(mount, item.part, p.slide_mm, p.ports, fanDepth(context.build, item.id)),
+  };
+}
+
+function onRadiator(
+  context: Context,
+  item: Item,
+  radiatorId: string,
+  face: 'frame' | 'interior' | 'outside',
+): Spot {
+  const host = place(context, radiatorId);
+  if (!host?.frame || host.item.part.kind !== 'radiator')
+    return { unplaced: 'its radiator has no place yet' };
+  const radiator: RadiatorPart = host.item.part;
+  const fan = item.part as FanPart;
+  const on = host.item.placement,
+    mount = context.build.case?.mounts.find((m) => on.on === 'mount' && m.id === on.mount);
+  const z =
+    face === 'interior'
+      ? radiator.size[2]
+      : -fan.size[2] -
+        (face === 'outside' && mount && context.build.case
+          ? frameSheet(context.build.case, mount.face)
+          : 0);
+  const f = host.frame;
+  return {
+    frame: {
+      ...f,
+      at: pointIn(f, [radiator.finStart_mm, (radiator.size[1] - fan.size[1]) / 2, z]),
+    },
+    host: radiatorId,
+    count: radiator.sections,
+  };
+}
+
+/** The cylinder that fills a box about one of its axes. */
+function roundIn(box: Box, about: 'x' | 'y' | 'z'): Cylinder {
+  const axisIndex = () => {
+    if (about === 'x') return 0;
+    if (about === 'y') return 1;
+    return 2;
+  };
+  const k = axisIndex();
+  const middle = ([0, 1, 2] as const).map((i) => (box.min[i] + box.max[i]) / 2);
+  const end = (v: number): Vec => middle.map((m, i) => (i === k ? v : m)) as unknown as Vec;
+  const radius = Math.min(
+    ...([0, 1, 2] as const).filter((i) => i !== k).map((i) => (box.max[i] - box.min[i]) / 2),
+  );
+  return { from: end(box.min[k]), to: end(box.max[k]), radius };
+}
+
+function ownBoxes(
+  context: Context,
+  item: Item,
+  count: number,
+): readonly NonNullable<Bodied['boxes']>[number][] {
+  const { part } = item;
+  if (part.kind === 'fan') {
+    return Array.from({ length: count }, (_, i) => ({
+      name: count > 1 ? `${item.name} ${i + 1}` : item.name,
+      min: [i * part.section_mm, 0, 0] as Vec,
+      max: [i * part.section_mm + part.size[0], part.size[1], part.size[2]] as Vec,
+    }));
+  }
+  if (part.kind === 'card')
+    return [
+      {
+        name: item.name,
+        min: [0, 0, 0],
+        max: [part.size[0], cardThickness(context.build, item, part), part.size[2]],
+      },
+      ...(part.powerPlug ? [{ ...part.powerPlug, name: 'power plug' }] : []),
+    ];
+  return part.boxes ?? [{ name: item.name, min: [0, 0, 0], max: part.size }];
+}
+
+function occupy(
+  context: Context,
+  item: Item,
+  frame: Frame,
+  host: string | null,
+  count: number,
+): PlacedItem {
+  const solids: Solid[] = ownBoxes(context, item, count).map((b) => {
+    const solidName = () => {
+      if (b.name === item.name || item.part.kind === 'fan') return b.name;
+      if (b.name === item.part.name) return item.name;
+      return `${item.name}, ${b.name}`;
+    };
+    return {
+      item: item.id,
+      name: solidName(),
+      box: boxIn(frame, b),
+      ...(b.round ? { cylinder: cylinderIn(frame, roundIn(b, b.round)) } : {}),
+    };
+  });
+  const ports: PlacedPort[] =
+    'ports' in item.part
+      ? item.part.ports.map((port) => ({
+          item: item.id,
+          port,
+          at: pointIn(frame, port.at),
+          direction: directionIn(frame, port.direction),
+        }))
+      : [];
+  return {
+    item,
+    frame,
+    solids,
+    ports,
+    count: item.part.kind === 'memory' ? item.part.modules : count,
+    host,
+    unplaced: null,
+  };
+}

@@ -1,0 +1,199 @@
+import { describe, expect, test } from '@jest/globals';
+import { catalogued, demoBuild } from '@/catalogue';
+import { applyEdit, type Build, type Edit, type Placement } from '../design';
+import { boxSize } from '../geometry';
+import { resolve } from '.';
+
+const desk = demoBuild('dawn-chorus-desk') as Build;
+const edited = (...edits: Edit[]) => resolve(edits.reduce((b, e) => applyEdit(b, e).build, desk));
+const placed = (item: string, placement: Placement) =>
+  edited({ do: 'item.place', item, placement }).placed.get(item);
+
+describe('placing', () => {
+  const model = resolve(desk);
+
+  test('everything of the demo has a place', () => {
+    for (const p of model.placed.values())
+      expect([p.item.id, p.unplaced]).toEqual([p.item.id, null]);
+  });
+
+  test('a radiator hangs inside the case, its fans against the frame', () => {
+    const radiator = model.placed.get('front-radiator'),
+      fans = model.placed.get('front-fans');
+    expect(fans?.count).toBe(3);
+    expect(fans?.solids.length).toBe(3);
+    expect(fans?.solids[0]?.box.max[0]).toBe(455);
+    expect(radiator?.solids[0]?.box.max[0]).toBe(430);
+    expect(boxSize(radiator?.solids[0]?.box ?? { min: [0, 0, 0], max: [0, 0, 0] })).toEqual([
+      30, 397, 120,
+    ]);
+  });
+
+  /** Common practice: moving the fans to the other face frees the port end by their thickness. */
+  test('fans on the inner face bring the radiator to the frame', () => {
+    const turned = edited({
+      do: 'item.place',
+      item: 'front-fans',
+      placement: { on: 'radiator', item: 'front-radiator', face: 'interior' },
+    });
+    expect(turned.placed.get('front-radiator')?.solids[0]?.box.max[0]).toBe(455);
+    expect(turned.placed.get('front-fans')?.solids[0]?.box.max[0]).toBe(425);
+  });
+
+  test('ports turn to the other end, and still point inward', () => {
+    const up = model.placed.get('front-radiator')?.ports[0],
+      mount = desk.items.find((i) => i.id === 'front-radiator')?.placement;
+    if (mount?.on !== 'mount') throw new Error('the demo lost its radiator');
+    const down = placed('front-radiator', { ...mount, ports: 'start' })?.ports[0];
+    expect(up?.at[1]).toBeGreaterThan(300);
+    expect(down?.at[1]).toBeLessThan(100);
+    expect(up?.direction).toEqual([-1, 0, 0]);
+    expect(down?.direction).toEqual([-1, 0, 0]);
+    expect(down?.at[0]).toBe(up?.at[0]);
+  });
+
+  test('sliding moves by what it says', () => {
+    const mount = desk.items.find((i) => i.id === 'top-radiator')?.placement;
+    if (mount?.on !== 'mount') throw new Error('the demo lost its radiator');
+    const by = (slide_mm: number): number =>
+      placed('top-radiator', { ...mount, slide_mm })?.solids[0]?.box.min[0] ?? NaN;
+    expect(by(37) - by(10)).toBe(27);
+  });
+
+  test('a card is thin under a block and thick with its own cooler', () => {
+    const height = (p: ReturnType<typeof placed>): number =>
+      boxSize(p?.solids[0]?.box ?? { min: [0, 0, 0], max: [0, 0, 0] })[1];
+    expect(height(model.placed.get('card'))).toBe(10);
+    expect(height(edited({ do: 'item.remove', item: 'card-block' }).placed.get('card'))).toBe(42);
+  });
+
+  test('a processor block stands on its processor, in the middle', () => {
+    const block = model.placed.get('processor-block')?.solids[0]?.box,
+      chip = model.placed.get('processor')?.solids[0]?.box;
+    expect(block?.min[2]).toBe(chip?.max[2]);
+    expect(((block?.min[0] ?? 0) + (block?.max[0] ?? 0)) / 2).toBe(
+      ((chip?.min[0] ?? 0) + (chip?.max[0] ?? 0)) / 2,
+    );
+  });
+
+  test.each([
+    [{ on: 'bench' }, 'bench'],
+    [{ on: 'mount', mount: 'ghost', slide_mm: 0, ports: 'end', air: 'in' }, 'ghost'],
+    [{ on: 'spot', spot: 'ghost', turn: 0 }, 'ghost'],
+    [{ on: 'riser' }, 'upright'],
+    [{ on: 'slot', slot: 9 }, 'slot 9'],
+    [{ on: 'item', item: 'ghost' }, 'not in the build'],
+  ] as readonly (readonly [Placement, string])[])(
+    '%j is no place, and says why',
+    (placement, word) => {
+      const p = placed('top-radiator', placement);
+      expect(p?.frame).toBeNull();
+      expect(p?.unplaced).toContain(word);
+    },
+  );
+
+  test('parts that sit on each other in a ring are unplaced, not endless', () => {
+    const ring = edited(
+      { do: 'item.place', item: 'card-block', placement: { on: 'item', item: 'processor-block' } },
+      { do: 'item.place', item: 'processor-block', placement: { on: 'item', item: 'card-block' } },
+    );
+    expect(ring.placed.get('card-block')?.frame).toBeNull();
+  });
+
+  test('without a case nothing has a place', () => {
+    const bare = resolve({ ...desk, case: null });
+    for (const p of bare.placed.values()) expect(p.unplaced).toBe('no case is chosen');
+    expect(bare.interior).toBeNull();
+  });
+
+  test('turning about the upright axis swaps width and depth', () => {
+    const pump = { ...catalogued('pump', 'pump-osier-large'), size: [40, 60, 80] as const };
+    const build = {
+      ...desk,
+      items: desk.items.map((i) =>
+        i.id === 'pump'
+          ? {
+              ...i,
+              part: pump,
+              placement: { on: 'free' as const, at: [200, 100, 100] as const, turn: 90 as const },
+            }
+          : i,
+      ),
+    };
+    expect(
+      boxSize(
+        resolve(build).placed.get('pump')?.solids[0]?.box ?? { min: [0, 0, 0], max: [0, 0, 0] },
+      ),
+    ).toEqual([80, 60, 40]);
+  });
+
+  test('cages taken out are gone', () => {
+    expect(resolve(desk).obstacles.map((o) => o.item)).toEqual(['case:shroud']);
+    expect(
+      edited({ do: 'case.remove-obstacle', obstacle: 'cage', removed: false }).obstacles.length,
+    ).toBe(2);
+  });
+});
+
+describe('loops as graphs', () => {
+  test('stations in flow order from the reservoir, and closed', () => {
+    const [graph] = resolve(desk).loops;
+    expect(graph?.stations[0]).toBe('reservoir');
+    expect(graph?.stations[1]).toBe('pump');
+    expect(graph?.stations.length).toBe(6);
+    expect(graph).toMatchObject({ closed: true, branched: false });
+  });
+
+  test('a run taken out opens it', () => {
+    const id = desk.loops[0]?.links[3]?.id ?? '';
+    const [graph] = edited({ do: 'link.remove', loop: 'loop', link: id }).loops;
+    expect(graph?.closed).toBe(false);
+    expect(graph?.stations.length).toBe(6);
+  });
+
+  test('a second run from a part is a branch', () => {
+    const [graph] = edited({
+      do: 'link.add',
+      loop: 'loop',
+      link: {
+        id: 'extra',
+        from: { item: 'pump', port: 'low' },
+        to: { item: 'reservoir', port: 'top' },
+        by: 'tube',
+        ends: { from: 'auto', to: 'auto' },
+      },
+    }).loops;
+    expect(graph?.branched).toBe(true);
+  });
+
+  test('a block entered from behind runs backwards, a pump never does', () => {
+    const loop = desk.loops[0] as Build['loops'][number];
+    const flipped = loop.links.map((l) => ({
+      ...l,
+      from:
+        l.from.item === 'card-block'
+          ? {
+              ...l.from,
+              port: l.from.port.startsWith('out')
+                ? l.from.port.replace('out', 'in')
+                : l.from.port.replace('in', 'out'),
+            }
+          : l.from,
+      to:
+        l.to.item === 'card-block'
+          ? {
+              ...l.to,
+              port: l.to.port.startsWith('out')
+                ? l.to.port.replace('out', 'in')
+                : l.to.port.replace('in', 'out'),
+            }
+          : l.to,
+    }));
+    const before = resolve(desk).loops[0]?.edges.find((e) => e.item?.id === 'card-block');
+    const after = edited({ do: 'loop.links', loop: 'loop', links: flipped }).loops[0]?.edges.find(
+      (e) => e.item?.id === 'card-block',
+    );
+    expect(after?.from).toBe(before?.to);
+    expect(resolve(desk).loops[0]?.edges.find((e) => e.item?.id === 'pump')?.from).toBe('pump/in');
+  });
+});

@@ -1,0 +1,138 @@
+import type { FlowReport } from '../hydraulics';
+import type { LoadCaseId } from '../components';
+import { worstRise } from './sizing';
+import type { HeatSetup } from './thermalModel';
+import { solvePrepared } from './solve';
+import { prepareHeat } from './steady';
+
+/** Where nine of ten draws fall, and the middle one. */
+export interface Band {
+  readonly low: number;
+  readonly mid: number;
+  readonly high: number;
+}
+export interface Bands {
+  readonly draws: number;
+  /** Coolant of the warmest loop over the room, K; null when no steady state exists. */
+  readonly rise_K: Band | null;
+  /** Share of the draws in which the rise passes the brief's. */
+  readonly riseOver: number;
+  readonly spots: readonly {
+    readonly item: string;
+    readonly spot: string;
+    readonly temp_C: Band | null;
+    readonly limit_C: number;
+    /** Share of the draws over the limit. */ readonly over: number;
+  }[];
+}
+
+/**
+ * How far one build may be from another by the same papers, as standard deviations of a share (common practice, no source; the two
+ * installation factors are the least sure figures of the model). Logged readings narrow the first two.
+ */
+export const SPREAD = {
+  airFlow: 0.1,
+  conductance: 0.09,
+  draw: 0.05,
+  block: 0.08,
+  interface: 0.12,
+} as const;
+
+/** Draws between two reports of progress. */
+const REPORT_EVERY = 25;
+
+/** Temperatures under many seeded draws of what is uncertain. `tell` hears how many are done; false stops it and null comes back. */
+export function temperatureBands(
+  setup: HeatSetup,
+  flow: FlowReport,
+  load: LoadCaseId,
+  draws = 400,
+  seed = 1,
+  tell: (done: number, of: number) => boolean = () => true,
+): Bands | null {
+  const random = randomBy(seed);
+  /** A factor about 1; never below a third. */
+  const factor = (spread: number): number => Math.max(1 / 3, 1 + spread * normal(random));
+  const rises: number[] = [],
+    temps: number[][] = [];
+  let spots: readonly { readonly item: string; readonly spot: string; readonly limit_C: number }[] =
+    [];
+  for (let i = 0; i < draws; i += 1) {
+    const factors = {
+      airFlow: setup.factors.airFlow * factor(SPREAD.airFlow),
+      conductance: setup.factors.conductance * factor(SPREAD.conductance),
+    };
+    const vary = {
+      draw: drawn(factor, SPREAD.draw),
+      block: drawn(factor, SPREAD.block),
+      interface: drawn(factor, SPREAD.interface),
+    };
+    const report = solvePrepared(prepareHeat({ ...setup, factors }, flow), load, { vary });
+    const rise = worstRise(report);
+    if (rise !== null) rises.push(rise);
+    spots = report.spots;
+    report.spots.forEach((s, k) => {
+      (temps[k] ??= []).push(s.temp_C ?? NaN);
+    });
+    if ((i + 1) % REPORT_EVERY === 0 && !tell(i + 1, draws)) return null;
+  }
+  const limit = setup.model.build.brief.limits.rise_K;
+  return {
+    draws,
+    rise_K: bandOf(rises, draws),
+    riseOver: rises.filter((r) => r > limit).length / draws,
+    spots: spots.map((s, k) => ({
+      item: s.item,
+      spot: s.spot,
+      limit_C: s.limit_C,
+      temp_C: bandOf(
+        (temps[k] ?? []).filter((t) => !Number.isNaN(t)),
+        draws,
+      ),
+      over: (temps[k] ?? []).filter((t) => t > s.limit_C).length / draws,
+    })),
+  };
+}
+
+/** The same factor each time an item is asked for within a draw. */
+function drawn(factor: (spread: number) => number, spread: number): (item: string) => number {
+  const known = new Map<string, number>();
+  return (item) => {
+    let f = known.get(item);
+    if (f === undefined) {
+      f = factor(spread);
+      known.set(item, f);
+    }
+    return f;
+  };
+}
+
+const SHARE_LOW = 0.05,
+  SHARE_HIGH = 0.95;
+function bandOf(values: readonly number[], draws: number): Band | null {
+  if (values.length < draws / 2 || values.length === 0) return null;
+  const sorted = [...values].sort((a, b) => a - b);
+  const at = (share: number): number => {
+    const x = share * (sorted.length - 1),
+      i = Math.floor(x);
+    const a = sorted[i] as number;
+    return a + (x - i) * ((sorted[Math.min(sorted.length - 1, i + 1)] as number) - a);
+  };
+  return { low: at(SHARE_LOW), mid: at(0.5), high: at(SHARE_HIGH) };
+}
+
+/** Even numbers in [0, 1) from a seed: a 32-bit mix (Mulberry32, public domain, from memory). */
+function randomBy(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = state;
+    t = Math.imul(t ^ (t >>> 15), t | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
+  };
+}
+
+/** Box and Muller (1958). */
+const normal = (random: () => number): number =>
+  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());

@@ -1,0 +1,75 @@
+export {
+  crossflowEffectiveness,
+  counterflowEffectiveness,
+  crossflowApproximation,
+} from './effectiveness';
+export { ductFanningRe, ductNusseltT, ductNusseltH1, hausen, gnielinski } from './duct';
+export { fanCurve, fanPressure, fanAgainst, type FanCurve } from './fan';
+export {
+  coreDrag,
+  radiatorConductance,
+  INSTALLATION,
+  type Core,
+  type RadiatorState,
+  type RadiatorResult,
+  type InstallationFactors,
+} from './radiator';
+export { blockLaw, blockResistance, type BlockLaw } from './block';
+export { measuredRatio, atFanSpeed, type RadiatorBasis } from './measured';
+export {
+  heatSetup,
+  coreOf,
+  drawOf,
+  shareOf,
+  sourceHeat,
+  type HeatSetup,
+  type FanSet,
+  type RadiatorSetup,
+  type Source,
+} from './thermalModel';
+export { supplyLoad, supplyVerdict, type SupplyLoad } from './supply';
+export { solveHeat, solveHeatCases, solvePrepared, noiseOf, blockAt } from './solve';
+export { bareWind } from './caseFans';
+export {
+  factorNetwork,
+  heatThrough,
+  isFlowing,
+  junctionMixes,
+  only,
+  readMix,
+  ROOM,
+  solveNetwork,
+  startOf,
+  type Conductor,
+  type Flowing,
+  type Mix,
+  type Stream,
+  type ThermalFactors,
+  type ThermalNetwork,
+} from './network';
+export { airSide } from './steadyNetwork';
+export {
+  loopMeans,
+  caseExchange,
+  prepareHeat,
+  pumpHeat,
+  radiatorState,
+  steadyRise,
+  steadyState,
+  type HeatOptions,
+  type Prepared,
+  type Variation,
+} from './steady';
+export type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat, PartHeat } from './report';
+export { compareRating, type RatingCompared } from './rating';
+export { temperatureBands, SPREAD, type Band, type Bands } from './band';
+export {
+  sizeCooling,
+  coolingCurves,
+  atSpeed,
+  worstRise,
+  speedRange,
+  type Sizing,
+  type CoolingCurve,
+} from './sizing';
+export { settle, type Settled } from './solveCoupled';

@@ -1,0 +1,73 @@
+import type { LoadCaseId } from '../components';
+import type { RadiatorBasis } from './measured';
+
+export interface LoopHeat {
+  readonly id: string;
+  readonly status: 'steady' | 'no-flow' | 'no-radiator';
+  /** Mean coolant over room air; null when no steady state exists. */
+  readonly rise_K: number | null;
+  readonly mean_C: number | null;
+  readonly hottest_C: number | null;
+  readonly heatIn_W: number;
+}
+export interface RadiatorHeat {
+  readonly id: string;
+  readonly loop: string;
+  readonly heat_W: number | null;
+  readonly conductance_WK: number;
+  readonly airIn_C: number;
+  readonly airOut_C: number | null;
+  readonly airFlow_m3h: number;
+  readonly airDrop_Pa: number;
+  readonly face_ms: number;
+  readonly speed_rpm: number;
+  /** Whether its W/K was modelled from the fins or measured. */
+  readonly basis: RadiatorBasis;
+}
+export interface SpotHeat {
+  readonly item: string;
+  readonly spot: string;
+  readonly name: string;
+  readonly temp_C: number | null;
+  readonly limit_C: number;
+  readonly cooledBy: string | null;
+  readonly heat_W: number;
+  /** What the temperature was made of, for "why?". */
+  readonly coolant_C: number | null;
+  readonly block_KW: number | null;
+  readonly interface_KW: number;
+}
+export interface PartHeat {
+  readonly item: string;
+  readonly name: string;
+  readonly heat_W: number;
+  readonly to: 'loop' | 'air' | 'waiting';
+}
+
+export interface CaseReport {
+  readonly id: LoadCaseId;
+  readonly loops: readonly LoopHeat[];
+  readonly radiators: readonly RadiatorHeat[];
+  readonly spots: readonly SpotHeat[];
+  readonly parts: readonly PartHeat[];
+  /** Coolant temperature at each node, °C. */
+  readonly nodes: Readonly<Record<string, number>>;
+  readonly inLoop_W: number;
+  readonly onAir_W: number;
+  /** Of parts whose block is in no loop yet. */
+  readonly waiting_W: number;
+  readonly caseAir_C: number;
+  /** Fans that hang on a mount without a radiator; air with the installation factor in it. */
+  readonly bare: readonly {
+    readonly id: string;
+    readonly air: 'in' | 'out';
+    readonly airFlow_m3h: number;
+    readonly airDrop_Pa: number;
+  }[];
+  readonly intake_m3h: number;
+  readonly exhaust_m3h: number;
+  /** At the listener of the brief. */
+  readonly noise_dBA: number;
+}
+
+export type HeatReport = Readonly<Record<LoadCaseId, CaseReport>>;

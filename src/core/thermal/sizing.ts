@@ -1,0 +1,232 @@
+import type { FlowReport } from '../hydraulics';
+import type { LoadCaseId } from '../components';
+import { falsePosition, type RootTolerance } from '../units';
+import type { HeatSetup, RadiatorSetup } from './thermalModel';
+import { coreOf } from './thermalModel';
+import type { CaseReport } from './report';
+import { noiseOf } from './solve';
+import { prepareHeat, steadyRise, steadyState, type Prepared } from './steady';
+
+/** All loop fans at one speed, held inside each fan's range. */
+export function atSpeed(setup: HeatSetup, speed_rpm: number): HeatSetup {
+  const held = <F extends RadiatorSetup['fans'][number]>(f: F): F => ({
+    ...f,
+    speed_rpm: Math.min(f.part.fullSpeed_rpm, Math.max(f.part.minSpeed_rpm, speed_rpm)),
+  });
+  return {
+    ...setup,
+    radiators: setup.radiators.map((r) => ({ ...r, fans: r.fans.map(held) })),
+    bare: setup.bare.map((b) => ({ ...b, set: held(b.set) })),
+  };
+}
+
+/** Warmest loop's rise over room, K; null when some loop has no steady state. */
+export function worstRise(report: CaseReport): number | null {
+  const rises = report.loops.map((l) => l.rise_K);
+  return rises.length === 0 || rises.some((r) => r === null)
+    ? null
+    : Math.max(...(rises as number[]));
+}
+
+export interface Sizing {
+  /** Radiator sections in the loops now. */
+  readonly sections: number;
+  /** Sections of the same kind needed at the present fan speed; null when no steady state exists, Infinity when no area would do. */
+  readonly sectionsNeeded: number | null;
+  /** Slowest speed of all fans that keeps the rise; null when full speed does not. */
+  readonly quietestSpeed_rpm: number | null;
+  readonly quietestNoise_dBA: number | null;
+  /** Fastest speed that keeps the noise; null when even the slowest is too loud. */
+  readonly loudestSpeed_rpm: number | null;
+  readonly speedRange_rpm: readonly [number, number] | null;
+  /** Heat the loops would carry at the brief's rise and noise, parts alike scaled; null when no speed is quiet enough or nothing heats. */
+  readonly carries: {
+    readonly heat_W: number;
+    readonly ofNow: number;
+    readonly speed_rpm: number;
+  } | null;
+}
+
+/** Speeds that the radiators' fans have together, rpm. */
+export function speedRange(setup: HeatSetup): readonly [number, number] | null {
+  const fans = setup.radiators.flatMap((r) => r.fans);
+  return fans.length === 0
+    ? null
+    : [
+        Math.min(...fans.map((f) => f.part.minSpeed_rpm)),
+        Math.max(...fans.map((f) => f.part.fullSpeed_rpm)),
+      ];
+}
+
+/** Answers the brief without the builder trying: how much area, how slow, how fast. */
+export function sizeCooling(prepared: Prepared, load: LoadCaseId): Sizing {
+  const { setup, flow } = prepared;
+  const { limits } = setup.model.build.brief;
+  const sections = setup.radiators.reduce((s, r) => s + r.sections, 0);
+  const riseWith = (conductanceFactor: number): number | null =>
+    steadyRise(prepared, load, { conductanceFactor });
+  const range = speedRange(setup);
+  const riseAt = (rpm: number): number | null =>
+    steadyRise(prepareHeat(atSpeed(setup, rpm), flow), load);
+  let quietest: number | null = null,
+    loudest: number | null = null;
+  if (range) {
+    const [slow, fast] = range;
+    quietest = speedWhere(slow, fast, (rpm) => (riseAt(rpm) ?? NO_RISE_K) - limits.rise_K, {
+      x: 1,
+      y: 0.004,
+    });
+    const tooLoud = (rpm: number): number => noiseOf(atSpeed(setup, rpm)) - limits.noise_dBA;
+    loudest = tooLoud(fast) <= 0 ? fast : speedWhere(fast, slow, tooLoud, { x: 1, y: 0.01 });
+  }
+  return {
+    sections,
+    sectionsNeeded: sections > 0 ? needed(sections, limits.rise_K, riseWith) : null,
+    quietestSpeed_rpm: quietest,
+    quietestNoise_dBA: quietest === null ? null : noiseOf(atSpeed(setup, quietest)),
+    loudestSpeed_rpm: loudest,
+    speedRange_rpm: range,
+    carries:
+      loudest === null ? null : carries(prepareHeat(atSpeed(setup, loudest), flow), load, loudest),
+  };
+}
+
+/**
+ * How far the parts' heat could grow until the warmest loop reaches the brief's rise. Every rise is a straight line in the parts' heat,
+ * the warmest of them a kinked one, so two secant steps from today's heat find it.
+ */
+function carries(prepared: Prepared, load: LoadCaseId, speed_rpm: number): Sizing['carries'] {
+  const limit = prepared.setup.model.build.brief.limits.rise_K;
+  const riseOf = (loadFactor: number): number | null => steadyRise(prepared, load, { loadFactor });
+  const { parts } = steadyState(prepared, load);
+  const inLoops = parts.reduce((s, p) => s + (p.to === 'loop' ? p.heat_W : 0), 0);
+  const idle = riseOf(0);
+  if (idle === null || inLoops <= 0) return null;
+  let factor = 1;
+  for (let i = 0; i < 3; i += 1) {
+    const rise = riseOf(factor);
+    if (rise === null || rise <= idle) return null;
+    factor *= (limit - idle) / (rise - idle);
+    if (factor <= 0) return { heat_W: 0, ofNow: 0, speed_rpm };
+  }
+  return { heat_W: factor * inLoops, ofNow: factor, speed_rpm };
+}
+
+/** Largest and smallest area factor looked at, and the step of the search upwards. */
+const MOST_AREA = 20,
+  LEAST_AREA = 0.05,
+  AREA_STEP = 1.25;
+
+/**
+ * Area factor at which the rise meets the limit, times the sections there are, to 0.2 %. More area does not always cool more
+ * (intake radiators warm what exhaust radiators breathe), so the search goes outward from the present area to the first
+ * factor that holds: the least area that holds when the present one does, Infinity when none up to 20 times does.
+ */
+function needed(
+  sections: number,
+  limit_K: number,
+  riseWith: (factor: number) => number | null,
+): number | null {
+  const now = riseWith(1);
+  if (now === null) return null;
+  const excess = (logFactor: number): number =>
+    (riseWith(Math.exp(logFactor)) ?? NO_RISE_K) - limit_K;
+  const root = (low: number, high: number): number =>
+    sections *
+    Math.exp(falsePosition(excess, Math.log(low), Math.log(high), { x: 0.002, y: 0.004 }));
+  if (now <= limit_K)
+    return excess(Math.log(LEAST_AREA)) <= 0 ? sections * LEAST_AREA : root(LEAST_AREA, 1);
+  for (let low = 1; low < MOST_AREA; low *= AREA_STEP)
+    if (excess(Math.log(low * AREA_STEP)) <= 0) return root(low, low * AREA_STEP);
+  return Infinity;
+}
+
+/** Stands for "no steady state" where a number is wanted, K. */
+const NO_RISE_K = 1e4;
+
+/**
+ * Speed nearest to `eager` at which an excess is gone: `eager` itself when it holds there, null when it does not hold at
+ * the other end either.
+ */
+function speedWhere(
+  eager: number,
+  other: number,
+  excess: (rpm: number) => number,
+  tolerance: RootTolerance,
+): number | null {
+  const atOther = excess(other);
+  if (atOther > 0) return null;
+  const atEager = excess(eager);
+  return atEager <= 0 ? eager : falsePosition(excess, eager, other, tolerance, atEager, atOther);
+}
+
+export interface CoolingCurve {
+  readonly id: string;
+  readonly label: string;
+  readonly points: readonly {
+    readonly speed_rpm: number;
+    readonly noise_dBA: number;
+    readonly rise_K: number;
+  }[];
+}
+
+/** Coolant rise against noise for this build and for what one change would do, over the fans' speeds. */
+export function coolingCurves(
+  setup: HeatSetup,
+  flow: FlowReport,
+  load: LoadCaseId,
+  steps = 24,
+): readonly CoolingCurve[] {
+  const range = speedRange(setup);
+  if (!range || setup.radiators.length === 0) return [];
+  const [slow, fast] = range;
+  const curve = (id: string, label: string, s: HeatSetup): CoolingCurve => ({
+    id,
+    label,
+    points: Array.from({ length: steps + 1 }, (_, i) => slow + ((fast - slow) * i) / steps).flatMap(
+      (speed_rpm) => {
+        const at = atSpeed(s, speed_rpm);
+        const rise_K = steadyRise(prepareHeat(at, flow), load);
+        return rise_K === null ? [] : [{ speed_rpm, noise_dBA: noiseOf(at), rise_K }];
+      },
+    ),
+  });
+  const largest = setup.radiators.reduce((a, b) => (b.sections > a.sections ? b : a));
+  const change = (f: (r: RadiatorSetup) => RadiatorSetup): HeatSetup => ({
+    ...setup,
+    radiators: setup.radiators.map(f),
+  });
+  const withSections = (by: number): HeatSetup =>
+    change((r) =>
+      r.id !== largest.id
+        ? r
+        : {
+            ...r,
+            sections: r.sections + by,
+            core: coreOf(r.part, r.sections + by),
+            fans: r.fans.map((f) => ({ ...f, count: r.sections + by })),
+          },
+    );
+  const list = [
+    curve('now', 'this build', setup),
+    curve('more', 'one section more', withSections(1)),
+  ];
+  if (largest.sections > 1) list.push(curve('less', 'one section less', withSections(-1)));
+  list.push(
+    curve(
+      'thicker',
+      'half as thick again',
+      change((r) => ({ ...r, core: { ...r.core, depth_mm: r.core.depth_mm * 1.5 } })),
+    ),
+  );
+  if (setup.radiators.some((r) => r.fans.length === 1)) {
+    list.push(
+      curve(
+        'push-pull',
+        'fans on both faces',
+        change((r) => (r.fans.length === 1 ? { ...r, fans: [...r.fans, ...r.fans] } : r)),
+      ),
+    );
+  }
+  return list;
+}

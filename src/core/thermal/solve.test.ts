@@ -1,0 +1,292 @@
+import { describe, expect, test } from '@jest/globals';
+import { demoBuild } from '@/catalogue';
+import { applyEdit, type Build, type Edit } from '../design';
+import { workOut, type Workings } from '../analysis';
+import { reorderLoop } from '../loops';
+import { coolingCurves, noiseOf, prepareHeat, sizeCooling, worstRise } from '.';
+
+const desk = demoBuild('dawn-chorus-desk') as Build;
+const tower = demoBuild('fenland-flood-tower') as Build;
+const edit = (build: Build, ...edits: Edit[]): Workings =>
+  workOut(edits.reduce((b, e) => applyEdit(b, e).build, build));
+const judged = (w: Workings) => w.reports.heat[w.model.build.brief.loadCase];
+
+describe('the heat balance', () => {
+  test.each([
+    ['desk', desk],
+    ['tower', tower],
+  ] as const)('%s: heat in equals heat out of each loop within 0.1 %%', (_, build) => {
+    for (const report of Object.values(workOut(build).reports.heat)) {
+      for (const loop of report.loops) {
+        const out = report.radiators
+          .filter((r) => r.loop === loop.id)
+          .reduce((s, r) => s + (r.heat_W ?? NaN), 0);
+        expect(Math.abs(out / loop.heatIn_W - 1)).toBeLessThan(0.001);
+      }
+    }
+  });
+
+  test('case air carries what is put into it', () => {
+    const w = workOut(tower);
+    const r = judged(w);
+    const fromIntake = r.radiators
+      .filter((x) => Math.abs(x.airIn_C - tower.brief.room_C) < 1e-9)
+      .reduce((s, x) => s + (x.heat_W ?? 0), 0);
+    const carried =
+      (Math.max(r.intake_m3h, r.exhaust_m3h) / 3600) *
+      1.184 *
+      1006 *
+      (r.caseAir_C - tower.brief.room_C);
+    expect(carried / (fromIntake + r.onAir_W)).toBeCloseTo(1, 1);
+  });
+
+  test("the pump's own heat is counted", () => {
+    const at = (rpm: number) =>
+      judged(edit(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: rpm } }));
+    expect(at(4800).inLoop_W - at(2400).inLoop_W).toBeCloseTo(20 - 20 / 8, 6);
+  });
+
+  test('a warmer room warms everything by about as much', () => {
+    const warm = judged(edit(desk, { do: 'brief.set', values: { room_C: 32 } })),
+      now = judged(workOut(desk));
+    expect((warm.loops[0]?.mean_C ?? 0) - (now.loops[0]?.mean_C ?? 0)).toBeCloseTo(10, 0);
+  });
+
+  test('thin air at 2,500 m cools less', () => {
+    expect(
+      worstRise(judged(edit(desk, { do: 'brief.set', values: { altitude_m: 2500 } }))) ?? 0,
+    ).toBeGreaterThan((worstRise(judged(workOut(desk))) ?? 0) * 1.05);
+  });
+
+  test('an exhaust radiator breathes warm air', () => {
+    const top = desk.items.find((i) => i.id === 'top-radiator');
+    if (top?.placement.on !== 'mount') throw new Error('the demo lost its top radiator');
+    const turned = judged(
+      edit(desk, {
+        do: 'item.place',
+        item: 'top-radiator',
+        placement: { ...top.placement, air: 'out' },
+      }),
+    );
+    expect(turned.radiators.find((r) => r.id === 'top-radiator')?.airIn_C ?? 0).toBeGreaterThan(
+      desk.brief.room_C + 3,
+    );
+  });
+
+  /** Order moves a part by no more than the heat upstream over the stream's capacity (common practice: about 1 K). */
+  test('order of the loop matters by about a kelvin only', () => {
+    const spots = judged(workOut(desk)).spots.filter((s) => s.cooledBy);
+    const nodes = Object.values(judged(workOut(desk)).nodes);
+    expect(spots.length).toBeGreaterThan(0);
+    expect(Math.max(...nodes) - Math.min(...nodes)).toBeLessThan(2.5);
+  });
+});
+
+describe('symmetry and order (property)', () => {
+  /** Alike branches share alike: nothing but their tubes tells the tower's two cards apart, so equal blocks stay within what the tubes' lengths make. */
+  test('like cards side by side run alike', () => {
+    const spots = judged(workOut(tower)).spots.filter((s) => s.item.startsWith('card'));
+    const of = (item: string): number[] =>
+      spots.filter((s) => s.item === item).map((s) => s.temp_C ?? NaN);
+    const [a, b] = [...new Set(spots.map((s) => s.item))];
+    of(a as string).forEach((t, k) =>
+      expect(Math.abs(t - (of(b as string)[k] as number))).toBeLessThan(1.5),
+    );
+  });
+
+  /** Moving a part behind another warms its coolant by the other's P/(m cp), no more (energy balance of a stream). */
+  test('any order moves any part by no more than what is upstream over m cp', () => {
+    const middle = desk.loops[0]
+      ? (workOut(desk).model.loops[0]?.stations.filter((s) => !['reservoir', 'pump'].includes(s)) ??
+        [])
+      : [];
+    const all = middle.flatMap((a, i) =>
+      middle
+        .map((_, j) => {
+          const rest = middle.filter((x) => x !== a);
+          return [...rest.slice(0, j), a, ...rest.slice(j)];
+        })
+        .filter((o) => i >= 0 && o.join() !== middle.join()),
+    );
+    const now = workOut(desk);
+    const flow = now.reports.flow.loops[0]?.flow_Lmin ?? NaN;
+    const most = judged(now).inLoop_W / ((flow / 60000) * 1010 * 4100);
+    for (const order of all.slice(0, 8)) {
+      const w = edit(desk, reorderLoop(desk, 'loop', ['reservoir', 'pump', ...order]));
+      // Other tubes, other flow: a few hundredths of a kelvin more.
+      for (const s of judged(w).spots.filter((x) => x.cooledBy))
+        expect(
+          Math.abs(
+            (s.temp_C ?? NaN) -
+              (judged(now).spots.find((x) => x.item === s.item && x.spot === s.spot)?.temp_C ??
+                NaN),
+          ),
+        ).toBeLessThan(most + 0.25);
+    }
+  });
+
+  test('fans off: the natural convection floor is left, not nothing and not much', () => {
+    const still = edit(
+      desk,
+      ...['front-fans', 'top-fans'].map((item): Edit => ({
+        do: 'item.set',
+        item,
+        values: { speed_rpm: 0 },
+      })),
+    );
+    for (const r of judged(still).radiators) {
+      expect(r.conductance_WK).toBeGreaterThan(0);
+      expect(r.conductance_WK).toBeLessThan(2);
+    }
+  });
+
+  test("a room hotter than a part's limit is said, and nothing breaks", () => {
+    const hot = edit(
+      desk,
+      { do: 'brief.set', values: { room_C: 60 } },
+      { do: 'brief.limit', values: { part_C: 50 } },
+    );
+    expect(hot.findings.some((f) => f.code === 'heat.over' && f.severity === 'fails')).toBe(true);
+    expect(JSON.stringify(hot.reports)).not.toContain('NaN');
+  });
+});
+
+describe('limits', () => {
+  test('a pump that stands still leaves no steady state, and no NaN', () => {
+    const w = edit(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 0 } });
+    expect(judged(w).loops[0]?.status).toBe('no-flow');
+    expect(judged(w).loops[0]?.rise_K).toBeNull();
+    expect(JSON.stringify(w.reports)).not.toContain('NaN');
+    expect(w.findings.some((f) => f.code === 'flow.none')).toBe(true);
+  });
+
+  test('a loop without a radiator warms without end, and says so', () => {
+    const w = edit(
+      desk,
+      { do: 'item.remove', item: 'front-radiator' },
+      { do: 'item.remove', item: 'top-radiator' },
+    );
+    expect(judged(w).loops[0]?.status).toBe('no-radiator');
+    expect(w.findings.some((f) => f.code === 'cooling.short')).toBe(true);
+  });
+
+  test("parts at zero watts leave the coolant at the pump's heat alone", () => {
+    const w = edit(
+      desk,
+      { do: 'item.set', item: 'processor', values: { draw_W: 0 } },
+      { do: 'item.set', item: 'card', values: { draw_W: 0 } },
+    );
+    expect(worstRise(judged(w)) ?? 99).toBeLessThan(0.5);
+  });
+});
+
+describe('sizing', () => {
+  const w = workOut(desk);
+
+  test('the quietest speed just holds the rise', () => {
+    const { quietestSpeed_rpm } = w.reports.sizing;
+    expect(quietestSpeed_rpm).not.toBeNull();
+    const at = (rpm: number): number =>
+      worstRise(judged(edit(desk, { do: 'fans.speed', speed_rpm: rpm }))) ?? NaN;
+    expect(at((quietestSpeed_rpm as number) + 10)).toBeLessThanOrEqual(desk.brief.limits.rise_K);
+    expect(at((quietestSpeed_rpm as number) - 30)).toBeGreaterThan(desk.brief.limits.rise_K);
+  });
+
+  test('the loudest speed just holds the noise', () => {
+    const { loudestSpeed_rpm } = w.reports.sizing;
+    const loud = edit(desk, { do: 'fans.speed', speed_rpm: (loudestSpeed_rpm as number) - 10 });
+    expect(judged(loud).noise_dBA).toBeLessThanOrEqual(desk.brief.limits.noise_dBA + 0.05);
+  });
+
+  test('sections needed grow as the limit shrinks', () => {
+    const needs = [14, 10, 7].map(
+      (rise_K) =>
+        edit(desk, { do: 'brief.limit', values: { rise_K } }).reports.sizing.sectionsNeeded ?? NaN,
+    );
+    expect(needs[0]).toBeLessThan(needs[1] as number);
+    expect(needs[1]).toBeLessThan(needs[2] as number);
+  });
+
+  test('what holds now never needs more than there is, even where more area would not help', () => {
+    const top = desk.items.find((i) => i.id === 'top-radiator');
+    if (top?.placement.on !== 'mount') throw new Error('the demo lost its top radiator');
+    const out: Edit = {
+      do: 'item.place',
+      item: 'top-radiator',
+      placement: { ...top.placement, air: 'out' },
+    };
+    for (const rise_K of [6, 9, 12, 15, 20, 30]) {
+      for (const speed_rpm of [700, 1150, 1900]) {
+        const built = edit(
+          desk,
+          out,
+          { do: 'fans.speed', speed_rpm },
+          { do: 'brief.limit', values: { rise_K } },
+        );
+        const needs = built.reports.sizing.sectionsNeeded ?? NaN;
+        const holds = (worstRise(judged(built)) ?? Infinity) <= rise_K;
+        expect([rise_K, speed_rpm, holds, needs <= 5.03]).toEqual([
+          rise_K,
+          speed_rpm,
+          holds,
+          holds,
+        ]);
+      }
+    }
+  });
+
+  test('nothing to size without radiators', () => {
+    const bare = edit(desk, { do: 'loop.remove', loop: 'loop' });
+    expect(
+      sizeCooling(prepareHeat(bare.setup, bare.reports.flow), 'torture').sectionsNeeded,
+    ).toBeNull();
+    expect(coolingCurves(bare.setup, bare.reports.flow, 'torture')).toEqual([]);
+  });
+
+  test('curves: louder is cooler; a section more lies below, a section less above', () => {
+    const curves = coolingCurves(w.setup, w.reports.flow, 'torture', 12);
+    const of = (id: string) => curves.find((c) => c.id === id)?.points ?? [];
+    const now = of('now');
+    expect(now.length).toBe(13);
+    now.slice(1).forEach((p, i) => {
+      expect(p.noise_dBA).toBeGreaterThan(now[i]?.noise_dBA ?? NaN);
+      expect(p.rise_K).toBeLessThan(now[i]?.rise_K ?? NaN);
+      expect(of('more')[i + 1]?.rise_K).toBeLessThan(p.rise_K);
+      expect(of('less')[i + 1]?.rise_K).toBeGreaterThan(p.rise_K);
+    });
+  });
+
+  test('noise falls with distance: 6 dB a doubling (free field)', () => {
+    const far = edit(desk, { do: 'brief.set', values: { listener_m: 2 } });
+    expect(noiseOf(w.setup) - noiseOf(far.setup)).toBeCloseTo(6.02, 2);
+  });
+});
+
+describe('a build on its way', () => {
+  const apart = applyEdit(desk, { do: 'loop.remove', loop: 'loop' }).build;
+
+  test('heat under a block that no loop goes through waits; it is not put on air', () => {
+    const r = judged(workOut(apart));
+    expect(r.waiting_W).toBeCloseTo(325, 9);
+    expect(r.inLoop_W).toBe(0);
+    expect(r.onAir_W).toBeCloseTo(32, 9);
+    expect(r.spots.filter((s) => s.item === 'processor').map((s) => s.temp_C)).toEqual([null]);
+    expect(workOut(apart).findings.filter((f) => f.code === 'heat.over')).toEqual([]);
+  });
+
+  test('fans on a radiator that no loop goes through still move air', () => {
+    expect(judged(workOut(apart)).intake_m3h).toBeGreaterThan(50);
+  });
+
+  test('without any fan the case cooks, but not without end', () => {
+    const still = edit(
+      apart,
+      ...apart.items
+        .filter((i) => i.part.kind === 'fan')
+        .map((i): Edit => ({ do: 'item.remove', item: i.id })),
+    );
+    const r = judged(still);
+    expect(r.caseAir_C).toBeGreaterThan(desk.brief.room_C + 2);
+    expect(r.caseAir_C).toBeLessThan(desk.brief.room_C + 10);
+  });
+});

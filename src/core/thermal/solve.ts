@@ -1,0 +1,196 @@
+import type { FlowReport } from '../hydraulics';
+import { LOAD_CASES, type BlockPart, type LoadCaseId } from '../components';
+import { soundAtDistance, soundAtSpeed, soundSum } from '../units';
+import { blockLaw, blockResistance, type BlockLaw } from './block';
+import type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat } from './report';
+import type { HeatSetup } from './thermalModel';
+import { meanOf, prepareHeat, steadyState, type HeatOptions, type Prepared } from './steady';
+import type { Wind } from './caseFans';
+
+/** K/W of a block at a flow, by its measured points. */
+export const blockAt = (part: BlockPart, flow_Lmin: number): number =>
+  blockResistance(lawOf(part.resistance), flow_Lmin);
+
+const laws = new WeakMap<object, BlockLaw>();
+function lawOf(points: readonly (readonly [number, number])[]): BlockLaw {
+  let law = laws.get(points);
+  if (!law) {
+    law = blockLaw(points);
+    laws.set(points, law);
+  }
+  return law;
+}
+
+/** Temperatures, heat and noise of one load case, at the given flow. */
+export function solveHeat(
+  setup: HeatSetup,
+  flow: FlowReport,
+  load: LoadCaseId,
+  options: HeatOptions = {},
+): CaseReport {
+  return solvePrepared(prepareHeat(setup, flow), load, options);
+}
+
+/** The same from what is prepared. */
+export function solvePrepared(
+  prepared: Prepared,
+  load: LoadCaseId,
+  options: HeatOptions = {},
+): CaseReport {
+  const { setup, flow, air: roomAir, winds } = prepared;
+  const { model } = setup;
+  const { brief } = model.build;
+  const room = brief.room_C;
+  const {
+    parts,
+    loopHeat,
+    conductances,
+    temps,
+    caseAir_C: caseAir,
+    onAir_W,
+    intake_m3h,
+    exhaust_m3h,
+  } = steadyState(prepared, load, options);
+  const heatOf = (id: string): number => parts.find((p) => p.item === id)?.heat_W ?? 0;
+
+  return {
+    id: load,
+    loops: model.loops.map((g): LoopHeat => {
+      const t = temps.get(g.loop.id);
+      const mean = t ? meanOf(t) : null;
+      const moving = (flow.loops.find((l) => l.id === g.loop.id)?.flow_Lmin ?? 0) > 1e-6;
+      const loopStatus = () => {
+        if (t) return 'steady';
+        if (moving) return 'no-radiator';
+        return 'no-flow';
+      };
+      return {
+        id: g.loop.id,
+        status: loopStatus(),
+        rise_K: mean === null ? null : mean - room,
+        mean_C: mean,
+        hottest_C: t ? Math.max(...t.values_C) : null,
+        heatIn_W: loopHeat.get(g.loop.id) ?? 0,
+      };
+    }),
+    radiators: setup.radiators.map((r, i): RadiatorHeat => {
+      const c = conductances[i] as Prepared['conductances'][number];
+      const wind = winds[i] as Wind;
+      const airIn = r.air === 'in' ? room : caseAir;
+      const t = temps.get(r.loop)?.link(c.edge);
+      const heat = t ? c.k * (t.in_C - airIn) : null;
+      const stream =
+        ((wind.flow_m3h * setup.factors.airFlow) / 3600) *
+        roomAir.density_kgm3 *
+        roomAir.heatCapacity_JkgK;
+      return {
+        id: r.id,
+        loop: r.loop,
+        heat_W: heat,
+        conductance_WK: c.k,
+        airIn_C: airIn,
+        airOut_C: heat !== null && stream > 0 ? airIn + heat / stream : null,
+        airFlow_m3h: wind.flow_m3h * setup.factors.airFlow,
+        basis: c.basis,
+        airDrop_Pa: wind.drop_Pa,
+        face_ms: wind.face_ms,
+        speed_rpm: r.fans[0]?.speed_rpm ?? 0,
+      };
+    }),
+    spots: setup.sources.flatMap((s) =>
+      s.part.spots.map((spot): SpotHeat => {
+        const heat = heatOf(s.item.id);
+        const common = {
+          item: s.item.id,
+          spot: spot.id,
+          name: `${s.item.name}, ${spot.name}`,
+          heat_W: heat,
+          limit_C: Math.min(spot.limit_C, brief.limits.part_C ?? Infinity),
+          cooledBy: s.block?.id ?? null,
+        };
+        if (s.block && !s.loop)
+          return {
+            ...common,
+            temp_C: null,
+            coolant_C: null,
+            block_KW: null,
+            interface_KW: spot.interface_KW,
+          };
+        if (!s.block || !s.loop)
+          return {
+            ...common,
+            temp_C: caseAir + heat * spot.onAir_KW,
+            coolant_C: caseAir,
+            block_KW: null,
+            interface_KW: spot.onAir_KW,
+          };
+        const edge = model.loops
+          .find((g) => g.loop.id === s.loop)
+          ?.edges.find((e) => e.item?.id === s.block?.id);
+        const t = edge ? temps.get(s.loop)?.link(edge.id) : undefined;
+        const q = flow.links.find((l) => l.id === edge?.id && l.loop === s.loop)?.flow_Lmin ?? 0;
+        const block =
+          (s.block.part.kind === 'block' ? blockAt(s.block.part, q) : 0) *
+          (options.vary?.block(s.block.id) ?? 1);
+        const between = spot.interface_KW * (options.vary?.interface(s.item.id) ?? 1);
+        const coolant = t ? (t.in_C + t.out_C) / 2 : null;
+        return {
+          ...common,
+          temp_C: coolant === null ? null : coolant + heat * (block + between),
+          coolant_C: coolant,
+          block_KW: block,
+          interface_KW: between,
+        };
+      }),
+    ),
+    parts,
+    nodes: Object.fromEntries(
+      [...temps.values()].flatMap((t) =>
+        t ? t.nodes.map((node, i) => [node, t.values_C[i] as number] as const) : [],
+      ),
+    ),
+    inLoop_W: [...loopHeat.values()].reduce((a, b) => a + b, 0),
+    onAir_W,
+    waiting_W: parts.reduce((s, p) => s + (p.to === 'waiting' ? p.heat_W : 0), 0),
+    caseAir_C: caseAir,
+    bare: setup.bare.map((b, i) => ({
+      id: b.set.item,
+      air: b.air,
+      airFlow_m3h: (prepared.bare[i] as Wind).flow_m3h * setup.factors.airFlow,
+      airDrop_Pa: (prepared.bare[i] as Wind).drop_Pa,
+    })),
+    intake_m3h,
+    exhaust_m3h,
+    noise_dBA: noiseOf(setup),
+  };
+}
+
+/** rpm of a fan set or pump now, by item. */
+export type SpeedOf = (item: string, set_rpm: number) => number;
+const asSet: SpeedOf = (_item, set_rpm) => set_rpm;
+
+/** All fans and pumps together at the listener, dBA: published levels are at 1 m; free field, so an estimate in a room. */
+export function noiseOf(setup: HeatSetup, speedOf: SpeedOf = asSet): number {
+  const sets = [...setup.radiators.flatMap((r) => r.fans), ...setup.bare.map((b) => b.set)];
+  const fans = sets.flatMap((f) => {
+    const speed_rpm = speedOf(f.item, f.speed_rpm);
+    const level = soundAtSpeed(f.part.sound_dBA, speed_rpm, f.part.fullSpeed_rpm);
+    return Array.from({ length: f.count }, () => level);
+  });
+  const pumps = setup.model.build.items.flatMap(({ id, part, settings }) => {
+    if (part.kind !== 'pump') return [];
+    const speed_rpm = speedOf(id, settings.speed_rpm ?? part.fullSpeed_rpm);
+    return [soundAtSpeed(part.sound_dBA, speed_rpm, part.fullSpeed_rpm)];
+  });
+  const total = soundSum([...fans, ...pumps]);
+  return Number.isFinite(total)
+    ? Math.max(0, soundAtDistance(total, 1, setup.model.build.brief.listener_m))
+    : 0;
+}
+
+/** Every load case. */
+export function solveHeatCases(prepared: Prepared): HeatReport {
+  return Object.fromEntries(
+    [...LOAD_CASES, 'own' as const].map((c) => [c, solvePrepared(prepared, c)]),
+  ) as unknown as HeatReport;
+}

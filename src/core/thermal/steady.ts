@@ -1,0 +1,299 @@
+import { air, coolantProperties, type FluidProperties } from '../fluids';
+import { pumpShare, type FlowReport } from '../hydraulics';
+import type { LoadCaseId, PumpPart } from '../components';
+import { measuredRatio, type RadiatorBasis } from './measured';
+import { radiatorConductance, type InstallationFactors } from './radiator';
+import type { PartHeat } from './report';
+import { sourceHeat, type HeatSetup, type RadiatorSetup } from './thermalModel';
+import {
+  loopStreams,
+  solveSteady,
+  steadyNetwork,
+  type LoopStreams,
+  type LoopTemperatures,
+  type SteadyNetwork,
+} from './steadyNetwork';
+import { bareWind, radiatorWind, type Wind } from './caseFans';
+
+/** What a case sheds without fans: air that finds its way through, m³/h, and its walls, W/(m² K) (common practice, no source). */
+const DRAUGHT_M3H = 12;
+const WALL_WM2K = 5;
+
+export interface HeatOptions {
+  /** Multiplies every radiator's conductance: for "how many sections are needed". */
+  readonly conductanceFactor?: number;
+  /** Multiplies every part's heat: for "how much would it carry". */
+  readonly loadFactor?: number;
+  /** What parts may differ by from their papers, by item: for bands of uncertainty. */
+  readonly vary?: Variation;
+}
+
+/** Multipliers by item. */
+export interface Variation {
+  draw(item: string): number;
+  block(item: string): number;
+  interface(item: string): number;
+}
+
+/** What does not depend on the load case: winds and conductances. Shared by the cases and by "how much more area". */
+export interface Prepared {
+  readonly setup: HeatSetup;
+  readonly flow: FlowReport;
+  readonly air: FluidProperties;
+  readonly winds: readonly Wind[];
+  readonly bare: readonly Wind[];
+  readonly streams: readonly LoopStreams[];
+  readonly conductances: readonly {
+    readonly edge: string;
+    readonly k: number;
+    readonly basis: RadiatorBasis;
+  }[];
+  /** Air that all fans move into and out of the case, m³/h. */
+  readonly intake_m3h: number;
+  readonly exhaust_m3h: number;
+}
+
+export function prepareHeat(setup: HeatSetup, flow: FlowReport): Prepared {
+  const { model } = setup;
+  const { brief } = model.build;
+  const roomAir = air(brief.room_C + 3, brief.altitude_m);
+  const states = setup.radiators.map((r) => {
+    const graph = model.loops.find((g) => g.loop.id === r.loop);
+    const edge = graph?.edges.find((e) => e.item?.id === r.id);
+    const q = flow.links.find((l) => l.id === edge?.id && l.loop === r.loop)?.flow_Lmin ?? 0;
+    const coolant_C = flow.loops.find((l) => l.id === r.loop)?.coolant_C ?? brief.room_C + 8;
+    const coolant = coolantProperties(
+      graph?.loop.coolant.base ?? { glycol: 'none', volumeShare: 0 },
+      coolant_C,
+    );
+    return { edge: edge?.id ?? '', ...radiatorState(r, q, coolant, roomAir, setup.factors) };
+  });
+  const winds = states.map((s) => s.wind);
+  const bare = setup.bare.map(bareWind);
+  return {
+    setup,
+    flow,
+    air: roomAir,
+    winds,
+    bare,
+    streams: streamsOf(setup, flow),
+    conductances: states,
+    intake_m3h: movedThrough(setup, winds, bare, 'in'),
+    exhaust_m3h: movedThrough(setup, winds, bare, 'out'),
+  };
+}
+
+/** Air that radiators and bare fans move one way, m³/h. */
+function movedThrough(
+  setup: HeatSetup,
+  winds: readonly Wind[],
+  bare: readonly Wind[],
+  way: 'in' | 'out',
+): number {
+  const through = (list: readonly { readonly air: string }[], moved: readonly Wind[]): number =>
+    list.reduce((sum, x, i) => sum + (x.air === way ? (moved[i] as Wind).flow_m3h : 0), 0);
+  return setup.factors.airFlow * (through(setup.radiators, winds) + through(setup.bare, bare));
+}
+
+/** Wind and heat per kelvin of one radiator with its fans as they turn, at a coolant flow: measured where it was, modelled else. */
+export function radiatorState(
+  r: RadiatorSetup,
+  coolant_Lmin: number,
+  coolant: FluidProperties,
+  roomAir: FluidProperties,
+  factors: InstallationFactors,
+): { readonly wind: Wind; readonly k: number; readonly basis: RadiatorBasis } {
+  const wind = radiatorWind(r, roomAir);
+  const k = radiatorConductance(r.core, {
+    airFlow_m3h: wind.flow_m3h,
+    coolantFlow_Lmin: coolant_Lmin,
+    air: roomAir,
+    coolant,
+    factors,
+  }).conductance_WK;
+  const { measured } = r.part;
+  if (!measured) return { wind, k, basis: 'model' };
+  const { ratio, basis } = measuredRatio(
+    r,
+    measured,
+    roomAir,
+    factors,
+  )(
+    measured.against === 'air' ? wind.flow_m3h * factors.airFlow : (r.fans[0]?.speed_rpm ?? 0),
+    coolant_Lmin,
+  );
+  return { wind, k: k * ratio, basis };
+}
+
+/** What case air carries away per kelvin over the room, W/K: its fans, or where they stand, draughts and walls. */
+export function caseExchange(
+  { model }: HeatSetup,
+  roomAir: FluidProperties,
+  moved_m3h: number,
+): number {
+  const perFlow = (roomAir.density_kgm3 * roomAir.heatCapacity_JkgK) / 3600;
+  const [x = 0, y = 0, z = 0] = (model.build.case?.interior ?? []).map((mm) => mm / 1000);
+  return Math.max(
+    moved_m3h * perFlow,
+    DRAUGHT_M3H * perFlow + WALL_WM2K * 2 * (x * y + y * z + z * x),
+  );
+}
+
+/** What the pump puts into its coolant, W: its power goes as the cube of speed (affinity laws). */
+export const pumpHeat = (part: PumpPart, speed_rpm: number | undefined): number =>
+  part.power_W * Math.min(1, pumpShare(part, speed_rpm)) ** 3;
+
+const streams = new WeakMap<FlowReport, readonly LoopStreams[]>();
+/** Streams depend on the flow alone: kept while the same flow is asked about again. */
+function streamsOf(setup: HeatSetup, flow: FlowReport): readonly LoopStreams[] {
+  let known = streams.get(flow);
+  if (!known) {
+    const { room_C } = setup.model.build.brief;
+    known = setup.model.loops.map((g) =>
+      loopStreams(g, flow, flow.loops.find((l) => l.id === g.loop.id)?.coolant_C ?? room_C),
+    );
+    streams.set(flow, known);
+  }
+  return known;
+}
+
+/** Loops and case air in balance: what every answer about temperatures starts from. */
+export interface Steady {
+  readonly parts: readonly PartHeat[];
+  readonly loopHeat: ReadonlyMap<string, number>;
+  readonly conductances: Prepared['conductances'];
+  readonly temps: ReadonlyMap<string, LoopTemperatures | null>;
+  readonly caseAir_C: number;
+  readonly onAir_W: number;
+  readonly intake_m3h: number;
+  readonly exhaust_m3h: number;
+}
+
+/** Solves loops and case air together for one load case. */
+export function steadyState(
+  prepared: Prepared,
+  load: LoadCaseId,
+  options: HeatOptions = {},
+): Steady {
+  const { setup, intake_m3h, exhaust_m3h } = prepared;
+  const { model } = setup;
+  const factor = options.conductanceFactor ?? 1;
+  const parts = heatOfParts(setup, load, options);
+  const { gain_W, loopHeat } = heatOfEdges(setup, parts);
+  const onAir_W = parts.reduce((s, p) => s + (p.to === 'air' ? p.heat_W : 0), 0);
+  const room = model.build.brief.room_C;
+  const solved = solveSteady(networkAt(prepared, factor), gain_W, onAir_W, room);
+  return {
+    parts,
+    loopHeat,
+    conductances:
+      factor === 1
+        ? prepared.conductances
+        : prepared.conductances.map((c) => ({ ...c, k: c.k * factor })),
+    temps: new Map(model.loops.map((g) => [g.loop.id, solved.loops.get(g.loop.id) ?? null])),
+    caseAir_C: solved.caseAir_C,
+    onAir_W,
+    intake_m3h,
+    exhaust_m3h,
+  };
+}
+
+/** What each part gives off, and where to. */
+function heatOfParts(
+  setup: HeatSetup,
+  load: LoadCaseId,
+  { loadFactor = 1, vary }: HeatOptions,
+): readonly PartHeat[] {
+  return setup.sources.map((s) => ({
+    item: s.item.id,
+    name: s.item.name,
+    heat_W: sourceHeat(s, load) * loadFactor * (vary?.draw(s.item.id) ?? 1),
+    to: whereTo(s),
+  }));
+}
+
+/** A part under a block that no loop serves waits. */
+function whereTo(source: HeatSetup['sources'][number]): PartHeat['to'] {
+  if (source.loop) return 'loop';
+  return source.block ? 'waiting' : 'air';
+}
+
+/** Heat put into the coolant by edge and by loop, W: parts under their blocks, and pumps. */
+function heatOfEdges(
+  setup: HeatSetup,
+  parts: readonly PartHeat[],
+): { readonly gain_W: ReadonlyMap<string, number>; readonly loopHeat: Map<string, number> } {
+  const under = new Map<string, number>();
+  setup.sources.forEach((s, i) => {
+    if (s.block)
+      under.set(s.block.id, (under.get(s.block.id) ?? 0) + (parts[i] as PartHeat).heat_W);
+  });
+  const gain_W = new Map<string, number>();
+  const loopHeat = new Map(setup.model.loops.map((g) => [g.loop.id, 0]));
+  for (const { loop, edges } of setup.model.loops)
+    for (const { id, item } of edges) {
+      if (!item) continue;
+      const { part } = item;
+      const passages = 'passages' in part ? Math.max(1, part.passages.length) : 1;
+      const gain =
+        part.kind === 'pump'
+          ? pumpHeat(part, item.settings.speed_rpm)
+          : (under.get(item.id) ?? 0) / passages;
+      if (gain <= 0) continue;
+      gain_W.set(id, gain);
+      loopHeat.set(loop.id, (loopHeat.get(loop.id) ?? 0) + gain);
+    }
+  return { gain_W, loopHeat };
+}
+
+const networks = new WeakMap<Prepared, Map<number, SteadyNetwork>>();
+/** The network at an area factor: load cases and searches ask for the same ones again and again. */
+function networkAt(prepared: Prepared, factor: number): SteadyNetwork {
+  let known = networks.get(prepared);
+  if (!known) {
+    known = new Map();
+    networks.set(prepared, known);
+  }
+  let found = known.get(factor);
+  if (!found) {
+    const { setup, conductances, intake_m3h, exhaust_m3h } = prepared;
+    found = steadyNetwork(
+      prepared.streams,
+      setup.radiators.map((r, i) => {
+        const { edge, k } = conductances[i] as Prepared['conductances'][number];
+        return { loop: r.loop, edge, conductance_WK: k * factor, air: r.air };
+      }),
+      caseExchange(setup, prepared.air, Math.max(intake_m3h, exhaust_m3h)),
+    );
+    known.set(factor, found);
+  }
+  return found;
+}
+
+/** Mean coolant around a loop, °C. */
+export const meanOf = (t: LoopTemperatures): number =>
+  t.values_C.reduce((a, b) => a + b, 0) / t.values_C.length;
+
+/** Warmest loop's mean coolant over the room, K; null when there is no loop or one has no steady state. */
+export function steadyRise(
+  prepared: Prepared,
+  load: LoadCaseId,
+  options: HeatOptions = {},
+): number | null {
+  const { temps } = steadyState(prepared, load, options);
+  let worst: number | null = null;
+  for (const t of temps.values()) {
+    if (!t) return null;
+    worst = Math.max(worst ?? -Infinity, meanOf(t) - prepared.setup.model.build.brief.room_C);
+  }
+  return worst;
+}
+
+/** Mean coolant of each loop that has a steady state, °C by loop id. */
+export function loopMeans(prepared: Prepared, load: LoadCaseId): ReadonlyMap<string, number> {
+  return new Map(
+    [...steadyState(prepared, load).temps].flatMap(([id, t]) =>
+      t ? [[id, meanOf(t)] as const] : [],
+    ),
+  );
+}

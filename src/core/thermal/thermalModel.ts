@@ -1,0 +1,206 @@
+import type { Item } from '../design';
+import type { Model } from '../system';
+import {
+  isHeated,
+  type FanPart,
+  type HeatedPart,
+  type LoadCaseId,
+  type Mount,
+  type RadiatorPart,
+} from '../components';
+import { fanCurve, type FanCurve } from './fan';
+import { INSTALLATION, type Core, type InstallationFactors } from './radiator';
+
+export type AirWay = 'in' | 'out';
+
+/** Fans in front of or behind one face, all alike. */
+export interface FanSet {
+  readonly item: string;
+  readonly part: FanPart;
+  readonly curve: FanCurve;
+  readonly count: number;
+  readonly speed_rpm: number;
+}
+
+export interface RadiatorSetup {
+  readonly id: string;
+  readonly loop: string;
+  readonly part: RadiatorPart;
+  readonly core: Core;
+  readonly sections: number;
+  readonly air: AirWay;
+  /** Fans pushing and pulling in a row, one entry a face. */
+  readonly fans: readonly FanSet[];
+  /** Filter and grille, and what stands before the air's way, Pa at 1 m/s. */
+  readonly filterLoss_Pa: number;
+}
+
+export interface BareFans {
+  readonly set: FanSet;
+  readonly air: AirWay;
+  readonly filterLoss_Pa: number;
+}
+
+export interface Source {
+  readonly item: Item;
+  readonly part: HeatedPart;
+  /** The block on it, and the loop that block is in. A block in no loop yet: the heat waits, it is neither in a loop nor on air. */
+  readonly block: Item | null;
+  readonly loop: string | null;
+}
+
+/** All that makes heat, noise or wind, apart from the flow. What-if questions change this and ask again. */
+export interface HeatSetup {
+  readonly model: Model;
+  readonly sources: readonly Source[];
+  readonly radiators: readonly RadiatorSetup[];
+  readonly bare: readonly BareFans[];
+  /** What the place makes of fans and cores. */
+  readonly factors: InstallationFactors;
+}
+
+const curves = new WeakMap<FanPart, FanCurve>();
+function curveOf(part: FanPart): FanCurve {
+  let curve = curves.get(part);
+  if (!curve) {
+    curve = fanCurve(part.points, part.fullSpeed_rpm);
+    curves.set(part, curve);
+  }
+  return curve;
+}
+
+const FIN_CONDUCTIVITY_WMK = { copper: 340, brass: 120, aluminium: 200 } as const;
+
+/** The core of a radiator as the model needs it: fin length is its sections' length. */
+export function coreOf(part: RadiatorPart, sections = part.sections): Core {
+  const { core } = part;
+  return {
+    length_mm: part.section_mm * sections,
+    width_mm: core.width_mm,
+    depth_mm: core.depth_mm,
+    fpi: core.fpi,
+    finHeight_mm: core.finHeight_mm,
+    finThickness_mm: core.finThickness_mm,
+    tubeHeight_mm: core.tubeHeight_mm,
+    tubeWall_mm: core.tubeWall_mm,
+    finConductivity_WmK: FIN_CONDUCTIVITY_WMK[core.finMetal],
+    passes: core.passes,
+    finHeatFactor: core.finHeatFactor,
+    finDragFactor: core.finDragFactor,
+  };
+}
+
+function fanSet(item: Item, count: number): FanSet {
+  const part = item.part as FanPart;
+  const wanted = item.settings.speed_rpm ?? part.fullSpeed_rpm;
+  const speed_rpm =
+    wanted <= 0 ? 0 : Math.min(part.fullSpeed_rpm, Math.max(part.minSpeed_rpm, wanted));
+  return { item: item.id, part, curve: curveOf(part), count, speed_rpm };
+}
+
+/** `blocked`: what stands before a mounted stack's air, Pa at 1 m/s by item. */
+export function heatSetup(
+  model: Model,
+  blocked: ReadonlyMap<string, number> = new Map(),
+): HeatSetup {
+  const { items } = model.build;
+  const mountOf = (item: Item): Mount | undefined => {
+    const p = item.placement;
+    return p.on === 'mount' ? model.build.case?.mounts.find((m) => m.id === p.mount) : undefined;
+  };
+  const loopOf = (id: string): string | null =>
+    model.loops.find((g) => g.edges.some((e) => e.item?.id === id))?.loop.id ?? null;
+  const blocks = items.filter((i) => i.part.kind === 'block' && i.placement.on === 'item');
+  const sources = items.flatMap((item): Source[] => {
+    if (!isHeated(item.part)) return [];
+    const { kind } = item.part;
+    const block =
+      blocks.find((b) => {
+        if (b.part.kind !== 'block' || b.placement.on !== 'item') return false;
+        return (
+          b.placement.item === item.id ||
+          (kind === 'board' &&
+            b.part.cools.includes('board') &&
+            hostIs(items, b.placement.item, 'processor'))
+        );
+      }) ?? null;
+    const loop = block ? loopOf(block.id) : null;
+    return [{ item, part: item.part, block, loop }];
+  });
+  const radiators = items.flatMap((item): RadiatorSetup[] => {
+    if (item.part.kind !== 'radiator') return [];
+    const { part, placement } = item;
+    const loop = loopOf(item.id);
+    if (!loop) return [];
+    const fans = items
+      .filter(
+        (f) =>
+          f.part.kind === 'fan' && f.placement.on === 'radiator' && f.placement.item === item.id,
+      )
+      .map((f) => fanSet(f, part.sections));
+    return [
+      {
+        id: item.id,
+        loop,
+        part,
+        core: coreOf(part),
+        sections: part.sections,
+        fans,
+        air: placement.on === 'mount' ? placement.air : 'in',
+        filterLoss_Pa: (mountOf(item)?.filterLoss_Pa ?? 0) + (blocked.get(item.id) ?? 0),
+      },
+    ];
+  });
+  const bare = items.flatMap((item): BareFans[] => {
+    if (item.part.kind !== 'fan') return [];
+    // Fans of a radiator that no loop goes through yet still move air.
+    if (item.placement.on === 'radiator') {
+      const { item: on } = item.placement;
+      const host = items.find((i) => i.id === on);
+      if (!host || host.placement.on !== 'mount' || radiators.some((r) => r.id === on)) return [];
+      return [
+        {
+          set: fanSet(item, model.placed.get(item.id)?.count ?? 1),
+          air: host.placement.air,
+          filterLoss_Pa: (mountOf(host)?.filterLoss_Pa ?? 0) + (blocked.get(host.id) ?? 0),
+        },
+      ];
+    }
+    if (item.placement.on !== 'mount') return [];
+    return [
+      {
+        set: fanSet(item, model.placed.get(item.id)?.count ?? 1),
+        air: item.placement.air,
+        filterLoss_Pa: (mountOf(item)?.filterLoss_Pa ?? 0) + (blocked.get(item.id) ?? 0),
+      },
+    ];
+  });
+  return { model, sources, radiators, bare, factors: INSTALLATION };
+}
+
+const hostIs = (items: readonly Item[], id: string, kind: string): boolean =>
+  items.find((i) => i.id === id)?.part.kind === kind;
+
+/**
+ * Full draw of a part as it is tuned, W. Clock and voltage go as P ∝ f V² (dynamic power of CMOS, any textbook; leakage left out, so an
+ * estimate); a typed power limit caps that, or stands alone where nothing was tuned.
+ */
+export function drawOf({ item: { settings }, part }: Pick<Source, 'item' | 'part'>): number {
+  const { clock, voltage, draw_W } = settings;
+  if (clock === undefined && voltage === undefined) return draw_W ?? part.draw_W;
+  return Math.min(draw_W ?? Infinity, part.draw_W * (clock ?? 1) * (voltage ?? 1) ** 2);
+}
+
+/** Share of the full draw in a load case: the builder's where set, else the part's. */
+export function shareOf(
+  { item: { settings }, part }: Pick<Source, 'item' | 'part'>,
+  load: LoadCaseId,
+): number {
+  return load === 'own'
+    ? (settings.ownShare ?? settings.shares?.play ?? part.shares.play)
+    : (settings.shares?.[load] ?? part.shares[load]);
+}
+
+/** Heat of a part in a load case, W. */
+export const sourceHeat = (source: Source, load: LoadCaseId): number =>
+  drawOf(source) * shareOf(source, load);

@@ -1,0 +1,10 @@
+export {
+  countTrouble,
+  guardBuild,
+  guardPart,
+  guardEdit,
+  parseBuild,
+  LIMITS,
+  type Guarded,
+  type Trouble,
+} from './validation';

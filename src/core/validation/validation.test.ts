@@ -1,0 +1,431 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, test } from '@jest/globals';
+import { CATALOGUE, DEMO_BUILDS, demoBuild } from '@/catalogue';
+import type { Build } from '../design';
+import { MIGRATIONS } from '../design/migrate';
+import { countTrouble, guardBuild, guardEdit, guardPart, LIMITS, parseBuild } from '.';
+
+const desk = demoBuild('dawn-chorus-desk') as Build;
+const copy = (): Record<string, unknown> =>
+  JSON.parse(JSON.stringify(desk)) as Record<string, unknown>;
+const troubles = (data: unknown): string[] => {
+  const g = guardBuild(data);
+  return g.ok ? [] : g.troubles.map((t) => `${t.path} | ${t.message}`);
+};
+
+function spoiled(change: (d: Record<string, never>) => void): string[] {
+  const d = copy();
+  change(d as Record<string, never>);
+  return troubles(d);
+}
+
+describe('what is good passes unchanged', () => {
+  test.each(DEMO_BUILDS.map((d) => [d.name, d.build] as const))('%s', (_, build) => {
+    const g = parseBuild(JSON.stringify(build));
+    expect(g).toMatchObject({ ok: true });
+    if (g.ok) expect(g.value).toEqual(build);
+  });
+
+  test('every part of the catalogue', () => {
+    for (const p of CATALOGUE) expect(guardPart(p)).toMatchObject({ ok: true });
+  });
+});
+
+describe('what is bad says where', () => {
+  type Loose = {
+    items: { name: unknown; part: Record<string, unknown>; placement: unknown; id: string }[];
+    loops: { links: { from: { item: string }; id: string }[] }[];
+    brief: Record<string, unknown>;
+    [k: string]: unknown;
+  };
+  const CASES: readonly (readonly [string, (d: Loose) => void, string])[] = [
+    [
+      'wrong type',
+      (d) => {
+        d.brief.room_C = 'warm';
+      },
+      'brief.room_C',
+    ],
+    [
+      'a number as text',
+      (d) => {
+        d.brief.room_C = '22';
+      },
+      'brief.room_C',
+    ],
+    [
+      'missing',
+      (d) => {
+        delete d.brief.room_C;
+      },
+      'brief.room_C',
+    ],
+    [
+      'out of range',
+      (d) => {
+        d.brief.room_C = 400;
+      },
+      'brief.room_C',
+    ],
+    [
+      'null for a number',
+      (d) => {
+        d.brief.listener_m = null;
+      },
+      'brief.listener_m',
+    ],
+    [
+      'not finite',
+      (d) => {
+        d.brief.room_C = Infinity;
+      },
+      'brief.room_C',
+    ],
+    [
+      'NaN',
+      (d) => {
+        d.brief.room_C = NaN;
+      },
+      'brief.room_C',
+    ],
+    [
+      'unknown kind of part',
+      (d) => {
+        (d.items[0] as { part: Record<string, unknown> }).part.kind = 'rocket';
+      },
+      'items[0].part.kind',
+    ],
+    [
+      'unknown place',
+      (d) => {
+        (d.items[0] as { placement: unknown }).placement = { on: 'moon' };
+      },
+      'items[0].placement.on',
+    ],
+    [
+      'unknown key',
+      (d) => {
+        d.surprise = 1;
+      },
+      'surprise',
+    ],
+    [
+      'two parts with one id',
+      (d) => {
+        (d.items[1] as { id: string }).id = (d.items[0] as { id: string }).id;
+      },
+      'items[1]',
+    ],
+    [
+      'a run from a part that is not there',
+      (d) => {
+        (d.loops[0] as Loose['loops'][number]).links[0]!.from.item = 'ghost';
+      },
+      'loops[0].links[0].from',
+    ],
+    [
+      'two runs with one id',
+      (d) => {
+        const l = (d.loops[0] as Loose['loops'][number]).links;
+        l[1]!.id = l[0]!.id;
+      },
+      'loops[0].links[1].id',
+    ],
+    [
+      'a part that sits on itself',
+      (d) => {
+        (d.items[0] as { placement: unknown; id: string }).placement = {
+          on: 'item',
+          item: d.items[0]?.id,
+        };
+      },
+      'items[0].placement.item',
+    ],
+    [
+      'control characters in a name',
+      (d) => {
+        (d.items[0] as { name: unknown }).name = 'bell\u0007';
+      },
+      'items[0].name',
+    ],
+    [
+      'a name too long',
+      (d) => {
+        d.name = 'x'.repeat(200);
+      },
+      'name',
+    ],
+    [
+      'too many parts',
+      (d) => {
+        d.items = Array.from({ length: 200 }, (_, i) => ({
+          ...(d.items[0] as object),
+          id: `i${i}`,
+        })) as Loose['items'];
+      },
+      'items',
+    ],
+    [
+      'a pump whose head rises',
+      (d) => {
+        const p = d.items.find((i) => i.part.kind === 'pump');
+        p!.part.points = [
+          [0, 1],
+          [5, 2],
+        ];
+      },
+      'part.points',
+    ],
+    [
+      'a tube thicker inside than outside',
+      (d) => {
+        const l = d.loops[0] as unknown as { tube: { inner_mm: number; outer_mm: number } };
+        l.tube.inner_mm = l.tube.outer_mm + 1;
+      },
+      'loops[0].tube',
+    ],
+    [
+      'other format',
+      (d) => {
+        d.format = 'other';
+      },
+      'format',
+    ],
+    [
+      'future version',
+      (d) => {
+        d.version = 99;
+      },
+      'version',
+    ],
+    [
+      'no version',
+      (d) => {
+        delete d.version;
+      },
+      'version',
+    ],
+    [
+      'fractional version',
+      (d) => {
+        d.version = 1.5;
+      },
+      'version',
+    ],
+  ];
+
+  test.each(CASES)('%s', (_, change, path) => {
+    const said = spoiled(change as unknown as (d: Record<string, never>) => void);
+    expect(said.length).toBeGreaterThan(0);
+    expect(said.join('\n')).toContain(path);
+  });
+
+  test('a script in a name is only a name', () => {
+    const d = copy();
+    d.name = '<script>alert(1)</script>';
+    const g = guardBuild(d);
+    expect(g.ok).toBe(true);
+  });
+
+  test('keys that touch prototypes are unknown keys', () => {
+    const g = parseBuild(
+      JSON.stringify(desk).replace('"name":', '"__proto__":{"polluted":true},"name":'),
+    );
+    expect(g.ok).toBe(false);
+    expect(({} as { polluted?: boolean }).polluted).toBeUndefined();
+  });
+
+  test.each([
+    ['nothing', ''],
+    ['half a file', '{"format":'],
+    ['a list', '[]'],
+    ['a number', '7'],
+    ['null', 'null'],
+    ['deep', `${'['.repeat(5000)}${']'.repeat(5000)}`],
+  ])('%s is no build', (_, text) => {
+    const g = parseBuild(text);
+    expect(g.ok).toBe(false);
+    if (!g.ok) expect(g.troubles[0]?.message).not.toMatch(/\bat .*\(.*:\d+:\d+\)/);
+  });
+
+  test('a file too large is not even parsed', () => {
+    const g = parseBuild(' '.repeat(LIMITS.bytes + 1));
+    expect(g).toMatchObject({ ok: false });
+    if (!g.ok) expect(g.troubles[0]?.message).toContain('4,000,000');
+  });
+
+  test('no more than twenty troubles at once', () => {
+    const d = copy();
+    d.items = Array.from({ length: 60 }, () => ({}));
+    expect(troubles(d).length).toBeLessThanOrEqual(LIMITS.troubles);
+  });
+
+  describe('hostile sizes are counted before anything is validated, and name the place and the limit', () => {
+    const empty = (n: number): unknown[] => Array.from({ length: n }, () => ({}));
+    const rows: readonly (readonly [
+      string,
+      (d: Record<string, unknown>) => void,
+      string,
+      string,
+    ])[] = [
+      [
+        '20,000 empty parts',
+        (d) => {
+          d.items = empty(20_000);
+        },
+        'items',
+        '2,000',
+      ],
+      [
+        'a million values in lists of lists',
+        (d) => {
+          d.items = Array.from({ length: 1000 }, () => empty(1000));
+        },
+        '',
+        '100,000 values',
+      ],
+      [
+        '130 parts',
+        (d) => {
+          d.items = empty(130);
+        },
+        'items',
+        'at most 120',
+      ],
+      [
+        '9 loops',
+        (d) => {
+          d.loops = empty(9);
+        },
+        'loops',
+        'at most 8',
+      ],
+      [
+        '1,600 connections',
+        (d) => {
+          const [loop] = d.loops as { links: unknown[] }[];
+          d.loops = Array.from({ length: 8 }, (_, i) => ({
+            ...loop,
+            id: `l${i}`,
+            links: Array.from({ length: 200 }, (_x, k) => ({
+              ...(loop?.links[0] as object),
+              id: `k${i}-${k}`,
+            })),
+          }));
+        },
+        'loops',
+        '1,600 connections together; at most 240',
+      ],
+      [
+        '100 fans on one radiator',
+        (d) => {
+          const items = d.items as { id: string; part: { kind: string } }[],
+            fan = items.find((i) => i.part.kind === 'fan'),
+            radiator = items.find((i) => i.part.kind === 'radiator');
+          d.items = [
+            ...items,
+            ...Array.from({ length: 100 }, (_, i) => ({
+              ...fan,
+              id: `f${i}`,
+              placement: { on: 'radiator', item: radiator?.id, face: 'frame' },
+            })),
+          ];
+        },
+        'items',
+        'more than 24 fans',
+      ],
+    ];
+    test.each(rows)('%s', (_, change, path, limit) => {
+      const d = copy();
+      change(d);
+      expect(countTrouble(d)).toEqual({ path, message: expect.stringContaining(limit) });
+      expect(guardBuild(d)).toMatchObject({ ok: false, troubles: [{ path }] });
+    });
+
+    test('what the demos hold is far from any limit', () => {
+      for (const { build } of DEMO_BUILDS) expect(countTrouble(build)).toBeNull();
+    });
+
+    test('wrong entries are told up to twenty, each at its place, and reading stops there', () => {
+      const d = copy();
+      d.items = empty(100);
+      const g = guardBuild(d);
+      expect(g.ok ? [] : g.troubles.map((t) => t.path.slice(0, 8)).slice(0, 2)).toEqual([
+        'items[0]',
+        'items[0]',
+      ]);
+      expect(g.ok ? 0 : g.troubles.length).toBe(20);
+    });
+  });
+
+  test.each([[null], [7], [{}], [{ kind: 'constructor' }], [{ kind: 'tube' }]])(
+    '%j is no part',
+    (data) => {
+      expect(guardPart(data).ok).toBe(false);
+    },
+  );
+});
+
+describe('edits through the guard', () => {
+  test('a good one stands', () => {
+    expect(guardEdit(desk, { do: 'build.rename', name: 'Other' })).toMatchObject({ ok: true });
+  });
+
+  test('one that spoils the build does not', () => {
+    expect(guardEdit(desk, { do: 'brief.limit', values: { rise_K: -5 } })).toMatchObject({
+      ok: false,
+    });
+    expect(guardEdit(desk, { do: 'item.remove', item: 'ghost' })).toMatchObject({
+      ok: false,
+      troubles: [{ path: 'items.ghost' }],
+    });
+    expect(
+      guardEdit(desk, {
+        do: 'patch',
+        patches: [{ op: 'replace', path: ['__proto__', 'x'], value: 1 }],
+      }).ok,
+    ).toBe(false);
+  });
+});
+
+describe('older documents', () => {
+  const folder = join(__dirname, '../build/fixtures');
+  const kept = readdirSync(folder).filter((f) => f.endsWith('.json'));
+
+  test('each migration has a kept file', () => {
+    expect(kept.map((f) => Number(/^v(\d+)/.exec(f)?.[1])).sort()).toEqual(
+      Object.keys(MIGRATIONS).map(Number).sort(),
+    );
+  });
+
+  test.each(kept)('%s opens', (file) => {
+    const g = parseBuild(readFileSync(join(folder, file), 'utf8'));
+    expect(g.ok ? [] : g.troubles).toEqual([]);
+    if (!g.ok) return;
+    const version = /^v(\d+)/.exec(file)?.[1];
+    expect(g.value).toMatchObject({ version: 2, name: `Kept from version ${version}` });
+  });
+
+  test('version 0 had its room and limits at the top', () => {
+    const g = parseBuild(readFileSync(join(folder, 'v0.json'), 'utf8'));
+    expect(g).toMatchObject({
+      value: {
+        brief: { room_C: 21, limits: { rise_K: 11, clear_mm: 5 } },
+        layout: { routes: {}, poses: {}, noWay: {} },
+      },
+    });
+  });
+
+  test('version 1 kept a pinned route in its connection: it is pinned in the layout, and what else was set stays', () => {
+    const g = parseBuild(readFileSync(join(folder, 'v1.json'), 'utf8'));
+    if (!g.ok) throw new Error('it does not open');
+    const stored = desk.layout.routes['run-4'];
+    expect(g.value.layout.routes).toEqual({
+      'run-4': { ...stored, kept_mm: 0, router: 0, pinned: true },
+    });
+    expect(g.value.loops[0]?.links.find((l) => l.id === 'run-4')?.way).toEqual({
+      leave: [0, 1, 0],
+    });
+  });
+});

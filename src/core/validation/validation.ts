@@ -1,0 +1,304 @@
+import type Joi from 'joi';
+import {
+  applyEdit,
+  BUILD_FORMAT,
+  BUILD_VERSION,
+  EditError,
+  type Applied,
+  type Build,
+  type Edit,
+} from '../design';
+import { migrate } from '../design/migrate';
+import { buildSchema, itemSchema, loopSchema } from '../design/schema';
+import { isWet, type Part } from '../components';
+import { PART_SCHEMAS } from '../components/schema';
+
+/** One thing wrong with what came in: where, what, and what is allowed. */
+export interface Trouble {
+  readonly path: string;
+  readonly message: string;
+}
+export type Guarded<T> =
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly troubles: readonly Trouble[] };
+
+export const LIMITS = {
+  bytes: 4_000_000,
+  depth: 24,
+  troubles: 20,
+  /** Values of any kind in one document, lists and objects included; the largest demo has 3,500. */
+  values: 100_000,
+  /** Entries of one list or object. */
+  entries: 2_000,
+  parts: 120,
+  loops: 8,
+  /** Connections of all loops together: with more, no builder and no computation comes to an end. */
+  connections: 240,
+  /** Fans on one radiator: both faces of the longest, and room for a mistake. */
+  fansOnRadiator: 24,
+} as const;
+
+const fail = (
+  path: string,
+  message: string,
+): { readonly ok: false; readonly troubles: readonly Trouble[] } => ({
+  ok: false,
+  troubles: [{ path, message }],
+});
+
+/** Reads a build document from text: size, JSON, depth, format, version, schema and references, in that order. Never throws. */
+export function parseBuild(textIn: string): Guarded<Build> {
+  if (textIn.length > LIMITS.bytes)
+    return fail(
+      '',
+      `The file has ${textIn.length.toLocaleString('en')} characters; at most ${LIMITS.bytes.toLocaleString('en')} are read.`,
+    );
+  let data: unknown;
+  try {
+    data = JSON.parse(textIn);
+  } catch (error) {
+    return fail('', `This is not JSON: ${(error as Error).message.slice(0, 160)}`);
+  }
+  return guardBuild(data);
+}
+
+/** The same for data that is parsed already. */
+export function guardBuild(data: unknown): Guarded<Build> {
+  const counted = countTrouble(data);
+  if (counted) return { ok: false, troubles: [counted] };
+  if (typeof data !== 'object' || data === null || Array.isArray(data))
+    return fail('', 'A build is a JSON object; this is none.');
+  const document = data as Record<string, unknown>;
+  if (document.format !== BUILD_FORMAT)
+    return fail('format', `This is no build document: format must be "${BUILD_FORMAT}".`);
+  const { version } = document;
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 0)
+    return fail('version', 'The version must be a whole number.');
+  if (version > BUILD_VERSION)
+    return fail(
+      'version',
+      `This build was written by a newer Zephyron (version ${version}); this one reads up to ${BUILD_VERSION}. Nothing was changed.`,
+    );
+  const checked = check<Build>(buildSchema, migrate(document));
+  if (!checked.ok) return checked;
+  const loose = references(checked.value);
+  return loose.length > 0 ? { ok: false, troubles: loose.slice(0, LIMITS.troubles) } : checked;
+}
+
+/** A part of any kind. */
+export function guardPart(data: unknown): Guarded<Part> {
+  const shape = shapeTrouble(data);
+  if (shape) return { ok: false, troubles: [shape] };
+  const kind = (data as { kind?: unknown } | null)?.kind;
+  if (typeof kind !== 'string' || !Object.hasOwn(PART_SCHEMAS, kind))
+    return fail('kind', `The kind must be one of ${Object.keys(PART_SCHEMAS).join(', ')}.`);
+  return check<Part>(PART_SCHEMAS[kind as keyof typeof PART_SCHEMAS], data);
+}
+
+/** Applies an edit and lets it stand only if the build it gives passes the guard. */
+export function guardEdit(build: Build, edit: Edit): Guarded<Applied> {
+  let applied: Applied;
+  try {
+    applied = applyEdit(build, edit);
+  } catch (error) {
+    return fail(
+      error instanceof EditError ? error.place : '',
+      error instanceof EditError ? error.message : 'This edit cannot be applied to this build.',
+    );
+  }
+  const checked = guardBuild(applied.build);
+  return checked.ok
+    ? { ok: true, value: { build: checked.value, inverse: applied.inverse } }
+    : checked;
+}
+
+function check<T>(schema: Joi.ObjectSchema, data: unknown): Guarded<T> {
+  const { value, error } = schema.validate(data, { ...OPTIONS, abortEarly: true });
+  if (!error) return { ok: true, value: value as T };
+  const troubles =
+    schema === buildSchema ? buildTroubles(data as Record<string, unknown>) : all(schema, data);
+  return { ok: false, troubles: troubles.length > 0 ? troubles : error.details.map(troubleOf) };
+}
+
+const OPTIONS = { convert: false, errors: { wrap: { label: false } } } as const;
+const troubleOf = (
+  d: Joi.ValidationErrorItem,
+  _i?: unknown,
+  _all?: unknown,
+  before: readonly (string | number)[] = [],
+): Trouble => ({ path: pathOf([...before, ...d.path]), message: tidy(d) });
+
+/** What is wrong with one small piece, all of it. */
+function all(
+  schema: Joi.Schema,
+  data: unknown,
+  before: readonly (string | number)[] = [],
+): Trouble[] {
+  const { error } = schema.validate(data, { ...OPTIONS, abortEarly: false });
+  return (error?.details ?? [])
+    .slice(0, LIMITS.troubles)
+    .map((d) => troubleOf(d, null, null, before));
+}
+
+/** What is wrong with a build, piece by piece, until there is enough to tell: a list of thousands of wrong entries is not read to its end. */
+function buildTroubles(document: Record<string, unknown>): Trouble[] {
+  const troubles: Trouble[] = [];
+  const lists: Record<string, Joi.Schema> = { items: itemSchema, loops: loopSchema };
+  for (const [key, entry] of Object.entries(lists)) {
+    const list = document[key];
+    if (!Array.isArray(list)) continue;
+    for (let i = 0; i < list.length && troubles.length < LIMITS.troubles; i += 1)
+      troubles.push(...all(entry, list[i], [key, i]));
+  }
+  const found = troubles.length > 0;
+  // The rest of the document, with its lists left out where their entries have said what is wrong.
+  const rest = found ? { ...document, items: [], loops: [] } : document;
+  return [...troubles, ...all(buildSchema, rest)].slice(0, LIMITS.troubles);
+}
+
+const pathOf = (path: readonly (string | number)[]): string =>
+  path
+    .map((p, i) => {
+      if (typeof p === 'number') return `[${p}]`;
+      if (i === 0) return p;
+      return `.${p}`;
+    })
+    .join('')
+    .slice(0, 200);
+const tidy = (d: Joi.ValidationErrorItem): string => d.message.slice(0, 240);
+
+/**
+ * What no document may have, whatever its schema: too many values, levels or entries, keys that reach for prototypes, more
+ * connections or fans than any computation should meet. Counted before anything is validated; each value is looked at once.
+ */
+export function countTrouble(data: unknown): Trouble | null {
+  return shapeTrouble(data) ?? costTrouble(data);
+}
+
+/** Walks level by level, so that depth cannot exhaust the stack. */
+function shapeTrouble(data: unknown): Trouble | null {
+  let level: { readonly value: unknown; readonly path: string }[] = [{ value: data, path: '' }];
+  let values = 1;
+  for (let depth = 0; level.length > 0; depth += 1) {
+    if (depth > LIMITS.depth)
+      return { path: '', message: `The document is nested deeper than ${LIMITS.depth} levels.` };
+    const next: typeof level = [];
+    for (const { value, path } of level) {
+      if (typeof value !== 'object' || value === null) continue;
+      const keys = Object.keys(value);
+      if (keys.length > LIMITS.entries)
+        return {
+          path: path.slice(0, 200),
+          message: `This has ${keys.length.toLocaleString('en')} entries; at most ${LIMITS.entries.toLocaleString('en')} are read.`,
+        };
+      values += keys.length;
+      if (values > LIMITS.values)
+        return {
+          path: '',
+          message: `The document has more than ${LIMITS.values.toLocaleString('en')} values.`,
+        };
+      const list = Array.isArray(value);
+      for (const key of keys) {
+        if (key === '__proto__' || key === 'constructor' || key === 'prototype')
+          return { path: path.slice(0, 200), message: `The key "${key}" is not allowed.` };
+        const inner = (value as Record<string, unknown>)[key];
+        if (typeof inner === 'object' && inner !== null)
+          next.push({ value: inner, path: childPath(path, key, list) });
+      }
+    }
+    level = next;
+  }
+  return null;
+}
+
+function childPath(path: string, key: string, list: boolean): string {
+  if (list) return `${path}[${key}]`;
+  return path === '' ? key : `${path}.${key}`;
+}
+
+/** Lists whose product decides how long the computing takes, counted whatever else the document holds. */
+function costTrouble(data: unknown): Trouble | null {
+  const { loops, items } = (data ?? {}) as { readonly loops?: unknown; readonly items?: unknown };
+  if (listOf(items).length > LIMITS.parts)
+    return {
+      path: 'items',
+      message: `There are ${listOf(items).length.toLocaleString('en')} parts; at most ${LIMITS.parts} are read.`,
+    };
+  if (listOf(loops).length > LIMITS.loops)
+    return {
+      path: 'loops',
+      message: `There are ${listOf(loops).length.toLocaleString('en')} loops; at most ${LIMITS.loops} are read.`,
+    };
+  const connections = listOf(loops).reduce<number>(
+    (sum, loop) => sum + listOf((loop as { links?: unknown } | null)?.links).length,
+    0,
+  );
+  if (connections > LIMITS.connections)
+    return {
+      path: 'loops',
+      message: `The loops have ${connections.toLocaleString('en')} connections together; at most ${LIMITS.connections} are read.`,
+    };
+  const fans = new Map<string, number>();
+  for (const item of listOf(items)) {
+    const { on, item: host } = ((item as { placement?: unknown } | null)?.placement ?? {}) as {
+      readonly on?: unknown;
+      readonly item?: unknown;
+    };
+    if (on !== 'radiator' || typeof host !== 'string') continue;
+    const count = (fans.get(host) ?? 0) + 1;
+    if (count > LIMITS.fansOnRadiator)
+      return {
+        path: 'items',
+        message: `The radiator "${host.slice(0, 64)}" has more than ${LIMITS.fansOnRadiator} fans.`,
+      };
+    fans.set(host, count);
+  }
+  return null;
+}
+
+const listOf = (value: unknown): readonly unknown[] => (Array.isArray(value) ? value : []);
+
+/** Links, caps and placements must name things that exist; an end may be used once. */
+function references(build: Build): Trouble[] {
+  const troubles: Trouble[] = [];
+  const has = (item: string, port: string): boolean => {
+    const part = build.items.find((i) => i.id === item)?.part;
+    return part !== undefined && isWet(part) && part.ports.some((p) => p.id === port);
+  };
+  const linkIds = new Set<string>();
+  build.loops.forEach((loop, l) => {
+    loop.links.forEach((link, k) => {
+      const path = `loops[${l}].links[${k}]`;
+      if (linkIds.has(link.id))
+        troubles.push({ path: `${path}.id`, message: `The run "${link.id}" is there twice.` });
+      linkIds.add(link.id);
+      for (const side of ['from', 'to'] as const) {
+        const r = link[side];
+        if (!has(r.item, r.port))
+          troubles.push({
+            path: `${path}.${side}`,
+            message: `There is no port "${r.port}" on a part "${r.item}".`,
+          });
+      }
+    });
+    loop.caps.forEach((cap, c) => {
+      if (!has(cap.item, cap.port))
+        troubles.push({
+          path: `loops[${l}].caps[${c}]`,
+          message: `There is no port "${cap.port}" on a part "${cap.item}".`,
+        });
+    });
+  });
+  build.items.forEach((item, i) => {
+    const p = item.placement;
+    if (
+      (p.on === 'item' || p.on === 'radiator') &&
+      (p.item === item.id || !build.items.some((o) => o.id === p.item))
+    )
+      troubles.push({
+        path: `items[${i}].placement.item`,
+        message: `There is no other part "${p.item}" to sit on.`,
+      });
+  });
+  return troubles;
+}

@@ -1,0 +1,185 @@
+import type { Item } from '../design';
+import type { Model } from '../system';
+import type { BoardPart, FanPart, LeadPart, PowerPlug, PumpPart } from '../components';
+
+/** One header of the board and all that hangs on it. */
+export interface FeedLine {
+  readonly header: string;
+  readonly items: readonly string[];
+  readonly pieces: number;
+  /** At full speed, 12 V, A. Of a hub: what the supply feeds; its header carries the speed signal alone. */
+  readonly current_A: number;
+  readonly limit_A: number;
+  /** The lead between, if any. */
+  readonly by: LeadPart | null;
+  /** Items that share a hub share one speed. */
+  readonly sharedSpeed: boolean;
+}
+
+export interface Unfed {
+  readonly item: string;
+  readonly why: string;
+}
+
+export interface PowerReport {
+  readonly lines: readonly FeedLine[];
+  readonly unfed: readonly Unfed[];
+  readonly plugs: Readonly<Record<PowerPlug, number>>;
+  /** Headers left, of fans and of pumps. */
+  readonly freeFan: number;
+  readonly freePump: number;
+  /** Whether the board says what its headers give, or a common one was taken. */
+  readonly assumed: boolean;
+}
+
+/** What a board gives that says nothing (common practice, no source). */
+export const COMMON_HEADERS: NonNullable<BoardPart['headers']> = {
+  fan: 4,
+  pump: 1,
+  fan_A: 1,
+  pump_A: 2,
+};
+/** Fans and pumps run on this, V. */
+const SUPPLY_V = 12;
+
+interface Load {
+  readonly item: Item;
+  readonly part: FanPart | PumpPart;
+  readonly pieces: number;
+  readonly current_A: number;
+}
+
+/**
+ * Which header feeds which fans and pumps, and by which splitter or hub. One set of fans is one load; loads go straight or by the
+ * smallest splitter onto a header of their own while there are headers and current, the rest onto hubs fed by the supply.
+ * Currents are of full speed; starting may draw more for a second.
+ */
+export function planPower(model: Model): PowerReport {
+  const { items, kit } = model.build;
+  const board = items.find((i) => i.part.kind === 'board')?.part as BoardPart | undefined;
+  const headers = board?.headers ?? COMMON_HEADERS;
+  const leads = [...(kit.leads ?? [])].sort(
+    (a, b) => a.outlets - b.outlets || a.price_minor - b.price_minor,
+  );
+  const loads = items.flatMap((item): Load[] => {
+    if (item.part.kind !== 'fan' && item.part.kind !== 'pump') return [];
+    const pieces = item.part.kind === 'fan' ? (model.placed.get(item.id)?.count ?? 1) : 1;
+    return [{ item, part: item.part, pieces, current_A: (pieces * item.part.power_W) / SUPPLY_V }];
+  });
+  const plugs: Record<PowerPlug, number> = { 'four-pin': 0, 'three-pin': 0, supply: 0 };
+  for (const l of loads) plugs[l.part.plug ?? 'four-pin'] += l.pieces;
+  const lines: FeedLine[] = [],
+    unfed: Unfed[] = [];
+  let fan = headers.fan,
+    pump = headers.pump;
+  const line = (
+    header: string,
+    limit_A: number,
+    of: readonly Load[],
+    by: LeadPart | null,
+  ): void => {
+    lines.push({
+      header,
+      items: of.map((l) => l.item.id),
+      pieces: of.reduce((s, l) => s + l.pieces, 0),
+      current_A: of.reduce((s, l) => s + l.current_A, 0),
+      limit_A,
+      by,
+      sharedSpeed: by?.duty === 'hub' && of.length > 1,
+    });
+  };
+  const nextFan = (): string => {
+    fan -= 1;
+    return `fan header ${headers.fan - fan}`;
+  };
+  const nextPump = (): string => {
+    pump -= 1;
+    return `pump header ${headers.pump - pump}`;
+  };
+
+  for (const l of loads.filter((x) => x.part.kind === 'pump')) {
+    // Fed by the supply, only the speed wire is on a header.
+    const own = l.part.plug === 'supply' ? 0 : l.current_A;
+    if (pump > 0 && own <= headers.pump_A)
+      line(nextPump(), headers.pump_A, [{ ...l, current_A: own }], null);
+    else if (fan > 0 && own <= headers.fan_A)
+      line(nextFan(), headers.fan_A, [{ ...l, current_A: own }], null);
+    else
+      unfed.push({
+        item: l.item.id,
+        why:
+          pump > 0 || fan > 0
+            ? `it draws ${own.toFixed(1)} A; a header gives ${Math.max(pump > 0 ? headers.pump_A : 0, fan > 0 ? headers.fan_A : 0).toFixed(1)} A`
+            : 'no header is left',
+      });
+  }
+
+  const splitterFor = (l: Load): LeadPart | null | undefined =>
+    l.pieces === 1
+      ? null
+      : leads.find(
+          (p) => p.duty === 'splitter' && p.outlets >= l.pieces && l.current_A <= p.limit_A,
+        );
+  const straight = (l: Load): boolean =>
+    l.current_A <= headers.fan_A && splitterFor(l) !== undefined;
+  const sets = loads
+    .filter((x) => x.part.kind === 'fan')
+    .sort((a, b) => a.pieces - b.pieces || a.item.id.localeCompare(b.item.id));
+  const alone = sets.filter(straight),
+    others = sets.filter((l) => !straight(l));
+  // One header stays for the hub that the rest will need.
+  while (alone.length > fan - (others.length > 0 ? 1 : 0) && alone.length > 0)
+    others.push(alone.pop() as Load);
+  for (const l of alone) line(nextFan(), headers.fan_A, [l], splitterFor(l) ?? null);
+  for (const bin of binned(others, leads)) {
+    if ('why' in bin) unfed.push({ item: bin.load.item.id, why: bin.why });
+    else if (fan > 0) line(nextFan(), bin.hub.limit_A, bin.loads, bin.hub);
+    else
+      for (const l of bin.loads)
+        unfed.push({ item: l.item.id, why: 'no header is left for the speed of its hub' });
+  }
+  return {
+    lines,
+    unfed,
+    plugs,
+    freeFan: fan,
+    freePump: pump,
+    assumed: board?.headers === undefined,
+  };
+}
+
+type Bin =
+  | { readonly hub: LeadPart; readonly loads: readonly Load[] }
+  | { readonly load: Load; readonly why: string };
+
+/** Sets of fans onto hubs, the largest first, into the first hub with room; each hub the smallest that holds what it got. */
+function binned(loads: readonly Load[], leads: readonly LeadPart[]): readonly Bin[] {
+  const hubs = leads.filter((l) => l.duty === 'hub');
+  const takes = (h: LeadPart, list: readonly Load[]): boolean =>
+    list.reduce((s, l) => s + l.pieces, 0) <= h.outlets &&
+    list.reduce((s, l) => s + l.current_A, 0) <= h.limit_A;
+  const full: Load[][] = [],
+    refused: Bin[] = [];
+  for (const l of [...loads].sort(
+    (a, b) => b.pieces - a.pieces || a.item.id.localeCompare(b.item.id),
+  )) {
+    const bin = full.find((b) => hubs.some((h) => takes(h, [...b, l])));
+    if (bin) bin.push(l);
+    else if (hubs.some((h) => takes(h, [l]))) full.push([l]);
+    else
+      refused.push({
+        load: l,
+        why:
+          hubs.length === 0
+            ? 'it needs a hub and none is on the list'
+            : `${l.pieces} plugs and ${l.current_A.toFixed(1)} A are more than any hub on the list takes`,
+      });
+  }
+  return [
+    ...full.map((list): Bin => ({
+      hub: hubs.find((h) => takes(h, list)) as LeadPart,
+      loads: list,
+    })),
+    ...refused,
+  ];
+}

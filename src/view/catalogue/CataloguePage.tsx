@@ -1,0 +1,249 @@
+'use client';
+import { useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { CATALOGUE } from '@/catalogue';
+import { PART_KINDS, type Part, type PartKind } from '@/core/components';
+import { formatNumber, plural } from '@/core/units';
+import { PageHead, useOwnShelves, useShelves } from '@/view/shared';
+import { handParts } from '@/view/workspace/download';
+import { columnsFor, type Row } from './columns';
+import { partFigures } from './figures';
+import { ImportParts } from './ImportParts';
+import { PartEditor } from './PartEditor';
+import { PartsGrid } from './PartsGrid';
+import styles from './CataloguePage.module.css';
+
+const KINDS = (Object.keys(PART_KINDS) as PartKind[]).filter((k) =>
+  CATALOGUE.some((p) => p.kind === k),
+);
+/** Words a part is found by, put together once. */
+const wordsOf = (p: Part): string =>
+  `${p.name} ${p.maker} ${p.kind} ${partFigures(p)} ${p.id}`.toLowerCase();
+/** The catalogue's rows, made once. */
+const ROWS: readonly (Row & { readonly words: string })[] = CATALOGUE.map((part) => ({
+  id: part.id,
+  part,
+  own: false,
+  retired: false,
+  words: wordsOf(part),
+}));
+
+/** All parts there are: looked through, compared, copied to change; one's own kept, read in and given out. */
+export function StoresPage() {
+  const [kind, setKind] = useState<PartKind | null>(null);
+  const [text, setText] = useState('');
+  const [picked, setPicked] = useState<string | null>(null);
+  const [editing, setEditing] = useState<Part | null>(null);
+  const [importing, setImporting] = useState(false);
+  const [said, setSaid] = useState<string | null>(null);
+  const [out, setOut] = useState(false);
+  const { own, retired } = useOwnShelves(),
+    { drop, retire } = useShelves();
+  const all = useMemo(() => {
+    const gone = new Set(retired);
+    return [
+      ...own.map((part) => ({
+        id: part.id,
+        part,
+        own: true,
+        retired: gone.has(part.id),
+        words: wordsOf(part),
+      })),
+      ...ROWS.map((r) => (gone.has(r.id) ? { ...r, retired: true } : r)),
+    ];
+  }, [own, retired]);
+  const asked = useDeferredValue(text);
+  const rows = useMemo(() => {
+    const words = asked.toLowerCase().split(/\s+/).filter(Boolean);
+    return all.filter(
+      (r) =>
+        r.retired === out &&
+        (!kind || r.part.kind === kind) &&
+        words.every((w) => r.words.includes(w)),
+    );
+  }, [all, asked, kind, out]);
+  const columns = useMemo(() => columnsFor(kind), [kind]);
+  const choose = useCallback((id: string) => {
+    setPicked(id);
+    setSaid(null);
+  }, []);
+  const row = all.find((r) => r.id === picked);
+  const copy = (p: Part): void => {
+    const id = `own-${p.id.replace(/^own-/, '')}`.slice(0, 56);
+    let free = id;
+    for (let n = 2; all.some((r) => r.id === free); n += 1) free = `${id}-${n}`;
+    setEditing({
+      ...structuredClone(p),
+      id: free,
+      name: `${p.name}, mine`,
+      maker: 'my own',
+    } as Part);
+  };
+  return (
+    <div>
+      <PageHead at="Stores" />
+      <main className={styles.main}>
+        <div className={styles.head}>
+          <h1>The Stores</h1>
+          <input
+            className={styles.search}
+            aria-label="Search the Stores"
+            placeholder="Search by name, size, figure"
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+          />
+        </div>
+        <p className="soft">
+          {ROWS.length} parts of invented makers, with figures plausible for their class
+          {own.length > 0 ? `, and ${formatNumber(own.length)} of your own` : ''}. Open a build and
+          choose &ldquo;Add a part&rdquo; to use one.{' '}
+          <button type="button" className={styles.link} onClick={() => setImporting(!importing)}>
+            Read parts in
+          </button>{' '}
+          <button
+            type="button"
+            className={styles.link}
+            onClick={() =>
+              handParts(
+                rows.map((r) => r.part),
+                'csv',
+              )
+            }
+          >
+            Give these out as CSV
+          </button>{' '}
+          <button
+            type="button"
+            className={styles.link}
+            onClick={() =>
+              handParts(
+                rows.map((r) => r.part),
+                'json',
+              )
+            }
+          >
+            as JSON
+          </button>
+        </p>
+        {importing && <ImportParts onDone={() => setImporting(false)} />}
+        <div className={styles.kinds}>
+          <button
+            type="button"
+            className={styles.kind}
+            aria-pressed={kind === null}
+            onClick={() => setKind(null)}
+          >
+            All
+          </button>
+          {KINDS.map((k) => (
+            <button
+              key={k}
+              type="button"
+              className={styles.kind}
+              aria-pressed={kind === k}
+              onClick={() => setKind(k)}
+            >
+              {PART_KINDS[k].many}
+            </button>
+          ))}
+        </div>
+        {editing ? (
+          <section className={styles.panel} aria-label="Edit a part">
+            <h2>{editing.name}</h2>
+            <PartEditor key={editing.id} start={editing} onDone={() => setEditing(null)} />
+          </section>
+        ) : (
+          row && (
+            <section className={styles.panel} aria-label="Picked part">
+              <p>
+                <strong>{row.part.name}</strong>{' '}
+                <span className="soft">
+                  {row.part.maker}: {partFigures(row.part)}
+                </span>
+              </p>
+              <p className={styles.row}>
+                <button type="button" className={styles.link} onClick={() => copy(row.part)}>
+                  Copy it as a part of your own
+                </button>
+                {row.own && (
+                  <button
+                    type="button"
+                    className={styles.link}
+                    onClick={() => setEditing(row.part)}
+                  >
+                    Change it
+                  </button>
+                )}
+                <button
+                  type="button"
+                  className={styles.link}
+                  onClick={() =>
+                    void retire(row.id, !row.retired).then((wrong) => {
+                      setSaid(
+                        wrong ??
+                          (row.retired
+                            ? `${row.part.name} is in use again.`
+                            : `${row.part.name} is retired: no build is offered it. Builds that have it keep their own copy.`),
+                      );
+                      setPicked(null);
+                    })
+                  }
+                >
+                  {row.retired ? 'Bring it back into use' : 'Retire it'}
+                </button>
+                {row.own && (
+                  <button
+                    type="button"
+                    className={styles.link}
+                    onClick={() =>
+                      void drop(row.id).then((wrong) => {
+                        setSaid(
+                          wrong ??
+                            `${row.part.name} is thrown away. Builds that have it keep their own copy.`,
+                        );
+                        setPicked(null);
+                      })
+                    }
+                  >
+                    Throw it away
+                  </button>
+                )}
+                <button
+                  type="button"
+                  className={styles.link}
+                  onClick={() => handParts([row.part], 'json')}
+                >
+                  Give it out as a file
+                </button>
+                <button type="button" className={styles.quiet} onClick={() => setPicked(null)}>
+                  Close
+                </button>
+              </p>
+            </section>
+          )
+        )}
+        {said && <p role="status">{said}</p>}
+        <p className="soft">
+          {plural(rows.length, out ? 'retired part' : 'part')} shown. Columns sort and filter by
+          their menus.
+          {(retired.length > 0 || out) && (
+            <>
+              {' '}
+              <button
+                type="button"
+                className={styles.link}
+                aria-pressed={out}
+                onClick={() => {
+                  setOut(!out);
+                  setPicked(null);
+                }}
+              >
+                {out ? 'Show what is in use' : `Show what is retired (${retired.length})`}
+              </button>
+            </>
+          )}
+        </p>
+        <PartsGrid rows={rows} columns={columns} onPick={choose} />
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,315 @@
+'use client';
+import { useState } from 'react';
+import { CATALOGUE } from '@/catalogue';
+import { PART_KINDS, type Part, type PartKind } from '@/core/components';
+import { plural } from '@/core/units';
+import {
+  asCustom,
+  fieldsOf,
+  figuresRead,
+  guessMapping,
+  isPartsExport,
+  kindNamed,
+  partsFromExport,
+  partsFromRows,
+  readSheet,
+  type DecimalStyle,
+  type Mapping,
+  type Sheet,
+} from '@/format';
+import { Mark, Pick, useShelves } from '@/view/shared';
+import { fieldWords } from './fieldWords';
+import styles from './CataloguePage.module.css';
+
+interface Checked {
+  readonly ok: boolean;
+  readonly troubles: readonly { readonly path: string; readonly message: string }[];
+}
+const KINDS = (Object.keys(PART_KINDS) as PartKind[]).filter((k) =>
+  CATALOGUE.some((p) => p.kind === k),
+);
+const MOST_BYTES = 4_000_000,
+  MOST_SHOWN = 40;
+
+/** Parts read in from JSON or CSV: columns put to fields, every row looked at before any is kept. */
+export function ImportParts({ onDone }: { onDone(): void }) {
+  const keep = useShelves((s) => s.keep);
+  const [sheet, setSheet] = useState<Sheet | null>(null);
+  const [kind, setKind] = useState<PartKind>('fan');
+  const [like, setLike] = useState('');
+  const [mapping, setMapping] = useState<Mapping>({});
+  const [style, setStyle] = useState<DecimalStyle>('point');
+  const [json, setJson] = useState<readonly Part[] | null>(null);
+  const [checked, setChecked] = useState<readonly Checked[] | null>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const patterns = CATALOGUE.filter((p) => p.kind === kind),
+    pattern = patterns.find((p) => p.id === like) ?? patterns[0];
+  const fields = pattern ? fieldsOf(pattern) : [];
+  const whole = sheet !== null && isPartsExport(sheet);
+  const { parts, same } = asCustom(json ?? rowsOf(sheet, pattern, mapping, style), CATALOGUE);
+  const again = (): void => {
+    setChecked(null);
+    setSaid(null);
+  };
+  const read = async (file: File | undefined): Promise<void> => {
+    again();
+    setSheet(null);
+    setJson(null);
+    if (!file) return;
+    if (file.size > MOST_BYTES) {
+      setSaid('The file is larger than 4 MB: take it in parts.');
+      return;
+    }
+    const text = await file.text();
+    if (/\.json$/i.test(file.name)) {
+      try {
+        const data = JSON.parse(text) as unknown;
+        setJson((Array.isArray(data) ? data : [data]) as Part[]);
+      } catch (e) {
+        setSaid(`It is no JSON: ${(e as Error).message.slice(0, 120)}`);
+      }
+      return;
+    }
+    const next = readSheet(text);
+    if (next.columns.length === 0 || next.rows.length === 0) {
+      setSaid('It has no rows: the first line must name the columns.');
+      return;
+    }
+    setSheet(next);
+    setStyle(next.decimals.style);
+    const named = kindNamed(next);
+    readAs(KINDS.find((k) => k === named) ?? kind, next);
+  };
+  const readAs = (k: PartKind, { columns }: Sheet): void => {
+    again();
+    setKind(k);
+    setLike('');
+    const first = CATALOGUE.find((p) => p.kind === k);
+    if (first) setMapping(guessMapping(fieldsOf(first), columns));
+  };
+  const check = async (): Promise<void> => {
+    try {
+      const r = await fetch('/api/parts/check', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(parts),
+      });
+      const body = (await r.json()) as readonly Checked[] | { readonly error: string };
+      if (r.ok) setChecked(body as readonly Checked[]);
+      else setSaid((body as { error: string }).error);
+    } catch {
+      setSaid('The server does not answer: nothing was kept.');
+    }
+  };
+  const keepGood = async (): Promise<void> => {
+    let kept = 0;
+    for (const [i, p] of parts.entries())
+      if (checked?.[i]?.ok) {
+        const wrong = await keep(p);
+        if (wrong) {
+          setSaid(`${p.name}: ${wrong}`);
+          break;
+        }
+        kept += 1;
+      }
+    setSaid(`${plural(kept, 'part')} kept.`);
+    if (kept > 0 && kept === parts.length) onDone();
+  };
+  const good = checked?.filter((c) => c.ok).length ?? 0;
+  return (
+    <section className={styles.panel} aria-label="Import parts">
+      <div className={styles.row}>
+        <h2>Read parts in</h2>
+        <button type="button" className={styles.quiet} onClick={onDone}>
+          Close
+        </button>
+      </div>
+      <label>
+        CSV or JSON file{' '}
+        <input
+          type="file"
+          accept=".csv,.json,text/csv,application/json"
+          onChange={(e) => {
+            void read(e.target.files?.[0]);
+          }}
+        />
+      </label>
+      {sheet && (
+        <Decimals
+          sheet={sheet}
+          style={style}
+          onPick={(s) => {
+            again();
+            setStyle(s);
+          }}
+        />
+      )}
+      {whole && (
+        <p className="soft">
+          {plural(sheet.rows.length, 'row')}, exported from Zephyron: each is a whole part.
+        </p>
+      )}
+      {same > 0 && (
+        <p className="soft">
+          {plural(same, 'part')} {same === 1 ? 'is' : 'are'} in the catalogue already, with the same
+          figures: left out.
+        </p>
+      )}
+      {sheet && pattern && !whole && (
+        <>
+          <div className={styles.row}>
+            <Pick
+              label="Each row is a"
+              value={kind}
+              options={KINDS.map((k) => ({ value: k, label: PART_KINDS[k].one }))}
+              onPick={(k) => readAs(k, sheet)}
+            />
+            <Pick
+              label="What no column says, as of"
+              value={pattern.id}
+              options={patterns.map((p) => ({ value: p.id, label: p.name }))}
+              onPick={(id) => {
+                again();
+                setLike(id);
+              }}
+            />
+          </div>
+          <p className="soft">
+            {plural(sheet.rows.length, 'row')}. Put columns to figures; what has none keeps the
+            pattern&apos;s.
+          </p>
+          <div className={styles.fields}>
+            {fields.map((f) => (
+              <Pick
+                key={f}
+                label={fieldWords(f)}
+                value={mapping[f] ?? ''}
+                options={[
+                  { value: '', label: 'the pattern\u2019s' },
+                  ...sheet.columns.map((c) => ({ value: c, label: c })),
+                ]}
+                onPick={(c) => {
+                  again();
+                  const { [f]: _old, ...rest } = mapping;
+                  setMapping(c === '' ? rest : { ...rest, [f]: c });
+                }}
+              />
+            ))}
+          </div>
+        </>
+      )}
+      {parts.length > 0 && (
+        <p className={styles.row}>
+          <button type="button" className={styles.act} onClick={() => void check()}>
+            Look at {plural(parts.length, 'part')}
+          </button>
+          {checked && (
+            <button
+              type="button"
+              className={styles.act}
+              disabled={good === 0}
+              onClick={() => void keepGood()}
+            >
+              Keep the {good} that are right
+            </button>
+          )}
+        </p>
+      )}
+      {checked && (
+        <table>
+          <thead>
+            <tr>
+              <th>row</th>
+              <th>part</th>
+              <th>what is wrong</th>
+            </tr>
+          </thead>
+          <tbody>
+            {parts.slice(0, MOST_SHOWN).map((p, i) => {
+              const c = checked[i];
+              return (
+                <tr key={i}>
+                  <td>{i + 1}</td>
+                  <td>{typeof p === 'object' && p !== null ? (p.name ?? p.id) : '–'}</td>
+                  <td>
+                    {c?.ok ? (
+                      <Mark verdict="holds" />
+                    ) : (
+                      <>
+                        <Mark verdict="fails" />{' '}
+                        {c?.troubles
+                          .slice(0, 3)
+                          .map((t) => `${t.path}: ${t.message}`)
+                          .join('; ')}
+                      </>
+                    )}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+      {checked && parts.length > MOST_SHOWN && (
+        <p className="soft">The first {MOST_SHOWN} are shown; all were looked at.</p>
+      )}
+      {said && <p role="status">{said}</p>}
+    </section>
+  );
+}
+
+function rowsOf(
+  sheet: Sheet | null,
+  pattern: Part | undefined,
+  mapping: Mapping,
+  style: DecimalStyle,
+): readonly Part[] {
+  if (!sheet) return [];
+  if (isPartsExport(sheet)) return partsFromExport(sheet, style);
+  return pattern ? partsFromRows(pattern, sheet, mapping, style) : [];
+}
+
+const STYLES = [
+  { value: 'point', label: 'point: 0.5' },
+  { value: 'comma', label: 'comma: 0,5' },
+] as const;
+const MOST_FIGURES = 6;
+
+/** How the file writes decimals, what that was told by, and figures before and after. */
+function Decimals({
+  sheet,
+  style,
+  onPick,
+}: {
+  readonly sheet: Sheet;
+  readonly style: DecimalStyle;
+  onPick(style: DecimalStyle): void;
+}) {
+  const { decimals } = sheet;
+  const figures = figuresRead(sheet, style, MOST_FIGURES);
+  return (
+    <div>
+      <div className={styles.row}>
+        <Pick label="Decimal mark of this file" value={style} options={STYLES} onPick={onPick} />
+        <span className="soft">
+          {decimals.proof > 0
+            ? `Detected from ${plural(decimals.proof, 'cell')}, such as ${decimals.example}.`
+            : 'No cell tells which: assumed. Check the figures below.'}
+        </span>
+      </div>
+      {decimals.against !== null && (
+        <p>
+          <Mark verdict="tight" /> The cell {decimals.against} is written with the other mark.
+        </p>
+      )}
+      {figures.length > 0 && (
+        <p className="soft">
+          Read as:{' '}
+          {figures
+            .map((f) => `${f.text} → ${f.value === null ? 'not a number' : String(f.value)}`)
+            .join(' · ')}
+        </p>
+      )}
+    </div>
+  );
+}

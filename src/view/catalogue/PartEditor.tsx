@@ -1,0 +1,178 @@
+'use client';
+import { useState } from 'react';
+import { STANDARD_KIT } from '@/catalogue';
+import { applyEdit, emptyBuild } from '@/core/design';
+import { isItemPart, type Part } from '@/core/components';
+import { fieldsOf } from '@/format';
+import { useShelves } from '@/view/shared';
+import { CurvePoints, type CurveOf, type TypedCurve } from '@/view/stages/curve';
+import curveStyles from '@/view/stages/curve/CurveEditor.module.css';
+import { fieldWords } from './fieldWords';
+import styles from './CataloguePage.module.css';
+
+const get = (p: unknown, path: string): unknown =>
+  path.split('.').reduce<unknown>((v, k) => (v as Record<string, unknown> | undefined)?.[k], p);
+const put = (p: Part, path: string, value: unknown): Part => {
+  const copy = structuredClone(p) as unknown as Record<string, unknown>,
+    keys = path.split('.'),
+    last = keys.pop() as string;
+  keys.reduce<Record<string, unknown>>((v, k) => v[k] as Record<string, unknown>, copy)[last] =
+    value;
+  return copy as unknown as Part;
+};
+
+/** Curves a part has, each with its words. */
+function curvesOf(p: Part): readonly { readonly of: CurveOf['of']; readonly words: string }[] {
+  return [
+    ...(p.kind === 'pump' ? [{ of: 'head' as const, words: 'Head over flow, at full speed' }] : []),
+    ...(p.kind === 'fan'
+      ? [{ of: 'pressure' as const, words: 'Pressure over air, at full speed' }]
+      : []),
+    ...(p.kind === 'block' ? [{ of: 'resistance' as const, words: 'K/W over flow' }] : []),
+    ...('passages' in p
+      ? p.passages.flatMap((x, i) =>
+          x.points.length > 0
+            ? [
+                {
+                  of: i + 1,
+                  words:
+                    p.passages.length > 1
+                      ? `Pressure drop from ${x.from} to ${x.to}`
+                      : 'Pressure drop over flow',
+                },
+              ]
+            : [],
+        )
+      : []),
+  ];
+}
+
+/** A part with other points for one of its curves: by the edit a build uses. */
+function withCurve(
+  part: Part,
+  of: CurveOf['of'],
+  { points, source }: NonNullable<TypedCurve>,
+): Part {
+  if (!isItemPart(part)) return part;
+  const held = {
+      ...emptyBuild('A part', STANDARD_KIT),
+      items: [
+        { id: 'part', name: part.name, part, placement: { on: 'bench' } as const, settings: {} },
+      ],
+    },
+    said = source.trim();
+  return (
+    applyEdit(held, {
+      do: 'item.curve',
+      item: 'part',
+      of,
+      points,
+      ...(said ? { source: said } : {}),
+    }).build.items[0]?.part ?? part
+  );
+}
+
+/** A part of one's own, every figure to be typed; kept when nothing contradicts itself, else it says what does. */
+export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): void }) {
+  const keep = useShelves((s) => s.keep);
+  const [part, setPart] = useState(start);
+  const [text, setText] = useState<Readonly<Record<string, string>>>({});
+  const [shownCurve, setShownCurve] = useState<CurveOf['of'] | null>(null);
+  const [broken, setBroken] = useState(false);
+  const [said, setSaid] = useState<string | null>(null);
+  const set = (path: string, typed: string): void => {
+    setText({ ...text, [path]: typed });
+    const before = get(start, path);
+    if (typeof before === 'number') {
+      const v = path === 'price_minor' ? Math.round(100 * Number(typed)) : Number(typed);
+      if (typed.trim() !== '' && Number.isFinite(v)) setPart(put(part, path, v));
+    } else setPart(put(part, path, typed));
+  };
+  const shown = (path: string): string =>
+    text[path] ??
+    (path === 'price_minor'
+      ? String(Number(get(part, path)) / 100)
+      : String(get(part, path) ?? ''));
+  const bad = (path: string): boolean =>
+    (typeof get(start, path) === 'number' && !Number.isFinite(Number(shown(path)))) ||
+    shown(path).trim() === '';
+  const fields = fieldsOf(start).filter(
+      (f) =>
+        f !== 'id' &&
+        !['pointsSource', 'resistanceSource'].includes(f) &&
+        !['pointsSource', 'resistanceSource'].includes(f) &&
+        typeof get(start, f) !== 'boolean',
+    ),
+    curves = curvesOf(start);
+  const wrong = fields.filter(bad);
+  const typed = (now: TypedCurve): void => {
+    setBroken(now === null);
+    if (now && shownCurve !== null) setPart(withCurve(part, shownCurve, now));
+  };
+  const save = async (): Promise<void> => {
+    const trouble = await keep(part);
+    if (trouble) setSaid(trouble);
+    else onDone();
+  };
+  return (
+    <div className={styles.editor}>
+      <div className={styles.fields}>
+        {fields.map((f) => (
+          <label key={f}>
+            <span className="soft">{fieldWords(f)}</span>{' '}
+            <input
+              value={shown(f)}
+              maxLength={200}
+              aria-invalid={bad(f)}
+              onChange={(e) => set(f, e.target.value)}
+            />
+          </label>
+        ))}
+      </div>
+      {curves.length > 0 && (
+        <p className={styles.row}>
+          {curves.map((c) => (
+            <button
+              key={String(c.of)}
+              type="button"
+              className={styles.link}
+              aria-expanded={shownCurve === c.of}
+              disabled={broken}
+              onClick={() => setShownCurve(shownCurve === c.of ? null : c.of)}
+            >
+              {c.words}
+            </button>
+          ))}
+        </p>
+      )}
+      {shownCurve !== null && isItemPart(part) && (
+        <div className={curveStyles.body}>
+          <CurvePoints key={String(shownCurve)} part={part} of={shownCurve} onTyped={typed} />
+        </div>
+      )}
+      {wrong.length > 0 && (
+        <p role="alert" className={styles.trouble}>
+          {wrong.map(fieldWords).join('; ')}: a number is missing.
+        </p>
+      )}
+      {said && (
+        <p role="alert" className={styles.trouble}>
+          {said}
+        </p>
+      )}
+      <p className={styles.row}>
+        <button
+          type="button"
+          className={styles.act}
+          disabled={wrong.length > 0 || broken}
+          onClick={() => void save()}
+        >
+          Keep it in the Stores
+        </button>
+        <button type="button" className={styles.quiet} onClick={onDone}>
+          Leave it
+        </button>
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,170 @@
+/** @jest-environment jsdom */
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { CATALOGUE, catalogued, demoBuild, offered } from '@/catalogue';
+import type { Build } from '@/core/design';
+import type { PumpPart } from '@/core/components';
+import { useShelves } from '@/view/shared';
+import { show, state } from '@/view/workspace/showInEditor';
+import { StoresDrawer } from '@/view/workspace/CatalogueDrawer';
+import { fieldWords } from './fieldWords';
+import { PartEditor } from './PartEditor';
+
+const desk = demoBuild('dawn-chorus-desk') as Build;
+const own: PumpPart = {
+  ...catalogued('pump', 'pump-brook-small'),
+  id: 'own-pump',
+  name: 'Attic pump',
+  maker: 'my own',
+};
+
+/** A server that keeps what it is sent: parts by number, and numbers out of use. */
+const kept = new Map<string, unknown>(),
+  out = new Set<string>();
+let away = false,
+  refuses: string | null = null;
+const reply = (status: number, body: unknown = null) => ({
+  ok: status < 400,
+  status,
+  json: () => Promise.resolve(body),
+});
+const fetchBefore = globalThis.fetch;
+beforeEach(() => {
+  kept.clear();
+  out.clear();
+  away = false;
+  refuses = null;
+  useShelves.setState({ shelves: { own: [], retired: [] }, offer: CATALOGUE, asked: false });
+  globalThis.fetch = ((address: string, init?: { method?: string; body?: string }) => {
+    if (away) return Promise.reject(new Error('away'));
+    const id = decodeURIComponent(address.split('/').pop() ?? ''),
+      method = init?.method ?? 'GET';
+    if (address === '/api/parts?own=1') return Promise.resolve(reply(200, [...kept.values()]));
+    if (address === '/api/retired') return Promise.resolve(reply(200, [...out]));
+    if (refuses)
+      return Promise.resolve(
+        reply(400, { error: refuses, troubles: [{ path: 'points', message: 'must fall' }] }),
+      );
+    if (address.startsWith('/api/retired/')) {
+      if (method === 'PUT') out.add(id);
+      else out.delete(id);
+      return Promise.resolve(reply(204));
+    }
+    if (method === 'PUT') kept.set(id, JSON.parse(init?.body ?? 'null'));
+    else kept.delete(id);
+    return Promise.resolve(reply(200, { id }));
+  }) as unknown as typeof fetch;
+});
+afterEach(() => {
+  globalThis.fetch = fetchBefore;
+});
+const shelves = () => useShelves.getState();
+
+describe('what is offered', () => {
+  test("one's own first, then the catalogue, less what is out of use", () => {
+    expect(offered({ own: [], retired: [] })).toBe(CATALOGUE);
+    const list = offered({ own: [own], retired: ['pump-brook-small'] });
+    expect(list[0]).toBe(own);
+    expect(list.length).toBe(CATALOGUE.length);
+    expect(list.some((p) => p.id === 'pump-brook-small')).toBe(false);
+    expect(offered({ own: [own], retired: ['own-pump'] }).some((p) => p.id === 'own-pump')).toBe(
+      false,
+    );
+  });
+
+  test('asked for once; kept, retired, brought back and thrown away, on the server as here', async () => {
+    kept.set('own-pump', own);
+    act(() => {
+      shelves().load();
+      shelves().load();
+    });
+    await waitFor(() => expect(shelves().shelves.own.map((p) => p.id)).toEqual(['own-pump']));
+    expect(await shelves().retire('fan-wren-120-1200', true)).toBeNull();
+    expect([...out]).toEqual(['fan-wren-120-1200']);
+    expect(shelves().offer.some((p) => p.id === 'fan-wren-120-1200')).toBe(false);
+    expect(await shelves().retire('fan-wren-120-1200', false)).toBeNull();
+    expect(shelves().offer.some((p) => p.id === 'fan-wren-120-1200')).toBe(true);
+    expect(await shelves().drop('own-pump')).toBeNull();
+    expect(shelves().shelves.own).toEqual([]);
+    expect(kept.size).toBe(0);
+  });
+
+  test('what the server refuses or does not hear is said, and nothing changes', async () => {
+    refuses = 'This is not a part that can be kept.';
+    expect(await shelves().keep(own)).toBe(
+      'This is not a part that can be kept. points: must fall',
+    );
+    away = true;
+    expect(await shelves().keep(own)).toMatch(/does not answer.*still here/);
+    expect(shelves().shelves.own).toEqual([]);
+  });
+
+  test("a part of one's own is put into a build from the drawer; the fixes offered follow", async () => {
+    kept.set('own-pump', own);
+    show(desk, <StoresDrawer />);
+    await waitFor(() => expect(shelves().offer[0]?.id).toBe('own-pump'));
+    act(() => state.open('stores'));
+    fireEvent.change(screen.getByRole('textbox', { name: 'Search the Stores' }), {
+      target: { value: 'attic' },
+    });
+    fireEvent.click(await screen.findByRole('button', { name: 'Add Attic pump' }));
+    expect(state.build.items.find((i) => i.name === 'Attic pump')?.part).toEqual(own);
+  });
+});
+
+describe("a part of one's own", () => {
+  test('figures and curve are typed; what is no number or no curve cannot be kept', async () => {
+    let done = false;
+    show(
+      desk,
+      <PartEditor
+        start={own}
+        onDone={() => {
+          done = true;
+        }}
+      />,
+    );
+    const keep = (): HTMLButtonElement =>
+      screen.getByRole('button', { name: 'Keep it in the Stores' });
+    fireEvent.change(screen.getByLabelText('full speed, rpm'), { target: { value: 'fast' } });
+    expect(keep().disabled).toBe(true);
+    expect(screen.getByRole('alert').textContent).toContain('full speed, rpm');
+    fireEvent.change(screen.getByLabelText('full speed, rpm'), { target: { value: '3100' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Head over flow, at full speed' }));
+    const points = screen.getByRole('textbox', { name: 'Points' });
+    fireEvent.change(points, { target: { value: '0 2\nx' } });
+    expect(keep().disabled).toBe(true);
+    fireEvent.change(points, { target: { value: '0 2\n5 1.2\n9 0.1' } });
+    fireEvent.change(screen.getByLabelText(/Where from/), { target: { value: 'attic bench' } });
+    fireEvent.click(keep());
+    await waitFor(() => expect(done).toBe(true));
+    expect(kept.get('own-pump')).toMatchObject({
+      fullSpeed_rpm: 3100,
+      points: [
+        [0, 2],
+        [5, 1.2],
+        [9, 0.1],
+      ],
+      pointsSource: 'attic bench',
+    });
+  });
+
+  test("typed in other units, kept in the Stores' own", async () => {
+    show(desk, <PartEditor start={own} onDone={() => undefined} />);
+    fireEvent.click(screen.getByRole('button', { name: 'Head over flow, at full speed' }));
+    fireEvent.change(screen.getByLabelText('Flow in'), { target: { value: 'gpm' } });
+    fireEvent.change(screen.getByRole('textbox', { name: 'Points' }), {
+      target: { value: '0 2\n2 0.5' },
+    });
+    fireEvent.click(screen.getByRole('button', { name: 'Keep it in the Stores' }));
+    await waitFor(() => expect(kept.has('own-pump')).toBe(true));
+    // 1 US gallon is 3.785411784 L, by definition.
+    expect((kept.get('own-pump') as PumpPart).points[1]?.[0]).toBeCloseTo(2 * 3.785411784, 6);
+  });
+
+  test('field names in words, units behind them', () => {
+    expect(
+      ['minFlow_Lmin', 'fullSpeed_rpm', 'size.2', 'price_minor', 'core.fpi'].map(fieldWords),
+    ).toEqual(['min flow, L/min', 'full speed, rpm', 'depth, mm', 'price', 'fins an inch']);
+  });
+});

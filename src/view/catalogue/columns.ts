@@ -1,0 +1,391 @@
+import type { GridColDef } from '@mui/x-data-grid';
+import { fitOf, lossDrop } from '@/core/hydraulics';
+import { METAL_NAMES } from '@/core/corrosion';
+import { PART_KINDS, type Part, type PartKind } from '@/core/components';
+import { formatMoney } from '@/core/units';
+import { partFigures } from './figures';
+
+export interface Row {
+  readonly id: string;
+  readonly part: Part;
+  readonly own: boolean;
+  readonly retired: boolean;
+}
+
+type Get = (p: Part) => number | string | null;
+const number = (field: string, headerName: string, get: Get, width = 96): GridColDef<Row> => ({
+  field,
+  headerName,
+  width,
+  type: 'number',
+  valueGetter: (_, r) => get(r.part),
+});
+const text = (field: string, headerName: string, get: Get, width = 120): GridColDef<Row> => ({
+  field,
+  headerName,
+  width,
+  valueGetter: (_, r) => get(r.part),
+});
+const of =
+  <K extends PartKind>(
+    kind: K,
+    get: (p: Extract<Part, { kind: K }>) => number | string | null,
+  ): Get =>
+  (p) =>
+    p.kind === kind ? get(p as Extract<Part, { kind: K }>) : null;
+const wetted: Get = (p) =>
+  'wetted' in p ? [...new Set(p.wetted.map((w) => METAL_NAMES[w.metal]))].join(', ') : null;
+const dropAt4: Get = (p) =>
+  'passages' in p && (p.passages[0]?.points.length ?? 0) > 0
+    ? lossDrop(fitOf(p.passages[0]?.points ?? []), 4)
+    : null;
+
+/** What matters of each kind, to sort and filter by. */
+const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = {
+  radiator: [
+    number(
+      'section',
+      'Section, mm',
+      of('radiator', (p) => p.section_mm),
+    ),
+    number(
+      'sections',
+      'Sections',
+      of('radiator', (p) => p.sections),
+      80,
+    ),
+    number(
+      'thick',
+      'Thick, mm',
+      of('radiator', (p) => p.size[2]),
+    ),
+    number(
+      'fpi',
+      'Fins an inch',
+      of('radiator', (p) => p.core.fpi),
+    ),
+    text(
+      'metal',
+      'Fins',
+      of('radiator', (p) => p.core.finMetal),
+      90,
+    ),
+    number(
+      'ports',
+      'Ports',
+      of('radiator', (p) => p.ports.length),
+      70,
+    ),
+    text(
+      'screw',
+      'Screws',
+      of('radiator', (p) => p.screw.thread),
+      90,
+    ),
+    number(
+      'gap',
+      'Hole gap, mm',
+      of('radiator', (p) => p.holeGap_mm),
+    ),
+    number(
+      'volume',
+      'mL',
+      of('radiator', (p) => p.volume_mL),
+      70,
+    ),
+  ],
+  fan: [
+    number(
+      'section',
+      'Size, mm',
+      of('fan', (p) => p.section_mm),
+    ),
+    number(
+      'thick',
+      'Thick, mm',
+      of('fan', (p) => p.size[2]),
+    ),
+    number(
+      'full',
+      'Full, rpm',
+      of('fan', (p) => p.fullSpeed_rpm),
+    ),
+    number(
+      'free',
+      'Free, m³/h',
+      of('fan', (p) => p.points[p.points.length - 1]?.[0] ?? null),
+    ),
+    number(
+      'pressure',
+      'Shut off, Pa',
+      of('fan', (p) => p.points[0]?.[1] ?? null),
+    ),
+    number(
+      'sound',
+      'dBA',
+      of('fan', (p) => p.sound_dBA),
+      70,
+    ),
+  ],
+  pump: [
+    number(
+      'head',
+      'Head, m',
+      of('pump', (p) => p.points[0]?.[1] ?? null),
+    ),
+    number(
+      'free',
+      'Free, L/min',
+      of('pump', (p) => p.points[p.points.length - 1]?.[0] ?? null),
+    ),
+    number(
+      'full',
+      'Full, rpm',
+      of('pump', (p) => p.fullSpeed_rpm),
+    ),
+    number(
+      'sound',
+      'dBA',
+      of('pump', (p) => p.sound_dBA),
+      70,
+    ),
+    number(
+      'power',
+      'W',
+      of('pump', (p) => p.power_W),
+      60,
+    ),
+    text('wet', 'Wetted', wetted, 130),
+  ],
+  reservoir: [
+    number(
+      'high',
+      'High, mm',
+      of('reservoir', (p) => p.size[1]),
+    ),
+    number(
+      'fill',
+      'Fill, mL',
+      of('reservoir', (p) => p.fill_mL),
+    ),
+    number(
+      'ports',
+      'Ports',
+      of('reservoir', (p) => p.ports.length),
+      70,
+    ),
+  ],
+  block: [
+    text(
+      'cools',
+      'Cools',
+      of('block', (p) => p.cools.join(', ')),
+      150,
+    ),
+    number(
+      'kw',
+      'K/W at 4 L/min',
+      of('block', (p) => p.resistance.find(([q]) => q === 4)?.[1] ?? null),
+      120,
+    ),
+    number('drop', 'kPa at 4 L/min', dropAt4, 120),
+    number(
+      'thick',
+      'Thick, mm',
+      of('block', (p) => Math.min(...p.size)),
+    ),
+    text('wet', 'Wetted', wetted, 130),
+  ],
+  fitting: [
+    text(
+      'duty',
+      'For',
+      of('fitting', (p) => p.duty),
+      110,
+    ),
+    text(
+      'thread',
+      'Thread',
+      of('fitting', (p) => p.thread),
+      80,
+    ),
+    text(
+      'tube',
+      'Tube, mm',
+      of('fitting', (p) => (p.tube ? `${p.tube.outer_mm}/${p.tube.inner_mm}` : '')),
+      90,
+    ),
+    number(
+      'bore',
+      'Bore, mm',
+      of('fitting', (p) => p.bore_mm),
+    ),
+    number(
+      'length',
+      'Stands out, mm',
+      of('fitting', (p) => p.length_mm),
+      120,
+    ),
+    text(
+      'family',
+      'Family',
+      of('fitting', (p) => p.family ?? 'plain'),
+      100,
+    ),
+    text('wet', 'Wetted', wetted, 130),
+  ],
+  tube: [
+    text(
+      'material',
+      'Material',
+      of('tube', (p) => p.material),
+      120,
+    ),
+    number(
+      'outer',
+      'Outer, mm',
+      of('tube', (p) => p.outer_mm),
+    ),
+    number(
+      'inner',
+      'Inner, mm',
+      of('tube', (p) => p.inner_mm),
+    ),
+    number(
+      'bend',
+      'Least bend, mm',
+      of('tube', (p) => p.minBend_mm),
+      120,
+    ),
+    number(
+      'stick',
+      'Stick, mm',
+      of('tube', (p) => p.stick_mm ?? null),
+    ),
+  ],
+  case: [
+    number(
+      'litres',
+      'Litres',
+      of('case', (p) => p.volume_L),
+    ),
+    number(
+      'long',
+      'Long, mm',
+      of('case', (p) => p.interior[0]),
+    ),
+    number(
+      'high',
+      'High, mm',
+      of('case', (p) => p.interior[1]),
+    ),
+    number(
+      'wide',
+      'Wide, mm',
+      of('case', (p) => p.interior[2]),
+    ),
+    text(
+      'board',
+      'Boards',
+      of('case', (p) => p.boardStandards.join(', ')),
+      190,
+    ),
+  ],
+  coolant: [
+    text(
+      'look',
+      'Look',
+      of('coolant', (p) => p.look),
+      80,
+    ),
+    number(
+      'months',
+      'Inhibitor, months',
+      of('coolant', (p) => p.inhibitor_months),
+      130,
+    ),
+    number(
+      'bottle',
+      'Bottle, mL',
+      of('coolant', (p) => p.bottle_mL),
+    ),
+    text(
+      'poison',
+      'Poisonous',
+      of('coolant', (p) => (p.poisonous ? 'yes' : 'no')),
+      90,
+    ),
+  ],
+  screw: [
+    text(
+      'thread',
+      'Thread',
+      of('screw', (p) => p.thread),
+      110,
+    ),
+    number(
+      'length',
+      'Length, mm',
+      of('screw', (p) => p.length_mm),
+    ),
+    number(
+      'pack',
+      'In a pack',
+      of('screw', (p) => p.pack),
+    ),
+  ],
+  card: [
+    number(
+      'draw',
+      'W',
+      of('card', (p) => p.draw_W),
+      70,
+    ),
+    number(
+      'long',
+      'Long, mm',
+      of('card', (p) => p.size[0]),
+    ),
+    number(
+      'thick',
+      'Thick, mm',
+      of('card', (p) => p.size[1]),
+    ),
+  ],
+};
+
+/** Columns for a kind, or for all kinds together. */
+export function columnsFor(kind: PartKind | null): GridColDef<Row>[] {
+  const special = kind ? OF_KIND[kind] : undefined;
+  return [
+    ...(kind ? [] : [text('kind', 'Kind', (p) => PART_KINDS[p.kind].one, 120)]),
+    {
+      field: 'name',
+      headerName: 'Part',
+      width: 210,
+      valueGetter: (_, r) => r.part.name,
+      renderCell: (c) => `${c.row.part.name}${c.row.own ? ' · yours' : ''}`,
+    },
+    text('maker', 'Maker', (p) => p.maker, 130),
+    ...(special ?? [
+      {
+        field: 'figures',
+        headerName: 'What matters',
+        flex: 1,
+        minWidth: 320,
+        valueGetter: (_: unknown, r: Row) => partFigures(r.part),
+      } satisfies GridColDef<Row>,
+    ]),
+    {
+      field: 'price',
+      headerName: 'Price',
+      width: 90,
+      type: 'number',
+      valueGetter: (_, r) => r.part.price_minor / 100,
+      valueFormatter: (v: number) => formatMoney(Math.round(v * 100)),
+    },
+    ...(special
+      ? []
+      : [{ field: 'id', headerName: 'Number', width: 180, cellClassName: 'mono soft' }]),
+  ];
+}

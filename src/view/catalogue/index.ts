@@ -1,0 +1,2 @@
+export { StoresPage } from './CataloguePage';
+export { partFigures } from './figures';

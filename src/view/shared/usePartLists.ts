@@ -1,0 +1,125 @@
+'use client';
+import { useEffect, useMemo } from 'react';
+import { create } from 'zustand';
+import { BARE_SHELVES, CATALOGUE, offered, type Shelves } from '@/catalogue';
+import type { Part, PartKind, PartOf } from '@/core/components';
+
+interface ShelvesState {
+  readonly shelves: Shelves;
+  /** What is offered to a build. */
+  readonly offer: readonly Part[];
+  readonly asked: boolean;
+  load(): void;
+  /** Each answers with what went wrong, or null. */
+  keep(part: Part): Promise<string | null>;
+  drop(id: string): Promise<string | null>;
+  retire(id: string, out: boolean): Promise<string | null>;
+}
+
+const saying = async (response: Response): Promise<string> => {
+  const body = (await response.json().catch(() => null)) as {
+    error?: string;
+    troubles?: readonly { path: string; message: string }[];
+  } | null;
+  return `${body?.error ?? 'It was not kept.'}${
+    body?.troubles?.length
+      ? ` ${body.troubles
+          .slice(0, 3)
+          .map((t) => `${t.path}: ${t.message}`)
+          .join('; ')}`
+      : ''
+  }`;
+};
+const AWAY = 'The server does not answer: it was not kept. What you typed is still here.';
+/** Sends, and puts what came of it on the shelves where it was taken. */
+async function sent(
+  address: string,
+  init: RequestInit,
+  taken: () => void,
+  gone = false,
+): Promise<string | null> {
+  try {
+    const response = await fetch(address, init);
+    if (!response.ok && !(gone && response.status === 404)) return await saying(response);
+    taken();
+    return null;
+  } catch {
+    return AWAY;
+  }
+}
+
+/** The builder's own parts and what was taken out of use, as all screens share them. */
+export const useShelves = create<ShelvesState>()((set, get) => {
+  const put = (shelves: Shelves): void => set({ shelves, offer: offered(shelves) });
+  const at = (id: string): string => encodeURIComponent(id);
+  return {
+    shelves: BARE_SHELVES,
+    offer: CATALOGUE,
+    asked: false,
+    load: () => {
+      if (get().asked) return;
+      set({ asked: true });
+      void (async () => {
+        try {
+          const [own, retired] = await Promise.all([
+            fetch('/api/parts?own=1'),
+            fetch('/api/retired'),
+          ]);
+          if (own.ok && retired.ok)
+            put({ own: (await own.json()) as Part[], retired: (await retired.json()) as string[] });
+        } catch {
+          set({ asked: false });
+        }
+      })();
+    },
+    keep: (part) =>
+      sent(
+        `/api/parts/${at(part.id)}`,
+        {
+          method: 'PUT',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify(part),
+        },
+        () => {
+          const { own, retired } = get().shelves;
+          put({ own: [...own.filter((p) => p.id !== part.id), part], retired });
+        },
+      ),
+    drop: (id) =>
+      sent(
+        `/api/parts/${at(id)}`,
+        { method: 'DELETE' },
+        () => {
+          const { own, retired } = get().shelves;
+          put({ own: own.filter((p) => p.id !== id), retired: retired.filter((r) => r !== id) });
+        },
+        true,
+      ),
+    retire: (id, out) =>
+      sent(
+        `/api/retired/${at(id)}`,
+        { method: out ? 'PUT' : 'DELETE' },
+        () => {
+          const { own, retired } = get().shelves;
+          put({ own, retired: [...retired.filter((r) => r !== id), ...(out ? [id] : [])] });
+        },
+        !out,
+      ),
+  };
+});
+
+/** The shelves, asked for once the screen is there. */
+export function useOwnShelves(): Shelves {
+  const { shelves, load } = useShelves();
+  useEffect(() => load(), [load]);
+  return shelves;
+}
+
+/** What is offered to a build, of one kind or of all. */
+export function useOffer(): readonly Part[];
+export function useOffer<K extends PartKind>(kind: K): readonly PartOf<K>[];
+export function useOffer(kind?: PartKind): readonly Part[] {
+  useOwnShelves();
+  const offer = useShelves((s) => s.offer);
+  return useMemo(() => (kind ? offer.filter((p) => p.kind === kind) : offer), [offer, kind]);
+}

@@ -1,2 +1,0 @@
-export { StoresPage } from './StoresPage';
-export { partFigures } from './figures';

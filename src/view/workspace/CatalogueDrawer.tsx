@@ -1,0 +1,176 @@
+'use client';
+import { memo, useDeferredValue, useMemo, useState } from 'react';
+import Drawer from '@mui/material/Drawer';
+import { CATALOGUE } from '@/catalogue';
+import { freeId } from '@/core/design';
+import { isItemPart, PART_KINDS, type ItemPart, type PartKind } from '@/core/components';
+import { formatMoney } from '@/core/units';
+import { defaultPlacements } from '@/core/checks';
+import { useOffer } from '@/view/shared';
+import { partFigures } from '@/view/catalogue/figures';
+import { useBench } from './EditorProvider';
+import styles from './Drawer.module.css';
+
+const KINDS = (Object.keys(PART_KINDS) as PartKind[]).filter(
+  (k) => PART_KINDS[k].item && CATALOGUE.some((p) => p.kind === k),
+);
+
+/** Parts shown at once. */
+const MOST_SHOWN = 60;
+
+/** The Stores beside the build: one click puts a part in, at the most usual place that is free. */
+export function StoresDrawer() {
+  const open = useBench((s) => s.drawer === 'stores');
+  const setOpen = useBench((s) => s.open);
+  return (
+    <Drawer
+      anchor="right"
+      open={open}
+      onClose={() => setOpen(null)}
+      slotProps={{ paper: { className: styles.paper as string, elevation: 0 } }}
+    >
+      {open && <Body />}
+    </Drawer>
+  );
+}
+
+function Body() {
+  const { build, open } = useBench((s) => s);
+  const [kind, setKind] = useState<PartKind>(
+    () => KINDS.find((k) => !build.items.some((i) => i.part.kind === k)) ?? 'radiator',
+  );
+  const [text, setText] = useState('');
+  const asked = useDeferredValue(text).toLowerCase().trim();
+  return (
+    <>
+      <div className={styles.head}>
+        <h1>Stores</h1>
+        <button type="button" className={styles.close} onClick={() => open(null)}>
+          Close
+        </button>
+      </div>
+      <input
+        className={styles.filter}
+        aria-label="Search the Stores"
+        placeholder="Search by name, size, figure"
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        onKeyDown={(e) => e.stopPropagation()}
+      />
+      <div className={styles.kinds}>
+        {KINDS.map((k) => (
+          <button
+            key={k}
+            type="button"
+            className={styles.kind}
+            aria-pressed={asked === '' && k === kind}
+            onClick={() => {
+              setText('');
+              setKind(k);
+            }}
+          >
+            {PART_KINDS[k].many}
+          </button>
+        ))}
+      </div>
+      <Found asked={asked} kind={kind} />
+    </>
+  );
+}
+
+/** What a search or a kind finds. A key typed does not wait for it. */
+const Found = memo(function Found({
+  asked,
+  kind,
+}: {
+  readonly asked: string;
+  readonly kind: PartKind;
+}) {
+  const offer = useOffer(),
+    parts = useMemo(
+      () =>
+        offer.filter(isItemPart).map((part) => ({
+          part,
+          words: `${part.name} ${part.maker} ${part.kind} ${partFigures(part)}`.toLowerCase(),
+        })),
+      [offer],
+    );
+  const shown = useMemo(() => {
+    const words = asked.split(/\s+/).filter(Boolean);
+    return parts
+      .filter((p) =>
+        words.length > 0 ? words.every((w) => p.words.includes(w)) : p.part.kind === kind,
+      )
+      .map((p) => p.part);
+  }, [asked, kind, parts]);
+  return (
+    <>
+      {shown.slice(0, MOST_SHOWN).map((p) => (
+        <PartRow key={p.id} part={p} />
+      ))}
+      {shown.length > MOST_SHOWN && (
+        <p className="soft">
+          And {shown.length - MOST_SHOWN} more: say more of its name, size or figures.
+        </p>
+      )}
+      {shown.length === 0 && (
+        <p className="soft">No part by these words. Clear the search to see a whole kind.</p>
+      )}
+    </>
+  );
+});
+
+/** Kinds that need a place of their own in a case. */
+const PLACED: readonly PartKind[] = ['radiator', 'pump', 'reservoir', 'card'];
+
+const PartRow = memo(function PartRow({ part }: { readonly part: ItemPart }) {
+  const { build, commit, pick } = useBench((s) => s);
+  const homeless = useMemo(
+    () =>
+      build.case !== null &&
+      PLACED.includes(part.kind) &&
+      defaultPlacements(build, { id: '', part }).length === 0,
+    [build, part],
+  );
+  const there = build.items.filter((i) => i.part.id === part.id).length;
+  const add = (): void => {
+    const id = freeId(
+      build.items.map((i) => i.id),
+      part.kind,
+    );
+    const name = freeName(
+      build.items.map((i) => i.name),
+      part.name,
+    );
+    const item = { id, part, name, settings: {} };
+    const [first] = defaultPlacements(build, item);
+    commit(`add ${part.name}`, {
+      do: 'item.add',
+      item: { ...item, placement: first?.placement ?? { on: 'bench' } },
+    });
+    pick(id);
+  };
+  return (
+    <button type="button" className={styles.part} onClick={add} aria-label={`Add ${part.name}`}>
+      <span>
+        <strong>{part.name}</strong>{' '}
+        <span className="soft">
+          {part.maker}
+          {there > 0 ? `, ${there} in the build` : ''}
+        </span>
+      </span>
+      <span>{formatMoney(part.price_minor)}</span>
+      <span className={styles.figures}>
+        {partFigures(part)}
+        {homeless ? <em>; no free place for it in this case</em> : null}
+      </span>
+    </button>
+  );
+});
+
+function freeName(taken: readonly string[], name: string): string {
+  if (!taken.includes(name)) return name;
+  let n = 2;
+  while (taken.includes(`${name} (${n})`)) n += 1;
+  return `${name} (${n})`;
+}

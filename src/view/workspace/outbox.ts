@@ -1,0 +1,48 @@
+import { createStore, del, get, set, type UseStore } from 'idb-keyval';
+import type { Build, Edit } from '@/core/design';
+
+export interface Step {
+  /** Number of the step, unique in its build. */
+  readonly id?: number;
+  readonly label: string;
+  readonly edit: Edit;
+}
+
+/** What the browser itself keeps of a build: written at every edit, before the server hears of it. */
+export interface JournalEntry {
+  readonly build: Build;
+  /** Revision on the server that the build grew from. */
+  readonly revision: number;
+  /** Whether the server lacks something in it. */
+  readonly dirty: boolean;
+  readonly past: readonly Step[];
+  readonly future: readonly Step[];
+  /** Put to the server and not yet answered: when the server turns out to hold just this, the answer was lost and nobody else wrote. */
+  readonly sent?: Build;
+}
+
+let held: UseStore | null = null;
+const store = (): UseStore => (held ??= createStore('zephyron', 'journal'));
+
+/** Each call is quiet when the browser refuses storage (private windows): the server still saves. */
+export async function readJournal(id: string): Promise<JournalEntry | null> {
+  try {
+    return (await get<JournalEntry>(id, store())) ?? null;
+  } catch {
+    return null;
+  }
+}
+export async function writeJournal(id: string, entry: JournalEntry): Promise<void> {
+  try {
+    await set(id, entry, store());
+  } catch {
+    /* no storage: the server copy stands alone */
+  }
+}
+export async function dropJournal(id: string): Promise<void> {
+  try {
+    await del(id, store());
+  } catch {
+    /* nothing kept */
+  }
+}
