@@ -179,7 +179,7 @@ bench
     dragged += 1;
     const moved = resolve({
       ...tower,
-      items: tower.items.map((i) =>
+      components: tower.components.map((i) =>
         i.id === 'top-radiator' && i.placement.on === 'mount'
           ? { ...i, placement: { ...i.placement, slide_mm: dragged % 40 } }
           : i,

@@ -41,9 +41,13 @@ function overSession(edit: (round: number) => Edit): readonly number[] {
 }
 
 const slide = (build: Build, slide_mm: number): Edit => {
-  const radiator = build.items.find((i) => i.id === 'top-radiator');
+  const radiator = build.components.find((i) => i.id === 'top-radiator');
   if (radiator?.placement.on !== 'mount') throw new Error('the demo lost its radiator');
-  return { do: 'item.place', item: 'top-radiator', placement: { ...radiator.placement, slide_mm } };
+  return {
+    do: 'component.place',
+    component: 'top-radiator',
+    placement: { ...radiator.placement, slide_mm },
+  };
 };
 
 export function sessionBench(): void {
@@ -60,8 +64,8 @@ export function sessionBench(): void {
       limit_ms: 5,
       before_ms: 28,
       took_ms: overSession((i) => ({
-        do: 'item.set',
-        item: 'pump-1',
+        do: 'component.set',
+        component: 'pump-1',
         values: { speed_rpm: 3000 + 10 * i },
       })),
     },
@@ -75,7 +79,11 @@ export function sessionBench(): void {
       name: 'name of a part',
       limit_ms: 5,
       before_ms: 28,
-      took_ms: overSession((i) => ({ do: 'item.rename', item: 'pump-1', name: `Pump ${i}` })),
+      took_ms: overSession((i) => ({
+        do: 'component.rename',
+        component: 'pump-1',
+        name: `Pump ${i}`,
+      })),
     },
     {
       name: 'radiator slid: placed, clearances, flow, heat, list, findings',

@@ -4,7 +4,7 @@ import {
   type Brief,
   type Build,
   type Edit,
-  type Item,
+  type Component,
   type Layout,
   type Placement,
   type Settings,
@@ -15,7 +15,7 @@ import type {
   CoolantPart,
   FittingPart,
   InlinePart,
-  ItemPart,
+  ComponentPart,
   TubePart,
 } from '@/core/components';
 import { BLOCKS } from './blocks';
@@ -37,7 +37,7 @@ export interface Demo {
   readonly build: Build;
 }
 
-const PARTS: readonly ItemPart[] = [
+const PARTS: readonly ComponentPart[] = [
   ...BLOCKS,
   ...FANS,
   ...BOARDS,
@@ -57,13 +57,13 @@ function named<T extends { readonly id: string }>(list: readonly T[], id: string
   return found;
 }
 
-const item = (
+const component = (
   id: string,
   part: string,
   placement: Placement,
   settings: Settings = {},
   name?: string,
-): Item => {
+): Component => {
   const p = named(PARTS, part);
   return { id, name: name ?? p.name, part: p, placement, settings };
 };
@@ -77,7 +77,7 @@ function start(
   brief: Partial<Omit<Brief, 'limits'>>,
   limits: Partial<Brief['limits']>,
   box: string,
-  items: readonly Item[],
+  components: readonly Component[],
 ): Build {
   const empty = emptyBuild(name, STANDARD_KIT);
   const withBrief: Build = {
@@ -85,7 +85,7 @@ function start(
     brief: { ...empty.brief, ...brief, limits: { ...empty.brief.limits, ...limits } },
   };
   const cased = apply(withBrief, { do: 'case.choose', case: named<CasePart>(CASES, box) });
-  return items.reduce((b, i) => apply(b, { do: 'item.add', item: i }), cased);
+  return components.reduce((b, i) => apply(b, { do: 'component.add', component: i }), cased);
 }
 
 interface Plumb {
@@ -93,7 +93,7 @@ interface Plumb {
   readonly tube: string;
   readonly fitting: string;
   readonly coolant: string;
-  readonly items?: readonly string[];
+  readonly components?: readonly string[];
 }
 const plumb = (build: Build, p: Plumb): Build =>
   apply(
@@ -103,7 +103,7 @@ const plumb = (build: Build, p: Plumb): Build =>
       tube: named<TubePart>(TUBES, p.tube),
       fitting: named<FittingPart>(FITTINGS, p.fitting),
       coolant: named<CoolantPart>(COOLANTS, p.coolant),
-      ...(p.items ? { items: p.items } : {}),
+      ...(p.components ? { components: p.components } : {}),
     }),
   );
 
@@ -115,62 +115,74 @@ function dawnChorusDesk(): Build {
     { rise_K: 10, noise_dBA: 30, flow_Lmin: 3, budget_minor: 80000 },
     'case-alder-42',
     [
-      item('board', 'brd-barnacre-atx', { on: 'tray' }, OWNED),
-      item('processor', 'cpu-lantern-8', { on: 'board' }, OWNED),
-      item('memory', 'mem-stack-2', { on: 'board' }, OWNED),
-      item('card', 'gpu-kite-200', { on: 'slot', slot: 1 }, OWNED),
-      item('supply', 'psu-hum-750', { on: 'bay' }, OWNED),
-      item(
+      component('board', 'brd-barnacre-atx', { on: 'tray' }, OWNED),
+      component('processor', 'cpu-lantern-8', { on: 'board' }, OWNED),
+      component('memory', 'mem-stack-2', { on: 'board' }, OWNED),
+      component('card', 'gpu-kite-200', { on: 'slot', slot: 1 }, OWNED),
+      component('supply', 'psu-hum-750', { on: 'bay' }, OWNED),
+      component(
         'processor-block',
         'blk-hearth-cpu',
-        { on: 'item', item: 'processor' },
+        { on: 'component', component: 'processor' },
         {},
         'Processor block',
       ),
-      item('card-block', 'blk-hearth-card', { on: 'item', item: 'card' }, {}, 'Card block'),
-      item(
+      component(
+        'card-block',
+        'blk-hearth-card',
+        { on: 'component', component: 'card' },
+        {},
+        'Card block',
+      ),
+      component(
         'front-radiator',
         'rad-tarn-360-30',
         { on: 'mount', mount: 'front', slide_mm: 0, ports: 'end', air: 'in' },
         {},
         'Front radiator',
       ),
-      item(
+      component(
         'top-radiator',
         'rad-tarn-240-30',
         { on: 'mount', mount: 'top', slide_mm: 10, ports: 'end', air: 'in' },
         {},
         'Top radiator',
       ),
-      item(
+      component(
         'front-fans',
         'fan-wren-120-2000',
-        { on: 'radiator', item: 'front-radiator', face: 'frame' },
+        { on: 'radiator', component: 'front-radiator', face: 'frame' },
         { speed_rpm: 1150 },
         'Front fans',
       ),
-      item(
+      component(
         'top-fans',
         'fan-wren-120-2000',
-        { on: 'radiator', item: 'top-radiator', face: 'interior' },
+        { on: 'radiator', component: 'top-radiator', face: 'interior' },
         { speed_rpm: 1150 },
         'Top fans',
       ),
-      item(
+      component(
         'rear-fan',
         'fan-wren-120-1200',
         { on: 'mount', mount: 'rear', slide_mm: 10, ports: 'end', air: 'out' },
         { speed_rpm: 700, owned: true },
         'Rear fan',
       ),
-      item(
+      component(
         'pump',
         'pump-osier-large',
         { on: 'spot', spot: 'pump', turn: 0 },
         { speed_rpm: 3400 },
         'Pump',
       ),
-      item('reservoir', 'res-osier-200', { on: 'spot', spot: 'over', turn: 0 }, {}, 'Reservoir'),
+      component(
+        'reservoir',
+        'res-osier-200',
+        { on: 'spot', spot: 'over', turn: 0 },
+        {},
+        'Reservoir',
+      ),
     ],
   );
   return plumb(apply(build, { do: 'case.remove-obstacle', obstacle: 'cage', removed: true }), {
@@ -189,104 +201,104 @@ function fenlandTower(): Build {
     { rise_K: 12, noise_dBA: 40, flow_Lmin: 3.5, budget_minor: 190000 },
     'case-tidegate-78',
     [
-      item('board', 'brd-barnacre-atx-pro', { on: 'tray' }, OWNED),
-      item('processor', 'cpu-lantern-24', { on: 'board' }, OWNED),
-      item('memory', 'mem-stack-4', { on: 'board' }, OWNED),
-      item('card-a', 'gpu-kite-320', { on: 'slot', slot: 1 }, OWNED, 'Card A'),
-      item('card-b', 'gpu-kite-320', { on: 'slot', slot: 5 }, OWNED, 'Card B'),
-      item('supply', 'psu-hum-1200', { on: 'bay' }, OWNED),
-      item(
+      component('board', 'brd-barnacre-atx-pro', { on: 'tray' }, OWNED),
+      component('processor', 'cpu-lantern-24', { on: 'board' }, OWNED),
+      component('memory', 'mem-stack-4', { on: 'board' }, OWNED),
+      component('card-a', 'gpu-kite-320', { on: 'slot', slot: 1 }, OWNED, 'Card A'),
+      component('card-b', 'gpu-kite-320', { on: 'slot', slot: 5 }, OWNED, 'Card B'),
+      component('supply', 'psu-hum-1200', { on: 'bay' }, OWNED),
+      component(
         'processor-block',
         'blk-hearth-mono',
-        { on: 'item', item: 'processor' },
+        { on: 'component', component: 'processor' },
         {},
         'Processor block',
       ),
-      item(
+      component(
         'card-block-a',
         'blk-hearth-card',
-        { on: 'item', item: 'card-a' },
+        { on: 'component', component: 'card-a' },
         {},
         'Block of card A',
       ),
-      item(
+      component(
         'card-block-b',
         'blk-hearth-card',
-        { on: 'item', item: 'card-b' },
+        { on: 'component', component: 'card-b' },
         {},
         'Block of card B',
       ),
-      item(
+      component(
         'front-radiator',
         'rad-fell-360-45',
         { on: 'mount', mount: 'front', slide_mm: 0, ports: 'start', air: 'in' },
         {},
         'Front radiator',
       ),
-      item(
+      component(
         'top-radiator',
         'rad-fell-420-45',
         { on: 'mount', mount: 'top', slide_mm: 0, ports: 'end', air: 'in' },
         {},
         'Top radiator',
       ),
-      item(
+      component(
         'floor-radiator',
         'rad-fell-280-45',
         { on: 'mount', mount: 'bottom', slide_mm: 20, ports: 'end', air: 'in' },
         {},
         'Floor radiator',
       ),
-      item(
+      component(
         'front-fans',
         'fan-wren-120-2000',
-        { on: 'radiator', item: 'front-radiator', face: 'frame' },
+        { on: 'radiator', component: 'front-radiator', face: 'frame' },
         { speed_rpm: 1400 },
         'Front fans',
       ),
-      item(
+      component(
         'top-fans',
         'fan-wren-140-1500',
-        { on: 'radiator', item: 'top-radiator', face: 'frame' },
+        { on: 'radiator', component: 'top-radiator', face: 'frame' },
         { speed_rpm: 1400 },
         'Top fans',
       ),
-      item(
+      component(
         'floor-fans',
         'fan-wren-140-1500',
-        { on: 'radiator', item: 'floor-radiator', face: 'frame' },
+        { on: 'radiator', component: 'floor-radiator', face: 'frame' },
         { speed_rpm: 1400 },
         'Floor fans',
       ),
-      item(
+      component(
         'rear-fan',
         'fan-wren-140-1000',
         { on: 'mount', mount: 'rear', slide_mm: 10, ports: 'end', air: 'out' },
         { speed_rpm: 900, owned: true },
         'Rear fan',
       ),
-      item(
+      component(
         'pump-1',
         'pump-osier-large',
         { on: 'spot', spot: 'pump-rear', turn: 0 },
         { speed_rpm: 3900 },
         'Processor pump',
       ),
-      item(
+      component(
         'reservoir-1',
         'res-osier-200',
         { on: 'spot', spot: 'over-rear', turn: 90 },
         {},
         'Processor reservoir',
       ),
-      item(
+      component(
         'pump-2',
         'pump-osier-large',
         { on: 'spot', spot: 'pump-front', turn: 0 },
         { speed_rpm: 3900 },
         'Card pump',
       ),
-      item(
+      component(
         'reservoir-2',
         'res-osier-200',
         { on: 'spot', spot: 'over-front', turn: 180 },
@@ -299,12 +311,12 @@ function fenlandTower(): Build {
   const first = plumb(build, {
     ...hard,
     name: 'Processor loop',
-    items: ['reservoir-1', 'pump-1', 'processor-block', 'front-radiator'],
+    components: ['reservoir-1', 'pump-1', 'processor-block', 'front-radiator'],
   });
   const second = plumb(first, {
     ...hard,
     name: 'Card loop',
-    items: [
+    components: [
       'reservoir-2',
       'pump-2',
       'card-block-a',
@@ -323,10 +335,10 @@ function fenlandTower(): Build {
     ),
   );
   return [
-    item('filter', 'inl-filter', { on: 'line' }, {}, 'Filter'),
-    item('meter', 'inl-meter-temp', { on: 'line' }, {}, 'Flow meter'),
+    component('filter', 'inl-filter', { on: 'line' }, {}, 'Filter'),
+    component('meter', 'inl-meter-temp', { on: 'line' }, {}, 'Flow meter'),
   ].reduce((build, piece) => {
-    const added = apply(build, { do: 'item.add', item: piece });
+    const added = apply(build, { do: 'component.add', component: piece });
     return apply(added, insertStation(added, added.loops[0]?.id ?? '', piece.id));
   }, split);
 }
@@ -339,41 +351,53 @@ function pocketPlanetarium(): Build {
     { rise_K: 16, noise_dBA: 38, flow_Lmin: 2.5, budget_minor: 55000 },
     'case-orrery-11',
     [
-      item('board', 'brd-barnacre-mini', { on: 'tray' }, OWNED),
-      item('processor', 'cpu-lantern-6s', { on: 'board' }, OWNED),
-      item('memory', 'mem-stack-2-low', { on: 'board' }, OWNED),
-      item('card', 'gpu-kite-160s', { on: 'riser' }, OWNED),
-      item('supply', 'psu-hum-600s', { on: 'bay' }, OWNED),
-      item(
+      component('board', 'brd-barnacre-mini', { on: 'tray' }, OWNED),
+      component('processor', 'cpu-lantern-6s', { on: 'board' }, OWNED),
+      component('memory', 'mem-stack-2-low', { on: 'board' }, OWNED),
+      component('card', 'gpu-kite-160s', { on: 'riser' }, OWNED),
+      component('supply', 'psu-hum-600s', { on: 'bay' }, OWNED),
+      component(
         'processor-block',
         'blk-quill-cpu',
-        { on: 'item', item: 'processor' },
+        { on: 'component', component: 'processor' },
         {},
         'Processor block',
       ),
-      item('card-block', 'blk-quill-card-s', { on: 'item', item: 'card' }, {}, 'Card block'),
-      item(
+      component(
+        'card-block',
+        'blk-quill-card-s',
+        { on: 'component', component: 'card' },
+        {},
+        'Card block',
+      ),
+      component(
         'top-radiator',
         'rad-bare-240-45',
         { on: 'mount', mount: 'top', slide_mm: 20, ports: 'end', air: 'out' },
         {},
         'Top radiator',
       ),
-      item(
+      component(
         'top-fans',
         'fan-wren-120-2000',
-        { on: 'radiator', item: 'top-radiator', face: 'frame' },
+        { on: 'radiator', component: 'top-radiator', face: 'frame' },
         { speed_rpm: 1500, screw_mm: 35 },
         'Top fans',
       ),
-      item(
+      component(
         'pump',
         'pump-brook-compact',
         { on: 'spot', spot: 'pump', turn: 0 },
         { speed_rpm: 3600 },
         'Pump',
       ),
-      item('reservoir', 'res-osier-flat', { on: 'spot', spot: 'over', turn: 0 }, {}, 'Reservoir'),
+      component(
+        'reservoir',
+        'res-osier-flat',
+        { on: 'spot', spot: 'over', turn: 0 },
+        {},
+        'Reservoir',
+      ),
     ],
   );
   const laid = plumb(build, {
@@ -387,7 +411,7 @@ function pocketPlanetarium(): Build {
     ? apply(laid, {
         do: 'cap.set',
         loop: 'loop',
-        port: { item: drain.item, port: drain.port },
+        port: { component: drain.component, port: drain.port },
         with: 'plug',
       })
     : laid;

@@ -12,16 +12,16 @@ afterAll(closePool);
 
 /** An edit of speeds, limits, places, connections or parts, by two numbers. */
 function anyEdit(build: Build, a: number, b: number): Edit {
-  const item = build.items[a % build.items.length]?.id ?? '';
+  const component = build.components[a % build.components.length]?.id ?? '';
   const loop = build.loops[0]?.id ?? '';
   const edits: readonly Edit[] = [
     { do: 'fans.speed', speed_rpm: 400 + ((a * 37) % 1600) },
-    { do: 'item.rename', item, name: `Part ${b}` },
-    { do: 'item.set', item, values: { speed_rpm: 600 + a * 20 } },
+    { do: 'component.rename', component, name: `Part ${b}` },
+    { do: 'component.set', component, values: { speed_rpm: 600 + a * 20 } },
     { do: 'brief.set', values: { room_C: 15 + (a % 20), summer_C: 36 } },
     { do: 'brief.limit', values: { rise_K: 2 + (a % 20) } },
     { do: 'link.remove', loop, link: build.loops[0]?.links[a % 5]?.id ?? '' },
-    { do: 'item.remove', item },
+    { do: 'component.remove', component },
     { do: 'build.rename', name: `Build ${a}` },
   ];
   return edits[b % edits.length] as Edit;

@@ -139,7 +139,7 @@ describe('the terminal', () => {
 
   test('solids: every gap of the evaluation is what the printed solids make of it', () => {
     const solids = JSON.parse(run(['solids', 'x'], () => desk).out) as {
-      item: string;
+      component: string;
       name: string;
       shape?: 'box' | 'cylinder';
       min: number[];
@@ -150,8 +150,8 @@ describe('the terminal', () => {
       port?: string;
       at?: number[];
     }[];
-    expect(solids.some((s) => s.shape === 'cylinder' && s.item === 'reservoir')).toBe(true);
-    expect(solids.filter((s) => s.port && s.item === 'pump').length).toBe(3);
+    expect(solids.some((s) => s.shape === 'cylinder' && s.component === 'reservoir')).toBe(true);
+    expect(solids.filter((s) => s.port && s.component === 'pump').length).toBe(3);
     const { gaps } = (
       JSON.parse(run(['evaluate', 'x'], () => desk).out) as {
         reports: {
@@ -161,9 +161,11 @@ describe('the terminal', () => {
         };
       }
     ).reports.fit;
-    const boxes = (item: string) => solids.filter((s) => s.item === item && s.shape === 'box');
-    const only = (item: string): boolean =>
-      boxes(item).length > 0 && !solids.some((s) => s.item === item && s.shape === 'cylinder');
+    const boxes = (component: string) =>
+      solids.filter((s) => s.component === component && s.shape === 'box');
+    const only = (component: string): boolean =>
+      boxes(component).length > 0 &&
+      !solids.some((s) => s.component === component && s.shape === 'cylinder');
     const seen = gaps.filter((g) => only(g.a) && only(g.b) && g.gap_mm > 0);
     expect(seen.length).toBeGreaterThan(5);
     for (const g of seen) {

@@ -305,11 +305,16 @@ function solidsOf(build: Build): readonly object[] {
   return [
     ...[...placed.flatMap((p) => p.solids), ...model.obstacles].map((s) =>
       s.cylinder
-        ? { item: s.item, name: s.name, shape: 'cylinder', ...s.cylinder }
-        : { item: s.item, name: s.name, shape: 'box', ...s.box },
+        ? { component: s.component, name: s.name, shape: 'cylinder', ...s.cylinder }
+        : { component: s.component, name: s.name, shape: 'box', ...s.box },
     ),
     ...placed.flatMap((p) =>
-      p.ports.map((q) => ({ item: q.item, port: q.port.id, at: q.at, direction: q.direction })),
+      p.ports.map((q) => ({
+        component: q.component,
+        port: q.port.id,
+        at: q.at,
+        direction: q.direction,
+      })),
     ),
   ];
 }
@@ -322,7 +327,7 @@ function faultOf(word: string): Fault | null {
   if (tail === undefined) return { kind: kind as FaultKind, at_s: Number(at) };
   return Number.isFinite(Number(tail))
     ? { kind: kind as FaultKind, at_s: Number(at), amount: Number(tail) }
-    : { kind: kind as FaultKind, at_s: Number(at), item: tail };
+    : { kind: kind as FaultKind, at_s: Number(at), component: tail };
 }
 
 /** Points of a bending table at most, and a coordinate's size, mm. */

@@ -14,10 +14,10 @@ import { evaluate } from './analysis';
 import { guardBuild } from './validation';
 import { looseParts, proposeLoop, reorderLoop } from './loops';
 import { resolve } from './system';
-import { isItemPart, isWet, type ItemPart } from './components';
+import { isComponentPart, isWet, type ComponentPart } from './components';
 import { defaultPlacements } from './checks';
 
-const PARTS = CATALOGUE.filter(isItemPart);
+const PARTS = CATALOGUE.filter(isComponentPart);
 const CASES = CATALOGUE.flatMap((p) => (p.kind === 'case' ? [p] : []));
 const TUBES = CATALOGUE.flatMap((p) => (p.kind === 'tube' ? [p] : []));
 const COOLANTS = CATALOGUE.flatMap((p) => (p.kind === 'coolant' ? [p] : []));
@@ -26,37 +26,40 @@ const COOLANTS = CATALOGUE.flatMap((p) => (p.kind === 'coolant' ? [p] : []));
 function anyEdit(build: Build, kind: number, a: number, b: number): Edit {
   const pick = <T>(list: readonly T[], n: number): T | undefined =>
     list.length === 0 ? undefined : list[n % list.length];
-  const item = pick(build.items, a),
+  const component = pick(build.components, a),
     loop = pick(build.loops, a);
   switch (kind % 14) {
     case 0:
     case 1:
     case 2: {
-      const part = pick(PARTS, a * 31 + b) as ItemPart;
+      const part = pick(PARTS, a * 31 + b) as ComponentPart;
       const id = freeId(
-        build.items.map((i) => i.id),
+        build.components.map((i) => i.id),
         part.kind,
       );
       const places = defaultPlacements(build, { id, part });
       const placement: Placement = pick(places, b)?.placement ?? { on: 'bench' };
-      return { do: 'item.add', item: { id, name: part.name, part, placement, settings: {} } };
+      return {
+        do: 'component.add',
+        component: { id, name: part.name, part, placement, settings: {} },
+      };
     }
     case 3:
       return { do: 'case.choose', case: pick(CASES, a) ?? catalogued('case', 'case-alder-42') };
     case 4:
-      return { do: 'item.remove', item: item?.id ?? 'none' };
+      return { do: 'component.remove', component: component?.id ?? 'none' };
     case 5:
       return {
-        do: 'item.place',
-        item: item?.id ?? 'none',
-        placement: item
-          ? (pick(defaultPlacements(build, item), b)?.placement ?? { on: 'bench' })
+        do: 'component.place',
+        component: component?.id ?? 'none',
+        placement: component
+          ? (pick(defaultPlacements(build, component), b)?.placement ?? { on: 'bench' })
           : { on: 'bench' },
       };
     case 6:
       return {
-        do: 'item.set',
-        item: item?.id ?? 'none',
+        do: 'component.set',
+        component: component?.id ?? 'none',
         values: { speed_rpm: (a * 97 + b * 13) % 6000, draw_W: (b * 37) % 500 },
       };
     case 7:
@@ -92,13 +95,13 @@ function anyEdit(build: Build, kind: number, a: number, b: number): Edit {
       };
     default: {
       const next =
-        item &&
+        component &&
         pick(
-          PARTS.filter((p) => p.kind === item.part.kind),
+          PARTS.filter((p) => p.kind === component.part.kind),
           b,
         );
-      return item && next
-        ? { do: 'item.replace', item: item.id, part: next }
+      return component && next
+        ? { do: 'component.replace', component: component.id, part: next }
         : { do: 'build.rename', name: 'z' };
     }
   }
@@ -159,19 +162,22 @@ describe('whatever a hand does', () => {
         const open = new Set(
           findings.filter((f) => f.code === 'rule.port-open').flatMap((f) => f.subjects),
         );
-        for (const item of build.items) {
-          if (!isWet(item.part)) continue;
-          const uses = item.part.ports.map((p) =>
+        for (const component of build.components) {
+          if (!isWet(component.part)) continue;
+          const uses = component.part.ports.map((p) =>
             build.loops.some(
               (l) =>
                 l.links.some(
                   (k) =>
-                    (k.from.item === item.id && k.from.port === p.id) ||
-                    (k.to.item === item.id && k.to.port === p.id),
-                ) || l.caps.some((c) => c.item === item.id && c.port === p.id),
+                    (k.from.component === component.id && k.from.port === p.id) ||
+                    (k.to.component === component.id && k.to.port === p.id),
+                ) || l.caps.some((c) => c.component === component.id && c.port === p.id),
             ),
           );
-          expect([item.id, uses.every(Boolean) || open.has(item.id)]).toEqual([item.id, true]);
+          expect([component.id, uses.every(Boolean) || open.has(component.id)]).toEqual([
+            component.id,
+            true,
+          ]);
         }
         const caps = build.loops.flatMap((l) => l.caps).length;
         const listed = reports.list.lines

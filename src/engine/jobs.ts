@@ -97,9 +97,9 @@ export const JOBS = {
     return stopped ? null : fits;
   },
 
-  parts: (desk: Desk, item: string, tell: Tell): readonly PartCompared[] | null => {
+  parts: (desk: Desk, component: string, tell: Tell): readonly PartCompared[] | null => {
     let stopped = false;
-    const parts = compareParts(desk.session.design, item, offerOf(desk), (done, of) => {
+    const parts = compareParts(desk.session.design, component, offerOf(desk), (done, of) => {
       stopped = !tell(done / Math.max(1, of));
       return !stopped;
     });
@@ -117,7 +117,7 @@ export const JOBS = {
     const { design } = session;
     const { model, reports } = session.analysis();
     const pumps = offerOf(desk).filter((p): p is PumpPart => p.kind === 'pump');
-    const own = design.items.flatMap((i) =>
+    const own = design.components.flatMap((i) =>
       i.part.kind === 'pump' && !pumps.some((p) => p.id === i.part.id) ? [i.part] : [],
     );
     const coolant_C =

@@ -81,13 +81,14 @@ describe('the list as CSV', () => {
     'a part called %s cannot run as a formula',
     (name) => {
       const evil = applyEdit(desk, {
-        do: 'item.replace',
-        item: 'pump',
+        do: 'component.replace',
+        component: 'pump',
         part: {
-          ...(desk.items.find((i) => i.id === 'pump')?.part as Build['items'][number]['part']),
+          ...(desk.components.find((i) => i.id === 'pump')
+            ?.part as Build['components'][number]['part']),
           name,
           maker: name,
-        } as Build['items'][number]['part'],
+        } as Build['components'][number]['part'],
       }).build;
       const cells = Papa.parse<string[]>(listToCsv(evaluate(evil).reports.list, 'EUR')).data.flat();
       expect(cells.some((c) => c.includes(name))).toBe(true);

@@ -11,8 +11,8 @@ export function transientToCsv(t: Transient): string {
     'room_C',
     'case_air_C',
     ...t.loops.flatMap((l) => [`${l.id}_mean_C`, `${l.id}_hottest_C`, `${l.id}_flow_Lmin`]),
-    ...t.spots.map((s) => `${s.item}/${s.spot}_C`),
-    ...t.speeds.map((s) => `${s.item}_rpm`),
+    ...t.spots.map((s) => `${s.component}/${s.spot}_C`),
+    ...t.speeds.map((s) => `${s.component}_rpm`),
     'noise_dBA',
   ];
   const data = t.load.map((load, i) => [

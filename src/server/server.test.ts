@@ -131,7 +131,7 @@ describe('builds over the API', () => {
     expect(await openBuild(id)).toBeNull();
   });
 
-  test.each([[null], [[]], [{}], [{ ...desk, version: 9 }], [{ ...desk, items: 'none' }]])(
+  test.each([[null], [[]], [{}], [{ ...desk, version: 9 }], [{ ...desk, components: 'none' }]])(
     '%# a bad document is refused with 400 and paths',
     async (data) => {
       const answer = await addBuild(data);
@@ -156,10 +156,14 @@ describe('builds over the API', () => {
     ).toBe(400);
     expect(
       await evaluateDocument(
-        { format: 'zephyron-build', version: 1, items: Array.from({ length: 500 }, () => ({})) },
+        {
+          format: 'zephyron-build',
+          version: 1,
+          components: Array.from({ length: 500 }, () => ({})),
+        },
         BARE_SHELVES,
       ),
-    ).toMatchObject({ status: 400, body: { troubles: [{ path: 'items' }] } });
+    ).toMatchObject({ status: 400, body: { troubles: [{ path: 'components' }] } });
   }, 60_000);
 });
 

@@ -114,8 +114,8 @@ describe('the operating point', () => {
   test('the slowest speed for a flow gives that flow', () => {
     const share = slowestShareFor(atFullSpeed(network), 4) ?? NaN;
     const slow = applyEdit(desk, {
-      do: 'item.set',
-      item: 'pump',
+      do: 'component.set',
+      component: 'pump',
       values: { speed_rpm: share * 4800 },
     }).build;
     expect(workOut(slow).reports.flow.loops[0]?.flow_Lmin).toBeCloseTo(4, 1);
@@ -133,8 +133,8 @@ describe('the operating point', () => {
       loop: 'loop',
       link: {
         id: 'bypass',
-        from: { item: 'pump', port: 'low' },
-        to: { item: 'reservoir', port: 'top' },
+        from: { component: 'pump', port: 'low' },
+        to: { component: 'reservoir', port: 'top' },
         by: 'tube',
         ends: { from: 'auto', to: 'auto' },
       },
@@ -168,12 +168,12 @@ describe('places offered', () => {
         ].includes(part.kind)
       )
         continue;
-      const bare = { ...desk, items: desk.items.filter((i) => i.part.kind === 'board') };
+      const bare = { ...desk, components: desk.components.filter((i) => i.part.kind === 'board') };
       const cases = CATALOGUE.flatMap((p) => (p.kind === 'case' ? [p] : []));
       const offered = cases.flatMap((box) =>
         defaultPlacements(
           { ...bare, case: box },
-          { id: 'x', part: part as Build['items'][number]['part'] },
+          { id: 'x', part: part as Build['components'][number]['part'] },
         ),
       );
       expect([part.id, offered.length > 0]).toEqual([part.id, true]);

@@ -66,7 +66,7 @@ export function createSelectors() {
   // What flows, warms and sounds in it.
   const model = select([system, design], withDesign);
   const setup = select([model, airflowObstruction], (m, sides) =>
-    heatSetup(m, new Map(sides.map((a) => [a.item, a.loss_Pa]))),
+    heatSetup(m, new Map(sides.map((a) => [a.component, a.loss_Pa]))),
   );
   const hydraulicsAndThermal = select([model, runs, setup], (m, r, s) =>
     settle(m, r, s, m.build.brief.loadCase),

@@ -13,33 +13,33 @@ const published = (design: Build, workings = workOut(design, { offer: CATALOGUE 
 
 /** An edit of any sort, by three numbers. */
 function anyEdit(build: Build, kind: number, a: number, b: number): Edit {
-  const item = build.items[a % Math.max(1, build.items.length)]?.id ?? '';
+  const component = build.components[a % Math.max(1, build.components.length)]?.id ?? '';
   const links = build.loops.flatMap((l) => l.links.map((k) => ({ loop: l.id, link: k.id })));
   const at = links[b % Math.max(1, links.length)] ?? { loop: '', link: '' };
-  const radiator = build.items.find(
+  const radiator = build.components.find(
     (i) => i.part.kind === 'radiator' && i.placement.on === 'mount',
   );
   switch (kind % 10) {
     case 0:
       return { do: 'fans.speed', speed_rpm: 400 + ((a * 37) % 1600) };
     case 1:
-      return { do: 'item.rename', item, name: `Part ${b}` };
+      return { do: 'component.rename', component, name: `Part ${b}` };
     case 2:
-      return { do: 'item.set', item, values: { speed_rpm: 600 + a * 20, draw_W: b } };
+      return { do: 'component.set', component, values: { speed_rpm: 600 + a * 20, draw_W: b } };
     case 3:
       return { do: 'brief.limit', values: { rise_K: 2 + (a % 20), clear_mm: b % 10 } };
     case 4:
       return radiator?.placement.on === 'mount'
         ? {
-            do: 'item.place',
-            item: radiator.id,
+            do: 'component.place',
+            component: radiator.id,
             placement: { ...radiator.placement, slide_mm: a % 50 },
           }
         : { do: 'build.rename', name: 'x' };
     case 5:
       return { do: 'link.remove', ...at };
     case 6:
-      return { do: 'item.remove', item };
+      return { do: 'component.remove', component };
     case 7:
       return { do: 'brief.set', values: { room_C: 15 + (a % 20), summer_C: 30 + (b % 10) } };
     case 8:

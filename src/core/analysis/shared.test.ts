@@ -21,9 +21,9 @@ describe('branches of a document that stay', () => {
     expect(merged).toEqual(edited);
     expect(merged.loops).toBe(tower.loops);
     expect(merged.case).toBe(tower.case);
-    expect(merged.items).not.toBe(tower.items);
-    merged.items.forEach((item, i) => {
-      if (item.part.kind !== 'fan') expect(item).toBe(tower.items[i]);
+    expect(merged.components).not.toBe(tower.components);
+    merged.components.forEach((component, i) => {
+      if (component.part.kind !== 'fan') expect(component).toBe(tower.components[i]);
     });
   });
 

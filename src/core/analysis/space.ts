@@ -1,5 +1,5 @@
-import type { Build, Item, Loop } from '../design';
-import { resolve, type LoopGraph, type Model, type PlacedItem } from '../system';
+import type { Build, Component, Loop } from '../design';
+import { resolve, type LoopGraph, type Model, type PlacedComponent } from '../system';
 
 /**
  * What of a design decides where everything stands: no speeds, loads, limits or marks of the list. A build in its
@@ -13,7 +13,7 @@ export function toSpace(design: Build): Build {
       ...BARE_BRIEF,
       limits: { ...BARE_BRIEF.limits, clear_mm: design.brief.limits.clear_mm },
     },
-    items: design.items.map(spatial),
+    components: design.components.map(spatial),
     choices: { removed: design.choices.removed },
   };
 }
@@ -28,12 +28,12 @@ const BARE_BRIEF: Build['brief'] = {
   listener_m: 1,
 };
 
-function spatial(item: Item): Item {
-  const { inView } = item.settings;
-  return { ...item, settings: inView === undefined ? {} : { inView } };
+function spatial(component: Component): Component {
+  const { inView } = component.settings;
+  return { ...component, settings: inView === undefined ? {} : { inView } };
 }
 
-const sameItem = (a: Item, b: Item): boolean =>
+const sameComponent = (a: Component, b: Component): boolean =>
   a.id === b.id &&
   a.name === b.name &&
   a.part === b.part &&
@@ -61,7 +61,7 @@ export function isSameSpace(a: Build, b: Build): boolean {
       a.layout === b.layout &&
       a.choices.removed === b.choices.removed &&
       a.brief.limits.clear_mm === b.brief.limits.clear_mm &&
-      alike(a.items, b.items, sameItem) &&
+      alike(a.components, b.components, sameComponent) &&
       alike(a.loops, b.loops, sameLoop))
   );
 }
@@ -73,7 +73,7 @@ export function isSameSpace(a: Build, b: Build): boolean {
 export function placeSpace(space: Build, before: Model | null): Model {
   const model = resolve(space);
   if (!before) return model;
-  const placed = new Map<string, PlacedItem>();
+  const placed = new Map<string, PlacedComponent>();
   for (const [id, now] of model.placed) placed.set(id, reuse(now, before.placed.get(id)));
   const sameObstacles =
     space.case === before.build.case && space.choices.removed === before.build.choices.removed;
@@ -85,14 +85,14 @@ export function placeSpace(space: Build, before: Model | null): Model {
     get loops() {
       return model.loops;
     },
-    portAt: (ref) => placed.get(ref.item)?.ports.find((p) => p.port.id === ref.port) ?? null,
+    portAt: (ref) => placed.get(ref.component)?.ports.find((p) => p.port.id === ref.port) ?? null,
   };
 }
 
-function reuse(now: PlacedItem, before: PlacedItem | undefined): PlacedItem {
-  if (!before || !sameItem(now.item, before.item)) return now;
-  const { item: _now, ...a } = now;
-  const { item: _before, ...b } = before;
+function reuse(now: PlacedComponent, before: PlacedComponent | undefined): PlacedComponent {
+  if (!before || !sameComponent(now.component, before.component)) return now;
+  const { component: _now, ...a } = now;
+  const { component: _before, ...b } = before;
   return sameValue(a, b) ? before : now;
 }
 
@@ -111,11 +111,11 @@ function sameValue(a: unknown, b: unknown): boolean {
 function withParts(
   graph: LoopGraph,
   loop: Loop | undefined,
-  items: ReadonlyMap<string, Item>,
+  components: ReadonlyMap<string, Component>,
 ): LoopGraph {
   const edges = graph.edges.map((edge) => {
-    const item = edge.item && items.get(edge.item.id);
-    return item ? { ...edge, item } : edge;
+    const component = edge.component && components.get(edge.component.id);
+    return component ? { ...edge, component } : edge;
   });
   return { ...graph, loop: loop ?? graph.loop, edges };
 }
@@ -124,7 +124,7 @@ function withParts(
 export const differsInNameOnly = (a: Build, b: Build): boolean =>
   a.brief === b.brief &&
   a.case === b.case &&
-  a.items === b.items &&
+  a.components === b.components &&
   a.loops === b.loops &&
   a.kit === b.kit &&
   a.layout === b.layout &&
@@ -133,9 +133,10 @@ export const differsInNameOnly = (a: Build, b: Build): boolean =>
 /** Whether two designs differ in nothing but how fast fans and pumps turn, and what drives them. */
 export const differsInSpeedOnly = (a: Build, b: Build): boolean =>
   a === b ||
-  (differsInNameOnly({ ...a, items: b.items }, b) && alike(a.items, b.items, sameButSpeed));
+  (differsInNameOnly({ ...a, components: b.components }, b) &&
+    alike(a.components, b.components, sameButSpeed));
 
-function sameButSpeed(a: Item, b: Item): boolean {
+function sameButSpeed(a: Component, b: Component): boolean {
   if (a === b) return true;
   const { speed_rpm: _a, control: _ac, ...still } = a.settings;
   const { speed_rpm: _b, control: _bc, ...other } = b.settings;
@@ -150,9 +151,10 @@ function sameButSpeed(a: Item, b: Item): boolean {
 
 /** The placed space with the design's own parts in it: speeds and loads included. */
 export function withDesign(system: Model, design: Build): Model {
-  const items = new Map(design.items.map((i) => [i.id, i]));
-  const placed = new Map<string, PlacedItem>();
-  for (const [id, p] of system.placed) placed.set(id, { ...p, item: items.get(id) ?? p.item });
+  const components = new Map(design.components.map((i) => [i.id, i]));
+  const placed = new Map<string, PlacedComponent>();
+  for (const [id, p] of system.placed)
+    placed.set(id, { ...p, component: components.get(id) ?? p.component });
   let loops: Model['loops'] | null = null;
   return {
     build: design,
@@ -160,7 +162,9 @@ export function withDesign(system: Model, design: Build): Model {
     obstacles: system.obstacles,
     interior: system.interior,
     get loops() {
-      return (loops ??= system.loops.map((graph, i) => withParts(graph, design.loops[i], items)));
+      return (loops ??= system.loops.map((graph, i) =>
+        withParts(graph, design.loops[i], components),
+      ));
     },
     portAt: system.portAt,
   };

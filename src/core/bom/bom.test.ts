@@ -68,13 +68,13 @@ describe('the parts list', () => {
   });
 
   test('owned parts cost nothing and stay on the list', () => {
-    const owned = edited(desk, { do: 'item.set', item: 'pump', values: { owned: true } });
+    const owned = edited(desk, { do: 'component.set', component: 'pump', values: { owned: true } });
     expect(lineOf(owned, 'pump-osier-large')).toMatchObject({ owned: true, total: 0, quantity: 1 });
     expect(list(desk).loopTotal - list(owned).loopTotal).toBe(8900);
   });
 
   test("the machine's hardware is outside the loop's budget", () => {
-    const bought = edited(desk, { do: 'item.unset', item: 'processor', keys: ['owned'] });
+    const bought = edited(desk, { do: 'component.unset', component: 'processor', keys: ['owned'] });
     expect(list(bought).loopTotal).toBe(list(desk).loopTotal);
     expect(list(bought).machineTotal - list(desk).machineTotal).toBe(32900);
   });
@@ -116,7 +116,7 @@ describe('the parts list', () => {
   });
 
   test('an empty build has an empty list', () => {
-    expect(list({ ...desk, case: null, items: [], loops: [] }).lines).toEqual([]);
+    expect(list({ ...desk, case: null, components: [], loops: [] }).lines).toEqual([]);
   });
 });
 
@@ -155,7 +155,7 @@ describe('sticks of the tower', () => {
       {
         ...desk,
         kit: { ...desk.kit, screws: desk.kit.screws.map((s) => ({ ...s, pack: 12 })) },
-        items: desk.items.filter((i) => i.id !== 'top-fans' && i.id !== 'top-radiator'),
+        components: desk.components.filter((i) => i.id !== 'top-fans' && i.id !== 'top-radiator'),
       },
       'screw-m3-30',
     );

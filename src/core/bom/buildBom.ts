@@ -1,4 +1,4 @@
-import type { Item, Loop } from '../design';
+import type { Component, Loop } from '../design';
 import { screwNeeds } from '../clearance';
 import type { Model } from '../system';
 import type { Part, PartKind } from '../components';
@@ -28,7 +28,7 @@ export interface ListLine {
   readonly tool: boolean;
   /** Counts against the loop's budget; tools and the machine's own hardware do not. */
   readonly inBudget: boolean;
-  /** Ids of items, runs and loops that asked for it. */
+  /** Ids of components, runs and loops that asked for it. */
   readonly for: readonly string[];
   /** The same in words. */
   readonly why: string;
@@ -110,11 +110,11 @@ export function deriveList(
   };
 
   if (build.case) add(build.case, 1, 'piece', ['case'], 'the case', { owned: false });
-  for (const item of build.items) {
-    const count = model.placed.get(item.id)?.count ?? 1;
-    const pieces = item.part.kind === 'fan' ? count : 1;
-    add(item.part, pieces, 'piece', [item.id], reasonFor(model, item, pieces), {
-      owned: item.settings.owned ?? false,
+  for (const component of build.components) {
+    const count = model.placed.get(component.id)?.count ?? 1;
+    const pieces = component.part.kind === 'fan' ? count : 1;
+    add(component.part, pieces, 'piece', [component.id], reasonFor(model, component, pieces), {
+      owned: component.settings.owned ?? false,
     });
   }
   for (const loop of build.loops)
@@ -133,8 +133,8 @@ export function deriveList(
         line.by,
         1,
         'piece',
-        line.items,
-        `${line.pieces} plugs on the ${line.header}: ${line.items.map((id) => build.items.find((i) => i.id === id)?.name ?? id).join(', ')}`,
+        line.components,
+        `${line.pieces} plugs on the ${line.header}: ${line.components.map((id) => build.components.find((i) => i.id === id)?.name ?? id).join(', ')}`,
       );
 
   const volumes = build.loops.map((l) => loopVolume(model, l, runs)),
@@ -224,14 +224,15 @@ type Add = (
   options?: { owned?: boolean; estimated?: boolean },
 ) => void;
 
-function reasonFor(model: Model, item: Item, pieces: number): string {
-  const p = item.placement;
-  const nameOf = (id: string): string => model.build.items.find((i) => i.id === id)?.name ?? id;
-  if (p.on === 'radiator') return `${pieces} on ${nameOf(p.item)}`;
-  if (p.on === 'item') return `on ${nameOf(p.item)}`;
+function reasonFor(model: Model, component: Component, pieces: number): string {
+  const p = component.placement;
+  const nameOf = (id: string): string =>
+    model.build.components.find((i) => i.id === id)?.name ?? id;
+  if (p.on === 'radiator') return `${pieces} on ${nameOf(p.component)}`;
+  if (p.on === 'component') return `on ${nameOf(p.component)}`;
   if (p.on === 'mount')
     return `on ${model.build.case?.mounts.find((m) => m.id === p.mount)?.name ?? p.mount}`;
-  return p.on === 'bench' ? 'not placed yet' : item.name;
+  return p.on === 'bench' ? 'not placed yet' : component.name;
 }
 
 function addLoop(model: Model, loop: Loop, runs: readonly Run[], add: Add): void {
@@ -246,12 +247,12 @@ function addLoop(model: Model, loop: Loop, runs: readonly Run[], add: Add): void
     }
   }
   for (const cap of loop.caps) {
-    const item = model.build.items.find((i) => i.id === cap.item);
+    const component = model.build.components.find((i) => i.id === cap.component);
     const port =
-      item && 'ports' in item.part
-        ? (item.part.ports.find((p) => p.id === cap.port)?.name ?? cap.port)
+      component && 'ports' in component.part
+        ? (component.part.ports.find((p) => p.id === cap.port)?.name ?? cap.port)
         : cap.port;
-    add(kit[cap.with], 1, 'piece', [cap.item], `${item?.name ?? cap.item}, ${port}`);
+    add(kit[cap.with], 1, 'piece', [cap.component], `${component?.name ?? cap.component}, ${port}`);
   }
   const volume = loopVolume(model, loop, runs);
   add(
@@ -273,7 +274,9 @@ function addScrews(model: Model, add: Add): void {
     const entry = needs.get(key) ?? { quantity: 0, asked: [], names: [] };
     entry.quantity += need.quantity;
     entry.asked.push(need.radiator);
-    entry.names.push(model.build.items.find((i) => i.id === need.radiator)?.name ?? need.radiator);
+    entry.names.push(
+      model.build.components.find((i) => i.id === need.radiator)?.name ?? need.radiator,
+    );
     needs.set(key, entry);
   }
   for (const [key, entry] of needs) {

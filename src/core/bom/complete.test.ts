@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CATALOGUE, catalogued, DEMO_BUILDS, STANDARD_KIT } from '@/catalogue';
-import { applyEdit, emptyBuild, type Build, type Item } from '../design';
+import { applyEdit, emptyBuild, type Build, type Component } from '../design';
 import { familyChange, familyOf } from '../studies';
 import { workOut } from '../analysis';
 import { proposeLoop } from '../loops';
-import { isWet, type FittingPart, type ItemPart, type PartKind } from '../components';
+import { isWet, type FittingPart, type ComponentPart, type PartKind } from '../components';
 import { pieceOf } from '../tubing';
 
 const of = <K extends PartKind>(kind: K) =>
@@ -22,31 +22,31 @@ function holes(build: Build): readonly string[] {
     want = (part: FittingPart): void => {
       asked.set(part.id, (asked.get(part.id) ?? 0) + 1);
     };
-  for (const item of build.items) {
-    if (!isWet(item.part)) continue;
+  for (const component of build.components) {
+    if (!isWet(component.part)) continue;
     const loop = build.loops.find((l) =>
-      l.links.some((k) => k.from.item === item.id || k.to.item === item.id),
+      l.links.some((k) => k.from.component === component.id || k.to.component === component.id),
     );
     if (!loop) continue;
-    for (const port of item.part.ports) {
+    for (const port of component.part.ports) {
       const link = build.loops
         .flatMap((l) => l.links)
         .find(
           (k) =>
-            (k.from.item === item.id && k.from.port === port.id) ||
-            (k.to.item === item.id && k.to.port === port.id),
+            (k.from.component === component.id && k.from.port === port.id) ||
+            (k.to.component === component.id && k.to.port === port.id),
         );
       const cap = build.loops
         .flatMap((l) => l.caps)
-        .find((c) => c.item === item.id && c.port === port.id);
+        .find((c) => c.component === component.id && c.port === port.id);
       if (!link && !cap) {
-        wrong.push(`${item.id}/${port.id} is neither connected nor plugged`);
+        wrong.push(`${component.id}/${port.id} is neither connected nor plugged`);
         continue;
       }
       if (cap) {
         want(build.kit[cap.with]);
         if (build.kit[cap.with].thread !== port.thread)
-          wrong.push(`${item.id}/${port.id}: cap of another thread`);
+          wrong.push(`${component.id}/${port.id}: cap of another thread`);
       }
     }
   }
@@ -92,11 +92,11 @@ describe('the list is complete', () => {
         fc.array(index, { minLength: 1, maxLength: 3 }),
         fc.nat(3),
         (r, p, c, blocks, radiators, t) => {
-          const pick = <K extends PartKind>(kind: K, n: number): ItemPart => {
+          const pick = <K extends PartKind>(kind: K, n: number): ComponentPart => {
             const list = of(kind);
-            return list[n % list.length] as unknown as ItemPart;
+            return list[n % list.length] as unknown as ComponentPart;
           };
-          const items: Item[] = [
+          const components: Component[] = [
             ['reservoir', pick('reservoir', r)],
             ['pump', pick('pump', p)],
             ...blocks.map((n, i) => [`block-${i}`, pick('block', n)] as const),
@@ -104,15 +104,15 @@ describe('the list is complete', () => {
           ].map(([id, part]) => ({
             id: id as string,
             name: id as string,
-            part: part as ItemPart,
+            part: part as ComponentPart,
             placement: { on: 'bench' },
             settings: {},
           }));
           const [tube, fitting] = tubes[t] as (typeof tubes)[number],
-            bare: Build = { ...emptyBuild('Random', STANDARD_KIT), items };
+            bare: Build = { ...emptyBuild('Random', STANDARD_KIT), components };
           const edit = proposeLoop(bare, {
             name: 'Loop',
-            items: items.map((i) => i.id),
+            components: components.map((i) => i.id),
             tube: catalogued('tube', tube),
             fitting: catalogued('fitting', fitting),
             coolant: of('coolant')[c % of('coolant').length] as Build['loops'][number]['coolant'],

@@ -26,8 +26,8 @@ export function sundryNeeds(
 ): readonly SundryNeed[] {
   const { build } = model,
     needs: SundryNeed[] = [];
-  const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
-  const blocks = build.items.filter((i) => i.part.kind === 'block'),
+  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
+  const blocks = build.components.filter((i) => i.part.kind === 'block'),
     cards = blocks.filter((i) => i.part.kind === 'block' && i.part.cools.includes('card')),
     others = blocks.filter(
       (i) =>
@@ -65,9 +65,9 @@ export function sundryNeeds(
     washers.map((w) => w.radiator),
     `under the heads of screws for ${[...new Set(washers.map((w) => nameOf(w.radiator)))].join(', ')}`,
   );
-  const missed = build.items.filter((i) => missedHoles(build, i) !== null);
-  for (const item of missed)
-    need('bracket', 1, [item.id], `${item.name} does not meet the holes of its place`);
+  const missed = build.components.filter((i) => missedHoles(build, i) !== null);
+  for (const component of missed)
+    need('bracket', 1, [component.id], `${component.name} does not meet the holes of its place`);
   const loops = build.loops.filter((l) => l.links.length > 0);
   if (loops.length === 0) return needs;
   const ids = loops.map((l) => l.id);
@@ -76,7 +76,7 @@ export function sundryNeeds(
   need('gloves', 1, ids, 'coolant and biocide irritate');
   need('leak-tester', 1, ids, 'air test before any coolant goes in');
   need('fill-bottle', 1, ids, 'to fill without spilling');
-  const fresh = build.items.filter((i) => i.part.kind === 'radiator' && !i.settings.owned);
+  const fresh = build.components.filter((i) => i.part.kind === 'radiator' && !i.settings.owned);
   need(
     'flush',
     fresh.length,

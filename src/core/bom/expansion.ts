@@ -58,10 +58,10 @@ export function loopExpansion(
   volume_mL: number,
   hot_C: number,
 ): Expansion | null {
-  const reservoirs = model.build.items.filter(
+  const reservoirs = model.build.components.filter(
     (i) =>
       i.part.kind === 'reservoir' &&
-      loop.links.some((l) => l.from.item === i.id || l.to.item === i.id),
+      loop.links.some((l) => l.from.component === i.id || l.to.component === i.id),
   );
   if (reservoirs.length === 0) return null;
   const air_mL = reservoirs.reduce(

@@ -219,23 +219,30 @@ describe('wishes and spares', () => {
     const all = wishes(model, list, CATALOGUE);
     expect(all.length).toBeGreaterThan(0);
     for (const w of all) {
-      const plain = CATALOGUE.find((p) => p.id === w.plainest) as Build['items'][number]['part'],
-        after = workOut(applyEdit(desk, { do: 'item.replace', item: w.item, part: plain }).build)
-          .reports.list;
+      const plain = CATALOGUE.find(
+          (p) => p.id === w.plainest,
+        ) as Build['components'][number]['part'],
+        after = workOut(
+          applyEdit(desk, { do: 'component.replace', component: w.component, part: plain }).build,
+        ).reports.list;
       const of = (l: typeof list, id: string): number =>
           l.lines.filter((x) => x.part === id).reduce((s, x) => s + x.total, 0),
-        now = desk.items.find((i) => i.id === w.item)?.part.id ?? '';
+        now = desk.components.find((i) => i.id === w.component)?.part.id ?? '';
       expect(of(list, now) + of(list, w.plainest) - of(after, now) - of(after, w.plainest)).toBe(
         w.more_minor,
       );
     }
   });
   test('an owned part is no wish; one more of each fitting that breaks builds', () => {
-    const owned = applyEdit(desk, { do: 'item.set', item: 'pump', values: { owned: true } }).build;
+    const owned = applyEdit(desk, {
+      do: 'component.set',
+      component: 'pump',
+      values: { owned: true },
+    }).build;
     const then = workOut(owned);
-    expect(wishes(then.model, then.reports.list, CATALOGUE).some((w) => w.item === 'pump')).toBe(
-      false,
-    );
+    expect(
+      wishes(then.model, then.reports.list, CATALOGUE).some((w) => w.component === 'pump'),
+    ).toBe(false);
     expect(spareAdvice(desk, list).map((s) => s.part)).toEqual(
       expect.arrayContaining(['fit-plug', 'fit-comp-16-10']),
     );

@@ -4,7 +4,7 @@ import type { Part } from '../components';
 
 /** What a part costs more than the plainest of the Stores that does the same. */
 export interface Wish {
-  readonly item: string;
+  readonly component: string;
   readonly plainest: string;
   readonly name: string;
   readonly more_minor: number;
@@ -53,19 +53,26 @@ export function wishes(
   list: ListReport,
   offer: readonly Part[],
 ): readonly Wish[] {
-  return build.items
-    .flatMap((item): Wish[] => {
+  return build.components
+    .flatMap((component): Wish[] => {
       const line = list.lines.find(
-        (l) => l.part === item.part.id && !l.owned && l.for.includes(item.id),
+        (l) => l.part === component.part.id && !l.owned && l.for.includes(component.id),
       );
       if (!line || line.total === 0) return [];
       const plain = offer
-        .filter((p) => p.id !== item.part.id && standsIn(item.part, p))
+        .filter((p) => p.id !== component.part.id && standsIn(component.part, p))
         .sort((a, b) => a.price_minor - b.price_minor)[0];
-      const pieces = item.part.kind === 'fan' ? (placed.get(item.id)?.count ?? 1) : 1;
-      const more = plain ? (item.part.price_minor - plain.price_minor) * pieces : 0;
+      const pieces = component.part.kind === 'fan' ? (placed.get(component.id)?.count ?? 1) : 1;
+      const more = plain ? (component.part.price_minor - plain.price_minor) * pieces : 0;
       return plain && more > 0
-        ? [{ item: item.id, plainest: plain.id, name: plain.name, more_minor: Math.round(more) }]
+        ? [
+            {
+              component: component.id,
+              plainest: plain.id,
+              name: plain.name,
+              more_minor: Math.round(more),
+            },
+          ]
         : [];
     })
     .sort((a, b) => b.more_minor - a.more_minor);

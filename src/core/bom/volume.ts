@@ -18,8 +18,8 @@ export const COOLANT_SPARE = 0.15;
 
 /** What the loop holds: blocks, radiators and pumps whole, the reservoir to its fill mark, the tubes by bore and length. */
 export function loopVolume(model: Model, loop: Loop, runs: readonly Run[]): LoopVolume {
-  const touched = new Set(loop.links.flatMap((l) => [l.from.item, l.to.item]));
-  const parts_mL = model.build.items.reduce(
+  const touched = new Set(loop.links.flatMap((l) => [l.from.component, l.to.component]));
+  const parts_mL = model.build.components.reduce(
     (s, i) =>
       touched.has(i.id) && isWet(i.part)
         ? s + (i.part.kind === 'reservoir' ? i.part.fill_mL : i.part.volume_mL)

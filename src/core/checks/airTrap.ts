@@ -35,17 +35,17 @@ export const airTrap: SpatialRule = {
         });
       if (pockets.length === 0 && humps.length === 0) return [];
       const fixes = pockets.flatMap((p): Fix[] => {
-        const item = context.build.items.find((i) => i.id === p.item);
-        return item?.part.kind === 'radiator' && item.placement.on === 'mount'
+        const component = context.build.components.find((i) => i.id === p.component);
+        return component?.part.kind === 'radiator' && component.placement.on === 'mount'
           ? [
               {
-                label: `Turn the ports of ${item.name} to the other end`,
+                label: `Turn the ports of ${component.name} to the other end`,
                 edit: {
-                  do: 'item.place',
-                  item: item.id,
+                  do: 'component.place',
+                  component: component.id,
                   placement: {
-                    ...item.placement,
-                    ports: item.placement.ports === 'end' ? 'start' : 'end',
+                    ...component.placement,
+                    ports: component.placement.ports === 'end' ? 'start' : 'end',
                   },
                 },
               },
@@ -57,12 +57,12 @@ export const airTrap: SpatialRule = {
         now = sum(pockets);
       return [
         {
-          subjects: [loop.id, ...pockets.map((p) => p.item), ...humps.map((h) => h.run.id)],
+          subjects: [loop.id, ...pockets.map((p) => p.component), ...humps.map((h) => h.run.id)],
           title:
             pockets.length > 0
-              ? `Air can stay in ${pockets.length === 1 ? nameOf(context, (pockets[0] as { item: string }).item) : `${pockets.length} parts`} of ${loop.name}`
+              ? `Air can stay in ${pockets.length === 1 ? nameOf(context, (pockets[0] as { component: string }).component) : `${pockets.length} parts`} of ${loop.name}`
               : `Air can stay in ${humps.length === 1 ? 'a tube' : `${humps.length} tubes`} of ${loop.name}`,
-          detail: `${[...pockets.slice(0, 4).map((p) => `${nameOf(context, p.item)}, up to ${formatNumber(p.mL)} mL`), ...humps.slice(0, 3).map((h) => `${h.run.name} rises ${formatNumber(h.over)} mm over its ends`)].join('; ')}. Tilt the case while it bleeds.`,
+          detail: `${[...pockets.slice(0, 4).map((p) => `${nameOf(context, p.component)}, up to ${formatNumber(p.mL)} mL`), ...humps.slice(0, 3).map((h) => `${h.run.name} rises ${formatNumber(h.over)} mm over its ends`)].join('; ')}. Tilt the case while it bleeds.`,
           ...(pockets.length > 0 ? { measured: now, limit: LEAST_ML, unit: 'mL' } : {}),
           candidates: () =>
             triedFixes(

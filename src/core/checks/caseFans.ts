@@ -1,4 +1,4 @@
-import { freeId, type Edit, type Item } from '../design';
+import { freeId, type Edit, type Component } from '../design';
 import type { Said } from './diagnostic';
 import { plural } from '../units';
 import type { BuildRule } from './inputs';
@@ -13,7 +13,7 @@ export const caseFans: BuildRule = {
   check: (context) => {
     const { build } = context;
     const taken = (mount: string): boolean =>
-      build.items.some((i) => i.placement.on === 'mount' && i.placement.mount === mount);
+      build.components.some((i) => i.placement.on === 'mount' && i.placement.mount === mount);
     const waiting = (build.case?.fansIncluded ?? []).filter(
       (f) => !taken(f.mount) && build.case?.mounts.some((m) => m.id === f.mount),
     );
@@ -22,11 +22,11 @@ export const caseFans: BuildRule = {
       (f) => build.case?.mounts.find((m) => m.id === f.mount)?.name ?? f.mount,
     );
     const edits: Edit[] = [];
-    const ids = build.items.map((i) => i.id);
+    const ids = build.components.map((i) => i.id);
     for (const f of waiting) {
       const id = freeId(ids, 'case-fan');
       ids.push(id);
-      const item: Item = {
+      const component: Component = {
         id,
         name: `${f.fan.name}, of the case`,
         part: f.fan,
@@ -39,7 +39,7 @@ export const caseFans: BuildRule = {
         },
         settings: { owned: true },
       };
-      edits.push({ do: 'item.add', item });
+      edits.push({ do: 'component.add', component });
     }
     return [
       {

@@ -45,8 +45,8 @@ const pierced: Build = {
 };
 const slid: Build = {
   ...edited(pinned, {
-    do: 'item.place',
-    item: 'top-radiator',
+    do: 'component.place',
+    component: 'top-radiator',
     placement: { on: 'mount', mount: 'top', slide_mm: 30, ports: 'end', air: 'out' },
   }),
   name: 'Routed',
@@ -61,7 +61,7 @@ const fixed = (build: Build, f: PublishedFinding, label = 0): Build =>
   edited(build, (f.fixes[label] as PublishedFinding['fixes'][number]).edit);
 
 /** Meters with a straight way before a reservoir, and two loops of which one must step over the other. */
-const meter = (id: string, at: readonly [number, number, number]): Build['items'][number] => ({
+const meter = (id: string, at: readonly [number, number, number]): Build['components'][number] => ({
   id,
   name: id,
   part: catalogued('inline', 'inl-meter-temp'),
@@ -78,8 +78,8 @@ const joined = (id: string, from: string, to: string): Build['loops'][number] =>
   links: [
     {
       id: `run-${id}`,
-      from: { item: from, port: 'out' },
-      to: { item: to, port: 'in' },
+      from: { component: from, port: 'out' },
+      to: { component: to, port: 'in' },
       by: 'tube',
       ends: { from: 'auto', to: 'auto' },
     },
@@ -100,7 +100,7 @@ const open: Build = {
 };
 const covered: Build = {
   ...open,
-  items: [
+  components: [
     meter('a', [100, 250, 300]),
     meter('b', [500, 250, 300]),
     {
@@ -115,7 +115,7 @@ const covered: Build = {
 };
 const woven: Build = {
   ...open,
-  items: [
+  components: [
     meter('a', [100, 250, 380]),
     meter('b', [500, 250, 380]),
     meter('c', [200, 120, 200]),
@@ -150,13 +150,13 @@ const pumped = edited(
   secondPump(desk, 'loop', 'pump', catalogued('pump', 'pump-brook-small'), 'parallel', tee, {
     on: 'bench',
   }) as Edit,
-  { do: 'item.set', item: 'pump', values: { speed_rpm: 4800 } },
-  { do: 'item.set', item: 'pump-2', values: { speed_rpm: 1600 } },
+  { do: 'component.set', component: 'pump', values: { speed_rpm: 4800 } },
+  { do: 'component.set', component: 'pump-2', values: { speed_rpm: 1600 } },
 );
 const deadEnd = edited(split, {
   do: 'link.remove',
   loop: 'loop',
-  link: split.loops[0]?.links.find((l) => l.from.item === 'card-block')?.id ?? '',
+  link: split.loops[0]?.links.find((l) => l.from.component === 'card-block')?.id ?? '',
 });
 const bypass = { id: 'bypass', by: 'tube', ends: { from: 'auto', to: 'auto' } } as const;
 
@@ -165,18 +165,21 @@ const apartDesk = edited(desk, { do: 'loop.remove', loop: 'loop' });
 
 /** For each rule: a build that breaks it and one that does not. The table must name every rule. */
 const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
-  'case.fans': { bad: edited(tower, { do: 'item.remove', item: 'rear-fan' }), good: tower },
+  'case.fans': {
+    bad: edited(tower, { do: 'component.remove', component: 'rear-fan' }),
+    good: tower,
+  },
   'control.sensor': {
     bad: edited(desk, {
-      do: 'item.set',
-      item: 'top-fans',
+      do: 'component.set',
+      component: 'top-fans',
       values: {
         control: { sensor: 'gone/die', points: [[30, 1000]], hysteresis_K: 1, ramp_rpms: 50 },
       },
     }),
     good: edited(desk, {
-      do: 'item.set',
-      item: 'top-fans',
+      do: 'component.set',
+      component: 'top-fans',
       values: {
         control: { sensor: 'processor/die', points: [[30, 1000]], hysteresis_K: 1, ramp_rpms: 50 },
       },
@@ -186,8 +189,8 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
     bad: edited(
       desk,
       {
-        do: 'item.replace',
-        item: 'front-radiator',
+        do: 'component.replace',
+        component: 'front-radiator',
         part: {
           ...catalogued('radiator', 'rad-mill-360-30'),
           core: {
@@ -207,18 +210,18 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   },
   'radiator.rating': {
     bad: edited(desk, {
-      do: 'item.rating',
-      item: 'front-radiator',
+      do: 'component.rating',
+      component: 'front-radiator',
       rating: { heat_W: 900, difference_K: 10, speed_rpm: 1300 },
     }),
     good: edited(desk, {
-      do: 'item.rating',
-      item: 'front-radiator',
+      do: 'component.rating',
+      component: 'front-radiator',
       rating: { heat_W: 240, difference_K: 10, speed_rpm: 1300 },
     }),
   },
   'supply.short': {
-    bad: edited(desk, { do: 'item.set', item: 'card', values: { draw_W: 600 } }),
+    bad: edited(desk, { do: 'component.set', component: 'card', values: { draw_W: 600 } }),
     good: desk,
   },
   'caution.coolant': {
@@ -245,8 +248,8 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   },
   'fit.board': {
     bad: edited(box, {
-      do: 'item.replace',
-      item: 'board',
+      do: 'component.replace',
+      component: 'board',
       part: catalogued('board', 'brd-barnacre-atx'),
     }),
     good: box,
@@ -254,8 +257,8 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   'fit.hand': { bad: desk, good: edited(desk, { do: 'loop.remove', loop: 'loop' }) },
   'fit.holes': {
     bad: edited(desk, {
-      do: 'item.replace',
-      item: 'pump',
+      do: 'component.replace',
+      component: 'pump',
       part: catalogued('pump', 'pump-brook-small'),
     }),
     good: desk,
@@ -265,29 +268,29 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   'fit.clash': { bad: box, good: desk },
   'fit.mount': {
     bad: edited(desk, {
-      do: 'item.place',
-      item: 'front-radiator',
+      do: 'component.place',
+      component: 'front-radiator',
       placement: { on: 'mount', mount: 'rear', slide_mm: 0, ports: 'end', air: 'in' },
     }),
     good: desk,
   },
   'fit.tight': { bad: box, good: tower },
   'fit.unplaced': {
-    bad: edited(desk, { do: 'item.place', item: 'pump', placement: { on: 'bench' } }),
+    bad: edited(desk, { do: 'component.place', component: 'pump', placement: { on: 'bench' } }),
     good: desk,
   },
   'flow.backwards': { bad: pumped, good: desk },
   'flow.between': {
-    bad: edited(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 1400 } }),
+    bad: edited(desk, { do: 'component.set', component: 'pump', values: { speed_rpm: 1400 } }),
     good: desk,
   },
   'flow.idle': { bad: deadEnd, good: split },
   'flow.low': {
-    bad: edited(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 2400 } }),
+    bad: edited(desk, { do: 'component.set', component: 'pump', values: { speed_rpm: 2400 } }),
     good: desk,
   },
   'flow.none': {
-    bad: edited(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 0 } }),
+    bad: edited(desk, { do: 'component.set', component: 'pump', values: { speed_rpm: 0 } }),
     good: desk,
   },
   'flow.suction': {
@@ -299,9 +302,9 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
     bad: desk,
     good: edited(
       desk,
-      ...desk.items
+      ...desk.components
         .filter((i) => ['board', 'memory'].includes(i.id))
-        .map((i): Edit => ({ do: 'item.set', item: i.id, values: { draw_W: 0 } })),
+        .map((i): Edit => ({ do: 'component.set', component: i.id, values: { draw_W: 0 } })),
     ),
   },
   'heat.over': { bad: edited(desk, { do: 'brief.limit', values: { part_C: 60 } }), good: desk },
@@ -315,8 +318,8 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   'noise.over': { bad: edited(desk, { do: 'fans.speed', speed_rpm: 1900 }), good: desk },
   'pump.ratings': {
     bad: edited(desk, {
-      do: 'item.ratings',
-      item: 'pump',
+      do: 'component.ratings',
+      component: 'pump',
       ratings: { head_m: 3.95, pressure_kPa: 200 },
     }),
     good: desk,
@@ -330,7 +333,7 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
     bad: edited(desk, {
       do: 'cap.set',
       loop: 'loop',
-      port: { item: 'pump', port: 'low' },
+      port: { component: 'pump', port: 'low' },
       with: null,
     }),
     good: desk,
@@ -341,8 +344,8 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
       loop: 'loop',
       link: {
         ...bypass,
-        from: { item: 'pump', port: 'out' },
-        to: { item: 'reservoir', port: 'top' },
+        from: { component: 'pump', port: 'out' },
+        to: { component: 'reservoir', port: 'top' },
       },
     }),
     good: split,
@@ -361,8 +364,8 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   },
   'run.joint-apart': {
     bad: edited(desk, {
-      do: 'item.place',
-      item: 'pump',
+      do: 'component.place',
+      component: 'pump',
       placement: { on: 'free', at: [332, 99, 115], turn: 0 },
     }),
     good: desk,
@@ -419,15 +422,15 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   },
   'list.share': {
     bad: edited(desk, {
-      do: 'item.replace',
-      item: 'card-block',
+      do: 'component.replace',
+      component: 'card-block',
       part: { ...catalogued('block', 'blk-hearth-card'), price_minor: 60000 },
     }),
     good: desk,
   },
   'run.before': {
     bad: covered,
-    good: edited(covered, { do: 'item.set', item: 'shown', values: { inView: false } }),
+    good: edited(covered, { do: 'component.set', component: 'shown', values: { inView: false } }),
   },
   'run.weave': { bad: woven, good: { ...woven, loops: woven.loops.slice(1) } },
   'run.clash': { bad: pierced, good: { ...pinned, name: 'Routed' } },
@@ -443,16 +446,16 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   'fit.floating': {
     bad: edited(
       apartDesk,
-      { do: 'item.place', item: 'pump', placement: { on: 'bench' } },
+      { do: 'component.place', component: 'pump', placement: { on: 'bench' } },
       {
-        do: 'item.place',
-        item: 'reservoir',
+        do: 'component.place',
+        component: 'reservoir',
         placement: { on: 'free', at: [339, 150, 160], turn: 0 },
       },
     ),
     good: edited(apartDesk, {
-      do: 'item.place',
-      item: 'reservoir',
+      do: 'component.place',
+      component: 'reservoir',
       placement: { on: 'free', at: [334, 161, 115], turn: 0 },
     }),
   },
@@ -463,8 +466,8 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   'rule.fill-low': { bad: tower, good: edited(desk, { do: 'loop.remove', loop: 'loop' }) },
   'rule.pump-high': {
     bad: edited(desk, {
-      do: 'item.place',
-      item: 'pump',
+      do: 'component.place',
+      component: 'pump',
       placement: { on: 'free', at: [300, 420, 115], turn: 0 },
     }),
     good: desk,
@@ -473,8 +476,8 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   'rule.wrong-way': { bad: turnedRound('processor-block'), good: desk },
   'fill.expansion': {
     bad: edited(desk, {
-      do: 'item.replace',
-      item: 'reservoir',
+      do: 'component.replace',
+      component: 'reservoir',
       part: { ...catalogued('reservoir', 'res-osier-200'), fill_mL: 372, volume_mL: 374 },
     }),
     good: desk,
@@ -483,7 +486,7 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   'screw.none': { bad: edited(desk, { do: 'kit.screws', screws: [] }), good: desk },
   'screw.too-long': { bad: box, good: desk },
   'screw.too-short': {
-    bad: edited(desk, { do: 'item.set', item: 'front-fans', values: { screw_mm: 20 } }),
+    bad: edited(desk, { do: 'component.set', component: 'front-fans', values: { screw_mm: 20 } }),
     good: desk,
   },
   'tube.size-mismatch': {
@@ -504,17 +507,17 @@ function returned(port: string): Build {
       do: 'loop.links',
       loop: 'loop',
       links: (desk.loops[0]?.links ?? []).map((l) =>
-        l.to.item === 'reservoir' ? { ...l, to: { item: 'reservoir', port } } : l,
+        l.to.component === 'reservoir' ? { ...l, to: { component: 'reservoir', port } } : l,
       ),
     },
-    { do: 'cap.set', loop: 'loop', port: { item: 'reservoir', port }, with: null },
-    { do: 'cap.set', loop: 'loop', port: { item: 'reservoir', port: 'return' }, with: 'plug' },
+    { do: 'cap.set', loop: 'loop', port: { component: 'reservoir', port }, with: null },
+    { do: 'cap.set', loop: 'loop', port: { component: 'reservoir', port: 'return' }, with: 'plug' },
   );
 }
-function turnedRound(item: string): Build {
+function turnedRound(component: string): Build {
   const links = desk.loops[0]?.links ?? [],
-    a = links.find((l) => l.to.item === item),
-    b = links.find((l) => l.from.item === item);
+    a = links.find((l) => l.to.component === component),
+    b = links.find((l) => l.from.component === component);
   if (!a || !b) throw new Error('the demo lost its loop');
   return edited(desk, {
     do: 'loop.links',
@@ -530,14 +533,14 @@ function turnedRound(item: string): Build {
 /** The reservoir moved behind the card block, so that the pump draws from a radiator. */
 function swapReservoir(build: Build): Build['loops'][number]['links'] {
   const links = build.loops[0]?.links ?? [];
-  const toReservoir = links.find((l) => l.to.item === 'reservoir'),
-    toPump = links.find((l) => l.to.item === 'pump'),
-    afterPump = links.find((l) => l.from.item === 'pump');
+  const toReservoir = links.find((l) => l.to.component === 'reservoir'),
+    toPump = links.find((l) => l.to.component === 'pump'),
+    afterPump = links.find((l) => l.from.component === 'pump');
   if (!toReservoir || !toPump || !afterPump) throw new Error('the demo lost its loop');
   return links.map((l) => {
     if (l === toReservoir) return { ...l, to: toPump.to };
     if (l === toPump) return { ...l, by: 'tube' as const, to: afterPump.to };
-    if (l === afterPump) return { ...l, to: { item: 'reservoir', port: 'return' } };
+    if (l === afterPump) return { ...l, to: { component: 'reservoir', port: 'return' } };
     return l;
   });
 }
@@ -575,7 +578,7 @@ describe('every rule', () => {
   test('every subject is something of the build or of the case', () => {
     for (const build of [desk, tower, box]) {
       const known = new Set([
-        ...build.items.map((i) => i.id),
+        ...build.components.map((i) => i.id),
         ...build.loops.map((l) => l.id),
         ...build.loops.flatMap((l) => l.links.map((k) => k.id)),
         'case',
@@ -596,7 +599,11 @@ describe('fixes do what they say', () => {
       'flow.backwards',
       edited(
         pumped,
-        { do: 'item.replace', item: 'pump-2', part: catalogued('pump', 'pump-osier-large') },
+        {
+          do: 'component.replace',
+          component: 'pump-2',
+          part: catalogued('pump', 'pump-osier-large'),
+        },
         { do: 'brief.limit', values: { budget_minor: null } },
       ),
     ],
@@ -630,8 +637,8 @@ describe('fixes do what they say', () => {
     [
       'fit.tight',
       edited(desk, {
-        do: 'item.place',
-        item: 'front-radiator',
+        do: 'component.place',
+        component: 'front-radiator',
         placement: { on: 'mount', mount: 'front', slide_mm: 60, ports: 'end', air: 'in' },
       }),
     ],
@@ -700,11 +707,11 @@ describe('an unfinished build', () => {
     ).map((p) => [p.id, p] as const),
   )('%s alone on the bench never breaks anything', (_, part) => {
     const build = edited(emptyBuild('New', STANDARD_KIT), {
-      do: 'item.add',
-      item: {
+      do: 'component.add',
+      component: {
         id: 'one',
         name: part.name,
-        part: part as Build['items'][number]['part'],
+        part: part as Build['components'][number]['part'],
         placement: { on: 'bench' },
         settings: {},
       },

@@ -10,25 +10,25 @@ export const controlSensor: BuildRule = {
     'Fans or a pump follow the temperature of a part that is not in the build any more. They would see the room and stay slow while everything else warms.',
   source: "the build's own parts",
   check: (context) =>
-    context.build.items.flatMap((item): Said[] => {
-      const { control } = item.settings;
+    context.build.components.flatMap((component): Said[] => {
+      const { control } = component.settings;
       if (
         !control ||
         control.sensor === 'coolant' ||
         context.setup.sources.some((s) =>
-          s.part.spots.some((spot) => control.sensor === `${s.item.id}/${spot.id}`),
+          s.part.spots.some((spot) => control.sensor === `${s.component.id}/${spot.id}`),
         )
       )
         return [];
       const edit: Edit = {
-        do: 'item.set',
-        item: item.id,
+        do: 'component.set',
+        component: component.id,
         values: { control: { ...control, sensor: 'coolant' } },
       };
       return [
         {
-          subjects: [item.id],
-          title: `${item.name} follow${item.part.kind === 'pump' ? 's' : ''} a part that is gone`,
+          subjects: [component.id],
+          title: `${component.name} follow${component.part.kind === 'pump' ? 's' : ''} a part that is gone`,
           detail: `The sensor "${control.sensor}" is not in this build. Let the coolant lead, or choose another part under Over time.`,
           candidates: () => [{ label: 'Follow the coolant', edit }],
         },

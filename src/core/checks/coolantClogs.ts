@@ -17,7 +17,7 @@ export const coolantClogs: BuildRule = {
       if (coolantHabits(loop.coolant).clogs !== 'fine fins and filters') return [];
       const stations = context.model.loops.find((g) => g.loop.id === loop.id)?.stations ?? [];
       const narrow = stations.filter((s) => {
-        const part = context.build.items.find((i) => i.id === s)?.part;
+        const part = context.build.components.find((i) => i.id === s)?.part;
         return (
           part?.kind === 'block' ||
           (part?.kind === 'inline' && part.duty === 'filter') ||

@@ -16,7 +16,7 @@ export interface Finding {
   readonly code: string;
   readonly severity: Severity;
   readonly stage: Stage;
-  /** Ids of items, links, loops or mounts it is about. */
+  /** Ids of components, links, loops or mounts it is about. */
   readonly subjects: readonly string[];
   readonly title: string;
   readonly detail: string;

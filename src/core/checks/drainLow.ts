@@ -29,41 +29,41 @@ export const drainLow: BuildRule = {
           ),
         [lowest] = plugs;
       const radiators = now.stays.flatMap((s) => {
-        const i = context.build.items.find((x) => x.id === s.item);
+        const i = context.build.components.find((x) => x.id === s.component);
         return i?.part.kind === 'radiator' && i.placement.on === 'mount'
-          ? [{ item: i, placement: i.placement }]
+          ? [{ component: i, placement: i.placement }]
           : [];
       });
       const fixes: Fix[] = [
         ...(lowest
           ? [
               {
-                label: `Put a drain valve on the lowest spare port, of ${nameOf(context, lowest.item)}, too`,
+                label: `Put a drain valve on the lowest spare port, of ${nameOf(context, lowest.component)}, too`,
                 edit: {
                   do: 'cap.set' as const,
                   loop: loop.id,
-                  port: { item: lowest.item, port: lowest.port },
+                  port: { component: lowest.component, port: lowest.port },
                   with: 'drain' as const,
                 },
               },
             ]
           : []),
-        ...radiators.map(({ item, placement }): Fix => ({
-          label: `Turn the ports of ${item.name} to the other end`,
+        ...radiators.map(({ component, placement }): Fix => ({
+          label: `Turn the ports of ${component.name} to the other end`,
           edit: {
-            do: 'item.place',
-            item: item.id,
+            do: 'component.place',
+            component: component.id,
             placement: { ...placement, ports: placement.ports === 'end' ? 'start' : 'end' },
           },
         })),
       ];
       return [
         {
-          subjects: [loop.id, ...now.stays.map((s) => s.item)],
+          subjects: [loop.id, ...now.stays.map((s) => s.component)],
           title: `About ${formatNumber(now.stays_mL)} mL stay in ${loop.name} when it is drained`,
           detail: `${now.stays
             .slice(0, 4)
-            .map((s) => `${nameOf(context, s.item)} ${formatNumber(s.mL)} mL`)
+            .map((s) => `${nameOf(context, s.component)} ${formatNumber(s.mL)} mL`)
             .join(', ')}. Tilt the case to empty it, or blow gently into the fill port.`,
           measured: now.stays_mL,
           limit: SHARE * total,

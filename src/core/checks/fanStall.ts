@@ -28,7 +28,7 @@ export const fanStall: BuildRule = {
       if (!(share < STALL_SHARE)) return [];
       return [
         {
-          subjects: [h.id, ...turning.map((f) => f.item)],
+          subjects: [h.id, ...turning.map((f) => f.component)],
           title: `Fans of ${nameOf(context, h.id)} are held to ${formatNumber(100 * share)} % of their free flow`,
           detail: `${formatNumber(h.airDrop_Pa, { decimals: 1 })} Pa stand against them; below about ${formatNumber(100 * STALL_SHARE)} % an axial fan stalls.`,
           measured: 100 * share,

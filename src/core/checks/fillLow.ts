@@ -40,11 +40,11 @@ export const fillLow: SpatialRule = {
       const fixes: Fix[] = plug
         ? [
             {
-              label: `Put a fill cap on ${nameOf(context, plug.item)} too`,
+              label: `Put a fill cap on ${nameOf(context, plug.component)} too`,
               edit: {
                 do: 'cap.set',
                 loop: loop.id,
-                port: { item: plug.item, port: plug.port },
+                port: { component: plug.component, port: plug.port },
                 with: 'fill',
               },
             },

@@ -16,7 +16,7 @@ export const fitBlocked: SpatialRule = {
     context.airSides
       .filter((a) => a.loss_Pa > WORTH_PA)
       .map((a) => ({
-        subjects: [a.item],
+        subjects: [a.component],
         title: `The air of ${a.name} is hindered by ${a.by ?? 'what is before it'}`,
         detail: `${formatMillimetres(a.gap_mm)} away, before ${formatNumber(100 * a.covered)} % of its face: about ${formatNumber(a.loss_Pa, { decimals: 1 })} Pa at 1 m/s, as much as ${formatNumber(a.loss_Pa / WORTH_PA, { decimals: 1 })} dust filters. Counted in the cooling.`,
         measured: a.loss_Pa,

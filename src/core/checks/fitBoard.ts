@@ -15,10 +15,10 @@ export const fitBoard: SpatialRule = {
   source:
     "board standards the case's maker names; outlines of ATX 2.2, microATX 1.2 and the Mini-ITX addendum, from memory",
   check: ({ build, offer }) =>
-    build.items.flatMap((item): Said[] => {
+    build.components.flatMap((component): Said[] => {
       const { case: box } = build,
-        { part } = item;
-      if (part.kind !== 'board' || item.placement.on !== 'tray' || !box) return [];
+        { part } = component;
+      if (part.kind !== 'board' || component.placement.on !== 'tray' || !box) return [];
       const known = box.boardStandards.includes(part.standard);
       const over = Math.max(
         box.boardAt[0] + part.size[0] - box.interior[0],
@@ -41,9 +41,9 @@ export const fitBoard: SpatialRule = {
         .sort((a, b) => b.size[0] * b.size[1] - a.size[0] * a.size[1]);
       return [
         {
-          subjects: [item.id, 'case'],
+          subjects: [component.id, 'case'],
           title: known
-            ? `${item.name} sticks out of ${box.name} by ${formatMillimetres(over)}`
+            ? `${component.name} sticks out of ${box.name} by ${formatMillimetres(over)}`
             : `${box.name} has no stand-offs for ${part.standard}`,
           detail: `${part.standard} is ${formatMillimetres(outline?.y_mm ?? part.size[1])} high and ${formatMillimetres(outline?.x_mm ?? part.size[0])} deep. ${box.name} takes ${box.boardStandards.join(', ') || 'none that is known'}.`,
           ...(known ? { measured: over, limit: 0, unit: 'mm' } : {}),
@@ -54,7 +54,7 @@ export const fitBoard: SpatialRule = {
             })),
             ...smaller.slice(0, 1).map((b) => ({
               label: `Take a ${b.standard} board: ${b.name}`,
-              edit: { do: 'item.replace' as const, item: item.id, part: b },
+              edit: { do: 'component.replace' as const, component: component.id, part: b },
             })),
           ],
         },

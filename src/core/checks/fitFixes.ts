@@ -1,4 +1,4 @@
-import { applyEdit, type Edit, type Item, type Placement } from '../design';
+import { applyEdit, type Edit, type Component, type Placement } from '../design';
 import type { Fix } from './diagnostic';
 import { measureGaps, type Gap } from '../clearance';
 import { replaceWithPlugs } from '../loops';
@@ -49,13 +49,13 @@ const badness = (gaps: readonly Gap[]): number =>
 /** Moves, swaps and smaller parts that could part two things; untried. */
 export function candidates(context: SpatialContext, gap: Pick<Gap, 'a' | 'b'>): Fix[] {
   const involved = [gap.a, gap.b].flatMap((id) => {
-    const item = context.build.items.find((i) => i.id === id);
-    if (!item) return [];
-    const host = item.placement.on === 'radiator' ? item.placement.item : null;
-    const radiator = host ? context.build.items.find((i) => i.id === host) : undefined;
-    return radiator ? [item, radiator] : [item];
+    const component = context.build.components.find((i) => i.id === id);
+    if (!component) return [];
+    const host = component.placement.on === 'radiator' ? component.placement.component : null;
+    const radiator = host ? context.build.components.find((i) => i.id === host) : undefined;
+    return radiator ? [component, radiator] : [component];
   });
-  const fixes = involved.flatMap((item) => moves(context, item));
+  const fixes = involved.flatMap((component) => moves(context, component));
   for (const id of [gap.a, gap.b]) {
     const obstacle = context.build.case?.obstacles.find(
       (o) => `case:${o.id}` === id && o.removable,
@@ -66,51 +66,51 @@ export function candidates(context: SpatialContext, gap: Pick<Gap, 'a' | 'b'>): 
         edit: { do: 'case.remove-obstacle', obstacle: obstacle.id, removed: true },
       });
   }
-  return [...fixes, ...involved.flatMap((item) => smaller(context, item))];
+  return [...fixes, ...involved.flatMap((component) => smaller(context, component))];
 }
 
-const placing = (item: Item, placement: Placement): Edit => ({
-  do: 'item.place',
-  item: item.id,
+const placing = (component: Component, placement: Placement): Edit => ({
+  do: 'component.place',
+  component: component.id,
   placement,
 });
 
-function moves(context: SpatialContext, item: Item): Fix[] {
-  const p = item.placement;
+function moves(context: SpatialContext, component: Component): Fix[] {
+  const p = component.placement;
   const box = context.build.case;
   const fixes: Fix[] = [];
   if (p.on === 'mount' && box) {
     const mount = box.mounts.find((m) => m.id === p.mount);
-    if (mount && item.part.kind === 'radiator') {
-      const slack = mount.length_mm - item.part.size[0];
+    if (mount && component.part.kind === 'radiator') {
+      const slack = mount.length_mm - component.part.size[0];
       for (const to of [0, 5, 10, 15, 20, 30, 40, slack].filter(
         (s) => s >= 0 && s <= slack && Math.abs(s - p.slide_mm) > 0.5,
       )) {
         const by = to - p.slide_mm;
         fixes.push({
-          label: `Slide ${item.name} by ${formatNumber(by, { signed: true })} mm`,
-          edit: placing(item, { ...p, slide_mm: to }),
+          label: `Slide ${component.name} by ${formatNumber(by, { signed: true })} mm`,
+          edit: placing(component, { ...p, slide_mm: to }),
         });
       }
       fixes.sort((a, b) => slideOf(a) - slideOf(b));
       fixes.push({
-        label: `Turn the ports of ${item.name} to the other end`,
-        edit: placing(item, { ...p, ports: p.ports === 'end' ? 'start' : 'end' }),
+        label: `Turn the ports of ${component.name} to the other end`,
+        edit: placing(component, { ...p, ports: p.ports === 'end' ? 'start' : 'end' }),
       });
       for (const other of box.mounts) {
         if (
           other.id !== mount.id &&
-          !context.build.items.some(
+          !context.build.components.some(
             (o) => o.placement.on === 'mount' && o.placement.mount === other.id,
           ) &&
-          other.length_mm >= item.part.size[0] &&
+          other.length_mm >= component.part.size[0] &&
           other.fans.some(
-            (f) => item.part.kind === 'radiator' && f.size_mm === item.part.section_mm,
+            (f) => component.part.kind === 'radiator' && f.size_mm === component.part.section_mm,
           )
         ) {
           fixes.push({
-            label: `Hang ${item.name} on the ${other.name.toLowerCase()}`,
-            edit: placing(item, { ...p, mount: other.id, slide_mm: 0 }),
+            label: `Hang ${component.name} on the ${other.name.toLowerCase()}`,
+            edit: placing(component, { ...p, mount: other.id, slide_mm: 0 }),
           });
         }
       }
@@ -118,11 +118,11 @@ function moves(context: SpatialContext, item: Item): Fix[] {
   }
   if (p.on === 'radiator') {
     const taken = (face: string): boolean =>
-      context.build.items.some(
+      context.build.components.some(
         (o) =>
-          o.id !== item.id &&
+          o.id !== component.id &&
           o.placement.on === 'radiator' &&
-          o.placement.item === p.item &&
+          o.placement.component === p.component &&
           o.placement.face === face,
       );
     for (const face of ['frame', 'interior', 'outside'] as const)
@@ -130,27 +130,30 @@ function moves(context: SpatialContext, item: Item): Fix[] {
         fixes.push({
           label:
             face === 'outside'
-              ? `Put ${item.name} outside the frame`
-              : `Put ${item.name} on the ${face === 'frame' ? 'frame side' : 'inner face'}`,
-          edit: placing(item, { ...p, face }),
+              ? `Put ${component.name} outside the frame`
+              : `Put ${component.name} on the ${face === 'frame' ? 'frame side' : 'inner face'}`,
+          edit: placing(component, { ...p, face }),
         });
     // A radiator with fans on both faces: one set taken off.
     if (
-      context.build.items.some(
-        (o) => o.id !== item.id && o.placement.on === 'radiator' && o.placement.item === p.item,
+      context.build.components.some(
+        (o) =>
+          o.id !== component.id &&
+          o.placement.on === 'radiator' &&
+          o.placement.component === p.component,
       )
     )
       fixes.push({
-        label: `Take ${item.name} off: the other face has fans too`,
-        edit: { do: 'item.remove', item: item.id },
+        label: `Take ${component.name} off: the other face has fans too`,
+        edit: { do: 'component.remove', component: component.id },
       });
   }
   if (p.on === 'spot' && box)
     for (const s of box.spots)
       if (s.id !== p.spot)
         fixes.push({
-          label: `Move ${item.name} to “${s.name}”`,
-          edit: placing(item, { ...p, spot: s.id }),
+          label: `Move ${component.name} to “${s.name}”`,
+          edit: placing(component, { ...p, spot: s.id }),
         });
   return fixes;
 }
@@ -159,8 +162,8 @@ const slideOf = (f: Fix): number =>
   Math.abs(Number(/by ([+−]?\d+)/.exec(f.label)?.[1]?.replace('−', '-') ?? 999));
 
 /** A smaller part of the Stores in the same place: thinner core, next shorter reservoir. */
-function smaller(context: SpatialContext, item: Item): Fix[] {
-  const { part } = item;
+function smaller(context: SpatialContext, component: Component): Fix[] {
+  const { part } = component;
   if (part.kind === 'radiator') {
     return context.offer
       .flatMap((p) =>
@@ -177,7 +180,7 @@ function smaller(context: SpatialContext, item: Item): Fix[] {
       .slice(0, 2)
       .map((p) => ({
         label: `Use a thinner core: ${p.name}`,
-        edit: replaceWithPlugs(context.build, item.id, p),
+        edit: replaceWithPlugs(context.build, component.id, p),
       }));
   }
   if (part.kind === 'reservoir') {
@@ -187,7 +190,7 @@ function smaller(context: SpatialContext, item: Item): Fix[] {
       .slice(0, 2)
       .map((p) => ({
         label: `Use a shorter reservoir: ${p.name}, ${formatNumber(p.size[1])} mm`,
-        edit: replaceWithPlugs(context.build, item.id, p),
+        edit: replaceWithPlugs(context.build, component.id, p),
       }));
   }
   return [];

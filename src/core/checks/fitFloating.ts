@@ -14,28 +14,32 @@ export const fitFloating: SpatialRule = {
     'A pump or reservoir that was placed freely has nothing near it to be fixed to: no panel, floor, radiator, fan or other part within reach of a bracket or tape. Move it to one, or onto a place of the case.',
   source: 'geometry; 30 mm as the reach of a bracket is common practice, no source',
   check: (context) =>
-    context.build.items.flatMap((item): Said[] => {
+    context.build.components.flatMap((component): Said[] => {
       if (
-        item.placement.on !== 'free' ||
-        (item.part.kind !== 'pump' && item.part.kind !== 'reservoir')
+        component.placement.on !== 'free' ||
+        (component.part.kind !== 'pump' && component.part.kind !== 'reservoir')
       )
         return [];
-      const placed = context.model.placed.get(item.id);
+      const placed = context.model.placed.get(component.id);
       const { interior } = context.model;
       if (!placed || placed.solids.length === 0 || !interior) return [];
       // Parts screwed to it port to port hold it as well as a bracket does.
       if (
         context.model.loops.some((g) =>
           g.loop.links.some(
-            (l) => l.by === 'joint' && (l.from.item === item.id || l.to.item === item.id),
+            (l) =>
+              l.by === 'joint' &&
+              (l.from.component === component.id || l.to.component === component.id),
           ),
         )
       )
         return [];
       const around = [
         ...[...context.model.placed.values()]
-          .filter((p) => p.item.id !== item.id)
-          .flatMap((p) => p.solids.map((s) => ({ box: s.box, name: nameOf(context, s.item) }))),
+          .filter((p) => p.component.id !== component.id)
+          .flatMap((p) =>
+            p.solids.map((s) => ({ box: s.box, name: nameOf(context, s.component) })),
+          ),
         ...context.model.obstacles.map((o) => ({ box: o.box, name: o.name })),
       ];
       const boxes = placed.solids.map((s) => s.box);
@@ -47,18 +51,18 @@ export const fitFloating: SpatialRule = {
       if (gap_mm <= REACH_MM) return [];
       return [
         {
-          subjects: [item.id],
-          title: `${item.name} has nothing to be fixed to`,
+          subjects: [component.id],
+          title: `${component.name} has nothing to be fixed to`,
           detail: `The nearest thing is ${nearest && nearest.gap_mm < wall_mm ? nearest.name : 'a wall of the case'}, ${formatMillimetres(gap_mm)} away; a bracket or tape reaches about ${formatMillimetres(REACH_MM)}.`,
           measured: gap_mm,
           limit: REACH_MM,
           unit: 'mm',
           candidates: () =>
             (context.build.case?.spots ?? []).map((s) => ({
-              label: `Move ${item.name} to “${s.name}”`,
+              label: `Move ${component.name} to “${s.name}”`,
               edit: {
-                do: 'item.place' as const,
-                item: item.id,
+                do: 'component.place' as const,
+                component: component.id,
                 placement: { on: 'spot' as const, spot: s.id, turn: 0 as const },
               },
             })),

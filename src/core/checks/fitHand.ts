@@ -13,7 +13,7 @@ export const fitHand: SpatialRule = {
       ? []
       : [
           {
-            subjects: [...new Set(list.map((p) => p.item))],
+            subjects: [...new Set(list.map((p) => p.component))],
             title:
               list.length === 1
                 ? 'One fitting leaves no room for fingers'

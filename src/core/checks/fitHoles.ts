@@ -10,13 +10,13 @@ export const fitHoles: SpatialRule = {
     'The screw holes of the place do not match the foot of what stands there. A bracket between the two solves it; the bracket maker on the Case stage draws one, and the list has one.',
   source: 'hole patterns of the case and the part',
   check: (context) =>
-    context.build.items.flatMap((item) => {
-      const missed = missedHoles(context.build, item);
+    context.build.components.flatMap((component) => {
+      const missed = missedHoles(context.build, component);
       return missed
         ? [
             {
-              subjects: [item.id],
-              title: `${nameOf(context, item.id)} does not meet the holes of “${missed.spot}”`,
+              subjects: [component.id],
+              title: `${nameOf(context, component.id)} does not meet the holes of “${missed.spot}”`,
               detail: `The place has holes ${missed.holes.x_mm} × ${missed.holes.z_mm} mm apart; the foot has ${missed.feet.map((f) => `${f.x_mm} × ${f.z_mm}`).join(' or ')} mm. Make a bracket.`,
             },
           ]

@@ -11,43 +11,43 @@ export const fitMount: SpatialRule = {
   source:
     'data of the case and the radiator; hole gaps of 15 and 20 mm on 140 mm sections are common practice',
   check: (context) =>
-    context.build.items.flatMap((item): Said[] => {
-      const { part, placement } = item;
+    context.build.components.flatMap((component): Said[] => {
+      const { part, placement } = component;
       if (part.kind !== 'radiator' || placement.on !== 'mount') return [];
       const mount = context.build.case?.mounts.find((m) => m.id === placement.mount);
       if (!mount) return [];
       const said: Said[] = [];
       const say = (title: string, detail: string, rest: Partial<Said> = {}): void => {
-        said.push({ subjects: [item.id], title, detail, ...rest });
+        said.push({ subjects: [component.id], title, detail, ...rest });
       };
       const row = mount.fans.find((f) => f.size_mm === part.section_mm);
       if (!row)
         say(
-          `${item.name} does not match the ${mount.name.toLowerCase()}`,
+          `${component.name} does not match the ${mount.name.toLowerCase()}`,
           `It has ${part.section_mm} mm sections; the mount takes ${mount.fans.map((f) => `${f.count} × ${f.size_mm}`).join(' or ')} mm.`,
         );
       else if (row.count < part.sections)
         say(
-          `${item.name} is too long for the ${mount.name.toLowerCase()}`,
+          `${component.name} is too long for the ${mount.name.toLowerCase()}`,
           `It has ${part.sections} sections; the mount takes ${row.count}.`,
         );
       if (part.section_mm === 140 && part.holeGap_mm !== mount.holeGap_mm)
         say(
-          `Screw holes of ${item.name} miss the ${mount.name.toLowerCase()}`,
+          `Screw holes of ${component.name} miss the ${mount.name.toLowerCase()}`,
           `Neighbouring fans' holes lie ${part.holeGap_mm} mm apart on the radiator and ${mount.holeGap_mm} mm on the mount.`,
           { measured: part.holeGap_mm, limit: mount.holeGap_mm, unit: 'mm' },
         );
       if (placement.slide_mm < 0 || placement.slide_mm + part.size[0] > mount.length_mm + 1e-6)
         say(
-          `${item.name} sticks out of the ${mount.name.toLowerCase()}`,
+          `${component.name} sticks out of the ${mount.name.toLowerCase()}`,
           `The rail is ${formatMillimetres(mount.length_mm)} long; the radiator is ${formatMillimetres(part.size[0])} and slid by ${formatMillimetres(placement.slide_mm)}.`,
           { measured: placement.slide_mm + part.size[0], limit: mount.length_mm, unit: 'mm' },
         );
-      for (const f of context.build.items) {
+      for (const f of context.build.components) {
         if (
           f.part.kind !== 'fan' ||
           f.placement.on !== 'radiator' ||
-          f.placement.item !== item.id ||
+          f.placement.component !== component.id ||
           f.placement.face !== 'outside' ||
           f.part.size[2] <= (mount.outside_mm ?? 0)
         )
@@ -69,26 +69,26 @@ export const fitMount: SpatialRule = {
                     ? 'Hang them between frame and radiator'
                     : 'Hang them on the inner face',
                 edit: {
-                  do: 'item.place' as const,
-                  item: f.id,
-                  placement: { on: 'radiator' as const, item: item.id, face },
+                  do: 'component.place' as const,
+                  component: f.id,
+                  placement: { on: 'radiator' as const, component: component.id, face },
                 },
               })),
           },
         );
       }
-      const faces = context.build.items.filter(
+      const faces = context.build.components.filter(
         (f) =>
           f.part.kind === 'fan' &&
           f.placement.on === 'radiator' &&
-          f.placement.item === item.id &&
+          f.placement.component === component.id &&
           f.placement.face !== 'outside',
       );
       const stack =
         part.size[2] + faces.reduce((s, f) => s + (f.part.kind === 'fan' ? f.part.size[2] : 0), 0);
       if (stack > mount.published_mm) {
         say(
-          `${item.name} with its fans is thicker than the maker allows`,
+          `${component.name} with its fans is thicker than the maker allows`,
           `The stack is ${formatMillimetres(stack)}; the case's maker says ${formatMillimetres(mount.published_mm)} at the ${mount.name.toLowerCase()}. Such limits are often optimistic: the measured gaps decide.`,
           { severity: 'tight', measured: stack, limit: mount.published_mm, unit: 'mm' },
         );

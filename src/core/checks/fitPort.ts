@@ -22,7 +22,7 @@ export const fitPort: SpatialRule = {
     context.ports
       .filter((p) => p.verdict === 'clash')
       .map((p, i) => ({
-        subjects: [p.item],
+        subjects: [p.component],
         title: `${p.fitting} does not go into ${p.name}`,
         detail: `It runs into ${p.with ?? 'what is there'} by ${formatMillimetres(-(p.gap_mm ?? 0), 1)}.${p.besidePort ? ' An extender on one of the two parts them.' : ''}`,
         measured: p.gap_mm ?? 0,
@@ -38,12 +38,12 @@ function portFixes(context: SpatialContext, p: PortFit): readonly Fix[] {
   const good: Fix[] = [];
   for (const fix of [
     ...wishes(context, p),
-    ...(p.withItem ? candidates(context, { a: p.item, b: p.withItem }) : []),
+    ...(p.withComponent ? candidates(context, { a: p.component, b: p.withComponent }) : []),
   ].slice(0, MOST_TRIES)) {
     if (good.length >= MOST_FIXES) break;
     const model = resolve(applyEdit(context.build, fix.edit).build);
     const then = portFits(model, runsOf(model));
-    const same = then.find((x) => x.item === p.item && x.port === p.port);
+    const same = then.find((x) => x.component === p.component && x.port === p.port);
     if (
       (!same || same.verdict !== 'clash') &&
       then.filter((x) => x.verdict === 'clash').length < clashes
@@ -58,7 +58,8 @@ function wishes({ build, model, offer }: SpatialContext, p: PortFit): readonly F
   for (const loop of build.loops) {
     for (const link of loop.links) {
       for (const end of ['from', 'to'] as const) {
-        if (link.by !== 'tube' || link[end].item !== p.item || link[end].port !== p.port) continue;
+        if (link.by !== 'tube' || link[end].component !== p.component || link[end].port !== p.port)
+          continue;
         for (const [piece, words] of [
           ['straight', 'a straight fitting'],
           ['extender', 'an extender'],
@@ -78,7 +79,7 @@ function wishes({ build, model, offer }: SpatialContext, p: PortFit): readonly F
         }
       }
     }
-    const cap = loop.caps.find((c) => c.item === p.item && c.port === p.port);
+    const cap = loop.caps.find((c) => c.component === p.component && c.port === p.port);
     if (!cap) continue;
     for (const piece of offer) {
       if (
@@ -95,7 +96,7 @@ function wishes({ build, model, offer }: SpatialContext, p: PortFit): readonly F
       const plug: Edit = {
         do: 'cap.set',
         loop: loop.id,
-        port: { item: p.item, port: p.port },
+        port: { component: p.component, port: p.port },
         with: 'plug',
       };
       // The valve or fill cap goes to another spare port of the same loop.
@@ -105,7 +106,7 @@ function wishes({ build, model, offer }: SpatialContext, p: PortFit): readonly F
       for (const other of loop.caps)
         if (other.with === 'plug' && other !== cap && serves(model.portAt(other)?.at[1]))
           fixes.push({
-            label: `Put the ${cap.with === 'drain' ? 'drain valve' : 'fill cap'} on ${build.items.find((i) => i.id === other.item)?.name ?? other.item} instead`,
+            label: `Put the ${cap.with === 'drain' ? 'drain valve' : 'fill cap'} on ${build.components.find((i) => i.id === other.component)?.name ?? other.component} instead`,
             edit: {
               do: 'batch',
               edits: [
@@ -113,7 +114,7 @@ function wishes({ build, model, offer }: SpatialContext, p: PortFit): readonly F
                 {
                   do: 'cap.set',
                   loop: loop.id,
-                  port: { item: other.item, port: other.port },
+                  port: { component: other.component, port: other.port },
                   with: cap.with,
                 },
               ],

@@ -10,17 +10,21 @@ export const fitUnplaced: SpatialRule = {
   source: 'the build itself',
   check: (context) =>
     context.fit.unplaced.map((u) => {
-      const item = context.build.items.find((i) => i.id === u.item);
-      const places = item ? defaultPlacements(context.build, item) : [];
-      const reasons = item && places.length === 0 ? whyNoMount(context.build, item) : [];
+      const component = context.build.components.find((i) => i.id === u.component);
+      const places = component ? defaultPlacements(context.build, component) : [];
+      const reasons = component && places.length === 0 ? whyNoMount(context.build, component) : [];
       return {
-        subjects: [u.item],
-        title: `${item?.name ?? u.item} has no place`,
+        subjects: [u.component],
+        title: `${component?.name ?? u.component} has no place`,
         detail: `It ${u.why.startsWith('lies') ? u.why : `cannot be placed: ${u.why}`}. Until it has one, its gaps are unknown and its runs are guesses.${reasons.length > 0 ? ` No mount takes it: ${reasons.join('; ')}.` : ''}`,
         candidates: () =>
           places.slice(0, 3).map((p) => ({
             label: p.label,
-            edit: { do: 'item.place' as const, item: u.item, placement: p.placement },
+            edit: {
+              do: 'component.place' as const,
+              component: u.component,
+              placement: p.placement,
+            },
           })),
       };
     }),

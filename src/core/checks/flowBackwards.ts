@@ -1,4 +1,4 @@
-import type { Item } from '../design';
+import type { Component } from '../design';
 import type { Fix, Said } from './diagnostic';
 import type { PumpPart } from '../components';
 import { formatFlow, formatNumber } from '../units';
@@ -15,8 +15,8 @@ export const flowBackwards: BuildRule = {
     context.flow.pumps
       .filter((p) => p.flow_Lmin < -1e-6)
       .map((p): Said => {
-        const item = context.build.items.find((i) => i.id === p.id);
-        const part = item?.part.kind === 'pump' ? item.part : null;
+        const component = context.build.components.find((i) => i.id === p.id);
+        const part = component?.part.kind === 'pump' ? component.part : null;
         const others = context.flow.pumps.filter(
           (o) => o.loop === p.loop && o.id !== p.id && o.flow_Lmin > 0,
         );
@@ -24,7 +24,7 @@ export const flowBackwards: BuildRule = {
           (a, b) => (a && a.head_m >= b.head_m ? a : b),
           null,
         );
-        const twin = strong && context.build.items.find((i) => i.id === strong.id);
+        const twin = strong && context.build.components.find((i) => i.id === strong.id);
         return {
           subjects: [p.id],
           title: `${nameOf(context, p.id)} is pushed backwards`,
@@ -33,10 +33,10 @@ export const flowBackwards: BuildRule = {
           limit: 0,
           unit: 'L/min',
           candidates: () =>
-            part && item && strong && twin
+            part && component && strong && twin
               ? [
-                  ...faster(item, part, p.speed_rpm, strong.head_m),
-                  ...alike(item, part, twin, strong.speed_rpm),
+                  ...faster(component, part, p.speed_rpm, strong.head_m),
+                  ...alike(component, part, twin, strong.speed_rpm),
                 ]
               : [],
         };
@@ -47,30 +47,30 @@ export const flowBackwards: BuildRule = {
 const SPARE = 1.15;
 
 /** A speed at which its shut-off head stands above the other's head, when it has one. */
-function faster(item: Item, part: PumpPart, now_rpm: number, against_m: number): Fix[] {
+function faster(component: Component, part: PumpPart, now_rpm: number, against_m: number): Fix[] {
   const shutOff = part.points[0]?.[1] ?? 0;
   const rpm = Math.ceil((part.fullSpeed_rpm * Math.sqrt((SPARE * against_m) / shutOff)) / 50) * 50;
   return shutOff > 0 && rpm > now_rpm && rpm <= part.fullSpeed_rpm
     ? [
         {
-          label: `Run ${item.name} at ${formatNumber(rpm)} rpm`,
-          edit: { do: 'item.set', item: item.id, values: { speed_rpm: rpm } },
+          label: `Run ${component.name} at ${formatNumber(rpm)} rpm`,
+          edit: { do: 'component.set', component: component.id, values: { speed_rpm: rpm } },
         },
       ]
     : [];
 }
 
 /** The same pump twice, at the same speed. */
-function alike(item: Item, part: PumpPart, twin: Item, rpm: number): Fix[] {
+function alike(component: Component, part: PumpPart, twin: Component, rpm: number): Fix[] {
   if (twin.part.kind !== 'pump' || twin.part.id === part.id) return [];
   return [
     {
-      label: `Make ${item.name} a ${twin.part.name} at the same speed`,
+      label: `Make ${component.name} a ${twin.part.name} at the same speed`,
       edit: {
         do: 'batch',
         edits: [
-          { do: 'item.replace', item: item.id, part: twin.part },
-          { do: 'item.set', item: item.id, values: { speed_rpm: rpm } },
+          { do: 'component.replace', component: component.id, part: twin.part },
+          { do: 'component.set', component: component.id, values: { speed_rpm: rpm } },
         ],
       },
     },

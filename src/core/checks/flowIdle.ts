@@ -4,9 +4,10 @@ import { reorderLoop, teePorts } from '../loops';
 import { nameOf, type BuildRule } from './inputs';
 
 /** Whether a valve leads out of the loop: to a drain of its own, or with a port to nothing. */
-const leadsOut = (loop: Loop, item: string): boolean =>
-  loop.caps.some((c) => c.item === item && c.with === 'drain') ||
-  loop.links.filter((l) => l.from.item === item || l.to.item === item).length < 2;
+const leadsOut = (loop: Loop, component: string): boolean =>
+  loop.caps.some((c) => c.component === component && c.with === 'drain') ||
+  loop.links.filter((l) => l.from.component === component || l.to.component === component).length <
+    2;
 
 export const flowIdle: BuildRule = {
   code: 'flow.idle',
@@ -20,16 +21,16 @@ export const flowIdle: BuildRule = {
       const graph = context.model.loops.find((g) => g.loop.id === loop.id);
       if (!graph || loop.idle.length === 0 || loop.flow_Lmin < 1e-6) return [];
       // A drain is shut by design: opened, it would empty the loop.
-      const shut = context.build.items.filter(
+      const shut = context.build.components.filter(
         (i) => i.settings.shut && graph.stations.includes(i.id) && !leadsOut(graph.loop, i.id),
       );
       const isTee = (id: string): boolean => {
-        const part = context.build.items.find((i) => i.id === id)?.part;
+        const part = context.build.components.find((i) => i.id === id)?.part;
         return part?.kind === 'inline' && teePorts(part) !== null;
       };
       return loop.idle
-        .filter(({ item }) => !isTee(item) && !shut.some((s) => s.id === item))
-        .map(({ item, why }): Said => {
+        .filter(({ component }) => !isTee(component) && !shut.some((s) => s.id === component))
+        .map(({ component, why }): Said => {
           const whyIdle = () => {
             if (why === 'apart')
               return `It is in a piece of ${graph.loop.name} that the reservoir does not reach.`;
@@ -38,13 +39,13 @@ export const flowIdle: BuildRule = {
             return 'It hangs on a dead end: its run leads in and nowhere out.';
           };
           return {
-            subjects: [item],
-            title: `Nothing flows through ${nameOf(context, item)}`,
+            subjects: [component],
+            title: `Nothing flows through ${nameOf(context, component)}`,
             detail: whyIdle(),
             candidates: () => [
               ...shut.map((s) => ({
                 label: `Open ${s.name}`,
-                edit: { do: 'item.set', item: s.id, values: { shut: false } } as const,
+                edit: { do: 'component.set', component: s.id, values: { shut: false } } as const,
               })),
               ...(shut.length === 0 && !graph.stations.some(isTee)
                 ? [

@@ -13,13 +13,13 @@ function faster(context: RuleContext, loop: string): Fix[] {
   );
   if (share === null) return [];
   return graph.edges.flatMap((e): Fix[] => {
-    const part = e.item?.part;
-    if (!e.item || part?.kind !== 'pump') return [];
+    const part = e.component?.part;
+    if (!e.component || part?.kind !== 'pump') return [];
     const rpm = Math.min(part.fullSpeed_rpm, Math.ceil((share * part.fullSpeed_rpm) / 50) * 50);
     return [
       {
-        label: `Run ${e.item.name} at ${formatNumber(rpm)} rpm`,
-        edit: { do: 'item.set', item: e.item.id, values: { speed_rpm: rpm } },
+        label: `Run ${e.component.name} at ${formatNumber(rpm)} rpm`,
+        edit: { do: 'component.set', component: e.component.id, values: { speed_rpm: rpm } },
       },
     ];
   });
@@ -50,17 +50,17 @@ export const flowLow: BuildRule = {
         candidates: () => fixes,
       });
     }
-    for (const item of context.build.items) {
-      if (item.part.kind !== 'block') continue;
-      const links = context.flow.links.filter((l) => l.item === item.id);
+    for (const component of context.build.components) {
+      if (component.part.kind !== 'block') continue;
+      const links = context.flow.links.filter((l) => l.component === component.id);
       const flow = Math.abs(links[0]?.flow_Lmin ?? 0);
-      if (links.length > 0 && flow > 0 && flow < item.part.minFlow_Lmin) {
+      if (links.length > 0 && flow > 0 && flow < component.part.minFlow_Lmin) {
         said.push({
-          subjects: [item.id],
-          title: `${item.name} gets too little flow`,
-          detail: `${formatFlow(flow)} pass it; its maker wants ${formatFlow(item.part.minFlow_Lmin)}.`,
+          subjects: [component.id],
+          title: `${component.name} gets too little flow`,
+          detail: `${formatFlow(flow)} pass it; its maker wants ${formatFlow(component.part.minFlow_Lmin)}.`,
           measured: flow,
-          limit: item.part.minFlow_Lmin,
+          limit: component.part.minFlow_Lmin,
           unit: 'L/min',
         });
       }

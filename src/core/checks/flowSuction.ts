@@ -18,14 +18,14 @@ export const flowSuction: BuildRule = {
       const graph = context.model.loops.find((g) => g.loop.id === loop.id);
       if (!profile || !graph) return [];
       return graph.edges.flatMap((e): Said[] => {
-        if (e.item?.part.kind !== 'pump') return [];
+        if (e.component?.part.kind !== 'pump') return [];
         const at = profile.nodes.find((n) => n.node === e.from);
         const over = at ? at.absolute_kPa - profile.air_kPa : 0;
         if (!at || over >= -SUCTION_KPA) return [];
         return [
           {
-            subjects: [e.item.id],
-            title: `${nameOf(context, e.item.id)} sucks at its inlet`,
+            subjects: [e.component.id],
+            title: `${nameOf(context, e.component.id)} sucks at its inlet`,
             measured: over,
             limit: -SUCTION_KPA,
             unit: 'kPa',

@@ -14,7 +14,7 @@ export const heatOnAir: BuildRule = {
     if (sum < 1) return [];
     return [
       {
-        subjects: on.map((p) => p.item),
+        subjects: on.map((p) => p.component),
         title: `${formatWatts(sum)} stay on air`,
         detail: `${on.map((p) => `${p.name}: ${formatWatts(p.heat_W)}`).join('; ')}. The case air stands at ${context.heat.caseAir_C.toFixed(1)} °C.`,
         measured: sum,

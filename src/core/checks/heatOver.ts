@@ -30,7 +30,7 @@ export const heatOver: BuildRule = {
       return [
         {
           severity: margin < 0 ? ('fails' as const) : ('tight' as const),
-          subjects: [s.item],
+          subjects: [s.component],
           title: `${s.name} reaches ${formatCelsius(s.temp_C)}`,
           detail: `${how}; its limit is ${formatCelsius(s.limit_C)}. ${adviceWords()}`,
           measured: s.temp_C,

@@ -16,10 +16,10 @@ export const heatSummer: BuildRule = {
     const room = context.build.brief.summer_C ?? 0;
     const said: Said[] = [];
     for (const s of summer.spots) {
-      const now = context.heat.spots.find((x) => x.item === s.item && x.spot === s.spot);
+      const now = context.heat.spots.find((x) => x.component === s.component && x.spot === s.spot);
       if (s.temp_C === null || s.temp_C <= s.limit_C || (now?.temp_C ?? 0) > s.limit_C) continue;
       said.push({
-        subjects: [s.item],
+        subjects: [s.component],
         title: `${s.name} reaches ${formatCelsius(s.temp_C)} in summer`,
         detail: `In a room of ${formatCelsius(room)} it is ${formatKelvin(s.temp_C - s.limit_C)} over its ${formatCelsius(s.limit_C)}.`,
         measured: s.temp_C,

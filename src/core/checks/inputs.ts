@@ -1,4 +1,4 @@
-import type { Build, Item } from '../design';
+import type { Build, Component } from '../design';
 import type { Rule } from './diagnostic';
 import type { AirSide, FitReport, PortFit, ScrewNeed } from '../clearance';
 import type { FlowReport } from '../hydraulics';
@@ -49,6 +49,8 @@ export type SpatialRule = Rule<SpatialContext>;
 export type BuildRule = Rule<RuleContext>;
 
 export const nameOf = (context: SpatialContext, id: string): string =>
-  context.build.items.find((i) => i.id === id)?.name ?? id;
-export const itemsOf = (context: SpatialContext, kind: Item['part']['kind']): readonly Item[] =>
-  context.build.items.filter((i) => i.part.kind === kind);
+  context.build.components.find((i) => i.id === id)?.name ?? id;
+export const componentsOf = (
+  context: SpatialContext,
+  kind: Component['part']['kind'],
+): readonly Component[] => context.build.components.filter((i) => i.part.kind === kind);

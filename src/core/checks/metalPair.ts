@@ -5,8 +5,8 @@ import { formatNumber } from '../units';
 import { nameOf, type RuleContext } from './inputs';
 
 /** Parts of the Stores of the same shape without the metal at fault. */
-export function replacements(context: RuleContext, item: string, metal: string): Fix[] {
-  const found = context.build.items.find((i) => i.id === item);
+export function replacements(context: RuleContext, component: string, metal: string): Fix[] {
+  const found = context.build.components.find((i) => i.id === component);
   if (!found || !('wetted' in found.part)) return [];
   const now = found.part;
   const like = context.offer.find(
@@ -27,7 +27,7 @@ export function replacements(context: RuleContext, item: string, metal: string):
     ? [
         {
           label: `Put in ${like.name} instead`,
-          edit: { do: 'item.replace', item, part: like } as Edit,
+          edit: { do: 'component.replace', component, part: like } as Edit,
         },
       ]
     : [];

@@ -25,7 +25,7 @@ export const metalScratch: BuildRule = {
         if (against.length === 0 || carriers.length === 0) return [];
         return [
           {
-            subjects: carriers.map((c) => c.item).filter((id) => !id.startsWith('fitting:')),
+            subjects: carriers.map((c) => c.component).filter((id) => !id.startsWith('fitting:')),
             title: `A scratch would expose ${METAL_NAMES[base]} to ${loop.name}`,
             detail: `${carriers.map((c) => c.name).join(', ')}: ${METAL_NAMES[m.metal]} over ${METAL_NAMES[base]}. Bare, it would dissolve beside ${against.map((o) => METAL_NAMES[o.metal]).join(', ')}.`,
           },

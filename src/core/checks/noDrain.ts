@@ -24,11 +24,11 @@ export const noDrain: SpatialRule = {
         cap
           ? [
               {
-                label: `${label} ${nameOf(context, cap.item)}`,
+                label: `${label} ${nameOf(context, cap.component)}`,
                 edit: {
                   do: 'cap.set',
                   loop: loop.id,
-                  port: { item: cap.item, port: cap.port },
+                  port: { component: cap.component, port: cap.port },
                   with: duty,
                 },
               },

@@ -12,7 +12,7 @@ export const notClosed: SpatialRule = {
   check: (context) =>
     context.model.loops.flatMap((g): Said[] => {
       if (g.loop.links.length === 0 || g.closed || g.branched) return [];
-      const last = g.stations.find((s) => !g.loop.links.some((l) => l.from.item === s));
+      const last = g.stations.find((s) => !g.loop.links.some((l) => l.from.component === s));
       return [
         {
           subjects: [g.loop.id, ...(last ? [last] : [])],

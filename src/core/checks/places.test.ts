@@ -9,13 +9,16 @@ const fan = { id: 'new', part: catalogued('fan', 'fan-wren-120-1200') };
 
 describe('where a part could go', () => {
   test('fans go to a radiator without any first, to a second face last', () => {
-    const bare: Build = applyEdit(desk, { do: 'item.remove', item: 'top-fans' }).build;
+    const bare: Build = applyEdit(desk, { do: 'component.remove', component: 'top-fans' }).build;
     expect(defaultPlacements(bare, fan)[0]).toMatchObject({
-      placement: { on: 'radiator', item: 'top-radiator' },
+      placement: { on: 'radiator', component: 'top-radiator' },
     });
     const places = defaultPlacements(desk, fan);
     expect(places.every((p) => p.placement.on === 'radiator')).toBe(true);
-    const rearFree: Build = applyEdit(desk, { do: 'item.remove', item: 'rear-fan' }).build;
+    const rearFree: Build = applyEdit(desk, {
+      do: 'component.remove',
+      component: 'rear-fan',
+    }).build;
     expect(defaultPlacements(rearFree, fan)[0]).toMatchObject({
       placement: { on: 'mount', mount: 'rear', air: 'out' },
     });
@@ -24,7 +27,10 @@ describe('where a part could go', () => {
   test('a mount that is taken is not offered again', () => {
     const radiator = { id: 'new', part: catalogued('radiator', 'rad-tarn-240-30') };
     expect(defaultPlacements(desk, radiator)).toEqual([]);
-    const free: Build = applyEdit(desk, { do: 'item.remove', item: 'top-radiator' }).build;
+    const free: Build = applyEdit(desk, {
+      do: 'component.remove',
+      component: 'top-radiator',
+    }).build;
     expect(
       defaultPlacements(free, radiator).map((p) =>
         p.placement.on === 'mount' ? p.placement.mount : '',
@@ -40,16 +46,17 @@ describe('where a part could go', () => {
         );
     const bare: Build = {
       ...desk,
-      items: desk.items.filter(
+      components: desk.components.filter(
         (i) =>
-          i.part.kind !== 'card' && !(i.placement.on === 'item' && i.placement.item === 'card'),
+          i.part.kind !== 'card' &&
+          !(i.placement.on === 'component' && i.placement.component === 'card'),
       ),
     };
     expect(slotsOf(bare)[0]).toBe(1);
     // 42 mm thick, slots 20.32 mm apart: the second and third below the first are too near.
     const one = applyEdit(bare, {
-        do: 'item.add',
-        item: {
+        do: 'component.add',
+        component: {
           ...card,
           id: 'first',
           name: 'First',
@@ -63,8 +70,8 @@ describe('where a part could go', () => {
     expect(
       evaluate(
         applyEdit(one, {
-          do: 'item.add',
-          item: { ...card, name: 'Second', placement: { on: 'slot', slot: 4 }, settings: {} },
+          do: 'component.add',
+          component: { ...card, name: 'Second', placement: { on: 'slot', slot: 4 }, settings: {} },
         }).build,
       ).findings.filter(
         (f) => f.code === 'fit.clash' && f.subjects.includes('new') && f.subjects.includes('first'),
@@ -78,12 +85,12 @@ describe('where a part could go', () => {
     ).toEqual([]);
     expect(
       defaultPlacements(desk, { id: 'new', part: catalogued('block', 'blk-quill-memory') }),
-    ).toMatchObject([{ placement: { on: 'item', item: 'memory' } }]);
+    ).toMatchObject([{ placement: { on: 'component', component: 'memory' } }]);
   });
 
   test('why no mount takes a radiator is said mount by mount', () => {
     const long = { id: 'new', part: catalogued('radiator', 'rad-fell-420-45') };
-    const weir: Build = { ...desk, case: catalogued('case', 'case-weir-55'), items: [] };
+    const weir: Build = { ...desk, case: catalogued('case', 'case-weir-55'), components: [] };
     expect(whyNoMount(weir, long)).toEqual([
       'Front mount: free',
       "Top mount: holes 20 mm apart, the radiator's 15 mm",
@@ -96,8 +103,8 @@ describe('where a part could go', () => {
     const stuck = applyEdit(
       { ...desk, case: catalogued('case', 'case-weir-55') },
       {
-        do: 'item.add',
-        item: {
+        do: 'component.add',
+        component: {
           id: 'long',
           name: 'Long radiator',
           part: catalogued('radiator', 'rad-fell-420-45'),

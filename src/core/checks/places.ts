@@ -1,4 +1,4 @@
-import type { Build, Item, Placement } from '../design';
+import type { Build, Component, Placement } from '../design';
 import type { Mount, RadiatorPart } from '../components';
 
 export interface Place {
@@ -7,10 +7,13 @@ export interface Place {
 }
 
 /** Where a part could go in this build, most usual first. */
-export function defaultPlacements(build: Build, item: Pick<Item, 'id' | 'part'>): readonly Place[] {
-  const { part } = item;
+export function defaultPlacements(
+  build: Build,
+  component: Pick<Component, 'id' | 'part'>,
+): readonly Place[] {
+  const { part } = component;
   const box = build.case;
-  const others = build.items.filter((i) => i.id !== item.id);
+  const others = build.components.filter((i) => i.id !== component.id);
   switch (part.kind) {
     case 'board':
       return [{ label: 'On the board tray', placement: { on: 'tray' } }];
@@ -37,10 +40,12 @@ export function defaultPlacements(build: Build, item: Pick<Item, 'id' | 'part'>)
             (part.cools[0] !== 'processor' || o.part.kind === 'processor') &&
             !others.some(
               (b) =>
-                b.part.kind === 'block' && b.placement.on === 'item' && b.placement.item === o.id,
+                b.part.kind === 'block' &&
+                b.placement.on === 'component' &&
+                b.placement.component === o.id,
             ),
         )
-        .map((o) => ({ label: `On ${o.name}`, placement: { on: 'item', item: o.id } }));
+        .map((o) => ({ label: `On ${o.name}`, placement: { on: 'component', component: o.id } }));
     case 'radiator':
       return (box?.mounts ?? [])
         .filter((m) => whyNotOn(m, part) === null)
@@ -58,8 +63,8 @@ export function defaultPlacements(build: Build, item: Pick<Item, 'id' | 'part'>)
           },
         }));
     case 'fan': {
-      const fansOf = (radiator: string): readonly Item[] =>
-        others.filter((f) => f.placement.on === 'radiator' && f.placement.item === radiator);
+      const fansOf = (radiator: string): readonly Component[] =>
+        others.filter((f) => f.placement.on === 'radiator' && f.placement.component === radiator);
       const faces = others
         .filter(
           (o) =>
@@ -91,7 +96,7 @@ export function defaultPlacements(build: Build, item: Pick<Item, 'id' | 'part'>)
                 bare: fansOf(o.id).length === 0,
                 place: {
                   label: `On ${o.name}, ${faceWords()}`,
-                  placement: { on: 'radiator', item: o.id, face },
+                  placement: { on: 'radiator', component: o.id, face },
                 } as Place,
               };
             }),
@@ -132,7 +137,7 @@ export function defaultPlacements(build: Build, item: Pick<Item, 'id' | 'part'>)
 }
 
 /** Slots that no card holds, from the top down; those where a card of this thickness would meet another come last. */
-function freeSlots(others: readonly Item[], thick_mm: number): readonly number[] {
+function freeSlots(others: readonly Component[], thick_mm: number): readonly number[] {
   const board = others.find((o) => o.part.kind === 'board' && o.placement.on === 'tray')?.part,
     planes = board?.kind === 'board' ? board.slots_mm : null;
   const cards = others.flatMap((o) =>
@@ -152,7 +157,7 @@ function freeSlots(others: readonly Item[], thick_mm: number): readonly number[]
 }
 
 /** Room outside the frame a radiator hangs on, mm. */
-function outsideRoom(build: Build, radiator: Item): number {
+function outsideRoom(build: Build, radiator: Component): number {
   const { placement } = radiator;
   return placement.on === 'mount'
     ? (build.case?.mounts.find((m) => m.id === placement.mount)?.outside_mm ?? 0)
@@ -171,12 +176,15 @@ export function whyNotOn(mount: Mount, part: RadiatorPart): string | null {
 }
 
 /** Why no mount of the case takes a radiator, mount by mount; empty for other parts and without a case. */
-export function whyNoMount(build: Build, item: Pick<Item, 'id' | 'part'>): readonly string[] {
-  const { part } = item;
+export function whyNoMount(
+  build: Build,
+  component: Pick<Component, 'id' | 'part'>,
+): readonly string[] {
+  const { part } = component;
   if (part.kind !== 'radiator') return [];
   return (build.case?.mounts ?? []).map((m) => {
-    const holder = build.items.find(
-      (o) => o.id !== item.id && o.placement.on === 'mount' && o.placement.mount === m.id,
+    const holder = build.components.find(
+      (o) => o.id !== component.id && o.placement.on === 'mount' && o.placement.mount === m.id,
     );
     const why = whyNotOn(m, part);
     if (why) return `${m.name}: ${why}`;

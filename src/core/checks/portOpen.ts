@@ -13,32 +13,32 @@ export const portOpen: SpatialRule = {
   source: 'common practice, no source',
   check: (context) => {
     const { build } = context;
-    const used = (item: string, port: string): boolean =>
+    const used = (component: string, port: string): boolean =>
       build.loops.some(
         (l) =>
           l.links.some(
             (k) =>
-              (k.from.item === item && k.from.port === port) ||
-              (k.to.item === item && k.to.port === port),
-          ) || l.caps.some((c) => c.item === item && c.port === port),
+              (k.from.component === component && k.from.port === port) ||
+              (k.to.component === component && k.to.port === port),
+          ) || l.caps.some((c) => c.component === component && c.port === port),
       );
-    return build.items.flatMap((item): Said[] => {
-      if (!isWet(item.part)) return [];
-      const open = item.part.ports.filter((p) => !used(item.id, p.id));
+    return build.components.flatMap((component): Said[] => {
+      if (!isWet(component.part)) return [];
+      const open = component.part.ports.filter((p) => !used(component.id, p.id));
       if (open.length === 0) return [];
       const loop = build.loops.find((l) =>
-        l.links.some((k) => k.from.item === item.id || k.to.item === item.id),
+        l.links.some((k) => k.from.component === component.id || k.to.component === component.id),
       );
       if (!loop) {
         const fixes = build.loops.flatMap((l): Fix[] => {
-          const edit = insertStation(build, l.id, item.id);
+          const edit = insertStation(build, l.id, component.id);
           return edit ? [{ label: `Put it into ${l.name}`, edit }] : [];
         });
         return [
           {
             severity: 'tight',
-            subjects: [item.id],
-            title: `${item.name} is in no loop`,
+            subjects: [component.id],
+            title: `${component.name} is in no loop`,
             detail:
               build.loops.length > 0
                 ? 'It was added but not connected.'
@@ -50,13 +50,13 @@ export const portOpen: SpatialRule = {
       const edits = open.map((p): Edit => ({
         do: 'cap.set',
         loop: loop.id,
-        port: { item: item.id, port: p.id },
+        port: { component: component.id, port: p.id },
         with: 'plug',
       }));
       return [
         {
-          subjects: [item.id],
-          title: `${item.name} has ${open.length === 1 ? 'an open port' : `${open.length} open ports`}`,
+          subjects: [component.id],
+          title: `${component.name} has ${open.length === 1 ? 'an open port' : `${open.length} open ports`}`,
           detail: `${open.map((p) => p.name).join(', ')}: every spare port needs a plug.`,
           measured: open.length,
           limit: 0,

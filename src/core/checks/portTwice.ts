@@ -1,4 +1,4 @@
-import { freeId, type Edit, type Item, type Link } from '../design';
+import { freeId, type Edit, type Component, type Link } from '../design';
 import type { Said } from './diagnostic';
 import { teePorts } from '../loops';
 import type { InlinePart } from '../components';
@@ -9,7 +9,7 @@ function tee(
   context: SpatialContext,
   loop: string,
   mine: readonly Link[],
-  item: string,
+  component: string,
   port: string,
 ): readonly { label: string; edit: Edit }[] {
   const part = context.offer.find(
@@ -19,7 +19,7 @@ function tee(
   const graph = context.model.loops.find((g) => g.loop.id === loop);
   if (!part || !ports || !graph || mine.length !== 2) return [];
   const id = freeId(
-    context.build.items.map((i) => i.id),
+    context.build.components.map((i) => i.id),
     'tee',
   );
   const run = freeId(
@@ -27,17 +27,17 @@ function tee(
     'run',
   );
   const [first, second] = mine as [Link, Link];
-  const out = first.from.item === item && first.from.port === port;
+  const out = first.from.component === component && first.from.port === port;
   const moved = (l: Link, to: string): Link => ({
     ...l,
     by: 'tube',
-    ...(l.from.item === item && l.from.port === port
-      ? { from: { item: id, port: to } }
-      : { to: { item: id, port: to } }),
+    ...(l.from.component === component && l.from.port === port
+      ? { from: { component: id, port: to } }
+      : { to: { component: id, port: to } }),
   });
-  const piece: Item = {
+  const piece: Component = {
     id,
-    name: `Tee at ${nameOf(context, item)}`,
+    name: `Tee at ${nameOf(context, component)}`,
     part,
     placement: { on: 'line' },
     settings: {},
@@ -47,8 +47,8 @@ function tee(
     by: 'tube',
     ends: { from: 'auto', to: 'auto' },
     ...(out
-      ? { from: { item, port }, to: { item: id, port: ports.a } }
-      : { from: { item: id, port: ports.a }, to: { item, port } }),
+      ? { from: { component, port }, to: { component: id, port: ports.a } }
+      : { from: { component: id, port: ports.a }, to: { component, port } }),
   };
   return [
     {
@@ -56,7 +56,7 @@ function tee(
       edit: {
         do: 'batch',
         edits: [
-          { do: 'item.add', item: piece },
+          { do: 'component.add', component: piece },
           {
             do: 'loop.links',
             loop,
@@ -85,23 +85,23 @@ export const portTwice: SpatialRule = {
       const ends = new Map<string, Link[]>();
       for (const link of graph.loop.links)
         for (const ref of [link.from, link.to])
-          ends.set(`${ref.item}\n${ref.port}`, [
-            ...(ends.get(`${ref.item}\n${ref.port}`) ?? []),
+          ends.set(`${ref.component}\n${ref.port}`, [
+            ...(ends.get(`${ref.component}\n${ref.port}`) ?? []),
             link,
           ]);
       return [...ends]
         .filter(([, links]) => links.length > 1)
         .map(([key, links]): Said => {
-          const [item, port] = key.split('\n') as [string, string];
-          const name = context.model.portAt({ item, port })?.port.name ?? port;
+          const [component, port] = key.split('\n') as [string, string];
+          const name = context.model.portAt({ component, port })?.port.name ?? port;
           return {
-            subjects: [item, ...links.map((l) => l.id)],
-            title: `${links.length} runs end in one port of ${nameOf(context, item)}`,
+            subjects: [component, ...links.map((l) => l.id)],
+            title: `${links.length} runs end in one port of ${nameOf(context, component)}`,
             detail: `Its port “${name}” takes one fitting.`,
             measured: links.length,
             limit: 1,
             unit: 'runs',
-            candidates: () => tee(context, graph.loop.id, links, item, port),
+            candidates: () => tee(context, graph.loop.id, links, component, port),
           };
         });
     }),

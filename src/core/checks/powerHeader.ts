@@ -19,8 +19,8 @@ export const powerHeader: BuildRule = {
     const more = leads.filter((l) => !have.has(l.id));
     return [
       ...context.power.unfed.map((u) => ({
-        subjects: [u.item],
-        title: `${nameOf(context, u.item)} has no header to run on`,
+        subjects: [u.component],
+        title: `${nameOf(context, u.component)} has no header to run on`,
         detail: `On this board ${u.why}.`,
         candidates: () =>
           more.length > 0
@@ -38,10 +38,10 @@ export const powerHeader: BuildRule = {
       ...context.power.lines
         .filter((l) => l.current_A > FULL_SHARE * l.limit_A)
         .map((l) => ({
-          subjects: l.items,
+          subjects: l.components,
           severity: 'tight' as const,
           title: `The ${l.header} is almost at its current`,
-          detail: `${l.items.map((i) => nameOf(context, i)).join(' and ')} draw ${formatNumber(l.current_A, { decimals: 2 })} A at full speed; it gives ${formatNumber(l.limit_A, { decimals: 1 })} A. Fans draw more for a moment when they start.`,
+          detail: `${l.components.map((i) => nameOf(context, i)).join(' and ')} draw ${formatNumber(l.current_A, { decimals: 2 })} A at full speed; it gives ${formatNumber(l.limit_A, { decimals: 1 })} A. Fans draw more for a moment when they start.`,
           measured: l.current_A,
           limit: l.limit_A,
           unit: 'A',

@@ -14,7 +14,7 @@ function below(model: Model, loop: string, pump: string): number | null {
   };
   const own = height(pump),
     others = stations
-      .filter((s) => s !== pump && model.placed.get(s)?.item.part.kind !== 'pump')
+      .filter((s) => s !== pump && model.placed.get(s)?.component.part.kind !== 'pump')
       .flatMap((s) => height(s) ?? []);
   return own === null || others.length === 0 ? null : Math.max(...others) - own;
 }
@@ -29,22 +29,22 @@ export const pumpHigh: SpatialRule = {
   check: (context) =>
     context.model.loops.flatMap((graph): Said[] =>
       graph.stations
-        .filter((s) => context.model.placed.get(s)?.item.part.kind === 'pump')
+        .filter((s) => context.model.placed.get(s)?.component.part.kind === 'pump')
         .flatMap((pump): Said[] => {
           const over = below(context.model, graph.loop.id, pump);
           if (over === null || over >= 0) return [];
-          const item = context.build.items.find((i) => i.id === pump);
+          const component = context.build.components.find((i) => i.id === pump);
           const fixes: Fix[] = (context.build.case?.spots ?? []).map((s): Fix => ({
             label: `Move ${nameOf(context, pump)} to “${s.name}”`,
             edit: {
-              do: 'item.place',
-              item: pump,
+              do: 'component.place',
+              component: pump,
               placement: {
                 on: 'spot',
                 spot: s.id,
                 turn:
-                  item?.placement.on === 'spot' || item?.placement.on === 'free'
-                    ? item.placement.turn
+                  component?.placement.on === 'spot' || component?.placement.on === 'free'
+                    ? component.placement.turn
                     : 0,
               },
             },

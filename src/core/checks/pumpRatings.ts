@@ -11,11 +11,11 @@ export const pumpRatings: BuildRule = {
     'What a pump\'s maker prints contradicts itself or the measured curve. The curve is used. A printed "pressure" far above the head is usually what the body stands before it bursts.',
   source: 'ρ g H: a head and its pressure are one thing (any hydraulics handbook)',
   check: (context) =>
-    context.build.items.flatMap((item): Said[] => {
-      if (item.part.kind !== 'pump') return [];
-      return ratingTroubles(item.part).map((t): Said => ({
-        subjects: [item.id],
-        title: `${nameOf(context, item.id)}: printed ${t.of} of ${formatNumber(t.printed, { decimals: t.unit === 'kPa' ? 0 : 1 })} ${t.unit} cannot be what it gives`,
+    context.build.components.flatMap((component): Said[] => {
+      if (component.part.kind !== 'pump') return [];
+      return ratingTroubles(component.part).map((t): Said => ({
+        subjects: [component.id],
+        title: `${nameOf(context, component.id)}: printed ${t.of} of ${formatNumber(t.printed, { decimals: t.unit === 'kPa' ? 0 : 1 })} ${t.unit} cannot be what it gives`,
         detail: `${t.words} ${t.of === 'pressure' ? 'Its head weighs' : 'The curve says'} ${formatNumber(t.gives, { decimals: 1 })} ${t.unit}.`,
         measured: t.printed,
         limit: t.gives,

@@ -15,7 +15,7 @@ export const reservoirPump: SpatialRule = {
       const { loop } = graph;
       if (loop.links.length === 0) return [];
       const kind = (id: string): string =>
-        context.build.items.find((i) => i.id === id)?.part.kind ?? '';
+        context.build.components.find((i) => i.id === id)?.part.kind ?? '';
       const reservoirs = graph.stations.filter((s) => kind(s) === 'reservoir');
       const pumps = graph.stations.filter((s) => kind(s) === 'pump');
       if (reservoirs.length === 0)
@@ -28,7 +28,7 @@ export const reservoirPump: SpatialRule = {
           },
         ];
       const first = pumps.find((p) =>
-        loop.links.some((l) => l.to.item === p && reservoirs.includes(l.from.item)),
+        loop.links.some((l) => l.to.component === p && reservoirs.includes(l.from.component)),
       );
       if (pumps.length > 0 && !first) {
         const order = [
@@ -40,7 +40,7 @@ export const reservoirPump: SpatialRule = {
           {
             subjects: [...reservoirs, ...pumps],
             title: `The reservoir of ${loop.name} does not feed its pump`,
-            detail: `${nameOf(context, pumps[0] as string)} draws from ${nameOf(context, loop.links.find((l) => l.to.item === pumps[0])?.from.item ?? 'nothing')}. It should draw straight from the reservoir.`,
+            detail: `${nameOf(context, pumps[0] as string)} draws from ${nameOf(context, loop.links.find((l) => l.to.component === pumps[0])?.from.component ?? 'nothing')}. It should draw straight from the reservoir.`,
             candidates: () => [
               {
                 label: 'Lay the loop with the reservoir before the pump',
@@ -50,7 +50,9 @@ export const reservoirPump: SpatialRule = {
           },
         ];
       }
-      const link = loop.links.find((l) => l.to.item === first && reservoirs.includes(l.from.item));
+      const link = loop.links.find(
+        (l) => l.to.component === first && reservoirs.includes(l.from.component),
+      );
       const out = link && context.model.portAt(link.from),
         inlet = link && context.model.portAt(link.to);
       if (link && out && inlet && out.at[1] < inlet.at[1] - 1) {
@@ -58,8 +60,8 @@ export const reservoirPump: SpatialRule = {
         return [
           {
             severity: 'tight',
-            subjects: [link.from.item, link.to.item],
-            title: `${nameOf(context, link.from.item)} stands below the pump`,
+            subjects: [link.from.component, link.to.component],
+            title: `${nameOf(context, link.from.component)} stands below the pump`,
             detail: `Its outlet is ${formatMillimetres(below)} lower than the pump's inlet: the pump may lose its prime when it stands still.`,
             measured: below,
             limit: 0,

@@ -31,27 +31,30 @@ const WRONG: readonly (readonly [string, Build])[] = [
   [
     'a thick radiator in front',
     edited(desk, {
-      do: 'item.replace',
-      item: 'front-radiator',
+      do: 'component.replace',
+      component: 'front-radiator',
       part: catalogued('radiator', 'rad-fell-360-60'),
     }),
   ],
   [
     'a radiator on a mount that is taken',
     edited(desk, {
-      do: 'item.place',
-      item: 'front-radiator',
+      do: 'component.place',
+      component: 'front-radiator',
       placement: { on: 'mount', mount: 'top', slide_mm: 0, ports: 'end', air: 'in' },
     }),
   ],
   ['slow fans', edited(desk, { do: 'fans.speed', speed_rpm: 500 })],
   ['loud fans', edited(tower, { do: 'fans.speed', speed_rpm: 2000 })],
-  ['a slow pump', edited(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 1200 } })],
+  [
+    'a slow pump',
+    edited(desk, { do: 'component.set', component: 'pump', values: { speed_rpm: 1200 } }),
+  ],
   [
     'the pump moved aside',
     edited(desk, {
-      do: 'item.place',
-      item: 'pump',
+      do: 'component.place',
+      component: 'pump',
       placement: { on: 'free', at: [332, 99, 115], turn: 0 },
     }),
   ],
@@ -92,13 +95,13 @@ describe('fixes that are offered', () => {
 
   test('a radiator is never sent to a mount that is taken', () => {
     const crowded = edited(desk, {
-      do: 'item.replace',
-      item: 'front-radiator',
+      do: 'component.replace',
+      component: 'front-radiator',
       part: catalogued('radiator', 'rad-fell-360-60'),
     });
     for (const f of workOut(crowded, { offer: CATALOGUE }).findings)
       for (const { edit } of resolveFixes(crowded, f, findingsOf)) {
-        const mounts = applyEdit(crowded, edit).build.items.flatMap((i) =>
+        const mounts = applyEdit(crowded, edit).build.components.flatMap((i) =>
           i.placement.on === 'mount' ? [i.placement.mount] : [],
         );
         expect(new Set(mounts).size).toBe(mounts.length);
@@ -118,7 +121,7 @@ describe('fixes that are offered', () => {
       for (const { edit, label } of f.candidates()) {
         if (!label.startsWith('Use a thinner core')) continue;
         expect(applyEdit(box, edit).build.loops.flatMap((l) => l.caps)).toContainEqual({
-          item: 'top-radiator',
+          component: 'top-radiator',
           port: 'spare',
           with: 'plug',
         });
@@ -129,18 +132,18 @@ describe('fixes that are offered', () => {
     const valve = catalogued('inline', 'inl-valve'),
       tee = catalogued('inline', 'inl-tee');
     const links = desk.loops[0]?.links ?? [],
-      [first] = links.filter((l) => l.from.item === 'pump');
+      [first] = links.filter((l) => l.from.component === 'pump');
     if (!first) throw new Error('no run from the pump');
     const ports = (part: typeof tee): string[] => part.ports.map((p) => p.id);
     const drained = edited(
       desk,
       {
-        do: 'item.add',
-        item: { id: 'tee', name: 'Tee', part: tee, placement: { on: 'line' }, settings: {} },
+        do: 'component.add',
+        component: { id: 'tee', name: 'Tee', part: tee, placement: { on: 'line' }, settings: {} },
       },
       {
-        do: 'item.add',
-        item: {
+        do: 'component.add',
+        component: {
           id: 'drain',
           name: 'Drain',
           part: valve,
@@ -153,20 +156,20 @@ describe('fixes that are offered', () => {
         loop: 'loop',
         links: [
           ...links.filter((l) => l !== first),
-          { ...first, to: { item: 'tee', port: ports(tee)[0] as string } },
-          { ...first, id: 'on', from: { item: 'tee', port: ports(tee)[1] as string } },
+          { ...first, to: { component: 'tee', port: ports(tee)[0] as string } },
+          { ...first, id: 'on', from: { component: 'tee', port: ports(tee)[1] as string } },
           {
             ...first,
             id: 'out',
-            from: { item: 'tee', port: ports(tee)[2] as string },
-            to: { item: 'drain', port: ports(valve)[0] as string },
+            from: { component: 'tee', port: ports(tee)[2] as string },
+            to: { component: 'drain', port: ports(valve)[0] as string },
           },
         ],
       },
       {
         do: 'cap.set',
         loop: 'loop',
-        port: { item: 'drain', port: ports(valve)[1] as string },
+        port: { component: 'drain', port: ports(valve)[1] as string },
         with: 'drain',
       },
     );

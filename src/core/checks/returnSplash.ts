@@ -13,7 +13,7 @@ export const returnSplash: SpatialRule = {
   check: (context) =>
     context.build.loops.flatMap((loop): Said[] =>
       loop.links.flatMap((link): Said[] => {
-        const placed = context.model.placed.get(link.to.item),
+        const placed = context.model.placed.get(link.to.component),
           level = placed ? fillLevel(placed) : null,
           port = context.model.portAt(link.to);
         if (!placed || level === null || !port || port.at[1] <= level) return [];
@@ -25,8 +25,8 @@ export const returnSplash: SpatialRule = {
               !context.build.loops.some((l) =>
                 l.links.some(
                   (k) =>
-                    (k.from.item === p.item && k.from.port === p.port.id) ||
-                    (k.to.item === p.item && k.to.port === p.port.id),
+                    (k.from.component === p.component && k.from.port === p.port.id) ||
+                    (k.to.component === p.component && k.to.port === p.port.id),
                 ),
               ),
           )
@@ -41,18 +41,23 @@ export const returnSplash: SpatialRule = {
                 do: 'loop.links',
                 loop: loop.id,
                 links: loop.links.map((l) =>
-                  l.id === link.id ? { ...l, to: { item: p.item, port: p.port.id } } : l,
+                  l.id === link.id ? { ...l, to: { component: p.component, port: p.port.id } } : l,
                 ),
               },
-              { do: 'cap.set', loop: loop.id, port: { item: p.item, port: p.port.id }, with: null },
+              {
+                do: 'cap.set',
+                loop: loop.id,
+                port: { component: p.component, port: p.port.id },
+                with: null,
+              },
               { do: 'cap.set', loop: loop.id, port: link.to, with: 'plug' },
             ],
           },
         }));
         return [
           {
-            subjects: [link.id, link.to.item],
-            title: `Coolant falls into ${nameOf(context, link.to.item)}`,
+            subjects: [link.id, link.to.component],
+            title: `Coolant falls into ${nameOf(context, link.to.component)}`,
             detail: `The return comes in ${formatMillimetres(port.at[1] - level)} above the surface at the fill mark.`,
             measured: port.at[1] - level,
             limit: 0,

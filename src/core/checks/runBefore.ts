@@ -9,15 +9,15 @@ export const runBefore: SpatialRule = {
   source: 'geometry: the tube along its way against the room between the part and the glass',
   check: (context) =>
     context.runs.flatMap((run) =>
-      (run.routed?.seen.before ?? []).map((item) => ({
-        subjects: [run.id, item],
-        title: `${run.name} passes before ${nameOf(context, item)}`,
+      (run.routed?.seen.before ?? []).map((component) => ({
+        subjects: [run.id, component],
+        title: `${run.name} passes before ${nameOf(context, component)}`,
         detail:
           'Seen through the glass it covers a part that you show. A way round it was found to cost more than it is worth.',
         candidates: () => [
           {
-            label: `Tubes may pass before ${nameOf(context, item)}`,
-            edit: { do: 'item.set' as const, item, values: { inView: false } },
+            label: `Tubes may pass before ${nameOf(context, component)}`,
+            edit: { do: 'component.set' as const, component, values: { inView: false } },
           },
         ],
       })),

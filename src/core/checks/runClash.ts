@@ -17,12 +17,12 @@ export const runClash: SpatialRule = {
       const isPinned = context.build.layout.routes[run.id]?.pinned ?? false;
       if (!near || near.gap_mm >= -SLACK_MM) return [];
       const name =
-        context.runs.find((r) => r.id === near.item)?.name ??
-        context.model.obstacles.find((o) => o.item === near.item)?.name ??
-        nameOf(context, near.item);
+        context.runs.find((r) => r.id === near.component)?.name ??
+        context.model.obstacles.find((o) => o.component === near.component)?.name ??
+        nameOf(context, near.component);
       return [
         {
-          subjects: [run.id, near.item],
+          subjects: [run.id, near.component],
           title: `${run.name} runs into ${name}`,
           detail: `They overlap by ${formatMillimetres(-near.gap_mm, 1)}.`,
           measured: near.gap_mm,

@@ -30,9 +30,9 @@ export const runJointApart: SpatialRule = {
         const way = facing(a, b);
         if (way && spans(way, link.bridge)) return [];
         const along = way !== null && spans({ ...way, aside_mm: 0 }, link.bridge),
-          placement = way && along ? movedBy(context.build, link.from.item, way.aside) : null;
+          placement = way && along ? movedBy(context.build, link.from.component, way.aside) : null;
         const back =
-          way && along ? movedBy(context.build, link.to.item, scale(way.aside, -1)) : null;
+          way && along ? movedBy(context.build, link.to.component, scale(way.aside, -1)) : null;
         // In line, but nearer or farther than the piece reaches: another bridge may.
         const other =
           way && !along
@@ -43,8 +43,8 @@ export const runJointApart: SpatialRule = {
             : undefined;
         return [
           {
-            subjects: [link.id, link.from.item, link.to.item],
-            title: `${nameOf(context, link.from.item)} and ${nameOf(context, link.to.item)} no longer meet`,
+            subjects: [link.id, link.from.component, link.to.component],
+            title: `${nameOf(context, link.from.component)} and ${nameOf(context, link.to.component)} no longer meet`,
             detail: `Their ports, joined by a screw piece, stand ${formatMillimetres(distance(a.at, b.at), 1)} apart${way ? `, ${formatMillimetres(way.aside_mm, 1)} of it sideways` : ' and do not face each other'}${link.bridge?.span_mm ? `; the bridge reaches ${link.bridge.span_mm.join(' to ')} mm` : ''}.`,
             measured: way?.aside_mm ?? distance(a.at, b.at),
             limit: JOINT_ASIDE_MM,
@@ -53,16 +53,24 @@ export const runJointApart: SpatialRule = {
               ...(back
                 ? [
                     {
-                      label: `Move ${nameOf(context, link.to.item)} to where they meet`,
-                      edit: { do: 'item.place' as const, item: link.to.item, placement: back },
+                      label: `Move ${nameOf(context, link.to.component)} to where they meet`,
+                      edit: {
+                        do: 'component.place' as const,
+                        component: link.to.component,
+                        placement: back,
+                      },
                     },
                   ]
                 : []),
               ...(placement
                 ? [
                     {
-                      label: `Move ${nameOf(context, link.from.item)} to where they meet`,
-                      edit: { do: 'item.place' as const, item: link.from.item, placement },
+                      label: `Move ${nameOf(context, link.from.component)} to where they meet`,
+                      edit: {
+                        do: 'component.place' as const,
+                        component: link.from.component,
+                        placement,
+                      },
                     },
                   ]
                 : []),

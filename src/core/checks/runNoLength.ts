@@ -20,11 +20,17 @@ export const runNoLength: SpatialRule = {
   check: (context) =>
     context.model.loops.flatMap((graph): Said[] =>
       graph.loop.links.flatMap((link): Said[] => {
-        const hangs = (item: string): boolean =>
-          context.build.items.find((i) => i.id === item)?.placement.on === 'line';
+        const hangs = (component: string): boolean =>
+          context.build.components.find((i) => i.id === component)?.placement.on === 'line';
         const a = context.model.portAt(link.from),
           b = context.model.portAt(link.to);
-        if (link.by !== 'tube' || !a || !b || hangs(link.from.item) || hangs(link.to.item))
+        if (
+          link.by !== 'tube' ||
+          !a ||
+          !b ||
+          hangs(link.from.component) ||
+          hangs(link.to.component)
+        )
           return [];
         const gap = distance(a.at, b.at),
           fittings = 2 * graph.loop.fitting.length_mm;
@@ -35,8 +41,8 @@ export const runNoLength: SpatialRule = {
         if (!face || gap >= fittings) return [];
         return [
           {
-            subjects: [link.id, link.from.item, link.to.item],
-            title: `The tube from ${nameOf(context, link.from.item)} to ${nameOf(context, link.to.item)} has no length`,
+            subjects: [link.id, link.from.component, link.to.component],
+            title: `The tube from ${nameOf(context, link.from.component)} to ${nameOf(context, link.to.component)} has no length`,
             detail: `Their ports face each other ${formatMillimetres(gap)} apart; two fittings alone take ${formatMillimetres(fittings)}.`,
             measured: gap,
             limit: fittings,
@@ -67,7 +73,7 @@ function directFixes(context: SpatialContext, loop: Loop, link: Link): readonly 
   );
   const placement = movedBy(
     context.build,
-    link.from.item,
+    link.from.component,
     add(way.aside, scale(a.direction, way.along_mm)),
   );
   return [
@@ -78,10 +84,13 @@ function directFixes(context: SpatialContext, loop: Loop, link: Link): readonly 
     ...(placement
       ? [
           {
-            label: `Move ${nameOf(context, link.from.item)} until they meet, and screw them together`,
+            label: `Move ${nameOf(context, link.from.component)} until they meet, and screw them together`,
             edit: {
               do: 'batch' as const,
-              edits: [{ do: 'item.place' as const, item: link.from.item, placement }, joined()],
+              edits: [
+                { do: 'component.place' as const, component: link.from.component, placement },
+                joined(),
+              ],
             },
           },
         ]

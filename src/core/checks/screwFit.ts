@@ -7,7 +7,7 @@ function letPick(need: ScrewNeed): Fix[] {
   return [
     {
       label: 'Pick the right length instead',
-      edit: { do: 'item.unset', item: need.fans ?? need.radiator, keys: ['screw_mm'] },
+      edit: { do: 'component.unset', component: need.fans ?? need.radiator, keys: ['screw_mm'] },
     },
   ];
 }

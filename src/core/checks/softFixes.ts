@@ -6,7 +6,7 @@ import type { RuleContext } from './inputs';
 
 /** Parts concerned; the loop where it is the tube or a fitting. */
 export const subjectsOf = (soft: SoakedSoft): readonly string[] => [
-  ...new Set(soft.carriers.map((c) => (c.item.includes(':') ? soft.loop : c.item))),
+  ...new Set(soft.carriers.map((c) => (c.component.includes(':') ? soft.loop : c.component))),
 ];
 
 export const tellSoft = ({ carriers, because }: SoakedSoft): string =>

@@ -1,7 +1,7 @@
 import type { Said } from './diagnostic';
 import { supplyLoad, supplyVerdict } from '../thermal';
 import { formatNumber, formatWatts } from '../units';
-import { itemsOf, nameOf, type BuildRule } from './inputs';
+import { componentsOf, nameOf, type BuildRule } from './inputs';
 
 export const supplyShort: BuildRule = {
   code: 'supply.short',
@@ -14,7 +14,7 @@ export const supplyShort: BuildRule = {
     const load = supplyLoad(context.model, context.setup);
     const verdict = load && supplyVerdict(load);
     if (!load || !verdict || verdict === 'holds') return [];
-    const supplies = itemsOf(context, 'supply'),
+    const supplies = componentsOf(context, 'supply'),
       over = verdict === 'fails';
     return [
       {

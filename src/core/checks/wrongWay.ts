@@ -12,19 +12,23 @@ export const wrongWay: SpatialRule = {
   source: 'the markings of the part',
   check: (context) =>
     context.build.loops.flatMap((loop): Said[] =>
-      context.build.items.flatMap((item): Said[] => {
-        const { part } = item;
+      context.build.components.flatMap((component): Said[] => {
+        const { part } = component;
         if (!isWet(part)) return [];
         const role = (ref: PortRef): string | undefined =>
-          ref.item === item.id ? part.ports.find((p) => p.id === ref.port)?.role : undefined;
+          ref.component === component.id
+            ? part.ports.find((p) => p.id === ref.port)?.role
+            : undefined;
         const bad = loop.links.filter((l) => role(l.to) === 'out' || role(l.from) === 'in');
         if (bad.length === 0) return [];
-        const edit = swapped(loop, item.id);
-        const fixes: Fix[] = edit ? [{ label: `Swap the two runs of ${item.name}`, edit }] : [];
+        const edit = swapped(loop, component.id);
+        const fixes: Fix[] = edit
+          ? [{ label: `Swap the two runs of ${component.name}`, edit }]
+          : [];
         return [
           {
-            subjects: [item.id, ...bad.map((l) => l.id)],
-            title: `${nameOf(context, item.id)} is passed the wrong way round`,
+            subjects: [component.id, ...bad.map((l) => l.id)],
+            title: `${nameOf(context, component.id)} is passed the wrong way round`,
             detail: `${bad.map((l) => (role(l.to) === 'out' ? 'A run goes into its outlet' : 'a run leaves by its inlet')).join('; ')}.`,
             candidates: () => fixes,
           },
@@ -34,9 +38,9 @@ export const wrongWay: SpatialRule = {
 };
 
 /** In and out of a part that is simply passed through, exchanged. */
-function swapped(loop: Loop, item: string): Edit | null {
-  const into = loop.links.filter((l) => l.to.item === item),
-    out = loop.links.filter((l) => l.from.item === item),
+function swapped(loop: Loop, component: string): Edit | null {
+  const into = loop.links.filter((l) => l.to.component === component),
+    out = loop.links.filter((l) => l.from.component === component),
     [a] = into,
     [b] = out;
   if (into.length !== 1 || out.length !== 1 || !a || !b) return null;

@@ -24,7 +24,8 @@ const sheet = (gap: number, z: readonly [number, number] = [30, 180]): Build =>
       ],
     },
   }).build;
-const front = (build: Build) => airSides(resolve(build)).find((a) => a.item === 'front-radiator');
+const front = (build: Build) =>
+  airSides(resolve(build)).find((a) => a.component === 'front-radiator');
 
 describe('air before a wall', () => {
   /** Continuity by hand: a 120 × 120 face and a wall 10 mm off leave a curtain of 4 × 120 × 10 = 4,800 of 14,400 mm²: three times the speed. */

@@ -1,10 +1,10 @@
-import type { Model, PlacedItem, Solid } from '../system';
+import type { Model, PlacedComponent, Solid } from '../system';
 import { union, type Box } from '../geometry';
 
 /** What stands before the inner air side of a stack: a radiator with its fans, or bare fans. */
 export interface AirSide {
   /** The radiator, or the fans. */
-  readonly item: string;
+  readonly component: string;
   readonly name: string;
   /** Nearest thing before the air side, mm; null when nothing is within reach. */
   readonly gap_mm: number | null;
@@ -46,15 +46,15 @@ const LEAST_WAY = 0.05;
 export function airSides(model: Model): readonly AirSide[] {
   const placed = [...model.placed.values()];
   return placed
-    .filter((p) => p.frame && p.item.placement.on === 'mount')
+    .filter((p) => p.frame && p.component.placement.on === 'mount')
     .map((p): AirSide => {
       const stack = [
         p,
-        ...placed.filter((f) => f.host === p.item.id && f.item.part.kind === 'fan'),
+        ...placed.filter((f) => f.host === p.component.id && f.component.part.kind === 'fan'),
       ];
-      const own = new Set(stack.map((s) => s.item.id));
+      const own = new Set(stack.map((s) => s.component.id));
       const others = [
-        ...placed.filter((o) => !own.has(o.item.id)).flatMap((o) => o.solids),
+        ...placed.filter((o) => !own.has(o.component.id)).flatMap((o) => o.solids),
         ...model.obstacles,
       ];
       return look(model, p, stack, others);
@@ -63,14 +63,14 @@ export function airSides(model: Model): readonly AirSide[] {
 
 function look(
   model: Model,
-  p: PlacedItem,
-  stack: readonly PlacedItem[],
+  p: PlacedComponent,
+  stack: readonly PlacedComponent[],
   others: readonly Solid[],
 ): AirSide {
   const z = p.frame?.z ?? [1, 0, 0];
   const axis = z.findIndex((d) => d !== 0) as 0 | 1 | 2,
     sign = z[axis] as number;
-  const fans = stack.filter((s) => s.item.part.kind === 'fan');
+  const fans = stack.filter((s) => s.component.part.kind === 'fan');
   // Air passes where the fans are; a bare radiator breathes over its whole face.
   const face = union((fans.length > 0 ? fans : [p]).flatMap((s) => s.solids.map((b) => b.box)));
   const all = union(stack.flatMap((s) => s.solids.map((b) => b.box)));
@@ -95,7 +95,14 @@ function look(
   };
   const wall = distanceToWall();
   if (ahead.length === 0 && wall > reach)
-    return { item: p.item.id, name: p.item.name, gap_mm: null, by: null, covered: 0, loss_Pa: 0 };
+    return {
+      component: p.component.id,
+      name: p.component.name,
+      gap_mm: null,
+      by: null,
+      covered: 0,
+      loss_Pa: 0,
+    };
   // By cells: the nearest thing before each.
   let hit = 0,
     sum = 0;
@@ -124,12 +131,19 @@ function look(
     }
   const covered = hit / CELLS ** 2;
   if (hit === 0)
-    return { item: p.item.id, name: p.item.name, gap_mm: null, by: null, covered: 0, loss_Pa: 0 };
+    return {
+      component: p.component.id,
+      name: p.component.name,
+      gap_mm: null,
+      by: null,
+      covered: 0,
+      loss_Pa: 0,
+    };
   const [most] = [...named.entries()].sort((x, y) => y[1] - x[1]);
   const nearest = Math.min(wall, ...ahead.map((x) => x.gap));
   return {
-    item: p.item.id,
-    name: p.item.name,
+    component: p.component.id,
+    name: p.component.name,
     gap_mm: nearest,
     by: most?.[0] ?? null,
     covered,

@@ -1,16 +1,16 @@
-import type { Build, Item } from '../design';
+import type { Build, Component } from '../design';
 import type { HolePattern } from '../components';
 
 /** The holes of the place a part stands on, as the part is turned, where its foot has none of them; null where it meets them or nothing is known. */
 export function missedHoles(
   build: Build,
-  item: Item,
+  component: Component,
 ): {
   readonly spot: string;
   readonly holes: HolePattern;
   readonly feet: readonly HolePattern[];
 } | null {
-  const { placement, part } = item;
+  const { placement, part } = component;
   const spot =
     placement.on === 'spot' ? build.case?.spots.find((s) => s.id === placement.spot) : undefined;
   if (!spot?.holes || !part.foot || part.foot.length === 0) return null;

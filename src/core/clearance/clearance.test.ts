@@ -42,13 +42,13 @@ describe('gaps', () => {
   /** Common practice: a reservoir too tall under the top radiator, the next shorter one fits. Here the radiator is moved over it. */
   test('a 250 mm reservoir under a top radiator clashes, 200 mm fits', () => {
     const over: Build = edited(desk, {
-      do: 'item.replace',
-      item: 'top-radiator',
+      do: 'component.replace',
+      component: 'top-radiator',
       part: catalogued('radiator', 'rad-tarn-360-30'),
     });
     const tall = edited(over, {
-      do: 'item.replace',
-      item: 'reservoir',
+      do: 'component.replace',
+      component: 'reservoir',
       part: catalogued('reservoir', 'res-osier-250'),
     });
     expect(gapOf(tall, 'reservoir', 'top-fans')?.verdict).toBe('clash');
@@ -59,10 +59,14 @@ describe('gaps', () => {
   test('two long radiators meet in the corner when both are thick', () => {
     const both = edited(
       desk,
-      { do: 'item.replace', item: 'top-radiator', part: catalogued('radiator', 'rad-fell-360-60') },
       {
-        do: 'item.place',
-        item: 'top-radiator',
+        do: 'component.replace',
+        component: 'top-radiator',
+        part: catalogued('radiator', 'rad-fell-360-60'),
+      },
+      {
+        do: 'component.place',
+        component: 'top-radiator',
         placement: { on: 'mount', mount: 'top', slide_mm: 13, ports: 'start', air: 'in' },
       },
     );
@@ -88,8 +92,8 @@ describe('gaps', () => {
 
   test('but a joint does not let them stand in each other', () => {
     const same = edited(desk, {
-      do: 'item.place',
-      item: 'reservoir',
+      do: 'component.place',
+      component: 'reservoir',
       placement: { on: 'spot', spot: 'pump', turn: 0 },
     });
     expect(gapOf(same, 'pump', 'reservoir')?.verdict).toBe('clash');
@@ -97,13 +101,17 @@ describe('gaps', () => {
 
   test('the drive cage is in the way until it is taken out', () => {
     const caged = edited(desk, { do: 'case.remove-obstacle', obstacle: 'cage', removed: false });
-    expect(resolve(caged).obstacles.some((o) => o.item === 'case:cage')).toBe(true);
+    expect(resolve(caged).obstacles.some((o) => o.component === 'case:cage')).toBe(true);
   });
 
   test('unplaced parts are listed, not measured', () => {
-    const loose = edited(desk, { do: 'item.place', item: 'pump', placement: { on: 'bench' } });
+    const loose = edited(desk, {
+      do: 'component.place',
+      component: 'pump',
+      placement: { on: 'bench' },
+    });
     const fit = measureGaps(resolve(loose));
-    expect(fit.unplaced).toEqual([{ item: 'pump', why: 'lies on the bench' }]);
+    expect(fit.unplaced).toEqual([{ component: 'pump', why: 'lies on the bench' }]);
     expect(fit.gaps.some((g) => g.a === 'pump' || g.b === 'pump')).toBe(false);
   });
 });
@@ -144,7 +152,11 @@ describe('screws', () => {
     [20, 'too-short'],
     [30, 'holds'],
   ] as const)('%p mm by hand is %s', (screw_mm, verdict) => {
-    const build = edited(desk, { do: 'item.set', item: 'front-fans', values: { screw_mm } });
+    const build = edited(desk, {
+      do: 'component.set',
+      component: 'front-fans',
+      values: { screw_mm },
+    });
     expect(screwNeeds(resolve(build)).find((n) => n.fans === 'front-fans')).toMatchObject({
       verdict,
       chosen: 'by hand',

@@ -1,4 +1,4 @@
-import type { Model, PlacedItem, Solid } from '../system';
+import type { Model, PlacedComponent, Solid } from '../system';
 import type { Placement } from '../design';
 import type { MountFace } from '../components';
 import { bodyGap, boxGap, union, type Box } from '../geometry';
@@ -20,7 +20,7 @@ export interface Gap {
 
 export interface FitReport {
   readonly gaps: readonly Gap[];
-  readonly unplaced: readonly { readonly item: string; readonly why: string }[];
+  readonly unplaced: readonly { readonly component: string; readonly why: string }[];
 }
 
 /** Pairs farther apart than this are not reported, mm. */
@@ -38,7 +38,7 @@ export function measureGaps(model: Model): FitReport {
   return {
     gaps: gapsAround(model, null),
     unplaced: [...model.placed.values()].flatMap((p) =>
-      p.unplaced ? [{ item: p.item.id, why: p.unplaced }] : [],
+      p.unplaced ? [{ component: p.component.id, why: p.unplaced }] : [],
     ),
   };
 }
@@ -47,15 +47,15 @@ export function measureGaps(model: Model): FitReport {
 export function gapsAround(model: Model, only: ReadonlySet<string> | null): readonly Gap[] {
   const placed = [...model.placed.values()].filter((p) => p.frame !== null && p.solids.length > 0);
   const { clear_mm } = model.build.brief.limits;
-  const obstacles = [...new Set(model.obstacles.map((o) => o.item))].map((item) =>
-    model.obstacles.filter((o) => o.item === item),
+  const obstacles = [...new Set(model.obstacles.map((o) => o.component))].map((component) =>
+    model.obstacles.filter((o) => o.component === component),
   );
   const gaps: Gap[] = [];
-  const asked = (p: PlacedItem): boolean => only === null || only.has(p.item.id);
+  const asked = (p: PlacedComponent): boolean => only === null || only.has(p.component.id);
   placed.forEach((a, i) => {
     const mine = asked(a);
     for (let j = i + 1; j < placed.length; j += 1) {
-      const b = placed[j] as PlacedItem;
+      const b = placed[j] as PlacedComponent;
       if ((!mine && !asked(b)) || boxGap(extentOf(a), extentOf(b)) > NEAR_MM) continue;
       const near = nearest(a.solids, b.solids);
       if (
@@ -64,7 +64,7 @@ export function gapsAround(model: Model, only: ReadonlySet<string> | null): read
         !belong(model, a, b) &&
         !(near.gap >= -SLACK_MM && joined(model, a, b))
       )
-        push(gaps, near, [a.item.part.tolerance_mm, b.item.part.tolerance_mm], clear_mm);
+        push(gaps, near, [a.component.part.tolerance_mm, b.component.part.tolerance_mm], clear_mm);
     }
     if (!mine) return;
     for (const o of obstacles)
@@ -72,13 +72,18 @@ export function gapsAround(model: Model, only: ReadonlySet<string> | null): read
         push(
           gaps,
           nearest(a.solids, o),
-          [a.item.part.tolerance_mm, model.build.case?.tolerance_mm ?? 0],
+          [a.component.part.tolerance_mm, model.build.case?.tolerance_mm ?? 0],
           clear_mm,
         );
     if (model.interior) {
       const wall = outsideGap(model, a) ?? wallGap(a, model.interior);
       if (wall)
-        push(gaps, wall, [a.item.part.tolerance_mm, model.build.case?.tolerance_mm ?? 0], clear_mm);
+        push(
+          gaps,
+          wall,
+          [a.component.part.tolerance_mm, model.build.case?.tolerance_mm ?? 0],
+          clear_mm,
+        );
     }
   });
   gaps.sort((x, y) => x.gap_mm - y.gap_mm || x.a.localeCompare(y.a) || x.b.localeCompare(y.b));
@@ -86,13 +91,13 @@ export function gapsAround(model: Model, only: ReadonlySet<string> | null): read
 }
 
 /** A part that stands on a spot, or anywhere, touches what it stands on. */
-const standsOn = (p: PlacedItem, o: Solid): boolean =>
-  (p.item.placement.on === 'spot' || p.item.placement.on === 'free') &&
+const standsOn = (p: PlacedComponent, o: Solid): boolean =>
+  (p.component.placement.on === 'spot' || p.component.placement.on === 'free') &&
   p.solids.every((s) => Math.abs(s.box.min[1] - o.box.max[1]) < SLACK_MM);
 
 /** The box round all of a part. */
-const extents = new WeakMap<PlacedItem, Box>();
-function extentOf(p: PlacedItem): Box {
+const extents = new WeakMap<PlacedComponent, Box>();
+function extentOf(p: PlacedComponent): Box {
   const known = extents.get(p);
   if (known) return known;
   const box = union(p.solids.map((s) => s.box));
@@ -129,8 +134,8 @@ function push(
   if (!near || near.gap > NEAR_MM) return;
   const gap_mm = Math.abs(near.gap) < SLACK_MM ? 0 : near.gap;
   gaps.push({
-    a: near.a.item,
-    b: near.b.item,
+    a: near.a.component,
+    b: near.b.component,
     nameA: near.a.name,
     nameB: near.b.name,
     gap_mm,
@@ -141,17 +146,17 @@ function push(
 }
 
 /** Parts that are meant to touch: a part and what it sits on, and sets of fans on one radiator. */
-function belong(model: Model, a: PlacedItem, b: PlacedItem): boolean {
-  const hosts = (p: PlacedItem): string[] => {
+function belong(model: Model, a: PlacedComponent, b: PlacedComponent): boolean {
+  const hosts = (p: PlacedComponent): string[] => {
     const chain: string[] = [];
     for (let h = p.host; h && !chain.includes(h); h = model.placed.get(h)?.host ?? null)
       chain.push(h);
     return chain;
   };
-  if (hosts(a).includes(b.item.id) || hosts(b).includes(a.item.id)) return true;
+  if (hosts(a).includes(b.component.id) || hosts(b).includes(a.component.id)) return true;
   if (
-    a.item.part.kind === 'fan' &&
-    b.item.part.kind === 'fan' &&
+    a.component.part.kind === 'fan' &&
+    b.component.part.kind === 'fan' &&
     a.host !== null &&
     a.host === b.host
   )
@@ -160,13 +165,13 @@ function belong(model: Model, a: PlacedItem, b: PlacedItem): boolean {
 }
 
 /** Parts screwed together by a joint may touch, but not reach into each other. */
-function joined(model: Model, a: PlacedItem, b: PlacedItem): boolean {
+function joined(model: Model, a: PlacedComponent, b: PlacedComponent): boolean {
   return model.build.loops.some((l) =>
     l.links.some(
       (k) =>
         k.by === 'joint' &&
-        ((k.from.item === a.item.id && k.to.item === b.item.id) ||
-          (k.from.item === b.item.id && k.to.item === a.item.id)),
+        ((k.from.component === a.component.id && k.to.component === b.component.id) ||
+          (k.from.component === b.component.id && k.to.component === a.component.id)),
     ),
   );
 }
@@ -186,7 +191,7 @@ const WALLS: readonly {
 ];
 
 /** The wall a part rests on is no gap; the nearest of the others is. */
-function wallGap(p: PlacedItem, interior: Box): Near | null {
+function wallGap(p: PlacedComponent, interior: Box): Near | null {
   const rests = restsOn(p);
   let best: Near | null = null;
   for (const wall of WALLS) {
@@ -197,18 +202,22 @@ function wallGap(p: PlacedItem, interior: Box): Near | null {
           ? solid.box.min[wall.axis] - interior.min[wall.axis]
           : interior.max[wall.axis] - solid.box.max[wall.axis];
       if (!best || gap < best.gap)
-        best = { a: solid, b: { item: `case:${wall.face}`, name: wall.name, box: interior }, gap };
+        best = {
+          a: solid,
+          b: { component: `case:${wall.face}`, name: wall.name, box: interior },
+          gap,
+        };
     }
   }
   return best;
 }
 
 /** Fans beyond the frame have the cover before them, at the depth the case says. */
-function outsideGap(model: Model, p: PlacedItem): Near | null {
-  const { placement, part } = p.item;
+function outsideGap(model: Model, p: PlacedComponent): Near | null {
+  const { placement, part } = p.component;
   const host =
     placement.on === 'radiator' && placement.face === 'outside'
-      ? model.placed.get(placement.item)?.item.placement
+      ? model.placed.get(placement.component)?.component.placement
       : undefined;
   const mount =
     host?.on === 'mount' ? model.build.case?.mounts.find((m) => m.id === host.mount) : undefined;
@@ -216,13 +225,13 @@ function outsideGap(model: Model, p: PlacedItem): Near | null {
   if (!mount || !solid || part.kind !== 'fan') return null;
   return {
     a: solid,
-    b: { item: `case:${mount.face}-cover`, name: `${mount.face} cover`, box: solid.box },
+    b: { component: `case:${mount.face}-cover`, name: `${mount.face} cover`, box: solid.box },
     gap: (mount.outside_mm ?? 0) - part.size[2],
   };
 }
 
-function restsOn(p: PlacedItem): readonly (MountFace | 'tray')[] {
-  const { placement } = p.item;
+function restsOn(p: PlacedComponent): readonly (MountFace | 'tray')[] {
+  const { placement } = p.component;
   const faces: Record<Placement['on'], readonly (MountFace | 'tray')[]> = {
     bench: [],
     tray: ['tray', 'rear'],
@@ -230,7 +239,7 @@ function restsOn(p: PlacedItem): readonly (MountFace | 'tray')[] {
     bay: ['bottom', 'rear', 'tray'],
     slot: ['rear', 'tray'],
     riser: ['rear'],
-    item: ['tray', 'rear'],
+    component: ['tray', 'rear'],
     radiator: [],
     mount: [],
     spot: ['bottom'],
@@ -245,7 +254,7 @@ function restsOn(p: PlacedItem): readonly (MountFace | 'tray')[] {
 }
 
 /** A stack on a mount touches the frame it hangs on: the one its depth direction points away from. */
-function mountFaces(p: PlacedItem): readonly MountFace[] {
+function mountFaces(p: PlacedComponent): readonly MountFace[] {
   const z = p.frame?.z;
   if (!z) return [];
   if (z[0] !== 0) return [z[0] < 0 ? 'front' : 'rear'];

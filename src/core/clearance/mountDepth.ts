@@ -36,20 +36,22 @@ function along(face: Box, axis: 0 | 1 | 2, from: number, to: number): Box {
 export function thicknessAt(model: Model, mount: Mount): MountRoom {
   const hangs = new Set<string>();
   for (const p of model.placed.values()) {
-    const { placement } = p.item;
-    if (placement.on === 'mount' && placement.mount === mount.id) hangs.add(p.item.id);
+    const { placement } = p.component;
+    if (placement.on === 'mount' && placement.mount === mount.id) hangs.add(p.component.id);
   }
-  for (const p of model.placed.values()) if (p.host && hangs.has(p.host)) hangs.add(p.item.id);
+  for (const p of model.placed.values()) if (p.host && hangs.has(p.host)) hangs.add(p.component.id);
   const inward = mount.inward;
   const axis = inward.findIndex((d) => d !== 0) as 0 | 1 | 2;
   const sign = inward[axis] as number;
   const own = [...model.placed.values()]
-    .filter((p) => hangs.has(p.item.id))
+    .filter((p) => hangs.has(p.component.id))
     .flatMap((p) => p.solids);
   const face = own.length > 0 ? union(own.map((s) => s.box)) : railFace(mount);
   const reach = model.interior ? model.interior.max[axis] : 1000;
   const others: Solid[] = [
-    ...[...model.placed.values()].filter((p) => !hangs.has(p.item.id)).flatMap((p) => p.solids),
+    ...[...model.placed.values()]
+      .filter((p) => !hangs.has(p.component.id))
+      .flatMap((p) => p.solids),
     ...model.obstacles,
   ];
   let free = reach,

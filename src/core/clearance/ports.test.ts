@@ -10,9 +10,9 @@ const fits = (build: Build, ...edits: Edit[]): readonly PortFit[] => {
   const w = workOut(edits.reduce((b, e) => applyEdit(b, e).build, build));
   return portFits(w.model, w.reports.runs);
 };
-const of = (list: readonly PortFit[], item: string, port: string): PortFit => {
-  const f = list.find((p) => p.item === item && p.port === port);
-  if (!f) throw new Error(`no ${item} ${port}`);
+const of = (list: readonly PortFit[], component: string, port: string): PortFit => {
+  const f = list.find((p) => p.component === component && p.port === port);
+  if (!f) throw new Error(`no ${component} ${port}`);
   return f;
 };
 
@@ -20,12 +20,12 @@ describe('room at the ports', () => {
   test('every end of a run and every cap is told once', () => {
     const ends = desk.loops.flatMap((l) =>
       [...l.links.filter((k) => k.by === 'tube').flatMap((k) => [k.from, k.to]), ...l.caps].map(
-        (r) => `${r.item} ${r.port}`,
+        (r) => `${r.component} ${r.port}`,
       ),
     );
     expect(
       fits(desk)
-        .map((p) => `${p.item} ${p.port}`)
+        .map((p) => `${p.component} ${p.port}`)
         .sort(),
     ).toEqual([...ends].sort());
   });
@@ -33,7 +33,7 @@ describe('room at the ports', () => {
   /** Two compression fittings on a block's ports: distance of the ports less a diameter (arithmetic of the trade). */
   test("two fittings side by side: the ports' distance less one fitting's width", () => {
     const list = fits(desk),
-      [first] = list.filter((p) => p.item === 'processor-block');
+      [first] = list.filter((p) => p.component === 'processor-block');
     const [p, q] = (workOut(desk).model.placed.get('processor-block')?.ports ?? []).map(
       (x) => x.at,
     );
@@ -76,8 +76,8 @@ describe('room at the ports', () => {
     if (!p) throw new Error('no pump');
     const moved = of(
       fits(desk, {
-        do: 'item.place',
-        item: 'pump',
+        do: 'component.place',
+        component: 'pump',
         placement: { on: 'free', at: [352, 99, 175], turn: 0 },
       }),
       'pump',

@@ -13,15 +13,15 @@ import {
 
 /** What is screwed into a port, and the room a hand needs round it. */
 export interface PortFit {
-  readonly item: string;
+  readonly component: string;
   readonly port: string;
   readonly name: string;
   readonly fitting: string;
   /** Nearest thing to the fitting itself, mm; null when nothing is within reach. */
   readonly gap_mm: number | null;
   readonly with: string | null;
-  /** Its id: an item, or case:…; null for a wall. */
-  readonly withItem: string | null;
+  /** Its id: a component, or case:…; null for a wall. */
+  readonly withComponent: string | null;
   /** Tight: less than HAND_MM, so that it cannot be tightened by hand. */
   readonly verdict: 'clash' | 'tight' | 'clear';
   /** Another port's fitting is what is in the way: an extender on one of the two parts them. */
@@ -97,7 +97,7 @@ function gapUpTo(a: Body, b: Body, enough: number): number {
 export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[] {
   const screwed = screwedIn(model, runs);
   const solids = [...model.placed.values()].flatMap((p) => p.solids),
-    names = new Map(model.build.items.map((i) => [i.id, i.name])),
+    names = new Map(model.build.components.map((i) => [i.id, i.name])),
     nameOf = (id: string): string => names.get(id) ?? id;
   /** A part, what it sits on and what sits on it are made for each other: their own ports clear them. */
   const hosts = (id: string): readonly string[] => {
@@ -106,10 +106,10 @@ export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[]
   };
   return screwed
     .map((s): PortFit => {
-      const own = new Set([s.at.item, s.partner, ...hosts(s.at.item)]);
+      const own = new Set([s.at.component, s.partner, ...hosts(s.at.component)]);
       let gap = Infinity,
         gapWith: string | null = null,
-        gapItem: string | null = null,
+        gapComponent: string | null = null,
         beside = false;
       const near: Near[] = [];
       const meet = (body: Body, id: string, name: string, isPort: boolean): void => {
@@ -119,12 +119,12 @@ export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[]
         }
       };
       for (const solid of solids)
-        if (!own.has(solid.item)) meet(solid, solid.item, solid.name, false);
-      for (const o of model.obstacles) meet(o, o.item, o.name, false);
+        if (!own.has(solid.component)) meet(solid, solid.component, solid.name, false);
+      for (const o of model.obstacles) meet(o, o.component, o.name, false);
       for (const t of screwed)
-        if (t !== s && !(t.at.item === s.partner && s.at.item === t.partner))
+        if (t !== s && !(t.at.component === s.partner && s.at.component === t.partner))
           for (const body of t.bodies)
-            meet(body, t.at.item, `${nameOf(t.at.item)}, ${t.at.port.name}`, true);
+            meet(body, t.at.component, `${nameOf(t.at.component)}, ${t.at.port.name}`, true);
       // A body is nowhere nearer than the box it fills: where that is no nearer than what was found, nothing is worked out.
       for (const { mine, body, id, name, isPort, bound } of near.sort(
         (a, b) => a.bound - b.bound,
@@ -134,7 +134,7 @@ export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[]
         if (g < gap) {
           gap = g;
           gapWith = name;
-          gapItem = id;
+          gapComponent = id;
           beside = isPort;
         }
       }
@@ -144,7 +144,7 @@ export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[]
         if (wall.room < gap) {
           gap = wall.room;
           gapWith = wall.name;
-          gapItem = null;
+          gapComponent = null;
           beside = false;
         }
       const close = gap <= NEAR_MM;
@@ -154,13 +154,13 @@ export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[]
         return 'clear';
       };
       return {
-        item: s.at.item,
+        component: s.at.component,
         port: s.at.port.id,
-        name: `${nameOf(s.at.item)}, ${s.at.port.name}`,
+        name: `${nameOf(s.at.component)}, ${s.at.port.name}`,
         fitting: s.part.name,
         gap_mm: close ? gap : null,
         with: close ? gapWith : null,
-        withItem: close ? gapItem : null,
+        withComponent: close ? gapComponent : null,
         verdict: portVerdict(),
         besidePort: gap < HAND_MM && beside,
       };
@@ -202,8 +202,8 @@ function screwedIn(model: Model, runs: readonly Run[]): Screwed[] {
     partner: string | null,
     laid?: readonly Body[],
   ): Screwed[] => {
-    const host = model.placed.get(at?.item ?? '');
-    if (host?.item.placement.on === 'line' && !host.frame) return [];
+    const host = model.placed.get(at?.component ?? '');
+    if (host?.component.placement.on === 'line' && !host.frame) return [];
     const widest = parts.reduce<FittingPart | null>(
       (a, b) => (a && a.diameter_mm >= b.diameter_mm ? a : b),
       null,
@@ -227,7 +227,7 @@ function screwedIn(model: Model, runs: readonly Run[]): Screwed[] {
         const a = model.portAt(link.from),
           b = model.portAt(link.to);
         return link.bridge && a && b
-          ? put(a, [link.bridge], link.to.item, [
+          ? put(a, [link.bridge], link.to.component, [
               roundBody(a.at, b.at, link.bridge.diameter_mm / 2),
             ])
           : [];
@@ -241,8 +241,8 @@ function screwedIn(model: Model, runs: readonly Run[]): Screwed[] {
       const laid = (end: 'from' | 'to'): Body[] =>
         (run?.routed?.pieces ?? []).filter((b) => b.end === end).map(pieceBody);
       return [
-        ...put(model.portAt(link.from), parts('from'), link.to.item, laid('from')),
-        ...put(model.portAt(link.to), parts('to'), link.from.item, laid('to')),
+        ...put(model.portAt(link.from), parts('from'), link.to.component, laid('from')),
+        ...put(model.portAt(link.to), parts('to'), link.from.component, laid('to')),
       ];
     }),
   );

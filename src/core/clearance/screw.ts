@@ -49,15 +49,17 @@ export interface ScrewNeed {
 
 /** The screws each radiator asks for: four a fan on each face with fans, and four a section onto the frame when none are between. */
 export function screwNeeds(model: Model): readonly ScrewNeed[] {
-  return model.build.items.flatMap((radiator): ScrewNeed[] => {
+  return model.build.components.flatMap((radiator): ScrewNeed[] => {
     if (radiator.part.kind !== 'radiator' || radiator.placement.on !== 'mount') return [];
     const { part, placement } = radiator,
       box = model.build.case,
       mount = box?.mounts.find((m) => m.id === placement.mount);
     const frame = box && mount ? frameSheet(box, mount.face) : 0;
-    const fans = model.build.items.filter(
+    const fans = model.build.components.filter(
       (f) =>
-        f.part.kind === 'fan' && f.placement.on === 'radiator' && f.placement.item === radiator.id,
+        f.part.kind === 'fan' &&
+        f.placement.on === 'radiator' &&
+        f.placement.component === radiator.id,
     );
     const needs = fans.map((fan) => {
       const atFrame = fan.placement.on === 'radiator' && fan.placement.face !== 'interior';

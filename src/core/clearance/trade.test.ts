@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { catalogued, demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Edit, type Item } from '../design';
+import { applyEdit, type Build, type Edit, type Component } from '../design';
 import { evaluate, workOut } from '../analysis';
 import { resolve } from '../system';
 import { BOARD_STANDARDS, THREADS, type CasePart, type RadiatorPart } from '../components';
@@ -54,8 +54,8 @@ describe('at a mount', () => {
 
   test('58 mm in a "60 mm" space fits on paper: tight, and no fitting or hand goes in', () => {
     const build = edited(walled(60), {
-      do: 'item.replace',
-      item: 'front-radiator',
+      do: 'component.replace',
+      component: 'front-radiator',
       part: radiator(33),
     });
     const g = gapOf(build, 'front-radiator', 'case:wall');
@@ -72,9 +72,9 @@ describe('at a mount', () => {
     const pulling =
       resolve(
         edited(desk, {
-          do: 'item.place',
-          item: 'front-fans',
-          placement: { on: 'radiator', item: 'front-radiator', face: 'interior' },
+          do: 'component.place',
+          component: 'front-fans',
+          placement: { on: 'radiator', component: 'front-radiator', face: 'interior' },
         }),
       ).placed.get('front-radiator')?.ports[0]?.at[0] ?? NaN;
     expect(pulling - pushing).toBeCloseTo(25, 9);
@@ -82,9 +82,9 @@ describe('at a mount', () => {
 
   test('fans outside the frame give the radiator their whole thickness back', () => {
     const outside = edited(desk, {
-      do: 'item.place',
-      item: 'front-fans',
-      placement: { on: 'radiator', item: 'front-radiator', face: 'outside' },
+      do: 'component.place',
+      component: 'front-fans',
+      placement: { on: 'radiator', component: 'front-radiator', face: 'outside' },
     });
     const at = (b: Build): number =>
       resolve(b).placed.get('front-radiator')?.solids[0]?.box.min[0] ?? NaN;
@@ -93,8 +93,8 @@ describe('at a mount', () => {
     expect(gapOf(outside, 'front-fans', 'case:front-cover')?.gap_mm).toBeCloseTo(3, 9);
     const deep = workOut(
       edited(outside, {
-        do: 'item.replace',
-        item: 'front-fans',
+        do: 'component.replace',
+        component: 'front-fans',
         part: catalogued('fan', 'fan-wren-120-30'),
       }),
     );
@@ -113,19 +113,23 @@ describe('in the corner', () => {
     const meet = edited(
       desk,
       {
-        do: 'item.replace',
-        item: 'front-radiator',
+        do: 'component.replace',
+        component: 'front-radiator',
         part: catalogued('radiator', 'rad-fell-360-60'),
       },
       {
-        do: 'item.place',
-        item: 'front-radiator',
+        do: 'component.place',
+        component: 'front-radiator',
         placement: { on: 'mount', mount: 'front', slide_mm: 23, ports: 'start', air: 'in' },
       },
-      { do: 'item.replace', item: 'top-radiator', part: catalogued('radiator', 'rad-tarn-360-30') },
       {
-        do: 'item.place',
-        item: 'top-radiator',
+        do: 'component.replace',
+        component: 'top-radiator',
+        part: catalogued('radiator', 'rad-tarn-360-30'),
+      },
+      {
+        do: 'component.place',
+        component: 'top-radiator',
         placement: { on: 'mount', mount: 'top', slide_mm: 13, ports: 'start', air: 'in' },
       },
     );
@@ -135,8 +139,8 @@ describe('in the corner', () => {
         gapOf(meet, 'front-radiator', 'top-radiator')?.gap_mm,
     ).toBeLessThan(0);
     const slid = edited(meet, {
-      do: 'item.place',
-      item: 'front-radiator',
+      do: 'component.place',
+      component: 'front-radiator',
       placement: { on: 'mount', mount: 'front', slide_mm: 0, ports: 'start', air: 'in' },
     });
     expect(
@@ -155,16 +159,20 @@ describe('in the corner', () => {
     const meet = edited(
       desk,
       {
-        do: 'item.replace',
-        item: 'front-radiator',
+        do: 'component.replace',
+        component: 'front-radiator',
         part: catalogued('radiator', 'rad-fell-360-60'),
       },
       {
-        do: 'item.place',
-        item: 'front-radiator',
+        do: 'component.place',
+        component: 'front-radiator',
         placement: { on: 'mount', mount: 'front', slide_mm: 23, ports: 'start', air: 'in' },
       },
-      { do: 'item.replace', item: 'top-radiator', part: catalogued('radiator', 'rad-tarn-360-30') },
+      {
+        do: 'component.replace',
+        component: 'top-radiator',
+        part: catalogued('radiator', 'rad-tarn-360-30'),
+      },
     );
     const clash = evaluate(meet, {
       fixes: true,
@@ -188,7 +196,7 @@ describe('in the corner', () => {
 describe('ports', () => {
   /** Ports 20 mm apart, fittings 23 mm wide: they overlap by 3 mm; an extender lifts one over the other's collar only if it is longer than the fitting. */
   test('two ports too near each other cannot both take a fitting, and the one beside is named', () => {
-    const close = desk.items.map((i): Item =>
+    const close = desk.components.map((i): Component =>
       i.id === 'processor-block' && i.part.kind === 'block'
         ? {
             ...i,
@@ -202,10 +210,10 @@ describe('ports', () => {
           }
         : i,
     );
-    const w = workOut({ ...desk, items: close });
+    const w = workOut({ ...desk, components: close });
     const [a, b] = w.model.placed.get('processor-block')?.ports ?? [];
     const apart = Math.hypot(...([0, 1, 2] as const).map((i) => (a?.at[i] ?? 0) - (b?.at[i] ?? 0)));
-    const fit = portFits(w.model, w.reports.runs).find((p) => p.item === 'processor-block');
+    const fit = portFits(w.model, w.reports.runs).find((p) => p.component === 'processor-block');
     expect(fit?.gap_mm).toBeCloseTo(apart - (desk.loops[0]?.fitting.diameter_mm ?? 0), 6);
     expect(fit?.besidePort).toBe(true);
   });

@@ -43,12 +43,12 @@ export type {
   ReservoirPart,
   TubePart,
 } from './plumbing';
-export type { HeatedPart, ItemPart, Part, PartKind, PartOf, WetPart } from './types';
+export type { HeatedPart, ComponentPart, Part, PartKind, PartOf, WetPart } from './types';
 export { SOFT_MATERIALS } from './base';
 export { SUNDRY_DUTIES } from './goods';
 export { LOAD_CASES } from './machine';
 export { INLINE_DUTIES } from './plumbing';
-export { PART_KINDS, isWet, isHeated, isItemPart, drawingOf } from './kinds';
+export { PART_KINDS, isWet, isHeated, isComponentPart, drawingOf } from './kinds';
 export {
   BOARD_STANDARDS,
   FAN_PITCH,

@@ -1,27 +1,27 @@
-import type { HeatedPart, ItemPart, Part, PartKind, WetPart } from './types';
+import type { HeatedPart, ComponentPart, Part, PartKind, WetPart } from './types';
 
 /** Every kind, in the order of the Stores, with the word a builder uses. */
 export const PART_KINDS: Readonly<
-  Record<PartKind, { readonly one: string; readonly many: string; readonly item: boolean }>
+  Record<PartKind, { readonly one: string; readonly many: string; readonly component: boolean }>
 > = {
-  case: { one: 'case', many: 'Cases', item: false },
-  processor: { one: 'processor', many: 'Processors', item: true },
-  card: { one: 'graphics card', many: 'Graphics cards', item: true },
-  board: { one: 'board', many: 'Boards', item: true },
-  memory: { one: 'memory', many: 'Memory', item: true },
-  supply: { one: 'power supply', many: 'Power supplies', item: true },
-  block: { one: 'block', many: 'Blocks', item: true },
-  radiator: { one: 'radiator', many: 'Radiators', item: true },
-  fan: { one: 'fan', many: 'Fans', item: true },
-  pump: { one: 'pump', many: 'Pumps', item: true },
-  reservoir: { one: 'reservoir', many: 'Reservoirs', item: true },
-  inline: { one: 'in-line piece', many: 'In-line pieces', item: true },
-  tube: { one: 'tube', many: 'Tubes', item: false },
-  fitting: { one: 'fitting', many: 'Fittings', item: false },
-  coolant: { one: 'coolant', many: 'Coolants', item: false },
-  screw: { one: 'screw', many: 'Screws', item: false },
-  lead: { one: 'lead', many: 'Leads', item: false },
-  sundry: { one: 'sundry', many: 'Sundries and tools', item: false },
+  case: { one: 'case', many: 'Cases', component: false },
+  processor: { one: 'processor', many: 'Processors', component: true },
+  card: { one: 'graphics card', many: 'Graphics cards', component: true },
+  board: { one: 'board', many: 'Boards', component: true },
+  memory: { one: 'memory', many: 'Memory', component: true },
+  supply: { one: 'power supply', many: 'Power supplies', component: true },
+  block: { one: 'block', many: 'Blocks', component: true },
+  radiator: { one: 'radiator', many: 'Radiators', component: true },
+  fan: { one: 'fan', many: 'Fans', component: true },
+  pump: { one: 'pump', many: 'Pumps', component: true },
+  reservoir: { one: 'reservoir', many: 'Reservoirs', component: true },
+  inline: { one: 'in-line piece', many: 'In-line pieces', component: true },
+  tube: { one: 'tube', many: 'Tubes', component: false },
+  fitting: { one: 'fitting', many: 'Fittings', component: false },
+  coolant: { one: 'coolant', many: 'Coolants', component: false },
+  screw: { one: 'screw', many: 'Screws', component: false },
+  lead: { one: 'lead', many: 'Leads', component: false },
+  sundry: { one: 'sundry', many: 'Sundries and tools', component: false },
 };
 
 const WET: readonly PartKind[] = ['radiator', 'pump', 'reservoir', 'block', 'inline'];
@@ -29,7 +29,7 @@ const HEATED: readonly PartKind[] = ['processor', 'card', 'board', 'memory'];
 
 export const isWet = (p: Part): p is WetPart => WET.includes(p.kind);
 export const isHeated = (p: Part): p is HeatedPart => HEATED.includes(p.kind);
-export const isItemPart = (p: Part): p is ItemPart => PART_KINDS[p.kind].item;
+export const isComponentPart = (p: Part): p is ComponentPart => PART_KINDS[p.kind].component;
 
 /** Which line drawing stands for a part: its kind, for blocks with what they cool, for in-line pieces with what they do. */
 export const drawingOf = (p: Part): string => {

@@ -35,8 +35,8 @@ export type Part =
 export type PartKind = Part['kind'];
 export type PartOf<K extends PartKind> = Extract<Part, { kind: K }>;
 
-/** Parts that are placed in the case as items of a build. */
-export type ItemPart =
+/** Parts that are placed in the case as components of a build. */
+export type ComponentPart =
   | ProcessorPart
   | CardPart
   | BoardPart

@@ -32,7 +32,7 @@ export function pairFacts(a: Metal, b: Metal, environment: Environment): PairFac
 }
 
 export interface Carrier {
-  readonly item: string;
+  readonly component: string;
   readonly name: string;
   readonly area_mm2: number;
   /** Metals under its plating, where this metal is one. */ readonly platedOver: readonly Metal[];
@@ -96,8 +96,8 @@ export function judgeMetals(build: Build): MetalReport {
           dissolves: j.dissolves,
           areaRatio: cathode.area_mm2 > 0 ? anode.area_mm2 / cathode.area_mm2 : Infinity,
           carriers: {
-            [x.metal]: x.carriers.map((c) => c.item),
-            [y.metal]: y.carriers.map((c) => c.item),
+            [x.metal]: x.carriers.map((c) => c.component),
+            [y.metal]: y.carriers.map((c) => c.component),
           },
         };
       }),
@@ -113,11 +113,11 @@ export function judgeMetals(build: Build): MetalReport {
 
 function wettedMetals(build: Build, loop: Loop): WettedMetal[] {
   const found = new Map<Metal, { area: number; carriers: Carrier[]; platedOver: Set<Metal> }>();
-  const note = (s: WettedSurface, item: string, name: string, times: number): void => {
+  const note = (s: WettedSurface, component: string, name: string, times: number): void => {
     const entry = found.get(s.metal) ?? { area: 0, carriers: [], platedOver: new Set<Metal>() };
     entry.area += s.area_mm2 * times;
     entry.carriers.push({
-      item,
+      component,
       name,
       area_mm2: s.area_mm2 * times,
       platedOver: s.platedOver ? [s.platedOver] : [],
@@ -126,12 +126,12 @@ function wettedMetals(build: Build, loop: Loop): WettedMetal[] {
     found.set(s.metal, entry);
   };
   const touched = new Set([
-    ...loop.links.flatMap((l) => [l.from.item, l.to.item]),
-    ...loop.caps.map((c) => c.item),
+    ...loop.links.flatMap((l) => [l.from.component, l.to.component]),
+    ...loop.caps.map((c) => c.component),
   ]);
-  for (const item of build.items)
-    if (touched.has(item.id) && isWet(item.part))
-      for (const s of item.part.wetted) note(s, item.id, item.name, 1);
+  for (const component of build.components)
+    if (touched.has(component.id) && isWet(component.part))
+      for (const s of component.part.wetted) note(s, component.id, component.name, 1);
   const ends = 2 * loop.links.filter((l) => l.by === 'tube').length;
   if (ends > 0)
     for (const s of loop.fitting.wetted)
@@ -153,10 +153,10 @@ function wettedMetals(build: Build, loop: Loop): WettedMetal[] {
 function merge(carriers: readonly Carrier[]): Carrier[] {
   const by = new Map<string, Carrier>();
   for (const c of carriers)
-    by.set(c.item, {
+    by.set(c.component, {
       ...c,
-      area_mm2: (by.get(c.item)?.area_mm2 ?? 0) + c.area_mm2,
-      platedOver: [...new Set([...(by.get(c.item)?.platedOver ?? []), ...c.platedOver])],
+      area_mm2: (by.get(c.component)?.area_mm2 ?? 0) + c.area_mm2,
+      platedOver: [...new Set([...(by.get(c.component)?.platedOver ?? []), ...c.platedOver])],
     });
   return [...by.values()];
 }

@@ -45,15 +45,15 @@ describe("a loop's plastics and rubbers", () => {
   test('bodies, seals and tube of every part in the loop, each once', () => {
     const softs = judgeSofts(desk),
       of = (m: string) => softs.find((s) => s.material === m);
-    expect(of('acrylic')?.carriers.some((c) => c.item === 'reservoir' && c.as === 'body')).toBe(
-      true,
-    );
-    expect(of('EPDM rubber')?.carriers.some((c) => c.item === 'pump' && c.as === 'seal')).toBe(
+    expect(
+      of('acrylic')?.carriers.some((c) => c.component === 'reservoir' && c.as === 'body'),
+    ).toBe(true);
+    expect(of('EPDM rubber')?.carriers.some((c) => c.component === 'pump' && c.as === 'seal')).toBe(
       true,
     );
     expect(softs.flatMap((s) => s.carriers).filter((c) => c.as === 'tube').length).toBe(1);
     for (const s of softs)
-      expect(new Set(s.carriers.map((c) => `${c.item}/${c.as}`)).size).toBe(s.carriers.length);
+      expect(new Set(s.carriers.map((c) => `${c.component}/${c.as}`)).size).toBe(s.carriers.length);
   });
 
   test("what the coolant's own data say goes before the table", () => {
@@ -83,14 +83,14 @@ describe("a loop's plastics and rubbers", () => {
   test('a part whose data do not tell is not judged, and one in no loop neither', () => {
     const silent = {
       ...desk,
-      items: desk.items.map((i) =>
+      components: desk.components.map((i) =>
         'softs' in i.part ? { ...i, part: { ...i.part, softs: undefined } } : i,
       ),
     } as unknown as Build;
     expect(
       judgeSofts(silent)
         .flatMap((s) => s.carriers)
-        .some((c) => c.item === 'reservoir'),
+        .some((c) => c.component === 'reservoir'),
     ).toBe(false);
     expect(judgeSofts({ ...desk, loops: [] })).toEqual([]);
   });

@@ -3,7 +3,7 @@ import { isWet, type SoftMaterial, type SoftWetted } from '../components';
 import { EFFECT, judgeSoft, type Agent, type SoftVerdict } from './polymer';
 
 export interface SoftCarrier {
-  readonly item: string;
+  readonly component: string;
   readonly name: string;
   readonly as: SoftWetted['as'] | 'tube';
 }
@@ -36,26 +36,30 @@ export function judgeSofts(build: Build): readonly SoakedSoft[] {
     const by = new Map<SoftMaterial, SoftCarrier[]>();
     const note = (material: SoftMaterial, carrier: SoftCarrier): void => {
       const list = by.get(material) ?? [];
-      if (!list.some((c) => c.item === carrier.item && c.as === carrier.as))
+      if (!list.some((c) => c.component === carrier.component && c.as === carrier.as))
         by.set(material, [...list, carrier]);
     };
     const touched = new Set([
-      ...loop.links.flatMap((l) => [l.from.item, l.to.item]),
-      ...loop.caps.map((c) => c.item),
+      ...loop.links.flatMap((l) => [l.from.component, l.to.component]),
+      ...loop.caps.map((c) => c.component),
     ]);
-    for (const item of build.items)
-      if (touched.has(item.id) && isWet(item.part))
-        for (const s of item.part.softs ?? [])
-          note(s.material, { item: item.id, name: item.name, as: s.as });
+    for (const component of build.components)
+      if (touched.has(component.id) && isWet(component.part))
+        for (const s of component.part.softs ?? [])
+          note(s.material, { component: component.id, name: component.name, as: s.as });
     const fittings = [
       ...(loop.links.some((l) => l.by === 'tube') ? [loop.fitting] : []),
       ...loop.caps.map((c) => build.kit[c.with]),
     ];
     for (const f of fittings)
       for (const s of f.softs ?? [])
-        note(s.material, { item: `fitting:${f.id}`, name: f.name, as: s.as });
+        note(s.material, { component: `fitting:${f.id}`, name: f.name, as: s.as });
     if (loop.links.some((l) => l.by === 'tube'))
-      note(loop.tube.material, { item: `tube:${loop.tube.id}`, name: loop.tube.name, as: 'tube' });
+      note(loop.tube.material, {
+        component: `tube:${loop.tube.id}`,
+        name: loop.tube.name,
+        as: 'tube',
+      });
     return [...by]
       .map(([material, carriers]): SoakedSoft => ({
         loop: loop.id,

@@ -4,13 +4,13 @@ import {
   applyEdit,
   EditError,
   emptyBuild,
-  findItem,
+  findComponent,
   freeId,
-  loopOfItem,
+  loopOfComponent,
   type Build,
   type Edit,
   type EditKind,
-  type Item,
+  type Component,
 } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
@@ -26,14 +26,14 @@ const spare = {
 /** One of every edit, on the same build: the table must stay complete. */
 const EDITS: Record<EditKind, Edit> = {
   'kit.leads': { do: 'kit.leads', leads: [catalogued('lead', 'lead-split-3')] },
-  'item.measured': {
-    do: 'item.measured',
-    item: 'top-radiator',
+  'component.measured': {
+    do: 'component.measured',
+    component: 'top-radiator',
     measured: { against: 'air', points: [[150, 4, 18]], source: 'own bench' },
   },
-  'item.rating': {
-    do: 'item.rating',
-    item: 'top-radiator',
+  'component.rating': {
+    do: 'component.rating',
+    component: 'top-radiator',
     rating: { heat_W: 300, difference_K: 10, speed_rpm: 1800 },
   },
   'choices.profile': {
@@ -48,20 +48,24 @@ const EDITS: Record<EditKind, Edit> = {
   'brief.limit': { do: 'brief.limit', values: { rise_K: 14, part_C: 80 } },
   'case.choose': { do: 'case.choose', case: catalogued('case', 'case-orrery-11') },
   'case.remove-obstacle': { do: 'case.remove-obstacle', obstacle: 'cage', removed: false },
-  'item.add': { do: 'item.add', item: spare },
-  'item.remove': { do: 'item.remove', item: 'card-block' },
-  'item.rename': { do: 'item.rename', item: 'pump', name: 'Heart' },
-  'item.replace': {
-    do: 'item.replace',
-    item: 'pump',
+  'component.add': { do: 'component.add', component: spare },
+  'component.remove': { do: 'component.remove', component: 'card-block' },
+  'component.rename': { do: 'component.rename', component: 'pump', name: 'Heart' },
+  'component.replace': {
+    do: 'component.replace',
+    component: 'pump',
     part: catalogued('pump', 'pump-brook-compact'),
   },
-  'item.place': { do: 'item.place', item: 'top-radiator', placement: { on: 'bench' } },
-  'item.set': { do: 'item.set', item: 'processor', values: { draw_W: 160 } },
-  'item.unset': { do: 'item.unset', item: 'pump', keys: ['speed_rpm'] },
-  'item.curve': {
-    do: 'item.curve',
-    item: 'pump',
+  'component.place': {
+    do: 'component.place',
+    component: 'top-radiator',
+    placement: { on: 'bench' },
+  },
+  'component.set': { do: 'component.set', component: 'processor', values: { draw_W: 160 } },
+  'component.unset': { do: 'component.unset', component: 'pump', keys: ['speed_rpm'] },
+  'component.curve': {
+    do: 'component.curve',
+    component: 'pump',
     of: 'head',
     points: [
       [0, 3],
@@ -69,7 +73,11 @@ const EDITS: Record<EditKind, Edit> = {
     ],
     source: 'own bench',
   },
-  'item.ratings': { do: 'item.ratings', item: 'pump', ratings: { head_m: 4, pressure_kPa: 150 } },
+  'component.ratings': {
+    do: 'component.ratings',
+    component: 'pump',
+    ratings: { head_m: 4, pressure_kPa: 150 },
+  },
   'fans.speed': { do: 'fans.speed', speed_rpm: 900 },
   'loop.add': { do: 'loop.add', loop: { ...loop, id: 'second', links: [], caps: [] } },
   'loop.remove': { do: 'loop.remove', loop: 'loop' },
@@ -96,8 +104,8 @@ const EDITS: Record<EditKind, Edit> = {
     loop: 'loop',
     link: {
       id: 'extra',
-      from: { item: 'pump', port: 'low' },
-      to: { item: 'reservoir', port: 'top' },
+      from: { component: 'pump', port: 'low' },
+      to: { component: 'reservoir', port: 'top' },
       by: 'tube',
       ends: { from: 'auto', to: 'auto' },
     },
@@ -123,7 +131,12 @@ const EDITS: Record<EditKind, Edit> = {
     link: loop.links[1]?.id ?? '',
     ends: { from: 'rotary90', to: 'straight' },
   },
-  'cap.set': { do: 'cap.set', loop: 'loop', port: { item: 'pump', port: 'low' }, with: 'plug' },
+  'cap.set': {
+    do: 'cap.set',
+    loop: 'loop',
+    port: { component: 'pump', port: 'low' },
+    with: 'plug',
+  },
   'kit.set': { do: 'kit.set', duty: 'plug', fitting: catalogued('fitting', 'fit-plug-low') },
   'kit.screws': { do: 'kit.screws', screws: [] },
   batch: {
@@ -164,18 +177,27 @@ describe('edits', () => {
   });
 
   test.each([
-    [{ do: 'item.remove', item: 'ghost' }, 'items.ghost'],
+    [{ do: 'component.remove', component: 'ghost' }, 'components.ghost'],
     [{ do: 'loop.remove', loop: 'ghost' }, 'loops.ghost'],
     [
       { do: 'link.ends', loop: 'loop', link: 'ghost', ends: { from: 'auto', to: 'auto' } },
       'loops.loop.links.ghost',
     ],
-    [{ do: 'item.add', item: { ...spare, id: 'pump' } }, 'items.pump'],
+    [{ do: 'component.add', component: { ...spare, id: 'pump' } }, 'components.pump'],
     [{ do: 'loop.add', loop }, 'loops.loop'],
-    [{ do: 'item.replace', item: 'pump', part: spare.part }, 'items.pump.part'],
-    [{ do: 'item.curve', item: 'card-block', of: 'head', points: [] }, 'items.card-block.part'],
-    [{ do: 'item.curve', item: 'card-block', of: 7, points: [] }, 'items.card-block.part.passages'],
-    [{ do: 'item.ratings', item: 'card-block', ratings: {} }, 'items.card-block.part'],
+    [{ do: 'component.replace', component: 'pump', part: spare.part }, 'components.pump.part'],
+    [
+      { do: 'component.curve', component: 'card-block', of: 'head', points: [] },
+      'components.card-block.part',
+    ],
+    [
+      { do: 'component.curve', component: 'card-block', of: 7, points: [] },
+      'components.card-block.part.passages',
+    ],
+    [
+      { do: 'component.ratings', component: 'card-block', ratings: {} },
+      'components.card-block.part',
+    ],
   ] as readonly (readonly [Edit, string])[])('%j is refused with its place', (edit, place) => {
     try {
       applyEdit(desk, edit);
@@ -187,51 +209,59 @@ describe('edits', () => {
   });
 
   test('a part taken out joins what was before and after it, and its fans go with a radiator', () => {
-    const out = applyEdit(desk, { do: 'item.remove', item: 'card-block' }).build;
+    const out = applyEdit(desk, { do: 'component.remove', component: 'card-block' }).build;
     expect(
-      out.loops[0]?.links.some((l) => l.from.item === 'pump' && l.to.item === 'processor-block'),
+      out.loops[0]?.links.some(
+        (l) => l.from.component === 'pump' && l.to.component === 'processor-block',
+      ),
     ).toBe(true);
-    const bare = applyEdit(desk, { do: 'item.remove', item: 'front-radiator' }).build;
-    expect(findItem(bare, 'front-fans')).toBeUndefined();
+    const bare = applyEdit(desk, { do: 'component.remove', component: 'front-radiator' }).build;
+    expect(findComponent(bare, 'front-fans')).toBeUndefined();
     expect(
       bare.loops[0]?.links.some(
-        (l) => l.from.item === 'front-radiator' || l.to.item === 'front-radiator',
+        (l) => l.from.component === 'front-radiator' || l.to.component === 'front-radiator',
       ),
     ).toBe(false);
   });
 
   test('one of two parts side by side taken out: its branch and both tees go, the other stays in the row', () => {
     const tower = demoBuild('fenland-flood-tower') as Build;
-    const out = applyEdit(tower, { do: 'item.remove', item: 'card-block-b' }).build;
-    expect(out.items.filter((i) => i.part.kind === 'inline' && i.part.duty === 'tee')).toEqual([]);
+    const out = applyEdit(tower, { do: 'component.remove', component: 'card-block-b' }).build;
+    expect(out.components.filter((i) => i.part.kind === 'inline' && i.part.duty === 'tee')).toEqual(
+      [],
+    );
     const links = out.loops[1]?.links ?? [];
-    expect(links.find((l) => l.to.item === 'card-block-a')?.from.item).toBe('floor-radiator');
-    expect(links.find((l) => l.from.item === 'card-block-a')?.to.item).toBe('top-radiator');
+    expect(links.find((l) => l.to.component === 'card-block-a')?.from.component).toBe(
+      'floor-radiator',
+    );
+    expect(links.find((l) => l.from.component === 'card-block-a')?.to.component).toBe(
+      'top-radiator',
+    );
     expect(new Set(links.map((l) => l.id)).size).toBe(links.length);
   });
 
   test('a case without a mount sends what hung there to the bench', () => {
     const small = applyEdit(desk, EDITS['case.choose']).build;
-    expect(findItem(small, 'front-radiator')?.placement).toEqual({ on: 'bench' });
-    expect(findItem(small, 'top-radiator')?.placement.on).toBe('mount');
+    expect(findComponent(small, 'front-radiator')?.placement).toEqual({ on: 'bench' });
+    expect(findComponent(small, 'top-radiator')?.placement.on).toBe('mount');
     expect(small.choices.removed).toEqual([]);
   });
 
   test("fan speed is held inside each fan's range", () => {
     const fast = applyEdit(desk, { do: 'fans.speed', speed_rpm: 9000 }).build;
-    for (const i of fast.items)
+    for (const i of fast.components)
       if (i.part.kind === 'fan') expect(i.settings.speed_rpm).toBe(i.part.fullSpeed_rpm);
   });
 
   test('a run onto a capped port takes the cap off', () => {
     const added = applyEdit(desk, EDITS['link.add']).build;
-    expect(added.loops[0]?.caps.some((c) => c.item === 'reservoir' && c.port === 'top')).toBe(
+    expect(added.loops[0]?.caps.some((c) => c.component === 'reservoir' && c.port === 'top')).toBe(
       false,
     );
   });
 
   test('a part replaced keeps the runs whose ports it has', () => {
-    const other = applyEdit(desk, EDITS['item.replace']).build;
+    const other = applyEdit(desk, EDITS['component.replace']).build;
     expect(other.loops[0]?.links).toEqual(loop.links);
   });
 });
@@ -242,25 +272,25 @@ describe('finding things', () => {
     expect(freeId([], 'run')).toBe('run');
   });
 
-  test('the loop of an item', () => {
-    expect(loopOfItem(desk, 'pump')?.id).toBe('loop');
-    expect(loopOfItem(desk, 'memory')).toBeUndefined();
+  test('the loop of a component', () => {
+    expect(loopOfComponent(desk, 'pump')?.id).toBe('loop');
+    expect(loopOfComponent(desk, 'memory')).toBeUndefined();
   });
 
   test('an empty build has everything but parts', () => {
     const empty = emptyBuild('New', STANDARD_KIT);
-    expect(empty.items).toEqual([]);
+    expect(empty.components).toEqual([]);
     expect(empty.case).toBeNull();
     expect(CATALOGUE.length).toBeGreaterThan(100);
   });
 
   test('an edit may be applied again: what it brings in is copied, not handed over', () => {
-    const pump = desk.items.find((i) => i.part.kind === 'pump') as Item;
+    const pump = desk.components.find((i) => i.part.kind === 'pump') as Component;
     const edit: Edit = {
       do: 'batch',
       edits: [
-        { do: 'item.add', item: { ...pump, id: 'again', settings: {} } },
-        { do: 'item.set', item: 'again', values: { speed_rpm: 2000 } },
+        { do: 'component.add', component: { ...pump, id: 'again', settings: {} } },
+        { do: 'component.set', component: 'again', values: { speed_rpm: 2000 } },
       ],
     };
     const before = JSON.stringify(edit);
@@ -268,6 +298,6 @@ describe('finding things', () => {
       twice = applyEdit(desk, edit).build;
     expect(JSON.stringify(edit)).toBe(before);
     expect(twice).toEqual(once);
-    expect(twice.items.find((i) => i.id === 'again')?.settings.speed_rpm).toBe(2000);
+    expect(twice.components.find((i) => i.id === 'again')?.settings.speed_rpm).toBe(2000);
   });
 });

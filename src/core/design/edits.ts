@@ -3,7 +3,7 @@ import type {
   CasePart,
   CoolantPart,
   FittingPart,
-  ItemPart,
+  ComponentPart,
   LeadPart,
   MeasuredRadiator,
   PumpPart,
@@ -18,7 +18,7 @@ import type {
   Build,
   CapDuty,
   EndPiece,
-  Item,
+  Component,
   KitDuty,
   LaidRoute,
   Link,
@@ -44,32 +44,40 @@ export type Edit =
   | { readonly do: 'brief.limit'; readonly values: Partial<Limits> }
   | { readonly do: 'case.choose'; readonly case: CasePart }
   | { readonly do: 'case.remove-obstacle'; readonly obstacle: string; readonly removed: boolean }
-  | { readonly do: 'item.add'; readonly item: Item }
-  | { readonly do: 'item.remove'; readonly item: string }
-  | { readonly do: 'item.rename'; readonly item: string; readonly name: string }
-  | { readonly do: 'item.replace'; readonly item: string; readonly part: ItemPart }
-  | { readonly do: 'item.place'; readonly item: string; readonly placement: Placement }
-  | { readonly do: 'item.set'; readonly item: string; readonly values: Settings }
-  | { readonly do: 'item.unset'; readonly item: string; readonly keys: readonly (keyof Settings)[] }
+  | { readonly do: 'component.add'; readonly component: Component }
+  | { readonly do: 'component.remove'; readonly component: string }
+  | { readonly do: 'component.rename'; readonly component: string; readonly name: string }
+  | { readonly do: 'component.replace'; readonly component: string; readonly part: ComponentPart }
+  | { readonly do: 'component.place'; readonly component: string; readonly placement: Placement }
+  | { readonly do: 'component.set'; readonly component: string; readonly values: Settings }
   | {
-      readonly do: 'item.curve';
-      readonly item: string;
+      readonly do: 'component.unset';
+      readonly component: string;
+      readonly keys: readonly (keyof Settings)[];
+    }
+  | {
+      readonly do: 'component.curve';
+      readonly component: string;
       /** Of a passage by its number from 1, a pump's head, a fan's pressure, or a block's K/W. */ readonly of:
         number | 'head' | 'pressure' | 'resistance';
       readonly points: readonly (readonly [number, number])[];
       readonly source?: string;
     }
   | {
-      readonly do: 'item.ratings';
-      readonly item: string;
+      readonly do: 'component.ratings';
+      readonly component: string;
       readonly ratings: NonNullable<PumpPart['ratings']>;
     }
   | {
-      readonly do: 'item.measured';
-      readonly item: string;
+      readonly do: 'component.measured';
+      readonly component: string;
       /** Null: the model alone again. */ readonly measured: MeasuredRadiator | null;
     }
-  | { readonly do: 'item.rating'; readonly item: string; readonly rating: RadiatorRating | null }
+  | {
+      readonly do: 'component.rating';
+      readonly component: string;
+      readonly rating: RadiatorRating | null;
+    }
   | { readonly do: 'choices.profile'; readonly profile: readonly LoadStep[] }
   | { readonly do: 'fans.speed'; readonly speed_rpm: number }
   | { readonly do: 'loop.add'; readonly loop: Loop }
@@ -181,7 +189,9 @@ function dropLayout(draft: D): void {
   const tubes = new Set(
     draft.loops.flatMap((loop) => loop.links.flatMap((l) => (l.by === 'tube' ? [l.id] : []))),
   );
-  const hanging = new Set(draft.items.flatMap((i) => (i.placement.on === 'line' ? [i.id] : [])));
+  const hanging = new Set(
+    draft.components.flatMap((i) => (i.placement.on === 'line' ? [i.id] : [])),
+  );
   const { routes, poses, noWay } = draft.layout;
   for (const id of Object.keys(routes)) if (!tubes.has(id)) delete routes[id];
   for (const id of Object.keys(noWay)) if (!tubes.has(id)) delete noWay[id];
@@ -202,10 +212,11 @@ function setEach<T>(into: Record<string, T>, values: Readonly<Record<string, T |
   }
 }
 
-function itemOf(draft: D, id: string): Draft<Item> {
-  const item = draft.items.find((i) => i.id === id);
-  if (!item) throw new EditError(`There is no part "${id}" in this build.`, `items.${id}`);
-  return item;
+function componentOf(draft: D, id: string): Draft<Component> {
+  const component = draft.components.find((i) => i.id === id);
+  if (!component)
+    throw new EditError(`There is no part "${id}" in this build.`, `components.${id}`);
+  return component;
 }
 
 function loopOf(draft: D, id: string): Draft<Loop> {
@@ -215,9 +226,9 @@ function loopOf(draft: D, id: string): Draft<Loop> {
 }
 
 function radiatorOf(draft: D, id: string): Draft<RadiatorPart> {
-  const { part } = itemOf(draft, id);
+  const { part } = componentOf(draft, id);
   if (part.kind !== 'radiator')
-    throw new EditError(`A ${part.kind} sheds no heat to air.`, `items.${id}.part`);
+    throw new EditError(`A ${part.kind} sheds no heat to air.`, `components.${id}.part`);
   return part;
 }
 
@@ -225,8 +236,8 @@ function removeWhere<T>(list: T[], match: (entry: T) => boolean): void {
   for (let i = list.length - 1; i >= 0; i -= 1) if (match(list[i] as T)) list.splice(i, 1);
 }
 
-const portIs = (ref: PortRef, item: string, port?: string): boolean =>
-  ref.item === item && (port === undefined || ref.port === port);
+const portIs = (ref: PortRef, component: string, port?: string): boolean =>
+  ref.component === component && (port === undefined || ref.port === port);
 
 /** What an edit brings in is copied: an edit of the same batch may change it, and the edit itself may be applied again. */
 const own = <T>(value: T): Draft<T> => structuredClone(value) as Draft<T>;
@@ -250,49 +261,55 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       removeWhere(draft.choices.removed, (o) => o === edit.obstacle);
       if (edit.removed) draft.choices.removed.push(edit.obstacle);
       return;
-    case 'item.add':
-      if (draft.items.some((i) => i.id === edit.item.id))
-        throw new EditError(`There is a part "${edit.item.id}" already.`, `items.${edit.item.id}`);
-      draft.items.push(own(edit.item));
+    case 'component.add':
+      if (draft.components.some((i) => i.id === edit.component.id))
+        throw new EditError(
+          `There is a part "${edit.component.id}" already.`,
+          `components.${edit.component.id}`,
+        );
+      draft.components.push(own(edit.component));
       return;
-    case 'item.remove':
-      removeItem(draft, edit.item);
+    case 'component.remove':
+      removeComponent(draft, edit.component);
       return;
-    case 'item.rename':
-      itemOf(draft, edit.item).name = edit.name;
+    case 'component.rename':
+      componentOf(draft, edit.component).name = edit.name;
       return;
-    case 'item.replace':
-      replacePart(draft, edit.item, edit.part);
+    case 'component.replace':
+      replacePart(draft, edit.component, edit.part);
       return;
-    case 'item.place':
-      itemOf(draft, edit.item).placement = own(edit.placement);
+    case 'component.place':
+      componentOf(draft, edit.component).placement = own(edit.placement);
       return;
-    case 'item.set':
-      Object.assign(itemOf(draft, edit.item).settings, own(edit.values));
+    case 'component.set':
+      Object.assign(componentOf(draft, edit.component).settings, own(edit.values));
       return;
-    case 'item.unset': {
-      const { settings } = itemOf(draft, edit.item);
+    case 'component.unset': {
+      const { settings } = componentOf(draft, edit.component);
       for (const key of edit.keys) delete settings[key];
       return;
     }
-    case 'item.curve':
-      setCurve(itemOf(draft, edit.item), edit);
+    case 'component.curve':
+      setCurve(componentOf(draft, edit.component), edit);
       return;
-    case 'item.ratings': {
-      const { part } = itemOf(draft, edit.item);
+    case 'component.ratings': {
+      const { part } = componentOf(draft, edit.component);
       if (part.kind !== 'pump')
-        throw new EditError(`A ${part.kind} has no printed head.`, `items.${edit.item}.part`);
+        throw new EditError(
+          `A ${part.kind} has no printed head.`,
+          `components.${edit.component}.part`,
+        );
       part.ratings = { ...edit.ratings };
       return;
     }
-    case 'item.measured': {
-      const part = radiatorOf(draft, edit.item);
+    case 'component.measured': {
+      const part = radiatorOf(draft, edit.component);
       if (edit.measured) part.measured = own(edit.measured);
       else delete part.measured;
       return;
     }
-    case 'item.rating': {
-      const part = radiatorOf(draft, edit.item);
+    case 'component.rating': {
+      const part = radiatorOf(draft, edit.component);
       if (edit.rating) part.rating = own(edit.rating);
       else delete part.rating;
       return;
@@ -301,11 +318,11 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       draft.choices.profile = own(edit.profile);
       return;
     case 'fans.speed':
-      for (const item of draft.items) {
-        if (item.part.kind === 'fan')
-          item.settings.speed_rpm = Math.min(
-            item.part.fullSpeed_rpm,
-            Math.max(item.part.minSpeed_rpm, edit.speed_rpm),
+      for (const component of draft.components) {
+        if (component.part.kind === 'fan')
+          component.settings.speed_rpm = Math.min(
+            component.part.fullSpeed_rpm,
+            Math.max(component.part.minSpeed_rpm, edit.speed_rpm),
           );
       }
       return;
@@ -341,7 +358,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       const loop = loopOf(draft, edit.loop);
       for (const ref of [edit.link.from, edit.link.to])
         for (const l of draft.loops)
-          removeWhere(l.caps, (c) => c.item === ref.item && c.port === ref.port);
+          removeWhere(l.caps, (c) => c.component === ref.component && c.port === ref.port);
       loop.links.push(own(edit.link));
       return;
     }
@@ -381,7 +398,10 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
     }
     case 'cap.set': {
       for (const l of draft.loops)
-        removeWhere(l.caps, (c) => c.item === edit.port.item && c.port === edit.port.port);
+        removeWhere(
+          l.caps,
+          (c) => c.component === edit.port.component && c.port === edit.port.port,
+        );
       if (edit.with) loopOf(draft, edit.loop).caps.push({ ...edit.port, with: edit.with });
       return;
     }
@@ -444,14 +464,14 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
 
 /** Measured points in place of the part's own: the snapshot in this build alone. */
 function setCurve(
-  item: Draft<Item>,
-  { of, points, source, item: id }: Extract<Edit, { do: 'item.curve' }>,
+  component: Draft<Component>,
+  { of, points, source, component: id }: Extract<Edit, { do: 'component.curve' }>,
 ): void {
-  const { part } = item;
+  const { part } = component;
   const list = points.map(([x, y]) => [x, y] as [number, number]);
   if (of === 'head') {
     if (part.kind !== 'pump')
-      throw new EditError(`A ${part.kind} has no head curve.`, `items.${id}.part`);
+      throw new EditError(`A ${part.kind} has no head curve.`, `components.${id}.part`);
     part.points = list;
     if (source === undefined) delete part.pointsSource;
     else part.pointsSource = source;
@@ -459,7 +479,7 @@ function setCurve(
   }
   if (of === 'pressure') {
     if (part.kind !== 'fan')
-      throw new EditError(`A ${part.kind} has no fan curve.`, `items.${id}.part`);
+      throw new EditError(`A ${part.kind} has no fan curve.`, `components.${id}.part`);
     part.points = list;
     if (source === undefined) delete part.pointsSource;
     else part.pointsSource = source;
@@ -467,7 +487,7 @@ function setCurve(
   }
   if (of === 'resistance') {
     if (part.kind !== 'block')
-      throw new EditError(`A ${part.kind} has no K/W over flow.`, `items.${id}.part`);
+      throw new EditError(`A ${part.kind} has no K/W over flow.`, `components.${id}.part`);
     part.resistance = list;
     if (source === undefined) delete part.resistanceSource;
     else part.resistanceSource = source;
@@ -475,7 +495,10 @@ function setCurve(
   }
   const passage = 'passages' in part ? part.passages[of - 1] : undefined;
   if (!passage)
-    throw new EditError(`There is no passage ${of} in this part.`, `items.${id}.part.passages`);
+    throw new EditError(
+      `There is no passage ${of} in this part.`,
+      `components.${id}.part.passages`,
+    );
   passage.points = list;
   if (source === undefined) delete passage.source;
   else passage.source = source;
@@ -487,38 +510,39 @@ function chooseCase(draft: D, next: CasePart): void {
   draft.choices.removed = draft.choices.removed.filter((id) =>
     next.obstacles.some((o) => o.id === id),
   );
-  for (const item of draft.items) {
-    const p = item.placement;
+  for (const component of draft.components) {
+    const p = component.placement;
     if (p.on === 'mount' && !next.mounts.some((m) => m.id === p.mount))
-      item.placement = { on: 'bench' };
+      component.placement = { on: 'bench' };
     if (p.on === 'spot' && !next.spots.some((s) => s.id === p.spot))
-      item.placement = { on: 'bench' };
-    if (p.on === 'riser' && !next.riser) item.placement = { on: 'slot', slot: 1 };
+      component.placement = { on: 'bench' };
+    if (p.on === 'riser' && !next.riser) component.placement = { on: 'slot', slot: 1 };
   }
 }
 
 /** What stood on the part falls to the bench; its runs and caps go; the runs before and after it are joined again. */
-function removeItem(draft: D, id: string): void {
-  itemOf(draft, id);
+function removeComponent(draft: D, id: string): void {
+  componentOf(draft, id);
   removeWhere(
-    draft.items,
+    draft.components,
     (i) =>
       i.id === id ||
-      (i.part.kind === 'fan' && i.placement.on === 'radiator' && i.placement.item === id),
+      (i.part.kind === 'fan' && i.placement.on === 'radiator' && i.placement.component === id),
   );
-  for (const item of draft.items)
-    if (item.placement.on === 'item' && item.placement.item === id)
-      item.placement = { on: 'bench' };
+  for (const component of draft.components)
+    if (component.placement.on === 'component' && component.placement.component === id)
+      component.placement = { on: 'bench' };
   for (const loop of draft.loops) {
     const before = loop.links.filter((l) => portIs(l.to, id) && !portIs(l.from, id));
     const after = loop.links.filter((l) => portIs(l.from, id) && !portIs(l.to, id));
     removeWhere(loop.links, (l) => portIs(l.from, id) || portIs(l.to, id));
-    removeWhere(loop.caps, (c) => c.item === id);
+    removeWhere(loop.caps, (c) => c.component === id);
     const [first] = before,
       [last] = after;
-    if (first && last && isTee(draft, first.from.item) && isTee(draft, last.to.item)) {
+    if (first && last && isTee(draft, first.from.component) && isTee(draft, last.to.component)) {
       // A branch goes as a whole: a bare tube in its place would take the flow from its neighbour.
-      for (const tee of new Set([first.from.item, last.to.item])) dissolveTee(draft, loop, tee);
+      for (const tee of new Set([first.from.component, last.to.component]))
+        dissolveTee(draft, loop, tee);
       continue;
     }
     if (
@@ -526,7 +550,7 @@ function removeItem(draft: D, id: string): void {
       after.length === 1 &&
       first &&
       last &&
-      first.from.item !== last.to.item
+      first.from.component !== last.to.component
     ) {
       loop.links.push({
         ...first,
@@ -539,7 +563,7 @@ function removeItem(draft: D, id: string): void {
 }
 
 const isTee = (draft: D, id: string): boolean => {
-  const part = draft.items.find((i) => i.id === id)?.part;
+  const part = draft.components.find((i) => i.id === id)?.part;
   return part?.kind === 'inline' && part.tee !== undefined;
 };
 
@@ -557,27 +581,29 @@ function dissolveTee(draft: D, loop: Draft<Loop>, tee: string): void {
     ends: { from: into.ends.from, to: out.ends.to },
   };
   removeWhere(loop.links, (l) => l.id === out.id);
-  removeWhere(loop.caps, (c) => c.item === tee);
-  removeWhere(draft.items, (i) => i.id === tee);
+  removeWhere(loop.caps, (c) => c.component === tee);
+  removeWhere(draft.components, (i) => i.id === tee);
 }
 
 /** Another part in the same place keeps the runs whose ports it has; ports it lacks are let go. */
-function replacePart(draft: D, id: string, part: ItemPart): void {
-  const item = itemOf(draft, id);
-  if (item.part.kind !== part.kind)
+function replacePart(draft: D, id: string, part: ComponentPart): void {
+  const component = componentOf(draft, id);
+  if (component.part.kind !== part.kind)
     throw new EditError(
-      `A ${part.kind} cannot stand in for a ${item.part.kind}.`,
-      `items.${id}.part`,
+      `A ${part.kind} cannot stand in for a ${component.part.kind}.`,
+      `components.${id}.part`,
     );
-  if (item.name === item.part.name) item.name = part.name;
-  item.part = own(part);
+  if (component.name === component.part.name) component.name = part.name;
+  component.part = own(part);
   if (!('ports' in part)) return;
   const has = (port: string): boolean => part.ports.some((p) => p.id === port);
   for (const loop of draft.loops) {
     removeWhere(
       loop.links,
-      (l) => (l.from.item === id && !has(l.from.port)) || (l.to.item === id && !has(l.to.port)),
+      (l) =>
+        (l.from.component === id && !has(l.from.port)) ||
+        (l.to.component === id && !has(l.to.port)),
     );
-    removeWhere(loop.caps, (c) => c.item === id && !has(c.port));
+    removeWhere(loop.caps, (c) => c.component === id && !has(c.port));
   }
 }

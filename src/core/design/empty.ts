@@ -35,7 +35,7 @@ export function emptyBuild(name: string, kit: Kit, brief: Brief = DEFAULT_BRIEF)
     name,
     brief,
     case: null,
-    items: [],
+    components: [],
     loops: [],
     kit,
     layout: EMPTY_LAYOUT,

@@ -1,18 +1,19 @@
-import type { Build, Item, Loop, PortRef } from './types';
+import type { Build, Component, Loop, PortRef } from './types';
 
-export const findItem = (build: Build, id: string): Item | undefined =>
-  build.items.find((i) => i.id === id);
+export const findComponent = (build: Build, id: string): Component | undefined =>
+  build.components.find((i) => i.id === id);
 
 /** The loop a part belongs to: the first that has a run or cap on it. */
-export function loopOfItem(build: Build, id: string): Loop | undefined {
+export function loopOfComponent(build: Build, id: string): Loop | undefined {
   return build.loops.find(
     (l) =>
-      l.links.some((k) => k.from.item === id || k.to.item === id) ||
-      l.caps.some((c) => c.item === id),
+      l.links.some((k) => k.from.component === id || k.to.component === id) ||
+      l.caps.some((c) => c.component === id),
   );
 }
 
-export const samePort = (a: PortRef, b: PortRef): boolean => a.item === b.item && a.port === b.port;
+export const samePort = (a: PortRef, b: PortRef): boolean =>
+  a.component === b.component && a.port === b.port;
 
 /** A free identity made from a stem: "radiator-2". Deterministic. */
 export function freeId(taken: Iterable<string>, stem: string): string {

@@ -6,7 +6,7 @@ export type {
   CapDuty,
   Control,
   EndPiece,
-  Item,
+  Component,
   Kit,
   KitDuty,
   LaidEnd,
@@ -27,5 +27,5 @@ export type {
 } from './types';
 export { applyEdit, EditError, type Applied, type Edit, type EditKind } from './edits';
 export { DEFAULT_BRIEF, emptyBuild, EMPTY_LAYOUT } from './empty';
-export { findItem, freeId, loopOfItem, samePort } from './find';
+export { findComponent, freeId, loopOfComponent, samePort } from './find';
 export { withoutRoutes } from './withoutRoutes';

@@ -34,9 +34,9 @@ const PLACEMENTS = {
   bay: on('bay'),
   slot: on('slot', { slot: Joi.number().integer().min(1).max(10).required() }),
   riser: on('riser'),
-  item: on('item', { item: id().required() }),
+  component: on('component', { component: id().required() }),
   radiator: on('radiator', {
-    item: id().required(),
+    component: id().required(),
     face: Joi.string().valid('frame', 'interior', 'outside').required(),
   }),
   mount: on('mount', {
@@ -60,7 +60,7 @@ const pick = (key: string, schemas: Record<string, Joi.ObjectSchema>): Joi.Alter
     }).unknown(),
   });
 
-const itemPart = pick('kind', {
+const componentPart = pick('kind', {
   processor: PART_SCHEMAS.processor,
   card: PART_SCHEMAS.card,
   board: PART_SCHEMAS.board,
@@ -82,7 +82,7 @@ const control = Joi.object({
     .max(130)
     .pattern(
       /^[A-Za-z0-9][A-Za-z0-9._:-]*(\/[A-Za-z0-9][A-Za-z0-9._:-]*)?$/,
-      'coolant or item/spot',
+      'coolant or component/spot',
     )
     .required(),
   points: Joi.array()
@@ -111,10 +111,10 @@ const control = Joi.object({
   ramp_rpms: Joi.number().min(1).max(20000).required(),
 });
 
-export const itemSchema = Joi.object({
+export const componentSchema = Joi.object({
   id: id().required(),
   name: text(80).required(),
-  part: itemPart.required(),
+  part: componentPart.required(),
   placement: pick('on', PLACEMENTS).required(),
   settings: Joi.object({
     speed_rpm: Joi.number().min(0).max(20000),
@@ -132,7 +132,7 @@ export const itemSchema = Joi.object({
   }).required(),
 });
 
-const ref = { item: id().required(), port: id().required() };
+const ref = { component: id().required(), port: id().required() };
 const end = Joi.string().valid('auto', 'straight', 'rotary45', 'rotary90', 'extender');
 const unit = vec(Joi.number().min(-1).max(1));
 const laidEnd = Joi.object({
@@ -215,7 +215,7 @@ export const buildSchema = Joi.object({
   name: text(80).required(),
   brief: briefSchema.required(),
   case: PART_SCHEMAS.case.allow(null).required(),
-  items: Joi.array().items(itemSchema).max(120).unique('id').required(),
+  components: Joi.array().items(componentSchema).max(120).unique('id').required(),
   loops: Joi.array().items(loopSchema).max(8).unique('id').required(),
   kit: Joi.object({
     plug: small,

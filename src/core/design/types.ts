@@ -3,7 +3,7 @@ import type {
   CasePart,
   CoolantPart,
   FittingPart,
-  ItemPart,
+  ComponentPart,
   LeadPart,
   LoadCaseId,
   ScrewPart,
@@ -51,10 +51,10 @@ export type Placement =
   | { readonly on: 'bay' }
   | { readonly on: 'slot'; readonly slot: number }
   | { readonly on: 'riser' }
-  | { readonly on: 'item'; readonly item: string }
+  | { readonly on: 'component'; readonly component: string }
   | {
       readonly on: 'radiator';
-      readonly item: string;
+      readonly component: string;
       /** `outside`: beyond the frame, under the cover. */ readonly face:
         'frame' | 'interior' | 'outside';
     }
@@ -72,7 +72,7 @@ export type Placement =
 
 /** How a fan or pump follows a temperature. */
 export interface Control {
-  /** "coolant" (the warmest loop mean it may look at), or a hot spot as item/spot. */
+  /** "coolant" (the warmest loop mean it may look at), or a hot spot as component/spot. */
   readonly sensor: string;
   /** Temperature and speed, both rising; held beyond the ends. */
   readonly points: readonly (readonly [temp_C: number, speed_rpm: number])[];
@@ -114,17 +114,17 @@ export interface Settings {
   readonly screw_mm?: number;
 }
 
-export interface Item {
+export interface Component {
   readonly id: string;
   readonly name: string;
   /** A snapshot: newer data in the Stores never changes a build by itself. */
-  readonly part: ItemPart;
+  readonly part: ComponentPart;
   readonly placement: Placement;
   readonly settings: Settings;
 }
 
 export interface PortRef {
-  readonly item: string;
+  readonly component: string;
   readonly port: string;
 }
 
@@ -164,7 +164,7 @@ export interface Link {
 
 export type CapDuty = 'plug' | 'drain' | 'fill';
 export interface Cap {
-  readonly item: string;
+  readonly component: string;
   readonly port: string;
   readonly with: CapDuty;
 }
@@ -236,7 +236,7 @@ export interface Build {
   readonly name: string;
   readonly brief: Brief;
   readonly case: CasePart | null;
-  readonly items: readonly Item[];
+  readonly components: readonly Component[];
   readonly loops: readonly Loop[];
   readonly kit: Kit;
   readonly layout: Layout;

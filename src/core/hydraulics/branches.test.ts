@@ -31,9 +31,9 @@ describe('branches', () => {
   /** Kirchhoff's two laws for a hydraulic split (any textbook of pipe networks): flows add up at the tee, and drops across parallel ways are equal. */
   test('lanes share the flow of the trunk and drop alike', () => {
     const rows = rowsOf(tower, 'loop-2');
-    const a = rows.find((r) => r.items.includes('card-block-a')),
-      b = rows.find((r) => r.items.includes('card-block-b'));
-    const trunk = rows.find((r) => r.items.includes('top-radiator'));
+    const a = rows.find((r) => r.components.includes('card-block-a')),
+      b = rows.find((r) => r.components.includes('card-block-b'));
+    const trunk = rows.find((r) => r.components.includes('top-radiator'));
     expect((a?.flow_Lmin ?? 0) + (b?.flow_Lmin ?? 0)).toBeCloseTo(trunk?.flow_Lmin ?? NaN, 6);
     expect((a?.share ?? 0) + (b?.share ?? 0)).toBeCloseTo(1, 6);
     expect(rows.map((r) => r.takes_kPa).every((t) => t > 0)).toBe(true);
@@ -61,11 +61,11 @@ describe('branches', () => {
 
   test('a block nearly plugged leaves its lane next to nothing', () => {
     const added = applyEdit(tower, {
-      do: 'item.set',
-      item: 'card-block-a',
+      do: 'component.set',
+      component: 'card-block-a',
       values: { clogged: 0.95 },
     }).build;
-    const a = rowsOf(added, 'loop-2').find((r) => r.items.includes('card-block-a'));
+    const a = rowsOf(added, 'loop-2').find((r) => r.components.includes('card-block-a'));
     expect(a?.share ?? 1).toBeLessThan(0.12);
   });
 });

@@ -8,7 +8,7 @@ export interface Branch {
   readonly from: string;
   readonly to: string;
   /** Parts it leads through, in flow order; where it starts and ends not among them. */
-  readonly items: readonly string[];
+  readonly components: readonly string[];
   readonly links: readonly string[];
   /** Along its way, L/min; never below 0. */
   readonly flow_Lmin: number;
@@ -31,7 +31,7 @@ export function branchesOf(
   const most = Math.max(1e-9, ...own.map((l) => Math.abs(l.flow_Lmin)));
   const place = (id: string): number => {
     const link = flowOf(id);
-    return link?.item ? graph.stations.indexOf(link.item) : graph.route.indexOf(id);
+    return link?.component ? graph.stations.indexOf(link.component) : graph.route.indexOf(id);
   };
   const rows = chainNetwork(network).chains.map((chain): Branch => {
     const forward = chain.members.map((m) => ({
@@ -68,7 +68,7 @@ export function branchesOf(
       links: way.map((f) => f.link.id),
       flow_Lmin: Math.abs(flow),
       share: Math.abs(flow) / most,
-      items: [...new Set(way.flatMap((f) => flowOf(f.link.id)?.item ?? []))].filter(
+      components: [...new Set(way.flatMap((f) => flowOf(f.link.id)?.component ?? []))].filter(
         (i) => i !== from && i !== to,
       ),
       takes_kPa: way.reduce(

@@ -7,7 +7,7 @@ export const SAG_SHARES = [0.25, 0.5, 0.75] as const;
 
 /** What dirt in one part does to the loop. */
 export interface Sag {
-  readonly item: string;
+  readonly component: string;
   readonly steps: readonly {
     readonly share: number;
     /** Round the loop, and through the part itself, L/min. */ readonly flow_Lmin: number;
@@ -17,17 +17,20 @@ export interface Sag {
 }
 
 /** Blocks, filters and meters: where dirt settles. */
-const settles = ({ item }: GraphEdge): boolean =>
-  item?.part.kind === 'block' ||
-  (item?.part.kind === 'inline' && (item.part.duty === 'filter' || item.part.duty === 'meter'));
+const settles = ({ component }: GraphEdge): boolean =>
+  component?.part.kind === 'block' ||
+  (component?.part.kind === 'inline' &&
+    (component.part.duty === 'filter' || component.part.duty === 'meter'));
 
 /** For every part where dirt settles: the flow with a share of its channels plugged, on top of what is plugged already. */
 export function saggingFlow(graph: LoopGraph, network: FlowNetwork): readonly Sag[] {
-  const items = [...new Set(graph.edges.filter(settles).map((e) => e.item?.id as string))];
-  return items.map((item): Sag => {
-    const own = new Set(graph.edges.filter((e) => e.item?.id === item).map((e) => e.id));
+  const components = [
+    ...new Set(graph.edges.filter(settles).map((e) => e.component?.id as string)),
+  ];
+  return components.map((component): Sag => {
+    const own = new Set(graph.edges.filter((e) => e.component?.id === component).map((e) => e.id));
     return {
-      item,
+      component,
       steps: SAG_SHARES.map((share) => {
         const { flows, drops } = solveNetwork({
           ...network,

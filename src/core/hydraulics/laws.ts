@@ -91,20 +91,23 @@ export function linkOf(
         ? tubeLossOf(run, loop, kit)
         : { length_mm: 0, bore_mm: loop.tube.inner_mm, minor: [] },
     };
-  const { item, passage } = edge;
-  if (item?.part.kind === 'pump')
+  const { component, passage } = edge;
+  if (component?.part.kind === 'pump')
     return {
       ...ends,
-      pump: { curve: curveOfPump(item.part), speed: pumpShare(item.part, item.settings.speed_rpm) },
+      pump: {
+        curve: curveOfPump(component.part),
+        speed: pumpShare(component.part, component.settings.speed_rpm),
+      },
     };
-  if (item?.settings.shut) return null;
-  if (item?.part.kind === 'inline' && item.part.tee) {
+  if (component?.settings.shut) return null;
+  if (component?.part.kind === 'inline' && component.part.tee) {
     const {
       bore_mm,
       run: [a],
       branch,
       leg_mm,
-    } = item.part.tee;
+    } = component.part.tee;
     const legName = () => {
       if (passage?.from === branch) return 'branch';
       if (passage?.from === a) return 'run-a';
@@ -114,19 +117,19 @@ export function linkOf(
     return {
       ...ends,
       pipe: { length_mm: leg_mm, bore_mm, minor: [] },
-      tee: { id: item.id, leg, bore_mm },
+      tee: { id: component.id, leg, bore_mm },
     };
   }
   const points = passage?.points ?? [];
   const fit = points.some(([q]) => q > 0) ? fitOf(points) : { a: 1e-4, b: 0 };
   return {
     ...ends,
-    curve: clogCurve(scaleCurve(fit, curveScale(fluid)), item?.settings.clogged ?? 0),
+    curve: clogCurve(scaleCurve(fit, curveScale(fluid)), component?.settings.clogged ?? 0),
   };
 }
 
 const isReservoir = (model: Model, node: string): boolean =>
-  model.placed.get(node.split('/')[0] as string)?.item.part.kind === 'reservoir';
+  model.placed.get(node.split('/')[0] as string)?.component.part.kind === 'reservoir';
 
 /** A loop as a network of its coolant at a temperature; the first reservoir holds the pressure. */
 export function networkOf(

@@ -9,9 +9,12 @@ const desk = demoBuild('dawn-chorus-desk') as Build;
 const w = workOut(desk);
 const loop = w.reports.flow.loops[0];
 const profile = loop?.profile;
-const nodeOf = (item: string, chamber: string): NonNullable<typeof profile>['nodes'][number] => {
-  const found = profile?.nodes.find((n) => n.node === `${item}/${chamber}`);
-  if (!found) throw new Error(`no ${item}/${chamber}`);
+const nodeOf = (
+  component: string,
+  chamber: string,
+): NonNullable<typeof profile>['nodes'][number] => {
+  const found = profile?.nodes.find((n) => n.node === `${component}/${chamber}`);
+  if (!found) throw new Error(`no ${component}/${chamber}`);
   return found;
 };
 
@@ -57,8 +60,9 @@ describe('pressures round the loop', () => {
 
   test('a loop that stands still has no profile', () => {
     expect(
-      workOut(applyEdit(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 0 } }).build)
-        .reports.flow.loops[0]?.profile,
+      workOut(
+        applyEdit(desk, { do: 'component.set', component: 'pump', values: { speed_rpm: 0 } }).build,
+      ).reports.flow.loops[0]?.profile,
     ).toBeNull();
   });
 });
@@ -68,7 +72,7 @@ describe('sagging flow', () => {
   const sags = saggingFlow(graph, networkOf(w.model, graph, w.reports.runs, loop?.coolant_C ?? 30));
 
   test("every block is asked, flow falls and the block's share of the pressure grows", () => {
-    expect(sags.map((s) => s.item).sort()).toEqual(['card-block', 'processor-block']);
+    expect(sags.map((s) => s.component).sort()).toEqual(['card-block', 'processor-block']);
     for (const { steps } of sags) {
       const flows = [loop?.flow_Lmin ?? NaN, ...steps.map((s) => s.flow_Lmin)];
       for (let i = 1; i < flows.length; i += 1)
@@ -80,10 +84,11 @@ describe('sagging flow', () => {
 
   test('is what a part said to be clogged does in the build', () => {
     const clogged = workOut(
-      applyEdit(desk, { do: 'item.set', item: 'card-block', values: { clogged: 0.5 } }).build,
+      applyEdit(desk, { do: 'component.set', component: 'card-block', values: { clogged: 0.5 } })
+        .build,
     );
     expect(clogged.reports.flow.loops[0]?.flow_Lmin).toBeCloseTo(
-      sags.find((s) => s.item === 'card-block')?.steps[1]?.flow_Lmin ?? NaN,
+      sags.find((s) => s.component === 'card-block')?.steps[1]?.flow_Lmin ?? NaN,
       2,
     );
   });

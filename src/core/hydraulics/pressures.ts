@@ -6,7 +6,7 @@ import { GRAVITY_MS2 } from '../units';
 /** Pressure where the coolant passes one chamber of one part. */
 export interface NodePressure {
   readonly node: string;
-  readonly item: string;
+  readonly component: string;
   /** What pump and losses make of it, against the reservoir, kPa; heights left out. */
   readonly relative_kPa: number;
   /** Height over the case's floor, mm; null while the part has no place. */
@@ -37,13 +37,15 @@ export function loopPressures(
   pressures: ReadonlyMap<string, number>,
 ): LoopPressures {
   const heightOf = (node: string): number | null => {
-    const [item, chamber] = node.split('/') as [string, string];
-    const ports = model.placed.get(item)?.ports ?? [];
+    const [component, chamber] = node.split('/') as [string, string];
+    const ports = model.placed.get(component)?.ports ?? [];
     const own = ports.filter((p) => p.port.chamber === chamber);
     const used = own.length > 0 ? own : ports;
     return used.length === 0 ? null : used.reduce((s, p) => s + p.at[1], 0) / used.length;
   };
-  const tanks = graph.stations.filter((s) => model.placed.get(s)?.item.part.kind === 'reservoir');
+  const tanks = graph.stations.filter(
+    (s) => model.placed.get(s)?.component.part.kind === 'reservoir',
+  );
   const tops = (model.placed.get(tanks[0] ?? '')?.ports ?? []).map((p) => p.at[1]);
   const surface_mm = tops.length > 0 ? Math.max(...tops) : null;
   const air_kPa = standardPressure(model.build.brief.altitude_m) / 1000;
@@ -51,8 +53,8 @@ export function loopPressures(
     .filter((n) => pressures.has(n))
     .map((node): NodePressure => {
       const relative_kPa = pressures.get(node) ?? 0;
-      const item = node.split('/')[0] as string;
-      const open = tanks.includes(item);
+      const component = node.split('/')[0] as string;
+      const open = tanks.includes(component);
       const height_mm = open ? surface_mm : heightOf(node);
       const height_kPa =
         surface_mm === null || height_mm === null
@@ -60,7 +62,7 @@ export function loopPressures(
           : (fluid.density_kgm3 * GRAVITY_MS2 * (surface_mm - height_mm)) / 1e6;
       return {
         node,
-        item,
+        component,
         relative_kPa,
         height_mm,
         height_kPa,

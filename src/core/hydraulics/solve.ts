@@ -16,7 +16,7 @@ export interface LinkFlow {
   readonly from: string;
   readonly to: string;
   readonly kind: 'passage' | 'tube' | 'joint';
-  readonly item: string | null;
+  readonly component: string | null;
   /** Below 0 when it runs against the way the link is drawn. */
   readonly flow_Lmin: number;
   /** Taken from the flow; a pump's is negative. */
@@ -51,7 +51,7 @@ export interface LoopFlow {
   /** The same with heights and the air on the reservoir, node by node; null while nothing is solved. */
   readonly profile: LoopPressures | null;
   /** Parts that nothing can flow through: they hang on a dead end, or stand in a piece apart from the reservoir's. */
-  readonly idle: readonly { readonly item: string; readonly why: 'dead end' | 'apart' }[];
+  readonly idle: readonly { readonly component: string; readonly why: 'dead end' | 'apart' }[];
 }
 
 export interface FlowReport {
@@ -78,7 +78,9 @@ export function solveFlow(
 
 const turns = (graph: LoopGraph): boolean =>
   graph.edges.some(
-    (e) => e.item?.part.kind === 'pump' && pumpShare(e.item.part, e.item.settings.speed_rpm) > 0,
+    (e) =>
+      e.component?.part.kind === 'pump' &&
+      pumpShare(e.component.part, e.component.settings.speed_rpm) > 0,
   );
 
 interface Solved {
@@ -124,11 +126,13 @@ function idleParts(
       ...dead,
       ...graph.edges.map((e) => e.id).filter((id) => !network.links.some((l) => l.id === id)),
     ]);
-  const items = [...new Set(graph.edges.flatMap((e) => (e.item ? [e.item.id] : [])))];
-  return items.flatMap((item): LoopFlow['idle'] => {
-    const own = graph.edges.filter((e) => e.item?.id === item);
-    if (own.every((e) => away.has(e.id))) return [{ item, why: 'apart' }];
-    return own.every((e) => hung.has(e.id)) ? [{ item, why: 'dead end' }] : [];
+  const components = [
+    ...new Set(graph.edges.flatMap((e) => (e.component ? [e.component.id] : []))),
+  ];
+  return components.flatMap((component): LoopFlow['idle'] => {
+    const own = graph.edges.filter((e) => e.component?.id === component);
+    if (own.every((e) => away.has(e.id))) return [{ component, why: 'apart' }];
+    return own.every((e) => hung.has(e.id)) ? [{ component, why: 'dead end' }] : [];
   });
 }
 
@@ -163,21 +167,21 @@ function reportLoop(
       from: edge.from,
       to: edge.to,
       kind: edge.kind,
-      item: edge.item?.id ?? null,
+      component: edge.component?.id ?? null,
       flow_Lmin: q,
       drop_kPa: drop,
       reynolds: re,
       regime: regimeName(),
     });
-    if (edge.item?.part.kind === 'pump') {
-      const speed = pumpShare(edge.item.part, edge.item.settings.speed_rpm);
+    if (edge.component?.part.kind === 'pump') {
+      const speed = pumpShare(edge.component.part, edge.component.settings.speed_rpm);
       pumps.push({
-        id: edge.item.id,
+        id: edge.component.id,
         loop: loop.id,
         flow_Lmin: q,
         head_m: pressureToHead(-drop, fluid.density_kgm3),
         speed,
-        speed_rpm: speed * edge.item.part.fullSpeed_rpm,
+        speed_rpm: speed * edge.component.part.fullSpeed_rpm,
       });
       given += -drop * q;
     }
@@ -203,4 +207,4 @@ function reportLoop(
 
 /** At rest, what the pumps press with. */
 const headOf = (pump: PumpFlow, links: readonly LinkFlow[]): number =>
-  -(links.find((l) => l.item === pump.id)?.drop_kPa ?? 0);
+  -(links.find((l) => l.component === pump.id)?.drop_kPa ?? 0);

@@ -18,7 +18,7 @@ const split = edited(desk, splitEdit(desk, 'loop', ['card-block', 'processor-blo
 /** Each port takes one fitting (common practice, no source). */
 function portsOnce(build: Build): void {
   const ends = build.loops.flatMap((l) =>
-    l.links.flatMap((k) => [k.from, k.to]).map((r) => `${r.item}/${r.port}`),
+    l.links.flatMap((k) => [k.from, k.to]).map((r) => `${r.component}/${r.port}`),
   );
   expect(new Set(ends).size).toBe(ends.length);
   expect(guardBuild(JSON.parse(JSON.stringify(build))).ok).toBe(true);
@@ -29,11 +29,11 @@ describe('splitting a loop', () => {
     portsOnce(split);
     const g = graphOf(split);
     expect([g.closed, g.branched, g.layout.lanes]).toEqual([true, true, 2]);
-    const lane = (item: string): number | undefined =>
-      g.layout.visits.find((v) => v.item === item)?.lane;
+    const lane = (component: string): number | undefined =>
+      g.layout.visits.find((v) => v.component === component)?.lane;
     expect([lane('card-block'), lane('processor-block')].sort()).toEqual([0, 1]);
-    const column = (item: string): number =>
-      g.layout.visits.find((v) => v.item === item)?.column ?? -1;
+    const column = (component: string): number =>
+      g.layout.visits.find((v) => v.component === component)?.column ?? -1;
     expect(column('card-block')).toBe(column('processor-block'));
     expect(g.stations[0]).toBe('reservoir');
     expect(new Set(g.stations).size).toBe(g.stations.length);
@@ -44,7 +44,7 @@ describe('splitting a loop', () => {
     portsOnce(row);
     expect(graphOf(row).branched).toBe(false);
     expect([...graphOf(row).stations].sort()).toEqual([...graphOf(desk).stations].sort());
-    expect(row.items.length).toBe(desk.items.length);
+    expect(row.components.length).toBe(desk.components.length);
     expect(rowEdit(desk, 'loop')).toBeNull();
   });
 
@@ -66,7 +66,7 @@ describe('a second pump', () => {
     );
     portsOnce(two);
     expect(graphOf(two).stations.slice(0, 3)).toEqual(['reservoir', 'pump', 'pump-2']);
-    expect(two.items.find((i) => i.id === 'pump-2')?.settings.speed_rpm).toBe(3000);
+    expect(two.components.find((i) => i.id === 'pump-2')?.settings.speed_rpm).toBe(3000);
   });
 
   test('side by side: between two tees', () => {
@@ -94,7 +94,7 @@ describe('a second pump', () => {
 
 describe('moving a part into another run', () => {
   test('works from lane to trunk and closes the gap it leaves', () => {
-    const into = split.loops[0]?.links.find((l) => l.to.item === 'reservoir')?.id ?? '';
+    const into = split.loops[0]?.links.find((l) => l.to.component === 'reservoir')?.id ?? '';
     const moved = edited(split, moveInto(split, 'loop', 'processor-block', into));
     portsOnce(moved);
     const g = graphOf(moved);
@@ -105,7 +105,7 @@ describe('moving a part into another run', () => {
   });
 
   test('its own runs, tees and unknown runs are no target', () => {
-    const own = split.loops[0]?.links.find((l) => l.to.item === 'card-block')?.id ?? '';
+    const own = split.loops[0]?.links.find((l) => l.to.component === 'card-block')?.id ?? '';
     expect(moveInto(split, 'loop', 'card-block', own)).toBeNull();
     expect(moveInto(split, 'loop', 'tee', own)).toBeNull();
     expect(moveInto(split, 'loop', 'card-block', 'ghost')).toBeNull();
@@ -114,8 +114,8 @@ describe('moving a part into another run', () => {
 
 describe('pieces that hang in the runs', () => {
   const hung = edited(desk, {
-    do: 'item.add',
-    item: {
+    do: 'component.add',
+    component: {
       id: 'filter',
       name: 'Filter',
       part: catalogued('inline', 'inl-filter'),
@@ -126,13 +126,13 @@ describe('pieces that hang in the runs', () => {
   const placed = edited(hung, insertStation(hung, 'loop', 'filter'));
 
   test('enter by the marked inlet and hang between the parts they lead to', () => {
-    const link = placed.loops[0]?.links.find((l) => l.to.item === 'filter'),
-      out = placed.loops[0]?.links.find((l) => l.from.item === 'filter');
+    const link = placed.loops[0]?.links.find((l) => l.to.component === 'filter'),
+      out = placed.loops[0]?.links.find((l) => l.from.component === 'filter');
     expect([link?.to.port, out?.from.port]).toEqual(['in', 'out']);
     const model = resolve(placed);
-    const before = model.portAt(link?.from ?? { item: '', port: '' })?.at,
-      after = model.portAt(out?.to ?? { item: '', port: '' })?.at,
-      own = model.portAt({ item: 'filter', port: 'in' });
+    const before = model.portAt(link?.from ?? { component: '', port: '' })?.at,
+      after = model.portAt(out?.to ?? { component: '', port: '' })?.at,
+      own = model.portAt({ component: 'filter', port: 'in' });
     for (const axis of [0, 1, 2] as const) {
       const [low, high] = [
         Math.min(before?.[axis] ?? NaN, after?.[axis] ?? NaN),
@@ -145,18 +145,21 @@ describe('pieces that hang in the runs', () => {
   });
 
   test('in no loop they have no place yet, and nothing breaks', () => {
-    expect(resolve(hung).portAt({ item: 'filter', port: 'in' })).toBeNull();
+    expect(resolve(hung).portAt({ component: 'filter', port: 'in' })).toBeNull();
   });
 });
 
 describe('a plate with two chambers', () => {
   /** Pump → plate → two blocks → plate → radiator: the plate is met twice. */
   test('is laid out as two visits', () => {
-    const ref = (item: string, port: string): { item: string; port: string } => ({ item, port });
+    const ref = (component: string, port: string): { component: string; port: string } => ({
+      component,
+      port,
+    });
     const link = (
       id: string,
-      from: { item: string; port: string },
-      to: { item: string; port: string },
+      from: { component: string; port: string },
+      to: { component: string; port: string },
     ): Build['loops'][number]['links'][number] => ({
       id,
       from,
@@ -167,8 +170,8 @@ describe('a plate with two chambers', () => {
     const plated = edited(
       desk,
       {
-        do: 'item.add',
-        item: {
+        do: 'component.add',
+        component: {
           id: 'plate',
           name: 'Plate',
           part: catalogued('inline', 'inl-plate-2'),
@@ -192,7 +195,7 @@ describe('a plate with two chambers', () => {
       },
     );
     const g = graphOf(plated);
-    expect(g.layout.visits.filter((v) => v.item === 'plate').length).toBe(2);
+    expect(g.layout.visits.filter((v) => v.component === 'plate').length).toBe(2);
     expect([g.closed, g.branched, g.layout.lanes]).toEqual([true, true, 2]);
   });
 });

@@ -2,7 +2,7 @@ import {
   freeId,
   type Build,
   type Edit,
-  type Item,
+  type Component,
   type Link,
   type Loop,
   type Placement,
@@ -13,16 +13,16 @@ import type { InlinePart, PumpPart } from '../components';
 import { passThrough, placeOf } from './ports';
 import { reorderLoop } from './propose';
 
-/** Takes ids that no item or run has yet, one after another. */
-function idsOf(build: Build): { item(stem: string): string; run(): string } {
-  const items = build.items.map((i) => i.id),
+/** Takes ids that no component or run has yet, one after another. */
+function idsOf(build: Build): { component(stem: string): string; run(): string } {
+  const components = build.components.map((i) => i.id),
     runs = build.loops.flatMap((l) => l.links.map((k) => k.id));
   const take = (list: string[], stem: string): string => {
     const id = freeId(list, stem);
     list.push(id);
     return id;
   };
-  return { item: (stem) => take(items, stem), run: () => take(runs, 'run') };
+  return { component: (stem) => take(components, stem), run: () => take(runs, 'run') };
 }
 
 const auto = { from: 'auto', to: 'auto' } as const;
@@ -50,27 +50,31 @@ export function teePorts(
 const hanging = (
   id: string,
   name: string,
-  part: Item['part'],
+  part: Component['part'],
   placement: Placement = { on: 'line' },
-): Item => ({ id, name, part, placement, settings: {} });
+): Component => ({ id, name, part, placement, settings: {} });
 
-/** In and out run of an item with exactly one of each in its loop. */
-function through(loop: Loop, item: string): { readonly in: Link; readonly out: Link } | null {
-  const ins = loop.links.filter((l) => l.to.item === item),
-    outs = loop.links.filter((l) => l.from.item === item);
+/** In and out run of a component with exactly one of each in its loop. */
+function through(loop: Loop, component: string): { readonly in: Link; readonly out: Link } | null {
+  const ins = loop.links.filter((l) => l.to.component === component),
+    outs = loop.links.filter((l) => l.from.component === component);
   return ins.length === 1 && outs.length === 1
     ? { in: ins[0] as Link, out: outs[0] as Link }
     : null;
 }
 
 /** Why blocks cannot be set side by side; null when they can. */
-export function whyNoSplit(build: Build, loopId: string, items: readonly string[]): string | null {
+export function whyNoSplit(
+  build: Build,
+  loopId: string,
+  components: readonly string[],
+): string | null {
   const loop = build.loops.find((l) => l.id === loopId);
   if (!loop) return 'There is no such loop.';
-  if (items.length < 2) return 'It takes two parts or more.';
-  const bad = items.find((i) => !through(loop, i));
+  if (components.length < 2) return 'It takes two parts or more.';
+  const bad = components.find((i) => !through(loop, i));
   if (bad !== undefined)
-    return `${build.items.find((i) => i.id === bad)?.name ?? bad} has not one run in and one out.`;
+    return `${build.components.find((i) => i.id === bad)?.name ?? bad} has not one run in and one out.`;
   return null;
 }
 
@@ -81,32 +85,32 @@ export function whyNoSplit(build: Build, loopId: string, items: readonly string[
 export function splitEdit(
   build: Build,
   loopId: string,
-  items: readonly string[],
+  components: readonly string[],
   tee: InlinePart,
 ): Edit | null {
   const loop = build.loops.find((l) => l.id === loopId),
     ports = teePorts(tee);
-  if (!loop || !ports || whyNoSplit(build, loopId, items) !== null) return null;
+  if (!loop || !ports || whyNoSplit(build, loopId, components) !== null) return null;
   const ids = idsOf(build);
   let links: readonly Link[] = loop.links;
-  const pieces = items.map((item) => through(loop, item) as { in: Link; out: Link });
+  const pieces = components.map((component) => through(loop, component) as { in: Link; out: Link });
   const entry = pieces.map((p) => p.in.to),
     exit = pieces.map((p) => p.out.from);
-  const first = items[0] as string;
+  const first = components[0] as string;
   // Take all but the first out of the row, then open the row around the first.
-  for (const item of items.slice(1)) links = healed(links, item, ids.run);
-  const into = links.find((l) => l.to.item === first),
-    out = links.find((l) => l.from.item === first);
+  for (const component of components.slice(1)) links = healed(links, component, ids.run);
+  const into = links.find((l) => l.to.component === first),
+    out = links.find((l) => l.from.component === first);
   if (!into || !out) return null;
-  const n = items.length;
-  const makeTees = (word: string): Item[] =>
+  const n = components.length;
+  const makeTees = (word: string): Component[] =>
     Array.from({ length: n - 1 }, (_, i) =>
-      hanging(ids.item('tee'), n > 2 ? `${word} ${i + 1}` : word, tee),
+      hanging(ids.component('tee'), n > 2 ? `${word} ${i + 1}` : word, tee),
     );
   const splits = makeTees('Split'),
     joins = makeTees('Join');
-  const at = (tees: readonly Item[], i: number, port: string): PortRef => ({
-    item: (tees[i] as Item).id,
+  const at = (tees: readonly Component[], i: number, port: string): PortRef => ({
+    component: (tees[i] as Component).id,
     port,
   });
   const fresh: Link[] = [
@@ -137,19 +141,19 @@ export function splitEdit(
   return {
     do: 'batch',
     edits: [
-      ...[...splits, ...joins].map((item): Edit => ({ do: 'item.add', item })),
+      ...[...splits, ...joins].map((component): Edit => ({ do: 'component.add', component })),
       { do: 'loop.links', loop: loopId, links: [...fresh, ...rest] },
     ],
   };
 }
 
-/** The run over an item that is taken out of its row. */
-function healed(links: readonly Link[], item: string, id: () => string): readonly Link[] {
-  const into = links.find((l) => l.to.item === item),
-    out = links.find((l) => l.from.item === item);
+/** The run over a component that is taken out of its row. */
+function healed(links: readonly Link[], component: string, id: () => string): readonly Link[] {
+  const into = links.find((l) => l.to.component === component),
+    out = links.find((l) => l.from.component === component);
   if (!into || !out) return links;
   const rest = links.filter((l) => l !== into && l !== out);
-  return into.from.item === out.to.item ? rest : [...rest, tube(id(), into.from, out.to)];
+  return into.from.component === out.to.component ? rest : [...rest, tube(id(), into.from, out.to)];
 }
 
 /** A second pump of the same loop behind the first, or beside it between two tees. Null when the first is not simply passed through. */
@@ -164,7 +168,7 @@ export function secondPump(
 ): Edit | null {
   const loop = build.loops.find((l) => l.id === loopId);
   const way = loop && through(loop, pump);
-  const first = build.items.find((i) => i.id === pump);
+  const first = build.components.find((i) => i.id === pump);
   const inlet = part.ports.find((p) => p.role === 'in')?.id,
     outlet = part.ports.find((p) => p.role === 'out')?.id;
   if (!loop || !way || !first || inlet === undefined || outlet === undefined) return null;
@@ -174,8 +178,8 @@ export function secondPump(
     speed === undefined
       ? {}
       : { speed_rpm: Math.min(part.fullSpeed_rpm, Math.max(part.minSpeed_rpm, speed)) };
-  const second: Item = {
-    ...hanging(ids.item('pump'), `${first.name}, second`, part, placement),
+  const second: Component = {
+    ...hanging(ids.component('pump'), `${first.name}, second`, part, placement),
     settings,
   };
   const rest = loop.links.filter((l) => l !== way.out && (how === 'series' || l !== way.in));
@@ -184,55 +188,72 @@ export function secondPump(
     .map((p): Edit => ({
       do: 'cap.set',
       loop: loopId,
-      port: { item: second.id, port: p.id },
+      port: { component: second.id, port: p.id },
       with: 'plug',
     }));
   if (how === 'series') {
     const links = [
       ...rest,
-      { ...way.out, to: { item: second.id, port: inlet }, by: 'tube' as const, ends: auto },
-      tube(ids.run(), { item: second.id, port: outlet }, way.out.to),
+      { ...way.out, to: { component: second.id, port: inlet }, by: 'tube' as const, ends: auto },
+      tube(ids.run(), { component: second.id, port: outlet }, way.out.to),
     ];
     return {
       do: 'batch',
-      edits: [{ do: 'item.add', item: second }, { do: 'loop.links', loop: loopId, links }, ...caps],
+      edits: [
+        { do: 'component.add', component: second },
+        { do: 'loop.links', loop: loopId, links },
+        ...caps,
+      ],
     };
   }
   const ports = tee && teePorts(tee);
   if (!tee || !ports) return null;
-  const split = hanging(ids.item('tee'), 'Split before the pumps', tee),
-    join = hanging(ids.item('tee'), 'Join after the pumps', tee);
+  const split = hanging(ids.component('tee'), 'Split before the pumps', tee),
+    join = hanging(ids.component('tee'), 'Join after the pumps', tee);
   const links = [
     ...rest,
-    { ...way.in, to: { item: split.id, port: ports.a }, by: 'tube' as const, ends: auto },
-    tube(ids.run(), { item: split.id, port: ports.b }, way.in.to),
-    tube(ids.run(), { item: split.id, port: ports.branch }, { item: second.id, port: inlet }),
-    tube(ids.run(), way.out.from, { item: join.id, port: ports.a }),
-    tube(ids.run(), { item: second.id, port: outlet }, { item: join.id, port: ports.branch }),
-    { ...way.out, from: { item: join.id, port: ports.b }, by: 'tube' as const, ends: auto },
+    { ...way.in, to: { component: split.id, port: ports.a }, by: 'tube' as const, ends: auto },
+    tube(ids.run(), { component: split.id, port: ports.b }, way.in.to),
+    tube(
+      ids.run(),
+      { component: split.id, port: ports.branch },
+      { component: second.id, port: inlet },
+    ),
+    tube(ids.run(), way.out.from, { component: join.id, port: ports.a }),
+    tube(
+      ids.run(),
+      { component: second.id, port: outlet },
+      { component: join.id, port: ports.branch },
+    ),
+    { ...way.out, from: { component: join.id, port: ports.b }, by: 'tube' as const, ends: auto },
   ];
   return {
     do: 'batch',
     edits: [second, split, join]
-      .map((item): Edit => ({ do: 'item.add', item }))
+      .map((component): Edit => ({ do: 'component.add', component }))
       .concat([{ do: 'loop.links', loop: loopId, links }, ...caps]),
   };
 }
 
 /** Moves a part that is simply passed through into another run, the gap it leaves closed. Works in branched loops. Null when it cannot. */
-export function moveInto(build: Build, loopId: string, item: string, linkId: string): Edit | null {
+export function moveInto(
+  build: Build,
+  loopId: string,
+  component: string,
+  linkId: string,
+): Edit | null {
   const loop = build.loops.find((l) => l.id === loopId);
-  const way = loop && through(loop, item);
+  const way = loop && through(loop, component);
   if (!loop || !way || way.in.id === linkId || way.out.id === linkId) return null;
   const ids = idsOf(build);
-  const links = healed(loop.links, item, ids.run);
+  const links = healed(loop.links, component, ids.run);
   const target = links.find((l) => l.id === linkId);
   if (!target) return null;
   const model = resolve(build);
   const ports = passThrough(
     build,
     model,
-    item,
+    component,
     placeOf(model, target.from),
     placeOf(model, target.to),
   ) ?? { in: way.in.to.port, out: way.out.from.port };
@@ -247,18 +268,28 @@ export function moveInto(build: Build, loopId: string, item: string, linkId: str
         links: links.flatMap((l) =>
           l === target
             ? [
-                { ...target, to: { item, port: ports.in }, by: 'tube' as const, ends: auto },
-                tube(ids.run(), { item, port: ports.out }, target.to),
+                { ...target, to: { component, port: ports.in }, by: 'tube' as const, ends: auto },
+                tube(ids.run(), { component, port: ports.out }, target.to),
               ]
             : [l],
         ),
       },
       ...used
         .filter((p) => !was.includes(p))
-        .map((port): Edit => ({ do: 'cap.set', loop: loopId, port: { item, port }, with: null })),
+        .map((port): Edit => ({
+          do: 'cap.set',
+          loop: loopId,
+          port: { component, port },
+          with: null,
+        })),
       ...was
         .filter((p) => !used.includes(p))
-        .map((port): Edit => ({ do: 'cap.set', loop: loopId, port: { item, port }, with: 'plug' })),
+        .map((port): Edit => ({
+          do: 'cap.set',
+          loop: loopId,
+          port: { component, port },
+          with: 'plug',
+        })),
     ],
   };
 }
@@ -268,7 +299,7 @@ export function rowEdit(build: Build, loopId: string): Edit | null {
   const graph = resolve(build).loops.find((g) => g.loop.id === loopId);
   if (!graph?.branched) return null;
   const isTee = (id: string): boolean => {
-    const part = build.items.find((i) => i.id === id)?.part;
+    const part = build.components.find((i) => i.id === id)?.part;
     return part?.kind === 'inline' && part.tee !== undefined;
   };
   const tees = graph.stations.filter(isTee);
@@ -280,7 +311,7 @@ export function rowEdit(build: Build, loopId: string): Edit | null {
         loopId,
         graph.stations.filter((s) => !isTee(s)),
       ),
-      ...tees.map((item): Edit => ({ do: 'item.remove', item })),
+      ...tees.map((component): Edit => ({ do: 'component.remove', component })),
     ],
   };
 }

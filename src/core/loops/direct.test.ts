@@ -26,8 +26,8 @@ const over = (up: number, aside: number, turn: Turn = 0): Build => {
     .placed.get('pump')
     ?.ports.find((p) => p.port.role === 'in')?.at ?? [0, 0, 0];
   return applyEdit(apart, {
-    do: 'item.place',
-    item: 'reservoir',
+    do: 'component.place',
+    component: 'reservoir',
     placement: { on: 'free', at: [pump[0] + aside, pump[1] + up, pump[2]], turn },
   }).build;
 };
@@ -42,7 +42,7 @@ describe('direct connections of a proposed loop', () => {
   ] as const)('%s mm apart and %s mm aside: the fitting that reaches', (up, aside, bridge) => {
     const built = applyEdit(over(up, aside), proposeLoop(over(up, aside), choice) as Edit).build;
     const link = built.loops[0]?.links.find(
-      (l) => l.from.item === 'reservoir' && l.to.item === 'pump',
+      (l) => l.from.component === 'reservoir' && l.to.component === 'pump',
     );
     expect(link).toMatchObject({ by: 'joint', ...(bridge ? { bridge: { id: bridge } } : {}) });
   });
@@ -54,7 +54,9 @@ describe('direct connections of a proposed loop', () => {
     ] as const) {
       const built = applyEdit(over(up, aside), proposeLoop(over(up, aside), choice) as Edit).build;
       expect(
-        built.loops[0]?.links.find((l) => l.from.item === 'reservoir' && l.to.item === 'pump')?.by,
+        built.loops[0]?.links.find(
+          (l) => l.from.component === 'reservoir' && l.to.component === 'pump',
+        )?.by,
       ).toBe('tube');
     }
   });

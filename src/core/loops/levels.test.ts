@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { catalogued, demoBuild, STANDARD_KIT } from '@/catalogue';
-import { emptyBuild, type Build, type Cap, type Item } from '../design';
+import { emptyBuild, type Build, type Cap, type Component } from '../design';
 import { resolve } from '../system';
 import type { CasePart } from '../components';
 import { draining, fillLevel, trappedAir } from '.';
@@ -12,7 +12,7 @@ const box: CasePart = { ...catalogued('case', 'case-barn-96'), obstacles: [], sp
 
 /** A reservoir 100 mm high at 300 mm over a pump 62 mm high at 200 mm, and a radiator upright at the front with its ports to either end. */
 function build(ports: 'start' | 'end', caps: readonly Cap[]): Build {
-  const items: readonly Item[] = [
+  const components: readonly Component[] = [
     {
       id: 'reservoir',
       name: 'Reservoir',
@@ -37,15 +37,15 @@ function build(ports: 'start' | 'end', caps: readonly Cap[]): Build {
   ];
   const tube = (id: string, from: readonly [string, string], to: readonly [string, string]) => ({
     id,
-    from: { item: from[0], port: from[1] },
-    to: { item: to[0], port: to[1] },
+    from: { component: from[0], port: from[1] },
+    to: { component: to[0], port: to[1] },
     by: 'tube' as const,
     ends: { from: 'auto' as const, to: 'auto' as const },
   });
   return {
     ...emptyBuild('Levels', STANDARD_KIT),
     case: box,
-    items,
+    components,
     loops: [
       {
         id: 'loop',
@@ -65,7 +65,7 @@ function build(ports: 'start' | 'end', caps: readonly Cap[]): Build {
   };
 }
 const of = (b: Build) => ({ model: resolve(b), loop: b.loops[0] as Build['loops'][number] });
-const low: Cap = { item: 'pump', port: 'low', with: 'drain' };
+const low: Cap = { component: 'pump', port: 'low', with: 'drain' };
 
 describe('what stays when a loop is drained', () => {
   /** Pump: foot at 200, height 62, low outlet at 35 % = 221.7 mm: below it 35 % of 45 mL. */
@@ -74,13 +74,14 @@ describe('what stays when a loop is drained', () => {
       down = of(build('start', [low]));
     const drained = draining(up.model, up.loop);
     expect(drained.level_mm).toBeCloseTo(200 + 0.35 * 62, 9);
-    expect(drained.stays.find((s) => s.item === 'pump')?.mL).toBeCloseTo(0.35 * 45, 6);
+    expect(drained.stays.find((s) => s.component === 'pump')?.mL).toBeCloseTo(0.35 * 45, 6);
     // Ports in the upper tank, 12.5 mm below its end: all but that of its height stays.
     const length = radiator.size[0],
-      kept = drained.stays.find((s) => s.item === 'radiator')?.mL ?? 0;
+      kept = drained.stays.find((s) => s.component === 'radiator')?.mL ?? 0;
     expect(kept).toBeCloseTo((radiator.volume_mL * (length - 12.5)) / length, 6);
     // Ports down: the rail starts at 60 mm and the valve stands at 221.7 mm, so what is below that stays.
-    const below = draining(down.model, down.loop).stays.find((s) => s.item === 'radiator')?.mL ?? 0;
+    const below =
+      draining(down.model, down.loop).stays.find((s) => s.component === 'radiator')?.mL ?? 0;
     expect(below).toBeCloseTo((radiator.volume_mL * (221.7 - 60)) / length, 6);
     expect(below).toBeLessThan(kept);
   });
@@ -93,8 +94,8 @@ describe('what stays when a loop is drained', () => {
       stays: [],
       stays_mL: 0,
     });
-    const two = of(build('end', [{ item: 'reservoir', port: 'low', with: 'drain' }, low]));
-    expect(draining(two.model, two.loop).drain).toEqual({ item: 'pump', port: 'low' });
+    const two = of(build('end', [{ component: 'reservoir', port: 'low', with: 'drain' }, low]));
+    expect(draining(two.model, two.loop).drain).toEqual({ component: 'pump', port: 'low' });
   });
 });
 
@@ -103,13 +104,13 @@ describe('air that filling leaves', () => {
     const up = of(build('end', [low])),
       down = of(build('start', [low])),
       air = (x: typeof up): number =>
-        trappedAir(x.model, x.loop).find((p) => p.item === 'radiator')?.mL ?? 0;
+        trappedAir(x.model, x.loop).find((p) => p.component === 'radiator')?.mL ?? 0;
     expect(air(up)).toBeLessThan(10);
     expect(air(down)).toBeCloseTo(
       (radiator.volume_mL * (radiator.size[0] - 12.5)) / radiator.size[0],
       6,
     );
-    expect(trappedAir(up.model, up.loop).some((p) => p.item === 'reservoir')).toBe(false);
+    expect(trappedAir(up.model, up.loop).some((p) => p.component === 'reservoir')).toBe(false);
   });
 });
 
@@ -124,7 +125,7 @@ test('the desk drains by its pump, and what stays is told largest first', () => 
   const desk = demoBuild('dawn-chorus-desk') as Build,
     { model, loop } = of(desk),
     d = draining(model, loop);
-  expect(d.drain?.item).toBe('pump');
+  expect(d.drain?.component).toBe('pump');
   expect(d.stays.map((s) => s.mL)).toEqual([...d.stays.map((s) => s.mL)].sort((a, b) => b - a));
   expect(d.stays_mL).toBeCloseTo(
     d.stays.reduce((s, p) => s + p.mL, 0),

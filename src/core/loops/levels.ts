@@ -1,10 +1,10 @@
 import type { Loop, PortRef } from '../design';
-import type { Model, PlacedItem, PlacedPort } from '../system';
+import type { Model, PlacedComponent, PlacedPort } from '../system';
 import { isWet } from '../components';
 
 /** Coolant or air that stays in a part, mL. */
 export interface Pocket {
-  readonly item: string;
+  readonly component: string;
   readonly mL: number;
 }
 export interface Draining {
@@ -24,19 +24,19 @@ function wetParts(
   model: Model,
   loop: Loop,
 ): readonly {
-  readonly placed: PlacedItem;
+  readonly placed: PlacedComponent;
   readonly low: number;
   readonly high: number;
   readonly used: readonly PlacedPort[];
   readonly volume_mL: number;
 }[] {
   return [...model.placed.values()].flatMap((placed) => {
-    const { part } = placed.item;
+    const { part } = placed.component;
     const used = placed.ports.filter((p) =>
       loop.links.some(
         (l) =>
-          (l.from.item === p.item && l.from.port === p.port.id) ||
-          (l.to.item === p.item && l.to.port === p.port.id),
+          (l.from.component === p.component && l.from.port === p.port.id) ||
+          (l.to.component === p.component && l.to.port === p.port.id),
       ),
     );
     if (!isWet(part) || used.length === 0 || placed.solids.length === 0) return [];
@@ -74,14 +74,17 @@ export function draining(model: Model, loop: Loop): Draining {
   if (!lowest) return { drain: null, level_mm: null, stays: [], stays_mL: 0 };
   const stays = wetParts(model, loop)
     .map((w): Pocket => {
-      const own = lowest.cap.item === w.placed.item.id;
+      const own = lowest.cap.component === w.placed.component.id;
       const level = own ? lowest.y : Math.max(lowest.y, Math.min(...w.used.map((p) => p.at[1])));
-      return { item: w.placed.item.id, mL: w.volume_mL * share(w.low, level, w.low, w.high) };
+      return {
+        component: w.placed.component.id,
+        mL: w.volume_mL * share(w.low, level, w.low, w.high),
+      };
     })
     .filter((p) => p.mL >= LEAST_ML)
     .sort((a, b) => b.mL - a.mL);
   return {
-    drain: { item: lowest.cap.item, port: lowest.cap.port },
+    drain: { component: lowest.cap.component, port: lowest.cap.port },
     level_mm: lowest.y,
     stays,
     stays_mL: stays.reduce((s, p) => s + p.mL, 0),
@@ -91,13 +94,13 @@ export function draining(model: Model, loop: Loop): Draining {
 /** Air that filling leaves above the highest used port of each part but the reservoir, largest first. Even spread over the height, as above. */
 export function trappedAir(model: Model, loop: Loop): readonly Pocket[] {
   return wetParts(model, loop)
-    .filter((w) => w.placed.item.part.kind !== 'reservoir')
+    .filter((w) => w.placed.component.part.kind !== 'reservoir')
     .map((w): Pocket => {
       const caps = loop.caps
-        .filter((c) => c.with === 'fill' && c.item === w.placed.item.id)
+        .filter((c) => c.with === 'fill' && c.component === w.placed.component.id)
         .flatMap((c) => model.portAt(c)?.at[1] ?? []);
       return {
-        item: w.placed.item.id,
+        component: w.placed.component.id,
         mL:
           w.volume_mL *
           share(Math.max(...w.used.map((p) => p.at[1]), ...caps), w.high, w.low, w.high),
@@ -108,8 +111,8 @@ export function trappedAir(model: Model, loop: Loop): readonly Pocket[] {
 }
 
 /** Height of the coolant in a reservoir filled to its mark, mm in the case; null while it stands nowhere. */
-export function fillLevel(placed: PlacedItem): number | null {
-  const { part } = placed.item;
+export function fillLevel(placed: PlacedComponent): number | null {
+  const { part } = placed.component;
   if (part.kind !== 'reservoir' || placed.solids.length === 0) return null;
   const low = Math.min(...placed.solids.map((s) => s.box.min[1])),
     high = Math.max(...placed.solids.map((s) => s.box.max[1]));
@@ -117,4 +120,5 @@ export function fillLevel(placed: PlacedItem): number | null {
 }
 
 /** Where a loop's parts stand: the highest port of each, mm. */
-export const topOf = (placed: PlacedItem): number => Math.max(...placed.ports.map((p) => p.at[1]));
+export const topOf = (placed: PlacedComponent): number =>
+  Math.max(...placed.ports.map((p) => p.at[1]));

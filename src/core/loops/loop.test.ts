@@ -21,22 +21,22 @@ const tubeLength = (build: Build): number =>
 /** Every port of every wet part that a loop touches is connected once or capped once. */
 function everyPortOnce(build: Build): void {
   const touched = new Set(
-    build.loops.flatMap((l) => l.links.flatMap((k) => [k.from.item, k.to.item])),
+    build.loops.flatMap((l) => l.links.flatMap((k) => [k.from.component, k.to.component])),
   );
-  for (const item of build.items) {
-    if (!touched.has(item.id) || !isWet(item.part)) continue;
-    for (const port of item.part.ports) {
+  for (const component of build.components) {
+    if (!touched.has(component.id) || !isWet(component.part)) continue;
+    for (const port of component.part.ports) {
       const runs = build.loops
         .flatMap((l) => l.links)
         .filter(
           (k) =>
-            (k.from.item === item.id && k.from.port === port.id) ||
-            (k.to.item === item.id && k.to.port === port.id),
+            (k.from.component === component.id && k.from.port === port.id) ||
+            (k.to.component === component.id && k.to.port === port.id),
         ).length;
       const caps = build.loops
         .flatMap((l) => l.caps)
-        .filter((c) => c.item === item.id && c.port === port.id).length;
-      expect([item.id, port.id, runs + caps]).toEqual([item.id, port.id, 1]);
+        .filter((c) => c.component === component.id && c.port === port.id).length;
+      expect([component.id, port.id, runs + caps]).toEqual([component.id, port.id, 1]);
     }
   }
 }
@@ -75,7 +75,7 @@ describe('a proposed loop', () => {
   });
 
   test('respects marked inlets: the processor block is entered at its inlet', () => {
-    const link = build.loops[0]?.links.find((l) => l.to.item === 'processor-block');
+    const link = build.loops[0]?.links.find((l) => l.to.component === 'processor-block');
     expect(link?.to.port).toBe('in');
   });
 
@@ -85,7 +85,10 @@ describe('a proposed loop', () => {
 
   test('wants two parts', () => {
     expect(
-      proposeLoop({ ...apart, items: apart.items.filter((i) => i.id === 'pump') }, choice),
+      proposeLoop(
+        { ...apart, components: apart.components.filter((i) => i.id === 'pump') },
+        choice,
+      ),
     ).toBeNull();
   });
 
@@ -112,10 +115,10 @@ describe('changing a loop', () => {
       id: 'memory-block',
       name: 'Memory block',
       part: catalogued('block', 'blk-quill-memory'),
-      placement: { on: 'item' as const, item: 'memory' },
+      placement: { on: 'component' as const, component: 'memory' },
       settings: {},
     };
-    const added = applyEdit(desk, { do: 'item.add', item: block }).build;
+    const added = applyEdit(desk, { do: 'component.add', component: block }).build;
     expect(looseParts(added)).toEqual(['memory-block']);
     const inside = applyEdit(added, insertStation(added, 'loop', 'memory-block') as Edit).build;
     expect(resolve(inside).loops[0]).toMatchObject({ closed: true, branched: false });
@@ -140,7 +143,10 @@ describe('changing a loop', () => {
       },
       settings: {},
     }));
-    const crowded = blocks.reduce((b, item) => applyEdit(b, { do: 'item.add', item }).build, apart);
+    const crowded = blocks.reduce(
+      (b, component) => applyEdit(b, { do: 'component.add', component }).build,
+      apart,
+    );
     const ids = ['reservoir', 'pump', ...blocks.map((b) => b.id)];
     const order = orderStations(crowded, resolve(crowded), ids);
     expect([...order].sort()).toEqual([...ids].sort());

@@ -8,8 +8,8 @@ export const placeOf = (model: Model, ref: PortRef): Vec | null => model.portAt(
 
 const apart = (a: Vec | null, b: Vec | null): number => (a && b ? distance(a, b) : 150);
 
-export function portsOf(build: Build, item: string): readonly Port[] {
-  const part = build.items.find((i) => i.id === item)?.part;
+export function portsOf(build: Build, component: string): readonly Port[] {
+  const part = build.components.find((i) => i.id === component)?.part;
   return part && isWet(part) ? part.ports : [];
 }
 
@@ -24,13 +24,13 @@ export interface Through {
 export function passThrough(
   build: Build,
   model: Model,
-  item: string,
+  component: string,
   from: Vec | null,
   to: Vec | null,
 ): Through | null {
-  const ports = portsOf(build, item);
-  const kind = build.items.find((i) => i.id === item)?.part.kind;
-  const place = (p: Port): Vec | null => placeOf(model, { item, port: p.id });
+  const ports = portsOf(build, component);
+  const kind = build.components.find((i) => i.id === component)?.part.kind;
+  const place = (p: Port): Vec | null => placeOf(model, { component, port: p.id });
   let best: Through | null = null;
   for (const a of ports) {
     if (a.role === 'out' || a.duty === 'fill' || (kind === 'reservoir' && a.duty === 'drain'))
@@ -51,8 +51,8 @@ const feeds = (port: Port, ports: readonly Port[]): boolean =>
   port.at[1] <= Math.min(...ports.map((p) => p.at[1])) + 1e-6;
 
 /** Middle of a part's ports in the case, or null. */
-export function middleOf(model: Model, item: string): Vec | null {
-  const ports: readonly PlacedPort[] = model.placed.get(item)?.ports ?? [];
+export function middleOf(model: Model, component: string): Vec | null {
+  const ports: readonly PlacedPort[] = model.placed.get(component)?.ports ?? [];
   if (ports.length === 0) return null;
   const sum = ports.reduce<Vec>(
     (s, p) => [s[0] + p.at[0], s[1] + p.at[1], s[2] + p.at[2]],

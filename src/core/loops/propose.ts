@@ -20,22 +20,24 @@ export interface LoopChoice {
   readonly tube: TubePart;
   readonly fitting: FittingPart;
   readonly coolant: CoolantPart;
-  readonly items?: readonly string[];
+  readonly components?: readonly string[];
   /** Male-to-male fittings that may be taken where two ports face each other. */ readonly bridges?: readonly FittingPart[];
 }
 
 /** Wet parts that no loop touches yet. */
 export function looseParts(build: Build): readonly string[] {
   const used = new Set(
-    build.loops.flatMap((l) => l.links.flatMap((k) => [k.from.item, k.to.item])),
+    build.loops.flatMap((l) => l.links.flatMap((k) => [k.from.component, k.to.component])),
   );
-  return build.items.filter((i) => isWet(i.part) && !used.has(i.id)).map((i) => i.id);
+  return build.components.filter((i) => isWet(i.part) && !used.has(i.id)).map((i) => i.id);
 }
 
 /** A loop through the given parts (default: all loose ones): reservoir, pump, then the shortest order. Null with fewer than two parts. */
 export function proposeLoop(build: Build, choice: LoopChoice): Edit | null {
-  const items = (choice.items ?? looseParts(build)).filter((id) => portsOf(build, id).length > 1);
-  if (items.length < 2) return null;
+  const components = (choice.components ?? looseParts(build)).filter(
+    (id) => portsOf(build, id).length > 1,
+  );
+  if (components.length < 2) return null;
   const model = resolve(build);
   const id = freeId(
     build.loops.map((l) => l.id),
@@ -44,7 +46,7 @@ export function proposeLoop(build: Build, choice: LoopChoice): Edit | null {
   const links = connect(
     build,
     model,
-    orderStations(build, model, items),
+    orderStations(build, model, components),
     build.loops.flatMap((l) => l.links.map((k) => k.id)),
     choice.bridges,
   );
@@ -56,7 +58,7 @@ export function proposeLoop(build: Build, choice: LoopChoice): Edit | null {
     coolant: choice.coolant,
     coolantAge_months: 0,
     links,
-    caps: capSpares(build, model, items, links),
+    caps: capSpares(build, model, components, links),
   };
   return { do: 'loop.add', loop };
 }
@@ -78,7 +80,7 @@ export function reorderLoop(build: Build, loopId: string, stations: readonly str
   const used = (ref: PortRef): boolean => links.some((k) => same(k.from, ref) || same(k.to, ref));
   const capped = (ref: PortRef): boolean => loop.caps.some((c) => same(c, ref));
   const freed = stations
-    .flatMap((item) => portsOf(build, item).map((p) => ({ item, port: p.id })))
+    .flatMap((component) => portsOf(build, component).map((p) => ({ component, port: p.id })))
     .filter((ref) => !used(ref) && !capped(ref));
   const displaced = loop.caps.filter(used);
   return {
@@ -88,13 +90,13 @@ export function reorderLoop(build: Build, loopId: string, stations: readonly str
       ...displaced.map((c): Edit => ({
         do: 'cap.set',
         loop: loopId,
-        port: { item: c.item, port: c.port },
+        port: { component: c.component, port: c.port },
         with: null,
       })),
       ...closeFreed(freed, displaced).map((c): Edit => ({
         do: 'cap.set',
         loop: loopId,
-        port: { item: c.item, port: c.port },
+        port: { component: c.component, port: c.port },
         with: c.with,
       })),
     ],
@@ -106,7 +108,7 @@ function closeFreed(freed: readonly PortRef[], displaced: readonly Cap[]): reado
   const left = [...freed];
   const moved = displaced.flatMap((cap): Cap[] => {
     if (cap.with === 'plug' || left.length === 0) return [];
-    const own = left.findIndex((ref) => ref.item === cap.item);
+    const own = left.findIndex((ref) => ref.component === cap.component);
     const [ref] = left.splice(Math.max(0, own), 1);
     return ref ? [{ ...ref, with: cap.with }] : [];
   });
@@ -114,7 +116,7 @@ function closeFreed(freed: readonly PortRef[], displaced: readonly Cap[]): reado
 }
 
 /** Puts a loose part where it lengthens the loop least. Null when the loop has no run to open or the part no way through. */
-export function insertStation(build: Build, loopId: string, item: string): Edit | null {
+export function insertStation(build: Build, loopId: string, component: string): Edit | null {
   const loop = build.loops.find((l) => l.id === loopId);
   if (!loop) return null;
   const model = resolve(build);
@@ -123,7 +125,7 @@ export function insertStation(build: Build, loopId: string, item: string): Edit 
     if (link.by === 'joint') continue;
     const from = placeOf(model, link.from),
       to = placeOf(model, link.to);
-    const through = passThrough(build, model, item, from, to);
+    const through = passThrough(build, model, component, from, to);
     if (!through) continue;
     const cost = through.cost - (from && to ? distance(from, to) : 0);
     if (!best || cost < best.cost) best = { link, in: through.in, out: through.out, cost };
@@ -133,16 +135,16 @@ export function insertStation(build: Build, loopId: string, item: string): Edit 
   const taken = build.loops.flatMap((l) => l.links.map((k) => k.id));
   const first: Link = {
     ...link,
-    to: { item, port: best.in },
+    to: { component, port: best.in },
     ends: { from: link.ends.from, to: 'auto' },
   };
   const second: Link = {
     ...link,
     id: freeId(taken, 'run'),
-    from: { item, port: best.out },
+    from: { component, port: best.out },
     ends: { from: 'auto', to: link.ends.to },
   };
-  const spare = portsOf(build, item).filter((p) => p.id !== best.in && p.id !== best.out);
+  const spare = portsOf(build, component).filter((p) => p.id !== best.in && p.id !== best.out);
   return {
     do: 'batch',
     edits: [
@@ -154,28 +156,28 @@ export function insertStation(build: Build, loopId: string, item: string): Edit 
       ...spare.map((p): Edit => ({
         do: 'cap.set',
         loop: loopId,
-        port: { item, port: p.id },
+        port: { component, port: p.id },
         with: 'plug',
       })),
     ],
   };
 }
 
-const same = (a: PortRef, b: PortRef): boolean => a.item === b.item && a.port === b.port;
+const same = (a: PortRef, b: PortRef): boolean => a.component === b.component && a.port === b.port;
 
 /** Reservoir, pump(s), then blocks and radiators in the order that makes the loop shortest through their middles. */
 export function orderStations(
   build: Build,
   model: Model,
-  items: readonly string[],
+  components: readonly string[],
 ): readonly string[] {
-  const kind = (id: string): string => build.items.find((i) => i.id === id)?.part.kind ?? '';
+  const kind = (id: string): string => build.components.find((i) => i.id === id)?.part.kind ?? '';
   const head = [
-    ...items.filter((i) => kind(i) === 'reservoir'),
-    ...items.filter((i) => kind(i) === 'pump'),
+    ...components.filter((i) => kind(i) === 'reservoir'),
+    ...components.filter((i) => kind(i) === 'pump'),
   ];
-  const rest = items.filter((i) => !head.includes(i));
-  const at = new Map(items.map((i) => [i, middleOf(model, i)]));
+  const rest = components.filter((i) => !head.includes(i));
+  const at = new Map(components.map((i) => [i, middleOf(model, i)]));
   const step = (a: string | undefined, b: string | undefined): number => {
     const p = a === undefined ? null : (at.get(a) ?? null),
       q = b === undefined ? null : (at.get(b) ?? null);
@@ -235,23 +237,23 @@ function connect(
   const centre = (i: number): Vec | null => middleOf(model, stations[(i + n) % n] as string);
   const chosen: { in: string; out: string }[] = [];
   for (let i = 0; i < n; i += 1) {
-    const item = stations[i] as string;
+    const component = stations[i] as string;
     const before =
       i === 0
         ? centre(n - 1)
         : placeOf(model, {
-            item: stations[i - 1] as string,
+            component: stations[i - 1] as string,
             port: (chosen[i - 1] as { out: string }).out,
           });
-    const through = passThrough(build, model, item, before, centre(i + 1));
-    const ports = portsOf(build, item);
+    const through = passThrough(build, model, component, before, centre(i + 1));
+    const ports = portsOf(build, component);
     chosen.push(through ?? { in: ports[0]?.id ?? '', out: ports[1]?.id ?? '' });
   }
   const taken = [...takenIds];
-  return stations.map((item, i): Link => {
+  return stations.map((component, i): Link => {
     const next = (i + 1) % n;
-    const from = { item, port: (chosen[i] as { out: string }).out };
-    const to = { item: stations[next] as string, port: (chosen[next] as { in: string }).in };
+    const from = { component, port: (chosen[i] as { out: string }).out };
+    const to = { component: stations[next] as string, port: (chosen[next] as { in: string }).in };
     const id = freeId(taken, 'run');
     taken.push(id);
     return {
@@ -284,23 +286,23 @@ function directly(
 function capSpares(
   build: Build,
   model: Model,
-  items: readonly string[],
+  components: readonly string[],
   links: readonly Link[],
 ): readonly Cap[] {
-  const spare = items
-    .flatMap((item) =>
-      portsOf(build, item).map((port) => ({
-        item,
+  const spare = components
+    .flatMap((component) =>
+      portsOf(build, component).map((port) => ({
+        component,
         port,
-        at: placeOf(model, { item, port: port.id }),
+        at: placeOf(model, { component, port: port.id }),
       })),
     )
     .filter(
       (s) =>
         !links.some(
           (l) =>
-            same(l.from, { item: s.item, port: s.port.id }) ||
-            same(l.to, { item: s.item, port: s.port.id }),
+            same(l.from, { component: s.component, port: s.port.id }) ||
+            same(l.to, { component: s.component, port: s.port.id }),
         ),
     );
   const height = (s: (typeof spare)[number]): number => s.at?.[1] ?? s.port.at[1];
@@ -319,7 +321,7 @@ function capSpares(
       return 'plug';
     };
     return {
-      item: s.item,
+      component: s.component,
       port: s.port.id,
       with: capDuty(),
     };

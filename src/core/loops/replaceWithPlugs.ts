@@ -1,23 +1,23 @@
 import type { Build, Edit } from '../design';
-import { isWet, type ItemPart } from '../components';
+import { isWet, type ComponentPart } from '../components';
 
-/** Another part in an item's place, with plugs in the ports that the loop does not use: nothing is left open. */
-export function replaceWithPlugs(build: Build, item: string, part: ItemPart): Edit {
-  const replace: Edit = { do: 'item.replace', item, part };
+/** Another part in a component's place, with plugs in the ports that the loop does not use: nothing is left open. */
+export function replaceWithPlugs(build: Build, component: string, part: ComponentPart): Edit {
+  const replace: Edit = { do: 'component.replace', component, part };
   const loop = build.loops.find((l) =>
-    l.links.some((k) => k.from.item === item || k.to.item === item),
+    l.links.some((k) => k.from.component === component || k.to.component === component),
   );
   if (!loop || !isWet(part)) return replace;
   const used = new Set(
     [...loop.links.flatMap((k) => [k.from, k.to]), ...loop.caps]
-      .filter((ref) => ref.item === item)
+      .filter((ref) => ref.component === component)
       .map((ref) => ref.port),
   );
   const open = part.ports.filter((port) => !used.has(port.id));
   const plugs = open.map((port): Edit => ({
     do: 'cap.set',
     loop: loop.id,
-    port: { item, port: port.id },
+    port: { component, port: port.id },
     with: 'plug',
   }));
   return plugs.length === 0 ? replace : { do: 'batch', edits: [replace, ...plugs] };

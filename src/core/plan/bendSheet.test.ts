@@ -13,8 +13,8 @@ const loop = tower.loops[0] as Build['loops'][number];
 const byHand = (radius: number, corner: number, on: number): Run => ({
   id: 'r',
   loop: loop.id,
-  from: { item: 'a', port: 'p' },
-  to: { item: 'b', port: 'p' },
+  from: { component: 'a', port: 'p' },
+  to: { component: 'b', port: 'p' },
   name: 'A → B',
   endNames: { from: 'A', to: 'B' },
   by: 'tube',

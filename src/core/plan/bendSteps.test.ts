@@ -173,8 +173,8 @@ function runThrough(corners: readonly Vec[], radius_mm: number): Run {
   return {
     id: 'r',
     loop: 'loop',
-    from: { item: 'a', port: 'p' },
-    to: { item: 'b', port: 'p' },
+    from: { component: 'a', port: 'p' },
+    to: { component: 'b', port: 'p' },
     name: 'A → B',
     endNames: { from: 'A', to: 'B' },
     by: 'tube',

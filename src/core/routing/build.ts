@@ -1,6 +1,6 @@
 import type { Build } from '../design';
 import { resolve } from '../system';
-import type { ItemPart } from '../components';
+import type { ComponentPart } from '../components';
 import { routeOne } from './negotiate';
 import type { Routed } from './routed';
 import { isShown } from './visibility';
@@ -13,9 +13,9 @@ const alike = (a: unknown, b: unknown): boolean =>
   a === b || JSON.stringify(a) === JSON.stringify(b);
 
 /** Whether two parts take the same room and have their ports in the same places; curves and prices may differ. */
-const sameBody = (a: ItemPart, b: ItemPart): boolean =>
+const sameBody = (a: ComponentPart, b: ComponentPart): boolean =>
   a === b || (a.kind === b.kind && alike(roomOf(a), roomOf(b)));
-const roomOf = (p: ItemPart): unknown => [
+const roomOf = (p: ComponentPart): unknown => [
   p.size,
   p.boxes,
   'ports' in p ? p.ports : null,
@@ -31,9 +31,9 @@ export function sameSpace(a: Build, b: Build): boolean {
     alike(a.choices.removed, b.choices.removed) &&
     a.brief.limits.clear_mm === b.brief.limits.clear_mm &&
     alike(a.kit, b.kit) &&
-    a.items.length === b.items.length &&
-    a.items.every((i, k) => {
-      const j = b.items[k];
+    a.components.length === b.components.length &&
+    a.components.every((i, k) => {
+      const j = b.components[k];
       return (
         j !== undefined &&
         i.id === j.id &&

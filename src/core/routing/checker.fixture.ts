@@ -100,7 +100,7 @@ export function check(model: Model, runs: readonly Run[]): readonly string[] {
     if (off >= 0)
       wrong.push(`${run.name}: a kink at ${(points[off] as Vec).map(Math.round).join()}`);
     // Past everything.
-    const own = new Set([run.from.item, run.to.item]);
+    const own = new Set([run.from.component, run.to.component]);
     for (const p of model.placed.values())
       for (const s of p.solids) {
         const least =
@@ -111,7 +111,7 @@ export function check(model: Model, runs: readonly Run[]): readonly string[] {
                 : toBox(q, s.box.min, s.box.max),
             ),
           ) - radius;
-        if (least < (own.has(p.item.id) ? -0.06 : -0.06))
+        if (least < (own.has(p.component.id) ? -0.06 : -0.06))
           wrong.push(`${run.name} meets ${s.name} by ${(-least).toFixed(2)}`);
       }
     for (const o of model.obstacles)

@@ -11,10 +11,10 @@ const EXPLAIN_MOST = 2000;
 
 /** What a part sits on, and what that sits on: without it the part would not be there. */
 function carriersOf(model: Model, id: string): readonly string[] {
-  const { placement } = model.build.items.find((i) => i.id === id) ?? {};
-  if (placement?.on === 'item' || placement?.on === 'radiator')
-    return [placement.item, ...carriersOf(model, placement.item)];
-  const board = model.build.items.find((i) => i.part.kind === 'board');
+  const { placement } = model.build.components.find((i) => i.id === id) ?? {};
+  if (placement?.on === 'component' || placement?.on === 'radiator')
+    return [placement.component, ...carriersOf(model, placement.component)];
+  const board = model.build.components.find((i) => i.part.kind === 'board');
   if (placement?.on === 'slot' || placement?.on === 'board') {
     if (board) return [board.id];
     return [];
@@ -35,7 +35,7 @@ export function explain(
     least = KEPT_MM[KEPT_MM.length - 1] as number;
   const whole = roomFor(model, t, fixed, waiting, others, [...froms, ...tos], least, null);
   const name = (id: string): string =>
-    model.build.items.find((i) => i.id === id)?.name ??
+    model.build.components.find((i) => i.id === id)?.name ??
     model.build.case?.obstacles.find((o) => `case:${o.id}` === id)?.name ??
     'another run';
   let wouldFit: string | null = null;
@@ -47,7 +47,9 @@ export function explain(
       break;
     }
   }
-  const ends = new Set([t.from.item, t.to.item].flatMap((id) => [id, ...carriersOf(model, id)]));
+  const ends = new Set(
+    [t.from.component, t.to.component].flatMap((id) => [id, ...carriersOf(model, id)]),
+  );
   const between = union([
     { min: t.from.at, max: t.from.at },
     { min: t.to.at, max: t.to.at },

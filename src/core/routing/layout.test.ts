@@ -22,10 +22,11 @@ const tower = demoBuild('fenland-flood-tower') as Build;
 const edited = (build: Build, ...edits: readonly (Edit | null)[]): Build =>
   edits.reduce((b, e) => (e ? applyEdit(b, e).build : b), build);
 const slid = (build: Build, by: number): Edit => ({
-  do: 'item.place',
-  item: 'top-radiator',
+  do: 'component.place',
+  component: 'top-radiator',
   placement: {
-    ...(build.items.find((i) => i.id === 'top-radiator') as Build['items'][number]).placement,
+    ...(build.components.find((i) => i.id === 'top-radiator') as Build['components'][number])
+      .placement,
     slide_mm: by,
   } as never,
 });
@@ -74,7 +75,7 @@ describe('routes in the document', () => {
     const moved = edited(tower, slid(tower, 5));
     const touching = tower.loops
       .flatMap((l) => l.links)
-      .filter((l) => l.by === 'tube' && [l.from.item, l.to.item].includes('top-radiator'))
+      .filter((l) => l.by === 'tube' && [l.from.component, l.to.component].includes('top-radiator'))
       .map((l) => l.id);
     expect(touching.length).toBeGreaterThan(0);
     expect(estimated(moved).sort()).toEqual([...touching].sort());
@@ -123,7 +124,7 @@ describe('routes in the document', () => {
     expect(done.build.layout.routes['run-2']).toBeUndefined();
     expect(applyEdit(done.build, done.inverse).build).toEqual(desk);
     const [inline] = Object.keys(tower.layout.poses);
-    const gone = applyEdit(tower, { do: 'item.remove', item: inline as string });
+    const gone = applyEdit(tower, { do: 'component.remove', component: inline as string });
     expect(gone.build.layout.poses[inline as string]).toBeUndefined();
     expect(applyEdit(gone.build, gone.inverse).build).toEqual(tower);
   });

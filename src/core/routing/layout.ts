@@ -11,7 +11,7 @@ import { tasksOf } from './task';
 
 /** All that routing says of a build: places of inline parts, and the routes of its runs. Plain data. */
 export interface RoutedBuild {
-  readonly frames: readonly (readonly [item: string, frame: Frame])[];
+  readonly frames: readonly (readonly [component: string, frame: Frame])[];
   readonly routed: Routed;
 }
 
@@ -116,11 +116,11 @@ export function staleRuns(model: Model): readonly string[] {
   const { routes } = routesOf(model);
   // Parts the builder asked to be kept in view: a run before one of them is tried again.
   const inView = new Set(
-    model.build.items.flatMap((i) => (i.settings.inView === true ? [i.id] : [])),
+    model.build.components.flatMap((i) => (i.settings.inView === true ? [i.id] : [])),
   );
   const holds = (r: Route): boolean =>
     (r.told?.nearest?.gap_mm ?? 0) > -SLACK_MM &&
-    !(r.told?.seen.before ?? []).some((item) => inView.has(item));
+    !(r.told?.seen.before ?? []).some((component) => inView.has(component));
   const good = new Set(
     routes.filter((r) => layout.routes[r.link]?.pinned || holds(r)).map((r) => r.link),
   );
@@ -136,7 +136,7 @@ export function staleRuns(model: Model): readonly string[] {
 export function rerouteEdit(build: Build, tell: Tell = () => true): Edit | null {
   const stale = new Set(staleRuns(resolve(build)));
   const poses = keptPoses(build, stale);
-  const hanging = build.items.some((i) => i.placement.on === 'line' && !poses.has(i.id));
+  const hanging = build.components.some((i) => i.placement.on === 'line' && !poses.has(i.id));
   if (stale.size === 0 && !hanging) return null;
   const frames = hanging ? placePieces(build, poses) : poses;
   const model = resolve(withPoses(build, frames));
@@ -182,7 +182,8 @@ function keptPoses(build: Build, stale: ReadonlySet<string>): ReadonlyMap<string
   const links = build.loops.flatMap((l) => l.links);
   const holds = (id: string): boolean =>
     links.some(
-      (l) => (l.from.item === id || l.to.item === id) && !(l.by === 'tube' && stale.has(l.id)),
+      (l) =>
+        (l.from.component === id || l.to.component === id) && !(l.by === 'tube' && stale.has(l.id)),
     );
   return new Map(Object.entries(build.layout.poses).filter(([id]) => holds(id)));
 }

@@ -50,7 +50,7 @@ export function nearestTo(
   for (const { id, least_mm, measure } of candidates) {
     if (best && least_mm >= best.gap_mm) break;
     const gap_mm = measure();
-    if (gap_mm <= NEAR_MM && (!best || gap_mm < best.gap_mm)) best = { item: id, gap_mm };
+    if (gap_mm <= NEAR_MM && (!best || gap_mm < best.gap_mm)) best = { component: id, gap_mm };
   }
   return best;
 }
@@ -67,9 +67,9 @@ function bodiesNear(
     if (least_mm <= NEAR_MM)
       near.push({ id, least_mm, measure: () => gapToBody(tube, body) - radius });
   };
-  for (const { item, solids } of model.placed.values())
-    if (!ends.includes(item.id)) for (const solid of solids) look(item.id, solid);
-  for (const obstacle of model.obstacles) look(obstacle.item, obstacle);
+  for (const { component, solids } of model.placed.values())
+    if (!ends.includes(component.id)) for (const solid of solids) look(component.id, solid);
+  for (const obstacle of model.obstacles) look(obstacle.component, obstacle);
   return near;
 }
 

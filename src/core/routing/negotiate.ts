@@ -201,7 +201,7 @@ export function withTold(
 ): readonly Route[] {
   return routes.map((route) => {
     const task = tasks.find((t) => t.link === route.link);
-    const ends = task ? [task.from.item, task.to.item] : [];
+    const ends = task ? [task.from.component, task.to.component] : [];
     let told: Told | null = null;
     return {
       ...route,

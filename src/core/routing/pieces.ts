@@ -1,4 +1,4 @@
-import type { Build, Item } from '../design';
+import type { Build, Component } from '../design';
 import { resolve, type Model } from '../system';
 import { isWet, type WetPart } from '../components';
 import {
@@ -18,7 +18,7 @@ import {
 } from '../geometry';
 import { BEND_COST } from './rigidRoute';
 
-/** Where pieces that hang in their runs come to be, by item. */
+/** Where pieces that hang in their runs come to be, by component. */
 export type Frames = ReadonlyMap<string, Frame>;
 
 /** How far from the middle of its neighbours a piece is looked for, and how finely, mm. */
@@ -50,29 +50,29 @@ interface Neighbour {
  * reached by the least tube and bends (Manhattan length and fewest right-angled turns). Those in `kept` stay. Deterministic.
  */
 export function placePieces(build: Build, kept: Frames = new Map()): Frames {
-  const loose = build.items.filter(
+  const loose = build.components.filter(
     (i) => i.placement.on === 'line' && isWet(i.part) && !kept.has(i.id),
   );
   if (loose.length === 0 || !build.case) return kept;
   const frames = new Map<string, Frame>(kept);
   for (let round = 0; round < ROUNDS; round += 1) {
-    for (const item of loose) {
-      frames.delete(item.id);
+    for (const component of loose) {
+      frames.delete(component.id);
       const poses = Object.fromEntries(frames);
       const model = resolve({ ...build, layout: { ...build.layout, poses } });
-      const frame = bestFrame(model, item as Item & { part: WetPart }, frames);
-      if (frame) frames.set(item.id, frame);
+      const frame = bestFrame(model, component as Component & { part: WetPart }, frames);
+      if (frame) frames.set(component.id, frame);
     }
   }
   return frames;
 }
 
-function neighboursOf(model: Model, item: Item, frames: Frames): readonly Neighbour[] {
+function neighboursOf(model: Model, component: Component, frames: Frames): readonly Neighbour[] {
   return model.build.loops.flatMap((l) =>
     l.links.flatMap((k): Neighbour[] => {
       const ownEnd = () => {
-        if (k.from.item === item.id) return k.from;
-        if (k.to.item === item.id) return k.to;
+        if (k.from.component === component.id) return k.from;
+        if (k.to.component === component.id) return k.to;
         return null;
       };
       const mine = ownEnd();
@@ -81,8 +81,8 @@ function neighboursOf(model: Model, item: Item, frames: Frames): readonly Neighb
         at = model.portAt(other);
       // A neighbour that hangs too, and has no place yet, is only about there.
       const loose =
-        model.build.items.find((i) => i.id === other.item)?.placement.on === 'line' &&
-        !frames.has(other.item);
+        model.build.components.find((i) => i.id === other.component)?.placement.on === 'line' &&
+        !frames.has(other.component);
       return at ? [{ port: mine.port, at: at.at, direction: loose ? null : at.direction }] : [];
     }),
   );
@@ -90,14 +90,14 @@ function neighboursOf(model: Model, item: Item, frames: Frames): readonly Neighb
 
 function bestFrame(
   model: Model,
-  item: Item & { readonly part: WetPart },
+  component: Component & { readonly part: WetPart },
   frames: Frames,
 ): Frame | null {
-  const near = neighboursOf(model, item, frames),
+  const near = neighboursOf(model, component, frames),
     { interior } = model;
   if (near.length === 0 || !interior) return null;
   const loop = model.build.loops.find((l) =>
-    l.links.some((k) => k.from.item === item.id || k.to.item === item.id),
+    l.links.some((k) => k.from.component === component.id || k.to.component === component.id),
   );
   const fitting = loop?.fitting ?? model.build.kit.joint,
     arm = fitting.length_mm + STUB_MM + (loop?.tube.hard ? loop.tube.minBend_mm : 0);
@@ -124,7 +124,7 @@ function bestFrame(
     readonly cost: number;
   }[] = [];
   const frameOf = ({ t, x, y, z }: (typeof tries)[number]): Frame => ({
-    at: add([x, y, z], directionIn({ at: [0, 0, 0], ...t }, scale(item.part.size, -0.5))),
+    at: add([x, y, z], directionIn({ at: [0, 0, 0], ...t }, scale(component.part.size, -0.5))),
     ...t,
   });
   const least = loop?.tube.hard ? 2 * loop.tube.minBend_mm + 5 : (loop?.tube.minBend_mm ?? 40);
@@ -142,10 +142,10 @@ function bestFrame(
   for (const t of turned) {
     const ports = ends
       .map((n) => {
-        const p = item.part.ports.find((q) => q.id === n.port);
+        const p = component.part.ports.find((q) => q.id === n.port);
         return p
           ? {
-              at: directionIn({ at: [0, 0, 0], ...t }, sub(p.at, scale(item.part.size, 0.5))),
+              at: directionIn({ at: [0, 0, 0], ...t }, sub(p.at, scale(component.part.size, 0.5))),
               direction: directionIn({ at: [0, 0, 0], ...t }, p.direction),
               to: n,
             }
@@ -181,15 +181,15 @@ function bestFrame(
   tries.sort((a, b) => a.cost - b.cost);
   const solids = [
     ...[...model.placed.values()]
-      .filter((p) => p.item.id !== item.id)
+      .filter((p) => p.component.id !== component.id)
       .flatMap((p) => p.solids.map((s) => s.box)),
     ...model.obstacles.map((o) => o.box),
-    ...fittingsOf(model, item.id),
+    ...fittingsOf(model, component.id),
   ];
   const keep = Math.max(2, model.build.brief.limits.clear_mm);
   const found = tries.find((x) =>
     clears(
-      item.part,
+      component.part,
       frameOf(x),
       solids,
       interior,
@@ -244,7 +244,7 @@ function fittingsOf(model: Model, but: string): readonly Box[] {
       ...l.caps.map((c) => ({ ref: c, part: model.build.kit[c.with] })),
     ])
     .flatMap(({ ref, part }): Box[] => {
-      const at = ref.item === but ? null : model.portAt(ref);
+      const at = ref.component === but ? null : model.portAt(ref);
       return at && Math.max(...at.direction.map(Math.abs)) > 0.999
         ? [
             cylinderBox(

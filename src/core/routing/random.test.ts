@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { catalogued, STANDARD_KIT } from '@/catalogue';
-import { emptyBuild, type Build, type Item, type Link, type Turn } from '../design';
+import { emptyBuild, type Build, type Component, type Link, type Turn } from '../design';
 import { measureGaps } from '../clearance';
 import { resolve } from '../system';
 import type { CasePart } from '../components';
@@ -65,19 +65,19 @@ function strewn(
       ] as const,
     })),
   };
-  const items = places.map((p, i): Item => ({
+  const components = places.map((p, i): Component => ({
     id: `part-${i}`,
     name: `Part ${i + 1}`,
     part: i % 2 === 0 ? reservoir : pump,
     placement: { on: 'free', at: p.at, turn: p.turn },
     settings: {},
   }));
-  const links = items.slice(1).map((to, i): Link => {
-    const from = items[i] as Item;
+  const links = components.slice(1).map((to, i): Link => {
+    const from = components[i] as Component;
     return {
       id: `run-${i + 1}`,
-      from: { item: from.id, port: i % 2 === 0 ? 'low' : 'out' },
-      to: { item: to.id, port: i % 2 === 0 ? 'in' : 'return' },
+      from: { component: from.id, port: i % 2 === 0 ? 'low' : 'out' },
+      to: { component: to.id, port: i % 2 === 0 ? 'in' : 'return' },
       by: 'tube',
       ends: { from: aslant && i === 1 ? 'rotary45' : 'auto', to: 'auto' },
       ...(aslant ? { way: { slanted: true } } : {}),
@@ -86,7 +86,7 @@ function strewn(
   return {
     ...emptyBuild('Strewn', STANDARD_KIT),
     case: box,
-    items,
+    components,
     loops: [
       {
         id: 'loop',

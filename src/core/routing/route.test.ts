@@ -122,8 +122,8 @@ describe('what was routed holds while the space is the same', () => {
     [
       'a slid radiator',
       {
-        do: 'item.place',
-        item: 'top-radiator',
+        do: 'component.place',
+        component: 'top-radiator',
         placement: { on: 'mount', mount: 'top', slide_mm: 20, ports: 'end', air: 'in' },
       } as const,
       false,
@@ -131,10 +131,10 @@ describe('what was routed holds while the space is the same', () => {
     [
       'a part of the same number made larger',
       {
-        do: 'item.replace',
-        item: 'pump',
+        do: 'component.replace',
+        component: 'pump',
         part: {
-          ...(desk.items.find((i) => i.id === 'pump') as Build['items'][number]).part,
+          ...(desk.components.find((i) => i.id === 'pump') as Build['components'][number]).part,
           size: [70, 70, 70],
         },
       } as Edit,
@@ -143,8 +143,8 @@ describe('what was routed holds while the space is the same', () => {
     [
       'another curve of the same part',
       {
-        do: 'item.curve',
-        item: 'pump',
+        do: 'component.curve',
+        component: 'pump',
         of: 'head',
         points: [
           [0, 3],
@@ -161,7 +161,7 @@ describe('what was routed holds while the space is the same', () => {
       } as Edit,
       false,
     ],
-    ['a part less', { do: 'item.remove', item: 'rear-fan' } as const, false],
+    ['a part less', { do: 'component.remove', component: 'rear-fan' } as const, false],
     [
       'another end',
       {

@@ -11,7 +11,7 @@ export interface InView {
 
 /** The nearest thing to a tube, and the gap between them; below 0 they meet. */
 export interface Nearest {
-  readonly item: string;
+  readonly component: string;
   readonly gap_mm: number;
 }
 

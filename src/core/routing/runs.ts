@@ -30,7 +30,8 @@ function routedRun(model: Model, run: Run, route: Route, all: readonly Route[]):
   const cut_mm = pathLength(route.path) + 2 * INSERTION_MM,
     table = bendTable(route.corners, route.radius_mm);
   const bends = route.path.filter((s) => s.kind === 'arc');
-  const told = (): Told => route.told ?? tellOf(model, route, all, [run.from.item, run.to.item]);
+  const told = (): Told =>
+    route.told ?? tellOf(model, route, all, [run.from.component, run.to.component]);
   return {
     ...run,
     estimated: false,

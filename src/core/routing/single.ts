@@ -49,7 +49,7 @@ function openEnds(
   fixed: readonly Fixed[],
   others: readonly Route[],
 ): readonly EndWay[] {
-  const own = t[side].item,
+  const own = t[side].component,
     { interior } = model;
   const all = endsOf(model, t, side);
   const open = all.filter((e) => {

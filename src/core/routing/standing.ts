@@ -43,7 +43,7 @@ export function fixedBodies(model: Model): readonly Fixed[] {
         cylinder = cylinderFrom(at.at, at.direction, piece.length_mm, piece.diameter_mm / 2);
       return [
         {
-          id: cap.item,
+          id: cap.component,
           box: cylinderBox(cylinder),
           body: { box: cylinderBox(cylinder), cylinder },
           port: cap,
@@ -63,9 +63,9 @@ export function fixedBodies(model: Model): readonly Fixed[] {
   return [
     ...bridges,
     ...[...model.placed.values()].flatMap((p) =>
-      p.solids.map((s): Fixed => ({ id: p.item.id, box: s.box, body: s })),
+      p.solids.map((s): Fixed => ({ id: p.component.id, box: s.box, body: s })),
     ),
-    ...model.obstacles.map((o): Fixed => ({ id: o.item, box: o.box, body: o })),
+    ...model.obstacles.map((o): Fixed => ({ id: o.component, box: o.box, body: o })),
     ...caps,
   ];
 }

@@ -4,7 +4,7 @@ import {
   applyEdit,
   emptyBuild,
   type Build,
-  type Item,
+  type Component,
   type Link,
   type Loop,
   type Placement,
@@ -38,7 +38,11 @@ const box: CasePart = {
   fansIncluded: [],
   obstacles: [],
 };
-const item = (id: string, part: Item['part'], at: readonly [number, number, number]): Item => ({
+const component = (
+  id: string,
+  part: Component['part'],
+  at: readonly [number, number, number],
+): Component => ({
   id,
   name: id,
   part,
@@ -47,8 +51,8 @@ const item = (id: string, part: Item['part'], at: readonly [number, number, numb
 });
 const link = (id: string, from: string, fromPort: string, to: string, toPort: string): Link => ({
   id,
-  from: { item: from, port: fromPort },
-  to: { item: to, port: toPort },
+  from: { component: from, port: fromPort },
+  to: { component: to, port: toPort },
   by: 'tube',
   ends: { from: 'auto', to: 'auto' },
 });
@@ -62,41 +66,45 @@ const loop = (id: string, links: readonly Link[]): Loop => ({
   links,
   caps: [],
 });
-const built = (items: readonly Item[], loops: readonly Loop[]): Build => ({
+const built = (components: readonly Component[], loops: readonly Loop[]): Build => ({
   ...emptyBuild('View', STANDARD_KIT),
   case: box,
-  items,
+  components,
   loops,
 });
 const seen = (build: Build, found: RoutedBuild, id: string): ReturnType<typeof inView> => {
   const model = resolve(withFrames(build, found)),
     r = found.routed.routes.find((x) => x.link === id) as Route,
     own = build.loops.flatMap((l) => l.links).find((l) => l.id === id) as Link;
-  return inView(model, r, found.routed.routes, [own.from.item, own.to.item]);
+  return inView(model, r, found.routed.routes, [own.from.component, own.to.component]);
 };
 
 describe('what is seen through the glass', () => {
   test('reservoirs and blocks on the board are shown unless it is said otherwise; others when it is said', () => {
     const tower = demoBuild('fenland-flood-tower') as Build,
-      shown = (b: Build): string[] => b.items.filter(isShown).map((i) => i.id);
+      shown = (b: Build): string[] => b.components.filter(isShown).map((i) => i.id);
     expect(shown(tower)).toEqual(['processor-block', 'reservoir-1', 'reservoir-2']);
     const edited = [
-      { do: 'item.set', item: 'card-a', values: { inView: true } } as const,
-      { do: 'item.set', item: 'reservoir-2', values: { inView: false } } as const,
+      { do: 'component.set', component: 'card-a', values: { inView: true } } as const,
+      { do: 'component.set', component: 'reservoir-2', values: { inView: false } } as const,
     ].reduce<Build>((b, e) => applyEdit(b, e).build, tower);
     expect(shown(edited)).toEqual(['card-a', 'processor-block', 'reservoir-1']);
   });
 
   test('of two ways as short a run takes the one that does not pass before what is shown', () => {
     // A step up between two meters may be made anywhere on the way; a reservoir stands behind most of it.
-    const meters = [item('a', meter, [100, 250, 300]), item('b', meter, [500, 350, 300])],
-      shown = item('shown', reservoir, [250, 300, 120]);
+    const meters = [component('a', meter, [100, 250, 300]), component('b', meter, [500, 350, 300])],
+      shown = component('shown', reservoir, [250, 300, 120]);
     const build = built([...meters, shown], [loop('loop', [link('run', 'a', 'out', 'b', 'in')])]),
-      free = applyEdit(build, { do: 'item.set', item: 'shown', values: { inView: false } }).build;
+      free = applyEdit(build, {
+        do: 'component.set',
+        component: 'shown',
+        values: { inView: false },
+      }).build;
     const aside = routeBuild(build),
       any = routeBuild(free),
       length = (f: RoutedBuild): number => pathLength((f.routed.routes[0] as Route).path);
-    expect(seen({ ...free, items: build.items }, any, 'run').before).toEqual(['shown']);
+    expect(seen({ ...free, components: build.components }, any, 'run').before).toEqual(['shown']);
     expect(seen(build, aside, 'run').before).toEqual([]);
     expect(length(aside)).toBeCloseTo(length(any), 6);
     expect(check(resolve(build), routedRuns(resolve(build), aside.routed))).toEqual([]);
@@ -105,9 +113,9 @@ describe('what is seen through the glass', () => {
   test('but not at any price: four bends more are dearer than a tube before a reservoir', () => {
     const build = built(
         [
-          item('a', meter, [100, 250, 300]),
-          item('b', meter, [500, 250, 300]),
-          item('shown', reservoir, [300, 190, 120]),
+          component('a', meter, [100, 250, 300]),
+          component('b', meter, [500, 250, 300]),
+          component('shown', reservoir, [300, 190, 120]),
         ],
         [loop('loop', [link('run', 'a', 'out', 'b', 'in')])],
       ),
@@ -120,8 +128,8 @@ describe('what is seen through the glass', () => {
 
 describe('two loops', () => {
   test('of two ways as short a run takes the one that does not cross the other loop', () => {
-    const first = [item('a', meter, [60, 350, 380]), item('b', meter, [300, 350, 380])],
-      second = [item('c', meter, [100, 250, 200]), item('d', meter, [540, 430, 200])];
+    const first = [component('a', meter, [60, 350, 380]), component('b', meter, [300, 350, 380])],
+      second = [component('c', meter, [100, 250, 200]), component('d', meter, [540, 430, 200])];
     const one = loop('one', [link('run-1', 'a', 'out', 'b', 'in')]),
       two = loop('two', [link('run-2', 'c', 'out', 'd', 'in')]);
     const both = built([...first, ...second], [one, two]),

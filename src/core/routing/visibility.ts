@@ -1,4 +1,4 @@
-import type { Item } from '../design';
+import type { Component } from '../design';
 import type { Model } from '../system';
 import { boxGap, pairMemo, union, type Box, type Vec } from '../geometry';
 import { sampleTube, type SampledTube } from './nearest';
@@ -14,22 +14,22 @@ const BEFORE_COST = 120,
 const PIECE_MM = 30;
 
 /** Whether the builder wants a part seen through the glass: as it was set, else reservoirs and the blocks that a board carries. */
-export const isShown = ({ part, settings }: Item): boolean =>
+export const isShown = ({ part, settings }: Component): boolean =>
   settings.inView ??
   (part.kind === 'reservoir' || (part.kind === 'block' && !part.cools.includes('card')));
 
-/** Room between a part that is shown and the glass, by its item. */
-function zonesBefore(model: Model): readonly { readonly item: string; readonly box: Box }[] {
+/** Room between a part that is shown and the glass, by its component. */
+function zonesBefore(model: Model): readonly { readonly component: string; readonly box: Box }[] {
   const { interior } = model;
   return interior === null
     ? []
     : [...model.placed.values()].flatMap((p) => {
-        if (!isShown(p.item) || p.solids.length === 0) return [];
+        if (!isShown(p.component) || p.solids.length === 0) return [];
         const { min, max } = union(p.solids.map((s) => s.box));
         return max[2] < interior.max[2]
           ? [
               {
-                item: p.item.id,
+                component: p.component.id,
                 box: {
                   min: [min[0], min[1], max[2]] as const,
                   max: [max[0], max[1], interior.max[2]] as const,
@@ -68,9 +68,9 @@ export function viewBlocks(
   if (!interior) return [];
   const clear = (b: Block): boolean => !within(b, t.from.at) && !within(b, t.to.at);
   const before = zonesBefore(model)
-    .filter((z) => z.item !== t.from.item && z.item !== t.to.item)
+    .filter((z) => z.component !== t.from.component && z.component !== t.to.component)
     .map((z): Block => ({
-      id: `before:${z.item}`,
+      id: `before:${z.component}`,
       ...grow(z.box, t.radius),
       toll: BEFORE_COST,
       taste: true,
@@ -162,6 +162,6 @@ export function inView(
     return boxGap(tube.bounds, grown) <= 0 && tube.points.some((p) => within(grown, p));
   };
   const crosses = all.filter((o) => o.loop !== route.loop && covers(o)).map((o) => o.link);
-  const before = zonesBefore(model).filter((z) => !ends.includes(z.item) && meets(z.box));
-  return { crosses, before: before.map((z) => z.item) };
+  const before = zonesBefore(model).filter((z) => !ends.includes(z.component) && meets(z.box));
+  return { crosses, before: before.map((z) => z.component) };
 }

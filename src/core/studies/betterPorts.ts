@@ -38,21 +38,21 @@ export function betterPorts(
   );
   if (moved.length === 0) return null;
   const edits = loops.flatMap(({ loop, links }): Edit[] => {
-    const used = (list: readonly Link[], item: string, port: string): boolean =>
+    const used = (list: readonly Link[], component: string, port: string): boolean =>
       list.some(
         (l) =>
-          (l.from.item === item && l.from.port === port) ||
-          (l.to.item === item && l.to.port === port),
+          (l.from.component === component && l.from.port === port) ||
+          (l.to.component === component && l.to.port === port),
       );
     const was = loop.links.flatMap((l) => [l.from, l.to]),
       now = links.flatMap((l) => [l.from, l.to]);
     return [
       { do: 'loop.links', loop: loop.id, links },
       ...now
-        .filter((p) => !used(loop.links, p.item, p.port))
+        .filter((p) => !used(loop.links, p.component, p.port))
         .map((port): Edit => ({ do: 'cap.set', loop: loop.id, port, with: null })),
       ...was
-        .filter((p) => !used(links, p.item, p.port))
+        .filter((p) => !used(links, p.component, p.port))
         .map((port): Edit => ({ do: 'cap.set', loop: loop.id, port, with: 'plug' })),
     ];
   });
@@ -73,11 +73,11 @@ function chosen(model: Model, build: Build, loop: Loop): readonly Link[] {
   let links = loop.links;
   for (let round = 0; round < ROUNDS; round += 1) {
     let changed = false;
-    for (const item of build.items) {
-      const { part } = item;
+    for (const component of build.components) {
+      const { part } = component;
       if (!isWet(part) || part.kind === 'pump') continue;
-      const into = links.filter((l) => l.to.item === item.id),
-        out = links.filter((l) => l.from.item === item.id),
+      const into = links.filter((l) => l.to.component === component.id),
+        out = links.filter((l) => l.from.component === component.id),
         [a] = into,
         [b] = out;
       if (
@@ -95,11 +95,13 @@ function chosen(model: Model, build: Build, loop: Loop): readonly Link[] {
         part.ports.find((p) => p.id === id)?.chamber;
       const free = (p: Port): boolean =>
         p.duty === undefined &&
-        !loop.caps.some((c) => c.item === item.id && c.port === p.id && c.with !== 'plug');
+        !loop.caps.some(
+          (c) => c.component === component.id && c.port === p.id && c.with !== 'plug',
+        );
       let best: { readonly i: string; readonly o: string; readonly cost: number } | null = null;
       const now =
-        cost(model, a.from, { item: item.id, port: a.to.port }) +
-        cost(model, { item: item.id, port: b.from.port }, b.to);
+        cost(model, a.from, { component: component.id, port: a.to.port }) +
+        cost(model, { component: component.id, port: b.from.port }, b.to);
       for (const i of part.ports)
         for (const o of part.ports) {
           if (i.id === o.id || i.role === 'out' || o.role === 'in' || !free(i) || !free(o))
@@ -117,15 +119,15 @@ function chosen(model: Model, build: Build, loop: Loop): readonly Link[] {
           )
             continue;
           const c =
-            cost(model, a.from, { item: item.id, port: i.id }) +
-            cost(model, { item: item.id, port: o.id }, b.to);
+            cost(model, a.from, { component: component.id, port: i.id }) +
+            cost(model, { component: component.id, port: o.id }, b.to);
           if (c < now - 1 && (!best || c < best.cost - 1e-9)) best = { i: i.id, o: o.id, cost: c };
         }
       if (!best) continue;
       const pick = best;
       links = links.map((l) => {
-        if (l === a) return { ...l, to: { item: item.id, port: pick.i } };
-        if (l === b) return { ...l, from: { item: item.id, port: pick.o } };
+        if (l === a) return { ...l, to: { component: component.id, port: pick.i } };
+        if (l === b) return { ...l, from: { component: component.id, port: pick.o } };
         return l;
       });
       changed = true;

@@ -12,7 +12,7 @@ const tower = demoBuild('fenland-flood-tower') as Build,
 /** The tower's cards one behind the other in one loop of hard tube. */
 const bare: Build = {
   ...tower,
-  items: tower.items.filter((i) => i.part.kind !== 'inline'),
+  components: tower.components.filter((i) => i.part.kind !== 'inline'),
   loops: [],
 };
 const row = applyEdit(
@@ -22,12 +22,12 @@ const row = applyEdit(
     tube: catalogued('tube', 'tube-petg-16-12'),
     fitting: catalogued('fitting', 'fit-hard-16'),
     coolant: catalogued('coolant', 'cool-clear-premix'),
-    items: ['reservoir-2', 'pump-2', 'card-block-a', 'card-block-b', 'top-radiator'],
+    components: ['reservoir-2', 'pump-2', 'card-block-a', 'card-block-b', 'top-radiator'],
   }) as Edit,
 ).build;
 const loop = row.loops[0] as Build['loops'][number];
 const between = loop.links.find(
-  (l) => l.from.item.startsWith('card-block') && l.to.item.startsWith('card-block'),
+  (l) => l.from.component.startsWith('card-block') && l.to.component.startsWith('card-block'),
 );
 const offers = bridgeOffers(resolve(row), loop.id, between?.id ?? '', CATALOGUE);
 
@@ -35,8 +35,8 @@ describe('bridges between two cards', () => {
   test('the cards look at each other across the slots: so far apart as the slots less the block and its terminal', () => {
     const [o] = offers;
     // Slots 1 and 5; the lower port of one terminal, the upper port of the other, by the parts' own figures.
-    const a = row.items.find((i) => i.id === 'card-block-a')?.part as Extract<
-      Build['items'][number]['part'],
+    const a = row.components.find((i) => i.id === 'card-block-a')?.part as Extract<
+      Build['components'][number]['part'],
       { kind: 'block' }
     >;
     const up = a.ports.find((p) => p.direction[1] === 1),
@@ -82,8 +82,8 @@ describe('bridges between two cards', () => {
   test('a card moved to another slot: no longer met, and the bridge that reaches is offered', () => {
     const bridged = applyEdit(row, (offers[0] as (typeof offers)[number]).edit).build;
     const moved = applyEdit(bridged, {
-        do: 'item.place',
-        item: 'card-b',
+        do: 'component.place',
+        component: 'card-b',
         placement: { on: 'slot', slot: 4 },
       }).build,
       { findings } = evaluate(moved, { fixes: true, offer: CATALOGUE });
@@ -109,7 +109,10 @@ describe('bridges between two cards', () => {
 
   test('a part of it taken out, the run is a tube again and has no bridge; a file with a bridge where it cannot be is refused', () => {
     const bridged = applyEdit(row, (offers[0] as (typeof offers)[number]).edit).build,
-      gone = applyEdit(bridged, { do: 'item.remove', item: between?.to.item ?? '' }).build;
+      gone = applyEdit(bridged, {
+        do: 'component.remove',
+        component: between?.to.component ?? '',
+      }).build;
     expect(gone.loops[0]?.links.every((l) => (l.by === 'tube' ? !('bridge' in l) : true))).toBe(
       true,
     );

@@ -29,21 +29,23 @@ export function bridgeOffers(
   const bridges = offer.filter(
     (p): p is FittingPart => p.kind === 'fitting' && p.duty === 'bridge',
   );
-  const from = portsOf(build, link.from.item),
-    to = portsOf(build, link.to.item),
+  const from = portsOf(build, link.from.component),
+    to = portsOf(build, link.to.component),
     chamberOut = from.find((p) => p.id === link.from.port)?.chamber,
     chamberIn = to.find((p) => p.id === link.to.port)?.chamber;
   const held = (ref: PortRef): boolean =>
     build.loops.some((l) =>
       l.links.some(
-        (k) => k !== link && [k.from, k.to].some((r) => r.item === ref.item && r.port === ref.port),
+        (k) =>
+          k !== link &&
+          [k.from, k.to].some((r) => r.component === ref.component && r.port === ref.port),
       ),
     );
   const out: BridgeOffer[] = [];
   for (const p of from)
     for (const q of to) {
-      const a: PortRef = { item: link.from.item, port: p.id },
-        b: PortRef = { item: link.to.item, port: q.id };
+      const a: PortRef = { component: link.from.component, port: p.id },
+        b: PortRef = { component: link.to.component, port: q.id };
       if (p.chamber !== chamberOut || p.role === 'in' || q.role === 'out' || held(a) || held(b))
         continue;
       const pa = model.portAt(a),
@@ -81,8 +83,8 @@ export function bridgeOffers(
   return out.sort((a, b) => Number(a.turned) - Number(b.turned) || a.along_mm - b.along_mm);
 }
 
-const portsOf = (build: Build, item: string): readonly Port[] => {
-  const part = build.items.find((i) => i.id === item)?.part;
+const portsOf = (build: Build, component: string): readonly Port[] => {
+  const part = build.components.find((i) => i.id === component)?.part;
   return part && isWet(part) ? part.ports : [];
 };
 
@@ -95,8 +97,8 @@ function turnedRound(
   chamberIn: string | undefined,
   held: (ref: PortRef) => boolean,
 ): readonly Link[] | null {
-  const part = build.items.find((i) => i.id === link.to.item)?.part,
-    out = links.filter((l) => l.from.item === link.to.item),
+  const part = build.components.find((i) => i.id === link.to.component)?.part,
+    out = links.filter((l) => l.from.component === link.to.component),
     [only] = out;
   if (!part || !isWet(part) || part.passages.some((x) => x.oneWay) || !only || out.length !== 1)
     return null;
@@ -105,17 +107,19 @@ function turnedRound(
       p.chamber === chamberIn &&
       p.id !== entry.id &&
       p.role !== 'in' &&
-      (p.id === link.to.port || !held({ item: link.to.item, port: p.id })),
+      (p.id === link.to.port || !held({ component: link.to.component, port: p.id })),
   );
   return leave
-    ? links.map((l) => (l === only ? { ...l, from: { item: link.to.item, port: leave.id } } : l))
+    ? links.map((l) =>
+        l === only ? { ...l, from: { component: link.to.component, port: leave.id } } : l,
+      )
     : null;
 }
 
 /** Caps put off the ports that come into use, and plugs into those that fall free. */
 function capEdits(loop: string, before: readonly Link[], after: readonly Link[]): readonly Edit[] {
   const ports = (links: readonly Link[]): Map<string, PortRef> =>
-    new Map(links.flatMap((l) => [l.from, l.to]).map((r) => [`${r.item}/${r.port}`, r]));
+    new Map(links.flatMap((l) => [l.from, l.to]).map((r) => [`${r.component}/${r.port}`, r]));
   const was = ports(before),
     now = ports(after);
   return [

@@ -1,4 +1,4 @@
-import { applyEdit, freeId, type Build, type Edit, type Item } from '../design';
+import { applyEdit, freeId, type Build, type Edit, type Component } from '../design';
 import { insertStation, proposeLoop } from '../loops';
 import { resolve } from '../system';
 import type { FanPart, Part, PumpPart, RadiatorPart } from '../components';
@@ -24,16 +24,21 @@ export interface Candidate {
   readonly edit: Edit;
 }
 
-const radiatorsIn = (build: Build): readonly (Item & { readonly part: RadiatorPart })[] => {
-  const wet = new Set(build.loops.flatMap((l) => l.links.flatMap((k) => [k.from.item, k.to.item])));
-  return build.items.filter(
-    (i): i is Item & { part: RadiatorPart } => i.part.kind === 'radiator' && wet.has(i.id),
+const radiatorsIn = (build: Build): readonly (Component & { readonly part: RadiatorPart })[] => {
+  const wet = new Set(
+    build.loops.flatMap((l) => l.links.flatMap((k) => [k.from.component, k.to.component])),
+  );
+  return build.components.filter(
+    (i): i is Component & { part: RadiatorPart } => i.part.kind === 'radiator' && wet.has(i.id),
   );
 };
-const fansOf = (build: Build, radiator: string): readonly (Item & { readonly part: FanPart })[] =>
-  build.items.filter(
-    (i): i is Item & { part: FanPart } =>
-      i.part.kind === 'fan' && i.placement.on === 'radiator' && i.placement.item === radiator,
+const fansOf = (
+  build: Build,
+  radiator: string,
+): readonly (Component & { readonly part: FanPart })[] =>
+  build.components.filter(
+    (i): i is Component & { part: FanPart } =>
+      i.part.kind === 'fan' && i.placement.on === 'radiator' && i.placement.component === radiator,
   );
 const held = (part: FanPart | PumpPart, rpm: number): number =>
   Math.round(Math.min(part.fullSpeed_rpm, Math.max(part.minSpeed_rpm, rpm)));
@@ -70,10 +75,10 @@ function otherFans(build: Build, offer: readonly Part[]): readonly Candidate[] {
         edit: {
           do: 'batch',
           edits: here.flatMap((f): Edit[] => [
-            { do: 'item.replace', item: f.id, part },
+            { do: 'component.replace', component: f.id, part },
             {
-              do: 'item.set',
-              item: f.id,
+              do: 'component.set',
+              component: f.id,
               values: { speed_rpm: held(part, f.settings.speed_rpm ?? f.part.fullSpeed_rpm) },
             },
           ]),
@@ -98,7 +103,7 @@ function otherCores(build: Build, offer: readonly Part[]): readonly Candidate[] 
         id: `core-${r.id}-${part.id}`,
         kind: part.sections > r.part.sections ? 'section' : 'core',
         label: `${part.name} for ${r.name}`,
-        edit: { do: 'item.replace', item: r.id, part },
+        edit: { do: 'component.replace', component: r.id, part },
       })),
   );
 }
@@ -130,21 +135,24 @@ function moreRadiators(build: Build, offer: readonly Part[]): readonly Candidate
       if (placement.on !== 'mount') return [];
       const count = tried.get(placement.mount) ?? 0;
       if (count >= MOST_PER_MOUNT) return [];
-      const ids = build.items.map((i) => i.id);
+      const ids = build.components.map((i) => i.id);
       const id = freeId(ids, 'radiator'),
         fans = freeId([...ids, id], 'fan');
       const mount =
         build.case?.mounts.find((m) => m.id === placement.mount)?.name.toLowerCase() ??
         placement.mount;
       const added: Edit[] = [
-        { do: 'item.add', item: { id, name: `Radiator, ${mount}`, part, placement, settings: {} } },
         {
-          do: 'item.add',
-          item: {
+          do: 'component.add',
+          component: { id, name: `Radiator, ${mount}`, part, placement, settings: {} },
+        },
+        {
+          do: 'component.add',
+          component: {
             id: fans,
             name: `Fans, ${mount}`,
             part: fan.part,
-            placement: { on: 'radiator', item: id, face: 'interior' },
+            placement: { on: 'radiator', component: id, face: 'interior' },
             settings:
               fan.settings.speed_rpm === undefined ? {} : { speed_rpm: fan.settings.speed_rpm },
           },
@@ -175,16 +183,16 @@ function bothFaces(build: Build): readonly Candidate[] {
       [only] = fans;
     if (fans.length !== 1 || only?.placement.on !== 'radiator') return [];
     const id = freeId(
-      build.items.map((i) => i.id),
+      build.components.map((i) => i.id),
       'fan',
     );
-    const item: Item = {
+    const component: Component = {
       id,
       name: `${only.name}, far face`,
       part: only.part,
       placement: {
         on: 'radiator',
-        item: r.id,
+        component: r.id,
         face: only.placement.face === 'frame' ? 'interior' : 'frame',
       },
       settings: only.settings.speed_rpm === undefined ? {} : { speed_rpm: only.settings.speed_rpm },
@@ -194,7 +202,7 @@ function bothFaces(build: Build): readonly Candidate[] {
         id: `both-${r.id}`,
         kind: 'both faces',
         label: `Fans on both faces of ${r.name}`,
-        edit: { do: 'item.add', item },
+        edit: { do: 'component.add', component },
       },
     ];
   });
@@ -210,8 +218,8 @@ function directions(build: Build): readonly Candidate[] {
             kind: 'direction',
             label: r.placement.air === 'in' ? `${r.name} blows out` : `${r.name} draws room air in`,
             edit: {
-              do: 'item.place',
-              item: r.id,
+              do: 'component.place',
+              component: r.id,
               placement: { ...r.placement, air: r.placement.air === 'in' ? 'out' : 'in' },
             },
           },
@@ -229,7 +237,7 @@ function exhaust(build: Build, offer: readonly Part[]): readonly Candidate[] {
         if (placement.on !== 'mount' || seen.has(placement.mount)) return [];
         seen.add(placement.mount);
         const id = freeId(
-            build.items.map((i) => i.id),
+            build.components.map((i) => i.id),
             'fan',
           ),
           mount =
@@ -241,8 +249,8 @@ function exhaust(build: Build, offer: readonly Part[]): readonly Candidate[] {
             kind: 'case fan',
             label: `${part.name} blowing out, ${mount}`,
             edit: {
-              do: 'item.add',
-              item: {
+              do: 'component.add',
+              component: {
                 id,
                 name: `Fan, ${mount}`,
                 part,
@@ -260,7 +268,9 @@ function exhaust(build: Build, offer: readonly Part[]): readonly Candidate[] {
 const PUMP_STEPS = [0.8, 1.2] as const;
 
 function pumpSpeeds(build: Build): readonly Candidate[] {
-  const pumps = build.items.filter((i): i is Item & { part: PumpPart } => i.part.kind === 'pump');
+  const pumps = build.components.filter(
+    (i): i is Component & { part: PumpPart } => i.part.kind === 'pump',
+  );
   return PUMP_STEPS.flatMap((share): Candidate[] => {
     const sets = pumps.flatMap((p): { readonly id: string; readonly rpm: number }[] => {
       const now = p.settings.speed_rpm ?? p.part.fullSpeed_rpm,
@@ -277,8 +287,8 @@ function pumpSpeeds(build: Build): readonly Candidate[] {
         edit: {
           do: 'batch',
           edits: sets.map((s): Edit => ({
-            do: 'item.set',
-            item: s.id,
+            do: 'component.set',
+            component: s.id,
             values: { speed_rpm: s.rpm },
           })),
         },
@@ -295,15 +305,15 @@ function joined(build: Build): readonly Candidate[] {
     (b, l) => applyEdit(b, { do: 'loop.remove', loop: l.id }).build,
     build,
   );
-  const items = resolve(build)
+  const components = resolve(build)
     .loops.flatMap((g) => g.stations)
-    .filter((id) => build.items.find((i) => i.id === id)?.part.kind !== 'inline');
+    .filter((id) => build.components.find((i) => i.id === id)?.part.kind !== 'inline');
   const edit = proposeLoop(apart, {
     name: first.name,
     tube: first.tube,
     fitting: first.fitting,
     coolant: first.coolant,
-    items,
+    components,
   });
   return edit
     ? [
@@ -326,10 +336,10 @@ function parted(build: Build, offer: readonly Part[]): readonly Candidate[] {
   if (!only || build.loops.length !== 1) return [];
   const stations = resolve(build).loops[0]?.stations ?? [];
   const ofKind = (kind: string): readonly string[] =>
-    stations.filter((s) => build.items.find((i) => i.id === s)?.part.kind === kind);
+    stations.filter((s) => build.components.find((i) => i.id === s)?.part.kind === kind);
   const blocks = ofKind('block'),
     radiators = ofKind('radiator'),
-    pump = build.items.find((i) => i.id === ofKind('pump')[0]);
+    pump = build.components.find((i) => i.id === ofKind('pump')[0]);
   const [reservoir] = offer
     .filter((p) => p.kind === 'reservoir')
     .sort((a, b) => (a.kind === 'reservoir' && b.kind === 'reservoir' ? a.fill_mL - b.fill_mL : 0));
@@ -340,7 +350,7 @@ function parted(build: Build, offer: readonly Part[]): readonly Candidate[] {
     reservoir?.kind !== 'reservoir'
   )
     return [];
-  const ids = build.items.map((i) => i.id);
+  const ids = build.components.map((i) => i.id);
   const pumpId = freeId(ids, 'pump'),
     reservoirId = freeId(ids, 'reservoir');
   let made = applyEdit(build, { do: 'loop.remove', loop: only.id }).build;
@@ -356,8 +366,8 @@ function parted(build: Build, offer: readonly Part[]): readonly Candidate[] {
     [reservoirId, reservoir, 'Second reservoir'],
   ] as const) {
     take({
-      do: 'item.add',
-      item: {
+      do: 'component.add',
+      component: {
         id,
         name,
         part,
@@ -378,18 +388,19 @@ function parted(build: Build, offer: readonly Part[]): readonly Candidate[] {
     proposeLoop(made, {
       ...own,
       name: only.name,
-      items: stations.filter(
-        (s) => !second.includes(s) && build.items.find((i) => i.id === s)?.part.kind !== 'inline',
+      components: stations.filter(
+        (s) =>
+          !second.includes(s) && build.components.find((i) => i.id === s)?.part.kind !== 'inline',
       ),
     }),
   );
-  take(proposeLoop(made, { ...own, name: 'Second loop', items: second }));
+  take(proposeLoop(made, { ...own, name: 'Second loop', components: second }));
   return made.loops.length === 2
     ? [
         {
           id: 'loops-parted',
           kind: 'loops',
-          label: `A loop of its own for ${build.items.find((i) => i.id === blocks[0])?.name ?? 'one block'}`,
+          label: `A loop of its own for ${build.components.find((i) => i.id === blocks[0])?.name ?? 'one block'}`,
           edit: { do: 'batch', edits },
         },
       ]
@@ -397,6 +408,6 @@ function parted(build: Build, offer: readonly Part[]): readonly Candidate[] {
 }
 
 const sections = (build: Build, id: string): number => {
-  const part = build.items.find((i) => i.id === id)?.part;
+  const part = build.components.find((i) => i.id === id)?.part;
   return part?.kind === 'radiator' ? part.sections : 0;
 };

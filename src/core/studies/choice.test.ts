@@ -33,8 +33,8 @@ describe('which pump', () => {
     const real = workOut(
       edited(
         desk,
-        { do: 'item.replace', item: 'pump', part: compact },
-        { do: 'item.set', item: 'pump', values: { speed_rpm: row.speed_rpm ?? 0 } },
+        { do: 'component.replace', component: 'pump', part: compact },
+        { do: 'component.set', component: 'pump', values: { speed_rpm: row.speed_rpm ?? 0 } },
       ),
     );
     const loop = real.reports.flow.loops[0];
@@ -52,8 +52,8 @@ describe('which pump', () => {
     const row = ask(large);
     const slower = workOut(
       edited(desk, {
-        do: 'item.set',
-        item: 'pump',
+        do: 'component.set',
+        component: 'pump',
         values: { speed_rpm: (row.speed_rpm ?? 0) * 0.985 },
       }),
     );
@@ -69,8 +69,8 @@ describe('which pump', () => {
       edited(
         desk,
         secondPump(desk, 'loop', 'pump', large, 'series', null, { on: 'bench' }),
-        { do: 'item.set', item: 'pump', values: { speed_rpm: 4800 } },
-        { do: 'item.set', item: 'pump-2', values: { speed_rpm: 4800 } },
+        { do: 'component.set', component: 'pump', values: { speed_rpm: 4800 } },
+        { do: 'component.set', component: 'pump-2', values: { speed_rpm: 4800 } },
       ),
     );
     // The built one has a further tube between the pumps.
@@ -140,7 +140,7 @@ describe('which pump', () => {
         pumpEdit(built.model.build, 'loop', large, 'one', tee, () => ({ on: 'bench' })),
       );
       expect(
-        back.items.filter((i) => i.part.kind === 'pump' || i.part.kind === 'inline').length,
+        back.components.filter((i) => i.part.kind === 'pump' || i.part.kind === 'inline').length,
       ).toBe(1);
       // The joint between reservoir and pump came back as a tube.
       expect(
@@ -151,7 +151,7 @@ describe('which pump', () => {
   );
 
   test('without a pump there is nothing to ask', () => {
-    const none = workOut(edited(desk, { do: 'item.remove', item: 'pump' }));
+    const none = workOut(edited(desk, { do: 'component.remove', component: 'pump' }));
     expect(
       pumpChoice(none.model, none.reports.runs, none.setup, 'loop', at, large, 'one'),
     ).toBeNull();
@@ -174,7 +174,7 @@ describe('one behind the other or side by side', () => {
     const row = workOut(edited(tower, school.row.edit));
     const loop = row.reports.flow.loops.find((l) => l.id === 'loop-2');
     expect(loop?.flow_Lmin).toBeCloseTo(school.row.flow_Lmin, 6);
-    expect(row.reports.flow.links.filter((l) => l.item?.startsWith('tee'))).toEqual([]);
+    expect(row.reports.flow.links.filter((l) => l.component?.startsWith('tee'))).toEqual([]);
   });
 
   test('and back again from the row', () => {
@@ -205,9 +205,9 @@ describe('one behind the other or side by side', () => {
     expect(school.better).toBe(betterSchool());
     const stiff = edited(
       tower,
-      ...['card-block-a', 'card-block-b'].map((item): Edit => ({
-        do: 'item.curve',
-        item,
+      ...['card-block-a', 'card-block-b'].map((component): Edit => ({
+        do: 'component.curve',
+        component,
         of: 1,
         points: [
           [1, 6],
@@ -238,7 +238,7 @@ describe('one behind the other or side by side', () => {
     const open = edited(desk, {
       do: 'link.remove',
       loop: 'loop',
-      link: desk.loops[0]?.links.find((l) => l.to.item === 'card-block')?.id ?? '',
+      link: desk.loops[0]?.links.find((l) => l.to.component === 'card-block')?.id ?? '',
     });
     expect(splitSchool(open, 'loop', ['card-block', 'processor-block'], tee)).toEqual({
       why: 'Card block has not one run in and one out.',
@@ -252,9 +252,9 @@ describe('one behind the other or side by side', () => {
     );
     const { flow } = workOut(build).reports;
     const through = ['card-block', 'processor-block', 'top-radiator'].map(
-      (i) => flow.links.find((l) => l.item === i)?.flow_Lmin ?? NaN,
+      (i) => flow.links.find((l) => l.component === i)?.flow_Lmin ?? NaN,
     );
-    expect(build.items.filter((i) => i.part.kind === 'inline').length).toBe(4);
+    expect(build.components.filter((i) => i.part.kind === 'inline').length).toBe(4);
     expect(through.reduce((a, b) => a + Math.abs(b), 0)).toBeCloseTo(
       flow.loops[0]?.flow_Lmin ?? NaN,
       5,

@@ -1,9 +1,9 @@
 import { applyEdit, type Build, type Edit } from '../design';
 import { workOut, type Workings } from '../analysis';
 import { worstRise } from '../thermal';
-import type { ItemPart, Part } from '../components';
+import type { ComponentPart, Part } from '../components';
 
-/** What a build would be with another part in an item's place; differences to what it is now. */
+/** What a build would be with another part in a component's place; differences to what it is now. */
 export interface PartCompared {
   readonly part: string;
   readonly name: string;
@@ -15,7 +15,7 @@ export interface PartCompared {
   /** The list's sum for the loop, minor units. */
   readonly cost_minor: number;
   readonly clashes: number;
-  /** Tightest gap of the item, mm. */
+  /** Tightest gap of the component, mm. */
   readonly gap_mm: number | null;
   readonly fails: number;
 }
@@ -30,10 +30,10 @@ interface Figures {
   readonly fails: number;
 }
 
-function figures({ reports, findings }: Workings, build: Build, item: string): Figures {
+function figures({ reports, findings }: Workings, build: Build, component: string): Figures {
   const heat = reports.heat[build.brief.loadCase],
     flows = reports.flow.loops.map((l) => l.flow_Lmin),
-    own = reports.fit.gaps.filter((g) => g.a === item || g.b === item);
+    own = reports.fit.gaps.filter((g) => g.a === component || g.b === component);
   return {
     rise: worstRise(heat),
     noise: heat.noise_dBA,
@@ -48,25 +48,25 @@ function figures({ reports, findings }: Workings, build: Build, item: string): F
 const less = (a: number | null, b: number | null): number | null =>
   a === null || b === null ? null : a - b;
 
-/** Every part of the same kind on offer in an item's place, each worked out whole with estimated runs; cheapest first. `tell` hears how far it is and stops by answering false. */
+/** Every part of the same kind on offer in a component's place, each worked out whole with estimated runs; cheapest first. `tell` hears how far it is and stops by answering false. */
 export function compareParts(
   build: Build,
-  itemId: string,
+  componentId: string,
   offer: readonly Part[],
   tell: (done: number, of: number) => boolean = () => true,
 ): readonly PartCompared[] {
-  const item = build.items.find((i) => i.id === itemId);
-  if (!item) return [];
+  const component = build.components.find((i) => i.id === componentId);
+  if (!component) return [];
   const others = offer.filter(
-      (p): p is ItemPart => p.kind === item.part.kind && p.id !== item.part.id,
+      (p): p is ComponentPart => p.kind === component.part.kind && p.id !== component.part.id,
     ),
-    now = figures(workOut(build), build, itemId),
+    now = figures(workOut(build), build, componentId),
     out: PartCompared[] = [];
   for (const [i, part] of others.entries()) {
     if (!tell(i, others.length)) break;
-    const edit: Edit = { do: 'item.replace', item: itemId, part },
+    const edit: Edit = { do: 'component.replace', component: componentId, part },
       after = applyEdit(build, edit).build,
-      then = figures(workOut(after), after, itemId);
+      then = figures(workOut(after), after, componentId);
     out.push({
       part: part.id,
       name: part.name,

@@ -1,31 +1,38 @@
-import { applyEdit, freeId, type Build, type Edit, type Item, type Placement } from '../design';
+import {
+  applyEdit,
+  freeId,
+  type Build,
+  type Edit,
+  type Component,
+  type Placement,
+} from '../design';
 import { insertStation } from '../loops';
 import type { FanPart, Part, RadiatorPart } from '../components';
 import type { FitSet } from './fitSets';
 import type { FanFaces, FitChoice } from './ways';
 
 /** Whether a part hangs on a mount, or on a radiator that does. */
-export function hangsOn(build: Build, item: Item, mount: string): boolean {
-  const p = item.placement;
+export function hangsOn(build: Build, component: Component, mount: string): boolean {
+  const p = component.placement;
   if (p.on === 'mount') return p.mount === mount;
   return (
     p.on === 'radiator' &&
-    build.items.some(
-      (r) => r.id === p.item && r.placement.on === 'mount' && r.placement.mount === mount,
+    build.components.some(
+      (r) => r.id === p.component && r.placement.on === 'mount' && r.placement.mount === mount,
     )
   );
 }
 
 /** The edit that hangs a choice: the radiator there now is changed for it and its fans with it; else it is new, and let into the first loop. */
 export function hangEdit(build: Build, choice: FitChoice, offer: readonly Part[]): Edit {
-  const parts = [...build.items.map((i) => i.part), ...offer];
+  const parts = [...build.components.map((i) => i.part), ...offer];
   const radiator = parts.find(
       (p): p is RadiatorPart => p.kind === 'radiator' && p.id === choice.radiator,
     ),
     fan = parts.find((p): p is FanPart => p.kind === 'fan' && p.id === choice.fan);
   const mount = build.case?.mounts.find((m) => m.id === choice.mount);
   if (!radiator || !fan || !mount) throw new RangeError('what is to be hung is not on offer');
-  const there = build.items.filter((i) => hangsOn(build, i, choice.mount)),
+  const there = build.components.filter((i) => hangsOn(build, i, choice.mount)),
     now = there.find((i) => i.part.kind === 'radiator');
   const airWay = () => {
     if (now?.placement.on === 'mount') return now.placement.air;
@@ -40,24 +47,24 @@ export function hangEdit(build: Build, choice: FitChoice, offer: readonly Part[]
     ports: choice.ports,
     air,
   };
-  const ids = new Set(build.items.map((i) => i.id));
+  const ids = new Set(build.components.map((i) => i.id));
   const id = now?.id ?? freeId(ids, `${mount.id}-radiator`);
   ids.add(id);
   const speed = there.find((i) => i.part.kind === 'fan')?.settings.speed_rpm;
   const edits: Edit[] = there
     .filter((i) => i.part.kind === 'fan')
-    .map((i) => ({ do: 'item.remove', item: i.id }));
+    .map((i) => ({ do: 'component.remove', component: i.id }));
   if (now)
     edits.push(
       ...(now.part.id === radiator.id
         ? []
-        : [{ do: 'item.replace', item: id, part: radiator } as const]),
-      { do: 'item.place', item: id, placement },
+        : [{ do: 'component.replace', component: id, part: radiator } as const]),
+      { do: 'component.place', component: id, placement },
     );
   else
     edits.push({
-      do: 'item.add',
-      item: {
+      do: 'component.add',
+      component: {
         id,
         name: `Radiator, ${mount.name.toLowerCase()}`,
         part: radiator,
@@ -77,12 +84,12 @@ export function hangEdit(build: Build, choice: FitChoice, offer: readonly Part[]
       return `Fans, ${mount.name.toLowerCase()}`;
     };
     edits.push({
-      do: 'item.add',
-      item: {
+      do: 'component.add',
+      component: {
         id: fans,
         name: fansName(),
         part: fan,
-        placement: { on: 'radiator', item: id, face },
+        placement: { on: 'radiator', component: id, face },
         settings:
           speed === undefined
             ? {}

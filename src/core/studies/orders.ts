@@ -16,7 +16,7 @@ export interface OrderJudged {
   /** Runs for which routing found no way. */
   readonly without: number;
   /** Hottest spot of each part cooled in this loop, °C. */
-  readonly temps: readonly { readonly item: string; readonly temp_C: number }[];
+  readonly temps: readonly { readonly component: string; readonly temp_C: number }[];
   /** Mean coolant over room air of this loop, K. */
   readonly rise_K: number | null;
 }
@@ -59,7 +59,7 @@ export function compareOrders(
   const model = resolve(build),
     graph = model.loops.find((g) => g.loop.id === loopId);
   if (!graph || whyNoOrders(build, loopId) !== null) return null;
-  const kind = (id: string): string => build.items.find((i) => i.id === id)?.part.kind ?? '';
+  const kind = (id: string): string => build.components.find((i) => i.id === id)?.part.kind ?? '';
   const head = graph.stations.filter((s) => kind(s) === 'reservoir' || kind(s) === 'pump'),
     rest = graph.stations.filter((s) => !head.includes(s));
   const middle = new Map(
@@ -102,9 +102,9 @@ export function compareOrders(
     (a, b) =>
       a.without - b.without || a.tube_mm + a.bends * BEND_MM - b.tube_mm - b.bends * BEND_MM,
   );
-  const items = [...new Set(rows.flatMap((r) => r.temps.map((t) => t.item)))];
-  const spreads = items.map((i) => {
-    const t = rows.flatMap((r) => r.temps.find((x) => x.item === i)?.temp_C ?? []);
+  const components = [...new Set(rows.flatMap((r) => r.temps.map((t) => t.component)))];
+  const spreads = components.map((i) => {
+    const t = rows.flatMap((r) => r.temps.find((x) => x.component === i)?.temp_C ?? []);
     return Math.max(...t) - Math.min(...t);
   });
   return { rows, all: orders.length, spread_K: spreads.length > 0 ? Math.max(...spreads) : null };
@@ -130,14 +130,14 @@ function judge(
   const cooled = new Map<string, number>();
   for (const s of heat.spots)
     if (s.cooledBy !== null && order.includes(s.cooledBy) && s.temp_C !== null)
-      cooled.set(s.item, Math.max(cooled.get(s.item) ?? -Infinity, s.temp_C));
+      cooled.set(s.component, Math.max(cooled.get(s.component) ?? -Infinity, s.temp_C));
   return {
     order,
     edit,
     tube_mm: runs.reduce((s, r) => s + r.cut_mm, 0),
     bends: runs.reduce((s, r) => s + r.bends, 0),
     without: routed.missing.filter((m) => m.loop === loopId).length,
-    temps: [...cooled].map(([item, temp_C]) => ({ item, temp_C })),
+    temps: [...cooled].map(([component, temp_C]) => ({ component, temp_C })),
     rise_K: heat.loops.find((l) => l.id === loopId)?.rise_K ?? null,
   };
 }

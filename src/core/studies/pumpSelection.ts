@@ -1,4 +1,4 @@
-import { applyEdit, type Build, type Edit, type Item, type Placement } from '../design';
+import { applyEdit, type Build, type Edit, type Component, type Placement } from '../design';
 import { atFullSpeed, flowAtShares, networkOf, pumpMargin, slowestShareFor } from '../hydraulics';
 import {
   heatSetup,
@@ -64,12 +64,12 @@ function combined(part: PumpPart, way: PumpWay): PumpPart {
 }
 
 /** The same model with one loop's pumps replaced. Further pumps give way: passed freely in a row, shut off side by side. */
-function withPump(model: Model, graph: LoopGraph, pump: Item): Model {
-  const pumps = graph.edges.filter((e) => e.item?.part.kind === 'pump');
+function withPump(model: Model, graph: LoopGraph, pump: Component): Model {
+  const pumps = graph.edges.filter((e) => e.component?.part.kind === 'pump');
   const side = graph.branched && pumps.length > 1;
   const edges = graph.edges.flatMap((e): GraphEdge[] => {
-    if (e.item?.part.kind !== 'pump') return [e];
-    if (e === pumps[0]) return [{ ...e, item: pump }];
+    if (e.component?.part.kind !== 'pump') return [e];
+    if (e === pumps[0]) return [{ ...e, component: pump }];
     return side
       ? []
       : [
@@ -82,10 +82,10 @@ function withPump(model: Model, graph: LoopGraph, pump: Item): Model {
           },
         ];
   });
-  const gone = new Set(pumps.slice(1).map((e) => e.item?.id));
+  const gone = new Set(pumps.slice(1).map((e) => e.component?.id));
   const build: Build = {
     ...model.build,
-    items: model.build.items
+    components: model.build.components
       .filter((i) => !gone.has(i.id))
       .map((i) => (i.id === pump.id ? pump : i)),
   };
@@ -114,7 +114,7 @@ export function pumpChoice(
   way: PumpWay,
 ): PumpChoice | null {
   const graph = model.loops.find((g) => g.loop.id === loop);
-  const first = graph?.edges.find((e) => e.item?.part.kind === 'pump')?.item;
+  const first = graph?.edges.find((e) => e.component?.part.kind === 'pump')?.component;
   if (!graph || !first) return null;
   const { brief } = model.build;
   const target = brief.limits.flow_Lmin;
@@ -174,8 +174,8 @@ export function pumpEdit(
   const [first, ...others] = pumpsOf(build, loop);
   if (first === undefined) return null;
   const edits: Edit[] = [
-    ...others.map((item): Edit => ({ do: 'item.remove', item })),
-    { do: 'item.replace', item: first, part },
+    ...others.map((component): Edit => ({ do: 'component.remove', component })),
+    { do: 'component.replace', component: first, part },
   ];
   let made = edits.reduce((b, e) => applyEdit(b, e).build, build);
   if (way !== 'one') {
@@ -189,7 +189,11 @@ export function pumpEdit(
     do: 'batch',
     edits: [
       ...edits,
-      ...pumpsOf(made, loop).map((item): Edit => ({ do: 'item.set', item, values: { speed_rpm } })),
+      ...pumpsOf(made, loop).map((component): Edit => ({
+        do: 'component.set',
+        component,
+        values: { speed_rpm },
+      })),
     ],
   };
 }
@@ -197,7 +201,7 @@ export function pumpEdit(
 const pumpsOf = (build: Build, loop: string): readonly string[] =>
   resolve(build)
     .loops.find((g) => g.loop.id === loop)
-    ?.stations.filter((s) => build.items.find((i) => i.id === s)?.part.kind === 'pump') ?? [];
+    ?.stations.filter((s) => build.components.find((i) => i.id === s)?.part.kind === 'pump') ?? [];
 
 /** Slowest speed of a loop's pumps that moves the wanted flow as the build stands, rpm; full speed when none does. */
 function holdingSpeed(build: Build, loop: string, part: PumpPart): number {

@@ -42,7 +42,7 @@ describe('orders compared', () => {
       expect(t.temp_C).toBeCloseTo(
         Math.max(
           ...reports.heat[build.brief.loadCase].spots
-            .filter((s) => s.item === t.item && s.temp_C !== null)
+            .filter((s) => s.component === t.component && s.temp_C !== null)
             .map((s) => s.temp_C as number),
         ),
         6,
@@ -96,7 +96,7 @@ describe('a tube too short', () => {
     const after = workOut(applyEdit(desk, move?.edit as Edit).build),
       before = workOut(desk),
       port = (w: typeof after) =>
-        w.model.portAt({ item: 'pump', port: 'out' })?.at as readonly number[];
+        w.model.portAt({ component: 'pump', port: 'out' })?.at as readonly number[];
     expect(
       Math.hypot(...[0, 1, 2].map((i) => (port(after)[i] as number) - (port(before)[i] as number))),
     ).toBeCloseTo(8, 6);
@@ -115,8 +115,8 @@ describe('a tube too short', () => {
 describe('better ports', () => {
   test('ports swapped for worse ones are swapped back, and both ways were routed', () => {
     const loop = desk.loops[0] as Build['loops'][number],
-      into = loop.links.find((l) => l.to.item === 'front-radiator'),
-      out = loop.links.find((l) => l.from.item === 'front-radiator');
+      into = loop.links.find((l) => l.to.component === 'front-radiator'),
+      out = loop.links.find((l) => l.from.component === 'front-radiator');
     if (!into || !out) throw new Error('the demo lost its loop');
     const worse = applyEdit(desk, {
       do: 'loop.links',

@@ -7,7 +7,7 @@ import { runsOf } from '../routing';
 
 /** What one part sees in one arrangement. */
 export interface SplitPart {
-  readonly item: string;
+  readonly component: string;
   readonly name: string;
   readonly flow_Lmin: number;
   readonly drop_kPa: number;
@@ -42,21 +42,21 @@ const SAME_K = 0.1;
 export function splitSchool(
   build: Build,
   loop: string,
-  items: readonly string[],
+  components: readonly string[],
   tee: InlinePart,
 ): SplitSchool | { readonly why: string } {
   const graph = resolve(build).loops.find((g) => g.loop.id === loop);
   if (!graph) return { why: 'There is no such loop.' };
   const toRow = graph.branched ? rowEdit(build, loop) : null;
   const row = toRow ? applyEdit(build, toRow).build : build;
-  const why = whyNoSplit(row, loop, items);
+  const why = whyNoSplit(row, loop, components);
   if (why !== null) return { why };
   const order = resolve(row).loops.find((g) => g.loop.id === loop)?.stations ?? [];
-  const inOrder = [...items].sort((a, b) => order.indexOf(a) - order.indexOf(b));
+  const inOrder = [...components].sort((a, b) => order.indexOf(a) - order.indexOf(b));
   const toSplit = splitEdit(row, loop, inOrder, tee);
   if (!toSplit) return { why: 'These parts cannot be set side by side.' };
-  const beside = isBeside(build, loop, items) ? build : applyEdit(row, toSplit).build;
-  const one: Arrangement = { ...look(row, loop, items), edit: toRow };
+  const beside = isBeside(build, loop, components) ? build : applyEdit(row, toSplit).build;
+  const one: Arrangement = { ...look(row, loop, components), edit: toRow };
   const editToIt = (): Edit | null => {
     if (beside === build) return null;
     if (toRow)
@@ -67,7 +67,7 @@ export function splitSchool(
     return toSplit;
   };
   const other: Arrangement = {
-    ...look(beside, loop, items),
+    ...look(beside, loop, components),
     edit: editToIt(),
   };
   const known = one.headroom_K !== null && other.headroom_K !== null;
@@ -87,7 +87,7 @@ export function splitSchool(
 }
 
 /** Whether these parts stand side by side now: none leads to another on the way from the reservoir. */
-export function isBeside(build: Build, loop: string, items: readonly string[]): boolean {
+export function isBeside(build: Build, loop: string, components: readonly string[]): boolean {
   const layout = resolve(build).loops.find((g) => g.loop.id === loop)?.layout;
   if (!layout) return false;
   const leads = (from: number, to: number, seen = new Set<number>()): boolean => {
@@ -97,25 +97,29 @@ export function isBeside(build: Build, loop: string, items: readonly string[]): 
       (l) => l.from === from && !l.back && (l.to === to || leads(l.to, to, seen)),
     );
   };
-  const visits = items.map((i) => layout.visits.findIndex((v) => v.item === i));
+  const visits = components.map((i) => layout.visits.findIndex((v) => v.component === i));
   return visits.every((a) => visits.every((b) => a === b || !leads(a, b)));
 }
 
-function look(build: Build, loop: string, items: readonly string[]): Omit<Arrangement, 'edit'> {
+function look(
+  build: Build,
+  loop: string,
+  components: readonly string[],
+): Omit<Arrangement, 'edit'> {
   const model = resolve(build);
   const runs = runsOf(model);
   const { loadCase } = build.brief;
   const { flow, prepared } = settle(model, runs, heatSetup(model), loadCase);
   const report = solvePrepared(prepared, loadCase);
   const state = flow.loops.find((l) => l.id === loop);
-  const parts = items.map((item): SplitPart => {
-    const links = flow.links.filter((l) => l.item === item && l.loop === loop);
+  const parts = components.map((component): SplitPart => {
+    const links = flow.links.filter((l) => l.component === component && l.loop === loop);
     const spots = report.spots
-      .filter((s) => s.cooledBy === item)
+      .filter((s) => s.cooledBy === component)
       .map((s) => ({ name: s.name, temp_C: s.temp_C, limit_C: s.limit_C }));
     return {
-      item,
-      name: build.items.find((i) => i.id === item)?.name ?? item,
+      component,
+      name: build.components.find((i) => i.id === component)?.name ?? component,
       flow_Lmin: links.reduce((s, l) => s + Math.abs(l.flow_Lmin), 0),
       drop_kPa: Math.max(0, ...links.map((l) => l.drop_kPa)),
       spots,

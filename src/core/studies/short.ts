@@ -55,7 +55,7 @@ export function whatIfShort(
     ref = link[end],
     port = model.portAt(ref),
     laid = end === 'to' ? route.to : route.from;
-  const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
   const extender = build.kit.extender;
   if (
     laid.piece === 'straight' &&
@@ -67,7 +67,7 @@ export function whatIfShort(
     const off = extender.length_mm - short_mm;
     out.push({
       how: 'extender',
-      says: `Put ${extender.name} into ${nameOf(ref.item)}, ${port.port.name}`,
+      says: `Put ${extender.name} into ${nameOf(ref.component)}, ${port.port.name}`,
       then:
         off > 0.05 ? `Cut ${formatMillimetres(off, 1)} off that end.` : 'It comes out just right.',
       edit: {
@@ -81,10 +81,10 @@ export function whatIfShort(
   }
   const before = measureGaps(model).gaps.filter((g) => g.verdict === 'clash').length,
     by = scale(leg, -short_mm);
-  const group = screwedTogether(build, ref.item),
+  const group = screwedTogether(build, ref.component),
     moves = group.map((id) => ({ id, placement: movedBy(build, id, by) }));
   const edits = moves.flatMap(({ id, placement }): Edit[] =>
-    placement ? [{ do: 'item.place', item: id, placement }] : [],
+    placement ? [{ do: 'component.place', component: id, placement }] : [],
   );
   if (edits.length === group.length && edits.length > 0) {
     const edit: Edit = edits.length === 1 ? (edits[0] as Edit) : { do: 'batch', edits },
@@ -101,7 +101,8 @@ export function whatIfShort(
       const touches = build.loops.flatMap((l) =>
         l.links
           .filter(
-            (k) => k.id !== linkId && k.by === 'tube' && sits(k.from.item) !== sits(k.to.item),
+            (k) =>
+              k.id !== linkId && k.by === 'tube' && sits(k.from.component) !== sits(k.to.component),
           )
           .map((k) => k.id),
       );
@@ -131,24 +132,24 @@ export function whatIfShort(
 const WHOLE_MM = 0.51;
 
 /** What a part sits on and moves with; itself where it stands alone. */
-function seatOf(build: Build, item: string): string {
-  let at = item;
+function seatOf(build: Build, component: string): string {
+  let at = component;
   // No further than there are parts: placements of a file may go in a circle.
-  for (let n = 0; n < build.items.length; n += 1) {
-    const p = build.items.find((i) => i.id === at)?.placement;
-    if (p?.on !== 'item' && p?.on !== 'radiator') break;
-    at = p.item;
+  for (let n = 0; n < build.components.length; n += 1) {
+    const p = build.components.find((i) => i.id === at)?.placement;
+    if (p?.on !== 'component' && p?.on !== 'radiator') break;
+    at = p.component;
   }
   return at;
 }
 
 /** A part and all that are screwed to it port to port: they move together or not at all. */
-function screwedTogether(build: Build, item: string): readonly string[] {
-  const group = [seatOf(build, item)];
+function screwedTogether(build: Build, component: string): readonly string[] {
+  const group = [seatOf(build, component)];
   for (let i = 0; i < group.length; i += 1)
     for (const l of build.loops.flatMap((x) => x.links)) {
       if (l.by !== 'joint') continue;
-      const [a, b] = [seatOf(build, l.from.item), seatOf(build, l.to.item)];
+      const [a, b] = [seatOf(build, l.from.component), seatOf(build, l.to.component)];
       if (a === group[i] && !group.includes(b)) group.push(b);
       if (b === group[i] && !group.includes(a)) group.push(a);
     }
@@ -157,6 +158,6 @@ function screwedTogether(build: Build, item: string): readonly string[] {
 
 function runName(build: Build, link: string): string {
   const l = build.loops.flatMap((x) => x.links).find((k) => k.id === link),
-    nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
-  return l ? `${nameOf(l.from.item)} → ${nameOf(l.to.item)}` : link;
+    nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
+  return l ? `${nameOf(l.from.component)} → ${nameOf(l.to.component)}` : link;
 }

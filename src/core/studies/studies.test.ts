@@ -20,10 +20,13 @@ describe('what one change would do', () => {
       new Set(['fans', 'core', 'section', 'both faces', 'direction', 'pump speed', 'loops']),
     );
     expect(candidates(tower, CATALOGUE).some((c) => c.id === 'loops-joined')).toBe(true);
-    const bare = applyEdit(applyEdit(desk, { do: 'item.remove', item: 'rear-fan' }).build, {
-      do: 'item.remove',
-      item: 'top-radiator',
-    }).build;
+    const bare = applyEdit(
+      applyEdit(desk, { do: 'component.remove', component: 'rear-fan' }).build,
+      {
+        do: 'component.remove',
+        component: 'top-radiator',
+      },
+    ).build;
     expect(new Set(candidates(bare, CATALOGUE).map((c) => c.kind))).toEqual(
       new Set([
         'fans',

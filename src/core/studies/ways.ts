@@ -1,6 +1,6 @@
-import type { Build, Item, Placement } from '../design';
+import type { Build, Component, Placement } from '../design';
 import { gapsAround, type FitVerdict } from '../clearance';
-import { resolve, type Model, type PlacedItem } from '../system';
+import { resolve, type Model, type PlacedComponent } from '../system';
 import type { FanPart, Mount, RadiatorPart } from '../components';
 import { bodiesMeet, cylinderBox, cylinderFrom, type Body } from '../geometry';
 
@@ -62,8 +62,12 @@ export function hung(
   fan: FanPart,
   faces: FanFaces,
   at: Extract<Placement, { on: 'mount' }>,
-): ReadonlyMap<string, PlacedItem> {
-  const item = (id: string, part: FanPart | RadiatorPart, placement: Placement): Item => ({
+): ReadonlyMap<string, PlacedComponent> {
+  const component = (
+    id: string,
+    part: FanPart | RadiatorPart,
+    placement: Placement,
+  ): Component => ({
     id,
     name: part.name,
     part,
@@ -77,9 +81,11 @@ export function hung(
   return resolve({
     ...build,
     loops: [],
-    items: [
-      item(RAD, radiator, at),
-      ...on.map((face) => item(`whatfits:${face}`, fan, { on: 'radiator', item: RAD, face })),
+    components: [
+      component(RAD, radiator, at),
+      ...on.map((face) =>
+        component(`whatfits:${face}`, fan, { on: 'radiator', component: RAD, face }),
+      ),
     ],
   }).placed;
 }
@@ -95,7 +101,7 @@ export function bestWay(
 ): FitChoice {
   const slack = Math.max(0, mount.length_mm - radiator.size[0]);
   // As it hangs now comes first: what is known to hold is not moved.
-  const present = build.items.flatMap((i) =>
+  const present = build.components.flatMap((i) =>
     i.part.kind === 'radiator' && i.placement.on === 'mount' && i.placement.mount === mount.id
       ? [i.placement]
       : [],
@@ -182,7 +188,7 @@ export function measureWay(
 /** A fitting in each port, as a cylinder. */
 export function fittingsOf(
   build: Build,
-  own: ReadonlyMap<string, PlacedItem>,
+  own: ReadonlyMap<string, PlacedComponent>,
 ): readonly { readonly chamber: string; readonly body: Body }[] {
   const fitting = build.loops[0]?.fitting ?? build.kit.rotary90;
   return (own.get(RAD)?.ports ?? []).map((p) => {
@@ -192,12 +198,12 @@ export function fittingsOf(
 }
 
 /** Whether each chamber has a port a fitting goes into, with all that is in and the radiator's own fans. */
-function portsFree(base: Model, own: ReadonlyMap<string, PlacedItem>): boolean {
+function portsFree(base: Model, own: ReadonlyMap<string, PlacedComponent>): boolean {
   const fittings = fittingsOf(base.build, own);
   const others: readonly Body[] = [
     ...base.obstacles,
     ...[...base.placed.values()].flatMap((p) => p.solids),
-    ...[...own.values()].filter((p) => p.item.id !== RAD).flatMap((p) => p.solids),
+    ...[...own.values()].filter((p) => p.component.id !== RAD).flatMap((p) => p.solids),
   ];
   const free = fittings.filter(
     ({ body }) => !outside(base, body) && !others.some((o) => bodiesMeet(body, o)),

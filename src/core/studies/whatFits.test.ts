@@ -36,14 +36,14 @@ describe('what fits on each mount', () => {
     for (const c of choices) {
       const then = hung(build, c);
       const ids = new Set(
-        then.items
+        then.components
           .filter(
             (i) =>
               (i.placement.on === 'mount' && i.placement.mount === c.mount) ||
               (i.placement.on === 'radiator' &&
-                then.items.some(
+                then.components.some(
                   (r) =>
-                    r.id === (i.placement.on === 'radiator' ? i.placement.item : '') &&
+                    r.id === (i.placement.on === 'radiator' ? i.placement.component : '') &&
                     r.placement.on === 'mount' &&
                     r.placement.mount === c.mount,
                 )),
@@ -125,7 +125,9 @@ describe('the best sets', () => {
     const bare: Build = {
       ...desk,
       loops: [],
-      items: desk.items.filter((i) => i.part.kind !== 'radiator' && i.part.kind !== 'fan'),
+      components: desk.components.filter(
+        (i) => i.part.kind !== 'radiator' && i.part.kind !== 'fan',
+      ),
     };
     const [best] = whatFits(bare, offer).sets;
     let most = 0;
@@ -163,12 +165,12 @@ describe('the best sets', () => {
       const then = applyEdit(build, hangSetEdit(build, set, CATALOGUE)).build;
       const mounted = new Set(set.picks.map((p) => p.mount));
       const ids = new Set(
-        then.items
+        then.components
           .filter((i) => i.placement.on === 'mount' && mounted.has(i.placement.mount))
           .map((i) => i.id),
       );
-      for (const i of then.items)
-        if (i.placement.on === 'radiator' && ids.has(i.placement.item)) ids.add(i.id);
+      for (const i of then.components)
+        if (i.placement.on === 'radiator' && ids.has(i.placement.component)) ids.add(i.id);
       const { gaps } = workOut(then).reports.fit;
       expect(gaps.filter((g) => ids.has(g.a) && ids.has(g.b) && g.verdict === 'clash')).toEqual([]);
       expect(set.picks.reduce((s, p) => s + area(p), 0)).toBe(set.area_mm2);
@@ -182,16 +184,20 @@ describe('hanging a choice', () => {
       (x) => x.mount === 'top' && x.radiator === 'rad-tarn-360-27' && x.faces === 'interior',
     ) as FitChoice;
     const then = hung(desk, c);
-    expect(then.items.find((i) => i.id === 'top-radiator')?.part.id).toBe('rad-tarn-360-27');
+    expect(then.components.find((i) => i.id === 'top-radiator')?.part.id).toBe('rad-tarn-360-27');
     expect(then.loops[0]?.links).toEqual(desk.loops[0]?.links);
     expect(
-      then.items.find((i) => i.placement.on === 'radiator' && i.placement.item === 'top-radiator')
-        ?.settings.speed_rpm,
+      then.components.find(
+        (i) => i.placement.on === 'radiator' && i.placement.component === 'top-radiator',
+      )?.settings.speed_rpm,
     ).toBe(1150);
   });
 
   test('a new one is let into the loop', () => {
-    const free: Build = applyEdit(desk, { do: 'item.remove', item: 'top-radiator' }).build;
+    const free: Build = applyEdit(desk, {
+      do: 'component.remove',
+      component: 'top-radiator',
+    }).build;
     const c = all(whatFits(free, CATALOGUE)).find(
       (x) => x.mount === 'top' && x.radiator === 'rad-tarn-240-30' && x.verdict === 'clear',
     ) as FitChoice;
@@ -215,7 +221,9 @@ describe('hanging a choice', () => {
     const choice = outside.find((c) => c.radiator === 'rad-tarn-360-27') as FitChoice,
       after = applyEdit(desk, hangEdit(desk, choice, CATALOGUE)).build;
     expect(
-      after.items.filter((i) => i.placement.on === 'radiator' && i.placement.face === 'outside'),
+      after.components.filter(
+        (i) => i.placement.on === 'radiator' && i.placement.face === 'outside',
+      ),
     ).toHaveLength(1);
     const [frame] = measureGaps(resolve(after)).gaps.filter((g) => g.verdict === 'clash');
     expect(frame).toBeUndefined();

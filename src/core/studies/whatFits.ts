@@ -1,4 +1,4 @@
-import type { Build, Item } from '../design';
+import type { Build, Component } from '../design';
 import { frameSheet, resolve, type Model } from '../system';
 import type { FanPart, Mount, Part, RadiatorPart } from '../components';
 import { whyNotOn } from '../checks';
@@ -20,7 +20,7 @@ type Tell = (done: number, of: number) => boolean;
 export function whatFits(build: Build, offer: readonly Part[], tell: Tell = () => true): WhatFits {
   const mounts = build.case?.mounts ?? [];
   const radiators = unique([
-    ...build.items.flatMap((i) => (i.part.kind === 'radiator' ? [i.part] : [])),
+    ...build.components.flatMap((i) => (i.part.kind === 'radiator' ? [i.part] : [])),
     ...offer.filter((p): p is RadiatorPart => p.kind === 'radiator'),
   ]);
   const fans = fansByDepth(build, offer);
@@ -72,14 +72,14 @@ const bareModel = (build: Build): Model =>
   );
 const unique = <P extends Part>(parts: readonly P[]): readonly P[] =>
   parts.filter((p, i) => parts.findIndex((q) => q.id === p.id) === i);
-const without = (build: Build, gone: (i: Item) => boolean): Build => ({
+const without = (build: Build, gone: (i: Component) => boolean): Build => ({
   ...build,
-  items: build.items.filter((i) => !gone(i)),
+  components: build.components.filter((i) => !gone(i)),
 });
 
 /** One fan for each depth: one the build has, else the first on offer. */
 function fansByDepth(build: Build, offer: readonly Part[]): Record<120 | 140, readonly FanPart[]> {
-  const all = [...build.items.map((i) => i.part), ...offer].filter(
+  const all = [...build.components.map((i) => i.part), ...offer].filter(
     (p): p is FanPart => p.kind === 'fan',
   );
   const of = (section: 120 | 140): readonly FanPart[] => {

@@ -12,7 +12,7 @@ export function resolve(build: Build): Model {
     .filter((o) => !build.choices.removed.includes(o.id))
     .flatMap((o) =>
       (o.boxes ?? [{ min: o.min, max: o.max }]).map((box) => ({
-        item: `case:${o.id}`,
+        component: `case:${o.id}`,
         name: o.name,
         box,
       })),
@@ -27,6 +27,6 @@ export function resolve(build: Build): Model {
     get loops() {
       return (loops ??= build.loops.map((loop) => graphOf(build, loop)));
     },
-    portAt: (ref) => placed.get(ref.item)?.ports.find((p) => p.port.id === ref.port) ?? null,
+    portAt: (ref) => placed.get(ref.component)?.ports.find((p) => p.port.id === ref.port) ?? null,
   };
 }

@@ -1,7 +1,7 @@
 import type { Build } from '../design';
 import { isWet } from '../components';
 import { add, scale, sub, unit, type Vec } from '../geometry';
-import type { PlacedItem, PlacedPort } from './types';
+import type { PlacedComponent, PlacedPort } from './types';
 
 /** Rounds of averaging: pieces that hang next to each other settle between the parts beyond. */
 const ROUNDS = 12;
@@ -12,9 +12,9 @@ const ROUNDS = 12;
  */
 export function hangInLines(
   build: Build,
-  placed: ReadonlyMap<string, PlacedItem>,
-): ReadonlyMap<string, PlacedItem> {
-  const hanging = build.items.filter(
+  placed: ReadonlyMap<string, PlacedComponent>,
+): ReadonlyMap<string, PlacedComponent> {
+  const hanging = build.components.filter(
     (i) =>
       i.placement.on === 'line' &&
       isWet(i.part) &&
@@ -25,25 +25,29 @@ export function hangInLines(
   const middles = new Map<string, Vec>();
   const links = build.loops.flatMap((l) => l.links);
   const partner = (
-    item: string,
+    component: string,
     port?: string,
-  ): readonly { readonly item: string; readonly port: string }[] =>
+  ): readonly { readonly component: string; readonly port: string }[] =>
     links.flatMap((l) => [
-      ...(l.from.item === item && (port === undefined || l.from.port === port) ? [l.to] : []),
-      ...(l.to.item === item && (port === undefined || l.to.port === port) ? [l.from] : []),
+      ...(l.from.component === component && (port === undefined || l.from.port === port)
+        ? [l.to]
+        : []),
+      ...(l.to.component === component && (port === undefined || l.to.port === port)
+        ? [l.from]
+        : []),
     ]);
-  const place = (ref: { readonly item: string; readonly port: string }): Vec | null =>
-    placed.get(ref.item)?.ports.find((p) => p.port.id === ref.port)?.at ??
-    middles.get(ref.item) ??
+  const place = (ref: { readonly component: string; readonly port: string }): Vec | null =>
+    placed.get(ref.component)?.ports.find((p) => p.port.id === ref.port)?.at ??
+    middles.get(ref.component) ??
     null;
   for (let round = 0; round < ROUNDS; round += 1) {
-    for (const item of hanging) {
-      const near = partner(item.id)
+    for (const component of hanging) {
+      const near = partner(component.id)
         .map(place)
         .filter((v): v is Vec => v !== null);
       if (near.length > 0)
         middles.set(
-          item.id,
+          component.id,
           scale(
             near.reduce((a, b) => add(a, b)),
             1 / near.length,
@@ -52,20 +56,20 @@ export function hangInLines(
     }
   }
   const result = new Map(placed);
-  for (const item of hanging) {
-    const middle = middles.get(item.id),
-      own = placed.get(item.id);
-    if (!middle || !own || !isWet(item.part)) continue;
-    const half = Math.min(...item.part.size.filter((s) => s > 0)) / 2;
-    const ports = item.part.ports.map((port): PlacedPort => {
+  for (const component of hanging) {
+    const middle = middles.get(component.id),
+      own = placed.get(component.id);
+    if (!middle || !own || !isWet(component.part)) continue;
+    const half = Math.min(...component.part.size.filter((s) => s > 0)) / 2;
+    const ports = component.part.ports.map((port): PlacedPort => {
       const other =
-        partner(item.id, port.id)
+        partner(component.id, port.id)
           .map(place)
           .find((v) => v !== null) ?? null;
       const direction = other ? unit(sub(other, middle)) : port.direction;
-      return { item: item.id, port, at: add(middle, scale(direction, half)), direction };
+      return { component: component.id, port, at: add(middle, scale(direction, half)), direction };
     });
-    result.set(item.id, { ...own, ports });
+    result.set(component.id, { ...own, ports });
   }
   return result;
 }

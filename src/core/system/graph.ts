@@ -4,8 +4,8 @@ import { chambersOf } from './chambers';
 import { chamberGroups, layoutLoop } from './lanes';
 import { nodeOf, type GraphEdge, type LoopGraph, type LoopLayout, type Visit } from './types';
 
-const chamberOf = (build: Build, item: string, port: string): string | null => {
-  const part = build.items.find((i) => i.id === item)?.part;
+const chamberOf = (build: Build, component: string, port: string): string | null => {
+  const part = build.components.find((i) => i.id === component)?.part;
   return part && isWet(part) ? (chambersOf(part).ofPort.get(port) ?? null) : null;
 };
 
@@ -13,33 +13,33 @@ const chamberOf = (build: Build, item: string, port: string): string | null => {
 export function graphOf(build: Build, loop: Loop): LoopGraph {
   const edges: GraphEdge[] = [];
   for (const link of loop.links) {
-    const a = chamberOf(build, link.from.item, link.from.port),
-      b = chamberOf(build, link.to.item, link.to.port);
+    const a = chamberOf(build, link.from.component, link.from.port),
+      b = chamberOf(build, link.to.component, link.to.port);
     if (a === null || b === null) continue;
     edges.push({
       id: link.id,
-      from: nodeOf(link.from.item, a),
-      to: nodeOf(link.to.item, b),
+      from: nodeOf(link.from.component, a),
+      to: nodeOf(link.to.component, b),
       kind: link.by,
       link,
     });
   }
   const nodes = new Set(edges.flatMap((e) => [e.from, e.to]));
-  const touched = new Set(loop.links.flatMap((l) => [l.from.item, l.to.item]));
-  for (const item of build.items) {
-    if (!touched.has(item.id) || !isWet(item.part)) continue;
-    const groups = chamberGroups(build, item.id).filter((g) =>
-      g.some((c) => nodes.has(nodeOf(item.id, c))),
+  const touched = new Set(loop.links.flatMap((l) => [l.from.component, l.to.component]));
+  for (const component of build.components) {
+    if (!touched.has(component.id) || !isWet(component.part)) continue;
+    const groups = chamberGroups(build, component.id).filter((g) =>
+      g.some((c) => nodes.has(nodeOf(component.id, c))),
     );
-    item.part.passages.forEach((passage, i) => {
+    component.part.passages.forEach((passage, i) => {
       if (!groups.some((g) => g.includes(passage.from))) return;
-      const [from, to] = directed(loop, item.id, passage.from, passage.to, build);
+      const [from, to] = directed(loop, component.id, passage.from, passage.to, build);
       edges.push({
-        id: `${item.id}.${i + 1}`,
-        from: nodeOf(item.id, from),
-        to: nodeOf(item.id, to),
+        id: `${component.id}.${i + 1}`,
+        from: nodeOf(component.id, from),
+        to: nodeOf(component.id, to),
         kind: 'passage',
-        item,
+        component,
         passage,
       });
     });
@@ -55,18 +55,18 @@ export function graphOf(build: Build, loop: Loop): LoopGraph {
 /** A passage without a marked direction runs the way the builder's runs enter it. A one-way passage stays as made. */
 function directed(
   loop: Loop,
-  item: string,
+  component: string,
   from: string,
   to: string,
   build: Build,
 ): readonly [string, string] {
-  const part = build.items.find((i) => i.id === item)?.part;
+  const part = build.components.find((i) => i.id === component)?.part;
   if (!part || !isWet(part) || part.kind === 'pump') return [from, to];
   const entersAtTo = loop.links.some(
-    (l) => l.to.item === item && chamberOf(build, item, l.to.port) === to,
+    (l) => l.to.component === component && chamberOf(build, component, l.to.port) === to,
   );
   const leavesAtFrom = loop.links.some(
-    (l) => l.from.item === item && chamberOf(build, item, l.from.port) === from,
+    (l) => l.from.component === component && chamberOf(build, component, l.from.port) === from,
   );
   return entersAtTo && leavesAtFrom ? [to, from] : [from, to];
 }
@@ -87,7 +87,7 @@ function inOrder(build: Build, loop: Loop): Order {
     ins = (v: number): number => legs.filter((l) => l.to === v).length;
   return {
     layout,
-    stations: [...new Set(order.map((v) => (visits[v] as Visit).item))],
+    stations: [...new Set(order.map((v) => (visits[v] as Visit).component))],
     route: [...legs]
       .sort((a, b) => (rank.get(a.from) ?? 0) - (rank.get(b.from) ?? 0))
       .map((l) => l.link),

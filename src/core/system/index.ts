@@ -9,7 +9,7 @@ export {
   type LoopGraph,
   type LoopLayout,
   type Model,
-  type PlacedItem,
+  type PlacedComponent,
   type PlacedPort,
   type Solid,
   type Visit,

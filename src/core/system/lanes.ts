@@ -3,14 +3,14 @@ import { isWet } from '../components';
 import { chambersOf } from './chambers';
 import { nodeOf, type LoopLayout, type Leg, type Visit } from './types';
 
-/** Groups of chambers of an item: none where it holds no coolant. */
-export function chamberGroups(build: Build, item: string): readonly (readonly string[])[] {
-  const part = build.items.find((i) => i.id === item)?.part;
+/** Groups of chambers of a component: none where it holds no coolant. */
+export function chamberGroups(build: Build, component: string): readonly (readonly string[])[] {
+  const part = build.components.find((i) => i.id === component)?.part;
   return part && isWet(part) ? chambersOf(part).groups : [];
 }
 
 interface Stop {
-  readonly item: string;
+  readonly component: string;
   readonly nodes: readonly string[];
   readonly out: Leg[];
   readonly in: Leg[];
@@ -22,8 +22,8 @@ interface Stop {
  */
 export function layoutLoop(build: Build, loop: Loop): LoopLayout {
   const stops = stopsOf(build, loop);
-  const kinds = new Map(build.items.map((i) => [i.id, i.part.kind])),
-    kindOf = (s: Stop): string => kinds.get(s.item) ?? '';
+  const kinds = new Map(build.components.map((i) => [i.id, i.part.kind])),
+    kindOf = (s: Stop): string => kinds.get(s.component) ?? '';
   const reservoirs = stops.filter((s) => kindOf(s) === 'reservoir');
   const pumps = stops.filter((s) => kindOf(s) === 'pump');
   const roots = [...reservoirs, ...pumps, ...stops.filter((s) => s.in.length === 0), ...stops];
@@ -37,8 +37,8 @@ export function layoutLoop(build: Build, loop: Loop): LoopLayout {
   }
   const laneOf = lanes(stops, order, column, forward);
   const visits = stops.map((s, i): Visit => ({
-    key: s.nodes[0] ?? s.item,
-    item: s.item,
+    key: s.nodes[0] ?? s.component,
+    component: s.component,
     nodes: s.nodes,
     column: column.get(i) ?? 0,
     lane: laneOf.visit.get(i) ?? 0,
@@ -57,21 +57,21 @@ export function layoutLoop(build: Build, loop: Loop): LoopLayout {
 
 function stopsOf(build: Build, loop: Loop): Stop[] {
   const stops: Stop[] = [];
-  const at = (item: string, port: string): number => {
-    const part = build.items.find((i) => i.id === item)?.part;
+  const at = (component: string, port: string): number => {
+    const part = build.components.find((i) => i.id === component)?.part;
     const chamber = part && isWet(part) ? chambersOf(part).ofPort.get(port) : undefined;
     const nodes =
       chamber === undefined
-        ? [item]
-        : (chamberGroups(build, item).find((g) => g.includes(chamber)) ?? [chamber]).map((c) =>
-            nodeOf(item, c),
+        ? [component]
+        : (chamberGroups(build, component).find((g) => g.includes(chamber)) ?? [chamber]).map((c) =>
+            nodeOf(component, c),
           );
-    const known = stops.findIndex((s) => s.item === item && s.nodes[0] === nodes[0]);
-    return known >= 0 ? known : stops.push({ item, nodes, out: [], in: [] }) - 1;
+    const known = stops.findIndex((s) => s.component === component && s.nodes[0] === nodes[0]);
+    return known >= 0 ? known : stops.push({ component, nodes, out: [], in: [] }) - 1;
   };
   for (const link of loop.links) {
-    const from = at(link.from.item, link.from.port),
-      to = at(link.to.item, link.to.port);
+    const from = at(link.from.component, link.from.port),
+      to = at(link.to.component, link.to.port);
     const leg: Leg = { link: link.id, from, to, lane: 0, back: false };
     (stops[from] as Stop).out.push(leg);
     (stops[to] as Stop).in.push(leg);

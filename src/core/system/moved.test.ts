@@ -21,8 +21,8 @@ describe('moving a part by hand', () => {
     const placement = movedBy(desk, 'pump', [5, 0, -7.6]);
     expect(placement).toMatchObject({ on: 'free', turn: 0 });
     const then = applyEdit(desk, {
-      do: 'item.place',
-      item: 'pump',
+      do: 'component.place',
+      component: 'pump',
       placement: placement ?? { on: 'bench' },
     }).build;
     const at = (b: Build) => resolve(b).placed.get('pump')?.solids[0]?.box.min ?? [];

@@ -8,15 +8,17 @@ const snap = (v: number): number => Math.round(v / STEP_MM) * STEP_MM;
 
 /** How far a part may slide on its rail, mm; null when it hangs on none. */
 export function slideRange(build: Build, id: string): number | null {
-  const item = build.items.find((i) => i.id === id),
-    p = item?.placement;
+  const component = build.components.find((i) => i.id === id),
+    p = component?.placement;
   const mount = p?.on === 'mount' ? build.case?.mounts.find((m) => m.id === p.mount) : undefined;
-  if (!item || !mount) return null;
+  if (!component || !mount) return null;
   const row =
-    item.part.kind === 'fan'
-      ? mount.fans.find((f) => item.part.kind === 'fan' && f.size_mm === item.part.section_mm)
+    component.part.kind === 'fan'
+      ? mount.fans.find(
+          (f) => component.part.kind === 'fan' && f.size_mm === component.part.section_mm,
+        )
       : undefined;
-  return Math.max(0, mount.length_mm - (row ? row.size_mm * row.count : item.part.size[0]));
+  return Math.max(0, mount.length_mm - (row ? row.size_mm * row.count : component.part.size[0]));
 }
 
 /**
@@ -24,9 +26,9 @@ export function slideRange(build: Build, id: string): number | null {
  * a spot or free (it stands free then). Null for what has no way to go. Whole millimetres.
  */
 export function movedBy(build: Build, id: string, by: Vec): Placement | null {
-  const item = build.items.find((i) => i.id === id),
-    p = item?.placement;
-  if (!item || !p) return null;
+  const component = build.components.find((i) => i.id === id),
+    p = component?.placement;
+  if (!component || !p) return null;
   if (p.on === 'mount') {
     const mount = build.case?.mounts.find((m) => m.id === p.mount),
       range = slideRange(build, id);
@@ -45,7 +47,7 @@ export function movedBy(build: Build, id: string, by: Vec): Placement | null {
 
 /** The middle of the foot of a part that stands, mm. */
 export function footOf(build: Build, id: string): Vec | null {
-  const p = build.items.find((i) => i.id === id)?.placement;
+  const p = build.components.find((i) => i.id === id)?.placement;
   if (p?.on === 'free') return p.at;
   if (p?.on === 'spot') return build.case?.spots.find((s) => s.id === p.spot)?.at ?? null;
   const solids = resolve(build).placed.get(id)?.solids ?? [];

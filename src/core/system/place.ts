@@ -1,4 +1,4 @@
-import type { Build, Item, Placement, Turn } from '../design';
+import type { Build, Component, Placement, Turn } from '../design';
 import type {
   BoardPart,
   Bodied,
@@ -23,24 +23,24 @@ import {
 } from '../geometry';
 import { hangInLines } from './floating';
 import { frameSheet } from './shell';
-import type { PlacedItem, PlacedPort, Solid } from './types';
+import type { PlacedComponent, PlacedPort, Solid } from './types';
 
 /** How high a card's lower edge stands over the board, mm: the slot's connector. */
 const SLOT_HEIGHT_MM = 8;
 
 interface Context {
   readonly build: Build;
-  readonly done: Map<string, PlacedItem>;
+  readonly done: Map<string, PlacedComponent>;
   readonly busy: Set<string>;
 }
 
-/** Places every item of a build. Never throws: what has no place says why. */
-export function placeAll(build: Build): ReadonlyMap<string, PlacedItem> {
+/** Places every component of a build. Never throws: what has no place says why. */
+export function placeAll(build: Build): ReadonlyMap<string, PlacedComponent> {
   const context: Context = { build, done: new Map(), busy: new Set() };
-  for (const item of build.items) place(context, item.id);
+  for (const component of build.components) place(context, component.id);
   return hangInLines(
     build,
-    new Map(build.items.map((i) => [i.id, context.done.get(i.id) as PlacedItem])),
+    new Map(build.components.map((i) => [i.id, context.done.get(i.id) as PlacedComponent])),
   );
 }
 
@@ -49,17 +49,17 @@ type Spot =
   | { readonly unplaced: string }
   | { readonly hangs: true };
 
-function place(context: Context, id: string): PlacedItem | null {
+function place(context: Context, id: string): PlacedComponent | null {
   const known = context.done.get(id);
   if (known) return known;
-  const item = context.build.items.find((i) => i.id === id);
-  if (!item || context.busy.has(id)) return null;
+  const component = context.build.components.find((i) => i.id === id);
+  if (!component || context.busy.has(id)) return null;
   context.busy.add(id);
-  const spot = locate(context, item, item.placement);
+  const spot = locate(context, component, component.placement);
   const placedAt = () => {
-    if ('hangs' in spot) return { ...unplaced(item, ''), unplaced: null };
-    if ('unplaced' in spot) return unplaced(item, spot.unplaced);
-    return occupy(context, item, spot.frame, spot.host ?? null, spot.count ?? 1);
+    if ('hangs' in spot) return { ...unplaced(component, ''), unplaced: null };
+    if ('unplaced' in spot) return unplaced(component, spot.unplaced);
+    return occupy(context, component, spot.frame, spot.host ?? null, spot.count ?? 1);
   };
   const placed = placedAt();
   context.busy.delete(id);
@@ -67,22 +67,23 @@ function place(context: Context, id: string): PlacedItem | null {
   return placed;
 }
 
-/** How many pieces an unplaced item stands for. */
-const loose = (item: Item): number => (item.part.kind === 'memory' ? item.part.modules : 1);
+/** How many pieces an unplaced component stands for. */
+const loose = (component: Component): number =>
+  component.part.kind === 'memory' ? component.part.modules : 1;
 
-function unplaced(item: Item, why: string): PlacedItem {
+function unplaced(component: Component, why: string): PlacedComponent {
   return {
-    item,
+    component,
     frame: null,
     solids: [],
     ports: [],
-    count: loose(item),
+    count: loose(component),
     host: null,
     unplaced: why,
   };
 }
 
-function locate(context: Context, item: Item, p: Placement): Spot {
+function locate(context: Context, component: Component, p: Placement): Spot {
   const { case: box } = context.build;
   if (p.on === 'bench') return { unplaced: 'lies on the bench' };
   if (!box) return { unplaced: 'no case is chosen' };
@@ -92,29 +93,29 @@ function locate(context: Context, item: Item, p: Placement): Spot {
     case 'bay':
       return { frame: { at: box.bay.min, ...UPRIGHT } };
     case 'board':
-      return onBoard(context, item);
+      return onBoard(context, component);
     case 'slot':
-      return inSlot(context, item, p.slot);
+      return inSlot(context, component, p.slot);
     case 'riser':
       return box.riser
         ? { frame: { at: box.riser.at, x: [1, 0, 0], y: [0, 0, -1], z: [0, 1, 0] } }
         : { unplaced: 'this case has no upright slot' };
-    case 'item':
-      return onItem(context, item, p.item);
+    case 'component':
+      return onComponent(context, component, p.component);
     case 'radiator':
-      return onRadiator(context, item, p.item, p.face);
+      return onRadiator(context, component, p.component, p.face);
     case 'mount':
-      return onMount(context, item, box, p);
+      return onMount(context, component, box, p);
     case 'spot': {
       const spot = box.spots.find((s) => s.id === p.spot);
       return spot
-        ? { frame: standing(item.part, spot.at, p.turn) }
+        ? { frame: standing(component.part, spot.at, p.turn) }
         : { unplaced: `the case has no spot "${p.spot}"` };
     }
     case 'free':
-      return { frame: standing(item.part, p.at, p.turn) };
+      return { frame: standing(component.part, p.at, p.turn) };
     case 'line': {
-      const frame = context.build.layout.poses[item.id];
+      const frame = context.build.layout.poses[component.id];
       return frame ? { frame } : { hangs: true };
     }
   }
@@ -136,60 +137,63 @@ function standing(part: Bodied, foot: Vec, turn: Turn): Frame {
 
 function boardOf(
   context: Context,
-): { readonly placed: PlacedItem; readonly part: BoardPart; readonly at: Vec } | null {
-  const item = context.build.items.find(
+): { readonly placed: PlacedComponent; readonly part: BoardPart; readonly at: Vec } | null {
+  const component = context.build.components.find(
     (i) => i.part.kind === 'board' && i.placement.on === 'tray',
   );
-  const placed = item && place(context, item.id);
+  const placed = component && place(context, component.id);
   return placed?.frame
-    ? { placed, part: placed.item.part as BoardPart, at: placed.frame.at }
+    ? { placed, part: placed.component.part as BoardPart, at: placed.frame.at }
     : null;
 }
 
-function onBoard(context: Context, item: Item): Spot {
+function onBoard(context: Context, component: Component): Spot {
   const board = boardOf(context);
   if (!board) return { unplaced: 'no board is on the tray yet' };
-  const { size } = item.part;
+  const { size } = component.part;
   const surface = board.part.size[2];
   const own: Vec =
-    item.part.kind === 'memory'
+    component.part.kind === 'memory'
       ? [board.part.memoryAt[0], board.part.memoryAt[1], surface]
       : [board.part.processorAt[0] - size[0] / 2, board.part.processorAt[1] - size[1] / 2, surface];
-  return { frame: { at: add(board.at, own), ...UPRIGHT }, host: board.placed.item.id };
+  return { frame: { at: add(board.at, own), ...UPRIGHT }, host: board.placed.component.id };
 }
 
 /** The block that replaces a card's air cooler, if one sits on it. */
-const blockOn = (build: Build, card: string): Item | undefined =>
-  build.items.find(
-    (i) => i.part.kind === 'block' && i.placement.on === 'item' && i.placement.item === card,
+const blockOn = (build: Build, card: string): Component | undefined =>
+  build.components.find(
+    (i) =>
+      i.part.kind === 'block' && i.placement.on === 'component' && i.placement.component === card,
   );
 
 /** Thickness a card takes: bare under a block, whole with its own cooler. */
-const cardThickness = (build: Build, item: Item, card: CardPart): number =>
-  blockOn(build, item.id) ? card.bareThickness_mm : card.size[1];
+const cardThickness = (build: Build, component: Component, card: CardPart): number =>
+  blockOn(build, component.id) ? card.bareThickness_mm : card.size[1];
 
-function inSlot(context: Context, item: Item, slot: number): Spot {
+function inSlot(context: Context, component: Component, slot: number): Spot {
   const board = boardOf(context);
   if (!board) return { unplaced: 'no board is on the tray yet' };
   const plane = board.part.slots_mm[slot - 1];
   if (plane === undefined) return { unplaced: `the board has no slot ${slot}` };
   const thickness =
-    item.part.kind === 'card' ? cardThickness(context.build, item, item.part) : item.part.size[1];
+    component.part.kind === 'card'
+      ? cardThickness(context.build, component, component.part)
+      : component.part.size[1];
   return {
     frame: { at: add(board.at, [0, plane - thickness, SLOT_HEIGHT_MM]), ...UPRIGHT },
-    host: board.placed.item.id,
+    host: board.placed.component.id,
   };
 }
 
-function onItem(context: Context, item: Item, hostId: string): Spot {
+function onComponent(context: Context, component: Component, hostId: string): Spot {
   const host = place(context, hostId);
   if (!host?.frame)
     return {
       unplaced: host ? 'what it sits on has no place yet' : 'what it sits on is not in the build',
     };
-  const { size } = item.part;
+  const { size } = component.part;
   const f = host.frame;
-  const hostPart = host.item.part;
+  const hostPart = host.component.part;
   const own: Vec =
     hostPart.kind === 'card'
       ? [Math.max(0, (hostPart.size[0] - size[0]) / 2), -size[1], hostPart.size[2] - size[2]]
@@ -201,10 +205,10 @@ function onItem(context: Context, item: Item, hostId: string): Spot {
 function fanDepth(build: Build, radiator: string): number {
   return Math.max(
     0,
-    ...build.items.map((i) =>
+    ...build.components.map((i) =>
       i.part.kind === 'fan' &&
       i.placement.on === 'radiator' &&
-      i.placement.item === radiator &&
+      i.placement.component === radiator &&
       i.placement.face === 'frame'
         ? i.part.size[2]
         : 0,
@@ -237,20 +241,20 @@ function railFrame(
 
 function onMount(
   context: Context,
-  item: Item,
+  component: Component,
   box: CasePart,
   p: Extract<Placement, { on: 'mount' }>,
 ): Spot {
   const mount = box.mounts.find((m) => m.id === p.mount);
   if (!mount) return { unplaced: `the case has no mount "${p.mount}"` };
-  if (item.part.kind === 'fan') {
-    const { section_mm } = item.part;
+  if (component.part.kind === 'fan') {
+    const { section_mm } = component.part;
     const row = mount.fans.find((f) => f.size_mm === section_mm);
     if (!row) return { unplaced: `${mount.name} has no holes for ${section_mm} mm fans` };
     return {
       frame: railFrame(
         mount,
-        { size: [section_mm * row.count, item.part.size[1], item.part.size[2]] },
+        { size: [section_mm * row.count, component.part.size[1], component.part.size[2]] },
         p.slide_mm,
         'end',
         0,
@@ -259,22 +263,28 @@ function onMount(
     };
   }
   return {
-    frame: railFrame(mount, item.part, p.slide_mm, p.ports, fanDepth(context.build, item.id)),
+    frame: railFrame(
+      mount,
+      component.part,
+      p.slide_mm,
+      p.ports,
+      fanDepth(context.build, component.id),
+    ),
   };
 }
 
 function onRadiator(
   context: Context,
-  item: Item,
+  component: Component,
   radiatorId: string,
   face: 'frame' | 'interior' | 'outside',
 ): Spot {
   const host = place(context, radiatorId);
-  if (!host?.frame || host.item.part.kind !== 'radiator')
+  if (!host?.frame || host.component.part.kind !== 'radiator')
     return { unplaced: 'its radiator has no place yet' };
-  const radiator: RadiatorPart = host.item.part;
-  const fan = item.part as FanPart;
-  const on = host.item.placement,
+  const radiator: RadiatorPart = host.component.part;
+  const fan = component.part as FanPart;
+  const on = host.component.placement,
     mount = context.build.case?.mounts.find((m) => on.on === 'mount' && m.id === on.mount);
   const z =
     face === 'interior'
@@ -312,13 +322,13 @@ function roundIn(box: Box, about: 'x' | 'y' | 'z'): Cylinder {
 
 function ownBoxes(
   context: Context,
-  item: Item,
+  component: Component,
   count: number,
 ): readonly NonNullable<Bodied['boxes']>[number][] {
-  const { part } = item;
+  const { part } = component;
   if (part.kind === 'fan') {
     return Array.from({ length: count }, (_, i) => ({
-      name: count > 1 ? `${item.name} ${i + 1}` : item.name,
+      name: count > 1 ? `${component.name} ${i + 1}` : component.name,
       min: [i * part.section_mm, 0, 0] as Vec,
       max: [i * part.section_mm + part.size[0], part.size[1], part.size[2]] as Vec,
     }));
@@ -326,50 +336,50 @@ function ownBoxes(
   if (part.kind === 'card')
     return [
       {
-        name: item.name,
+        name: component.name,
         min: [0, 0, 0],
-        max: [part.size[0], cardThickness(context.build, item, part), part.size[2]],
+        max: [part.size[0], cardThickness(context.build, component, part), part.size[2]],
       },
       ...(part.powerPlug ? [{ ...part.powerPlug, name: 'power plug' }] : []),
     ];
-  return part.boxes ?? [{ name: item.name, min: [0, 0, 0], max: part.size }];
+  return part.boxes ?? [{ name: component.name, min: [0, 0, 0], max: part.size }];
 }
 
 function occupy(
   context: Context,
-  item: Item,
+  component: Component,
   frame: Frame,
   host: string | null,
   count: number,
-): PlacedItem {
-  const solids: Solid[] = ownBoxes(context, item, count).map((b) => {
+): PlacedComponent {
+  const solids: Solid[] = ownBoxes(context, component, count).map((b) => {
     const solidName = () => {
-      if (b.name === item.name || item.part.kind === 'fan') return b.name;
-      if (b.name === item.part.name) return item.name;
-      return `${item.name}, ${b.name}`;
+      if (b.name === component.name || component.part.kind === 'fan') return b.name;
+      if (b.name === component.part.name) return component.name;
+      return `${component.name}, ${b.name}`;
     };
     return {
-      item: item.id,
+      component: component.id,
       name: solidName(),
       box: boxIn(frame, b),
       ...(b.round ? { cylinder: cylinderIn(frame, roundIn(b, b.round)) } : {}),
     };
   });
   const ports: PlacedPort[] =
-    'ports' in item.part
-      ? item.part.ports.map((port) => ({
-          item: item.id,
+    'ports' in component.part
+      ? component.part.ports.map((port) => ({
+          component: component.id,
           port,
           at: pointIn(frame, port.at),
           direction: directionIn(frame, port.direction),
         }))
       : [];
   return {
-    item,
+    component,
     frame,
     solids,
     ports,
-    count: item.part.kind === 'memory' ? item.part.modules : count,
+    count: component.part.kind === 'memory' ? component.part.modules : count,
     host,
     unplaced: null,
   };

@@ -70,7 +70,7 @@ test('stand-offs hold the board at the nine ATX holes, the corner ones 0.25 in a
     c = model.build.case as CasePart,
     [x, y, z] = c.boardAt;
   const feet = standOffs(c, model.placed);
-  const board = [...model.placed.values()].find((p) => p.item.part.kind === 'board');
+  const board = [...model.placed.values()].find((p) => p.component.part.kind === 'board');
   expect(feet).toHaveLength(9);
   expect(feet.every((f) => f.from[2] === 0 && f.to[2] === z)).toBe(true);
   // Rear column 0.4 in from the rear edge, lowest hole 11.35 in down a 12 in board.

@@ -1,6 +1,6 @@
 import { BOARD_STANDARDS, type BoardPart, type CasePart, type MountFace } from '../components';
 import type { Box, Cylinder, Vec } from '../geometry';
-import type { PlacedItem } from './types';
+import type { PlacedComponent } from './types';
 
 /** Sheet of a frame that fans may hang on either side of, where the case does not say, mm (common practice, no source). */
 const FRAME_MM = 1.2;
@@ -41,12 +41,12 @@ export function trayBoxes(box: CasePart): readonly Box[] {
 /** Stand-offs under the board, by the holes of its standard; none where it lies on the tray or its standard is not known. */
 export function standOffs(
   box: CasePart,
-  placed: ReadonlyMap<string, PlacedItem>,
+  placed: ReadonlyMap<string, PlacedComponent>,
 ): readonly Cylinder[] {
   return [...placed.values()].flatMap((p) => {
-    if (p.item.part.kind !== 'board' || !p.frame) return [];
+    if (p.component.part.kind !== 'board' || !p.frame) return [];
     const { at } = p.frame,
-      board: BoardPart = p.item.part;
+      board: BoardPart = p.component.part;
     if (at[2] <= 0) return [];
     return (BOARD_STANDARDS.find((s) => s.name === board.standard)?.holes ?? []).map(
       ([hx, hy]): Cylinder => {

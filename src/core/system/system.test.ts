@@ -6,15 +6,15 @@ import { resolve } from '.';
 
 const desk = demoBuild('dawn-chorus-desk') as Build;
 const edited = (...edits: Edit[]) => resolve(edits.reduce((b, e) => applyEdit(b, e).build, desk));
-const placed = (item: string, placement: Placement) =>
-  edited({ do: 'item.place', item, placement }).placed.get(item);
+const placed = (component: string, placement: Placement) =>
+  edited({ do: 'component.place', component, placement }).placed.get(component);
 
 describe('placing', () => {
   const model = resolve(desk);
 
   test('everything of the demo has a place', () => {
     for (const p of model.placed.values())
-      expect([p.item.id, p.unplaced]).toEqual([p.item.id, null]);
+      expect([p.component.id, p.unplaced]).toEqual([p.component.id, null]);
   });
 
   test('a radiator hangs inside the case, its fans against the frame', () => {
@@ -32,9 +32,9 @@ describe('placing', () => {
   /** Common practice: moving the fans to the other face frees the port end by their thickness. */
   test('fans on the inner face bring the radiator to the frame', () => {
     const turned = edited({
-      do: 'item.place',
-      item: 'front-fans',
-      placement: { on: 'radiator', item: 'front-radiator', face: 'interior' },
+      do: 'component.place',
+      component: 'front-fans',
+      placement: { on: 'radiator', component: 'front-radiator', face: 'interior' },
     });
     expect(turned.placed.get('front-radiator')?.solids[0]?.box.max[0]).toBe(455);
     expect(turned.placed.get('front-fans')?.solids[0]?.box.max[0]).toBe(425);
@@ -42,7 +42,7 @@ describe('placing', () => {
 
   test('ports turn to the other end, and still point inward', () => {
     const up = model.placed.get('front-radiator')?.ports[0],
-      mount = desk.items.find((i) => i.id === 'front-radiator')?.placement;
+      mount = desk.components.find((i) => i.id === 'front-radiator')?.placement;
     if (mount?.on !== 'mount') throw new Error('the demo lost its radiator');
     const down = placed('front-radiator', { ...mount, ports: 'start' })?.ports[0];
     expect(up?.at[1]).toBeGreaterThan(300);
@@ -53,7 +53,7 @@ describe('placing', () => {
   });
 
   test('sliding moves by what it says', () => {
-    const mount = desk.items.find((i) => i.id === 'top-radiator')?.placement;
+    const mount = desk.components.find((i) => i.id === 'top-radiator')?.placement;
     if (mount?.on !== 'mount') throw new Error('the demo lost its radiator');
     const by = (slide_mm: number): number =>
       placed('top-radiator', { ...mount, slide_mm })?.solids[0]?.box.min[0] ?? NaN;
@@ -64,7 +64,9 @@ describe('placing', () => {
     const height = (p: ReturnType<typeof placed>): number =>
       boxSize(p?.solids[0]?.box ?? { min: [0, 0, 0], max: [0, 0, 0] })[1];
     expect(height(model.placed.get('card'))).toBe(10);
-    expect(height(edited({ do: 'item.remove', item: 'card-block' }).placed.get('card'))).toBe(42);
+    expect(
+      height(edited({ do: 'component.remove', component: 'card-block' }).placed.get('card')),
+    ).toBe(42);
   });
 
   test('a processor block stands on its processor, in the middle', () => {
@@ -82,7 +84,7 @@ describe('placing', () => {
     [{ on: 'spot', spot: 'ghost', turn: 0 }, 'ghost'],
     [{ on: 'riser' }, 'upright'],
     [{ on: 'slot', slot: 9 }, 'slot 9'],
-    [{ on: 'item', item: 'ghost' }, 'not in the build'],
+    [{ on: 'component', component: 'ghost' }, 'not in the build'],
   ] as readonly (readonly [Placement, string])[])(
     '%j is no place, and says why',
     (placement, word) => {
@@ -94,8 +96,16 @@ describe('placing', () => {
 
   test('parts that sit on each other in a ring are unplaced, not endless', () => {
     const ring = edited(
-      { do: 'item.place', item: 'card-block', placement: { on: 'item', item: 'processor-block' } },
-      { do: 'item.place', item: 'processor-block', placement: { on: 'item', item: 'card-block' } },
+      {
+        do: 'component.place',
+        component: 'card-block',
+        placement: { on: 'component', component: 'processor-block' },
+      },
+      {
+        do: 'component.place',
+        component: 'processor-block',
+        placement: { on: 'component', component: 'card-block' },
+      },
     );
     expect(ring.placed.get('card-block')?.frame).toBeNull();
   });
@@ -110,7 +120,7 @@ describe('placing', () => {
     const pump = { ...catalogued('pump', 'pump-osier-large'), size: [40, 60, 80] as const };
     const build = {
       ...desk,
-      items: desk.items.map((i) =>
+      components: desk.components.map((i) =>
         i.id === 'pump'
           ? {
               ...i,
@@ -128,7 +138,7 @@ describe('placing', () => {
   });
 
   test('cages taken out are gone', () => {
-    expect(resolve(desk).obstacles.map((o) => o.item)).toEqual(['case:shroud']);
+    expect(resolve(desk).obstacles.map((o) => o.component)).toEqual(['case:shroud']);
     expect(
       edited({ do: 'case.remove-obstacle', obstacle: 'cage', removed: false }).obstacles.length,
     ).toBe(2);
@@ -157,8 +167,8 @@ describe('loops as graphs', () => {
       loop: 'loop',
       link: {
         id: 'extra',
-        from: { item: 'pump', port: 'low' },
-        to: { item: 'reservoir', port: 'top' },
+        from: { component: 'pump', port: 'low' },
+        to: { component: 'reservoir', port: 'top' },
         by: 'tube',
         ends: { from: 'auto', to: 'auto' },
       },
@@ -171,7 +181,7 @@ describe('loops as graphs', () => {
     const flipped = loop.links.map((l) => ({
       ...l,
       from:
-        l.from.item === 'card-block'
+        l.from.component === 'card-block'
           ? {
               ...l.from,
               port: l.from.port.startsWith('out')
@@ -180,7 +190,7 @@ describe('loops as graphs', () => {
             }
           : l.from,
       to:
-        l.to.item === 'card-block'
+        l.to.component === 'card-block'
           ? {
               ...l.to,
               port: l.to.port.startsWith('out')
@@ -189,11 +199,13 @@ describe('loops as graphs', () => {
             }
           : l.to,
     }));
-    const before = resolve(desk).loops[0]?.edges.find((e) => e.item?.id === 'card-block');
+    const before = resolve(desk).loops[0]?.edges.find((e) => e.component?.id === 'card-block');
     const after = edited({ do: 'loop.links', loop: 'loop', links: flipped }).loops[0]?.edges.find(
-      (e) => e.item?.id === 'card-block',
+      (e) => e.component?.id === 'card-block',
     );
     expect(after?.from).toBe(before?.to);
-    expect(resolve(desk).loops[0]?.edges.find((e) => e.item?.id === 'pump')?.from).toBe('pump/in');
+    expect(resolve(desk).loops[0]?.edges.find((e) => e.component?.id === 'pump')?.from).toBe(
+      'pump/in',
+    );
   });
 });

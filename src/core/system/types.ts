@@ -1,29 +1,29 @@
-import type { Build, Item, Link, Loop, PortRef } from '../design';
+import type { Build, Component, Link, Loop, PortRef } from '../design';
 import type { Passage, Port } from '../components';
 import type { Box, Cylinder, Frame, Vec } from '../geometry';
 
 /** One solid of a placed part, in case coordinates. */
 export interface Solid {
-  readonly item: string;
+  readonly component: string;
   readonly name: string;
   readonly box: Box;
   /** Where it is round; the box is what it fills. */ readonly cylinder?: Cylinder;
 }
 
 export interface PlacedPort {
-  readonly item: string;
+  readonly component: string;
   readonly port: Port;
   readonly at: Vec;
   readonly direction: Vec;
 }
 
-export interface PlacedItem {
-  readonly item: Item;
+export interface PlacedComponent {
+  readonly component: Component;
   /** Null while the part lies on the bench or its place does not exist. */
   readonly frame: Frame | null;
   readonly solids: readonly Solid[];
   readonly ports: readonly PlacedPort[];
-  /** Pieces this item stands for: fans of a radiator or mount, modules of a bank; 1 otherwise. */
+  /** Pieces this component stands for: fans of a radiator or mount, modules of a bank; 1 otherwise. */
   readonly count: number;
   /** The part it sits on, if any. */
   readonly host: string | null;
@@ -38,7 +38,7 @@ export interface GraphEdge {
   readonly to: string;
   readonly kind: 'passage' | 'tube' | 'joint';
   /** The part whose passage it is. */
-  readonly item?: Item;
+  readonly component?: Component;
   readonly passage?: Passage;
   readonly link?: Link;
 }
@@ -46,7 +46,7 @@ export interface GraphEdge {
 /** A part as the flow meets it. A part with chambers that nothing ties together is met more than once. */
 export interface Visit {
   readonly key: string;
-  readonly item: string;
+  readonly component: string;
   readonly nodes: readonly string[];
   readonly column: number;
   readonly lane: number;
@@ -86,7 +86,7 @@ export interface LoopGraph {
 /** A build made spatial and connected: what every check looks at. */
 export interface Model {
   readonly build: Build;
-  readonly placed: ReadonlyMap<string, PlacedItem>;
+  readonly placed: ReadonlyMap<string, PlacedComponent>;
   /** Cages and shrouds still in the case. */
   readonly obstacles: readonly Solid[];
   readonly interior: Box | null;
@@ -94,4 +94,4 @@ export interface Model {
   portAt(ref: PortRef): PlacedPort | null;
 }
 
-export const nodeOf = (item: string, chamber: string): string => `${item}/${chamber}`;
+export const nodeOf = (component: string, chamber: string): string => `${component}/${chamber}`;

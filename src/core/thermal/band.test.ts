@@ -59,7 +59,7 @@ describe('bands of uncertainty', () => {
       temperatureBands(w.setup, w.reports.flow, 'render', 300, 1, (done) => done < 50),
     ).toBeNull();
     const still = workOut(
-      applyEdit(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 0 } }).build,
+      applyEdit(desk, { do: 'component.set', component: 'pump', values: { speed_rpm: 0 } }).build,
     );
     expect(temperatureBands(still.setup, still.reports.flow, 'render', 50)).toMatchObject({
       rise_K: null,
@@ -69,12 +69,15 @@ describe('bands of uncertainty', () => {
 
 describe('tuned parts and shares', () => {
   const sourceOf = (build: Build, id: string) => {
-    const s = workOut(build).setup.sources.find((x) => x.item.id === id);
+    const s = workOut(build).setup.sources.find((x) => x.component.id === id);
     if (!s) throw new Error('no source');
     return s;
   };
   const tuned = (values: object) =>
-    sourceOf(applyEdit(desk, { do: 'item.set', item: 'processor', values }).build, 'processor');
+    sourceOf(
+      applyEdit(desk, { do: 'component.set', component: 'processor', values }).build,
+      'processor',
+    );
   const stock = sourceOf(desk, 'processor').part.draw_W;
 
   /** Dynamic power of CMOS: P = α C V² f (any digital-design textbook). */
@@ -101,8 +104,8 @@ describe('measured beats modelled', () => {
   ) =>
     workOut(
       applyEdit(desk, {
-        do: 'item.measured',
-        item: 'front-radiator',
+        do: 'component.measured',
+        component: 'front-radiator',
         measured: { against, points, source: 'own bench' },
       }).build,
     );
@@ -113,7 +116,7 @@ describe('measured beats modelled', () => {
   };
   const own = front(w);
   const q = Math.abs(
-    w.reports.flow.links.find((l) => l.item === 'front-radiator')?.flow_Lmin ?? NaN,
+    w.reports.flow.links.find((l) => l.component === 'front-radiator')?.flow_Lmin ?? NaN,
   );
 
   test('a point at the very state is met, in air and in speed', () => {
@@ -199,16 +202,19 @@ describe('what the loop would carry', () => {
       [
         ...['processor', 'card'].map((id) => ({
           id,
-          draw: (desk.items.find((i) => i.id === id)?.part as { draw_W: number }).draw_W,
+          draw: (desk.components.find((i) => i.id === id)?.part as { draw_W: number }).draw_W,
         })),
         ...['board', 'memory'].map((id) => ({
           id,
-          draw: (desk.items.find((i) => i.id === id)?.part as { draw_W: number }).draw_W,
+          draw: (desk.components.find((i) => i.id === id)?.part as { draw_W: number }).draw_W,
         })),
       ].reduce(
         (b, { id, draw }) =>
-          applyEdit(b, { do: 'item.set', item: id, values: { draw_W: draw * carries.ofNow } })
-            .build,
+          applyEdit(b, {
+            do: 'component.set',
+            component: id,
+            values: { draw_W: draw * carries.ofNow },
+          }).build,
         applyEdit(desk, { do: 'fans.speed', speed_rpm: Math.round(carries.speed_rpm) }).build,
       ),
     );

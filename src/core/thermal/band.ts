@@ -18,7 +18,7 @@ export interface Bands {
   /** Share of the draws in which the rise passes the brief's. */
   readonly riseOver: number;
   readonly spots: readonly {
-    readonly item: string;
+    readonly component: string;
     readonly spot: string;
     readonly temp_C: Band | null;
     readonly limit_C: number;
@@ -55,8 +55,11 @@ export function temperatureBands(
   const factor = (spread: number): number => Math.max(1 / 3, 1 + spread * normal(random));
   const rises: number[] = [],
     temps: number[][] = [];
-  let spots: readonly { readonly item: string; readonly spot: string; readonly limit_C: number }[] =
-    [];
+  let spots: readonly {
+    readonly component: string;
+    readonly spot: string;
+    readonly limit_C: number;
+  }[] = [];
   for (let i = 0; i < draws; i += 1) {
     const factors = {
       airFlow: setup.factors.airFlow * factor(SPREAD.airFlow),
@@ -82,7 +85,7 @@ export function temperatureBands(
     rise_K: bandOf(rises, draws),
     riseOver: rises.filter((r) => r > limit).length / draws,
     spots: spots.map((s, k) => ({
-      item: s.item,
+      component: s.component,
       spot: s.spot,
       limit_C: s.limit_C,
       temp_C: bandOf(
@@ -94,14 +97,14 @@ export function temperatureBands(
   };
 }
 
-/** The same factor each time an item is asked for within a draw. */
-function drawn(factor: (spread: number) => number, spread: number): (item: string) => number {
+/** The same factor each time a component is asked for within a draw. */
+function drawn(factor: (spread: number) => number, spread: number): (component: string) => number {
   const known = new Map<string, number>();
-  return (item) => {
-    let f = known.get(item);
+  return (component) => {
+    let f = known.get(component);
     if (f === undefined) {
       f = factor(spread);
-      known.set(item, f);
+      known.set(component, f);
     }
     return f;
   };

@@ -25,7 +25,7 @@ export interface RadiatorHeat {
   readonly basis: RadiatorBasis;
 }
 export interface SpotHeat {
-  readonly item: string;
+  readonly component: string;
   readonly spot: string;
   readonly name: string;
   readonly temp_C: number | null;
@@ -38,7 +38,7 @@ export interface SpotHeat {
   readonly interface_KW: number;
 }
 export interface PartHeat {
-  readonly item: string;
+  readonly component: string;
   readonly name: string;
   readonly heat_W: number;
   readonly to: 'loop' | 'air' | 'waiting';

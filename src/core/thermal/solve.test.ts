@@ -42,7 +42,7 @@ describe('the heat balance', () => {
 
   test("the pump's own heat is counted", () => {
     const at = (rpm: number) =>
-      judged(edit(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: rpm } }));
+      judged(edit(desk, { do: 'component.set', component: 'pump', values: { speed_rpm: rpm } }));
     expect(at(4800).inLoop_W - at(2400).inLoop_W).toBeCloseTo(20 - 20 / 8, 6);
   });
 
@@ -59,12 +59,12 @@ describe('the heat balance', () => {
   });
 
   test('an exhaust radiator breathes warm air', () => {
-    const top = desk.items.find((i) => i.id === 'top-radiator');
+    const top = desk.components.find((i) => i.id === 'top-radiator');
     if (top?.placement.on !== 'mount') throw new Error('the demo lost its top radiator');
     const turned = judged(
       edit(desk, {
-        do: 'item.place',
-        item: 'top-radiator',
+        do: 'component.place',
+        component: 'top-radiator',
         placement: { ...top.placement, air: 'out' },
       }),
     );
@@ -85,10 +85,10 @@ describe('the heat balance', () => {
 describe('symmetry and order (property)', () => {
   /** Alike branches share alike: nothing but their tubes tells the tower's two cards apart, so equal blocks stay within what the tubes' lengths make. */
   test('like cards side by side run alike', () => {
-    const spots = judged(workOut(tower)).spots.filter((s) => s.item.startsWith('card'));
-    const of = (item: string): number[] =>
-      spots.filter((s) => s.item === item).map((s) => s.temp_C ?? NaN);
-    const [a, b] = [...new Set(spots.map((s) => s.item))];
+    const spots = judged(workOut(tower)).spots.filter((s) => s.component.startsWith('card'));
+    const of = (component: string): number[] =>
+      spots.filter((s) => s.component === component).map((s) => s.temp_C ?? NaN);
+    const [a, b] = [...new Set(spots.map((s) => s.component))];
     of(a as string).forEach((t, k) =>
       expect(Math.abs(t - (of(b as string)[k] as number))).toBeLessThan(1.5),
     );
@@ -118,8 +118,8 @@ describe('symmetry and order (property)', () => {
         expect(
           Math.abs(
             (s.temp_C ?? NaN) -
-              (judged(now).spots.find((x) => x.item === s.item && x.spot === s.spot)?.temp_C ??
-                NaN),
+              (judged(now).spots.find((x) => x.component === s.component && x.spot === s.spot)
+                ?.temp_C ?? NaN),
           ),
         ).toBeLessThan(most + 0.25);
     }
@@ -128,9 +128,9 @@ describe('symmetry and order (property)', () => {
   test('fans off: the natural convection floor is left, not nothing and not much', () => {
     const still = edit(
       desk,
-      ...['front-fans', 'top-fans'].map((item): Edit => ({
-        do: 'item.set',
-        item,
+      ...['front-fans', 'top-fans'].map((component): Edit => ({
+        do: 'component.set',
+        component,
         values: { speed_rpm: 0 },
       })),
     );
@@ -153,7 +153,7 @@ describe('symmetry and order (property)', () => {
 
 describe('limits', () => {
   test('a pump that stands still leaves no steady state, and no NaN', () => {
-    const w = edit(desk, { do: 'item.set', item: 'pump', values: { speed_rpm: 0 } });
+    const w = edit(desk, { do: 'component.set', component: 'pump', values: { speed_rpm: 0 } });
     expect(judged(w).loops[0]?.status).toBe('no-flow');
     expect(judged(w).loops[0]?.rise_K).toBeNull();
     expect(JSON.stringify(w.reports)).not.toContain('NaN');
@@ -163,8 +163,8 @@ describe('limits', () => {
   test('a loop without a radiator warms without end, and says so', () => {
     const w = edit(
       desk,
-      { do: 'item.remove', item: 'front-radiator' },
-      { do: 'item.remove', item: 'top-radiator' },
+      { do: 'component.remove', component: 'front-radiator' },
+      { do: 'component.remove', component: 'top-radiator' },
     );
     expect(judged(w).loops[0]?.status).toBe('no-radiator');
     expect(w.findings.some((f) => f.code === 'cooling.short')).toBe(true);
@@ -173,8 +173,8 @@ describe('limits', () => {
   test("parts at zero watts leave the coolant at the pump's heat alone", () => {
     const w = edit(
       desk,
-      { do: 'item.set', item: 'processor', values: { draw_W: 0 } },
-      { do: 'item.set', item: 'card', values: { draw_W: 0 } },
+      { do: 'component.set', component: 'processor', values: { draw_W: 0 } },
+      { do: 'component.set', component: 'card', values: { draw_W: 0 } },
     );
     expect(worstRise(judged(w)) ?? 99).toBeLessThan(0.5);
   });
@@ -208,11 +208,11 @@ describe('sizing', () => {
   });
 
   test('what holds now never needs more than there is, even where more area would not help', () => {
-    const top = desk.items.find((i) => i.id === 'top-radiator');
+    const top = desk.components.find((i) => i.id === 'top-radiator');
     if (top?.placement.on !== 'mount') throw new Error('the demo lost its top radiator');
     const out: Edit = {
-      do: 'item.place',
-      item: 'top-radiator',
+      do: 'component.place',
+      component: 'top-radiator',
       placement: { ...top.placement, air: 'out' },
     };
     for (const rise_K of [6, 9, 12, 15, 20, 30]) {
@@ -270,7 +270,7 @@ describe('a build on its way', () => {
     expect(r.waiting_W).toBeCloseTo(325, 9);
     expect(r.inLoop_W).toBe(0);
     expect(r.onAir_W).toBeCloseTo(32, 9);
-    expect(r.spots.filter((s) => s.item === 'processor').map((s) => s.temp_C)).toEqual([null]);
+    expect(r.spots.filter((s) => s.component === 'processor').map((s) => s.temp_C)).toEqual([null]);
     expect(workOut(apart).findings.filter((f) => f.code === 'heat.over')).toEqual([]);
   });
 
@@ -281,9 +281,9 @@ describe('a build on its way', () => {
   test('without any fan the case cooks, but not without end', () => {
     const still = edit(
       apart,
-      ...apart.items
+      ...apart.components
         .filter((i) => i.part.kind === 'fan')
-        .map((i): Edit => ({ do: 'item.remove', item: i.id })),
+        .map((i): Edit => ({ do: 'component.remove', component: i.id })),
     );
     const r = judged(still);
     expect(r.caseAir_C).toBeGreaterThan(desk.brief.room_C + 2);

@@ -51,7 +51,7 @@ export function solvePrepared(
     intake_m3h,
     exhaust_m3h,
   } = steadyState(prepared, load, options);
-  const heatOf = (id: string): number => parts.find((p) => p.item === id)?.heat_W ?? 0;
+  const heatOf = (id: string): number => parts.find((p) => p.component === id)?.heat_W ?? 0;
 
   return {
     id: load,
@@ -99,11 +99,11 @@ export function solvePrepared(
     }),
     spots: setup.sources.flatMap((s) =>
       s.part.spots.map((spot): SpotHeat => {
-        const heat = heatOf(s.item.id);
+        const heat = heatOf(s.component.id);
         const common = {
-          item: s.item.id,
+          component: s.component.id,
           spot: spot.id,
-          name: `${s.item.name}, ${spot.name}`,
+          name: `${s.component.name}, ${spot.name}`,
           heat_W: heat,
           limit_C: Math.min(spot.limit_C, brief.limits.part_C ?? Infinity),
           cooledBy: s.block?.id ?? null,
@@ -126,13 +126,13 @@ export function solvePrepared(
           };
         const edge = model.loops
           .find((g) => g.loop.id === s.loop)
-          ?.edges.find((e) => e.item?.id === s.block?.id);
+          ?.edges.find((e) => e.component?.id === s.block?.id);
         const t = edge ? temps.get(s.loop)?.link(edge.id) : undefined;
         const q = flow.links.find((l) => l.id === edge?.id && l.loop === s.loop)?.flow_Lmin ?? 0;
         const block =
           (s.block.part.kind === 'block' ? blockAt(s.block.part, q) : 0) *
           (options.vary?.block(s.block.id) ?? 1);
-        const between = spot.interface_KW * (options.vary?.interface(s.item.id) ?? 1);
+        const between = spot.interface_KW * (options.vary?.interface(s.component.id) ?? 1);
         const coolant = t ? (t.in_C + t.out_C) / 2 : null;
         return {
           ...common,
@@ -154,7 +154,7 @@ export function solvePrepared(
     waiting_W: parts.reduce((s, p) => s + (p.to === 'waiting' ? p.heat_W : 0), 0),
     caseAir_C: caseAir,
     bare: setup.bare.map((b, i) => ({
-      id: b.set.item,
+      id: b.set.component,
       air: b.air,
       airFlow_m3h: (prepared.bare[i] as Wind).flow_m3h * setup.factors.airFlow,
       airDrop_Pa: (prepared.bare[i] as Wind).drop_Pa,
@@ -165,19 +165,19 @@ export function solvePrepared(
   };
 }
 
-/** rpm of a fan set or pump now, by item. */
-export type SpeedOf = (item: string, set_rpm: number) => number;
-const asSet: SpeedOf = (_item, set_rpm) => set_rpm;
+/** rpm of a fan set or pump now, by component. */
+export type SpeedOf = (component: string, set_rpm: number) => number;
+const asSet: SpeedOf = (_component, set_rpm) => set_rpm;
 
 /** All fans and pumps together at the listener, dBA: published levels are at 1 m; free field, so an estimate in a room. */
 export function noiseOf(setup: HeatSetup, speedOf: SpeedOf = asSet): number {
   const sets = [...setup.radiators.flatMap((r) => r.fans), ...setup.bare.map((b) => b.set)];
   const fans = sets.flatMap((f) => {
-    const speed_rpm = speedOf(f.item, f.speed_rpm);
+    const speed_rpm = speedOf(f.component, f.speed_rpm);
     const level = soundAtSpeed(f.part.sound_dBA, speed_rpm, f.part.fullSpeed_rpm);
     return Array.from({ length: f.count }, () => level);
   });
-  const pumps = setup.model.build.items.flatMap(({ id, part, settings }) => {
+  const pumps = setup.model.build.components.flatMap(({ id, part, settings }) => {
     if (part.kind !== 'pump') return [];
     const speed_rpm = speedOf(id, settings.speed_rpm ?? part.fullSpeed_rpm);
     return [soundAtSpeed(part.sound_dBA, speed_rpm, part.fullSpeed_rpm)];

@@ -24,15 +24,15 @@ export interface HeatOptions {
   readonly conductanceFactor?: number;
   /** Multiplies every part's heat: for "how much would it carry". */
   readonly loadFactor?: number;
-  /** What parts may differ by from their papers, by item: for bands of uncertainty. */
+  /** What parts may differ by from their papers, by component: for bands of uncertainty. */
   readonly vary?: Variation;
 }
 
-/** Multipliers by item. */
+/** Multipliers by component. */
 export interface Variation {
-  draw(item: string): number;
-  block(item: string): number;
-  interface(item: string): number;
+  draw(component: string): number;
+  block(component: string): number;
+  interface(component: string): number;
 }
 
 /** What does not depend on the load case: winds and conductances. Shared by the cases and by "how much more area". */
@@ -59,7 +59,7 @@ export function prepareHeat(setup: HeatSetup, flow: FlowReport): Prepared {
   const roomAir = air(brief.room_C + 3, brief.altitude_m);
   const states = setup.radiators.map((r) => {
     const graph = model.loops.find((g) => g.loop.id === r.loop);
-    const edge = graph?.edges.find((e) => e.item?.id === r.id);
+    const edge = graph?.edges.find((e) => e.component?.id === r.id);
     const q = flow.links.find((l) => l.id === edge?.id && l.loop === r.loop)?.flow_Lmin ?? 0;
     const coolant_C = flow.loops.find((l) => l.id === r.loop)?.coolant_C ?? brief.room_C + 8;
     const coolant = coolantProperties(
@@ -205,9 +205,9 @@ function heatOfParts(
   { loadFactor = 1, vary }: HeatOptions,
 ): readonly PartHeat[] {
   return setup.sources.map((s) => ({
-    item: s.item.id,
-    name: s.item.name,
-    heat_W: sourceHeat(s, load) * loadFactor * (vary?.draw(s.item.id) ?? 1),
+    component: s.component.id,
+    name: s.component.name,
+    heat_W: sourceHeat(s, load) * loadFactor * (vary?.draw(s.component.id) ?? 1),
     to: whereTo(s),
   }));
 }
@@ -231,14 +231,14 @@ function heatOfEdges(
   const gain_W = new Map<string, number>();
   const loopHeat = new Map(setup.model.loops.map((g) => [g.loop.id, 0]));
   for (const { loop, edges } of setup.model.loops)
-    for (const { id, item } of edges) {
-      if (!item) continue;
-      const { part } = item;
+    for (const { id, component } of edges) {
+      if (!component) continue;
+      const { part } = component;
       const passages = 'passages' in part ? Math.max(1, part.passages.length) : 1;
       const gain =
         part.kind === 'pump'
-          ? pumpHeat(part, item.settings.speed_rpm)
-          : (under.get(item.id) ?? 0) / passages;
+          ? pumpHeat(part, component.settings.speed_rpm)
+          : (under.get(component.id) ?? 0) / passages;
       if (gain <= 0) continue;
       gain_W.set(id, gain);
       loopHeat.set(loop.id, (loopHeat.get(loop.id) ?? 0) + gain);

@@ -11,12 +11,12 @@ export interface SupplyLoad {
 
 /** Parts in their heaviest load case, with all fans and pumps at full speed. Null while the build has no supply. */
 export function supplyLoad({ build, placed }: Model, { sources }: HeatSetup): SupplyLoad | null {
-  const rating_W = build.items.reduce(
+  const rating_W = build.components.reduce(
     (s, i) => s + (i.part.kind === 'supply' ? i.part.rating_W : 0),
     0,
   );
   if (rating_W === 0) return null;
-  const helpers_W = build.items.reduce((s, i) => {
+  const helpers_W = build.components.reduce((s, i) => {
     const powerOf = () => {
       if (i.part.kind === 'pump') return i.part.power_W;
       if (i.part.kind === 'fan') return i.part.power_W * (placed.get(i.id)?.count ?? 1);

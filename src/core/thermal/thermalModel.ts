@@ -1,4 +1,4 @@
-import type { Item } from '../design';
+import type { Component } from '../design';
 import type { Model } from '../system';
 import {
   isHeated,
@@ -15,7 +15,7 @@ export type AirWay = 'in' | 'out';
 
 /** Fans in front of or behind one face, all alike. */
 export interface FanSet {
-  readonly item: string;
+  readonly component: string;
   readonly part: FanPart;
   readonly curve: FanCurve;
   readonly count: number;
@@ -42,10 +42,10 @@ export interface BareFans {
 }
 
 export interface Source {
-  readonly item: Item;
+  readonly component: Component;
   readonly part: HeatedPart;
   /** The block on it, and the loop that block is in. A block in no loop yet: the heat waits, it is neither in a loop nor on air. */
-  readonly block: Item | null;
+  readonly block: Component | null;
   readonly loop: string | null;
 }
 
@@ -90,102 +90,109 @@ export function coreOf(part: RadiatorPart, sections = part.sections): Core {
   };
 }
 
-function fanSet(item: Item, count: number): FanSet {
-  const part = item.part as FanPart;
-  const wanted = item.settings.speed_rpm ?? part.fullSpeed_rpm;
+function fanSet(component: Component, count: number): FanSet {
+  const part = component.part as FanPart;
+  const wanted = component.settings.speed_rpm ?? part.fullSpeed_rpm;
   const speed_rpm =
     wanted <= 0 ? 0 : Math.min(part.fullSpeed_rpm, Math.max(part.minSpeed_rpm, wanted));
-  return { item: item.id, part, curve: curveOf(part), count, speed_rpm };
+  return { component: component.id, part, curve: curveOf(part), count, speed_rpm };
 }
 
-/** `blocked`: what stands before a mounted stack's air, Pa at 1 m/s by item. */
+/** `blocked`: what stands before a mounted stack's air, Pa at 1 m/s by component. */
 export function heatSetup(
   model: Model,
   blocked: ReadonlyMap<string, number> = new Map(),
 ): HeatSetup {
-  const { items } = model.build;
-  const mountOf = (item: Item): Mount | undefined => {
-    const p = item.placement;
+  const { components } = model.build;
+  const mountOf = (component: Component): Mount | undefined => {
+    const p = component.placement;
     return p.on === 'mount' ? model.build.case?.mounts.find((m) => m.id === p.mount) : undefined;
   };
   const loopOf = (id: string): string | null =>
-    model.loops.find((g) => g.edges.some((e) => e.item?.id === id))?.loop.id ?? null;
-  const blocks = items.filter((i) => i.part.kind === 'block' && i.placement.on === 'item');
-  const sources = items.flatMap((item): Source[] => {
-    if (!isHeated(item.part)) return [];
-    const { kind } = item.part;
+    model.loops.find((g) => g.edges.some((e) => e.component?.id === id))?.loop.id ?? null;
+  const blocks = components.filter(
+    (i) => i.part.kind === 'block' && i.placement.on === 'component',
+  );
+  const sources = components.flatMap((component): Source[] => {
+    if (!isHeated(component.part)) return [];
+    const { kind } = component.part;
     const block =
       blocks.find((b) => {
-        if (b.part.kind !== 'block' || b.placement.on !== 'item') return false;
+        if (b.part.kind !== 'block' || b.placement.on !== 'component') return false;
         return (
-          b.placement.item === item.id ||
+          b.placement.component === component.id ||
           (kind === 'board' &&
             b.part.cools.includes('board') &&
-            hostIs(items, b.placement.item, 'processor'))
+            hostIs(components, b.placement.component, 'processor'))
         );
       }) ?? null;
     const loop = block ? loopOf(block.id) : null;
-    return [{ item, part: item.part, block, loop }];
+    return [{ component, part: component.part, block, loop }];
   });
-  const radiators = items.flatMap((item): RadiatorSetup[] => {
-    if (item.part.kind !== 'radiator') return [];
-    const { part, placement } = item;
-    const loop = loopOf(item.id);
+  const radiators = components.flatMap((component): RadiatorSetup[] => {
+    if (component.part.kind !== 'radiator') return [];
+    const { part, placement } = component;
+    const loop = loopOf(component.id);
     if (!loop) return [];
-    const fans = items
+    const fans = components
       .filter(
         (f) =>
-          f.part.kind === 'fan' && f.placement.on === 'radiator' && f.placement.item === item.id,
+          f.part.kind === 'fan' &&
+          f.placement.on === 'radiator' &&
+          f.placement.component === component.id,
       )
       .map((f) => fanSet(f, part.sections));
     return [
       {
-        id: item.id,
+        id: component.id,
         loop,
         part,
         core: coreOf(part),
         sections: part.sections,
         fans,
         air: placement.on === 'mount' ? placement.air : 'in',
-        filterLoss_Pa: (mountOf(item)?.filterLoss_Pa ?? 0) + (blocked.get(item.id) ?? 0),
+        filterLoss_Pa: (mountOf(component)?.filterLoss_Pa ?? 0) + (blocked.get(component.id) ?? 0),
       },
     ];
   });
-  const bare = items.flatMap((item): BareFans[] => {
-    if (item.part.kind !== 'fan') return [];
+  const bare = components.flatMap((component): BareFans[] => {
+    if (component.part.kind !== 'fan') return [];
     // Fans of a radiator that no loop goes through yet still move air.
-    if (item.placement.on === 'radiator') {
-      const { item: on } = item.placement;
-      const host = items.find((i) => i.id === on);
+    if (component.placement.on === 'radiator') {
+      const { component: on } = component.placement;
+      const host = components.find((i) => i.id === on);
       if (!host || host.placement.on !== 'mount' || radiators.some((r) => r.id === on)) return [];
       return [
         {
-          set: fanSet(item, model.placed.get(item.id)?.count ?? 1),
+          set: fanSet(component, model.placed.get(component.id)?.count ?? 1),
           air: host.placement.air,
           filterLoss_Pa: (mountOf(host)?.filterLoss_Pa ?? 0) + (blocked.get(host.id) ?? 0),
         },
       ];
     }
-    if (item.placement.on !== 'mount') return [];
+    if (component.placement.on !== 'mount') return [];
     return [
       {
-        set: fanSet(item, model.placed.get(item.id)?.count ?? 1),
-        air: item.placement.air,
-        filterLoss_Pa: (mountOf(item)?.filterLoss_Pa ?? 0) + (blocked.get(item.id) ?? 0),
+        set: fanSet(component, model.placed.get(component.id)?.count ?? 1),
+        air: component.placement.air,
+        filterLoss_Pa: (mountOf(component)?.filterLoss_Pa ?? 0) + (blocked.get(component.id) ?? 0),
       },
     ];
   });
   return { model, sources, radiators, bare, factors: INSTALLATION };
 }
 
-const hostIs = (items: readonly Item[], id: string, kind: string): boolean =>
-  items.find((i) => i.id === id)?.part.kind === kind;
+const hostIs = (components: readonly Component[], id: string, kind: string): boolean =>
+  components.find((i) => i.id === id)?.part.kind === kind;
 
 /**
  * Full draw of a part as it is tuned, W. Clock and voltage go as P ∝ f V² (dynamic power of CMOS, any textbook; leakage left out, so an
  * estimate); a typed power limit caps that, or stands alone where nothing was tuned.
  */
-export function drawOf({ item: { settings }, part }: Pick<Source, 'item' | 'part'>): number {
+export function drawOf({
+  component: { settings },
+  part,
+}: Pick<Source, 'component' | 'part'>): number {
   const { clock, voltage, draw_W } = settings;
   if (clock === undefined && voltage === undefined) return draw_W ?? part.draw_W;
   return Math.min(draw_W ?? Infinity, part.draw_W * (clock ?? 1) * (voltage ?? 1) ** 2);
@@ -193,7 +200,7 @@ export function drawOf({ item: { settings }, part }: Pick<Source, 'item' | 'part
 
 /** Share of the full draw in a load case: the builder's where set, else the part's. */
 export function shareOf(
-  { item: { settings }, part }: Pick<Source, 'item' | 'part'>,
+  { component: { settings }, part }: Pick<Source, 'component' | 'part'>,
   load: LoadCaseId,
 ): number {
   return load === 'own'

@@ -37,11 +37,11 @@ export function edgeCapacity(
 ): number {
   const water = perMl(fluid);
   let capacity = 0;
-  if (edge.item) {
-    const { part } = edge.item;
+  if (edge.component) {
+    const { part } = edge.component;
     const passages = 'passages' in part ? Math.max(1, part.passages.length) : 1;
     if ('volume_mL' in part) capacity += (part.volume_mL / passages) * water;
-    const radiator = radiators.find((r) => r.id === edge.item?.id);
+    const radiator = radiators.find((r) => r.id === edge.component?.id);
     if (radiator)
       capacity +=
         (cm3([radiator.core.length_mm, radiator.core.width_mm, radiator.core.depth_mm]) *

@@ -1,11 +1,11 @@
-import type { Item } from '../design';
+import type { Component } from '../design';
 import type { HeatSetup } from '../thermal';
 import type { PumpPart } from '../components';
 import { Follower } from './control';
 
 /** A fan set or pump and its speed now. */
 export interface Drive {
-  readonly item: Item;
+  readonly component: Component;
   readonly name: string;
   readonly kind: 'fan' | 'pump';
   readonly set_rpm: number;
@@ -17,25 +17,28 @@ export interface Drive {
 
 /** Fans and pumps with what drives them. */
 export function drivesOf(setup: HeatSetup): Drive[] {
-  const { items } = setup.model.build;
+  const { components } = setup.model.build;
   const sets = new Map(
     [...setup.radiators.flatMap((r) => r.fans), ...setup.bare.map((b) => b.set)].map((f) => [
-      f.item,
+      f.component,
       f,
     ]),
   );
-  return items.flatMap((item): Drive[] => {
-    const fan = sets.get(item.id);
-    const part = item.part.kind === 'pump' || (item.part.kind === 'fan' && fan) ? item.part : null;
+  return components.flatMap((component): Drive[] => {
+    const fan = sets.get(component.id);
+    const part =
+      component.part.kind === 'pump' || (component.part.kind === 'fan' && fan)
+        ? component.part
+        : null;
     if (!part) return [];
     const set_rpm = fan
       ? fan.speed_rpm
-      : (item.settings.speed_rpm ?? (part as PumpPart).fullSpeed_rpm);
-    const { control } = item.settings;
+      : (component.settings.speed_rpm ?? (part as PumpPart).fullSpeed_rpm);
+    const { control } = component.settings;
     return [
       {
-        item,
-        name: item.name,
+        component,
+        name: component.name,
         kind: part.kind,
         set_rpm,
         least: part.minSpeed_rpm,

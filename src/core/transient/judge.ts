@@ -48,7 +48,7 @@ const STAYS = 0.6;
 
 /** A speed that goes up and down again and again in the last third of the time. */
 export function huntingOf(
-  track: Pick<SpeedTrack, 'item' | 'name' | 'controlled' | 'speed_rpm'>,
+  track: Pick<SpeedTrack, 'component' | 'name' | 'controlled' | 'speed_rpm'>,
   loads: readonly LoadCaseId[],
   step_s: number,
 ): Hunting[] {
@@ -95,7 +95,7 @@ export function huntingOf(
   const changes = loads.slice(from).filter((l, i, all) => i > 0 && l !== all[i - 1]).length;
   return [
     {
-      item: track.item,
+      component: track.component,
       name: track.name,
       period_s: (2 * (last.at - first.at) * step_s) / (turns.length - 1),
       swing_rpm: swings.reduce((a, b) => a + b, 0) / swings.length,

@@ -48,7 +48,7 @@ export class Machine {
   room_C: number;
   /** Share of every flow that is lost. */
   sag = 0;
-  private readonly byItem: ReadonlyMap<string, Drive>;
+  private readonly byComponent: ReadonlyMap<string, Drive>;
   private readonly roomAir: FluidProperties;
   private readonly moved_m3h: Float64Array;
   private exchange_WK = 0;
@@ -63,7 +63,7 @@ export class Machine {
     this.room_C = brief.room_C;
     this.roomAir = air(brief.room_C + 3, brief.altitude_m);
     this.drives = drivesOf(setup);
-    this.byItem = new Map(this.drives.map((d) => [d.item.id, d]));
+    this.byComponent = new Map(this.drives.map((d) => [d.component.id, d]));
     this.moved_m3h = new Float64Array(setup.radiators.length);
     this.loops = setup.model.loops.map((graph) => this.loopOf(graph));
     this.coolers = setup.sources.flatMap((s, source): Cooler[] =>
@@ -114,11 +114,11 @@ export class Machine {
   }
 
   noise(): number {
-    return noiseOf(this.setup, (item) => this.driveOf(item).now);
+    return noiseOf(this.setup, (component) => this.driveOf(component).now);
   }
 
-  private driveOf(item: string): Drive {
-    return this.byItem.get(item) as Drive;
+  private driveOf(component: string): Drive {
+    return this.byComponent.get(component) as Drive;
   }
 
   private loopOf(graph: LoopGraph): PlantLoop {
@@ -144,8 +144,8 @@ export class Machine {
         gain_W: new Float64Array(edges),
       },
       pumps: graph.edges.flatMap((e, edge): Pump[] =>
-        e.item?.part.kind === 'pump'
-          ? [{ edge, drive: this.driveOf(e.item.id), part: e.item.part, at: NaN }]
+        e.component?.part.kind === 'pump'
+          ? [{ edge, drive: this.driveOf(e.component.id), part: e.component.part, at: NaN }]
           : [],
       ),
       sag: NaN,
@@ -155,7 +155,7 @@ export class Machine {
   /** What reservoirs hold, mL, by chamber. */
   private fills(): ReadonlyMap<string, number> {
     return new Map(
-      this.setup.model.build.items.flatMap(({ id, part }) =>
+      this.setup.model.build.components.flatMap(({ id, part }) =>
         part.kind === 'reservoir'
           ? part.ports.map((p) => [`${id}/${p.chamber}`, part.fill_mL] as const)
           : [],
@@ -165,13 +165,13 @@ export class Machine {
 
   private radiatorsOf(graph: LoopGraph, coolant: FluidProperties): readonly Radiator[] {
     return this.setup.radiators.flatMap((r, index): Radiator[] => {
-      const edge = graph.edges.findIndex((e) => e.item?.id === r.id);
+      const edge = graph.edges.findIndex((e) => e.component?.id === r.id);
       if (r.loop !== graph.loop.id || edge < 0) return [];
       return [
         {
           index,
           exchanger: { edge, air: r.air, conductance_WK: 0 },
-          fans: r.fans.map((f) => this.driveOf(f.item)),
+          fans: r.fans.map((f) => this.driveOf(f.component)),
           speeds: new Float64Array(r.fans.length),
           figures: new RadiatorFigures(this.setup, index, coolant, this.roomAir),
         },
@@ -185,7 +185,7 @@ export class Machine {
     return sources.flatMap((s, source): Body[] => {
       if (s.block?.part.kind !== 'block' || s.loop !== graph.loop.id) return [];
       const { id, part } = s.block;
-      const edges = graph.edges.flatMap((e, k) => (e.item?.id === id ? [k] : []));
+      const edges = graph.edges.flatMap((e, k) => (e.component?.id === id ? [k] : []));
       const sharing = sources.filter((x) => x.block?.id === id).length;
       return edges.map((edge) => ({
         source,
@@ -213,7 +213,7 @@ export class Machine {
     const { lumped } = loop;
     loop.sag = this.sag;
     lumped.flow_Lmin = loop.flows
-      .at(new Map(loop.pumps.map((p) => [p.drive.item.id, p.at])))
+      .at(new Map(loop.pumps.map((p) => [p.drive.component.id, p.at])))
       .map((q) => q * (1 - this.sag));
     for (const b of lumped.bodies) {
       const { block } = this.setup.sources[b.source] as HeatSetup['sources'][number];
@@ -247,11 +247,11 @@ export class Machine {
 
   private setBareFans(): void {
     const { bare, factors } = this.setup;
-    const key = bare.map((b) => Math.round(this.driveOf(b.set.item).now)).join();
+    const key = bare.map((b) => Math.round(this.driveOf(b.set.component).now)).join();
     if (key === this.bare.key) return;
     const next = { key, in: 0, out: 0 };
     for (const b of bare) {
-      const set = { ...b.set, speed_rpm: this.driveOf(b.set.item).now };
+      const set = { ...b.set, speed_rpm: this.driveOf(b.set.component).now };
       next[b.air] += factors.airFlow * bareWind({ ...b, set }).flow_m3h;
     }
     this.bare = next;

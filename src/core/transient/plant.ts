@@ -26,7 +26,7 @@ export class LoopFlows {
     this.perFlow_WK = LMIN_TO_M3S * this.fluid.density_kgm3 * this.fluid.heatCapacity_JkgK;
   }
 
-  /** Pumps by item; those left out stand still. */
+  /** Pumps by component; those left out stand still. */
   at(speeds: ReadonlyMap<string, number>): Float64Array {
     const key = [...speeds].map(([id, rpm]) => `${id}:${rpm}`).join();
     let flows = this.known.get(key);
@@ -34,19 +34,19 @@ export class LoopFlows {
       const graph: LoopGraph = {
         ...this.graph,
         edges: this.graph.edges.map((e) =>
-          e.item?.part.kind === 'pump'
+          e.component?.part.kind === 'pump'
             ? {
                 ...e,
-                item: {
-                  ...e.item,
-                  settings: { ...e.item.settings, speed_rpm: speeds.get(e.item.id) ?? 0 },
+                component: {
+                  ...e.component,
+                  settings: { ...e.component.settings, speed_rpm: speeds.get(e.component.id) ?? 0 },
                 },
               }
             : e,
         ),
       };
       const turns = graph.edges.some(
-        (e) => e.item?.part.kind === 'pump' && (e.item.settings.speed_rpm ?? 0) > 0,
+        (e) => e.component?.part.kind === 'pump' && (e.component.settings.speed_rpm ?? 0) > 0,
       );
       const solution = turns
         ? readyNetwork(networkOf(this.setup.model, graph, this.runs, this.coolant_C)).solve()

@@ -22,13 +22,15 @@ export function checkFault(fault: Fault, place: string, setup: HeatSetup): void 
       `"${fault.kind}" goes from ${range[0]} to ${range[1]}, not ${fault.amount}`,
       `${place}.amount`,
     );
-  if (fault.item === undefined) return;
-  const kind = setup.model.build.items.find((i) => i.id === fault.item)?.part.kind,
+  if (fault.component === undefined) return;
+  const kind = setup.model.build.components.find((i) => i.id === fault.component)?.part.kind,
     wanted = fault.kind === 'pump stops' ? 'pump' : 'fan';
   if (kind !== wanted)
     throw new ScenarioError(
-      kind === undefined ? `there is no part "${fault.item}"` : `"${fault.item}" is no ${wanted}`,
-      `${place}.item`,
+      kind === undefined
+        ? `there is no part "${fault.component}"`
+        : `"${fault.component}" is no ${wanted}`,
+      `${place}.component`,
     );
 }
 

@@ -110,9 +110,9 @@ export class Recorder {
       const { source, spot, limit_C } = this.watched[k] as Spot;
       return [
         {
-          item: source.item.id,
+          component: source.component.id,
           spot: spot.id,
-          name: `${source.item.name}, ${spot.name}`,
+          name: `${source.component.name}, ${spot.name}`,
           limit_C,
           temp_C,
           reached_s,
@@ -123,7 +123,7 @@ export class Recorder {
 
   private speedTracks(): readonly SpeedTrack[] {
     return this.machine.drives.map((d, k) => ({
-      item: d.item.id,
+      component: d.component.id,
       name: d.name,
       kind: d.kind,
       controlled: d.follower !== null,

@@ -80,7 +80,7 @@ class Course {
     this.step_s = scenario.step_s ?? 1;
     this.spots = spotsOf(setup, machine);
     this.sensors = machine.drives.map((d) =>
-      this.sensorOf(d.item.settings.control?.sensor ?? 'coolant'),
+      this.sensorOf(d.component.settings.control?.sensor ?? 'coolant'),
     );
     this.recorder = new Recorder(machine, this.spots, this.step_s, steps);
     this.waiting = [...(scenario.faults ?? [])].sort((a, b) => a.at_s - b.at_s);
@@ -126,7 +126,7 @@ class Course {
   /** What a control looks at. */
   private sensorOf(sensor: string): (heat_W: Float64Array) => number {
     if (sensor === 'coolant') return () => this.machine.warmestLoop();
-    const found = this.spots.find((s) => `${s.source.item.id}/${s.spot.id}` === sensor);
+    const found = this.spots.find((s) => `${s.source.component.id}/${s.spot.id}` === sensor);
     const { room_C } = this.setup.model.build.brief;
     return (heat_W) => {
       const temp_C = found?.temp(heat_W) ?? NaN;
@@ -166,7 +166,7 @@ class Course {
     return this.machine.sag !== before;
   }
 
-  private befall({ kind, amount, item }: Fault): void {
+  private befall({ kind, amount, component }: Fault): void {
     const { machine } = this;
     if (kind === 'flow sags') {
       machine.sag = Math.min(MOST_SAG, Math.max(0, amount ?? DEFAULT_SAG));
@@ -178,8 +178,8 @@ class Course {
     }
     const stops = kind === 'pump stops' ? 'pump' : 'fan';
     for (const d of machine.drives)
-      if (d.kind === stops && (item === undefined || item === d.item.id))
-        this.stopped.add(d.item.id);
+      if (d.kind === stops && (component === undefined || component === d.component.id))
+        this.stopped.add(d.component.id);
   }
 
   /** Speeds by control, fault or setting; true when one changed. */
@@ -187,7 +187,7 @@ class Course {
     let changed = false;
     this.machine.drives.forEach((d, k) => {
       let next = d.set_rpm;
-      if (this.stopped.has(d.item.id)) next = 0;
+      if (this.stopped.has(d.component.id)) next = 0;
       else if (d.follower) next = d.follower.step(this.sensors[k]?.(heat_W) ?? NaN, step_s);
       if (next === d.now) return;
       d.now = next;

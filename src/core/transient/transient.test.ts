@@ -32,7 +32,7 @@ describe('the loop over time', () => {
       expect(
         Math.abs(
           end(
-            t.spots.find((x) => x.item === s.item && x.spot === s.spot)?.temp_C ??
+            t.spots.find((x) => x.component === s.component && x.spot === s.spot)?.temp_C ??
               new Float64Array([NaN]),
           ) - (s.temp_C ?? NaN),
         ),
@@ -134,7 +134,7 @@ describe('faults', () => {
       if (s.reached_s !== null) expect(s.reached_s).toBeGreaterThanOrEqual(t.first?.reached_s ?? 0);
     // Throttled parts stay within the band over their limits, and do not do all they are asked.
     for (const s of t.spots)
-      if (s.item === 'processor') expect(Math.max(...s.temp_C)).toBeLessThan(s.limit_C + 10);
+      if (s.component === 'processor') expect(Math.max(...s.temp_C)).toBeLessThan(s.limit_C + 10);
     expect(t.worked).toBeLessThan(0.8);
     expect(run(workOut(desk), { profile: hour('render'), start: 'steady' }).worked).toBe(1);
     // Adiabatic bound: a block and its coolant cannot warm faster than P over the metal alone.
@@ -153,13 +153,13 @@ describe('faults', () => {
     const one = run(workOut(desk), {
       profile: hour('play'),
       start: 'steady',
-      faults: [{ at_s: 10, kind: 'fan stops', item: 'front-fans' }],
+      faults: [{ at_s: 10, kind: 'fan stops', component: 'front-fans' }],
     });
     expect(end(one.loops[0]?.mean_C ?? new Float64Array([0]))).toBeLessThan(
       end(t.loops[0]?.mean_C ?? new Float64Array([0])),
     );
     expect(
-      end(one.speeds.find((s) => s.item === 'top-fans')?.speed_rpm ?? new Float64Array([0])),
+      end(one.speeds.find((s) => s.component === 'top-fans')?.speed_rpm ?? new Float64Array([0])),
     ).toBe(1150);
   });
 
@@ -179,7 +179,7 @@ describe('faults', () => {
       start: 'steady',
       faults: [{ at_s: 0, kind: 'flow sags', amount: 0.7 }],
     });
-    for (const s of sag.spots.filter((x) => x.item === 'processor'))
+    for (const s of sag.spots.filter((x) => x.component === 'processor'))
       expect(end(s.temp_C)).toBeGreaterThan((s.temp_C[0] as number) + 0.5);
   });
 });
@@ -193,9 +193,9 @@ const curve = (points: Control['points'], more: Partial<Control> = {}): Control 
 });
 const fansBy = (control: Control): Edit => ({
   do: 'batch',
-  edits: ['front-fans', 'top-fans'].map((item): Edit => ({
-    do: 'item.set',
-    item,
+  edits: ['front-fans', 'top-fans'].map((component): Edit => ({
+    do: 'component.set',
+    component,
     values: { control },
   })),
 });
@@ -231,7 +231,8 @@ describe('controls', () => {
             ),
             { profile: [{ load: 'torture', seconds: 240 }], start: 'cold' },
           );
-          const s = t.speeds.find((x) => x.item === 'front-fans')?.speed_rpm ?? new Float64Array(0);
+          const s =
+            t.speeds.find((x) => x.component === 'front-fans')?.speed_rpm ?? new Float64Array(0);
           for (let i = 1; i < s.length; i += 1)
             expect(Math.abs((s[i] as number) - (s[i - 1] as number))).toBeLessThanOrEqual(
               ramp + 1e-6,
@@ -302,7 +303,7 @@ describe('controls', () => {
           start: 'cold',
         },
       );
-      return t.speeds.find((s) => s.item === 'front-fans')?.speed_rpm[2000] as number;
+      return t.speeds.find((s) => s.component === 'front-fans')?.speed_rpm[2000] as number;
     };
     expect(at(4)).toBeGreaterThan(at(0) + 200);
   });
@@ -333,8 +334,8 @@ describe('controls', () => {
   test('a pump on a curve changes the flow', () => {
     const t = run(
       edited(desk, {
-        do: 'item.set',
-        item: 'pump',
+        do: 'component.set',
+        component: 'pump',
         values: {
           control: curve([
             [24, 1600],
@@ -373,7 +374,7 @@ describe('what cannot be run', () => {
       {
         profile: hour('idle'),
         start: 'cold',
-        faults: [{ at_s: 0, kind: 'fan stops', item: 'gone' }],
+        faults: [{ at_s: 0, kind: 'fan stops', component: 'gone' }],
       },
     ],
     [
@@ -381,7 +382,7 @@ describe('what cannot be run', () => {
       {
         profile: hour('idle'),
         start: 'cold',
-        faults: [{ at_s: 0, kind: 'pump stops', item: 'front-fans' }],
+        faults: [{ at_s: 0, kind: 'pump stops', component: 'front-fans' }],
       },
     ],
   ] as const)('%s is said', (_, scenario) => {

@@ -9,7 +9,7 @@ export interface Fault {
   readonly at_s: number;
   readonly kind: FaultKind;
   /** The pump or fans it befalls; without one, all of them. */
-  readonly item?: string;
+  readonly component?: string;
   /** Flow sags by this share, 0–0.95; the room warms by these kelvin. */
   readonly amount?: number;
 }
@@ -24,7 +24,7 @@ export interface Scenario {
 }
 
 export interface SpotTrack {
-  readonly item: string;
+  readonly component: string;
   readonly spot: string;
   readonly name: string;
   readonly limit_C: number;
@@ -33,7 +33,7 @@ export interface SpotTrack {
     number | null;
 }
 export interface SpeedTrack {
-  readonly item: string;
+  readonly component: string;
   readonly name: string;
   readonly kind: 'fan' | 'pump';
   readonly controlled: boolean;
@@ -42,7 +42,7 @@ export interface SpeedTrack {
 
 /** A speed that swings on under a steady load. */
 export interface Hunting {
-  readonly item: string;
+  readonly component: string;
   readonly name: string;
   readonly period_s: number;
   readonly swing_rpm: number;

@@ -9,8 +9,8 @@ import type { Segment } from './segment';
 export interface Run {
   readonly id: string;
   readonly loop: string;
-  readonly from: { readonly item: string; readonly port: string };
-  readonly to: { readonly item: string; readonly port: string };
+  readonly from: { readonly component: string; readonly port: string };
+  readonly to: { readonly component: string; readonly port: string };
   /** "Reservoir → Pump". */
   readonly name: string;
   /** Names of the parts its two ends lead to. */
@@ -45,7 +45,7 @@ export interface RunInSpace {
   readonly radius_mm: number;
   /** Distance kept to everything but its own parts. */
   readonly kept_mm: number;
-  readonly nearest: { readonly item: string; readonly gap_mm: number } | null;
+  readonly nearest: { readonly component: string; readonly gap_mm: number } | null;
   /** As seen through the glass: tubes of other loops that it crosses, and parts to be seen that it passes before. */
   readonly seen: { readonly crosses: readonly string[]; readonly before: readonly string[] };
   /** Adapters and fittings at its ends, from the port outward. */
@@ -75,7 +75,8 @@ export function estimateRuns(model: Model): readonly Run[] {
 function estimateRun(model: Model, loop: Loop, link: Link): Run {
   const a = model.portAt(link.from),
     b = model.portAt(link.to);
-  const nameOf = (id: string): string => model.build.items.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string =>
+    model.build.components.find((i) => i.id === id)?.name ?? id;
   const { tube } = loop;
   const base = {
     id: link.id,
@@ -83,8 +84,8 @@ function estimateRun(model: Model, loop: Loop, link: Link): Run {
     from: link.from,
     to: link.to,
     by: link.by,
-    name: `${nameOf(link.from.item)} → ${nameOf(link.to.item)}`,
-    endNames: { from: nameOf(link.from.item), to: nameOf(link.to.item) },
+    name: `${nameOf(link.from.component)} → ${nameOf(link.to.component)}`,
+    endNames: { from: nameOf(link.from.component), to: nameOf(link.to.component) },
     tube: {
       outer_mm: tube.outer_mm,
       inner_mm: tube.inner_mm,

@@ -169,7 +169,7 @@ describe('estimated runs', () => {
   });
 
   test('reservoir and pump, port to port, are screwed together', () => {
-    const joint = runs.find((r) => r.from.item === 'reservoir' && r.to.item === 'pump');
+    const joint = runs.find((r) => r.from.component === 'reservoir' && r.to.component === 'pump');
     expect(joint).toMatchObject({ by: 'joint', cut_mm: 0 });
     expect(joint?.fittings.map((f) => f.duty)).toEqual(['joint']);
   });
@@ -200,8 +200,8 @@ describe('estimated runs', () => {
 
   test('an end without a place is a guess that says so', () => {
     const loose = applyEdit(desk, {
-      do: 'item.place',
-      item: 'top-radiator',
+      do: 'component.place',
+      component: 'top-radiator',
       placement: { on: 'bench' },
     }).build;
     const guessed = estimateRuns(resolve(loose)).filter((r) => r.guess !== null);

@@ -34,8 +34,8 @@ describe('what is good passes unchanged', () => {
 
 describe('what is bad says where', () => {
   type Loose = {
-    items: { name: unknown; part: Record<string, unknown>; placement: unknown; id: string }[];
-    loops: { links: { from: { item: string }; id: string }[] }[];
+    components: { name: unknown; part: Record<string, unknown>; placement: unknown; id: string }[];
+    loops: { links: { from: { component: string }; id: string }[] }[];
     brief: Record<string, unknown>;
     [k: string]: unknown;
   };
@@ -92,16 +92,16 @@ describe('what is bad says where', () => {
     [
       'unknown kind of part',
       (d) => {
-        (d.items[0] as { part: Record<string, unknown> }).part.kind = 'rocket';
+        (d.components[0] as { part: Record<string, unknown> }).part.kind = 'rocket';
       },
-      'items[0].part.kind',
+      'components[0].part.kind',
     ],
     [
       'unknown place',
       (d) => {
-        (d.items[0] as { placement: unknown }).placement = { on: 'moon' };
+        (d.components[0] as { placement: unknown }).placement = { on: 'moon' };
       },
-      'items[0].placement.on',
+      'components[0].placement.on',
     ],
     [
       'unknown key',
@@ -113,14 +113,14 @@ describe('what is bad says where', () => {
     [
       'two parts with one id',
       (d) => {
-        (d.items[1] as { id: string }).id = (d.items[0] as { id: string }).id;
+        (d.components[1] as { id: string }).id = (d.components[0] as { id: string }).id;
       },
-      'items[1]',
+      'components[1]',
     ],
     [
       'a run from a part that is not there',
       (d) => {
-        (d.loops[0] as Loose['loops'][number]).links[0]!.from.item = 'ghost';
+        (d.loops[0] as Loose['loops'][number]).links[0]!.from.component = 'ghost';
       },
       'loops[0].links[0].from',
     ],
@@ -135,19 +135,19 @@ describe('what is bad says where', () => {
     [
       'a part that sits on itself',
       (d) => {
-        (d.items[0] as { placement: unknown; id: string }).placement = {
-          on: 'item',
-          item: d.items[0]?.id,
+        (d.components[0] as { placement: unknown; id: string }).placement = {
+          on: 'component',
+          component: d.components[0]?.id,
         };
       },
-      'items[0].placement.item',
+      'components[0].placement.component',
     ],
     [
       'control characters in a name',
       (d) => {
-        (d.items[0] as { name: unknown }).name = 'bell\u0007';
+        (d.components[0] as { name: unknown }).name = 'bell\u0007';
       },
-      'items[0].name',
+      'components[0].name',
     ],
     [
       'a name too long',
@@ -159,17 +159,17 @@ describe('what is bad says where', () => {
     [
       'too many parts',
       (d) => {
-        d.items = Array.from({ length: 200 }, (_, i) => ({
-          ...(d.items[0] as object),
+        d.components = Array.from({ length: 200 }, (_, i) => ({
+          ...(d.components[0] as object),
           id: `i${i}`,
-        })) as Loose['items'];
+        })) as Loose['components'];
       },
-      'items',
+      'components',
     ],
     [
       'a pump whose head rises',
       (d) => {
-        const p = d.items.find((i) => i.part.kind === 'pump');
+        const p = d.components.find((i) => i.part.kind === 'pump');
         p!.part.points = [
           [0, 1],
           [5, 2],
@@ -257,7 +257,7 @@ describe('what is bad says where', () => {
 
   test('no more than twenty troubles at once', () => {
     const d = copy();
-    d.items = Array.from({ length: 60 }, () => ({}));
+    d.components = Array.from({ length: 60 }, () => ({}));
     expect(troubles(d).length).toBeLessThanOrEqual(LIMITS.troubles);
   });
 
@@ -272,15 +272,15 @@ describe('what is bad says where', () => {
       [
         '20,000 empty parts',
         (d) => {
-          d.items = empty(20_000);
+          d.components = empty(20_000);
         },
-        'items',
+        'components',
         '2,000',
       ],
       [
         'a million values in lists of lists',
         (d) => {
-          d.items = Array.from({ length: 1000 }, () => empty(1000));
+          d.components = Array.from({ length: 1000 }, () => empty(1000));
         },
         '',
         '100,000 values',
@@ -288,9 +288,9 @@ describe('what is bad says where', () => {
       [
         '130 parts',
         (d) => {
-          d.items = empty(130);
+          d.components = empty(130);
         },
-        'items',
+        'components',
         'at most 120',
       ],
       [
@@ -320,19 +320,19 @@ describe('what is bad says where', () => {
       [
         '100 fans on one radiator',
         (d) => {
-          const items = d.items as { id: string; part: { kind: string } }[],
-            fan = items.find((i) => i.part.kind === 'fan'),
-            radiator = items.find((i) => i.part.kind === 'radiator');
-          d.items = [
-            ...items,
+          const components = d.components as { id: string; part: { kind: string } }[],
+            fan = components.find((i) => i.part.kind === 'fan'),
+            radiator = components.find((i) => i.part.kind === 'radiator');
+          d.components = [
+            ...components,
             ...Array.from({ length: 100 }, (_, i) => ({
               ...fan,
               id: `f${i}`,
-              placement: { on: 'radiator', item: radiator?.id, face: 'frame' },
+              placement: { on: 'radiator', component: radiator?.id, face: 'frame' },
             })),
           ];
         },
-        'items',
+        'components',
         'more than 24 fans',
       ],
     ];
@@ -349,11 +349,11 @@ describe('what is bad says where', () => {
 
     test('wrong entries are told up to twenty, each at its place, and reading stops there', () => {
       const d = copy();
-      d.items = empty(100);
+      d.components = empty(100);
       const g = guardBuild(d);
       expect(g.ok ? [] : g.troubles.map((t) => t.path.slice(0, 8)).slice(0, 2)).toEqual([
-        'items[0]',
-        'items[0]',
+        'components[0]',
+        'components[0]',
       ]);
       expect(g.ok ? 0 : g.troubles.length).toBe(20);
     });
@@ -376,9 +376,9 @@ describe('edits through the guard', () => {
     expect(guardEdit(desk, { do: 'brief.limit', values: { rise_K: -5 } })).toMatchObject({
       ok: false,
     });
-    expect(guardEdit(desk, { do: 'item.remove', item: 'ghost' })).toMatchObject({
+    expect(guardEdit(desk, { do: 'component.remove', component: 'ghost' })).toMatchObject({
       ok: false,
-      troubles: [{ path: 'items.ghost' }],
+      troubles: [{ path: 'components.ghost' }],
     });
     expect(
       guardEdit(desk, {
@@ -390,7 +390,7 @@ describe('edits through the guard', () => {
 });
 
 describe('older documents', () => {
-  const folder = join(__dirname, '../build/fixtures');
+  const folder = join(__dirname, '../design/fixtures');
   const kept = readdirSync(folder).filter((f) => f.endsWith('.json'));
 
   test('each migration has a kept file', () => {

@@ -9,7 +9,7 @@ import {
   type Edit,
 } from '../design';
 import { migrate } from '../design/migrate';
-import { buildSchema, itemSchema, loopSchema } from '../design/schema';
+import { buildSchema, componentSchema, loopSchema } from '../design/schema';
 import { isWet, type Part } from '../components';
 import { PART_SCHEMAS } from '../components/schema';
 
@@ -143,7 +143,7 @@ function all(
 /** What is wrong with a build, piece by piece, until there is enough to tell: a list of thousands of wrong entries is not read to its end. */
 function buildTroubles(document: Record<string, unknown>): Trouble[] {
   const troubles: Trouble[] = [];
-  const lists: Record<string, Joi.Schema> = { items: itemSchema, loops: loopSchema };
+  const lists: Record<string, Joi.Schema> = { components: componentSchema, loops: loopSchema };
   for (const [key, entry] of Object.entries(lists)) {
     const list = document[key];
     if (!Array.isArray(list)) continue;
@@ -152,7 +152,7 @@ function buildTroubles(document: Record<string, unknown>): Trouble[] {
   }
   const found = troubles.length > 0;
   // The rest of the document, with its lists left out where their entries have said what is wrong.
-  const rest = found ? { ...document, items: [], loops: [] } : document;
+  const rest = found ? { ...document, components: [], loops: [] } : document;
   return [...troubles, ...all(buildSchema, rest)].slice(0, LIMITS.troubles);
 }
 
@@ -218,11 +218,14 @@ function childPath(path: string, key: string, list: boolean): string {
 
 /** Lists whose product decides how long the computing takes, counted whatever else the document holds. */
 function costTrouble(data: unknown): Trouble | null {
-  const { loops, items } = (data ?? {}) as { readonly loops?: unknown; readonly items?: unknown };
-  if (listOf(items).length > LIMITS.parts)
+  const { loops, components } = (data ?? {}) as {
+    readonly loops?: unknown;
+    readonly components?: unknown;
+  };
+  if (listOf(components).length > LIMITS.parts)
     return {
-      path: 'items',
-      message: `There are ${listOf(items).length.toLocaleString('en')} parts; at most ${LIMITS.parts} are read.`,
+      path: 'components',
+      message: `There are ${listOf(components).length.toLocaleString('en')} parts; at most ${LIMITS.parts} are read.`,
     };
   if (listOf(loops).length > LIMITS.loops)
     return {
@@ -239,16 +242,17 @@ function costTrouble(data: unknown): Trouble | null {
       message: `The loops have ${connections.toLocaleString('en')} connections together; at most ${LIMITS.connections} are read.`,
     };
   const fans = new Map<string, number>();
-  for (const item of listOf(items)) {
-    const { on, item: host } = ((item as { placement?: unknown } | null)?.placement ?? {}) as {
+  for (const component of listOf(components)) {
+    const { on, component: host } = ((component as { placement?: unknown } | null)?.placement ??
+      {}) as {
       readonly on?: unknown;
-      readonly item?: unknown;
+      readonly component?: unknown;
     };
     if (on !== 'radiator' || typeof host !== 'string') continue;
     const count = (fans.get(host) ?? 0) + 1;
     if (count > LIMITS.fansOnRadiator)
       return {
-        path: 'items',
+        path: 'components',
         message: `The radiator "${host.slice(0, 64)}" has more than ${LIMITS.fansOnRadiator} fans.`,
       };
     fans.set(host, count);
@@ -261,8 +265,8 @@ const listOf = (value: unknown): readonly unknown[] => (Array.isArray(value) ? v
 /** Links, caps and placements must name things that exist; an end may be used once. */
 function references(build: Build): Trouble[] {
   const troubles: Trouble[] = [];
-  const has = (item: string, port: string): boolean => {
-    const part = build.items.find((i) => i.id === item)?.part;
+  const has = (component: string, port: string): boolean => {
+    const part = build.components.find((i) => i.id === component)?.part;
     return part !== undefined && isWet(part) && part.ports.some((p) => p.id === port);
   };
   const linkIds = new Set<string>();
@@ -274,30 +278,30 @@ function references(build: Build): Trouble[] {
       linkIds.add(link.id);
       for (const side of ['from', 'to'] as const) {
         const r = link[side];
-        if (!has(r.item, r.port))
+        if (!has(r.component, r.port))
           troubles.push({
             path: `${path}.${side}`,
-            message: `There is no port "${r.port}" on a part "${r.item}".`,
+            message: `There is no port "${r.port}" on a part "${r.component}".`,
           });
       }
     });
     loop.caps.forEach((cap, c) => {
-      if (!has(cap.item, cap.port))
+      if (!has(cap.component, cap.port))
         troubles.push({
           path: `loops[${l}].caps[${c}]`,
-          message: `There is no port "${cap.port}" on a part "${cap.item}".`,
+          message: `There is no port "${cap.port}" on a part "${cap.component}".`,
         });
     });
   });
-  build.items.forEach((item, i) => {
-    const p = item.placement;
+  build.components.forEach((component, i) => {
+    const p = component.placement;
     if (
-      (p.on === 'item' || p.on === 'radiator') &&
-      (p.item === item.id || !build.items.some((o) => o.id === p.item))
+      (p.on === 'component' || p.on === 'radiator') &&
+      (p.component === component.id || !build.components.some((o) => o.id === p.component))
     )
       troubles.push({
-        path: `items[${i}].placement.item`,
-        message: `There is no other part "${p.item}" to sit on.`,
+        path: `components[${i}].placement.component`,
+        message: `There is no other part "${p.component}" to sit on.`,
       });
   });
   return troubles;

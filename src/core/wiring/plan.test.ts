@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { catalogued, demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Edit, type Item } from '../design';
+import { applyEdit, type Build, type Edit, type Component } from '../design';
 import { workOut } from '../analysis';
 import { resolve } from '../system';
 import type { BoardPart } from '../components';
@@ -14,7 +14,7 @@ const edited = (build: Build, ...edits: Edit[]): Build =>
 const plan = (build: Build) => planPower(resolve(build));
 const board = (headers: BoardPart['headers']): Build => ({
   ...desk,
-  items: desk.items.map((i): Item =>
+  components: desk.components.map((i): Component =>
     i.part.kind === 'board'
       ? { ...i, part: { ...i.part, ...(headers ? { headers } : {}) } as BoardPart }
       : i,
@@ -24,7 +24,7 @@ const board = (headers: BoardPart['headers']): Build => ({
 describe('fans and pumps on the headers', () => {
   /** By hand: 3 × 2.2 W / 12 V = 0.55 A on one header of 1 A by a three-way splitter. */
   test("the desk's front fans: 0.55 A by a three-way splitter", () => {
-    const line = plan(desk).lines.find((l) => l.items.includes('front-fans'));
+    const line = plan(desk).lines.find((l) => l.components.includes('front-fans'));
     expect(line?.current_A).toBeCloseTo(0.55, 9);
     expect(line?.by?.outlets).toBe(3);
     expect(line?.limit_A).toBe(1);
@@ -32,8 +32,8 @@ describe('fans and pumps on the headers', () => {
 
   test('a single fan needs no splitter; the pump has a header of its own', () => {
     const { lines, plugs } = plan(desk);
-    expect(lines.find((l) => l.items.includes('rear-fan'))?.by).toBeNull();
-    expect(lines.find((l) => l.items.includes('pump'))?.header).toBe('pump header 1');
+    expect(lines.find((l) => l.components.includes('rear-fan'))?.by).toBeNull();
+    expect(lines.find((l) => l.components.includes('pump'))?.header).toBe('pump header 1');
     expect(plugs).toEqual({ 'four-pin': 7, 'three-pin': 0, supply: 0 });
   });
 
@@ -41,18 +41,18 @@ describe('fans and pumps on the headers', () => {
     const { lines, unfed } = plan(board({ ...COMMON_HEADERS, fan: 2 }));
     expect(unfed).toEqual([]);
     const hub = lines.find((l) => l.by?.duty === 'hub');
-    expect(hub?.items.slice().sort()).toEqual(['front-fans', 'top-fans']);
+    expect(hub?.components.slice().sort()).toEqual(['front-fans', 'top-fans']);
     expect(hub?.sharedSpeed).toBe(true);
     expect(hub?.by?.outlets).toBe(6);
   });
 
   test('more than a header gives goes to a hub: three strong fans at 5.4 W are 1.35 A', () => {
     const strong = edited(desk, {
-      do: 'item.replace',
-      item: 'front-fans',
+      do: 'component.replace',
+      component: 'front-fans',
       part: catalogued('fan', 'fan-gust-120-3000'),
     });
-    const line = plan(strong).lines.find((l) => l.items.includes('front-fans'));
+    const line = plan(strong).lines.find((l) => l.components.includes('front-fans'));
     expect(line?.by?.duty).toBe('hub');
     expect(line?.current_A).toBeCloseTo(1.35, 9);
   });
@@ -61,18 +61,18 @@ describe('fans and pumps on the headers', () => {
     const bare = edited(desk, { do: 'kit.leads', leads: [] });
     expect(
       plan(bare)
-        .unfed.map((u) => u.item)
+        .unfed.map((u) => u.component)
         .sort(),
     ).toEqual(['front-fans', 'top-fans']);
   });
 
   test('a pump fed by the supply puts only its speed wire on a header', () => {
     const plus = edited(desk, {
-      do: 'item.replace',
-      item: 'pump',
+      do: 'component.replace',
+      component: 'pump',
       part: catalogued('pump', 'pump-osier-large-plus'),
     });
-    expect(plan(plus).lines.find((l) => l.items.includes('pump'))?.current_A).toBe(0);
+    expect(plan(plus).lines.find((l) => l.components.includes('pump'))?.current_A).toBe(0);
     expect(plan(plus).plugs.supply).toBe(1);
   });
 
@@ -99,9 +99,12 @@ test('every fan and pump is fed once or told, and no line carries more than it m
       fc.double({ min: 0.5, max: 3, noNaN: true }),
       (fan, pump, fan_A, pump_A) => {
         const p = plan(board({ fan, pump, fan_A, pump_A }));
-        const told = [...p.lines.flatMap((l) => l.items), ...p.unfed.map((u) => u.item)].sort();
+        const told = [
+          ...p.lines.flatMap((l) => l.components),
+          ...p.unfed.map((u) => u.component),
+        ].sort();
         expect(told).toEqual(
-          desk.items
+          desk.components
             .filter((i) => i.part.kind === 'fan' || i.part.kind === 'pump')
             .map((i) => i.id)
             .sort(),

@@ -1,11 +1,11 @@
-import type { Item } from '../design';
+import type { Component } from '../design';
 import type { Model } from '../system';
 import type { BoardPart, FanPart, LeadPart, PowerPlug, PumpPart } from '../components';
 
 /** One header of the board and all that hangs on it. */
 export interface FeedLine {
   readonly header: string;
-  readonly items: readonly string[];
+  readonly components: readonly string[];
   readonly pieces: number;
   /** At full speed, 12 V, A. Of a hub: what the supply feeds; its header carries the speed signal alone. */
   readonly current_A: number;
@@ -17,7 +17,7 @@ export interface FeedLine {
 }
 
 export interface Unfed {
-  readonly item: string;
+  readonly component: string;
   readonly why: string;
 }
 
@@ -43,7 +43,7 @@ export const COMMON_HEADERS: NonNullable<BoardPart['headers']> = {
 const SUPPLY_V = 12;
 
 interface Load {
-  readonly item: Item;
+  readonly component: Component;
   readonly part: FanPart | PumpPart;
   readonly pieces: number;
   readonly current_A: number;
@@ -55,16 +55,23 @@ interface Load {
  * Currents are of full speed; starting may draw more for a second.
  */
 export function planPower(model: Model): PowerReport {
-  const { items, kit } = model.build;
-  const board = items.find((i) => i.part.kind === 'board')?.part as BoardPart | undefined;
+  const { components, kit } = model.build;
+  const board = components.find((i) => i.part.kind === 'board')?.part as BoardPart | undefined;
   const headers = board?.headers ?? COMMON_HEADERS;
   const leads = [...(kit.leads ?? [])].sort(
     (a, b) => a.outlets - b.outlets || a.price_minor - b.price_minor,
   );
-  const loads = items.flatMap((item): Load[] => {
-    if (item.part.kind !== 'fan' && item.part.kind !== 'pump') return [];
-    const pieces = item.part.kind === 'fan' ? (model.placed.get(item.id)?.count ?? 1) : 1;
-    return [{ item, part: item.part, pieces, current_A: (pieces * item.part.power_W) / SUPPLY_V }];
+  const loads = components.flatMap((component): Load[] => {
+    if (component.part.kind !== 'fan' && component.part.kind !== 'pump') return [];
+    const pieces = component.part.kind === 'fan' ? (model.placed.get(component.id)?.count ?? 1) : 1;
+    return [
+      {
+        component,
+        part: component.part,
+        pieces,
+        current_A: (pieces * component.part.power_W) / SUPPLY_V,
+      },
+    ];
   });
   const plugs: Record<PowerPlug, number> = { 'four-pin': 0, 'three-pin': 0, supply: 0 };
   for (const l of loads) plugs[l.part.plug ?? 'four-pin'] += l.pieces;
@@ -80,7 +87,7 @@ export function planPower(model: Model): PowerReport {
   ): void => {
     lines.push({
       header,
-      items: of.map((l) => l.item.id),
+      components: of.map((l) => l.component.id),
       pieces: of.reduce((s, l) => s + l.pieces, 0),
       current_A: of.reduce((s, l) => s + l.current_A, 0),
       limit_A,
@@ -106,7 +113,7 @@ export function planPower(model: Model): PowerReport {
       line(nextFan(), headers.fan_A, [{ ...l, current_A: own }], null);
     else
       unfed.push({
-        item: l.item.id,
+        component: l.component.id,
         why:
           pump > 0 || fan > 0
             ? `it draws ${own.toFixed(1)} A; a header gives ${Math.max(pump > 0 ? headers.pump_A : 0, fan > 0 ? headers.fan_A : 0).toFixed(1)} A`
@@ -124,7 +131,7 @@ export function planPower(model: Model): PowerReport {
     l.current_A <= headers.fan_A && splitterFor(l) !== undefined;
   const sets = loads
     .filter((x) => x.part.kind === 'fan')
-    .sort((a, b) => a.pieces - b.pieces || a.item.id.localeCompare(b.item.id));
+    .sort((a, b) => a.pieces - b.pieces || a.component.id.localeCompare(b.component.id));
   const alone = sets.filter(straight),
     others = sets.filter((l) => !straight(l));
   // One header stays for the hub that the rest will need.
@@ -132,11 +139,14 @@ export function planPower(model: Model): PowerReport {
     others.push(alone.pop() as Load);
   for (const l of alone) line(nextFan(), headers.fan_A, [l], splitterFor(l) ?? null);
   for (const bin of binned(others, leads)) {
-    if ('why' in bin) unfed.push({ item: bin.load.item.id, why: bin.why });
+    if ('why' in bin) unfed.push({ component: bin.load.component.id, why: bin.why });
     else if (fan > 0) line(nextFan(), bin.hub.limit_A, bin.loads, bin.hub);
     else
       for (const l of bin.loads)
-        unfed.push({ item: l.item.id, why: 'no header is left for the speed of its hub' });
+        unfed.push({
+          component: l.component.id,
+          why: 'no header is left for the speed of its hub',
+        });
   }
   return {
     lines,
@@ -161,7 +171,7 @@ function binned(loads: readonly Load[], leads: readonly LeadPart[]): readonly Bi
   const full: Load[][] = [],
     refused: Bin[] = [];
   for (const l of [...loads].sort(
-    (a, b) => b.pieces - a.pieces || a.item.id.localeCompare(b.item.id),
+    (a, b) => b.pieces - a.pieces || a.component.id.localeCompare(b.component.id),
   )) {
     const bin = full.find((b) => hubs.some((h) => takes(h, [...b, l])));
     if (bin) bin.push(l);

@@ -17,8 +17,8 @@ export function inpLoops(
       const state = flow.loops.find((l) => l.id === graph.loop.id);
       const at = new Map<string, Vec>();
       for (const node of graph.nodes) {
-        const [item, chamber] = node.split('/') as [string, string];
-        const ports = (model.placed.get(item)?.ports ?? []).filter(
+        const [component, chamber] = node.split('/') as [string, string];
+        const ports = (model.placed.get(component)?.ports ?? []).filter(
           (p) => p.port.chamber === chamber,
         );
         const first = ports[0];

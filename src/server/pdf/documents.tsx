@@ -97,7 +97,7 @@ export function BuildDocument({
 }) {
   const { brief } = build,
     heat = reports.heat[brief.loadCase],
-    nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
+    nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
   return (
     <PdfSheet
       title={build.name}
@@ -133,7 +133,7 @@ export function BuildDocument({
           { head: 'limit', wide: 20, right: true },
         ]}
         rows={heat.spots.map((x) => [
-          `${nameOf(x.item)}, ${x.name}`,
+          `${nameOf(x.component)}, ${x.name}`,
           formatCelsius(x.temp_C, 1),
           formatCelsius(x.limit_C),
         ])}

@@ -116,13 +116,13 @@ export type TaskInput<T extends TaskName> = Parameters<(typeof TASKS)[T]>[0];
 export type TaskOutput<T extends TaskName> = ReturnType<(typeof TASKS)[T]>;
 
 function stationsOf(build: Build): BuildSummary['loops'] {
-  const parts = new Map(build.items.map((item) => [item.id, item]));
+  const parts = new Map(build.components.map((component) => [component.id, component]));
   return build.loops.map((loop) => {
-    const along = [...new Set(loop.links.map((link) => link.from.item))];
+    const along = [...new Set(loop.links.map((link) => link.from.component))];
     return along.flatMap((id) => {
-      const item = parts.get(id);
-      return item && drawingOf(item.part) !== 'inline:tee'
-        ? [{ kind: drawingOf(item.part), name: item.name }]
+      const component = parts.get(id);
+      return component && drawingOf(component.part) !== 'inline:tee'
+        ? [{ kind: drawingOf(component.part), name: component.name }]
         : [];
     });
   });

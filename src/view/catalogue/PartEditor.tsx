@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { STANDARD_KIT } from '@/catalogue';
 import { applyEdit, emptyBuild } from '@/core/design';
-import { isItemPart, type Part } from '@/core/components';
+import { isComponentPart, type Part } from '@/core/components';
 import { fieldsOf } from '@/format';
 import { useShelves } from '@/view/shared';
 import { CurvePoints, type CurveOf, type TypedCurve } from '@/view/stages/curve';
@@ -53,22 +53,22 @@ function withCurve(
   of: CurveOf['of'],
   { points, source }: NonNullable<TypedCurve>,
 ): Part {
-  if (!isItemPart(part)) return part;
+  if (!isComponentPart(part)) return part;
   const held = {
       ...emptyBuild('A part', STANDARD_KIT),
-      items: [
+      components: [
         { id: 'part', name: part.name, part, placement: { on: 'bench' } as const, settings: {} },
       ],
     },
     said = source.trim();
   return (
     applyEdit(held, {
-      do: 'item.curve',
-      item: 'part',
+      do: 'component.curve',
+      component: 'part',
       of,
       points,
       ...(said ? { source: said } : {}),
-    }).build.items[0]?.part ?? part
+    }).build.components[0]?.part ?? part
   );
 }
 
@@ -145,7 +145,7 @@ export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): 
           ))}
         </p>
       )}
-      {shownCurve !== null && isItemPart(part) && (
+      {shownCurve !== null && isComponentPart(part) && (
         <div className={curveStyles.body}>
           <CurvePoints key={String(shownCurve)} part={part} of={shownCurve} onTyped={typed} />
         </div>

@@ -108,7 +108,7 @@ describe('what is offered', () => {
       target: { value: 'attic' },
     });
     fireEvent.click(await screen.findByRole('button', { name: 'Add Attic pump' }));
-    expect(state.build.items.find((i) => i.name === 'Attic pump')?.part).toEqual(own);
+    expect(state.build.components.find((i) => i.name === 'Attic pump')?.part).toEqual(own);
   });
 });
 

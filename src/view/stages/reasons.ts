@@ -53,7 +53,7 @@ export function reasonForRise(report: CaseReport, build: Build): Reason {
         value: formatWatts(l.heatIn_W),
       })),
       ...report.radiators.map((r) => ({
-        name: `${build.items.find((i) => i.id === r.id)?.name ?? r.id}`,
+        name: `${build.components.find((i) => i.id === r.id)?.name ?? r.id}`,
         value: `${formatNumber(r.conductance_WK, { decimals: 1 })} W/K, air in ${formatCelsius(r.airIn_C, 1)}`,
       })),
       { name: 'room', value: formatCelsius(build.brief.room_C, 1) },

@@ -3,7 +3,7 @@ import { memo, useDeferredValue, useMemo, useState } from 'react';
 import Drawer from '@mui/material/Drawer';
 import { CATALOGUE } from '@/catalogue';
 import { freeId } from '@/core/design';
-import { isItemPart, PART_KINDS, type ItemPart, type PartKind } from '@/core/components';
+import { isComponentPart, PART_KINDS, type ComponentPart, type PartKind } from '@/core/components';
 import { formatMoney } from '@/core/units';
 import { defaultPlacements } from '@/core/checks';
 import { useOffer } from '@/view/shared';
@@ -12,7 +12,7 @@ import { useBench } from './EditorProvider';
 import styles from './Drawer.module.css';
 
 const KINDS = (Object.keys(PART_KINDS) as PartKind[]).filter(
-  (k) => PART_KINDS[k].item && CATALOGUE.some((p) => p.kind === k),
+  (k) => PART_KINDS[k].component && CATALOGUE.some((p) => p.kind === k),
 );
 
 /** Parts shown at once. */
@@ -37,7 +37,7 @@ export function StoresDrawer() {
 function Body() {
   const { build, open } = useBench((s) => s);
   const [kind, setKind] = useState<PartKind>(
-    () => KINDS.find((k) => !build.items.some((i) => i.part.kind === k)) ?? 'radiator',
+    () => KINDS.find((k) => !build.components.some((i) => i.part.kind === k)) ?? 'radiator',
   );
   const [text, setText] = useState('');
   const asked = useDeferredValue(text).toLowerCase().trim();
@@ -89,7 +89,7 @@ const Found = memo(function Found({
   const offer = useOffer(),
     parts = useMemo(
       () =>
-        offer.filter(isItemPart).map((part) => ({
+        offer.filter(isComponentPart).map((part) => ({
           part,
           words: `${part.name} ${part.maker} ${part.kind} ${partFigures(part)}`.toLowerCase(),
         })),
@@ -123,7 +123,7 @@ const Found = memo(function Found({
 /** Kinds that need a place of their own in a case. */
 const PLACED: readonly PartKind[] = ['radiator', 'pump', 'reservoir', 'card'];
 
-const PartRow = memo(function PartRow({ part }: { readonly part: ItemPart }) {
+const PartRow = memo(function PartRow({ part }: { readonly part: ComponentPart }) {
   const { build, commit, pick } = useBench((s) => s);
   const homeless = useMemo(
     () =>
@@ -132,21 +132,21 @@ const PartRow = memo(function PartRow({ part }: { readonly part: ItemPart }) {
       defaultPlacements(build, { id: '', part }).length === 0,
     [build, part],
   );
-  const there = build.items.filter((i) => i.part.id === part.id).length;
+  const there = build.components.filter((i) => i.part.id === part.id).length;
   const add = (): void => {
     const id = freeId(
-      build.items.map((i) => i.id),
+      build.components.map((i) => i.id),
       part.kind,
     );
     const name = freeName(
-      build.items.map((i) => i.name),
+      build.components.map((i) => i.name),
       part.name,
     );
-    const item = { id, part, name, settings: {} };
-    const [first] = defaultPlacements(build, item);
+    const component = { id, part, name, settings: {} };
+    const [first] = defaultPlacements(build, component);
     commit(`add ${part.name}`, {
-      do: 'item.add',
-      item: { ...item, placement: first?.placement ?? { on: 'bench' } },
+      do: 'component.add',
+      component: { ...component, placement: first?.placement ?? { on: 'bench' } },
     });
     pick(id);
   };

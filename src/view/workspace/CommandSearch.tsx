@@ -60,7 +60,7 @@ function Body() {
         run: () => downloadList(build, workings.reports.list),
       },
       { name: 'Back to the Shelf', hint: '', run: () => router.push('/') },
-      ...build.items.map((i): Command => ({
+      ...build.components.map((i): Command => ({
         name: `Pick ${i.name}`,
         hint: i.part.kind,
         run: () => pick(i.id),

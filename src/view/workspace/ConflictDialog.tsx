@@ -16,7 +16,7 @@ export function ConflictDialog() {
     <tr>
       <th scope="row">{name}</th>
       <td>{b.name}</td>
-      <td className="num">{b.items.length} parts</td>
+      <td className="num">{b.components.length} parts</td>
       <td className="num">{b.loops.reduce((s, l) => s + l.links.length, 0)} runs</td>
       <td className="num">{formatMoney(b.brief.limits.budget_minor, true)}</td>
     </tr>

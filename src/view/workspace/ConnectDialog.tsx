@@ -36,7 +36,7 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
   const [coolantId, setCoolant] = useState(coolants[0]?.id ?? '');
   const tube = tubes.find((t) => t.id === tubeId) ?? (tubes[0] as TubePart);
   const coolant = coolants.find((c) => c.id === coolantId) ?? (coolants[0] as CoolantPart);
-  const kinds = chosen.map((id) => build.items.find((i) => i.id === id)?.part.kind);
+  const kinds = chosen.map((id) => build.components.find((i) => i.id === id)?.part.kind);
   const missing = (['reservoir', 'pump', 'radiator'] as const).filter((k) => !kinds.includes(k));
   const go = (): void => {
     const fitting = fittingFor(tube, offer);
@@ -47,7 +47,7 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
         tube,
         fitting,
         coolant,
-        items: chosen,
+        components: chosen,
         bridges: offer.filter((p): p is FittingPart => p.kind === 'fitting' && p.duty === 'bridge'),
       });
     if (edit) commit('lay a loop', edit);
@@ -81,7 +81,7 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
         </label>
         <div>
           {loose.map((id) => {
-            const item = build.items.find((i) => i.id === id);
+            const component = build.components.find((i) => i.id === id);
             return (
               <FormControlLabel
                 key={id}
@@ -96,7 +96,7 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
                     }
                   />
                 }
-                label={item?.name ?? id}
+                label={component?.name ?? id}
               />
             );
           })}

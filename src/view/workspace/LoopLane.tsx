@@ -78,7 +78,8 @@ export function LoopLane({ graph, width, range, compact }: Props) {
 
   const price = useMemo(() => (drag?.edit ? orderPrice(build, drag.edit) : null), [drag, build]);
   const give = (id: string, edit: Edit | null): void => {
-    if (edit) commit(`move ${build.items.find((i) => i.id === id)?.name ?? id} in the loop`, edit);
+    if (edit)
+      commit(`move ${build.components.find((i) => i.id === id)?.name ?? id} in the loop`, edit);
   };
   const inRow = (id: string, to: number): Edit | null => {
     const order = moved(stations, id, Math.max(0, Math.min(stations.length - 1, to)));
@@ -92,33 +93,33 @@ export function LoopLane({ graph, width, range, compact }: Props) {
   } => {
     const visit = layout.visits.findIndex((v) => v.key === String(e.active.id));
     const spot = geometry.spots[visit] as Spot,
-      item = layout.visits[visit]?.item ?? '';
+      component = layout.visits[visit]?.component ?? '';
     const x = spot.x + e.delta.x,
       y = spot.y + e.delta.y;
     if (branched) {
       const leg = nearestLeg(geometry, x, y);
       return {
-        edit: leg && moveInto(build, loop.id, item, leg.link),
+        edit: leg && moveInto(build, loop.id, component, leg.link),
         mark: leg && { x: leg.labelX, y: leg.labelY + 9 },
       };
     }
-    const from = stations.indexOf(item),
+    const from = stations.indexOf(component),
       to = Math.max(0, Math.min(stations.length - 1, Math.round(x / geometry.step - 0.5)));
     return {
-      edit: inRow(item, to),
+      edit: inRow(component, to),
       mark: { x: to * geometry.step + (to > from ? geometry.step - 4 : 4), y: spot.y },
     };
   };
   const nudge = (visit: number, by: 1 | -1): void => {
-    const { item } = layout.visits[visit] as Visit;
+    const { component } = layout.visits[visit] as Visit;
     if (!branched) {
-      give(item, inRow(item, stations.indexOf(item) + by));
+      give(component, inRow(component, stations.indexOf(component) + by));
       return;
     }
     const mine = layout.legs.find((l) => (by > 0 ? l.from : l.to) === visit);
     const next =
       mine && layout.legs.find((l) => (by > 0 ? l.from === mine.to : l.to === mine.from));
-    if (next) give(item, moveInto(build, loop.id, item, next.link));
+    if (next) give(component, moveInto(build, loop.id, component, next.link));
   };
 
   return (
@@ -145,7 +146,7 @@ export function LoopLane({ graph, width, range, compact }: Props) {
         onDragEnd={(e) => {
           setDrag(null);
           give(
-            layout.visits.find((v) => v.key === String(e.active.id))?.item ?? '',
+            layout.visits.find((v) => v.key === String(e.active.id))?.component ?? '',
             wanted(e as DragMoveEvent).edit,
           );
         }}
@@ -202,10 +203,10 @@ export function LoopLane({ graph, width, range, compact }: Props) {
             )}
           </svg>
           {layout.visits.map((v, i) => {
-            const item = build.items.find((x) => x.id === v.item);
+            const component = build.components.find((x) => x.id === v.component);
             const spot = geometry.spots[i] as Spot;
-            const name = item?.name ?? v.item;
-            const kind = item ? drawingOf(item.part) : '';
+            const name = component?.name ?? v.component;
+            const kind = component ? drawingOf(component.part) : '';
             const [before, after] = over(v);
             const out = layout.legs.find((l) => l.from === i),
               t = out ? temperature(out.link) : undefined;
@@ -216,15 +217,15 @@ export function LoopLane({ graph, width, range, compact }: Props) {
               <Station
                 key={v.key}
                 id={v.key}
-                item={v.item}
+                component={v.component}
                 x={spot.x}
                 y={spot.y}
                 small={spot.small}
                 name={name}
                 kind={kind}
                 label={label}
-                picked={picked === v.item}
-                onPick={() => pick(picked === v.item ? null : v.item)}
+                picked={picked === v.component}
+                onPick={() => pick(picked === v.component ? null : v.component)}
                 onMove={(by) => nudge(i, by)}
                 text={`${name}: ${t === undefined ? 'temperature unknown' : `coolant leaves at ${formatNumber(t, { decimals: 1 })} °C`}, ${formatNumber(after - before, { decimals: 1, signed: true })} kPa`}
               />

@@ -6,12 +6,12 @@ import styles from './LoopLine.module.css';
 /** Parts that wait beside the loops: one click lets a part into the run where it needs the least tube. */
 export function LooseStrip({ loose }: { readonly loose: readonly string[] }) {
   const { build, commit, pick } = useBench((s) => s);
-  const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
-  const put = (item: string, loop: string, name: string): void => {
-    const edit = insertStation(build, loop, item);
+  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
+  const put = (component: string, loop: string, name: string): void => {
+    const edit = insertStation(build, loop, component);
     if (edit) {
-      commit(`put ${nameOf(item)} into ${name}`, edit);
-      pick(item);
+      commit(`put ${nameOf(component)} into ${name}`, edit);
+      pick(component);
     }
   };
   return (

@@ -5,7 +5,7 @@ import styles from './LoopLine.module.css';
 
 interface Props {
   readonly id: string;
-  readonly item: string;
+  readonly component: string;
   readonly x: number;
   readonly y: number;
   readonly name: string;

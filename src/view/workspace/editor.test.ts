@@ -44,12 +44,12 @@ describe('an open build', () => {
     const bench = createBench('desk', 1, desk);
     bench.getState().commit('a', { do: 'build.rename', name: 'A' });
     bench.getState().commit('b', { do: 'fans.speed', speed_rpm: 800 });
-    bench.getState().commit('c', { do: 'item.remove', item: 'card-block' });
+    bench.getState().commit('c', { do: 'component.remove', component: 'card-block' });
     for (let i = 0; i < 5; i += 1) bench.getState().undo();
     expect(bench.getState().build).toEqual(desk);
     for (let i = 0; i < 5; i += 1) bench.getState().redo();
     expect(bench.getState().build.name).toBe('A');
-    expect(bench.getState().build.items.some((i) => i.id === 'card-block')).toBe(false);
+    expect(bench.getState().build.components.some((i) => i.id === 'card-block')).toBe(false);
   });
 
   test('a dragged handle is one step', () => {
@@ -71,7 +71,7 @@ describe('an open build', () => {
 
   test('an edit of something that is not there says so and changes nothing', () => {
     const bench = createBench('desk', 1, desk);
-    bench.getState().commit('x', { do: 'item.remove', item: 'ghost' });
+    bench.getState().commit('x', { do: 'component.remove', component: 'ghost' });
     expect(bench.getState().said).toContain('ghost');
     expect(bench.getState().build).toBe(desk);
   });

@@ -1,7 +1,7 @@
 import same from 'fast-deep-equal';
 import { createStore } from 'zustand/vanilla';
 import { useShelves } from '@/view/shared';
-import { applyEdit, EditError, type Build, type Edit, type Item } from '@/core/design';
+import { applyEdit, EditError, type Build, type Edit, type Component } from '@/core/design';
 import { createSession, isSameSpace, type Workings } from '@/core/analysis';
 import { Engine } from '@/engine';
 import { sameSpace, type Routed } from '@/core/routing';
@@ -26,7 +26,7 @@ export interface BenchState {
   readonly future: readonly Step[];
   readonly save: SaveState;
   readonly conflict: Conflict | null;
-  /** The thing picked everywhere: an item, run, loop or mount id. */
+  /** The thing picked everywhere: a component, run, loop or mount id. */
   readonly picked: string | null;
   /** Says once what just went wrong. */
   readonly said: string | null;
@@ -368,13 +368,14 @@ function partsTouched(before: Build, after: Build): readonly (keyof Versions)[] 
   const touched = new Set<keyof Versions>();
   if (!isSameSpace(before, after)) touched.add('space');
   if (before.brief !== after.brief || before.choices !== after.choices) touched.add('rest');
-  const items = new Map(before.items.map((i) => [i.id, i]));
-  for (const item of after.items)
-    if (items.get(item.id)?.settings !== item.settings) touched.add(settingsPart(item));
+  const components = new Map(before.components.map((i) => [i.id, i]));
+  for (const component of after.components)
+    if (components.get(component.id)?.settings !== component.settings)
+      touched.add(settingsPart(component));
   return [...touched];
 }
 
-function settingsPart({ part }: Item): keyof Versions {
+function settingsPart({ part }: Component): keyof Versions {
   if (part.kind === 'fan') return 'fans';
   return part.kind === 'pump' ? 'pumps' : 'rest';
 }

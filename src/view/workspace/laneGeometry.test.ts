@@ -20,8 +20,8 @@ describe('where the loop line is drawn', () => {
 
   test('a split takes two lanes; what is side by side shares a column; tees are small', () => {
     const g = laneGeometry(tower, split, 1000, 58);
-    const at = (item: string): Spot =>
-      g.spots[split.layout.visits.findIndex((v) => v.item === item)] as Spot;
+    const at = (component: string): Spot =>
+      g.spots[split.layout.visits.findIndex((v) => v.component === component)] as Spot;
     expect(at('card-block-a').x).toBeCloseTo(at('card-block-b').x, 6);
     expect(Math.abs(at('card-block-a').y - at('card-block-b').y)).toBe(58);
     expect([at('tee').small, at('card-block-a').small]).toEqual([true, false]);

@@ -32,8 +32,8 @@ const LINE_Y = 38,
 /** A column of tees alone needs this share of a column's width. */
 const TEE_WIDTH = 0.42;
 
-const isTee = (build: Build, item: string): boolean => {
-  const part = build.items.find((i) => i.id === item)?.part;
+const isTee = (build: Build, component: string): boolean => {
+  const part = build.components.find((i) => i.id === component)?.part;
   return part?.kind === 'inline' && part.duty === 'tee';
 };
 
@@ -46,7 +46,7 @@ export function laneGeometry(
 ): LaneGeometry {
   const { visits, legs, columns } = layout;
   const weight = Array.from({ length: columns }, (_, c) =>
-    visits.filter((v) => v.column === c).every((v) => isTee(build, v.item)) ? TEE_WIDTH : 1,
+    visits.filter((v) => v.column === c).every((v) => isTee(build, v.component)) ? TEE_WIDTH : 1,
   );
   const total = weight.reduce((a, b) => a + b, 0) || 1;
   const least = total * 92;
@@ -59,7 +59,7 @@ export function laneGeometry(
   const spots = visits.map((v): Spot => ({
     x: middle[v.column] as number,
     y: laneY(v.lane),
-    small: isTee(build, v.item),
+    small: isTee(build, v.component),
   }));
   const paths = legs.map((leg): LegPath => {
     const a = spots[leg.from] as Spot,

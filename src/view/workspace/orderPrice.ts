@@ -11,7 +11,7 @@ export function orderPrice(build: Build, edit: Edit): string {
     next.runs.reduce((s, r) => s + r.bends, 0) - now.runs.reduce((s, r) => s + r.bends, 0);
   const load = build.brief.loadCase;
   const spots = next.heat[load].spots.flatMap((s) => {
-    const old = now.heat[load].spots.find((o) => o.item === s.item && o.spot === s.spot);
+    const old = now.heat[load].spots.find((o) => o.component === s.component && o.spot === s.spot);
     return s.temp_C !== null && old?.temp_C !== null && old
       ? [{ name: s.name, by: s.temp_C - old.temp_C }]
       : [];

@@ -51,21 +51,23 @@ describe('findings', () => {
 
 describe('the picked part', () => {
   const card = (build: Build, id: string) => (
-    <PlaceCard item={build.items.find((i) => i.id === id) as Build['items'][number]} />
+    <PlaceCard
+      component={build.components.find((i) => i.id === id) as Build['components'][number]}
+    />
   );
 
   test('a radiator slides, turns and changes its air', () => {
     show(desk, card(desk, 'top-radiator'));
     fireEvent.click(screen.getByRole('button', { name: '+5' }));
-    expect(state.build.items.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({
+    expect(state.build.components.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({
       slide_mm: 15,
     });
     fireEvent.click(screen.getByRole('radio', { name: 'ports to the rear' }));
-    expect(state.build.items.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({
+    expect(state.build.components.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({
       ports: 'start',
     });
     fireEvent.click(screen.getByRole('radio', { name: 'blows case air out' }));
-    expect(state.build.items.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({
+    expect(state.build.components.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({
       air: 'out',
     });
   });
@@ -73,16 +75,16 @@ describe('the picked part', () => {
   test('it is changed for another of its kind, keeping its runs', () => {
     show(desk, card(desk, 'pump'));
     fireEvent.change(screen.getByLabelText('Part'), { target: { value: 'pump-brook-compact' } });
-    expect(state.build.items.find((i) => i.id === 'pump')?.part.id).toBe('pump-brook-compact');
+    expect(state.build.components.find((i) => i.id === 'pump')?.part.id).toBe('pump-brook-compact');
     expect(state.build.loops).toEqual(desk.loops);
   });
 
   test('it goes to the bench and out of the build', () => {
     show(desk, card(desk, 'pump'));
     fireEvent.change(screen.getByLabelText('Place'), { target: { value: '-1' } });
-    expect(state.build.items.find((i) => i.id === 'pump')?.placement).toEqual({ on: 'bench' });
+    expect(state.build.components.find((i) => i.id === 'pump')?.placement).toEqual({ on: 'bench' });
     fireEvent.click(screen.getByRole('button', { name: 'Take it out of the build' }));
-    expect(state.build.items.some((i) => i.id === 'pump')).toBe(false);
+    expect(state.build.components.some((i) => i.id === 'pump')).toBe(false);
   });
 });
 
@@ -94,7 +96,9 @@ describe('connecting', () => {
     fireEvent.click(screen.getByRole('checkbox', { name: 'Top radiator' }));
     fireEvent.click(screen.getByRole('button', { name: 'Connect 5 parts' }));
     expect(state.build.loops[0]?.links.length).toBe(5);
-    expect(state.build.loops[0]?.links.some((l) => l.from.item === 'top-radiator')).toBe(false);
+    expect(state.build.loops[0]?.links.some((l) => l.from.component === 'top-radiator')).toBe(
+      false,
+    );
   });
 
   test('every tube of the Stores has a fitting that holds it', () => {
@@ -109,13 +113,17 @@ describe('connecting', () => {
   test('a run moved to another port leaves a plug behind', () => {
     const loop = desk.loops[0] as Build['loops'][number];
     const link = loop.links.find(
-      (l) => l.from.item === 'pump',
+      (l) => l.from.component === 'pump',
     ) as Build['loops'][number]['links'][number];
     show(desk, <LinkEditor loop={loop} link={link} />);
     fireEvent.change(screen.getByLabelText('Leaves by'), { target: { value: 'low' } });
     expect(state.build.loops[0]?.links.find((l) => l.id === link.id)?.from.port).toBe('low');
-    expect(state.build.loops[0]?.caps).toContainEqual({ item: 'pump', port: 'out', with: 'plug' });
-    expect(state.build.loops[0]?.caps.some((c) => c.item === 'pump' && c.port === 'low')).toBe(
+    expect(state.build.loops[0]?.caps).toContainEqual({
+      component: 'pump',
+      port: 'out',
+      with: 'plug',
+    });
+    expect(state.build.loops[0]?.caps.some((c) => c.component === 'pump' && c.port === 'low')).toBe(
       false,
     );
   });
@@ -141,12 +149,12 @@ describe('the Stores beside the build', () => {
       target: { value: 'memory two sticks' },
     });
     fireEvent.click(screen.getByRole('button', { name: 'Add Quill Memory, two sticks' }));
-    expect(state.build.items[state.build.items.length - 1]).toMatchObject({
+    expect(state.build.components[state.build.components.length - 1]).toMatchObject({
       id: 'block',
-      placement: { on: 'item', item: 'memory' },
+      placement: { on: 'component', component: 'memory' },
     });
     fireEvent.click(screen.getByRole('button', { name: 'Add Quill Memory, two sticks' }));
-    expect(state.build.items[state.build.items.length - 1]).toMatchObject({
+    expect(state.build.components[state.build.components.length - 1]).toMatchObject({
       id: 'block-2',
       name: 'Quill Memory, two sticks (2)',
       placement: { on: 'bench' },

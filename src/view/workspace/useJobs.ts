@@ -56,9 +56,9 @@ export const useBetterPorts = (on: boolean): Job<{ readonly found: PortsFound | 
 /** What of the catalogue fits where, beside what is in. */
 export const useWhatFits = (): Job<WhatFits> => useJob('whatFits', null, ['space', 'offer']);
 
-/** Parts of one kind in an item's place, each worked out; null asks for nothing. */
-export const useComparedParts = (item: string | null): Job<readonly PartCompared[]> =>
-  useJob('parts', item ?? '', ALL, item !== null);
+/** Parts of one kind in a component's place, each worked out; null asks for nothing. */
+export const useComparedParts = (component: string | null): Job<readonly PartCompared[]> =>
+  useJob('parts', component ?? '', ALL, component !== null);
 
 /** Curves run over all fan speeds, so the present ones do not ask for new curves. */
 export const useCurves = (): Job<readonly CoolingCurve[]> =>

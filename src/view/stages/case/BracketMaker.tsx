@@ -71,7 +71,7 @@ export function BracketMaker() {
 
 function Plate({ places }: { readonly places: readonly Named[] }) {
   const { build, picked } = useBench((s) => s);
-  const stand = build.items.filter((i) => (i.part.foot?.length ?? 0) > 0);
+  const stand = build.components.filter((i) => (i.part.foot?.length ?? 0) > 0);
   const feet: readonly Named[] = stand.flatMap((i) =>
     (i.part.foot ?? []).map((f, k): Named => ({
       value: `${i.id}-${k}`,
@@ -79,12 +79,12 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
       holes: f,
     })),
   );
-  const item = stand.find((i) => i.id === picked) ?? stand[0];
-  const spot = item?.placement.on === 'spot' ? item.placement.spot : undefined;
+  const component = stand.find((i) => i.id === picked) ?? stand[0];
+  const spot = component?.placement.on === 'spot' ? component.placement.spot : undefined;
   const [under, setUnder] = useState(
     places.some((p) => p.value === spot) ? (spot as string) : 'fan-180',
   );
-  const [over, setOver] = useState(item ? `${item.id}-0` : 'own');
+  const [over, setOver] = useState(component ? `${component.id}-0` : 'own');
   const [rest, setRest] = useState<Omit<BracketAsk, 'under' | 'over'>>({
     underThread: 'M4',
     overThread: 'M4',

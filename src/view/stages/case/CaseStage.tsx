@@ -48,7 +48,7 @@ export function CaseStage() {
   const shown = near.length > 0 ? near : fit.gaps.slice(0, 6);
   const clashes = fit.gaps.filter((g) => g.verdict === 'clash').length,
     tight = fit.gaps.filter((g) => g.verdict === 'tight').length;
-  const item = build.items.find((i) => i.id === picked);
+  const component = build.components.find((i) => i.id === picked);
   const blocked = fit.ports.filter((p) => p.verdict === 'clash').length,
     unfed = workings.reports.power.unfed.length;
   const titleWords = () => {
@@ -78,12 +78,14 @@ export function CaseStage() {
         readonly [number, number]
       >
     )[e.key];
-    if (!step || !item) return;
+    if (!step || !component) return;
     const by = e.shiftKey ? 5 : 1,
       [x, y] = [step[0] * by, step[1] * by];
     const mount =
-      item.placement.on === 'mount'
-        ? box.mounts.find((m) => item.placement.on === 'mount' && m.id === item.placement.mount)
+      component.placement.on === 'mount'
+        ? box.mounts.find(
+            (m) => component.placement.on === 'mount' && m.id === component.placement.mount,
+          )
         : undefined;
     // On a rail any arrow along it counts, and its like where the rail points away from the eye.
     const wayOfKey = (): Vec => {
@@ -96,11 +98,15 @@ export function CaseStage() {
       if (view === 'top') return [x, 0, -y];
       return [x, y, 0];
     };
-    const placement = movedBy(build, item.id, wayOfKey());
+    const placement = movedBy(build, component.id, wayOfKey());
     if (!placement) return;
     e.preventDefault();
     e.stopPropagation();
-    commit(`move ${item.name}`, { do: 'item.place', item: item.id, placement }, `move-${item.id}`);
+    commit(
+      `move ${component.name}`,
+      { do: 'component.place', component: component.id, placement },
+      `move-${component.id}`,
+    );
   };
   return (
     <StageFrame
@@ -113,9 +119,13 @@ export function CaseStage() {
         .join(' × ')} mm over its sheets. Click a part to see its gaps and move it.`}
       side={
         <>
-          {item ? (
+          {component ? (
             <PlaceCard
-              item={held.at?.item === item.id ? { ...item, placement: held.at.placement } : item}
+              component={
+                held.at?.component === component.id
+                  ? { ...component, placement: held.at.placement }
+                  : component
+              }
             />
           ) : (
             <Section title="The case">
@@ -272,8 +282,8 @@ export function CaseStage() {
                       <tr key={`${s.radiator}-${s.fans}`}>
                         <td>
                           {s.fans
-                            ? build.items.find((i) => i.id === s.fans)?.name
-                            : `frame, ${build.items.find((i) => i.id === s.radiator)?.name ?? ''}`}
+                            ? build.components.find((i) => i.id === s.fans)?.name
+                            : `frame, ${build.components.find((i) => i.id === s.radiator)?.name ?? ''}`}
                         </td>
                         <td className="mono">{s.thread}</td>
                         <td className="num soft">
@@ -334,9 +344,9 @@ export function CaseStage() {
       )}
       {view !== 'fits' && (
         <p className={styles.hint}>
-          {item && movedBy(build, item.id, [0, 0, 0]) ? (
+          {component && movedBy(build, component.id, [0, 0, 0]) ? (
             <>
-              Drag {item.name}, or move it with the arrow keys by 1 mm, with Shift by 5.
+              Drag {component.name}, or move it with the arrow keys by 1 mm, with Shift by 5.
               {near[0]
                 ? ` Nearest: ${near[0].nameA} to ${near[0].nameB}, ${formatMillimetres(near[0].gap_mm, 1)}.`
                 : ''}

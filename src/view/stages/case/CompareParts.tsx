@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { Item } from '@/core/design';
+import type { Component } from '@/core/design';
 import { PART_KINDS } from '@/core/components';
 import { formatMillimetres, formatMoney, formatNumber } from '@/core/units';
 import { Mark, Progress } from '@/view/shared';
@@ -11,11 +11,13 @@ const signed = (v: number | null, decimals: number): string =>
   v === null ? '–' : formatNumber(v, { decimals, signed: true });
 
 /** Every part of its kind in this one's place: what the build would gain or lose. */
-export function CompareParts({ item }: { readonly item: Item }) {
+export function CompareParts({ component }: { readonly component: Component }) {
   const { build, commit } = useBench((s) => s);
   const [open, setOpen] = useState(false);
-  const { result, fresh, progress, stopped, stop, again } = useComparedParts(open ? item.id : null);
-  if (['processor', 'memory', 'board'].includes(item.part.kind)) return null;
+  const { result, fresh, progress, stopped, stop, again } = useComparedParts(
+    open ? component.id : null,
+  );
+  if (['processor', 'memory', 'board'].includes(component.part.kind)) return null;
   return (
     <div className={styles.compare}>
       <button
@@ -26,7 +28,7 @@ export function CompareParts({ item }: { readonly item: Item }) {
       >
         {open
           ? 'Fold the comparison up'
-          : `Compare all ${PART_KINDS[item.part.kind].many.toLowerCase()} in its place`}
+          : `Compare all ${PART_KINDS[component.part.kind].many.toLowerCase()} in its place`}
       </button>
       {open && (
         <Progress
@@ -69,7 +71,7 @@ export function CompareParts({ item }: { readonly item: Item }) {
                       type="button"
                       className={styles.link}
                       disabled={!fresh}
-                      onClick={() => commit(`change ${item.name} to ${r.name}`, r.edit)}
+                      onClick={() => commit(`change ${component.name} to ${r.name}`, r.edit)}
                     >
                       {r.name}
                     </button>

@@ -11,7 +11,7 @@ import styles from './CaseStage.module.css';
 export function PartsFit({ gaps }: { readonly gaps: FitReport['gaps'] }) {
   const { build, workings, pick, picked } = useBench((s) => s);
   const [open, setOpen] = useState(false);
-  const unplaced = new Map(workings.reports.fit.unplaced.map((u) => [u.item, u.why]));
+  const unplaced = new Map(workings.reports.fit.unplaced.map((u) => [u.component, u.why]));
   return (
     <Section
       title="Parts in the case"
@@ -22,7 +22,7 @@ export function PartsFit({ gaps }: { readonly gaps: FitReport['gaps'] }) {
           aria-expanded={open}
           onClick={() => setOpen(!open)}
         >
-          {open ? 'Fold up' : `List all ${build.items.length}`}
+          {open ? 'Fold up' : `List all ${build.components.length}`}
         </button>
       }
     >
@@ -37,15 +37,15 @@ export function PartsFit({ gaps }: { readonly gaps: FitReport['gaps'] }) {
             </tr>
           </thead>
           <tbody>
-            {build.items.map((item) => {
-              const near = gaps.find((g) => g.a === item.id || g.b === item.id),
-                why = unplaced.get(item.id);
-              const hangs = item.placement.on === 'line';
+            {build.components.map((component) => {
+              const near = gaps.find((g) => g.a === component.id || g.b === component.id),
+                why = unplaced.get(component.id);
+              const hangs = component.placement.on === 'line';
               const nearestWords = () => {
                 if (why) return why;
                 if (hangs) return 'hangs in its runs';
                 if (near) {
-                  if (near.a === item.id) return near.nameB;
+                  if (near.a === component.id) return near.nameB;
                   return near.nameA;
                 }
                 return 'nothing near';
@@ -58,10 +58,14 @@ export function PartsFit({ gaps }: { readonly gaps: FitReport['gaps'] }) {
                 return 'holds';
               };
               return (
-                <tr key={item.id} data-picked={picked === item.id || undefined}>
+                <tr key={component.id} data-picked={picked === component.id || undefined}>
                   <td>
-                    <button type="button" className={styles.link} onClick={() => pick(item.id)}>
-                      {item.name}
+                    <button
+                      type="button"
+                      className={styles.link}
+                      onClick={() => pick(component.id)}
+                    >
+                      {component.name}
                     </button>
                   </td>
                   <td className="soft">{nearestWords()}</td>

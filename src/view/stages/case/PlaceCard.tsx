@@ -1,8 +1,8 @@
 'use client';
 import { CATALOGUE } from '@/catalogue';
-import type { Build, Item, Placement, Turn } from '@/core/design';
+import type { Build, Component, Placement, Turn } from '@/core/design';
 import { footOf } from '@/core/system';
-import { isItemPart, PART_KINDS } from '@/core/components';
+import { isComponentPart, PART_KINDS } from '@/core/components';
 import { formatNumber } from '@/core/units';
 import { defaultPlacements } from '@/core/checks';
 import type { Vec } from '@/core/geometry';
@@ -30,34 +30,42 @@ const samePlace = (a: Placement, b: Placement): boolean =>
   a.on === b.on &&
   ((a.on === 'mount' && b.on === 'mount' && a.mount === b.mount) ||
     (a.on === 'slot' && b.on === 'slot' && a.slot === b.slot) ||
-    (a.on === 'item' && b.on === 'item' && a.item === b.item) ||
-    (a.on === 'radiator' && b.on === 'radiator' && a.item === b.item && a.face === b.face) ||
+    (a.on === 'component' && b.on === 'component' && a.component === b.component) ||
+    (a.on === 'radiator' &&
+      b.on === 'radiator' &&
+      a.component === b.component &&
+      a.face === b.face) ||
     (a.on === 'spot' && b.on === 'spot' && a.spot === b.spot) ||
     ['tray', 'board', 'bay', 'riser', 'bench'].includes(a.on));
 
 /** The picked part: what it is, where it goes, how it is turned. */
-export function PlaceCard({ item }: { readonly item: Item }) {
+export function PlaceCard({ component }: { readonly component: Component }) {
   const { build, commit, pick, workings } = useBench((s) => s);
-  const p = item.placement;
-  const place = (placement: Placement, label = `move ${item.name}`, merge?: string): void =>
-    commit(label, { do: 'item.place', item: item.id, placement }, merge);
+  const p = component.placement;
+  const place = (placement: Placement, label = `move ${component.name}`, merge?: string): void =>
+    commit(label, { do: 'component.place', component: component.id, placement }, merge);
   const places = defaultPlacements(
     {
       ...build,
-      items: build.items.map((i) => (i.id === item.id ? { ...i, placement: { on: 'bench' } } : i)),
+      components: build.components.map((i) =>
+        i.id === component.id ? { ...i, placement: { on: 'bench' } } : i,
+      ),
     },
-    item,
+    component,
   );
   const current = places.findIndex((o) => samePlace(o.placement, p));
   const { own } = useOwnShelves(),
-    alternatives = useOffer(item.part.kind);
+    alternatives = useOffer(component.part.kind);
   const mount = p.on === 'mount' ? build.case?.mounts.find((m) => m.id === p.mount) : undefined;
-  const slack = mount && item.part.kind === 'radiator' ? mount.length_mm - item.part.size[0] : 0;
-  const placed = workings.model.placed.get(item.id);
+  const slack =
+    mount && component.part.kind === 'radiator' ? mount.length_mm - component.part.size[0] : 0;
+  const placed = workings.model.placed.get(component.id);
   // A part in a build is a snapshot: newer figures are offered, not forced.
-  const same = [...own, ...CATALOGUE].find((c) => c.id === item.part.id),
+  const same = [...own, ...CATALOGUE].find((c) => c.id === component.part.id),
     store =
-      same && isItemPart(same) && JSON.stringify(same) !== JSON.stringify(item.part) ? same : null;
+      same && isComponentPart(same) && JSON.stringify(same) !== JSON.stringify(component.part)
+        ? same
+        : null;
   const benchWords = () => {
     if (p.on === 'bench') return 'on the bench';
     if (current < 0 && p.on !== 'free') return 'as set';
@@ -65,7 +73,7 @@ export function PlaceCard({ item }: { readonly item: Item }) {
   };
   return (
     <Section
-      title={item.name}
+      title={component.name}
       aside={
         <button type="button" className={styles.link} onClick={() => pick(null)}>
           Done
@@ -73,7 +81,7 @@ export function PlaceCard({ item }: { readonly item: Item }) {
       }
     >
       <p className="soft">
-        {PART_KINDS[item.part.kind].one}, {item.part.maker}: {partFigures(item.part)}
+        {PART_KINDS[component.part.kind].one}, {component.part.maker}: {partFigures(component.part)}
       </p>
       {store && (
         <p className="soft">
@@ -82,9 +90,9 @@ export function PlaceCard({ item }: { readonly item: Item }) {
             type="button"
             className={styles.link}
             onClick={() =>
-              commit(`take the Stores\u2019 figures of ${item.name}`, {
-                do: 'item.replace',
-                item: item.id,
+              commit(`take the Stores\u2019 figures of ${component.name}`, {
+                do: 'component.replace',
+                component: component.id,
                 part: store,
               })
             }
@@ -98,8 +106,8 @@ export function PlaceCard({ item }: { readonly item: Item }) {
           Called{' '}
           <input
             className={styles.nameInput}
-            defaultValue={item.name}
-            key={item.name}
+            defaultValue={component.name}
+            key={component.name}
             maxLength={80}
             onKeyDown={(e) => {
               e.stopPropagation();
@@ -107,26 +115,30 @@ export function PlaceCard({ item }: { readonly item: Item }) {
             }}
             onBlur={(e) => {
               const t = e.target.value.trim();
-              if (t && t !== item.name)
-                commit(`rename ${item.name}`, { do: 'item.rename', item: item.id, name: t });
+              if (t && t !== component.name)
+                commit(`rename ${component.name}`, {
+                  do: 'component.rename',
+                  component: component.id,
+                  name: t,
+                });
             }}
           />
         </label>
         <Pick
           label="Part"
-          value={item.part.id}
+          value={component.part.id}
           options={[
-            ...(alternatives.some((a) => a.id === item.part.id)
+            ...(alternatives.some((a) => a.id === component.part.id)
               ? []
-              : [{ value: item.part.id, label: item.part.name }]),
+              : [{ value: component.part.id, label: component.part.name }]),
             ...alternatives.map((a) => ({ value: a.id, label: a.name })),
           ]}
           onPick={(id) => {
             const next = alternatives.find((a) => a.id === id);
-            if (next && isItemPart(next))
-              commit(`change ${item.name} to ${next.name}`, {
-                do: 'item.replace',
-                item: item.id,
+            if (next && isComponentPart(next))
+              commit(`change ${component.name} to ${next.name}`, {
+                do: 'component.replace',
+                component: component.id,
                 part: next,
               });
           }}
@@ -139,7 +151,7 @@ export function PlaceCard({ item }: { readonly item: Item }) {
               value: '-1',
               label: benchWords(),
             },
-            ...(STANDS.includes(item.part.kind)
+            ...(STANDS.includes(component.part.kind)
               ? [{ value: 'free', label: 'anywhere: bracket or tape' }]
               : []),
             ...places.map((o, i) => ({ value: String(i), label: o.label })),
@@ -147,13 +159,13 @@ export function PlaceCard({ item }: { readonly item: Item }) {
           onPick={(v) =>
             place(
               v === 'free'
-                ? { on: 'free', at: footOf(build, item.id) ?? MIDDLE(build), turn: 0 }
+                ? { on: 'free', at: footOf(build, component.id) ?? MIDDLE(build), turn: 0 }
                 : (places[Number(v)]?.placement ?? { on: 'bench' }),
             )
           }
         />
         {placed?.unplaced && <p role="note">No place: it {placed.unplaced}.</p>}
-        {p.on === 'mount' && mount && item.part.kind === 'radiator' && (
+        {p.on === 'mount' && mount && component.part.kind === 'radiator' && (
           <>
             <div className={styles.slide}>
               <QuantityField
@@ -173,8 +185,8 @@ export function PlaceCard({ item }: { readonly item: Item }) {
                   onClick={() =>
                     place(
                       { ...p, slide_mm: p.slide_mm + by },
-                      `slide ${item.name}`,
-                      `slide-${item.id}`,
+                      `slide ${component.name}`,
+                      `slide-${component.id}`,
                     )
                   }
                 >
@@ -248,34 +260,34 @@ export function PlaceCard({ item }: { readonly item: Item }) {
             onPick={(face) => place({ ...p, face })}
           />
         )}
-        {(item.part.kind === 'fan' || item.part.kind === 'radiator') && (
+        {(component.part.kind === 'fan' || component.part.kind === 'radiator') && (
           <QuantityField
             label="Screw length, by hand"
             optional
-            value={item.settings.screw_mm ?? null}
+            value={component.settings.screw_mm ?? null}
             quantity="length"
             min={1}
             max={100}
             onCommit={(v) =>
               commit(
-                `screws of ${item.name}`,
+                `screws of ${component.name}`,
                 v === null
-                  ? { do: 'item.unset', item: item.id, keys: ['screw_mm'] }
-                  : { do: 'item.set', item: item.id, values: { screw_mm: v } },
+                  ? { do: 'component.unset', component: component.id, keys: ['screw_mm'] }
+                  : { do: 'component.set', component: component.id, values: { screw_mm: v } },
               )
             }
           />
         )}
-        <CompareParts item={item} />
+        <CompareParts component={component} />
         <div className={styles.row}>
           <label>
             <input
               type="checkbox"
-              checked={item.settings.owned ?? false}
+              checked={component.settings.owned ?? false}
               onChange={(e) =>
-                commit(`${e.target.checked ? 'own' : 'buy'} ${item.name}`, {
-                  do: 'item.set',
-                  item: item.id,
+                commit(`${e.target.checked ? 'own' : 'buy'} ${component.name}`, {
+                  do: 'component.set',
+                  component: component.id,
                   values: { owned: e.target.checked },
                 })
               }
@@ -287,7 +299,10 @@ export function PlaceCard({ item }: { readonly item: Item }) {
             className={styles.remove}
             onClick={() => {
               pick(null);
-              commit(`take out ${item.name}`, { do: 'item.remove', item: item.id });
+              commit(`take out ${component.name}`, {
+                do: 'component.remove',
+                component: component.id,
+              });
             }}
           >
             Take it out of the build

@@ -47,9 +47,12 @@ export function PortRoom() {
           </thead>
           <tbody>
             {shown.map((p) => (
-              <tr key={`${p.item}-${p.port}`} data-picked={picked === p.item || undefined}>
+              <tr
+                key={`${p.component}-${p.port}`}
+                data-picked={picked === p.component || undefined}
+              >
                 <td>
-                  <button type="button" className={styles.link} onClick={() => pick(p.item)}>
+                  <button type="button" className={styles.link} onClick={() => pick(p.component)}>
                     {p.name}
                   </button>
                   <br />

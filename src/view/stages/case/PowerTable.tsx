@@ -16,7 +16,7 @@ const PLUGS = {
 export function PowerTable() {
   const { build, workings, pick } = useBench((s) => s);
   const { power } = workings.reports;
-  const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
   if (power.lines.length === 0 && power.unfed.length === 0) return null;
   const supply = supplyLoad(workings.model, workings.setup);
   return (
@@ -41,7 +41,7 @@ export function PowerTable() {
               <tr key={l.header}>
                 <td>{l.header}</td>
                 <td>
-                  {l.items.map((id, i) => (
+                  {l.components.map((id, i) => (
                     <span key={id}>
                       {i > 0 ? ', ' : ''}
                       <button type="button" className={styles.link} onClick={() => pick(id)}>
@@ -70,10 +70,10 @@ export function PowerTable() {
             );
           })}
           {power.unfed.map((u) => (
-            <tr key={u.item}>
+            <tr key={u.component}>
               <td className="soft">none</td>
               <td>
-                {nameOf(u.item)}
+                {nameOf(u.component)}
                 <br />
                 <span className="soft">{u.why}</span>
               </td>

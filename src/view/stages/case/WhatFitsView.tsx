@@ -23,7 +23,10 @@ export function WhatFitsView() {
   const [faces, setFaces] = useState<FanFaces>('frame');
   const [depth, setDepth] = useState(25);
   const [at, setAt] = useState<{ readonly mount: string; readonly radiator: string } | null>(null);
-  const parts = useMemo(() => [...build.items.map((i) => i.part), ...offer], [build.items, offer]);
+  const parts = useMemo(
+    () => [...build.components.map((i) => i.part), ...offer],
+    [build.components, offer],
+  );
   const radiators = useMemo(
     () =>
       parts
@@ -70,7 +73,7 @@ export function WhatFitsView() {
   );
   const open = at ? choiceAt(at.mount, at.radiator) : undefined;
   const hangs = (mount: string): string | undefined =>
-    build.items.find(
+    build.components.find(
       (i) =>
         i.part.kind === 'radiator' && i.placement.on === 'mount' && i.placement.mount === mount,
     )?.part.id;

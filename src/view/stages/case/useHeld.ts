@@ -10,23 +10,28 @@ interface Held {
   readonly gaps: FitReport['gaps'];
   readonly rooms: readonly MountRoom[];
   /** Where the part in the hand is now; null when none is. */
-  readonly at: { readonly item: string; readonly placement: Placement } | null;
+  readonly at: { readonly component: string; readonly placement: Placement } | null;
   /** Whether a part is in the hand: gaps are live, nothing is kept yet. */
   readonly holding: boolean;
   /** Where the part would be; null lets it go where it was last. */
-  hold(item: string, placement: Placement | null): void;
+  hold(component: string, placement: Placement | null): void;
 }
 
 /** A part in the hand: placed and measured anew with every move, kept in the build when it is let go. */
 export function useHeld(): Held {
   const { build, workings, commit, pick, picked } = useBench((s) => s);
-  const [held, setHeld] = useState<{ readonly item: string; readonly placement: Placement } | null>(
-    null,
-  );
+  const [held, setHeld] = useState<{
+    readonly component: string;
+    readonly placement: Placement;
+  } | null>(null);
   const live = useMemo(() => {
     if (!held) return null;
     const model = resolve(
-      applyEdit(build, { do: 'item.place', item: held.item, placement: held.placement }).build,
+      applyEdit(build, {
+        do: 'component.place',
+        component: held.component,
+        placement: held.placement,
+      }).build,
     );
     return {
       model,
@@ -34,18 +39,18 @@ export function useHeld(): Held {
       rooms: (build.case?.mounts ?? []).map((m) => thicknessAt(model, m)),
     };
   }, [build, held]);
-  const hold = (item: string, placement: Placement | null): void => {
-    if (placement && picked !== item) pick(item);
+  const hold = (component: string, placement: Placement | null): void => {
+    if (placement && picked !== component) pick(component);
     if (placement) {
-      setHeld({ item, placement });
+      setHeld({ component, placement });
       return;
     }
     setHeld((last) => {
       if (last)
         queueMicrotask(() =>
-          commit(`move ${build.items.find((i) => i.id === item)?.name ?? item}`, {
-            do: 'item.place',
-            item,
+          commit(`move ${build.components.find((i) => i.id === component)?.name ?? component}`, {
+            do: 'component.place',
+            component,
             placement: last.placement,
           }),
         );

@@ -13,7 +13,7 @@ export function AirPanel() {
   const { build, workings, commit, pick, picked } = useBench((s) => s);
   const report = workings.reports.heat[build.brief.loadCase];
   const { setup } = workings;
-  const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
   const intake = report.radiators.filter(
       (r) => setup.radiators.find((x) => x.id === r.id)?.air === 'in',
     ),
@@ -21,11 +21,11 @@ export function AirPanel() {
   const before_W = intake.reduce((s, r) => s + (r.heat_W ?? 0), 0);
   const { room_C } = build.brief;
   const turn = (id: string, air: 'in' | 'out'): void => {
-    const p = build.items.find((i) => i.id === id)?.placement;
+    const p = build.components.find((i) => i.id === id)?.placement;
     if (p?.on === 'mount')
       commit(`${nameOf(id)} ${air === 'in' ? 'draws in' : 'blows out'}`, {
-        do: 'item.place',
-        item: id,
+        do: 'component.place',
+        component: id,
         placement: { ...p, air },
       });
   };

@@ -24,12 +24,12 @@ export function AnswerPanel({
   const report = workings.reports.heat[build.brief.loadCase];
   const { summer, sizing } = workings.reports;
   const { limits } = build.brief;
-  const bandOf = (item: string, spot: string): string => {
-    const b = bands?.spots.find((x) => x.item === item && x.spot === spot)?.temp_C;
+  const bandOf = (component: string, spot: string): string => {
+    const b = bands?.spots.find((x) => x.component === component && x.spot === spot)?.temp_C;
     return b ? `${formatNumber(b.low)} to ${formatNumber(b.high)}` : '';
   };
-  const summerOf = (item: string, spot: string): string =>
-    formatNumber(summer?.spots.find((x) => x.item === item && x.spot === spot)?.temp_C);
+  const summerOf = (component: string, spot: string): string =>
+    formatNumber(summer?.spots.find((x) => x.component === component && x.spot === spot)?.temp_C);
   return (
     <>
       <Section title="Limits of the brief">
@@ -134,7 +134,7 @@ export function AnswerPanel({
                 <tr key={r.id} data-picked={picked === r.id || undefined}>
                   <td>
                     <button type="button" className={styles.link} onClick={() => pick(r.id)}>
-                      {build.items.find((i) => i.id === r.id)?.name}
+                      {build.components.find((i) => i.id === r.id)?.name}
                     </button>
                   </td>
                   <td className="num">
@@ -145,8 +145,8 @@ export function AnswerPanel({
                     <span className={styles.speeds}>
                       {fans.map((f) => (
                         <QuantityField
-                          key={f.item}
-                          label={`Speed of ${build.items.find((i) => i.id === f.item)?.name ?? 'the fans'}`}
+                          key={f.component}
+                          label={`Speed of ${build.components.find((i) => i.id === f.component)?.name ?? 'the fans'}`}
                           hideLabel
                           width={46}
                           value={f.speed_rpm}
@@ -156,8 +156,8 @@ export function AnswerPanel({
                           onCommit={(v) =>
                             v !== null &&
                             commit('set a fan speed', {
-                              do: 'item.set',
-                              item: f.item,
+                              do: 'component.set',
+                              component: f.component,
                               values: { speed_rpm: v },
                             })
                           }
@@ -188,7 +188,7 @@ export function AnswerPanel({
               .sort((a, b) => a.limit_C - (a.temp_C ?? 0) - (b.limit_C - (b.temp_C ?? 0)))
               .slice(0, MOST_SPOTS)
               .map((s) => (
-                <tr key={`${s.item}-${s.spot}`}>
+                <tr key={`${s.component}-${s.spot}`}>
                   <td>
                     {s.name}
                     {s.cooledBy ? '' : ', on air'}
@@ -196,8 +196,8 @@ export function AnswerPanel({
                   <td className="num">
                     <Why reason={reasonForSpot(s)}>{formatNumber(s.temp_C)}</Why>
                   </td>
-                  <td className="num soft">{bandOf(s.item, s.spot)}</td>
-                  {summer && <td className="num">{summerOf(s.item, s.spot)}</td>}
+                  <td className="num soft">{bandOf(s.component, s.spot)}</td>
+                  {summer && <td className="num">{summerOf(s.component, s.spot)}</td>}
                   <td className="num soft">{formatNumber(s.limit_C)}</td>
                   <td>
                     <Mark verdict={spotVerdict(s)} />

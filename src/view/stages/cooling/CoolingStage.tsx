@@ -36,7 +36,7 @@ export function CoolingStage() {
       <EmptyStage
         title="No radiator in a loop yet"
         text={
-          build.items.some((i) => i.part.kind === 'radiator')
+          build.components.some((i) => i.part.kind === 'radiator')
             ? 'A radiator is there, but no loop goes through it. Connect the loop in the line below, then the answer appears here.'
             : 'Add a radiator and fans for it, and connect the loop. Then this page says how warm the coolant gets at which noise, and how many sections you need.'
         }

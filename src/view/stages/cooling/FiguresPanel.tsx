@@ -16,30 +16,30 @@ export function FiguresPanel() {
   const [measuring, setMeasuring] = useState<string | null>(null);
   const report = workings.reports.heat[build.brief.loadCase];
   const { setup } = workings;
-  const itemOf = (id: string) => build.items.find((i) => i.id === id);
+  const componentOf = (id: string) => build.components.find((i) => i.id === id);
   const fans = [
     ...new Set(
       [...setup.radiators.flatMap((r) => r.fans), ...setup.bare.map((b) => b.set)].map(
-        (f) => f.item,
+        (f) => f.component,
       ),
     ),
-  ].flatMap((id) => itemOf(id) ?? []);
-  const blocks = build.items.filter((i) => i.part.kind === 'block');
+  ].flatMap((id) => componentOf(id) ?? []);
+  const blocks = build.components.filter((i) => i.part.kind === 'block');
   return (
     <>
       <Section title="Radiators">
         {report.radiators.map((r) => {
-          const item = itemOf(r.id),
-            part = item?.part.kind === 'radiator' ? item.part : null;
+          const component = componentOf(r.id),
+            part = component?.part.kind === 'radiator' ? component.part : null;
           const compared = part?.rating
             ? compareRating(setup, workings.reports.flow, r.id, part.rating)
             : null;
           return (
             <div key={r.id} className={styles.figure}>
               <p>
-                <strong>{item?.name}</strong>: {formatNumber(r.conductance_WK, { decimals: 1 })} W/K
-                at {formatNumber(r.speed_rpm)} rpm,{' '}
-                {r.basis === 'model' ? 'modelled from its fins' : r.basis}.{' '}
+                <strong>{component?.name}</strong>:{' '}
+                {formatNumber(r.conductance_WK, { decimals: 1 })} W/K at {formatNumber(r.speed_rpm)}{' '}
+                rpm, {r.basis === 'model' ? 'modelled from its fins' : r.basis}.{' '}
                 {part?.measured
                   ? `${part.measured.points.length} points${part.measured.source ? `; ${part.measured.source}` : ''}. `
                   : ''}
@@ -47,7 +47,7 @@ export function FiguresPanel() {
                   {part?.measured ? 'Measured points' : 'Enter measured points'}
                 </button>
               </p>
-              {part && <RatingEditor item={r.id} rating={part.rating ?? null} />}
+              {part && <RatingEditor component={r.id} rating={part.rating ?? null} />}
               {compared && part?.rating && (
                 <p className="soft">
                   Printed: {formatNumber(compared.printed_WK, { decimals: 1 })} W/K at{' '}
@@ -76,7 +76,7 @@ export function FiguresPanel() {
                     type="button"
                     className={styles.put}
                     aria-label={`Measured points of ${b.name}`}
-                    onClick={() => setCurve({ item: b, of: 'resistance' })}
+                    onClick={() => setCurve({ component: b, of: 'resistance' })}
                   >
                     points
                   </button>
@@ -96,7 +96,7 @@ export function FiguresPanel() {
                     type="button"
                     className={styles.put}
                     aria-label={`Measured points of ${f.name}`}
-                    onClick={() => setCurve({ item: f, of: 'pressure' })}
+                    onClick={() => setCurve({ component: f, of: 'pressure' })}
                   >
                     points
                   </button>
@@ -111,7 +111,9 @@ export function FiguresPanel() {
         </p>
       </Section>
       {curve && <CurveEditor curve={curve} onClose={() => setCurve(null)} />}
-      {measuring !== null && <MeasuredEditor item={measuring} onClose={() => setMeasuring(null)} />}
+      {measuring !== null && (
+        <MeasuredEditor component={measuring} onClose={() => setMeasuring(null)} />
+      )}
     </>
   );
 }

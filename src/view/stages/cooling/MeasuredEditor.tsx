@@ -22,10 +22,16 @@ const MOST_POINTS = 60;
 const plain = (v: number): string => String(Number(v.toPrecision(5)));
 
 /** A radiator's W/K as measured, at air flow or fan speed and coolant flow; pasted or typed in any unit. */
-export function MeasuredEditor({ item: id, onClose }: { readonly item: string; onClose(): void }) {
+export function MeasuredEditor({
+  component: id,
+  onClose,
+}: {
+  readonly component: string;
+  onClose(): void;
+}) {
   const { build, commit } = useBench((s) => s);
-  const item = build.items.find((i) => i.id === id);
-  const known = item?.part.kind === 'radiator' ? item.part.measured : undefined;
+  const component = build.components.find((i) => i.id === id);
+  const known = component?.part.kind === 'radiator' ? component.part.measured : undefined;
   const [against, setAgainst] = useState<'air' | 'speed'>(known?.against ?? 'speed');
   const columns = COLUMNS[against];
   const [units, setUnits] = useState<readonly [string, string]>([
@@ -58,7 +64,7 @@ export function MeasuredEditor({ item: id, onClose }: { readonly item: string; o
       aria-labelledby="measured-title"
     >
       <div className={styles.body}>
-        <h1 id="measured-title">Measured heat of {item?.name}</h1>
+        <h1 id="measured-title">Measured heat of {component?.name}</h1>
         <p className={styles.wide}>
           One point a line:{' '}
           {against === 'air' ? 'air through the core' : 'speed of the fans that hang on it'},
@@ -150,9 +156,9 @@ export function MeasuredEditor({ item: id, onClose }: { readonly item: string; o
             variant="contained"
             disabled={!ok}
             onClick={() => {
-              commit(`set measured points of ${item?.name ?? id}`, {
-                do: 'item.measured',
-                item: id,
+              commit(`set measured points of ${component?.name ?? id}`, {
+                do: 'component.measured',
+                component: id,
                 measured: {
                   against,
                   points: rows,
@@ -167,9 +173,9 @@ export function MeasuredEditor({ item: id, onClose }: { readonly item: string; o
           {known && (
             <Button
               onClick={() => {
-                commit(`model ${item?.name ?? id} again`, {
-                  do: 'item.measured',
-                  item: id,
+                commit(`model ${component?.name ?? id} again`, {
+                  do: 'component.measured',
+                  component: id,
                   measured: null,
                 });
                 onClose();

@@ -7,10 +7,10 @@ import styles from './CoolingStage.module.css';
 
 /** A maker's "carries so many watts", taken only with the difference and the speed it was measured at. */
 export function RatingEditor({
-  item,
+  component,
   rating,
 }: {
-  readonly item: string;
+  readonly component: string;
   readonly rating: RadiatorRating | null;
 }) {
   const commit = useBench((s) => s.commit);
@@ -28,8 +28,8 @@ export function RatingEditor({
         next.speed_rpm !== undefined
       )
         commit('set the printed rating', {
-          do: 'item.rating',
-          item,
+          do: 'component.rating',
+          component,
           rating: {
             heat_W: next.heat_W,
             difference_K: next.difference_K,
@@ -37,7 +37,7 @@ export function RatingEditor({
           },
         });
       else if (rating)
-        commit('take the printed rating out', { do: 'item.rating', item, rating: null });
+        commit('take the printed rating out', { do: 'component.rating', component, rating: null });
     };
   const missing =
     draft.heat_W !== undefined &&

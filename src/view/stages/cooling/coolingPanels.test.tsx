@@ -23,7 +23,7 @@ const type = (label: string | RegExp, value: string, at = 0): void => {
   fireEvent.change(field, { target: { value } });
   fireEvent.keyDown(field, { key: 'Enter' });
 };
-const partOf = (id: string) => state.build.items.find((i) => i.id === id)?.part;
+const partOf = (id: string) => state.build.components.find((i) => i.id === id)?.part;
 
 describe('heat, in place', () => {
   function Bars() {
@@ -39,7 +39,7 @@ describe('heat, in place', () => {
     expect(state.workings.reports.heat.play.inLoop_W).toBeCloseTo(before - 20, 6);
     expect(state.workings.reports.heat.render.inLoop_W).toBeCloseTo(render, 9);
     for (let i = 0; i < 20; i += 1) fireEvent.keyDown(bar(), { key: 'ArrowLeft', shiftKey: true });
-    expect(state.build.items.find((i) => i.id === 'card')?.settings.shares?.play).toBe(0);
+    expect(state.build.components.find((i) => i.id === 'card')?.settings.shares?.play).toBe(0);
     act(() => state.undo());
     expect(state.build).toEqual(desk);
   });
@@ -113,7 +113,7 @@ describe('figures', () => {
     const closed: string[] = [];
     const view = show(
       desk,
-      <MeasuredEditor item="top-radiator" onClose={() => closed.push('closed')} />,
+      <MeasuredEditor component="top-radiator" onClose={() => closed.push('closed')} />,
     );
     const box = screen.getByRole('textbox', { name: 'Points' });
     fireEvent.change(box, { target: { value: 'Speed rpm\tFlow gpm\tW/K\n800\t1\t9\n1300' } });
@@ -174,9 +174,9 @@ describe('over time', () => {
   test('fans follow a curve: points keep their order, whatever is asked of one; by hand again takes it all away', () => {
     const build = applyEdit(desk, {
       do: 'batch',
-      edits: ['front-fans', 'top-fans'].map((item) => ({
-        do: 'item.set',
-        item,
+      edits: ['front-fans', 'top-fans'].map((component) => ({
+        do: 'component.set',
+        component,
         values: {
           control: {
             sensor: 'coolant',
@@ -193,22 +193,22 @@ describe('over time', () => {
     }).build;
     show(build, <ControlEditor kind="fan" run={null} />);
     type('Hysteresis', '3');
-    expect(state.build.items.find((i) => i.id === 'top-fans')?.settings.control?.hysteresis_K).toBe(
-      3,
-    );
+    expect(
+      state.build.components.find((i) => i.id === 'top-fans')?.settings.control?.hysteresis_K,
+    ).toBe(3);
     fireEvent.change(screen.getByLabelText('Sensor of the fans'), {
       target: {
         value: state.workings.setup.sources[1]
-          ? `${state.workings.setup.sources[1].item.id}/${state.workings.setup.sources[1].part.spots[0]?.id ?? ''}`
+          ? `${state.workings.setup.sources[1].component.id}/${state.workings.setup.sources[1].part.spots[0]?.id ?? ''}`
           : 'coolant',
       },
     });
     expect(
-      state.build.items.find((i) => i.id === 'front-fans')?.settings.control?.sensor,
+      state.build.components.find((i) => i.id === 'front-fans')?.settings.control?.sensor,
     ).toContain('/');
     fireEvent.click(screen.getByRole('button', { name: 'Add a point' }));
     const points =
-      state.build.items.find((i) => i.id === 'front-fans')?.settings.control?.points ?? [];
+      state.build.components.find((i) => i.id === 'front-fans')?.settings.control?.points ?? [];
     expect(points.length).toBe(4);
     expect(
       points.every(
@@ -217,15 +217,15 @@ describe('over time', () => {
       ),
     ).toBe(true);
     fireEvent.click(screen.getByRole('button', { name: 'Set by hand again' }));
-    expect(state.build.items.some((i) => i.settings.control)).toBe(false);
+    expect(state.build.components.some((i) => i.settings.control)).toBe(false);
   });
 
   test('without a curve one is offered that begins at the room', () => {
     show(desk, <ControlEditor kind="pump" run={null} />);
     fireEvent.click(screen.getByRole('button', { name: 'Let it follow a curve' }));
-    expect(state.build.items.find((i) => i.id === 'pump')?.settings.control?.points[0]?.[0]).toBe(
-      26,
-    );
+    expect(
+      state.build.components.find((i) => i.id === 'pump')?.settings.control?.points[0]?.[0],
+    ).toBe(26);
   });
 
   test('faults are added, changed and taken out', () => {
@@ -248,7 +248,7 @@ describe('over time', () => {
     expect(seen.now).toEqual([{ kind: 'flow sags', at_s: 600, amount: 0.7 }]);
     fireEvent.change(screen.getByLabelText('Fault 1'), { target: { value: 'fan stops' } });
     fireEvent.change(screen.getByLabelText('Which, fault 1'), { target: { value: 'top-fans' } });
-    expect(seen.now).toEqual([{ kind: 'fan stops', at_s: 600, item: 'top-fans' }]);
+    expect(seen.now).toEqual([{ kind: 'fan stops', at_s: 600, component: 'top-fans' }]);
     fireEvent.click(screen.getByRole('button', { name: 'Take fault 1 out' }));
     expect(seen.now).toEqual([]);
   });

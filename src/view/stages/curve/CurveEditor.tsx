@@ -14,7 +14,7 @@ import styles from './CurveEditor.module.css';
 
 /** Measured points, pasted or typed in any unit, seen against the curve that will be used. Changes this build's own copy of the part. */
 export function CurveEditor({
-  curve: { item, of },
+  curve: { component, of },
   onClose,
 }: {
   readonly curve: CurveOf;
@@ -22,10 +22,10 @@ export function CurveEditor({
 }) {
   const commit = useBench((s) => s.commit);
   const kind = curveKind(of);
-  const pump = item.part.kind === 'pump' && of === 'head' ? item.part : null;
+  const pump = component.part.kind === 'pump' && of === 'head' ? component.part : null;
   const [typed, setTyped] = useState<TypedCurve | 'own'>('own');
   const [ratings, setRatings] = useState<NonNullable<PumpPart['ratings']>>(pump?.ratings ?? {});
-  const { points, source } = kind.own(item.part),
+  const { points, source } = kind.own(component.part),
     own: TypedCurve = kind.read(points) && {
       points: kind.read(points)?.used ?? points,
       source: source ?? '',
@@ -37,15 +37,15 @@ export function CurveEditor({
     const said = now.source.trim();
     const edits: Edit[] = [
       {
-        do: 'item.curve',
-        item: item.id,
+        do: 'component.curve',
+        component: component.id,
         of,
         points: now.points,
         ...(said ? { source: said } : {}),
       },
     ];
-    if (pump) edits.push({ do: 'item.ratings', item: item.id, ratings });
-    commit(`set measured points of ${item.name}`, { do: 'batch', edits });
+    if (pump) edits.push({ do: 'component.ratings', component: component.id, ratings });
+    commit(`set measured points of ${component.name}`, { do: 'batch', edits });
     onClose();
   };
   const rating =
@@ -65,9 +65,9 @@ export function CurveEditor({
       aria-labelledby="curve-title"
     >
       <div className={styles.body}>
-        <h1 id="curve-title">Measured points of {item.name}</h1>
+        <h1 id="curve-title">Measured points of {component.name}</h1>
         <p className={styles.wide}>{kind.intro}</p>
-        <CurvePoints part={item.part} of={of} onTyped={setTyped} />
+        <CurvePoints part={component.part} of={of} onTyped={setTyped} />
         {pump && (
           <div className={styles.ratings}>
             <h2>What its maker prints</h2>

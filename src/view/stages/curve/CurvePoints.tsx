@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { ItemPart } from '@/core/components';
+import type { ComponentPart } from '@/core/components';
 import { convertFromInner, parsePoints, QUANTITIES } from '@/core/units';
 import { Pick } from '@/view/shared';
 import { CurvePlot } from './CurvePlot';
@@ -31,7 +31,7 @@ export function CurvePoints({
   of,
   onTyped,
 }: {
-  readonly part: ItemPart;
+  readonly part: ComponentPart;
   readonly of: CurveOf['of'];
   onTyped(now: TypedCurve): void;
 }) {

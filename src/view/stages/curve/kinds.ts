@@ -1,5 +1,5 @@
-import type { Item } from '@/core/design';
-import type { ItemPart } from '@/core/components';
+import type { Component } from '@/core/design';
+import type { ComponentPart } from '@/core/components';
 import { fitLossCurve, headTrouble, lossDrop } from '@/core/hydraulics';
 import { blockLaw, blockResistance } from '@/core/thermal';
 import { formatNumber, pchip, pchipAt, type QuantityName } from '@/core/units';
@@ -8,7 +8,7 @@ export type Points = readonly (readonly [number, number])[];
 
 /** Which curve of which part: a passage by its number from 1, a pump's head, a fan's pressure, a block's K/W. */
 export interface CurveOf {
-  readonly item: Item;
+  readonly component: Component;
   readonly of: number | 'head' | 'pressure' | 'resistance';
 }
 
@@ -20,7 +20,7 @@ export interface CurveKind {
   readonly yWord: string;
   readonly yAxis: string;
   readonly intro: string;
-  own(part: ItemPart): { readonly points: Points; readonly source: string | undefined };
+  own(part: ComponentPart): { readonly points: Points; readonly source: string | undefined };
   /** The curve that will be used, or null while the points do not make one. */
   read(points: Points): Reading | null;
   readonly tooFew: string;

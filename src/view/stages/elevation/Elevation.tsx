@@ -32,7 +32,7 @@ interface Props {
   onLeg?(leg: LegHeld, done: boolean): void;
   readonly legs?: readonly Vec[];
   /** Where parts may be dragged: told where the part would be, and null when it is let go. */
-  onHold?(item: string, placement: Placement | null): void;
+  onHold?(component: string, placement: Placement | null): void;
 }
 
 export interface Ghost {
@@ -67,11 +67,11 @@ export function Elevation({
     [fit],
   );
   const solids = useMemo(() => {
-    const items = [...model.placed.values()].flatMap((p) =>
+    const components = [...model.placed.values()].flatMap((p) =>
       p.solids.map((s) => ({
         solid: s,
-        kind: p.item.part.kind as string,
-        name: p.item.name,
+        kind: p.component.part.kind as string,
+        name: p.component.name,
         flat: flatBox(view, size, s.box),
       })),
     );
@@ -81,7 +81,7 @@ export function Elevation({
       name: s.name,
       flat: flatBox(view, size, s.box),
     }));
-    return [...items, ...fixed].sort(
+    return [...components, ...fixed].sort(
       (a, b) => a.flat.depth - b.flat.depth || b.flat.w * b.flat.h - a.flat.w * a.flat.h,
     );
   }, [model, view, size]);
@@ -101,7 +101,7 @@ export function Elevation({
   const labels = placeLabels(
     solids
       .map(({ solid, kind, name, flat }) => ({
-        id: solid.item,
+        id: solid.component,
         name,
         flat,
         named: kind !== 'memory' && kind !== 'fan',
@@ -157,11 +157,11 @@ export function Elevation({
           );
         })}
         {solids.map(({ solid, kind, name, flat }, i) => {
-          const item = solid.item;
-          const isPicked = picked === item;
+          const component = solid.component;
+          const isPicked = picked === component;
           const edgeColour = () => {
             if (isPicked) return 'var(--copper)';
-            if (clashing.has(item)) return 'var(--fails)';
+            if (clashing.has(component)) return 'var(--fails)';
             return 'var(--ink)';
           };
           const edge = edgeColour();
@@ -175,16 +175,16 @@ export function Elevation({
           const inner = innerHatch();
           const edgeWidth = () => {
             if (isPicked) return 2.2;
-            if (clashing.has(item)) return 1.6;
+            if (clashing.has(component)) return 1.6;
             if (quiet) return 0.7;
             return 1.2;
           };
           return (
             <g
-              key={`${item}-${i}`}
-              className={item.startsWith('case:') ? undefined : styles.item}
-              onClick={item.startsWith('case:') ? undefined : drag.click(item)}
-              onPointerDown={item.startsWith('case:') ? undefined : drag.press(item)}
+              key={`${component}-${i}`}
+              className={component.startsWith('case:') ? undefined : styles.component}
+              onClick={component.startsWith('case:') ? undefined : drag.click(component)}
+              onPointerDown={component.startsWith('case:') ? undefined : drag.press(component)}
             >
               <title>{`${name}: ${formatNumber(flat.w)} × ${formatNumber(flat.h)} mm in this view`}</title>
               <rect
@@ -282,7 +282,7 @@ export function Elevation({
             const colour = temperatureColour(link ? heat?.nodes[link.from] : undefined, low, high);
             const isPicked = picked === run.id;
             return (
-              <g key={run.id} className={styles.item} onClick={() => onPick(run.id)}>
+              <g key={run.id} className={styles.component} onClick={() => onPick(run.id)}>
                 <title>
                   {run.bridge
                     ? `${run.name}: ${run.bridge.name}`
@@ -355,8 +355,8 @@ export function Elevation({
             const used = model.build.loops.some((l) =>
               l.links.some(
                 (k) =>
-                  (k.from.item === port.item && k.from.port === port.port.id) ||
-                  (k.to.item === port.item && k.to.port === port.port.id),
+                  (k.from.component === port.component && k.from.port === port.port.id) ||
+                  (k.to.component === port.component && k.to.port === port.port.id),
               ),
             );
             const along = flatPoint(view, size, [
@@ -368,7 +368,7 @@ export function Elevation({
               dy = along[1] - y;
             return dx === 0 && dy === 0 ? (
               <circle
-                key={`${port.item}-${port.port.id}`}
+                key={`${port.component}-${port.port.id}`}
                 cx={x}
                 cy={y}
                 r={used ? 6 : 4}
@@ -379,7 +379,7 @@ export function Elevation({
               />
             ) : (
               <rect
-                key={`${port.item}-${port.port.id}`}
+                key={`${port.component}-${port.port.id}`}
                 x={dx !== 0 ? Math.min(x, x + dx * 9) : x - 8}
                 y={dy !== 0 ? Math.min(y, y + dy * 9) : y - 8}
                 width={dx !== 0 ? 9 : 16}
@@ -508,7 +508,9 @@ function GapLines({
     ...[...model.placed.values()]
       .filter(
         (p) =>
-          p.item.id !== picked && p.host !== picked && model.placed.get(picked)?.host !== p.item.id,
+          p.component.id !== picked &&
+          p.host !== picked &&
+          model.placed.get(picked)?.host !== p.component.id,
       )
       .flatMap((p) => p.solids),
     ...model.obstacles,
@@ -538,7 +540,7 @@ function GapLines({
         a: flatBox(view, size, a.box),
         b: flatBox(view, size, b.box),
         gap,
-        key: `${a.name}-${b.item}-${b.name}`,
+        key: `${a.name}-${b.component}-${b.name}`,
         upright: axis === up,
       });
     }

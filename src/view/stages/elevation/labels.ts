@@ -25,7 +25,7 @@ interface Room {
 }
 
 /**
- * Names for the largest solid of each item, front ones first, none over another. Each is tried in the middle, then near the
+ * Names for the largest solid of each component, front ones first, none over another. Each is tried in the middle, then near the
  * top and the bottom of its solid, across and upright, and only where nothing in front covers it; one that fits nowhere is
  * left out (the tables name it). `wanted` is front to back.
  * `k` is millimetres a screen pixel.

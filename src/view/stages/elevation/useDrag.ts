@@ -4,7 +4,7 @@ import type { Build, Placement } from '@/core/design';
 import { movedBy } from '@/core/system';
 import { caseWay, type View } from './project';
 
-type Hold = (item: string, placement: Placement | null) => void;
+type Hold = (component: string, placement: Placement | null) => void;
 
 /** Pixels a pointer may tremble before a press becomes a drag. */
 const TREMBLE_PX = 3;
@@ -19,26 +19,26 @@ export function useDrag(
   const dragged = useRef(false);
   return {
     /** For the click that follows a drag: it picks nothing. */
-    click: (item: string) => (): void => {
-      if (!dragged.current) onPick(item);
+    click: (component: string) => (): void => {
+      if (!dragged.current) onPick(component);
       dragged.current = false;
     },
     press:
-      (item: string) =>
+      (component: string) =>
       (e: Pointer<SVGGElement>): void => {
         const sheet = e.currentTarget.ownerSVGElement;
         const toSheet = sheet?.getScreenCTM()?.inverse();
-        if (!onHold || e.button !== 0 || !toSheet || !movedBy(build, item, [0, 0, 0])) return;
+        if (!onHold || e.button !== 0 || !toSheet || !movedBy(build, component, [0, 0, 0])) return;
         const [x0, y0] = [e.clientX, e.clientY];
         dragged.current = false;
         const move = (ev: PointerEvent): void => {
           if (!dragged.current && Math.hypot(ev.clientX - x0, ev.clientY - y0) < TREMBLE_PX) return;
           dragged.current = true;
           onHold(
-            item,
+            component,
             movedBy(
               build,
-              item,
+              component,
               caseWay(view, (ev.clientX - x0) * toSheet.a, (ev.clientY - y0) * toSheet.d),
             ),
           );
@@ -47,7 +47,7 @@ export function useDrag(
           window.removeEventListener('pointermove', move);
           window.removeEventListener('pointerup', up);
           window.removeEventListener('pointercancel', up);
-          if (dragged.current) onHold(item, null);
+          if (dragged.current) onHold(component, null);
         };
         window.addEventListener('pointermove', move);
         window.addEventListener('pointerup', up);

@@ -15,7 +15,7 @@ export function BranchTable({
   readonly network: FlowNetwork;
 }) {
   const { build, workings, pick, picked } = useBench((s) => s);
-  const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
   const rows = branchesOf(graph, network, workings.reports.flow.links);
   return (
     <Section title="Branches">
@@ -32,10 +32,13 @@ export function BranchTable({
           </thead>
           <tbody>
             {rows.map((b) => (
-              <tr key={b.links.join()} data-picked={b.items.includes(picked ?? '') || undefined}>
+              <tr
+                key={b.links.join()}
+                data-picked={b.components.includes(picked ?? '') || undefined}
+              >
                 <td>
-                  {b.items.length > 0
-                    ? b.items.map((i, k) => (
+                  {b.components.length > 0
+                    ? b.components.map((i, k) => (
                         <span key={i}>
                           {k > 0 ? ', ' : ''}
                           <button type="button" className={styles.stepName} onClick={() => pick(i)}>
@@ -44,7 +47,7 @@ export function BranchTable({
                         </span>
                       ))
                     : `${nameOf(b.from)} to ${nameOf(b.to)}`}
-                  {b.items.length > 0 && (
+                  {b.components.length > 0 && (
                     <span className="soft">
                       {' '}
                       {nameOf(b.from)} to {nameOf(b.to)}

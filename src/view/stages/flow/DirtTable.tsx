@@ -25,11 +25,11 @@ export function DirtTable({
 }) {
   const { build, workings, pick, picked } = useBench((s) => s);
   const rows = useMemo(() => saggingFlow(graph, network), [graph, network]);
-  const through = (item: string): number =>
+  const through = (component: string): number =>
     Math.max(
       0,
       ...workings.reports.flow.links
-        .filter((l) => l.item === item && l.loop === state.id)
+        .filter((l) => l.component === component && l.loop === state.id)
         .map((l) => Math.abs(l.flow_Lmin)),
     );
   const target = build.brief.limits.flow_Lmin;
@@ -52,17 +52,21 @@ export function DirtTable({
           </thead>
           <tbody>
             {rows.map((r) => {
-              const item = build.items.find((i) => i.id === r.item);
+              const component = build.components.find((i) => i.id === r.component);
               return (
-                <tr key={r.item} data-picked={picked === r.item || undefined}>
+                <tr key={r.component} data-picked={picked === r.component || undefined}>
                   <td>
-                    <button type="button" className={styles.stepName} onClick={() => pick(r.item)}>
-                      {item?.name ?? r.item}
+                    <button
+                      type="button"
+                      className={styles.stepName}
+                      onClick={() => pick(r.component)}
+                    >
+                      {component?.name ?? r.component}
                     </button>
-                    {item?.settings.clogged ? (
+                    {component?.settings.clogged ? (
                       <span className="soft">
                         {' '}
-                        {formatNumber(100 * item.settings.clogged)} % already
+                        {formatNumber(100 * component.settings.clogged)} % already
                       </span>
                     ) : null}
                   </td>
@@ -72,7 +76,7 @@ export function DirtTable({
                       <>
                         <br />
                         <span className="soft">
-                          {formatNumber(through(r.item), { decimals: 1 })}
+                          {formatNumber(through(r.component), { decimals: 1 })}
                         </span>
                       </>
                     ) : null}

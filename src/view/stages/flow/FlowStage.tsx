@@ -52,7 +52,9 @@ export function FlowStage() {
       <EmptyStage
         title="Nothing flows yet"
         text="Connect the parts into a loop: then this page shows where the pump's head meets what the loop takes, and which part takes most."
-        action={build.items.some((i) => i.part.kind === 'pump') ? undefined : 'Open the Stores'}
+        action={
+          build.components.some((i) => i.part.kind === 'pump') ? undefined : 'Open the Stores'
+        }
         onAction={() => open('stores')}
       />
     );
@@ -90,8 +92,8 @@ function OneLoop({
   const pumps = flow.pumps
     .filter((p) => p.loop === graph.loop.id)
     .flatMap((p) => {
-      const item = build.items.find((i) => i.id === p.id);
-      return item?.part.kind === 'pump' ? [{ ...p, item, part: item.part }] : [];
+      const component = build.components.find((i) => i.id === p.id);
+      return component?.part.kind === 'pump' ? [{ ...p, component, part: component.part }] : [];
     });
   const margin = pumpMargin(network, target);
   const least = slowestShareFor(atFullSpeed(network), target);
@@ -118,7 +120,11 @@ function OneLoop({
       `pump at ${formatSpeed(rpm)}`,
       {
         do: 'batch',
-        edits: pumps.map((p) => ({ do: 'item.set', item: p.id, values: { speed_rpm: held(p) } })),
+        edits: pumps.map((p) => ({
+          do: 'component.set',
+          component: p.id,
+          values: { speed_rpm: held(p) },
+        })),
       },
       `pumps-${graph.loop.id}`,
     );

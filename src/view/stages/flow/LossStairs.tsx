@@ -28,12 +28,12 @@ export function LossStairs({ graph, state, network }: Props) {
   const [editing, setEditing] = useState<CurveOf | null>(null);
   const { flow, runs } = workings.reports;
   const nameOf = (l: LinkFlow): string =>
-    l.item
-      ? (build.items.find((i) => i.id === l.item)?.name ?? l.item)
+    l.component
+      ? (build.components.find((i) => i.id === l.component)?.name ?? l.component)
       : (runs.find((r) => r.id === l.id)?.name ?? l.id);
   const rows = stairs(flow.links.filter((l) => l.loop === graph.loop.id));
   const place = (l: LinkFlow): number =>
-    l.item ? graph.stations.indexOf(l.item) * 2 : graph.route.indexOf(l.id) * 2 + 1;
+    l.component ? graph.stations.indexOf(l.component) * 2 : graph.route.indexOf(l.id) * 2 + 1;
   const sorted = [...rows].sort((a, b) => {
     if (order === 'loss') return b.drop_kPa - a.drop_kPa;
     if (order === 'flow') return place(a) - place(b);
@@ -48,11 +48,12 @@ export function LossStairs({ graph, state, network }: Props) {
       <ul className={styles.stairs}>
         {sorted.map((l) => {
           const run = runs.find((r) => r.id === l.id);
-          const subject = l.item ?? l.id,
+          const subject = l.component ?? l.id,
             name = nameOf(l),
             open = picked === subject;
-          const item = build.items.find((i) => i.id === l.item);
-          const passage = item && 'passages' in item.part ? item.part.passages[0] : undefined;
+          const component = build.components.find((i) => i.id === l.component);
+          const passage =
+            component && 'passages' in component.part ? component.part.passages[0] : undefined;
           const measured = passage && passage.points.length > 0 ? passage : null;
           const pipe = network.links.find((n) => n.id === l.id)?.pipe;
           return (
@@ -82,37 +83,37 @@ export function LossStairs({ graph, state, network }: Props) {
                       ? `; ${formatMillimetres(pipe.length_mm)} of ${formatNumber(pipe.bore_mm)} mm bore, ${pipe.minor.map((m) => m.of).join(', ')}`
                       : ''}
                   </span>
-                  {measured && item && (
+                  {measured && component && (
                     <FitLine
                       points={measured.points}
                       source={measured.source}
-                      onEdit={() => setEditing({ item, of: 1 })}
+                      onEdit={() => setEditing({ component, of: 1 })}
                     />
                   )}
-                  {item &&
-                    (item.part.kind === 'block' || item.part.kind === 'inline') &&
+                  {component &&
+                    (component.part.kind === 'block' || component.part.kind === 'inline') &&
                     measured && (
                       <QuantityPercent
                         label="Clogged"
-                        value={item.settings.clogged ?? 0}
+                        value={component.settings.clogged ?? 0}
                         onCommit={(v) =>
-                          commit(`say how far ${item.name} is clogged`, {
-                            do: 'item.set',
-                            item: item.id,
+                          commit(`say how far ${component.name} is clogged`, {
+                            do: 'component.set',
+                            component: component.id,
                             values: { clogged: v },
                           })
                         }
                       />
                     )}
-                  {item?.part.kind === 'inline' && item.part.duty === 'valve' && (
+                  {component?.part.kind === 'inline' && component.part.duty === 'valve' && (
                     <label>
                       <input
                         type="checkbox"
-                        checked={item.settings.shut ?? false}
+                        checked={component.settings.shut ?? false}
                         onChange={(e) =>
-                          commit(`${e.target.checked ? 'shut' : 'open'} ${item.name}`, {
-                            do: 'item.set',
-                            item: item.id,
+                          commit(`${e.target.checked ? 'shut' : 'open'} ${component.name}`, {
+                            do: 'component.set',
+                            component: component.id,
                             values: { shut: e.target.checked },
                           })
                         }
@@ -134,15 +135,15 @@ export function LossStairs({ graph, state, network }: Props) {
       </p>
       <div className={styles.pumpCurves}>
         {graph.edges
-          .flatMap((e) => (e.item?.part.kind === 'pump' ? [e.item] : []))
-          .map((item) => (
+          .flatMap((e) => (e.component?.part.kind === 'pump' ? [e.component] : []))
+          .map((component) => (
             <button
-              key={item.id}
+              key={component.id}
               type="button"
               className={styles.textButton}
-              onClick={() => setEditing({ item, of: 'head' })}
+              onClick={() => setEditing({ component, of: 'head' })}
             >
-              Measured points of {item.name}
+              Measured points of {component.name}
             </button>
           ))}
       </div>
@@ -153,20 +154,20 @@ export function LossStairs({ graph, state, network }: Props) {
 
 /** Legs of one tee stand as one step; what takes next to nothing is left out. */
 function stairs(links: readonly LinkFlow[]): readonly LinkFlow[] {
-  const byItem = new Map<string, LinkFlow>();
+  const byComponent = new Map<string, LinkFlow>();
   const rest: LinkFlow[] = [];
   for (const l of links) {
-    if (!l.item) {
+    if (!l.component) {
       rest.push(l);
       continue;
     }
-    const known = byItem.get(l.item);
-    byItem.set(
-      l.item,
+    const known = byComponent.get(l.component);
+    byComponent.set(
+      l.component,
       known && l.drop_kPa * l.flow_Lmin < known.drop_kPa * known.flow_Lmin ? known : l,
     );
   }
-  return [...byItem.values(), ...rest]
+  return [...byComponent.values(), ...rest]
     .map((l) => ({ ...l, drop_kPa: Math.sign(l.flow_Lmin || 1) * l.drop_kPa }))
     .filter((l) => l.drop_kPa > 0.005);
 }

@@ -29,8 +29,8 @@ export function PressureTable({
     );
   const rows = inFlowOrder(graph, profile.nodes);
   const nameOf = (n: NodePressure): string => {
-    const item = build.items.find((i) => i.id === n.item);
-    const chambers = rows.filter((r) => r.item === n.item);
+    const component = build.components.find((i) => i.id === n.component);
+    const chambers = rows.filter((r) => r.component === n.component);
     const sideWords = () => {
       if (chambers.length > 1) {
         if (n === chambers[0]) return ', in';
@@ -39,7 +39,7 @@ export function PressureTable({
       }
       return '';
     };
-    return `${item?.name ?? n.item}${sideWords()}`;
+    return `${component?.name ?? n.component}${sideWords()}`;
   };
   const lowest = profile.lowest,
     lowName = lowest ? nameOf(lowest) : '';
@@ -79,9 +79,9 @@ export function PressureTable({
         </thead>
         <tbody>
           {rows.map((n) => (
-            <tr key={n.node} data-picked={picked === n.item || undefined}>
+            <tr key={n.node} data-picked={picked === n.component || undefined}>
               <td>
-                <button type="button" className={styles.stepName} onClick={() => pick(n.item)}>
+                <button type="button" className={styles.stepName} onClick={() => pick(n.component)}>
                   {nameOf(n)}
                 </button>
                 {n === lowest && <span className="soft"> lowest</span>}

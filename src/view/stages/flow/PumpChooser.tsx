@@ -25,7 +25,7 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
   const [way, setWay] = useState<PumpChoice['way']>('one');
   const target = build.brief.limits.flow_Lmin;
   const shown = rows.filter((r) => r.way === way);
-  const inPlace = build.items.filter((i) => i.part.kind === 'pump').map((i) => i.part.id);
+  const inPlace = build.components.filter((i) => i.part.kind === 'pump').map((i) => i.part.id);
   const best = shown.find((r) => r.speed_rpm !== null);
   const use = (r: PumpChoice): void => {
     const edit = pumpEdit(

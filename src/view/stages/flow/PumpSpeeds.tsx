@@ -1,6 +1,6 @@
 'use client';
 import Slider from '@mui/material/Slider';
-import type { Item } from '@/core/design';
+import type { Component } from '@/core/design';
 import type { PumpFlow } from '@/core/hydraulics';
 import type { PumpPart } from '@/core/components';
 import { formatFlow, formatNumber } from '@/core/units';
@@ -9,7 +9,7 @@ import { useBench } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
-type Pump = PumpFlow & { readonly item: Item; readonly part: PumpPart };
+type Pump = PumpFlow & { readonly component: Component; readonly part: PumpPart };
 
 /** Each pump's speed, and the flow the brief asks for. */
 export function PumpSpeeds({
@@ -22,17 +22,17 @@ export function PumpSpeeds({
   const commit = useBench((s) => s.commit);
   return (
     <Section title={pumps.length > 1 ? 'Pump speeds' : 'Pump speed'}>
-      {pumps.map(({ item, part, speed_rpm, head_m, flow_Lmin }) => (
-        <div key={item.id} className={styles.pump}>
+      {pumps.map(({ component, part, speed_rpm, head_m, flow_Lmin }) => (
+        <div key={component.id} className={styles.pump}>
           <div className={styles.pumpHead}>
             <span>
-              {item.name}{' '}
+              {component.name}{' '}
               <span className="soft">
                 {formatNumber(head_m, { decimals: 2 })} m at {formatFlow(flow_Lmin)}
               </span>
             </span>
             <QuantityField
-              label={`Speed of ${item.name}`}
+              label={`Speed of ${component.name}`}
               hideLabel
               width={52}
               value={speed_rpm}
@@ -41,9 +41,9 @@ export function PumpSpeeds({
               max={part.fullSpeed_rpm}
               onCommit={(v) =>
                 v !== null &&
-                commit(`set the speed of ${item.name}`, {
-                  do: 'item.set',
-                  item: item.id,
+                commit(`set the speed of ${component.name}`, {
+                  do: 'component.set',
+                  component: component.id,
                   values: { speed_rpm: v },
                 })
               }
@@ -51,7 +51,7 @@ export function PumpSpeeds({
           </div>
           <Slider
             size="small"
-            aria-label={`Speed of ${item.name}`}
+            aria-label={`Speed of ${component.name}`}
             min={part.minSpeed_rpm}
             max={part.fullSpeed_rpm}
             step={50}
@@ -59,9 +59,13 @@ export function PumpSpeeds({
             valueLabelDisplay="off"
             onChange={(_, v) =>
               commit(
-                `set the speed of ${item.name}`,
-                { do: 'item.set', item: item.id, values: { speed_rpm: v as number } },
-                `pump-${item.id}`,
+                `set the speed of ${component.name}`,
+                {
+                  do: 'component.set',
+                  component: component.id,
+                  values: { speed_rpm: v as number },
+                },
+                `pump-${component.id}`,
               )
             }
           />

@@ -26,9 +26,11 @@ const TEE = CATALOGUE.find(
 export function SplitSchool({ loop }: { readonly loop: string }) {
   const { build, workings } = useBench((s) => s);
   const stations = workings.model.loops.find((g) => g.loop.id === loop)?.stations ?? [];
-  const blocks = stations.filter((s) => build.items.find((i) => i.id === s)?.part.kind === 'block');
+  const blocks = stations.filter(
+    (s) => build.components.find((i) => i.id === s)?.part.kind === 'block',
+  );
   const [left, setLeft] = useState<readonly string[]>([]);
-  const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
   return (
     <Section title="In a row, or side by side">
       {blocks.length > 2 && (
@@ -101,7 +103,7 @@ function BothWays({
             <td className="num">{formatKilopascals(beside.head_kPa)}</td>
           </tr>
           {row.parts.map((p, i) => (
-            <tr key={p.item}>
+            <tr key={p.component}>
               <td>through {p.name}</td>
               <td className="num">{formatFlow(p.flow_Lmin)}</td>
               <td className="num">{formatFlow(beside.parts[i]?.flow_Lmin)}</td>
@@ -109,7 +111,7 @@ function BothWays({
           ))}
           {row.parts.flatMap((p, i) =>
             p.spots.map((s, k) => (
-              <tr key={`${p.item} ${s.name}`}>
+              <tr key={`${p.component} ${s.name}`}>
                 <td>{s.name}</td>
                 <td className="num">{formatCelsius(s.temp_C, 1)}</td>
                 <td className="num">

@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Item } from '@/core/design';
+import { applyEdit, type Build, type Component } from '@/core/design';
 import { networkOf, type LoopFlow } from '@/core/hydraulics';
 import type { LoopGraph } from '@/core/system';
 import { useBench } from '@/view/workspace';
@@ -77,12 +77,12 @@ describe('stairs of losses', () => {
 });
 
 describe('measured points', () => {
-  const edit = (build: Build, item: string, of: 1 | 'head') => {
+  const edit = (build: Build, component: string, of: 1 | 'head') => {
     const closed: string[] = [];
     show(
       build,
       <CurveEditor
-        curve={{ item: build.items.find((i) => i.id === item) as Item, of }}
+        curve={{ component: build.components.find((i) => i.id === component) as Component, of }}
         onClose={() => closed.push('closed')}
       />,
     );
@@ -96,13 +96,13 @@ describe('measured points', () => {
     });
     fireEvent.click(screen.getByRole('button', { name: 'Use these points in this build' }));
     expect(closed).toEqual(['closed']);
-    const part = state.build.items.find((i) => i.id === 'processor-block')?.part;
+    const part = state.build.components.find((i) => i.id === 'processor-block')?.part;
     const points = part?.kind === 'block' ? (part.passages[0]?.points ?? []) : [];
     // 1 US gal = 3.785411784 L exactly; 1 psi = 6.894757 kPa (NIST SP 811, appendix B).
     expect(points[0]?.[0]).toBeCloseTo(3.785411784, 6);
     expect(points[0]?.[1]).toBeCloseTo(6.894757, 4);
-    expect(state.build.items.find((i) => i.id === 'card-block')).toEqual(
-      desk.items.find((i) => i.id === 'card-block'),
+    expect(state.build.components.find((i) => i.id === 'card-block')).toEqual(
+      desk.components.find((i) => i.id === 'card-block'),
     );
   });
 
@@ -127,7 +127,7 @@ describe('measured points', () => {
     fireEvent.change(screen.getByLabelText('Flow in'), { target: { value: 'L/h' } });
     fireEvent.change(screen.getByLabelText('Drop in'), { target: { value: 'mbar' } });
     fireEvent.click(screen.getByRole('button', { name: 'Use these points in this build' }));
-    const part = state.build.items.find((i) => i.id === 'processor-block')?.part;
+    const part = state.build.components.find((i) => i.id === 'processor-block')?.part;
     expect(part?.kind === 'block' && part.passages[0]?.points).toEqual([
       [2, 3],
       [4, 10],
@@ -141,7 +141,7 @@ describe('measured points', () => {
     });
     expect(screen.getByRole('note').textContent).toContain('rises');
     fireEvent.click(screen.getByRole('button', { name: 'Use these points in this build' }));
-    const part = state.build.items.find((i) => i.id === 'pump')?.part;
+    const part = state.build.components.find((i) => i.id === 'pump')?.part;
     expect(
       part?.kind === 'pump' &&
         part.points.every((p, i, all) => i === 0 || p[1] <= (all[i - 1]?.[1] ?? 0)),

@@ -58,7 +58,7 @@ export function HeatStage() {
                 {[...judged.spots]
                   .sort((a, b) => (b.temp_C ?? 999) - b.limit_C - ((a.temp_C ?? 999) - a.limit_C))
                   .map((s) => (
-                    <tr key={`${s.item}-${s.spot}`}>
+                    <tr key={`${s.component}-${s.spot}`}>
                       <td>
                         {s.name}
                         {s.cooledBy ? '' : ', on air'}

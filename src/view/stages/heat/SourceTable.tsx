@@ -11,9 +11,9 @@ import styles from './HeatStage.module.css';
 export function SourceTable() {
   const { build, workings, commit, picked, pick } = useBench((s) => s);
   const judged = workings.reports.heat[build.brief.loadCase];
-  const supplies = build.items.filter((i) => i.part.kind === 'supply');
+  const supplies = build.components.filter((i) => i.part.kind === 'supply');
   const rating = supplies.reduce((s, i) => s + (i.part.kind === 'supply' ? i.part.rating_W : 0), 0);
-  const helpers = build.items.reduce((s, i) => {
+  const helpers = build.components.reduce((s, i) => {
     const powerOf = () => {
       if (i.part.kind === 'pump') return i.part.power_W;
       if (i.part.kind === 'fan')
@@ -41,27 +41,27 @@ export function SourceTable() {
         </thead>
         <tbody>
           {workings.setup.sources.map((s) => {
-            const { settings } = s.item,
+            const { settings } = s.component,
               tuned =
                 settings.clock !== undefined ||
                 settings.voltage !== undefined ||
                 settings.shares !== undefined;
             return [
-              <tr key={s.item.id} data-picked={picked === s.item.id || undefined}>
+              <tr key={s.component.id} data-picked={picked === s.component.id || undefined}>
                 <td>
                   <button
                     type="button"
                     className={styles.link}
-                    aria-expanded={picked === s.item.id}
-                    onClick={() => pick(picked === s.item.id ? null : s.item.id)}
+                    aria-expanded={picked === s.component.id}
+                    onClick={() => pick(picked === s.component.id ? null : s.component.id)}
                   >
-                    {s.item.name}
+                    {s.component.name}
                   </button>
                   {tuned && <span className="soft"> tuned</span>}
                 </td>
                 <td className="num">
                   <QuantityField
-                    label={`Full draw of ${s.item.name}`}
+                    label={`Full draw of ${s.component.name}`}
                     hideLabel
                     width={40}
                     value={drawOf(s)}
@@ -70,21 +70,21 @@ export function SourceTable() {
                     max={2000}
                     onCommit={(v) =>
                       v !== null &&
-                      commit(`set the draw of ${s.item.name}`, {
-                        do: 'item.set',
-                        item: s.item.id,
+                      commit(`set the draw of ${s.component.name}`, {
+                        do: 'component.set',
+                        component: s.component.id,
                         values: { draw_W: v },
                       })
                     }
                   />
                 </td>
                 <td className="num">
-                  {formatWatts(judged.parts.find((p) => p.item === s.item.id)?.heat_W)}
+                  {formatWatts(judged.parts.find((p) => p.component === s.component.id)?.heat_W)}
                 </td>
                 <td>{s.block ? `${s.block.name}${s.loop ? '' : ', not connected'}` : 'air'}</td>
               </tr>,
-              picked === s.item.id && (
-                <tr key={`${s.item.id}-tuning`} data-picked>
+              picked === s.component.id && (
+                <tr key={`${s.component.id}-tuning`} data-picked>
                   <td colSpan={4}>
                     <div className={styles.tuning}>
                       <QuantityField
@@ -97,9 +97,9 @@ export function SourceTable() {
                         max={200}
                         onCommit={(v) =>
                           v !== null &&
-                          commit(`set the clock of ${s.item.name}`, {
-                            do: 'item.set',
-                            item: s.item.id,
+                          commit(`set the clock of ${s.component.name}`, {
+                            do: 'component.set',
+                            component: s.component.id,
                             values: { clock: v / 100 },
                           })
                         }
@@ -114,9 +114,9 @@ export function SourceTable() {
                         max={160}
                         onCommit={(v) =>
                           v !== null &&
-                          commit(`set the voltage of ${s.item.name}`, {
-                            do: 'item.set',
-                            item: s.item.id,
+                          commit(`set the voltage of ${s.component.name}`, {
+                            do: 'component.set',
+                            component: s.component.id,
                             values: { voltage: v / 100 },
                           })
                         }
@@ -126,9 +126,9 @@ export function SourceTable() {
                           type="button"
                           className={styles.put}
                           onClick={() =>
-                            commit(`${s.item.name} as its maker says`, {
-                              do: 'item.unset',
-                              item: s.item.id,
+                            commit(`${s.component.name} as its maker says`, {
+                              do: 'component.unset',
+                              component: s.component.id,
                               keys: ['clock', 'voltage', 'draw_W', 'shares', 'ownShare'],
                             })
                           }

@@ -21,20 +21,20 @@ export function WattBars({ heat }: { readonly heat: HeatReport }) {
   const { build, workings, commit, picked, pick } = useBench((s) => s);
   const most =
     Math.max(...CASES.map((c) => heat[c].parts.reduce((s, p) => s + p.heat_W, 0)), 1) * 1.04;
-  const sourceOf = (id: string) => workings.setup.sources.find((s) => s.item.id === id);
+  const sourceOf = (id: string) => workings.setup.sources.find((s) => s.component.id === id);
   const setShare = (id: string, c: LoadCaseId, share: number): void => {
     const source = sourceOf(id);
     if (!source) return;
     const held = Math.round(Math.min(MOST_SHARE, Math.max(0, share)) * 1000) / 1000;
     commit(
-      `set ${CASE_NAMES[c].toLowerCase()} of ${source.item.name}`,
+      `set ${CASE_NAMES[c].toLowerCase()} of ${source.component.name}`,
       {
-        do: 'item.set',
-        item: id,
+        do: 'component.set',
+        component: id,
         values:
           c === 'own'
             ? { ownShare: held }
-            : { shares: { ...source.item.settings.shares, [c]: held } },
+            : { shares: { ...source.component.settings.shares, [c]: held } },
       },
       `share-${id}-${c}`,
     );
@@ -73,19 +73,19 @@ export function WattBars({ heat }: { readonly heat: HeatReport }) {
                     drawOfPart(b) - drawOfPart(a),
                 )
                 .map((p) => {
-                  const source = sourceOf(p.item);
+                  const source = sourceOf(p.component);
                   return (
                     source && (
                       <Segment
-                        key={p.item}
+                        key={p.component}
                         part={p}
                         caseName={CASE_NAMES[c].toLowerCase()}
                         most={most}
                         share={shareOf(source, c)}
                         draw={drawOf(source)}
-                        picked={picked === p.item}
-                        onPick={() => pick(p.item)}
-                        onShare={(v) => setShare(p.item, c, v)}
+                        picked={picked === p.component}
+                        onPick={() => pick(p.component)}
+                        onShare={(v) => setShare(p.component, c, v)}
                       />
                     )
                   );
@@ -101,7 +101,7 @@ export function WattBars({ heat }: { readonly heat: HeatReport }) {
   );
 
   function drawOfPart(p: PartHeat): number {
-    const s = sourceOf(p.item);
+    const s = sourceOf(p.component);
     return s ? drawOf(s) : 0;
   }
 }

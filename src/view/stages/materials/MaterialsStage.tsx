@@ -39,7 +39,7 @@ export function MaterialsStage() {
       ? ([build.loops.map((l) => l.fitting), Object.values(build.kit).filter((k) => 'duty' in k)]
           .flat()
           .find((f) => `fitting:${f.id}` === id)?.name ?? id)
-      : (build.items.find((i) => i.id === id)?.name ?? id);
+      : (build.components.find((i) => i.id === id)?.name ?? id);
   const softVerdict = (loop: string, material: string) =>
     metals.softs.find((m) => m.loop === loop && m.material === material)?.verdict;
   const titleWords = () => {
@@ -281,18 +281,18 @@ export function MaterialsStage() {
                       <td className="num">{formatNumber(m.area_mm2 / 100)} cm²</td>
                       <td>
                         {m.carriers.map((c, k) => (
-                          <span key={c.item}>
+                          <span key={c.component}>
                             {k > 0 ? ', ' : ''}
-                            {c.item.startsWith('fitting:') ? (
-                              nameOf(c.item)
+                            {c.component.startsWith('fitting:') ? (
+                              nameOf(c.component)
                             ) : (
                               <button
                                 type="button"
                                 className={styles.link}
-                                data-picked={picked === c.item || undefined}
-                                onClick={() => pick(c.item)}
+                                data-picked={picked === c.component || undefined}
+                                onClick={() => pick(c.component)}
                               >
-                                {nameOf(c.item)}
+                                {nameOf(c.component)}
                               </button>
                             )}
                           </span>

@@ -20,9 +20,9 @@ export function SoftTable({
   const inLoop = new Set(
     build.loops
       .filter((l) => l.id === loop)
-      .flatMap((l) => l.links.flatMap((k) => [k.from.item, k.to.item])),
+      .flatMap((l) => l.links.flatMap((k) => [k.from.component, k.to.component])),
   );
-  const silent = build.items.filter(
+  const silent = build.components.filter(
     (i) => inLoop.has(i.id) && isWet(i.part) && i.part.softs === undefined,
   );
   if (softs.length === 0) return null;
@@ -46,16 +46,16 @@ export function SoftTable({
               </td>
               <td>
                 {s.carriers.map((c, k) => (
-                  <span key={`${c.item}-${c.as}`}>
+                  <span key={`${c.component}-${c.as}`}>
                     {k > 0 ? ', ' : ''}
-                    {c.item.includes(':') ? (
+                    {c.component.includes(':') ? (
                       c.name
                     ) : (
                       <button
                         type="button"
                         className={styles.link}
-                        data-picked={picked === c.item || undefined}
-                        onClick={() => pick(c.item)}
+                        data-picked={picked === c.component || undefined}
+                        onClick={() => pick(c.component)}
                       >
                         {c.name}
                       </button>

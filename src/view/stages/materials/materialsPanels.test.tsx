@@ -58,12 +58,16 @@ describe('the Materials stage', () => {
     );
     expect(row(/^acrylic/).textContent).toContain('attacked');
     expect(screen.getByText('Cold-room mix, 35 % attacks acrylic')).toBeTruthy();
-    const reservoir = state.build.items.find((i) => i.id === 'reservoir') as Build['items'][number],
+    const reservoir = state.build.components.find(
+        (i) => i.id === 'reservoir',
+      ) as Build['components'][number],
       { softs: _softs, ...silent } = reservoir.part as Extract<
         typeof reservoir.part,
         { kind: 'reservoir' }
       >;
-    act(() => state.commit('older data', { do: 'item.replace', item: 'reservoir', part: silent }));
+    act(() =>
+      state.commit('older data', { do: 'component.replace', component: 'reservoir', part: silent }),
+    );
     expect(screen.getByText(/^The data of Reservoir do not tell/)).toBeTruthy();
   });
 
@@ -92,9 +96,9 @@ describe('what is to be seen', () => {
     expect(tick('Processor reservoir').checked).toBe(true);
     expect(tick('Card A').checked).toBe(false);
     fireEvent.click(tick('Card A'));
-    expect(state.build.items.find((i) => i.id === 'card-a')?.settings.inView).toBe(true);
+    expect(state.build.components.find((i) => i.id === 'card-a')?.settings.inView).toBe(true);
     fireEvent.click(tick('Processor reservoir'));
-    expect(state.build.items.find((i) => i.id === 'reservoir-1')?.settings.inView).toBe(false);
+    expect(state.build.components.find((i) => i.id === 'reservoir-1')?.settings.inView).toBe(false);
     act(() => state.undo());
     expect(tick('Processor reservoir').checked).toBe(true);
   });
@@ -103,7 +107,7 @@ describe('what is to be seen', () => {
 describe('a bridge in place of a tube', () => {
   const bare: Build = {
     ...tower,
-    items: tower.items.filter((i) => i.part.kind !== 'inline'),
+    components: tower.components.filter((i) => i.part.kind !== 'inline'),
     loops: [],
   };
   const cards = applyEdit(
@@ -113,12 +117,12 @@ describe('a bridge in place of a tube', () => {
       tube: catalogued('tube', 'tube-petg-16-12'),
       fitting: catalogued('fitting', 'fit-hard-16'),
       coolant: catalogued('coolant', 'cool-clear-premix'),
-      items: ['reservoir-2', 'pump-2', 'card-block-a', 'card-block-b', 'top-radiator'],
+      components: ['reservoir-2', 'pump-2', 'card-block-a', 'card-block-b', 'top-radiator'],
     }) as Edit,
   ).build;
   const id =
     cards.loops[0]?.links.find(
-      (l) => l.from.item.startsWith('card-block') && l.to.item.startsWith('card-block'),
+      (l) => l.from.component.startsWith('card-block') && l.to.component.startsWith('card-block'),
     )?.id ?? '';
   function Panel() {
     const { build, workings } = useBench((s) => s);

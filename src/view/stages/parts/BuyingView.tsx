@@ -66,7 +66,7 @@ export function BuyingView() {
   const partOf = (id: string): Part | undefined =>
     offer.find((p) => p.id === id) ??
     CATALOGUE.find((p) => p.id === id) ??
-    build.items.find((i) => i.part.id === id)?.part;
+    build.components.find((i) => i.part.id === id)?.part;
   const quoted = own.map((f) => f.shop.id);
   const order = (shop: string, parts: readonly string[]): void =>
     commit(`order at ${shop}`, {
@@ -222,10 +222,10 @@ export function BuyingView() {
             </thead>
             <tbody>
               {dear.map((w) => (
-                <tr key={w.item}>
+                <tr key={w.component}>
                   <td>
-                    <button type="button" className={styles.name} onClick={() => pick(w.item)}>
-                      {build.items.find((i) => i.id === w.item)?.name}
+                    <button type="button" className={styles.name} onClick={() => pick(w.component)}>
+                      {build.components.find((i) => i.id === w.component)?.name}
                     </button>
                   </td>
                   <td className="soft">{w.name}</td>

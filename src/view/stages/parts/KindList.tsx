@@ -24,15 +24,15 @@ export function KindList() {
     { currency } = build.brief;
   const own = (l: ListLine): void => {
     for (const id of l.for)
-      if (build.items.some((i) => i.id === id))
+      if (build.components.some((i) => i.id === id))
         commit(
           `${l.owned ? 'buy' : 'own'} ${l.name}`,
-          { do: 'item.set', item: id, values: { owned: !l.owned } },
+          { do: 'component.set', component: id, values: { owned: !l.owned } },
           `own-${l.part}`,
         );
   };
   const canOwn = (l: ListLine): boolean =>
-    l.for.some((id) => build.items.some((i) => i.id === id)) &&
+    l.for.some((id) => build.components.some((i) => i.id === id)) &&
     !['fitting', 'coolant', 'screw', 'sundry', 'lead'].includes(l.kind);
   const groups = [
     ...ORDER.map((k) => ({

@@ -19,8 +19,8 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
   const [first] = sheet.bends;
   const near =
     routed.nearest &&
-    (build.items.find((i) => i.id === routed.nearest?.item)?.name ??
-      build.case?.obstacles.find((o) => `case:${o.id}` === routed.nearest?.item)?.name ??
+    (build.components.find((i) => i.id === routed.nearest?.component)?.name ??
+      build.case?.obstacles.find((o) => `case:${o.id}` === routed.nearest?.component)?.name ??
       'another run');
   return (
     <div className={styles.strip}>

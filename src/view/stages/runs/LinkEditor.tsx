@@ -13,18 +13,18 @@ export function LinkEditor({ loop, link }: { readonly loop: Loop; readonly link:
       l.links.some(
         (k) =>
           k.id !== link.id &&
-          ((k.from.item === ref.item && k.from.port === ref.port) ||
-            (k.to.item === ref.item && k.to.port === ref.port)),
+          ((k.from.component === ref.component && k.from.port === ref.port) ||
+            (k.to.component === ref.component && k.to.port === ref.port)),
       ),
     );
   const ports = (side: 'from' | 'to') => {
-    const item = build.items.find((i) => i.id === link[side].item);
-    return item && isWet(item.part)
-      ? item.part.ports
+    const component = build.components.find((i) => i.id === link[side].component);
+    return component && isWet(component.part)
+      ? component.part.ports
           .filter(
             (p) =>
               (side === 'from' ? p.role !== 'in' : p.role !== 'out') &&
-              !taken({ item: item.id, port: p.id }),
+              !taken({ component: component.id, port: p.id }),
           )
           .map((p) => ({ value: p.id, label: p.name }))
       : [];
@@ -32,7 +32,7 @@ export function LinkEditor({ loop, link }: { readonly loop: Loop; readonly link:
   const set = (side: 'from' | 'to', port: string): void => {
     const old = link[side];
     const { bridge: _bridge, ...rest } = link,
-      next: Link = { ...rest, [side]: { item: old.item, port }, by: 'tube' };
+      next: Link = { ...rest, [side]: { component: old.component, port }, by: 'tube' };
     const edits: Edit[] = [
       {
         do: 'loop.links',

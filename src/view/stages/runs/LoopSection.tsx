@@ -36,14 +36,16 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
     volume && hot !== null ? loopExpansion(workings.model, loop, volume.total_mL, hot) : null;
   const drain = draining(workings.model, loop);
   const portOf = (c: {
-    readonly item: string;
+    readonly component: string;
     readonly port: string;
-  }): { readonly item: string | undefined; readonly port: string | undefined } => {
-    const item = build.items.find((i) => i.id === c.item);
+  }): { readonly component: string | undefined; readonly port: string | undefined } => {
+    const component = build.components.find((i) => i.id === c.component);
     return {
-      item: item?.name,
+      component: component?.name,
       port:
-        item && 'ports' in item.part ? item.part.ports.find((p) => p.id === c.port)?.name : c.port,
+        component && 'ports' in component.part
+          ? component.part.ports.find((p) => p.id === c.port)?.name
+          : c.port,
     };
   };
   return (
@@ -156,16 +158,16 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
         <table>
           <tbody>
             {loop.caps.map((c) => {
-              const { item, port } = portOf(c);
+              const { component, port } = portOf(c);
               return (
-                <tr key={`${c.item}-${c.port}`}>
+                <tr key={`${c.component}-${c.port}`}>
                   <td>
-                    {item}, {port}
+                    {component}, {port}
                   </td>
                   <td>
                     <Pick
                       hideLabel
-                      label={`What closes ${item} ${port}`}
+                      label={`What closes ${component} ${port}`}
                       value={c.with}
                       options={[
                         { value: 'plug', label: 'plug' },
@@ -173,10 +175,10 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
                         { value: 'fill', label: 'fill cap' },
                       ]}
                       onPick={(w: CapDuty) =>
-                        commit(`close ${item} ${port}`, {
+                        commit(`close ${component} ${port}`, {
                           do: 'cap.set',
                           loop: loop.id,
-                          port: { item: c.item, port: c.port },
+                          port: { component: c.component, port: c.port },
                           with: w,
                         })
                       }
@@ -208,12 +210,12 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
       )}
       {drain.drain && (
         <p className="soft">
-          Drained at {portOf(drain.drain).item}, {portOf(drain.drain).port}:{' '}
+          Drained at {portOf(drain.drain).component}, {portOf(drain.drain).port}:{' '}
           {drain.stays_mL < 3
             ? 'next to nothing stays.'
             : `about ${formatNumber(drain.stays_mL)} mL stay, in ${drain.stays
                 .slice(0, 3)
-                .map((s) => build.items.find((i) => i.id === s.item)?.name ?? s.item)
+                .map((s) => build.components.find((i) => i.id === s.component)?.name ?? s.component)
                 .join(', ')}.`}
         </p>
       )}

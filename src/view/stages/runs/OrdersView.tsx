@@ -12,11 +12,13 @@ export function OrdersView() {
   const [loop, setLoop] = useState(build.loops[0]?.id ?? '');
   const why = whyNoOrders(build, loop);
   const { result, fresh, progress, stopped, stop, again } = useOrders(why === null ? loop : null);
-  const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
-  const items = [...new Set((result?.rows ?? []).flatMap((r) => r.temps.map((t) => t.item)))];
+  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
+  const components = [
+    ...new Set((result?.rows ?? []).flatMap((r) => r.temps.map((t) => t.component))),
+  ];
   const best = result?.rows[0];
-  const temp = (r: OrderJudged, item: string): number | null =>
-    r.temps.find((t) => t.item === item)?.temp_C ?? null;
+  const temp = (r: OrderJudged, component: string): number | null =>
+    r.temps.find((t) => t.component === component)?.temp_C ?? null;
   return (
     <div className={styles.page}>
       {build.loops.length > 1 && (
@@ -58,7 +60,7 @@ export function OrdersView() {
                 <th className="num">tube, m</th>
                 <th className="num">bends</th>
                 <th className="num">no way</th>
-                {items.map((i) => (
+                {components.map((i) => (
                   <th key={i} className="num">
                     {nameOf(i)}
                   </th>
@@ -73,7 +75,7 @@ export function OrdersView() {
                   <td className="num">{formatNumber(r.tube_mm / 1000, { decimals: 2 })}</td>
                   <td className="num">{r.bends}</td>
                   <td className="num">{r.without === 0 ? '–' : r.without}</td>
-                  {items.map((i) => (
+                  {components.map((i) => (
                     <td key={i} className="num">
                       {formatCelsius(temp(r, i), 1)}
                     </td>

@@ -31,10 +31,10 @@ export function RunPanel({
   readonly link: Link;
 }) {
   const { build, workings, commit, pick } = useBench((s) => s);
-  const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
   const end = (side: 'from' | 'to') => (
     <Pick
-      label={`At ${nameOf(run[side].item)}`}
+      label={`At ${nameOf(run[side].component)}`}
       value={link.ends[side]}
       options={ENDS}
       onPick={(piece) =>
@@ -98,7 +98,7 @@ export function RunPanel({
                   onClick={() => commit(`bridge ${run.name}`, o.edit)}
                 >
                   bridge them over {formatMillimetres(o.along_mm)} with {o.bridge.name}
-                  {o.turned ? `, ${nameOf(o.to.item)} passed the other way round` : ''}
+                  {o.turned ? `, ${nameOf(o.to.component)} passed the other way round` : ''}
                 </button>
               ))}
             </p>

@@ -135,7 +135,7 @@ export function RunsStage() {
           <ShownParts />
           {loose.length >= 2 && (
             <Section title="Not connected">
-              <p>{loose.map((id) => build.items.find((i) => i.id === id)?.name).join(', ')}</p>
+              <p>{loose.map((id) => build.components.find((i) => i.id === id)?.name).join(', ')}</p>
               <button type="button" className={styles.act} onClick={() => setConnecting(true)}>
                 Connect another loop
               </button>

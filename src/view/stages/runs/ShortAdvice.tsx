@@ -11,7 +11,7 @@ export function ShortAdvice({ run }: { readonly run: Run }) {
   const { build, workings, commit } = useBench((s) => s);
   const [short, setShort] = useState(5);
   const [end, setEnd] = useState<'from' | 'to'>('to');
-  const nameOf = (id: string): string => build.items.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
   const ways = useMemo(
     () => whatIfShort(build, workings.routed, run.id, end, short),
     [build, end, workings.routed, run.id, short],
@@ -32,8 +32,8 @@ export function ShortAdvice({ run }: { readonly run: Run }) {
           label="At"
           value={end}
           options={[
-            { value: 'from', label: `at ${nameOf(run.from.item)}` },
-            { value: 'to', label: `at ${nameOf(run.to.item)}` },
+            { value: 'from', label: `at ${nameOf(run.from.component)}` },
+            { value: 'to', label: `at ${nameOf(run.to.component)}` },
           ]}
           onPick={setEnd}
         />

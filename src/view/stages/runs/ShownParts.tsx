@@ -10,7 +10,9 @@ const SEEN = new Set(['reservoir', 'block', 'card', 'pump', 'memory', 'board']);
 /** Which parts are to be seen through the glass: runs go round them where that does not cost much. */
 export function ShownParts() {
   const { build, workings, commit } = useBench((s) => s);
-  const parts = build.items.filter((i) => SEEN.has(i.part.kind) && workings.model.placed.has(i.id));
+  const parts = build.components.filter(
+    (i) => SEEN.has(i.part.kind) && workings.model.placed.has(i.id),
+  );
   const before = workings.reports.runs.reduce((n, r) => n + (r.routed?.seen.before.length ?? 0), 0);
   if (!build.case || parts.length === 0) return null;
   return (
@@ -27,8 +29,8 @@ export function ShownParts() {
               checked={isShown(i)}
               onChange={(e) =>
                 commit(e.target.checked ? `show ${i.name}` : `let tubes pass before ${i.name}`, {
-                  do: 'item.set',
-                  item: i.id,
+                  do: 'component.set',
+                  component: i.id,
                   values: { inView: e.target.checked },
                 })
               }

@@ -32,7 +32,7 @@ export interface SceneProps {
   readonly picked: string | null;
   onPick(id: string): void;
   /** Where a dragged part would be; null when it is let go. */
-  onHold(item: string, placement: Placement | null): void;
+  onHold(component: string, placement: Placement | null): void;
 }
 
 const STANDS: readonly { readonly value: Stand; readonly label: string }[] = [
@@ -121,7 +121,7 @@ function CaseFrame({
         trayBoxes(model.build.case).map((box, i) => (
           <SolidMesh
             key={`tray-${i}`}
-            solid={{ item: 'case:tray', name: 'Board tray', box }}
+            solid={{ component: 'case:tray', name: 'Board tray', box }}
             fill={paper.sunk}
             edge={paper.sunk}
             heavy={false}
@@ -139,7 +139,7 @@ function CaseFrame({
           <SolidMesh
             key={`foot-${i}`}
             solid={{
-              item: 'case:stand-off',
+              component: 'case:stand-off',
               name: 'Stand-off',
               box: cylinderBox(cylinder),
               cylinder,
@@ -244,24 +244,24 @@ function Parts({
     [gaps],
   );
   const drag = useRef<{
-    readonly item: string;
+    readonly component: string;
     readonly from: Vector3;
     readonly plane: Plane;
     readonly build: Build;
   } | null>(null);
   const down =
-    (item: string) =>
+    (component: string) =>
     (e: ThreeEvent<PointerEvent>): void => {
       if (e.button !== 0) return;
       e.stopPropagation();
-      onPick(item);
-      if (!movedBy(build, item, [0, 0, 0])) return;
+      onPick(component);
+      if (!movedBy(build, component, [0, 0, 0])) return;
       // Dragged in the plane through the grip that faces the eye.
       const plane = new Plane().setFromNormalAndCoplanarPoint(
         e.camera.getWorldDirection(new Vector3()),
         e.point,
       );
-      drag.current = { item, from: e.point.clone(), plane, build };
+      drag.current = { component, from: e.point.clone(), plane, build };
       onHeld(true);
       const move = (ev: PointerEvent): void => {
         const d = drag.current;
@@ -280,11 +280,11 @@ function Parts({
           d.plane.normal.dot(d.from.clone().sub(e.camera.position)) / d.plane.normal.dot(ray);
         hit.copy(e.camera.position).addScaledVector(ray, t);
         onHold(
-          d.item,
+          d.component,
           movedBy(
             d.build,
-            d.item,
-            onFloor(d.build, d.item, [hit.x - d.from.x, hit.y - d.from.y, hit.z - d.from.z]),
+            d.component,
+            onFloor(d.build, d.component, [hit.x - d.from.x, hit.y - d.from.y, hit.z - d.from.z]),
           ),
         );
       };
@@ -293,7 +293,7 @@ function Parts({
         window.removeEventListener('pointerup', up);
         drag.current = null;
         onHeld(false);
-        onHold(item, null);
+        onHold(component, null);
       };
       window.addEventListener('pointermove', move);
       window.addEventListener('pointerup', up);
@@ -302,11 +302,11 @@ function Parts({
     <>
       {[...model.placed.values()].flatMap((p) =>
         p.solids.map((solid, i) => {
-          const { kind } = p.item.part,
-            mine = picked === p.item.id;
+          const { kind } = p.component.part,
+            mine = picked === p.component.id;
           const edgeColour = () => {
             if (mine) return paper.copper;
-            if (clashing.has(p.item.id)) return paper.fails;
+            if (clashing.has(p.component.id)) return paper.fails;
             if (kind === 'board' || kind === 'memory' || kind === 'supply') return paper.soft;
             return paper.ink;
           };
@@ -322,14 +322,14 @@ function Parts({
           const fill = fillColour();
           return (
             <SolidMesh
-              key={`${p.item.id}-${i}`}
+              key={`${p.component.id}-${i}`}
               solid={solid}
               fill={fill}
               edge={edge}
               heavy={mine}
               marks={kind === 'fan' || kind === 'radiator' ? kind : undefined}
               clip={clip}
-              onPointerDown={down(p.item.id)}
+              onPointerDown={down(p.component.id)}
             />
           );
         }),
@@ -356,7 +356,7 @@ function Parts({
       })}
       {model.obstacles.map((o, i) => (
         <SolidMesh
-          key={`${o.item}-${i}`}
+          key={`${o.component}-${i}`}
           solid={o}
           fill={paper.hairline}
           edge={paper.soft}
@@ -371,7 +371,7 @@ function Parts({
           const [x, y, z] = port.direction;
           return (
             <mesh
-              key={`${port.item}-${port.port.id}`}
+              key={`${port.component}-${port.port.id}`}
               position={[port.at[0] + 2 * x, port.at[1] + 2 * y, port.at[2] + 2 * z]}
               rotation={[
                 Math.abs(z) > 0.5 ? Math.PI / 2 : 0,
@@ -389,8 +389,8 @@ function Parts({
 }
 
 /** What stands stays at its height while it is dragged. */
-function onFloor(build: Build, item: string, by: Vec): Vec {
-  const p = build.items.find((i) => i.id === item)?.placement;
+function onFloor(build: Build, component: string, by: Vec): Vec {
+  const p = build.components.find((i) => i.id === component)?.placement;
   return p?.on === 'spot' || p?.on === 'free' ? [by[0], 0, by[2]] : by;
 }
 

@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState, type ReactNode } from 'react';
 import { CATALOGUE, STANDARD_KIT } from '@/catalogue';
-import { emptyBuild, type Build, type Item } from '@/core/design';
+import { emptyBuild, type Build, type Component } from '@/core/design';
 import { caseFromDraft, draftTroubles, type CaseDraft } from '@/core/measure';
 import { resolve } from '@/core/system';
 import type { BoardPart, CasePart } from '@/core/components';
@@ -47,7 +47,7 @@ function shown(draft: CaseDraft, part: CasePart): Build {
   const board = CATALOGUE.find(
     (p): p is BoardPart => p.kind === 'board' && p.standard === draft.standard,
   );
-  const items: readonly Item[] = board
+  const components: readonly Component[] = board
     ? [
         {
           id: 'board',
@@ -67,7 +67,7 @@ function shown(draft: CaseDraft, part: CasePart): Build {
         { id: 'bay', name: 'Supply bay', removable: false, min: part.bay.min, max: part.bay.max },
       ],
     },
-    items,
+    components,
   };
 }
 

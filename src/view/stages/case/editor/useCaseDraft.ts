@@ -29,7 +29,7 @@ export function useCaseDraft(start: CaseDraft | null) {
     setDraft,
     clear: () => {
       try {
-        localStorage.removeItem(KEY);
+        localStorage.removeComponent(KEY);
       } catch {
         /* As above. */
       }

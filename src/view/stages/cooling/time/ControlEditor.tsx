@@ -1,6 +1,6 @@
 'use client';
 import { useRef } from 'react';
-import type { Control, Edit, Item } from '@/core/design';
+import type { Control, Edit, Component } from '@/core/design';
 import type { FanPart, PumpPart } from '@/core/components';
 import { formatCelsius, formatNumber, formatSpeed } from '@/core/units';
 import type { Transient } from '@/core/transient';
@@ -14,7 +14,7 @@ const LEFT = 40,
   RIGHT = 14,
   TOP = 12,
   BOTTOM = 22;
-type Driven = Item & { readonly part: FanPart | PumpPart };
+type Driven = Component & { readonly part: FanPart | PumpPart };
 
 /** What all fans (or pumps) follow: a curve of speed over a temperature, its points dragged or moved by keys. */
 export function ControlEditor({
@@ -25,14 +25,14 @@ export function ControlEditor({
   readonly run: Transient | null;
 }) {
   const { build, commit } = useBench((s) => s);
-  const items = build.items.filter(
+  const components = build.components.filter(
     (i): i is Driven => i.part.kind === kind && (kind === 'pump' || i.placement.on === 'radiator'),
   );
-  const [first] = items;
+  const [first] = components;
   if (!first) return null;
-  const control = items.find((i) => i.settings.control)?.settings.control ?? null;
-  const most = Math.max(...items.map((i) => i.part.fullSpeed_rpm)),
-    least = Math.min(...items.map((i) => i.part.minSpeed_rpm));
+  const control = components.find((i) => i.settings.control)?.settings.control ?? null;
+  const most = Math.max(...components.map((i) => i.part.fullSpeed_rpm)),
+    least = Math.min(...components.map((i) => i.part.minSpeed_rpm));
   const { room_C } = build.brief;
   const what = kind === 'fan' ? 'fans' : 'pumps';
   const put = (next: Control | null, merge?: string): void =>
@@ -40,10 +40,10 @@ export function ControlEditor({
       next ? `let the ${what} follow a curve` : `set the ${what} by hand`,
       {
         do: 'batch',
-        edits: items.map((i): Edit =>
+        edits: components.map((i): Edit =>
           next
-            ? { do: 'item.set', item: i.id, values: { control: next } }
-            : { do: 'item.unset', item: i.id, keys: ['control'] },
+            ? { do: 'component.set', component: i.id, values: { control: next } }
+            : { do: 'component.unset', component: i.id, keys: ['control'] },
         ),
       },
       merge,
@@ -103,8 +103,8 @@ function CurveBody({ kind, control, first, most, least, put, run }: BodyProps) {
     { value: 'coolant', label: 'the coolant' },
     ...workings.setup.sources.flatMap((s) =>
       s.part.spots.map((p) => ({
-        value: `${s.item.id}/${p.id}`,
-        label: `${s.item.name}, ${p.name}`,
+        value: `${s.component.id}/${p.id}`,
+        label: `${s.component.name}, ${p.name}`,
       })),
     ),
   ];
@@ -124,7 +124,7 @@ function CurveBody({ kind, control, first, most, least, put, run }: BodyProps) {
     const v = Math.min(after?.[1] ?? most, Math.max(before?.[1] ?? 0, Math.round(rpm / 10) * 10));
     put({ ...control, points: points.map((p, i) => (i === k ? [t, v] : p)) }, `control-${kind}`);
   };
-  const track = run?.speeds.find((s) => s.item === first);
+  const track = run?.speeds.find((s) => s.component === first);
   const line =
     points.length > 0
       ? `M${LEFT} ${Y(points[0]?.[1] ?? 0)}${points.map(([t, v]) => `L${X(t)} ${Y(v)}`).join('')}L${width - RIGHT} ${Y(points[points.length - 1]?.[1] ?? 0)}`

@@ -23,7 +23,7 @@ export function FaultList({
 }) {
   const build = useBench((s) => s.build);
   const of = (kind: FaultKind) =>
-    build.items.filter((i) => i.part.kind === (kind === 'pump stops' ? 'pump' : 'fan'));
+    build.components.filter((i) => i.part.kind === (kind === 'pump stops' ? 'pump' : 'fan'));
   const change = (k: number, next: Fault): void =>
     onFaults(faults.map((f, i) => (i === k ? next : f)));
   return (
@@ -48,13 +48,13 @@ export function FaultList({
               <Pick
                 label={`Which, fault ${k + 1}`}
                 hideLabel
-                value={f.item ?? ''}
+                value={f.component ?? ''}
                 options={[
                   { value: '', label: 'all' },
                   ...of(f.kind).map((i) => ({ value: i.id, label: i.name })),
                 ]}
-                onPick={(item) =>
-                  change(k, { at_s: f.at_s, kind: f.kind, ...(item ? { item } : {}) })
+                onPick={(component) =>
+                  change(k, { at_s: f.at_s, kind: f.kind, ...(component ? { component } : {}) })
                 }
               />
             )}

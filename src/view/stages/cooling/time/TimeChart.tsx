@@ -114,7 +114,7 @@ function spotsOf(t: Transient, picked: string | null): Transient['spots'] {
   const nearest = [...t.spots]
     .sort((a, b) => peak(b.temp_C) - b.limit_C - (peak(a.temp_C) - a.limit_C))
     .slice(0, 3);
-  return [...new Set([...t.spots.filter((s) => s.item === picked), ...nearest])].slice(0, 4);
+  return [...new Set([...t.spots.filter((s) => s.component === picked), ...nearest])].slice(0, 4);
 }
 const indexAt = (t: Transient, at: number): number => {
   const last = t.time_s.length - 1;
@@ -148,7 +148,7 @@ function Readout({
         </span>
       ))}{' '}
       {spotsOf(t, picked).map((s) => (
-        <span key={`${s.item}/${s.spot}`}>
+        <span key={`${s.component}/${s.spot}`}>
           {s.name} {formatCelsius(s.temp_C[index])}
         </span>
       ))}
@@ -202,7 +202,7 @@ function Drawing({ t, width, height, at, onAt, faults, picked }: DrawingProps) {
         warm: false,
       })),
       ...spots.map((s) => ({
-        id: `${s.item}/${s.spot}`,
+        id: `${s.component}/${s.spot}`,
         text: s.name,
         v: s.temp_C[last] as number,
         warm: true,
@@ -239,7 +239,7 @@ function Drawing({ t, width, height, at, onAt, faults, picked }: DrawingProps) {
         ))}
       {faults.map((f) => (
         <span
-          key={`${f.kind}${f.at_s}${f.item ?? ''}`}
+          key={`${f.kind}${f.at_s}${f.component ?? ''}`}
           className={styles.fault}
           style={{ left: X(Math.min(end_s, f.at_s)) + 4, top: TOP + 2 }}
         >
@@ -355,7 +355,7 @@ const Plots = memo(function Plots({ t, width, height, faults, picked }: PlotProp
         />
         {faults.map((f) => (
           <ReferenceLine
-            key={`${f.kind}${f.at_s}${f.item ?? ''}`}
+            key={`${f.kind}${f.at_s}${f.component ?? ''}`}
             x={f.at_s}
             stroke="var(--fails)"
             strokeDasharray="2 3"
@@ -375,10 +375,10 @@ const Plots = memo(function Plots({ t, width, height, faults, picked }: PlotProp
         ))}
         {spots.map((s, k) => (
           <Line
-            key={`${s.item}/${s.spot}`}
+            key={`${s.component}/${s.spot}`}
             dataKey={`p${k}`}
             stroke="var(--ink)"
-            strokeWidth={s.item === picked ? 2.4 : 1.4}
+            strokeWidth={s.component === picked ? 2.4 : 1.4}
             strokeDasharray={['', '6 3', '2 3', '9 3 2 3'][k] ?? ''}
             dot={false}
             isAnimationActive={false}
@@ -406,7 +406,7 @@ const Plots = memo(function Plots({ t, width, height, faults, picked }: PlotProp
         <YAxis yAxisId="dba" hide type="number" domain={[0, 60]} />
         {fans.map(({ s, k }) => (
           <Line
-            key={s.item}
+            key={s.component}
             dataKey={`v${k}`}
             stroke="var(--copper)"
             strokeWidth={1.4}

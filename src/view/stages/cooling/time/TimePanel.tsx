@@ -171,7 +171,7 @@ function Results({ run: { result: t } }: { readonly run: Job<Transient>; readonl
         );
       })}
       {t.hunting.map((h) => (
-        <p key={h.item}>
+        <p key={h.component}>
           <Mark verdict="tight" /> {h.name}{' '}
           {h.follows
             ? `follow the load up and down by ${formatNumber(h.swing_rpm)} rpm every ${clock(h.period_s)}: more hysteresis, a slower ramp, or the coolant as sensor keeps them still.`
