@@ -2,7 +2,13 @@
 import createGraph from 'ngraph.graph';
 import * as ngraph from 'ngraph.path';
 import { Bench } from 'tinybench';
-import { cheapestPath, hardWay, type EndWay, type Problem, type Room } from '../src/core/routing';
+import {
+  cheapestPath,
+  routeRigid,
+  type EndWay,
+  type Problem,
+  type Room,
+} from '../src/core/routing';
 
 const SIDE = 50;
 const id = (x: number, y: number, z: number): number => (x * SIDE + y) * SIDE + z;
@@ -90,7 +96,7 @@ export async function searchGrid(): Promise<void> {
     direction: readonly [number, number, number],
   ): EndWay => ({ piece: 'straight', duties: [], bodies: [], mouth, direction, cost: 0 });
   const tube = (): number =>
-    hardWay(
+    routeRigid(
       room,
       [end([20, 40, 400], [1, 0, 0])],
       [end([470, 460, 450], [-1, 0, 0])],

@@ -2,9 +2,9 @@
 import { cpus } from 'node:os';
 import { InitHydOption, Option, Project, Workspace } from 'epanet-js';
 import { Bench } from 'tinybench';
-import { CATALOGUE, DEMO_BUILDS, demoBuild } from '../src/catalogue';
-import { applyEdit, type Build } from '../src/core/design';
-import { evaluate, workOut } from '../src/core/analysis';
+import { CATALOGUE, DEMO_BUILDS, demoDesign } from '../src/catalogue';
+import { applyEdit, type Design } from '../src/core/design';
+import { evaluate, analyse } from '../src/core/analysis';
 import { gapsAround, measureGaps, portFits } from '../src/core/clearance';
 import {
   flowAtShares,
@@ -20,23 +20,23 @@ import {
   crossflowApproximation,
   crossflowEffectiveness,
   solveHeat,
-  temperatureBands,
+  temperatureUncertainty,
 } from '../src/core/thermal';
 import { water } from '../src/core/fluids';
-import { parseBuild } from '../src/core/validation';
+import { parseDesign } from '../src/core/validation';
 import { inpLoops, readInp, writeInp } from '../src/format/inp';
-import { judgeChanges, whatFits } from '../src/core/studies';
-import { resolve } from '../src/core/system';
+import { evaluateVariants, whatFits } from '../src/core/studies';
+import { compileSystem } from '../src/core/system';
 import { placePieces, rerouteRun, routeAll, routesOf } from '../src/core/routing';
-import { settle } from '../src/core/thermal';
+import { solveCoupled } from '../src/core/thermal';
 import { runTransient } from '../src/core/transient';
 import { searchGrid } from './grid.mjs';
 import { servedBench } from './served.mjs';
 import { sessionBench } from './session.mjs';
 
-const tower = demoBuild('fenland-flood-tower') as Build;
+const tower = demoDesign('fenland-flood-tower') as Design;
 const text = JSON.stringify(tower);
-const w = workOut(tower);
+const w = analyse(tower);
 const temperatures = new Map(w.reports.flow.loops.map((l) => [l.id, l.coolant_C]));
 
 /** A ladder of parallel branches: a network larger than any loop a builder makes. */
@@ -145,7 +145,7 @@ const sixty = [
   ),
 ];
 let dragged = 0;
-const hung = resolve(tower);
+const hung = compileSystem(tower);
 
 /** Every run of the tower in turn, as a hand would hold it. */
 const laid = routesOf(hung),
@@ -161,23 +161,23 @@ bench
     evaluate(tower);
   })
   .add('an edit worked out with every run laid, largest demo (limit 50 ms with drawing)', () => {
-    workOut(tower, { offer: CATALOGUE });
+    analyse(tower, { offer: CATALOGUE });
   })
   .add('evaluate with fixes offered, planetarium', () => {
-    evaluate(demoBuild('pocket-planetarium') as Build, { offer: CATALOGUE });
+    evaluate(demoDesign('pocket-planetarium') as Design, { offer: CATALOGUE });
   })
   .add('  of it: place and connect', () => {
-    resolve(tower);
+    compileSystem(tower);
   })
   .add('  of it: all gaps (limit 5 ms)', () => {
-    measureGaps(w.model);
+    measureGaps(w.system);
   })
   .add('room at all ports, largest demo', () => {
-    sink += portFits(w.model, w.reports.runs).length;
+    sink += portFits(w.system, w.reports.runs).length;
   })
   .add('a radiator dragged: placed anew, its gaps (limit 16 ms)', () => {
     dragged += 1;
-    const moved = resolve({
+    const moved = compileSystem({
       ...tower,
       components: tower.components.map((i) =>
         i.id === 'top-radiator' && i.placement.on === 'mount'
@@ -192,19 +192,19 @@ bench
     sink += rerouteRun(tower, laid, links[inHand % links.length] as string).routes.length;
   })
   .add('  of it: flow of both loops', () => {
-    solveFlow(w.model, w.reports.runs, temperatures);
+    solveFlow(w.system, w.reports.runs, temperatures);
   })
   .add('  of it: heat of one load case', () => {
     solveHeat(w.setup, w.reports.flow, 'render');
   })
   .add('steady state of two loops, flow and heat in rounds (limit 5 ms)', () => {
-    settle(w.model, w.reports.runs, w.setup, 'render');
+    solveCoupled(w.system, w.reports.runs, w.setup, 'render');
   })
   .add('one edit applied', () => {
     applyEdit(tower, { do: 'fans.speed', speed_rpm: 1200 });
   })
   .add('guard of the whole document', () => {
-    parseBuild(text);
+    parseDesign(text);
   })
   .add('rise against noise, 5 curves × 30 speeds (limit 150 ms)', () => {
     coolingCurves(w.setup, w.reports.flow, 'render', 29);
@@ -217,10 +217,10 @@ bench
       })?.balance.error ?? 0;
   })
   .add('500 draws of uncertainty (limit 2,000 ms)', () => {
-    sink += temperatureBands(w.setup, w.reports.flow, 'render', 500)?.riseOver ?? 0;
+    sink += temperatureUncertainty(w.setup, w.reports.flow, 'render', 500)?.riseOver ?? 0;
   })
   .add('every single change judged whole, desk', () => {
-    sink += judgeChanges(demoBuild('dawn-chorus-desk') as Build, CATALOGUE).length;
+    sink += evaluateVariants(demoDesign('dawn-chorus-desk') as Design, CATALOGUE).length;
   })
   .add('network of 200 links, from nothing (limit 5 ms)', () => {
     sink += solveNetwork(big).iterations;
@@ -293,8 +293,8 @@ const fromFile = (name: string, text: string): Pairing => ({
   run: solving(readInp(text).map((l) => l.network)),
 });
 const demos = DEMO_BUILDS.map((d) => {
-  const own = workOut(d.build);
-  const loops = inpLoops(own.model, own.reports.runs, own.reports.flow);
+  const own = analyse(d.design);
+  const loops = inpLoops(own.system, own.reports.runs, own.reports.flow);
   return { name: d.name, text: writeInp(d.name, loops), loops };
 });
 const solid: readonly Pairing[] = [

@@ -4,7 +4,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
-import { demoBuild } from '../src/catalogue';
+import { demoDesign } from '../src/catalogue';
 
 const PORT = 4397;
 const ADDRESS = `http://127.0.0.1:${PORT}`;
@@ -46,7 +46,7 @@ async function serve(): Promise<ChildProcess> {
 
 /** Evaluations one after the other, with a small request every few milliseconds beside them. */
 async function overHttp(): Promise<void> {
-  const body = JSON.stringify(demoBuild(TOWER));
+  const body = JSON.stringify(demoDesign(TOWER));
   const ask = async (): Promise<number> => {
     const began = performance.now();
     const answer = await fetch(`${ADDRESS}/api/evaluate`, {

@@ -1,10 +1,10 @@
 /** What an edit costs over a session, on the largest demo with every run routed: medians, with the figures of before beside. */
-import { CATALOGUE, demoBuild } from '../src/catalogue';
-import { createSession, evaluate, workOut } from '../src/core/analysis';
-import { applyEdit, type Build, type Edit } from '../src/core/design';
+import { CATALOGUE, demoDesign } from '../src/catalogue';
+import { createSession, evaluate, analyse } from '../src/core/analysis';
+import { applyEdit, type Design, type Edit } from '../src/core/design';
 import { rerouteEdit } from '../src/core/routing';
 
-const tower = demoBuild('fenland-flood-tower') as Build;
+const tower = demoDesign('fenland-flood-tower') as Design;
 const ROUNDS = 60;
 const WARM = 20;
 
@@ -40,8 +40,8 @@ function overSession(edit: (round: number) => Edit): readonly number[] {
   });
 }
 
-const slide = (build: Build, slide_mm: number): Edit => {
-  const radiator = build.components.find((i) => i.id === 'top-radiator');
+const slide = (design: Design, slide_mm: number): Edit => {
+  const radiator = design.components.find((i) => i.id === 'top-radiator');
   if (radiator?.placement.on !== 'mount') throw new Error('the demo lost its radiator');
   return {
     do: 'component.place',
@@ -73,7 +73,7 @@ export function sessionBench(): void {
       name: 'name of the build',
       limit_ms: 5,
       before_ms: 28,
-      took_ms: overSession((i) => ({ do: 'build.rename', name: `Tower ${i}` })),
+      took_ms: overSession((i) => ({ do: 'design.rename', name: `Tower ${i}` })),
     },
     {
       name: 'name of a part',
@@ -96,8 +96,8 @@ export function sessionBench(): void {
       limit_ms: 25,
       before_ms: 31,
       took_ms: timed(
-        (i) => copies[i] as Build,
-        (copy) => void workOut(copy, { offer: CATALOGUE }),
+        (i) => copies[i] as Design,
+        (copy) => void analyse(copy, { offer: CATALOGUE }),
       ),
     },
   ];
@@ -108,7 +108,7 @@ export function sessionBench(): void {
       limit_ms: 400,
       before_ms: 4800,
       took_ms: [3, 6, 9, 12, 15].map((mm) => {
-        const moved = applyEdit(tower, slide(tower, mm)).build;
+        const moved = applyEdit(tower, slide(tower, mm)).design;
         const began = performance.now();
         rerouteEdit(moved);
         return performance.now() - began;

@@ -23,8 +23,8 @@ export const test = base.extend<{ quiet: void }>({
 export { expect };
 
 /** Opens a stage and waits until the page answers. */
-export async function openStage(page: Page, build: string, stage: string): Promise<void> {
-  await page.goto(`/builds/${build}/${stage}`, { waitUntil: 'networkidle' });
+export async function openStage(page: Page, design: string, stage: string): Promise<void> {
+  await page.goto(`/builds/${design}/${stage}`, { waitUntil: 'networkidle' });
   await expect(page.locator('[data-awake="true"]')).toBeVisible();
 }
 

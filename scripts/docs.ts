@@ -2,9 +2,9 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import parse from 'joi-to-json';
 import { BUILD_VERSION } from '../src/core/design';
-import { buildSchema } from '../src/core/design/schema';
+import { designSchema } from '../src/core/design/schema';
 import { PART_SCHEMAS } from '../src/core/components/schema';
-import { RULES } from '../src/core/checks';
+import { CHECKS } from '../src/core/checks';
 
 const toJsonSchema = ((parse as unknown as { default?: typeof parse }).default ?? parse) as (
   schema: unknown,
@@ -29,11 +29,11 @@ function withPatterns(node: unknown): unknown {
   return { ...rest, properties: plain, patternProperties: Object.fromEntries(patterns) };
 }
 
-const build = {
+const design = {
   $schema: 'https://json-schema.org/draft/2019-09/schema',
   $id: 'zephyron-build.schema.json',
   title: `Zephyron build document, version ${BUILD_VERSION}`,
-  ...(withPatterns(toJsonSchema(buildSchema, DRAFT)) as object),
+  ...(withPatterns(toJsonSchema(designSchema, DRAFT)) as object),
 };
 const part = {
   $schema: 'https://json-schema.org/draft/2019-09/schema',
@@ -51,13 +51,13 @@ Every check says the same kind of thing: a code, how bad it is, what it is about
 
 | code | stage | worst | what it means and what to do | limit from |
 |---|---|---|---|---|
-${RULES.map((r) => `| \`${r.code}\` | ${r.stage} | ${r.severity} | ${r.meaning} | ${r.source} |`).join('\n')}
+${CHECKS.map((r) => `| \`${r.code}\` | ${r.stage} | ${r.severity} | ${r.meaning} | ${r.source} |`).join('\n')}
 
 "fails" is drawn as an open square with a bar, "tight" (marginal) as a half disc, "note" as a small i; a stage without any is OK, a filled disc, and one that could not be checked a ring.
 `;
 
 const wanted: readonly (readonly [string, string])[] = [
-  ['docs/format/build.schema.json', `${JSON.stringify(build, null, 1)}\n`],
+  ['docs/format/build.schema.json', `${JSON.stringify(design, null, 1)}\n`],
   ['docs/format/part.schema.json', `${JSON.stringify(part, null, 1)}\n`],
   ['docs/findings.md', findings],
 ];

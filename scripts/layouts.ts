@@ -4,8 +4,8 @@ import { DEMO_BUILDS } from '../src/catalogue';
 import { EMPTY_LAYOUT } from '../src/core/design';
 import { withRoutes } from '../src/core/routing';
 
-for (const { name, build } of DEMO_BUILDS) {
-  const { layout } = withRoutes({ ...build, layout: EMPTY_LAYOUT });
+for (const { name, design } of DEMO_BUILDS) {
+  const { layout } = withRoutes({ ...design, layout: EMPTY_LAYOUT });
   writeFileSync(`src/catalogue/layouts/${name}.json`, `${JSON.stringify(layout, null, 1)}\n`);
   const without = Object.keys(layout.noWay).length;
   console.log(`${name}: ${Object.keys(layout.routes).length} routed, ${without} without a way`);

@@ -47,10 +47,10 @@ function knows(header: string | null, passphrase: string): boolean {
   } catch {
     return false;
   }
-  const said = given.slice(given.indexOf(':') + 1);
-  let differs = said.length ^ passphrase.length;
+  const diagnostic = given.slice(given.indexOf(':') + 1);
+  let differs = diagnostic.length ^ passphrase.length;
   for (let i = 0; i < passphrase.length; i += 1)
-    differs |= passphrase.charCodeAt(i) ^ (said.charCodeAt(i) || 0);
+    differs |= passphrase.charCodeAt(i) ^ (diagnostic.charCodeAt(i) || 0);
   return differs === 0;
 }
 

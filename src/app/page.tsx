@@ -1,8 +1,8 @@
 import { shelf } from '@/server';
-import { Shelf } from '@/view/builds';
+import { Builds } from '@/view/builds';
 
 export const dynamic = 'force-dynamic';
 
-export default async function ShelfPage() {
-  return <Shelf entries={await shelf()} />;
+export default async function BuildsPage() {
+  return <Builds entries={await shelf()} />;
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { fitLossCurve } from '@/core/hydraulics';
-import { guardPart } from '@/core/validation';
+import { validatePart } from '@/core/validation';
 import { isWet, type Part, type PartKind } from '@/core/components';
 import { cross } from '@/core/geometry';
 import { CATALOGUE, catalogued, DEMO_BUILDS, STANDARD_KIT } from '.';
@@ -67,7 +67,7 @@ describe('the catalogue', () => {
 
   test('every part passes the guard', () => {
     for (const p of CATALOGUE) {
-      const g = guardPart(p);
+      const g = validatePart(p);
       expect([p.id, g.ok ? [] : g.troubles]).toEqual([p.id, []]);
     }
   });
@@ -235,9 +235,9 @@ describe('each part is consistent', () => {
 describe('demo builds', () => {
   test('three, quite different', () => {
     expect(DEMO_BUILDS.length).toBe(3);
-    expect(new Set(DEMO_BUILDS.map((d) => d.build.case?.id)).size).toBe(3);
-    expect(new Set(DEMO_BUILDS.map((d) => d.build.loops.length))).toEqual(new Set([1, 2]));
-    expect(DEMO_BUILDS.some((d) => d.build.loops.some((l) => l.tube.hard))).toBe(true);
+    expect(new Set(DEMO_BUILDS.map((d) => d.design.case?.id)).size).toBe(3);
+    expect(new Set(DEMO_BUILDS.map((d) => d.design.loops.length))).toEqual(new Set([1, 2]));
+    expect(DEMO_BUILDS.some((d) => d.design.loops.some((l) => l.tube.hard))).toBe(true);
   });
 
   test('every wet part and fitting tells what plastics and rubbers the coolant touches; a fitting has a seal, whatever stands on others too', () => {

@@ -1,8 +1,8 @@
 import {
   applyEdit,
-  emptyBuild,
+  emptyDesign,
   type Brief,
-  type Build,
+  type Design,
   type Edit,
   type Component,
   type Layout,
@@ -34,7 +34,7 @@ import { RADIATORS } from './radiators';
 export interface Demo {
   readonly name: string;
   readonly about: string;
-  readonly build: Build;
+  readonly design: Design;
 }
 
 const PARTS: readonly ComponentPart[] = [
@@ -69,8 +69,8 @@ const component = (
 };
 
 const OWNED: Settings = { owned: true };
-const apply = (build: Build, edit: Edit | null): Build =>
-  edit ? applyEdit(build, edit).build : build;
+const apply = (design: Design, edit: Edit | null): Design =>
+  edit ? applyEdit(design, edit).design : design;
 
 function start(
   name: string,
@@ -78,9 +78,9 @@ function start(
   limits: Partial<Brief['limits']>,
   box: string,
   components: readonly Component[],
-): Build {
-  const empty = emptyBuild(name, STANDARD_KIT);
-  const withBrief: Build = {
+): Design {
+  const empty = emptyDesign(name, STANDARD_KIT);
+  const withBrief: Design = {
     ...empty,
     brief: { ...empty.brief, ...brief, limits: { ...empty.brief.limits, ...limits } },
   };
@@ -95,10 +95,10 @@ interface Plumb {
   readonly coolant: string;
   readonly components?: readonly string[];
 }
-const plumb = (build: Build, p: Plumb): Build =>
+const plumb = (design: Design, p: Plumb): Design =>
   apply(
-    build,
-    proposeLoop(build, {
+    design,
+    proposeLoop(design, {
       name: p.name,
       tube: named<TubePart>(TUBES, p.tube),
       fitting: named<FittingPart>(FITTINGS, p.fitting),
@@ -108,11 +108,11 @@ const plumb = (build: Build, p: Plumb): Build =>
   );
 
 /** A quiet desk for editing birdsong recordings: soft tube, two radiators, slow fans. */
-function dawnChorusDesk(): Build {
-  const build = start(
+function dawnChorusDesk(): Design {
+  const design = start(
     'Dawn chorus desk',
     { room_C: 22, listener_m: 1 },
-    { rise_K: 10, noise_dBA: 30, flow_Lmin: 3, budget_minor: 80000 },
+    { deltaT_K: 10, noise_dBA: 30, flow_Lmin: 3, budget_minor: 80000 },
     'case-alder-42',
     [
       component('board', 'brd-barnacre-atx', { on: 'tray' }, OWNED),
@@ -185,7 +185,7 @@ function dawnChorusDesk(): Build {
       ),
     ],
   );
-  return plumb(apply(build, { do: 'case.remove-obstacle', obstacle: 'cage', removed: true }), {
+  return plumb(apply(design, { do: 'case.remove-obstacle', obstacle: 'cage', removed: true }), {
     name: 'Main loop',
     tube: 'tube-epdm-16-10',
     fitting: 'fit-comp-16-10',
@@ -194,11 +194,11 @@ function dawnChorusDesk(): Build {
 }
 
 /** Two loops of hard tube for a machine that models floods day and night: one for the processor with filter and meter, one for two cards side by side. */
-function fenlandTower(): Build {
-  const build = start(
+function fenlandTower(): Design {
+  const design = start(
     'Fenland flood tower',
     { room_C: 25, loadCase: 'render', listener_m: 2 },
-    { rise_K: 12, noise_dBA: 40, flow_Lmin: 3.5, budget_minor: 190000 },
+    { deltaT_K: 12, noise_dBA: 40, flow_Lmin: 3.5, budget_minor: 190000 },
     'case-tidegate-78',
     [
       component('board', 'brd-barnacre-atx-pro', { on: 'tray' }, OWNED),
@@ -308,7 +308,7 @@ function fenlandTower(): Build {
     ],
   );
   const hard = { tube: 'tube-petg-16-12', fitting: 'fit-hard-16', coolant: 'cool-clear-premix' };
-  const first = plumb(build, {
+  const first = plumb(design, {
     ...hard,
     name: 'Processor loop',
     components: ['reservoir-1', 'pump-1', 'processor-block', 'front-radiator'],
@@ -337,18 +337,18 @@ function fenlandTower(): Build {
   return [
     component('filter', 'inl-filter', { on: 'line' }, {}, 'Filter'),
     component('meter', 'inl-meter-temp', { on: 'line' }, {}, 'Flow meter'),
-  ].reduce((build, piece) => {
-    const added = apply(build, { do: 'component.add', component: piece });
+  ].reduce((design, piece) => {
+    const added = apply(design, { do: 'component.add', component: piece });
     return apply(added, insertStation(added, added.loops[0]?.id ?? '', piece.id));
   }, split);
 }
 
 /** Eleven litres for a travelling planetarium, with mistakes in it: a metal, a clash, screws, and no drain. */
-function pocketPlanetarium(): Build {
-  const build = start(
+function pocketPlanetarium(): Design {
+  const design = start(
     'Pocket planetarium',
     { room_C: 26, altitude_m: 400, loadCase: 'play' },
-    { rise_K: 16, noise_dBA: 38, flow_Lmin: 2.5, budget_minor: 55000 },
+    { deltaT_K: 16, noise_dBA: 38, flow_Lmin: 2.5, budget_minor: 55000 },
     'case-orrery-11',
     [
       component('board', 'brd-barnacre-mini', { on: 'tray' }, OWNED),
@@ -400,7 +400,7 @@ function pocketPlanetarium(): Build {
       ),
     ],
   );
-  const laid = plumb(build, {
+  const laid = plumb(design, {
     name: 'Main loop',
     tube: 'tube-soft-13-10',
     fitting: 'fit-comp-13-10',
@@ -418,25 +418,28 @@ function pocketPlanetarium(): Build {
 }
 
 /** A demo with the routes the router found for it (`npm run layouts`); a test holds them against the router. */
-const laidOut = (build: Build, layout: unknown): Build => ({ ...build, layout: layout as Layout });
+const laidOut = (design: Design, layout: unknown): Design => ({
+  ...design,
+  layout: layout as Layout,
+});
 
 export const DEMO_BUILDS: readonly Demo[] = [
   {
     name: 'dawn-chorus-desk',
     about: 'A quiet desk for editing birdsong recordings: soft tube, two radiators, slow fans.',
-    build: laidOut(dawnChorusDesk(), deskLayout),
+    design: laidOut(dawnChorusDesk(), deskLayout),
   },
   {
     name: 'fenland-flood-tower',
     about: 'Two loops of hard tube for a machine that models floods day and night.',
-    build: laidOut(fenlandTower(), towerLayout),
+    design: laidOut(fenlandTower(), towerLayout),
   },
   {
     name: 'pocket-planetarium',
     about: 'Eleven litres for a travelling planetarium, with mistakes in it to be found.',
-    build: laidOut(pocketPlanetarium(), planetariumLayout),
+    design: laidOut(pocketPlanetarium(), planetariumLayout),
   },
 ];
 
-export const demoBuild = (name: string): Build | null =>
-  DEMO_BUILDS.find((d) => d.name === name)?.build ?? null;
+export const demoDesign = (name: string): Design | null =>
+  DEMO_BUILDS.find((d) => d.name === name)?.design ?? null;

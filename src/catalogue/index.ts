@@ -10,5 +10,5 @@ export function catalogued<K extends PartKind>(kind: K, id: string): PartOf<K> {
 
 export { CATALOGUE } from './all';
 export { STANDARD_KIT } from './kit';
-export { BARE_SHELVES, offered, type Shelves } from './offered';
-export { DEMO_BUILDS, demoBuild, type Demo } from './demos';
+export { BARE_PART_LISTS, offered, type PartLists } from './offered';
+export { DEMO_BUILDS, demoDesign, type Demo } from './demos';

@@ -2,7 +2,7 @@ import type {
   CoolantPart,
   FittingDuty,
   FittingPart,
-  LeadPart,
+  CablePart,
   ScrewPart,
   TubePart,
   WettedSurface,
@@ -734,10 +734,10 @@ const lead = (
   id: string,
   name: string,
   price: number,
-  duty: LeadPart['duty'],
+  duty: CablePart['duty'],
   outlets: number,
   limit_A: number,
-): LeadPart => ({
+): CablePart => ({
   kind: 'lead',
   id,
   name,
@@ -749,7 +749,7 @@ const lead = (
   limit_A,
 });
 
-export const LEADS: readonly LeadPart[] = [
+export const LEADS: readonly CablePart[] = [
   lead('lead-split-2', 'Fan splitter, two ways', 390, 'splitter', 2, 2),
   lead('lead-split-3', 'Fan splitter, three ways', 490, 'splitter', 3, 2),
   lead('lead-split-4', 'Fan splitter, four ways', 590, 'splitter', 4, 2),

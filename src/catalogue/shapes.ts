@@ -2,8 +2,8 @@ import type {
   FanPoint,
   Port,
   RadiatorPart,
-  SoftMaterial,
-  SoftWetted,
+  PolymerMaterial,
+  WettedPolymerSurface,
   Thread,
 } from '@/core/components';
 import type { Vec } from '@/core/geometry';
@@ -129,7 +129,7 @@ export function radiator(f: RadiatorFigures): RadiatorPart {
 }
 
 /** A body of plastic or glass sealed by rings of EPDM. */
-export const sealed = (...bodies: readonly SoftMaterial[]): readonly SoftWetted[] => [
-  ...bodies.map((material): SoftWetted => ({ material, as: 'body' })),
+export const sealed = (...bodies: readonly PolymerMaterial[]): readonly WettedPolymerSurface[] => [
+  ...bodies.map((material): WettedPolymerSurface => ({ material, as: 'body' })),
   { material: 'EPDM rubber', as: 'seal' },
 ];

@@ -1,4 +1,4 @@
-import type { SundryDuty, SundryPart } from '@/core/components';
+import type { ConsumableDuty, ConsumablePart } from '@/core/components';
 
 const CHALK = 'Chalkmoor Supplies',
   THORN = 'Thornbench Tools',
@@ -10,11 +10,11 @@ const sundry = (
   name: string,
   maker: string,
   price: number,
-  duty: SundryDuty,
+  duty: ConsumableDuty,
   tool: boolean,
   pack = 1,
   tube_mm?: number,
-): SundryPart => ({
+): ConsumablePart => ({
   kind: 'sundry',
   id: `sun-${id}`,
   name,
@@ -28,7 +28,7 @@ const sundry = (
 });
 
 /** What a loop uses up, and the tools it is made with. */
-export const SUNDRIES: readonly SundryPart[] = [
+export const SUNDRIES: readonly ConsumablePart[] = [
   sundry('paste-2', 'Thermal paste, 2 g', CHALK, 690, 'paste', false, 3),
   sundry('paste-8', 'Thermal paste, 8 g', CHALK, 1490, 'paste', false, 12),
   sundry('pads-1', 'Thermal pad, 1 mm, 100 × 100', CHALK, 990, 'pads', false, 2),

@@ -1,18 +1,18 @@
 import { readFileSync } from 'node:fs';
 import { bendTable } from '@/core/tubing';
 import type { Vec } from '@/core/geometry';
-import { CATALOGUE, DEMO_BUILDS, demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '@/core/design';
-import { evaluate, workOut } from '@/core/analysis';
+import { CATALOGUE, DEMO_BUILDS, demoDesign } from '@/catalogue';
+import { applyEdit, type Design } from '@/core/design';
+import { evaluate, analyse } from '@/core/analysis';
 import { pressureToHead, solveNetwork } from '@/core/hydraulics';
 import { rerouteEdit } from '@/core/routing';
-import { resolve } from '@/core/system';
+import { compileSystem } from '@/core/system';
 import { LOAD_CASES, type LoadCaseId } from '@/core/components';
 import { FAULTS, runTransient, ScenarioError, type Fault, type FaultKind } from '@/core/transient';
-import { parseBuild } from '@/core/validation';
+import { parseDesign } from '@/core/validation';
 import { InpError, inpLoops, readInp, writeInp } from '@/format/inp';
 import { bendSheet, bendSteps, makingOrder } from '@/core/plan';
-import { buildToText, listToCsv, transientToCsv } from '@/format';
+import { designToText, listToCsv, transientToCsv } from '@/format';
 import { proofRows } from '@/proof';
 
 export interface Ran {
@@ -64,39 +64,43 @@ const VALUED = new Set([
 export function run(args: readonly string[], read: (file: string) => string = readInput): Ran {
   const [command, ...rest] = args;
   const flags = new Set(rest.filter((a) => a.startsWith('--')));
-  const withBuild: WithBuild = (file, work) =>
-    readBuild(file, read, (build) => work(flags.has('--route') ? routed(build) : build));
+  const withDesignOf: WithBuild = (file, work) =>
+    readBuild(file, read, (design) => work(flags.has('--route') ? routed(design) : design));
   const plain = rest.filter((a, i) => !a.startsWith('--') && !VALUED.has(rest[i - 1] ?? ''));
   switch (command) {
     case 'demo':
       return demo(plain[0]);
     case 'evaluate':
-      return withBuild(plain[0], (build) =>
+      return withDesignOf(plain[0], (design) =>
         done(
-          `${JSON.stringify(evaluate(build, { offer: CATALOGUE, fixes: !flags.has('--no-fixes') }), null, 1)}\n`,
+          `${JSON.stringify(evaluate(design, { offer: CATALOGUE, fixes: !flags.has('--no-fixes') }), null, 1)}\n`,
         ),
       );
     case 'list':
-      return withBuild(plain[0], (build) => {
-        const { list } = workOut(build).reports;
+      return withDesignOf(plain[0], (design) => {
+        const { list } = analyse(design).reports;
         return done(
           flags.has('--json')
             ? `${JSON.stringify(list, null, 1)}\n`
-            : listToCsv(list, build.brief.currency),
+            : listToCsv(list, design.brief.currency),
         );
       });
     case 'inp':
-      return withBuild(plain[0], (build) => inp(build, valueOf(rest, '--loop')));
+      return withDesignOf(plain[0], (design) => inp(design, valueOf(rest, '--loop')));
     case 'solve':
       return solve(plain[0], read);
     case 'bend':
       return bend(plain[0], valueOf(rest, '--radius'), read);
     case 'sheets':
-      return withBuild(plain[0], (build) => done(`${JSON.stringify(sheetsOf(build), null, 1)}\n`));
+      return withDesignOf(plain[0], (design) =>
+        done(`${JSON.stringify(sheetsOf(design), null, 1)}\n`),
+      );
     case 'solids':
-      return withBuild(plain[0], (build) => done(`${JSON.stringify(solidsOf(build), null, 1)}\n`));
+      return withDesignOf(plain[0], (design) =>
+        done(`${JSON.stringify(solidsOf(design), null, 1)}\n`),
+      );
     case 'transient':
-      return withBuild(plain[0], (build) => transient(build, rest));
+      return withDesignOf(plain[0], (design) => transient(design, rest));
     case 'parts': {
       const kind = valueOf(rest, '--kind');
       return done(
@@ -120,9 +124,9 @@ function readInput(file: string): string {
 
 function demo(name: string | undefined): Ran {
   if (name === undefined) return done(DEMO_BUILDS.map((d) => `${d.name}\t${d.about}\n`).join(''));
-  const build = demoBuild(name);
-  return build
-    ? done(buildToText(build))
+  const design = demoDesign(name);
+  return design
+    ? done(designToText(design))
     : failed(
         `There is no demo build "${name}"; known: ${DEMO_BUILDS.map((d) => d.name).join(', ')}.`,
       );
@@ -131,15 +135,15 @@ function demo(name: string | undefined): Ran {
 const valueOf = (args: readonly string[], flag: string): string | undefined =>
   args.includes(flag) ? (args[args.indexOf(flag) + 1] ?? '') : undefined;
 
-function inp(build: Build, only: string | undefined): Ran {
-  if (only !== undefined && !build.loops.some((l) => l.id === only))
+function inp(design: Design, only: string | undefined): Ran {
+  if (only !== undefined && !design.loops.some((l) => l.id === only))
     return failed(
-      `There is no loop "${only}" in this build; known: ${build.loops.map((l) => l.id).join(', ') || 'none'}.`,
+      `There is no loop "${only}" in this build; known: ${design.loops.map((l) => l.id).join(', ') || 'none'}.`,
     );
-  const { model, reports } = workOut(build);
-  const loops = inpLoops(model, reports.runs, reports.flow, only);
+  const { system, reports } = analyse(design);
+  const loops = inpLoops(system, reports.runs, reports.flow, only);
   return loops.length > 0
-    ? done(writeInp(build.name, loops))
+    ? done(writeInp(design.name, loops))
     : failed('This build has no connected loop to write.');
 }
 
@@ -188,15 +192,15 @@ function withText(
   return work(text);
 }
 
-type WithBuild = (file: string | undefined, work: (build: Build) => Ran) => Ran;
+type WithBuild = (file: string | undefined, work: (design: Design) => Ran) => Ran;
 
 function readBuild(
   file: string | undefined,
   read: (file: string) => string,
-  work: (build: Build) => Ran,
+  work: (design: Design) => Ran,
 ): Ran {
   return withText(file, read, (text) => {
-    const parsed = parseBuild(text);
+    const parsed = parseDesign(text);
     return parsed.ok
       ? work(parsed.value)
       : failed(parsed.troubles.map((t) => `${t.path || '(document)'}: ${t.message}`).join('\n'));
@@ -208,10 +212,10 @@ const ROUTE_MS = 120_000;
 const TELL_MS = 500;
 
 /** The build with everything routed that was not, or no longer is. What does not come to an end in time stays an estimate. */
-function routed(build: Build): Build {
+function routed(design: Design): Design {
   const began = Date.now();
   let told = began;
-  const edit = rerouteEdit(build, (done, of) => {
+  const edit = rerouteEdit(design, (done, of) => {
     const now = Date.now();
     if (now - told > TELL_MS) {
       told = now;
@@ -219,7 +223,7 @@ function routed(build: Build): Build {
     }
     return now - began < ROUTE_MS;
   });
-  return edit ? applyEdit(build, edit).build : build;
+  return edit ? applyEdit(design, edit).design : design;
 }
 
 function proof(json: boolean): Ran {
@@ -237,9 +241,9 @@ function proof(json: boolean): Ran {
   };
 }
 
-function transient(build: Build, args: readonly string[]): Ran {
+function transient(design: Design, args: readonly string[]): Ran {
   const cases: readonly string[] = [...LOAD_CASES, 'own'];
-  const load = valueOf(args, '--case') ?? build.brief.loadCase,
+  const load = valueOf(args, '--case') ?? design.brief.loadCase,
     seconds = Number(valueOf(args, '--seconds') ?? 3600),
     start = valueOf(args, '--start') ?? 'cold';
   if (!cases.includes(load))
@@ -258,7 +262,7 @@ function transient(build: Build, args: readonly string[]): Ran {
     faults.push(fault);
   }
   const step = valueOf(args, '--step');
-  const { setup, reports } = workOut(build);
+  const { setup, reports } = analyse(design);
   try {
     const result = runTransient(setup, reports.flow, reports.runs, {
       profile: [{ load: load as LoadCaseId, seconds }],
@@ -274,9 +278,9 @@ function transient(build: Build, args: readonly string[]): Ran {
 }
 
 /** The bends of every routed run in the order of the work, easiest run first within a loop. */
-function sheetsOf(build: Build): { readonly runs: readonly object[] } {
-  const { runs } = workOut(build).reports;
-  const sheets = build.loops.flatMap((loop) => {
+function sheetsOf(design: Design): { readonly runs: readonly object[] } {
+  const { runs } = analyse(design).reports;
+  const sheets = design.loops.flatMap((loop) => {
     const own = runs.filter((run) => run.loop === loop.id);
     return makingOrder(own.flatMap((run) => bendSheet(run, loop) ?? []));
   });
@@ -299,11 +303,11 @@ function sheetsOf(build: Build): { readonly runs: readonly object[] } {
 }
 
 /** Bodies and ports as a stranger's geometry would want them. */
-function solidsOf(build: Build): readonly object[] {
-  const model = resolve(build);
-  const placed = [...model.placed.values()];
+function solidsOf(design: Design): readonly object[] {
+  const system = compileSystem(design);
+  const placed = [...system.placed.values()];
   return [
-    ...[...placed.flatMap((p) => p.solids), ...model.obstacles].map((s) =>
+    ...[...placed.flatMap((p) => p.solids), ...system.obstacles].map((s) =>
       s.cylinder
         ? { component: s.component, name: s.name, shape: 'cylinder', ...s.cylinder }
         : { component: s.component, name: s.name, shape: 'box', ...s.box },

@@ -4,16 +4,16 @@ import { CATALOGUE, catalogued, DEMO_BUILDS, STANDARD_KIT } from '@/catalogue';
 import {
   applyEdit,
   EditError,
-  emptyBuild,
+  emptyDesign,
   freeId,
-  type Build,
+  type Design,
   type Edit,
   type Placement,
 } from './design';
 import { evaluate } from './analysis';
-import { guardBuild } from './validation';
+import { validateDesign } from './validation';
 import { looseParts, proposeLoop, reorderLoop } from './loops';
-import { resolve } from './system';
+import { compileSystem } from './system';
 import { isComponentPart, isWet, type ComponentPart } from './components';
 import { defaultPlacements } from './checks';
 
@@ -23,21 +23,21 @@ const TUBES = CATALOGUE.flatMap((p) => (p.kind === 'tube' ? [p] : []));
 const COOLANTS = CATALOGUE.flatMap((p) => (p.kind === 'coolant' ? [p] : []));
 
 /** What a hand at the interface could do next, chosen by three numbers. */
-function anyEdit(build: Build, kind: number, a: number, b: number): Edit {
+function anyEdit(design: Design, kind: number, a: number, b: number): Edit {
   const pick = <T>(list: readonly T[], n: number): T | undefined =>
     list.length === 0 ? undefined : list[n % list.length];
-  const component = pick(build.components, a),
-    loop = pick(build.loops, a);
+  const component = pick(design.components, a),
+    loop = pick(design.loops, a);
   switch (kind % 14) {
     case 0:
     case 1:
     case 2: {
       const part = pick(PARTS, a * 31 + b) as ComponentPart;
       const id = freeId(
-        build.components.map((i) => i.id),
+        design.components.map((i) => i.id),
         part.kind,
       );
-      const places = defaultPlacements(build, { id, part });
+      const places = defaultPlacements(design, { id, part });
       const placement: Placement = pick(places, b)?.placement ?? { on: 'bench' };
       return {
         do: 'component.add',
@@ -53,7 +53,7 @@ function anyEdit(build: Build, kind: number, a: number, b: number): Edit {
         do: 'component.place',
         component: component?.id ?? 'none',
         placement: component
-          ? (pick(defaultPlacements(build, component), b)?.placement ?? { on: 'bench' })
+          ? (pick(defaultPlacements(design, component), b)?.placement ?? { on: 'bench' })
           : { on: 'bench' },
       };
     case 6:
@@ -67,31 +67,38 @@ function anyEdit(build: Build, kind: number, a: number, b: number): Edit {
     case 8:
     case 9:
       return (
-        (looseParts(build).length >= 2
-          ? proposeLoop(build, {
+        (looseParts(design).length >= 2
+          ? proposeLoop(design, {
               name: 'Loop',
               tube: pick(TUBES, a) ?? catalogued('tube', 'tube-soft-13-10'),
               fitting: catalogued('fitting', 'fit-comp-13-10'),
               coolant: pick(COOLANTS, b) ?? catalogued('coolant', 'cool-distilled'),
             })
-          : null) ?? { do: 'build.rename', name: `Build ${a}` }
+          : null) ?? { do: 'design.rename', name: `Build ${a}` }
       );
     case 10:
       return loop
         ? reorderLoop(
-            build,
+            design,
             loop.id,
-            rotate(resolve(build).loops.find((g) => g.loop.id === loop.id)?.stations ?? [], b),
+            rotate(
+              compileSystem(design).loops.find((g) => g.loop.id === loop.id)?.stations ?? [],
+              b,
+            ),
           )
-        : { do: 'build.rename', name: 'x' };
+        : { do: 'design.rename', name: 'x' };
     case 11:
       return loop
-        ? { do: 'link.remove', loop: loop.id, link: pick(loop.links, b)?.id ?? 'none' }
-        : { do: 'build.rename', name: 'y' };
+        ? {
+            do: 'connection.remove',
+            loop: loop.id,
+            connection: pick(loop.connections, b)?.id ?? 'none',
+          }
+        : { do: 'design.rename', name: 'y' };
     case 12:
       return {
         do: 'brief.limit',
-        values: { rise_K: 1 + (a % 30), budget_minor: b % 3 === 0 ? null : b * 1000 },
+        values: { deltaT_K: 1 + (a % 30), budget_minor: b % 3 === 0 ? null : b * 1000 },
       };
     default: {
       const next =
@@ -102,7 +109,7 @@ function anyEdit(build: Build, kind: number, a: number, b: number): Edit {
         );
       return component && next
         ? { do: 'component.replace', component: component.id, part: next }
-        : { do: 'build.rename', name: 'z' };
+        : { do: 'design.rename', name: 'z' };
     }
   }
 }
@@ -119,25 +126,25 @@ describe('whatever a hand does', () => {
   test('every build stays valid, is evaluated without NaN, and can be undone to its beginning', () => {
     fc.assert(
       fc.property(
-        fc.constantFrom(emptyBuild('New', STANDARD_KIT), ...DEMO_BUILDS.map((d) => d.build)),
+        fc.constantFrom(emptyDesign('New', STANDARD_KIT), ...DEMO_BUILDS.map((d) => d.design)),
         fc.array(step, { minLength: 4, maxLength: 26 }),
         (start, steps) => {
-          let build = start;
+          let design = start;
           const back: Edit[] = [];
           for (const [kind, a, b] of steps) {
             try {
-              const done = applyEdit(build, anyEdit(build, kind, a, b));
-              build = done.build;
+              const done = applyEdit(design, anyEdit(design, kind, a, b));
+              design = done.design;
               back.push(done.inverse);
             } catch (error) {
               if (!(error instanceof EditError)) throw error;
             }
           }
-          const guarded = guardBuild(JSON.parse(JSON.stringify(build)));
-          expect(guarded.ok ? [] : guarded.troubles).toEqual([]);
-          const text = JSON.stringify(evaluate(build, { offer: CATALOGUE }));
+          const validated = validateDesign(JSON.parse(JSON.stringify(design)));
+          expect(validated.ok ? [] : validated.troubles).toEqual([]);
+          const text = JSON.stringify(evaluate(design, { offer: CATALOGUE }));
           expect(text).not.toContain('NaN');
-          const undone = back.reverse().reduce((x, e) => applyEdit(x, e).build, build);
+          const undone = back.reverse().reduce((x, e) => applyEdit(x, e).design, design);
           expect(undone).toEqual(start);
         },
       ),
@@ -148,26 +155,26 @@ describe('whatever a hand does', () => {
   test('every port of every part in a loop is on the list as connected or capped, or is a finding', () => {
     fc.assert(
       fc.property(fc.array(step, { minLength: 8, maxLength: 30 }), (steps) => {
-        let build: Build = applyEdit(emptyBuild('New', STANDARD_KIT), {
+        let design: Design = applyEdit(emptyDesign('New', STANDARD_KIT), {
           do: 'case.choose',
           case: catalogued('case', 'case-tidegate-78'),
-        }).build;
+        }).design;
         for (const [kind, a, b] of steps)
           try {
-            build = applyEdit(build, anyEdit(build, kind, a, b)).build;
+            design = applyEdit(design, anyEdit(design, kind, a, b)).design;
           } catch (error) {
             if (!(error instanceof EditError)) throw error;
           }
-        const { findings, reports } = evaluate(build);
+        const { findings, reports } = evaluate(design);
         const open = new Set(
           findings.filter((f) => f.code === 'rule.port-open').flatMap((f) => f.subjects),
         );
-        for (const component of build.components) {
+        for (const component of design.components) {
           if (!isWet(component.part)) continue;
           const uses = component.part.ports.map((p) =>
-            build.loops.some(
+            design.loops.some(
               (l) =>
-                l.links.some(
+                l.connections.some(
                   (k) =>
                     (k.from.component === component.id && k.from.port === p.id) ||
                     (k.to.component === component.id && k.to.port === p.id),
@@ -179,7 +186,7 @@ describe('whatever a hand does', () => {
             true,
           ]);
         }
-        const caps = build.loops.flatMap((l) => l.caps).length;
+        const caps = design.loops.flatMap((l) => l.caps).length;
         const listed = reports.list.lines
           .filter((l) => ['fit-plug', 'fit-drain', 'fit-fill'].includes(l.part))
           .reduce((s, l) => s + l.quantity, 0);

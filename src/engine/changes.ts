@@ -1,8 +1,8 @@
-import type { Shelves } from '@/catalogue';
-import type { Build, Edit } from '@/core/design';
+import type { PartLists } from '@/catalogue';
+import type { Design, Edit } from '@/core/design';
 
 /** What the replica must follow: another design, an edit of it, or what the builder's catalogue offers. */
 export type Change =
-  | { readonly kind: 'design'; readonly design: Build }
+  | { readonly kind: 'design'; readonly design: Design }
   | { readonly kind: 'edit'; readonly edit: Edit }
-  | { readonly kind: 'shelves'; readonly shelves: Shelves };
+  | { readonly kind: 'shelves'; readonly partLists: PartLists };

@@ -1,7 +1,7 @@
 import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
-import { BARE_SHELVES, type Shelves } from '@/catalogue';
+import { BARE_PART_LISTS, type PartLists } from '@/catalogue';
 import { createSession } from '@/core/analysis';
-import type { Build, Edit } from '@/core/design';
+import type { Design, Edit } from '@/core/design';
 import type { Change } from './changes';
 import type { EngineApi } from './engine.worker';
 import { runJob, type JobInput, type JobName, type JobResult } from './jobs';
@@ -43,26 +43,26 @@ export class Engine {
   private closed = false;
 
   constructor(
-    private design: Build,
-    private shelves: Shelves = BARE_SHELVES,
+    private design: Design,
+    private partLists: PartLists = BARE_PART_LISTS,
   ) {}
 
   /** The design after an edit, as the page has it. */
-  edited(design: Build, edit: Edit): void {
+  edited(design: Design, edit: Edit): void {
     this.design = design;
     this.note({ kind: 'edit', edit });
   }
 
   /** Another design in its place. */
-  replaced(design: Build): void {
+  replaced(design: Design): void {
     this.design = design;
     this.changes = this.changes.filter((c) => c.kind === 'shelves');
     this.note({ kind: 'design', design });
   }
 
-  offers(shelves: Shelves): void {
-    this.shelves = shelves;
-    this.note({ kind: 'shelves', shelves });
+  offers(partLists: PartLists): void {
+    this.partLists = partLists;
+    this.note({ kind: 'shelves', partLists });
   }
 
   private note(change: Change): void {
@@ -73,7 +73,7 @@ export class Engine {
 
   private whole(): Change[] {
     return [
-      { kind: 'shelves', shelves: this.shelves },
+      { kind: 'shelves', partLists: this.partLists },
       { kind: 'design', design: this.design },
     ];
   }
@@ -155,7 +155,7 @@ export class Engine {
     const { job, input, tell } = waiting;
     // Where there are no workers (tests), the same work is done here.
     if (typeof Worker === 'undefined') {
-      const desk = { session: createSession(this.design), shelves: this.shelves };
+      const desk = { session: createSession(this.design), partLists: this.partLists };
       return runJob(desk, job, input, () => !waiting.stopped);
     }
     const { api } = this.openThread();

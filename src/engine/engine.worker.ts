@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
-import { BARE_SHELVES, type Shelves } from '@/catalogue';
+import { BARE_PART_LISTS, type PartLists } from '@/catalogue';
 import { createSession, type Session } from '@/core/analysis';
-import type { Build } from '@/core/design';
+import type { Design } from '@/core/design';
 import type { Change } from './changes';
 import { runJob, type JobName } from './jobs';
 
@@ -9,7 +9,7 @@ import { runJob, type JobName } from './jobs';
 const TELL_MS = 60;
 
 let session: Session | null = null;
-let shelves: Shelves = BARE_SHELVES;
+let partLists: PartLists = BARE_PART_LISTS;
 
 /** The engine: a replica of the page's design that follows its edits, and runs what takes longer than a frame. */
 const api = {
@@ -26,7 +26,7 @@ const api = {
   ): { readonly result: unknown } {
     if (!session) return { result: null };
     let told = performance.now();
-    const result = runJob({ session, shelves }, job, input, (share) => {
+    const result = runJob({ session, partLists }, job, input, (share) => {
       const now = performance.now();
       if (now - told > TELL_MS) {
         told = now;
@@ -39,12 +39,12 @@ const api = {
 };
 
 function follow(change: Change): void {
-  if (change.kind === 'shelves') shelves = change.shelves;
+  if (change.kind === 'shelves') partLists = change.partLists;
   else if (change.kind === 'design') replace(change.design);
   else session?.apply(change.edit);
 }
 
-function replace(design: Build): void {
+function replace(design: Design): void {
   if (session) session.replace(design);
   else session = createSession(design);
 }

@@ -1,13 +1,13 @@
-import { offered, type Shelves } from '@/catalogue';
+import { offered, type PartLists } from '@/catalogue';
 import type { Edit } from '@/core/design';
 import type { Session } from '@/core/analysis';
 import {
   betterPorts,
   compareOrders,
   compareParts,
-  judgeChanges,
+  evaluateVariants,
   whatFits,
-  type Judged,
+  type EvaluatedVariant,
   type OrdersCompared,
   type PartCompared,
   type PortsFound,
@@ -15,7 +15,12 @@ import {
 } from '@/core/studies';
 import { pumpChoices, type PumpChoice } from '@/core/studies';
 import { findingKey, type Fix } from '@/core/checks';
-import { coolingCurves, temperatureBands, type Bands, type CoolingCurve } from '@/core/thermal';
+import {
+  coolingCurves,
+  temperatureUncertainty,
+  type Uncertainty,
+  type CoolingCurve,
+} from '@/core/thermal';
 import type { Part, PumpPart } from '@/core/components';
 import { improvement, rerouteEdit, type Improvement } from '@/core/routing';
 import { runTransient, type Scenario, type Transient } from '@/core/transient';
@@ -23,7 +28,7 @@ import { runTransient, type Scenario, type Transient } from '@/core/transient';
 /** What a job works with: the design as the page has it, and what the builder's catalogue offers. */
 export interface Desk {
   readonly session: Session;
-  readonly shelves: Shelves;
+  readonly partLists: PartLists;
 }
 
 /** Hears how far a job is, 0 to 1; answers whether it is to go on. */
@@ -34,7 +39,7 @@ const telling =
   (done: number, of: number): boolean =>
     tell(done / Math.max(1, of));
 
-const offerOf = ({ shelves }: Desk): readonly Part[] => offered(shelves);
+const offerOf = ({ partLists }: Desk): readonly Part[] => offered(partLists);
 
 /** Draws of a band, always from the same seed: the same build shows the same band. */
 const DRAWS = 500;
@@ -115,7 +120,7 @@ export const JOBS = {
   pumps: (desk: Desk, loop: string, tell: Tell): readonly PumpChoice[] | null => {
     const { session } = desk;
     const { design } = session;
-    const { model, reports } = session.analysis();
+    const { system, reports } = session.analysis();
     const pumps = offerOf(desk).filter((p): p is PumpPart => p.kind === 'pump');
     const own = design.components.flatMap((i) =>
       i.part.kind === 'pump' && !pumps.some((p) => p.id === i.part.id) ? [i.part] : [],
@@ -125,7 +130,7 @@ export const JOBS = {
       design.brief.room_C + GUESSED_RISE_K;
     let stopped = false;
     const choices = pumpChoices(
-      model,
+      system,
       reports.runs,
       loop,
       coolant_C,
@@ -138,19 +143,19 @@ export const JOBS = {
     return stopped ? null : choices;
   },
 
-  changes: (desk: Desk, _input: null, tell: Tell): readonly Judged[] | null => {
+  changes: (desk: Desk, _input: null, tell: Tell): readonly EvaluatedVariant[] | null => {
     let stopped = false;
-    const judged = judgeChanges(desk.session.design, offerOf(desk), (done, of) => {
+    const judged = evaluateVariants(desk.session.design, offerOf(desk), (done, of) => {
       stopped = !tell(done / Math.max(1, of));
       return !stopped;
     });
     return stopped ? null : judged;
   },
 
-  bands: ({ session }: Desk, _input: null, tell: Tell): Bands | null => {
+  bands: ({ session }: Desk, _input: null, tell: Tell): Uncertainty | null => {
     const { setup, reports } = session.analysis();
     const { loadCase } = session.design.brief;
-    return temperatureBands(setup, reports.flow, loadCase, DRAWS, SEED, telling(tell));
+    return temperatureUncertainty(setup, reports.flow, loadCase, DRAWS, SEED, telling(tell));
   },
 
   transient: ({ session }: Desk, scenario: Scenario, tell: Tell): Transient | null => {

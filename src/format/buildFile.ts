@@ -1,7 +1,7 @@
-import type { Build } from '@/core/design';
+import type { Design } from '@/core/design';
 
 /** A build as its file: readable JSON, one document. */
-export const buildToText = (build: Build): string => `${JSON.stringify(build, null, 1)}\n`;
+export const designToText = (design: Design): string => `${JSON.stringify(design, null, 1)}\n`;
 
 /** "Dawn chorus desk" → "dawn-chorus-desk.zephyron.json". Only letters, digits and dashes survive. */
 export const buildFileName = (name: string): string => `${slug(name)}.zephyron.json`;

@@ -2,19 +2,19 @@ import { describe, expect, test } from '@jest/globals';
 import Papa from 'papaparse';
 import { readFileSync } from 'node:fs';
 import Ajv2019 from 'ajv/dist/2019';
-import { CATALOGUE, DEMO_BUILDS, demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '@/core/design';
+import { CATALOGUE, DEMO_BUILDS, demoDesign } from '@/catalogue';
+import { applyEdit, type Design } from '@/core/design';
 import { evaluate } from '@/core/analysis';
-import { parseBuild } from '@/core/validation';
-import { buildFileName, buildToText, listToCsv, slug } from '.';
+import { parseDesign } from '@/core/validation';
+import { buildFileName, designToText, listToCsv, slug } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
+const desk = demoDesign('dawn-chorus-desk') as Design;
 
 describe('the build file', () => {
   test('goes out and comes back the same', () => {
-    for (const { build } of DEMO_BUILDS) {
-      const back = parseBuild(buildToText(build));
-      expect(back).toEqual({ ok: true, value: build });
+    for (const { design } of DEMO_BUILDS) {
+      const back = parseDesign(designToText(design));
+      expect(back).toEqual({ ok: true, value: design });
     }
   });
 
@@ -42,10 +42,10 @@ describe('JSON Schema in docs/format', () => {
     JSON.parse(readFileSync('docs/format/part.schema.json', 'utf8')) as object,
   );
 
-  test.each(DEMO_BUILDS.map((d) => [d.name, d.build] as const))(
+  test.each(DEMO_BUILDS.map((d) => [d.name, d.design] as const))(
     '%s validates with ajv',
-    (_, build) => {
-      validate(JSON.parse(buildToText(build)));
+    (_, design) => {
+      validate(JSON.parse(designToText(design)));
       expect(validate.errors ?? []).toEqual([]);
     },
   );
@@ -56,7 +56,7 @@ describe('JSON Schema in docs/format', () => {
   });
 
   test('it refuses what the guard refuses', () => {
-    const bad = JSON.parse(buildToText(desk)) as { brief: { room_C: unknown } };
+    const bad = JSON.parse(designToText(desk)) as { brief: { room_C: unknown } };
     bad.brief.room_C = 'warm';
     expect(validate(bad)).toBe(false);
   });
@@ -85,11 +85,11 @@ describe('the list as CSV', () => {
         component: 'pump',
         part: {
           ...(desk.components.find((i) => i.id === 'pump')
-            ?.part as Build['components'][number]['part']),
+            ?.part as Design['components'][number]['part']),
           name,
           maker: name,
-        } as Build['components'][number]['part'],
-      }).build;
+        } as Design['components'][number]['part'],
+      }).design;
       const cells = Papa.parse<string[]>(listToCsv(evaluate(evil).reports.list, 'EUR')).data.flat();
       expect(cells.some((c) => c.includes(name))).toBe(true);
       for (const c of cells) expect(c).not.toMatch(/^[=+\-@\t\r]/);

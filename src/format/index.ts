@@ -1,4 +1,4 @@
-export { buildToText, buildFileName, slug } from './buildFile';
+export { designToText, buildFileName, slug } from './buildFile';
 export { listToCsv, listToJson } from './listCsv';
 export { detectDecimals, readDecimal, type DecimalStyle, type DetectedDecimals } from './decimals';
 export {

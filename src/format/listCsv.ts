@@ -1,8 +1,8 @@
 import Papa from 'papaparse';
-import type { ListReport } from '@/core/bom';
+import type { Bom } from '@/core/bom';
 
 /** The parts list as CSV (RFC 4180), prices in major units. Cells that a spreadsheet would run as a formula are disarmed. */
-export function listToCsv(list: ListReport, currency: string): string {
+export function listToCsv(list: Bom, currency: string): string {
   const rows = list.lines.map((l) => ({
     kind: l.kind,
     part: l.part,
@@ -24,5 +24,5 @@ export function listToCsv(list: ListReport, currency: string): string {
 }
 
 /** The same as JSON: every line with the ids that asked for it, prices in minor units. */
-export const listToJson = (list: ListReport, currency: string): string =>
+export const listToJson = (list: Bom, currency: string): string =>
   `${JSON.stringify({ format: 'zephyron-list', version: 1, currency, loopTotal: list.loopTotal, toolTotal: list.toolTotal, machineTotal: list.machineTotal, lines: list.lines }, null, 2)}\n`;

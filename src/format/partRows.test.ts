@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import Papa from 'papaparse';
 import { CATALOGUE, catalogued } from '@/catalogue';
-import { guardPart } from '@/core/validation';
+import { validatePart } from '@/core/validation';
 import type { Part } from '@/core/components';
 import {
   asCustom,
@@ -116,9 +116,9 @@ describe('parts from a table', () => {
       size: fan.size,
       points: fan.points,
     });
-    expect(guardPart(good)).toMatchObject({ ok: true });
-    const guarded = guardPart(bad);
-    expect(guarded.ok ? [] : guarded.troubles.map((t) => t.path)).toEqual(['fullSpeed_rpm']);
+    expect(validatePart(good)).toMatchObject({ ok: true });
+    const validated = validatePart(bad);
+    expect(validated.ok ? [] : validated.troubles.map((t) => t.path)).toEqual(['fullSpeed_rpm']);
   });
 
   test('exported and imported, every part of the catalogue is what it was, to the last field', () => {
@@ -127,7 +127,7 @@ describe('parts from a table', () => {
     const back = partsFromExport(sheet);
     expect(back.length).toBe(CATALOGUE.length);
     CATALOGUE.forEach((part, i) => expect(back[i]).toEqual(JSON.parse(JSON.stringify(part))));
-    for (const part of back) expect(guardPart(part)).toMatchObject({ ok: true });
+    for (const part of back) expect(validatePart(part)).toMatchObject({ ok: true });
   });
 
   test('imported beside the catalogue: the same parts are left out, a changed one becomes a custom part', () => {

@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, test } from '@jest/globals';
 import epanetFile from '@reference/epanet.json';
 import networkFile from '@reference/network.json';
 import { DEMO_BUILDS } from '@/catalogue';
-import { workOut } from '@/core/analysis';
+import { analyse } from '@/core/analysis';
 import { readyNetwork, solveNetwork, type FlowNetwork } from '@/core/hydraulics';
 import { coolantProperties } from '@/core/fluids';
 import { inpLoops, readInp, writeInp, type InpLoop } from '@/format/inp';
@@ -80,13 +80,13 @@ describe('EPANET, run here, on the files we write', () => {
 });
 
 describe('demo builds', () => {
-  test.each(DEMO_BUILDS.map((d) => [d.name, d.build] as const))(
+  test.each(DEMO_BUILDS.map((d) => [d.name, d.design] as const))(
     '%s: evaluation, file and EPANET agree, link by link, pump by pump',
-    async (_, build) => {
-      const w = workOut(build);
+    async (_, design) => {
+      const w = analyse(design);
       const { flow } = w.reports;
       const theirs = await solveInEpanet(
-        writeInp(build.name, inpLoops(w.model, w.reports.runs, flow)),
+        writeInp(design.name, inpLoops(w.system, w.reports.runs, flow)),
       );
       for (const l of flow.links)
         if (Math.abs(l.flow_Lmin) > 0.01)
@@ -94,7 +94,7 @@ describe('demo builds', () => {
             NETWORK_TOLERANCE.outside,
           );
       for (const p of flow.pumps) {
-        const edge = w.model.loops.flatMap((g) => g.edges).find((e) => e.component?.id === p.id);
+        const edge = w.system.loops.flatMap((g) => g.edges).find((e) => e.component?.id === p.id);
         expect(
           Math.abs((theirs.head(edge?.to ?? '') - theirs.head(edge?.from ?? '')) / p.head_m - 1),
         ).toBeLessThan(0.01);
@@ -103,13 +103,13 @@ describe('demo builds', () => {
   );
 
   test('one loop alone is written with its tubes as they are', () => {
-    const w = workOut(
-      DEMO_BUILDS[1]?.build ??
+    const w = analyse(
+      DEMO_BUILDS[1]?.design ??
         (() => {
           throw new Error('no demo');
         })(),
     );
-    const [loop] = inpLoops(w.model, w.reports.runs, w.reports.flow, 'loop-2');
+    const [loop] = inpLoops(w.system, w.reports.runs, w.reports.flow, 'loop-2');
     expect(writeInp('one', [loop as InpLoop])).toMatch(/^run-6 pump-2\/out \S+ \S+ 12 0\.0015 /m);
   });
 });

@@ -1,4 +1,4 @@
-import type { Trouble } from '@/core/validation';
+import type { ValidationIssue } from '@/core/validation';
 
 /** What the server says: a status and a body, before HTTP. */
 export interface Answer {
@@ -10,7 +10,7 @@ export const ok = (body: unknown, status = 200): Answer => ({ status, body });
 export const refuse = (
   status: number,
   message: string,
-  troubles: readonly Trouble[] = [],
+  troubles: readonly ValidationIssue[] = [],
 ): Answer => ({ status, body: { error: message, troubles } });
 
 /** A body that is JSON text already, made in a thread of the pool. */

@@ -1,8 +1,8 @@
 import { randomBytes } from 'node:crypto';
-import { DEMO_BUILDS, type Shelves } from '@/catalogue';
-import type { Build } from '@/core/design';
-import { countTrouble, guardBuild, parseBuild, type Guarded } from '@/core/validation';
-import { buildFileName, buildToText, slug } from '@/format';
+import { DEMO_BUILDS, type PartLists } from '@/catalogue';
+import type { Design } from '@/core/design';
+import { countIssue, validateDesign, parseDesign, type Validated } from '@/core/validation';
+import { buildFileName, designToText, slug } from '@/format';
 import {
   createBuild,
   listBuilds,
@@ -26,8 +26,8 @@ export function theStore(): Promise<Store> {
       store,
       DEMO_BUILDS.map((d) => ({
         name: d.name,
-        title: d.build.name,
-        document: JSON.stringify(d.build),
+        title: d.design.name,
+        document: JSON.stringify(d.design),
       })),
       Date.now(),
     );
@@ -72,14 +72,14 @@ export async function shelf(): Promise<readonly ShelfEntry[]> {
 export interface OpenedBuild {
   readonly id: string;
   readonly revision: number;
-  readonly build: Build;
+  readonly design: Design;
 }
 
 export async function openBuild(id: string): Promise<OpenedBuild | null> {
   const row = await readBuild(await theStore(), id);
   if (!row) return null;
-  const parsed = parseBuild(row.document);
-  return parsed.ok ? { id: row.id, revision: row.revision, build: parsed.value } : null;
+  const parsed = parseDesign(row.document);
+  return parsed.ok ? { id: row.id, revision: row.revision, design: parsed.value } : null;
 }
 
 /** A stored document as a file: written anew where it can be read, and byte for byte where it cannot. */
@@ -88,10 +88,10 @@ export async function buildFile(
 ): Promise<{ readonly name: string; readonly text: string } | null> {
   const row = await readBuild(await theStore(), id);
   if (!row) return null;
-  const parsed = parseBuild(row.document);
+  const parsed = parseDesign(row.document);
   return {
     name: buildFileName(row.name),
-    text: parsed.ok ? buildToText(parsed.value) : row.document,
+    text: parsed.ok ? designToText(parsed.value) : row.document,
   };
 }
 
@@ -100,18 +100,19 @@ export async function addBuild(
   data: unknown,
   { route = false }: { readonly route?: boolean } = {},
 ): Promise<Answer> {
-  const counted = countTrouble(data);
+  const counted = countIssue(data);
   if (counted) return refuse(400, 'This is not a build that can be kept.', [counted]);
-  if (!route) return keepBuild(guardBuild(data));
+  if (!route) return keepBuild(validateDesign(data));
   return pooled(async () => keepBuild(await inPool('route', { data }, EVALUATE_MS)));
 }
 
-async function keepBuild(guarded: Guarded<Build>): Promise<Answer> {
-  if (!guarded.ok) return refuse(400, 'This is not a build that can be kept.', guarded.troubles);
-  const id = `${slug(guarded.value.name)}-${randomBytes(4).toString('hex')}`;
+async function keepBuild(validated: Validated<Design>): Promise<Answer> {
+  if (!validated.ok)
+    return refuse(400, 'This is not a build that can be kept.', validated.troubles);
+  const id = `${slug(validated.value.name)}-${randomBytes(4).toString('hex')}`;
   const row = await createBuild(
     await theStore(),
-    { id, name: guarded.value.name, document: JSON.stringify(guarded.value) },
+    { id, name: validated.value.name, document: JSON.stringify(validated.value) },
     Date.now(),
   );
   summariseLater(await theStore(), row.id, row.revision);
@@ -125,13 +126,13 @@ export async function putBuild(id: string, data: unknown): Promise<Answer> {
     return refuse(400, 'Say which revision the change was made on.', [
       { path: 'revision', message: 'must be a whole number' },
     ]);
-  const guarded = guardBuild(document);
-  if (!guarded.ok) return refuse(400, 'This build cannot be kept as it is.', guarded.troubles);
+  const validated = validateDesign(document);
+  if (!validated.ok) return refuse(400, 'This build cannot be kept as it is.', validated.troubles);
   const saved = await saveBuild(
     await theStore(),
     id,
     revision as number,
-    { name: guarded.value.name, document: JSON.stringify(guarded.value) },
+    { name: validated.value.name, document: JSON.stringify(validated.value) },
     Date.now(),
   );
   if (saved.kind === 'missing') return refuse(404, 'There is no such build.');
@@ -160,13 +161,13 @@ const EVALUATE_MS = 60_000;
 /** What follows from a build, with fixes from what the builder's catalogue offers. Worked out in the pool. */
 export async function evaluateDocument(
   data: unknown,
-  shelves: Shelves,
+  partLists: PartLists,
   { fixes = false, route = false }: { readonly fixes?: boolean; readonly route?: boolean } = {},
 ): Promise<Answer> {
-  const counted = countTrouble(data);
+  const counted = countIssue(data);
   if (counted) return refuse(400, 'This is not a build that can be evaluated.', [counted]);
   return pooled(async () => {
-    const evaluated = await inPool('evaluate', { data, shelves, fixes, route }, EVALUATE_MS);
+    const evaluated = await inPool('evaluate', { data, partLists, fixes, route }, EVALUATE_MS);
     if (!evaluated.ok)
       return refuse(400, 'This is not a build that can be evaluated.', evaluated.troubles);
     return { status: 200, body: new JsonText(evaluated.json) };
@@ -180,7 +181,7 @@ const LIST_MS = 30_000;
 export async function partsListCsv(id: string): Promise<Answer> {
   const opened = await openBuild(id);
   if (!opened) return refuse(404, 'There is no such build.');
-  return pooled(async () => ok(await inPool('listCsv', { build: opened.build }, LIST_MS)));
+  return pooled(async () => ok(await inPool('listCsv', { design: opened.design }, LIST_MS)));
 }
 
 /** Says in words why the pool did not do it. */

@@ -44,7 +44,7 @@ export async function readJson(
 }
 
 /** Runs a handler so that a fault inside never shows its insides. */
-export async function guarded(work: () => Promise<Response>): Promise<Response> {
+export async function validated(work: () => Promise<Response>): Promise<Response> {
   try {
     return await work();
   } catch (error) {

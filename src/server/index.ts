@@ -14,6 +14,6 @@ export {
 } from './builds';
 export { retiredParts, retire, restore, storesOffer, theShelves } from './retired';
 export { checkParts, ownParts, putPart, dropPart } from './ownParts';
-export { respond, readJson, guarded } from './http';
+export { respond, readJson, validated } from './http';
 export { ok, refuse, type Answer } from './answer';
 export type { SummaryState } from './summaries';

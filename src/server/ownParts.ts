@@ -1,5 +1,5 @@
 import { CATALOGUE } from '@/catalogue';
-import { guardPart } from '@/core/validation';
+import { validatePart } from '@/core/validation';
 import type { Part } from '@/core/components';
 import { listParts, removePart, restorePart, savePart } from '@/store';
 import { ok, refuse, type Answer } from './answer';
@@ -16,8 +16,8 @@ export async function ownParts(): Promise<readonly Part[]> {
   return (await listParts(await theStore())).flatMap((row): Part[] => {
     const before = guardedBefore.get(row.id);
     if (before?.document === row.document) return before.part ? [before.part] : [];
-    const guarded = guardPart(JSON.parse(row.document) as unknown),
-      part = guarded.ok ? guarded.value : null;
+    const validated = validatePart(JSON.parse(row.document) as unknown),
+      part = validated.ok ? validated.value : null;
     if (guardedBefore.size > 2 * MOST_OWN) guardedBefore.clear();
     guardedBefore.set(row.id, { document: row.document, part });
     return part ? [part] : [];
@@ -26,9 +26,9 @@ export async function ownParts(): Promise<readonly Part[]> {
 
 /** Keeps a part under its own id; the Stores' own ids stay theirs. */
 export async function putPart(id: string, data: unknown): Promise<Answer> {
-  const guarded = guardPart(data);
-  if (!guarded.ok) return refuse(400, 'This is not a part that can be kept.', guarded.troubles);
-  const part = guarded.value;
+  const validated = validatePart(data);
+  if (!validated.ok) return refuse(400, 'This is not a part that can be kept.', validated.troubles);
+  const part = validated.value;
   if (part.id !== id)
     return refuse(400, "The part's id is another than the address says.", [
       { path: 'id', message: `must be ${id.slice(0, 64)}` },
@@ -65,9 +65,9 @@ export function checkParts(data: unknown): Answer {
     return refuse(413, `At most ${MOST_ROWS} parts are looked at together.`);
   return ok(
     data.map((part: unknown) => {
-      const guarded = guardPart(part);
-      if (!guarded.ok) return { ok: false, troubles: guarded.troubles };
-      return CATALOGUE.some((p) => p.id === guarded.value.id)
+      const validated = validatePart(part);
+      if (!validated.ok) return { ok: false, troubles: validated.troubles };
+      return CATALOGUE.some((p) => p.id === validated.value.id)
         ? {
             ok: false,
             troubles: [

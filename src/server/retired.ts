@@ -1,4 +1,4 @@
-import { CATALOGUE, offered, type Shelves } from '@/catalogue';
+import { CATALOGUE, offered, type PartLists } from '@/catalogue';
 import type { Part } from '@/core/components';
 import { listParts, listRetired, restorePart, retirePart } from '@/store';
 import { refuse, type Answer } from './answer';
@@ -8,7 +8,7 @@ import { theStore } from './builds';
 export const retiredParts = async (): Promise<readonly string[]> => listRetired(await theStore());
 
 /** Custom parts, and numbers of parts out of use. */
-export const theShelves = async (): Promise<Shelves> => ({
+export const theShelves = async (): Promise<PartLists> => ({
   own: await ownParts(),
   retired: await retiredParts(),
 });

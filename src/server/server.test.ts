@@ -2,7 +2,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { BARE_SHELVES, CATALOGUE, catalogued, demoBuild } from '@/catalogue';
+import { BARE_PART_LISTS, CATALOGUE, catalogued, demoDesign } from '@/catalogue';
 import { LIMITS } from '@/core/validation';
 import { createBuild, listBuilds, removeBuild, saveBuild, saveSummary } from '@/store';
 import { closePool, inPool, OverTimeError } from './pool';
@@ -14,7 +14,7 @@ import {
   dropBuild,
   dropPart,
   evaluateDocument,
-  guarded,
+  validated,
   openBuild,
   ownParts,
   putBuild,
@@ -29,7 +29,7 @@ import {
   theShelves,
 } from '.';
 
-const desk = demoBuild('dawn-chorus-desk');
+const desk = demoDesign('dawn-chorus-desk');
 
 beforeAll(() => {
   process.env.DATABASE_URL = `file:${join(mkdtempSync(join(tmpdir(), 'zephyron-server-')), 'test.db')}`;
@@ -65,7 +65,7 @@ describe('the list of builds', () => {
     expect((await buildFile('broken'))?.text).toBe('{"format":"zephyron-build"}');
     await removeBuild(store, 'broken');
     await expect(
-      inPool('evaluate', { data: desk, shelves: BARE_SHELVES, fixes: true, route: true }, 1),
+      inPool('evaluate', { data: desk, partLists: BARE_PART_LISTS, fixes: true, route: true }, 1),
     ).rejects.toBeInstanceOf(OverTimeError);
     // The thread that was stopped is replaced.
     expect(await inPool('summarise', { document: JSON.stringify(desk) }, 20_000)).toMatchObject({
@@ -117,7 +117,7 @@ describe('builds over the API', () => {
     expect(added.status).toBe(201);
     const { id, revision } = added.body as { id: string; revision: number };
     expect(id).toMatch(/^mine-[0-9a-f]{8}$/);
-    expect((await openBuild(id))?.build.name).toBe('Mine');
+    expect((await openBuild(id))?.design.name).toBe('Mine');
     expect((await putBuild(id, { revision, document: { ...desk, name: 'Changed' } })).body).toEqual(
       { revision: 2 },
     );
@@ -148,11 +148,11 @@ describe('builds over the API', () => {
   });
 
   test('evaluate answers with reports or with what is wrong', async () => {
-    const answer = await evaluateDocument(desk, BARE_SHELVES);
+    const answer = await evaluateDocument(desk, BARE_PART_LISTS);
     expect(answer.status).toBe(200);
     expect(await respond(answer).json()).toHaveProperty('reports.flow.links');
     expect(
-      (await evaluateDocument({ format: 'zephyron-build', version: 1 }, BARE_SHELVES)).status,
+      (await evaluateDocument({ format: 'zephyron-build', version: 1 }, BARE_PART_LISTS)).status,
     ).toBe(400);
     expect(
       await evaluateDocument(
@@ -161,7 +161,7 @@ describe('builds over the API', () => {
           version: 1,
           components: Array.from({ length: 500 }, () => ({})),
         },
-        BARE_SHELVES,
+        BARE_PART_LISTS,
       ),
     ).toMatchObject({ status: 400, body: { troubles: [{ path: 'components' }] } });
   }, 60_000);
@@ -191,7 +191,7 @@ describe('bodies', () => {
   test('a fault inside shows nothing of its insides', async () => {
     const before = console.error;
     console.error = () => undefined;
-    const response = await guarded(() => Promise.reject(new Error('secret path /var/x')));
+    const response = await validated(() => Promise.reject(new Error('secret path /var/x')));
     console.error = before;
     expect(response.status).toBe(500);
     expect(await response.text()).not.toContain('secret');

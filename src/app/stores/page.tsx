@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
-import { StoresPage } from '@/view/catalogue';
+import { CataloguePage } from '@/view/catalogue';
 
 export const metadata: Metadata = { title: 'Stores' };
 
 export default function Stores() {
-  return <StoresPage />;
+  return <CataloguePage />;
 }

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { CATALOGUE, DEMO_BUILDS, demoBuild, STANDARD_KIT } from '@/catalogue';
-import { applyEdit, emptyBuild, type Build } from '../design';
-import { evaluate, workOut } from '.';
+import { CATALOGUE, DEMO_BUILDS, demoDesign, STANDARD_KIT } from '@/catalogue';
+import { applyEdit, emptyDesign, type Design } from '../design';
+import { evaluate, analyse } from '.';
 import {
   atFullSpeed,
   networkOf,
@@ -11,13 +11,13 @@ import {
 } from '../hydraulics';
 import { defaultPlacements } from '../checks';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
+const desk = demoDesign('dawn-chorus-desk') as Design;
 
 describe('an evaluation', () => {
-  test.each(DEMO_BUILDS.map((d) => [d.name, d.build] as const))(
+  test.each(DEMO_BUILDS.map((d) => [d.name, d.design] as const))(
     '%s: the published shape holds',
-    (_, build) => {
-      const e = evaluate(build, { offer: CATALOGUE });
+    (_, design) => {
+      const e = evaluate(design, { offer: CATALOGUE });
       const text = JSON.stringify(e);
       expect(text).not.toMatch(/NaN/);
       for (const l of e.reports.flow.links)
@@ -68,21 +68,21 @@ describe('an evaluation', () => {
       evaluate(desk, { offer: CATALOGUE }).findings.filter((f) => f.severity !== 'note'),
     ).toEqual([]);
     const codes = new Set(
-      evaluate(demoBuild('pocket-planetarium') as Build).findings.map((f) => f.code),
+      evaluate(demoDesign('pocket-planetarium') as Design).findings.map((f) => f.code),
     );
     for (const code of ['metal.mixed', 'fit.clash', 'rule.no-drain', 'screw.too-long'])
       expect(codes.has(code)).toBe(true);
   });
 
   test('the rail of a new build says what is missing, not that it holds', () => {
-    const { stages } = evaluate(emptyBuild('New', STANDARD_KIT));
+    const { stages } = evaluate(emptyDesign('New', STANDARD_KIT));
     for (const s of Object.values(stages)) expect(s.verdict).toBe('unknown');
     expect(stages.flow.result).toBe('no loop yet');
   });
 
   test('flow, mass and energy add up on every demo', () => {
-    for (const { build } of DEMO_BUILDS) {
-      for (const loop of evaluate(build).reports.flow.loops) {
+    for (const { design } of DEMO_BUILDS) {
+      for (const loop of evaluate(design).reports.flow.loops) {
         expect(loop.status).toBe('solved');
         expect(loop.residual.mass_Lmin).toBeLessThan(1e-6);
         expect(loop.residual.energy_kPa).toBeLessThan(1e-4);
@@ -98,11 +98,11 @@ describe('an evaluation', () => {
 });
 
 describe('the operating point', () => {
-  const w = workOut(desk);
-  const graph = w.model.loops[0];
+  const w = analyse(desk);
+  const graph = w.system.loops[0];
   if (!graph) throw new Error('the demo lost its loop');
   const state = w.reports.flow.loops[0];
-  const network = networkOf(w.model, graph, w.reports.runs, state?.coolant_C ?? 30);
+  const network = networkOf(w.system, graph, w.reports.runs, state?.coolant_C ?? 30);
 
   test('lies on both curves', () => {
     const q = state?.flow_Lmin ?? NaN;
@@ -117,8 +117,8 @@ describe('the operating point', () => {
       do: 'component.set',
       component: 'pump',
       values: { speed_rpm: share * 4800 },
-    }).build;
-    expect(workOut(slow).reports.flow.loops[0]?.flow_Lmin).toBeCloseTo(4, 1);
+    }).design;
+    expect(analyse(slow).reports.flow.loops[0]?.flow_Lmin).toBeCloseTo(4, 1);
     expect(slowestShareFor(atFullSpeed(network), 25)).toBeNull();
   });
 
@@ -129,23 +129,23 @@ describe('the operating point', () => {
 
   test("a parallel bypass is solved as a network and raises the pump's flow", () => {
     const branched = applyEdit(desk, {
-      do: 'link.add',
+      do: 'connection.add',
       loop: 'loop',
-      link: {
+      connection: {
         id: 'bypass',
         from: { component: 'pump', port: 'low' },
         to: { component: 'reservoir', port: 'top' },
         by: 'tube',
         ends: { from: 'auto', to: 'auto' },
       },
-    }).build;
-    const b = workOut(branched);
+    }).design;
+    const b = analyse(branched);
     expect(b.reports.flow.loops[0]?.status).toBe('solved');
     expect(b.reports.flow.pumps[0]?.flow_Lmin ?? 0).toBeGreaterThan(state?.flow_Lmin ?? NaN);
-    const g = b.model.loops[0];
+    const g = b.system.loops[0];
     if (!g) throw new Error('no loop');
     const through = operatingCurves(
-      networkOf(b.model, g, b.reports.runs, b.reports.flow.loops[0]?.coolant_C ?? 30),
+      networkOf(b.system, g, b.reports.runs, b.reports.flow.loops[0]?.coolant_C ?? 30),
     )?.takes(b.reports.flow.pumps[0]?.flow_Lmin ?? NaN);
     expect(through).toBeCloseTo(b.reports.flow.loops[0]?.head_kPa ?? NaN, 1);
   });
@@ -173,7 +173,7 @@ describe('places offered', () => {
       const offered = cases.flatMap((box) =>
         defaultPlacements(
           { ...bare, case: box },
-          { id: 'x', part: part as Build['components'][number]['part'] },
+          { id: 'x', part: part as Design['components'][number]['part'] },
         ),
       );
       expect([part.id, offered.length > 0]).toEqual([part.id, true]);

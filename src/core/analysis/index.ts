@@ -5,14 +5,14 @@ export {
   type SelectorName,
   type Selectors,
 } from './selectors';
-export { createSession, evaluate, findingsOf, publish, workOut, type Session } from './session';
+export { createSession, evaluate, findingsOf, publish, analyse, type Session } from './session';
 export type {
   Evaluation,
   PublishedFinding,
   Reports,
   StageState,
   StageStates,
-  Workings,
+  Analysis,
 } from './types';
 export { isSameSpace } from './space';
 export { shared } from './shared';

@@ -1,15 +1,27 @@
 import { createSelectorCreator, lruMemoize, type createSelector } from 'reselect';
-import type { Build } from '../design';
-import { inOrder, runRules } from '../checks';
-import { airSides, measureGaps, portFits, screwNeeds, thicknessAt } from '../clearance';
-import { heatSetup, settle, sizeCooling, solveHeatCases, solvePrepared } from '../thermal';
-import { deriveList } from '../bom';
+import type { Design } from '../design';
+import { inOrder, runChecks } from '../checks';
+import {
+  measureAirflowObstructions,
+  measureGaps,
+  portFits,
+  screwNeeds,
+  thicknessAt,
+} from '../clearance';
+import {
+  compileThermalModel,
+  solveCoupled,
+  sizeCooling,
+  solveHeatCases,
+  solvePrepared,
+} from '../thermal';
+import { buildBom } from '../bom';
 import { judgeMetals } from '../corrosion';
-import type { Model } from '../system';
+import type { System } from '../system';
 import type { Part } from '../components';
 import { planPower } from '../wiring';
 import { routedRuns, routesOf, unroutedRuns } from '../routing';
-import { OPERATING_RULES, SPATIAL_RULES } from '../checks';
+import { OPERATING_CHECKS, SPATIAL_CHECKS } from '../checks';
 import {
   differsInNameOnly,
   differsInSpeedOnly,
@@ -19,11 +31,11 @@ import {
   withDesign,
 } from './space';
 import { stageStates } from './stages';
-import type { Reports, Workings } from './types';
+import type { Reports, Analysis } from './types';
 
 /** What an analysis is asked of: the design, and the parts that fixes may offer. */
 export interface Asked {
-  readonly design: Build;
+  readonly design: Design;
   readonly offer: readonly Part[];
 }
 
@@ -45,35 +57,35 @@ const select = createSelectorCreator({
  * has changed. A set of its own for each session: one result of each is remembered.
  */
 export function createSelectors() {
-  const given = (asked: Asked): Build => asked.design;
+  const given = (asked: Asked): Design => asked.design;
   // A name changes nothing.
   const design = valueEqual(differsInNameOnly)([given], (d) => d);
   const offer = (asked: Asked): readonly Part[] => asked.offer;
 
   // Where everything stands.
   const space = valueEqual(isSameSpace)([design], toSpace);
-  let standing: Model | null = null;
+  let standing: System | null = null;
   const system = select([space], (s) => (standing = placeSpace(s, standing)));
   const routed = select([system], routesOf);
   const runs = select([system, routed], routedRuns);
   const clearance = select([system], measureGaps);
   const portClearance = select([system, runs], portFits);
-  const airflowObstruction = select([system], airSides);
+  const airflowObstruction = select([system], measureAirflowObstructions);
   const rooms = select([system], (s) =>
-    (s.build.case?.mounts ?? []).map((mount) => thicknessAt(s, mount)),
+    (s.design.case?.mounts ?? []).map((mount) => thicknessAt(s, mount)),
   );
 
   // What flows, warms and sounds in it.
   const model = select([system, design], withDesign);
   const setup = select([model, airflowObstruction], (m, sides) =>
-    heatSetup(m, new Map(sides.map((a) => [a.component, a.loss_Pa]))),
+    compileThermalModel(m, new Map(sides.map((a) => [a.component, a.loss_Pa]))),
   );
   const hydraulicsAndThermal = select([model, runs, setup], (m, r, s) =>
-    settle(m, r, s, m.build.brief.loadCase),
+    solveCoupled(m, r, s, m.design.brief.loadCase),
   );
   const heat = select([hydraulicsAndThermal], ({ prepared }) => solveHeatCases(prepared));
   const sizing = select([hydraulicsAndThermal, model], ({ prepared }, m) =>
-    sizeCooling(prepared, m.build.brief.loadCase),
+    sizeCooling(prepared, m.design.brief.loadCase),
   );
   const summer = select([model, runs, setup], inSummer);
 
@@ -83,15 +95,15 @@ export function createSelectors() {
   const screws = select([fitted], screwNeeds);
   const power = select([fitted], planPower);
   const metals = select([atRest], judgeMetals);
-  const billOfMaterials = select([fitted, runs, power], deriveList);
+  const billOfMaterials = select([fitted, runs, power], buildBom);
 
   // What is wrong.
   const spatialFindings = select(
     [system, runs, routed, clearance, portClearance, airflowObstruction, offer],
     (s, r, rt, fit, p, sides, parts) =>
-      runRules(SPATIAL_RULES, {
-        build: s.build,
-        model: s,
+      runChecks(SPATIAL_CHECKS, {
+        design: s.design,
+        system: s,
         runs: r,
         missing: rt.missing,
         unpinned: rt.unpinned,
@@ -122,9 +134,9 @@ export function createSelectors() {
       billOfMaterials,
     ],
     (m, r, rt, fit, p, sides, parts, pw, sc, { flow }, h, su, st, sz, me, li) =>
-      runRules(OPERATING_RULES, {
-        build: m.build,
-        model: m,
+      runChecks(OPERATING_CHECKS, {
+        design: m.design,
+        system: m,
         runs: r,
         missing: rt.missing,
         unpinned: rt.unpinned,
@@ -136,7 +148,7 @@ export function createSelectors() {
         power: pw,
         screws: sc,
         flow,
-        heat: h[m.build.brief.loadCase],
+        heat: h[m.design.brief.loadCase],
         summer: su,
         setup: st,
         sizing: sz,
@@ -177,13 +189,13 @@ export function createSelectors() {
     }),
   );
   const stages = select([design, reports, findings], stageStates);
-  const workings = select(
+  const analysis = select(
     [reports, findings, stages, model, setup, routed],
-    (re, f, stg, m, st, rt): Workings => ({
+    (re, f, stg, m, st, rt): Analysis => ({
       reports: re,
       findings: f,
       stages: stg,
-      model: m,
+      system: m,
       setup: st,
       routed: rt,
     }),
@@ -218,7 +230,7 @@ export function createSelectors() {
     findings,
     reports,
     stages,
-    workings,
+    analysis,
   };
 }
 
@@ -226,14 +238,14 @@ export type Selectors = ReturnType<typeof createSelectors>;
 export type SelectorName = keyof Selectors;
 
 /** The judged load in the brief's hottest room. */
-function inSummer(model: Model, runs: Reports['runs'], setup: Workings['setup']) {
-  const { brief } = model.build;
+function inSummer(system: System, runs: Reports['runs'], setup: Analysis['setup']) {
+  const { brief } = system.design;
   if (brief.summer_C === undefined || brief.summer_C <= brief.room_C) return null;
-  const hot: Model = {
-    ...model,
-    build: { ...model.build, brief: { ...brief, room_C: brief.summer_C } },
+  const hot: System = {
+    ...system,
+    design: { ...system.design, brief: { ...brief, room_C: brief.summer_C } },
   };
-  const { prepared } = settle(hot, runs, { ...setup, model: hot }, brief.loadCase);
+  const { prepared } = solveCoupled(hot, runs, { ...setup, system: hot }, brief.loadCase);
   return solvePrepared(prepared, brief.loadCase);
 }
 

@@ -1,22 +1,24 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { CATALOGUE, catalogued, DEMO_BUILDS, demoBuild } from '@/catalogue';
-import { applyEdit, EditError, type Build, type Edit } from '../design';
+import { CATALOGUE, catalogued, DEMO_BUILDS, demoDesign } from '@/catalogue';
+import { applyEdit, EditError, type Design, type Edit } from '../design';
 import { rerouteEdit } from '../routing';
-import { createSession, createSelectors, declaredInputs, evaluate, publish, workOut } from '.';
+import { createSession, createSelectors, declaredInputs, evaluate, publish, analyse } from '.';
 import { flowPicture } from './picture';
 
-const tower = demoBuild('fenland-flood-tower') as Build;
-const published = (design: Build, workings = workOut(design, { offer: CATALOGUE })): string =>
-  JSON.stringify(publish(design, workings));
+const tower = demoDesign('fenland-flood-tower') as Design;
+const published = (design: Design, analysis = analyse(design, { offer: CATALOGUE })): string =>
+  JSON.stringify(publish(design, analysis));
 
 /** An edit of any sort, by three numbers. */
-function anyEdit(build: Build, kind: number, a: number, b: number): Edit {
-  const component = build.components[a % Math.max(1, build.components.length)]?.id ?? '';
-  const links = build.loops.flatMap((l) => l.links.map((k) => ({ loop: l.id, link: k.id })));
-  const at = links[b % Math.max(1, links.length)] ?? { loop: '', link: '' };
-  const radiator = build.components.find(
+function anyEdit(design: Design, kind: number, a: number, b: number): Edit {
+  const component = design.components[a % Math.max(1, design.components.length)]?.id ?? '';
+  const links = design.loops.flatMap((l) =>
+    l.connections.map((k) => ({ loop: l.id, connection: k.id })),
+  );
+  const at = links[b % Math.max(1, links.length)] ?? { loop: '', connection: '' };
+  const radiator = design.components.find(
     (i) => i.part.kind === 'radiator' && i.placement.on === 'mount',
   );
   switch (kind % 10) {
@@ -27,7 +29,7 @@ function anyEdit(build: Build, kind: number, a: number, b: number): Edit {
     case 2:
       return { do: 'component.set', component, values: { speed_rpm: 600 + a * 20, draw_W: b } };
     case 3:
-      return { do: 'brief.limit', values: { rise_K: 2 + (a % 20), clear_mm: b % 10 } };
+      return { do: 'brief.limit', values: { deltaT_K: 2 + (a % 20), clear_mm: b % 10 } };
     case 4:
       return radiator?.placement.on === 'mount'
         ? {
@@ -35,9 +37,9 @@ function anyEdit(build: Build, kind: number, a: number, b: number): Edit {
             component: radiator.id,
             placement: { ...radiator.placement, slide_mm: a % 50 },
           }
-        : { do: 'build.rename', name: 'x' };
+        : { do: 'design.rename', name: 'x' };
     case 5:
-      return { do: 'link.remove', ...at };
+      return { do: 'connection.remove', ...at };
     case 6:
       return { do: 'component.remove', component };
     case 7:
@@ -45,12 +47,12 @@ function anyEdit(build: Build, kind: number, a: number, b: number): Edit {
     case 8:
       return {
         do: 'loop.coolant',
-        loop: build.loops[0]?.id ?? '',
+        loop: design.loops[0]?.id ?? '',
         coolant: catalogued('coolant', 'cool-distilled'),
         age_months: b % 40,
       };
     default:
-      return { do: 'build.rename', name: `Build ${a}` };
+      return { do: 'design.rename', name: `Build ${a}` };
   }
 }
 
@@ -59,7 +61,7 @@ describe('a session over its edits', () => {
     const step = fc.tuple(fc.nat(40), fc.nat(60), fc.nat(60));
     fc.assert(
       fc.property(
-        fc.constantFrom(...DEMO_BUILDS.map((d) => d.build)),
+        fc.constantFrom(...DEMO_BUILDS.map((d) => d.design)),
         fc.array(step, { minLength: 2, maxLength: 7 }),
         (start, steps) => {
           const session = createSession(start, CATALOGUE);
@@ -103,7 +105,7 @@ describe('what an edit works out again', () => {
   const counted = (edits: readonly Edit[]): Record<string, number> => {
     const selectors = createSelectors();
     let design = tower;
-    selectors.workings({ design, offer: CATALOGUE });
+    selectors.analysis({ design, offer: CATALOGUE });
     const count = (): Record<string, number> =>
       Object.fromEntries(
         Object.entries(selectors).flatMap(([name, s]) =>
@@ -114,8 +116,8 @@ describe('what an edit works out again', () => {
       );
     const before = count();
     for (const edit of edits) {
-      design = applyEdit(design, edit).build;
-      selectors.workings({ design, offer: CATALOGUE });
+      design = applyEdit(design, edit).design;
+      selectors.analysis({ design, offer: CATALOGUE });
     }
     return Object.fromEntries(Object.entries(count()).map(([n, c]) => [n, c - (before[n] ?? 0)]));
   };
@@ -139,7 +141,7 @@ describe('what an edit works out again', () => {
       given: _given,
       design: _design,
       ...rest
-    } = counted([{ do: 'build.rename', name: 'Else' }]);
+    } = counted([{ do: 'design.rename', name: 'Else' }]);
     expect(Object.values(rest).every((n) => n === 0)).toBe(true);
   });
 

@@ -1,27 +1,27 @@
-import { applyEdit, withoutRoutes, type Build, type Edit } from '../design';
+import { applyEdit, withoutRoutes, type Design, type Edit } from '../design';
 import { resolveFixes, type Finding, type Fix } from '../checks';
 import type { Part } from '../components';
 import { createSelectors } from './selectors';
-import type { Evaluation, PublishedFinding, Workings } from './types';
+import type { Evaluation, PublishedFinding, Analysis } from './types';
 
 /** One design over its edits: the same for the page, its workers, the server and the terminal. */
 export interface Session {
-  readonly design: Build;
+  readonly design: Design;
   /** Applies an edit; the edit that takes it back. Throws EditError. */
   apply(edit: Edit): Edit;
   /** Another design in its place. */
-  replace(design: Build): void;
+  replace(design: Design): void;
   /** Parts that fixes may offer. */
   offer(parts: readonly Part[]): void;
   /** Everything there is to say of the design; only what the last edits touched is worked out. */
-  analysis(): Workings;
+  analysis(): Analysis;
   /** The ways out of a finding that hold, each tried by a whole analysis. */
   fixes(finding: Finding): readonly Fix[];
 }
 
 const NO_PARTS: readonly Part[] = [];
 
-export function createSession(design: Build, offer: readonly Part[] = NO_PARTS): Session {
+export function createSession(design: Design, offer: readonly Part[] = NO_PARTS): Session {
   const selectors = createSelectors();
   let asked = { design, offer };
   return {
@@ -29,8 +29,8 @@ export function createSession(design: Build, offer: readonly Part[] = NO_PARTS):
       return asked.design;
     },
     apply: (edit) => {
-      const { build, inverse } = applyEdit(asked.design, edit);
-      asked = { ...asked, design: build };
+      const { design, inverse } = applyEdit(asked.design, edit);
+      asked = { ...asked, design: design };
       return inverse;
     },
     replace: (next) => {
@@ -39,37 +39,37 @@ export function createSession(design: Build, offer: readonly Part[] = NO_PARTS):
     offer: (parts) => {
       asked = { ...asked, offer: parts };
     },
-    analysis: () => selectors.workings(asked),
+    analysis: () => selectors.analysis(asked),
     fixes: (finding) => resolveFixes(asked.design, finding, findingsOf),
   };
 }
 
 /** Everything there is to say of a design, from nothing. Pure; works on any valid design, however unfinished. */
-export function workOut(
-  design: Build,
+export function analyse(
+  design: Design,
   { offer = NO_PARTS }: { readonly offer?: readonly Part[] } = {},
-): Workings {
+): Analysis {
   return createSession(design, offer).analysis();
 }
 
-const analysed = new WeakMap<Build, readonly Finding[]>();
+const analysed = new WeakMap<Design, readonly Finding[]>();
 
 /**
  * Findings of a design with its runs estimated: what fixes are judged by, since a changed design was never routed.
  * Remembered while the design lives.
  */
-export function findingsOf(design: Build): readonly Finding[] {
+export function findingsOf(design: Design): readonly Finding[] {
   const known = analysed.get(design);
   if (known) return known;
-  const { findings } = workOut(withoutRoutes(design));
+  const { findings } = analyse(withoutRoutes(design));
   analysed.set(design, findings);
   return findings;
 }
 
 /** What is published of an analysis. `fixes`: ways out are tried, each by a whole analysis, a second or more. */
-export function publish(design: Build, workings: Workings, fixes = false): Evaluation {
-  const { reports, stages } = workings;
-  const findings = workings.findings.map((finding): PublishedFinding => {
+export function publish(design: Design, analysis: Analysis, fixes = false): Evaluation {
+  const { reports, stages } = analysis;
+  const findings = analysis.findings.map((finding): PublishedFinding => {
     const { candidates: _candidates, ...plain } = finding;
     return { ...plain, fixes: fixes ? resolveFixes(design, finding, findingsOf) : [] };
   });
@@ -80,11 +80,11 @@ export function publish(design: Build, workings: Workings, fixes = false): Evalu
 
 /** The published part of an analysis from nothing: what the API and the terminal print. */
 export function evaluate(
-  design: Build,
+  design: Design,
   {
     offer = NO_PARTS,
     fixes = false,
   }: { readonly offer?: readonly Part[]; readonly fixes?: boolean } = {},
 ): Evaluation {
-  return publish(design, workOut(design, { offer }), fixes);
+  return publish(design, analyse(design, { offer }), fixes);
 }

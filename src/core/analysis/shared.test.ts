@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '../design';
+import { demoDesign } from '@/catalogue';
+import { applyEdit, type Design } from '../design';
 import { createSession, evaluate, publish, shared } from '.';
 
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
 describe('branches of a document that stay', () => {
-  const tower = demoBuild('fenland-flood-tower') as Build;
+  const tower = demoDesign('fenland-flood-tower') as Design;
 
   test('a document that says the same is the one before', () => {
     expect(shared(tower, copy(tower))).toBe(tower);
@@ -16,7 +16,7 @@ describe('branches of a document that stay', () => {
     const edited = applyEdit(tower, {
       do: 'fans.speed',
       speed_rpm: 871,
-    }).build;
+    }).design;
     const merged = shared(tower, copy(edited));
     expect(merged).toEqual(edited);
     expect(merged.loops).toBe(tower.loops);
@@ -40,7 +40,7 @@ describe('branches of a document that stay', () => {
   test('a session that is handed one document after another answers as from nothing', () => {
     const session = createSession(tower);
     for (const speed_rpm of [640, 900, 640]) {
-      const next = copy(applyEdit(tower, { do: 'fans.speed', speed_rpm }).build);
+      const next = copy(applyEdit(tower, { do: 'fans.speed', speed_rpm }).design);
       session.replace(shared(session.design, next));
       expect(JSON.stringify(publish(session.design, session.analysis()))).toBe(
         JSON.stringify(evaluate(next)),

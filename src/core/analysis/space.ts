@@ -1,11 +1,11 @@
-import type { Build, Component, Loop } from '../design';
-import { resolve, type LoopGraph, type Model, type PlacedComponent } from '../system';
+import type { Design, Component, Loop } from '../design';
+import { compileSystem, type LoopGraph, type System, type PlacedComponent } from '../system';
 
 /**
  * What of a design decides where everything stands: no speeds, loads, limits or marks of the list. A build in its
  * own right, so that all geometry reads it as it reads any other.
  */
-export function toSpace(design: Build): Build {
+export function toSpace(design: Design): Design {
   return {
     ...design,
     name: '',
@@ -19,12 +19,19 @@ export function toSpace(design: Build): Build {
 }
 
 /** Stands where geometry asks for no more than a distance to keep. */
-const BARE_BRIEF: Build['brief'] = {
+const BARE_BRIEF: Design['brief'] = {
   room_C: 0,
   altitude_m: 0,
   currency: 'EUR',
   loadCase: 'render',
-  limits: { rise_K: 0, noise_dBA: 0, flow_Lmin: 0, part_C: null, budget_minor: null, clear_mm: 0 },
+  limits: {
+    deltaT_K: 0,
+    noise_dBA: 0,
+    flow_Lmin: 0,
+    part_C: null,
+    budget_minor: null,
+    clear_mm: 0,
+  },
   listener_m: 1,
 };
 
@@ -46,14 +53,14 @@ const sameLoop = (a: Loop, b: Loop): boolean =>
   a.tube === b.tube &&
   a.fitting === b.fitting &&
   a.coolant === b.coolant &&
-  a.links === b.links &&
+  a.connections === b.connections &&
   a.caps === b.caps;
 
 const alike = <T>(a: readonly T[], b: readonly T[], same: (x: T, y: T) => boolean): boolean =>
   a.length === b.length && a.every((x, i) => same(x, b[i] as T));
 
 /** Whether two of them are the same space, by what they hold. */
-export function isSameSpace(a: Build, b: Build): boolean {
+export function isSameSpace(a: Design, b: Design): boolean {
   return (
     a === b ||
     (a.case === b.case &&
@@ -70,20 +77,20 @@ export function isSameSpace(a: Build, b: Build): boolean {
  * A space placed and connected. What stands as it stood in `before` is the same object as there, so that whatever was measured
  * of it need not be measured again.
  */
-export function placeSpace(space: Build, before: Model | null): Model {
-  const model = resolve(space);
-  if (!before) return model;
+export function placeSpace(space: Design, before: System | null): System {
+  const system = compileSystem(space);
+  if (!before) return system;
   const placed = new Map<string, PlacedComponent>();
-  for (const [id, now] of model.placed) placed.set(id, reuse(now, before.placed.get(id)));
+  for (const [id, now] of system.placed) placed.set(id, reuse(now, before.placed.get(id)));
   const sameObstacles =
-    space.case === before.build.case && space.choices.removed === before.build.choices.removed;
+    space.case === before.design.case && space.choices.removed === before.design.choices.removed;
   return {
-    build: space,
+    design: space,
     placed,
-    obstacles: sameObstacles ? before.obstacles : model.obstacles,
-    interior: model.interior,
+    obstacles: sameObstacles ? before.obstacles : system.obstacles,
+    interior: system.interior,
     get loops() {
-      return model.loops;
+      return system.loops;
     },
     portAt: (ref) => placed.get(ref.component)?.ports.find((p) => p.port.id === ref.port) ?? null,
   };
@@ -121,7 +128,7 @@ function withParts(
 }
 
 /** Whether two designs say the same but for their names. */
-export const differsInNameOnly = (a: Build, b: Build): boolean =>
+export const differsInNameOnly = (a: Design, b: Design): boolean =>
   a.brief === b.brief &&
   a.case === b.case &&
   a.components === b.components &&
@@ -131,7 +138,7 @@ export const differsInNameOnly = (a: Build, b: Build): boolean =>
   a.choices === b.choices;
 
 /** Whether two designs differ in nothing but how fast fans and pumps turn, and what drives them. */
-export const differsInSpeedOnly = (a: Build, b: Build): boolean =>
+export const differsInSpeedOnly = (a: Design, b: Design): boolean =>
   a === b ||
   (differsInNameOnly({ ...a, components: b.components }, b) &&
     alike(a.components, b.components, sameButSpeed));
@@ -150,14 +157,14 @@ function sameButSpeed(a: Component, b: Component): boolean {
 }
 
 /** The placed space with the design's own parts in it: speeds and loads included. */
-export function withDesign(system: Model, design: Build): Model {
+export function withDesign(system: System, design: Design): System {
   const components = new Map(design.components.map((i) => [i.id, i]));
   const placed = new Map<string, PlacedComponent>();
   for (const [id, p] of system.placed)
     placed.set(id, { ...p, component: components.get(id) ?? p.component });
-  let loops: Model['loops'] | null = null;
+  let loops: System['loops'] | null = null;
   return {
-    build: design,
+    design: design,
     placed,
     obstacles: system.obstacles,
     interior: system.interior,

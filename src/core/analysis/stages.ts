@@ -1,4 +1,4 @@
-import type { Build } from '../design';
+import type { Design } from '../design';
 import { verdictOf, type Finding, type Stage, type Verdict } from '../checks';
 import { worstRise } from '../thermal';
 import { formatFlow, formatKelvin, formatMoney, formatNumber, formatWatts, plural } from '../units';
@@ -8,7 +8,7 @@ const NOT_HERE: StageState = { verdict: 'unknown', result: 'not here yet' };
 
 /** What the rail says of each stage: its verdict, and its one result. */
 export function stageStates(
-  design: Build,
+  design: Design,
   reports: Reports,
   findings: readonly Finding[],
 ): StageStates {
@@ -47,7 +47,7 @@ function unlessFound({ own }: Findings, good: string): string {
   return count > 0 ? plural(count, 'finding') : good;
 }
 
-function heatState(design: Build, { heat }: Reports, found: Findings): StageState {
+function heatState(design: Design, { heat }: Reports, found: Findings): StageState {
   const { parts, inLoop_W, onAir_W, waiting_W } = heat[design.brief.loadCase];
   const isKnown = parts.length > 0;
   return {
@@ -56,7 +56,7 @@ function heatState(design: Build, { heat }: Reports, found: Findings): StageStat
   };
 }
 
-function caseState(design: Build, { fit }: Reports, found: Findings): StageState {
+function caseState(design: Design, { fit }: Reports, found: Findings): StageState {
   const count = (verdict: string): number => fit.gaps.filter((g) => g.verdict === verdict).length;
   const blocked = fit.ports.filter((p) => p.verdict === 'clash').length;
   const words = (): string => {
@@ -70,7 +70,7 @@ function caseState(design: Build, { fit }: Reports, found: Findings): StageState
   return { verdict: verdictWhere(found, design.case !== null), result: words() };
 }
 
-function coolingState(design: Build, { heat }: Reports, found: Findings): StageState {
+function coolingState(design: Design, { heat }: Reports, found: Findings): StageState {
   const judged = heat[design.brief.loadCase];
   const rise = worstRise(judged);
   const noise = formatNumber(judged.noise_dBA);

@@ -1,10 +1,10 @@
 import type { Finding, Fix, Stage, Verdict } from '../checks';
-import type { AirSide, FitReport, MountRoom, PortFit, ScrewNeed } from '../clearance';
+import type { AirflowObstruction, FitReport, MountRoom, PortFit, ScrewNeed } from '../clearance';
 import type { FlowReport } from '../hydraulics';
-import type { CaseReport, HeatReport, HeatSetup, Sizing } from '../thermal';
-import type { ListReport } from '../bom';
+import type { CaseReport, HeatReport, ThermalModel, Sizing } from '../thermal';
+import type { Bom } from '../bom';
 import type { MetalReport } from '../corrosion';
-import type { Model } from '../system';
+import type { System } from '../system';
 import type { PowerReport } from '../wiring';
 import type { Routed } from '../routing';
 import type { Run } from '../tubing';
@@ -14,7 +14,7 @@ export interface Reports {
   readonly fit: FitReport & {
     readonly rooms: readonly MountRoom[];
     readonly ports: readonly PortFit[];
-    readonly airSides: readonly AirSide[];
+    readonly airSides: readonly AirflowObstruction[];
   };
   readonly power: PowerReport;
   readonly screws: readonly ScrewNeed[];
@@ -24,7 +24,7 @@ export interface Reports {
   /** The judged load at the hottest the brief lets the room get; null where it names none. */
   readonly summer: CaseReport | null;
   readonly metals: MetalReport;
-  readonly list: ListReport;
+  readonly list: Bom;
 }
 
 export interface StageState {
@@ -46,12 +46,12 @@ export interface Evaluation {
 }
 
 /** An analysis with what later questions (charts, what-ifs) need and JSON does not. */
-export interface Workings {
+export interface Analysis {
   readonly reports: Reports;
   readonly findings: readonly Finding[];
   readonly stages: StageStates;
-  readonly model: Model;
-  readonly setup: HeatSetup;
+  readonly system: System;
+  readonly setup: ThermalModel;
   /** The routes of the document that hold. */
   readonly routed: Routed;
 }

@@ -1,16 +1,16 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import stockFile from '@reference/stock.json';
-import { DEMO_BUILDS, demoBuild } from '@/catalogue';
-import { applyEdit, withoutRoutes, type Build, type Edit } from '../design';
-import { workOut } from '../analysis';
+import { DEMO_BUILDS, demoDesign } from '@/catalogue';
+import { applyEdit, withoutRoutes, type Design, type Edit } from '../design';
+import { analyse } from '../analysis';
 import { coolantExpansion, cutPlan, shortWhy } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
-const list = (build: Build) => workOut(build).reports.list;
-const edited = (build: Build, ...edits: Edit[]): Build =>
-  edits.reduce((b, e) => applyEdit(b, e).build, build);
-const lineOf = (build: Build, part: string) => list(build).lines.find((l) => l.part === part);
+const desk = demoDesign('dawn-chorus-desk') as Design;
+const list = (design: Design) => analyse(design).reports.list;
+const edited = (design: Design, ...edits: Edit[]): Design =>
+  edits.reduce((b, e) => applyEdit(b, e).design, design);
+const lineOf = (design: Design, part: string) => list(design).lines.find((l) => l.part === part);
 
 describe('what asked for a line, told short', () => {
   test('few places are told whole, many by the first and how many more', () => {
@@ -21,10 +21,10 @@ describe('what asked for a line, told short', () => {
 });
 
 describe('the parts list', () => {
-  test.each(DEMO_BUILDS.map((d) => [d.name, d.build] as const))(
+  test.each(DEMO_BUILDS.map((d) => [d.name, d.design] as const))(
     '%s: each line says what asked for it, and sums are sums',
-    (_, build) => {
-      const report = list(build);
+    (_, design) => {
+      const report = list(design);
       for (const l of report.lines) {
         expect(l.for.length).toBeGreaterThan(0);
         expect(l.why.length).toBeGreaterThan(0);
@@ -36,28 +36,28 @@ describe('the parts list', () => {
     },
   );
 
-  test.each(DEMO_BUILDS.map((d) => [d.name, d.build] as const))(
+  test.each(DEMO_BUILDS.map((d) => [d.name, d.design] as const))(
     '%s: two fittings for every tube end, a cap for every spare port',
-    (_, build) => {
-      const { lines } = list(build);
-      for (const loop of build.loops) {
-        const tubes = loop.links.filter((l) => l.by === 'tube');
+    (_, design) => {
+      const { lines } = list(design);
+      for (const loop of design.loops) {
+        const tubes = loop.connections.filter((l) => l.by === 'tube');
         const quantity = lines
           .filter((l) => l.part === loop.fitting.id)
           .reduce((s, l) => s + l.quantity, 0);
         expect(quantity).toBe(
           2 *
-            build.loops
+            design.loops
               .filter((o) => o.fitting.id === loop.fitting.id)
-              .flatMap((o) => o.links)
+              .flatMap((o) => o.connections)
               .filter((l) => l.by === 'tube').length,
         );
         expect(tubes.length).toBeGreaterThan(0);
       }
       for (const duty of ['plug', 'drain', 'fill'] as const) {
-        const caps = build.loops.flatMap((l) => l.caps).filter((c) => c.with === duty).length;
+        const caps = design.loops.flatMap((l) => l.caps).filter((c) => c.with === duty).length;
         expect(
-          lines.filter((l) => l.part === build.kit[duty].id).reduce((s, l) => s + l.quantity, 0),
+          lines.filter((l) => l.part === design.kit[duty].id).reduce((s, l) => s + l.quantity, 0),
         ).toBe(caps);
       }
     },
@@ -90,7 +90,7 @@ describe('the parts list', () => {
     const soft = lineOf(desk, 'tube-epdm-16-10');
     expect(soft?.unit).toBe('metre');
     expect(soft?.quantity).toBeGreaterThanOrEqual((list(desk).tube_mm / 1000) * 1.2);
-    const hard = list(demoBuild('fenland-flood-tower') as Build).lines.find(
+    const hard = list(demoDesign('fenland-flood-tower') as Design).lines.find(
       (l) => l.kind === 'tube',
     );
     expect(hard?.unit).toBe('stick');
@@ -104,8 +104,8 @@ describe('the parts list', () => {
   });
 
   test('what rests on an estimate is marked estimated', () => {
-    const soaked = (build: Build) =>
-      list(build).lines.filter((l) => l.kind === 'tube' || l.kind === 'coolant');
+    const soaked = (design: Design) =>
+      list(design).lines.filter((l) => l.kind === 'tube' || l.kind === 'coolant');
     expect(soaked(withoutRoutes(desk)).every((l) => l.estimated)).toBe(true);
     expect(soaked(desk).some((l) => l.estimated)).toBe(false);
     expect(
@@ -121,8 +121,8 @@ describe('the parts list', () => {
 });
 
 describe('sticks of the tower', () => {
-  const tower = demoBuild('fenland-flood-tower') as Build,
-    { reports } = workOut(tower);
+  const tower = demoDesign('fenland-flood-tower') as Design,
+    { reports } = analyse(tower);
 
   test('each bent run is cut 15 mm longer, and no stick gives more than it has with that', () => {
     const [cuts] = reports.list.cuts;

@@ -1,23 +1,23 @@
 import type { Component, Loop } from '../design';
 import { screwNeeds } from '../clearance';
-import type { Model } from '../system';
+import type { System } from '../system';
 import type { Part, PartKind } from '../components';
 import { planPower, type PowerReport } from '../wiring';
 import { pieceOf, trimFor, type Run } from '../tubing';
 import { cutPlan, type CutPlan } from './cutting';
-import { packFor, sundryNeeds, type SundryNeed } from './consumables';
+import { packFor, consumableNeeds, type ConsumableNeed } from './consumables';
 import { loopVolume, type LoopVolume } from './volume';
 
-export type ListUnit = 'piece' | 'metre' | 'stick' | 'bottle' | 'pack';
+export type BomUnit = 'piece' | 'metre' | 'stick' | 'bottle' | 'pack';
 
-export interface ListLine {
+export interface BomLine {
   readonly kind: PartKind;
   /** Part id in the Stores. */
   readonly part: string;
   readonly name: string;
   readonly maker: string;
   readonly quantity: number;
-  readonly unit: ListUnit;
+  readonly unit: BomUnit;
   readonly unitPrice: number;
   /** Zero for what is owned. */
   readonly total: number;
@@ -35,14 +35,14 @@ export interface ListLine {
   readonly estimated: boolean;
 }
 
-export interface ListReport {
-  readonly lines: readonly ListLine[];
+export interface Bom {
+  readonly lines: readonly BomLine[];
   /** Minor units. */
   readonly loopTotal: number;
   readonly machineTotal: number;
   readonly toolTotal: number;
   /** What the build asks for and nothing on offer serves. */
-  readonly unmet: readonly SundryNeed[];
+  readonly unmet: readonly ConsumableNeed[];
   readonly budget: number | null;
   readonly volumes: readonly LoopVolume[];
   readonly cuts: readonly TubeCuts[];
@@ -73,17 +73,17 @@ export const KERF_MM = 2;
 const MACHINE: readonly PartKind[] = ['case', 'processor', 'card', 'board', 'memory', 'supply'];
 
 /** Every piece to buy, from the build alone; each line says what asked for it. */
-export function deriveList(
-  model: Model,
+export function buildBom(
+  system: System,
   runs: readonly Run[],
-  power: PowerReport = planPower(model),
-): ListReport {
-  const lines: ListLine[] = [];
-  const { build } = model;
+  power: PowerReport = planPower(system),
+): Bom {
+  const lines: BomLine[] = [];
+  const { design } = system;
   const add = (
     part: Part,
     quantity: number,
-    unit: ListUnit,
+    unit: BomUnit,
     asked: readonly string[],
     why: string,
     options: { owned?: boolean; estimated?: boolean } = {},
@@ -109,24 +109,24 @@ export function deriveList(
     });
   };
 
-  if (build.case) add(build.case, 1, 'piece', ['case'], 'the case', { owned: false });
-  for (const component of build.components) {
-    const count = model.placed.get(component.id)?.count ?? 1;
+  if (design.case) add(design.case, 1, 'piece', ['case'], 'the case', { owned: false });
+  for (const component of design.components) {
+    const count = system.placed.get(component.id)?.count ?? 1;
     const pieces = component.part.kind === 'fan' ? count : 1;
-    add(component.part, pieces, 'piece', [component.id], reasonFor(model, component, pieces), {
+    add(component.part, pieces, 'piece', [component.id], reasonFor(system, component, pieces), {
       owned: component.settings.owned ?? false,
     });
   }
-  for (const loop of build.loops)
+  for (const loop of design.loops)
     addLoop(
-      model,
+      system,
       loop,
       runs.filter((r) => r.loop === loop.id),
       add,
     );
-  const cuts = tubesOf(build.loops).flatMap((loops) => cutsOf(loops, runs) ?? []);
-  for (const own of cuts) addTube(build.loops, own, runs, add);
-  addScrews(model, add);
+  const cuts = tubesOf(design.loops).flatMap((loops) => cutsOf(loops, runs) ?? []);
+  for (const own of cuts) addTube(design.loops, own, runs, add);
+  addScrews(system, add);
   for (const line of power.lines)
     if (line.by)
       add(
@@ -134,26 +134,26 @@ export function deriveList(
         1,
         'piece',
         line.components,
-        `${line.pieces} plugs on the ${line.header}: ${line.components.map((id) => build.components.find((i) => i.id === id)?.name ?? id).join(', ')}`,
+        `${line.pieces} plugs on the ${line.header}: ${line.components.map((id) => design.components.find((i) => i.id === id)?.name ?? id).join(', ')}`,
       );
 
-  const volumes = build.loops.map((l) => loopVolume(model, l, runs)),
-    offer = build.kit.sundries ?? [],
-    unmet: SundryNeed[] = [];
-  for (const need of together(sundryNeeds(model, runs, volumes))) {
+  const volumes = design.loops.map((l) => loopVolume(system, l, runs)),
+    offer = design.kit.sundries ?? [],
+    unmet: ConsumableNeed[] = [];
+  for (const need of together(consumableNeeds(system, runs, volumes))) {
     const pack = packFor(offer, need);
     if (pack) add(pack.part, pack.quantity, 'piece', need.for, need.why);
     else unmet.push(need);
   }
 
-  const merged = merge(lines).map((l) => priced(l, build.choices.drawer?.[l.part] ?? 0));
+  const merged = merge(lines).map((l) => priced(l, design.choices.drawer?.[l.part] ?? 0));
   return {
     lines: merged,
     loopTotal: merged.reduce((s, l) => s + (l.inBudget ? l.total : 0), 0),
     machineTotal: merged.reduce((s, l) => s + (l.inBudget || l.tool ? 0 : l.total), 0),
     toolTotal: merged.reduce((s, l) => s + (l.tool ? l.total : 0), 0),
     unmet,
-    budget: build.brief.limits.budget_minor,
+    budget: design.brief.limits.budget_minor,
     volumes,
     cuts,
     tube_mm: runs.reduce((s, r) => s + r.cut_mm, 0),
@@ -218,25 +218,25 @@ function addTube(loops: readonly Loop[], cuts: TubeCuts, runs: readonly Run[], a
 type Add = (
   part: Part,
   quantity: number,
-  unit: ListUnit,
+  unit: BomUnit,
   asked: readonly string[],
   why: string,
   options?: { owned?: boolean; estimated?: boolean },
 ) => void;
 
-function reasonFor(model: Model, component: Component, pieces: number): string {
+function reasonFor(system: System, component: Component, pieces: number): string {
   const p = component.placement;
   const nameOf = (id: string): string =>
-    model.build.components.find((i) => i.id === id)?.name ?? id;
+    system.design.components.find((i) => i.id === id)?.name ?? id;
   if (p.on === 'radiator') return `${pieces} on ${nameOf(p.component)}`;
   if (p.on === 'component') return `on ${nameOf(p.component)}`;
   if (p.on === 'mount')
-    return `on ${model.build.case?.mounts.find((m) => m.id === p.mount)?.name ?? p.mount}`;
+    return `on ${system.design.case?.mounts.find((m) => m.id === p.mount)?.name ?? p.mount}`;
   return p.on === 'bench' ? 'not placed yet' : component.name;
 }
 
-function addLoop(model: Model, loop: Loop, runs: readonly Run[], add: Add): void {
-  const { kit } = model.build;
+function addLoop(system: System, loop: Loop, runs: readonly Run[], add: Add): void {
+  const { kit } = system.design;
   const estimated = runs.some((r) => r.estimated);
   for (const run of runs) {
     for (const f of run.fittings) {
@@ -247,14 +247,14 @@ function addLoop(model: Model, loop: Loop, runs: readonly Run[], add: Add): void
     }
   }
   for (const cap of loop.caps) {
-    const component = model.build.components.find((i) => i.id === cap.component);
+    const component = system.design.components.find((i) => i.id === cap.component);
     const port =
       component && 'ports' in component.part
         ? (component.part.ports.find((p) => p.id === cap.port)?.name ?? cap.port)
         : cap.port;
     add(kit[cap.with], 1, 'piece', [cap.component], `${component?.name ?? cap.component}, ${port}`);
   }
-  const volume = loopVolume(model, loop, runs);
+  const volume = loopVolume(system, loop, runs);
   add(
     loop.coolant,
     volume.bottles,
@@ -265,17 +265,17 @@ function addLoop(model: Model, loop: Loop, runs: readonly Run[], add: Add): void
   );
 }
 
-function addScrews(model: Model, add: Add): void {
-  const { screws } = model.build.kit;
+function addScrews(system: System, add: Add): void {
+  const { screws } = system.design.kit;
   const needs = new Map<string, { quantity: number; asked: string[]; names: string[] }>();
-  for (const need of screwNeeds(model)) {
+  for (const need of screwNeeds(system)) {
     if (need.length_mm === null) continue;
     const key = `${need.thread}|${need.length_mm}`;
     const entry = needs.get(key) ?? { quantity: 0, asked: [], names: [] };
     entry.quantity += need.quantity;
     entry.asked.push(need.radiator);
     entry.names.push(
-      model.build.components.find((i) => i.id === need.radiator)?.name ?? need.radiator,
+      system.design.components.find((i) => i.id === need.radiator)?.name ?? need.radiator,
     );
     needs.set(key, entry);
   }
@@ -297,8 +297,8 @@ function addScrews(model: Model, add: Add): void {
 }
 
 /** Needs of one duty and size share their packs. */
-function together(needs: readonly SundryNeed[]): readonly SundryNeed[] {
-  const by = new Map<string, SundryNeed>();
+function together(needs: readonly ConsumableNeed[]): readonly ConsumableNeed[] {
+  const by = new Map<string, ConsumableNeed>();
   for (const n of needs) {
     const key = `${n.duty}|${n.tube_mm ?? ''}`,
       known = by.get(key);
@@ -318,7 +318,7 @@ function together(needs: readonly SundryNeed[]): readonly SundryNeed[] {
 }
 
 /** What is paid for a line: nothing of what is owned, nor of what lies in the drawer. */
-function priced(line: ListLine, inDrawer: number): ListLine {
+function priced(line: BomLine, inDrawer: number): BomLine {
   const have = line.owned ? 0 : Math.min(line.quantity, inDrawer);
   return {
     ...line,
@@ -328,8 +328,8 @@ function priced(line: ListLine, inDrawer: number): ListLine {
 }
 
 /** Lines of one part become one, but owned and bought stay apart. A tool serves everybody. */
-function merge(lines: readonly ListLine[]): readonly ListLine[] {
-  const by = new Map<string, ListLine>();
+function merge(lines: readonly BomLine[]): readonly BomLine[] {
+  const by = new Map<string, BomLine>();
   for (const line of lines) {
     const key = `${line.part}|${line.unit}|${line.owned}`;
     const known = by.get(key);

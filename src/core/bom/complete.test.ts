@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CATALOGUE, catalogued, DEMO_BUILDS, STANDARD_KIT } from '@/catalogue';
-import { applyEdit, emptyBuild, type Build, type Component } from '../design';
+import { applyEdit, emptyDesign, type Design, type Component } from '../design';
 import { familyChange, familyOf } from '../studies';
-import { workOut } from '../analysis';
+import { analyse } from '../analysis';
 import { proposeLoop } from '../loops';
 import { isWet, type FittingPart, type ComponentPart, type PartKind } from '../components';
 import { pieceOf } from '../tubing';
@@ -13,46 +13,48 @@ const of = <K extends PartKind>(kind: K) =>
 const FITTINGS = of('fitting');
 
 /** Every port of every part in a loop is on the list: by a fitting of its run, by half of a joint, or by its cap; each thread and size matches what it meets. */
-function holes(build: Build): readonly string[] {
+function holes(design: Design): readonly string[] {
   const wrong: string[] = [],
-    { list, runs } = workOut(build).reports;
+    { list, runs } = analyse(design).reports;
   const bought = (part: string): number =>
     list.lines.filter((l) => l.part === part).reduce((s, l) => s + l.quantity, 0);
   const asked = new Map<string, number>(),
     want = (part: FittingPart): void => {
       asked.set(part.id, (asked.get(part.id) ?? 0) + 1);
     };
-  for (const component of build.components) {
+  for (const component of design.components) {
     if (!isWet(component.part)) continue;
-    const loop = build.loops.find((l) =>
-      l.links.some((k) => k.from.component === component.id || k.to.component === component.id),
+    const loop = design.loops.find((l) =>
+      l.connections.some(
+        (k) => k.from.component === component.id || k.to.component === component.id,
+      ),
     );
     if (!loop) continue;
     for (const port of component.part.ports) {
-      const link = build.loops
-        .flatMap((l) => l.links)
+      const connection = design.loops
+        .flatMap((l) => l.connections)
         .find(
           (k) =>
             (k.from.component === component.id && k.from.port === port.id) ||
             (k.to.component === component.id && k.to.port === port.id),
         );
-      const cap = build.loops
+      const cap = design.loops
         .flatMap((l) => l.caps)
         .find((c) => c.component === component.id && c.port === port.id);
-      if (!link && !cap) {
+      if (!connection && !cap) {
         wrong.push(`${component.id}/${port.id} is neither connected nor plugged`);
         continue;
       }
       if (cap) {
-        want(build.kit[cap.with]);
-        if (build.kit[cap.with].thread !== port.thread)
+        want(design.kit[cap.with]);
+        if (design.kit[cap.with].thread !== port.thread)
           wrong.push(`${component.id}/${port.id}: cap of another thread`);
       }
     }
   }
   for (const run of runs) {
-    const loop = build.loops.find((l) => l.id === run.loop) as Build['loops'][number];
-    for (const f of run.fittings) want(pieceOf(run, f.duty, loop, build.kit));
+    const loop = design.loops.find((l) => l.id === run.loop) as Design['loops'][number];
+    for (const f of run.fittings) want(pieceOf(run, f.duty, loop, design.kit));
     if (run.by === 'tube' && run.fittings.filter((f) => f.duty === loop.fitting.duty).length !== 2)
       wrong.push(`${run.id} has not two fittings`);
     if (
@@ -71,8 +73,8 @@ function holes(build: Build): readonly string[] {
 }
 
 describe('the list is complete', () => {
-  test.each(DEMO_BUILDS.map((d) => [d.name, d.build] as const))('%s', (_, build) => {
-    expect(holes(build)).toEqual([]);
+  test.each(DEMO_BUILDS.map((d) => [d.name, d.design] as const))('%s', (_, design) => {
+    expect(holes(design)).toEqual([]);
   });
 
   const index = fc.nat(1000),
@@ -109,15 +111,15 @@ describe('the list is complete', () => {
             settings: {},
           }));
           const [tube, fitting] = tubes[t] as (typeof tubes)[number],
-            bare: Build = { ...emptyBuild('Random', STANDARD_KIT), components };
+            bare: Design = { ...emptyDesign('Random', STANDARD_KIT), components };
           const edit = proposeLoop(bare, {
             name: 'Loop',
             components: components.map((i) => i.id),
             tube: catalogued('tube', tube),
             fitting: catalogued('fitting', fitting),
-            coolant: of('coolant')[c % of('coolant').length] as Build['loops'][number]['coolant'],
+            coolant: of('coolant')[c % of('coolant').length] as Design['loops'][number]['coolant'],
           });
-          if (edit) expect(holes(applyEdit(bare, edit).build)).toEqual([]);
+          if (edit) expect(holes(applyEdit(bare, edit).design)).toEqual([]);
         },
       ),
       { numRuns: 120 },
@@ -125,10 +127,10 @@ describe('the list is complete', () => {
   });
 
   test('another family: every run and cap follows, what it has no like for stays and is told', () => {
-    for (const { build } of DEMO_BUILDS)
+    for (const { design } of DEMO_BUILDS)
       for (const family of new Set(FITTINGS.map(familyOf))) {
-        const { edit, stays } = familyChange(build, family, FITTINGS),
-          after = applyEdit(build, edit).build;
+        const { edit, stays } = familyChange(design, family, FITTINGS),
+          after = applyEdit(design, edit).design;
         expect(holes(after)).toEqual([]);
         const parts = [
           ...after.loops.map((l) => l.fitting),
@@ -142,11 +144,11 @@ describe('the list is complete', () => {
 });
 
 describe('what the drawer has is not bought', () => {
-  const [{ build: desk }] = DEMO_BUILDS as [(typeof DEMO_BUILDS)[number]];
+  const [{ design: desk }] = DEMO_BUILDS as [(typeof DEMO_BUILDS)[number]];
   test('three plugs there: three less to pay for, and the line says so', () => {
-    const line = (b: Build) => workOut(b).reports.list.lines.find((l) => l.part === 'fit-plug');
+    const line = (b: Design) => analyse(b).reports.list.lines.find((l) => l.part === 'fit-plug');
     const before = line(desk),
-      after = line(applyEdit(desk, { do: 'drawer.set', part: 'fit-plug', count: 2 }).build);
+      after = line(applyEdit(desk, { do: 'drawer.set', part: 'fit-plug', count: 2 }).design);
     expect(after).toMatchObject({
       have: 2,
       quantity: before?.quantity,
@@ -155,8 +157,8 @@ describe('what the drawer has is not bought', () => {
   });
 
   test("tools are told by tubing and stand outside the loop's budget; one cutter serves two loops", () => {
-    const tower = DEMO_BUILDS.find((d) => d.build.loops.length === 2)?.build as Build,
-      { list } = workOut(tower).reports,
+    const tower = DEMO_BUILDS.find((d) => d.design.loops.length === 2)?.design as Design,
+      { list } = analyse(tower).reports,
       tools = list.lines.filter((l) => l.tool);
     expect(tools.map((l) => l.part)).toEqual(
       expect.arrayContaining([
@@ -169,7 +171,7 @@ describe('what the drawer has is not bought', () => {
     );
     expect(tools.every((l) => l.quantity === 1 && !l.inBudget)).toBe(true);
     expect(
-      workOut(desk)
+      analyse(desk)
         .reports.list.lines.filter((l) => l.tool)
         .map((l) => l.part),
     ).not.toContain('sun-heat-gun');
@@ -182,8 +184,8 @@ describe('what the drawer has is not bought', () => {
         loop: 'loop',
         coolant: catalogued('coolant', 'cool-winter'),
         age_months: 0,
-      }).build,
-      { list } = workOut(winter).reports,
+      }).design,
+      { list } = analyse(winter).reports,
       [volume] = list.volumes;
     const buy = volume?.buy_mL ?? 0;
     expect(list.lines.find((l) => l.part === 'cool-winter')?.quantity).toBe(

@@ -1,14 +1,14 @@
 import type { Loop } from '../design';
 import { missedHoles, screwNeeds } from '../clearance';
-import type { Model } from '../system';
-import type { SundryDuty, SundryPart } from '../components';
+import type { System } from '../system';
+import type { ConsumableDuty, ConsumablePart } from '../components';
 import type { Run } from '../tubing';
 import { mixFor } from './mixing';
 import type { LoopVolume } from './volume';
 
 /** A sundry the build asks for: what for, how many uses, by whom, and why. */
-export interface SundryNeed {
-  readonly duty: SundryDuty;
+export interface ConsumableNeed {
+  readonly duty: ConsumableDuty;
   readonly uses: number;
   readonly tube_mm?: number;
   readonly for: readonly string[];
@@ -19,15 +19,15 @@ export interface SundryNeed {
 const BIOCIDE_USE_ML = 1000;
 
 /** Sundries and tools, from the build alone: paste and pads by block, washers by screw, brackets by foot, and what the tubing is worked with. */
-export function sundryNeeds(
-  model: Model,
+export function consumableNeeds(
+  system: System,
   runs: readonly Run[],
   volumes: readonly LoopVolume[],
-): readonly SundryNeed[] {
-  const { build } = model,
-    needs: SundryNeed[] = [];
-  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
-  const blocks = build.components.filter((i) => i.part.kind === 'block'),
+): readonly ConsumableNeed[] {
+  const { design } = system,
+    needs: ConsumableNeed[] = [];
+  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
+  const blocks = design.components.filter((i) => i.part.kind === 'block'),
     cards = blocks.filter((i) => i.part.kind === 'block' && i.part.cools.includes('card')),
     others = blocks.filter(
       (i) =>
@@ -37,7 +37,7 @@ export function sundryNeeds(
   const names = (list: readonly { readonly name: string }[]): string =>
     list.map((i) => i.name).join(', ');
   const need = (
-    duty: SundryDuty,
+    duty: ConsumableDuty,
     uses: number,
     asked: readonly string[],
     why: string,
@@ -58,17 +58,17 @@ export function sundryNeeds(
       `on memory and regulators under ${names(padded)}`,
     );
   }
-  const washers = screwNeeds(model).filter((s) => s.washers > 0);
+  const washers = screwNeeds(system).filter((s) => s.washers > 0);
   need(
     'washer',
     washers.reduce((s, w) => s + w.washers * w.quantity, 0),
     washers.map((w) => w.radiator),
     `under the heads of screws for ${[...new Set(washers.map((w) => nameOf(w.radiator)))].join(', ')}`,
   );
-  const missed = build.components.filter((i) => missedHoles(build, i) !== null);
+  const missed = design.components.filter((i) => missedHoles(design, i) !== null);
   for (const component of missed)
     need('bracket', 1, [component.id], `${component.name} does not meet the holes of its place`);
-  const loops = build.loops.filter((l) => l.links.length > 0);
+  const loops = design.loops.filter((l) => l.connections.length > 0);
   if (loops.length === 0) return needs;
   const ids = loops.map((l) => l.id);
   need('o-ring', 1, ids, 'to spare: a sliced O-ring stops a build');
@@ -76,7 +76,7 @@ export function sundryNeeds(
   need('gloves', 1, ids, 'coolant and biocide irritate');
   need('leak-tester', 1, ids, 'air test before any coolant goes in');
   need('fill-bottle', 1, ids, 'to fill without spilling');
-  const fresh = build.components.filter((i) => i.part.kind === 'radiator' && !i.settings.owned);
+  const fresh = design.components.filter((i) => i.part.kind === 'radiator' && !i.settings.owned);
   need(
     'flush',
     fresh.length,
@@ -109,7 +109,7 @@ export function sundryNeeds(
 }
 
 /** What a kind of tubing is worked with. */
-function workedWith(loop: Loop, tubes: readonly Run[]): readonly SundryNeed[] {
+function workedWith(loop: Loop, tubes: readonly Run[]): readonly ConsumableNeed[] {
   if (tubes.length === 0) return [];
   const { tube } = loop,
     why = `${loop.name}: ${tube.material}`,
@@ -148,9 +148,9 @@ function workedWith(loop: Loop, tubes: readonly Run[]): readonly SundryNeed[] {
 
 /** The cheapest way to so many uses of a duty: packs of one kind. Null where nothing on offer serves. */
 export function packFor(
-  offer: readonly SundryPart[],
-  need: SundryNeed,
-): { readonly part: SundryPart; readonly quantity: number } | null {
+  offer: readonly ConsumablePart[],
+  need: ConsumableNeed,
+): { readonly part: ConsumablePart; readonly quantity: number } | null {
   const fit = offer.filter(
     (p) => p.duty === need.duty && (need.tube_mm === undefined || p.tube_mm === need.tube_mm),
   );

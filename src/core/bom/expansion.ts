@@ -1,6 +1,6 @@
 import type { Loop } from '../design';
 import { coolantProperties, type CoolantBase } from '../fluids';
-import type { Model } from '../system';
+import type { System } from '../system';
 
 /** What warming does to a closed loop. */
 export interface Expansion {
@@ -53,15 +53,15 @@ export function coolantExpansion(
 
 /** The same for a loop filled in the brief's room; null while it has no reservoir. */
 export function loopExpansion(
-  model: Model,
+  system: System,
   loop: Loop,
   volume_mL: number,
   hot_C: number,
 ): Expansion | null {
-  const reservoirs = model.build.components.filter(
+  const reservoirs = system.design.components.filter(
     (i) =>
       i.part.kind === 'reservoir' &&
-      loop.links.some((l) => l.from.component === i.id || l.to.component === i.id),
+      loop.connections.some((l) => l.from.component === i.id || l.to.component === i.id),
   );
   if (reservoirs.length === 0) return null;
   const air_mL = reservoirs.reduce(
@@ -69,5 +69,5 @@ export function loopExpansion(
       s + (i.part.kind === 'reservoir' ? Math.max(0, i.part.volume_mL - i.part.fill_mL) : 0),
     0,
   );
-  return coolantExpansion(loop.coolant.base, volume_mL, air_mL, model.build.brief.room_C, hot_C);
+  return coolantExpansion(loop.coolant.base, volume_mL, air_mL, system.design.brief.room_C, hot_C);
 }

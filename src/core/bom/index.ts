@@ -1,12 +1,12 @@
 export {
-  deriveList,
+  buildBom,
   KERF_MM,
   SPARE_STICKS,
   TUBE_SPARE,
   type TubeCuts,
-  type ListLine,
-  type ListReport,
-  type ListUnit,
+  type BomLine,
+  type Bom,
+  type BomUnit,
 } from './buildBom';
 export { loopVolume, COOLANT_SPARE, type LoopVolume } from './volume';
 export {
@@ -26,17 +26,22 @@ export {
   type CoolantCost,
   type Mix,
 } from './mixing';
-export { packFor, sundryNeeds, type SundryNeed } from './consumables';
+export { packFor, consumableNeeds, type ConsumableNeed } from './consumables';
 export { shortWhy } from './why';
 export type { Feed, Offer, Shop, Wanted } from './offers';
-export { cheapestBasket, type Basket, type BasketLine, type BasketShop } from './purchasePlan';
+export {
+  cheapestPurchase,
+  type PurchasePlan,
+  type PurchaseLine,
+  type PurchaseShop,
+} from './purchasePlan';
 export { spareAdvice, type Spare } from './spares';
 export {
   stepOf,
-  stepWaits,
+  leadTimes,
   WORK_STEPS,
   type Arrival,
-  type StepWait,
+  type LeadTime,
   type WorkStep,
 } from './leadTimes';
-export { wishes, type Wish } from './requirements';
+export { requirements, type Requirement } from './requirements';

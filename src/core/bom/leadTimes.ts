@@ -1,4 +1,4 @@
-import type { FittingDuty, Part, SundryDuty } from '../components';
+import type { FittingDuty, Part, ConsumableDuty } from '../components';
 
 /** Steps of the work that bought parts hold up, in their order. */
 export const WORK_STEPS = ['mounting', 'runs', 'air test', 'filling'] as const;
@@ -11,13 +11,13 @@ export interface Arrival {
 }
 
 /** From which day a step can be done whole, what it waits for, and what else comes only then. */
-export interface StepWait {
+export interface LeadTime {
   readonly step: WorkStep;
   readonly day: number;
   /** What comes last for this step; null where an earlier step holds it up, or nothing does. */ readonly by: readonly string[];
 }
 
-const RUN_SUNDRIES: readonly SundryDuty[] = [
+const RUN_SUNDRIES: readonly ConsumableDuty[] = [
     'cord',
     'heat-gun',
     'saw',
@@ -30,8 +30,8 @@ const RUN_SUNDRIES: readonly SundryDuty[] = [
     'marker',
     'o-ring',
   ],
-  TEST_SUNDRIES: readonly SundryDuty[] = ['leak-tester', 'paper'],
-  FILL_SUNDRIES: readonly SundryDuty[] = ['fill-bottle', 'biocide', 'water', 'flush'];
+  TEST_SUNDRIES: readonly ConsumableDuty[] = ['leak-tester', 'paper'],
+  FILL_SUNDRIES: readonly ConsumableDuty[] = ['fill-bottle', 'biocide', 'water', 'flush'];
 const CAPS: readonly FittingDuty[] = ['plug', 'drain', 'fill'];
 
 /** The first step that cannot be done without a part (common practice, no source): parts and screws to mount, tube and fittings to run, caps to test, coolant to fill. */
@@ -48,9 +48,9 @@ export function stepOf(part: Part): WorkStep {
 }
 
 /** From which day each step can be done whole: no sooner than the step before it. */
-export function stepWaits(arrivals: readonly Arrival[]): readonly StepWait[] {
+export function leadTimes(arrivals: readonly Arrival[]): readonly LeadTime[] {
   let day = 0;
-  return WORK_STEPS.map((step): StepWait => {
+  return WORK_STEPS.map((step): LeadTime => {
     const own = arrivals.filter((a) => stepOf(a.part) === step),
       last = Math.max(0, ...own.map((a) => a.days)),
       later = last > day;

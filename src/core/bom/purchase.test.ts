@@ -1,17 +1,17 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
+import { CATALOGUE, catalogued, demoDesign } from '@/catalogue';
 import { readQuote } from '@/format';
-import { applyEdit, type Build } from '../design';
+import { applyEdit, type Design } from '../design';
 import { familyChange } from '../studies';
-import { workOut } from '../analysis';
+import { analyse } from '../analysis';
 import {
-  cheapestBasket,
+  cheapestPurchase,
   spareAdvice,
   stepOf,
-  stepWaits,
-  wishes,
+  leadTimes,
+  requirements,
   WORK_STEPS,
   type Feed,
   type Shop,
@@ -46,7 +46,7 @@ describe('the cheapest basket', () => {
       feed(shop('a', 500, null), { x: 1000, y: 1200 }),
       feed(shop('b', 500, null), { x: 1100, y: 1000 }),
     ];
-    expect(cheapestBasket(want('x', 'y'), feeds)).toMatchObject({
+    expect(cheapestPurchase(want('x', 'y'), feeds)).toMatchObject({
       total_minor: 2600,
       proven: true,
       shops: [{ shop: { id: 'b' }, goods_minor: 2100, shipping_minor: 500 }],
@@ -59,7 +59,7 @@ describe('the cheapest basket', () => {
       feed(shop('b', 0, null), { y: 500 }),
     ];
     // 45 + 7 + 5 = 57 apart; 45 + 6 = 51 together.
-    expect(cheapestBasket(want('x', 'y'), feeds).total_minor).toBe(5100);
+    expect(cheapestPurchase(want('x', 'y'), feeds).total_minor).toBe(5100);
   });
 
   test('what no shop has is told; too few in stock is not there; one shop alone can be asked for', () => {
@@ -70,7 +70,7 @@ describe('the cheapest basket', () => {
       },
       feed(shop('b', 300, null), { x: 150 }),
     ];
-    const two = cheapestBasket(
+    const two = cheapestPurchase(
       [
         { part: 'x', name: 'x', quantity: 2 },
         { part: 'z', name: 'z', quantity: 1 },
@@ -79,16 +79,16 @@ describe('the cheapest basket', () => {
     );
     expect(two.nowhere.map((n) => n.part)).toEqual(['z']);
     expect(two.shops.map((s) => s.shop.id)).toEqual(['b']);
-    expect(cheapestBasket(want('x'), feeds, ['a'])).toMatchObject({
+    expect(cheapestPurchase(want('x'), feeds, ['a'])).toMatchObject({
       total_minor: 600,
       last: { part: 'x', days: 11 },
     });
-    expect(cheapestBasket([], feeds)).toMatchObject({ total_minor: 0, shops: [], last: null });
+    expect(cheapestPurchase([], feeds)).toMatchObject({ total_minor: 0, shops: [], last: null });
   });
 
   test('tax stands in the price: 120 with 20 % holds 20', () => {
     expect(
-      cheapestBasket(want('x'), [feed(shop('a', 0, null), { x: 12000 })]).shops[0]?.tax_minor,
+      cheapestPurchase(want('x'), [feed(shop('a', 0, null), { x: 12000 })]).shops[0]?.tax_minor,
     ).toBe(2000);
   });
 
@@ -147,7 +147,7 @@ describe('the cheapest basket', () => {
           };
           go(0, [0, 0, 0], [false, false, false]);
           expect(
-            cheapestBasket(
+            cheapestPurchase(
               rows.map((_, i) => ({ part: `p${i}`, name: '', quantity: 1 })),
               feeds,
             ).total_minor,
@@ -191,16 +191,16 @@ describe('the feeds that ship with the app', () => {
   test.each(['dawn-chorus-desk', 'fenland-flood-tower', 'pocket-planetarium'])(
     '%s: a basket of its whole list is found, proven, and no dearer than any shop alone',
     (name) => {
-      const { list } = workOut(demoBuild(name) as Build).reports,
+      const { list } = analyse(demoDesign(name) as Design).reports,
         wanted = list.lines
           .filter((l) => !l.owned && Number.isInteger(l.quantity))
           .map((l) => ({ part: l.part, name: l.name, quantity: l.quantity }));
-      const basket = cheapestBasket(wanted, feeds);
+      const basket = cheapestPurchase(wanted, feeds);
       expect(basket.shops.flatMap((s) => s.lines).length + basket.nowhere.length).toBe(
         wanted.length,
       );
       for (const f of feeds) {
-        const alone = cheapestBasket(wanted, feeds, [f.shop.id]);
+        const alone = cheapestPurchase(wanted, feeds, [f.shop.id]);
         if (alone.nowhere.length === basket.nowhere.length)
           expect(basket.total_minor).toBeLessThanOrEqual(alone.total_minor);
       }
@@ -210,20 +210,20 @@ describe('the feeds that ship with the app', () => {
 });
 
 describe('wishes and spares', () => {
-  const desk = demoBuild('dawn-chorus-desk') as Build,
+  const desk = demoDesign('dawn-chorus-desk') as Design,
     {
-      model,
+      system,
       reports: { list },
-    } = workOut(desk);
+    } = analyse(desk);
   test('a wish costs what the build would cost less with the plainest', () => {
-    const all = wishes(model, list, CATALOGUE);
+    const all = requirements(system, list, CATALOGUE);
     expect(all.length).toBeGreaterThan(0);
     for (const w of all) {
       const plain = CATALOGUE.find(
           (p) => p.id === w.plainest,
-        ) as Build['components'][number]['part'],
-        after = workOut(
-          applyEdit(desk, { do: 'component.replace', component: w.component, part: plain }).build,
+        ) as Design['components'][number]['part'],
+        after = analyse(
+          applyEdit(desk, { do: 'component.replace', component: w.component, part: plain }).design,
         ).reports.list;
       const of = (l: typeof list, id: string): number =>
           l.lines.filter((x) => x.part === id).reduce((s, x) => s + x.total, 0),
@@ -238,10 +238,10 @@ describe('wishes and spares', () => {
       do: 'component.set',
       component: 'pump',
       values: { owned: true },
-    }).build;
-    const then = workOut(owned);
+    }).design;
+    const then = analyse(owned);
     expect(
-      wishes(then.model, then.reports.list, CATALOGUE).some((w) => w.component === 'pump'),
+      requirements(then.system, then.reports.list, CATALOGUE).some((w) => w.component === 'pump'),
     ).toBe(false);
     expect(spareAdvice(desk, list).map((s) => s.part)).toEqual(
       expect.arrayContaining(['fit-plug', 'fit-comp-16-10']),
@@ -254,8 +254,8 @@ describe('wishes and spares', () => {
         'Rushlight',
         CATALOGUE.filter((p) => p.kind === 'fitting'),
       ).edit,
-    ).build;
-    expect(spareAdvice(rush, workOut(rush).reports.list).map((s) => s.part)).toEqual(
+    ).design;
+    expect(spareAdvice(rush, analyse(rush).reports.list).map((s) => s.part)).toEqual(
       expect.arrayContaining(['fit-rush-plug', 'fit-rush-comp-16-10']),
     );
   });
@@ -265,7 +265,7 @@ describe('what comes late holds up', () => {
   const part = catalogued;
 
   test('worked by hand: tube on day 3 and a radiator on day 9 hold mounting and all after it; coolant on day 12 only the filling', () => {
-    const waits = stepWaits([
+    const waits = leadTimes([
       { part: part('radiator', 'rad-mill-360-30'), days: 9 },
       { part: part('fan', 'fan-wren-120-1200'), days: 2 },
       { part: part('tube', 'tube-soft-13-10'), days: 3 },
@@ -280,8 +280,8 @@ describe('what comes late holds up', () => {
   });
 
   test('nothing to come holds up nothing; several that come on the same last day are all named', () => {
-    expect(stepWaits([]).every((w) => w.day === 0 && w.by.length === 0)).toBe(true);
-    const [mounting] = stepWaits([
+    expect(leadTimes([]).every((w) => w.day === 0 && w.by.length === 0)).toBe(true);
+    const [mounting] = leadTimes([
       { part: part('fan', 'fan-wren-120-1200'), days: 4 },
       { part: part('fan', 'fan-wren-140-1500'), days: 4 },
     ]);
@@ -297,7 +297,7 @@ describe('what comes late holds up', () => {
           { maxLength: 20 },
         ),
         (arrivals) => {
-          const waits = stepWaits(arrivals);
+          const waits = leadTimes(arrivals);
           waits
             .slice(1)
             .forEach((w, i) =>

@@ -1,6 +1,6 @@
 import type { Feed, Offer, Shop, Wanted } from './offers';
 
-export interface BasketLine {
+export interface PurchaseLine {
   readonly part: string;
   readonly name: string;
   readonly quantity: number;
@@ -9,21 +9,21 @@ export interface BasketLine {
   readonly days: number;
   /** The shop's own number of it. */ readonly order?: string;
 }
-export interface BasketShop {
+export interface PurchaseShop {
   readonly shop: Shop;
   readonly goods_minor: number;
   readonly shipping_minor: number;
   readonly tax_minor: number;
   readonly days: number;
-  readonly lines: readonly BasketLine[];
+  readonly lines: readonly PurchaseLine[];
 }
-export interface Basket {
-  readonly shops: readonly BasketShop[];
+export interface PurchasePlan {
+  readonly shops: readonly PurchaseShop[];
   readonly total_minor: number;
   /** Wanted, and sold by no shop in the number wanted. */
   readonly nowhere: readonly Wanted[];
   /** What comes last, and when. */
-  readonly last: BasketLine | null;
+  readonly last: PurchaseLine | null;
   /** Whether no cheaper basket exists. */
   readonly proven: boolean;
 }
@@ -37,11 +37,11 @@ const MOST_NODES = 200_000;
  * sum falls short, parts are moved to that shop at the least extra cost (covering knapsack, dynamic programming over the money missing; Martello &
  * Toth 1990). Sets whose bound is no better than the best are passed over. Exact, unless two sums fall short at once and the search is cut (`proven`).
  */
-export function cheapestBasket(
+export function cheapestPurchase(
   wanted: readonly Wanted[],
   feeds: readonly Feed[],
   only: readonly string[] | null = null,
-): Basket {
+): PurchasePlan {
   const shops = feeds.filter((f) => only === null || only.includes(f.shop.id));
   const asked = wanted
     .filter((w) => w.quantity > 0)
@@ -266,8 +266,8 @@ function basketOf(
   feeds: readonly Feed[],
   nowhere: readonly Wanted[],
   proven: boolean,
-): Basket {
-  const lines = list.map((a, i): BasketLine => {
+): PurchasePlan {
+  const lines = list.map((a, i): PurchaseLine => {
     const o = a.offers[pick[i] as number] as Priced;
     return {
       part: a.w.part,
@@ -279,7 +279,7 @@ function basketOf(
       ...(o.order ? { order: o.order } : {}),
     };
   });
-  const shops = feeds.flatMap(({ shop }): BasketShop[] => {
+  const shops = feeds.flatMap(({ shop }): PurchaseShop[] => {
     const own = lines.filter((l) => l.shop === shop.id);
     if (own.length === 0) return [];
     const goods_minor = own.reduce((s, l) => s + Math.round(l.price_minor * l.quantity), 0),

@@ -1,9 +1,9 @@
-import type { ListReport } from '.';
-import type { Model } from '../system';
+import type { Bom } from '.';
+import type { System } from '../system';
 import type { Part } from '../components';
 
 /** What a part costs more than the plainest of the Stores that does the same. */
-export interface Wish {
+export interface Requirement {
   readonly component: string;
   readonly plainest: string;
   readonly name: string;
@@ -48,13 +48,13 @@ function standsIn(a: Part, b: Part): boolean {
 }
 
 /** The dearest wishes first: parts to be bought for which the Stores have a plainer one. */
-export function wishes(
-  { build, placed }: Model,
-  list: ListReport,
+export function requirements(
+  { design, placed }: System,
+  list: Bom,
   offer: readonly Part[],
-): readonly Wish[] {
-  return build.components
-    .flatMap((component): Wish[] => {
+): readonly Requirement[] {
+  return design.components
+    .flatMap((component): Requirement[] => {
       const line = list.lines.find(
         (l) => l.part === component.part.id && !l.owned && l.for.includes(component.id),
       );

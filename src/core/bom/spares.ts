@@ -1,5 +1,5 @@
-import type { Build, KitDuty } from '../design';
-import type { ListReport } from '.';
+import type { Design, KitDuty } from '../design';
+import type { Bom } from '.';
 import type { FittingDuty } from '../components';
 
 /** One more of something that stops builds when it is missing. */
@@ -24,9 +24,9 @@ const REASONS: Partial<Record<FittingDuty, string>> = {
 const KIT: readonly KitDuty[] = ['plug', 'joint', 'rotary45', 'rotary90', 'extender'];
 
 /** For every fitting on the list that breaks builds, one more; dear ones last. */
-export function spareAdvice(build: Build, list: ListReport): readonly Spare[] {
+export function spareAdvice(design: Design, list: Bom): readonly Spare[] {
   const duties = new Map(
-    [...build.loops.map((l) => l.fitting), ...KIT.map((d) => build.kit[d])].map((f) => [
+    [...design.loops.map((l) => l.fitting), ...KIT.map((d) => design.kit[d])].map((f) => [
       f.id,
       f.duty,
     ]),

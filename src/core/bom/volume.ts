@@ -1,5 +1,5 @@
 import type { Loop } from '../design';
-import type { Model } from '../system';
+import type { System } from '../system';
 import { isWet } from '../components';
 import type { Run } from '../tubing';
 import { mixFor } from './mixing';
@@ -17,9 +17,9 @@ export interface LoopVolume {
 export const COOLANT_SPARE = 0.15;
 
 /** What the loop holds: blocks, radiators and pumps whole, the reservoir to its fill mark, the tubes by bore and length. */
-export function loopVolume(model: Model, loop: Loop, runs: readonly Run[]): LoopVolume {
-  const touched = new Set(loop.links.flatMap((l) => [l.from.component, l.to.component]));
-  const parts_mL = model.build.components.reduce(
+export function loopVolume(system: System, loop: Loop, runs: readonly Run[]): LoopVolume {
+  const touched = new Set(loop.connections.flatMap((l) => [l.from.component, l.to.component]));
+  const parts_mL = system.design.components.reduce(
     (s, i) =>
       touched.has(i.id) && isWet(i.part)
         ? s + (i.part.kind === 'reservoir' ? i.part.fill_mL : i.part.volume_mL)

@@ -1,7 +1,7 @@
-import type { Fix, Said } from './diagnostic';
+import type { Fix, Diagnostic } from './diagnostic';
 import { trappedAir } from '../loops';
 import { formatNumber } from '../units';
-import { nameOf, type SpatialRule } from './inputs';
+import { nameOf, type SpatialCheck } from './inputs';
 import { triedFixes } from './tried';
 
 /** Pockets smaller than this are swept out by the flow, mL (common practice, no source). */
@@ -9,7 +9,7 @@ const LEAST_ML = 10;
 /** A hump of a tube over both its ends, mm. */
 const HUMP_MM = 15;
 
-export const airTrap: SpatialRule = {
+export const airTrap: SpatialCheck = {
   code: 'rule.air-trap',
   severity: 'note',
   stage: 'runs',
@@ -17,9 +17,9 @@ export const airTrap: SpatialRule = {
     'Air stays where a part reaches higher than its highest port in use, and in a tube that rises over both its ends. Ports up bleed easily. What is told is the most that can stay; flow and tilting the case take it out over days.',
   source:
     "geometry of ports and routed tubes; an even spread of each part's volume over its height is an estimate",
-  check: (context) =>
-    context.build.loops.flatMap((loop): Said[] => {
-      const pockets = trappedAir(context.model, loop).filter((p) => p.mL >= LEAST_ML);
+  run: (context) =>
+    context.design.loops.flatMap((loop): Diagnostic[] => {
+      const pockets = trappedAir(context.system, loop).filter((p) => p.mL >= LEAST_ML);
       const humps = context.runs
         .filter((r) => r.loop === loop.id && r.routed)
         .flatMap((r) => {
@@ -35,7 +35,7 @@ export const airTrap: SpatialRule = {
         });
       if (pockets.length === 0 && humps.length === 0) return [];
       const fixes = pockets.flatMap((p): Fix[] => {
-        const component = context.build.components.find((i) => i.id === p.component);
+        const component = context.design.components.find((i) => i.id === p.component);
         return component?.part.kind === 'radiator' && component.placement.on === 'mount'
           ? [
               {
@@ -69,7 +69,7 @@ export const airTrap: SpatialRule = {
               context,
               fixes,
               (m) => {
-                const l = m.build.loops.find((x) => x.id === loop.id);
+                const l = m.design.loops.find((x) => x.id === loop.id);
                 return (
                   l !== undefined &&
                   sum(trappedAir(m, l).filter((p) => p.mL >= LEAST_ML)) < now - LEAST_ML

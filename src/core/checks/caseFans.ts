@@ -1,28 +1,28 @@
 import { freeId, type Edit, type Component } from '../design';
-import type { Said } from './diagnostic';
+import type { Diagnostic } from './diagnostic';
 import { plural } from '../units';
-import type { BuildRule } from './inputs';
+import type { OperatingCheck } from './inputs';
 
-export const caseFans: BuildRule = {
+export const caseFans: OperatingCheck = {
   code: 'case.fans',
   severity: 'note',
   stage: 'cooling',
   meaning:
     'Fans come with the case and their mount is still free. Added, they move case air and cost nothing.',
   source: "the case's own data",
-  check: (context) => {
-    const { build } = context;
+  run: (context) => {
+    const { design } = context;
     const taken = (mount: string): boolean =>
-      build.components.some((i) => i.placement.on === 'mount' && i.placement.mount === mount);
-    const waiting = (build.case?.fansIncluded ?? []).filter(
-      (f) => !taken(f.mount) && build.case?.mounts.some((m) => m.id === f.mount),
+      design.components.some((i) => i.placement.on === 'mount' && i.placement.mount === mount);
+    const waiting = (design.case?.fansIncluded ?? []).filter(
+      (f) => !taken(f.mount) && design.case?.mounts.some((m) => m.id === f.mount),
     );
     if (waiting.length === 0) return [];
     const names = waiting.map(
-      (f) => build.case?.mounts.find((m) => m.id === f.mount)?.name ?? f.mount,
+      (f) => design.case?.mounts.find((m) => m.id === f.mount)?.name ?? f.mount,
     );
     const edits: Edit[] = [];
-    const ids = build.components.map((i) => i.id);
+    const ids = design.components.map((i) => i.id);
     for (const f of waiting) {
       const id = freeId(ids, 'case-fan');
       ids.push(id);
@@ -47,7 +47,7 @@ export const caseFans: BuildRule = {
         title: `${plural(waiting.length, 'fan')} of the case ${waiting.length === 1 ? 'is' : 'are'} not in the build`,
         detail: `Free: ${names.join(', ')}. They count as owned.`,
         candidates: () => [{ label: 'Add them, as owned', edit: { do: 'batch', edits } }],
-      } satisfies Said,
+      } satisfies Diagnostic,
     ];
   },
 };

@@ -1,13 +1,13 @@
-import type { BuildRule } from './inputs';
+import type { OperatingCheck } from './inputs';
 
-export const cautionCoolant: BuildRule = {
+export const cautionCoolant: OperatingCheck = {
   code: 'caution.coolant',
   severity: 'note',
   stage: 'materials',
   meaning: 'What to mind with the chosen coolant: poison, staining, an inhibitor that has run out.',
   source: "common practice, no source; the coolant's safety sheet and local rules come first",
-  check: (context) =>
-    context.build.loops.flatMap((loop) => {
+  run: (context) =>
+    context.design.loops.flatMap((loop) => {
       const { coolant } = loop;
       const lines = [
         ...(coolant.poisonous

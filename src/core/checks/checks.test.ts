@@ -1,17 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
-import { CATALOGUE, catalogued, demoBuild, STANDARD_KIT } from '@/catalogue';
-import { applyEdit, emptyBuild, withoutRoutes, type Build, type Edit } from '../design';
+import { CATALOGUE, catalogued, demoDesign, STANDARD_KIT } from '@/catalogue';
+import { applyEdit, emptyDesign, withoutRoutes, type Design, type Edit } from '../design';
 import { evaluate, type PublishedFinding } from '../analysis';
 import { secondPump, splitEdit } from '../loops';
-import { resolve } from '../system';
+import { compileSystem } from '../system';
 import { routesOf, samplePath, withRoutes, type Route } from '../routing';
-import { RULES } from '.';
+import { CHECKS } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
-const tower = demoBuild('fenland-flood-tower') as Build;
-const box = demoBuild('pocket-planetarium') as Build;
-const edited = (build: Build, ...edits: Edit[]): Build =>
-  edits.reduce((b, e) => applyEdit(b, e).build, build);
+const desk = demoDesign('dawn-chorus-desk') as Design;
+const tower = demoDesign('fenland-flood-tower') as Design;
+const box = demoDesign('pocket-planetarium') as Design;
+const edited = (design: Design, ...edits: Edit[]): Design =>
+  edits.reduce((b, e) => applyEdit(b, e).design, design);
 /** Of one build routing is said to have found no way for a run. */
 const wayless = edited(desk, {
   do: 'layout.set',
@@ -19,16 +19,16 @@ const wayless = edited(desk, {
   noWay: { 'run-3': { blockedBy: 'Sheet', wouldFit: 'bends of 22 mm' } },
 });
 /** One run pinned as it was found; then a bar across its way, and in another its radiator slid. */
-const theRun = routesOf(resolve(desk)).routes.find((r) => r.link === 'run-4') as Route;
-const pinned = edited(desk, { do: 'route.pin', link: 'run-4', pinned: true });
+const theRun = routesOf(compileSystem(desk)).routes.find((r) => r.link === 'run-4') as Route;
+const pinned = edited(desk, { do: 'route.pin', connection: 'run-4', pinned: true });
 const middle = samplePath(theRun.path, 5)[
   Math.floor(samplePath(theRun.path, 5).length / 2)
 ] as readonly [number, number, number];
-const pierced: Build = {
+const pierced: Design = {
   ...edited(pinned, {
     do: 'case.choose',
     case: {
-      ...(desk.case as NonNullable<Build['case']>),
+      ...(desk.case as NonNullable<Design['case']>),
       obstacles: [
         ...(desk.case?.obstacles ?? []),
         {
@@ -43,7 +43,7 @@ const pierced: Build = {
   }),
   name: 'Routed',
 };
-const slid: Build = {
+const slid: Design = {
   ...edited(pinned, {
     do: 'component.place',
     component: 'top-radiator',
@@ -51,31 +51,34 @@ const slid: Build = {
   }),
   name: 'Routed',
 };
-const found = (build: Build, code: string): PublishedFinding[] => {
-  const routed = build.name === 'Routed' ? withRoutes(build) : build;
+const found = (design: Design, code: string): PublishedFinding[] => {
+  const routed = design.name === 'Routed' ? withRoutes(design) : design;
   return evaluate(routed, { fixes: true, offer: CATALOGUE }).findings.filter(
     (f) => f.code === code,
   );
 };
-const fixed = (build: Build, f: PublishedFinding, label = 0): Build =>
-  edited(build, (f.fixes[label] as PublishedFinding['fixes'][number]).edit);
+const fixed = (design: Design, f: PublishedFinding, label = 0): Design =>
+  edited(design, (f.fixes[label] as PublishedFinding['fixes'][number]).edit);
 
 /** Meters with a straight way before a reservoir, and two loops of which one must step over the other. */
-const meter = (id: string, at: readonly [number, number, number]): Build['components'][number] => ({
+const meter = (
+  id: string,
+  at: readonly [number, number, number],
+): Design['components'][number] => ({
   id,
   name: id,
   part: catalogued('inline', 'inl-meter-temp'),
   placement: { on: 'free', at, turn: 0 },
   settings: {},
 });
-const joined = (id: string, from: string, to: string): Build['loops'][number] => ({
+const joined = (id: string, from: string, to: string): Design['loops'][number] => ({
   id,
   name: id,
   tube: catalogued('tube', 'tube-petg-14-10'),
   fitting: catalogued('fitting', 'fit-hard-14'),
   coolant: catalogued('coolant', 'cool-clear-premix'),
   coolantAge_months: 0,
-  links: [
+  connections: [
     {
       id: `run-${id}`,
       from: { component: from, port: 'out' },
@@ -86,8 +89,8 @@ const joined = (id: string, from: string, to: string): Build['loops'][number] =>
   ],
   caps: [],
 });
-const open: Build = {
-  ...emptyBuild('Routed', STANDARD_KIT),
+const open: Design = {
+  ...emptyDesign('Routed', STANDARD_KIT),
   case: {
     ...catalogued('case', 'case-barn-96'),
     interior: [600, 500, 450],
@@ -98,7 +101,7 @@ const open: Build = {
     obstacles: [],
   },
 };
-const covered: Build = {
+const covered: Design = {
   ...open,
   components: [
     meter('a', [100, 250, 300]),
@@ -113,7 +116,7 @@ const covered: Build = {
   ],
   loops: [joined('one', 'a', 'b')],
 };
-const woven: Build = {
+const woven: Design = {
   ...open,
   components: [
     meter('a', [100, 250, 380]),
@@ -129,7 +132,7 @@ const plated = (
   metal: 'stainless' | 'nickel',
   platedOver: 'aluminium' | undefined,
   coolant: string,
-): Build => ({
+): Design => ({
   ...desk,
   loops: desk.loops.map((l) => ({
     ...l,
@@ -154,9 +157,9 @@ const pumped = edited(
   { do: 'component.set', component: 'pump-2', values: { speed_rpm: 1600 } },
 );
 const deadEnd = edited(split, {
-  do: 'link.remove',
+  do: 'connection.remove',
   loop: 'loop',
-  link: split.loops[0]?.links.find((l) => l.from.component === 'card-block')?.id ?? '',
+  connection: split.loops[0]?.connections.find((l) => l.from.component === 'card-block')?.id ?? '',
 });
 const bypass = { id: 'bypass', by: 'tube', ends: { from: 'auto', to: 'auto' } } as const;
 
@@ -164,7 +167,7 @@ const bypass = { id: 'bypass', by: 'tube', ends: { from: 'auto', to: 'auto' } } 
 const apartDesk = edited(desk, { do: 'loop.remove', loop: 'loop' });
 
 /** For each rule: a build that breaks it and one that does not. The table must name every rule. */
-const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
+const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = {
   'case.fans': {
     bad: edited(tower, { do: 'component.remove', component: 'rear-fan' }),
     good: tower,
@@ -238,7 +241,7 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
     bad: edited(desk, {
       do: 'case.choose',
       case: {
-        ...(desk.case as NonNullable<Build['case']>),
+        ...(desk.case as NonNullable<Design['case']>),
         obstacles: [
           { id: 'sheet', name: 'Sheet', removable: false, min: [394, 5, 30], max: [396, 400, 180] },
         ],
@@ -294,7 +297,7 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
     good: desk,
   },
   'flow.suction': {
-    bad: edited(desk, { do: 'loop.links', loop: 'loop', links: swapReservoir(desk) }),
+    bad: edited(desk, { do: 'loop.connections', loop: 'loop', connections: swapReservoir(desk) }),
     good: desk,
   },
   'heat.coolant': { bad: edited(desk, { do: 'brief.set', values: { room_C: 40 } }), good: desk },
@@ -326,7 +329,11 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   },
   'rule.no-drain': { bad: box, good: desk },
   'rule.not-closed': {
-    bad: edited(desk, { do: 'link.remove', loop: 'loop', link: desk.loops[0]?.links[3]?.id ?? '' }),
+    bad: edited(desk, {
+      do: 'connection.remove',
+      loop: 'loop',
+      connection: desk.loops[0]?.connections[3]?.id ?? '',
+    }),
     good: desk,
   },
   'rule.port-open': {
@@ -340,9 +347,9 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
   },
   'rule.port-twice': {
     bad: edited(desk, {
-      do: 'link.add',
+      do: 'connection.add',
       loop: 'loop',
-      link: {
+      connection: {
         ...bypass,
         from: { component: 'pump', port: 'out' },
         to: { component: 'reservoir', port: 'top' },
@@ -351,14 +358,14 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
     good: split,
   },
   'rule.reservoir-pump': {
-    bad: edited(desk, { do: 'loop.links', loop: 'loop', links: swapReservoir(desk) }),
+    bad: edited(desk, { do: 'loop.connections', loop: 'loop', connections: swapReservoir(desk) }),
     good: desk,
   },
   'run.no-length': {
     bad: edited(desk, {
-      do: 'loop.links',
+      do: 'loop.connections',
       loop: 'loop',
-      links: (desk.loops[0]?.links ?? []).map((l) => ({ ...l, by: 'tube' as const })),
+      connections: (desk.loops[0]?.connections ?? []).map((l) => ({ ...l, by: 'tube' as const })),
     }),
     good: desk,
   },
@@ -438,8 +445,8 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
     bad: edited(tower, {
       do: 'loop.tube',
       loop: 'loop',
-      tube: { ...(tower.loops[0] as Build['loops'][number]).tube, stick_mm: 150 },
-      fitting: (tower.loops[0] as Build['loops'][number]).fitting,
+      tube: { ...(tower.loops[0] as Design['loops'][number]).tube, stick_mm: 150 },
+      fitting: (tower.loops[0] as Design['loops'][number]).fitting,
     }),
     good: tower,
   },
@@ -500,13 +507,13 @@ const BROKEN: Record<string, { readonly bad: Build; readonly good: Build }> = {
 };
 
 /** The return led to another port of the reservoir; and a part passed the other way. */
-function returned(port: string): Build {
+function returned(port: string): Design {
   return edited(
     desk,
     {
-      do: 'loop.links',
+      do: 'loop.connections',
       loop: 'loop',
-      links: (desk.loops[0]?.links ?? []).map((l) =>
+      connections: (desk.loops[0]?.connections ?? []).map((l) =>
         l.to.component === 'reservoir' ? { ...l, to: { component: 'reservoir', port } } : l,
       ),
     },
@@ -514,15 +521,15 @@ function returned(port: string): Build {
     { do: 'cap.set', loop: 'loop', port: { component: 'reservoir', port: 'return' }, with: 'plug' },
   );
 }
-function turnedRound(component: string): Build {
-  const links = desk.loops[0]?.links ?? [],
-    a = links.find((l) => l.to.component === component),
-    b = links.find((l) => l.from.component === component);
+function turnedRound(component: string): Design {
+  const connections = desk.loops[0]?.connections ?? [],
+    a = connections.find((l) => l.to.component === component),
+    b = connections.find((l) => l.from.component === component);
   if (!a || !b) throw new Error('the demo lost its loop');
   return edited(desk, {
-    do: 'loop.links',
+    do: 'loop.connections',
     loop: 'loop',
-    links: links.map((l) => {
+    connections: connections.map((l) => {
       if (l === a) return { ...l, to: b.from };
       if (l === b) return { ...l, from: a.to };
       return l;
@@ -531,13 +538,13 @@ function turnedRound(component: string): Build {
 }
 
 /** The reservoir moved behind the card block, so that the pump draws from a radiator. */
-function swapReservoir(build: Build): Build['loops'][number]['links'] {
-  const links = build.loops[0]?.links ?? [];
-  const toReservoir = links.find((l) => l.to.component === 'reservoir'),
-    toPump = links.find((l) => l.to.component === 'pump'),
-    afterPump = links.find((l) => l.from.component === 'pump');
+function swapReservoir(design: Design): Design['loops'][number]['connections'] {
+  const connections = design.loops[0]?.connections ?? [];
+  const toReservoir = connections.find((l) => l.to.component === 'reservoir'),
+    toPump = connections.find((l) => l.to.component === 'pump'),
+    afterPump = connections.find((l) => l.from.component === 'pump');
   if (!toReservoir || !toPump || !afterPump) throw new Error('the demo lost its loop');
-  return links.map((l) => {
+  return connections.map((l) => {
     if (l === toReservoir) return { ...l, to: toPump.to };
     if (l === toPump) return { ...l, by: 'tube' as const, to: afterPump.to };
     if (l === afterPump) return { ...l, to: { component: 'reservoir', port: 'return' } };
@@ -547,9 +554,9 @@ function swapReservoir(build: Build): Build['loops'][number]['links'] {
 
 describe('every rule', () => {
   test('stands in the table, and in order', () => {
-    expect(Object.keys(BROKEN).sort()).toEqual(RULES.map((r) => r.code).sort());
-    expect(RULES.map((r) => r.code)).toEqual(
-      [...RULES.map((r) => r.code)].sort((a, b) => a.localeCompare(b)),
+    expect(Object.keys(BROKEN).sort()).toEqual(CHECKS.map((r) => r.code).sort());
+    expect(CHECKS.map((r) => r.code)).toEqual(
+      [...CHECKS.map((r) => r.code)].sort((a, b) => a.localeCompare(b)),
     );
   });
 
@@ -569,21 +576,21 @@ describe('every rule', () => {
   );
 
   test('every meaning and source is written', () => {
-    for (const r of RULES) {
+    for (const r of CHECKS) {
       expect(r.meaning.length).toBeGreaterThan(30);
       expect(r.source.length).toBeGreaterThan(3);
     }
   });
 
   test('every subject is something of the build or of the case', () => {
-    for (const build of [desk, tower, box]) {
+    for (const design of [desk, tower, box]) {
       const known = new Set([
-        ...build.components.map((i) => i.id),
-        ...build.loops.map((l) => l.id),
-        ...build.loops.flatMap((l) => l.links.map((k) => k.id)),
+        ...design.components.map((i) => i.id),
+        ...design.loops.map((l) => l.id),
+        ...design.loops.flatMap((l) => l.connections.map((k) => k.id)),
         'case',
       ]);
-      for (const f of evaluate(build).findings)
+      for (const f of evaluate(design).findings)
         for (const s of f.subjects)
           expect(known.has(s) || s.startsWith('case:') || s.startsWith('fitting:')).toBe(true);
     }
@@ -609,7 +616,7 @@ describe('fixes do what they say', () => {
     ],
     [
       'rule.port-twice',
-      edited((BROKEN['rule.port-twice'] as { bad: Build }).bad, {
+      edited((BROKEN['rule.port-twice'] as { bad: Design }).bad, {
         do: 'brief.limit',
         values: { budget_minor: null },
       }),
@@ -644,10 +651,10 @@ describe('fixes do what they say', () => {
     ],
     ['fit.unplaced', BROKEN['fit.unplaced']?.bad],
   ] as const)('%s: one click and it is gone', (code, bad) => {
-    const build = bad as Build;
-    const [first] = found(build, code);
+    const design = bad as Design;
+    const [first] = found(design, code);
     expect(first?.fixes.length).toBeGreaterThan(0);
-    expect(found(fixed(build, first as PublishedFinding), code)).toEqual([]);
+    expect(found(fixed(design, first as PublishedFinding), code)).toEqual([]);
   });
 
   test('every fix offered for a clash has been tried and clears that pair', () => {
@@ -672,7 +679,7 @@ describe('fixes do what they say', () => {
   });
 
   test('parts that were joined and stand apart are moved together again', () => {
-    const apart = (BROKEN['run.joint-apart'] as { bad: Build }).bad,
+    const apart = (BROKEN['run.joint-apart'] as { bad: Design }).bad,
       [f] = found(apart, 'run.joint-apart');
     // 20 mm to the rear, worked by hand.
     expect(f?.measured).toBeCloseTo(20, 9);
@@ -680,16 +687,16 @@ describe('fixes do what they say', () => {
   });
 
   test('the planetarium can be mended by its own fixes alone', () => {
-    let build = box;
+    let design = box;
     for (let round = 0; round < 12; round += 1) {
-      const next = evaluate(build, { offer: CATALOGUE, fixes: true }).findings.find(
+      const next = evaluate(design, { offer: CATALOGUE, fixes: true }).findings.find(
         (f) => f.severity === 'fails' && f.fixes.length > 0,
       );
       if (!next) break;
-      build = withRoutes(fixed(build, next));
+      design = withRoutes(fixed(design, next));
     }
     expect(
-      evaluate(build, { offer: CATALOGUE })
+      evaluate(design, { offer: CATALOGUE })
         .findings.filter((f) => f.severity === 'fails')
         .map((f) => f.code),
     ).toEqual([]);
@@ -698,7 +705,7 @@ describe('fixes do what they say', () => {
 
 describe('an unfinished build', () => {
   test('an empty one has nothing against it', () => {
-    expect(evaluate(emptyBuild('New', STANDARD_KIT)).findings).toEqual([]);
+    expect(evaluate(emptyDesign('New', STANDARD_KIT)).findings).toEqual([]);
   });
 
   test.each(
@@ -706,17 +713,17 @@ describe('an unfinished build', () => {
       ['radiator', 'pump', 'reservoir', 'block', 'fan', 'card', 'board'].includes(p.kind),
     ).map((p) => [p.id, p] as const),
   )('%s alone on the bench never breaks anything', (_, part) => {
-    const build = edited(emptyBuild('New', STANDARD_KIT), {
+    const design = edited(emptyDesign('New', STANDARD_KIT), {
       do: 'component.add',
       component: {
         id: 'one',
         name: part.name,
-        part: part as Build['components'][number]['part'],
+        part: part as Design['components'][number]['part'],
         placement: { on: 'bench' },
         settings: {},
       },
     });
-    const text = JSON.stringify(evaluate(build, { offer: CATALOGUE }));
+    const text = JSON.stringify(evaluate(design, { offer: CATALOGUE }));
     expect(text).not.toContain('NaN');
   });
 });

@@ -1,16 +1,16 @@
 import type { Edit } from '../design';
-import type { Said } from './diagnostic';
-import type { BuildRule } from './inputs';
+import type { Diagnostic } from './diagnostic';
+import type { OperatingCheck } from './inputs';
 
-export const controlSensor: BuildRule = {
+export const controlSensor: OperatingCheck = {
   code: 'control.sensor',
   severity: 'fails',
   stage: 'cooling',
   meaning:
     'Fans or a pump follow the temperature of a part that is not in the build any more. They would see the room and stay slow while everything else warms.',
   source: "the build's own parts",
-  check: (context) =>
-    context.build.components.flatMap((component): Said[] => {
+  run: (context) =>
+    context.design.components.flatMap((component): Diagnostic[] => {
       const { control } = component.settings;
       if (
         !control ||

@@ -1,8 +1,8 @@
-import type { Said } from './diagnostic';
-import type { BuildRule } from './inputs';
+import type { Diagnostic } from './diagnostic';
+import type { OperatingCheck } from './inputs';
 import { subjectsOf, tellSoft, unharmed } from './softFixes';
 
-export const coolantAttacks: BuildRule = {
+export const coolantAttacks: OperatingCheck = {
   code: 'coolant.attacks',
   severity: 'fails',
   stage: 'materials',
@@ -10,11 +10,11 @@ export const coolantAttacks: BuildRule = {
     'The coolant swells, hazes or cracks a plastic or rubber that it touches: of the tube, of a part, or of its seals. Take another coolant, or another tube or part.',
   source:
     "the coolant's own data; compound tables of O-ring handbooks and general chemical-resistance tables, from memory; glycol above a third crazes acrylic under stress (common practice, no source)",
-  check: (context) =>
+  run: (context) =>
     context.metals.softs
       .filter((s) => s.verdict === 'fails')
-      .flatMap((soft): Said[] => {
-        const loop = context.build.loops.find((l) => l.id === soft.loop);
+      .flatMap((soft): Diagnostic[] => {
+        const loop = context.design.loops.find((l) => l.id === soft.loop);
         return loop
           ? [
               {

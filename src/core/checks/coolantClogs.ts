@@ -1,23 +1,23 @@
-import type { Fix, Said } from './diagnostic';
+import type { Fix, Diagnostic } from './diagnostic';
 import { coolantHabits } from '../bom';
-import { nameOf, type BuildRule } from './inputs';
+import { nameOf, type OperatingCheck } from './inputs';
 
 /** Fins denser than this, and filters, are where particles settle first, fins per inch (common practice, no source). */
 const DENSE_FPI = 20;
 
-export const coolantClogs: BuildRule = {
+export const coolantClogs: OperatingCheck = {
   code: 'coolant.clogs',
   severity: 'note',
   stage: 'materials',
   meaning:
     'The particles that make a coolant opaque settle where the ways are narrow: dense blocks and fine filters. Flow sags over months. Clear coolant does not; an opaque one wants flushing every year.',
   source: 'common practice, no source',
-  check: (context) =>
-    context.build.loops.flatMap((loop): Said[] => {
+  run: (context) =>
+    context.design.loops.flatMap((loop): Diagnostic[] => {
       if (coolantHabits(loop.coolant).clogs !== 'fine fins and filters') return [];
-      const stations = context.model.loops.find((g) => g.loop.id === loop.id)?.stations ?? [];
+      const stations = context.system.loops.find((g) => g.loop.id === loop.id)?.stations ?? [];
       const narrow = stations.filter((s) => {
-        const part = context.build.components.find((i) => i.id === s)?.part;
+        const part = context.design.components.find((i) => i.id === s)?.part;
         return (
           part?.kind === 'block' ||
           (part?.kind === 'inline' && part.duty === 'filter') ||

@@ -1,12 +1,12 @@
-import type { Fix, Said } from './diagnostic';
+import type { Fix, Diagnostic } from './diagnostic';
 import { changeEvery } from '../bom';
 import { plural } from '../units';
-import type { BuildRule } from './inputs';
+import type { OperatingCheck } from './inputs';
 
 /** Told so long before it is due, months. */
 const AHEAD_MONTHS = 2;
 
-export const coolantDue: BuildRule = {
+export const coolantDue: OperatingCheck = {
   code: 'coolant.due',
   severity: 'tight',
   stage: 'materials',
@@ -14,8 +14,8 @@ export const coolantDue: BuildRule = {
     'The coolant is past the age its inhibitor and biocide last, or soon will be. Drain, flush, look at the fins, and fill anew; old coolant counts as having no inhibitor.',
   source:
     "the coolant's own data; twelve months for one without an inhibitor, common practice, no source",
-  check: ({ build }) =>
-    build.loops.flatMap((loop): Said[] => {
+  run: ({ design }) =>
+    design.loops.flatMap((loop): Diagnostic[] => {
       const every = changeEvery(loop.coolant),
         left = every - loop.coolantAge_months;
       if (loop.coolantAge_months === 0 || left > AHEAD_MONTHS) return [];

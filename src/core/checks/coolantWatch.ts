@@ -1,19 +1,19 @@
-import type { Said } from './diagnostic';
-import type { BuildRule } from './inputs';
+import type { Diagnostic } from './diagnostic';
+import type { OperatingCheck } from './inputs';
 import { harmlessTube, subjectsOf, tellSoft, unharmed } from './softFixes';
 
-export const coolantWatch: BuildRule = {
+export const coolantWatch: OperatingCheck = {
   code: 'coolant.watch',
   severity: 'note',
   stage: 'materials',
   meaning:
     'A plastic or rubber takes this coolant, or what the tube gives off into it, only so well. Look at it at each change of coolant, and keep a spare seal.',
   source: 'compound tables of O-ring handbooks and general chemical-resistance tables, from memory',
-  check: (context) =>
+  run: (context) =>
     context.metals.softs
       .filter((s) => s.verdict === 'tight')
-      .flatMap((soft): Said[] => {
-        const loop = context.build.loops.find((l) => l.id === soft.loop);
+      .flatMap((soft): Diagnostic[] => {
+        const loop = context.design.loops.find((l) => l.id === soft.loop);
         if (!loop) return [];
         const fromTube = soft.because?.startsWith('plasticiser') ?? false;
         return [

@@ -1,22 +1,22 @@
-import type { Fix, Said } from './diagnostic';
+import type { Fix, Diagnostic } from './diagnostic';
 import { worstRise } from '../thermal';
 import { formatKelvin, formatNumber } from '../units';
-import { nameOf, type BuildRule } from './inputs';
+import { nameOf, type OperatingCheck } from './inputs';
 
-export const coolingShort: BuildRule = {
+export const coolingShort: OperatingCheck = {
   code: 'cooling.short',
   severity: 'fails',
   stage: 'cooling',
   meaning:
     'The coolant settles farther above the room than the brief allows, or has no steady temperature at all. More sections, faster fans or less heat.',
   source: 'the brief; temperature from the heat model',
-  check: (context) => {
-    const { rise_K } = context.build.brief.limits;
-    const said: Said[] = context.heat.loops
+  run: (context) => {
+    const { deltaT_K: rise_K } = context.design.brief.limits;
+    const diagnostic: Diagnostic[] = context.heat.loops
       .filter((l) => l.status === 'no-radiator' && l.heatIn_W > 0)
       .map((l) => ({
         subjects: [l.id],
-        title: `Nothing cools ${context.build.loops.find((x) => x.id === l.id)?.name ?? l.id}`,
+        title: `Nothing cools ${context.design.loops.find((x) => x.id === l.id)?.name ?? l.id}`,
         detail:
           'The loop has no radiator, so its coolant would warm without end. Add one from the Stores and put it into the loop.',
       }));
@@ -35,8 +35,10 @@ export const coolingShort: BuildRule = {
                 },
               },
             ];
-      const loop = context.heat.loops.reduce((a, b) => ((b.rise_K ?? 0) > (a.rise_K ?? 0) ? b : a));
-      said.push({
+      const loop = context.heat.loops.reduce((a, b) =>
+        (b.deltaT_K ?? 0) > (a.deltaT_K ?? 0) ? b : a,
+      );
+      diagnostic.push({
         subjects: [loop.id],
         title: `Coolant settles ${formatKelvin(rise)} over the room`,
         detail: `You allow ${formatKelvin(rise_K)}. At this fan speed ${neededWords(sizing.sectionsNeeded)}; you have ${sizing.sections}.${sizing.quietestSpeed_rpm === null ? ' Even full fan speed is not enough.' : ''}`,
@@ -48,7 +50,7 @@ export const coolingShort: BuildRule = {
     }
     for (const r of context.setup.radiators) {
       if (r.fans.length === 0)
-        said.push({
+        diagnostic.push({
           severity: 'tight',
           subjects: [r.id],
           title: `${nameOf(context, r.id)} has no fans`,
@@ -56,7 +58,7 @@ export const coolingShort: BuildRule = {
             'In still air it sheds only a few watts a kelvin. Put fans on it from the Stores.',
         });
     }
-    return said;
+    return diagnostic;
   },
 };
 

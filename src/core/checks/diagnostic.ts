@@ -29,30 +29,30 @@ export interface Finding {
 }
 
 /** A check with its own description; C is what it looks at. */
-export interface Rule<C> {
+export interface Check<C> {
   readonly code: string;
   readonly severity: Severity;
   readonly stage: Stage;
   /** For docs/findings.md: what it means and what to do. */
   readonly meaning: string;
   readonly source: string;
-  check(context: C): readonly Said[];
+  run(context: C): readonly Diagnostic[];
 }
 
 /** What a rule says each time; code, stage and, unless it says otherwise, severity and source come from the rule. */
-export type Said = Omit<Finding, 'code' | 'severity' | 'stage' | 'source' | 'candidates'> &
+export type Diagnostic = Omit<Finding, 'code' | 'severity' | 'stage' | 'source' | 'candidates'> &
   Partial<Pick<Finding, 'severity' | 'source' | 'candidates'>>;
 
 /** Runs every rule in order; findings come worst first. */
-export function runRules<C>(rules: readonly Rule<C>[], context: C): Finding[] {
-  const found = rules.flatMap((rule) =>
-    rule.check(context).map((said): Finding => ({
-      code: rule.code,
-      stage: rule.stage,
-      severity: rule.severity,
-      source: rule.source,
+export function runChecks<C>(checks: readonly Check<C>[], context: C): Finding[] {
+  const found = checks.flatMap((check) =>
+    check.run(context).map((diagnostic): Finding => ({
+      code: check.code,
+      stage: check.stage,
+      severity: check.severity,
+      source: check.source,
       candidates: () => [],
-      ...said,
+      ...diagnostic,
     })),
   );
   return inOrder(found);

@@ -1,13 +1,13 @@
-import type { Fix, Said } from './diagnostic';
+import type { Fix, Diagnostic } from './diagnostic';
 import { draining } from '../loops';
 import { formatNumber } from '../units';
-import { nameOf, type BuildRule } from './inputs';
+import { nameOf, type OperatingCheck } from './inputs';
 import { triedFixes } from './tried';
 
 /** Less than this share of the loop may stay behind untold. */
 const SHARE = 0.25;
 
-export const drainLow: BuildRule = {
+export const drainLow: OperatingCheck = {
   code: 'rule.drain-low',
   severity: 'note',
   stage: 'runs',
@@ -15,21 +15,21 @@ export const drainLow: BuildRule = {
     'Much of the coolant stays in the loop when its drain is opened: the valve is not the lowest port, or radiators have their ports up and hold what is in them. Ports down drain, but trap air when filling; a lower valve empties more.',
   source:
     "geometry of the ports; an even spread of each part's volume over its height is an estimate",
-  check: (context) =>
-    context.build.loops.flatMap((loop): Said[] => {
-      const now = draining(context.model, loop),
+  run: (context) =>
+    context.design.loops.flatMap((loop): Diagnostic[] => {
+      const now = draining(context.system, loop),
         total = context.list.volumes.find((v) => v.loop === loop.id)?.parts_mL ?? 0;
       if (now.drain === null || total === 0 || now.stays_mL < SHARE * total) return [];
       const plugs = loop.caps
           .filter((c) => c.with === 'plug')
           .sort(
             (a, b) =>
-              (context.model.portAt(a)?.at[1] ?? Infinity) -
-              (context.model.portAt(b)?.at[1] ?? Infinity),
+              (context.system.portAt(a)?.at[1] ?? Infinity) -
+              (context.system.portAt(b)?.at[1] ?? Infinity),
           ),
         [lowest] = plugs;
       const radiators = now.stays.flatMap((s) => {
-        const i = context.build.components.find((x) => x.id === s.component);
+        const i = context.design.components.find((x) => x.id === s.component);
         return i?.part.kind === 'radiator' && i.placement.on === 'mount'
           ? [{ component: i, placement: i.placement }]
           : [];
@@ -73,7 +73,7 @@ export const drainLow: BuildRule = {
               context,
               fixes,
               (m) => {
-                const l = m.build.loops.find((x) => x.id === loop.id);
+                const l = m.design.loops.find((x) => x.id === loop.id);
                 return l !== undefined && draining(m, l).stays_mL < now.stays_mL - 10;
               },
               1,

@@ -1,19 +1,19 @@
-import type { Said } from './diagnostic';
+import type { Diagnostic } from './diagnostic';
 import { formatNumber } from '../units';
-import { nameOf, type BuildRule } from './inputs';
+import { nameOf, type OperatingCheck } from './inputs';
 
 /** An axial fan held below this share of its free flow works in its stall: louder and less sure than its curve (common practice, no source). */
 const STALL_SHARE = 0.3;
 
-export const fanStall: BuildRule = {
+export const fanStall: OperatingCheck = {
   code: 'fan.stall',
   severity: 'note',
   stage: 'cooling',
   meaning:
     'The core, filter and grille hold a fan so far back that its blades stall: it gets louder and its curve is not to be trusted there. A more open core, a fan made for pressure, or fans on both faces help.',
   source: 'axial fans stall below about a third of their free flow (common practice, no source)',
-  check: (context) =>
-    context.heat.radiators.flatMap((h): Said[] => {
+  run: (context) =>
+    context.heat.radiators.flatMap((h): Diagnostic[] => {
       const radiator = context.setup.radiators.find((r) => r.id === h.id);
       const turning = radiator?.fans.filter((f) => f.speed_rpm > 0) ?? [];
       if (!radiator || turning.length === 0) return [];

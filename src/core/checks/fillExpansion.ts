@@ -1,9 +1,9 @@
-import type { Said } from './diagnostic';
+import type { Diagnostic } from './diagnostic';
 import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion } from '../bom';
 import { formatNumber } from '../units';
-import type { BuildRule } from './inputs';
+import type { OperatingCheck } from './inputs';
 
-export const fillExpansion: BuildRule = {
+export const fillExpansion: OperatingCheck = {
   code: 'fill.expansion',
   severity: 'tight',
   stage: 'runs',
@@ -11,13 +11,13 @@ export const fillExpansion: BuildRule = {
     'Coolant grows as it warms and presses the air left in the reservoir together. With too little air the pressure rises towards what joints are tested at. Fill lower, take a larger reservoir, or close the cap warm.',
   source:
     'density of the coolant at both temperatures; the air as an ideal gas; parts taken to be rigid',
-  check: (context) =>
-    context.heat.loops.flatMap((heat): Said[] => {
-      const loop = context.build.loops.find((l) => l.id === heat.id),
+  run: (context) =>
+    context.heat.loops.flatMap((heat): Diagnostic[] => {
+      const loop = context.design.loops.find((l) => l.id === heat.id),
         volume = context.list.volumes.find((v) => v.loop === heat.id);
       const e =
         loop && volume && heat.hottest_C !== null
-          ? loopExpansion(context.model, loop, volume.total_mL, heat.hottest_C)
+          ? loopExpansion(context.system, loop, volume.total_mL, heat.hottest_C)
           : null;
       const verdict = e && growthVerdict(e);
       if (!loop || !e || !verdict || verdict === 'holds') return [];

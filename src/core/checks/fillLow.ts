@@ -1,28 +1,28 @@
-import type { Fix, Said } from './diagnostic';
+import type { Fix, Diagnostic } from './diagnostic';
 import { formatMillimetres } from '../units';
-import { nameOf, type SpatialRule } from './inputs';
+import { nameOf, type SpatialCheck } from './inputs';
 
 /** Parts may reach this much above the fill port without a word, mm. */
 const OVER_MM = 20;
 
-export const fillLow: SpatialRule = {
+export const fillLow: SpatialCheck = {
   code: 'rule.fill-low',
   severity: 'note',
   stage: 'runs',
   meaning:
     'Parts of the loop stand above the port it is filled by: they fill only while the pump runs. Fill in pulses, or put a fill cap on the highest spare port.',
   source: 'geometry of the ports; common practice, no source',
-  check: (context) =>
-    context.build.loops.flatMap((loop): Said[] => {
+  run: (context) =>
+    context.design.loops.flatMap((loop): Diagnostic[] => {
       const fills = loop.caps
         .filter((c) => c.with === 'fill')
-        .flatMap((c) => context.model.portAt(c)?.at[1] ?? []);
+        .flatMap((c) => context.system.portAt(c)?.at[1] ?? []);
       if (fills.length === 0) return [];
       const fill = Math.max(...fills),
-        stations = context.model.loops.find((g) => g.loop.id === loop.id)?.stations ?? [];
+        stations = context.system.loops.find((g) => g.loop.id === loop.id)?.stations ?? [];
       const above = stations
         .flatMap((s) => {
-          const p = context.model.placed.get(s);
+          const p = context.system.placed.get(s);
           return p && p.solids.length > 0
             ? [{ id: s, over: Math.max(...p.solids.map((x) => x.box.max[1])) - fill }]
             : [];
@@ -33,7 +33,7 @@ export const fillLow: SpatialRule = {
       if (!highest) return [];
       const plugs = loop.caps
           .filter((c) => c.with === 'plug')
-          .map((c) => ({ ...c, y: context.model.portAt(c)?.at[1] ?? -Infinity }))
+          .map((c) => ({ ...c, y: context.system.portAt(c)?.at[1] ?? -Infinity }))
           .filter((c) => c.y > fill + OVER_MM)
           .sort((a, b) => b.y - a.y),
         [plug] = plugs;

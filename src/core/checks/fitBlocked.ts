@@ -1,10 +1,10 @@
 import { formatMillimetres, formatNumber } from '../units';
-import type { SpatialRule } from './inputs';
+import type { SpatialCheck } from './inputs';
 
 /** Losses worth naming, Pa at 1 m/s: about a dust filter's. */
 const WORTH_PA = 1.5;
 
-export const fitBlocked: SpatialRule = {
+export const fitBlocked: SpatialCheck = {
   code: 'fit.blocked',
   severity: 'tight',
   stage: 'case',
@@ -12,7 +12,7 @@ export const fitBlocked: SpatialRule = {
     'Something stands so near before a radiator or fans that the air must squeeze past. What it costs is in the cooling already. Move one of the two, or turn the radiator to another mount.',
   source:
     'continuity and Bernoulli on the narrowest way of the air: an estimate, no source for fans',
-  check: (context) =>
+  run: (context) =>
     context.airSides
       .filter((a) => a.loss_Pa > WORTH_PA)
       .map((a) => ({

@@ -1,12 +1,12 @@
-import type { Said } from './diagnostic';
+import type { Diagnostic } from './diagnostic';
 import { BOARD_STANDARDS } from '../components';
 import { formatMillimetres } from '../units';
-import type { SpatialRule } from './inputs';
+import type { SpatialCheck } from './inputs';
 
 /** Sheets and stand-offs leave this much play, mm (common practice, no source). */
 const PLAY_MM = 1;
 
-export const fitBoard: SpatialRule = {
+export const fitBoard: SpatialCheck = {
   code: 'fit.board',
   severity: 'fails',
   stage: 'case',
@@ -14,9 +14,9 @@ export const fitBoard: SpatialRule = {
     "The case has no stand-offs for this board's standard, or the board sticks out where they put it. Another case takes it; a smaller board fits most larger cases.",
   source:
     "board standards the case's maker names; outlines of ATX 2.2, microATX 1.2 and the Mini-ITX addendum, from memory",
-  check: ({ build, offer }) =>
-    build.components.flatMap((component): Said[] => {
-      const { case: box } = build,
+  run: ({ design, offer }) =>
+    design.components.flatMap((component): Diagnostic[] => {
+      const { case: box } = design,
         { part } = component;
       if (part.kind !== 'board' || component.placement.on !== 'tray' || !box) return [];
       const known = box.boardStandards.includes(part.standard);

@@ -1,15 +1,15 @@
 import { fitFixes } from './fitFixes';
 import { formatMillimetres } from '../units';
-import type { SpatialRule } from './inputs';
+import type { SpatialCheck } from './inputs';
 
-export const fitClash: SpatialRule = {
+export const fitClash: SpatialCheck = {
   code: 'fit.clash',
   severity: 'fails',
   stage: 'case',
   meaning:
     'Two things would have to be in the same place. The number is how far they reach into each other along the shortest way out. Slide, turn or change one of them; every fix offered has been tried and holds.',
   source: 'geometry of the placed parts',
-  check: (context) =>
+  run: (context) =>
     context.fit.gaps
       .filter((g) => g.verdict === 'clash')
       .map((g) => ({

@@ -2,9 +2,9 @@ import { applyEdit, type Edit, type Component, type Placement } from '../design'
 import type { Fix } from './diagnostic';
 import { measureGaps, type Gap } from '../clearance';
 import { replaceWithPlugs } from '../loops';
-import { resolve } from '../system';
+import { compileSystem } from '../system';
 import { formatNumber } from '../units';
-import type { SpatialContext } from './inputs';
+import type { SpatialInputs } from './inputs';
 
 /** At most this many tries and offers a pair: each try measures the whole case again. */
 const MOST_TRIES = 30,
@@ -12,7 +12,7 @@ const MOST_TRIES = 30,
 const MOST_FIXES = 3;
 
 /** Ways out of a clash or a tight spot that were tried on a copy and hold: the pair comes clear and nothing else gets worse. */
-export function fitFixes(context: SpatialContext, gap: Gap): readonly Fix[] {
+export function fitFixes(context: SpatialInputs, gap: Gap): readonly Fix[] {
   /** A clash may become a tight spot; a tight spot must come clear. */
   const held = (g: Gap): boolean =>
     gap.verdict === 'clash' ? g.verdict !== 'clash' : g.verdict === 'clear';
@@ -23,7 +23,7 @@ export function fitFixes(context: SpatialContext, gap: Gap): readonly Fix[] {
     gap.verdict === 'clash' ? MOST_TRIES : MOST_TRIES_TIGHT,
   )) {
     if (good.length >= MOST_FIXES) break;
-    const fit = measureGaps(resolve(applyEdit(context.build, fix.edit).build));
+    const fit = measureGaps(compileSystem(applyEdit(context.design, fix.edit).design));
     const same = fit.gaps.find((g) => g.a === gap.a && g.b === gap.b);
     const gone = fit.unplaced.length <= context.fit.unplaced.length;
     if (
@@ -47,17 +47,17 @@ const badness = (gaps: readonly Gap[]): number =>
   }, 0);
 
 /** Moves, swaps and smaller parts that could part two things; untried. */
-export function candidates(context: SpatialContext, gap: Pick<Gap, 'a' | 'b'>): Fix[] {
+export function candidates(context: SpatialInputs, gap: Pick<Gap, 'a' | 'b'>): Fix[] {
   const involved = [gap.a, gap.b].flatMap((id) => {
-    const component = context.build.components.find((i) => i.id === id);
+    const component = context.design.components.find((i) => i.id === id);
     if (!component) return [];
     const host = component.placement.on === 'radiator' ? component.placement.component : null;
-    const radiator = host ? context.build.components.find((i) => i.id === host) : undefined;
+    const radiator = host ? context.design.components.find((i) => i.id === host) : undefined;
     return radiator ? [component, radiator] : [component];
   });
   const fixes = involved.flatMap((component) => moves(context, component));
   for (const id of [gap.a, gap.b]) {
-    const obstacle = context.build.case?.obstacles.find(
+    const obstacle = context.design.case?.obstacles.find(
       (o) => `case:${o.id}` === id && o.removable,
     );
     if (obstacle)
@@ -75,9 +75,9 @@ const placing = (component: Component, placement: Placement): Edit => ({
   placement,
 });
 
-function moves(context: SpatialContext, component: Component): Fix[] {
+function moves(context: SpatialInputs, component: Component): Fix[] {
   const p = component.placement;
-  const box = context.build.case;
+  const box = context.design.case;
   const fixes: Fix[] = [];
   if (p.on === 'mount' && box) {
     const mount = box.mounts.find((m) => m.id === p.mount);
@@ -100,7 +100,7 @@ function moves(context: SpatialContext, component: Component): Fix[] {
       for (const other of box.mounts) {
         if (
           other.id !== mount.id &&
-          !context.build.components.some(
+          !context.design.components.some(
             (o) => o.placement.on === 'mount' && o.placement.mount === other.id,
           ) &&
           other.length_mm >= component.part.size[0] &&
@@ -118,7 +118,7 @@ function moves(context: SpatialContext, component: Component): Fix[] {
   }
   if (p.on === 'radiator') {
     const taken = (face: string): boolean =>
-      context.build.components.some(
+      context.design.components.some(
         (o) =>
           o.id !== component.id &&
           o.placement.on === 'radiator' &&
@@ -136,7 +136,7 @@ function moves(context: SpatialContext, component: Component): Fix[] {
         });
     // A radiator with fans on both faces: one set taken off.
     if (
-      context.build.components.some(
+      context.design.components.some(
         (o) =>
           o.id !== component.id &&
           o.placement.on === 'radiator' &&
@@ -162,7 +162,7 @@ const slideOf = (f: Fix): number =>
   Math.abs(Number(/by ([+−]?\d+)/.exec(f.label)?.[1]?.replace('−', '-') ?? 999));
 
 /** A smaller part of the Stores in the same place: thinner core, next shorter reservoir. */
-function smaller(context: SpatialContext, component: Component): Fix[] {
+function smaller(context: SpatialInputs, component: Component): Fix[] {
   const { part } = component;
   if (part.kind === 'radiator') {
     return context.offer
@@ -180,7 +180,7 @@ function smaller(context: SpatialContext, component: Component): Fix[] {
       .slice(0, 2)
       .map((p) => ({
         label: `Use a thinner core: ${p.name}`,
-        edit: replaceWithPlugs(context.build, component.id, p),
+        edit: replaceWithPlugs(context.design, component.id, p),
       }));
   }
   if (part.kind === 'reservoir') {
@@ -190,7 +190,7 @@ function smaller(context: SpatialContext, component: Component): Fix[] {
       .slice(0, 2)
       .map((p) => ({
         label: `Use a shorter reservoir: ${p.name}, ${formatNumber(p.size[1])} mm`,
-        edit: replaceWithPlugs(context.build, component.id, p),
+        edit: replaceWithPlugs(context.design, component.id, p),
       }));
   }
   return [];

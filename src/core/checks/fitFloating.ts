@@ -1,32 +1,32 @@
-import type { Said } from './diagnostic';
+import type { Diagnostic } from './diagnostic';
 import { formatMillimetres } from '../units';
 import { boxGap, type Box } from '../geometry';
-import { nameOf, type SpatialRule } from './inputs';
+import { nameOf, type SpatialCheck } from './inputs';
 
 /** A bracket, a strap or tape bridges so much air between a part and what holds it, mm (common practice, no source). */
 const REACH_MM = 30;
 
-export const fitFloating: SpatialRule = {
+export const fitFloating: SpatialCheck = {
   code: 'fit.floating',
   severity: 'tight',
   stage: 'case',
   meaning:
     'A pump or reservoir that was placed freely has nothing near it to be fixed to: no panel, floor, radiator, fan or other part within reach of a bracket or tape. Move it to one, or onto a place of the case.',
   source: 'geometry; 30 mm as the reach of a bracket is common practice, no source',
-  check: (context) =>
-    context.build.components.flatMap((component): Said[] => {
+  run: (context) =>
+    context.design.components.flatMap((component): Diagnostic[] => {
       if (
         component.placement.on !== 'free' ||
         (component.part.kind !== 'pump' && component.part.kind !== 'reservoir')
       )
         return [];
-      const placed = context.model.placed.get(component.id);
-      const { interior } = context.model;
+      const placed = context.system.placed.get(component.id);
+      const { interior } = context.system;
       if (!placed || placed.solids.length === 0 || !interior) return [];
       // Parts screwed to it port to port hold it as well as a bracket does.
       if (
-        context.model.loops.some((g) =>
-          g.loop.links.some(
+        context.system.loops.some((g) =>
+          g.loop.connections.some(
             (l) =>
               l.by === 'joint' &&
               (l.from.component === component.id || l.to.component === component.id),
@@ -35,12 +35,12 @@ export const fitFloating: SpatialRule = {
       )
         return [];
       const around = [
-        ...[...context.model.placed.values()]
+        ...[...context.system.placed.values()]
           .filter((p) => p.component.id !== component.id)
           .flatMap((p) =>
             p.solids.map((s) => ({ box: s.box, name: nameOf(context, s.component) })),
           ),
-        ...context.model.obstacles.map((o) => ({ box: o.box, name: o.name })),
+        ...context.system.obstacles.map((o) => ({ box: o.box, name: o.name })),
       ];
       const boxes = placed.solids.map((s) => s.box);
       const nearest = around
@@ -58,7 +58,7 @@ export const fitFloating: SpatialRule = {
           limit: REACH_MM,
           unit: 'mm',
           candidates: () =>
-            (context.build.case?.spots ?? []).map((s) => ({
+            (context.design.case?.spots ?? []).map((s) => ({
               label: `Move ${component.name} to “${s.name}”`,
               edit: {
                 do: 'component.place' as const,

@@ -1,13 +1,13 @@
-import type { SpatialRule } from './inputs';
+import type { SpatialCheck } from './inputs';
 
-export const fitHand: SpatialRule = {
+export const fitHand: SpatialCheck = {
   code: 'fit.hand',
   severity: 'note',
   stage: 'case',
   meaning:
     'Fittings that go in but leave less than 12 mm for fingers. They can be tightened before the part is mounted, with a key, or from the end. Plan that.',
   source: '12 mm round a fitting for fingers: common practice, no source',
-  check: (context) => {
+  run: (context) => {
     const list = context.ports.filter((p) => p.verdict === 'tight');
     return list.length === 0
       ? []

@@ -1,17 +1,17 @@
 import { missedHoles } from '../clearance';
-import { nameOf, type SpatialRule } from './inputs';
+import { nameOf, type SpatialCheck } from './inputs';
 
 /** What a spot's screw holes and a part's foot do not share. */
-export const fitHoles: SpatialRule = {
+export const fitHoles: SpatialCheck = {
   code: 'fit.holes',
   severity: 'tight',
   stage: 'case',
   meaning:
     'The screw holes of the place do not match the foot of what stands there. A bracket between the two solves it; the bracket maker on the Case stage draws one, and the list has one.',
   source: 'hole patterns of the case and the part',
-  check: (context) =>
-    context.build.components.flatMap((component) => {
-      const missed = missedHoles(context.build, component);
+  run: (context) =>
+    context.design.components.flatMap((component) => {
+      const missed = missedHoles(context.design, component);
       return missed
         ? [
             {

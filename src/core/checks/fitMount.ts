@@ -1,8 +1,8 @@
 import { formatMillimetres } from '../units';
-import type { Said } from './diagnostic';
-import type { SpatialRule } from './inputs';
+import type { Diagnostic } from './diagnostic';
+import type { SpatialCheck } from './inputs';
 
-export const fitMount: SpatialRule = {
+export const fitMount: SpatialCheck = {
   code: 'fit.mount',
   severity: 'fails',
   stage: 'case',
@@ -10,15 +10,15 @@ export const fitMount: SpatialRule = {
     "A radiator does not hang on the mount it is given: its sections, length or hole pitch differ, or with its fans it is thicker than the case's maker allows there.",
   source:
     'data of the case and the radiator; hole gaps of 15 and 20 mm on 140 mm sections are common practice',
-  check: (context) =>
-    context.build.components.flatMap((component): Said[] => {
+  run: (context) =>
+    context.design.components.flatMap((component): Diagnostic[] => {
       const { part, placement } = component;
       if (part.kind !== 'radiator' || placement.on !== 'mount') return [];
-      const mount = context.build.case?.mounts.find((m) => m.id === placement.mount);
+      const mount = context.design.case?.mounts.find((m) => m.id === placement.mount);
       if (!mount) return [];
-      const said: Said[] = [];
-      const say = (title: string, detail: string, rest: Partial<Said> = {}): void => {
-        said.push({ subjects: [component.id], title, detail, ...rest });
+      const diagnostic: Diagnostic[] = [];
+      const say = (title: string, detail: string, rest: Partial<Diagnostic> = {}): void => {
+        diagnostic.push({ subjects: [component.id], title, detail, ...rest });
       };
       const row = mount.fans.find((f) => f.size_mm === part.section_mm);
       if (!row)
@@ -43,7 +43,7 @@ export const fitMount: SpatialRule = {
           `The rail is ${formatMillimetres(mount.length_mm)} long; the radiator is ${formatMillimetres(part.size[0])} and slid by ${formatMillimetres(placement.slide_mm)}.`,
           { measured: placement.slide_mm + part.size[0], limit: mount.length_mm, unit: 'mm' },
         );
-      for (const f of context.build.components) {
+      for (const f of context.design.components) {
         if (
           f.part.kind !== 'fan' ||
           f.placement.on !== 'radiator' ||
@@ -77,7 +77,7 @@ export const fitMount: SpatialRule = {
           },
         );
       }
-      const faces = context.build.components.filter(
+      const faces = context.design.components.filter(
         (f) =>
           f.part.kind === 'fan' &&
           f.placement.on === 'radiator' &&
@@ -93,6 +93,6 @@ export const fitMount: SpatialRule = {
           { severity: 'tight', measured: stack, limit: mount.published_mm, unit: 'mm' },
         );
       }
-      return said;
+      return diagnostic;
     }),
 };

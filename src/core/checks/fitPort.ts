@@ -1,24 +1,24 @@
 import { applyEdit, type Edit } from '../design';
 import type { Fix } from './diagnostic';
 import { portFits, type PortFit } from '../clearance';
-import { resolve } from '../system';
+import { compileSystem } from '../system';
 import { formatMillimetres } from '../units';
 import { runsOf } from '../routing';
 import { candidates } from './fitFixes';
-import type { SpatialRule, SpatialContext } from './inputs';
+import type { SpatialCheck, SpatialInputs } from './inputs';
 
 const MOST_FIXES = 2,
   MOST_TRIES = 8,
   MOST_PORTS = 3;
 
-export const fitPort: SpatialRule = {
+export const fitPort: SpatialCheck = {
   code: 'fit.port',
   severity: 'fails',
   stage: 'case',
   meaning:
     'A fitting, plug or valve does not go into its port: something stands where it would be. An extender lifts it over what is beside it; a smaller cap, another port or a slide gives it room. Offered is what was tried and holds.',
   source: 'geometry: the fitting as a cylinder straight out of its port',
-  check: (context) =>
+  run: (context) =>
     context.ports
       .filter((p) => p.verdict === 'clash')
       .map((p, i) => ({
@@ -33,16 +33,16 @@ export const fitPort: SpatialRule = {
 };
 
 /** Changes tried on a copy: the fitting goes in, and no other port is worse off. */
-function portFixes(context: SpatialContext, p: PortFit): readonly Fix[] {
+function portFixes(context: SpatialInputs, p: PortFit): readonly Fix[] {
   const clashes = context.ports.filter((x) => x.verdict === 'clash').length;
   const good: Fix[] = [];
   for (const fix of [
-    ...wishes(context, p),
+    ...requirements(context, p),
     ...(p.withComponent ? candidates(context, { a: p.component, b: p.withComponent }) : []),
   ].slice(0, MOST_TRIES)) {
     if (good.length >= MOST_FIXES) break;
-    const model = resolve(applyEdit(context.build, fix.edit).build);
-    const then = portFits(model, runsOf(model));
+    const system = compileSystem(applyEdit(context.design, fix.edit).design);
+    const then = portFits(system, runsOf(system));
     const same = then.find((x) => x.component === p.component && x.port === p.port);
     if (
       (!same || same.verdict !== 'clash') &&
@@ -53,12 +53,16 @@ function portFixes(context: SpatialContext, p: PortFit): readonly Fix[] {
   return good;
 }
 
-function wishes({ build, model, offer }: SpatialContext, p: PortFit): readonly Fix[] {
+function requirements({ design, system, offer }: SpatialInputs, p: PortFit): readonly Fix[] {
   const fixes: Fix[] = [];
-  for (const loop of build.loops) {
-    for (const link of loop.links) {
+  for (const loop of design.loops) {
+    for (const connection of loop.connections) {
       for (const end of ['from', 'to'] as const) {
-        if (link.by !== 'tube' || link[end].component !== p.component || link[end].port !== p.port)
+        if (
+          connection.by !== 'tube' ||
+          connection[end].component !== p.component ||
+          connection[end].port !== p.port
+        )
           continue;
         for (const [piece, words] of [
           ['straight', 'a straight fitting'],
@@ -66,14 +70,14 @@ function wishes({ build, model, offer }: SpatialContext, p: PortFit): readonly F
           ['rotary90', 'a 90° rotary'],
           ['rotary45', 'a 45° rotary'],
         ] as const) {
-          if (link.ends[end] !== piece)
+          if (connection.ends[end] !== piece)
             fixes.push({
               label: `Use ${words} at ${p.name}`,
               edit: {
-                do: 'link.ends',
+                do: 'connection.ends',
                 loop: loop.id,
-                link: link.id,
-                ends: { ...link.ends, [end]: piece },
+                connection: connection.id,
+                ends: { ...connection.ends, [end]: piece },
               },
             });
         }
@@ -85,7 +89,7 @@ function wishes({ build, model, offer }: SpatialContext, p: PortFit): readonly F
       if (
         piece.kind === 'fitting' &&
         piece.duty === cap.with &&
-        piece.length_mm < build.kit[cap.with].length_mm
+        piece.length_mm < design.kit[cap.with].length_mm
       )
         fixes.push({
           label: `Use a lower one: ${piece.name}`,
@@ -100,13 +104,13 @@ function wishes({ build, model, offer }: SpatialContext, p: PortFit): readonly F
         with: 'plug',
       };
       // The valve or fill cap goes to another spare port of the same loop.
-      const height = model.portAt(p)?.at[1] ?? 0;
+      const height = system.portAt(p)?.at[1] ?? 0;
       const serves = (y: number | undefined): boolean =>
         y !== undefined && (cap.with === 'drain' ? y <= height + 20 : y >= height - 20);
       for (const other of loop.caps)
-        if (other.with === 'plug' && other !== cap && serves(model.portAt(other)?.at[1]))
+        if (other.with === 'plug' && other !== cap && serves(system.portAt(other)?.at[1]))
           fixes.push({
-            label: `Put the ${cap.with === 'drain' ? 'drain valve' : 'fill cap'} on ${build.components.find((i) => i.id === other.component)?.name ?? other.component} instead`,
+            label: `Put the ${cap.with === 'drain' ? 'drain valve' : 'fill cap'} on ${design.components.find((i) => i.id === other.component)?.name ?? other.component} instead`,
             edit: {
               do: 'batch',
               edits: [

@@ -1,26 +1,26 @@
 import { formatMillimetres } from '../units';
 import { fitFixes } from './fitFixes';
-import type { SpatialRule } from './inputs';
+import type { SpatialCheck } from './inputs';
 
 /** Fixes are tried for the tightest pairs alone: an edit must answer at once. */
 const MOST_PAIRS = 3;
 
-export const fitTight: SpatialRule = {
+export const fitTight: SpatialCheck = {
   code: 'fit.tight',
   severity: 'tight',
   stage: 'case',
   meaning:
     'Two things clear each other by less than the brief asks. It may go in, but tolerances or a tool may not. Look at the worst case before buying. Fixes were tried and bring the pair clear.',
   source: "geometry; the limit is the brief's (5 mm by common practice, no source)",
-  check: (context) =>
+  run: (context) =>
     context.fit.gaps
       .filter((g) => g.verdict === 'tight')
       .map((g, i) => ({
         subjects: [g.a, g.b],
         title: `${g.nameA} is ${formatMillimetres(g.gap_mm, 1)} from ${g.nameB}`,
-        detail: `With both at the far end of their tolerance, ${formatMillimetres(g.worst_mm, 1)}. You asked for ${formatMillimetres(context.build.brief.limits.clear_mm)}.`,
+        detail: `With both at the far end of their tolerance, ${formatMillimetres(g.worst_mm, 1)}. You asked for ${formatMillimetres(context.design.brief.limits.clear_mm)}.`,
         measured: g.gap_mm,
-        limit: context.build.brief.limits.clear_mm,
+        limit: context.design.brief.limits.clear_mm,
         unit: 'mm',
         candidates: () => (i < MOST_PAIRS ? fitFixes(context, g) : []),
       })),

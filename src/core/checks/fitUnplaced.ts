@@ -1,18 +1,18 @@
 import { defaultPlacements, whyNoMount } from './places';
-import type { SpatialRule } from './inputs';
+import type { SpatialCheck } from './inputs';
 
-export const fitUnplaced: SpatialRule = {
+export const fitUnplaced: SpatialCheck = {
   code: 'fit.unplaced',
   severity: 'tight',
   stage: 'case',
   meaning:
     'A part of the build has no place in the case yet, so its gaps and runs cannot be measured. Give it a place.',
   source: 'the build itself',
-  check: (context) =>
+  run: (context) =>
     context.fit.unplaced.map((u) => {
-      const component = context.build.components.find((i) => i.id === u.component);
-      const places = component ? defaultPlacements(context.build, component) : [];
-      const reasons = component && places.length === 0 ? whyNoMount(context.build, component) : [];
+      const component = context.design.components.find((i) => i.id === u.component);
+      const places = component ? defaultPlacements(context.design, component) : [];
+      const reasons = component && places.length === 0 ? whyNoMount(context.design, component) : [];
       return {
         subjects: [u.component],
         title: `${component?.name ?? u.component} has no place`,

@@ -1,21 +1,21 @@
 import type { Component } from '../design';
-import type { Fix, Said } from './diagnostic';
+import type { Fix, Diagnostic } from './diagnostic';
 import type { PumpPart } from '../components';
 import { formatFlow, formatNumber } from '../units';
-import { nameOf, type BuildRule } from './inputs';
+import { nameOf, type OperatingCheck } from './inputs';
 
-export const flowBackwards: BuildRule = {
+export const flowBackwards: OperatingCheck = {
   code: 'flow.backwards',
   severity: 'fails',
   stage: 'flow',
   meaning:
     'A stronger pump pushes coolant backwards through a weaker one beside it. Match their speeds, or set them one behind the other.',
   source: 'the network solution; a pump must run forwards (any pump handbook)',
-  check: (context) =>
+  run: (context) =>
     context.flow.pumps
       .filter((p) => p.flow_Lmin < -1e-6)
-      .map((p): Said => {
-        const component = context.build.components.find((i) => i.id === p.id);
+      .map((p): Diagnostic => {
+        const component = context.design.components.find((i) => i.id === p.id);
         const part = component?.part.kind === 'pump' ? component.part : null;
         const others = context.flow.pumps.filter(
           (o) => o.loop === p.loop && o.id !== p.id && o.flow_Lmin > 0,
@@ -24,7 +24,7 @@ export const flowBackwards: BuildRule = {
           (a, b) => (a && a.head_m >= b.head_m ? a : b),
           null,
         );
-        const twin = strong && context.build.components.find((i) => i.id === strong.id);
+        const twin = strong && context.design.components.find((i) => i.id === strong.id);
         return {
           subjects: [p.id],
           title: `${nameOf(context, p.id)} is pushed backwards`,

@@ -1,13 +1,13 @@
-import type { BuildRule } from './inputs';
+import type { OperatingCheck } from './inputs';
 
-export const flowBetween: BuildRule = {
+export const flowBetween: OperatingCheck = {
   code: 'flow.between',
   severity: 'note',
   stage: 'flow',
   meaning:
     "A run's flow is between laminar and turbulent (Re 2,000 to 4,000). No friction formula is right there; the pressure of that run may be off by a third. It is seldom a large share of the loop.",
   source: 'Colebrook (1939), 64/Re, and the join between them',
-  check: (context) => {
+  run: (context) => {
     const runs = context.flow.links.filter((l) => l.regime === 'between laminar and turbulent');
     if (runs.length === 0) return [];
     const share = runs.reduce((s, r) => s + r.drop_kPa, 0);

@@ -1,36 +1,36 @@
 import type { Loop } from '../design';
-import type { Said } from './diagnostic';
+import type { Diagnostic } from './diagnostic';
 import { reorderLoop, teePorts } from '../loops';
-import { nameOf, type BuildRule } from './inputs';
+import { nameOf, type OperatingCheck } from './inputs';
 
 /** Whether a valve leads out of the loop: to a drain of its own, or with a port to nothing. */
 const leadsOut = (loop: Loop, component: string): boolean =>
   loop.caps.some((c) => c.component === component && c.with === 'drain') ||
-  loop.links.filter((l) => l.from.component === component || l.to.component === component).length <
-    2;
+  loop.connections.filter((l) => l.from.component === component || l.to.component === component)
+    .length < 2;
 
-export const flowIdle: BuildRule = {
+export const flowIdle: OperatingCheck = {
   code: 'flow.idle',
   severity: 'fails',
   stage: 'flow',
   meaning:
     'A part hangs on a dead end or in a piece apart from the reservoir: nothing flows through it and it is not cooled. Lead its run on, open the valve, or lay the loop anew.',
   source: 'the network: a part carries flow only when it lies in a circle',
-  check: (context) =>
-    context.flow.loops.flatMap((loop): Said[] => {
-      const graph = context.model.loops.find((g) => g.loop.id === loop.id);
+  run: (context) =>
+    context.flow.loops.flatMap((loop): Diagnostic[] => {
+      const graph = context.system.loops.find((g) => g.loop.id === loop.id);
       if (!graph || loop.idle.length === 0 || loop.flow_Lmin < 1e-6) return [];
       // A drain is shut by design: opened, it would empty the loop.
-      const shut = context.build.components.filter(
+      const shut = context.design.components.filter(
         (i) => i.settings.shut && graph.stations.includes(i.id) && !leadsOut(graph.loop, i.id),
       );
       const isTee = (id: string): boolean => {
-        const part = context.build.components.find((i) => i.id === id)?.part;
+        const part = context.design.components.find((i) => i.id === id)?.part;
         return part?.kind === 'inline' && teePorts(part) !== null;
       };
       return loop.idle
         .filter(({ component }) => !isTee(component) && !shut.some((s) => s.id === component))
-        .map(({ component, why }): Said => {
+        .map(({ component, why }): Diagnostic => {
           const whyIdle = () => {
             if (why === 'apart')
               return `It is in a piece of ${graph.loop.name} that the reservoir does not reach.`;
@@ -51,7 +51,7 @@ export const flowIdle: BuildRule = {
                 ? [
                     {
                       label: 'Lay the loop through all its parts',
-                      edit: reorderLoop(context.build, loop.id, graph.stations),
+                      edit: reorderLoop(context.design, loop.id, graph.stations),
                     },
                   ]
                 : []),

@@ -1,15 +1,15 @@
-import type { Fix, Said } from './diagnostic';
+import type { Fix, Diagnostic } from './diagnostic';
 import { atFullSpeed, networkOf, slowestShareFor } from '../hydraulics';
 import { formatFlow, formatNumber } from '../units';
-import type { BuildRule, RuleContext } from './inputs';
+import type { OperatingCheck, CheckInputs } from './inputs';
 
-function faster(context: RuleContext, loop: string): Fix[] {
-  const graph = context.model.loops.find((g) => g.loop.id === loop);
+function faster(context: CheckInputs, loop: string): Fix[] {
+  const graph = context.system.loops.find((g) => g.loop.id === loop);
   const state = context.flow.loops.find((l) => l.id === loop);
   if (!graph || !state) return [];
   const share = slowestShareFor(
-    atFullSpeed(networkOf(context.model, graph, context.runs, state.coolant_C)),
-    context.build.brief.limits.flow_Lmin,
+    atFullSpeed(networkOf(context.system, graph, context.runs, state.coolant_C)),
+    context.design.brief.limits.flow_Lmin,
   );
   if (share === null) return [];
   return graph.edges.flatMap((e): Fix[] => {
@@ -25,21 +25,21 @@ function faster(context: RuleContext, loop: string): Fix[] {
   });
 }
 
-export const flowLow: BuildRule = {
+export const flowLow: OperatingCheck = {
   code: 'flow.low',
   severity: 'tight',
   stage: 'flow',
   meaning:
     'The pump moves less coolant than the brief asks, or less than a block needs. Run it faster, take out restriction, or add a second pump in series.',
   source: 'the brief; below 2 L/min is poor, 3 to 4.5 good (common practice, no source)',
-  check: (context) => {
-    const target = context.build.brief.limits.flow_Lmin;
-    const said: Said[] = [];
+  run: (context) => {
+    const target = context.design.brief.limits.flow_Lmin;
+    const diagnostic: Diagnostic[] = [];
     for (const loop of context.flow.loops) {
       if (loop.status !== 'solved' || loop.flow_Lmin >= target - 0.005) continue;
-      const name = context.build.loops.find((l) => l.id === loop.id)?.name ?? loop.id;
+      const name = context.design.loops.find((l) => l.id === loop.id)?.name ?? loop.id;
       const fixes = faster(context, loop.id);
-      said.push({
+      diagnostic.push({
         severity: loop.flow_Lmin < 1 ? 'fails' : 'tight',
         subjects: [loop.id],
         title: `${name} moves ${formatFlow(loop.flow_Lmin)}`,
@@ -50,12 +50,12 @@ export const flowLow: BuildRule = {
         candidates: () => fixes,
       });
     }
-    for (const component of context.build.components) {
+    for (const component of context.design.components) {
       if (component.part.kind !== 'block') continue;
       const links = context.flow.links.filter((l) => l.component === component.id);
       const flow = Math.abs(links[0]?.flow_Lmin ?? 0);
       if (links.length > 0 && flow > 0 && flow < component.part.minFlow_Lmin) {
-        said.push({
+        diagnostic.push({
           subjects: [component.id],
           title: `${component.name} gets too little flow`,
           detail: `${formatFlow(flow)} pass it; its maker wants ${formatFlow(component.part.minFlow_Lmin)}.`,
@@ -65,6 +65,6 @@ export const flowLow: BuildRule = {
         });
       }
     }
-    return said;
+    return diagnostic;
   },
 };

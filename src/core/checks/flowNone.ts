@@ -1,16 +1,16 @@
-import type { Said } from './diagnostic';
-import type { BuildRule } from './inputs';
+import type { Diagnostic } from './diagnostic';
+import type { OperatingCheck } from './inputs';
 
-export const flowNone: BuildRule = {
+export const flowNone: OperatingCheck = {
   code: 'flow.none',
   severity: 'fails',
   stage: 'flow',
   meaning:
     'Nothing flows in a loop: it has no pump, its pump stands still, the runs do not lead round, or the equations have no solution. Temperatures are unknown until it flows.',
   source: 'the network solution',
-  check: (context) =>
-    context.flow.loops.flatMap((loop): Said[] => {
-      const name = context.build.loops.find((l) => l.id === loop.id)?.name ?? loop.id;
+  run: (context) =>
+    context.flow.loops.flatMap((loop): Diagnostic[] => {
+      const name = context.design.loops.find((l) => l.id === loop.id)?.name ?? loop.id;
       if (loop.status === 'empty')
         return [
           {

@@ -1,23 +1,23 @@
-import type { Said } from './diagnostic';
+import type { Diagnostic } from './diagnostic';
 import { formatNumber } from '../units';
-import { nameOf, type BuildRule } from './inputs';
+import { nameOf, type OperatingCheck } from './inputs';
 
 /** A pump's inlet this far under the air around it, kPa, draws air at the first loose seal (common practice, no source). */
 const SUCTION_KPA = 1;
 
-export const flowSuction: BuildRule = {
+export const flowSuction: OperatingCheck = {
   code: 'flow.suction',
   severity: 'tight',
   stage: 'flow',
   meaning:
     "At a pump's inlet the coolant stands under less pressure than the air outside: a loose fitting there draws air in instead of weeping, and the pump grows loud. Put the reservoir straight before the pump and above it, and the restrictions behind it.",
   source: 'the network solution with heights; limit 1 kPa by common practice, no source',
-  check: (context) =>
-    context.flow.loops.flatMap((loop): Said[] => {
+  run: (context) =>
+    context.flow.loops.flatMap((loop): Diagnostic[] => {
       const { profile } = loop;
-      const graph = context.model.loops.find((g) => g.loop.id === loop.id);
+      const graph = context.system.loops.find((g) => g.loop.id === loop.id);
       if (!profile || !graph) return [];
-      return graph.edges.flatMap((e): Said[] => {
+      return graph.edges.flatMap((e): Diagnostic[] => {
         if (e.component?.part.kind !== 'pump') return [];
         const at = profile.nodes.find((n) => n.node === e.from);
         const over = at ? at.absolute_kPa - profile.air_kPa : 0;

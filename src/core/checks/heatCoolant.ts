@@ -1,19 +1,19 @@
 import { formatCelsius } from '../units';
-import type { Said } from './diagnostic';
-import type { BuildRule } from './inputs';
+import type { Diagnostic } from './diagnostic';
+import type { OperatingCheck } from './inputs';
 
 export const COOLANT_WARM_C = 45;
 export const COOLANT_LIMIT_C = 60;
 
-export const heatCoolant: BuildRule = {
+export const heatCoolant: OperatingCheck = {
   code: 'heat.coolant',
   severity: 'tight',
   stage: 'cooling',
   meaning:
     'The coolant gets warmer than tubes and pumps like. Above 45 °C is a warning, above 60 °C soft tube swells and pumps leave their rating.',
   source: 'common practice for tube and pump ratings, no source',
-  check: (context) =>
-    context.heat.loops.flatMap((l): Said[] =>
+  run: (context) =>
+    context.heat.loops.flatMap((l): Diagnostic[] =>
       l.hottest_C === null || l.hottest_C <= COOLANT_WARM_C
         ? []
         : [

@@ -1,14 +1,14 @@
 import { formatWatts } from '../units';
-import type { BuildRule } from './inputs';
+import type { OperatingCheck } from './inputs';
 
-export const heatOnAir: BuildRule = {
+export const heatOnAir: OperatingCheck = {
   code: 'heat.on-air',
   severity: 'note',
   stage: 'heat',
   meaning:
     'Parts without a block heat the air in the case, which radiators blowing outwards then breathe.',
   source: 'the heat balance of the case air',
-  check: (context) => {
+  run: (context) => {
     const on = context.heat.parts.filter((p) => p.to === 'air' && p.heat_W > 0);
     const sum = on.reduce((s, p) => s + p.heat_W, 0);
     if (sum < 1) return [];

@@ -1,19 +1,19 @@
 import { formatCelsius, formatNumber } from '../units';
-import type { Said } from './diagnostic';
-import type { BuildRule } from './inputs';
+import type { Diagnostic } from './diagnostic';
+import type { OperatingCheck } from './inputs';
 
 /** How near its limit a spot may come before it counts as tight, K (common practice, no source). */
 export const SPOT_MARGIN_K = 5;
 
-export const heatOver: BuildRule = {
+export const heatOver: OperatingCheck = {
   code: 'heat.over',
   severity: 'fails',
   stage: 'heat',
   meaning:
     "A part gets hotter than its limit (its maker's or the brief's) in the load case the brief is judged in. Within 5 K of it counts as tight.",
   source: "limit from the part's data or the brief; temperature from the heat model",
-  check: (context) =>
-    context.heat.spots.flatMap((s): Said[] => {
+  run: (context) =>
+    context.heat.spots.flatMap((s): Diagnostic[] => {
       if (s.temp_C === null) return [];
       const margin = s.limit_C - s.temp_C;
       if (margin >= SPOT_MARGIN_K) return [];

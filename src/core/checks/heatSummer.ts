@@ -1,8 +1,8 @@
-import type { Said } from './diagnostic';
+import type { Diagnostic } from './diagnostic';
 import { formatCelsius, formatKelvin } from '../units';
-import type { BuildRule } from './inputs';
+import type { OperatingCheck } from './inputs';
 
-export const heatSummer: BuildRule = {
+export const heatSummer: OperatingCheck = {
   code: 'heat.summer',
   severity: 'tight',
   stage: 'cooling',
@@ -10,15 +10,15 @@ export const heatSummer: BuildRule = {
     'At the hottest the brief lets the room get, a part passes its limit or the coolant passes 45 °C, though all is well in the usual room.',
   source:
     "limits from the parts' data; 45 °C: ratings of tube and pump (common practice, no source)",
-  check: (context) => {
+  run: (context) => {
     const { summer } = context;
     if (!summer) return [];
-    const room = context.build.brief.summer_C ?? 0;
-    const said: Said[] = [];
+    const room = context.design.brief.summer_C ?? 0;
+    const diagnostic: Diagnostic[] = [];
     for (const s of summer.spots) {
       const now = context.heat.spots.find((x) => x.component === s.component && x.spot === s.spot);
       if (s.temp_C === null || s.temp_C <= s.limit_C || (now?.temp_C ?? 0) > s.limit_C) continue;
-      said.push({
+      diagnostic.push({
         subjects: [s.component],
         title: `${s.name} reaches ${formatCelsius(s.temp_C)} in summer`,
         detail: `In a room of ${formatCelsius(room)} it is ${formatKelvin(s.temp_C - s.limit_C)} over its ${formatCelsius(s.limit_C)}.`,
@@ -35,7 +35,7 @@ export const heatSummer: BuildRule = {
         (now?.hottest_C ?? 0) > COOLANT_MOST_C
       )
         continue;
-      said.push({
+      diagnostic.push({
         subjects: [l.id],
         title: `Coolant reaches ${formatCelsius(l.hottest_C, 1)} in summer`,
         detail: `In a room of ${formatCelsius(room)}; above ${formatCelsius(COOLANT_MOST_C)} tube and pump age fast.`,
@@ -44,7 +44,7 @@ export const heatSummer: BuildRule = {
         unit: '°C',
       });
     }
-    return said;
+    return diagnostic;
   },
 };
 

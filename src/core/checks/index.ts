@@ -1,16 +1,16 @@
-export { OPERATING_RULES, RULES, SPATIAL_RULES } from './registry';
-export type { BuildRule, RuleContext, SpatialContext, SpatialRule } from './inputs';
+export { OPERATING_CHECKS, CHECKS, SPATIAL_CHECKS } from './registry';
+export type { OperatingCheck, CheckInputs, SpatialInputs, SpatialCheck } from './inputs';
 export { defaultPlacements, whyNoMount, whyNotOn, type Place } from './places';
 export { SPOT_MARGIN_K } from './heatOver';
 export { neededWords } from './coolingShort';
 export {
   inOrder,
-  runRules,
+  runChecks,
   verdictOf,
   type Finding,
   type Fix,
-  type Rule,
-  type Said,
+  type Check,
+  type Diagnostic,
   type Severity,
   type Stage,
   type Verdict,

@@ -1,20 +1,20 @@
-import type { Build, Component } from '../design';
-import type { Rule } from './diagnostic';
-import type { AirSide, FitReport, PortFit, ScrewNeed } from '../clearance';
+import type { Design, Component } from '../design';
+import type { Check } from './diagnostic';
+import type { AirflowObstruction, FitReport, PortFit, ScrewNeed } from '../clearance';
 import type { FlowReport } from '../hydraulics';
-import type { CaseReport, HeatSetup, Sizing } from '../thermal';
-import type { ListReport } from '../bom';
+import type { CaseReport, ThermalModel, Sizing } from '../thermal';
+import type { Bom } from '../bom';
 import type { MetalReport } from '../corrosion';
-import type { Model } from '../system';
+import type { System } from '../system';
 import type { Part } from '../components';
 import type { NoRoute } from '../routing';
 import type { PowerReport } from '../wiring';
 import type { Run } from '../tubing';
 
 /** What a rule of the space may look at: where everything stands and how it is connected. No speeds, loads, limits or prices. */
-export interface SpatialContext {
-  readonly build: Build;
-  readonly model: Model;
+export interface SpatialInputs {
+  readonly design: Design;
+  readonly system: System;
   readonly runs: readonly Run[];
   /** Runs that routing found no way for. */
   readonly missing: readonly NoRoute[];
@@ -25,13 +25,13 @@ export interface SpatialContext {
   readonly fit: FitReport;
   /** Fittings and caps in their ports. */
   readonly ports: readonly PortFit[];
-  readonly airSides: readonly AirSide[];
+  readonly airSides: readonly AirflowObstruction[];
   /** Parts that may be offered in a fix. */
   readonly offer: readonly Part[];
 }
 
 /** What a rule of the working machine may look at besides. */
-export interface RuleContext extends SpatialContext {
+export interface CheckInputs extends SpatialInputs {
   readonly power: PowerReport;
   readonly screws: readonly ScrewNeed[];
   readonly flow: FlowReport;
@@ -39,18 +39,18 @@ export interface RuleContext extends SpatialContext {
   readonly heat: CaseReport;
   /** The same at the hottest the brief lets the room get; null where it names none. */
   readonly summer: CaseReport | null;
-  readonly setup: HeatSetup;
+  readonly setup: ThermalModel;
   readonly sizing: Sizing;
   readonly metals: MetalReport;
-  readonly list: ListReport;
+  readonly list: Bom;
 }
 
-export type SpatialRule = Rule<SpatialContext>;
-export type BuildRule = Rule<RuleContext>;
+export type SpatialCheck = Check<SpatialInputs>;
+export type OperatingCheck = Check<CheckInputs>;
 
-export const nameOf = (context: SpatialContext, id: string): string =>
-  context.build.components.find((i) => i.id === id)?.name ?? id;
+export const nameOf = (context: SpatialInputs, id: string): string =>
+  context.design.components.find((i) => i.id === id)?.name ?? id;
 export const componentsOf = (
-  context: SpatialContext,
+  context: SpatialInputs,
   kind: Component['part']['kind'],
-): readonly Component[] => context.build.components.filter((i) => i.part.kind === kind);
+): readonly Component[] => context.design.components.filter((i) => i.part.kind === kind);

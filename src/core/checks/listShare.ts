@@ -1,19 +1,19 @@
 import { formatMoney, formatNumber } from '../units';
-import type { BuildRule } from './inputs';
+import type { OperatingCheck } from './inputs';
 
 /** Careful builders keep any single part under this share of the loop's cost (common practice, no source). */
 const SHARE = 0.3;
 /** Below this total a share says nothing: the list has only begun, minor units. */
 const LEAST_MINOR = 20000;
 
-export const listShare: BuildRule = {
+export const listShare: OperatingCheck = {
   code: 'list.share',
   severity: 'note',
   stage: 'parts',
   meaning:
     'One part takes more than three tenths of what the loop costs. Where money is short, it is the first place to look.',
   source: "the list's own sums; 30 % by common practice, no source",
-  check: ({ list }) =>
+  run: ({ list }) =>
     list.loopTotal < LEAST_MINOR
       ? []
       : list.lines

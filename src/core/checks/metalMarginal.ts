@@ -1,12 +1,12 @@
 import type { CoolantPart } from '../components';
 import type { Fix } from './diagnostic';
 import { DIFFERENCE_LIMIT } from '../corrosion';
-import type { BuildRule, RuleContext } from './inputs';
+import type { OperatingCheck, CheckInputs } from './inputs';
 import { tellPair } from './metalPair';
 
 /** Fresh coolant of the same kind where its inhibitor has run out, else one that has an inhibitor and is as easy to keep. */
-function inhibited(context: RuleContext, id: string): Fix[] {
-  const loop = context.build.loops.find((l) => l.id === id);
+function inhibited(context: CheckInputs, id: string): Fix[] {
+  const loop = context.design.loops.find((l) => l.id === id);
   if (!loop) return [];
   const fresh = (coolant: CoolantPart, label: string): Fix => ({
     label,
@@ -20,7 +20,7 @@ function inhibited(context: RuleContext, id: string): Fix[] {
   return better ? [fresh(better, `Fill it with ${better.name}`)] : [];
 }
 
-export const metalMarginal: BuildRule = {
+export const metalMarginal: OperatingCheck = {
   code: 'metal.marginal',
   severity: 'tight',
   stage: 'materials',
@@ -28,7 +28,7 @@ export const metalMarginal: BuildRule = {
     'Two wetted metals in one loop are allowed only just, or only with an inhibitor in date. Keep the inhibitor in date, or change a carrier.',
   source:
     'Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory; silver with nickel: common practice, no source',
-  check: (context) =>
+  run: (context) =>
     context.metals.pairs
       .filter((p) => p.verdict === 'tight')
       .map((pair) => ({

@@ -2,11 +2,11 @@ import type { Edit } from '../design';
 import type { Finding, Fix } from './diagnostic';
 import { METAL_NAMES, METAL_VERDICTS, type MetalPair } from '../corrosion';
 import { formatNumber } from '../units';
-import { nameOf, type RuleContext } from './inputs';
+import { nameOf, type CheckInputs } from './inputs';
 
 /** Parts of the Stores of the same shape without the metal at fault. */
-export function replacements(context: RuleContext, component: string, metal: string): Fix[] {
-  const found = context.build.components.find((i) => i.id === component);
+export function replacements(context: CheckInputs, component: string, metal: string): Fix[] {
+  const found = context.design.components.find((i) => i.id === component);
   if (!found || !('wetted' in found.part)) return [];
   const now = found.part;
   const like = context.offer.find(
@@ -35,7 +35,7 @@ export function replacements(context: RuleContext, component: string, metal: str
 
 /** A pair of metals in the words of a finding, with the reason against it. */
 export function tellPair(
-  context: RuleContext,
+  context: CheckInputs,
   pair: MetalPair,
 ): Pick<Finding, 'subjects' | 'title' | 'detail' | 'measured' | 'limit' | 'unit'> {
   const nobler = pair.dissolves === pair.a ? pair.b : pair.a,

@@ -1,17 +1,17 @@
 import { environmentOf, METAL_NAMES, METAL_VERDICTS, pairFacts } from '../corrosion';
-import type { BuildRule } from './inputs';
+import type { OperatingCheck } from './inputs';
 
-export const metalScratch: BuildRule = {
+export const metalScratch: OperatingCheck = {
   code: 'metal.scratch',
   severity: 'note',
   stage: 'materials',
   meaning:
     'A plating counts as its plating, and holds; the metal under it would not. A scratch, a worn thread or a pinhole exposes it. Handle such parts with care, or take one whose base agrees with the loop too.',
   source: 'Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory',
-  check: (context) =>
+  run: (context) =>
     context.metals.metals.flatMap((m) =>
       m.platedOver.flatMap((base) => {
-        const loop = context.build.loops.find((l) => l.id === m.loop);
+        const loop = context.design.loops.find((l) => l.id === m.loop);
         if (!loop) return [];
         const against = context.metals.metals
           .filter((o) => o.loop === m.loop && o.metal !== base)

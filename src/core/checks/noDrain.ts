@@ -1,20 +1,20 @@
-import type { Fix, Said } from './diagnostic';
-import { nameOf, type SpatialRule } from './inputs';
+import type { Fix, Diagnostic } from './diagnostic';
+import { nameOf, type SpatialCheck } from './inputs';
 
-export const noDrain: SpatialRule = {
+export const noDrain: SpatialCheck = {
   code: 'rule.no-drain',
   severity: 'fails',
   stage: 'runs',
   meaning:
     'A loop has no drain: to service it, tubes would have to be pulled off full. Put a valve on the lowest spare port. And it needs a cap to fill it by.',
   source: 'common practice, no source',
-  check: (context) =>
-    context.build.loops.flatMap((loop): Said[] => {
-      if (loop.links.length === 0) return [];
-      const said: Said[] = [];
+  run: (context) =>
+    context.design.loops.flatMap((loop): Diagnostic[] => {
+      if (loop.connections.length === 0) return [];
+      const diagnostic: Diagnostic[] = [];
       const plugged = loop.caps
         .filter((c) => c.with === 'plug')
-        .map((c) => ({ ...c, height: context.model.portAt(c)?.at[1] ?? Infinity }));
+        .map((c) => ({ ...c, height: context.system.portAt(c)?.at[1] ?? Infinity }));
       const byHeight = [...plugged].sort((a, b) => a.height - b.height);
       const offer = (
         cap: (typeof plugged)[number] | undefined,
@@ -35,7 +35,7 @@ export const noDrain: SpatialRule = {
             ]
           : [];
       if (!loop.caps.some((c) => c.with === 'drain')) {
-        said.push({
+        diagnostic.push({
           subjects: [loop.id],
           title: `${loop.name} has no drain`,
           detail:
@@ -47,7 +47,7 @@ export const noDrain: SpatialRule = {
         });
       }
       if (!loop.caps.some((c) => c.with === 'fill')) {
-        said.push({
+        diagnostic.push({
           severity: 'tight',
           subjects: [loop.id],
           title: `${loop.name} has no port to fill by`,
@@ -60,6 +60,6 @@ export const noDrain: SpatialRule = {
             ),
         });
       }
-      return said;
+      return diagnostic;
     }),
 };

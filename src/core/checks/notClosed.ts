@@ -1,18 +1,18 @@
-import type { Said } from './diagnostic';
+import type { Diagnostic } from './diagnostic';
 import { reorderLoop } from '../loops';
-import { nameOf, type SpatialRule } from './inputs';
+import { nameOf, type SpatialCheck } from './inputs';
 
-export const notClosed: SpatialRule = {
+export const notClosed: SpatialCheck = {
   code: 'rule.not-closed',
   severity: 'fails',
   stage: 'runs',
   meaning:
     'The runs of a loop do not come back to where they started, or leave some runs aside. Coolant must go round.',
   source: "the build's runs",
-  check: (context) =>
-    context.model.loops.flatMap((g): Said[] => {
-      if (g.loop.links.length === 0 || g.closed || g.branched) return [];
-      const last = g.stations.find((s) => !g.loop.links.some((l) => l.from.component === s));
+  run: (context) =>
+    context.system.loops.flatMap((g): Diagnostic[] => {
+      if (g.loop.connections.length === 0 || g.closed || g.branched) return [];
+      const last = g.stations.find((s) => !g.loop.connections.some((l) => l.from.component === s));
       return [
         {
           subjects: [g.loop.id, ...(last ? [last] : [])],
@@ -23,7 +23,7 @@ export const notClosed: SpatialRule = {
           candidates: () => [
             {
               label: 'Lay the runs anew in this order',
-              edit: reorderLoop(context.build, g.loop.id, g.stations),
+              edit: reorderLoop(context.design, g.loop.id, g.stations),
             },
           ],
         },

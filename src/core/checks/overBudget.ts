@@ -1,24 +1,24 @@
 import { formatMoney } from '../units';
-import type { Said } from './diagnostic';
-import type { BuildRule } from './inputs';
+import type { Diagnostic } from './diagnostic';
+import type { OperatingCheck } from './inputs';
 
-export const overBudget: BuildRule = {
+export const overBudget: OperatingCheck = {
   code: 'list.over-budget',
   severity: 'fails',
   stage: 'parts',
   meaning:
     "The loop's parts cost more than the brief's budget. The machine's own hardware does not count. Parts already owned count nothing: mark them so.",
   source: 'the brief',
-  check: (context) => {
+  run: (context) => {
     const { loopTotal, budget, lines } = context.list;
-    const { currency } = context.build.brief;
-    const said: Said[] = [];
+    const { currency } = context.design.brief;
+    const diagnostic: Diagnostic[] = [];
     if (budget !== null && loopTotal > budget) {
       const dearest = lines
         .filter((l) => l.inBudget && l.total > 0)
         .sort((a, b) => b.total - a.total)
         .slice(0, 3);
-      said.push({
+      diagnostic.push({
         subjects: dearest.flatMap((l) => l.for),
         title: `${formatMoney(loopTotal - budget)} ${currency} over the budget`,
         detail: `The loop costs ${formatMoney(loopTotal)}, you allow ${formatMoney(budget)}. Dearest: ${dearest.map((l) => `${l.name} ${formatMoney(l.total)}`).join(', ')}.`,
@@ -27,6 +27,6 @@ export const overBudget: BuildRule = {
         unit: currency,
       });
     }
-    return said;
+    return diagnostic;
   },
 };

@@ -1,24 +1,24 @@
 import { describe, expect, test } from '@jest/globals';
-import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '../design';
+import { CATALOGUE, catalogued, demoDesign } from '@/catalogue';
+import { applyEdit, type Design } from '../design';
 import { evaluate } from '../analysis';
 import { defaultPlacements, whyNoMount } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
+const desk = demoDesign('dawn-chorus-desk') as Design;
 const fan = { id: 'new', part: catalogued('fan', 'fan-wren-120-1200') };
 
 describe('where a part could go', () => {
   test('fans go to a radiator without any first, to a second face last', () => {
-    const bare: Build = applyEdit(desk, { do: 'component.remove', component: 'top-fans' }).build;
+    const bare: Design = applyEdit(desk, { do: 'component.remove', component: 'top-fans' }).design;
     expect(defaultPlacements(bare, fan)[0]).toMatchObject({
       placement: { on: 'radiator', component: 'top-radiator' },
     });
     const places = defaultPlacements(desk, fan);
     expect(places.every((p) => p.placement.on === 'radiator')).toBe(true);
-    const rearFree: Build = applyEdit(desk, {
+    const rearFree: Design = applyEdit(desk, {
       do: 'component.remove',
       component: 'rear-fan',
-    }).build;
+    }).design;
     expect(defaultPlacements(rearFree, fan)[0]).toMatchObject({
       placement: { on: 'mount', mount: 'rear', air: 'out' },
     });
@@ -27,10 +27,10 @@ describe('where a part could go', () => {
   test('a mount that is taken is not offered again', () => {
     const radiator = { id: 'new', part: catalogued('radiator', 'rad-tarn-240-30') };
     expect(defaultPlacements(desk, radiator)).toEqual([]);
-    const free: Build = applyEdit(desk, {
+    const free: Design = applyEdit(desk, {
       do: 'component.remove',
       component: 'top-radiator',
-    }).build;
+    }).design;
     expect(
       defaultPlacements(free, radiator).map((p) =>
         p.placement.on === 'mount' ? p.placement.mount : '',
@@ -40,11 +40,11 @@ describe('where a part could go', () => {
 
   test('a second card goes where it does not meet the first, the nearer slots last', () => {
     const card = { id: 'new', part: catalogued('card', 'gpu-kite-200') },
-      slotsOf = (b: Build): number[] =>
+      slotsOf = (b: Design): number[] =>
         defaultPlacements(b, card).flatMap((p) =>
           p.placement.on === 'slot' ? [p.placement.slot] : [],
         );
-    const bare: Build = {
+    const bare: Design = {
       ...desk,
       components: desk.components.filter(
         (i) =>
@@ -63,7 +63,7 @@ describe('where a part could go', () => {
           placement: { on: 'slot', slot: 1 },
           settings: {},
         },
-      }).build,
+      }).design,
       slots = slotsOf(one);
     expect(slots[0]).toBe(4);
     expect(slots.slice(-2)).toEqual([2, 3]);
@@ -72,7 +72,7 @@ describe('where a part could go', () => {
         applyEdit(one, {
           do: 'component.add',
           component: { ...card, name: 'Second', placement: { on: 'slot', slot: 4 }, settings: {} },
-        }).build,
+        }).design,
       ).findings.filter(
         (f) => f.code === 'fit.clash' && f.subjects.includes('new') && f.subjects.includes('first'),
       ),
@@ -90,7 +90,7 @@ describe('where a part could go', () => {
 
   test('why no mount takes a radiator is said mount by mount', () => {
     const long = { id: 'new', part: catalogued('radiator', 'rad-fell-420-45') };
-    const weir: Build = { ...desk, case: catalogued('case', 'case-weir-55'), components: [] };
+    const weir: Design = { ...desk, case: catalogued('case', 'case-weir-55'), components: [] };
     expect(whyNoMount(weir, long)).toEqual([
       'Front mount: free',
       "Top mount: holes 20 mm apart, the radiator's 15 mm",
@@ -112,7 +112,7 @@ describe('where a part could go', () => {
           settings: {},
         },
       },
-    ).build;
+    ).design;
     const finding = evaluate(stuck, { fixes: true, offer: CATALOGUE }).findings.find(
       (f) => f.code === 'fit.unplaced' && f.subjects.includes('long'),
     );

@@ -1,4 +1,4 @@
-import type { Build, Component, Placement } from '../design';
+import type { Design, Component, Placement } from '../design';
 import type { Mount, RadiatorPart } from '../components';
 
 export interface Place {
@@ -8,12 +8,12 @@ export interface Place {
 
 /** Where a part could go in this build, most usual first. */
 export function defaultPlacements(
-  build: Build,
+  design: Design,
   component: Pick<Component, 'id' | 'part'>,
 ): readonly Place[] {
   const { part } = component;
-  const box = build.case;
-  const others = build.components.filter((i) => i.id !== component.id);
+  const box = design.case;
+  const others = design.components.filter((i) => i.id !== component.id);
   switch (part.kind) {
     case 'board':
       return [{ label: 'On the board tray', placement: { on: 'tray' } }];
@@ -77,7 +77,7 @@ export function defaultPlacements(
             [
               'interior',
               'frame',
-              ...(outsideRoom(build, o) >= part.size[2] ? ['outside' as const] : []),
+              ...(outsideRoom(design, o) >= part.size[2] ? ['outside' as const] : []),
             ] as const
           )
             .filter(
@@ -157,10 +157,10 @@ function freeSlots(others: readonly Component[], thick_mm: number): readonly num
 }
 
 /** Room outside the frame a radiator hangs on, mm. */
-function outsideRoom(build: Build, radiator: Component): number {
+function outsideRoom(design: Design, radiator: Component): number {
   const { placement } = radiator;
   return placement.on === 'mount'
-    ? (build.case?.mounts.find((m) => m.id === placement.mount)?.outside_mm ?? 0)
+    ? (design.case?.mounts.find((m) => m.id === placement.mount)?.outside_mm ?? 0)
     : 0;
 }
 
@@ -177,13 +177,13 @@ export function whyNotOn(mount: Mount, part: RadiatorPart): string | null {
 
 /** Why no mount of the case takes a radiator, mount by mount; empty for other parts and without a case. */
 export function whyNoMount(
-  build: Build,
+  design: Design,
   component: Pick<Component, 'id' | 'part'>,
 ): readonly string[] {
   const { part } = component;
   if (part.kind !== 'radiator') return [];
-  return (build.case?.mounts ?? []).map((m) => {
-    const holder = build.components.find(
+  return (design.case?.mounts ?? []).map((m) => {
+    const holder = design.components.find(
       (o) => o.id !== component.id && o.placement.on === 'mount' && o.placement.mount === m.id,
     );
     const why = whyNotOn(m, part);

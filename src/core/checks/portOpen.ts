@@ -1,37 +1,39 @@
 import { insertStation } from '../loops';
 import type { Edit } from '../design';
-import type { Fix, Said } from './diagnostic';
+import type { Fix, Diagnostic } from './diagnostic';
 import { isWet } from '../components';
-import type { SpatialRule } from './inputs';
+import type { SpatialCheck } from './inputs';
 
-export const portOpen: SpatialRule = {
+export const portOpen: SpatialCheck = {
   code: 'rule.port-open',
   severity: 'fails',
   stage: 'runs',
   meaning:
     'A port of a part in a loop has neither a run nor a cap: coolant would run out of it. Or a part has not been put into any loop. Plug the port, or connect the part.',
   source: 'common practice, no source',
-  check: (context) => {
-    const { build } = context;
+  run: (context) => {
+    const { design } = context;
     const used = (component: string, port: string): boolean =>
-      build.loops.some(
+      design.loops.some(
         (l) =>
-          l.links.some(
+          l.connections.some(
             (k) =>
               (k.from.component === component && k.from.port === port) ||
               (k.to.component === component && k.to.port === port),
           ) || l.caps.some((c) => c.component === component && c.port === port),
       );
-    return build.components.flatMap((component): Said[] => {
+    return design.components.flatMap((component): Diagnostic[] => {
       if (!isWet(component.part)) return [];
       const open = component.part.ports.filter((p) => !used(component.id, p.id));
       if (open.length === 0) return [];
-      const loop = build.loops.find((l) =>
-        l.links.some((k) => k.from.component === component.id || k.to.component === component.id),
+      const loop = design.loops.find((l) =>
+        l.connections.some(
+          (k) => k.from.component === component.id || k.to.component === component.id,
+        ),
       );
       if (!loop) {
-        const fixes = build.loops.flatMap((l): Fix[] => {
-          const edit = insertStation(build, l.id, component.id);
+        const fixes = design.loops.flatMap((l): Fix[] => {
+          const edit = insertStation(design, l.id, component.id);
           return edit ? [{ label: `Put it into ${l.name}`, edit }] : [];
         });
         return [
@@ -40,7 +42,7 @@ export const portOpen: SpatialRule = {
             subjects: [component.id],
             title: `${component.name} is in no loop`,
             detail:
-              build.loops.length > 0
+              design.loops.length > 0
                 ? 'It was added but not connected.'
                 : 'No loop has been laid yet: connect the parts on the Runs stage.',
             candidates: () => fixes,

@@ -1,14 +1,14 @@
-import { freeId, type Edit, type Component, type Link } from '../design';
-import type { Said } from './diagnostic';
+import { freeId, type Edit, type Component, type Connection } from '../design';
+import type { Diagnostic } from './diagnostic';
 import { teePorts } from '../loops';
 import type { InlinePart } from '../components';
-import { nameOf, type SpatialRule, type SpatialContext } from './inputs';
+import { nameOf, type SpatialCheck, type SpatialInputs } from './inputs';
 
 /** Puts a tee before the port: one run into it, the others from its free ends. Two runs a port; a third needs another look. */
 function tee(
-  context: SpatialContext,
+  context: SpatialInputs,
   loop: string,
-  mine: readonly Link[],
+  mine: readonly Connection[],
   component: string,
   port: string,
 ): readonly { label: string; edit: Edit }[] {
@@ -16,19 +16,19 @@ function tee(
     (p): p is InlinePart => p.kind === 'inline' && teePorts(p) !== null,
   );
   const ports = part && teePorts(part);
-  const graph = context.model.loops.find((g) => g.loop.id === loop);
+  const graph = context.system.loops.find((g) => g.loop.id === loop);
   if (!part || !ports || !graph || mine.length !== 2) return [];
   const id = freeId(
-    context.build.components.map((i) => i.id),
+    context.design.components.map((i) => i.id),
     'tee',
   );
   const run = freeId(
-    context.build.loops.flatMap((l) => l.links.map((k) => k.id)),
+    context.design.loops.flatMap((l) => l.connections.map((k) => k.id)),
     'run',
   );
-  const [first, second] = mine as [Link, Link];
+  const [first, second] = mine as [Connection, Connection];
   const out = first.from.component === component && first.from.port === port;
-  const moved = (l: Link, to: string): Link => ({
+  const moved = (l: Connection, to: string): Connection => ({
     ...l,
     by: 'tube',
     ...(l.from.component === component && l.from.port === port
@@ -42,7 +42,7 @@ function tee(
     placement: { on: 'line' },
     settings: {},
   };
-  const stub: Link = {
+  const stub: Connection = {
     id: run,
     by: 'tube',
     ends: { from: 'auto', to: 'auto' },
@@ -58,10 +58,10 @@ function tee(
         edits: [
           { do: 'component.add', component: piece },
           {
-            do: 'loop.links',
+            do: 'loop.connections',
             loop,
-            links: [
-              ...graph.loop.links.filter((l) => l !== first && l !== second),
+            connections: [
+              ...graph.loop.connections.filter((l) => l !== first && l !== second),
               moved(first, ports.b),
               moved(second, ports.branch),
               stub,
@@ -73,35 +73,35 @@ function tee(
   ];
 }
 
-export const portTwice: SpatialRule = {
+export const portTwice: SpatialCheck = {
   code: 'rule.port-twice',
   severity: 'fails',
   stage: 'runs',
   meaning:
     'Two runs end in the same port. A port takes one fitting: use another port of the same chamber, or a tee.',
   source: 'one thread takes one fitting',
-  check: (context) =>
-    context.model.loops.flatMap((graph): Said[] => {
-      const ends = new Map<string, Link[]>();
-      for (const link of graph.loop.links)
-        for (const ref of [link.from, link.to])
+  run: (context) =>
+    context.system.loops.flatMap((graph): Diagnostic[] => {
+      const ends = new Map<string, Connection[]>();
+      for (const connection of graph.loop.connections)
+        for (const ref of [connection.from, connection.to])
           ends.set(`${ref.component}\n${ref.port}`, [
             ...(ends.get(`${ref.component}\n${ref.port}`) ?? []),
-            link,
+            connection,
           ]);
       return [...ends]
-        .filter(([, links]) => links.length > 1)
-        .map(([key, links]): Said => {
+        .filter(([, connections]) => connections.length > 1)
+        .map(([key, connections]): Diagnostic => {
           const [component, port] = key.split('\n') as [string, string];
-          const name = context.model.portAt({ component, port })?.port.name ?? port;
+          const name = context.system.portAt({ component, port })?.port.name ?? port;
           return {
-            subjects: [component, ...links.map((l) => l.id)],
-            title: `${links.length} runs end in one port of ${nameOf(context, component)}`,
+            subjects: [component, ...connections.map((l) => l.id)],
+            title: `${connections.length} runs end in one port of ${nameOf(context, component)}`,
             detail: `Its port “${name}” takes one fitting.`,
-            measured: links.length,
+            measured: connections.length,
             limit: 1,
             unit: 'runs',
-            candidates: () => tee(context, graph.loop.id, links, component, port),
+            candidates: () => tee(context, graph.loop.id, connections, component, port),
           };
         });
     }),

@@ -1,11 +1,11 @@
-import type { LeadPart } from '../components';
+import type { CablePart } from '../components';
 import { formatNumber } from '../units';
-import { nameOf, type BuildRule } from './inputs';
+import { nameOf, type OperatingCheck } from './inputs';
 
 /** Above this share of a header's current it is said to be tight (common practice, no source). */
 const FULL_SHARE = 0.9;
 
-export const powerHeader: BuildRule = {
+export const powerHeader: OperatingCheck = {
   code: 'power.header',
   severity: 'fails',
   stage: 'case',
@@ -13,9 +13,9 @@ export const powerHeader: BuildRule = {
     'A fan or pump has no header that can feed it, with the splitters and hubs on the list, or a header is almost at its current. Too much current burns a header out.',
   source:
     "the board's headers; 4 fan headers of 1 A and one of 2 A for a pump where it says nothing (common practice, no source)",
-  check: (context) => {
-    const leads = context.offer.filter((p): p is LeadPart => p.kind === 'lead');
-    const have = new Set((context.build.kit.leads ?? []).map((l) => l.id));
+  run: (context) => {
+    const leads = context.offer.filter((p): p is CablePart => p.kind === 'lead');
+    const have = new Set((context.design.kit.leads ?? []).map((l) => l.id));
     const more = leads.filter((l) => !have.has(l.id));
     return [
       ...context.power.unfed.map((u) => ({
@@ -29,7 +29,7 @@ export const powerHeader: BuildRule = {
                   label: 'Allow the splitters and hubs of the Stores',
                   edit: {
                     do: 'kit.leads' as const,
-                    leads: [...(context.build.kit.leads ?? []), ...more],
+                    leads: [...(context.design.kit.leads ?? []), ...more],
                   },
                 },
               ]

@@ -1,40 +1,40 @@
-import type { Fix, Said } from './diagnostic';
+import type { Fix, Diagnostic } from './diagnostic';
 import { topOf } from '../loops';
 import { formatMillimetres } from '../units';
-import type { Model } from '../system';
-import { nameOf, type SpatialRule } from './inputs';
+import type { System } from '../system';
+import { nameOf, type SpatialCheck } from './inputs';
 import { triedFixes } from './tried';
 
 /** How far the highest of the others stands above the pump; below 0 the pump is the high point. Null where either has no place. */
-function below(model: Model, loop: string, pump: string): number | null {
-  const stations = model.loops.find((g) => g.loop.id === loop)?.stations ?? [];
+function below(system: System, loop: string, pump: string): number | null {
+  const stations = system.loops.find((g) => g.loop.id === loop)?.stations ?? [];
   const height = (id: string): number | null => {
-    const p = model.placed.get(id);
+    const p = system.placed.get(id);
     return p && p.ports.length > 0 ? topOf(p) : null;
   };
   const own = height(pump),
     others = stations
-      .filter((s) => s !== pump && model.placed.get(s)?.component.part.kind !== 'pump')
+      .filter((s) => s !== pump && system.placed.get(s)?.component.part.kind !== 'pump')
       .flatMap((s) => height(s) ?? []);
   return own === null || others.length === 0 ? null : Math.max(...others) - own;
 }
 
-export const pumpHigh: SpatialRule = {
+export const pumpHigh: SpatialCheck = {
   code: 'rule.pump-high',
   severity: 'fails',
   stage: 'runs',
   meaning:
     'The pump is the highest part of its loop: air gathers there, and a pump that holds air moves nothing and wears its bearing. Set it lower, or the reservoir above it.',
   source: 'common practice, no source',
-  check: (context) =>
-    context.model.loops.flatMap((graph): Said[] =>
+  run: (context) =>
+    context.system.loops.flatMap((graph): Diagnostic[] =>
       graph.stations
-        .filter((s) => context.model.placed.get(s)?.component.part.kind === 'pump')
-        .flatMap((pump): Said[] => {
-          const over = below(context.model, graph.loop.id, pump);
+        .filter((s) => context.system.placed.get(s)?.component.part.kind === 'pump')
+        .flatMap((pump): Diagnostic[] => {
+          const over = below(context.system, graph.loop.id, pump);
           if (over === null || over >= 0) return [];
-          const component = context.build.components.find((i) => i.id === pump);
-          const fixes: Fix[] = (context.build.case?.spots ?? []).map((s): Fix => ({
+          const component = context.design.components.find((i) => i.id === pump);
+          const fixes: Fix[] = (context.design.case?.spots ?? []).map((s): Fix => ({
             label: `Move ${nameOf(context, pump)} to “${s.name}”`,
             edit: {
               do: 'component.place',

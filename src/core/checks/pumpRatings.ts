@@ -1,19 +1,19 @@
-import type { Said } from './diagnostic';
+import type { Diagnostic } from './diagnostic';
 import { ratingTroubles } from '../hydraulics';
 import { formatNumber } from '../units';
-import { nameOf, type BuildRule } from './inputs';
+import { nameOf, type OperatingCheck } from './inputs';
 
-export const pumpRatings: BuildRule = {
+export const pumpRatings: OperatingCheck = {
   code: 'pump.ratings',
   severity: 'note',
   stage: 'flow',
   meaning:
     'What a pump\'s maker prints contradicts itself or the measured curve. The curve is used. A printed "pressure" far above the head is usually what the body stands before it bursts.',
   source: 'ρ g H: a head and its pressure are one thing (any hydraulics handbook)',
-  check: (context) =>
-    context.build.components.flatMap((component): Said[] => {
+  run: (context) =>
+    context.design.components.flatMap((component): Diagnostic[] => {
       if (component.part.kind !== 'pump') return [];
-      return ratingTroubles(component.part).map((t): Said => ({
+      return ratingTroubles(component.part).map((t): Diagnostic => ({
         subjects: [component.id],
         title: `${nameOf(context, component.id)}: printed ${t.of} of ${formatNumber(t.printed, { decimals: t.unit === 'kPa' ? 0 : 1 })} ${t.unit} cannot be what it gives`,
         detail: `${t.words} ${t.of === 'pressure' ? 'Its head weighs' : 'The curve says'} ${formatNumber(t.gives, { decimals: 1 })} ${t.unit}.`,

@@ -1,20 +1,20 @@
-import type { Said } from './diagnostic';
+import type { Diagnostic } from './diagnostic';
 import { compareRating } from '../thermal';
 import { formatNumber } from '../units';
-import { nameOf, type BuildRule } from './inputs';
+import { nameOf, type OperatingCheck } from './inputs';
 
 /** Printed and modelled W/K further apart than this share are told. The model itself is good to about 15 %. */
 const APART = 0.25;
 
-export const radiatorRating: BuildRule = {
+export const radiatorRating: OperatingCheck = {
   code: 'radiator.rating',
   severity: 'note',
   stage: 'cooling',
   meaning:
     "What a radiator's maker prints, turned into watts per kelvin at its fan speed, is far from the model at the same speed. The model (or measured points, where there are any) is used.",
   source: 'heat over temperature difference; the model is calibrated to common practice',
-  check: (context) =>
-    context.setup.radiators.flatMap((r): Said[] => {
+  run: (context) =>
+    context.setup.radiators.flatMap((r): Diagnostic[] => {
       const { rating } = r.part;
       const compared = rating ? compareRating(context.setup, context.flow, r.id, rating) : null;
       if (!rating || !compared || Math.abs(compared.ratio - 1) <= APART) return [];

@@ -1,4 +1,4 @@
-import type { BuildRule, SpatialRule } from './inputs';
+import type { OperatingCheck, SpatialCheck } from './inputs';
 import { airTrap } from './airTrap';
 import { caseFans } from './caseFans';
 import { cautionCoolant } from './cautionCoolant';
@@ -66,7 +66,7 @@ const byCode = (a: { readonly code: string }, b: { readonly code: string }): num
   a.code.localeCompare(b.code);
 
 /** Rules of the space: asked again only when something stands or is connected otherwise. */
-export const SPATIAL_RULES: readonly SpatialRule[] = [
+export const SPATIAL_CHECKS: readonly SpatialCheck[] = [
   airTrap,
   fillLow,
   fitBlocked,
@@ -100,7 +100,7 @@ export const SPATIAL_RULES: readonly SpatialRule[] = [
 ].sort(byCode);
 
 /** Rules of the working machine: flow, heat, noise, metals, list. */
-export const OPERATING_RULES: readonly BuildRule[] = [
+export const OPERATING_CHECKS: readonly OperatingCheck[] = [
   caseFans,
   cautionCoolant,
   controlSensor,
@@ -138,4 +138,6 @@ export const OPERATING_RULES: readonly BuildRule[] = [
 ].sort(byCode);
 
 /** Every rule, sorted by code. */
-export const RULES: readonly BuildRule[] = [...SPATIAL_RULES, ...OPERATING_RULES].sort(byCode);
+export const CHECKS: readonly OperatingCheck[] = [...SPATIAL_CHECKS, ...OPERATING_CHECKS].sort(
+  byCode,
+);

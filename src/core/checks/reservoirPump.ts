@@ -1,21 +1,21 @@
-import type { Said } from './diagnostic';
+import type { Diagnostic } from './diagnostic';
 import { reorderLoop } from '../loops';
 import { formatMillimetres } from '../units';
-import { nameOf, type SpatialRule } from './inputs';
+import { nameOf, type SpatialCheck } from './inputs';
 
-export const reservoirPump: SpatialRule = {
+export const reservoirPump: SpatialCheck = {
   code: 'rule.reservoir-pump',
   severity: 'fails',
   stage: 'runs',
   meaning:
     'The reservoir must feed the pump directly and stand above it, so that the pump never runs dry.',
   source: 'common practice, no source',
-  check: (context) =>
-    context.model.loops.flatMap((graph): Said[] => {
+  run: (context) =>
+    context.system.loops.flatMap((graph): Diagnostic[] => {
       const { loop } = graph;
-      if (loop.links.length === 0) return [];
+      if (loop.connections.length === 0) return [];
       const kind = (id: string): string =>
-        context.build.components.find((i) => i.id === id)?.part.kind ?? '';
+        context.design.components.find((i) => i.id === id)?.part.kind ?? '';
       const reservoirs = graph.stations.filter((s) => kind(s) === 'reservoir');
       const pumps = graph.stations.filter((s) => kind(s) === 'pump');
       if (reservoirs.length === 0)
@@ -28,7 +28,7 @@ export const reservoirPump: SpatialRule = {
           },
         ];
       const first = pumps.find((p) =>
-        loop.links.some((l) => l.to.component === p && reservoirs.includes(l.from.component)),
+        loop.connections.some((l) => l.to.component === p && reservoirs.includes(l.from.component)),
       );
       if (pumps.length > 0 && !first) {
         const order = [
@@ -40,28 +40,28 @@ export const reservoirPump: SpatialRule = {
           {
             subjects: [...reservoirs, ...pumps],
             title: `The reservoir of ${loop.name} does not feed its pump`,
-            detail: `${nameOf(context, pumps[0] as string)} draws from ${nameOf(context, loop.links.find((l) => l.to.component === pumps[0])?.from.component ?? 'nothing')}. It should draw straight from the reservoir.`,
+            detail: `${nameOf(context, pumps[0] as string)} draws from ${nameOf(context, loop.connections.find((l) => l.to.component === pumps[0])?.from.component ?? 'nothing')}. It should draw straight from the reservoir.`,
             candidates: () => [
               {
                 label: 'Lay the loop with the reservoir before the pump',
-                edit: reorderLoop(context.build, loop.id, order),
+                edit: reorderLoop(context.design, loop.id, order),
               },
             ],
           },
         ];
       }
-      const link = loop.links.find(
+      const connection = loop.connections.find(
         (l) => l.to.component === first && reservoirs.includes(l.from.component),
       );
-      const out = link && context.model.portAt(link.from),
-        inlet = link && context.model.portAt(link.to);
-      if (link && out && inlet && out.at[1] < inlet.at[1] - 1) {
+      const out = connection && context.system.portAt(connection.from),
+        inlet = connection && context.system.portAt(connection.to);
+      if (connection && out && inlet && out.at[1] < inlet.at[1] - 1) {
         const below = inlet.at[1] - out.at[1];
         return [
           {
             severity: 'tight',
-            subjects: [link.from.component, link.to.component],
-            title: `${nameOf(context, link.from.component)} stands below the pump`,
+            subjects: [connection.from.component, connection.to.component],
+            title: `${nameOf(context, connection.from.component)} stands below the pump`,
             detail: `Its outlet is ${formatMillimetres(below)} lower than the pump's inlet: the pump may lose its prime when it stands still.`,
             measured: below,
             limit: 0,

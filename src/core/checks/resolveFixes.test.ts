@@ -1,15 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
-import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Edit } from '../design';
-import { findingsOf, workOut } from '../analysis';
+import { CATALOGUE, catalogued, demoDesign } from '@/catalogue';
+import { applyEdit, type Design, type Edit } from '../design';
+import { findingsOf, analyse } from '../analysis';
 import type { Finding } from './diagnostic';
 import { anyKindWorse, findingKey, resolveFixes } from './resolveFixes';
 
-const desk = demoBuild('dawn-chorus-desk') as Build,
-  tower = demoBuild('fenland-flood-tower') as Build,
-  box = demoBuild('pocket-planetarium') as Build;
-const edited = (build: Build, ...edits: Edit[]): Build =>
-  edits.reduce((b, e) => applyEdit(b, e).build, build);
+const desk = demoDesign('dawn-chorus-desk') as Design,
+  tower = demoDesign('fenland-flood-tower') as Design,
+  box = demoDesign('pocket-planetarium') as Design;
+const edited = (design: Design, ...edits: Edit[]): Design =>
+  edits.reduce((b, e) => applyEdit(b, e).design, design);
 const finding = (
   code: string,
   severity: Finding['severity'],
@@ -26,7 +26,7 @@ const finding = (
 });
 
 /** Builds with something wrong: mistakes of a newcomer, one a build. */
-const WRONG: readonly (readonly [string, Build])[] = [
+const WRONG: readonly (readonly [string, Design])[] = [
   ['the planetarium as it is', box],
   [
     'a thick radiator in front',
@@ -73,13 +73,13 @@ const WRONG: readonly (readonly [string, Build])[] = [
 ];
 
 describe('fixes that are offered', () => {
-  test.each(WRONG)('%s: each holds, and no kind of finding is worse', (_, build) => {
-    const before = findingsOf(build);
+  test.each(WRONG)('%s: each holds, and no kind of finding is worse', (_, design) => {
+    const before = findingsOf(design);
     let offered = 0;
-    for (const f of workOut(build, { offer: CATALOGUE }).findings) {
-      for (const { edit } of resolveFixes(build, f, findingsOf)) {
+    for (const f of analyse(design, { offer: CATALOGUE }).findings) {
+      for (const { edit } of resolveFixes(design, f, findingsOf)) {
         offered += 1;
-        const after = findingsOf(applyEdit(build, edit).build);
+        const after = findingsOf(applyEdit(design, edit).design);
         expect(after.map(findingKey)).not.toContain(findingKey(f));
         const fails = (list: readonly Finding[], code: string): number =>
           list.filter((x) => x.code === code && x.severity === 'fails').length;
@@ -99,9 +99,9 @@ describe('fixes that are offered', () => {
       component: 'front-radiator',
       part: catalogued('radiator', 'rad-fell-360-60'),
     });
-    for (const f of workOut(crowded, { offer: CATALOGUE }).findings)
+    for (const f of analyse(crowded, { offer: CATALOGUE }).findings)
       for (const { edit } of resolveFixes(crowded, f, findingsOf)) {
-        const mounts = applyEdit(crowded, edit).build.components.flatMap((i) =>
+        const mounts = applyEdit(crowded, edit).design.components.flatMap((i) =>
           i.placement.on === 'mount' ? [i.placement.mount] : [],
         );
         expect(new Set(mounts).size).toBe(mounts.length);
@@ -115,12 +115,12 @@ describe('fixes that are offered', () => {
       ...many.ports,
       { ...(port as (typeof many.ports)[number]), id: 'spare', at: [30, 30, 15] as const },
     ];
-    for (const f of workOut(box, { offer: [{ ...many, ports }] }).findings.filter(
+    for (const f of analyse(box, { offer: [{ ...many, ports }] }).findings.filter(
       (x) => x.code === 'fit.clash',
     ))
       for (const { edit, label } of f.candidates()) {
         if (!label.startsWith('Use a thinner core')) continue;
-        expect(applyEdit(box, edit).build.loops.flatMap((l) => l.caps)).toContainEqual({
+        expect(applyEdit(box, edit).design.loops.flatMap((l) => l.caps)).toContainEqual({
           component: 'top-radiator',
           port: 'spare',
           with: 'plug',
@@ -131,8 +131,8 @@ describe('fixes that are offered', () => {
   test('a drain that is shut is never offered to be opened', () => {
     const valve = catalogued('inline', 'inl-valve'),
       tee = catalogued('inline', 'inl-tee');
-    const links = desk.loops[0]?.links ?? [],
-      [first] = links.filter((l) => l.from.component === 'pump');
+    const connections = desk.loops[0]?.connections ?? [],
+      [first] = connections.filter((l) => l.from.component === 'pump');
     if (!first) throw new Error('no run from the pump');
     const ports = (part: typeof tee): string[] => part.ports.map((p) => p.id);
     const drained = edited(
@@ -152,10 +152,10 @@ describe('fixes that are offered', () => {
         },
       },
       {
-        do: 'loop.links',
+        do: 'loop.connections',
         loop: 'loop',
-        links: [
-          ...links.filter((l) => l !== first),
+        connections: [
+          ...connections.filter((l) => l !== first),
           { ...first, to: { component: 'tee', port: ports(tee)[0] as string } },
           { ...first, id: 'on', from: { component: 'tee', port: ports(tee)[1] as string } },
           {
@@ -173,7 +173,7 @@ describe('fixes that are offered', () => {
         with: 'drain',
       },
     );
-    for (const f of workOut(drained, { offer: CATALOGUE }).findings)
+    for (const f of analyse(drained, { offer: CATALOGUE }).findings)
       for (const c of f.candidates()) expect(JSON.stringify(c.edit)).not.toContain('"shut":false');
   });
 });

@@ -1,4 +1,4 @@
-import { applyEdit, EditError, type Build } from '../design';
+import { applyEdit, EditError, type Design } from '../design';
 import type { Finding, Fix, Severity } from './diagnostic';
 
 /** Ways out tried for one finding, and offered of those that hold. */
@@ -52,13 +52,13 @@ export function anyKindWorse(
  * analysis of the changed build. `analyse` must be the same for the build before and after (routes estimated in both).
  */
 export function resolveFixes(
-  build: Build,
+  design: Design,
   finding: Finding,
-  analyse: (build: Build) => readonly Finding[],
+  analyse: (design: Design) => readonly Finding[],
 ): readonly Fix[] {
   const candidates = finding.candidates().slice(0, MOST_TRIED);
   if (candidates.length === 0) return [];
-  const before = analyse(build);
+  const before = analyse(design);
   const key = findingKey(finding);
   const known = new Set(before.map(findingKey));
   const about = new Set(finding.subjects);
@@ -67,9 +67,9 @@ export function resolveFixes(
     f.code === finding.code &&
     (findingKey(f) === key || (!known.has(findingKey(f)) && f.subjects.some((s) => about.has(s))));
   const holds = ({ edit }: Fix): boolean => {
-    let changed: Build;
+    let changed: Design;
     try {
-      changed = applyEdit(build, edit).build;
+      changed = applyEdit(design, edit).design;
     } catch (error) {
       if (error instanceof EditError) return false;
       throw error;

@@ -1,29 +1,29 @@
-import type { Fix, Said } from './diagnostic';
+import type { Fix, Diagnostic } from './diagnostic';
 import { fillLevel } from '../loops';
 import { formatMillimetres } from '../units';
-import { nameOf, type SpatialRule } from './inputs';
+import { nameOf, type SpatialCheck } from './inputs';
 
-export const returnSplash: SpatialRule = {
+export const returnSplash: SpatialCheck = {
   code: 'rule.return-splash',
   severity: 'tight',
   stage: 'runs',
   meaning:
     'The coolant returns to the reservoir above its surface: it splashes, foams and draws air along. Take a lower port, or lead it down inside with a dip tube.',
   source: "the reservoir's fill mark and the place of the port; common practice, no source",
-  check: (context) =>
-    context.build.loops.flatMap((loop): Said[] =>
-      loop.links.flatMap((link): Said[] => {
-        const placed = context.model.placed.get(link.to.component),
+  run: (context) =>
+    context.design.loops.flatMap((loop): Diagnostic[] =>
+      loop.connections.flatMap((connection): Diagnostic[] => {
+        const placed = context.system.placed.get(connection.to.component),
           level = placed ? fillLevel(placed) : null,
-          port = context.model.portAt(link.to);
+          port = context.system.portAt(connection.to);
         if (!placed || level === null || !port || port.at[1] <= level) return [];
         const free = placed.ports
           .filter(
             (p) =>
               p.at[1] <= level &&
               p.port.role !== 'out' &&
-              !context.build.loops.some((l) =>
-                l.links.some(
+              !context.design.loops.some((l) =>
+                l.connections.some(
                   (k) =>
                     (k.from.component === p.component && k.from.port === p.port.id) ||
                     (k.to.component === p.component && k.to.port === p.port.id),
@@ -38,10 +38,12 @@ export const returnSplash: SpatialRule = {
             do: 'batch',
             edits: [
               {
-                do: 'loop.links',
+                do: 'loop.connections',
                 loop: loop.id,
-                links: loop.links.map((l) =>
-                  l.id === link.id ? { ...l, to: { component: p.component, port: p.port.id } } : l,
+                connections: loop.connections.map((l) =>
+                  l.id === connection.id
+                    ? { ...l, to: { component: p.component, port: p.port.id } }
+                    : l,
                 ),
               },
               {
@@ -50,14 +52,14 @@ export const returnSplash: SpatialRule = {
                 port: { component: p.component, port: p.port.id },
                 with: null,
               },
-              { do: 'cap.set', loop: loop.id, port: link.to, with: 'plug' },
+              { do: 'cap.set', loop: loop.id, port: connection.to, with: 'plug' },
             ],
           },
         }));
         return [
           {
-            subjects: [link.id, link.to.component],
-            title: `Coolant falls into ${nameOf(context, link.to.component)}`,
+            subjects: [connection.id, connection.to.component],
+            title: `Coolant falls into ${nameOf(context, connection.to.component)}`,
             detail: `The return comes in ${formatMillimetres(port.at[1] - level)} above the surface at the fill mark.`,
             measured: port.at[1] - level,
             limit: 0,

@@ -1,13 +1,13 @@
-import { nameOf, type SpatialRule } from './inputs';
+import { nameOf, type SpatialCheck } from './inputs';
 
-export const runBefore: SpatialRule = {
+export const runBefore: SpatialCheck = {
   code: 'run.before',
   severity: 'note',
   stage: 'runs',
   meaning:
     'A tube passes before a part that is to be seen. Routing goes round it where that costs no more than about three bends; here it does. Let it pass, or set its way by hand.',
   source: 'geometry: the tube along its way against the room between the part and the glass',
-  check: (context) =>
+  run: (context) =>
     context.runs.flatMap((run) =>
       (run.routed?.seen.before ?? []).map((component) => ({
         subjects: [run.id, component],

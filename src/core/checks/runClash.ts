@@ -1,24 +1,24 @@
 import { formatMillimetres } from '../units';
-import { nameOf, type SpatialRule } from './inputs';
+import { nameOf, type SpatialCheck } from './inputs';
 
 /** Rounding of the points a tube is measured by, mm. */
 const SLACK_MM = 0.05;
 
-export const runClash: SpatialRule = {
+export const runClash: SpatialCheck = {
   code: 'run.clash',
   severity: 'fails',
   stage: 'runs',
   meaning:
     'A run meets something on its way: it was pinned, and what stands beside it has moved since. Unpin it and it is routed round.',
   source: 'geometry: the tube along its way against every solid and every other tube',
-  check: (context) =>
+  run: (context) =>
     context.runs.flatMap((run) => {
       const near = run.routed?.nearest;
-      const isPinned = context.build.layout.routes[run.id]?.pinned ?? false;
+      const isPinned = context.design.layout.routes[run.id]?.pinned ?? false;
       if (!near || near.gap_mm >= -SLACK_MM) return [];
       const name =
         context.runs.find((r) => r.id === near.component)?.name ??
-        context.model.obstacles.find((o) => o.component === near.component)?.name ??
+        context.system.obstacles.find((o) => o.component === near.component)?.name ??
         nameOf(context, near.component);
       return [
         {

@@ -1,19 +1,19 @@
-import type { Edit, Link, Loop } from '../design';
-import type { Said } from './diagnostic';
+import type { Edit, Connection, Loop } from '../design';
+import type { Diagnostic } from './diagnostic';
 import { facing, JOINT_ASIDE_MM, movedBy, spans } from '../system';
 import type { FittingPart } from '../components';
 import { formatMillimetres } from '../units';
 import { distance, scale } from '../geometry';
-import { nameOf, type SpatialRule } from './inputs';
+import { nameOf, type SpatialCheck } from './inputs';
 
 /** The loop with one link as it is to be. */
-const linksWith = (loop: Loop, link: Link): Edit => ({
-  do: 'loop.links',
+const linksWith = (loop: Loop, connection: Connection): Edit => ({
+  do: 'loop.connections',
   loop: loop.id,
-  links: loop.links.map((l) => (l.id === link.id ? link : l)),
+  connections: loop.connections.map((l) => (l.id === connection.id ? connection : l)),
 });
 
-export const runJointApart: SpatialRule = {
+export const runJointApart: SpatialCheck = {
   code: 'run.joint-apart',
   severity: 'fails',
   stage: 'runs',
@@ -21,18 +21,21 @@ export const runJointApart: SpatialRule = {
     'Two parts are screwed together by a joint, but their ports no longer meet: one of them was moved or turned. Move it back, or run a tube between them.',
   source:
     'geometry of the placed ports; 12 mm along and 2 mm across a joint are common practice, no source',
-  check: (context) =>
-    context.model.loops.flatMap((graph): Said[] =>
-      graph.loop.links.flatMap((link): Said[] => {
-        const a = context.model.portAt(link.from),
-          b = context.model.portAt(link.to);
-        if (link.by !== 'joint' || !a || !b) return [];
+  run: (context) =>
+    context.system.loops.flatMap((graph): Diagnostic[] =>
+      graph.loop.connections.flatMap((connection): Diagnostic[] => {
+        const a = context.system.portAt(connection.from),
+          b = context.system.portAt(connection.to);
+        if (connection.by !== 'joint' || !a || !b) return [];
         const way = facing(a, b);
-        if (way && spans(way, link.bridge)) return [];
-        const along = way !== null && spans({ ...way, aside_mm: 0 }, link.bridge),
-          placement = way && along ? movedBy(context.build, link.from.component, way.aside) : null;
+        if (way && spans(way, connection.bridge)) return [];
+        const along = way !== null && spans({ ...way, aside_mm: 0 }, connection.bridge),
+          placement =
+            way && along ? movedBy(context.design, connection.from.component, way.aside) : null;
         const back =
-          way && along ? movedBy(context.build, link.to.component, scale(way.aside, -1)) : null;
+          way && along
+            ? movedBy(context.design, connection.to.component, scale(way.aside, -1))
+            : null;
         // In line, but nearer or farther than the piece reaches: another bridge may.
         const other =
           way && !along
@@ -43,9 +46,9 @@ export const runJointApart: SpatialRule = {
             : undefined;
         return [
           {
-            subjects: [link.id, link.from.component, link.to.component],
-            title: `${nameOf(context, link.from.component)} and ${nameOf(context, link.to.component)} no longer meet`,
-            detail: `Their ports, joined by a screw piece, stand ${formatMillimetres(distance(a.at, b.at), 1)} apart${way ? `, ${formatMillimetres(way.aside_mm, 1)} of it sideways` : ' and do not face each other'}${link.bridge?.span_mm ? `; the bridge reaches ${link.bridge.span_mm.join(' to ')} mm` : ''}.`,
+            subjects: [connection.id, connection.from.component, connection.to.component],
+            title: `${nameOf(context, connection.from.component)} and ${nameOf(context, connection.to.component)} no longer meet`,
+            detail: `Their ports, joined by a screw piece, stand ${formatMillimetres(distance(a.at, b.at), 1)} apart${way ? `, ${formatMillimetres(way.aside_mm, 1)} of it sideways` : ' and do not face each other'}${connection.bridge?.span_mm ? `; the bridge reaches ${connection.bridge.span_mm.join(' to ')} mm` : ''}.`,
             measured: way?.aside_mm ?? distance(a.at, b.at),
             limit: JOINT_ASIDE_MM,
             unit: 'mm',
@@ -53,10 +56,10 @@ export const runJointApart: SpatialRule = {
               ...(back
                 ? [
                     {
-                      label: `Move ${nameOf(context, link.to.component)} to where they meet`,
+                      label: `Move ${nameOf(context, connection.to.component)} to where they meet`,
                       edit: {
                         do: 'component.place' as const,
-                        component: link.to.component,
+                        component: connection.to.component,
                         placement: back,
                       },
                     },
@@ -65,10 +68,10 @@ export const runJointApart: SpatialRule = {
               ...(placement
                 ? [
                     {
-                      label: `Move ${nameOf(context, link.from.component)} to where they meet`,
+                      label: `Move ${nameOf(context, connection.from.component)} to where they meet`,
                       edit: {
                         do: 'component.place' as const,
-                        component: link.from.component,
+                        component: connection.from.component,
                         placement,
                       },
                     },
@@ -78,18 +81,18 @@ export const runJointApart: SpatialRule = {
                 ? [
                     {
                       label: `Take ${other.name} instead`,
-                      edit: linksWith(graph.loop, { ...link, bridge: other }),
+                      edit: linksWith(graph.loop, { ...connection, bridge: other }),
                     },
                   ]
                 : []),
               {
                 label: 'Run a tube between them instead',
                 edit: linksWith(graph.loop, {
-                  id: link.id,
-                  from: link.from,
-                  to: link.to,
+                  id: connection.id,
+                  from: connection.from,
+                  to: connection.to,
                   by: 'tube',
-                  ends: link.ends,
+                  ends: connection.ends,
                 }),
               },
             ],

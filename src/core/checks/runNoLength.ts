@@ -1,35 +1,35 @@
-import type { Said } from './diagnostic';
+import type { Diagnostic } from './diagnostic';
 import { formatMillimetres } from '../units';
-import type { Link, Loop } from '../design';
+import type { Connection, Loop } from '../design';
 import type { Fix } from './diagnostic';
 import { facing, movedBy, spans } from '../system';
 import type { FittingPart } from '../components';
 import { add, distance, dot, scale, sub } from '../geometry';
-import { nameOf, type SpatialRule, type SpatialContext } from './inputs';
+import { nameOf, type SpatialCheck, type SpatialInputs } from './inputs';
 
 /** Ports whose directions are this near to opposite look at each other. */
 const FACING = -0.9;
 
-export const runNoLength: SpatialRule = {
+export const runNoLength: SpatialCheck = {
   code: 'run.no-length',
   severity: 'fails',
   stage: 'runs',
   meaning:
     'Two ports face each other so closely that their fittings alone fill the way: the tube between them would have no length. Screw the parts together with a joint instead.',
   source: 'geometry of the placed ports',
-  check: (context) =>
-    context.model.loops.flatMap((graph): Said[] =>
-      graph.loop.links.flatMap((link): Said[] => {
+  run: (context) =>
+    context.system.loops.flatMap((graph): Diagnostic[] =>
+      graph.loop.connections.flatMap((connection): Diagnostic[] => {
         const hangs = (component: string): boolean =>
-          context.build.components.find((i) => i.id === component)?.placement.on === 'line';
-        const a = context.model.portAt(link.from),
-          b = context.model.portAt(link.to);
+          context.design.components.find((i) => i.id === component)?.placement.on === 'line';
+        const a = context.system.portAt(connection.from),
+          b = context.system.portAt(connection.to);
         if (
-          link.by !== 'tube' ||
+          connection.by !== 'tube' ||
           !a ||
           !b ||
-          hangs(link.from.component) ||
-          hangs(link.to.component)
+          hangs(connection.from.component) ||
+          hangs(connection.to.component)
         )
           return [];
         const gap = distance(a.at, b.at),
@@ -41,13 +41,13 @@ export const runNoLength: SpatialRule = {
         if (!face || gap >= fittings) return [];
         return [
           {
-            subjects: [link.id, link.from.component, link.to.component],
-            title: `The tube from ${nameOf(context, link.from.component)} to ${nameOf(context, link.to.component)} has no length`,
+            subjects: [connection.id, connection.from.component, connection.to.component],
+            title: `The tube from ${nameOf(context, connection.from.component)} to ${nameOf(context, connection.to.component)} has no length`,
             detail: `Their ports face each other ${formatMillimetres(gap)} apart; two fittings alone take ${formatMillimetres(fittings)}.`,
             measured: gap,
             limit: fittings,
             unit: 'mm',
-            candidates: () => directFixes(context, graph.loop, link),
+            candidates: () => directFixes(context, graph.loop, connection),
           },
         ];
       }),
@@ -55,16 +55,16 @@ export const runNoLength: SpatialRule = {
 };
 
 /** Direct connections that reach as the parts stand, and the move that brings them to meet. */
-function directFixes(context: SpatialContext, loop: Loop, link: Link): readonly Fix[] {
-  const a = context.model.portAt(link.from),
-    b = context.model.portAt(link.to),
+function directFixes(context: SpatialInputs, loop: Loop, connection: Connection): readonly Fix[] {
+  const a = context.system.portAt(connection.from),
+    b = context.system.portAt(connection.to),
     way = a && b ? facing(a, b) : null;
   if (!a || !way) return [];
   const joined = (bridge?: FittingPart): Fix['edit'] => ({
-    do: 'loop.links',
+    do: 'loop.connections',
     loop: loop.id,
-    links: loop.links.map((l) =>
-      l.id === link.id ? { ...l, by: 'joint', ...(bridge ? { bridge } : {}) } : l,
+    connections: loop.connections.map((l) =>
+      l.id === connection.id ? { ...l, by: 'joint', ...(bridge ? { bridge } : {}) } : l,
     ),
   });
   const bridge = context.offer.find(
@@ -72,8 +72,8 @@ function directFixes(context: SpatialContext, loop: Loop, link: Link): readonly 
       p.kind === 'fitting' && p.duty === 'bridge' && p.span_mm !== undefined && spans(way, p),
   );
   const placement = movedBy(
-    context.build,
-    link.from.component,
+    context.design,
+    connection.from.component,
     add(way.aside, scale(a.direction, way.along_mm)),
   );
   return [
@@ -84,11 +84,11 @@ function directFixes(context: SpatialContext, loop: Loop, link: Link): readonly 
     ...(placement
       ? [
           {
-            label: `Move ${nameOf(context, link.from.component)} until they meet, and screw them together`,
+            label: `Move ${nameOf(context, connection.from.component)} until they meet, and screw them together`,
             edit: {
               do: 'batch' as const,
               edits: [
-                { do: 'component.place' as const, component: link.from.component, placement },
+                { do: 'component.place' as const, component: connection.from.component, placement },
                 joined(),
               ],
             },

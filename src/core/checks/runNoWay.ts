@@ -1,6 +1,6 @@
-import type { SpatialRule } from './inputs';
+import type { SpatialCheck } from './inputs';
 
-export const runNoWay: SpatialRule = {
+export const runNoWay: SpatialCheck = {
   code: 'run.no-way',
   severity: 'fails',
   stage: 'runs',
@@ -8,7 +8,7 @@ export const runNoWay: SpatialRule = {
     'The router found no route for a run with the tube, the bends and the end fittings there are. Move what is in the way, take a port that looks elsewhere, or a tube that bends tighter.',
   source:
     'the search itself, over right-angled ways and sidesteps for hard tube, and gentle curves for soft',
-  check: (context) =>
+  run: (context) =>
     context.missing.map((m) => {
       const run = context.runs.find((r) => r.id === m.link && r.loop === m.loop);
       return {

@@ -1,18 +1,18 @@
-import type { Fix, Said } from './diagnostic';
+import type { Fix, Diagnostic } from './diagnostic';
 import { formatMillimetres } from '../units';
 import { trimFor } from '../tubing';
-import type { SpatialRule } from './inputs';
+import type { SpatialCheck } from './inputs';
 
-export const runTooLong: SpatialRule = {
+export const runTooLong: SpatialCheck = {
   code: 'run.too-long',
   severity: 'fails',
   stage: 'runs',
   meaning:
     'A run of hard tube is longer than the sticks it is sold in, so it cannot be made of one piece. Take longer sticks or soft tube, shorten the run, or divide it with a part between.',
   source: "length of the stick in the tube's data; the run as routed, or estimated, with its trim",
-  check: (context) =>
-    context.runs.flatMap((run): Said[] => {
-      const loop = context.build.loops.find((l) => l.id === run.loop);
+  run: (context) =>
+    context.runs.flatMap((run): Diagnostic[] => {
+      const loop = context.design.loops.find((l) => l.id === run.loop);
       const stick_mm = loop?.tube.stick_mm;
       const needs_mm = run.cut_mm + trimFor(run);
       if (!loop || !stick_mm || run.by !== 'tube' || needs_mm <= stick_mm) return [];

@@ -1,13 +1,13 @@
-import type { SpatialRule } from './inputs';
+import type { SpatialCheck } from './inputs';
 
-export const runUnpinned: SpatialRule = {
+export const runUnpinned: SpatialCheck = {
   code: 'run.unpinned',
   severity: 'tight',
   stage: 'runs',
   meaning:
     'A run was pinned, but its ports have moved since: the pinned route no longer meets them, and its length is an estimate. A tube that is bent already does not fit there.',
   source: 'geometry of the ports',
-  check: (context) =>
+  run: (context) =>
     context.unpinned.flatMap((id) => {
       const run = context.runs.find((r) => r.id === id);
       if (!run) return [];

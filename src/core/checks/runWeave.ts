@@ -1,6 +1,6 @@
-import type { SpatialRule } from './inputs';
+import type { SpatialCheck } from './inputs';
 
-export const runWeave: SpatialRule = {
+export const runWeave: SpatialCheck = {
   code: 'run.weave',
   severity: 'note',
   stage: 'runs',
@@ -8,14 +8,14 @@ export const runWeave: SpatialRule = {
     'Tubes of two loops cross as seen through the glass. They do not touch, but the eye cannot follow them, and one is in the way when the other is taken out. Routing avoids it where that costs no more than about three bends.',
   source:
     'geometry: both tubes along their ways, seen through the glass; two loops look best apart (common practice, no source)',
-  check: (context) =>
+  run: (context) =>
     context.runs.flatMap((run) =>
       (run.routed?.seen.crosses ?? []).flatMap((id) => {
         const other = context.runs.find((r) => r.id === id);
         // Told once of each two.
         if (!other || other.id < run.id) return [];
         const loop = (id: string): string =>
-          context.build.loops.find((l) => l.id === id)?.name ?? id;
+          context.design.loops.find((l) => l.id === id)?.name ?? id;
         return [
           {
             subjects: [run.id, other.id],

@@ -1,7 +1,7 @@
 import type { ScrewNeed } from '../clearance';
-import type { Said, Fix } from './diagnostic';
+import type { Diagnostic, Fix } from './diagnostic';
 import { formatMillimetres } from '../units';
-import { nameOf, type BuildRule, type RuleContext } from './inputs';
+import { nameOf, type OperatingCheck, type CheckInputs } from './inputs';
 
 function letPick(need: ScrewNeed): Fix[] {
   return [
@@ -12,14 +12,14 @@ function letPick(need: ScrewNeed): Fix[] {
   ];
 }
 
-const said = (
-  context: RuleContext,
+const diagnostic = (
+  context: CheckInputs,
   verdict: ScrewNeed['verdict'],
-  say: (n: ScrewNeed, what: string) => Pick<Said, 'title' | 'detail' | 'limit'>,
-): Said[] =>
+  say: (n: ScrewNeed, what: string) => Pick<Diagnostic, 'title' | 'detail' | 'limit'>,
+): Diagnostic[] =>
   context.screws
     .filter((n) => n.verdict === verdict)
-    .map((n): Said => ({
+    .map((n): Diagnostic => ({
       subjects: [n.radiator, ...(n.fans ? [n.fans] : [])],
       unit: 'mm',
       ...(n.length_mm === null ? {} : { measured: n.length_mm }),
@@ -29,43 +29,43 @@ const said = (
 
 const SOURCE = 'stack + 2.5 mm of thread up to stack + depth to the tube − 1 mm';
 
-export const screwTooLong: BuildRule = {
+export const screwTooLong: OperatingCheck = {
   code: 'screw.too-long',
   severity: 'fails',
   stage: 'case',
   meaning:
     "A screw reaches the tubes behind the radiator's flange: turned home, it pierces one and ruins the radiator. Use a shorter one, or washers.",
   source: SOURCE,
-  check: (context) =>
-    said(context, 'too-long', (n, what) => ({
+  run: (context) =>
+    diagnostic(context, 'too-long', (n, what) => ({
       title: `Screws of ${n.length_mm} mm pierce ${nameOf(context, n.radiator)}`,
       detail: `Through ${what} the stack is ${formatMillimetres(n.window.stack_mm, 1)}; at most ${formatMillimetres(n.window.longest_mm, 1)} keep 1 mm off the tubes behind. A pierced radiator cannot be mended.`,
       limit: n.window.longest_mm,
     })),
 };
 
-export const screwTooShort: BuildRule = {
+export const screwTooShort: OperatingCheck = {
   code: 'screw.too-short',
   severity: 'fails',
   stage: 'case',
   meaning: 'A screw has less than 2.5 mm of thread in the radiator and will not hold.',
   source: SOURCE,
-  check: (context) =>
-    said(context, 'too-short', (n, what) => ({
+  run: (context) =>
+    diagnostic(context, 'too-short', (n, what) => ({
       title: `Screws of ${n.length_mm} mm do not hold ${what}`,
       detail: `The stack is ${formatMillimetres(n.window.stack_mm, 1)}; at least ${formatMillimetres(n.window.shortest_mm, 1)} leave 2.5 mm of thread.`,
       limit: n.window.shortest_mm,
     })),
 };
 
-export const screwNone: BuildRule = {
+export const screwNone: OperatingCheck = {
   code: 'screw.none',
   severity: 'tight',
   stage: 'case',
   meaning: "No screw on the build's list has a length in the window, not even with washers.",
   source: SOURCE,
-  check: (context) =>
-    said(context, 'none', (n, what) => ({
+  run: (context) =>
+    diagnostic(context, 'none', (n, what) => ({
       title: `No ${n.thread} screw fits ${what}`,
       detail: `Wanted: ${formatMillimetres(n.window.shortest_mm, 1)} to ${formatMillimetres(n.window.longest_mm, 1)} long. Never use a longer one without enough washers under its head.`,
       limit: n.window.longest_mm,

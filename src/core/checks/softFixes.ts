@@ -1,15 +1,15 @@
-import type { Build, Loop } from '../design';
+import type { Design, Loop } from '../design';
 import type { Fix } from './diagnostic';
-import { judgeSofts, type SoakedSoft } from '../corrosion';
+import { judgePolymers, type WettedPolymer } from '../corrosion';
 import type { CoolantPart, TubePart } from '../components';
-import type { RuleContext } from './inputs';
+import type { CheckInputs } from './inputs';
 
 /** Parts concerned; the loop where it is the tube or a fitting. */
-export const subjectsOf = (soft: SoakedSoft): readonly string[] => [
+export const subjectsOf = (soft: WettedPolymer): readonly string[] => [
   ...new Set(soft.carriers.map((c) => (c.component.includes(':') ? soft.loop : c.component))),
 ];
 
-export const tellSoft = ({ carriers, because }: SoakedSoft): string =>
+export const tellSoft = ({ carriers, because }: WettedPolymer): string =>
   `${carriers
     .map((c) => {
       const roleWords = () => {
@@ -21,10 +21,10 @@ export const tellSoft = ({ carriers, because }: SoakedSoft): string =>
     })
     .join(', ')}: ${because ?? ''}.`;
 
-const worst = (build: Build, loop: string): number =>
+const worst = (design: Design, loop: string): number =>
   Math.max(
     0,
-    ...judgeSofts(build)
+    ...judgePolymers(design)
       .filter((s) => s.loop === loop)
       .map((s) => {
         if (s.verdict === 'fails') return 2;
@@ -32,21 +32,21 @@ const worst = (build: Build, loop: string): number =>
         return 0;
       }),
   );
-const withLoop = (build: Build, loop: Loop): Build => ({
-  ...build,
-  loops: build.loops.map((l) => (l.id === loop.id ? loop : l)),
+const withLoop = (design: Design, loop: Loop): Design => ({
+  ...design,
+  loops: design.loops.map((l) => (l.id === loop.id ? loop : l)),
 });
 
 /** The cheapest coolant of the same look, with an inhibitor, that every plastic and rubber of the loop takes better. */
-export function unharmed({ build, offer }: RuleContext, loop: Loop): readonly Fix[] {
-  const now = worst(build, loop.id);
+export function unharmed({ design, offer }: CheckInputs, loop: Loop): readonly Fix[] {
+  const now = worst(design, loop.id);
   const [other] = offer
     .filter(
       (p): p is CoolantPart =>
         p.kind === 'coolant' &&
         p.look === loop.coolant.look &&
         p.inhibitor_months > 0 &&
-        worst(withLoop(build, { ...loop, coolant: p }), loop.id) < now,
+        worst(withLoop(design, { ...loop, coolant: p }), loop.id) < now,
     )
     .sort((a, b) => a.price_minor / a.bottle_mL - b.price_minor / b.bottle_mL);
   return other
@@ -60,7 +60,7 @@ export function unharmed({ build, offer }: RuleContext, loop: Loop): readonly Fi
 }
 
 /** A soft tube of the same size that gives nothing off. */
-export function harmlessTube({ build, offer }: RuleContext, loop: Loop): readonly Fix[] {
+export function harmlessTube({ design, offer }: CheckInputs, loop: Loop): readonly Fix[] {
   const tube = offer.find(
     (p): p is TubePart =>
       p.kind === 'tube' &&
@@ -68,7 +68,7 @@ export function harmlessTube({ build, offer }: RuleContext, loop: Loop): readonl
       p.material !== loop.tube.material &&
       p.outer_mm === loop.tube.outer_mm &&
       p.inner_mm === loop.tube.inner_mm &&
-      worst(withLoop(build, { ...loop, tube: p }), loop.id) === 0,
+      worst(withLoop(design, { ...loop, tube: p }), loop.id) === 0,
   );
   return tube
     ? [

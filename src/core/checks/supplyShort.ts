@@ -1,17 +1,17 @@
-import type { Said } from './diagnostic';
+import type { Diagnostic } from './diagnostic';
 import { supplyLoad, supplyVerdict } from '../thermal';
 import { formatNumber, formatWatts } from '../units';
-import { componentsOf, nameOf, type BuildRule } from './inputs';
+import { componentsOf, nameOf, type OperatingCheck } from './inputs';
 
-export const supplyShort: BuildRule = {
+export const supplyShort: OperatingCheck = {
   code: 'supply.short',
   severity: 'tight',
   stage: 'heat',
   meaning:
     'Parts, fans and pumps together draw more than the power supply is made for, or leave it less than a fifth for peaks. Peaks of graphics cards last milliseconds and are higher than any figure here.',
   source: "the supply's rating; a fifth to spare is common practice, no source",
-  check: (context) => {
-    const load = supplyLoad(context.model, context.setup);
+  run: (context) => {
+    const load = supplyLoad(context.system, context.setup);
     const verdict = load && supplyVerdict(load);
     if (!load || !verdict || verdict === 'holds') return [];
     const supplies = componentsOf(context, 'supply'),
@@ -27,7 +27,7 @@ export const supplyShort: BuildRule = {
         measured: load.most_W,
         limit: load.rating_W,
         unit: 'W',
-      } satisfies Said,
+      } satisfies Diagnostic,
     ];
   },
 };

@@ -1,15 +1,15 @@
-import type { Fix, Said } from './diagnostic';
-import type { SpatialRule } from './inputs';
+import type { Fix, Diagnostic } from './diagnostic';
+import type { SpatialCheck } from './inputs';
 
-export const tubeSize: SpatialRule = {
+export const tubeSize: SpatialCheck = {
   code: 'tube.size-mismatch',
   severity: 'fails',
   stage: 'runs',
   meaning:
     'The fittings of a loop are made for another tube than the one chosen. Outer and inner diameter must both match; hard tube needs fittings for hard tube.',
   source: 'data of tube and fitting',
-  check: (context) =>
-    context.build.loops.flatMap((loop): Said[] => {
+  run: (context) =>
+    context.design.loops.flatMap((loop): Diagnostic[] => {
       const { tube, fitting } = loop;
       const hard = fitting.duty === 'hard-tube';
       const sameOuter = fitting.tube?.outer_mm === tube.outer_mm;

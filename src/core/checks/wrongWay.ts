@@ -1,25 +1,25 @@
 import type { Edit, Loop, PortRef } from '../design';
-import type { Fix, Said } from './diagnostic';
+import type { Fix, Diagnostic } from './diagnostic';
 import { isWet } from '../components';
-import { nameOf, type SpatialRule } from './inputs';
+import { nameOf, type SpatialCheck } from './inputs';
 
-export const wrongWay: SpatialRule = {
+export const wrongWay: SpatialCheck = {
   code: 'rule.wrong-way',
   severity: 'fails',
   stage: 'runs',
   meaning:
     'A run goes into a port marked as an outlet, or leaves by one marked as an inlet. Filters, meters, pumps and many blocks work one way only: the wrong way round they clog, read nothing or cool worse.',
   source: 'the markings of the part',
-  check: (context) =>
-    context.build.loops.flatMap((loop): Said[] =>
-      context.build.components.flatMap((component): Said[] => {
+  run: (context) =>
+    context.design.loops.flatMap((loop): Diagnostic[] =>
+      context.design.components.flatMap((component): Diagnostic[] => {
         const { part } = component;
         if (!isWet(part)) return [];
         const role = (ref: PortRef): string | undefined =>
           ref.component === component.id
             ? part.ports.find((p) => p.id === ref.port)?.role
             : undefined;
-        const bad = loop.links.filter((l) => role(l.to) === 'out' || role(l.from) === 'in');
+        const bad = loop.connections.filter((l) => role(l.to) === 'out' || role(l.from) === 'in');
         if (bad.length === 0) return [];
         const edit = swapped(loop, component.id);
         const fixes: Fix[] = edit
@@ -39,15 +39,15 @@ export const wrongWay: SpatialRule = {
 
 /** In and out of a part that is simply passed through, exchanged. */
 function swapped(loop: Loop, component: string): Edit | null {
-  const into = loop.links.filter((l) => l.to.component === component),
-    out = loop.links.filter((l) => l.from.component === component),
+  const into = loop.connections.filter((l) => l.to.component === component),
+    out = loop.connections.filter((l) => l.from.component === component),
     [a] = into,
     [b] = out;
   if (into.length !== 1 || out.length !== 1 || !a || !b) return null;
   return {
-    do: 'loop.links',
+    do: 'loop.connections',
     loop: loop.id,
-    links: loop.links.map((l) => ({
+    connections: loop.connections.map((l) => ({
       ...l,
       ...(l === a ? { to: b.from, by: 'tube' as const } : {}),
       ...(l === b ? { from: a.to, by: 'tube' as const } : {}),

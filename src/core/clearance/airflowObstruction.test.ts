@@ -1,18 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '../design';
-import { workOut } from '../analysis';
+import { demoDesign } from '@/catalogue';
+import { applyEdit, type Design } from '../design';
+import { analyse } from '../analysis';
 import { worstRise } from '../thermal';
-import { resolve } from '../system';
-import { airSides, curtainLoss } from '.';
+import { compileSystem } from '../system';
+import { measureAirflowObstructions, curtainLoss } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
+const desk = demoDesign('dawn-chorus-desk') as Design;
 /** A sheet across the whole inner face of the front radiator (its stack ends at x 400), so far away. */
-const sheet = (gap: number, z: readonly [number, number] = [30, 180]): Build =>
+const sheet = (gap: number, z: readonly [number, number] = [30, 180]): Design =>
   applyEdit(desk, {
     do: 'case.choose',
     case: {
-      ...(desk.case as NonNullable<Build['case']>),
+      ...(desk.case as NonNullable<Design['case']>),
       obstacles: [
         {
           id: 'sheet',
@@ -23,9 +23,9 @@ const sheet = (gap: number, z: readonly [number, number] = [30, 180]): Build =>
         },
       ],
     },
-  }).build;
-const front = (build: Build) =>
-  airSides(resolve(build)).find((a) => a.component === 'front-radiator');
+  }).design;
+const front = (design: Design) =>
+  measureAirflowObstructions(compileSystem(design)).find((a) => a.component === 'front-radiator');
 
 describe('air before a wall', () => {
   /** Continuity by hand: a 120 × 120 face and a wall 10 mm off leave a curtain of 4 × 120 × 10 = 4,800 of 14,400 mm²: three times the speed. */
@@ -65,7 +65,7 @@ describe('the air side of a stack', () => {
   });
 
   test('it makes the coolant warmer, and the nearer the warmer', () => {
-    const rise = (build: Build): number => worstRise(workOut(build).reports.heat.torture) ?? NaN;
+    const rise = (design: Design): number => worstRise(analyse(design).reports.heat.torture) ?? NaN;
     const far = rise(sheet(60)),
       near = rise(sheet(10)),
       nearest = rise(sheet(4));

@@ -1,8 +1,8 @@
-import type { Model, PlacedComponent, Solid } from '../system';
+import type { System, PlacedComponent, Solid } from '../system';
 import { union, type Box } from '../geometry';
 
 /** What stands before the inner air side of a stack: a radiator with its fans, or bare fans. */
-export interface AirSide {
+export interface AirflowObstruction {
   /** The radiator, or the fans. */
   readonly component: string;
   readonly name: string;
@@ -43,11 +43,11 @@ export function curtainLoss(
 const LEAST_WAY = 0.05;
 
 /** The inner air side of every stack on a mount. */
-export function airSides(model: Model): readonly AirSide[] {
-  const placed = [...model.placed.values()];
+export function measureAirflowObstructions(system: System): readonly AirflowObstruction[] {
+  const placed = [...system.placed.values()];
   return placed
     .filter((p) => p.frame && p.component.placement.on === 'mount')
-    .map((p): AirSide => {
+    .map((p): AirflowObstruction => {
       const stack = [
         p,
         ...placed.filter((f) => f.host === p.component.id && f.component.part.kind === 'fan'),
@@ -55,18 +55,18 @@ export function airSides(model: Model): readonly AirSide[] {
       const own = new Set(stack.map((s) => s.component.id));
       const others = [
         ...placed.filter((o) => !own.has(o.component.id)).flatMap((o) => o.solids),
-        ...model.obstacles,
+        ...system.obstacles,
       ];
-      return look(model, p, stack, others);
+      return look(system, p, stack, others);
     });
 }
 
 function look(
-  model: Model,
+  system: System,
   p: PlacedComponent,
   stack: readonly PlacedComponent[],
   others: readonly Solid[],
-): AirSide {
+): AirflowObstruction {
   const z = p.frame?.z ?? [1, 0, 0];
   const axis = z.findIndex((d) => d !== 0) as 0 | 1 | 2,
     sign = z[axis] as number;
@@ -85,7 +85,7 @@ function look(
       ? [{ o, gap: Math.max(0, gap) }]
       : [];
   });
-  const { interior } = model;
+  const { interior } = system;
   const distanceToWall = () => {
     if (interior) {
       if (sign > 0) return interior.max[axis] - inner;

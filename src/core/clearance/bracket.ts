@@ -1,9 +1,9 @@
-import type { Build, Component } from '../design';
+import type { Design, Component } from '../design';
 import type { HolePattern } from '../components';
 
 /** The holes of the place a part stands on, as the part is turned, where its foot has none of them; null where it meets them or nothing is known. */
 export function missedHoles(
-  build: Build,
+  design: Design,
   component: Component,
 ): {
   readonly spot: string;
@@ -12,7 +12,7 @@ export function missedHoles(
 } | null {
   const { placement, part } = component;
   const spot =
-    placement.on === 'spot' ? build.case?.spots.find((s) => s.id === placement.spot) : undefined;
+    placement.on === 'spot' ? design.case?.spots.find((s) => s.id === placement.spot) : undefined;
   if (!spot?.holes || !part.foot || part.foot.length === 0) return null;
   const turned = placement.on === 'spot' && (placement.turn === 90 || placement.turn === 270);
   const holes = turned ? { x_mm: spot.holes.z_mm, z_mm: spot.holes.x_mm } : spot.holes;

@@ -1,15 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
-import { catalogued, demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Edit } from '../design';
-import { resolve } from '../system';
+import { catalogued, demoDesign } from '@/catalogue';
+import { applyEdit, type Design, type Edit } from '../design';
+import { compileSystem } from '../system';
 import { measureGaps, screwNeeds, screwWindow, thicknessAt, verdictFor } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
-const box = demoBuild('pocket-planetarium') as Build;
-const edited = (build: Build, ...edits: Edit[]): Build =>
-  edits.reduce((b, e) => applyEdit(b, e).build, build);
-const gapOf = (build: Build, a: string, b: string) =>
-  measureGaps(resolve(build)).gaps.find(
+const desk = demoDesign('dawn-chorus-desk') as Design;
+const box = demoDesign('pocket-planetarium') as Design;
+const edited = (design: Design, ...edits: Edit[]): Design =>
+  edits.reduce((b, e) => applyEdit(b, e).design, design);
+const gapOf = (design: Design, a: string, b: string) =>
+  measureGaps(compileSystem(design)).gaps.find(
     (g) => (g.a === a && g.b === b) || (g.a === b && g.b === a),
   );
 
@@ -26,7 +26,7 @@ describe('verdicts', () => {
 
 describe('gaps', () => {
   test('the quiet desk is clear everywhere', () => {
-    expect(measureGaps(resolve(desk)).gaps.filter((g) => g.verdict !== 'clear')).toEqual([]);
+    expect(measureGaps(compileSystem(desk)).gaps.filter((g) => g.verdict !== 'clear')).toEqual([]);
   });
 
   /** Worked by hand: front stack ends at x 400, the reservoir's round foot at 352 + 30. */
@@ -41,7 +41,7 @@ describe('gaps', () => {
 
   /** Common practice: a reservoir too tall under the top radiator, the next shorter one fits. Here the radiator is moved over it. */
   test('a 250 mm reservoir under a top radiator clashes, 200 mm fits', () => {
-    const over: Build = edited(desk, {
+    const over: Design = edited(desk, {
       do: 'component.replace',
       component: 'top-radiator',
       part: catalogued('radiator', 'rad-tarn-360-30'),
@@ -79,7 +79,7 @@ describe('gaps', () => {
   });
 
   test('a part and what it sits on do not clash, nor do parts screwed together', () => {
-    const { gaps } = measureGaps(resolve(desk));
+    const { gaps } = measureGaps(compileSystem(desk));
     for (const [a, b] of [
       ['processor', 'processor-block'],
       ['card', 'card-block'],
@@ -101,7 +101,7 @@ describe('gaps', () => {
 
   test('the drive cage is in the way until it is taken out', () => {
     const caged = edited(desk, { do: 'case.remove-obstacle', obstacle: 'cage', removed: false });
-    expect(resolve(caged).obstacles.some((o) => o.component === 'case:cage')).toBe(true);
+    expect(compileSystem(caged).obstacles.some((o) => o.component === 'case:cage')).toBe(true);
   });
 
   test('unplaced parts are listed, not measured', () => {
@@ -110,7 +110,7 @@ describe('gaps', () => {
       component: 'pump',
       placement: { on: 'bench' },
     });
-    const fit = measureGaps(resolve(loose));
+    const fit = measureGaps(compileSystem(loose));
     expect(fit.unplaced).toEqual([{ component: 'pump', why: 'lies on the bench' }]);
     expect(fit.gaps.some((g) => g.a === 'pump' || g.b === 'pump')).toBe(false);
   });
@@ -118,10 +118,10 @@ describe('gaps', () => {
 
 describe('room at a mount', () => {
   test('used is the stack, free the way to what is first in the way', () => {
-    const model = resolve(desk);
+    const system = compileSystem(desk);
     const room = thicknessAt(
-      model,
-      desk.case?.mounts[0] as NonNullable<Build['case']>['mounts'][number],
+      system,
+      desk.case?.mounts[0] as NonNullable<Design['case']>['mounts'][number],
     );
     expect(room.used_mm).toBe(55);
     expect(room.free_mm).toBe(67);
@@ -140,7 +140,7 @@ describe('screws', () => {
   });
 
   test('the desk picks M3 × 30 for fans and M3 × 5 or 6 for the frame', () => {
-    const needs = screwNeeds(resolve(desk));
+    const needs = screwNeeds(compileSystem(desk));
     expect(needs.every((n) => n.verdict === 'holds')).toBe(true);
     expect(needs.find((n) => n.fans === 'front-fans')?.length_mm).toBe(30);
     expect(needs.find((n) => n.fans === null)?.length_mm).toBeLessThanOrEqual(6);
@@ -152,12 +152,12 @@ describe('screws', () => {
     [20, 'too-short'],
     [30, 'holds'],
   ] as const)('%p mm by hand is %s', (screw_mm, verdict) => {
-    const build = edited(desk, {
+    const design = edited(desk, {
       do: 'component.set',
       component: 'front-fans',
       values: { screw_mm },
     });
-    expect(screwNeeds(resolve(build)).find((n) => n.fans === 'front-fans')).toMatchObject({
+    expect(screwNeeds(compileSystem(design)).find((n) => n.fans === 'front-fans')).toMatchObject({
       verdict,
       chosen: 'by hand',
     });
@@ -165,7 +165,7 @@ describe('screws', () => {
 
   test('washers bring a longer screw into the window', () => {
     const screws = desk.kit.screws.filter((s) => s.thread !== 'M3' || s.length_mm === 35);
-    const need = screwNeeds(resolve(edited(desk, { do: 'kit.screws', screws }))).find(
+    const need = screwNeeds(compileSystem(edited(desk, { do: 'kit.screws', screws }))).find(
       (n) => n.fans === 'front-fans',
     );
     expect(need).toMatchObject({ verdict: 'holds', length_mm: 35 });
@@ -174,7 +174,7 @@ describe('screws', () => {
 
   test('none on the list is none', () => {
     expect(
-      screwNeeds(resolve(edited(desk, { do: 'kit.screws', screws: [] }))).every(
+      screwNeeds(compileSystem(edited(desk, { do: 'kit.screws', screws: [] }))).every(
         (n) => n.verdict === 'none' && n.length_mm === null,
       ),
     ).toBe(true);
@@ -183,11 +183,11 @@ describe('screws', () => {
 
 describe('room beside a longer neighbour', () => {
   test('only what is in front of the stack counts, not the rest of the rail', () => {
-    const tower = demoBuild('fenland-flood-tower') as Build;
+    const tower = demoDesign('fenland-flood-tower') as Design;
     const top = tower.case?.mounts.find((m) => m.id === 'top') as NonNullable<
-      Build['case']
+      Design['case']
     >['mounts'][number];
-    const room = thicknessAt(resolve(tower), top);
+    const room = thicknessAt(compileSystem(tower), top);
     expect(room.used_mm).toBe(70);
     expect(room.free_mm).toBeGreaterThanOrEqual(70);
   });

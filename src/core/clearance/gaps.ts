@@ -1,4 +1,4 @@
-import type { Model, PlacedComponent, Solid } from '../system';
+import type { System, PlacedComponent, Solid } from '../system';
 import type { Placement } from '../design';
 import type { MountFace } from '../components';
 import { bodyGap, boxGap, union, type Box } from '../geometry';
@@ -34,21 +34,21 @@ export function verdictFor(gap_mm: number, clear_mm: number): FitVerdict {
 }
 
 /** Exact gaps between all placed things that are near each other: parts, cages and shrouds, and the walls of the case. */
-export function measureGaps(model: Model): FitReport {
+export function measureGaps(system: System): FitReport {
   return {
-    gaps: gapsAround(model, null),
-    unplaced: [...model.placed.values()].flatMap((p) =>
+    gaps: gapsAround(system, null),
+    unplaced: [...system.placed.values()].flatMap((p) =>
       p.unplaced ? [{ component: p.component.id, why: p.unplaced }] : [],
     ),
   };
 }
 
 /** The same for pairs with one of `only` in them (null: all), nearest first. */
-export function gapsAround(model: Model, only: ReadonlySet<string> | null): readonly Gap[] {
-  const placed = [...model.placed.values()].filter((p) => p.frame !== null && p.solids.length > 0);
-  const { clear_mm } = model.build.brief.limits;
-  const obstacles = [...new Set(model.obstacles.map((o) => o.component))].map((component) =>
-    model.obstacles.filter((o) => o.component === component),
+export function gapsAround(system: System, only: ReadonlySet<string> | null): readonly Gap[] {
+  const placed = [...system.placed.values()].filter((p) => p.frame !== null && p.solids.length > 0);
+  const { clear_mm } = system.design.brief.limits;
+  const obstacles = [...new Set(system.obstacles.map((o) => o.component))].map((component) =>
+    system.obstacles.filter((o) => o.component === component),
   );
   const gaps: Gap[] = [];
   const asked = (p: PlacedComponent): boolean => only === null || only.has(p.component.id);
@@ -61,8 +61,8 @@ export function gapsAround(model: Model, only: ReadonlySet<string> | null): read
       if (
         near &&
         near.gap <= NEAR_MM &&
-        !belong(model, a, b) &&
-        !(near.gap >= -SLACK_MM && joined(model, a, b))
+        !belong(system, a, b) &&
+        !(near.gap >= -SLACK_MM && joined(system, a, b))
       )
         push(gaps, near, [a.component.part.tolerance_mm, b.component.part.tolerance_mm], clear_mm);
     }
@@ -72,16 +72,16 @@ export function gapsAround(model: Model, only: ReadonlySet<string> | null): read
         push(
           gaps,
           nearest(a.solids, o),
-          [a.component.part.tolerance_mm, model.build.case?.tolerance_mm ?? 0],
+          [a.component.part.tolerance_mm, system.design.case?.tolerance_mm ?? 0],
           clear_mm,
         );
-    if (model.interior) {
-      const wall = outsideGap(model, a) ?? wallGap(a, model.interior);
+    if (system.interior) {
+      const wall = outsideGap(system, a) ?? wallGap(a, system.interior);
       if (wall)
         push(
           gaps,
           wall,
-          [a.component.part.tolerance_mm, model.build.case?.tolerance_mm ?? 0],
+          [a.component.part.tolerance_mm, system.design.case?.tolerance_mm ?? 0],
           clear_mm,
         );
     }
@@ -146,10 +146,10 @@ function push(
 }
 
 /** Parts that are meant to touch: a part and what it sits on, and sets of fans on one radiator. */
-function belong(model: Model, a: PlacedComponent, b: PlacedComponent): boolean {
+function belong(system: System, a: PlacedComponent, b: PlacedComponent): boolean {
   const hosts = (p: PlacedComponent): string[] => {
     const chain: string[] = [];
-    for (let h = p.host; h && !chain.includes(h); h = model.placed.get(h)?.host ?? null)
+    for (let h = p.host; h && !chain.includes(h); h = system.placed.get(h)?.host ?? null)
       chain.push(h);
     return chain;
   };
@@ -165,9 +165,9 @@ function belong(model: Model, a: PlacedComponent, b: PlacedComponent): boolean {
 }
 
 /** Parts screwed together by a joint may touch, but not reach into each other. */
-function joined(model: Model, a: PlacedComponent, b: PlacedComponent): boolean {
-  return model.build.loops.some((l) =>
-    l.links.some(
+function joined(system: System, a: PlacedComponent, b: PlacedComponent): boolean {
+  return system.design.loops.some((l) =>
+    l.connections.some(
       (k) =>
         k.by === 'joint' &&
         ((k.from.component === a.component.id && k.to.component === b.component.id) ||
@@ -213,14 +213,14 @@ function wallGap(p: PlacedComponent, interior: Box): Near | null {
 }
 
 /** Fans beyond the frame have the cover before them, at the depth the case says. */
-function outsideGap(model: Model, p: PlacedComponent): Near | null {
+function outsideGap(system: System, p: PlacedComponent): Near | null {
   const { placement, part } = p.component;
   const host =
     placement.on === 'radiator' && placement.face === 'outside'
-      ? model.placed.get(placement.component)?.component.placement
+      ? system.placed.get(placement.component)?.component.placement
       : undefined;
   const mount =
-    host?.on === 'mount' ? model.build.case?.mounts.find((m) => m.id === host.mount) : undefined;
+    host?.on === 'mount' ? system.design.case?.mounts.find((m) => m.id === host.mount) : undefined;
   const [solid] = p.solids;
   if (!mount || !solid || part.kind !== 'fan') return null;
   return {

@@ -8,7 +8,11 @@ export {
   type Gap,
 } from './gaps';
 export { missedHoles } from './bracket';
-export { airSides, curtainLoss, type AirSide } from './airflowObstruction';
+export {
+  measureAirflowObstructions,
+  curtainLoss,
+  type AirflowObstruction,
+} from './airflowObstruction';
 export { portFits, HAND_MM, type PortFit } from './ports';
 export {
   screwNeeds,

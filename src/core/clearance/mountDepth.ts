@@ -1,4 +1,4 @@
-import type { Model, Solid } from '../system';
+import type { System, Solid } from '../system';
 import type { Mount } from '../components';
 import { boxGap, boxOf, add, scale, union, type Box, type Vec } from '../geometry';
 
@@ -33,26 +33,27 @@ function along(face: Box, axis: 0 | 1 | 2, from: number, to: number): Box {
 }
 
 /** Depth a mount really has: from its frame inward to the first solid in front of what hangs there (the whole rail while nothing does). */
-export function thicknessAt(model: Model, mount: Mount): MountRoom {
+export function thicknessAt(system: System, mount: Mount): MountRoom {
   const hangs = new Set<string>();
-  for (const p of model.placed.values()) {
+  for (const p of system.placed.values()) {
     const { placement } = p.component;
     if (placement.on === 'mount' && placement.mount === mount.id) hangs.add(p.component.id);
   }
-  for (const p of model.placed.values()) if (p.host && hangs.has(p.host)) hangs.add(p.component.id);
+  for (const p of system.placed.values())
+    if (p.host && hangs.has(p.host)) hangs.add(p.component.id);
   const inward = mount.inward;
   const axis = inward.findIndex((d) => d !== 0) as 0 | 1 | 2;
   const sign = inward[axis] as number;
-  const own = [...model.placed.values()]
+  const own = [...system.placed.values()]
     .filter((p) => hangs.has(p.component.id))
     .flatMap((p) => p.solids);
   const face = own.length > 0 ? union(own.map((s) => s.box)) : railFace(mount);
-  const reach = model.interior ? model.interior.max[axis] : 1000;
+  const reach = system.interior ? system.interior.max[axis] : 1000;
   const others: Solid[] = [
-    ...[...model.placed.values()]
+    ...[...system.placed.values()]
       .filter((p) => !hangs.has(p.component.id))
       .flatMap((p) => p.solids),
-    ...model.obstacles,
+    ...system.obstacles,
   ];
   let free = reach,
     blockedBy: string | null = null;

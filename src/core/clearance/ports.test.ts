@@ -1,14 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Edit } from '../design';
-import { workOut } from '../analysis';
+import { demoDesign } from '@/catalogue';
+import { applyEdit, type Design, type Edit } from '../design';
+import { analyse } from '../analysis';
 import { HAND_MM, portFits, type PortFit } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
-const box = demoBuild('pocket-planetarium') as Build;
-const fits = (build: Build, ...edits: Edit[]): readonly PortFit[] => {
-  const w = workOut(edits.reduce((b, e) => applyEdit(b, e).build, build));
-  return portFits(w.model, w.reports.runs);
+const desk = demoDesign('dawn-chorus-desk') as Design;
+const box = demoDesign('pocket-planetarium') as Design;
+const fits = (design: Design, ...edits: Edit[]): readonly PortFit[] => {
+  const w = analyse(edits.reduce((b, e) => applyEdit(b, e).design, design));
+  return portFits(w.system, w.reports.runs);
 };
 const of = (list: readonly PortFit[], component: string, port: string): PortFit => {
   const f = list.find((p) => p.component === component && p.port === port);
@@ -19,9 +19,10 @@ const of = (list: readonly PortFit[], component: string, port: string): PortFit 
 describe('room at the ports', () => {
   test('every end of a run and every cap is told once', () => {
     const ends = desk.loops.flatMap((l) =>
-      [...l.links.filter((k) => k.by === 'tube').flatMap((k) => [k.from, k.to]), ...l.caps].map(
-        (r) => `${r.component} ${r.port}`,
-      ),
+      [
+        ...l.connections.filter((k) => k.by === 'tube').flatMap((k) => [k.from, k.to]),
+        ...l.caps,
+      ].map((r) => `${r.component} ${r.port}`),
     );
     expect(
       fits(desk)
@@ -34,7 +35,7 @@ describe('room at the ports', () => {
   test("two fittings side by side: the ports' distance less one fitting's width", () => {
     const list = fits(desk),
       [first] = list.filter((p) => p.component === 'processor-block');
-    const [p, q] = (workOut(desk).model.placed.get('processor-block')?.ports ?? []).map(
+    const [p, q] = (analyse(desk).system.placed.get('processor-block')?.ports ?? []).map(
       (x) => x.at,
     );
     if (!p || !q || !first) throw new Error('no ports');
@@ -72,7 +73,7 @@ describe('room at the ports', () => {
 
   test("a part in the way is named and told to the millimetre: the pump moved under the shroud's edge", () => {
     const before = of(fits(desk), 'pump', 'out');
-    const p = workOut(desk).model.placed.get('pump')?.frame?.at;
+    const p = analyse(desk).system.placed.get('pump')?.frame?.at;
     if (!p) throw new Error('no pump');
     const moved = of(
       fits(desk, {

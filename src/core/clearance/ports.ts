@@ -1,5 +1,5 @@
 import type { FittingPart } from '../components';
-import type { Model, PlacedPort } from '../system';
+import type { System, PlacedPort } from '../system';
 import { pieceOf, type Run } from '../tubing';
 import {
   bodyGapUpTo,
@@ -94,14 +94,14 @@ function gapUpTo(a: Body, b: Body, enough: number): number {
 }
 
 /** Every fitting and cap in its port, against all parts, walls and each other. */
-export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[] {
-  const screwed = screwedIn(model, runs);
-  const solids = [...model.placed.values()].flatMap((p) => p.solids),
-    names = new Map(model.build.components.map((i) => [i.id, i.name])),
+export function portFits(system: System, runs: readonly Run[]): readonly PortFit[] {
+  const screwed = screwedIn(system, runs);
+  const solids = [...system.placed.values()].flatMap((p) => p.solids),
+    names = new Map(system.design.components.map((i) => [i.id, i.name])),
     nameOf = (id: string): string => names.get(id) ?? id;
   /** A part, what it sits on and what sits on it are made for each other: their own ports clear them. */
   const hosts = (id: string): readonly string[] => {
-    const h = model.placed.get(id)?.host;
+    const h = system.placed.get(id)?.host;
     return h ? [h, ...hosts(h)] : [];
   };
   return screwed
@@ -120,7 +120,7 @@ export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[]
       };
       for (const solid of solids)
         if (!own.has(solid.component)) meet(solid, solid.component, solid.name, false);
-      for (const o of model.obstacles) meet(o, o.component, o.name, false);
+      for (const o of system.obstacles) meet(o, o.component, o.name, false);
       for (const t of screwed)
         if (t !== s && !(t.at.component === s.partner && s.at.component === t.partner))
           for (const body of t.bodies)
@@ -138,7 +138,7 @@ export function portFits(model: Model, runs: readonly Run[]): readonly PortFit[]
           beside = isPort;
         }
       }
-      const { interior } = model,
+      const { interior } = system,
         walls = interior ? s.bodies.flatMap((b) => wallRoom(b, interior) ?? []) : [];
       for (const wall of walls)
         if (wall.room < gap) {
@@ -194,15 +194,15 @@ function wallRoom(
 }
 
 /** Fittings of runs and caps of spare ports, where the port has a place of its own: pieces that hang in their runs have none until those are routed. Ports joined face to face hold a joint between them. */
-function screwedIn(model: Model, runs: readonly Run[]): Screwed[] {
-  const { kit } = model.build;
+function screwedIn(system: System, runs: readonly Run[]): Screwed[] {
+  const { kit } = system.design;
   const put = (
     at: PlacedPort | null,
     parts: readonly FittingPart[],
     partner: string | null,
     laid?: readonly Body[],
   ): Screwed[] => {
-    const host = model.placed.get(at?.component ?? '');
+    const host = system.placed.get(at?.component ?? '');
     if (host?.component.placement.on === 'line' && !host.frame) return [];
     const widest = parts.reduce<FittingPart | null>(
       (a, b) => (a && a.diameter_mm >= b.diameter_mm ? a : b),
@@ -220,19 +220,19 @@ function screwedIn(model: Model, runs: readonly Run[]): Screwed[] {
       },
     ];
   };
-  const ofRuns = model.build.loops.flatMap((loop) =>
-    loop.links.flatMap((link) => {
+  const ofRuns = system.design.loops.flatMap((loop) =>
+    loop.connections.flatMap((connection) => {
       // A bridge is as long as its ports are apart; what else is screwed together has no room of its own.
-      if (link.by === 'joint') {
-        const a = model.portAt(link.from),
-          b = model.portAt(link.to);
-        return link.bridge && a && b
-          ? put(a, [link.bridge], link.to.component, [
-              roundBody(a.at, b.at, link.bridge.diameter_mm / 2),
+      if (connection.by === 'joint') {
+        const a = system.portAt(connection.from),
+          b = system.portAt(connection.to);
+        return connection.bridge && a && b
+          ? put(a, [connection.bridge], connection.to.component, [
+              roundBody(a.at, b.at, connection.bridge.diameter_mm / 2),
             ])
           : [];
       }
-      const run = runs.find((r) => r.id === link.id && r.loop === loop.id);
+      const run = runs.find((r) => r.id === connection.id && r.loop === loop.id);
       const parts = (end: 'from' | 'to'): FittingPart[] =>
         (run?.fittings ?? [])
           .filter((f) => f.end === end)
@@ -241,15 +241,20 @@ function screwedIn(model: Model, runs: readonly Run[]): Screwed[] {
       const laid = (end: 'from' | 'to'): Body[] =>
         (run?.routed?.pieces ?? []).filter((b) => b.end === end).map(pieceBody);
       return [
-        ...put(model.portAt(link.from), parts('from'), link.to.component, laid('from')),
-        ...put(model.portAt(link.to), parts('to'), link.from.component, laid('to')),
+        ...put(
+          system.portAt(connection.from),
+          parts('from'),
+          connection.to.component,
+          laid('from'),
+        ),
+        ...put(system.portAt(connection.to), parts('to'), connection.from.component, laid('to')),
       ];
     }),
   );
   return [
     ...ofRuns,
-    ...model.build.loops.flatMap((loop) =>
-      loop.caps.flatMap((cap) => put(model.portAt(cap), [kit[cap.with]], null)),
+    ...system.design.loops.flatMap((loop) =>
+      loop.caps.flatMap((cap) => put(system.portAt(cap), [kit[cap.with]], null)),
     ),
   ];
 }

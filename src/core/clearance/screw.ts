@@ -1,4 +1,4 @@
-import { frameSheet, type Model } from '../system';
+import { frameSheet, type System } from '../system';
 import type { RadiatorPart, ScrewPart } from '../components';
 
 /** Least thread in the radiator's flange that holds, mm (physics of the trade: about the thread's own diameter). */
@@ -48,14 +48,14 @@ export interface ScrewNeed {
 }
 
 /** The screws each radiator asks for: four a fan on each face with fans, and four a section onto the frame when none are between. */
-export function screwNeeds(model: Model): readonly ScrewNeed[] {
-  return model.build.components.flatMap((radiator): ScrewNeed[] => {
+export function screwNeeds(system: System): readonly ScrewNeed[] {
+  return system.design.components.flatMap((radiator): ScrewNeed[] => {
     if (radiator.part.kind !== 'radiator' || radiator.placement.on !== 'mount') return [];
     const { part, placement } = radiator,
-      box = model.build.case,
+      box = system.design.case,
       mount = box?.mounts.find((m) => m.id === placement.mount);
     const frame = box && mount ? frameSheet(box, mount.face) : 0;
-    const fans = model.build.components.filter(
+    const fans = system.design.components.filter(
       (f) =>
         f.part.kind === 'fan' &&
         f.placement.on === 'radiator' &&
@@ -64,7 +64,7 @@ export function screwNeeds(model: Model): readonly ScrewNeed[] {
     const needs = fans.map((fan) => {
       const atFrame = fan.placement.on === 'radiator' && fan.placement.face !== 'interior';
       return need(
-        model,
+        system,
         part,
         radiator.id,
         fan.id,
@@ -78,7 +78,7 @@ export function screwNeeds(model: Model): readonly ScrewNeed[] {
     if (!fans.some((f) => f.placement.on === 'radiator' && f.placement.face !== 'interior')) {
       needs.push(
         need(
-          model,
+          system,
           part,
           radiator.id,
           null,
@@ -92,7 +92,7 @@ export function screwNeeds(model: Model): readonly ScrewNeed[] {
 }
 
 function need(
-  model: Model,
+  system: System,
   part: RadiatorPart,
   radiator: string,
   fans: string | null,
@@ -109,7 +109,7 @@ function need(
     const verdict = verdictByHand();
     return { ...base, length_mm: byHand, chosen: 'by hand', washers: 0, verdict };
   }
-  const lengths = stockLengths(model.build.kit.screws, part.screw.thread);
+  const lengths = stockLengths(system.design.kit.screws, part.screw.thread);
   const fit = lengths.find((l) => l >= window.shortest_mm && l <= window.longest_mm);
   if (fit !== undefined)
     return { ...base, length_mm: fit, chosen: 'picked', washers: 0, verdict: 'holds' };

@@ -1,21 +1,23 @@
 import { describe, expect, test } from '@jest/globals';
-import { catalogued, demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Edit, type Component } from '../design';
-import { evaluate, workOut } from '../analysis';
-import { resolve } from '../system';
+import { catalogued, demoDesign } from '@/catalogue';
+import { applyEdit, type Design, type Edit, type Component } from '../design';
+import { evaluate, analyse } from '../analysis';
+import { compileSystem } from '../system';
 import { BOARD_STANDARDS, THREADS, type CasePart, type RadiatorPart } from '../components';
 import { measureGaps, portFits, type Gap } from '.';
 
 /** Cases of the trade, each worked by hand. Common practice, no source, unless one is named. */
-const desk = demoBuild('dawn-chorus-desk') as Build;
-const edited = (build: Build, ...edits: Edit[]): Build =>
-  edits.reduce((b, e) => applyEdit(b, e).build, build);
-const gapOf = (build: Build, a: string, b: string): Gap | undefined =>
-  measureGaps(resolve(build)).gaps.find((g) => [g.a, g.b].includes(a) && [g.a, g.b].includes(b));
+const desk = demoDesign('dawn-chorus-desk') as Design;
+const edited = (design: Design, ...edits: Edit[]): Design =>
+  edits.reduce((b, e) => applyEdit(b, e).design, design);
+const gapOf = (design: Design, a: string, b: string): Gap | undefined =>
+  measureGaps(compileSystem(design)).gaps.find(
+    (g) => [g.a, g.b].includes(a) && [g.a, g.b].includes(b),
+  );
 const box = desk.case as CasePart;
 
 /** The desk's front mount with a wall across, so deep behind the frame (x 455). */
-const walled = (depth: number): Build =>
+const walled = (depth: number): Design =>
   edited(desk, {
     do: 'case.choose',
     case: {
@@ -46,31 +48,31 @@ describe('at a mount', () => {
     const g = gapOf(walled(55), 'front-radiator', 'case:wall');
     expect(g?.gap_mm).toBe(0);
     expect(g?.verdict).toBe('tight');
-    const said = workOut(walled(55)).findings.find(
+    const diagnostic = analyse(walled(55)).findings.find(
       (f) => f.code === 'fit.tight' && f.subjects.includes('case:wall'),
     );
-    expect(said?.title).toContain('0.0 mm');
+    expect(diagnostic?.title).toContain('0.0 mm');
   });
 
   test('58 mm in a "60 mm" space fits on paper: tight, and no fitting or hand goes in', () => {
-    const build = edited(walled(60), {
+    const design = edited(walled(60), {
       do: 'component.replace',
       component: 'front-radiator',
       part: radiator(33),
     });
-    const g = gapOf(build, 'front-radiator', 'case:wall');
+    const g = gapOf(design, 'front-radiator', 'case:wall');
     expect(g?.gap_mm).toBeCloseTo(2, 9);
     expect(g?.verdict).toBe('tight');
-    const w = workOut(build);
+    const w = analyse(design);
     expect(
       w.findings.some((f) => f.code === 'fit.port' && f.subjects.includes('front-radiator')),
     ).toBe(true);
   });
 
   test("pulling instead of pushing frees the port end by the fan's thickness", () => {
-    const pushing = resolve(desk).placed.get('front-radiator')?.ports[0]?.at[0] ?? NaN;
+    const pushing = compileSystem(desk).placed.get('front-radiator')?.ports[0]?.at[0] ?? NaN;
     const pulling =
-      resolve(
+      compileSystem(
         edited(desk, {
           do: 'component.place',
           component: 'front-fans',
@@ -86,12 +88,12 @@ describe('at a mount', () => {
       component: 'front-fans',
       placement: { on: 'radiator', component: 'front-radiator', face: 'outside' },
     });
-    const at = (b: Build): number =>
-      resolve(b).placed.get('front-radiator')?.solids[0]?.box.min[0] ?? NaN;
+    const at = (b: Design): number =>
+      compileSystem(b).placed.get('front-radiator')?.solids[0]?.box.min[0] ?? NaN;
     expect(at(outside) - at(desk)).toBeCloseTo(25, 9);
     // 28 mm under the cover: 25 mm fans have 3 mm left, 30 mm fans do not go in.
     expect(gapOf(outside, 'front-fans', 'case:front-cover')?.gap_mm).toBeCloseTo(3, 9);
-    const deep = workOut(
+    const deep = analyse(
       edited(outside, {
         do: 'component.replace',
         component: 'front-fans',
@@ -145,7 +147,7 @@ describe('in the corner', () => {
     });
     expect(
       Math.min(
-        ...measureGaps(resolve(slid))
+        ...measureGaps(compileSystem(slid))
           .gaps.filter(
             (g) =>
               [g.a, g.b].includes('front-radiator') && [g.a, g.b].some((x) => x.startsWith('top-')),
@@ -185,7 +187,7 @@ describe('in the corner', () => {
     );
     expect(clash?.fixes[0]?.label).toContain('Slide');
     for (const fix of clash?.fixes ?? []) {
-      const then = measureGaps(resolve(edited(meet, fix.edit))).gaps.find(
+      const then = measureGaps(compileSystem(edited(meet, fix.edit))).gaps.find(
         (g) => g.a === clash?.subjects[0] && g.b === clash?.subjects[1],
       );
       expect(then?.verdict ?? 'clear').not.toBe('clash');
@@ -210,22 +212,22 @@ describe('ports', () => {
           }
         : i,
     );
-    const w = workOut({ ...desk, components: close });
-    const [a, b] = w.model.placed.get('processor-block')?.ports ?? [];
+    const w = analyse({ ...desk, components: close });
+    const [a, b] = w.system.placed.get('processor-block')?.ports ?? [];
     const apart = Math.hypot(...([0, 1, 2] as const).map((i) => (a?.at[i] ?? 0) - (b?.at[i] ?? 0)));
-    const fit = portFits(w.model, w.reports.runs).find((p) => p.component === 'processor-block');
+    const fit = portFits(w.system, w.reports.runs).find((p) => p.component === 'processor-block');
     expect(fit?.gap_mm).toBeCloseTo(apart - (desk.loops[0]?.fitting.diameter_mm ?? 0), 6);
     expect(fit?.besidePort).toBe(true);
   });
 
   test('a fix for a blocked port is only offered when it was tried and holds', () => {
-    const mistakes = demoBuild('pocket-planetarium') as Build;
+    const mistakes = demoDesign('pocket-planetarium') as Design;
     for (const f of evaluate(mistakes, {
       fixes: true,
       offer: [catalogued('fitting', 'fit-plug-low')],
     }).findings.filter((x) => x.code === 'fit.port'))
       for (const fix of f.fixes) {
-        const w = workOut(edited(mistakes, fix.edit));
+        const w = analyse(edited(mistakes, fix.edit));
         expect(w.findings.some((x) => x.code === 'fit.port' && x.title === f.title)).toBe(false);
       }
   });

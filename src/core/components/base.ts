@@ -80,7 +80,7 @@ export interface Bodied extends PartBase {
   readonly foot?: readonly HolePattern[];
 }
 
-export const SOFT_MATERIALS = [
+export const POLYMER_MATERIALS = [
   'soft PVC',
   'EPDM rubber',
   'PETG',
@@ -93,10 +93,10 @@ export const SOFT_MATERIALS = [
   'silicone rubber',
   'fluoro rubber',
 ] as const;
-export type SoftMaterial = (typeof SOFT_MATERIALS)[number];
+export type PolymerMaterial = (typeof POLYMER_MATERIALS)[number];
 /** A plastic, glass or rubber that the coolant touches: of the body, or of a seal. */
-export interface SoftWetted {
-  readonly material: SoftMaterial;
+export interface WettedPolymerSurface {
+  readonly material: PolymerMaterial;
   readonly as: 'body' | 'seal';
 }
 
@@ -105,7 +105,7 @@ export interface Wet {
   readonly passages: readonly Passage[];
   readonly wetted: readonly WettedSurface[];
   /** Plastics and rubbers the coolant touches; nothing where the part's data do not tell. */
-  readonly softs?: readonly SoftWetted[];
+  readonly softs?: readonly WettedPolymerSurface[];
   readonly volume_mL: number;
 }
 

@@ -1,5 +1,5 @@
 import type { CoolantBase } from '../fluids';
-import type { PartBase, SoftMaterial } from './base';
+import type { PartBase, PolymerMaterial } from './base';
 
 export interface CoolantPart extends PartBase {
   readonly kind: 'coolant';
@@ -16,7 +16,7 @@ export interface CoolantPart extends PartBase {
   /** Electrical conductivity, µS/cm, of the mix. */
   readonly conductivity_uScm?: number;
   /** Plastics and rubbers it swells, hazes or cracks. */
-  readonly attacks?: readonly SoftMaterial[];
+  readonly attacks?: readonly PolymerMaterial[];
   /** Share of alcohol by volume, 0–0.5. */
   readonly alcoholShare?: number;
 }
@@ -29,7 +29,7 @@ export interface ScrewPart extends PartBase {
 }
 
 /** A lead that feeds several fans: a splitter from one header, or a hub fed by the supply with one header for its speed. */
-export interface LeadPart extends PartBase {
+export interface CablePart extends PartBase {
   readonly kind: 'lead';
   readonly duty: 'splitter' | 'hub';
   readonly outlets: number;
@@ -37,7 +37,7 @@ export interface LeadPart extends PartBase {
 }
 
 /** What a build uses up, and the tools it is made with. */
-export const SUNDRY_DUTIES = [
+export const CONSUMABLE_DUTIES = [
   'paste',
   'pads',
   'alcohol',
@@ -62,10 +62,10 @@ export const SUNDRY_DUTIES = [
   'bracket',
   'o-ring',
 ] as const;
-export type SundryDuty = (typeof SUNDRY_DUTIES)[number];
-export interface SundryPart extends PartBase {
+export type ConsumableDuty = (typeof CONSUMABLE_DUTIES)[number];
+export interface ConsumablePart extends PartBase {
   readonly kind: 'sundry';
-  readonly duty: SundryDuty;
+  readonly duty: ConsumableDuty;
   /** Bought once and kept, or used up. */
   readonly tool: boolean;
   /** How many uses a pack has: blocks a tube of paste does, washers in a bag. */

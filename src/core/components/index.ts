@@ -9,13 +9,13 @@ export type {
   Passage,
   Port,
   PortRole,
-  SoftMaterial,
-  SoftWetted,
+  PolymerMaterial,
+  WettedPolymerSurface,
   Thread,
   WettedSurface,
 } from './base';
 export type { CasePart, Mount, MountFace } from './case';
-export type { CoolantPart, LeadPart, ScrewPart, SundryDuty, SundryPart } from './goods';
+export type { CoolantPart, CablePart, ScrewPart, ConsumableDuty, ConsumablePart } from './goods';
 export type {
   BoardPart,
   BuiltInCase,
@@ -44,8 +44,8 @@ export type {
   TubePart,
 } from './plumbing';
 export type { HeatedPart, ComponentPart, Part, PartKind, PartOf, WetPart } from './types';
-export { SOFT_MATERIALS } from './base';
-export { SUNDRY_DUTIES } from './goods';
+export { POLYMER_MATERIALS } from './base';
+export { CONSUMABLE_DUTIES } from './goods';
 export { LOAD_CASES } from './machine';
 export { INLINE_DUTIES } from './plumbing';
 export { PART_KINDS, isWet, isHeated, isComponentPart, drawingOf } from './kinds';

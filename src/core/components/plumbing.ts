@@ -3,7 +3,7 @@ import type {
   FanPoint,
   HeadPoint,
   PartBase,
-  SoftWetted,
+  WettedPolymerSurface,
   Thread,
   Wet,
   WettedSurface,
@@ -145,7 +145,7 @@ export interface FittingPart extends PartBase {
   /** How far it stands out of the port, and how wide it is, mm. */
   readonly length_mm: number;
   readonly diameter_mm: number;
-  readonly softs?: readonly SoftWetted[];
+  readonly softs?: readonly WettedPolymerSurface[];
   /** Of a bridge: from face to face of the two ports, as far as it slides, mm. */
   readonly span_mm?: readonly [least: number, most: number];
   readonly wetted: readonly WettedSurface[];

@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import { SOFT_MATERIALS } from './base';
-import { SUNDRY_DUTIES } from './goods';
+import { POLYMER_MATERIALS } from './base';
+import { CONSUMABLE_DUTIES } from './goods';
 import { LOAD_CASES } from './machine';
 import { INLINE_DUTIES } from './plumbing';
 
@@ -84,7 +84,7 @@ const wetted = Joi.array()
   )
   .max(8)
   .required();
-const soft = Joi.string().valid(...SOFT_MATERIALS);
+const soft = Joi.string().valid(...POLYMER_MATERIALS);
 const softs = Joi.array()
   .items(
     Joi.object({ material: soft.required(), as: Joi.string().valid('body', 'seal').required() }),
@@ -462,7 +462,7 @@ export const PART_SCHEMAS = {
     upkeep: text(300).required(),
     waterParts: Joi.number().min(0.1).max(20).optional(),
     conductivity_uScm: Joi.number().min(0).max(20000).optional(),
-    attacks: Joi.array().items(soft).max(SOFT_MATERIALS.length).optional(),
+    attacks: Joi.array().items(soft).max(POLYMER_MATERIALS.length).optional(),
     alcoholShare: Joi.number().min(0).max(0.5).optional(),
   }),
   screw: Joi.object({
@@ -476,7 +476,7 @@ export const PART_SCHEMAS = {
     kind: kind('sundry'),
     ...base,
     duty: Joi.string()
-      .valid(...SUNDRY_DUTIES)
+      .valid(...CONSUMABLE_DUTIES)
       .required(),
     tool: Joi.boolean().required(),
     pack: Joi.number().integer().min(1).max(1000).required(),

@@ -10,7 +10,7 @@ import type {
   ReservoirPart,
   TubePart,
 } from './plumbing';
-import type { CoolantPart, LeadPart, ScrewPart, SundryPart } from './goods';
+import type { CoolantPart, CablePart, ScrewPart, ConsumablePart } from './goods';
 
 export type Part =
   | ProcessorPart
@@ -29,8 +29,8 @@ export type Part =
   | InlinePart
   | CoolantPart
   | ScrewPart
-  | LeadPart
-  | SundryPart;
+  | CablePart
+  | ConsumablePart;
 
 export type PartKind = Part['kind'];
 export type PartOf<K extends PartKind> = Extract<Part, { kind: K }>;

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoBuild } from '@/catalogue';
-import type { Build } from '../design';
+import { demoDesign } from '@/catalogue';
+import type { Design } from '../design';
 import type { Metal } from '../components';
 import {
   environmentOf,
@@ -11,8 +11,8 @@ import {
   type Environment,
 } from '.';
 
-const box = demoBuild('pocket-planetarium') as Build;
-const desk = demoBuild('dawn-chorus-desk') as Build;
+const box = demoDesign('pocket-planetarium') as Design;
+const desk = demoDesign('dawn-chorus-desk') as Design;
 
 describe('pairs', () => {
   test('copper, brass and nickel pass even without an inhibitor', () => {
@@ -78,12 +78,12 @@ describe("a loop's metals", () => {
       ...box,
       loops: box.loops.map((l) => ({ ...l, coolant: coolant ?? l.coolant })),
     };
-    expect(environmentOf(inhibited.loops[0] as Build['loops'][number])).toBe('ordinary');
+    expect(environmentOf(inhibited.loops[0] as Design['loops'][number])).toBe('ordinary');
     expect(judgeMetals(inhibited).pairs.some((p) => p.verdict === 'fails')).toBe(true);
   });
 
   test('an inhibitor out of date counts as none', () => {
-    const loop = desk.loops[0] as Build['loops'][number];
+    const loop = desk.loops[0] as Design['loops'][number];
     expect(environmentOf(loop)).toBe('ordinary');
     expect(environmentOf({ ...loop, coolantAge_months: loop.coolant.inhibitor_months })).toBe(
       'harsh',
@@ -109,7 +109,7 @@ describe("a loop's metals", () => {
   });
 
   test('silver beside nickel is marginal', () => {
-    const loop = desk.loops[0] as Build['loops'][number];
+    const loop = desk.loops[0] as Design['loops'][number];
     const silver = {
       ...desk,
       loops: [

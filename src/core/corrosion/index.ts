@@ -10,5 +10,5 @@ export {
   type PairJudgement,
 } from './pairs';
 export { METAL_VERDICTS, type MetalVerdict, type PairFacts, type PairVerdict } from './verdict';
-export { judgeSoft, type Agent, type SoftVerdict } from './polymer';
-export { judgeSofts, type SoakedSoft } from './polymers';
+export { judgePolymer, type Agent, type PolymerVerdict } from './polymer';
+export { judgePolymers, type WettedPolymer } from './polymers';

@@ -1,7 +1,7 @@
-import type { Build, Loop } from '../design';
+import type { Design, Loop } from '../design';
 import { isWet, type Metal, type WettedSurface } from '../components';
 import { ANODIC_INDEX, DIFFERENCE_LIMIT, LIMIT_SLACK_V, type Environment } from './table';
-import { judgeSofts, type SoakedSoft } from './polymers';
+import { judgePolymers, type WettedPolymer } from './polymers';
 import { METAL_VERDICTS, type PairFacts, type PairVerdict } from './verdict';
 
 export interface PairJudgement {
@@ -64,7 +64,7 @@ export interface MetalReport {
   readonly environments: Readonly<Record<string, Environment>>;
   readonly metals: readonly WettedMetal[];
   readonly pairs: readonly MetalPair[];
-  /** Plastics and rubbers against the coolant. */ readonly softs: readonly SoakedSoft[];
+  /** Plastics and rubbers against the coolant. */ readonly softs: readonly WettedPolymer[];
 }
 
 /** A loop counts as harsh without an inhibitor and ordinary with one in date. */
@@ -73,9 +73,9 @@ export function environmentOf(loop: Loop): Environment {
 }
 
 /** Every pair of wetted metals in each loop, judged by METAL_VERDICTS. Dry metal never counts. */
-export function judgeMetals(build: Build): MetalReport {
-  const metals = build.loops.flatMap((loop) => wettedMetals(build, loop));
-  const pairs = build.loops.flatMap((loop) => {
+export function judgeMetals(design: Design): MetalReport {
+  const metals = design.loops.flatMap((loop) => wettedMetals(design, loop));
+  const pairs = design.loops.flatMap((loop) => {
     const environment = environmentOf(loop);
     const own = metals.filter((m) => m.loop === loop.id);
     return own.flatMap((x, i) =>
@@ -104,14 +104,14 @@ export function judgeMetals(build: Build): MetalReport {
     );
   });
   return {
-    environments: Object.fromEntries(build.loops.map((l) => [l.id, environmentOf(l)])),
+    environments: Object.fromEntries(design.loops.map((l) => [l.id, environmentOf(l)])),
     metals,
     pairs,
-    softs: judgeSofts(build),
+    softs: judgePolymers(design),
   };
 }
 
-function wettedMetals(build: Build, loop: Loop): WettedMetal[] {
+function wettedMetals(design: Design, loop: Loop): WettedMetal[] {
   const found = new Map<Metal, { area: number; carriers: Carrier[]; platedOver: Set<Metal> }>();
   const note = (s: WettedSurface, component: string, name: string, times: number): void => {
     const entry = found.get(s.metal) ?? { area: 0, carriers: [], platedOver: new Set<Metal>() };
@@ -126,19 +126,19 @@ function wettedMetals(build: Build, loop: Loop): WettedMetal[] {
     found.set(s.metal, entry);
   };
   const touched = new Set([
-    ...loop.links.flatMap((l) => [l.from.component, l.to.component]),
+    ...loop.connections.flatMap((l) => [l.from.component, l.to.component]),
     ...loop.caps.map((c) => c.component),
   ]);
-  for (const component of build.components)
+  for (const component of design.components)
     if (touched.has(component.id) && isWet(component.part))
       for (const s of component.part.wetted) note(s, component.id, component.name, 1);
-  const ends = 2 * loop.links.filter((l) => l.by === 'tube').length;
+  const ends = 2 * loop.connections.filter((l) => l.by === 'tube').length;
   if (ends > 0)
     for (const s of loop.fitting.wetted)
       note(s, `fitting:${loop.fitting.id}`, loop.fitting.name, ends);
   for (const cap of loop.caps)
-    for (const s of build.kit[cap.with].wetted)
-      note(s, `fitting:${build.kit[cap.with].id}`, build.kit[cap.with].name, 1);
+    for (const s of design.kit[cap.with].wetted)
+      note(s, `fitting:${design.kit[cap.with].id}`, design.kit[cap.with].name, 1);
   return [...found]
     .map(([metal, e]) => ({
       loop: loop.id,

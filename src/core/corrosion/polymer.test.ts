@@ -1,14 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
-import { catalogued, demoBuild } from '@/catalogue';
-import type { Build } from '../design';
-import { judgeSoft, judgeSofts, type Agent } from '.';
-import type { SoftMaterial } from '../components';
+import { catalogued, demoDesign } from '@/catalogue';
+import type { Design } from '../design';
+import { judgePolymer, judgePolymers, type Agent } from '.';
+import type { PolymerMaterial } from '../components';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
+const desk = demoDesign('dawn-chorus-desk') as Design;
 
 describe('plastics and rubbers against what coolants hold', () => {
   /** Compound tables of O-ring handbooks (water-glycol: EPDM, nitrile, silicone and fluoro rubber all satisfactory; isopropyl alcohol: nitrile fair; dioctyl phthalate: nitrile doubtful), from memory. */
-  test.each<[SoftMaterial, Agent, number, string]>([
+  test.each<[PolymerMaterial, Agent, number, string]>([
     ['EPDM rubber', 'ethylene glycol', 0.4, 'holds'],
     ['nitrile rubber', 'ethylene glycol', 0.4, 'holds'],
     ['silicone rubber', 'propylene glycol', 0.4, 'holds'],
@@ -17,11 +17,11 @@ describe('plastics and rubbers against what coolants hold', () => {
     ['nitrile rubber', 'alcohol', 0.3, 'tight'],
     ['nitrile rubber', 'plasticiser', 0.001, 'tight'],
   ])('%s in %s, share %d: %s', (material, agent, share, verdict) =>
-    expect(judgeSoft(material, agent, share)).toBe(verdict),
+    expect(judgePolymer(material, agent, share)).toBe(verdict),
   );
 
   /** General chemical-resistance tables, from memory: alcohol crazes acrylic; acetal takes glycols and alcohol. A third of glycol crazes acrylic under stress (common practice, no source). */
-  test.each<[SoftMaterial, Agent, number, string]>([
+  test.each<[PolymerMaterial, Agent, number, string]>([
     ['acrylic', 'alcohol', 0.05, 'tight'],
     ['acrylic', 'alcohol', 0.2, 'fails'],
     ['acrylic', 'propylene glycol', 0.1, 'holds'],
@@ -31,19 +31,19 @@ describe('plastics and rubbers against what coolants hold', () => {
     ['acetal', 'ethylene glycol', 0.5, 'holds'],
     ['glass', 'alcohol', 0.5, 'holds'],
   ])('%s in %s, share %d: %s', (material, agent, share, verdict) =>
-    expect(judgeSoft(material, agent, share)).toBe(verdict),
+    expect(judgePolymer(material, agent, share)).toBe(verdict),
   );
 
   test('none of it harms nothing', () => {
     for (const m of ['acrylic', 'nitrile rubber', 'polycarbonate'] as const)
       for (const a of ['alcohol', 'plasticiser', 'ethylene glycol'] as const)
-        expect(judgeSoft(m, a, 0)).toBe('holds');
+        expect(judgePolymer(m, a, 0)).toBe('holds');
   });
 });
 
 describe("a loop's plastics and rubbers", () => {
   test('bodies, seals and tube of every part in the loop, each once', () => {
-    const softs = judgeSofts(desk),
+    const softs = judgePolymers(desk),
       of = (m: string) => softs.find((s) => s.material === m);
     expect(
       of('acrylic')?.carriers.some((c) => c.component === 'reservoir' && c.as === 'body'),
@@ -57,23 +57,23 @@ describe("a loop's plastics and rubbers", () => {
   });
 
   test("what the coolant's own data say goes before the table", () => {
-    const loop = desk.loops[0] as Build['loops'][number],
+    const loop = desk.loops[0] as Design['loops'][number],
       worse = {
         ...desk,
         loops: [{ ...loop, coolant: { ...loop.coolant, attacks: ['EPDM rubber' as const] } }],
       };
-    expect(judgeSofts(desk).find((s) => s.material === 'EPDM rubber')?.verdict).toBe('holds');
-    expect(judgeSofts(worse).find((s) => s.material === 'EPDM rubber')).toMatchObject({
+    expect(judgePolymers(desk).find((s) => s.material === 'EPDM rubber')?.verdict).toBe('holds');
+    expect(judgePolymers(worse).find((s) => s.material === 'EPDM rubber')).toMatchObject({
       verdict: 'fails',
       because: 'its own data say that it attacks it',
     });
   });
 
   test('soft PVC gives plasticiser to nitrile seals; rubber tube gives none', () => {
-    const loop = desk.loops[0] as Build['loops'][number],
+    const loop = desk.loops[0] as Design['loops'][number],
       nitrile = { ...loop, fitting: catalogued('fitting', 'fit-rush-comp-13-10') };
     const on = (tube: string) =>
-      judgeSofts({ ...desk, loops: [{ ...nitrile, tube: catalogued('tube', tube) }] }).find(
+      judgePolymers({ ...desk, loops: [{ ...nitrile, tube: catalogued('tube', tube) }] }).find(
         (s) => s.material === 'nitrile rubber',
       )?.verdict;
     expect(on('tube-soft-13-10')).toBe('tight');
@@ -86,12 +86,12 @@ describe("a loop's plastics and rubbers", () => {
       components: desk.components.map((i) =>
         'softs' in i.part ? { ...i, part: { ...i.part, softs: undefined } } : i,
       ),
-    } as unknown as Build;
+    } as unknown as Design;
     expect(
-      judgeSofts(silent)
+      judgePolymers(silent)
         .flatMap((s) => s.carriers)
         .some((c) => c.component === 'reservoir'),
     ).toBe(false);
-    expect(judgeSofts({ ...desk, loops: [] })).toEqual([]);
+    expect(judgePolymers({ ...desk, loops: [] })).toEqual([]);
   });
 });

@@ -1,8 +1,8 @@
-import type { SoftMaterial } from '../components';
+import type { PolymerMaterial } from '../components';
 
 /** What a coolant, or a tube it runs in, brings to plastics and rubber. */
 export type Agent = 'ethylene glycol' | 'propylene glycol' | 'alcohol' | 'plasticiser';
-export type SoftVerdict = 'holds' | 'tight' | 'fails';
+export type PolymerVerdict = 'holds' | 'tight' | 'fails';
 
 /** How a material takes an agent: `watch` beyond the first share by volume, `not` beyond the second. 1: never. */
 interface Takes {
@@ -18,7 +18,7 @@ const CRAZES: Takes = { watch: 0.25, not: 1 / 3 };
  * Plastics and rubbers against what coolants hold, near room temperature and up to 60 °C. Rubbers after the compound tables of O-ring handbooks,
  * plastics after general chemical-resistance tables; both from memory, both for plain immersion: the part's own data go before them.
  */
-const TAKES: Readonly<Record<SoftMaterial, Readonly<Record<Agent, Takes>>>> = {
+const TAKES: Readonly<Record<PolymerMaterial, Readonly<Record<Agent, Takes>>>> = {
   'EPDM rubber': {
     'ethylene glycol': WELL,
     'propylene glycol': WELL,
@@ -78,7 +78,11 @@ const TAKES: Readonly<Record<SoftMaterial, Readonly<Record<Agent, Takes>>>> = {
 };
 
 /** A material against a share of an agent by volume, 0–1; a trace of plasticiser counts as any. */
-export function judgeSoft(material: SoftMaterial, agent: Agent, share: number): SoftVerdict {
+export function judgePolymer(
+  material: PolymerMaterial,
+  agent: Agent,
+  share: number,
+): PolymerVerdict {
   const { watch, not } = TAKES[material][agent];
   if (share <= 0) return 'holds';
   if (share > not) return 'fails';

@@ -1,19 +1,19 @@
-import type { Build, Loop } from '../design';
-import { isWet, type SoftMaterial, type SoftWetted } from '../components';
-import { EFFECT, judgeSoft, type Agent, type SoftVerdict } from './polymer';
+import type { Design, Loop } from '../design';
+import { isWet, type PolymerMaterial, type WettedPolymerSurface } from '../components';
+import { EFFECT, judgePolymer, type Agent, type PolymerVerdict } from './polymer';
 
 export interface SoftCarrier {
   readonly component: string;
   readonly name: string;
-  readonly as: SoftWetted['as'] | 'tube';
+  readonly as: WettedPolymerSurface['as'] | 'tube';
 }
 
 /** A plastic or rubber that the coolant of a loop touches, and how it takes it. */
-export interface SoakedSoft {
+export interface WettedPolymer {
   readonly loop: string;
-  readonly material: SoftMaterial;
+  readonly material: PolymerMaterial;
   readonly carriers: readonly SoftCarrier[];
-  readonly verdict: SoftVerdict;
+  readonly verdict: PolymerVerdict;
   /** Why it does not simply hold. */ readonly because: string | null;
 }
 
@@ -31,37 +31,37 @@ function agentsIn({ coolant, tube }: Loop): readonly (readonly [Agent, number])[
 const TRACE = 0.001;
 
 /** Every plastic and rubber the coolant touches, loop by loop: bodies, seals and tube. What a part's data do not tell is not judged. */
-export function judgeSofts(build: Build): readonly SoakedSoft[] {
-  return build.loops.flatMap((loop) => {
-    const by = new Map<SoftMaterial, SoftCarrier[]>();
-    const note = (material: SoftMaterial, carrier: SoftCarrier): void => {
+export function judgePolymers(design: Design): readonly WettedPolymer[] {
+  return design.loops.flatMap((loop) => {
+    const by = new Map<PolymerMaterial, SoftCarrier[]>();
+    const note = (material: PolymerMaterial, carrier: SoftCarrier): void => {
       const list = by.get(material) ?? [];
       if (!list.some((c) => c.component === carrier.component && c.as === carrier.as))
         by.set(material, [...list, carrier]);
     };
     const touched = new Set([
-      ...loop.links.flatMap((l) => [l.from.component, l.to.component]),
+      ...loop.connections.flatMap((l) => [l.from.component, l.to.component]),
       ...loop.caps.map((c) => c.component),
     ]);
-    for (const component of build.components)
+    for (const component of design.components)
       if (touched.has(component.id) && isWet(component.part))
         for (const s of component.part.softs ?? [])
           note(s.material, { component: component.id, name: component.name, as: s.as });
     const fittings = [
-      ...(loop.links.some((l) => l.by === 'tube') ? [loop.fitting] : []),
-      ...loop.caps.map((c) => build.kit[c.with]),
+      ...(loop.connections.some((l) => l.by === 'tube') ? [loop.fitting] : []),
+      ...loop.caps.map((c) => design.kit[c.with]),
     ];
     for (const f of fittings)
       for (const s of f.softs ?? [])
         note(s.material, { component: `fitting:${f.id}`, name: f.name, as: s.as });
-    if (loop.links.some((l) => l.by === 'tube'))
+    if (loop.connections.some((l) => l.by === 'tube'))
       note(loop.tube.material, {
         component: `tube:${loop.tube.id}`,
         name: loop.tube.name,
         as: 'tube',
       });
     return [...by]
-      .map(([material, carriers]): SoakedSoft => ({
+      .map(([material, carriers]): WettedPolymer => ({
         loop: loop.id,
         material,
         carriers,
@@ -71,13 +71,16 @@ export function judgeSofts(build: Build): readonly SoakedSoft[] {
   });
 }
 
-function against(loop: Loop, material: SoftMaterial): Pick<SoakedSoft, 'verdict' | 'because'> {
+function against(
+  loop: Loop,
+  material: PolymerMaterial,
+): Pick<WettedPolymer, 'verdict' | 'because'> {
   if ((loop.coolant.attacks ?? []).includes(material))
     return { verdict: 'fails', because: 'its own data say that it attacks it' };
   const told = agentsIn(loop).map(([agent, share]) => ({
     agent,
     share,
-    verdict: judgeSoft(material, agent, share),
+    verdict: judgePolymer(material, agent, share),
   }));
   const worst = told.find((t) => t.verdict === 'fails') ?? told.find((t) => t.verdict === 'tight');
   if (!worst) return { verdict: 'holds', because: null };

@@ -1,20 +1,20 @@
 import { describe, expect, test } from '@jest/globals';
-import { CATALOGUE, catalogued, demoBuild, STANDARD_KIT } from '@/catalogue';
+import { CATALOGUE, catalogued, demoDesign, STANDARD_KIT } from '@/catalogue';
 import {
   applyEdit,
   EditError,
-  emptyBuild,
+  emptyDesign,
   findComponent,
   freeId,
   loopOfComponent,
-  type Build,
+  type Design,
   type Edit,
   type EditKind,
   type Component,
 } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
-const loop = desk.loops[0] as Build['loops'][number];
+const desk = demoDesign('dawn-chorus-desk') as Design;
+const loop = desk.loops[0] as Design['loops'][number];
 const spare = {
   id: 'spare',
   name: 'Spare fan',
@@ -43,9 +43,9 @@ const EDITS: Record<EditKind, Edit> = {
       { load: 'play', seconds: 1800 },
     ],
   },
-  'build.rename': { do: 'build.rename', name: 'Night desk' },
+  'design.rename': { do: 'design.rename', name: 'Night desk' },
   'brief.set': { do: 'brief.set', values: { room_C: 27, loadCase: 'render' } },
-  'brief.limit': { do: 'brief.limit', values: { rise_K: 14, part_C: 80 } },
+  'brief.limit': { do: 'brief.limit', values: { deltaT_K: 14, part_C: 80 } },
   'case.choose': { do: 'case.choose', case: catalogued('case', 'case-orrery-11') },
   'case.remove-obstacle': { do: 'case.remove-obstacle', obstacle: 'cage', removed: false },
   'component.add': { do: 'component.add', component: spare },
@@ -79,7 +79,7 @@ const EDITS: Record<EditKind, Edit> = {
     ratings: { head_m: 4, pressure_kPa: 150 },
   },
   'fans.speed': { do: 'fans.speed', speed_rpm: 900 },
-  'loop.add': { do: 'loop.add', loop: { ...loop, id: 'second', links: [], caps: [] } },
+  'loop.add': { do: 'loop.add', loop: { ...loop, id: 'second', connections: [], caps: [] } },
   'loop.remove': { do: 'loop.remove', loop: 'loop' },
   'loop.tube': {
     do: 'loop.tube',
@@ -98,11 +98,15 @@ const EDITS: Record<EditKind, Edit> = {
     coolant: catalogued('coolant', 'cool-distilled'),
     age_months: 3,
   },
-  'loop.links': { do: 'loop.links', loop: 'loop', links: loop.links.slice(1) },
-  'link.add': {
-    do: 'link.add',
+  'loop.connections': {
+    do: 'loop.connections',
     loop: 'loop',
-    link: {
+    connections: loop.connections.slice(1),
+  },
+  'connection.add': {
+    do: 'connection.add',
+    loop: 'loop',
+    connection: {
       id: 'extra',
       from: { component: 'pump', port: 'low' },
       to: { component: 'reservoir', port: 'top' },
@@ -110,11 +114,15 @@ const EDITS: Record<EditKind, Edit> = {
       ends: { from: 'auto', to: 'auto' },
     },
   },
-  'link.remove': { do: 'link.remove', loop: 'loop', link: loop.links[1]?.id ?? '' },
-  'link.way': {
-    do: 'link.way',
+  'connection.remove': {
+    do: 'connection.remove',
     loop: 'loop',
-    link: loop.links[1]?.id ?? '',
+    connection: loop.connections[1]?.id ?? '',
+  },
+  'connection.way': {
+    do: 'connection.way',
+    loop: 'loop',
+    connection: loop.connections[1]?.id ?? '',
     way: { leave: [0, 1, 0], via: [[null, 210, null]] },
   },
   'kit.sundries': { do: 'kit.sundries', sundries: [] },
@@ -125,10 +133,10 @@ const EDITS: Record<EditKind, Edit> = {
     mark: { state: 'ordered', shop: 'Weir Lane' },
   },
   'loop.test-bend': { do: 'loop.test-bend', loop: 'loop', bend: { set_deg: 90, left_deg: 86 } },
-  'link.ends': {
-    do: 'link.ends',
+  'connection.ends': {
+    do: 'connection.ends',
     loop: 'loop',
-    link: loop.links[1]?.id ?? '',
+    connection: loop.connections[1]?.id ?? '',
     ends: { from: 'rotary90', to: 'straight' },
   },
   'cap.set': {
@@ -142,7 +150,7 @@ const EDITS: Record<EditKind, Edit> = {
   batch: {
     do: 'batch',
     edits: [
-      { do: 'build.rename', name: 'Two at once' },
+      { do: 'design.rename', name: 'Two at once' },
       { do: 'fans.speed', speed_rpm: 800 },
     ],
   },
@@ -151,7 +159,7 @@ const EDITS: Record<EditKind, Edit> = {
     routes: { 'run-2': null },
     noWay: { 'run-2': { blockedBy: 'Sheet', wouldFit: null } },
   },
-  'route.pin': { do: 'route.pin', link: 'run-2', pinned: true },
+  'route.pin': { do: 'route.pin', connection: 'run-2', pinned: true },
   patch: { do: 'patch', patches: [{ op: 'replace', path: ['name'], value: 'Patched' }] },
 };
 
@@ -161,18 +169,18 @@ describe('edits', () => {
     (_, edit) => {
       const before = JSON.stringify(desk);
       const done = applyEdit(desk, edit);
-      expect(JSON.stringify(done.build)).not.toBe(before);
+      expect(JSON.stringify(done.design)).not.toBe(before);
       expect(JSON.stringify(desk)).toBe(before);
-      const undone = applyEdit(done.build, done.inverse);
-      expect(undone.build).toEqual(desk);
-      expect(applyEdit(undone.build, undone.inverse).build).toEqual(done.build);
+      const undone = applyEdit(done.design, done.inverse);
+      expect(undone.design).toEqual(desk);
+      expect(applyEdit(undone.design, undone.inverse).design).toEqual(done.design);
     },
   );
 
   test('edits are plain data: they survive JSON', () => {
     for (const edit of Object.values(EDITS)) {
       const travelled = JSON.parse(JSON.stringify(edit)) as Edit;
-      expect(applyEdit(desk, travelled).build).toEqual(applyEdit(desk, edit).build);
+      expect(applyEdit(desk, travelled).design).toEqual(applyEdit(desk, edit).design);
     }
   });
 
@@ -180,7 +188,12 @@ describe('edits', () => {
     [{ do: 'component.remove', component: 'ghost' }, 'components.ghost'],
     [{ do: 'loop.remove', loop: 'ghost' }, 'loops.ghost'],
     [
-      { do: 'link.ends', loop: 'loop', link: 'ghost', ends: { from: 'auto', to: 'auto' } },
+      {
+        do: 'connection.ends',
+        loop: 'loop',
+        connection: 'ghost',
+        ends: { from: 'auto', to: 'auto' },
+      },
       'loops.loop.links.ghost',
     ],
     [{ do: 'component.add', component: { ...spare, id: 'pump' } }, 'components.pump'],
@@ -209,60 +222,60 @@ describe('edits', () => {
   });
 
   test('a part taken out joins what was before and after it, and its fans go with a radiator', () => {
-    const out = applyEdit(desk, { do: 'component.remove', component: 'card-block' }).build;
+    const out = applyEdit(desk, { do: 'component.remove', component: 'card-block' }).design;
     expect(
-      out.loops[0]?.links.some(
+      out.loops[0]?.connections.some(
         (l) => l.from.component === 'pump' && l.to.component === 'processor-block',
       ),
     ).toBe(true);
-    const bare = applyEdit(desk, { do: 'component.remove', component: 'front-radiator' }).build;
+    const bare = applyEdit(desk, { do: 'component.remove', component: 'front-radiator' }).design;
     expect(findComponent(bare, 'front-fans')).toBeUndefined();
     expect(
-      bare.loops[0]?.links.some(
+      bare.loops[0]?.connections.some(
         (l) => l.from.component === 'front-radiator' || l.to.component === 'front-radiator',
       ),
     ).toBe(false);
   });
 
   test('one of two parts side by side taken out: its branch and both tees go, the other stays in the row', () => {
-    const tower = demoBuild('fenland-flood-tower') as Build;
-    const out = applyEdit(tower, { do: 'component.remove', component: 'card-block-b' }).build;
+    const tower = demoDesign('fenland-flood-tower') as Design;
+    const out = applyEdit(tower, { do: 'component.remove', component: 'card-block-b' }).design;
     expect(out.components.filter((i) => i.part.kind === 'inline' && i.part.duty === 'tee')).toEqual(
       [],
     );
-    const links = out.loops[1]?.links ?? [];
-    expect(links.find((l) => l.to.component === 'card-block-a')?.from.component).toBe(
+    const connections = out.loops[1]?.connections ?? [];
+    expect(connections.find((l) => l.to.component === 'card-block-a')?.from.component).toBe(
       'floor-radiator',
     );
-    expect(links.find((l) => l.from.component === 'card-block-a')?.to.component).toBe(
+    expect(connections.find((l) => l.from.component === 'card-block-a')?.to.component).toBe(
       'top-radiator',
     );
-    expect(new Set(links.map((l) => l.id)).size).toBe(links.length);
+    expect(new Set(connections.map((l) => l.id)).size).toBe(connections.length);
   });
 
   test('a case without a mount sends what hung there to the bench', () => {
-    const small = applyEdit(desk, EDITS['case.choose']).build;
+    const small = applyEdit(desk, EDITS['case.choose']).design;
     expect(findComponent(small, 'front-radiator')?.placement).toEqual({ on: 'bench' });
     expect(findComponent(small, 'top-radiator')?.placement.on).toBe('mount');
     expect(small.choices.removed).toEqual([]);
   });
 
   test("fan speed is held inside each fan's range", () => {
-    const fast = applyEdit(desk, { do: 'fans.speed', speed_rpm: 9000 }).build;
+    const fast = applyEdit(desk, { do: 'fans.speed', speed_rpm: 9000 }).design;
     for (const i of fast.components)
       if (i.part.kind === 'fan') expect(i.settings.speed_rpm).toBe(i.part.fullSpeed_rpm);
   });
 
   test('a run onto a capped port takes the cap off', () => {
-    const added = applyEdit(desk, EDITS['link.add']).build;
+    const added = applyEdit(desk, EDITS['connection.add']).design;
     expect(added.loops[0]?.caps.some((c) => c.component === 'reservoir' && c.port === 'top')).toBe(
       false,
     );
   });
 
   test('a part replaced keeps the runs whose ports it has', () => {
-    const other = applyEdit(desk, EDITS['component.replace']).build;
-    expect(other.loops[0]?.links).toEqual(loop.links);
+    const other = applyEdit(desk, EDITS['component.replace']).design;
+    expect(other.loops[0]?.connections).toEqual(loop.connections);
   });
 });
 
@@ -278,7 +291,7 @@ describe('finding things', () => {
   });
 
   test('an empty build has everything but parts', () => {
-    const empty = emptyBuild('New', STANDARD_KIT);
+    const empty = emptyDesign('New', STANDARD_KIT);
     expect(empty.components).toEqual([]);
     expect(empty.case).toBeNull();
     expect(CATALOGUE.length).toBeGreaterThan(100);
@@ -294,8 +307,8 @@ describe('finding things', () => {
       ],
     };
     const before = JSON.stringify(edit);
-    const once = applyEdit(desk, edit).build,
-      twice = applyEdit(desk, edit).build;
+    const once = applyEdit(desk, edit).design,
+      twice = applyEdit(desk, edit).design;
     expect(JSON.stringify(edit)).toBe(before);
     expect(twice).toEqual(once);
     expect(twice.components.find((i) => i.id === 'again')?.settings.speed_rpm).toBe(2000);

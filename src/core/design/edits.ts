@@ -4,28 +4,28 @@ import type {
   CoolantPart,
   FittingPart,
   ComponentPart,
-  LeadPart,
+  CablePart,
   MeasuredRadiator,
   PumpPart,
   RadiatorPart,
   RadiatorRating,
   ScrewPart,
-  SundryPart,
+  ConsumablePart,
   TubePart,
 } from '../components';
 import type {
   Brief,
-  Build,
+  Design,
   CapDuty,
   EndPiece,
   Component,
   KitDuty,
   LaidRoute,
-  Link,
-  LinkWay,
+  Connection,
+  RouteConstraints,
   LoadStep,
   Loop,
-  NoWay,
+  NoRouteFound,
   OrderMark,
   Placement,
   Pose,
@@ -39,7 +39,7 @@ type Limits = Brief['limits'];
 
 /** Every change a build can undergo. Interface, API, terminal and one-click fixes use the same ones. */
 export type Edit =
-  | { readonly do: 'build.rename'; readonly name: string }
+  | { readonly do: 'design.rename'; readonly name: string }
   | { readonly do: 'brief.set'; readonly values: Partial<Omit<Brief, 'limits'>> }
   | { readonly do: 'brief.limit'; readonly values: Partial<Limits> }
   | { readonly do: 'case.choose'; readonly case: CasePart }
@@ -95,20 +95,24 @@ export type Edit =
       readonly coolant: CoolantPart;
       readonly age_months: number;
     }
-  | { readonly do: 'loop.links'; readonly loop: string; readonly links: readonly Link[] }
-  | { readonly do: 'link.add'; readonly loop: string; readonly link: Link }
-  | { readonly do: 'link.remove'; readonly loop: string; readonly link: string }
   | {
-      readonly do: 'link.ends';
+      readonly do: 'loop.connections';
       readonly loop: string;
-      readonly link: string;
+      readonly connections: readonly Connection[];
+    }
+  | { readonly do: 'connection.add'; readonly loop: string; readonly connection: Connection }
+  | { readonly do: 'connection.remove'; readonly loop: string; readonly connection: string }
+  | {
+      readonly do: 'connection.ends';
+      readonly loop: string;
+      readonly connection: string;
       readonly ends: { readonly from: EndPiece; readonly to: EndPiece };
     }
   | {
-      readonly do: 'link.way';
+      readonly do: 'connection.way';
       readonly loop: string;
-      readonly link: string;
-      /** Null: all of it found by routing again. */ readonly way: LinkWay | null;
+      readonly connection: string;
+      /** Null: all of it found by routing again. */ readonly way: RouteConstraints | null;
     }
   | {
       readonly do: 'loop.test-bend';
@@ -123,8 +127,8 @@ export type Edit =
     }
   | { readonly do: 'kit.set'; readonly duty: KitDuty; readonly fitting: FittingPart }
   | { readonly do: 'kit.screws'; readonly screws: readonly ScrewPart[] }
-  | { readonly do: 'kit.leads'; readonly leads: readonly LeadPart[] }
-  | { readonly do: 'kit.sundries'; readonly sundries: readonly SundryPart[] }
+  | { readonly do: 'kit.leads'; readonly leads: readonly CablePart[] }
+  | { readonly do: 'kit.sundries'; readonly sundries: readonly ConsumablePart[] }
   | {
       readonly do: 'drawer.set';
       readonly part: string;
@@ -136,9 +140,9 @@ export type Edit =
       /** Null: no longer routed, placed or without a way. What is not named stays. */
       readonly routes?: Readonly<Record<string, LaidRoute | null>>;
       readonly poses?: Readonly<Record<string, Pose | null>>;
-      readonly noWay?: Readonly<Record<string, NoWay | null>>;
+      readonly noWay?: Readonly<Record<string, NoRouteFound | null>>;
     }
-  | { readonly do: 'route.pin'; readonly link: string; readonly pinned: boolean }
+  | { readonly do: 'route.pin'; readonly connection: string; readonly pinned: boolean }
   | { readonly do: 'batch'; readonly edits: readonly Edit[] }
   | { readonly do: 'patch'; readonly patches: readonly Patch[] };
 
@@ -156,38 +160,38 @@ export class EditError extends Error {
 }
 
 export interface Applied {
-  readonly build: Build;
+  readonly design: Design;
   readonly inverse: Edit;
 }
 
 /** The build after an edit, and the edit that takes it back. Pure; throws EditError when the edit's subject is not there. */
-export function applyEdit(build: Build, edit: Edit): Applied {
+export function applyEdit(design: Design, edit: Edit): Applied {
   if (edit.do === 'patch') {
-    const [next, , back] = produceWithPatches(build, (draft) =>
+    const [next, , back] = produceWithPatches(design, (draft) =>
       applyPatches(draft, edit.patches as Patch[]),
     );
-    return { build: next as Build, inverse: { do: 'patch', patches: back } };
+    return { design: next as Design, inverse: { do: 'patch', patches: back } };
   }
-  const [next, , back] = produceWithPatches(build, (draft) => {
+  const [next, , back] = produceWithPatches(design, (draft) => {
     change(draft, edit);
     dropBridges(draft);
     dropLayout(draft);
   });
-  return { build: next, inverse: { do: 'patch', patches: back } };
+  return { design: next, inverse: { do: 'patch', patches: back } };
 }
 
-type D = Draft<Build>;
+type D = Draft<Design>;
 
 /** A run that has become a tube again has no bridge. */
 function dropBridges(draft: D): void {
   for (const loop of draft.loops)
-    for (const link of loop.links) if (link.by === 'tube' && link.bridge) delete link.bridge;
+    for (const link of loop.connections) if (link.by === 'tube' && link.bridge) delete link.bridge;
 }
 
 /** What was routed or placed for something that is gone goes with it. */
 function dropLayout(draft: D): void {
   const tubes = new Set(
-    draft.loops.flatMap((loop) => loop.links.flatMap((l) => (l.by === 'tube' ? [l.id] : []))),
+    draft.loops.flatMap((loop) => loop.connections.flatMap((l) => (l.by === 'tube' ? [l.id] : []))),
   );
   const hanging = new Set(
     draft.components.flatMap((i) => (i.placement.on === 'line' ? [i.id] : [])),
@@ -244,7 +248,7 @@ const own = <T>(value: T): Draft<T> => structuredClone(value) as Draft<T>;
 
 function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
   switch (edit.do) {
-    case 'build.rename':
+    case 'design.rename':
       draft.name = edit.name;
       return;
     case 'brief.set':
@@ -339,7 +343,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       const loop = loopOf(draft, edit.loop);
       loop.tube = own(edit.tube);
       loop.fitting = own(edit.fitting);
-      for (const link of loop.links) unroute(draft, link.id);
+      for (const link of loop.connections) unroute(draft, link.id);
       return;
     }
     case 'loop.fitting':
@@ -351,43 +355,43 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       loop.coolantAge_months = edit.age_months;
       return;
     }
-    case 'loop.links':
-      loopOf(draft, edit.loop).links = own(edit.links);
+    case 'loop.connections':
+      loopOf(draft, edit.loop).connections = own(edit.connections);
       return;
-    case 'link.add': {
+    case 'connection.add': {
       const loop = loopOf(draft, edit.loop);
-      for (const ref of [edit.link.from, edit.link.to])
+      for (const ref of [edit.connection.from, edit.connection.to])
         for (const l of draft.loops)
           removeWhere(l.caps, (c) => c.component === ref.component && c.port === ref.port);
-      loop.links.push(own(edit.link));
+      loop.connections.push(own(edit.connection));
       return;
     }
-    case 'link.remove': {
+    case 'connection.remove': {
       const loop = loopOf(draft, edit.loop);
-      removeWhere(loop.links, (l) => l.id === edit.link);
+      removeWhere(loop.connections, (l) => l.id === edit.connection);
       return;
     }
-    case 'link.ends': {
-      const link = loopOf(draft, edit.loop).links.find((l) => l.id === edit.link);
+    case 'connection.ends': {
+      const link = loopOf(draft, edit.loop).connections.find((l) => l.id === edit.connection);
       if (!link)
         throw new EditError(
-          `There is no run "${edit.link}" in this loop.`,
-          `loops.${edit.loop}.links.${edit.link}`,
+          `There is no run "${edit.connection}" in this loop.`,
+          `loops.${edit.loop}.links.${edit.connection}`,
         );
       link.ends = { ...edit.ends };
-      unroute(draft, edit.link);
+      unroute(draft, edit.connection);
       return;
     }
-    case 'link.way': {
-      const link = loopOf(draft, edit.loop).links.find((l) => l.id === edit.link);
+    case 'connection.way': {
+      const link = loopOf(draft, edit.loop).connections.find((l) => l.id === edit.connection);
       if (!link)
         throw new EditError(
-          `There is no run "${edit.link}" in this loop.`,
-          `loops.${edit.loop}.links.${edit.link}`,
+          `There is no run "${edit.connection}" in this loop.`,
+          `loops.${edit.loop}.links.${edit.connection}`,
         );
       if (edit.way && Object.keys(edit.way).length > 0) link.way = own(edit.way);
       else delete link.way;
-      unroute(draft, edit.link);
+      unroute(draft, edit.connection);
       return;
     }
     case 'loop.test-bend': {
@@ -439,11 +443,11 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       return;
     }
     case 'route.pin': {
-      const route = draft.layout.routes[edit.link];
+      const route = draft.layout.routes[edit.connection];
       if (!route)
         throw new EditError(
           'This run is not routed: there is nothing to pin.',
-          `layout.routes.${edit.link}`,
+          `layout.routes.${edit.connection}`,
         );
       if (edit.pinned) route.pinned = true;
       else delete route.pinned;
@@ -533,9 +537,9 @@ function removeComponent(draft: D, id: string): void {
     if (component.placement.on === 'component' && component.placement.component === id)
       component.placement = { on: 'bench' };
   for (const loop of draft.loops) {
-    const before = loop.links.filter((l) => portIs(l.to, id) && !portIs(l.from, id));
-    const after = loop.links.filter((l) => portIs(l.from, id) && !portIs(l.to, id));
-    removeWhere(loop.links, (l) => portIs(l.from, id) || portIs(l.to, id));
+    const before = loop.connections.filter((l) => portIs(l.to, id) && !portIs(l.from, id));
+    const after = loop.connections.filter((l) => portIs(l.from, id) && !portIs(l.to, id));
+    removeWhere(loop.connections, (l) => portIs(l.from, id) || portIs(l.to, id));
     removeWhere(loop.caps, (c) => c.component === id);
     const [first] = before,
       [last] = after;
@@ -552,7 +556,7 @@ function removeComponent(draft: D, id: string): void {
       last &&
       first.from.component !== last.to.component
     ) {
-      loop.links.push({
+      loop.connections.push({
         ...first,
         to: { ...last.to },
         by: 'tube',
@@ -569,18 +573,18 @@ const isTee = (draft: D, id: string): boolean => {
 
 /** A tee with only one run in and one out is no tee: the two become one. */
 function dissolveTee(draft: D, loop: Draft<Loop>, tee: string): void {
-  const touching = loop.links.filter((l) => portIs(l.from, tee) || portIs(l.to, tee));
+  const touching = loop.connections.filter((l) => portIs(l.from, tee) || portIs(l.to, tee));
   const into = touching.find((l) => portIs(l.to, tee)),
     out = touching.find((l) => portIs(l.from, tee));
   if (touching.length !== 2 || !into || !out || into === out) return;
-  const at = loop.links.indexOf(into);
-  loop.links[at] = {
+  const at = loop.connections.indexOf(into);
+  loop.connections[at] = {
     ...into,
     to: { ...out.to },
     by: 'tube',
     ends: { from: into.ends.from, to: out.ends.to },
   };
-  removeWhere(loop.links, (l) => l.id === out.id);
+  removeWhere(loop.connections, (l) => l.id === out.id);
   removeWhere(loop.caps, (c) => c.component === tee);
   removeWhere(draft.components, (i) => i.id === tee);
 }
@@ -599,7 +603,7 @@ function replacePart(draft: D, id: string, part: ComponentPart): void {
   const has = (port: string): boolean => part.ports.some((p) => p.id === port);
   for (const loop of draft.loops) {
     removeWhere(
-      loop.links,
+      loop.connections,
       (l) =>
         (l.from.component === id && !has(l.from.port)) ||
         (l.to.component === id && !has(l.to.port)),

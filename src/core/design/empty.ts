@@ -2,7 +2,7 @@ import {
   BUILD_FORMAT,
   BUILD_VERSION,
   type Brief,
-  type Build,
+  type Design,
   type Kit,
   type Layout,
 } from './types';
@@ -14,7 +14,7 @@ export const DEFAULT_BRIEF: Brief = {
   currency: 'EUR',
   loadCase: 'torture',
   limits: {
-    rise_K: 12,
+    deltaT_K: 12,
     noise_dBA: 34,
     flow_Lmin: 3,
     part_C: null,
@@ -28,7 +28,7 @@ export const DEFAULT_BRIEF: Brief = {
 export const EMPTY_LAYOUT: Layout = { routes: {}, poses: {}, noWay: {} };
 
 /** A build with nothing in it yet. */
-export function emptyBuild(name: string, kit: Kit, brief: Brief = DEFAULT_BRIEF): Build {
+export function emptyDesign(name: string, kit: Kit, brief: Brief = DEFAULT_BRIEF): Design {
   return {
     format: BUILD_FORMAT,
     version: BUILD_VERSION,

@@ -1,13 +1,13 @@
-import type { Build, Component, Loop, PortRef } from './types';
+import type { Design, Component, Loop, PortRef } from './types';
 
-export const findComponent = (build: Build, id: string): Component | undefined =>
-  build.components.find((i) => i.id === id);
+export const findComponent = (design: Design, id: string): Component | undefined =>
+  design.components.find((i) => i.id === id);
 
 /** The loop a part belongs to: the first that has a run or cap on it. */
-export function loopOfComponent(build: Build, id: string): Loop | undefined {
-  return build.loops.find(
+export function loopOfComponent(design: Design, id: string): Loop | undefined {
+  return design.loops.find(
     (l) =>
-      l.links.some((k) => k.from.component === id || k.to.component === id) ||
+      l.connections.some((k) => k.from.component === id || k.to.component === id) ||
       l.caps.some((c) => c.component === id),
   );
 }

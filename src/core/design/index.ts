@@ -1,7 +1,7 @@
 export { BUILD_FORMAT, BUILD_VERSION } from './types';
 export type {
   Brief,
-  Build,
+  Design,
   Cap,
   CapDuty,
   Control,
@@ -12,10 +12,10 @@ export type {
   LaidEnd,
   LaidRoute,
   Layout,
-  NoWay,
+  NoRouteFound,
   Pose,
-  Link,
-  LinkWay,
+  Connection,
+  RouteConstraints,
   LoadStep,
   Loop,
   OrderMark,
@@ -26,6 +26,6 @@ export type {
   Via,
 } from './types';
 export { applyEdit, EditError, type Applied, type Edit, type EditKind } from './edits';
-export { DEFAULT_BRIEF, emptyBuild, EMPTY_LAYOUT } from './empty';
+export { DEFAULT_BRIEF, emptyDesign, EMPTY_LAYOUT } from './empty';
 export { findComponent, freeId, loopOfComponent, samePort } from './find';
 export { withoutRoutes } from './withoutRoutes';

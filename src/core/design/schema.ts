@@ -209,7 +209,7 @@ export const loopSchema = Joi.object({
 });
 
 const small = PART_SCHEMAS.fitting.required();
-export const buildSchema = Joi.object({
+export const designSchema = Joi.object({
   format: Joi.string().valid(BUILD_FORMAT).required(),
   version: Joi.number().valid(BUILD_VERSION).required(),
   name: text(80).required(),

@@ -4,10 +4,10 @@ import type {
   CoolantPart,
   FittingPart,
   ComponentPart,
-  LeadPart,
+  CablePart,
   LoadCaseId,
   ScrewPart,
-  SundryPart,
+  ConsumablePart,
   TubePart,
 } from '../components';
 import type { Frame, Vec } from '../geometry';
@@ -25,7 +25,7 @@ export interface Brief {
   readonly loadCase: LoadCaseId;
   readonly limits: {
     /** Coolant above room air. */
-    readonly rise_K: number;
+    readonly deltaT_K: number;
     readonly noise_dBA: number;
     readonly flow_Lmin: number;
     /** No part hotter than this, or null for each part's own limit. */
@@ -140,7 +140,7 @@ export interface LaidEnd {
 }
 
 /** What a builder sets of a run's way by hand; routing finds the rest. */
-export interface LinkWay {
+export interface RouteConstraints {
   /** Directions the tube must leave and arrive by, along an axis of the case, away from the port. */
   readonly leave?: Vec;
   readonly arrive?: Vec;
@@ -151,7 +151,7 @@ export interface LinkWay {
 }
 
 /** From port to port, in flow order: a tube with its end fittings, or a joint that screws two ports together. */
-export interface Link {
+export interface Connection {
   readonly id: string;
   readonly from: PortRef;
   readonly to: PortRef;
@@ -159,7 +159,7 @@ export interface Link {
   readonly ends: { readonly from: EndPiece; readonly to: EndPiece };
   /** Of a joint: the bridge that reaches from port to port, where they do not all but touch. */
   readonly bridge?: FittingPart;
-  readonly way?: LinkWay;
+  readonly way?: RouteConstraints;
 }
 
 export type CapDuty = 'plug' | 'drain' | 'fill';
@@ -178,7 +178,7 @@ export interface Loop {
   readonly coolantAge_months: number;
   /** A bend set to one angle on this tube, and what was left of it when it was cool. */
   readonly testBend?: { readonly set_deg: number; readonly left_deg: number };
-  readonly links: readonly Link[];
+  readonly connections: readonly Connection[];
   readonly caps: readonly Cap[];
 }
 
@@ -186,8 +186,8 @@ export type KitDuty = 'plug' | 'drain' | 'fill' | 'joint' | 'rotary45' | 'rotary
 /** The small parts this build uses wherever one is called for. */
 export interface Kit extends Readonly<Record<KitDuty, FittingPart>> {
   readonly screws: readonly ScrewPart[];
-  /** Splitters and hubs to choose from. */ readonly leads?: readonly LeadPart[];
-  /** Paste, pads, tools and other sundries to choose from. */ readonly sundries?: readonly SundryPart[];
+  /** Splitters and hubs to choose from. */ readonly leads?: readonly CablePart[];
+  /** Paste, pads, tools and other sundries to choose from. */ readonly sundries?: readonly ConsumablePart[];
 }
 
 /** A line of the list on its way: ordered, received, or missing from the parcel. */
@@ -218,7 +218,7 @@ export interface LaidRoute {
 export type Pose = Frame;
 
 /** A connection the router found no way for: what stands in the way, and what would fit. */
-export interface NoWay {
+export interface NoRouteFound {
   readonly blockedBy: string | null;
   readonly wouldFit: string | null;
 }
@@ -227,10 +227,10 @@ export interface NoWay {
 export interface Layout {
   readonly routes: Readonly<Record<string, LaidRoute>>;
   readonly poses: Readonly<Record<string, Pose>>;
-  readonly noWay: Readonly<Record<string, NoWay>>;
+  readonly noWay: Readonly<Record<string, NoRouteFound>>;
 }
 
-export interface Build {
+export interface Design {
   readonly format: typeof BUILD_FORMAT;
   readonly version: typeof BUILD_VERSION;
   readonly name: string;

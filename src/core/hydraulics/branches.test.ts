@@ -1,20 +1,20 @@
 import { describe, expect, test } from '@jest/globals';
-import { catalogued, demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Edit } from '../design';
-import { workOut } from '../analysis';
+import { catalogued, demoDesign } from '@/catalogue';
+import { applyEdit, type Design, type Edit } from '../design';
+import { analyse } from '../analysis';
 import { branchesOf, networkOf, type Branch } from '.';
 import { splitEdit } from '../loops';
 import type { LoopGraph } from '../system';
 import type { InlinePart } from '../components';
 
-const tower = demoBuild('fenland-flood-tower') as Build;
-const rowsOf = (build: Build, loop: string): readonly Branch[] => {
-  const w = workOut(build);
-  const graph = w.model.loops.find((g) => g.loop.id === loop) as LoopGraph;
+const tower = demoDesign('fenland-flood-tower') as Design;
+const rowsOf = (design: Design, loop: string): readonly Branch[] => {
+  const w = analyse(design);
+  const graph = w.system.loops.find((g) => g.loop.id === loop) as LoopGraph;
   const state = w.reports.flow.loops.find((l) => l.id === loop);
   return branchesOf(
     graph,
-    networkOf(w.model, graph, w.reports.runs, state?.coolant_C ?? 30),
+    networkOf(w.system, graph, w.reports.runs, state?.coolant_C ?? 30),
     w.reports.flow.links,
   );
 };
@@ -24,7 +24,7 @@ describe('branches', () => {
     const [only, ...more] = rowsOf(tower, 'loop');
     expect(more).toEqual([]);
     expect(only?.share).toBeCloseTo(1, 6);
-    const state = workOut(tower).reports.flow.loops.find((l) => l.id === 'loop');
+    const state = analyse(tower).reports.flow.loops.find((l) => l.id === 'loop');
     expect(Math.abs((only?.takes_kPa ?? NaN) - (state?.head_kPa ?? NaN))).toBeLessThan(0.01);
   });
 
@@ -42,14 +42,14 @@ describe('branches', () => {
   });
 
   test('two of a row set side by side are two lanes', () => {
-    const desk = demoBuild('dawn-chorus-desk') as Build;
+    const desk = demoDesign('dawn-chorus-desk') as Design;
     const edit = splitEdit(
       desk,
       'loop',
       ['card-block', 'processor-block'],
       catalogued('inline', 'inl-tee') as InlinePart,
     ) as Edit;
-    const split = applyEdit(desk, edit).build;
+    const split = applyEdit(desk, edit).design;
     const rows = rowsOf(split, 'loop');
     expect(rows.filter((r) => r.share < 0.95).length).toBe(2);
     const lane = rows.filter((r) => r.share < 0.95);
@@ -64,7 +64,7 @@ describe('branches', () => {
       do: 'component.set',
       component: 'card-block-a',
       values: { clogged: 0.95 },
-    }).build;
+    }).design;
     const a = rowsOf(added, 'loop-2').find((r) => r.components.includes('card-block-a'));
     expect(a?.share ?? 1).toBeLessThan(0.12);
   });

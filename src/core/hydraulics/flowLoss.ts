@@ -3,10 +3,10 @@ import { clogCurve } from './curve';
 import type { FlowNetwork } from './links';
 import { solveNetwork } from './network';
 
-export const SAG_SHARES = [0.25, 0.5, 0.75] as const;
+export const FLOW_LOSS_SHARES = [0.25, 0.5, 0.75] as const;
 
 /** What dirt in one part does to the loop. */
-export interface Sag {
+export interface FlowLoss {
   readonly component: string;
   readonly steps: readonly {
     readonly share: number;
@@ -23,15 +23,15 @@ const settles = ({ component }: GraphEdge): boolean =>
     (component.part.duty === 'filter' || component.part.duty === 'meter'));
 
 /** For every part where dirt settles: the flow with a share of its channels plugged, on top of what is plugged already. */
-export function saggingFlow(graph: LoopGraph, network: FlowNetwork): readonly Sag[] {
+export function flowLossSweep(graph: LoopGraph, network: FlowNetwork): readonly FlowLoss[] {
   const components = [
     ...new Set(graph.edges.filter(settles).map((e) => e.component?.id as string)),
   ];
-  return components.map((component): Sag => {
+  return components.map((component): FlowLoss => {
     const own = new Set(graph.edges.filter((e) => e.component?.id === component).map((e) => e.id));
     return {
       component,
-      steps: SAG_SHARES.map((share) => {
+      steps: FLOW_LOSS_SHARES.map((share) => {
         const { flows, drops } = solveNetwork({
           ...network,
           links: network.links.map((l) =>

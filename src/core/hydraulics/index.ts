@@ -45,7 +45,7 @@ export {
 } from './operating';
 export { slowestShareFor, pumpMargin, atFullSpeed } from './sizing';
 export { branchesOf, type Branch } from './branches';
-export { saggingFlow, SAG_SHARES, type Sag } from './flowLoss';
+export { flowLossSweep, FLOW_LOSS_SHARES, type FlowLoss } from './flowLoss';
 export { ratingTroubles, headTrouble, type RatingTrouble, type HeadTrouble } from './ratings';
 export type { LoopPressures, NodePressure } from './pressures';
 export { FLOW_BANDS, flowBand } from './bands';

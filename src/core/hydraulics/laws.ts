@@ -1,6 +1,6 @@
 import type { Kit, Loop } from '../design';
 import { coolantProperties, water, type FluidProperties } from '../fluids';
-import type { GraphEdge, LoopGraph, Model } from '../system';
+import type { GraphEdge, LoopGraph, System } from '../system';
 import type { LossPoint, PumpPart } from '../components';
 import { pieceOf, type Run } from '../tubing';
 import { clogCurve, fitLossCurve, scaleCurve, type CurveScale, type LossFit } from './curve';
@@ -128,12 +128,12 @@ export function linkOf(
   };
 }
 
-const isReservoir = (model: Model, node: string): boolean =>
-  model.placed.get(node.split('/')[0] as string)?.component.part.kind === 'reservoir';
+const isReservoir = (system: System, node: string): boolean =>
+  system.placed.get(node.split('/')[0] as string)?.component.part.kind === 'reservoir';
 
 /** A loop as a network of its coolant at a temperature; the first reservoir holds the pressure. */
 export function networkOf(
-  model: Model,
+  system: System,
   graph: LoopGraph,
   runs: readonly Run[],
   coolant_C: number,
@@ -145,13 +145,13 @@ export function networkOf(
         e,
         graph.loop,
         runs.find((r) => r.id === e.id && r.loop === graph.loop.id),
-        model.build.kit,
+        system.design.kit,
         fluid,
       ) ?? [],
   );
   const reservoir = graph.edges
     .flatMap((e) => [e.from, e.to])
-    .find((node) => isReservoir(model, node));
+    .find((node) => isReservoir(system, node));
   const inlet = links.find((l) => l.pump)?.from;
   const fixed = reservoir ?? inlet;
   return { fluid, links, fixed: fixed === undefined ? [] : [fixed] };

@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
-import { catalogued, demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '../design';
-import { workOut } from '../analysis';
-import { headTrouble, networkOf, ratingTroubles, saggingFlow } from '.';
+import { catalogued, demoDesign } from '@/catalogue';
+import { applyEdit, type Design } from '../design';
+import { analyse } from '../analysis';
+import { headTrouble, networkOf, ratingTroubles, flowLossSweep } from '.';
 import type { LoopGraph } from '../system';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
-const w = workOut(desk);
+const desk = demoDesign('dawn-chorus-desk') as Design;
+const w = analyse(desk);
 const loop = w.reports.flow.loops[0];
 const profile = loop?.profile;
 const nodeOf = (
@@ -21,7 +21,7 @@ const nodeOf = (
 describe('pressures round the loop', () => {
   test('the air on the reservoir is a standard atmosphere at sea level (ICAO: 101.325 kPa), less up high', () => {
     expect(profile?.air_kPa).toBeCloseTo(101.325, 3);
-    const high = workOut(applyEdit(desk, { do: 'brief.set', values: { altitude_m: 1500 } }).build)
+    const high = analyse(applyEdit(desk, { do: 'brief.set', values: { altitude_m: 1500 } }).design)
       .reports.flow.loops[0]?.profile;
     // ICAO standard atmosphere, 1,500 m: 84.556 kPa.
     expect(Math.abs((high?.air_kPa ?? NaN) - 84.556)).toBeLessThan(0.05);
@@ -60,16 +60,20 @@ describe('pressures round the loop', () => {
 
   test('a loop that stands still has no profile', () => {
     expect(
-      workOut(
-        applyEdit(desk, { do: 'component.set', component: 'pump', values: { speed_rpm: 0 } }).build,
+      analyse(
+        applyEdit(desk, { do: 'component.set', component: 'pump', values: { speed_rpm: 0 } })
+          .design,
       ).reports.flow.loops[0]?.profile,
     ).toBeNull();
   });
 });
 
 describe('sagging flow', () => {
-  const graph = w.model.loops[0] as LoopGraph;
-  const sags = saggingFlow(graph, networkOf(w.model, graph, w.reports.runs, loop?.coolant_C ?? 30));
+  const graph = w.system.loops[0] as LoopGraph;
+  const sags = flowLossSweep(
+    graph,
+    networkOf(w.system, graph, w.reports.runs, loop?.coolant_C ?? 30),
+  );
 
   test("every block is asked, flow falls and the block's share of the pressure grows", () => {
     expect(sags.map((s) => s.component).sort()).toEqual(['card-block', 'processor-block']);
@@ -83,9 +87,9 @@ describe('sagging flow', () => {
   });
 
   test('is what a part said to be clogged does in the build', () => {
-    const clogged = workOut(
+    const clogged = analyse(
       applyEdit(desk, { do: 'component.set', component: 'card-block', values: { clogged: 0.5 } })
-        .build,
+        .design,
     );
     expect(clogged.reports.flow.loops[0]?.flow_Lmin).toBeCloseTo(
       sags.find((s) => s.component === 'card-block')?.steps[1]?.flow_Lmin ?? NaN,

@@ -1,6 +1,6 @@
 import { standardPressure } from '../fluids';
 import type { FluidProperties } from '../fluids';
-import type { LoopGraph, Model } from '../system';
+import type { LoopGraph, System } from '../system';
 import { GRAVITY_MS2 } from '../units';
 
 /** Pressure where the coolant passes one chamber of one part. */
@@ -31,24 +31,24 @@ export interface LoopPressures {
  * presses by ρ v²/2 less, under 1 kPa in a loop.
  */
 export function loopPressures(
-  model: Model,
+  system: System,
   graph: LoopGraph,
   fluid: FluidProperties,
   pressures: ReadonlyMap<string, number>,
 ): LoopPressures {
   const heightOf = (node: string): number | null => {
     const [component, chamber] = node.split('/') as [string, string];
-    const ports = model.placed.get(component)?.ports ?? [];
+    const ports = system.placed.get(component)?.ports ?? [];
     const own = ports.filter((p) => p.port.chamber === chamber);
     const used = own.length > 0 ? own : ports;
     return used.length === 0 ? null : used.reduce((s, p) => s + p.at[1], 0) / used.length;
   };
   const tanks = graph.stations.filter(
-    (s) => model.placed.get(s)?.component.part.kind === 'reservoir',
+    (s) => system.placed.get(s)?.component.part.kind === 'reservoir',
   );
-  const tops = (model.placed.get(tanks[0] ?? '')?.ports ?? []).map((p) => p.at[1]);
+  const tops = (system.placed.get(tanks[0] ?? '')?.ports ?? []).map((p) => p.at[1]);
   const surface_mm = tops.length > 0 ? Math.max(...tops) : null;
-  const air_kPa = standardPressure(model.build.brief.altitude_m) / 1000;
+  const air_kPa = standardPressure(system.design.brief.altitude_m) / 1000;
   const nodes = graph.nodes
     .filter((n) => pressures.has(n))
     .map((node): NodePressure => {

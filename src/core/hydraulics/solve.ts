@@ -1,4 +1,4 @@
-import type { LoopGraph, Model } from '../system';
+import type { LoopGraph, System } from '../system';
 import type { Run } from '../tubing';
 import { anatomyOf, type Anatomy } from './anatomy';
 import { flowBand, type FlowBand } from './bands';
@@ -62,12 +62,17 @@ export interface FlowReport {
 
 /** Flow and pressure of every loop at the given coolant temperatures (°C by loop id). */
 export function solveFlow(
-  model: Model,
+  system: System,
   runs: readonly Run[],
   temperatures: ReadonlyMap<string, number>,
 ): FlowReport {
-  const each = model.loops.map((graph) =>
-    solveLoop(model, graph, runs, temperatures.get(graph.loop.id) ?? model.build.brief.room_C + 8),
+  const each = system.loops.map((graph) =>
+    solveLoop(
+      system,
+      graph,
+      runs,
+      temperatures.get(graph.loop.id) ?? system.design.brief.room_C + 8,
+    ),
   );
   return {
     loops: each.map((e) => e.loop),
@@ -90,12 +95,12 @@ interface Solved {
 }
 
 function solveLoop(
-  model: Model,
+  system: System,
   graph: LoopGraph,
   runs: readonly Run[],
   coolant_C: number,
 ): Solved {
-  const network = networkOf(model, graph, runs, coolant_C);
+  const network = networkOf(system, graph, runs, coolant_C);
   const ready = readyNetwork(network);
   const solution = turns(graph) ? ready.solve() : null;
   const { loop, ...rest } = reportLoop(graph, network.fluid, coolant_C, solution);
@@ -105,7 +110,7 @@ function solveLoop(
       ...loop,
       profile:
         solution?.status === 'solved'
-          ? loopPressures(model, graph, network.fluid, solution.pressures)
+          ? loopPressures(system, graph, network.fluid, solution.pressures)
           : null,
       idle:
         graph.closed && !graph.branched

@@ -1,27 +1,27 @@
 import { describe, expect, test } from '@jest/globals';
-import { catalogued, demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Edit } from '../design';
-import { guardBuild } from '../validation';
-import { resolve, type LoopGraph } from '../system';
+import { catalogued, demoDesign } from '@/catalogue';
+import { applyEdit, type Design, type Edit } from '../design';
+import { validateDesign } from '../validation';
+import { compileSystem, type LoopGraph } from '../system';
 import { insertStation, moveInto, rowEdit, secondPump, splitEdit, teePorts, whyNoSplit } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
+const desk = demoDesign('dawn-chorus-desk') as Design;
 const tee = catalogued('inline', 'inl-tee');
-const edited = (build: Build, ...edits: (Edit | null)[]): Build =>
-  edits.reduce<Build>((b, e) => {
+const edited = (design: Design, ...edits: (Edit | null)[]): Design =>
+  edits.reduce<Design>((b, e) => {
     if (!e) throw new Error('no edit');
-    return applyEdit(b, e).build;
-  }, build);
-const graphOf = (build: Build): LoopGraph => resolve(build).loops[0] as LoopGraph;
+    return applyEdit(b, e).design;
+  }, design);
+const graphOf = (design: Design): LoopGraph => compileSystem(design).loops[0] as LoopGraph;
 const split = edited(desk, splitEdit(desk, 'loop', ['card-block', 'processor-block'], tee));
 
 /** Each port takes one fitting (common practice, no source). */
-function portsOnce(build: Build): void {
-  const ends = build.loops.flatMap((l) =>
-    l.links.flatMap((k) => [k.from, k.to]).map((r) => `${r.component}/${r.port}`),
+function portsOnce(design: Design): void {
+  const ends = design.loops.flatMap((l) =>
+    l.connections.flatMap((k) => [k.from, k.to]).map((r) => `${r.component}/${r.port}`),
   );
   expect(new Set(ends).size).toBe(ends.length);
-  expect(guardBuild(JSON.parse(JSON.stringify(build))).ok).toBe(true);
+  expect(validateDesign(JSON.parse(JSON.stringify(design))).ok).toBe(true);
 }
 
 describe('splitting a loop', () => {
@@ -94,7 +94,7 @@ describe('a second pump', () => {
 
 describe('moving a part into another run', () => {
   test('works from lane to trunk and closes the gap it leaves', () => {
-    const into = split.loops[0]?.links.find((l) => l.to.component === 'reservoir')?.id ?? '';
+    const into = split.loops[0]?.connections.find((l) => l.to.component === 'reservoir')?.id ?? '';
     const moved = edited(split, moveInto(split, 'loop', 'processor-block', into));
     portsOnce(moved);
     const g = graphOf(moved);
@@ -105,7 +105,7 @@ describe('moving a part into another run', () => {
   });
 
   test('its own runs, tees and unknown runs are no target', () => {
-    const own = split.loops[0]?.links.find((l) => l.to.component === 'card-block')?.id ?? '';
+    const own = split.loops[0]?.connections.find((l) => l.to.component === 'card-block')?.id ?? '';
     expect(moveInto(split, 'loop', 'card-block', own)).toBeNull();
     expect(moveInto(split, 'loop', 'tee', own)).toBeNull();
     expect(moveInto(split, 'loop', 'card-block', 'ghost')).toBeNull();
@@ -126,13 +126,13 @@ describe('pieces that hang in the runs', () => {
   const placed = edited(hung, insertStation(hung, 'loop', 'filter'));
 
   test('enter by the marked inlet and hang between the parts they lead to', () => {
-    const link = placed.loops[0]?.links.find((l) => l.to.component === 'filter'),
-      out = placed.loops[0]?.links.find((l) => l.from.component === 'filter');
-    expect([link?.to.port, out?.from.port]).toEqual(['in', 'out']);
-    const model = resolve(placed);
-    const before = model.portAt(link?.from ?? { component: '', port: '' })?.at,
-      after = model.portAt(out?.to ?? { component: '', port: '' })?.at,
-      own = model.portAt({ component: 'filter', port: 'in' });
+    const connection = placed.loops[0]?.connections.find((l) => l.to.component === 'filter'),
+      out = placed.loops[0]?.connections.find((l) => l.from.component === 'filter');
+    expect([connection?.to.port, out?.from.port]).toEqual(['in', 'out']);
+    const system = compileSystem(placed);
+    const before = system.portAt(connection?.from ?? { component: '', port: '' })?.at,
+      after = system.portAt(out?.to ?? { component: '', port: '' })?.at,
+      own = system.portAt({ component: 'filter', port: 'in' });
     for (const axis of [0, 1, 2] as const) {
       const [low, high] = [
         Math.min(before?.[axis] ?? NaN, after?.[axis] ?? NaN),
@@ -141,11 +141,11 @@ describe('pieces that hang in the runs', () => {
       expect(own?.at[axis] ?? NaN).toBeGreaterThanOrEqual(low - 20);
       expect(own?.at[axis] ?? NaN).toBeLessThanOrEqual(high + 20);
     }
-    expect(model.placed.get('filter')?.unplaced).toBeNull();
+    expect(system.placed.get('filter')?.unplaced).toBeNull();
   });
 
   test('in no loop they have no place yet, and nothing breaks', () => {
-    expect(resolve(hung).portAt({ component: 'filter', port: 'in' })).toBeNull();
+    expect(compileSystem(hung).portAt({ component: 'filter', port: 'in' })).toBeNull();
   });
 });
 
@@ -160,7 +160,7 @@ describe('a plate with two chambers', () => {
       id: string,
       from: { component: string; port: string },
       to: { component: string; port: string },
-    ): Build['loops'][number]['links'][number] => ({
+    ): Design['loops'][number]['connections'][number] => ({
       id,
       from,
       to,
@@ -180,9 +180,9 @@ describe('a plate with two chambers', () => {
         },
       },
       {
-        do: 'loop.links',
+        do: 'loop.connections',
         loop: 'loop',
-        links: [
+        connections: [
           link('1', ref('reservoir', 'foot'), ref('pump', 'in')),
           link('2', ref('pump', 'out'), ref('plate', 'supply-1')),
           link('3', ref('plate', 'supply-2'), ref('card-block', 'a1')),

@@ -1,22 +1,22 @@
 import {
   freeId,
-  type Build,
+  type Design,
   type Edit,
   type Component,
-  type Link,
+  type Connection,
   type Loop,
   type Placement,
   type PortRef,
 } from '../design';
-import { resolve } from '../system';
+import { compileSystem } from '../system';
 import type { InlinePart, PumpPart } from '../components';
 import { passThrough, placeOf } from './ports';
 import { reorderLoop } from './propose';
 
 /** Takes ids that no component or run has yet, one after another. */
-function idsOf(build: Build): { component(stem: string): string; run(): string } {
-  const components = build.components.map((i) => i.id),
-    runs = build.loops.flatMap((l) => l.links.map((k) => k.id));
+function idsOf(design: Design): { component(stem: string): string; run(): string } {
+  const components = design.components.map((i) => i.id),
+    runs = design.loops.flatMap((l) => l.connections.map((k) => k.id));
   const take = (list: string[], stem: string): string => {
     const id = freeId(list, stem);
     list.push(id);
@@ -26,7 +26,7 @@ function idsOf(build: Build): { component(stem: string): string; run(): string }
 }
 
 const auto = { from: 'auto', to: 'auto' } as const;
-const tube = (id: string, from: PortRef, to: PortRef): Link => ({
+const tube = (id: string, from: PortRef, to: PortRef): Connection => ({
   id,
   from,
   to,
@@ -55,26 +55,29 @@ const hanging = (
 ): Component => ({ id, name, part, placement, settings: {} });
 
 /** In and out run of a component with exactly one of each in its loop. */
-function through(loop: Loop, component: string): { readonly in: Link; readonly out: Link } | null {
-  const ins = loop.links.filter((l) => l.to.component === component),
-    outs = loop.links.filter((l) => l.from.component === component);
+function through(
+  loop: Loop,
+  component: string,
+): { readonly in: Connection; readonly out: Connection } | null {
+  const ins = loop.connections.filter((l) => l.to.component === component),
+    outs = loop.connections.filter((l) => l.from.component === component);
   return ins.length === 1 && outs.length === 1
-    ? { in: ins[0] as Link, out: outs[0] as Link }
+    ? { in: ins[0] as Connection, out: outs[0] as Connection }
     : null;
 }
 
 /** Why blocks cannot be set side by side; null when they can. */
 export function whyNoSplit(
-  build: Build,
+  design: Design,
   loopId: string,
   components: readonly string[],
 ): string | null {
-  const loop = build.loops.find((l) => l.id === loopId);
+  const loop = design.loops.find((l) => l.id === loopId);
   if (!loop) return 'There is no such loop.';
   if (components.length < 2) return 'It takes two parts or more.';
   const bad = components.find((i) => !through(loop, i));
   if (bad !== undefined)
-    return `${build.components.find((i) => i.id === bad)?.name ?? bad} has not one run in and one out.`;
+    return `${design.components.find((i) => i.id === bad)?.name ?? bad} has not one run in and one out.`;
   return null;
 }
 
@@ -83,24 +86,27 @@ export function whyNoSplit(
  * between them in the row moves behind the join. Null when one of them is not simply passed through, or the tee is none.
  */
 export function splitEdit(
-  build: Build,
+  design: Design,
   loopId: string,
   components: readonly string[],
   tee: InlinePart,
 ): Edit | null {
-  const loop = build.loops.find((l) => l.id === loopId),
+  const loop = design.loops.find((l) => l.id === loopId),
     ports = teePorts(tee);
-  if (!loop || !ports || whyNoSplit(build, loopId, components) !== null) return null;
-  const ids = idsOf(build);
-  let links: readonly Link[] = loop.links;
-  const pieces = components.map((component) => through(loop, component) as { in: Link; out: Link });
+  if (!loop || !ports || whyNoSplit(design, loopId, components) !== null) return null;
+  const ids = idsOf(design);
+  let connections: readonly Connection[] = loop.connections;
+  const pieces = components.map(
+    (component) => through(loop, component) as { in: Connection; out: Connection },
+  );
   const entry = pieces.map((p) => p.in.to),
     exit = pieces.map((p) => p.out.from);
   const first = components[0] as string;
   // Take all but the first out of the row, then open the row around the first.
-  for (const component of components.slice(1)) links = healed(links, component, ids.run);
-  const into = links.find((l) => l.to.component === first),
-    out = links.find((l) => l.from.component === first);
+  for (const component of components.slice(1))
+    connections = healed(connections, component, ids.run);
+  const into = connections.find((l) => l.to.component === first),
+    out = connections.find((l) => l.from.component === first);
   if (!into || !out) return null;
   const n = components.length;
   const makeTees = (word: string): Component[] =>
@@ -113,7 +119,7 @@ export function splitEdit(
     component: (tees[i] as Component).id,
     port,
   });
-  const fresh: Link[] = [
+  const fresh: Connection[] = [
     { ...into, to: at(splits, 0, ports.a), by: 'tube', ends: { from: into.ends.from, to: 'auto' } },
   ];
   for (let i = 0; i < n - 1; i += 1) {
@@ -137,28 +143,32 @@ export function splitEdit(
     by: 'tube',
     ends: { from: 'auto', to: out.ends.to },
   });
-  const rest = links.filter((l) => l !== into && l !== out);
+  const rest = connections.filter((l) => l !== into && l !== out);
   return {
     do: 'batch',
     edits: [
       ...[...splits, ...joins].map((component): Edit => ({ do: 'component.add', component })),
-      { do: 'loop.links', loop: loopId, links: [...fresh, ...rest] },
+      { do: 'loop.connections', loop: loopId, connections: [...fresh, ...rest] },
     ],
   };
 }
 
 /** The run over a component that is taken out of its row. */
-function healed(links: readonly Link[], component: string, id: () => string): readonly Link[] {
-  const into = links.find((l) => l.to.component === component),
-    out = links.find((l) => l.from.component === component);
-  if (!into || !out) return links;
-  const rest = links.filter((l) => l !== into && l !== out);
+function healed(
+  connections: readonly Connection[],
+  component: string,
+  id: () => string,
+): readonly Connection[] {
+  const into = connections.find((l) => l.to.component === component),
+    out = connections.find((l) => l.from.component === component);
+  if (!into || !out) return connections;
+  const rest = connections.filter((l) => l !== into && l !== out);
   return into.from.component === out.to.component ? rest : [...rest, tube(id(), into.from, out.to)];
 }
 
 /** A second pump of the same loop behind the first, or beside it between two tees. Null when the first is not simply passed through. */
 export function secondPump(
-  build: Build,
+  design: Design,
   loopId: string,
   pump: string,
   part: PumpPart,
@@ -166,13 +176,13 @@ export function secondPump(
   tee: InlinePart | null,
   placement: Placement,
 ): Edit | null {
-  const loop = build.loops.find((l) => l.id === loopId);
+  const loop = design.loops.find((l) => l.id === loopId);
   const way = loop && through(loop, pump);
-  const first = build.components.find((i) => i.id === pump);
+  const first = design.components.find((i) => i.id === pump);
   const inlet = part.ports.find((p) => p.role === 'in')?.id,
     outlet = part.ports.find((p) => p.role === 'out')?.id;
   if (!loop || !way || !first || inlet === undefined || outlet === undefined) return null;
-  const ids = idsOf(build);
+  const ids = idsOf(design);
   const speed = first.settings.speed_rpm;
   const settings =
     speed === undefined
@@ -182,7 +192,7 @@ export function secondPump(
     ...hanging(ids.component('pump'), `${first.name}, second`, part, placement),
     settings,
   };
-  const rest = loop.links.filter((l) => l !== way.out && (how === 'series' || l !== way.in));
+  const rest = loop.connections.filter((l) => l !== way.out && (how === 'series' || l !== way.in));
   const caps = part.ports
     .filter((p) => p.id !== inlet && p.id !== outlet)
     .map((p): Edit => ({
@@ -192,7 +202,7 @@ export function secondPump(
       with: 'plug',
     }));
   if (how === 'series') {
-    const links = [
+    const connections = [
       ...rest,
       { ...way.out, to: { component: second.id, port: inlet }, by: 'tube' as const, ends: auto },
       tube(ids.run(), { component: second.id, port: outlet }, way.out.to),
@@ -201,7 +211,7 @@ export function secondPump(
       do: 'batch',
       edits: [
         { do: 'component.add', component: second },
-        { do: 'loop.links', loop: loopId, links },
+        { do: 'loop.connections', loop: loopId, connections },
         ...caps,
       ],
     };
@@ -210,7 +220,7 @@ export function secondPump(
   if (!tee || !ports) return null;
   const split = hanging(ids.component('tee'), 'Split before the pumps', tee),
     join = hanging(ids.component('tee'), 'Join after the pumps', tee);
-  const links = [
+  const connections = [
     ...rest,
     { ...way.in, to: { component: split.id, port: ports.a }, by: 'tube' as const, ends: auto },
     tube(ids.run(), { component: split.id, port: ports.b }, way.in.to),
@@ -231,31 +241,31 @@ export function secondPump(
     do: 'batch',
     edits: [second, split, join]
       .map((component): Edit => ({ do: 'component.add', component }))
-      .concat([{ do: 'loop.links', loop: loopId, links }, ...caps]),
+      .concat([{ do: 'loop.connections', loop: loopId, connections }, ...caps]),
   };
 }
 
 /** Moves a part that is simply passed through into another run, the gap it leaves closed. Works in branched loops. Null when it cannot. */
 export function moveInto(
-  build: Build,
+  design: Design,
   loopId: string,
   component: string,
   linkId: string,
 ): Edit | null {
-  const loop = build.loops.find((l) => l.id === loopId);
+  const loop = design.loops.find((l) => l.id === loopId);
   const way = loop && through(loop, component);
   if (!loop || !way || way.in.id === linkId || way.out.id === linkId) return null;
-  const ids = idsOf(build);
-  const links = healed(loop.links, component, ids.run);
-  const target = links.find((l) => l.id === linkId);
+  const ids = idsOf(design);
+  const connections = healed(loop.connections, component, ids.run);
+  const target = connections.find((l) => l.id === linkId);
   if (!target) return null;
-  const model = resolve(build);
+  const system = compileSystem(design);
   const ports = passThrough(
-    build,
-    model,
+    design,
+    system,
     component,
-    placeOf(model, target.from),
-    placeOf(model, target.to),
+    placeOf(system, target.from),
+    placeOf(system, target.to),
   ) ?? { in: way.in.to.port, out: way.out.from.port };
   const used = [ports.in, ports.out],
     was = [way.in.to.port, way.out.from.port];
@@ -263,9 +273,9 @@ export function moveInto(
     do: 'batch',
     edits: [
       {
-        do: 'loop.links',
+        do: 'loop.connections',
         loop: loopId,
-        links: links.flatMap((l) =>
+        connections: connections.flatMap((l) =>
           l === target
             ? [
                 { ...target, to: { component, port: ports.in }, by: 'tube' as const, ends: auto },
@@ -295,11 +305,11 @@ export function moveInto(
 }
 
 /** Everything of a loop in one row again: its tees are let go, what stood side by side stands one behind the other. */
-export function rowEdit(build: Build, loopId: string): Edit | null {
-  const graph = resolve(build).loops.find((g) => g.loop.id === loopId);
+export function rowEdit(design: Design, loopId: string): Edit | null {
+  const graph = compileSystem(design).loops.find((g) => g.loop.id === loopId);
   if (!graph?.branched) return null;
   const isTee = (id: string): boolean => {
-    const part = build.components.find((i) => i.id === id)?.part;
+    const part = design.components.find((i) => i.id === id)?.part;
     return part?.kind === 'inline' && part.tee !== undefined;
   };
   const tees = graph.stations.filter(isTee);
@@ -307,7 +317,7 @@ export function rowEdit(build: Build, loopId: string): Edit | null {
     do: 'batch',
     edits: [
       reorderLoop(
-        build,
+        design,
         loopId,
         graph.stations.filter((s) => !isTee(s)),
       ),

@@ -1,14 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Edit, type Turn } from '../design';
-import { workOut } from '../analysis';
-import { facing, resolve, spans } from '../system';
+import { CATALOGUE, catalogued, demoDesign } from '@/catalogue';
+import { applyEdit, type Design, type Edit, type Turn } from '../design';
+import { analyse } from '../analysis';
+import { facing, compileSystem, spans } from '../system';
 import type { FittingPart } from '../components';
 import { proposeLoop } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
-const apart = applyEdit(desk, { do: 'loop.remove', loop: 'loop' }).build;
+const desk = demoDesign('dawn-chorus-desk') as Design;
+const apart = applyEdit(desk, { do: 'loop.remove', loop: 'loop' }).design;
 const bridges = CATALOGUE.filter(
   (p): p is FittingPart => p.kind === 'fitting' && p.duty === 'bridge',
 );
@@ -21,15 +21,15 @@ const choice = {
 };
 
 /** The reservoir so far over the pump's inlet, and so far aside of it. */
-const over = (up: number, aside: number, turn: Turn = 0): Build => {
-  const pump = resolve(apart)
+const over = (up: number, aside: number, turn: Turn = 0): Design => {
+  const pump = compileSystem(apart)
     .placed.get('pump')
     ?.ports.find((p) => p.port.role === 'in')?.at ?? [0, 0, 0];
   return applyEdit(apart, {
     do: 'component.place',
     component: 'reservoir',
     placement: { on: 'free', at: [pump[0] + aside, pump[1] + up, pump[2]], turn },
-  }).build;
+  }).design;
 };
 
 describe('direct connections of a proposed loop', () => {
@@ -40,11 +40,14 @@ describe('direct connections of a proposed loop', () => {
     [50, 0, 'fit-bridge-40'],
     [15, 1.5, 'fit-bridge-12'],
   ] as const)('%s mm apart and %s mm aside: the fitting that reaches', (up, aside, bridge) => {
-    const built = applyEdit(over(up, aside), proposeLoop(over(up, aside), choice) as Edit).build;
-    const link = built.loops[0]?.links.find(
+    const built = applyEdit(over(up, aside), proposeLoop(over(up, aside), choice) as Edit).design;
+    const connection = built.loops[0]?.connections.find(
       (l) => l.from.component === 'reservoir' && l.to.component === 'pump',
     );
-    expect(link).toMatchObject({ by: 'joint', ...(bridge ? { bridge: { id: bridge } } : {}) });
+    expect(connection).toMatchObject({
+      by: 'joint',
+      ...(bridge ? { bridge: { id: bridge } } : {}),
+    });
   });
 
   test('none where nothing reaches: a tube', () => {
@@ -52,9 +55,9 @@ describe('direct connections of a proposed loop', () => {
       [15, 20],
       [200, 0],
     ] as const) {
-      const built = applyEdit(over(up, aside), proposeLoop(over(up, aside), choice) as Edit).build;
+      const built = applyEdit(over(up, aside), proposeLoop(over(up, aside), choice) as Edit).design;
       expect(
-        built.loops[0]?.links.find(
+        built.loops[0]?.connections.find(
           (l) => l.from.component === 'reservoir' && l.to.component === 'pump',
         )?.by,
       ).toBe('tube');
@@ -70,17 +73,17 @@ describe('direct connections of a proposed loop', () => {
         fc.constantFrom<Turn>(0, 90, 180, 270),
         (up, aside, turn) => {
           const placed = over(up, aside, turn);
-          const built = applyEdit(placed, proposeLoop(placed, choice) as Edit).build,
-            model = resolve(built);
-          for (const link of built.loops[0]?.links ?? []) {
-            if (link.by !== 'joint') continue;
+          const built = applyEdit(placed, proposeLoop(placed, choice) as Edit).design,
+            system = compileSystem(built);
+          for (const connection of built.loops[0]?.connections ?? []) {
+            if (connection.by !== 'joint') continue;
             direct += 1;
-            const a = model.portAt(link.from),
-              b = model.portAt(link.to),
+            const a = system.portAt(connection.from),
+              b = system.portAt(connection.to),
               way = a && b && facing(a, b);
-            expect(way && spans(way, link.bridge)).toBe(true);
+            expect(way && spans(way, connection.bridge)).toBe(true);
           }
-          expect(workOut(built).findings.filter((f) => f.code === 'run.joint-apart')).toEqual([]);
+          expect(analyse(built).findings.filter((f) => f.code === 'run.joint-apart')).toEqual([]);
         },
       ),
       { numRuns: 60, seed: 3 },

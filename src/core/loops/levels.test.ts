@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { catalogued, demoBuild, STANDARD_KIT } from '@/catalogue';
-import { emptyBuild, type Build, type Cap, type Component } from '../design';
-import { resolve } from '../system';
+import { catalogued, demoDesign, STANDARD_KIT } from '@/catalogue';
+import { emptyDesign, type Design, type Cap, type Component } from '../design';
+import { compileSystem } from '../system';
 import type { CasePart } from '../components';
 import { draining, fillLevel, trappedAir } from '.';
 
@@ -11,7 +11,7 @@ const reservoir = catalogued('reservoir', 'res-osier-100'),
 const box: CasePart = { ...catalogued('case', 'case-barn-96'), obstacles: [], spots: [] };
 
 /** A reservoir 100 mm high at 300 mm over a pump 62 mm high at 200 mm, and a radiator upright at the front with its ports to either end. */
-function build(ports: 'start' | 'end', caps: readonly Cap[]): Build {
+function design(ports: 'start' | 'end', caps: readonly Cap[]): Design {
   const components: readonly Component[] = [
     {
       id: 'reservoir',
@@ -43,7 +43,7 @@ function build(ports: 'start' | 'end', caps: readonly Cap[]): Build {
     ends: { from: 'auto' as const, to: 'auto' as const },
   });
   return {
-    ...emptyBuild('Levels', STANDARD_KIT),
+    ...emptyDesign('Levels', STANDARD_KIT),
     case: box,
     components,
     loops: [
@@ -54,7 +54,7 @@ function build(ports: 'start' | 'end', caps: readonly Cap[]): Build {
         fitting: catalogued('fitting', 'fit-comp-13-10'),
         coolant: catalogued('coolant', 'cool-clear-premix'),
         coolantAge_months: 0,
-        links: [
+        connections: [
           tube('a', ['reservoir', 'foot'], ['pump', 'in']),
           tube('b', ['pump', 'out'], ['radiator', 'p1']),
           tube('c', ['radiator', 'p2'], ['reservoir', 'return']),
@@ -64,14 +64,17 @@ function build(ports: 'start' | 'end', caps: readonly Cap[]): Build {
     ],
   };
 }
-const of = (b: Build) => ({ model: resolve(b), loop: b.loops[0] as Build['loops'][number] });
+const of = (b: Design) => ({
+  model: compileSystem(b),
+  loop: b.loops[0] as Design['loops'][number],
+});
 const low: Cap = { component: 'pump', port: 'low', with: 'drain' };
 
 describe('what stays when a loop is drained', () => {
   /** Pump: foot at 200, height 62, low outlet at 35 % = 221.7 mm: below it 35 % of 45 mL. */
   test('by hand: below the valve in its own part; a radiator with ports up keeps nearly all, with ports down nothing above the valve', () => {
-    const up = of(build('end', [low])),
-      down = of(build('start', [low]));
+    const up = of(design('end', [low])),
+      down = of(design('start', [low]));
     const drained = draining(up.model, up.loop);
     expect(drained.level_mm).toBeCloseTo(200 + 0.35 * 62, 9);
     expect(drained.stays.find((s) => s.component === 'pump')?.mL).toBeCloseTo(0.35 * 45, 6);
@@ -87,22 +90,22 @@ describe('what stays when a loop is drained', () => {
   });
 
   test('no valve, no answer; the lowest of two counts', () => {
-    const none = of(build('end', []));
+    const none = of(design('end', []));
     expect(draining(none.model, none.loop)).toEqual({
       drain: null,
       level_mm: null,
       stays: [],
       stays_mL: 0,
     });
-    const two = of(build('end', [{ component: 'reservoir', port: 'low', with: 'drain' }, low]));
+    const two = of(design('end', [{ component: 'reservoir', port: 'low', with: 'drain' }, low]));
     expect(draining(two.model, two.loop).drain).toEqual({ component: 'pump', port: 'low' });
   });
 });
 
 describe('air that filling leaves', () => {
   test('ports down trap what is above them, ports up next to nothing; a fill cap on top lets it out', () => {
-    const up = of(build('end', [low])),
-      down = of(build('start', [low])),
+    const up = of(design('end', [low])),
+      down = of(design('start', [low])),
       air = (x: typeof up): number =>
         trappedAir(x.model, x.loop).find((p) => p.component === 'radiator')?.mL ?? 0;
     expect(air(up)).toBeLessThan(10);
@@ -116,15 +119,18 @@ describe('air that filling leaves', () => {
 
 /** Filled to its mark a reservoir stands full / whole of its height: 150 of 168 mL in 100 mm. */
 test('the surface of a reservoir at its mark', () => {
-  const { model } = of(build('end', []));
-  expect(fillLevel(model.placed.get('reservoir') as never)).toBeCloseTo(300 + 100 * (150 / 168), 9);
-  expect(fillLevel(model.placed.get('pump') as never)).toBeNull();
+  const { model: system } = of(design('end', []));
+  expect(fillLevel(system.placed.get('reservoir') as never)).toBeCloseTo(
+    300 + 100 * (150 / 168),
+    9,
+  );
+  expect(fillLevel(system.placed.get('pump') as never)).toBeNull();
 });
 
 test('the desk drains by its pump, and what stays is told largest first', () => {
-  const desk = demoBuild('dawn-chorus-desk') as Build,
-    { model, loop } = of(desk),
-    d = draining(model, loop);
+  const desk = demoDesign('dawn-chorus-desk') as Design,
+    { model: system, loop } = of(desk),
+    d = draining(system, loop);
   expect(d.drain?.component).toBe('pump');
   expect(d.stays.map((s) => s.mL)).toEqual([...d.stays.map((s) => s.mL)].sort((a, b) => b - a));
   expect(d.stays_mL).toBeCloseTo(

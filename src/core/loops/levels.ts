@@ -1,5 +1,5 @@
 import type { Loop, PortRef } from '../design';
-import type { Model, PlacedComponent, PlacedPort } from '../system';
+import type { System, PlacedComponent, PlacedPort } from '../system';
 import { isWet } from '../components';
 
 /** Coolant or air that stays in a part, mL. */
@@ -21,7 +21,7 @@ const LEAST_ML = 2;
 
 /** Parts of a loop that stand somewhere, with their lowest and highest point and the ports that runs use. */
 function wetParts(
-  model: Model,
+  system: System,
   loop: Loop,
 ): readonly {
   readonly placed: PlacedComponent;
@@ -30,10 +30,10 @@ function wetParts(
   readonly used: readonly PlacedPort[];
   readonly volume_mL: number;
 }[] {
-  return [...model.placed.values()].flatMap((placed) => {
+  return [...system.placed.values()].flatMap((placed) => {
     const { part } = placed.component;
     const used = placed.ports.filter((p) =>
-      loop.links.some(
+      loop.connections.some(
         (l) =>
           (l.from.component === p.component && l.from.port === p.port.id) ||
           (l.to.component === p.component && l.to.port === p.port.id),
@@ -62,17 +62,17 @@ const share = (from: number, to: number, low: number, high: number): number =>
  * part's own lowest used port, whichever is higher. An estimate: the volume is taken to be spread evenly over the part's height; a siphon may draw
  * some more, tilting the case most of it.
  */
-export function draining(model: Model, loop: Loop): Draining {
+export function draining(system: System, loop: Loop): Draining {
   const drains = loop.caps
     .filter((c) => c.with === 'drain')
     .flatMap((c) => {
-      const at = model.portAt(c);
+      const at = system.portAt(c);
       return at ? [{ cap: c, y: at.at[1] }] : [];
     })
     .sort((a, b) => a.y - b.y);
   const [lowest] = drains;
   if (!lowest) return { drain: null, level_mm: null, stays: [], stays_mL: 0 };
-  const stays = wetParts(model, loop)
+  const stays = wetParts(system, loop)
     .map((w): Pocket => {
       const own = lowest.cap.component === w.placed.component.id;
       const level = own ? lowest.y : Math.max(lowest.y, Math.min(...w.used.map((p) => p.at[1])));
@@ -92,13 +92,13 @@ export function draining(model: Model, loop: Loop): Draining {
 }
 
 /** Air that filling leaves above the highest used port of each part but the reservoir, largest first. Even spread over the height, as above. */
-export function trappedAir(model: Model, loop: Loop): readonly Pocket[] {
-  return wetParts(model, loop)
+export function trappedAir(system: System, loop: Loop): readonly Pocket[] {
+  return wetParts(system, loop)
     .filter((w) => w.placed.component.part.kind !== 'reservoir')
     .map((w): Pocket => {
       const caps = loop.caps
         .filter((c) => c.with === 'fill' && c.component === w.placed.component.id)
-        .flatMap((c) => model.portAt(c)?.at[1] ?? []);
+        .flatMap((c) => system.portAt(c)?.at[1] ?? []);
       return {
         component: w.placed.component.id,
         mL:

@@ -1,15 +1,15 @@
-import type { Build, PortRef } from '../design';
-import type { Model, PlacedPort } from '../system';
+import type { Design, PortRef } from '../design';
+import type { System, PlacedPort } from '../system';
 import { isWet, type Port } from '../components';
 import { distance, type Vec } from '../geometry';
 
 /** Somewhere to measure from: the port's place, or null while the part has none. */
-export const placeOf = (model: Model, ref: PortRef): Vec | null => model.portAt(ref)?.at ?? null;
+export const placeOf = (system: System, ref: PortRef): Vec | null => system.portAt(ref)?.at ?? null;
 
 const apart = (a: Vec | null, b: Vec | null): number => (a && b ? distance(a, b) : 150);
 
-export function portsOf(build: Build, component: string): readonly Port[] {
-  const part = build.components.find((i) => i.id === component)?.part;
+export function portsOf(design: Design, component: string): readonly Port[] {
+  const part = design.components.find((i) => i.id === component)?.part;
   return part && isWet(part) ? part.ports : [];
 }
 
@@ -22,15 +22,15 @@ export interface Through {
 
 /** The pair of ports (in different chambers, in the allowed directions) that makes the two runs shortest. Null when the part has none. */
 export function passThrough(
-  build: Build,
-  model: Model,
+  design: Design,
+  system: System,
   component: string,
   from: Vec | null,
   to: Vec | null,
 ): Through | null {
-  const ports = portsOf(build, component);
-  const kind = build.components.find((i) => i.id === component)?.part.kind;
-  const place = (p: Port): Vec | null => placeOf(model, { component, port: p.id });
+  const ports = portsOf(design, component);
+  const kind = design.components.find((i) => i.id === component)?.part.kind;
+  const place = (p: Port): Vec | null => placeOf(system, { component, port: p.id });
   let best: Through | null = null;
   for (const a of ports) {
     if (a.role === 'out' || a.duty === 'fill' || (kind === 'reservoir' && a.duty === 'drain'))
@@ -51,8 +51,8 @@ const feeds = (port: Port, ports: readonly Port[]): boolean =>
   port.at[1] <= Math.min(...ports.map((p) => p.at[1])) + 1e-6;
 
 /** Middle of a part's ports in the case, or null. */
-export function middleOf(model: Model, component: string): Vec | null {
-  const ports: readonly PlacedPort[] = model.placed.get(component)?.ports ?? [];
+export function middleOf(system: System, component: string): Vec | null {
+  const ports: readonly PlacedPort[] = system.placed.get(component)?.ports ?? [];
   if (ports.length === 0) return null;
   const sum = ports.reduce<Vec>(
     (s, p) => [s[0] + p.at[0], s[1] + p.at[1], s[2] + p.at[2]],

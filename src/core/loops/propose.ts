@@ -1,13 +1,13 @@
 import {
   freeId,
-  type Build,
+  type Design,
   type Cap,
   type Edit,
-  type Link,
+  type Connection,
   type Loop,
   type PortRef,
 } from '../design';
-import { facing, resolve, spans, type Model } from '../system';
+import { facing, compileSystem, spans, type System } from '../system';
 import { isWet, type CoolantPart, type FittingPart, type TubePart } from '../components';
 import { distance, type Vec } from '../geometry';
 import { middleOf, passThrough, placeOf, portsOf } from './ports';
@@ -25,29 +25,29 @@ export interface LoopChoice {
 }
 
 /** Wet parts that no loop touches yet. */
-export function looseParts(build: Build): readonly string[] {
+export function looseParts(design: Design): readonly string[] {
   const used = new Set(
-    build.loops.flatMap((l) => l.links.flatMap((k) => [k.from.component, k.to.component])),
+    design.loops.flatMap((l) => l.connections.flatMap((k) => [k.from.component, k.to.component])),
   );
-  return build.components.filter((i) => isWet(i.part) && !used.has(i.id)).map((i) => i.id);
+  return design.components.filter((i) => isWet(i.part) && !used.has(i.id)).map((i) => i.id);
 }
 
 /** A loop through the given parts (default: all loose ones): reservoir, pump, then the shortest order. Null with fewer than two parts. */
-export function proposeLoop(build: Build, choice: LoopChoice): Edit | null {
-  const components = (choice.components ?? looseParts(build)).filter(
-    (id) => portsOf(build, id).length > 1,
+export function proposeLoop(design: Design, choice: LoopChoice): Edit | null {
+  const components = (choice.components ?? looseParts(design)).filter(
+    (id) => portsOf(design, id).length > 1,
   );
   if (components.length < 2) return null;
-  const model = resolve(build);
+  const system = compileSystem(design);
   const id = freeId(
-    build.loops.map((l) => l.id),
+    design.loops.map((l) => l.id),
     'loop',
   );
-  const links = connect(
-    build,
-    model,
-    orderStations(build, model, components),
-    build.loops.flatMap((l) => l.links.map((k) => k.id)),
+  const connections = connect(
+    design,
+    system,
+    orderStations(design, system, components),
+    design.loops.flatMap((l) => l.connections.map((k) => k.id)),
     choice.bridges,
   );
   const loop: Loop = {
@@ -57,36 +57,37 @@ export function proposeLoop(build: Build, choice: LoopChoice): Edit | null {
     fitting: choice.fitting,
     coolant: choice.coolant,
     coolantAge_months: 0,
-    links,
-    caps: capSpares(build, model, components, links),
+    connections,
+    caps: capSpares(design, system, components, connections),
   };
   return { do: 'loop.add', loop };
 }
 
 /** The same loop with its stations in another order; caps on ports now used are let go, freed ports are plugged. */
-export function reorderLoop(build: Build, loopId: string, stations: readonly string[]): Edit {
-  const loop = build.loops.find((l) => l.id === loopId) as Loop;
-  const model = resolve(build);
-  const others = build.loops
+export function reorderLoop(design: Design, loopId: string, stations: readonly string[]): Edit {
+  const loop = design.loops.find((l) => l.id === loopId) as Loop;
+  const system = compileSystem(design);
+  const others = design.loops
     .filter((l) => l.id !== loopId)
-    .flatMap((l) => l.links.map((k) => k.id));
-  const links = connect(
-    build,
-    model,
+    .flatMap((l) => l.connections.map((k) => k.id));
+  const connections = connect(
+    design,
+    system,
     stations,
     others,
-    loop.links.flatMap((l) => l.bridge ?? []),
+    loop.connections.flatMap((l) => l.bridge ?? []),
   );
-  const used = (ref: PortRef): boolean => links.some((k) => same(k.from, ref) || same(k.to, ref));
+  const used = (ref: PortRef): boolean =>
+    connections.some((k) => same(k.from, ref) || same(k.to, ref));
   const capped = (ref: PortRef): boolean => loop.caps.some((c) => same(c, ref));
   const freed = stations
-    .flatMap((component) => portsOf(build, component).map((p) => ({ component, port: p.id })))
+    .flatMap((component) => portsOf(design, component).map((p) => ({ component, port: p.id })))
     .filter((ref) => !used(ref) && !capped(ref));
   const displaced = loop.caps.filter(used);
   return {
     do: 'batch',
     edits: [
-      { do: 'loop.links', loop: loopId, links },
+      { do: 'loop.connections', loop: loopId, connections },
       ...displaced.map((c): Edit => ({
         do: 'cap.set',
         loop: loopId,
@@ -116,42 +117,45 @@ function closeFreed(freed: readonly PortRef[], displaced: readonly Cap[]): reado
 }
 
 /** Puts a loose part where it lengthens the loop least. Null when the loop has no run to open or the part no way through. */
-export function insertStation(build: Build, loopId: string, component: string): Edit | null {
-  const loop = build.loops.find((l) => l.id === loopId);
+export function insertStation(design: Design, loopId: string, component: string): Edit | null {
+  const loop = design.loops.find((l) => l.id === loopId);
   if (!loop) return null;
-  const model = resolve(build);
-  let best: { link: Link; in: string; out: string; cost: number } | null = null;
-  for (const link of loop.links) {
-    if (link.by === 'joint') continue;
-    const from = placeOf(model, link.from),
-      to = placeOf(model, link.to);
-    const through = passThrough(build, model, component, from, to);
+  const system = compileSystem(design);
+  let best: { link: Connection; in: string; out: string; cost: number } | null = null;
+  for (const connection of loop.connections) {
+    if (connection.by === 'joint') continue;
+    const from = placeOf(system, connection.from),
+      to = placeOf(system, connection.to);
+    const through = passThrough(design, system, component, from, to);
     if (!through) continue;
     const cost = through.cost - (from && to ? distance(from, to) : 0);
-    if (!best || cost < best.cost) best = { link, in: through.in, out: through.out, cost };
+    if (!best || cost < best.cost)
+      best = { link: connection, in: through.in, out: through.out, cost };
   }
   if (!best) return null;
-  const { link } = best;
-  const taken = build.loops.flatMap((l) => l.links.map((k) => k.id));
-  const first: Link = {
-    ...link,
+  const { link: connection } = best;
+  const taken = design.loops.flatMap((l) => l.connections.map((k) => k.id));
+  const first: Connection = {
+    ...connection,
     to: { component, port: best.in },
-    ends: { from: link.ends.from, to: 'auto' },
+    ends: { from: connection.ends.from, to: 'auto' },
   };
-  const second: Link = {
-    ...link,
+  const second: Connection = {
+    ...connection,
     id: freeId(taken, 'run'),
     from: { component, port: best.out },
-    ends: { from: 'auto', to: link.ends.to },
+    ends: { from: 'auto', to: connection.ends.to },
   };
-  const spare = portsOf(build, component).filter((p) => p.id !== best.in && p.id !== best.out);
+  const spare = portsOf(design, component).filter((p) => p.id !== best.in && p.id !== best.out);
   return {
     do: 'batch',
     edits: [
       {
-        do: 'loop.links',
+        do: 'loop.connections',
         loop: loopId,
-        links: loop.links.flatMap((l) => (l.id === link.id ? [first, second] : [l])),
+        connections: loop.connections.flatMap((l) =>
+          l.id === connection.id ? [first, second] : [l],
+        ),
       },
       ...spare.map((p): Edit => ({
         do: 'cap.set',
@@ -167,17 +171,17 @@ const same = (a: PortRef, b: PortRef): boolean => a.component === b.component &&
 
 /** Reservoir, pump(s), then blocks and radiators in the order that makes the loop shortest through their middles. */
 export function orderStations(
-  build: Build,
-  model: Model,
+  design: Design,
+  system: System,
   components: readonly string[],
 ): readonly string[] {
-  const kind = (id: string): string => build.components.find((i) => i.id === id)?.part.kind ?? '';
+  const kind = (id: string): string => design.components.find((i) => i.id === id)?.part.kind ?? '';
   const head = [
     ...components.filter((i) => kind(i) === 'reservoir'),
     ...components.filter((i) => kind(i) === 'pump'),
   ];
   const rest = components.filter((i) => !head.includes(i));
-  const at = new Map(components.map((i) => [i, middleOf(model, i)]));
+  const at = new Map(components.map((i) => [i, middleOf(system, i)]));
   const step = (a: string | undefined, b: string | undefined): number => {
     const p = a === undefined ? null : (at.get(a) ?? null),
       q = b === undefined ? null : (at.get(b) ?? null);
@@ -227,30 +231,30 @@ function nearestNext(
 
 /** Runs from station to station and back to the first, through the ports that keep them short. */
 function connect(
-  build: Build,
-  model: Model,
+  design: Design,
+  system: System,
   stations: readonly string[],
   takenIds: readonly string[],
   bridges: readonly FittingPart[] = [],
-): readonly Link[] {
+): readonly Connection[] {
   const n = stations.length;
-  const centre = (i: number): Vec | null => middleOf(model, stations[(i + n) % n] as string);
+  const centre = (i: number): Vec | null => middleOf(system, stations[(i + n) % n] as string);
   const chosen: { in: string; out: string }[] = [];
   for (let i = 0; i < n; i += 1) {
     const component = stations[i] as string;
     const before =
       i === 0
         ? centre(n - 1)
-        : placeOf(model, {
+        : placeOf(system, {
             component: stations[i - 1] as string,
             port: (chosen[i - 1] as { out: string }).out,
           });
-    const through = passThrough(build, model, component, before, centre(i + 1));
-    const ports = portsOf(build, component);
+    const through = passThrough(design, system, component, before, centre(i + 1));
+    const ports = portsOf(design, component);
     chosen.push(through ?? { in: ports[0]?.id ?? '', out: ports[1]?.id ?? '' });
   }
   const taken = [...takenIds];
-  return stations.map((component, i): Link => {
+  return stations.map((component, i): Connection => {
     const next = (i + 1) % n;
     const from = { component, port: (chosen[i] as { out: string }).out };
     const to = { component: stations[next] as string, port: (chosen[next] as { in: string }).in };
@@ -260,7 +264,7 @@ function connect(
       id,
       from,
       to,
-      ...directly(model, from, to, bridges),
+      ...directly(system, from, to, bridges),
       ends: { from: 'auto', to: 'auto' },
     };
   });
@@ -268,13 +272,13 @@ function connect(
 
 /** A direct connection where the two ports face each other and a fitting reaches from one to the other; a tube everywhere else. */
 function directly(
-  model: Model,
+  system: System,
   from: PortRef,
   to: PortRef,
   bridges: readonly FittingPart[],
-): Pick<Link, 'by' | 'bridge'> {
-  const a = model.portAt(from),
-    b = model.portAt(to);
+): Pick<Connection, 'by' | 'bridge'> {
+  const a = system.portAt(from),
+    b = system.portAt(to);
   const way = a && b ? facing(a, b) : null;
   if (!way) return { by: 'tube' };
   if (spans(way, undefined)) return { by: 'joint' };
@@ -284,22 +288,22 @@ function directly(
 
 /** Spare ports: a cap to fill by on top, a drain at the lowest, plugs on the rest. */
 function capSpares(
-  build: Build,
-  model: Model,
+  design: Design,
+  system: System,
   components: readonly string[],
-  links: readonly Link[],
+  connections: readonly Connection[],
 ): readonly Cap[] {
   const spare = components
     .flatMap((component) =>
-      portsOf(build, component).map((port) => ({
+      portsOf(design, component).map((port) => ({
         component,
         port,
-        at: placeOf(model, { component, port: port.id }),
+        at: placeOf(system, { component, port: port.id }),
       })),
     )
     .filter(
       (s) =>
-        !links.some(
+        !connections.some(
           (l) =>
             same(l.from, { component: s.component, port: s.port.id }) ||
             same(l.to, { component: s.component, port: s.port.id }),

@@ -1,15 +1,15 @@
-import type { Build, Edit } from '../design';
+import type { Design, Edit } from '../design';
 import { isWet, type ComponentPart } from '../components';
 
 /** Another part in a component's place, with plugs in the ports that the loop does not use: nothing is left open. */
-export function replaceWithPlugs(build: Build, component: string, part: ComponentPart): Edit {
+export function replaceWithPlugs(design: Design, component: string, part: ComponentPart): Edit {
   const replace: Edit = { do: 'component.replace', component, part };
-  const loop = build.loops.find((l) =>
-    l.links.some((k) => k.from.component === component || k.to.component === component),
+  const loop = design.loops.find((l) =>
+    l.connections.some((k) => k.from.component === component || k.to.component === component),
   );
   if (!loop || !isWet(part)) return replace;
   const used = new Set(
-    [...loop.links.flatMap((k) => [k.from, k.to]), ...loop.caps]
+    [...loop.connections.flatMap((k) => [k.from, k.to]), ...loop.caps]
       .filter((ref) => ref.component === component)
       .map((ref) => ref.port),
   );

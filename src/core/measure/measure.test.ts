@@ -1,22 +1,22 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { CATALOGUE, demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '../design';
+import { CATALOGUE, demoDesign } from '@/catalogue';
+import { applyEdit, type Design } from '../design';
 import { measureGaps } from '../clearance';
-import { guardPart } from '../validation';
-import { resolve } from '../system';
+import { validatePart } from '../validation';
+import { compileSystem } from '../system';
 import type { CasePart } from '../components';
 import { cross } from '../geometry';
 import { caseFromDraft, draftFromCase, draftTroubles, emptyDraft, type CaseDraft } from '.';
 
 const CASES = CATALOGUE.filter((p): p is CasePart => p.kind === 'case');
-const desk = demoBuild('dawn-chorus-desk') as Build;
+const desk = demoDesign('dawn-chorus-desk') as Design;
 
 describe('a case measured by hand', () => {
   test('the one to start from has nothing wrong and passes the guard', () => {
     const draft = emptyDraft('My old case');
     expect(draftTroubles(draft)).toEqual([]);
-    expect(guardPart(caseFromDraft(draft, 'own-my-old-case'))).toMatchObject({ ok: true });
+    expect(validatePart(caseFromDraft(draft, 'own-my-old-case'))).toMatchObject({ ok: true });
   });
 
   test.each(CASES.map((c) => [c.id, c] as const))(
@@ -75,9 +75,9 @@ describe('a case measured by hand', () => {
         spots: (desk.case as CasePart).spots,
         tolerance_mm: 0.5,
       },
-    }).build;
-    const gaps = (b: Build) =>
-      measureGaps(resolve(b))
+    }).design;
+    const gaps = (b: Design) =>
+      measureGaps(compileSystem(b))
         .gaps.filter((g) => !`${g.a}${g.b}`.includes('case:'))
         .map((g) => [g.a, g.b, g.gap_mm]);
     expect(gaps(again)).toEqual(gaps(desk));
@@ -171,7 +171,7 @@ describe('what cannot be is told at its place', () => {
             ],
           };
           if (draftTroubles(draft).length === 0)
-            expect(guardPart(caseFromDraft(draft, 'own')).ok).toBe(true);
+            expect(validatePart(caseFromDraft(draft, 'own')).ok).toBe(true);
         },
       ),
       { numRuns: 400 },

@@ -1,13 +1,13 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import { demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '../design';
-import { workOut } from '../analysis';
+import { demoDesign } from '@/catalogue';
+import { applyEdit, type Design } from '../design';
+import { analyse } from '../analysis';
 import type { Run } from '../tubing';
 import { bendSheet, makingCautions, makingOrder, makingSteps, planesOf, type BendSheet } from '.';
 
-const tower = demoBuild('fenland-flood-tower') as Build,
-  desk = demoBuild('dawn-chorus-desk') as Build;
-const loop = tower.loops[0] as Build['loops'][number];
+const tower = demoDesign('fenland-flood-tower') as Design,
+  desk = demoDesign('dawn-chorus-desk') as Design;
+const loop = tower.loops[0] as Design['loops'][number];
 
 /** 101.6 mm to the corner, 80 mm on, 12.7 mm radius; flat. */
 const byHand = (radius: number, corner: number, on: number): Run => ({
@@ -98,9 +98,9 @@ describe('the sheets of the demos', () => {
   let sheets: readonly BendSheet[] = [],
     soft: readonly BendSheet[] = [];
   beforeAll(() => {
-    const of = (b: Build): readonly BendSheet[] =>
-      workOut(b).reports.runs.flatMap(
-        (r) => bendSheet(r, b.loops.find((l) => l.id === r.loop) as Build['loops'][number]) ?? [],
+    const of = (b: Design): readonly BendSheet[] =>
+      analyse(b).reports.runs.flatMap(
+        (r) => bendSheet(r, b.loops.find((l) => l.id === r.loop) as Design['loops'][number]) ?? [],
       );
     sheets = of(tower);
     soft = of(desk);
@@ -143,14 +143,14 @@ describe('the sheets of the demos', () => {
   });
 
   test('a test bend noted on a loop reaches its sheets', () => {
-    const build = applyEdit(tower, {
+    const design = applyEdit(tower, {
       do: 'loop.test-bend',
       loop: loop.id,
       bend: { set_deg: 90, left_deg: 85 },
-    }).build;
-    expect(build.loops[0]?.testBend).toEqual({ set_deg: 90, left_deg: 85 });
+    }).design;
+    expect(design.loops[0]?.testBend).toEqual({ set_deg: 90, left_deg: 85 });
     expect(
-      applyEdit(build, { do: 'loop.test-bend', loop: loop.id, bend: null }).build.loops[0]
+      applyEdit(design, { do: 'loop.test-bend', loop: loop.id, bend: null }).design.loops[0]
         ?.testBend,
     ).toBeUndefined();
   });

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { DEMO_BUILDS, demoBuild } from '@/catalogue';
-import type { Build } from '../design';
-import { workOut } from '../analysis';
+import { DEMO_BUILDS, demoDesign } from '@/catalogue';
+import type { Design } from '../design';
+import { analyse } from '../analysis';
 import { roundedPath } from '../routing';
 import { bendTable, type Run } from '../tubing';
 import { add, cross, dot, norm, scale, sub, unit, type Vec } from '../geometry';
@@ -12,7 +12,7 @@ import { bendSheet, bendSteps, makingSteps, tubeTurn, type BendSheet } from '.';
  * The bench: a mandrel and a tube, in the machine's own frame. The tube lies along x with its first end ahead; the held end
  * is behind, towards −x. The mandrel lies to the left (+y), so every bend goes to the left. It knows nothing of bend planes.
  */
-class Bench {
+class Editor {
   /** Points of the tube that are past the mandrel, by their distance from the first end as it was cut. */
   private readonly points = new Map<number, Vec>();
   private at_mm = 0;
@@ -67,7 +67,7 @@ const number = (text: string | undefined): number => Number((text ?? '').replace
 
 /** Follows the printed words of a sheet, and nothing else: each mark, each turn as seen, each angle. */
 function followWords(sheet: BendSheet, marks: readonly number[]): readonly Vec[] {
-  const bench = new Bench(sheet.radius_mm, marks);
+  const bench = new Editor(sheet.radius_mm, marks);
   for (const words of makingSteps(sheet)) {
     const place = /Bend \d+: start [\d.,]+ mm before the corner, at ([\d.,]+) mm/.exec(words);
     if (!place) continue;
@@ -85,7 +85,7 @@ function followWords(sheet: BendSheet, marks: readonly number[]): readonly Vec[]
 
 /** Follows the steps as numbers. */
 function followSteps(sheet: BendSheet, marks: readonly number[]): readonly Vec[] {
-  const bench = new Bench(sheet.radius_mm, marks),
+  const bench = new Editor(sheet.radius_mm, marks),
     { steps, last_mm } = bendSteps(sheet);
   let at = 0;
   for (const step of steps) {
@@ -201,7 +201,7 @@ function runThrough(corners: readonly Vec[], radius_mm: number): Run {
 }
 
 const loop = {
-  ...((demoBuild('fenland-flood-tower') as Build).loops[0] as Build['loops'][number]),
+  ...((demoDesign('fenland-flood-tower') as Design).loops[0] as Design['loops'][number]),
 };
 
 describe('the words of a sheet, performed at the mandrel', () => {
@@ -232,10 +232,10 @@ describe('the words of a sheet, performed at the mandrel', () => {
     let handed = 0,
       done = 0;
     for (const { name } of DEMO_BUILDS) {
-      const build = demoBuild(name) as Build;
-      for (const run of workOut(build).reports.runs) {
-        const own = build.loops.find((l) => l.id === run.loop) as Build['loops'][number],
-          sheet = bendSheet(run, { ...own, testBend: undefined } as Build['loops'][number]);
+      const design = demoDesign(name) as Design;
+      for (const run of analyse(design).reports.runs) {
+        const own = design.loops.find((l) => l.id === run.loop) as Design['loops'][number],
+          sheet = bendSheet(run, { ...own, testBend: undefined } as Design['loops'][number]);
         if (!sheet || sheet.bends.length === 0) continue;
         done += 1;
         if (expectTheTube(run, sheet)) handed += 1;

@@ -1,13 +1,13 @@
-import type { Build } from '../design';
-import { resolve } from '../system';
+import type { Design } from '../design';
+import { compileSystem } from '../system';
 import type { ComponentPart } from '../components';
 import { routeOne } from './negotiate';
 import type { Routed } from './routed';
 import { isShown } from './visibility';
 
 /** One run routed again past the others: fast enough for a hand that drags. */
-export const rerouteRun = (build: Build, routed: Routed, link: string): Routed =>
-  routeOne(resolve(build), routed, link);
+export const rerouteRun = (design: Design, routed: Routed, link: string): Routed =>
+  routeOne(compileSystem(design), routed, link);
 
 const alike = (a: unknown, b: unknown): boolean =>
   a === b || JSON.stringify(a) === JSON.stringify(b);
@@ -25,7 +25,7 @@ const roomOf = (p: ComponentPart): unknown => [
 ];
 
 /** Whether two builds have the same parts in the same places, joined the same way: what was routed in one holds in the other. */
-export function sameSpace(a: Build, b: Build): boolean {
+export function sameSpace(a: Design, b: Design): boolean {
   return (
     alike(a.case, b.case) &&
     alike(a.choices.removed, b.choices.removed) &&
@@ -49,7 +49,7 @@ export function sameSpace(a: Build, b: Build): boolean {
         m !== undefined &&
         alike(l.tube, m.tube) &&
         alike(l.fitting, m.fitting) &&
-        alike(l.links, m.links) &&
+        alike(l.connections, m.connections) &&
         alike(l.caps, m.caps)
       );
     })

@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type LinkWay } from '../design';
-import { resolve } from '../system';
+import { demoDesign } from '@/catalogue';
+import { applyEdit, type Design, type RouteConstraints } from '../design';
+import { compileSystem } from '../system';
 import { distance, type Vec } from '../geometry';
 import { check } from './checker.fixture';
 import {
   rerouteRun,
-  routeBuild,
+  routeDesign,
   routedRuns,
   routesOf,
   withFrames,
@@ -15,27 +15,27 @@ import {
   type Routed,
 } from '.';
 
-const tower = demoBuild('fenland-flood-tower') as Build,
-  desk = demoBuild('dawn-chorus-desk') as Build;
-const laid = routesOf(resolve(tower));
+const tower = demoDesign('fenland-flood-tower') as Design,
+  desk = demoDesign('dawn-chorus-desk') as Design;
+const laid = routesOf(compileSystem(tower));
 const routeOf = (found: Routed, link: string): Route => {
   const r = found.routes.find((x) => x.link === link);
   if (!r) throw new Error(`no way for ${link}`);
   return r;
 };
-const byHand = (build: Build, link: string, way: LinkWay): Build =>
-  applyEdit(build, {
-    do: 'link.way',
-    loop: build.loops.find((l) => l.links.some((k) => k.id === link))?.id ?? '',
-    link,
+const byHand = (design: Design, link: string, way: RouteConstraints): Design =>
+  applyEdit(design, {
+    do: 'connection.way',
+    loop: design.loops.find((l) => l.connections.some((k) => k.id === link))?.id ?? '',
+    connection: link,
     way,
-  }).build;
+  }).design;
 /** Routed from nothing, and what the independent checker says of it. */
-const routed = (build: Build): Routed => routeBuild(build).routed;
-const whole = (build: Build): readonly string[] => {
-  const { frames, routed: found } = routeBuild(build);
-  const model = resolve(withFrames(build, { frames }));
-  return check(model, routedRuns(model, found));
+const routed = (design: Design): Routed => routeDesign(design).routed;
+const whole = (design: Design): readonly string[] => {
+  const { frames, routed: found } = routeDesign(design);
+  const system = compileSystem(withFrames(design, { frames }));
+  return check(system, routedRuns(system, found));
 };
 /** Whether some straight of a way lies at this height (or depth). */
 const liesAt = (r: Route, axis: 0 | 1 | 2, at: number): boolean =>
@@ -54,11 +54,11 @@ describe('a run set by hand', () => {
 
   test('a leg drawn into another plane lies there; the others go round it; nothing clashes', () => {
     const to = Math.round(leg[0]) + 20,
-      build = byHand(tower, 'run-3', { via: withLegAt([], middle.corners, 1, 0, to) }),
-      found = routed(build);
+      design = byHand(tower, 'run-3', { via: withLegAt([], middle.corners, 1, 0, to) }),
+      found = routed(design);
     expect(liesAt(routeOf(found, 'run-3'), 0, to)).toBe(true);
     expect(found.missing).toEqual([]);
-    expect(whole(build)).toEqual([]);
+    expect(whole(design)).toEqual([]);
   });
 
   test('in the hand, it alone is laid anew', () => {
@@ -101,8 +101,8 @@ describe('a run set by hand', () => {
 
   test('a place in space is passed', () => {
     const p: Vec = [400, 300, 215],
-      build = byHand(desk, 'run-5', { via: [[null, 300, 150]] }),
-      r = routeOf(routed(build), 'run-5');
+      design = byHand(desk, 'run-5', { via: [[null, 300, 150]] }),
+      r = routeOf(routed(design), 'run-5');
     expect(
       r.corners.slice(1).some((b, i) => {
         const a = r.corners[i] as Vec;
@@ -114,18 +114,18 @@ describe('a run set by hand', () => {
         );
       }),
     ).toBe(true);
-    expect(whole(build)).toEqual([]);
+    expect(whole(design)).toEqual([]);
   });
 
   test('it leaves and arrives as it is told, where its fittings can', () => {
-    const build = byHand(tower, 'run-2', { leave: [0, 0, 1] }),
-      r = routeOf(routed(build), 'run-2');
+    const design = byHand(tower, 'run-2', { leave: [0, 0, 1] }),
+      r = routeOf(routed(design), 'run-2');
     expect(r.from.direction).toEqual([0, 0, 1]);
   });
 
   test('pinned, it lies just so, and the rest finds its ways round it', () => {
-    const build = applyEdit(tower, { do: 'route.pin', link: 'run-14', pinned: true }).build,
-      moved = byHand(build, 'run-3', {
+    const design = applyEdit(tower, { do: 'route.pin', connection: 'run-14', pinned: true }).design,
+      moved = byHand(design, 'run-3', {
         via: withLegAt([], middle.corners, 1, 0, Math.round(leg[0]) + 20),
       }),
       found = routed(moved);
@@ -135,10 +135,10 @@ describe('a run set by hand', () => {
   });
 
   test('behind the tray by its openings, and nowhere through the sheet', () => {
-    const build = byHand(tower, 'run-14', { via: [[null, null, -13]] }),
-      found = rerouteRun(build, laid, 'run-14'),
+    const design = byHand(tower, 'run-14', { via: [[null, null, -13]] }),
+      found = rerouteRun(design, laid, 'run-14'),
       r = routeOf(found, 'run-14'),
-      c = tower.case as NonNullable<Build['case']>;
+      c = tower.case as NonNullable<Design['case']>;
     expect(liesAt(r, 2, -13)).toBe(true);
     // Where it goes through z = 0 it is inside an opening, with the tube's radius to spare.
     const through = r.corners.slice(1).flatMap((b, i) => {
@@ -158,10 +158,10 @@ describe('a run set by hand', () => {
 
   test('aslant it is shorter, with bends of 45° that keep their radius and straights', () => {
     const straight = ['run-3', 'run-7', 'run-12', 'run-13', 'run-14', 'run-11'].flatMap((link) => {
-      const build = byHand(tower, link, { slanted: true }),
-        r = routeOf(rerouteRun(build, laid, link), link),
+      const design = byHand(tower, link, { slanted: true }),
+        r = routeOf(rerouteRun(design, laid, link), link),
         was = routeOf(rerouteRun(tower, laid, link), link);
-      return [{ build, r, was }];
+      return [{ design, r, was }];
     });
     const changed = straight.filter(({ r }) =>
       r.path.some((s) => s.kind === 'arc' && Math.abs(s.angle_deg - 45) < 1e-6),
@@ -172,8 +172,8 @@ describe('a run set by hand', () => {
     for (const { r, was } of changed) expect(length(r)).toBeLessThan(length(was));
     const [one] = changed as [(typeof changed)[number]];
     const others = laid.routes.filter((r) => r.link !== one.r.link);
-    const model = resolve(one.build);
-    const runs = routedRuns(model, { ...laid, routes: [...others, one.r] });
-    expect(check(model, runs)).toEqual([]);
+    const system = compileSystem(one.design);
+    const runs = routedRuns(system, { ...laid, routes: [...others, one.r] });
+    expect(check(system, runs)).toEqual([]);
   });
 });

@@ -1,5 +1,5 @@
-import type { Build } from '../design';
-import type { Model } from '../system';
+import type { Design } from '../design';
+import type { System } from '../system';
 import type { Run } from '../tubing';
 import type { Vec } from '../geometry';
 import { BETWEEN_MM, onArc, STRAIGHT_MM } from '.';
@@ -43,15 +43,15 @@ const toRound = (p: Vec, from: Vec, to: Vec, r: number): number => {
     : Math.hypot(Math.max(0, across), Math.max(0, along));
 };
 
-export function check(model: Model, runs: readonly Run[]): readonly string[] {
+export function check(system: System, runs: readonly Run[]): readonly string[] {
   const wrong: string[] = [],
     laid = runs.filter((r) => r.routed);
   for (const run of laid) {
     const space = run.routed as NonNullable<Run['routed']>,
-      loop = model.build.loops.find((l) => l.id === run.loop) as Build['loops'][number],
+      loop = system.design.loops.find((l) => l.id === run.loop) as Design['loops'][number],
       radius = run.tube.outer_mm / 2;
     const points = dense(run),
-      ends = { from: model.portAt(run.from), to: model.portAt(run.to) };
+      ends = { from: system.portAt(run.from), to: system.portAt(run.to) };
     // The chain of pieces leads from the port to the mouth, without a gap.
     for (const end of ['from', 'to'] as const) {
       const pieces = space.pieces.filter((p) => p.end === end),
@@ -101,7 +101,7 @@ export function check(model: Model, runs: readonly Run[]): readonly string[] {
       wrong.push(`${run.name}: a kink at ${(points[off] as Vec).map(Math.round).join()}`);
     // Past everything.
     const own = new Set([run.from.component, run.to.component]);
-    for (const p of model.placed.values())
+    for (const p of system.placed.values())
       for (const s of p.solids) {
         const least =
           Math.min(
@@ -114,7 +114,7 @@ export function check(model: Model, runs: readonly Run[]): readonly string[] {
         if (least < (own.has(p.component.id) ? -0.06 : -0.06))
           wrong.push(`${run.name} meets ${s.name} by ${(-least).toFixed(2)}`);
       }
-    for (const o of model.obstacles)
+    for (const o of system.obstacles)
       if (Math.min(...points.map((q) => toBox(q, o.box.min, o.box.max))) < radius - 0.06)
         wrong.push(`${run.name} meets ${o.name}`);
     for (const other of laid) {

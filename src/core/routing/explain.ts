@@ -1,4 +1,4 @@
-import type { Model } from '../system';
+import type { System } from '../system';
 import { boxGap, union } from '../geometry';
 import { grow } from './workspace';
 import type { NoRoute, Route } from './routed';
@@ -10,11 +10,11 @@ import type { Task } from './task';
 const EXPLAIN_MOST = 2000;
 
 /** What a part sits on, and what that sits on: without it the part would not be there. */
-function carriersOf(model: Model, id: string): readonly string[] {
-  const { placement } = model.build.components.find((i) => i.id === id) ?? {};
+function carriersOf(system: System, id: string): readonly string[] {
+  const { placement } = system.design.components.find((i) => i.id === id) ?? {};
   if (placement?.on === 'component' || placement?.on === 'radiator')
-    return [placement.component, ...carriersOf(model, placement.component)];
-  const board = model.build.components.find((i) => i.part.kind === 'board');
+    return [placement.component, ...carriersOf(system, placement.component)];
+  const board = system.design.components.find((i) => i.part.kind === 'board');
   if (placement?.on === 'slot' || placement?.on === 'board') {
     if (board) return [board.id];
     return [];
@@ -24,19 +24,19 @@ function carriersOf(model: Model, id: string): readonly string[] {
 
 /** Which one thing out of the way, or which tighter bend, would give a run its way. */
 export function explain(
-  model: Model,
+  system: System,
   t: Task,
   fixed: readonly Fixed[],
   waiting: readonly Task[],
   others: readonly Route[],
 ): NoRoute {
-  const froms = endsOf(model, t, 'from'),
-    tos = endsOf(model, t, 'to'),
+  const froms = endsOf(system, t, 'from'),
+    tos = endsOf(system, t, 'to'),
     least = KEPT_MM[KEPT_MM.length - 1] as number;
-  const whole = roomFor(model, t, fixed, waiting, others, [...froms, ...tos], least, null);
+  const whole = roomFor(system, t, fixed, waiting, others, [...froms, ...tos], least, null);
   const name = (id: string): string =>
-    model.build.components.find((i) => i.id === id)?.name ??
-    model.build.case?.obstacles.find((o) => `case:${o.id}` === id)?.name ??
+    system.design.components.find((i) => i.id === id)?.name ??
+    system.design.case?.obstacles.find((o) => `case:${o.id}` === id)?.name ??
     'another run';
   let wouldFit: string | null = null;
   for (const share of [0.75, 0.5]) {
@@ -48,7 +48,7 @@ export function explain(
     }
   }
   const ends = new Set(
-    [t.from.component, t.to.component].flatMap((id) => [id, ...carriersOf(model, id)]),
+    [t.from.component, t.to.component].flatMap((id) => [id, ...carriersOf(system, id)]),
   );
   const between = union([
     { min: t.from.at, max: t.from.at },

@@ -1,4 +1,4 @@
-import type { Block } from './workspace';
+import type { Obstacle } from './workspace';
 
 type Lines = readonly [readonly number[], readonly number[], readonly number[]];
 
@@ -27,7 +27,7 @@ const MOST_ROUNDS = 200;
  */
 export function distanceField(
   lines: Lines,
-  blocks: readonly Block[],
+  blocks: readonly Obstacle[],
   ends: readonly FieldEnd[],
 ): Field {
   const [nx, ny, nz] = lines.map((l) => l.length) as [number, number, number],

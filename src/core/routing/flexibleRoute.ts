@@ -31,7 +31,7 @@ export interface SoftWay extends WayFound {
  * The cheapest gentle way of a flexible tube: out of one fitting, a bend, a straight, a bend, into the other, the bends as wide as there is
  * room for and never tighter than the tube allows. All end fittings are weighed at once. Null when every such way meets something.
  */
-export function softWay(
+export function routeFlexible(
   room: Room,
   froms: readonly EndWay[],
   tos: readonly EndWay[],

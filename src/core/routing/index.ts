@@ -4,26 +4,26 @@ export {
   improvement,
   layoutEdit,
   rerouteEdit,
-  routeBuild,
-  routedBuild,
+  routeDesign,
+  routedDesign,
   routesOf,
   staleRuns,
   unroutedRuns,
   withFrames,
   withRoutes,
   type Improvement,
-  type RoutedBuild,
+  type RoutedDesign,
 } from './layout';
 export type { InView, Nearest, NoRoute, Route, Routed } from './routed';
 export { BETWEEN_MM, STRAIGHT_MM } from './task';
 export { inView, isShown } from './visibility';
 export { endWays, sideways, type EndBody, type EndWay } from './ends';
-export { hardWay, BEND_COST, type TubeLimits } from './rigidRoute';
+export { routeRigid, BEND_COST, type TubeLimits } from './rigidRoute';
 export { placePieces, type Frames } from './pieces';
-export { softWay } from './flexibleRoute';
+export { routeFlexible } from './flexibleRoute';
 export { onArc, pathLength, roundedPath, samplePath, turnBetween } from './path';
 export { withLegAt } from './waypoints';
 export { cheapestPath, type Found, type Problem } from './search';
-export type { Block, Room } from './workspace';
+export type { Obstacle, Room } from './workspace';
 export { routedRunOf, routedRuns, runsOf } from './runs';
 export { rerouteRun, sameSpace } from './build';

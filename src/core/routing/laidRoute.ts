@@ -1,5 +1,5 @@
 import type { LaidRoute } from '../design';
-import type { Model } from '../system';
+import type { System } from '../system';
 import { distance, dot, type Vec } from '../geometry';
 import { endWays, type EndWay } from './ends';
 import { roundedPath } from './path';
@@ -25,13 +25,13 @@ export const laidOf = (route: Route): LaidRoute => ({
 });
 
 /** A route as it stands in the document; null where its ends no longer meet their ports, or its bends or end fittings are not those the connection now asks for. */
-export function laidRoute(model: Model, task: Task, laid: LaidRoute): Route | null {
+export function laidRoute(system: System, task: Task, laid: LaidRoute): Route | null {
   const { from, to, loop, wish } = task;
   const { tube, fitting } = loop;
-  const asked = [from, to, tube, fitting, wish, model.build.kit];
+  const asked = [from, to, tube, fitting, wish, system.design.kit];
   const known = remembered.get(laid);
   if (known && known.asked.every((x, i) => x === asked[i])) return known.route;
-  const route = layOut(model, task, laid);
+  const route = layOut(system, task, laid);
   remembered.set(laid, { asked, route });
   return route;
 }
@@ -42,15 +42,15 @@ const remembered = new WeakMap<
   { readonly asked: readonly object[]; readonly route: Route | null }
 >();
 
-function layOut(model: Model, task: Task, laid: LaidRoute): Route | null {
+function layOut(system: System, task: Task, laid: LaidRoute): Route | null {
   const { hard } = task.loop.tube;
   const asked = task.limits.radius_mm;
   const fits = hard
     ? Math.abs(laid.radius_mm - asked) < MEETS_MM
     : laid.radius_mm > asked - MEETS_MM;
   if (!fits && !laid.pinned) return null;
-  const from = endAt(model, task, 'from', laid);
-  const to = endAt(model, task, 'to', laid);
+  const from = endAt(system, task, 'from', laid);
+  const to = endAt(system, task, 'to', laid);
   if (!from || !to) return null;
   const corners = [from.mouth, ...laid.corners.slice(1, -1), to.mouth];
   return {
@@ -68,10 +68,15 @@ function layOut(model: Model, task: Task, laid: LaidRoute): Route | null {
 }
 
 /** The way out of a port that a laid end took, where it is still there. */
-function endAt(model: Model, task: Task, side: 'from' | 'to', laid: LaidRoute): EndWay | undefined {
+function endAt(
+  system: System,
+  task: Task,
+  side: 'from' | 'to',
+  laid: LaidRoute,
+): EndWay | undefined {
   const { at, direction } = task[side];
   const mouth = (side === 'from' ? laid.corners[0] : laid.corners.at(-1)) as Vec;
-  const kit = { fitting: task.loop.fitting, kit: model.build.kit };
+  const kit = { fitting: task.loop.fitting, kit: system.design.kit };
   const ways = endWays(at, direction, laid.pinned ? 'auto' : task.wish[side], kit, true);
   return ways.find(
     (end) =>

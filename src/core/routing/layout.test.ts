@@ -1,46 +1,46 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { DEMO_BUILDS, demoBuild } from '@/catalogue';
-import { applyEdit, EMPTY_LAYOUT, withoutRoutes, type Build, type Edit } from '../design';
-import { workOut } from '../analysis';
-import { guardBuild } from '../validation';
-import { resolve } from '../system';
+import { DEMO_BUILDS, demoDesign } from '@/catalogue';
+import { applyEdit, EMPTY_LAYOUT, withoutRoutes, type Design, type Edit } from '../design';
+import { analyse } from '../analysis';
+import { validateDesign } from '../validation';
+import { compileSystem } from '../system';
 import { check } from './checker.fixture';
 import {
   improvement,
   layoutEdit,
   rerouteEdit,
-  routeBuild,
+  routeDesign,
   routedRuns,
   routesOf,
   staleRuns,
   withRoutes,
 } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
-const tower = demoBuild('fenland-flood-tower') as Build;
-const edited = (build: Build, ...edits: readonly (Edit | null)[]): Build =>
-  edits.reduce((b, e) => (e ? applyEdit(b, e).build : b), build);
-const slid = (build: Build, by: number): Edit => ({
+const desk = demoDesign('dawn-chorus-desk') as Design;
+const tower = demoDesign('fenland-flood-tower') as Design;
+const edited = (design: Design, ...edits: readonly (Edit | null)[]): Design =>
+  edits.reduce((b, e) => (e ? applyEdit(b, e).design : b), design);
+const slid = (design: Design, by: number): Edit => ({
   do: 'component.place',
   component: 'top-radiator',
   placement: {
-    ...(build.components.find((i) => i.id === 'top-radiator') as Build['components'][number])
+    ...(design.components.find((i) => i.id === 'top-radiator') as Design['components'][number])
       .placement,
     slide_mm: by,
   } as never,
 });
-const estimated = (build: Build): string[] =>
-  workOut(build)
+const estimated = (design: Design): string[] =>
+  analyse(design)
     .reports.runs.filter((r) => r.by === 'tube' && r.estimated)
     .map((r) => r.id);
 
 describe('the layouts the demos ship with', () => {
-  test.each(DEMO_BUILDS.map((d) => [d.name, d.build] as const))(
+  test.each(DEMO_BUILDS.map((d) => [d.name, d.design] as const))(
     '%s: what the router finds today (npm run layouts writes them)',
-    (_, build) => {
-      const { layout } = withRoutes({ ...build, layout: EMPTY_LAYOUT });
-      expect(JSON.parse(JSON.stringify(layout))).toEqual(build.layout);
+    (_, design) => {
+      const { layout } = withRoutes({ ...design, layout: EMPTY_LAYOUT });
+      expect(JSON.parse(JSON.stringify(layout))).toEqual(design.layout);
     },
     60_000,
   );
@@ -49,7 +49,7 @@ describe('the layouts the demos ship with', () => {
 describe('routes in the document', () => {
   test('are all that figures come from: without them every run of tube is an estimate, and says so', () => {
     expect(estimated(desk)).toEqual([]);
-    const bare = workOut(withoutRoutes(desk));
+    const bare = analyse(withoutRoutes(desk));
     expect(bare.reports.runs.every((r) => r.by === 'joint' || r.estimated)).toBe(true);
     expect(bare.findings.some((f) => f.code === 'run.unrouted')).toBe(true);
     expect(bare.stages.runs).toMatchObject({
@@ -59,12 +59,12 @@ describe('routes in the document', () => {
   });
 
   test('written and read again, they are the same to the last corner, told things included', () => {
-    const { frames, routed } = routeBuild({ ...tower, layout: EMPTY_LAYOUT });
-    const build = edited(
+    const { frames, routed } = routeDesign({ ...tower, layout: EMPTY_LAYOUT });
+    const design = edited(
       { ...tower, layout: EMPTY_LAYOUT },
       layoutEdit({ ...tower, layout: EMPTY_LAYOUT }, { frames, routed }),
     );
-    const back = routesOf(resolve(build));
+    const back = routesOf(compileSystem(design));
     for (const [i, route] of routed.routes.entries()) {
       const { cost: _cost, taste: _taste, ...rest } = route;
       expect(back.routes[i]).toMatchObject(rest);
@@ -74,7 +74,7 @@ describe('routes in the document', () => {
   test('a route whose port has moved is no longer valid; the others stay', () => {
     const moved = edited(tower, slid(tower, 5));
     const touching = tower.loops
-      .flatMap((l) => l.links)
+      .flatMap((l) => l.connections)
       .filter((l) => l.by === 'tube' && [l.from.component, l.to.component].includes('top-radiator'))
       .map((l) => l.id);
     expect(touching.length).toBeGreaterThan(0);
@@ -85,15 +85,20 @@ describe('routes in the document', () => {
   test('what was set by hand, other end fittings and other tube want routing again; a name and a speed do not', () => {
     expect(
       estimated(
-        edited(desk, { do: 'link.way', loop: 'loop', link: 'run-2', way: { leave: [0, 1, 0] } }),
+        edited(desk, {
+          do: 'connection.way',
+          loop: 'loop',
+          connection: 'run-2',
+          way: { leave: [0, 1, 0] },
+        }),
       ),
     ).toEqual(['run-2']);
     expect(
       estimated(
         edited(desk, {
-          do: 'link.ends',
+          do: 'connection.ends',
           loop: 'loop',
-          link: 'run-3',
+          connection: 'run-3',
           ends: { from: 'extender', to: 'auto' },
         }),
       ),
@@ -111,43 +116,44 @@ describe('routes in the document', () => {
     ).toBe(5);
     expect(
       estimated(
-        edited(desk, { do: 'build.rename', name: 'Else' }, { do: 'fans.speed', speed_rpm: 900 }),
+        edited(desk, { do: 'design.rename', name: 'Else' }, { do: 'fans.speed', speed_rpm: 900 }),
       ),
     ).toEqual([]);
   });
 
   test('a run or an inline part that goes takes its route or place along, and undo brings them back', () => {
-    const links = (desk.loops[0]?.links ?? []).map((l) =>
+    const connections = (desk.loops[0]?.connections ?? []).map((l) =>
       l.id === 'run-2' ? { ...l, by: 'joint' as const } : l,
     );
-    const done = applyEdit(desk, { do: 'loop.links', loop: 'loop', links });
-    expect(done.build.layout.routes['run-2']).toBeUndefined();
-    expect(applyEdit(done.build, done.inverse).build).toEqual(desk);
+    const done = applyEdit(desk, { do: 'loop.connections', loop: 'loop', connections });
+    expect(done.design.layout.routes['run-2']).toBeUndefined();
+    expect(applyEdit(done.design, done.inverse).design).toEqual(desk);
     const [inline] = Object.keys(tower.layout.poses);
     const gone = applyEdit(tower, { do: 'component.remove', component: inline as string });
-    expect(gone.build.layout.poses[inline as string]).toBeUndefined();
-    expect(applyEdit(gone.build, gone.inverse).build).toEqual(tower);
+    expect(gone.design.layout.poses[inline as string]).toBeUndefined();
+    expect(applyEdit(gone.design, gone.inverse).design).toEqual(tower);
   });
 });
 
 describe('warm start', () => {
   test('a slide routes what touches it and nothing else; every route is clear by the independent checker', () => {
     const moved = edited(tower, slid(tower, 5));
-    const stale = new Set(staleRuns(resolve(moved)));
+    const stale = new Set(staleRuns(compileSystem(moved)));
     const next = edited(moved, rerouteEdit(moved));
     expect(estimated(next)).toEqual([]);
     for (const [id, route] of Object.entries(tower.layout.routes))
       if (!stale.has(id)) expect(next.layout.routes[id]).toEqual(route);
-    const model = resolve(next);
-    expect(check(model, routedRuns(model, routesOf(model)))).toEqual([]);
+    const system = compileSystem(next);
+    expect(check(system, routedRuns(system, routesOf(system)))).toEqual([]);
   });
 
   test('removing a run makes no other longer', () => {
-    for (const { id } of tower.loops[0]?.links.filter((l) => l.by === 'tube').slice(0, 4) ?? []) {
-      const without = edited(tower, { do: 'link.remove', loop: 'loop', link: id });
+    for (const { id } of tower.loops[0]?.connections.filter((l) => l.by === 'tube').slice(0, 4) ??
+      []) {
+      const without = edited(tower, { do: 'connection.remove', loop: 'loop', connection: id });
       const next = edited(without, rerouteEdit(without));
-      const length = (b: Build): Map<string, number> =>
-        new Map(workOut(b).reports.runs.map((r) => [r.id, r.cut_mm]));
+      const length = (b: Design): Map<string, number> =>
+        new Map(analyse(b).reports.runs.map((r) => [r.id, r.cut_mm]));
       const before = length(tower);
       for (const [run, cut_mm] of length(next))
         expect(cut_mm).toBeLessThanOrEqual((before.get(run) ?? 0) + 1e-9);
@@ -155,7 +161,7 @@ describe('warm start', () => {
   });
 
   test('something put into the way of a route makes it stale, and it is routed round', () => {
-    const route = routesOf(resolve(desk)).routes.find((r) => r.link === 'run-4');
+    const route = routesOf(compileSystem(desk)).routes.find((r) => r.link === 'run-4');
     const [a, b] = (route?.corners ?? []).slice(0, 2) as unknown as [
       readonly number[],
       readonly number[],
@@ -165,7 +171,7 @@ describe('warm start', () => {
       number,
       number,
     ];
-    const box = desk.case as NonNullable<Build['case']>;
+    const box = desk.case as NonNullable<Design['case']>;
     const bar = {
       id: 'bar',
       name: 'Bar',
@@ -177,15 +183,19 @@ describe('warm start', () => {
       do: 'case.choose',
       case: { ...box, obstacles: [...box.obstacles, bar] },
     });
-    expect(staleRuns(resolve(pierced))).toContain('run-4');
-    expect(workOut(pierced).findings.map((f) => f.code)).toContain('run.clash');
+    expect(staleRuns(compileSystem(pierced))).toContain('run-4');
+    expect(analyse(pierced).findings.map((f) => f.code)).toContain('run.clash');
     const next = edited(pierced, rerouteEdit(pierced));
-    expect(workOut(next).findings.map((f) => f.code)).not.toContain('run.clash');
+    expect(analyse(next).findings.map((f) => f.code)).not.toContain('run.clash');
   });
 
   test('nothing stale, no edit; a pinned run is left to the builder', () => {
     expect(rerouteEdit(tower)).toBeNull();
-    const pinned = edited(tower, { do: 'route.pin', link: 'run-2', pinned: true }, slid(tower, 5));
+    const pinned = edited(
+      tower,
+      { do: 'route.pin', connection: 'run-2', pinned: true },
+      slid(tower, 5),
+    );
     const next = edited(pinned, rerouteEdit(pinned));
     expect(next.layout.routes['run-2']?.pinned).toBe(true);
     expect(next.layout.routes['run-2']?.corners).toEqual(tower.layout.routes['run-2']?.corners);
@@ -205,15 +215,15 @@ describe('warm start', () => {
   test('routing all afresh is offered where it gains, with its edit', () => {
     expect(improvement(tower)).toBeNull();
     const worse = edited(tower, {
-      do: 'link.way',
+      do: 'connection.way',
       loop: 'loop',
-      link: 'run-3',
+      connection: 'run-3',
       way: { via: [[null, 60, null]] },
     });
     const detour = edited(worse, rerouteEdit(worse), {
-      do: 'link.way',
+      do: 'connection.way',
       loop: 'loop',
-      link: 'run-3',
+      connection: 'run-3',
       way: null,
     });
     const kept = edited(detour, {
@@ -223,7 +233,7 @@ describe('warm start', () => {
     const found = improvement(kept);
     expect(found?.saves_mm ?? 0).toBeGreaterThan(0);
     const next = edited(kept, found?.edit ?? null);
-    const length = (b: Build): number => workOut(b).reports.runs.reduce((s, r) => s + r.cut_mm, 0);
+    const length = (b: Design): number => analyse(b).reports.runs.reduce((s, r) => s + r.cut_mm, 0);
     expect(length(kept) - length(next)).toBeCloseTo(found?.saves_mm ?? NaN, 6);
   });
 
@@ -231,34 +241,37 @@ describe('warm start', () => {
     const step = fc.record({ kind: fc.nat(4), n: fc.nat(40) });
     fc.assert(
       fc.property(fc.array(step, { minLength: 1, maxLength: 3 }), (steps) => {
-        let build = tower;
+        let design = tower;
         const back: Edit[] = [];
         const apply = (edit: Edit | null): void => {
           if (!edit) return;
-          const done = applyEdit(build, edit);
-          build = done.build;
+          const done = applyEdit(design, edit);
+          design = done.design;
           back.unshift(done.inverse);
         };
         for (const { kind, n } of steps) {
-          const links = build.loops.flatMap((l) =>
-            l.links.filter((k) => k.by === 'tube').map((k) => ({ loop: l.id, link: k.id })),
+          const links = design.loops.flatMap((l) =>
+            l.connections
+              .filter((k) => k.by === 'tube')
+              .map((k) => ({ loop: l.id, connection: k.id })),
           );
           const at = links[n % Math.max(1, links.length)];
-          if (kind === 0) apply(slid(build, n));
-          else if (kind === 1 && at) apply({ do: 'link.remove', ...at });
-          else if (kind === 2 && at) apply({ do: 'link.way', ...at, way: { leave: [0, 1, 0] } });
+          if (kind === 0) apply(slid(design, n));
+          else if (kind === 1 && at) apply({ do: 'connection.remove', ...at });
+          else if (kind === 2 && at)
+            apply({ do: 'connection.way', ...at, way: { leave: [0, 1, 0] } });
           else if (kind === 3) apply({ do: 'fans.speed', speed_rpm: 500 + n });
           else apply({ do: 'brief.limit', values: { clear_mm: n % 8 } });
-          apply(rerouteEdit(build));
+          apply(rerouteEdit(design));
         }
-        const model = resolve(build);
-        const routed = routesOf(model);
-        expect(check(model, routedRuns(model, routed))).toEqual([]);
+        const system = compileSystem(design);
+        const routed = routesOf(system);
+        expect(check(system, routedRuns(system, routed))).toEqual([]);
         expect(routed.routes.length + routed.missing.length).toBe(
-          build.loops.flatMap((l) => l.links).filter((l) => l.by === 'tube').length,
+          design.loops.flatMap((l) => l.connections).filter((l) => l.by === 'tube').length,
         );
-        expect(guardBuild(JSON.parse(JSON.stringify(build)))).toMatchObject({ ok: true });
-        expect(back.reduce((b, e) => applyEdit(b, e).build, build)).toEqual(tower);
+        expect(validateDesign(JSON.parse(JSON.stringify(design)))).toMatchObject({ ok: true });
+        expect(back.reduce((b, e) => applyEdit(b, e).design, design)).toEqual(tower);
       }),
       { numRuns: 12, seed: 9 },
     );

@@ -1,5 +1,12 @@
-import { applyEdit, type Build, type Edit, type LaidRoute, type NoWay, type Pose } from '../design';
-import { resolve, type Model } from '../system';
+import {
+  applyEdit,
+  type Design,
+  type Edit,
+  type LaidRoute,
+  type NoRouteFound,
+  type Pose,
+} from '../design';
+import { compileSystem, type System } from '../system';
 import type { Frame } from '../geometry';
 import { BEND_COST } from './rigidRoute';
 import { laidOf, laidRoute } from './laidRoute';
@@ -10,7 +17,7 @@ import type { Route, Routed } from './routed';
 import { tasksOf } from './task';
 
 /** All that routing says of a build: places of inline parts, and the routes of its runs. Plain data. */
-export interface RoutedBuild {
+export interface RoutedDesign {
   readonly frames: readonly (readonly [component: string, frame: Frame])[];
   readonly routed: Routed;
 }
@@ -21,17 +28,17 @@ type Tell = (done: number, of: number) => boolean;
 const SLACK_MM = 0.05;
 
 /** The layout of the document as routes in space: those whose ends still meet their ports. Milliseconds; searches nothing. */
-export function routesOf(model: Model): Routed {
-  const { routes: laid, noWay } = model.build.layout;
-  const tasks = tasksOf(model);
+export function routesOf(system: System): Routed {
+  const { routes: laid, noWay } = system.design.layout;
+  const tasks = tasksOf(system);
   const routes = tasks.flatMap((task) => {
     const stored = laid[task.link];
-    return (stored && laidRoute(model, task, stored)) ?? [];
+    return (stored && laidRoute(system, task, stored)) ?? [];
   });
   const has = new Set(routes.map((r) => r.link));
   const without = tasks.filter((t) => !has.has(t.link));
   return {
-    routes: withTold(model, tasks, routes),
+    routes: withTold(system, tasks, routes),
     missing: without.flatMap(({ link, loop }) => {
       const why = noWay[link];
       return why ? [{ link, loop: loop.id, ...why }] : [];
@@ -42,55 +49,55 @@ export function routesOf(model: Model): Routed {
 }
 
 /** The layout of a build as it stands in its document. */
-export function routedBuild(build: Build): RoutedBuild {
-  return { frames: Object.entries(build.layout.poses), routed: routesOf(resolve(build)) };
+export function routedDesign(design: Design): RoutedDesign {
+  return { frames: Object.entries(design.layout.poses), routed: routesOf(compileSystem(design)) };
 }
 
 /** Places the inline parts and routes every run from nothing, but for the pinned ones. Pure, deterministic; seconds. */
-export function routeBuild(build: Build, tell: Tell = () => true): RoutedBuild {
-  const poses = placePieces(build);
-  const placed = withPoses(build, poses);
-  return { frames: [...poses], routed: routeAll(resolve(placed), tell) };
+export function routeDesign(design: Design, tell: Tell = () => true): RoutedDesign {
+  const poses = placePieces(design);
+  const placed = withPoses(design, poses);
+  return { frames: [...poses], routed: routeAll(compileSystem(placed), tell) };
 }
 
 /** A build with its inline parts where routing put them. */
-export const withFrames = (build: Build, { frames }: Pick<RoutedBuild, 'frames'>): Build =>
-  withPoses(build, new Map(frames));
+export const withFrames = (design: Design, { frames }: Pick<RoutedDesign, 'frames'>): Design =>
+  withPoses(design, new Map(frames));
 
-const withPoses = (build: Build, poses: ReadonlyMap<string, Frame>): Build => ({
-  ...build,
-  layout: { ...build.layout, poses: Object.fromEntries(poses) },
+const withPoses = (design: Design, poses: ReadonlyMap<string, Frame>): Design => ({
+  ...design,
+  layout: { ...design.layout, poses: Object.fromEntries(poses) },
 });
 
 /** The edit that writes what routing found into the document; null where nothing differs. */
-export function layoutEdit(build: Build, { frames, routed }: RoutedBuild): Edit | null {
+export function layoutEdit(design: Design, { frames, routed }: RoutedDesign): Edit | null {
   const routes: Record<string, LaidRoute | null> = {};
-  const noWay: Record<string, NoWay | null> = {};
+  const noWay: Record<string, NoRouteFound | null> = {};
   const poses: Record<string, Pose | null> = Object.fromEntries(
-    Object.keys(build.layout.poses).map((id) => [id, null]),
+    Object.keys(design.layout.poses).map((id) => [id, null]),
   );
   for (const [id, frame] of frames) poses[id] = frame;
   const found = new Map(routed.routes.map((r) => [r.link, r]));
-  for (const id of Object.keys(build.layout.routes)) {
+  for (const id of Object.keys(design.layout.routes)) {
     // A pinned run that no longer meets its ports stays pinned, and unrouted, until the builder says otherwise.
-    if (!found.has(id) && !build.layout.routes[id]?.pinned) routes[id] = null;
+    if (!found.has(id) && !design.layout.routes[id]?.pinned) routes[id] = null;
   }
-  for (const route of routed.routes) routes[route.link] = pinnedAs(build, route);
-  for (const id of Object.keys(build.layout.noWay)) noWay[id] = null;
+  for (const route of routed.routes) routes[route.link] = pinnedAs(design, route);
+  for (const id of Object.keys(design.layout.noWay)) noWay[id] = null;
   for (const { link, blockedBy, wouldFit } of routed.missing) noWay[link] = { blockedBy, wouldFit };
   const edit = {
     do: 'layout.set',
-    routes: changed(build.layout.routes, routes),
-    poses: changed(build.layout.poses, poses),
-    noWay: changed(build.layout.noWay, noWay),
+    routes: changed(design.layout.routes, routes),
+    poses: changed(design.layout.poses, poses),
+    noWay: changed(design.layout.noWay, noWay),
   } as const;
   const empty = [edit.routes, edit.poses, edit.noWay].every((x) => Object.keys(x).length === 0);
   return empty ? null : edit;
 }
 
 /** A route as the document keeps it; one that is pinned stays as it was written. */
-function pinnedAs(build: Build, route: Route): LaidRoute {
-  const stored = build.layout.routes[route.link];
+function pinnedAs(design: Design, route: Route): LaidRoute {
+  const stored = design.layout.routes[route.link];
   return stored?.pinned ? stored : laidOf(route);
 }
 
@@ -105,18 +112,18 @@ function changed<T>(
 }
 
 /** A build with everything routed from nothing. */
-export function withRoutes(build: Build, tell?: Tell): Build {
-  const edit = layoutEdit(build, routeBuild(build, tell));
-  return edit ? applyEdit(build, edit).build : build;
+export function withRoutes(design: Design, tell?: Tell): Design {
+  const edit = layoutEdit(design, routeDesign(design, tell));
+  return edit ? applyEdit(design, edit).design : design;
 }
 
 /** Runs that want routing: without a route, or with one that now meets something. Pinned ones are left to the builder. */
-export function staleRuns(model: Model): readonly string[] {
-  const { layout } = model.build;
-  const { routes } = routesOf(model);
+export function staleRuns(system: System): readonly string[] {
+  const { layout } = system.design;
+  const { routes } = routesOf(system);
   // Parts the builder asked to be kept in view: a run before one of them is tried again.
   const inView = new Set(
-    model.build.components.flatMap((i) => (i.settings.inView === true ? [i.id] : [])),
+    system.design.components.flatMap((i) => (i.settings.inView === true ? [i.id] : [])),
   );
   const holds = (r: Route): boolean =>
     (r.told?.nearest?.gap_mm ?? 0) > -SLACK_MM &&
@@ -124,7 +131,7 @@ export function staleRuns(model: Model): readonly string[] {
   const good = new Set(
     routes.filter((r) => layout.routes[r.link]?.pinned || holds(r)).map((r) => r.link),
   );
-  return tasksOf(model)
+  return tasksOf(system)
     .map((t) => t.link)
     .filter((link) => !good.has(link) && !layout.routes[link]?.pinned);
 }
@@ -133,18 +140,18 @@ export function staleRuns(model: Model): readonly string[] {
  * Warm start: routes only what is stale, past all the other routes as they lie; one of those is taken up only where a run
  * finds no way past it. Inline parts stay unless all their runs are stale. The edit to write it, or null where nothing is stale.
  */
-export function rerouteEdit(build: Build, tell: Tell = () => true): Edit | null {
-  const stale = new Set(staleRuns(resolve(build)));
-  const poses = keptPoses(build, stale);
-  const hanging = build.components.some((i) => i.placement.on === 'line' && !poses.has(i.id));
+export function rerouteEdit(design: Design, tell: Tell = () => true): Edit | null {
+  const stale = new Set(staleRuns(compileSystem(design)));
+  const poses = keptPoses(design, stale);
+  const hanging = design.components.some((i) => i.placement.on === 'line' && !poses.has(i.id));
   if (stale.size === 0 && !hanging) return null;
-  const frames = hanging ? placePieces(build, poses) : poses;
-  const model = resolve(withPoses(build, frames));
+  const frames = hanging ? placePieces(design, poses) : poses;
+  const system = compileSystem(withPoses(design, frames));
   // An inline part that moved takes the runs at its ports along.
-  const still = new Set(staleRuns(model));
-  const kept = routesOf(model).routes.filter((r) => !still.has(r.link) && !stale.has(r.link));
-  const routed = routeAll(model, tell, kept);
-  return layoutEdit(build, { frames: [...frames], routed });
+  const still = new Set(staleRuns(system));
+  const kept = routesOf(system).routes.filter((r) => !still.has(r.link) && !stale.has(r.link));
+  const routed = routeAll(system, tell, kept);
+  return layoutEdit(design, { frames: [...frames], routed });
 }
 
 /** What routing everything afresh would gain over the layout there is. */
@@ -159,16 +166,16 @@ export interface Improvement {
 const WORTH_MM = 20;
 
 /** A routing from nothing, offered where it finds a way for more runs, or less tube and bends for all of them; null otherwise. */
-export function improvement(build: Build, tell: Tell = () => true): Improvement | null {
-  const now = routesOf(resolve(build));
-  const fresh = routeBuild(build, tell);
+export function improvement(design: Design, tell: Tell = () => true): Improvement | null {
+  const now = routesOf(compileSystem(design));
+  const fresh = routeDesign(design, tell);
   const { routed } = fresh;
   const fewer = routed.routes.length < now.routes.length;
   const saves_mm = lengthOf(now) - lengthOf(routed);
   const savesBends = bendsIn(now) - bendsIn(routed);
   const same = routed.routes.length === now.routes.length;
   if (fewer || (same && saves_mm + savesBends * BEND_COST < WORTH_MM)) return null;
-  const edit = layoutEdit(build, fresh);
+  const edit = layoutEdit(design, fresh);
   return edit ? { edit, saves_mm, savesBends } : null;
 }
 
@@ -178,21 +185,21 @@ const bendsIn = ({ routes }: Routed): number =>
   routes.reduce((sum, r) => sum + r.path.filter((s) => s.kind === 'arc').length, 0);
 
 /** Inline parts that stay where they are: some run of theirs still holds. */
-function keptPoses(build: Build, stale: ReadonlySet<string>): ReadonlyMap<string, Frame> {
-  const links = build.loops.flatMap((l) => l.links);
+function keptPoses(design: Design, stale: ReadonlySet<string>): ReadonlyMap<string, Frame> {
+  const connections = design.loops.flatMap((l) => l.connections);
   const holds = (id: string): boolean =>
-    links.some(
+    connections.some(
       (l) =>
         (l.from.component === id || l.to.component === id) && !(l.by === 'tube' && stale.has(l.id)),
     );
-  return new Map(Object.entries(build.layout.poses).filter(([id]) => holds(id)));
+  return new Map(Object.entries(design.layout.poses).filter(([id]) => holds(id)));
 }
 
 /** Runs that are tubes and have no valid route: their lengths are estimates. */
-export const unroutedRuns = (model: Model, routed: Routed): readonly string[] => {
+export const unroutedRuns = (system: System, routed: Routed): readonly string[] => {
   const has = new Set(routed.routes.map((r) => r.link));
-  return model.build.loops
-    .flatMap((l) => l.links)
+  return system.design.loops
+    .flatMap((l) => l.connections)
     .filter((l) => l.by === 'tube' && !has.has(l.id))
     .map((l) => l.id);
 };

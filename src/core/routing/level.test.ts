@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { Vec } from '../geometry';
 import { roundedPath, type EndWay, type Room, type TubeLimits } from '.';
 import { led, levelled, slantBetween } from './level';
-import { hardWay } from './rigidRoute';
+import { routeRigid } from './rigidRoute';
 
 const limits: TubeLimits = { radius_mm: 20, atFitting_mm: 12, between_mm: 5 },
   H = Math.SQRT1_2;
@@ -35,7 +35,7 @@ describe('elbows of 45° before hard tube', () => {
     // 60 mm to the side: a leg of 84.85 mm, then straight on into the fitting.
     const goal = end([400, 160, 100], [-1, 0, 0]),
       starts = levelled(room, [elbow], [goal], limits, true);
-    const way = hardWay(room, starts, [goal], limits, [[100, 400], [100, 160], [100]]),
+    const way = routeRigid(room, starts, [goal], limits, [[100, 400], [100, 160], [100]]),
       from = starts.find((s) => s.mouth === way?.from.mouth);
     const corners = led(way?.corners ?? [], from as NonNullable<typeof from>, goal).map((c) =>
       c.map((v) => Math.round(v * 1e6) / 1e6),

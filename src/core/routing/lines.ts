@@ -1,7 +1,7 @@
 import type { Box, Vec } from '../geometry';
 import type { EndWay } from './ends';
 import type { TubeLimits } from './rigidRoute';
-import type { Block } from './workspace';
+import type { Obstacle } from './workspace';
 
 type Lines = readonly [readonly number[], readonly number[], readonly number[]];
 
@@ -18,7 +18,7 @@ const MOST = 32,
  */
 export function bendLines(
   bounds: Box,
-  blocks: readonly Block[],
+  blocks: readonly Obstacle[],
   ends: readonly EndWay[],
   limits: TubeLimits,
   level: Lines,

@@ -1,4 +1,4 @@
-import type { Model } from '../system';
+import type { System } from '../system';
 import { bodyGap, boxGap, pairMemo, type Body, type Box, type Vec } from '../geometry';
 import { samplePath } from './path';
 import { radiusOf, type Nearest, type Route } from './routed';
@@ -34,16 +34,16 @@ interface Candidate {
 
 /** The nearest thing to a tube along its way, but the two parts it joins (`ends`); null when nothing is near. */
 export function nearestTo(
-  model: Model,
+  system: System,
   route: Route,
   all: readonly Route[],
   ends: readonly string[],
 ): Nearest | null {
   const tube = sampleTube(route.path);
-  const radius = radiusOf(model, route);
+  const radius = radiusOf(system, route);
   const candidates = [
-    ...bodiesNear(model, tube, radius, ends),
-    ...tubesNear(model, tube, radius, route, all),
+    ...bodiesNear(system, tube, radius, ends),
+    ...tubesNear(system, tube, radius, route, all),
   ];
   candidates.sort((a, b) => a.least_mm - b.least_mm);
   let best: Nearest | null = null;
@@ -56,7 +56,7 @@ export function nearestTo(
 }
 
 function bodiesNear(
-  model: Model,
+  system: System,
   tube: SampledTube,
   radius: number,
   ends: readonly string[],
@@ -67,14 +67,14 @@ function bodiesNear(
     if (least_mm <= NEAR_MM)
       near.push({ id, least_mm, measure: () => gapToBody(tube, body) - radius });
   };
-  for (const { component, solids } of model.placed.values())
+  for (const { component, solids } of system.placed.values())
     if (!ends.includes(component.id)) for (const solid of solids) look(component.id, solid);
-  for (const obstacle of model.obstacles) look(obstacle.component, obstacle);
+  for (const obstacle of system.obstacles) look(obstacle.component, obstacle);
   return near;
 }
 
 function tubesNear(
-  model: Model,
+  system: System,
   tube: SampledTube,
   radius: number,
   route: Route,
@@ -83,7 +83,7 @@ function tubesNear(
   return all.flatMap((other): Candidate[] => {
     if (other.link === route.link) return [];
     const theirs = sampleTube(other.path);
-    const both = radius + radiusOf(model, other);
+    const both = radius + radiusOf(system, other);
     const least_mm = boxGap(tube.bounds, theirs.bounds) - both;
     if (least_mm > NEAR_MM) return [];
     const measure = (): number => gapBetween(tube, theirs) - both;

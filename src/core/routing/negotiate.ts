@@ -1,4 +1,4 @@
-import type { Model } from '../system';
+import type { System } from '../system';
 import { boxGap, distance, type Box } from '../geometry';
 import { explain } from './explain';
 import { laidRoute } from './laidRoute';
@@ -30,11 +30,11 @@ type Tell = (done: number, of: number) => boolean;
  * `kept`: routes that stay as they are unless one of the others finds no way past them; pinned ones stay whatever happens.
  */
 export function routeAll(
-  model: Model,
+  system: System,
   tell: Tell = () => true,
   kept: readonly Route[] = [],
 ): Routed {
-  const negotiation = new Negotiation(model, tell);
+  const negotiation = new Negotiation(system, tell);
   negotiation.keepPinned();
   negotiation.keep(kept);
   negotiation.routeRest();
@@ -56,18 +56,18 @@ class Negotiation {
   private rounds = 0;
 
   constructor(
-    private readonly model: Model,
+    private readonly system: System,
     private readonly tell: Tell,
   ) {
-    this.tasks = tasksOf(model);
-    this.fixed = fixedBodies(model);
+    this.tasks = tasksOf(system);
+    this.fixed = fixedBodies(system);
   }
 
   keepPinned(): void {
     for (const task of this.tasks) {
-      const laid = this.model.build.layout.routes[task.link];
+      const laid = this.system.design.layout.routes[task.link];
       if (!laid?.pinned) continue;
-      const route = laidRoute(this.model, task, laid);
+      const route = laidRoute(this.system, task, laid);
       if (!route) {
         this.unpinned.push(task.link);
         continue;
@@ -112,14 +112,14 @@ class Negotiation {
       (t) => t !== task && !this.done.has(t.link) && !this.without.has(t.link),
     );
     const others = [...this.done.values()];
-    const route = routeSingle(this.model, task, this.fixed, waiting, others, null);
+    const route = routeSingle(this.system, task, this.fixed, waiting, others, null);
     if (route) {
       this.done.set(task.link, route);
       return [];
     }
     const patient = this.rounds < ROUNDS_A_RUN * this.tasks.length + ROUNDS_MORE;
     const forced = patient
-      ? routeSingle(this.model, task, this.fixed, waiting, others, this.history)
+      ? routeSingle(this.system, task, this.fixed, waiting, others, this.history)
       : null;
     const crossed = forced ? others.filter((o) => tubesMeet(forced, o, this.tasks)) : [];
     if (!forced || crossed.some((o) => this.mustStay(o))) {
@@ -149,7 +149,7 @@ class Negotiation {
     const unexplained = { link: task.link, loop: task.loop.id, blockedBy: null, wouldFit: null };
     const why =
       this.without.size < MOST_EXPLAINED
-        ? explain(this.model, task, this.fixed, waiting, others)
+        ? explain(this.system, task, this.fixed, waiting, others)
         : unexplained;
     this.without.set(task.link, why);
   }
@@ -167,16 +167,16 @@ class Negotiation {
     }
     for (const task of fresh) {
       const route = this.done.get(task.link) as Route;
-      this.done.set(task.link, retold(this.model, task, route, [...this.done.values()]));
+      this.done.set(task.link, retold(this.system, task, route, [...this.done.values()]));
     }
   }
 
   private tidy(task: Task): void {
     const now = this.done.get(task.link) as Route;
     const others = [...this.done.values()].filter((r) => r !== now);
-    const { cost, taste } = retold(this.model, task, now, others);
+    const { cost, taste } = retold(this.system, task, now, others);
     const effort = taste > 0 ? {} : { most: TIDY_MOST };
-    const again = routeSingle(this.model, task, this.fixed, [], others, null, effort);
+    const again = routeSingle(this.system, task, this.fixed, [], others, null, effort);
     // A way that keeps less distance is not tidier.
     if (again && again.cost < cost - 1 && again.kept_mm >= now.kept_mm)
       this.done.set(task.link, again);
@@ -185,7 +185,7 @@ class Negotiation {
   result(): Routed {
     const routes = this.tasks.flatMap((t) => this.done.get(t.link) ?? []);
     return {
-      routes: withTold(this.model, this.tasks, routes),
+      routes: withTold(this.system, this.tasks, routes),
       missing: this.tasks.flatMap((t) => this.without.get(t.link) ?? []),
       rounds: this.rounds,
       unpinned: this.unpinned,
@@ -195,7 +195,7 @@ class Negotiation {
 
 /** Routes with what is told of each: its nearest neighbour, and what is seen of it. */
 export function withTold(
-  model: Model,
+  system: System,
   tasks: readonly Task[],
   routes: readonly Route[],
 ): readonly Route[] {
@@ -207,38 +207,38 @@ export function withTold(
       ...route,
       // Worked out when it is asked for: flow and lists never do.
       get told(): Told {
-        return (told ??= tellOf(model, route, routes, ends));
+        return (told ??= tellOf(system, route, routes, ends));
       },
     };
   });
 }
 
 /** A route with its cost as the others lie now: what it pays for standing in view of them. */
-function retold(model: Model, task: Task, route: Route, others: readonly Route[]): Route {
-  const blocks = viewBlocks(model, task, others, (o) => radiusOf(model, o));
+function retold(system: System, task: Task, route: Route, others: readonly Route[]): Route {
+  const blocks = viewBlocks(system, task, others, (o) => radiusOf(system, o));
   const taste = tasteOf(blocks, route);
   return { ...route, cost: route.cost - route.taste + taste, taste };
 }
 
 /** The least a run could cost past all others as they lie: the same search without haste. Infinity when there is no way. */
-export function leastCost(model: Model, routed: Routed, link: string): number {
-  const task = tasksOf(model).find((t) => t.link === link);
+export function leastCost(system: System, routed: Routed, link: string): number {
+  const task = tasksOf(system).find((t) => t.link === link);
   if (!task) return Infinity;
   const others = routed.routes.filter((r) => r.link !== link);
   const effort = { weight: 1, most: 400_000 };
-  const route = routeSingle(model, task, fixedBodies(model), [], others, null, effort);
+  const route = routeSingle(system, task, fixedBodies(system), [], others, null, effort);
   return route?.cost ?? Infinity;
 }
 
 /** One run routed again past all others as they lie: what a hand that drags it sees. The rest is negotiated when it lets go. */
-export function routeOne(model: Model, routed: Routed, link: string): Routed {
-  const tasks = tasksOf(model);
+export function routeOne(system: System, routed: Routed, link: string): Routed {
+  const tasks = tasksOf(system);
   const task = tasks.find((t) => t.link === link);
   if (!task) return routed;
   const others = routed.routes.filter((r) => r.link !== link);
   const effort = { most: LIVE_MOST };
-  const route = routeSingle(model, task, fixedBodies(model), [], others, null, effort);
-  const routes = withTold(model, tasks, route ? [...others, route] : others);
+  const route = routeSingle(system, task, fixedBodies(system), [], others, null, effort);
+  const routes = withTold(system, tasks, route ? [...others, route] : others);
   const missing = routed.missing.filter((m) => m.link !== link);
   const none = { link, loop: task.loop.id, blockedBy: null, wouldFit: null };
   return { ...routed, routes, missing: route ? missing : [...missing, none] };

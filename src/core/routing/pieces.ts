@@ -1,5 +1,5 @@
-import type { Build, Component } from '../design';
-import { resolve, type Model } from '../system';
+import type { Design, Component } from '../design';
+import { compileSystem, type System } from '../system';
 import { isWet, type WetPart } from '../components';
 import {
   add,
@@ -49,27 +49,27 @@ interface Neighbour {
  * A place for every tee, valve, filter and meter that hangs in its runs: upright along the case's axes, clear of all that stands, its ports
  * reached by the least tube and bends (Manhattan length and fewest right-angled turns). Those in `kept` stay. Deterministic.
  */
-export function placePieces(build: Build, kept: Frames = new Map()): Frames {
-  const loose = build.components.filter(
+export function placePieces(design: Design, kept: Frames = new Map()): Frames {
+  const loose = design.components.filter(
     (i) => i.placement.on === 'line' && isWet(i.part) && !kept.has(i.id),
   );
-  if (loose.length === 0 || !build.case) return kept;
+  if (loose.length === 0 || !design.case) return kept;
   const frames = new Map<string, Frame>(kept);
   for (let round = 0; round < ROUNDS; round += 1) {
     for (const component of loose) {
       frames.delete(component.id);
       const poses = Object.fromEntries(frames);
-      const model = resolve({ ...build, layout: { ...build.layout, poses } });
-      const frame = bestFrame(model, component as Component & { part: WetPart }, frames);
+      const system = compileSystem({ ...design, layout: { ...design.layout, poses } });
+      const frame = bestFrame(system, component as Component & { part: WetPart }, frames);
       if (frame) frames.set(component.id, frame);
     }
   }
   return frames;
 }
 
-function neighboursOf(model: Model, component: Component, frames: Frames): readonly Neighbour[] {
-  return model.build.loops.flatMap((l) =>
-    l.links.flatMap((k): Neighbour[] => {
+function neighboursOf(system: System, component: Component, frames: Frames): readonly Neighbour[] {
+  return system.design.loops.flatMap((l) =>
+    l.connections.flatMap((k): Neighbour[] => {
       const ownEnd = () => {
         if (k.from.component === component.id) return k.from;
         if (k.to.component === component.id) return k.to;
@@ -78,10 +78,10 @@ function neighboursOf(model: Model, component: Component, frames: Frames): reado
       const mine = ownEnd();
       if (!mine) return [];
       const other = mine === k.from ? k.to : k.from,
-        at = model.portAt(other);
+        at = system.portAt(other);
       // A neighbour that hangs too, and has no place yet, is only about there.
       const loose =
-        model.build.components.find((i) => i.id === other.component)?.placement.on === 'line' &&
+        system.design.components.find((i) => i.id === other.component)?.placement.on === 'line' &&
         !frames.has(other.component);
       return at ? [{ port: mine.port, at: at.at, direction: loose ? null : at.direction }] : [];
     }),
@@ -89,17 +89,17 @@ function neighboursOf(model: Model, component: Component, frames: Frames): reado
 }
 
 function bestFrame(
-  model: Model,
+  system: System,
   component: Component & { readonly part: WetPart },
   frames: Frames,
 ): Frame | null {
-  const near = neighboursOf(model, component, frames),
-    { interior } = model;
+  const near = neighboursOf(system, component, frames),
+    { interior } = system;
   if (near.length === 0 || !interior) return null;
-  const loop = model.build.loops.find((l) =>
-    l.links.some((k) => k.from.component === component.id || k.to.component === component.id),
+  const loop = system.design.loops.find((l) =>
+    l.connections.some((k) => k.from.component === component.id || k.to.component === component.id),
   );
-  const fitting = loop?.fitting ?? model.build.kit.joint,
+  const fitting = loop?.fitting ?? system.design.kit.joint,
     arm = fitting.length_mm + STUB_MM + (loop?.tube.hard ? loop.tube.minBend_mm : 0);
   const ends = near.map((n) => ({
     ...n,
@@ -180,13 +180,13 @@ function bestFrame(
   }
   tries.sort((a, b) => a.cost - b.cost);
   const solids = [
-    ...[...model.placed.values()]
+    ...[...system.placed.values()]
       .filter((p) => p.component.id !== component.id)
       .flatMap((p) => p.solids.map((s) => s.box)),
-    ...model.obstacles.map((o) => o.box),
-    ...fittingsOf(model, component.id),
+    ...system.obstacles.map((o) => o.box),
+    ...fittingsOf(system, component.id),
   ];
-  const keep = Math.max(2, model.build.brief.limits.clear_mm);
+  const keep = Math.max(2, system.design.brief.limits.clear_mm);
   const found = tries.find((x) =>
     clears(
       component.part,
@@ -234,17 +234,17 @@ function wayCost(
 }
 
 /** Fittings that will be in the ports of what stands already. */
-function fittingsOf(model: Model, but: string): readonly Box[] {
-  return model.build.loops
+function fittingsOf(system: System, but: string): readonly Box[] {
+  return system.design.loops
     .flatMap((l) => [
-      ...l.links
+      ...l.connections
         .filter((k) => k.by === 'tube')
         .flatMap((k) => [k.from, k.to])
         .map((ref) => ({ ref, part: l.fitting })),
-      ...l.caps.map((c) => ({ ref: c, part: model.build.kit[c.with] })),
+      ...l.caps.map((c) => ({ ref: c, part: system.design.kit[c.with] })),
     ])
     .flatMap(({ ref, part }): Box[] => {
-      const at = ref.component === but ? null : model.portAt(ref);
+      const at = ref.component === but ? null : system.portAt(ref);
       return at && Math.max(...at.direction.map(Math.abs)) > 0.999
         ? [
             cylinderBox(

@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { catalogued, STANDARD_KIT } from '@/catalogue';
-import { emptyBuild, type Build, type Component, type Link, type Turn } from '../design';
+import { emptyDesign, type Design, type Component, type Connection, type Turn } from '../design';
 import { measureGaps } from '../clearance';
-import { resolve } from '../system';
+import { compileSystem } from '../system';
 import type { CasePart } from '../components';
 import { check } from './checker.fixture';
-import { routeBuild, routedRuns, withFrames } from '.';
+import { routeDesign, routedRuns, withFrames } from '.';
 
 const template = catalogued('case', 'case-barn-96'),
   reservoir = catalogued('reservoir', 'res-osier-100'),
@@ -45,7 +45,7 @@ function strewn(
   }[],
   kind: typeof hard,
   aslant: boolean,
-): Build {
+): Design {
   const box: CasePart = {
     ...template,
     interior: [600, 500, 450],
@@ -72,7 +72,7 @@ function strewn(
     placement: { on: 'free', at: p.at, turn: p.turn },
     settings: {},
   }));
-  const links = components.slice(1).map((to, i): Link => {
+  const connections = components.slice(1).map((to, i): Connection => {
     const from = components[i] as Component;
     return {
       id: `run-${i + 1}`,
@@ -84,7 +84,7 @@ function strewn(
     };
   });
   return {
-    ...emptyBuild('Strewn', STANDARD_KIT),
+    ...emptyDesign('Strewn', STANDARD_KIT),
     case: box,
     components,
     loops: [
@@ -94,7 +94,7 @@ function strewn(
         ...kind,
         coolant: catalogued('coolant', 'cool-clear-premix'),
         coolantAge_months: 0,
-        links,
+        connections,
         caps: [],
       },
     ],
@@ -112,16 +112,16 @@ describe('strewn parts among bars, routed', () => {
         fc.array(bar, { maxLength: 3 }),
         fc.constantFrom('hard', 'soft', 'aslant'),
         (places, bars, how) => {
-          const build = strewn(places, bars, how === 'soft' ? soft : hard, how === 'aslant');
+          const design = strewn(places, bars, how === 'soft' ? soft : hard, how === 'aslant');
           // Parts that stand in each other or in a bar are no case for routing.
-          if (measureGaps(resolve(build)).gaps.some((g) => g.verdict === 'clash')) return;
-          const found = routeBuild(build),
-            model = resolve(withFrames(build, found));
+          if (measureGaps(compileSystem(design)).gaps.some((g) => g.verdict === 'clash')) return;
+          const found = routeDesign(design),
+            system = compileSystem(withFrames(design, found));
           cases += 1;
           laid += found.routed.routes.length;
-          expect(check(model, routedRuns(model, found.routed))).toEqual([]);
+          expect(check(system, routedRuns(system, found.routed))).toEqual([]);
           expect(found.routed.routes.length + found.routed.missing.length).toBe(
-            build.loops[0]?.links.length,
+            design.loops[0]?.connections.length,
           );
         },
       ),

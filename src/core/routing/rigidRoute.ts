@@ -79,7 +79,7 @@ type Wanted = (key: number, cost: number) => boolean;
  * The cheapest right-angled way between two ports with all their end fittings at once: straight legs and bends of 90°, every leg long enough
  * for its bends. States are corners with the way that led there; a leg is one step, so its least length is exact. Null when there is none.
  */
-export function hardWay(
+export function routeRigid(
   room: Room,
   froms: readonly EndWay[],
   tos: readonly EndWay[],

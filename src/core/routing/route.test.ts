@@ -1,47 +1,47 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { demoBuild, STANDARD_KIT } from '@/catalogue';
-import { applyEdit, EMPTY_LAYOUT, type Build, type Edit } from '../design';
-import { workOut } from '../analysis';
-import type { Model } from '../system';
+import { demoDesign, STANDARD_KIT } from '@/catalogue';
+import { applyEdit, EMPTY_LAYOUT, type Design, type Edit } from '../design';
+import { analyse } from '../analysis';
+import type { System } from '../system';
 import { bendMarks, bendTable, INSERTION_MM, type Run } from '../tubing';
 import type { Vec } from '../geometry';
 import {
   endWays,
-  hardWay,
+  routeRigid,
   layoutEdit,
   leastCost,
-  routeBuild,
+  routeDesign,
   roundedPath,
   sameSpace,
   type EndWay,
   type Room,
-  type RoutedBuild,
+  type RoutedDesign,
   type TubeLimits,
 } from '.';
 import { check, len, sub, turn } from './checker.fixture';
 import { jogAngle } from './offsetBend';
 
 /** The demos without their layouts, and what the router makes of them. */
-const bare = (name: string): Build => ({
-  ...(demoBuild(name) as Build),
+const bare = (name: string): Design => ({
+  ...(demoDesign(name) as Design),
   layout: EMPTY_LAYOUT,
 });
 const desk = bare('dawn-chorus-desk'),
   tower = bare('fenland-flood-tower'),
   box = bare('pocket-planetarium');
 
-const routed = new Map<Build, RoutedBuild>();
+const routed = new Map<Design, RoutedDesign>();
 beforeAll(() => {
-  for (const b of [desk, tower, box]) routed.set(b, routeBuild(b));
+  for (const b of [desk, tower, box]) routed.set(b, routeDesign(b));
 }, 120_000);
-const whole = (b: Build): Build => {
-  const edit = layoutEdit(b, routed.get(b) as RoutedBuild);
-  return edit ? applyEdit(b, edit).build : b;
+const whole = (b: Design): Design => {
+  const edit = layoutEdit(b, routed.get(b) as RoutedDesign);
+  return edit ? applyEdit(b, edit).design : b;
 };
-const laid = (b: Build): { readonly model: Model; readonly runs: readonly Run[] } => {
-  const w = workOut(whole(b));
-  return { model: w.model, runs: w.reports.runs };
+const laid = (b: Design): { readonly model: System; readonly runs: readonly Run[] } => {
+  const w = analyse(whole(b));
+  return { model: w.system, runs: w.reports.runs };
 };
 
 describe('the demos, routed', () => {
@@ -49,25 +49,25 @@ describe('the demos, routed', () => {
     ['desk', desk],
     ['tower', tower],
     ['planetarium', box],
-  ])('%s: the independent checker finds no clash, no tight bend, no gap', (_, build) => {
-    const { model, runs } = laid(build);
-    expect(check(model, runs)).toEqual([]);
+  ])('%s: the independent checker finds no clash, no tight bend, no gap', (_, design) => {
+    const { model: system, runs } = laid(design);
+    expect(check(system, runs)).toEqual([]);
   });
 
   test.each([
     ['desk', desk, 5],
     ['tower', tower, 13],
-  ])('%s: every run has a way', (_, build, count) => {
-    expect(routed.get(build)?.routed.missing).toEqual([]);
-    expect(laid(build).runs.filter((r) => r.routed).length).toBe(count);
+  ])('%s: every run has a way', (_, design, count) => {
+    expect(routed.get(design)?.routed.missing).toEqual([]);
+    expect(laid(design).runs.filter((r) => r.routed).length).toBe(count);
   });
 
   test('in the planetarium, which clashes, what has no way is told with what is in it', () => {
     const missing = routed.get(box)?.routed.missing ?? [];
     expect(missing.length).toBeGreaterThan(0);
     expect(missing.some((m) => m.blockedBy !== null || m.wouldFit !== null)).toBe(true);
-    const said = workOut(whole(box)).findings.filter((f) => f.code === 'run.no-way');
-    expect(said.length).toBe(missing.length);
+    const diagnostic = analyse(whole(box)).findings.filter((f) => f.code === 'run.no-way');
+    expect(diagnostic.length).toBe(missing.length);
   });
 
   test('lengths are straights, arcs and what goes into the fittings; the bend table says the same', () => {
@@ -85,40 +85,40 @@ describe('the demos, routed', () => {
   });
 
   test('flow and list take the routed lengths', () => {
-    const before = workOut(desk),
-      after = workOut(whole(desk));
+    const before = analyse(desk),
+      after = analyse(whole(desk));
     expect(after.reports.list.tube_mm).not.toBeCloseTo(before.reports.list.tube_mm, 0);
     expect(after.reports.runs.filter((r) => r.by === 'tube').every((r) => !r.estimated)).toBe(true);
     expect(after.reports.list.lines.every((l) => !l.estimated)).toBe(true);
   });
 
   test('pieces that hang in the runs stand clear in space', () => {
-    const { model } = laid(tower);
+    const { model: system } = laid(tower);
     for (const [id] of routed.get(tower)?.frames ?? [])
-      expect(model.placed.get(id)?.solids.length).toBeGreaterThan(0);
-    expect(workOut(whole(tower)).reports.fit.gaps.filter((g) => g.verdict === 'clash')).toEqual([]);
+      expect(system.placed.get(id)?.solids.length).toBeGreaterThan(0);
+    expect(analyse(whole(tower)).reports.fit.gaps.filter((g) => g.verdict === 'clash')).toEqual([]);
   });
 
   /** Hart, Nilsson & Raphael 1968 for the bound, Pohl 1970 for the weight: each run against the same search without haste, past all others as they lie. */
   test.each([
     ['desk', desk],
     ['tower', tower],
-  ])('%s: no run costs more than 1.15 times the least it could', (_, build) => {
-    const { model } = laid(build),
-      found = (routed.get(build) as RoutedBuild).routed;
+  ])('%s: no run costs more than 1.15 times the least it could', (_, design) => {
+    const { model: system } = laid(design),
+      found = (routed.get(design) as RoutedDesign).routed;
     for (const r of found.routes)
-      expect(r.cost).toBeLessThanOrEqual(1.15 * leastCost(model, found, r.link) + 1e-6);
+      expect(r.cost).toBeLessThanOrEqual(1.15 * leastCost(system, found, r.link) + 1e-6);
   });
 
   test('the same twice', () => {
-    expect(routeBuild(desk)).toEqual(routed.get(desk));
+    expect(routeDesign(desk)).toEqual(routed.get(desk));
   });
 });
 
 describe('what was routed holds while the space is the same', () => {
   test.each([
     ['another speed', { do: 'fans.speed', speed_rpm: 900 } as const, true],
-    ['another name', { do: 'build.rename', name: 'Else' } as const, true],
+    ['another name', { do: 'design.rename', name: 'Else' } as const, true],
     [
       'a slid radiator',
       {
@@ -134,7 +134,7 @@ describe('what was routed holds while the space is the same', () => {
         do: 'component.replace',
         component: 'pump',
         part: {
-          ...(desk.components.find((i) => i.id === 'pump') as Build['components'][number]).part,
+          ...(desk.components.find((i) => i.id === 'pump') as Design['components'][number]).part,
           size: [70, 70, 70],
         },
       } as Edit,
@@ -157,7 +157,7 @@ describe('what was routed holds while the space is the same', () => {
       'the case measured again with another cage',
       {
         do: 'case.choose',
-        case: { ...(desk.case as NonNullable<Build['case']>), obstacles: [] },
+        case: { ...(desk.case as NonNullable<Design['case']>), obstacles: [] },
       } as Edit,
       false,
     ],
@@ -165,15 +165,15 @@ describe('what was routed holds while the space is the same', () => {
     [
       'another end',
       {
-        do: 'link.ends',
+        do: 'connection.ends',
         loop: 'loop',
-        link: 'run-2',
+        connection: 'run-2',
         ends: { from: 'rotary90', to: 'auto' },
       } as const,
       false,
     ],
   ])('%s', (_, edit, same) => {
-    expect(sameSpace(desk, applyEdit(desk, edit).build)).toBe(same);
+    expect(sameSpace(desk, applyEdit(desk, edit).design)).toBe(same);
   });
 });
 
@@ -208,7 +208,7 @@ describe('one hard tube in an empty room', () => {
   test('facing ports: one straight piece', () => {
     const a = end([50, 100, 100], [1, 0, 0]),
       b = end([250, 100, 100], [-1, 0, 0]);
-    expect(hardWay(room, [a], [b], limits, every(a, b))?.corners).toEqual([
+    expect(routeRigid(room, [a], [b], limits, every(a, b))?.corners).toEqual([
       [50, 100, 100],
       [250, 100, 100],
     ]);
@@ -217,7 +217,7 @@ describe('one hard tube in an empty room', () => {
   test('a right angle: one bend at the crossing, cost by hand', () => {
     const a = end([50, 100, 100], [1, 0, 0]),
       b = end([200, 250, 100], [0, -1, 0]);
-    const way = hardWay(room, [a], [b], limits, every(a, b));
+    const way = routeRigid(room, [a], [b], limits, every(a, b));
     expect(way?.corners).toEqual([
       [50, 100, 100],
       [200, 100, 100],
@@ -229,7 +229,7 @@ describe('one hard tube in an empty room', () => {
   test('a small sidestep is two gentle bends, not four right ones', () => {
     const a = end([50, 100, 100], [1, 0, 0]),
       b = end([250, 112, 100], [-1, 0, 0]);
-    const way = hardWay(room, [a], [b], limits, every(a, b)),
+    const way = routeRigid(room, [a], [b], limits, every(a, b)),
       angle = jogAngle(12, 20, 5) as number;
     expect(way?.corners.length).toBe(4);
     const path = roundedPath(way?.corners ?? [], 20).filter((s) => s.kind === 'arc');
@@ -274,7 +274,7 @@ describe('one hard tube in an empty room', () => {
       number[],
       number[],
     ];
-    const way = hardWay(walled, [a], [b], limits, lines);
+    const way = routeRigid(walled, [a], [b], limits, lines);
     // Along the wall's lower edge, z 150: 50 mm down and up, four bends.
     expect(way?.corners.every((c) => c[2] <= 200)).toBe(true);
     expect(way?.cost).toBeCloseTo(300 + 2 * 50 + 4 * (45 - (2 - Math.PI / 2) * 20), 6);
@@ -284,7 +284,7 @@ describe('one hard tube in an empty room', () => {
     const a = end([50, 200, 200], [1, 0, 0]),
       b = end([350, 200, 200], [-1, 0, 0]);
     expect(
-      hardWay(
+      routeRigid(
         {
           ...room,
           blocks: [{ id: 'wall', min: [180, -1, -1], max: [220, 401, 401], toll: Infinity }],
@@ -296,14 +296,14 @@ describe('one hard tube in an empty room', () => {
       ),
     ).toBeNull();
     expect(
-      hardWay(room, [end([50, 200, 200], [0.7071, 0.7071, 0])], [b], limits, every(a, b)),
+      routeRigid(room, [end([50, 200, 200], [0.7071, 0.7071, 0])], [b], limits, every(a, b)),
     ).toBeNull();
   });
 });
 
 describe('ends of a run', () => {
   const kit = {
-    fitting: desk.loops[0]?.fitting as Build['loops'][number]['fitting'],
+    fitting: desk.loops[0]?.fitting as Design['loops'][number]['fitting'],
     kit: STANDARD_KIT,
   };
 

@@ -1,4 +1,4 @@
-import type { Model } from '../system';
+import type { System } from '../system';
 import type { Segment } from '../tubing';
 import type { Vec } from '../geometry';
 import type { EndWay } from './ends';
@@ -55,5 +55,5 @@ export interface Routed {
 }
 
 /** Outer radius of a run's tube, mm. */
-export const radiusOf = (model: Model, r: Route): number =>
-  (model.build.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 16) / 2;
+export const radiusOf = (system: System, r: Route): number =>
+  (system.design.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 16) / 2;

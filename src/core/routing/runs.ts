@@ -1,5 +1,5 @@
 import { bendTable, estimateRuns, INSERTION_MM, type Run } from '../tubing';
-import type { Model } from '../system';
+import type { System } from '../system';
 import type { EndWay } from './ends';
 import { routesOf } from './layout';
 import type { Route, Routed, Told } from './routed';
@@ -7,31 +7,31 @@ import { pathLength } from './path';
 import { tellOf } from './report';
 
 /** The model's runs as its layout says; those without a valid route are estimates. */
-export const runsOf = (model: Model): readonly Run[] => routedRuns(model, routesOf(model));
+export const runsOf = (system: System): readonly Run[] => routedRuns(system, routesOf(system));
 
 /** The model's runs with what routing found; a run it found no way for stays an estimate. */
-export function routedRuns(model: Model, routed: Routed): readonly Run[] {
-  return estimateRuns(model).map((run): Run => {
+export function routedRuns(system: System, routed: Routed): readonly Run[] {
+  return estimateRuns(system).map((run): Run => {
     // What is screwed together port to port has no length to guess.
     if (run.by === 'joint') return { ...run, estimated: false };
     const route = routed.routes.find((r) => r.link === run.id && r.loop === run.loop);
-    return route ? routedRun(model, run, route, routed.routes) : run;
+    return route ? routedRun(system, run, route, routed.routes) : run;
   });
 }
 
 /** One run of the model as it is routed; null when it is not. */
-export function routedRunOf(model: Model, routed: Routed, link: string): Run | null {
-  const run = estimateRuns(model).find((r) => r.id === link),
+export function routedRunOf(system: System, routed: Routed, link: string): Run | null {
+  const run = estimateRuns(system).find((r) => r.id === link),
     route = routed.routes.find((r) => r.link === link);
-  return run && route ? routedRun(model, run, route, routed.routes) : null;
+  return run && route ? routedRun(system, run, route, routed.routes) : null;
 }
 
-function routedRun(model: Model, run: Run, route: Route, all: readonly Route[]): Run {
+function routedRun(system: System, run: Run, route: Route, all: readonly Route[]): Run {
   const cut_mm = pathLength(route.path) + 2 * INSERTION_MM,
     table = bendTable(route.corners, route.radius_mm);
   const bends = route.path.filter((s) => s.kind === 'arc');
   const told = (): Told =>
-    route.told ?? tellOf(model, route, all, [run.from.component, run.to.component]);
+    route.told ?? tellOf(system, route, all, [run.from.component, run.to.component]);
   return {
     ...run,
     estimated: false,

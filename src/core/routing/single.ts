@@ -1,15 +1,15 @@
 import type { Via } from '../design';
-import type { Model } from '../system';
+import type { System } from '../system';
 import { bodiesMeet, boxGap, dot, type Vec } from '../geometry';
 import { endWays, type EndWay } from './ends';
-import { hardWay } from './rigidRoute';
+import { routeRigid } from './rigidRoute';
 import { led, levelled, slantBetween, type LevelEnd } from './level';
 import { bendLines } from './lines';
 import { roundedPath, samplePath } from './path';
 import { grow, within, type Room } from './workspace';
 import type { Route } from './routed';
 import { slanted } from './diagonal';
-import { softWay } from './flexibleRoute';
+import { routeFlexible } from './flexibleRoute';
 import { bodyBox, roomFor, type Fixed } from './standing';
 import type { Task } from './task';
 import { tasteOf } from './visibility';
@@ -26,12 +26,12 @@ export interface Effort {
 }
 
 /** Ends a builder lets a run have: with the pieces and, where it can, the way out they asked for. */
-export function endsOf(model: Model, t: Task, side: 'from' | 'to'): readonly EndWay[] {
+export function endsOf(system: System, t: Task, side: 'from' | 'to'): readonly EndWay[] {
   const all = endWays(
       t[side].at,
       t[side].direction,
       t.wish[side],
-      { fitting: t.loop.fitting, kit: model.build.kit },
+      { fitting: t.loop.fitting, kit: system.design.kit },
       !t.loop.tube.hard || t.way.slanted === true,
     ),
     asked = side === 'from' ? t.way.leave : t.way.arrive;
@@ -43,15 +43,15 @@ const ASKED_COS = 0.99;
 
 /** Ends whose pieces go in: past what stands but their own part, and past other runs' fittings. */
 function openEnds(
-  model: Model,
+  system: System,
   t: Task,
   side: 'from' | 'to',
   fixed: readonly Fixed[],
   others: readonly Route[],
 ): readonly EndWay[] {
   const own = t[side].component,
-    { interior } = model;
-  const all = endsOf(model, t, side);
+    { interior } = system;
+  const all = endsOf(system, t, side);
   const open = all.filter((e) => {
     const boxes = e.bodies.map(bodyBox);
     if (
@@ -94,7 +94,7 @@ function openEnds(
 
 /** The cheapest way of one run past all that stands and the others as they lie; with `history` it may cross others at a price. Null when there is none. */
 export function routeSingle(
-  model: Model,
+  system: System,
   t: Task,
   fixed: readonly Fixed[],
   waiting: readonly Task[],
@@ -102,13 +102,13 @@ export function routeSingle(
   history: ReadonlyMap<string, number> | null,
   effort: Effort = {},
 ): Route | null {
-  const froms = openEnds(model, t, 'from', fixed, history ? [] : others),
-    tos = openEnds(model, t, 'to', fixed, history ? [] : others);
+  const froms = openEnds(system, t, 'from', fixed, history ? [] : others),
+    tos = openEnds(system, t, 'to', fixed, history ? [] : others);
   for (const kept of [
-    model.build.brief.limits.clear_mm,
-    ...KEPT_MM.filter((k) => k < model.build.brief.limits.clear_mm),
+    system.design.brief.limits.clear_mm,
+    ...KEPT_MM.filter((k) => k < system.design.brief.limits.clear_mm),
   ]) {
-    const room = roomFor(model, t, fixed, waiting, others, [...froms, ...tos], kept, history);
+    const room = roomFor(system, t, fixed, waiting, others, [...froms, ...tos], kept, history);
     const route = findWay(t, room, froms, tos, others, kept, t.limits.radius_mm, effort);
     if (route) return route;
   }
@@ -152,7 +152,7 @@ export function findWay(
   };
   const vias: readonly Via[] = t.way.via ?? [];
   if (!t.loop.tube.hard && vias.length === 0) {
-    const soft = softWay(room, froms, tos, limits);
+    const soft = routeFlexible(room, froms, tos, limits);
     if (soft) return made(soft, soft.radius_mm);
   }
   const level = ([0, 1, 2] as const).map((i) =>
@@ -179,7 +179,7 @@ export function findWay(
     Set<number>,
     Set<number>,
   ];
-  const hard = hardWay(room, starts, goals, limits, lines, others.length > 0 ? planes : null, {
+  const hard = routeRigid(room, starts, goals, limits, lines, others.length > 0 ? planes : null, {
     weight,
     vias,
     ...(most === undefined ? {} : { most }),

@@ -1,5 +1,5 @@
 import type { PortRef } from '../design';
-import { trayBoxes, type Model } from '../system';
+import { trayBoxes, type System } from '../system';
 import {
   boxGap,
   cylinderBox,
@@ -12,7 +12,7 @@ import {
 } from '../geometry';
 import type { EndBody, EndWay } from './ends';
 import { samplePath } from './path';
-import { grow, type Block, type Room } from './workspace';
+import { grow, type Obstacle, type Room } from './workspace';
 import { radiusOf, type Route } from './routed';
 import type { Task } from './task';
 import { viewBlocks } from './visibility';
@@ -33,11 +33,11 @@ export interface Fixed {
 }
 
 /** What stands: parts, cages, and caps in spare ports. */
-export function fixedBodies(model: Model): readonly Fixed[] {
-  const { kit } = model.build;
-  const caps = model.build.loops.flatMap((loop) =>
+export function fixedBodies(system: System): readonly Fixed[] {
+  const { kit } = system.design;
+  const caps = system.design.loops.flatMap((loop) =>
     loop.caps.flatMap((cap): Fixed[] => {
-      const at = model.portAt(cap);
+      const at = system.portAt(cap);
       if (!at) return [];
       const piece = kit[cap.with],
         cylinder = cylinderFrom(at.at, at.direction, piece.length_mm, piece.diameter_mm / 2);
@@ -51,21 +51,21 @@ export function fixedBodies(model: Model): readonly Fixed[] {
       ];
     }),
   );
-  const bridges = model.build.loops.flatMap((loop) =>
-    loop.links.flatMap((link): Fixed[] => {
-      const a = model.portAt(link.from),
-        b = model.portAt(link.to);
-      if (!link.bridge || !a || !b) return [];
-      const body = roundBody(a.at, b.at, link.bridge.diameter_mm / 2);
-      return [{ id: `bridge:${link.id}`, box: body.box, body }];
+  const bridges = system.design.loops.flatMap((loop) =>
+    loop.connections.flatMap((connection): Fixed[] => {
+      const a = system.portAt(connection.from),
+        b = system.portAt(connection.to);
+      if (!connection.bridge || !a || !b) return [];
+      const body = roundBody(a.at, b.at, connection.bridge.diameter_mm / 2);
+      return [{ id: `bridge:${connection.id}`, box: body.box, body }];
     }),
   );
   return [
     ...bridges,
-    ...[...model.placed.values()].flatMap((p) =>
+    ...[...system.placed.values()].flatMap((p) =>
       p.solids.map((s): Fixed => ({ id: p.component.id, box: s.box, body: s })),
     ),
-    ...model.obstacles.map((o): Fixed => ({ id: o.component, box: o.box, body: o })),
+    ...system.obstacles.map((o): Fixed => ({ id: o.component, box: o.box, body: o })),
     ...caps,
   ];
 }
@@ -86,7 +86,7 @@ export const bodyBox = (b: EndBody): Box => {
 
 /** The room of one tube: everything grown by its radius and the distance kept, less where its own mouths stand nearer than that. */
 export function roomFor(
-  model: Model,
+  system: System,
   t: Task,
   fixed: readonly Fixed[],
   waiting: readonly Task[],
@@ -95,7 +95,7 @@ export function roomFor(
   kept: number,
   history: ReadonlyMap<string, number> | null,
 ): Room {
-  const blocks: Block[] = [];
+  const blocks: Obstacle[] = [];
   const block = (id: string, box: Box, toll: number, soft = kept): void => {
     // A mouth beside its own part, or between two that stand close, begins nearer than the distance kept: that part is kept off by so much only.
     let by = t.radius + soft;
@@ -122,10 +122,10 @@ export function roomFor(
     for (const b of [...o.from.bodies, ...o.to.bodies])
       block(o.link, bodyBox(b), toll, Math.min(kept, 2));
     for (const box of tubeBoxes(o))
-      block(o.link, box, toll, Math.min(kept, 3) + radiusOf(model, o));
+      block(o.link, box, toll, Math.min(kept, 3) + radiusOf(system, o));
   }
-  blocks.push(...viewBlocks(model, t, others, (o) => radiusOf(model, o)));
-  const { interior } = model,
+  blocks.push(...viewBlocks(system, t, others, (o) => radiusOf(system, o)));
+  const { interior } = system,
     inset = t.radius + Math.min(kept, 2);
   const bounds = interior
     ? {
@@ -141,7 +141,7 @@ export function roomFor(
         200,
       );
   // Behind the tray by its openings alone, when it was asked to run there.
-  const box = model.build.case;
+  const box = system.design.case;
   if (t.behind && box && interior) {
     const tray = trayBoxes(box);
     for (const sheet of tray) block('case:tray', sheet, Infinity, Math.min(kept, SHEET_MM));

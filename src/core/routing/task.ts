@@ -1,5 +1,5 @@
-import type { LinkWay, Loop } from '../design';
-import type { Model, PlacedPort } from '../system';
+import type { RouteConstraints, Loop } from '../design';
+import type { System, PlacedPort } from '../system';
 import { distance, type Vec } from '../geometry';
 import type { TubeLimits } from './rigidRoute';
 
@@ -16,24 +16,24 @@ export interface Task {
   readonly limits: TubeLimits;
   readonly radius: number;
   readonly wish: {
-    readonly from: Loop['links'][number]['ends']['from'];
-    readonly to: Loop['links'][number]['ends']['to'];
+    readonly from: Loop['connections'][number]['ends']['from'];
+    readonly to: Loop['connections'][number]['ends']['to'];
   };
   readonly apart: number;
-  readonly way: LinkWay;
+  readonly way: RouteConstraints;
   /** Whether it may run behind the tray, and the middles of the openings it would pass. */ readonly behind: boolean;
   readonly openings: readonly Vec[];
 }
 
-export function tasksOf(model: Model): readonly Task[] {
-  return model.build.loops.flatMap((loop) =>
-    loop.links.flatMap((link): Task[] => {
-      const from = model.portAt(link.from),
-        to = model.portAt(link.to);
-      if (link.by !== 'tube' || !from || !to) return [];
+export function tasksOf(system: System): readonly Task[] {
+  return system.design.loops.flatMap((loop) =>
+    loop.connections.flatMap((connection): Task[] => {
+      const from = system.portAt(connection.from),
+        to = system.portAt(connection.to);
+      if (connection.by !== 'tube' || !from || !to) return [];
       return [
         {
-          link: link.id,
+          link: connection.id,
           loop,
           from,
           to,
@@ -43,13 +43,13 @@ export function tasksOf(model: Model): readonly Task[] {
             atFitting_mm: loop.tube.hard ? STRAIGHT_MM : STRAIGHT_MM / 2,
             between_mm: BETWEEN_MM,
           },
-          wish: link.ends,
+          wish: connection.ends,
           apart: distance(from.at, to.at),
-          way: link.way ?? {},
+          way: connection.way ?? {},
           behind:
-            (model.build.case?.behind_mm ?? 0) > 0 &&
-            (link.way?.via ?? []).some((v) => v[2] !== null && v[2] < 0),
-          openings: (model.build.case?.grommets ?? []).map((g) => g.at),
+            (system.design.case?.behind_mm ?? 0) > 0 &&
+            (connection.way?.via ?? []).some((v) => v[2] !== null && v[2] < 0),
+          openings: (system.design.case?.grommets ?? []).map((g) => g.at),
         },
       ];
     }),

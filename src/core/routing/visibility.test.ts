@@ -1,24 +1,24 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import { catalogued, demoBuild, STANDARD_KIT } from '@/catalogue';
+import { catalogued, demoDesign, STANDARD_KIT } from '@/catalogue';
 import {
   applyEdit,
-  emptyBuild,
-  type Build,
+  emptyDesign,
+  type Design,
   type Component,
-  type Link,
+  type Connection,
   type Loop,
   type Placement,
 } from '../design';
-import { resolve } from '../system';
+import { compileSystem } from '../system';
 import type { CasePart } from '../components';
 import {
   inView,
   isShown,
   pathLength,
-  routeBuild,
+  routeDesign,
   withFrames,
   type Route,
-  type RoutedBuild,
+  type RoutedDesign,
 } from '.';
 import { check } from './checker.fixture';
 import { routedRuns } from './runs';
@@ -49,45 +49,51 @@ const component = (
   placement: { on: 'free', at, turn: 0 } as Placement,
   settings: {},
 });
-const link = (id: string, from: string, fromPort: string, to: string, toPort: string): Link => ({
+const link = (
+  id: string,
+  from: string,
+  fromPort: string,
+  to: string,
+  toPort: string,
+): Connection => ({
   id,
   from: { component: from, port: fromPort },
   to: { component: to, port: toPort },
   by: 'tube',
   ends: { from: 'auto', to: 'auto' },
 });
-const loop = (id: string, links: readonly Link[]): Loop => ({
+const loop = (id: string, connections: readonly Connection[]): Loop => ({
   id,
   name: id,
   tube,
   fitting,
   coolant,
   coolantAge_months: 0,
-  links,
+  connections,
   caps: [],
 });
-const built = (components: readonly Component[], loops: readonly Loop[]): Build => ({
-  ...emptyBuild('View', STANDARD_KIT),
+const built = (components: readonly Component[], loops: readonly Loop[]): Design => ({
+  ...emptyDesign('View', STANDARD_KIT),
   case: box,
   components,
   loops,
 });
-const seen = (build: Build, found: RoutedBuild, id: string): ReturnType<typeof inView> => {
-  const model = resolve(withFrames(build, found)),
+const seen = (design: Design, found: RoutedDesign, id: string): ReturnType<typeof inView> => {
+  const system = compileSystem(withFrames(design, found)),
     r = found.routed.routes.find((x) => x.link === id) as Route,
-    own = build.loops.flatMap((l) => l.links).find((l) => l.id === id) as Link;
-  return inView(model, r, found.routed.routes, [own.from.component, own.to.component]);
+    own = design.loops.flatMap((l) => l.connections).find((l) => l.id === id) as Connection;
+  return inView(system, r, found.routed.routes, [own.from.component, own.to.component]);
 };
 
 describe('what is seen through the glass', () => {
   test('reservoirs and blocks on the board are shown unless it is said otherwise; others when it is said', () => {
-    const tower = demoBuild('fenland-flood-tower') as Build,
-      shown = (b: Build): string[] => b.components.filter(isShown).map((i) => i.id);
+    const tower = demoDesign('fenland-flood-tower') as Design,
+      shown = (b: Design): string[] => b.components.filter(isShown).map((i) => i.id);
     expect(shown(tower)).toEqual(['processor-block', 'reservoir-1', 'reservoir-2']);
     const edited = [
       { do: 'component.set', component: 'card-a', values: { inView: true } } as const,
       { do: 'component.set', component: 'reservoir-2', values: { inView: false } } as const,
-    ].reduce<Build>((b, e) => applyEdit(b, e).build, tower);
+    ].reduce<Design>((b, e) => applyEdit(b, e).design, tower);
     expect(shown(edited)).toEqual(['card-a', 'processor-block', 'reservoir-1']);
   });
 
@@ -95,23 +101,25 @@ describe('what is seen through the glass', () => {
     // A step up between two meters may be made anywhere on the way; a reservoir stands behind most of it.
     const meters = [component('a', meter, [100, 250, 300]), component('b', meter, [500, 350, 300])],
       shown = component('shown', reservoir, [250, 300, 120]);
-    const build = built([...meters, shown], [loop('loop', [link('run', 'a', 'out', 'b', 'in')])]),
-      free = applyEdit(build, {
+    const design = built([...meters, shown], [loop('loop', [link('run', 'a', 'out', 'b', 'in')])]),
+      free = applyEdit(design, {
         do: 'component.set',
         component: 'shown',
         values: { inView: false },
-      }).build;
-    const aside = routeBuild(build),
-      any = routeBuild(free),
-      length = (f: RoutedBuild): number => pathLength((f.routed.routes[0] as Route).path);
-    expect(seen({ ...free, components: build.components }, any, 'run').before).toEqual(['shown']);
-    expect(seen(build, aside, 'run').before).toEqual([]);
+      }).design;
+    const aside = routeDesign(design),
+      any = routeDesign(free),
+      length = (f: RoutedDesign): number => pathLength((f.routed.routes[0] as Route).path);
+    expect(seen({ ...free, components: design.components }, any, 'run').before).toEqual(['shown']);
+    expect(seen(design, aside, 'run').before).toEqual([]);
     expect(length(aside)).toBeCloseTo(length(any), 6);
-    expect(check(resolve(build), routedRuns(resolve(build), aside.routed))).toEqual([]);
+    expect(check(compileSystem(design), routedRuns(compileSystem(design), aside.routed))).toEqual(
+      [],
+    );
   });
 
   test('but not at any price: four bends more are dearer than a tube before a reservoir', () => {
-    const build = built(
+    const design = built(
         [
           component('a', meter, [100, 250, 300]),
           component('b', meter, [500, 250, 300]),
@@ -119,9 +127,9 @@ describe('what is seen through the glass', () => {
         ],
         [loop('loop', [link('run', 'a', 'out', 'b', 'in')])],
       ),
-      found = routeBuild(build);
+      found = routeDesign(design);
     expect((found.routed.routes[0] as Route).corners.length).toBe(2);
-    expect(seen(build, found, 'run').before).toEqual(['shown']);
+    expect(seen(design, found, 'run').before).toEqual(['shown']);
     expect((found.routed.routes[0] as Route).taste).toBeGreaterThan(0);
   });
 });
@@ -133,11 +141,11 @@ describe('two loops', () => {
     const one = loop('one', [link('run-1', 'a', 'out', 'b', 'in')]),
       two = loop('two', [link('run-2', 'c', 'out', 'd', 'in')]);
     const both = built([...first, ...second], [one, two]),
-      alone = routeBuild(built(second, [two])),
-      found = routeBuild(both);
+      alone = routeDesign(built(second, [two])),
+      found = routeDesign(both);
     const [mine] = alone.routed.routes,
       [theirs, laid] = found.routed.routes,
-      before: RoutedBuild = {
+      before: RoutedDesign = {
         ...found,
         routed: { ...found.routed, routes: [theirs as Route, mine as Route] },
       };
@@ -145,15 +153,15 @@ describe('two loops', () => {
     expect(seen(both, before, 'run-2').crosses).toEqual(['run-1']);
     expect(seen(both, found, 'run-2').crosses).toEqual([]);
     expect(pathLength((laid as Route).path)).toBeCloseTo(pathLength((mine as Route).path), 6);
-    expect(check(resolve(both), routedRuns(resolve(both), found.routed))).toEqual([]);
+    expect(check(compileSystem(both), routedRuns(compileSystem(both), found.routed))).toEqual([]);
   });
 });
 
 describe('the tower with two loops', () => {
-  const tower = demoBuild('fenland-flood-tower') as Build;
-  let found: RoutedBuild;
+  const tower = demoDesign('fenland-flood-tower') as Design;
+  let found: RoutedDesign;
   beforeAll(() => {
-    found = routeBuild(tower);
+    found = routeDesign(tower);
   }, 60_000);
 
   test('crossing is told of both, and of other loops alone', () => {

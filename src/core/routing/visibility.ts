@@ -1,9 +1,9 @@
 import type { Component } from '../design';
-import type { Model } from '../system';
+import type { System } from '../system';
 import { boxGap, pairMemo, union, type Box, type Vec } from '../geometry';
 import { sampleTube, type SampledTube } from './nearest';
 import { samplePath } from './path';
-import { grow, within, type Block } from './workspace';
+import { grow, within, type Obstacle } from './workspace';
 import { radiusOf, type InView, type Route } from './routed';
 import type { Task } from './task';
 
@@ -19,11 +19,11 @@ export const isShown = ({ part, settings }: Component): boolean =>
   (part.kind === 'reservoir' || (part.kind === 'block' && !part.cools.includes('card')));
 
 /** Room between a part that is shown and the glass, by its component. */
-function zonesBefore(model: Model): readonly { readonly component: string; readonly box: Box }[] {
-  const { interior } = model;
+function zonesBefore(system: System): readonly { readonly component: string; readonly box: Box }[] {
+  const { interior } = system;
   return interior === null
     ? []
-    : [...model.placed.values()].flatMap((p) => {
+    : [...system.placed.values()].flatMap((p) => {
         if (!isShown(p.component) || p.solids.length === 0) return [];
         const { min, max } = union(p.solids.map((s) => s.box));
         return max[2] < interior.max[2]
@@ -59,17 +59,17 @@ function silhouette(route: Route, low: number, high: number): readonly Box[] {
 
 /** What a run should keep out of where it can: the view of what is shown, and of the other loops' tubes. What its own ports stand in is left out. */
 export function viewBlocks(
-  model: Model,
+  system: System,
   t: Task,
   others: readonly Route[],
   radiusOf: (r: Route) => number,
-): readonly Block[] {
-  const { interior } = model;
+): readonly Obstacle[] {
+  const { interior } = system;
   if (!interior) return [];
-  const clear = (b: Block): boolean => !within(b, t.from.at) && !within(b, t.to.at);
-  const before = zonesBefore(model)
+  const clear = (b: Obstacle): boolean => !within(b, t.from.at) && !within(b, t.to.at);
+  const before = zonesBefore(system)
     .filter((z) => z.component !== t.from.component && z.component !== t.to.component)
-    .map((z): Block => ({
+    .map((z): Obstacle => ({
       id: `before:${z.component}`,
       ...grow(z.box, t.radius),
       toll: BEFORE_COST,
@@ -78,7 +78,7 @@ export function viewBlocks(
   const weave = others
     .filter((o) => o.loop !== t.loop.id)
     .flatMap((o) =>
-      silhouette(o, interior.min[2], interior.max[2]).map((b): Block => ({
+      silhouette(o, interior.min[2], interior.max[2]).map((b): Obstacle => ({
         id: `weave:${o.link}`,
         ...grow(b, radiusOf(o) + t.radius),
         toll: WEAVE_COST,
@@ -90,7 +90,7 @@ export function viewBlocks(
 
 /** What a way pays for being in view, as the search counts it: each leg, and each bend, for every such place it meets. Weighs a way that was found while other runs lay otherwise. */
 export function tasteOf(
-  blocks: readonly Block[],
+  blocks: readonly Obstacle[],
   { corners, path }: Pick<Route, 'corners' | 'path'>,
 ): number {
   const bends = path.filter((s) => s.kind === 'arc').map((s) => samplePath([s], 8));
@@ -144,17 +144,17 @@ const mayCover = (a: Box, b: Box, by: number): boolean =>
 
 /** Seen through the glass a tube covers what lies behind it, and crosses what lies on either side of it. Its own two parts never count. */
 export function inView(
-  model: Model,
+  system: System,
   route: Route,
   all: readonly Route[],
   ends: readonly string[],
 ): InView {
-  if (!model.interior) return { crosses: [], before: [] };
-  const own = radiusOf(model, route);
+  if (!system.interior) return { crosses: [], before: [] };
+  const own = radiusOf(system, route);
   const tube = sampleTube(route.path);
   const covers = (other: Route): boolean => {
     const theirs = sampleTube(other.path);
-    const near = own + radiusOf(model, other) - 1;
+    const near = own + radiusOf(system, other) - 1;
     return mayCover(tube.bounds, theirs.bounds, near) && seenApart(tube, theirs) < near;
   };
   const meets = (box: Box): boolean => {
@@ -162,6 +162,6 @@ export function inView(
     return boxGap(tube.bounds, grown) <= 0 && tube.points.some((p) => within(grown, p));
   };
   const crosses = all.filter((o) => o.loop !== route.loop && covers(o)).map((o) => o.link);
-  const before = zonesBefore(model).filter((z) => !ends.includes(z.component) && meets(z.box));
+  const before = zonesBefore(system).filter((z) => !ends.includes(z.component) && meets(z.box));
   return { crosses, before: before.map((z) => z.component) };
 }

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { Via } from '../design';
 import { distance, type Vec } from '../geometry';
-import { hardWay, roundedPath, type EndWay, type Room, type TubeLimits } from '.';
+import { routeRigid, roundedPath, type EndWay, type Room, type TubeLimits } from '.';
 import { slanted } from './diagonal';
 import { passedOn, passes, viaBound } from './waypoints';
 
@@ -61,11 +61,13 @@ describe('places to pass', () => {
     const a = end([50, 100, 100], [1, 0, 0]),
       b = end([450, 100, 100], [-1, 0, 0]),
       lines = [[50, 90, 140, 360, 410, 450], [100, 200], [100]] as [number[], number[], number[]];
-    const way = hardWay(room, [a], [b], limits, lines, null, { vias: [[null, 200, null]] });
+    const way = routeRigid(room, [a], [b], limits, lines, null, { vias: [[null, 200, null]] });
     // Up 100, down 100, four bends of 45 less what each rounds off.
     expect(way?.cost).toBeCloseTo(400 + 200 + 4 * (45 - (2 - Math.PI / 2) * 20), 6);
     expect(way?.corners.filter((c) => c[1] === 200).length).toBe(2);
-    expect(hardWay(room, [a], [b], limits, lines, null, { vias: [[null, 300, null]] })).toBeNull();
+    expect(
+      routeRigid(room, [a], [b], limits, lines, null, { vias: [[null, 300, null]] }),
+    ).toBeNull();
   });
 });
 

@@ -1,7 +1,7 @@
 import type { Box, Vec } from '../geometry';
 
 /** Something a tube's middle line must keep out of, already grown by the tube's radius and the distance kept. */
-export interface Block {
+export interface Obstacle {
   readonly id: string;
   readonly min: Vec;
   readonly max: Vec;
@@ -12,7 +12,7 @@ export interface Block {
 /** The room a middle line may use. */
 export interface Room {
   readonly bounds: Box;
-  readonly blocks: readonly Block[];
+  readonly blocks: readonly Obstacle[];
 }
 
 const EPS = 1e-6;

@@ -1,13 +1,13 @@
-import { applyEdit, type Build, type Edit, type Link, type Loop } from '../design';
-import { resolve, type Model } from '../system';
+import { applyEdit, type Design, type Edit, type Connection, type Loop } from '../design';
+import { compileSystem, type System } from '../system';
 import { isWet, type Port } from '../components';
-import { layoutEdit, routeBuild, withFrames, type RoutedBuild } from '../routing';
+import { layoutEdit, routeDesign, withFrames, type RoutedDesign } from '../routing';
 import { add, distance, dot, scale, sub, unit, type Vec } from '../geometry';
 
 export interface PortsFound {
   readonly edit: Edit;
-  readonly before: RoutedBuild;
-  readonly after: RoutedBuild;
+  readonly before: RoutedDesign;
+  readonly after: RoutedDesign;
   /** Runs that go to other ports. */
   readonly moved: readonly string[];
 }
@@ -25,43 +25,43 @@ const STUB_MM = 30;
  * are without a way, or the tube with its bends comes out cheaper. Null when it does not.
  */
 export function betterPorts(
-  build: Build,
+  design: Design,
   tell: (done: number, of: number) => boolean = () => true,
 ): PortsFound | null {
   if (!tell(0, 2)) return null;
-  const before = routeBuild(build);
-  const model = resolve(withFrames(build, before));
+  const before = routeDesign(design);
+  const system = compileSystem(withFrames(design, before));
   if (!tell(1, 2)) return null;
-  const loops = build.loops.map((loop) => ({ loop, links: chosen(model, build, loop) }));
-  const moved = loops.flatMap(({ loop, links }) =>
-    links.filter((l, i) => l !== loop.links[i]).map((l) => l.id),
+  const loops = design.loops.map((loop) => ({ loop, links: chosen(system, design, loop) }));
+  const moved = loops.flatMap(({ loop, links: connections }) =>
+    connections.filter((l, i) => l !== loop.connections[i]).map((l) => l.id),
   );
   if (moved.length === 0) return null;
-  const edits = loops.flatMap(({ loop, links }): Edit[] => {
-    const used = (list: readonly Link[], component: string, port: string): boolean =>
+  const edits = loops.flatMap(({ loop, links: connections }): Edit[] => {
+    const used = (list: readonly Connection[], component: string, port: string): boolean =>
       list.some(
         (l) =>
           (l.from.component === component && l.from.port === port) ||
           (l.to.component === component && l.to.port === port),
       );
-    const was = loop.links.flatMap((l) => [l.from, l.to]),
-      now = links.flatMap((l) => [l.from, l.to]);
+    const was = loop.connections.flatMap((l) => [l.from, l.to]),
+      now = connections.flatMap((l) => [l.from, l.to]);
     return [
-      { do: 'loop.links', loop: loop.id, links },
+      { do: 'loop.connections', loop: loop.id, connections },
       ...now
-        .filter((p) => !used(loop.links, p.component, p.port))
+        .filter((p) => !used(loop.connections, p.component, p.port))
         .map((port): Edit => ({ do: 'cap.set', loop: loop.id, port, with: null })),
       ...was
-        .filter((p) => !used(links, p.component, p.port))
+        .filter((p) => !used(connections, p.component, p.port))
         .map((port): Edit => ({ do: 'cap.set', loop: loop.id, port, with: 'plug' })),
     ];
   });
-  const ported = applyEdit(build, { do: 'batch', edits }).build;
-  const after = routeBuild(ported);
+  const ported = applyEdit(design, { do: 'batch', edits }).design;
+  const after = routeDesign(ported);
   const laid = layoutEdit(ported, after);
   // What is offered is what was routed, to the last corner.
   const edit: Edit = { do: 'batch', edits: laid ? [...edits, laid] : edits };
-  const worth = (r: RoutedBuild): number => r.routed.routes.reduce((s, x) => s + x.cost, 0);
+  const worth = (r: RoutedDesign): number => r.routed.routes.reduce((s, x) => s + x.cost, 0);
   const better =
     after.routed.missing.length < before.routed.missing.length ||
     (after.routed.missing.length === before.routed.missing.length &&
@@ -69,15 +69,15 @@ export function betterPorts(
   return better ? { edit, before, after, moved } : null;
 }
 
-function chosen(model: Model, build: Build, loop: Loop): readonly Link[] {
-  let links = loop.links;
+function chosen(system: System, design: Design, loop: Loop): readonly Connection[] {
+  let connections = loop.connections;
   for (let round = 0; round < ROUNDS; round += 1) {
     let changed = false;
-    for (const component of build.components) {
+    for (const component of design.components) {
       const { part } = component;
       if (!isWet(part) || part.kind === 'pump') continue;
-      const into = links.filter((l) => l.to.component === component.id),
-        out = links.filter((l) => l.from.component === component.id),
+      const into = connections.filter((l) => l.to.component === component.id),
+        out = connections.filter((l) => l.from.component === component.id),
         [a] = into,
         [b] = out;
       if (
@@ -87,8 +87,8 @@ function chosen(model: Model, build: Build, loop: Loop): readonly Link[] {
         !b ||
         a.by === 'joint' ||
         b.by === 'joint' ||
-        build.layout.routes[a.id]?.pinned ||
-        build.layout.routes[b.id]?.pinned
+        design.layout.routes[a.id]?.pinned ||
+        design.layout.routes[b.id]?.pinned
       )
         continue;
       const chamber = (id: string): string | undefined =>
@@ -100,8 +100,8 @@ function chosen(model: Model, build: Build, loop: Loop): readonly Link[] {
         );
       let best: { readonly i: string; readonly o: string; readonly cost: number } | null = null;
       const now =
-        cost(model, a.from, { component: component.id, port: a.to.port }) +
-        cost(model, { component: component.id, port: b.from.port }, b.to);
+        cost(system, a.from, { component: component.id, port: a.to.port }) +
+        cost(system, { component: component.id, port: b.from.port }, b.to);
       for (const i of part.ports)
         for (const o of part.ports) {
           if (i.id === o.id || i.role === 'out' || o.role === 'in' || !free(i) || !free(o))
@@ -119,13 +119,13 @@ function chosen(model: Model, build: Build, loop: Loop): readonly Link[] {
           )
             continue;
           const c =
-            cost(model, a.from, { component: component.id, port: i.id }) +
-            cost(model, { component: component.id, port: o.id }, b.to);
+            cost(system, a.from, { component: component.id, port: i.id }) +
+            cost(system, { component: component.id, port: o.id }, b.to);
           if (c < now - 1 && (!best || c < best.cost - 1e-9)) best = { i: i.id, o: o.id, cost: c };
         }
       if (!best) continue;
       const pick = best;
-      links = links.map((l) => {
+      connections = connections.map((l) => {
         if (l === a) return { ...l, to: { component: component.id, port: pick.i } };
         if (l === b) return { ...l, from: { component: component.id, port: pick.o } };
         return l;
@@ -134,13 +134,13 @@ function chosen(model: Model, build: Build, loop: Loop): readonly Link[] {
     }
     if (!changed) break;
   }
-  return links;
+  return connections;
 }
 
 /** Way between two ports along the axes, and the turns their directions ask for. */
-function cost(model: Model, from: Link['from'], to: Link['to']): number {
-  const p = model.portAt(from),
-    q = model.portAt(to);
+function cost(system: System, from: Connection['from'], to: Connection['to']): number {
+  const p = system.portAt(from),
+    q = system.portAt(to);
   if (!p || !q) return 1000;
   const a = add(p.at, scale(p.direction, STUB_MM)),
     b = add(q.at, scale(q.direction, STUB_MM)),

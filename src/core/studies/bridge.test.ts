@@ -1,16 +1,16 @@
 import { describe, expect, test } from '@jest/globals';
-import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Edit } from '../design';
-import { evaluate, workOut } from '../analysis';
-import { guardBuild } from '../validation';
+import { CATALOGUE, catalogued, demoDesign } from '@/catalogue';
+import { applyEdit, type Design, type Edit } from '../design';
+import { evaluate, analyse } from '../analysis';
+import { validateDesign } from '../validation';
 import { proposeLoop } from '../loops';
-import { resolve } from '../system';
+import { compileSystem } from '../system';
 import { bridgeOffers } from '.';
 
-const tower = demoBuild('fenland-flood-tower') as Build,
+const tower = demoDesign('fenland-flood-tower') as Design,
   PITCH_MM = 20.32;
 /** The tower's cards one behind the other in one loop of hard tube. */
-const bare: Build = {
+const bare: Design = {
   ...tower,
   components: tower.components.filter((i) => i.part.kind !== 'inline'),
   loops: [],
@@ -24,19 +24,19 @@ const row = applyEdit(
     coolant: catalogued('coolant', 'cool-clear-premix'),
     components: ['reservoir-2', 'pump-2', 'card-block-a', 'card-block-b', 'top-radiator'],
   }) as Edit,
-).build;
-const loop = row.loops[0] as Build['loops'][number];
-const between = loop.links.find(
+).design;
+const loop = row.loops[0] as Design['loops'][number];
+const between = loop.connections.find(
   (l) => l.from.component.startsWith('card-block') && l.to.component.startsWith('card-block'),
 );
-const offers = bridgeOffers(resolve(row), loop.id, between?.id ?? '', CATALOGUE);
+const offers = bridgeOffers(compileSystem(row), loop.id, between?.id ?? '', CATALOGUE);
 
 describe('bridges between two cards', () => {
   test('the cards look at each other across the slots: so far apart as the slots less the block and its terminal', () => {
     const [o] = offers;
     // Slots 1 and 5; the lower port of one terminal, the upper port of the other, by the parts' own figures.
     const a = row.components.find((i) => i.id === 'card-block-a')?.part as Extract<
-      Build['components'][number]['part'],
+      Design['components'][number]['part'],
       { kind: 'block' }
     >;
     const up = a.ports.find((p) => p.direction[1] === 1),
@@ -48,18 +48,18 @@ describe('bridges between two cards', () => {
 
   test('one click: the tube is gone, the bridge is on the list for that run, every port is held or plugged, coolant goes round', () => {
     for (const o of offers) {
-      const after = applyEdit(row, o.edit).build,
-        { reports } = workOut(after),
-        link = after.loops[0]?.links.find((l) => l.id === between?.id);
-      expect(guardBuild(JSON.parse(JSON.stringify(after))).ok).toBe(true);
-      expect(link).toMatchObject({ by: 'joint', bridge: { id: o.bridge.id } });
+      const after = applyEdit(row, o.edit).design,
+        { reports } = analyse(after),
+        connection = after.loops[0]?.connections.find((l) => l.id === between?.id);
+      expect(validateDesign(JSON.parse(JSON.stringify(after))).ok).toBe(true);
+      expect(connection).toMatchObject({ by: 'joint', bridge: { id: o.bridge.id } });
       expect(reports.list.lines.find((l) => l.part === o.bridge.id)).toMatchObject({
         quantity: 1,
         for: [between?.id],
       });
-      expect(reports.list.tube_mm).toBeLessThan(workOut(row).reports.list.tube_mm);
+      expect(reports.list.tube_mm).toBeLessThan(analyse(row).reports.list.tube_mm);
       // Nothing is worse than it was with a tube.
-      const told = (b: Build): string[] =>
+      const told = (b: Design): string[] =>
           evaluate(b, { offer: CATALOGUE }).findings.map((f) => `${f.code} ${f.subjects.join()}`),
         was = told(row),
         codes = told(after)
@@ -80,43 +80,43 @@ describe('bridges between two cards', () => {
   });
 
   test('a card moved to another slot: no longer met, and the bridge that reaches is offered', () => {
-    const bridged = applyEdit(row, (offers[0] as (typeof offers)[number]).edit).build;
+    const bridged = applyEdit(row, (offers[0] as (typeof offers)[number]).edit).design;
     const moved = applyEdit(bridged, {
         do: 'component.place',
         component: 'card-b',
         placement: { on: 'slot', slot: 4 },
-      }).build,
+      }).design,
       { findings } = evaluate(moved, { fixes: true, offer: CATALOGUE });
     const [f] = findings.filter((x) => x.code === 'run.joint-apart');
     expect(f?.detail).toMatch(/the bridge reaches \d+ to \d+ mm/);
     const fix = f?.fixes.find((x) => x.label.startsWith('Take Sliding bridge'));
     expect(fix).toBeDefined();
     expect(
-      evaluate(applyEdit(moved, (fix as { edit: Edit }).edit).build, {
+      evaluate(applyEdit(moved, (fix as { edit: Edit }).edit).design, {
         offer: CATALOGUE,
       }).findings.some((x) => x.code === 'run.joint-apart'),
     ).toBe(false);
-    const tube = workOut(moved, { offer: CATALOGUE })
+    const tube = analyse(moved, { offer: CATALOGUE })
       .findings.find((x) => x.code === 'run.joint-apart')
       ?.candidates()
       .find((x) => x.label.startsWith('Run a tube'));
     expect(
-      applyEdit(moved, (tube as { edit: Edit }).edit).build.loops[0]?.links.find(
+      applyEdit(moved, (tube as { edit: Edit }).edit).design.loops[0]?.connections.find(
         (l) => l.id === between?.id,
       ),
     ).not.toHaveProperty('bridge');
   });
 
   test('a part of it taken out, the run is a tube again and has no bridge; a file with a bridge where it cannot be is refused', () => {
-    const bridged = applyEdit(row, (offers[0] as (typeof offers)[number]).edit).build,
+    const bridged = applyEdit(row, (offers[0] as (typeof offers)[number]).edit).design,
       gone = applyEdit(bridged, {
         do: 'component.remove',
         component: between?.to.component ?? '',
-      }).build;
-    expect(gone.loops[0]?.links.every((l) => (l.by === 'tube' ? !('bridge' in l) : true))).toBe(
-      true,
-    );
-    expect(guardBuild(JSON.parse(JSON.stringify(gone))).ok).toBe(true);
+      }).design;
+    expect(
+      gone.loops[0]?.connections.every((l) => (l.by === 'tube' ? !('bridge' in l) : true)),
+    ).toBe(true);
+    expect(validateDesign(JSON.parse(JSON.stringify(gone))).ok).toBe(true);
     const spoilt = (change: (link: Record<string, unknown>) => void): unknown => {
       const copy = JSON.parse(JSON.stringify(bridged)) as {
         loops: { links: Record<string, unknown>[] }[];
@@ -125,21 +125,21 @@ describe('bridges between two cards', () => {
       return copy;
     };
     expect(
-      guardBuild(
+      validateDesign(
         spoilt((l) => {
           l['by'] = 'tube';
         }),
       ).ok,
     ).toBe(false);
     expect(
-      guardBuild(
+      validateDesign(
         spoilt((l) => {
           l['bridge'] = catalogued('fitting', 'fit-plug');
         }),
       ).ok,
     ).toBe(false);
     expect(
-      guardBuild(
+      validateDesign(
         spoilt((l) => {
           (l['bridge'] as { span_mm: number[] }).span_mm = [40, 20];
         }),
@@ -148,9 +148,9 @@ describe('bridges between two cards', () => {
   });
 
   test('none where ports do not face, where none is on offer, and for an unknown run', () => {
-    const other = loop.links.find((l) => l.by === 'tube' && l.id !== between?.id);
-    expect(bridgeOffers(resolve(row), loop.id, other?.id ?? '', CATALOGUE)).toEqual([]);
-    expect(bridgeOffers(resolve(row), loop.id, between?.id ?? '', [])).toEqual([]);
-    expect(bridgeOffers(resolve(row), loop.id, 'ghost', CATALOGUE)).toEqual([]);
+    const other = loop.connections.find((l) => l.by === 'tube' && l.id !== between?.id);
+    expect(bridgeOffers(compileSystem(row), loop.id, other?.id ?? '', CATALOGUE)).toEqual([]);
+    expect(bridgeOffers(compileSystem(row), loop.id, between?.id ?? '', [])).toEqual([]);
+    expect(bridgeOffers(compileSystem(row), loop.id, 'ghost', CATALOGUE)).toEqual([]);
   });
 });

@@ -1,5 +1,5 @@
-import type { Build, Edit, Link, PortRef } from '../design';
-import { facing, spans, type Model } from '../system';
+import type { Design, Edit, Connection, PortRef } from '../design';
+import { facing, spans, type System } from '../system';
 import { isWet, type FittingPart, type Part, type Port } from '../components';
 
 /** A bridge that would do in place of a run's tube. */
@@ -17,54 +17,56 @@ export interface BridgeOffer {
  * The coolant leaves by the same chamber as before; where it would enter the next part by its far side, that part is passed the other way round.
  */
 export function bridgeOffers(
-  model: Model,
+  system: System,
   loopId: string,
   linkId: string,
   offer: readonly Part[],
 ): readonly BridgeOffer[] {
-  const { build } = model,
-    loop = build.loops.find((l) => l.id === loopId),
-    link = loop?.links.find((l) => l.id === linkId);
-  if (!loop || !link || link.by !== 'tube') return [];
+  const { design } = system,
+    loop = design.loops.find((l) => l.id === loopId),
+    connection = loop?.connections.find((l) => l.id === linkId);
+  if (!loop || !connection || connection.by !== 'tube') return [];
   const bridges = offer.filter(
     (p): p is FittingPart => p.kind === 'fitting' && p.duty === 'bridge',
   );
-  const from = portsOf(build, link.from.component),
-    to = portsOf(build, link.to.component),
-    chamberOut = from.find((p) => p.id === link.from.port)?.chamber,
-    chamberIn = to.find((p) => p.id === link.to.port)?.chamber;
+  const from = portsOf(design, connection.from.component),
+    to = portsOf(design, connection.to.component),
+    chamberOut = from.find((p) => p.id === connection.from.port)?.chamber,
+    chamberIn = to.find((p) => p.id === connection.to.port)?.chamber;
   const held = (ref: PortRef): boolean =>
-    build.loops.some((l) =>
-      l.links.some(
+    design.loops.some((l) =>
+      l.connections.some(
         (k) =>
-          k !== link &&
+          k !== connection &&
           [k.from, k.to].some((r) => r.component === ref.component && r.port === ref.port),
       ),
     );
   const out: BridgeOffer[] = [];
   for (const p of from)
     for (const q of to) {
-      const a: PortRef = { component: link.from.component, port: p.id },
-        b: PortRef = { component: link.to.component, port: q.id };
+      const a: PortRef = { component: connection.from.component, port: p.id },
+        b: PortRef = { component: connection.to.component, port: q.id };
       if (p.chamber !== chamberOut || p.role === 'in' || q.role === 'out' || held(a) || held(b))
         continue;
-      const pa = model.portAt(a),
-        pb = model.portAt(b),
+      const pa = system.portAt(a),
+        pb = system.portAt(b),
         way = pa && pb ? facing(pa, pb) : null,
         bridge = way ? bridges.find((f) => spans(way, f)) : undefined;
       if (!way || !bridge) continue;
       const turned = q.chamber !== chamberIn,
-        links = turned ? turnedRound(build, loop.links, link, q, chamberIn, held) : loop.links;
+        links = turned
+          ? turnedRound(design, loop.connections, connection, q, chamberIn, held)
+          : loop.connections;
       if (!links) continue;
-      const next: Link = {
-          id: link.id,
+      const next: Connection = {
+          id: connection.id,
           from: a,
           to: b,
           by: 'joint',
           bridge,
           ends: { from: 'auto', to: 'auto' },
         },
-        after = links.map((l) => (l.id === link.id ? next : l));
+        after = links.map((l) => (l.id === connection.id ? next : l));
       out.push({
         bridge,
         from: a,
@@ -74,8 +76,8 @@ export function bridgeOffers(
         edit: {
           do: 'batch',
           edits: [
-            { do: 'loop.links', loop: loop.id, links: after },
-            ...capEdits(loop.id, loop.links, after),
+            { do: 'loop.connections', loop: loop.id, connections: after },
+            ...capEdits(loop.id, loop.connections, after),
           ],
         },
       });
@@ -83,22 +85,22 @@ export function bridgeOffers(
   return out.sort((a, b) => Number(a.turned) - Number(b.turned) || a.along_mm - b.along_mm);
 }
 
-const portsOf = (build: Build, component: string): readonly Port[] => {
-  const part = build.components.find((i) => i.id === component)?.part;
+const portsOf = (design: Design, component: string): readonly Port[] => {
+  const part = design.components.find((i) => i.id === component)?.part;
   return part && isWet(part) ? part.ports : [];
 };
 
 /** The links with the next part left by the side it was entered by; null where it has a direction, or more than one way out. */
 function turnedRound(
-  build: Build,
-  links: readonly Link[],
-  link: Link,
+  design: Design,
+  connections: readonly Connection[],
+  connection: Connection,
   entry: Port,
   chamberIn: string | undefined,
   held: (ref: PortRef) => boolean,
-): readonly Link[] | null {
-  const part = build.components.find((i) => i.id === link.to.component)?.part,
-    out = links.filter((l) => l.from.component === link.to.component),
+): readonly Connection[] | null {
+  const part = design.components.find((i) => i.id === connection.to.component)?.part,
+    out = connections.filter((l) => l.from.component === connection.to.component),
     [only] = out;
   if (!part || !isWet(part) || part.passages.some((x) => x.oneWay) || !only || out.length !== 1)
     return null;
@@ -107,19 +109,23 @@ function turnedRound(
       p.chamber === chamberIn &&
       p.id !== entry.id &&
       p.role !== 'in' &&
-      (p.id === link.to.port || !held({ component: link.to.component, port: p.id })),
+      (p.id === connection.to.port || !held({ component: connection.to.component, port: p.id })),
   );
   return leave
-    ? links.map((l) =>
-        l === only ? { ...l, from: { component: link.to.component, port: leave.id } } : l,
+    ? connections.map((l) =>
+        l === only ? { ...l, from: { component: connection.to.component, port: leave.id } } : l,
       )
     : null;
 }
 
 /** Caps put off the ports that come into use, and plugs into those that fall free. */
-function capEdits(loop: string, before: readonly Link[], after: readonly Link[]): readonly Edit[] {
-  const ports = (links: readonly Link[]): Map<string, PortRef> =>
-    new Map(links.flatMap((l) => [l.from, l.to]).map((r) => [`${r.component}/${r.port}`, r]));
+function capEdits(
+  loop: string,
+  before: readonly Connection[],
+  after: readonly Connection[],
+): readonly Edit[] {
+  const ports = (connections: readonly Connection[]): Map<string, PortRef> =>
+    new Map(connections.flatMap((l) => [l.from, l.to]).map((r) => [`${r.component}/${r.port}`, r]));
   const was = ports(before),
     now = ports(after);
   return [

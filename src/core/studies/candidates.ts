@@ -1,6 +1,6 @@
-import { applyEdit, freeId, type Build, type Edit, type Component } from '../design';
+import { applyEdit, freeId, type Design, type Edit, type Component } from '../design';
 import { insertStation, proposeLoop } from '../loops';
-import { resolve } from '../system';
+import { compileSystem } from '../system';
 import type { FanPart, Part, PumpPart, RadiatorPart } from '../components';
 import { formatNumber } from '../units';
 import { defaultPlacements } from '../checks';
@@ -24,19 +24,19 @@ export interface Candidate {
   readonly edit: Edit;
 }
 
-const radiatorsIn = (build: Build): readonly (Component & { readonly part: RadiatorPart })[] => {
+const radiatorsIn = (design: Design): readonly (Component & { readonly part: RadiatorPart })[] => {
   const wet = new Set(
-    build.loops.flatMap((l) => l.links.flatMap((k) => [k.from.component, k.to.component])),
+    design.loops.flatMap((l) => l.connections.flatMap((k) => [k.from.component, k.to.component])),
   );
-  return build.components.filter(
+  return design.components.filter(
     (i): i is Component & { part: RadiatorPart } => i.part.kind === 'radiator' && wet.has(i.id),
   );
 };
 const fansOf = (
-  build: Build,
+  design: Design,
   radiator: string,
 ): readonly (Component & { readonly part: FanPart })[] =>
-  build.components.filter(
+  design.components.filter(
     (i): i is Component & { part: FanPart } =>
       i.part.kind === 'fan' && i.placement.on === 'radiator' && i.placement.component === radiator,
   );
@@ -44,22 +44,22 @@ const held = (part: FanPart | PumpPart, rpm: number): number =>
   Math.round(Math.min(part.fullSpeed_rpm, Math.max(part.minSpeed_rpm, rpm)));
 
 /** Every single change that could help or save, from the parts on offer. Each is one edit on the build as it stands. */
-export function candidates(build: Build, offer: readonly Part[]): readonly Candidate[] {
+export function candidates(design: Design, offer: readonly Part[]): readonly Candidate[] {
   return [
-    ...otherFans(build, offer),
-    ...otherCores(build, offer),
-    ...moreRadiators(build, offer),
-    ...bothFaces(build),
-    ...directions(build),
-    ...exhaust(build, offer),
-    ...pumpSpeeds(build),
-    ...joined(build),
-    ...parted(build, offer),
+    ...otherFans(design, offer),
+    ...otherCores(design, offer),
+    ...moreRadiators(design, offer),
+    ...bothFaces(design),
+    ...directions(design),
+    ...exhaust(design, offer),
+    ...pumpSpeeds(design),
+    ...joined(design),
+    ...parted(design, offer),
   ];
 }
 
-function otherFans(build: Build, offer: readonly Part[]): readonly Candidate[] {
-  const now = radiatorsIn(build).flatMap((r) => fansOf(build, r.id));
+function otherFans(design: Design, offer: readonly Part[]): readonly Candidate[] {
+  const now = radiatorsIn(design).flatMap((r) => fansOf(design, r.id));
   return ([120, 140] as const).flatMap((section) => {
     const here = now.filter((f) => f.part.section_mm === section);
     if (here.length === 0) return [];
@@ -88,8 +88,8 @@ function otherFans(build: Build, offer: readonly Part[]): readonly Candidate[] {
 }
 
 /** Another core in a radiator's place: thicker, denser, or a section longer. */
-function otherCores(build: Build, offer: readonly Part[]): readonly Candidate[] {
-  return radiatorsIn(build).flatMap((r) =>
+function otherCores(design: Design, offer: readonly Part[]): readonly Candidate[] {
+  return radiatorsIn(design).flatMap((r) =>
     offer
       .filter(
         (p): p is RadiatorPart =>
@@ -112,10 +112,10 @@ function otherCores(build: Build, offer: readonly Part[]): readonly Candidate[] 
 const MOST_PER_MOUNT = 2;
 
 /** One more radiator on a free mount, with fans like those there are, let into the loop where it needs least tube. */
-function moreRadiators(build: Build, offer: readonly Part[]): readonly Candidate[] {
-  const [like] = radiatorsIn(build);
-  const loop = build.loops[0];
-  const fan = like && fansOf(build, like.id)[0];
+function moreRadiators(design: Design, offer: readonly Part[]): readonly Candidate[] {
+  const [like] = radiatorsIn(design);
+  const loop = design.loops[0];
+  const fan = like && fansOf(design, like.id)[0];
   if (!like || !fan || !loop) return [];
   const parts = offer
     .filter(
@@ -131,15 +131,15 @@ function moreRadiators(build: Build, offer: readonly Part[]): readonly Candidate
     );
   const tried = new Map<string, number>();
   return parts.flatMap((part) =>
-    defaultPlacements(build, { id: '', part }).flatMap(({ placement }): Candidate[] => {
+    defaultPlacements(design, { id: '', part }).flatMap(({ placement }): Candidate[] => {
       if (placement.on !== 'mount') return [];
       const count = tried.get(placement.mount) ?? 0;
       if (count >= MOST_PER_MOUNT) return [];
-      const ids = build.components.map((i) => i.id);
+      const ids = design.components.map((i) => i.id);
       const id = freeId(ids, 'radiator'),
         fans = freeId([...ids, id], 'fan');
       const mount =
-        build.case?.mounts.find((m) => m.id === placement.mount)?.name.toLowerCase() ??
+        design.case?.mounts.find((m) => m.id === placement.mount)?.name.toLowerCase() ??
         placement.mount;
       const added: Edit[] = [
         {
@@ -159,7 +159,7 @@ function moreRadiators(build: Build, offer: readonly Part[]): readonly Candidate
         },
       ];
       const into = insertStation(
-        added.reduce((b, e) => applyEdit(b, e).build, build),
+        added.reduce((b, e) => applyEdit(b, e).design, design),
         loop.id,
         id,
       );
@@ -177,13 +177,13 @@ function moreRadiators(build: Build, offer: readonly Part[]): readonly Candidate
   );
 }
 
-function bothFaces(build: Build): readonly Candidate[] {
-  return radiatorsIn(build).flatMap((r): Candidate[] => {
-    const fans = fansOf(build, r.id),
+function bothFaces(design: Design): readonly Candidate[] {
+  return radiatorsIn(design).flatMap((r): Candidate[] => {
+    const fans = fansOf(design, r.id),
       [only] = fans;
     if (fans.length !== 1 || only?.placement.on !== 'radiator') return [];
     const id = freeId(
-      build.components.map((i) => i.id),
+      design.components.map((i) => i.id),
       'fan',
     );
     const component: Component = {
@@ -208,8 +208,8 @@ function bothFaces(build: Build): readonly Candidate[] {
   });
 }
 
-function directions(build: Build): readonly Candidate[] {
-  return radiatorsIn(build).flatMap((r): Candidate[] =>
+function directions(design: Design): readonly Candidate[] {
+  return radiatorsIn(design).flatMap((r): Candidate[] =>
     r.placement.on !== 'mount'
       ? []
       : [
@@ -228,20 +228,20 @@ function directions(build: Build): readonly Candidate[] {
 }
 
 /** A fan that blows out, on each mount that is free for one: the first on offer, at two thirds of its speed. */
-function exhaust(build: Build, offer: readonly Part[]): readonly Candidate[] {
+function exhaust(design: Design, offer: readonly Part[]): readonly Candidate[] {
   const seen = new Set<string>();
   return offer
     .filter((p): p is FanPart => p.kind === 'fan')
     .flatMap((part) =>
-      defaultPlacements(build, { id: '', part }).flatMap(({ placement }): Candidate[] => {
+      defaultPlacements(design, { id: '', part }).flatMap(({ placement }): Candidate[] => {
         if (placement.on !== 'mount' || seen.has(placement.mount)) return [];
         seen.add(placement.mount);
         const id = freeId(
-            build.components.map((i) => i.id),
+            design.components.map((i) => i.id),
             'fan',
           ),
           mount =
-            build.case?.mounts.find((m) => m.id === placement.mount)?.name.toLowerCase() ??
+            design.case?.mounts.find((m) => m.id === placement.mount)?.name.toLowerCase() ??
             placement.mount;
         return [
           {
@@ -267,8 +267,8 @@ function exhaust(build: Build, offer: readonly Part[]): readonly Candidate[] {
 /** Steps of pump speed tried, as shares of the present one. */
 const PUMP_STEPS = [0.8, 1.2] as const;
 
-function pumpSpeeds(build: Build): readonly Candidate[] {
-  const pumps = build.components.filter(
+function pumpSpeeds(design: Design): readonly Candidate[] {
+  const pumps = design.components.filter(
     (i): i is Component & { part: PumpPart } => i.part.kind === 'pump',
   );
   return PUMP_STEPS.flatMap((share): Candidate[] => {
@@ -298,16 +298,16 @@ function pumpSpeeds(build: Build): readonly Candidate[] {
 }
 
 /** All loops as one, laid anew in the shortest order with every pump in the row. */
-function joined(build: Build): readonly Candidate[] {
-  const [first] = build.loops;
-  if (!first || build.loops.length < 2) return [];
-  const apart = build.loops.reduce(
-    (b, l) => applyEdit(b, { do: 'loop.remove', loop: l.id }).build,
-    build,
+function joined(design: Design): readonly Candidate[] {
+  const [first] = design.loops;
+  if (!first || design.loops.length < 2) return [];
+  const apart = design.loops.reduce(
+    (b, l) => applyEdit(b, { do: 'loop.remove', loop: l.id }).design,
+    design,
   );
-  const components = resolve(build)
+  const components = compileSystem(design)
     .loops.flatMap((g) => g.stations)
-    .filter((id) => build.components.find((i) => i.id === id)?.part.kind !== 'inline');
+    .filter((id) => design.components.find((i) => i.id === id)?.part.kind !== 'inline');
   const edit = proposeLoop(apart, {
     name: first.name,
     tube: first.tube,
@@ -320,10 +320,10 @@ function joined(build: Build): readonly Candidate[] {
         {
           id: 'loops-joined',
           kind: 'loops',
-          label: `One loop instead of ${build.loops.length}`,
+          label: `One loop instead of ${design.loops.length}`,
           edit: {
             do: 'batch',
-            edits: [...build.loops.map((l): Edit => ({ do: 'loop.remove', loop: l.id })), edit],
+            edits: [...design.loops.map((l): Edit => ({ do: 'loop.remove', loop: l.id })), edit],
           },
         },
       ]
@@ -331,15 +331,15 @@ function joined(build: Build): readonly Candidate[] {
 }
 
 /** The first block in a loop of its own with a radiator, a second pump and the smallest reservoir on offer. */
-function parted(build: Build, offer: readonly Part[]): readonly Candidate[] {
-  const [only] = build.loops;
-  if (!only || build.loops.length !== 1) return [];
-  const stations = resolve(build).loops[0]?.stations ?? [];
+function parted(design: Design, offer: readonly Part[]): readonly Candidate[] {
+  const [only] = design.loops;
+  if (!only || design.loops.length !== 1) return [];
+  const stations = compileSystem(design).loops[0]?.stations ?? [];
   const ofKind = (kind: string): readonly string[] =>
-    stations.filter((s) => build.components.find((i) => i.id === s)?.part.kind === kind);
+    stations.filter((s) => design.components.find((i) => i.id === s)?.part.kind === kind);
   const blocks = ofKind('block'),
     radiators = ofKind('radiator'),
-    pump = build.components.find((i) => i.id === ofKind('pump')[0]);
+    pump = design.components.find((i) => i.id === ofKind('pump')[0]);
   const [reservoir] = offer
     .filter((p) => p.kind === 'reservoir')
     .sort((a, b) => (a.kind === 'reservoir' && b.kind === 'reservoir' ? a.fill_mL - b.fill_mL : 0));
@@ -350,15 +350,15 @@ function parted(build: Build, offer: readonly Part[]): readonly Candidate[] {
     reservoir?.kind !== 'reservoir'
   )
     return [];
-  const ids = build.components.map((i) => i.id);
+  const ids = design.components.map((i) => i.id);
   const pumpId = freeId(ids, 'pump'),
     reservoirId = freeId(ids, 'reservoir');
-  let made = applyEdit(build, { do: 'loop.remove', loop: only.id }).build;
+  let made = applyEdit(design, { do: 'loop.remove', loop: only.id }).design;
   const edits: Edit[] = [{ do: 'loop.remove', loop: only.id }];
   const take = (edit: Edit | null): void => {
     if (edit) {
       edits.push(edit);
-      made = applyEdit(made, edit).build;
+      made = applyEdit(made, edit).design;
     }
   };
   for (const [id, part, name] of [
@@ -381,7 +381,7 @@ function parted(build: Build, offer: readonly Part[]): readonly Candidate[] {
   }
   const own = { tube: only.tube, fitting: only.fitting, coolant: only.coolant };
   const smallest = [...radiators].sort(
-    (a, b) => sections(build, a) - sections(build, b),
+    (a, b) => sections(design, a) - sections(design, b),
   )[0] as string;
   const second = [reservoirId, pumpId, blocks[0] as string, smallest];
   take(
@@ -390,7 +390,7 @@ function parted(build: Build, offer: readonly Part[]): readonly Candidate[] {
       name: only.name,
       components: stations.filter(
         (s) =>
-          !second.includes(s) && build.components.find((i) => i.id === s)?.part.kind !== 'inline',
+          !second.includes(s) && design.components.find((i) => i.id === s)?.part.kind !== 'inline',
       ),
     }),
   );
@@ -400,14 +400,14 @@ function parted(build: Build, offer: readonly Part[]): readonly Candidate[] {
         {
           id: 'loops-parted',
           kind: 'loops',
-          label: `A loop of its own for ${build.components.find((i) => i.id === blocks[0])?.name ?? 'one block'}`,
+          label: `A loop of its own for ${design.components.find((i) => i.id === blocks[0])?.name ?? 'one block'}`,
           edit: { do: 'batch', edits },
         },
       ]
     : [];
 }
 
-const sections = (build: Build, id: string): number => {
-  const part = build.components.find((i) => i.id === id)?.part;
+const sections = (design: Design, id: string): number => {
+  const part = design.components.find((i) => i.id === id)?.part;
   return part?.kind === 'radiator' ? part.sections : 0;
 };

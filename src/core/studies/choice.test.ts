@@ -1,27 +1,34 @@
 import { describe, expect, test } from '@jest/globals';
-import { catalogued, demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Edit } from '../design';
-import { workOut } from '../analysis';
+import { catalogued, demoDesign } from '@/catalogue';
+import { applyEdit, type Design, type Edit } from '../design';
+import { analyse } from '../analysis';
 import { secondPump, splitEdit } from '../loops';
 import type { PumpPart } from '../components';
-import { isBeside, pumpChoice, pumpChoices, pumpEdit, splitSchool, type SplitSchool } from '.';
+import {
+  isBeside,
+  pumpChoice,
+  pumpChoices,
+  pumpEdit,
+  compareSeriesParallel,
+  type SeriesParallel,
+} from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
-const tower = demoBuild('fenland-flood-tower') as Build;
+const desk = demoDesign('dawn-chorus-desk') as Design;
+const tower = demoDesign('fenland-flood-tower') as Design;
 const tee = catalogued('inline', 'inl-tee');
-const w = workOut(desk);
+const w = analyse(desk);
 const at = w.reports.flow.loops[0]?.coolant_C ?? 30;
 const large = catalogued('pump', 'pump-osier-large'),
   small = catalogued('pump', 'pump-brook-small');
-const edited = (build: Build, ...edits: (Edit | null)[]): Build =>
-  edits.reduce<Build>((b, e) => (e ? applyEdit(b, e).build : b), build);
+const edited = (design: Design, ...edits: (Edit | null)[]): Design =>
+  edits.reduce<Design>((b, e) => (e ? applyEdit(b, e).design : b), design);
 const ask = (
   part: PumpPart,
   way: 'one' | 'series' | 'parallel' = 'one',
   of = w,
   loop = 'loop',
 ): NonNullable<ReturnType<typeof pumpChoice>> => {
-  const row = pumpChoice(of.model, of.reports.runs, of.setup, loop, at, part, way);
+  const row = pumpChoice(of.system, of.reports.runs, of.setup, loop, at, part, way);
   if (!row) throw new Error('no pump to replace');
   return row;
 };
@@ -30,7 +37,7 @@ describe('which pump', () => {
   test('what is foretold for another pump is what the build with it does', () => {
     const compact = catalogued('pump', 'pump-brook-compact');
     const row = ask(compact);
-    const real = workOut(
+    const real = analyse(
       edited(
         desk,
         { do: 'component.replace', component: 'pump', part: compact },
@@ -50,7 +57,7 @@ describe('which pump', () => {
 
   test('one step slower and the wanted flow is missed', () => {
     const row = ask(large);
-    const slower = workOut(
+    const slower = analyse(
       edited(desk, {
         do: 'component.set',
         component: 'pump',
@@ -65,7 +72,7 @@ describe('which pump', () => {
     for (const part of [large, small])
       for (const way of ['series', 'parallel'] as const)
         expect(ask(part, way).fullFlow_Lmin).toBeGreaterThan(ask(part).fullFlow_Lmin);
-    const two = workOut(
+    const two = analyse(
       edited(
         desk,
         secondPump(desk, 'loop', 'pump', large, 'series', null, { on: 'bench' }),
@@ -88,7 +95,7 @@ describe('which pump', () => {
   });
 
   test('a pump that is too small says so: no speed, a margin below nothing', () => {
-    const hard = workOut(edited(desk, { do: 'brief.limit', values: { flow_Lmin: 12 } }));
+    const hard = analyse(edited(desk, { do: 'brief.limit', values: { flow_Lmin: 12 } }));
     const row = ask(small, 'one', hard);
     expect(row.speed_rpm).toBeNull();
     expect(row.slowerCosts_K).toBeNull();
@@ -98,7 +105,7 @@ describe('which pump', () => {
   test('the list puts those that reach first, quietest first, and can be stopped', () => {
     const pumps = [small, large, catalogued('pump', 'pump-brook-tall')];
     let told = 0;
-    const rows = pumpChoices(w.model, w.reports.runs, 'loop', at, pumps, (done, of) => {
+    const rows = pumpChoices(w.system, w.reports.runs, 'loop', at, pumps, (done, of) => {
       told = done;
       return of === 9;
     });
@@ -107,13 +114,13 @@ describe('which pump', () => {
     expect([...reach].sort((a, b) => Number(b) - Number(a))).toEqual(reach);
     const noises = rows.filter((r) => r.speed_rpm !== null).map((r) => r.noise_dBA);
     expect([...noises].sort((a, b) => a - b)).toEqual(noises);
-    expect(pumpChoices(w.model, w.reports.runs, 'loop', at, pumps, (done) => done < 2).length).toBe(
-      2,
-    );
+    expect(
+      pumpChoices(w.system, w.reports.runs, 'loop', at, pumps, (done) => done < 2).length,
+    ).toBe(2);
   });
 
   test('a loop with two pumps side by side: both give way to the one asked about', () => {
-    const pair = workOut(
+    const pair = analyse(
       edited(desk, secondPump(desk, 'loop', 'pump', large, 'parallel', tee, { on: 'bench' })),
     );
     const row = ask(large, 'one', pair);
@@ -125,7 +132,7 @@ describe('which pump', () => {
     'what the chooser makes of the build, %s, reaches the flow',
     (way) => {
       const medium = catalogued('pump', 'pump-osier-medium');
-      const built = workOut(
+      const built = analyse(
         edited(
           desk,
           pumpEdit(desk, 'loop', medium, way, tee, () => ({ on: 'bench' })),
@@ -136,30 +143,35 @@ describe('which pump', () => {
         (built.reports.flow.loops[0]?.flow_Lmin ?? 0) / desk.brief.limits.flow_Lmin,
       ).toBeGreaterThan(0.999);
       const back = edited(
-        built.model.build,
-        pumpEdit(built.model.build, 'loop', large, 'one', tee, () => ({ on: 'bench' })),
+        built.system.design,
+        pumpEdit(built.system.design, 'loop', large, 'one', tee, () => ({ on: 'bench' })),
       );
       expect(
         back.components.filter((i) => i.part.kind === 'pump' || i.part.kind === 'inline').length,
       ).toBe(1);
       // The joint between reservoir and pump came back as a tube.
       expect(
-        (workOut(back).reports.flow.loops[0]?.flow_Lmin ?? NaN) /
+        (analyse(back).reports.flow.loops[0]?.flow_Lmin ?? NaN) /
           (w.reports.flow.loops[0]?.flow_Lmin ?? NaN),
       ).toBeGreaterThan(0.95);
     },
   );
 
   test('without a pump there is nothing to ask', () => {
-    const none = workOut(edited(desk, { do: 'component.remove', component: 'pump' }));
+    const none = analyse(edited(desk, { do: 'component.remove', component: 'pump' }));
     expect(
-      pumpChoice(none.model, none.reports.runs, none.setup, 'loop', at, large, 'one'),
+      pumpChoice(none.system, none.reports.runs, none.setup, 'loop', at, large, 'one'),
     ).toBeNull();
   });
 });
 
 describe('one behind the other or side by side', () => {
-  const school = splitSchool(tower, 'loop-2', ['card-block-a', 'card-block-b'], tee) as SplitSchool;
+  const school = compareSeriesParallel(
+    tower,
+    'loop-2',
+    ['card-block-a', 'card-block-b'],
+    tee,
+  ) as SeriesParallel;
 
   test('side by side each gets half or so, in a row each gets all', () => {
     const [a, b] = school.beside.parts;
@@ -171,7 +183,7 @@ describe('one behind the other or side by side', () => {
 
   test('the demo stands side by side already; the other way is one edit, and does what was shown', () => {
     expect(school.beside.edit).toBeNull();
-    const row = workOut(edited(tower, school.row.edit));
+    const row = analyse(edited(tower, school.row.edit));
     const loop = row.reports.flow.loops.find((l) => l.id === 'loop-2');
     expect(loop?.flow_Lmin).toBeCloseTo(school.row.flow_Lmin, 6);
     expect(row.reports.flow.links.filter((l) => l.component?.startsWith('tee'))).toEqual([]);
@@ -179,9 +191,14 @@ describe('one behind the other or side by side', () => {
 
   test('and back again from the row', () => {
     const row = edited(tower, school.row.edit);
-    const again = splitSchool(row, 'loop-2', ['card-block-a', 'card-block-b'], tee) as SplitSchool;
+    const again = compareSeriesParallel(
+      row,
+      'loop-2',
+      ['card-block-a', 'card-block-b'],
+      tee,
+    ) as SeriesParallel;
     expect(again.row.edit).toBeNull();
-    const beside = workOut(edited(row, again.beside.edit));
+    const beside = analyse(edited(row, again.beside.edit));
     expect(beside.reports.flow.loops.find((l) => l.id === 'loop-2')?.flow_Lmin).toBeCloseTo(
       again.beside.flow_Lmin,
       6,
@@ -216,19 +233,24 @@ describe('one behind the other or side by side', () => {
         ],
       })),
     );
-    const weak = splitSchool(stiff, 'loop-2', ['card-block-a', 'card-block-b'], tee) as SplitSchool;
+    const weak = compareSeriesParallel(
+      stiff,
+      'loop-2',
+      ['card-block-a', 'card-block-b'],
+      tee,
+    ) as SeriesParallel;
     expect(weak.better).toBe('beside');
   });
 
   test('what cannot be set side by side says why', () => {
-    expect(splitSchool(desk, 'loop', ['card-block'], tee)).toEqual({
+    expect(compareSeriesParallel(desk, 'loop', ['card-block'], tee)).toEqual({
       why: 'It takes two parts or more.',
     });
-    expect(splitSchool(desk, 'ghost', ['card-block', 'processor-block'], tee)).toEqual({
+    expect(compareSeriesParallel(desk, 'ghost', ['card-block', 'processor-block'], tee)).toEqual({
       why: 'There is no such loop.',
     });
     expect(
-      splitSchool(
+      compareSeriesParallel(
         desk,
         'loop',
         ['card-block', 'processor-block'],
@@ -236,25 +258,25 @@ describe('one behind the other or side by side', () => {
       ),
     ).toEqual({ why: 'These parts cannot be set side by side.' });
     const open = edited(desk, {
-      do: 'link.remove',
+      do: 'connection.remove',
       loop: 'loop',
-      link: desk.loops[0]?.links.find((l) => l.to.component === 'card-block')?.id ?? '',
+      connection: desk.loops[0]?.connections.find((l) => l.to.component === 'card-block')?.id ?? '',
     });
-    expect(splitSchool(open, 'loop', ['card-block', 'processor-block'], tee)).toEqual({
+    expect(compareSeriesParallel(open, 'loop', ['card-block', 'processor-block'], tee)).toEqual({
       why: 'Card block has not one run in and one out.',
     });
   });
 
   test('three at once through four tees', () => {
-    const build = edited(
+    const design = edited(
       desk,
       splitEdit(desk, 'loop', ['card-block', 'processor-block', 'top-radiator'], tee),
     );
-    const { flow } = workOut(build).reports;
+    const { flow } = analyse(design).reports;
     const through = ['card-block', 'processor-block', 'top-radiator'].map(
       (i) => flow.links.find((l) => l.component === i)?.flow_Lmin ?? NaN,
     );
-    expect(build.components.filter((i) => i.part.kind === 'inline').length).toBe(4);
+    expect(design.components.filter((i) => i.part.kind === 'inline').length).toBe(4);
     expect(through.reduce((a, b) => a + Math.abs(b), 0)).toBeCloseTo(
       flow.loops[0]?.flow_Lmin ?? NaN,
       5,

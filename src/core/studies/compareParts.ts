@@ -1,5 +1,5 @@
-import { applyEdit, type Build, type Edit } from '../design';
-import { workOut, type Workings } from '../analysis';
+import { applyEdit, type Design, type Edit } from '../design';
+import { analyse, type Analysis } from '../analysis';
 import { worstRise } from '../thermal';
 import type { ComponentPart, Part } from '../components';
 
@@ -8,7 +8,7 @@ export interface PartCompared {
   readonly part: string;
   readonly name: string;
   readonly edit: Edit;
-  readonly rise_K: number | null;
+  readonly deltaT_K: number | null;
   readonly noise_dBA: number;
   /** Slowest loop. */
   readonly flow_Lmin: number | null;
@@ -30,8 +30,8 @@ interface Figures {
   readonly fails: number;
 }
 
-function figures({ reports, findings }: Workings, build: Build, component: string): Figures {
-  const heat = reports.heat[build.brief.loadCase],
+function figures({ reports, findings }: Analysis, design: Design, component: string): Figures {
+  const heat = reports.heat[design.brief.loadCase],
     flows = reports.flow.loops.map((l) => l.flow_Lmin),
     own = reports.fit.gaps.filter((g) => g.a === component || g.b === component);
   return {
@@ -50,28 +50,28 @@ const less = (a: number | null, b: number | null): number | null =>
 
 /** Every part of the same kind on offer in a component's place, each worked out whole with estimated runs; cheapest first. `tell` hears how far it is and stops by answering false. */
 export function compareParts(
-  build: Build,
+  design: Design,
   componentId: string,
   offer: readonly Part[],
   tell: (done: number, of: number) => boolean = () => true,
 ): readonly PartCompared[] {
-  const component = build.components.find((i) => i.id === componentId);
+  const component = design.components.find((i) => i.id === componentId);
   if (!component) return [];
   const others = offer.filter(
       (p): p is ComponentPart => p.kind === component.part.kind && p.id !== component.part.id,
     ),
-    now = figures(workOut(build), build, componentId),
+    now = figures(analyse(design), design, componentId),
     out: PartCompared[] = [];
   for (const [i, part] of others.entries()) {
     if (!tell(i, others.length)) break;
     const edit: Edit = { do: 'component.replace', component: componentId, part },
-      after = applyEdit(build, edit).build,
-      then = figures(workOut(after), after, componentId);
+      after = applyEdit(design, edit).design,
+      then = figures(analyse(after), after, componentId);
     out.push({
       part: part.id,
       name: part.name,
       edit,
-      rise_K: less(then.rise, now.rise),
+      deltaT_K: less(then.rise, now.rise),
       noise_dBA: then.noise - now.noise,
       flow_Lmin: less(then.flow, now.flow),
       cost_minor: then.cost - now.cost,

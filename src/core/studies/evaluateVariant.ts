@@ -1,13 +1,13 @@
-import { applyEdit, withoutRoutes, type Build } from '../design';
-import { workOut, type Workings } from '../analysis';
+import { applyEdit, withoutRoutes, type Design } from '../design';
+import { analyse, type Analysis } from '../analysis';
 import { worstRise } from '../thermal';
 import type { Part } from '../components';
 import { candidates, type Candidate } from './candidates';
 
 /** A change worked out whole: runs, flow, heat, noise, fit and list of the build with it, against the build without. */
-export interface Judged extends Candidate {
+export interface EvaluatedVariant extends Candidate {
   /** Coolant of the warmest loop, K against now; null when one of the two has no steady state. */
-  readonly rise_K: number | null;
+  readonly deltaT_K: number | null;
   /** Room the hottest part has under its limit, K against now. */
   readonly headroom_K: number | null;
   /** At the fan speeds the change leaves, dBA against now. */
@@ -25,46 +25,50 @@ export interface Judged extends Candidate {
 const FIT_STAGES = new Set(['case', 'runs', 'materials', 'flow']);
 
 /** Judges every candidate. `tell` hears how many of how many are done, and stops the search by answering false. */
-export function judgeChanges(
-  build: Build,
+export function evaluateVariants(
+  design: Design,
   offer: readonly Part[],
   tell: (done: number, of: number) => boolean = () => true,
-): readonly Judged[] {
-  const now = basesOf(build);
-  const list = candidates(build, offer);
-  const out: Judged[] = [];
+): readonly EvaluatedVariant[] {
+  const now = basesOf(design);
+  const list = candidates(design, offer);
+  const out: EvaluatedVariant[] = [];
   for (const [i, c] of list.entries()) {
-    out.push(judge(c, build, now));
+    out.push(evaluateVariant(c, design, now));
     if (!tell(i + 1, list.length)) break;
   }
-  return out.sort((a, b) => (a.rise_K ?? Infinity) - (b.rise_K ?? Infinity));
+  return out.sort((a, b) => (a.deltaT_K ?? Infinity) - (b.deltaT_K ?? Infinity));
 }
 
 /** A build worked out as its layout says, and with its runs estimated: that once it is asked for. */
 interface Bases {
-  readonly routed: Workings;
-  estimated(): Workings;
+  readonly routed: Analysis;
+  estimated(): Analysis;
 }
 
-function basesOf(build: Build): Bases {
-  const routed = workOut(build);
-  let estimated: Workings | null = null;
-  return { routed, estimated: () => (estimated ??= workOut(withoutRoutes(build))) };
+function basesOf(design: Design): Bases {
+  const routed = analyse(design);
+  let estimated: Analysis | null = null;
+  return { routed, estimated: () => (estimated ??= analyse(withoutRoutes(design))) };
 }
 
-const unroutedIn = ({ reports }: Workings): number =>
+const unroutedIn = ({ reports }: Analysis): number =>
   reports.runs.filter((r) => r.by === 'tube' && r.estimated).length;
 
 /** Both builds on one basis: as routed where the change leaves every route as it is, with runs estimated in both otherwise. */
-function onOneBasis(changed: Build, bases: Bases): readonly [now: Workings, then: Workings] {
-  const then = workOut(changed);
+function onOneBasis(changed: Design, bases: Bases): readonly [now: Analysis, then: Analysis] {
+  const then = analyse(changed);
   if (unroutedIn(then) === unroutedIn(bases.routed)) return [bases.routed, then];
-  return [bases.estimated(), workOut(withoutRoutes(changed))];
+  return [bases.estimated(), analyse(withoutRoutes(changed))];
 }
 
-export function judge(candidate: Candidate, build: Build, bases: Bases = basesOf(build)): Judged {
-  const [now, then] = onOneBasis(applyEdit(build, candidate.edit).build, bases);
-  const load = build.brief.loadCase;
+export function evaluateVariant(
+  candidate: Candidate,
+  design: Design,
+  bases: Bases = basesOf(design),
+): EvaluatedVariant {
+  const [now, then] = onOneBasis(applyEdit(design, candidate.edit).design, bases);
+  const load = design.brief.loadCase;
   const before = now.reports.heat[load],
     after = then.reports.heat[load];
   const less = (a: number | null, b: number | null): number | null =>
@@ -74,7 +78,7 @@ export function judge(candidate: Candidate, build: Build, bases: Bases = basesOf
   );
   return {
     ...candidate,
-    rise_K: less(worstRise(after), worstRise(before)),
+    deltaT_K: less(worstRise(after), worstRise(before)),
     headroom_K: less(room(after.spots), room(before.spots)),
     noise_dBA: after.noise_dBA - before.noise_dBA,
     quietest_dBA: less(then.reports.sizing.quietestNoise_dBA, now.reports.sizing.quietestNoise_dBA),
@@ -91,7 +95,7 @@ export function judge(candidate: Candidate, build: Build, bases: Bases = basesOf
   };
 }
 
-function room(spots: Workings['reports']['heat']['play']['spots']): number | null {
+function room(spots: Analysis['reports']['heat']['play']['spots']): number | null {
   const cooled = spots.filter((s) => s.cooledBy !== null);
   return cooled.length === 0 || cooled.some((s) => s.temp_C === null)
     ? null
@@ -102,17 +106,20 @@ function room(spots: Workings['reports']['heat']['play']['spots']): number | nul
 const WORTH_K = 0.1;
 
 /** Best use of an amount of money: the affordable change that fits, is no louder where you sit and cools most; null when none gains. */
-export function bestUse(changes: readonly Judged[], most_minor: number): Judged | null {
+export function bestUse(
+  changes: readonly EvaluatedVariant[],
+  most_minor: number,
+): EvaluatedVariant | null {
   const fair = changes.filter(
     (c) =>
       c.troubles.length === 0 &&
       c.cost_minor <= most_minor &&
-      c.rise_K !== null &&
-      c.rise_K < -WORTH_K &&
+      c.deltaT_K !== null &&
+      c.deltaT_K < -WORTH_K &&
       c.noise_dBA < 1,
   );
-  return fair.reduce<Judged | null>(
-    (a, b) => (a && (a.rise_K as number) <= (b.rise_K as number) ? a : b),
+  return fair.reduce<EvaluatedVariant | null>(
+    (a, b) => (a && (a.deltaT_K as number) <= (b.deltaT_K as number) ? a : b),
     null,
   );
 }

@@ -1,4 +1,4 @@
-import type { Build, Edit, KitDuty } from '../design';
+import type { Design, Edit, KitDuty } from '../design';
 import type { FittingPart } from '../components';
 
 /** All fittings of a build changed for those of one family, in one edit; and what the family has no like for, which stays as it is. */
@@ -35,7 +35,7 @@ export const PLAIN_FAMILY = 'plain';
 export const familyOf = (part: FittingPart): string => part.family ?? PLAIN_FAMILY;
 
 export function familyChange(
-  build: Build,
+  design: Design,
   family: string,
   offer: readonly FittingPart[],
 ): FamilyChange {
@@ -48,8 +48,8 @@ export function familyChange(
     if (next) edits.push(edit(next));
     else if (!stays.includes(part.name)) stays.push(part.name);
   };
-  for (const loop of build.loops)
+  for (const loop of design.loops)
     change(loop.fitting, (fitting) => ({ do: 'loop.fitting', loop: loop.id, fitting }));
-  for (const duty of KIT) change(build.kit[duty], (fitting) => ({ do: 'kit.set', duty, fitting }));
+  for (const duty of KIT) change(design.kit[duty], (fitting) => ({ do: 'kit.set', duty, fitting }));
   return { edit: { do: 'batch', edits }, stays };
 }

@@ -1,6 +1,6 @@
-import type { Build } from '../design';
+import type { Design } from '../design';
 import type { FitVerdict } from '../clearance';
-import type { Model } from '../system';
+import type { System } from '../system';
 import type { FanPart, Mount, RadiatorPart } from '../components';
 import { bodiesMeet, boxGap, type Body } from '../geometry';
 import { FIT_ORDER, fittingsOf, hung, measureWay, type FitChoice, type MountFits } from './ways';
@@ -27,22 +27,22 @@ interface Way extends FitChoice {
 
 /** Largest sets by branch and bound over the mounts: a way or none on each, no two in each other's way. */
 export function bestSets(
-  build: Build,
-  base: Model,
+  design: Design,
+  base: System,
   fits: readonly MountFits[],
   radiators: readonly RadiatorPart[],
   fans: readonly FanPart[],
 ): readonly FitSet[] {
   let count = 0;
   const ways = fits.map((m, i) =>
-    usefulWays(base, (build.case?.mounts ?? [])[i] as Mount, m, radiators, fans).map((w): Way => ({
+    usefulWays(base, (design.case?.mounts ?? [])[i] as Mount, m, radiators, fans).map((w): Way => ({
       ...w,
       id: (count += 1),
     })),
   );
   const most = ways.map((w) => Math.max(0, ...w.map((x) => x.area)));
   const bound = most.map((_, i) => most.slice(i).reduce((a, b) => a + b, 0));
-  const { clear_mm } = build.brief.limits;
+  const { clear_mm } = design.brief.limits;
   const found = new Map<string, FitSet>();
   const worst = (): number =>
     found.size < MOST_SETS ? -1 : Math.min(...[...found.values()].map((s) => s.area_mm2));
@@ -107,7 +107,7 @@ const stillFed = (a: Way, b: Way): boolean =>
 
 /** For each area the roomiest and the thinnest stacks, each with its ports to either end and slid to either stop; largest area first. */
 function usefulWays(
-  base: Model,
+  base: System,
   mount: Mount,
   { choices }: MountFits,
   radiators: readonly RadiatorPart[],
@@ -141,7 +141,7 @@ function usefulWays(
       (['end', 'start'] as const).flatMap((ports): Omit<Way, 'id'>[] => {
         const way = measureWay(base, mount, radiator, fan, c.faces, ports, slide_mm);
         if (way.verdict === 'clash') return [];
-        const own = hung(base.build, radiator, fan, c.faces, {
+        const own = hung(base.design, radiator, fan, c.faces, {
           on: 'mount',
           mount: mount.id,
           slide_mm,
@@ -153,7 +153,7 @@ function usefulWays(
             ...way,
             area: areaOf(c.radiator),
             bodies: [...own.values()].flatMap((p) => p.solids),
-            fittingBodies: fittingsOf(base.build, own),
+            fittingBodies: fittingsOf(base.design, own),
           },
         ];
       }),

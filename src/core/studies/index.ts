@@ -1,5 +1,10 @@
 export { candidates, type Candidate, type ChangeKind } from './candidates';
-export { judge, judgeChanges, bestUse, type Judged } from './evaluateVariant';
+export {
+  evaluateVariant,
+  evaluateVariants,
+  bestUse,
+  type EvaluatedVariant,
+} from './evaluateVariant';
 export { whatFits, type WhatFits } from './whatFits';
 export type { FitSet } from './fitSets';
 export { type FanFaces, type FitChoice, type FitRefusal, type MountFits } from './ways';
@@ -24,10 +29,10 @@ export {
   type PumpWay,
 } from './pumpSelection';
 export {
-  splitSchool,
+  compareSeriesParallel,
   isBeside,
   type Arrangement,
   type SplitPart,
-  type SplitSchool,
+  type SeriesParallel,
 } from './seriesParallel';
 export { familyChange, familyOf, PLAIN_FAMILY, type FamilyChange } from './family';

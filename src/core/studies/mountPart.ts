@@ -1,7 +1,7 @@
 import {
   applyEdit,
   freeId,
-  type Build,
+  type Design,
   type Edit,
   type Component,
   type Placement,
@@ -12,27 +12,27 @@ import type { FitSet } from './fitSets';
 import type { FanFaces, FitChoice } from './ways';
 
 /** Whether a part hangs on a mount, or on a radiator that does. */
-export function hangsOn(build: Build, component: Component, mount: string): boolean {
+export function hangsOn(design: Design, component: Component, mount: string): boolean {
   const p = component.placement;
   if (p.on === 'mount') return p.mount === mount;
   return (
     p.on === 'radiator' &&
-    build.components.some(
+    design.components.some(
       (r) => r.id === p.component && r.placement.on === 'mount' && r.placement.mount === mount,
     )
   );
 }
 
 /** The edit that hangs a choice: the radiator there now is changed for it and its fans with it; else it is new, and let into the first loop. */
-export function hangEdit(build: Build, choice: FitChoice, offer: readonly Part[]): Edit {
-  const parts = [...build.components.map((i) => i.part), ...offer];
+export function hangEdit(design: Design, choice: FitChoice, offer: readonly Part[]): Edit {
+  const parts = [...design.components.map((i) => i.part), ...offer];
   const radiator = parts.find(
       (p): p is RadiatorPart => p.kind === 'radiator' && p.id === choice.radiator,
     ),
     fan = parts.find((p): p is FanPart => p.kind === 'fan' && p.id === choice.fan);
-  const mount = build.case?.mounts.find((m) => m.id === choice.mount);
+  const mount = design.case?.mounts.find((m) => m.id === choice.mount);
   if (!radiator || !fan || !mount) throw new RangeError('what is to be hung is not on offer');
-  const there = build.components.filter((i) => hangsOn(build, i, choice.mount)),
+  const there = design.components.filter((i) => hangsOn(design, i, choice.mount)),
     now = there.find((i) => i.part.kind === 'radiator');
   const airWay = () => {
     if (now?.placement.on === 'mount') return now.placement.air;
@@ -47,7 +47,7 @@ export function hangEdit(build: Build, choice: FitChoice, offer: readonly Part[]
     ports: choice.ports,
     air,
   };
-  const ids = new Set(build.components.map((i) => i.id));
+  const ids = new Set(design.components.map((i) => i.id));
   const id = now?.id ?? freeId(ids, `${mount.id}-radiator`);
   ids.add(id);
   const speed = there.find((i) => i.part.kind === 'fan')?.settings.speed_rpm;
@@ -101,12 +101,12 @@ export function hangEdit(build: Build, choice: FitChoice, offer: readonly Part[]
       },
     });
   }
-  const [loop] = build.loops;
+  const [loop] = design.loops;
   const into =
     now || !loop
       ? null
       : insertStation(
-          edits.reduce((b, e) => applyEdit(b, e).build, build),
+          edits.reduce((b, e) => applyEdit(b, e).design, design),
           loop.id,
           id,
         );
@@ -114,13 +114,13 @@ export function hangEdit(build: Build, choice: FitChoice, offer: readonly Part[]
 }
 
 /** A whole set in one edit. Radiators that no longer hang anywhere stay as they are. */
-export function hangSetEdit(build: Build, set: FitSet, offer: readonly Part[]): Edit {
+export function hangSetEdit(design: Design, set: FitSet, offer: readonly Part[]): Edit {
   const edits: Edit[] = [];
-  let after = build;
+  let after = design;
   for (const pick of set.picks) {
     const edit = hangEdit(after, pick, offer);
     edits.push(edit);
-    after = applyEdit(after, edit).build;
+    after = applyEdit(after, edit).design;
   }
   return { do: 'batch', edits };
 }

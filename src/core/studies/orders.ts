@@ -1,9 +1,9 @@
-import { applyEdit, type Build, type Edit } from '../design';
-import { workOut } from '../analysis';
+import { applyEdit, type Design, type Edit } from '../design';
+import { analyse } from '../analysis';
 import { reorderLoop } from '../loops';
-import { resolve } from '../system';
+import { compileSystem } from '../system';
 import { distance, type Vec } from '../geometry';
-import { layoutEdit, routeBuild, routesOf, unroutedRuns, withRoutes } from '../routing';
+import { layoutEdit, routeDesign, routesOf, unroutedRuns, withRoutes } from '../routing';
 import { estimateRuns } from '../tubing';
 
 /** A loop's parts in one order, laid and judged whole. */
@@ -18,7 +18,7 @@ export interface OrderJudged {
   /** Hottest spot of each part cooled in this loop, °C. */
   readonly temps: readonly { readonly component: string; readonly temp_C: number }[];
   /** Mean coolant over room air of this loop, K. */
-  readonly rise_K: number | null;
+  readonly deltaT_K: number | null;
 }
 
 export interface OrdersCompared {
@@ -37,8 +37,8 @@ const MOST_ESTIMATED = 60,
 const BEND_MM = 45;
 
 /** Why a loop's orders are not compared; null when they are. */
-export function whyNoOrders(build: Build, loopId: string): string | null {
-  const graph = resolve(build).loops.find((g) => g.loop.id === loopId);
+export function whyNoOrders(design: Design, loopId: string): string | null {
+  const graph = compileSystem(design).loops.find((g) => g.loop.id === loopId);
   if (!graph) return 'There is no such loop.';
   if (graph.branched) return 'The flow splits in this loop: its parts have no single order.';
   if (!graph.closed) return 'The loop is not closed yet.';
@@ -52,18 +52,18 @@ export function whyNoOrders(build: Build, loopId: string): string | null {
  * parts; the straightest by estimated runs; the best of those are routed in space and worked out whole. `tell` hears how far it is and stops by answering false.
  */
 export function compareOrders(
-  build: Build,
+  design: Design,
   loopId: string,
   tell: (done: number, of: number) => boolean = () => true,
 ): OrdersCompared | null {
-  const model = resolve(build),
-    graph = model.loops.find((g) => g.loop.id === loopId);
-  if (!graph || whyNoOrders(build, loopId) !== null) return null;
-  const kind = (id: string): string => build.components.find((i) => i.id === id)?.part.kind ?? '';
+  const system = compileSystem(design),
+    graph = system.loops.find((g) => g.loop.id === loopId);
+  if (!graph || whyNoOrders(design, loopId) !== null) return null;
+  const kind = (id: string): string => design.components.find((i) => i.id === id)?.part.kind ?? '';
   const head = graph.stations.filter((s) => kind(s) === 'reservoir' || kind(s) === 'pump'),
     rest = graph.stations.filter((s) => !head.includes(s));
   const middle = new Map(
-    graph.stations.map((s) => [s, middleOf(model.placed.get(s)?.ports.map((p) => p.at) ?? [])]),
+    graph.stations.map((s) => [s, middleOf(system.placed.get(s)?.ports.map((p) => p.at) ?? [])]),
   );
   const length = (order: readonly string[]): number =>
     order.reduce((sum, s, i) => {
@@ -80,23 +80,23 @@ export function compareOrders(
   const estimated = orders
     .slice(0, MOST_ESTIMATED)
     .flatMap(({ order }) => {
-      const after = applyEdit(build, reorderLoop(build, loopId, order)).build,
-        runs = estimateRuns(resolve(after)).filter((r) => r.loop === loopId);
+      const after = applyEdit(design, reorderLoop(design, loopId, order)).design,
+        runs = estimateRuns(compileSystem(after)).filter((r) => r.loop === loopId);
       return [{ order, after, worth: runs.reduce((s, r) => s + r.cut_mm + r.bends * BEND_MM, 0) }];
     })
     .sort((a, b) => a.worth - b.worth);
   if (!tell(1, steps)) return null;
   const now = graph.stations.join(),
-    rows: OrderJudged[] = [judge(routedWhole(build), loopId, graph.stations, null)];
+    rows: OrderJudged[] = [judge(routedWhole(design), loopId, graph.stations, null)];
   for (const { order, after } of estimated
     .filter((e) => e.order.join() !== now)
     .slice(0, MOST_LAID)) {
     if (!tell(rows.length + 1, steps)) return null;
-    const laid = layoutEdit(after, routeBuild(after));
-    const reorder = reorderLoop(build, loopId, order);
+    const laid = layoutEdit(after, routeDesign(after));
+    const reorder = reorderLoop(design, loopId, order);
     // What is taken is what was judged, to the last corner.
     const edit: Edit = laid ? { do: 'batch', edits: [reorder, laid] } : reorder;
-    rows.push(judge(laid ? applyEdit(after, laid).build : after, loopId, order, edit));
+    rows.push(judge(laid ? applyEdit(after, laid).design : after, loopId, order, edit));
   }
   rows.sort(
     (a, b) =>
@@ -111,22 +111,22 @@ export function compareOrders(
 }
 
 /** The build as its document says where every run is routed, or was found to have no way; routed from nothing otherwise. */
-function routedWhole(build: Build): Build {
-  const model = resolve(build);
-  const routed = routesOf(model);
-  const open = unroutedRuns(model, routed).length - routed.missing.length;
-  return open === 0 ? build : withRoutes(build);
+function routedWhole(design: Design): Design {
+  const system = compileSystem(design);
+  const routed = routesOf(system);
+  const open = unroutedRuns(system, routed).length - routed.missing.length;
+  return open === 0 ? design : withRoutes(design);
 }
 
 function judge(
-  build: Build,
+  design: Design,
   loopId: string,
   order: readonly string[],
   edit: Edit | null,
 ): OrderJudged {
-  const { reports, routed } = workOut(build);
+  const { reports, routed } = analyse(design);
   const runs = reports.runs.filter((r) => r.loop === loopId && r.by === 'tube'),
-    heat = reports.heat[build.brief.loadCase];
+    heat = reports.heat[design.brief.loadCase];
   const cooled = new Map<string, number>();
   for (const s of heat.spots)
     if (s.cooledBy !== null && order.includes(s.cooledBy) && s.temp_C !== null)
@@ -138,7 +138,7 @@ function judge(
     bends: runs.reduce((s, r) => s + r.bends, 0),
     without: routed.missing.filter((m) => m.loop === loopId).length,
     temps: [...cooled].map(([component, temp_C]) => ({ component, temp_C })),
-    rise_K: heat.loops.find((l) => l.id === loopId)?.rise_K ?? null,
+    deltaT_K: heat.loops.find((l) => l.id === loopId)?.deltaT_K ?? null,
   };
 }
 

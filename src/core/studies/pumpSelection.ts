@@ -1,15 +1,15 @@
-import { applyEdit, type Build, type Edit, type Component, type Placement } from '../design';
+import { applyEdit, type Design, type Edit, type Component, type Placement } from '../design';
 import { atFullSpeed, flowAtShares, networkOf, pumpMargin, slowestShareFor } from '../hydraulics';
 import {
-  heatSetup,
+  compileThermalModel,
   noiseOf,
-  settle,
+  solveCoupled,
   solvePrepared,
   type CaseReport,
-  type HeatSetup,
+  type ThermalModel,
 } from '../thermal';
 import { secondPump } from '../loops';
-import { resolve, type GraphEdge, type LoopGraph, type Model } from '../system';
+import { compileSystem, type GraphEdge, type LoopGraph, type System } from '../system';
 import type { HeadPoint, InlinePart, PumpPart } from '../components';
 import { runsOf } from '../routing';
 import type { Run } from '../tubing';
@@ -64,7 +64,7 @@ function combined(part: PumpPart, way: PumpWay): PumpPart {
 }
 
 /** The same model with one loop's pumps replaced. Further pumps give way: passed freely in a row, shut off side by side. */
-function withPump(model: Model, graph: LoopGraph, pump: Component): Model {
+function withPump(system: System, graph: LoopGraph, pump: Component): System {
   const pumps = graph.edges.filter((e) => e.component?.part.kind === 'pump');
   const side = graph.branched && pumps.length > 1;
   const edges = graph.edges.flatMap((e): GraphEdge[] => {
@@ -83,16 +83,16 @@ function withPump(model: Model, graph: LoopGraph, pump: Component): Model {
         ];
   });
   const gone = new Set(pumps.slice(1).map((e) => e.component?.id));
-  const build: Build = {
-    ...model.build,
-    components: model.build.components
+  const design: Design = {
+    ...system.design,
+    components: system.design.components
       .filter((i) => !gone.has(i.id))
       .map((i) => (i.id === pump.id ? pump : i)),
   };
   return {
-    ...model,
-    build,
-    loops: model.loops.map((g) => (g === graph ? { ...graph, edges } : g)),
+    ...system,
+    design,
+    loops: system.loops.map((g) => (g === graph ? { ...graph, edges } : g)),
   };
 }
 
@@ -105,22 +105,22 @@ function headroom(report: CaseReport): number | null {
 
 /** How one pump, or two alike, would do in the loop at its speeds. Null when the loop has no pump to be replaced. */
 export function pumpChoice(
-  model: Model,
+  system: System,
   runs: readonly Run[],
-  setup: HeatSetup,
+  setup: ThermalModel,
   loop: string,
   coolant_C: number,
   part: PumpPart,
   way: PumpWay,
 ): PumpChoice | null {
-  const graph = model.loops.find((g) => g.loop.id === loop);
+  const graph = system.loops.find((g) => g.loop.id === loop);
   const first = graph?.edges.find((e) => e.component?.part.kind === 'pump')?.component;
   if (!graph || !first) return null;
-  const { brief } = model.build;
+  const { brief } = system.design;
   const target = brief.limits.flow_Lmin;
   const whole = combined(part, way);
-  const at = (speed_rpm: number): Model =>
-    withPump(model, graph, { ...first, part: whole, settings: { ...first.settings, speed_rpm } });
+  const at = (speed_rpm: number): System =>
+    withPump(system, graph, { ...first, part: whole, settings: { ...first.settings, speed_rpm } });
   const full = at(part.fullSpeed_rpm);
   const fullGraph = full.loops.find((g) => g.loop.id === loop) as LoopGraph;
   const network = atFullSpeed(networkOf(full, fullGraph, runs, coolant_C));
@@ -128,10 +128,10 @@ export function pumpChoice(
   const speed_rpm = share === null ? null : stepped(share * part.fullSpeed_rpm, part);
   const heat = (rpm: number): { report: CaseReport; all: number } => {
     const here = at(rpm);
-    const prepared = settle(here, runs, { ...setup, model: here }, brief.loadCase).prepared;
+    const prepared = solveCoupled(here, runs, { ...setup, system: here }, brief.loadCase).prepared;
     return {
       report: solvePrepared(prepared, brief.loadCase),
-      all: noiseOf({ ...setup, model: here }),
+      all: noiseOf({ ...setup, system: here }),
     };
   };
   const fast = heat(part.fullSpeed_rpm),
@@ -164,25 +164,25 @@ export function pumpChoice(
  * Null when the loop has no pump, or no way for a second.
  */
 export function pumpEdit(
-  build: Build,
+  design: Design,
   loop: string,
   part: PumpPart,
   way: PumpWay,
   tee: InlinePart | null,
-  place: (build: Build) => Placement,
+  place: (design: Design) => Placement,
 ): Edit | null {
-  const [first, ...others] = pumpsOf(build, loop);
+  const [first, ...others] = pumpsOf(design, loop);
   if (first === undefined) return null;
   const edits: Edit[] = [
     ...others.map((component): Edit => ({ do: 'component.remove', component })),
     { do: 'component.replace', component: first, part },
   ];
-  let made = edits.reduce((b, e) => applyEdit(b, e).build, build);
+  let made = edits.reduce((b, e) => applyEdit(b, e).design, design);
   if (way !== 'one') {
     const second = secondPump(made, loop, first, part, way, tee, place(made));
     if (!second) return null;
     edits.push(second);
-    made = applyEdit(made, second).build;
+    made = applyEdit(made, second).design;
   }
   const speed_rpm = holdingSpeed(made, loop, part);
   return {
@@ -198,42 +198,42 @@ export function pumpEdit(
   };
 }
 
-const pumpsOf = (build: Build, loop: string): readonly string[] =>
-  resolve(build)
+const pumpsOf = (design: Design, loop: string): readonly string[] =>
+  compileSystem(design)
     .loops.find((g) => g.loop.id === loop)
-    ?.stations.filter((s) => build.components.find((i) => i.id === s)?.part.kind === 'pump') ?? [];
+    ?.stations.filter((s) => design.components.find((i) => i.id === s)?.part.kind === 'pump') ?? [];
 
 /** Slowest speed of a loop's pumps that moves the wanted flow as the build stands, rpm; full speed when none does. */
-function holdingSpeed(build: Build, loop: string, part: PumpPart): number {
-  const model = resolve(build),
-    runs = runsOf(model);
-  const graph = model.loops.find((g) => g.loop.id === loop);
+function holdingSpeed(design: Design, loop: string, part: PumpPart): number {
+  const system = compileSystem(design),
+    runs = runsOf(system);
+  const graph = system.loops.find((g) => g.loop.id === loop);
   if (!graph) return part.fullSpeed_rpm;
-  const { flow } = settle(model, runs, heatSetup(model), build.brief.loadCase);
-  const coolant_C = flow.loops.find((l) => l.id === loop)?.coolant_C ?? build.brief.room_C;
+  const { flow } = solveCoupled(system, runs, compileThermalModel(system), design.brief.loadCase);
+  const coolant_C = flow.loops.find((l) => l.id === loop)?.coolant_C ?? design.brief.room_C;
   const share = slowestShareFor(
-    atFullSpeed(networkOf(model, graph, runs, coolant_C)),
-    build.brief.limits.flow_Lmin,
+    atFullSpeed(networkOf(system, graph, runs, coolant_C)),
+    design.brief.limits.flow_Lmin,
   );
   return share === null ? part.fullSpeed_rpm : stepped(share * part.fullSpeed_rpm, part);
 }
 
 /** All pumps in all ways: those that reach the wanted flow first, quietest first. `tell` hears how many of how many are done; it stops when told to. */
 export function pumpChoices(
-  model: Model,
+  system: System,
   runs: readonly Run[],
   loop: string,
   coolant_C: number,
   pumps: readonly PumpPart[],
   tell: (done: number, of: number) => boolean = () => true,
 ): readonly PumpChoice[] {
-  const setup = heatSetup(model);
+  const setup = compileThermalModel(system);
   const rows: PumpChoice[] = [];
   const of = pumps.length * PUMP_WAYS.length;
   let done = 0;
   for (const part of pumps) {
     for (const way of PUMP_WAYS) {
-      const row = pumpChoice(model, runs, setup, loop, coolant_C, part, way);
+      const row = pumpChoice(system, runs, setup, loop, coolant_C, part, way);
       if (row) rows.push(row);
       done += 1;
       if (!tell(done, of)) return sorted(rows);

@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { CATALOGUE, demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Edit } from '../design';
-import { workOut } from '../analysis';
+import { CATALOGUE, demoDesign } from '@/catalogue';
+import { applyEdit, type Design, type Edit } from '../design';
+import { analyse } from '../analysis';
 import { reorderLoop } from '../loops';
-import { resolve } from '../system';
-import { routeBuild, routesOf } from '../routing';
+import { compileSystem } from '../system';
+import { routeDesign, routesOf } from '../routing';
 import {
   betterPorts,
   compareOrders,
@@ -14,9 +14,9 @@ import {
   type OrdersCompared,
 } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build,
-  tower = demoBuild('fenland-flood-tower') as Build;
-const found = routesOf(resolve(desk));
+const desk = demoDesign('dawn-chorus-desk') as Design,
+  tower = demoDesign('fenland-flood-tower') as Design;
+const found = routesOf(compileSystem(desk));
 
 describe('orders compared', () => {
   const compared = compareOrders(desk, 'loop') as OrdersCompared;
@@ -31,8 +31,8 @@ describe('orders compared', () => {
 
   test('each row is the whole evaluation of the loop in that order, routed', () => {
     const row = compared.rows.find((r) => r.edit !== null) as OrdersCompared['rows'][number],
-      build = applyEdit(desk, row.edit as Edit).build,
-      { reports } = workOut(build);
+      design = applyEdit(desk, row.edit as Edit).design,
+      { reports } = analyse(design);
     expect(row.tube_mm).toBeCloseTo(
       reports.runs.reduce((s, r) => s + r.cut_mm, 0),
       6,
@@ -41,7 +41,7 @@ describe('orders compared', () => {
     for (const t of row.temps)
       expect(t.temp_C).toBeCloseTo(
         Math.max(
-          ...reports.heat[build.brief.loadCase].spots
+          ...reports.heat[design.brief.loadCase].spots
             .filter((s) => s.component === t.component && s.temp_C !== null)
             .map((s) => s.temp_C as number),
         ),
@@ -64,7 +64,7 @@ describe('orders compared', () => {
     expect(whyNoOrders(tower, tower.loops[1]?.id ?? '')).toContain('splits');
     expect(
       whyNoOrders(
-        applyEdit(desk, { do: 'link.remove', loop: 'loop', link: 'run-3' }).build,
+        applyEdit(desk, { do: 'connection.remove', loop: 'loop', connection: 'run-3' }).design,
         'loop',
       ),
     ).toContain('not closed');
@@ -83,8 +83,8 @@ describe('a tube too short', () => {
   test('an extender saves what it is long, and its excess is cut off', () => {
     const extender = whatIfShort(desk, found, 'run-2', 'from', 8).find((r) => r.how === 'extender');
     expect(extender?.then).toContain('7.0 mm');
-    const after = applyEdit(desk, extender?.edit as Edit).build;
-    expect(after.loops[0]?.links.find((l) => l.id === 'run-2')?.ends.from).toBe('extender');
+    const after = applyEdit(desk, extender?.edit as Edit).design;
+    expect(after.loops[0]?.connections.find((l) => l.id === 'run-2')?.ends.from).toBe('extender');
     expect(whatIfShort(desk, found, 'run-2', 'from', 16).map((r) => r.how)).not.toContain(
       'extender',
     );
@@ -93,10 +93,10 @@ describe('a tube too short', () => {
   test('moving pump and reservoir together closes the gap by as much, and clashes with nothing', () => {
     const move = whatIfShort(desk, found, 'run-2', 'from', 8).find((r) => r.how === 'move');
     expect(move?.says).toContain('Pump and Reservoir');
-    const after = workOut(applyEdit(desk, move?.edit as Edit).build),
-      before = workOut(desk),
+    const after = analyse(applyEdit(desk, move?.edit as Edit).design),
+      before = analyse(desk),
       port = (w: typeof after) =>
-        w.model.portAt({ component: 'pump', port: 'out' })?.at as readonly number[];
+        w.system.portAt({ component: 'pump', port: 'out' })?.at as readonly number[];
     expect(
       Math.hypot(...[0, 1, 2].map((i) => (port(after)[i] as number) - (port(before)[i] as number))),
     ).toBeCloseTo(8, 6);
@@ -114,27 +114,27 @@ describe('a tube too short', () => {
 
 describe('better ports', () => {
   test('ports swapped for worse ones are swapped back, and both ways were routed', () => {
-    const loop = desk.loops[0] as Build['loops'][number],
-      into = loop.links.find((l) => l.to.component === 'front-radiator'),
-      out = loop.links.find((l) => l.from.component === 'front-radiator');
+    const loop = desk.loops[0] as Design['loops'][number],
+      into = loop.connections.find((l) => l.to.component === 'front-radiator'),
+      out = loop.connections.find((l) => l.from.component === 'front-radiator');
     if (!into || !out) throw new Error('the demo lost its loop');
     const worse = applyEdit(desk, {
-      do: 'loop.links',
+      do: 'loop.connections',
       loop: 'loop',
-      links: loop.links.map((l) => {
+      connections: loop.connections.map((l) => {
         if (l === into) return { ...l, to: out.from };
         if (l === out) return { ...l, from: into.to };
         return l;
       }),
-    }).build;
+    }).design;
     const best = [desk, worse]
-      .map((b) => ({ b, cost: routeBuild(b).routed.routes.reduce((s, r) => s + r.cost, 0) }))
-      .sort((a, b) => b.cost - a.cost)[0] as { readonly b: Build; readonly cost: number };
+      .map((b) => ({ b, cost: routeDesign(b).routed.routes.reduce((s, r) => s + r.cost, 0) }))
+      .sort((a, b) => b.cost - a.cost)[0] as { readonly b: Design; readonly cost: number };
     const better = betterPorts(best.b);
     expect(better).not.toBeNull();
     expect(better?.after.routed.routes.reduce((s, r) => s + r.cost, 0)).toBeLessThan(best.cost);
     expect(
-      workOut(applyEdit(best.b, better?.edit as Edit).build).findings.filter((f) =>
+      analyse(applyEdit(best.b, better?.edit as Edit).design).findings.filter((f) =>
         ['rule.port-twice', 'rule.port-open', 'rule.wrong-way'].includes(f.code),
       ),
     ).toEqual([]);
@@ -153,7 +153,7 @@ describe('better ports', () => {
             'top-radiator',
             'front-radiator',
           ]),
-        ).build,
+        ).design,
       ),
     ).toBeNull();
   });
@@ -162,14 +162,14 @@ describe('better ports', () => {
 describe('parts compared in their place', () => {
   test('each row is the difference of two whole evaluations; clashing ones last, then the cheapest', () => {
     const rows = compareParts(desk, 'pump', CATALOGUE),
-      now = workOut(desk).reports;
+      now = analyse(desk).reports;
     expect(rows.map((r) => r.part).sort()).toEqual(
       CATALOGUE.filter((p) => p.kind === 'pump' && p.id !== 'pump-osier-large')
         .map((p) => p.id)
         .sort(),
     );
     for (const r of rows) {
-      const then = workOut(applyEdit(desk, r.edit).build).reports;
+      const then = analyse(applyEdit(desk, r.edit).design).reports;
       expect(r.cost_minor).toBe(then.list.loopTotal - now.list.loopTotal);
       expect(r.flow_Lmin).toBeCloseTo(
         (then.flow.loops[0]?.flow_Lmin ?? NaN) - (now.flow.loops[0]?.flow_Lmin ?? NaN),

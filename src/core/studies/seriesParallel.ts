@@ -1,7 +1,7 @@
-import { applyEdit, type Build, type Edit } from '../design';
-import { heatSetup, settle, solvePrepared } from '../thermal';
+import { applyEdit, type Design, type Edit } from '../design';
+import { compileThermalModel, solveCoupled, solvePrepared } from '../thermal';
 import { rowEdit, splitEdit, whyNoSplit } from '../loops';
-import { resolve } from '../system';
+import { compileSystem } from '../system';
 import type { InlinePart } from '../components';
 import { runsOf } from '../routing';
 
@@ -22,12 +22,12 @@ export interface Arrangement {
   readonly edit: Edit | null;
   readonly flow_Lmin: number;
   readonly head_kPa: number;
-  readonly rise_K: number | null;
+  readonly deltaT_K: number | null;
   /** Least room of these parts' spots under their limits, K. */
   readonly headroom_K: number | null;
   readonly parts: readonly SplitPart[];
 }
-export interface SplitSchool {
+export interface SeriesParallel {
   readonly row: Arrangement;
   readonly beside: Arrangement;
   /** Which leaves the parts more room under their limits, and by how much; within a tenth of a kelvin they are the same. */
@@ -39,26 +39,26 @@ export interface SplitSchool {
 const SAME_K = 0.1;
 
 /** The same parts one behind the other and side by side, each worked out whole: runs, flow, heat. Null with the reason in words when it cannot be. */
-export function splitSchool(
-  build: Build,
+export function compareSeriesParallel(
+  design: Design,
   loop: string,
   components: readonly string[],
   tee: InlinePart,
-): SplitSchool | { readonly why: string } {
-  const graph = resolve(build).loops.find((g) => g.loop.id === loop);
+): SeriesParallel | { readonly why: string } {
+  const graph = compileSystem(design).loops.find((g) => g.loop.id === loop);
   if (!graph) return { why: 'There is no such loop.' };
-  const toRow = graph.branched ? rowEdit(build, loop) : null;
-  const row = toRow ? applyEdit(build, toRow).build : build;
+  const toRow = graph.branched ? rowEdit(design, loop) : null;
+  const row = toRow ? applyEdit(design, toRow).design : design;
   const why = whyNoSplit(row, loop, components);
   if (why !== null) return { why };
-  const order = resolve(row).loops.find((g) => g.loop.id === loop)?.stations ?? [];
+  const order = compileSystem(row).loops.find((g) => g.loop.id === loop)?.stations ?? [];
   const inOrder = [...components].sort((a, b) => order.indexOf(a) - order.indexOf(b));
   const toSplit = splitEdit(row, loop, inOrder, tee);
   if (!toSplit) return { why: 'These parts cannot be set side by side.' };
-  const beside = isBeside(build, loop, components) ? build : applyEdit(row, toSplit).build;
+  const beside = isBeside(design, loop, components) ? design : applyEdit(row, toSplit).design;
   const one: Arrangement = { ...look(row, loop, components), edit: toRow };
   const editToIt = (): Edit | null => {
-    if (beside === build) return null;
+    if (beside === design) return null;
     if (toRow)
       return {
         do: 'batch',
@@ -87,8 +87,8 @@ export function splitSchool(
 }
 
 /** Whether these parts stand side by side now: none leads to another on the way from the reservoir. */
-export function isBeside(build: Build, loop: string, components: readonly string[]): boolean {
-  const layout = resolve(build).loops.find((g) => g.loop.id === loop)?.layout;
+export function isBeside(design: Design, loop: string, components: readonly string[]): boolean {
+  const layout = compileSystem(design).loops.find((g) => g.loop.id === loop)?.layout;
   if (!layout) return false;
   const leads = (from: number, to: number, seen = new Set<number>()): boolean => {
     if (seen.has(from)) return false;
@@ -102,14 +102,14 @@ export function isBeside(build: Build, loop: string, components: readonly string
 }
 
 function look(
-  build: Build,
+  design: Design,
   loop: string,
   components: readonly string[],
 ): Omit<Arrangement, 'edit'> {
-  const model = resolve(build);
-  const runs = runsOf(model);
-  const { loadCase } = build.brief;
-  const { flow, prepared } = settle(model, runs, heatSetup(model), loadCase);
+  const system = compileSystem(design);
+  const runs = runsOf(system);
+  const { loadCase } = design.brief;
+  const { flow, prepared } = solveCoupled(system, runs, compileThermalModel(system), loadCase);
   const report = solvePrepared(prepared, loadCase);
   const state = flow.loops.find((l) => l.id === loop);
   const parts = components.map((component): SplitPart => {
@@ -119,7 +119,7 @@ function look(
       .map((s) => ({ name: s.name, temp_C: s.temp_C, limit_C: s.limit_C }));
     return {
       component,
-      name: build.components.find((i) => i.id === component)?.name ?? component,
+      name: design.components.find((i) => i.id === component)?.name ?? component,
       flow_Lmin: links.reduce((s, l) => s + Math.abs(l.flow_Lmin), 0),
       drop_kPa: Math.max(0, ...links.map((l) => l.drop_kPa)),
       spots,
@@ -131,7 +131,7 @@ function look(
   return {
     flow_Lmin: state?.flow_Lmin ?? 0,
     head_kPa: state?.head_kPa ?? 0,
-    rise_K: report.loops.find((l) => l.id === loop)?.rise_K ?? null,
+    deltaT_K: report.loops.find((l) => l.id === loop)?.deltaT_K ?? null,
     headroom_K:
       rooms.length === 0 || rooms.some((r) => r === null) ? null : Math.min(...(rooms as number[])),
     parts,

@@ -1,6 +1,6 @@
-import { applyEdit, type Build, type Edit } from '../design';
+import { applyEdit, type Design, type Edit } from '../design';
 import { measureGaps } from '../clearance';
-import { movedBy, resolve } from '../system';
+import { movedBy, compileSystem } from '../system';
 import { formatMillimetres } from '../units';
 import type { Routed } from '../routing';
 import { dot, norm, scale, sub, unit, type Vec } from '../geometry';
@@ -26,16 +26,16 @@ const ALONG = 0.9986;
  * long); the part it leads to moved towards it along its rail or over the floor, tried on a copy; and making it again. Best first.
  */
 export function whatIfShort(
-  build: Build,
+  design: Design,
   routed: Routed,
   linkId: string,
   end: 'from' | 'to',
   short_mm: number,
 ): readonly Rescue[] {
   const route = routed.routes.find((r) => r.link === linkId),
-    loop = build.loops.find((l) => l.id === route?.loop),
-    link = loop?.links.find((l) => l.id === linkId);
-  if (!route || !loop || !link) return [];
+    loop = design.loops.find((l) => l.id === route?.loop),
+    connection = loop?.connections.find((l) => l.id === linkId);
+  if (!route || !loop || !connection) return [];
   const out: Rescue[] = [];
   if (short_mm <= 2 * GIVE_MM)
     out.push({
@@ -51,12 +51,12 @@ export function whatIfShort(
       : [route.corners[1], route.corners[0]];
   const leg = unit(sub(q as Vec, p as Vec)),
     legLength = norm(sub(q as Vec, p as Vec));
-  const model = resolve(build),
-    ref = link[end],
-    port = model.portAt(ref),
+  const system = compileSystem(design),
+    ref = connection[end],
+    port = system.portAt(ref),
     laid = end === 'to' ? route.to : route.from;
-  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
-  const extender = build.kit.extender;
+  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
+  const extender = design.kit.extender;
   if (
     laid.piece === 'straight' &&
     port &&
@@ -71,24 +71,24 @@ export function whatIfShort(
       then:
         off > 0.05 ? `Cut ${formatMillimetres(off, 1)} off that end.` : 'It comes out just right.',
       edit: {
-        do: 'link.ends',
+        do: 'connection.ends',
         loop: loop.id,
-        link: linkId,
-        ends: { ...link.ends, [end]: 'extender' },
+        connection: linkId,
+        ends: { ...connection.ends, [end]: 'extender' },
       },
       touches: [],
     });
   }
-  const before = measureGaps(model).gaps.filter((g) => g.verdict === 'clash').length,
+  const before = measureGaps(system).gaps.filter((g) => g.verdict === 'clash').length,
     by = scale(leg, -short_mm);
-  const group = screwedTogether(build, ref.component),
-    moves = group.map((id) => ({ id, placement: movedBy(build, id, by) }));
+  const group = screwedTogether(design, ref.component),
+    moves = group.map((id) => ({ id, placement: movedBy(design, id, by) }));
   const edits = moves.flatMap(({ id, placement }): Edit[] =>
     placement ? [{ do: 'component.place', component: id, placement }] : [],
   );
   if (edits.length === group.length && edits.length > 0) {
     const edit: Edit = edits.length === 1 ? (edits[0] as Edit) : { do: 'batch', edits },
-      moved = resolve(applyEdit(build, edit).build),
+      moved = compileSystem(applyEdit(design, edit).design),
       at = moved.portAt(ref);
     // The end must come nearer by just what is missing, and not to the side.
     const gone = at && port ? sub(at.at, port.at) : null;
@@ -97,9 +97,10 @@ export function whatIfShort(
       norm(sub(gone, by)) < WHOLE_MM &&
       measureGaps(moved).gaps.filter((g) => g.verdict === 'clash').length <= before
     ) {
-      const sits = (id: string): boolean => group.includes(id) || group.includes(seatOf(build, id));
-      const touches = build.loops.flatMap((l) =>
-        l.links
+      const sits = (id: string): boolean =>
+        group.includes(id) || group.includes(seatOf(design, id));
+      const touches = design.loops.flatMap((l) =>
+        l.connections
           .filter(
             (k) =>
               k.id !== linkId && k.by === 'tube' && sits(k.from.component) !== sits(k.to.component),
@@ -111,7 +112,7 @@ export function whatIfShort(
         says: `Move ${group.map(nameOf).join(' and ')} by ${formatMillimetres(norm(gone), 1)} towards it`,
         then:
           touches.length > 0
-            ? `Other runs change: ${touches.map((t) => runName(build, t)).join(', ')}. Make those after it.`
+            ? `Other runs change: ${touches.map((t) => runName(design, t)).join(', ')}. Make those after it.`
             : 'No other run changes.',
         edit,
         touches,
@@ -132,11 +133,11 @@ export function whatIfShort(
 const WHOLE_MM = 0.51;
 
 /** What a part sits on and moves with; itself where it stands alone. */
-function seatOf(build: Build, component: string): string {
+function seatOf(design: Design, component: string): string {
   let at = component;
   // No further than there are parts: placements of a file may go in a circle.
-  for (let n = 0; n < build.components.length; n += 1) {
-    const p = build.components.find((i) => i.id === at)?.placement;
+  for (let n = 0; n < design.components.length; n += 1) {
+    const p = design.components.find((i) => i.id === at)?.placement;
     if (p?.on !== 'component' && p?.on !== 'radiator') break;
     at = p.component;
   }
@@ -144,20 +145,20 @@ function seatOf(build: Build, component: string): string {
 }
 
 /** A part and all that are screwed to it port to port: they move together or not at all. */
-function screwedTogether(build: Build, component: string): readonly string[] {
-  const group = [seatOf(build, component)];
+function screwedTogether(design: Design, component: string): readonly string[] {
+  const group = [seatOf(design, component)];
   for (let i = 0; i < group.length; i += 1)
-    for (const l of build.loops.flatMap((x) => x.links)) {
+    for (const l of design.loops.flatMap((x) => x.connections)) {
       if (l.by !== 'joint') continue;
-      const [a, b] = [seatOf(build, l.from.component), seatOf(build, l.to.component)];
+      const [a, b] = [seatOf(design, l.from.component), seatOf(design, l.to.component)];
       if (a === group[i] && !group.includes(b)) group.push(b);
       if (b === group[i] && !group.includes(a)) group.push(a);
     }
   return group;
 }
 
-function runName(build: Build, link: string): string {
-  const l = build.loops.flatMap((x) => x.links).find((k) => k.id === link),
-    nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
+function runName(design: Design, link: string): string {
+  const l = design.loops.flatMap((x) => x.connections).find((k) => k.id === link),
+    nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
   return l ? `${nameOf(l.from.component)} → ${nameOf(l.to.component)}` : link;
 }

@@ -1,6 +1,6 @@
-import type { Build, Component, Placement } from '../design';
+import type { Design, Component, Placement } from '../design';
 import { gapsAround, type FitVerdict } from '../clearance';
-import { resolve, type Model, type PlacedComponent } from '../system';
+import { compileSystem, type System, type PlacedComponent } from '../system';
 import type { FanPart, Mount, RadiatorPart } from '../components';
 import { bodiesMeet, cylinderBox, cylinderFrom, type Body } from '../geometry';
 
@@ -57,7 +57,7 @@ const RAD = 'whatfits:radiator';
 
 /** The radiator and its fans as they would hang, alone in the case. */
 export function hung(
-  build: Build,
+  design: Design,
   radiator: RadiatorPart,
   fan: FanPart,
   faces: FanFaces,
@@ -78,8 +78,8 @@ export function hung(
     FanFaces,
     'both'
   >[];
-  return resolve({
-    ...build,
+  return compileSystem({
+    ...design,
     loops: [],
     components: [
       component(RAD, radiator, at),
@@ -92,8 +92,8 @@ export function hung(
 
 /** Ends and slides in order of ease; the first that comes clear is taken, else the roomiest. */
 export function bestWay(
-  build: Build,
-  base: Model,
+  design: Design,
+  base: System,
   mount: Mount,
   radiator: RadiatorPart,
   fan: FanPart,
@@ -101,7 +101,7 @@ export function bestWay(
 ): FitChoice {
   const slack = Math.max(0, mount.length_mm - radiator.size[0]);
   // As it hangs now comes first: what is known to hold is not moved.
-  const present = build.components.flatMap((i) =>
+  const present = design.components.flatMap((i) =>
     i.part.kind === 'radiator' && i.placement.on === 'mount' && i.placement.mount === mount.id
       ? [i.placement]
       : [],
@@ -136,7 +136,7 @@ const better = (a: FitChoice, b: FitChoice): boolean =>
   (a.verdict === b.verdict && (a.gap_mm ?? Infinity) > (b.gap_mm ?? Infinity) + 0.01);
 
 export function measureWay(
-  base: Model,
+  base: System,
   mount: Mount,
   radiator: RadiatorPart,
   fan: FanPart,
@@ -144,7 +144,7 @@ export function measureWay(
   ports: 'start' | 'end',
   slide_mm: number,
 ): FitChoice {
-  const own = hung(base.build, radiator, fan, faces, {
+  const own = hung(base.design, radiator, fan, faces, {
     on: 'mount',
     mount: mount.id,
     slide_mm,
@@ -187,10 +187,10 @@ export function measureWay(
 
 /** A fitting in each port, as a cylinder. */
 export function fittingsOf(
-  build: Build,
+  design: Design,
   own: ReadonlyMap<string, PlacedComponent>,
 ): readonly { readonly chamber: string; readonly body: Body }[] {
-  const fitting = build.loops[0]?.fitting ?? build.kit.rotary90;
+  const fitting = design.loops[0]?.fitting ?? design.kit.rotary90;
   return (own.get(RAD)?.ports ?? []).map((p) => {
     const cylinder = cylinderFrom(p.at, p.direction, fitting.length_mm, fitting.diameter_mm / 2);
     return { chamber: p.port.chamber, body: { box: cylinderBox(cylinder), cylinder } };
@@ -198,8 +198,8 @@ export function fittingsOf(
 }
 
 /** Whether each chamber has a port a fitting goes into, with all that is in and the radiator's own fans. */
-function portsFree(base: Model, own: ReadonlyMap<string, PlacedComponent>): boolean {
-  const fittings = fittingsOf(base.build, own);
+function portsFree(base: System, own: ReadonlyMap<string, PlacedComponent>): boolean {
+  const fittings = fittingsOf(base.design, own);
   const others: readonly Body[] = [
     ...base.obstacles,
     ...[...base.placed.values()].flatMap((p) => p.solids),
@@ -211,7 +211,7 @@ function portsFree(base: Model, own: ReadonlyMap<string, PlacedComponent>): bool
   return new Set(free.map((f) => f.chamber)).size === new Set(fittings.map((f) => f.chamber)).size;
 }
 
-const outside = ({ interior }: Model, { box }: Body): boolean =>
+const outside = ({ interior }: System, { box }: Body): boolean =>
   interior !== null &&
   ([0, 1, 2] as const).some(
     (i) => box.min[i] < interior.min[i] - 1e-6 || box.max[i] > interior.max[i] + 1e-6,

@@ -1,25 +1,25 @@
 import { describe, expect, test } from '@jest/globals';
-import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '../design';
-import { workOut } from '../analysis';
+import { CATALOGUE, catalogued, demoDesign } from '@/catalogue';
+import { applyEdit, type Design } from '../design';
+import { analyse } from '../analysis';
 import { measureGaps } from '../clearance';
-import { resolve } from '../system';
+import { compileSystem } from '../system';
 import type { Part, RadiatorPart } from '../components';
 import { hangEdit, hangSetEdit, whatFits, type FitChoice, type WhatFits } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build,
-  tower = demoBuild('fenland-flood-tower') as Build,
-  box = demoBuild('pocket-planetarium') as Build;
+const desk = demoDesign('dawn-chorus-desk') as Design,
+  tower = demoDesign('fenland-flood-tower') as Design,
+  box = demoDesign('pocket-planetarium') as Design;
 const area = (c: FitChoice): number => {
   const r = CATALOGUE.find((p): p is RadiatorPart => p.kind === 'radiator' && p.id === c.radiator);
   return r ? r.sections * r.section_mm ** 2 : 0;
 };
-const hung = (build: Build, c: FitChoice): Build =>
-  applyEdit(build, hangEdit(build, c, CATALOGUE)).build;
-const known = new Map<Build, WhatFits>();
-const fits = (build: Build): WhatFits => {
-  const w = known.get(build) ?? whatFits(build, CATALOGUE);
-  known.set(build, w);
+const hung = (design: Design, c: FitChoice): Design =>
+  applyEdit(design, hangEdit(design, c, CATALOGUE)).design;
+const known = new Map<Design, WhatFits>();
+const fits = (design: Design): WhatFits => {
+  const w = known.get(design) ?? whatFits(design, CATALOGUE);
+  known.set(design, w);
   return w;
 };
 const all = (w: WhatFits): readonly FitChoice[] => w.mounts.flatMap((m) => m.choices);
@@ -30,11 +30,11 @@ describe('what fits on each mount', () => {
     ['desk', desk],
     ['tower', tower],
     ['planetarium', box],
-  ])("%s: every answer is the evaluation's own", (_name, build) => {
-    const choices = all(fits(build)).filter((_, i) => i % 7 === 0);
+  ])("%s: every answer is the evaluation's own", (_name, design) => {
+    const choices = all(fits(design)).filter((_, i) => i % 7 === 0);
     expect(choices.length).toBeGreaterThan(5);
     for (const c of choices) {
-      const then = hung(build, c);
+      const then = hung(design, c);
       const ids = new Set(
         then.components
           .filter(
@@ -50,14 +50,14 @@ describe('what fits on each mount', () => {
           )
           .map((i) => i.id),
       );
-      const near = measureGaps(resolve(then)).gaps.find((g) => ids.has(g.a) || ids.has(g.b));
+      const near = measureGaps(compileSystem(then)).gaps.find((g) => ids.has(g.a) || ids.has(g.b));
       expect(near?.gap_mm ?? null).toBe(c.gap_mm);
       if (c.fittings !== false) expect(c.verdict).toBe(near?.verdict ?? 'clear');
     }
   });
 
   test('what is there now is among the answers, with its gap', () => {
-    const now = measureGaps(resolve(tower)).gaps.find(
+    const now = measureGaps(compileSystem(tower)).gaps.find(
       (g) => [g.a, g.b].includes('floor-radiator') || [g.a, g.b].includes('floor-fans'),
     );
     const same = all(fits(tower)).find(
@@ -77,8 +77,8 @@ describe('what fits on each mount', () => {
   });
 
   test('a deeper fan is never roomier; both faces never roomier than one', () => {
-    for (const build of [desk, box]) {
-      const choices = all(fits(build));
+    for (const design of [desk, box]) {
+      const choices = all(fits(design));
       for (const a of choices)
         for (const b of choices) {
           if (
@@ -122,7 +122,7 @@ describe('the best sets', () => {
 
   /** By brute force over every radiator, end and stop on both mounts of the desk, each evaluated whole. */
   test('are as large as any that brute force finds', () => {
-    const bare: Build = {
+    const bare: Design = {
       ...desk,
       loops: [],
       components: desk.components.filter(
@@ -147,7 +147,11 @@ describe('the best sets', () => {
     for (const f of ways('front'))
       for (const t of ways('top')) {
         if (area(f) + area(t) <= most) continue;
-        if (measureGaps(resolve(hung(hung(bare, f), t))).gaps.every((g) => g.verdict !== 'clash'))
+        if (
+          measureGaps(compileSystem(hung(hung(bare, f), t))).gaps.every(
+            (g) => g.verdict !== 'clash',
+          )
+        )
           most = area(f) + area(t);
       }
     expect(most).toBeGreaterThan(0);
@@ -160,9 +164,9 @@ describe('the best sets', () => {
     ['desk', desk],
     ['tower', tower],
     ['planetarium', box],
-  ])('%s: a set taken in one click holds', (_name, build) => {
-    for (const set of fits(build).sets) {
-      const then = applyEdit(build, hangSetEdit(build, set, CATALOGUE)).build;
+  ])('%s: a set taken in one click holds', (_name, design) => {
+    for (const set of fits(design).sets) {
+      const then = applyEdit(design, hangSetEdit(design, set, CATALOGUE)).design;
       const mounted = new Set(set.picks.map((p) => p.mount));
       const ids = new Set(
         then.components
@@ -171,7 +175,7 @@ describe('the best sets', () => {
       );
       for (const i of then.components)
         if (i.placement.on === 'radiator' && ids.has(i.placement.component)) ids.add(i.id);
-      const { gaps } = workOut(then).reports.fit;
+      const { gaps } = analyse(then).reports.fit;
       expect(gaps.filter((g) => ids.has(g.a) && ids.has(g.b) && g.verdict === 'clash')).toEqual([]);
       expect(set.picks.reduce((s, p) => s + area(p), 0)).toBe(set.area_mm2);
     }
@@ -185,7 +189,7 @@ describe('hanging a choice', () => {
     ) as FitChoice;
     const then = hung(desk, c);
     expect(then.components.find((i) => i.id === 'top-radiator')?.part.id).toBe('rad-tarn-360-27');
-    expect(then.loops[0]?.links).toEqual(desk.loops[0]?.links);
+    expect(then.loops[0]?.connections).toEqual(desk.loops[0]?.connections);
     expect(
       then.components.find(
         (i) => i.placement.on === 'radiator' && i.placement.component === 'top-radiator',
@@ -194,16 +198,16 @@ describe('hanging a choice', () => {
   });
 
   test('a new one is let into the loop', () => {
-    const free: Build = applyEdit(desk, {
+    const free: Design = applyEdit(desk, {
       do: 'component.remove',
       component: 'top-radiator',
-    }).build;
+    }).design;
     const c = all(whatFits(free, CATALOGUE)).find(
       (x) => x.mount === 'top' && x.radiator === 'rad-tarn-240-30' && x.verdict === 'clear',
     ) as FitChoice;
-    const w = workOut(hung(free, c));
-    expect(w.model.loops[0]?.stations).toContain('top-radiator');
-    expect(w.model.loops[0]?.closed).toBe(true);
+    const w = analyse(hung(free, c));
+    expect(w.system.loops[0]?.stations).toContain('top-radiator');
+    expect(w.system.loops[0]?.closed).toBe(true);
   });
 
   test('fans outside the frame are tried where the cover leaves 28 mm: 25 mm fans and a 1.2 mm sheet go, 38 mm ones do not; the stack inside is the radiator alone', () => {
@@ -219,13 +223,13 @@ describe('hanging a choice', () => {
     }
     // Hung, the fans stand outside the frame and the radiator against it.
     const choice = outside.find((c) => c.radiator === 'rad-tarn-360-27') as FitChoice,
-      after = applyEdit(desk, hangEdit(desk, choice, CATALOGUE)).build;
+      after = applyEdit(desk, hangEdit(desk, choice, CATALOGUE)).design;
     expect(
       after.components.filter(
         (i) => i.placement.on === 'radiator' && i.placement.face === 'outside',
       ),
     ).toHaveLength(1);
-    const [frame] = measureGaps(resolve(after)).gaps.filter((g) => g.verdict === 'clash');
+    const [frame] = measureGaps(compileSystem(after)).gaps.filter((g) => g.verdict === 'clash');
     expect(frame).toBeUndefined();
   });
 });

@@ -1,5 +1,5 @@
-import type { Build, Component } from '../design';
-import { frameSheet, resolve, type Model } from '../system';
+import type { Design, Component } from '../design';
+import { frameSheet, compileSystem, type System } from '../system';
 import type { FanPart, Mount, Part, RadiatorPart } from '../components';
 import { whyNotOn } from '../checks';
 import { bestSets, type FitSet } from './fitSets';
@@ -17,16 +17,20 @@ type Tell = (done: number, of: number) => boolean;
  * Every radiator on offer on every mount of the case, with every face and depth of fan, measured against all that is in (but what
  * hangs on that mount now), and the largest sets for the whole case. `tell` hears how far it is and stops the search by answering false.
  */
-export function whatFits(build: Build, offer: readonly Part[], tell: Tell = () => true): WhatFits {
-  const mounts = build.case?.mounts ?? [];
+export function whatFits(
+  design: Design,
+  offer: readonly Part[],
+  tell: Tell = () => true,
+): WhatFits {
+  const mounts = design.case?.mounts ?? [];
   const radiators = unique([
-    ...build.components.flatMap((i) => (i.part.kind === 'radiator' ? [i.part] : [])),
+    ...design.components.flatMap((i) => (i.part.kind === 'radiator' ? [i.part] : [])),
     ...offer.filter((p): p is RadiatorPart => p.kind === 'radiator'),
   ]);
-  const fans = fansByDepth(build, offer);
+  const fans = fansByDepth(design, offer);
   const steps = 2 * mounts.length * radiators.length;
   let done = 0;
-  const fitsOf = (rest: (mount: Mount) => Model): readonly MountFits[] | null => {
+  const fitsOf = (rest: (mount: Mount) => System): readonly MountFits[] | null => {
     const out: MountFits[] = [];
     for (const mount of mounts) {
       const base = rest(mount),
@@ -40,9 +44,9 @@ export function whatFits(build: Build, offer: readonly Part[], tell: Tell = () =
             for (const faces of fanFaces(
               mount,
               fan,
-              build.case ? frameSheet(build.case, mount.face) : 0,
+              design.case ? frameSheet(design.case, mount.face) : 0,
             ))
-              choices.push(bestWay(build, base, mount, radiator, fan, faces));
+              choices.push(bestWay(design, base, mount, radiator, fan, faces));
         done += 1;
         if (!tell(done, steps)) return null;
       }
@@ -50,20 +54,22 @@ export function whatFits(build: Build, offer: readonly Part[], tell: Tell = () =
     }
     return out;
   };
-  const now = fitsOf((mount) => resolve(without(build, (i) => hangsOn(build, i, mount.id))));
-  const bare = now && fitsOf(() => bareModel(build));
+  const now = fitsOf((mount) =>
+    compileSystem(without(design, (i) => hangsOn(design, i, mount.id))),
+  );
+  const bare = now && fitsOf(() => bareModel(design));
   return {
     mounts: now ?? [],
     sets: bare
-      ? bestSets(build, bareModel(build), bare, radiators, [...fans[120], ...fans[140]])
+      ? bestSets(design, bareModel(design), bare, radiators, [...fans[120], ...fans[140]])
       : [],
   };
 }
 
-const bareModel = (build: Build): Model =>
-  resolve(
+const bareModel = (design: Design): System =>
+  compileSystem(
     without(
-      build,
+      design,
       (i) =>
         i.part.kind === 'radiator' ||
         i.placement.on === 'radiator' ||
@@ -72,14 +78,17 @@ const bareModel = (build: Build): Model =>
   );
 const unique = <P extends Part>(parts: readonly P[]): readonly P[] =>
   parts.filter((p, i) => parts.findIndex((q) => q.id === p.id) === i);
-const without = (build: Build, gone: (i: Component) => boolean): Build => ({
-  ...build,
-  components: build.components.filter((i) => !gone(i)),
+const without = (design: Design, gone: (i: Component) => boolean): Design => ({
+  ...design,
+  components: design.components.filter((i) => !gone(i)),
 });
 
 /** One fan for each depth: one the build has, else the first on offer. */
-function fansByDepth(build: Build, offer: readonly Part[]): Record<120 | 140, readonly FanPart[]> {
-  const all = [...build.components.map((i) => i.part), ...offer].filter(
+function fansByDepth(
+  design: Design,
+  offer: readonly Part[],
+): Record<120 | 140, readonly FanPart[]> {
+  const all = [...design.components.map((i) => i.part), ...offer].filter(
     (p): p is FanPart => p.kind === 'fan',
   );
   const of = (section: 120 | 140): readonly FanPart[] => {

@@ -1,15 +1,15 @@
-import type { Build } from '../design';
+import type { Design } from '../design';
 import type { Box } from '../geometry';
 import { graphOf } from './graph';
 import { placeAll } from './place';
-import type { LoopGraph, Model, Solid } from './types';
+import type { LoopGraph, System, Solid } from './types';
 
 /** A build made spatial and connected. Pure; works on any valid build, however unfinished. Inline parts stand where its layout says. */
-export function resolve(build: Build): Model {
-  const placed = placeAll(build);
-  const interior: Box | null = build.case ? { min: [0, 0, 0], max: build.case.interior } : null;
-  const obstacles: Solid[] = (build.case?.obstacles ?? [])
-    .filter((o) => !build.choices.removed.includes(o.id))
+export function compileSystem(design: Design): System {
+  const placed = placeAll(design);
+  const interior: Box | null = design.case ? { min: [0, 0, 0], max: design.case.interior } : null;
+  const obstacles: Solid[] = (design.case?.obstacles ?? [])
+    .filter((o) => !design.choices.removed.includes(o.id))
     .flatMap((o) =>
       (o.boxes ?? [{ min: o.min, max: o.max }]).map((box) => ({
         component: `case:${o.id}`,
@@ -19,13 +19,13 @@ export function resolve(build: Build): Model {
     );
   let loops: readonly LoopGraph[] | null = null;
   return {
-    build,
+    design,
     placed,
     obstacles,
     interior,
     // Asked for by most, but not by those who only look where parts stand.
     get loops() {
-      return (loops ??= build.loops.map((loop) => graphOf(build, loop)));
+      return (loops ??= design.loops.map((loop) => graphOf(design, loop)));
     },
     portAt: (ref) => placed.get(ref.component)?.ports.find((p) => p.port.id === ref.port) ?? null,
   };

@@ -1,4 +1,4 @@
-import type { Build } from '../design';
+import type { Design } from '../design';
 import { isWet } from '../components';
 import { add, scale, sub, unit, type Vec } from '../geometry';
 import type { PlacedComponent, PlacedPort } from './types';
@@ -11,10 +11,10 @@ const ROUNDS = 12;
  * the one it is joined with. An estimate; they have no body in the case yet.
  */
 export function hangInLines(
-  build: Build,
+  design: Design,
   placed: ReadonlyMap<string, PlacedComponent>,
 ): ReadonlyMap<string, PlacedComponent> {
-  const hanging = build.components.filter(
+  const hanging = design.components.filter(
     (i) =>
       i.placement.on === 'line' &&
       isWet(i.part) &&
@@ -23,12 +23,12 @@ export function hangInLines(
   );
   if (hanging.length === 0) return placed;
   const middles = new Map<string, Vec>();
-  const links = build.loops.flatMap((l) => l.links);
+  const connections = design.loops.flatMap((l) => l.connections);
   const partner = (
     component: string,
     port?: string,
   ): readonly { readonly component: string; readonly port: string }[] =>
-    links.flatMap((l) => [
+    connections.flatMap((l) => [
       ...(l.from.component === component && (port === undefined || l.from.port === port)
         ? [l.to]
         : []),

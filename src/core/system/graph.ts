@@ -1,39 +1,39 @@
-import type { Build, Loop } from '../design';
+import type { Design, Loop } from '../design';
 import { isWet } from '../components';
 import { chambersOf } from './chambers';
 import { chamberGroups, layoutLoop } from './lanes';
 import { nodeOf, type GraphEdge, type LoopGraph, type LoopLayout, type Visit } from './types';
 
-const chamberOf = (build: Build, component: string, port: string): string | null => {
-  const part = build.components.find((i) => i.id === component)?.part;
+const chamberOf = (design: Design, component: string, port: string): string | null => {
+  const part = design.components.find((i) => i.id === component)?.part;
   return part && isWet(part) ? (chambersOf(part).ofPort.get(port) ?? null) : null;
 };
 
 /** A loop's runs and the passages of the parts they touch, as a graph; and the order in which the coolant meets the parts. */
-export function graphOf(build: Build, loop: Loop): LoopGraph {
+export function graphOf(design: Design, loop: Loop): LoopGraph {
   const edges: GraphEdge[] = [];
-  for (const link of loop.links) {
-    const a = chamberOf(build, link.from.component, link.from.port),
-      b = chamberOf(build, link.to.component, link.to.port);
+  for (const connection of loop.connections) {
+    const a = chamberOf(design, connection.from.component, connection.from.port),
+      b = chamberOf(design, connection.to.component, connection.to.port);
     if (a === null || b === null) continue;
     edges.push({
-      id: link.id,
-      from: nodeOf(link.from.component, a),
-      to: nodeOf(link.to.component, b),
-      kind: link.by,
-      link,
+      id: connection.id,
+      from: nodeOf(connection.from.component, a),
+      to: nodeOf(connection.to.component, b),
+      kind: connection.by,
+      connection,
     });
   }
   const nodes = new Set(edges.flatMap((e) => [e.from, e.to]));
-  const touched = new Set(loop.links.flatMap((l) => [l.from.component, l.to.component]));
-  for (const component of build.components) {
+  const touched = new Set(loop.connections.flatMap((l) => [l.from.component, l.to.component]));
+  for (const component of design.components) {
     if (!touched.has(component.id) || !isWet(component.part)) continue;
-    const groups = chamberGroups(build, component.id).filter((g) =>
+    const groups = chamberGroups(design, component.id).filter((g) =>
       g.some((c) => nodes.has(nodeOf(component.id, c))),
     );
     component.part.passages.forEach((passage, i) => {
       if (!groups.some((g) => g.includes(passage.from))) return;
-      const [from, to] = directed(loop, component.id, passage.from, passage.to, build);
+      const [from, to] = directed(loop, component.id, passage.from, passage.to, design);
       edges.push({
         id: `${component.id}.${i + 1}`,
         from: nodeOf(component.id, from),
@@ -48,7 +48,7 @@ export function graphOf(build: Build, loop: Loop): LoopGraph {
     loop,
     nodes: [...new Set(edges.flatMap((e) => [e.from, e.to]))],
     edges,
-    ...inOrder(build, loop),
+    ...inOrder(design, loop),
   };
 }
 
@@ -58,15 +58,15 @@ function directed(
   component: string,
   from: string,
   to: string,
-  build: Build,
+  design: Design,
 ): readonly [string, string] {
-  const part = build.components.find((i) => i.id === component)?.part;
+  const part = design.components.find((i) => i.id === component)?.part;
   if (!part || !isWet(part) || part.kind === 'pump') return [from, to];
-  const entersAtTo = loop.links.some(
-    (l) => l.to.component === component && chamberOf(build, component, l.to.port) === to,
+  const entersAtTo = loop.connections.some(
+    (l) => l.to.component === component && chamberOf(design, component, l.to.port) === to,
   );
-  const leavesAtFrom = loop.links.some(
-    (l) => l.from.component === component && chamberOf(build, component, l.from.port) === from,
+  const leavesAtFrom = loop.connections.some(
+    (l) => l.from.component === component && chamberOf(design, component, l.from.port) === from,
   );
   return entersAtTo && leavesAtFrom ? [to, from] : [from, to];
 }
@@ -79,8 +79,8 @@ interface Order {
   readonly layout: LoopLayout;
 }
 
-function inOrder(build: Build, loop: Loop): Order {
-  const layout = layoutLoop(build, loop);
+function inOrder(design: Design, loop: Loop): Order {
+  const layout = layoutLoop(design, loop);
   const { visits, legs, order } = layout;
   const rank = new Map(order.map((v, k) => [v, k]));
   const outs = (v: number): number => legs.filter((l) => l.from === v).length,
@@ -90,7 +90,7 @@ function inOrder(build: Build, loop: Loop): Order {
     stations: [...new Set(order.map((v) => (visits[v] as Visit).component))],
     route: [...legs]
       .sort((a, b) => (rank.get(a.from) ?? 0) - (rank.get(b.from) ?? 0))
-      .map((l) => l.link),
+      .map((l) => l.connection),
     closed: visits.length > 0 && circular(layout),
     branched: visits.some((_, v) => outs(v) > 1 || ins(v) > 1),
   };

@@ -1,4 +1,4 @@
-export { resolve } from './compileSystem';
+export { compileSystem } from './compileSystem';
 export { frameSheet, outsideOf, standOffs, trayBoxes } from './shell';
 export { facing, JOINT_ASIDE_MM, spans, type Facing } from './facing';
 export { footOf, movedBy, slideRange } from './moved';
@@ -8,7 +8,7 @@ export {
   type Leg,
   type LoopGraph,
   type LoopLayout,
-  type Model,
+  type System,
   type PlacedComponent,
   type PlacedPort,
   type Solid,

@@ -1,11 +1,11 @@
-import type { Build, Loop } from '../design';
+import type { Design, Loop } from '../design';
 import { isWet } from '../components';
 import { chambersOf } from './chambers';
 import { nodeOf, type LoopLayout, type Leg, type Visit } from './types';
 
 /** Groups of chambers of a component: none where it holds no coolant. */
-export function chamberGroups(build: Build, component: string): readonly (readonly string[])[] {
-  const part = build.components.find((i) => i.id === component)?.part;
+export function chamberGroups(design: Design, component: string): readonly (readonly string[])[] {
+  const part = design.components.find((i) => i.id === component)?.part;
   return part && isWet(part) ? chambersOf(part).groups : [];
 }
 
@@ -20,9 +20,9 @@ interface Stop {
  * A loop laid out in flow order: a column for each step from the reservoir on, a lane for each branch. Works on any links,
  * closed or not; pieces that the start does not reach stand on lanes of their own.
  */
-export function layoutLoop(build: Build, loop: Loop): LoopLayout {
-  const stops = stopsOf(build, loop);
-  const kinds = new Map(build.components.map((i) => [i.id, i.part.kind])),
+export function layoutLoop(design: Design, loop: Loop): LoopLayout {
+  const stops = stopsOf(design, loop);
+  const kinds = new Map(design.components.map((i) => [i.id, i.part.kind])),
     kindOf = (s: Stop): string => kinds.get(s.component) ?? '';
   const reservoirs = stops.filter((s) => kindOf(s) === 'reservoir');
   const pumps = stops.filter((s) => kindOf(s) === 'pump');
@@ -30,7 +30,7 @@ export function layoutLoop(build: Build, loop: Loop): LoopLayout {
   const { order, back } = flowOrder(stops, roots);
 
   const column = new Map<number, number>();
-  const forward = (legs: readonly Leg[]): Leg[] => legs.filter((l) => !back.has(l.link));
+  const forward = (legs: readonly Leg[]): Leg[] => legs.filter((l) => !back.has(l.connection));
   for (const i of order) {
     const before = forward((stops[i] as Stop).in).map((l) => (column.get(l.from) ?? -1) + 1);
     column.set(i, Math.max(0, ...before));
@@ -44,7 +44,11 @@ export function layoutLoop(build: Build, loop: Loop): LoopLayout {
     lane: laneOf.visit.get(i) ?? 0,
   }));
   const legs = stops.flatMap((s) =>
-    s.out.map((l): Leg => ({ ...l, lane: laneOf.leg.get(l.link) ?? 0, back: back.has(l.link) })),
+    s.out.map((l): Leg => ({
+      ...l,
+      lane: laneOf.leg.get(l.connection) ?? 0,
+      back: back.has(l.connection),
+    })),
   );
   return {
     visits,
@@ -55,24 +59,24 @@ export function layoutLoop(build: Build, loop: Loop): LoopLayout {
   };
 }
 
-function stopsOf(build: Build, loop: Loop): Stop[] {
+function stopsOf(design: Design, loop: Loop): Stop[] {
   const stops: Stop[] = [];
   const at = (component: string, port: string): number => {
-    const part = build.components.find((i) => i.id === component)?.part;
+    const part = design.components.find((i) => i.id === component)?.part;
     const chamber = part && isWet(part) ? chambersOf(part).ofPort.get(port) : undefined;
     const nodes =
       chamber === undefined
         ? [component]
-        : (chamberGroups(build, component).find((g) => g.includes(chamber)) ?? [chamber]).map((c) =>
-            nodeOf(component, c),
+        : (chamberGroups(design, component).find((g) => g.includes(chamber)) ?? [chamber]).map(
+            (c) => nodeOf(component, c),
           );
     const known = stops.findIndex((s) => s.component === component && s.nodes[0] === nodes[0]);
     return known >= 0 ? known : stops.push({ component, nodes, out: [], in: [] }) - 1;
   };
-  for (const link of loop.links) {
-    const from = at(link.from.component, link.from.port),
-      to = at(link.to.component, link.to.port);
-    const leg: Leg = { link: link.id, from, to, lane: 0, back: false };
+  for (const connection of loop.connections) {
+    const from = at(connection.from.component, connection.from.port),
+      to = at(connection.to.component, connection.to.port);
+    const leg: Leg = { connection: connection.id, from, to, lane: 0, back: false };
     (stops[from] as Stop).out.push(leg);
     (stops[to] as Stop).in.push(leg);
   }
@@ -91,7 +95,7 @@ function flowOrder(
     state.set(i, 'open');
     for (const leg of [...(stops[i] as Stop).out].reverse()) {
       const seen = state.get(leg.to);
-      if (seen === 'open') back.add(leg.link);
+      if (seen === 'open') back.add(leg.connection);
       else if (seen === undefined) visit(leg.to);
     }
     state.set(i, 'done');
@@ -140,7 +144,7 @@ function lanes(
   };
   for (const i of order) {
     const stop = stops[i] as Stop;
-    const into = forward(stop.in).map((l) => leg.get(l.link) ?? 0);
+    const into = forward(stop.in).map((l) => leg.get(l.connection) ?? 0);
     const lane =
       into.length > 0
         ? Math.min(...into)
@@ -152,13 +156,13 @@ function lanes(
     visit.set(i, lane);
     forward(stop.out).forEach((l, k) => {
       if (k > 0) {
-        leg.set(l.link, free(colOf(i), Math.max(until(l), colOf(i) + 1), lane + 1));
+        leg.set(l.connection, free(colOf(i), Math.max(until(l), colOf(i) + 1), lane + 1));
         return;
       }
-      leg.set(l.link, lane);
+      leg.set(l.connection, lane);
       taken.push({ lane, from: colOf(i), to: colOf(l.to) });
     });
-    for (const l of stop.out) if (!leg.has(l.link)) leg.set(l.link, lane);
+    for (const l of stop.out) if (!leg.has(l.connection)) leg.set(l.connection, lane);
   }
   return { visit, leg };
 }

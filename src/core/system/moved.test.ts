@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '../design';
-import { footOf, movedBy, resolve, slideRange } from '.';
+import { demoDesign } from '@/catalogue';
+import { applyEdit, type Design } from '../design';
+import { footOf, movedBy, compileSystem, slideRange } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
+const desk = demoDesign('dawn-chorus-desk') as Design;
 
 describe('moving a part by hand', () => {
   test('a radiator goes along its rail alone, by whole millimetres, and stops at the ends', () => {
@@ -24,8 +24,8 @@ describe('moving a part by hand', () => {
       do: 'component.place',
       component: 'pump',
       placement: placement ?? { on: 'bench' },
-    }).build;
-    const at = (b: Build) => resolve(b).placed.get('pump')?.solids[0]?.box.min ?? [];
+    }).design;
+    const at = (b: Design) => compileSystem(b).placed.get('pump')?.solids[0]?.box.min ?? [];
     expect(at(then)).toEqual([(at(desk)[0] ?? 0) + 5, at(desk)[1], (at(desk)[2] ?? 0) - 8]);
     expect(footOf(then, 'pump')).toEqual(placement?.on === 'free' ? placement.at : null);
   });

@@ -1,16 +1,16 @@
-import type { Build, Placement } from '../design';
+import type { Design, Placement } from '../design';
 import { add, dot, type Vec } from '../geometry';
-import { resolve } from './compileSystem';
+import { compileSystem } from './compileSystem';
 
 /** Steps a dragged part moves by, mm. */
 const STEP_MM = 1;
 const snap = (v: number): number => Math.round(v / STEP_MM) * STEP_MM;
 
 /** How far a part may slide on its rail, mm; null when it hangs on none. */
-export function slideRange(build: Build, id: string): number | null {
-  const component = build.components.find((i) => i.id === id),
+export function slideRange(design: Design, id: string): number | null {
+  const component = design.components.find((i) => i.id === id),
     p = component?.placement;
-  const mount = p?.on === 'mount' ? build.case?.mounts.find((m) => m.id === p.mount) : undefined;
+  const mount = p?.on === 'mount' ? design.case?.mounts.find((m) => m.id === p.mount) : undefined;
   if (!component || !mount) return null;
   const row =
     component.part.kind === 'fan'
@@ -25,19 +25,19 @@ export function slideRange(build: Build, id: string): number | null {
  * The placement of a part moved by so many millimetres from where it was: along its rail, held at the ends; anywhere for what stands on
  * a spot or free (it stands free then). Null for what has no way to go. Whole millimetres.
  */
-export function movedBy(build: Build, id: string, by: Vec): Placement | null {
-  const component = build.components.find((i) => i.id === id),
+export function movedBy(design: Design, id: string, by: Vec): Placement | null {
+  const component = design.components.find((i) => i.id === id),
     p = component?.placement;
   if (!component || !p) return null;
   if (p.on === 'mount') {
-    const mount = build.case?.mounts.find((m) => m.id === p.mount),
-      range = slideRange(build, id);
+    const mount = design.case?.mounts.find((m) => m.id === p.mount),
+      range = slideRange(design, id);
     return mount && range !== null
       ? { ...p, slide_mm: Math.max(0, Math.min(range, snap(p.slide_mm + dot(by, mount.along)))) }
       : null;
   }
   if (p.on === 'spot' || p.on === 'free') {
-    const foot = footOf(build, id);
+    const foot = footOf(design, id);
     if (!foot) return null;
     const at = add(foot, by);
     return { on: 'free', at: [snap(at[0]), snap(at[1]), snap(at[2])], turn: p.turn };
@@ -46,11 +46,11 @@ export function movedBy(build: Build, id: string, by: Vec): Placement | null {
 }
 
 /** The middle of the foot of a part that stands, mm. */
-export function footOf(build: Build, id: string): Vec | null {
-  const p = build.components.find((i) => i.id === id)?.placement;
+export function footOf(design: Design, id: string): Vec | null {
+  const p = design.components.find((i) => i.id === id)?.placement;
   if (p?.on === 'free') return p.at;
-  if (p?.on === 'spot') return build.case?.spots.find((s) => s.id === p.spot)?.at ?? null;
-  const solids = resolve(build).placed.get(id)?.solids ?? [];
+  if (p?.on === 'spot') return design.case?.spots.find((s) => s.id === p.spot)?.at ?? null;
+  const solids = compileSystem(design).placed.get(id)?.solids ?? [];
   const [first] = solids;
   if (!first) return null;
   const low = ([0, 1, 2] as const).map((i) => Math.min(...solids.map((s) => s.box.min[i]))),

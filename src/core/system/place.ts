@@ -1,4 +1,4 @@
-import type { Build, Component, Placement, Turn } from '../design';
+import type { Design, Component, Placement, Turn } from '../design';
 import type {
   BoardPart,
   Bodied,
@@ -29,18 +29,18 @@ import type { PlacedComponent, PlacedPort, Solid } from './types';
 const SLOT_HEIGHT_MM = 8;
 
 interface Context {
-  readonly build: Build;
+  readonly design: Design;
   readonly done: Map<string, PlacedComponent>;
   readonly busy: Set<string>;
 }
 
 /** Places every component of a build. Never throws: what has no place says why. */
-export function placeAll(build: Build): ReadonlyMap<string, PlacedComponent> {
-  const context: Context = { build, done: new Map(), busy: new Set() };
-  for (const component of build.components) place(context, component.id);
+export function placeAll(design: Design): ReadonlyMap<string, PlacedComponent> {
+  const context: Context = { design, done: new Map(), busy: new Set() };
+  for (const component of design.components) place(context, component.id);
   return hangInLines(
-    build,
-    new Map(build.components.map((i) => [i.id, context.done.get(i.id) as PlacedComponent])),
+    design,
+    new Map(design.components.map((i) => [i.id, context.done.get(i.id) as PlacedComponent])),
   );
 }
 
@@ -52,7 +52,7 @@ type Spot =
 function place(context: Context, id: string): PlacedComponent | null {
   const known = context.done.get(id);
   if (known) return known;
-  const component = context.build.components.find((i) => i.id === id);
+  const component = context.design.components.find((i) => i.id === id);
   if (!component || context.busy.has(id)) return null;
   context.busy.add(id);
   const spot = locate(context, component, component.placement);
@@ -84,7 +84,7 @@ function unplaced(component: Component, why: string): PlacedComponent {
 }
 
 function locate(context: Context, component: Component, p: Placement): Spot {
-  const { case: box } = context.build;
+  const { case: box } = context.design;
   if (p.on === 'bench') return { unplaced: 'lies on the bench' };
   if (!box) return { unplaced: 'no case is chosen' };
   switch (p.on) {
@@ -115,7 +115,7 @@ function locate(context: Context, component: Component, p: Placement): Spot {
     case 'free':
       return { frame: standing(component.part, p.at, p.turn) };
     case 'line': {
-      const frame = context.build.layout.poses[component.id];
+      const frame = context.design.layout.poses[component.id];
       return frame ? { frame } : { hangs: true };
     }
   }
@@ -138,7 +138,7 @@ function standing(part: Bodied, foot: Vec, turn: Turn): Frame {
 function boardOf(
   context: Context,
 ): { readonly placed: PlacedComponent; readonly part: BoardPart; readonly at: Vec } | null {
-  const component = context.build.components.find(
+  const component = context.design.components.find(
     (i) => i.part.kind === 'board' && i.placement.on === 'tray',
   );
   const placed = component && place(context, component.id);
@@ -160,15 +160,15 @@ function onBoard(context: Context, component: Component): Spot {
 }
 
 /** The block that replaces a card's air cooler, if one sits on it. */
-const blockOn = (build: Build, card: string): Component | undefined =>
-  build.components.find(
+const blockOn = (design: Design, card: string): Component | undefined =>
+  design.components.find(
     (i) =>
       i.part.kind === 'block' && i.placement.on === 'component' && i.placement.component === card,
   );
 
 /** Thickness a card takes: bare under a block, whole with its own cooler. */
-const cardThickness = (build: Build, component: Component, card: CardPart): number =>
-  blockOn(build, component.id) ? card.bareThickness_mm : card.size[1];
+const cardThickness = (design: Design, component: Component, card: CardPart): number =>
+  blockOn(design, component.id) ? card.bareThickness_mm : card.size[1];
 
 function inSlot(context: Context, component: Component, slot: number): Spot {
   const board = boardOf(context);
@@ -177,7 +177,7 @@ function inSlot(context: Context, component: Component, slot: number): Spot {
   if (plane === undefined) return { unplaced: `the board has no slot ${slot}` };
   const thickness =
     component.part.kind === 'card'
-      ? cardThickness(context.build, component, component.part)
+      ? cardThickness(context.design, component, component.part)
       : component.part.size[1];
   return {
     frame: { at: add(board.at, [0, plane - thickness, SLOT_HEIGHT_MM]), ...UPRIGHT },
@@ -202,10 +202,10 @@ function onComponent(context: Context, component: Component, hostId: string): Sp
 }
 
 /** Depth that fans between a radiator and its frame take, mm. */
-function fanDepth(build: Build, radiator: string): number {
+function fanDepth(design: Design, radiator: string): number {
   return Math.max(
     0,
-    ...build.components.map((i) =>
+    ...design.components.map((i) =>
       i.part.kind === 'fan' &&
       i.placement.on === 'radiator' &&
       i.placement.component === radiator &&
@@ -268,7 +268,7 @@ function onMount(
       component.part,
       p.slide_mm,
       p.ports,
-      fanDepth(context.build, component.id),
+      fanDepth(context.design, component.id),
     ),
   };
 }
@@ -285,13 +285,13 @@ function onRadiator(
   const radiator: RadiatorPart = host.component.part;
   const fan = component.part as FanPart;
   const on = host.component.placement,
-    mount = context.build.case?.mounts.find((m) => on.on === 'mount' && m.id === on.mount);
+    mount = context.design.case?.mounts.find((m) => on.on === 'mount' && m.id === on.mount);
   const z =
     face === 'interior'
       ? radiator.size[2]
       : -fan.size[2] -
-        (face === 'outside' && mount && context.build.case
-          ? frameSheet(context.build.case, mount.face)
+        (face === 'outside' && mount && context.design.case
+          ? frameSheet(context.design.case, mount.face)
           : 0);
   const f = host.frame;
   return {
@@ -338,7 +338,7 @@ function ownBoxes(
       {
         name: component.name,
         min: [0, 0, 0],
-        max: [part.size[0], cardThickness(context.build, component, part), part.size[2]],
+        max: [part.size[0], cardThickness(context.design, component, part), part.size[2]],
       },
       ...(part.powerPlug ? [{ ...part.powerPlug, name: 'power plug' }] : []),
     ];

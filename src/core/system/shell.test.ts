@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { CATALOGUE, demoBuild } from '@/catalogue';
+import { CATALOGUE, demoDesign } from '@/catalogue';
 import fc from 'fast-check';
 import type { CasePart } from '../components';
-import { frameSheet, outsideOf, resolve, standOffs, trayBoxes } from '.';
-import type { Build } from '../design';
+import { frameSheet, outsideOf, compileSystem, standOffs, trayBoxes } from '.';
+import type { Design } from '../design';
 
 const CASES = CATALOGUE.filter((p): p is CasePart => p.kind === 'case');
 const [first] = CASES as [CasePart];
@@ -66,11 +66,11 @@ describe('the tray and its openings', () => {
 });
 
 test('stand-offs hold the board at the nine ATX holes, the corner ones 0.25 in and 11.35 in from its upper edge (ATX specification 2.2, from memory)', () => {
-  const model = resolve(demoBuild('dawn-chorus-desk') as Build),
-    c = model.build.case as CasePart,
+  const system = compileSystem(demoDesign('dawn-chorus-desk') as Design),
+    c = system.design.case as CasePart,
     [x, y, z] = c.boardAt;
-  const feet = standOffs(c, model.placed);
-  const board = [...model.placed.values()].find((p) => p.component.part.kind === 'board');
+  const feet = standOffs(c, system.placed);
+  const board = [...system.placed.values()].find((p) => p.component.part.kind === 'board');
   expect(feet).toHaveLength(9);
   expect(feet.every((f) => f.from[2] === 0 && f.to[2] === z)).toBe(true);
   // Rear column 0.4 in from the rear edge, lowest hole 11.35 in down a 12 in board.

@@ -1,25 +1,26 @@
 import { describe, expect, test } from '@jest/globals';
-import { catalogued, demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Edit, type Placement } from '../design';
+import { catalogued, demoDesign } from '@/catalogue';
+import { applyEdit, type Design, type Edit, type Placement } from '../design';
 import { boxSize } from '../geometry';
-import { resolve } from '.';
+import { compileSystem } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
-const edited = (...edits: Edit[]) => resolve(edits.reduce((b, e) => applyEdit(b, e).build, desk));
+const desk = demoDesign('dawn-chorus-desk') as Design;
+const edited = (...edits: Edit[]) =>
+  compileSystem(edits.reduce((b, e) => applyEdit(b, e).design, desk));
 const placed = (component: string, placement: Placement) =>
   edited({ do: 'component.place', component, placement }).placed.get(component);
 
 describe('placing', () => {
-  const model = resolve(desk);
+  const system = compileSystem(desk);
 
   test('everything of the demo has a place', () => {
-    for (const p of model.placed.values())
+    for (const p of system.placed.values())
       expect([p.component.id, p.unplaced]).toEqual([p.component.id, null]);
   });
 
   test('a radiator hangs inside the case, its fans against the frame', () => {
-    const radiator = model.placed.get('front-radiator'),
-      fans = model.placed.get('front-fans');
+    const radiator = system.placed.get('front-radiator'),
+      fans = system.placed.get('front-fans');
     expect(fans?.count).toBe(3);
     expect(fans?.solids.length).toBe(3);
     expect(fans?.solids[0]?.box.max[0]).toBe(455);
@@ -41,7 +42,7 @@ describe('placing', () => {
   });
 
   test('ports turn to the other end, and still point inward', () => {
-    const up = model.placed.get('front-radiator')?.ports[0],
+    const up = system.placed.get('front-radiator')?.ports[0],
       mount = desk.components.find((i) => i.id === 'front-radiator')?.placement;
     if (mount?.on !== 'mount') throw new Error('the demo lost its radiator');
     const down = placed('front-radiator', { ...mount, ports: 'start' })?.ports[0];
@@ -63,15 +64,15 @@ describe('placing', () => {
   test('a card is thin under a block and thick with its own cooler', () => {
     const height = (p: ReturnType<typeof placed>): number =>
       boxSize(p?.solids[0]?.box ?? { min: [0, 0, 0], max: [0, 0, 0] })[1];
-    expect(height(model.placed.get('card'))).toBe(10);
+    expect(height(system.placed.get('card'))).toBe(10);
     expect(
       height(edited({ do: 'component.remove', component: 'card-block' }).placed.get('card')),
     ).toBe(42);
   });
 
   test('a processor block stands on its processor, in the middle', () => {
-    const block = model.placed.get('processor-block')?.solids[0]?.box,
-      chip = model.placed.get('processor')?.solids[0]?.box;
+    const block = system.placed.get('processor-block')?.solids[0]?.box,
+      chip = system.placed.get('processor')?.solids[0]?.box;
     expect(block?.min[2]).toBe(chip?.max[2]);
     expect(((block?.min[0] ?? 0) + (block?.max[0] ?? 0)) / 2).toBe(
       ((chip?.min[0] ?? 0) + (chip?.max[0] ?? 0)) / 2,
@@ -111,14 +112,14 @@ describe('placing', () => {
   });
 
   test('without a case nothing has a place', () => {
-    const bare = resolve({ ...desk, case: null });
+    const bare = compileSystem({ ...desk, case: null });
     for (const p of bare.placed.values()) expect(p.unplaced).toBe('no case is chosen');
     expect(bare.interior).toBeNull();
   });
 
   test('turning about the upright axis swaps width and depth', () => {
     const pump = { ...catalogued('pump', 'pump-osier-large'), size: [40, 60, 80] as const };
-    const build = {
+    const design = {
       ...desk,
       components: desk.components.map((i) =>
         i.id === 'pump'
@@ -132,13 +133,16 @@ describe('placing', () => {
     };
     expect(
       boxSize(
-        resolve(build).placed.get('pump')?.solids[0]?.box ?? { min: [0, 0, 0], max: [0, 0, 0] },
+        compileSystem(design).placed.get('pump')?.solids[0]?.box ?? {
+          min: [0, 0, 0],
+          max: [0, 0, 0],
+        },
       ),
     ).toEqual([80, 60, 40]);
   });
 
   test('cages taken out are gone', () => {
-    expect(resolve(desk).obstacles.map((o) => o.component)).toEqual(['case:shroud']);
+    expect(compileSystem(desk).obstacles.map((o) => o.component)).toEqual(['case:shroud']);
     expect(
       edited({ do: 'case.remove-obstacle', obstacle: 'cage', removed: false }).obstacles.length,
     ).toBe(2);
@@ -147,7 +151,7 @@ describe('placing', () => {
 
 describe('loops as graphs', () => {
   test('stations in flow order from the reservoir, and closed', () => {
-    const [graph] = resolve(desk).loops;
+    const [graph] = compileSystem(desk).loops;
     expect(graph?.stations[0]).toBe('reservoir');
     expect(graph?.stations[1]).toBe('pump');
     expect(graph?.stations.length).toBe(6);
@@ -155,17 +159,17 @@ describe('loops as graphs', () => {
   });
 
   test('a run taken out opens it', () => {
-    const id = desk.loops[0]?.links[3]?.id ?? '';
-    const [graph] = edited({ do: 'link.remove', loop: 'loop', link: id }).loops;
+    const id = desk.loops[0]?.connections[3]?.id ?? '';
+    const [graph] = edited({ do: 'connection.remove', loop: 'loop', connection: id }).loops;
     expect(graph?.closed).toBe(false);
     expect(graph?.stations.length).toBe(6);
   });
 
   test('a second run from a part is a branch', () => {
     const [graph] = edited({
-      do: 'link.add',
+      do: 'connection.add',
       loop: 'loop',
-      link: {
+      connection: {
         id: 'extra',
         from: { component: 'pump', port: 'low' },
         to: { component: 'reservoir', port: 'top' },
@@ -177,8 +181,8 @@ describe('loops as graphs', () => {
   });
 
   test('a block entered from behind runs backwards, a pump never does', () => {
-    const loop = desk.loops[0] as Build['loops'][number];
-    const flipped = loop.links.map((l) => ({
+    const loop = desk.loops[0] as Design['loops'][number];
+    const flipped = loop.connections.map((l) => ({
       ...l,
       from:
         l.from.component === 'card-block'
@@ -199,12 +203,16 @@ describe('loops as graphs', () => {
             }
           : l.to,
     }));
-    const before = resolve(desk).loops[0]?.edges.find((e) => e.component?.id === 'card-block');
-    const after = edited({ do: 'loop.links', loop: 'loop', links: flipped }).loops[0]?.edges.find(
+    const before = compileSystem(desk).loops[0]?.edges.find(
       (e) => e.component?.id === 'card-block',
     );
+    const after = edited({
+      do: 'loop.connections',
+      loop: 'loop',
+      connections: flipped,
+    }).loops[0]?.edges.find((e) => e.component?.id === 'card-block');
     expect(after?.from).toBe(before?.to);
-    expect(resolve(desk).loops[0]?.edges.find((e) => e.component?.id === 'pump')?.from).toBe(
+    expect(compileSystem(desk).loops[0]?.edges.find((e) => e.component?.id === 'pump')?.from).toBe(
       'pump/in',
     );
   });

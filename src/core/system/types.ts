@@ -1,4 +1,4 @@
-import type { Build, Component, Link, Loop, PortRef } from '../design';
+import type { Design, Component, Connection, Loop, PortRef } from '../design';
 import type { Passage, Port } from '../components';
 import type { Box, Cylinder, Frame, Vec } from '../geometry';
 
@@ -40,7 +40,7 @@ export interface GraphEdge {
   /** The part whose passage it is. */
   readonly component?: Component;
   readonly passage?: Passage;
-  readonly link?: Link;
+  readonly connection?: Connection;
 }
 
 /** A part as the flow meets it. A part with chambers that nothing ties together is met more than once. */
@@ -53,7 +53,7 @@ export interface Visit {
 }
 /** A run between two visits, by their numbers; `back` when it closes the circle. */
 export interface Leg {
-  readonly link: string;
+  readonly connection: string;
   readonly from: number;
   readonly to: number;
   readonly lane: number;
@@ -84,8 +84,8 @@ export interface LoopGraph {
 }
 
 /** A build made spatial and connected: what every check looks at. */
-export interface Model {
-  readonly build: Build;
+export interface System {
+  readonly design: Design;
   readonly placed: ReadonlyMap<string, PlacedComponent>;
   /** Cages and shrouds still in the case. */
   readonly obstacles: readonly Solid[];

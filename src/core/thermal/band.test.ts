@@ -1,21 +1,21 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '../design';
-import { workOut } from '../analysis';
+import { demoDesign } from '@/catalogue';
+import { applyEdit, type Design } from '../design';
+import { analyse } from '../analysis';
 import {
   compareRating,
   drawOf,
   prepareHeat,
   shareOf,
-  temperatureBands,
+  temperatureUncertainty,
   worstRise,
   type Band,
 } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
-const w = workOut(desk);
+const desk = demoDesign('dawn-chorus-desk') as Design;
+const w = analyse(desk);
 const ask = (draws = 300, seed = 1) => {
-  const b = temperatureBands(w.setup, w.reports.flow, 'render', draws, seed);
+  const b = temperatureUncertainty(w.setup, w.reports.flow, 'render', draws, seed);
   if (!b) throw new Error('stopped');
   return b;
 };
@@ -23,14 +23,14 @@ const ask = (draws = 300, seed = 1) => {
 describe('bands of uncertainty', () => {
   test('the same seed gives the same band, another one much the same', () => {
     expect(ask()).toEqual(ask());
-    const a = ask(600, 1).rise_K as Band,
-      b = ask(600, 2).rise_K as Band;
+    const a = ask(600, 1).deltaT_K as Band,
+      b = ask(600, 2).deltaT_K as Band;
     expect(Math.abs(a.mid - b.mid)).toBeLessThan(0.3);
     expect(Math.abs(a.high - b.high)).toBeLessThan(0.8);
   });
 
   test('the answer lies inside its band, near the middle, and the band is neither nothing nor everything', () => {
-    const band = ask().rise_K as Band,
+    const band = ask().deltaT_K as Band,
       rise = worstRise(w.reports.heat.render) ?? NaN;
     expect(band.low).toBeLessThan(rise);
     expect(band.high).toBeGreaterThan(rise);
@@ -46,36 +46,37 @@ describe('bands of uncertainty', () => {
         if (s.limit_C > s.temp_C.high) expect(s.over).toBeLessThanOrEqual(0.05);
         if (s.limit_C < s.temp_C.low) expect(s.over).toBeGreaterThanOrEqual(0.95);
       }
-    const tight = workOut(
-      applyEdit(desk, { do: 'brief.limit', values: { rise_K: (ask().rise_K as Band).mid } }).build,
+    const tight = analyse(
+      applyEdit(desk, { do: 'brief.limit', values: { deltaT_K: (ask().deltaT_K as Band).mid } })
+        .design,
     );
     expect(
-      temperatureBands(tight.setup, tight.reports.flow, 'render', 300)?.riseOver ?? 0,
+      temperatureUncertainty(tight.setup, tight.reports.flow, 'render', 300)?.riseOver ?? 0,
     ).toBeCloseTo(0.5, 1);
   });
 
   test('it can be stopped; a pump that stands has no band', () => {
     expect(
-      temperatureBands(w.setup, w.reports.flow, 'render', 300, 1, (done) => done < 50),
+      temperatureUncertainty(w.setup, w.reports.flow, 'render', 300, 1, (done) => done < 50),
     ).toBeNull();
-    const still = workOut(
-      applyEdit(desk, { do: 'component.set', component: 'pump', values: { speed_rpm: 0 } }).build,
+    const still = analyse(
+      applyEdit(desk, { do: 'component.set', component: 'pump', values: { speed_rpm: 0 } }).design,
     );
-    expect(temperatureBands(still.setup, still.reports.flow, 'render', 50)).toMatchObject({
+    expect(temperatureUncertainty(still.setup, still.reports.flow, 'render', 50)).toMatchObject({
       rise_K: null,
     });
   });
 });
 
 describe('tuned parts and shares', () => {
-  const sourceOf = (build: Build, id: string) => {
-    const s = workOut(build).setup.sources.find((x) => x.component.id === id);
+  const sourceOf = (design: Design, id: string) => {
+    const s = analyse(design).setup.sources.find((x) => x.component.id === id);
     if (!s) throw new Error('no source');
     return s;
   };
   const tuned = (values: object) =>
     sourceOf(
-      applyEdit(desk, { do: 'component.set', component: 'processor', values }).build,
+      applyEdit(desk, { do: 'component.set', component: 'processor', values }).design,
       'processor',
     );
   const stock = sourceOf(desk, 'processor').part.draw_W;
@@ -102,14 +103,14 @@ describe('measured beats modelled', () => {
     points: readonly (readonly [number, number, number])[],
     against: 'air' | 'speed' = 'air',
   ) =>
-    workOut(
+    analyse(
       applyEdit(desk, {
         do: 'component.measured',
         component: 'front-radiator',
         measured: { against, points, source: 'own bench' },
-      }).build,
+      }).design,
     );
-  const front = (x: ReturnType<typeof workOut>) => {
+  const front = (x: ReturnType<typeof analyse>) => {
     const r = x.reports.heat.render.radiators.find((y) => y.id === 'front-radiator');
     if (!r) throw new Error('no radiator');
     return r;
@@ -198,7 +199,7 @@ describe('what the loop would carry', () => {
   test("with that much heat, the rise at that speed is the brief's", () => {
     const { carries } = w.reports.sizing;
     if (!carries) throw new Error('nothing carried');
-    const scaled = workOut(
+    const scaled = analyse(
       [
         ...['processor', 'card'].map((id) => ({
           id,
@@ -214,19 +215,19 @@ describe('what the loop would carry', () => {
             do: 'component.set',
             component: id,
             values: { draw_W: draw * carries.ofNow },
-          }).build,
-        applyEdit(desk, { do: 'fans.speed', speed_rpm: Math.round(carries.speed_rpm) }).build,
+          }).design,
+        applyEdit(desk, { do: 'fans.speed', speed_rpm: Math.round(carries.speed_rpm) }).design,
       ),
     );
     expect(worstRise(scaled.reports.heat[desk.brief.loadCase]) ?? NaN).toBeCloseTo(
-      desk.brief.limits.rise_K,
+      desk.brief.limits.deltaT_K,
       0,
     );
   });
 
   test('summer is worked out where the brief names one', () => {
     expect(w.reports.summer).toBeNull();
-    const hot = workOut(applyEdit(desk, { do: 'brief.set', values: { summer_C: 34 } }).build);
+    const hot = analyse(applyEdit(desk, { do: 'brief.set', values: { summer_C: 34 } }).design);
     expect(
       Math.abs(
         (hot.reports.summer?.spots[0]?.temp_C ?? 0) -

@@ -1,7 +1,7 @@
 import type { FlowReport } from '../hydraulics';
 import type { LoadCaseId } from '../components';
 import { worstRise } from './sizing';
-import type { HeatSetup } from './thermalModel';
+import type { ThermalModel } from './thermalModel';
 import { solvePrepared } from './solve';
 import { prepareHeat } from './steady';
 
@@ -11,10 +11,10 @@ export interface Band {
   readonly mid: number;
   readonly high: number;
 }
-export interface Bands {
+export interface Uncertainty {
   readonly draws: number;
   /** Coolant of the warmest loop over the room, K; null when no steady state exists. */
-  readonly rise_K: Band | null;
+  readonly deltaT_K: Band | null;
   /** Share of the draws in which the rise passes the brief's. */
   readonly riseOver: number;
   readonly spots: readonly {
@@ -42,14 +42,14 @@ export const SPREAD = {
 const REPORT_EVERY = 25;
 
 /** Temperatures under many seeded draws of what is uncertain. `tell` hears how many are done; false stops it and null comes back. */
-export function temperatureBands(
-  setup: HeatSetup,
+export function temperatureUncertainty(
+  setup: ThermalModel,
   flow: FlowReport,
   load: LoadCaseId,
   draws = 400,
   seed = 1,
   tell: (done: number, of: number) => boolean = () => true,
-): Bands | null {
+): Uncertainty | null {
   const random = randomBy(seed);
   /** A factor about 1; never below a third. */
   const factor = (spread: number): number => Math.max(1 / 3, 1 + spread * normal(random));
@@ -79,10 +79,10 @@ export function temperatureBands(
     });
     if ((i + 1) % REPORT_EVERY === 0 && !tell(i + 1, draws)) return null;
   }
-  const limit = setup.model.build.brief.limits.rise_K;
+  const limit = setup.system.design.brief.limits.deltaT_K;
   return {
     draws,
-    rise_K: bandOf(rises, draws),
+    deltaT_K: bandOf(rises, draws),
     riseOver: rises.filter((r) => r > limit).length / draws,
     spots: spots.map((s, k) => ({
       component: s.component,

@@ -17,12 +17,12 @@ export {
 export { blockLaw, blockResistance, type BlockLaw } from './block';
 export { measuredRatio, atFanSpeed, type RadiatorBasis } from './measured';
 export {
-  heatSetup,
+  compileThermalModel,
   coreOf,
   drawOf,
   shareOf,
   sourceHeat,
-  type HeatSetup,
+  type ThermalModel,
   type FanSet,
   type RadiatorSetup,
   type Source,
@@ -62,7 +62,7 @@ export {
 } from './steady';
 export type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat, PartHeat } from './report';
 export { compareRating, type RatingCompared } from './rating';
-export { temperatureBands, SPREAD, type Band, type Bands } from './band';
+export { temperatureUncertainty, SPREAD, type Band, type Uncertainty } from './band';
 export {
   sizeCooling,
   coolingCurves,
@@ -72,4 +72,4 @@ export {
   type Sizing,
   type CoolingCurve,
 } from './sizing';
-export { settle, type Settled } from './solveCoupled';
+export { solveCoupled, type Settled } from './solveCoupled';

@@ -2,7 +2,7 @@ import type { RadiatorRating } from '../components';
 import { atFanSpeed } from './measured';
 import { prepareHeat } from './steady';
 import type { FlowReport } from '../hydraulics';
-import type { HeatSetup } from './thermalModel';
+import type { ThermalModel } from './thermalModel';
 
 /** A maker's "carries N watts" put beside the model at the same fan speed and this loop's flow. */
 export interface RatingCompared {
@@ -13,7 +13,7 @@ export interface RatingCompared {
 
 /** Null for a radiator that hangs in no loop or has no fans. */
 export function compareRating(
-  setup: HeatSetup,
+  setup: ThermalModel,
   flow: FlowReport,
   radiator: string,
   rating: RadiatorRating,

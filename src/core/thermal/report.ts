@@ -5,7 +5,7 @@ export interface LoopHeat {
   readonly id: string;
   readonly status: 'steady' | 'no-flow' | 'no-radiator';
   /** Mean coolant over room air; null when no steady state exists. */
-  readonly rise_K: number | null;
+  readonly deltaT_K: number | null;
   readonly mean_C: number | null;
   readonly hottest_C: number | null;
   readonly heatIn_W: number;

@@ -1,14 +1,14 @@
 import type { FlowReport } from '../hydraulics';
 import type { LoadCaseId } from '../components';
 import { falsePosition, type RootTolerance } from '../units';
-import type { HeatSetup, RadiatorSetup } from './thermalModel';
+import type { ThermalModel, RadiatorSetup } from './thermalModel';
 import { coreOf } from './thermalModel';
 import type { CaseReport } from './report';
 import { noiseOf } from './solve';
 import { prepareHeat, steadyRise, steadyState, type Prepared } from './steady';
 
 /** All loop fans at one speed, held inside each fan's range. */
-export function atSpeed(setup: HeatSetup, speed_rpm: number): HeatSetup {
+export function atSpeed(setup: ThermalModel, speed_rpm: number): ThermalModel {
   const held = <F extends RadiatorSetup['fans'][number]>(f: F): F => ({
     ...f,
     speed_rpm: Math.min(f.part.fullSpeed_rpm, Math.max(f.part.minSpeed_rpm, speed_rpm)),
@@ -22,7 +22,7 @@ export function atSpeed(setup: HeatSetup, speed_rpm: number): HeatSetup {
 
 /** Warmest loop's rise over room, K; null when some loop has no steady state. */
 export function worstRise(report: CaseReport): number | null {
-  const rises = report.loops.map((l) => l.rise_K);
+  const rises = report.loops.map((l) => l.deltaT_K);
   return rises.length === 0 || rises.some((r) => r === null)
     ? null
     : Math.max(...(rises as number[]));
@@ -48,7 +48,7 @@ export interface Sizing {
 }
 
 /** Speeds that the radiators' fans have together, rpm. */
-export function speedRange(setup: HeatSetup): readonly [number, number] | null {
+export function speedRange(setup: ThermalModel): readonly [number, number] | null {
   const fans = setup.radiators.flatMap((r) => r.fans);
   return fans.length === 0
     ? null
@@ -61,7 +61,7 @@ export function speedRange(setup: HeatSetup): readonly [number, number] | null {
 /** Answers the brief without the builder trying: how much area, how slow, how fast. */
 export function sizeCooling(prepared: Prepared, load: LoadCaseId): Sizing {
   const { setup, flow } = prepared;
-  const { limits } = setup.model.build.brief;
+  const { limits } = setup.system.design.brief;
   const sections = setup.radiators.reduce((s, r) => s + r.sections, 0);
   const riseWith = (conductanceFactor: number): number | null =>
     steadyRise(prepared, load, { conductanceFactor });
@@ -72,7 +72,7 @@ export function sizeCooling(prepared: Prepared, load: LoadCaseId): Sizing {
     loudest: number | null = null;
   if (range) {
     const [slow, fast] = range;
-    quietest = speedWhere(slow, fast, (rpm) => (riseAt(rpm) ?? NO_RISE_K) - limits.rise_K, {
+    quietest = speedWhere(slow, fast, (rpm) => (riseAt(rpm) ?? NO_RISE_K) - limits.deltaT_K, {
       x: 1,
       y: 0.004,
     });
@@ -81,7 +81,7 @@ export function sizeCooling(prepared: Prepared, load: LoadCaseId): Sizing {
   }
   return {
     sections,
-    sectionsNeeded: sections > 0 ? needed(sections, limits.rise_K, riseWith) : null,
+    sectionsNeeded: sections > 0 ? needed(sections, limits.deltaT_K, riseWith) : null,
     quietestSpeed_rpm: quietest,
     quietestNoise_dBA: quietest === null ? null : noiseOf(atSpeed(setup, quietest)),
     loudestSpeed_rpm: loudest,
@@ -96,7 +96,7 @@ export function sizeCooling(prepared: Prepared, load: LoadCaseId): Sizing {
  * the warmest of them a kinked one, so two secant steps from today's heat find it.
  */
 function carries(prepared: Prepared, load: LoadCaseId, speed_rpm: number): Sizing['carries'] {
-  const limit = prepared.setup.model.build.brief.limits.rise_K;
+  const limit = prepared.setup.system.design.brief.limits.deltaT_K;
   const riseOf = (loadFactor: number): number | null => steadyRise(prepared, load, { loadFactor });
   const { parts } = steadyState(prepared, load);
   const inLoops = parts.reduce((s, p) => s + (p.to === 'loop' ? p.heat_W : 0), 0);
@@ -166,13 +166,13 @@ export interface CoolingCurve {
   readonly points: readonly {
     readonly speed_rpm: number;
     readonly noise_dBA: number;
-    readonly rise_K: number;
+    readonly deltaT_K: number;
   }[];
 }
 
 /** Coolant rise against noise for this build and for what one change would do, over the fans' speeds. */
 export function coolingCurves(
-  setup: HeatSetup,
+  setup: ThermalModel,
   flow: FlowReport,
   load: LoadCaseId,
   steps = 24,
@@ -180,23 +180,23 @@ export function coolingCurves(
   const range = speedRange(setup);
   if (!range || setup.radiators.length === 0) return [];
   const [slow, fast] = range;
-  const curve = (id: string, label: string, s: HeatSetup): CoolingCurve => ({
+  const curve = (id: string, label: string, s: ThermalModel): CoolingCurve => ({
     id,
     label,
     points: Array.from({ length: steps + 1 }, (_, i) => slow + ((fast - slow) * i) / steps).flatMap(
       (speed_rpm) => {
         const at = atSpeed(s, speed_rpm);
-        const rise_K = steadyRise(prepareHeat(at, flow), load);
-        return rise_K === null ? [] : [{ speed_rpm, noise_dBA: noiseOf(at), rise_K }];
+        const deltaT_K = steadyRise(prepareHeat(at, flow), load);
+        return deltaT_K === null ? [] : [{ speed_rpm, noise_dBA: noiseOf(at), deltaT_K }];
       },
     ),
   });
   const largest = setup.radiators.reduce((a, b) => (b.sections > a.sections ? b : a));
-  const change = (f: (r: RadiatorSetup) => RadiatorSetup): HeatSetup => ({
+  const change = (f: (r: RadiatorSetup) => RadiatorSetup): ThermalModel => ({
     ...setup,
     radiators: setup.radiators.map(f),
   });
-  const withSections = (by: number): HeatSetup =>
+  const withSections = (by: number): ThermalModel =>
     change((r) =>
       r.id !== largest.id
         ? r

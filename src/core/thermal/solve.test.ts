@@ -1,22 +1,22 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Edit } from '../design';
-import { workOut, type Workings } from '../analysis';
+import { demoDesign } from '@/catalogue';
+import { applyEdit, type Design, type Edit } from '../design';
+import { analyse, type Analysis } from '../analysis';
 import { reorderLoop } from '../loops';
 import { coolingCurves, noiseOf, prepareHeat, sizeCooling, worstRise } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
-const tower = demoBuild('fenland-flood-tower') as Build;
-const edit = (build: Build, ...edits: Edit[]): Workings =>
-  workOut(edits.reduce((b, e) => applyEdit(b, e).build, build));
-const judged = (w: Workings) => w.reports.heat[w.model.build.brief.loadCase];
+const desk = demoDesign('dawn-chorus-desk') as Design;
+const tower = demoDesign('fenland-flood-tower') as Design;
+const edit = (design: Design, ...edits: Edit[]): Analysis =>
+  analyse(edits.reduce((b, e) => applyEdit(b, e).design, design));
+const judged = (w: Analysis) => w.reports.heat[w.system.design.brief.loadCase];
 
 describe('the heat balance', () => {
   test.each([
     ['desk', desk],
     ['tower', tower],
-  ] as const)('%s: heat in equals heat out of each loop within 0.1 %%', (_, build) => {
-    for (const report of Object.values(workOut(build).reports.heat)) {
+  ] as const)('%s: heat in equals heat out of each loop within 0.1 %%', (_, design) => {
+    for (const report of Object.values(analyse(design).reports.heat)) {
       for (const loop of report.loops) {
         const out = report.radiators
           .filter((r) => r.loop === loop.id)
@@ -27,7 +27,7 @@ describe('the heat balance', () => {
   });
 
   test('case air carries what is put into it', () => {
-    const w = workOut(tower);
+    const w = analyse(tower);
     const r = judged(w);
     const fromIntake = r.radiators
       .filter((x) => Math.abs(x.airIn_C - tower.brief.room_C) < 1e-9)
@@ -48,14 +48,14 @@ describe('the heat balance', () => {
 
   test('a warmer room warms everything by about as much', () => {
     const warm = judged(edit(desk, { do: 'brief.set', values: { room_C: 32 } })),
-      now = judged(workOut(desk));
+      now = judged(analyse(desk));
     expect((warm.loops[0]?.mean_C ?? 0) - (now.loops[0]?.mean_C ?? 0)).toBeCloseTo(10, 0);
   });
 
   test('thin air at 2,500 m cools less', () => {
     expect(
       worstRise(judged(edit(desk, { do: 'brief.set', values: { altitude_m: 2500 } }))) ?? 0,
-    ).toBeGreaterThan((worstRise(judged(workOut(desk))) ?? 0) * 1.05);
+    ).toBeGreaterThan((worstRise(judged(analyse(desk))) ?? 0) * 1.05);
   });
 
   test('an exhaust radiator breathes warm air', () => {
@@ -75,8 +75,8 @@ describe('the heat balance', () => {
 
   /** Order moves a part by no more than the heat upstream over the stream's capacity (common practice: about 1 K). */
   test('order of the loop matters by about a kelvin only', () => {
-    const spots = judged(workOut(desk)).spots.filter((s) => s.cooledBy);
-    const nodes = Object.values(judged(workOut(desk)).nodes);
+    const spots = judged(analyse(desk)).spots.filter((s) => s.cooledBy);
+    const nodes = Object.values(judged(analyse(desk)).nodes);
     expect(spots.length).toBeGreaterThan(0);
     expect(Math.max(...nodes) - Math.min(...nodes)).toBeLessThan(2.5);
   });
@@ -85,7 +85,7 @@ describe('the heat balance', () => {
 describe('symmetry and order (property)', () => {
   /** Alike branches share alike: nothing but their tubes tells the tower's two cards apart, so equal blocks stay within what the tubes' lengths make. */
   test('like cards side by side run alike', () => {
-    const spots = judged(workOut(tower)).spots.filter((s) => s.component.startsWith('card'));
+    const spots = judged(analyse(tower)).spots.filter((s) => s.component.startsWith('card'));
     const of = (component: string): number[] =>
       spots.filter((s) => s.component === component).map((s) => s.temp_C ?? NaN);
     const [a, b] = [...new Set(spots.map((s) => s.component))];
@@ -97,8 +97,9 @@ describe('symmetry and order (property)', () => {
   /** Moving a part behind another warms its coolant by the other's P/(m cp), no more (energy balance of a stream). */
   test('any order moves any part by no more than what is upstream over m cp', () => {
     const middle = desk.loops[0]
-      ? (workOut(desk).model.loops[0]?.stations.filter((s) => !['reservoir', 'pump'].includes(s)) ??
-        [])
+      ? (analyse(desk).system.loops[0]?.stations.filter(
+          (s) => !['reservoir', 'pump'].includes(s),
+        ) ?? [])
       : [];
     const all = middle.flatMap((a, i) =>
       middle
@@ -108,7 +109,7 @@ describe('symmetry and order (property)', () => {
         })
         .filter((o) => i >= 0 && o.join() !== middle.join()),
     );
-    const now = workOut(desk);
+    const now = analyse(desk);
     const flow = now.reports.flow.loops[0]?.flow_Lmin ?? NaN;
     const most = judged(now).inLoop_W / ((flow / 60000) * 1010 * 4100);
     for (const order of all.slice(0, 8)) {
@@ -155,7 +156,7 @@ describe('limits', () => {
   test('a pump that stands still leaves no steady state, and no NaN', () => {
     const w = edit(desk, { do: 'component.set', component: 'pump', values: { speed_rpm: 0 } });
     expect(judged(w).loops[0]?.status).toBe('no-flow');
-    expect(judged(w).loops[0]?.rise_K).toBeNull();
+    expect(judged(w).loops[0]?.deltaT_K).toBeNull();
     expect(JSON.stringify(w.reports)).not.toContain('NaN');
     expect(w.findings.some((f) => f.code === 'flow.none')).toBe(true);
   });
@@ -181,15 +182,15 @@ describe('limits', () => {
 });
 
 describe('sizing', () => {
-  const w = workOut(desk);
+  const w = analyse(desk);
 
   test('the quietest speed just holds the rise', () => {
     const { quietestSpeed_rpm } = w.reports.sizing;
     expect(quietestSpeed_rpm).not.toBeNull();
     const at = (rpm: number): number =>
       worstRise(judged(edit(desk, { do: 'fans.speed', speed_rpm: rpm }))) ?? NaN;
-    expect(at((quietestSpeed_rpm as number) + 10)).toBeLessThanOrEqual(desk.brief.limits.rise_K);
-    expect(at((quietestSpeed_rpm as number) - 30)).toBeGreaterThan(desk.brief.limits.rise_K);
+    expect(at((quietestSpeed_rpm as number) + 10)).toBeLessThanOrEqual(desk.brief.limits.deltaT_K);
+    expect(at((quietestSpeed_rpm as number) - 30)).toBeGreaterThan(desk.brief.limits.deltaT_K);
   });
 
   test('the loudest speed just holds the noise', () => {
@@ -201,7 +202,8 @@ describe('sizing', () => {
   test('sections needed grow as the limit shrinks', () => {
     const needs = [14, 10, 7].map(
       (rise_K) =>
-        edit(desk, { do: 'brief.limit', values: { rise_K } }).reports.sizing.sectionsNeeded ?? NaN,
+        edit(desk, { do: 'brief.limit', values: { deltaT_K: rise_K } }).reports.sizing
+          .sectionsNeeded ?? NaN,
     );
     expect(needs[0]).toBeLessThan(needs[1] as number);
     expect(needs[1]).toBeLessThan(needs[2] as number);
@@ -221,7 +223,7 @@ describe('sizing', () => {
           desk,
           out,
           { do: 'fans.speed', speed_rpm },
-          { do: 'brief.limit', values: { rise_K } },
+          { do: 'brief.limit', values: { deltaT_K: rise_K } },
         );
         const needs = built.reports.sizing.sectionsNeeded ?? NaN;
         const holds = (worstRise(judged(built)) ?? Infinity) <= rise_K;
@@ -250,9 +252,9 @@ describe('sizing', () => {
     expect(now.length).toBe(13);
     now.slice(1).forEach((p, i) => {
       expect(p.noise_dBA).toBeGreaterThan(now[i]?.noise_dBA ?? NaN);
-      expect(p.rise_K).toBeLessThan(now[i]?.rise_K ?? NaN);
-      expect(of('more')[i + 1]?.rise_K).toBeLessThan(p.rise_K);
-      expect(of('less')[i + 1]?.rise_K).toBeGreaterThan(p.rise_K);
+      expect(p.deltaT_K).toBeLessThan(now[i]?.deltaT_K ?? NaN);
+      expect(of('more')[i + 1]?.deltaT_K).toBeLessThan(p.deltaT_K);
+      expect(of('less')[i + 1]?.deltaT_K).toBeGreaterThan(p.deltaT_K);
     });
   });
 
@@ -263,19 +265,19 @@ describe('sizing', () => {
 });
 
 describe('a build on its way', () => {
-  const apart = applyEdit(desk, { do: 'loop.remove', loop: 'loop' }).build;
+  const apart = applyEdit(desk, { do: 'loop.remove', loop: 'loop' }).design;
 
   test('heat under a block that no loop goes through waits; it is not put on air', () => {
-    const r = judged(workOut(apart));
+    const r = judged(analyse(apart));
     expect(r.waiting_W).toBeCloseTo(325, 9);
     expect(r.inLoop_W).toBe(0);
     expect(r.onAir_W).toBeCloseTo(32, 9);
     expect(r.spots.filter((s) => s.component === 'processor').map((s) => s.temp_C)).toEqual([null]);
-    expect(workOut(apart).findings.filter((f) => f.code === 'heat.over')).toEqual([]);
+    expect(analyse(apart).findings.filter((f) => f.code === 'heat.over')).toEqual([]);
   });
 
   test('fans on a radiator that no loop goes through still move air', () => {
-    expect(judged(workOut(apart)).intake_m3h).toBeGreaterThan(50);
+    expect(judged(analyse(apart)).intake_m3h).toBeGreaterThan(50);
   });
 
   test('without any fan the case cooks, but not without end', () => {

@@ -3,7 +3,7 @@ import { LOAD_CASES, type BlockPart, type LoadCaseId } from '../components';
 import { soundAtDistance, soundAtSpeed, soundSum } from '../units';
 import { blockLaw, blockResistance, type BlockLaw } from './block';
 import type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat } from './report';
-import type { HeatSetup } from './thermalModel';
+import type { ThermalModel } from './thermalModel';
 import { meanOf, prepareHeat, steadyState, type HeatOptions, type Prepared } from './steady';
 import type { Wind } from './caseFans';
 
@@ -23,7 +23,7 @@ function lawOf(points: readonly (readonly [number, number])[]): BlockLaw {
 
 /** Temperatures, heat and noise of one load case, at the given flow. */
 export function solveHeat(
-  setup: HeatSetup,
+  setup: ThermalModel,
   flow: FlowReport,
   load: LoadCaseId,
   options: HeatOptions = {},
@@ -38,8 +38,8 @@ export function solvePrepared(
   options: HeatOptions = {},
 ): CaseReport {
   const { setup, flow, air: roomAir, winds } = prepared;
-  const { model } = setup;
-  const { brief } = model.build;
+  const { system } = setup;
+  const { brief } = system.design;
   const room = brief.room_C;
   const {
     parts,
@@ -55,7 +55,7 @@ export function solvePrepared(
 
   return {
     id: load,
-    loops: model.loops.map((g): LoopHeat => {
+    loops: system.loops.map((g): LoopHeat => {
       const t = temps.get(g.loop.id);
       const mean = t ? meanOf(t) : null;
       const moving = (flow.loops.find((l) => l.id === g.loop.id)?.flow_Lmin ?? 0) > 1e-6;
@@ -67,7 +67,7 @@ export function solvePrepared(
       return {
         id: g.loop.id,
         status: loopStatus(),
-        rise_K: mean === null ? null : mean - room,
+        deltaT_K: mean === null ? null : mean - room,
         mean_C: mean,
         hottest_C: t ? Math.max(...t.values_C) : null,
         heatIn_W: loopHeat.get(g.loop.id) ?? 0,
@@ -124,7 +124,7 @@ export function solvePrepared(
             block_KW: null,
             interface_KW: spot.onAir_KW,
           };
-        const edge = model.loops
+        const edge = system.loops
           .find((g) => g.loop.id === s.loop)
           ?.edges.find((e) => e.component?.id === s.block?.id);
         const t = edge ? temps.get(s.loop)?.link(edge.id) : undefined;
@@ -170,21 +170,21 @@ export type SpeedOf = (component: string, set_rpm: number) => number;
 const asSet: SpeedOf = (_component, set_rpm) => set_rpm;
 
 /** All fans and pumps together at the listener, dBA: published levels are at 1 m; free field, so an estimate in a room. */
-export function noiseOf(setup: HeatSetup, speedOf: SpeedOf = asSet): number {
+export function noiseOf(setup: ThermalModel, speedOf: SpeedOf = asSet): number {
   const sets = [...setup.radiators.flatMap((r) => r.fans), ...setup.bare.map((b) => b.set)];
   const fans = sets.flatMap((f) => {
     const speed_rpm = speedOf(f.component, f.speed_rpm);
     const level = soundAtSpeed(f.part.sound_dBA, speed_rpm, f.part.fullSpeed_rpm);
     return Array.from({ length: f.count }, () => level);
   });
-  const pumps = setup.model.build.components.flatMap(({ id, part, settings }) => {
+  const pumps = setup.system.design.components.flatMap(({ id, part, settings }) => {
     if (part.kind !== 'pump') return [];
     const speed_rpm = speedOf(id, settings.speed_rpm ?? part.fullSpeed_rpm);
     return [soundAtSpeed(part.sound_dBA, speed_rpm, part.fullSpeed_rpm)];
   });
   const total = soundSum([...fans, ...pumps]);
   return Number.isFinite(total)
-    ? Math.max(0, soundAtDistance(total, 1, setup.model.build.brief.listener_m))
+    ? Math.max(0, soundAtDistance(total, 1, setup.system.design.brief.listener_m))
     : 0;
 }
 

@@ -1,7 +1,7 @@
 import { solveFlow, type FlowReport } from '../hydraulics';
-import type { HeatSetup } from './thermalModel';
+import type { ThermalModel } from './thermalModel';
 import { loopMeans, prepareHeat, type Prepared } from './steady';
-import type { Model } from '../system';
+import type { System } from '../system';
 import type { LoadCaseId } from '../components';
 import type { Run } from '../tubing';
 
@@ -15,13 +15,13 @@ const SETTLED_K = 0.02;
 const MOST_ROUNDS = 6;
 
 /** Flow and heat brought to agree: the flow at the coolant's own temperature, the temperature at that flow. */
-export function settle(
-  model: Model,
+export function solveCoupled(
+  system: System,
   runs: readonly Run[],
-  setup: HeatSetup,
+  setup: ThermalModel,
   load: LoadCaseId,
 ): Settled {
-  let flow = solveFlow(model, runs, new Map());
+  let flow = solveFlow(system, runs, new Map());
   let prepared = prepareHeat(setup, flow);
   for (let i = 0; i < MOST_ROUNDS; i += 1) {
     const means = loopMeans(prepared, load);
@@ -30,7 +30,7 @@ export function settle(
       ...flow.loops.map((l) => Math.abs((means.get(l.id) ?? l.coolant_C) - l.coolant_C)),
     );
     if (moved < SETTLED_K) break;
-    flow = solveFlow(model, runs, means);
+    flow = solveFlow(system, runs, means);
     prepared = prepareHeat(setup, flow);
   }
   return { flow, prepared };

@@ -4,7 +4,7 @@ import type { LoadCaseId, PumpPart } from '../components';
 import { measuredRatio, type RadiatorBasis } from './measured';
 import { radiatorConductance, type InstallationFactors } from './radiator';
 import type { PartHeat } from './report';
-import { sourceHeat, type HeatSetup, type RadiatorSetup } from './thermalModel';
+import { sourceHeat, type ThermalModel, type RadiatorSetup } from './thermalModel';
 import {
   loopStreams,
   solveSteady,
@@ -37,7 +37,7 @@ export interface Variation {
 
 /** What does not depend on the load case: winds and conductances. Shared by the cases and by "how much more area". */
 export interface Prepared {
-  readonly setup: HeatSetup;
+  readonly setup: ThermalModel;
   readonly flow: FlowReport;
   readonly air: FluidProperties;
   readonly winds: readonly Wind[];
@@ -53,12 +53,12 @@ export interface Prepared {
   readonly exhaust_m3h: number;
 }
 
-export function prepareHeat(setup: HeatSetup, flow: FlowReport): Prepared {
-  const { model } = setup;
-  const { brief } = model.build;
+export function prepareHeat(setup: ThermalModel, flow: FlowReport): Prepared {
+  const { system } = setup;
+  const { brief } = system.design;
   const roomAir = air(brief.room_C + 3, brief.altitude_m);
   const states = setup.radiators.map((r) => {
-    const graph = model.loops.find((g) => g.loop.id === r.loop);
+    const graph = system.loops.find((g) => g.loop.id === r.loop);
     const edge = graph?.edges.find((e) => e.component?.id === r.id);
     const q = flow.links.find((l) => l.id === edge?.id && l.loop === r.loop)?.flow_Lmin ?? 0;
     const coolant_C = flow.loops.find((l) => l.id === r.loop)?.coolant_C ?? brief.room_C + 8;
@@ -85,7 +85,7 @@ export function prepareHeat(setup: HeatSetup, flow: FlowReport): Prepared {
 
 /** Air that radiators and bare fans move one way, m³/h. */
 function movedThrough(
-  setup: HeatSetup,
+  setup: ThermalModel,
   winds: readonly Wind[],
   bare: readonly Wind[],
   way: 'in' | 'out',
@@ -127,12 +127,12 @@ export function radiatorState(
 
 /** What case air carries away per kelvin over the room, W/K: its fans, or where they stand, draughts and walls. */
 export function caseExchange(
-  { model }: HeatSetup,
+  { system }: ThermalModel,
   roomAir: FluidProperties,
   moved_m3h: number,
 ): number {
   const perFlow = (roomAir.density_kgm3 * roomAir.heatCapacity_JkgK) / 3600;
-  const [x = 0, y = 0, z = 0] = (model.build.case?.interior ?? []).map((mm) => mm / 1000);
+  const [x = 0, y = 0, z = 0] = (system.design.case?.interior ?? []).map((mm) => mm / 1000);
   return Math.max(
     moved_m3h * perFlow,
     DRAUGHT_M3H * perFlow + WALL_WM2K * 2 * (x * y + y * z + z * x),
@@ -145,11 +145,11 @@ export const pumpHeat = (part: PumpPart, speed_rpm: number | undefined): number 
 
 const streams = new WeakMap<FlowReport, readonly LoopStreams[]>();
 /** Streams depend on the flow alone: kept while the same flow is asked about again. */
-function streamsOf(setup: HeatSetup, flow: FlowReport): readonly LoopStreams[] {
+function streamsOf(setup: ThermalModel, flow: FlowReport): readonly LoopStreams[] {
   let known = streams.get(flow);
   if (!known) {
-    const { room_C } = setup.model.build.brief;
-    known = setup.model.loops.map((g) =>
+    const { room_C } = setup.system.design.brief;
+    known = setup.system.loops.map((g) =>
       loopStreams(g, flow, flow.loops.find((l) => l.id === g.loop.id)?.coolant_C ?? room_C),
     );
     streams.set(flow, known);
@@ -176,12 +176,12 @@ export function steadyState(
   options: HeatOptions = {},
 ): Steady {
   const { setup, intake_m3h, exhaust_m3h } = prepared;
-  const { model } = setup;
+  const { system } = setup;
   const factor = options.conductanceFactor ?? 1;
   const parts = heatOfParts(setup, load, options);
   const { gain_W, loopHeat } = heatOfEdges(setup, parts);
   const onAir_W = parts.reduce((s, p) => s + (p.to === 'air' ? p.heat_W : 0), 0);
-  const room = model.build.brief.room_C;
+  const room = system.design.brief.room_C;
   const solved = solveSteady(networkAt(prepared, factor), gain_W, onAir_W, room);
   return {
     parts,
@@ -190,7 +190,7 @@ export function steadyState(
       factor === 1
         ? prepared.conductances
         : prepared.conductances.map((c) => ({ ...c, k: c.k * factor })),
-    temps: new Map(model.loops.map((g) => [g.loop.id, solved.loops.get(g.loop.id) ?? null])),
+    temps: new Map(system.loops.map((g) => [g.loop.id, solved.loops.get(g.loop.id) ?? null])),
     caseAir_C: solved.caseAir_C,
     onAir_W,
     intake_m3h,
@@ -200,7 +200,7 @@ export function steadyState(
 
 /** What each part gives off, and where to. */
 function heatOfParts(
-  setup: HeatSetup,
+  setup: ThermalModel,
   load: LoadCaseId,
   { loadFactor = 1, vary }: HeatOptions,
 ): readonly PartHeat[] {
@@ -213,14 +213,14 @@ function heatOfParts(
 }
 
 /** A part under a block that no loop serves waits. */
-function whereTo(source: HeatSetup['sources'][number]): PartHeat['to'] {
+function whereTo(source: ThermalModel['sources'][number]): PartHeat['to'] {
   if (source.loop) return 'loop';
   return source.block ? 'waiting' : 'air';
 }
 
 /** Heat put into the coolant by edge and by loop, W: parts under their blocks, and pumps. */
 function heatOfEdges(
-  setup: HeatSetup,
+  setup: ThermalModel,
   parts: readonly PartHeat[],
 ): { readonly gain_W: ReadonlyMap<string, number>; readonly loopHeat: Map<string, number> } {
   const under = new Map<string, number>();
@@ -229,8 +229,8 @@ function heatOfEdges(
       under.set(s.block.id, (under.get(s.block.id) ?? 0) + (parts[i] as PartHeat).heat_W);
   });
   const gain_W = new Map<string, number>();
-  const loopHeat = new Map(setup.model.loops.map((g) => [g.loop.id, 0]));
-  for (const { loop, edges } of setup.model.loops)
+  const loopHeat = new Map(setup.system.loops.map((g) => [g.loop.id, 0]));
+  for (const { loop, edges } of setup.system.loops)
     for (const { id, component } of edges) {
       if (!component) continue;
       const { part } = component;
@@ -284,7 +284,7 @@ export function steadyRise(
   let worst: number | null = null;
   for (const t of temps.values()) {
     if (!t) return null;
-    worst = Math.max(worst ?? -Infinity, meanOf(t) - prepared.setup.model.build.brief.room_C);
+    worst = Math.max(worst ?? -Infinity, meanOf(t) - prepared.setup.system.design.brief.room_C);
   }
   return worst;
 }

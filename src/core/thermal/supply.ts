@@ -1,6 +1,6 @@
-import type { Model } from '../system';
+import type { System } from '../system';
 import { LOAD_CASES } from '../components';
-import { drawOf, shareOf, type HeatSetup } from './thermalModel';
+import { drawOf, shareOf, type ThermalModel } from './thermalModel';
 
 /** What the power supplies have to give in the heaviest load, W. */
 export interface SupplyLoad {
@@ -10,13 +10,16 @@ export interface SupplyLoad {
 }
 
 /** Parts in their heaviest load case, with all fans and pumps at full speed. Null while the build has no supply. */
-export function supplyLoad({ build, placed }: Model, { sources }: HeatSetup): SupplyLoad | null {
-  const rating_W = build.components.reduce(
+export function supplyLoad(
+  { design, placed }: System,
+  { sources }: ThermalModel,
+): SupplyLoad | null {
+  const rating_W = design.components.reduce(
     (s, i) => s + (i.part.kind === 'supply' ? i.part.rating_W : 0),
     0,
   );
   if (rating_W === 0) return null;
-  const helpers_W = build.components.reduce((s, i) => {
+  const helpers_W = design.components.reduce((s, i) => {
     const powerOf = () => {
       if (i.part.kind === 'pump') return i.part.power_W;
       if (i.part.kind === 'fan') return i.part.power_W * (placed.get(i.id)?.count ?? 1);

@@ -1,5 +1,5 @@
 import type { Component } from '../design';
-import type { Model } from '../system';
+import type { System } from '../system';
 import {
   isHeated,
   type FanPart,
@@ -50,8 +50,8 @@ export interface Source {
 }
 
 /** All that makes heat, noise or wind, apart from the flow. What-if questions change this and ask again. */
-export interface HeatSetup {
-  readonly model: Model;
+export interface ThermalModel {
+  readonly system: System;
   readonly sources: readonly Source[];
   readonly radiators: readonly RadiatorSetup[];
   readonly bare: readonly BareFans[];
@@ -99,17 +99,17 @@ function fanSet(component: Component, count: number): FanSet {
 }
 
 /** `blocked`: what stands before a mounted stack's air, Pa at 1 m/s by component. */
-export function heatSetup(
-  model: Model,
+export function compileThermalModel(
+  system: System,
   blocked: ReadonlyMap<string, number> = new Map(),
-): HeatSetup {
-  const { components } = model.build;
+): ThermalModel {
+  const { components } = system.design;
   const mountOf = (component: Component): Mount | undefined => {
     const p = component.placement;
-    return p.on === 'mount' ? model.build.case?.mounts.find((m) => m.id === p.mount) : undefined;
+    return p.on === 'mount' ? system.design.case?.mounts.find((m) => m.id === p.mount) : undefined;
   };
   const loopOf = (id: string): string | null =>
-    model.loops.find((g) => g.edges.some((e) => e.component?.id === id))?.loop.id ?? null;
+    system.loops.find((g) => g.edges.some((e) => e.component?.id === id))?.loop.id ?? null;
   const blocks = components.filter(
     (i) => i.part.kind === 'block' && i.placement.on === 'component',
   );
@@ -164,7 +164,7 @@ export function heatSetup(
       if (!host || host.placement.on !== 'mount' || radiators.some((r) => r.id === on)) return [];
       return [
         {
-          set: fanSet(component, model.placed.get(component.id)?.count ?? 1),
+          set: fanSet(component, system.placed.get(component.id)?.count ?? 1),
           air: host.placement.air,
           filterLoss_Pa: (mountOf(host)?.filterLoss_Pa ?? 0) + (blocked.get(host.id) ?? 0),
         },
@@ -173,13 +173,13 @@ export function heatSetup(
     if (component.placement.on !== 'mount') return [];
     return [
       {
-        set: fanSet(component, model.placed.get(component.id)?.count ?? 1),
+        set: fanSet(component, system.placed.get(component.id)?.count ?? 1),
         air: component.placement.air,
         filterLoss_Pa: (mountOf(component)?.filterLoss_Pa ?? 0) + (blocked.get(component.id) ?? 0),
       },
     ];
   });
-  return { model, sources, radiators, bare, factors: INSTALLATION };
+  return { system, sources, radiators, bare, factors: INSTALLATION };
 }
 
 const hostIs = (components: readonly Component[], id: string, kind: string): boolean =>

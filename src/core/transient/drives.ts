@@ -1,5 +1,5 @@
 import type { Component } from '../design';
-import type { HeatSetup } from '../thermal';
+import type { ThermalModel } from '../thermal';
 import type { PumpPart } from '../components';
 import { Follower } from './control';
 
@@ -16,8 +16,8 @@ export interface Drive {
 }
 
 /** Fans and pumps with what drives them. */
-export function drivesOf(setup: HeatSetup): Drive[] {
-  const { components } = setup.model.build;
+export function drivesOf(setup: ThermalModel): Drive[] {
+  const { components } = setup.system.design;
   const sets = new Map(
     [...setup.radiators.flatMap((r) => r.fans), ...setup.bare.map((b) => b.set)].map((f) => [
       f.component,

@@ -1,6 +1,6 @@
 import { air, type FluidProperties } from '../fluids';
 import type { FlowReport } from '../hydraulics';
-import { bareWind, blockAt, caseExchange, noiseOf, pumpHeat, type HeatSetup } from '../thermal';
+import { bareWind, blockAt, caseExchange, noiseOf, pumpHeat, type ThermalModel } from '../thermal';
 import type { LoopGraph } from '../system';
 import type { PumpPart } from '../components';
 import type { Run } from '../tubing';
@@ -55,17 +55,17 @@ export class Machine {
   private bare = { key: '', in: 0, out: 0 };
 
   constructor(
-    private readonly setup: HeatSetup,
+    private readonly setup: ThermalModel,
     private readonly flow: FlowReport,
     private readonly runs: readonly Run[],
   ) {
-    const { brief } = setup.model.build;
+    const { brief } = setup.system.design;
     this.room_C = brief.room_C;
     this.roomAir = air(brief.room_C + 3, brief.altitude_m);
     this.drives = drivesOf(setup);
     this.byComponent = new Map(this.drives.map((d) => [d.component.id, d]));
     this.moved_m3h = new Float64Array(setup.radiators.length);
-    this.loops = setup.model.loops.map((graph) => this.loopOf(graph));
+    this.loops = setup.system.loops.map((graph) => this.loopOf(graph));
     this.coolers = setup.sources.flatMap((s, source): Cooler[] =>
       s.block
         ? []
@@ -101,7 +101,7 @@ export class Machine {
 
   /** Warmest loop's mean coolant, the brief's room when there is none, °C. */
   warmestLoop(): number {
-    let most = this.setup.model.build.brief.room_C;
+    let most = this.setup.system.design.brief.room_C;
     for (let k = 0; k < this.loops.length; k += 1) most = Math.max(most, this.state.meanOf(k));
     return most;
   }
@@ -123,7 +123,7 @@ export class Machine {
 
   private loopOf(graph: LoopGraph): PlantLoop {
     const { setup, runs } = this;
-    const { brief } = setup.model.build;
+    const { brief } = setup.system.design;
     const coolant_C = coolantOf(this.flow, graph.loop.id, brief.room_C + 8);
     const flows = new LoopFlows(setup, graph, runs, coolant_C);
     const fills_mL = this.fills();
@@ -155,7 +155,7 @@ export class Machine {
   /** What reservoirs hold, mL, by chamber. */
   private fills(): ReadonlyMap<string, number> {
     return new Map(
-      this.setup.model.build.components.flatMap(({ id, part }) =>
+      this.setup.system.design.components.flatMap(({ id, part }) =>
         part.kind === 'reservoir'
           ? part.ports.map((p) => [`${id}/${p.chamber}`, part.fill_mL] as const)
           : [],
@@ -216,7 +216,7 @@ export class Machine {
       .at(new Map(loop.pumps.map((p) => [p.drive.component.id, p.at])))
       .map((q) => q * (1 - this.sag));
     for (const b of lumped.bodies) {
-      const { block } = this.setup.sources[b.source] as HeatSetup['sources'][number];
+      const { block } = this.setup.sources[b.source] as ThermalModel['sources'][number];
       if (block?.part.kind === 'block')
         b.resistance_KW = blockAt(block.part, lumped.flow_Lmin[b.edge] as number) / b.share;
     }

@@ -1,5 +1,5 @@
 import type { FlowReport } from '../hydraulics';
-import { sourceHeat, type HeatSetup } from '../thermal';
+import { sourceHeat, type ThermalModel } from '../thermal';
 import type { LoadCaseId } from '../components';
 import type { Run } from '../tubing';
 import { Machine } from './machine';
@@ -30,7 +30,7 @@ const DEFAULT_WARMING_K = 8;
  * `tell`, asked with the share done, says to stop. Throws ScenarioError with the place of what cannot be run.
  */
 export function runTransient(
-  setup: HeatSetup,
+  setup: ThermalModel,
   flow: FlowReport,
   runs: readonly Run[],
   scenario: Scenario,
@@ -41,7 +41,7 @@ export function runTransient(
 }
 
 /** Steps of a scenario that can be run. */
-function checkedSteps(scenario: Scenario, setup: HeatSetup): number {
+function checkedSteps(scenario: Scenario, setup: ThermalModel): number {
   const step = scenario.step_s ?? 1;
   if (!(step >= 0.05 && step <= 60)) throw new ScenarioError('a step is 0.05 to 60 s', 'step_s');
   const steps = Math.round(scenario.profile.reduce((s, p) => s + p.seconds, 0) / step);
@@ -72,7 +72,7 @@ class Course {
   private readonly sums: Sums = { in_J: 0, out_J: 0, asked_J: 0, done_J: 0 };
 
   constructor(
-    private readonly setup: HeatSetup,
+    private readonly setup: ThermalModel,
     private readonly machine: Machine,
     private readonly scenario: Scenario,
     private readonly steps: number,
@@ -92,7 +92,7 @@ class Course {
   run(tell: (done: number) => boolean): Transient | null {
     const { machine, recorder, scenario, step_s, sums } = this;
     const loadAt = loadTimes(scenario);
-    let load = scenario.profile[0]?.load ?? this.setup.model.build.brief.loadCase;
+    let load = scenario.profile[0]?.load ?? this.setup.system.design.brief.loadCase;
     let wanted = this.heatOf(load);
     const heats = Float64Array.from(wanted);
     if (scenario.start === 'steady') this.settle(wanted);
@@ -127,7 +127,7 @@ class Course {
   private sensorOf(sensor: string): (heat_W: Float64Array) => number {
     if (sensor === 'coolant') return () => this.machine.warmestLoop();
     const found = this.spots.find((s) => `${s.source.component.id}/${s.spot.id}` === sensor);
-    const { room_C } = this.setup.model.build.brief;
+    const { room_C } = this.setup.system.design.brief;
     return (heat_W) => {
       const temp_C = found?.temp(heat_W) ?? NaN;
       return Number.isFinite(temp_C) ? temp_C : room_C;
@@ -173,7 +173,7 @@ class Course {
       return;
     }
     if (kind === 'room warms') {
-      machine.room_C = this.setup.model.build.brief.room_C + (amount ?? DEFAULT_WARMING_K);
+      machine.room_C = this.setup.system.design.brief.room_C + (amount ?? DEFAULT_WARMING_K);
       return;
     }
     const stops = kind === 'pump stops' ? 'pump' : 'fan';

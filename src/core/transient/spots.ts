@@ -1,4 +1,4 @@
-import type { HeatSetup, Source } from '../thermal';
+import type { ThermalModel, Source } from '../thermal';
 import type { Machine } from './machine';
 
 /** A place of a part that is watched. */
@@ -12,8 +12,8 @@ export interface Spot {
   temp(heat_W: Float64Array): number;
 }
 
-export function spotsOf(setup: HeatSetup, machine: Machine): readonly Spot[] {
-  const most_C = setup.model.build.brief.limits.part_C ?? Infinity;
+export function spotsOf(setup: ThermalModel, machine: Machine): readonly Spot[] {
+  const most_C = setup.system.design.brief.limits.part_C ?? Infinity;
   return setup.sources.flatMap((source, index) => {
     const metal = metalOf(machine, index);
     return source.part.spots.map((spot): Spot => ({

@@ -1,15 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Control, type Edit } from '../design';
-import { workOut, type Workings } from '../analysis';
+import { demoDesign } from '@/catalogue';
+import { applyEdit, type Design, type Control, type Edit } from '../design';
+import { analyse, type Analysis } from '../analysis';
 import { asked, runTransient, ScenarioError, type Scenario, type Transient } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
-const tower = demoBuild('fenland-flood-tower') as Build;
-const edited = (build: Build, ...edits: Edit[]): Workings =>
-  workOut(edits.reduce((b, e) => applyEdit(b, e).build, build));
-const run = (w: Workings, scenario: Scenario): Transient => {
+const desk = demoDesign('dawn-chorus-desk') as Design;
+const tower = demoDesign('fenland-flood-tower') as Design;
+const edited = (design: Design, ...edits: Edit[]): Analysis =>
+  analyse(edits.reduce((b, e) => applyEdit(b, e).design, design));
+const run = (w: Analysis, scenario: Scenario): Transient => {
   const result = runTransient(w.setup, w.reports.flow, w.reports.runs, scenario);
   if (!result) throw new Error('stopped');
   return result;
@@ -23,9 +23,9 @@ describe('the loop over time', () => {
   test.each([
     ['desk', desk, 3],
     ['tower', tower, 3],
-  ] as const)('%s: it ends where the steady answer stands, within 0.05 K', (_, build, hours) => {
-    const w = workOut(build),
-      load = build.brief.loadCase,
+  ] as const)('%s: it ends where the steady answer stands, within 0.05 K', (_, design, hours) => {
+    const w = analyse(design),
+      load = design.brief.loadCase,
       steady = w.reports.heat[load];
     const t = run(w, { profile: [{ load, seconds: hours * 3600 }], start: 'cold', step_s: 2 });
     for (const s of steady.spots)
@@ -50,7 +50,7 @@ describe('the loop over time', () => {
   });
 
   test('a settled start stays where it is', () => {
-    const t = run(workOut(tower), {
+    const t = run(analyse(tower), {
       profile: [{ load: tower.brief.loadCase, seconds: 600 }],
       start: 'steady',
     });
@@ -84,7 +84,7 @@ describe('the loop over time', () => {
       },
     ],
   ] as const)('%s: energy balances to 0.1 %%', (_, change) => {
-    const t = run(workOut(tower), {
+    const t = run(analyse(tower), {
       profile: [{ load: 'render', seconds: 1800 }],
       start: 'cold',
       ...change,
@@ -94,7 +94,7 @@ describe('the loop over time', () => {
   });
 
   test('half the step, hardly another answer: the stretches settle alike', () => {
-    const w = workOut(desk),
+    const w = analyse(desk),
       a = run(w, { profile: hour('render'), start: 'cold', step_s: 2 }),
       b = run(w, { profile: hour('render'), start: 'cold', step_s: 0.5 });
     for (const s of [60, 300, 900, 2400])
@@ -105,7 +105,7 @@ describe('the loop over time', () => {
 
   /** Lumped-capacity warming (Incropera, ch. 5): τ = C/(conductance); a litre or two of loop and a few kg of metal settle in minutes, not hours (common practice). */
   test('time constant is heat capacity over conductance, within the spread of a loop', () => {
-    const w = workOut(desk),
+    const w = analyse(desk),
       t = run(w, { profile: [{ load: 'render', seconds: 7200 }], start: 'cold' });
     const s = t.settling[0];
     expect(s?.tau_s ?? 0).toBeGreaterThan(60);
@@ -122,7 +122,7 @@ describe('the loop over time', () => {
 
 describe('faults', () => {
   test('a stopped pump: no flow, parts pass their limits, and the first is named', () => {
-    const t = run(workOut(desk), {
+    const t = run(analyse(desk), {
       profile: hour('render'),
       start: 'steady',
       faults: [{ at_s: 60, kind: 'pump stops' }],
@@ -136,13 +136,13 @@ describe('faults', () => {
     for (const s of t.spots)
       if (s.component === 'processor') expect(Math.max(...s.temp_C)).toBeLessThan(s.limit_C + 10);
     expect(t.worked).toBeLessThan(0.8);
-    expect(run(workOut(desk), { profile: hour('render'), start: 'steady' }).worked).toBe(1);
+    expect(run(analyse(desk), { profile: hour('render'), start: 'steady' }).worked).toBe(1);
     // Adiabatic bound: a block and its coolant cannot warm faster than P over the metal alone.
     expect(JSON.stringify(Array.from(t.loops[0]?.mean_C ?? []))).not.toContain('null');
   });
 
   test('stopped fans leave natural convection: warmer, not without end at once', () => {
-    const t = run(workOut(desk), {
+    const t = run(analyse(desk), {
       profile: hour('play'),
       start: 'steady',
       faults: [{ at_s: 10, kind: 'fan stops' }],
@@ -150,7 +150,7 @@ describe('faults', () => {
     expect(end(t.loops[0]?.mean_C ?? new Float64Array([0]))).toBeGreaterThan(
       (t.loops[0]?.mean_C[0] as number) + 10,
     );
-    const one = run(workOut(desk), {
+    const one = run(analyse(desk), {
       profile: hour('play'),
       start: 'steady',
       faults: [{ at_s: 10, kind: 'fan stops', component: 'front-fans' }],
@@ -164,7 +164,7 @@ describe('faults', () => {
   });
 
   test('a warmer room lifts everything by as much in the end; sagging flow warms the parts', () => {
-    const w = workOut(desk);
+    const w = analyse(desk);
     const warm = run(w, {
       profile: [{ load: 'render', seconds: 9000 }],
       start: 'steady',
@@ -386,11 +386,11 @@ describe('what cannot be run', () => {
       },
     ],
   ] as const)('%s is said', (_, scenario) => {
-    expect(() => run(workOut(desk), scenario as Scenario)).toThrow(ScenarioError);
+    expect(() => run(analyse(desk), scenario as Scenario)).toThrow(ScenarioError);
   });
 
   test('it can be stopped', () => {
-    const w = workOut(desk);
+    const w = analyse(desk);
     expect(
       runTransient(
         w.setup,

@@ -1,5 +1,5 @@
-import type { EndPiece, Link, Loop } from '../design';
-import type { Model, PlacedPort } from '../system';
+import type { EndPiece, Connection, Loop } from '../design';
+import type { System, PlacedPort } from '../system';
 import type { FittingDuty, FittingPart } from '../components';
 import { add, distance, dot, norm, scale, sub, type Vec } from '../geometry';
 import { developedLength, type BendRow } from './bend';
@@ -66,26 +66,26 @@ const UNPLACED_LENGTH_MM = 250;
 const DEGREES = 180 / Math.PI;
 
 /** Every run of the model with an estimated length. */
-export function estimateRuns(model: Model): readonly Run[] {
-  return model.build.loops.flatMap((loop) =>
-    loop.links.map((link) => estimateRun(model, loop, link)),
+export function estimateRuns(system: System): readonly Run[] {
+  return system.design.loops.flatMap((loop) =>
+    loop.connections.map((connection) => estimateRun(system, loop, connection)),
   );
 }
 
-function estimateRun(model: Model, loop: Loop, link: Link): Run {
-  const a = model.portAt(link.from),
-    b = model.portAt(link.to);
+function estimateRun(system: System, loop: Loop, connection: Connection): Run {
+  const a = system.portAt(connection.from),
+    b = system.portAt(connection.to);
   const nameOf = (id: string): string =>
-    model.build.components.find((i) => i.id === id)?.name ?? id;
+    system.design.components.find((i) => i.id === id)?.name ?? id;
   const { tube } = loop;
   const base = {
-    id: link.id,
+    id: connection.id,
     loop: loop.id,
-    from: link.from,
-    to: link.to,
-    by: link.by,
-    name: `${nameOf(link.from.component)} → ${nameOf(link.to.component)}`,
-    endNames: { from: nameOf(link.from.component), to: nameOf(link.to.component) },
+    from: connection.from,
+    to: connection.to,
+    by: connection.by,
+    name: `${nameOf(connection.from.component)} → ${nameOf(connection.to.component)}`,
+    endNames: { from: nameOf(connection.from.component), to: nameOf(connection.to.component) },
     tube: {
       outer_mm: tube.outer_mm,
       inner_mm: tube.inner_mm,
@@ -94,8 +94,8 @@ function estimateRun(model: Model, loop: Loop, link: Link): Run {
     },
     estimated: true,
   };
-  if (link.by === 'joint') {
-    const { bridge } = link,
+  if (connection.by === 'joint') {
+    const { bridge } = connection,
       apart = bridge && a && b ? distance(a.at, b.at) : 0;
     return {
       ...base,
@@ -111,12 +111,12 @@ function estimateRun(model: Model, loop: Loop, link: Link): Run {
   }
   const shape =
     a && b
-      ? between(a, b, loop, link)
+      ? between(a, b, loop, connection)
       : {
           length: UNPLACED_LENGTH_MM,
           bends: tube.hard ? 2 : 1,
           turning: 180,
-          ends: { from: fixed(link.ends.from), to: fixed(link.ends.to) },
+          ends: { from: fixed(connection.ends.from), to: fixed(connection.ends.to) },
         };
   const end = (side: 'from' | 'to'): Run['fittings'] => [
     ...(shape.ends[side] === 'straight'
@@ -148,7 +148,7 @@ interface Shape {
   readonly ends: { readonly from: EndPiece; readonly to: EndPiece };
 }
 
-function between(a: PlacedPort, b: PlacedPort, loop: Loop, link: Link): Shape {
+function between(a: PlacedPort, b: PlacedPort, loop: Loop, connection: Connection): Shape {
   const stub = loop.fitting.length_mm;
   const start = add(a.at, scale(a.direction, stub)),
     stop = add(b.at, scale(b.direction, stub));
@@ -157,8 +157,8 @@ function between(a: PlacedPort, b: PlacedPort, loop: Loop, link: Link): Shape {
   const turnA = length > 1 ? angle(a.direction, chord) : 0,
     turnB = length > 1 ? angle(b.direction, scale(chord, -1)) : 0;
   const ends = {
-    from: chosen(link.ends.from, turnA, length, loop),
-    to: chosen(link.ends.to, turnB, length, loop),
+    from: chosen(connection.ends.from, turnA, length, loop),
+    to: chosen(connection.ends.to, turnB, length, loop),
   };
   const restA = Math.max(0, turnA - relief(ends.from)),
     restB = Math.max(0, turnB - relief(ends.to));

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '../design';
-import { resolve } from '../system';
+import { demoDesign } from '@/catalogue';
+import { applyEdit, type Design } from '../design';
+import { compileSystem } from '../system';
 import {
   bendStart,
   bendCorners,
@@ -156,11 +156,11 @@ describe('lengths, rotations and angles back to corners', () => {
 });
 
 describe('estimated runs', () => {
-  const desk = demoBuild('dawn-chorus-desk') as Build;
-  const runs = estimateRuns(resolve(desk));
+  const desk = demoDesign('dawn-chorus-desk') as Design;
+  const runs = estimateRuns(compileSystem(desk));
 
   test('every link is a run, each labelled estimated', () => {
-    expect(runs.map((r) => r.id)).toEqual(desk.loops[0]?.links.map((l) => l.id));
+    expect(runs.map((r) => r.id)).toEqual(desk.loops[0]?.connections.map((l) => l.id));
     expect(runs.every((r) => r.estimated)).toBe(true);
   });
 
@@ -185,14 +185,14 @@ describe('estimated runs', () => {
   });
 
   test('a wish for an end fitting is kept', () => {
-    const link = desk.loops[0]?.links[2];
-    const build = applyEdit(desk, {
-      do: 'link.ends',
+    const connection = desk.loops[0]?.connections[2];
+    const design = applyEdit(desk, {
+      do: 'connection.ends',
       loop: 'loop',
-      link: link?.id ?? '',
+      connection: connection?.id ?? '',
       ends: { from: 'straight', to: 'extender' },
-    }).build;
-    expect(estimateRuns(resolve(build)).find((r) => r.id === link?.id)?.ends).toEqual({
+    }).design;
+    expect(estimateRuns(compileSystem(design)).find((r) => r.id === connection?.id)?.ends).toEqual({
       from: 'straight',
       to: 'extender',
     });
@@ -203,14 +203,14 @@ describe('estimated runs', () => {
       do: 'component.place',
       component: 'top-radiator',
       placement: { on: 'bench' },
-    }).build;
-    const guessed = estimateRuns(resolve(loose)).filter((r) => r.guess !== null);
+    }).design;
+    const guessed = estimateRuns(compileSystem(loose)).filter((r) => r.guess !== null);
     expect(guessed.length).toBe(2);
     expect(guessed[0]?.guess).toContain('no place');
   });
 
   test('hard tube bends at right angles and holds what its bore says', () => {
-    const hard = estimateRuns(resolve(demoBuild('fenland-flood-tower') as Build));
+    const hard = estimateRuns(compileSystem(demoDesign('fenland-flood-tower') as Design));
     for (const r of hard.filter((x) => x.by === 'tube')) {
       expect(r.turning_deg % 90).toBe(0);
       expect(r.volume_mL).toBeCloseTo((Math.PI / 4) * 1.2 ** 2 * (r.cut_mm / 10), 6);

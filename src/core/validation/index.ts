@@ -1,10 +1,10 @@
 export {
-  countTrouble,
-  guardBuild,
-  guardPart,
-  guardEdit,
-  parseBuild,
+  countIssue,
+  validateDesign,
+  validatePart,
+  validateEdit,
+  parseDesign,
   LIMITS,
-  type Guarded,
-  type Trouble,
+  type Validated,
+  type ValidationIssue,
 } from './validation';

@@ -1,16 +1,16 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
-import { CATALOGUE, DEMO_BUILDS, demoBuild } from '@/catalogue';
-import type { Build } from '../design';
+import { CATALOGUE, DEMO_BUILDS, demoDesign } from '@/catalogue';
+import type { Design } from '../design';
 import { MIGRATIONS } from '../design/migrate';
-import { countTrouble, guardBuild, guardEdit, guardPart, LIMITS, parseBuild } from '.';
+import { countIssue, validateDesign, validateEdit, validatePart, LIMITS, parseDesign } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
+const desk = demoDesign('dawn-chorus-desk') as Design;
 const copy = (): Record<string, unknown> =>
   JSON.parse(JSON.stringify(desk)) as Record<string, unknown>;
 const troubles = (data: unknown): string[] => {
-  const g = guardBuild(data);
+  const g = validateDesign(data);
   return g.ok ? [] : g.troubles.map((t) => `${t.path} | ${t.message}`);
 };
 
@@ -21,14 +21,14 @@ function spoiled(change: (d: Record<string, never>) => void): string[] {
 }
 
 describe('what is good passes unchanged', () => {
-  test.each(DEMO_BUILDS.map((d) => [d.name, d.build] as const))('%s', (_, build) => {
-    const g = parseBuild(JSON.stringify(build));
+  test.each(DEMO_BUILDS.map((d) => [d.name, d.design] as const))('%s', (_, design) => {
+    const g = parseDesign(JSON.stringify(design));
     expect(g).toMatchObject({ ok: true });
-    if (g.ok) expect(g.value).toEqual(build);
+    if (g.ok) expect(g.value).toEqual(design);
   });
 
   test('every part of the catalogue', () => {
-    for (const p of CATALOGUE) expect(guardPart(p)).toMatchObject({ ok: true });
+    for (const p of CATALOGUE) expect(validatePart(p)).toMatchObject({ ok: true });
   });
 });
 
@@ -216,20 +216,20 @@ describe('what is bad says where', () => {
   ];
 
   test.each(CASES)('%s', (_, change, path) => {
-    const said = spoiled(change as unknown as (d: Record<string, never>) => void);
-    expect(said.length).toBeGreaterThan(0);
-    expect(said.join('\n')).toContain(path);
+    const diagnostic = spoiled(change as unknown as (d: Record<string, never>) => void);
+    expect(diagnostic.length).toBeGreaterThan(0);
+    expect(diagnostic.join('\n')).toContain(path);
   });
 
   test('a script in a name is only a name', () => {
     const d = copy();
     d.name = '<script>alert(1)</script>';
-    const g = guardBuild(d);
+    const g = validateDesign(d);
     expect(g.ok).toBe(true);
   });
 
   test('keys that touch prototypes are unknown keys', () => {
-    const g = parseBuild(
+    const g = parseDesign(
       JSON.stringify(desk).replace('"name":', '"__proto__":{"polluted":true},"name":'),
     );
     expect(g.ok).toBe(false);
@@ -244,13 +244,13 @@ describe('what is bad says where', () => {
     ['null', 'null'],
     ['deep', `${'['.repeat(5000)}${']'.repeat(5000)}`],
   ])('%s is no build', (_, text) => {
-    const g = parseBuild(text);
+    const g = parseDesign(text);
     expect(g.ok).toBe(false);
     if (!g.ok) expect(g.troubles[0]?.message).not.toMatch(/\bat .*\(.*:\d+:\d+\)/);
   });
 
   test('a file too large is not even parsed', () => {
-    const g = parseBuild(' '.repeat(LIMITS.bytes + 1));
+    const g = parseDesign(' '.repeat(LIMITS.bytes + 1));
     expect(g).toMatchObject({ ok: false });
     if (!g.ok) expect(g.troubles[0]?.message).toContain('4,000,000');
   });
@@ -339,18 +339,18 @@ describe('what is bad says where', () => {
     test.each(rows)('%s', (_, change, path, limit) => {
       const d = copy();
       change(d);
-      expect(countTrouble(d)).toEqual({ path, message: expect.stringContaining(limit) });
-      expect(guardBuild(d)).toMatchObject({ ok: false, troubles: [{ path }] });
+      expect(countIssue(d)).toEqual({ path, message: expect.stringContaining(limit) });
+      expect(validateDesign(d)).toMatchObject({ ok: false, troubles: [{ path }] });
     });
 
     test('what the demos hold is far from any limit', () => {
-      for (const { build } of DEMO_BUILDS) expect(countTrouble(build)).toBeNull();
+      for (const { design } of DEMO_BUILDS) expect(countIssue(design)).toBeNull();
     });
 
     test('wrong entries are told up to twenty, each at its place, and reading stops there', () => {
       const d = copy();
       d.components = empty(100);
-      const g = guardBuild(d);
+      const g = validateDesign(d);
       expect(g.ok ? [] : g.troubles.map((t) => t.path.slice(0, 8)).slice(0, 2)).toEqual([
         'components[0]',
         'components[0]',
@@ -362,26 +362,26 @@ describe('what is bad says where', () => {
   test.each([[null], [7], [{}], [{ kind: 'constructor' }], [{ kind: 'tube' }]])(
     '%j is no part',
     (data) => {
-      expect(guardPart(data).ok).toBe(false);
+      expect(validatePart(data).ok).toBe(false);
     },
   );
 });
 
 describe('edits through the guard', () => {
   test('a good one stands', () => {
-    expect(guardEdit(desk, { do: 'build.rename', name: 'Other' })).toMatchObject({ ok: true });
+    expect(validateEdit(desk, { do: 'design.rename', name: 'Other' })).toMatchObject({ ok: true });
   });
 
   test('one that spoils the build does not', () => {
-    expect(guardEdit(desk, { do: 'brief.limit', values: { rise_K: -5 } })).toMatchObject({
+    expect(validateEdit(desk, { do: 'brief.limit', values: { deltaT_K: -5 } })).toMatchObject({
       ok: false,
     });
-    expect(guardEdit(desk, { do: 'component.remove', component: 'ghost' })).toMatchObject({
+    expect(validateEdit(desk, { do: 'component.remove', component: 'ghost' })).toMatchObject({
       ok: false,
       troubles: [{ path: 'components.ghost' }],
     });
     expect(
-      guardEdit(desk, {
+      validateEdit(desk, {
         do: 'patch',
         patches: [{ op: 'replace', path: ['__proto__', 'x'], value: 1 }],
       }).ok,
@@ -400,7 +400,7 @@ describe('older documents', () => {
   });
 
   test.each(kept)('%s opens', (file) => {
-    const g = parseBuild(readFileSync(join(folder, file), 'utf8'));
+    const g = parseDesign(readFileSync(join(folder, file), 'utf8'));
     expect(g.ok ? [] : g.troubles).toEqual([]);
     if (!g.ok) return;
     const version = /^v(\d+)/.exec(file)?.[1];
@@ -408,7 +408,7 @@ describe('older documents', () => {
   });
 
   test('version 0 had its room and limits at the top', () => {
-    const g = parseBuild(readFileSync(join(folder, 'v0.json'), 'utf8'));
+    const g = parseDesign(readFileSync(join(folder, 'v0.json'), 'utf8'));
     expect(g).toMatchObject({
       value: {
         brief: { room_C: 21, limits: { rise_K: 11, clear_mm: 5 } },
@@ -418,13 +418,13 @@ describe('older documents', () => {
   });
 
   test('version 1 kept a pinned route in its connection: it is pinned in the layout, and what else was set stays', () => {
-    const g = parseBuild(readFileSync(join(folder, 'v1.json'), 'utf8'));
+    const g = parseDesign(readFileSync(join(folder, 'v1.json'), 'utf8'));
     if (!g.ok) throw new Error('it does not open');
     const stored = desk.layout.routes['run-4'];
     expect(g.value.layout.routes).toEqual({
       'run-4': { ...stored, kept_mm: 0, router: 0, pinned: true },
     });
-    expect(g.value.loops[0]?.links.find((l) => l.id === 'run-4')?.way).toEqual({
+    expect(g.value.loops[0]?.connections.find((l) => l.id === 'run-4')?.way).toEqual({
       leave: [0, 1, 0],
     });
   });

@@ -5,22 +5,22 @@ import {
   BUILD_VERSION,
   EditError,
   type Applied,
-  type Build,
+  type Design,
   type Edit,
 } from '../design';
 import { migrate } from '../design/migrate';
-import { buildSchema, componentSchema, loopSchema } from '../design/schema';
+import { designSchema, componentSchema, loopSchema } from '../design/schema';
 import { isWet, type Part } from '../components';
 import { PART_SCHEMAS } from '../components/schema';
 
 /** One thing wrong with what came in: where, what, and what is allowed. */
-export interface Trouble {
+export interface ValidationIssue {
   readonly path: string;
   readonly message: string;
 }
-export type Guarded<T> =
+export type Validated<T> =
   | { readonly ok: true; readonly value: T }
-  | { readonly ok: false; readonly troubles: readonly Trouble[] };
+  | { readonly ok: false; readonly troubles: readonly ValidationIssue[] };
 
 export const LIMITS = {
   bytes: 4_000_000,
@@ -41,13 +41,13 @@ export const LIMITS = {
 const fail = (
   path: string,
   message: string,
-): { readonly ok: false; readonly troubles: readonly Trouble[] } => ({
+): { readonly ok: false; readonly troubles: readonly ValidationIssue[] } => ({
   ok: false,
   troubles: [{ path, message }],
 });
 
 /** Reads a build document from text: size, JSON, depth, format, version, schema and references, in that order. Never throws. */
-export function parseBuild(textIn: string): Guarded<Build> {
+export function parseDesign(textIn: string): Validated<Design> {
   if (textIn.length > LIMITS.bytes)
     return fail(
       '',
@@ -59,12 +59,12 @@ export function parseBuild(textIn: string): Guarded<Build> {
   } catch (error) {
     return fail('', `This is not JSON: ${(error as Error).message.slice(0, 160)}`);
   }
-  return guardBuild(data);
+  return validateDesign(data);
 }
 
 /** The same for data that is parsed already. */
-export function guardBuild(data: unknown): Guarded<Build> {
-  const counted = countTrouble(data);
+export function validateDesign(data: unknown): Validated<Design> {
+  const counted = countIssue(data);
   if (counted) return { ok: false, troubles: [counted] };
   if (typeof data !== 'object' || data === null || Array.isArray(data))
     return fail('', 'A build is a JSON object; this is none.');
@@ -79,14 +79,14 @@ export function guardBuild(data: unknown): Guarded<Build> {
       'version',
       `This build was written by a newer Zephyron (version ${version}); this one reads up to ${BUILD_VERSION}. Nothing was changed.`,
     );
-  const checked = check<Build>(buildSchema, migrate(document));
+  const checked = check<Design>(designSchema, migrate(document));
   if (!checked.ok) return checked;
   const loose = references(checked.value);
   return loose.length > 0 ? { ok: false, troubles: loose.slice(0, LIMITS.troubles) } : checked;
 }
 
 /** A part of any kind. */
-export function guardPart(data: unknown): Guarded<Part> {
+export function validatePart(data: unknown): Validated<Part> {
   const shape = shapeTrouble(data);
   if (shape) return { ok: false, troubles: [shape] };
   const kind = (data as { kind?: unknown } | null)?.kind;
@@ -96,27 +96,27 @@ export function guardPart(data: unknown): Guarded<Part> {
 }
 
 /** Applies an edit and lets it stand only if the build it gives passes the guard. */
-export function guardEdit(build: Build, edit: Edit): Guarded<Applied> {
+export function validateEdit(design: Design, edit: Edit): Validated<Applied> {
   let applied: Applied;
   try {
-    applied = applyEdit(build, edit);
+    applied = applyEdit(design, edit);
   } catch (error) {
     return fail(
       error instanceof EditError ? error.place : '',
       error instanceof EditError ? error.message : 'This edit cannot be applied to this build.',
     );
   }
-  const checked = guardBuild(applied.build);
+  const checked = validateDesign(applied.design);
   return checked.ok
-    ? { ok: true, value: { build: checked.value, inverse: applied.inverse } }
+    ? { ok: true, value: { design: checked.value, inverse: applied.inverse } }
     : checked;
 }
 
-function check<T>(schema: Joi.ObjectSchema, data: unknown): Guarded<T> {
+function check<T>(schema: Joi.ObjectSchema, data: unknown): Validated<T> {
   const { value, error } = schema.validate(data, { ...OPTIONS, abortEarly: true });
   if (!error) return { ok: true, value: value as T };
   const troubles =
-    schema === buildSchema ? buildTroubles(data as Record<string, unknown>) : all(schema, data);
+    schema === designSchema ? designIssues(data as Record<string, unknown>) : all(schema, data);
   return { ok: false, troubles: troubles.length > 0 ? troubles : error.details.map(troubleOf) };
 }
 
@@ -126,14 +126,14 @@ const troubleOf = (
   _i?: unknown,
   _all?: unknown,
   before: readonly (string | number)[] = [],
-): Trouble => ({ path: pathOf([...before, ...d.path]), message: tidy(d) });
+): ValidationIssue => ({ path: pathOf([...before, ...d.path]), message: tidy(d) });
 
 /** What is wrong with one small piece, all of it. */
 function all(
   schema: Joi.Schema,
   data: unknown,
   before: readonly (string | number)[] = [],
-): Trouble[] {
+): ValidationIssue[] {
   const { error } = schema.validate(data, { ...OPTIONS, abortEarly: false });
   return (error?.details ?? [])
     .slice(0, LIMITS.troubles)
@@ -141,8 +141,8 @@ function all(
 }
 
 /** What is wrong with a build, piece by piece, until there is enough to tell: a list of thousands of wrong entries is not read to its end. */
-function buildTroubles(document: Record<string, unknown>): Trouble[] {
-  const troubles: Trouble[] = [];
+function designIssues(document: Record<string, unknown>): ValidationIssue[] {
+  const troubles: ValidationIssue[] = [];
   const lists: Record<string, Joi.Schema> = { components: componentSchema, loops: loopSchema };
   for (const [key, entry] of Object.entries(lists)) {
     const list = document[key];
@@ -153,7 +153,7 @@ function buildTroubles(document: Record<string, unknown>): Trouble[] {
   const found = troubles.length > 0;
   // The rest of the document, with its lists left out where their entries have said what is wrong.
   const rest = found ? { ...document, components: [], loops: [] } : document;
-  return [...troubles, ...all(buildSchema, rest)].slice(0, LIMITS.troubles);
+  return [...troubles, ...all(designSchema, rest)].slice(0, LIMITS.troubles);
 }
 
 const pathOf = (path: readonly (string | number)[]): string =>
@@ -171,12 +171,12 @@ const tidy = (d: Joi.ValidationErrorItem): string => d.message.slice(0, 240);
  * What no document may have, whatever its schema: too many values, levels or entries, keys that reach for prototypes, more
  * connections or fans than any computation should meet. Counted before anything is validated; each value is looked at once.
  */
-export function countTrouble(data: unknown): Trouble | null {
+export function countIssue(data: unknown): ValidationIssue | null {
   return shapeTrouble(data) ?? costTrouble(data);
 }
 
 /** Walks level by level, so that depth cannot exhaust the stack. */
-function shapeTrouble(data: unknown): Trouble | null {
+function shapeTrouble(data: unknown): ValidationIssue | null {
   let level: { readonly value: unknown; readonly path: string }[] = [{ value: data, path: '' }];
   let values = 1;
   for (let depth = 0; level.length > 0; depth += 1) {
@@ -217,7 +217,7 @@ function childPath(path: string, key: string, list: boolean): string {
 }
 
 /** Lists whose product decides how long the computing takes, counted whatever else the document holds. */
-function costTrouble(data: unknown): Trouble | null {
+function costTrouble(data: unknown): ValidationIssue | null {
   const { loops, components } = (data ?? {}) as {
     readonly loops?: unknown;
     readonly components?: unknown;
@@ -263,21 +263,24 @@ function costTrouble(data: unknown): Trouble | null {
 const listOf = (value: unknown): readonly unknown[] => (Array.isArray(value) ? value : []);
 
 /** Links, caps and placements must name things that exist; an end may be used once. */
-function references(build: Build): Trouble[] {
-  const troubles: Trouble[] = [];
+function references(design: Design): ValidationIssue[] {
+  const troubles: ValidationIssue[] = [];
   const has = (component: string, port: string): boolean => {
-    const part = build.components.find((i) => i.id === component)?.part;
+    const part = design.components.find((i) => i.id === component)?.part;
     return part !== undefined && isWet(part) && part.ports.some((p) => p.id === port);
   };
   const linkIds = new Set<string>();
-  build.loops.forEach((loop, l) => {
-    loop.links.forEach((link, k) => {
+  design.loops.forEach((loop, l) => {
+    loop.connections.forEach((connection, k) => {
       const path = `loops[${l}].links[${k}]`;
-      if (linkIds.has(link.id))
-        troubles.push({ path: `${path}.id`, message: `The run "${link.id}" is there twice.` });
-      linkIds.add(link.id);
+      if (linkIds.has(connection.id))
+        troubles.push({
+          path: `${path}.id`,
+          message: `The run "${connection.id}" is there twice.`,
+        });
+      linkIds.add(connection.id);
       for (const side of ['from', 'to'] as const) {
-        const r = link[side];
+        const r = connection[side];
         if (!has(r.component, r.port))
           troubles.push({
             path: `${path}.${side}`,
@@ -293,11 +296,11 @@ function references(build: Build): Trouble[] {
         });
     });
   });
-  build.components.forEach((component, i) => {
+  design.components.forEach((component, i) => {
     const p = component.placement;
     if (
       (p.on === 'component' || p.on === 'radiator') &&
-      (p.component === component.id || !build.components.some((o) => o.id === p.component))
+      (p.component === component.id || !design.components.some((o) => o.id === p.component))
     )
       troubles.push({
         path: `components[${i}].placement.component`,

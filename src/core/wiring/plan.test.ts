@@ -1,18 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalogued, demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Edit, type Component } from '../design';
-import { workOut } from '../analysis';
-import { resolve } from '../system';
+import { catalogued, demoDesign } from '@/catalogue';
+import { applyEdit, type Design, type Edit, type Component } from '../design';
+import { analyse } from '../analysis';
+import { compileSystem } from '../system';
 import type { BoardPart } from '../components';
 import { COMMON_HEADERS, planPower } from '.';
 
-const desk = demoBuild('dawn-chorus-desk') as Build,
-  tower = demoBuild('fenland-flood-tower') as Build;
-const edited = (build: Build, ...edits: Edit[]): Build =>
-  edits.reduce((b, e) => applyEdit(b, e).build, build);
-const plan = (build: Build) => planPower(resolve(build));
-const board = (headers: BoardPart['headers']): Build => ({
+const desk = demoDesign('dawn-chorus-desk') as Design,
+  tower = demoDesign('fenland-flood-tower') as Design;
+const edited = (design: Design, ...edits: Edit[]): Design =>
+  edits.reduce((b, e) => applyEdit(b, e).design, design);
+const plan = (design: Design) => planPower(compileSystem(design));
+const board = (headers: BoardPart['headers']): Design => ({
   ...desk,
   components: desk.components.map((i): Component =>
     i.part.kind === 'board'
@@ -77,7 +77,7 @@ describe('fans and pumps on the headers', () => {
   });
 
   test('the leads are on the list, with what asked for them', () => {
-    const { lines } = workOut(tower).reports.list;
+    const { lines } = analyse(tower).reports.list;
     expect(lines.filter((l) => l.kind === 'lead').map((l) => [l.part, l.quantity])).toEqual(
       expect.arrayContaining([
         ['lead-split-3', 2],

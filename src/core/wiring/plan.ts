@@ -1,6 +1,6 @@
 import type { Component } from '../design';
-import type { Model } from '../system';
-import type { BoardPart, FanPart, LeadPart, PowerPlug, PumpPart } from '../components';
+import type { System } from '../system';
+import type { BoardPart, FanPart, CablePart, PowerPlug, PumpPart } from '../components';
 
 /** One header of the board and all that hangs on it. */
 export interface FeedLine {
@@ -11,7 +11,7 @@ export interface FeedLine {
   readonly current_A: number;
   readonly limit_A: number;
   /** The lead between, if any. */
-  readonly by: LeadPart | null;
+  readonly by: CablePart | null;
   /** Items that share a hub share one speed. */
   readonly sharedSpeed: boolean;
 }
@@ -54,8 +54,8 @@ interface Load {
  * smallest splitter onto a header of their own while there are headers and current, the rest onto hubs fed by the supply.
  * Currents are of full speed; starting may draw more for a second.
  */
-export function planPower(model: Model): PowerReport {
-  const { components, kit } = model.build;
+export function planPower(system: System): PowerReport {
+  const { components, kit } = system.design;
   const board = components.find((i) => i.part.kind === 'board')?.part as BoardPart | undefined;
   const headers = board?.headers ?? COMMON_HEADERS;
   const leads = [...(kit.leads ?? [])].sort(
@@ -63,7 +63,8 @@ export function planPower(model: Model): PowerReport {
   );
   const loads = components.flatMap((component): Load[] => {
     if (component.part.kind !== 'fan' && component.part.kind !== 'pump') return [];
-    const pieces = component.part.kind === 'fan' ? (model.placed.get(component.id)?.count ?? 1) : 1;
+    const pieces =
+      component.part.kind === 'fan' ? (system.placed.get(component.id)?.count ?? 1) : 1;
     return [
       {
         component,
@@ -83,7 +84,7 @@ export function planPower(model: Model): PowerReport {
     header: string,
     limit_A: number,
     of: readonly Load[],
-    by: LeadPart | null,
+    by: CablePart | null,
   ): void => {
     lines.push({
       header,
@@ -121,7 +122,7 @@ export function planPower(model: Model): PowerReport {
       });
   }
 
-  const splitterFor = (l: Load): LeadPart | null | undefined =>
+  const splitterFor = (l: Load): CablePart | null | undefined =>
     l.pieces === 1
       ? null
       : leads.find(
@@ -159,13 +160,13 @@ export function planPower(model: Model): PowerReport {
 }
 
 type Bin =
-  | { readonly hub: LeadPart; readonly loads: readonly Load[] }
+  | { readonly hub: CablePart; readonly loads: readonly Load[] }
   | { readonly load: Load; readonly why: string };
 
 /** Sets of fans onto hubs, the largest first, into the first hub with room; each hub the smallest that holds what it got. */
-function binned(loads: readonly Load[], leads: readonly LeadPart[]): readonly Bin[] {
+function binned(loads: readonly Load[], leads: readonly CablePart[]): readonly Bin[] {
   const hubs = leads.filter((l) => l.duty === 'hub');
-  const takes = (h: LeadPart, list: readonly Load[]): boolean =>
+  const takes = (h: CablePart, list: readonly Load[]): boolean =>
     list.reduce((s, l) => s + l.pieces, 0) <= h.outlets &&
     list.reduce((s, l) => s + l.current_A, 0) <= h.limit_A;
   const full: Load[][] = [],
@@ -187,7 +188,7 @@ function binned(loads: readonly Load[], leads: readonly LeadPart[]): readonly Bi
   }
   return [
     ...full.map((list): Bin => ({
-      hub: hubs.find((h) => takes(h, list)) as LeadPart,
+      hub: hubs.find((h) => takes(h, list)) as CablePart,
       loads: list,
     })),
     ...refused,

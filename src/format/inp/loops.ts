@@ -1,24 +1,24 @@
 import { networkOf, type FlowReport } from '../../core/hydraulics';
-import type { Model } from '../../core/system';
+import type { System } from '../../core/system';
 import type { Run } from '../../core/tubing';
 import type { Vec } from '../../core/geometry';
 import type { InpLoop } from './write';
 
 /** The loops of a build as networks to be written, at the coolant temperatures of its evaluation; all, or the one named. */
 export function inpLoops(
-  model: Model,
+  system: System,
   runs: readonly Run[],
   flow: FlowReport,
   only?: string,
 ): readonly InpLoop[] {
-  return model.loops
+  return system.loops
     .filter((g) => g.edges.length > 0 && (only === undefined || g.loop.id === only))
     .map((graph): InpLoop => {
       const state = flow.loops.find((l) => l.id === graph.loop.id);
       const at = new Map<string, Vec>();
       for (const node of graph.nodes) {
         const [component, chamber] = node.split('/') as [string, string];
-        const ports = (model.placed.get(component)?.ports ?? []).filter(
+        const ports = (system.placed.get(component)?.ports ?? []).filter(
           (p) => p.port.chamber === chamber,
         );
         const first = ports[0];
@@ -28,7 +28,7 @@ export function inpLoops(
       return {
         id: graph.loop.id,
         name: graph.loop.name,
-        network: networkOf(model, graph, runs, state?.coolant_C ?? model.build.brief.room_C + 8),
+        network: networkOf(system, graph, runs, state?.coolant_C ?? system.design.brief.room_C + 8),
         at,
       };
     });

@@ -1,5 +1,5 @@
-import type { Build } from '@/core/design';
-import { shortWhy, type ListReport } from '@/core/bom';
+import type { Design } from '@/core/design';
+import { shortWhy, type Bom } from '@/core/bom';
 import { PART_KINDS, type PartKind } from '@/core/components';
 import {
   formatCelsius,
@@ -12,7 +12,7 @@ import {
 import type { Paper } from '../pool';
 import { PdfSheet, PdfTable, type Column } from './parts';
 
-type Line = ListReport['lines'][number];
+type Line = Bom['lines'][number];
 const LIST: readonly Column[] = [
   { head: 'qty', wide: 8, right: true },
   { head: 'part', wide: 30 },
@@ -32,7 +32,7 @@ const rowOf = (l: Line): readonly string[] => [
   l.owned ? 'owned' : `${formatMoney(l.total)}${l.have > 0 ? `, ${l.have} in the drawer` : ''}`,
 ];
 
-function ListTables({ list, currency }: { readonly list: ListReport; readonly currency: string }) {
+function ListTables({ list, currency }: { readonly list: Bom; readonly currency: string }) {
   return (
     <>
       {(Object.keys(PART_KINDS) as PartKind[]).map((k) => (
@@ -71,38 +71,32 @@ function ListTables({ list, currency }: { readonly list: ListReport; readonly cu
 }
 
 /** The parts list on A4. */
-export const ListDocument = ({
-  build,
-  list,
-}: {
-  readonly build: Build;
-  readonly list: ListReport;
-}) => (
+export const ListDocument = ({ design, list }: { readonly design: Design; readonly list: Bom }) => (
   <PdfSheet
-    title={`${build.name}: parts list`}
-    under={`${list.lines.length} lines. Prices are the Stores' own, in ${build.brief.currency}.`}
-    foot={`Zephyron, ${build.name}`}
+    title={`${design.name}: parts list`}
+    under={`${list.lines.length} lines. Prices are the Stores' own, in ${design.brief.currency}.`}
+    foot={`Zephyron, ${design.name}`}
   >
-    <ListTables list={list} currency={build.brief.currency} />
+    <ListTables list={list} currency={design.brief.currency} />
   </PdfSheet>
 );
 
 /** The build on paper: what was asked, what comes out, what is wrong, runs, screws, coolant and the list. */
 export function BuildDocument({
-  build,
+  design,
   paper: { reports, findings },
 }: {
-  readonly build: Build;
+  readonly design: Design;
   readonly paper: Paper;
 }) {
-  const { brief } = build,
+  const { brief } = design,
     heat = reports.heat[brief.loadCase],
-    nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
+    nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
   return (
     <PdfSheet
-      title={build.name}
-      under={`${build.case?.name ?? 'No case'}. Judged in ${brief.loadCase} at ${formatCelsius(brief.room_C)}; asked for: coolant at most ${formatKelvin(brief.limits.rise_K)} over the room, ${formatNumber(brief.limits.noise_dBA)} dBA, ${formatFlow(brief.limits.flow_Lmin)}.`}
-      foot={`Zephyron, ${build.name}. Estimates are marked. Local rules and qualified people come first.`}
+      title={design.name}
+      under={`${design.case?.name ?? 'No case'}. Judged in ${brief.loadCase} at ${formatCelsius(brief.room_C)}; asked for: coolant at most ${formatKelvin(brief.limits.deltaT_K)} over the room, ${formatNumber(brief.limits.noise_dBA)} dBA, ${formatFlow(brief.limits.flow_Lmin)}.`}
+      foot={`Zephyron, ${design.name}. Estimates are marked. Local rules and qualified people come first.`}
     >
       <PdfTable
         title="Loops"
@@ -113,14 +107,14 @@ export function BuildDocument({
           { head: 'coolant over room', wide: 19, right: true },
           { head: 'heat in', wide: 17, right: true },
         ]}
-        rows={build.loops.map((l) => {
+        rows={design.loops.map((l) => {
           const f = reports.flow.loops.find((x) => x.id === l.id),
             h = heat.loops.find((x) => x.id === l.id);
           return [
             l.name,
             formatFlow(f?.flow_Lmin),
             f ? `${formatNumber(f.head_kPa, { decimals: 1 })} kPa` : '-',
-            formatKelvin(h?.rise_K ?? null),
+            formatKelvin(h?.deltaT_K ?? null),
             formatWatts(h?.heatIn_W ?? 0),
           ];
         })}
@@ -190,7 +184,7 @@ export function BuildDocument({
           { head: 'bottles', wide: 20, right: true },
         ]}
         rows={reports.list.volumes.map((v) => {
-          const l = build.loops.find((x) => x.id === v.loop);
+          const l = design.loops.find((x) => x.id === v.loop);
           return [
             l?.name ?? v.loop,
             l?.coolant.name ?? '',

@@ -1,5 +1,5 @@
 import { renderToBuffer } from '@react-pdf/renderer';
-import type { Build } from '@/core/design';
+import type { Design } from '@/core/design';
 import { inPool } from '../pool';
 import { BuildDocument, ListDocument } from './documents';
 
@@ -7,13 +7,13 @@ import { BuildDocument, ListDocument } from './documents';
 const COMPUTE_MS = 30_000;
 
 /** A saved build on paper: the parts list alone, or the whole sheet. */
-export async function buildPdf(build: Build, of: 'list' | 'sheet'): Promise<Buffer> {
-  const paper = await inPool('paper', { build }, COMPUTE_MS);
+export async function buildPdf(design: Design, of: 'list' | 'sheet'): Promise<Buffer> {
+  const paper = await inPool('paper', { design }, COMPUTE_MS);
   return renderToBuffer(
     of === 'list' ? (
-      <ListDocument build={build} list={paper.reports.list} />
+      <ListDocument design={design} list={paper.reports.list} />
     ) : (
-      <BuildDocument build={build} paper={paper} />
+      <BuildDocument design={design} paper={paper} />
     ),
   );
 }

@@ -1,18 +1,23 @@
-import { offered, type Shelves } from '@/catalogue';
-import { applyEdit, type Build } from '@/core/design';
+import { offered, type PartLists } from '@/catalogue';
+import { applyEdit, type Design } from '@/core/design';
 import {
   createSession,
   evaluate,
   publish,
   shared,
-  workOut,
+  analyse,
   type Evaluation,
   type Reports,
   type Session,
   type StageState,
 } from '@/core/analysis';
 import type { Finding, Stage } from '@/core/checks';
-import { guardBuild, parseBuild, type Guarded, type Trouble } from '@/core/validation';
+import {
+  validateDesign,
+  parseDesign,
+  type Validated,
+  type ValidationIssue,
+} from '@/core/validation';
 import { drawingOf } from '@/core/components';
 import { rerouteEdit } from '@/core/routing';
 import { listToCsv, slug } from '@/format';
@@ -27,7 +32,7 @@ export interface BuildSummary {
 
 export type Evaluated =
   | { readonly ok: true; readonly json: string }
-  | { readonly ok: false; readonly troubles: readonly Trouble[] };
+  | { readonly ok: false; readonly troubles: readonly ValidationIssue[] };
 
 /** What goes on paper: no ways out, which want a hand at the screen. */
 export interface Paper {
@@ -36,20 +41,20 @@ export interface Paper {
 }
 
 /** The build with what is not routed, or no longer holds, routed. */
-function routeStale(build: Build): Build {
-  const edit = rerouteEdit(build);
-  return edit ? applyEdit(build, edit).build : build;
+function routeStale(design: Design): Design {
+  const edit = rerouteEdit(design);
+  return edit ? applyEdit(design, edit).design : design;
 }
 
 /** What this thread evaluated last: one document often follows another that differs little. */
-let last: { readonly session: Session; readonly shelves: Shelves } | null = null;
+let last: { readonly session: Session; readonly partLists: PartLists } | null = null;
 
-function evaluateNext(build: Build, asked: Shelves, fixes: boolean): Evaluation {
-  const shelves = shared(last?.shelves, asked);
-  if (!last || shelves !== last.shelves)
-    last = { session: createSession(build, offered(shelves)), shelves };
+function evaluateNext(design: Design, asked: PartLists, fixes: boolean): Evaluation {
+  const partLists = shared(last?.partLists, asked);
+  if (!last || partLists !== last.partLists)
+    last = { session: createSession(design, offered(partLists)), partLists };
   const { session } = last;
-  session.replace(shared(session.design, build));
+  session.replace(shared(session.design, design));
   return publish(session.design, session.analysis(), fixes);
 }
 
@@ -57,57 +62,57 @@ function evaluateNext(build: Build, asked: Shelves, fixes: boolean): Evaluation 
 export const TASKS = {
   /** A stored document to what the list shows of it; null when it cannot be read. */
   summarise: ({ document }: { readonly document: string }): BuildSummary | null => {
-    const parsed = parseBuild(document);
+    const parsed = parseDesign(document);
     if (!parsed.ok) return null;
-    const build = parsed.value;
+    const design = parsed.value;
     return {
-      caseName: build.case?.name ?? null,
-      stages: evaluate(build).stages,
-      loops: stationsOf(build),
+      caseName: design.case?.name ?? null,
+      stages: evaluate(design).stages,
+      loops: stationsOf(design),
     };
   },
 
   /** A document to its whole evaluation as JSON text, or what is wrong with it. */
   evaluate: ({
     data,
-    shelves,
+    partLists,
     fixes,
     route,
   }: {
     readonly data: unknown;
-    readonly shelves: Shelves;
+    readonly partLists: PartLists;
     readonly fixes: boolean;
     readonly route: boolean;
   }): Evaluated => {
-    const guarded = guardBuild(data);
-    if (!guarded.ok) return { ok: false, troubles: guarded.troubles };
-    const build = route ? routeStale(guarded.value) : guarded.value;
+    const validated = validateDesign(data);
+    if (!validated.ok) return { ok: false, troubles: validated.troubles };
+    const design = route ? routeStale(validated.value) : validated.value;
     return {
       ok: true,
-      json: JSON.stringify(evaluateNext(build, shelves, fixes)),
+      json: JSON.stringify(evaluateNext(design, partLists, fixes)),
     };
   },
 
   /** A document with everything routed that was not: the build, or what is wrong with it. */
-  route: ({ data }: { readonly data: unknown }): Guarded<Build> => {
-    const guarded = guardBuild(data);
-    return guarded.ok ? { ok: true, value: routeStale(guarded.value) } : guarded;
+  route: ({ data }: { readonly data: unknown }): Validated<Design> => {
+    const validated = validateDesign(data);
+    return validated.ok ? { ok: true, value: routeStale(validated.value) } : validated;
   },
 
   /** All that a printed sheet shows. */
-  paper: ({ build }: { readonly build: Build }): Paper => {
-    const { reports, findings } = workOut(build);
+  paper: ({ design }: { readonly design: Design }): Paper => {
+    const { reports, findings } = analyse(design);
     return { reports, findings: findings.map(({ candidates: _candidates, ...rest }) => rest) };
   },
 
   /** A build to its parts list as CSV. */
   listCsv: ({
-    build,
+    design,
   }: {
-    readonly build: Build;
+    readonly design: Design;
   }): { readonly name: string; readonly csv: string } => ({
-    name: `${slug(build.name)}-parts.csv`,
-    csv: listToCsv(evaluate(build).reports.list, build.brief.currency),
+    name: `${slug(design.name)}-parts.csv`,
+    csv: listToCsv(evaluate(design).reports.list, design.brief.currency),
   }),
 } as const;
 
@@ -115,10 +120,10 @@ export type TaskName = keyof typeof TASKS;
 export type TaskInput<T extends TaskName> = Parameters<(typeof TASKS)[T]>[0];
 export type TaskOutput<T extends TaskName> = ReturnType<(typeof TASKS)[T]>;
 
-function stationsOf(build: Build): BuildSummary['loops'] {
-  const parts = new Map(build.components.map((component) => [component.id, component]));
-  return build.loops.map((loop) => {
-    const along = [...new Set(loop.links.map((link) => link.from.component))];
+function stationsOf(design: Design): BuildSummary['loops'] {
+  const parts = new Map(design.components.map((component) => [component.id, component]));
+  return design.loops.map((loop) => {
+    const along = [...new Set(loop.connections.map((connection) => connection.from.component))];
     return along.flatMap((id) => {
       const component = parts.get(id);
       return component && drawingOf(component.part) !== 'inline:tee'

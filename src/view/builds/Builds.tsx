@@ -6,7 +6,7 @@ import type { Stage } from '@/core/checks';
 import type { ShelfEntry, SummaryState } from '@/server';
 import { Mark, PageHead, StationIcon } from '@/view/shared';
 import { addBuild } from '@/view/workspace/send';
-import { dropJournal } from '@/view/workspace/outbox';
+import { dropOutbox } from '@/view/workspace/outbox';
 import styles from './Builds.module.css';
 
 const SHOWN: readonly { readonly id: Stage; readonly name: string }[] = [
@@ -30,7 +30,7 @@ const WHY: Record<Exclude<SummaryState['state'], 'ready'>, string> = {
 const ASK_AGAIN_MS = 1000;
 
 /** All builds, each with its small loop line and its verdicts. */
-export function Shelf({ entries }: { readonly entries: readonly ShelfEntry[] }) {
+export function Builds({ entries }: { readonly entries: readonly ShelfEntry[] }) {
   const router = useRouter();
   const file = useRef<HTMLInputElement>(null);
   const [trouble, setTrouble] = useState<{
@@ -80,7 +80,7 @@ export function Shelf({ entries }: { readonly entries: readonly ShelfEntry[] }) 
     setAsking(null);
     const response = await fetch(`/api/builds/${id}`, { method: 'DELETE' }).catch(() => null);
     if (response?.ok) {
-      await dropJournal(id);
+      await dropOutbox(id);
       router.refresh();
     } else setTrouble({ message: 'The build could not be deleted.', lines: [] });
   };

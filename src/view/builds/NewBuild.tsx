@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { STANDARD_KIT } from '@/catalogue';
-import { DEFAULT_BRIEF, emptyBuild, type Brief } from '@/core/design';
+import { DEFAULT_BRIEF, emptyDesign, type Brief } from '@/core/design';
 import { PageHead, Pick, QuantityField, useOffer } from '@/view/shared';
 import { MoneyField } from '@/view/stages/brief/MoneyField';
 import { partFigures } from '@/view/catalogue/figures';
@@ -28,11 +28,11 @@ export function NewBuild() {
   const chosen = cases.find((c) => c.id === caseId);
   const start = handleSubmit(async (form) => {
     setTrouble(null);
-    const build = {
-      ...emptyBuild(form.name.trim(), STANDARD_KIT, form.brief),
+    const design = {
+      ...emptyDesign(form.name.trim(), STANDARD_KIT, form.brief),
       case: cases.find((c) => c.id === form.caseId) ?? null,
     };
-    const answer = await addBuild(JSON.stringify(build));
+    const answer = await addBuild(JSON.stringify(design));
     if (answer.ok) router.push(`/builds/${answer.id}/heat`);
     else
       setTrouble(
@@ -85,12 +85,12 @@ export function NewBuild() {
                   />
                   <QuantityField
                     label="Coolant above room, at most"
-                    value={b.limits.rise_K}
+                    value={b.limits.deltaT_K}
                     quantity="difference"
                     decimals={1}
                     min={0.5}
                     max={60}
-                    onCommit={(v) => v !== null && limit({ rise_K: v })}
+                    onCommit={(v) => v !== null && limit({ deltaT_K: v })}
                   />
                   <QuantityField
                     label="Noise, at most"

@@ -1,1 +1,1 @@
-export { Shelf } from './Builds';
+export { Builds } from './Builds';

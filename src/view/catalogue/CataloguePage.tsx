@@ -3,7 +3,7 @@ import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { CATALOGUE } from '@/catalogue';
 import { PART_KINDS, type Part, type PartKind } from '@/core/components';
 import { formatNumber, plural } from '@/core/units';
-import { PageHead, useOwnShelves, useShelves } from '@/view/shared';
+import { PageHead, useOwnShelves, usePartLists } from '@/view/shared';
 import { handParts } from '@/view/workspace/download';
 import { columnsFor, type Row } from './columns';
 import { partFigures } from './figures';
@@ -28,16 +28,16 @@ const ROWS: readonly (Row & { readonly words: string })[] = CATALOGUE.map((part)
 }));
 
 /** All parts there are: looked through, compared, copied to change; one's own kept, read in and given out. */
-export function StoresPage() {
+export function CataloguePage() {
   const [kind, setKind] = useState<PartKind | null>(null);
   const [text, setText] = useState('');
   const [picked, setPicked] = useState<string | null>(null);
   const [editing, setEditing] = useState<Part | null>(null);
   const [importing, setImporting] = useState(false);
-  const [said, setSaid] = useState<string | null>(null);
+  const [diagnostic, setSaid] = useState<string | null>(null);
   const [out, setOut] = useState(false);
   const { own, retired } = useOwnShelves(),
-    { drop, retire } = useShelves();
+    { drop, retire } = usePartLists();
   const all = useMemo(() => {
     const gone = new Set(retired);
     return [
@@ -221,7 +221,7 @@ export function StoresPage() {
             </section>
           )
         )}
-        {said && <p role="status">{said}</p>}
+        {diagnostic && <p role="status">{diagnostic}</p>}
         <p className="soft">
           {plural(rows.length, out ? 'retired part' : 'part')} shown. Columns sort and filter by
           their menus.

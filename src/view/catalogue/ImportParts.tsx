@@ -17,7 +17,7 @@ import {
   type Mapping,
   type Sheet,
 } from '@/format';
-import { Mark, Pick, useShelves } from '@/view/shared';
+import { Mark, Pick, usePartLists } from '@/view/shared';
 import { fieldWords } from './fieldWords';
 import styles from './CataloguePage.module.css';
 
@@ -33,7 +33,7 @@ const MOST_BYTES = 4_000_000,
 
 /** Parts read in from JSON or CSV: columns put to fields, every row looked at before any is kept. */
 export function ImportParts({ onDone }: { onDone(): void }) {
-  const keep = useShelves((s) => s.keep);
+  const keep = usePartLists((s) => s.keep);
   const [sheet, setSheet] = useState<Sheet | null>(null);
   const [kind, setKind] = useState<PartKind>('fan');
   const [like, setLike] = useState('');
@@ -41,7 +41,7 @@ export function ImportParts({ onDone }: { onDone(): void }) {
   const [style, setStyle] = useState<DecimalStyle>('point');
   const [json, setJson] = useState<readonly Part[] | null>(null);
   const [checked, setChecked] = useState<readonly Checked[] | null>(null);
-  const [said, setSaid] = useState<string | null>(null);
+  const [diagnostic, setSaid] = useState<string | null>(null);
   const patterns = CATALOGUE.filter((p) => p.kind === kind),
     pattern = patterns.find((p) => p.id === like) ?? patterns[0];
   const fields = pattern ? fieldsOf(pattern) : [];
@@ -253,7 +253,7 @@ export function ImportParts({ onDone }: { onDone(): void }) {
       {checked && parts.length > MOST_SHOWN && (
         <p className="soft">The first {MOST_SHOWN} are shown; all were looked at.</p>
       )}
-      {said && <p role="status">{said}</p>}
+      {diagnostic && <p role="status">{diagnostic}</p>}
     </section>
   );
 }

@@ -1,10 +1,10 @@
 'use client';
 import { useState } from 'react';
 import { STANDARD_KIT } from '@/catalogue';
-import { applyEdit, emptyBuild } from '@/core/design';
+import { applyEdit, emptyDesign } from '@/core/design';
 import { isComponentPart, type Part } from '@/core/components';
 import { fieldsOf } from '@/format';
-import { useShelves } from '@/view/shared';
+import { usePartLists } from '@/view/shared';
 import { CurvePoints, type CurveOf, type TypedCurve } from '@/view/stages/curve';
 import curveStyles from '@/view/stages/curve/CurveEditor.module.css';
 import { fieldWords } from './fieldWords';
@@ -55,31 +55,31 @@ function withCurve(
 ): Part {
   if (!isComponentPart(part)) return part;
   const held = {
-      ...emptyBuild('A part', STANDARD_KIT),
+      ...emptyDesign('A part', STANDARD_KIT),
       components: [
         { id: 'part', name: part.name, part, placement: { on: 'bench' } as const, settings: {} },
       ],
     },
-    said = source.trim();
+    diagnostic = source.trim();
   return (
     applyEdit(held, {
       do: 'component.curve',
       component: 'part',
       of,
       points,
-      ...(said ? { source: said } : {}),
-    }).build.components[0]?.part ?? part
+      ...(diagnostic ? { source: diagnostic } : {}),
+    }).design.components[0]?.part ?? part
   );
 }
 
 /** A part of one's own, every figure to be typed; kept when nothing contradicts itself, else it says what does. */
 export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): void }) {
-  const keep = useShelves((s) => s.keep);
+  const keep = usePartLists((s) => s.keep);
   const [part, setPart] = useState(start);
   const [text, setText] = useState<Readonly<Record<string, string>>>({});
   const [shownCurve, setShownCurve] = useState<CurveOf['of'] | null>(null);
   const [broken, setBroken] = useState(false);
-  const [said, setSaid] = useState<string | null>(null);
+  const [diagnostic, setSaid] = useState<string | null>(null);
   const set = (path: string, typed: string): void => {
     setText({ ...text, [path]: typed });
     const before = get(start, path);
@@ -155,9 +155,9 @@ export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): 
           {wrong.map(fieldWords).join('; ')}: a number is missing.
         </p>
       )}
-      {said && (
+      {diagnostic && (
         <p role="alert" className={styles.trouble}>
-          {said}
+          {diagnostic}
         </p>
       )}
       <p className={styles.row}>

@@ -1,16 +1,16 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
-import { CATALOGUE, catalogued, demoBuild, offered } from '@/catalogue';
-import type { Build } from '@/core/design';
+import { CATALOGUE, catalogued, demoDesign, offered } from '@/catalogue';
+import type { Design } from '@/core/design';
 import type { PumpPart } from '@/core/components';
-import { useShelves } from '@/view/shared';
+import { usePartLists } from '@/view/shared';
 import { show, state } from '@/view/workspace/showInEditor';
-import { StoresDrawer } from '@/view/workspace/CatalogueDrawer';
+import { CatalogueDrawer } from '@/view/workspace/CatalogueDrawer';
 import { fieldWords } from './fieldWords';
 import { PartEditor } from './PartEditor';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
+const desk = demoDesign('dawn-chorus-desk') as Design;
 const own: PumpPart = {
   ...catalogued('pump', 'pump-brook-small'),
   id: 'own-pump',
@@ -34,7 +34,7 @@ beforeEach(() => {
   out.clear();
   away = false;
   refuses = null;
-  useShelves.setState({ shelves: { own: [], retired: [] }, offer: CATALOGUE, asked: false });
+  usePartLists.setState({ partLists: { own: [], retired: [] }, offer: CATALOGUE, asked: false });
   globalThis.fetch = ((address: string, init?: { method?: string; body?: string }) => {
     if (away) return Promise.reject(new Error('away'));
     const id = decodeURIComponent(address.split('/').pop() ?? ''),
@@ -58,7 +58,7 @@ beforeEach(() => {
 afterEach(() => {
   globalThis.fetch = fetchBefore;
 });
-const shelves = () => useShelves.getState();
+const partLists = () => usePartLists.getState();
 
 describe('what is offered', () => {
   test("one's own first, then the catalogue, less what is out of use", () => {
@@ -75,40 +75,40 @@ describe('what is offered', () => {
   test('asked for once; kept, retired, brought back and thrown away, on the server as here', async () => {
     kept.set('own-pump', own);
     act(() => {
-      shelves().load();
-      shelves().load();
+      partLists().load();
+      partLists().load();
     });
-    await waitFor(() => expect(shelves().shelves.own.map((p) => p.id)).toEqual(['own-pump']));
-    expect(await shelves().retire('fan-wren-120-1200', true)).toBeNull();
+    await waitFor(() => expect(partLists().partLists.own.map((p) => p.id)).toEqual(['own-pump']));
+    expect(await partLists().retire('fan-wren-120-1200', true)).toBeNull();
     expect([...out]).toEqual(['fan-wren-120-1200']);
-    expect(shelves().offer.some((p) => p.id === 'fan-wren-120-1200')).toBe(false);
-    expect(await shelves().retire('fan-wren-120-1200', false)).toBeNull();
-    expect(shelves().offer.some((p) => p.id === 'fan-wren-120-1200')).toBe(true);
-    expect(await shelves().drop('own-pump')).toBeNull();
-    expect(shelves().shelves.own).toEqual([]);
+    expect(partLists().offer.some((p) => p.id === 'fan-wren-120-1200')).toBe(false);
+    expect(await partLists().retire('fan-wren-120-1200', false)).toBeNull();
+    expect(partLists().offer.some((p) => p.id === 'fan-wren-120-1200')).toBe(true);
+    expect(await partLists().drop('own-pump')).toBeNull();
+    expect(partLists().partLists.own).toEqual([]);
     expect(kept.size).toBe(0);
   });
 
   test('what the server refuses or does not hear is said, and nothing changes', async () => {
     refuses = 'This is not a part that can be kept.';
-    expect(await shelves().keep(own)).toBe(
+    expect(await partLists().keep(own)).toBe(
       'This is not a part that can be kept. points: must fall',
     );
     away = true;
-    expect(await shelves().keep(own)).toMatch(/does not answer.*still here/);
-    expect(shelves().shelves.own).toEqual([]);
+    expect(await partLists().keep(own)).toMatch(/does not answer.*still here/);
+    expect(partLists().partLists.own).toEqual([]);
   });
 
   test("a part of one's own is put into a build from the drawer; the fixes offered follow", async () => {
     kept.set('own-pump', own);
-    show(desk, <StoresDrawer />);
-    await waitFor(() => expect(shelves().offer[0]?.id).toBe('own-pump'));
+    show(desk, <CatalogueDrawer />);
+    await waitFor(() => expect(partLists().offer[0]?.id).toBe('own-pump'));
     act(() => state.open('stores'));
     fireEvent.change(screen.getByRole('textbox', { name: 'Search the Stores' }), {
       target: { value: 'attic' },
     });
     fireEvent.click(await screen.findByRole('button', { name: 'Add Attic pump' }));
-    expect(state.build.components.find((i) => i.name === 'Attic pump')?.part).toEqual(own);
+    expect(state.design.components.find((i) => i.name === 'Attic pump')?.part).toEqual(own);
   });
 });
 

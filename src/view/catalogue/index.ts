@@ -1,2 +1,2 @@
-export { StoresPage } from './CataloguePage';
+export { CataloguePage } from './CataloguePage';
 export { partFigures } from './figures';

@@ -9,4 +9,4 @@ export { ThemeSwitch } from './ThemeSwitch';
 export { PageHead } from './PageHead';
 export { printSheets, type PrintText } from './printSheets';
 export { Progress } from './Progress';
-export { useOffer, useOwnShelves, useShelves } from './usePartLists';
+export { useOffer, useOwnShelves, usePartLists } from './usePartLists';

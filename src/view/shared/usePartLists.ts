@@ -1,11 +1,11 @@
 'use client';
 import { useEffect, useMemo } from 'react';
 import { create } from 'zustand';
-import { BARE_SHELVES, CATALOGUE, offered, type Shelves } from '@/catalogue';
+import { BARE_PART_LISTS, CATALOGUE, offered, type PartLists } from '@/catalogue';
 import type { Part, PartKind, PartOf } from '@/core/components';
 
-interface ShelvesState {
-  readonly shelves: Shelves;
+interface PartListsState {
+  readonly partLists: PartLists;
   /** What is offered to a build. */
   readonly offer: readonly Part[];
   readonly asked: boolean;
@@ -49,11 +49,11 @@ async function sent(
 }
 
 /** The builder's own parts and what was taken out of use, as all screens share them. */
-export const useShelves = create<ShelvesState>()((set, get) => {
-  const put = (shelves: Shelves): void => set({ shelves, offer: offered(shelves) });
+export const usePartLists = create<PartListsState>()((set, get) => {
+  const put = (partLists: PartLists): void => set({ partLists, offer: offered(partLists) });
   const at = (id: string): string => encodeURIComponent(id);
   return {
-    shelves: BARE_SHELVES,
+    partLists: BARE_PART_LISTS,
     offer: CATALOGUE,
     asked: false,
     load: () => {
@@ -81,7 +81,7 @@ export const useShelves = create<ShelvesState>()((set, get) => {
           body: JSON.stringify(part),
         },
         () => {
-          const { own, retired } = get().shelves;
+          const { own, retired } = get().partLists;
           put({ own: [...own.filter((p) => p.id !== part.id), part], retired });
         },
       ),
@@ -90,7 +90,7 @@ export const useShelves = create<ShelvesState>()((set, get) => {
         `/api/parts/${at(id)}`,
         { method: 'DELETE' },
         () => {
-          const { own, retired } = get().shelves;
+          const { own, retired } = get().partLists;
           put({ own: own.filter((p) => p.id !== id), retired: retired.filter((r) => r !== id) });
         },
         true,
@@ -100,7 +100,7 @@ export const useShelves = create<ShelvesState>()((set, get) => {
         `/api/retired/${at(id)}`,
         { method: out ? 'PUT' : 'DELETE' },
         () => {
-          const { own, retired } = get().shelves;
+          const { own, retired } = get().partLists;
           put({ own, retired: [...retired.filter((r) => r !== id), ...(out ? [id] : [])] });
         },
         !out,
@@ -109,10 +109,10 @@ export const useShelves = create<ShelvesState>()((set, get) => {
 });
 
 /** The shelves, asked for once the screen is there. */
-export function useOwnShelves(): Shelves {
-  const { shelves, load } = useShelves();
+export function useOwnShelves(): PartLists {
+  const { partLists, load } = usePartLists();
   useEffect(() => load(), [load]);
-  return shelves;
+  return partLists;
 }
 
 /** What is offered to a build, of one kind or of all. */
@@ -120,6 +120,6 @@ export function useOffer(): readonly Part[];
 export function useOffer<K extends PartKind>(kind: K): readonly PartOf<K>[];
 export function useOffer(kind?: PartKind): readonly Part[] {
   useOwnShelves();
-  const offer = useShelves((s) => s.offer);
+  const offer = usePartLists((s) => s.offer);
   return useMemo(() => (kind ? offer.filter((p) => p.kind === kind) : offer), [offer, kind]);
 }

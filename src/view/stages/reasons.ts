@@ -1,8 +1,8 @@
-import type { Build } from '@/core/design';
+import type { Design } from '@/core/design';
 import {
   INSTALLATION,
   SPREAD,
-  type Bands,
+  type Uncertainty,
   type CaseReport,
   type RadiatorHeat,
   type SpotHeat,
@@ -42,21 +42,21 @@ export function reasonForSpot(s: SpotHeat): Reason {
       };
 }
 
-export function reasonForRise(report: CaseReport, build: Build): Reason {
+export function reasonForRise(report: CaseReport, design: Design): Reason {
   return {
     title: 'Coolant above room',
     formula:
       'All heat put into a loop leaves by its radiators: each takes its conductance times coolant in minus air in. The mean of the coolant around the loop, minus the room.',
     inputs: [
       ...report.loops.map((l) => ({
-        name: `${build.loops.find((x) => x.id === l.id)?.name ?? l.id}, heat in`,
+        name: `${design.loops.find((x) => x.id === l.id)?.name ?? l.id}, heat in`,
         value: formatWatts(l.heatIn_W),
       })),
       ...report.radiators.map((r) => ({
-        name: `${build.components.find((i) => i.id === r.id)?.name ?? r.id}`,
+        name: `${design.components.find((i) => i.id === r.id)?.name ?? r.id}`,
         value: `${formatNumber(r.conductance_WK, { decimals: 1 })} W/K, air in ${formatCelsius(r.airIn_C, 1)}`,
       })),
-      { name: 'room', value: formatCelsius(build.brief.room_C, 1) },
+      { name: 'room', value: formatCelsius(design.brief.room_C, 1) },
     ],
     source:
       'crossflow effectiveness–NTU, exact series (Kays & London); installation factors by common practice',
@@ -85,13 +85,13 @@ export function reasonForRadiator(r: RadiatorHeat): Reason {
   };
 }
 
-export function reasonForNoise(build: Build): Reason {
+export function reasonForNoise(design: Design): Reason {
   return {
     title: 'Noise where you sit',
     formula:
       'Each fan and pump at its speed: published level + 50 log10(speed/full speed). Summed as powers, then − 20 log10(distance/1 m). An estimate: rooms reflect.',
     inputs: [
-      { name: 'listener', value: `${formatNumber(build.brief.listener_m, { decimals: 1 })} m` },
+      { name: 'listener', value: `${formatNumber(design.brief.listener_m, { decimals: 1 })} m` },
     ],
     source: 'ASHRAE Handbook, fan laws; free field',
   };
@@ -222,7 +222,7 @@ export const reasonForNeeded = (
   };
 };
 
-export const reasonForBand = (b: Bands): Reason => ({
+export const reasonForBand = (b: Uncertainty): Reason => ({
   title: 'Where nine in ten such builds fall',
   formula: `${formatNumber(b.draws)} draws of what the papers do not settle, each worked out whole; the middle nine tenths are shown. The draws are seeded: the same build shows the same band.`,
   inputs: [
@@ -239,13 +239,13 @@ export const reasonForBand = (b: Bands): Reason => ({
 
 export const reasonForCarries = (
   c: { readonly heat_W: number; readonly ofNow: number; readonly speed_rpm: number },
-  limits: { readonly rise_K: number; readonly noise_dBA: number },
+  limits: { readonly deltaT_K: number; readonly noise_dBA: number },
 ): Reason => ({
   title: 'Heat the loops would carry',
   formula:
     'All parts\u2019 heat grown alike until the warmest loop meets the brief\u2019s rise, fans as fast as the brief\u2019s noise allows.',
   inputs: [
-    { name: 'rise allowed', value: formatKelvin(limits.rise_K) },
+    { name: 'rise allowed', value: formatKelvin(limits.deltaT_K) },
     { name: 'noise allowed', value: `${formatNumber(limits.noise_dBA)} dBA` },
     { name: 'fans', value: `${formatNumber(c.speed_rpm)} rpm` },
     { name: 'of today\u2019s heat', value: `${formatNumber(100 * c.ofNow)} %` },

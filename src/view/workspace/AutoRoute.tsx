@@ -1,13 +1,13 @@
 'use client';
 import { useEffect } from 'react';
-import { useBench } from './EditorProvider';
+import { useEditor } from './EditorProvider';
 import { useReroute } from './useJobs';
 
 /** Routes what a change of space left unrouted, beside whatever is open, and writes it into the document with that change. Draws nothing. */
 export function AutoRoute() {
-  const toRoute = useBench((s) => s.toRoute);
-  const layOut = useBench((s) => s.layOut);
-  const setRouteJob = useBench((s) => s.setRouteJob);
+  const toRoute = useEditor((s) => s.toRoute);
+  const layOut = useEditor((s) => s.layOut);
+  const setRouteJob = useEditor((s) => s.setRouteJob);
   const { result, fresh, progress, stopped, stop, again } = useReroute(toRoute !== null);
   useEffect(() => {
     if (toRoute && result && fresh) layOut(toRoute.step, result.edit);

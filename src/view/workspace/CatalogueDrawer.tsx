@@ -8,7 +8,7 @@ import { formatMoney } from '@/core/units';
 import { defaultPlacements } from '@/core/checks';
 import { useOffer } from '@/view/shared';
 import { partFigures } from '@/view/catalogue/figures';
-import { useBench } from './EditorProvider';
+import { useEditor } from './EditorProvider';
 import styles from './Drawer.module.css';
 
 const KINDS = (Object.keys(PART_KINDS) as PartKind[]).filter(
@@ -19,9 +19,9 @@ const KINDS = (Object.keys(PART_KINDS) as PartKind[]).filter(
 const MOST_SHOWN = 60;
 
 /** The Stores beside the build: one click puts a part in, at the most usual place that is free. */
-export function StoresDrawer() {
-  const open = useBench((s) => s.drawer === 'stores');
-  const setOpen = useBench((s) => s.open);
+export function CatalogueDrawer() {
+  const open = useEditor((s) => s.drawer === 'stores');
+  const setOpen = useEditor((s) => s.open);
   return (
     <Drawer
       anchor="right"
@@ -35,9 +35,9 @@ export function StoresDrawer() {
 }
 
 function Body() {
-  const { build, open } = useBench((s) => s);
+  const { design, open } = useEditor((s) => s);
   const [kind, setKind] = useState<PartKind>(
-    () => KINDS.find((k) => !build.components.some((i) => i.part.kind === k)) ?? 'radiator',
+    () => KINDS.find((k) => !design.components.some((i) => i.part.kind === k)) ?? 'radiator',
   );
   const [text, setText] = useState('');
   const asked = useDeferredValue(text).toLowerCase().trim();
@@ -124,26 +124,26 @@ const Found = memo(function Found({
 const PLACED: readonly PartKind[] = ['radiator', 'pump', 'reservoir', 'card'];
 
 const PartRow = memo(function PartRow({ part }: { readonly part: ComponentPart }) {
-  const { build, commit, pick } = useBench((s) => s);
+  const { design, commit, pick } = useEditor((s) => s);
   const homeless = useMemo(
     () =>
-      build.case !== null &&
+      design.case !== null &&
       PLACED.includes(part.kind) &&
-      defaultPlacements(build, { id: '', part }).length === 0,
-    [build, part],
+      defaultPlacements(design, { id: '', part }).length === 0,
+    [design, part],
   );
-  const there = build.components.filter((i) => i.part.id === part.id).length;
+  const there = design.components.filter((i) => i.part.id === part.id).length;
   const add = (): void => {
     const id = freeId(
-      build.components.map((i) => i.id),
+      design.components.map((i) => i.id),
       part.kind,
     );
     const name = freeName(
-      build.components.map((i) => i.name),
+      design.components.map((i) => i.name),
       part.name,
     );
     const component = { id, part, name, settings: {} };
-    const [first] = defaultPlacements(build, component);
+    const [first] = defaultPlacements(design, component);
     commit(`add ${part.name}`, {
       do: 'component.add',
       component: { ...component, placement: first?.placement ?? { on: 'bench' } },

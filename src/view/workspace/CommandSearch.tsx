@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Dialog from '@mui/material/Dialog';
 import { findingKey, type Fix } from '@/core/checks';
-import { useBench } from './EditorProvider';
+import { useEditor } from './EditorProvider';
 import { downloadBuild, downloadList } from './download';
 import { STAGES } from './stages';
 import { useFixes } from './useJobs';
@@ -17,8 +17,8 @@ interface Command {
 
 /** Everything that can be done, by its words (Ctrl+K). */
 export function CommandSearch() {
-  const on = useBench((s) => s.search);
-  const setSearch = useBench((s) => s.setSearch);
+  const on = useEditor((s) => s.search);
+  const setSearch = useEditor((s) => s.setSearch);
   return (
     <Dialog
       open={on}
@@ -37,10 +37,10 @@ const NO_FIXES: readonly (readonly [key: string, fixes: readonly Fix[]])[] = [];
 
 function Body() {
   const router = useRouter();
-  const { id, build, workings, undo, redo, open, setSearch, pick, commit } = useBench((s) => s);
+  const { id, design, analysis, undo, redo, open, setSearch, pick, commit } = useEditor((s) => s);
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
-  const resolved = useFixes(workings.findings.map(findingKey));
+  const resolved = useFixes(analysis.findings.map(findingKey));
   const fixes = resolved.fresh ? (resolved.result ?? NO_FIXES) : NO_FIXES;
   const commands = useMemo(
     (): Command[] => [
@@ -53,14 +53,14 @@ function Body() {
       { name: 'Show all findings', hint: 'F', run: () => open('findings') },
       { name: 'Undo', hint: 'Ctrl Z', run: undo },
       { name: 'Redo', hint: 'Ctrl Shift Z', run: redo },
-      { name: 'Export the build document', hint: 'JSON', run: () => downloadBuild(build) },
+      { name: 'Export the build document', hint: 'JSON', run: () => downloadBuild(design) },
       {
         name: 'Export the parts list',
         hint: 'CSV',
-        run: () => downloadList(build, workings.reports.list),
+        run: () => downloadList(design, analysis.reports.list),
       },
       { name: 'Back to the Shelf', hint: '', run: () => router.push('/') },
-      ...build.components.map((i): Command => ({
+      ...design.components.map((i): Command => ({
         name: `Pick ${i.name}`,
         hint: i.part.kind,
         run: () => pick(i.id),
@@ -73,7 +73,7 @@ function Body() {
         })),
       ),
     ],
-    [router, id, build, workings, undo, redo, open, pick, commit, fixes],
+    [router, id, design, analysis, undo, redo, open, pick, commit, fixes],
   );
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const found = commands

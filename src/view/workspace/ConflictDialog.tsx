@@ -3,21 +3,21 @@ import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import { formatMoney } from '@/core/units';
 import { downloadBuild } from './download';
-import { useBench } from './EditorProvider';
+import { useEditor } from './EditorProvider';
 
 /** Two versions of one build: both are kept until the builder has chosen. */
 export function ConflictDialog() {
-  const conflict = useBench((s) => s.conflict);
-  const build = useBench((s) => s.build);
-  const keepMine = useBench((s) => s.keepMine);
-  const takeTheirs = useBench((s) => s.takeTheirs);
+  const conflict = useEditor((s) => s.conflict);
+  const design = useEditor((s) => s.design);
+  const keepMine = useEditor((s) => s.keepMine);
+  const takeTheirs = useEditor((s) => s.takeTheirs);
   if (!conflict) return null;
-  const row = (name: string, b: typeof build) => (
+  const row = (name: string, b: typeof design) => (
     <tr>
       <th scope="row">{name}</th>
       <td>{b.name}</td>
       <td className="num">{b.components.length} parts</td>
-      <td className="num">{b.loops.reduce((s, l) => s + l.links.length, 0)} runs</td>
+      <td className="num">{b.loops.reduce((s, l) => s + l.connections.length, 0)} runs</td>
       <td className="num">{formatMoney(b.brief.limits.budget_minor, true)}</td>
     </tr>
   );
@@ -31,8 +31,8 @@ export function ConflictDialog() {
         </p>
         <table>
           <tbody>
-            {row('yours', build)}
-            {row('theirs', conflict.build)}
+            {row('yours', design)}
+            {row('theirs', conflict.design)}
           </tbody>
         </table>
         <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
@@ -42,8 +42,8 @@ export function ConflictDialog() {
           <Button variant="outlined" onClick={takeTheirs}>
             Take theirs
           </Button>
-          <Button onClick={() => downloadBuild(build)}>Keep mine as a file</Button>
-          <Button onClick={() => downloadBuild(conflict.build)}>Keep theirs as a file</Button>
+          <Button onClick={() => downloadBuild(design)}>Keep mine as a file</Button>
+          <Button onClick={() => downloadBuild(conflict.design)}>Keep theirs as a file</Button>
         </div>
       </div>
     </Dialog>

@@ -8,7 +8,7 @@ import { looseParts, proposeLoop } from '@/core/loops';
 import type { CoolantPart, FittingPart, Part, TubePart } from '@/core/components';
 import { partFigures } from '@/view/catalogue/figures';
 import { Pick, useOffer } from '@/view/shared';
-import { useBench } from './EditorProvider';
+import { useEditor } from './EditorProvider';
 
 /** The first fitting of the Stores that holds a tube. */
 export function fittingFor(tube: TubePart, offer: readonly Part[]): FittingPart | undefined {
@@ -23,26 +23,26 @@ export function fittingFor(tube: TubePart, offer: readonly Part[]): FittingPart 
 
 /** Lays a loop through loose parts in the shortest order: reservoir, pump, blocks, radiators. */
 export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
-  const { build, commit, say } = useBench((s) => s);
+  const { design, commit, say } = useEditor((s) => s);
   const offer = useOffer(),
     tubes = useOffer('tube'),
     coolants = useOffer('coolant');
-  const loose = looseParts(build);
+  const loose = looseParts(design);
   const [chosen, setChosen] = useState<readonly string[]>(loose);
   const [name, setName] = useState(
-    build.loops.length === 0 ? 'Main loop' : `Loop ${build.loops.length + 1}`,
+    design.loops.length === 0 ? 'Main loop' : `Loop ${design.loops.length + 1}`,
   );
   const [tubeId, setTube] = useState(tubes[1]?.id ?? '');
   const [coolantId, setCoolant] = useState(coolants[0]?.id ?? '');
   const tube = tubes.find((t) => t.id === tubeId) ?? (tubes[0] as TubePart);
   const coolant = coolants.find((c) => c.id === coolantId) ?? (coolants[0] as CoolantPart);
-  const kinds = chosen.map((id) => build.components.find((i) => i.id === id)?.part.kind);
+  const kinds = chosen.map((id) => design.components.find((i) => i.id === id)?.part.kind);
   const missing = (['reservoir', 'pump', 'radiator'] as const).filter((k) => !kinds.includes(k));
   const go = (): void => {
     const fitting = fittingFor(tube, offer);
     const edit =
       fitting &&
-      proposeLoop(build, {
+      proposeLoop(design, {
         name: name.trim() || 'Main loop',
         tube,
         fitting,
@@ -81,7 +81,7 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
         </label>
         <div>
           {loose.map((id) => {
-            const component = build.components.find((i) => i.id === id);
+            const component = design.components.find((i) => i.id === id);
             return (
               <FormControlLabel
                 key={id}

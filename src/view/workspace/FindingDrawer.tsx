@@ -1,15 +1,15 @@
 'use client';
 import Drawer from '@mui/material/Drawer';
 import { STAGES } from './stages';
-import { useBench } from './EditorProvider';
+import { useEditor } from './EditorProvider';
 import { FindingList } from './FindingList';
 import styles from './Drawer.module.css';
 
 /** Every finding of the build by stage, worst first. */
 export function FindingDrawer() {
-  const open = useBench((s) => s.drawer === 'findings');
-  const setOpen = useBench((s) => s.open);
-  const findings = useBench((s) => s.workings.findings);
+  const open = useEditor((s) => s.drawer === 'findings');
+  const setOpen = useEditor((s) => s.open);
+  const findings = useEditor((s) => s.analysis.findings);
   return (
     <Drawer
       anchor="right"

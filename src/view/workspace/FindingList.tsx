@@ -1,7 +1,7 @@
 'use client';
 import { findingKey, type Finding, type Fix } from '@/core/checks';
 import { Mark, verdictOfSeverity } from '@/view/shared';
-import { useBench } from './EditorProvider';
+import { useEditor } from './EditorProvider';
 import { useFixes } from './useJobs';
 import styles from './FindingList.module.css';
 
@@ -13,8 +13,8 @@ export function FindingList({
   readonly findings: readonly Finding[];
   readonly empty?: string;
 }) {
-  const commit = useBench((s) => s.commit);
-  const pick = useBench((s) => s.pick);
+  const commit = useEditor((s) => s.commit);
+  const pick = useEditor((s) => s.pick);
   const resolved = useFixes(findings.map(findingKey));
   const fixes = new Map<string, readonly Fix[]>(resolved.fresh ? (resolved.result ?? []) : []);
   if (findings.length === 0) return empty ? <p className="soft">{empty}</p> : null;

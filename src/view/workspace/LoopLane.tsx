@@ -13,7 +13,7 @@ import type { LoopGraph, Visit } from '@/core/system';
 import { drawingOf } from '@/core/components';
 import { formatFlow, formatNumber } from '@/core/units';
 import { temperatureColour } from '@/view/shared';
-import { useBench } from './EditorProvider';
+import { useEditor } from './EditorProvider';
 import { laneGeometry, nearestLeg, type Spot } from './laneGeometry';
 import { orderPrice } from './orderPrice';
 import { Profile } from './Profile';
@@ -37,11 +37,11 @@ interface Props {
 
 /** One loop: stations in flow order, a lane for each branch, coloured by coolant temperature, numbers written, pressure as a stepped profile under it. */
 export function LoopLane({ graph, width, range, compact }: Props) {
-  const build = useBench((s) => s.build);
-  const reports = useBench((s) => s.workings.reports);
-  const picked = useBench((s) => s.picked);
-  const pick = useBench((s) => s.pick);
-  const commit = useBench((s) => s.commit);
+  const design = useEditor((s) => s.design);
+  const reports = useEditor((s) => s.analysis.reports);
+  const picked = useEditor((s) => s.picked);
+  const pick = useEditor((s) => s.pick);
+  const commit = useEditor((s) => s.commit);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const [drag, setDrag] = useState<{
     readonly id: string;
@@ -50,8 +50,8 @@ export function LoopLane({ graph, width, range, compact }: Props) {
   } | null>(null);
   const { loop, layout, stations, branched } = graph;
   const geometry = useMemo(
-    () => laneGeometry(build, graph, width - LABEL - PAD, PITCH),
-    [build, graph, width],
+    () => laneGeometry(design, graph, width - LABEL - PAD, PITCH),
+    [design, graph, width],
   );
   const profileTop = geometry.lanesHeight + UNDER,
     profileHeight = compact ? 18 : 30;
@@ -60,7 +60,7 @@ export function LoopLane({ graph, width, range, compact }: Props) {
   const flow = reports.flow.loops.find((l) => l.id === loop.id);
   const estimated = reports.runs.some((r) => r.loop === loop.id && r.by === 'tube' && r.estimated);
   const about = estimated ? '~' : '';
-  const heat = reports.heat[build.brief.loadCase];
+  const heat = reports.heat[design.brief.loadCase];
   const edgeOf = (link: string): LoopGraph['edges'][number] | undefined =>
     graph.edges.find((e) => e.id === link);
   const temperature = (link: string): number | undefined => heat.nodes[edgeOf(link)?.from ?? ''];
@@ -73,17 +73,17 @@ export function LoopLane({ graph, width, range, compact }: Props) {
     const into = layout.legs.find((l) => l.to === i),
       out = layout.legs.find((l) => l.from === i);
     const at = (node: string | undefined): number => (node ? (flow?.pressures[node] ?? 0) : 0);
-    return [at(edgeOf(into?.link ?? '')?.to), at(edgeOf(out?.link ?? '')?.from)];
+    return [at(edgeOf(into?.connection ?? '')?.to), at(edgeOf(out?.connection ?? '')?.from)];
   };
 
-  const price = useMemo(() => (drag?.edit ? orderPrice(build, drag.edit) : null), [drag, build]);
+  const price = useMemo(() => (drag?.edit ? orderPrice(design, drag.edit) : null), [drag, design]);
   const give = (id: string, edit: Edit | null): void => {
     if (edit)
-      commit(`move ${build.components.find((i) => i.id === id)?.name ?? id} in the loop`, edit);
+      commit(`move ${design.components.find((i) => i.id === id)?.name ?? id} in the loop`, edit);
   };
   const inRow = (id: string, to: number): Edit | null => {
     const order = moved(stations, id, Math.max(0, Math.min(stations.length - 1, to)));
-    return order.join() === stations.join() ? null : reorderLoop(build, loop.id, order);
+    return order.join() === stations.join() ? null : reorderLoop(design, loop.id, order);
   };
   const wanted = (
     e: DragMoveEvent,
@@ -99,7 +99,7 @@ export function LoopLane({ graph, width, range, compact }: Props) {
     if (branched) {
       const leg = nearestLeg(geometry, x, y);
       return {
-        edit: leg && moveInto(build, loop.id, component, leg.link),
+        edit: leg && moveInto(design, loop.id, component, leg.link),
         mark: leg && { x: leg.labelX, y: leg.labelY + 9 },
       };
     }
@@ -119,7 +119,7 @@ export function LoopLane({ graph, width, range, compact }: Props) {
     const mine = layout.legs.find((l) => (by > 0 ? l.from : l.to) === visit);
     const next =
       mine && layout.legs.find((l) => (by > 0 ? l.from === mine.to : l.to === mine.from));
-    if (next) give(component, moveInto(build, loop.id, component, next.link));
+    if (next) give(component, moveInto(design, loop.id, component, next.connection));
   };
 
   return (
@@ -203,13 +203,13 @@ export function LoopLane({ graph, width, range, compact }: Props) {
             )}
           </svg>
           {layout.visits.map((v, i) => {
-            const component = build.components.find((x) => x.id === v.component);
+            const component = design.components.find((x) => x.id === v.component);
             const spot = geometry.spots[i] as Spot;
             const name = component?.name ?? v.component;
             const kind = component ? drawingOf(component.part) : '';
             const [before, after] = over(v);
             const out = layout.legs.find((l) => l.from === i),
-              t = out ? temperature(out.link) : undefined;
+              t = out ? temperature(out.connection) : undefined;
             const label = spot.small
               ? null
               : { x: spot.x - geometry.step / 2 + 3, y: spot.y + NAME, width: geometry.step - 6 };

@@ -2,7 +2,7 @@
 import { useRef, useState } from 'react';
 import { looseParts } from '@/core/loops';
 import { useWidth } from '@/view/shared/useWidth';
-import { useBench } from './EditorProvider';
+import { useEditor } from './EditorProvider';
 import { ConnectDialog } from './ConnectDialog';
 import { LooseStrip } from './LooseStrip';
 import { LoopLane } from './LoopLane';
@@ -10,14 +10,14 @@ import styles from './LoopLine.module.css';
 
 /** The loop as one line in flow order, on every stage; two loops, two lines. Collapsible. */
 export function LoopLine() {
-  const model = useBench((s) => s.workings.model);
-  const heat = useBench((s) => s.workings.reports.heat[s.build.brief.loadCase]);
-  const build = useBench((s) => s.build);
+  const system = useEditor((s) => s.analysis.system);
+  const heat = useEditor((s) => s.analysis.reports.heat[s.design.brief.loadCase]);
+  const design = useEditor((s) => s.design);
   const [shut, setShut] = useState(false);
   const [connecting, setConnecting] = useState(false);
   const frame = useRef<HTMLDivElement>(null);
   const width = useWidth(frame);
-  const loose = looseParts(build);
+  const loose = looseParts(design);
   const temps = Object.values(heat.nodes);
   const range: readonly [number, number] =
     temps.length > 0
@@ -36,7 +36,7 @@ export function LoopLine() {
       >
         {shut ? 'Show the loop line' : 'Fold'}
       </button>
-      {!shut && model.loops.length === 0 && (
+      {!shut && system.loops.length === 0 && (
         <div className={styles.empty}>
           <strong>Loop line</strong>
           <span>
@@ -53,16 +53,16 @@ export function LoopLine() {
       )}
       {!shut &&
         width > 0 &&
-        model.loops.map((g) => (
+        system.loops.map((g) => (
           <LoopLane
             key={g.loop.id}
             graph={g}
             width={width}
             range={range}
-            compact={model.loops.length > 1}
+            compact={system.loops.length > 1}
           />
         ))}
-      {!shut && model.loops.length > 0 && loose.length > 0 && <LooseStrip loose={loose} />}
+      {!shut && system.loops.length > 0 && loose.length > 0 && <LooseStrip loose={loose} />}
       {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
     </section>
   );

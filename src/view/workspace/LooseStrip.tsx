@@ -1,14 +1,14 @@
 'use client';
 import { insertStation } from '@/core/loops';
-import { useBench } from './EditorProvider';
+import { useEditor } from './EditorProvider';
 import styles from './LoopLine.module.css';
 
 /** Parts that wait beside the loops: one click lets a part into the run where it needs the least tube. */
 export function LooseStrip({ loose }: { readonly loose: readonly string[] }) {
-  const { build, commit, pick } = useBench((s) => s);
-  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
+  const { design, commit, pick } = useEditor((s) => s);
+  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
   const put = (component: string, loop: string, name: string): void => {
-    const edit = insertStation(build, loop, component);
+    const edit = insertStation(design, loop, component);
     if (edit) {
       commit(`put ${nameOf(component)} into ${name}`, edit);
       pick(component);
@@ -20,7 +20,7 @@ export function LooseStrip({ loose }: { readonly loose: readonly string[] }) {
       {loose.map((id) => (
         <span key={id}>
           {nameOf(id)}{' '}
-          {build.loops.map((l) => (
+          {design.loops.map((l) => (
             <button
               key={l.id}
               type="button"
@@ -28,7 +28,7 @@ export function LooseStrip({ loose }: { readonly loose: readonly string[] }) {
               onClick={() => put(id, l.id, l.name)}
               aria-label={`Put ${nameOf(id)} into ${l.name}`}
             >
-              {build.loops.length > 1 ? `into ${l.name}` : 'put it in'}
+              {design.loops.length > 1 ? `into ${l.name}` : 'put it in'}
             </button>
           ))}
         </span>

@@ -4,16 +4,16 @@ import { usePathname } from 'next/navigation';
 import type { Stage } from '@/core/checks';
 import { formatKelvin, formatNumber } from '@/core/units';
 import { Mark } from '@/view/shared';
-import { useBench } from './EditorProvider';
+import { useEditor } from './EditorProvider';
 import { STAGES } from './stages';
 import styles from './StageRail.module.css';
 
 /** The stages in working order, each with its verdict and its one result: the rail alone tells the state of the build. */
 export function StageRail() {
-  const id = useBench((s) => s.id);
-  const stages = useBench((s) => s.workings.stages);
-  const brief = useBench((s) => s.build.brief);
-  const open = useBench((s) => s.open);
+  const id = useEditor((s) => s.id);
+  const stages = useEditor((s) => s.analysis.stages);
+  const brief = useEditor((s) => s.design.brief);
+  const open = useEditor((s) => s.open);
   const path = usePathname();
   return (
     <nav aria-label="Stages" className={styles.rail}>
@@ -23,7 +23,7 @@ export function StageRail() {
           const state = s.id === 'brief' ? null : stages[s.id as Stage];
           const result =
             state?.result ??
-            `${formatKelvin(brief.limits.rise_K)}, ${formatNumber(brief.limits.noise_dBA)} dBA`;
+            `${formatKelvin(brief.limits.deltaT_K)}, ${formatNumber(brief.limits.noise_dBA)} dBA`;
           return (
             <li key={s.id}>
               <Link

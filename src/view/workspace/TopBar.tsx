@@ -6,7 +6,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { plural } from '@/core/units';
 import { ThemeSwitch } from '@/view/shared';
 import type { SaveState } from './editor';
-import { useBench } from './EditorProvider';
+import { useEditor } from './EditorProvider';
 import { downloadBuild, downloadList } from './download';
 import styles from './TopBar.module.css';
 
@@ -19,18 +19,18 @@ const SAVE_WORDS: Record<SaveState, string> = {
 };
 
 export function TopBar() {
-  const build = useBench((s) => s.build);
-  const list = useBench((s) => s.workings.reports.list);
-  const findings = useBench((s) => s.workings.findings);
-  const revision = useBench((s) => s.revision);
-  const save = useBench((s) => s.save);
-  const past = useBench((s) => s.past);
-  const future = useBench((s) => s.future);
-  const undo = useBench((s) => s.undo);
-  const redo = useBench((s) => s.redo);
-  const open = useBench((s) => s.open);
-  const setSearch = useBench((s) => s.setSearch);
-  const commit = useBench((s) => s.commit);
+  const design = useEditor((s) => s.design);
+  const list = useEditor((s) => s.analysis.reports.list);
+  const findings = useEditor((s) => s.analysis.findings);
+  const revision = useEditor((s) => s.revision);
+  const save = useEditor((s) => s.save);
+  const past = useEditor((s) => s.past);
+  const future = useEditor((s) => s.future);
+  const undo = useEditor((s) => s.undo);
+  const redo = useEditor((s) => s.redo);
+  const open = useEditor((s) => s.open);
+  const setSearch = useEditor((s) => s.setSearch);
+  const commit = useEditor((s) => s.commit);
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   const notes = findings.filter((f) => f.severity === 'note').length,
     count = findings.length - notes;
@@ -40,9 +40,9 @@ export function TopBar() {
         Zephyron
       </Link>
       <BuildName
-        key={build.name}
-        name={build.name}
-        onRename={(name) => commit('rename the build', { do: 'build.rename', name })}
+        key={design.name}
+        name={design.name}
+        onRename={(name) => commit('rename the build', { do: 'design.rename', name })}
       />
       <span className={styles.state} role="status">
         {SAVE_WORDS[save]}, revision {revision}
@@ -108,7 +108,7 @@ export function TopBar() {
           dense
           onClick={() => {
             setMenu(null);
-            downloadBuild(build);
+            downloadBuild(design);
           }}
         >
           Build document (JSON)
@@ -117,7 +117,7 @@ export function TopBar() {
           dense
           onClick={() => {
             setMenu(null);
-            downloadList(build, list);
+            downloadList(design, list);
           }}
         >
           Parts list (CSV)

@@ -1,6 +1,6 @@
 import type { Bracket } from '@/core/bracket';
-import type { Build } from '@/core/design';
-import type { ListReport } from '@/core/bom';
+import type { Design } from '@/core/design';
+import type { Bom } from '@/core/bom';
 import type { Part } from '@/core/components';
 import type { BendSheet } from '@/core/plan';
 import type { Transient } from '@/core/transient';
@@ -11,7 +11,7 @@ import {
   bracketToDxf,
   bracketToSvg,
   buildFileName,
-  buildToText,
+  designToText,
   listToCsv,
   listToJson,
   partsToCsv,
@@ -28,12 +28,12 @@ function hand(name: string, type: string, text: string): void {
   setTimeout(() => URL.revokeObjectURL(url), 1000);
 }
 
-export const downloadBuild = (build: Build): void =>
-  hand(buildFileName(build.name), 'application/json', buildToText(build));
+export const downloadBuild = (design: Design): void =>
+  hand(buildFileName(design.name), 'application/json', designToText(design));
 export const downloadInp = (name: string, text: string): void =>
   hand(`${slug(name)}.inp`, 'text/plain', text);
-export const downloadList = (build: Build, list: ListReport): void =>
-  hand(`${slug(build.name)}-parts.csv`, 'text/csv', listToCsv(list, build.brief.currency));
+export const downloadList = (design: Design, list: Bom): void =>
+  hand(`${slug(design.name)}-parts.csv`, 'text/csv', listToCsv(list, design.brief.currency));
 export const downloadRun = (name: string, run: Transient): void =>
   hand(`${slug(name)}-over-time.csv`, 'text/csv', transientToCsv(run));
 export const downloadBracket = (title: string, plate: Bracket, as: 'svg' | 'dxf'): void =>
@@ -48,11 +48,11 @@ export const downloadBendSheet = (sheet: BendSheet, as: 'svg' | 'dxf'): void =>
     : hand(`${slug(sheet.name)}.dxf`, 'image/vnd.dxf', bendSheetToDxf(sheet));
 export const downloadBends = (name: string, sheets: readonly BendSheet[]): void =>
   hand(`${slug(name)}-bends.csv`, 'text/csv', bendSheetsToCsv(sheets));
-export const downloadListJson = (build: Build, list: ListReport): void =>
+export const downloadListJson = (design: Design, list: Bom): void =>
   hand(
-    `${slug(build.name)}-parts.json`,
+    `${slug(design.name)}-parts.json`,
     'application/json',
-    listToJson(list, build.brief.currency),
+    listToJson(list, design.brief.currency),
   );
 export const handParts = (parts: readonly Part[], as: 'csv' | 'json'): void =>
   as === 'csv'

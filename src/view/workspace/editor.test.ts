@@ -1,11 +1,11 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { demoBuild } from '@/catalogue';
-import type { Build } from '@/core/design';
+import { demoDesign } from '@/catalogue';
+import type { Design } from '@/core/design';
 import { createBench } from './editor';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
+const desk = demoDesign('dawn-chorus-desk') as Design;
 let answers: { status: number; body: unknown }[];
-let sent: { revision: number; document: Build }[];
+let sent: { revision: number; document: Design }[];
 
 beforeEach(() => {
   jest.useFakeTimers();
@@ -32,88 +32,88 @@ const settle = async (ms: number): Promise<void> => {
 
 describe('an open build', () => {
   test('saves within a second, on the revision it was made on', async () => {
-    const bench = createBench('desk', 7, desk);
-    bench.getState().commit('rename', { do: 'build.rename', name: 'Other' });
-    expect(bench.getState().save).toBe('unsaved');
+    const editor = createBench('desk', 7, desk);
+    editor.getState().commit('rename', { do: 'design.rename', name: 'Other' });
+    expect(editor.getState().save).toBe('unsaved');
     await settle(1000);
     expect(sent).toMatchObject([{ revision: 7, document: { name: 'Other' } }]);
-    expect(bench.getState()).toMatchObject({ save: 'saved', revision: 8 });
+    expect(editor.getState()).toMatchObject({ save: 'saved', revision: 8 });
   });
 
   test('undo and redo, to the first edit', () => {
-    const bench = createBench('desk', 1, desk);
-    bench.getState().commit('a', { do: 'build.rename', name: 'A' });
-    bench.getState().commit('b', { do: 'fans.speed', speed_rpm: 800 });
-    bench.getState().commit('c', { do: 'component.remove', component: 'card-block' });
-    for (let i = 0; i < 5; i += 1) bench.getState().undo();
-    expect(bench.getState().build).toEqual(desk);
-    for (let i = 0; i < 5; i += 1) bench.getState().redo();
-    expect(bench.getState().build.name).toBe('A');
-    expect(bench.getState().build.components.some((i) => i.id === 'card-block')).toBe(false);
+    const editor = createBench('desk', 1, desk);
+    editor.getState().commit('a', { do: 'design.rename', name: 'A' });
+    editor.getState().commit('b', { do: 'fans.speed', speed_rpm: 800 });
+    editor.getState().commit('c', { do: 'component.remove', component: 'card-block' });
+    for (let i = 0; i < 5; i += 1) editor.getState().undo();
+    expect(editor.getState().design).toEqual(desk);
+    for (let i = 0; i < 5; i += 1) editor.getState().redo();
+    expect(editor.getState().design.name).toBe('A');
+    expect(editor.getState().design.components.some((i) => i.id === 'card-block')).toBe(false);
   });
 
   test('a dragged handle is one step', () => {
-    const bench = createBench('desk', 1, desk);
+    const editor = createBench('desk', 1, desk);
     for (let rpm = 800; rpm < 900; rpm += 10)
-      bench.getState().commit('fans', { do: 'fans.speed', speed_rpm: rpm }, 'fans.speed');
-    expect(bench.getState().past.length).toBe(1);
-    bench.getState().undo();
-    expect(bench.getState().build).toEqual(desk);
+      editor.getState().commit('fans', { do: 'fans.speed', speed_rpm: rpm }, 'fans.speed');
+    expect(editor.getState().past.length).toBe(1);
+    editor.getState().undo();
+    expect(editor.getState().design).toEqual(desk);
   });
 
   test('a new edit after undo forgets what was undone', () => {
-    const bench = createBench('desk', 1, desk);
-    bench.getState().commit('a', { do: 'build.rename', name: 'A' });
-    bench.getState().undo();
-    bench.getState().commit('b', { do: 'build.rename', name: 'B' });
-    expect(bench.getState().future).toEqual([]);
+    const editor = createBench('desk', 1, desk);
+    editor.getState().commit('a', { do: 'design.rename', name: 'A' });
+    editor.getState().undo();
+    editor.getState().commit('b', { do: 'design.rename', name: 'B' });
+    expect(editor.getState().future).toEqual([]);
   });
 
   test('an edit of something that is not there says so and changes nothing', () => {
-    const bench = createBench('desk', 1, desk);
-    bench.getState().commit('x', { do: 'component.remove', component: 'ghost' });
-    expect(bench.getState().said).toContain('ghost');
-    expect(bench.getState().build).toBe(desk);
+    const editor = createBench('desk', 1, desk);
+    editor.getState().commit('x', { do: 'component.remove', component: 'ghost' });
+    expect(editor.getState().diagnostic).toContain('ghost');
+    expect(editor.getState().design).toBe(desk);
   });
 
   test('a stale revision brings both versions, and either may be chosen', async () => {
     const theirs = { ...desk, name: 'Theirs' };
     answers.push({ status: 409, body: { revision: 9, document: theirs } });
-    const bench = createBench('desk', 7, desk);
-    bench.getState().commit('mine', { do: 'build.rename', name: 'Mine' });
+    const editor = createBench('desk', 7, desk);
+    editor.getState().commit('mine', { do: 'design.rename', name: 'Mine' });
     await settle(1000);
-    expect(bench.getState().conflict).toMatchObject({ revision: 9, build: { name: 'Theirs' } });
-    expect(bench.getState().build.name).toBe('Mine');
-    bench.getState().keepMine();
+    expect(editor.getState().conflict).toMatchObject({ revision: 9, design: { name: 'Theirs' } });
+    expect(editor.getState().design.name).toBe('Mine');
+    editor.getState().keepMine();
     await settle(1000);
     expect(sent[1]).toMatchObject({ revision: 9, document: { name: 'Mine' } });
 
     answers.push({ status: 409, body: { revision: 12, document: theirs } });
-    bench.getState().commit('again', { do: 'build.rename', name: 'Mine again' });
+    editor.getState().commit('again', { do: 'design.rename', name: 'Mine again' });
     await settle(1000);
-    bench.getState().takeTheirs();
-    expect(bench.getState()).toMatchObject({
+    editor.getState().takeTheirs();
+    expect(editor.getState()).toMatchObject({
       revision: 12,
-      build: { name: 'Theirs' },
+      design: { name: 'Theirs' },
       save: 'saved',
     });
   });
 
   test('without a network it keeps trying', async () => {
     answers.push({ status: 0, body: null }, { status: 503, body: {} });
-    const bench = createBench('desk', 1, desk);
-    bench.getState().commit('a', { do: 'build.rename', name: 'A' });
+    const editor = createBench('desk', 1, desk);
+    editor.getState().commit('a', { do: 'design.rename', name: 'A' });
     await settle(600);
-    expect(bench.getState().save).toBe('offline');
+    expect(editor.getState().save).toBe('offline');
     await settle(9000);
-    expect(bench.getState().save).toBe('saved');
+    expect(editor.getState().save).toBe('saved');
     expect(sent.length).toBe(3);
   });
 
   test('an unsaved journal from before is taken up and sent', async () => {
-    const bench = createBench('desk', 4, desk);
-    bench.getState().restore({
-      build: { ...desk, name: 'From the journal' },
+    const editor = createBench('desk', 4, desk);
+    editor.getState().restore({
+      design: { ...desk, name: 'From the journal' },
       revision: 4,
       dirty: true,
       past: [],
@@ -124,18 +124,18 @@ describe('an open build', () => {
   });
 
   test('a journal newer than the page (browser back) is taken as it is, without a save', async () => {
-    const bench = createBench('desk', 1, desk);
-    bench.getState().restore({
-      build: { ...desk, name: 'Saved since' },
+    const editor = createBench('desk', 1, desk);
+    editor.getState().restore({
+      design: { ...desk, name: 'Saved since' },
       revision: 3,
       dirty: false,
       past: [],
       future: [],
     });
     await settle(2000);
-    expect(bench.getState()).toMatchObject({
+    expect(editor.getState()).toMatchObject({
       revision: 3,
-      build: { name: 'Saved since' },
+      design: { name: 'Saved since' },
       save: 'saved',
       conflict: null,
     });
@@ -144,49 +144,53 @@ describe('an open build', () => {
 
   test('a window closed before the answer came: the server holds what was sent, so nobody else wrote', async () => {
     const onServer = { ...desk, name: 'Sent' };
-    const bench = createBench('desk', 5, onServer);
-    bench.getState().restore({
-      build: { ...desk, name: 'One further' },
+    const editor = createBench('desk', 5, onServer);
+    editor.getState().restore({
+      design: { ...desk, name: 'One further' },
       revision: 4,
       dirty: true,
       past: [],
       future: [],
       sent: { ...desk, name: 'Sent' },
     });
-    expect(bench.getState()).toMatchObject({
+    expect(editor.getState()).toMatchObject({
       conflict: null,
       revision: 5,
-      build: { name: 'One further' },
+      design: { name: 'One further' },
     });
     await settle(1000);
     expect(sent).toMatchObject([{ revision: 5, document: { name: 'One further' } }]);
   });
 
   test('an answer lost on the way: the next try meets its own words and goes on', async () => {
-    const bench = createBench('desk', 4, desk);
+    const editor = createBench('desk', 4, desk);
     answers = [{ status: 0, body: null }];
-    bench.getState().commit('a', { do: 'build.rename', name: 'A' });
+    editor.getState().commit('a', { do: 'design.rename', name: 'A' });
     await settle(1000);
     answers = [{ status: 409, body: { revision: 5, document: { ...desk, name: 'A' } } }];
-    bench.getState().commit('b', { do: 'build.rename', name: 'B' });
+    editor.getState().commit('b', { do: 'design.rename', name: 'B' });
     await settle(8000);
-    expect(bench.getState()).toMatchObject({ conflict: null, save: 'saved', build: { name: 'B' } });
+    expect(editor.getState()).toMatchObject({
+      conflict: null,
+      save: 'saved',
+      design: { name: 'B' },
+    });
     expect(sent.at(-1)).toMatchObject({ revision: 5, document: { name: 'B' } });
   });
 
   test('an unsaved journal on an older revision becomes a choice', () => {
-    const bench = createBench('desk', 6, { ...desk, name: 'On the server' });
-    bench.getState().restore({
-      build: { ...desk, name: 'From the journal' },
+    const editor = createBench('desk', 6, { ...desk, name: 'On the server' });
+    editor.getState().restore({
+      design: { ...desk, name: 'From the journal' },
       revision: 4,
       dirty: true,
       past: [],
       future: [],
     });
-    expect(bench.getState().conflict).toMatchObject({
+    expect(editor.getState().conflict).toMatchObject({
       revision: 6,
-      build: { name: 'On the server' },
+      design: { name: 'On the server' },
     });
-    expect(bench.getState().build.name).toBe('From the journal');
+    expect(editor.getState().design.name).toBe('From the journal');
   });
 });

@@ -1,24 +1,24 @@
 import same from 'fast-deep-equal';
 import { createStore } from 'zustand/vanilla';
-import { useShelves } from '@/view/shared';
-import { applyEdit, EditError, type Build, type Edit, type Component } from '@/core/design';
-import { createSession, isSameSpace, type Workings } from '@/core/analysis';
+import { usePartLists } from '@/view/shared';
+import { applyEdit, EditError, type Design, type Edit, type Component } from '@/core/design';
+import { createSession, isSameSpace, type Analysis } from '@/core/analysis';
 import { Engine } from '@/engine';
 import { sameSpace, type Routed } from '@/core/routing';
-import { writeJournal, type JournalEntry, type Step } from './outbox';
+import { writeOutbox, type OutboxEntry, type Step } from './outbox';
 import { sendBuild } from './send';
 
 export type SaveState = 'saved' | 'saving' | 'unsaved' | 'offline' | 'refused';
 export interface Conflict {
   readonly revision: number;
-  readonly build: Build;
+  readonly design: Design;
 }
 
-export interface BenchState {
+export interface EditorState {
   readonly id: string;
   readonly revision: number;
-  readonly build: Build;
-  readonly workings: Workings;
+  readonly design: Design;
+  readonly analysis: Analysis;
   /** Runs what takes longer than a frame, over this build. */
   readonly engine: Engine;
   readonly versions: Versions;
@@ -29,7 +29,7 @@ export interface BenchState {
   /** The thing picked everywhere: a component, run, loop or mount id. */
   readonly picked: string | null;
   /** Says once what just went wrong. */
-  readonly said: string | null;
+  readonly diagnostic: string | null;
   readonly drawer: 'stores' | 'findings' | null;
   readonly search: boolean;
   /** The step whose edit left runs to be routed; null while there is none. */
@@ -49,9 +49,9 @@ export interface BenchState {
   redo(): void;
   pick(id: string | null): void;
   say(text: string | null): void;
-  open(drawer: BenchState['drawer']): void;
+  open(drawer: EditorState['drawer']): void;
   setSearch(on: boolean): void;
-  restore(entry: JournalEntry): void;
+  restore(entry: OutboxEntry): void;
   keepMine(): void;
   takeTheirs(): void;
 }
@@ -68,7 +68,7 @@ export interface Versions {
   readonly offer: number;
 }
 
-export type Bench = ReturnType<typeof createBench>;
+export type Editor = ReturnType<typeof createBench>;
 
 /** Steps kept for undo. */
 const HISTORY = 400;
@@ -78,7 +78,7 @@ const RETRY_AFTER_MS = 4000;
 const GESTURE_MS = 1200;
 
 /** Whether what came over the wire is this build; what JSON leaves out does not count. */
-const sameDocument = (mine: Build, theirs: Build): boolean =>
+const sameDocument = (mine: Design, theirs: Design): boolean =>
   same(JSON.parse(JSON.stringify(mine)), JSON.parse(JSON.stringify(theirs)));
 
 /** How far routing is; it runs beside whatever is open. */
@@ -96,34 +96,34 @@ const NO_JOB: RouteJob = {
 };
 
 /** Runs that a change of space left without a route, or in something's way. */
-function wantsRouting({ reports, routed }: Workings, build: Build): boolean {
-  if (build.case === null) return false;
-  const pinned = (id: string): boolean => build.layout.routes[id]?.pinned ?? false;
+function wantsRouting({ reports, routed }: Analysis, design: Design): boolean {
+  if (design.case === null) return false;
+  const pinned = (id: string): boolean => design.layout.routes[id]?.pinned ?? false;
   const meets = routed.routes.some((r) => (r.told?.nearest?.gap_mm ?? 0) < 0 && !pinned(r.link));
   return meets || reports.runs.some((r) => r.by === 'tube' && r.estimated && !pinned(r.id));
 }
 
 /** The state of one open build: the document, what follows from it, and its way to the journal and the server. */
-export function createBench(id: string, revision: number, build: Build) {
+export function createBench(id: string, revision: number, design: Design) {
   let timer: ReturnType<typeof setTimeout> | null = null;
   let gesture: { key: string; at: number } | null = null;
   let sending = false;
   /** Sent, its answer not heard. */
-  let unheard: Build | null = null;
+  let unheard: Design | null = null;
 
-  const session = createSession(build, useShelves.getState().offer);
-  const engine = new Engine(build, useShelves.getState().shelves);
-  const think = (next: Build): Workings => {
+  const session = createSession(design, usePartLists.getState().offer);
+  const engine = new Engine(design, usePartLists.getState().partLists);
+  const think = (next: Design): Analysis => {
     session.replace(next);
-    session.offer(useShelves.getState().offer);
+    session.offer(usePartLists.getState().offer);
     return session.analysis();
   };
 
-  const store = createStore<BenchState>()((set, get) => {
+  const store = createStore<EditorState>()((set, get) => {
     const journal = (dirty: boolean): void => {
-      const { build: b, revision: r, past, future } = get();
-      void writeJournal(id, {
-        build: b,
+      const { design: b, revision: r, past, future } = get();
+      void writeOutbox(id, {
+        design: b,
         revision: r,
         dirty,
         past,
@@ -142,7 +142,7 @@ export function createBench(id: string, revision: number, build: Build) {
         later(SAVE_AFTER_MS);
         return;
       }
-      const { build: sent, revision: on, conflict } = get();
+      const { design: sent, revision: on, conflict } = get();
       if (conflict) return;
       sending = true;
       const before = unheard;
@@ -154,31 +154,31 @@ export function createBench(id: string, revision: number, build: Build) {
       if (answer.kind !== 'offline') unheard = null;
       const own =
         answer.kind === 'stale' &&
-        [sent, before].some((mine) => mine !== null && sameDocument(mine, answer.build))
-          ? answer.build
+        [sent, before].some((mine) => mine !== null && sameDocument(mine, answer.design))
+          ? answer.design
           : null;
       if (answer.kind === 'saved' || (answer.kind === 'stale' && own)) {
-        const changed = get().build !== sent || (own !== null && !sameDocument(sent, own));
+        const changed = get().design !== sent || (own !== null && !sameDocument(sent, own));
         set({ revision: answer.revision, save: changed ? 'unsaved' : 'saved' });
         journal(changed);
         if (changed) later(SAVE_AFTER_MS);
       } else if (answer.kind === 'stale')
-        set({ save: 'unsaved', conflict: { revision: answer.revision, build: answer.build } });
-      else if (answer.kind === 'refused') set({ save: 'refused', said: answer.message });
+        set({ save: 'unsaved', conflict: { revision: answer.revision, design: answer.design } });
+      else if (answer.kind === 'refused') set({ save: 'refused', diagnostic: answer.message });
       else {
         set({ save: 'offline' });
         later(RETRY_AFTER_MS);
       }
     };
     /** The next build, and the edit that led there; null where it came from elsewhere. */
-    const become = (next: Build, edit: Edit | null, rest: Partial<BenchState>): void => {
-      const { build: before, versions } = get();
+    const become = (next: Design, edit: Edit | null, rest: Partial<EditorState>): void => {
+      const { design: before, versions } = get();
       if (edit) engine.edited(next, edit);
       else engine.replaced(next);
       const touched = edit ? partsTouched(before, next) : EVERY_PART;
       set({
-        build: next,
-        workings: think(next),
+        design: next,
+        analysis: think(next),
         versions: raise(versions, touched),
         save: 'unsaved',
         ...rest,
@@ -189,18 +189,18 @@ export function createBench(id: string, revision: number, build: Build) {
     const step = (
       from: readonly Step[],
       to: readonly Step[],
-    ): readonly [Build, readonly Step[], readonly Step[], Edit] | null => {
+    ): readonly [Design, readonly Step[], readonly Step[], Edit] | null => {
       const last = from[from.length - 1];
       if (!last) return null;
-      const done = applyEdit(get().build, last.edit);
-      return [done.build, from.slice(0, -1), [...to, { ...last, edit: done.inverse }], last.edit];
+      const done = applyEdit(get().design, last.edit);
+      return [done.design, from.slice(0, -1), [...to, { ...last, edit: done.inverse }], last.edit];
     };
 
     return {
       id,
       revision,
-      build,
-      workings: think(build),
+      design,
+      analysis: think(design),
       engine,
       versions: { space: 0, fans: 0, pumps: 0, rest: 0, offer: 0 },
       past: [],
@@ -208,7 +208,7 @@ export function createBench(id: string, revision: number, build: Build) {
       save: 'saved',
       conflict: null,
       picked: null,
-      said: null,
+      diagnostic: null,
       drawer: null,
       search: false,
       toRoute: null,
@@ -221,32 +221,33 @@ export function createBench(id: string, revision: number, build: Build) {
           return;
         }
         const { past, future } = get();
-        const done = applyEdit(get().build, edit);
+        const done = applyEdit(get().design, edit);
         const patches = patchesOf(done.inverse);
         const at = past.findIndex((s) => s.id !== undefined && s.id === step);
         const own: Step = { id: nextStep(), label: 'route the runs', edit: done.inverse };
         const joined = past.map((s, i) =>
           i === at ? { ...s, edit: patchOf([...patches, ...patchesOf(s.edit)]) } : s,
         );
-        become(done.build, edit, {
+        become(done.design, edit, {
           past: at < 0 ? [...past, own] : joined,
           future: at < 0 ? [] : future,
           toRoute: null,
         });
       },
       rethink: () => {
-        engine.offers(useShelves.getState().shelves);
-        const { build: now, versions } = get();
-        set({ workings: think(now), versions: raise(versions, ['offer']) });
+        engine.offers(usePartLists.getState().partLists);
+        const { design: now, versions } = get();
+        set({ analysis: think(now), versions: raise(versions, ['offer']) });
       },
       setRouteJob: (routeJob) => set({ routeJob }),
       commit: (label, edit, merge) => {
         let done;
         try {
-          done = applyEdit(get().build, edit);
+          done = applyEdit(get().design, edit);
         } catch (error) {
           set({
-            said: error instanceof EditError ? error.message : 'That cannot be done to this build.',
+            diagnostic:
+              error instanceof EditError ? error.message : 'That cannot be done to this build.',
           });
           return;
         }
@@ -268,17 +269,17 @@ export function createBench(id: string, revision: number, build: Build) {
                 edit: patchOf([...patchesOf(done.inverse), ...patchesOf(last.edit)]),
               }
             : { id: nextStep(), label, edit: done.inverse };
-        become(done.build, edit, {
+        become(done.design, edit, {
           past: [...(merges ? past.slice(0, -1) : past), own].slice(-HISTORY),
           future: [],
-          said: null,
+          diagnostic: null,
         });
         const moved =
-          before.build.layout !== done.build.layout || !sameSpace(before.build, done.build);
+          before.design.layout !== done.design.layout || !sameSpace(before.design, done.design);
         if (!moved) return;
-        const toRoute = wantsRouting(get().workings, done.build) ? { step: own.id ?? null } : null;
+        const toRoute = wantsRouting(get().analysis, done.design) ? { step: own.id ?? null } : null;
         // While a gesture goes on, what it is compared with stays what was there before it.
-        set(merges ? { toRoute } : { toRoute, routedBefore: before.workings.routed });
+        set(merges ? { toRoute } : { toRoute, routedBefore: before.analysis.routed });
       },
       undo: () => {
         const s = step(get().past, get().future);
@@ -291,20 +292,20 @@ export function createBench(id: string, revision: number, build: Build) {
         if (s) become(s[0], s[3], { future: s[1], past: s[2], toRoute: null, routedBefore: null });
       },
       pick: (picked) => set({ picked }),
-      say: (said) => set({ said }),
+      say: (diagnostic) => set({ diagnostic }),
       open: (drawer) => set({ drawer }),
       setSearch: (search) => set({ search }),
       restore: (entry) => {
-        const workings = think(entry.build);
+        const analysis = think(entry.design);
         const last = entry.past[entry.past.length - 1];
         // The page was left while its last change was being routed: that goes on.
         const toRoute =
-          last && wantsRouting(workings, entry.build) ? { step: last.id ?? null } : null;
-        engine.replaced(entry.build);
+          last && wantsRouting(analysis, entry.design) ? { step: last.id ?? null } : null;
+        engine.replaced(entry.design);
         const versions = raise(get().versions, EVERY_PART);
         set({
-          build: entry.build,
-          workings,
+          design: entry.design,
+          analysis,
           versions,
           past: entry.past,
           future: entry.future,
@@ -314,17 +315,17 @@ export function createBench(id: string, revision: number, build: Build) {
         const ahead = entry.revision >= get().revision;
         if (
           ahead ||
-          [entry.build, unheard].some((mine) => mine !== null && sameDocument(mine, build))
+          [entry.design, unheard].some((mine) => mine !== null && sameDocument(mine, design))
         ) {
           if (ahead) set({ revision: entry.revision });
-          if (entry.dirty && (ahead || !sameDocument(entry.build, build))) {
+          if (entry.dirty && (ahead || !sameDocument(entry.design, design))) {
             set({ save: 'unsaved' });
             later(0);
           } else journal(false);
         } else
           set({
             save: 'unsaved',
-            conflict: { revision: get().revision, build },
+            conflict: { revision: get().revision, design },
             revision: entry.revision,
           });
       },
@@ -338,12 +339,12 @@ export function createBench(id: string, revision: number, build: Build) {
       takeTheirs: () => {
         const { conflict } = get();
         if (!conflict) return;
-        engine.replaced(conflict.build);
+        engine.replaced(conflict.design);
         set({
           conflict: null,
           revision: conflict.revision,
-          build: conflict.build,
-          workings: think(conflict.build),
+          design: conflict.design,
+          analysis: think(conflict.design),
           versions: raise(get().versions, EVERY_PART),
           past: [],
           future: [],
@@ -364,7 +365,7 @@ const raise = (versions: Versions, parts: readonly (keyof Versions)[]): Versions
 });
 
 /** What of the design differs between two of its states. */
-function partsTouched(before: Build, after: Build): readonly (keyof Versions)[] {
+function partsTouched(before: Design, after: Design): readonly (keyof Versions)[] {
   const touched = new Set<keyof Versions>();
   if (!isSameSpace(before, after)) touched.add('space');
   if (before.brief !== after.brief || before.choices !== after.choices) touched.add('rest');

@@ -1,10 +1,10 @@
-export { BenchProvider, useBench } from './EditorProvider';
+export { EditorProvider, useEditor } from './EditorProvider';
 export { Workspace } from './Workspace';
 export { FindingList } from './FindingList';
 export { ConnectDialog, fittingFor } from './ConnectDialog';
 export { STAGES, isStage, type StageId } from './stages';
 export { addBuild } from './send';
-export { dropJournal } from './outbox';
+export { dropOutbox } from './outbox';
 export {
   downloadBends,
   downloadBendSheet,

@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoBuild } from '@/catalogue';
-import type { Build } from '@/core/design';
-import { resolve, type LoopGraph } from '@/core/system';
+import { demoDesign } from '@/catalogue';
+import type { Design } from '@/core/design';
+import { compileSystem, type LoopGraph } from '@/core/system';
 import { laneGeometry, nearestLeg, type Spot } from './laneGeometry';
 
-const tower = demoBuild('fenland-flood-tower') as Build;
-const graphs = resolve(tower).loops;
+const tower = demoDesign('fenland-flood-tower') as Design;
+const graphs = compileSystem(tower).loops;
 const [ring, split] = graphs as [LoopGraph, LoopGraph];
 
 describe('where the loop line is drawn', () => {
@@ -15,7 +15,7 @@ describe('where the loop line is drawn', () => {
     expect(g.spots.map((s) => s.x)).toEqual([...g.spots.map((s) => s.x)].sort((a, b) => a - b));
     expect(g.width).toBe(1000);
     expect(g.legs.filter((l) => l.back).length).toBe(1);
-    expect(g.legs.length).toBe(ring.loop.links.length);
+    expect(g.legs.length).toBe(ring.loop.connections.length);
   });
 
   test('a split takes two lanes; what is side by side shares a column; tees are small', () => {

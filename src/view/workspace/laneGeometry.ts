@@ -1,4 +1,4 @@
-import type { Build } from '@/core/design';
+import type { Design } from '@/core/design';
 import type { LoopGraph } from '@/core/system';
 
 export interface Spot {
@@ -32,21 +32,21 @@ const LINE_Y = 38,
 /** A column of tees alone needs this share of a column's width. */
 const TEE_WIDTH = 0.42;
 
-const isTee = (build: Build, component: string): boolean => {
-  const part = build.components.find((i) => i.id === component)?.part;
+const isTee = (design: Design, component: string): boolean => {
+  const part = design.components.find((i) => i.id === component)?.part;
   return part?.kind === 'inline' && part.duty === 'tee';
 };
 
 /** Where stations and legs of a loop are drawn: columns in flow order, a lane for each branch, the way home over the top. */
 export function laneGeometry(
-  build: Build,
+  design: Design,
   { layout }: LoopGraph,
   width: number,
   pitch: number,
 ): LaneGeometry {
   const { visits, legs, columns } = layout;
   const weight = Array.from({ length: columns }, (_, c) =>
-    visits.filter((v) => v.column === c).every((v) => isTee(build, v.component)) ? TEE_WIDTH : 1,
+    visits.filter((v) => v.column === c).every((v) => isTee(design, v.component)) ? TEE_WIDTH : 1,
   );
   const total = weight.reduce((a, b) => a + b, 0) || 1;
   const least = total * 92;
@@ -59,7 +59,7 @@ export function laneGeometry(
   const spots = visits.map((v): Spot => ({
     x: middle[v.column] as number,
     y: laneY(v.lane),
-    small: isTee(build, v.component),
+    small: isTee(design, v.component),
   }));
   const paths = legs.map((leg): LegPath => {
     const a = spots[leg.from] as Spot,
@@ -68,7 +68,7 @@ export function laneGeometry(
       offB = b.small ? DOT : ICON;
     if (leg.back)
       return {
-        link: leg.link,
+        link: leg.connection,
         back: true,
         opens: false,
         labelX: Math.min(room - 26, (a.x + ICON + room) / 2),
@@ -82,7 +82,7 @@ export function laneGeometry(
     const from = a.x + (a.y === y ? offA : 0),
       to = b.x - (b.y === y ? offB : 0);
     return {
-      link: leg.link,
+      link: leg.connection,
       back: false,
       opens: legs.filter((l) => l.from === leg.from && !l.back).length > 1,
       labelX: (from + to) / 2,

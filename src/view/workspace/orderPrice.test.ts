@@ -1,16 +1,16 @@
 import { describe, expect, test } from '@jest/globals';
-import { CATALOGUE, demoBuild } from '@/catalogue';
-import { withoutRoutes, type Build } from '@/core/design';
-import { workOut } from '@/core/analysis';
+import { CATALOGUE, demoDesign } from '@/catalogue';
+import { withoutRoutes, type Design } from '@/core/design';
+import { analyse } from '@/core/analysis';
 import { reorderLoop } from '@/core/loops';
 import { partFigures } from '../catalogue/figures';
 import { orderPrice } from './orderPrice';
 import { isStage, STAGES } from './stages';
 
 describe('the price of another order', () => {
-  const desk = demoBuild('dawn-chorus-desk') as Build;
-  const w = workOut(desk);
-  const stations = w.model.loops[0]?.stations ?? [];
+  const desk = demoDesign('dawn-chorus-desk') as Design;
+  const w = analyse(desk);
+  const stations = w.system.loops[0]?.stations ?? [];
 
   test('the same order costs nothing', () => {
     expect(orderPrice(desk, reorderLoop(desk, 'loop', stations))).toMatch(
@@ -19,7 +19,7 @@ describe('the price of another order', () => {
   });
 
   test('what changes no order costs nothing, though the runs of the build are routed', () => {
-    expect(orderPrice(desk, { do: 'build.rename', name: 'Other' })).toMatch(
+    expect(orderPrice(desk, { do: 'design.rename', name: 'Other' })).toMatch(
       /^0\.00 m of tube, 0 bends \(both estimated\), .+ 0\.0 K$/,
     );
   });

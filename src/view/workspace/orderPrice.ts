@@ -1,15 +1,15 @@
-import { applyEdit, withoutRoutes, type Build, type Edit } from '@/core/design';
-import { workOut } from '@/core/analysis';
+import { applyEdit, withoutRoutes, type Design, type Edit } from '@/core/design';
+import { analyse } from '@/core/analysis';
 import { formatNumber } from '@/core/units';
 
 /** What another order would cost, in a line, before the station is let go: runs estimated from port to port, before and after alike. */
-export function orderPrice(build: Build, edit: Edit): string {
-  const now = workOut(withoutRoutes(build)).reports;
-  const next = workOut(withoutRoutes(applyEdit(build, edit).build)).reports;
+export function orderPrice(design: Design, edit: Edit): string {
+  const now = analyse(withoutRoutes(design)).reports;
+  const next = analyse(withoutRoutes(applyEdit(design, edit).design)).reports;
   const tube = (next.list.tube_mm - now.list.tube_mm) / 1000;
   const bends =
     next.runs.reduce((s, r) => s + r.bends, 0) - now.runs.reduce((s, r) => s + r.bends, 0);
-  const load = build.brief.loadCase;
+  const load = design.brief.loadCase;
   const spots = next.heat[load].spots.flatMap((s) => {
     const old = now.heat[load].spots.find((o) => o.component === s.component && o.spot === s.spot);
     return s.temp_C !== null && old?.temp_C !== null && old

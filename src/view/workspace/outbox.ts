@@ -1,5 +1,5 @@
 import { createStore, del, get, set, type UseStore } from 'idb-keyval';
-import type { Build, Edit } from '@/core/design';
+import type { Design, Edit } from '@/core/design';
 
 export interface Step {
   /** Number of the step, unique in its build. */
@@ -9,8 +9,8 @@ export interface Step {
 }
 
 /** What the browser itself keeps of a build: written at every edit, before the server hears of it. */
-export interface JournalEntry {
-  readonly build: Build;
+export interface OutboxEntry {
+  readonly design: Design;
   /** Revision on the server that the build grew from. */
   readonly revision: number;
   /** Whether the server lacks something in it. */
@@ -18,28 +18,28 @@ export interface JournalEntry {
   readonly past: readonly Step[];
   readonly future: readonly Step[];
   /** Put to the server and not yet answered: when the server turns out to hold just this, the answer was lost and nobody else wrote. */
-  readonly sent?: Build;
+  readonly sent?: Design;
 }
 
 let held: UseStore | null = null;
 const store = (): UseStore => (held ??= createStore('zephyron', 'journal'));
 
 /** Each call is quiet when the browser refuses storage (private windows): the server still saves. */
-export async function readJournal(id: string): Promise<JournalEntry | null> {
+export async function readOutbox(id: string): Promise<OutboxEntry | null> {
   try {
-    return (await get<JournalEntry>(id, store())) ?? null;
+    return (await get<OutboxEntry>(id, store())) ?? null;
   } catch {
     return null;
   }
 }
-export async function writeJournal(id: string, entry: JournalEntry): Promise<void> {
+export async function writeOutbox(id: string, entry: OutboxEntry): Promise<void> {
   try {
     await set(id, entry, store());
   } catch {
     /* no storage: the server copy stands alone */
   }
 }
-export async function dropJournal(id: string): Promise<void> {
+export async function dropOutbox(id: string): Promise<void> {
   try {
     await del(id, store());
   } catch {

@@ -1,23 +1,23 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
-import { CATALOGUE, catalogued, demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '@/core/design';
+import { CATALOGUE, catalogued, demoDesign } from '@/catalogue';
+import { applyEdit, type Design } from '@/core/design';
 import { PlaceCard } from '../stages/case/PlaceCard';
 import { MoneyField } from '../stages/brief/MoneyField';
 import { LinkEditor } from '../stages/runs/LinkEditor';
-import { useBench } from './EditorProvider';
+import { useEditor } from './EditorProvider';
 import { ConnectDialog, fittingFor } from './ConnectDialog';
 import { FindingList } from './FindingList';
 import { show, state } from './showInEditor';
-import { StoresDrawer } from './CatalogueDrawer';
+import { CatalogueDrawer } from './CatalogueDrawer';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
-const box = demoBuild('pocket-planetarium') as Build;
+const desk = demoDesign('dawn-chorus-desk') as Design;
+const box = demoDesign('pocket-planetarium') as Design;
 
 describe('findings', () => {
   function All() {
-    return <FindingList findings={useBench((s) => s.workings.findings)} empty="Nothing here" />;
+    return <FindingList findings={useEditor((s) => s.analysis.findings)} empty="Nothing here" />;
   }
 
   test('each says its verdict in words, its code and where the limit is from', () => {
@@ -31,10 +31,10 @@ describe('findings', () => {
     fireEvent.click(
       await screen.findByRole('button', { name: /Put a drain valve/ }, { timeout: 10_000 }),
     );
-    expect(state.build.loops[0]?.caps.some((c) => c.with === 'drain')).toBe(true);
+    expect(state.design.loops[0]?.caps.some((c) => c.with === 'drain')).toBe(true);
     expect(screen.queryByText('rule.no-drain')).toBeNull();
     act(() => state.undo());
-    expect(state.build).toEqual(box);
+    expect(state.design).toEqual(box);
   });
 
   test('a click on the title picks what it is about', () => {
@@ -50,24 +50,24 @@ describe('findings', () => {
 });
 
 describe('the picked part', () => {
-  const card = (build: Build, id: string) => (
+  const card = (design: Design, id: string) => (
     <PlaceCard
-      component={build.components.find((i) => i.id === id) as Build['components'][number]}
+      component={design.components.find((i) => i.id === id) as Design['components'][number]}
     />
   );
 
   test('a radiator slides, turns and changes its air', () => {
     show(desk, card(desk, 'top-radiator'));
     fireEvent.click(screen.getByRole('button', { name: '+5' }));
-    expect(state.build.components.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({
+    expect(state.design.components.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({
       slide_mm: 15,
     });
     fireEvent.click(screen.getByRole('radio', { name: 'ports to the rear' }));
-    expect(state.build.components.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({
+    expect(state.design.components.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({
       ports: 'start',
     });
     fireEvent.click(screen.getByRole('radio', { name: 'blows case air out' }));
-    expect(state.build.components.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({
+    expect(state.design.components.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({
       air: 'out',
     });
   });
@@ -75,30 +75,34 @@ describe('the picked part', () => {
   test('it is changed for another of its kind, keeping its runs', () => {
     show(desk, card(desk, 'pump'));
     fireEvent.change(screen.getByLabelText('Part'), { target: { value: 'pump-brook-compact' } });
-    expect(state.build.components.find((i) => i.id === 'pump')?.part.id).toBe('pump-brook-compact');
-    expect(state.build.loops).toEqual(desk.loops);
+    expect(state.design.components.find((i) => i.id === 'pump')?.part.id).toBe(
+      'pump-brook-compact',
+    );
+    expect(state.design.loops).toEqual(desk.loops);
   });
 
   test('it goes to the bench and out of the build', () => {
     show(desk, card(desk, 'pump'));
     fireEvent.change(screen.getByLabelText('Place'), { target: { value: '-1' } });
-    expect(state.build.components.find((i) => i.id === 'pump')?.placement).toEqual({ on: 'bench' });
+    expect(state.design.components.find((i) => i.id === 'pump')?.placement).toEqual({
+      on: 'bench',
+    });
     fireEvent.click(screen.getByRole('button', { name: 'Take it out of the build' }));
-    expect(state.build.components.some((i) => i.id === 'pump')).toBe(false);
+    expect(state.design.components.some((i) => i.id === 'pump')).toBe(false);
   });
 });
 
 describe('connecting', () => {
-  const apart = applyEdit(desk, { do: 'loop.remove', loop: 'loop' }).build;
+  const apart = applyEdit(desk, { do: 'loop.remove', loop: 'loop' }).design;
 
   test('all loose parts are offered; those left out stay loose', () => {
     show(apart, <ConnectDialog onClose={() => undefined} />);
     fireEvent.click(screen.getByRole('checkbox', { name: 'Top radiator' }));
     fireEvent.click(screen.getByRole('button', { name: 'Connect 5 parts' }));
-    expect(state.build.loops[0]?.links.length).toBe(5);
-    expect(state.build.loops[0]?.links.some((l) => l.from.component === 'top-radiator')).toBe(
-      false,
-    );
+    expect(state.design.loops[0]?.connections.length).toBe(5);
+    expect(
+      state.design.loops[0]?.connections.some((l) => l.from.component === 'top-radiator'),
+    ).toBe(false);
   });
 
   test('every tube of the Stores has a fitting that holds it', () => {
@@ -111,33 +115,35 @@ describe('connecting', () => {
   });
 
   test('a run moved to another port leaves a plug behind', () => {
-    const loop = desk.loops[0] as Build['loops'][number];
-    const link = loop.links.find(
+    const loop = desk.loops[0] as Design['loops'][number];
+    const connection = loop.connections.find(
       (l) => l.from.component === 'pump',
-    ) as Build['loops'][number]['links'][number];
-    show(desk, <LinkEditor loop={loop} link={link} />);
+    ) as Design['loops'][number]['connections'][number];
+    show(desk, <LinkEditor loop={loop} link={connection} />);
     fireEvent.change(screen.getByLabelText('Leaves by'), { target: { value: 'low' } });
-    expect(state.build.loops[0]?.links.find((l) => l.id === link.id)?.from.port).toBe('low');
-    expect(state.build.loops[0]?.caps).toContainEqual({
+    expect(state.design.loops[0]?.connections.find((l) => l.id === connection.id)?.from.port).toBe(
+      'low',
+    );
+    expect(state.design.loops[0]?.caps).toContainEqual({
       component: 'pump',
       port: 'out',
       with: 'plug',
     });
-    expect(state.build.loops[0]?.caps.some((c) => c.component === 'pump' && c.port === 'low')).toBe(
-      false,
-    );
+    expect(
+      state.design.loops[0]?.caps.some((c) => c.component === 'pump' && c.port === 'low'),
+    ).toBe(false);
   });
 });
 
 describe('the Stores beside the build', () => {
   function Opened() {
-    const open = useBench((s) => s.open);
+    const open = useEditor((s) => s.open);
     return (
       <>
         <button type="button" onClick={() => open('stores')}>
           open it
         </button>
-        <StoresDrawer />
+        <CatalogueDrawer />
       </>
     );
   }
@@ -149,12 +155,12 @@ describe('the Stores beside the build', () => {
       target: { value: 'memory two sticks' },
     });
     fireEvent.click(screen.getByRole('button', { name: 'Add Quill Memory, two sticks' }));
-    expect(state.build.components[state.build.components.length - 1]).toMatchObject({
+    expect(state.design.components[state.design.components.length - 1]).toMatchObject({
       id: 'block',
       placement: { on: 'component', component: 'memory' },
     });
     fireEvent.click(screen.getByRole('button', { name: 'Add Quill Memory, two sticks' }));
-    expect(state.build.components[state.build.components.length - 1]).toMatchObject({
+    expect(state.design.components[state.design.components.length - 1]).toMatchObject({
       id: 'block-2',
       name: 'Quill Memory, two sticks (2)',
       placement: { on: 'bench' },

@@ -1,8 +1,8 @@
-import type { Build } from '@/core/design';
+import type { Design } from '@/core/design';
 
 export type SendAnswer =
   | { readonly kind: 'saved'; readonly revision: number }
-  | { readonly kind: 'stale'; readonly revision: number; readonly build: Build }
+  | { readonly kind: 'stale'; readonly revision: number; readonly design: Design }
   | { readonly kind: 'refused'; readonly message: string }
   | { readonly kind: 'offline' };
 
@@ -10,7 +10,7 @@ export type SendAnswer =
 export async function sendBuild(
   id: string,
   revision: number,
-  document: Build,
+  document: Design,
 ): Promise<SendAnswer> {
   let response: Response;
   try {
@@ -26,13 +26,13 @@ export async function sendBuild(
   if (response.status >= 500) return { kind: 'offline' };
   const body = (await response.json().catch(() => ({}))) as {
     revision?: number;
-    document?: Build;
+    document?: Design;
     error?: string;
     troubles?: { path: string; message: string }[];
   };
   if (response.ok) return { kind: 'saved', revision: body.revision as number };
   if (response.status === 409)
-    return { kind: 'stale', revision: body.revision as number, build: body.document as Build };
+    return { kind: 'stale', revision: body.revision as number, design: body.document as Design };
   const [first] = body.troubles ?? [];
   return {
     kind: 'refused',

@@ -1,15 +1,15 @@
 import { TextDecoder, TextEncoder } from 'node:util';
 import { useEffect, type ReactNode } from 'react';
 import { render } from '@testing-library/react';
-import type { Build } from '@/core/design';
-import type { BenchState } from './editor';
-import { BenchProvider, useBench } from './EditorProvider';
+import type { Design } from '@/core/design';
+import type { EditorState } from './editor';
+import { EditorProvider, useEditor } from './EditorProvider';
 
 Object.assign(globalThis, { TextEncoder, TextDecoder });
 
-const seen: { state: BenchState | null } = { state: null };
+const seen: { state: EditorState | null } = { state: null };
 function Spy() {
-  const now = useBench((s) => s);
+  const now = useEditor((s) => s);
   useEffect(() => {
     seen.state = now;
   }, [now]);
@@ -17,15 +17,15 @@ function Spy() {
 }
 
 /** For tests: the bench's state as it is now. */
-export const state = new Proxy({} as BenchState, {
-  get: (_, key) => seen.state?.[key as keyof BenchState],
+export const state = new Proxy({} as EditorState, {
+  get: (_, key) => seen.state?.[key as keyof EditorState],
 });
 
 /** For tests: one panel over a build of its own. */
-export const show = (build: Build, panel: ReactNode) =>
+export const show = (design: Design, panel: ReactNode) =>
   render(
-    <BenchProvider id="test" revision={1} build={build}>
+    <EditorProvider id="test" revision={1} design={design}>
       {panel}
       <Spy />
-    </BenchProvider>,
+    </EditorProvider>,
   );

@@ -1,8 +1,14 @@
 'use client';
-import type { Judged, OrdersCompared, PartCompared, PortsFound, WhatFits } from '@/core/studies';
+import type {
+  EvaluatedVariant,
+  OrdersCompared,
+  PartCompared,
+  PortsFound,
+  WhatFits,
+} from '@/core/studies';
 import type { PumpChoice } from '@/core/studies';
 import type { Edit } from '@/core/design';
-import type { Bands, CoolingCurve } from '@/core/thermal';
+import type { Uncertainty, CoolingCurve } from '@/core/thermal';
 import type { Improvement } from '@/core/routing';
 import type { Scenario, Transient } from '@/core/transient';
 import {
@@ -14,7 +20,7 @@ import {
   type ResolvedFixes,
 } from '@/engine';
 import type { Versions } from './editor';
-import { useBench } from './EditorProvider';
+import { useEditor } from './EditorProvider';
 
 type Part = keyof Versions;
 
@@ -25,8 +31,8 @@ function useJob<J extends JobName>(
   reads: readonly Part[],
   on = true,
 ): Job<JobResult<J>> {
-  const engine = useBench((s) => s.engine);
-  const versions = useBench((s) => s.versions);
+  const engine = useEditor((s) => s.engine);
+  const versions = useEditor((s) => s.versions);
   const version = on ? reads.map((part) => versions[part]).join() : null;
   return useEngineJob(engine, job, input, version);
 }
@@ -69,10 +75,11 @@ export const usePumpChoices = (loop: string): Job<readonly PumpChoice[]> =>
   useJob('pumps', loop, ['space', 'fans', 'rest', 'offer']);
 
 /** Every single change to the build, judged whole. */
-export const useChanges = (): Job<readonly Judged[]> => useJob('changes', null, ALL);
+export const useChanges = (): Job<readonly EvaluatedVariant[]> => useJob('changes', null, ALL);
 
 /** Where temperatures fall when what is uncertain varies. */
-export const useBands = (): Job<Bands> => useJob('bands', null, ['space', 'fans', 'pumps', 'rest']);
+export const useBands = (): Job<Uncertainty> =>
+  useJob('bands', null, ['space', 'fans', 'pumps', 'rest']);
 
 /** The build over time; null asks for nothing. */
 export const useTransient = (scenario: Scenario | null): Job<Transient> =>

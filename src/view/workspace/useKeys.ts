@@ -1,13 +1,13 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useBench } from './EditorProvider';
+import { useEditor } from './EditorProvider';
 import { STAGES } from './stages';
 
 /** Keys of the workspace: digits for stages, [ and ] along the flow, F for findings, Ctrl+K, Ctrl+Z. */
 export function useKeys(): void {
   const router = useRouter();
-  const { id, undo, redo, open, drawer, setSearch, pick, picked, workings } = useBench((s) => s);
+  const { id, undo, redo, open, drawer, setSearch, pick, picked, analysis } = useEditor((s) => s);
   useHotkeys(
     STAGES.map((s) => s.digit),
     (e) => {
@@ -23,7 +23,7 @@ export function useKeys(): void {
   useHotkeys(['mod+shift+z', 'mod+y'], redo, { preventDefault: true });
   useHotkeys('escape', () => pick(null));
   const step = (by: number): void => {
-    const stations = workings.model.loops.flatMap((g) => g.stations);
+    const stations = analysis.system.loops.flatMap((g) => g.stations);
     if (stations.length === 0) return;
     const i = picked ? stations.indexOf(picked) : -1;
     const nextIndex = () => {
@@ -35,6 +35,6 @@ export function useKeys(): void {
     };
     pick(stations[nextIndex()] ?? null);
   };
-  useHotkeys('[', () => step(-1), { useKey: true }, [workings, picked]);
-  useHotkeys(']', () => step(1), { useKey: true }, [workings, picked]);
+  useHotkeys('[', () => step(-1), { useKey: true }, [analysis, picked]);
+  useHotkeys(']', () => step(1), { useKey: true }, [analysis, picked]);
 }

@@ -1,10 +1,10 @@
-import { evaluateDocument, guarded, readJson, respond, theShelves } from '@/server';
+import { evaluateDocument, validated, readJson, respond, theShelves } from '@/server';
 
 export const dynamic = 'force-dynamic';
 
 /** `?fixes=1` tries the ways out; `?route=1` first routes what is not routed. */
 export const POST = (request: Request): Promise<Response> =>
-  guarded(async () => {
+  validated(async () => {
     const read = await readJson(request);
     if (!read.ok) return respond(read.answer);
     const asked = new URL(request.url).searchParams;

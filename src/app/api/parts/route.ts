@@ -1,11 +1,11 @@
 import { CATALOGUE } from '@/catalogue';
-import { guarded, ok, ownParts, respond } from '@/server';
+import { validated, ok, ownParts, respond } from '@/server';
 
 export const dynamic = 'force-dynamic';
 
 /** All parts, or those of a kind; with `own=1` the builder's own alone. */
 export const GET = (request: Request): Promise<Response> =>
-  guarded(async () => {
+  validated(async () => {
     const { searchParams } = new URL(request.url);
     const kind = searchParams.get('kind'),
       own = await ownParts();

@@ -1,6 +1,6 @@
 import { proofRows } from '@/proof';
-import { guarded, ok, respond } from '@/server';
+import { validated, ok, respond } from '@/server';
 
 export const dynamic = 'force-dynamic';
 
-export const GET = (): Promise<Response> => guarded(async () => respond(ok(proofRows())));
+export const GET = (): Promise<Response> => validated(async () => respond(ok(proofRows())));

@@ -1,6 +1,7 @@
-import { guarded, ok, respond, retiredParts } from '@/server';
+import { validated, ok, respond, retiredParts } from '@/server';
 
 export const dynamic = 'force-dynamic';
 
 /** Numbers of the parts that are out of use. */
-export const GET = (): Promise<Response> => guarded(async () => respond(ok(await retiredParts())));
+export const GET = (): Promise<Response> =>
+  validated(async () => respond(ok(await retiredParts())));

@@ -1,5 +1,5 @@
 'use client';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { StageFrame, Section } from '../frame/StageFrame';
 import styles from './AssemblyStage.module.css';
 
@@ -33,7 +33,7 @@ const CAUTIONS: readonly { readonly title: string; readonly text: string }[] = [
 
 /** Not here yet, and says so; the cautions that hold meanwhile are. */
 export function AssemblyStage() {
-  const name = useBench((s) => s.build.name);
+  const name = useEditor((s) => s.design.name);
   return (
     <StageFrame
       title="Assembly is not here yet"

@@ -1,7 +1,7 @@
 'use client';
 import type { LoadCaseId } from '@/core/components';
 import { Pick, QuantityField } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { StageFrame, Section } from '../frame/StageFrame';
 import { MoneyField } from './MoneyField';
 import styles from './BriefStage.module.css';
@@ -16,9 +16,9 @@ export const CASE_NAMES: Record<LoadCaseId, string> = {
 
 /** What the loop must do: everything else is judged against it. */
 export function BriefStage() {
-  const brief = useBench((s) => s.build.brief);
+  const brief = useEditor((s) => s.design.brief);
   const currency = brief.currency;
-  const commit = useBench((s) => s.commit);
+  const commit = useEditor((s) => s.commit);
   const { limits } = brief;
   const limit = (label: string, values: Partial<typeof limits>): void =>
     commit(`set ${label}`, { do: 'brief.limit', values });
@@ -95,12 +95,12 @@ export function BriefStage() {
           <QuantityField
             label="Coolant rise limit"
             hideLabel
-            value={limits.rise_K}
+            value={limits.deltaT_K}
             quantity="difference"
             decimals={1}
             min={0.5}
             max={60}
-            onCommit={(v) => v !== null && limit('the coolant rise', { rise_K: v })}
+            onCommit={(v) => v !== null && limit('the coolant rise', { deltaT_K: v })}
           />
         </Row>
         <Row name="Noise" note="30 dBA is a quiet room at night">

@@ -11,7 +11,7 @@ import { FAN_PITCH, type HolePattern } from '@/core/components';
 import { formatNumber } from '@/core/units';
 import { bracketToSvg } from '@/format';
 import { Mark, Pick, printSheets, QuantityField } from '@/view/shared';
-import { downloadBracket, useBench } from '@/view/workspace';
+import { downloadBracket, useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './BracketMaker.module.css';
 
@@ -30,7 +30,7 @@ const fans: readonly Named[] = FAN_PITCH.map((f) => ({
 
 /** A plate between a place's holes and a part's foot: drawn as asked, to print at full size or cut. */
 export function BracketMaker() {
-  const { build, picked } = useBench((s) => s);
+  const { design, picked } = useEditor((s) => s);
   const [open, setOpen] = useState(false);
   return (
     <Section
@@ -50,7 +50,7 @@ export function BracketMaker() {
         <Plate
           key={picked ?? ''}
           places={[
-            ...(build.case?.spots ?? []).flatMap((s): Named[] =>
+            ...(design.case?.spots ?? []).flatMap((s): Named[] =>
               s.holes
                 ? [
                     {
@@ -70,8 +70,8 @@ export function BracketMaker() {
 }
 
 function Plate({ places }: { readonly places: readonly Named[] }) {
-  const { build, picked } = useBench((s) => s);
-  const stand = build.components.filter((i) => (i.part.foot?.length ?? 0) > 0);
+  const { design, picked } = useEditor((s) => s);
+  const stand = design.components.filter((i) => (i.part.foot?.length ?? 0) > 0);
   const feet: readonly Named[] = stand.flatMap((i) =>
     (i.part.foot ?? []).map((f, k): Named => ({
       value: `${i.id}-${k}`,

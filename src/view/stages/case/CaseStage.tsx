@@ -4,7 +4,7 @@ import { movedBy, outsideOf } from '@/core/system';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { scale, type Vec } from '@/core/geometry';
 import { Mark, Pick, Segments, Why, useOffer } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Elevation } from '../elevation/Elevation';
 import { VIEW_NAMES, type View } from '../elevation/project';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
@@ -32,25 +32,25 @@ const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
 
 /** What fits where: elevations with gaps, mounts with their room, screws. */
 export function CaseStage() {
-  const { build, workings, picked, pick, commit, open } = useBench((s) => s);
+  const { design, analysis, picked, pick, commit, open } = useEditor((s) => s);
   const [view, setView] = useState<Seen>('side');
   const [measuring, setMeasuring] = useState<{ readonly start: CaseDraft | null } | null>(null);
   const held = useHeld();
   const cases = useOffer('case');
-  const { screws } = workings.reports;
-  const fit = { ...workings.reports.fit, gaps: held.gaps, rooms: held.rooms };
+  const { screws } = analysis.reports;
+  const fit = { ...analysis.reports.fit, gaps: held.gaps, rooms: held.rooms };
   if (measuring) return <CaseEditor start={measuring.start} onDone={() => setMeasuring(null)} />;
-  if (!build.case) return <ChooseCase onMeasure={() => setMeasuring({ start: null })} />;
-  const box = build.case;
+  if (!design.case) return <ChooseCase onMeasure={() => setMeasuring({ start: null })} />;
+  const box = design.case;
   const near = fit.gaps
     .filter((g) => g.verdict !== 'clear' || (picked !== null && (g.a === picked || g.b === picked)))
     .slice(0, 14);
   const shown = near.length > 0 ? near : fit.gaps.slice(0, 6);
   const clashes = fit.gaps.filter((g) => g.verdict === 'clash').length,
     tight = fit.gaps.filter((g) => g.verdict === 'tight').length;
-  const component = build.components.find((i) => i.id === picked);
+  const component = design.components.find((i) => i.id === picked);
   const blocked = fit.ports.filter((p) => p.verdict === 'clash').length,
-    unfed = workings.reports.power.unfed.length;
+    unfed = analysis.reports.power.unfed.length;
   const titleWords = () => {
     if (clashes > 0) return `${plural(clashes, 'clash', 'clashes')} to clear`;
     if (blocked > 0) return `${plural(blocked, 'port')} blocked`;
@@ -98,7 +98,7 @@ export function CaseStage() {
       if (view === 'top') return [x, 0, -y];
       return [x, y, 0];
     };
-    const placement = movedBy(build, component.id, wayOfKey());
+    const placement = movedBy(design, component.id, wayOfKey());
     if (!placement) return;
     e.preventDefault();
     e.stopPropagation();
@@ -174,7 +174,7 @@ export function CaseStage() {
                       {' '}
                       <input
                         type="checkbox"
-                        checked={build.choices.removed.includes(o.id)}
+                        checked={design.choices.removed.includes(o.id)}
                         onChange={(e) =>
                           commit(
                             `${e.target.checked ? 'take out' : 'put back'} the ${o.name.toLowerCase()}`,
@@ -282,8 +282,8 @@ export function CaseStage() {
                       <tr key={`${s.radiator}-${s.fans}`}>
                         <td>
                           {s.fans
-                            ? build.components.find((i) => i.id === s.fans)?.name
-                            : `frame, ${build.components.find((i) => i.id === s.radiator)?.name ?? ''}`}
+                            ? design.components.find((i) => i.id === s.fans)?.name
+                            : `frame, ${design.components.find((i) => i.id === s.radiator)?.name ?? ''}`}
                         </td>
                         <td className="mono">{s.thread}</td>
                         <td className="num soft">
@@ -328,10 +328,10 @@ export function CaseStage() {
         >
           {view === 'space' ? (
             <CaseInSpace
-              build={build}
-              model={held.model}
+              design={design}
+              system={held.model}
               gaps={held.gaps}
-              runs={held.holding ? [] : workings.reports.runs}
+              runs={held.holding ? [] : analysis.reports.runs}
               picked={picked}
               onPick={pick}
               onHold={held.hold}
@@ -344,7 +344,7 @@ export function CaseStage() {
       )}
       {view !== 'fits' && (
         <p className={styles.hint}>
-          {component && movedBy(build, component.id, [0, 0, 0]) ? (
+          {component && movedBy(design, component.id, [0, 0, 0]) ? (
             <>
               Drag {component.name}, or move it with the arrow keys by 1 mm, with Shift by 5.
               {near[0]
@@ -387,7 +387,7 @@ function Ruler({
         <div className={styles.free} style={{ width: pc(free_mm) }} />
         <div className={styles.used} data-over={over || undefined} style={{ width: pc(used_mm) }} />
         <div
-          className={styles.said}
+          className={styles.diagnostic}
           style={{ left: pc(published_mm) }}
           title={`the maker says ${formatNumber(published_mm)} mm`}
         />
@@ -413,7 +413,7 @@ function Ruler({
 }
 
 function ChooseCase({ onMeasure }: { onMeasure(): void }) {
-  const commit = useBench((s) => s.commit);
+  const commit = useEditor((s) => s.commit);
   const cases = useOffer('case');
   return (
     <div className={styles.choose}>

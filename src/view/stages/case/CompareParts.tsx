@@ -4,7 +4,7 @@ import type { Component } from '@/core/design';
 import { PART_KINDS } from '@/core/components';
 import { formatMillimetres, formatMoney, formatNumber } from '@/core/units';
 import { Mark, Progress } from '@/view/shared';
-import { useBench, useComparedParts } from '@/view/workspace';
+import { useEditor, useComparedParts } from '@/view/workspace';
 import styles from './CaseStage.module.css';
 
 const signed = (v: number | null, decimals: number): string =>
@@ -12,7 +12,7 @@ const signed = (v: number | null, decimals: number): string =>
 
 /** Every part of its kind in this one's place: what the build would gain or lose. */
 export function CompareParts({ component }: { readonly component: Component }) {
-  const { build, commit } = useBench((s) => s);
+  const { design, commit } = useEditor((s) => s);
   const [open, setOpen] = useState(false);
   const { result, fresh, progress, stopped, stop, again } = useComparedParts(
     open ? component.id : null,
@@ -53,7 +53,7 @@ export function CompareParts({ component }: { readonly component: Component }) {
               <th className="num">rise, K</th>
               <th className="num">dBA</th>
               <th className="num">L/min</th>
-              <th className="num">{build.brief.currency}</th>
+              <th className="num">{design.brief.currency}</th>
               <th className="num">gap</th>
             </tr>
           </thead>
@@ -76,7 +76,7 @@ export function CompareParts({ component }: { readonly component: Component }) {
                       {r.name}
                     </button>
                   </td>
-                  <td className="num">{signed(r.rise_K, 1)}</td>
+                  <td className="num">{signed(r.deltaT_K, 1)}</td>
                   <td className="num">{signed(r.noise_dBA, 1)}</td>
                   <td className="num">{signed(r.flow_Lmin, 2)}</td>
                   <td className="num">

@@ -3,15 +3,15 @@ import { useState } from 'react';
 import type { FitReport } from '@/core/clearance';
 import { formatMillimetres } from '@/core/units';
 import { Mark } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
 
 /** Every part with what its fit says: the drawing in words. */
 export function PartsFit({ gaps }: { readonly gaps: FitReport['gaps'] }) {
-  const { build, workings, pick, picked } = useBench((s) => s);
+  const { design, analysis, pick, picked } = useEditor((s) => s);
   const [open, setOpen] = useState(false);
-  const unplaced = new Map(workings.reports.fit.unplaced.map((u) => [u.component, u.why]));
+  const unplaced = new Map(analysis.reports.fit.unplaced.map((u) => [u.component, u.why]));
   return (
     <Section
       title="Parts in the case"
@@ -22,7 +22,7 @@ export function PartsFit({ gaps }: { readonly gaps: FitReport['gaps'] }) {
           aria-expanded={open}
           onClick={() => setOpen(!open)}
         >
-          {open ? 'Fold up' : `List all ${build.components.length}`}
+          {open ? 'Fold up' : `List all ${design.components.length}`}
         </button>
       }
     >
@@ -37,7 +37,7 @@ export function PartsFit({ gaps }: { readonly gaps: FitReport['gaps'] }) {
             </tr>
           </thead>
           <tbody>
-            {build.components.map((component) => {
+            {design.components.map((component) => {
               const near = gaps.find((g) => g.a === component.id || g.b === component.id),
                 why = unplaced.get(component.id);
               const hangs = component.placement.on === 'line';

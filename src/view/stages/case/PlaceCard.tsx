@@ -1,13 +1,13 @@
 'use client';
 import { CATALOGUE } from '@/catalogue';
-import type { Build, Component, Placement, Turn } from '@/core/design';
+import type { Design, Component, Placement, Turn } from '@/core/design';
 import { footOf } from '@/core/system';
 import { isComponentPart, PART_KINDS } from '@/core/components';
 import { formatNumber } from '@/core/units';
 import { defaultPlacements } from '@/core/checks';
 import type { Vec } from '@/core/geometry';
 import { Pick, QuantityField, Segments, useOffer, useOwnShelves } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { partFigures } from '@/view/catalogue/figures';
 import { Section } from '../frame/StageFrame';
 import { CompareParts } from './CompareParts';
@@ -21,8 +21,8 @@ const AXES = [
   [1, 'Above the floor'],
   [2, 'From the tray'],
 ] as const;
-const MIDDLE = (build: Build): Vec => {
-  const [x, , z] = build.case?.interior ?? [200, 200, 200];
+const MIDDLE = (design: Design): Vec => {
+  const [x, , z] = design.case?.interior ?? [200, 200, 200];
   return [Math.round(x / 2), 0, Math.round(z / 2)];
 };
 
@@ -40,14 +40,14 @@ const samePlace = (a: Placement, b: Placement): boolean =>
 
 /** The picked part: what it is, where it goes, how it is turned. */
 export function PlaceCard({ component }: { readonly component: Component }) {
-  const { build, commit, pick, workings } = useBench((s) => s);
+  const { design, commit, pick, analysis } = useEditor((s) => s);
   const p = component.placement;
   const place = (placement: Placement, label = `move ${component.name}`, merge?: string): void =>
     commit(label, { do: 'component.place', component: component.id, placement }, merge);
   const places = defaultPlacements(
     {
-      ...build,
-      components: build.components.map((i) =>
+      ...design,
+      components: design.components.map((i) =>
         i.id === component.id ? { ...i, placement: { on: 'bench' } } : i,
       ),
     },
@@ -56,10 +56,10 @@ export function PlaceCard({ component }: { readonly component: Component }) {
   const current = places.findIndex((o) => samePlace(o.placement, p));
   const { own } = useOwnShelves(),
     alternatives = useOffer(component.part.kind);
-  const mount = p.on === 'mount' ? build.case?.mounts.find((m) => m.id === p.mount) : undefined;
+  const mount = p.on === 'mount' ? design.case?.mounts.find((m) => m.id === p.mount) : undefined;
   const slack =
     mount && component.part.kind === 'radiator' ? mount.length_mm - component.part.size[0] : 0;
-  const placed = workings.model.placed.get(component.id);
+  const placed = analysis.system.placed.get(component.id);
   // A part in a build is a snapshot: newer figures are offered, not forced.
   const same = [...own, ...CATALOGUE].find((c) => c.id === component.part.id),
     store =
@@ -159,7 +159,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
           onPick={(v) =>
             place(
               v === 'free'
-                ? { on: 'free', at: footOf(build, component.id) ?? MIDDLE(build), turn: 0 }
+                ? { on: 'free', at: footOf(design, component.id) ?? MIDDLE(design), turn: 0 }
                 : (places[Number(v)]?.placement ?? { on: 'bench' }),
             )
           }

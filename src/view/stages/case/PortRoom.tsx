@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { HAND_MM } from '@/core/clearance';
 import { formatNumber, plural } from '@/core/units';
 import { Mark } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
 
@@ -11,9 +11,9 @@ const VERDICT = { clash: 'fails', tight: 'tight', clear: 'holds' } as const;
 
 /** Fittings and caps in their ports, and the room a hand has to tighten them. Told when opened. */
 export function PortRoom() {
-  const { workings, pick, picked } = useBench((s) => s);
+  const { analysis, pick, picked } = useEditor((s) => s);
   const [open, setOpen] = useState(false);
-  const fits = workings.reports.fit.ports;
+  const fits = analysis.reports.fit.ports;
   const shown = fits.filter((p) => p.verdict !== 'clear');
   return (
     <Section

@@ -2,7 +2,7 @@
 import { supplyLoad, supplyVerdict } from '@/core/thermal';
 import { formatNumber, formatWatts, plural } from '@/core/units';
 import { Mark } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
 
@@ -14,11 +14,11 @@ const PLUGS = {
 
 /** Which header feeds which fans and pumps, by what lead, with the current against the limit. */
 export function PowerTable() {
-  const { build, workings, pick } = useBench((s) => s);
-  const { power } = workings.reports;
-  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
+  const { design, analysis, pick } = useEditor((s) => s);
+  const { power } = analysis.reports;
+  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
   if (power.lines.length === 0 && power.unfed.length === 0) return null;
-  const supply = supplyLoad(workings.model, workings.setup);
+  const supply = supplyLoad(analysis.system, analysis.setup);
   return (
     <Section title="Fans and pumps on the headers">
       <table>

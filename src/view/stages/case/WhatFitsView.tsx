@@ -4,7 +4,7 @@ import { hangEdit, hangSetEdit, type FanFaces, type FitChoice, type FitSet } fro
 import type { FanPart, RadiatorPart } from '@/core/components';
 import { formatNumber } from '@/core/units';
 import { Mark, Pick, Progress, Segments, useOffer } from '@/view/shared';
-import { useBench, useWhatFits } from '@/view/workspace';
+import { useEditor, useWhatFits } from '@/view/workspace';
 import styles from './WhatFitsView.module.css';
 
 const FACES: readonly { readonly value: FanFaces; readonly label: string }[] = [
@@ -17,15 +17,15 @@ const VERDICT = { clash: 'fails', tight: 'tight', clear: 'holds' } as const;
 
 /** Every radiator on every mount, with what is in; and the largest sets for the whole case. */
 export function WhatFitsView() {
-  const { build, commit, pick } = useBench((s) => s);
+  const { design, commit, pick } = useEditor((s) => s);
   const { result, fresh, progress, stopped, stop, again } = useWhatFits();
   const offer = useOffer();
   const [faces, setFaces] = useState<FanFaces>('frame');
   const [depth, setDepth] = useState(25);
   const [at, setAt] = useState<{ readonly mount: string; readonly radiator: string } | null>(null);
   const parts = useMemo(
-    () => [...build.components.map((i) => i.part), ...offer],
-    [build.components, offer],
+    () => [...design.components.map((i) => i.part), ...offer],
+    [design.components, offer],
   );
   const radiators = useMemo(
     () =>
@@ -39,7 +39,7 @@ export function WhatFitsView() {
   );
   const fanOf = (id: string): FanPart | undefined =>
     parts.find((p): p is FanPart => p.kind === 'fan' && p.id === id);
-  const mounts = build.case?.mounts ?? [];
+  const mounts = design.case?.mounts ?? [];
   const choiceAt = (mount: string, radiator: string): FitChoice | undefined => {
     const of =
       result?.mounts
@@ -62,18 +62,18 @@ export function WhatFitsView() {
   const hang = (c: FitChoice): void => {
     commit(
       `hang ${nameOf(c.radiator)} on the ${mountName(c.mount).toLowerCase()}`,
-      hangEdit(build, c, offer),
+      hangEdit(design, c, offer),
     );
     pick(null);
   };
   const hangSet = (s: FitSet): void =>
-    commit('hang a whole set of radiators', hangSetEdit(build, s, offer));
+    commit('hang a whole set of radiators', hangSetEdit(design, s, offer));
   const depths = [...new Set(parts.flatMap((p) => (p.kind === 'fan' ? [p.size[2]] : [])))].sort(
     (a, b) => a - b,
   );
   const open = at ? choiceAt(at.mount, at.radiator) : undefined;
   const hangs = (mount: string): string | undefined =>
-    build.components.find(
+    design.components.find(
       (i) =>
         i.part.kind === 'radiator' && i.placement.on === 'mount' && i.placement.mount === mount,
     )?.part.id;
@@ -202,7 +202,7 @@ export function WhatFitsView() {
           <p className="soft">
             Each is tried at the ends, the middle and every 10 mm of its rail with its ports to
             either end; told is the roomiest way. Tight is below{' '}
-            {formatNumber(build.brief.limits.clear_mm)} mm. Sets take no fans on both faces.
+            {formatNumber(design.brief.limits.clear_mm)} mm. Sets take no fans on both faces.
           </p>
         </div>
       )}

@@ -2,11 +2,11 @@
 import { useMemo, useState } from 'react';
 import { applyEdit, type Placement } from '@/core/design';
 import { measureGaps, thicknessAt, type FitReport, type MountRoom } from '@/core/clearance';
-import { resolve, type Model } from '@/core/system';
-import { useBench } from '@/view/workspace';
+import { compileSystem, type System } from '@/core/system';
+import { useEditor } from '@/view/workspace';
 
 interface Held {
-  readonly model: Model;
+  readonly model: System;
   readonly gaps: FitReport['gaps'];
   readonly rooms: readonly MountRoom[];
   /** Where the part in the hand is now; null when none is. */
@@ -19,26 +19,26 @@ interface Held {
 
 /** A part in the hand: placed and measured anew with every move, kept in the build when it is let go. */
 export function useHeld(): Held {
-  const { build, workings, commit, pick, picked } = useBench((s) => s);
+  const { design, analysis, commit, pick, picked } = useEditor((s) => s);
   const [held, setHeld] = useState<{
     readonly component: string;
     readonly placement: Placement;
   } | null>(null);
   const live = useMemo(() => {
     if (!held) return null;
-    const model = resolve(
-      applyEdit(build, {
+    const system = compileSystem(
+      applyEdit(design, {
         do: 'component.place',
         component: held.component,
         placement: held.placement,
-      }).build,
+      }).design,
     );
     return {
-      model,
-      gaps: measureGaps(model).gaps,
-      rooms: (build.case?.mounts ?? []).map((m) => thicknessAt(model, m)),
+      model: system,
+      gaps: measureGaps(system).gaps,
+      rooms: (design.case?.mounts ?? []).map((m) => thicknessAt(system, m)),
     };
-  }, [build, held]);
+  }, [design, held]);
   const hold = (component: string, placement: Placement | null): void => {
     if (placement && picked !== component) pick(component);
     if (placement) {
@@ -48,7 +48,7 @@ export function useHeld(): Held {
     setHeld((last) => {
       if (last)
         queueMicrotask(() =>
-          commit(`move ${build.components.find((i) => i.id === component)?.name ?? component}`, {
+          commit(`move ${design.components.find((i) => i.id === component)?.name ?? component}`, {
             do: 'component.place',
             component,
             placement: last.placement,
@@ -58,9 +58,9 @@ export function useHeld(): Held {
     });
   };
   return {
-    model: live?.model ?? workings.model,
-    gaps: live?.gaps ?? workings.reports.fit.gaps,
-    rooms: live?.rooms ?? workings.reports.fit.rooms,
+    model: live?.model ?? analysis.system,
+    gaps: live?.gaps ?? analysis.reports.fit.gaps,
+    rooms: live?.rooms ?? analysis.reports.fit.rooms,
     at: held,
     holding: held !== null,
     hold,

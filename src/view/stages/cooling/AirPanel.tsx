@@ -1,7 +1,7 @@
 'use client';
 import { formatCelsius, formatKelvin, formatNumber, formatWatts } from '@/core/units';
 import { Segments } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './CoolingStage.module.css';
 
@@ -10,18 +10,18 @@ const UNEVEN = 0.25;
 
 /** Who draws room air in and who blows out, what that makes of the case air, and why an exhaust radiator breathes warm. */
 export function AirPanel() {
-  const { build, workings, commit, pick, picked } = useBench((s) => s);
-  const report = workings.reports.heat[build.brief.loadCase];
-  const { setup } = workings;
-  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
+  const { design, analysis, commit, pick, picked } = useEditor((s) => s);
+  const report = analysis.reports.heat[design.brief.loadCase];
+  const { setup } = analysis;
+  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
   const intake = report.radiators.filter(
       (r) => setup.radiators.find((x) => x.id === r.id)?.air === 'in',
     ),
     exhaust = report.radiators.filter((r) => !intake.includes(r));
   const before_W = intake.reduce((s, r) => s + (r.heat_W ?? 0), 0);
-  const { room_C } = build.brief;
+  const { room_C } = design.brief;
   const turn = (id: string, air: 'in' | 'out'): void => {
-    const p = build.components.find((i) => i.id === id)?.placement;
+    const p = design.components.find((i) => i.id === id)?.placement;
     if (p?.on === 'mount')
       commit(`${nameOf(id)} ${air === 'in' ? 'draws in' : 'blows out'}`, {
         do: 'component.place',

@@ -1,8 +1,8 @@
 'use client';
-import type { Bands } from '@/core/thermal';
+import type { Uncertainty } from '@/core/thermal';
 import { formatCelsius, formatNumber, formatWatts } from '@/core/units';
 import { Mark, QuantityField, Segments, Why } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import { Section } from '../frame/StageFrame';
 import { spotVerdict } from '../heat/spotVerdict';
@@ -17,13 +17,13 @@ export function AnswerPanel({
   bands,
   held,
 }: {
-  readonly bands: Bands | null;
+  readonly bands: Uncertainty | null;
   readonly held: boolean;
 }) {
-  const { build, workings, commit, pick, picked } = useBench((s) => s);
-  const report = workings.reports.heat[build.brief.loadCase];
-  const { summer, sizing } = workings.reports;
-  const { limits } = build.brief;
+  const { design, analysis, commit, pick, picked } = useEditor((s) => s);
+  const report = analysis.reports.heat[design.brief.loadCase];
+  const { summer, sizing } = analysis.reports;
+  const { limits } = design.brief;
   const bandOf = (component: string, spot: string): string => {
     const b = bands?.spots.find((x) => x.component === component && x.spot === spot)?.temp_C;
     return b ? `${formatNumber(b.low)} to ${formatNumber(b.high)}` : '';
@@ -37,14 +37,14 @@ export function AnswerPanel({
           <QuantityField
             label="Coolant rise"
             width={40}
-            value={limits.rise_K}
+            value={limits.deltaT_K}
             quantity="difference"
             decimals={1}
             min={0.5}
             max={60}
             onCommit={(v) =>
               v !== null &&
-              commit('set the coolant rise', { do: 'brief.limit', values: { rise_K: v } })
+              commit('set the coolant rise', { do: 'brief.limit', values: { deltaT_K: v } })
             }
           />
           <QuantityField
@@ -61,7 +61,7 @@ export function AnswerPanel({
           <QuantityField
             label="Room"
             width={44}
-            value={build.brief.room_C}
+            value={design.brief.room_C}
             quantity="temperature"
             decimals={1}
             min={-20}
@@ -74,7 +74,7 @@ export function AnswerPanel({
           <QuantityField
             label="In summer"
             width={44}
-            value={build.brief.summer_C ?? null}
+            value={design.brief.summer_C ?? null}
             optional
             quantity="temperature"
             decimals={1}
@@ -104,7 +104,7 @@ export function AnswerPanel({
         aside={
           <Segments
             label="Load case"
-            value={build.brief.loadCase}
+            value={design.brief.loadCase}
             options={(['play', 'render', 'torture'] as const).map((value) => ({
               value,
               label: CASE_NAMES[value],
@@ -129,12 +129,12 @@ export function AnswerPanel({
           </thead>
           <tbody>
             {report.radiators.map((r) => {
-              const fans = workings.setup.radiators.find((x) => x.id === r.id)?.fans ?? [];
+              const fans = analysis.setup.radiators.find((x) => x.id === r.id)?.fans ?? [];
               return (
                 <tr key={r.id} data-picked={picked === r.id || undefined}>
                   <td>
                     <button type="button" className={styles.link} onClick={() => pick(r.id)}>
-                      {build.components.find((i) => i.id === r.id)?.name}
+                      {design.components.find((i) => i.id === r.id)?.name}
                     </button>
                   </td>
                   <td className="num">
@@ -146,7 +146,7 @@ export function AnswerPanel({
                       {fans.map((f) => (
                         <QuantityField
                           key={f.component}
-                          label={`Speed of ${build.components.find((i) => i.id === f.component)?.name ?? 'the fans'}`}
+                          label={`Speed of ${design.components.find((i) => i.id === f.component)?.name ?? 'the fans'}`}
                           hideLabel
                           width={46}
                           value={f.speed_rpm}
@@ -171,7 +171,7 @@ export function AnswerPanel({
           </tbody>
         </table>
       </Section>
-      <Section title={`Hottest spots under ${CASE_NAMES[build.brief.loadCase].toLowerCase()}`}>
+      <Section title={`Hottest spots under ${CASE_NAMES[design.brief.loadCase].toLowerCase()}`}>
         <table>
           <thead>
             <tr>
@@ -213,8 +213,8 @@ export function AnswerPanel({
 
 /** Chance below which the brief counts as sure to hold, and above which as sure to fail. */
 const SURE = 0.05;
-function riskWords(bands: Bands | null, held: boolean): string {
-  if (!bands?.rise_K || bands.riseOver < SURE || bands.riseOver > 1 - SURE) return '';
+function riskWords(bands: Uncertainty | null, held: boolean): string {
+  if (!bands?.deltaT_K || bands.riseOver < SURE || bands.riseOver > 1 - SURE) return '';
   return held
     ? `The band crosses the limit: about ${formatNumber(100 * bands.riseOver)} in 100 such builds would run warmer than you ask.`
     : `The band crosses the limit: about ${formatNumber(100 * (1 - bands.riseOver))} in 100 such builds would hold it.`;

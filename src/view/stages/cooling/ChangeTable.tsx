@@ -1,9 +1,9 @@
 'use client';
 import { useState } from 'react';
-import { bestUse, type ChangeKind, type Judged } from '@/core/studies';
+import { bestUse, type ChangeKind, type EvaluatedVariant } from '@/core/studies';
 import { formatKelvin, formatMoney, formatNumber } from '@/core/units';
 import { Mark, Pick, Progress } from '@/view/shared';
-import { useBench, useChanges } from '@/view/workspace';
+import { useEditor, useChanges } from '@/view/workspace';
 import { MoneyField } from '../brief/MoneyField';
 import { Section } from '../frame/StageFrame';
 import styles from './CoolingStage.module.css';
@@ -28,15 +28,15 @@ type Order = (typeof ORDERS)[number]['value'];
 
 /** A sale counts as this much money when shares are taken, minor units: what costs nothing is not infinitely good. */
 const LEAST_COST = 100;
-const BY: Record<Order, (c: Judged) => number> = {
-  cooler: (c) => c.rise_K ?? Infinity,
+const BY: Record<Order, (c: EvaluatedVariant) => number> = {
+  cooler: (c) => c.deltaT_K ?? Infinity,
   quieter: (c) => c.holdsAt_dBA ?? Infinity,
-  money: (c) => (c.rise_K === null ? Infinity : c.rise_K / Math.max(LEAST_COST, c.cost_minor)),
+  money: (c) => (c.deltaT_K === null ? Infinity : c.deltaT_K / Math.max(LEAST_COST, c.cost_minor)),
 };
 
 /** What one change would do: every candidate worked out whole, with its kelvin, noise, money and whether it fits. */
 export function ChangeTable() {
-  const commit = useBench((s) => s.commit);
+  const commit = useEditor((s) => s.commit);
   const { result, fresh, progress, stopped, stop, again } = useChanges();
   const [kind, setKind] = useState<ChangeKind | 'all'>('all');
   const [order, setOrder] = useState<Order>('cooler');
@@ -52,7 +52,7 @@ export function ChangeTable() {
     if (best)
       return (
         <>
-          Best use of it: <strong>{best.label}</strong>, {formatKelvin(best.rise_K)} for{' '}
+          Best use of it: <strong>{best.label}</strong>, {formatKelvin(best.deltaT_K)} for{' '}
           {formatMoney(best.cost_minor)}.{' '}
           <button
             type="button"
@@ -119,7 +119,7 @@ export function ChangeTable() {
               </th>
             </tr>
             <tr>
-              <td className="num">{c.rise_K === null ? '–' : formatKelvin(c.rise_K)}</td>
+              <td className="num">{c.deltaT_K === null ? '–' : formatKelvin(c.deltaT_K)}</td>
               <td className="num">
                 {formatNumber(c.noise_dBA, { decimals: 1, signed: true })} dBA
               </td>

@@ -5,7 +5,7 @@ import { formatKelvin, formatNumber, formatSpeed } from '@/core/units';
 import { neededWords } from '@/core/checks';
 import type { Fault, Transient } from '@/core/transient';
 import { Segments, Why } from '@/view/shared';
-import { useBands, useBench, useCurves, useTransient } from '@/view/workspace';
+import { useBands, useEditor, useCurves, useTransient } from '@/view/workspace';
 import { EmptyStage, StageFrame } from '../frame/StageFrame';
 import { reasonForBand, reasonForNeeded, reasonForNoise, reasonForRise } from '../reasons';
 import { AirPanel } from './AirPanel';
@@ -30,13 +30,13 @@ type View = (typeof VIEWS)[number]['value'];
 
 /** Is this enough radiator at a noise I can live with? */
 export function CoolingStage() {
-  const { build, workings, open } = useBench((s) => s);
-  if (workings.setup.radiators.length === 0) {
+  const { design, analysis, open } = useEditor((s) => s);
+  if (analysis.setup.radiators.length === 0) {
     return (
       <EmptyStage
         title="No radiator in a loop yet"
         text={
-          build.components.some((i) => i.part.kind === 'radiator')
+          design.components.some((i) => i.part.kind === 'radiator')
             ? 'A radiator is there, but no loop goes through it. Connect the loop in the line below, then the answer appears here.'
             : 'Add a radiator and fans for it, and connect the loop. Then this page says how warm the coolant gets at which noise, and how many sections you need.'
         }
@@ -49,7 +49,7 @@ export function CoolingStage() {
 }
 
 function Cooling() {
-  const { build, workings, commit } = useBench((s) => s);
+  const { design, analysis, commit } = useEditor((s) => s);
   const [view, setView] = useState<View>('answer');
   const [start, setStart] = useState<'cold' | 'steady'>('cold');
   const [faults, setFaults] = useState<readonly Fault[]>([]);
@@ -58,18 +58,18 @@ function Cooling() {
   const curves = known ?? [];
   const stale = !fresh;
   const bands = useBands();
-  const profile = build.choices.profile ?? PROFILES[0].steps;
+  const profile = design.choices.profile ?? PROFILES[0].steps;
   const run = useTransient(
     view === 'time'
       ? { profile, start, faults, step_s: stepFor(profile.reduce((s, p) => s + p.seconds, 0)) }
       : null,
   );
-  const report = workings.reports.heat[build.brief.loadCase];
-  const { sizing } = workings.reports;
-  const { limits } = build.brief;
+  const report = analysis.reports.heat[design.brief.loadCase];
+  const { sizing } = analysis.reports;
+  const { limits } = design.brief;
   const rise = worstRise(report);
   const speeds = [
-    ...new Set(workings.setup.radiators.flatMap((r) => r.fans.map((f) => Math.round(f.speed_rpm)))),
+    ...new Set(analysis.setup.radiators.flatMap((r) => r.fans.map((f) => Math.round(f.speed_rpm)))),
   ];
   const speedWords = () => {
     if (speeds.length === 1) return formatSpeed(speeds[0]);
@@ -77,7 +77,7 @@ function Cooling() {
     return `${formatNumber(Math.min(...speeds))} to ${formatSpeed(Math.max(...speeds))}`;
   };
   const speed = speedWords();
-  const held = rise !== null && rise <= limits.rise_K,
+  const held = rise !== null && rise <= limits.deltaT_K,
     quiet = report.noise_dBA <= limits.noise_dBA + 0.05;
   const titleWords = () => {
     if (rise === null) return 'No steady temperature';
@@ -101,24 +101,26 @@ function Cooling() {
     return (
       <>
         At {speed} the coolant settles{' '}
-        <Why reason={reasonForRise(report, build)}>{formatKelvin(rise)}</Why>
-        {band?.rise_K && (
+        <Why reason={reasonForRise(report, design)}>{formatKelvin(rise)}</Why>
+        {band?.deltaT_K && (
           <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
             {' '}
             (
             <Why reason={reasonForBand(band)}>
-              {formatNumber(band.rise_K.low, { decimals: 1 })} to{' '}
-              {formatNumber(band.rise_K.high, { decimals: 1 })}
+              {formatNumber(band.deltaT_K.low, { decimals: 1 })} to{' '}
+              {formatNumber(band.deltaT_K.high, { decimals: 1 })}
             </Why>
             )
           </span>
         )}{' '}
         over the room at{' '}
-        <Why reason={reasonForNoise(build)}>
+        <Why reason={reasonForNoise(design)}>
           {formatNumber(report.noise_dBA, { decimals: 1 })} dBA
         </Why>
         .{' '}
-        <Why reason={reasonForNeeded(sizing.sections, sizing.sectionsNeeded, rise, limits.rise_K)}>
+        <Why
+          reason={reasonForNeeded(sizing.sections, sizing.sectionsNeeded, rise, limits.deltaT_K)}
+        >
           {neededWords(sizing.sectionsNeeded).replace(/^./, (c) => c.toUpperCase())}
         </Why>
         ; you have {sizing.sections}.
@@ -135,8 +137,8 @@ function Cooling() {
         <NoiseRiseChart
           curves={curves}
           stale={stale}
-          now={{ noise_dBA: report.noise_dBA, rise_K: rise, speed_rpm: middle }}
-          band={band?.rise_K ?? null}
+          now={{ noise_dBA: report.noise_dBA, deltaT_K: rise, speed_rpm: middle }}
+          band={band?.deltaT_K ?? null}
           limits={limits}
           range={sizing.speedRange_rpm}
           onSpeed={setSpeed}
@@ -144,7 +146,7 @@ function Cooling() {
       );
     return (
       <p className="soft" role="status">
-        {workings.setup.radiators.some((r) => r.fans.length > 0)
+        {analysis.setup.radiators.some((r) => r.fans.length > 0)
           ? 'Working out the curves'
           : 'Put fans on a radiator to see rise against noise.'}
       </p>

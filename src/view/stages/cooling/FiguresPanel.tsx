@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { compareRating } from '@/core/thermal';
 import { formatNumber } from '@/core/units';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { CurveEditor, type CurveOf } from '../curve';
 import { Section } from '../frame/StageFrame';
 import { MeasuredEditor } from './MeasuredEditor';
@@ -11,12 +11,12 @@ import styles from './CoolingStage.module.css';
 
 /** Where each figure comes from: modelled or measured, with the ways to put measured points in its place. */
 export function FiguresPanel() {
-  const { build, workings } = useBench((s) => s);
+  const { design, analysis } = useEditor((s) => s);
   const [curve, setCurve] = useState<CurveOf | null>(null);
   const [measuring, setMeasuring] = useState<string | null>(null);
-  const report = workings.reports.heat[build.brief.loadCase];
-  const { setup } = workings;
-  const componentOf = (id: string) => build.components.find((i) => i.id === id);
+  const report = analysis.reports.heat[design.brief.loadCase];
+  const { setup } = analysis;
+  const componentOf = (id: string) => design.components.find((i) => i.id === id);
   const fans = [
     ...new Set(
       [...setup.radiators.flatMap((r) => r.fans), ...setup.bare.map((b) => b.set)].map(
@@ -24,7 +24,7 @@ export function FiguresPanel() {
       ),
     ),
   ].flatMap((id) => componentOf(id) ?? []);
-  const blocks = build.components.filter((i) => i.part.kind === 'block');
+  const blocks = design.components.filter((i) => i.part.kind === 'block');
   return (
     <>
       <Section title="Radiators">
@@ -32,7 +32,7 @@ export function FiguresPanel() {
           const component = componentOf(r.id),
             part = component?.part.kind === 'radiator' ? component.part : null;
           const compared = part?.rating
-            ? compareRating(setup, workings.reports.flow, r.id, part.rating)
+            ? compareRating(setup, analysis.reports.flow, r.id, part.rating)
             : null;
           return (
             <div key={r.id} className={styles.figure}>

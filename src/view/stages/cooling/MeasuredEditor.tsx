@@ -10,7 +10,7 @@ import {
   type QuantityName,
 } from '@/core/units';
 import { Pick } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { CurvePlot } from '../curve';
 import styles from '../curve/CurveEditor.module.css';
 
@@ -29,8 +29,8 @@ export function MeasuredEditor({
   readonly component: string;
   onClose(): void;
 }) {
-  const { build, commit } = useBench((s) => s);
-  const component = build.components.find((i) => i.id === id);
+  const { design, commit } = useEditor((s) => s);
+  const component = design.components.find((i) => i.id === id);
   const known = component?.part.kind === 'radiator' ? component.part.measured : undefined;
   const [against, setAgainst] = useState<'air' | 'speed'>(known?.against ?? 'speed');
   const columns = COLUMNS[against];

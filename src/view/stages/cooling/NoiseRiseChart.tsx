@@ -8,7 +8,7 @@ import styles from './CoolingStage.module.css';
 
 interface Point {
   readonly noise_dBA: number;
-  readonly rise_K: number;
+  readonly deltaT_K: number;
   readonly speed_rpm: number;
 }
 interface Props {
@@ -17,7 +17,7 @@ interface Props {
   readonly now: Point;
   /** Where the rise falls nine times in ten. */
   readonly band: { readonly low: number; readonly high: number } | null;
-  readonly limits: { readonly rise_K: number; readonly noise_dBA: number };
+  readonly limits: { readonly deltaT_K: number; readonly noise_dBA: number };
   readonly range: readonly [number, number];
   readonly onSpeed: (rpm: number) => void;
 }
@@ -51,8 +51,8 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
     ) * 2,
   );
   const top = Math.min(
-    Math.max(limits.rise_K * 2.2, Math.ceil((now.rise_K * 1.15) / 8) * 8),
-    Math.max(...all.map((p) => p.rise_K), limits.rise_K * 1.2),
+    Math.max(limits.deltaT_K * 2.2, Math.ceil((now.deltaT_K * 1.15) / 8) * 8),
+    Math.max(...all.map((p) => p.deltaT_K), limits.deltaT_K * 1.2),
   );
   const y1 = Math.ceil(top / 4) * 4,
     y0 = 0;
@@ -87,9 +87,9 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
               id: c.id,
               label: c.label,
               x: X(p.noise_dBA) + 18,
-              y: Y(p.rise_K),
+              y: Y(p.deltaT_K),
               fromX: X(p.noise_dBA),
-              fromY: Y(p.rise_K),
+              fromY: Y(p.deltaT_K),
             },
           ]
         : [];
@@ -109,7 +109,7 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
             x1={x1}
             y0={y0}
             y1={y1}
-            rise_K={limits.rise_K}
+            deltaT_K={limits.deltaT_K}
             noise_dBA={limits.noise_dBA}
           />
           <svg className={styles.leaders} width={width} height={height} aria-hidden>
@@ -137,7 +137,7 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
             </span>
           ))}
           <span className={styles.limitName} style={{ left: X(x0) + 8, top: height - BOTTOM - 24 }}>
-            the brief: {formatKelvin(limits.rise_K)}, {formatNumber(limits.noise_dBA)} dBA
+            the brief: {formatKelvin(limits.deltaT_K)}, {formatNumber(limits.noise_dBA)} dBA
           </span>
           {band && (
             <span
@@ -156,13 +156,13 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
             className={styles.handle}
             style={{
               left: X(Math.min(x1, Math.max(x0, now.noise_dBA))),
-              top: Y(Math.min(y1, now.rise_K)),
+              top: Y(Math.min(y1, now.deltaT_K)),
             }}
             aria-label="Speed of all fans"
             aria-valuemin={Math.round(range[0])}
             aria-valuemax={Math.round(range[1])}
             aria-valuenow={Math.round(now.speed_rpm)}
-            aria-valuetext={`${formatSpeed(now.speed_rpm)}: ${formatKelvin(now.rise_K)}, ${formatNumber(now.noise_dBA, { decimals: 1 })} dBA`}
+            aria-valuetext={`${formatSpeed(now.speed_rpm)}: ${formatKelvin(now.deltaT_K)}, ${formatNumber(now.noise_dBA, { decimals: 1 })} dBA`}
             onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
             onPointerMove={(e) => {
               if (e.currentTarget.hasPointerCapture(e.pointerId)) onSpeed(speedAt(e.clientX));
@@ -198,7 +198,7 @@ interface PlotProps {
   readonly x1: number;
   readonly y0: number;
   readonly y1: number;
-  readonly rise_K: number;
+  readonly deltaT_K: number;
   readonly noise_dBA: number;
 }
 
@@ -212,7 +212,7 @@ const Plot = memo(function Plot({
   x1,
   y0,
   y1,
-  rise_K,
+  deltaT_K: rise_K,
   noise_dBA,
 }: PlotProps) {
   return (
@@ -290,7 +290,11 @@ function endInside(points: readonly Point[], x1: number): Point | null {
     a = points[i - 1];
   if (!a) return null;
   const t = (x1 - a.noise_dBA) / (b.noise_dBA - a.noise_dBA);
-  return { noise_dBA: x1, rise_K: a.rise_K + t * (b.rise_K - a.rise_K), speed_rpm: b.speed_rpm };
+  return {
+    noise_dBA: x1,
+    deltaT_K: a.deltaT_K + t * (b.deltaT_K - a.deltaT_K),
+    speed_rpm: b.speed_rpm,
+  };
 }
 
 /** Names of close curves are moved apart so that none touch. */

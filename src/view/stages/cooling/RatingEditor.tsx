@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { RadiatorRating } from '@/core/components';
 import { QuantityField } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import styles from './CoolingStage.module.css';
 
 /** A maker's "carries so many watts", taken only with the difference and the speed it was measured at. */
@@ -13,7 +13,7 @@ export function RatingEditor({
   readonly component: string;
   readonly rating: RadiatorRating | null;
 }) {
-  const commit = useBench((s) => s.commit);
+  const commit = useEditor((s) => s.commit);
   const [draft, setDraft] = useState<Partial<RadiatorRating>>(rating ?? {});
   const set =
     (key: keyof RadiatorRating) =>

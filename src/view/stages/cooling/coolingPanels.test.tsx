@@ -2,13 +2,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { useState } from 'react';
-import { demoBuild } from '@/catalogue';
-import { applyEdit, type Build } from '@/core/design';
+import { demoDesign } from '@/catalogue';
+import { applyEdit, type Design } from '@/core/design';
 import type { Fault } from '@/core/transient';
 import { show, state } from '@/view/workspace/showInEditor';
 import { SourceTable } from '../heat/SourceTable';
 import { WattBars } from '../heat/WattBars';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { AirPanel } from './AirPanel';
 import { AnswerPanel } from './AnswerPanel';
 import { FiguresPanel } from './FiguresPanel';
@@ -17,31 +17,31 @@ import { clock, readClock } from './time/clock';
 import { ControlEditor } from './time/ControlEditor';
 import { FaultList } from './time/FaultList';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
+const desk = demoDesign('dawn-chorus-desk') as Design;
 const type = (label: string | RegExp, value: string, at = 0): void => {
   const field = screen.getAllByLabelText(label)[at] as HTMLElement;
   fireEvent.change(field, { target: { value } });
   fireEvent.keyDown(field, { key: 'Enter' });
 };
-const partOf = (id: string) => state.build.components.find((i) => i.id === id)?.part;
+const partOf = (id: string) => state.design.components.find((i) => i.id === id)?.part;
 
 describe('heat, in place', () => {
   function Bars() {
-    return <WattBars heat={useBench((s) => s.workings.reports.heat)} />;
+    return <WattBars heat={useEditor((s) => s.analysis.reports.heat)} />;
   }
 
   test('arrow keys set the share of one part in one load, held between nothing and one and a half', () => {
     show(desk, <Bars />);
     const bar = (): HTMLElement => screen.getByRole('cell', { name: /^Kite 200 .*under play/ });
-    const before = state.workings.reports.heat.play.inLoop_W,
-      render = state.workings.reports.heat.render.inLoop_W;
+    const before = state.analysis.reports.heat.play.inLoop_W,
+      render = state.analysis.reports.heat.render.inLoop_W;
     fireEvent.keyDown(bar(), { key: 'ArrowLeft', shiftKey: true });
-    expect(state.workings.reports.heat.play.inLoop_W).toBeCloseTo(before - 20, 6);
-    expect(state.workings.reports.heat.render.inLoop_W).toBeCloseTo(render, 9);
+    expect(state.analysis.reports.heat.play.inLoop_W).toBeCloseTo(before - 20, 6);
+    expect(state.analysis.reports.heat.render.inLoop_W).toBeCloseTo(render, 9);
     for (let i = 0; i < 20; i += 1) fireEvent.keyDown(bar(), { key: 'ArrowLeft', shiftKey: true });
-    expect(state.build.components.find((i) => i.id === 'card')?.settings.shares?.play).toBe(0);
+    expect(state.design.components.find((i) => i.id === 'card')?.settings.shares?.play).toBe(0);
     act(() => state.undo());
-    expect(state.build).toEqual(desk);
+    expect(state.design).toEqual(desk);
   });
 
   test("the picked part opens its tuning; the maker's figures come back with one click", () => {
@@ -70,7 +70,7 @@ describe('air', () => {
       }),
     );
     const air =
-      state.workings.reports.heat.torture.radiators.find((r) => r.id === 'top-radiator')?.airIn_C ??
+      state.analysis.reports.heat.torture.radiators.find((r) => r.id === 'top-radiator')?.airIn_C ??
       0;
     expect(screen.getByText(/blows out, so it breathes/).textContent).toContain(
       `${air.toFixed(1)} °C instead of 22.0 °C`,
@@ -88,7 +88,7 @@ describe('air', () => {
           .map((c) => c.textContent ?? ''),
       );
     const drawn = rows.filter((r) => r[0] !== 'Rear fan').reduce((s, r) => s + Number(r[2]), 0);
-    expect(Math.abs(drawn - state.workings.reports.heat.torture.intake_m3h)).toBeLessThanOrEqual(1);
+    expect(Math.abs(drawn - state.analysis.reports.heat.torture.intake_m3h)).toBeLessThanOrEqual(1);
   });
 });
 
@@ -135,7 +135,7 @@ describe('figures', () => {
       },
     });
     expect(
-      state.workings.reports.heat.torture.radiators.find((r) => r.id === 'top-radiator')?.basis,
+      state.analysis.reports.heat.torture.radiators.find((r) => r.id === 'top-radiator')?.basis,
     ).toContain('measured');
     view.unmount();
   });
@@ -145,7 +145,7 @@ describe('figures', () => {
     type('In summer', '36');
     expect(screen.getByRole('columnheader', { name: 'summer' })).toBeTruthy();
     type('In summer', '');
-    expect(state.build.brief).not.toHaveProperty('summer_C');
+    expect(state.design.brief).not.toHaveProperty('summer_C');
     expect(screen.queryByRole('columnheader', { name: 'summer' })).toBeNull();
   });
 });
@@ -172,7 +172,7 @@ describe('over time', () => {
   });
 
   test('fans follow a curve: points keep their order, whatever is asked of one; by hand again takes it all away', () => {
-    const build = applyEdit(desk, {
+    const design = applyEdit(desk, {
       do: 'batch',
       edits: ['front-fans', 'top-fans'].map((component) => ({
         do: 'component.set',
@@ -190,25 +190,25 @@ describe('over time', () => {
           },
         },
       })),
-    }).build;
-    show(build, <ControlEditor kind="fan" run={null} />);
+    }).design;
+    show(design, <ControlEditor kind="fan" run={null} />);
     type('Hysteresis', '3');
     expect(
-      state.build.components.find((i) => i.id === 'top-fans')?.settings.control?.hysteresis_K,
+      state.design.components.find((i) => i.id === 'top-fans')?.settings.control?.hysteresis_K,
     ).toBe(3);
     fireEvent.change(screen.getByLabelText('Sensor of the fans'), {
       target: {
-        value: state.workings.setup.sources[1]
-          ? `${state.workings.setup.sources[1].component.id}/${state.workings.setup.sources[1].part.spots[0]?.id ?? ''}`
+        value: state.analysis.setup.sources[1]
+          ? `${state.analysis.setup.sources[1].component.id}/${state.analysis.setup.sources[1].part.spots[0]?.id ?? ''}`
           : 'coolant',
       },
     });
     expect(
-      state.build.components.find((i) => i.id === 'front-fans')?.settings.control?.sensor,
+      state.design.components.find((i) => i.id === 'front-fans')?.settings.control?.sensor,
     ).toContain('/');
     fireEvent.click(screen.getByRole('button', { name: 'Add a point' }));
     const points =
-      state.build.components.find((i) => i.id === 'front-fans')?.settings.control?.points ?? [];
+      state.design.components.find((i) => i.id === 'front-fans')?.settings.control?.points ?? [];
     expect(points.length).toBe(4);
     expect(
       points.every(
@@ -217,14 +217,14 @@ describe('over time', () => {
       ),
     ).toBe(true);
     fireEvent.click(screen.getByRole('button', { name: 'Set by hand again' }));
-    expect(state.build.components.some((i) => i.settings.control)).toBe(false);
+    expect(state.design.components.some((i) => i.settings.control)).toBe(false);
   });
 
   test('without a curve one is offered that begins at the room', () => {
     show(desk, <ControlEditor kind="pump" run={null} />);
     fireEvent.click(screen.getByRole('button', { name: 'Let it follow a curve' }));
     expect(
-      state.build.components.find((i) => i.id === 'pump')?.settings.control?.points[0]?.[0],
+      state.design.components.find((i) => i.id === 'pump')?.settings.control?.points[0]?.[0],
     ).toBe(26);
   });
 

@@ -7,7 +7,7 @@ import { ratingTroubles } from '@/core/hydraulics';
 import type { PumpPart } from '@/core/components';
 import { formatNumber } from '@/core/units';
 import { QuantityField } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { CurvePoints, type TypedCurve } from './CurvePoints';
 import { curveKind, type CurveOf } from './kinds';
 import styles from './CurveEditor.module.css';
@@ -20,7 +20,7 @@ export function CurveEditor({
   readonly curve: CurveOf;
   onClose(): void;
 }) {
-  const commit = useBench((s) => s.commit);
+  const commit = useEditor((s) => s.commit);
   const kind = curveKind(of);
   const pump = component.part.kind === 'pump' && of === 'head' ? component.part : null;
   const [typed, setTyped] = useState<TypedCurve | 'own'>('own');
@@ -34,14 +34,14 @@ export function CurveEditor({
   const printed = pump && now ? ratingTroubles({ ...pump, points: now.points, ratings }) : [];
   const save = (): void => {
     if (!now) return;
-    const said = now.source.trim();
+    const diagnostic = now.source.trim();
     const edits: Edit[] = [
       {
         do: 'component.curve',
         component: component.id,
         of,
         points: now.points,
-        ...(said ? { source: said } : {}),
+        ...(diagnostic ? { source: diagnostic } : {}),
       },
     ];
     if (pump) edits.push({ do: 'component.ratings', component: component.id, ratings });

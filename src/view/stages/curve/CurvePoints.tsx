@@ -48,12 +48,12 @@ export function CurvePoints({
   const parsed = parse(shown),
     points = text === null ? own : parsed.points,
     reading = kind.read(points);
-  const tell = (typed: string | null, said: string, as = units): void => {
+  const tell = (typed: string | null, diagnostic: string, as = units): void => {
     const read = typed === null ? { points: own, troubles: [] } : parse(typed, as),
       made = kind.read(read.points);
     onTyped(
       made && read.troubles.length === 0 && made.used.length <= MOST_POINTS
-        ? { points: made.used, source: said }
+        ? { points: made.used, source: diagnostic }
         : null,
     );
   };

@@ -3,7 +3,7 @@ import { useId, useMemo, useRef } from 'react';
 import type { Placement } from '@/core/design';
 import type { CaseReport } from '@/core/thermal';
 import type { FitReport } from '@/core/clearance';
-import type { Model, Solid } from '@/core/system';
+import type { System, Solid } from '@/core/system';
 import { Shell } from './Shell';
 import { samplePath } from '@/core/routing';
 import type { Run, Segment } from '@/core/tubing';
@@ -20,7 +20,7 @@ import styles from './Elevation.module.css';
 
 interface Props {
   readonly view: View;
-  readonly model: Model;
+  readonly model: System;
   readonly fit: FitReport;
   readonly picked: string | null;
   readonly onPick: (id: string) => void;
@@ -48,7 +48,7 @@ const RAIL_DRAWN_MM = 4;
 /** The case from one side, as an ink drawing: parts, mounts, gaps of the picked part, tubes in their coolant's colour. */
 export function Elevation({
   view,
-  model,
+  model: system,
   fit,
   picked,
   onPick,
@@ -60,14 +60,14 @@ export function Elevation({
   onHold,
 }: Props) {
   const hatch = useId();
-  const size = model.build.case?.interior as Vec;
+  const size = system.design.case?.interior as Vec;
   const [w, h] = sheetSize(view, size);
   const clashing = useMemo(
     () => new Set(fit.gaps.filter((g) => g.verdict === 'clash').flatMap((g) => [g.a, g.b])),
     [fit],
   );
   const solids = useMemo(() => {
-    const components = [...model.placed.values()].flatMap((p) =>
+    const components = [...system.placed.values()].flatMap((p) =>
       p.solids.map((s) => ({
         solid: s,
         kind: p.component.part.kind as string,
@@ -75,7 +75,7 @@ export function Elevation({
         flat: flatBox(view, size, s.box),
       })),
     );
-    const fixed = model.obstacles.map((s) => ({
+    const fixed = system.obstacles.map((s) => ({
       solid: s,
       kind: 'obstacle',
       name: s.name,
@@ -84,7 +84,7 @@ export function Elevation({
     return [...components, ...fixed].sort(
       (a, b) => a.flat.depth - b.flat.depth || b.flat.w * b.flat.h - a.flat.w * a.flat.h,
     );
-  }, [model, view, size]);
+  }, [system, view, size]);
   const temps = heat ? Object.values(heat.nodes) : [];
   const [low, high] = temps.length > 0 ? [Math.min(...temps), Math.max(...temps)] : [20, 40];
   const frame = useRef<HTMLDivElement>(null);
@@ -97,7 +97,7 @@ export function Elevation({
       (h + MARGIN + 8) / Math.max(200, sheet.height),
     ),
   );
-  const drag = useDrag(view, model.build, onHold, onPick);
+  const drag = useDrag(view, system.design, onHold, onPick);
   const labels = placeLabels(
     solids
       .map(({ solid, kind, name, flat }) => ({
@@ -116,7 +116,7 @@ export function Elevation({
         className={styles.sheet}
         viewBox={`${-MARGIN} ${-8} ${w + MARGIN + 10} ${h + MARGIN + 8}`}
         role="img"
-        aria-label={`The case, ${view}: ${model.placed.size} parts. The tables beside say the same in words.`}
+        aria-label={`The case, ${view}: ${system.placed.size} parts. The tables beside say the same in words.`}
       >
         <defs>
           <pattern id={`${hatch}-fin`} width="4" height="4" patternUnits="userSpaceOnUse">
@@ -126,8 +126,8 @@ export function Elevation({
             <path d="M0 9L9 0" stroke="var(--hairline)" strokeWidth="0.8" />
           </pattern>
         </defs>
-        <Shell view={view} model={model} size={size} />
-        {(model.build.case?.mounts ?? []).map((m) => {
+        <Shell view={view} model={system} size={size} />
+        {(system.design.case?.mounts ?? []).map((m) => {
           const wide = Math.max(...m.fans.map((f) => f.size_mm)) / 2;
           const corner = (along: number, across: number, deep: number): Vec =>
             add(
@@ -271,12 +271,12 @@ export function Elevation({
         {[...runs]
           .sort((a, b) => Number(a.id === picked) - Number(b.id === picked))
           .map((run) => {
-            const loop = model.build.loops.find((l) => l.id === run.loop);
-            const d = runPath(model, run, loop?.tube.minBend_mm ?? 30, (p) =>
+            const loop = system.design.loops.find((l) => l.id === run.loop);
+            const d = runPath(system, run, loop?.tube.minBend_mm ?? 30, (p) =>
               flatPoint(view, size, p),
             );
             if (!d) return null;
-            const link = model.loops
+            const link = system.loops
               .find((g) => g.loop.id === run.loop)
               ?.edges.find((e) => e.id === run.id);
             const colour = temperatureColour(link ? heat?.nodes[link.from] : undefined, low, high);
@@ -348,12 +348,12 @@ export function Elevation({
               </g>
             );
           })}
-        {[...model.placed.values()]
+        {[...system.placed.values()]
           .flatMap((p) => p.ports)
           .map((port) => {
             const [x, y] = flatPoint(view, size, port.at);
-            const used = model.build.loops.some((l) =>
-              l.links.some(
+            const used = system.design.loops.some((l) =>
+              l.connections.some(
                 (k) =>
                   (k.from.component === port.component && k.from.port === port.port.id) ||
                   (k.to.component === port.component && k.to.port === port.port.id),
@@ -407,11 +407,11 @@ export function Elevation({
         {legs && onLeg && <LegGrips view={view} size={size} corners={legs} k={k} onLeg={onLeg} />}
         {picked && (
           <GapLines
-            model={model}
+            model={system}
             picked={picked}
             view={view}
             size={size}
-            clear={model.build.brief.limits.clear_mm}
+            clear={system.design.brief.limits.clear_mm}
             k={k}
           />
         )}
@@ -489,7 +489,7 @@ function Dimension({
 
 /** Dimension lines from the picked part to what is near it in this view. */
 function GapLines({
-  model,
+  model: system,
   picked,
   view,
   size,
@@ -497,23 +497,23 @@ function GapLines({
   k,
 }: {
   readonly k: number;
-  readonly model: Model;
+  readonly model: System;
   readonly picked: string;
   readonly view: View;
   readonly size: Vec;
   readonly clear: number;
 }) {
-  const own = model.placed.get(picked)?.solids ?? [];
+  const own = system.placed.get(picked)?.solids ?? [];
   const others = [
-    ...[...model.placed.values()]
+    ...[...system.placed.values()]
       .filter(
         (p) =>
           p.component.id !== picked &&
           p.host !== picked &&
-          model.placed.get(picked)?.host !== p.component.id,
+          system.placed.get(picked)?.host !== p.component.id,
       )
       .flatMap((p) => p.solids),
-    ...model.obstacles,
+    ...system.obstacles,
   ];
   const found: {
     readonly a: Flat;

@@ -1,4 +1,4 @@
-import { frameSheet, standOffs, trayBoxes, type Model } from '@/core/system';
+import { frameSheet, standOffs, trayBoxes, type System } from '@/core/system';
 import { formatNumber } from '@/core/units';
 import type { Vec } from '@/core/geometry';
 import { flatBox, flatPoint, sheetSize, type View } from './project';
@@ -13,14 +13,14 @@ const SIDES = {
 /** The case itself: its sheets as thick as they are, the tray with its openings, and the stand-offs the board is screwed to. */
 export function Shell({
   view,
-  model,
+  model: system,
   size,
 }: {
   readonly view: View;
-  readonly model: Model;
+  readonly model: System;
   readonly size: Vec;
 }) {
-  const { case: box } = model.build;
+  const { case: box } = system.design;
   if (!box) return null;
   const [w, h] = sheetSize(view, size);
   const [left, right, top, bottom] = SIDES[view].map((s) =>
@@ -70,7 +70,7 @@ export function Shell({
             </rect>
           );
         })}
-      {standOffs(box, model.placed).map((c, i) => {
+      {standOffs(box, system.placed).map((c, i) => {
         const [x1, y1] = flatPoint(view, size, c.from),
           [x2, y2] = flatPoint(view, size, c.to);
         return view === 'side' ? (

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoBuild } from '@/catalogue';
-import { withoutRoutes, type Build } from '@/core/design';
-import { workOut } from '@/core/analysis';
+import { demoDesign } from '@/catalogue';
+import { withoutRoutes, type Design } from '@/core/design';
+import { analyse } from '@/core/analysis';
 import type { Vec } from '@/core/geometry';
 import { placeLabels, type Wanted } from './labels';
 import { caseWay, flatBox, flatPoint, sheetSize } from './project';
@@ -123,10 +123,10 @@ describe('labels', () => {
 
 describe('runs as drawn', () => {
   const path = (demo: string): string[] => {
-    const { model, reports } = workOut(withoutRoutes(demoBuild(demo) as Build));
-    const size = model.build.case?.interior as Vec;
+    const { system, reports } = analyse(withoutRoutes(demoDesign(demo) as Design));
+    const size = system.design.case?.interior as Vec;
     return reports.runs.flatMap(
-      (r) => runPath(model, r, 30, (p) => flatPoint('side', size, p)) ?? [],
+      (r) => runPath(system, r, 30, (p) => flatPoint('side', size, p)) ?? [],
     );
   };
 
@@ -147,19 +147,19 @@ describe('runs as drawn', () => {
   });
 
   test('a routed run is drawn along its route, an estimated one is not', () => {
-    const tower = demoBuild('fenland-flood-tower') as Build;
-    const { model, reports } = workOut(tower);
-    const size = model.build.case?.interior as Vec;
+    const tower = demoDesign('fenland-flood-tower') as Design;
+    const { system, reports } = analyse(tower);
+    const size = system.design.case?.interior as Vec;
     const drawn = reports.runs.flatMap(
-      (r) => runPath(model, r, 30, (p) => flatPoint('side', size, p)) ?? [],
+      (r) => runPath(system, r, 30, (p) => flatPoint('side', size, p)) ?? [],
     );
     expect(drawn.length).toBe(13);
     expect(drawn).not.toEqual(path('fenland-flood-tower'));
   });
 
   test('a joint is not drawn as a tube', () => {
-    const { model, reports } = workOut(demoBuild('dawn-chorus-desk') as Build);
+    const { system, reports } = analyse(demoDesign('dawn-chorus-desk') as Design);
     const joint = reports.runs.find((r) => r.by === 'joint');
-    expect(joint && runPath(model, joint, 30, (p) => [p[0], p[1]])).toBeNull();
+    expect(joint && runPath(system, joint, 30, (p) => [p[0], p[1]])).toBeNull();
   });
 });

@@ -1,4 +1,4 @@
-import type { Model } from '@/core/system';
+import type { System } from '@/core/system';
 import { samplePath } from '@/core/routing';
 import type { Run } from '@/core/tubing';
 import { add, distance, scale, type Vec } from '@/core/geometry';
@@ -12,7 +12,7 @@ type Flatten = (p: Vec) => readonly [number, number];
  * How a run is drawn until it is routed: soft tube as a curve that leaves and meets both ports along their directions,
  * hard tube as straight legs with rounded corners. An SVG path in sheet millimetres, or null when an end has no place.
  */
-export function runPath(model: Model, run: Run, radius_mm: number, flat: Flatten): string | null {
+export function runPath(system: System, run: Run, radius_mm: number, flat: Flatten): string | null {
   if (run.routed)
     return samplePath(run.routed.path, ROUTED_STEP_MM)
       .map(
@@ -22,8 +22,8 @@ export function runPath(model: Model, run: Run, radius_mm: number, flat: Flatten
             .join(' ')}`,
       )
       .join('');
-  const from = model.portAt(run.from),
-    to = model.portAt(run.to);
+  const from = system.portAt(run.from),
+    to = system.portAt(run.to);
   const P = (p: Vec): string =>
     flat(p)
       .map((v) => v.toFixed(1))

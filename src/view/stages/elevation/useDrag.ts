@@ -1,6 +1,6 @@
 'use client';
 import { useRef, type PointerEvent as Pointer } from 'react';
-import type { Build, Placement } from '@/core/design';
+import type { Design, Placement } from '@/core/design';
 import { movedBy } from '@/core/system';
 import { caseWay, type View } from './project';
 
@@ -12,7 +12,7 @@ const TREMBLE_PX = 3;
 /** Dragging parts on a sheet: along their rail, or over the plane the sheet shows. A press without a drag picks. */
 export function useDrag(
   view: View,
-  build: Build,
+  design: Design,
   onHold: Hold | undefined,
   onPick: (id: string) => void,
 ) {
@@ -28,7 +28,7 @@ export function useDrag(
       (e: Pointer<SVGGElement>): void => {
         const sheet = e.currentTarget.ownerSVGElement;
         const toSheet = sheet?.getScreenCTM()?.inverse();
-        if (!onHold || e.button !== 0 || !toSheet || !movedBy(build, component, [0, 0, 0])) return;
+        if (!onHold || e.button !== 0 || !toSheet || !movedBy(design, component, [0, 0, 0])) return;
         const [x0, y0] = [e.clientX, e.clientY];
         dragged.current = false;
         const move = (ev: PointerEvent): void => {
@@ -37,7 +37,7 @@ export function useDrag(
           onHold(
             component,
             movedBy(
-              build,
+              design,
               component,
               caseWay(view, (ev.clientX - x0) * toSheet.a, (ev.clientY - y0) * toSheet.d),
             ),

@@ -2,7 +2,7 @@
 import { branchesOf, type FlowNetwork } from '@/core/hydraulics';
 import type { LoopGraph } from '@/core/system';
 import { formatFlow, formatKilopascals, formatNumber } from '@/core/units';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
@@ -14,9 +14,9 @@ export function BranchTable({
   readonly graph: LoopGraph;
   readonly network: FlowNetwork;
 }) {
-  const { build, workings, pick, picked } = useBench((s) => s);
-  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
-  const rows = branchesOf(graph, network, workings.reports.flow.links);
+  const { design, analysis, pick, picked } = useEditor((s) => s);
+  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
+  const rows = branchesOf(graph, network, analysis.reports.flow.links);
   return (
     <Section title="Branches">
       {rows.length <= 1 && <p>This loop does not split: one flow through all of it.</p>}

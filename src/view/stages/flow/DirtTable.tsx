@@ -2,14 +2,14 @@
 import { useMemo } from 'react';
 import {
   flowBand,
-  saggingFlow,
-  SAG_SHARES,
+  flowLossSweep,
+  FLOW_LOSS_SHARES,
   type FlowNetwork,
   type LoopFlow,
 } from '@/core/hydraulics';
 import type { LoopGraph } from '@/core/system';
 import { formatFlow, formatNumber } from '@/core/units';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
@@ -23,16 +23,16 @@ export function DirtTable({
   readonly state: LoopFlow;
   readonly network: FlowNetwork;
 }) {
-  const { build, workings, pick, picked } = useBench((s) => s);
-  const rows = useMemo(() => saggingFlow(graph, network), [graph, network]);
+  const { design, analysis, pick, picked } = useEditor((s) => s);
+  const rows = useMemo(() => flowLossSweep(graph, network), [graph, network]);
   const through = (component: string): number =>
     Math.max(
       0,
-      ...workings.reports.flow.links
+      ...analysis.reports.flow.links
         .filter((l) => l.component === component && l.loop === state.id)
         .map((l) => Math.abs(l.flow_Lmin)),
     );
-  const target = build.brief.limits.flow_Lmin;
+  const target = design.brief.limits.flow_Lmin;
   return (
     <Section title="When a part clogs">
       {rows.length === 0 ? (
@@ -43,7 +43,7 @@ export function DirtTable({
             <tr>
               <th>plugged</th>
               <th className="num">clean</th>
-              {SAG_SHARES.map((s) => (
+              {FLOW_LOSS_SHARES.map((s) => (
                 <th key={s} className="num">
                   {formatNumber(100 * s)} %
                 </th>
@@ -52,7 +52,7 @@ export function DirtTable({
           </thead>
           <tbody>
             {rows.map((r) => {
-              const component = build.components.find((i) => i.id === r.component);
+              const component = design.components.find((i) => i.id === r.component);
               return (
                 <tr key={r.component} data-picked={picked === r.component || undefined}>
                   <td>

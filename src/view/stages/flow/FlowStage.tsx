@@ -12,7 +12,7 @@ import { inpLoops, writeInp } from '@/format/inp';
 import type { LoopGraph } from '@/core/system';
 import { formatFlow, formatKilopascals, formatNumber, formatSpeed } from '@/core/units';
 import { Segments, Why } from '@/view/shared';
-import { downloadInp, useBench } from '@/view/workspace';
+import { downloadInp, useEditor } from '@/view/workspace';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { reasonForFlow } from '../reasons';
 import { BranchTable } from './BranchTable';
@@ -22,7 +22,7 @@ import { OperatingChart } from './OperatingChart';
 import { PressureTable } from './PressureTable';
 import { PumpChooser } from './PumpChooser';
 import { PumpSpeeds } from './PumpSpeeds';
-import { SplitSchool } from './SplitSchool';
+import { SeriesParallel } from './SplitSchool';
 import styles from './FlowStage.module.css';
 
 const BAND_WORDS = {
@@ -42,10 +42,10 @@ type View = (typeof VIEWS)[number]['value'];
 
 /** Pump against loop, where the head goes, and which pump would do. */
 export function FlowStage() {
-  const { build, workings, open } = useBench((s) => s);
+  const { design, analysis, open } = useEditor((s) => s);
   const [chosen, setChosen] = useState<string | null>(null);
-  const { flow } = workings.reports;
-  const graph = workings.model.loops.find((g) => g.loop.id === chosen) ?? workings.model.loops[0];
+  const { flow } = analysis.reports;
+  const graph = analysis.system.loops.find((g) => g.loop.id === chosen) ?? analysis.system.loops[0];
   const state = flow.loops.find((l) => l.id === graph?.loop.id);
   if (!graph || !state)
     return (
@@ -53,7 +53,7 @@ export function FlowStage() {
         title="Nothing flows yet"
         text="Connect the parts into a loop: then this page shows where the pump's head meets what the loop takes, and which part takes most."
         action={
-          build.components.some((i) => i.part.kind === 'pump') ? undefined : 'Open the Stores'
+          design.components.some((i) => i.part.kind === 'pump') ? undefined : 'Open the Stores'
         }
         onAction={() => open('stores')}
       />
@@ -63,7 +63,7 @@ export function FlowStage() {
       key={graph.loop.id}
       graph={graph}
       state={state}
-      loops={workings.model.loops}
+      loops={analysis.system.loops}
       onLoop={setChosen}
     />
   );
@@ -80,19 +80,19 @@ function OneLoop({
   readonly loops: readonly LoopGraph[];
   readonly onLoop: (id: string) => void;
 }) {
-  const { build, workings, commit } = useBench((s) => s);
+  const { design, analysis, commit } = useEditor((s) => s);
   const [view, setView] = useState<View>('losses');
-  const { flow, runs } = workings.reports;
+  const { flow, runs } = analysis.reports;
   const network = useMemo(
-    () => networkOf(workings.model, graph, runs, state.coolant_C),
-    [workings.model, graph, runs, state.coolant_C],
+    () => networkOf(analysis.system, graph, runs, state.coolant_C),
+    [analysis.system, graph, runs, state.coolant_C],
   );
-  const target = build.brief.limits.flow_Lmin;
-  const troubled = workings.findings.some((f) => f.stage === 'flow' && f.severity === 'fails');
+  const target = design.brief.limits.flow_Lmin;
+  const troubled = analysis.findings.some((f) => f.stage === 'flow' && f.severity === 'fails');
   const pumps = flow.pumps
     .filter((p) => p.loop === graph.loop.id)
     .flatMap((p) => {
-      const component = build.components.find((i) => i.id === p.id);
+      const component = design.components.find((i) => i.id === p.id);
       return component?.part.kind === 'pump' ? [{ ...p, component, part: component.part }] : [];
     });
   const margin = pumpMargin(network, target);
@@ -191,7 +191,7 @@ function OneLoop({
           {view === 'branches' && (
             <>
               <BranchTable graph={graph} network={network} />
-              <SplitSchool loop={graph.loop.id} />
+              <SeriesParallel loop={graph.loop.id} />
             </>
           )}
           {view === 'pressures' && <PressureTable graph={graph} state={state} />}
@@ -212,7 +212,7 @@ function OneLoop({
           type="button"
           className={styles.textButton}
           onClick={() =>
-            downloadInp(build.name, writeInp(build.name, inpLoops(workings.model, runs, flow)))
+            downloadInp(design.name, writeInp(design.name, inpLoops(analysis.system, runs, flow)))
           }
         >
           EPANET file

@@ -4,7 +4,7 @@ import { fitOf, type FlowNetwork, type LinkFlow, type LoopFlow } from '@/core/hy
 import type { LoopGraph } from '@/core/system';
 import { formatFlow, formatKilopascals, formatMillimetres, formatNumber } from '@/core/units';
 import { Pick, QuantityField, Why } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { reasonForDrop } from '../reasons';
 import { CurveEditor, type CurveOf } from '../curve';
@@ -23,13 +23,13 @@ const ORDERS = [
 
 /** What each part and run takes of the head, as stairs. A click picks the part everywhere and opens what its figure is made of. */
 export function LossStairs({ graph, state, network }: Props) {
-  const { build, workings, pick, picked, commit } = useBench((s) => s);
+  const { design, analysis, pick, picked, commit } = useEditor((s) => s);
   const [order, setOrder] = useState<(typeof ORDERS)[number]['value']>('loss');
   const [editing, setEditing] = useState<CurveOf | null>(null);
-  const { flow, runs } = workings.reports;
+  const { flow, runs } = analysis.reports;
   const nameOf = (l: LinkFlow): string =>
     l.component
-      ? (build.components.find((i) => i.id === l.component)?.name ?? l.component)
+      ? (design.components.find((i) => i.id === l.component)?.name ?? l.component)
       : (runs.find((r) => r.id === l.id)?.name ?? l.id);
   const rows = stairs(flow.links.filter((l) => l.loop === graph.loop.id));
   const place = (l: LinkFlow): number =>
@@ -51,7 +51,7 @@ export function LossStairs({ graph, state, network }: Props) {
           const subject = l.component ?? l.id,
             name = nameOf(l),
             open = picked === subject;
-          const component = build.components.find((i) => i.id === l.component);
+          const component = design.components.find((i) => i.id === l.component);
           const passage =
             component && 'passages' in component.part ? component.part.passages[0] : undefined;
           const measured = passage && passage.points.length > 0 ? passage : null;

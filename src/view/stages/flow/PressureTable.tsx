@@ -4,7 +4,7 @@ import type { LoopFlow, NodePressure } from '@/core/hydraulics';
 import type { LoopGraph } from '@/core/system';
 import { formatMillimetres, formatNumber } from '@/core/units';
 import { Segments } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
@@ -18,7 +18,7 @@ export function PressureTable({
   readonly graph: LoopGraph;
   readonly state: LoopFlow;
 }) {
-  const { build, pick, picked } = useBench((s) => s);
+  const { design, pick, picked } = useEditor((s) => s);
   const [against, setAgainst] = useState<'air' | 'vacuum'>('air');
   const { profile } = state;
   if (!profile)
@@ -29,7 +29,7 @@ export function PressureTable({
     );
   const rows = inFlowOrder(graph, profile.nodes);
   const nameOf = (n: NodePressure): string => {
-    const component = build.components.find((i) => i.id === n.component);
+    const component = design.components.find((i) => i.id === n.component);
     const chambers = rows.filter((r) => r.component === n.component);
     const sideWords = () => {
       if (chambers.length > 1) {
@@ -112,8 +112,8 @@ export function PressureTable({
         {profile.surface_mm === null
           ? 'no known height: the reservoir has no place'
           : `${formatMillimetres(profile.surface_mm)} over the case's floor`}
-        ; air on it {kPa(profile.air_kPa)} kPa at {formatNumber(build.brief.altitude_m)} m. A filled
-        height adds and takes the same on the way round, so it changes no flow.
+        ; air on it {kPa(profile.air_kPa)} kPa at {formatNumber(design.brief.altitude_m)} m. A
+        filled height adds and takes the same on the way round, so it changes no flow.
       </p>
     </Section>
   );
@@ -127,8 +127,8 @@ function inFlowOrder(graph: LoopGraph, nodes: readonly NodePressure[]): readonly
     const own = layout.visits[v]?.nodes ?? [];
     const into = layout.legs.find((l) => l.to === v),
       out = layout.legs.find((l) => l.from === v);
-    const entry = graph.edges.find((e) => e.id === into?.link)?.to,
-      exit = graph.edges.find((e) => e.id === out?.link)?.from;
+    const entry = graph.edges.find((e) => e.id === into?.connection)?.to,
+      exit = graph.edges.find((e) => e.id === out?.connection)?.from;
     names.push(
       ...new Set([entry, exit].filter((n): n is string => n !== undefined && own.includes(n))),
     );

@@ -5,7 +5,7 @@ import { teePorts } from '@/core/loops';
 import { formatFlow, formatKelvin, formatMoney, formatNumber, formatSpeed } from '@/core/units';
 import { defaultPlacements } from '@/core/checks';
 import { Mark, Progress, Segments, useOffer } from '@/view/shared';
-import { useBench, usePumpChoices } from '@/view/workspace';
+import { useEditor, usePumpChoices } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
@@ -18,18 +18,18 @@ const WAY_WORDS = { one: 'one', series: 'two in a row', parallel: 'two side by s
 
 /** Pumps of the Stores in this loop: who reaches the wanted flow, at what speed and noise, and what going slower costs. */
 export function PumpChooser({ loop }: { readonly loop: string }) {
-  const { build, commit } = useBench((s) => s);
+  const { design, commit } = useEditor((s) => s);
   const { result, progress, stopped, stop, again } = usePumpChoices(loop);
   const tee = useOffer('inline').find((p) => teePorts(p) !== null) ?? null;
   const rows = result ?? [];
   const [way, setWay] = useState<PumpChoice['way']>('one');
-  const target = build.brief.limits.flow_Lmin;
+  const target = design.brief.limits.flow_Lmin;
   const shown = rows.filter((r) => r.way === way);
-  const inPlace = build.components.filter((i) => i.part.kind === 'pump').map((i) => i.part.id);
+  const inPlace = design.components.filter((i) => i.part.kind === 'pump').map((i) => i.part.id);
   const best = shown.find((r) => r.speed_rpm !== null);
   const use = (r: PumpChoice): void => {
     const edit = pumpEdit(
-      build,
+      design,
       loop,
       r.part,
       r.way,

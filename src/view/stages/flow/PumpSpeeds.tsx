@@ -5,7 +5,7 @@ import type { PumpFlow } from '@/core/hydraulics';
 import type { PumpPart } from '@/core/components';
 import { formatFlow, formatNumber } from '@/core/units';
 import { QuantityField } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
@@ -19,7 +19,7 @@ export function PumpSpeeds({
   readonly pumps: readonly Pump[];
   readonly target: number;
 }) {
-  const commit = useBench((s) => s.commit);
+  const commit = useEditor((s) => s.commit);
   return (
     <Section title={pumps.length > 1 ? 'Pump speeds' : 'Pump speed'}>
       {pumps.map(({ component, part, speed_rpm, head_m, flow_Lmin }) => (

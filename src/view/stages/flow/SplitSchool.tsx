@@ -1,9 +1,9 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { CATALOGUE } from '@/catalogue';
-import { splitSchool, type Arrangement } from '@/core/studies';
+import { compareSeriesParallel, type Arrangement } from '@/core/studies';
 import { teePorts } from '@/core/loops';
-import type { Build } from '@/core/design';
+import type { Design } from '@/core/design';
 import type { InlinePart } from '@/core/components';
 import {
   formatCelsius,
@@ -13,7 +13,7 @@ import {
   formatNumber,
 } from '@/core/units';
 import { useOffer } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
@@ -23,14 +23,14 @@ const TEE = CATALOGUE.find(
 ) as InlinePart;
 
 /** The same blocks one behind the other and side by side, both worked out whole; one click makes the build so. */
-export function SplitSchool({ loop }: { readonly loop: string }) {
-  const { build, workings } = useBench((s) => s);
-  const stations = workings.model.loops.find((g) => g.loop.id === loop)?.stations ?? [];
+export function SeriesParallel({ loop }: { readonly loop: string }) {
+  const { design, analysis } = useEditor((s) => s);
+  const stations = analysis.system.loops.find((g) => g.loop.id === loop)?.stations ?? [];
   const blocks = stations.filter(
-    (s) => build.components.find((i) => i.id === s)?.part.kind === 'block',
+    (s) => design.components.find((i) => i.id === s)?.part.kind === 'block',
   );
   const [left, setLeft] = useState<readonly string[]>([]);
-  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
   return (
     <Section title="In a row, or side by side">
       {blocks.length > 2 && (
@@ -53,7 +53,7 @@ export function SplitSchool({ loop }: { readonly loop: string }) {
         <p>With two blocks or more in this loop, both ways are compared here.</p>
       ) : (
         <BothWays
-          build={build}
+          design={design}
           loop={loop}
           blocks={blocks.filter((b) => !left.includes(b)).join()}
         />
@@ -64,19 +64,19 @@ export function SplitSchool({ loop }: { readonly loop: string }) {
 
 /** `blocks`: ids joined with commas, so that the comparison is worked out again only when they change. */
 function BothWays({
-  build,
+  design,
   loop,
   blocks,
 }: {
-  readonly build: Build;
+  readonly design: Design;
   readonly loop: string;
   readonly blocks: string;
 }) {
-  const commit = useBench((s) => s.commit);
+  const commit = useEditor((s) => s.commit);
   const tee = useOffer('inline').find((p) => teePorts(p) !== null) ?? TEE;
   const school = useMemo(
-    () => splitSchool(build, loop, blocks === '' ? [] : blocks.split(','), tee),
-    [build, loop, blocks, tee],
+    () => compareSeriesParallel(design, loop, blocks === '' ? [] : blocks.split(','), tee),
+    [design, loop, blocks, tee],
   );
   if ('why' in school) return <p>{school.why}</p>;
   const { row, beside } = school;

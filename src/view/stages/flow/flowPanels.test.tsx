@@ -1,21 +1,21 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
-import { demoBuild } from '@/catalogue';
-import { applyEdit, type Build, type Component } from '@/core/design';
+import { demoDesign } from '@/catalogue';
+import { applyEdit, type Design, type Component } from '@/core/design';
 import { networkOf, type LoopFlow } from '@/core/hydraulics';
 import type { LoopGraph } from '@/core/system';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { show, state } from '@/view/workspace/showInEditor';
 import { BranchTable } from './BranchTable';
 import { CurveEditor } from '../curve';
 import { DirtTable } from './DirtTable';
 import { LossStairs } from './LossStairs';
 import { PressureTable } from './PressureTable';
-import { SplitSchool } from './SplitSchool';
+import { SeriesParallel } from './SplitSchool';
 
-const desk = demoBuild('dawn-chorus-desk') as Build;
-const tower = demoBuild('fenland-flood-tower') as Build;
+const desk = demoDesign('dawn-chorus-desk') as Design;
+const tower = demoDesign('fenland-flood-tower') as Design;
 
 type Parts = {
   readonly graph: LoopGraph;
@@ -29,15 +29,15 @@ function Loop({
   readonly id: string;
   readonly children: (parts: Parts) => React.ReactNode;
 }) {
-  const workings = useBench((s) => s.workings);
-  const graph = workings.model.loops.find((g) => g.loop.id === id) as LoopGraph,
-    flow = workings.reports.flow.loops.find((l) => l.id === id) as LoopFlow;
+  const analysis = useEditor((s) => s.analysis);
+  const graph = analysis.system.loops.find((g) => g.loop.id === id) as LoopGraph,
+    flow = analysis.reports.flow.loops.find((l) => l.id === id) as LoopFlow;
   return (
     <>
       {children({
         graph,
         state: flow,
-        network: networkOf(workings.model, graph, workings.reports.runs, flow.coolant_C),
+        network: networkOf(analysis.system, graph, analysis.reports.runs, flow.coolant_C),
       })}
     </>
   );
@@ -65,24 +65,24 @@ describe('stairs of losses', () => {
 
   test('said to be clogged, a block passes less; undo frees it', () => {
     show(desk, <Loop id="loop">{(p) => <LossStairs {...p} />}</Loop>);
-    const before = state.workings.reports.flow.loops[0]?.flow_Lmin ?? 0;
+    const before = state.analysis.reports.flow.loops[0]?.flow_Lmin ?? 0;
     fireEvent.click(screen.getByRole('button', { name: 'Card block' }));
     const field = screen.getByLabelText('Clogged');
     fireEvent.change(field, { target: { value: '50' } });
     fireEvent.keyDown(field, { key: 'Enter' });
-    expect(state.workings.reports.flow.loops[0]?.flow_Lmin ?? 9).toBeLessThan(before);
+    expect(state.analysis.reports.flow.loops[0]?.flow_Lmin ?? 9).toBeLessThan(before);
     act(() => state.undo());
-    expect(state.workings.reports.flow.loops[0]?.flow_Lmin).toBeCloseTo(before, 9);
+    expect(state.analysis.reports.flow.loops[0]?.flow_Lmin).toBeCloseTo(before, 9);
   });
 });
 
 describe('measured points', () => {
-  const edit = (build: Build, component: string, of: 1 | 'head') => {
+  const edit = (design: Design, component: string, of: 1 | 'head') => {
     const closed: string[] = [];
     show(
-      build,
+      design,
       <CurveEditor
-        curve={{ component: build.components.find((i) => i.id === component) as Component, of }}
+        curve={{ component: design.components.find((i) => i.id === component) as Component, of }}
         onClose={() => closed.push('closed')}
       />,
     );
@@ -96,12 +96,12 @@ describe('measured points', () => {
     });
     fireEvent.click(screen.getByRole('button', { name: 'Use these points in this build' }));
     expect(closed).toEqual(['closed']);
-    const part = state.build.components.find((i) => i.id === 'processor-block')?.part;
+    const part = state.design.components.find((i) => i.id === 'processor-block')?.part;
     const points = part?.kind === 'block' ? (part.passages[0]?.points ?? []) : [];
     // 1 US gal = 3.785411784 L exactly; 1 psi = 6.894757 kPa (NIST SP 811, appendix B).
     expect(points[0]?.[0]).toBeCloseTo(3.785411784, 6);
     expect(points[0]?.[1]).toBeCloseTo(6.894757, 4);
-    expect(state.build.components.find((i) => i.id === 'card-block')).toEqual(
+    expect(state.design.components.find((i) => i.id === 'card-block')).toEqual(
       desk.components.find((i) => i.id === 'card-block'),
     );
   });
@@ -127,7 +127,7 @@ describe('measured points', () => {
     fireEvent.change(screen.getByLabelText('Flow in'), { target: { value: 'L/h' } });
     fireEvent.change(screen.getByLabelText('Drop in'), { target: { value: 'mbar' } });
     fireEvent.click(screen.getByRole('button', { name: 'Use these points in this build' }));
-    const part = state.build.components.find((i) => i.id === 'processor-block')?.part;
+    const part = state.design.components.find((i) => i.id === 'processor-block')?.part;
     expect(part?.kind === 'block' && part.passages[0]?.points).toEqual([
       [2, 3],
       [4, 10],
@@ -141,12 +141,12 @@ describe('measured points', () => {
     });
     expect(screen.getByRole('note').textContent).toContain('rises');
     fireEvent.click(screen.getByRole('button', { name: 'Use these points in this build' }));
-    const part = state.build.components.find((i) => i.id === 'pump')?.part;
+    const part = state.design.components.find((i) => i.id === 'pump')?.part;
     expect(
       part?.kind === 'pump' &&
         part.points.every((p, i, all) => i === 0 || p[1] <= (all[i - 1]?.[1] ?? 0)),
     ).toBe(true);
-    expect(state.workings.reports.flow.loops[0]?.status).toBe('solved');
+    expect(state.analysis.reports.flow.loops[0]?.status).toBe('solved');
   });
 
   test('points far off any curve are called out', () => {
@@ -175,7 +175,7 @@ describe('branches, dirt, pressures', () => {
 
   test('the more is plugged, the less flows; what falls short is marked', () => {
     show(
-      applyEdit(tower, { do: 'brief.limit', values: { flow_Lmin: 4.2 } }).build,
+      applyEdit(tower, { do: 'brief.limit', values: { flow_Lmin: 4.2 } }).design,
       <Loop id="loop">{(p) => <DirtTable {...p} />}</Loop>,
     );
     const row = cells(screen.getByRole('row', { name: /^Processor block/ }))
@@ -200,17 +200,17 @@ describe('branches, dirt, pressures', () => {
   });
 
   test('in a row or side by side: both are shown, one click sets the other, undo comes back', () => {
-    show(tower, <SplitSchool loop="loop-2" />);
+    show(tower, <SeriesParallel loop="loop-2" />);
     expect(screen.getByText(/wins|makes no difference/)).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Set them in a row' }));
-    expect(state.workings.model.loops.find((g) => g.loop.id === 'loop-2')?.branched).toBe(false);
+    expect(state.analysis.system.loops.find((g) => g.loop.id === 'loop-2')?.branched).toBe(false);
     expect(screen.getByRole('button', { name: 'Set them side by side' })).toBeTruthy();
     act(() => state.undo());
-    expect(state.build).toEqual(tower);
+    expect(state.design).toEqual(tower);
   });
 
   test('one block has nothing to compare', () => {
-    show(tower, <SplitSchool loop="loop" />);
+    show(tower, <SeriesParallel loop="loop" />);
     expect(screen.getByText(/two blocks or more/)).toBeTruthy();
   });
 });

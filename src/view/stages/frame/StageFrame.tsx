@@ -1,7 +1,7 @@
 'use client';
 import type { ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
-import { FindingList, useBench } from '@/view/workspace';
+import { FindingList, useEditor } from '@/view/workspace';
 import styles from './StageFrame.module.css';
 
 interface Props {
@@ -14,9 +14,9 @@ interface Props {
 
 /** One main picture and one working panel; the stage's findings close the panel. */
 export function StageFrame({ title, sentence, stage, children, side }: Props) {
-  const findings = useBench((s) => s.workings.findings);
-  const name = useBench((s) => s.build.name);
-  const revision = useBench((s) => s.revision);
+  const findings = useEditor((s) => s.analysis.findings);
+  const name = useEditor((s) => s.design.name);
+  const revision = useEditor((s) => s.revision);
   const own = stage ? findings.filter((f) => f.stage === stage) : [];
   return (
     <div className={styles.frame}>

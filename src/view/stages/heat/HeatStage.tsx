@@ -1,7 +1,7 @@
 'use client';
 import { formatCelsius, formatNumber, formatWatts } from '@/core/units';
 import { Mark, Why } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { reasonForSpot } from '../reasons';
@@ -12,9 +12,9 @@ import styles from './HeatStage.module.css';
 
 /** Watts of every part in each load case, in the loop against left on air. */
 export function HeatStage() {
-  const { build, workings, open } = useBench((s) => s);
-  const { heat } = workings.reports;
-  const judged = heat[build.brief.loadCase];
+  const { design, analysis, open } = useEditor((s) => s);
+  const { heat } = analysis.reports;
+  const judged = heat[design.brief.loadCase];
   if (judged.parts.length === 0)
     return (
       <EmptyStage
@@ -29,7 +29,7 @@ export function HeatStage() {
   return (
     <StageFrame
       stage="heat"
-      title={`${formatWatts(judged.inLoop_W + judged.onAir_W + waiting)} under ${CASE_NAMES[build.brief.loadCase].toLowerCase()}`}
+      title={`${formatWatts(judged.inLoop_W + judged.onAir_W + waiting)} under ${CASE_NAMES[design.brief.loadCase].toLowerCase()}`}
       sentence={
         <>
           {waiting > 0
@@ -44,7 +44,7 @@ export function HeatStage() {
       side={
         <>
           <SourceTable />
-          <Section title={`Hottest spots under ${CASE_NAMES[build.brief.loadCase].toLowerCase()}`}>
+          <Section title={`Hottest spots under ${CASE_NAMES[design.brief.loadCase].toLowerCase()}`}>
             <table>
               <thead>
                 <tr>

@@ -3,21 +3,21 @@ import { drawOf } from '@/core/thermal';
 import { LOAD_CASES } from '@/core/components';
 import { formatNumber, formatWatts } from '@/core/units';
 import { QuantityField } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './HeatStage.module.css';
 
 /** Each part's draw; the picked one opens its tuning. */
 export function SourceTable() {
-  const { build, workings, commit, picked, pick } = useBench((s) => s);
-  const judged = workings.reports.heat[build.brief.loadCase];
-  const supplies = build.components.filter((i) => i.part.kind === 'supply');
+  const { design, analysis, commit, picked, pick } = useEditor((s) => s);
+  const judged = analysis.reports.heat[design.brief.loadCase];
+  const supplies = design.components.filter((i) => i.part.kind === 'supply');
   const rating = supplies.reduce((s, i) => s + (i.part.kind === 'supply' ? i.part.rating_W : 0), 0);
-  const helpers = build.components.reduce((s, i) => {
+  const helpers = design.components.reduce((s, i) => {
     const powerOf = () => {
       if (i.part.kind === 'pump') return i.part.power_W;
       if (i.part.kind === 'fan')
-        return i.part.power_W * (workings.model.placed.get(i.id)?.count ?? 1);
+        return i.part.power_W * (analysis.system.placed.get(i.id)?.count ?? 1);
       return 0;
     };
     return s + powerOf();
@@ -25,7 +25,7 @@ export function SourceTable() {
   const heaviest =
     Math.max(
       ...[...LOAD_CASES, 'own' as const].map((c) =>
-        workings.reports.heat[c].parts.reduce((s, p) => s + p.heat_W, 0),
+        analysis.reports.heat[c].parts.reduce((s, p) => s + p.heat_W, 0),
       ),
     ) + helpers;
   return (
@@ -40,7 +40,7 @@ export function SourceTable() {
           </tr>
         </thead>
         <tbody>
-          {workings.setup.sources.map((s) => {
+          {analysis.setup.sources.map((s) => {
             const { settings } = s.component,
               tuned =
                 settings.clock !== undefined ||

@@ -4,7 +4,7 @@ import type { HeatReport, PartHeat } from '@/core/thermal';
 import { drawOf, shareOf } from '@/core/thermal';
 import { LOAD_CASES, type LoadCaseId } from '@/core/components';
 import { formatNumber, formatWatts } from '@/core/units';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import styles from './HeatStage.module.css';
 
@@ -18,10 +18,10 @@ const MOST_SHARE = 1.5;
 
 /** Watts of every part in each load case as stacked bars; a segment's end is dragged, or moved by arrow keys, to set the part's share of its draw. */
 export function WattBars({ heat }: { readonly heat: HeatReport }) {
-  const { build, workings, commit, picked, pick } = useBench((s) => s);
+  const { design, analysis, commit, picked, pick } = useEditor((s) => s);
   const most =
     Math.max(...CASES.map((c) => heat[c].parts.reduce((s, p) => s + p.heat_W, 0)), 1) * 1.04;
-  const sourceOf = (id: string) => workings.setup.sources.find((s) => s.component.id === id);
+  const sourceOf = (id: string) => analysis.setup.sources.find((s) => s.component.id === id);
   const setShare = (id: string, c: LoadCaseId, share: number): void => {
     const source = sourceOf(id);
     if (!source) return;
@@ -48,13 +48,13 @@ export function WattBars({ heat }: { readonly heat: HeatReport }) {
             key={c}
             role="row"
             className={styles.case}
-            data-judged={c === build.brief.loadCase || undefined}
+            data-judged={c === design.brief.loadCase || undefined}
           >
             <button
               type="button"
               role="rowheader"
               className={styles.caseName}
-              aria-current={c === build.brief.loadCase}
+              aria-current={c === design.brief.loadCase}
               title="Judge the brief under this load"
               onClick={() =>
                 commit(`judge under ${CASE_NAMES[c].toLowerCase()}`, {

@@ -2,14 +2,14 @@
 import { LOAD_CASES } from '@/core/components';
 import { worstRise } from '@/core/thermal';
 import { formatCelsius, formatFlow, formatKelvin, formatNumber } from '@/core/units';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import { StageFrame, Section } from '../frame/StageFrame';
 
 /** Not here yet, and says so; what will be compared is printed already. */
 export function LogStage() {
-  const { workings } = useBench((s) => s);
-  const { heat, flow } = workings.reports;
+  const { analysis } = useEditor((s) => s);
+  const { heat, flow } = analysis.reports;
   return (
     <StageFrame
       title="The log is not here yet"

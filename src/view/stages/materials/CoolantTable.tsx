@@ -4,24 +4,24 @@ import { changeEvery, coolantCost, coolantHabits, mixFor, YEARS_COMPARED } from 
 import { environmentOf, judgeMetals } from '@/core/corrosion';
 import { formatMoney, formatNumber, plural } from '@/core/units';
 import { Mark, useOffer } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import styles from './MaterialsStage.module.css';
 
 const WORST = { fails: 0, tight: 1, holds: 2 } as const;
 
 /** Coolants side by side for one loop: what the metals, plastics and seals say, habits, upkeep, and what three years of it cost. */
 export function CoolantTable({ loop }: { readonly loop: Loop }) {
-  const { build, workings, commit } = useBench((s) => s);
+  const { design, analysis, commit } = useEditor((s) => s);
   const coolants = useOffer('coolant');
-  const volume = workings.reports.list.volumes.find((v) => v.loop === loop.id)?.buy_mL ?? 0,
-    { currency } = build.brief;
+  const volume = analysis.reports.list.volumes.find((v) => v.loop === loop.id)?.buy_mL ?? 0,
+    { currency } = design.brief;
   const rows = [
     ...coolants,
     ...(coolants.some((c) => c.id === loop.coolant.id) ? [] : [loop.coolant]),
   ]
     .map((coolant) => {
       const filled: Loop = { ...loop, coolant, coolantAge_months: 0 },
-        { pairs, softs } = judgeMetals({ ...build, loops: [filled] });
+        { pairs, softs } = judgeMetals({ ...design, loops: [filled] });
       const verdict =
           [...pairs, ...softs].map((p) => p.verdict).sort((a, b) => WORST[a] - WORST[b])[0] ??
           'holds',

@@ -5,21 +5,21 @@ import { METAL_NAMES } from '@/core/corrosion';
 import { formatNumber } from '@/core/units';
 import { changeEvery, mixFor } from '@/core/bom';
 import { Mark, Pick, Segments, useOffer } from '@/view/shared';
-import { ConnectDialog, useBench } from '@/view/workspace';
+import { ConnectDialog, useEditor } from '@/view/workspace';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { CoolantTable } from './CoolantTable';
-import { SoftTable } from './SoftTable';
+import { PolymerTable } from './SoftTable';
 import styles from './MaterialsStage.module.css';
 
 /** Which metals meet in one coolant, who carries them, and whether they may. */
 export function MaterialsStage() {
-  const { build, workings, commit, open, pick, picked } = useBench((s) => s);
-  const { metals, list } = workings.reports;
+  const { design, analysis, commit, open, pick, picked } = useEditor((s) => s);
+  const { metals, list } = analysis.reports;
   const coolants = useOffer('coolant');
   const [connecting, setConnecting] = useState(false);
   const [view, setView] = useState<'metals' | 'coolants'>('metals');
   if (metals.metals.length === 0) {
-    const loose = looseParts(build).length >= 2;
+    const loose = looseParts(design).length >= 2;
     return (
       <>
         <EmptyStage
@@ -36,10 +36,10 @@ export function MaterialsStage() {
     marginal = metals.pairs.filter((p) => p.verdict === 'tight').length;
   const nameOf = (id: string): string =>
     id.startsWith('fitting:')
-      ? ([build.loops.map((l) => l.fitting), Object.values(build.kit).filter((k) => 'duty' in k)]
+      ? ([design.loops.map((l) => l.fitting), Object.values(design.kit).filter((k) => 'duty' in k)]
           .flat()
           .find((f) => `fitting:${f.id}` === id)?.name ?? id)
-      : (build.components.find((i) => i.id === id)?.name ?? id);
+      : (design.components.find((i) => i.id === id)?.name ?? id);
   const softVerdict = (loop: string, material: string) =>
     metals.softs.find((m) => m.loop === loop && m.material === material)?.verdict;
   const titleWords = () => {
@@ -53,7 +53,7 @@ export function MaterialsStage() {
       stage="materials"
       title={titleWords()}
       sentence="Copper, brass and nickel together, or aluminium throughout: never both in one coolant. Dry metal, such as a housing the coolant does not touch, never counts."
-      side={build.loops.map((loop) => {
+      side={design.loops.map((loop) => {
         const volume = list.volumes.find((v) => v.loop === loop.id);
         const { coolant } = loop;
         const tubeWords = () => {
@@ -191,7 +191,7 @@ export function MaterialsStage() {
         />
       </div>
       {view === 'coolants' &&
-        build.loops.map((loop) => (
+        design.loops.map((loop) => (
           <section key={loop.id} className={styles.loop}>
             <h2>
               {loop.name}: {loop.tube.name}
@@ -200,7 +200,7 @@ export function MaterialsStage() {
           </section>
         ))}
       {view === 'metals' &&
-        build.loops.map((loop) => {
+        design.loops.map((loop) => {
           const own = metals.metals.filter((m) => m.loop === loop.id);
           const pairOf = (a: string, b: string) =>
             metals.pairs.find(
@@ -208,7 +208,7 @@ export function MaterialsStage() {
             );
           return (
             <section key={loop.id} className={styles.loop}>
-              {build.loops.length > 1 && <h2>{loop.name}</h2>}
+              {design.loops.length > 1 && <h2>{loop.name}</h2>}
               <div className={styles.scroll}>
                 <table className={styles.matrix}>
                   <thead>
@@ -302,7 +302,7 @@ export function MaterialsStage() {
                   ))}
                 </tbody>
               </table>
-              <SoftTable
+              <PolymerTable
                 loop={loop.id}
                 softs={metals.softs.filter((m) => m.loop === loop.id)}
                 coolant={loop.coolant.name}

@@ -1,28 +1,28 @@
-import type { SoakedSoft } from '@/core/corrosion';
+import type { WettedPolymer } from '@/core/corrosion';
 import { isWet } from '@/core/components';
 import { Mark } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import styles from './MaterialsStage.module.css';
 
 const WORDS = { holds: 'agrees', tight: 'watch it', fails: 'attacked' } as const;
 
 /** Plastics, glass and rubber that a loop's coolant touches: what carries each, and how it takes the coolant. */
-export function SoftTable({
+export function PolymerTable({
   loop,
   softs,
   coolant,
 }: {
   readonly loop: string;
-  readonly softs: readonly SoakedSoft[];
+  readonly softs: readonly WettedPolymer[];
   readonly coolant: string;
 }) {
-  const { build, picked, pick } = useBench((s) => s);
+  const { design, picked, pick } = useEditor((s) => s);
   const inLoop = new Set(
-    build.loops
+    design.loops
       .filter((l) => l.id === loop)
-      .flatMap((l) => l.links.flatMap((k) => [k.from.component, k.to.component])),
+      .flatMap((l) => l.connections.flatMap((k) => [k.from.component, k.to.component])),
   );
-  const silent = build.components.filter(
+  const silent = design.components.filter(
     (i) => inLoop.has(i.id) && isWet(i.part) && i.part.softs === undefined,
   );
   if (softs.length === 0) return null;

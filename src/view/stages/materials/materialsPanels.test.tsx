@@ -1,11 +1,11 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
-import { CATALOGUE, catalogued, demoBuild, STANDARD_KIT } from '@/catalogue';
-import { applyEdit, emptyBuild, type Build, type Edit } from '@/core/design';
+import { CATALOGUE, catalogued, demoDesign, STANDARD_KIT } from '@/catalogue';
+import { applyEdit, emptyDesign, type Design, type Edit } from '@/core/design';
 import { proposeLoop } from '@/core/loops';
-import { useShelves } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { usePartLists } from '@/view/shared';
+import { useEditor } from '@/view/workspace';
 import { show, state } from '@/view/workspace/showInEditor';
 import { KindList } from '../parts/KindList';
 import { KitPicker } from '../parts/KitPicker';
@@ -13,14 +13,14 @@ import { RunPanel } from '../runs/RunPanel';
 import { ShownParts } from '../runs/ShownParts';
 import { MaterialsStage } from './MaterialsStage';
 
-const desk = demoBuild('dawn-chorus-desk') as Build,
-  tower = demoBuild('fenland-flood-tower') as Build,
-  box = demoBuild('pocket-planetarium') as Build;
+const desk = demoDesign('dawn-chorus-desk') as Design,
+  tower = demoDesign('fenland-flood-tower') as Design,
+  box = demoDesign('pocket-planetarium') as Design;
 const row = (name: RegExp): HTMLElement => screen.getByRole('row', { name });
 
 describe('the Materials stage', () => {
   test('an empty build is told what to do first', () => {
-    show(emptyBuild('Empty', STANDARD_KIT), <MaterialsStage />);
+    show(emptyDesign('Empty', STANDARD_KIT), <MaterialsStage />);
     expect(screen.getByText('Nothing is wetted yet')).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Open the Stores' }));
     expect(state.drawer).toBe('stores');
@@ -58,9 +58,9 @@ describe('the Materials stage', () => {
     );
     expect(row(/^acrylic/).textContent).toContain('attacked');
     expect(screen.getByText('Cold-room mix, 35 % attacks acrylic')).toBeTruthy();
-    const reservoir = state.build.components.find(
+    const reservoir = state.design.components.find(
         (i) => i.id === 'reservoir',
-      ) as Build['components'][number],
+      ) as Design['components'][number],
       { softs: _softs, ...silent } = reservoir.part as Extract<
         typeof reservoir.part,
         { kind: 'reservoir' }
@@ -82,10 +82,10 @@ describe('the Materials stage', () => {
   test('coolant of another age and kind is set in place', () => {
     show(desk, <MaterialsStage />);
     fireEvent.change(screen.getByLabelText('Months in use'), { target: { value: '60' } });
-    expect(state.build.loops[0]?.coolantAge_months).toBe(60);
+    expect(state.design.loops[0]?.coolantAge_months).toBe(60);
     expect(screen.getByText(/^harsh: no inhibitor in date/)).toBeTruthy();
     fireEvent.change(screen.getByLabelText('Months in use'), { target: { value: '999' } });
-    expect(state.build.loops[0]?.coolantAge_months).toBe(60);
+    expect(state.design.loops[0]?.coolantAge_months).toBe(60);
   });
 });
 
@@ -96,16 +96,18 @@ describe('what is to be seen', () => {
     expect(tick('Processor reservoir').checked).toBe(true);
     expect(tick('Card A').checked).toBe(false);
     fireEvent.click(tick('Card A'));
-    expect(state.build.components.find((i) => i.id === 'card-a')?.settings.inView).toBe(true);
+    expect(state.design.components.find((i) => i.id === 'card-a')?.settings.inView).toBe(true);
     fireEvent.click(tick('Processor reservoir'));
-    expect(state.build.components.find((i) => i.id === 'reservoir-1')?.settings.inView).toBe(false);
+    expect(state.design.components.find((i) => i.id === 'reservoir-1')?.settings.inView).toBe(
+      false,
+    );
     act(() => state.undo());
     expect(tick('Processor reservoir').checked).toBe(true);
   });
 });
 
 describe('a bridge in place of a tube', () => {
-  const bare: Build = {
+  const bare: Design = {
     ...tower,
     components: tower.components.filter((i) => i.part.kind !== 'inline'),
     loops: [],
@@ -119,24 +121,24 @@ describe('a bridge in place of a tube', () => {
       coolant: catalogued('coolant', 'cool-clear-premix'),
       components: ['reservoir-2', 'pump-2', 'card-block-a', 'card-block-b', 'top-radiator'],
     }) as Edit,
-  ).build;
+  ).design;
   const id =
-    cards.loops[0]?.links.find(
+    cards.loops[0]?.connections.find(
       (l) => l.from.component.startsWith('card-block') && l.to.component.startsWith('card-block'),
     )?.id ?? '';
   function Panel() {
-    const { build, workings } = useBench((s) => s);
-    const run = workings.reports.runs.find((r) => r.id === id),
-      loop = build.loops[0],
-      link = loop?.links.find((l) => l.id === id);
-    return run && loop && link ? <RunPanel run={run} loop={loop} link={link} /> : null;
+    const { design, analysis } = useEditor((s) => s);
+    const run = analysis.reports.runs.find((r) => r.id === id),
+      loop = design.loops[0],
+      connection = loop?.connections.find((l) => l.id === id);
+    return run && loop && connection ? <RunPanel run={run} loop={loop} link={connection} /> : null;
   }
 
   test('is offered where ports face each other, and is one step to undo; another port takes it away again', () => {
     show(cards, <Panel />);
     fireEvent.click(screen.getAllByRole('button', { name: /^bridge them over/ })[0] as HTMLElement);
     expect(screen.getByText(/^Bridged by Sliding bridge/)).toBeTruthy();
-    const link = () => state.build.loops[0]?.links.find((l) => l.id === id);
+    const link = () => state.design.loops[0]?.connections.find((l) => l.id === id);
     const other =
       [...(screen.getByLabelText('Arrives at') as HTMLSelectElement).options].find(
         (o) => o.value !== link()?.to.port,
@@ -148,14 +150,14 @@ describe('a bridge in place of a tube', () => {
       state.undo();
       state.undo();
     });
-    expect(state.build).toEqual(cards);
+    expect(state.design).toEqual(cards);
   });
 });
 
 describe('the list by kind', () => {
   test('a line asked for in many places folds its reasons up, and none is lost', () => {
     show(tower, <KindList />);
-    const line = state.workings.reports.list.lines.find(
+    const line = state.analysis.reports.list.lines.find(
       (l) => l.kind === 'fitting' && l.why.split('; ').length > 10,
     );
     const cell = screen
@@ -170,14 +172,14 @@ describe('small parts of a build', () => {
   test('one chosen for all places; the list follows, and undo takes it back', () => {
     show(desk, <KitPicker />);
     const plugs = (): number =>
-      state.workings.reports.list.lines
+      state.analysis.reports.list.lines
         .filter((l) => l.part === 'fit-plug-low')
         .reduce((n, l) => n + l.quantity, 0);
     expect(plugs()).toBe(0);
     fireEvent.change(screen.getByLabelText('Plug'), { target: { value: 'fit-plug-low' } });
     expect(plugs()).toBe(desk.loops[0]?.caps.filter((c) => c.with === 'plug').length);
     act(() => state.undo());
-    expect(state.build).toEqual(desk);
+    expect(state.design).toEqual(desk);
   });
 
   test("screws of one's own are chosen from when asked, and those out of use are not", () => {
@@ -191,14 +193,14 @@ describe('small parts of a build', () => {
       length_mm: 32,
     };
     act(() =>
-      useShelves.setState({
-        shelves: { own: [screw, { ...screw, id: 'own-old' }], retired: ['own-old'] },
+      usePartLists.setState({
+        partLists: { own: [screw, { ...screw, id: 'own-old' }], retired: ['own-old'] },
         asked: true,
       }),
     );
     show(desk, <KitPicker />);
     fireEvent.click(screen.getByRole('button', { name: 'Let the list choose from it too' }));
-    expect(state.build.kit.screws.map((s) => s.id)).toEqual([
+    expect(state.design.kit.screws.map((s) => s.id)).toEqual([
       ...desk.kit.screws.map((s) => s.id),
       'own-m3-32',
     ]);

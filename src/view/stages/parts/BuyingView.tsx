@@ -1,21 +1,21 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { CATALOGUE } from '@/catalogue';
-import { cheapestBasket, spareAdvice, stepWaits, wishes, type StepWait } from '@/core/bom';
+import { cheapestPurchase, spareAdvice, leadTimes, requirements, type LeadTime } from '@/core/bom';
 import type { Part } from '@/core/components';
 import { formatMoney, formatNumber, plural } from '@/core/units';
 import type { QuoteTrouble } from '@/format';
 import { Mark, QuantityCount, useOffer } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { MoneyField } from '../brief/MoneyField';
 import { useFeeds } from './useFeeds';
 import styles from './PartsStage.module.css';
 
 /** The cheapest basket over several shops, with shipping, tax and what comes last; quotes read in; wishes and spares. */
 export function BuyingView() {
-  const { build, workings, commit, pick } = useBench((s) => s);
-  const { list } = workings.reports,
-    { currency } = build.brief;
+  const { design, analysis, commit, pick } = useEditor((s) => s);
+  const { list } = analysis.reports,
+    { currency } = design.brief;
   const offer = useOffer();
   const known = useMemo(
     () =>
@@ -34,7 +34,7 @@ export function BuyingView() {
       null,
   );
   const [off, setOff] = useState<readonly string[]>([]);
-  const orders = build.choices.orders;
+  const orders = design.choices.orders;
   const wanted = useMemo(
     () =>
       list.lines
@@ -50,7 +50,7 @@ export function BuyingView() {
   const basket = useMemo(
     () =>
       feeds
-        ? cheapestBasket(
+        ? cheapestPurchase(
             wanted,
             feeds,
             feeds.map((f) => f.shop.id).filter((id) => !off.includes(id)),
@@ -59,14 +59,14 @@ export function BuyingView() {
     [feeds, off, wanted],
   );
   const dear = useMemo(
-      () => wishes(workings.model, list, offer).slice(0, 6),
-      [list, offer, workings.model],
+      () => requirements(analysis.system, list, offer).slice(0, 6),
+      [list, offer, analysis.system],
     ),
-    spares = useMemo(() => spareAdvice(build, list).slice(0, 6), [build, list]);
+    spares = useMemo(() => spareAdvice(design, list).slice(0, 6), [design, list]);
   const partOf = (id: string): Part | undefined =>
     offer.find((p) => p.id === id) ??
     CATALOGUE.find((p) => p.id === id) ??
-    build.components.find((i) => i.part.id === id)?.part;
+    design.components.find((i) => i.part.id === id)?.part;
   const quoted = own.map((f) => f.shop.id);
   const order = (shop: string, parts: readonly string[]): void =>
     commit(`order at ${shop}`, {
@@ -198,7 +198,7 @@ export function BuyingView() {
       ))}
       {basket.shops.length > 0 && (
         <StepTable
-          waits={stepWaits(
+          waits={leadTimes(
             basket.shops.flatMap((s) =>
               s.lines.flatMap((l) => {
                 const part = partOf(l.part);
@@ -225,7 +225,7 @@ export function BuyingView() {
                 <tr key={w.component}>
                   <td>
                     <button type="button" className={styles.name} onClick={() => pick(w.component)}>
-                      {build.components.find((i) => i.id === w.component)?.name}
+                      {design.components.find((i) => i.id === w.component)?.name}
                     </button>
                   </td>
                   <td className="soft">{w.name}</td>
@@ -264,7 +264,7 @@ export function BuyingView() {
 }
 
 /** From which day each step of the work can be done whole, and what it waits for. */
-function StepTable({ waits }: { readonly waits: readonly StepWait[] }) {
+function StepTable({ waits }: { readonly waits: readonly LeadTime[] }) {
   return (
     <section className={styles.shop}>
       <h2>What comes late holds up</h2>
@@ -304,7 +304,7 @@ function QuoteReader({
   const [name, setName] = useState('');
   const [ship, setShip] = useState(500);
   const [days, setDays] = useState(4);
-  const [said, setSaid] = useState<{
+  const [diagnostic, setSaid] = useState<{
     readonly taken: number;
     readonly troubles: readonly QuoteTrouble[];
   } | null>(null);
@@ -365,15 +365,18 @@ function QuoteReader({
         Columns: part (the Stores&apos; number) or name, price; stock, days and order number if it
         has them.
       </p>
-      {said && (
+      {diagnostic && (
         <div role="status">
           <p>
-            {plural(said.taken, 'price')} taken
-            {said.troubles.length > 0 ? `, ${plural(said.troubles.length, 'row')} not` : ''}.
+            {plural(diagnostic.taken, 'price')} taken
+            {diagnostic.troubles.length > 0
+              ? `, ${plural(diagnostic.troubles.length, 'row')} not`
+              : ''}
+            .
           </p>
-          {said.troubles.length > 0 && (
+          {diagnostic.troubles.length > 0 && (
             <ul>
-              {said.troubles.slice(0, 12).map((t) => (
+              {diagnostic.troubles.slice(0, 12).map((t) => (
                 <li key={`${t.line}-${t.says}`}>
                   Line {formatNumber(t.line)}: {t.says}
                 </li>

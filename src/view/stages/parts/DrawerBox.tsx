@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { plural } from '@/core/units';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './PartsStage.module.css';
 
@@ -22,10 +22,10 @@ function remembered(): Drawer {
 
 /** What lies in the drawer from earlier builds: remembered in this browser, put into a build when asked. */
 export function DrawerBox() {
-  const { build, workings, commit, say } = useBench((s) => s);
+  const { design, analysis, commit, say } = useEditor((s) => s);
   const [kept, setKept] = useState<Drawer | null>(null);
-  const { list } = workings.reports,
-    mine = build.choices.drawer ?? {},
+  const { list } = analysis.reports,
+    mine = design.choices.drawer ?? {},
     stock = kept ?? {};
   const remember = (drawer: Drawer, words: string): void => {
     try {

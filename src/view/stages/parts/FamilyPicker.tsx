@@ -1,40 +1,40 @@
 'use client';
 import { useMemo } from 'react';
-import { applyEdit, type Build } from '@/core/design';
+import { applyEdit, type Design } from '@/core/design';
 import { familyChange, familyOf } from '@/core/studies';
-import { deriveList } from '@/core/bom';
-import { resolve } from '@/core/system';
+import { buildBom } from '@/core/bom';
+import { compileSystem } from '@/core/system';
 import { formatMoney } from '@/core/units';
 import { runsOf } from '@/core/routing';
 import { useOffer } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './PartsStage.module.css';
 
 /** The list alone, its runs estimated: both sides of a difference alike. */
-const costOf = (build: Build): number => {
-  const model = resolve(build);
-  return deriveList(model, runsOf(model)).loopTotal;
+const costOf = (design: Design): number => {
+  const system = compileSystem(design);
+  return buildBom(system, runsOf(system)).loopTotal;
 };
 
 /** Fittings of the whole build changed for another family at once, with what it costs and what stays. */
 export function FamilyPicker() {
-  const { build, workings, commit } = useBench((s) => s);
+  const { design, analysis, commit } = useEditor((s) => s);
   const fittings = useOffer('fitting');
   const changes = useMemo(() => {
-    const now = costOf(build);
+    const now = costOf(design);
     return [...new Set(fittings.map(familyOf))].map((f) => {
-      const { edit, stays } = familyChange(build, f, fittings),
+      const { edit, stays } = familyChange(design, f, fittings),
         all = edit.do === 'batch' && edit.edits.length === 0;
-      return { f, edit, stays, all, more: all ? 0 : costOf(applyEdit(build, edit).build) - now };
+      return { f, edit, stays, all, more: all ? 0 : costOf(applyEdit(design, edit).design) - now };
     });
-  }, [build, fittings]);
-  if (build.loops.length === 0) return null;
-  const { list } = workings.reports,
+  }, [design, fittings]);
+  if (design.loops.length === 0) return null;
+  const { list } = analysis.reports,
     now = new Set([
-      ...build.loops.map((l) => familyOf(l.fitting)),
-      familyOf(build.kit.rotary90),
-      familyOf(build.kit.plug),
+      ...design.loops.map((l) => familyOf(l.fitting)),
+      familyOf(design.kit.rotary90),
+      familyOf(design.kit.plug),
     ]);
   return (
     <Section title="Family of the fittings">
@@ -71,7 +71,7 @@ export function FamilyPicker() {
         </tbody>
       </table>
       <p className="soft">
-        Differences in {build.brief.currency} against {formatMoney(list.loopTotal)} now, runs
+        Differences in {design.brief.currency} against {formatMoney(list.loopTotal)} now, runs
         estimated. Every run and cap follows; what no longer matches is a finding.
       </p>
     </Section>

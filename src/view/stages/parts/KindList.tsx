@@ -1,11 +1,11 @@
 'use client';
 import { Fragment } from 'react';
 import type { OrderMark } from '@/core/design';
-import { shortWhy, type ListLine } from '@/core/bom';
+import { shortWhy, type BomLine } from '@/core/bom';
 import { PART_KINDS, type PartKind } from '@/core/components';
 import { formatMoney, formatNumber, plural } from '@/core/units';
 import { Pick, QuantityCount } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import styles from './PartsStage.module.css';
 
 const ORDER = Object.keys(PART_KINDS) as PartKind[];
@@ -19,20 +19,20 @@ const STATES: readonly { readonly value: State; readonly label: string }[] = [
 
 /** What is bought, by kind: why each line is there, what lies in the drawer, and what has become of it. */
 export function KindList() {
-  const { build, workings, commit, pick } = useBench((s) => s);
-  const { list } = workings.reports,
-    { currency } = build.brief;
-  const own = (l: ListLine): void => {
+  const { design, analysis, commit, pick } = useEditor((s) => s);
+  const { list } = analysis.reports,
+    { currency } = design.brief;
+  const own = (l: BomLine): void => {
     for (const id of l.for)
-      if (build.components.some((i) => i.id === id))
+      if (design.components.some((i) => i.id === id))
         commit(
           `${l.owned ? 'buy' : 'own'} ${l.name}`,
           { do: 'component.set', component: id, values: { owned: !l.owned } },
           `own-${l.part}`,
         );
   };
-  const canOwn = (l: ListLine): boolean =>
-    l.for.some((id) => build.components.some((i) => i.id === id)) &&
+  const canOwn = (l: BomLine): boolean =>
+    l.for.some((id) => design.components.some((i) => i.id === id)) &&
     !['fitting', 'coolant', 'screw', 'sundry', 'lead'].includes(l.kind);
   const groups = [
     ...ORDER.map((k) => ({
@@ -51,7 +51,7 @@ export function KindList() {
       lines: list.lines.filter((l) => !l.inBudget && !l.tool),
     },
   ].filter((g) => g.lines.length > 0);
-  const mark = (l: ListLine, state: State): void =>
+  const mark = (l: BomLine, state: State): void =>
     commit(`mark ${l.name} as ${state === 'open' ? 'to order' : state}`, {
       do: 'order.mark',
       part: l.part,
@@ -112,7 +112,7 @@ export function KindList() {
                   ) : (
                     <QuantityCount
                       label={`${l.name} in the drawer`}
-                      value={build.choices.drawer?.[l.part] ?? 0}
+                      value={design.choices.drawer?.[l.part] ?? 0}
                       onCommit={(count) =>
                         commit(`count ${l.name} in the drawer`, {
                           do: 'drawer.set',
@@ -128,7 +128,7 @@ export function KindList() {
                     <Pick
                       hideLabel
                       label={`Order of ${l.name}`}
-                      value={build.choices.orders?.[l.part]?.state ?? 'open'}
+                      value={design.choices.orders?.[l.part]?.state ?? 'open'}
                       options={STATES}
                       onPick={(s) => mark(l, s)}
                     />

@@ -1,9 +1,9 @@
 'use client';
 import type { Edit, KitDuty } from '@/core/design';
-import type { LeadPart, ScrewPart, SundryPart } from '@/core/components';
+import type { CablePart, ScrewPart, ConsumablePart } from '@/core/components';
 import { formatMoney, plural } from '@/core/units';
 import { Pick, useOffer, useOwnShelves } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './PartsStage.module.css';
 
@@ -19,18 +19,18 @@ const DUTIES: readonly { readonly duty: KitDuty; readonly label: string }[] = [
 
 /** The small parts this build uses wherever one is called for, each changed once for all places; and one's own screws, leads and sundries to choose from. */
 export function KitPicker() {
-  const { build, commit } = useBench((s) => s);
+  const { design, commit } = useEditor((s) => s);
   const fittings = useOffer('fitting'),
     { own, retired } = useOwnShelves(),
-    { kit } = build;
+    { kit } = design;
   const out = new Set(retired),
     fresh = <T extends { readonly id: string }>(kind: string, has: readonly T[]): readonly T[] =>
       own.filter(
         (p) => p.kind === kind && !out.has(p.id) && !has.some((h) => h.id === p.id),
       ) as unknown as readonly T[];
   const screws = fresh<ScrewPart>('screw', kit.screws),
-    leads = fresh<LeadPart>('lead', kit.leads ?? []),
-    sundries = fresh<SundryPart>('sundry', kit.sundries ?? []),
+    leads = fresh<CablePart>('lead', kit.leads ?? []),
+    sundries = fresh<ConsumablePart>('sundry', kit.sundries ?? []),
     n = screws.length + leads.length + sundries.length;
   const takeOwn = (): void => {
     const edits: Edit[] = [

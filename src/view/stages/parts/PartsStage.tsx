@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { PART_KINDS, type PartKind } from '@/core/components';
 import { formatMoney, formatNumber, plural } from '@/core/units';
 import { Mark, Segments } from '@/view/shared';
-import { downloadList, downloadListJson, useBench } from '@/view/workspace';
+import { downloadList, downloadListJson, useEditor } from '@/view/workspace';
 import { MoneyField } from '../brief/MoneyField';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { BuyingView } from './BuyingView';
@@ -24,10 +24,10 @@ const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
 
 /** Every piece to buy, why it is there, what it comes to, and where it is bought. */
 export function PartsStage() {
-  const { id, build, workings, commit, open } = useBench((s) => s);
+  const { id, design, analysis, commit, open } = useEditor((s) => s);
   const [by, setBy] = useState<Seen>('kind');
-  const { list } = workings.reports;
-  const { currency } = build.brief;
+  const { list } = analysis.reports;
+  const { currency } = design.brief;
   if (list.lines.length === 0)
     return (
       <EmptyStage
@@ -42,7 +42,7 @@ export function PartsStage() {
   const kinds = ORDER.filter((k) => list.lines.some((l) => l.kind === k && l.inBudget));
   const share = (k: PartKind): number =>
     list.lines.reduce((s, l) => s + (l.kind === k && l.inBudget ? l.total : 0), 0);
-  const orders = Object.values(build.choices.orders ?? {}),
+  const orders = Object.values(design.choices.orders ?? {}),
     late = orders.filter((o) => o.state === 'missing').length;
   const titleWords = () => {
     if (budget === null) return `The loop comes to ${formatMoney(list.loopTotal)} ${currency}`;
@@ -138,7 +138,7 @@ export function PartsStage() {
           </Section>
           <DrawerBox />
           <FamilyPicker />
-          {build.loops.length > 0 && <KitPicker />}
+          {design.loops.length > 0 && <KitPicker />}
           {orders.length > 0 && (
             <Section title="Orders">
               <p>
@@ -170,14 +170,14 @@ export function PartsStage() {
               <button
                 type="button"
                 className={styles.act}
-                onClick={() => downloadList(build, list)}
+                onClick={() => downloadList(design, list)}
               >
                 Parts list as CSV
               </button>
               <button
                 type="button"
                 className={styles.act}
-                onClick={() => downloadListJson(build, list)}
+                onClick={() => downloadListJson(design, list)}
               >
                 as JSON
               </button>

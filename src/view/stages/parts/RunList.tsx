@@ -1,12 +1,12 @@
 'use client';
 import { formatNumber } from '@/core/units';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import styles from './PartsStage.module.css';
 
 /** The pieces of each run in the order they are screwed together. */
 export function RunList() {
-  const { build, workings, pick } = useBench((s) => s);
-  const { runs } = workings.reports;
+  const { design, analysis, pick } = useEditor((s) => s);
+  const { runs } = analysis.reports;
   return (
     <table className={styles.list}>
       <thead>
@@ -18,11 +18,11 @@ export function RunList() {
       </thead>
       <tbody>
         {runs.map((r) => {
-          const loop = build.loops.find((l) => l.id === r.loop);
+          const loop = design.loops.find((l) => l.id === r.loop);
           const nameOf = (duty: string): string =>
             duty === loop?.fitting.duty
               ? loop.fitting.name
-              : (build.kit[duty as 'rotary90']?.name ?? duty);
+              : (design.kit[duty as 'rotary90']?.name ?? duty);
           const at = (end: 'from' | 'to') =>
             r.fittings.filter((f) => f.end === end).map((f) => nameOf(f.duty));
           return (

@@ -3,7 +3,7 @@ import type { Loop } from '@/core/design';
 import { formatMillimetres, formatNumber } from '@/core/units';
 import type { Run } from '@/core/tubing';
 import { bendSheet, type TubeTurn } from '@/core/plan';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
 const WIDE = 330,
@@ -11,7 +11,7 @@ const WIDE = 330,
 
 /** A routed run as the tube lies on the table: where it is cut, where each bend starts, how it is turned between. */
 export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loop }) {
-  const build = useBench((s) => s.build);
+  const design = useEditor((s) => s.design);
   const sheet = bendSheet(run, loop),
     { routed } = run;
   if (!sheet || !routed) return null;
@@ -19,8 +19,8 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
   const [first] = sheet.bends;
   const near =
     routed.nearest &&
-    (build.components.find((i) => i.id === routed.nearest?.component)?.name ??
-      build.case?.obstacles.find((o) => `case:${o.id}` === routed.nearest?.component)?.name ??
+    (design.components.find((i) => i.id === routed.nearest?.component)?.name ??
+      design.case?.obstacles.find((o) => `case:${o.id}` === routed.nearest?.component)?.name ??
       'another run');
   return (
     <div className={styles.strip}>

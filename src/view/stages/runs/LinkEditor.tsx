@@ -1,24 +1,30 @@
 'use client';
-import type { Edit, Link, Loop, PortRef } from '@/core/design';
+import type { Edit, Connection, Loop, PortRef } from '@/core/design';
 import { isWet } from '@/core/components';
 import { Pick } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
 /** Which ports a run joins: any port of the two parts that no other run holds. */
-export function LinkEditor({ loop, link }: { readonly loop: Loop; readonly link: Link }) {
-  const { build, commit, pick } = useBench((s) => s);
+export function LinkEditor({
+  loop,
+  link: connection,
+}: {
+  readonly loop: Loop;
+  readonly link: Connection;
+}) {
+  const { design, commit, pick } = useEditor((s) => s);
   const taken = (ref: PortRef): boolean =>
-    build.loops.some((l) =>
-      l.links.some(
+    design.loops.some((l) =>
+      l.connections.some(
         (k) =>
-          k.id !== link.id &&
+          k.id !== connection.id &&
           ((k.from.component === ref.component && k.from.port === ref.port) ||
             (k.to.component === ref.component && k.to.port === ref.port)),
       ),
     );
   const ports = (side: 'from' | 'to') => {
-    const component = build.components.find((i) => i.id === link[side].component);
+    const component = design.components.find((i) => i.id === connection[side].component);
     return component && isWet(component.part)
       ? component.part.ports
           .filter(
@@ -30,14 +36,14 @@ export function LinkEditor({ loop, link }: { readonly loop: Loop; readonly link:
       : [];
   };
   const set = (side: 'from' | 'to', port: string): void => {
-    const old = link[side];
-    const { bridge: _bridge, ...rest } = link,
-      next: Link = { ...rest, [side]: { component: old.component, port }, by: 'tube' };
+    const old = connection[side];
+    const { bridge: _bridge, ...rest } = connection,
+      next: Connection = { ...rest, [side]: { component: old.component, port }, by: 'tube' };
     const edits: Edit[] = [
       {
-        do: 'loop.links',
+        do: 'loop.connections',
         loop: loop.id,
-        links: loop.links.map((l) => (l.id === link.id ? next : l)),
+        connections: loop.connections.map((l) => (l.id === connection.id ? next : l)),
       },
       { do: 'cap.set', loop: loop.id, port: next[side], with: null },
       { do: 'cap.set', loop: loop.id, port: old, with: 'plug' },
@@ -48,13 +54,13 @@ export function LinkEditor({ loop, link }: { readonly loop: Loop; readonly link:
     <div className={styles.ends}>
       <Pick
         label="Leaves by"
-        value={link.from.port}
+        value={connection.from.port}
         options={ports('from')}
         onPick={(p) => set('from', p)}
       />
       <Pick
         label="Arrives at"
-        value={link.to.port}
+        value={connection.to.port}
         options={ports('to')}
         onPick={(p) => set('to', p)}
       />
@@ -63,7 +69,11 @@ export function LinkEditor({ loop, link }: { readonly loop: Loop; readonly link:
         className={styles.quiet}
         onClick={() => {
           pick(null);
-          commit('remove a run', { do: 'link.remove', loop: loop.id, link: link.id });
+          commit('remove a run', {
+            do: 'connection.remove',
+            loop: loop.id,
+            connection: connection.id,
+          });
         }}
       >
         Remove this run

@@ -6,7 +6,7 @@ import { draining } from '@/core/loops';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { pathLength } from '@/core/routing';
 import { Mark, Pick, Progress, Why, useOffer } from '@/view/shared';
-import { fittingFor, useBench, useBetterPorts } from '@/view/workspace';
+import { fittingFor, useEditor, useBetterPorts } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { reasonForExpansion, reasonForRun, reasonForVolume } from '../reasons';
 import styles from './RunsStage.module.css';
@@ -21,25 +21,25 @@ const END_WORDS: Record<EndPiece, string> = {
 
 /** One loop: its tube and fittings, its runs, spare ports, what it holds and how it grows. */
 export function LoopSection({ loop }: { readonly loop: Loop }) {
-  const { build, workings, picked, pick, commit } = useBench((s) => s);
-  const { runs, list } = workings.reports;
+  const { design, analysis, picked, pick, commit } = useEditor((s) => s);
+  const { runs, list } = analysis.reports;
   const tubes = useOffer('tube'),
     fittings = useOffer('fitting');
-  const graph = workings.model.loops.find((g) => g.loop.id === loop.id);
+  const graph = analysis.system.loops.find((g) => g.loop.id === loop.id);
   const own = (graph?.route ?? []).flatMap((id) => runs.filter((r) => r.id === id));
   const guessed = own.some((r) => r.by === 'tube' && r.estimated);
   const volume = list.volumes.find((v) => v.loop === loop.id);
   const hot =
-    workings.reports.heat[build.brief.loadCase].loops.find((l) => l.id === loop.id)?.hottest_C ??
+    analysis.reports.heat[design.brief.loadCase].loops.find((l) => l.id === loop.id)?.hottest_C ??
     null;
   const grows =
-    volume && hot !== null ? loopExpansion(workings.model, loop, volume.total_mL, hot) : null;
-  const drain = draining(workings.model, loop);
+    volume && hot !== null ? loopExpansion(analysis.system, loop, volume.total_mL, hot) : null;
+  const drain = draining(analysis.system, loop);
   const portOf = (c: {
     readonly component: string;
     readonly port: string;
   }): { readonly component: string | undefined; readonly port: string | undefined } => {
-    const component = build.components.find((i) => i.id === c.component);
+    const component = design.components.find((i) => i.id === c.component);
     return {
       component: component?.name,
       port:
@@ -107,8 +107,8 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
         </thead>
         <tbody>
           {own.map((r) => {
-            const way = loop.links.find((l) => l.id === r.id)?.way;
-            const pinned = build.layout.routes[r.id]?.pinned ?? false;
+            const way = loop.connections.find((l) => l.id === r.id)?.way;
+            const pinned = design.layout.routes[r.id]?.pinned ?? false;
             const endWords = () => {
               if (r.by === 'joint') {
                 if (r.bridge) return 'bridge';
@@ -215,7 +215,9 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
             ? 'next to nothing stays.'
             : `about ${formatNumber(drain.stays_mL)} mL stay, in ${drain.stays
                 .slice(0, 3)
-                .map((s) => build.components.find((i) => i.id === s.component)?.name ?? s.component)
+                .map(
+                  (s) => design.components.find((i) => i.id === s.component)?.name ?? s.component,
+                )
                 .join(', ')}.`}
         </p>
       )}
@@ -225,10 +227,10 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
 
 /** Asks for ports that make the runs shorter; offers the change with what it gives. */
 function BetterPorts() {
-  const { build, commit } = useBench((s) => s);
-  const [asked, setAsked] = useState<typeof build | null>(null);
-  const { result, fresh, progress, stopped, stop, again } = useBetterPorts(asked === build);
-  const here = asked === build && fresh;
+  const { design, commit } = useEditor((s) => s);
+  const [asked, setAsked] = useState<typeof design | null>(null);
+  const { result, fresh, progress, stopped, stop, again } = useBetterPorts(asked === design);
+  const here = asked === design && fresh;
   const found = here ? result?.found : undefined;
   const of = (r: {
     readonly routed: {
@@ -245,11 +247,11 @@ function BetterPorts() {
   return (
     <div className={styles.row}>
       {!here && progress === null && !stopped && (
-        <button type="button" className={styles.link} onClick={() => setAsked(build)}>
+        <button type="button" className={styles.link} onClick={() => setAsked(design)}>
           Look for better ports
         </button>
       )}
-      {asked === build && (
+      {asked === design && (
         <Progress
           share={progress}
           stopped={stopped}

@@ -3,16 +3,16 @@ import { useState } from 'react';
 import { whyNoOrders, type OrderJudged } from '@/core/studies';
 import { formatCelsius, formatNumber, plural } from '@/core/units';
 import { Progress, Segments } from '@/view/shared';
-import { useBench, useOrders } from '@/view/workspace';
+import { useEditor, useOrders } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
 /** The parts of a loop in other orders: tube, bends, runs without a way, and every part's temperature beside. */
 export function OrdersView() {
-  const { build, commit } = useBench((s) => s);
-  const [loop, setLoop] = useState(build.loops[0]?.id ?? '');
-  const why = whyNoOrders(build, loop);
+  const { design, commit } = useEditor((s) => s);
+  const [loop, setLoop] = useState(design.loops[0]?.id ?? '');
+  const why = whyNoOrders(design, loop);
   const { result, fresh, progress, stopped, stop, again } = useOrders(why === null ? loop : null);
-  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
   const components = [
     ...new Set((result?.rows ?? []).flatMap((r) => r.temps.map((t) => t.component))),
   ];
@@ -21,11 +21,11 @@ export function OrdersView() {
     r.temps.find((t) => t.component === component)?.temp_C ?? null;
   return (
     <div className={styles.page}>
-      {build.loops.length > 1 && (
+      {design.loops.length > 1 && (
         <Segments
           label="Loop"
           value={loop}
-          options={build.loops.map((l) => ({ value: l.id, label: l.name }))}
+          options={design.loops.map((l) => ({ value: l.id, label: l.name }))}
           onPick={setLoop}
         />
       )}
@@ -103,7 +103,7 @@ export function OrdersView() {
           <p className="soft">
             {plural(result.all, 'order')} behind reservoir and pump, all weighed by the way between
             the parts; the straightest were laid in space and worked out whole. Hottest spot of each
-            part, {build.brief.loadCase}.
+            part, {design.brief.loadCase}.
           </p>
         </div>
       )}

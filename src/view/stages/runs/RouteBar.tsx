@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { pathLength, type Route } from '@/core/routing';
 import { formatNumber, plural } from '@/core/units';
 import { Progress } from '@/view/shared';
-import { useBench, useImprovement } from '@/view/workspace';
+import { useEditor, useImprovement } from '@/view/workspace';
 import type { Ghost } from '../elevation/Elevation';
 import styles from './RunsStage.module.css';
 
@@ -19,11 +19,11 @@ const metres = (mm: number): string =>
 
 /** How far routing is, what is not routed, what the last change did to the routes, and what routing all afresh would gain. */
 export function RouteBar({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): void }) {
-  const { build, routeJob, toRoute, workings, route } = useBench((s) => s);
-  if (!build.case) return null;
-  const tubes = workings.reports.runs.filter((r) => r.by === 'tube');
+  const { design, routeJob, toRoute, analysis, route } = useEditor((s) => s);
+  if (!design.case) return null;
+  const tubes = analysis.reports.runs.filter((r) => r.by === 'tube');
   const unrouted = tubes.filter((r) => r.estimated).length;
-  const without = workings.routed.missing.length;
+  const without = analysis.routed.missing.length;
   return (
     <div className={styles.routeBar}>
       <Progress
@@ -52,16 +52,16 @@ export function RouteBar({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): voi
 
 /** What the last change of space did to the routes. */
 function LastChange({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): void }) {
-  const { build, routedBefore, workings } = useBench((s) => s);
+  const { design, routedBefore, analysis } = useEditor((s) => s);
   const [shown, setShown] = useState(false);
   const before = routedBefore?.routes ?? [];
-  const now = workings.routed.routes;
+  const now = analysis.routed.routes;
   const changed = before.filter((b) => {
     const n = now.find((r) => r.link === b.link);
     return !n || !same(b, n);
   });
   if (changed.length === 0) return null;
-  const wide = (r: Route): number => build.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 14;
+  const wide = (r: Route): number => design.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 14;
   const toggle = (): void => {
     onGhosts(shown ? [] : changed.map((r) => ({ key: r.link, path: r.path, wide_mm: wide(r) })));
     setShown(!shown);
@@ -81,7 +81,7 @@ function LastChange({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): void }) 
 
 /** Routing all afresh beside, offered where it gains; never taken by itself. */
 function Improvement() {
-  const commit = useBench((s) => s.commit);
+  const commit = useEditor((s) => s.commit);
   const { result, fresh } = useImprovement();
   const found = fresh ? result?.found : null;
   if (!found) return null;

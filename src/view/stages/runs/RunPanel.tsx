@@ -1,10 +1,10 @@
 'use client';
-import type { EndPiece, Link, Loop } from '@/core/design';
+import type { EndPiece, Connection, Loop } from '@/core/design';
 import { bridgeOffers } from '@/core/studies';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import type { Run } from '@/core/tubing';
 import { Pick, useOffer } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { BendStrip } from './BendStrip';
 import { LinkEditor } from './LinkEditor';
@@ -24,35 +24,35 @@ const ENDS: readonly { readonly value: EndPiece; readonly label: string }[] = [
 export function RunPanel({
   run,
   loop,
-  link,
+  link: connection,
 }: {
   readonly run: Run;
   readonly loop: Loop;
-  readonly link: Link;
+  readonly link: Connection;
 }) {
-  const { build, workings, commit, pick } = useBench((s) => s);
-  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
+  const { design, analysis, commit, pick } = useEditor((s) => s);
+  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
   const end = (side: 'from' | 'to') => (
     <Pick
       label={`At ${nameOf(run[side].component)}`}
-      value={link.ends[side]}
+      value={connection.ends[side]}
       options={ENDS}
       onPick={(piece) =>
         commit('change an end fitting', {
-          do: 'link.ends',
+          do: 'connection.ends',
           loop: run.loop,
-          link: run.id,
-          ends: { ...link.ends, [side]: piece },
+          connection: run.id,
+          ends: { ...connection.ends, [side]: piece },
         })
       }
     />
   );
   const offer = useOffer('fitting'),
-    bridges = bridgeOffers(workings.model, loop.id, link.id, offer);
+    bridges = bridgeOffers(analysis.system, loop.id, connection.id, offer);
   const { crosses, before } = run.routed?.seen ?? { crosses: [], before: [] };
   const seen = [
     crosses.length > 0 &&
-      `crosses ${crosses.map((id) => workings.reports.runs.find((r) => r.id === id)?.name ?? id).join(', ')}`,
+      `crosses ${crosses.map((id) => analysis.reports.runs.find((r) => r.id === id)?.name ?? id).join(', ')}`,
     before.length > 0 && `passes before ${before.map(nameOf).join(', ')}`,
   ]
     .filter(Boolean)
@@ -106,13 +106,13 @@ export function RunPanel({
           <WayEditor
             run={run}
             loop={loop}
-            link={link}
-            route={workings.routed.routes.find((r) => r.link === run.id)}
+            link={connection}
+            route={analysis.routed.routes.find((r) => r.link === run.id)}
           />
           {run.routed && <ShortAdvice run={run} />}
         </>
       )}
-      <LinkEditor loop={loop} link={link} />
+      <LinkEditor loop={loop} link={connection} />
     </Section>
   );
 }

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { looseParts } from '@/core/loops';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { Segments } from '@/view/shared';
-import { ConnectDialog, useBench } from '@/view/workspace';
+import { ConnectDialog, useEditor } from '@/view/workspace';
 import { Elevation, type Ghost } from '../elevation/Elevation';
 import { VIEW_NAMES, type View } from '../elevation/project';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
@@ -27,15 +27,15 @@ const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
 
 /** Every tube from port to port, through the case: where it lies, how it is made, and what another order or another way would give. */
 export function RunsStage() {
-  const { build, workings, toRoute, routedBefore, picked, pick, open } = useBench((s) => s);
+  const { design, analysis, toRoute, routedBefore, picked, pick, open } = useEditor((s) => s);
   const [view, setView] = useState<Seen>('side');
   const [connecting, setConnecting] = useState(false);
   const [ghosts, setGhosts] = useState<readonly Ghost[]>([]);
-  const { runs, fit, list } = workings.reports;
+  const { runs, fit, list } = analysis.reports;
   const run = runs.find((r) => r.id === picked);
-  const held = useLegHeld(workings.routed, run);
-  const loose = looseParts(build);
-  if (build.loops.length === 0) {
+  const held = useLegHeld(analysis.routed, run);
+  const loose = looseParts(design);
+  if (design.loops.length === 0) {
     return (
       <>
         <EmptyStage
@@ -54,8 +54,8 @@ export function RunsStage() {
   }
   const tubes = runs.filter((r) => r.by === 'tube'),
     guessed = tubes.filter((r) => r.estimated).length;
-  const link = build.loops
-    .flatMap((l) => l.links.map((k) => ({ loop: l, link: k })))
+  const link = design.loops
+    .flatMap((l) => l.connections.map((k) => ({ loop: l, link: k })))
     .find((x) => x.link.id === picked);
   const live = held.live?.run,
     shownRuns = live ? runs.map((r) => (r.id === live.id ? live : r)) : runs;
@@ -66,17 +66,17 @@ export function RunsStage() {
       : routedBefore.routes.map((r) => ({
           key: r.link,
           path: r.path,
-          wide_mm: build.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 14,
+          wide_mm: design.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 14,
         }));
   const drawing = (as: View) => (
     <Elevation
       view={as}
-      model={workings.model}
+      model={analysis.system}
       fit={fit}
       picked={picked}
       onPick={(id) => pick(picked === id ? null : id)}
       runs={shownRuns}
-      heat={workings.reports.heat[build.brief.loadCase]}
+      heat={analysis.reports.heat[design.brief.loadCase]}
       ghosts={stale}
       {...(held.corners && run?.routed ? { legs: held.corners, onLeg: held.onLeg } : {})}
     />
@@ -88,8 +88,8 @@ export function RunsStage() {
       <div className={styles.sheet}>
         {view === 'space' ? (
           <CaseInSpace
-            build={build}
-            model={workings.model}
+            design={design}
+            system={analysis.system}
             gaps={fit.gaps}
             runs={shownRuns}
             picked={picked}
@@ -114,7 +114,7 @@ export function RunsStage() {
               ? 'Lengths'
               : `${plural(guessed, 'length')} of ${tubes.length}`}{' '}
             and bends are <strong>estimated</strong> from where the ports are and point
-            {build.case
+            {design.case
               ? ', until the runs are routed'
               : ': choose a case, and the runs are routed in it'}
             . Cut nothing by them.
@@ -129,13 +129,15 @@ export function RunsStage() {
       side={
         <>
           {run && link && <RunPanel run={live ?? run} loop={link.loop} link={link.link} />}
-          {build.loops.map((loop) => (
+          {design.loops.map((loop) => (
             <LoopSection key={loop.id} loop={loop} />
           ))}
           <ShownParts />
           {loose.length >= 2 && (
             <Section title="Not connected">
-              <p>{loose.map((id) => build.components.find((i) => i.id === id)?.name).join(', ')}</p>
+              <p>
+                {loose.map((id) => design.components.find((i) => i.id === id)?.name).join(', ')}
+              </p>
               <button type="button" className={styles.act} onClick={() => setConnecting(true)}>
                 Connect another loop
               </button>
@@ -145,7 +147,7 @@ export function RunsStage() {
         </>
       }
     >
-      {build.case ? (
+      {design.case ? (
         <>
           <RouteBar onGhosts={setGhosts} />
           <div className={styles.views}>

@@ -13,7 +13,7 @@ import {
 } from '@/core/plan';
 import { bendSheetPages } from '@/format';
 import { printSheets, QuantityField } from '@/view/shared';
-import { downloadBends, downloadBendSheet, useBench } from '@/view/workspace';
+import { downloadBends, downloadBendSheet, useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
 const print = (sheets: readonly BendSheet[], title: string): void =>
@@ -25,11 +25,11 @@ const print = (sheets: readonly BendSheet[], title: string): void =>
 
 /** What the bench needs: the runs in the order they are made, each with its sheet at 1:1, and what is cut from which stick. */
 export function SheetsView() {
-  const { build, workings, pick, picked } = useBench((s) => s);
-  const { runs, list } = workings.reports;
+  const { design, analysis, pick, picked } = useEditor((s) => s);
+  const { runs, list } = analysis.reports;
   return (
     <div className={styles.page}>
-      {build.loops.map((loop) => {
+      {design.loops.map((loop) => {
         const sheets = makingOrder(
             runs.filter((r) => r.loop === loop.id).flatMap((r) => bendSheet(r, loop) ?? []),
           ),
@@ -115,14 +115,14 @@ export function SheetsView() {
                 <button
                   type="button"
                   className={styles.act}
-                  onClick={() => print(sheets, `${build.name}, ${loop.name}`)}
+                  onClick={() => print(sheets, `${design.name}, ${loop.name}`)}
                 >
                   Print all sheets with steps
                 </button>
                 <button
                   type="button"
                   className={styles.link}
-                  onClick={() => downloadBends(`${build.name} ${loop.name}`, sheets)}
+                  onClick={() => downloadBends(`${design.name} ${loop.name}`, sheets)}
                 >
                   All bends as CSV
                 </button>
@@ -147,7 +147,7 @@ export function SheetsView() {
             {shared && !cuts && (
               <p className="soft">
                 Cut from the same {loop.tube.name} as{' '}
-                {build.loops.find((l) => l.id === shared.loop)?.name ?? 'the loop above'}: see the
+                {design.loops.find((l) => l.id === shared.loop)?.name ?? 'the loop above'}: see the
                 plan there.
               </p>
             )}
@@ -207,7 +207,7 @@ export function SheetsView() {
 
 /** A bend set to one angle, and what was left of it: how much the tube springs back. */
 function TestBend({ loop }: { readonly loop: Loop }) {
-  const commit = useBench((s) => s.commit);
+  const commit = useEditor((s) => s.commit);
   const bend = loop.testBend ?? null;
   const set = (set_deg: number, left_deg: number): void =>
     commit('note a test bend', {

@@ -3,18 +3,18 @@ import { useMemo, useState } from 'react';
 import { whatIfShort } from '@/core/studies';
 import type { Run } from '@/core/tubing';
 import { QuantityField, Segments } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
 /** A tube that came out too short: what saves it. */
 export function ShortAdvice({ run }: { readonly run: Run }) {
-  const { build, workings, commit } = useBench((s) => s);
+  const { design, analysis, commit } = useEditor((s) => s);
   const [short, setShort] = useState(5);
   const [end, setEnd] = useState<'from' | 'to'>('to');
-  const nameOf = (id: string): string => build.components.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
   const ways = useMemo(
-    () => whatIfShort(build, workings.routed, run.id, end, short),
-    [build, end, workings.routed, run.id, short],
+    () => whatIfShort(design, analysis.routed, run.id, end, short),
+    [design, end, analysis.routed, run.id, short],
   );
   return (
     <details className={styles.way}>

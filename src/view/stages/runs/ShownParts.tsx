@@ -1,6 +1,6 @@
 'use client';
 import { isShown } from '@/core/routing';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './RunsStage.module.css';
 
@@ -9,12 +9,12 @@ const SEEN = new Set(['reservoir', 'block', 'card', 'pump', 'memory', 'board']);
 
 /** Which parts are to be seen through the glass: runs go round them where that does not cost much. */
 export function ShownParts() {
-  const { build, workings, commit } = useBench((s) => s);
-  const parts = build.components.filter(
-    (i) => SEEN.has(i.part.kind) && workings.model.placed.has(i.id),
+  const { design, analysis, commit } = useEditor((s) => s);
+  const parts = design.components.filter(
+    (i) => SEEN.has(i.part.kind) && analysis.system.placed.has(i.id),
   );
-  const before = workings.reports.runs.reduce((n, r) => n + (r.routed?.seen.before.length ?? 0), 0);
-  if (!build.case || parts.length === 0) return null;
+  const before = analysis.reports.runs.reduce((n, r) => n + (r.routed?.seen.before.length ?? 0), 0);
+  if (!design.case || parts.length === 0) return null;
   return (
     <Section title="To be seen">
       <p className="soft">

@@ -1,10 +1,10 @@
 'use client';
-import type { Link, LinkWay, Loop, Via } from '@/core/design';
+import type { Connection, RouteConstraints, Loop, Via } from '@/core/design';
 import { endWays, type Route } from '@/core/routing';
 import type { Run } from '@/core/tubing';
 import type { Vec } from '@/core/geometry';
 import { Pick, QuantityField } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
 const WAYS: readonly {
@@ -26,33 +26,33 @@ const AXES = ['From the rear', 'Above the floor', 'From the tray'] as const;
 export function WayEditor({
   run,
   loop,
-  link,
+  link: connection,
   route,
 }: {
   readonly run: Run;
   readonly loop: Loop;
-  readonly link: Link;
+  readonly link: Connection;
   readonly route: Route | undefined;
 }) {
-  const { build, commit, workings } = useBench((s) => s);
-  const way: LinkWay = link.way ?? {};
-  const isPinned = build.layout.routes[run.id]?.pinned ?? false;
+  const { design, commit, analysis } = useEditor((s) => s);
+  const way: RouteConstraints = connection.way ?? {};
+  const isPinned = design.layout.routes[run.id]?.pinned ?? false;
   // What is set by hand after a pin takes the pin's place.
-  const set = (next: LinkWay): void =>
+  const set = (next: RouteConstraints): void =>
     commit(`lay ${run.name} another way`, {
-      do: 'link.way',
+      do: 'connection.way',
       loop: loop.id,
-      link: link.id,
+      connection: connection.id,
       way: next,
     });
   const exits = (side: 'from' | 'to') => {
-    const port = workings.model.portAt(link[side]);
+    const port = analysis.system.portAt(connection[side]);
     const found = port
       ? endWays(
           port.at,
           port.direction,
-          link.ends[side],
-          { fitting: loop.fitting, kit: build.kit },
+          connection.ends[side],
+          { fitting: loop.fitting, kit: design.kit },
           !loop.tube.hard,
         ).map((e) => e.direction)
       : [];
@@ -74,10 +74,10 @@ export function WayEditor({
     set(next.length > 0 ? { ...rest, via: next } : rest);
   };
   const middle = route?.corners[Math.floor(route.corners.length / 2)] ?? [0, 0, 0];
-  const behind = (build.case?.behind_mm ?? 0) > 0 && (build.case?.grommets ?? []).length > 0,
+  const behind = (design.case?.behind_mm ?? 0) > 0 && (design.case?.grommets ?? []).length > 0,
     runsBehind = vias.some((v) => v[2] !== null && v[2] < 0);
   return (
-    <details className={styles.way} open={link.way !== undefined || isPinned || undefined}>
+    <details className={styles.way} open={connection.way !== undefined || isPinned || undefined}>
       <summary>Its way by hand{isPinned ? ', pinned' : ''}</summary>
       <div className={styles.ends}>
         <Pick
@@ -140,7 +140,7 @@ export function WayEditor({
             type="button"
             className={styles.link}
             onClick={() =>
-              setVia([...vias, [null, null, -Math.round((build.case?.behind_mm ?? 0) / 2) - 1]])
+              setVia([...vias, [null, null, -Math.round((design.case?.behind_mm ?? 0) / 2) - 1]])
             }
           >
             Run it behind the tray
@@ -166,7 +166,7 @@ export function WayEditor({
             type="button"
             className={styles.link}
             onClick={() =>
-              commit(`unpin ${run.name}`, { do: 'route.pin', link: run.id, pinned: false })
+              commit(`unpin ${run.name}`, { do: 'route.pin', connection: run.id, pinned: false })
             }
           >
             Unpin
@@ -177,22 +177,22 @@ export function WayEditor({
               type="button"
               className={styles.link}
               onClick={() =>
-                commit(`pin ${run.name}`, { do: 'route.pin', link: run.id, pinned: true })
+                commit(`pin ${run.name}`, { do: 'route.pin', connection: run.id, pinned: true })
               }
             >
               Pin it as it lies
             </button>
           )
         )}
-        {(link.way || isPinned) && (
+        {(connection.way || isPinned) && (
           <button
             type="button"
             className={styles.quiet}
             onClick={() =>
               commit(`route ${run.name} automatically`, {
-                do: 'link.way',
+                do: 'connection.way',
                 loop: loop.id,
-                link: link.id,
+                connection: connection.id,
                 way: null,
               })
             }

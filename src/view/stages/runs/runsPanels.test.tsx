@@ -1,24 +1,24 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
-import { demoBuild } from '@/catalogue';
-import { withoutRoutes, type Build } from '@/core/design';
+import { demoDesign } from '@/catalogue';
+import { withoutRoutes, type Design } from '@/core/design';
 import { rerouteEdit } from '@/core/routing';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { show, state } from '@/view/workspace/showInEditor';
 import { RunPanel } from './RunPanel';
 import { SheetsView } from './SheetsView';
 
-const desk = demoBuild('dawn-chorus-desk') as Build,
-  tower = demoBuild('fenland-flood-tower') as Build;
+const desk = demoDesign('dawn-chorus-desk') as Design,
+  tower = demoDesign('fenland-flood-tower') as Design;
 
 /** The panel of one run. */
 function Panel({ id }: { readonly id: string }) {
-  const { build, workings } = useBench((s) => s);
-  const run = workings.reports.runs.find((r) => r.id === id),
-    loop = build.loops.find((l) => l.links.some((k) => k.id === id)),
-    link = loop?.links.find((k) => k.id === id);
-  return run && loop && link ? <RunPanel run={run} loop={loop} link={link} /> : null;
+  const { design, analysis } = useEditor((s) => s);
+  const run = analysis.reports.runs.find((r) => r.id === id),
+    loop = design.loops.find((l) => l.connections.some((k) => k.id === id)),
+    connection = loop?.connections.find((k) => k.id === id);
+  return run && loop && connection ? <RunPanel run={run} loop={loop} link={connection} /> : null;
 }
 
 describe('the picked run', () => {
@@ -28,7 +28,7 @@ describe('the picked run', () => {
     const rows = within(screen.getAllByRole('table')[0] as HTMLElement)
       .getAllByRole('row')
       .slice(1);
-    const run = state.workings.reports.runs.find((r) => r.id === 'run-2');
+    const run = state.analysis.reports.runs.find((r) => r.id === 'run-2');
     expect(rows).toHaveLength(run?.bends ?? -1);
     const starts = rows.map((r) => Number(within(r).getAllByRole('cell')[1]?.textContent));
     expect(starts).toEqual([...starts].sort((a, b) => a - b));
@@ -37,9 +37,9 @@ describe('the picked run', () => {
 
   test('its way by hand: a direction, a place to pass, a pin and back to its own way, each a step to undo', () => {
     show(tower, <Panel id="run-2" />);
-    const route = () => state.build.layout.routes['run-2'];
-    const lay = () => act(() => state.layOut(null, rerouteEdit(state.build)));
-    const link = () => state.build.loops[0]?.links.find((l) => l.id === 'run-2');
+    const route = () => state.design.layout.routes['run-2'];
+    const lay = () => act(() => state.layOut(null, rerouteEdit(state.design)));
+    const link = () => state.design.loops[0]?.connections.find((l) => l.id === 'run-2');
     fireEvent.click(screen.getByText('Its way by hand'));
     const [first] = [...(screen.getByLabelText('Sets off') as HTMLSelectElement).options].filter(
       (o) => o.value !== '',
@@ -69,7 +69,9 @@ describe('the picked run', () => {
     fireEvent.click(screen.getByRole('radio', { name: 'at Pump' }));
     const extender = screen.getByText(/^Put Extender 15 mm into Pump/).closest('li') as HTMLElement;
     fireEvent.click(within(extender).getByRole('button', { name: 'Do it' }));
-    expect(state.build.loops[0]?.links.find((l) => l.id === 'run-2')?.ends.from).toBe('extender');
+    expect(state.design.loops[0]?.connections.find((l) => l.id === 'run-2')?.ends.from).toBe(
+      'extender',
+    );
   });
 });
 
@@ -97,10 +99,10 @@ describe('sheets and cuts', () => {
     const left = screen.getAllByLabelText('Left when cool')[0] as HTMLInputElement;
     fireEvent.change(left, { target: { value: '81' } });
     fireEvent.blur(left);
-    expect(state.build.loops[0]?.testBend).toEqual({ set_deg: 90, left_deg: 81 });
+    expect(state.design.loops[0]?.testBend).toEqual({ set_deg: 90, left_deg: 81 });
     expect(screen.getByText(/^90\.0 % is left/)).toBeTruthy();
     fireEvent.change(left, { target: { value: '' } });
     fireEvent.blur(left);
-    expect(state.build.loops[0]?.testBend).toBeUndefined();
+    expect(state.design.loops[0]?.testBend).toBeUndefined();
   });
 });

@@ -1,11 +1,11 @@
 'use client';
 import { useState } from 'react';
 import { applyEdit, type Edit } from '@/core/design';
-import { resolve } from '@/core/system';
+import { compileSystem } from '@/core/system';
 import { rerouteRun, routedRunOf, withLegAt, type Routed } from '@/core/routing';
 import type { Run } from '@/core/tubing';
 import type { Vec } from '@/core/geometry';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import type { LegHeld } from '../elevation/LegGrips';
 
 interface Live {
@@ -19,17 +19,17 @@ interface Live {
  * is routed. `routed`: the routes of the document.
  */
 export function useLegHeld(routed: Routed, run: Run | undefined) {
-  const { build, commit } = useBench((s) => s);
+  const { design, commit } = useEditor((s) => s);
   const [live, setLive] = useState<Live | null>(null);
   const route = routed.routes.find((r) => r.link === run?.id);
-  const link = build.loops.flatMap((l) => l.links).find((l) => l.id === run?.id);
+  const connection = design.loops.flatMap((l) => l.connections).find((l) => l.id === run?.id);
   const onLeg = ({ leg, axis, at_mm }: LegHeld, done: boolean): void => {
-    if (!run || !route || !link) return;
-    const way = link.way ?? {};
+    if (!run || !route || !connection) return;
+    const way = connection.way ?? {};
     const edit: Edit = {
-      do: 'link.way',
+      do: 'connection.way',
       loop: run.loop,
-      link: run.id,
+      connection: run.id,
       way: { ...way, via: withLegAt(way.via ?? [], route.corners, leg, axis, at_mm) },
     };
     if (done) {
@@ -37,10 +37,10 @@ export function useLegHeld(routed: Routed, run: Run | undefined) {
       commit(`lay ${run.name} another way`, edit);
       return;
     }
-    const next = applyEdit(build, edit).build,
+    const next = applyEdit(design, edit).design,
       again = rerouteRun(next, routed, run.id);
     setLive({
-      run: routedRunOf(resolve(next), again, run.id),
+      run: routedRunOf(compileSystem(next), again, run.id),
       corners: again.routes.find((r) => r.link === run.id)?.corners ?? null,
       edit,
     });

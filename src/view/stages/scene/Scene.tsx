@@ -11,9 +11,9 @@ import {
   TubeGeometry,
   Vector3,
 } from 'three';
-import type { Build, Placement } from '@/core/design';
+import type { Design, Placement } from '@/core/design';
 import type { FitReport } from '@/core/clearance';
-import { movedBy, standOffs, trayBoxes, type Model } from '@/core/system';
+import { movedBy, standOffs, trayBoxes, type System } from '@/core/system';
 import { samplePath } from '@/core/routing';
 import type { Run } from '@/core/tubing';
 import { cylinderBox, type Vec } from '@/core/geometry';
@@ -25,8 +25,8 @@ import { SolidMesh } from './SolidMesh';
 import styles from './Scene.module.css';
 
 export interface SceneProps {
-  readonly build: Build;
-  readonly model: Model;
+  readonly design: Design;
+  readonly system: System;
   readonly gaps: FitReport['gaps'];
   readonly runs: readonly Run[];
   readonly picked: string | null;
@@ -44,8 +44,8 @@ const STANDS: readonly { readonly value: Stand; readonly label: string }[] = [
 
 /** The case in space: turn it, cut it open, drag what slides. What it shows stands in the tables too. */
 export default function Scene(props: SceneProps) {
-  const { build, model } = props;
-  const size = build.case?.interior as Vec;
+  const { design, system } = props;
+  const size = design.case?.interior as Vec;
   const paper = usePaper();
   const [stand, setStand] = useState<Stand>('corner');
   const [cut, setCut] = useState(0);
@@ -75,7 +75,7 @@ export default function Scene(props: SceneProps) {
       <div
         className={styles.canvas}
         role="img"
-        aria-label={`The case in space, ${model.placed.size} parts. The tables beside say the same in words.`}
+        aria-label={`The case in space, ${system.placed.size} parts. The tables beside say the same in words.`}
       >
         <Canvas
           frameloop="demand"
@@ -91,7 +91,7 @@ export default function Scene(props: SceneProps) {
           <directionalLight position={[600, 1400, 1000]} intensity={1.15} />
           <Orbit size={size} stand={stand} held={held} />
           <Parts {...props} paper={paper} clip={clip} onHeld={setHeld} />
-          <CaseFrame model={model} size={size} paper={paper} clip={clip} />
+          <CaseFrame model={system} size={size} paper={paper} clip={clip} />
         </Canvas>
       </div>
     </div>
@@ -99,12 +99,12 @@ export default function Scene(props: SceneProps) {
 }
 
 function CaseFrame({
-  model,
+  model: system,
   size,
   paper,
   clip,
 }: {
-  readonly model: Model;
+  readonly model: System;
   readonly size: Vec;
   readonly paper: Paper;
   readonly clip: readonly Plane[];
@@ -117,8 +117,8 @@ function CaseFrame({
         <lineBasicMaterial color={paper.ink} />
       </lineSegments>
       {/* The board tray closes the back, but for its openings; the board stands off it. */}
-      {model.build.case &&
-        trayBoxes(model.build.case).map((box, i) => (
+      {system.design.case &&
+        trayBoxes(system.design.case).map((box, i) => (
           <SolidMesh
             key={`tray-${i}`}
             solid={{ component: 'case:tray', name: 'Board tray', box }}
@@ -128,14 +128,14 @@ function CaseFrame({
             clip={[]}
           />
         ))}
-      {(model.build.case?.grommets ?? []).map((g) => (
+      {(system.design.case?.grommets ?? []).map((g) => (
         <lineSegments key={g.id} position={[g.at[0], g.at[1], 0.2]}>
           <edgesGeometry args={[new PlaneGeometry(g.width_mm, g.height_mm)]} />
           <lineBasicMaterial color={paper.ink} />
         </lineSegments>
       ))}
-      {model.build.case &&
-        standOffs(model.build.case, model.placed).map((cylinder, i) => (
+      {system.design.case &&
+        standOffs(system.design.case, system.placed).map((cylinder, i) => (
           <SolidMesh
             key={`foot-${i}`}
             solid={{
@@ -224,8 +224,8 @@ function Tube({
 }
 
 function Parts({
-  build,
-  model,
+  design,
+  system,
   gaps,
   runs,
   picked,
@@ -247,7 +247,7 @@ function Parts({
     readonly component: string;
     readonly from: Vector3;
     readonly plane: Plane;
-    readonly build: Build;
+    readonly design: Design;
   } | null>(null);
   const down =
     (component: string) =>
@@ -255,13 +255,13 @@ function Parts({
       if (e.button !== 0) return;
       e.stopPropagation();
       onPick(component);
-      if (!movedBy(build, component, [0, 0, 0])) return;
+      if (!movedBy(design, component, [0, 0, 0])) return;
       // Dragged in the plane through the grip that faces the eye.
       const plane = new Plane().setFromNormalAndCoplanarPoint(
         e.camera.getWorldDirection(new Vector3()),
         e.point,
       );
-      drag.current = { component, from: e.point.clone(), plane, build };
+      drag.current = { component, from: e.point.clone(), plane, design };
       onHeld(true);
       const move = (ev: PointerEvent): void => {
         const d = drag.current;
@@ -282,9 +282,9 @@ function Parts({
         onHold(
           d.component,
           movedBy(
-            d.build,
+            d.design,
             d.component,
-            onFloor(d.build, d.component, [hit.x - d.from.x, hit.y - d.from.y, hit.z - d.from.z]),
+            onFloor(d.design, d.component, [hit.x - d.from.x, hit.y - d.from.y, hit.z - d.from.z]),
           ),
         );
       };
@@ -300,7 +300,7 @@ function Parts({
     };
   return (
     <>
-      {[...model.placed.values()].flatMap((p) =>
+      {[...system.placed.values()].flatMap((p) =>
         p.solids.map((solid, i) => {
           const { kind } = p.component.part,
             mine = picked === p.component.id;
@@ -341,8 +341,8 @@ function Parts({
           ),
       )}
       {runs.map((run) => {
-        const a = model.portAt(run.from),
-          b = model.portAt(run.to);
+        const a = system.portAt(run.from),
+          b = system.portAt(run.to);
         return run.bridge && a && b ? (
           <Rod
             key={run.id}
@@ -354,7 +354,7 @@ function Parts({
           />
         ) : null;
       })}
-      {model.obstacles.map((o, i) => (
+      {system.obstacles.map((o, i) => (
         <SolidMesh
           key={`${o.component}-${i}`}
           solid={o}
@@ -365,7 +365,7 @@ function Parts({
           clip={clip}
         />
       ))}
-      {[...model.placed.values()]
+      {[...system.placed.values()]
         .flatMap((p) => p.ports)
         .map((port) => {
           const [x, y, z] = port.direction;
@@ -389,8 +389,8 @@ function Parts({
 }
 
 /** What stands stays at its height while it is dragged. */
-function onFloor(build: Build, component: string, by: Vec): Vec {
-  const p = build.components.find((i) => i.id === component)?.placement;
+function onFloor(design: Design, component: string, by: Vec): Vec {
+  const p = design.components.find((i) => i.id === component)?.placement;
   return p?.on === 'spot' || p?.on === 'free' ? [by[0], 0, by[2]] : by;
 }
 

@@ -1,4 +1,4 @@
-import { dropBuild, guarded, ok, openBuild, putBuild, readJson, refuse, respond } from '@/server';
+import { dropBuild, validated, ok, openBuild, putBuild, readJson, refuse, respond } from '@/server';
 
 export const dynamic = 'force-dynamic';
 interface Context {
@@ -6,20 +6,20 @@ interface Context {
 }
 
 export const GET = (_: Request, { params }: Context): Promise<Response> =>
-  guarded(async () => {
+  validated(async () => {
     const opened = await openBuild((await params).id);
     return respond(
       opened
-        ? ok({ id: opened.id, revision: opened.revision, document: opened.build })
+        ? ok({ id: opened.id, revision: opened.revision, document: opened.design })
         : refuse(404, 'There is no such build.'),
     );
   });
 
 export const PUT = (request: Request, { params }: Context): Promise<Response> =>
-  guarded(async () => {
+  validated(async () => {
     const read = await readJson(request);
     return respond(read.ok ? await putBuild((await params).id, read.data) : read.answer);
   });
 
 export const DELETE = (_: Request, { params }: Context): Promise<Response> =>
-  guarded(async () => respond(await dropBuild((await params).id)));
+  validated(async () => respond(await dropBuild((await params).id)));

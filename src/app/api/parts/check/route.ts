@@ -1,10 +1,10 @@
-import { checkParts, guarded, readJson, respond } from '@/server';
+import { checkParts, validated, readJson, respond } from '@/server';
 
 export const dynamic = 'force-dynamic';
 
 /** What is wrong with each of several parts; keeps none. */
 export const POST = (request: Request): Promise<Response> =>
-  guarded(async () => {
+  validated(async () => {
     const read = await readJson(request);
     return respond(read.ok ? checkParts(read.data) : read.answer);
   });

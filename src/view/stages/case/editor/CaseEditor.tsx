@@ -1,14 +1,14 @@
 'use client';
 import { useMemo, useState, type ReactNode } from 'react';
 import { CATALOGUE, STANDARD_KIT } from '@/catalogue';
-import { emptyBuild, type Build, type Component } from '@/core/design';
+import { emptyDesign, type Design, type Component } from '@/core/design';
 import { caseFromDraft, draftTroubles, type CaseDraft } from '@/core/measure';
-import { resolve } from '@/core/system';
+import { compileSystem } from '@/core/system';
 import type { BoardPart, CasePart } from '@/core/components';
 import { formatNumber, plural } from '@/core/units';
 import { slug } from '@/format';
-import { Mark, Segments, useShelves } from '@/view/shared';
-import { downloadPart, useBench } from '@/view/workspace';
+import { Mark, Segments, usePartLists } from '@/view/shared';
+import { downloadPart, useEditor } from '@/view/workspace';
 import { Elevation } from '../../elevation/Elevation';
 import { VIEW_NAMES, type View } from '../../elevation/project';
 import { Section, StageFrame } from '../../frame/StageFrame';
@@ -43,7 +43,7 @@ const SHOWS: Record<Step, View> = {
 };
 
 /** The case as drawn from what is typed: a board and a supply stand in it to show where they come. */
-function shown(draft: CaseDraft, part: CasePart): Build {
+function shown(draft: CaseDraft, part: CasePart): Design {
   const board = CATALOGUE.find(
     (p): p is BoardPart => p.kind === 'board' && p.standard === draft.standard,
   );
@@ -59,7 +59,7 @@ function shown(draft: CaseDraft, part: CasePart): Build {
       ]
     : [];
   return {
-    ...emptyBuild(draft.name, STANDARD_KIT),
+    ...emptyDesign(draft.name, STANDARD_KIT),
     case: {
       ...part,
       obstacles: [
@@ -79,17 +79,17 @@ export function CaseEditor({
   readonly start: CaseDraft | null;
   onDone(): void;
 }) {
-  const commit = useBench((s) => s.commit);
-  const keep = useShelves((s) => s.keep);
+  const commit = useEditor((s) => s.commit);
+  const keep = usePartLists((s) => s.keep);
   const { draft, setDraft, clear } = useCaseDraft(start);
   const [step, setStep] = useState<Step>('inside');
   const [view, setView] = useState<View>('side');
-  const [said, setSaid] = useState<string | null>(null);
+  const [diagnostic, setSaid] = useState<string | null>(null);
   const troubles = useMemo(() => draftTroubles(draft), [draft]);
   const part = useMemo(() => caseFromDraft(draft, `own-${slug(draft.name).slice(0, 48)}`), [draft]);
   const drawable = !troubles.some((t) => t.place.startsWith('interior'));
   const model = useMemo(
-    () => (drawable ? resolve(shown(draft, part)) : null),
+    () => (drawable ? compileSystem(shown(draft, part)) : null),
     [draft, drawable, part],
   );
   const go = (next: Step): void => {
@@ -144,9 +144,9 @@ export function CaseEditor({
                   </ul>
                 </>
               )}
-              {said && (
+              {diagnostic && (
                 <p role="alert" className={styles.trouble}>
-                  {said}
+                  {diagnostic}
                 </p>
               )}
               <div className={styles.row}>

@@ -6,7 +6,7 @@ import { formatCelsius, formatNumber, formatSpeed } from '@/core/units';
 import type { Transient } from '@/core/transient';
 import { Pick, QuantityField } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../../frame/StageFrame';
 import styles from './TimePanel.module.css';
 
@@ -24,8 +24,8 @@ export function ControlEditor({
   readonly kind: 'fan' | 'pump';
   readonly run: Transient | null;
 }) {
-  const { build, commit } = useBench((s) => s);
-  const components = build.components.filter(
+  const { design, commit } = useEditor((s) => s);
+  const components = design.components.filter(
     (i): i is Driven => i.part.kind === kind && (kind === 'pump' || i.placement.on === 'radiator'),
   );
   const [first] = components;
@@ -33,7 +33,7 @@ export function ControlEditor({
   const control = components.find((i) => i.settings.control)?.settings.control ?? null;
   const most = Math.max(...components.map((i) => i.part.fullSpeed_rpm)),
     least = Math.min(...components.map((i) => i.part.minSpeed_rpm));
-  const { room_C } = build.brief;
+  const { room_C } = design.brief;
   const what = kind === 'fan' ? 'fans' : 'pumps';
   const put = (next: Control | null, merge?: string): void =>
     commit(
@@ -94,14 +94,14 @@ interface BodyProps {
 }
 
 function CurveBody({ kind, control, first, most, least, put, run }: BodyProps) {
-  const { build, workings } = useBench((s) => s);
+  const { design, analysis } = useEditor((s) => s);
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
-  const { room_C } = build.brief;
+  const { room_C } = design.brief;
   const what = kind === 'fan' ? 'fans' : 'pumps';
   const sensors = [
     { value: 'coolant', label: 'the coolant' },
-    ...workings.setup.sources.flatMap((s) =>
+    ...analysis.setup.sources.flatMap((s) =>
       s.part.spots.map((p) => ({
         value: `${s.component.id}/${p.id}`,
         label: `${s.component.name}, ${p.name}`,

@@ -1,7 +1,7 @@
 'use client';
 import { FAULTS, type Fault, type FaultKind } from '@/core/transient';
 import { Pick, QuantityField } from '@/view/shared';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../../frame/StageFrame';
 import { SecondsField } from './SecondsField';
 import styles from './TimePanel.module.css';
@@ -21,9 +21,9 @@ export function FaultList({
   readonly faults: readonly Fault[];
   onFaults(f: readonly Fault[]): void;
 }) {
-  const build = useBench((s) => s.build);
+  const design = useEditor((s) => s.design);
   const of = (kind: FaultKind) =>
-    build.components.filter((i) => i.part.kind === (kind === 'pump stops' ? 'pump' : 'fan'));
+    design.components.filter((i) => i.part.kind === (kind === 'pump stops' ? 'pump' : 'fan'));
   const change = (k: number, next: Fault): void =>
     onFaults(faults.map((f, i) => (i === k ? next : f)));
   return (

@@ -13,7 +13,7 @@ import { formatCelsius, formatNumber } from '@/core/units';
 import type { Fault, Transient } from '@/core/transient';
 import { Progress } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
-import { useBench } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import type { Job } from '@/engine';
 import { CASE_NAMES } from '../../brief/BriefStage';
 import { clock } from './clock';
@@ -36,7 +36,7 @@ const MOST_DRAWN = 480,
 
 /** Temperatures over time, speed and noise under them, a rule to scrub with. */
 export function TimeChart({ run, at_s, onAt, faults }: Props) {
-  const picked = useBench((s) => s.picked);
+  const picked = useEditor((s) => s.picked);
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
   const [playing, setPlaying] = useState(false);
@@ -257,7 +257,7 @@ function Drawing({ t, width, height, at, onAt, faults, picked }: DrawingProps) {
         </span>
       ))}
       <span
-        className={styles.rule}
+        className={styles.check}
         style={{ left: X(at), top: TOP, height: height - TOP - BOTTOM }}
         aria-hidden
       />

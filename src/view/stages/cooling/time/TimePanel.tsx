@@ -4,7 +4,7 @@ import { LOAD_CASES, type LoadCaseId } from '@/core/components';
 import { formatCelsius, formatNumber } from '@/core/units';
 import type { Fault, Transient } from '@/core/transient';
 import { Mark, Pick, Segments } from '@/view/shared';
-import { downloadRun, useBench } from '@/view/workspace';
+import { downloadRun, useEditor } from '@/view/workspace';
 import type { Job } from '@/engine';
 import { CASE_NAMES } from '../../brief/BriefStage';
 import { Section } from '../../frame/StageFrame';
@@ -29,13 +29,13 @@ const MOST_STEPS = 40;
 
 /** What a run tells, and what goes into it: load over time, faults, and what fans and pump follow. */
 export function TimePanel({ run, profile, start, onStart, faults, onFaults }: Props) {
-  const { build, commit } = useBench((s) => s);
+  const { design, commit } = useEditor((s) => s);
   const set = (steps: readonly LoadStep[], label = 'change the load over time'): void =>
     commit(label, { do: 'choices.profile', profile: steps });
   const known = PROFILES.find((p) => JSON.stringify(p.steps) === JSON.stringify(profile));
   return (
     <>
-      <Results run={run} name={build.name} />
+      <Results run={run} name={design.name} />
       <Section
         title="Load over time"
         aside={
@@ -112,7 +112,7 @@ export function TimePanel({ run, profile, start, onStart, faults, onFaults }: Pr
           <button
             type="button"
             className={styles.small}
-            onClick={() => run.result && downloadRun(build.name, run.result)}
+            onClick={() => run.result && downloadRun(design.name, run.result)}
           >
             This run as CSV
           </button>

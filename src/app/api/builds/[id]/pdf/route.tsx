@@ -1,5 +1,5 @@
 import { slug } from '@/format';
-import { guarded, openBuild, refuse, respond } from '@/server';
+import { validated, openBuild, refuse, respond } from '@/server';
 import { buildPdf } from '@/server/pdf';
 
 export const dynamic = 'force-dynamic';
@@ -9,14 +9,14 @@ export const GET = (
   request: Request,
   { params }: { readonly params: Promise<{ id: string }> },
 ): Promise<Response> =>
-  guarded(async () => {
+  validated(async () => {
     const opened = await openBuild((await params).id);
     if (!opened) return respond(refuse(404, 'There is no such build.'));
     const of = new URL(request.url).searchParams.get('of') === 'list' ? 'list' : 'sheet';
-    return new Response(new Uint8Array(await buildPdf(opened.build, of)), {
+    return new Response(new Uint8Array(await buildPdf(opened.design, of)), {
       headers: {
         'content-type': 'application/pdf',
-        'content-disposition': `attachment; filename="${slug(opened.build.name)}-${of}.pdf"`,
+        'content-disposition': `attachment; filename="${slug(opened.design.name)}-${of}.pdf"`,
       },
     });
   });
