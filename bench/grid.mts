@@ -86,9 +86,9 @@ export async function searchGrid(): Promise<void> {
   const room: Room = {
     bounds: { min: [0, 0, 0], max: [490, 490, 490] },
     blocks: [
-      { id: 'a', min: [115, -1, -1], max: [125, 445, 491], toll: Infinity },
-      { id: 'b', min: [245, -1, 45], max: [255, 491, 491], toll: Infinity },
-      { id: 'c', min: [375, 45, -1], max: [385, 491, 491], toll: Infinity },
+      { id: 'a', min: [115, -1, -1], max: [125, 445, 491], penalty: Infinity },
+      { id: 'b', min: [245, -1, 45], max: [255, 491, 491], penalty: Infinity },
+      { id: 'c', min: [375, 45, -1], max: [385, 491, 491], penalty: Infinity },
     ],
   };
   const end = (

@@ -149,7 +149,7 @@ const hung = compileSystem(tower);
 
 /** Every run of the tower in turn, as a hand would hold it. */
 const laid = routesOf(hung),
-  links = laid.routes.map((r) => r.link);
+  links = laid.routes.map((r) => r.connection);
 let inHand = 0;
 
 /** Kept so that no loop is optimised away. */
@@ -195,10 +195,10 @@ bench
     solveFlow(w.system, w.reports.runs, temperatures);
   })
   .add('  of it: heat of one load case', () => {
-    solveHeat(w.setup, w.reports.flow, 'render');
+    solveHeat(w.thermalModel, w.reports.flow, 'render');
   })
   .add('steady state of two loops, flow and heat in rounds (limit 5 ms)', () => {
-    solveCoupled(w.system, w.reports.runs, w.setup, 'render');
+    solveCoupled(w.system, w.reports.runs, w.thermalModel, 'render');
   })
   .add('one edit applied', () => {
     applyEdit(tower, { do: 'fans.speed', speed_rpm: 1200 });
@@ -207,17 +207,17 @@ bench
     parseDesign(text);
   })
   .add('rise against noise, 5 curves × 30 speeds (limit 150 ms)', () => {
-    coolingCurves(w.setup, w.reports.flow, 'render', 29);
+    coolingCurves(w.thermalModel, w.reports.flow, 'render', 29);
   })
   .add('one hour at 1 s, two loops, from cold (limit 50 ms)', () => {
     sink +=
-      runTransient(w.setup, w.reports.flow, w.reports.runs, {
+      runTransient(w.thermalModel, w.reports.flow, w.reports.runs, {
         profile: [{ load: 'render', seconds: 3600 }],
         start: 'cold',
       })?.balance.error ?? 0;
   })
   .add('500 draws of uncertainty (limit 2,000 ms)', () => {
-    sink += temperatureUncertainty(w.setup, w.reports.flow, 'render', 500)?.riseOver ?? 0;
+    sink += temperatureUncertainty(w.thermalModel, w.reports.flow, 'render', 500)?.riseOver ?? 0;
   })
   .add('every single change judged whole, desk', () => {
     sink += evaluateVariants(demoDesign('dawn-chorus-desk') as Design, CATALOGUE).length;

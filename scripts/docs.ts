@@ -5,6 +5,7 @@ import { BUILD_VERSION } from '../src/core/design';
 import { designSchema } from '../src/core/design/schema';
 import { PART_SCHEMAS } from '../src/core/components/schema';
 import { CHECKS } from '../src/core/checks';
+import { flowPicture } from '../src/core/analysis/picture';
 
 const toJsonSchema = ((parse as unknown as { default?: typeof parse }).default ?? parse) as (
   schema: unknown,
@@ -56,10 +57,17 @@ ${CHECKS.map((r) => `| \`${r.code}\` | ${r.stage} | ${r.severity} | ${r.meaning}
 "fails" is drawn as an open square with a bar, "tight" (marginal) as a half disc, "note" as a small i; a stage without any is OK, a filled disc, and one that could not be checked a ring.
 `;
 
+/** The page with the picture of the flow as the selectors draw it. */
+const architecture = readFileSync('docs/architecture.md', 'utf8').replace(
+  /```\ngiven [\s\S]*?\n```/,
+  () => `\`\`\`\n${flowPicture()}\n\`\`\``,
+);
+
 const wanted: readonly (readonly [string, string])[] = [
   ['docs/format/build.schema.json', `${JSON.stringify(design, null, 1)}\n`],
   ['docs/format/part.schema.json', `${JSON.stringify(part, null, 1)}\n`],
   ['docs/findings.md', findings],
+  ['docs/architecture.md', architecture],
 ];
 
 mkdirSync('docs/format', { recursive: true });

@@ -7,6 +7,6 @@ import { withRoutes } from '../src/core/routing';
 for (const { name, design } of DEMO_BUILDS) {
   const { layout } = withRoutes({ ...design, layout: EMPTY_LAYOUT });
   writeFileSync(`src/catalogue/layouts/${name}.json`, `${JSON.stringify(layout, null, 1)}\n`);
-  const without = Object.keys(layout.noWay).length;
+  const without = Object.keys(layout.noRoute).length;
   console.log(`${name}: ${Object.keys(layout.routes).length} routed, ${without} without a way`);
 }

@@ -115,7 +115,7 @@ function block(f: Figures): BlockPart {
     resistance: [1, 2, 4, 6].map(r),
     minFlow_Lmin: f.min ?? 1,
     wetted: f.wetted,
-    softs: sealed(f.maker === QUILL ? 'acrylic' : 'acetal'),
+    polymers: sealed(f.maker === QUILL ? 'acrylic' : 'acetal'),
     volume_mL: f.volume ?? 30,
   };
 }

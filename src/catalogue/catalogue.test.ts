@@ -29,7 +29,7 @@ describe('the catalogue', () => {
   test('two hundred parts or more, ten cases, and a tool or sundry for every duty', () => {
     expect(CATALOGUE.length).toBeGreaterThanOrEqual(200);
     expect(of('case').length).toBeGreaterThanOrEqual(10);
-    expect(new Set(of('sundry').map((s) => s.duty))).toEqual(
+    expect(new Set(of('consumable').map((s) => s.duty))).toEqual(
       new Set([
         'paste',
         'pads',
@@ -60,8 +60,12 @@ describe('the catalogue', () => {
 
   test('every hard tube has a cord that fills its bore and a mandrel of its size', () => {
     for (const t of of('tube').filter((x) => x.hard)) {
-      expect(of('sundry').some((s) => s.duty === 'cord' && s.tube_mm === t.inner_mm)).toBe(true);
-      expect(of('sundry').some((s) => s.duty === 'mandrel' && s.tube_mm === t.outer_mm)).toBe(true);
+      expect(of('consumable').some((s) => s.duty === 'cord' && s.tube_mm === t.inner_mm)).toBe(
+        true,
+      );
+      expect(of('consumable').some((s) => s.duty === 'mandrel' && s.tube_mm === t.outer_mm)).toBe(
+        true,
+      );
     }
   });
 
@@ -242,12 +246,12 @@ describe('demo builds', () => {
 
   test('every wet part and fitting tells what plastics and rubbers the coolant touches; a fitting has a seal, whatever stands on others too', () => {
     const wet = CATALOGUE.filter(
-      (p): p is Extract<Part, { softs?: unknown }> => p.kind === 'fitting' || isWet(p),
+      (p): p is Extract<Part, { polymers?: unknown }> => p.kind === 'fitting' || isWet(p),
     );
-    expect(wet.filter((p) => p.softs === undefined).map((p) => p.id)).toEqual([]);
+    expect(wet.filter((p) => p.polymers === undefined).map((p) => p.id)).toEqual([]);
     expect(
       wet
-        .filter((p) => p.kind !== 'radiator' && !(p.softs ?? []).some((m) => m.as === 'seal'))
+        .filter((p) => p.kind !== 'radiator' && !(p.polymers ?? []).some((m) => m.as === 'seal'))
         .map((p) => p.id),
     ).toEqual([]);
   });

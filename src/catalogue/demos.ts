@@ -347,7 +347,7 @@ function fenlandTower(): Design {
 function pocketPlanetarium(): Design {
   const design = start(
     'Pocket planetarium',
-    { room_C: 26, altitude_m: 400, loadCase: 'play' },
+    { room_C: 26, altitude_m: 400, loadCase: 'gaming' },
     { deltaT_K: 16, noise_dBA: 38, flow_Lmin: 2.5, budget_minor: 55000 },
     'case-orrery-11',
     [

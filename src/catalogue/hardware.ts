@@ -23,8 +23,8 @@ const processor = (
   tolerance_mm: 0.2,
   size: [40, 40, 7],
   draw_W: draw,
-  shares: { idle: 0.14, play: 0.55, render: 0.92, torture: 1 },
-  spots: [
+  shares: { idle: 0.14, gaming: 0.55, render: 0.92, stress: 1 },
+  hotSpots: [
     {
       id: 'die',
       name: 'hottest core',
@@ -57,8 +57,8 @@ const card = (
       ? { min: [size[0], 0, 50], max: [size[0] + 28, bare, 78] }
       : { min: [size[0] - 38, 0, size[2]], max: [size[0] - 8, bare, size[2] + 30] },
   draw_W: draw,
-  shares: { idle: 0.08, play: 0.95, render: 0.85, torture: 1 },
-  spots: [
+  shares: { idle: 0.08, gaming: 0.95, render: 0.85, stress: 1 },
+  hotSpots: [
     { id: 'core', name: 'core', limit_C: 90, interface_KW: 0.03, onAir_KW: 0.13 },
     { id: 'memory', name: 'memory', limit_C: 95, interface_KW: 0.055, onAir_KW: 0.165 },
     { id: 'regulators', name: 'regulators', limit_C: 105, interface_KW: 0.05, onAir_KW: 0.15 },
@@ -115,8 +115,8 @@ function board(f: BoardFigures): BoardPart {
     memoryAt: f.memoryAt,
     slots_mm: f.slots,
     draw_W: f.draw,
-    shares: { idle: 0.35, play: 0.7, render: 0.9, torture: 1 },
-    spots: [
+    shares: { idle: 0.35, gaming: 0.7, render: 0.9, stress: 1 },
+    hotSpots: [
       { id: 'regulators', name: 'regulators', limit_C: 105, interface_KW: 0.5, onAir_KW: 1.7 },
     ],
   };
@@ -143,8 +143,8 @@ const memory = (
   modules,
   size: [modules * 9, 133, height],
   draw_W: draw,
-  shares: { idle: 0.4, play: 0.7, render: 0.9, torture: 1 },
-  spots: [{ id: 'chips', name: 'chips', limit_C: 85, interface_KW: 0.6, onAir_KW: 2.4 }],
+  shares: { idle: 0.4, gaming: 0.7, render: 0.9, stress: 1 },
+  hotSpots: [{ id: 'chips', name: 'chips', limit_C: 85, interface_KW: 0.6, onAir_KW: 2.4 }],
 });
 
 export const PROCESSORS: readonly ProcessorPart[] = [

@@ -35,7 +35,7 @@ function tee(id: string, name: string, price: number, wetted = NICKEL): InlinePa
     passages: ['a', 'b', 'side'].map((from) => ({ from, to: 'middle', points: [] })),
     tee: { bore_mm: TEE_BORE_MM, leg_mm: TEE_LEG_MM, run: ['a', 'b'], branch: 'side' },
     wetted,
-    softs: sealed(),
+    polymers: sealed(),
     volume_mL: 5,
   };
 }
@@ -69,7 +69,7 @@ function straight(
     tolerance_mm: 0.5,
     size,
     wetted: NICKEL,
-    softs: softParts(),
+    polymers: softParts(),
     volume_mL: Math.round(x * 0.12),
     ports: [
       port('in', marked ? 'inlet' : 'end 1', [0, y / 2, z / 2], [-1, 0, 0], 'in', role('in')),
@@ -104,7 +104,7 @@ function plate(id: string, name: string, price: number, ways: number, pitch: num
     ports: [...row('supply', 50, 'supply in'), ...row('return', 20, 'return out')],
     passages: [],
     wetted: NICKEL,
-    softs: sealed('acrylic'),
+    polymers: sealed('acrylic'),
     volume_mL: Math.round(length * 0.45),
   };
 }

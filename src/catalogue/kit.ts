@@ -15,6 +15,6 @@ export const STANDARD_KIT: Kit = {
   rotary90: fitting('fit-rotary-90'),
   extender: fitting('fit-extender-15'),
   screws: SCREWS,
-  leads: LEADS,
-  sundries: SUNDRIES,
+  cables: LEADS,
+  consumables: SUNDRIES,
 };

@@ -85,7 +85,7 @@ function fitting(
     length_mm: length,
     diameter_mm: diameter,
     wetted,
-    softs: wetted === BLACK ? [{ material: 'nitrile rubber', as: 'seal' }] : sealed(),
+    polymers: wetted === BLACK ? [{ material: 'nitrile rubber', as: 'seal' }] : sealed(),
     ...(tubeSize ? { tube: tubeSize } : {}),
   };
 }
@@ -738,7 +738,7 @@ const lead = (
   outlets: number,
   limit_A: number,
 ): CablePart => ({
-  kind: 'lead',
+  kind: 'cable',
   id,
   name,
   maker: 'Copperline Leads',

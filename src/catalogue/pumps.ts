@@ -48,7 +48,7 @@ function pump(
     ],
     passages: [{ from: 'in', to: 'out', points: [], oneWay: true }],
     wetted,
-    softs: sealed('acetal'),
+    polymers: sealed('acetal'),
     volume_mL: 45,
   };
 }
@@ -232,7 +232,7 @@ function reservoir(
     ],
     passages: [],
     wetted: [{ metal: 'nickel', platedOver: 'brass', area_mm2: 900 }],
-    softs: sealed('acrylic', 'acetal'),
+    polymers: sealed('acrylic', 'acetal'),
     volume_mL: Math.round(fill * 1.12),
   };
 }

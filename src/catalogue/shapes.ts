@@ -121,7 +121,7 @@ export function radiator(f: RadiatorFigures): RadiatorPart {
             { metal: 'copper', area_mm2: Math.round(area * 0.9) },
             { metal: 'brass', area_mm2: Math.round(area * 0.1) },
           ],
-    softs: [],
+    polymers: [],
     volume_mL: Math.round(
       (tubes * 1.2 * depth * 0.9 * f.section * f.sections + 37 * width * depth * 0.5) / 1000,
     ),

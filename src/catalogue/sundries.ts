@@ -15,7 +15,7 @@ const sundry = (
   pack = 1,
   tube_mm?: number,
 ): ConsumablePart => ({
-  kind: 'sundry',
+  kind: 'consumable',
   id: `sun-${id}`,
   name,
   maker,

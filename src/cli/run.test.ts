@@ -155,12 +155,12 @@ describe('the terminal', () => {
     const { gaps } = (
       JSON.parse(run(['evaluate', 'x'], () => desk).out) as {
         reports: {
-          fit: {
+          clearance: {
             gaps: { a: string; b: string; gap_mm: number; worst_mm: number; rss_mm: number }[];
           };
         };
       }
-    ).reports.fit;
+    ).reports.clearance;
     const boxes = (component: string) =>
       solids.filter((s) => s.component === component && s.shape === 'box');
     const only = (component: string): boolean =>

@@ -78,7 +78,7 @@ export function run(args: readonly string[], read: (file: string) => string = re
       );
     case 'list':
       return withDesignOf(plain[0], (design) => {
-        const { list } = analyse(design).reports;
+        const { bom: list } = analyse(design).reports;
         return done(
           flags.has('--json')
             ? `${JSON.stringify(list, null, 1)}\n`
@@ -242,7 +242,7 @@ function proof(json: boolean): Ran {
 }
 
 function transient(design: Design, args: readonly string[]): Ran {
-  const cases: readonly string[] = [...LOAD_CASES, 'own'];
+  const cases: readonly string[] = [...LOAD_CASES, 'custom'];
   const load = valueOf(args, '--case') ?? design.brief.loadCase,
     seconds = Number(valueOf(args, '--seconds') ?? 3600),
     start = valueOf(args, '--start') ?? 'cold';
@@ -262,9 +262,9 @@ function transient(design: Design, args: readonly string[]): Ran {
     faults.push(fault);
   }
   const step = valueOf(args, '--step');
-  const { setup, reports } = analyse(design);
+  const { thermalModel, reports } = analyse(design);
   try {
-    const result = runTransient(setup, reports.flow, reports.runs, {
+    const result = runTransient(thermalModel, reports.flow, reports.runs, {
       profile: [{ load: load as LoadCaseId, seconds }],
       start,
       faults,

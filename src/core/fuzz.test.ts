@@ -38,7 +38,7 @@ function anyEdit(design: Design, kind: number, a: number, b: number): Edit {
         part.kind,
       );
       const places = defaultPlacements(design, { id, part });
-      const placement: Placement = pick(places, b)?.placement ?? { on: 'bench' };
+      const placement: Placement = pick(places, b)?.placement ?? { on: 'unplaced' };
       return {
         do: 'component.add',
         component: { id, name: part.name, part, placement, settings: {} },
@@ -53,14 +53,14 @@ function anyEdit(design: Design, kind: number, a: number, b: number): Edit {
         do: 'component.place',
         component: component?.id ?? 'none',
         placement: component
-          ? (pick(defaultPlacements(design, component), b)?.placement ?? { on: 'bench' })
-          : { on: 'bench' },
+          ? (pick(defaultPlacements(design, component), b)?.placement ?? { on: 'unplaced' })
+          : { on: 'unplaced' },
       };
     case 6:
       return {
         do: 'component.set',
         component: component?.id ?? 'none',
-        values: { speed_rpm: (a * 97 + b * 13) % 6000, draw_W: (b * 37) % 500 },
+        values: { speed_rpm: (a * 97 + b * 13) % 6000, powerDraw_W: (b * 37) % 500 },
       };
     case 7:
       return { do: 'fans.speed', speed_rpm: 200 + ((a * 53) % 3000) };
@@ -187,7 +187,7 @@ describe('whatever a hand does', () => {
           ]);
         }
         const caps = design.loops.flatMap((l) => l.caps).length;
-        const listed = reports.list.lines
+        const listed = reports.bom.lines
           .filter((l) => ['fit-plug', 'fit-drain', 'fit-fill'].includes(l.part))
           .reduce((s, l) => s + l.quantity, 0);
         expect(listed).toBe(caps);

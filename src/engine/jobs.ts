@@ -112,8 +112,8 @@ export const JOBS = {
   },
 
   curves: ({ session }: Desk): readonly CoolingCurve[] => {
-    const { setup, reports } = session.analysis();
-    return coolingCurves(setup, reports.flow, session.design.brief.loadCase);
+    const { thermalModel, reports } = session.analysis();
+    return coolingCurves(thermalModel, reports.flow, session.design.brief.loadCase);
   },
 
   /** Every pump offered, alone and in twos, in one loop. */
@@ -153,14 +153,14 @@ export const JOBS = {
   },
 
   bands: ({ session }: Desk, _input: null, tell: Tell): Uncertainty | null => {
-    const { setup, reports } = session.analysis();
+    const { thermalModel, reports } = session.analysis();
     const { loadCase } = session.design.brief;
-    return temperatureUncertainty(setup, reports.flow, loadCase, DRAWS, SEED, telling(tell));
+    return temperatureUncertainty(thermalModel, reports.flow, loadCase, DRAWS, SEED, telling(tell));
   },
 
   transient: ({ session }: Desk, scenario: Scenario, tell: Tell): Transient | null => {
-    const { setup, reports } = session.analysis();
-    return runTransient(setup, reports.flow, reports.runs, scenario, tell);
+    const { thermalModel, reports } = session.analysis();
+    return runTransient(thermalModel, reports.flow, reports.runs, scenario, tell);
   },
 } as const;
 

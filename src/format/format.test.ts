@@ -63,11 +63,11 @@ describe('JSON Schema in docs/format', () => {
 });
 
 describe('the list as CSV', () => {
-  const csv = listToCsv(evaluate(desk).reports.list, 'EUR');
+  const csv = listToCsv(evaluate(desk).reports.bom, 'EUR');
   const rows = Papa.parse<Record<string, string>>(csv, { header: true, skipEmptyLines: true }).data;
 
   test('one row a line, prices in major units', () => {
-    expect(rows.length).toBe(evaluate(desk).reports.list.lines.length);
+    expect(rows.length).toBe(evaluate(desk).reports.bom.lines.length);
     expect(rows.find((r) => r.part === 'pump-osier-large')).toMatchObject({
       quantity: '1',
       unit: 'piece',
@@ -90,7 +90,7 @@ describe('the list as CSV', () => {
           maker: name,
         } as Design['components'][number]['part'],
       }).design;
-      const cells = Papa.parse<string[]>(listToCsv(evaluate(evil).reports.list, 'EUR')).data.flat();
+      const cells = Papa.parse<string[]>(listToCsv(evaluate(evil).reports.bom, 'EUR')).data.flat();
       expect(cells.some((c) => c.includes(name))).toBe(true);
       for (const c of cells) expect(c).not.toMatch(/^[=+\-@\t\r]/);
     },

@@ -11,7 +11,7 @@ export function transientToCsv(t: Transient): string {
     'room_C',
     'case_air_C',
     ...t.loops.flatMap((l) => [`${l.id}_mean_C`, `${l.id}_hottest_C`, `${l.id}_flow_Lmin`]),
-    ...t.spots.map((s) => `${s.component}/${s.spot}_C`),
+    ...t.hotSpots.map((s) => `${s.component}/${s.hotSpot}_C`),
     ...t.speeds.map((s) => `${s.component}_rpm`),
     'noise_dBA',
   ];
@@ -21,7 +21,7 @@ export function transientToCsv(t: Transient): string {
     at(t.room_C, i, 2),
     at(t.caseAir_C, i, 3),
     ...t.loops.flatMap((l) => [at(l.mean_C, i, 3), at(l.hottest_C, i, 3), at(l.flow_Lmin, i, 3)]),
-    ...t.spots.map((s) => at(s.temp_C, i, 3)),
+    ...t.hotSpots.map((s) => at(s.temp_C, i, 3)),
     ...t.speeds.map((s) => at(s.speed_rpm, i, 0)),
     at(t.noise_dBA, i, 2),
   ]);

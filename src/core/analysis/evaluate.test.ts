@@ -28,7 +28,7 @@ describe('an evaluation', () => {
         expect(Object.keys(p)).toEqual(
           expect.arrayContaining(['id', 'flow_Lmin', 'head_m', 'speed']),
         );
-      for (const r of e.reports.heat.torture.radiators)
+      for (const r of e.reports.heat.stress.radiators)
         expect(Object.keys(r)).toEqual(
           expect.arrayContaining([
             'id',
@@ -40,11 +40,11 @@ describe('an evaluation', () => {
             'face_ms',
           ]),
         );
-      for (const g of e.reports.fit.gaps)
+      for (const g of e.reports.clearance.gaps)
         expect(Object.keys(g)).toEqual(
           expect.arrayContaining(['a', 'b', 'gap_mm', 'worst_mm', 'verdict']),
         );
-      for (const p of e.reports.metals.pairs)
+      for (const p of e.reports.corrosion.pairs)
         expect(Object.keys(p)).toEqual(
           expect.arrayContaining([
             'loop',
@@ -76,7 +76,7 @@ describe('an evaluation', () => {
 
   test('the rail of a new build says what is missing, not that it holds', () => {
     const { stages } = evaluate(emptyDesign('New', STANDARD_KIT));
-    for (const s of Object.values(stages)) expect(s.verdict).toBe('unknown');
+    for (const s of Object.values(stages)) expect(s.verdict).toBe('unchecked');
     expect(stages.flow.result).toBe('no loop yet');
   });
 

@@ -16,10 +16,10 @@ import {
   solvePrepared,
 } from '../thermal';
 import { buildBom } from '../bom';
-import { judgeMetals } from '../corrosion';
+import { judgeCorrosion } from '../corrosion';
 import type { System } from '../system';
 import type { Part } from '../components';
-import { planPower } from '../wiring';
+import { planWiring } from '../wiring';
 import { routedRuns, routesOf, unroutedRuns } from '../routing';
 import { OPERATING_CHECKS, SPATIAL_CHECKS } from '../checks';
 import {
@@ -71,31 +71,31 @@ export function createSelectors() {
   const clearance = select([system], measureGaps);
   const portClearance = select([system, runs], portFits);
   const airflowObstruction = select([system], measureAirflowObstructions);
-  const rooms = select([system], (s) =>
+  const mountDepths = select([system], (s) =>
     (s.design.case?.mounts ?? []).map((mount) => thicknessAt(s, mount)),
   );
 
   // What flows, warms and sounds in it.
   const model = select([system, design], withDesign);
-  const setup = select([model, airflowObstruction], (m, sides) =>
+  const thermalModel = select([model, airflowObstruction], (m, sides) =>
     compileThermalModel(m, new Map(sides.map((a) => [a.component, a.loss_Pa]))),
   );
-  const hydraulicsAndThermal = select([model, runs, setup], (m, r, s) =>
+  const hydraulicsAndThermal = select([model, runs, thermalModel], (m, r, s) =>
     solveCoupled(m, r, s, m.design.brief.loadCase),
   );
   const heat = select([hydraulicsAndThermal], ({ prepared }) => solveHeatCases(prepared));
   const sizing = select([hydraulicsAndThermal, model], ({ prepared }, m) =>
     sizeCooling(prepared, m.design.brief.loadCase),
   );
-  const summer = select([model, runs, setup], inSummer);
+  const summer = select([model, runs, thermalModel], inSummer);
 
   // What it is made of and what is bought, at whatever speed it runs.
   const atRest = valueEqual(differsInSpeedOnly)([design], (d) => d);
   const fitted = select([system, atRest], withDesign);
   const screws = select([fitted], screwNeeds);
-  const power = select([fitted], planPower);
-  const metals = select([atRest], judgeMetals);
-  const billOfMaterials = select([fitted, runs, power], buildBom);
+  const wiring = select([fitted], planWiring);
+  const corrosion = select([atRest], judgeCorrosion);
+  const billOfMaterials = select([fitted, runs, wiring], buildBom);
 
   // What is wrong.
   const spatialFindings = select(
@@ -108,9 +108,9 @@ export function createSelectors() {
         missing: rt.missing,
         unpinned: rt.unpinned,
         unrouted: unroutedRuns(s, rt),
-        fit,
+        clearance: fit,
         ports: p,
-        airSides: sides,
+        airflowObstructions: sides,
         offer: parts,
       }),
   );
@@ -123,14 +123,14 @@ export function createSelectors() {
       portClearance,
       airflowObstruction,
       offer,
-      power,
+      wiring,
       screws,
       hydraulicsAndThermal,
       heat,
       summer,
-      setup,
+      thermalModel,
       sizing,
-      metals,
+      corrosion,
       billOfMaterials,
     ],
     (m, r, rt, fit, p, sides, parts, pw, sc, { flow }, h, su, st, sz, me, li) =>
@@ -141,19 +141,19 @@ export function createSelectors() {
         missing: rt.missing,
         unpinned: rt.unpinned,
         unrouted: unroutedRuns(m, rt),
-        fit,
+        clearance: fit,
         ports: p,
-        airSides: sides,
+        airflowObstructions: sides,
         offer: parts,
-        power: pw,
+        wiring: pw,
         screws: sc,
         flow,
         heat: h[m.design.brief.loadCase],
         summer: su,
-        setup: st,
+        thermalModel: st,
         sizing: sz,
-        metals: me,
-        list: li,
+        corrosion: me,
+        bom: li,
       }),
   );
   const findings = select([spatialFindings, operatingFindings], (spatial, operating) =>
@@ -163,40 +163,40 @@ export function createSelectors() {
     [
       runs,
       clearance,
-      rooms,
+      mountDepths,
       portClearance,
       airflowObstruction,
-      power,
+      wiring,
       screws,
       hydraulicsAndThermal,
       heat,
       sizing,
       summer,
-      metals,
+      corrosion,
       billOfMaterials,
     ],
     (r, fit, ro, p, sides, pw, sc, { flow }, h, sz, su, me, li): Reports => ({
       runs: r,
-      fit: { ...fit, rooms: ro, ports: p, airSides: sides },
-      power: pw,
+      clearance: { ...fit, mountDepths: ro, ports: p, airflowObstructions: sides },
+      wiring: pw,
       screws: sc,
       flow,
       heat: h,
       sizing: sz,
       summer: su,
-      metals: me,
-      list: li,
+      corrosion: me,
+      bom: li,
     }),
   );
   const stages = select([design, reports, findings], stageStates);
   const analysis = select(
-    [reports, findings, stages, model, setup, routed],
+    [reports, findings, stages, model, thermalModel, routed],
     (re, f, stg, m, st, rt): Analysis => ({
       reports: re,
       findings: f,
       stages: stg,
       system: m,
-      setup: st,
+      thermalModel: st,
       routed: rt,
     }),
   );
@@ -212,9 +212,9 @@ export function createSelectors() {
     clearance,
     portClearance,
     airflowObstruction,
-    rooms,
+    mountDepths,
     model,
-    setup,
+    thermalModel,
     hydraulicsAndThermal,
     heat,
     sizing,
@@ -222,8 +222,8 @@ export function createSelectors() {
     atRest,
     fitted,
     screws,
-    power,
-    metals,
+    wiring,
+    corrosion,
     billOfMaterials,
     spatialFindings,
     operatingFindings,
@@ -238,14 +238,14 @@ export type Selectors = ReturnType<typeof createSelectors>;
 export type SelectorName = keyof Selectors;
 
 /** The judged load in the brief's hottest room. */
-function inSummer(system: System, runs: Reports['runs'], setup: Analysis['setup']) {
+function inSummer(system: System, runs: Reports['runs'], thermalModel: Analysis['thermalModel']) {
   const { brief } = system.design;
   if (brief.summer_C === undefined || brief.summer_C <= brief.room_C) return null;
   const hot: System = {
     ...system,
     design: { ...system.design, brief: { ...brief, room_C: brief.summer_C } },
   };
-  const { prepared } = solveCoupled(hot, runs, { ...setup, system: hot }, brief.loadCase);
+  const { prepared } = solveCoupled(hot, runs, { ...thermalModel, system: hot }, brief.loadCase);
   return solvePrepared(prepared, brief.loadCase);
 }
 

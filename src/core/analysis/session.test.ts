@@ -27,7 +27,11 @@ function anyEdit(design: Design, kind: number, a: number, b: number): Edit {
     case 1:
       return { do: 'component.rename', component, name: `Part ${b}` };
     case 2:
-      return { do: 'component.set', component, values: { speed_rpm: 600 + a * 20, draw_W: b } };
+      return {
+        do: 'component.set',
+        component,
+        values: { speed_rpm: 600 + a * 20, powerDraw_W: b },
+      };
     case 3:
       return { do: 'brief.limit', values: { deltaT_K: 2 + (a % 20), clear_mm: b % 10 } };
     case 4:
@@ -171,7 +175,7 @@ describe('the flow, declared', () => {
     const order = [...inputs.keys()];
     for (const [name, from] of inputs)
       for (const f of from) expect(order.indexOf(f)).toBeLessThan(order.indexOf(name));
-    expect(inputs.get('hydraulicsAndThermal')).toEqual(['model', 'runs', 'setup']);
+    expect(inputs.get('hydraulicsAndThermal')).toEqual(['model', 'runs', 'thermalModel']);
   });
 
   test('docs/architecture.md draws it as it is', () => {

@@ -36,8 +36,8 @@ const BARE_BRIEF: Design['brief'] = {
 };
 
 function spatial(component: Component): Component {
-  const { inView } = component.settings;
-  return { ...component, settings: inView === undefined ? {} : { inView } };
+  const { keepVisible: inView } = component.settings;
+  return { ...component, settings: inView === undefined ? {} : { keepVisible: inView } };
 }
 
 const sameComponent = (a: Component, b: Component): boolean =>
@@ -45,7 +45,7 @@ const sameComponent = (a: Component, b: Component): boolean =>
   a.name === b.name &&
   a.part === b.part &&
   a.placement === b.placement &&
-  a.settings.inView === b.settings.inView;
+  a.settings.keepVisible === b.settings.keepVisible;
 
 const sameLoop = (a: Loop, b: Loop): boolean =>
   a.id === b.id &&

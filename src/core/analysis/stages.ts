@@ -4,7 +4,7 @@ import { worstRise } from '../thermal';
 import { formatFlow, formatKelvin, formatMoney, formatNumber, formatWatts, plural } from '../units';
 import type { Reports, StageState, StageStates } from './types';
 
-const NOT_HERE: StageState = { verdict: 'unknown', result: 'not here yet' };
+const NOT_HERE: StageState = { verdict: 'unchecked', result: 'not here yet' };
 
 /** What the rail says of each stage: its verdict, and its one result. */
 export function stageStates(
@@ -38,7 +38,7 @@ interface Findings {
 /** The verdict of what was found; where nothing was and nothing could be checked, unknown. */
 function verdictWhere({ own }: Findings, isKnown: boolean): Verdict {
   const verdict = verdictOf(own);
-  return verdict === 'holds' && !isKnown ? 'unknown' : verdict;
+  return verdict === 'ok' && !isKnown ? 'unchecked' : verdict;
 }
 
 /** A good word only where nothing of the stage is against it. */
@@ -48,7 +48,12 @@ function unlessFound({ own }: Findings, good: string): string {
 }
 
 function heatState(design: Design, { heat }: Reports, found: Findings): StageState {
-  const { parts, inLoop_W, onAir_W, waiting_W } = heat[design.brief.loadCase];
+  const {
+    parts,
+    inLoop_W,
+    airCooled_W: onAir_W,
+    unconnected_W: waiting_W,
+  } = heat[design.brief.loadCase];
   const isKnown = parts.length > 0;
   return {
     verdict: verdictWhere(found, isKnown),
@@ -56,14 +61,14 @@ function heatState(design: Design, { heat }: Reports, found: Findings): StageSta
   };
 }
 
-function caseState(design: Design, { fit }: Reports, found: Findings): StageState {
+function caseState(design: Design, { clearance: fit }: Reports, found: Findings): StageState {
   const count = (verdict: string): number => fit.gaps.filter((g) => g.verdict === verdict).length;
   const blocked = fit.ports.filter((p) => p.verdict === 'clash').length;
   const words = (): string => {
     if (!design.case) return 'no case yet';
     if (count('clash') > 0) return plural(count('clash'), 'clash', 'clashes');
     if (blocked > 0) return `${plural(blocked, 'port')} blocked`;
-    if (count('tight') > 0) return `${count('tight')} tight`;
+    if (count('marginal') > 0) return `${count('marginal')} tight`;
     if (fit.unplaced.length > 0) return `${fit.unplaced.length} without a place`;
     return unlessFound(found, 'all clear');
   };
@@ -89,7 +94,7 @@ function flowState({ flow, runs }: Reports, found: Findings): StageState {
   };
 }
 
-function materialsState({ metals }: Reports, found: Findings): StageState {
+function materialsState({ corrosion: metals }: Reports, found: Findings): StageState {
   const count = (verdict: string): number =>
     metals.pairs.filter((p) => p.verdict === verdict).length;
   const wetted = metals.metals.length;
@@ -97,13 +102,13 @@ function materialsState({ metals }: Reports, found: Findings): StageState {
     if (wetted === 0) return 'nothing wetted';
     if (count('fails') > 0)
       return `${plural(count('fails'), 'pair')} ${count('fails') === 1 ? 'fails' : 'fail'}`;
-    if (count('tight') > 0) return `${plural(count('tight'), 'pair')} marginal`;
+    if (count('marginal') > 0) return `${plural(count('marginal'), 'pair')} marginal`;
     return unlessFound(found, `${plural(wetted, 'metal')}, compatible`);
   };
   return { verdict: verdictWhere(found, wetted > 0), result: words() };
 }
 
-function runsState({ runs, list }: Reports, found: Findings): StageState {
+function runsState({ runs, bom: list }: Reports, found: Findings): StageState {
   const tubes = runs.filter((r) => r.by === 'tube');
   const unrouted = tubes.filter((r) => r.estimated).length;
   const metres = formatNumber(list.tube_mm / 1000, { decimals: 1 });
@@ -115,7 +120,7 @@ function runsState({ runs, list }: Reports, found: Findings): StageState {
   return { verdict: verdictWhere(found, tubes.length > 0 && unrouted === 0), result: words() };
 }
 
-function partsState({ list }: Reports, found: Findings): StageState {
+function partsState({ bom: list }: Reports, found: Findings): StageState {
   const total = formatMoney(list.loopTotal, true);
   const words = (): string => {
     if (list.lines.length === 0) return 'nothing yet';

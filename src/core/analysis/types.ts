@@ -1,30 +1,36 @@
 import type { Finding, Fix, Stage, Verdict } from '../checks';
-import type { AirflowObstruction, FitReport, MountRoom, PortFit, ScrewNeed } from '../clearance';
+import type {
+  AirflowObstruction,
+  ClearanceReport,
+  MountDepth,
+  PortFit,
+  ScrewNeed,
+} from '../clearance';
 import type { FlowReport } from '../hydraulics';
 import type { CaseReport, HeatReport, ThermalModel, Sizing } from '../thermal';
 import type { Bom } from '../bom';
-import type { MetalReport } from '../corrosion';
+import type { CorrosionReport } from '../corrosion';
 import type { System } from '../system';
-import type { PowerReport } from '../wiring';
+import type { WiringReport } from '../wiring';
 import type { Routed } from '../routing';
 import type { Run } from '../tubing';
 
 export interface Reports {
   readonly runs: readonly Run[];
-  readonly fit: FitReport & {
-    readonly rooms: readonly MountRoom[];
+  readonly clearance: ClearanceReport & {
+    readonly mountDepths: readonly MountDepth[];
     readonly ports: readonly PortFit[];
-    readonly airSides: readonly AirflowObstruction[];
+    readonly airflowObstructions: readonly AirflowObstruction[];
   };
-  readonly power: PowerReport;
+  readonly wiring: WiringReport;
   readonly screws: readonly ScrewNeed[];
   readonly flow: FlowReport;
   readonly heat: HeatReport;
   readonly sizing: Sizing;
   /** The judged load at the hottest the brief lets the room get; null where it names none. */
   readonly summer: CaseReport | null;
-  readonly metals: MetalReport;
-  readonly list: Bom;
+  readonly corrosion: CorrosionReport;
+  readonly bom: Bom;
 }
 
 export interface StageState {
@@ -51,7 +57,7 @@ export interface Analysis {
   readonly findings: readonly Finding[];
   readonly stages: StageStates;
   readonly system: System;
-  readonly setup: ThermalModel;
+  readonly thermalModel: ThermalModel;
   /** The routes of the document that hold. */
   readonly routed: Routed;
 }

@@ -7,7 +7,7 @@ import { analyse } from '../analysis';
 import { coolantExpansion, cutPlan, shortWhy } from '.';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
-const list = (design: Design) => analyse(design).reports.list;
+const list = (design: Design) => analyse(design).reports.bom;
 const edited = (design: Design, ...edits: Edit[]): Design =>
   edits.reduce((b, e) => applyEdit(b, e).design, design);
 const lineOf = (design: Design, part: string) => list(design).lines.find((l) => l.part === part);
@@ -125,7 +125,7 @@ describe('sticks of the tower', () => {
     { reports } = analyse(tower);
 
   test('each bent run is cut 15 mm longer, and no stick gives more than it has with that', () => {
-    const [cuts] = reports.list.cuts;
+    const [cuts] = reports.bom.cuts;
     const pieces = cuts?.plan?.sticks.flatMap((s) => s.pieces) ?? [];
     expect(pieces.length).toBe(13);
     for (const piece of pieces) {
@@ -142,10 +142,10 @@ describe('sticks of the tower', () => {
   });
 
   test('two loops of one tube share its sticks, and one stick to practise on', () => {
-    expect(reports.list.cuts.map((c) => c.loops)).toEqual([tower.loops.map((l) => l.id)]);
-    const [cuts] = reports.list.cuts;
+    expect(reports.bom.cuts.map((c) => c.loops)).toEqual([tower.loops.map((l) => l.id)]);
+    const [cuts] = reports.bom.cuts;
     expect(cuts?.buy).toBe((cuts?.plan?.sticks.length ?? 0) + 1);
-    expect(reports.list.lines.filter((l) => l.kind === 'tube').map((l) => l.quantity)).toEqual([
+    expect(reports.bom.lines.filter((l) => l.kind === 'tube').map((l) => l.quantity)).toEqual([
       cuts?.buy,
     ]);
   });

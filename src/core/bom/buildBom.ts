@@ -2,7 +2,7 @@ import type { Component, Loop } from '../design';
 import { screwNeeds } from '../clearance';
 import type { System } from '../system';
 import type { Part, PartKind } from '../components';
-import { planPower, type PowerReport } from '../wiring';
+import { planWiring, type WiringReport } from '../wiring';
 import { pieceOf, trimFor, type Run } from '../tubing';
 import { cutPlan, type CutPlan } from './cutting';
 import { packFor, consumableNeeds, type ConsumableNeed } from './consumables';
@@ -76,7 +76,7 @@ const MACHINE: readonly PartKind[] = ['case', 'processor', 'card', 'board', 'mem
 export function buildBom(
   system: System,
   runs: readonly Run[],
-  power: PowerReport = planPower(system),
+  power: WiringReport = planWiring(system),
 ): Bom {
   const lines: BomLine[] = [];
   const { design } = system;
@@ -89,7 +89,7 @@ export function buildBom(
     options: { owned?: boolean; estimated?: boolean } = {},
   ): void => {
     if (quantity <= 0) return;
-    const tool = part.kind === 'sundry' && part.tool;
+    const tool = part.kind === 'consumable' && part.tool;
     lines.push({
       kind: part.kind,
       part: part.id,
@@ -138,7 +138,7 @@ export function buildBom(
       );
 
   const volumes = design.loops.map((l) => loopVolume(system, l, runs)),
-    offer = design.kit.sundries ?? [],
+    offer = design.kit.consumables ?? [],
     unmet: ConsumableNeed[] = [];
   for (const need of together(consumableNeeds(system, runs, volumes))) {
     const pack = packFor(offer, need);
@@ -146,7 +146,7 @@ export function buildBom(
     else unmet.push(need);
   }
 
-  const merged = merge(lines).map((l) => priced(l, design.choices.drawer?.[l.part] ?? 0));
+  const merged = merge(lines).map((l) => priced(l, design.choices.inventory?.[l.part] ?? 0));
   return {
     lines: merged,
     loopTotal: merged.reduce((s, l) => s + (l.inBudget ? l.total : 0), 0),
@@ -232,7 +232,7 @@ function reasonFor(system: System, component: Component, pieces: number): string
   if (p.on === 'component') return `on ${nameOf(p.component)}`;
   if (p.on === 'mount')
     return `on ${system.design.case?.mounts.find((m) => m.id === p.mount)?.name ?? p.mount}`;
-  return p.on === 'bench' ? 'not placed yet' : component.name;
+  return p.on === 'unplaced' ? 'not placed yet' : component.name;
 }
 
 function addLoop(system: System, loop: Loop, runs: readonly Run[], add: Add): void {

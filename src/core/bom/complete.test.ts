@@ -15,7 +15,7 @@ const FITTINGS = of('fitting');
 /** Every port of every part in a loop is on the list: by a fitting of its run, by half of a joint, or by its cap; each thread and size matches what it meets. */
 function holes(design: Design): readonly string[] {
   const wrong: string[] = [],
-    { list, runs } = analyse(design).reports;
+    { bom: list, runs } = analyse(design).reports;
   const bought = (part: string): number =>
     list.lines.filter((l) => l.part === part).reduce((s, l) => s + l.quantity, 0);
   const asked = new Map<string, number>(),
@@ -107,7 +107,7 @@ describe('the list is complete', () => {
             id: id as string,
             name: id as string,
             part: part as ComponentPart,
-            placement: { on: 'bench' },
+            placement: { on: 'unplaced' },
             settings: {},
           }));
           const [tube, fitting] = tubes[t] as (typeof tubes)[number],
@@ -146,7 +146,7 @@ describe('the list is complete', () => {
 describe('what the drawer has is not bought', () => {
   const [{ design: desk }] = DEMO_BUILDS as [(typeof DEMO_BUILDS)[number]];
   test('three plugs there: three less to pay for, and the line says so', () => {
-    const line = (b: Design) => analyse(b).reports.list.lines.find((l) => l.part === 'fit-plug');
+    const line = (b: Design) => analyse(b).reports.bom.lines.find((l) => l.part === 'fit-plug');
     const before = line(desk),
       after = line(applyEdit(desk, { do: 'drawer.set', part: 'fit-plug', count: 2 }).design);
     expect(after).toMatchObject({
@@ -158,7 +158,7 @@ describe('what the drawer has is not bought', () => {
 
   test("tools are told by tubing and stand outside the loop's budget; one cutter serves two loops", () => {
     const tower = DEMO_BUILDS.find((d) => d.design.loops.length === 2)?.design as Design,
-      { list } = analyse(tower).reports,
+      { bom: list } = analyse(tower).reports,
       tools = list.lines.filter((l) => l.tool);
     expect(tools.map((l) => l.part)).toEqual(
       expect.arrayContaining([
@@ -172,7 +172,7 @@ describe('what the drawer has is not bought', () => {
     expect(tools.every((l) => l.quantity === 1 && !l.inBudget)).toBe(true);
     expect(
       analyse(desk)
-        .reports.list.lines.filter((l) => l.tool)
+        .reports.bom.lines.filter((l) => l.tool)
         .map((l) => l.part),
     ).not.toContain('sun-heat-gun');
   });
@@ -185,7 +185,7 @@ describe('what the drawer has is not bought', () => {
         coolant: catalogued('coolant', 'cool-winter'),
         age_months: 0,
       }).design,
-      { list } = analyse(winter).reports,
+      { bom: list } = analyse(winter).reports,
       [volume] = list.volumes;
     const buy = volume?.buy_mL ?? 0;
     expect(list.lines.find((l) => l.part === 'cool-winter')?.quantity).toBe(

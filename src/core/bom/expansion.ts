@@ -17,9 +17,9 @@ export interface Expansion {
 /** Pressure over the room's that a warm, shut loop may reach without a word, bar: half of what loops are tested at (common practice, no source). */
 export const GROWTH_LIMIT_BAR = 0.25;
 /** Holds up to the limit; fails from what joints are tested at. */
-export const growthVerdict = ({ rises_bar }: Expansion): 'holds' | 'tight' | 'fails' => {
-  if (rises_bar <= GROWTH_LIMIT_BAR) return 'holds';
-  if (rises_bar <= 2 * GROWTH_LIMIT_BAR) return 'tight';
+export const growthVerdict = ({ rises_bar }: Expansion): 'ok' | 'marginal' | 'fails' => {
+  if (rises_bar <= GROWTH_LIMIT_BAR) return 'ok';
+  if (rises_bar <= 2 * GROWTH_LIMIT_BAR) return 'marginal';
   return 'fails';
 };
 

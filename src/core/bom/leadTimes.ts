@@ -37,7 +37,7 @@ const CAPS: readonly FittingDuty[] = ['plug', 'drain', 'fill'];
 /** The first step that cannot be done without a part (common practice, no source): parts and screws to mount, tube and fittings to run, caps to test, coolant to fill. */
 export function stepOf(part: Part): WorkStep {
   if (part.kind === 'coolant') return 'filling';
-  if (part.kind === 'sundry') {
+  if (part.kind === 'consumable') {
     if (RUN_SUNDRIES.includes(part.duty)) return 'runs';
     if (TEST_SUNDRIES.includes(part.duty)) return 'air test';
     if (FILL_SUNDRIES.includes(part.duty)) return 'filling';

@@ -191,7 +191,7 @@ describe('the feeds that ship with the app', () => {
   test.each(['dawn-chorus-desk', 'fenland-flood-tower', 'pocket-planetarium'])(
     '%s: a basket of its whole list is found, proven, and no dearer than any shop alone',
     (name) => {
-      const { list } = analyse(demoDesign(name) as Design).reports,
+      const { bom: list } = analyse(demoDesign(name) as Design).reports,
         wanted = list.lines
           .filter((l) => !l.owned && Number.isInteger(l.quantity))
           .map((l) => ({ part: l.part, name: l.name, quantity: l.quantity }));
@@ -213,7 +213,7 @@ describe('wishes and spares', () => {
   const desk = demoDesign('dawn-chorus-desk') as Design,
     {
       system,
-      reports: { list },
+      reports: { bom: list },
     } = analyse(desk);
   test('a wish costs what the build would cost less with the plainest', () => {
     const all = requirements(system, list, CATALOGUE);
@@ -224,7 +224,7 @@ describe('wishes and spares', () => {
         ) as Design['components'][number]['part'],
         after = analyse(
           applyEdit(desk, { do: 'component.replace', component: w.component, part: plain }).design,
-        ).reports.list;
+        ).reports.bom;
       const of = (l: typeof list, id: string): number =>
           l.lines.filter((x) => x.part === id).reduce((s, x) => s + x.total, 0),
         now = desk.components.find((i) => i.id === w.component)?.part.id ?? '';
@@ -241,7 +241,7 @@ describe('wishes and spares', () => {
     }).design;
     const then = analyse(owned);
     expect(
-      requirements(then.system, then.reports.list, CATALOGUE).some((w) => w.component === 'pump'),
+      requirements(then.system, then.reports.bom, CATALOGUE).some((w) => w.component === 'pump'),
     ).toBe(false);
     expect(spareAdvice(desk, list).map((s) => s.part)).toEqual(
       expect.arrayContaining(['fit-plug', 'fit-comp-16-10']),
@@ -255,7 +255,7 @@ describe('wishes and spares', () => {
         CATALOGUE.filter((p) => p.kind === 'fitting'),
       ).edit,
     ).design;
-    expect(spareAdvice(rush, analyse(rush).reports.list).map((s) => s.part)).toEqual(
+    expect(spareAdvice(rush, analyse(rush).reports.bom).map((s) => s.part)).toEqual(
       expect.arrayContaining(['fit-rush-plug', 'fit-rush-comp-16-10']),
     );
   });

@@ -16,10 +16,10 @@ const edited = (design: Design, ...edits: Edit[]): Design =>
 const wayless = edited(desk, {
   do: 'layout.set',
   routes: { 'run-3': null },
-  noWay: { 'run-3': { blockedBy: 'Sheet', wouldFit: 'bends of 22 mm' } },
+  noRoute: { 'run-3': { blockedBy: 'Sheet', wouldFit: 'bends of 22 mm' } },
 });
 /** One run pinned as it was found; then a bar across its way, and in another its radiator slid. */
-const theRun = routesOf(compileSystem(desk)).routes.find((r) => r.link === 'run-4') as Route;
+const theRun = routesOf(compileSystem(desk)).routes.find((r) => r.connection === 'run-4') as Route;
 const pinned = edited(desk, { do: 'route.pin', connection: 'run-4', pinned: true });
 const middle = samplePath(theRun.path, 5)[
   Math.floor(samplePath(theRun.path, 5).length / 2)
@@ -151,7 +151,7 @@ const split = edited(desk, splitEdit(desk, 'loop', ['processor-block', 'card-blo
 const pumped = edited(
   desk,
   secondPump(desk, 'loop', 'pump', catalogued('pump', 'pump-brook-small'), 'parallel', tee, {
-    on: 'bench',
+    on: 'unplaced',
   }) as Edit,
   { do: 'component.set', component: 'pump', values: { speed_rpm: 4800 } },
   { do: 'component.set', component: 'pump-2', values: { speed_rpm: 1600 } },
@@ -224,7 +224,7 @@ const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = 
     }),
   },
   'supply.short': {
-    bad: edited(desk, { do: 'component.set', component: 'card', values: { draw_W: 600 } }),
+    bad: edited(desk, { do: 'component.set', component: 'card', values: { powerDraw_W: 600 } }),
     good: desk,
   },
   'caution.coolant': {
@@ -267,7 +267,7 @@ const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = 
     good: desk,
   },
   'fit.port': { bad: box, good: desk },
-  'power.header': { bad: edited(tower, { do: 'kit.leads', leads: [] }), good: tower },
+  'power.header': { bad: edited(tower, { do: 'kit.cables', cables: [] }), good: tower },
   'fit.clash': { bad: box, good: desk },
   'fit.mount': {
     bad: edited(desk, {
@@ -279,7 +279,7 @@ const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = 
   },
   'fit.tight': { bad: box, good: tower },
   'fit.unplaced': {
-    bad: edited(desk, { do: 'component.place', component: 'pump', placement: { on: 'bench' } }),
+    bad: edited(desk, { do: 'component.place', component: 'pump', placement: { on: 'unplaced' } }),
     good: desk,
   },
   'flow.backwards': { bad: pumped, good: desk },
@@ -307,7 +307,7 @@ const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = 
       desk,
       ...desk.components
         .filter((i) => ['board', 'memory'].includes(i.id))
-        .map((i): Edit => ({ do: 'component.set', component: i.id, values: { draw_W: 0 } })),
+        .map((i): Edit => ({ do: 'component.set', component: i.id, values: { powerDraw_W: 0 } })),
     ),
   },
   'heat.over': { bad: edited(desk, { do: 'brief.limit', values: { part_C: 60 } }), good: desk },
@@ -437,7 +437,11 @@ const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = 
   },
   'run.before': {
     bad: covered,
-    good: edited(covered, { do: 'component.set', component: 'shown', values: { inView: false } }),
+    good: edited(covered, {
+      do: 'component.set',
+      component: 'shown',
+      values: { keepVisible: false },
+    }),
   },
   'run.weave': { bad: woven, good: { ...woven, loops: woven.loops.slice(1) } },
   'run.clash': { bad: pierced, good: { ...pinned, name: 'Routed' } },
@@ -453,7 +457,7 @@ const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = 
   'fit.floating': {
     bad: edited(
       apartDesk,
-      { do: 'component.place', component: 'pump', placement: { on: 'bench' } },
+      { do: 'component.place', component: 'pump', placement: { on: 'unplaced' } },
       {
         do: 'component.place',
         component: 'reservoir',
@@ -719,7 +723,7 @@ describe('an unfinished build', () => {
         id: 'one',
         name: part.name,
         part: part as Design['components'][number]['part'],
-        placement: { on: 'bench' },
+        placement: { on: 'unplaced' },
         settings: {},
       },
     });

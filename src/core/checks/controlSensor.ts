@@ -15,8 +15,8 @@ export const controlSensor: OperatingCheck = {
       if (
         !control ||
         control.sensor === 'coolant' ||
-        context.setup.sources.some((s) =>
-          s.part.spots.some((spot) => control.sensor === `${s.component.id}/${spot.id}`),
+        context.thermalModel.sources.some((s) =>
+          s.part.hotSpots.some((spot) => control.sensor === `${s.component.id}/${spot.id}`),
         )
       )
         return [];

@@ -11,7 +11,7 @@ export const coolantAttacks: OperatingCheck = {
   source:
     "the coolant's own data; compound tables of O-ring handbooks and general chemical-resistance tables, from memory; glycol above a third crazes acrylic under stress (common practice, no source)",
   run: (context) =>
-    context.metals.softs
+    context.corrosion.polymers
       .filter((s) => s.verdict === 'fails')
       .flatMap((soft): Diagnostic[] => {
         const loop = context.design.loops.find((l) => l.id === soft.loop);

@@ -8,7 +8,7 @@ const AHEAD_MONTHS = 2;
 
 export const coolantDue: OperatingCheck = {
   code: 'coolant.due',
-  severity: 'tight',
+  severity: 'marginal',
   stage: 'materials',
   meaning:
     'The coolant is past the age its inhibitor and biocide last, or soon will be. Drain, flush, look at the fins, and fill anew; old coolant counts as having no inhibitor.',
@@ -27,7 +27,7 @@ export const coolantDue: OperatingCheck = {
       ];
       return [
         {
-          severity: left > 0 ? ('note' as const) : ('tight' as const),
+          severity: left > 0 ? ('note' as const) : ('marginal' as const),
           subjects: [loop.id],
           title:
             left > 0

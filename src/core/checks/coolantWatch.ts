@@ -10,8 +10,8 @@ export const coolantWatch: OperatingCheck = {
     'A plastic or rubber takes this coolant, or what the tube gives off into it, only so well. Look at it at each change of coolant, and keep a spare seal.',
   source: 'compound tables of O-ring handbooks and general chemical-resistance tables, from memory',
   run: (context) =>
-    context.metals.softs
-      .filter((s) => s.verdict === 'tight')
+    context.corrosion.polymers
+      .filter((s) => s.verdict === 'marginal')
       .flatMap((soft): Diagnostic[] => {
         const loop = context.design.loops.find((l) => l.id === soft.loop);
         if (!loop) return [];

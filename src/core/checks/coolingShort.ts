@@ -11,7 +11,7 @@ export const coolingShort: OperatingCheck = {
     'The coolant settles farther above the room than the brief allows, or has no steady temperature at all. More sections, faster fans or less heat.',
   source: 'the brief; temperature from the heat model',
   run: (context) => {
-    const { deltaT_K: rise_K } = context.design.brief.limits;
+    const { deltaT_K: deltaT_K } = context.design.brief.limits;
     const diagnostic: Diagnostic[] = context.heat.loops
       .filter((l) => l.status === 'no-radiator' && l.heatIn_W > 0)
       .map((l) => ({
@@ -21,7 +21,7 @@ export const coolingShort: OperatingCheck = {
           'The loop has no radiator, so its coolant would warm without end. Add one from the Stores and put it into the loop.',
       }));
     const rise = worstRise(context.heat);
-    if (rise !== null && rise > rise_K + 0.005) {
+    if (rise !== null && rise > deltaT_K + 0.005) {
       const { sizing } = context;
       const fixes: Fix[] =
         sizing.quietestSpeed_rpm === null
@@ -41,17 +41,17 @@ export const coolingShort: OperatingCheck = {
       diagnostic.push({
         subjects: [loop.id],
         title: `Coolant settles ${formatKelvin(rise)} over the room`,
-        detail: `You allow ${formatKelvin(rise_K)}. At this fan speed ${neededWords(sizing.sectionsNeeded)}; you have ${sizing.sections}.${sizing.quietestSpeed_rpm === null ? ' Even full fan speed is not enough.' : ''}`,
+        detail: `You allow ${formatKelvin(deltaT_K)}. At this fan speed ${neededWords(sizing.sectionsNeeded)}; you have ${sizing.sections}.${sizing.quietestSpeed_rpm === null ? ' Even full fan speed is not enough.' : ''}`,
         measured: rise,
-        limit: rise_K,
+        limit: deltaT_K,
         unit: 'K',
         candidates: () => fixes,
       });
     }
-    for (const r of context.setup.radiators) {
+    for (const r of context.thermalModel.radiators) {
       if (r.fans.length === 0)
         diagnostic.push({
-          severity: 'tight',
+          severity: 'marginal',
           subjects: [r.id],
           title: `${nameOf(context, r.id)} has no fans`,
           detail:

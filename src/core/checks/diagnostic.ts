@@ -1,6 +1,6 @@
 import type { Edit } from '../design';
 
-export type Severity = 'fails' | 'tight' | 'note';
+export type Severity = 'fails' | 'marginal' | 'note';
 export type Stage =
   'heat' | 'case' | 'cooling' | 'flow' | 'materials' | 'runs' | 'parts' | 'assembly' | 'log';
 
@@ -64,12 +64,12 @@ export const inOrder = (findings: readonly Finding[]): Finding[] =>
     (a, b) => ORDER[a.severity] - ORDER[b.severity] || a.code.localeCompare(b.code),
   );
 
-const ORDER: Record<Severity, number> = { fails: 0, tight: 1, note: 2 };
+const ORDER: Record<Severity, number> = { fails: 0, marginal: 1, note: 2 };
 
-export type Verdict = 'holds' | 'tight' | 'fails' | 'unknown';
+export type Verdict = 'ok' | 'marginal' | 'fails' | 'unchecked';
 
 /** The verdict of a list of findings: notes do not count against it. */
 export function verdictOf(findings: readonly Finding[]): Verdict {
   if (findings.some((f) => f.severity === 'fails')) return 'fails';
-  return findings.some((f) => f.severity === 'tight') ? 'tight' : 'holds';
+  return findings.some((f) => f.severity === 'marginal') ? 'marginal' : 'ok';
 }

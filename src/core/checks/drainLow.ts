@@ -18,7 +18,7 @@ export const drainLow: OperatingCheck = {
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] => {
       const now = draining(context.system, loop),
-        total = context.list.volumes.find((v) => v.loop === loop.id)?.parts_mL ?? 0;
+        total = context.bom.volumes.find((v) => v.loop === loop.id)?.parts_mL ?? 0;
       if (now.drain === null || total === 0 || now.stays_mL < SHARE * total) return [];
       const plugs = loop.caps
           .filter((c) => c.with === 'plug')

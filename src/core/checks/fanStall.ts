@@ -14,7 +14,7 @@ export const fanStall: OperatingCheck = {
   source: 'axial fans stall below about a third of their free flow (common practice, no source)',
   run: (context) =>
     context.heat.radiators.flatMap((h): Diagnostic[] => {
-      const radiator = context.setup.radiators.find((r) => r.id === h.id);
+      const radiator = context.thermalModel.radiators.find((r) => r.id === h.id);
       const turning = radiator?.fans.filter((f) => f.speed_rpm > 0) ?? [];
       if (!radiator || turning.length === 0) return [];
       const free = Math.min(
@@ -24,7 +24,7 @@ export const fanStall: OperatingCheck = {
             (f.part.points[f.part.points.length - 1]?.[0] ?? 0),
         ),
       );
-      const share = h.airFlow_m3h / context.setup.factors.airFlow / radiator.sections / free;
+      const share = h.airFlow_m3h / context.thermalModel.factors.airFlow / radiator.sections / free;
       if (!(share < STALL_SHARE)) return [];
       return [
         {

@@ -5,7 +5,7 @@ import type { OperatingCheck } from './inputs';
 
 export const fillExpansion: OperatingCheck = {
   code: 'fill.expansion',
-  severity: 'tight',
+  severity: 'marginal',
   stage: 'runs',
   meaning:
     'Coolant grows as it warms and presses the air left in the reservoir together. With too little air the pressure rises towards what joints are tested at. Fill lower, take a larger reservoir, or close the cap warm.',
@@ -14,13 +14,13 @@ export const fillExpansion: OperatingCheck = {
   run: (context) =>
     context.heat.loops.flatMap((heat): Diagnostic[] => {
       const loop = context.design.loops.find((l) => l.id === heat.id),
-        volume = context.list.volumes.find((v) => v.loop === heat.id);
+        volume = context.bom.volumes.find((v) => v.loop === heat.id);
       const e =
         loop && volume && heat.hottest_C !== null
           ? loopExpansion(context.system, loop, volume.total_mL, heat.hottest_C)
           : null;
       const verdict = e && growthVerdict(e);
-      if (!loop || !e || !verdict || verdict === 'holds') return [];
+      if (!loop || !e || !verdict || verdict === 'ok') return [];
       return [
         {
           severity: verdict,

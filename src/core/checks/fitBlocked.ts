@@ -6,14 +6,14 @@ const WORTH_PA = 1.5;
 
 export const fitBlocked: SpatialCheck = {
   code: 'fit.blocked',
-  severity: 'tight',
+  severity: 'marginal',
   stage: 'case',
   meaning:
     'Something stands so near before a radiator or fans that the air must squeeze past. What it costs is in the cooling already. Move one of the two, or turn the radiator to another mount.',
   source:
     'continuity and Bernoulli on the narrowest way of the air: an estimate, no source for fans',
   run: (context) =>
-    context.airSides
+    context.airflowObstructions
       .filter((a) => a.loss_Pa > WORTH_PA)
       .map((a) => ({
         subjects: [a.component],

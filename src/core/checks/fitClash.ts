@@ -10,7 +10,7 @@ export const fitClash: SpatialCheck = {
     'Two things would have to be in the same place. The number is how far they reach into each other along the shortest way out. Slide, turn or change one of them; every fix offered has been tried and holds.',
   source: 'geometry of the placed parts',
   run: (context) =>
-    context.fit.gaps
+    context.clearance.gaps
       .filter((g) => g.verdict === 'clash')
       .map((g) => ({
         subjects: [g.a, g.b],

@@ -16,7 +16,7 @@ export function fitFixes(context: SpatialInputs, gap: Gap): readonly Fix[] {
   /** A clash may become a tight spot; a tight spot must come clear. */
   const held = (g: Gap): boolean =>
     gap.verdict === 'clash' ? g.verdict !== 'clash' : g.verdict === 'clear';
-  const before = badness(context.fit.gaps);
+  const before = badness(context.clearance.gaps);
   const good: Fix[] = [];
   for (const fix of candidates(context, gap).slice(
     0,
@@ -25,7 +25,7 @@ export function fitFixes(context: SpatialInputs, gap: Gap): readonly Fix[] {
     if (good.length >= MOST_FIXES) break;
     const fit = measureGaps(compileSystem(applyEdit(context.design, fix.edit).design));
     const same = fit.gaps.find((g) => g.a === gap.a && g.b === gap.b);
-    const gone = fit.unplaced.length <= context.fit.unplaced.length;
+    const gone = fit.unplaced.length <= context.clearance.unplaced.length;
     if (
       gone &&
       (!same || (held(same) && same.gap_mm > gap.gap_mm + 0.5)) &&
@@ -40,7 +40,7 @@ const badness = (gaps: readonly Gap[]): number =>
   gaps.reduce((s, g) => {
     const weight = () => {
       if (g.verdict === 'clash') return 20 - g.gap_mm;
-      if (g.verdict === 'tight') return 1;
+      if (g.verdict === 'marginal') return 1;
       return 0;
     };
     return s + weight();

@@ -8,7 +8,7 @@ const REACH_MM = 30;
 
 export const fitFloating: SpatialCheck = {
   code: 'fit.floating',
-  severity: 'tight',
+  severity: 'marginal',
   stage: 'case',
   meaning:
     'A pump or reservoir that was placed freely has nothing near it to be fixed to: no panel, floor, radiator, fan or other part within reach of a bracket or tape. Move it to one, or onto a place of the case.',

@@ -8,7 +8,7 @@ export const fitHand: SpatialCheck = {
     'Fittings that go in but leave less than 12 mm for fingers. They can be tightened before the part is mounted, with a key, or from the end. Plan that.',
   source: '12 mm round a fitting for fingers: common practice, no source',
   run: (context) => {
-    const list = context.ports.filter((p) => p.verdict === 'tight');
+    const list = context.ports.filter((p) => p.verdict === 'marginal');
     return list.length === 0
       ? []
       : [

@@ -4,7 +4,7 @@ import { nameOf, type SpatialCheck } from './inputs';
 /** What a spot's screw holes and a part's foot do not share. */
 export const fitHoles: SpatialCheck = {
   code: 'fit.holes',
-  severity: 'tight',
+  severity: 'marginal',
   stage: 'case',
   meaning:
     'The screw holes of the place do not match the foot of what stands there. A bracket between the two solves it; the bracket maker on the Case stage draws one, and the list has one.',

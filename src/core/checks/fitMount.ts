@@ -90,7 +90,7 @@ export const fitMount: SpatialCheck = {
         say(
           `${component.name} with its fans is thicker than the maker allows`,
           `The stack is ${formatMillimetres(stack)}; the case's maker says ${formatMillimetres(mount.published_mm)} at the ${mount.name.toLowerCase()}. Such limits are often optimistic: the measured gaps decide.`,
-          { severity: 'tight', measured: stack, limit: mount.published_mm, unit: 'mm' },
+          { severity: 'marginal', measured: stack, limit: mount.published_mm, unit: 'mm' },
         );
       }
       return diagnostic;

@@ -7,14 +7,14 @@ const MOST_PAIRS = 3;
 
 export const fitTight: SpatialCheck = {
   code: 'fit.tight',
-  severity: 'tight',
+  severity: 'marginal',
   stage: 'case',
   meaning:
     'Two things clear each other by less than the brief asks. It may go in, but tolerances or a tool may not. Look at the worst case before buying. Fixes were tried and bring the pair clear.',
   source: "geometry; the limit is the brief's (5 mm by common practice, no source)",
   run: (context) =>
-    context.fit.gaps
-      .filter((g) => g.verdict === 'tight')
+    context.clearance.gaps
+      .filter((g) => g.verdict === 'marginal')
       .map((g, i) => ({
         subjects: [g.a, g.b],
         title: `${g.nameA} is ${formatMillimetres(g.gap_mm, 1)} from ${g.nameB}`,

@@ -3,13 +3,13 @@ import type { SpatialCheck } from './inputs';
 
 export const fitUnplaced: SpatialCheck = {
   code: 'fit.unplaced',
-  severity: 'tight',
+  severity: 'marginal',
   stage: 'case',
   meaning:
     'A part of the build has no place in the case yet, so its gaps and runs cannot be measured. Give it a place.',
   source: 'the build itself',
   run: (context) =>
-    context.fit.unplaced.map((u) => {
+    context.clearance.unplaced.map((u) => {
       const component = context.design.components.find((i) => i.id === u.component);
       const places = component ? defaultPlacements(context.design, component) : [];
       const reasons = component && places.length === 0 ? whyNoMount(context.design, component) : [];

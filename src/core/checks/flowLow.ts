@@ -27,7 +27,7 @@ function faster(context: CheckInputs, loop: string): Fix[] {
 
 export const flowLow: OperatingCheck = {
   code: 'flow.low',
-  severity: 'tight',
+  severity: 'marginal',
   stage: 'flow',
   meaning:
     'The pump moves less coolant than the brief asks, or less than a block needs. Run it faster, take out restriction, or add a second pump in series.',
@@ -40,7 +40,7 @@ export const flowLow: OperatingCheck = {
       const name = context.design.loops.find((l) => l.id === loop.id)?.name ?? loop.id;
       const fixes = faster(context, loop.id);
       diagnostic.push({
-        severity: loop.flow_Lmin < 1 ? 'fails' : 'tight',
+        severity: loop.flow_Lmin < 1 ? 'fails' : 'marginal',
         subjects: [loop.id],
         title: `${name} moves ${formatFlow(loop.flow_Lmin)}`,
         detail: `You asked for ${formatFlow(target)}; the flow is ${loop.band}. ${fixes.length > 0 ? 'The pump can do more.' : 'The pump is at its end: less restriction, a stronger pump, or a second one in series would help.'}`,

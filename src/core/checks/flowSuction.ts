@@ -7,7 +7,7 @@ const SUCTION_KPA = 1;
 
 export const flowSuction: OperatingCheck = {
   code: 'flow.suction',
-  severity: 'tight',
+  severity: 'marginal',
   stage: 'flow',
   meaning:
     "At a pump's inlet the coolant stands under less pressure than the air outside: a loose fitting there draws air in instead of weeping, and the pump grows loud. Put the reservoir straight before the pump and above it, and the restrictions behind it.",

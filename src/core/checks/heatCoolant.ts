@@ -7,7 +7,7 @@ export const COOLANT_LIMIT_C = 60;
 
 export const heatCoolant: OperatingCheck = {
   code: 'heat.coolant',
-  severity: 'tight',
+  severity: 'marginal',
   stage: 'cooling',
   meaning:
     'The coolant gets warmer than tubes and pumps like. Above 45 °C is a warning, above 60 °C soft tube swells and pumps leave their rating.',
@@ -18,7 +18,7 @@ export const heatCoolant: OperatingCheck = {
         ? []
         : [
             {
-              severity: l.hottest_C > COOLANT_LIMIT_C ? 'fails' : 'tight',
+              severity: l.hottest_C > COOLANT_LIMIT_C ? 'fails' : 'marginal',
               subjects: [l.id],
               title: `Coolant reaches ${formatCelsius(l.hottest_C)}`,
               detail: `${formatCelsius(COOLANT_WARM_C)} is where tubes and pumps begin to suffer, ${formatCelsius(COOLANT_LIMIT_C)} where they fail. More radiator or more air is needed.`,

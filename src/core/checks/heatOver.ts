@@ -13,7 +13,7 @@ export const heatOver: OperatingCheck = {
     "A part gets hotter than its limit (its maker's or the brief's) in the load case the brief is judged in. Within 5 K of it counts as tight.",
   source: "limit from the part's data or the brief; temperature from the heat model",
   run: (context) =>
-    context.heat.spots.flatMap((s): Diagnostic[] => {
+    context.heat.hotSpots.flatMap((s): Diagnostic[] => {
       if (s.temp_C === null) return [];
       const margin = s.limit_C - s.temp_C;
       if (margin >= SPOT_MARGIN_K) return [];
@@ -29,7 +29,7 @@ export const heatOver: OperatingCheck = {
       };
       return [
         {
-          severity: margin < 0 ? ('fails' as const) : ('tight' as const),
+          severity: margin < 0 ? ('fails' as const) : ('marginal' as const),
           subjects: [s.component],
           title: `${s.name} reaches ${formatCelsius(s.temp_C)}`,
           detail: `${how}; its limit is ${formatCelsius(s.limit_C)}. ${adviceWords()}`,

@@ -4,7 +4,7 @@ import type { OperatingCheck } from './inputs';
 
 export const heatSummer: OperatingCheck = {
   code: 'heat.summer',
-  severity: 'tight',
+  severity: 'marginal',
   stage: 'cooling',
   meaning:
     'At the hottest the brief lets the room get, a part passes its limit or the coolant passes 45 °C, though all is well in the usual room.',
@@ -15,8 +15,10 @@ export const heatSummer: OperatingCheck = {
     if (!summer) return [];
     const room = context.design.brief.summer_C ?? 0;
     const diagnostic: Diagnostic[] = [];
-    for (const s of summer.spots) {
-      const now = context.heat.spots.find((x) => x.component === s.component && x.spot === s.spot);
+    for (const s of summer.hotSpots) {
+      const now = context.heat.hotSpots.find(
+        (x) => x.component === s.component && x.hotSpot === s.hotSpot,
+      );
       if (s.temp_C === null || s.temp_C <= s.limit_C || (now?.temp_C ?? 0) > s.limit_C) continue;
       diagnostic.push({
         subjects: [s.component],

@@ -1,14 +1,14 @@
 import type { Design, Component } from '../design';
 import type { Check } from './diagnostic';
-import type { AirflowObstruction, FitReport, PortFit, ScrewNeed } from '../clearance';
+import type { AirflowObstruction, ClearanceReport, PortFit, ScrewNeed } from '../clearance';
 import type { FlowReport } from '../hydraulics';
 import type { CaseReport, ThermalModel, Sizing } from '../thermal';
 import type { Bom } from '../bom';
-import type { MetalReport } from '../corrosion';
+import type { CorrosionReport } from '../corrosion';
 import type { System } from '../system';
 import type { Part } from '../components';
 import type { NoRoute } from '../routing';
-import type { PowerReport } from '../wiring';
+import type { WiringReport } from '../wiring';
 import type { Run } from '../tubing';
 
 /** What a rule of the space may look at: where everything stands and how it is connected. No speeds, loads, limits or prices. */
@@ -22,27 +22,27 @@ export interface SpatialInputs {
   readonly unrouted: readonly string[];
   /** Runs whose pinned way no longer meets their ports. */
   readonly unpinned: readonly string[];
-  readonly fit: FitReport;
+  readonly clearance: ClearanceReport;
   /** Fittings and caps in their ports. */
   readonly ports: readonly PortFit[];
-  readonly airSides: readonly AirflowObstruction[];
+  readonly airflowObstructions: readonly AirflowObstruction[];
   /** Parts that may be offered in a fix. */
   readonly offer: readonly Part[];
 }
 
 /** What a rule of the working machine may look at besides. */
 export interface CheckInputs extends SpatialInputs {
-  readonly power: PowerReport;
+  readonly wiring: WiringReport;
   readonly screws: readonly ScrewNeed[];
   readonly flow: FlowReport;
   /** The load case the brief is judged in. */
   readonly heat: CaseReport;
   /** The same at the hottest the brief lets the room get; null where it names none. */
   readonly summer: CaseReport | null;
-  readonly setup: ThermalModel;
+  readonly thermalModel: ThermalModel;
   readonly sizing: Sizing;
-  readonly metals: MetalReport;
-  readonly list: Bom;
+  readonly corrosion: CorrosionReport;
+  readonly bom: Bom;
 }
 
 export type SpatialCheck = Check<SpatialInputs>;

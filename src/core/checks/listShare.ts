@@ -13,7 +13,7 @@ export const listShare: OperatingCheck = {
   meaning:
     'One part takes more than three tenths of what the loop costs. Where money is short, it is the first place to look.',
   source: "the list's own sums; 30 % by common practice, no source",
-  run: ({ list }) =>
+  run: ({ bom: list }) =>
     list.loopTotal < LEAST_MINOR
       ? []
       : list.lines

@@ -22,21 +22,21 @@ function inhibited(context: CheckInputs, id: string): Fix[] {
 
 export const metalMarginal: OperatingCheck = {
   code: 'metal.marginal',
-  severity: 'tight',
+  severity: 'marginal',
   stage: 'materials',
   meaning:
     'Two wetted metals in one loop are allowed only just, or only with an inhibitor in date. Keep the inhibitor in date, or change a carrier.',
   source:
     'Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory; silver with nickel: common practice, no source',
   run: (context) =>
-    context.metals.pairs
-      .filter((p) => p.verdict === 'tight')
+    context.corrosion.pairs
+      .filter((p) => p.verdict === 'marginal')
       .map((pair) => ({
         ...tellPair(context, pair),
         // An inhibitor helps where it lifts the limit above the pair.
         candidates: () =>
           pair.reason !== 'silver-nickel' &&
-          context.metals.environments[pair.loop] === 'harsh' &&
+          context.corrosion.environments[pair.loop] === 'harsh' &&
           pair.difference_V < DIFFERENCE_LIMIT.ordinary - 1e-9
             ? inhibited(context, pair.loop)
             : [],

@@ -9,11 +9,11 @@ export const metalScratch: OperatingCheck = {
     'A plating counts as its plating, and holds; the metal under it would not. A scratch, a worn thread or a pinhole exposes it. Handle such parts with care, or take one whose base agrees with the loop too.',
   source: 'Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory',
   run: (context) =>
-    context.metals.metals.flatMap((m) =>
+    context.corrosion.metals.flatMap((m) =>
       m.platedOver.flatMap((base) => {
         const loop = context.design.loops.find((l) => l.id === m.loop);
         if (!loop) return [];
-        const against = context.metals.metals
+        const against = context.corrosion.metals
           .filter((o) => o.loop === m.loop && o.metal !== base)
           .filter((o) =>
             METAL_VERDICTS.some(

@@ -48,7 +48,7 @@ export const noDrain: SpatialCheck = {
       }
       if (!loop.caps.some((c) => c.with === 'fill')) {
         diagnostic.push({
-          severity: 'tight',
+          severity: 'marginal',
           subjects: [loop.id],
           title: `${loop.name} has no port to fill by`,
           detail: 'A cap on the highest spare port lets you fill and bleed.',

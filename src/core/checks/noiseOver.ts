@@ -4,7 +4,7 @@ import type { OperatingCheck } from './inputs';
 
 export const noiseOver: OperatingCheck = {
   code: 'noise.over',
-  severity: 'tight',
+  severity: 'marginal',
   stage: 'cooling',
   meaning:
     'Fans and pumps together are louder at the listener than the brief allows. The level is an estimate: published figures at 1 m, carried by speed and distance.',

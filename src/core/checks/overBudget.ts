@@ -10,7 +10,7 @@ export const overBudget: OperatingCheck = {
     "The loop's parts cost more than the brief's budget. The machine's own hardware does not count. Parts already owned count nothing: mark them so.",
   source: 'the brief',
   run: (context) => {
-    const { loopTotal, budget, lines } = context.list;
+    const { loopTotal, budget, lines } = context.bom;
     const { currency } = context.design.brief;
     const diagnostic: Diagnostic[] = [];
     if (budget !== null && loopTotal > budget) {

@@ -108,7 +108,7 @@ describe('where a part could go', () => {
           id: 'long',
           name: 'Long radiator',
           part: catalogued('radiator', 'rad-fell-420-45'),
-          placement: { on: 'bench' },
+          placement: { on: 'unplaced' },
           settings: {},
         },
       },

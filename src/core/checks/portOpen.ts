@@ -38,7 +38,7 @@ export const portOpen: SpatialCheck = {
         });
         return [
           {
-            severity: 'tight',
+            severity: 'marginal',
             subjects: [component.id],
             title: `${component.name} is in no loop`,
             detail:

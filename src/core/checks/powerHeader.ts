@@ -14,11 +14,11 @@ export const powerHeader: OperatingCheck = {
   source:
     "the board's headers; 4 fan headers of 1 A and one of 2 A for a pump where it says nothing (common practice, no source)",
   run: (context) => {
-    const leads = context.offer.filter((p): p is CablePart => p.kind === 'lead');
-    const have = new Set((context.design.kit.leads ?? []).map((l) => l.id));
-    const more = leads.filter((l) => !have.has(l.id));
+    const cables = context.offer.filter((p): p is CablePart => p.kind === 'cable');
+    const have = new Set((context.design.kit.cables ?? []).map((l) => l.id));
+    const more = cables.filter((l) => !have.has(l.id));
     return [
-      ...context.power.unfed.map((u) => ({
+      ...context.wiring.unfed.map((u) => ({
         subjects: [u.component],
         title: `${nameOf(context, u.component)} has no header to run on`,
         detail: `On this board ${u.why}.`,
@@ -28,18 +28,18 @@ export const powerHeader: OperatingCheck = {
                 {
                   label: 'Allow the splitters and hubs of the Stores',
                   edit: {
-                    do: 'kit.leads' as const,
-                    leads: [...(context.design.kit.leads ?? []), ...more],
+                    do: 'kit.cables' as const,
+                    cables: [...(context.design.kit.cables ?? []), ...more],
                   },
                 },
               ]
             : [],
       })),
-      ...context.power.lines
+      ...context.wiring.lines
         .filter((l) => l.current_A > FULL_SHARE * l.limit_A)
         .map((l) => ({
           subjects: l.components,
-          severity: 'tight' as const,
+          severity: 'marginal' as const,
           title: `The ${l.header} is almost at its current`,
           detail: `${l.components.map((i) => nameOf(context, i)).join(' and ')} draw ${formatNumber(l.current_A, { decimals: 2 })} A at full speed; it gives ${formatNumber(l.limit_A, { decimals: 1 })} A. Fans draw more for a moment when they start.`,
           measured: l.current_A,

@@ -14,9 +14,11 @@ export const radiatorRating: OperatingCheck = {
     "What a radiator's maker prints, turned into watts per kelvin at its fan speed, is far from the model at the same speed. The model (or measured points, where there are any) is used.",
   source: 'heat over temperature difference; the model is calibrated to common practice',
   run: (context) =>
-    context.setup.radiators.flatMap((r): Diagnostic[] => {
+    context.thermalModel.radiators.flatMap((r): Diagnostic[] => {
       const { rating } = r.part;
-      const compared = rating ? compareRating(context.setup, context.flow, r.id, rating) : null;
+      const compared = rating
+        ? compareRating(context.thermalModel, context.flow, r.id, rating)
+        : null;
       if (!rating || !compared || Math.abs(compared.ratio - 1) <= APART) return [];
       return [
         {

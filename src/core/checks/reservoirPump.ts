@@ -59,7 +59,7 @@ export const reservoirPump: SpatialCheck = {
         const below = inlet.at[1] - out.at[1];
         return [
           {
-            severity: 'tight',
+            severity: 'marginal',
             subjects: [connection.from.component, connection.to.component],
             title: `${nameOf(context, connection.from.component)} stands below the pump`,
             detail: `Its outlet is ${formatMillimetres(below)} lower than the pump's inlet: the pump may lose its prime when it stands still.`,

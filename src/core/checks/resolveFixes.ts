@@ -8,7 +8,7 @@ const MOST_OFFERED = 3;
 /** Findings that follow from routes being laid anew: they come and go with routing, not with a fix. */
 const OF_ROUTING = /^run\.(no-way|unrouted|unpinned|before|weave|clash)$/;
 
-const RANK: Record<Severity, number> = { note: 0, tight: 1, fails: 2 };
+const RANK: Record<Severity, number> = { note: 0, marginal: 1, fails: 2 };
 
 /** What a finding is about, whatever its figures: the same trouble before and after. */
 export const findingKey = (f: Pick<Finding, 'code' | 'subjects'>): string =>
@@ -17,11 +17,11 @@ export const findingKey = (f: Pick<Finding, 'code' | 'subjects'>): string =>
 /** How often each kind of finding fails and is marginal. Notes are no harm. */
 function harmByKind(
   findings: readonly Finding[],
-): ReadonlyMap<string, { fails: number; tight: number }> {
-  const harm = new Map<string, { fails: number; tight: number }>();
+): ReadonlyMap<string, { fails: number; marginal: number }> {
+  const harm = new Map<string, { fails: number; marginal: number }>();
   for (const f of findings) {
     if (f.severity === 'note' || OF_ROUTING.test(f.code)) continue;
-    const known = harm.get(f.code) ?? { fails: 0, tight: 0 };
+    const known = harm.get(f.code) ?? { fails: 0, marginal: 0 };
     known[f.severity] += 1;
     harm.set(f.code, known);
   }
@@ -40,9 +40,9 @@ export function anyKindWorse(
   const known = new Set(before.map(findingKey));
   const was = harmByKind(before);
   const now = harmByKind(after.filter((f) => known.has(findingKey(f)) || !milder(f)));
-  for (const [code, { fails, tight }] of now) {
-    const old = was.get(code) ?? { fails: 0, tight: 0 };
-    if (fails > old.fails || fails + tight > old.fails + old.tight) return true;
+  for (const [code, { fails, marginal }] of now) {
+    const old = was.get(code) ?? { fails: 0, marginal: 0 };
+    if (fails > old.fails || fails + marginal > old.fails + old.marginal) return true;
   }
   return false;
 }

@@ -5,7 +5,7 @@ import { nameOf, type SpatialCheck } from './inputs';
 
 export const returnSplash: SpatialCheck = {
   code: 'rule.return-splash',
-  severity: 'tight',
+  severity: 'marginal',
   stage: 'runs',
   meaning:
     'The coolant returns to the reservoir above its surface: it splashes, foams and draws air along. Take a lower port, or lead it down inside with a dip tube.',

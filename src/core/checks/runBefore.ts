@@ -9,7 +9,7 @@ export const runBefore: SpatialCheck = {
   source: 'geometry: the tube along its way against the room between the part and the glass',
   run: (context) =>
     context.runs.flatMap((run) =>
-      (run.routed?.seen.before ?? []).map((component) => ({
+      (run.routed?.visibility.before ?? []).map((component) => ({
         subjects: [run.id, component],
         title: `${run.name} passes before ${nameOf(context, component)}`,
         detail:
@@ -17,7 +17,7 @@ export const runBefore: SpatialCheck = {
         candidates: () => [
           {
             label: `Tubes may pass before ${nameOf(context, component)}`,
-            edit: { do: 'component.set' as const, component, values: { inView: false } },
+            edit: { do: 'component.set' as const, component, values: { keepVisible: false } },
           },
         ],
       })),

@@ -10,10 +10,10 @@ export const runNoWay: SpatialCheck = {
     'the search itself, over right-angled ways and sidesteps for hard tube, and gentle curves for soft',
   run: (context) =>
     context.missing.map((m) => {
-      const run = context.runs.find((r) => r.id === m.link && r.loop === m.loop);
+      const run = context.runs.find((r) => r.id === m.connection && r.loop === m.loop);
       return {
-        subjects: [m.link],
-        title: `No route found for ${run?.name ?? m.link}`,
+        subjects: [m.connection],
+        title: `No route found for ${run?.name ?? m.connection}`,
         detail: `${m.blockedBy ? `${m.blockedBy} is in the way: without it there is a route.` : 'No single part explains it.'}${m.wouldFit ? ` With ${m.wouldFit} there is one too.` : ''} Its length stays an estimate.`,
       };
     }),

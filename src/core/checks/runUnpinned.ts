@@ -2,7 +2,7 @@ import type { SpatialCheck } from './inputs';
 
 export const runUnpinned: SpatialCheck = {
   code: 'run.unpinned',
-  severity: 'tight',
+  severity: 'marginal',
   stage: 'runs',
   meaning:
     'A run was pinned, but its ports have moved since: the pinned route no longer meets them, and its length is an estimate. A tube that is bent already does not fit there.',

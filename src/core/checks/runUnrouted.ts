@@ -13,7 +13,7 @@ export const runUnrouted: SpatialCheck = {
     'A run has no route through the case yet, or the one it had no longer meets its ports. Its length, bends and end fittings are estimated from port to port, and so is everything that follows from them. Route it on the Runs stage.',
   source: 'the document: its layout holds the routes',
   run: (context) => {
-    const lost = new Set(context.missing.map((m) => m.link));
+    const lost = new Set(context.missing.map((m) => m.connection));
     const unrouted = context.unrouted.filter((link) => !lost.has(link));
     if (unrouted.length === 0 || !context.design.case) return [];
     const names = unrouted.map((id) => context.runs.find((r) => r.id === id)?.name ?? id);

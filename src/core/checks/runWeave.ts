@@ -10,7 +10,7 @@ export const runWeave: SpatialCheck = {
     'geometry: both tubes along their ways, seen through the glass; two loops look best apart (common practice, no source)',
   run: (context) =>
     context.runs.flatMap((run) =>
-      (run.routed?.seen.crosses ?? []).flatMap((id) => {
+      (run.routed?.visibility.crosses ?? []).flatMap((id) => {
         const other = context.runs.find((r) => r.id === id);
         // Told once of each two.
         if (!other || other.id < run.id) return [];

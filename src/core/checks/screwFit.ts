@@ -60,7 +60,7 @@ export const screwTooShort: OperatingCheck = {
 
 export const screwNone: OperatingCheck = {
   code: 'screw.none',
-  severity: 'tight',
+  severity: 'marginal',
   stage: 'case',
   meaning: "No screw on the build's list has a length in the window, not even with washers.",
   source: SOURCE,

@@ -28,7 +28,7 @@ const worst = (design: Design, loop: string): number =>
       .filter((s) => s.loop === loop)
       .map((s) => {
         if (s.verdict === 'fails') return 2;
-        if (s.verdict === 'tight') return 1;
+        if (s.verdict === 'marginal') return 1;
         return 0;
       }),
   );

@@ -5,15 +5,15 @@ import { componentsOf, nameOf, type OperatingCheck } from './inputs';
 
 export const supplyShort: OperatingCheck = {
   code: 'supply.short',
-  severity: 'tight',
+  severity: 'marginal',
   stage: 'heat',
   meaning:
     'Parts, fans and pumps together draw more than the power supply is made for, or leave it less than a fifth for peaks. Peaks of graphics cards last milliseconds and are higher than any figure here.',
   source: "the supply's rating; a fifth to spare is common practice, no source",
   run: (context) => {
-    const load = supplyLoad(context.system, context.setup);
+    const load = supplyLoad(context.system, context.thermalModel);
     const verdict = load && supplyVerdict(load);
-    if (!load || !verdict || verdict === 'holds') return [];
+    if (!load || !verdict || verdict === 'ok') return [];
     const supplies = componentsOf(context, 'supply'),
       over = verdict === 'fails';
     return [

@@ -14,7 +14,7 @@ export function triedFixes(
   holds: (after: System) => boolean,
   most = 2,
 ): readonly Fix[] {
-  const before = context.fit.gaps.filter((g) => g.verdict === 'clash').length;
+  const before = context.clearance.gaps.filter((g) => g.verdict === 'clash').length;
   const good: Fix[] = [];
   for (const fix of fixes.slice(0, MOST_TRIES)) {
     if (good.length >= most) break;

@@ -65,7 +65,7 @@ describe('the air side of a stack', () => {
   });
 
   test('it makes the coolant warmer, and the nearer the warmer', () => {
-    const rise = (design: Design): number => worstRise(analyse(design).reports.heat.torture) ?? NaN;
+    const rise = (design: Design): number => worstRise(analyse(design).reports.heat.stress) ?? NaN;
     const far = rise(sheet(60)),
       near = rise(sheet(10)),
       nearest = rise(sheet(4));

@@ -16,8 +16,8 @@ const gapOf = (design: Design, a: string, b: string) =>
 describe('verdicts', () => {
   test.each([
     [-0.1, 'clash'],
-    [0, 'tight'],
-    [4.9, 'tight'],
+    [0, 'marginal'],
+    [4.9, 'marginal'],
     [5, 'clear'],
   ])('%p mm with 5 asked is %s', (gap, verdict) => {
     expect(verdictFor(gap, 5)).toBe(verdict);
@@ -108,10 +108,10 @@ describe('gaps', () => {
     const loose = edited(desk, {
       do: 'component.place',
       component: 'pump',
-      placement: { on: 'bench' },
+      placement: { on: 'unplaced' },
     });
     const fit = measureGaps(compileSystem(loose));
-    expect(fit.unplaced).toEqual([{ component: 'pump', why: 'lies on the bench' }]);
+    expect(fit.unplaced).toEqual([{ component: 'pump', why: 'is not placed' }]);
     expect(fit.gaps.some((g) => g.a === 'pump' || g.b === 'pump')).toBe(false);
   });
 });
@@ -141,7 +141,7 @@ describe('screws', () => {
 
   test('the desk picks M3 × 30 for fans and M3 × 5 or 6 for the frame', () => {
     const needs = screwNeeds(compileSystem(desk));
-    expect(needs.every((n) => n.verdict === 'holds')).toBe(true);
+    expect(needs.every((n) => n.verdict === 'ok')).toBe(true);
     expect(needs.find((n) => n.fans === 'front-fans')?.length_mm).toBe(30);
     expect(needs.find((n) => n.fans === null)?.length_mm).toBeLessThanOrEqual(6);
     expect(needs.find((n) => n.fans === 'front-fans')?.quantity).toBe(12);
@@ -150,7 +150,7 @@ describe('screws', () => {
   test.each([
     [35, 'too-long'],
     [20, 'too-short'],
-    [30, 'holds'],
+    [30, 'ok'],
   ] as const)('%p mm by hand is %s', (screw_mm, verdict) => {
     const design = edited(desk, {
       do: 'component.set',
@@ -168,7 +168,7 @@ describe('screws', () => {
     const need = screwNeeds(compileSystem(edited(desk, { do: 'kit.screws', screws }))).find(
       (n) => n.fans === 'front-fans',
     );
-    expect(need).toMatchObject({ verdict: 'holds', length_mm: 35 });
+    expect(need).toMatchObject({ verdict: 'ok', length_mm: 35 });
     expect(need?.washers).toBe(Math.ceil(35 - (need?.window.longest_mm ?? 0)));
   });
 

@@ -3,7 +3,7 @@ import type { Placement } from '../design';
 import type { MountFace } from '../components';
 import { bodyGap, boxGap, union, type Box } from '../geometry';
 
-export type FitVerdict = 'clash' | 'tight' | 'clear';
+export type ClearanceVerdict = 'clash' | 'marginal' | 'clear';
 
 export interface Gap {
   readonly a: string;
@@ -15,10 +15,10 @@ export interface Gap {
   readonly worst_mm: number;
   /** Both tolerances as the root of the sum of their squares: what to expect of two parts made independently. */
   readonly rss_mm: number;
-  readonly verdict: FitVerdict;
+  readonly verdict: ClearanceVerdict;
 }
 
-export interface FitReport {
+export interface ClearanceReport {
   readonly gaps: readonly Gap[];
   readonly unplaced: readonly { readonly component: string; readonly why: string }[];
 }
@@ -28,13 +28,13 @@ export const NEAR_MM = 60;
 /** Rounding slack: faces that are meant to meet do not clash. */
 const SLACK_MM = 1e-6;
 
-export function verdictFor(gap_mm: number, clear_mm: number): FitVerdict {
+export function verdictFor(gap_mm: number, clear_mm: number): ClearanceVerdict {
   if (gap_mm < -SLACK_MM) return 'clash';
-  return gap_mm < clear_mm ? 'tight' : 'clear';
+  return gap_mm < clear_mm ? 'marginal' : 'clear';
 }
 
 /** Exact gaps between all placed things that are near each other: parts, cages and shrouds, and the walls of the case. */
-export function measureGaps(system: System): FitReport {
+export function measureGaps(system: System): ClearanceReport {
   return {
     gaps: gapsAround(system, null),
     unplaced: [...system.placed.values()].flatMap((p) =>
@@ -233,7 +233,7 @@ function outsideGap(system: System, p: PlacedComponent): Near | null {
 function restsOn(p: PlacedComponent): readonly (MountFace | 'tray')[] {
   const { placement } = p.component;
   const faces: Record<Placement['on'], readonly (MountFace | 'tray')[]> = {
-    bench: [],
+    unplaced: [],
     tray: ['tray', 'rear'],
     board: ['tray'],
     bay: ['bottom', 'rear', 'tray'],

@@ -3,8 +3,8 @@ export {
   gapsAround,
   verdictFor,
   NEAR_MM,
-  type FitReport,
-  type FitVerdict,
+  type ClearanceReport,
+  type ClearanceVerdict,
   type Gap,
 } from './gaps';
 export { missedHoles } from './bracket';
@@ -22,4 +22,4 @@ export {
   type ScrewNeed,
   type ScrewWindow,
 } from './screw';
-export { thicknessAt, type MountRoom } from './mountDepth';
+export { thicknessAt, type MountDepth } from './mountDepth';

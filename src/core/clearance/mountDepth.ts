@@ -2,7 +2,7 @@ import type { System, Solid } from '../system';
 import type { Mount } from '../components';
 import { boxGap, boxOf, add, scale, union, type Box, type Vec } from '../geometry';
 
-export interface MountRoom {
+export interface MountDepth {
   readonly mount: string;
   /** What the case's maker says, mm. */
   readonly published_mm: number;
@@ -33,7 +33,7 @@ function along(face: Box, axis: 0 | 1 | 2, from: number, to: number): Box {
 }
 
 /** Depth a mount really has: from its frame inward to the first solid in front of what hangs there (the whole rail while nothing does). */
-export function thicknessAt(system: System, mount: Mount): MountRoom {
+export function thicknessAt(system: System, mount: Mount): MountDepth {
   const hangs = new Set<string>();
   for (const p of system.placed.values()) {
     const { placement } = p.component;

@@ -53,13 +53,13 @@ describe('room at the ports', () => {
     expect(first.with).toContain('Processor block');
     // No finger goes between them: tight, though nothing touches.
     expect(first.gap_mm ?? 99).toBeLessThan(HAND_MM);
-    expect(first.verdict).toBe('tight');
+    expect(first.verdict).toBe('marginal');
   });
 
   test('less than a finger is tight, nothing at all a clash', () => {
     const verdictAt = (gap_mm: number | null) => {
       if (gap_mm !== null && gap_mm < -1e-6) return 'clash';
-      if (gap_mm !== null && gap_mm < HAND_MM - 1e-6) return 'tight';
+      if (gap_mm !== null && gap_mm < HAND_MM - 1e-6) return 'marginal';
       return 'clear';
     };
     for (const p of [...fits(desk), ...fits(box)]) expect(p.verdict).toBe(verdictAt(p.gap_mm));

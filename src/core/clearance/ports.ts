@@ -23,7 +23,7 @@ export interface PortFit {
   /** Its id: a component, or case:…; null for a wall. */
   readonly withComponent: string | null;
   /** Tight: less than HAND_MM, so that it cannot be tightened by hand. */
-  readonly verdict: 'clash' | 'tight' | 'clear';
+  readonly verdict: 'clash' | 'marginal' | 'clear';
   /** Another port's fitting is what is in the way: an extender on one of the two parts them. */
   readonly besidePort: boolean;
 }
@@ -150,7 +150,7 @@ export function portFits(system: System, runs: readonly Run[]): readonly PortFit
       const close = gap <= NEAR_MM;
       const portVerdict = () => {
         if (gap < -SLACK_MM) return 'clash';
-        if (gap < HAND_MM - SLACK_MM) return 'tight';
+        if (gap < HAND_MM - SLACK_MM) return 'marginal';
         return 'clear';
       };
       return {

@@ -44,7 +44,7 @@ export interface ScrewNeed {
   readonly chosen: 'by hand' | 'picked' | 'none';
   /** Washers under each head that bring the next longer length into the window. */
   readonly washers: number;
-  readonly verdict: 'holds' | 'too-long' | 'too-short' | 'none';
+  readonly verdict: 'ok' | 'too-long' | 'too-short' | 'none';
 }
 
 /** The screws each radiator asks for: four a fan on each face with fans, and four a section onto the frame when none are between. */
@@ -104,7 +104,7 @@ function need(
     const verdictByHand = () => {
       if (byHand > window.longest_mm) return 'too-long';
       if (byHand < window.shortest_mm) return 'too-short';
-      return 'holds';
+      return 'ok';
     };
     const verdict = verdictByHand();
     return { ...base, length_mm: byHand, chosen: 'by hand', washers: 0, verdict };
@@ -112,13 +112,13 @@ function need(
   const lengths = stockLengths(system.design.kit.screws, part.screw.thread);
   const fit = lengths.find((l) => l >= window.shortest_mm && l <= window.longest_mm);
   if (fit !== undefined)
-    return { ...base, length_mm: fit, chosen: 'picked', washers: 0, verdict: 'holds' };
+    return { ...base, length_mm: fit, chosen: 'picked', washers: 0, verdict: 'ok' };
   const longer = lengths.find((l) => l > window.longest_mm);
   const washers = longer === undefined ? 0 : Math.ceil((longer - window.longest_mm) / WASHER_MM);
   const works =
     longer !== undefined && washers <= 6 && longer >= window.shortest_mm + washers * WASHER_MM;
   return works
-    ? { ...base, length_mm: longer, chosen: 'picked', washers, verdict: 'holds' }
+    ? { ...base, length_mm: longer, chosen: 'picked', washers, verdict: 'ok' }
     : { ...base, length_mm: null, chosen: 'none', washers: 0, verdict: 'none' };
 }
 

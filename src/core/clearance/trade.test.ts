@@ -47,7 +47,7 @@ describe('at a mount', () => {
   test('30 mm core and 25 mm fans in 55 mm: a gap of nothing, and it says so', () => {
     const g = gapOf(walled(55), 'front-radiator', 'case:wall');
     expect(g?.gap_mm).toBe(0);
-    expect(g?.verdict).toBe('tight');
+    expect(g?.verdict).toBe('marginal');
     const diagnostic = analyse(walled(55)).findings.find(
       (f) => f.code === 'fit.tight' && f.subjects.includes('case:wall'),
     );
@@ -62,7 +62,7 @@ describe('at a mount', () => {
     });
     const g = gapOf(design, 'front-radiator', 'case:wall');
     expect(g?.gap_mm).toBeCloseTo(2, 9);
-    expect(g?.verdict).toBe('tight');
+    expect(g?.verdict).toBe('marginal');
     const w = analyse(design);
     expect(
       w.findings.some((f) => f.code === 'fit.port' && f.subjects.includes('front-radiator')),

@@ -105,7 +105,7 @@ export interface Wet {
   readonly passages: readonly Passage[];
   readonly wetted: readonly WettedSurface[];
   /** Plastics and rubbers the coolant touches; nothing where the part's data do not tell. */
-  readonly softs?: readonly WettedPolymerSurface[];
+  readonly polymers?: readonly WettedPolymerSurface[];
   readonly volume_mL: number;
 }
 

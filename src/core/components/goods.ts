@@ -30,7 +30,7 @@ export interface ScrewPart extends PartBase {
 
 /** A lead that feeds several fans: a splitter from one header, or a hub fed by the supply with one header for its speed. */
 export interface CablePart extends PartBase {
-  readonly kind: 'lead';
+  readonly kind: 'cable';
   readonly duty: 'splitter' | 'hub';
   readonly outlets: number;
   /** All outlets together. */ readonly limit_A: number;
@@ -64,7 +64,7 @@ export const CONSUMABLE_DUTIES = [
 ] as const;
 export type ConsumableDuty = (typeof CONSUMABLE_DUTIES)[number];
 export interface ConsumablePart extends PartBase {
-  readonly kind: 'sundry';
+  readonly kind: 'consumable';
   readonly duty: ConsumableDuty;
   /** Bought once and kept, or used up. */
   readonly tool: boolean;

@@ -20,8 +20,8 @@ export const PART_KINDS: Readonly<
   fitting: { one: 'fitting', many: 'Fittings', component: false },
   coolant: { one: 'coolant', many: 'Coolants', component: false },
   screw: { one: 'screw', many: 'Screws', component: false },
-  lead: { one: 'lead', many: 'Leads', component: false },
-  sundry: { one: 'sundry', many: 'Sundries and tools', component: false },
+  cable: { one: 'cable', many: 'Leads', component: false },
+  consumable: { one: 'consumable', many: 'Sundries and tools', component: false },
 };
 
 const WET: readonly PartKind[] = ['radiator', 'pump', 'reservoir', 'block', 'inline'];

@@ -1,9 +1,9 @@
 import type { Box, Vec } from '../geometry';
 import type { Bodied } from './base';
 
-export const LOAD_CASES = ['idle', 'play', 'render', 'torture'] as const;
+export const LOAD_CASES = ['idle', 'gaming', 'render', 'stress'] as const;
 export type BuiltInCase = (typeof LOAD_CASES)[number];
-export type LoadCaseId = BuiltInCase | 'own';
+export type LoadCaseId = BuiltInCase | 'custom';
 
 /** A place in a part that must stay below a limit. */
 export interface HotSpot {
@@ -22,7 +22,7 @@ export interface Heated {
   readonly draw_W: number;
   /** Share of the draw in each load case, 0–1.2. */
   readonly shares: Readonly<Record<BuiltInCase, number>>;
-  readonly spots: readonly HotSpot[];
+  readonly hotSpots: readonly HotSpot[];
 }
 
 export interface ProcessorPart extends Bodied, Heated {

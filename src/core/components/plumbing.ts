@@ -145,7 +145,7 @@ export interface FittingPart extends PartBase {
   /** How far it stands out of the port, and how wide it is, mm. */
   readonly length_mm: number;
   readonly diameter_mm: number;
-  readonly softs?: readonly WettedPolymerSurface[];
+  readonly polymers?: readonly WettedPolymerSurface[];
   /** Of a bridge: from face to face of the two ports, as far as it slides, mm. */
   readonly span_mm?: readonly [least: number, most: number];
   readonly wetted: readonly WettedSurface[];

@@ -85,7 +85,7 @@ const wetted = Joi.array()
   .max(8)
   .required();
 const soft = Joi.string().valid(...POLYMER_MATERIALS);
-const softs = Joi.array()
+const polymers = Joi.array()
   .items(
     Joi.object({ material: soft.required(), as: Joi.string().valid('body', 'seal').required() }),
   )
@@ -116,7 +116,7 @@ const wet = {
     .max(12)
     .required(),
   wetted,
-  softs,
+  polymers,
   volume_mL: Joi.number().min(0).max(20000).required(),
 };
 const heated = {
@@ -124,7 +124,7 @@ const heated = {
   shares: Joi.object(
     Object.fromEntries(LOAD_CASES.map((c) => [c, Joi.number().min(0).max(1.5).required()])),
   ).required(),
-  spots: Joi.array()
+  hotSpots: Joi.array()
     .items(
       Joi.object({
         id: id().required(),
@@ -444,7 +444,7 @@ export const PART_SCHEMAS = {
     length_mm: mm(0, 200).required(),
     diameter_mm: mm(1, 100).required(),
     wetted,
-    softs,
+    polymers,
     family: text(40).optional(),
   }),
   coolant: Joi.object({
@@ -472,8 +472,8 @@ export const PART_SCHEMAS = {
     length_mm: mm(1, 100).required(),
     pack: Joi.number().integer().min(1).max(1000).required(),
   }),
-  sundry: Joi.object({
-    kind: kind('sundry'),
+  consumable: Joi.object({
+    kind: kind('consumable'),
     ...base,
     duty: Joi.string()
       .valid(...CONSUMABLE_DUTIES)
@@ -482,8 +482,8 @@ export const PART_SCHEMAS = {
     pack: Joi.number().integer().min(1).max(1000).required(),
     tube_mm: mm(2, 40).optional(),
   }),
-  lead: Joi.object({
-    kind: kind('lead'),
+  cable: Joi.object({
+    kind: kind('cable'),
     ...base,
     duty: Joi.string().valid('splitter', 'hub').required(),
     outlets: Joi.number().integer().min(2).max(16).required(),

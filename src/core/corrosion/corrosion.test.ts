@@ -4,7 +4,7 @@ import type { Design } from '../design';
 import type { Metal } from '../components';
 import {
   environmentOf,
-  judgeMetals,
+  judgeCorrosion,
   judgePair,
   METAL_VERDICTS,
   pairFacts,
@@ -65,7 +65,7 @@ describe('what speaks against a pair', () => {
 
 describe("a loop's metals", () => {
   test('the aluminium radiator fails against copper and nickel', () => {
-    const { pairs } = judgeMetals(box);
+    const { pairs } = judgeCorrosion(box);
     const failing = pairs.filter((p) => p.verdict === 'fails');
     expect(failing.map((p) => p.dissolves)).toEqual(failing.map(() => 'aluminium'));
     expect(failing.length).toBe(2);
@@ -79,7 +79,7 @@ describe("a loop's metals", () => {
       loops: box.loops.map((l) => ({ ...l, coolant: coolant ?? l.coolant })),
     };
     expect(environmentOf(inhibited.loops[0] as Design['loops'][number])).toBe('ordinary');
-    expect(judgeMetals(inhibited).pairs.some((p) => p.verdict === 'fails')).toBe(true);
+    expect(judgeCorrosion(inhibited).pairs.some((p) => p.verdict === 'fails')).toBe(true);
   });
 
   test('an inhibitor out of date counts as none', () => {
@@ -91,19 +91,19 @@ describe("a loop's metals", () => {
   });
 
   test('dry parts never count: a radiator in no loop', () => {
-    expect(judgeMetals({ ...box, loops: [] }).metals).toEqual([]);
+    expect(judgeCorrosion({ ...box, loops: [] }).metals).toEqual([]);
   });
 
   test('plating counts as its plating and names the base', () => {
-    const nickel = judgeMetals(desk).metals.find((m) => m.metal === 'nickel');
+    const nickel = judgeCorrosion(desk).metals.find((m) => m.metal === 'nickel');
     expect(nickel?.platedOver).toEqual(expect.arrayContaining(['copper', 'brass']));
   });
 
   test('the area ratio is what dissolves over the nobler', () => {
-    const pair = judgeMetals(box).pairs.find(
+    const pair = judgeCorrosion(box).pairs.find(
       (p) => p.dissolves === 'aluminium' && (p.a === 'copper' || p.b === 'copper'),
     );
-    const areas = judgeMetals(box).metals;
+    const areas = judgeCorrosion(box).metals;
     const of = (m: string): number => areas.find((x) => x.metal === m)?.area_mm2 ?? NaN;
     expect(pair?.areaRatio).toBeCloseTo(of('aluminium') / of('copper'), 9);
   });
@@ -120,9 +120,9 @@ describe("a loop's metals", () => {
       ],
     };
     expect(
-      judgeMetals(silver).pairs.find(
+      judgeCorrosion(silver).pairs.find(
         (p) => [p.a, p.b].includes('silver') && [p.a, p.b].includes('nickel'),
       )?.verdict,
-    ).toBe('tight');
+    ).toBe('marginal');
   });
 });

@@ -1,10 +1,10 @@
 export { ANODIC_INDEX, DIFFERENCE_LIMIT, METAL_NAMES, type Environment } from './table';
 export {
   judgePair,
-  judgeMetals,
+  judgeCorrosion,
   environmentOf,
   pairFacts,
-  type MetalReport,
+  type CorrosionReport,
   type MetalPair,
   type WettedMetal,
   type PairJudgement,

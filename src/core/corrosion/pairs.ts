@@ -60,11 +60,11 @@ export interface MetalPair {
   readonly carriers: Readonly<Record<string, readonly string[]>>;
 }
 
-export interface MetalReport {
+export interface CorrosionReport {
   readonly environments: Readonly<Record<string, Environment>>;
   readonly metals: readonly WettedMetal[];
   readonly pairs: readonly MetalPair[];
-  /** Plastics and rubbers against the coolant. */ readonly softs: readonly WettedPolymer[];
+  /** Plastics and rubbers against the coolant. */ readonly polymers: readonly WettedPolymer[];
 }
 
 /** A loop counts as harsh without an inhibitor and ordinary with one in date. */
@@ -73,7 +73,7 @@ export function environmentOf(loop: Loop): Environment {
 }
 
 /** Every pair of wetted metals in each loop, judged by METAL_VERDICTS. Dry metal never counts. */
-export function judgeMetals(design: Design): MetalReport {
+export function judgeCorrosion(design: Design): CorrosionReport {
   const metals = design.loops.flatMap((loop) => wettedMetals(design, loop));
   const pairs = design.loops.flatMap((loop) => {
     const environment = environmentOf(loop);
@@ -91,7 +91,7 @@ export function judgeMetals(design: Design): MetalReport {
           b: y.metal,
           difference_V: j.difference_V,
           limit_V: j.limit_V,
-          verdict: against?.verdict ?? 'holds',
+          verdict: against?.verdict ?? 'ok',
           reason: against?.id ?? null,
           dissolves: j.dissolves,
           areaRatio: cathode.area_mm2 > 0 ? anode.area_mm2 / cathode.area_mm2 : Infinity,
@@ -107,7 +107,7 @@ export function judgeMetals(design: Design): MetalReport {
     environments: Object.fromEntries(design.loops.map((l) => [l.id, environmentOf(l)])),
     metals,
     pairs,
-    softs: judgePolymers(design),
+    polymers: judgePolymers(design),
   };
 }
 

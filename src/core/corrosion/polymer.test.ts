@@ -9,27 +9,27 @@ const desk = demoDesign('dawn-chorus-desk') as Design;
 describe('plastics and rubbers against what coolants hold', () => {
   /** Compound tables of O-ring handbooks (water-glycol: EPDM, nitrile, silicone and fluoro rubber all satisfactory; isopropyl alcohol: nitrile fair; dioctyl phthalate: nitrile doubtful), from memory. */
   test.each<[PolymerMaterial, Agent, number, string]>([
-    ['EPDM rubber', 'ethylene glycol', 0.4, 'holds'],
-    ['nitrile rubber', 'ethylene glycol', 0.4, 'holds'],
-    ['silicone rubber', 'propylene glycol', 0.4, 'holds'],
-    ['fluoro rubber', 'ethylene glycol', 0.4, 'holds'],
-    ['EPDM rubber', 'alcohol', 0.3, 'holds'],
-    ['nitrile rubber', 'alcohol', 0.3, 'tight'],
-    ['nitrile rubber', 'plasticiser', 0.001, 'tight'],
+    ['EPDM rubber', 'ethylene glycol', 0.4, 'ok'],
+    ['nitrile rubber', 'ethylene glycol', 0.4, 'ok'],
+    ['silicone rubber', 'propylene glycol', 0.4, 'ok'],
+    ['fluoro rubber', 'ethylene glycol', 0.4, 'ok'],
+    ['EPDM rubber', 'alcohol', 0.3, 'ok'],
+    ['nitrile rubber', 'alcohol', 0.3, 'marginal'],
+    ['nitrile rubber', 'plasticiser', 0.001, 'marginal'],
   ])('%s in %s, share %d: %s', (material, agent, share, verdict) =>
     expect(judgePolymer(material, agent, share)).toBe(verdict),
   );
 
   /** General chemical-resistance tables, from memory: alcohol crazes acrylic; acetal takes glycols and alcohol. A third of glycol crazes acrylic under stress (common practice, no source). */
   test.each<[PolymerMaterial, Agent, number, string]>([
-    ['acrylic', 'alcohol', 0.05, 'tight'],
+    ['acrylic', 'alcohol', 0.05, 'marginal'],
     ['acrylic', 'alcohol', 0.2, 'fails'],
-    ['acrylic', 'propylene glycol', 0.1, 'holds'],
+    ['acrylic', 'propylene glycol', 0.1, 'ok'],
     ['acrylic', 'ethylene glycol', 0.35, 'fails'],
-    ['acrylic', 'ethylene glycol', 0.3, 'tight'],
-    ['acetal', 'alcohol', 0.5, 'holds'],
-    ['acetal', 'ethylene glycol', 0.5, 'holds'],
-    ['glass', 'alcohol', 0.5, 'holds'],
+    ['acrylic', 'ethylene glycol', 0.3, 'marginal'],
+    ['acetal', 'alcohol', 0.5, 'ok'],
+    ['acetal', 'ethylene glycol', 0.5, 'ok'],
+    ['glass', 'alcohol', 0.5, 'ok'],
   ])('%s in %s, share %d: %s', (material, agent, share, verdict) =>
     expect(judgePolymer(material, agent, share)).toBe(verdict),
   );
@@ -37,22 +37,22 @@ describe('plastics and rubbers against what coolants hold', () => {
   test('none of it harms nothing', () => {
     for (const m of ['acrylic', 'nitrile rubber', 'polycarbonate'] as const)
       for (const a of ['alcohol', 'plasticiser', 'ethylene glycol'] as const)
-        expect(judgePolymer(m, a, 0)).toBe('holds');
+        expect(judgePolymer(m, a, 0)).toBe('ok');
   });
 });
 
 describe("a loop's plastics and rubbers", () => {
   test('bodies, seals and tube of every part in the loop, each once', () => {
-    const softs = judgePolymers(desk),
-      of = (m: string) => softs.find((s) => s.material === m);
+    const polymers = judgePolymers(desk),
+      of = (m: string) => polymers.find((s) => s.material === m);
     expect(
       of('acrylic')?.carriers.some((c) => c.component === 'reservoir' && c.as === 'body'),
     ).toBe(true);
     expect(of('EPDM rubber')?.carriers.some((c) => c.component === 'pump' && c.as === 'seal')).toBe(
       true,
     );
-    expect(softs.flatMap((s) => s.carriers).filter((c) => c.as === 'tube').length).toBe(1);
-    for (const s of softs)
+    expect(polymers.flatMap((s) => s.carriers).filter((c) => c.as === 'tube').length).toBe(1);
+    for (const s of polymers)
       expect(new Set(s.carriers.map((c) => `${c.component}/${c.as}`)).size).toBe(s.carriers.length);
   });
 
@@ -62,7 +62,7 @@ describe("a loop's plastics and rubbers", () => {
         ...desk,
         loops: [{ ...loop, coolant: { ...loop.coolant, attacks: ['EPDM rubber' as const] } }],
       };
-    expect(judgePolymers(desk).find((s) => s.material === 'EPDM rubber')?.verdict).toBe('holds');
+    expect(judgePolymers(desk).find((s) => s.material === 'EPDM rubber')?.verdict).toBe('ok');
     expect(judgePolymers(worse).find((s) => s.material === 'EPDM rubber')).toMatchObject({
       verdict: 'fails',
       because: 'its own data say that it attacks it',
@@ -76,15 +76,15 @@ describe("a loop's plastics and rubbers", () => {
       judgePolymers({ ...desk, loops: [{ ...nitrile, tube: catalogued('tube', tube) }] }).find(
         (s) => s.material === 'nitrile rubber',
       )?.verdict;
-    expect(on('tube-soft-13-10')).toBe('tight');
-    expect(on('tube-epdm-13-10')).toBe('holds');
+    expect(on('tube-soft-13-10')).toBe('marginal');
+    expect(on('tube-epdm-13-10')).toBe('ok');
   });
 
   test('a part whose data do not tell is not judged, and one in no loop neither', () => {
     const silent = {
       ...desk,
       components: desk.components.map((i) =>
-        'softs' in i.part ? { ...i, part: { ...i.part, softs: undefined } } : i,
+        'polymers' in i.part ? { ...i, part: { ...i.part, polymers: undefined } } : i,
       ),
     } as unknown as Design;
     expect(

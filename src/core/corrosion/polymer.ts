@@ -2,7 +2,7 @@ import type { PolymerMaterial } from '../components';
 
 /** What a coolant, or a tube it runs in, brings to plastics and rubber. */
 export type Agent = 'ethylene glycol' | 'propylene glycol' | 'alcohol' | 'plasticiser';
-export type PolymerVerdict = 'holds' | 'tight' | 'fails';
+export type PolymerVerdict = 'ok' | 'marginal' | 'fails';
 
 /** How a material takes an agent: `watch` beyond the first share by volume, `not` beyond the second. 1: never. */
 interface Takes {
@@ -84,10 +84,10 @@ export function judgePolymer(
   share: number,
 ): PolymerVerdict {
   const { watch, not } = TAKES[material][agent];
-  if (share <= 0) return 'holds';
+  if (share <= 0) return 'ok';
   if (share > not) return 'fails';
-  if (share > watch) return 'tight';
-  return 'holds';
+  if (share > watch) return 'marginal';
+  return 'ok';
 }
 
 /** What becomes of a material that an agent gets at. */

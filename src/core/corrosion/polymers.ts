@@ -45,14 +45,14 @@ export function judgePolymers(design: Design): readonly WettedPolymer[] {
     ]);
     for (const component of design.components)
       if (touched.has(component.id) && isWet(component.part))
-        for (const s of component.part.softs ?? [])
+        for (const s of component.part.polymers ?? [])
           note(s.material, { component: component.id, name: component.name, as: s.as });
     const fittings = [
       ...(loop.connections.some((l) => l.by === 'tube') ? [loop.fitting] : []),
       ...loop.caps.map((c) => design.kit[c.with]),
     ];
     for (const f of fittings)
-      for (const s of f.softs ?? [])
+      for (const s of f.polymers ?? [])
         note(s.material, { component: `fitting:${f.id}`, name: f.name, as: s.as });
     if (loop.connections.some((l) => l.by === 'tube'))
       note(loop.tube.material, {
@@ -82,8 +82,9 @@ function against(
     share,
     verdict: judgePolymer(material, agent, share),
   }));
-  const worst = told.find((t) => t.verdict === 'fails') ?? told.find((t) => t.verdict === 'tight');
-  if (!worst) return { verdict: 'holds', because: null };
+  const worst =
+    told.find((t) => t.verdict === 'fails') ?? told.find((t) => t.verdict === 'marginal');
+  if (!worst) return { verdict: 'ok', because: null };
   return {
     verdict: worst.verdict,
     because:

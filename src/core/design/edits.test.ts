@@ -19,13 +19,13 @@ const spare = {
   id: 'spare',
   name: 'Spare fan',
   part: catalogued('fan', 'fan-wren-120-1200'),
-  placement: { on: 'bench' as const },
+  placement: { on: 'unplaced' as const },
   settings: {},
 };
 
 /** One of every edit, on the same build: the table must stay complete. */
 const EDITS: Record<EditKind, Edit> = {
-  'kit.leads': { do: 'kit.leads', leads: [catalogued('lead', 'lead-split-3')] },
+  'kit.cables': { do: 'kit.cables', cables: [catalogued('cable', 'lead-split-3')] },
   'component.measured': {
     do: 'component.measured',
     component: 'top-radiator',
@@ -40,7 +40,7 @@ const EDITS: Record<EditKind, Edit> = {
     do: 'choices.profile',
     profile: [
       { load: 'idle', seconds: 600 },
-      { load: 'play', seconds: 1800 },
+      { load: 'gaming', seconds: 1800 },
     ],
   },
   'design.rename': { do: 'design.rename', name: 'Night desk' },
@@ -59,9 +59,9 @@ const EDITS: Record<EditKind, Edit> = {
   'component.place': {
     do: 'component.place',
     component: 'top-radiator',
-    placement: { on: 'bench' },
+    placement: { on: 'unplaced' },
   },
-  'component.set': { do: 'component.set', component: 'processor', values: { draw_W: 160 } },
+  'component.set': { do: 'component.set', component: 'processor', values: { powerDraw_W: 160 } },
   'component.unset': { do: 'component.unset', component: 'pump', keys: ['speed_rpm'] },
   'component.curve': {
     do: 'component.curve',
@@ -123,9 +123,9 @@ const EDITS: Record<EditKind, Edit> = {
     do: 'connection.way',
     loop: 'loop',
     connection: loop.connections[1]?.id ?? '',
-    way: { leave: [0, 1, 0], via: [[null, 210, null]] },
+    constraints: { exit: [0, 1, 0], waypoints: [[null, 210, null]] },
   },
-  'kit.sundries': { do: 'kit.sundries', sundries: [] },
+  'kit.consumables': { do: 'kit.consumables', consumables: [] },
   'drawer.set': { do: 'drawer.set', part: 'fit-plug', count: 3 },
   'order.mark': {
     do: 'order.mark',
@@ -157,7 +157,7 @@ const EDITS: Record<EditKind, Edit> = {
   'layout.set': {
     do: 'layout.set',
     routes: { 'run-2': null },
-    noWay: { 'run-2': { blockedBy: 'Sheet', wouldFit: null } },
+    noRoute: { 'run-2': { blockedBy: 'Sheet', wouldFit: null } },
   },
   'route.pin': { do: 'route.pin', connection: 'run-2', pinned: true },
   patch: { do: 'patch', patches: [{ op: 'replace', path: ['name'], value: 'Patched' }] },
@@ -194,7 +194,7 @@ describe('edits', () => {
         connection: 'ghost',
         ends: { from: 'auto', to: 'auto' },
       },
-      'loops.loop.links.ghost',
+      'loops.loop.connections.ghost',
     ],
     [{ do: 'component.add', component: { ...spare, id: 'pump' } }, 'components.pump'],
     [{ do: 'loop.add', loop }, 'loops.loop'],
@@ -255,7 +255,7 @@ describe('edits', () => {
 
   test('a case without a mount sends what hung there to the bench', () => {
     const small = applyEdit(desk, EDITS['case.choose']).design;
-    expect(findComponent(small, 'front-radiator')?.placement).toEqual({ on: 'bench' });
+    expect(findComponent(small, 'front-radiator')?.placement).toEqual({ on: 'unplaced' });
     expect(findComponent(small, 'top-radiator')?.placement.on).toBe('mount');
     expect(small.choices.removed).toEqual([]);
   });

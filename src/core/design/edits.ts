@@ -112,7 +112,7 @@ export type Edit =
       readonly do: 'connection.way';
       readonly loop: string;
       readonly connection: string;
-      /** Null: all of it found by routing again. */ readonly way: RouteConstraints | null;
+      /** Null: all of it found by routing again. */ readonly constraints: RouteConstraints | null;
     }
   | {
       readonly do: 'loop.test-bend';
@@ -127,8 +127,8 @@ export type Edit =
     }
   | { readonly do: 'kit.set'; readonly duty: KitDuty; readonly fitting: FittingPart }
   | { readonly do: 'kit.screws'; readonly screws: readonly ScrewPart[] }
-  | { readonly do: 'kit.leads'; readonly leads: readonly CablePart[] }
-  | { readonly do: 'kit.sundries'; readonly sundries: readonly ConsumablePart[] }
+  | { readonly do: 'kit.cables'; readonly cables: readonly CablePart[] }
+  | { readonly do: 'kit.consumables'; readonly consumables: readonly ConsumablePart[] }
   | {
       readonly do: 'drawer.set';
       readonly part: string;
@@ -140,7 +140,7 @@ export type Edit =
       /** Null: no longer routed, placed or without a way. What is not named stays. */
       readonly routes?: Readonly<Record<string, LaidRoute | null>>;
       readonly poses?: Readonly<Record<string, Pose | null>>;
-      readonly noWay?: Readonly<Record<string, NoRouteFound | null>>;
+      readonly noRoute?: Readonly<Record<string, NoRouteFound | null>>;
     }
   | { readonly do: 'route.pin'; readonly connection: string; readonly pinned: boolean }
   | { readonly do: 'batch'; readonly edits: readonly Edit[] }
@@ -196,16 +196,16 @@ function dropLayout(draft: D): void {
   const hanging = new Set(
     draft.components.flatMap((i) => (i.placement.on === 'line' ? [i.id] : [])),
   );
-  const { routes, poses, noWay } = draft.layout;
+  const { routes, poses, noRoute: noRoute } = draft.layout;
   for (const id of Object.keys(routes)) if (!tubes.has(id)) delete routes[id];
-  for (const id of Object.keys(noWay)) if (!tubes.has(id)) delete noWay[id];
+  for (const id of Object.keys(noRoute)) if (!tubes.has(id)) delete noRoute[id];
   for (const id of Object.keys(poses)) if (!hanging.has(id)) delete poses[id];
 }
 
 /** A connection whose wishes have changed is to be routed again. */
 function unroute(draft: D, link: string): void {
   delete draft.layout.routes[link];
-  delete draft.layout.noWay[link];
+  delete draft.layout.noRoute[link];
 }
 
 /** Sets what is named, and takes away what is named with null. */
@@ -376,7 +376,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       if (!link)
         throw new EditError(
           `There is no run "${edit.connection}" in this loop.`,
-          `loops.${edit.loop}.links.${edit.connection}`,
+          `loops.${edit.loop}.connections.${edit.connection}`,
         );
       link.ends = { ...edit.ends };
       unroute(draft, edit.connection);
@@ -387,10 +387,11 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       if (!link)
         throw new EditError(
           `There is no run "${edit.connection}" in this loop.`,
-          `loops.${edit.loop}.links.${edit.connection}`,
+          `loops.${edit.loop}.connections.${edit.connection}`,
         );
-      if (edit.way && Object.keys(edit.way).length > 0) link.way = own(edit.way);
-      else delete link.way;
+      if (edit.constraints && Object.keys(edit.constraints).length > 0)
+        link.constraints = own(edit.constraints);
+      else delete link.constraints;
       unroute(draft, edit.connection);
       return;
     }
@@ -415,17 +416,17 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
     case 'kit.screws':
       draft.kit.screws = own(edit.screws);
       return;
-    case 'kit.leads':
-      draft.kit.leads = own(edit.leads);
+    case 'kit.cables':
+      draft.kit.cables = own(edit.cables);
       return;
-    case 'kit.sundries':
-      draft.kit.sundries = own(edit.sundries);
+    case 'kit.consumables':
+      draft.kit.consumables = own(edit.consumables);
       return;
     case 'drawer.set': {
-      const drawer = { ...draft.choices.drawer };
+      const drawer = { ...draft.choices.inventory };
       if (edit.count > 0) drawer[edit.part] = edit.count;
       else delete drawer[edit.part];
-      draft.choices.drawer = drawer;
+      draft.choices.inventory = drawer;
       return;
     }
     case 'order.mark': {
@@ -439,7 +440,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       const { layout } = draft;
       setEach(layout.routes, own(edit.routes ?? {}));
       setEach(layout.poses, own(edit.poses ?? {}));
-      setEach(layout.noWay, own(edit.noWay ?? {}));
+      setEach(layout.noRoute, own(edit.noRoute ?? {}));
       return;
     }
     case 'route.pin': {
@@ -517,9 +518,9 @@ function chooseCase(draft: D, next: CasePart): void {
   for (const component of draft.components) {
     const p = component.placement;
     if (p.on === 'mount' && !next.mounts.some((m) => m.id === p.mount))
-      component.placement = { on: 'bench' };
+      component.placement = { on: 'unplaced' };
     if (p.on === 'spot' && !next.spots.some((s) => s.id === p.spot))
-      component.placement = { on: 'bench' };
+      component.placement = { on: 'unplaced' };
     if (p.on === 'riser' && !next.riser) component.placement = { on: 'slot', slot: 1 };
   }
 }
@@ -535,7 +536,7 @@ function removeComponent(draft: D, id: string): void {
   );
   for (const component of draft.components)
     if (component.placement.on === 'component' && component.placement.component === id)
-      component.placement = { on: 'bench' };
+      component.placement = { on: 'unplaced' };
   for (const loop of draft.loops) {
     const before = loop.connections.filter((l) => portIs(l.to, id) && !portIs(l.from, id));
     const after = loop.connections.filter((l) => portIs(l.from, id) && !portIs(l.to, id));

@@ -12,7 +12,7 @@ export const DEFAULT_BRIEF: Brief = {
   room_C: 24,
   altitude_m: 0,
   currency: 'EUR',
-  loadCase: 'torture',
+  loadCase: 'stress',
   limits: {
     deltaT_K: 12,
     noise_dBA: 34,
@@ -25,7 +25,7 @@ export const DEFAULT_BRIEF: Brief = {
 };
 
 /** Nothing routed yet. */
-export const EMPTY_LAYOUT: Layout = { routes: {}, poses: {}, noWay: {} };
+export const EMPTY_LAYOUT: Layout = { routes: {}, poses: {}, noRoute: {} };
 
 /** A build with nothing in it yet. */
 export function emptyDesign(name: string, kit: Kit, brief: Brief = DEFAULT_BRIEF): Design {

@@ -1,3 +1,4 @@
+import { loadCaseNow, migratePart, renameKeys, sharesNow } from '../components/migrate';
 import { BUILD_VERSION } from './types';
 
 type Document = Record<string, unknown>;
@@ -40,12 +41,107 @@ export const MIGRATIONS: Readonly<Record<number, (old: Document) => Document>> =
     if (!Array.isArray(old.loops)) return { ...old, version: 2 };
     return { ...old, version: 2, loops, layout: { routes, poses: {}, noWay: {} } };
   },
+  // Version 3 names things by the terms of the trade; docs/evaluation.md has the table.
+  2: (old) => ({
+    ...renameKeys(old, { items: 'components' }),
+    version: 3,
+    ...(isObject(old.brief) ? { brief: briefOf3(old.brief) } : {}),
+    ...(isObject(old.case) ? { case: migratePart(old.case) } : {}),
+    ...(Array.isArray(old.items) ? { components: old.items.map(componentOf3) } : {}),
+    ...(Array.isArray(old.loops) ? { loops: old.loops.map(loopOf3) } : {}),
+    ...(isObject(old.kit) ? { kit: kitOf3(old.kit) } : {}),
+    ...(isObject(old.layout) ? { layout: renameKeys(old.layout, { noWay: 'noRoute' }) } : {}),
+    ...(isObject(old.choices) ? { choices: choicesOf3(old.choices) } : {}),
+  }),
 };
 
-const isObject = (value: unknown): value is Document =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
+function briefOf3(old: Document): Document {
+  const limits = isObject(old.limits) ? renameKeys(old.limits, { rise_K: 'deltaT_K' }) : old.limits;
+  return { ...old, loadCase: loadCaseNow(old.loadCase), limits };
+}
+
+function componentOf3(old: unknown): unknown {
+  if (!isObject(old)) return old;
+  return {
+    ...old,
+    part: migratePart(old.part),
+    placement: placementOf3(old.placement),
+    ...(isObject(old.settings) ? { settings: settingsOf3(old.settings) } : {}),
+  };
+}
+
+function placementOf3(old: unknown): unknown {
+  if (!isObject(old)) return old;
+  if (old.on === 'bench') return { ...old, on: 'unplaced' };
+  const on = old.on === 'item' ? 'component' : old.on;
+  return { ...renameKeys(old, { item: 'component' }), on };
+}
+
+function settingsOf3(old: Document): Document {
+  const settings = renameKeys(old, {
+    draw_W: 'powerDraw_W',
+    ownShare: 'customShare',
+    inView: 'keepVisible',
+  });
+  return 'shares' in settings ? { ...settings, shares: sharesNow(settings.shares) } : settings;
+}
+
+const portOf3 = (old: unknown): unknown =>
+  isObject(old) ? renameKeys(old, { item: 'component' }) : old;
+
+function loopOf3(old: unknown): unknown {
+  if (!isObject(old)) return old;
+  const loop = renameKeys(old, { links: 'connections' });
+  return {
+    ...loop,
+    ...(isObject(loop.tube) ? { tube: migratePart(loop.tube) } : {}),
+    ...(isObject(loop.fitting) ? { fitting: migratePart(loop.fitting) } : {}),
+    ...(isObject(loop.coolant) ? { coolant: migratePart(loop.coolant) } : {}),
+    ...(Array.isArray(loop.connections)
+      ? { connections: loop.connections.map(connectionOf3) }
+      : {}),
+    ...(Array.isArray(loop.caps) ? { caps: loop.caps.map(portOf3) } : {}),
+  };
+}
+
+function connectionOf3(old: unknown): unknown {
+  if (!isObject(old)) return old;
+  const { way, ...rest } = old;
+  const constraints = isObject(way)
+    ? renameKeys(way, { leave: 'exit', arrive: 'entry', via: 'waypoints', slanted: 'allow45' })
+    : way;
+  return {
+    ...rest,
+    from: portOf3(old.from),
+    to: portOf3(old.to),
+    ...(isObject(old.bridge) ? { bridge: migratePart(old.bridge) } : {}),
+    ...(way === undefined ? {} : { constraints }),
+  };
+}
+
+function kitOf3(old: Document): Document {
+  const kit = renameKeys(old, { leads: 'cables', sundries: 'consumables' });
+  const partsNow = (value: unknown): unknown =>
+    Array.isArray(value) ? value.map(migratePart) : migratePart(value);
+  return Object.fromEntries(Object.entries(kit).map(([key, value]) => [key, partsNow(value)]));
+}
+
+function choicesOf3(old: Document): Document {
+  const choices = renameKeys(old, { drawer: 'inventory' });
+  if (!Array.isArray(choices.profile)) return choices;
+  const profile = choices.profile.map((step: unknown) =>
+    isObject(step) ? { ...step, load: loadCaseNow(step.load) } : step,
+  );
+  return { ...choices, profile };
+}
+
+function isObject(value: unknown): value is Document {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
+}
 /** A list as it is; anything else stays for validation to refuse. */
-const listOf = (value: unknown): readonly unknown[] => (Array.isArray(value) ? value : []);
+function listOf(value: unknown): readonly unknown[] {
+  return Array.isArray(value) ? value : [];
+}
 
 /** Brings an older document to the present version, step by step. The caller has checked that the version is a known number. */
 export function migrate(document: Document): Document {

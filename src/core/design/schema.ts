@@ -3,7 +3,7 @@ import { ID_KEY, PART_SCHEMAS, id, mm, text, vec } from '../components/schema';
 import { BUILD_FORMAT, BUILD_VERSION } from './types';
 
 /** The guard of the whole document. Everything that enters, from a file, the API, an action or the database, passes it. */
-const LOAD_CASE = Joi.string().valid('idle', 'play', 'render', 'torture', 'own');
+const LOAD_CASE = Joi.string().valid('idle', 'gaming', 'render', 'stress', 'custom');
 const turn = Joi.number().valid(0, 90, 180, 270);
 
 export const briefSchema = Joi.object({
@@ -14,7 +14,7 @@ export const briefSchema = Joi.object({
     .required(),
   loadCase: LOAD_CASE.required(),
   limits: Joi.object({
-    rise_K: Joi.number().min(0.5).max(60).required(),
+    deltaT_K: Joi.number().min(0.5).max(60).required(),
     noise_dBA: Joi.number().min(5).max(90).required(),
     flow_Lmin: Joi.number().min(0.1).max(30).required(),
     part_C: Joi.number().min(30).max(150).allow(null).required(),
@@ -28,7 +28,7 @@ export const briefSchema = Joi.object({
 const on = (where: string, keys: Record<string, Joi.Schema> = {}): Joi.ObjectSchema =>
   Joi.object({ on: Joi.string().valid(where).required(), ...keys });
 const PLACEMENTS = {
-  bench: on('bench'),
+  unplaced: on('unplaced'),
   tray: on('tray'),
   board: on('board'),
   bay: on('bay'),
@@ -118,15 +118,15 @@ export const componentSchema = Joi.object({
   placement: pick('on', PLACEMENTS).required(),
   settings: Joi.object({
     speed_rpm: Joi.number().min(0).max(20000),
-    draw_W: Joi.number().min(0).max(2000),
+    powerDraw_W: Joi.number().min(0).max(2000),
     clock: Joi.number().min(0.2).max(2),
     voltage: Joi.number().min(0.5).max(1.6),
-    shares: Joi.object({ idle: share, play: share, render: share, torture: share }),
+    shares: Joi.object({ idle: share, gaming: share, render: share, stress: share }),
     control,
-    ownShare: share,
+    customShare: share,
     owned: Joi.boolean(),
     shut: Joi.boolean(),
-    inView: Joi.boolean(),
+    keepVisible: Joi.boolean(),
     clogged: Joi.number().min(0).max(0.95),
     screw_mm: mm(1, 100),
   }).required(),
@@ -139,11 +139,11 @@ const laidEnd = Joi.object({
   piece: Joi.string().valid('straight', 'rotary45', 'rotary90', 'extender').required(),
   direction: unit.required(),
 });
-const way = Joi.object({
-  leave: unit,
-  arrive: unit,
-  slanted: Joi.boolean(),
-  via: Joi.array()
+const constraints = Joi.object({
+  exit: unit,
+  entry: unit,
+  allow45: Joi.boolean(),
+  waypoints: Joi.array()
     .items(Joi.array().items(mm(-3000).allow(null)).length(3))
     .max(12),
 });
@@ -163,7 +163,7 @@ const pose = Joi.object({
   y: unit.required(),
   z: unit.required(),
 });
-const noWay = Joi.object({
+const noRoute = Joi.object({
   blockedBy: text(120).allow(null).required(),
   wouldFit: text(120).allow(null).required(),
 });
@@ -171,7 +171,7 @@ const noWay = Joi.object({
 const layoutSchema = Joi.object({
   routes: Joi.object().pattern(ID_KEY, laidRoute).max(400).required(),
   poses: Joi.object().pattern(ID_KEY, pose).max(120).required(),
-  noWay: Joi.object().pattern(ID_KEY, noWay).max(400).required(),
+  noRoute: Joi.object().pattern(ID_KEY, noRoute).max(400).required(),
 });
 export const loopSchema = Joi.object({
   id: id().required(),
@@ -184,7 +184,7 @@ export const loopSchema = Joi.object({
     set_deg: Joi.number().min(10).max(180).required(),
     left_deg: Joi.number().min(5).max(180).required(),
   }).optional(),
-  links: Joi.array()
+  connections: Joi.array()
     .items(
       Joi.object({
         id: id().required(),
@@ -197,7 +197,7 @@ export const loopSchema = Joi.object({
           then: PART_SCHEMAS.fitting.keys({ duty: Joi.string().valid('bridge').required() }),
           otherwise: Joi.forbidden(),
         }),
-        way: way.optional(),
+        constraints: constraints.optional(),
       }),
     )
     .max(200)
@@ -226,12 +226,12 @@ export const designSchema = Joi.object({
     rotary90: small,
     extender: small,
     screws: Joi.array().items(PART_SCHEMAS.screw).max(200).required(),
-    leads: Joi.array().items(PART_SCHEMAS.lead).max(40).optional(),
-    sundries: Joi.array().items(PART_SCHEMAS.sundry).max(200).optional(),
+    cables: Joi.array().items(PART_SCHEMAS.cable).max(40).optional(),
+    consumables: Joi.array().items(PART_SCHEMAS.consumable).max(200).optional(),
   }).required(),
   layout: layoutSchema.required(),
   choices: Joi.object({
-    drawer: Joi.object().pattern(ID_KEY, Joi.number().min(0).max(10000)).max(400).optional(),
+    inventory: Joi.object().pattern(ID_KEY, Joi.number().min(0).max(10000)).max(400).optional(),
     orders: Joi.object()
       .pattern(
         ID_KEY,

@@ -13,7 +13,7 @@ import type {
 import type { Frame, Vec } from '../geometry';
 
 export const BUILD_FORMAT = 'zephyron-build';
-export const BUILD_VERSION = 2;
+export const BUILD_VERSION = 3;
 
 /** What the builder wants, and the room it happens in. */
 export interface Brief {
@@ -45,7 +45,7 @@ export interface Brief {
 export type Turn = 0 | 90 | 180 | 270;
 
 export type Placement =
-  | { readonly on: 'bench' }
+  | { readonly on: 'unplaced' }
   | { readonly on: 'tray' }
   | { readonly on: 'board' }
   | { readonly on: 'bay' }
@@ -92,7 +92,7 @@ export interface Settings {
   /** Fans and pumps. */
   readonly speed_rpm?: number;
   /** Most a part may draw, W: a typed power limit, or its full draw measured. */
-  readonly draw_W?: number;
+  readonly powerDraw_W?: number;
   /** A tuned part's clock and voltage against its maker's: power goes as f V². */
   readonly clock?: number;
   readonly voltage?: number;
@@ -101,7 +101,7 @@ export interface Settings {
   /** Follows a temperature over time; a steady answer is at `speed_rpm`. */
   readonly control?: Control;
   /** Share of the draw in the load case "own". */
-  readonly ownShare?: number;
+  readonly customShare?: number;
   /** Already in the drawer: listed at no cost. */
   readonly owned?: boolean;
   /** A valve that is shut: nothing passes. */
@@ -109,7 +109,7 @@ export interface Settings {
   /** Share of the channels plugged by dirt, 0–0.95. */
   readonly clogged?: number;
   /** Whether no run is to pass before it, as seen through the glass. */
-  readonly inView?: boolean;
+  readonly keepVisible?: boolean;
   /** Length of screw chosen by hand. */
   readonly screw_mm?: number;
 }
@@ -142,12 +142,12 @@ export interface LaidEnd {
 /** What a builder sets of a run's way by hand; routing finds the rest. */
 export interface RouteConstraints {
   /** Directions the tube must leave and arrive by, along an axis of the case, away from the port. */
-  readonly leave?: Vec;
-  readonly arrive?: Vec;
+  readonly exit?: Vec;
+  readonly entry?: Vec;
   /** Places to pass, in this order. */
-  readonly via?: readonly Via[];
+  readonly waypoints?: readonly Via[];
   /** Hard tube may lie aslant at 45° where that is shorter. */
-  readonly slanted?: boolean;
+  readonly allow45?: boolean;
 }
 
 /** From port to port, in flow order: a tube with its end fittings, or a joint that screws two ports together. */
@@ -159,7 +159,7 @@ export interface Connection {
   readonly ends: { readonly from: EndPiece; readonly to: EndPiece };
   /** Of a joint: the bridge that reaches from port to port, where they do not all but touch. */
   readonly bridge?: FittingPart;
-  readonly way?: RouteConstraints;
+  readonly constraints?: RouteConstraints;
 }
 
 export type CapDuty = 'plug' | 'drain' | 'fill';
@@ -186,8 +186,8 @@ export type KitDuty = 'plug' | 'drain' | 'fill' | 'joint' | 'rotary45' | 'rotary
 /** The small parts this build uses wherever one is called for. */
 export interface Kit extends Readonly<Record<KitDuty, FittingPart>> {
   readonly screws: readonly ScrewPart[];
-  /** Splitters and hubs to choose from. */ readonly leads?: readonly CablePart[];
-  /** Paste, pads, tools and other sundries to choose from. */ readonly sundries?: readonly ConsumablePart[];
+  /** Splitters and hubs to choose from. */ readonly cables?: readonly CablePart[];
+  /** Paste, pads, tools and other sundries to choose from. */ readonly consumables?: readonly ConsumablePart[];
 }
 
 /** A line of the list on its way: ordered, received, or missing from the parcel. */
@@ -227,7 +227,7 @@ export interface NoRouteFound {
 export interface Layout {
   readonly routes: Readonly<Record<string, LaidRoute>>;
   readonly poses: Readonly<Record<string, Pose>>;
-  readonly noWay: Readonly<Record<string, NoRouteFound>>;
+  readonly noRoute: Readonly<Record<string, NoRouteFound>>;
 }
 
 export interface Design {
@@ -244,7 +244,7 @@ export interface Design {
     /** Cages and brackets taken out of the case. */
     readonly removed: readonly string[];
     /** What lies in the drawer, by part: pieces that need not be bought. */
-    readonly drawer?: Readonly<Record<string, number>>;
+    readonly inventory?: Readonly<Record<string, number>>;
     /** What has become of lines of the list, by part. */
     readonly orders?: Readonly<Record<string, OrderMark>>;
     /** Load over time, for the time view. */

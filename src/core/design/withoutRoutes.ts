@@ -6,5 +6,5 @@ import type { Design } from './types';
  */
 export const withoutRoutes = (design: Design): Design => ({
   ...design,
-  layout: { ...design.layout, routes: {}, noWay: {} },
+  layout: { ...design.layout, routes: {}, noRoute: {} },
 });

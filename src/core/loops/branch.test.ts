@@ -61,7 +61,7 @@ describe('a second pump', () => {
     const two = edited(
       desk,
       secondPump(desk, 'loop', 'pump', catalogued('pump', 'pump-brook-small'), 'series', null, {
-        on: 'bench',
+        on: 'unplaced',
       }),
     );
     portsOnce(two);
@@ -73,7 +73,7 @@ describe('a second pump', () => {
     const two = edited(
       desk,
       secondPump(desk, 'loop', 'pump', catalogued('pump', 'pump-osier-large'), 'parallel', tee, {
-        on: 'bench',
+        on: 'unplaced',
       }),
     );
     portsOnce(two);
@@ -81,12 +81,12 @@ describe('a second pump', () => {
     expect([g.closed, g.layout.lanes]).toEqual([true, 2]);
     expect(
       secondPump(desk, 'loop', 'pump', catalogued('pump', 'pump-osier-large'), 'parallel', null, {
-        on: 'bench',
+        on: 'unplaced',
       }),
     ).toBeNull();
     expect(
       secondPump(desk, 'loop', 'rear-fan', catalogued('pump', 'pump-osier-large'), 'series', null, {
-        on: 'bench',
+        on: 'unplaced',
       }),
     ).toBeNull();
   });

@@ -43,7 +43,7 @@ const byHand = (radius: number, corner: number, on: number): Run => ({
     ],
     radius_mm: radius,
     kept_mm: 5,
-    seen: { crosses: [], before: [] },
+    visibility: { crosses: [], before: [] },
     nearest: null,
     pieces: [],
     lra: [{ length_mm: corner - radius, rotation_deg: 0, angle_deg: 90 }],

@@ -191,7 +191,7 @@ function runThrough(corners: readonly Vec[], radius_mm: number): Run {
       path: roundedPath(corners, radius_mm),
       radius_mm,
       kept_mm: 5,
-      seen: { crosses: [], before: [] },
+      visibility: { crosses: [], before: [] },
       nearest: null,
       pieces: [],
       lra: table.rows,

@@ -19,16 +19,16 @@ const tower = demoDesign('fenland-flood-tower') as Design,
   desk = demoDesign('dawn-chorus-desk') as Design;
 const laid = routesOf(compileSystem(tower));
 const routeOf = (found: Routed, link: string): Route => {
-  const r = found.routes.find((x) => x.link === link);
+  const r = found.routes.find((x) => x.connection === link);
   if (!r) throw new Error(`no way for ${link}`);
   return r;
 };
-const byHand = (design: Design, link: string, way: RouteConstraints): Design =>
+const byHand = (design: Design, link: string, constraints: RouteConstraints): Design =>
   applyEdit(design, {
     do: 'connection.way',
     loop: design.loops.find((l) => l.connections.some((k) => k.id === link))?.id ?? '',
     connection: link,
-    way,
+    constraints,
   }).design;
 /** Routed from nothing, and what the independent checker says of it. */
 const routed = (design: Design): Routed => routeDesign(design).routed;
@@ -54,7 +54,7 @@ describe('a run set by hand', () => {
 
   test('a leg drawn into another plane lies there; the others go round it; nothing clashes', () => {
     const to = Math.round(leg[0]) + 20,
-      design = byHand(tower, 'run-3', { via: withLegAt([], middle.corners, 1, 0, to) }),
+      design = byHand(tower, 'run-3', { waypoints: withLegAt([], middle.corners, 1, 0, to) }),
       found = routed(design);
     expect(liesAt(routeOf(found, 'run-3'), 0, to)).toBe(true);
     expect(found.missing).toEqual([]);
@@ -64,13 +64,13 @@ describe('a run set by hand', () => {
   test('in the hand, it alone is laid anew', () => {
     const to = Math.round(leg[0]) + 20,
       now = rerouteRun(
-        byHand(tower, 'run-3', { via: withLegAt([], middle.corners, 1, 0, to) }),
+        byHand(tower, 'run-3', { waypoints: withLegAt([], middle.corners, 1, 0, to) }),
         laid,
         'run-3',
       );
     expect(liesAt(routeOf(now, 'run-3'), 0, to)).toBe(true);
     for (const r of laid.routes)
-      if (r.link !== 'run-3') expect(routeOf(now, r.link).path).toBe(r.path);
+      if (r.connection !== 'run-3') expect(routeOf(now, r.connection).path).toBe(r.path);
   });
 
   test('a second plane of the same leg takes the place of the first; planes stand in the order they are passed', () => {
@@ -101,7 +101,7 @@ describe('a run set by hand', () => {
 
   test('a place in space is passed', () => {
     const p: Vec = [400, 300, 215],
-      design = byHand(desk, 'run-5', { via: [[null, 300, 150]] }),
+      design = byHand(desk, 'run-5', { waypoints: [[null, 300, 150]] }),
       r = routeOf(routed(design), 'run-5');
     expect(
       r.corners.slice(1).some((b, i) => {
@@ -118,7 +118,7 @@ describe('a run set by hand', () => {
   });
 
   test('it leaves and arrives as it is told, where its fittings can', () => {
-    const design = byHand(tower, 'run-2', { leave: [0, 0, 1] }),
+    const design = byHand(tower, 'run-2', { exit: [0, 0, 1] }),
       r = routeOf(routed(design), 'run-2');
     expect(r.from.direction).toEqual([0, 0, 1]);
   });
@@ -126,7 +126,7 @@ describe('a run set by hand', () => {
   test('pinned, it lies just so, and the rest finds its ways round it', () => {
     const design = applyEdit(tower, { do: 'route.pin', connection: 'run-14', pinned: true }).design,
       moved = byHand(design, 'run-3', {
-        via: withLegAt([], middle.corners, 1, 0, Math.round(leg[0]) + 20),
+        waypoints: withLegAt([], middle.corners, 1, 0, Math.round(leg[0]) + 20),
       }),
       found = routed(moved);
     expect(routeOf(found, 'run-14').corners).toEqual(routeOf(laid, 'run-14').corners);
@@ -135,7 +135,7 @@ describe('a run set by hand', () => {
   });
 
   test('behind the tray by its openings, and nowhere through the sheet', () => {
-    const design = byHand(tower, 'run-14', { via: [[null, null, -13]] }),
+    const design = byHand(tower, 'run-14', { waypoints: [[null, null, -13]] }),
       found = rerouteRun(design, laid, 'run-14'),
       r = routeOf(found, 'run-14'),
       c = tower.case as NonNullable<Design['case']>;
@@ -158,7 +158,7 @@ describe('a run set by hand', () => {
 
   test('aslant it is shorter, with bends of 45° that keep their radius and straights', () => {
     const straight = ['run-3', 'run-7', 'run-12', 'run-13', 'run-14', 'run-11'].flatMap((link) => {
-      const design = byHand(tower, link, { slanted: true }),
+      const design = byHand(tower, link, { allow45: true }),
         r = routeOf(rerouteRun(design, laid, link), link),
         was = routeOf(rerouteRun(tower, laid, link), link);
       return [{ design, r, was }];
@@ -171,7 +171,7 @@ describe('a run set by hand', () => {
       r.corners.slice(1).reduce((s, b, i) => s + distance(b, r.corners[i] as Vec), 0);
     for (const { r, was } of changed) expect(length(r)).toBeLessThan(length(was));
     const [one] = changed as [(typeof changed)[number]];
-    const others = laid.routes.filter((r) => r.link !== one.r.link);
+    const others = laid.routes.filter((r) => r.connection !== one.r.connection);
     const system = compileSystem(one.design);
     const runs = routedRuns(system, { ...laid, routes: [...others, one.r] });
     expect(check(system, runs)).toEqual([]);

@@ -40,8 +40,8 @@ export function slanted(
     const next = [...now.slice(0, i), c2, d2, ...now.slice(i + 2)];
     const tollAt = (way: readonly Vec[]): number =>
       tollOf(room, samplePath(roundedPath(way, r), STEP_MM));
-    const toll = tollAt([a, c2, d2, e]);
-    if (toll < Infinity && toll <= tollAt([a, c, d, e])) now = next;
+    const penalty = tollAt([a, c2, d2, e]);
+    if (penalty < Infinity && penalty <= tollAt([a, c, d, e])) now = next;
   }
   return now;
 }

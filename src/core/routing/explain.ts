@@ -57,7 +57,7 @@ export function explain(
   const ids = [
     ...new Set(
       whole.blocks
-        .filter((b) => b.toll === Infinity && boxGap(b, grow(between, 40)) < 0)
+        .filter((b) => b.penalty === Infinity && boxGap(b, grow(between, 40)) < 0)
         .map((b) => b.id),
     ),
   ]
@@ -76,6 +76,6 @@ export function explain(
         { most: EXPLAIN_MOST },
       )
     )
-      return { link: t.link, loop: t.loop.id, blockedBy: name(id), wouldFit };
-  return { link: t.link, loop: t.loop.id, blockedBy: null, wouldFit };
+      return { connection: t.connection, loop: t.loop.id, blockedBy: name(id), wouldFit };
+  return { connection: t.connection, loop: t.loop.id, blockedBy: null, wouldFit };
 }

@@ -46,10 +46,10 @@ export function distanceField(
       while (to > from && (l[to - 1] as number) >= b.max[a] - EPS) to -= 1;
       return [from, to] as const;
     }) as [readonly [number, number], readonly [number, number], readonly [number, number]];
-    if (b.toll !== Infinity) {
+    if (b.penalty !== Infinity) {
       onward ??= step.map(() => new Float64Array(closed.length));
       backward ??= step.map(() => new Float64Array(closed.length));
-      payAtFaces(onward, backward, [x, y, z], step, [nx, ny, nz], b.toll);
+      payAtFaces(onward, backward, [x, y, z], step, [nx, ny, nz], b.penalty);
       continue;
     }
     for (let i = x[0]; i < x[1]; i += 1)
@@ -126,7 +126,7 @@ function payAtFaces(
   inside: readonly (readonly [number, number])[],
   step: readonly [number, number, number],
   size: readonly [number, number, number],
-  toll: number,
+  penalty: number,
 ): void {
   for (const axis of [0, 1, 2] as const) {
     const [u, v] = ([0, 1, 2] as const).filter((i) => i !== axis) as [0 | 1 | 2, 0 | 1 | 2],
@@ -137,7 +137,7 @@ function payAtFaces(
       for (let i = inside[u]![0]; i < inside[u]![1]; i += 1)
         for (let j = inside[v]![0]; j < inside[v]![1]; j += 1) {
           const cell = n * step[axis] + i * step[u] + j * step[v];
-          list[cell] = (list[cell] as number) + toll;
+          list[cell] = (list[cell] as number) + penalty;
         }
     };
     pay(onward[axis], from - 1);

@@ -43,14 +43,17 @@ export function routeFlexible(
   let best: SoftWay | null = null;
   for (const [i, d] of drafts.entries()) {
     if (i >= MOST_LOOKS || (best && d.cost >= best.cost)) break;
-    const toll = tollOf(room, samplePath(roundedPath(d.corners, d.radius), STEP_MM).slice(1, -1));
-    if (toll === Infinity) continue;
-    if (!best || d.cost + toll < best.cost)
+    const penalty = tollOf(
+      room,
+      samplePath(roundedPath(d.corners, d.radius), STEP_MM).slice(1, -1),
+    );
+    if (penalty === Infinity) continue;
+    if (!best || d.cost + penalty < best.cost)
       best = {
         corners: d.corners,
         from: d.from,
         to: d.to,
-        cost: d.cost + toll,
+        cost: d.cost + penalty,
         expanded: i,
         radius_mm: d.radius,
       };

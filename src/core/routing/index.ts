@@ -14,9 +14,9 @@ export {
   type Improvement,
   type RoutedDesign,
 } from './layout';
-export type { InView, Nearest, NoRoute, Route, Routed } from './routed';
+export type { Visibility, Nearest, NoRoute, Route, Routed } from './routed';
 export { BETWEEN_MM, STRAIGHT_MM } from './task';
-export { inView, isShown } from './visibility';
+export { visibilityOf, isShown } from './visibility';
 export { endWays, sideways, type EndBody, type EndWay } from './ends';
 export { routeRigid, BEND_COST, type TubeLimits } from './rigidRoute';
 export { placePieces, type Frames } from './pieces';

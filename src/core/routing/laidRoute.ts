@@ -54,7 +54,7 @@ function layOut(system: System, task: Task, laid: LaidRoute): Route | null {
   if (!from || !to) return null;
   const corners = [from.mouth, ...laid.corners.slice(1, -1), to.mouth];
   return {
-    link: task.link,
+    connection: task.connection,
     loop: task.loop.id,
     corners,
     radius_mm: laid.radius_mm,
@@ -63,7 +63,7 @@ function layOut(system: System, task: Task, laid: LaidRoute): Route | null {
     to,
     kept_mm: laid.kept_mm,
     cost: 0,
-    taste: 0,
+    preference: 0,
   };
 }
 

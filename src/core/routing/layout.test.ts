@@ -53,7 +53,7 @@ describe('routes in the document', () => {
     expect(bare.reports.runs.every((r) => r.by === 'joint' || r.estimated)).toBe(true);
     expect(bare.findings.some((f) => f.code === 'run.unrouted')).toBe(true);
     expect(bare.stages.runs).toMatchObject({
-      verdict: 'unknown',
+      verdict: 'unchecked',
       result: expect.stringContaining('5 not routed'),
     });
   });
@@ -66,7 +66,7 @@ describe('routes in the document', () => {
     );
     const back = routesOf(compileSystem(design));
     for (const [i, route] of routed.routes.entries()) {
-      const { cost: _cost, taste: _taste, ...rest } = route;
+      const { cost: _cost, preference: _taste, ...rest } = route;
       expect(back.routes[i]).toMatchObject(rest);
     }
   });
@@ -89,7 +89,7 @@ describe('routes in the document', () => {
           do: 'connection.way',
           loop: 'loop',
           connection: 'run-2',
-          way: { leave: [0, 1, 0] },
+          constraints: { exit: [0, 1, 0] },
         }),
       ),
     ).toEqual(['run-2']);
@@ -161,7 +161,7 @@ describe('warm start', () => {
   });
 
   test('something put into the way of a route makes it stale, and it is routed round', () => {
-    const route = routesOf(compileSystem(desk)).routes.find((r) => r.link === 'run-4');
+    const route = routesOf(compileSystem(desk)).routes.find((r) => r.connection === 'run-4');
     const [a, b] = (route?.corners ?? []).slice(0, 2) as unknown as [
       readonly number[],
       readonly number[],
@@ -218,13 +218,13 @@ describe('warm start', () => {
       do: 'connection.way',
       loop: 'loop',
       connection: 'run-3',
-      way: { via: [[null, 60, null]] },
+      constraints: { waypoints: [[null, 60, null]] },
     });
     const detour = edited(worse, rerouteEdit(worse), {
       do: 'connection.way',
       loop: 'loop',
       connection: 'run-3',
-      way: null,
+      constraints: null,
     });
     const kept = edited(detour, {
       do: 'layout.set',
@@ -259,7 +259,7 @@ describe('warm start', () => {
           if (kind === 0) apply(slid(design, n));
           else if (kind === 1 && at) apply({ do: 'connection.remove', ...at });
           else if (kind === 2 && at)
-            apply({ do: 'connection.way', ...at, way: { leave: [0, 1, 0] } });
+            apply({ do: 'connection.way', ...at, constraints: { exit: [0, 1, 0] } });
           else if (kind === 3) apply({ do: 'fans.speed', speed_rpm: 500 + n });
           else apply({ do: 'brief.limit', values: { clear_mm: n % 8 } });
           apply(rerouteEdit(design));

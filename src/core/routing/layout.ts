@@ -29,22 +29,22 @@ const SLACK_MM = 0.05;
 
 /** The layout of the document as routes in space: those whose ends still meet their ports. Milliseconds; searches nothing. */
 export function routesOf(system: System): Routed {
-  const { routes: laid, noWay } = system.design.layout;
+  const { routes: laid, noRoute: noRoute } = system.design.layout;
   const tasks = tasksOf(system);
   const routes = tasks.flatMap((task) => {
-    const stored = laid[task.link];
+    const stored = laid[task.connection];
     return (stored && laidRoute(system, task, stored)) ?? [];
   });
-  const has = new Set(routes.map((r) => r.link));
-  const without = tasks.filter((t) => !has.has(t.link));
+  const has = new Set(routes.map((r) => r.connection));
+  const without = tasks.filter((t) => !has.has(t.connection));
   return {
     routes: withTold(system, tasks, routes),
-    missing: without.flatMap(({ link, loop }) => {
-      const why = noWay[link];
-      return why ? [{ link, loop: loop.id, ...why }] : [];
+    missing: without.flatMap(({ connection, loop }) => {
+      const why = noRoute[connection];
+      return why ? [{ connection, loop: loop.id, ...why }] : [];
     }),
     rounds: 0,
-    unpinned: without.flatMap(({ link }) => (laid[link]?.pinned ? [link] : [])),
+    unpinned: without.flatMap(({ connection }) => (laid[connection]?.pinned ? [connection] : [])),
   };
 }
 
@@ -72,32 +72,33 @@ const withPoses = (design: Design, poses: ReadonlyMap<string, Frame>): Design =>
 /** The edit that writes what routing found into the document; null where nothing differs. */
 export function layoutEdit(design: Design, { frames, routed }: RoutedDesign): Edit | null {
   const routes: Record<string, LaidRoute | null> = {};
-  const noWay: Record<string, NoRouteFound | null> = {};
+  const noRoute: Record<string, NoRouteFound | null> = {};
   const poses: Record<string, Pose | null> = Object.fromEntries(
     Object.keys(design.layout.poses).map((id) => [id, null]),
   );
   for (const [id, frame] of frames) poses[id] = frame;
-  const found = new Map(routed.routes.map((r) => [r.link, r]));
+  const found = new Map(routed.routes.map((r) => [r.connection, r]));
   for (const id of Object.keys(design.layout.routes)) {
     // A pinned run that no longer meets its ports stays pinned, and unrouted, until the builder says otherwise.
     if (!found.has(id) && !design.layout.routes[id]?.pinned) routes[id] = null;
   }
-  for (const route of routed.routes) routes[route.link] = pinnedAs(design, route);
-  for (const id of Object.keys(design.layout.noWay)) noWay[id] = null;
-  for (const { link, blockedBy, wouldFit } of routed.missing) noWay[link] = { blockedBy, wouldFit };
+  for (const route of routed.routes) routes[route.connection] = pinnedAs(design, route);
+  for (const id of Object.keys(design.layout.noRoute)) noRoute[id] = null;
+  for (const { connection, blockedBy, wouldFit } of routed.missing)
+    noRoute[connection] = { blockedBy, wouldFit };
   const edit = {
     do: 'layout.set',
     routes: changed(design.layout.routes, routes),
     poses: changed(design.layout.poses, poses),
-    noWay: changed(design.layout.noWay, noWay),
+    noRoute: changed(design.layout.noRoute, noRoute),
   } as const;
-  const empty = [edit.routes, edit.poses, edit.noWay].every((x) => Object.keys(x).length === 0);
+  const empty = [edit.routes, edit.poses, edit.noRoute].every((x) => Object.keys(x).length === 0);
   return empty ? null : edit;
 }
 
 /** A route as the document keeps it; one that is pinned stays as it was written. */
 function pinnedAs(design: Design, route: Route): LaidRoute {
-  const stored = design.layout.routes[route.link];
+  const stored = design.layout.routes[route.connection];
   return stored?.pinned ? stored : laidOf(route);
 }
 
@@ -123,17 +124,17 @@ export function staleRuns(system: System): readonly string[] {
   const { routes } = routesOf(system);
   // Parts the builder asked to be kept in view: a run before one of them is tried again.
   const inView = new Set(
-    system.design.components.flatMap((i) => (i.settings.inView === true ? [i.id] : [])),
+    system.design.components.flatMap((i) => (i.settings.keepVisible === true ? [i.id] : [])),
   );
   const holds = (r: Route): boolean =>
     (r.told?.nearest?.gap_mm ?? 0) > -SLACK_MM &&
-    !(r.told?.seen.before ?? []).some((component) => inView.has(component));
+    !(r.told?.visibility.before ?? []).some((component) => inView.has(component));
   const good = new Set(
-    routes.filter((r) => layout.routes[r.link]?.pinned || holds(r)).map((r) => r.link),
+    routes.filter((r) => layout.routes[r.connection]?.pinned || holds(r)).map((r) => r.connection),
   );
   return tasksOf(system)
-    .map((t) => t.link)
-    .filter((link) => !good.has(link) && !layout.routes[link]?.pinned);
+    .map((t) => t.connection)
+    .filter((connection) => !good.has(connection) && !layout.routes[connection]?.pinned);
 }
 
 /**
@@ -149,7 +150,9 @@ export function rerouteEdit(design: Design, tell: Tell = () => true): Edit | nul
   const system = compileSystem(withPoses(design, frames));
   // An inline part that moved takes the runs at its ports along.
   const still = new Set(staleRuns(system));
-  const kept = routesOf(system).routes.filter((r) => !still.has(r.link) && !stale.has(r.link));
+  const kept = routesOf(system).routes.filter(
+    (r) => !still.has(r.connection) && !stale.has(r.connection),
+  );
   const routed = routeAll(system, tell, kept);
   return layoutEdit(design, { frames: [...frames], routed });
 }
@@ -197,7 +200,7 @@ function keptPoses(design: Design, stale: ReadonlySet<string>): ReadonlyMap<stri
 
 /** Runs that are tubes and have no valid route: their lengths are estimates. */
 export const unroutedRuns = (system: System, routed: Routed): readonly string[] => {
-  const has = new Set(routed.routes.map((r) => r.link));
+  const has = new Set(routed.routes.map((r) => r.connection));
   return system.design.loops
     .flatMap((l) => l.connections)
     .filter((l) => l.by === 'tube' && !has.has(l.id))

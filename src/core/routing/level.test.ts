@@ -60,7 +60,7 @@ describe('elbows of 45° before hard tube', () => {
   test('not into something that stands before the elbow', () => {
     const wall: Room = {
       ...room,
-      blocks: [{ id: 'wall', min: [105, 0, 0], max: [120, 500, 500], toll: Infinity }],
+      blocks: [{ id: 'wall', min: [105, 0, 0], max: [120, 500, 500], penalty: Infinity }],
     };
     expect(levelled(wall, [elbow], [], limits, true)).toEqual([]);
   });

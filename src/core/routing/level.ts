@@ -58,18 +58,18 @@ function levelEnds(
           ) as unknown as Vec;
           const corner = add(end.mouth, scale(end.direction, t)),
             mouth = add(corner, scale(onward, back));
-          const toll = tollOf(
+          const penalty = tollOf(
             room,
             samplePath(roundedPath([end.mouth, corner, mouth], r), STEP_MM).slice(1),
           );
-          return toll === Infinity
+          return penalty === Infinity
             ? []
             : [
                 {
                   ...end,
                   mouth,
                   direction: onward,
-                  cost: end.cost + t + back - saved + BEND_COST + toll,
+                  cost: end.cost + t + back - saved + BEND_COST + penalty,
                   lead: { end, corner },
                 },
               ];
@@ -115,11 +115,11 @@ export function slantBetween(
         far = norm(all);
       if (far < 2 * s || axes.some((i) => Math.abs(all[i] - from.direction[i] * far) > NEAR_MM))
         continue;
-      const toll = tollOf(
+      const penalty = tollOf(
           room,
           samplePath([{ kind: 'line', from: from.mouth, to: to.mouth }], STEP_MM),
         ),
-        cost = far + toll + from.cost + to.cost;
+        cost = far + penalty + from.cost + to.cost;
       if (cost < (best?.cost ?? Infinity))
         best = { corners: [from.mouth, to.mouth], from, to, cost };
     }

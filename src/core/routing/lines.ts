@@ -61,7 +61,7 @@ export function bendLines(
     take(level[axis], MERGE_MM);
     take(
       blocks
-        .filter((x) => x.toll === Infinity)
+        .filter((x) => x.penalty === Infinity)
         .flatMap((x) => [x.min[axis], x.max[axis]])
         .filter((v) => v >= near.min[axis] && v <= near.max[axis])
         .sort((x, y) => x - y),

@@ -81,13 +81,13 @@ function tubesNear(
   all: readonly Route[],
 ): readonly Candidate[] {
   return all.flatMap((other): Candidate[] => {
-    if (other.link === route.link) return [];
+    if (other.connection === route.connection) return [];
     const theirs = sampleTube(other.path);
     const both = radius + radiusOf(system, other);
     const least_mm = boxGap(tube.bounds, theirs.bounds) - both;
     if (least_mm > NEAR_MM) return [];
     const measure = (): number => gapBetween(tube, theirs) - both;
-    return [{ id: other.link, least_mm, measure }];
+    return [{ id: other.connection, least_mm, measure }];
   });
 }
 

@@ -65,35 +65,36 @@ class Negotiation {
 
   keepPinned(): void {
     for (const task of this.tasks) {
-      const laid = this.system.design.layout.routes[task.link];
+      const laid = this.system.design.layout.routes[task.connection];
       if (!laid?.pinned) continue;
       const route = laidRoute(this.system, task, laid);
       if (!route) {
-        this.unpinned.push(task.link);
+        this.unpinned.push(task.connection);
         continue;
       }
-      this.done.set(task.link, route);
-      this.pinned.add(task.link);
+      this.done.set(task.connection, route);
+      this.pinned.add(task.connection);
     }
   }
 
   keep(routes: readonly Route[]): void {
     for (const route of routes) {
-      if (this.done.has(route.link)) continue;
-      this.done.set(route.link, route);
-      this.kept.add(route.link);
+      if (this.done.has(route.connection)) continue;
+      this.done.set(route.connection, route);
+      this.kept.add(route.connection);
     }
   }
 
   /** What the builder set comes first; then the shortest. */
   routeRest(): void {
     const queue = this.tasks
-      .filter((t) => !this.done.has(t.link))
+      .filter((t) => !this.done.has(t.connection))
       .sort(
         (a, b) =>
-          Number(b.way.via !== undefined) - Number(a.way.via !== undefined) ||
+          Number(b.constraints.waypoints !== undefined) -
+            Number(a.constraints.waypoints !== undefined) ||
           a.apart - b.apart ||
-          a.link.localeCompare(b.link),
+          a.connection.localeCompare(b.connection),
       );
     for (let task = queue.shift(); task; task = queue.shift()) {
       this.rounds += 1;
@@ -109,12 +110,12 @@ class Negotiation {
   /** Routes one run; the runs it took up, to be routed again. */
   private routeNext(task: Task): readonly Task[] {
     const waiting = this.tasks.filter(
-      (t) => t !== task && !this.done.has(t.link) && !this.without.has(t.link),
+      (t) => t !== task && !this.done.has(t.connection) && !this.without.has(t.connection),
     );
     const others = [...this.done.values()];
     const route = routeSingle(this.system, task, this.fixed, waiting, others, null);
     if (route) {
-      this.done.set(task.link, route);
+      this.done.set(task.connection, route);
       return [];
     }
     const patient = this.rounds < ROUNDS_A_RUN * this.tasks.length + ROUNDS_MORE;
@@ -127,66 +128,76 @@ class Negotiation {
       return [];
     }
     const again = this.takeUp(crossed);
-    this.done.set(task.link, forced);
+    this.done.set(task.connection, forced);
     return again;
   }
 
   private mustStay(route: Route): boolean {
-    return this.pinned.has(route.link) || (this.history.get(route.link) ?? 0) >= MOST_RIPS;
+    return (
+      this.pinned.has(route.connection) || (this.history.get(route.connection) ?? 0) >= MOST_RIPS
+    );
   }
 
   private takeUp(crossed: readonly Route[]): readonly Task[] {
-    return crossed.flatMap(({ link }) => {
-      this.done.delete(link);
-      this.kept.delete(link);
-      this.history.set(link, (this.history.get(link) ?? 0) + 1);
-      const task = this.tasks.find((t) => t.link === link);
+    return crossed.flatMap(({ connection }) => {
+      this.done.delete(connection);
+      this.kept.delete(connection);
+      this.history.set(connection, (this.history.get(connection) ?? 0) + 1);
+      const task = this.tasks.find((t) => t.connection === connection);
       return task ? [task] : [];
     });
   }
 
   private giveUp(task: Task, waiting: readonly Task[], others: readonly Route[]): void {
-    const unexplained = { link: task.link, loop: task.loop.id, blockedBy: null, wouldFit: null };
+    const unexplained = {
+      connection: task.connection,
+      loop: task.loop.id,
+      blockedBy: null,
+      wouldFit: null,
+    };
     const why =
       this.without.size < MOST_EXPLAINED
         ? explain(this.system, task, this.fixed, waiting, others)
         : unexplained;
-    this.without.set(task.link, why);
+    this.without.set(task.connection, why);
   }
 
   /** Every run that was routed now once more, dearest first, past all others as they lie: what made it go round may be gone. Kept where it comes out cheaper. */
   tidyUp(): void {
     const fresh = this.tasks.filter(
-      (t) => this.done.has(t.link) && !this.pinned.has(t.link) && !this.kept.has(t.link),
+      (t) =>
+        this.done.has(t.connection) &&
+        !this.pinned.has(t.connection) &&
+        !this.kept.has(t.connection),
     );
-    const worth = (t: Task): number => this.done.get(t.link)?.cost ?? 0;
-    fresh.sort((a, b) => worth(b) - worth(a) || a.link.localeCompare(b.link));
+    const worth = (t: Task): number => this.done.get(t.connection)?.cost ?? 0;
+    fresh.sort((a, b) => worth(b) - worth(a) || a.connection.localeCompare(b.connection));
     for (const task of fresh) {
       if (!this.goesOn()) return;
       this.tidy(task);
     }
     for (const task of fresh) {
-      const route = this.done.get(task.link) as Route;
-      this.done.set(task.link, retold(this.system, task, route, [...this.done.values()]));
+      const route = this.done.get(task.connection) as Route;
+      this.done.set(task.connection, retold(this.system, task, route, [...this.done.values()]));
     }
   }
 
   private tidy(task: Task): void {
-    const now = this.done.get(task.link) as Route;
+    const now = this.done.get(task.connection) as Route;
     const others = [...this.done.values()].filter((r) => r !== now);
-    const { cost, taste } = retold(this.system, task, now, others);
-    const effort = taste > 0 ? {} : { most: TIDY_MOST };
+    const { cost, preference } = retold(this.system, task, now, others);
+    const effort = preference > 0 ? {} : { most: TIDY_MOST };
     const again = routeSingle(this.system, task, this.fixed, [], others, null, effort);
     // A way that keeps less distance is not tidier.
     if (again && again.cost < cost - 1 && again.kept_mm >= now.kept_mm)
-      this.done.set(task.link, again);
+      this.done.set(task.connection, again);
   }
 
   result(): Routed {
-    const routes = this.tasks.flatMap((t) => this.done.get(t.link) ?? []);
+    const routes = this.tasks.flatMap((t) => this.done.get(t.connection) ?? []);
     return {
       routes: withTold(this.system, this.tasks, routes),
-      missing: this.tasks.flatMap((t) => this.without.get(t.link) ?? []),
+      missing: this.tasks.flatMap((t) => this.without.get(t.connection) ?? []),
       rounds: this.rounds,
       unpinned: this.unpinned,
     };
@@ -200,7 +211,7 @@ export function withTold(
   routes: readonly Route[],
 ): readonly Route[] {
   return routes.map((route) => {
-    const task = tasks.find((t) => t.link === route.link);
+    const task = tasks.find((t) => t.connection === route.connection);
     const ends = task ? [task.from.component, task.to.component] : [];
     let told: Told | null = null;
     return {
@@ -216,38 +227,38 @@ export function withTold(
 /** A route with its cost as the others lie now: what it pays for standing in view of them. */
 function retold(system: System, task: Task, route: Route, others: readonly Route[]): Route {
   const blocks = viewBlocks(system, task, others, (o) => radiusOf(system, o));
-  const taste = tasteOf(blocks, route);
-  return { ...route, cost: route.cost - route.taste + taste, taste };
+  const preference = tasteOf(blocks, route);
+  return { ...route, cost: route.cost - route.preference + preference, preference };
 }
 
 /** The least a run could cost past all others as they lie: the same search without haste. Infinity when there is no way. */
-export function leastCost(system: System, routed: Routed, link: string): number {
-  const task = tasksOf(system).find((t) => t.link === link);
+export function leastCost(system: System, routed: Routed, connection: string): number {
+  const task = tasksOf(system).find((t) => t.connection === connection);
   if (!task) return Infinity;
-  const others = routed.routes.filter((r) => r.link !== link);
+  const others = routed.routes.filter((r) => r.connection !== connection);
   const effort = { weight: 1, most: 400_000 };
   const route = routeSingle(system, task, fixedBodies(system), [], others, null, effort);
   return route?.cost ?? Infinity;
 }
 
 /** One run routed again past all others as they lie: what a hand that drags it sees. The rest is negotiated when it lets go. */
-export function routeOne(system: System, routed: Routed, link: string): Routed {
+export function routeOne(system: System, routed: Routed, connection: string): Routed {
   const tasks = tasksOf(system);
-  const task = tasks.find((t) => t.link === link);
+  const task = tasks.find((t) => t.connection === connection);
   if (!task) return routed;
-  const others = routed.routes.filter((r) => r.link !== link);
+  const others = routed.routes.filter((r) => r.connection !== connection);
   const effort = { most: LIVE_MOST };
   const route = routeSingle(system, task, fixedBodies(system), [], others, null, effort);
   const routes = withTold(system, tasks, route ? [...others, route] : others);
-  const missing = routed.missing.filter((m) => m.link !== link);
-  const none = { link, loop: task.loop.id, blockedBy: null, wouldFit: null };
+  const missing = routed.missing.filter((m) => m.connection !== connection);
+  const none = { connection, loop: task.loop.id, blockedBy: null, wouldFit: null };
   return { ...routed, routes, missing: route ? missing : [...missing, none] };
 }
 
 /** Whether two laid runs touch, tubes and fittings. */
 export function tubesMeet(a: Route, b: Route, tasks: readonly Task[]): boolean {
-  const ra = tasks.find((t) => t.link === a.link)?.radius ?? 8,
-    rb = tasks.find((t) => t.link === b.link)?.radius ?? 8;
+  const ra = tasks.find((t) => t.connection === a.connection)?.radius ?? 8,
+    rb = tasks.find((t) => t.connection === b.connection)?.radius ?? 8;
   const pa = samplePath(a.path, 5),
     pb = samplePath(b.path, 5);
   if (pa.some((p) => pb.some((q) => distance(p, q) < ra + rb))) return true;

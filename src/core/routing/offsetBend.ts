@@ -25,7 +25,7 @@ export function jogAngle(side_mm: number, radius_mm: number, between_mm: number)
 
 export interface Jog {
   readonly corners: readonly [Vec, Vec];
-  readonly toll: number;
+  readonly penalty: number;
   readonly longer_mm: number;
 }
 
@@ -56,10 +56,10 @@ export function jogLeg(
   for (const share of [0.5, 0, 1]) {
     const c1 = add(from, scale(d, before_mm + back + room_mm * share)),
       c2 = add(add(c1, scale(d, run)), off);
-    const toll = tollOf(room, samplePath(roundedPath([from, c1, c2, to], radius_mm), STEP_MM));
-    if (toll === Infinity || (best && best.toll <= toll)) continue;
-    best = { corners: [c1, c2], toll, longer_mm: slant - run - saved };
-    if (toll === 0) break;
+    const penalty = tollOf(room, samplePath(roundedPath([from, c1, c2, to], radius_mm), STEP_MM));
+    if (penalty === Infinity || (best && best.penalty <= penalty)) continue;
+    best = { corners: [c1, c2], penalty, longer_mm: slant - run - saved };
+    if (penalty === 0) break;
   }
   return best;
 }

@@ -80,7 +80,7 @@ function strewn(
       to: { component: to.id, port: i % 2 === 0 ? 'in' : 'return' },
       by: 'tube',
       ends: { from: aslant && i === 1 ? 'rotary45' : 'auto', to: 'auto' },
-      ...(aslant ? { way: { slanted: true } } : {}),
+      ...(aslant ? { constraints: { allow45: true } } : {}),
     };
   });
   return {

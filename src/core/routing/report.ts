@@ -1,7 +1,7 @@
 import type { System } from '../system';
 import { nearestTo } from './nearest';
 import type { Route, Told } from './routed';
-import { inView } from './visibility';
+import { visibilityOf } from './visibility';
 
 /** What is told of a run once all lie: the nearest thing to it, and what is seen of it. */
 export const tellOf = (
@@ -11,5 +11,5 @@ export const tellOf = (
   ends: readonly string[],
 ): Told => ({
   nearest: nearestTo(system, route, all, ends),
-  seen: inView(system, route, all, ends),
+  visibility: visibilityOf(system, route, all, ends),
 });

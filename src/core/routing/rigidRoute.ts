@@ -290,7 +290,7 @@ class HardSearch {
         this.atFitting,
       );
       if (!jog) continue;
-      const price = t * rate + turn + jog.toll + jog.longer_mm + 2 * BEND_COST + cost;
+      const price = t * rate + turn + jog.penalty + jog.longer_mm + 2 * BEND_COST + cost;
       tell({ ...reached, via: jog.corners }, price);
     }
   }
@@ -346,7 +346,7 @@ function tollTo(reach: Reach, t: number, turn: number): number {
   let sum = turn;
   for (const x of reach.tolls) {
     if (x.at_mm >= t) break;
-    sum += x.toll;
+    sum += x.penalty;
   }
   return sum;
 }

@@ -87,16 +87,18 @@ describe('the demos, routed', () => {
   test('flow and list take the routed lengths', () => {
     const before = analyse(desk),
       after = analyse(whole(desk));
-    expect(after.reports.list.tube_mm).not.toBeCloseTo(before.reports.list.tube_mm, 0);
+    expect(after.reports.bom.tube_mm).not.toBeCloseTo(before.reports.bom.tube_mm, 0);
     expect(after.reports.runs.filter((r) => r.by === 'tube').every((r) => !r.estimated)).toBe(true);
-    expect(after.reports.list.lines.every((l) => !l.estimated)).toBe(true);
+    expect(after.reports.bom.lines.every((l) => !l.estimated)).toBe(true);
   });
 
   test('pieces that hang in the runs stand clear in space', () => {
     const { model: system } = laid(tower);
     for (const [id] of routed.get(tower)?.frames ?? [])
       expect(system.placed.get(id)?.solids.length).toBeGreaterThan(0);
-    expect(analyse(whole(tower)).reports.fit.gaps.filter((g) => g.verdict === 'clash')).toEqual([]);
+    expect(
+      analyse(whole(tower)).reports.clearance.gaps.filter((g) => g.verdict === 'clash'),
+    ).toEqual([]);
   });
 
   /** Hart, Nilsson & Raphael 1968 for the bound, Pohl 1970 for the weight: each run against the same search without haste, past all others as they lie. */
@@ -107,7 +109,7 @@ describe('the demos, routed', () => {
     const { model: system } = laid(design),
       found = (routed.get(design) as RoutedDesign).routed;
     for (const r of found.routes)
-      expect(r.cost).toBeLessThanOrEqual(1.15 * leastCost(system, found, r.link) + 1e-6);
+      expect(r.cost).toBeLessThanOrEqual(1.15 * leastCost(system, found, r.connection) + 1e-6);
   });
 
   test('the same twice', () => {
@@ -263,7 +265,7 @@ describe('one hard tube in an empty room', () => {
       b = end([350, 200, 200], [-1, 0, 0]);
     const walled: Room = {
       ...room,
-      blocks: [{ id: 'wall', min: [180, 0, 150], max: [220, 320, 400], toll: Infinity }],
+      blocks: [{ id: 'wall', min: [180, 0, 150], max: [220, 320, 400], penalty: Infinity }],
     };
     const lines = [
       [50, 82, 110, 290, 318, 350],
@@ -287,7 +289,7 @@ describe('one hard tube in an empty room', () => {
       routeRigid(
         {
           ...room,
-          blocks: [{ id: 'wall', min: [180, -1, -1], max: [220, 401, 401], toll: Infinity }],
+          blocks: [{ id: 'wall', min: [180, -1, -1], max: [220, 401, 401], penalty: Infinity }],
         },
         [a],
         [b],

@@ -4,7 +4,7 @@ import type { Vec } from '../geometry';
 import type { EndWay } from './ends';
 
 /** Of one run, as seen through the glass: tubes of other loops that it crosses, and shown parts that it passes before. */
-export interface InView {
+export interface Visibility {
   readonly crosses: readonly string[];
   readonly before: readonly string[];
 }
@@ -17,12 +17,12 @@ export interface Nearest {
 
 export interface Told {
   readonly nearest: Nearest | null;
-  readonly seen: InView;
+  readonly visibility: Visibility;
 }
 
 /** A run with its way through the case. */
 export interface Route {
-  readonly link: string;
+  readonly connection: string;
   readonly loop: string;
   readonly corners: readonly Vec[];
   readonly radius_mm: number;
@@ -34,14 +34,14 @@ export interface Route {
   /** In millimetres of straight tube, pieces and bends weighed in. */
   readonly cost: number;
   /** What of it is paid for looks: standing in view of something. */
-  readonly taste: number;
+  readonly preference: number;
   /** What is told of it once all runs lie: worked out with its way, since it is asked for at every edit. */
   readonly told?: Told;
 }
 
 /** A run without a way, and what would give it one. */
 export interface NoRoute {
-  readonly link: string;
+  readonly connection: string;
   readonly loop: string;
   readonly blockedBy: string | null;
   readonly wouldFit: string | null;

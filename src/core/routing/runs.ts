@@ -14,7 +14,7 @@ export function routedRuns(system: System, routed: Routed): readonly Run[] {
   return estimateRuns(system).map((run): Run => {
     // What is screwed together port to port has no length to guess.
     if (run.by === 'joint') return { ...run, estimated: false };
-    const route = routed.routes.find((r) => r.link === run.id && r.loop === run.loop);
+    const route = routed.routes.find((r) => r.connection === run.id && r.loop === run.loop);
     return route ? routedRun(system, run, route, routed.routes) : run;
   });
 }
@@ -22,7 +22,7 @@ export function routedRuns(system: System, routed: Routed): readonly Run[] {
 /** One run of the model as it is routed; null when it is not. */
 export function routedRunOf(system: System, routed: Routed, link: string): Run | null {
   const run = estimateRuns(system).find((r) => r.id === link),
-    route = routed.routes.find((r) => r.link === link);
+    route = routed.routes.find((r) => r.connection === link);
   return run && route ? routedRun(system, run, route, routed.routes) : null;
 }
 
@@ -52,8 +52,8 @@ function routedRun(system: System, run: Run, route: Route, all: readonly Route[]
       get nearest() {
         return told().nearest;
       },
-      get seen() {
-        return told().seen;
+      get visibility() {
+        return told().visibility;
       },
       pieces: [...piecesOf(route.from, 'from'), ...piecesOf(route.to, 'to')],
       lra: table.rows,

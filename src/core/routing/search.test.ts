@@ -105,7 +105,7 @@ describe('the distance round what is closed', () => {
       fc.property(fc.array(box, { maxLength: 4 }), (boxes) => {
         const blocks = boxes.map((b, i) => ({
           id: `b${i}`,
-          toll: Infinity,
+          penalty: Infinity,
           min: [10 * b.x - 5, 10 * b.y - 5, 10 * b.z - 5] as const,
           max: [10 * (b.x + b.w) - 5, 10 * (b.y + b.h) - 5, 10 * (b.z + b.d) - 5] as const,
         }));
@@ -155,7 +155,7 @@ describe('the distance round what is closed', () => {
     expect(open.at(0, 5, 3)).toBe(75);
     const walled = distanceField(
       lines,
-      [{ id: 'wall', toll: Infinity, min: [25, -5, -5], max: [35, 65, 65] }],
+      [{ id: 'wall', penalty: Infinity, min: [25, -5, -5], max: [35, 65, 65] }],
       [{ at: [6, 3, 3], axis: 0, sense: 1, side_mm: 12, cost: 0 }],
     );
     expect(walled.at(0, 3, 3)).toBe(Infinity);

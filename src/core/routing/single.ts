@@ -32,9 +32,9 @@ export function endsOf(system: System, t: Task, side: 'from' | 'to'): readonly E
       t[side].direction,
       t.wish[side],
       { fitting: t.loop.fitting, kit: system.design.kit },
-      !t.loop.tube.hard || t.way.slanted === true,
+      !t.loop.tube.hard || t.constraints.allow45 === true,
     ),
-    asked = side === 'from' ? t.way.leave : t.way.arrive;
+    asked = side === 'from' ? t.constraints.exit : t.constraints.entry;
   const fit = asked ? all.filter((e) => dot(e.direction, asked) > ASKED_COS) : all;
   return fit.length > 0 ? fit : all;
 }
@@ -137,7 +137,7 @@ export function findWay(
     r: number,
   ): Route => {
     const route = {
-      link: t.link,
+      connection: t.connection,
       loop: t.loop.id,
       corners: w.corners,
       radius_mm: r,
@@ -146,11 +146,11 @@ export function findWay(
       to: w.to,
       kept_mm: kept,
       cost: w.cost,
-      taste: 0,
+      preference: 0,
     };
-    return { ...route, taste: tasteOf(room.blocks, route) };
+    return { ...route, preference: tasteOf(room.blocks, route) };
   };
-  const vias: readonly Via[] = t.way.via ?? [];
+  const vias: readonly Via[] = t.constraints.waypoints ?? [];
   if (!t.loop.tube.hard && vias.length === 0) {
     const soft = routeFlexible(room, froms, tos, limits);
     if (soft) return made(soft, soft.radius_mm);
@@ -192,7 +192,7 @@ export function findWay(
     corners = led(hard.corners, from, to);
   return made(
     {
-      corners: t.way.slanted && t.loop.tube.hard ? slanted(room, corners, limits) : corners,
+      corners: t.constraints.allow45 && t.loop.tube.hard ? slanted(room, corners, limits) : corners,
       from: from.lead?.end ?? from,
       to: to.lead?.end ?? to,
       cost: hard.cost,

@@ -96,14 +96,14 @@ export function roomFor(
   history: ReadonlyMap<string, number> | null,
 ): Room {
   const blocks: Obstacle[] = [];
-  const block = (id: string, box: Box, toll: number, soft = kept): void => {
+  const block = (id: string, box: Box, penalty: number, soft = kept): void => {
     // A mouth beside its own part, or between two that stand close, begins nearer than the distance kept: that part is kept off by so much only.
     let by = t.radius + soft;
     for (const e of ends) {
       const gap = boxGap({ min: e.mouth, max: e.mouth }, box);
       if (gap < by) by = Math.max(t.radius - SLACK_MM, gap - SLACK_MM);
     }
-    blocks.push({ id, ...grow(box, by), toll });
+    blocks.push({ id, ...grow(box, by), penalty });
   };
   for (const f of fixed) block(f.id, f.box, Infinity);
   for (const w of waiting)
@@ -115,14 +115,16 @@ export function roomFor(
           w.loop.fitting.length_mm + w.limits.atFitting_mm,
           w.loop.fitting.diameter_mm / 2,
         );
-      block(w.link, cylinderBox(cylinder), Infinity, Math.min(kept, 2));
+      block(w.connection, cylinderBox(cylinder), Infinity, Math.min(kept, 2));
     }
   for (const o of others) {
-    const toll = history ? CROSS_COST + HISTORY_COST * (history.get(o.link) ?? 0) : Infinity;
+    const penalty = history
+      ? CROSS_COST + HISTORY_COST * (history.get(o.connection) ?? 0)
+      : Infinity;
     for (const b of [...o.from.bodies, ...o.to.bodies])
-      block(o.link, bodyBox(b), toll, Math.min(kept, 2));
+      block(o.connection, bodyBox(b), penalty, Math.min(kept, 2));
     for (const box of tubeBoxes(o))
-      block(o.link, box, toll, Math.min(kept, 3) + radiusOf(system, o));
+      block(o.connection, box, penalty, Math.min(kept, 3) + radiusOf(system, o));
   }
   blocks.push(...viewBlocks(system, t, others, (o) => radiusOf(system, o)));
   const { interior } = system,

@@ -9,7 +9,7 @@ export const STRAIGHT_MM = 12,
 
 /** A run to be laid. */
 export interface Task {
-  readonly link: string;
+  readonly connection: string;
   readonly loop: Loop;
   readonly from: PlacedPort;
   readonly to: PlacedPort;
@@ -20,7 +20,7 @@ export interface Task {
     readonly to: Loop['connections'][number]['ends']['to'];
   };
   readonly apart: number;
-  readonly way: RouteConstraints;
+  readonly constraints: RouteConstraints;
   /** Whether it may run behind the tray, and the middles of the openings it would pass. */ readonly behind: boolean;
   readonly openings: readonly Vec[];
 }
@@ -33,7 +33,7 @@ export function tasksOf(system: System): readonly Task[] {
       if (connection.by !== 'tube' || !from || !to) return [];
       return [
         {
-          link: connection.id,
+          connection: connection.id,
           loop,
           from,
           to,
@@ -45,10 +45,10 @@ export function tasksOf(system: System): readonly Task[] {
           },
           wish: connection.ends,
           apart: distance(from.at, to.at),
-          way: connection.way ?? {},
+          constraints: connection.constraints ?? {},
           behind:
             (system.design.case?.behind_mm ?? 0) > 0 &&
-            (connection.way?.via ?? []).some((v) => v[2] !== null && v[2] < 0),
+            (connection.constraints?.waypoints ?? []).some((v) => v[2] !== null && v[2] < 0),
           openings: (system.design.case?.grommets ?? []).map((g) => g.at),
         },
       ];

@@ -12,7 +12,7 @@ import {
 import { compileSystem } from '../system';
 import type { CasePart } from '../components';
 import {
-  inView,
+  visibilityOf,
   isShown,
   pathLength,
   routeDesign,
@@ -78,11 +78,11 @@ const built = (components: readonly Component[], loops: readonly Loop[]): Design
   components,
   loops,
 });
-const seen = (design: Design, found: RoutedDesign, id: string): ReturnType<typeof inView> => {
+const seen = (design: Design, found: RoutedDesign, id: string): ReturnType<typeof visibilityOf> => {
   const system = compileSystem(withFrames(design, found)),
-    r = found.routed.routes.find((x) => x.link === id) as Route,
+    r = found.routed.routes.find((x) => x.connection === id) as Route,
     own = design.loops.flatMap((l) => l.connections).find((l) => l.id === id) as Connection;
-  return inView(system, r, found.routed.routes, [own.from.component, own.to.component]);
+  return visibilityOf(system, r, found.routed.routes, [own.from.component, own.to.component]);
 };
 
 describe('what is seen through the glass', () => {
@@ -91,8 +91,8 @@ describe('what is seen through the glass', () => {
       shown = (b: Design): string[] => b.components.filter(isShown).map((i) => i.id);
     expect(shown(tower)).toEqual(['processor-block', 'reservoir-1', 'reservoir-2']);
     const edited = [
-      { do: 'component.set', component: 'card-a', values: { inView: true } } as const,
-      { do: 'component.set', component: 'reservoir-2', values: { inView: false } } as const,
+      { do: 'component.set', component: 'card-a', values: { keepVisible: true } } as const,
+      { do: 'component.set', component: 'reservoir-2', values: { keepVisible: false } } as const,
     ].reduce<Design>((b, e) => applyEdit(b, e).design, tower);
     expect(shown(edited)).toEqual(['card-a', 'processor-block', 'reservoir-1']);
   });
@@ -105,7 +105,7 @@ describe('what is seen through the glass', () => {
       free = applyEdit(design, {
         do: 'component.set',
         component: 'shown',
-        values: { inView: false },
+        values: { keepVisible: false },
       }).design;
     const aside = routeDesign(design),
       any = routeDesign(free),
@@ -130,7 +130,7 @@ describe('what is seen through the glass', () => {
       found = routeDesign(design);
     expect((found.routed.routes[0] as Route).corners.length).toBe(2);
     expect(seen(design, found, 'run').before).toEqual(['shown']);
-    expect((found.routed.routes[0] as Route).taste).toBeGreaterThan(0);
+    expect((found.routed.routes[0] as Route).preference).toBeGreaterThan(0);
   });
 });
 
@@ -166,10 +166,10 @@ describe('the tower with two loops', () => {
 
   test('crossing is told of both, and of other loops alone', () => {
     for (const r of found.routed.routes)
-      for (const other of seen(tower, found, r.link).crosses) {
-        const o = found.routed.routes.find((x) => x.link === other) as Route;
+      for (const other of seen(tower, found, r.connection).crosses) {
+        const o = found.routed.routes.find((x) => x.connection === other) as Route;
         expect(o.loop).not.toBe(r.loop);
-        expect(seen(tower, found, other).crosses).toContain(r.link);
+        expect(seen(tower, found, other).crosses).toContain(r.connection);
       }
   });
 });

@@ -4,7 +4,7 @@ import { boxGap, pairMemo, union, type Box, type Vec } from '../geometry';
 import { sampleTube, type SampledTube } from './nearest';
 import { samplePath } from './path';
 import { grow, within, type Obstacle } from './workspace';
-import { radiusOf, type InView, type Route } from './routed';
+import { radiusOf, type Visibility, type Route } from './routed';
 import type { Task } from './task';
 
 /** A leg before something shown, and a leg that crosses another loop as seen through the glass, are worth so many millimetres of tube (common practice, no source). */
@@ -15,7 +15,7 @@ const PIECE_MM = 30;
 
 /** Whether the builder wants a part seen through the glass: as it was set, else reservoirs and the blocks that a board carries. */
 export const isShown = ({ part, settings }: Component): boolean =>
-  settings.inView ??
+  settings.keepVisible ??
   (part.kind === 'reservoir' || (part.kind === 'block' && !part.cools.includes('card')));
 
 /** Room between a part that is shown and the glass, by its component. */
@@ -72,17 +72,17 @@ export function viewBlocks(
     .map((z): Obstacle => ({
       id: `before:${z.component}`,
       ...grow(z.box, t.radius),
-      toll: BEFORE_COST,
-      taste: true,
+      penalty: BEFORE_COST,
+      preference: true,
     }));
   const weave = others
     .filter((o) => o.loop !== t.loop.id)
     .flatMap((o) =>
       silhouette(o, interior.min[2], interior.max[2]).map((b): Obstacle => ({
-        id: `weave:${o.link}`,
+        id: `weave:${o.connection}`,
         ...grow(b, radiusOf(o) + t.radius),
-        toll: WEAVE_COST,
-        taste: true,
+        penalty: WEAVE_COST,
+        preference: true,
       })),
     );
   return [...before, ...weave].filter(clear);
@@ -96,9 +96,9 @@ export function tasteOf(
   const bends = path.filter((s) => s.kind === 'arc').map((s) => samplePath([s], 8));
   return blocks.reduce(
     (sum, b) =>
-      b.taste
+      b.preference
         ? sum +
-          b.toll *
+          b.penalty *
             (corners.slice(1).filter((to, i) => meetsBox(corners[i] as Vec, to, b)).length +
               bends.filter((points) => points.slice(1, -1).some((p) => within(b, p))).length)
         : sum,
@@ -143,12 +143,12 @@ const mayCover = (a: Box, b: Box, by: number): boolean =>
   ([0, 1] as const).every((i) => a.min[i] - by < b.max[i] && b.min[i] - by < a.max[i]);
 
 /** Seen through the glass a tube covers what lies behind it, and crosses what lies on either side of it. Its own two parts never count. */
-export function inView(
+export function visibilityOf(
   system: System,
   route: Route,
   all: readonly Route[],
   ends: readonly string[],
-): InView {
+): Visibility {
   if (!system.interior) return { crosses: [], before: [] };
   const own = radiusOf(system, route);
   const tube = sampleTube(route.path);
@@ -161,7 +161,7 @@ export function inView(
     const grown = grow(box, own - 0.5);
     return boxGap(tube.bounds, grown) <= 0 && tube.points.some((p) => within(grown, p));
   };
-  const crosses = all.filter((o) => o.loop !== route.loop && covers(o)).map((o) => o.link);
+  const crosses = all.filter((o) => o.loop !== route.loop && covers(o)).map((o) => o.connection);
   const before = zonesBefore(system).filter((z) => !ends.includes(z.component) && meets(z.box));
   return { crosses, before: before.map((z) => z.component) };
 }

@@ -100,7 +100,7 @@ describe('aslant', () => {
       slanted(
         {
           ...room,
-          blocks: [{ id: 'post', min: [190, 140, 80], max: [210, 160, 120], toll: Infinity }],
+          blocks: [{ id: 'post', min: [190, 140, 80], max: [210, 160, 120], penalty: Infinity }],
         },
         step,
         limits,

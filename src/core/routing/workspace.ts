@@ -5,8 +5,8 @@ export interface Obstacle {
   readonly id: string;
   readonly min: Vec;
   readonly max: Vec;
-  /** What it costs to pass through; Infinity: never. */ readonly toll: number;
-  /** Kept out of for looks alone. */ readonly taste?: boolean;
+  /** What it costs to pass through; Infinity: never. */ readonly penalty: number;
+  /** Kept out of for looks alone. */ readonly preference?: boolean;
 }
 
 /** The room a middle line may use. */
@@ -34,7 +34,7 @@ type Axis = 0 | 1 | 2;
 /** How far a ray along an axis gets, mm, and the tolls on its way, nearest first. */
 export interface Reach {
   readonly free_mm: number;
-  readonly tolls: readonly { readonly at_mm: number; readonly toll: number }[];
+  readonly tolls: readonly { readonly at_mm: number; readonly penalty: number }[];
 }
 
 export function reachOf({ bounds, blocks }: Room, from: Vec, axis: Axis, sign: 1 | -1): Reach {
@@ -44,7 +44,7 @@ export function reachOf({ bounds, blocks }: Room, from: Vec, axis: Axis, sign: 1
     pu = from[u],
     pv = from[v];
   let free = sign > 0 ? bounds.max[axis] - x : x - bounds.min[axis];
-  const tolls: { at_mm: number; toll: number }[] = [];
+  const tolls: { at_mm: number; penalty: number }[] = [];
   for (const b of blocks) {
     if (
       pu <= b.min[u] + EPS ||
@@ -57,8 +57,8 @@ export function reachOf({ bounds, blocks }: Room, from: Vec, axis: Axis, sign: 1
     const enter = sign > 0 ? b.min[axis] - x : x - b.max[axis],
       leave = sign > 0 ? b.max[axis] - x : x - b.min[axis];
     if (leave <= EPS) continue;
-    if (b.toll === Infinity) free = Math.min(free, Math.max(0, enter));
-    else tolls.push({ at_mm: Math.max(0, enter), toll: b.toll });
+    if (b.penalty === Infinity) free = Math.min(free, Math.max(0, enter));
+    else tolls.push({ at_mm: Math.max(0, enter), penalty: b.penalty });
   }
   return {
     free_mm: free,
@@ -91,7 +91,7 @@ export function tollOf({ bounds, blocks }: Room, points: readonly Vec[]): number
     z1 > bounds.max[2] + EPS
   )
     return Infinity;
-  let toll = 0;
+  let penalty = 0;
   for (const b of blocks) {
     if (
       b.min[0] >= x1 ||
@@ -104,10 +104,10 @@ export function tollOf({ bounds, blocks }: Room, points: readonly Vec[]): number
       continue;
     for (const p of points) {
       if (!within(b, p)) continue;
-      if (b.toll === Infinity) return Infinity;
-      toll += b.toll;
+      if (b.penalty === Infinity) return Infinity;
+      penalty += b.penalty;
       break;
     }
   }
-  return toll;
+  return penalty;
 }

@@ -53,11 +53,11 @@ describe('bridges between two cards', () => {
         connection = after.loops[0]?.connections.find((l) => l.id === between?.id);
       expect(validateDesign(JSON.parse(JSON.stringify(after))).ok).toBe(true);
       expect(connection).toMatchObject({ by: 'joint', bridge: { id: o.bridge.id } });
-      expect(reports.list.lines.find((l) => l.part === o.bridge.id)).toMatchObject({
+      expect(reports.bom.lines.find((l) => l.part === o.bridge.id)).toMatchObject({
         quantity: 1,
         for: [between?.id],
       });
-      expect(reports.list.tube_mm).toBeLessThan(analyse(row).reports.list.tube_mm);
+      expect(reports.bom.tube_mm).toBeLessThan(analyse(row).reports.bom.tube_mm);
       // Nothing is worse than it was with a tube.
       const told = (b: Design): string[] =>
           evaluate(b, { offer: CATALOGUE }).findings.map((f) => `${f.code} ${f.subjects.join()}`),
@@ -119,9 +119,9 @@ describe('bridges between two cards', () => {
     expect(validateDesign(JSON.parse(JSON.stringify(gone))).ok).toBe(true);
     const spoilt = (change: (link: Record<string, unknown>) => void): unknown => {
       const copy = JSON.parse(JSON.stringify(bridged)) as {
-        loops: { links: Record<string, unknown>[] }[];
+        loops: { connections: Record<string, unknown>[] }[];
       };
-      for (const l of copy.loops[0]?.links ?? []) if (l['bridge']) change(l);
+      for (const l of copy.loops[0]?.connections ?? []) if (l['bridge']) change(l);
       return copy;
     };
     expect(

@@ -371,7 +371,7 @@ function parted(design: Design, offer: readonly Part[]): readonly Candidate[] {
         id,
         name,
         part,
-        placement: defaultPlacements(made, { id, part })[0]?.placement ?? { on: 'bench' },
+        placement: defaultPlacements(made, { id, part })[0]?.placement ?? { on: 'unplaced' },
         settings:
           id === pumpId && pump.settings.speed_rpm !== undefined
             ? { speed_rpm: pump.settings.speed_rpm }

@@ -28,7 +28,7 @@ const ask = (
   of = w,
   loop = 'loop',
 ): NonNullable<ReturnType<typeof pumpChoice>> => {
-  const row = pumpChoice(of.system, of.reports.runs, of.setup, loop, at, part, way);
+  const row = pumpChoice(of.system, of.reports.runs, of.thermalModel, loop, at, part, way);
   if (!row) throw new Error('no pump to replace');
   return row;
 };
@@ -49,7 +49,7 @@ describe('which pump', () => {
     expect(loop?.flow_Lmin ?? 0).toBeGreaterThanOrEqual(desk.brief.limits.flow_Lmin - 0.02);
     const report = real.reports.heat[desk.brief.loadCase];
     const room = Math.min(
-      ...report.spots.filter((s) => s.cooledBy).map((s) => s.limit_C - (s.temp_C ?? NaN)),
+      ...report.hotSpots.filter((s) => s.cooledBy).map((s) => s.limit_C - (s.temp_C ?? NaN)),
     );
     expect(room).toBeCloseTo(row.headroom_K ?? NaN, 1);
     expect(report.noise_dBA).toBeCloseTo(row.allNoise_dBA, 1);
@@ -75,7 +75,7 @@ describe('which pump', () => {
     const two = analyse(
       edited(
         desk,
-        secondPump(desk, 'loop', 'pump', large, 'series', null, { on: 'bench' }),
+        secondPump(desk, 'loop', 'pump', large, 'series', null, { on: 'unplaced' }),
         { do: 'component.set', component: 'pump', values: { speed_rpm: 4800 } },
         { do: 'component.set', component: 'pump-2', values: { speed_rpm: 4800 } },
       ),
@@ -121,7 +121,7 @@ describe('which pump', () => {
 
   test('a loop with two pumps side by side: both give way to the one asked about', () => {
     const pair = analyse(
-      edited(desk, secondPump(desk, 'loop', 'pump', large, 'parallel', tee, { on: 'bench' })),
+      edited(desk, secondPump(desk, 'loop', 'pump', large, 'parallel', tee, { on: 'unplaced' })),
     );
     const row = ask(large, 'one', pair);
     expect(row.fullFlow_Lmin / ask(large).fullFlow_Lmin).toBeGreaterThan(0.85);
@@ -135,7 +135,7 @@ describe('which pump', () => {
       const built = analyse(
         edited(
           desk,
-          pumpEdit(desk, 'loop', medium, way, tee, () => ({ on: 'bench' })),
+          pumpEdit(desk, 'loop', medium, way, tee, () => ({ on: 'unplaced' })),
         ),
       );
       expect(built.reports.flow.pumps.length).toBe(way === 'one' ? 1 : 2);
@@ -144,7 +144,7 @@ describe('which pump', () => {
       ).toBeGreaterThan(0.999);
       const back = edited(
         built.system.design,
-        pumpEdit(built.system.design, 'loop', large, 'one', tee, () => ({ on: 'bench' })),
+        pumpEdit(built.system.design, 'loop', large, 'one', tee, () => ({ on: 'unplaced' })),
       );
       expect(
         back.components.filter((i) => i.part.kind === 'pump' || i.part.kind === 'inline').length,
@@ -160,7 +160,7 @@ describe('which pump', () => {
   test('without a pump there is nothing to ask', () => {
     const none = analyse(edited(desk, { do: 'component.remove', component: 'pump' }));
     expect(
-      pumpChoice(none.system, none.reports.runs, none.setup, 'loop', at, large, 'one'),
+      pumpChoice(none.system, none.reports.runs, none.thermalModel, 'loop', at, large, 'one'),
     ).toBeNull();
   });
 });

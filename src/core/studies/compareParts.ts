@@ -33,13 +33,13 @@ interface Figures {
 function figures({ reports, findings }: Analysis, design: Design, component: string): Figures {
   const heat = reports.heat[design.brief.loadCase],
     flows = reports.flow.loops.map((l) => l.flow_Lmin),
-    own = reports.fit.gaps.filter((g) => g.a === component || g.b === component);
+    own = reports.clearance.gaps.filter((g) => g.a === component || g.b === component);
   return {
     rise: worstRise(heat),
     noise: heat.noise_dBA,
     flow: flows.length > 0 ? Math.min(...flows) : null,
-    cost: reports.list.loopTotal,
-    clashes: reports.fit.gaps.filter((g) => g.verdict === 'clash').length,
+    cost: reports.bom.loopTotal,
+    clashes: reports.clearance.gaps.filter((g) => g.verdict === 'clash').length,
     gap: own[0]?.gap_mm ?? null,
     fails: findings.filter((f) => f.severity === 'fails').length,
   };

@@ -79,11 +79,11 @@ export function evaluateVariant(
   return {
     ...candidate,
     deltaT_K: less(worstRise(after), worstRise(before)),
-    headroom_K: less(room(after.spots), room(before.spots)),
+    headroom_K: less(room(after.hotSpots), room(before.hotSpots)),
     noise_dBA: after.noise_dBA - before.noise_dBA,
     quietest_dBA: less(then.reports.sizing.quietestNoise_dBA, now.reports.sizing.quietestNoise_dBA),
     holdsAt_dBA: then.reports.sizing.quietestNoise_dBA,
-    cost_minor: then.reports.list.loopTotal - now.reports.list.loopTotal,
+    cost_minor: then.reports.bom.loopTotal - now.reports.bom.loopTotal,
     troubles: then.findings
       .filter(
         (f) =>
@@ -95,8 +95,8 @@ export function evaluateVariant(
   };
 }
 
-function room(spots: Analysis['reports']['heat']['play']['spots']): number | null {
-  const cooled = spots.filter((s) => s.cooledBy !== null);
+function room(hotSpots: Analysis['reports']['heat']['gaming']['hotSpots']): number | null {
+  const cooled = hotSpots.filter((s) => s.cooledBy !== null);
   return cooled.length === 0 || cooled.some((s) => s.temp_C === null)
     ? null
     : Math.min(...cooled.map((s) => s.limit_C - (s.temp_C as number)));

@@ -1,5 +1,5 @@
 import type { Design } from '../design';
-import type { FitVerdict } from '../clearance';
+import type { ClearanceVerdict } from '../clearance';
 import type { System } from '../system';
 import type { FanPart, Mount, RadiatorPart } from '../components';
 import { bodiesMeet, boxGap, type Body } from '../geometry';
@@ -9,7 +9,7 @@ import { FIT_ORDER, fittingsOf, hung, measureWay, type FitChoice, type MountFits
 export interface FitSet {
   readonly picks: readonly FitChoice[];
   /** Face of all sections together, mm². */ readonly area_mm2: number;
-  readonly verdict: FitVerdict;
+  readonly verdict: ClearanceVerdict;
   readonly gap_mm: number | null;
 }
 
@@ -72,7 +72,7 @@ export function bestSets(
             choice,
         ),
         area_mm2: area,
-        verdict: gap < clear_mm ? 'tight' : 'clear',
+        verdict: gap < clear_mm ? 'marginal' : 'clear',
         gap_mm: Number.isFinite(gap) ? gap : null,
       };
       const had = found.get(key);

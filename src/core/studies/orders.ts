@@ -128,7 +128,7 @@ function judge(
   const runs = reports.runs.filter((r) => r.loop === loopId && r.by === 'tube'),
     heat = reports.heat[design.brief.loadCase];
   const cooled = new Map<string, number>();
-  for (const s of heat.spots)
+  for (const s of heat.hotSpots)
     if (s.cooledBy !== null && order.includes(s.cooledBy) && s.temp_C !== null)
       cooled.set(s.component, Math.max(cooled.get(s.component) ?? -Infinity, s.temp_C));
   return {

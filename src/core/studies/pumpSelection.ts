@@ -98,7 +98,7 @@ function withPump(system: System, graph: LoopGraph, pump: Component): System {
 
 /** Least room any part has under its limit, K; null when a temperature is unknown. */
 function headroom(report: CaseReport): number | null {
-  const cooled = report.spots.filter((s) => s.cooledBy !== null);
+  const cooled = report.hotSpots.filter((s) => s.cooledBy !== null);
   if (cooled.length === 0 || cooled.some((s) => s.temp_C === null)) return null;
   return Math.min(...cooled.map((s) => s.limit_C - (s.temp_C as number)));
 }
@@ -107,7 +107,7 @@ function headroom(report: CaseReport): number | null {
 export function pumpChoice(
   system: System,
   runs: readonly Run[],
-  setup: ThermalModel,
+  thermalModel: ThermalModel,
   loop: string,
   coolant_C: number,
   part: PumpPart,
@@ -128,10 +128,15 @@ export function pumpChoice(
   const speed_rpm = share === null ? null : stepped(share * part.fullSpeed_rpm, part);
   const heat = (rpm: number): { report: CaseReport; all: number } => {
     const here = at(rpm);
-    const prepared = solveCoupled(here, runs, { ...setup, system: here }, brief.loadCase).prepared;
+    const prepared = solveCoupled(
+      here,
+      runs,
+      { ...thermalModel, system: here },
+      brief.loadCase,
+    ).prepared;
     return {
       report: solvePrepared(prepared, brief.loadCase),
-      all: noiseOf({ ...setup, system: here }),
+      all: noiseOf({ ...thermalModel, system: here }),
     };
   };
   const fast = heat(part.fullSpeed_rpm),
@@ -227,13 +232,13 @@ export function pumpChoices(
   pumps: readonly PumpPart[],
   tell: (done: number, of: number) => boolean = () => true,
 ): readonly PumpChoice[] {
-  const setup = compileThermalModel(system);
+  const thermalModel = compileThermalModel(system);
   const rows: PumpChoice[] = [];
   const of = pumps.length * PUMP_WAYS.length;
   let done = 0;
   for (const part of pumps) {
     for (const way of PUMP_WAYS) {
-      const row = pumpChoice(system, runs, setup, loop, coolant_C, part, way);
+      const row = pumpChoice(system, runs, thermalModel, loop, coolant_C, part, way);
       if (row) rows.push(row);
       done += 1;
       if (!tell(done, of)) return sorted(rows);

@@ -41,7 +41,7 @@ describe('orders compared', () => {
     for (const t of row.temps)
       expect(t.temp_C).toBeCloseTo(
         Math.max(
-          ...reports.heat[design.brief.loadCase].spots
+          ...reports.heat[design.brief.loadCase].hotSpots
             .filter((s) => s.component === t.component && s.temp_C !== null)
             .map((s) => s.temp_C as number),
         ),
@@ -170,7 +170,7 @@ describe('parts compared in their place', () => {
     );
     for (const r of rows) {
       const then = analyse(applyEdit(desk, r.edit).design).reports;
-      expect(r.cost_minor).toBe(then.list.loopTotal - now.list.loopTotal);
+      expect(r.cost_minor).toBe(then.bom.loopTotal - now.bom.loopTotal);
       expect(r.flow_Lmin).toBeCloseTo(
         (then.flow.loops[0]?.flow_Lmin ?? NaN) - (now.flow.loops[0]?.flow_Lmin ?? NaN),
         9,

@@ -11,7 +11,7 @@ export interface SplitPart {
   readonly name: string;
   readonly flow_Lmin: number;
   readonly drop_kPa: number;
-  readonly spots: readonly {
+  readonly hotSpots: readonly {
     readonly name: string;
     readonly temp_C: number | null;
     readonly limit_C: number;
@@ -90,15 +90,15 @@ export function compareSeriesParallel(
 export function isBeside(design: Design, loop: string, components: readonly string[]): boolean {
   const layout = compileSystem(design).loops.find((g) => g.loop.id === loop)?.layout;
   if (!layout) return false;
-  const leads = (from: number, to: number, seen = new Set<number>()): boolean => {
+  const cables = (from: number, to: number, seen = new Set<number>()): boolean => {
     if (seen.has(from)) return false;
     seen.add(from);
     return layout.legs.some(
-      (l) => l.from === from && !l.back && (l.to === to || leads(l.to, to, seen)),
+      (l) => l.from === from && !l.back && (l.to === to || cables(l.to, to, seen)),
     );
   };
   const visits = components.map((i) => layout.visits.findIndex((v) => v.component === i));
-  return visits.every((a) => visits.every((b) => a === b || !leads(a, b)));
+  return visits.every((a) => visits.every((b) => a === b || !cables(a, b)));
 }
 
 function look(
@@ -114,7 +114,7 @@ function look(
   const state = flow.loops.find((l) => l.id === loop);
   const parts = components.map((component): SplitPart => {
     const links = flow.links.filter((l) => l.component === component && l.loop === loop);
-    const spots = report.spots
+    const hotSpots = report.hotSpots
       .filter((s) => s.cooledBy === component)
       .map((s) => ({ name: s.name, temp_C: s.temp_C, limit_C: s.limit_C }));
     return {
@@ -122,11 +122,11 @@ function look(
       name: design.components.find((i) => i.id === component)?.name ?? component,
       flow_Lmin: links.reduce((s, l) => s + Math.abs(l.flow_Lmin), 0),
       drop_kPa: Math.max(0, ...links.map((l) => l.drop_kPa)),
-      spots,
+      hotSpots: hotSpots,
     };
   });
   const rooms = parts.flatMap((p) =>
-    p.spots.map((s) => (s.temp_C === null ? null : s.limit_C - s.temp_C)),
+    p.hotSpots.map((s) => (s.temp_C === null ? null : s.limit_C - s.temp_C)),
   );
   return {
     flow_Lmin: state?.flow_Lmin ?? 0,

@@ -32,7 +32,7 @@ export function whatIfShort(
   end: 'from' | 'to',
   short_mm: number,
 ): readonly Rescue[] {
-  const route = routed.routes.find((r) => r.link === linkId),
+  const route = routed.routes.find((r) => r.connection === linkId),
     loop = design.loops.find((l) => l.id === route?.loop),
     connection = loop?.connections.find((l) => l.id === linkId);
   if (!route || !loop || !connection) return [];

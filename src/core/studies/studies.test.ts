@@ -76,8 +76,8 @@ describe('what one change would do', () => {
     const thick = of('core-top-radiator-rad-fell-240-45');
     // 22.00 between the two radiators, and plugs for the two further ports of the thick one.
     expect(thick.cost_minor).toBe(
-      evaluate(withoutRoutes(applyEdit(desk, thick.edit).design)).reports.list.loopTotal -
-        evaluate(withoutRoutes(desk)).reports.list.loopTotal,
+      evaluate(withoutRoutes(applyEdit(desk, thick.edit).design)).reports.bom.loopTotal -
+        evaluate(withoutRoutes(desk)).reports.bom.loopTotal,
     );
     expect(thick.cost_minor).toBeGreaterThan(7400 - 5200);
     expect(all.some((c) => c.troubles.length > 0)).toBe(true);

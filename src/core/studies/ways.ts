@@ -1,5 +1,5 @@
 import type { Design, Component, Placement } from '../design';
-import { gapsAround, type FitVerdict } from '../clearance';
+import { gapsAround, type ClearanceVerdict } from '../clearance';
 import { compileSystem, type System, type PlacedComponent } from '../system';
 import type { FanPart, Mount, RadiatorPart } from '../components';
 import { bodiesMeet, cylinderBox, cylinderFrom, type Body } from '../geometry';
@@ -31,7 +31,7 @@ export interface FitChoice {
   /** Whether a straight fitting goes into one port of each chamber; null where the stack itself does not fit. */
   readonly fittings: boolean | null;
   /** Clash also where no fitting goes in. */
-  readonly verdict: FitVerdict;
+  readonly verdict: ClearanceVerdict;
 }
 
 /** What keeps a radiator off a mount before anything is measured: holes, length, sections. */
@@ -51,7 +51,7 @@ export interface MountFits {
 const SLIDE_STEP_MM = 10;
 
 /** Best first. */
-export const FIT_ORDER: Record<FitVerdict, number> = { clear: 0, tight: 1, clash: 2 };
+export const FIT_ORDER: Record<ClearanceVerdict, number> = { clear: 0, marginal: 1, clash: 2 };
 
 const RAD = 'whatfits:radiator';
 

@@ -23,7 +23,7 @@ describe('moving a part by hand', () => {
     const then = applyEdit(desk, {
       do: 'component.place',
       component: 'pump',
-      placement: placement ?? { on: 'bench' },
+      placement: placement ?? { on: 'unplaced' },
     }).design;
     const at = (b: Design) => compileSystem(b).placed.get('pump')?.solids[0]?.box.min ?? [];
     expect(at(then)).toEqual([(at(desk)[0] ?? 0) + 5, at(desk)[1], (at(desk)[2] ?? 0) - 8]);

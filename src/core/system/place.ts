@@ -85,7 +85,7 @@ function unplaced(component: Component, why: string): PlacedComponent {
 
 function locate(context: Context, component: Component, p: Placement): Spot {
   const { case: box } = context.design;
-  if (p.on === 'bench') return { unplaced: 'lies on the bench' };
+  if (p.on === 'unplaced') return { unplaced: 'is not placed' };
   if (!box) return { unplaced: 'no case is chosen' };
   switch (p.on) {
     case 'tray':

@@ -80,7 +80,7 @@ describe('placing', () => {
   });
 
   test.each([
-    [{ on: 'bench' }, 'bench'],
+    [{ on: 'unplaced' }, 'not placed'],
     [{ on: 'mount', mount: 'ghost', slide_mm: 0, ports: 'end', air: 'in' }, 'ghost'],
     [{ on: 'spot', spot: 'ghost', turn: 0 }, 'ghost'],
     [{ on: 'riser' }, 'upright'],

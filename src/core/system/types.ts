@@ -19,7 +19,7 @@ export interface PlacedPort {
 
 export interface PlacedComponent {
   readonly component: Component;
-  /** Null while the part lies on the bench or its place does not exist. */
+  /** Null while the part is not placed or its place does not exist. */
   readonly frame: Frame | null;
   readonly solids: readonly Solid[];
   readonly ports: readonly PlacedPort[];

@@ -15,7 +15,7 @@ import {
 const desk = demoDesign('dawn-chorus-desk') as Design;
 const w = analyse(desk);
 const ask = (draws = 300, seed = 1) => {
-  const b = temperatureUncertainty(w.setup, w.reports.flow, 'render', draws, seed);
+  const b = temperatureUncertainty(w.thermalModel, w.reports.flow, 'render', draws, seed);
   if (!b) throw new Error('stopped');
   return b;
 };
@@ -41,7 +41,7 @@ describe('bands of uncertainty', () => {
 
   test('shares over a limit agree with where the limit lies in the band', () => {
     const b = ask();
-    for (const s of b.spots)
+    for (const s of b.hotSpots)
       if (s.temp_C) {
         if (s.limit_C > s.temp_C.high) expect(s.over).toBeLessThanOrEqual(0.05);
         if (s.limit_C < s.temp_C.low) expect(s.over).toBeGreaterThanOrEqual(0.95);
@@ -51,26 +51,28 @@ describe('bands of uncertainty', () => {
         .design,
     );
     expect(
-      temperatureUncertainty(tight.setup, tight.reports.flow, 'render', 300)?.riseOver ?? 0,
+      temperatureUncertainty(tight.thermalModel, tight.reports.flow, 'render', 300)?.riseOver ?? 0,
     ).toBeCloseTo(0.5, 1);
   });
 
   test('it can be stopped; a pump that stands has no band', () => {
     expect(
-      temperatureUncertainty(w.setup, w.reports.flow, 'render', 300, 1, (done) => done < 50),
+      temperatureUncertainty(w.thermalModel, w.reports.flow, 'render', 300, 1, (done) => done < 50),
     ).toBeNull();
     const still = analyse(
       applyEdit(desk, { do: 'component.set', component: 'pump', values: { speed_rpm: 0 } }).design,
     );
-    expect(temperatureUncertainty(still.setup, still.reports.flow, 'render', 50)).toMatchObject({
-      rise_K: null,
+    expect(
+      temperatureUncertainty(still.thermalModel, still.reports.flow, 'render', 50),
+    ).toMatchObject({
+      deltaT_K: null,
     });
   });
 });
 
 describe('tuned parts and shares', () => {
   const sourceOf = (design: Design, id: string) => {
-    const s = analyse(design).setup.sources.find((x) => x.component.id === id);
+    const s = analyse(design).thermalModel.sources.find((x) => x.component.id === id);
     if (!s) throw new Error('no source');
     return s;
   };
@@ -85,16 +87,16 @@ describe('tuned parts and shares', () => {
   test('clock and voltage go as f V², a typed limit caps them or stands alone', () => {
     expect(drawOf(tuned({ clock: 1.1, voltage: 1.05 }))).toBeCloseTo(stock * 1.1 * 1.05 ** 2, 9);
     expect(drawOf(tuned({ voltage: 0.9 }))).toBeCloseTo(stock * 0.81, 9);
-    expect(drawOf(tuned({ clock: 1.3, voltage: 1.2, draw_W: 90 }))).toBe(90);
-    expect(drawOf(tuned({ draw_W: 300 }))).toBe(300);
+    expect(drawOf(tuned({ clock: 1.3, voltage: 1.2, powerDraw_W: 90 }))).toBe(90);
+    expect(drawOf(tuned({ powerDraw_W: 300 }))).toBe(300);
   });
 
   test("a share of one's own replaces the part's, in that load alone", () => {
-    const s = tuned({ shares: { play: 0.25 } });
-    expect(shareOf(s, 'play')).toBe(0.25);
+    const s = tuned({ shares: { gaming: 0.25 } });
+    expect(shareOf(s, 'gaming')).toBe(0.25);
     expect(shareOf(s, 'render')).toBe(s.part.shares.render);
-    expect(shareOf(s, 'own')).toBe(0.25);
-    expect(shareOf(tuned({ shares: { play: 0.25 }, ownShare: 0.6 }), 'own')).toBe(0.6);
+    expect(shareOf(s, 'custom')).toBe(0.25);
+    expect(shareOf(tuned({ shares: { gaming: 0.25 }, customShare: 0.6 }), 'custom')).toBe(0.6);
   });
 });
 
@@ -154,14 +156,15 @@ describe('measured beats modelled', () => {
     const at = (rpm: number): number =>
       prepareHeat(
         {
-          ...w.setup,
-          radiators: w.setup.radiators.map((r) => ({
+          ...w.thermalModel,
+          radiators: w.thermalModel.radiators.map((r) => ({
             ...r,
             fans: r.fans.map((f) => ({ ...f, speed_rpm: rpm })),
           })),
         },
         w.reports.flow,
-      ).conductances[w.setup.radiators.findIndex((r) => r.id === 'front-radiator')]?.k ?? NaN;
+      ).conductances[w.thermalModel.radiators.findIndex((r) => r.id === 'front-radiator')]?.k ??
+      NaN;
     const r = front(
       withPoints(
         [
@@ -176,7 +179,7 @@ describe('measured beats modelled', () => {
 
   /** Watts over kelvin: a printed "300 W at 10 K" is 30 W/K, whatever else it says. */
   test('a rating is heat over difference, set against the model at its own speed', () => {
-    const c = compareRating(w.setup, w.reports.flow, 'front-radiator', {
+    const c = compareRating(w.thermalModel, w.reports.flow, 'front-radiator', {
       heat_W: 300,
       difference_K: 10,
       speed_rpm: 1300,
@@ -186,7 +189,7 @@ describe('measured beats modelled', () => {
     expect(c?.ours_WK ?? 0).toBeGreaterThan(19);
     expect(c?.ours_WK ?? 99).toBeLessThan(26);
     expect(
-      compareRating(w.setup, w.reports.flow, 'no-such', {
+      compareRating(w.thermalModel, w.reports.flow, 'no-such', {
         heat_W: 1,
         difference_K: 1,
         speed_rpm: 1,
@@ -214,7 +217,7 @@ describe('what the loop would carry', () => {
           applyEdit(b, {
             do: 'component.set',
             component: id,
-            values: { draw_W: draw * carries.ofNow },
+            values: { powerDraw_W: draw * carries.ofNow },
           }).design,
         applyEdit(desk, { do: 'fans.speed', speed_rpm: Math.round(carries.speed_rpm) }).design,
       ),
@@ -230,8 +233,8 @@ describe('what the loop would carry', () => {
     const hot = analyse(applyEdit(desk, { do: 'brief.set', values: { summer_C: 34 } }).design);
     expect(
       Math.abs(
-        (hot.reports.summer?.spots[0]?.temp_C ?? 0) -
-          (hot.reports.heat[desk.brief.loadCase].spots[0]?.temp_C ?? 0) -
+        (hot.reports.summer?.hotSpots[0]?.temp_C ?? 0) -
+          (hot.reports.heat[desk.brief.loadCase].hotSpots[0]?.temp_C ?? 0) -
           12,
       ),
     ).toBeLessThan(1);

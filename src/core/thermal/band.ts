@@ -17,9 +17,9 @@ export interface Uncertainty {
   readonly deltaT_K: Band | null;
   /** Share of the draws in which the rise passes the brief's. */
   readonly riseOver: number;
-  readonly spots: readonly {
+  readonly hotSpots: readonly {
     readonly component: string;
-    readonly spot: string;
+    readonly hotSpot: string;
     readonly temp_C: Band | null;
     readonly limit_C: number;
     /** Share of the draws over the limit. */ readonly over: number;
@@ -43,7 +43,7 @@ const REPORT_EVERY = 25;
 
 /** Temperatures under many seeded draws of what is uncertain. `tell` hears how many are done; false stops it and null comes back. */
 export function temperatureUncertainty(
-  setup: ThermalModel,
+  thermalModel: ThermalModel,
   flow: FlowReport,
   load: LoadCaseId,
   draws = 400,
@@ -57,36 +57,36 @@ export function temperatureUncertainty(
     temps: number[][] = [];
   let spots: readonly {
     readonly component: string;
-    readonly spot: string;
+    readonly hotSpot: string;
     readonly limit_C: number;
   }[] = [];
   for (let i = 0; i < draws; i += 1) {
     const factors = {
-      airFlow: setup.factors.airFlow * factor(SPREAD.airFlow),
-      conductance: setup.factors.conductance * factor(SPREAD.conductance),
+      airFlow: thermalModel.factors.airFlow * factor(SPREAD.airFlow),
+      conductance: thermalModel.factors.conductance * factor(SPREAD.conductance),
     };
     const vary = {
       draw: drawn(factor, SPREAD.draw),
       block: drawn(factor, SPREAD.block),
       interface: drawn(factor, SPREAD.interface),
     };
-    const report = solvePrepared(prepareHeat({ ...setup, factors }, flow), load, { vary });
+    const report = solvePrepared(prepareHeat({ ...thermalModel, factors }, flow), load, { vary });
     const rise = worstRise(report);
     if (rise !== null) rises.push(rise);
-    spots = report.spots;
-    report.spots.forEach((s, k) => {
+    spots = report.hotSpots;
+    report.hotSpots.forEach((s, k) => {
       (temps[k] ??= []).push(s.temp_C ?? NaN);
     });
     if ((i + 1) % REPORT_EVERY === 0 && !tell(i + 1, draws)) return null;
   }
-  const limit = setup.system.design.brief.limits.deltaT_K;
+  const limit = thermalModel.system.design.brief.limits.deltaT_K;
   return {
     draws,
     deltaT_K: bandOf(rises, draws),
     riseOver: rises.filter((r) => r > limit).length / draws,
-    spots: spots.map((s, k) => ({
+    hotSpots: spots.map((s, k) => ({
       component: s.component,
-      spot: s.spot,
+      hotSpot: s.hotSpot,
       limit_C: s.limit_C,
       temp_C: bandOf(
         (temps[k] ?? []).filter((t) => !Number.isNaN(t)),

@@ -1,22 +1,22 @@
 import type { FluidProperties } from '../fluids';
 import { fanAgainst } from './fan';
 import { coreDrag } from './radiator';
-import type { BareFans, RadiatorSetup } from './thermalModel';
+import type { CaseFans, RadiatorSetup } from './thermalModel';
 
-export interface Wind {
+export interface FanOperatingPoint {
   /** Through the whole radiator or row, m³/h, before the installation factor. */
   readonly flow_m3h: number;
   readonly drop_Pa: number;
   readonly face_ms: number;
 }
 
-const STILL: Wind = { flow_m3h: 0, drop_Pa: 0, face_ms: 0 };
+const STILL: FanOperatingPoint = { flow_m3h: 0, drop_Pa: 0, face_ms: 0 };
 
 /**
  * Where the fans of a radiator meet its drag. Fans on both faces add pressure (two in series); of two unlike sets the
  * weaker's curve is used for both, which errs on the careful side.
  */
-export function radiatorWind(radiator: RadiatorSetup, air: FluidProperties): Wind {
+export function radiatorWind(radiator: RadiatorSetup, air: FluidProperties): FanOperatingPoint {
   const turning = radiator.fans.filter((f) => f.speed_rpm > 0);
   const [first] = turning;
   if (!first) return STILL;
@@ -39,7 +39,7 @@ const freeFlow = (f: RadiatorSetup['fans'][number]): number =>
   (f.speed_rpm / f.curve.fullSpeed_rpm) * (f.curve.curve.x[f.curve.curve.x.length - 1] as number);
 
 /** Fans on a mount with nothing but filter and grille before them. */
-export function bareWind(bare: BareFans): Wind {
+export function caseFanPoint(bare: CaseFans): FanOperatingPoint {
   const { set } = bare;
   if (set.speed_rpm <= 0) return STILL;
   const face_m2 = set.part.section_mm ** 2 / 1e6;

@@ -29,7 +29,7 @@ export {
 } from './thermalModel';
 export { supplyLoad, supplyVerdict, type SupplyLoad } from './supply';
 export { solveHeat, solveHeatCases, solvePrepared, noiseOf, blockAt } from './solve';
-export { bareWind } from './caseFans';
+export { caseFanPoint } from './caseFans';
 export {
   factorNetwork,
   heatThrough,

@@ -13,18 +13,20 @@ export interface RatingCompared {
 
 /** Null for a radiator that hangs in no loop or has no fans. */
 export function compareRating(
-  setup: ThermalModel,
+  thermalModel: ThermalModel,
   flow: FlowReport,
   radiator: string,
   rating: RadiatorRating,
 ): RatingCompared | null {
-  const k = setup.radiators.findIndex((r) => r.id === radiator);
-  const own = setup.radiators[k];
+  const k = thermalModel.radiators.findIndex((r) => r.id === radiator);
+  const own = thermalModel.radiators[k];
   if (!own || own.fans.length === 0) return null;
   const at = prepareHeat(
     {
-      ...setup,
-      radiators: setup.radiators.map((r, i) => (i === k ? atFanSpeed(r, rating.speed_rpm) : r)),
+      ...thermalModel,
+      radiators: thermalModel.radiators.map((r, i) =>
+        i === k ? atFanSpeed(r, rating.speed_rpm) : r,
+      ),
     },
     flow,
   );

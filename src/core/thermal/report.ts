@@ -26,7 +26,7 @@ export interface RadiatorHeat {
 }
 export interface SpotHeat {
   readonly component: string;
-  readonly spot: string;
+  readonly hotSpot: string;
   readonly name: string;
   readonly temp_C: number | null;
   readonly limit_C: number;
@@ -48,17 +48,17 @@ export interface CaseReport {
   readonly id: LoadCaseId;
   readonly loops: readonly LoopHeat[];
   readonly radiators: readonly RadiatorHeat[];
-  readonly spots: readonly SpotHeat[];
+  readonly hotSpots: readonly SpotHeat[];
   readonly parts: readonly PartHeat[];
   /** Coolant temperature at each node, °C. */
   readonly nodes: Readonly<Record<string, number>>;
   readonly inLoop_W: number;
-  readonly onAir_W: number;
+  readonly airCooled_W: number;
   /** Of parts whose block is in no loop yet. */
-  readonly waiting_W: number;
+  readonly unconnected_W: number;
   readonly caseAir_C: number;
   /** Fans that hang on a mount without a radiator; air with the installation factor in it. */
-  readonly bare: readonly {
+  readonly caseFans: readonly {
     readonly id: string;
     readonly air: 'in' | 'out';
     readonly airFlow_m3h: number;

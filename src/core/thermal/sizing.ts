@@ -8,15 +8,15 @@ import { noiseOf } from './solve';
 import { prepareHeat, steadyRise, steadyState, type Prepared } from './steady';
 
 /** All loop fans at one speed, held inside each fan's range. */
-export function atSpeed(setup: ThermalModel, speed_rpm: number): ThermalModel {
+export function atSpeed(thermalModel: ThermalModel, speed_rpm: number): ThermalModel {
   const held = <F extends RadiatorSetup['fans'][number]>(f: F): F => ({
     ...f,
     speed_rpm: Math.min(f.part.fullSpeed_rpm, Math.max(f.part.minSpeed_rpm, speed_rpm)),
   });
   return {
-    ...setup,
-    radiators: setup.radiators.map((r) => ({ ...r, fans: r.fans.map(held) })),
-    bare: setup.bare.map((b) => ({ ...b, set: held(b.set) })),
+    ...thermalModel,
+    radiators: thermalModel.radiators.map((r) => ({ ...r, fans: r.fans.map(held) })),
+    caseFans: thermalModel.caseFans.map((b) => ({ ...b, set: held(b.set) })),
   };
 }
 
@@ -48,8 +48,8 @@ export interface Sizing {
 }
 
 /** Speeds that the radiators' fans have together, rpm. */
-export function speedRange(setup: ThermalModel): readonly [number, number] | null {
-  const fans = setup.radiators.flatMap((r) => r.fans);
+export function speedRange(thermalModel: ThermalModel): readonly [number, number] | null {
+  const fans = thermalModel.radiators.flatMap((r) => r.fans);
   return fans.length === 0
     ? null
     : [
@@ -60,14 +60,14 @@ export function speedRange(setup: ThermalModel): readonly [number, number] | nul
 
 /** Answers the brief without the builder trying: how much area, how slow, how fast. */
 export function sizeCooling(prepared: Prepared, load: LoadCaseId): Sizing {
-  const { setup, flow } = prepared;
-  const { limits } = setup.system.design.brief;
-  const sections = setup.radiators.reduce((s, r) => s + r.sections, 0);
+  const { thermalModel, flow } = prepared;
+  const { limits } = thermalModel.system.design.brief;
+  const sections = thermalModel.radiators.reduce((s, r) => s + r.sections, 0);
   const riseWith = (conductanceFactor: number): number | null =>
     steadyRise(prepared, load, { conductanceFactor });
-  const range = speedRange(setup);
+  const range = speedRange(thermalModel);
   const riseAt = (rpm: number): number | null =>
-    steadyRise(prepareHeat(atSpeed(setup, rpm), flow), load);
+    steadyRise(prepareHeat(atSpeed(thermalModel, rpm), flow), load);
   let quietest: number | null = null,
     loudest: number | null = null;
   if (range) {
@@ -76,18 +76,20 @@ export function sizeCooling(prepared: Prepared, load: LoadCaseId): Sizing {
       x: 1,
       y: 0.004,
     });
-    const tooLoud = (rpm: number): number => noiseOf(atSpeed(setup, rpm)) - limits.noise_dBA;
+    const tooLoud = (rpm: number): number => noiseOf(atSpeed(thermalModel, rpm)) - limits.noise_dBA;
     loudest = tooLoud(fast) <= 0 ? fast : speedWhere(fast, slow, tooLoud, { x: 1, y: 0.01 });
   }
   return {
     sections,
     sectionsNeeded: sections > 0 ? needed(sections, limits.deltaT_K, riseWith) : null,
     quietestSpeed_rpm: quietest,
-    quietestNoise_dBA: quietest === null ? null : noiseOf(atSpeed(setup, quietest)),
+    quietestNoise_dBA: quietest === null ? null : noiseOf(atSpeed(thermalModel, quietest)),
     loudestSpeed_rpm: loudest,
     speedRange_rpm: range,
     carries:
-      loudest === null ? null : carries(prepareHeat(atSpeed(setup, loudest), flow), load, loudest),
+      loudest === null
+        ? null
+        : carries(prepareHeat(atSpeed(thermalModel, loudest), flow), load, loudest),
   };
 }
 
@@ -96,7 +98,7 @@ export function sizeCooling(prepared: Prepared, load: LoadCaseId): Sizing {
  * the warmest of them a kinked one, so two secant steps from today's heat find it.
  */
 function carries(prepared: Prepared, load: LoadCaseId, speed_rpm: number): Sizing['carries'] {
-  const limit = prepared.setup.system.design.brief.limits.deltaT_K;
+  const limit = prepared.thermalModel.system.design.brief.limits.deltaT_K;
   const riseOf = (loadFactor: number): number | null => steadyRise(prepared, load, { loadFactor });
   const { parts } = steadyState(prepared, load);
   const inLoops = parts.reduce((s, p) => s + (p.to === 'loop' ? p.heat_W : 0), 0);
@@ -172,13 +174,13 @@ export interface CoolingCurve {
 
 /** Coolant rise against noise for this build and for what one change would do, over the fans' speeds. */
 export function coolingCurves(
-  setup: ThermalModel,
+  thermalModel: ThermalModel,
   flow: FlowReport,
   load: LoadCaseId,
   steps = 24,
 ): readonly CoolingCurve[] {
-  const range = speedRange(setup);
-  if (!range || setup.radiators.length === 0) return [];
+  const range = speedRange(thermalModel);
+  if (!range || thermalModel.radiators.length === 0) return [];
   const [slow, fast] = range;
   const curve = (id: string, label: string, s: ThermalModel): CoolingCurve => ({
     id,
@@ -191,10 +193,10 @@ export function coolingCurves(
       },
     ),
   });
-  const largest = setup.radiators.reduce((a, b) => (b.sections > a.sections ? b : a));
+  const largest = thermalModel.radiators.reduce((a, b) => (b.sections > a.sections ? b : a));
   const change = (f: (r: RadiatorSetup) => RadiatorSetup): ThermalModel => ({
-    ...setup,
-    radiators: setup.radiators.map(f),
+    ...thermalModel,
+    radiators: thermalModel.radiators.map(f),
   });
   const withSections = (by: number): ThermalModel =>
     change((r) =>
@@ -208,7 +210,7 @@ export function coolingCurves(
           },
     );
   const list = [
-    curve('now', 'this build', setup),
+    curve('now', 'this build', thermalModel),
     curve('more', 'one section more', withSections(1)),
   ];
   if (largest.sections > 1) list.push(curve('less', 'one section less', withSections(-1)));
@@ -219,7 +221,7 @@ export function coolingCurves(
       change((r) => ({ ...r, core: { ...r.core, depth_mm: r.core.depth_mm * 1.5 } })),
     ),
   );
-  if (setup.radiators.some((r) => r.fans.length === 1)) {
+  if (thermalModel.radiators.some((r) => r.fans.length === 1)) {
     list.push(
       curve(
         'push-pull',

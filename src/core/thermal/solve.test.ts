@@ -37,7 +37,7 @@ describe('the heat balance', () => {
       1.184 *
       1006 *
       (r.caseAir_C - tower.brief.room_C);
-    expect(carried / (fromIntake + r.onAir_W)).toBeCloseTo(1, 1);
+    expect(carried / (fromIntake + r.airCooled_W)).toBeCloseTo(1, 1);
   });
 
   test("the pump's own heat is counted", () => {
@@ -75,7 +75,7 @@ describe('the heat balance', () => {
 
   /** Order moves a part by no more than the heat upstream over the stream's capacity (common practice: about 1 K). */
   test('order of the loop matters by about a kelvin only', () => {
-    const spots = judged(analyse(desk)).spots.filter((s) => s.cooledBy);
+    const spots = judged(analyse(desk)).hotSpots.filter((s) => s.cooledBy);
     const nodes = Object.values(judged(analyse(desk)).nodes);
     expect(spots.length).toBeGreaterThan(0);
     expect(Math.max(...nodes) - Math.min(...nodes)).toBeLessThan(2.5);
@@ -85,7 +85,7 @@ describe('the heat balance', () => {
 describe('symmetry and order (property)', () => {
   /** Alike branches share alike: nothing but their tubes tells the tower's two cards apart, so equal blocks stay within what the tubes' lengths make. */
   test('like cards side by side run alike', () => {
-    const spots = judged(analyse(tower)).spots.filter((s) => s.component.startsWith('card'));
+    const spots = judged(analyse(tower)).hotSpots.filter((s) => s.component.startsWith('card'));
     const of = (component: string): number[] =>
       spots.filter((s) => s.component === component).map((s) => s.temp_C ?? NaN);
     const [a, b] = [...new Set(spots.map((s) => s.component))];
@@ -115,12 +115,13 @@ describe('symmetry and order (property)', () => {
     for (const order of all.slice(0, 8)) {
       const w = edit(desk, reorderLoop(desk, 'loop', ['reservoir', 'pump', ...order]));
       // Other tubes, other flow: a few hundredths of a kelvin more.
-      for (const s of judged(w).spots.filter((x) => x.cooledBy))
+      for (const s of judged(w).hotSpots.filter((x) => x.cooledBy))
         expect(
           Math.abs(
             (s.temp_C ?? NaN) -
-              (judged(now).spots.find((x) => x.component === s.component && x.spot === s.spot)
-                ?.temp_C ?? NaN),
+              (judged(now).hotSpots.find(
+                (x) => x.component === s.component && x.hotSpot === s.hotSpot,
+              )?.temp_C ?? NaN),
           ),
         ).toBeLessThan(most + 0.25);
     }
@@ -174,8 +175,8 @@ describe('limits', () => {
   test("parts at zero watts leave the coolant at the pump's heat alone", () => {
     const w = edit(
       desk,
-      { do: 'component.set', component: 'processor', values: { draw_W: 0 } },
-      { do: 'component.set', component: 'card', values: { draw_W: 0 } },
+      { do: 'component.set', component: 'processor', values: { powerDraw_W: 0 } },
+      { do: 'component.set', component: 'card', values: { powerDraw_W: 0 } },
     );
     expect(worstRise(judged(w)) ?? 99).toBeLessThan(0.5);
   });
@@ -201,8 +202,8 @@ describe('sizing', () => {
 
   test('sections needed grow as the limit shrinks', () => {
     const needs = [14, 10, 7].map(
-      (rise_K) =>
-        edit(desk, { do: 'brief.limit', values: { deltaT_K: rise_K } }).reports.sizing
+      (deltaT_K) =>
+        edit(desk, { do: 'brief.limit', values: { deltaT_K: deltaT_K } }).reports.sizing
           .sectionsNeeded ?? NaN,
     );
     expect(needs[0]).toBeLessThan(needs[1] as number);
@@ -217,18 +218,18 @@ describe('sizing', () => {
       component: 'top-radiator',
       placement: { ...top.placement, air: 'out' },
     };
-    for (const rise_K of [6, 9, 12, 15, 20, 30]) {
+    for (const deltaT_K of [6, 9, 12, 15, 20, 30]) {
       for (const speed_rpm of [700, 1150, 1900]) {
         const built = edit(
           desk,
           out,
           { do: 'fans.speed', speed_rpm },
-          { do: 'brief.limit', values: { deltaT_K: rise_K } },
+          { do: 'brief.limit', values: { deltaT_K: deltaT_K } },
         );
         const needs = built.reports.sizing.sectionsNeeded ?? NaN;
-        const holds = (worstRise(judged(built)) ?? Infinity) <= rise_K;
-        expect([rise_K, speed_rpm, holds, needs <= 5.03]).toEqual([
-          rise_K,
+        const holds = (worstRise(judged(built)) ?? Infinity) <= deltaT_K;
+        expect([deltaT_K, speed_rpm, holds, needs <= 5.03]).toEqual([
+          deltaT_K,
           speed_rpm,
           holds,
           holds,
@@ -240,13 +241,13 @@ describe('sizing', () => {
   test('nothing to size without radiators', () => {
     const bare = edit(desk, { do: 'loop.remove', loop: 'loop' });
     expect(
-      sizeCooling(prepareHeat(bare.setup, bare.reports.flow), 'torture').sectionsNeeded,
+      sizeCooling(prepareHeat(bare.thermalModel, bare.reports.flow), 'stress').sectionsNeeded,
     ).toBeNull();
-    expect(coolingCurves(bare.setup, bare.reports.flow, 'torture')).toEqual([]);
+    expect(coolingCurves(bare.thermalModel, bare.reports.flow, 'stress')).toEqual([]);
   });
 
   test('curves: louder is cooler; a section more lies below, a section less above', () => {
-    const curves = coolingCurves(w.setup, w.reports.flow, 'torture', 12);
+    const curves = coolingCurves(w.thermalModel, w.reports.flow, 'stress', 12);
     const of = (id: string) => curves.find((c) => c.id === id)?.points ?? [];
     const now = of('now');
     expect(now.length).toBe(13);
@@ -260,7 +261,7 @@ describe('sizing', () => {
 
   test('noise falls with distance: 6 dB a doubling (free field)', () => {
     const far = edit(desk, { do: 'brief.set', values: { listener_m: 2 } });
-    expect(noiseOf(w.setup) - noiseOf(far.setup)).toBeCloseTo(6.02, 2);
+    expect(noiseOf(w.thermalModel) - noiseOf(far.thermalModel)).toBeCloseTo(6.02, 2);
   });
 });
 
@@ -269,10 +270,12 @@ describe('a build on its way', () => {
 
   test('heat under a block that no loop goes through waits; it is not put on air', () => {
     const r = judged(analyse(apart));
-    expect(r.waiting_W).toBeCloseTo(325, 9);
+    expect(r.unconnected_W).toBeCloseTo(325, 9);
     expect(r.inLoop_W).toBe(0);
-    expect(r.onAir_W).toBeCloseTo(32, 9);
-    expect(r.spots.filter((s) => s.component === 'processor').map((s) => s.temp_C)).toEqual([null]);
+    expect(r.airCooled_W).toBeCloseTo(32, 9);
+    expect(r.hotSpots.filter((s) => s.component === 'processor').map((s) => s.temp_C)).toEqual([
+      null,
+    ]);
     expect(analyse(apart).findings.filter((f) => f.code === 'heat.over')).toEqual([]);
   });
 

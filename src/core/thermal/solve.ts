@@ -5,7 +5,7 @@ import { blockLaw, blockResistance, type BlockLaw } from './block';
 import type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat } from './report';
 import type { ThermalModel } from './thermalModel';
 import { meanOf, prepareHeat, steadyState, type HeatOptions, type Prepared } from './steady';
-import type { Wind } from './caseFans';
+import type { FanOperatingPoint } from './caseFans';
 
 /** K/W of a block at a flow, by its measured points. */
 export const blockAt = (part: BlockPart, flow_Lmin: number): number =>
@@ -23,12 +23,12 @@ function lawOf(points: readonly (readonly [number, number])[]): BlockLaw {
 
 /** Temperatures, heat and noise of one load case, at the given flow. */
 export function solveHeat(
-  setup: ThermalModel,
+  thermalModel: ThermalModel,
   flow: FlowReport,
   load: LoadCaseId,
   options: HeatOptions = {},
 ): CaseReport {
-  return solvePrepared(prepareHeat(setup, flow), load, options);
+  return solvePrepared(prepareHeat(thermalModel, flow), load, options);
 }
 
 /** The same from what is prepared. */
@@ -37,8 +37,8 @@ export function solvePrepared(
   load: LoadCaseId,
   options: HeatOptions = {},
 ): CaseReport {
-  const { setup, flow, air: roomAir, winds } = prepared;
-  const { system } = setup;
+  const { thermalModel, flow, air: roomAir, winds } = prepared;
+  const { system } = thermalModel;
   const { brief } = system.design;
   const room = brief.room_C;
   const {
@@ -47,7 +47,7 @@ export function solvePrepared(
     conductances,
     temps,
     caseAir_C: caseAir,
-    onAir_W,
+    airCooled_W: onAir_W,
     intake_m3h,
     exhaust_m3h,
   } = steadyState(prepared, load, options);
@@ -73,14 +73,14 @@ export function solvePrepared(
         heatIn_W: loopHeat.get(g.loop.id) ?? 0,
       };
     }),
-    radiators: setup.radiators.map((r, i): RadiatorHeat => {
+    radiators: thermalModel.radiators.map((r, i): RadiatorHeat => {
       const c = conductances[i] as Prepared['conductances'][number];
-      const wind = winds[i] as Wind;
+      const wind = winds[i] as FanOperatingPoint;
       const airIn = r.air === 'in' ? room : caseAir;
       const t = temps.get(r.loop)?.link(c.edge);
       const heat = t ? c.k * (t.in_C - airIn) : null;
       const stream =
-        ((wind.flow_m3h * setup.factors.airFlow) / 3600) *
+        ((wind.flow_m3h * thermalModel.factors.airFlow) / 3600) *
         roomAir.density_kgm3 *
         roomAir.heatCapacity_JkgK;
       return {
@@ -90,19 +90,19 @@ export function solvePrepared(
         conductance_WK: c.k,
         airIn_C: airIn,
         airOut_C: heat !== null && stream > 0 ? airIn + heat / stream : null,
-        airFlow_m3h: wind.flow_m3h * setup.factors.airFlow,
+        airFlow_m3h: wind.flow_m3h * thermalModel.factors.airFlow,
         basis: c.basis,
         airDrop_Pa: wind.drop_Pa,
         face_ms: wind.face_ms,
         speed_rpm: r.fans[0]?.speed_rpm ?? 0,
       };
     }),
-    spots: setup.sources.flatMap((s) =>
-      s.part.spots.map((spot): SpotHeat => {
+    hotSpots: thermalModel.sources.flatMap((s) =>
+      s.part.hotSpots.map((spot): SpotHeat => {
         const heat = heatOf(s.component.id);
         const common = {
           component: s.component.id,
-          spot: spot.id,
+          hotSpot: spot.id,
           name: `${s.component.name}, ${spot.name}`,
           heat_W: heat,
           limit_C: Math.min(spot.limit_C, brief.limits.part_C ?? Infinity),
@@ -150,18 +150,19 @@ export function solvePrepared(
       ),
     ),
     inLoop_W: [...loopHeat.values()].reduce((a, b) => a + b, 0),
-    onAir_W,
-    waiting_W: parts.reduce((s, p) => s + (p.to === 'waiting' ? p.heat_W : 0), 0),
+    airCooled_W: onAir_W,
+    unconnected_W: parts.reduce((s, p) => s + (p.to === 'waiting' ? p.heat_W : 0), 0),
     caseAir_C: caseAir,
-    bare: setup.bare.map((b, i) => ({
+    caseFans: thermalModel.caseFans.map((b, i) => ({
       id: b.set.component,
       air: b.air,
-      airFlow_m3h: (prepared.bare[i] as Wind).flow_m3h * setup.factors.airFlow,
-      airDrop_Pa: (prepared.bare[i] as Wind).drop_Pa,
+      airFlow_m3h:
+        (prepared.caseFans[i] as FanOperatingPoint).flow_m3h * thermalModel.factors.airFlow,
+      airDrop_Pa: (prepared.caseFans[i] as FanOperatingPoint).drop_Pa,
     })),
     intake_m3h,
     exhaust_m3h,
-    noise_dBA: noiseOf(setup),
+    noise_dBA: noiseOf(thermalModel),
   };
 }
 
@@ -170,27 +171,30 @@ export type SpeedOf = (component: string, set_rpm: number) => number;
 const asSet: SpeedOf = (_component, set_rpm) => set_rpm;
 
 /** All fans and pumps together at the listener, dBA: published levels are at 1 m; free field, so an estimate in a room. */
-export function noiseOf(setup: ThermalModel, speedOf: SpeedOf = asSet): number {
-  const sets = [...setup.radiators.flatMap((r) => r.fans), ...setup.bare.map((b) => b.set)];
+export function noiseOf(thermalModel: ThermalModel, speedOf: SpeedOf = asSet): number {
+  const sets = [
+    ...thermalModel.radiators.flatMap((r) => r.fans),
+    ...thermalModel.caseFans.map((b) => b.set),
+  ];
   const fans = sets.flatMap((f) => {
     const speed_rpm = speedOf(f.component, f.speed_rpm);
     const level = soundAtSpeed(f.part.sound_dBA, speed_rpm, f.part.fullSpeed_rpm);
     return Array.from({ length: f.count }, () => level);
   });
-  const pumps = setup.system.design.components.flatMap(({ id, part, settings }) => {
+  const pumps = thermalModel.system.design.components.flatMap(({ id, part, settings }) => {
     if (part.kind !== 'pump') return [];
     const speed_rpm = speedOf(id, settings.speed_rpm ?? part.fullSpeed_rpm);
     return [soundAtSpeed(part.sound_dBA, speed_rpm, part.fullSpeed_rpm)];
   });
   const total = soundSum([...fans, ...pumps]);
   return Number.isFinite(total)
-    ? Math.max(0, soundAtDistance(total, 1, setup.system.design.brief.listener_m))
+    ? Math.max(0, soundAtDistance(total, 1, thermalModel.system.design.brief.listener_m))
     : 0;
 }
 
 /** Every load case. */
 export function solveHeatCases(prepared: Prepared): HeatReport {
   return Object.fromEntries(
-    [...LOAD_CASES, 'own' as const].map((c) => [c, solvePrepared(prepared, c)]),
+    [...LOAD_CASES, 'custom' as const].map((c) => [c, solvePrepared(prepared, c)]),
   ) as unknown as HeatReport;
 }

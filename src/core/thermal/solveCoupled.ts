@@ -18,11 +18,11 @@ const MOST_ROUNDS = 6;
 export function solveCoupled(
   system: System,
   runs: readonly Run[],
-  setup: ThermalModel,
+  thermalModel: ThermalModel,
   load: LoadCaseId,
 ): Settled {
   let flow = solveFlow(system, runs, new Map());
-  let prepared = prepareHeat(setup, flow);
+  let prepared = prepareHeat(thermalModel, flow);
   for (let i = 0; i < MOST_ROUNDS; i += 1) {
     const means = loopMeans(prepared, load);
     const moved = Math.max(
@@ -31,7 +31,7 @@ export function solveCoupled(
     );
     if (moved < SETTLED_K) break;
     flow = solveFlow(system, runs, means);
-    prepared = prepareHeat(setup, flow);
+    prepared = prepareHeat(thermalModel, flow);
   }
   return { flow, prepared };
 }

@@ -13,7 +13,7 @@ import {
   type LoopTemperatures,
   type SteadyNetwork,
 } from './steadyNetwork';
-import { bareWind, radiatorWind, type Wind } from './caseFans';
+import { caseFanPoint, radiatorWind, type FanOperatingPoint } from './caseFans';
 
 /** What a case sheds without fans: air that finds its way through, m³/h, and its walls, W/(m² K) (common practice, no source). */
 const DRAUGHT_M3H = 12;
@@ -37,11 +37,11 @@ export interface Variation {
 
 /** What does not depend on the load case: winds and conductances. Shared by the cases and by "how much more area". */
 export interface Prepared {
-  readonly setup: ThermalModel;
+  readonly thermalModel: ThermalModel;
   readonly flow: FlowReport;
   readonly air: FluidProperties;
-  readonly winds: readonly Wind[];
-  readonly bare: readonly Wind[];
+  readonly winds: readonly FanOperatingPoint[];
+  readonly caseFans: readonly FanOperatingPoint[];
   readonly streams: readonly LoopStreams[];
   readonly conductances: readonly {
     readonly edge: string;
@@ -53,11 +53,11 @@ export interface Prepared {
   readonly exhaust_m3h: number;
 }
 
-export function prepareHeat(setup: ThermalModel, flow: FlowReport): Prepared {
-  const { system } = setup;
+export function prepareHeat(thermalModel: ThermalModel, flow: FlowReport): Prepared {
+  const { system } = thermalModel;
   const { brief } = system.design;
   const roomAir = air(brief.room_C + 3, brief.altitude_m);
-  const states = setup.radiators.map((r) => {
+  const states = thermalModel.radiators.map((r) => {
     const graph = system.loops.find((g) => g.loop.id === r.loop);
     const edge = graph?.edges.find((e) => e.component?.id === r.id);
     const q = flow.links.find((l) => l.id === edge?.id && l.loop === r.loop)?.flow_Lmin ?? 0;
@@ -66,33 +66,42 @@ export function prepareHeat(setup: ThermalModel, flow: FlowReport): Prepared {
       graph?.loop.coolant.base ?? { glycol: 'none', volumeShare: 0 },
       coolant_C,
     );
-    return { edge: edge?.id ?? '', ...radiatorState(r, q, coolant, roomAir, setup.factors) };
+    return { edge: edge?.id ?? '', ...radiatorState(r, q, coolant, roomAir, thermalModel.factors) };
   });
   const winds = states.map((s) => s.wind);
-  const bare = setup.bare.map(bareWind);
+  const bare = thermalModel.caseFans.map(caseFanPoint);
   return {
-    setup,
+    thermalModel,
     flow,
     air: roomAir,
     winds,
-    bare,
-    streams: streamsOf(setup, flow),
+    caseFans: bare,
+    streams: streamsOf(thermalModel, flow),
     conductances: states,
-    intake_m3h: movedThrough(setup, winds, bare, 'in'),
-    exhaust_m3h: movedThrough(setup, winds, bare, 'out'),
+    intake_m3h: movedThrough(thermalModel, winds, bare, 'in'),
+    exhaust_m3h: movedThrough(thermalModel, winds, bare, 'out'),
   };
 }
 
 /** Air that radiators and bare fans move one way, m³/h. */
 function movedThrough(
-  setup: ThermalModel,
-  winds: readonly Wind[],
-  bare: readonly Wind[],
+  thermalModel: ThermalModel,
+  winds: readonly FanOperatingPoint[],
+  bare: readonly FanOperatingPoint[],
   way: 'in' | 'out',
 ): number {
-  const through = (list: readonly { readonly air: string }[], moved: readonly Wind[]): number =>
-    list.reduce((sum, x, i) => sum + (x.air === way ? (moved[i] as Wind).flow_m3h : 0), 0);
-  return setup.factors.airFlow * (through(setup.radiators, winds) + through(setup.bare, bare));
+  const through = (
+    list: readonly { readonly air: string }[],
+    moved: readonly FanOperatingPoint[],
+  ): number =>
+    list.reduce(
+      (sum, x, i) => sum + (x.air === way ? (moved[i] as FanOperatingPoint).flow_m3h : 0),
+      0,
+    );
+  return (
+    thermalModel.factors.airFlow *
+    (through(thermalModel.radiators, winds) + through(thermalModel.caseFans, bare))
+  );
 }
 
 /** Wind and heat per kelvin of one radiator with its fans as they turn, at a coolant flow: measured where it was, modelled else. */
@@ -102,7 +111,7 @@ export function radiatorState(
   coolant: FluidProperties,
   roomAir: FluidProperties,
   factors: InstallationFactors,
-): { readonly wind: Wind; readonly k: number; readonly basis: RadiatorBasis } {
+): { readonly wind: FanOperatingPoint; readonly k: number; readonly basis: RadiatorBasis } {
   const wind = radiatorWind(r, roomAir);
   const k = radiatorConductance(r.core, {
     airFlow_m3h: wind.flow_m3h,
@@ -145,11 +154,11 @@ export const pumpHeat = (part: PumpPart, speed_rpm: number | undefined): number 
 
 const streams = new WeakMap<FlowReport, readonly LoopStreams[]>();
 /** Streams depend on the flow alone: kept while the same flow is asked about again. */
-function streamsOf(setup: ThermalModel, flow: FlowReport): readonly LoopStreams[] {
+function streamsOf(thermalModel: ThermalModel, flow: FlowReport): readonly LoopStreams[] {
   let known = streams.get(flow);
   if (!known) {
-    const { room_C } = setup.system.design.brief;
-    known = setup.system.loops.map((g) =>
+    const { room_C } = thermalModel.system.design.brief;
+    known = thermalModel.system.loops.map((g) =>
       loopStreams(g, flow, flow.loops.find((l) => l.id === g.loop.id)?.coolant_C ?? room_C),
     );
     streams.set(flow, known);
@@ -164,7 +173,7 @@ export interface Steady {
   readonly conductances: Prepared['conductances'];
   readonly temps: ReadonlyMap<string, LoopTemperatures | null>;
   readonly caseAir_C: number;
-  readonly onAir_W: number;
+  readonly airCooled_W: number;
   readonly intake_m3h: number;
   readonly exhaust_m3h: number;
 }
@@ -175,11 +184,11 @@ export function steadyState(
   load: LoadCaseId,
   options: HeatOptions = {},
 ): Steady {
-  const { setup, intake_m3h, exhaust_m3h } = prepared;
-  const { system } = setup;
+  const { thermalModel, intake_m3h, exhaust_m3h } = prepared;
+  const { system } = thermalModel;
   const factor = options.conductanceFactor ?? 1;
-  const parts = heatOfParts(setup, load, options);
-  const { gain_W, loopHeat } = heatOfEdges(setup, parts);
+  const parts = heatOfParts(thermalModel, load, options);
+  const { gain_W, loopHeat } = heatOfEdges(thermalModel, parts);
   const onAir_W = parts.reduce((s, p) => s + (p.to === 'air' ? p.heat_W : 0), 0);
   const room = system.design.brief.room_C;
   const solved = solveSteady(networkAt(prepared, factor), gain_W, onAir_W, room);
@@ -192,7 +201,7 @@ export function steadyState(
         : prepared.conductances.map((c) => ({ ...c, k: c.k * factor })),
     temps: new Map(system.loops.map((g) => [g.loop.id, solved.loops.get(g.loop.id) ?? null])),
     caseAir_C: solved.caseAir_C,
-    onAir_W,
+    airCooled_W: onAir_W,
     intake_m3h,
     exhaust_m3h,
   };
@@ -200,11 +209,11 @@ export function steadyState(
 
 /** What each part gives off, and where to. */
 function heatOfParts(
-  setup: ThermalModel,
+  thermalModel: ThermalModel,
   load: LoadCaseId,
   { loadFactor = 1, vary }: HeatOptions,
 ): readonly PartHeat[] {
-  return setup.sources.map((s) => ({
+  return thermalModel.sources.map((s) => ({
     component: s.component.id,
     name: s.component.name,
     heat_W: sourceHeat(s, load) * loadFactor * (vary?.draw(s.component.id) ?? 1),
@@ -220,17 +229,17 @@ function whereTo(source: ThermalModel['sources'][number]): PartHeat['to'] {
 
 /** Heat put into the coolant by edge and by loop, W: parts under their blocks, and pumps. */
 function heatOfEdges(
-  setup: ThermalModel,
+  thermalModel: ThermalModel,
   parts: readonly PartHeat[],
 ): { readonly gain_W: ReadonlyMap<string, number>; readonly loopHeat: Map<string, number> } {
   const under = new Map<string, number>();
-  setup.sources.forEach((s, i) => {
+  thermalModel.sources.forEach((s, i) => {
     if (s.block)
       under.set(s.block.id, (under.get(s.block.id) ?? 0) + (parts[i] as PartHeat).heat_W);
   });
   const gain_W = new Map<string, number>();
-  const loopHeat = new Map(setup.system.loops.map((g) => [g.loop.id, 0]));
-  for (const { loop, edges } of setup.system.loops)
+  const loopHeat = new Map(thermalModel.system.loops.map((g) => [g.loop.id, 0]));
+  for (const { loop, edges } of thermalModel.system.loops)
     for (const { id, component } of edges) {
       if (!component) continue;
       const { part } = component;
@@ -256,14 +265,14 @@ function networkAt(prepared: Prepared, factor: number): SteadyNetwork {
   }
   let found = known.get(factor);
   if (!found) {
-    const { setup, conductances, intake_m3h, exhaust_m3h } = prepared;
+    const { thermalModel, conductances, intake_m3h, exhaust_m3h } = prepared;
     found = steadyNetwork(
       prepared.streams,
-      setup.radiators.map((r, i) => {
+      thermalModel.radiators.map((r, i) => {
         const { edge, k } = conductances[i] as Prepared['conductances'][number];
         return { loop: r.loop, edge, conductance_WK: k * factor, air: r.air };
       }),
-      caseExchange(setup, prepared.air, Math.max(intake_m3h, exhaust_m3h)),
+      caseExchange(thermalModel, prepared.air, Math.max(intake_m3h, exhaust_m3h)),
     );
     known.set(factor, found);
   }
@@ -284,7 +293,10 @@ export function steadyRise(
   let worst: number | null = null;
   for (const t of temps.values()) {
     if (!t) return null;
-    worst = Math.max(worst ?? -Infinity, meanOf(t) - prepared.setup.system.design.brief.room_C);
+    worst = Math.max(
+      worst ?? -Infinity,
+      meanOf(t) - prepared.thermalModel.system.design.brief.room_C,
+    );
   }
   return worst;
 }

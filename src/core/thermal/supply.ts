@@ -27,7 +27,7 @@ export function supplyLoad(
     };
     return s + powerOf();
   }, 0);
-  const loads = [...LOAD_CASES, 'own' as const].map(
+  const loads = [...LOAD_CASES, 'custom' as const].map(
     (c) => sources.reduce((s, x) => s + drawOf(x) * shareOf(x, c), 0) + helpers_W,
   );
   return { rating_W, most_W: Math.max(...loads), helpers_W };
@@ -36,8 +36,8 @@ export function supplyLoad(
 /** A supply is left this much room for short peaks (common practice, no source). */
 const PEAK_ROOM = 0.2;
 /** Holds with room for peaks; fails where the parts draw more than it is made for. */
-export const supplyVerdict = ({ most_W, rating_W }: SupplyLoad): 'holds' | 'tight' | 'fails' => {
-  if (most_W <= rating_W * (1 - PEAK_ROOM)) return 'holds';
-  if (most_W <= rating_W) return 'tight';
+export const supplyVerdict = ({ most_W, rating_W }: SupplyLoad): 'ok' | 'marginal' | 'fails' => {
+  if (most_W <= rating_W * (1 - PEAK_ROOM)) return 'ok';
+  if (most_W <= rating_W) return 'marginal';
   return 'fails';
 };

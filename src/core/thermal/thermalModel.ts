@@ -35,7 +35,7 @@ export interface RadiatorSetup {
   readonly filterLoss_Pa: number;
 }
 
-export interface BareFans {
+export interface CaseFans {
   readonly set: FanSet;
   readonly air: AirWay;
   readonly filterLoss_Pa: number;
@@ -54,7 +54,7 @@ export interface ThermalModel {
   readonly system: System;
   readonly sources: readonly Source[];
   readonly radiators: readonly RadiatorSetup[];
-  readonly bare: readonly BareFans[];
+  readonly caseFans: readonly CaseFans[];
   /** What the place makes of fans and cores. */
   readonly factors: InstallationFactors;
 }
@@ -155,7 +155,7 @@ export function compileThermalModel(
       },
     ];
   });
-  const bare = components.flatMap((component): BareFans[] => {
+  const bare = components.flatMap((component): CaseFans[] => {
     if (component.part.kind !== 'fan') return [];
     // Fans of a radiator that no loop goes through yet still move air.
     if (component.placement.on === 'radiator') {
@@ -179,7 +179,7 @@ export function compileThermalModel(
       },
     ];
   });
-  return { system, sources, radiators, bare, factors: INSTALLATION };
+  return { system, sources, radiators, caseFans: bare, factors: INSTALLATION };
 }
 
 const hostIs = (components: readonly Component[], id: string, kind: string): boolean =>
@@ -193,7 +193,7 @@ export function drawOf({
   component: { settings },
   part,
 }: Pick<Source, 'component' | 'part'>): number {
-  const { clock, voltage, draw_W } = settings;
+  const { clock, voltage, powerDraw_W: draw_W } = settings;
   if (clock === undefined && voltage === undefined) return draw_W ?? part.draw_W;
   return Math.min(draw_W ?? Infinity, part.draw_W * (clock ?? 1) * (voltage ?? 1) ** 2);
 }
@@ -203,8 +203,8 @@ export function shareOf(
   { component: { settings }, part }: Pick<Source, 'component' | 'part'>,
   load: LoadCaseId,
 ): number {
-  return load === 'own'
-    ? (settings.ownShare ?? settings.shares?.play ?? part.shares.play)
+  return load === 'custom'
+    ? (settings.customShare ?? settings.shares?.gaming ?? part.shares.gaming)
     : (settings.shares?.[load] ?? part.shares[load]);
 }
 

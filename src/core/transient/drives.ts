@@ -16,13 +16,13 @@ export interface Drive {
 }
 
 /** Fans and pumps with what drives them. */
-export function drivesOf(setup: ThermalModel): Drive[] {
-  const { components } = setup.system.design;
+export function drivesOf(thermalModel: ThermalModel): Drive[] {
+  const { components } = thermalModel.system.design;
   const sets = new Map(
-    [...setup.radiators.flatMap((r) => r.fans), ...setup.bare.map((b) => b.set)].map((f) => [
-      f.component,
-      f,
-    ]),
+    [
+      ...thermalModel.radiators.flatMap((r) => r.fans),
+      ...thermalModel.caseFans.map((b) => b.set),
+    ].map((f) => [f.component, f]),
   );
   return components.flatMap((component): Drive[] => {
     const fan = sets.get(component.id);

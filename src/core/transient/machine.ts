@@ -1,6 +1,13 @@
 import { air, type FluidProperties } from '../fluids';
 import type { FlowReport } from '../hydraulics';
-import { bareWind, blockAt, caseExchange, noiseOf, pumpHeat, type ThermalModel } from '../thermal';
+import {
+  caseFanPoint,
+  blockAt,
+  caseExchange,
+  noiseOf,
+  pumpHeat,
+  type ThermalModel,
+} from '../thermal';
 import type { LoopGraph } from '../system';
 import type { PumpPart } from '../components';
 import type { Run } from '../tubing';
@@ -55,25 +62,25 @@ export class Machine {
   private bare = { key: '', in: 0, out: 0 };
 
   constructor(
-    private readonly setup: ThermalModel,
+    private readonly thermalModel: ThermalModel,
     private readonly flow: FlowReport,
     private readonly runs: readonly Run[],
   ) {
-    const { brief } = setup.system.design;
+    const { brief } = thermalModel.system.design;
     this.room_C = brief.room_C;
     this.roomAir = air(brief.room_C + 3, brief.altitude_m);
-    this.drives = drivesOf(setup);
+    this.drives = drivesOf(thermalModel);
     this.byComponent = new Map(this.drives.map((d) => [d.component.id, d]));
-    this.moved_m3h = new Float64Array(setup.radiators.length);
-    this.loops = setup.system.loops.map((graph) => this.loopOf(graph));
-    this.coolers = setup.sources.flatMap((s, source): Cooler[] =>
+    this.moved_m3h = new Float64Array(thermalModel.radiators.length);
+    this.loops = thermalModel.system.loops.map((graph) => this.loopOf(graph));
+    this.coolers = thermalModel.sources.flatMap((s, source): Cooler[] =>
       s.block
         ? []
         : [
             {
               source,
               capacity_JK: airCoolerCapacity(s),
-              resistance_KW: s.part.spots[0]?.onAir_KW ?? COOLER_KW,
+              resistance_KW: s.part.hotSpots[0]?.onAir_KW ?? COOLER_KW,
             },
           ],
     );
@@ -101,7 +108,7 @@ export class Machine {
 
   /** Warmest loop's mean coolant, the brief's room when there is none, °C. */
   warmestLoop(): number {
-    let most = this.setup.system.design.brief.room_C;
+    let most = this.thermalModel.system.design.brief.room_C;
     for (let k = 0; k < this.loops.length; k += 1) most = Math.max(most, this.state.meanOf(k));
     return most;
   }
@@ -114,7 +121,7 @@ export class Machine {
   }
 
   noise(): number {
-    return noiseOf(this.setup, (component) => this.driveOf(component).now);
+    return noiseOf(this.thermalModel, (component) => this.driveOf(component).now);
   }
 
   private driveOf(component: string): Drive {
@@ -122,10 +129,10 @@ export class Machine {
   }
 
   private loopOf(graph: LoopGraph): PlantLoop {
-    const { setup, runs } = this;
-    const { brief } = setup.system.design;
+    const { thermalModel, runs } = this;
+    const { brief } = thermalModel.system.design;
     const coolant_C = coolantOf(this.flow, graph.loop.id, brief.room_C + 8);
-    const flows = new LoopFlows(setup, graph, runs, coolant_C);
+    const flows = new LoopFlows(thermalModel, graph, runs, coolant_C);
     const fills_mL = this.fills();
     const radiators = this.radiatorsOf(graph, flows.fluid);
     const edges = graph.edges.length;
@@ -135,7 +142,7 @@ export class Machine {
       lumped: {
         graph,
         capacity_JK: Float64Array.from(graph.edges, (e) =>
-          edgeCapacity(e, graph, runs, setup.radiators, flows.fluid, fills_mL),
+          edgeCapacity(e, graph, runs, thermalModel.radiators, flows.fluid, fills_mL),
         ),
         bodies: this.bodiesOf(graph),
         exchangers: radiators.map((r) => r.exchanger),
@@ -155,7 +162,7 @@ export class Machine {
   /** What reservoirs hold, mL, by chamber. */
   private fills(): ReadonlyMap<string, number> {
     return new Map(
-      this.setup.system.design.components.flatMap(({ id, part }) =>
+      this.thermalModel.system.design.components.flatMap(({ id, part }) =>
         part.kind === 'reservoir'
           ? part.ports.map((p) => [`${id}/${p.chamber}`, part.fill_mL] as const)
           : [],
@@ -164,7 +171,7 @@ export class Machine {
   }
 
   private radiatorsOf(graph: LoopGraph, coolant: FluidProperties): readonly Radiator[] {
-    return this.setup.radiators.flatMap((r, index): Radiator[] => {
+    return this.thermalModel.radiators.flatMap((r, index): Radiator[] => {
       const edge = graph.edges.findIndex((e) => e.component?.id === r.id);
       if (r.loop !== graph.loop.id || edge < 0) return [];
       return [
@@ -173,7 +180,7 @@ export class Machine {
           exchanger: { edge, air: r.air, conductance_WK: 0 },
           fans: r.fans.map((f) => this.driveOf(f.component)),
           speeds: new Float64Array(r.fans.length),
-          figures: new RadiatorFigures(this.setup, index, coolant, this.roomAir),
+          figures: new RadiatorFigures(this.thermalModel, index, coolant, this.roomAir),
         },
       ];
     });
@@ -181,7 +188,7 @@ export class Machine {
 
   /** Parts under blocks in this loop: the metal between them and the coolant, split over the block's passages and parts. */
   private bodiesOf(graph: LoopGraph): readonly Body[] {
-    const { sources } = this.setup;
+    const { sources } = this.thermalModel;
     return sources.flatMap((s, source): Body[] => {
       if (s.block?.part.kind !== 'block' || s.loop !== graph.loop.id) return [];
       const { id, part } = s.block;
@@ -216,7 +223,7 @@ export class Machine {
       .at(new Map(loop.pumps.map((p) => [p.drive.component.id, p.at])))
       .map((q) => q * (1 - this.sag));
     for (const b of lumped.bodies) {
-      const { block } = this.setup.sources[b.source] as ThermalModel['sources'][number];
+      const { block } = this.thermalModel.sources[b.source] as ThermalModel['sources'][number];
       if (block?.part.kind === 'block')
         b.resistance_KW = blockAt(block.part, lumped.flow_Lmin[b.edge] as number) / b.share;
     }
@@ -238,21 +245,21 @@ export class Machine {
     this.setBareFans();
     let inward = this.bare.in;
     let outward = this.bare.out;
-    this.setup.radiators.forEach((r, i) => {
+    this.thermalModel.radiators.forEach((r, i) => {
       if (r.air === 'in') inward += this.moved_m3h[i] as number;
       else outward += this.moved_m3h[i] as number;
     });
-    return caseExchange(this.setup, this.roomAir, Math.max(inward, outward));
+    return caseExchange(this.thermalModel, this.roomAir, Math.max(inward, outward));
   }
 
   private setBareFans(): void {
-    const { bare, factors } = this.setup;
+    const { caseFans: bare, factors } = this.thermalModel;
     const key = bare.map((b) => Math.round(this.driveOf(b.set.component).now)).join();
     if (key === this.bare.key) return;
     const next = { key, in: 0, out: 0 };
     for (const b of bare) {
       const set = { ...b.set, speed_rpm: this.driveOf(b.set.component).now };
-      next[b.air] += factors.airFlow * bareWind({ ...b, set }).flow_m3h;
+      next[b.air] += factors.airFlow * caseFanPoint({ ...b, set }).flow_m3h;
     }
     this.bare = next;
   }

@@ -17,7 +17,7 @@ export class LoopFlows {
   readonly perFlow_WK: number;
 
   constructor(
-    private readonly setup: ThermalModel,
+    private readonly thermalModel: ThermalModel,
     readonly graph: LoopGraph,
     private readonly runs: readonly Run[],
     private readonly coolant_C: number,
@@ -49,7 +49,9 @@ export class LoopFlows {
         (e) => e.component?.part.kind === 'pump' && (e.component.settings.speed_rpm ?? 0) > 0,
       );
       const solution = turns
-        ? readyNetwork(networkOf(this.setup.system, graph, this.runs, this.coolant_C)).solve()
+        ? readyNetwork(
+            networkOf(this.thermalModel.system, graph, this.runs, this.coolant_C),
+          ).solve()
         : null;
       flows = Float64Array.from(graph.edges, (e) =>
         solution?.status === 'solved' ? (solution.flows.get(e.id) ?? 0) : 0,
@@ -78,12 +80,12 @@ export class RadiatorFigures {
   private offsets = '';
   private readonly set: readonly number[];
   constructor(
-    private readonly setup: ThermalModel,
+    private readonly thermalModel: ThermalModel,
     private readonly index: number,
     private readonly coolant: FluidProperties,
     private readonly roomAir: FluidProperties,
   ) {
-    this.set = (setup.radiators[index] as ThermalModel['radiators'][number]).fans.map(
+    this.set = (thermalModel.radiators[index] as ThermalModel['radiators'][number]).fans.map(
       (f) => f.speed_rpm,
     );
   }
@@ -122,15 +124,15 @@ export class RadiatorFigures {
   }
 
   private solve(speeds: readonly number[]): Figures {
-    const r = this.setup.radiators[this.index] as ThermalModel['radiators'][number];
+    const r = this.thermalModel.radiators[this.index] as ThermalModel['radiators'][number];
     const state = radiatorState(
       { ...r, fans: r.fans.map((f, i) => ({ ...f, speed_rpm: speeds[i] as number })) },
       this.flow_Lmin,
       this.coolant,
       this.roomAir,
-      this.setup.factors,
+      this.thermalModel.factors,
     );
-    return { k: state.k, air_m3h: state.wind.flow_m3h * this.setup.factors.airFlow };
+    return { k: state.k, air_m3h: state.wind.flow_m3h * this.thermalModel.factors.airFlow };
   }
 }
 

@@ -9,7 +9,7 @@ const AMOUNTS: Partial<Record<FaultKind, readonly [number, number]>> = {
 };
 
 /** Throws ScenarioError for a time, an amount or a part that no fault can have. */
-export function checkFault(fault: Fault, place: string, setup: ThermalModel): void {
+export function checkFault(fault: Fault, place: string, thermalModel: ThermalModel): void {
   if (!(fault.at_s >= 0))
     throw new ScenarioError('a fault happens at 0 s or later', `${place}.at_s`);
   const range = AMOUNTS[fault.kind];
@@ -23,7 +23,8 @@ export function checkFault(fault: Fault, place: string, setup: ThermalModel): vo
       `${place}.amount`,
     );
   if (fault.component === undefined) return;
-  const kind = setup.system.design.components.find((i) => i.id === fault.component)?.part.kind,
+  const kind = thermalModel.system.design.components.find((i) => i.id === fault.component)?.part
+      .kind,
     wanted = fault.kind === 'pump stops' ? 'pump' : 'fan';
   if (kind !== wanted)
     throw new ScenarioError(

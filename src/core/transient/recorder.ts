@@ -25,7 +25,7 @@ export class Recorder {
     readonly hottest_C: Float64Array;
     readonly flow_Lmin: Float64Array;
   }[];
-  private readonly spots: readonly { readonly temp_C: Float64Array; reached_s: number | null }[];
+  private readonly hotSpots: readonly { readonly temp_C: Float64Array; reached_s: number | null }[];
   private readonly speeds: readonly Float64Array[];
 
   constructor(
@@ -44,7 +44,7 @@ export class Recorder {
       hottest_C: track(),
       flow_Lmin: track(),
     }));
-    this.spots = watched.map(() => ({ temp_C: track(), reached_s: null }));
+    this.hotSpots = watched.map(() => ({ temp_C: track(), reached_s: null }));
     this.speeds = machine.drives.map(track);
   }
 
@@ -57,11 +57,11 @@ export class Recorder {
       track.hottest_C[i] = machine.state.hottestOf(k);
       track.flow_Lmin[i] = largest(machine.loops[k]?.lumped.flow_Lmin ?? NOTHING);
     });
-    this.spots.forEach((track, k) => {
-      const spot = this.watched[k] as Spot;
-      const temp_C = spot.temp(heat_W);
+    this.hotSpots.forEach((track, k) => {
+      const hotSpot = this.watched[k] as Spot;
+      const temp_C = hotSpot.temp(heat_W);
       track.temp_C[i] = temp_C;
-      if (track.reached_s === null && temp_C >= spot.limit_C) track.reached_s = i * this.step_s;
+      if (track.reached_s === null && temp_C >= hotSpot.limit_C) track.reached_s = i * this.step_s;
     });
     this.speeds.forEach((track, k) => {
       track[i] = machine.drives[k]?.now ?? 0;
@@ -73,7 +73,7 @@ export class Recorder {
 
   told(scenario: Scenario, sums: Sums, stored_J: number): Transient {
     const { step_s, load } = this;
-    const spots = this.spotTracks();
+    const hotSpots = this.spotTracks();
     const speeds = this.speedTracks();
     const loops = this.loops.map((track, k) => {
       const { id, name } = (this.machine.loops[k] as Machine['loops'][number]).lumped.graph.loop;
@@ -85,7 +85,7 @@ export class Recorder {
       time_s: this.time_s,
       load,
       loops,
-      spots,
+      hotSpots: hotSpots,
       speeds,
       noise_dBA: this.noise_dBA,
       caseAir_C: this.caseAir_C,
@@ -97,7 +97,7 @@ export class Recorder {
         error: in_J > 0 ? Math.abs(in_J - out_J - stored_J) / in_J : 0,
       },
       worked: asked_J > 0 ? done_J / asked_J : 1,
-      first: firstAtLimit(spots),
+      first: firstAtLimit(hotSpots),
       settling: loops.map((t) => settlingOf(t, from, step_s)),
       hunting: speeds.flatMap((s) => huntingOf(s, load, step_s)),
     };
@@ -105,14 +105,14 @@ export class Recorder {
 
   /** Spots that have a temperature: not those under a block that no loop serves. */
   private spotTracks(): readonly SpotTrack[] {
-    return this.spots.flatMap(({ temp_C, reached_s }, k): SpotTrack[] => {
+    return this.hotSpots.flatMap(({ temp_C, reached_s }, k): SpotTrack[] => {
       if (Number.isNaN(temp_C[0] as number)) return [];
-      const { source, spot, limit_C } = this.watched[k] as Spot;
+      const { source, hotSpot: hotSpot, limit_C } = this.watched[k] as Spot;
       return [
         {
           component: source.component.id,
-          spot: spot.id,
-          name: `${source.component.name}, ${spot.name}`,
+          hotSpot: hotSpot.id,
+          name: `${source.component.name}, ${hotSpot.name}`,
           limit_C,
           temp_C,
           reached_s,
@@ -140,8 +140,8 @@ function largest(flows: Float64Array): number {
   return most;
 }
 
-const firstAtLimit = (spots: readonly SpotTrack[]): SpotTrack | null =>
-  spots.reduce<SpotTrack | null>((first, spot) => {
-    if (spot.reached_s === null) return first;
-    return first === null || spot.reached_s < (first.reached_s ?? Infinity) ? spot : first;
+const firstAtLimit = (hotSpots: readonly SpotTrack[]): SpotTrack | null =>
+  hotSpots.reduce<SpotTrack | null>((first, hotSpot) => {
+    if (hotSpot.reached_s === null) return first;
+    return first === null || hotSpot.reached_s < (first.reached_s ?? Infinity) ? hotSpot : first;
   }, null);

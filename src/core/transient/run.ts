@@ -30,18 +30,18 @@ const DEFAULT_WARMING_K = 8;
  * `tell`, asked with the share done, says to stop. Throws ScenarioError with the place of what cannot be run.
  */
 export function runTransient(
-  setup: ThermalModel,
+  thermalModel: ThermalModel,
   flow: FlowReport,
   runs: readonly Run[],
   scenario: Scenario,
   tell: (done: number) => boolean = () => true,
 ): Transient | null {
-  const steps = checkedSteps(scenario, setup);
-  return new Course(setup, new Machine(setup, flow, runs), scenario, steps).run(tell);
+  const steps = checkedSteps(scenario, thermalModel);
+  return new Course(thermalModel, new Machine(thermalModel, flow, runs), scenario, steps).run(tell);
 }
 
 /** Steps of a scenario that can be run. */
-function checkedSteps(scenario: Scenario, setup: ThermalModel): number {
+function checkedSteps(scenario: Scenario, thermalModel: ThermalModel): number {
   const step = scenario.step_s ?? 1;
   if (!(step >= 0.05 && step <= 60)) throw new ScenarioError('a step is 0.05 to 60 s', 'step_s');
   const steps = Math.round(scenario.profile.reduce((s, p) => s + p.seconds, 0) / step);
@@ -52,14 +52,14 @@ function checkedSteps(scenario: Scenario, setup: ThermalModel): number {
       'profile',
     );
   for (const [i, fault] of (scenario.faults ?? []).entries())
-    checkFault(fault, `faults.${i}`, setup);
+    checkFault(fault, `faults.${i}`, thermalModel);
   return steps;
 }
 
 /** One run of a scenario: what is asked of the machine, step by step. */
 class Course {
   private readonly step_s: number;
-  private readonly spots: readonly Spot[];
+  private readonly hotSpots: readonly Spot[];
   private readonly sensors: readonly ((heat_W: Float64Array) => number)[];
   private readonly recorder: Recorder;
   private readonly waiting: Fault[];
@@ -72,27 +72,27 @@ class Course {
   private readonly sums: Sums = { in_J: 0, out_J: 0, asked_J: 0, done_J: 0 };
 
   constructor(
-    private readonly setup: ThermalModel,
+    private readonly thermalModel: ThermalModel,
     private readonly machine: Machine,
     private readonly scenario: Scenario,
     private readonly steps: number,
   ) {
     this.step_s = scenario.step_s ?? 1;
-    this.spots = spotsOf(setup, machine);
+    this.hotSpots = spotsOf(thermalModel, machine);
     this.sensors = machine.drives.map((d) =>
       this.sensorOf(d.component.settings.control?.sensor ?? 'coolant'),
     );
-    this.recorder = new Recorder(machine, this.spots, this.step_s, steps);
+    this.recorder = new Recorder(machine, this.hotSpots, this.step_s, steps);
     this.waiting = [...(scenario.faults ?? [])].sort((a, b) => a.at_s - b.at_s);
-    this.counted = setup.sources.flatMap((s, i) => (!s.block || s.loop !== null ? [i] : []));
-    this.left = new Float64Array(setup.sources.length).fill(1);
-    this.over = new Float64Array(setup.sources.length);
+    this.counted = thermalModel.sources.flatMap((s, i) => (!s.block || s.loop !== null ? [i] : []));
+    this.left = new Float64Array(thermalModel.sources.length).fill(1);
+    this.over = new Float64Array(thermalModel.sources.length);
   }
 
   run(tell: (done: number) => boolean): Transient | null {
     const { machine, recorder, scenario, step_s, sums } = this;
     const loadAt = loadTimes(scenario);
-    let load = scenario.profile[0]?.load ?? this.setup.system.design.brief.loadCase;
+    let load = scenario.profile[0]?.load ?? this.thermalModel.system.design.brief.loadCase;
     let wanted = this.heatOf(load);
     const heats = Float64Array.from(wanted);
     if (scenario.start === 'steady') this.settle(wanted);
@@ -120,14 +120,14 @@ class Course {
 
   /** What each part would draw. */
   private heatOf(load: LoadCaseId): Float64Array {
-    return Float64Array.from(this.setup.sources, (s) => sourceHeat(s, load));
+    return Float64Array.from(this.thermalModel.sources, (s) => sourceHeat(s, load));
   }
 
   /** What a control looks at. */
   private sensorOf(sensor: string): (heat_W: Float64Array) => number {
     if (sensor === 'coolant') return () => this.machine.warmestLoop();
-    const found = this.spots.find((s) => `${s.source.component.id}/${s.spot.id}` === sensor);
-    const { room_C } = this.setup.system.design.brief;
+    const found = this.hotSpots.find((s) => `${s.source.component.id}/${s.hotSpot.id}` === sensor);
+    const { room_C } = this.thermalModel.system.design.brief;
     return (heat_W) => {
       const temp_C = found?.temp(heat_W) ?? NaN;
       return Number.isFinite(temp_C) ? temp_C : room_C;
@@ -146,9 +146,9 @@ class Course {
   private throttle(wanted: Float64Array, given: Float64Array): void {
     const { over, left } = this;
     over.fill(0);
-    for (const spot of this.spots) {
-      const by = spot.temp(given) - spot.limit_C;
-      if (by > (over[spot.index] as number)) over[spot.index] = by;
+    for (const hotSpot of this.hotSpots) {
+      const by = hotSpot.temp(given) - hotSpot.limit_C;
+      if (by > (over[hotSpot.index] as number)) over[hotSpot.index] = by;
     }
     const pace = Math.min(1, this.step_s / THROTTLE_S);
     for (let k = 0; k < left.length; k += 1) {
@@ -173,7 +173,7 @@ class Course {
       return;
     }
     if (kind === 'room warms') {
-      machine.room_C = this.setup.system.design.brief.room_C + (amount ?? DEFAULT_WARMING_K);
+      machine.room_C = this.thermalModel.system.design.brief.room_C + (amount ?? DEFAULT_WARMING_K);
       return;
     }
     const stops = kind === 'pump stops' ? 'pump' : 'fan';

@@ -6,22 +6,22 @@ export interface Spot {
   readonly source: Source;
   /** Its part among the setup's sources. */
   readonly index: number;
-  readonly spot: Source['part']['spots'][number];
+  readonly hotSpot: Source['part']['hotSpots'][number];
   readonly limit_C: number;
   /** °C now, under the parts' heats in W by source; NaN under a block that no loop serves. */
   temp(heat_W: Float64Array): number;
 }
 
-export function spotsOf(setup: ThermalModel, machine: Machine): readonly Spot[] {
-  const most_C = setup.system.design.brief.limits.part_C ?? Infinity;
-  return setup.sources.flatMap((source, index) => {
+export function spotsOf(thermalModel: ThermalModel, machine: Machine): readonly Spot[] {
+  const most_C = thermalModel.system.design.brief.limits.part_C ?? Infinity;
+  return thermalModel.sources.flatMap((source, index) => {
     const metal = metalOf(machine, index);
-    return source.part.spots.map((spot): Spot => ({
+    return source.part.hotSpots.map((hotSpot): Spot => ({
       source,
       index,
-      spot,
-      limit_C: Math.min(spot.limit_C, most_C),
-      temp: metal(spot),
+      hotSpot: hotSpot,
+      limit_C: Math.min(hotSpot.limit_C, most_C),
+      temp: metal(hotSpot),
     }));
   });
 }
@@ -30,7 +30,7 @@ export function spotsOf(setup: ThermalModel, machine: Machine): readonly Spot[] 
 function metalOf(
   { coolers, loops, state }: Machine,
   source: number,
-): (spot: Spot['spot']) => Spot['temp'] {
+): (hotSpot: Spot['hotSpot']) => Spot['temp'] {
   const cooler = coolers.findIndex((c) => c.source === source);
   if (cooler >= 0)
     return ({ onAir_KW }) =>

@@ -10,7 +10,7 @@ const tower = demoDesign('fenland-flood-tower') as Design;
 const edited = (design: Design, ...edits: Edit[]): Analysis =>
   analyse(edits.reduce((b, e) => applyEdit(b, e).design, design));
 const run = (w: Analysis, scenario: Scenario): Transient => {
-  const result = runTransient(w.setup, w.reports.flow, w.reports.runs, scenario);
+  const result = runTransient(w.thermalModel, w.reports.flow, w.reports.runs, scenario);
   if (!result) throw new Error('stopped');
   return result;
 };
@@ -28,12 +28,12 @@ describe('the loop over time', () => {
       load = design.brief.loadCase,
       steady = w.reports.heat[load];
     const t = run(w, { profile: [{ load, seconds: hours * 3600 }], start: 'cold', step_s: 2 });
-    for (const s of steady.spots)
+    for (const s of steady.hotSpots)
       expect(
         Math.abs(
           end(
-            t.spots.find((x) => x.component === s.component && x.spot === s.spot)?.temp_C ??
-              new Float64Array([NaN]),
+            t.hotSpots.find((x) => x.component === s.component && x.hotSpot === s.hotSpot)
+              ?.temp_C ?? new Float64Array([NaN]),
           ) - (s.temp_C ?? NaN),
         ),
       ).toBeLessThan(0.05);
@@ -56,7 +56,7 @@ describe('the loop over time', () => {
     });
     for (const l of t.loops)
       expect(Math.max(...l.mean_C) - Math.min(...l.mean_C)).toBeLessThan(0.02);
-    for (const s of t.spots)
+    for (const s of t.hotSpots)
       expect(Math.max(...s.temp_C) - Math.min(...s.temp_C)).toBeLessThan(0.05);
   });
 
@@ -69,8 +69,8 @@ describe('the loop over time', () => {
       {
         profile: [
           { load: 'idle', seconds: 300 },
-          { load: 'torture', seconds: 900 },
-          { load: 'play', seconds: 600 },
+          { load: 'stress', seconds: 900 },
+          { load: 'gaming', seconds: 600 },
         ],
       },
     ],
@@ -130,10 +130,10 @@ describe('faults', () => {
     expect(end(t.loops[0]?.flow_Lmin ?? new Float64Array([1]))).toBe(0);
     expect(t.first).not.toBeNull();
     expect(t.first?.reached_s ?? 0).toBeGreaterThan(60);
-    for (const s of t.spots)
+    for (const s of t.hotSpots)
       if (s.reached_s !== null) expect(s.reached_s).toBeGreaterThanOrEqual(t.first?.reached_s ?? 0);
     // Throttled parts stay within the band over their limits, and do not do all they are asked.
-    for (const s of t.spots)
+    for (const s of t.hotSpots)
       if (s.component === 'processor') expect(Math.max(...s.temp_C)).toBeLessThan(s.limit_C + 10);
     expect(t.worked).toBeLessThan(0.8);
     expect(run(analyse(desk), { profile: hour('render'), start: 'steady' }).worked).toBe(1);
@@ -143,7 +143,7 @@ describe('faults', () => {
 
   test('stopped fans leave natural convection: warmer, not without end at once', () => {
     const t = run(analyse(desk), {
-      profile: hour('play'),
+      profile: hour('gaming'),
       start: 'steady',
       faults: [{ at_s: 10, kind: 'fan stops' }],
     });
@@ -151,7 +151,7 @@ describe('faults', () => {
       (t.loops[0]?.mean_C[0] as number) + 10,
     );
     const one = run(analyse(desk), {
-      profile: hour('play'),
+      profile: hour('gaming'),
       start: 'steady',
       faults: [{ at_s: 10, kind: 'fan stops', component: 'front-fans' }],
     });
@@ -179,7 +179,7 @@ describe('faults', () => {
       start: 'steady',
       faults: [{ at_s: 0, kind: 'flow sags', amount: 0.7 }],
     });
-    for (const s of sag.spots.filter((x) => x.component === 'processor'))
+    for (const s of sag.hotSpots.filter((x) => x.component === 'processor'))
       expect(end(s.temp_C)).toBeGreaterThan((s.temp_C[0] as number) + 0.5);
   });
 });
@@ -229,7 +229,7 @@ describe('controls', () => {
                 ),
               ),
             ),
-            { profile: [{ load: 'torture', seconds: 240 }], start: 'cold' },
+            { profile: [{ load: 'stress', seconds: 240 }], start: 'cold' },
           );
           const s =
             t.speeds.find((x) => x.component === 'front-fans')?.speed_rpm ?? new Float64Array(0);
@@ -297,7 +297,7 @@ describe('controls', () => {
         ),
         {
           profile: [
-            { load: 'torture', seconds: 1800 },
+            { load: 'stress', seconds: 1800 },
             { load: 'idle', seconds: 400 },
           ],
           start: 'cold',
@@ -311,7 +311,7 @@ describe('controls', () => {
   test("fans on a part's temperature follow a flickering load", () => {
     const profile = Array.from(
       { length: 40 },
-      (_, i) => ({ load: i % 2 ? 'torture' : 'idle', seconds: 45 }) as const,
+      (_, i) => ({ load: i % 2 ? 'stress' : 'idle', seconds: 45 }) as const,
     );
     const t = run(
       edited(
@@ -343,7 +343,7 @@ describe('controls', () => {
           ]),
         },
       }),
-      { profile: hour('torture'), start: 'cold' },
+      { profile: hour('stress'), start: 'cold' },
     );
     expect(end(t.loops[0]?.flow_Lmin ?? new Float64Array([0]))).toBeGreaterThan(
       (t.loops[0]?.flow_Lmin[30] as number) + 0.5,
@@ -393,7 +393,7 @@ describe('what cannot be run', () => {
     const w = analyse(desk);
     expect(
       runTransient(
-        w.setup,
+        w.thermalModel,
         w.reports.flow,
         w.reports.runs,
         { profile: hour('idle'), start: 'cold' },

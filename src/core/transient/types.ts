@@ -25,7 +25,7 @@ export interface Scenario {
 
 export interface SpotTrack {
   readonly component: string;
-  readonly spot: string;
+  readonly hotSpot: string;
   readonly name: string;
   readonly limit_C: number;
   readonly temp_C: Float64Array;
@@ -70,7 +70,7 @@ export interface Transient {
     readonly hottest_C: Float64Array;
     readonly flow_Lmin: Float64Array;
   }[];
-  readonly spots: readonly SpotTrack[];
+  readonly hotSpots: readonly SpotTrack[];
   readonly speeds: readonly SpeedTrack[];
   readonly noise_dBA: Float64Array;
   readonly caseAir_C: Float64Array;

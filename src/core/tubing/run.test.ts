@@ -202,7 +202,7 @@ describe('estimated runs', () => {
     const loose = applyEdit(desk, {
       do: 'component.place',
       component: 'top-radiator',
-      placement: { on: 'bench' },
+      placement: { on: 'unplaced' },
     }).design;
     const guessed = estimateRuns(compileSystem(loose)).filter((r) => r.guess !== null);
     expect(guessed.length).toBe(2);

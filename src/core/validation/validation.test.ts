@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
-import { CATALOGUE, DEMO_BUILDS, demoDesign } from '@/catalogue';
+import { CATALOGUE, catalogued, DEMO_BUILDS, demoDesign } from '@/catalogue';
 import type { Design } from '../design';
 import { MIGRATIONS } from '../design/migrate';
 import { countIssue, validateDesign, validateEdit, validatePart, LIMITS, parseDesign } from '.';
@@ -35,7 +35,7 @@ describe('what is good passes unchanged', () => {
 describe('what is bad says where', () => {
   type Loose = {
     components: { name: unknown; part: Record<string, unknown>; placement: unknown; id: string }[];
-    loops: { links: { from: { component: string }; id: string }[] }[];
+    loops: { connections: { from: { component: string }; id: string }[] }[];
     brief: Record<string, unknown>;
     [k: string]: unknown;
   };
@@ -120,17 +120,17 @@ describe('what is bad says where', () => {
     [
       'a run from a part that is not there',
       (d) => {
-        (d.loops[0] as Loose['loops'][number]).links[0]!.from.component = 'ghost';
+        (d.loops[0] as Loose['loops'][number]).connections[0]!.from.component = 'ghost';
       },
-      'loops[0].links[0].from',
+      'loops[0].connections[0].from',
     ],
     [
       'two runs with one id',
       (d) => {
-        const l = (d.loops[0] as Loose['loops'][number]).links;
+        const l = (d.loops[0] as Loose['loops'][number]).connections;
         l[1]!.id = l[0]!.id;
       },
-      'loops[0].links[1].id',
+      'loops[0].connections[1].id',
     ],
     [
       'a part that sits on itself',
@@ -304,12 +304,12 @@ describe('what is bad says where', () => {
       [
         '1,600 connections',
         (d) => {
-          const [loop] = d.loops as { links: unknown[] }[];
+          const [loop] = d.loops as { connections: unknown[] }[];
           d.loops = Array.from({ length: 8 }, (_, i) => ({
             ...loop,
             id: `l${i}`,
-            links: Array.from({ length: 200 }, (_x, k) => ({
-              ...(loop?.links[0] as object),
+            connections: Array.from({ length: 200 }, (_x, k) => ({
+              ...(loop?.connections[0] as object),
               id: `k${i}-${k}`,
             })),
           }));
@@ -351,7 +351,7 @@ describe('what is bad says where', () => {
       const d = copy();
       d.components = empty(100);
       const g = validateDesign(d);
-      expect(g.ok ? [] : g.troubles.map((t) => t.path.slice(0, 8)).slice(0, 2)).toEqual([
+      expect(g.ok ? [] : g.troubles.map((t) => t.path.slice(0, 13)).slice(0, 2)).toEqual([
         'components[0]',
         'components[0]',
       ]);
@@ -404,15 +404,55 @@ describe('older documents', () => {
     expect(g.ok ? [] : g.troubles).toEqual([]);
     if (!g.ok) return;
     const version = /^v(\d+)/.exec(file)?.[1];
-    expect(g.value).toMatchObject({ version: 2, name: `Kept from version ${version}` });
+    expect(g.value).toMatchObject({ version: 3, name: `Kept from version ${version}` });
+  });
+
+  test('version 2 had names of its own: nothing of them is left, and nothing typed is lost', () => {
+    const g = parseDesign(readFileSync(join(folder, 'v2.json'), 'utf8'));
+    if (!g.ok) throw new Error('it does not open');
+    const { value } = g;
+    const part = (kind: string) => value.components.find((c) => c.part.kind === kind);
+    expect(value.components[0]).toMatchObject({
+      settings: { powerDraw_W: 90, shares: { gaming: 0.6, stress: 1 }, customShare: 0.4 },
+    });
+    expect(part('reservoir')?.settings).toMatchObject({ keepVisible: true });
+    expect(part('card')?.part).toMatchObject({ shares: { gaming: 0.95, stress: 1 } });
+    expect(part('block')?.placement).toEqual({ on: 'component', component: 'processor' });
+    expect(value.loops[0]?.connections.find((c) => c.constraints)?.constraints).toEqual({
+      exit: [1, 0, 0],
+      entry: [0, 1, 0],
+      waypoints: [[null, 210, null]],
+      allow45: true,
+    });
+    expect(value.loops[0]?.connections[0]?.from).toEqual(desk.loops[0]?.connections[0]?.from);
+    expect(value.kit).toEqual(desk.kit);
+    expect(value.choices).toMatchObject({
+      inventory: { 'scr-1': 4 },
+      profile: [
+        { load: 'gaming', seconds: 600 },
+        { load: 'custom', seconds: 60 },
+      ],
+    });
+    expect(value.layout.noRoute).toEqual({ 'run-9': { blockedBy: null, wouldFit: null } });
+    expect(value.layout.routes).toEqual(desk.layout.routes);
+  });
+
+  test('a part kept under the old names opens under the new ones', () => {
+    const { hotSpots, shares, ...card } = catalogued('card', 'gpu-kite-200') as unknown as {
+      hotSpots: unknown;
+      shares: Record<string, number>;
+    };
+    const { gaming, stress, ...rest } = shares;
+    const old = { ...card, spots: hotSpots, shares: { ...rest, play: gaming, torture: stress } };
+    expect(validatePart(old)).toMatchObject({ ok: true, value: { hotSpots, shares } });
   });
 
   test('version 0 had its room and limits at the top', () => {
     const g = parseDesign(readFileSync(join(folder, 'v0.json'), 'utf8'));
     expect(g).toMatchObject({
       value: {
-        brief: { room_C: 21, limits: { rise_K: 11, clear_mm: 5 } },
-        layout: { routes: {}, poses: {}, noWay: {} },
+        brief: { room_C: 21, limits: { deltaT_K: 11, clear_mm: 5 } },
+        layout: { routes: {}, poses: {}, noRoute: {} },
       },
     });
   });
@@ -424,8 +464,8 @@ describe('older documents', () => {
     expect(g.value.layout.routes).toEqual({
       'run-4': { ...stored, kept_mm: 0, router: 0, pinned: true },
     });
-    expect(g.value.loops[0]?.connections.find((l) => l.id === 'run-4')?.way).toEqual({
-      leave: [0, 1, 0],
+    expect(g.value.loops[0]?.connections.find((l) => l.id === 'run-4')?.constraints).toEqual({
+      exit: [0, 1, 0],
     });
   });
 });

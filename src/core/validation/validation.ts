@@ -11,6 +11,7 @@ import {
 import { migrate } from '../design/migrate';
 import { designSchema, componentSchema, loopSchema } from '../design/schema';
 import { isWet, type Part } from '../components';
+import { migratePart } from '../components/migrate';
 import { PART_SCHEMAS } from '../components/schema';
 
 /** One thing wrong with what came in: where, what, and what is allowed. */
@@ -87,12 +88,13 @@ export function validateDesign(data: unknown): Validated<Design> {
 
 /** A part of any kind. */
 export function validatePart(data: unknown): Validated<Part> {
-  const shape = shapeTrouble(data);
+  const shape = shapeIssue(data);
   if (shape) return { ok: false, troubles: [shape] };
-  const kind = (data as { kind?: unknown } | null)?.kind;
+  const part = migratePart(data);
+  const kind = (part as { kind?: unknown } | null)?.kind;
   if (typeof kind !== 'string' || !Object.hasOwn(PART_SCHEMAS, kind))
     return fail('kind', `The kind must be one of ${Object.keys(PART_SCHEMAS).join(', ')}.`);
-  return check<Part>(PART_SCHEMAS[kind as keyof typeof PART_SCHEMAS], data);
+  return check<Part>(PART_SCHEMAS[kind as keyof typeof PART_SCHEMAS], part);
 }
 
 /** Applies an edit and lets it stand only if the build it gives passes the guard. */
@@ -172,11 +174,11 @@ const tidy = (d: Joi.ValidationErrorItem): string => d.message.slice(0, 240);
  * connections or fans than any computation should meet. Counted before anything is validated; each value is looked at once.
  */
 export function countIssue(data: unknown): ValidationIssue | null {
-  return shapeTrouble(data) ?? costTrouble(data);
+  return shapeIssue(data) ?? costIssue(data);
 }
 
 /** Walks level by level, so that depth cannot exhaust the stack. */
-function shapeTrouble(data: unknown): ValidationIssue | null {
+function shapeIssue(data: unknown): ValidationIssue | null {
   let level: { readonly value: unknown; readonly path: string }[] = [{ value: data, path: '' }];
   let values = 1;
   for (let depth = 0; level.length > 0; depth += 1) {
@@ -217,11 +219,10 @@ function childPath(path: string, key: string, list: boolean): string {
 }
 
 /** Lists whose product decides how long the computing takes, counted whatever else the document holds. */
-function costTrouble(data: unknown): ValidationIssue | null {
-  const { loops, components } = (data ?? {}) as {
-    readonly loops?: unknown;
-    readonly components?: unknown;
-  };
+function costIssue(data: unknown): ValidationIssue | null {
+  // Documents before version 3 said items, links and item.
+  const document = (data ?? {}) as Readonly<Record<string, unknown>>;
+  const { loops, components = document.items } = document;
   if (listOf(components).length > LIMITS.parts)
     return {
       path: 'components',
@@ -232,10 +233,10 @@ function costTrouble(data: unknown): ValidationIssue | null {
       path: 'loops',
       message: `There are ${listOf(loops).length.toLocaleString('en')} loops; at most ${LIMITS.loops} are read.`,
     };
-  const connections = listOf(loops).reduce<number>(
-    (sum, loop) => sum + listOf((loop as { links?: unknown } | null)?.links).length,
-    0,
-  );
+  const connections = listOf(loops).reduce<number>((sum, loop) => {
+    const { connections: own, links } = (loop ?? {}) as Readonly<Record<string, unknown>>;
+    return sum + listOf(own ?? links).length;
+  }, 0);
   if (connections > LIMITS.connections)
     return {
       path: 'loops',
@@ -243,11 +244,9 @@ function costTrouble(data: unknown): ValidationIssue | null {
     };
   const fans = new Map<string, number>();
   for (const component of listOf(components)) {
-    const { on, component: host } = ((component as { placement?: unknown } | null)?.placement ??
-      {}) as {
-      readonly on?: unknown;
-      readonly component?: unknown;
-    };
+    const placement = (component as { placement?: unknown } | null)?.placement;
+    const { on, component: named, item } = (placement ?? {}) as Readonly<Record<string, unknown>>;
+    const host = named ?? item;
     if (on !== 'radiator' || typeof host !== 'string') continue;
     const count = (fans.get(host) ?? 0) + 1;
     if (count > LIMITS.fansOnRadiator)
@@ -272,7 +271,7 @@ function references(design: Design): ValidationIssue[] {
   const linkIds = new Set<string>();
   design.loops.forEach((loop, l) => {
     loop.connections.forEach((connection, k) => {
-      const path = `loops[${l}].links[${k}]`;
+      const path = `loops[${l}].connections[${k}]`;
       if (linkIds.has(connection.id))
         troubles.push({
           path: `${path}.id`,

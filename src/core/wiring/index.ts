@@ -1,1 +1,1 @@
-export { planPower, COMMON_HEADERS, type FeedLine, type PowerReport, type Unfed } from './plan';
+export { planWiring, COMMON_HEADERS, type FeedLine, type WiringReport, type Unfed } from './plan';

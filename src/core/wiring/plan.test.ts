@@ -5,13 +5,13 @@ import { applyEdit, type Design, type Edit, type Component } from '../design';
 import { analyse } from '../analysis';
 import { compileSystem } from '../system';
 import type { BoardPart } from '../components';
-import { COMMON_HEADERS, planPower } from '.';
+import { COMMON_HEADERS, planWiring } from '.';
 
 const desk = demoDesign('dawn-chorus-desk') as Design,
   tower = demoDesign('fenland-flood-tower') as Design;
 const edited = (design: Design, ...edits: Edit[]): Design =>
   edits.reduce((b, e) => applyEdit(b, e).design, design);
-const plan = (design: Design) => planPower(compileSystem(design));
+const plan = (design: Design) => planWiring(compileSystem(design));
 const board = (headers: BoardPart['headers']): Design => ({
   ...desk,
   components: desk.components.map((i): Component =>
@@ -58,7 +58,7 @@ describe('fans and pumps on the headers', () => {
   });
 
   test('nothing to feed them by is said, with the way out', () => {
-    const bare = edited(desk, { do: 'kit.leads', leads: [] });
+    const bare = edited(desk, { do: 'kit.cables', cables: [] });
     expect(
       plan(bare)
         .unfed.map((u) => u.component)
@@ -77,8 +77,8 @@ describe('fans and pumps on the headers', () => {
   });
 
   test('the leads are on the list, with what asked for them', () => {
-    const { lines } = analyse(tower).reports.list;
-    expect(lines.filter((l) => l.kind === 'lead').map((l) => [l.part, l.quantity])).toEqual(
+    const { lines } = analyse(tower).reports.bom;
+    expect(lines.filter((l) => l.kind === 'cable').map((l) => [l.part, l.quantity])).toEqual(
       expect.arrayContaining([
         ['lead-split-3', 2],
         ['lead-split-2', 1],

@@ -21,7 +21,7 @@ export interface Unfed {
   readonly why: string;
 }
 
-export interface PowerReport {
+export interface WiringReport {
   readonly lines: readonly FeedLine[];
   readonly unfed: readonly Unfed[];
   readonly plugs: Readonly<Record<PowerPlug, number>>;
@@ -54,11 +54,11 @@ interface Load {
  * smallest splitter onto a header of their own while there are headers and current, the rest onto hubs fed by the supply.
  * Currents are of full speed; starting may draw more for a second.
  */
-export function planPower(system: System): PowerReport {
+export function planWiring(system: System): WiringReport {
   const { components, kit } = system.design;
   const board = components.find((i) => i.part.kind === 'board')?.part as BoardPart | undefined;
   const headers = board?.headers ?? COMMON_HEADERS;
-  const leads = [...(kit.leads ?? [])].sort(
+  const cables = [...(kit.cables ?? [])].sort(
     (a, b) => a.outlets - b.outlets || a.price_minor - b.price_minor,
   );
   const loads = components.flatMap((component): Load[] => {
@@ -125,7 +125,7 @@ export function planPower(system: System): PowerReport {
   const splitterFor = (l: Load): CablePart | null | undefined =>
     l.pieces === 1
       ? null
-      : leads.find(
+      : cables.find(
           (p) => p.duty === 'splitter' && p.outlets >= l.pieces && l.current_A <= p.limit_A,
         );
   const straight = (l: Load): boolean =>
@@ -139,7 +139,7 @@ export function planPower(system: System): PowerReport {
   while (alone.length > fan - (others.length > 0 ? 1 : 0) && alone.length > 0)
     others.push(alone.pop() as Load);
   for (const l of alone) line(nextFan(), headers.fan_A, [l], splitterFor(l) ?? null);
-  for (const bin of binned(others, leads)) {
+  for (const bin of binned(others, cables)) {
     if ('why' in bin) unfed.push({ component: bin.load.component.id, why: bin.why });
     else if (fan > 0) line(nextFan(), bin.hub.limit_A, bin.loads, bin.hub);
     else
@@ -164,8 +164,8 @@ type Bin =
   | { readonly load: Load; readonly why: string };
 
 /** Sets of fans onto hubs, the largest first, into the first hub with room; each hub the smallest that holds what it got. */
-function binned(loads: readonly Load[], leads: readonly CablePart[]): readonly Bin[] {
-  const hubs = leads.filter((l) => l.duty === 'hub');
+function binned(loads: readonly Load[], cables: readonly CablePart[]): readonly Bin[] {
+  const hubs = cables.filter((l) => l.duty === 'hub');
   const takes = (h: CablePart, list: readonly Load[]): boolean =>
     list.reduce((s, l) => s + l.pieces, 0) <= h.outlets &&
     list.reduce((s, l) => s + l.current_A, 0) <= h.limit_A;

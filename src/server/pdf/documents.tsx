@@ -38,7 +38,7 @@ function ListTables({ list, currency }: { readonly list: Bom; readonly currency:
       {(Object.keys(PART_KINDS) as PartKind[]).map((k) => (
         <PdfTable
           key={k}
-          title={k === 'sundry' ? 'Sundries' : PART_KINDS[k].many}
+          title={k === 'consumable' ? 'Sundries' : PART_KINDS[k].many}
           columns={LIST}
           rows={list.lines.filter((l) => l.kind === k && l.inBudget).map(rowOf)}
         />
@@ -126,7 +126,7 @@ export function BuildDocument({
           { head: 'temperature', wide: 20, right: true },
           { head: 'limit', wide: 20, right: true },
         ]}
-        rows={heat.spots.map((x) => [
+        rows={heat.hotSpots.map((x) => [
           `${nameOf(x.component)}, ${x.name}`,
           formatCelsius(x.temp_C, 1),
           formatCelsius(x.limit_C),
@@ -183,7 +183,7 @@ export function BuildDocument({
           { head: 'holds', wide: 16, right: true },
           { head: 'bottles', wide: 20, right: true },
         ]}
-        rows={reports.list.volumes.map((v) => {
+        rows={reports.bom.volumes.map((v) => {
           const l = design.loops.find((x) => x.id === v.loop);
           return [
             l?.name ?? v.loop,
@@ -193,7 +193,7 @@ export function BuildDocument({
           ];
         })}
       />
-      <ListTables list={reports.list} currency={brief.currency} />
+      <ListTables list={reports.bom} currency={brief.currency} />
     </PdfSheet>
   );
 }

@@ -11,7 +11,7 @@ export async function buildPdf(design: Design, of: 'list' | 'sheet'): Promise<Bu
   const paper = await inPool('paper', { design }, COMPUTE_MS);
   return renderToBuffer(
     of === 'list' ? (
-      <ListDocument design={design} list={paper.reports.list} />
+      <ListDocument design={design} list={paper.reports.bom} />
     ) : (
       <BuildDocument design={design} paper={paper} />
     ),

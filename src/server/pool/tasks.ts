@@ -112,7 +112,7 @@ export const TASKS = {
     readonly design: Design;
   }): { readonly name: string; readonly csv: string } => ({
     name: `${slug(design.name)}-parts.csv`,
-    csv: listToCsv(evaluate(design).reports.list, design.brief.currency),
+    csv: listToCsv(evaluate(design).reports.bom, design.brief.currency),
   }),
 } as const;
 

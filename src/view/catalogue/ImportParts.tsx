@@ -233,7 +233,7 @@ export function ImportParts({ onDone }: { onDone(): void }) {
                   <td>{typeof p === 'object' && p !== null ? (p.name ?? p.id) : '–'}</td>
                   <td>
                     {c?.ok ? (
-                      <Mark verdict="holds" />
+                      <Mark verdict="ok" />
                     ) : (
                       <>
                         <Mark verdict="fails" />{' '}
@@ -299,7 +299,7 @@ function Decimals({
       </div>
       {decimals.against !== null && (
         <p>
-          <Mark verdict="tight" /> The cell {decimals.against} is written with the other mark.
+          <Mark verdict="marginal" /> The cell {decimals.against} is written with the other mark.
         </p>
       )}
       {figures.length > 0 && (

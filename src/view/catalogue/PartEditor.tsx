@@ -57,7 +57,7 @@ function withCurve(
   const held = {
       ...emptyDesign('A part', STANDARD_KIT),
       components: [
-        { id: 'part', name: part.name, part, placement: { on: 'bench' } as const, settings: {} },
+        { id: 'part', name: part.name, part, placement: { on: 'unplaced' } as const, settings: {} },
       ],
     },
     diagnostic = source.trim();

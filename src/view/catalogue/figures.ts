@@ -28,7 +28,7 @@ export function partFigures(p: Part): string {
       return `${formatNumber(p.draw_W)} W, ${dims(p.size)}, ${p.bareThickness_mm} mm bare`;
     case 'supply':
       return `${formatNumber(p.rating_W)} W, ${dims(p.size)}`;
-    case 'lead':
+    case 'cable':
       return `${p.duty === 'hub' ? 'hub fed by the supply' : 'splitter on one header'}, ${p.outlets} plugs, ${formatNumber(p.limit_A, { decimals: 1 })} A in all`;
     case 'tube':
       return `${p.outer_mm}/${p.inner_mm} mm ${p.material}, bends no tighter than ${p.minBend_mm} mm${p.stick_mm ? `, sticks of ${formatNumber(p.stick_mm)} mm` : ', by the metre'}`;
@@ -38,7 +38,7 @@ export function partFigures(p: Part): string {
       return `${p.look}, ${p.base.glycol === 'none' ? 'no glycol' : `${formatNumber(p.base.volumeShare * 100)} % ${p.base.glycol} glycol by volume`}, ${p.inhibitor_months > 0 ? `inhibitor ${p.inhibitor_months} months` : 'no inhibitor'}, ${formatNumber(p.bottle_mL)} mL`;
     case 'inline':
       return `${p.duty}, ${takes(p)}${dims(p.size)}`;
-    case 'sundry':
+    case 'consumable':
       return `${p.tool ? 'tool' : 'used up'}, ${p.duty.replace('-', ' ')}${p.pack > 1 ? `, ${p.pack} in a pack` : ''}${p.tube_mm ? `, for ${p.tube_mm} mm` : ''}`;
     case 'screw':
       return `${p.thread} × ${p.length_mm} mm, ${p.pack} in a pack`;

@@ -90,7 +90,7 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
                     : figure(r.tolerance)}
                 </td>
                 <td>
-                  <Mark verdict={r.ok ? 'holds' : 'fails'} />
+                  <Mark verdict={r.ok ? 'ok' : 'fails'} />
                 </td>
                 <td className={styles.source}>{r.source}</td>
               </tr>

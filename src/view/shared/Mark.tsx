@@ -3,15 +3,15 @@ import type { Severity, Verdict } from '@/core/checks';
 /** A note is no verdict: it has a shape and a word of its own. */
 export type MarkKind = Verdict | 'note';
 const WORDS: Record<MarkKind, string> = {
-  holds: 'OK',
-  tight: 'marginal',
+  ok: 'OK',
+  marginal: 'marginal',
   fails: 'fails',
-  unknown: 'not checked',
+  unchecked: 'not checked',
   note: 'note',
 };
 export const verdictOfSeverity: Record<Severity, MarkKind> = {
   fails: 'fails',
-  tight: 'tight',
+  marginal: 'marginal',
   note: 'note',
 };
 
@@ -35,8 +35,8 @@ export function Mark({
         aria-hidden
         style={{ flex: 'none', verticalAlign: '-1px' }}
       >
-        {verdict === 'holds' && <circle cx="6" cy="6" r="5" fill={colour} />}
-        {verdict === 'tight' && (
+        {verdict === 'ok' && <circle cx="6" cy="6" r="5" fill={colour} />}
+        {verdict === 'marginal' && (
           <>
             <circle cx="6" cy="6" r="4.5" fill="none" stroke={colour} />
             <path d="M6 1.5a4.5 4.5 0 0 0 0 9z" fill={colour} />
@@ -64,7 +64,7 @@ export function Mark({
             strokeWidth="1.6"
           />
         )}
-        {verdict === 'unknown' && (
+        {verdict === 'unchecked' && (
           <circle cx="6" cy="6" r="4.3" fill="none" stroke={colour} strokeWidth="1.3" />
         )}
       </svg>

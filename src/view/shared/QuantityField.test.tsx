@@ -73,10 +73,10 @@ describe('a quantity edited in place', () => {
 
 describe('marks', () => {
   test.each([
-    ['holds', 'OK'],
-    ['tight', 'marginal'],
+    ['ok', 'OK'],
+    ['marginal', 'marginal'],
     ['fails', 'fails'],
-    ['unknown', 'not checked'],
+    ['unchecked', 'not checked'],
     ['note', 'note'],
   ] as const)('%s is a word for those who cannot see it', (verdict, word) => {
     render(<Mark verdict={verdict} />);

@@ -146,7 +146,7 @@ const PartRow = memo(function PartRow({ part }: { readonly part: ComponentPart }
     const [first] = defaultPlacements(design, component);
     commit(`add ${part.name}`, {
       do: 'component.add',
-      component: { ...component, placement: first?.placement ?? { on: 'bench' } },
+      component: { ...component, placement: first?.placement ?? { on: 'unplaced' } },
     });
     pick(id);
   };

@@ -57,7 +57,7 @@ function Body() {
       {
         name: 'Export the parts list',
         hint: 'CSV',
-        run: () => downloadList(design, analysis.reports.list),
+        run: () => downloadList(design, analysis.reports.bom),
       },
       { name: 'Back to the Shelf', hint: '', run: () => router.push('/') },
       ...design.components.map((i): Command => ({

@@ -20,7 +20,7 @@ const SAVE_WORDS: Record<SaveState, string> = {
 
 export function TopBar() {
   const design = useEditor((s) => s.design);
-  const list = useEditor((s) => s.analysis.reports.list);
+  const list = useEditor((s) => s.analysis.reports.bom);
   const findings = useEditor((s) => s.analysis.findings);
   const revision = useEditor((s) => s.revision);
   const save = useEditor((s) => s.save);

@@ -99,7 +99,9 @@ const NO_JOB: RouteJob = {
 function wantsRouting({ reports, routed }: Analysis, design: Design): boolean {
   if (design.case === null) return false;
   const pinned = (id: string): boolean => design.layout.routes[id]?.pinned ?? false;
-  const meets = routed.routes.some((r) => (r.told?.nearest?.gap_mm ?? 0) < 0 && !pinned(r.link));
+  const meets = routed.routes.some(
+    (r) => (r.told?.nearest?.gap_mm ?? 0) < 0 && !pinned(r.connection),
+  );
   return meets || reports.runs.some((r) => r.by === 'tube' && r.estimated && !pinned(r.id));
 }
 

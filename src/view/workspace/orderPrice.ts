@@ -6,12 +6,14 @@ import { formatNumber } from '@/core/units';
 export function orderPrice(design: Design, edit: Edit): string {
   const now = analyse(withoutRoutes(design)).reports;
   const next = analyse(withoutRoutes(applyEdit(design, edit).design)).reports;
-  const tube = (next.list.tube_mm - now.list.tube_mm) / 1000;
+  const tube = (next.bom.tube_mm - now.bom.tube_mm) / 1000;
   const bends =
     next.runs.reduce((s, r) => s + r.bends, 0) - now.runs.reduce((s, r) => s + r.bends, 0);
   const load = design.brief.loadCase;
-  const spots = next.heat[load].spots.flatMap((s) => {
-    const old = now.heat[load].spots.find((o) => o.component === s.component && o.spot === s.spot);
+  const spots = next.heat[load].hotSpots.flatMap((s) => {
+    const old = now.heat[load].hotSpots.find(
+      (o) => o.component === s.component && o.hotSpot === s.hotSpot,
+    );
     return s.temp_C !== null && old?.temp_C !== null && old
       ? [{ name: s.name, by: s.temp_C - old.temp_C }]
       : [];

@@ -85,7 +85,7 @@ describe('the picked part', () => {
     show(desk, card(desk, 'pump'));
     fireEvent.change(screen.getByLabelText('Place'), { target: { value: '-1' } });
     expect(state.design.components.find((i) => i.id === 'pump')?.placement).toEqual({
-      on: 'bench',
+      on: 'unplaced',
     });
     fireEvent.click(screen.getByRole('button', { name: 'Take it out of the build' }));
     expect(state.design.components.some((i) => i.id === 'pump')).toBe(false);
@@ -163,7 +163,7 @@ describe('the Stores beside the build', () => {
     expect(state.design.components[state.design.components.length - 1]).toMatchObject({
       id: 'block-2',
       name: 'Quill Memory, two sticks (2)',
-      placement: { on: 'bench' },
+      placement: { on: 'unplaced' },
     });
   });
 

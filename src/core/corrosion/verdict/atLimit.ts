@@ -3,7 +3,7 @@ import type { MetalVerdict } from './types';
 
 export const atLimit: MetalVerdict = {
   id: 'at-limit',
-  verdict: 'tight',
+  verdict: 'marginal',
   because: 'They are allowed with nothing to spare, and lists differ by up to 0.05 V.',
   source: 'limits as reprinted with MIL-STD-889, from memory',
   applies: ({ difference_V, limit_V }) => Math.abs(difference_V - limit_V) <= LIMIT_SLACK_V,

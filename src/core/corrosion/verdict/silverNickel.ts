@@ -2,7 +2,7 @@ import type { MetalVerdict } from './types';
 
 export const silverNickel: MetalVerdict = {
   id: 'silver-nickel',
-  verdict: 'tight',
+  verdict: 'marginal',
   because: 'Silver, as plating or against growth, has been seen to lift nickel plate.',
   source: 'common practice, no source',
   applies: ({ anode, cathode }) => anode === 'nickel' && cathode === 'silver',

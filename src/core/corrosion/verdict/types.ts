@@ -1,6 +1,6 @@
 import type { Metal } from '../../components';
 
-export type PairVerdict = 'holds' | 'tight' | 'fails';
+export type PairVerdict = 'ok' | 'marginal' | 'fails';
 
 /** Two metals in one coolant, as verdicts see them. */
 export interface PairFacts {
@@ -13,7 +13,7 @@ export interface PairFacts {
 /** One reason why a pair does not simply hold. */
 export interface MetalVerdict {
   readonly id: string;
-  readonly verdict: Exclude<PairVerdict, 'holds'>;
+  readonly verdict: Exclude<PairVerdict, 'ok'>;
   /** In the builder's words, after the names of both. */ readonly because: string;
   readonly source: string;
   applies(pair: PairFacts): boolean;

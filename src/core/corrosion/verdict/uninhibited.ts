@@ -3,7 +3,7 @@ import type { MetalVerdict } from './types';
 
 export const uninhibited: MetalVerdict = {
   id: 'uninhibited',
-  verdict: 'tight',
+  verdict: 'marginal',
   because: 'An inhibitor in date would allow them; this coolant has none, or one that has run out.',
   source:
     'limits as reprinted with MIL-STD-889, from memory; a loop without inhibitor counts as harsh',

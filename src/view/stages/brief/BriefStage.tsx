@@ -8,10 +8,10 @@ import styles from './BriefStage.module.css';
 
 export const CASE_NAMES: Record<LoadCaseId, string> = {
   idle: 'Idle',
-  play: 'Play',
+  gaming: 'Gaming',
   render: 'Render',
-  torture: 'Torture',
-  own: 'Own',
+  stress: 'Stress test',
+  custom: 'Custom',
 };
 
 /** What the loop must do: everything else is judged against it. */

@@ -252,7 +252,7 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
       </div>
       {plate.troubles.map((t) => (
         <p key={t.says}>
-          <Mark verdict={t.measured_mm < 0 ? 'fails' : 'tight'} /> {t.says}{' '}
+          <Mark verdict={t.measured_mm < 0 ? 'fails' : 'marginal'} /> {t.says}{' '}
           {formatNumber(t.measured_mm, { decimals: 1 })} mm, at least{' '}
           {formatNumber(t.limit_mm, { decimals: 1 })}.
         </p>

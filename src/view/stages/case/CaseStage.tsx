@@ -38,7 +38,7 @@ export function CaseStage() {
   const held = useHeld();
   const cases = useOffer('case');
   const { screws } = analysis.reports;
-  const fit = { ...analysis.reports.fit, gaps: held.gaps, rooms: held.rooms };
+  const fit = { ...analysis.reports.clearance, gaps: held.gaps, rooms: held.mountDepths };
   if (measuring) return <CaseEditor start={measuring.start} onDone={() => setMeasuring(null)} />;
   if (!design.case) return <ChooseCase onMeasure={() => setMeasuring({ start: null })} />;
   const box = design.case;
@@ -47,15 +47,16 @@ export function CaseStage() {
     .slice(0, 14);
   const shown = near.length > 0 ? near : fit.gaps.slice(0, 6);
   const clashes = fit.gaps.filter((g) => g.verdict === 'clash').length,
-    tight = fit.gaps.filter((g) => g.verdict === 'tight').length;
+    marginal = fit.gaps.filter((g) => g.verdict === 'marginal').length;
   const component = design.components.find((i) => i.id === picked);
   const blocked = fit.ports.filter((p) => p.verdict === 'clash').length,
-    unfed = analysis.reports.power.unfed.length;
+    unfed = analysis.reports.wiring.unfed.length;
   const titleWords = () => {
     if (clashes > 0) return `${plural(clashes, 'clash', 'clashes')} to clear`;
     if (blocked > 0) return `${plural(blocked, 'port')} blocked`;
     if (unfed > 0) return `${plural(unfed, 'part')} without a header`;
-    if (tight > 0) return `Everything fits, ${tight === 1 ? 'one gap' : `${tight} gaps`} tight`;
+    if (marginal > 0)
+      return `Everything fits, ${marginal === 1 ? 'one gap' : `${marginal} gaps`} tight`;
     if (fit.unplaced.length > 0) return `${plural(fit.unplaced.length, 'part')} without a place`;
     return 'Everything fits';
   };
@@ -228,8 +229,8 @@ export function CaseStage() {
                   {shown.map((g) => {
                     const gapVerdict = () => {
                       if (g.verdict === 'clash') return 'fails';
-                      if (g.verdict === 'tight') return 'tight';
-                      return 'holds';
+                      if (g.verdict === 'marginal') return 'marginal';
+                      return 'ok';
                     };
                     return (
                       <tr key={`${g.a}|${g.b}`}>
@@ -274,8 +275,8 @@ export function CaseStage() {
                 <tbody>
                   {screws.map((s) => {
                     const screwVerdict = () => {
-                      if (s.verdict === 'holds') return 'holds';
-                      if (s.verdict === 'none') return 'tight';
+                      if (s.verdict === 'ok') return 'ok';
+                      if (s.verdict === 'none') return 'marginal';
                       return 'fails';
                     };
                     return (

@@ -61,8 +61,8 @@ export function CompareParts({ component }: { readonly component: Component }) {
             {result.map((r) => {
               const fitVerdict = () => {
                 if (r.clashes > 0) return 'fails';
-                if (r.fails > 0) return 'tight';
-                return 'holds';
+                if (r.fails > 0) return 'marginal';
+                return 'ok';
               };
               return (
                 <tr key={r.part}>

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { FitReport } from '@/core/clearance';
+import type { ClearanceReport } from '@/core/clearance';
 import { formatMillimetres } from '@/core/units';
 import { Mark } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
@@ -8,10 +8,10 @@ import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
 
 /** Every part with what its fit says: the drawing in words. */
-export function PartsFit({ gaps }: { readonly gaps: FitReport['gaps'] }) {
+export function PartsFit({ gaps }: { readonly gaps: ClearanceReport['gaps'] }) {
   const { design, analysis, pick, picked } = useEditor((s) => s);
   const [open, setOpen] = useState(false);
-  const unplaced = new Map(analysis.reports.fit.unplaced.map((u) => [u.component, u.why]));
+  const unplaced = new Map(analysis.reports.clearance.unplaced.map((u) => [u.component, u.why]));
   return (
     <Section
       title="Parts in the case"
@@ -51,11 +51,11 @@ export function PartsFit({ gaps }: { readonly gaps: FitReport['gaps'] }) {
                 return 'nothing near';
               };
               const partVerdict = () => {
-                if (why) return 'tight';
-                if (hangs) return 'unknown';
+                if (why) return 'marginal';
+                if (hangs) return 'unchecked';
                 if (near?.verdict === 'clash') return 'fails';
-                if (near?.verdict === 'tight') return 'tight';
-                return 'holds';
+                if (near?.verdict === 'marginal') return 'marginal';
+                return 'ok';
               };
               return (
                 <tr key={component.id} data-picked={picked === component.id || undefined}>

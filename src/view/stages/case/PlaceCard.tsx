@@ -36,7 +36,7 @@ const samePlace = (a: Placement, b: Placement): boolean =>
       a.component === b.component &&
       a.face === b.face) ||
     (a.on === 'spot' && b.on === 'spot' && a.spot === b.spot) ||
-    ['tray', 'board', 'bay', 'riser', 'bench'].includes(a.on));
+    ['tray', 'board', 'bay', 'riser', 'unplaced'].includes(a.on));
 
 /** The picked part: what it is, where it goes, how it is turned. */
 export function PlaceCard({ component }: { readonly component: Component }) {
@@ -48,7 +48,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
     {
       ...design,
       components: design.components.map((i) =>
-        i.id === component.id ? { ...i, placement: { on: 'bench' } } : i,
+        i.id === component.id ? { ...i, placement: { on: 'unplaced' } } : i,
       ),
     },
     component,
@@ -67,7 +67,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
         ? same
         : null;
   const benchWords = () => {
-    if (p.on === 'bench') return 'on the bench';
+    if (p.on === 'unplaced') return 'not placed';
     if (current < 0 && p.on !== 'free') return 'as set';
     return 'back to the bench';
   };
@@ -160,7 +160,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
             place(
               v === 'free'
                 ? { on: 'free', at: footOf(design, component.id) ?? MIDDLE(design), turn: 0 }
-                : (places[Number(v)]?.placement ?? { on: 'bench' }),
+                : (places[Number(v)]?.placement ?? { on: 'unplaced' }),
             )
           }
         />

@@ -7,13 +7,13 @@ import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
 
-const VERDICT = { clash: 'fails', tight: 'tight', clear: 'holds' } as const;
+const VERDICT = { clash: 'fails', marginal: 'marginal', clear: 'ok' } as const;
 
 /** Fittings and caps in their ports, and the room a hand has to tighten them. Told when opened. */
 export function PortRoom() {
   const { analysis, pick, picked } = useEditor((s) => s);
   const [open, setOpen] = useState(false);
-  const fits = analysis.reports.fit.ports;
+  const fits = analysis.reports.clearance.ports;
   const shown = fits.filter((p) => p.verdict !== 'clear');
   return (
     <Section

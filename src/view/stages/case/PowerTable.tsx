@@ -15,10 +15,10 @@ const PLUGS = {
 /** Which header feeds which fans and pumps, by what lead, with the current against the limit. */
 export function PowerTable() {
   const { design, analysis, pick } = useEditor((s) => s);
-  const { power } = analysis.reports;
+  const { wiring: power } = analysis.reports;
   const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
   if (power.lines.length === 0 && power.unfed.length === 0) return null;
-  const supply = supplyLoad(analysis.system, analysis.setup);
+  const supply = supplyLoad(analysis.system, analysis.thermalModel);
   return (
     <Section title="Fans and pumps on the headers">
       <table>
@@ -34,8 +34,8 @@ export function PowerTable() {
           {power.lines.map((l) => {
             const loadVerdict = () => {
               if (l.current_A > l.limit_A) return 'fails';
-              if (l.current_A > 0.9 * l.limit_A) return 'tight';
-              return 'holds';
+              if (l.current_A > 0.9 * l.limit_A) return 'marginal';
+              return 'ok';
             };
             return (
               <tr key={l.header}>

@@ -13,7 +13,7 @@ const FACES: readonly { readonly value: FanFaces; readonly label: string }[] = [
   { value: 'both', label: 'on both faces' },
   { value: 'outside', label: 'outside the frame' },
 ];
-const VERDICT = { clash: 'fails', tight: 'tight', clear: 'holds' } as const;
+const VERDICT = { clash: 'fails', marginal: 'marginal', clear: 'ok' } as const;
 
 /** Every radiator on every mount, with what is in; and the largest sets for the whole case. */
 export function WhatFitsView() {

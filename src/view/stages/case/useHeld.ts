@@ -1,14 +1,14 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { applyEdit, type Placement } from '@/core/design';
-import { measureGaps, thicknessAt, type FitReport, type MountRoom } from '@/core/clearance';
+import { measureGaps, thicknessAt, type ClearanceReport, type MountDepth } from '@/core/clearance';
 import { compileSystem, type System } from '@/core/system';
 import { useEditor } from '@/view/workspace';
 
 interface Held {
   readonly model: System;
-  readonly gaps: FitReport['gaps'];
-  readonly rooms: readonly MountRoom[];
+  readonly gaps: ClearanceReport['gaps'];
+  readonly mountDepths: readonly MountDepth[];
   /** Where the part in the hand is now; null when none is. */
   readonly at: { readonly component: string; readonly placement: Placement } | null;
   /** Whether a part is in the hand: gaps are live, nothing is kept yet. */
@@ -59,8 +59,8 @@ export function useHeld(): Held {
   };
   return {
     model: live?.model ?? analysis.system,
-    gaps: live?.gaps ?? analysis.reports.fit.gaps,
-    rooms: live?.rooms ?? analysis.reports.fit.rooms,
+    gaps: live?.gaps ?? analysis.reports.clearance.gaps,
+    mountDepths: live?.rooms ?? analysis.reports.clearance.mountDepths,
     at: held,
     holding: held !== null,
     hold,

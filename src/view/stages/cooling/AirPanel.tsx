@@ -12,10 +12,10 @@ const UNEVEN = 0.25;
 export function AirPanel() {
   const { design, analysis, commit, pick, picked } = useEditor((s) => s);
   const report = analysis.reports.heat[design.brief.loadCase];
-  const { setup } = analysis;
+  const { thermalModel } = analysis;
   const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
   const intake = report.radiators.filter(
-      (r) => setup.radiators.find((x) => x.id === r.id)?.air === 'in',
+      (r) => thermalModel.radiators.find((x) => x.id === r.id)?.air === 'in',
     ),
     exhaust = report.radiators.filter((r) => !intake.includes(r));
   const before_W = intake.reduce((s, r) => s + (r.heat_W ?? 0), 0);
@@ -36,13 +36,13 @@ export function AirPanel() {
   const rows = [
     ...report.radiators.map((r) => ({
       id: r.id,
-      way: setup.radiators.find((x) => x.id === r.id)?.air ?? 'in',
+      way: thermalModel.radiators.find((x) => x.id === r.id)?.air ?? 'in',
       flow: r.airFlow_m3h,
       drop: r.airDrop_Pa,
       inC: r.airIn_C,
       outC: r.airOut_C,
     })),
-    ...report.bare.map((b) => ({
+    ...report.caseFans.map((b) => ({
       id: b.id,
       way: b.air,
       flow: b.airFlow_m3h,
@@ -65,8 +65,8 @@ export function AirPanel() {
         {before_W > 1
           ? `: ${intake.map((r) => nameOf(r.id)).join(' and ')} ${intake.length > 1 ? 'put' : 'puts'} ${formatWatts(before_W)} into it`
           : ''}
-        {report.onAir_W > 1
-          ? `${before_W > 1 ? ', and' : ':'} parts on air ${formatWatts(report.onAir_W)}`
+        {report.airCooled_W > 1
+          ? `${before_W > 1 ? ', and' : ':'} parts on air ${formatWatts(report.airCooled_W)}`
           : ''}
         .
       </p>
@@ -124,8 +124,8 @@ export function AirPanel() {
       </p>
       <p className="soft">
         The larger of the two carries the heat away. Flows have the installation factor of{' '}
-        {formatNumber(setup.factors.airFlow, { decimals: 2 })} in them; pressure is what core,
-        filter and grille hold against the fans.
+        {formatNumber(thermalModel.factors.airFlow, { decimals: 2 })} in them; pressure is what
+        core, filter and grille hold against the fans.
       </p>
     </Section>
   );

@@ -25,11 +25,13 @@ export function AnswerPanel({
   const { summer, sizing } = analysis.reports;
   const { limits } = design.brief;
   const bandOf = (component: string, spot: string): string => {
-    const b = bands?.spots.find((x) => x.component === component && x.spot === spot)?.temp_C;
+    const b = bands?.hotSpots.find((x) => x.component === component && x.hotSpot === spot)?.temp_C;
     return b ? `${formatNumber(b.low)} to ${formatNumber(b.high)}` : '';
   };
   const summerOf = (component: string, spot: string): string =>
-    formatNumber(summer?.spots.find((x) => x.component === component && x.spot === spot)?.temp_C);
+    formatNumber(
+      summer?.hotSpots.find((x) => x.component === component && x.hotSpot === spot)?.temp_C,
+    );
   return (
     <>
       <Section title="Limits of the brief">
@@ -105,7 +107,7 @@ export function AnswerPanel({
           <Segments
             label="Load case"
             value={design.brief.loadCase}
-            options={(['play', 'render', 'torture'] as const).map((value) => ({
+            options={(['gaming', 'render', 'stress'] as const).map((value) => ({
               value,
               label: CASE_NAMES[value],
             }))}
@@ -129,7 +131,7 @@ export function AnswerPanel({
           </thead>
           <tbody>
             {report.radiators.map((r) => {
-              const fans = analysis.setup.radiators.find((x) => x.id === r.id)?.fans ?? [];
+              const fans = analysis.thermalModel.radiators.find((x) => x.id === r.id)?.fans ?? [];
               return (
                 <tr key={r.id} data-picked={picked === r.id || undefined}>
                   <td>
@@ -184,11 +186,11 @@ export function AnswerPanel({
             </tr>
           </thead>
           <tbody>
-            {[...report.spots]
+            {[...report.hotSpots]
               .sort((a, b) => a.limit_C - (a.temp_C ?? 0) - (b.limit_C - (b.temp_C ?? 0)))
               .slice(0, MOST_SPOTS)
               .map((s) => (
-                <tr key={`${s.component}-${s.spot}`}>
+                <tr key={`${s.component}-${s.hotSpot}`}>
                   <td>
                     {s.name}
                     {s.cooledBy ? '' : ', on air'}
@@ -196,8 +198,8 @@ export function AnswerPanel({
                   <td className="num">
                     <Why reason={reasonForSpot(s)}>{formatNumber(s.temp_C)}</Why>
                   </td>
-                  <td className="num soft">{bandOf(s.component, s.spot)}</td>
-                  {summer && <td className="num">{summerOf(s.component, s.spot)}</td>}
+                  <td className="num soft">{bandOf(s.component, s.hotSpot)}</td>
+                  {summer && <td className="num">{summerOf(s.component, s.hotSpot)}</td>}
                   <td className="num soft">{formatNumber(s.limit_C)}</td>
                   <td>
                     <Mark verdict={spotVerdict(s)} />

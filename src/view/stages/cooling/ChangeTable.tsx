@@ -109,7 +109,7 @@ export function ChangeTable() {
           <tbody key={c.id} className={styles.change}>
             <tr>
               <th colSpan={5} scope="rowgroup">
-                <Mark verdict={c.troubles.length > 0 ? 'fails' : 'holds'} /> {c.label}
+                <Mark verdict={c.troubles.length > 0 ? 'fails' : 'ok'} /> {c.label}
                 {c.troubles.length > 0 && (
                   <span className="soft">
                     : {c.troubles[0]}

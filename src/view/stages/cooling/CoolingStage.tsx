@@ -31,7 +31,7 @@ type View = (typeof VIEWS)[number]['value'];
 /** Is this enough radiator at a noise I can live with? */
 export function CoolingStage() {
   const { design, analysis, open } = useEditor((s) => s);
-  if (analysis.setup.radiators.length === 0) {
+  if (analysis.thermalModel.radiators.length === 0) {
     return (
       <EmptyStage
         title="No radiator in a loop yet"
@@ -69,7 +69,9 @@ function Cooling() {
   const { limits } = design.brief;
   const rise = worstRise(report);
   const speeds = [
-    ...new Set(analysis.setup.radiators.flatMap((r) => r.fans.map((f) => Math.round(f.speed_rpm)))),
+    ...new Set(
+      analysis.thermalModel.radiators.flatMap((r) => r.fans.map((f) => Math.round(f.speed_rpm))),
+    ),
   ];
   const speedWords = () => {
     if (speeds.length === 1) return formatSpeed(speeds[0]);
@@ -146,7 +148,7 @@ function Cooling() {
       );
     return (
       <p className="soft" role="status">
-        {analysis.setup.radiators.some((r) => r.fans.length > 0)
+        {analysis.thermalModel.radiators.some((r) => r.fans.length > 0)
           ? 'Working out the curves'
           : 'Put fans on a radiator to see rise against noise.'}
       </p>

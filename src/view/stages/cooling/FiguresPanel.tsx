@@ -15,13 +15,14 @@ export function FiguresPanel() {
   const [curve, setCurve] = useState<CurveOf | null>(null);
   const [measuring, setMeasuring] = useState<string | null>(null);
   const report = analysis.reports.heat[design.brief.loadCase];
-  const { setup } = analysis;
+  const { thermalModel } = analysis;
   const componentOf = (id: string) => design.components.find((i) => i.id === id);
   const fans = [
     ...new Set(
-      [...setup.radiators.flatMap((r) => r.fans), ...setup.bare.map((b) => b.set)].map(
-        (f) => f.component,
-      ),
+      [
+        ...thermalModel.radiators.flatMap((r) => r.fans),
+        ...thermalModel.caseFans.map((b) => b.set),
+      ].map((f) => f.component),
     ),
   ].flatMap((id) => componentOf(id) ?? []);
   const blocks = design.components.filter((i) => i.part.kind === 'block');
@@ -32,7 +33,7 @@ export function FiguresPanel() {
           const component = componentOf(r.id),
             part = component?.part.kind === 'radiator' ? component.part : null;
           const compared = part?.rating
-            ? compareRating(setup, analysis.reports.flow, r.id, part.rating)
+            ? compareRating(thermalModel, analysis.reports.flow, r.id, part.rating)
             : null;
           return (
             <div key={r.id} className={styles.figure}>

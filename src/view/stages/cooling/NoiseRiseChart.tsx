@@ -212,7 +212,7 @@ const Plot = memo(function Plot({
   x1,
   y0,
   y1,
-  deltaT_K: rise_K,
+  deltaT_K: deltaT_K,
   noise_dBA,
 }: PlotProps) {
   return (
@@ -255,7 +255,7 @@ const Plot = memo(function Plot({
         x1={x0}
         x2={noise_dBA}
         y1={y0}
-        y2={rise_K}
+        y2={deltaT_K}
         fill="url(#brief-corner)"
         stroke="var(--copper)"
         strokeOpacity={0.7}

@@ -32,14 +32,14 @@ describe('heat, in place', () => {
 
   test('arrow keys set the share of one part in one load, held between nothing and one and a half', () => {
     show(desk, <Bars />);
-    const bar = (): HTMLElement => screen.getByRole('cell', { name: /^Kite 200 .*under play/ });
-    const before = state.analysis.reports.heat.play.inLoop_W,
+    const bar = (): HTMLElement => screen.getByRole('cell', { name: /^Kite 200 .*under gaming/ });
+    const before = state.analysis.reports.heat.gaming.inLoop_W,
       render = state.analysis.reports.heat.render.inLoop_W;
     fireEvent.keyDown(bar(), { key: 'ArrowLeft', shiftKey: true });
-    expect(state.analysis.reports.heat.play.inLoop_W).toBeCloseTo(before - 20, 6);
+    expect(state.analysis.reports.heat.gaming.inLoop_W).toBeCloseTo(before - 20, 6);
     expect(state.analysis.reports.heat.render.inLoop_W).toBeCloseTo(render, 9);
     for (let i = 0; i < 20; i += 1) fireEvent.keyDown(bar(), { key: 'ArrowLeft', shiftKey: true });
-    expect(state.design.components.find((i) => i.id === 'card')?.settings.shares?.play).toBe(0);
+    expect(state.design.components.find((i) => i.id === 'card')?.settings.shares?.gaming).toBe(0);
     act(() => state.undo());
     expect(state.design).toEqual(desk);
   });
@@ -70,7 +70,7 @@ describe('air', () => {
       }),
     );
     const air =
-      state.analysis.reports.heat.torture.radiators.find((r) => r.id === 'top-radiator')?.airIn_C ??
+      state.analysis.reports.heat.stress.radiators.find((r) => r.id === 'top-radiator')?.airIn_C ??
       0;
     expect(screen.getByText(/blows out, so it breathes/).textContent).toContain(
       `${air.toFixed(1)} °C instead of 22.0 °C`,
@@ -88,7 +88,7 @@ describe('air', () => {
           .map((c) => c.textContent ?? ''),
       );
     const drawn = rows.filter((r) => r[0] !== 'Rear fan').reduce((s, r) => s + Number(r[2]), 0);
-    expect(Math.abs(drawn - state.analysis.reports.heat.torture.intake_m3h)).toBeLessThanOrEqual(1);
+    expect(Math.abs(drawn - state.analysis.reports.heat.stress.intake_m3h)).toBeLessThanOrEqual(1);
   });
 });
 
@@ -135,7 +135,7 @@ describe('figures', () => {
       },
     });
     expect(
-      state.analysis.reports.heat.torture.radiators.find((r) => r.id === 'top-radiator')?.basis,
+      state.analysis.reports.heat.stress.radiators.find((r) => r.id === 'top-radiator')?.basis,
     ).toContain('measured');
     view.unmount();
   });
@@ -198,8 +198,8 @@ describe('over time', () => {
     ).toBe(3);
     fireEvent.change(screen.getByLabelText('Sensor of the fans'), {
       target: {
-        value: state.analysis.setup.sources[1]
-          ? `${state.analysis.setup.sources[1].component.id}/${state.analysis.setup.sources[1].part.spots[0]?.id ?? ''}`
+        value: state.analysis.thermalModel.sources[1]
+          ? `${state.analysis.thermalModel.sources[1].component.id}/${state.analysis.thermalModel.sources[1].part.hotSpots[0]?.id ?? ''}`
           : 'coolant',
       },
     });

@@ -2,7 +2,7 @@
 import { useId, useMemo, useRef } from 'react';
 import type { Placement } from '@/core/design';
 import type { CaseReport } from '@/core/thermal';
-import type { FitReport } from '@/core/clearance';
+import type { ClearanceReport } from '@/core/clearance';
 import type { System, Solid } from '@/core/system';
 import { Shell } from './Shell';
 import { samplePath } from '@/core/routing';
@@ -21,7 +21,7 @@ import styles from './Elevation.module.css';
 interface Props {
   readonly view: View;
   readonly model: System;
-  readonly fit: FitReport;
+  readonly fit: ClearanceReport;
   readonly picked: string | null;
   readonly onPick: (id: string) => void;
   readonly runs?: readonly Run[];

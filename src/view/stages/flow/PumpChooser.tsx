@@ -34,7 +34,7 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
       r.part,
       r.way,
       tee,
-      (b) => defaultPlacements(b, { id: '', part: r.part })[0]?.placement ?? { on: 'bench' },
+      (b) => defaultPlacements(b, { id: '', part: r.part })[0]?.placement ?? { on: 'unplaced' },
     );
     if (edit) commit(`take ${WAY_WORDS[r.way]}: ${r.part.name}`, edit);
   };
@@ -65,8 +65,8 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
           {shown.map((r) => {
             const pumpVerdict = () => {
               if (r.speed_rpm === null) return 'fails';
-              if ((r.margin ?? 0) < 0.1) return 'tight';
-              return 'holds';
+              if ((r.margin ?? 0) < 0.1) return 'marginal';
+              return 'ok';
             };
             return (
               <tr key={`${r.part.id}-${r.way}`}>

@@ -110,12 +110,12 @@ function BothWays({
             </tr>
           ))}
           {row.parts.flatMap((p, i) =>
-            p.spots.map((s, k) => (
+            p.hotSpots.map((s, k) => (
               <tr key={`${p.component} ${s.name}`}>
                 <td>{s.name}</td>
                 <td className="num">{formatCelsius(s.temp_C, 1)}</td>
                 <td className="num">
-                  {formatCelsius(beside.parts[i]?.spots[k]?.temp_C ?? null, 1)}
+                  {formatCelsius(beside.parts[i]?.hotSpots[k]?.temp_C ?? null, 1)}
                 </td>
               </tr>
             )),

@@ -25,11 +25,11 @@ export function HeatStage() {
       />
     );
   const air = judged.parts.filter((p) => p.to === 'air');
-  const waiting = judged.waiting_W;
+  const waiting = judged.unconnected_W;
   return (
     <StageFrame
       stage="heat"
-      title={`${formatWatts(judged.inLoop_W + judged.onAir_W + waiting)} under ${CASE_NAMES[design.brief.loadCase].toLowerCase()}`}
+      title={`${formatWatts(judged.inLoop_W + judged.airCooled_W + waiting)} under ${CASE_NAMES[design.brief.loadCase].toLowerCase()}`}
       sentence={
         <>
           {waiting > 0
@@ -37,7 +37,7 @@ export function HeatStage() {
             : `${formatWatts(judged.inLoop_W)} go into the coolant, the pump\u2019s own heat among them; `}
           {air.length === 0
             ? 'nothing is left on air'
-            : `${formatWatts(judged.onAir_W)} stay on air and warm the case to ${formatCelsius(judged.caseAir_C, 1)}`}
+            : `${formatWatts(judged.airCooled_W)} stay on air and warm the case to ${formatCelsius(judged.caseAir_C, 1)}`}
           .
         </>
       }
@@ -55,10 +55,10 @@ export function HeatStage() {
                 </tr>
               </thead>
               <tbody>
-                {[...judged.spots]
+                {[...judged.hotSpots]
                   .sort((a, b) => (b.temp_C ?? 999) - b.limit_C - ((a.temp_C ?? 999) - a.limit_C))
                   .map((s) => (
-                    <tr key={`${s.component}-${s.spot}`}>
+                    <tr key={`${s.component}-${s.hotSpot}`}>
                       <td>
                         {s.name}
                         {s.cooledBy ? '' : ', on air'}

@@ -24,7 +24,7 @@ export function SourceTable() {
   }, 0);
   const heaviest =
     Math.max(
-      ...[...LOAD_CASES, 'own' as const].map((c) =>
+      ...[...LOAD_CASES, 'custom' as const].map((c) =>
         analysis.reports.heat[c].parts.reduce((s, p) => s + p.heat_W, 0),
       ),
     ) + helpers;
@@ -40,7 +40,7 @@ export function SourceTable() {
           </tr>
         </thead>
         <tbody>
-          {analysis.setup.sources.map((s) => {
+          {analysis.thermalModel.sources.map((s) => {
             const { settings } = s.component,
               tuned =
                 settings.clock !== undefined ||
@@ -73,7 +73,7 @@ export function SourceTable() {
                       commit(`set the draw of ${s.component.name}`, {
                         do: 'component.set',
                         component: s.component.id,
-                        values: { draw_W: v },
+                        values: { powerDraw_W: v },
                       })
                     }
                   />
@@ -121,7 +121,7 @@ export function SourceTable() {
                           })
                         }
                       />
-                      {(tuned || settings.draw_W !== undefined) && (
+                      {(tuned || settings.powerDraw_W !== undefined) && (
                         <button
                           type="button"
                           className={styles.put}
@@ -129,7 +129,7 @@ export function SourceTable() {
                             commit(`${s.component.name} as its maker says`, {
                               do: 'component.unset',
                               component: s.component.id,
-                              keys: ['clock', 'voltage', 'draw_W', 'shares', 'ownShare'],
+                              keys: ['clock', 'voltage', 'powerDraw_W', 'shares', 'customShare'],
                             })
                           }
                         >

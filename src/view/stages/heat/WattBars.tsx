@@ -13,7 +13,7 @@ const WHERE = {
   air: 'on air',
   waiting: 'waiting for its block to be connected',
 } as const;
-const CASES: readonly LoadCaseId[] = [...LOAD_CASES, 'own'];
+const CASES: readonly LoadCaseId[] = [...LOAD_CASES, 'custom'];
 const MOST_SHARE = 1.5;
 
 /** Watts of every part in each load case as stacked bars; a segment's end is dragged, or moved by arrow keys, to set the part's share of its draw. */
@@ -21,7 +21,7 @@ export function WattBars({ heat }: { readonly heat: HeatReport }) {
   const { design, analysis, commit, picked, pick } = useEditor((s) => s);
   const most =
     Math.max(...CASES.map((c) => heat[c].parts.reduce((s, p) => s + p.heat_W, 0)), 1) * 1.04;
-  const sourceOf = (id: string) => analysis.setup.sources.find((s) => s.component.id === id);
+  const sourceOf = (id: string) => analysis.thermalModel.sources.find((s) => s.component.id === id);
   const setShare = (id: string, c: LoadCaseId, share: number): void => {
     const source = sourceOf(id);
     if (!source) return;
@@ -32,8 +32,8 @@ export function WattBars({ heat }: { readonly heat: HeatReport }) {
         do: 'component.set',
         component: id,
         values:
-          c === 'own'
-            ? { ownShare: held }
+          c === 'custom'
+            ? { customShare: held }
             : { shares: { ...source.component.settings.shares, [c]: held } },
       },
       `share-${id}-${c}`,

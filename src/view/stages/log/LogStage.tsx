@@ -38,7 +38,7 @@ export function LogStage() {
         <tbody>
           {LOAD_CASES.map((c) => {
             const r = heat[c];
-            const hottest = r.spots.reduce<(typeof r.spots)[number] | null>(
+            const hottest = r.hotSpots.reduce<(typeof r.hotSpots)[number] | null>(
               (a, b) => ((b.temp_C ?? -1) > (a?.temp_C ?? -1) ? b : a),
               null,
             );

@@ -1,19 +1,19 @@
 'use client';
 import type { Loop } from '@/core/design';
 import { changeEvery, coolantCost, coolantHabits, mixFor, YEARS_COMPARED } from '@/core/bom';
-import { environmentOf, judgeMetals } from '@/core/corrosion';
+import { environmentOf, judgeCorrosion } from '@/core/corrosion';
 import { formatMoney, formatNumber, plural } from '@/core/units';
 import { Mark, useOffer } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './MaterialsStage.module.css';
 
-const WORST = { fails: 0, tight: 1, holds: 2 } as const;
+const WORST = { fails: 0, marginal: 1, ok: 2 } as const;
 
 /** Coolants side by side for one loop: what the metals, plastics and seals say, habits, upkeep, and what three years of it cost. */
 export function CoolantTable({ loop }: { readonly loop: Loop }) {
   const { design, analysis, commit } = useEditor((s) => s);
   const coolants = useOffer('coolant');
-  const volume = analysis.reports.list.volumes.find((v) => v.loop === loop.id)?.buy_mL ?? 0,
+  const volume = analysis.reports.bom.volumes.find((v) => v.loop === loop.id)?.buy_mL ?? 0,
     { currency } = design.brief;
   const rows = [
     ...coolants,
@@ -21,12 +21,12 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
   ]
     .map((coolant) => {
       const filled: Loop = { ...loop, coolant, coolantAge_months: 0 },
-        { pairs, softs } = judgeMetals({ ...design, loops: [filled] });
+        { pairs, polymers: polymers } = judgeCorrosion({ ...design, loops: [filled] });
       const verdict =
-          [...pairs, ...softs].map((p) => p.verdict).sort((a, b) => WORST[a] - WORST[b])[0] ??
-          'holds',
-        of = (v: 'fails' | 'tight'): string =>
-          softs
+          [...pairs, ...polymers].map((p) => p.verdict).sort((a, b) => WORST[a] - WORST[b])[0] ??
+          'ok',
+        of = (v: 'fails' | 'marginal'): string =>
+          polymers
             .filter((s) => s.verdict === v)
             .map((s) => s.material)
             .join(', ');
@@ -34,7 +34,7 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
         coolant,
         verdict,
         attacks: of('fails'),
-        watch: of('tight'),
+        watch: of('marginal'),
         environment: environmentOf(filled),
         habits: coolantHabits(coolant),
         cost: coolantCost(coolant, volume),

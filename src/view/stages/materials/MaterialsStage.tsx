@@ -14,7 +14,7 @@ import styles from './MaterialsStage.module.css';
 /** Which metals meet in one coolant, who carries them, and whether they may. */
 export function MaterialsStage() {
   const { design, analysis, commit, open, pick, picked } = useEditor((s) => s);
-  const { metals, list } = analysis.reports;
+  const { corrosion: metals, bom: list } = analysis.reports;
   const coolants = useOffer('coolant');
   const [connecting, setConnecting] = useState(false);
   const [view, setView] = useState<'metals' | 'coolants'>('metals');
@@ -33,7 +33,7 @@ export function MaterialsStage() {
     );
   }
   const bad = metals.pairs.filter((p) => p.verdict === 'fails').length,
-    marginal = metals.pairs.filter((p) => p.verdict === 'tight').length;
+    marginal = metals.pairs.filter((p) => p.verdict === 'marginal').length;
   const nameOf = (id: string): string =>
     id.startsWith('fitting:')
       ? ([design.loops.map((l) => l.fitting), Object.values(design.kit).filter((k) => 'duty' in k)]
@@ -41,7 +41,7 @@ export function MaterialsStage() {
           .find((f) => `fitting:${f.id}` === id)?.name ?? id)
       : (design.components.find((i) => i.id === id)?.name ?? id);
   const softVerdict = (loop: string, material: string) =>
-    metals.softs.find((m) => m.loop === loop && m.material === material)?.verdict;
+    metals.polymers.find((m) => m.loop === loop && m.material === material)?.verdict;
   const titleWords = () => {
     if (bad > 0)
       return `${bad === 1 ? 'One pair' : `${bad} pairs`} of metals cannot share the coolant`;
@@ -241,7 +241,7 @@ export function MaterialsStage() {
                               <Mark verdict={pair.verdict} size={14} />{' '}
                               <b>{formatNumber(pair.difference_V, { decimals: 2 })} V</b>
                               <span>of {formatNumber(pair.limit_V, { decimals: 2 })}</span>
-                              {pair.verdict !== 'holds' && (
+                              {pair.verdict !== 'ok' && (
                                 <span>
                                   {METAL_NAMES[pair.dissolves]} dissolves
                                   {Number.isFinite(pair.areaRatio)
@@ -304,7 +304,7 @@ export function MaterialsStage() {
               </table>
               <PolymerTable
                 loop={loop.id}
-                softs={metals.softs.filter((m) => m.loop === loop.id)}
+                polymers={metals.polymers.filter((m) => m.loop === loop.id)}
                 coolant={loop.coolant.name}
               />
             </section>

@@ -4,16 +4,16 @@ import { Mark } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './MaterialsStage.module.css';
 
-const WORDS = { holds: 'agrees', tight: 'watch it', fails: 'attacked' } as const;
+const WORDS = { ok: 'agrees', marginal: 'watch it', fails: 'attacked' } as const;
 
 /** Plastics, glass and rubber that a loop's coolant touches: what carries each, and how it takes the coolant. */
 export function PolymerTable({
   loop,
-  softs,
+  polymers,
   coolant,
 }: {
   readonly loop: string;
-  readonly softs: readonly WettedPolymer[];
+  readonly polymers: readonly WettedPolymer[];
   readonly coolant: string;
 }) {
   const { design, picked, pick } = useEditor((s) => s);
@@ -23,9 +23,9 @@ export function PolymerTable({
       .flatMap((l) => l.connections.flatMap((k) => [k.from.component, k.to.component])),
   );
   const silent = design.components.filter(
-    (i) => inLoop.has(i.id) && isWet(i.part) && i.part.softs === undefined,
+    (i) => inLoop.has(i.id) && isWet(i.part) && i.part.polymers === undefined,
   );
-  if (softs.length === 0) return null;
+  if (polymers.length === 0) return null;
   return (
     <>
       <table className={styles.carriers}>
@@ -37,7 +37,7 @@ export function PolymerTable({
           </tr>
         </thead>
         <tbody>
-          {softs.map((s) => (
+          {polymers.map((s) => (
             <tr key={s.material}>
               <td>{s.material}</td>
               <td>

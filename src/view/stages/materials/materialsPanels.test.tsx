@@ -61,7 +61,7 @@ describe('the Materials stage', () => {
     const reservoir = state.design.components.find(
         (i) => i.id === 'reservoir',
       ) as Design['components'][number],
-      { softs: _softs, ...silent } = reservoir.part as Extract<
+      { polymers: _softs, ...silent } = reservoir.part as Extract<
         typeof reservoir.part,
         { kind: 'reservoir' }
       >;
@@ -96,9 +96,9 @@ describe('what is to be seen', () => {
     expect(tick('Processor reservoir').checked).toBe(true);
     expect(tick('Card A').checked).toBe(false);
     fireEvent.click(tick('Card A'));
-    expect(state.design.components.find((i) => i.id === 'card-a')?.settings.inView).toBe(true);
+    expect(state.design.components.find((i) => i.id === 'card-a')?.settings.keepVisible).toBe(true);
     fireEvent.click(tick('Processor reservoir'));
-    expect(state.design.components.find((i) => i.id === 'reservoir-1')?.settings.inView).toBe(
+    expect(state.design.components.find((i) => i.id === 'reservoir-1')?.settings.keepVisible).toBe(
       false,
     );
     act(() => state.undo());
@@ -157,7 +157,7 @@ describe('a bridge in place of a tube', () => {
 describe('the list by kind', () => {
   test('a line asked for in many places folds its reasons up, and none is lost', () => {
     show(tower, <KindList />);
-    const line = state.analysis.reports.list.lines.find(
+    const line = state.analysis.reports.bom.lines.find(
       (l) => l.kind === 'fitting' && l.why.split('; ').length > 10,
     );
     const cell = screen
@@ -172,7 +172,7 @@ describe('small parts of a build', () => {
   test('one chosen for all places; the list follows, and undo takes it back', () => {
     show(desk, <KitPicker />);
     const plugs = (): number =>
-      state.analysis.reports.list.lines
+      state.analysis.reports.bom.lines
         .filter((l) => l.part === 'fit-plug-low')
         .reduce((n, l) => n + l.quantity, 0);
     expect(plugs()).toBe(0);

@@ -14,7 +14,7 @@ import styles from './PartsStage.module.css';
 /** The cheapest basket over several shops, with shipping, tax and what comes last; quotes read in; wishes and spares. */
 export function BuyingView() {
   const { design, analysis, commit, pick } = useEditor((s) => s);
-  const { list } = analysis.reports,
+  const { bom: list } = analysis.reports,
     { currency } = design.brief;
   const offer = useOffer();
   const known = useMemo(
@@ -112,7 +112,7 @@ export function BuyingView() {
       </p>
       {basket.nowhere.length > 0 && (
         <p>
-          <Mark verdict="tight" /> No shop asked has{' '}
+          <Mark verdict="marginal" /> No shop asked has{' '}
           {basket.nowhere
             .map((n) => `${n.quantity} × ${n.name}`)
             .slice(0, 8)

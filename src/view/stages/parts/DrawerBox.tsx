@@ -24,8 +24,8 @@ function remembered(): Drawer {
 export function DrawerBox() {
   const { design, analysis, commit, say } = useEditor((s) => s);
   const [kept, setKept] = useState<Drawer | null>(null);
-  const { list } = analysis.reports,
-    mine = design.choices.drawer ?? {},
+  const { bom: list } = analysis.reports,
+    mine = design.choices.inventory ?? {},
     stock = kept ?? {};
   const remember = (drawer: Drawer, words: string): void => {
     try {
@@ -93,7 +93,7 @@ export function DrawerBox() {
               if (
                 Number.isInteger(l.quantity) &&
                 !['case', 'tube', 'coolant'].includes(l.kind) &&
-                (l.kind !== 'sundry' || l.tool)
+                (l.kind !== 'consumable' || l.tool)
               )
                 sum[l.part] = Math.max(sum[l.part] ?? 0, l.quantity);
             remember(sum, 'The parts of this build are in the drawer now, for the next one.');

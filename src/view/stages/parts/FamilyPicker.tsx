@@ -30,7 +30,7 @@ export function FamilyPicker() {
     });
   }, [design, fittings]);
   if (design.loops.length === 0) return null;
-  const { list } = analysis.reports,
+  const { bom: list } = analysis.reports,
     now = new Set([
       ...design.loops.map((l) => familyOf(l.fitting)),
       familyOf(design.kit.rotary90),

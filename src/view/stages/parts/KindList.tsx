@@ -20,7 +20,7 @@ const STATES: readonly { readonly value: State; readonly label: string }[] = [
 /** What is bought, by kind: why each line is there, what lies in the drawer, and what has become of it. */
 export function KindList() {
   const { design, analysis, commit, pick } = useEditor((s) => s);
-  const { list } = analysis.reports,
+  const { bom: list } = analysis.reports,
     { currency } = design.brief;
   const own = (l: BomLine): void => {
     for (const id of l.for)
@@ -33,11 +33,11 @@ export function KindList() {
   };
   const canOwn = (l: BomLine): boolean =>
     l.for.some((id) => design.components.some((i) => i.id === id)) &&
-    !['fitting', 'coolant', 'screw', 'sundry', 'lead'].includes(l.kind);
+    !['fitting', 'coolant', 'screw', 'consumable', 'cable'].includes(l.kind);
   const groups = [
     ...ORDER.map((k) => ({
       id: k as string,
-      name: k === 'sundry' ? 'Sundries' : PART_KINDS[k].many,
+      name: k === 'consumable' ? 'Sundries' : PART_KINDS[k].many,
       lines: list.lines.filter((l) => l.kind === k && l.inBudget),
     })),
     {
@@ -112,7 +112,7 @@ export function KindList() {
                   ) : (
                     <QuantityCount
                       label={`${l.name} in the drawer`}
-                      value={design.choices.drawer?.[l.part] ?? 0}
+                      value={design.choices.inventory?.[l.part] ?? 0}
                       onCommit={(count) =>
                         commit(`count ${l.name} in the drawer`, {
                           do: 'drawer.set',

@@ -29,19 +29,24 @@ export function KitPicker() {
         (p) => p.kind === kind && !out.has(p.id) && !has.some((h) => h.id === p.id),
       ) as unknown as readonly T[];
   const screws = fresh<ScrewPart>('screw', kit.screws),
-    leads = fresh<CablePart>('lead', kit.leads ?? []),
-    sundries = fresh<ConsumablePart>('sundry', kit.sundries ?? []),
-    n = screws.length + leads.length + sundries.length;
+    cables = fresh<CablePart>('cable', kit.cables ?? []),
+    consumables = fresh<ConsumablePart>('consumable', kit.consumables ?? []),
+    n = screws.length + cables.length + consumables.length;
   const takeOwn = (): void => {
     const edits: Edit[] = [
       ...(screws.length > 0
         ? [{ do: 'kit.screws' as const, screws: [...kit.screws, ...screws] }]
         : []),
-      ...(leads.length > 0
-        ? [{ do: 'kit.leads' as const, leads: [...(kit.leads ?? []), ...leads] }]
+      ...(cables.length > 0
+        ? [{ do: 'kit.cables' as const, cables: [...(kit.cables ?? []), ...cables] }]
         : []),
-      ...(sundries.length > 0
-        ? [{ do: 'kit.sundries' as const, sundries: [...(kit.sundries ?? []), ...sundries] }]
+      ...(consumables.length > 0
+        ? [
+            {
+              do: 'kit.consumables' as const,
+              consumables: [...(kit.consumables ?? []), ...consumables],
+            },
+          ]
         : []),
     ];
     commit('choose from my own small parts too', { do: 'batch', edits });

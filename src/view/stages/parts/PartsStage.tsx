@@ -26,7 +26,7 @@ const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
 export function PartsStage() {
   const { id, design, analysis, commit, open } = useEditor((s) => s);
   const [by, setBy] = useState<Seen>('kind');
-  const { list } = analysis.reports;
+  const { bom: list } = analysis.reports;
   const { currency } = design.brief;
   if (list.lines.length === 0)
     return (
@@ -146,7 +146,7 @@ export function PartsStage() {
                 {orders.filter((o) => o.state === 'received').length} received
                 {late > 0 ? (
                   <>
-                    , <Mark verdict="tight" /> {late} missing from a parcel
+                    , <Mark verdict="marginal" /> {late} missing from a parcel
                   </>
                 ) : null}
                 .

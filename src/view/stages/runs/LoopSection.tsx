@@ -22,7 +22,7 @@ const END_WORDS: Record<EndPiece, string> = {
 /** One loop: its tube and fittings, its runs, spare ports, what it holds and how it grows. */
 export function LoopSection({ loop }: { readonly loop: Loop }) {
   const { design, analysis, picked, pick, commit } = useEditor((s) => s);
-  const { runs, list } = analysis.reports;
+  const { runs, bom: list } = analysis.reports;
   const tubes = useOffer('tube'),
     fittings = useOffer('fitting');
   const graph = analysis.system.loops.find((g) => g.loop.id === loop.id);
@@ -107,7 +107,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
         </thead>
         <tbody>
           {own.map((r) => {
-            const way = loop.connections.find((l) => l.id === r.id)?.way;
+            const constraints = loop.connections.find((l) => l.id === r.id)?.constraints;
             const pinned = design.layout.routes[r.id]?.pinned ?? false;
             const endWords = () => {
               if (r.by === 'joint') {
@@ -126,7 +126,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
                   >
                     {r.name}
                   </button>
-                  {(way || pinned) && (
+                  {(constraints || pinned) && (
                     <span className="soft"> {pinned ? 'pinned' : 'by hand'}</span>
                   )}
                   {r.by === 'tube' && r.estimated && <span className="soft"> not routed</span>}

@@ -57,13 +57,15 @@ function LastChange({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): void }) 
   const before = routedBefore?.routes ?? [];
   const now = analysis.routed.routes;
   const changed = before.filter((b) => {
-    const n = now.find((r) => r.link === b.link);
+    const n = now.find((r) => r.connection === b.connection);
     return !n || !same(b, n);
   });
   if (changed.length === 0) return null;
   const wide = (r: Route): number => design.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 14;
   const toggle = (): void => {
-    onGhosts(shown ? [] : changed.map((r) => ({ key: r.link, path: r.path, wide_mm: wide(r) })));
+    onGhosts(
+      shown ? [] : changed.map((r) => ({ key: r.connection, path: r.path, wide_mm: wide(r) })),
+    );
     setShown(!shown);
   };
   const longer = sum(now, (r) => pathLength(r.path)) - sum(before, (r) => pathLength(r.path));

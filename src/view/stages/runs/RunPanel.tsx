@@ -49,7 +49,7 @@ export function RunPanel({
   );
   const offer = useOffer('fitting'),
     bridges = bridgeOffers(analysis.system, loop.id, connection.id, offer);
-  const { crosses, before } = run.routed?.seen ?? { crosses: [], before: [] };
+  const { crosses, before } = run.routed?.visibility ?? { crosses: [], before: [] };
   const seen = [
     crosses.length > 0 &&
       `crosses ${crosses.map((id) => analysis.reports.runs.find((r) => r.id === id)?.name ?? id).join(', ')}`,
@@ -107,7 +107,7 @@ export function RunPanel({
             run={run}
             loop={loop}
             link={connection}
-            route={analysis.routed.routes.find((r) => r.link === run.id)}
+            route={analysis.routed.routes.find((r) => r.connection === run.id)}
           />
           {run.routed && <ShortAdvice run={run} />}
         </>

@@ -31,7 +31,7 @@ export function RunsStage() {
   const [view, setView] = useState<Seen>('side');
   const [connecting, setConnecting] = useState(false);
   const [ghosts, setGhosts] = useState<readonly Ghost[]>([]);
-  const { runs, fit, list } = analysis.reports;
+  const { runs, clearance: fit, bom: list } = analysis.reports;
   const run = runs.find((r) => r.id === picked);
   const held = useLegHeld(analysis.routed, run);
   const loose = looseParts(design);
@@ -64,7 +64,7 @@ export function RunsStage() {
     !toRoute || !routedBefore
       ? ghosts
       : routedBefore.routes.map((r) => ({
-          key: r.link,
+          key: r.connection,
           path: r.path,
           wide_mm: design.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 14,
         }));

@@ -26,7 +26,7 @@ const print = (sheets: readonly BendSheet[], title: string): void =>
 /** What the bench needs: the runs in the order they are made, each with its sheet at 1:1, and what is cut from which stick. */
 export function SheetsView() {
   const { design, analysis, pick, picked } = useEditor((s) => s);
-  const { runs, list } = analysis.reports;
+  const { runs, bom: list } = analysis.reports;
   return (
     <div className={styles.page}>
       {design.loops.map((loop) => {

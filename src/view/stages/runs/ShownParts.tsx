@@ -13,7 +13,10 @@ export function ShownParts() {
   const parts = design.components.filter(
     (i) => SEEN.has(i.part.kind) && analysis.system.placed.has(i.id),
   );
-  const before = analysis.reports.runs.reduce((n, r) => n + (r.routed?.seen.before.length ?? 0), 0);
+  const before = analysis.reports.runs.reduce(
+    (n, r) => n + (r.routed?.visibility.before.length ?? 0),
+    0,
+  );
   if (!design.case || parts.length === 0) return null;
   return (
     <Section title="To be seen">
@@ -31,7 +34,7 @@ export function ShownParts() {
                 commit(e.target.checked ? `show ${i.name}` : `let tubes pass before ${i.name}`, {
                   do: 'component.set',
                   component: i.id,
-                  values: { inView: e.target.checked },
+                  values: { keepVisible: e.target.checked },
                 })
               }
             />{' '}

@@ -35,7 +35,7 @@ export function WayEditor({
   readonly route: Route | undefined;
 }) {
   const { design, commit, analysis } = useEditor((s) => s);
-  const way: RouteConstraints = connection.way ?? {};
+  const constraints: RouteConstraints = connection.constraints ?? {};
   const isPinned = design.layout.routes[run.id]?.pinned ?? false;
   // What is set by hand after a pin takes the pin's place.
   const set = (next: RouteConstraints): void =>
@@ -43,7 +43,7 @@ export function WayEditor({
       do: 'connection.way',
       loop: loop.id,
       connection: connection.id,
-      way: next,
+      constraints: next,
     });
   const exits = (side: 'from' | 'to') => {
     const port = analysis.system.portAt(connection[side]);
@@ -63,34 +63,37 @@ export function WayEditor({
       ).map((w) => ({ value: w.value, label: side === 'from' ? w.to : w.from })),
     ];
   };
-  const exit = (key: 'leave' | 'arrive', value: string): void => {
-    const { [key]: _old, ...rest } = way,
+  const exit = (key: 'exit' | 'entry', value: string): void => {
+    const { [key]: _old, ...rest } = constraints,
       chosen = WAYS.find((w) => w.value === value);
     set(chosen ? { ...rest, [key]: chosen.way } : rest);
   };
-  const vias = way.via ?? [];
+  const vias = constraints.waypoints ?? [];
   const setVia = (next: readonly Via[]): void => {
-    const { via: _old, ...rest } = way;
-    set(next.length > 0 ? { ...rest, via: next } : rest);
+    const { waypoints: _old, ...rest } = constraints;
+    set(next.length > 0 ? { ...rest, waypoints: next } : rest);
   };
   const middle = route?.corners[Math.floor(route.corners.length / 2)] ?? [0, 0, 0];
   const behind = (design.case?.behind_mm ?? 0) > 0 && (design.case?.grommets ?? []).length > 0,
     runsBehind = vias.some((v) => v[2] !== null && v[2] < 0);
   return (
-    <details className={styles.way} open={connection.way !== undefined || isPinned || undefined}>
+    <details
+      className={styles.way}
+      open={connection.constraints !== undefined || isPinned || undefined}
+    >
       <summary>Its way by hand{isPinned ? ', pinned' : ''}</summary>
       <div className={styles.ends}>
         <Pick
           label="Sets off"
-          value={way.leave?.join() ?? ''}
+          value={constraints.exit?.join() ?? ''}
           options={exits('from')}
-          onPick={(v) => exit('leave', v)}
+          onPick={(v) => exit('exit', v)}
         />
         <Pick
           label="Comes in"
-          value={way.arrive?.join() ?? ''}
+          value={constraints.entry?.join() ?? ''}
           options={exits('to')}
-          onPick={(v) => exit('arrive', v)}
+          onPick={(v) => exit('entry', v)}
         />
       </div>
       {vias.map((via, i) => (
@@ -150,10 +153,10 @@ export function WayEditor({
           <label>
             <input
               type="checkbox"
-              checked={way.slanted ?? false}
+              checked={constraints.allow45 ?? false}
               onChange={(e) => {
-                const { slanted: _old, ...rest } = way;
-                set(e.target.checked ? { ...rest, slanted: true } : rest);
+                const { allow45: _old, ...rest } = constraints;
+                set(e.target.checked ? { ...rest, allow45: true } : rest);
               }}
             />{' '}
             aslant at 45° where shorter
@@ -184,7 +187,7 @@ export function WayEditor({
             </button>
           )
         )}
-        {(connection.way || isPinned) && (
+        {(connection.constraints || isPinned) && (
           <button
             type="button"
             className={styles.quiet}
@@ -193,7 +196,7 @@ export function WayEditor({
                 do: 'connection.way',
                 loop: loop.id,
                 connection: connection.id,
-                way: null,
+                constraints: null,
               })
             }
           >

@@ -45,7 +45,7 @@ describe('the picked run', () => {
       (o) => o.value !== '',
     );
     fireEvent.change(screen.getByLabelText('Sets off'), { target: { value: first?.value } });
-    expect(link()?.way?.leave?.join()).toBe(first?.value);
+    expect(link()?.constraints?.exit?.join()).toBe(first?.value);
     // What is set by hand wants routing again; then it can be pinned as it lies.
     expect(route()).toBeUndefined();
     lay();
@@ -53,12 +53,12 @@ describe('the picked run', () => {
     expect(route()?.pinned).toBe(true);
     // A place set after the pin takes the pin's place.
     fireEvent.click(screen.getByRole('button', { name: 'Pass a place' }));
-    expect(link()?.way?.via).toHaveLength(1);
+    expect(link()?.constraints?.waypoints).toHaveLength(1);
     expect(route()?.pinned).toBeUndefined();
     fireEvent.click(screen.getByRole('button', { name: 'Reset to automatic route' }));
-    expect(link()?.way).toBeUndefined();
+    expect(link()?.constraints).toBeUndefined();
     act(() => state.undo());
-    expect(link()?.way?.via).toHaveLength(1);
+    expect(link()?.constraints?.waypoints).toHaveLength(1);
   });
 
   test('too short: what saves it, and doing it is one step', () => {

@@ -21,16 +21,19 @@ interface Live {
 export function useLegHeld(routed: Routed, run: Run | undefined) {
   const { design, commit } = useEditor((s) => s);
   const [live, setLive] = useState<Live | null>(null);
-  const route = routed.routes.find((r) => r.link === run?.id);
+  const route = routed.routes.find((r) => r.connection === run?.id);
   const connection = design.loops.flatMap((l) => l.connections).find((l) => l.id === run?.id);
   const onLeg = ({ leg, axis, at_mm }: LegHeld, done: boolean): void => {
     if (!run || !route || !connection) return;
-    const way = connection.way ?? {};
+    const constraints = connection.constraints ?? {};
     const edit: Edit = {
       do: 'connection.way',
       loop: run.loop,
       connection: run.id,
-      way: { ...way, via: withLegAt(way.via ?? [], route.corners, leg, axis, at_mm) },
+      constraints: {
+        ...constraints,
+        waypoints: withLegAt(constraints.waypoints ?? [], route.corners, leg, axis, at_mm),
+      },
     };
     if (done) {
       setLive(null);
@@ -41,7 +44,7 @@ export function useLegHeld(routed: Routed, run: Run | undefined) {
       again = rerouteRun(next, routed, run.id);
     setLive({
       run: routedRunOf(compileSystem(next), again, run.id),
-      corners: again.routes.find((r) => r.link === run.id)?.corners ?? null,
+      corners: again.routes.find((r) => r.connection === run.id)?.corners ?? null,
       edit,
     });
   };

@@ -12,7 +12,7 @@ import {
   Vector3,
 } from 'three';
 import type { Design, Placement } from '@/core/design';
-import type { FitReport } from '@/core/clearance';
+import type { ClearanceReport } from '@/core/clearance';
 import { movedBy, standOffs, trayBoxes, type System } from '@/core/system';
 import { samplePath } from '@/core/routing';
 import type { Run } from '@/core/tubing';
@@ -27,7 +27,7 @@ import styles from './Scene.module.css';
 export interface SceneProps {
   readonly design: Design;
   readonly system: System;
-  readonly gaps: FitReport['gaps'];
+  readonly gaps: ClearanceReport['gaps'];
   readonly runs: readonly Run[];
   readonly picked: string | null;
   onPick(id: string): void;

@@ -11,7 +11,7 @@ export interface Paper {
   readonly hairline: string;
   readonly copper: string;
   readonly fails: string;
-  readonly tight: string;
+  readonly marginal: string;
   readonly cool: string;
   readonly warm: string;
 }
@@ -25,7 +25,7 @@ const NAMES: readonly (keyof Paper)[] = [
   'hairline',
   'copper',
   'fails',
-  'tight',
+  'marginal',
   'cool',
   'warm',
 ];

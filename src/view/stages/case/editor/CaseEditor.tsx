@@ -129,8 +129,8 @@ export function CaseEditor({
             <Section title="Keep it">
               {troubles.length === 0 ? (
                 <p>
-                  <Mark verdict="holds" /> Nothing contradicts itself. Lengths are taken to be right
-                  to 1 mm, as a ruler in the hand is.
+                  <Mark verdict="ok" /> Nothing contradicts itself. Lengths are taken to be right to
+                  1 mm, as a ruler in the hand is.
                 </p>
               ) : (
                 <>

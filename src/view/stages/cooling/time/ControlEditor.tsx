@@ -101,8 +101,8 @@ function CurveBody({ kind, control, first, most, least, put, run }: BodyProps) {
   const what = kind === 'fan' ? 'fans' : 'pumps';
   const sensors = [
     { value: 'coolant', label: 'the coolant' },
-    ...analysis.setup.sources.flatMap((s) =>
-      s.part.spots.map((p) => ({
+    ...analysis.thermalModel.sources.flatMap((s) =>
+      s.part.hotSpots.map((p) => ({
         value: `${s.component.id}/${p.id}`,
         label: `${s.component.name}, ${p.name}`,
       })),

@@ -110,11 +110,14 @@ export function TimeChart({ run, at_s, onAt, faults }: Props) {
 }
 
 /** Spots drawn: the picked part's, and those that come nearest to their limits. */
-function spotsOf(t: Transient, picked: string | null): Transient['spots'] {
-  const nearest = [...t.spots]
+function spotsOf(t: Transient, picked: string | null): Transient['hotSpots'] {
+  const nearest = [...t.hotSpots]
     .sort((a, b) => peak(b.temp_C) - b.limit_C - (peak(a.temp_C) - a.limit_C))
     .slice(0, 3);
-  return [...new Set([...t.spots.filter((s) => s.component === picked), ...nearest])].slice(0, 4);
+  return [...new Set([...t.hotSpots.filter((s) => s.component === picked), ...nearest])].slice(
+    0,
+    4,
+  );
 }
 const indexAt = (t: Transient, at: number): number => {
   const last = t.time_s.length - 1;
@@ -137,7 +140,7 @@ function Readout({
   const index = indexAt(t, at);
   return (
     <p className={styles.foot}>
-      <button type="button" className={styles.play} onClick={() => onPlay(at)}>
+      <button type="button" className={styles.gaming} onClick={() => onPlay(at)}>
         {playing ? 'Pause' : 'Play'}
       </button>
       <strong>{clock(at)}</strong>{' '}
@@ -148,7 +151,7 @@ function Readout({
         </span>
       ))}{' '}
       {spotsOf(t, picked).map((s) => (
-        <span key={`${s.component}/${s.spot}`}>
+        <span key={`${s.component}/${s.hotSpot}`}>
           {s.name} {formatCelsius(s.temp_C[index])}
         </span>
       ))}
@@ -163,8 +166,8 @@ interface Range {
 }
 
 /** Temperatures shown, and how much of the height is theirs. */
-function rangeOf(t: Transient, spots: Transient['spots'], height: number): Range {
-  const temps = [...t.loops.map((l) => l.mean_C), ...spots.map((s) => s.temp_C)];
+function rangeOf(t: Transient, hotSpots: Transient['hotSpots'], height: number): Range {
+  const temps = [...t.loops.map((l) => l.mean_C), ...hotSpots.map((s) => s.temp_C)];
   return {
     low: Math.floor(Math.min(...temps.map(least)) / 5) * 5,
     high: Math.ceil((Math.max(...temps.map(peak)) + 2) / 5) * 5,
@@ -188,9 +191,9 @@ function Drawing({ t, width, height, at, onAt, faults, picked }: DrawingProps) {
   const last = t.time_s.length - 1,
     end_s = t.time_s[last] as number,
     index = indexAt(t, at),
-    spots = spotsOf(t, picked);
+    hotSpots = spotsOf(t, picked);
   const box = useRef<HTMLDivElement>(null);
-  const { low, high, top } = rangeOf(t, spots, height);
+  const { low, high, top } = rangeOf(t, hotSpots, height);
   const X = (s: number): number => LEFT + (s / end_s) * (width - LEFT - RIGHT);
   const bands = stretches(t);
   const names = apart(
@@ -201,8 +204,8 @@ function Drawing({ t, width, height, at, onAt, faults, picked }: DrawingProps) {
         v: l.mean_C[last] as number,
         warm: false,
       })),
-      ...spots.map((s) => ({
-        id: `${s.component}/${s.spot}`,
+      ...hotSpots.map((s) => ({
+        id: `${s.component}/${s.hotSpot}`,
         text: s.name,
         v: s.temp_C[last] as number,
         warm: true,
@@ -299,14 +302,14 @@ function Drawing({ t, width, height, at, onAt, faults, picked }: DrawingProps) {
 const Plots = memo(function Plots({ t, width, height, faults, picked }: PlotProps) {
   const last = t.time_s.length - 1,
     end_s = t.time_s[last] as number,
-    spots = spotsOf(t, picked);
-  const { low, high, top } = rangeOf(t, spots, height),
+    hotSpots = spotsOf(t, picked);
+  const { low, high, top } = rangeOf(t, hotSpots, height),
     under = height - top;
   const step = Math.max(1, Math.ceil(last / MOST_DRAWN));
   const rows = Array.from({ length: Math.floor(last / step) + 1 }, (_, i) => i * step).map((i) => ({
     s: t.time_s[i] as number,
     ...Object.fromEntries(t.loops.map((l, k) => [`l${k}`, l.mean_C[i]])),
-    ...Object.fromEntries(spots.map((s, k) => [`p${k}`, s.temp_C[i]])),
+    ...Object.fromEntries(hotSpots.map((s, k) => [`p${k}`, s.temp_C[i]])),
     ...Object.fromEntries(t.speeds.map((s, k) => [`v${k}`, s.speed_rpm[i]])),
     noise: t.noise_dBA[i],
   }));
@@ -373,9 +376,9 @@ const Plots = memo(function Plots({ t, width, height, faults, picked }: PlotProp
             activeDot={false}
           />
         ))}
-        {spots.map((s, k) => (
+        {hotSpots.map((s, k) => (
           <Line
-            key={`${s.component}/${s.spot}`}
+            key={`${s.component}/${s.hotSpot}`}
             dataKey={`p${k}`}
             stroke="var(--ink)"
             strokeWidth={s.component === picked ? 2.4 : 1.4}

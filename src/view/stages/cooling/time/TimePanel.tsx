@@ -24,7 +24,7 @@ interface Props {
   onFaults(f: readonly Fault[]): void;
   readonly at_s: number | null;
 }
-const CASES: readonly LoadCaseId[] = [...LOAD_CASES, 'own'];
+const CASES: readonly LoadCaseId[] = [...LOAD_CASES, 'custom'];
 const MOST_STEPS = 40;
 
 /** What a run tells, and what goes into it: load over time, faults, and what fans and pump follow. */
@@ -42,10 +42,10 @@ export function TimePanel({ run, profile, start, onStart, faults, onFaults }: Pr
           <Pick
             label="Load over time"
             hideLabel
-            value={known?.id ?? 'own'}
+            value={known?.id ?? 'custom'}
             options={[
               ...PROFILES.map((p) => ({ value: p.id, label: p.name })),
-              ...(known ? [] : [{ value: 'own', label: 'as set below' }]),
+              ...(known ? [] : [{ value: 'custom', label: 'as set below' }]),
             ]}
             onPick={(id) => {
               const p = PROFILES.find((x) => x.id === id);
@@ -129,7 +129,7 @@ export function TimePanel({ run, profile, start, onStart, faults, onFaults }: Pr
 
 function Results({ run: { result: t } }: { readonly run: Job<Transient>; readonly name: string }) {
   if (!t) return null;
-  const over = [...t.spots]
+  const over = [...t.hotSpots]
     .filter((s) => s.reached_s !== null)
     .sort((a, b) => (a.reached_s ?? 0) - (b.reached_s ?? 0));
   return (
@@ -148,7 +148,7 @@ function Results({ run: { result: t } }: { readonly run: Job<Transient>; readonl
         </p>
       ) : (
         <p>
-          <Mark verdict="holds" /> No part reaches its limit.
+          <Mark verdict="ok" /> No part reaches its limit.
         </p>
       )}
       {t.worked < 0.995 && (
@@ -172,7 +172,7 @@ function Results({ run: { result: t } }: { readonly run: Job<Transient>; readonl
       })}
       {t.hunting.map((h) => (
         <p key={h.component}>
-          <Mark verdict="tight" /> {h.name}{' '}
+          <Mark verdict="marginal" /> {h.name}{' '}
           {h.follows
             ? `follow the load up and down by ${formatNumber(h.swing_rpm)} rpm every ${clock(h.period_s)}: more hysteresis, a slower ramp, or the coolant as sensor keeps them still.`
             : `hunt: ${formatNumber(h.swing_rpm)} rpm up and down every ${clock(h.period_s)} under a steady load. A flatter curve or more hysteresis stops it.`}

@@ -14,7 +14,7 @@ export const PROFILES: readonly [ProfileChoice, ...ProfileChoice[]] = [
     name: 'an evening of play',
     steps: [
       { load: 'idle', seconds: 600 },
-      { load: 'play', seconds: 3600 },
+      { load: 'gaming', seconds: 3600 },
       { load: 'idle', seconds: 1200 },
     ],
   },
@@ -26,5 +26,5 @@ export const PROFILES: readonly [ProfileChoice, ...ProfileChoice[]] = [
       seconds: 90,
     })),
   },
-  { id: 'torture', name: 'torture for half an hour', steps: [{ load: 'torture', seconds: 1800 }] },
+  { id: 'stress', name: 'torture for half an hour', steps: [{ load: 'stress', seconds: 1800 }] },
 ];
