@@ -1,7 +1,7 @@
 /** What an edit costs over a session, on the largest demo with every run routed: medians, with the figures of before beside. */
 import { CATALOGUE, demoDesign } from '../src/catalogue';
 import { createSession, evaluate, analyse } from '../src/core/analysis';
-import { applyEdit, type Design, type Edit } from '../src/core/design';
+import { applyEdit, type Design, type Edit, findComponent } from '../src/core/design';
 import { rerouteEdit } from '../src/core/routing';
 
 const tower = demoDesign('fenland-flood-tower') as Design;
@@ -41,7 +41,7 @@ function overSession(edit: (round: number) => Edit): readonly number[] {
 }
 
 const slide = (design: Design, slide_mm: number): Edit => {
-  const radiator = design.components.find((i) => i.id === 'top-radiator');
+  const radiator = findComponent(design, 'top-radiator');
   if (radiator?.placement.on !== 'mount') throw new Error('the demo lost its radiator');
   return {
     do: 'component.place',

@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import { readFileSync } from 'node:fs';
 import Ajv2019 from 'ajv/dist/2019';
 import { CATALOGUE, DEMO_BUILDS, demoDesign } from '@/catalogue';
-import { applyEdit, type Design } from '@/core/design';
+import { applyEdit, type Design, findComponent } from '@/core/design';
 import { evaluate } from '@/core/analysis';
 import { parseDesign } from '@/core/validation';
 import { buildFileName, designToText, listToCsv, slug } from '.';
@@ -84,8 +84,7 @@ describe('the list as CSV', () => {
         do: 'component.replace',
         component: 'pump',
         part: {
-          ...(desk.components.find((i) => i.id === 'pump')
-            ?.part as Design['components'][number]['part']),
+          ...(findComponent(desk, 'pump')?.part as Design['components'][number]['part']),
           name,
           maker: name,
         } as Design['components'][number]['part'],

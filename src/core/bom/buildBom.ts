@@ -1,4 +1,4 @@
-import type { Component, Loop } from '../design';
+import { componentName, findComponent, type Component, type Loop } from '../design';
 import { screwNeeds } from '../clearance';
 import type { System } from '../system';
 import type { Part, PartKind } from '../components';
@@ -134,7 +134,7 @@ export function buildBom(
         1,
         'piece',
         line.components,
-        `${line.pieces} plugs on the ${line.header}: ${line.components.map((id) => design.components.find((i) => i.id === id)?.name ?? id).join(', ')}`,
+        `${line.pieces} plugs on the ${line.header}: ${line.components.map((id) => componentName(design, id)).join(', ')}`,
       );
 
   const volumes = design.loops.map((l) => loopVolume(system, l, runs)),
@@ -226,8 +226,7 @@ type Add = (
 
 function reasonFor(system: System, component: Component, pieces: number): string {
   const p = component.placement;
-  const nameOf = (id: string): string =>
-    system.design.components.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => componentName(system.design, id);
   if (p.on === 'radiator') return `${pieces} on ${nameOf(p.component)}`;
   if (p.on === 'component') return `on ${nameOf(p.component)}`;
   if (p.on === 'mount')
@@ -247,7 +246,7 @@ function addLoop(system: System, loop: Loop, runs: readonly Run[], add: Add): vo
     }
   }
   for (const cap of loop.caps) {
-    const component = system.design.components.find((i) => i.id === cap.component);
+    const component = findComponent(system.design, cap.component);
     const port =
       component && 'ports' in component.part
         ? (component.part.ports.find((p) => p.id === cap.port)?.name ?? cap.port)
@@ -274,9 +273,7 @@ function addScrews(system: System, add: Add): void {
     const entry = needs.get(key) ?? { quantity: 0, asked: [], names: [] };
     entry.quantity += need.quantity;
     entry.asked.push(need.radiator);
-    entry.names.push(
-      system.design.components.find((i) => i.id === need.radiator)?.name ?? need.radiator,
-    );
+    entry.names.push(componentName(system.design, need.radiator));
     needs.set(key, entry);
   }
   for (const [key, entry] of needs) {

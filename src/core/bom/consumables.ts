@@ -1,4 +1,4 @@
-import type { Loop } from '../design';
+import { componentName, type Loop } from '../design';
 import { missedHoles, screwNeeds } from '../clearance';
 import type { System } from '../system';
 import type { ConsumableDuty, ConsumablePart } from '../components';
@@ -26,7 +26,7 @@ export function consumableNeeds(
 ): readonly ConsumableNeed[] {
   const { design } = system,
     needs: ConsumableNeed[] = [];
-  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => componentName(design, id);
   const blocks = design.components.filter((i) => i.part.kind === 'block'),
     cards = blocks.filter((i) => i.part.kind === 'block' && i.part.cools.includes('card')),
     others = blocks.filter(

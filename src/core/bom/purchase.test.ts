@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CATALOGUE, catalogued, demoDesign } from '@/catalogue';
 import { readQuote } from '@/format';
-import { applyEdit, type Design } from '../design';
+import { applyEdit, type Design, findComponent } from '../design';
 import { familyChange } from '../studies';
 import { analyse } from '../analysis';
 import {
@@ -227,7 +227,7 @@ describe('wishes and spares', () => {
         ).reports.bom;
       const of = (l: typeof list, id: string): number =>
           l.lines.filter((x) => x.part === id).reduce((s, x) => s + x.total, 0),
-        now = desk.components.find((i) => i.id === w.component)?.part.id ?? '';
+        now = findComponent(desk, w.component)?.part.id ?? '';
       expect(of(list, now) + of(list, w.plainest) - of(after, now) - of(after, w.plainest)).toBe(
         w.more_minor,
       );

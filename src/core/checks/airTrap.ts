@@ -1,3 +1,4 @@
+import { findComponent } from '../design';
 import type { Fix, Diagnostic } from './diagnostic';
 import { trappedAir } from '../loops';
 import { formatNumber } from '../units';
@@ -35,7 +36,7 @@ export const airTrap: SpatialCheck = {
         });
       if (pockets.length === 0 && humps.length === 0) return [];
       const fixes = pockets.flatMap((p): Fix[] => {
-        const component = context.design.components.find((i) => i.id === p.component);
+        const component = findComponent(context.design, p.component);
         return component?.part.kind === 'radiator' && component.placement.on === 'mount'
           ? [
               {

@@ -1,3 +1,4 @@
+import { findComponent } from '../design';
 import type { Fix, Diagnostic } from './diagnostic';
 import { coolantHabits } from '../bom';
 import { nameOf, type OperatingCheck } from './inputs';
@@ -17,7 +18,7 @@ export const coolantClogs: OperatingCheck = {
       if (coolantHabits(loop.coolant).clogs !== 'fine fins and filters') return [];
       const stations = context.system.loops.find((g) => g.loop.id === loop.id)?.stations ?? [];
       const narrow = stations.filter((s) => {
-        const part = context.design.components.find((i) => i.id === s)?.part;
+        const part = findComponent(context.design, s)?.part;
         return (
           part?.kind === 'block' ||
           (part?.kind === 'inline' && part.duty === 'filter') ||

@@ -1,3 +1,4 @@
+import { findComponent } from '../design';
 import type { Fix, Diagnostic } from './diagnostic';
 import { draining } from '../loops';
 import { formatNumber } from '../units';
@@ -29,7 +30,7 @@ export const drainLow: OperatingCheck = {
           ),
         [lowest] = plugs;
       const radiators = now.stays.flatMap((s) => {
-        const i = context.design.components.find((x) => x.id === s.component);
+        const i = findComponent(context.design, s.component);
         return i?.part.kind === 'radiator' && i.placement.on === 'mount'
           ? [{ component: i, placement: i.placement }]
           : [];

@@ -1,4 +1,4 @@
-import { applyEdit, type Edit, type Component, type Placement } from '../design';
+import { applyEdit, type Edit, type Component, type Placement, findComponent } from '../design';
 import type { Fix } from './diagnostic';
 import { measureGaps, type Gap } from '../clearance';
 import { replaceWithPlugs } from '../loops';
@@ -49,10 +49,10 @@ const badness = (gaps: readonly Gap[]): number =>
 /** Moves, swaps and smaller parts that could part two things; untried. */
 export function candidates(context: SpatialInputs, gap: Pick<Gap, 'a' | 'b'>): Fix[] {
   const involved = [gap.a, gap.b].flatMap((id) => {
-    const component = context.design.components.find((i) => i.id === id);
+    const component = findComponent(context.design, id);
     if (!component) return [];
     const host = component.placement.on === 'radiator' ? component.placement.component : null;
-    const radiator = host ? context.design.components.find((i) => i.id === host) : undefined;
+    const radiator = host ? findComponent(context.design, host) : undefined;
     return radiator ? [component, radiator] : [component];
   });
   const fixes = involved.flatMap((component) => moves(context, component));

@@ -1,4 +1,4 @@
-import { applyEdit, type Edit } from '../design';
+import { applyEdit, type Edit, componentName } from '../design';
 import type { Fix } from './diagnostic';
 import { portFits, type PortFit } from '../clearance';
 import { compileSystem } from '../system';
@@ -110,7 +110,7 @@ function requirements({ design, system, offer }: SpatialInputs, p: PortFit): rea
       for (const other of loop.caps)
         if (other.with === 'plug' && other !== cap && serves(system.portAt(other)?.at[1]))
           fixes.push({
-            label: `Put the ${cap.with === 'drain' ? 'drain valve' : 'fill cap'} on ${design.components.find((i) => i.id === other.component)?.name ?? other.component} instead`,
+            label: `Put the ${cap.with === 'drain' ? 'drain valve' : 'fill cap'} on ${componentName(design, other.component)} instead`,
             edit: {
               do: 'batch',
               edits: [

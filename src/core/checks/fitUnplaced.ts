@@ -1,3 +1,4 @@
+import { findComponent } from '../design';
 import { defaultPlacements, whyNoMount } from './places';
 import type { SpatialCheck } from './inputs';
 
@@ -10,7 +11,7 @@ export const fitUnplaced: SpatialCheck = {
   source: 'the build itself',
   run: (context) =>
     context.clearance.unplaced.map((u) => {
-      const component = context.design.components.find((i) => i.id === u.component);
+      const component = findComponent(context.design, u.component);
       const places = component ? defaultPlacements(context.design, component) : [];
       const reasons = component && places.length === 0 ? whyNoMount(context.design, component) : [];
       return {

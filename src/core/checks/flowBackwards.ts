@@ -1,4 +1,4 @@
-import type { Component } from '../design';
+import { findComponent, type Component } from '../design';
 import type { Fix, Diagnostic } from './diagnostic';
 import type { PumpPart } from '../components';
 import { formatFlow, formatNumber } from '../units';
@@ -15,7 +15,7 @@ export const flowBackwards: OperatingCheck = {
     context.flow.pumps
       .filter((p) => p.flow_Lmin < -1e-6)
       .map((p): Diagnostic => {
-        const component = context.design.components.find((i) => i.id === p.id);
+        const component = findComponent(context.design, p.id);
         const part = component?.part.kind === 'pump' ? component.part : null;
         const others = context.flow.pumps.filter(
           (o) => o.loop === p.loop && o.id !== p.id && o.flow_Lmin > 0,
@@ -24,7 +24,7 @@ export const flowBackwards: OperatingCheck = {
           (a, b) => (a && a.head_m >= b.head_m ? a : b),
           null,
         );
-        const twin = strong && context.design.components.find((i) => i.id === strong.id);
+        const twin = strong && findComponent(context.design, strong.id);
         return {
           subjects: [p.id],
           title: `${nameOf(context, p.id)} is pushed backwards`,

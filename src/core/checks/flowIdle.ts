@@ -1,4 +1,4 @@
-import type { Loop } from '../design';
+import { findComponent, type Loop } from '../design';
 import type { Diagnostic } from './diagnostic';
 import { reorderLoop, teePorts } from '../loops';
 import { nameOf, type OperatingCheck } from './inputs';
@@ -25,7 +25,7 @@ export const flowIdle: OperatingCheck = {
         (i) => i.settings.shut && graph.stations.includes(i.id) && !leadsOut(graph.loop, i.id),
       );
       const isTee = (id: string): boolean => {
-        const part = context.design.components.find((i) => i.id === id)?.part;
+        const part = findComponent(context.design, id)?.part;
         return part?.kind === 'inline' && teePorts(part) !== null;
       };
       return loop.idle

@@ -1,4 +1,4 @@
-import type { Design, Component } from '../design';
+import { componentName, type Design, type Component } from '../design';
 import type { Check } from './diagnostic';
 import type { AirflowObstruction, ClearanceReport, PortFit, ScrewNeed } from '../clearance';
 import type { FlowReport } from '../hydraulics';
@@ -49,7 +49,7 @@ export type SpatialCheck = Check<SpatialInputs>;
 export type OperatingCheck = Check<CheckInputs>;
 
 export const nameOf = (context: SpatialInputs, id: string): string =>
-  context.design.components.find((i) => i.id === id)?.name ?? id;
+  componentName(context.design, id);
 export const componentsOf = (
   context: SpatialInputs,
   kind: Component['part']['kind'],

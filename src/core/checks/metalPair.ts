@@ -1,4 +1,4 @@
-import type { Edit } from '../design';
+import { findComponent, type Edit } from '../design';
 import type { Finding, Fix } from './diagnostic';
 import { METAL_NAMES, METAL_VERDICTS, type MetalPair } from '../corrosion';
 import { formatNumber } from '../units';
@@ -6,7 +6,7 @@ import { nameOf, type CheckInputs } from './inputs';
 
 /** Parts of the Stores of the same shape without the metal at fault. */
 export function replacements(context: CheckInputs, component: string, metal: string): Fix[] {
-  const found = context.design.components.find((i) => i.id === component);
+  const found = findComponent(context.design, component);
   if (!found || !('wetted' in found.part)) return [];
   const now = found.part;
   const like = context.offer.find(

@@ -1,3 +1,4 @@
+import { findComponent } from '../design';
 import type { Fix, Diagnostic } from './diagnostic';
 import { topOf } from '../loops';
 import { formatMillimetres } from '../units';
@@ -33,7 +34,7 @@ export const pumpHigh: SpatialCheck = {
         .flatMap((pump): Diagnostic[] => {
           const over = below(context.system, graph.loop.id, pump);
           if (over === null || over >= 0) return [];
-          const component = context.design.components.find((i) => i.id === pump);
+          const component = findComponent(context.design, pump);
           const fixes: Fix[] = (context.design.case?.spots ?? []).map((s): Fix => ({
             label: `Move ${nameOf(context, pump)} to “${s.name}”`,
             edit: {

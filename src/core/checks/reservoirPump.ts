@@ -1,3 +1,4 @@
+import { findComponent } from '../design';
 import type { Diagnostic } from './diagnostic';
 import { reorderLoop } from '../loops';
 import { formatMillimetres } from '../units';
@@ -14,8 +15,7 @@ export const reservoirPump: SpatialCheck = {
     context.system.loops.flatMap((graph): Diagnostic[] => {
       const { loop } = graph;
       if (loop.connections.length === 0) return [];
-      const kind = (id: string): string =>
-        context.design.components.find((i) => i.id === id)?.part.kind ?? '';
+      const kind = (id: string): string => findComponent(context.design, id)?.part.kind ?? '';
       const reservoirs = graph.stations.filter((s) => kind(s) === 'reservoir');
       const pumps = graph.stations.filter((s) => kind(s) === 'pump');
       if (reservoirs.length === 0)

@@ -1,6 +1,6 @@
 import type { Diagnostic } from './diagnostic';
 import { formatMillimetres } from '../units';
-import type { Connection, Loop } from '../design';
+import { findComponent, type Connection, type Loop } from '../design';
 import type { Fix } from './diagnostic';
 import { facing, movedBy, spans } from '../system';
 import type { FittingPart } from '../components';
@@ -21,7 +21,7 @@ export const runNoLength: SpatialCheck = {
     context.system.loops.flatMap((graph): Diagnostic[] =>
       graph.loop.connections.flatMap((connection): Diagnostic[] => {
         const hangs = (component: string): boolean =>
-          context.design.components.find((i) => i.id === component)?.placement.on === 'line';
+          findComponent(context.design, component)?.placement.on === 'line';
         const a = context.system.portAt(connection.from),
           b = context.system.portAt(connection.to);
         if (

@@ -311,6 +311,6 @@ describe('finding things', () => {
       twice = applyEdit(desk, edit).design;
     expect(JSON.stringify(edit)).toBe(before);
     expect(twice).toEqual(once);
-    expect(twice.components.find((i) => i.id === 'again')?.settings.speed_rpm).toBe(2000);
+    expect(findComponent(twice, 'again')?.settings.speed_rpm).toBe(2000);
   });
 });

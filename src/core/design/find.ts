@@ -1,7 +1,26 @@
 import type { Design, Component, Loop, PortRef } from './types';
 
-export const findComponent = (design: Design, id: string): Component | undefined =>
-  design.components.find((i) => i.id === id);
+const byId = new WeakMap<readonly Component[], ReadonlyMap<string, Component>>();
+
+/** The components of a design by id; worked out once for each list, which never changes. */
+export function componentsById(design: Pick<Design, 'components'>): ReadonlyMap<string, Component> {
+  let known = byId.get(design.components);
+  if (!known) {
+    known = new Map(design.components.map((component) => [component.id, component]));
+    byId.set(design.components, known);
+  }
+  return known;
+}
+
+export const findComponent = (
+  design: Pick<Design, 'components'>,
+  id: string | null | undefined,
+): Component | undefined =>
+  id === null || id === undefined ? undefined : componentsById(design).get(id);
+
+/** What a builder calls a component; its id where there is none of that id. */
+export const componentName = (design: Pick<Design, 'components'>, id: string): string =>
+  findComponent(design, id)?.name ?? id;
 
 /** The loop a part belongs to: the first that has a run or cap on it. */
 export function loopOfComponent(design: Design, id: string): Loop | undefined {

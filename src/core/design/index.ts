@@ -27,5 +27,12 @@ export type {
 } from './types';
 export { applyEdit, EditError, type Applied, type Edit, type EditKind } from './edits';
 export { DEFAULT_BRIEF, emptyDesign, EMPTY_LAYOUT } from './empty';
-export { findComponent, freeId, loopOfComponent, samePort } from './find';
+export {
+  componentName,
+  componentsById,
+  findComponent,
+  freeId,
+  loopOfComponent,
+  samePort,
+} from './find';
 export { withoutRoutes } from './withoutRoutes';

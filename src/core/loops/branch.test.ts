@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { catalogued, demoDesign } from '@/catalogue';
-import { applyEdit, type Design, type Edit } from '../design';
+import { applyEdit, type Design, type Edit, findComponent } from '../design';
 import { validateDesign } from '../validation';
 import { compileSystem, type LoopGraph } from '../system';
 import { insertStation, moveInto, rowEdit, secondPump, splitEdit, teePorts, whyNoSplit } from '.';
@@ -66,7 +66,7 @@ describe('a second pump', () => {
     );
     portsOnce(two);
     expect(graphOf(two).stations.slice(0, 3)).toEqual(['reservoir', 'pump', 'pump-2']);
-    expect(two.components.find((i) => i.id === 'pump-2')?.settings.speed_rpm).toBe(3000);
+    expect(findComponent(two, 'pump-2')?.settings.speed_rpm).toBe(3000);
   });
 
   test('side by side: between two tees', () => {

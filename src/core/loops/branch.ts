@@ -7,6 +7,8 @@ import {
   type Loop,
   type Placement,
   type PortRef,
+  componentName,
+  findComponent,
 } from '../design';
 import { compileSystem } from '../system';
 import type { InlinePart, PumpPart } from '../components';
@@ -76,8 +78,7 @@ export function whyNoSplit(
   if (!loop) return 'There is no such loop.';
   if (components.length < 2) return 'It takes two parts or more.';
   const bad = components.find((i) => !through(loop, i));
-  if (bad !== undefined)
-    return `${design.components.find((i) => i.id === bad)?.name ?? bad} has not one run in and one out.`;
+  if (bad !== undefined) return `${componentName(design, bad)} has not one run in and one out.`;
   return null;
 }
 
@@ -178,7 +179,7 @@ export function secondPump(
 ): Edit | null {
   const loop = design.loops.find((l) => l.id === loopId);
   const way = loop && through(loop, pump);
-  const first = design.components.find((i) => i.id === pump);
+  const first = findComponent(design, pump);
   const inlet = part.ports.find((p) => p.role === 'in')?.id,
     outlet = part.ports.find((p) => p.role === 'out')?.id;
   if (!loop || !way || !first || inlet === undefined || outlet === undefined) return null;
@@ -309,7 +310,7 @@ export function rowEdit(design: Design, loopId: string): Edit | null {
   const graph = compileSystem(design).loops.find((g) => g.loop.id === loopId);
   if (!graph?.branched) return null;
   const isTee = (id: string): boolean => {
-    const part = design.components.find((i) => i.id === id)?.part;
+    const part = findComponent(design, id)?.part;
     return part?.kind === 'inline' && part.tee !== undefined;
   };
   const tees = graph.stations.filter(isTee);

@@ -1,4 +1,4 @@
-import type { Design, PortRef } from '../design';
+import { findComponent, type Design, type PortRef } from '../design';
 import type { System, PlacedPort } from '../system';
 import { isWet, type Port } from '../components';
 import { distance, type Vec } from '../geometry';
@@ -9,7 +9,7 @@ export const placeOf = (system: System, ref: PortRef): Vec | null => system.port
 const apart = (a: Vec | null, b: Vec | null): number => (a && b ? distance(a, b) : 150);
 
 export function portsOf(design: Design, component: string): readonly Port[] {
-  const part = design.components.find((i) => i.id === component)?.part;
+  const part = findComponent(design, component)?.part;
   return part && isWet(part) ? part.ports : [];
 }
 
@@ -29,7 +29,7 @@ export function passThrough(
   to: Vec | null,
 ): Through | null {
   const ports = portsOf(design, component);
-  const kind = design.components.find((i) => i.id === component)?.part.kind;
+  const kind = findComponent(design, component)?.part.kind;
   const place = (p: Port): Vec | null => placeOf(system, { component, port: p.id });
   let best: Through | null = null;
   for (const a of ports) {

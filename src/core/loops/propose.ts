@@ -6,6 +6,7 @@ import {
   type Connection,
   type Loop,
   type PortRef,
+  findComponent,
 } from '../design';
 import { facing, compileSystem, spans, type System } from '../system';
 import { isWet, type CoolantPart, type FittingPart, type TubePart } from '../components';
@@ -175,7 +176,7 @@ export function orderStations(
   system: System,
   components: readonly string[],
 ): readonly string[] {
-  const kind = (id: string): string => design.components.find((i) => i.id === id)?.part.kind ?? '';
+  const kind = (id: string): string => findComponent(design, id)?.part.kind ?? '';
   const head = [
     ...components.filter((i) => kind(i) === 'reservoir'),
     ...components.filter((i) => kind(i) === 'pump'),

@@ -1,3 +1,4 @@
+import { findComponent } from '../design';
 import type { System } from '../system';
 import { boxGap, union } from '../geometry';
 import { grow } from './workspace';
@@ -11,7 +12,7 @@ const EXPLAIN_MOST = 2000;
 
 /** What a part sits on, and what that sits on: without it the part would not be there. */
 function carriersOf(system: System, id: string): readonly string[] {
-  const { placement } = system.design.components.find((i) => i.id === id) ?? {};
+  const { placement } = findComponent(system.design, id) ?? {};
   if (placement?.on === 'component' || placement?.on === 'radiator')
     return [placement.component, ...carriersOf(system, placement.component)];
   const board = system.design.components.find((i) => i.part.kind === 'board');
@@ -35,7 +36,7 @@ export function explain(
     least = KEPT_MM[KEPT_MM.length - 1] as number;
   const whole = roomFor(system, t, fixed, waiting, others, [...froms, ...tos], least, null);
   const name = (id: string): string =>
-    system.design.components.find((i) => i.id === id)?.name ??
+    findComponent(system.design, id)?.name ??
     system.design.case?.obstacles.find((o) => `case:${o.id}` === id)?.name ??
     'another run';
   let wouldFit: string | null = null;

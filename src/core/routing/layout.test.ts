@@ -1,7 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { DEMO_BUILDS, demoDesign } from '@/catalogue';
-import { applyEdit, EMPTY_LAYOUT, withoutRoutes, type Design, type Edit } from '../design';
+import {
+  applyEdit,
+  EMPTY_LAYOUT,
+  withoutRoutes,
+  type Design,
+  type Edit,
+  findComponent,
+} from '../design';
 import { analyse } from '../analysis';
 import { validateDesign } from '../validation';
 import { compileSystem } from '../system';
@@ -25,8 +32,7 @@ const slid = (design: Design, by: number): Edit => ({
   do: 'component.place',
   component: 'top-radiator',
   placement: {
-    ...(design.components.find((i) => i.id === 'top-radiator') as Design['components'][number])
-      .placement,
+    ...(findComponent(design, 'top-radiator') as Design['components'][number]).placement,
     slide_mm: by,
   } as never,
 });

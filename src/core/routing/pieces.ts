@@ -1,4 +1,4 @@
-import type { Design, Component } from '../design';
+import { findComponent, type Design, type Component } from '../design';
 import { compileSystem, type System } from '../system';
 import { isWet, type WetPart } from '../components';
 import {
@@ -81,7 +81,7 @@ function neighboursOf(system: System, component: Component, frames: Frames): rea
         at = system.portAt(other);
       // A neighbour that hangs too, and has no place yet, is only about there.
       const loose =
-        system.design.components.find((i) => i.id === other.component)?.placement.on === 'line' &&
+        findComponent(system.design, other.component)?.placement.on === 'line' &&
         !frames.has(other.component);
       return at ? [{ port: mine.port, at: at.at, direction: loose ? null : at.direction }] : [];
     }),

@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demoDesign, STANDARD_KIT } from '@/catalogue';
-import { applyEdit, EMPTY_LAYOUT, type Design, type Edit } from '../design';
+import { findComponent, applyEdit, EMPTY_LAYOUT, type Design, type Edit } from '../design';
 import { analyse } from '../analysis';
 import type { System } from '../system';
 import { bendMarks, bendTable, INSERTION_MM, type Run } from '../tubing';
@@ -136,7 +136,7 @@ describe('what was routed holds while the space is the same', () => {
         do: 'component.replace',
         component: 'pump',
         part: {
-          ...(desk.components.find((i) => i.id === 'pump') as Design['components'][number]).part,
+          ...(findComponent(desk, 'pump') as Design['components'][number]).part,
           size: [70, 70, 70],
         },
       } as Edit,

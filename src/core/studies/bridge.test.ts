@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, catalogued, demoDesign } from '@/catalogue';
-import { applyEdit, type Design, type Edit } from '../design';
+import { applyEdit, type Design, type Edit, findComponent } from '../design';
 import { evaluate, analyse } from '../analysis';
 import { validateDesign } from '../validation';
 import { proposeLoop } from '../loops';
@@ -35,7 +35,7 @@ describe('bridges between two cards', () => {
   test('the cards look at each other across the slots: so far apart as the slots less the block and its terminal', () => {
     const [o] = offers;
     // Slots 1 and 5; the lower port of one terminal, the upper port of the other, by the parts' own figures.
-    const a = row.components.find((i) => i.id === 'card-block-a')?.part as Extract<
+    const a = findComponent(row, 'card-block-a')?.part as Extract<
       Design['components'][number]['part'],
       { kind: 'block' }
     >;

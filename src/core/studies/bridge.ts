@@ -1,4 +1,4 @@
-import type { Design, Edit, Connection, PortRef } from '../design';
+import { findComponent, type Design, type Edit, type Connection, type PortRef } from '../design';
 import { facing, spans, type System } from '../system';
 import { isWet, type FittingPart, type Part, type Port } from '../components';
 
@@ -86,7 +86,7 @@ export function bridgeOffers(
 }
 
 const portsOf = (design: Design, component: string): readonly Port[] => {
-  const part = design.components.find((i) => i.id === component)?.part;
+  const part = findComponent(design, component)?.part;
   return part && isWet(part) ? part.ports : [];
 };
 
@@ -99,7 +99,7 @@ function turnedRound(
   chamberIn: string | undefined,
   held: (ref: PortRef) => boolean,
 ): readonly Connection[] | null {
-  const part = design.components.find((i) => i.id === connection.to.component)?.part,
+  const part = findComponent(design, connection.to.component)?.part,
     out = connections.filter((l) => l.from.component === connection.to.component),
     [only] = out;
   if (!part || !isWet(part) || part.passages.some((x) => x.oneWay) || !only || out.length !== 1)

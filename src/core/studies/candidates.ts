@@ -1,4 +1,11 @@
-import { applyEdit, freeId, type Design, type Edit, type Component } from '../design';
+import {
+  applyEdit,
+  freeId,
+  type Design,
+  type Edit,
+  type Component,
+  findComponent,
+} from '../design';
 import { insertStation, proposeLoop } from '../loops';
 import { compileSystem } from '../system';
 import type { FanPart, Part, PumpPart, RadiatorPart } from '../components';
@@ -307,7 +314,7 @@ function joined(design: Design): readonly Candidate[] {
   );
   const components = compileSystem(design)
     .loops.flatMap((g) => g.stations)
-    .filter((id) => design.components.find((i) => i.id === id)?.part.kind !== 'inline');
+    .filter((id) => findComponent(design, id)?.part.kind !== 'inline');
   const edit = proposeLoop(apart, {
     name: first.name,
     tube: first.tube,
@@ -336,10 +343,10 @@ function parted(design: Design, offer: readonly Part[]): readonly Candidate[] {
   if (!only || design.loops.length !== 1) return [];
   const stations = compileSystem(design).loops[0]?.stations ?? [];
   const ofKind = (kind: string): readonly string[] =>
-    stations.filter((s) => design.components.find((i) => i.id === s)?.part.kind === kind);
+    stations.filter((s) => findComponent(design, s)?.part.kind === kind);
   const blocks = ofKind('block'),
     radiators = ofKind('radiator'),
-    pump = design.components.find((i) => i.id === ofKind('pump')[0]);
+    pump = findComponent(design, ofKind('pump')[0]);
   const [reservoir] = offer
     .filter((p) => p.kind === 'reservoir')
     .sort((a, b) => (a.kind === 'reservoir' && b.kind === 'reservoir' ? a.fill_mL - b.fill_mL : 0));
@@ -389,8 +396,7 @@ function parted(design: Design, offer: readonly Part[]): readonly Candidate[] {
       ...own,
       name: only.name,
       components: stations.filter(
-        (s) =>
-          !second.includes(s) && design.components.find((i) => i.id === s)?.part.kind !== 'inline',
+        (s) => !second.includes(s) && findComponent(design, s)?.part.kind !== 'inline',
       ),
     }),
   );
@@ -400,7 +406,7 @@ function parted(design: Design, offer: readonly Part[]): readonly Candidate[] {
         {
           id: 'loops-parted',
           kind: 'loops',
-          label: `A loop of its own for ${design.components.find((i) => i.id === blocks[0])?.name ?? 'one block'}`,
+          label: `A loop of its own for ${findComponent(design, blocks[0])?.name ?? 'one block'}`,
           edit: { do: 'batch', edits },
         },
       ]
@@ -408,6 +414,6 @@ function parted(design: Design, offer: readonly Part[]): readonly Candidate[] {
 }
 
 const sections = (design: Design, id: string): number => {
-  const part = design.components.find((i) => i.id === id)?.part;
+  const part = findComponent(design, id)?.part;
   return part?.kind === 'radiator' ? part.sections : 0;
 };

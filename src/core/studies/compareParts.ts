@@ -1,4 +1,4 @@
-import { applyEdit, type Design, type Edit } from '../design';
+import { applyEdit, type Design, type Edit, findComponent } from '../design';
 import { analyse, type Analysis } from '../analysis';
 import { worstRise } from '../thermal';
 import type { ComponentPart, Part } from '../components';
@@ -55,7 +55,7 @@ export function compareParts(
   offer: readonly Part[],
   tell: (done: number, of: number) => boolean = () => true,
 ): readonly PartCompared[] {
-  const component = design.components.find((i) => i.id === componentId);
+  const component = findComponent(design, componentId);
   if (!component) return [];
   const others = offer.filter(
       (p): p is ComponentPart => p.kind === component.part.kind && p.id !== component.part.id,

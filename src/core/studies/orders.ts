@@ -1,4 +1,4 @@
-import { applyEdit, type Design, type Edit } from '../design';
+import { applyEdit, type Design, type Edit, findComponent } from '../design';
 import { analyse } from '../analysis';
 import { reorderLoop } from '../loops';
 import { compileSystem } from '../system';
@@ -59,7 +59,7 @@ export function compareOrders(
   const system = compileSystem(design),
     graph = system.loops.find((g) => g.loop.id === loopId);
   if (!graph || whyNoOrders(design, loopId) !== null) return null;
-  const kind = (id: string): string => design.components.find((i) => i.id === id)?.part.kind ?? '';
+  const kind = (id: string): string => findComponent(design, id)?.part.kind ?? '';
   const head = graph.stations.filter((s) => kind(s) === 'reservoir' || kind(s) === 'pump'),
     rest = graph.stations.filter((s) => !head.includes(s));
   const middle = new Map(

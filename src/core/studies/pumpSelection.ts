@@ -1,4 +1,11 @@
-import { applyEdit, type Design, type Edit, type Component, type Placement } from '../design';
+import {
+  applyEdit,
+  type Design,
+  type Edit,
+  type Component,
+  type Placement,
+  findComponent,
+} from '../design';
 import { atFullSpeed, flowAtShares, networkOf, pumpMargin, slowestShareFor } from '../hydraulics';
 import {
   compileThermalModel,
@@ -206,7 +213,7 @@ export function pumpEdit(
 const pumpsOf = (design: Design, loop: string): readonly string[] =>
   compileSystem(design)
     .loops.find((g) => g.loop.id === loop)
-    ?.stations.filter((s) => design.components.find((i) => i.id === s)?.part.kind === 'pump') ?? [];
+    ?.stations.filter((s) => findComponent(design, s)?.part.kind === 'pump') ?? [];
 
 /** Slowest speed of a loop's pumps that moves the wanted flow as the build stands, rpm; full speed when none does. */
 function holdingSpeed(design: Design, loop: string, part: PumpPart): number {

@@ -1,4 +1,4 @@
-import { applyEdit, type Design, type Edit } from '../design';
+import { applyEdit, type Design, type Edit, componentName } from '../design';
 import { compileThermalModel, solveCoupled, solvePrepared } from '../thermal';
 import { rowEdit, splitEdit, whyNoSplit } from '../loops';
 import { compileSystem } from '../system';
@@ -119,7 +119,7 @@ function look(
       .map((s) => ({ name: s.name, temp_C: s.temp_C, limit_C: s.limit_C }));
     return {
       component,
-      name: design.components.find((i) => i.id === component)?.name ?? component,
+      name: componentName(design, component),
       flow_Lmin: links.reduce((s, l) => s + Math.abs(l.flow_Lmin), 0),
       drop_kPa: Math.max(0, ...links.map((l) => l.drop_kPa)),
       hotSpots: hotSpots,

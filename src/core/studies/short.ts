@@ -1,4 +1,4 @@
-import { applyEdit, type Design, type Edit } from '../design';
+import { applyEdit, type Design, type Edit, componentName, findComponent } from '../design';
 import { measureGaps } from '../clearance';
 import { movedBy, compileSystem } from '../system';
 import { formatMillimetres } from '../units';
@@ -55,7 +55,7 @@ export function whatIfShort(
     ref = connection[end],
     port = system.portAt(ref),
     laid = end === 'to' ? route.to : route.from;
-  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => componentName(design, id);
   const extender = design.kit.extender;
   if (
     laid.piece === 'straight' &&
@@ -137,7 +137,7 @@ function seatOf(design: Design, component: string): string {
   let at = component;
   // No further than there are parts: placements of a file may go in a circle.
   for (let n = 0; n < design.components.length; n += 1) {
-    const p = design.components.find((i) => i.id === at)?.placement;
+    const p = findComponent(design, at)?.placement;
     if (p?.on !== 'component' && p?.on !== 'radiator') break;
     at = p.component;
   }
@@ -159,6 +159,6 @@ function screwedTogether(design: Design, component: string): readonly string[] {
 
 function runName(design: Design, link: string): string {
   const l = design.loops.flatMap((x) => x.connections).find((k) => k.id === link),
-    nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
+    nameOf = (id: string): string => componentName(design, id);
   return l ? `${nameOf(l.from.component)} → ${nameOf(l.to.component)}` : link;
 }

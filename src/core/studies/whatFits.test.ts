@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, catalogued, demoDesign } from '@/catalogue';
-import { applyEdit, type Design } from '../design';
+import { applyEdit, type Design, findComponent } from '../design';
 import { analyse } from '../analysis';
 import { measureGaps } from '../clearance';
 import { compileSystem } from '../system';
@@ -188,7 +188,7 @@ describe('hanging a choice', () => {
       (x) => x.mount === 'top' && x.radiator === 'rad-tarn-360-27' && x.faces === 'interior',
     ) as FitChoice;
     const then = hung(desk, c);
-    expect(then.components.find((i) => i.id === 'top-radiator')?.part.id).toBe('rad-tarn-360-27');
+    expect(findComponent(then, 'top-radiator')?.part.id).toBe('rad-tarn-360-27');
     expect(then.loops[0]?.connections).toEqual(desk.loops[0]?.connections);
     expect(
       then.components.find(

@@ -1,11 +1,11 @@
-import type { Design, Loop } from '../design';
+import { findComponent, type Design, type Loop } from '../design';
 import { isWet } from '../components';
 import { chambersOf } from './chambers';
 import { chamberGroups, layoutLoop } from './lanes';
 import { nodeOf, type GraphEdge, type LoopGraph, type LoopLayout, type Visit } from './types';
 
 const chamberOf = (design: Design, component: string, port: string): string | null => {
-  const part = design.components.find((i) => i.id === component)?.part;
+  const part = findComponent(design, component)?.part;
   return part && isWet(part) ? (chambersOf(part).ofPort.get(port) ?? null) : null;
 };
 
@@ -60,7 +60,7 @@ function directed(
   to: string,
   design: Design,
 ): readonly [string, string] {
-  const part = design.components.find((i) => i.id === component)?.part;
+  const part = findComponent(design, component)?.part;
   if (!part || !isWet(part) || part.kind === 'pump') return [from, to];
   const entersAtTo = loop.connections.some(
     (l) => l.to.component === component && chamberOf(design, component, l.to.port) === to,

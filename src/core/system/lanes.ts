@@ -1,11 +1,11 @@
-import type { Design, Loop } from '../design';
+import { findComponent, type Design, type Loop } from '../design';
 import { isWet } from '../components';
 import { chambersOf } from './chambers';
 import { nodeOf, type LoopLayout, type Leg, type Visit } from './types';
 
 /** Groups of chambers of a component: none where it holds no coolant. */
 export function chamberGroups(design: Design, component: string): readonly (readonly string[])[] {
-  const part = design.components.find((i) => i.id === component)?.part;
+  const part = findComponent(design, component)?.part;
   return part && isWet(part) ? chambersOf(part).groups : [];
 }
 
@@ -62,7 +62,7 @@ export function layoutLoop(design: Design, loop: Loop): LoopLayout {
 function stopsOf(design: Design, loop: Loop): Stop[] {
   const stops: Stop[] = [];
   const at = (component: string, port: string): number => {
-    const part = design.components.find((i) => i.id === component)?.part;
+    const part = findComponent(design, component)?.part;
     const chamber = part && isWet(part) ? chambersOf(part).ofPort.get(port) : undefined;
     const nodes =
       chamber === undefined

@@ -1,4 +1,4 @@
-import type { Design, Placement } from '../design';
+import { findComponent, type Design, type Placement } from '../design';
 import { add, dot, type Vec } from '../geometry';
 import { compileSystem } from './compileSystem';
 
@@ -8,7 +8,7 @@ const snap = (v: number): number => Math.round(v / STEP_MM) * STEP_MM;
 
 /** How far a part may slide on its rail, mm; null when it hangs on none. */
 export function slideRange(design: Design, id: string): number | null {
-  const component = design.components.find((i) => i.id === id),
+  const component = findComponent(design, id),
     p = component?.placement;
   const mount = p?.on === 'mount' ? design.case?.mounts.find((m) => m.id === p.mount) : undefined;
   if (!component || !mount) return null;
@@ -26,7 +26,7 @@ export function slideRange(design: Design, id: string): number | null {
  * a spot or free (it stands free then). Null for what has no way to go. Whole millimetres.
  */
 export function movedBy(design: Design, id: string, by: Vec): Placement | null {
-  const component = design.components.find((i) => i.id === id),
+  const component = findComponent(design, id),
     p = component?.placement;
   if (!component || !p) return null;
   if (p.on === 'mount') {
@@ -47,7 +47,7 @@ export function movedBy(design: Design, id: string, by: Vec): Placement | null {
 
 /** The middle of the foot of a part that stands, mm. */
 export function footOf(design: Design, id: string): Vec | null {
-  const p = design.components.find((i) => i.id === id)?.placement;
+  const p = findComponent(design, id)?.placement;
   if (p?.on === 'free') return p.at;
   if (p?.on === 'spot') return design.case?.spots.find((s) => s.id === p.spot)?.at ?? null;
   const solids = compileSystem(design).placed.get(id)?.solids ?? [];

@@ -1,4 +1,4 @@
-import type { Design, Component, Placement, Turn } from '../design';
+import { findComponent, type Design, type Component, type Placement, type Turn } from '../design';
 import type {
   BoardPart,
   Bodied,
@@ -52,7 +52,7 @@ type Spot =
 function place(context: Context, id: string): PlacedComponent | null {
   const known = context.done.get(id);
   if (known) return known;
-  const component = context.design.components.find((i) => i.id === id);
+  const component = findComponent(context.design, id);
   if (!component || context.busy.has(id)) return null;
   context.busy.add(id);
   const spot = locate(context, component, component.placement);

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { catalogued, demoDesign } from '@/catalogue';
-import { applyEdit, type Design, type Edit, type Placement } from '../design';
+import { applyEdit, type Design, type Edit, type Placement, findComponent } from '../design';
 import { boxSize } from '../geometry';
 import { compileSystem } from '.';
 
@@ -43,7 +43,7 @@ describe('placing', () => {
 
   test('ports turn to the other end, and still point inward', () => {
     const up = system.placed.get('front-radiator')?.ports[0],
-      mount = desk.components.find((i) => i.id === 'front-radiator')?.placement;
+      mount = findComponent(desk, 'front-radiator')?.placement;
     if (mount?.on !== 'mount') throw new Error('the demo lost its radiator');
     const down = placed('front-radiator', { ...mount, ports: 'start' })?.ports[0];
     expect(up?.at[1]).toBeGreaterThan(300);
@@ -54,7 +54,7 @@ describe('placing', () => {
   });
 
   test('sliding moves by what it says', () => {
-    const mount = desk.components.find((i) => i.id === 'top-radiator')?.placement;
+    const mount = findComponent(desk, 'top-radiator')?.placement;
     if (mount?.on !== 'mount') throw new Error('the demo lost its radiator');
     const by = (slide_mm: number): number =>
       placed('top-radiator', { ...mount, slide_mm })?.solids[0]?.box.min[0] ?? NaN;

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoDesign } from '@/catalogue';
-import { applyEdit, type Design } from '../design';
+import { applyEdit, type Design, findComponent } from '../design';
 import { analyse } from '../analysis';
 import {
   compareRating,
@@ -206,11 +206,11 @@ describe('what the loop would carry', () => {
       [
         ...['processor', 'card'].map((id) => ({
           id,
-          draw: (desk.components.find((i) => i.id === id)?.part as { draw_W: number }).draw_W,
+          draw: (findComponent(desk, id)?.part as { draw_W: number }).draw_W,
         })),
         ...['board', 'memory'].map((id) => ({
           id,
-          draw: (desk.components.find((i) => i.id === id)?.part as { draw_W: number }).draw_W,
+          draw: (findComponent(desk, id)?.part as { draw_W: number }).draw_W,
         })),
       ].reduce(
         (b, { id, draw }) =>

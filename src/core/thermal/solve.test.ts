@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoDesign } from '@/catalogue';
-import { applyEdit, type Design, type Edit } from '../design';
+import { applyEdit, type Design, type Edit, findComponent } from '../design';
 import { analyse, type Analysis } from '../analysis';
 import { reorderLoop } from '../loops';
 import { coolingCurves, noiseOf, prepareHeat, sizeCooling, worstRise } from '.';
@@ -59,7 +59,7 @@ describe('the heat balance', () => {
   });
 
   test('an exhaust radiator breathes warm air', () => {
-    const top = desk.components.find((i) => i.id === 'top-radiator');
+    const top = findComponent(desk, 'top-radiator');
     if (top?.placement.on !== 'mount') throw new Error('the demo lost its top radiator');
     const turned = judged(
       edit(desk, {
@@ -211,7 +211,7 @@ describe('sizing', () => {
   });
 
   test('what holds now never needs more than there is, even where more area would not help', () => {
-    const top = desk.components.find((i) => i.id === 'top-radiator');
+    const top = findComponent(desk, 'top-radiator');
     if (top?.placement.on !== 'mount') throw new Error('the demo lost its top radiator');
     const out: Edit = {
       do: 'component.place',

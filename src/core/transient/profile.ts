@@ -1,3 +1,4 @@
+import { findComponent } from '../design';
 import type { ThermalModel } from '../thermal';
 import type { LoadCaseId } from '../components';
 import { ScenarioError, type Fault, type FaultKind, type Scenario } from './types';
@@ -23,8 +24,7 @@ export function checkFault(fault: Fault, place: string, thermalModel: ThermalMod
       `${place}.amount`,
     );
   if (fault.component === undefined) return;
-  const kind = thermalModel.system.design.components.find((i) => i.id === fault.component)?.part
-      .kind,
+  const kind = findComponent(thermalModel.system.design, fault.component)?.part.kind,
     wanted = fault.kind === 'pump stops' ? 'pump' : 'fan';
   if (kind !== wanted)
     throw new ScenarioError(

@@ -1,4 +1,4 @@
-import type { EndPiece, Connection, Loop } from '../design';
+import { componentName, type EndPiece, type Connection, type Loop } from '../design';
 import type { System, PlacedPort } from '../system';
 import type { FittingDuty, FittingPart } from '../components';
 import { add, distance, dot, norm, scale, sub, type Vec } from '../geometry';
@@ -75,8 +75,7 @@ export function estimateRuns(system: System): readonly Run[] {
 function estimateRun(system: System, loop: Loop, connection: Connection): Run {
   const a = system.portAt(connection.from),
     b = system.portAt(connection.to);
-  const nameOf = (id: string): string =>
-    system.design.components.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => componentName(system.design, id);
   const { tube } = loop;
   const base = {
     id: connection.id,

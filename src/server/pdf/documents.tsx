@@ -1,4 +1,4 @@
-import type { Design } from '@/core/design';
+import { componentName, type Design } from '@/core/design';
 import { shortWhy, type Bom } from '@/core/bom';
 import { PART_KINDS, type PartKind } from '@/core/components';
 import {
@@ -91,7 +91,7 @@ export function BuildDocument({
 }) {
   const { brief } = design,
     heat = reports.heat[brief.loadCase],
-    nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
+    nameOf = (id: string): string => componentName(design, id);
   return (
     <PdfSheet
       title={design.name}

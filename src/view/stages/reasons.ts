@@ -1,4 +1,4 @@
-import type { Design } from '@/core/design';
+import { componentName, type Design } from '@/core/design';
 import {
   INSTALLATION,
   SPREAD,
@@ -53,7 +53,7 @@ export function reasonForRise(report: CaseReport, design: Design): Reason {
         value: formatWatts(l.heatIn_W),
       })),
       ...report.radiators.map((r) => ({
-        name: `${design.components.find((i) => i.id === r.id)?.name ?? r.id}`,
+        name: `${componentName(design, r.id)}`,
         value: `${formatNumber(r.conductance_WK, { decimals: 1 })} W/K, air in ${formatCelsius(r.airIn_C, 1)}`,
       })),
       { name: 'room', value: formatCelsius(design.brief.room_C, 1) },

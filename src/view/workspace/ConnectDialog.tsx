@@ -1,4 +1,5 @@
 'use client';
+import { findComponent } from '@/core/design';
 import { useState } from 'react';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
@@ -36,7 +37,7 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
   const [coolantId, setCoolant] = useState(coolants[0]?.id ?? '');
   const tube = tubes.find((t) => t.id === tubeId) ?? (tubes[0] as TubePart);
   const coolant = coolants.find((c) => c.id === coolantId) ?? (coolants[0] as CoolantPart);
-  const kinds = chosen.map((id) => design.components.find((i) => i.id === id)?.part.kind);
+  const kinds = chosen.map((id) => findComponent(design, id)?.part.kind);
   const missing = (['reservoir', 'pump', 'radiator'] as const).filter((k) => !kinds.includes(k));
   const go = (): void => {
     const fitting = fittingFor(tube, offer);
@@ -81,7 +82,7 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
         </label>
         <div>
           {loose.map((id) => {
-            const component = design.components.find((i) => i.id === id);
+            const component = findComponent(design, id);
             return (
               <FormControlLabel
                 key={id}

@@ -7,7 +7,7 @@ import {
   useSensors,
   type DragMoveEvent,
 } from '@dnd-kit/core';
-import type { Edit } from '@/core/design';
+import { componentName, findComponent, type Edit } from '@/core/design';
 import { moveInto, reorderLoop } from '@/core/loops';
 import type { LoopGraph, Visit } from '@/core/system';
 import { drawingOf } from '@/core/components';
@@ -78,8 +78,7 @@ export function LoopLane({ graph, width, range, compact }: Props) {
 
   const price = useMemo(() => (drag?.edit ? orderPrice(design, drag.edit) : null), [drag, design]);
   const give = (id: string, edit: Edit | null): void => {
-    if (edit)
-      commit(`move ${design.components.find((i) => i.id === id)?.name ?? id} in the loop`, edit);
+    if (edit) commit(`move ${componentName(design, id)} in the loop`, edit);
   };
   const inRow = (id: string, to: number): Edit | null => {
     const order = moved(stations, id, Math.max(0, Math.min(stations.length - 1, to)));
@@ -203,7 +202,7 @@ export function LoopLane({ graph, width, range, compact }: Props) {
             )}
           </svg>
           {layout.visits.map((v, i) => {
-            const component = design.components.find((x) => x.id === v.component);
+            const component = findComponent(design, v.component);
             const spot = geometry.spots[i] as Spot;
             const name = component?.name ?? v.component;
             const kind = component ? drawingOf(component.part) : '';

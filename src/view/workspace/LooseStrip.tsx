@@ -1,4 +1,5 @@
 'use client';
+import { componentName } from '@/core/design';
 import { insertStation } from '@/core/loops';
 import { useEditor } from './EditorProvider';
 import styles from './LoopLine.module.css';
@@ -6,7 +7,7 @@ import styles from './LoopLine.module.css';
 /** Parts that wait beside the loops: one click lets a part into the run where it needs the least tube. */
 export function LooseStrip({ loose }: { readonly loose: readonly string[] }) {
   const { design, commit, pick } = useEditor((s) => s);
-  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => componentName(design, id);
   const put = (component: string, loop: string, name: string): void => {
     const edit = insertStation(design, loop, component);
     if (edit) {

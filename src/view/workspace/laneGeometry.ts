@@ -1,4 +1,4 @@
-import type { Design } from '@/core/design';
+import { findComponent, type Design } from '@/core/design';
 import type { LoopGraph } from '@/core/system';
 
 export interface Spot {
@@ -33,7 +33,7 @@ const LINE_Y = 38,
 const TEE_WIDTH = 0.42;
 
 const isTee = (design: Design, component: string): boolean => {
-  const part = design.components.find((i) => i.id === component)?.part;
+  const part = findComponent(design, component)?.part;
   return part?.kind === 'inline' && part.duty === 'tee';
 };
 

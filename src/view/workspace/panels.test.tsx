@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { CATALOGUE, catalogued, demoDesign } from '@/catalogue';
-import { applyEdit, type Design } from '@/core/design';
+import { applyEdit, type Design, findComponent } from '@/core/design';
 import { PlaceCard } from '../stages/case/PlaceCard';
 import { MoneyField } from '../stages/brief/MoneyField';
 import { LinkEditor } from '../stages/runs/LinkEditor';
@@ -51,23 +51,21 @@ describe('findings', () => {
 
 describe('the picked part', () => {
   const card = (design: Design, id: string) => (
-    <PlaceCard
-      component={design.components.find((i) => i.id === id) as Design['components'][number]}
-    />
+    <PlaceCard component={findComponent(design, id) as Design['components'][number]} />
   );
 
   test('a radiator slides, turns and changes its air', () => {
     show(desk, card(desk, 'top-radiator'));
     fireEvent.click(screen.getByRole('button', { name: '+5' }));
-    expect(state.design.components.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({
+    expect(findComponent(state.design, 'top-radiator')?.placement).toMatchObject({
       slide_mm: 15,
     });
     fireEvent.click(screen.getByRole('radio', { name: 'ports to the rear' }));
-    expect(state.design.components.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({
+    expect(findComponent(state.design, 'top-radiator')?.placement).toMatchObject({
       ports: 'start',
     });
     fireEvent.click(screen.getByRole('radio', { name: 'blows case air out' }));
-    expect(state.design.components.find((i) => i.id === 'top-radiator')?.placement).toMatchObject({
+    expect(findComponent(state.design, 'top-radiator')?.placement).toMatchObject({
       air: 'out',
     });
   });
@@ -75,16 +73,14 @@ describe('the picked part', () => {
   test('it is changed for another of its kind, keeping its runs', () => {
     show(desk, card(desk, 'pump'));
     fireEvent.change(screen.getByLabelText('Part'), { target: { value: 'pump-brook-compact' } });
-    expect(state.design.components.find((i) => i.id === 'pump')?.part.id).toBe(
-      'pump-brook-compact',
-    );
+    expect(findComponent(state.design, 'pump')?.part.id).toBe('pump-brook-compact');
     expect(state.design.loops).toEqual(desk.loops);
   });
 
   test('it goes to the bench and out of the build', () => {
     show(desk, card(desk, 'pump'));
     fireEvent.change(screen.getByLabelText('Place'), { target: { value: '-1' } });
-    expect(state.design.components.find((i) => i.id === 'pump')?.placement).toEqual({
+    expect(findComponent(state.design, 'pump')?.placement).toEqual({
       on: 'unplaced',
     });
     fireEvent.click(screen.getByRole('button', { name: 'Take it out of the build' }));

@@ -1,4 +1,5 @@
 'use client';
+import { findComponent } from '@/core/design';
 import { useState, type KeyboardEvent } from 'react';
 import { movedBy, outsideOf } from '@/core/system';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
@@ -48,7 +49,7 @@ export function CaseStage() {
   const shown = near.length > 0 ? near : fit.gaps.slice(0, 6);
   const clashes = fit.gaps.filter((g) => g.verdict === 'clash').length,
     marginal = fit.gaps.filter((g) => g.verdict === 'marginal').length;
-  const component = design.components.find((i) => i.id === picked);
+  const component = findComponent(design, picked);
   const blocked = fit.ports.filter((p) => p.verdict === 'clash').length,
     unfed = analysis.reports.wiring.unfed.length;
   const titleWords = () => {
@@ -283,8 +284,8 @@ export function CaseStage() {
                       <tr key={`${s.radiator}-${s.fans}`}>
                         <td>
                           {s.fans
-                            ? design.components.find((i) => i.id === s.fans)?.name
-                            : `frame, ${design.components.find((i) => i.id === s.radiator)?.name ?? ''}`}
+                            ? findComponent(design, s.fans)?.name
+                            : `frame, ${findComponent(design, s.radiator)?.name ?? ''}`}
                         </td>
                         <td className="mono">{s.thread}</td>
                         <td className="num soft">

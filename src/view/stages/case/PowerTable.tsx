@@ -1,4 +1,5 @@
 'use client';
+import { componentName } from '@/core/design';
 import { supplyLoad, supplyVerdict } from '@/core/thermal';
 import { formatNumber, formatWatts, plural } from '@/core/units';
 import { Mark } from '@/view/shared';
@@ -16,7 +17,7 @@ const PLUGS = {
 export function PowerTable() {
   const { design, analysis, pick } = useEditor((s) => s);
   const { wiring: power } = analysis.reports;
-  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => componentName(design, id);
   if (power.lines.length === 0 && power.unfed.length === 0) return null;
   const supply = supplyLoad(analysis.system, analysis.thermalModel);
   return (

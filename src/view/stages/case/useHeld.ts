@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { applyEdit, type Placement } from '@/core/design';
+import { applyEdit, type Placement, componentName } from '@/core/design';
 import { measureGaps, thicknessAt, type ClearanceReport, type MountDepth } from '@/core/clearance';
 import { compileSystem, type System } from '@/core/system';
 import { useEditor } from '@/view/workspace';
@@ -48,7 +48,7 @@ export function useHeld(): Held {
     setHeld((last) => {
       if (last)
         queueMicrotask(() =>
-          commit(`move ${design.components.find((i) => i.id === component)?.name ?? component}`, {
+          commit(`move ${componentName(design, component)}`, {
             do: 'component.place',
             component,
             placement: last.placement,

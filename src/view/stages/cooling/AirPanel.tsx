@@ -1,4 +1,5 @@
 'use client';
+import { componentName, findComponent } from '@/core/design';
 import { formatCelsius, formatKelvin, formatNumber, formatWatts } from '@/core/units';
 import { Segments } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
@@ -13,7 +14,7 @@ export function AirPanel() {
   const { design, analysis, commit, pick, picked } = useEditor((s) => s);
   const report = analysis.reports.heat[design.brief.loadCase];
   const { thermalModel } = analysis;
-  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => componentName(design, id);
   const intake = report.radiators.filter(
       (r) => thermalModel.radiators.find((x) => x.id === r.id)?.air === 'in',
     ),
@@ -21,7 +22,7 @@ export function AirPanel() {
   const before_W = intake.reduce((s, r) => s + (r.heat_W ?? 0), 0);
   const { room_C } = design.brief;
   const turn = (id: string, air: 'in' | 'out'): void => {
-    const p = design.components.find((i) => i.id === id)?.placement;
+    const p = findComponent(design, id)?.placement;
     if (p?.on === 'mount')
       commit(`${nameOf(id)} ${air === 'in' ? 'draws in' : 'blows out'}`, {
         do: 'component.place',

@@ -1,4 +1,5 @@
 'use client';
+import { findComponent } from '@/core/design';
 import type { Uncertainty } from '@/core/thermal';
 import { formatCelsius, formatNumber, formatWatts } from '@/core/units';
 import { Mark, QuantityField, Segments, Why } from '@/view/shared';
@@ -136,7 +137,7 @@ export function AnswerPanel({
                 <tr key={r.id} data-picked={picked === r.id || undefined}>
                   <td>
                     <button type="button" className={styles.link} onClick={() => pick(r.id)}>
-                      {design.components.find((i) => i.id === r.id)?.name}
+                      {findComponent(design, r.id)?.name}
                     </button>
                   </td>
                   <td className="num">
@@ -148,7 +149,7 @@ export function AnswerPanel({
                       {fans.map((f) => (
                         <QuantityField
                           key={f.component}
-                          label={`Speed of ${design.components.find((i) => i.id === f.component)?.name ?? 'the fans'}`}
+                          label={`Speed of ${findComponent(design, f.component)?.name ?? 'the fans'}`}
                           hideLabel
                           width={46}
                           value={f.speed_rpm}

@@ -1,4 +1,5 @@
 'use client';
+import { findComponent } from '@/core/design';
 import { useState } from 'react';
 import { compareRating } from '@/core/thermal';
 import { formatNumber } from '@/core/units';
@@ -16,7 +17,7 @@ export function FiguresPanel() {
   const [measuring, setMeasuring] = useState<string | null>(null);
   const report = analysis.reports.heat[design.brief.loadCase];
   const { thermalModel } = analysis;
-  const componentOf = (id: string) => design.components.find((i) => i.id === id);
+  const componentOf = (id: string) => findComponent(design, id);
   const fans = [
     ...new Set(
       [

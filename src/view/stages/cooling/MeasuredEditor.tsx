@@ -1,4 +1,5 @@
 'use client';
+import { findComponent } from '@/core/design';
 import { useMemo, useState } from 'react';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
@@ -30,7 +31,7 @@ export function MeasuredEditor({
   onClose(): void;
 }) {
   const { design, commit } = useEditor((s) => s);
-  const component = design.components.find((i) => i.id === id);
+  const component = findComponent(design, id);
   const known = component?.part.kind === 'radiator' ? component.part.measured : undefined;
   const [against, setAgainst] = useState<'air' | 'speed'>(known?.against ?? 'speed');
   const columns = COLUMNS[against];

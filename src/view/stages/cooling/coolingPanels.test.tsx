@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { useState } from 'react';
 import { demoDesign } from '@/catalogue';
-import { applyEdit, type Design } from '@/core/design';
+import { applyEdit, type Design, findComponent } from '@/core/design';
 import type { Fault } from '@/core/transient';
 import { show, state } from '@/view/workspace/showInEditor';
 import { SourceTable } from '../heat/SourceTable';
@@ -23,7 +23,7 @@ const type = (label: string | RegExp, value: string, at = 0): void => {
   fireEvent.change(field, { target: { value } });
   fireEvent.keyDown(field, { key: 'Enter' });
 };
-const partOf = (id: string) => state.design.components.find((i) => i.id === id)?.part;
+const partOf = (id: string) => findComponent(state.design, id)?.part;
 
 describe('heat, in place', () => {
   function Bars() {
@@ -39,7 +39,7 @@ describe('heat, in place', () => {
     expect(state.analysis.reports.heat.gaming.inLoop_W).toBeCloseTo(before - 20, 6);
     expect(state.analysis.reports.heat.render.inLoop_W).toBeCloseTo(render, 9);
     for (let i = 0; i < 20; i += 1) fireEvent.keyDown(bar(), { key: 'ArrowLeft', shiftKey: true });
-    expect(state.design.components.find((i) => i.id === 'card')?.settings.shares?.gaming).toBe(0);
+    expect(findComponent(state.design, 'card')?.settings.shares?.gaming).toBe(0);
     act(() => state.undo());
     expect(state.design).toEqual(desk);
   });
@@ -193,9 +193,7 @@ describe('over time', () => {
     }).design;
     show(design, <ControlEditor kind="fan" run={null} />);
     type('Hysteresis', '3');
-    expect(
-      state.design.components.find((i) => i.id === 'top-fans')?.settings.control?.hysteresis_K,
-    ).toBe(3);
+    expect(findComponent(state.design, 'top-fans')?.settings.control?.hysteresis_K).toBe(3);
     fireEvent.change(screen.getByLabelText('Sensor of the fans'), {
       target: {
         value: state.analysis.thermalModel.sources[1]
@@ -203,12 +201,9 @@ describe('over time', () => {
           : 'coolant',
       },
     });
-    expect(
-      state.design.components.find((i) => i.id === 'front-fans')?.settings.control?.sensor,
-    ).toContain('/');
+    expect(findComponent(state.design, 'front-fans')?.settings.control?.sensor).toContain('/');
     fireEvent.click(screen.getByRole('button', { name: 'Add a point' }));
-    const points =
-      state.design.components.find((i) => i.id === 'front-fans')?.settings.control?.points ?? [];
+    const points = findComponent(state.design, 'front-fans')?.settings.control?.points ?? [];
     expect(points.length).toBe(4);
     expect(
       points.every(
@@ -223,9 +218,7 @@ describe('over time', () => {
   test('without a curve one is offered that begins at the room', () => {
     show(desk, <ControlEditor kind="pump" run={null} />);
     fireEvent.click(screen.getByRole('button', { name: 'Let it follow a curve' }));
-    expect(
-      state.design.components.find((i) => i.id === 'pump')?.settings.control?.points[0]?.[0],
-    ).toBe(26);
+    expect(findComponent(state.design, 'pump')?.settings.control?.points[0]?.[0]).toBe(26);
   });
 
   test('faults are added, changed and taken out', () => {

@@ -1,4 +1,5 @@
 'use client';
+import { componentName } from '@/core/design';
 import { branchesOf, type FlowNetwork } from '@/core/hydraulics';
 import type { LoopGraph } from '@/core/system';
 import { formatFlow, formatKilopascals, formatNumber } from '@/core/units';
@@ -15,7 +16,7 @@ export function BranchTable({
   readonly network: FlowNetwork;
 }) {
   const { design, analysis, pick, picked } = useEditor((s) => s);
-  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => componentName(design, id);
   const rows = branchesOf(graph, network, analysis.reports.flow.links);
   return (
     <Section title="Branches">

@@ -1,4 +1,5 @@
 'use client';
+import { findComponent } from '@/core/design';
 import { useMemo } from 'react';
 import {
   flowBand,
@@ -52,7 +53,7 @@ export function DirtTable({
           </thead>
           <tbody>
             {rows.map((r) => {
-              const component = design.components.find((i) => i.id === r.component);
+              const component = findComponent(design, r.component);
               return (
                 <tr key={r.component} data-picked={picked === r.component || undefined}>
                   <td>

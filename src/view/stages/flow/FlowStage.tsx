@@ -1,4 +1,5 @@
 'use client';
+import { findComponent } from '@/core/design';
 import { useMemo, useState } from 'react';
 import {
   atFullSpeed,
@@ -92,7 +93,7 @@ function OneLoop({
   const pumps = flow.pumps
     .filter((p) => p.loop === graph.loop.id)
     .flatMap((p) => {
-      const component = design.components.find((i) => i.id === p.id);
+      const component = findComponent(design, p.id);
       return component?.part.kind === 'pump' ? [{ ...p, component, part: component.part }] : [];
     });
   const margin = pumpMargin(network, target);

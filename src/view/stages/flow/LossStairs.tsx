@@ -1,4 +1,5 @@
 'use client';
+import { componentName, findComponent } from '@/core/design';
 import { useState } from 'react';
 import { fitOf, type FlowNetwork, type LinkFlow, type LoopFlow } from '@/core/hydraulics';
 import type { LoopGraph } from '@/core/system';
@@ -29,7 +30,7 @@ export function LossStairs({ graph, state, network }: Props) {
   const { flow, runs } = analysis.reports;
   const nameOf = (l: LinkFlow): string =>
     l.component
-      ? (design.components.find((i) => i.id === l.component)?.name ?? l.component)
+      ? componentName(design, l.component)
       : (runs.find((r) => r.id === l.id)?.name ?? l.id);
   const rows = stairs(flow.links.filter((l) => l.loop === graph.loop.id));
   const place = (l: LinkFlow): number =>
@@ -51,7 +52,7 @@ export function LossStairs({ graph, state, network }: Props) {
           const subject = l.component ?? l.id,
             name = nameOf(l),
             open = picked === subject;
-          const component = design.components.find((i) => i.id === l.component);
+          const component = findComponent(design, l.component);
           const passage =
             component && 'passages' in component.part ? component.part.passages[0] : undefined;
           const measured = passage && passage.points.length > 0 ? passage : null;

@@ -1,4 +1,5 @@
 'use client';
+import { findComponent } from '@/core/design';
 import { useState } from 'react';
 import type { LoopFlow, NodePressure } from '@/core/hydraulics';
 import type { LoopGraph } from '@/core/system';
@@ -29,7 +30,7 @@ export function PressureTable({
     );
   const rows = inFlowOrder(graph, profile.nodes);
   const nameOf = (n: NodePressure): string => {
-    const component = design.components.find((i) => i.id === n.component);
+    const component = findComponent(design, n.component);
     const chambers = rows.filter((r) => r.component === n.component);
     const sideWords = () => {
       if (chambers.length > 1) {

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { CATALOGUE } from '@/catalogue';
 import { compareSeriesParallel, type Arrangement } from '@/core/studies';
 import { teePorts } from '@/core/loops';
-import type { Design } from '@/core/design';
+import { componentName, findComponent, type Design } from '@/core/design';
 import type { InlinePart } from '@/core/components';
 import {
   formatCelsius,
@@ -26,11 +26,9 @@ const TEE = CATALOGUE.find(
 export function SeriesParallel({ loop }: { readonly loop: string }) {
   const { design, analysis } = useEditor((s) => s);
   const stations = analysis.system.loops.find((g) => g.loop.id === loop)?.stations ?? [];
-  const blocks = stations.filter(
-    (s) => design.components.find((i) => i.id === s)?.part.kind === 'block',
-  );
+  const blocks = stations.filter((s) => findComponent(design, s)?.part.kind === 'block');
   const [left, setLeft] = useState<readonly string[]>([]);
-  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => componentName(design, id);
   return (
     <Section title="In a row, or side by side">
       {blocks.length > 2 && (

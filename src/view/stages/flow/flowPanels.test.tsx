@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { demoDesign } from '@/catalogue';
-import { applyEdit, type Design, type Component } from '@/core/design';
+import { applyEdit, type Design, type Component, findComponent } from '@/core/design';
 import { networkOf, type LoopFlow } from '@/core/hydraulics';
 import type { LoopGraph } from '@/core/system';
 import { useEditor } from '@/view/workspace';
@@ -82,7 +82,7 @@ describe('measured points', () => {
     show(
       design,
       <CurveEditor
-        curve={{ component: design.components.find((i) => i.id === component) as Component, of }}
+        curve={{ component: findComponent(design, component) as Component, of }}
         onClose={() => closed.push('closed')}
       />,
     );
@@ -96,14 +96,12 @@ describe('measured points', () => {
     });
     fireEvent.click(screen.getByRole('button', { name: 'Use these points in this build' }));
     expect(closed).toEqual(['closed']);
-    const part = state.design.components.find((i) => i.id === 'processor-block')?.part;
+    const part = findComponent(state.design, 'processor-block')?.part;
     const points = part?.kind === 'block' ? (part.passages[0]?.points ?? []) : [];
     // 1 US gal = 3.785411784 L exactly; 1 psi = 6.894757 kPa (NIST SP 811, appendix B).
     expect(points[0]?.[0]).toBeCloseTo(3.785411784, 6);
     expect(points[0]?.[1]).toBeCloseTo(6.894757, 4);
-    expect(state.design.components.find((i) => i.id === 'card-block')).toEqual(
-      desk.components.find((i) => i.id === 'card-block'),
-    );
+    expect(findComponent(state.design, 'card-block')).toEqual(findComponent(desk, 'card-block'));
   });
 
   test('a line without numbers is named, and nothing can be saved until it is mended', () => {
@@ -127,7 +125,7 @@ describe('measured points', () => {
     fireEvent.change(screen.getByLabelText('Flow in'), { target: { value: 'L/h' } });
     fireEvent.change(screen.getByLabelText('Drop in'), { target: { value: 'mbar' } });
     fireEvent.click(screen.getByRole('button', { name: 'Use these points in this build' }));
-    const part = state.design.components.find((i) => i.id === 'processor-block')?.part;
+    const part = findComponent(state.design, 'processor-block')?.part;
     expect(part?.kind === 'block' && part.passages[0]?.points).toEqual([
       [2, 3],
       [4, 10],
@@ -141,7 +139,7 @@ describe('measured points', () => {
     });
     expect(screen.getByRole('note').textContent).toContain('rises');
     fireEvent.click(screen.getByRole('button', { name: 'Use these points in this build' }));
-    const part = state.design.components.find((i) => i.id === 'pump')?.part;
+    const part = findComponent(state.design, 'pump')?.part;
     expect(
       part?.kind === 'pump' &&
         part.points.every((p, i, all) => i === 0 || p[1] <= (all[i - 1]?.[1] ?? 0)),

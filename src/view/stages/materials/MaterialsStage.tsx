@@ -1,4 +1,5 @@
 'use client';
+import { componentName } from '@/core/design';
 import { useState } from 'react';
 import { looseParts } from '@/core/loops';
 import { METAL_NAMES } from '@/core/corrosion';
@@ -39,7 +40,7 @@ export function MaterialsStage() {
       ? ([design.loops.map((l) => l.fitting), Object.values(design.kit).filter((k) => 'duty' in k)]
           .flat()
           .find((f) => `fitting:${f.id}` === id)?.name ?? id)
-      : (design.components.find((i) => i.id === id)?.name ?? id);
+      : componentName(design, id);
   const softVerdict = (loop: string, material: string) =>
     metals.polymers.find((m) => m.loop === loop && m.material === material)?.verdict;
   const titleWords = () => {

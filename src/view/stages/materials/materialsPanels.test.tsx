@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { CATALOGUE, catalogued, demoDesign, STANDARD_KIT } from '@/catalogue';
-import { applyEdit, emptyDesign, type Design, type Edit } from '@/core/design';
+import { applyEdit, emptyDesign, type Design, type Edit, findComponent } from '@/core/design';
 import { proposeLoop } from '@/core/loops';
 import { usePartLists } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
@@ -58,9 +58,7 @@ describe('the Materials stage', () => {
     );
     expect(row(/^acrylic/).textContent).toContain('attacked');
     expect(screen.getByText('Cold-room mix, 35 % attacks acrylic')).toBeTruthy();
-    const reservoir = state.design.components.find(
-        (i) => i.id === 'reservoir',
-      ) as Design['components'][number],
+    const reservoir = findComponent(state.design, 'reservoir') as Design['components'][number],
       { polymers: _softs, ...silent } = reservoir.part as Extract<
         typeof reservoir.part,
         { kind: 'reservoir' }
@@ -96,11 +94,9 @@ describe('what is to be seen', () => {
     expect(tick('Processor reservoir').checked).toBe(true);
     expect(tick('Card A').checked).toBe(false);
     fireEvent.click(tick('Card A'));
-    expect(state.design.components.find((i) => i.id === 'card-a')?.settings.keepVisible).toBe(true);
+    expect(findComponent(state.design, 'card-a')?.settings.keepVisible).toBe(true);
     fireEvent.click(tick('Processor reservoir'));
-    expect(state.design.components.find((i) => i.id === 'reservoir-1')?.settings.keepVisible).toBe(
-      false,
-    );
+    expect(findComponent(state.design, 'reservoir-1')?.settings.keepVisible).toBe(false);
     act(() => state.undo());
     expect(tick('Processor reservoir').checked).toBe(true);
   });

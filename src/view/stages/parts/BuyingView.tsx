@@ -1,4 +1,5 @@
 'use client';
+import { findComponent } from '@/core/design';
 import { useMemo, useState } from 'react';
 import { CATALOGUE } from '@/catalogue';
 import { cheapestPurchase, spareAdvice, leadTimes, requirements, type LeadTime } from '@/core/bom';
@@ -225,7 +226,7 @@ export function BuyingView() {
                 <tr key={w.component}>
                   <td>
                     <button type="button" className={styles.name} onClick={() => pick(w.component)}>
-                      {design.components.find((i) => i.id === w.component)?.name}
+                      {findComponent(design, w.component)?.name}
                     </button>
                   </td>
                   <td className="soft">{w.name}</td>

@@ -1,5 +1,5 @@
 'use client';
-import type { Loop } from '@/core/design';
+import { findComponent, type Loop } from '@/core/design';
 import { formatMillimetres, formatNumber } from '@/core/units';
 import type { Run } from '@/core/tubing';
 import { bendSheet, type TubeTurn } from '@/core/plan';
@@ -19,7 +19,7 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
   const [first] = sheet.bends;
   const near =
     routed.nearest &&
-    (design.components.find((i) => i.id === routed.nearest?.component)?.name ??
+    (findComponent(design, routed.nearest?.component)?.name ??
       design.case?.obstacles.find((o) => `case:${o.id}` === routed.nearest?.component)?.name ??
       'another run');
   return (

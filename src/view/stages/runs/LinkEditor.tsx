@@ -1,5 +1,5 @@
 'use client';
-import type { Edit, Connection, Loop, PortRef } from '@/core/design';
+import { findComponent, type Edit, type Connection, type Loop, type PortRef } from '@/core/design';
 import { isWet } from '@/core/components';
 import { Pick } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
@@ -24,7 +24,7 @@ export function LinkEditor({
       ),
     );
   const ports = (side: 'from' | 'to') => {
-    const component = design.components.find((i) => i.id === connection[side].component);
+    const component = findComponent(design, connection[side].component);
     return component && isWet(component.part)
       ? component.part.ports
           .filter(

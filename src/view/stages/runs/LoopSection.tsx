@@ -1,6 +1,12 @@
 'use client';
 import { useState } from 'react';
-import type { CapDuty, EndPiece, Loop } from '@/core/design';
+import {
+  componentName,
+  findComponent,
+  type CapDuty,
+  type EndPiece,
+  type Loop,
+} from '@/core/design';
 import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion } from '@/core/bom';
 import { draining } from '@/core/loops';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
@@ -39,7 +45,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
     readonly component: string;
     readonly port: string;
   }): { readonly component: string | undefined; readonly port: string | undefined } => {
-    const component = design.components.find((i) => i.id === c.component);
+    const component = findComponent(design, c.component);
     return {
       component: component?.name,
       port:
@@ -215,9 +221,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
             ? 'next to nothing stays.'
             : `about ${formatNumber(drain.stays_mL)} mL stay, in ${drain.stays
                 .slice(0, 3)
-                .map(
-                  (s) => design.components.find((i) => i.id === s.component)?.name ?? s.component,
-                )
+                .map((s) => componentName(design, s.component))
                 .join(', ')}.`}
         </p>
       )}

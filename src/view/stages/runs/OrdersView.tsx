@@ -1,4 +1,5 @@
 'use client';
+import { componentName } from '@/core/design';
 import { useState } from 'react';
 import { whyNoOrders, type OrderJudged } from '@/core/studies';
 import { formatCelsius, formatNumber, plural } from '@/core/units';
@@ -12,7 +13,7 @@ export function OrdersView() {
   const [loop, setLoop] = useState(design.loops[0]?.id ?? '');
   const why = whyNoOrders(design, loop);
   const { result, fresh, progress, stopped, stop, again } = useOrders(why === null ? loop : null);
-  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => componentName(design, id);
   const components = [
     ...new Set((result?.rows ?? []).flatMap((r) => r.temps.map((t) => t.component))),
   ];

@@ -1,5 +1,5 @@
 'use client';
-import type { EndPiece, Connection, Loop } from '@/core/design';
+import { componentName, type EndPiece, type Connection, type Loop } from '@/core/design';
 import { bridgeOffers } from '@/core/studies';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import type { Run } from '@/core/tubing';
@@ -31,7 +31,7 @@ export function RunPanel({
   readonly link: Connection;
 }) {
   const { design, analysis, commit, pick } = useEditor((s) => s);
-  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => componentName(design, id);
   const end = (side: 'from' | 'to') => (
     <Pick
       label={`At ${nameOf(run[side].component)}`}

@@ -1,4 +1,5 @@
 'use client';
+import { findComponent } from '@/core/design';
 import { useState } from 'react';
 import { looseParts } from '@/core/loops';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
@@ -135,9 +136,7 @@ export function RunsStage() {
           <ShownParts />
           {loose.length >= 2 && (
             <Section title="Not connected">
-              <p>
-                {loose.map((id) => design.components.find((i) => i.id === id)?.name).join(', ')}
-              </p>
+              <p>{loose.map((id) => findComponent(design, id)?.name).join(', ')}</p>
               <button type="button" className={styles.act} onClick={() => setConnecting(true)}>
                 Connect another loop
               </button>

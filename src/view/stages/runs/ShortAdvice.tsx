@@ -1,4 +1,5 @@
 'use client';
+import { componentName } from '@/core/design';
 import { useMemo, useState } from 'react';
 import { whatIfShort } from '@/core/studies';
 import type { Run } from '@/core/tubing';
@@ -11,7 +12,7 @@ export function ShortAdvice({ run }: { readonly run: Run }) {
   const { design, analysis, commit } = useEditor((s) => s);
   const [short, setShort] = useState(5);
   const [end, setEnd] = useState<'from' | 'to'>('to');
-  const nameOf = (id: string): string => design.components.find((i) => i.id === id)?.name ?? id;
+  const nameOf = (id: string): string => componentName(design, id);
   const ways = useMemo(
     () => whatIfShort(design, analysis.routed, run.id, end, short),
     [design, end, analysis.routed, run.id, short],

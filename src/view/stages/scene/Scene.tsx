@@ -11,7 +11,7 @@ import {
   TubeGeometry,
   Vector3,
 } from 'three';
-import type { Design, Placement } from '@/core/design';
+import { findComponent, type Design, type Placement } from '@/core/design';
 import type { ClearanceReport } from '@/core/clearance';
 import { movedBy, standOffs, trayBoxes, type System } from '@/core/system';
 import { samplePath } from '@/core/routing';
@@ -390,7 +390,7 @@ function Parts({
 
 /** What stands stays at its height while it is dragged. */
 function onFloor(design: Design, component: string, by: Vec): Vec {
-  const p = design.components.find((i) => i.id === component)?.placement;
+  const p = findComponent(design, component)?.placement;
   return p?.on === 'spot' || p?.on === 'free' ? [by[0], 0, by[2]] : by;
 }
 
