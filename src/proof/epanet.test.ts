@@ -94,7 +94,7 @@ describe('demo builds', () => {
             NETWORK_TOLERANCE.outside,
           );
       for (const p of flow.pumps) {
-        const edge = w.system.loops.flatMap((g) => g.edges).find((e) => e.component?.id === p.id);
+        const edge = w.system.loops.flatMap((g) => g.links).find((e) => e.component === p.id);
         expect(
           Math.abs((theirs.head(edge?.to ?? '') - theirs.head(edge?.from ?? '')) / p.head_m - 1),
         ).toBeLessThan(0.01);

@@ -7,6 +7,10 @@ import {
   portFits,
   screwNeeds,
   thicknessAt,
+  nameDepths,
+  nameGaps,
+  nameObstructions,
+  namePorts,
 } from '../clearance';
 import {
   compileThermalModel,
@@ -14,21 +18,25 @@ import {
   sizeCooling,
   solveHeatCases,
   solvePrepared,
+  modelOf,
+  nameHeat,
 } from '../thermal';
 import { buildBom } from '../bom';
 import { judgeCorrosion } from '../corrosion';
-import type { System } from '../system';
+import { nameless, namesOf, sameNames, withDesign, type Names, type System } from '../system';
 import type { Part } from '../components';
 import { planWiring } from '../wiring';
 import { routedRuns, routesOf, unroutedRuns } from '../routing';
+import { nameRuns } from '../tubing';
 import { OPERATING_CHECKS, SPATIAL_CHECKS } from '../checks';
 import {
   differsInNameOnly,
+  differsInNamesOnly,
   differsInSpeedOnly,
   isSameSpace,
   placeSpace,
   toSpace,
-  withDesign,
+  withNames,
 } from './space';
 import { stageStates } from './stages';
 import type { Reports, Analysis } from './types';
@@ -58,36 +66,51 @@ const select = createSelectorCreator({
  */
 export function createSelectors() {
   const given = (asked: Asked): Design => asked.design;
-  // A name changes nothing.
+  // The build's own name changes nothing.
   const design = valueEqual(differsInNameOnly)([given], (d) => d);
   const offer = (asked: Asked): readonly Part[] => asked.offer;
+  // What the builder calls components: put in where results are told, unknown to whatever works them out.
+  const names = valueEqual(sameNames)([design], namesOf);
 
   // Where everything stands.
   const space = valueEqual(isSameSpace)([design], toSpace);
   let standing: System | null = null;
   const system = select([space], (s) => (standing = placeSpace(s, standing)));
   const routed = select([system], routesOf);
-  const runs = select([system, routed], routedRuns);
-  const clearance = select([system], measureGaps);
-  const portClearance = select([system, runs], portFits);
-  const airflowObstruction = select([system], measureAirflowObstructions);
-  const mountDepths = select([system], (s) =>
+  const tubes = select([system, routed], routedRuns);
+  const gaps = select([system], measureGaps);
+  const portGaps = select([system, tubes], portFits);
+  const airflow = select([system], measureAirflowObstructions);
+  const depths = select([system], (s) =>
     (s.design.case?.mounts ?? []).map((mount) => thicknessAt(s, mount)),
   );
 
   // What flows, warms and sounds in it.
-  const model = select([system, design], withDesign);
-  const thermalModel = select([model, airflowObstruction], (m, sides) =>
+  const operating = valueEqual(differsInNamesOnly)([design], nameless);
+  const model = select([system, operating], withDesign);
+  const thermalModel = select([model, airflow], (m, sides) =>
     compileThermalModel(m, new Map(sides.map((a) => [a.component, a.loss_Pa]))),
   );
-  const hydraulicsAndThermal = select([model, runs, thermalModel], (m, r, s) =>
-    solveCoupled(m, r, s, m.design.brief.loadCase),
+  const hydraulicsAndThermal = select([model, tubes, thermalModel], (m, r, t) =>
+    solveCoupled(m, r, t, m.design.brief.loadCase),
   );
-  const heat = select([hydraulicsAndThermal], ({ prepared }) => solveHeatCases(prepared));
+  const heatByCase = select([hydraulicsAndThermal], ({ prepared }) => solveHeatCases(prepared));
   const sizing = select([hydraulicsAndThermal, model], ({ prepared }, m) =>
     sizeCooling(prepared, m.design.brief.loadCase),
   );
-  const summer = select([model, runs, thermalModel], inSummer);
+  const heatInSummer = select([model, tubes, thermalModel], inSummer);
+
+  // The same, told with the names.
+  const runs = select([tubes, names], nameRuns);
+  const clearance = select([gaps, names], nameGaps);
+  const portClearance = select([portGaps, names], namePorts);
+  const airflowObstruction = select([airflow, names], nameObstructions);
+  const mountDepths = select([depths, names], nameDepths);
+  const heat = select([heatByCase, names], nameCases);
+  const summer = select([heatInSummer, names], (h, n) => h && nameHeat(h, n));
+  const namedSpace = select([system, names], (s, n) => withDesign(s, withNames(s.design, n)));
+  const namedModel = select([system, design], withDesign);
+  const namedThermalModel = select([thermalModel, namedModel], modelOf);
 
   // What it is made of and what is bought, at whatever speed it runs.
   const atRest = valueEqual(differsInSpeedOnly)([design], (d) => d);
@@ -99,7 +122,7 @@ export function createSelectors() {
 
   // What is wrong.
   const spatialFindings = select(
-    [system, runs, routed, clearance, portClearance, airflowObstruction, offer],
+    [namedSpace, runs, routed, clearance, portClearance, airflowObstruction, offer],
     (s, r, rt, fit, p, sides, parts) =>
       runChecks(SPATIAL_CHECKS, {
         design: s.design,
@@ -116,7 +139,7 @@ export function createSelectors() {
   );
   const operatingFindings = select(
     [
-      model,
+      namedModel,
       runs,
       routed,
       clearance,
@@ -128,12 +151,12 @@ export function createSelectors() {
       hydraulicsAndThermal,
       heat,
       summer,
-      thermalModel,
+      namedThermalModel,
       sizing,
       corrosion,
       billOfMaterials,
     ],
-    (m, r, rt, fit, p, sides, parts, pw, sc, { flow }, h, su, st, sz, me, li) =>
+    (m, r, rt, fit, p, sides, parts, pw, sc, { flow }, h, su, tm, sz, co, bom) =>
       runChecks(OPERATING_CHECKS, {
         design: m.design,
         system: m,
@@ -150,10 +173,10 @@ export function createSelectors() {
         flow,
         heat: h[m.design.brief.loadCase],
         summer: su,
-        thermalModel: st,
+        thermalModel: tm,
         sizing: sz,
-        corrosion: me,
-        bom: li,
+        corrosion: co,
+        bom,
       }),
   );
   const findings = select([spatialFindings, operatingFindings], (spatial, operating) =>
@@ -190,7 +213,7 @@ export function createSelectors() {
   );
   const stages = select([design, reports, findings], stageStates);
   const analysis = select(
-    [reports, findings, stages, model, thermalModel, routed],
+    [reports, findings, stages, namedModel, namedThermalModel, routed],
     (re, f, stg, m, st, rt): Analysis => ({
       reports: re,
       findings: f,
@@ -205,20 +228,32 @@ export function createSelectors() {
     given,
     design,
     offer,
+    names,
     space,
     system,
     routed,
+    tubes,
+    gaps,
+    portGaps,
+    airflow,
+    depths,
+    operating,
+    model,
+    thermalModel,
+    hydraulicsAndThermal,
+    heatByCase,
+    sizing,
+    heatInSummer,
     runs,
     clearance,
     portClearance,
     airflowObstruction,
     mountDepths,
-    model,
-    thermalModel,
-    hydraulicsAndThermal,
     heat,
-    sizing,
     summer,
+    namedSpace,
+    namedModel,
+    namedThermalModel,
     atRest,
     fitted,
     screws,
@@ -233,6 +268,12 @@ export function createSelectors() {
     analysis,
   };
 }
+
+/** Each load case told with the names. */
+const nameCases = (cases: Reports['heat'], names: Names): Reports['heat'] =>
+  Object.fromEntries(
+    Object.entries(cases).map(([load, report]) => [load, nameHeat(report, names)]),
+  ) as unknown as Reports['heat'];
 
 export type Selectors = ReturnType<typeof createSelectors>;
 export type SelectorName = keyof Selectors;

@@ -1,19 +1,26 @@
-import type { Design, Component, Loop } from '../design';
-import { compileSystem, type LoopGraph, type System, type PlacedComponent } from '../system';
+import type { Component, ComponentId, Design, Loop } from '../design';
+import {
+  compileSystem,
+  nameless,
+  withKnown,
+  type Names,
+  type PlacedComponent,
+  type System,
+} from '../system';
 
 /**
  * What of a design decides where everything stands: no speeds, loads, limits or marks of the list. A build in its
  * own right, so that all geometry reads it as it reads any other.
  */
 export function toSpace(design: Design): Design {
+  const bare = nameless(design);
   return {
-    ...design,
-    name: '',
+    ...bare,
     brief: {
       ...BARE_BRIEF,
       limits: { ...BARE_BRIEF.limits, clear_mm: design.brief.limits.clear_mm },
     },
-    components: design.components.map(spatial),
+    components: bare.components.map(spatial),
     choices: { removed: design.choices.removed },
   };
 }
@@ -42,7 +49,6 @@ function spatial(component: Component): Component {
 
 const sameComponent = (a: Component, b: Component): boolean =>
   a.id === b.id &&
-  a.name === b.name &&
   a.part === b.part &&
   a.placement === b.placement &&
   a.settings.keepVisible === b.settings.keepVisible;
@@ -74,33 +80,23 @@ export function isSameSpace(a: Design, b: Design): boolean {
 }
 
 /**
- * A space placed and connected. What stands as it stood in `before` is the same object as there, so that whatever was measured
- * of it need not be measured again.
+ * A space compiled. What stands as it stood in `before` is the same object as there, so that whatever was measured of it need
+ * not be measured again.
  */
 export function placeSpace(space: Design, before: System | null): System {
   const system = compileSystem(space);
   if (!before) return system;
-  const placed = new Map<string, PlacedComponent>();
-  for (const [id, now] of system.placed) placed.set(id, reuse(now, before.placed.get(id)));
+  const placed = new Map<ComponentId, PlacedComponent>();
+  for (const [id, now] of system.placed) {
+    const then = before.placed.get(id);
+    placed.set(id, then && sameValue(now, then) ? then : now);
+  }
   const sameObstacles =
     space.case === before.design.case && space.choices.removed === before.design.choices.removed;
-  return {
-    design: space,
+  return withKnown(system, {
     placed,
     obstacles: sameObstacles ? before.obstacles : system.obstacles,
-    interior: system.interior,
-    get loops() {
-      return system.loops;
-    },
-    portAt: (ref) => placed.get(ref.component)?.ports.find((p) => p.port.id === ref.port) ?? null,
-  };
-}
-
-function reuse(now: PlacedComponent, before: PlacedComponent | undefined): PlacedComponent {
-  if (!before || !sameComponent(now.component, before.component)) return now;
-  const { component: _now, ...a } = now;
-  const { component: _before, ...b } = before;
-  return sameValue(a, b) ? before : now;
+  });
 }
 
 /** Whether two plain values say the same. */
@@ -112,19 +108,6 @@ function sameValue(a: unknown, b: unknown): boolean {
   return keys.every((key) =>
     sameValue((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]),
   );
-}
-
-/** A loop's graph with the design's own parts at its edges: connections are of the space, speeds are not. */
-function withParts(
-  graph: LoopGraph,
-  loop: Loop | undefined,
-  components: ReadonlyMap<string, Component>,
-): LoopGraph {
-  const edges = graph.edges.map((edge) => {
-    const component = edge.component && components.get(edge.component.id);
-    return component ? { ...edge, component } : edge;
-  });
-  return { ...graph, loop: loop ?? graph.loop, edges };
 }
 
 /** Whether two designs say the same but for their names. */
@@ -156,23 +139,16 @@ function sameButSpeed(a: Component, b: Component): boolean {
   );
 }
 
-/** The placed space with the design's own parts in it: speeds and loads included. */
-export function withDesign(system: System, design: Design): System {
-  const components = new Map(design.components.map((i) => [i.id, i]));
-  const placed = new Map<string, PlacedComponent>();
-  for (const [id, p] of system.placed)
-    placed.set(id, { ...p, component: components.get(id) ?? p.component });
-  let loops: System['loops'] | null = null;
-  return {
-    design: design,
-    placed,
-    obstacles: system.obstacles,
-    interior: system.interior,
-    get loops() {
-      return (loops ??= system.loops.map((graph, i) =>
-        withParts(graph, design.loops[i], components),
-      ));
-    },
-    portAt: system.portAt,
-  };
-}
+/** Whether two designs differ in nothing but what the build and its components are called. */
+export const differsInNamesOnly = (a: Design, b: Design): boolean =>
+  differsInNameOnly({ ...a, components: b.components }, b) &&
+  alike(a.components, b.components, sameButName);
+
+const sameButName = (a: Component, b: Component): boolean =>
+  a.id === b.id && a.part === b.part && a.placement === b.placement && a.settings === b.settings;
+
+/** A nameless design with the names put in again. */
+export const withNames = (design: Design, names: Names): Design => ({
+  ...design,
+  components: design.components.map((c) => ({ ...c, name: names.get(c.id) ?? c.id })),
+});

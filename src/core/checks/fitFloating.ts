@@ -36,7 +36,7 @@ export const fitFloating: SpatialCheck = {
         return [];
       const around = [
         ...[...context.system.placed.values()]
-          .filter((p) => p.component.id !== component.id)
+          .filter((p) => p.id !== component.id)
           .flatMap((p) =>
             p.solids.map((s) => ({ box: s.box, name: nameOf(context, s.component) })),
           ),

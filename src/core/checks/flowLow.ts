@@ -1,7 +1,7 @@
 import type { Fix, Diagnostic } from './diagnostic';
 import { atFullSpeed, networkOf, slowestShareFor } from '../hydraulics';
 import { formatFlow, formatNumber } from '../units';
-import type { OperatingCheck, CheckInputs } from './inputs';
+import { type OperatingCheck, type CheckInputs, nameOf } from './inputs';
 
 function faster(context: CheckInputs, loop: string): Fix[] {
   const graph = context.system.loops.find((g) => g.loop.id === loop);
@@ -12,14 +12,14 @@ function faster(context: CheckInputs, loop: string): Fix[] {
     context.design.brief.limits.flow_Lmin,
   );
   if (share === null) return [];
-  return graph.edges.flatMap((e): Fix[] => {
-    const part = e.component?.part;
-    if (!e.component || part?.kind !== 'pump') return [];
+  return graph.links.flatMap((e): Fix[] => {
+    if (e.law.kind !== 'pump' || e.component === null) return [];
+    const { part } = e.law;
     const rpm = Math.min(part.fullSpeed_rpm, Math.ceil((share * part.fullSpeed_rpm) / 50) * 50);
     return [
       {
-        label: `Run ${e.component.name} at ${formatNumber(rpm)} rpm`,
-        edit: { do: 'component.set', component: e.component.id, values: { speed_rpm: rpm } },
+        label: `Run ${nameOf(context, e.component)} at ${formatNumber(rpm)} rpm`,
+        edit: { do: 'component.set', component: e.component, values: { speed_rpm: rpm } },
       },
     ];
   });

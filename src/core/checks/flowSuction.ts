@@ -17,15 +17,15 @@ export const flowSuction: OperatingCheck = {
       const { profile } = loop;
       const graph = context.system.loops.find((g) => g.loop.id === loop.id);
       if (!profile || !graph) return [];
-      return graph.edges.flatMap((e): Diagnostic[] => {
-        if (e.component?.part.kind !== 'pump') return [];
+      return graph.links.flatMap((e): Diagnostic[] => {
+        if (e.law.kind !== 'pump' || e.component === null) return [];
         const at = profile.nodes.find((n) => n.node === e.from);
         const over = at ? at.absolute_kPa - profile.air_kPa : 0;
         if (!at || over >= -SUCTION_KPA) return [];
         return [
           {
-            subjects: [e.component.id],
-            title: `${nameOf(context, e.component.id)} sucks at its inlet`,
+            subjects: [e.component],
+            title: `${nameOf(context, e.component)} sucks at its inlet`,
             measured: over,
             limit: -SUCTION_KPA,
             unit: 'kPa',

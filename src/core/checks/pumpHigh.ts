@@ -15,7 +15,7 @@ function below(system: System, loop: string, pump: string): number | null {
   };
   const own = height(pump),
     others = stations
-      .filter((s) => s !== pump && system.placed.get(s)?.component.part.kind !== 'pump')
+      .filter((s) => s !== pump && system.placed.get(s)?.part.kind !== 'pump')
       .flatMap((s) => height(s) ?? []);
   return own === null || others.length === 0 ? null : Math.max(...others) - own;
 }
@@ -30,7 +30,7 @@ export const pumpHigh: SpatialCheck = {
   run: (context) =>
     context.system.loops.flatMap((graph): Diagnostic[] =>
       graph.stations
-        .filter((s) => context.system.placed.get(s)?.component.part.kind === 'pump')
+        .filter((s) => context.system.placed.get(s)?.part.kind === 'pump')
         .flatMap((pump): Diagnostic[] => {
           const over = below(context.system, graph.loop.id, pump);
           if (over === null || over >= 0) return [];

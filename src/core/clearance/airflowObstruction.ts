@@ -1,3 +1,4 @@
+import { componentName, type ComponentId } from '../design';
 import type { System, PlacedComponent, Solid } from '../system';
 import { union, type Box } from '../geometry';
 
@@ -9,6 +10,8 @@ export interface AirflowObstruction {
   /** Nearest thing before the air side, mm; null when nothing is within reach. */
   readonly gap_mm: number | null;
   readonly by: string | null;
+  /** Its component, or `case:…`; null of the wall. */
+  readonly byComponent: ComponentId | null;
   /** Share of the face that has something before it, 0–1. */
   readonly covered: number;
   /** Pressure it costs, Pa at 1 m/s of face velocity. */
@@ -46,15 +49,15 @@ const LEAST_WAY = 0.05;
 export function measureAirflowObstructions(system: System): readonly AirflowObstruction[] {
   const placed = [...system.placed.values()];
   return placed
-    .filter((p) => p.frame && p.component.placement.on === 'mount')
+    .filter((p) => p.frame && p.placement.on === 'mount')
     .map((p): AirflowObstruction => {
       const stack = [
         p,
-        ...placed.filter((f) => f.host === p.component.id && f.component.part.kind === 'fan'),
+        ...placed.filter((f) => f.part.kind === 'fan' && system.mates.hostsOf(f.id)[0] === p.id),
       ];
-      const own = new Set(stack.map((s) => s.component.id));
+      const own = new Set(stack.map((s) => s.id));
       const others = [
-        ...placed.filter((o) => !own.has(o.component.id)).flatMap((o) => o.solids),
+        ...placed.filter((o) => !own.has(o.id)).flatMap((o) => o.solids),
         ...system.obstacles,
       ];
       return look(system, p, stack, others);
@@ -70,7 +73,7 @@ function look(
   const z = p.frame?.z ?? [1, 0, 0];
   const axis = z.findIndex((d) => d !== 0) as 0 | 1 | 2,
     sign = z[axis] as number;
-  const fans = stack.filter((s) => s.component.part.kind === 'fan');
+  const fans = stack.filter((s) => s.part.kind === 'fan');
   // Air passes where the fans are; a bare radiator breathes over its whole face.
   const face = union((fans.length > 0 ? fans : [p]).flatMap((s) => s.solids.map((b) => b.box)));
   const all = union(stack.flatMap((s) => s.solids.map((b) => b.box)));
@@ -96,23 +99,24 @@ function look(
   const wall = distanceToWall();
   if (ahead.length === 0 && wall > reach)
     return {
-      component: p.component.id,
-      name: p.component.name,
+      component: p.id,
+      name: componentName(system.design, p.id),
       gap_mm: null,
       by: null,
+      byComponent: null,
       covered: 0,
       loss_Pa: 0,
     };
   // By cells: the nearest thing before each.
   let hit = 0,
     sum = 0;
-  const named = new Map<string, number>();
+  const cells = new Map<Solid | null, number>();
   for (let i = 0; i < CELLS; i += 1)
     for (let j = 0; j < CELLS; j += 1) {
       const a = face.min[u] + ((i + 0.5) / CELLS) * (face.max[u] - face.min[u]),
         b = face.min[v] + ((j + 0.5) / CELLS) * (face.max[v] - face.min[v]);
       let gap = wall,
-        by = 'far wall';
+        by: Solid | null = null;
       for (const x of ahead)
         if (
           x.gap < gap &&
@@ -122,30 +126,32 @@ function look(
           b <= x.o.box.max[v]
         ) {
           gap = x.gap;
-          by = x.o.name;
+          by = x.o;
         }
       if (gap > reach) continue;
       hit += 1;
       sum += gap;
-      named.set(by, (named.get(by) ?? 0) + 1);
+      cells.set(by, (cells.get(by) ?? 0) + 1);
     }
   const covered = hit / CELLS ** 2;
   if (hit === 0)
     return {
-      component: p.component.id,
-      name: p.component.name,
+      component: p.id,
+      name: componentName(system.design, p.id),
       gap_mm: null,
       by: null,
+      byComponent: null,
       covered: 0,
       loss_Pa: 0,
     };
-  const [most] = [...named.entries()].sort((x, y) => y[1] - x[1]);
+  const [[most] = [null]] = [...cells.entries()].sort((x, y) => y[1] - x[1]);
   const nearest = Math.min(wall, ...ahead.map((x) => x.gap));
   return {
-    component: p.component.id,
-    name: p.component.name,
+    component: p.id,
+    name: componentName(system.design, p.id),
     gap_mm: nearest,
-    by: most?.[0] ?? null,
+    by: most?.name ?? 'far wall',
+    byComponent: most?.component ?? null,
     covered,
     loss_Pa: curtainLoss(width, length, sum / hit, covered),
   };

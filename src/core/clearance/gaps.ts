@@ -38,7 +38,7 @@ export function measureGaps(system: System): ClearanceReport {
   return {
     gaps: gapsAround(system, null),
     unplaced: [...system.placed.values()].flatMap((p) =>
-      p.unplaced ? [{ component: p.component.id, why: p.unplaced }] : [],
+      p.unplaced ? [{ component: p.id, why: p.unplaced }] : [],
     ),
   };
 }
@@ -51,7 +51,7 @@ export function gapsAround(system: System, only: ReadonlySet<string> | null): re
     system.obstacles.filter((o) => o.component === component),
   );
   const gaps: Gap[] = [];
-  const asked = (p: PlacedComponent): boolean => only === null || only.has(p.component.id);
+  const asked = (p: PlacedComponent): boolean => only === null || only.has(p.id);
   placed.forEach((a, i) => {
     const mine = asked(a);
     for (let j = i + 1; j < placed.length; j += 1) {
@@ -62,9 +62,9 @@ export function gapsAround(system: System, only: ReadonlySet<string> | null): re
         near &&
         near.gap <= NEAR_MM &&
         !belong(system, a, b) &&
-        !(near.gap >= -SLACK_MM && joined(system, a, b))
+        !(near.gap >= -SLACK_MM && system.mates.isScrewed(a.id, b.id))
       )
-        push(gaps, near, [a.component.part.tolerance_mm, b.component.part.tolerance_mm], clear_mm);
+        push(gaps, near, [a.part.tolerance_mm, b.part.tolerance_mm], clear_mm);
     }
     if (!mine) return;
     for (const o of obstacles)
@@ -72,18 +72,13 @@ export function gapsAround(system: System, only: ReadonlySet<string> | null): re
         push(
           gaps,
           nearest(a.solids, o),
-          [a.component.part.tolerance_mm, system.design.case?.tolerance_mm ?? 0],
+          [a.part.tolerance_mm, system.design.case?.tolerance_mm ?? 0],
           clear_mm,
         );
     if (system.interior) {
       const wall = outsideGap(system, a) ?? wallGap(a, system.interior);
       if (wall)
-        push(
-          gaps,
-          wall,
-          [a.component.part.tolerance_mm, system.design.case?.tolerance_mm ?? 0],
-          clear_mm,
-        );
+        push(gaps, wall, [a.part.tolerance_mm, system.design.case?.tolerance_mm ?? 0], clear_mm);
     }
   });
   gaps.sort((x, y) => x.gap_mm - y.gap_mm || x.a.localeCompare(y.a) || x.b.localeCompare(y.b));
@@ -92,7 +87,7 @@ export function gapsAround(system: System, only: ReadonlySet<string> | null): re
 
 /** A part that stands on a spot, or anywhere, touches what it stands on. */
 const standsOn = (p: PlacedComponent, o: Solid): boolean =>
-  (p.component.placement.on === 'spot' || p.component.placement.on === 'free') &&
+  (p.placement.on === 'spot' || p.placement.on === 'free') &&
   p.solids.every((s) => Math.abs(s.box.min[1] - o.box.max[1]) < SLACK_MM);
 
 /** The box round all of a part. */
@@ -146,34 +141,12 @@ function push(
 }
 
 /** Parts that are meant to touch: a part and what it sits on, and sets of fans on one radiator. */
-function belong(system: System, a: PlacedComponent, b: PlacedComponent): boolean {
-  const hosts = (p: PlacedComponent): string[] => {
-    const chain: string[] = [];
-    for (let h = p.host; h && !chain.includes(h); h = system.placed.get(h)?.host ?? null)
-      chain.push(h);
-    return chain;
-  };
-  if (hosts(a).includes(b.component.id) || hosts(b).includes(a.component.id)) return true;
-  if (
-    a.component.part.kind === 'fan' &&
-    b.component.part.kind === 'fan' &&
-    a.host !== null &&
-    a.host === b.host
-  )
-    return true;
-  return false;
-}
-
-/** Parts screwed together by a joint may touch, but not reach into each other. */
-function joined(system: System, a: PlacedComponent, b: PlacedComponent): boolean {
-  return system.design.loops.some((l) =>
-    l.connections.some(
-      (k) =>
-        k.by === 'joint' &&
-        ((k.from.component === a.component.id && k.to.component === b.component.id) ||
-          (k.from.component === b.component.id && k.to.component === a.component.id)),
-    ),
-  );
+function belong({ mates }: System, a: PlacedComponent, b: PlacedComponent): boolean {
+  const under = mates.hostsOf(a.id),
+    underOther = mates.hostsOf(b.id);
+  if (under.includes(b.id) || underOther.includes(a.id)) return true;
+  const areFans = a.part.kind === 'fan' && b.part.kind === 'fan';
+  return areFans && under.length > 0 && under[0] === underOther[0];
 }
 
 const WALLS: readonly {
@@ -214,10 +187,10 @@ function wallGap(p: PlacedComponent, interior: Box): Near | null {
 
 /** Fans beyond the frame have the cover before them, at the depth the case says. */
 function outsideGap(system: System, p: PlacedComponent): Near | null {
-  const { placement, part } = p.component;
+  const { placement, part } = p;
   const host =
     placement.on === 'radiator' && placement.face === 'outside'
-      ? system.placed.get(placement.component)?.component.placement
+      ? system.placed.get(placement.component)?.placement
       : undefined;
   const mount =
     host?.on === 'mount' ? system.design.case?.mounts.find((m) => m.id === host.mount) : undefined;
@@ -231,7 +204,7 @@ function outsideGap(system: System, p: PlacedComponent): Near | null {
 }
 
 function restsOn(p: PlacedComponent): readonly (MountFace | 'tray')[] {
-  const { placement } = p.component;
+  const { placement } = p;
   const faces: Record<Placement['on'], readonly (MountFace | 'tray')[]> = {
     unplaced: [],
     tray: ['tray', 'rear'],

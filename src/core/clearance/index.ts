@@ -23,3 +23,4 @@ export {
   type ScrewWindow,
 } from './screw';
 export { thicknessAt, type MountDepth } from './mountDepth';
+export { nameDepths, nameGaps, nameObstructions, namePorts } from './named';

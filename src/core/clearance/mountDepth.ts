@@ -1,3 +1,4 @@
+import { type ComponentId } from '../design';
 import type { System, Solid } from '../system';
 import type { Mount } from '../components';
 import { boxGap, boxOf, add, scale, union, type Box, type Vec } from '../geometry';
@@ -11,6 +12,8 @@ export interface MountDepth {
   /** To the first thing in the way over the stack's whole face, mm. */
   readonly free_mm: number;
   readonly blockedBy: string | null;
+  /** Its component, or `case:…`. */
+  readonly blockedByComponent: ComponentId | null;
 }
 
 /** The whole rail, as wide as its widest fans. */
@@ -34,29 +37,21 @@ function along(face: Box, axis: 0 | 1 | 2, from: number, to: number): Box {
 
 /** Depth a mount really has: from its frame inward to the first solid in front of what hangs there (the whole rail while nothing does). */
 export function thicknessAt(system: System, mount: Mount): MountDepth {
-  const hangs = new Set<string>();
-  for (const p of system.placed.values()) {
-    const { placement } = p.component;
-    if (placement.on === 'mount' && placement.mount === mount.id) hangs.add(p.component.id);
-  }
-  for (const p of system.placed.values())
-    if (p.host && hangs.has(p.host)) hangs.add(p.component.id);
+  const { mates } = system;
+  const mounted = mates.onMount(mount.id);
+  const hangs = new Set(mounted.flatMap((id) => [id, ...mates.standingOn(id)]));
   const inward = mount.inward;
   const axis = inward.findIndex((d) => d !== 0) as 0 | 1 | 2;
   const sign = inward[axis] as number;
-  const own = [...system.placed.values()]
-    .filter((p) => hangs.has(p.component.id))
-    .flatMap((p) => p.solids);
+  const own = [...system.placed.values()].filter((p) => hangs.has(p.id)).flatMap((p) => p.solids);
   const face = own.length > 0 ? union(own.map((s) => s.box)) : railFace(mount);
   const reach = system.interior ? system.interior.max[axis] : 1000;
   const others: Solid[] = [
-    ...[...system.placed.values()]
-      .filter((p) => !hangs.has(p.component.id))
-      .flatMap((p) => p.solids),
+    ...[...system.placed.values()].filter((p) => !hangs.has(p.id)).flatMap((p) => p.solids),
     ...system.obstacles,
   ];
   let free = reach,
-    blockedBy: string | null = null;
+    blockedBy: Solid | null = null;
   const column = along(face, axis, mount.at[axis], mount.at[axis] + sign * reach);
   for (const solid of others) {
     if (boxGap(column, solid.box) >= 0) continue;
@@ -64,7 +59,7 @@ export function thicknessAt(system: System, mount: Mount): MountDepth {
       sign > 0 ? solid.box.min[axis] - mount.at[axis] : mount.at[axis] - solid.box.max[axis];
     if (depth < free) {
       free = Math.max(0, depth);
-      blockedBy = solid.name;
+      blockedBy = solid;
     }
   }
   const used = Math.max(
@@ -78,6 +73,7 @@ export function thicknessAt(system: System, mount: Mount): MountDepth {
     published_mm: mount.published_mm,
     used_mm: used,
     free_mm: free,
-    blockedBy,
+    blockedBy: blockedBy?.name ?? null,
+    blockedByComponent: blockedBy?.component ?? null,
   };
 }

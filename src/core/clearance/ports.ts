@@ -1,5 +1,5 @@
 import type { FittingPart } from '../components';
-import type { System, PlacedPort } from '../system';
+import { type System, type PlacedPort, label } from '../system';
 import { pieceOf, type Run } from '../tubing';
 import {
   bodyGapUpTo,
@@ -100,13 +100,9 @@ export function portFits(system: System, runs: readonly Run[]): readonly PortFit
     names = new Map(system.design.components.map((i) => [i.id, i.name])),
     nameOf = (id: string): string => names.get(id) ?? id;
   /** A part, what it sits on and what sits on it are made for each other: their own ports clear them. */
-  const hosts = (id: string): readonly string[] => {
-    const h = system.placed.get(id)?.host;
-    return h ? [h, ...hosts(h)] : [];
-  };
   return screwed
     .map((s): PortFit => {
-      const own = new Set([s.at.component, s.partner, ...hosts(s.at.component)]);
+      const own = new Set([s.at.component, s.partner, ...system.mates.hostsOf(s.at.component)]);
       let gap = Infinity,
         gapWith: string | null = null,
         gapComponent: string | null = null,
@@ -124,7 +120,7 @@ export function portFits(system: System, runs: readonly Run[]): readonly PortFit
       for (const t of screwed)
         if (t !== s && !(t.at.component === s.partner && s.at.component === t.partner))
           for (const body of t.bodies)
-            meet(body, t.at.component, `${nameOf(t.at.component)}, ${t.at.port.name}`, true);
+            meet(body, t.at.component, label(nameOf(t.at.component), t.at.port.name), true);
       // A body is nowhere nearer than the box it fills: where that is no nearer than what was found, nothing is worked out.
       for (const { mine, body, id, name, isPort, bound } of near.sort(
         (a, b) => a.bound - b.bound,
@@ -156,7 +152,7 @@ export function portFits(system: System, runs: readonly Run[]): readonly PortFit
       return {
         component: s.at.component,
         port: s.at.port.id,
-        name: `${nameOf(s.at.component)}, ${s.at.port.name}`,
+        name: label(nameOf(s.at.component), s.at.port.name),
         fitting: s.part.name,
         gap_mm: close ? gap : null,
         with: close ? gapWith : null,
@@ -203,7 +199,7 @@ function screwedIn(system: System, runs: readonly Run[]): Screwed[] {
     laid?: readonly Body[],
   ): Screwed[] => {
     const host = system.placed.get(at?.component ?? '');
-    if (host?.component.placement.on === 'line' && !host.frame) return [];
+    if (host?.placement.on === 'line' && !host.frame) return [];
     const widest = parts.reduce<FittingPart | null>(
       (a, b) => (a && a.diameter_mm >= b.diameter_mm ? a : b),
       null,

@@ -1,5 +1,10 @@
 export { BUILD_FORMAT, BUILD_VERSION } from './types';
 export type {
+  ComponentId,
+  ConnectionId,
+  LoopId,
+  MountId,
+  PortId,
   Brief,
   Design,
   Cap,

@@ -12,6 +12,15 @@ import type {
 } from '../components';
 import type { Frame, Vec } from '../geometry';
 
+/** Ids are strings that cannot be taken for one another: a plain string becomes any of them, none becomes another. */
+type Id<Of extends string> = string & { readonly __idOf?: Of };
+export type ComponentId = Id<'component'>;
+export type ConnectionId = Id<'connection'>;
+export type LoopId = Id<'loop'>;
+export type MountId = Id<'mount'>;
+/** Of a port, within its part. */
+export type PortId = Id<'port'>;
+
 export const BUILD_FORMAT = 'zephyron-build';
 export const BUILD_VERSION = 3;
 
@@ -51,16 +60,16 @@ export type Placement =
   | { readonly on: 'bay' }
   | { readonly on: 'slot'; readonly slot: number }
   | { readonly on: 'riser' }
-  | { readonly on: 'component'; readonly component: string }
+  | { readonly on: 'component'; readonly component: ComponentId }
   | {
       readonly on: 'radiator';
-      readonly component: string;
+      readonly component: ComponentId;
       /** `outside`: beyond the frame, under the cover. */ readonly face:
         'frame' | 'interior' | 'outside';
     }
   | {
       readonly on: 'mount';
-      readonly mount: string;
+      readonly mount: MountId;
       readonly slide_mm: number;
       readonly ports: 'start' | 'end';
       readonly air: 'in' | 'out';
@@ -115,7 +124,7 @@ export interface Settings {
 }
 
 export interface Component {
-  readonly id: string;
+  readonly id: ComponentId;
   readonly name: string;
   /** A snapshot: newer data in the Stores never changes a build by itself. */
   readonly part: ComponentPart;
@@ -124,8 +133,8 @@ export interface Component {
 }
 
 export interface PortRef {
-  readonly component: string;
-  readonly port: string;
+  readonly component: ComponentId;
+  readonly port: PortId;
 }
 
 export type EndPiece = 'auto' | 'straight' | 'rotary45' | 'rotary90' | 'extender';
@@ -152,7 +161,7 @@ export interface RouteConstraints {
 
 /** From port to port, in flow order: a tube with its end fittings, or a joint that screws two ports together. */
 export interface Connection {
-  readonly id: string;
+  readonly id: ConnectionId;
   readonly from: PortRef;
   readonly to: PortRef;
   readonly by: 'tube' | 'joint';
@@ -164,13 +173,13 @@ export interface Connection {
 
 export type CapDuty = 'plug' | 'drain' | 'fill';
 export interface Cap {
-  readonly component: string;
-  readonly port: string;
+  readonly component: ComponentId;
+  readonly port: PortId;
   readonly with: CapDuty;
 }
 
 export interface Loop {
-  readonly id: string;
+  readonly id: LoopId;
   readonly name: string;
   readonly tube: TubePart;
   readonly fitting: FittingPart;
@@ -225,9 +234,9 @@ export interface NoRouteFound {
 
 /** What the router decided: part of the document, saved and undone with it. By id of connection or part. */
 export interface Layout {
-  readonly routes: Readonly<Record<string, LaidRoute>>;
-  readonly poses: Readonly<Record<string, Pose>>;
-  readonly noRoute: Readonly<Record<string, NoRouteFound>>;
+  readonly routes: Readonly<Record<ConnectionId, LaidRoute>>;
+  readonly poses: Readonly<Record<ComponentId, Pose>>;
+  readonly noRoute: Readonly<Record<ConnectionId, NoRouteFound>>;
 }
 
 export interface Design {

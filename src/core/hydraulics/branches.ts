@@ -1,3 +1,4 @@
+import type { ComponentId } from '../design';
 import type { LoopGraph } from '../system';
 import { chainNetwork } from './chains';
 import type { FlowNetwork, NetworkLink } from './links';
@@ -5,10 +6,10 @@ import type { LinkFlow } from './solve';
 
 /** A stretch of a loop between two places where flow splits or joins: one flow through all of it. */
 export interface Branch {
-  readonly from: string;
-  readonly to: string;
+  readonly from: ComponentId;
+  readonly to: ComponentId;
   /** Parts it leads through, in flow order; where it starts and ends not among them. */
-  readonly components: readonly string[];
+  readonly components: readonly ComponentId[];
   readonly links: readonly string[];
   /** Along its way, L/min; never below 0. */
   readonly flow_Lmin: number;
@@ -29,6 +30,7 @@ export function branchesOf(
   const own = links.filter((l) => l.loop === graph.loop.id);
   const flowOf = (id: string): LinkFlow | undefined => own.find((l) => l.id === id);
   const most = Math.max(1e-9, ...own.map((l) => Math.abs(l.flow_Lmin)));
+  const componentAt = (node: string): ComponentId => graph.nodes.get(node)?.component ?? node;
   const place = (id: string): number => {
     const link = flowOf(id);
     return link?.component ? graph.stations.indexOf(link.component) : graph.route.indexOf(id);
@@ -50,7 +52,7 @@ export function branchesOf(
       }
       return chain.fromNode;
     };
-    const from = firstNode().split('/')[0] as string;
+    const from = componentAt(firstNode());
     const lastNode = () => {
       if (end) {
         if (end.sign > 0) return end.link.to;
@@ -58,7 +60,7 @@ export function branchesOf(
       }
       return chain.fromNode;
     };
-    const to = lastNode().split('/')[0] as string;
+    const to = componentAt(lastNode());
     const tubes = way
       .map((f) => flowOf(f.link.id)?.reynolds)
       .filter((r): r is number => typeof r === 'number');

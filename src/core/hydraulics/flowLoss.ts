@@ -1,4 +1,4 @@
-import type { GraphEdge, LoopGraph } from '../system';
+import type { FluidLink, LoopGraph } from '../system';
 import { clogCurve } from './curve';
 import type { FlowNetwork } from './links';
 import { solveNetwork } from './network';
@@ -17,18 +17,15 @@ export interface FlowLoss {
 }
 
 /** Blocks, filters and meters: where dirt settles. */
-const settles = ({ component }: GraphEdge): boolean =>
-  component?.part.kind === 'block' ||
-  (component?.part.kind === 'inline' &&
-    (component.part.duty === 'filter' || component.part.duty === 'meter'));
+const settles = ({ part }: FluidLink): boolean =>
+  part?.kind === 'block' ||
+  (part?.kind === 'inline' && (part.duty === 'filter' || part.duty === 'meter'));
 
 /** For every part where dirt settles: the flow with a share of its channels plugged, on top of what is plugged already. */
 export function flowLossSweep(graph: LoopGraph, network: FlowNetwork): readonly FlowLoss[] {
-  const components = [
-    ...new Set(graph.edges.filter(settles).map((e) => e.component?.id as string)),
-  ];
+  const components = [...new Set(graph.links.filter(settles).flatMap((l) => l.component ?? []))];
   return components.map((component): FlowLoss => {
-    const own = new Set(graph.edges.filter((e) => e.component?.id === component).map((e) => e.id));
+    const own = new Set(graph.links.filter((l) => l.component === component).map((l) => l.id));
     return {
       component,
       steps: FLOW_LOSS_SHARES.map((share) => {

@@ -34,7 +34,16 @@ export { reynolds, TUBE_ROUGHNESS_MM, type KAtBore, type TubeLoss } from './tube
 export type { FlowNetwork, NetworkLink, NetworkSolution } from './links';
 export { linkDrop, linkSlope } from './terms';
 export { solveNetwork, readyNetwork, NETWORK_TOLERANCE_LMIN, type ReadyNetwork } from './network';
-export { networkOf, pumpShare, tubeLossOf, curveOfPump, curveScale, fitOf } from './laws';
+export {
+  networkOf,
+  settingsIn,
+  type SettingsOf,
+  pumpShare,
+  tubeLossOf,
+  curveOfPump,
+  curveScale,
+  fitOf,
+} from './laws';
 export { solveFlow, type FlowReport, type LoopFlow, type LinkFlow, type PumpFlow } from './solve';
 export {
   operatingCurves,

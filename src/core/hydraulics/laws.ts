@@ -1,6 +1,13 @@
-import type { Kit, Loop } from '../design';
+import {
+  findComponent,
+  type ComponentId,
+  type Design,
+  type Kit,
+  type Loop,
+  type Settings,
+} from '../design';
 import { coolantProperties, water, type FluidProperties } from '../fluids';
-import type { GraphEdge, LoopGraph, System } from '../system';
+import type { FluidLink, LoopGraph, System } from '../system';
 import type { LossPoint, PumpPart } from '../components';
 import { pieceOf, type Run } from '../tubing';
 import { clogCurve, fitLossCurve, scaleCurve, type CurveScale, type LossFit } from './curve';
@@ -75,61 +82,59 @@ export function pumpShare(part: PumpPart, speed_rpm: number | undefined): number
   return (speed_rpm ?? part.fullSpeed_rpm) / part.fullSpeed_rpm;
 }
 
-/** What one edge of a loop's graph takes or gives; null where nothing can pass (a shut valve). */
-export function linkOf(
-  edge: GraphEdge,
+/** What is set of a component; nothing where the design has none of that id. */
+export type SettingsOf = (id: ComponentId) => Settings;
+const NO_SETTINGS: Settings = {};
+export const settingsIn =
+  (design: Design): SettingsOf =>
+  (id) =>
+    findComponent(design, id)?.settings ?? NO_SETTINGS;
+
+/** A passage without points lets everything by; a little of a law keeps the equations sound. */
+const FREE: Pick<LossFit, 'a' | 'b'> = { a: 1e-4, b: 0 };
+
+/** The elements of a link as the network has them, by its law; null where nothing can pass (a shut valve). */
+export function networkLinkOf(
+  link: FluidLink,
   loop: Loop,
   run: Run | undefined,
   kit: Kit,
   fluid: FluidProperties,
+  settingsOf: SettingsOf,
 ): NetworkLink | null {
-  const ends = { id: edge.id, from: edge.from, to: edge.to };
-  if (edge.kind !== 'passage')
-    return {
-      ...ends,
-      pipe: run
-        ? tubeLossOf(run, loop, kit)
-        : { length_mm: 0, bore_mm: loop.tube.inner_mm, minor: [] },
-    };
-  const { component, passage } = edge;
-  if (component?.part.kind === 'pump')
-    return {
-      ...ends,
-      pump: {
-        curve: curveOfPump(component.part),
-        speed: pumpShare(component.part, component.settings.speed_rpm),
-      },
-    };
-  if (component?.settings.shut) return null;
-  if (component?.part.kind === 'inline' && component.part.tee) {
-    const {
-      bore_mm,
-      run: [a],
-      branch,
-      leg_mm,
-    } = component.part.tee;
-    const legName = () => {
-      if (passage?.from === branch) return 'branch';
-      if (passage?.from === a) return 'run-a';
-      return 'run-b';
-    };
-    const leg = legName();
-    return {
-      ...ends,
-      pipe: { length_mm: leg_mm, bore_mm, minor: [] },
-      tee: { id: component.id, leg, bore_mm },
-    };
+  const { law } = link;
+  const ends = { id: link.id, from: link.from, to: link.to };
+  const settings = link.component === null ? NO_SETTINGS : settingsOf(link.component);
+  switch (law.kind) {
+    case 'tube':
+    case 'direct':
+      return {
+        ...ends,
+        pipe: run
+          ? tubeLossOf(run, loop, kit)
+          : { length_mm: 0, bore_mm: loop.tube.inner_mm, minor: [] },
+      };
+    case 'pump': {
+      const speed = pumpShare(law.part, settings.speed_rpm);
+      return { ...ends, pump: { curve: curveOfPump(law.part), speed } };
+    }
+    case 'tee':
+      if (settings.shut) return null;
+      return {
+        ...ends,
+        pipe: { length_mm: law.leg_mm, bore_mm: law.bore_mm, minor: [] },
+        tee: { id: link.component ?? link.id, leg: law.leg, bore_mm: law.bore_mm },
+      };
+    case 'measured': {
+      if (settings.shut) return null;
+      const fit = law.points.some(([q]) => q > 0) ? fitOf(law.points) : FREE;
+      return {
+        ...ends,
+        curve: clogCurve(scaleCurve(fit, curveScale(fluid)), settings.clogged ?? 0),
+      };
+    }
   }
-  const points = passage?.points ?? [];
-  const fit = points.some(([q]) => q > 0) ? fitOf(points) : { a: 1e-4, b: 0 };
-  return {
-    ...ends,
-    curve: clogCurve(scaleCurve(fit, curveScale(fluid)), component?.settings.clogged ?? 0),
-  };
 }
-
-const isReservoir = (system: System, node: string): boolean =>
-  system.placed.get(node.split('/')[0] as string)?.component.part.kind === 'reservoir';
 
 /** A loop as a network of its coolant at a temperature; the first reservoir holds the pressure. */
 export function networkOf(
@@ -137,22 +142,24 @@ export function networkOf(
   graph: LoopGraph,
   runs: readonly Run[],
   coolant_C: number,
+  settingsOf: SettingsOf = settingsIn(system.design),
 ): FlowNetwork {
-  const fluid = coolantProperties(graph.loop.coolant.base, coolant_C);
-  const links = graph.edges.flatMap(
-    (e) =>
-      linkOf(
-        e,
-        graph.loop,
-        runs.find((r) => r.id === e.id && r.loop === graph.loop.id),
-        system.design.kit,
-        fluid,
-      ) ?? [],
+  const { loop } = graph;
+  const fluid = coolantProperties(loop.coolant.base, coolant_C);
+  const runOf = new Map(
+    runs.flatMap((run) => (run.loop === loop.id ? [[run.id, run] as const] : [])),
   );
-  const reservoir = graph.edges
-    .flatMap((e) => [e.from, e.to])
-    .find((node) => isReservoir(system, node));
-  const inlet = links.find((l) => l.pump)?.from;
-  const fixed = reservoir ?? inlet;
+  const links = graph.links.flatMap(
+    (link) =>
+      networkLinkOf(link, loop, runOf.get(link.id), system.design.kit, fluid, settingsOf) ?? [],
+  );
+  const fixed = reservoirNode(system, graph) ?? links.find((l) => l.pump)?.from;
   return { fluid, links, fixed: fixed === undefined ? [] : [fixed] };
+}
+
+/** The first chamber of a reservoir in the loop. */
+function reservoirNode(system: System, { nodes }: LoopGraph): string | undefined {
+  for (const { id, component } of nodes.values())
+    if (system.placed.get(component)?.part.kind === 'reservoir') return id;
+  return undefined;
 }

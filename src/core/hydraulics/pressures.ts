@@ -1,6 +1,6 @@
 import { standardPressure } from '../fluids';
 import type { FluidProperties } from '../fluids';
-import type { LoopGraph, System } from '../system';
+import type { FluidNode, LoopGraph, System } from '../system';
 import { GRAVITY_MS2 } from '../units';
 
 /** Pressure where the coolant passes one chamber of one part. */
@@ -36,24 +36,21 @@ export function loopPressures(
   fluid: FluidProperties,
   pressures: ReadonlyMap<string, number>,
 ): LoopPressures {
-  const heightOf = (node: string): number | null => {
-    const [component, chamber] = node.split('/') as [string, string];
+  const heightOf = ({ component, chamber }: FluidNode): number | null => {
     const ports = system.placed.get(component)?.ports ?? [];
     const own = ports.filter((p) => p.port.chamber === chamber);
     const used = own.length > 0 ? own : ports;
     return used.length === 0 ? null : used.reduce((s, p) => s + p.at[1], 0) / used.length;
   };
-  const tanks = graph.stations.filter(
-    (s) => system.placed.get(s)?.component.part.kind === 'reservoir',
-  );
+  const tanks = graph.stations.filter((s) => system.placed.get(s)?.part.kind === 'reservoir');
   const tops = (system.placed.get(tanks[0] ?? '')?.ports ?? []).map((p) => p.at[1]);
   const surface_mm = tops.length > 0 ? Math.max(...tops) : null;
   const air_kPa = standardPressure(system.design.brief.altitude_m) / 1000;
-  const nodes = graph.nodes
-    .filter((n) => pressures.has(n))
+  const nodes = [...graph.nodes.values()]
+    .filter((node) => pressures.has(node.id))
     .map((node): NodePressure => {
-      const relative_kPa = pressures.get(node) ?? 0;
-      const component = node.split('/')[0] as string;
+      const { id, component } = node;
+      const relative_kPa = pressures.get(id) ?? 0;
       const open = tanks.includes(component);
       const height_mm = open ? surface_mm : heightOf(node);
       const height_kPa =
@@ -61,7 +58,7 @@ export function loopPressures(
           ? 0
           : (fluid.density_kgm3 * GRAVITY_MS2 * (surface_mm - height_mm)) / 1e6;
       return {
-        node,
+        node: id,
         component,
         relative_kPa,
         height_mm,

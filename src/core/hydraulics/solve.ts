@@ -3,7 +3,7 @@ import type { Run } from '../tubing';
 import { anatomyOf, type Anatomy } from './anatomy';
 import { flowBand, type FlowBand } from './bands';
 import { isBetweenRegimes } from './friction';
-import { networkOf, pumpShare } from './laws';
+import { networkOf, pumpShare, settingsIn, type SettingsOf } from './laws';
 import type { FlowNetwork, NetworkSolution } from './links';
 import { readyNetwork } from './network';
 import { loopPressures, type LoopPressures } from './pressures';
@@ -81,11 +81,12 @@ export function solveFlow(
   };
 }
 
-const turns = (graph: LoopGraph): boolean =>
-  graph.edges.some(
-    (e) =>
-      e.component?.part.kind === 'pump' &&
-      pumpShare(e.component.part, e.component.settings.speed_rpm) > 0,
+const turns = (graph: LoopGraph, settingsOf: SettingsOf): boolean =>
+  graph.links.some(
+    ({ law, component }) =>
+      law.kind === 'pump' &&
+      component !== null &&
+      pumpShare(law.part, settingsOf(component).speed_rpm) > 0,
   );
 
 interface Solved {
@@ -100,10 +101,11 @@ function solveLoop(
   runs: readonly Run[],
   coolant_C: number,
 ): Solved {
-  const network = networkOf(system, graph, runs, coolant_C);
+  const settingsOf = settingsIn(system.design);
+  const network = networkOf(system, graph, runs, coolant_C, settingsOf);
   const ready = readyNetwork(network);
-  const solution = turns(graph) ? ready.solve() : null;
-  const { loop, ...rest } = reportLoop(graph, network.fluid, coolant_C, solution);
+  const solution = turns(graph, settingsOf) ? ready.solve() : null;
+  const { loop, ...rest } = reportLoop(graph, network.fluid, coolant_C, solution, settingsOf);
   return {
     ...rest,
     loop: {
@@ -129,13 +131,11 @@ function idleParts(
   const away = new Set(apart.flat()),
     hung = new Set([
       ...dead,
-      ...graph.edges.map((e) => e.id).filter((id) => !network.links.some((l) => l.id === id)),
+      ...graph.links.map((e) => e.id).filter((id) => !network.links.some((l) => l.id === id)),
     ]);
-  const components = [
-    ...new Set(graph.edges.flatMap((e) => (e.component ? [e.component.id] : []))),
-  ];
+  const components = [...new Set(graph.links.flatMap((l) => l.component ?? []))];
   return components.flatMap((component): LoopFlow['idle'] => {
-    const own = graph.edges.filter((e) => e.component?.id === component);
+    const own = graph.links.filter((l) => l.component === component);
     if (own.every((e) => away.has(e.id))) return [{ component, why: 'apart' }];
     return own.every((e) => hung.has(e.id)) ? [{ component, why: 'dead end' }] : [];
   });
@@ -147,6 +147,7 @@ function reportLoop(
   fluid: Parameters<typeof reynolds>[2],
   coolant_C: number,
   solution: NetworkSolution | null,
+  settingsOf: SettingsOf,
 ): Solved {
   const { loop } = graph;
   const solved = solution?.status === 'solved' ? solution : null;
@@ -154,11 +155,11 @@ function reportLoop(
     pumps: PumpFlow[] = [];
   let flow = 0,
     given = 0;
-  for (const edge of graph.edges) {
-    const raw = solved?.flows.get(edge.id) ?? 0;
+  for (const link of graph.links) {
+    const raw = solved?.flows.get(link.id) ?? 0;
     const q = Math.abs(raw) < 1e-9 ? 0 : raw;
-    const drop = solved?.drops.get(edge.id) ?? 0;
-    const re = edge.kind === 'tube' ? reynolds(q, loop.tube.inner_mm, fluid) : null;
+    const drop = solved?.drops.get(link.id) ?? 0;
+    const re = link.kind === 'tube' ? reynolds(q, loop.tube.inner_mm, fluid) : null;
     flow = Math.max(flow, Math.abs(q));
     const regimeName = () => {
       if (re === null || re === 0) return null;
@@ -167,26 +168,27 @@ function reportLoop(
       return 'turbulent';
     };
     links.push({
-      id: edge.id,
+      id: link.id,
       loop: loop.id,
-      from: edge.from,
-      to: edge.to,
-      kind: edge.kind,
-      component: edge.component?.id ?? null,
+      from: link.from,
+      to: link.to,
+      kind: link.kind,
+      component: link.component,
       flow_Lmin: q,
       drop_kPa: drop,
       reynolds: re,
       regime: regimeName(),
     });
-    if (edge.component?.part.kind === 'pump') {
-      const speed = pumpShare(edge.component.part, edge.component.settings.speed_rpm);
+    if (link.law.kind === 'pump' && link.component !== null) {
+      const { part } = link.law,
+        speed = pumpShare(part, settingsOf(link.component).speed_rpm);
       pumps.push({
-        id: edge.component.id,
+        id: link.component,
         loop: loop.id,
         flow_Lmin: q,
         head_m: pressureToHead(-drop, fluid.density_kgm3),
         speed,
-        speed_rpm: speed * edge.component.part.fullSpeed_rpm,
+        speed_rpm: speed * part.fullSpeed_rpm,
       });
       given += -drop * q;
     }
@@ -196,7 +198,7 @@ function reportLoop(
     pumps,
     loop: {
       id: loop.id,
-      status: solution?.status ?? (graph.edges.length === 0 ? 'empty' : 'no-pump'),
+      status: solution?.status ?? (graph.links.length === 0 ? 'empty' : 'no-pump'),
       iterations: solution?.iterations ?? 0,
       residual: solution?.residual ?? { energy_kPa: 0, mass_Lmin: 0 },
       flow_Lmin: flow,

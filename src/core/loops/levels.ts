@@ -31,7 +31,7 @@ function wetParts(
   readonly volume_mL: number;
 }[] {
   return [...system.placed.values()].flatMap((placed) => {
-    const { part } = placed.component;
+    const { part } = placed;
     const used = placed.ports.filter((p) =>
       loop.connections.some(
         (l) =>
@@ -74,10 +74,10 @@ export function draining(system: System, loop: Loop): Draining {
   if (!lowest) return { drain: null, level_mm: null, stays: [], stays_mL: 0 };
   const stays = wetParts(system, loop)
     .map((w): Pocket => {
-      const own = lowest.cap.component === w.placed.component.id;
+      const own = lowest.cap.component === w.placed.id;
       const level = own ? lowest.y : Math.max(lowest.y, Math.min(...w.used.map((p) => p.at[1])));
       return {
-        component: w.placed.component.id,
+        component: w.placed.id,
         mL: w.volume_mL * share(w.low, level, w.low, w.high),
       };
     })
@@ -94,13 +94,13 @@ export function draining(system: System, loop: Loop): Draining {
 /** Air that filling leaves above the highest used port of each part but the reservoir, largest first. Even spread over the height, as above. */
 export function trappedAir(system: System, loop: Loop): readonly Pocket[] {
   return wetParts(system, loop)
-    .filter((w) => w.placed.component.part.kind !== 'reservoir')
+    .filter((w) => w.placed.part.kind !== 'reservoir')
     .map((w): Pocket => {
       const caps = loop.caps
-        .filter((c) => c.with === 'fill' && c.component === w.placed.component.id)
+        .filter((c) => c.with === 'fill' && c.component === w.placed.id)
         .flatMap((c) => system.portAt(c)?.at[1] ?? []);
       return {
-        component: w.placed.component.id,
+        component: w.placed.id,
         mL:
           w.volume_mL *
           share(Math.max(...w.used.map((p) => p.at[1]), ...caps), w.high, w.low, w.high),
@@ -112,7 +112,7 @@ export function trappedAir(system: System, loop: Loop): readonly Pocket[] {
 
 /** Height of the coolant in a reservoir filled to its mark, mm in the case; null while it stands nowhere. */
 export function fillLevel(placed: PlacedComponent): number | null {
-  const { part } = placed.component;
+  const { part } = placed;
   if (part.kind !== 'reservoir' || placed.solids.length === 0) return null;
   const low = Math.min(...placed.solids.map((s) => s.box.min[1])),
     high = Math.max(...placed.solids.map((s) => s.box.max[1]));

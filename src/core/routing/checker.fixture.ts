@@ -111,7 +111,7 @@ export function check(system: System, runs: readonly Run[]): readonly string[] {
                 : toBox(q, s.box.min, s.box.max),
             ),
           ) - radius;
-        if (least < (own.has(p.component.id) ? -0.06 : -0.06))
+        if (least < (own.has(p.id) ? -0.06 : -0.06))
           wrong.push(`${run.name} meets ${s.name} by ${(-least).toFixed(2)}`);
       }
     for (const o of system.obstacles)

@@ -67,8 +67,8 @@ function bodiesNear(
     if (least_mm <= NEAR_MM)
       near.push({ id, least_mm, measure: () => gapToBody(tube, body) - radius });
   };
-  for (const { component, solids } of system.placed.values())
-    if (!ends.includes(component.id)) for (const solid of solids) look(component.id, solid);
+  for (const { id, solids } of system.placed.values())
+    if (!ends.includes(id)) for (const solid of solids) look(id, solid);
   for (const obstacle of system.obstacles) look(obstacle.component, obstacle);
   return near;
 }

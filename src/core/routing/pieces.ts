@@ -181,7 +181,7 @@ function bestFrame(
   tries.sort((a, b) => a.cost - b.cost);
   const solids = [
     ...[...system.placed.values()]
-      .filter((p) => p.component.id !== component.id)
+      .filter((p) => p.id !== component.id)
       .flatMap((p) => p.solids.map((s) => s.box)),
     ...system.obstacles.map((o) => o.box),
     ...fittingsOf(system, component.id),

@@ -63,7 +63,7 @@ export function fixedBodies(system: System): readonly Fixed[] {
   return [
     ...bridges,
     ...[...system.placed.values()].flatMap((p) =>
-      p.solids.map((s): Fixed => ({ id: p.component.id, box: s.box, body: s })),
+      p.solids.map((s): Fixed => ({ id: p.id, box: s.box, body: s })),
     ),
     ...system.obstacles.map((o): Fixed => ({ id: o.component, box: o.box, body: o })),
     ...caps,

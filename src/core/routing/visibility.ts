@@ -1,4 +1,4 @@
-import type { Component } from '../design';
+import { type Component, findComponent } from '../design';
 import type { System } from '../system';
 import { boxGap, pairMemo, union, type Box, type Vec } from '../geometry';
 import { sampleTube, type SampledTube } from './nearest';
@@ -24,12 +24,13 @@ function zonesBefore(system: System): readonly { readonly component: string; rea
   return interior === null
     ? []
     : [...system.placed.values()].flatMap((p) => {
-        if (!isShown(p.component) || p.solids.length === 0) return [];
+        const component = findComponent(system.design, p.id);
+        if (!component || !isShown(component) || p.solids.length === 0) return [];
         const { min, max } = union(p.solids.map((s) => s.box));
         return max[2] < interior.max[2]
           ? [
               {
-                component: p.component.id,
+                component: p.id,
                 box: {
                   min: [min[0], min[1], max[2]] as const,
                   max: [max[0], max[1], interior.max[2]] as const,

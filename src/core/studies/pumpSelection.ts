@@ -16,7 +16,13 @@ import {
   type ThermalModel,
 } from '../thermal';
 import { secondPump } from '../loops';
-import { compileSystem, type GraphEdge, type LoopGraph, type System } from '../system';
+import {
+  compileSystem,
+  type FluidLink,
+  type LoopGraph,
+  type System,
+  type LinkLaw,
+} from '../system';
 import type { HeadPoint, InlinePart, PumpPart } from '../components';
 import { runsOf } from '../routing';
 import type { Run } from '../tubing';
@@ -70,26 +76,19 @@ function combined(part: PumpPart, way: PumpWay): PumpPart {
   };
 }
 
+const PASSED: LinkLaw = { kind: 'measured', points: [] };
+
 /** The same model with one loop's pumps replaced. Further pumps give way: passed freely in a row, shut off side by side. */
 function withPump(system: System, graph: LoopGraph, pump: Component): System {
-  const pumps = graph.edges.filter((e) => e.component?.part.kind === 'pump');
+  const pumps = graph.links.filter((l) => l.law.kind === 'pump');
   const side = graph.branched && pumps.length > 1;
-  const edges = graph.edges.flatMap((e): GraphEdge[] => {
-    if (e.component?.part.kind !== 'pump') return [e];
-    if (e === pumps[0]) return [{ ...e, component: pump }];
-    return side
-      ? []
-      : [
-          {
-            id: e.id,
-            from: e.from,
-            to: e.to,
-            kind: 'passage',
-            passage: { from: '', to: '', points: [] },
-          },
-        ];
+  const links = graph.links.flatMap((link): FluidLink[] => {
+    if (link.law.kind !== 'pump') return [link];
+    if (link === pumps[0] && pump.part.kind === 'pump')
+      return [{ ...link, part: pump.part, law: { kind: 'pump', part: pump.part } }];
+    return side ? [] : [{ ...link, component: null, part: null, heat: null, law: PASSED }];
   });
-  const gone = new Set(pumps.slice(1).map((e) => e.component?.id));
+  const gone = new Set(pumps.slice(1).map((link) => link.component));
   const design: Design = {
     ...system.design,
     components: system.design.components
@@ -99,7 +98,7 @@ function withPump(system: System, graph: LoopGraph, pump: Component): System {
   return {
     ...system,
     design,
-    loops: system.loops.map((g) => (g === graph ? { ...graph, edges } : g)),
+    loops: system.loops.map((g) => (g === graph ? { ...graph, links } : g)),
   };
 }
 
@@ -121,7 +120,10 @@ export function pumpChoice(
   way: PumpWay,
 ): PumpChoice | null {
   const graph = system.loops.find((g) => g.loop.id === loop);
-  const first = graph?.edges.find((e) => e.component?.part.kind === 'pump')?.component;
+  const first = findComponent(
+    system.design,
+    graph?.links.find((l) => l.law.kind === 'pump')?.component,
+  );
   if (!graph || !first) return null;
   const { brief } = system.design;
   const target = brief.limits.flow_Lmin;

@@ -203,7 +203,7 @@ function portsFree(base: System, own: ReadonlyMap<string, PlacedComponent>): boo
   const others: readonly Body[] = [
     ...base.obstacles,
     ...[...base.placed.values()].flatMap((p) => p.solids),
-    ...[...own.values()].filter((p) => p.component.id !== RAD).flatMap((p) => p.solids),
+    ...[...own.values()].filter((p) => p.id !== RAD).flatMap((p) => p.solids),
   ];
   const free = fittings.filter(
     ({ body }) => !outside(base, body) && !others.some((o) => bodiesMeet(body, o)),

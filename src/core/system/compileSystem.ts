@@ -1,32 +1,70 @@
-import type { Design } from '../design';
+import type { ComponentId, Design, Loop } from '../design';
 import type { Box } from '../geometry';
 import { graphOf } from './graph';
+import { compileMates, type Mates } from './mates';
 import { placeAll } from './place';
-import type { LoopGraph, System, Solid } from './types';
+import type { LoopGraph, PlacedComponent, Solid, System } from './types';
 
-/** A build made spatial and connected. Pure; works on any valid build, however unfinished. Inline parts stand where its layout says. */
+/** Compiles a design. Pure; works on any valid one, however unfinished. Inline parts stand where its layout says. */
 export function compileSystem(design: Design): System {
-  const placed = placeAll(design);
-  const interior: Box | null = design.case ? { min: [0, 0, 0], max: design.case.interior } : null;
-  const obstacles: Solid[] = (design.case?.obstacles ?? [])
-    .filter((o) => !design.choices.removed.includes(o.id))
+  const mates = compileMates(design);
+  return systemOf({
+    design,
+    mates,
+    placed: placeAll(design, mates),
+    obstacles: obstaclesOf(design),
+    interior: design.case ? { min: [0, 0, 0], max: design.case.interior } : null,
+    graphs: () => design.loops.map((loop) => graphOf(design, loop)),
+  });
+}
+
+interface Compiled {
+  readonly design: Design;
+  readonly mates: Mates;
+  readonly placed: ReadonlyMap<ComponentId, PlacedComponent>;
+  readonly obstacles: readonly Solid[];
+  readonly interior: Box | null;
+  graphs(): readonly LoopGraph[];
+}
+
+/** The loops are compiled when first asked for: those who only look where parts stand never ask. */
+function systemOf({ graphs, ...compiled }: Compiled): System {
+  let loops: readonly LoopGraph[] | null = null;
+  const loopsNow = (): readonly LoopGraph[] => (loops ??= graphs());
+  return {
+    ...compiled,
+    get loops() {
+      return loopsNow();
+    },
+    portAt: ({ component, port }) =>
+      compiled.placed.get(component)?.ports.find((p) => p.port.id === port) ?? null,
+    loopOf: (id) => loopsNow().find((g) => g.links.some((l) => l.component === id)) ?? null,
+  };
+}
+
+/** The same system for a design that differs from its own in nothing that stands or flows: names, settings, brief, marks. */
+export const withDesign = (system: System, design: Design): System =>
+  systemOf({
+    ...system,
+    design,
+    graphs: () => system.loops.map((graph, i) => withLoop(graph, design.loops[i])),
+  });
+
+const withLoop = (graph: LoopGraph, loop: Loop | undefined): LoopGraph =>
+  loop === undefined || loop === graph.loop ? graph : { ...graph, loop };
+
+/** The same system with things taken from another where they are as they were there, so that what was measured of them stays. */
+export const withKnown = (system: System, known: Pick<System, 'placed' | 'obstacles'>): System =>
+  systemOf({ ...system, ...known, graphs: () => system.loops });
+
+function obstaclesOf({ case: box, choices }: Design): readonly Solid[] {
+  return (box?.obstacles ?? [])
+    .filter((o) => !choices.removed.includes(o.id))
     .flatMap((o) =>
-      (o.boxes ?? [{ min: o.min, max: o.max }]).map((box) => ({
+      (o.boxes ?? [{ min: o.min, max: o.max }]).map((b) => ({
         component: `case:${o.id}`,
         name: o.name,
-        box,
+        box: b,
       })),
     );
-  let loops: readonly LoopGraph[] | null = null;
-  return {
-    design,
-    placed,
-    obstacles,
-    interior,
-    // Asked for by most, but not by those who only look where parts stand.
-    get loops() {
-      return (loops ??= design.loops.map((loop) => graphOf(design, loop)));
-    },
-    portAt: (ref) => placed.get(ref.component)?.ports.find((p) => p.port.id === ref.port) ?? null,
-  };
 }

@@ -1,10 +1,15 @@
-export { compileSystem } from './compileSystem';
+export { compileSystem, withDesign, withKnown } from './compileSystem';
+export type { Mate, MateKind, Mates } from './mates';
+export { label, labelOf, nameless, namesOf, sameNames, type Names } from './labels';
 export { frameSheet, outsideOf, standOffs, trayBoxes } from './shell';
 export { facing, JOINT_ASIDE_MM, spans, type Facing } from './facing';
 export { footOf, movedBy, slideRange } from './moved';
 export {
-  nodeOf,
-  type GraphEdge,
+  nodeIdOf,
+  type FluidLink,
+  type FluidNode,
+  type LinkLaw,
+  type NodeId,
   type Leg,
   type LoopGraph,
   type LoopLayout,

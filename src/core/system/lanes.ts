@@ -1,17 +1,20 @@
-import { findComponent, type Design, type Loop } from '../design';
+import { type ComponentId, findComponent, type Design, type Loop } from '../design';
 import { isWet } from '../components';
 import { chambersOf } from './chambers';
-import { nodeOf, type LoopLayout, type Leg, type Visit } from './types';
+import { nodeIdOf, type LoopLayout, type Leg, type NodeId, type Visit } from './types';
 
 /** Groups of chambers of a component: none where it holds no coolant. */
-export function chamberGroups(design: Design, component: string): readonly (readonly string[])[] {
+export function chamberGroups(
+  design: Design,
+  component: ComponentId,
+): readonly (readonly string[])[] {
   const part = findComponent(design, component)?.part;
   return part && isWet(part) ? chambersOf(part).groups : [];
 }
 
 interface Stop {
-  readonly component: string;
-  readonly nodes: readonly string[];
+  readonly component: ComponentId;
+  readonly nodes: readonly NodeId[];
   readonly out: Leg[];
   readonly in: Leg[];
 }
@@ -68,7 +71,7 @@ function stopsOf(design: Design, loop: Loop): Stop[] {
       chamber === undefined
         ? [component]
         : (chamberGroups(design, component).find((g) => g.includes(chamber)) ?? [chamber]).map(
-            (c) => nodeOf(component, c),
+            (c) => nodeIdOf(component, c),
           );
     const known = stops.findIndex((s) => s.component === component && s.nodes[0] === nodes[0]);
     return known >= 0 ? known : stops.push({ component, nodes, out: [], in: [] }) - 1;

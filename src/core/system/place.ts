@@ -1,4 +1,11 @@
-import { findComponent, type Design, type Component, type Placement, type Turn } from '../design';
+import {
+  findComponent,
+  type Component,
+  type ComponentId,
+  type Design,
+  type Placement,
+  type Turn,
+} from '../design';
 import type {
   BoardPart,
   Bodied,
@@ -22,6 +29,8 @@ import {
   type Vec,
 } from '../geometry';
 import { hangInLines } from './floating';
+import { label } from './labels';
+import type { Mates } from './mates';
 import { frameSheet } from './shell';
 import type { PlacedComponent, PlacedPort, Solid } from './types';
 
@@ -30,13 +39,14 @@ const SLOT_HEIGHT_MM = 8;
 
 interface Context {
   readonly design: Design;
-  readonly done: Map<string, PlacedComponent>;
-  readonly busy: Set<string>;
+  readonly mates: Mates;
+  readonly done: Map<ComponentId, PlacedComponent>;
+  readonly busy: Set<ComponentId>;
 }
 
 /** Places every component of a build. Never throws: what has no place says why. */
-export function placeAll(design: Design): ReadonlyMap<string, PlacedComponent> {
-  const context: Context = { design, done: new Map(), busy: new Set() };
+export function placeAll(design: Design, mates: Mates): ReadonlyMap<ComponentId, PlacedComponent> {
+  const context: Context = { design, mates, done: new Map(), busy: new Set() };
   for (const component of design.components) place(context, component.id);
   return hangInLines(
     design,
@@ -45,7 +55,7 @@ export function placeAll(design: Design): ReadonlyMap<string, PlacedComponent> {
 }
 
 type Spot =
-  | { readonly frame: Frame; readonly host?: string; readonly count?: number }
+  | { readonly frame: Frame; readonly count?: number }
   | { readonly unplaced: string }
   | { readonly hangs: true };
 
@@ -59,7 +69,7 @@ function place(context: Context, id: string): PlacedComponent | null {
   const placedAt = () => {
     if ('hangs' in spot) return { ...unplaced(component, ''), unplaced: null };
     if ('unplaced' in spot) return unplaced(component, spot.unplaced);
-    return occupy(context, component, spot.frame, spot.host ?? null, spot.count ?? 1);
+    return occupy(context, component, spot.frame, spot.count ?? 1);
   };
   const placed = placedAt();
   context.busy.delete(id);
@@ -72,13 +82,15 @@ const loose = (component: Component): number =>
   component.part.kind === 'memory' ? component.part.modules : 1;
 
 function unplaced(component: Component, why: string): PlacedComponent {
+  const { id, part, placement } = component;
   return {
-    component,
+    id,
+    part,
+    placement,
     frame: null,
     solids: [],
     ports: [],
     count: loose(component),
-    host: null,
     unplaced: why,
   };
 }
@@ -142,9 +154,7 @@ function boardOf(
     (i) => i.part.kind === 'board' && i.placement.on === 'tray',
   );
   const placed = component && place(context, component.id);
-  return placed?.frame
-    ? { placed, part: placed.component.part as BoardPart, at: placed.frame.at }
-    : null;
+  return placed?.frame ? { placed, part: placed.part as BoardPart, at: placed.frame.at } : null;
 }
 
 function onBoard(context: Context, component: Component): Spot {
@@ -156,19 +166,16 @@ function onBoard(context: Context, component: Component): Spot {
     component.part.kind === 'memory'
       ? [board.part.memoryAt[0], board.part.memoryAt[1], surface]
       : [board.part.processorAt[0] - size[0] / 2, board.part.processorAt[1] - size[1] / 2, surface];
-  return { frame: { at: add(board.at, own), ...UPRIGHT }, host: board.placed.component.id };
+  return { frame: { at: add(board.at, own), ...UPRIGHT } };
 }
 
-/** The block that replaces a card's air cooler, if one sits on it. */
-const blockOn = (design: Design, card: string): Component | undefined =>
-  design.components.find(
-    (i) =>
-      i.part.kind === 'block' && i.placement.on === 'component' && i.placement.component === card,
-  );
+/** Whether a block replaces a card's air cooler. */
+const hasBlock = ({ design, mates }: Context, card: ComponentId): boolean =>
+  mates.standingOn(card).some((id) => findComponent(design, id)?.part.kind === 'block');
 
 /** Thickness a card takes: bare under a block, whole with its own cooler. */
-const cardThickness = (design: Design, component: Component, card: CardPart): number =>
-  blockOn(design, component.id) ? card.bareThickness_mm : card.size[1];
+const cardThickness = (context: Context, component: Component, card: CardPart): number =>
+  hasBlock(context, component.id) ? card.bareThickness_mm : card.size[1];
 
 function inSlot(context: Context, component: Component, slot: number): Spot {
   const board = boardOf(context);
@@ -177,11 +184,10 @@ function inSlot(context: Context, component: Component, slot: number): Spot {
   if (plane === undefined) return { unplaced: `the board has no slot ${slot}` };
   const thickness =
     component.part.kind === 'card'
-      ? cardThickness(context.design, component, component.part)
+      ? cardThickness(context, component, component.part)
       : component.part.size[1];
   return {
     frame: { at: add(board.at, [0, plane - thickness, SLOT_HEIGHT_MM]), ...UPRIGHT },
-    host: board.placed.component.id,
   };
 }
 
@@ -193,27 +199,22 @@ function onComponent(context: Context, component: Component, hostId: string): Sp
     };
   const { size } = component.part;
   const f = host.frame;
-  const hostPart = host.component.part;
+  const hostPart = host.part;
   const own: Vec =
     hostPart.kind === 'card'
       ? [Math.max(0, (hostPart.size[0] - size[0]) / 2), -size[1], hostPart.size[2] - size[2]]
       : [(hostPart.size[0] - size[0]) / 2, (hostPart.size[1] - size[1]) / 2, hostPart.size[2]];
-  return { frame: { ...f, at: pointIn(f, own) }, host: hostId };
+  return { frame: { ...f, at: pointIn(f, own) } };
 }
 
 /** Depth that fans between a radiator and its frame take, mm. */
-function fanDepth(design: Design, radiator: string): number {
-  return Math.max(
-    0,
-    ...design.components.map((i) =>
-      i.part.kind === 'fan' &&
-      i.placement.on === 'radiator' &&
-      i.placement.component === radiator &&
-      i.placement.face === 'frame'
-        ? i.part.size[2]
-        : 0,
-    ),
-  );
+function fanDepth({ design, mates }: Context, radiator: ComponentId): number {
+  const depths = mates.standingOn(radiator).flatMap((id) => {
+    const guest = findComponent(design, id);
+    if (guest?.part.kind !== 'fan' || guest.placement.on !== 'radiator') return [];
+    return guest.placement.face === 'frame' ? [guest.part.size[2]] : [];
+  });
+  return Math.max(0, ...depths);
 }
 
 function railFrame(
@@ -263,13 +264,7 @@ function onMount(
     };
   }
   return {
-    frame: railFrame(
-      mount,
-      component.part,
-      p.slide_mm,
-      p.ports,
-      fanDepth(context.design, component.id),
-    ),
+    frame: railFrame(mount, component.part, p.slide_mm, p.ports, fanDepth(context, component.id)),
   };
 }
 
@@ -280,11 +275,11 @@ function onRadiator(
   face: 'frame' | 'interior' | 'outside',
 ): Spot {
   const host = place(context, radiatorId);
-  if (!host?.frame || host.component.part.kind !== 'radiator')
+  if (!host?.frame || host.part.kind !== 'radiator')
     return { unplaced: 'its radiator has no place yet' };
-  const radiator: RadiatorPart = host.component.part;
+  const radiator: RadiatorPart = host.part;
   const fan = component.part as FanPart;
-  const on = host.component.placement,
+  const on = host.placement,
     mount = context.design.case?.mounts.find((m) => on.on === 'mount' && m.id === on.mount);
   const z =
     face === 'interior'
@@ -299,7 +294,6 @@ function onRadiator(
       ...f,
       at: pointIn(f, [radiator.finStart_mm, (radiator.size[1] - fan.size[1]) / 2, z]),
     },
-    host: radiatorId,
     count: radiator.sections,
   };
 }
@@ -328,7 +322,7 @@ function ownBoxes(
   const { part } = component;
   if (part.kind === 'fan') {
     return Array.from({ length: count }, (_, i) => ({
-      name: count > 1 ? `${component.name} ${i + 1}` : component.name,
+      name: count > 1 ? `fan ${i + 1}` : '',
       min: [i * part.section_mm, 0, 0] as Vec,
       max: [i * part.section_mm + part.size[0], part.size[1], part.size[2]] as Vec,
     }));
@@ -336,31 +330,25 @@ function ownBoxes(
   if (part.kind === 'card')
     return [
       {
-        name: component.name,
+        name: '',
         min: [0, 0, 0],
-        max: [part.size[0], cardThickness(context.design, component, part), part.size[2]],
+        max: [part.size[0], cardThickness(context, component, part), part.size[2]],
       },
       ...(part.powerPlug ? [{ ...part.powerPlug, name: 'power plug' }] : []),
     ];
-  return part.boxes ?? [{ name: component.name, min: [0, 0, 0], max: part.size }];
+  return part.boxes ?? [{ name: '', min: [0, 0, 0], max: part.size }];
 }
 
 function occupy(
   context: Context,
   component: Component,
   frame: Frame,
-  host: string | null,
   count: number,
 ): PlacedComponent {
   const solids: Solid[] = ownBoxes(context, component, count).map((b) => {
-    const solidName = () => {
-      if (b.name === component.name || component.part.kind === 'fan') return b.name;
-      if (b.name === component.part.name) return component.name;
-      return `${component.name}, ${b.name}`;
-    };
     return {
       component: component.id,
-      name: solidName(),
+      name: label(component.name, b.name === component.part.name ? '' : b.name),
       box: boxIn(frame, b),
       ...(b.round ? { cylinder: cylinderIn(frame, roundIn(b, b.round)) } : {}),
     };
@@ -374,13 +362,15 @@ function occupy(
           direction: directionIn(frame, port.direction),
         }))
       : [];
+  const { id, part, placement } = component;
   return {
-    component,
+    id,
+    part,
+    placement,
     frame,
     solids,
     ports,
-    count: component.part.kind === 'memory' ? component.part.modules : count,
-    host,
+    count: part.kind === 'memory' ? part.modules : count,
     unplaced: null,
   };
 }

@@ -70,7 +70,7 @@ test('stand-offs hold the board at the nine ATX holes, the corner ones 0.25 in a
     c = system.design.case as CasePart,
     [x, y, z] = c.boardAt;
   const feet = standOffs(c, system.placed);
-  const board = [...system.placed.values()].find((p) => p.component.part.kind === 'board');
+  const board = [...system.placed.values()].find((p) => p.part.kind === 'board');
   expect(feet).toHaveLength(9);
   expect(feet.every((f) => f.from[2] === 0 && f.to[2] === z)).toBe(true);
   // Rear column 0.4 in from the rear edge, lowest hole 11.35 in down a 12 in board.

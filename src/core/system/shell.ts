@@ -44,9 +44,9 @@ export function standOffs(
   placed: ReadonlyMap<string, PlacedComponent>,
 ): readonly Cylinder[] {
   return [...placed.values()].flatMap((p) => {
-    if (p.component.part.kind !== 'board' || !p.frame) return [];
+    if (p.part.kind !== 'board' || !p.frame) return [];
     const { at } = p.frame,
-      board: BoardPart = p.component.part;
+      board: BoardPart = p.part;
     if (at[2] <= 0) return [];
     return (BOARD_STANDARDS.find((s) => s.name === board.standard)?.holes ?? []).map(
       ([hx, hy]): Cylinder => {

@@ -14,8 +14,7 @@ describe('placing', () => {
   const system = compileSystem(desk);
 
   test('everything of the demo has a place', () => {
-    for (const p of system.placed.values())
-      expect([p.component.id, p.unplaced]).toEqual([p.component.id, null]);
+    for (const p of system.placed.values()) expect([p.id, p.unplaced]).toEqual([p.id, null]);
   });
 
   test('a radiator hangs inside the case, its fans against the frame', () => {
@@ -203,16 +202,14 @@ describe('loops as graphs', () => {
             }
           : l.to,
     }));
-    const before = compileSystem(desk).loops[0]?.edges.find(
-      (e) => e.component?.id === 'card-block',
-    );
+    const before = compileSystem(desk).loops[0]?.links.find((e) => e.component === 'card-block');
     const after = edited({
       do: 'loop.connections',
       loop: 'loop',
       connections: flipped,
-    }).loops[0]?.edges.find((e) => e.component?.id === 'card-block');
+    }).loops[0]?.links.find((e) => e.component === 'card-block');
     expect(after?.from).toBe(before?.to);
-    expect(compileSystem(desk).loops[0]?.edges.find((e) => e.component?.id === 'pump')?.from).toBe(
+    expect(compileSystem(desk).loops[0]?.links.find((e) => e.component === 'pump')?.from).toBe(
       'pump/in',
     );
   });

@@ -18,6 +18,7 @@ export { blockLaw, blockResistance, type BlockLaw } from './block';
 export { measuredRatio, atFanSpeed, type RadiatorBasis } from './measured';
 export {
   compileThermalModel,
+  modelOf,
   coreOf,
   drawOf,
   shareOf,
@@ -60,6 +61,7 @@ export {
   type Prepared,
   type Variation,
 } from './steady';
+export { nameHeat } from './report';
 export type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat, PartHeat } from './report';
 export { compareRating, type RatingCompared } from './rating';
 export { temperatureUncertainty, SPREAD, type Band, type Uncertainty } from './band';

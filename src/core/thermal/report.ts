@@ -1,3 +1,4 @@
+import { labelOf, type Names } from '../system';
 import type { LoadCaseId } from '../components';
 import type { RadiatorBasis } from './measured';
 
@@ -71,3 +72,13 @@ export interface CaseReport {
 }
 
 export type HeatReport = Readonly<Record<LoadCaseId, CaseReport>>;
+
+/** Worked out in a nameless system, told with what the builder calls things. */
+export const nameHeat = (report: CaseReport, names: Names): CaseReport => ({
+  ...report,
+  parts: report.parts.map((part) => ({ ...part, name: names.get(part.component) ?? part.name })),
+  hotSpots: report.hotSpots.map((spot) => ({
+    ...spot,
+    name: labelOf(names, spot.component, spot.name),
+  })),
+});

@@ -1,3 +1,4 @@
+import { label } from '../system';
 import type { FlowReport } from '../hydraulics';
 import { LOAD_CASES, type BlockPart, type LoadCaseId } from '../components';
 import { soundAtDistance, soundAtSpeed, soundSum } from '../units';
@@ -103,7 +104,7 @@ export function solvePrepared(
         const common = {
           component: s.component.id,
           hotSpot: spot.id,
-          name: `${s.component.name}, ${spot.name}`,
+          name: label(s.component.name, spot.name),
           heat_W: heat,
           limit_C: Math.min(spot.limit_C, brief.limits.part_C ?? Infinity),
           cooledBy: s.block?.id ?? null,
@@ -126,7 +127,7 @@ export function solvePrepared(
           };
         const edge = system.loops
           .find((g) => g.loop.id === s.loop)
-          ?.edges.find((e) => e.component?.id === s.block?.id);
+          ?.links.find((e) => e.component === s.block?.id);
         const t = edge ? temps.get(s.loop)?.link(edge.id) : undefined;
         const q = flow.links.find((l) => l.id === edge?.id && l.loop === s.loop)?.flow_Lmin ?? 0;
         const block =

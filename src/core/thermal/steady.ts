@@ -1,5 +1,5 @@
 import { air, coolantProperties, type FluidProperties } from '../fluids';
-import { pumpShare, type FlowReport } from '../hydraulics';
+import { pumpShare, type FlowReport, settingsIn } from '../hydraulics';
 import type { LoadCaseId, PumpPart } from '../components';
 import { measuredRatio, type RadiatorBasis } from './measured';
 import { radiatorConductance, type InstallationFactors } from './radiator';
@@ -59,7 +59,7 @@ export function prepareHeat(thermalModel: ThermalModel, flow: FlowReport): Prepa
   const roomAir = air(brief.room_C + 3, brief.altitude_m);
   const states = thermalModel.radiators.map((r) => {
     const graph = system.loops.find((g) => g.loop.id === r.loop);
-    const edge = graph?.edges.find((e) => e.component?.id === r.id);
+    const edge = graph?.links.find((e) => e.component === r.id);
     const q = flow.links.find((l) => l.id === edge?.id && l.loop === r.loop)?.flow_Lmin ?? 0;
     const coolant_C = flow.loops.find((l) => l.id === r.loop)?.coolant_C ?? brief.room_C + 8;
     const coolant = coolantProperties(
@@ -238,16 +238,15 @@ function heatOfEdges(
       under.set(s.block.id, (under.get(s.block.id) ?? 0) + (parts[i] as PartHeat).heat_W);
   });
   const gain_W = new Map<string, number>();
+  const settingsOf = settingsIn(thermalModel.system.design);
   const loopHeat = new Map(thermalModel.system.loops.map((g) => [g.loop.id, 0]));
-  for (const { loop, edges } of thermalModel.system.loops)
-    for (const { id, component } of edges) {
-      if (!component) continue;
-      const { part } = component;
-      const passages = 'passages' in part ? Math.max(1, part.passages.length) : 1;
+  for (const { loop, links: edges } of thermalModel.system.loops)
+    for (const { id, component, law, part, heat } of edges) {
+      if (component === null || heat === null) continue;
       const gain =
-        part.kind === 'pump'
-          ? pumpHeat(part, component.settings.speed_rpm)
-          : (under.get(component.id) ?? 0) / passages;
+        law.kind === 'pump'
+          ? pumpHeat(law.part, settingsOf(component).speed_rpm)
+          : (under.get(component) ?? 0) / (part?.passages.length ?? 1);
       if (gain <= 0) continue;
       gain_W.set(id, gain);
       loopHeat.set(loop.id, (loopHeat.get(loop.id) ?? 0) + gain);

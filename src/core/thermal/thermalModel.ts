@@ -1,11 +1,17 @@
-import type { Component } from '../design';
+import {
+  findComponent,
+  type Component,
+  type ComponentId,
+  type Design,
+  type LoopId,
+  type Placement,
+} from '../design';
 import type { System } from '../system';
 import {
   isHeated,
   type FanPart,
   type HeatedPart,
   type LoadCaseId,
-  type Mount,
   type RadiatorPart,
 } from '../components';
 import { fanCurve, type FanCurve } from './fan';
@@ -15,7 +21,7 @@ export type AirWay = 'in' | 'out';
 
 /** Fans in front of or behind one face, all alike. */
 export interface FanSet {
-  readonly component: string;
+  readonly component: ComponentId;
   readonly part: FanPart;
   readonly curve: FanCurve;
   readonly count: number;
@@ -23,8 +29,8 @@ export interface FanSet {
 }
 
 export interface RadiatorSetup {
-  readonly id: string;
-  readonly loop: string;
+  readonly id: ComponentId;
+  readonly loop: LoopId;
   readonly part: RadiatorPart;
   readonly core: Core;
   readonly sections: number;
@@ -46,7 +52,7 @@ export interface Source {
   readonly part: HeatedPart;
   /** The block on it, and the loop that block is in. A block in no loop yet: the heat waits, it is neither in a loop nor on air. */
   readonly block: Component | null;
-  readonly loop: string | null;
+  readonly loop: LoopId | null;
 }
 
 /** All that makes heat, noise or wind, apart from the flow. What-if questions change this and ask again. */
@@ -98,92 +104,126 @@ function fanSet(component: Component, count: number): FanSet {
   return { component: component.id, part, curve: curveOf(part), count, speed_rpm };
 }
 
-/** `blocked`: what stands before a mounted stack's air, Pa at 1 m/s by component. */
-export function compileThermalModel(
-  system: System,
-  blocked: ReadonlyMap<string, number> = new Map(),
-): ThermalModel {
+/** What stands before a mounted stack's air, Pa at 1 m/s by component. */
+export type Blocked = ReadonlyMap<ComponentId, number>;
+
+/** All that makes heat, noise or wind, read from the system: blocks by what they are mated to, fans by what they stand on. */
+export function compileThermalModel(system: System, blocked: Blocked = new Map()): ThermalModel {
   const { components } = system.design;
-  const mountOf = (component: Component): Mount | undefined => {
-    const p = component.placement;
-    return p.on === 'mount' ? system.design.case?.mounts.find((m) => m.id === p.mount) : undefined;
+  const radiators = components.flatMap((c) => radiatorSetup(system, c, blocked) ?? []);
+  const cooled = new Set(radiators.map((r) => r.id));
+  return {
+    system,
+    sources: components.flatMap((component) => sourceOf(system, component) ?? []),
+    radiators,
+    caseFans: components.flatMap((c) => caseFansOf(system, c, cooled, blocked) ?? []),
+    factors: INSTALLATION,
   };
-  const loopOf = (id: string): string | null =>
-    system.loops.find((g) => g.edges.some((e) => e.component?.id === id))?.loop.id ?? null;
-  const blocks = components.filter(
-    (i) => i.part.kind === 'block' && i.placement.on === 'component',
-  );
-  const sources = components.flatMap((component): Source[] => {
-    if (!isHeated(component.part)) return [];
-    const { kind } = component.part;
-    const block =
-      blocks.find((b) => {
-        if (b.part.kind !== 'block' || b.placement.on !== 'component') return false;
-        return (
-          b.placement.component === component.id ||
-          (kind === 'board' &&
-            b.part.cools.includes('board') &&
-            hostIs(components, b.placement.component, 'processor'))
-        );
-      }) ?? null;
-    const loop = block ? loopOf(block.id) : null;
-    return [{ component, part: component.part, block, loop }];
-  });
-  const radiators = components.flatMap((component): RadiatorSetup[] => {
-    if (component.part.kind !== 'radiator') return [];
-    const { part, placement } = component;
-    const loop = loopOf(component.id);
-    if (!loop) return [];
-    const fans = components
-      .filter(
-        (f) =>
-          f.part.kind === 'fan' &&
-          f.placement.on === 'radiator' &&
-          f.placement.component === component.id,
-      )
-      .map((f) => fanSet(f, part.sections));
-    return [
-      {
-        id: component.id,
-        loop,
-        part,
-        core: coreOf(part),
-        sections: part.sections,
-        fans,
-        air: placement.on === 'mount' ? placement.air : 'in',
-        filterLoss_Pa: (mountOf(component)?.filterLoss_Pa ?? 0) + (blocked.get(component.id) ?? 0),
-      },
-    ];
-  });
-  const bare = components.flatMap((component): CaseFans[] => {
-    if (component.part.kind !== 'fan') return [];
-    // Fans of a radiator that no loop goes through yet still move air.
-    if (component.placement.on === 'radiator') {
-      const { component: on } = component.placement;
-      const host = components.find((i) => i.id === on);
-      if (!host || host.placement.on !== 'mount' || radiators.some((r) => r.id === on)) return [];
-      return [
-        {
-          set: fanSet(component, system.placed.get(component.id)?.count ?? 1),
-          air: host.placement.air,
-          filterLoss_Pa: (mountOf(host)?.filterLoss_Pa ?? 0) + (blocked.get(host.id) ?? 0),
-        },
-      ];
-    }
-    if (component.placement.on !== 'mount') return [];
-    return [
-      {
-        set: fanSet(component, system.placed.get(component.id)?.count ?? 1),
-        air: component.placement.air,
-        filterLoss_Pa: (mountOf(component)?.filterLoss_Pa ?? 0) + (blocked.get(component.id) ?? 0),
-      },
-    ];
-  });
-  return { system, sources, radiators, caseFans: bare, factors: INSTALLATION };
 }
 
-const hostIs = (components: readonly Component[], id: string, kind: string): boolean =>
-  components.find((i) => i.id === id)?.part.kind === kind;
+/** The same model with its components as another design of the same parts has them: named, for what is shown. */
+export const modelOf = (thermalModel: ThermalModel, system: System): ThermalModel => {
+  const now = (component: Component): Component =>
+    findComponent(system.design, component.id) ?? component;
+  return {
+    ...thermalModel,
+    system,
+    sources: thermalModel.sources.map((source) => ({
+      ...source,
+      component: now(source.component),
+      block: source.block && now(source.block),
+    })),
+  };
+};
+
+function sourceOf(system: System, component: Component): Source | null {
+  if (!isHeated(component.part)) return null;
+  const block = blockOn(system, component);
+  const loop = block ? (system.loopOf(block.id)?.loop.id ?? null) : null;
+  return { component, part: component.part, block, loop };
+}
+
+/** The block on a part; of a board, also the one on its processor that reaches over to it. */
+function blockOn({ design, mates }: System, component: Component): Component | null {
+  const onIt = blocksOn(design, mates.standingOn(component.id));
+  if (component.part.kind !== 'board') return onIt[0] ?? null;
+  const processors = mates
+    .standingOn(component.id)
+    .filter((id) => findComponent(design, id)?.part.kind === 'processor');
+  const reaching = processors
+    .flatMap((id) => blocksOn(design, mates.standingOn(id)))
+    .filter(({ part }) => part.kind === 'block' && part.cools.includes('board'));
+  return firstIn(design, [...onIt, ...reaching]);
+}
+
+function blocksOn(design: Design, ids: readonly ComponentId[]): readonly Component[] {
+  return ids.flatMap((id) => {
+    const guest = findComponent(design, id);
+    return guest?.part.kind === 'block' && guest.placement.on === 'component' ? [guest] : [];
+  });
+}
+
+/** The one that comes first in the design. */
+function firstIn(design: Design, found: readonly Component[]): Component | null {
+  return design.components.find((component) => found.includes(component)) ?? null;
+}
+
+function radiatorSetup(
+  system: System,
+  { id, part, placement }: Component,
+  blocked: Blocked,
+): RadiatorSetup | null {
+  if (part.kind !== 'radiator') return null;
+  const loop = system.loopOf(id);
+  if (!loop) return null;
+  const fans = system.mates.standingOn(id).flatMap((fan) => {
+    const guest = findComponent(system.design, fan);
+    return guest?.part.kind === 'fan' ? [fanSet(guest, part.sections)] : [];
+  });
+  return {
+    id,
+    loop: loop.loop.id,
+    part,
+    core: coreOf(part),
+    sections: part.sections,
+    fans,
+    air: placement.on === 'mount' ? placement.air : 'in',
+    filterLoss_Pa: lossBefore(system, id, placement, blocked),
+  };
+}
+
+/** Fans on a mount of the case; also those of a radiator that no loop goes through yet: they still move air. */
+function caseFansOf(
+  system: System,
+  component: Component,
+  cooled: ReadonlySet<ComponentId>,
+  blocked: Blocked,
+): CaseFans | null {
+  const { part, placement } = component;
+  if (part.kind !== 'fan') return null;
+  const stack =
+    placement.on === 'radiator' ? findComponent(system.design, placement.component) : component;
+  if (stack?.placement.on !== 'mount' || cooled.has(stack.id)) return null;
+  return {
+    set: fanSet(component, system.placed.get(component.id)?.count ?? 1),
+    air: stack.placement.air,
+    filterLoss_Pa: lossBefore(system, stack.id, stack.placement, blocked),
+  };
+}
+
+/** Filter and grille of its mount, and what stands before it. */
+function lossBefore(
+  { design }: System,
+  id: ComponentId,
+  placement: Placement,
+  blocked: Blocked,
+): number {
+  const mount =
+    placement.on === 'mount'
+      ? design.case?.mounts.find((m) => m.id === placement.mount)
+      : undefined;
+  return (mount?.filterLoss_Pa ?? 0) + (blocked.get(id) ?? 0);
+}
 
 /**
  * Full draw of a part as it is tuned, W. Clock and voltage go as P ∝ f V² (dynamic power of CMOS, any textbook; leakage left out, so an

@@ -1,6 +1,6 @@
 import { drawOf, type RadiatorSetup, type Source } from '../thermal';
 import type { FluidProperties } from '../fluids';
-import type { GraphEdge, LoopGraph } from '../system';
+import type { FluidLink, LoopGraph } from '../system';
 import type { BlockPart } from '../components';
 import type { Run } from '../tubing';
 
@@ -26,9 +26,13 @@ export const blockCapacity = (part: BlockPart): number =>
 export const airCoolerCapacity = (source: Source): number =>
   Math.max(20, AIR_COOLER_JKW * drawOf(source));
 
-/** Of one edge: its coolant, a core's metal, and a reservoir's fill where the edge leaves it. A block's metal stands apart. */
-export function edgeCapacity(
-  edge: GraphEdge,
+/** Of a radiator's metal, J/K. */
+const coreMetal = ({ core }: RadiatorSetup): number =>
+  (cm3([core.length_mm, core.width_mm, core.depth_mm]) * CORE_GCM3 * COPPER_JKGK) / 1000;
+
+/** Of one link: its coolant, a core's metal, and a reservoir's fill where the link leaves it. A block's metal stands apart. */
+export function linkCapacity(
+  link: FluidLink,
   graph: LoopGraph,
   runs: readonly Run[],
   radiators: readonly RadiatorSetup[],
@@ -37,25 +41,14 @@ export function edgeCapacity(
 ): number {
   const water = perMl(fluid);
   let capacity = 0;
-  if (edge.component) {
-    const { part } = edge.component;
-    const passages = 'passages' in part ? Math.max(1, part.passages.length) : 1;
-    if ('volume_mL' in part) capacity += (part.volume_mL / passages) * water;
-    const radiator = radiators.find((r) => r.id === edge.component?.id);
-    if (radiator)
-      capacity +=
-        (cm3([radiator.core.length_mm, radiator.core.width_mm, radiator.core.depth_mm]) *
-          CORE_GCM3 *
-          COPPER_JKGK) /
-        1000 /
-        passages;
-  } else
-    capacity +=
-      (runs.find((r) => r.id === edge.id && r.loop === graph.loop.id)?.volume_mL ?? 0) * water;
-  const fill = fills_mL.get(edge.from);
+  const run = runs.find((r) => r.id === link.id && r.loop === graph.loop.id);
+  capacity += (link.volume_mL ?? run?.volume_mL ?? 0) * water;
+  const radiator = radiators.find((r) => r.id === link.component);
+  if (radiator) capacity += coreMetal(radiator) / (link.part?.passages.length ?? 1);
+  const fill = fills_mL.get(link.from);
   if (fill !== undefined)
     capacity +=
-      (fill * water) / Math.max(1, graph.edges.filter((e) => e.from === edge.from).length);
+      (fill * water) / Math.max(1, graph.links.filter((e) => e.from === link.from).length);
   return Math.max(LEAST_JK, capacity);
 }
 

@@ -11,7 +11,7 @@ import {
 import type { LoopGraph } from '../system';
 import type { PumpPart } from '../components';
 import type { Run } from '../tubing';
-import { airCoolerCapacity, blockCapacity, edgeCapacity } from './capacity';
+import { airCoolerCapacity, blockCapacity, linkCapacity } from './capacity';
 import { drivesOf, type Drive } from './drives';
 import { coolantOf, LoopFlows, onPumpGrid, RadiatorFigures } from './plant';
 import { ThermalState, type Body, type Cooler, type Exchanger, type LumpedLoop } from './state';
@@ -135,14 +135,14 @@ export class Machine {
     const flows = new LoopFlows(thermalModel, graph, runs, coolant_C);
     const fills_mL = this.fills();
     const radiators = this.radiatorsOf(graph, flows.fluid);
-    const edges = graph.edges.length;
+    const edges = graph.links.length;
     return {
       flows,
       radiators,
       lumped: {
         graph,
-        capacity_JK: Float64Array.from(graph.edges, (e) =>
-          edgeCapacity(e, graph, runs, thermalModel.radiators, flows.fluid, fills_mL),
+        capacity_JK: Float64Array.from(graph.links, (e) =>
+          linkCapacity(e, graph, runs, thermalModel.radiators, flows.fluid, fills_mL),
         ),
         bodies: this.bodiesOf(graph),
         exchangers: radiators.map((r) => r.exchanger),
@@ -150,9 +150,9 @@ export class Machine {
         flow_Lmin: new Float64Array(edges),
         gain_W: new Float64Array(edges),
       },
-      pumps: graph.edges.flatMap((e, edge): Pump[] =>
-        e.component?.part.kind === 'pump'
-          ? [{ edge, drive: this.driveOf(e.component.id), part: e.component.part, at: NaN }]
+      pumps: graph.links.flatMap((e, edge): Pump[] =>
+        e.law.kind === 'pump' && e.component !== null
+          ? [{ edge, drive: this.driveOf(e.component), part: e.law.part, at: NaN }]
           : [],
       ),
       sag: NaN,
@@ -172,7 +172,7 @@ export class Machine {
 
   private radiatorsOf(graph: LoopGraph, coolant: FluidProperties): readonly Radiator[] {
     return this.thermalModel.radiators.flatMap((r, index): Radiator[] => {
-      const edge = graph.edges.findIndex((e) => e.component?.id === r.id);
+      const edge = graph.links.findIndex((e) => e.component === r.id);
       if (r.loop !== graph.loop.id || edge < 0) return [];
       return [
         {
@@ -192,7 +192,7 @@ export class Machine {
     return sources.flatMap((s, source): Body[] => {
       if (s.block?.part.kind !== 'block' || s.loop !== graph.loop.id) return [];
       const { id, part } = s.block;
-      const edges = graph.edges.flatMap((e, k) => (e.component?.id === id ? [k] : []));
+      const edges = graph.links.flatMap((e, k) => (e.component === id ? [k] : []));
       const sharing = sources.filter((x) => x.block?.id === id).length;
       return edges.map((edge) => ({
         source,

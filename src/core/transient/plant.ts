@@ -1,5 +1,11 @@
 import { coolantProperties, type FluidProperties } from '../fluids';
-import { networkOf, readyNetwork, type FlowReport } from '../hydraulics';
+import {
+  networkOf,
+  readyNetwork,
+  type FlowReport,
+  settingsIn,
+  type SettingsOf,
+} from '../hydraulics';
 import { radiatorState, type ThermalModel } from '../thermal';
 import type { LoopGraph } from '../system';
 import { LMIN_TO_M3S } from '../units';
@@ -31,29 +37,20 @@ export class LoopFlows {
     const key = [...speeds].map(([id, rpm]) => `${id}:${rpm}`).join();
     let flows = this.known.get(key);
     if (!flows) {
-      const graph: LoopGraph = {
-        ...this.graph,
-        edges: this.graph.edges.map((e) =>
-          e.component?.part.kind === 'pump'
-            ? {
-                ...e,
-                component: {
-                  ...e.component,
-                  settings: { ...e.component.settings, speed_rpm: speeds.get(e.component.id) ?? 0 },
-                },
-              }
-            : e,
-        ),
-      };
-      const turns = graph.edges.some(
-        (e) => e.component?.part.kind === 'pump' && (e.component.settings.speed_rpm ?? 0) > 0,
+      const { system } = this.thermalModel;
+      const pumps = this.graph.links.flatMap((l) =>
+        l.law.kind === 'pump' ? (l.component ?? []) : [],
       );
+      const set = settingsIn(system.design);
+      const settingsNow: SettingsOf = (id) =>
+        pumps.includes(id) ? { ...set(id), speed_rpm: speeds.get(id) ?? 0 } : set(id);
+      const turns = pumps.some((id) => (speeds.get(id) ?? 0) > 0);
       const solution = turns
         ? readyNetwork(
-            networkOf(this.thermalModel.system, graph, this.runs, this.coolant_C),
+            networkOf(system, this.graph, this.runs, this.coolant_C, settingsNow),
           ).solve()
         : null;
-      flows = Float64Array.from(graph.edges, (e) =>
+      flows = Float64Array.from(this.graph.links, (e) =>
         solution?.status === 'solved' ? (solution.flows.get(e.id) ?? 0) : 0,
       );
       this.known.set(key, flows);

@@ -235,7 +235,7 @@ export class ThermalState {
     conductors: Conductor[],
   ): void {
     const first = this.at.edge[index] as number;
-    const flows = loop.graph.edges.map((e, k): Flowing => ({
+    const flows = loop.graph.links.map((e, k): Flowing => ({
       from: e.from,
       to: e.to,
       flow_Lmin: loop.flow_Lmin[k] as number,

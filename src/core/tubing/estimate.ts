@@ -1,5 +1,11 @@
-import { componentName, type EndPiece, type Connection, type Loop } from '../design';
-import type { System, PlacedPort } from '../system';
+import {
+  componentName,
+  type EndPiece,
+  type Connection,
+  type Loop,
+  type ComponentId,
+} from '../design';
+import { type System, type PlacedPort, type Names } from '../system';
 import type { FittingDuty, FittingPart } from '../components';
 import { add, distance, dot, norm, scale, sub, type Vec } from '../geometry';
 import { developedLength, type BendRow } from './bend';
@@ -75,7 +81,6 @@ export function estimateRuns(system: System): readonly Run[] {
 function estimateRun(system: System, loop: Loop, connection: Connection): Run {
   const a = system.portAt(connection.from),
     b = system.portAt(connection.to);
-  const nameOf = (id: string): string => componentName(system.design, id);
   const { tube } = loop;
   const base = {
     id: connection.id,
@@ -83,8 +88,7 @@ function estimateRun(system: System, loop: Loop, connection: Connection): Run {
     from: connection.from,
     to: connection.to,
     by: connection.by,
-    name: `${nameOf(connection.from.component)} → ${nameOf(connection.to.component)}`,
-    endNames: { from: nameOf(connection.from.component), to: nameOf(connection.to.component) },
+    ...namesBetween(connection, (id) => componentName(system.design, id)),
     tube: {
       outer_mm: tube.outer_mm,
       inner_mm: tube.inner_mm,
@@ -135,6 +139,18 @@ function estimateRun(system: System, loop: Loop, connection: Connection): Run {
       a && b ? null : `one end has no place in the case yet: ${UNPLACED_LENGTH_MM} mm put down`,
   };
 }
+
+function namesBetween(
+  { from, to }: Pick<Connection, 'from' | 'to'>,
+  nameOf: (id: ComponentId) => string,
+): Pick<Run, 'name' | 'endNames'> {
+  const endNames = { from: nameOf(from.component), to: nameOf(to.component) };
+  return { name: `${endNames.from} → ${endNames.to}`, endNames };
+}
+
+/** Runs of a nameless system, told with what the builder calls the parts they join. */
+export const nameRuns = (runs: readonly Run[], names: Names): readonly Run[] =>
+  runs.map((run) => ({ ...run, ...namesBetween(run, (id) => names.get(id) ?? id) }));
 
 const fixed = (e: EndPiece): EndPiece => (e === 'auto' ? 'straight' : e);
 const angle = (a: Vec, b: Vec): number =>

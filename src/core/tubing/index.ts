@@ -10,7 +10,7 @@ export {
   type BendRow,
   type BendTable,
 } from './bend';
-export { estimateRuns, INSERTION_MM, type Run } from './estimate';
+export { estimateRuns, nameRuns, INSERTION_MM, type Run } from './estimate';
 export { bendMarks, trimFor, TRIM_MM, type BendMark, type MarkedTube } from './marks';
 export { pieceOf } from './piece';
 export type { Segment } from './segment';

@@ -12,18 +12,17 @@ export function inpLoops(
   only?: string,
 ): readonly InpLoop[] {
   return system.loops
-    .filter((g) => g.edges.length > 0 && (only === undefined || g.loop.id === only))
+    .filter((g) => g.links.length > 0 && (only === undefined || g.loop.id === only))
     .map((graph): InpLoop => {
       const state = flow.loops.find((l) => l.id === graph.loop.id);
       const at = new Map<string, Vec>();
-      for (const node of graph.nodes) {
-        const [component, chamber] = node.split('/') as [string, string];
+      for (const { id, component, chamber } of graph.nodes.values()) {
         const ports = (system.placed.get(component)?.ports ?? []).filter(
           (p) => p.port.chamber === chamber,
         );
         const first = ports[0];
         // A chamber is written at its highest port: where its coolant stands.
-        if (first) at.set(node, ports.reduce((a, b) => (b.at[1] > a.at[1] ? b : a), first).at);
+        if (first) at.set(id, ports.reduce((a, b) => (b.at[1] > a.at[1] ? b : a), first).at);
       }
       return {
         id: graph.loop.id,

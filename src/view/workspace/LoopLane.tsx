@@ -61,8 +61,8 @@ export function LoopLane({ graph, width, range, compact }: Props) {
   const estimated = reports.runs.some((r) => r.loop === loop.id && r.by === 'tube' && r.estimated);
   const about = estimated ? '~' : '';
   const heat = reports.heat[design.brief.loadCase];
-  const edgeOf = (link: string): LoopGraph['edges'][number] | undefined =>
-    graph.edges.find((e) => e.id === link);
+  const edgeOf = (link: string): LoopGraph['links'][number] | undefined =>
+    graph.links.find((e) => e.id === link);
   const temperature = (link: string): number | undefined => heat.nodes[edgeOf(link)?.from ?? ''];
   const legFlow = (link: string): number =>
     reports.flow.links.find((l) => l.id === link && l.loop === loop.id)?.flow_Lmin ?? 0;

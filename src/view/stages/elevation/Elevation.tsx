@@ -1,6 +1,6 @@
 'use client';
 import { useId, useMemo, useRef } from 'react';
-import type { Placement } from '@/core/design';
+import { type Placement, componentName } from '@/core/design';
 import type { CaseReport } from '@/core/thermal';
 import type { ClearanceReport } from '@/core/clearance';
 import type { System, Solid } from '@/core/system';
@@ -70,8 +70,8 @@ export function Elevation({
     const components = [...system.placed.values()].flatMap((p) =>
       p.solids.map((s) => ({
         solid: s,
-        kind: p.component.part.kind as string,
-        name: p.component.name,
+        kind: p.part.kind as string,
+        name: componentName(system.design, p.id),
         flat: flatBox(view, size, s.box),
       })),
     );
@@ -278,7 +278,7 @@ export function Elevation({
             if (!d) return null;
             const link = system.loops
               .find((g) => g.loop.id === run.loop)
-              ?.edges.find((e) => e.id === run.id);
+              ?.links.find((e) => e.id === run.id);
             const colour = temperatureColour(link ? heat?.nodes[link.from] : undefined, low, high);
             const isPicked = picked === run.id;
             return (
@@ -508,9 +508,9 @@ function GapLines({
     ...[...system.placed.values()]
       .filter(
         (p) =>
-          p.component.id !== picked &&
-          p.host !== picked &&
-          system.placed.get(picked)?.host !== p.component.id,
+          p.id !== picked &&
+          !system.mates.standingOn(picked).includes(p.id) &&
+          system.mates.hostsOf(picked)[0] !== p.id,
       )
       .flatMap((p) => p.solids),
     ...system.obstacles,

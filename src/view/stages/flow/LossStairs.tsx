@@ -135,8 +135,8 @@ export function LossStairs({ graph, state, network }: Props) {
           : ''}
       </p>
       <div className={styles.pumpCurves}>
-        {graph.edges
-          .flatMap((e) => (e.component?.part.kind === 'pump' ? [e.component] : []))
+        {graph.links
+          .flatMap((l) => (l.law.kind === 'pump' ? (findComponent(design, l.component) ?? []) : []))
           .map((component) => (
             <button
               key={component.id}

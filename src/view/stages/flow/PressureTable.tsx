@@ -128,8 +128,8 @@ function inFlowOrder(graph: LoopGraph, nodes: readonly NodePressure[]): readonly
     const own = layout.visits[v]?.nodes ?? [];
     const into = layout.legs.find((l) => l.to === v),
       out = layout.legs.find((l) => l.from === v);
-    const entry = graph.edges.find((e) => e.id === into?.connection)?.to,
-      exit = graph.edges.find((e) => e.id === out?.connection)?.from;
+    const entry = graph.links.find((e) => e.id === into?.connection)?.to,
+      exit = graph.links.find((e) => e.id === out?.connection)?.from;
     names.push(
       ...new Set([entry, exit].filter((n): n is string => n !== undefined && own.includes(n))),
     );

@@ -302,11 +302,11 @@ function Parts({
     <>
       {[...system.placed.values()].flatMap((p) =>
         p.solids.map((solid, i) => {
-          const { kind } = p.component.part,
-            mine = picked === p.component.id;
+          const { kind } = p.part,
+            mine = picked === p.id;
           const edgeColour = () => {
             if (mine) return paper.copper;
-            if (clashing.has(p.component.id)) return paper.fails;
+            if (clashing.has(p.id)) return paper.fails;
             if (kind === 'board' || kind === 'memory' || kind === 'supply') return paper.soft;
             return paper.ink;
           };
@@ -322,14 +322,14 @@ function Parts({
           const fill = fillColour();
           return (
             <SolidMesh
-              key={`${p.component.id}-${i}`}
+              key={`${p.id}-${i}`}
               solid={solid}
               fill={fill}
               edge={edge}
               heavy={mine}
               marks={kind === 'fan' || kind === 'radiator' ? kind : undefined}
               clip={clip}
-              onPointerDown={down(p.component.id)}
+              onPointerDown={down(p.id)}
             />
           );
         }),

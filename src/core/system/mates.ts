@@ -1,0 +1,138 @@
+import type { Component, ComponentId, Connection, Design, Placement } from '../design';
+
+/** How a component is held: where its placement puts it, or by a fitting between two ports. */
+export type MateKind = Exclude<Placement['on'], 'unplaced' | 'line'> | 'direct' | 'bridge';
+
+/** One component fixed to another, or to the case. */
+export interface Mate {
+  readonly kind: MateKind;
+  readonly component: ComponentId;
+  /** The component it is fixed to; null: the case. */
+  readonly to: ComponentId | null;
+  /** Where on it: a mount, slot, face or place, or the connection whose fitting holds both. */
+  readonly at: string | null;
+}
+
+/** What holds what, in one design. Knows no positions. */
+export interface Mates {
+  readonly all: readonly Mate[];
+  /** What a component stands on, then what that stands on, and so on. */
+  hostsOf(id: ComponentId): readonly ComponentId[];
+  /** What stands on a component itself, in the order of the design. */
+  standingOn(id: ComponentId): readonly ComponentId[];
+  /** What is fixed to a place of the case: to a mount by its id. */
+  onMount(mount: string): readonly ComponentId[];
+  /** Whether a fitting screws two components together, port to port. */
+  isScrewed(a: ComponentId, b: ComponentId): boolean;
+  /** All that moves when a component is moved: what stands on it or is screwed to it, and so on; itself first. */
+  groupOf(id: ComponentId): readonly ComponentId[];
+}
+
+/** Reads the mates from placements and direct connections. A component that has no place yet has none. */
+export function compileMates(design: Design): Mates {
+  const known = new Set(design.components.map((component) => component.id));
+  const board = design.components.find(
+    (c) => c.part.kind === 'board' && c.placement.on === 'tray',
+  )?.id;
+  const all = [
+    ...design.components.flatMap((component) => placementMate(component, board) ?? []),
+    ...design.loops.flatMap((loop) => loop.connections.flatMap((c) => fittingMate(c, known) ?? [])),
+  ];
+  return { all, ...lookups(all) };
+}
+
+function placementMate(
+  { id: component, placement: p }: Component,
+  board: ComponentId | undefined,
+): Mate | null {
+  switch (p.on) {
+    case 'unplaced':
+    case 'line':
+      return null;
+    case 'board':
+      return board === undefined ? null : { kind: p.on, component, to: board, at: null };
+    case 'slot':
+      return board === undefined ? null : { kind: p.on, component, to: board, at: String(p.slot) };
+    case 'component':
+      return { kind: p.on, component, to: p.component, at: null };
+    case 'radiator':
+      return { kind: p.on, component, to: p.component, at: p.face };
+    case 'mount':
+      return { kind: p.on, component, to: null, at: p.mount };
+    case 'spot':
+      return { kind: p.on, component, to: null, at: p.spot };
+    default:
+      return { kind: p.on, component, to: null, at: null };
+  }
+}
+
+function fittingMate(
+  { id, by, bridge, from, to }: Connection,
+  known: ReadonlySet<ComponentId>,
+): Mate | null {
+  if (by !== 'joint' || !known.has(from.component) || !known.has(to.component)) return null;
+  const kind = bridge ? 'bridge' : 'direct';
+  return { kind, component: to.component, to: from.component, at: id };
+}
+
+const isFitting = (mate: Mate): boolean => mate.kind === 'direct' || mate.kind === 'bridge';
+
+function lookups(all: readonly Mate[]): Omit<Mates, 'all'> {
+  const host = new Map<ComponentId, ComponentId>();
+  const guests = new Map<ComponentId, ComponentId[]>();
+  const onMounts = new Map<string, ComponentId[]>();
+  const screwed = new Map<ComponentId, Set<ComponentId>>();
+  for (const mate of all) {
+    if (mate.kind === 'mount' && mate.at !== null) add(onMounts, mate.at, mate.component);
+    if (mate.to === null) continue;
+    if (isFitting(mate)) {
+      join(screwed, mate.component, mate.to);
+      join(screwed, mate.to, mate.component);
+    } else {
+      host.set(mate.component, mate.to);
+      add(guests, mate.to, mate.component);
+    }
+  }
+  const standingOn = (id: ComponentId): readonly ComponentId[] => guests.get(id) ?? NONE;
+  return {
+    standingOn,
+    hostsOf: (id) => chainOf(host, id),
+    onMount: (mount) => onMounts.get(mount) ?? NONE,
+    isScrewed: (a, b) => screwed.get(a)?.has(b) ?? false,
+    groupOf: (id) => reached(id, (at) => [...standingOn(at), ...(screwed.get(at) ?? NONE)]),
+  };
+}
+
+const NONE: readonly ComponentId[] = [];
+
+function add<K>(lists: Map<K, ComponentId[]>, key: K, id: ComponentId): void {
+  const list = lists.get(key);
+  if (list) list.push(id);
+  else lists.set(key, [id]);
+}
+
+function join(sets: Map<ComponentId, Set<ComponentId>>, from: ComponentId, to: ComponentId): void {
+  const set = sets.get(from);
+  if (set) set.add(to);
+  else sets.set(from, new Set([to]));
+}
+
+/** Hosts upward; a circle (a design may hold one, and has no place then) ends it. */
+function chainOf(
+  host: ReadonlyMap<ComponentId, ComponentId>,
+  id: ComponentId,
+): readonly ComponentId[] {
+  const chain: ComponentId[] = [];
+  for (let at = host.get(id); at !== undefined && !chain.includes(at); at = host.get(at))
+    chain.push(at);
+  return chain;
+}
+
+function reached(
+  start: ComponentId,
+  next: (id: ComponentId) => readonly ComponentId[],
+): readonly ComponentId[] {
+  const found = new Set([start]);
+  for (const id of found) for (const other of next(id)) found.add(other);
+  return [...found];
+}
