@@ -7,11 +7,11 @@ test("heat: a bar's end is moved by keys and by dragging; clock and voltage chan
   const id = await copyOf(page, 'dawn-chorus-desk', 'Tuning');
   await openStage(page, id, 'heat');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('364 W');
-  const kite = page.getByRole('cell', { name: /^Kite 200 200 W.*under torture/ });
+  const kite = page.getByRole('cell', { name: /^Kite 200 200 W.*under stress test/ });
   await kite.focus();
   for (let i = 0; i < 5; i += 1) await page.keyboard.press('ArrowLeft');
   await expect(
-    page.getByRole('cell', { name: /^Kite 200 190 W.*95 % of its draw under torture/ }),
+    page.getByRole('cell', { name: /^Kite 200 190 W.*95 % of its draw under stress test/ }),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('364 W');

@@ -37,7 +37,7 @@ test('a build from nothing to the list', async ({ page }) => {
   await add('Pumps', 'Osier Large');
   await add('Reservoirs', 'Mere 150');
   await stores.getByRole('button', { name: 'Close' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('W under torture');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('W under stress test');
 
   await page.getByRole('button', { name: 'Connect the loop' }).click();
   await page.getByRole('button', { name: 'Connect 5 parts' }).click();

@@ -6,7 +6,7 @@ import { applyEdit, type Design } from '@/core/design';
 import { evaluate, analyse } from '@/core/analysis';
 import { pressureToHead, solveNetwork } from '@/core/hydraulics';
 import { rerouteEdit } from '@/core/routing';
-import { compileSystem } from '@/core/system';
+import { compileSystem, solidLabel } from '@/core/system';
 import { LOAD_CASES, type LoadCaseId } from '@/core/components';
 import { FAULTS, runTransient, ScenarioError, type Fault, type FaultKind } from '@/core/transient';
 import { parseDesign } from '@/core/validation';
@@ -309,8 +309,8 @@ function solidsOf(design: Design): readonly object[] {
   return [
     ...[...placed.flatMap((p) => p.solids), ...system.obstacles].map((s) =>
       s.cylinder
-        ? { component: s.component, name: s.name, shape: 'cylinder', ...s.cylinder }
-        : { component: s.component, name: s.name, shape: 'box', ...s.box },
+        ? { component: s.component, name: solidLabel(design, s), shape: 'cylinder', ...s.cylinder }
+        : { component: s.component, name: solidLabel(design, s), shape: 'box', ...s.box },
     ),
     ...placed.flatMap((p) =>
       p.ports.map((q) => ({

@@ -175,7 +175,7 @@ describe('the flow, declared', () => {
     const order = [...inputs.keys()];
     for (const [name, from] of inputs)
       for (const f of from) expect(order.indexOf(f)).toBeLessThan(order.indexOf(name));
-    expect(inputs.get('hydraulicsAndThermal')).toEqual(['model', 'runs', 'thermalModel']);
+    expect(inputs.get('hydraulicsAndThermal')).toEqual(['model', 'tubes', 'thermalModel']);
   });
 
   test('docs/architecture.md draws it as it is', () => {

@@ -40,7 +40,7 @@ export const fitFloating: SpatialCheck = {
           .flatMap((p) =>
             p.solids.map((s) => ({ box: s.box, name: nameOf(context, s.component) })),
           ),
-        ...context.system.obstacles.map((o) => ({ box: o.box, name: o.name })),
+        ...context.system.obstacles.map((o) => ({ box: o.box, name: o.detail })),
       ];
       const boxes = placed.solids.map((s) => s.box);
       const nearest = around

@@ -18,7 +18,7 @@ export const runClash: SpatialCheck = {
       if (!near || near.gap_mm >= -SLACK_MM) return [];
       const name =
         context.runs.find((r) => r.id === near.component)?.name ??
-        context.system.obstacles.find((o) => o.component === near.component)?.name ??
+        context.system.obstacles.find((o) => o.component === near.component)?.detail ??
         nameOf(context, near.component);
       return [
         {

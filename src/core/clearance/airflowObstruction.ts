@@ -1,5 +1,5 @@
 import { componentName, type ComponentId } from '../design';
-import type { System, PlacedComponent, Solid } from '../system';
+import { type System, type PlacedComponent, type Solid, solidLabel } from '../system';
 import { union, type Box } from '../geometry';
 
 /** What stands before the inner air side of a stack: a radiator with its fans, or bare fans. */
@@ -150,7 +150,7 @@ function look(
     component: p.id,
     name: componentName(system.design, p.id),
     gap_mm: nearest,
-    by: most?.name ?? 'far wall',
+    by: most ? solidLabel(system.design, most) : 'far wall',
     byComponent: most?.component ?? null,
     covered,
     loss_Pa: curtainLoss(width, length, sum / hit, covered),

@@ -1,5 +1,5 @@
-import type { System, PlacedComponent, Solid } from '../system';
-import type { Placement } from '../design';
+import { type System, type PlacedComponent, type Solid, solidLabel } from '../system';
+import { type Placement, type Design } from '../design';
 import type { MountFace } from '../components';
 import { bodyGap, boxGap, union, type Box } from '../geometry';
 
@@ -64,12 +64,13 @@ export function gapsAround(system: System, only: ReadonlySet<string> | null): re
         !belong(system, a, b) &&
         !(near.gap >= -SLACK_MM && system.mates.isScrewed(a.id, b.id))
       )
-        push(gaps, near, [a.part.tolerance_mm, b.part.tolerance_mm], clear_mm);
+        push(system.design, gaps, near, [a.part.tolerance_mm, b.part.tolerance_mm], clear_mm);
     }
     if (!mine) return;
     for (const o of obstacles)
       if (!o.some((box) => standsOn(a, box)))
         push(
+          system.design,
           gaps,
           nearest(a.solids, o),
           [a.part.tolerance_mm, system.design.case?.tolerance_mm ?? 0],
@@ -78,7 +79,13 @@ export function gapsAround(system: System, only: ReadonlySet<string> | null): re
     if (system.interior) {
       const wall = outsideGap(system, a) ?? wallGap(a, system.interior);
       if (wall)
-        push(gaps, wall, [a.part.tolerance_mm, system.design.case?.tolerance_mm ?? 0], clear_mm);
+        push(
+          system.design,
+          gaps,
+          wall,
+          [a.part.tolerance_mm, system.design.case?.tolerance_mm ?? 0],
+          clear_mm,
+        );
     }
   });
   gaps.sort((x, y) => x.gap_mm - y.gap_mm || x.a.localeCompare(y.a) || x.b.localeCompare(y.b));
@@ -121,6 +128,7 @@ function nearest(as: readonly Solid[], bs: readonly Solid[]): Near | null {
 }
 
 function push(
+  design: Design,
   gaps: Gap[],
   near: Near | null,
   [one, other]: readonly [number, number],
@@ -131,8 +139,8 @@ function push(
   gaps.push({
     a: near.a.component,
     b: near.b.component,
-    nameA: near.a.name,
-    nameB: near.b.name,
+    nameA: solidLabel(design, near.a),
+    nameB: solidLabel(design, near.b),
     gap_mm,
     worst_mm: gap_mm - one - other,
     rss_mm: gap_mm - Math.hypot(one, other),
@@ -177,7 +185,7 @@ function wallGap(p: PlacedComponent, interior: Box): Near | null {
       if (!best || gap < best.gap)
         best = {
           a: solid,
-          b: { component: `case:${wall.face}`, name: wall.name, box: interior },
+          b: { component: `case:${wall.face}`, detail: wall.name, box: interior },
           gap,
         };
     }
@@ -198,7 +206,7 @@ function outsideGap(system: System, p: PlacedComponent): Near | null {
   if (!mount || !solid || part.kind !== 'fan') return null;
   return {
     a: solid,
-    b: { component: `case:${mount.face}-cover`, name: `${mount.face} cover`, box: solid.box },
+    b: { component: `case:${mount.face}-cover`, detail: `${mount.face} cover`, box: solid.box },
     gap: (mount.outside_mm ?? 0) - part.size[2],
   };
 }

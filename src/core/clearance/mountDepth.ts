@@ -1,5 +1,5 @@
 import { type ComponentId } from '../design';
-import type { System, Solid } from '../system';
+import { type System, type Solid, solidLabel } from '../system';
 import type { Mount } from '../components';
 import { boxGap, boxOf, add, scale, union, type Box, type Vec } from '../geometry';
 
@@ -73,7 +73,7 @@ export function thicknessAt(system: System, mount: Mount): MountDepth {
     published_mm: mount.published_mm,
     used_mm: used,
     free_mm: free,
-    blockedBy: blockedBy?.name ?? null,
+    blockedBy: blockedBy && solidLabel(system.design, blockedBy),
     blockedByComponent: blockedBy?.component ?? null,
   };
 }

@@ -115,8 +115,9 @@ export function portFits(system: System, runs: readonly Run[]): readonly PortFit
         }
       };
       for (const solid of solids)
-        if (!own.has(solid.component)) meet(solid, solid.component, solid.name, false);
-      for (const o of system.obstacles) meet(o, o.component, o.name, false);
+        if (!own.has(solid.component))
+          meet(solid, solid.component, label(nameOf(solid.component), solid.detail), false);
+      for (const o of system.obstacles) meet(o, o.component, o.detail, false);
       for (const t of screwed)
         if (t !== s && !(t.at.component === s.partner && s.at.component === t.partner))
           for (const body of t.bodies)

@@ -112,11 +112,11 @@ export function check(system: System, runs: readonly Run[]): readonly string[] {
             ),
           ) - radius;
         if (least < (own.has(p.id) ? -0.06 : -0.06))
-          wrong.push(`${run.name} meets ${s.name} by ${(-least).toFixed(2)}`);
+          wrong.push(`${run.name} meets ${s.detail} by ${(-least).toFixed(2)}`);
       }
     for (const o of system.obstacles)
       if (Math.min(...points.map((q) => toBox(q, o.box.min, o.box.max))) < radius - 0.06)
-        wrong.push(`${run.name} meets ${o.name}`);
+        wrong.push(`${run.name} meets ${o.detail}`);
     for (const other of laid) {
       if (other === run || other.id < run.id) continue;
       const theirs = dense(other, 3),

@@ -141,7 +141,7 @@ function usefulWays(
       (['end', 'start'] as const).flatMap((ports): Omit<Way, 'id'>[] => {
         const way = measureWay(base, mount, radiator, fan, c.faces, ports, slide_mm);
         if (way.verdict === 'clash') return [];
-        const own = hung(base.design, radiator, fan, c.faces, {
+        const { placed: own } = hung(base.design, radiator, fan, c.faces, {
           on: 'mount',
           mount: mount.id,
           slide_mm,

@@ -1,6 +1,6 @@
 import type { Design, Component, Placement } from '../design';
 import { gapsAround, type ClearanceVerdict } from '../clearance';
-import { compileSystem, type System, type PlacedComponent } from '../system';
+import { compileSystem, type System, type PlacedComponent, withGuests } from '../system';
 import type { FanPart, Mount, RadiatorPart } from '../components';
 import { bodiesMeet, cylinderBox, cylinderFrom, type Body } from '../geometry';
 
@@ -62,7 +62,7 @@ export function hung(
   fan: FanPart,
   faces: FanFaces,
   at: Extract<Placement, { on: 'mount' }>,
-): ReadonlyMap<string, PlacedComponent> {
+): System {
   const component = (
     id: string,
     part: FanPart | RadiatorPart,
@@ -87,7 +87,7 @@ export function hung(
         component(`whatfits:${face}`, fan, { on: 'radiator', component: RAD, face }),
       ),
     ],
-  }).placed;
+  });
 }
 
 /** Ends and slides in order of ease; the first that comes clear is taken, else the roomiest. */
@@ -144,17 +144,15 @@ export function measureWay(
   ports: 'start' | 'end',
   slide_mm: number,
 ): FitChoice {
-  const own = hung(base.design, radiator, fan, faces, {
+  const guests = hung(base.design, radiator, fan, faces, {
     on: 'mount',
     mount: mount.id,
     slide_mm,
     ports,
     air: 'in',
   });
-  const [near] = gapsAround(
-    { ...base, placed: new Map([...base.placed, ...own]) },
-    new Set(own.keys()),
-  );
+  const { placed: own } = guests;
+  const [near] = gapsAround(withGuests(base, guests), new Set(own.keys()));
   const gap = near?.verdict ?? 'clear',
     fittings = gap === 'clash' ? null : portsFree(base, own);
   const fanRows = () => {

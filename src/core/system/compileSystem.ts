@@ -1,7 +1,7 @@
 import type { ComponentId, Design, Loop } from '../design';
 import type { Box } from '../geometry';
 import { graphOf } from './graph';
-import { compileMates, type Mates } from './mates';
+import { compileMates, matesOf, type Mates } from './mates';
 import { placeAll } from './place';
 import type { LoopGraph, PlacedComponent, Solid, System } from './types';
 
@@ -57,13 +57,22 @@ const withLoop = (graph: LoopGraph, loop: Loop | undefined): LoopGraph =>
 export const withKnown = (system: System, known: Pick<System, 'placed' | 'obstacles'>): System =>
   systemOf({ ...system, ...known, graphs: () => system.loops });
 
+/** A system with the components of another standing in it as well, as far as clearances go: no loop leads through them. */
+export const withGuests = (system: System, guests: System): System =>
+  systemOf({
+    ...system,
+    mates: matesOf([...system.mates.all, ...guests.mates.all]),
+    placed: new Map([...system.placed, ...guests.placed]),
+    graphs: () => system.loops,
+  });
+
 function obstaclesOf({ case: box, choices }: Design): readonly Solid[] {
   return (box?.obstacles ?? [])
     .filter((o) => !choices.removed.includes(o.id))
     .flatMap((o) =>
       (o.boxes ?? [{ min: o.min, max: o.max }]).map((b) => ({
         component: `case:${o.id}`,
-        name: o.name,
+        detail: o.name,
         box: b,
       })),
     );

@@ -1,6 +1,6 @@
-export { compileSystem, withDesign, withKnown } from './compileSystem';
+export { compileSystem, withDesign, withGuests, withKnown } from './compileSystem';
 export type { Mate, MateKind, Mates } from './mates';
-export { label, labelOf, nameless, namesOf, sameNames, type Names } from './labels';
+export { label, labelOf, nameless, namesOf, sameNames, solidLabel, type Names } from './labels';
 export { frameSheet, outsideOf, standOffs, trayBoxes } from './shell';
 export { facing, JOINT_ASIDE_MM, spans, type Facing } from './facing';
 export { footOf, movedBy, slideRange } from './moved';

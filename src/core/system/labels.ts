@@ -1,4 +1,5 @@
-import type { ComponentId, Design } from '../design';
+import { findComponent, type ComponentId, type Design } from '../design';
+import type { Solid } from './types';
 
 /** What the builder calls components, by id. The system itself knows none of it: names are put in where results are told. */
 export type Names = ReadonlyMap<ComponentId, string>;
@@ -25,3 +26,9 @@ export const nameless = (design: Design): Design => ({
   name: '',
   components: design.components.map((component) => ({ ...component, name: '' })),
 });
+
+/** What a solid is called, with its component's name where the design has one. */
+export const solidLabel = (
+  design: Pick<Design, 'components'>,
+  { component, detail }: Pick<Solid, 'component' | 'detail'>,
+): string => label(findComponent(design, component)?.name ?? '', detail);

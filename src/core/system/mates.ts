@@ -38,8 +38,10 @@ export function compileMates(design: Design): Mates {
     ...design.components.flatMap((component) => placementMate(component, board) ?? []),
     ...design.loops.flatMap((loop) => loop.connections.flatMap((c) => fittingMate(c, known) ?? [])),
   ];
-  return { all, ...lookups(all) };
+  return matesOf(all);
 }
+
+export const matesOf = (all: readonly Mate[]): Mates => ({ all, ...lookups(all) });
 
 function placementMate(
   { id: component, placement: p }: Component,

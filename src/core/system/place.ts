@@ -29,7 +29,6 @@ import {
   type Vec,
 } from '../geometry';
 import { hangInLines } from './floating';
-import { label } from './labels';
 import type { Mates } from './mates';
 import { frameSheet } from './shell';
 import type { PlacedComponent, PlacedPort, Solid } from './types';
@@ -348,7 +347,7 @@ function occupy(
   const solids: Solid[] = ownBoxes(context, component, count).map((b) => {
     return {
       component: component.id,
-      name: label(component.name, b.name === component.part.name ? '' : b.name),
+      detail: b.name === component.part.name ? '' : b.name,
       box: boxIn(frame, b),
       ...(b.round ? { cylinder: cylinderIn(frame, roundIn(b, b.round)) } : {}),
     };

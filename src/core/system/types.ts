@@ -7,8 +7,8 @@ import type { Mates } from './mates';
 export interface Solid {
   /** `case:…` for cages and shrouds. */
   readonly component: ComponentId;
-  /** What it is called: with its component's name where the design has names, else what tells it from the component's others. */
-  readonly name: string;
+  /** What tells it from the component's other solids; empty of the only one. Of a cage, its name. */
+  readonly detail: string;
   readonly box: Box;
   /** Where it is round; the box is what it fills. */ readonly cylinder?: Cylinder;
 }

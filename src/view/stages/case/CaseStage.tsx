@@ -389,7 +389,7 @@ function Ruler({
         <div className={styles.free} style={{ width: pc(free_mm) }} />
         <div className={styles.used} data-over={over || undefined} style={{ width: pc(used_mm) }} />
         <div
-          className={styles.diagnostic}
+          className={styles.said}
           style={{ left: pc(published_mm) }}
           title={`the maker says ${formatNumber(published_mm)} mm`}
         />

@@ -78,7 +78,7 @@ export function Elevation({
     const fixed = system.obstacles.map((s) => ({
       solid: s,
       kind: 'obstacle',
-      name: s.name,
+      name: s.detail,
       flat: flatBox(view, size, s.box),
     }));
     return [...components, ...fixed].sort(
@@ -540,7 +540,7 @@ function GapLines({
         a: flatBox(view, size, a.box),
         b: flatBox(view, size, b.box),
         gap,
-        key: `${a.name}-${b.component}-${b.name}`,
+        key: `${a.detail}-${b.component}-${b.detail}`,
         upright: axis === up,
       });
     }

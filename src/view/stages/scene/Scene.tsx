@@ -121,7 +121,7 @@ function CaseFrame({
         trayBoxes(system.design.case).map((box, i) => (
           <SolidMesh
             key={`tray-${i}`}
-            solid={{ component: 'case:tray', name: 'Board tray', box }}
+            solid={{ component: 'case:tray', detail: 'Board tray', box }}
             fill={paper.sunk}
             edge={paper.sunk}
             heavy={false}
@@ -140,7 +140,7 @@ function CaseFrame({
             key={`foot-${i}`}
             solid={{
               component: 'case:stand-off',
-              name: 'Stand-off',
+              detail: 'Stand-off',
               box: cylinderBox(cylinder),
               cylinder,
             }}

@@ -140,7 +140,7 @@ function Readout({
   const index = indexAt(t, at);
   return (
     <p className={styles.foot}>
-      <button type="button" className={styles.gaming} onClick={() => onPlay(at)}>
+      <button type="button" className={styles.play} onClick={() => onPlay(at)}>
         {playing ? 'Pause' : 'Play'}
       </button>
       <strong>{clock(at)}</strong>{' '}
@@ -260,7 +260,7 @@ function Drawing({ t, width, height, at, onAt, faults, picked }: DrawingProps) {
         </span>
       ))}
       <span
-        className={styles.check}
+        className={styles.rule}
         style={{ left: X(at), top: TOP, height: height - TOP - BOTTOM }}
         aria-hidden
       />
