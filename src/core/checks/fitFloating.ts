@@ -24,16 +24,7 @@ export const fitFloating: SpatialCheck = {
       const { interior } = context.system;
       if (!placed || placed.solids.length === 0 || !interior) return [];
       // Parts screwed to it port to port hold it as well as a bracket does.
-      if (
-        context.system.loops.some((g) =>
-          g.loop.connections.some(
-            (l) =>
-              l.by === 'joint' &&
-              (l.from.component === component.id || l.to.component === component.id),
-          ),
-        )
-      )
-        return [];
+      if (context.system.mates.screwedTo(component.id).length > 0) return [];
       const around = [
         ...[...context.system.placed.values()]
           .filter((p) => p.id !== component.id)

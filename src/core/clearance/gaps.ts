@@ -62,7 +62,7 @@ export function gapsAround(system: System, only: ReadonlySet<string> | null): re
         near &&
         near.gap <= NEAR_MM &&
         !belong(system, a, b) &&
-        !(near.gap >= -SLACK_MM && system.mates.isScrewed(a.id, b.id))
+        !(near.gap >= -SLACK_MM && system.mates.screwedTo(a.id).includes(b.id))
       )
         push(system.design, gaps, near, [a.part.tolerance_mm, b.part.tolerance_mm], clear_mm);
     }

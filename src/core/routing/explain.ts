@@ -10,19 +10,6 @@ import type { Task } from './task';
 /** Corners looked at for each guess at what is in the way. */
 const EXPLAIN_MOST = 2000;
 
-/** What a part sits on, and what that sits on: without it the part would not be there. */
-function carriersOf(system: System, id: string): readonly string[] {
-  const { placement } = findComponent(system.design, id) ?? {};
-  if (placement?.on === 'component' || placement?.on === 'radiator')
-    return [placement.component, ...carriersOf(system, placement.component)];
-  const board = system.design.components.find((i) => i.part.kind === 'board');
-  if (placement?.on === 'slot' || placement?.on === 'board') {
-    if (board) return [board.id];
-    return [];
-  }
-  return [];
-}
-
 /** Which one thing out of the way, or which tighter bend, would give a run its way. */
 export function explain(
   system: System,
@@ -49,7 +36,7 @@ export function explain(
     }
   }
   const ends = new Set(
-    [t.from.component, t.to.component].flatMap((id) => [id, ...carriersOf(system, id)]),
+    [t.from.component, t.to.component].flatMap((id) => [id, ...system.mates.hostsOf(id)]),
   );
   const between = union([
     { min: t.from.at, max: t.from.at },

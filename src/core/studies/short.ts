@@ -1,6 +1,6 @@
 import { applyEdit, type Design, type Edit, componentName, findComponent } from '../design';
 import { measureGaps } from '../clearance';
-import { movedBy, compileSystem } from '../system';
+import { compileSystem, shiftEdit } from '../system';
 import { formatMillimetres } from '../units';
 import type { Routed } from '../routing';
 import { dot, norm, scale, sub, unit, type Vec } from '../geometry';
@@ -81,14 +81,10 @@ export function whatIfShort(
   }
   const before = measureGaps(system).gaps.filter((g) => g.verdict === 'clash').length,
     by = scale(leg, -short_mm);
-  const group = screwedTogether(design, ref.component),
-    moves = group.map((id) => ({ id, placement: movedBy(design, id, by) }));
-  const edits = moves.flatMap(({ id, placement }): Edit[] =>
-    placement ? [{ do: 'component.place', component: id, placement }] : [],
-  );
-  if (edits.length === group.length && edits.length > 0) {
-    const edit: Edit = edits.length === 1 ? (edits[0] as Edit) : { do: 'batch', edits },
-      moved = compileSystem(applyEdit(design, edit).design),
+  const group = system.mates.rootsOf(ref.component),
+    edit = shiftEdit(design, group, by);
+  if (edit) {
+    const moved = compileSystem(applyEdit(design, edit).design),
       at = moved.portAt(ref);
     // The end must come nearer by just what is missing, and not to the side.
     const gone = at && port ? sub(at.at, port.at) : null;
@@ -97,8 +93,8 @@ export function whatIfShort(
       norm(sub(gone, by)) < WHOLE_MM &&
       measureGaps(moved).gaps.filter((g) => g.verdict === 'clash').length <= before
     ) {
-      const sits = (id: string): boolean =>
-        group.includes(id) || group.includes(seatOf(design, id));
+      const carried = new Set(system.mates.groupOf(ref.component));
+      const sits = (id: string): boolean => carried.has(id);
       const touches = design.loops.flatMap((l) =>
         l.connections
           .filter(
@@ -131,31 +127,6 @@ export function whatIfShort(
 
 /** Parts move by whole millimetres. */
 const WHOLE_MM = 0.51;
-
-/** What a part sits on and moves with; itself where it stands alone. */
-function seatOf(design: Design, component: string): string {
-  let at = component;
-  // No further than there are parts: placements of a file may go in a circle.
-  for (let n = 0; n < design.components.length; n += 1) {
-    const p = findComponent(design, at)?.placement;
-    if (p?.on !== 'component' && p?.on !== 'radiator') break;
-    at = p.component;
-  }
-  return at;
-}
-
-/** A part and all that are screwed to it port to port: they move together or not at all. */
-function screwedTogether(design: Design, component: string): readonly string[] {
-  const group = [seatOf(design, component)];
-  for (let i = 0; i < group.length; i += 1)
-    for (const l of design.loops.flatMap((x) => x.connections)) {
-      if (l.by !== 'joint') continue;
-      const [a, b] = [seatOf(design, l.from.component), seatOf(design, l.to.component)];
-      if (a === group[i] && !group.includes(b)) group.push(b);
-      if (b === group[i] && !group.includes(a)) group.push(a);
-    }
-  return group;
-}
 
 function runName(design: Design, link: string): string {
   const l = design.loops.flatMap((x) => x.connections).find((k) => k.id === link),

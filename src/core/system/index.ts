@@ -3,7 +3,7 @@ export type { Mate, MateKind, Mates } from './mates';
 export { label, labelOf, nameless, namesOf, sameNames, solidLabel, type Names } from './labels';
 export { frameSheet, outsideOf, standOffs, trayBoxes } from './shell';
 export { facing, JOINT_ASIDE_MM, spans, type Facing } from './facing';
-export { footOf, movedBy, slideRange } from './moved';
+export { footOf, movedBy, moveEdit, shiftEdit, slideRange } from './moved';
 export {
   nodeIdOf,
   type FluidLink,

@@ -22,10 +22,12 @@ export interface Mates {
   standingOn(id: ComponentId): readonly ComponentId[];
   /** What is fixed to a place of the case: to a mount by its id. */
   onMount(mount: string): readonly ComponentId[];
-  /** Whether a fitting screws two components together, port to port. */
-  isScrewed(a: ComponentId, b: ComponentId): boolean;
-  /** All that moves when a component is moved: what stands on it or is screwed to it, and so on; itself first. */
+  /** What is screwed to a component, port to port. */
+  screwedTo(id: ComponentId): readonly ComponentId[];
+  /** The rigid group a component belongs to: all that stands on one another or is screwed together; itself first. */
   groupOf(id: ComponentId): readonly ComponentId[];
+  /** Those of its group that nothing of the group carries: where they are put, the others go with them. */
+  rootsOf(id: ComponentId): readonly ComponentId[];
 }
 
 /** Reads the mates from placements and direct connections. A component that has no place yet has none. */
@@ -96,12 +98,20 @@ function lookups(all: readonly Mate[]): Omit<Mates, 'all'> {
     }
   }
   const standingOn = (id: ComponentId): readonly ComponentId[] => guests.get(id) ?? NONE;
+  const screwedTo = (id: ComponentId): readonly ComponentId[] => [...(screwed.get(id) ?? NONE)];
+  const touching = (id: ComponentId): readonly ComponentId[] => [
+    ...standingOn(id),
+    ...screwedTo(id),
+    ...[host.get(id) ?? NONE].flat(),
+  ];
+  const groupOf = (id: ComponentId): readonly ComponentId[] => reached(id, touching);
   return {
     standingOn,
+    screwedTo,
+    groupOf,
     hostsOf: (id) => chainOf(host, id),
     onMount: (mount) => onMounts.get(mount) ?? NONE,
-    isScrewed: (a, b) => screwed.get(a)?.has(b) ?? false,
-    groupOf: (id) => reached(id, (at) => [...standingOn(at), ...(screwed.get(at) ?? NONE)]),
+    rootsOf: (id) => groupOf(id).filter((member) => !host.has(member)),
   };
 }
 

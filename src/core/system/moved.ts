@@ -1,6 +1,7 @@
-import { findComponent, type Design, type Placement } from '../design';
-import { add, dot, type Vec } from '../geometry';
+import { findComponent, type ComponentId, type Design, type Edit, type Placement } from '../design';
+import { add, dot, scale, sub, type Vec } from '../geometry';
 import { compileSystem } from './compileSystem';
+import type { System } from './types';
 
 /** Steps a dragged part moves by, mm. */
 const STEP_MM = 1;
@@ -43,6 +44,42 @@ export function movedBy(design: Design, id: string, by: Vec): Placement | null {
     return { on: 'free', at: [snap(at[0]), snap(at[1]), snap(at[2])], turn: p.turn };
   }
   return null;
+}
+
+/** All of some components moved by as much; null where one of them cannot go. */
+export function shiftEdit(design: Design, ids: readonly ComponentId[], by: Vec): Edit | null {
+  const edits = ids.flatMap((component): Edit[] => {
+    const placement = movedBy(design, component, by);
+    return placement ? [{ do: 'component.place', component, placement }] : [];
+  });
+  if (edits.length < ids.length || edits.length === 0) return null;
+  return edits.length === 1 ? (edits[0] as Edit) : { do: 'batch', edits };
+}
+
+/**
+ * A component put to a place it slides or is lifted to, and its whole rigid group with it: what stands on it goes by itself,
+ * what is screwed to it port to port is moved by as much. Alone where the group cannot follow: the checks say what comes apart.
+ */
+export function moveEdit(system: System, id: ComponentId, placement: Placement): Edit {
+  const { design, mates } = system;
+  const alone: Edit = { do: 'component.place', component: id, placement };
+  const others = mates.rootsOf(id).filter((root) => root !== id);
+  if (others.length === 0) return alone;
+  const now = findComponent(design, id)?.placement;
+  const by = now && shiftBetween(design, id, now, placement);
+  const follow = by && shiftEdit(design, others, by);
+  if (!follow) return alone;
+  return { do: 'batch', edits: [alone, ...(follow.do === 'batch' ? follow.edits : [follow])] };
+}
+
+/** From one placement to another of the same kind, mm; null where they are not steps of one way. */
+function shiftBetween(design: Design, id: ComponentId, from: Placement, to: Placement): Vec | null {
+  if (from.on === 'mount' && to.on === 'mount' && from.mount === to.mount) {
+    const mount = design.case?.mounts.find((m) => m.id === to.mount);
+    return mount ? scale(mount.along, to.slide_mm - from.slide_mm) : null;
+  }
+  const foot = footOf(design, id);
+  return to.on === 'free' && foot ? sub(to.at, foot) : null;
 }
 
 /** The middle of the foot of a part that stands, mm. */

@@ -1,7 +1,7 @@
 'use client';
 import { findComponent } from '@/core/design';
 import { useState, type KeyboardEvent } from 'react';
-import { movedBy, outsideOf } from '@/core/system';
+import { movedBy, moveEdit, outsideOf } from '@/core/system';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { scale, type Vec } from '@/core/geometry';
 import { Mark, Pick, Segments, Why, useOffer } from '@/view/shared';
@@ -39,7 +39,7 @@ export function CaseStage() {
   const held = useHeld();
   const cases = useOffer('case');
   const { screws } = analysis.reports;
-  const fit = { ...analysis.reports.clearance, gaps: held.gaps, rooms: held.mountDepths };
+  const fit = { ...analysis.reports.clearance, gaps: held.gaps, mountDepths: held.mountDepths };
   if (measuring) return <CaseEditor start={measuring.start} onDone={() => setMeasuring(null)} />;
   if (!design.case) return <ChooseCase onMeasure={() => setMeasuring({ start: null })} />;
   const box = design.case;
@@ -106,7 +106,7 @@ export function CaseStage() {
     e.stopPropagation();
     commit(
       `move ${component.name}`,
-      { do: 'component.place', component: component.id, placement },
+      moveEdit(analysis.system, component.id, placement),
       `move-${component.id}`,
     );
   };
@@ -205,7 +205,7 @@ export function CaseStage() {
               </button>
             }
           >
-            {fit.rooms.map((r) => (
+            {fit.mountDepths.map((r) => (
               <Ruler
                 key={r.mount}
                 name={box.mounts.find((m) => m.id === r.mount)?.name ?? r.mount}

@@ -2,7 +2,7 @@
 import { useMemo, useState } from 'react';
 import { applyEdit, type Placement, componentName } from '@/core/design';
 import { measureGaps, thicknessAt, type ClearanceReport, type MountDepth } from '@/core/clearance';
-import { compileSystem, type System } from '@/core/system';
+import { compileSystem, moveEdit, type System } from '@/core/system';
 import { useEditor } from '@/view/workspace';
 
 interface Held {
@@ -27,18 +27,14 @@ export function useHeld(): Held {
   const live = useMemo(() => {
     if (!held) return null;
     const system = compileSystem(
-      applyEdit(design, {
-        do: 'component.place',
-        component: held.component,
-        placement: held.placement,
-      }).design,
+      applyEdit(design, moveEdit(analysis.system, held.component, held.placement)).design,
     );
     return {
       model: system,
       gaps: measureGaps(system).gaps,
       rooms: (design.case?.mounts ?? []).map((m) => thicknessAt(system, m)),
     };
-  }, [design, held]);
+  }, [analysis.system, design, held]);
   const hold = (component: string, placement: Placement | null): void => {
     if (placement && picked !== component) pick(component);
     if (placement) {
@@ -48,11 +44,10 @@ export function useHeld(): Held {
     setHeld((last) => {
       if (last)
         queueMicrotask(() =>
-          commit(`move ${componentName(design, component)}`, {
-            do: 'component.place',
-            component,
-            placement: last.placement,
-          }),
+          commit(
+            `move ${componentName(design, component)}`,
+            moveEdit(analysis.system, component, last.placement),
+          ),
         );
       return null;
     });
