@@ -57,6 +57,7 @@ step('arrows', bin('depcruise'), [
   'err',
 ]);
 step('kept documents', bin('tsx'), ['scripts/docs.ts', '--check']);
+step('how to add, on a copy', bin('tsx'), ['scripts/adding.ts']);
 rmSync('coverage/jest.json', { force: true });
 step(
   'unit and reference',

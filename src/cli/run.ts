@@ -7,7 +7,7 @@ import { evaluate, analyse } from '@/core/analysis';
 import { pressureToHead, solveNetwork } from '@/core/hydraulics';
 import { rerouteEdit } from '@/core/routing';
 import { compileSystem, solidLabel } from '@/core/system';
-import { LOAD_CASES, type LoadCaseId } from '@/core/components';
+import { LOAD_CASES, type LoadCaseId, loadCaseNow } from '@/core/components';
 import { FAULTS, runTransient, ScenarioError, type Fault, type FaultKind } from '@/core/transient';
 import { parseDesign } from '@/core/validation';
 import { InpError, inpLoops, readInp, writeInp } from '@/format/inp';
@@ -243,7 +243,8 @@ function proof(json: boolean): Ran {
 
 function transient(design: Design, args: readonly string[]): Ran {
   const cases: readonly string[] = [...LOAD_CASES, 'custom'];
-  const load = valueOf(args, '--case') ?? design.brief.loadCase,
+  // The names of before version 3 are understood as well.
+  const load = loadCaseNow(valueOf(args, '--case') ?? design.brief.loadCase) as string,
     seconds = Number(valueOf(args, '--seconds') ?? 3600),
     start = valueOf(args, '--start') ?? 'cold';
   if (!cases.includes(load))

@@ -56,3 +56,4 @@ export {
   type BoardStandard,
   type ThreadSize,
 } from './standards';
+export { loadCaseNow } from './migrate';

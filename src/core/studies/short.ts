@@ -1,4 +1,4 @@
-import { applyEdit, type Design, type Edit, componentName, findComponent } from '../design';
+import { applyEdit, type Design, type Edit, componentName } from '../design';
 import { measureGaps } from '../clearance';
 import { compileSystem, shiftEdit } from '../system';
 import { formatMillimetres } from '../units';

@@ -1,7 +1,7 @@
 import type { ComponentId, Design, Loop } from '../design';
 import type { Box } from '../geometry';
 import { graphOf } from './graph';
-import { compileMates, matesOf, type Mates } from './mates';
+import { compileMates, joinMates, type Mates } from './mates';
 import { placeAll } from './place';
 import type { LoopGraph, PlacedComponent, Solid, System } from './types';
 
@@ -61,7 +61,7 @@ export const withKnown = (system: System, known: Pick<System, 'placed' | 'obstac
 export const withGuests = (system: System, guests: System): System =>
   systemOf({
     ...system,
-    mates: matesOf([...system.mates.all, ...guests.mates.all]),
+    mates: joinMates(system.mates, guests.mates),
     placed: new Map([...system.placed, ...guests.placed]),
     graphs: () => system.loops,
   });

@@ -43,7 +43,27 @@ export function compileMates(design: Design): Mates {
   return matesOf(all);
 }
 
-export const matesOf = (all: readonly Mate[]): Mates => ({ all, ...lookups(all) });
+const matesOf = (all: readonly Mate[]): Mates => ({ all, ...lookups(all) });
+
+/** The mates of two sets of components that share none: each is asked for its own. */
+export function joinMates(a: Mates, b: Mates): Mates {
+  return {
+    get all() {
+      return [...a.all, ...b.all];
+    },
+    hostsOf: (id) => eitherOf(a.hostsOf(id), b.hostsOf(id)),
+    standingOn: (id) => eitherOf(a.standingOn(id), b.standingOn(id)),
+    screwedTo: (id) => eitherOf(a.screwedTo(id), b.screwedTo(id)),
+    onMount: (mount) => [...a.onMount(mount), ...b.onMount(mount)],
+    groupOf: (id) => longerOf(a.groupOf(id), b.groupOf(id)),
+    rootsOf: (id) => longerOf(a.rootsOf(id), b.rootsOf(id)),
+  };
+}
+
+type Ids = readonly ComponentId[];
+const eitherOf = (a: Ids, b: Ids): Ids => (b.length > 0 ? b : a);
+/** A component is alone in the set it is not of. */
+const longerOf = (a: Ids, b: Ids): Ids => (b.length > a.length ? b : a);
 
 function placementMate(
   { id: component, placement: p }: Component,
