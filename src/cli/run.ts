@@ -64,20 +64,20 @@ const VALUED = new Set([
 export function run(args: readonly string[], read: (file: string) => string = readInput): Ran {
   const [command, ...rest] = args;
   const flags = new Set(rest.filter((a) => a.startsWith('--')));
-  const withDesignOf: WithBuild = (file, work) =>
+  const withBuild: WithBuild = (file, work) =>
     readBuild(file, read, (design) => work(flags.has('--route') ? routed(design) : design));
   const plain = rest.filter((a, i) => !a.startsWith('--') && !VALUED.has(rest[i - 1] ?? ''));
   switch (command) {
     case 'demo':
       return demo(plain[0]);
     case 'evaluate':
-      return withDesignOf(plain[0], (design) =>
+      return withBuild(plain[0], (design) =>
         done(
           `${JSON.stringify(evaluate(design, { offer: CATALOGUE, fixes: !flags.has('--no-fixes') }), null, 1)}\n`,
         ),
       );
     case 'list':
-      return withDesignOf(plain[0], (design) => {
+      return withBuild(plain[0], (design) => {
         const { bom: list } = analyse(design).reports;
         return done(
           flags.has('--json')
@@ -86,21 +86,21 @@ export function run(args: readonly string[], read: (file: string) => string = re
         );
       });
     case 'inp':
-      return withDesignOf(plain[0], (design) => inp(design, valueOf(rest, '--loop')));
+      return withBuild(plain[0], (design) => inp(design, valueOf(rest, '--loop')));
     case 'solve':
       return solve(plain[0], read);
     case 'bend':
       return bend(plain[0], valueOf(rest, '--radius'), read);
     case 'sheets':
-      return withDesignOf(plain[0], (design) =>
+      return withBuild(plain[0], (design) =>
         done(`${JSON.stringify(sheetsOf(design), null, 1)}\n`),
       );
     case 'solids':
-      return withDesignOf(plain[0], (design) =>
+      return withBuild(plain[0], (design) =>
         done(`${JSON.stringify(solidsOf(design), null, 1)}\n`),
       );
     case 'transient':
-      return withDesignOf(plain[0], (design) => transient(design, rest));
+      return withBuild(plain[0], (design) => transient(design, rest));
     case 'parts': {
       const kind = valueOf(rest, '--kind');
       return done(

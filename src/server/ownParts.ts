@@ -9,17 +9,20 @@ import { theStore } from './builds';
 const MOST_OWN = 2000;
 
 /** What the guard said of a document as it was kept then: guarding hundreds anew at each asking takes a while. */
-const guardedBefore = new Map<string, { readonly document: string; readonly part: Part | null }>();
+const validatedBefore = new Map<
+  string,
+  { readonly document: string; readonly part: Part | null }
+>();
 
 /** The builder's own parts. What an older guard let in and this one does not is left out, not lost. */
 export async function ownParts(): Promise<readonly Part[]> {
   return (await listParts(await theStore())).flatMap((row): Part[] => {
-    const before = guardedBefore.get(row.id);
+    const before = validatedBefore.get(row.id);
     if (before?.document === row.document) return before.part ? [before.part] : [];
     const validated = validatePart(JSON.parse(row.document) as unknown),
       part = validated.ok ? validated.value : null;
-    if (guardedBefore.size > 2 * MOST_OWN) guardedBefore.clear();
-    guardedBefore.set(row.id, { document: row.document, part });
+    if (validatedBefore.size > 2 * MOST_OWN) validatedBefore.clear();
+    validatedBefore.set(row.id, { document: row.document, part });
     return part ? [part] : [];
   });
 }

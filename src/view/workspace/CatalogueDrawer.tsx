@@ -35,9 +35,10 @@ export function CatalogueDrawer() {
 }
 
 function Body() {
-  const { design, open } = useEditor((s) => s);
+  const components = useEditor((s) => s.design.components);
+  const open = useEditor((s) => s.open);
   const [kind, setKind] = useState<PartKind>(
-    () => KINDS.find((k) => !design.components.some((i) => i.part.kind === k)) ?? 'radiator',
+    () => KINDS.find((k) => !components.some((i) => i.part.kind === k)) ?? 'radiator',
   );
   const [text, setText] = useState('');
   const asked = useDeferredValue(text).toLowerCase().trim();
@@ -124,7 +125,9 @@ const Found = memo(function Found({
 const PLACED: readonly PartKind[] = ['radiator', 'pump', 'reservoir', 'card'];
 
 const PartRow = memo(function PartRow({ part }: { readonly part: ComponentPart }) {
-  const { design, commit, pick } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
+  const pick = useEditor((s) => s.pick);
   const homeless = useMemo(
     () =>
       design.case !== null &&

@@ -37,7 +37,15 @@ const NO_FIXES: readonly (readonly [key: string, fixes: readonly Fix[]])[] = [];
 
 function Body() {
   const router = useRouter();
-  const { id, design, analysis, undo, redo, open, setSearch, pick, commit } = useEditor((s) => s);
+  const id = useEditor((s) => s.id);
+  const design = useEditor((s) => s.design);
+  const analysis = useEditor((s) => s.analysis);
+  const undo = useEditor((s) => s.undo);
+  const redo = useEditor((s) => s.redo);
+  const open = useEditor((s) => s.open);
+  const setSearch = useEditor((s) => s.setSearch);
+  const pick = useEditor((s) => s.pick);
+  const commit = useEditor((s) => s.commit);
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
   const resolved = useFixes(analysis.findings.map(findingKey));

@@ -24,7 +24,9 @@ export function fittingFor(tube: TubePart, offer: readonly Part[]): FittingPart 
 
 /** Lays a loop through loose parts in the shortest order: reservoir, pump, blocks, radiators. */
 export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
-  const { design, commit, say } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
+  const say = useEditor((s) => s.say);
   const offer = useOffer(),
     tubes = useOffer('tube'),
     coolants = useOffer('coolant');

@@ -3,7 +3,7 @@ import { createContext, useContext, useEffect, useState, type ReactNode } from '
 import { useStore } from 'zustand';
 import type { Design } from '@/core/design';
 import { usePartLists } from '@/view/shared';
-import { createBench, type Editor, type EditorState } from './editor';
+import { createEditor, type Editor, type EditorState } from './editor';
 import { readOutbox } from './outbox';
 
 const Context = createContext<Editor | null>(null);
@@ -20,7 +20,7 @@ export function EditorProvider({
   readonly design: Design;
   readonly children: ReactNode;
 }) {
-  const [editor] = useState(() => createBench(id, revision, design));
+  const [editor] = useState(() => createEditor(id, revision, design));
   useEffect(() => {
     let live = true;
     void readOutbox(id).then((entry) => {
@@ -50,6 +50,6 @@ export function EditorProvider({
 
 export function useEditor<T>(select: (state: EditorState) => T): T {
   const editor = useContext(Context);
-  if (!editor) throw new Error('useBench outside a BenchProvider');
+  if (!editor) throw new Error('useEditor outside an EditorProvider');
   return useStore(editor, select);
 }

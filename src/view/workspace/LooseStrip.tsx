@@ -6,7 +6,9 @@ import styles from './LoopLine.module.css';
 
 /** Parts that wait beside the loops: one click lets a part into the run where it needs the least tube. */
 export function LooseStrip({ loose }: { readonly loose: readonly string[] }) {
-  const { design, commit, pick } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
+  const pick = useEditor((s) => s.pick);
   const nameOf = (id: string): string => componentName(design, id);
   const put = (component: string, loop: string, name: string): void => {
     const edit = insertStation(design, loop, component);

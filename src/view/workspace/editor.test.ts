@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { demoDesign } from '@/catalogue';
 import type { Design } from '@/core/design';
-import { createBench } from './editor';
+import { createEditor } from './editor';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
 let answers: { status: number; body: unknown }[];
@@ -32,7 +32,7 @@ const settle = async (ms: number): Promise<void> => {
 
 describe('an open build', () => {
   test('saves within a second, on the revision it was made on', async () => {
-    const editor = createBench('desk', 7, desk);
+    const editor = createEditor('desk', 7, desk);
     editor.getState().commit('rename', { do: 'design.rename', name: 'Other' });
     expect(editor.getState().save).toBe('unsaved');
     await settle(1000);
@@ -41,7 +41,7 @@ describe('an open build', () => {
   });
 
   test('undo and redo, to the first edit', () => {
-    const editor = createBench('desk', 1, desk);
+    const editor = createEditor('desk', 1, desk);
     editor.getState().commit('a', { do: 'design.rename', name: 'A' });
     editor.getState().commit('b', { do: 'fans.speed', speed_rpm: 800 });
     editor.getState().commit('c', { do: 'component.remove', component: 'card-block' });
@@ -53,7 +53,7 @@ describe('an open build', () => {
   });
 
   test('a dragged handle is one step', () => {
-    const editor = createBench('desk', 1, desk);
+    const editor = createEditor('desk', 1, desk);
     for (let rpm = 800; rpm < 900; rpm += 10)
       editor.getState().commit('fans', { do: 'fans.speed', speed_rpm: rpm }, 'fans.speed');
     expect(editor.getState().past.length).toBe(1);
@@ -62,7 +62,7 @@ describe('an open build', () => {
   });
 
   test('a new edit after undo forgets what was undone', () => {
-    const editor = createBench('desk', 1, desk);
+    const editor = createEditor('desk', 1, desk);
     editor.getState().commit('a', { do: 'design.rename', name: 'A' });
     editor.getState().undo();
     editor.getState().commit('b', { do: 'design.rename', name: 'B' });
@@ -70,7 +70,7 @@ describe('an open build', () => {
   });
 
   test('an edit of something that is not there says so and changes nothing', () => {
-    const editor = createBench('desk', 1, desk);
+    const editor = createEditor('desk', 1, desk);
     editor.getState().commit('x', { do: 'component.remove', component: 'ghost' });
     expect(editor.getState().diagnostic).toContain('ghost');
     expect(editor.getState().design).toBe(desk);
@@ -79,7 +79,7 @@ describe('an open build', () => {
   test('a stale revision brings both versions, and either may be chosen', async () => {
     const theirs = { ...desk, name: 'Theirs' };
     answers.push({ status: 409, body: { revision: 9, document: theirs } });
-    const editor = createBench('desk', 7, desk);
+    const editor = createEditor('desk', 7, desk);
     editor.getState().commit('mine', { do: 'design.rename', name: 'Mine' });
     await settle(1000);
     expect(editor.getState().conflict).toMatchObject({ revision: 9, design: { name: 'Theirs' } });
@@ -101,7 +101,7 @@ describe('an open build', () => {
 
   test('without a network it keeps trying', async () => {
     answers.push({ status: 0, body: null }, { status: 503, body: {} });
-    const editor = createBench('desk', 1, desk);
+    const editor = createEditor('desk', 1, desk);
     editor.getState().commit('a', { do: 'design.rename', name: 'A' });
     await settle(600);
     expect(editor.getState().save).toBe('offline');
@@ -111,7 +111,7 @@ describe('an open build', () => {
   });
 
   test('an unsaved journal from before is taken up and sent', async () => {
-    const editor = createBench('desk', 4, desk);
+    const editor = createEditor('desk', 4, desk);
     editor.getState().restore({
       design: { ...desk, name: 'From the journal' },
       revision: 4,
@@ -124,7 +124,7 @@ describe('an open build', () => {
   });
 
   test('a journal newer than the page (browser back) is taken as it is, without a save', async () => {
-    const editor = createBench('desk', 1, desk);
+    const editor = createEditor('desk', 1, desk);
     editor.getState().restore({
       design: { ...desk, name: 'Saved since' },
       revision: 3,
@@ -144,7 +144,7 @@ describe('an open build', () => {
 
   test('a window closed before the answer came: the server holds what was sent, so nobody else wrote', async () => {
     const onServer = { ...desk, name: 'Sent' };
-    const editor = createBench('desk', 5, onServer);
+    const editor = createEditor('desk', 5, onServer);
     editor.getState().restore({
       design: { ...desk, name: 'One further' },
       revision: 4,
@@ -163,7 +163,7 @@ describe('an open build', () => {
   });
 
   test('an answer lost on the way: the next try meets its own words and goes on', async () => {
-    const editor = createBench('desk', 4, desk);
+    const editor = createEditor('desk', 4, desk);
     answers = [{ status: 0, body: null }];
     editor.getState().commit('a', { do: 'design.rename', name: 'A' });
     await settle(1000);
@@ -179,7 +179,7 @@ describe('an open build', () => {
   });
 
   test('an unsaved journal on an older revision becomes a choice', () => {
-    const editor = createBench('desk', 6, { ...desk, name: 'On the server' });
+    const editor = createEditor('desk', 6, { ...desk, name: 'On the server' });
     editor.getState().restore({
       design: { ...desk, name: 'From the journal' },
       revision: 4,

@@ -68,7 +68,7 @@ export interface Versions {
   readonly offer: number;
 }
 
-export type Editor = ReturnType<typeof createBench>;
+export type Editor = ReturnType<typeof createEditor>;
 
 /** Steps kept for undo. */
 const HISTORY = 400;
@@ -106,7 +106,7 @@ function wantsRouting({ reports, routed }: Analysis, design: Design): boolean {
 }
 
 /** The state of one open build: the document, what follows from it, and its way to the journal and the server. */
-export function createBench(id: string, revision: number, design: Design) {
+export function createEditor(id: string, revision: number, design: Design) {
   let timer: ReturnType<typeof setTimeout> | null = null;
   let gesture: { key: string; at: number } | null = null;
   let sending = false;

@@ -7,7 +7,15 @@ import { STAGES } from './stages';
 /** Keys of the workspace: digits for stages, [ and ] along the flow, F for findings, Ctrl+K, Ctrl+Z. */
 export function useKeys(): void {
   const router = useRouter();
-  const { id, undo, redo, open, drawer, setSearch, pick, picked, analysis } = useEditor((s) => s);
+  const id = useEditor((s) => s.id);
+  const undo = useEditor((s) => s.undo);
+  const redo = useEditor((s) => s.redo);
+  const open = useEditor((s) => s.open);
+  const drawer = useEditor((s) => s.drawer);
+  const setSearch = useEditor((s) => s.setSearch);
+  const pick = useEditor((s) => s.pick);
+  const picked = useEditor((s) => s.picked);
+  const analysis = useEditor((s) => s.analysis);
   useHotkeys(
     STAGES.map((s) => s.digit),
     (e) => {

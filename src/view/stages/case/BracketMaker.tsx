@@ -30,7 +30,8 @@ const fans: readonly Named[] = FAN_PITCH.map((f) => ({
 
 /** A plate between a place's holes and a part's foot: drawn as asked, to print at full size or cut. */
 export function BracketMaker() {
-  const { design, picked } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const picked = useEditor((s) => s.picked);
   const [open, setOpen] = useState(false);
   return (
     <Section
@@ -70,8 +71,9 @@ export function BracketMaker() {
 }
 
 function Plate({ places }: { readonly places: readonly Named[] }) {
-  const { design, picked } = useEditor((s) => s);
-  const stand = design.components.filter((i) => (i.part.foot?.length ?? 0) > 0);
+  const components = useEditor((s) => s.design.components);
+  const picked = useEditor((s) => s.picked);
+  const stand = components.filter((i) => (i.part.foot?.length ?? 0) > 0);
   const feet: readonly Named[] = stand.flatMap((i) =>
     (i.part.foot ?? []).map((f, k): Named => ({
       value: `${i.id}-${k}`,

@@ -33,7 +33,12 @@ const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
 
 /** What fits where: elevations with gaps, mounts with their room, screws. */
 export function CaseStage() {
-  const { design, analysis, picked, pick, commit, open } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const analysis = useEditor((s) => s.analysis);
+  const picked = useEditor((s) => s.picked);
+  const pick = useEditor((s) => s.pick);
+  const commit = useEditor((s) => s.commit);
+  const open = useEditor((s) => s.open);
   const [view, setView] = useState<Seen>('side');
   const [measuring, setMeasuring] = useState<{ readonly start: CaseDraft | null } | null>(null);
   const held = useHeld();

@@ -12,7 +12,8 @@ const signed = (v: number | null, decimals: number): string =>
 
 /** Every part of its kind in this one's place: what the build would gain or lose. */
 export function CompareParts({ component }: { readonly component: Component }) {
-  const { design, commit } = useEditor((s) => s);
+  const brief = useEditor((s) => s.design.brief);
+  const commit = useEditor((s) => s.commit);
   const [open, setOpen] = useState(false);
   const { result, fresh, progress, stopped, stop, again } = useComparedParts(
     open ? component.id : null,
@@ -53,7 +54,7 @@ export function CompareParts({ component }: { readonly component: Component }) {
               <th className="num">rise, K</th>
               <th className="num">dBA</th>
               <th className="num">L/min</th>
-              <th className="num">{design.brief.currency}</th>
+              <th className="num">{brief.currency}</th>
               <th className="num">gap</th>
             </tr>
           </thead>

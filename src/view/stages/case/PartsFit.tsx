@@ -9,9 +9,12 @@ import styles from './CaseStage.module.css';
 
 /** Every part with what its fit says: the drawing in words. */
 export function PartsFit({ gaps }: { readonly gaps: ClearanceReport['gaps'] }) {
-  const { design, analysis, pick, picked } = useEditor((s) => s);
+  const components = useEditor((s) => s.design.components);
+  const clearance = useEditor((s) => s.analysis.reports.clearance);
+  const pick = useEditor((s) => s.pick);
+  const picked = useEditor((s) => s.picked);
   const [open, setOpen] = useState(false);
-  const unplaced = new Map(analysis.reports.clearance.unplaced.map((u) => [u.component, u.why]));
+  const unplaced = new Map(clearance.unplaced.map((u) => [u.component, u.why]));
   return (
     <Section
       title="Parts in the case"
@@ -22,7 +25,7 @@ export function PartsFit({ gaps }: { readonly gaps: ClearanceReport['gaps'] }) {
           aria-expanded={open}
           onClick={() => setOpen(!open)}
         >
-          {open ? 'Fold up' : `List all ${design.components.length}`}
+          {open ? 'Fold up' : `List all ${components.length}`}
         </button>
       }
     >
@@ -37,7 +40,7 @@ export function PartsFit({ gaps }: { readonly gaps: ClearanceReport['gaps'] }) {
             </tr>
           </thead>
           <tbody>
-            {design.components.map((component) => {
+            {components.map((component) => {
               const near = gaps.find((g) => g.a === component.id || g.b === component.id),
                 why = unplaced.get(component.id);
               const hangs = component.placement.on === 'line';

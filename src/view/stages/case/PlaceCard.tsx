@@ -40,7 +40,10 @@ const samePlace = (a: Placement, b: Placement): boolean =>
 
 /** The picked part: what it is, where it goes, how it is turned. */
 export function PlaceCard({ component }: { readonly component: Component }) {
-  const { design, commit, pick, analysis } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
+  const pick = useEditor((s) => s.pick);
+  const system = useEditor((s) => s.analysis.system);
   const p = component.placement;
   const place = (placement: Placement, label = `move ${component.name}`, merge?: string): void =>
     commit(label, { do: 'component.place', component: component.id, placement }, merge);
@@ -59,7 +62,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
   const mount = p.on === 'mount' ? design.case?.mounts.find((m) => m.id === p.mount) : undefined;
   const slack =
     mount && component.part.kind === 'radiator' ? mount.length_mm - component.part.size[0] : 0;
-  const placed = analysis.system.placed.get(component.id);
+  const placed = system.placed.get(component.id);
   // A part in a build is a snapshot: newer figures are offered, not forced.
   const same = [...own, ...CATALOGUE].find((c) => c.id === component.part.id),
     store =

@@ -11,9 +11,11 @@ const VERDICT = { clash: 'fails', marginal: 'marginal', clear: 'ok' } as const;
 
 /** Fittings and caps in their ports, and the room a hand has to tighten them. Told when opened. */
 export function PortRoom() {
-  const { analysis, pick, picked } = useEditor((s) => s);
+  const clearance = useEditor((s) => s.analysis.reports.clearance);
+  const pick = useEditor((s) => s.pick);
+  const picked = useEditor((s) => s.picked);
   const [open, setOpen] = useState(false);
-  const fits = analysis.reports.clearance.ports;
+  const fits = clearance.ports;
   const shown = fits.filter((p) => p.verdict !== 'clear');
   return (
     <Section

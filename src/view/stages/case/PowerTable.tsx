@@ -15,7 +15,9 @@ const PLUGS = {
 
 /** Which header feeds which fans and pumps, by what lead, with the current against the limit. */
 export function PowerTable() {
-  const { design, analysis, pick } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const analysis = useEditor((s) => s.analysis);
+  const pick = useEditor((s) => s.pick);
   const { wiring: power } = analysis.reports;
   const nameOf = (id: string): string => componentName(design, id);
   if (power.lines.length === 0 && power.unfed.length === 0) return null;

@@ -17,7 +17,9 @@ const VERDICT = { clash: 'fails', marginal: 'marginal', clear: 'ok' } as const;
 
 /** Every radiator on every mount, with what is in; and the largest sets for the whole case. */
 export function WhatFitsView() {
-  const { design, commit, pick } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
+  const pick = useEditor((s) => s.pick);
   const { result, fresh, progress, stopped, stop, again } = useWhatFits();
   const offer = useOffer();
   const [faces, setFaces] = useState<FanFaces>('frame');

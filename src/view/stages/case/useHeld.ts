@@ -19,7 +19,11 @@ interface Held {
 
 /** A part in the hand: placed and measured anew with every move, kept in the build when it is let go. */
 export function useHeld(): Held {
-  const { design, analysis, commit, pick, picked } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const analysis = useEditor((s) => s.analysis);
+  const commit = useEditor((s) => s.commit);
+  const pick = useEditor((s) => s.pick);
+  const picked = useEditor((s) => s.picked);
   const [held, setHeld] = useState<{
     readonly component: string;
     readonly placement: Placement;

@@ -11,7 +11,11 @@ const UNEVEN = 0.25;
 
 /** Who draws room air in and who blows out, what that makes of the case air, and why an exhaust radiator breathes warm. */
 export function AirPanel() {
-  const { design, analysis, commit, pick, picked } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const analysis = useEditor((s) => s.analysis);
+  const commit = useEditor((s) => s.commit);
+  const pick = useEditor((s) => s.pick);
+  const picked = useEditor((s) => s.picked);
   const report = analysis.reports.heat[design.brief.loadCase];
   const { thermalModel } = analysis;
   const nameOf = (id: string): string => componentName(design, id);

@@ -21,7 +21,11 @@ export function AnswerPanel({
   readonly bands: Uncertainty | null;
   readonly held: boolean;
 }) {
-  const { design, analysis, commit, pick, picked } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const analysis = useEditor((s) => s.analysis);
+  const commit = useEditor((s) => s.commit);
+  const pick = useEditor((s) => s.pick);
+  const picked = useEditor((s) => s.picked);
   const report = analysis.reports.heat[design.brief.loadCase];
   const { summer, sizing } = analysis.reports;
   const { limits } = design.brief;

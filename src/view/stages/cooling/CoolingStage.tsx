@@ -30,13 +30,15 @@ type View = (typeof VIEWS)[number]['value'];
 
 /** Is this enough radiator at a noise I can live with? */
 export function CoolingStage() {
-  const { design, analysis, open } = useEditor((s) => s);
-  if (analysis.thermalModel.radiators.length === 0) {
+  const components = useEditor((s) => s.design.components);
+  const thermalModel = useEditor((s) => s.analysis.thermalModel);
+  const open = useEditor((s) => s.open);
+  if (thermalModel.radiators.length === 0) {
     return (
       <EmptyStage
         title="No radiator in a loop yet"
         text={
-          design.components.some((i) => i.part.kind === 'radiator')
+          components.some((i) => i.part.kind === 'radiator')
             ? 'A radiator is there, but no loop goes through it. Connect the loop in the line below, then the answer appears here.'
             : 'Add a radiator and fans for it, and connect the loop. Then this page says how warm the coolant gets at which noise, and how many sections you need.'
         }
@@ -49,7 +51,9 @@ export function CoolingStage() {
 }
 
 function Cooling() {
-  const { design, analysis, commit } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const analysis = useEditor((s) => s.analysis);
+  const commit = useEditor((s) => s.commit);
   const [view, setView] = useState<View>('answer');
   const [start, setStart] = useState<'cold' | 'steady'>('cold');
   const [faults, setFaults] = useState<readonly Fault[]>([]);

@@ -12,7 +12,8 @@ import styles from './CoolingStage.module.css';
 
 /** Where each figure comes from: modelled or measured, with the ways to put measured points in its place. */
 export function FiguresPanel() {
-  const { design, analysis } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const analysis = useEditor((s) => s.analysis);
   const [curve, setCurve] = useState<CurveOf | null>(null);
   const [measuring, setMeasuring] = useState<string | null>(null);
   const report = analysis.reports.heat[design.brief.loadCase];

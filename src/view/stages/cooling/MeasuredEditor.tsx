@@ -30,7 +30,8 @@ export function MeasuredEditor({
   readonly component: string;
   onClose(): void;
 }) {
-  const { design, commit } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
   const component = findComponent(design, id);
   const known = component?.part.kind === 'radiator' ? component.part.measured : undefined;
   const [against, setAgainst] = useState<'air' | 'speed'>(known?.against ?? 'speed');

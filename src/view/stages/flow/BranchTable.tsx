@@ -15,9 +15,12 @@ export function BranchTable({
   readonly graph: LoopGraph;
   readonly network: FlowNetwork;
 }) {
-  const { design, analysis, pick, picked } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const flow = useEditor((s) => s.analysis.reports.flow);
+  const pick = useEditor((s) => s.pick);
+  const picked = useEditor((s) => s.picked);
   const nameOf = (id: string): string => componentName(design, id);
-  const rows = branchesOf(graph, network, analysis.reports.flow.links);
+  const rows = branchesOf(graph, network, flow.links);
   return (
     <Section title="Branches">
       {rows.length <= 1 && <p>This loop does not split: one flow through all of it.</p>}

@@ -24,12 +24,15 @@ export function DirtTable({
   readonly state: LoopFlow;
   readonly network: FlowNetwork;
 }) {
-  const { design, analysis, pick, picked } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const flow = useEditor((s) => s.analysis.reports.flow);
+  const pick = useEditor((s) => s.pick);
+  const picked = useEditor((s) => s.picked);
   const rows = useMemo(() => flowLossSweep(graph, network), [graph, network]);
   const through = (component: string): number =>
     Math.max(
       0,
-      ...analysis.reports.flow.links
+      ...flow.links
         .filter((l) => l.component === component && l.loop === state.id)
         .map((l) => Math.abs(l.flow_Lmin)),
     );

@@ -43,7 +43,9 @@ type View = (typeof VIEWS)[number]['value'];
 
 /** Pump against loop, where the head goes, and which pump would do. */
 export function FlowStage() {
-  const { design, analysis, open } = useEditor((s) => s);
+  const components = useEditor((s) => s.design.components);
+  const analysis = useEditor((s) => s.analysis);
+  const open = useEditor((s) => s.open);
   const [chosen, setChosen] = useState<string | null>(null);
   const { flow } = analysis.reports;
   const graph = analysis.system.loops.find((g) => g.loop.id === chosen) ?? analysis.system.loops[0];
@@ -53,9 +55,7 @@ export function FlowStage() {
       <EmptyStage
         title="Nothing flows yet"
         text="Connect the parts into a loop: then this page shows where the pump's head meets what the loop takes, and which part takes most."
-        action={
-          design.components.some((i) => i.part.kind === 'pump') ? undefined : 'Open the Stores'
-        }
+        action={components.some((i) => i.part.kind === 'pump') ? undefined : 'Open the Stores'}
         onAction={() => open('stores')}
       />
     );
@@ -81,7 +81,9 @@ function OneLoop({
   readonly loops: readonly LoopGraph[];
   readonly onLoop: (id: string) => void;
 }) {
-  const { design, analysis, commit } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const analysis = useEditor((s) => s.analysis);
+  const commit = useEditor((s) => s.commit);
   const [view, setView] = useState<View>('losses');
   const { flow, runs } = analysis.reports;
   const network = useMemo(

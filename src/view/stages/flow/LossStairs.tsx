@@ -24,7 +24,11 @@ const ORDERS = [
 
 /** What each part and run takes of the head, as stairs. A click picks the part everywhere and opens what its figure is made of. */
 export function LossStairs({ graph, state, network }: Props) {
-  const { design, analysis, pick, picked, commit } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const analysis = useEditor((s) => s.analysis);
+  const pick = useEditor((s) => s.pick);
+  const picked = useEditor((s) => s.picked);
+  const commit = useEditor((s) => s.commit);
   const [order, setOrder] = useState<(typeof ORDERS)[number]['value']>('loss');
   const [editing, setEditing] = useState<CurveOf | null>(null);
   const { flow, runs } = analysis.reports;

@@ -19,7 +19,9 @@ export function PressureTable({
   readonly graph: LoopGraph;
   readonly state: LoopFlow;
 }) {
-  const { design, pick, picked } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const pick = useEditor((s) => s.pick);
+  const picked = useEditor((s) => s.picked);
   const [against, setAgainst] = useState<'air' | 'vacuum'>('air');
   const { profile } = state;
   if (!profile)

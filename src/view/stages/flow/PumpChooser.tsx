@@ -18,7 +18,8 @@ const WAY_WORDS = { one: 'one', series: 'two in a row', parallel: 'two side by s
 
 /** Pumps of the Stores in this loop: who reaches the wanted flow, at what speed and noise, and what going slower costs. */
 export function PumpChooser({ loop }: { readonly loop: string }) {
-  const { design, commit } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
   const { result, progress, stopped, stop, again } = usePumpChoices(loop);
   const tee = useOffer('inline').find((p) => teePorts(p) !== null) ?? null;
   const rows = result ?? [];

@@ -24,8 +24,9 @@ const TEE = CATALOGUE.find(
 
 /** The same blocks one behind the other and side by side, both worked out whole; one click makes the build so. */
 export function SeriesParallel({ loop }: { readonly loop: string }) {
-  const { design, analysis } = useEditor((s) => s);
-  const stations = analysis.system.loops.find((g) => g.loop.id === loop)?.stations ?? [];
+  const design = useEditor((s) => s.design);
+  const system = useEditor((s) => s.analysis.system);
+  const stations = system.loops.find((g) => g.loop.id === loop)?.stations ?? [];
   const blocks = stations.filter((s) => findComponent(design, s)?.part.kind === 'block');
   const [left, setLeft] = useState<readonly string[]>([]);
   const nameOf = (id: string): string => componentName(design, id);

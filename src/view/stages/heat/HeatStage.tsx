@@ -12,9 +12,11 @@ import styles from './HeatStage.module.css';
 
 /** Watts of every part in each load case, in the loop against left on air. */
 export function HeatStage() {
-  const { design, analysis, open } = useEditor((s) => s);
+  const brief = useEditor((s) => s.design.brief);
+  const analysis = useEditor((s) => s.analysis);
+  const open = useEditor((s) => s.open);
   const { heat } = analysis.reports;
-  const judged = heat[design.brief.loadCase];
+  const judged = heat[brief.loadCase];
   if (judged.parts.length === 0)
     return (
       <EmptyStage
@@ -29,7 +31,7 @@ export function HeatStage() {
   return (
     <StageFrame
       stage="heat"
-      title={`${formatWatts(judged.inLoop_W + judged.airCooled_W + waiting)} under ${CASE_NAMES[design.brief.loadCase].toLowerCase()}`}
+      title={`${formatWatts(judged.inLoop_W + judged.airCooled_W + waiting)} under ${CASE_NAMES[brief.loadCase].toLowerCase()}`}
       sentence={
         <>
           {waiting > 0
@@ -44,7 +46,7 @@ export function HeatStage() {
       side={
         <>
           <SourceTable />
-          <Section title={`Hottest spots under ${CASE_NAMES[design.brief.loadCase].toLowerCase()}`}>
+          <Section title={`Hottest spots under ${CASE_NAMES[brief.loadCase].toLowerCase()}`}>
             <table>
               <thead>
                 <tr>

@@ -9,15 +9,21 @@ import styles from './HeatStage.module.css';
 
 /** Each part's draw; the picked one opens its tuning. */
 export function SourceTable() {
-  const { design, analysis, commit, picked, pick } = useEditor((s) => s);
-  const judged = analysis.reports.heat[design.brief.loadCase];
-  const supplies = design.components.filter((i) => i.part.kind === 'supply');
+  const brief = useEditor((s) => s.design.brief);
+  const components = useEditor((s) => s.design.components);
+  const heat = useEditor((s) => s.analysis.reports.heat);
+  const system = useEditor((s) => s.analysis.system);
+  const thermalModel = useEditor((s) => s.analysis.thermalModel);
+  const commit = useEditor((s) => s.commit);
+  const picked = useEditor((s) => s.picked);
+  const pick = useEditor((s) => s.pick);
+  const judged = heat[brief.loadCase];
+  const supplies = components.filter((i) => i.part.kind === 'supply');
   const rating = supplies.reduce((s, i) => s + (i.part.kind === 'supply' ? i.part.rating_W : 0), 0);
-  const helpers = design.components.reduce((s, i) => {
+  const helpers = components.reduce((s, i) => {
     const powerOf = () => {
       if (i.part.kind === 'pump') return i.part.power_W;
-      if (i.part.kind === 'fan')
-        return i.part.power_W * (analysis.system.placed.get(i.id)?.count ?? 1);
+      if (i.part.kind === 'fan') return i.part.power_W * (system.placed.get(i.id)?.count ?? 1);
       return 0;
     };
     return s + powerOf();
@@ -25,7 +31,7 @@ export function SourceTable() {
   const heaviest =
     Math.max(
       ...[...LOAD_CASES, 'custom' as const].map((c) =>
-        analysis.reports.heat[c].parts.reduce((s, p) => s + p.heat_W, 0),
+        heat[c].parts.reduce((s, p) => s + p.heat_W, 0),
       ),
     ) + helpers;
   return (
@@ -40,7 +46,7 @@ export function SourceTable() {
           </tr>
         </thead>
         <tbody>
-          {analysis.thermalModel.sources.map((s) => {
+          {thermalModel.sources.map((s) => {
             const { settings } = s.component,
               tuned =
                 settings.clock !== undefined ||

@@ -18,10 +18,14 @@ const MOST_SHARE = 1.5;
 
 /** Watts of every part in each load case as stacked bars; a segment's end is dragged, or moved by arrow keys, to set the part's share of its draw. */
 export function WattBars({ heat }: { readonly heat: HeatReport }) {
-  const { design, analysis, commit, picked, pick } = useEditor((s) => s);
+  const brief = useEditor((s) => s.design.brief);
+  const thermalModel = useEditor((s) => s.analysis.thermalModel);
+  const commit = useEditor((s) => s.commit);
+  const picked = useEditor((s) => s.picked);
+  const pick = useEditor((s) => s.pick);
   const most =
     Math.max(...CASES.map((c) => heat[c].parts.reduce((s, p) => s + p.heat_W, 0)), 1) * 1.04;
-  const sourceOf = (id: string) => analysis.thermalModel.sources.find((s) => s.component.id === id);
+  const sourceOf = (id: string) => thermalModel.sources.find((s) => s.component.id === id);
   const setShare = (id: string, c: LoadCaseId, share: number): void => {
     const source = sourceOf(id);
     if (!source) return;
@@ -48,13 +52,13 @@ export function WattBars({ heat }: { readonly heat: HeatReport }) {
             key={c}
             role="row"
             className={styles.case}
-            data-judged={c === design.brief.loadCase || undefined}
+            data-judged={c === brief.loadCase || undefined}
           >
             <button
               type="button"
               role="rowheader"
               className={styles.caseName}
-              aria-current={c === design.brief.loadCase}
+              aria-current={c === brief.loadCase}
               title="Judge the brief under this load"
               onClick={() =>
                 commit(`judge under ${CASE_NAMES[c].toLowerCase()}`, {

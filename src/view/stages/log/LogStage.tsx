@@ -8,7 +8,7 @@ import { StageFrame, Section } from '../frame/StageFrame';
 
 /** Not here yet, and says so; what will be compared is printed already. */
 export function LogStage() {
-  const { analysis } = useEditor((s) => s);
+  const analysis = useEditor((s) => s.analysis);
   const { heat, flow } = analysis.reports;
   return (
     <StageFrame

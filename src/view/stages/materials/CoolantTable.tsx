@@ -11,9 +11,11 @@ const WORST = { fails: 0, marginal: 1, ok: 2 } as const;
 
 /** Coolants side by side for one loop: what the metals, plastics and seals say, habits, upkeep, and what three years of it cost. */
 export function CoolantTable({ loop }: { readonly loop: Loop }) {
-  const { design, analysis, commit } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const bom = useEditor((s) => s.analysis.reports.bom);
+  const commit = useEditor((s) => s.commit);
   const coolants = useOffer('coolant');
-  const volume = analysis.reports.bom.volumes.find((v) => v.loop === loop.id)?.buy_mL ?? 0,
+  const volume = bom.volumes.find((v) => v.loop === loop.id)?.buy_mL ?? 0,
     { currency } = design.brief;
   const rows = [
     ...coolants,

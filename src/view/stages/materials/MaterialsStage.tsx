@@ -14,7 +14,12 @@ import styles from './MaterialsStage.module.css';
 
 /** Which metals meet in one coolant, who carries them, and whether they may. */
 export function MaterialsStage() {
-  const { design, analysis, commit, open, pick, picked } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const analysis = useEditor((s) => s.analysis);
+  const commit = useEditor((s) => s.commit);
+  const open = useEditor((s) => s.open);
+  const pick = useEditor((s) => s.pick);
+  const picked = useEditor((s) => s.picked);
   const { corrosion: metals, bom: list } = analysis.reports;
   const coolants = useOffer('coolant');
   const [connecting, setConnecting] = useState(false);

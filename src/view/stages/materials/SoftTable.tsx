@@ -16,13 +16,16 @@ export function PolymerTable({
   readonly polymers: readonly WettedPolymer[];
   readonly coolant: string;
 }) {
-  const { design, picked, pick } = useEditor((s) => s);
+  const loops = useEditor((s) => s.design.loops);
+  const components = useEditor((s) => s.design.components);
+  const picked = useEditor((s) => s.picked);
+  const pick = useEditor((s) => s.pick);
   const inLoop = new Set(
-    design.loops
+    loops
       .filter((l) => l.id === loop)
       .flatMap((l) => l.connections.flatMap((k) => [k.from.component, k.to.component])),
   );
-  const silent = design.components.filter(
+  const silent = components.filter(
     (i) => inLoop.has(i.id) && isWet(i.part) && i.part.polymers === undefined,
   );
   if (polymers.length === 0) return null;

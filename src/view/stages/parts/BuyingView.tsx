@@ -14,7 +14,10 @@ import styles from './PartsStage.module.css';
 
 /** The cheapest basket over several shops, with shipping, tax and what comes last; quotes read in; wishes and spares. */
 export function BuyingView() {
-  const { design, analysis, commit, pick } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const analysis = useEditor((s) => s.analysis);
+  const commit = useEditor((s) => s.commit);
+  const pick = useEditor((s) => s.pick);
   const { bom: list } = analysis.reports,
     { currency } = design.brief;
   const offer = useOffer();

@@ -22,10 +22,13 @@ function remembered(): Drawer {
 
 /** What lies in the drawer from earlier builds: remembered in this browser, put into a build when asked. */
 export function DrawerBox() {
-  const { design, analysis, commit, say } = useEditor((s) => s);
+  const choices = useEditor((s) => s.design.choices);
+  const analysis = useEditor((s) => s.analysis);
+  const commit = useEditor((s) => s.commit);
+  const say = useEditor((s) => s.say);
   const [kept, setKept] = useState<Drawer | null>(null);
   const { bom: list } = analysis.reports,
-    mine = design.choices.inventory ?? {},
+    mine = choices.inventory ?? {},
     stock = kept ?? {};
   const remember = (drawer: Drawer, words: string): void => {
     try {

@@ -19,7 +19,9 @@ const costOf = (design: Design): number => {
 
 /** Fittings of the whole build changed for another family at once, with what it costs and what stays. */
 export function FamilyPicker() {
-  const { design, analysis, commit } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const analysis = useEditor((s) => s.analysis);
+  const commit = useEditor((s) => s.commit);
   const fittings = useOffer('fitting');
   const changes = useMemo(() => {
     const now = costOf(design);

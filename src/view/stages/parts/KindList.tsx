@@ -19,12 +19,17 @@ const STATES: readonly { readonly value: State; readonly label: string }[] = [
 
 /** What is bought, by kind: why each line is there, what lies in the drawer, and what has become of it. */
 export function KindList() {
-  const { design, analysis, commit, pick } = useEditor((s) => s);
+  const brief = useEditor((s) => s.design.brief);
+  const components = useEditor((s) => s.design.components);
+  const choices = useEditor((s) => s.design.choices);
+  const analysis = useEditor((s) => s.analysis);
+  const commit = useEditor((s) => s.commit);
+  const pick = useEditor((s) => s.pick);
   const { bom: list } = analysis.reports,
-    { currency } = design.brief;
+    { currency } = brief;
   const own = (l: BomLine): void => {
     for (const id of l.for)
-      if (design.components.some((i) => i.id === id))
+      if (components.some((i) => i.id === id))
         commit(
           `${l.owned ? 'buy' : 'own'} ${l.name}`,
           { do: 'component.set', component: id, values: { owned: !l.owned } },
@@ -32,7 +37,7 @@ export function KindList() {
         );
   };
   const canOwn = (l: BomLine): boolean =>
-    l.for.some((id) => design.components.some((i) => i.id === id)) &&
+    l.for.some((id) => components.some((i) => i.id === id)) &&
     !['fitting', 'coolant', 'screw', 'consumable', 'cable'].includes(l.kind);
   const groups = [
     ...ORDER.map((k) => ({
@@ -112,7 +117,7 @@ export function KindList() {
                   ) : (
                     <QuantityCount
                       label={`${l.name} in the drawer`}
-                      value={design.choices.inventory?.[l.part] ?? 0}
+                      value={choices.inventory?.[l.part] ?? 0}
                       onCommit={(count) =>
                         commit(`count ${l.name} in the drawer`, {
                           do: 'drawer.set',
@@ -128,7 +133,7 @@ export function KindList() {
                     <Pick
                       hideLabel
                       label={`Order of ${l.name}`}
-                      value={design.choices.orders?.[l.part]?.state ?? 'open'}
+                      value={choices.orders?.[l.part]?.state ?? 'open'}
                       options={STATES}
                       onPick={(s) => mark(l, s)}
                     />

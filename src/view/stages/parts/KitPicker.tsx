@@ -19,7 +19,8 @@ const DUTIES: readonly { readonly duty: KitDuty; readonly label: string }[] = [
 
 /** The small parts this build uses wherever one is called for, each changed once for all places; and one's own screws, leads and sundries to choose from. */
 export function KitPicker() {
-  const { design, commit } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
   const fittings = useOffer('fitting'),
     { own, retired } = useOwnShelves(),
     { kit } = design;

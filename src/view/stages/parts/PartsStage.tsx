@@ -24,7 +24,11 @@ const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
 
 /** Every piece to buy, why it is there, what it comes to, and where it is bought. */
 export function PartsStage() {
-  const { id, design, analysis, commit, open } = useEditor((s) => s);
+  const id = useEditor((s) => s.id);
+  const design = useEditor((s) => s.design);
+  const analysis = useEditor((s) => s.analysis);
+  const commit = useEditor((s) => s.commit);
+  const open = useEditor((s) => s.open);
   const [by, setBy] = useState<Seen>('kind');
   const { bom: list } = analysis.reports;
   const { currency } = design.brief;

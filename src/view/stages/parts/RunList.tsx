@@ -5,7 +5,10 @@ import styles from './PartsStage.module.css';
 
 /** The pieces of each run in the order they are screwed together. */
 export function RunList() {
-  const { design, analysis, pick } = useEditor((s) => s);
+  const loops = useEditor((s) => s.design.loops);
+  const kit = useEditor((s) => s.design.kit);
+  const analysis = useEditor((s) => s.analysis);
+  const pick = useEditor((s) => s.pick);
   const { runs } = analysis.reports;
   return (
     <table className={styles.list}>
@@ -18,11 +21,11 @@ export function RunList() {
       </thead>
       <tbody>
         {runs.map((r) => {
-          const loop = design.loops.find((l) => l.id === r.loop);
+          const loop = loops.find((l) => l.id === r.loop);
           const nameOf = (duty: string): string =>
             duty === loop?.fitting.duty
               ? loop.fitting.name
-              : (design.kit[duty as 'rotary90']?.name ?? duty);
+              : (kit[duty as 'rotary90']?.name ?? duty);
           const at = (end: 'from' | 'to') =>
             r.fittings.filter((f) => f.end === end).map((f) => nameOf(f.duty));
           return (

@@ -13,7 +13,9 @@ export function LinkEditor({
   readonly loop: Loop;
   readonly link: Connection;
 }) {
-  const { design, commit, pick } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
+  const pick = useEditor((s) => s.pick);
   const taken = (ref: PortRef): boolean =>
     design.loops.some((l) =>
       l.connections.some(

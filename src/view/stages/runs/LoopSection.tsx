@@ -27,7 +27,11 @@ const END_WORDS: Record<EndPiece, string> = {
 
 /** One loop: its tube and fittings, its runs, spare ports, what it holds and how it grows. */
 export function LoopSection({ loop }: { readonly loop: Loop }) {
-  const { design, analysis, picked, pick, commit } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const analysis = useEditor((s) => s.analysis);
+  const picked = useEditor((s) => s.picked);
+  const pick = useEditor((s) => s.pick);
+  const commit = useEditor((s) => s.commit);
   const { runs, bom: list } = analysis.reports;
   const tubes = useOffer('tube'),
     fittings = useOffer('fitting');
@@ -231,7 +235,8 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
 
 /** Asks for ports that make the runs shorter; offers the change with what it gives. */
 function BetterPorts() {
-  const { design, commit } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
   const [asked, setAsked] = useState<typeof design | null>(null);
   const { result, fresh, progress, stopped, stop, again } = useBetterPorts(asked === design);
   const here = asked === design && fresh;

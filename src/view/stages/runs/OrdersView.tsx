@@ -9,7 +9,8 @@ import styles from './RunsStage.module.css';
 
 /** The parts of a loop in other orders: tube, bends, runs without a way, and every part's temperature beside. */
 export function OrdersView() {
-  const { design, commit } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
   const [loop, setLoop] = useState(design.loops[0]?.id ?? '');
   const why = whyNoOrders(design, loop);
   const { result, fresh, progress, stopped, stop, again } = useOrders(why === null ? loop : null);

@@ -19,11 +19,16 @@ const metres = (mm: number): string =>
 
 /** How far routing is, what is not routed, what the last change did to the routes, and what routing all afresh would gain. */
 export function RouteBar({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): void }) {
-  const { design, routeJob, toRoute, analysis, route } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const routeJob = useEditor((s) => s.routeJob);
+  const toRoute = useEditor((s) => s.toRoute);
+  const runs = useEditor((s) => s.analysis.reports.runs);
+  const routed = useEditor((s) => s.analysis.routed);
+  const route = useEditor((s) => s.route);
   if (!design.case) return null;
-  const tubes = analysis.reports.runs.filter((r) => r.by === 'tube');
+  const tubes = runs.filter((r) => r.by === 'tube');
   const unrouted = tubes.filter((r) => r.estimated).length;
-  const without = analysis.routed.missing.length;
+  const without = routed.missing.length;
   return (
     <div className={styles.routeBar}>
       <Progress
@@ -52,16 +57,18 @@ export function RouteBar({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): voi
 
 /** What the last change of space did to the routes. */
 function LastChange({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): void }) {
-  const { design, routedBefore, analysis } = useEditor((s) => s);
+  const loops = useEditor((s) => s.design.loops);
+  const routedBefore = useEditor((s) => s.routedBefore);
+  const routed = useEditor((s) => s.analysis.routed);
   const [shown, setShown] = useState(false);
   const before = routedBefore?.routes ?? [];
-  const now = analysis.routed.routes;
+  const now = routed.routes;
   const changed = before.filter((b) => {
     const n = now.find((r) => r.connection === b.connection);
     return !n || !same(b, n);
   });
   if (changed.length === 0) return null;
-  const wide = (r: Route): number => design.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 14;
+  const wide = (r: Route): number => loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 14;
   const toggle = (): void => {
     onGhosts(
       shown ? [] : changed.map((r) => ({ key: r.connection, path: r.path, wide_mm: wide(r) })),

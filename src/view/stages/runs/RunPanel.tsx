@@ -30,7 +30,12 @@ export function RunPanel({
   readonly loop: Loop;
   readonly link: Connection;
 }) {
-  const { design, analysis, commit, pick } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const system = useEditor((s) => s.analysis.system);
+  const runs = useEditor((s) => s.analysis.reports.runs);
+  const routed = useEditor((s) => s.analysis.routed);
+  const commit = useEditor((s) => s.commit);
+  const pick = useEditor((s) => s.pick);
   const nameOf = (id: string): string => componentName(design, id);
   const end = (side: 'from' | 'to') => (
     <Pick
@@ -48,11 +53,11 @@ export function RunPanel({
     />
   );
   const offer = useOffer('fitting'),
-    bridges = bridgeOffers(analysis.system, loop.id, connection.id, offer);
+    bridges = bridgeOffers(system, loop.id, connection.id, offer);
   const { crosses, before } = run.routed?.visibility ?? { crosses: [], before: [] };
   const seen = [
     crosses.length > 0 &&
-      `crosses ${crosses.map((id) => analysis.reports.runs.find((r) => r.id === id)?.name ?? id).join(', ')}`,
+      `crosses ${crosses.map((id) => runs.find((r) => r.id === id)?.name ?? id).join(', ')}`,
     before.length > 0 && `passes before ${before.map(nameOf).join(', ')}`,
   ]
     .filter(Boolean)
@@ -107,7 +112,7 @@ export function RunPanel({
             run={run}
             loop={loop}
             link={connection}
-            route={analysis.routed.routes.find((r) => r.connection === run.id)}
+            route={routed.routes.find((r) => r.connection === run.id)}
           />
           {run.routed && <ShortAdvice run={run} />}
         </>

@@ -28,7 +28,13 @@ const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
 
 /** Every tube from port to port, through the case: where it lies, how it is made, and what another order or another way would give. */
 export function RunsStage() {
-  const { design, analysis, toRoute, routedBefore, picked, pick, open } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const analysis = useEditor((s) => s.analysis);
+  const toRoute = useEditor((s) => s.toRoute);
+  const routedBefore = useEditor((s) => s.routedBefore);
+  const picked = useEditor((s) => s.picked);
+  const pick = useEditor((s) => s.pick);
+  const open = useEditor((s) => s.open);
   const [view, setView] = useState<Seen>('side');
   const [connecting, setConnecting] = useState(false);
   const [ghosts, setGhosts] = useState<readonly Ghost[]>([]);

@@ -25,7 +25,10 @@ const print = (sheets: readonly BendSheet[], title: string): void =>
 
 /** What the bench needs: the runs in the order they are made, each with its sheet at 1:1, and what is cut from which stick. */
 export function SheetsView() {
-  const { design, analysis, pick, picked } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const analysis = useEditor((s) => s.analysis);
+  const pick = useEditor((s) => s.pick);
+  const picked = useEditor((s) => s.picked);
   const { runs, bom: list } = analysis.reports;
   return (
     <div className={styles.page}>

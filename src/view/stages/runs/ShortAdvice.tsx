@@ -9,13 +9,15 @@ import styles from './RunsStage.module.css';
 
 /** A tube that came out too short: what saves it. */
 export function ShortAdvice({ run }: { readonly run: Run }) {
-  const { design, analysis, commit } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const routed = useEditor((s) => s.analysis.routed);
+  const commit = useEditor((s) => s.commit);
   const [short, setShort] = useState(5);
   const [end, setEnd] = useState<'from' | 'to'>('to');
   const nameOf = (id: string): string => componentName(design, id);
   const ways = useMemo(
-    () => whatIfShort(design, analysis.routed, run.id, end, short),
-    [design, end, analysis.routed, run.id, short],
+    () => whatIfShort(design, routed, run.id, end, short),
+    [design, end, routed, run.id, short],
   );
   return (
     <details className={styles.way}>

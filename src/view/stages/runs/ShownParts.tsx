@@ -9,14 +9,12 @@ const SEEN = new Set(['reservoir', 'block', 'card', 'pump', 'memory', 'board']);
 
 /** Which parts are to be seen through the glass: runs go round them where that does not cost much. */
 export function ShownParts() {
-  const { design, analysis, commit } = useEditor((s) => s);
-  const parts = design.components.filter(
-    (i) => SEEN.has(i.part.kind) && analysis.system.placed.has(i.id),
-  );
-  const before = analysis.reports.runs.reduce(
-    (n, r) => n + (r.routed?.visibility.before.length ?? 0),
-    0,
-  );
+  const design = useEditor((s) => s.design);
+  const system = useEditor((s) => s.analysis.system);
+  const runs = useEditor((s) => s.analysis.reports.runs);
+  const commit = useEditor((s) => s.commit);
+  const parts = design.components.filter((i) => SEEN.has(i.part.kind) && system.placed.has(i.id));
+  const before = runs.reduce((n, r) => n + (r.routed?.visibility.before.length ?? 0), 0);
   if (!design.case || parts.length === 0) return null;
   return (
     <Section title="To be seen">

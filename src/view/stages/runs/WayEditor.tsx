@@ -34,7 +34,9 @@ export function WayEditor({
   readonly link: Connection;
   readonly route: Route | undefined;
 }) {
-  const { design, commit, analysis } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
+  const system = useEditor((s) => s.analysis.system);
   const constraints: RouteConstraints = connection.constraints ?? {};
   const isPinned = design.layout.routes[run.id]?.pinned ?? false;
   // What is set by hand after a pin takes the pin's place.
@@ -46,7 +48,7 @@ export function WayEditor({
       constraints: next,
     });
   const exits = (side: 'from' | 'to') => {
-    const port = analysis.system.portAt(connection[side]);
+    const port = system.portAt(connection[side]);
     const found = port
       ? endWays(
           port.at,

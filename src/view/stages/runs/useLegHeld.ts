@@ -19,7 +19,8 @@ interface Live {
  * is routed. `routed`: the routes of the document.
  */
 export function useLegHeld(routed: Routed, run: Run | undefined) {
-  const { design, commit } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
   const [live, setLive] = useState<Live | null>(null);
   const route = routed.routes.find((r) => r.connection === run?.id);
   const connection = design.loops.flatMap((l) => l.connections).find((l) => l.id === run?.id);

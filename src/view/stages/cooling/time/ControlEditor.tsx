@@ -24,7 +24,8 @@ export function ControlEditor({
   readonly kind: 'fan' | 'pump';
   readonly run: Transient | null;
 }) {
-  const { design, commit } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
   const components = design.components.filter(
     (i): i is Driven => i.part.kind === kind && (kind === 'pump' || i.placement.on === 'radiator'),
   );
@@ -94,14 +95,15 @@ interface BodyProps {
 }
 
 function CurveBody({ kind, control, first, most, least, put, run }: BodyProps) {
-  const { design, analysis } = useEditor((s) => s);
+  const brief = useEditor((s) => s.design.brief);
+  const thermalModel = useEditor((s) => s.analysis.thermalModel);
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
-  const { room_C } = design.brief;
+  const { room_C } = brief;
   const what = kind === 'fan' ? 'fans' : 'pumps';
   const sensors = [
     { value: 'coolant', label: 'the coolant' },
-    ...analysis.thermalModel.sources.flatMap((s) =>
+    ...thermalModel.sources.flatMap((s) =>
       s.part.hotSpots.map((p) => ({
         value: `${s.component.id}/${p.id}`,
         label: `${s.component.name}, ${p.name}`,

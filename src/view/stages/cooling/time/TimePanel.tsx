@@ -29,7 +29,8 @@ const MOST_STEPS = 40;
 
 /** What a run tells, and what goes into it: load over time, faults, and what fans and pump follow. */
 export function TimePanel({ run, profile, start, onStart, faults, onFaults }: Props) {
-  const { design, commit } = useEditor((s) => s);
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
   const set = (steps: readonly LoadStep[], label = 'change the load over time'): void =>
     commit(label, { do: 'choices.profile', profile: steps });
   const known = PROFILES.find((p) => JSON.stringify(p.steps) === JSON.stringify(profile));
