@@ -14,7 +14,7 @@ import {
   type Store,
 } from '@/store';
 import { JsonText, ok, refuse, type Answer } from './answer';
-import { inPool, OverTimeError, PoolFullError } from './pool';
+import { inPool, OverTimeError, PoolFullError, type Watch } from './pool';
 import { summariseLater, summaryStates, type SummaryState } from './summaries';
 
 const held = globalThis as unknown as { zephyronStore?: Promise<Store> };
@@ -41,7 +41,7 @@ export function theStore(): Promise<Store> {
   return held.zephyronStore;
 }
 
-export interface ShelfEntry {
+export interface BuildEntry {
   readonly id: string;
   readonly name: string;
   readonly revision: number;
@@ -54,7 +54,7 @@ export interface ShelfEntry {
 }
 
 /** All builds, newest change first. Nothing is evaluated here: summaries are worked out in the pool when a build is saved. */
-export async function shelf(): Promise<readonly ShelfEntry[]> {
+export async function listedBuilds(): Promise<readonly BuildEntry[]> {
   const store = await theStore();
   const rows = await listBuilds(store);
   const states = await summaryStates(store, rows);
@@ -98,12 +98,12 @@ export async function buildFile(
 /** A new build from a document. Its id is made from its name. */
 export async function addBuild(
   data: unknown,
-  { route = false }: { readonly route?: boolean } = {},
+  { route = false, ...watch }: { readonly route?: boolean } & Watch = {},
 ): Promise<Answer> {
   const counted = countIssue(data);
   if (counted) return refuse(400, 'This is not a build that can be kept.', [counted]);
   if (!route) return keepBuild(validateDesign(data));
-  return pooled(async () => keepBuild(await inPool('route', { data }, EVALUATE_MS)));
+  return pooled(async () => keepBuild(await inPool('route', { data }, EVALUATE_MS, watch)));
 }
 
 async function keepBuild(validated: Validated<Design>): Promise<Answer> {
@@ -162,12 +162,21 @@ const EVALUATE_MS = 60_000;
 export async function evaluateDocument(
   data: unknown,
   partLists: PartLists,
-  { fixes = false, route = false }: { readonly fixes?: boolean; readonly route?: boolean } = {},
+  {
+    fixes = false,
+    route = false,
+    ...watch
+  }: { readonly fixes?: boolean; readonly route?: boolean } & Watch = {},
 ): Promise<Answer> {
   const counted = countIssue(data);
   if (counted) return refuse(400, 'This is not a build that can be evaluated.', [counted]);
   return pooled(async () => {
-    const evaluated = await inPool('evaluate', { data, partLists, fixes, route }, EVALUATE_MS);
+    const evaluated = await inPool(
+      'evaluate',
+      { data, partLists, fixes, route },
+      EVALUATE_MS,
+      watch,
+    );
     if (!evaluated.ok)
       return refuse(400, 'This is not a build that can be evaluated.', evaluated.troubles);
     return { status: 200, body: new JsonText(evaluated.json) };

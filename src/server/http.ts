@@ -1,6 +1,7 @@
 import { LIMITS } from '@/core/validation';
 import { StoreBusyError } from '@/store';
 import { JsonText, refuse, type Answer } from './answer';
+import type { Watch } from './pool';
 
 export function respond({ status, body }: Answer): Response {
   if (body === null) return new Response(null, { status });
@@ -44,7 +45,7 @@ export async function readJson(
 }
 
 /** Runs a handler so that a fault inside never shows its insides. */
-export async function validated(work: () => Promise<Response>): Promise<Response> {
+export async function safely(work: () => Promise<Response>): Promise<Response> {
   try {
     return await work();
   } catch (error) {
@@ -58,4 +59,44 @@ export async function validated(work: () => Promise<Response>): Promise<Response
     console.error(error);
     return respond(refuse(500, 'Something went wrong on our side. Nothing was changed.'));
   }
+}
+
+const LINES = 'application/x-ndjson';
+
+/**
+ * Answers a long task: as JSON when it is done; to whoever accepts lines of JSON, with `{ "routing": { "done", "of" } }` on the
+ * way and `{ "status", "body" }` at the end. Who goes away stops the task.
+ */
+export async function respondWatched(
+  request: Request,
+  work: (watch: Watch) => Promise<Answer>,
+): Promise<Response> {
+  if (!request.headers.get('accept')?.includes(LINES))
+    return respond(await work({ signal: request.signal }));
+  const text = new TextEncoder();
+  const stop = new AbortController();
+  const signal = AbortSignal.any([stop.signal, request.signal]);
+  const lines = new ReadableStream<Uint8Array>({
+    async start(out) {
+      const put = (line: string): void => {
+        if (!signal.aborted) out.enqueue(text.encode(`${line}\n`));
+      };
+      try {
+        const { status, body } = await work({
+          signal,
+          tell: (done, of) => put(JSON.stringify({ routing: { done, of } })),
+        });
+        const said = body instanceof JsonText ? body.text : JSON.stringify(body);
+        put(`{"status":${status},"body":${said}}`);
+      } catch (error) {
+        if (!signal.aborted) console.error(error);
+        put(
+          '{"status":500,"body":{"error":"Something went wrong on our side. Nothing was changed."}}',
+        );
+      }
+      if (!signal.aborted) out.close();
+    },
+    cancel: () => stop.abort(),
+  });
+  return new Response(lines, { headers: { 'content-type': LINES } });
 }

@@ -1,7 +1,7 @@
 import 'server-only';
 
 export {
-  shelf,
+  listedBuilds,
   openBuild,
   buildFile,
   addBuild,
@@ -9,11 +9,11 @@ export {
   dropBuild,
   evaluateDocument,
   partsListCsv,
-  type ShelfEntry,
+  type BuildEntry,
   type OpenedBuild,
 } from './builds';
-export { retiredParts, retire, restore, storesOffer, theShelves } from './retired';
+export { retiredParts, retire, restore, storesOffer, partListsNow } from './retired';
 export { checkParts, ownParts, putPart, dropPart } from './ownParts';
-export { respond, readJson, validated } from './http';
+export { respond, respondWatched, readJson, safely } from './http';
 export { ok, refuse, type Answer } from './answer';
 export type { SummaryState } from './summaries';

@@ -8,13 +8,13 @@ import { theStore } from './builds';
 export const retiredParts = async (): Promise<readonly string[]> => listRetired(await theStore());
 
 /** Custom parts, and numbers of parts out of use. */
-export const theShelves = async (): Promise<PartLists> => ({
+export const partListsNow = async (): Promise<PartLists> => ({
   own: await ownParts(),
   retired: await retiredParts(),
 });
 
 /** What the builder's catalogue offers: custom parts and the catalogue's, less what is out of use. */
-export const storesOffer = async (): Promise<readonly Part[]> => offered(await theShelves());
+export const storesOffer = async (): Promise<readonly Part[]> => offered(await partListsNow());
 
 /** Takes a part of the Stores, or one of one's own, out of use. Builds that have it keep their copy. */
 export async function retire(id: string): Promise<Answer> {

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { BARE_PART_LISTS, CATALOGUE, catalogued, demoDesign } from '@/catalogue';
+import { EMPTY_LAYOUT, type Design } from '@/core/design';
 import { LIMITS } from '@/core/validation';
 import { createBuild, listBuilds, removeBuild, saveBuild, saveSummary } from '@/store';
 import { closePool, inPool, OverTimeError } from './pool';
@@ -14,31 +15,32 @@ import {
   dropBuild,
   dropPart,
   evaluateDocument,
-  validated,
+  safely,
   openBuild,
   ownParts,
   putBuild,
   putPart,
   readJson,
   respond,
+  respondWatched,
   restore,
   retire,
   retiredParts,
-  shelf,
+  listedBuilds,
   storesOffer,
-  theShelves,
+  partListsNow,
 } from '.';
 
-const desk = demoDesign('dawn-chorus-desk');
+const desk = demoDesign('dawn-chorus-desk') as Design;
 
 beforeAll(() => {
   process.env.DATABASE_URL = `file:${join(mkdtempSync(join(tmpdir(), 'zephyron-server-')), 'test.db')}`;
 });
 
 /** The list once every build in it is worked out, as a page sees it that asks again. */
-async function readyShelf(): Promise<Awaited<ReturnType<typeof shelf>>> {
+async function readyShelf(): Promise<Awaited<ReturnType<typeof listedBuilds>>> {
   for (let i = 0; i < 50; i += 1) {
-    const entries = await shelf();
+    const entries = await listedBuilds();
     if (entries.every((e) => e.known.state !== 'pending')) return entries;
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
@@ -167,6 +169,50 @@ describe('builds over the API', () => {
   }, 60_000);
 });
 
+describe('a long task is watched', () => {
+  const asked = (accept: string, signal?: AbortSignal): Request =>
+    new Request('http://127.0.0.1/api/evaluate?route=1', {
+      headers: { accept },
+      ...(signal ? { signal } : {}),
+    });
+  const unrouted = { ...desk, layout: EMPTY_LAYOUT };
+  const routing = (watch: Parameters<typeof evaluateDocument>[2]) =>
+    evaluateDocument(unrouted, BARE_PART_LISTS, { route: true, ...watch });
+
+  test('lines tell how far the routing is; the last one is the answer', async () => {
+    const response = await respondWatched(asked('application/x-ndjson'), routing);
+    expect(response.headers.get('content-type')).toBe('application/x-ndjson');
+    const lines = (await response.text())
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as Record<string, unknown>);
+    const told = lines.slice(0, -1).map((l) => l['routing'] as { done: number; of: number });
+    expect(told.length).toBeGreaterThan(1);
+    const tubes = desk.loops.flatMap((l) => l.connections.filter((c) => c.by === 'tube'));
+    for (const { done, of } of told) {
+      expect(of).toBe(tubes.length);
+      expect(done).toBeLessThanOrEqual(of);
+    }
+    const last = lines.at(-1) as {
+      status: number;
+      body: { reports: { runs: { estimated: boolean }[] } };
+    };
+    expect(last.status).toBe(200);
+    expect(last.body.reports.runs.every((r) => !r.estimated)).toBe(true);
+  }, 60_000);
+
+  test('without asking for lines the answer is one JSON; who goes away stops the task', async () => {
+    const stop = new AbortController();
+    const left = respondWatched(asked('application/json', stop.signal), routing);
+    setTimeout(() => stop.abort(), 50);
+    await expect(left).rejects.toThrow(/abort/i);
+    const whole = await respondWatched(asked('application/json'), (watch) =>
+      evaluateDocument(desk, BARE_PART_LISTS, watch),
+    );
+    expect(await whole.json()).toHaveProperty('reports.flow');
+  }, 60_000);
+});
+
 describe('bodies', () => {
   const post = (body: string, type = 'application/json'): Request =>
     new Request('http://127.0.0.1/api/builds', {
@@ -191,7 +237,7 @@ describe('bodies', () => {
   test('a fault inside shows nothing of its insides', async () => {
     const before = console.error;
     console.error = () => undefined;
-    const response = await validated(() => Promise.reject(new Error('secret path /var/x')));
+    const response = await safely(() => Promise.reject(new Error('secret path /var/x')));
     console.error = before;
     expect(response.status).toBe(500);
     expect(await response.text()).not.toContain('secret');
@@ -227,7 +273,7 @@ describe("parts of one's own", () => {
     expect((await retire(id)).status).toBe(204);
     expect(await retiredParts()).toEqual([id]);
     expect(await ids()).not.toContain(id);
-    expect((await evaluateDocument(desk, await theShelves())).status).toBe(200);
+    expect((await evaluateDocument(desk, await partListsNow())).status).toBe(200);
     expect((await restore(id)).status).toBe(204);
     expect((await restore(id)).status).toBe(404);
     expect(await ids()).toContain(id);

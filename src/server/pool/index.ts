@@ -1,2 +1,2 @@
-export { closePool, inPool, OverTimeError, PoolFullError } from './pool';
+export { closePool, inPool, OverTimeError, PoolFullError, type Watch } from './pool';
 export type { BuildSummary, Paper } from './tasks';

@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import type { TaskInput, TaskName, TaskOutput } from './tasks';
 
@@ -31,6 +32,18 @@ export class PoolFullError extends Error {
   }
 }
 
+/** How far a task has come. */
+export interface Progress {
+  readonly done: number;
+  readonly of: number;
+}
+
+/** Who asked for a task hears how far it is, and may stop it: its thread ends then. */
+export interface Watch {
+  tell?(this: void, done: number, of: number): void;
+  readonly signal?: AbortSignal;
+}
+
 const held = globalThis as unknown as { zephyronPool?: Piscina };
 
 function thePool(): Piscina {
@@ -56,18 +69,22 @@ export async function inPool<T extends TaskName>(
   task: T,
   input: TaskInput<T>,
   budget_ms: number,
+  { tell, signal }: Watch = {},
 ): Promise<TaskOutput<T>> {
   const pool = thePool();
   if (pool.queueSize >= MOST_WAITING) throw new PoolFullError();
-  const stop = new AbortController();
-  const timer = setTimeout(() => stop.abort(), budget_ms);
+  const overTime = AbortSignal.timeout(budget_ms);
+  const stop = signal ? AbortSignal.any([signal, overTime]) : overTime;
+  const { port1: here, port2: there } = new MessageChannel();
+  here.on('message', ({ done, of }: Progress) => tell?.(done, of));
   try {
-    return (await pool.run({ task, input }, { signal: stop.signal })) as TaskOutput<T>;
+    const asked = { task, input, progress: there };
+    return (await pool.run(asked, { signal: stop, transferList: [there] })) as TaskOutput<T>;
   } catch (error) {
-    if (stop.signal.aborted) throw new OverTimeError(task, budget_ms);
+    if (overTime.aborted) throw new OverTimeError(task, budget_ms);
     throw error;
   } finally {
-    clearTimeout(timer);
+    here.close();
   }
 }
 

@@ -40,9 +40,15 @@ export interface Paper {
   readonly findings: readonly Omit<Finding, 'candidates'>[];
 }
 
+/** Hears how many runs are routed, of how many. */
+export type Tell = (done: number, of: number) => void;
+
 /** The build with what is not routed, or no longer holds, routed. */
-function routeStale(design: Design): Design {
-  const edit = rerouteEdit(design);
+function routeStale(design: Design, tell: Tell): Design {
+  const edit = rerouteEdit(design, (done, of) => {
+    tell(done, of);
+    return true;
+  });
   return edit ? applyEdit(design, edit).design : design;
 }
 
@@ -73,20 +79,23 @@ export const TASKS = {
   },
 
   /** A document to its whole evaluation as JSON text, or what is wrong with it. */
-  evaluate: ({
-    data,
-    partLists,
-    fixes,
-    route,
-  }: {
-    readonly data: unknown;
-    readonly partLists: PartLists;
-    readonly fixes: boolean;
-    readonly route: boolean;
-  }): Evaluated => {
+  evaluate: (
+    {
+      data,
+      partLists,
+      fixes,
+      route,
+    }: {
+      readonly data: unknown;
+      readonly partLists: PartLists;
+      readonly fixes: boolean;
+      readonly route: boolean;
+    },
+    tell: Tell,
+  ): Evaluated => {
     const validated = validateDesign(data);
     if (!validated.ok) return { ok: false, troubles: validated.troubles };
-    const design = route ? routeStale(validated.value) : validated.value;
+    const design = route ? routeStale(validated.value, tell) : validated.value;
     return {
       ok: true,
       json: JSON.stringify(evaluateNext(design, partLists, fixes)),
@@ -94,9 +103,9 @@ export const TASKS = {
   },
 
   /** A document with everything routed that was not: the build, or what is wrong with it. */
-  route: ({ data }: { readonly data: unknown }): Validated<Design> => {
+  route: ({ data }: { readonly data: unknown }, tell: Tell): Validated<Design> => {
     const validated = validateDesign(data);
-    return validated.ok ? { ok: true, value: routeStale(validated.value) } : validated;
+    return validated.ok ? { ok: true, value: routeStale(validated.value, tell) } : validated;
   },
 
   /** All that a printed sheet shows. */

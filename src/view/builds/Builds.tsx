@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import { useRouter } from 'next/navigation';
 import type { Stage } from '@/core/checks';
-import type { ShelfEntry, SummaryState } from '@/server';
+import type { BuildEntry, SummaryState } from '@/server';
 import { Mark, PageHead, StationIcon } from '@/view/shared';
 import { addBuild } from '@/view/workspace/send';
 import { dropOutbox } from '@/view/workspace/outbox';
@@ -20,7 +20,7 @@ const SHOWN: readonly { readonly id: Stage; readonly name: string }[] = [
 ];
 const MOST_BYTES = 10_000_000;
 
-const summaryOf = ({ known }: ShelfEntry) => (known.state === 'ready' ? known.summary : null);
+const summaryOf = ({ known }: BuildEntry) => (known.state === 'ready' ? known.summary : null);
 const WHY: Record<Exclude<SummaryState['state'], 'ready'>, string> = {
   pending: 'Being computed.',
   unreadable: 'This build cannot be read. Export it to keep its data.',
@@ -30,7 +30,7 @@ const WHY: Record<Exclude<SummaryState['state'], 'ready'>, string> = {
 const ASK_AGAIN_MS = 1000;
 
 /** All builds, each with its small loop line and its verdicts. */
-export function Builds({ entries }: { readonly entries: readonly ShelfEntry[] }) {
+export function Builds({ entries }: { readonly entries: readonly BuildEntry[] }) {
   const router = useRouter();
   const file = useRef<HTMLInputElement>(null);
   const [trouble, setTrouble] = useState<{

@@ -1,11 +1,11 @@
 import { CATALOGUE } from '@/catalogue';
-import { validated, ok, ownParts, respond } from '@/server';
+import { safely, ok, ownParts, respond } from '@/server';
 
 export const dynamic = 'force-dynamic';
 
 /** All parts, or those of a kind; with `own=1` the builder's own alone. */
 export const GET = (request: Request): Promise<Response> =>
-  validated(async () => {
+  safely(async () => {
     const { searchParams } = new URL(request.url);
     const kind = searchParams.get('kind'),
       own = await ownParts();

@@ -1,6 +1,6 @@
 import { proofRows } from '@/proof';
-import { validated, ok, respond } from '@/server';
+import { safely, ok, respond } from '@/server';
 
 export const dynamic = 'force-dynamic';
 
-export const GET = (): Promise<Response> => validated(async () => respond(ok(proofRows())));
+export const GET = (): Promise<Response> => safely(async () => respond(ok(proofRows())));

@@ -1,4 +1,4 @@
-import { dropBuild, validated, ok, openBuild, putBuild, readJson, refuse, respond } from '@/server';
+import { dropBuild, safely, ok, openBuild, putBuild, readJson, refuse, respond } from '@/server';
 
 export const dynamic = 'force-dynamic';
 interface Context {
@@ -6,7 +6,7 @@ interface Context {
 }
 
 export const GET = (_: Request, { params }: Context): Promise<Response> =>
-  validated(async () => {
+  safely(async () => {
     const opened = await openBuild((await params).id);
     return respond(
       opened
@@ -16,10 +16,10 @@ export const GET = (_: Request, { params }: Context): Promise<Response> =>
   });
 
 export const PUT = (request: Request, { params }: Context): Promise<Response> =>
-  validated(async () => {
+  safely(async () => {
     const read = await readJson(request);
     return respond(read.ok ? await putBuild((await params).id, read.data) : read.answer);
   });
 
 export const DELETE = (_: Request, { params }: Context): Promise<Response> =>
-  validated(async () => respond(await dropBuild((await params).id)));
+  safely(async () => respond(await dropBuild((await params).id)));

@@ -1,4 +1,4 @@
-import { dropPart, validated, putPart, readJson, respond } from '@/server';
+import { dropPart, safely, putPart, readJson, respond } from '@/server';
 
 export const dynamic = 'force-dynamic';
 interface Context {
@@ -6,10 +6,10 @@ interface Context {
 }
 
 export const PUT = (request: Request, { params }: Context): Promise<Response> =>
-  validated(async () => {
+  safely(async () => {
     const read = await readJson(request);
     return respond(read.ok ? await putPart((await params).id, read.data) : read.answer);
   });
 
 export const DELETE = (_: Request, { params }: Context): Promise<Response> =>
-  validated(async () => respond(await dropPart((await params).id)));
+  safely(async () => respond(await dropPart((await params).id)));

@@ -1,4 +1,4 @@
-import { validated, respond, restore, retire } from '@/server';
+import { safely, respond, restore, retire } from '@/server';
 
 export const dynamic = 'force-dynamic';
 interface Context {
@@ -7,8 +7,8 @@ interface Context {
 
 /** Takes a part out of use. */
 export const PUT = (_: Request, { params }: Context): Promise<Response> =>
-  validated(async () => respond(await retire((await params).id)));
+  safely(async () => respond(await retire((await params).id)));
 
 /** Brings it back. */
 export const DELETE = (_: Request, { params }: Context): Promise<Response> =>
-  validated(async () => respond(await restore((await params).id)));
+  safely(async () => respond(await restore((await params).id)));

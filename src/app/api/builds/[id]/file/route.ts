@@ -1,4 +1,4 @@
-import { buildFile, validated, refuse, respond } from '@/server';
+import { buildFile, safely, refuse, respond } from '@/server';
 
 export const dynamic = 'force-dynamic';
 
@@ -6,7 +6,7 @@ export const GET = (
   _: Request,
   { params }: { readonly params: Promise<{ id: string }> },
 ): Promise<Response> =>
-  validated(async () => {
+  safely(async () => {
     const file = await buildFile((await params).id);
     if (!file) return respond(refuse(404, 'There is no such build.'));
     return new Response(file.text, {

@@ -1,4 +1,4 @@
-import { validated, partsListCsv, respond } from '@/server';
+import { safely, partsListCsv, respond } from '@/server';
 
 export const dynamic = 'force-dynamic';
 
@@ -6,7 +6,7 @@ export const GET = (
   _: Request,
   { params }: { readonly params: Promise<{ id: string }> },
 ): Promise<Response> =>
-  validated(async () => {
+  safely(async () => {
     const answer = await partsListCsv((await params).id);
     if (answer.status !== 200) return respond(answer);
     const { name, csv } = answer.body as { readonly name: string; readonly csv: string };

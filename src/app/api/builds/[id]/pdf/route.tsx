@@ -1,5 +1,5 @@
 import { slug } from '@/format';
-import { validated, openBuild, refuse, respond } from '@/server';
+import { safely, openBuild, refuse, respond } from '@/server';
 import { buildPdf } from '@/server/pdf';
 
 export const dynamic = 'force-dynamic';
@@ -9,7 +9,7 @@ export const GET = (
   request: Request,
   { params }: { readonly params: Promise<{ id: string }> },
 ): Promise<Response> =>
-  validated(async () => {
+  safely(async () => {
     const opened = await openBuild((await params).id);
     if (!opened) return respond(refuse(404, 'There is no such build.'));
     const of = new URL(request.url).searchParams.get('of') === 'list' ? 'list' : 'sheet';
