@@ -1,4 +1,6 @@
-/** What each room of the core may look into, from the bottom up: the arrows of docs/architecture.md. */
+/**
+ * What each room of the core may look into, from the bottom up: the arrows of docs/architecture.md.
+ */
 const MAY = {
   units: [],
   geometry: [],

@@ -28,7 +28,8 @@ const config: NextConfig = {
               { key: 'X-Content-Type-Options', value: 'nosniff' },
               { key: 'Referrer-Policy', value: 'no-referrer' },
               { key: 'X-Frame-Options', value: 'DENY' },
-              // Pages stand alone: the engine's worker then shares memory with them, and a job can be stopped while it runs.
+              // Pages stand alone: the engine's worker then shares memory with them, and a job can
+              // be stopped while it runs.
               { key: 'Cross-Origin-Opener-Policy', value: 'same-origin' },
               { key: 'Cross-Origin-Embedder-Policy', value: 'require-corp' },
             ],

@@ -1,4 +1,7 @@
-/** A grid of 50 × 50 × 50 places with walls in it, searched by ours and by npm ngraph.path on the same graph: same cost, side by side. */
+/**
+ * A grid of 50 × 50 × 50 places with walls in it, searched by ours and by npm ngraph.path on the
+ * same graph: same cost, side by side.
+ */
 import createGraph from 'ngraph.graph';
 import * as ngraph from 'ngraph.path';
 import { Bench } from 'tinybench';

@@ -1,4 +1,6 @@
-/** Speed as ratios in one run, never as a timed test: medians side by side on the machine at hand. */
+/**
+ * Speed as ratios in one run, never as a timed test: medians side by side on the machine at hand.
+ */
 import { cpus } from 'node:os';
 import { InitHydOption, Option, Project, Workspace } from 'epanet-js';
 import { Bench } from 'tinybench';
@@ -272,7 +274,10 @@ for (const t of [...bench.tasks, ...slow.tasks]) {
   );
 }
 
-/** Our solve against EPANET's on the same exported networks, each already open and made ready; both start anew from their own first guess. */
+/**
+ * Our solve against EPANET's on the same exported networks, each already open and made ready; both
+ * start anew from their own first guess.
+ */
 const workspace = new Workspace();
 await workspace.loadModule();
 interface Pairing {

@@ -1,4 +1,7 @@
-/** The built app, served: an evaluation over HTTP with what it does to other requests, and from an edit to the next paint. */
+/**
+ * The built app, served: an evaluation over HTTP with what it does to other requests, and from an
+ * edit to the next paint.
+ */
 import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';

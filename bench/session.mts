@@ -1,4 +1,7 @@
-/** What an edit costs over a session, on the largest demo with every run routed: medians, with the figures of before beside. */
+/**
+ * What an edit costs over a session, on the largest demo with every run routed: medians, with the
+ * figures of before beside.
+ */
 import { CATALOGUE, demoDesign } from '../src/catalogue';
 import { createSession, evaluate, analyse } from '../src/core/analysis';
 import { applyEdit, type Design, type Edit, findComponent } from '../src/core/design';
@@ -11,7 +14,10 @@ const WARM = 20;
 interface Line {
   readonly name: string;
   readonly limit_ms: number;
-  /** Median on a like machine before the layout was part of the document; null where nothing of the sort was there. */
+  /**
+   * Median on a like machine before the layout was part of the document; null where nothing of the
+   * sort was there.
+   */
   readonly before_ms: number | null;
   readonly took_ms: readonly number[];
 }
@@ -19,7 +25,10 @@ interface Line {
 const median = (list: readonly number[]): number =>
   [...list].sort((a, b) => a - b)[list.length >> 1] ?? NaN;
 
-/** Times one thing over rounds, each made ready before the clock starts; the first ones are not counted. */
+/**
+ * Times one thing over rounds, each made ready before the clock starts; the first ones are not
+ * counted.
+ */
 function timed<T>(ready: (round: number) => T, work: (thing: T) => void): readonly number[] {
   const took: number[] = [];
   for (let round = 0; round < ROUNDS; round += 1) {

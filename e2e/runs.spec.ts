@@ -19,7 +19,8 @@ test('runs: routed as the document says, kept over a reload, routed again after 
   await expect(page.getByText(/^Nearest thing along its way/)).toBeVisible();
   await page.getByText('What if it comes out too short?').click();
   await expect(page.getByText('Make it again.')).toBeVisible();
-  // A slide on the Case stage: routed again, and what differs is told; one undo brings parts and routes back.
+  // A slide on the Case stage: routed again, and what differs is told; one undo brings parts and
+  // routes back.
   await page.getByRole('link', { name: /Case/ }).first().click();
   await page.getByRole('button', { name: /^Top radiator:/ }).click();
   await page.getByRole('button', { name: '+5', exact: true }).click();

@@ -1,4 +1,7 @@
-/** Does to a copy of the project what docs/adding.md says, and runs on it what must hold then: the page cannot go stale. */
+/**
+ * Does to a copy of the project what docs/adding.md says, and runs on it what must hold then: the
+ * page cannot go stale.
+ */
 import { execFileSync, spawnSync } from 'node:child_process';
 import {
   cpSync,
@@ -14,7 +17,10 @@ import { dirname, join } from 'node:path';
 
 interface Block {
   readonly file: string;
-  /** What to do in the file: a new one, at its start or end, or at the first place where `at` stands. */
+  /**
+   * What to do in the file: a new one, at its start or end, or at the first place where `at`
+   * stands.
+   */
   readonly how: 'new' | 'start' | 'end' | 'after' | 'before' | 'replace';
   readonly at: string;
   readonly text: string;

@@ -1,4 +1,7 @@
-/** Bundles the bench as the app itself is bundled, and runs it: a loader that renames functions would measure itself. */
+/**
+ * Bundles the bench as the app itself is bundled, and runs it: a loader that renames functions
+ * would measure itself.
+ */
 import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';

@@ -1,4 +1,5 @@
-// Everything to see Zephyron at work: builds when needed, opens the database with the demo builds in it, serves.
+// Everything to see Zephyron at work: builds when needed, opens the database with the demo builds
+// in it, serves.
 import { spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 import { ensureBuilt } from './built.mjs';

@@ -7,7 +7,10 @@ const STAMP = 'node_modules/.zephyron-installed';
 const HIDDEN_LOCK = 'node_modules/.package-lock.json';
 const wanted = createHash('sha256').update(readFileSync('package-lock.json')).digest('hex');
 
-/** Installed here: the stamp says for which lock file. Installed by hand: npm's own record is newer than the lock file. */
+/**
+ * Installed here: the stamp says for which lock file. Installed by hand: npm's own record is newer
+ * than the lock file.
+ */
 function ready() {
   if (!existsSync('node_modules/.bin/next')) return false;
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return true;

@@ -1,4 +1,7 @@
-/** Writes what docs say of the code, from the code: JSON Schemas, the list of findings. With --check it only compares. */
+/**
+ * Writes what docs say of the code, from the code: JSON Schemas, the list of findings. With --check
+ * it only compares.
+ */
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import parse from 'joi-to-json';
 import { BUILD_VERSION } from '../src/core/design';
@@ -13,7 +16,10 @@ const toJsonSchema = ((parse as unknown as { default?: typeof parse }).default ?
 ) => Record<string, unknown>;
 const DRAFT = 'json-draft-2019-09';
 
-/** Keys that Joi knows by a pattern come as properties named "/pattern/": JSON Schema has a word of its own for them. */
+/**
+ * Keys that Joi knows by a pattern come as properties named "/pattern/": JSON Schema has a word of
+ * its own for them.
+ */
 function withPatterns(node: unknown): unknown {
   if (Array.isArray(node)) return node.map(withPatterns);
   if (typeof node !== 'object' || node === null) return node;

@@ -1,4 +1,7 @@
-/** Writes reference/epanet.json: what EPANET says of our own check networks. Run after a network is added; the tests run EPANET again. */
+/**
+ * Writes reference/epanet.json: what EPANET says of our own check networks. Run after a network is
+ * added; the tests run EPANET again.
+ */
 import { writeFileSync } from 'node:fs';
 import { writeInp } from '../src/format/inp';
 import { solveInEpanet } from '../src/proof/epanet.fixture';

@@ -1,4 +1,7 @@
-/** Simulated price feeds of invented shops, one CSV each, from the catalogue and a fixed rule: run again, they come out the same. */
+/**
+ * Simulated price feeds of invented shops, one CSV each, from the catalogue and a fixed rule: run
+ * again, they come out the same.
+ */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import { CATALOGUE } from '../src/catalogue';

@@ -1,4 +1,5 @@
-// Routes the demo builds and writes their layouts into the catalogue: run after the router or a demo has changed.
+// Routes the demo builds and writes their layouts into the catalogue: run after the router or a
+// demo has changed.
 import { writeFileSync } from 'node:fs';
 import { DEMO_BUILDS } from '../src/catalogue';
 import { EMPTY_LAYOUT } from '../src/core/design';

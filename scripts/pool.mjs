@@ -1,4 +1,5 @@
-// Bundles the worker of the server's thread pool: dist/pool.mjs, made anew when its sources changed.
+// Bundles the worker of the server's thread pool: dist/pool.mjs, made anew when its sources
+// changed.
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { buildSync } from 'esbuild';
 import { sourcesHash } from './built.mjs';

@@ -1,4 +1,5 @@
-// One PNG of each main view from demo data, into docs/screenshots. Needs the app built; serves it on a fresh database.
+// One PNG of each main view from demo data, into docs/screenshots. Needs the app built; serves it
+// on a fresh database.
 import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';

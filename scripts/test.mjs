@@ -1,4 +1,5 @@
-// The whole test: types, lint, import arrows, kept documents, unit and reference checks, the real interface in Chromium.
+// The whole test: types, lint, import arrows, kept documents, unit and reference checks, the real
+// interface in Chromium.
 import { spawnSync } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
 import { ensureBuilt } from './built.mjs';

@@ -2,7 +2,10 @@ import { NextResponse, type NextRequest } from 'next/server';
 
 const LOOPBACK = /^(127(?:\.\d{1,3}){3}|localhost|\[::1\])(:\d+)?$/;
 
-/** Who may talk to the app: this machine, or with a passphrase those it was opened to. Other sites' pages never. */
+/**
+ * Who may talk to the app: this machine, or with a passphrase those it was opened to. Other sites'
+ * pages never.
+ */
 export function proxy(request: NextRequest): NextResponse {
   const host = request.headers.get('host') ?? '';
   const passphrase = process.env.ZEPHYRON_PASSPHRASE;

@@ -25,10 +25,16 @@ interface Figures {
   readonly note?: string;
 }
 
-/** Terminal of a card's block: it stands out over the card's edge, level with its back, so that tubes leave up and down, mm. */
+/**
+ * Terminal of a card's block: it stands out over the card's edge, level with its back, so that
+ * tubes leave up and down, mm.
+ */
 const TERMINAL = { reach: 26, over: 10, side: 13 } as const;
 
-/** Measured-style points from the figure at 4 L/min: pressure a tenth linear, resistance by power law, both rounded as a bench would. */
+/**
+ * Measured-style points from the figure at 4 L/min: pressure a tenth linear, resistance by power
+ * law, both rounded as a bench would.
+ */
 function block(f: Figures): BlockPart {
   const drop = (q: number): LossPoint => [
     q,

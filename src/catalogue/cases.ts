@@ -10,7 +10,9 @@ const HURDLE = 'Hurdlemere Cases',
 type Row = Mount['fans'][number];
 const row = (size_mm: 120 | 140, count: number): Row => ({ size_mm, count });
 
-/** Rails of an upright case: right-handed (along × across = inward), start at the lower or rear end. */
+/**
+ * Rails of an upright case: right-handed (along × across = inward), start at the lower or rear end.
+ */
 const front = (
   x: number,
   y: number,

@@ -193,7 +193,10 @@ function dawnChorusDesk(): Design {
   });
 }
 
-/** Two loops of hard tube for a machine that models floods day and night: one for the processor with filter and meter, one for two cards side by side. */
+/**
+ * Two loops of hard tube for a machine that models floods day and night: one for the processor with
+ * filter and meter, one for two cards side by side.
+ */
 function fenlandTower(): Design {
   const design = start(
     'Fenland flood tower',
@@ -343,7 +346,10 @@ function fenlandTower(): Design {
   }, split);
 }
 
-/** Eleven litres for a travelling planetarium, with mistakes in it: a metal, a clash, screws, and no drain. */
+/**
+ * Eleven litres for a travelling planetarium, with mistakes in it: a metal, a clash, screws, and no
+ * drain.
+ */
 function pocketPlanetarium(): Design {
   const design = start(
     'Pocket planetarium',
@@ -417,7 +423,10 @@ function pocketPlanetarium(): Design {
     : laid;
 }
 
-/** A demo with the routes the router found for it (`npm run layouts`); a test holds them against the router. */
+/**
+ * A demo with the routes the router found for it (`npm run layouts`); a test holds them against the
+ * router.
+ */
 const laidOut = (design: Design, layout: unknown): Design => ({
   ...design,
   layout: layout as Layout,

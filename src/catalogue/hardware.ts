@@ -78,7 +78,10 @@ interface BoardFigures {
   readonly draw: number;
 }
 
-/** A board with its rear connectors and regulator heatsink as solids of their own. Outlines: ATX 305 × 244, micro 244 × 244, mini 170 × 170 mm (from memory of the published specifications). */
+/**
+ * A board with its rear connectors and regulator heatsink as solids of their own. Outlines: ATX 305
+ * × 244, micro 244 × 244, mini 170 × 170 mm (from memory of the published specifications).
+ */
 function board(f: BoardFigures): BoardPart {
   const top = f.y;
   const boardHeaders = () => {
@@ -99,7 +102,8 @@ function board(f: BoardFigures): BoardPart {
       { name: f.name, min: [0, 0, 0], max: [f.x, f.y, 2] },
       { name: 'rear connectors', min: [0, top - 158, 2], max: [24, top - 4, 38] },
       { name: 'regulator heatsink', min: [26, top - 130, 2], max: [38, top - 30, 34] },
-      // The first drive lies between processor and cards, under its sheet; on small boards it is on the back.
+      // The first drive lies between processor and cards, under its sheet; on small boards it is on
+      // the back.
       ...(f.standard === 'mini ITX'
         ? []
         : [{ name: 'drive', min: [70, top - 178, 2] as const, max: [150, top - 156, 6] as const }]),

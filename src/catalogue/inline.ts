@@ -79,7 +79,10 @@ function straight(
   };
 }
 
-/** Two chambers side by side in one clear body, each with a row of ports: what comes in leaves by all of them. */
+/**
+ * Two chambers side by side in one clear body, each with a row of ports: what comes in leaves by
+ * all of them.
+ */
 function plate(id: string, name: string, price: number, ways: number, pitch: number): InlinePart {
   const length = pitch * (ways + 1) + 40;
   const row = (chamber: string, y: number, first: string): Port[] =>

@@ -1,7 +1,9 @@
 import type { Part } from '@/core/components';
 import { CATALOGUE } from './all';
 
-/** What a builder made of the Stores: parts of their own, and numbers of parts they took out of use. */
+/**
+ * What a builder made of the Stores: parts of their own, and numbers of parts they took out of use.
+ */
 export interface PartLists {
   readonly own: readonly Part[];
   readonly retired: readonly string[];

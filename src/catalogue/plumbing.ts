@@ -250,7 +250,10 @@ export const FITTINGS: readonly FittingPart[] = [
   })),
 ];
 
-/** A second and third family: a slim one in black over nickel, and a heavy one in brass. Their tube sizes and small parts are their own. */
+/**
+ * A second and third family: a slim one in black over nickel, and a heavy one in brass. Their tube
+ * sizes and small parts are their own.
+ */
 const REEDFAMILY = 'Rushlight',
   HEAVY = 'Millstone';
 const inFamily = (family: string, part: FittingPart): FittingPart => ({ ...part, family });
@@ -721,7 +724,10 @@ const screw = (thread: string, length_mm: number, pack: number, price: number): 
   pack,
 });
 
-/** Lengths as standards list them: ISO 4762 / ISO 7380 for M3 and M4; inch lengths for UNC 6-32, in mm. */
+/**
+ * Lengths as standards list them: ISO 4762 / ISO 7380 for M3 and M4; inch lengths for UNC 6-32, in
+ * mm.
+ */
 export const SCREWS: readonly ScrewPart[] = [
   ...[5, 6, 8, 16, 20, 25, 30, 35, 40].map((l) => screw('M3', l, 12, 240 + l * 4)),
   ...[5, 6, 8, 16, 20, 25, 30, 35, 40].map((l) => screw('M4', l, 12, 280 + l * 4)),

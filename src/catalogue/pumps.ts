@@ -5,7 +5,10 @@ import { port, sealed } from './shapes';
 const OSIER = 'Osier Hydraulics',
   BROOK = 'Brookfast';
 
-/** Plastic and ceramic inside unless `wetted` says otherwise. A pump in its top: inlet above, outlets to both sides, a spare low outlet to drain by. */
+/**
+ * Plastic and ceramic inside unless `wetted` says otherwise. A pump in its top: inlet above,
+ * outlets to both sides, a spare low outlet to drain by.
+ */
 function pump(
   id: string,
   name: string,

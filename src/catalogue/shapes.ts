@@ -8,7 +8,10 @@ import type {
 } from '@/core/components';
 import type { Vec } from '@/core/geometry';
 
-/** Recurring shapes of catalogue parts, so that a part is one line of figures. All parts and makers are invented. */
+/**
+ * Recurring shapes of catalogue parts, so that a part is one line of figures. All parts and makers
+ * are invented.
+ */
 const G14: Thread = 'G1/4';
 
 export const port = (

@@ -222,7 +222,10 @@ describe('the terminal', () => {
     expect(out.err.length).toBeGreaterThan(10);
   });
 
-  /** Worked by hand: 101.6 mm to the corner, 12.7 mm radius: 88.9 mm, then 80 − 12.7 mm; cut 88.9 + 19.949 + 67.3. */
+  /**
+   * Worked by hand: 101.6 mm to the corner, 12.7 mm radius: 88.9 mm, then 80 − 12.7 mm; cut 88.9 +
+   * 19.949 + 67.3.
+   */
   test('bend: corners to lengths, rotations and angles', () => {
     files['tube.csv'] = 'x,y,z\n0,0,0\n101.6,0,0\n101.6,80,0\n';
     const r = run(['bend', 'tube.csv', '--radius', '12.7'], read);

@@ -211,7 +211,10 @@ function readBuild(
 const ROUTE_MS = 120_000;
 const TELL_MS = 500;
 
-/** The build with everything routed that was not, or no longer is. What does not come to an end in time stays an estimate. */
+/**
+ * The build with everything routed that was not, or no longer is. What does not come to an end in
+ * time stays an estimate.
+ */
 function routed(design: Design): Design {
   const began = Date.now();
   let told = began;
@@ -339,7 +342,10 @@ function faultOf(word: string): Fault | null {
 const MOST_POINTS = 500,
   FARTHEST_MM = 100_000;
 
-/** XYZ of the corners to lengths, rotations and angles: one row a bend, then the straight that is left. */
+/**
+ * XYZ of the corners to lengths, rotations and angles: one row a bend, then the straight that is
+ * left.
+ */
 function bend(
   file: string | undefined,
   radius: string | undefined,

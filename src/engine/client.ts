@@ -32,8 +32,9 @@ interface Thread {
 }
 
 /**
- * The page's side of the engine: one worker for as long as a build is open. Edits are handed on before the next job; jobs run
- * one after the other, urgent ones first; a patient one gives way to an urgent one and is taken up again.
+ * The page's side of the engine: one worker for as long as a build is open. Edits are handed on
+ * before the next job; jobs run one after the other, urgent ones first; a patient one gives way to
+ * an urgent one and is taken up again.
  */
 export class Engine {
   private thread: Thread | null = null;

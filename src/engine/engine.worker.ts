@@ -11,13 +11,18 @@ const TELL_MS = 60;
 let session: Session | null = null;
 let partLists: PartLists = BARE_PART_LISTS;
 
-/** The engine: a replica of the page's design that follows its edits, and runs what takes longer than a frame. */
+/**
+ * The engine: a replica of the page's design that follows its edits, and runs what takes longer
+ * than a frame.
+ */
 const api = {
   follow(changes: readonly Change[]): void {
     for (const change of changes) follow(change);
   },
 
-  /** The result, or null where the job was stopped: by its flag, which the page sets while it runs. */
+  /**
+   * The result, or null where the job was stopped: by its flag, which the page sets while it runs.
+   */
   run(
     job: JobName,
     input: unknown,

@@ -25,7 +25,9 @@ import type { Part, PumpPart } from '@/core/components';
 import { improvement, rerouteEdit, type Improvement } from '@/core/routing';
 import { runTransient, type Scenario, type Transient } from '@/core/transient';
 
-/** What a job works with: the design as the page has it, and what the builder's catalogue offers. */
+/**
+ * What a job works with: the design as the page has it, and what the builder's catalogue offers.
+ */
 export interface Desk {
   readonly session: Session;
   readonly partLists: PartLists;
@@ -47,7 +49,10 @@ const SEED = 1;
 /** Coolant over the room until the first solution says otherwise, K. */
 const GUESSED_RISE_K = 8;
 
-/** Everything that takes longer than a frame. Each is pure over the design; null when it was stopped. */
+/**
+ * Everything that takes longer than a frame. Each is pure over the design; null when it was
+ * stopped.
+ */
 export const JOBS = {
   /** The ways out that hold, of these findings. */
   fixes: (desk: Desk, keys: readonly string[], tell: Tell): ResolvedFixes | null => {

@@ -19,8 +19,8 @@ export interface Job<R> {
 const REST_MS = 120;
 
 /**
- * A job of the engine, asked again whenever its input or the version of what it reads of the design changes. `version` null
- * asks for nothing.
+ * A job of the engine, asked again whenever its input or the version of what it reads of the design
+ * changes. `version` null asks for nothing.
  */
 export function useEngineJob<J extends JobName>(
   engine: Engine,

@@ -3,7 +3,10 @@ import Papa from 'papaparse';
 import type { BendSheet } from '@/core/plan';
 import { num, xml } from './svgText';
 
-/** A4 upright, its margins, and strips of the tube across it, mm. Strips overlap so that they can be laid one on the other. */
+/**
+ * A4 upright, its margins, and strips of the tube across it, mm. Strips overlap so that they can be
+ * laid one on the other.
+ */
 const PAGE = { width: 210, height: 297, margin: 14 } as const;
 const STRIP_MM = 175,
   OVERLAP_MM = 10,
@@ -18,7 +21,10 @@ const mm1 = (v: number): string => (Math.round(v * 10) / 10).toFixed(1);
 /** How many millimetres of tube each strip carries beyond the one before. */
 const STEP_MM = STRIP_MM - OVERLAP_MM;
 
-/** The straight tube at 1:1 over A4 pages, with its marks, a ruler of 100 mm on each page, and letters where strips are joined. */
+/**
+ * The straight tube at 1:1 over A4 pages, with its marks, a ruler of 100 mm on each page, and
+ * letters where strips are joined.
+ */
 export function bendSheetPages(sheet: BendSheet): readonly string[] {
   const length = sheet.cut_mm + sheet.trim_mm,
     strips = Math.max(1, Math.ceil((length - OVERLAP_MM) / STEP_MM));
@@ -132,7 +138,8 @@ function strip(sheet: BendSheet, length: number, k: number, of: number, top: num
         `<path d="M${num(x(b.start_mm))} ${num(mid - r - 4)}v${num(2 * r + 8)}" stroke="#000" stroke-width="0.5"/>`,
         text(b.start_mm + 1, mid - r - 5, `${i + 1}: ${mm1(b.start_mm)}`),
       );
-      // Bends close to each other write on lines of their own; near the edge of the strip, to the left.
+      // Bends close to each other write on lines of their own; near the edge of the strip, to the
+      // left.
       const low = i % 2 === 0 ? 4.5 : 8.2,
         late = to - b.start_mm < WORDS_MM;
       out.push(
@@ -186,7 +193,9 @@ export function bendSheetToSvg(sheet: BendSheet): string {
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${PAGE.width}mm" height="${PAGE.height * pages.length}mm" viewBox="0 0 ${PAGE.width} ${PAGE.height * pages.length}" font-family="sans-serif">${inner}</svg>\n`;
 }
 
-/** The straight tube in millimetres: layers TUBE (outline), BENDS (start and end of each) and TRIM. */
+/**
+ * The straight tube in millimetres: layers TUBE (outline), BENDS (start and end of each) and TRIM.
+ */
 export function bendSheetToDxf(sheet: BendSheet): string {
   const drawing = new Drawing(),
     r = sheet.outer_mm / 2,
@@ -216,7 +225,10 @@ export function bendSheetToDxf(sheet: BendSheet): string {
 /** As numbers, not text: a leading minus would be disarmed as a formula. */
 const round2 = (v: number): number => Math.round(v * 100) / 100;
 
-/** Lengths, rotations and angles of several runs as CSV (RFC 4180); the last row of a run is the straight that is left. */
+/**
+ * Lengths, rotations and angles of several runs as CSV (RFC 4180); the last row of a run is the
+ * straight that is left.
+ */
 export function bendSheetsToCsv(sheets: readonly BendSheet[]): string {
   const rows = sheets.flatMap((s) => {
     let at = 0;

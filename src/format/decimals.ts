@@ -11,7 +11,10 @@ export interface DetectedDecimals {
   readonly against: string | null;
 }
 
-/** A number with at most a sign of money before it and a unit behind it; blanks only between groups of three digits. */
+/**
+ * A number with at most a sign of money before it and a unit behind it; blanks only between groups
+ * of three digits.
+ */
 const NUMBER =
   /^(?:\p{Sc}|[A-Z]{3})?\s*([+\-−]?[.,]?\d[\d.,'’]*(?:\s\d{3}(?=\D|$)[\d.,]*)*(?:e[+-]?\d+)?)\s*[^\d.,]{0,12}$/iu;
 
@@ -38,9 +41,9 @@ function provenStyle(digits: string): DecimalStyle | null {
 }
 
 /**
- * The decimal style of a whole file, from the cells that hold numbers: a cell that reads in one style only decides. Where
- * none does, a file parted by semicolons counts as decimal comma and any other as decimal point (common practice, no
- * source): `proof` is 0 then, and the reader is told.
+ * The decimal style of a whole file, from the cells that hold numbers: a cell that reads in one
+ * style only decides. Where none does, a file parted by semicolons counts as decimal comma and any
+ * other as decimal point (common practice, no source): `proof` is 0 then, and the reader is told.
  */
 export function detectDecimals(cells: readonly string[], delimiter: string): DetectedDecimals {
   const proven: Record<DecimalStyle, string[]> = { point: [], comma: [] };
@@ -66,7 +69,10 @@ export function detectDecimals(cells: readonly string[], delimiter: string): Det
   };
 }
 
-/** A number written in this style, with at most a sign of money or a unit round it. Null when it is none, or groups thousands wrongly. */
+/**
+ * A number written in this style, with at most a sign of money or a unit round it. Null when it is
+ * none, or groups thousands wrongly.
+ */
 export function readDecimal(text: string, style: DecimalStyle): number | null {
   const digits = numberIn(text);
   if (digits === null) return null;

@@ -1,7 +1,10 @@
 import Papa from 'papaparse';
 import type { Bom } from '@/core/bom';
 
-/** The parts list as CSV (RFC 4180), prices in major units. Cells that a spreadsheet would run as a formula are disarmed. */
+/**
+ * The parts list as CSV (RFC 4180), prices in major units. Cells that a spreadsheet would run as a
+ * formula are disarmed.
+ */
 export function listToCsv(list: Bom, currency: string): string {
   const rows = list.lines.map((l) => ({
     kind: l.kind,

@@ -12,7 +12,9 @@ export interface Sheet {
 /** Which column fills which field of a part; a field without one keeps the pattern's value. */
 export type Mapping = Readonly<Record<string, string>>;
 
-/** What a file says its rows are, when a column "kind" names one for all of them; null otherwise. */
+/**
+ * What a file says its rows are, when a column "kind" names one for all of them; null otherwise.
+ */
 export function kindNamed({ columns, rows }: Sheet): string | null {
   const column = columns.find((c) => c.trim().toLowerCase() === 'kind');
   if (column === undefined) return null;
@@ -40,7 +42,10 @@ export const readSheet = (text: string): Sheet => {
 const isPlain = (v: unknown): v is string | number | boolean =>
   typeof v === 'string' || typeof v === 'number' || typeof v === 'boolean';
 
-/** Fields of a part that a column may fill: its own words and numbers, and those one level down, as paths. */
+/**
+ * Fields of a part that a column may fill: its own words and numbers, and those one level down, as
+ * paths.
+ */
 export function fieldsOf(pattern: Part): readonly string[] {
   return Object.entries(pattern).flatMap(([key, value]): string[] => {
     if (key === 'kind') return [];
@@ -73,7 +78,10 @@ export function guessMapping(fields: readonly string[], columns: readonly string
   );
 }
 
-/** Parts from the rows of a table, each the pattern with its mapped fields changed. What cannot be a number stays text, and the guard says so at its place. */
+/**
+ * Parts from the rows of a table, each the pattern with its mapped fields changed. What cannot be a
+ * number stays text, and the guard says so at its place.
+ */
 export function partsFromRows(
   pattern: Part,
   sheet: Sheet,
@@ -105,13 +113,18 @@ function valueOf(text: string, before: unknown, field: string, style: DecimalSty
 /** A text whose formula was disarmed on the way out, as it was. */
 const armed = (text: string): string => (/^'[=+\-@\t\r]/.test(text) ? text.slice(1) : text);
 
-/** Whether a table is parts as we export them: every row says its kind, and the columns are fields. */
+/**
+ * Whether a table is parts as we export them: every row says its kind, and the columns are fields.
+ */
 export const isPartsExport = ({ columns, rows }: Sheet): boolean =>
   columns.includes('kind') &&
   columns.includes('id') &&
   rows.every((r) => Object.hasOwn(PART_KINDS, r.kind ?? ''));
 
-/** Parts as they were exported, whole: no pattern is needed. Cells that cannot be read stay text, and the guard says so at their place. */
+/**
+ * Parts as they were exported, whole: no pattern is needed. Cells that cannot be read stay text,
+ * and the guard says so at their place.
+ */
 export function partsFromExport(
   sheet: Sheet,
   style: DecimalStyle = sheet.decimals.style,
@@ -131,7 +144,10 @@ export function partsFromExport(
   });
 }
 
-/** Imported parts that bear a number of the catalogue: the same part is left out, a changed one becomes a custom part under a number of its own. */
+/**
+ * Imported parts that bear a number of the catalogue: the same part is left out, a changed one
+ * becomes a custom part under a number of its own.
+ */
 export function asCustom(
   parts: readonly Part[],
   catalogue: readonly Part[],
@@ -156,7 +172,10 @@ function sorted(value: unknown): unknown {
   );
 }
 
-/** Cells that hold figures as they stand in the file, each with the number it is read as; the first `most` of them. */
+/**
+ * Cells that hold figures as they stand in the file, each with the number it is read as; the first
+ * `most` of them.
+ */
 export function figuresRead(
   sheet: Sheet,
   style: DecimalStyle,
@@ -192,7 +211,10 @@ function put(
   (holder[key] as Record<string, unknown>)[inner] = value;
 }
 
-/** A cell says what it is: JSON for lists and for words that look like something else, yes and no, numbers; the rest is text. */
+/**
+ * A cell says what it is: JSON for lists and for words that look like something else, yes and no,
+ * numbers; the rest is text.
+ */
 function readCell(text: string, style: DecimalStyle): unknown {
   if (/^[[{"]/.test(text)) {
     try {
@@ -208,7 +230,10 @@ function readCell(text: string, style: DecimalStyle): unknown {
   return armed(text);
 }
 
-/** The cell that `readCell` reads back as this value. Numbers stay numbers, so that only text is disarmed. */
+/**
+ * The cell that `readCell` reads back as this value. Numbers stay numbers, so that only text is
+ * disarmed.
+ */
 function writeCell(value: unknown): unknown {
   if (typeof value === 'number') return value;
   if (typeof value !== 'string') return JSON.stringify(value);
@@ -219,7 +244,10 @@ function writeCell(value: unknown): unknown {
   return looksOther || value === '' || value !== value.trim() ? JSON.stringify(value) : value;
 }
 
-/** Columns of a part as it is exported: words and numbers by themselves, those one level down by path, everything deeper as JSON. */
+/**
+ * Columns of a part as it is exported: words and numbers by themselves, those one level down by
+ * path, everything deeper as JSON.
+ */
 function cellsOf(part: Part): ReadonlyMap<string, unknown> {
   const cells = new Map<string, unknown>();
   for (const [key, value] of Object.entries(part)) {
@@ -234,7 +262,10 @@ function cellsOf(part: Part): ReadonlyMap<string, unknown> {
   return cells;
 }
 
-/** Parts as CSV (RFC 4180, decimal point): one row each, the columns of all their fields together. `partsFromExport` reads the same parts back. */
+/**
+ * Parts as CSV (RFC 4180, decimal point): one row each, the columns of all their fields together.
+ * `partsFromExport` reads the same parts back.
+ */
 export function partsToCsv(parts: readonly Part[]): string {
   const rows = parts.map(cellsOf);
   const columns = [...new Set(['kind', ...rows.flatMap((r) => [...r.keys()])])];

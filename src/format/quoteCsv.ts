@@ -25,8 +25,8 @@ const COLUMNS = {
 const MOST_ROWS = 5000;
 
 /**
- * Prices of a shop's CSV, for parts of the Stores, found by their number or, where a row has none that is known, by their name (`named`). Each row that cannot be
- * read says why; the others count.
+ * Prices of a shop's CSV, for parts of the Stores, found by their number or, where a row has none
+ * that is known, by their name (`named`). Each row that cannot be read says why; the others count.
  */
 export function readQuote(
   text: string,

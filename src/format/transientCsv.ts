@@ -1,7 +1,10 @@
 import Papa from 'papaparse';
 import type { Transient } from '@/core/transient';
 
-/** A run over time as CSV (RFC 4180), one row a step: seconds, load, then a column for each loop, hot spot, fan and pump. */
+/**
+ * A run over time as CSV (RFC 4180), one row a step: seconds, load, then a column for each loop,
+ * hot spot, fan and pump.
+ */
 export function transientToCsv(t: Transient): string {
   const at = (a: Float64Array, i: number, decimals: number): string =>
     (a[i] as number).toFixed(decimals);

@@ -134,7 +134,9 @@ export function ductRows(): ProofRow[] {
   });
 }
 
-/** An ordinary 120 mm, 2,000 rpm fan and a 30 mm deep core, as the common-practice table means them. */
+/**
+ * An ordinary 120 mm, 2,000 rpm fan and a 30 mm deep core, as the common-practice table means them.
+ */
 const CFM_M3H = 1.699;
 const FAN = fanCurve(
   [

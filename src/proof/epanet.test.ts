@@ -145,7 +145,10 @@ describe('files read back', () => {
     );
   });
 
-  /** One viscosity a file: the second loop's pipes are written so that they lose the same head at every flow. */
+  /**
+   * One viscosity a file: the second loop's pipes are written so that they lose the same head at
+   * every flow.
+   */
   test('two loops with unlike coolants in one file: EPANET finds both flows, and they come back with their own tubes', async () => {
     const at = (
       base: { glycol: 'none' | 'propylene'; volumeShare: number },

@@ -9,7 +9,10 @@ import { absolute, relative, type Case, type ProofRow } from './row';
 /** Below this a flow is a residue, not a flow, L/min. */
 const NO_FLOW_LMIN = 0.01;
 
-/** Tolerances against EPANET: outside Re 2,000–4,000, and inside, where it joins laminar and turbulent by another cubic. */
+/**
+ * Tolerances against EPANET: outside Re 2,000–4,000, and inside, where it joins laminar and
+ * turbulent by another cubic.
+ */
 export const NETWORK_TOLERANCE = { outside: 0.005, between: 0.035 } as const;
 
 /** Whether some tube of a network flows between laminar and turbulent. */

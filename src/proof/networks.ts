@@ -1,7 +1,10 @@
 import { pumpCurve, type FlowNetwork, type NetworkLink, type TeeLeg } from '@/core/hydraulics';
 import { coolantProperties, type CoolantBase } from '@/core/fluids';
 
-/** A network made for the check against EPANET, and whether some tube of it flows between laminar and turbulent. */
+/**
+ * A network made for the check against EPANET, and whether some tube of it flows between laminar
+ * and turbulent.
+ */
 export interface CheckNetwork {
   readonly id: string;
   readonly about: string;

@@ -33,10 +33,15 @@ export interface ReferenceNetwork {
   };
 }
 
-/** Points put through the file's power law, closely enough that the cubic between them adds nothing. */
+/**
+ * Points put through the file's power law, closely enough that the cubic between them adds nothing.
+ */
 const POINTS = 120;
 
-/** The file's pipes and pumps as links of the solver under test. Heads are metres of the fluid, so any density does. */
+/**
+ * The file's pipes and pumps as links of the solver under test. Heads are metres of the fluid, so
+ * any density does.
+ */
 export function networkOfReference({ inputs }: ReferenceNetwork): FlowNetwork {
   const density_kgm3 = 1000;
   const fluid: FluidProperties = {

@@ -53,7 +53,10 @@ export interface BuildEntry {
   readonly known: SummaryState;
 }
 
-/** All builds, newest change first. Nothing is evaluated here: summaries are worked out in the pool when a build is saved. */
+/**
+ * All builds, newest change first. Nothing is evaluated here: summaries are worked out in the pool
+ * when a build is saved.
+ */
 export async function listedBuilds(): Promise<readonly BuildEntry[]> {
   const store = await theStore();
   const rows = await listBuilds(store);
@@ -82,7 +85,10 @@ export async function openBuild(id: string): Promise<OpenedBuild | null> {
   return parsed.ok ? { id: row.id, revision: row.revision, design: parsed.value } : null;
 }
 
-/** A stored document as a file: written anew where it can be read, and byte for byte where it cannot. */
+/**
+ * A stored document as a file: written anew where it can be read, and byte for byte where it
+ * cannot.
+ */
 export async function buildFile(
   id: string,
 ): Promise<{ readonly name: string; readonly text: string } | null> {
@@ -119,7 +125,10 @@ async function keepBuild(validated: Validated<Design>): Promise<Answer> {
   return ok({ id: row.id, revision: row.revision }, 201);
 }
 
-/** Replaces a build made on a known revision; another's newer revision is given back untouched with 409. */
+/**
+ * Replaces a build made on a known revision; another's newer revision is given back untouched with
+ * 409.
+ */
 export async function putBuild(id: string, data: unknown): Promise<Answer> {
   const { revision, document } = (data ?? {}) as { revision?: unknown; document?: unknown };
   if (!Number.isInteger(revision))
@@ -158,7 +167,10 @@ export async function dropBuild(id: string): Promise<Answer> {
 /** Longest that one evaluation may take, routing included. */
 const EVALUATE_MS = 60_000;
 
-/** What follows from a build, with fixes from what the builder's catalogue offers. Worked out in the pool. */
+/**
+ * What follows from a build, with fixes from what the builder's catalogue offers. Worked out in the
+ * pool.
+ */
 export async function evaluateDocument(
   data: unknown,
   partLists: PartLists,

@@ -64,8 +64,9 @@ export async function safely(work: () => Promise<Response>): Promise<Response> {
 const LINES = 'application/x-ndjson';
 
 /**
- * Answers a long task: as JSON when it is done; to whoever accepts lines of JSON, with `{ "routing": { "done", "of" } }` on the
- * way and `{ "status", "body" }` at the end. Who goes away stops the task.
+ * Answers a long task: as JSON when it is done; to whoever accepts lines of JSON, with `{
+ * "routing": { "done", "of" } }` on the way and `{ "status", "body" }` at the end. Who goes away
+ * stops the task.
  */
 export async function respondWatched(
   request: Request,

@@ -8,13 +8,18 @@ import { theStore } from './builds';
 /** Parts a builder may keep of their own. */
 const MOST_OWN = 2000;
 
-/** What the guard said of a document as it was kept then: guarding hundreds anew at each asking takes a while. */
+/**
+ * What the guard said of a document as it was kept then: guarding hundreds anew at each asking
+ * takes a while.
+ */
 const validatedBefore = new Map<
   string,
   { readonly document: string; readonly part: Part | null }
 >();
 
-/** The builder's own parts. What an older guard let in and this one does not is left out, not lost. */
+/**
+ * The builder's own parts. What an older guard let in and this one does not is left out, not lost.
+ */
 export async function ownParts(): Promise<readonly Part[]> {
   return (await listParts(await theStore())).flatMap((row): Part[] => {
     const before = validatedBefore.get(row.id);

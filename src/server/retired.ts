@@ -13,10 +13,14 @@ export const partListsNow = async (): Promise<PartLists> => ({
   retired: await retiredParts(),
 });
 
-/** What the builder's catalogue offers: custom parts and the catalogue's, less what is out of use. */
+/**
+ * What the builder's catalogue offers: custom parts and the catalogue's, less what is out of use.
+ */
 export const storesOffer = async (): Promise<readonly Part[]> => offered(await partListsNow());
 
-/** Takes a part of the Stores, or one of one's own, out of use. Builds that have it keep their copy. */
+/**
+ * Takes a part of the Stores, or one of one's own, out of use. Builds that have it keep their copy.
+ */
 export async function retire(id: string): Promise<Answer> {
   const store = await theStore();
   if (!CATALOGUE.some((p) => p.id === id) && !(await listParts(store)).some((p) => p.id === id))

@@ -1,7 +1,10 @@
 import { readBuild, saveSummary, type ListedBuild, type Store } from '@/store';
 import { inPool, OverTimeError, type BuildSummary } from './pool';
 
-/** Bumped when what a summary holds, or how it is computed, changes: older ones are worked out again. */
+/**
+ * Bumped when what a summary holds, or how it is computed, changes: older ones are worked out
+ * again.
+ */
 const SUMMARY_VERSION = 1;
 /** A build that takes longer is not worked out for the list. */
 const BUDGET_MS = 10_000;
@@ -24,7 +27,10 @@ function storedSummary(row: ListedBuild): SummaryState | null {
   return version === SUMMARY_VERSION ? state : null;
 }
 
-/** Works out what the list shows of a build as it is stored, beside everything else, and stores it with the row. Once for each revision. */
+/**
+ * Works out what the list shows of a build as it is stored, beside everything else, and stores it
+ * with the row. Once for each revision.
+ */
 export function summariseBuild(store: Store, id: string, revision: number): Promise<SummaryState> {
   const key = `${id}@${revision}`;
   const known = underWay.get(key);
@@ -66,7 +72,9 @@ export function summariseLater(store: Store, id: string, revision: number): void
   summariseBuild(store, id, revision).catch((error: unknown) => console.error(error));
 }
 
-/** The states of all rows; those not worked out yet are waited for a moment, then told as pending. */
+/**
+ * The states of all rows; those not worked out yet are waited for a moment, then told as pending.
+ */
 export async function summaryStates(
   store: Store,
   rows: readonly ListedBuild[],

@@ -115,7 +115,10 @@ export function removeBuild(store: Store, id: string): Promise<boolean> {
   });
 }
 
-/** Puts demo builds in that were never put in before; a user's own builds and deletions are left alone. Returns how many. */
+/**
+ * Puts demo builds in that were never put in before; a user's own builds and deletions are left
+ * alone. Returns how many.
+ */
 export function seedBuilds(
   store: Store,
   demos: readonly { readonly name: string; readonly title: string; readonly document: string }[],

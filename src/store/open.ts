@@ -8,10 +8,16 @@ import * as schema from './schema';
 export type Database = LibSQLDatabase<typeof schema>;
 export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
 
-/** A database with a queue in front of its writes: parallel transactions on one file end in SQLITE_BUSY. */
+/**
+ * A database with a queue in front of its writes: parallel transactions on one file end in
+ * SQLITE_BUSY.
+ */
 export interface Store {
   readonly db: Database;
-  /** Runs in an explicit transaction: what was acknowledged is committed. Rejects with StoreBusyError when another process holds the database. */
+  /**
+   * Runs in an explicit transaction: what was acknowledged is committed. Rejects with
+   * StoreBusyError when another process holds the database.
+   */
   write<T>(work: (tx: Transaction) => Promise<T>): Promise<T>;
   close(): void;
 }
@@ -37,7 +43,10 @@ function isBusy(error: unknown): boolean {
   return false;
 }
 
-/** Opens, migrates and hands out the store. `file:` or a remote libSQL address; the folder of a file is made. */
+/**
+ * Opens, migrates and hands out the store. `file:` or a remote libSQL address; the folder of a file
+ * is made.
+ */
 export async function openStore(
   url = process.env.DATABASE_URL ?? DEFAULT_URL,
   { busyTimeout_ms = BUSY_TIMEOUT_MS }: { readonly busyTimeout_ms?: number } = {},
@@ -61,7 +70,8 @@ export async function openStore(
       return await db.transaction(work, { behavior: 'immediate' });
     } catch (error) {
       if (!isBusy(error)) throw error;
-      // A statement that met the lock may stay open on its connection, and later writes there would never be committed.
+      // A statement that met the lock may stay open on its connection, and later writes there would
+      // never be committed.
       await client.reconnect();
       throw new StoreBusyError(error);
     }

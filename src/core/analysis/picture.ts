@@ -1,6 +1,9 @@
 import { declaredInputs } from './selectors';
 
-/** The flow as text: each result and what it is worked out from, in order. Drawn from the selectors themselves. */
+/**
+ * The flow as text: each result and what it is worked out from, in order. Drawn from the selectors
+ * themselves.
+ */
 export function flowPicture(): string {
   const inputs = declaredInputs();
   const width = Math.max(...[...inputs.keys()].map((name) => name.length));

@@ -47,7 +47,10 @@ export interface Asked {
   readonly offer: readonly Part[];
 }
 
-/** One result is remembered; one that says the same as the last is the last, and stops the change there. */
+/**
+ * One result is remembered; one that says the same as the last is the last, and stops the change
+ * there.
+ */
 const valueEqual = <T>(same: (a: T, b: T) => boolean) =>
   createSelectorCreator({
     memoize: lruMemoize,
@@ -61,15 +64,17 @@ const select = createSelectorCreator({
 }) as typeof createSelector;
 
 /**
- * The whole flow, top to bottom: each result names what it is worked out from, and is worked out again only when one of these
- * has changed. A set of its own for each session: one result of each is remembered.
+ * The whole flow, top to bottom: each result names what it is worked out from, and is worked out
+ * again only when one of these has changed. A set of its own for each session: one result of each
+ * is remembered.
  */
 export function createSelectors() {
   const given = (asked: Asked): Design => asked.design;
   // The build's own name changes nothing.
   const design = valueEqual(differsInNameOnly)([given], (d) => d);
   const offer = (asked: Asked): readonly Part[] => asked.offer;
-  // What the builder calls components: put in where results are told, unknown to whatever works them out.
+  // What the builder calls components: put in where results are told, unknown to whatever works
+  // them out.
   const names = valueEqual(sameNames)([design], namesOf);
 
   // Where everything stands.

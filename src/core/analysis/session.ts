@@ -44,7 +44,10 @@ export function createSession(design: Design, offer: readonly Part[] = NO_PARTS)
   };
 }
 
-/** Everything there is to say of a design, from nothing. Pure; works on any valid design, however unfinished. */
+/**
+ * Everything there is to say of a design, from nothing. Pure; works on any valid design, however
+ * unfinished.
+ */
 export function analyse(
   design: Design,
   { offer = NO_PARTS }: { readonly offer?: readonly Part[] } = {},
@@ -55,8 +58,8 @@ export function analyse(
 const analysed = new WeakMap<Design, readonly Finding[]>();
 
 /**
- * Findings of a design with its runs estimated: what fixes are judged by, since a changed design was never routed.
- * Remembered while the design lives.
+ * Findings of a design with its runs estimated: what fixes are judged by, since a changed design
+ * was never routed. Remembered while the design lives.
  */
 export function findingsOf(design: Design): readonly Finding[] {
   const known = analysed.get(design);
@@ -66,7 +69,10 @@ export function findingsOf(design: Design): readonly Finding[] {
   return findings;
 }
 
-/** What is published of an analysis. `fixes`: ways out are tried, each by a whole analysis, a second or more. */
+/**
+ * What is published of an analysis. `fixes`: ways out are tried, each by a whole analysis, a second
+ * or more.
+ */
 export function publish(design: Design, analysis: Analysis, fixes = false): Evaluation {
   const { reports, stages } = analysis;
   const findings = analysis.findings.map((finding): PublishedFinding => {

@@ -1,6 +1,7 @@
 /**
- * `next`, with every branch that says the same as in `previous` (same keys in the same order, same values) being that of
- * `previous` itself: what is memoised by identity is then found again. Plain data only.
+ * `next`, with every branch that says the same as in `previous` (same keys in the same order, same
+ * values) being that of `previous` itself: what is memoised by identity is then found again. Plain
+ * data only.
  */
 export function shared<T>(previous: unknown, next: T): T {
   if (Object.is(previous, next)) return next;

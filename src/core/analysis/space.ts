@@ -9,8 +9,8 @@ import {
 } from '../system';
 
 /**
- * What of a design decides where everything stands: no speeds, loads, limits or marks of the list. A build in its
- * own right, so that all geometry reads it as it reads any other.
+ * What of a design decides where everything stands: no speeds, loads, limits or marks of the list.
+ * A build in its own right, so that all geometry reads it as it reads any other.
  */
 export function toSpace(design: Design): Design {
   const bare = nameless(design);
@@ -80,8 +80,8 @@ export function isSameSpace(a: Design, b: Design): boolean {
 }
 
 /**
- * A space compiled. What stands as it stood in `before` is the same object as there, so that whatever was measured of it need
- * not be measured again.
+ * A space compiled. What stands as it stood in `before` is the same object as there, so that
+ * whatever was measured of it need not be measured again.
  */
 export function placeSpace(space: Design, before: System | null): System {
   const system = compileSystem(space);

@@ -268,7 +268,10 @@ describe('sticks', () => {
 });
 
 describe('room to grow', () => {
-  /** Density of water 998.21 kg/m³ at 20 °C and 992.22 at 40 °C (IAPWS; CRC Handbook): 1 L grows by 6.04 mL. */
+  /**
+   * Density of water 998.21 kg/m³ at 20 °C and 992.22 at 40 °C (IAPWS; CRC Handbook): 1 L grows by
+   * 6.04 mL.
+   */
   test('a litre of water from 20 to 40 °C', () => {
     const e = coolantExpansion({ glycol: 'none', volumeShare: 0 }, 1000, 60, 20, 40);
     expect(e.grows_mL).toBeCloseTo(1000 * (998.21 / 992.22 - 1), 1);

@@ -49,7 +49,10 @@ export interface Bom {
   readonly tube_mm: number;
 }
 
-/** What is cut from what, of one kind of tube: loops that share a tube share its sticks and the one to practise on. */
+/**
+ * What is cut from what, of one kind of tube: loops that share a tube share its sticks and the one
+ * to practise on.
+ */
 export interface TubeCuts {
   /** The first of its loops. */
   readonly loop: string;
@@ -170,7 +173,10 @@ function tubesOf(loops: readonly Loop[]): readonly (readonly Loop[])[] {
 const tubesIn = (loops: readonly Loop[], runs: readonly Run[]): readonly Run[] =>
   runs.filter((r) => r.by === 'tube' && r.cut_mm > 0 && loops.some((l) => l.id === r.loop));
 
-/** How one kind of tube is cut, with the trim of bent runs; null while no run is made of it. A run longer than a stick takes one for each length begun. */
+/**
+ * How one kind of tube is cut, with the trim of bent runs; null while no run is made of it. A run
+ * longer than a stick takes one for each length begun.
+ */
 function cutsOf(loops: readonly Loop[], runs: readonly Run[]): TubeCuts | null {
   const [first] = loops,
     tubes = tubesIn(loops, runs);

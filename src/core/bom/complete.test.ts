@@ -12,7 +12,10 @@ const of = <K extends PartKind>(kind: K) =>
   CATALOGUE.filter((p) => p.kind === kind) as Extract<(typeof CATALOGUE)[number], { kind: K }>[];
 const FITTINGS = of('fitting');
 
-/** Every port of every part in a loop is on the list: by a fitting of its run, by half of a joint, or by its cap; each thread and size matches what it meets. */
+/**
+ * Every port of every part in a loop is on the list: by a fitting of its run, by half of a joint,
+ * or by its cap; each thread and size matches what it meets.
+ */
 function holes(design: Design): readonly string[] {
   const wrong: string[] = [],
     { bom: list, runs } = analyse(design).reports;
@@ -177,7 +180,10 @@ describe('what the drawer has is not bought', () => {
     ).not.toContain('sun-heat-gun');
   });
 
-  /** 1 part to 3 by volume (common practice): 1,000 mL are 250 mL of concentrate and 750 mL of water. */
+  /**
+   * 1 part to 3 by volume (common practice): 1,000 mL are 250 mL of concentrate and 750 mL of
+   * water.
+   */
   test('concentrate is mixed by volume, and its water is on the list', () => {
     const winter = applyEdit(desk, {
         do: 'loop.coolant',

@@ -15,10 +15,15 @@ export interface ConsumableNeed {
   readonly why: string;
 }
 
-/** One bottle of biocide does so much coolant, mL a drop-bottle's use (common practice, no source). */
+/**
+ * One bottle of biocide does so much coolant, mL a drop-bottle's use (common practice, no source).
+ */
 const BIOCIDE_USE_ML = 1000;
 
-/** Sundries and tools, from the build alone: paste and pads by block, washers by screw, brackets by foot, and what the tubing is worked with. */
+/**
+ * Sundries and tools, from the build alone: paste and pads by block, washers by screw, brackets by
+ * foot, and what the tubing is worked with.
+ */
 export function consumableNeeds(
   system: System,
   runs: readonly Run[],
@@ -146,7 +151,10 @@ function workedWith(loop: Loop, tubes: readonly Run[]): readonly ConsumableNeed[
   ];
 }
 
-/** The cheapest way to so many uses of a duty: packs of one kind. Null where nothing on offer serves. */
+/**
+ * The cheapest way to so many uses of a duty: packs of one kind. Null where nothing on offer
+ * serves.
+ */
 export function packFor(
   offer: readonly ConsumablePart[],
   need: ConsumableNeed,

@@ -21,9 +21,11 @@ const MOST_NODES = 200_000;
 const EPS = 1e-9;
 
 /**
- * The fewest sticks for these pieces; n pieces from a stick cost n − 1 kerfs. Branch and bound over the pieces, longest first, with equal loads
- * tried once (Martello & Toth 1990, ch. 8: bin packing is cutting stock with each piece wanted once); a kerf is added to each piece and to the
- * stick, which makes it plain bin packing. `proven` is false when the search was cut short above the lower bound.
+ * The fewest sticks for these pieces; n pieces from a stick cost n − 1 kerfs. Branch and bound over
+ * the pieces, longest first, with equal loads tried once (Martello & Toth 1990, ch. 8: bin packing
+ * is cutting stock with each piece wanted once); a kerf is added to each piece and to the stick,
+ * which makes it plain bin packing. `proven` is false when the search was cut short above the lower
+ * bound.
  */
 export function cutPlan(pieces: readonly CutPiece[], stick_mm: number, kerf_mm: number): CutPlan {
   const tooLong = pieces.filter((p) => p.length_mm > stick_mm + EPS),
@@ -85,7 +87,10 @@ export function cutPlan(pieces: readonly CutPiece[], stick_mm: number, kerf_mm: 
   return { sticks, tooLong, proven: best.count <= bound || !cut };
 }
 
-/** Never more than the sticks needed: by length, and by pieces of which no two share a stick with their mates (Martello & Toth's L2). */
+/**
+ * Never more than the sticks needed: by length, and by pieces of which no two share a stick with
+ * their mates (Martello & Toth's L2).
+ */
 function lowerBound(size: readonly number[], room: number): number {
   if (size.length === 0) return 0;
   let most = Math.ceil(size.reduce((a, b) => a + b, 0) / room - EPS);

@@ -10,11 +10,16 @@ export interface Expansion {
   readonly grows_mL: number;
   /** Air over the coolant at the fill mark, mL. */
   readonly air_mL: number;
-  /** Pressure it rises by when the loop is shut, bar; Infinity when the coolant fills all the air. */
+  /**
+   * Pressure it rises by when the loop is shut, bar; Infinity when the coolant fills all the air.
+   */
   readonly rises_bar: number;
 }
 
-/** Pressure over the room's that a warm, shut loop may reach without a word, bar: half of what loops are tested at (common practice, no source). */
+/**
+ * Pressure over the room's that a warm, shut loop may reach without a word, bar: half of what loops
+ * are tested at (common practice, no source).
+ */
 export const GROWTH_LIMIT_BAR = 0.25;
 /** Holds up to the limit; fails from what joints are tested at. */
 export const growthVerdict = ({ rises_bar }: Expansion): 'ok' | 'marginal' | 'fails' => {
@@ -26,7 +31,10 @@ export const growthVerdict = ({ rises_bar }: Expansion): 'ok' | 'marginal' | 'fa
 const KELVIN = 273.15,
   ATMOSPHERE_BAR = 1.01325;
 
-/** Growth by the ratio of densities, and the air above it pressed together and warmed as an ideal gas. The parts are taken to be rigid: soft tube gives a little. */
+/**
+ * Growth by the ratio of densities, and the air above it pressed together and warmed as an ideal
+ * gas. The parts are taken to be rigid: soft tube gives a little.
+ */
 export function coolantExpansion(
   base: CoolantBase,
   volume_mL: number,

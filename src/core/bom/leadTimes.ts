@@ -14,7 +14,8 @@ export interface Arrival {
 export interface LeadTime {
   readonly step: WorkStep;
   readonly day: number;
-  /** What comes last for this step; null where an earlier step holds it up, or nothing does. */ readonly by: readonly string[];
+  /** What comes last for this step; null where an earlier step holds it up, or nothing does. */
+  readonly by: readonly string[];
 }
 
 const RUN_SUNDRIES: readonly ConsumableDuty[] = [
@@ -34,7 +35,10 @@ const RUN_SUNDRIES: readonly ConsumableDuty[] = [
   FILL_SUNDRIES: readonly ConsumableDuty[] = ['fill-bottle', 'biocide', 'water', 'flush'];
 const CAPS: readonly FittingDuty[] = ['plug', 'drain', 'fill'];
 
-/** The first step that cannot be done without a part (common practice, no source): parts and screws to mount, tube and fittings to run, caps to test, coolant to fill. */
+/**
+ * The first step that cannot be done without a part (common practice, no source): parts and screws
+ * to mount, tube and fittings to run, caps to test, coolant to fill.
+ */
 export function stepOf(part: Part): WorkStep {
   if (part.kind === 'coolant') return 'filling';
   if (part.kind === 'consumable') {

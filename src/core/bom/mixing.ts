@@ -7,7 +7,10 @@ export interface Mix {
   readonly bottles: number;
 }
 
-/** By volume: one part of concentrate to so many of distilled water. Ready coolant is its own concentrate. */
+/**
+ * By volume: one part of concentrate to so many of distilled water. Ready coolant is its own
+ * concentrate.
+ */
 export function mixFor(coolant: CoolantPart, volume_mL: number): Mix {
   const water = coolant.waterParts ?? 0,
     concentrate_mL = volume_mL / (1 + water);
@@ -28,7 +31,8 @@ export const changeEvery = (coolant: CoolantPart): number =>
 
 export interface CoolantCost {
   readonly fills: number;
-  /** Minor units over three years, water for concentrate not counted. */ readonly total_minor: number;
+  /** Minor units over three years, water for concentrate not counted. */
+  readonly total_minor: number;
   readonly perLitre_minor: number;
 }
 

@@ -1,4 +1,7 @@
-/** A shop as its price feed says. Money in minor units of its own currency, which is taken to be the brief's. */
+/**
+ * A shop as its price feed says. Money in minor units of its own currency, which is taken to be the
+ * brief's.
+ */
 export interface Shop {
   readonly id: string;
   readonly name: string;

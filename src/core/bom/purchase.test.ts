@@ -41,7 +41,8 @@ const want = (...parts: readonly string[]): readonly Wanted[] =>
 
 describe('the cheapest basket', () => {
   test('worked by hand: two shops at 10 each, one at 19 with shipping of 5 apiece', () => {
-    // Apart 10 + 10 + 2 × 5 = 30; all at the first 10 + 12 + 5 = 27; all at the second 11 + 10 + 5 = 26.
+    // Apart 10 + 10 + 2 × 5 = 30; all at the first 10 + 12 + 5 = 27; all at the second 11 + 10 + 5
+    // = 26.
     const feeds = [
       feed(shop('a', 500, null), { x: 1000, y: 1200 }),
       feed(shop('b', 500, null), { x: 1100, y: 1000 }),

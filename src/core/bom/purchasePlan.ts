@@ -7,7 +7,8 @@ export interface PurchaseLine {
   readonly shop: string;
   readonly price_minor: number;
   readonly days: number;
-  /** The shop's own number of it. */ readonly order?: string;
+  /** The shop's own number of it. */
+  readonly order?: string;
 }
 export interface PurchaseShop {
   readonly shop: Shop;
@@ -28,14 +29,20 @@ export interface PurchasePlan {
   readonly proven: boolean;
 }
 
-/** Assignments looked at where two sums must be lifted at once, before the best found is taken as it is. */
+/**
+ * Assignments looked at where two sums must be lifted at once, before the best found is taken as it
+ * is.
+ */
 const MOST_NODES = 200_000;
 
 /**
- * The cheapest basket with shipping: every wanted part from one shop that has it in the number wanted, each shop used shipping once, or for nothing
- * from its own sum on. For every set of shops, and every choice of those that are to ship for nothing: each part at its cheapest among them; where a
- * sum falls short, parts are moved to that shop at the least extra cost (covering knapsack, dynamic programming over the money missing; Martello &
- * Toth 1990). Sets whose bound is no better than the best are passed over. Exact, unless two sums fall short at once and the search is cut (`proven`).
+ * The cheapest basket with shipping: every wanted part from one shop that has it in the number
+ * wanted, each shop used shipping once, or for nothing from its own sum on. For every set of shops,
+ * and every choice of those that are to ship for nothing: each part at its cheapest among them;
+ * where a sum falls short, parts are moved to that shop at the least extra cost (covering knapsack,
+ * dynamic programming over the money missing; Martello & Toth 1990). Sets whose bound is no better
+ * than the best are passed over. Exact, unless two sums fall short at once and the search is cut
+ * (`proven`).
  */
 export function cheapestPurchase(
   wanted: readonly Wanted[],
@@ -82,7 +89,10 @@ export function cheapestPurchase(
   return basketOf(list, pick, shops, nowhere, proven);
 }
 
-/** Each part at its cheapest of the shops used, moved so that every shop that is to ship for nothing reaches its sum; null when it cannot for less than `spare` more. */
+/**
+ * Each part at its cheapest of the shops used, moved so that every shop that is to ship for nothing
+ * reaches its sum; null when it cannot for less than `spare` more.
+ */
 function lifted(
   list: Asked,
   used: readonly Shop[],

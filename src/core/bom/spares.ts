@@ -10,7 +10,10 @@ export interface Spare {
   readonly price_minor: number;
 }
 
-/** What breaks builds for weeks (common practice, no source): fittings that drip, plugs that are miscounted, and the elbow one run too few had. */
+/**
+ * What breaks builds for weeks (common practice, no source): fittings that drip, plugs that are
+ * miscounted, and the elbow one run too few had.
+ */
 const REASONS: Partial<Record<FittingDuty, string>> = {
   compression: 'one that drips or is dropped',
   barb: 'one that drips or is dropped',

@@ -13,10 +13,16 @@ export interface LoopVolume {
   readonly bottles: number;
 }
 
-/** Coolant bought beyond the loop's volume for spills, bleeding and a later top-up (common practice, no source). */
+/**
+ * Coolant bought beyond the loop's volume for spills, bleeding and a later top-up (common practice,
+ * no source).
+ */
 export const COOLANT_SPARE = 0.15;
 
-/** What the loop holds: blocks, radiators and pumps whole, the reservoir to its fill mark, the tubes by bore and length. */
+/**
+ * What the loop holds: blocks, radiators and pumps whole, the reservoir to its fill mark, the tubes
+ * by bore and length.
+ */
 export function loopVolume(system: System, loop: Loop, runs: readonly Run[]): LoopVolume {
   const touched = new Set(loop.connections.flatMap((l) => [l.from.component, l.to.component]));
   const parts_mL = system.design.components.reduce(

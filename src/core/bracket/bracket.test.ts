@@ -2,7 +2,10 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { BRACKET_CAUTIONS, bracketSteps, drawBracket, type BracketAsk } from '.';
 
-/** A reservoir bracket for 120 and 140 mm fan holes on a 180 mm fan's place (153 mm pitch): the case the trade complains of. */
+/**
+ * A reservoir bracket for 120 and 140 mm fan holes on a 180 mm fan's place (153 mm pitch): the case
+ * the trade complains of.
+ */
 const ask: BracketAsk = {
   under: { x_mm: 153, z_mm: 153 },
   over: { x_mm: 105, z_mm: 105 },

@@ -1,6 +1,9 @@
 import type { HolePattern } from '../components';
 
-/** Clearance holes, mm. M3 and M4: ISO 273, medium row, from memory; UNC 6-32: 0.150 in, ASME B18.2.8 normal fit, from memory. */
+/**
+ * Clearance holes, mm. M3 and M4: ISO 273, medium row, from memory; UNC 6-32: 0.150 in, ASME
+ * B18.2.8 normal fit, from memory.
+ */
 export const CLEARANCE: Readonly<Record<string, number>> = { M3: 3.4, M4: 4.5, 'UNC 6-32': 3.8 };
 
 export interface BracketAsk {
@@ -39,12 +42,18 @@ export interface Bracket {
   readonly troubles: readonly BracketTrouble[];
 }
 
-/** Least metal between two holes, in plate thicknesses and in mm; least from a hole's edge to the plate's, in hole widths (common practice, no source). */
+/**
+ * Least metal between two holes, in plate thicknesses and in mm; least from a hole's edge to the
+ * plate's, in hole widths (common practice, no source).
+ */
 const WEB_THICKNESSES = 1,
   LEAST_WEB_MM = 2.5,
   EDGE_WIDTHS = 0.75;
 
-/** A flat plate with both hole patterns: outline and holes from its lower left corner, mm. What makes it weak or impossible is told. */
+/**
+ * A flat plate with both hole patterns: outline and holes from its lower left corner, mm. What
+ * makes it weak or impossible is told.
+ */
 export function drawBracket(ask: BracketAsk): Bracket {
   const four = (p: HolePattern, dx: number, dz: number): readonly (readonly [number, number])[] =>
     [

@@ -60,7 +60,10 @@ const found = (design: Design, code: string): PublishedFinding[] => {
 const fixed = (design: Design, f: PublishedFinding, label = 0): Design =>
   edited(design, (f.fixes[label] as PublishedFinding['fixes'][number]).edit);
 
-/** Meters with a straight way before a reservoir, and two loops of which one must step over the other. */
+/**
+ * Meters with a straight way before a reservoir, and two loops of which one must step over the
+ * other.
+ */
 const meter = (
   id: string,
   at: readonly [number, number, number],
@@ -146,7 +149,10 @@ const plated = (
 });
 
 const tee = catalogued('inline', 'inl-tee');
-/** The desk's two blocks side by side; with its filter shut off, with a second pump beside the first. */
+/**
+ * The desk's two blocks side by side; with its filter shut off, with a second pump beside the
+ * first.
+ */
 const split = edited(desk, splitEdit(desk, 'loop', ['processor-block', 'card-block'], tee) as Edit);
 const pumped = edited(
   desk,

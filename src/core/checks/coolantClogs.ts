@@ -3,7 +3,10 @@ import type { Fix, Diagnostic } from './diagnostic';
 import { coolantHabits } from '../bom';
 import { nameOf, type OperatingCheck } from './inputs';
 
-/** Fins denser than this, and filters, are where particles settle first, fins per inch (common practice, no source). */
+/**
+ * Fins denser than this, and filters, are where particles settle first, fins per inch (common
+ * practice, no source).
+ */
 const DENSE_FPI = 20;
 
 export const coolantClogs: OperatingCheck = {

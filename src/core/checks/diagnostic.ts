@@ -39,7 +39,10 @@ export interface Check<C> {
   run(context: C): readonly Diagnostic[];
 }
 
-/** What a rule says each time; code, stage and, unless it says otherwise, severity and source come from the rule. */
+/**
+ * What a rule says each time; code, stage and, unless it says otherwise, severity and source come
+ * from the rule.
+ */
 export type Diagnostic = Omit<Finding, 'code' | 'severity' | 'stage' | 'source' | 'candidates'> &
   Partial<Pick<Finding, 'severity' | 'source' | 'candidates'>>;
 

@@ -2,7 +2,10 @@ import type { Diagnostic } from './diagnostic';
 import { formatNumber } from '../units';
 import { nameOf, type OperatingCheck } from './inputs';
 
-/** An axial fan held below this share of its free flow works in its stall: louder and less sure than its curve (common practice, no source). */
+/**
+ * An axial fan held below this share of its free flow works in its stall: louder and less sure than
+ * its curve (common practice, no source).
+ */
 const STALL_SHARE = 0.3;
 
 export const fanStall: OperatingCheck = {

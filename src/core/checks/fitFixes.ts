@@ -11,7 +11,10 @@ const MOST_TRIES = 30,
   MOST_TRIES_TIGHT = 8;
 const MOST_FIXES = 3;
 
-/** Ways out of a clash or a tight spot that were tried on a copy and hold: the pair comes clear and nothing else gets worse. */
+/**
+ * Ways out of a clash or a tight spot that were tried on a copy and hold: the pair comes clear and
+ * nothing else gets worse.
+ */
 export function fitFixes(context: SpatialInputs, gap: Gap): readonly Fix[] {
   /** A clash may become a tight spot; a tight spot must come clear. */
   const held = (g: Gap): boolean =>

@@ -3,7 +3,10 @@ import { formatMillimetres } from '../units';
 import { boxGap, type Box } from '../geometry';
 import { nameOf, type SpatialCheck } from './inputs';
 
-/** A bracket, a strap or tape bridges so much air between a part and what holds it, mm (common practice, no source). */
+/**
+ * A bracket, a strap or tape bridges so much air between a part and what holds it, mm (common
+ * practice, no source).
+ */
 const REACH_MM = 30;
 
 export const fitFloating: SpatialCheck = {
@@ -62,7 +65,10 @@ export const fitFloating: SpatialCheck = {
     }),
 };
 
-/** From a body to the nearest wall that holds something: not the side that opens (largest z). Below 0 it reaches through. */
+/**
+ * From a body to the nearest wall that holds something: not the side that opens (largest z). Below
+ * 0 it reaches through.
+ */
 function wallGap(body: Box, interior: Box): number {
   const low = ([0, 1, 2] as const).map((i) => body.min[i] - interior.min[i]);
   const high = ([0, 1] as const).map((i) => interior.max[i] - body.max[i]);

@@ -43,7 +43,10 @@ export const flowBackwards: OperatingCheck = {
       }),
 };
 
-/** Share of the shut-off head that must be to spare over the stronger pump's head before a speed is offered. */
+/**
+ * Share of the shut-off head that must be to spare over the stronger pump's head before a speed is
+ * offered.
+ */
 const SPARE = 1.15;
 
 /** A speed at which its shut-off head stands above the other's head, when it has one. */

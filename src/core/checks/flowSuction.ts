@@ -2,7 +2,10 @@ import type { Diagnostic } from './diagnostic';
 import { formatNumber } from '../units';
 import { nameOf, type OperatingCheck } from './inputs';
 
-/** A pump's inlet this far under the air around it, kPa, draws air at the first loose seal (common practice, no source). */
+/**
+ * A pump's inlet this far under the air around it, kPa, draws air at the first loose seal (common
+ * practice, no source).
+ */
 const SUCTION_KPA = 1;
 
 export const flowSuction: OperatingCheck = {

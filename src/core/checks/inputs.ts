@@ -11,7 +11,10 @@ import type { NoRoute } from '../routing';
 import type { WiringReport } from '../wiring';
 import type { Run } from '../tubing';
 
-/** What a rule of the space may look at: where everything stands and how it is connected. No speeds, loads, limits or prices. */
+/**
+ * What a rule of the space may look at: where everything stands and how it is connected. No speeds,
+ * loads, limits or prices.
+ */
 export interface SpatialInputs {
   readonly design: Design;
   readonly system: System;

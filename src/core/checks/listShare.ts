@@ -1,7 +1,10 @@
 import { formatMoney, formatNumber } from '../units';
 import type { OperatingCheck } from './inputs';
 
-/** Careful builders keep any single part under this share of the loop's cost (common practice, no source). */
+/**
+ * Careful builders keep any single part under this share of the loop's cost (common practice, no
+ * source).
+ */
 const SHARE = 0.3;
 /** Below this total a share says nothing: the list has only begun, minor units. */
 const LEAST_MINOR = 20000;

@@ -4,7 +4,10 @@ import { DIFFERENCE_LIMIT } from '../corrosion';
 import type { OperatingCheck, CheckInputs } from './inputs';
 import { tellPair } from './metalPair';
 
-/** Fresh coolant of the same kind where its inhibitor has run out, else one that has an inhibitor and is as easy to keep. */
+/**
+ * Fresh coolant of the same kind where its inhibitor has run out, else one that has an inhibitor
+ * and is as easy to keep.
+ */
 function inhibited(context: CheckInputs, id: string): Fix[] {
   const loop = context.design.loops.find((l) => l.id === id);
   if (!loop) return [];

@@ -136,7 +136,10 @@ export function defaultPlacements(
   }
 }
 
-/** Slots that no card holds, from the top down; those where a card of this thickness would meet another come last. */
+/**
+ * Slots that no card holds, from the top down; those where a card of this thickness would meet
+ * another come last.
+ */
 function freeSlots(others: readonly Component[], thick_mm: number): readonly number[] {
   const board = others.find((o) => o.part.kind === 'board' && o.placement.on === 'tray')?.part,
     planes = board?.kind === 'board' ? board.slots_mm : null;
@@ -164,7 +167,10 @@ function outsideRoom(design: Design, radiator: Component): number {
     : 0;
 }
 
-/** What keeps a radiator off a mount before anything is measured: holes, sections, length; null when nothing does. */
+/**
+ * What keeps a radiator off a mount before anything is measured: holes, sections, length; null when
+ * nothing does.
+ */
 export function whyNotOn(mount: Mount, part: RadiatorPart): string | null {
   const row = mount.fans.find((f) => f.size_mm === part.section_mm);
   if (!row) return `no holes for ${part.section_mm} mm fans`;
@@ -175,7 +181,10 @@ export function whyNotOn(mount: Mount, part: RadiatorPart): string | null {
     : null;
 }
 
-/** Why no mount of the case takes a radiator, mount by mount; empty for other parts and without a case. */
+/**
+ * Why no mount of the case takes a radiator, mount by mount; empty for other parts and without a
+ * case.
+ */
 export function whyNoMount(
   design: Design,
   component: Pick<Component, 'id' | 'part'>,

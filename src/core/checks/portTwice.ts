@@ -4,7 +4,10 @@ import { teePorts } from '../loops';
 import type { InlinePart } from '../components';
 import { nameOf, type SpatialCheck, type SpatialInputs } from './inputs';
 
-/** Puts a tee before the port: one run into it, the others from its free ends. Two runs a port; a third needs another look. */
+/**
+ * Puts a tee before the port: one run into it, the others from its free ends. Two runs a port; a
+ * third needs another look.
+ */
 function tee(
   context: SpatialInputs,
   loop: string,

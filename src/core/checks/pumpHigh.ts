@@ -6,7 +6,10 @@ import type { System } from '../system';
 import { nameOf, type SpatialCheck } from './inputs';
 import { triedFixes } from './tried';
 
-/** How far the highest of the others stands above the pump; below 0 the pump is the high point. Null where either has no place. */
+/**
+ * How far the highest of the others stands above the pump; below 0 the pump is the high point. Null
+ * where either has no place.
+ */
 function below(system: System, loop: string, pump: string): number | null {
   const stations = system.loops.find((g) => g.loop.id === loop)?.stations ?? [];
   const height = (id: string): number | null => {

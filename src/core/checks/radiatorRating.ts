@@ -3,7 +3,10 @@ import { compareRating } from '../thermal';
 import { formatNumber } from '../units';
 import { nameOf, type OperatingCheck } from './inputs';
 
-/** Printed and modelled W/K further apart than this share are told. The model itself is good to about 15 %. */
+/**
+ * Printed and modelled W/K further apart than this share are told. The model itself is good to
+ * about 15 %.
+ */
 const APART = 0.25;
 
 export const radiatorRating: OperatingCheck = {

@@ -5,7 +5,9 @@ import type { Finding, Fix, Severity } from './diagnostic';
 const MOST_TRIED = 8;
 const MOST_OFFERED = 3;
 
-/** Findings that follow from routes being laid anew: they come and go with routing, not with a fix. */
+/**
+ * Findings that follow from routes being laid anew: they come and go with routing, not with a fix.
+ */
 const OF_ROUTING = /^run\.(no-way|unrouted|unpinned|before|weave|clash)$/;
 
 const RANK: Record<Severity, number> = { note: 0, marginal: 1, fails: 2 };
@@ -28,7 +30,10 @@ function harmByKind(
   return harm;
 }
 
-/** Whether any kind of finding is worse than before. A milder finding about the same things, in place of the one that is gone, is not. */
+/**
+ * Whether any kind of finding is worse than before. A milder finding about the same things, in
+ * place of the one that is gone, is not.
+ */
 export function anyKindWorse(
   before: readonly Finding[],
   after: readonly Finding[],
@@ -48,8 +53,9 @@ export function anyKindWorse(
 }
 
 /**
- * The ways out of a finding that hold: applied to the build, the finding is gone and no kind of finding is worse, by a whole
- * analysis of the changed build. `analyse` must be the same for the build before and after (routes estimated in both).
+ * The ways out of a finding that hold: applied to the build, the finding is gone and no kind of
+ * finding is worse, by a whole analysis of the changed build. `analyse` must be the same for the
+ * build before and after (routes estimated in both).
  */
 export function resolveFixes(
   design: Design,

@@ -30,7 +30,8 @@ export const returnSplash: SpatialCheck = {
                 ),
               ),
           )
-          // The lowest ports feed the pump: of those below the surface the highest takes the return.
+          // The lowest ports feed the pump: of those below the surface the highest takes the
+          // return.
           .sort((a, b) => b.at[1] - a.at[1]);
         const fixes = free.slice(0, 2).map((p): Fix => ({
           label: `Return by its ${p.port.name}`,

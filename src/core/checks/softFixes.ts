@@ -37,7 +37,10 @@ const withLoop = (design: Design, loop: Loop): Design => ({
   loops: design.loops.map((l) => (l.id === loop.id ? loop : l)),
 });
 
-/** The cheapest coolant of the same look, with an inhibitor, that every plastic and rubber of the loop takes better. */
+/**
+ * The cheapest coolant of the same look, with an inhibitor, that every plastic and rubber of the
+ * loop takes better.
+ */
 export function unharmed({ design, offer }: CheckInputs, loop: Loop): readonly Fix[] {
   const now = worst(design, loop.id);
   const [other] = offer

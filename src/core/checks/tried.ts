@@ -7,7 +7,9 @@ import type { SpatialInputs } from './inputs';
 /** Each try places the whole case again: an edit must answer at once. */
 const MOST_TRIES = 3;
 
-/** Fixes that were tried on a copy: what they are for holds, and no more parts clash than before. */
+/**
+ * Fixes that were tried on a copy: what they are for holds, and no more parts clash than before.
+ */
 export function triedFixes(
   context: SpatialInputs,
   fixes: readonly Fix[],

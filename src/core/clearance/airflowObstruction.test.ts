@@ -7,7 +7,9 @@ import { compileSystem } from '../system';
 import { measureAirflowObstructions, curtainLoss } from '.';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
-/** A sheet across the whole inner face of the front radiator (its stack ends at x 400), so far away. */
+/**
+ * A sheet across the whole inner face of the front radiator (its stack ends at x 400), so far away.
+ */
 const sheet = (gap: number, z: readonly [number, number] = [30, 180]): Design =>
   applyEdit(desk, {
     do: 'case.choose',
@@ -28,7 +30,10 @@ const front = (design: Design) =>
   measureAirflowObstructions(compileSystem(design)).find((a) => a.component === 'front-radiator');
 
 describe('air before a wall', () => {
-  /** Continuity by hand: a 120 × 120 face and a wall 10 mm off leave a curtain of 4 × 120 × 10 = 4,800 of 14,400 mm²: three times the speed. */
+  /**
+   * Continuity by hand: a 120 × 120 face and a wall 10 mm off leave a curtain of 4 × 120 × 10 =
+   * 4,800 of 14,400 mm²: three times the speed.
+   */
   test('the curtain between edge and wall, worked by hand: 0.6 × (3² − 1) = 4.8 Pa at 1 m/s', () => {
     expect(curtainLoss(120, 120, 10, 1)).toBeCloseTo(4.8, 9);
   });

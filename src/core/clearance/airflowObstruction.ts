@@ -18,7 +18,10 @@ export interface AirflowObstruction {
   readonly loss_Pa: number;
 }
 
-/** Things farther off than this do not hinder the air, in widths of a fan (common practice, no source). */
+/**
+ * Things farther off than this do not hinder the air, in widths of a fan (common practice, no
+ * source).
+ */
 const REACH_WIDTHS = 1;
 /** Cells a side that a face is looked at in. */
 const CELLS = 16;
@@ -26,9 +29,11 @@ const CELLS = 16;
 const HEAD_PA = 0.6;
 
 /**
- * Air before a wall leaves through the curtain between the face's edge and the wall, and through what is not covered. Where that way is
- * smaller than the face, the air must go faster: one velocity head of the narrow way, less that of the face, is lost. An estimate:
- * continuity and Bernoulli, no source for fans; the narrow way is the curtain (edge × gap) and the open share of the face.
+ * Air before a wall leaves through the curtain between the face's edge and the wall, and through
+ * what is not covered. Where that way is smaller than the face, the air must go faster: one
+ * velocity head of the narrow way, less that of the face, is lost. An estimate: continuity and
+ * Bernoulli, no source for fans; the narrow way is the curtain (edge × gap) and the open share of
+ * the face.
  */
 export function curtainLoss(
   width_mm: number,

@@ -1,7 +1,10 @@
 import type { Design, Component } from '../design';
 import type { HolePattern } from '../components';
 
-/** The holes of the place a part stands on, as the part is turned, where its foot has none of them; null where it meets them or nothing is known. */
+/**
+ * The holes of the place a part stands on, as the part is turned, where its foot has none of them;
+ * null where it meets them or nothing is known.
+ */
 export function missedHoles(
   design: Design,
   component: Component,

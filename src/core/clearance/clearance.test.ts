@@ -39,7 +39,10 @@ describe('gaps', () => {
     expect((g?.gap_mm ?? 0) - (g?.worst_mm ?? 0)).toBeCloseTo(1 + 0.5, 9);
   });
 
-  /** Common practice: a reservoir too tall under the top radiator, the next shorter one fits. Here the radiator is moved over it. */
+  /**
+   * Common practice: a reservoir too tall under the top radiator, the next shorter one fits. Here
+   * the radiator is moved over it.
+   */
   test('a 250 mm reservoir under a top radiator clashes, 200 mm fits', () => {
     const over: Design = edited(desk, {
       do: 'component.replace',

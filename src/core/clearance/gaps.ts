@@ -13,7 +13,10 @@ export interface Gap {
   readonly gap_mm: number;
   /** With both parts at the far end of their tolerance. */
   readonly worst_mm: number;
-  /** Both tolerances as the root of the sum of their squares: what to expect of two parts made independently. */
+  /**
+   * Both tolerances as the root of the sum of their squares: what to expect of two parts made
+   * independently.
+   */
   readonly rss_mm: number;
   readonly verdict: ClearanceVerdict;
 }
@@ -33,7 +36,10 @@ export function verdictFor(gap_mm: number, clear_mm: number): ClearanceVerdict {
   return gap_mm < clear_mm ? 'marginal' : 'clear';
 }
 
-/** Exact gaps between all placed things that are near each other: parts, cages and shrouds, and the walls of the case. */
+/**
+ * Exact gaps between all placed things that are near each other: parts, cages and shrouds, and the
+ * walls of the case.
+ */
 export function measureGaps(system: System): ClearanceReport {
   return {
     gaps: gapsAround(system, null),
@@ -234,7 +240,9 @@ function restsOn(p: PlacedComponent): readonly (MountFace | 'tray')[] {
     : faces[placement.on];
 }
 
-/** A stack on a mount touches the frame it hangs on: the one its depth direction points away from. */
+/**
+ * A stack on a mount touches the frame it hangs on: the one its depth direction points away from.
+ */
 function mountFaces(p: PlacedComponent): readonly MountFace[] {
   const z = p.frame?.z;
   if (!z) return [];

@@ -35,7 +35,10 @@ function along(face: Box, axis: 0 | 1 | 2, from: number, to: number): Box {
   return { min: put(face.min, Math.min(from, to)), max: put(face.max, Math.max(from, to)) };
 }
 
-/** Depth a mount really has: from its frame inward to the first solid in front of what hangs there (the whole rail while nothing does). */
+/**
+ * Depth a mount really has: from its frame inward to the first solid in front of what hangs there
+ * (the whole rail while nothing does).
+ */
 export function thicknessAt(system: System, mount: Mount): MountDepth {
   const { mates } = system;
   const mounted = mates.onMount(mount.id);

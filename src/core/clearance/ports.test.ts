@@ -31,7 +31,10 @@ describe('room at the ports', () => {
     ).toEqual([...ends].sort());
   });
 
-  /** Two compression fittings on a block's ports: distance of the ports less a diameter (arithmetic of the trade). */
+  /**
+   * Two compression fittings on a block's ports: distance of the ports less a diameter (arithmetic
+   * of the trade).
+   */
   test("two fittings side by side: the ports' distance less one fitting's width", () => {
     const list = fits(desk),
       [first] = list.filter((p) => p.component === 'processor-block');

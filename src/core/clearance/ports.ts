@@ -53,7 +53,10 @@ interface Near {
 
 const straightIn = new WeakMap<PlacedPort, Map<string, Body>>();
 
-/** A fitting as a cylinder straight out of its port: the same body while the port stands where it stood. */
+/**
+ * A fitting as a cylinder straight out of its port: the same body while the port stands where it
+ * stood.
+ */
 function round(at: PlacedPort, length: number, radius: number): Body {
   const key = `${length}/${radius}`;
   const bodies = straightIn.get(at) ?? new Map<string, Body>();
@@ -78,13 +81,19 @@ function pieceBody(piece: Piece): Body {
   return body;
 }
 
-/** What is known of the gap of two bodies while both stay: its value, or that it is at least so much. */
+/**
+ * What is known of the gap of two bodies while both stay: its value, or that it is at least so
+ * much.
+ */
 const known = pairMemo((): { least_mm: number; exact: boolean } => ({
   least_mm: -Infinity,
   exact: false,
 }));
 
-/** The gap of two bodies; a value above `enough` may be less than the gap, and says it is no nearer than that. */
+/**
+ * The gap of two bodies; a value above `enough` may be less than the gap, and says it is no nearer
+ * than that.
+ */
 function gapUpTo(a: Body, b: Body, enough: number): number {
   const memo = known(a, b);
   if (memo.exact || memo.least_mm > enough) return memo.least_mm;
@@ -99,7 +108,10 @@ export function portFits(system: System, runs: readonly Run[]): readonly PortFit
   const solids = [...system.placed.values()].flatMap((p) => p.solids),
     names = new Map(system.design.components.map((i) => [i.id, i.name])),
     nameOf = (id: string): string => names.get(id) ?? id;
-  /** A part, what it sits on and what sits on it are made for each other: their own ports clear them. */
+  /**
+   * A part, what it sits on and what sits on it are made for each other: their own ports clear
+   * them.
+   */
   return screwed
     .map((s): PortFit => {
       const own = new Set([s.at.component, s.partner, ...system.mates.hostsOf(s.at.component)]);
@@ -122,7 +134,8 @@ export function portFits(system: System, runs: readonly Run[]): readonly PortFit
         if (t !== s && !(t.at.component === s.partner && s.at.component === t.partner))
           for (const body of t.bodies)
             meet(body, t.at.component, label(nameOf(t.at.component), t.at.port.name), true);
-      // A body is nowhere nearer than the box it fills: where that is no nearer than what was found, nothing is worked out.
+      // A body is nowhere nearer than the box it fills: where that is no nearer than what was
+      // found, nothing is worked out.
       for (const { mine, body, id, name, isPort, bound } of near.sort(
         (a, b) => a.bound - b.bound,
       )) {
@@ -174,7 +187,10 @@ const WALLS = [
   'side panel',
 ] as const;
 
-/** Room to the nearest wall it does not already stand beyond: parts on a mount reach through their frame. */
+/**
+ * Room to the nearest wall it does not already stand beyond: parts on a mount reach through their
+ * frame.
+ */
 function wallRoom(
   { box }: Body,
   inside: { readonly min: readonly number[]; readonly max: readonly number[] },
@@ -190,7 +206,11 @@ function wallRoom(
   return best;
 }
 
-/** Fittings of runs and caps of spare ports, where the port has a place of its own: pieces that hang in their runs have none until those are routed. Ports joined face to face hold a joint between them. */
+/**
+ * Fittings of runs and caps of spare ports, where the port has a place of its own: pieces that hang
+ * in their runs have none until those are routed. Ports joined face to face hold a joint between
+ * them.
+ */
 function screwedIn(system: System, runs: readonly Run[]): Screwed[] {
   const { kit } = system.design;
   const put = (
@@ -219,7 +239,8 @@ function screwedIn(system: System, runs: readonly Run[]): Screwed[] {
   };
   const ofRuns = system.design.loops.flatMap((loop) =>
     loop.connections.flatMap((connection) => {
-      // A bridge is as long as its ports are apart; what else is screwed together has no room of its own.
+      // A bridge is as long as its ports are apart; what else is screwed together has no room of
+      // its own.
       if (connection.by === 'joint') {
         const a = system.portAt(connection.from),
           b = system.portAt(connection.to);

@@ -1,7 +1,10 @@
 import { frameSheet, type System } from '../system';
 import type { RadiatorPart, ScrewPart } from '../components';
 
-/** Least thread in the radiator's flange that holds, mm (physics of the trade: about the thread's own diameter). */
+/**
+ * Least thread in the radiator's flange that holds, mm (physics of the trade: about the thread's
+ * own diameter).
+ */
 export const ENGAGEMENT_MM = 2.5;
 /** Kept between a screw's tip and the tube behind the flange, mm. */
 export const TUBE_MARGIN_MM = 1;
@@ -16,8 +19,8 @@ export interface ScrewWindow {
 }
 
 /**
- * Lengths that hold without piercing: stack + engagement (≥ 2.5 mm) up to stack + depth to the tube − 1 mm.
- * `fan_mm` 0 when the flange meets the frame directly.
+ * Lengths that hold without piercing: stack + engagement (≥ 2.5 mm) up to stack + depth to the tube
+ * − 1 mm. `fan_mm` 0 when the flange meets the frame directly.
  */
 export function screwWindow(
   fan_mm: number,
@@ -47,7 +50,10 @@ export interface ScrewNeed {
   readonly verdict: 'ok' | 'too-long' | 'too-short' | 'none';
 }
 
-/** The screws each radiator asks for: four a fan on each face with fans, and four a section onto the frame when none are between. */
+/**
+ * The screws each radiator asks for: four a fan on each face with fans, and four a section onto the
+ * frame when none are between.
+ */
 export function screwNeeds(system: System): readonly ScrewNeed[] {
   return system.design.components.flatMap((radiator): ScrewNeed[] => {
     if (radiator.part.kind !== 'radiator' || radiator.placement.on !== 'mount') return [];

@@ -110,7 +110,10 @@ describe('at a mount', () => {
 });
 
 describe('in the corner', () => {
-  /** Front stack from x 455 − 25 − 60; top radiator 397 mm long from x 30 + slide, its stack from y 465 down. */
+  /**
+   * Front stack from x 455 − 25 − 60; top radiator 397 mm long from x 30 + slide, its stack from y
+   * 465 down.
+   */
   test('two triple radiators meet where both are thick; slid back, or the front one thin, they clear', () => {
     const meet = edited(
       desk,
@@ -135,7 +138,8 @@ describe('in the corner', () => {
         placement: { on: 'mount', mount: 'top', slide_mm: 13, ports: 'start', air: 'in' },
       },
     );
-    // Front: 23 + 397 = 420, y 425; the top stack hangs from 465 down to 410: 15 mm into it. Along x: 30 + 13 + 397 = 440 against 370.
+    // Front: 23 + 397 = 420, y 425; the top stack hangs from 465 down to 410: 15 mm into it. Along
+    // x: 30 + 13 + 397 = 440 against 370.
     expect(
       gapOf(meet, 'front-radiator', 'top-fans')?.gap_mm ??
         gapOf(meet, 'front-radiator', 'top-radiator')?.gap_mm,
@@ -196,7 +200,10 @@ describe('in the corner', () => {
 });
 
 describe('ports', () => {
-  /** Ports 20 mm apart, fittings 23 mm wide: they overlap by 3 mm; an extender lifts one over the other's collar only if it is longer than the fitting. */
+  /**
+   * Ports 20 mm apart, fittings 23 mm wide: they overlap by 3 mm; an extender lifts one over the
+   * other's collar only if it is longer than the fitting.
+   */
   test('two ports too near each other cannot both take a fitting, and the one beside is named', () => {
     const close = desk.components.map((i): Component =>
       i.id === 'processor-block' && i.part.kind === 'block'
@@ -234,7 +241,10 @@ describe('ports', () => {
 });
 
 describe('published sizes', () => {
-  /** ISO 228-1:2000, table 1, G 1/4: major 13.157, pitch 1.337, minor 11.445 mm; 19 threads in 25.4 mm. */
+  /**
+   * ISO 228-1:2000, table 1, G 1/4: major 13.157, pitch 1.337, minor 11.445 mm; 19 threads in 25.4
+   * mm.
+   */
   test('G 1/4', () => {
     const t = THREADS['G1/4'];
     expect(t.major_mm).toBe(13.157);
@@ -243,7 +253,10 @@ describe('published sizes', () => {
     expect(t.major_mm - 2 * 0.640327 * t.pitch_mm).toBeCloseTo(t.minor_mm, 3);
   });
 
-  /** ATX specification 2.2, from memory: 305 × 244 mm (12 × 9.6 in); columns 6.1 and 2.85 in apart; first and last row 11.1 in apart. */
+  /**
+   * ATX specification 2.2, from memory: 305 × 244 mm (12 × 9.6 in); columns 6.1 and 2.85 in apart;
+   * first and last row 11.1 in apart.
+   */
   test('ATX outline and holes', () => {
     const atx = BOARD_STANDARDS.find((s) => s.name === 'ATX');
     expect([atx?.x_mm, atx?.y_mm]).toEqual([expect.closeTo(243.84, 2), expect.closeTo(304.8, 2)]);
@@ -260,7 +273,10 @@ describe('published sizes', () => {
     }
   });
 
-  /** Mini-ITX, from memory: holes 154.94 × 157.48 mm apart, the one by the rear connectors 22.86 mm lower. */
+  /**
+   * Mini-ITX, from memory: holes 154.94 × 157.48 mm apart, the one by the rear connectors 22.86 mm
+   * lower.
+   */
   test('mini ITX holes', () => {
     const holes = BOARD_STANDARDS.find((s) => s.name === 'mini ITX')?.holes ?? [];
     expect(holes.length).toBe(4);

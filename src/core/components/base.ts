@@ -7,7 +7,10 @@ export type HeadPoint = readonly [flow_Lmin: number, head_m: number];
 /** A fan's pressure at full speed, in air of 1.2 kg/m³. */
 export type FanPoint = readonly [flow_m3h: number, pressure_Pa: number];
 
-/** Metals that coolant may touch, and stand-ins for surfaces that are none. Keys of the anodic index table. */
+/**
+ * Metals that coolant may touch, and stand-ins for surfaces that are none. Keys of the anodic index
+ * table.
+ */
 export type Metal =
   | 'copper'
   | 'brass'
@@ -73,8 +76,8 @@ export interface Bodied extends PartBase {
   readonly size: Vec;
   readonly boxes?: readonly (Box & {
     readonly name: string;
-    /** Round about this axis of its own: the cylinder that fills the box across it. */ readonly round?:
-      'x' | 'y' | 'z';
+    /** Round about this axis of its own: the cylinder that fills the box across it. */
+    readonly round?: 'x' | 'y' | 'z';
   })[];
   /** Hole patterns its foot or bracket can be screwed to. */
   readonly foot?: readonly HolePattern[];
@@ -109,7 +112,9 @@ export interface Wet {
   readonly volume_mL: number;
 }
 
-/** A hole pattern that screws meet: pitch along the part's x and z (upright parts) or across, mm. */
+/**
+ * A hole pattern that screws meet: pitch along the part's x and z (upright parts) or across, mm.
+ */
 export interface HolePattern {
   readonly x_mm: number;
   readonly z_mm: number;

@@ -21,9 +21,14 @@ export interface Mount {
   readonly holeGap_mm: number;
   /** What the case's maker says may hang here, radiator and fans together, mm. */
   readonly published_mm: number;
-  /** Room between the frame and the cover outside it, mm: fans may hang there. None when not given. */
+  /**
+   * Room between the frame and the cover outside it, mm: fans may hang there. None when not given.
+   */
   readonly outside_mm?: number;
-  /** Share of the air that gets through its filter and grille at equal pressure, as a loss factor in fan pressure: Pa at 1 m/s. */
+  /**
+   * Share of the air that gets through its filter and grille at equal pressure, as a loss factor in
+   * fan pressure: Pa at 1 m/s.
+   */
   readonly filterLoss_Pa: number;
 }
 
@@ -36,18 +41,29 @@ export interface CasePart extends PartBase {
   readonly boardAt: Vec;
   readonly boardStandards: readonly string[];
   readonly bay: Box;
-  /** Where a card that stands in a slot of its own (on a riser) sits; the board's slots otherwise. */
+  /**
+   * Where a card that stands in a slot of its own (on a riser) sits; the board's slots otherwise.
+   */
   readonly riser?: { readonly at: Vec };
-  /** Cages, shrouds and brackets. `boxes` say where it is solid, when it has openings or corners; the whole box otherwise. */
+  /**
+   * Cages, shrouds and brackets. `boxes` say where it is solid, when it has openings or corners;
+   * the whole box otherwise.
+   */
   readonly obstacles: readonly (Box & {
     readonly id: string;
     readonly name: string;
     readonly removable: boolean;
     readonly boxes?: readonly Box[];
   })[];
-  /** Thickness of the sheet of each side, mm: what fans and radiators are screwed to where mounts are, the cover on the glass side. */
+  /**
+   * Thickness of the sheet of each side, mm: what fans and radiators are screwed to where mounts
+   * are, the cover on the glass side.
+   */
   readonly panels_mm?: Readonly<Partial<Record<MountFace | 'tray', number>>>;
-  /** Openings in the board tray: for cables, and for tubes to pass behind it. Middle, and width and height. */
+  /**
+   * Openings in the board tray: for cables, and for tubes to pass behind it. Middle, and width and
+   * height.
+   */
   readonly grommets?: readonly {
     readonly id: string;
     readonly name: string;
@@ -64,6 +80,7 @@ export interface CasePart extends PartBase {
     readonly id: string;
     readonly name: string;
     readonly at: Vec;
-    /** Its screw holes; any foot stands on a spot that gives none. */ readonly holes?: HolePattern;
+    /** Its screw holes; any foot stands on a spot that gives none. */
+    readonly holes?: HolePattern;
   }[];
 }

@@ -11,7 +11,10 @@ export interface CoolantPart extends PartBase {
   readonly look: 'clear' | 'dyed' | 'opaque';
   readonly poisonous: boolean;
   readonly upkeep: string;
-  /** Sold to be mixed with so many parts of distilled water by volume; the bottle holds the concentrate. */
+  /**
+   * Sold to be mixed with so many parts of distilled water by volume; the bottle holds the
+   * concentrate.
+   */
   readonly waterParts?: number;
   /** Electrical conductivity, µS/cm, of the mix. */
   readonly conductivity_uScm?: number;
@@ -28,12 +31,16 @@ export interface ScrewPart extends PartBase {
   readonly pack: number;
 }
 
-/** A lead that feeds several fans: a splitter from one header, or a hub fed by the supply with one header for its speed. */
+/**
+ * A lead that feeds several fans: a splitter from one header, or a hub fed by the supply with one
+ * header for its speed.
+ */
 export interface CablePart extends PartBase {
   readonly kind: 'cable';
   readonly duty: 'splitter' | 'hub';
   readonly outlets: number;
-  /** All outlets together. */ readonly limit_A: number;
+  /** All outlets together. */
+  readonly limit_A: number;
 }
 
 /** What a build uses up, and the tools it is made with. */

@@ -31,7 +31,10 @@ export const isWet = (p: Part): p is WetPart => WET.includes(p.kind);
 export const isHeated = (p: Part): p is HeatedPart => HEATED.includes(p.kind);
 export const isComponentPart = (p: Part): p is ComponentPart => PART_KINDS[p.kind].component;
 
-/** Which line drawing stands for a part: its kind, for blocks with what they cool, for in-line pieces with what they do. */
+/**
+ * Which line drawing stands for a part: its kind, for blocks with what they cool, for in-line
+ * pieces with what they do.
+ */
 export const drawingOf = (p: Part): string => {
   if (p.kind === 'block') return `block:${p.cools[0]}`;
   if (p.kind === 'inline') return `inline:${p.duty}`;

@@ -10,7 +10,10 @@ export interface HotSpot {
   readonly id: string;
   readonly name: string;
   readonly limit_C: number;
-  /** From the spot to the face of a cooler, per watt of the whole part: spreading, lid, paste or pad, K/W. */
+  /**
+   * From the spot to the face of a cooler, per watt of the whole part: spreading, lid, paste or
+   * pad, K/W.
+   */
   readonly interface_KW: number;
   /** From the spot to the case air with the part's own air cooler, K/W. */
   readonly onAir_KW: number;
@@ -48,7 +51,9 @@ export interface BoardPart extends Bodied, Heated {
   readonly memoryAt: Vec;
   /** Height over the board's bottom edge of each slot's card plane, mm, from the top slot down. */
   readonly slots_mm: readonly number[];
-  /** What its fan and pump headers give, and how many there are. A common board's when not given. */
+  /**
+   * What its fan and pump headers give, and how many there are. A common board's when not given.
+   */
   readonly headers?: {
     readonly fan: number;
     readonly pump: number;

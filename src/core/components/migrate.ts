@@ -24,8 +24,9 @@ export function renameKeys(old: Document, names: Readonly<Record<string, string>
 export const sharesNow = (old: unknown): unknown => (isObject(old) ? renameKeys(old, LOADS) : old);
 
 /**
- * A part as version 3 of the document names it. Parts carry no version of their own: what has the old names (before November
- * 2026) is known by them. Anything that is no part stays as it is, for validation to refuse.
+ * A part as version 3 of the document names it. Parts carry no version of their own: what has the
+ * old names (before November 2026) is known by them. Anything that is no part stays as it is, for
+ * validation to refuse.
  */
 export function migratePart(old: unknown): unknown {
   if (!isObject(old)) return old;

@@ -23,9 +23,14 @@ export interface RadiatorCore {
   readonly finMetal: 'copper' | 'brass' | 'aluminium';
 }
 
-/** Heat a radiator sheds per kelvin of (coolant in − air in), measured at states of air and coolant. */
+/**
+ * Heat a radiator sheds per kelvin of (coolant in − air in), measured at states of air and coolant.
+ */
 export interface MeasuredRadiator {
-  /** What the first number is: air through the core, m³/h, or speed of the fans that hang on it, rpm. */
+  /**
+   * What the first number is: air through the core, m³/h, or speed of the fans that hang on it,
+   * rpm.
+   */
   readonly against: 'air' | 'speed';
   readonly points: readonly (readonly [
     airOrSpeed: number,
@@ -36,7 +41,10 @@ export interface MeasuredRadiator {
   readonly source?: string;
 }
 
-/** What a maker prints: so many watts at so many kelvin (coolant in over air in) at a fan speed. Without the kelvin it says nothing. */
+/**
+ * What a maker prints: so many watts at so many kelvin (coolant in over air in) at a fan speed.
+ * Without the kelvin it says nothing.
+ */
 export interface RadiatorRating {
   readonly heat_W: number;
   readonly difference_K: number;
@@ -56,7 +64,10 @@ export interface RadiatorPart extends Bodied, Wet {
   readonly screw: { readonly thread: string; readonly depthToTube_mm: number };
 }
 
-/** How a fan or pump is fed: from a header (four pins with PWM, three by voltage) or from the supply, with its speed wire on a header. */
+/**
+ * How a fan or pump is fed: from a header (four pins with PWM, three by voltage) or from the
+ * supply, with its speed wire on a header.
+ */
 export type PowerPlug = 'four-pin' | 'three-pin' | 'supply';
 
 export interface FanPart extends Bodied {
@@ -156,11 +167,17 @@ export interface FittingPart extends PartBase {
 export const INLINE_DUTIES = ['tee', 'valve', 'filter', 'meter', 'coupling', 'plate'] as const;
 export type InlineDuty = (typeof INLINE_DUTIES)[number];
 
-/** Pieces with ports of their own that hang in the runs: tees, valves, filters, flow meters, quick couplings, distribution plates. */
+/**
+ * Pieces with ports of their own that hang in the runs: tees, valves, filters, flow meters, quick
+ * couplings, distribution plates.
+ */
 export interface InlinePart extends Bodied, Wet {
   readonly kind: 'inline';
   readonly duty: InlineDuty;
-  /** A tee's chambers: the two ends of its straight way and its side way, each with a passage into the middle; the loss goes by flow split. */
+  /**
+   * A tee's chambers: the two ends of its straight way and its side way, each with a passage into
+   * the middle; the loss goes by flow split.
+   */
   readonly tee?: {
     readonly bore_mm: number;
     readonly leg_mm: number;

@@ -5,8 +5,8 @@ import { LOAD_CASES } from './machine';
 import { INLINE_DUTIES } from './plumbing';
 
 /**
- * The one guard for parts: import, API, database and builds all pass through it. A door of its own, apart from
- * index.ts, because Joi is heavy and evaluation does not need it.
+ * The one guard for parts: import, API, database and builds all pass through it. A door of its own,
+ * apart from index.ts, because Joi is heavy and evaluation does not need it.
  */
 const LENGTH_MAX_MM = 3000;
 

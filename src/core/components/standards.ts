@@ -13,9 +13,10 @@ export const THREADS: Readonly<Record<Thread, ThreadSize>> = {
 };
 
 /**
- * Outline of a board and its stand-offs, in the board's own axes: x from the rear edge forward, y from the lower edge up, mm.
- * ATX specification 2.2, microATX 1.2 and Mini-ITX addendum, from memory: columns 0.4, 6.5 and 9.35 in from the rear edge; rows
- * from the upper edge 0.25 in, 6.45 in and 11.35 in (of ATX) or 9.05 in (of microATX); the upper rear hole 0.9 in lower.
+ * Outline of a board and its stand-offs, in the board's own axes: x from the rear edge forward, y
+ * from the lower edge up, mm. ATX specification 2.2, microATX 1.2 and Mini-ITX addendum, from
+ * memory: columns 0.4, 6.5 and 9.35 in from the rear edge; rows from the upper edge 0.25 in, 6.45
+ * in and 11.35 in (of ATX) or 9.05 in (of microATX); the upper rear hole 0.9 in lower.
  */
 export interface BoardStandard {
   readonly name: string;
@@ -46,7 +47,10 @@ export const BOARD_STANDARDS: readonly BoardStandard[] = [
   standard('mini ITX', 170 / INCH, 170 / INCH, [0.4, 6.5], [0.25, 6.45]),
 ];
 
-/** Screw holes of neighbouring fan corners, by fan size, mm (ISO-less trade practice: 105 and 124.5 common, 154 on most 180 and 200 mm fans; no source). */
+/**
+ * Screw holes of neighbouring fan corners, by fan size, mm (ISO-less trade practice: 105 and 124.5
+ * common, 154 on most 180 and 200 mm fans; no source).
+ */
 export const FAN_PITCH: readonly { readonly size_mm: number; readonly pitch_mm: number }[] = [
   { size_mm: 120, pitch_mm: 105 },
   { size_mm: 140, pitch_mm: 124.5 },

@@ -36,7 +36,10 @@ describe('what speaks against a pair', () => {
   const first = (a: Metal, b: Metal, environment: Environment): string | null =>
     METAL_VERDICTS.find((v) => v.applies(pairFacts(a, b, environment)))?.id ?? null;
 
-  /** Differences by hand from the reprinted index (MIL-STD-889 / MIL-F-14072, from memory): 0.55, 0.60, 0.25, 0.30, 0.20, 0.15, 0.05, 0.35 V. */
+  /**
+   * Differences by hand from the reprinted index (MIL-STD-889 / MIL-F-14072, from memory): 0.55,
+   * 0.60, 0.25, 0.30, 0.20, 0.15, 0.05, 0.35 V.
+   */
   test.each([
     ['copper', 'aluminium', 'ordinary', 'aluminium'],
     ['nickel', 'aluminium', 'controlled', 'aluminium'],

@@ -35,7 +35,8 @@ export interface Carrier {
   readonly component: string;
   readonly name: string;
   readonly area_mm2: number;
-  /** Metals under its plating, where this metal is one. */ readonly platedOver: readonly Metal[];
+  /** Metals under its plating, where this metal is one. */
+  readonly platedOver: readonly Metal[];
 }
 export interface WettedMetal {
   readonly loop: string;
@@ -64,7 +65,8 @@ export interface CorrosionReport {
   readonly environments: Readonly<Record<string, Environment>>;
   readonly metals: readonly WettedMetal[];
   readonly pairs: readonly MetalPair[];
-  /** Plastics and rubbers against the coolant. */ readonly polymers: readonly WettedPolymer[];
+  /** Plastics and rubbers against the coolant. */
+  readonly polymers: readonly WettedPolymer[];
 }
 
 /** A loop counts as harsh without an inhibitor and ordinary with one in date. */

@@ -7,7 +7,11 @@ import type { PolymerMaterial } from '../components';
 const desk = demoDesign('dawn-chorus-desk') as Design;
 
 describe('plastics and rubbers against what coolants hold', () => {
-  /** Compound tables of O-ring handbooks (water-glycol: EPDM, nitrile, silicone and fluoro rubber all satisfactory; isopropyl alcohol: nitrile fair; dioctyl phthalate: nitrile doubtful), from memory. */
+  /**
+   * Compound tables of O-ring handbooks (water-glycol: EPDM, nitrile, silicone and fluoro rubber
+   * all satisfactory; isopropyl alcohol: nitrile fair; dioctyl phthalate: nitrile doubtful), from
+   * memory.
+   */
   test.each<[PolymerMaterial, Agent, number, string]>([
     ['EPDM rubber', 'ethylene glycol', 0.4, 'ok'],
     ['nitrile rubber', 'ethylene glycol', 0.4, 'ok'],
@@ -20,7 +24,10 @@ describe('plastics and rubbers against what coolants hold', () => {
     expect(judgePolymer(material, agent, share)).toBe(verdict),
   );
 
-  /** General chemical-resistance tables, from memory: alcohol crazes acrylic; acetal takes glycols and alcohol. A third of glycol crazes acrylic under stress (common practice, no source). */
+  /**
+   * General chemical-resistance tables, from memory: alcohol crazes acrylic; acetal takes glycols
+   * and alcohol. A third of glycol crazes acrylic under stress (common practice, no source).
+   */
   test.each<[PolymerMaterial, Agent, number, string]>([
     ['acrylic', 'alcohol', 0.05, 'marginal'],
     ['acrylic', 'alcohol', 0.2, 'fails'],

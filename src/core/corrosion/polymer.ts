@@ -4,7 +4,10 @@ import type { PolymerMaterial } from '../components';
 export type Agent = 'ethylene glycol' | 'propylene glycol' | 'alcohol' | 'plasticiser';
 export type PolymerVerdict = 'ok' | 'marginal' | 'fails';
 
-/** How a material takes an agent: `watch` beyond the first share by volume, `not` beyond the second. 1: never. */
+/**
+ * How a material takes an agent: `watch` beyond the first share by volume, `not` beyond the second.
+ * 1: never.
+ */
 interface Takes {
   readonly watch: number;
   readonly not: number;
@@ -15,8 +18,9 @@ const WELL: Takes = { watch: 1, not: 1 };
 const CRAZES: Takes = { watch: 0.25, not: 1 / 3 };
 
 /**
- * Plastics and rubbers against what coolants hold, near room temperature and up to 60 °C. Rubbers after the compound tables of O-ring handbooks,
- * plastics after general chemical-resistance tables; both from memory, both for plain immersion: the part's own data go before them.
+ * Plastics and rubbers against what coolants hold, near room temperature and up to 60 °C. Rubbers
+ * after the compound tables of O-ring handbooks, plastics after general chemical-resistance tables;
+ * both from memory, both for plain immersion: the part's own data go before them.
  */
 const TAKES: Readonly<Record<PolymerMaterial, Readonly<Record<Agent, Takes>>>> = {
   'EPDM rubber': {

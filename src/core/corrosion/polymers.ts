@@ -14,10 +14,14 @@ export interface WettedPolymer {
   readonly material: PolymerMaterial;
   readonly carriers: readonly SoftCarrier[];
   readonly verdict: PolymerVerdict;
-  /** Why it does not simply hold. */ readonly because: string | null;
+  /** Why it does not simply hold. */
+  readonly because: string | null;
 }
 
-/** What the coolant of a loop holds that plastics and rubber mind, by volume; soft PVC gives off plasticiser, told as a trace. */
+/**
+ * What the coolant of a loop holds that plastics and rubber mind, by volume; soft PVC gives off
+ * plasticiser, told as a trace.
+ */
 function agentsIn({ coolant, tube }: Loop): readonly (readonly [Agent, number])[] {
   return [
     [
@@ -30,7 +34,10 @@ function agentsIn({ coolant, tube }: Loop): readonly (readonly [Agent, number])[
 }
 const TRACE = 0.001;
 
-/** Every plastic and rubber the coolant touches, loop by loop: bodies, seals and tube. What a part's data do not tell is not judged. */
+/**
+ * Every plastic and rubber the coolant touches, loop by loop: bodies, seals and tube. What a part's
+ * data do not tell is not judged.
+ */
 export function judgePolymers(design: Design): readonly WettedPolymer[] {
   return design.loops.flatMap((loop) => {
     const by = new Map<PolymerMaterial, SoftCarrier[]>();

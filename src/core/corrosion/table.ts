@@ -1,8 +1,9 @@
 import type { Metal } from '../components';
 
 /**
- * Anodic index, V: how far below gold a metal stands. As commonly reprinted from MIL-STD-889 / MIL-F-14072, from memory;
- * reprints differ by up to 0.05 V. A rule of thumb made for damp air, used here for coolant as the trade does.
+ * Anodic index, V: how far below gold a metal stands. As commonly reprinted from MIL-STD-889 /
+ * MIL-F-14072, from memory; reprints differ by up to 0.05 V. A rule of thumb made for damp air,
+ * used here for coolant as the trade does.
  */
 export const ANODIC_INDEX: Readonly<Record<Metal, number>> = {
   gold: 0,
@@ -32,7 +33,10 @@ export const METAL_NAMES: Readonly<Record<Metal, string>> = {
 
 export type Environment = 'harsh' | 'ordinary' | 'controlled';
 
-/** Largest difference allowed, V; a pair right on the limit is allowed and flagged. Same sources, from memory. */
+/**
+ * Largest difference allowed, V; a pair right on the limit is allowed and flagged. Same sources,
+ * from memory.
+ */
 export const DIFFERENCE_LIMIT: Readonly<Record<Environment, number>> = {
   harsh: 0.15,
   ordinary: 0.25,

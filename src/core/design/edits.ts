@@ -37,7 +37,9 @@ enablePatches();
 
 type Limits = Brief['limits'];
 
-/** Every change a build can undergo. Interface, API, terminal and one-click fixes use the same ones. */
+/**
+ * Every change a build can undergo. Interface, API, terminal and one-click fixes use the same ones.
+ */
 export type Edit =
   | { readonly do: 'design.rename'; readonly name: string }
   | { readonly do: 'brief.set'; readonly values: Partial<Omit<Brief, 'limits'>> }
@@ -58,8 +60,8 @@ export type Edit =
   | {
       readonly do: 'component.curve';
       readonly component: string;
-      /** Of a passage by its number from 1, a pump's head, a fan's pressure, or a block's K/W. */ readonly of:
-        number | 'head' | 'pressure' | 'resistance';
+      /** Of a passage by its number from 1, a pump's head, a fan's pressure, or a block's K/W. */
+      readonly of: number | 'head' | 'pressure' | 'resistance';
       readonly points: readonly (readonly [number, number])[];
       readonly source?: string;
     }
@@ -71,7 +73,8 @@ export type Edit =
   | {
       readonly do: 'component.measured';
       readonly component: string;
-      /** Null: the model alone again. */ readonly measured: MeasuredRadiator | null;
+      /** Null: the model alone again. */
+      readonly measured: MeasuredRadiator | null;
     }
   | {
       readonly do: 'component.rating';
@@ -112,7 +115,8 @@ export type Edit =
       readonly do: 'connection.way';
       readonly loop: string;
       readonly connection: string;
-      /** Null: all of it found by routing again. */ readonly constraints: RouteConstraints | null;
+      /** Null: all of it found by routing again. */
+      readonly constraints: RouteConstraints | null;
     }
   | {
       readonly do: 'loop.test-bend';
@@ -132,7 +136,8 @@ export type Edit =
   | {
       readonly do: 'drawer.set';
       readonly part: string;
-      /** 0: none there. */ readonly count: number;
+      /** 0: none there. */
+      readonly count: number;
     }
   | { readonly do: 'order.mark'; readonly part: string; readonly mark: OrderMark | null }
   | {
@@ -164,7 +169,10 @@ export interface Applied {
   readonly inverse: Edit;
 }
 
-/** The build after an edit, and the edit that takes it back. Pure; throws EditError when the edit's subject is not there. */
+/**
+ * The build after an edit, and the edit that takes it back. Pure; throws EditError when the edit's
+ * subject is not there.
+ */
 export function applyEdit(design: Design, edit: Edit): Applied {
   if (edit.do === 'patch') {
     const [next, , back] = produceWithPatches(design, (draft) =>
@@ -243,7 +251,10 @@ function removeWhere<T>(list: T[], match: (entry: T) => boolean): void {
 const portIs = (ref: PortRef, component: string, port?: string): boolean =>
   ref.component === component && (port === undefined || ref.port === port);
 
-/** What an edit brings in is copied: an edit of the same batch may change it, and the edit itself may be applied again. */
+/**
+ * What an edit brings in is copied: an edit of the same batch may change it, and the edit itself
+ * may be applied again.
+ */
 const own = <T>(value: T): Draft<T> => structuredClone(value) as Draft<T>;
 
 function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
@@ -525,7 +536,10 @@ function chooseCase(draft: D, next: CasePart): void {
   }
 }
 
-/** What stood on the part falls to the bench; its runs and caps go; the runs before and after it are joined again. */
+/**
+ * What stood on the part falls to the bench; its runs and caps go; the runs before and after it are
+ * joined again.
+ */
 function removeComponent(draft: D, id: string): void {
   componentOf(draft, id);
   removeWhere(

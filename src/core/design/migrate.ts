@@ -6,7 +6,8 @@ type Document = Record<string, unknown>;
 /** One step a version: from its key to the next. Each has a kept file in fixtures/ and a test. */
 export const MIGRATIONS: Readonly<Record<number, (old: Document) => Document>> = {
   0: (old) => {
-    // Version 0 (before the first release) kept the room and limits at the top and had no listener or clearance of its own.
+    // Version 0 (before the first release) kept the room and limits at the top and had no listener
+    // or clearance of its own.
     const { room_C, limits, ...rest } = old as { room_C?: number; limits?: Document };
     return {
       ...rest,
@@ -23,7 +24,8 @@ export const MIGRATIONS: Readonly<Record<number, (old: Document) => Document>> =
     };
   },
   1: (old) => {
-    // Version 1 had no layout: routes were found anew each time, and only a pinned one stood in its connection.
+    // Version 1 had no layout: routes were found anew each time, and only a pinned one stood in its
+    // connection.
     const routes: Document = {};
     const loops = listOf(old.loops).map((loop) => {
       if (!isObject(loop)) return loop;
@@ -143,7 +145,10 @@ function listOf(value: unknown): readonly unknown[] {
   return Array.isArray(value) ? value : [];
 }
 
-/** Brings an older document to the present version, step by step. The caller has checked that the version is a known number. */
+/**
+ * Brings an older document to the present version, step by step. The caller has checked that the
+ * version is a known number.
+ */
 export function migrate(document: Document): Document {
   let now = document;
   while (typeof now.version === 'number' && now.version < BUILD_VERSION) {

@@ -2,7 +2,10 @@ import Joi from 'joi';
 import { ID_KEY, PART_SCHEMAS, id, mm, text, vec } from '../components/schema';
 import { BUILD_FORMAT, BUILD_VERSION } from './types';
 
-/** The guard of the whole document. Everything that enters, from a file, the API, an action or the database, passes it. */
+/**
+ * The guard of the whole document. Everything that enters, from a file, the API, an action or the
+ * database, passes it.
+ */
 const LOAD_CASE = Joi.string().valid('idle', 'gaming', 'render', 'stress', 'custom');
 const turn = Joi.number().valid(0, 90, 180, 270);
 
@@ -167,7 +170,9 @@ const noRoute = Joi.object({
   blockedBy: text(120).allow(null).required(),
   wouldFit: text(120).allow(null).required(),
 });
-/** What the router decided; by id of connection or part, and never more of them than there may be. */
+/**
+ * What the router decided; by id of connection or part, and never more of them than there may be.
+ */
 const layoutSchema = Joi.object({
   routes: Joi.object().pattern(ID_KEY, laidRoute).max(400).required(),
   poses: Joi.object().pattern(ID_KEY, pose).max(120).required(),

@@ -12,7 +12,10 @@ import type {
 } from '../components';
 import type { Frame, Vec } from '../geometry';
 
-/** Ids are strings that cannot be taken for one another: a plain string becomes any of them, none becomes another. */
+/**
+ * Ids are strings that cannot be taken for one another: a plain string becomes any of them, none
+ * becomes another.
+ */
 type Id<Of extends string> = string & { readonly __idOf?: Of };
 export type ComponentId = Id<'component'>;
 export type ConnectionId = Id<'connection'>;
@@ -64,8 +67,8 @@ export type Placement =
   | {
       readonly on: 'radiator';
       readonly component: ComponentId;
-      /** `outside`: beyond the frame, under the cover. */ readonly face:
-        'frame' | 'interior' | 'outside';
+      /** `outside`: beyond the frame, under the cover. */
+      readonly face: 'frame' | 'interior' | 'outside';
     }
   | {
       readonly on: 'mount';
@@ -139,7 +142,10 @@ export interface PortRef {
 
 export type EndPiece = 'auto' | 'straight' | 'rotary45' | 'rotary90' | 'extender';
 
-/** A place a run must pass; null leaves a coordinate free: [null, 210, null] asks for a leg at that height. mm in the case. */
+/**
+ * A place a run must pass; null leaves a coordinate free: [null, 210, null] asks for a leg at that
+ * height. mm in the case.
+ */
 export type Via = readonly [x: number | null, y: number | null, z: number | null];
 
 /** An end as it was laid: which piece, and the direction the tube leaves it by. */
@@ -150,7 +156,9 @@ export interface LaidEnd {
 
 /** What a builder sets of a run's way by hand; routing finds the rest. */
 export interface RouteConstraints {
-  /** Directions the tube must leave and arrive by, along an axis of the case, away from the port. */
+  /**
+   * Directions the tube must leave and arrive by, along an axis of the case, away from the port.
+   */
   readonly exit?: Vec;
   readonly entry?: Vec;
   /** Places to pass, in this order. */
@@ -159,7 +167,10 @@ export interface RouteConstraints {
   readonly allow45?: boolean;
 }
 
-/** From port to port, in flow order: a tube with its end fittings, or a joint that screws two ports together. */
+/**
+ * From port to port, in flow order: a tube with its end fittings, or a joint that screws two ports
+ * together.
+ */
 export interface Connection {
   readonly id: ConnectionId;
   readonly from: PortRef;
@@ -195,20 +206,24 @@ export type KitDuty = 'plug' | 'drain' | 'fill' | 'joint' | 'rotary45' | 'rotary
 /** The small parts this build uses wherever one is called for. */
 export interface Kit extends Readonly<Record<KitDuty, FittingPart>> {
   readonly screws: readonly ScrewPart[];
-  /** Splitters and hubs to choose from. */ readonly cables?: readonly CablePart[];
-  /** Paste, pads, tools and other sundries to choose from. */ readonly consumables?: readonly ConsumablePart[];
+  /** Splitters and hubs to choose from. */
+  readonly cables?: readonly CablePart[];
+  /** Paste, pads, tools and other sundries to choose from. */
+  readonly consumables?: readonly ConsumablePart[];
 }
 
 /** A line of the list on its way: ordered, received, or missing from the parcel. */
 export interface OrderMark {
   readonly state: 'ordered' | 'received' | 'missing';
   readonly shop?: string;
-  /** ISO date it was marked on. */ readonly on?: string;
+  /** ISO date it was marked on. */
+  readonly on?: string;
 }
 
 /**
- * A tube as the router laid it, mm in the case: the corners of its middle line from mouth to mouth of its end fittings. It
- * holds while its ends meet their ports; whether it meets anything else is for the checks to say.
+ * A tube as the router laid it, mm in the case: the corners of its middle line from mouth to mouth
+ * of its end fittings. It holds while its ends meet their ports; whether it meets anything else is
+ * for the checks to say.
  */
 export interface LaidRoute {
   readonly corners: readonly Vec[];
@@ -223,7 +238,9 @@ export interface LaidRoute {
   readonly pinned?: boolean;
 }
 
-/** Where an inline part stands in its run: its origin, and the case direction of each of its axes. */
+/**
+ * Where an inline part stands in its run: its origin, and the case direction of each of its axes.
+ */
 export type Pose = Frame;
 
 /** A connection the router found no way for: what stands in the way, and what would fit. */
@@ -232,7 +249,10 @@ export interface NoRouteFound {
   readonly wouldFit: string | null;
 }
 
-/** What the router decided: part of the document, saved and undone with it. By id of connection or part. */
+/**
+ * What the router decided: part of the document, saved and undone with it. By id of connection or
+ * part.
+ */
 export interface Layout {
   readonly routes: Readonly<Record<ConnectionId, LaidRoute>>;
   readonly poses: Readonly<Record<ComponentId, Pose>>;

@@ -4,14 +4,18 @@ import type { FluidProperties } from './properties';
 /** Specific gas constant of dry air, J/(kg·K) (ISO 2533 standard atmosphere). */
 const R_AIR = 287.05287;
 
-/** Pressure of the standard atmosphere, Pa, −500–11,000 m. ISO 2533 / ASHRAE Handbook Fundamentals ch. 1. */
+/**
+ * Pressure of the standard atmosphere, Pa, −500–11,000 m. ISO 2533 / ASHRAE Handbook Fundamentals
+ * ch. 1.
+ */
 export function standardPressure(altitude_m: number): number {
   return 101325 * (1 - 2.25577e-5 * altitude_m) ** 5.2559;
 }
 
 /**
- * Dry air, −20–80 °C, as an ideal gas at the altitude's standard pressure. Viscosity: Sutherland (1893), constants of
- * ISO 2533; conductivity: the same standard's formula. Within 0.6 % (viscosity) and 1 % (conductivity) of the Lemmon equation of state.
+ * Dry air, −20–80 °C, as an ideal gas at the altitude's standard pressure. Viscosity: Sutherland
+ * (1893), constants of ISO 2533; conductivity: the same standard's formula. Within 0.6 %
+ * (viscosity) and 1 % (conductivity) of the Lemmon equation of state.
  */
 export function air(t_C: number, altitude_m = 0): FluidProperties {
   const t = t_C + ZERO_C_K;

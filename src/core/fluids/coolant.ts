@@ -9,7 +9,10 @@ export interface CoolantBase {
   readonly volumeShare: number;
 }
 
-/** Lowest and highest coolant temperature the property fits are used at, °C; outside them the nearer end is used. */
+/**
+ * Lowest and highest coolant temperature the property fits are used at, °C; outside them the nearer
+ * end is used.
+ */
 export const COOLANT_RANGE_C = { min: 1, max: 80 } as const;
 
 /** Properties of a coolant at a temperature, held inside the fits' range. */

@@ -12,7 +12,10 @@ interface MelinderSet {
   readonly conductivity: readonly number[];
 }
 
-/** Melinder (2010), "Properties of Secondary Working Fluids for Indirect Systems", IIR; coefficients from memory of that publication. */
+/**
+ * Melinder (2010), "Properties of Secondary Working Fluids for Indirect Systems", IIR; coefficients
+ * from memory of that publication.
+ */
 const MELINDER: Record<Glycol, MelinderSet> = {
   ethylene: {
     massPercent: 30.8462,
@@ -88,9 +91,9 @@ function polynomial(
 }
 
 /**
- * Glycol and water by mass, 0–0.45, 0–80 °C, without inhibitors. Melinder (2010), polynomials from memory:
- * they meet water at 0 % within 0.1 % in density and 0.7 % in viscosity, and the CRC Handbook's densities within 0.05 %.
- * Throws RangeError outside the share's range.
+ * Glycol and water by mass, 0–0.45, 0–80 °C, without inhibitors. Melinder (2010), polynomials from
+ * memory: they meet water at 0 % within 0.1 % in density and 0.7 % in viscosity, and the CRC
+ * Handbook's densities within 0.05 %. Throws RangeError outside the share's range.
  */
 export function glycolMix(glycol: Glycol, mass: number, t_C: number): FluidProperties {
   if (!(mass >= 0 && mass <= GLYCOL_MASS_MAX))
@@ -112,7 +115,10 @@ interface CondeSet {
   readonly viscosity: readonly number[];
 }
 
-/** Conde (2011), "Thermophysical properties of brines"; coefficients from memory. A second opinion, not used for results. */
+/**
+ * Conde (2011), "Thermophysical properties of brines"; coefficients from memory. A second opinion,
+ * not used for results.
+ */
 const CONDE: Record<Glycol, CondeSet> = {
   ethylene: {
     density: [658.49825, -54.81501, 664.71643, 232.72605, -322.61661],
@@ -129,8 +135,9 @@ const CONDE: Record<Glycol, CondeSet> = {
 };
 
 /**
- * The second opinion: Conde (2011). For ethylene glycol it lies up to 1 % (density) and 11 % (viscosity) above Melinder,
- * as if its share were by volume; the difference is shown beside the coolant, not hidden.
+ * The second opinion: Conde (2011). For ethylene glycol it lies up to 1 % (density) and 11 %
+ * (viscosity) above Melinder, as if its share were by volume; the difference is shown beside the
+ * coolant, not hidden.
  */
 export function glycolMixConde(glycol: Glycol, mass: number, t_C: number): FluidProperties {
   const x = ZERO_C_K / (t_C + ZERO_C_K);
@@ -147,11 +154,17 @@ export function glycolMixConde(glycol: Glycol, mass: number, t_C: number): Fluid
   };
 }
 
-/** Density of the pure glycol at 20 °C, kg/m³ (CRC Handbook, from memory): for turning a share by volume into one by mass. */
+/**
+ * Density of the pure glycol at 20 °C, kg/m³ (CRC Handbook, from memory): for turning a share by
+ * volume into one by mass.
+ */
 const PURE_DENSITY: Record<Glycol, number> = { ethylene: 1113.5, propylene: 1036.1 };
 const WATER_DENSITY_20 = 998.2;
 
-/** Share by mass of a premix given by volume at 20 °C, before mixing (volume contraction of the mix does not matter to it). */
+/**
+ * Share by mass of a premix given by volume at 20 °C, before mixing (volume contraction of the mix
+ * does not matter to it).
+ */
 export function massFromVolumeShare(glycol: Glycol, volume: number): number {
   const g = volume * PURE_DENSITY[glycol];
   return g / (g + (1 - volume) * WATER_DENSITY_20);

@@ -1,7 +1,10 @@
 import { ZERO_C_K } from '../units';
 import type { FluidProperties } from './properties';
 
-/** Density of water at 1 atm, kg/m³, 0–100 °C. Kell (1975), J. Chem. Eng. Data 20, 97; coefficients from memory, checked in reference/water.json. */
+/**
+ * Density of water at 1 atm, kg/m³, 0–100 °C. Kell (1975), J. Chem. Eng. Data 20, 97; coefficients
+ * from memory, checked in reference/water.json.
+ */
 export function waterDensity(t_C: number): number {
   const numerator =
     999.83952 +
@@ -19,7 +22,10 @@ const VISCOSITY_TERMS: readonly (readonly [number, number])[] = [
   [0.45903, -40],
 ];
 
-/** Dynamic viscosity of water at 0.1 MPa, Pa·s, −20–110 °C. IAPWS (2008), formula for liquid water at 0.1 MPa. */
+/**
+ * Dynamic viscosity of water at 0.1 MPa, Pa·s, −20–110 °C. IAPWS (2008), formula for liquid water
+ * at 0.1 MPa.
+ */
 export function waterViscosity(t_C: number): number {
   const x = (t_C + ZERO_C_K) / 300;
   return 1e-6 * VISCOSITY_TERMS.reduce((sum, [a, b]) => sum + a * x ** b, 0);
@@ -32,13 +38,19 @@ const CONDUCTIVITY_TERMS: readonly (readonly [number, number])[] = [
   [-0.432115, -7.6],
 ];
 
-/** Thermal conductivity of water at 0.1 MPa, W/(m·K), 0–110 °C. IAPWS SR6-08 (2011), from memory, checked in reference/water.json. */
+/**
+ * Thermal conductivity of water at 0.1 MPa, W/(m·K), 0–110 °C. IAPWS SR6-08 (2011), from memory,
+ * checked in reference/water.json.
+ */
 export function waterConductivity(t_C: number): number {
   const x = (t_C + ZERO_C_K) / 300;
   return CONDUCTIVITY_TERMS.reduce((sum, [c, d]) => sum + c * x ** d, 0);
 }
 
-/** Heat capacity of water at 0.1 MPa, J/(kg·K), 0–100 °C. Popiel & Wojtkowiak (1998), Heat Transfer Engineering 19(3), from memory. */
+/**
+ * Heat capacity of water at 0.1 MPa, J/(kg·K), 0–100 °C. Popiel & Wojtkowiak (1998), Heat Transfer
+ * Engineering 19(3), from memory.
+ */
 export function waterHeatCapacity(t_C: number): number {
   const t = Math.max(0, t_C);
   return (

@@ -28,7 +28,10 @@ const box = fc
   )
   .map(([p, s]): Box => ({ min: p, max: [p[0] + s[0] / 10, p[1] + s[1] / 10, p[2] + s[2] / 10] }));
 
-/** Nearest points by turns, each the nearest of its body to the other's (projections onto convex sets, von Neumann 1933): another way to the distance. */
+/**
+ * Nearest points by turns, each the nearest of its body to the other's (projections onto convex
+ * sets, von Neumann 1933): another way to the distance.
+ */
 function nearestInCylinder(c: Cylinder, p: Vec): Vec {
   const k = ([0, 1, 2] as const).find((i) => c.to[i] !== c.from[i]) ?? 0;
   const [u, v] = ([0, 1, 2] as const).filter((i) => i !== k) as [0 | 1 | 2, 0 | 1 | 2];

@@ -52,13 +52,19 @@ export const cylinderFrom = (
 const interval = (aLow: number, aHigh: number, bLow: number, bHigh: number): number =>
   Math.max(bLow - aHigh, aLow - bHigh);
 
-/** Two sets that are each a stretch along one axis times a figure across it: apart by both, or parted along the cheaper one. */
+/**
+ * Two sets that are each a stretch along one axis times a figure across it: apart by both, or
+ * parted along the cheaper one.
+ */
 const product = (along: number, across: number): number =>
   along <= 0 && across <= 0
     ? Math.max(along, across)
     : Math.hypot(Math.max(0, along), Math.max(0, across));
 
-/** Signed distance of a disc and a rectangle in their plane: from the middle to the rectangle (below 0 inside), less the radius. */
+/**
+ * Signed distance of a disc and a rectangle in their plane: from the middle to the rectangle (below
+ * 0 inside), less the radius.
+ */
 function discToRectangle(
   x: number,
   y: number,
@@ -73,7 +79,10 @@ function discToRectangle(
   );
 }
 
-/** Exact signed distance of a box and a cylinder, mm: Euclidean apart; overlapping, minus the shortest move that parts them. */
+/**
+ * Exact signed distance of a box and a cylinder, mm: Euclidean apart; overlapping, minus the
+ * shortest move that parts them.
+ */
 export function boxCylinderGap(b: Box, c: Cylinder): number {
   const axis = axisOf(c),
     [u, v] = AXES.filter((i) => i !== axis) as [Axis, Axis];
@@ -90,9 +99,9 @@ export function boxCylinderGap(b: Box, c: Cylinder): number {
 }
 
 /**
- * Signed distance of two cylinders, mm. Along one axis: exact in closed form. Across: the largest separation over all directions
- * (support functions; for convex bodies that is the distance when apart and minus the shortest parting move when not), searched from
- * many starts to about 1e-6 mm.
+ * Signed distance of two cylinders, mm. Along one axis: exact in closed form. Across: the largest
+ * separation over all directions (support functions; for convex bodies that is the distance when
+ * apart and minus the shortest parting move when not), searched from many starts to about 1e-6 mm.
  */
 export function cylinderGap(a: Cylinder, b: Cylinder): number {
   const axis = axisOf(a);
@@ -168,14 +177,20 @@ const TURNS = Array.from(
   { length: 8 },
   (_, k) => [Math.cos((k * Math.PI) / 4), Math.sin((k * Math.PI) / 4)] as const,
 );
-/** Starts followed to the end; first and finest step, radians (the value is off by the square of the finest); a gain too small to go on for, mm; most moves. */
+/**
+ * Starts followed to the end; first and finest step, radians (the value is off by the square of the
+ * finest); a gain too small to go on for, mm; most moves.
+ */
 const FOLLOWED = 3,
   FIRST = 0.4,
   FINEST = 2e-5,
   LEAST_GAIN = 1e-9,
   MOST_MOVES = 300;
 
-/** Largest separation over unit directions: coarse starts, then shrinking steps on the sphere from the best of them; no further once it is over `enough`. */
+/**
+ * Largest separation over unit directions: coarse starts, then shrinking steps on the sphere from
+ * the best of them; no further once it is over `enough`.
+ */
 function widest(a: Round, b: Round, enough = Infinity): number {
   const value = (x: number, y: number, z: number): number =>
     -reach(a, x, y, z) - reach(b, -x, -y, -z);
@@ -231,7 +246,10 @@ export interface Body {
   readonly cylinder?: Cylinder;
 }
 
-/** Exact signed distance of two bodies, mm: Euclidean apart; overlapping, minus the shortest move that parts them. */
+/**
+ * Exact signed distance of two bodies, mm: Euclidean apart; overlapping, minus the shortest move
+ * that parts them.
+ */
 export function bodyGap(a: Body, b: Body): number {
   if (a.cylinder)
     return b.cylinder ? cylinderGap(a.cylinder, b.cylinder) : boxCylinderGap(b.box, a.cylinder);
@@ -239,8 +257,8 @@ export function bodyGap(a: Body, b: Body): number {
 }
 
 /**
- * The same, but no further than is asked: a value above `enough` says no more than that the bodies are at least that far
- * apart. For the nearest of many.
+ * The same, but no further than is asked: a value above `enough` says no more than that the bodies
+ * are at least that far apart. For the nearest of many.
  */
 export function bodyGapUpTo(a: Body, b: Body, enough: number): number {
   if (a.cylinder && b.cylinder && axisOf(a.cylinder) !== axisOf(b.cylinder))

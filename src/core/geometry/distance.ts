@@ -10,8 +10,8 @@ export function axisGaps(a: Box, b: Box): readonly [number, number, number] {
 }
 
 /**
- * Exact signed distance of two boxes, mm: Euclidean when apart; when they overlap, minus the shortest move along one
- * axis that parts them.
+ * Exact signed distance of two boxes, mm: Euclidean when apart; when they overlap, minus the
+ * shortest move along one axis that parts them.
  */
 export function boxGap(a: Box, b: Box): number {
   const [x, y, z] = axisGaps(a, b);
@@ -23,7 +23,10 @@ export function boxGap(a: Box, b: Box): number {
   return Math.sqrt(px * px + py * py + pz * pz);
 }
 
-/** Room left between a box and the walls it must stay inside, mm; negative by as much as it sticks out. */
+/**
+ * Room left between a box and the walls it must stay inside, mm; negative by as much as it sticks
+ * out.
+ */
 export function insideGap(inner: Box, outer: Box): number {
   let least = Infinity;
   for (const i of [0, 1, 2] as const)

@@ -1,7 +1,10 @@
 import { boxOf, type Box } from './box';
 import { add, scale, type Vec } from './vec';
 
-/** Where a part's own axes lie in the case: its origin and the case direction of each of its axes (all along case axes). */
+/**
+ * Where a part's own axes lie in the case: its origin and the case direction of each of its axes
+ * (all along case axes).
+ */
 export interface Frame {
   readonly at: Vec;
   readonly x: Vec;

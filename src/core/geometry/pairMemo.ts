@@ -1,6 +1,7 @@
 /**
- * A measure of two things, remembered while both live: the things themselves are the keys, so whoever changes one makes a
- * new one. For measures that are asked for again and again while most of what is measured stands still.
+ * A measure of two things, remembered while both live: the things themselves are the keys, so
+ * whoever changes one makes a new one. For measures that are asked for again and again while most
+ * of what is measured stands still.
  */
 export function pairMemo<A extends object, B extends object, R>(
   measure: (a: A, b: B) => R,

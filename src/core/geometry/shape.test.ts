@@ -83,7 +83,10 @@ describe('gaps between boxes', () => {
     );
   });
 
-  /** Hand-worked: a 30 mm core and 25 mm fans in 55 mm leave nothing, and that is a zero gap, not a clash. */
+  /**
+   * Hand-worked: a 30 mm core and 25 mm fans in 55 mm leave nothing, and that is a zero gap, not a
+   * clash.
+   */
   test('55 mm of stack in 55 mm of room is zero', () => {
     const stack: Box = { min: [0, 0, 0], max: [55, 120, 120] },
       card: Box = { min: [55, 0, 0], max: [300, 50, 120] };

@@ -28,7 +28,10 @@ describe('branches', () => {
     expect(Math.abs((only?.takes_kPa ?? NaN) - (state?.head_kPa ?? NaN))).toBeLessThan(0.01);
   });
 
-  /** Kirchhoff's two laws for a hydraulic split (any textbook of pipe networks): flows add up at the tee, and drops across parallel ways are equal. */
+  /**
+   * Kirchhoff's two laws for a hydraulic split (any textbook of pipe networks): flows add up at the
+   * tee, and drops across parallel ways are equal.
+   */
   test('lanes share the flow of the trunk and drop alike', () => {
     const rows = rowsOf(tower, 'loop-2');
     const a = rows.find((r) => r.components.includes('card-block-a')),

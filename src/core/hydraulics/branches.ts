@@ -4,7 +4,9 @@ import { chainNetwork } from './chains';
 import type { FlowNetwork, NetworkLink } from './links';
 import type { LinkFlow } from './solve';
 
-/** A stretch of a loop between two places where flow splits or joins: one flow through all of it. */
+/**
+ * A stretch of a loop between two places where flow splits or joins: one flow through all of it.
+ */
 export interface Branch {
   readonly from: ComponentId;
   readonly to: ComponentId;
@@ -21,7 +23,10 @@ export interface Branch {
   readonly reynolds: number | null;
 }
 
-/** The stretches of a solved loop, in flow order: one for a plain ring, one a lane and the trunk for a split one. */
+/**
+ * The stretches of a solved loop, in flow order: one for a plain ring, one a lane and the trunk for
+ * a split one.
+ */
 export function branchesOf(
   graph: LoopGraph,
   network: FlowNetwork,

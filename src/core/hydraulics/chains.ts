@@ -6,7 +6,10 @@ export interface Member {
   readonly sign: 1 | -1;
 }
 
-/** Links one after another with nothing joining between: one flow. Ends are free nodes by number, or −1 where pressure is held. */
+/**
+ * Links one after another with nothing joining between: one flow. Ends are free nodes by number, or
+ * −1 where pressure is held.
+ */
 export interface Chain {
   readonly from: number;
   readonly to: number;
@@ -16,8 +19,9 @@ export interface Chain {
 }
 
 /**
- * What hangs together. Its pressures are told against `zero`; while it is solved they are held at 0 at `anchors`, which is a meeting of
- * chains where that saves one: the chain through the reservoir stays whole.
+ * What hangs together. Its pressures are told against `zero`; while it is solved they are held at 0
+ * at `anchors`, which is a meeting of chains where that saves one: the chain through the reservoir
+ * stays whole.
  */
 export interface Piece {
   readonly nodes: readonly string[];
@@ -35,7 +39,10 @@ export interface Chained {
   readonly dead: readonly { readonly link: number; readonly outer: string }[];
 }
 
-/** A network with its dead ends taken off and its series links drawn together: what is left to solve is only where flow splits. */
+/**
+ * A network with its dead ends taken off and its series links drawn together: what is left to solve
+ * is only where flow splits.
+ */
 export function chainNetwork({ links, fixed, fluid }: FlowNetwork): Chained {
   const ends = new Map<string, number[]>();
   const join = (node: string, k: number): void => {

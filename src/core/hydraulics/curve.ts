@@ -12,8 +12,8 @@ export interface LossFit extends LossCurve {
 }
 
 /**
- * Non-negative least squares through the origin. Two unknowns, so the four sign cases are solved outright.
- * Throws RangeError without a point of positive flow.
+ * Non-negative least squares through the origin. Two unknowns, so the four sign cases are solved
+ * outright. Throws RangeError without a point of positive flow.
  */
 export function fitLossCurve(points: readonly LossPoint[]): LossFit {
   const used = points.filter(([q]) => q > 0);
@@ -60,8 +60,9 @@ export const scaleCurve = (
 ): LossCurve => ({ a: curve.a * viscosityRatio, b: curve.b * densityRatio });
 
 /**
- * The curve with a share of its channels plugged, 0 to under 1: the flow goes through the rest, each of which sees more of it,
- * so dp(Q) becomes dp(Q / (1 − share)). Throws RangeError outside that range.
+ * The curve with a share of its channels plugged, 0 to under 1: the flow goes through the rest,
+ * each of which sees more of it, so dp(Q) becomes dp(Q / (1 − share)). Throws RangeError outside
+ * that range.
  */
 export function clogCurve(curve: LossCurve, share: number): LossCurve {
   if (!(share >= 0 && share < 1))

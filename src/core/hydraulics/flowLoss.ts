@@ -10,7 +10,8 @@ export interface FlowLoss {
   readonly component: string;
   readonly steps: readonly {
     readonly share: number;
-    /** Round the loop, and through the part itself, L/min. */ readonly flow_Lmin: number;
+    /** Round the loop, and through the part itself, L/min. */
+    readonly flow_Lmin: number;
     readonly through_Lmin: number;
     readonly drop_kPa: number;
   }[];
@@ -21,7 +22,10 @@ const settles = ({ part }: FluidLink): boolean =>
   part?.kind === 'block' ||
   (part?.kind === 'inline' && (part.duty === 'filter' || part.duty === 'meter'));
 
-/** For every part where dirt settles: the flow with a share of its channels plugged, on top of what is plugged already. */
+/**
+ * For every part where dirt settles: the flow with a share of its channels plugged, on top of what
+ * is plugged already.
+ */
 export function flowLossSweep(graph: LoopGraph, network: FlowNetwork): readonly FlowLoss[] {
   const components = [...new Set(graph.links.filter(settles).flatMap((l) => l.component ?? []))];
   return components.map((component): FlowLoss => {

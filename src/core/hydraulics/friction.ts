@@ -1,10 +1,18 @@
-/** Darcy friction factors. All take the Reynolds number and the roughness over the bore; smooth plastic tube is about 0.0015 mm rough. */
+/**
+ * Darcy friction factors. All take the Reynolds number and the roughness over the bore; smooth
+ * plastic tube is about 0.0015 mm rough.
+ */
 
-/** Below this Reynolds number the flow in a tube is laminar, above TURBULENT it is turbulent; between, no formula is right. */
+/**
+ * Below this Reynolds number the flow in a tube is laminar, above TURBULENT it is turbulent;
+ * between, no formula is right.
+ */
 export const LAMINAR_RE = 2000;
 export const TURBULENT_RE = 4000;
 
-/** Colebrook (1939), solved to rounding; Re ≥ 4000, relative roughness 0–0.05. Meaningless below. */
+/**
+ * Colebrook (1939), solved to rounding; Re ≥ 4000, relative roughness 0–0.05. Meaningless below.
+ */
 export function colebrook(re: number, relativeRoughness: number): number {
   colebrookInto(re, relativeRoughness / 3.7, ANSWER);
   return ANSWER[0] as number;
@@ -16,7 +24,10 @@ export function haaland(re: number, relativeRoughness: number): number {
   return 1 / (x * x);
 }
 
-/** Churchill (1977), Chem. Eng. 84(24), 91: one formula for all Re. A second opinion; it leaves 64/Re by 11 % at Re 2,300. */
+/**
+ * Churchill (1977), Chem. Eng. 84(24), 91: one formula for all Re. A second opinion; it leaves
+ * 64/Re by 11 % at Re 2,300.
+ */
 export function churchill(re: number, relativeRoughness: number): number {
   const a = (2.457 * Math.log(1 / ((7 / re) ** 0.9 + 0.27 * relativeRoughness))) ** 16;
   const b = (37530 / re) ** 16;
@@ -25,15 +36,19 @@ export function churchill(re: number, relativeRoughness: number): number {
 
 const TWO_BY_LN10 = 2 / Math.LN10;
 
-/** Steps of Colebrook that are ever needed; from this start one does for tube, two or three for anything. */
+/**
+ * Steps of Colebrook that are ever needed; from this start one does for tube, two or three for
+ * anything.
+ */
 const MOST_STEPS = 12;
 /** A third-order step this small leaves an error below rounding. */
 const SMALL_STEP = 3e-4;
 
 /**
- * Colebrook with its slope, into `out`. x = 1/√f starts from a parabola in Re^(1/8) (within 0.02 % for drawn tube of 10 mm and
- * Re 4,000–60,000; only a start) and goes by Halley's steps, of third order and no dearer than Newton's: the second derivative falls
- * out of the first. The slope follows by implicit differentiation.
+ * Colebrook with its slope, into `out`. x = 1/√f starts from a parabola in Re^(1/8) (within 0.02 %
+ * for drawn tube of 10 mm and Re 4,000–60,000; only a start) and goes by Halley's steps, of third
+ * order and no dearer than Newton's: the second derivative falls out of the first. The slope
+ * follows by implicit differentiation.
  */
 function colebrookInto(re: number, a: number, out: Float64Array): void {
   const b = 2.51 / re;
@@ -53,7 +68,10 @@ function colebrookInto(re: number, a: number, out: Float64Array): void {
   out[1] = (-2 * pull) / (re * (1 + pull) * x * x);
 }
 
-/** Where the join of laminar and turbulent ends, by roughness: asked for a few values again and again. */
+/**
+ * Where the join of laminar and turbulent ends, by roughness: asked for a few values again and
+ * again.
+ */
 const joins = new Map<number, Float64Array>();
 const MOST_JOINS = 256;
 function joinEnd(relativeRoughness: number): Float64Array {
@@ -68,8 +86,9 @@ function joinEnd(relativeRoughness: number): Float64Array {
 }
 
 /**
- * Darcy friction factor and its slope over Re, into `out`, for any Re > 0: 64/Re below 2,000, Colebrook above 4,000, and between them
- * the cubic that joins both in value and slope (close to the Dunlop cubic of the EPANET 2 manual; no published formula is right there).
+ * Darcy friction factor and its slope over Re, into `out`, for any Re > 0: 64/Re below 2,000,
+ * Colebrook above 4,000, and between them the cubic that joins both in value and slope (close to
+ * the Dunlop cubic of the EPANET 2 manual; no published formula is right there).
  */
 export function frictionInto(re: number, relativeRoughness: number, out: Float64Array): void {
   if (re >= TURBULENT_RE) {

@@ -3,7 +3,10 @@ import { readyNetwork } from './network';
 
 /** The pumps of a network and how they stand to each other. */
 export interface PumpGroup {
-  /** One after another (or alone), side by side between the same two nodes, or apart: then no single curve describes them. */
+  /**
+   * One after another (or alone), side by side between the same two nodes, or apart: then no single
+   * curve describes them.
+   */
   readonly kind: 'none' | 'series' | 'parallel' | 'apart';
   readonly pumps: readonly string[];
   /** The pumps as they stand, held at a flow by a link back: its pressure is what they give. */
@@ -15,7 +18,10 @@ export interface PumpGroup {
 /** Name of the link that holds the flow. */
 export const HELD = '(held)';
 
-/** Splits a network into what gives and what takes. Pumps apart in series (with parts between) count as one after another. */
+/**
+ * Splits a network into what gives and what takes. Pumps apart in series (with parts between) count
+ * as one after another.
+ */
 export function pumpGroup(network: FlowNetwork): PumpGroup {
   const pumps = network.links.filter((l) => l.pump);
   const first = pumps[0];

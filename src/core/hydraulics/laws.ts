@@ -93,7 +93,10 @@ export const settingsIn =
 /** A passage without points lets everything by; a little of a law keeps the equations sound. */
 const FREE: Pick<LossFit, 'a' | 'b'> = { a: 1e-4, b: 0 };
 
-/** The elements of a link as the network has them, by its law; null where nothing can pass (a shut valve). */
+/**
+ * The elements of a link as the network has them, by its law; null where nothing can pass (a shut
+ * valve).
+ */
 export function networkLinkOf(
   link: FluidLink,
   loop: Loop,

@@ -4,7 +4,10 @@ import type { PumpCurve } from './pump';
 import type { TeeLeg } from './tee';
 import type { TubeLoss } from './tube';
 
-/** What a link takes or gives, as data: what the solver sums and what a file of the network writes. Its parts add up. */
+/**
+ * What a link takes or gives, as data: what the solver sums and what a file of the network writes.
+ * Its parts add up.
+ */
 export interface NetworkLink {
   readonly id: string;
   readonly from: string;

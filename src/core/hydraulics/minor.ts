@@ -22,7 +22,10 @@ export function expansionK(small_mm: number, large_mm: number): number {
   return (1 - (small_mm / large_mm) ** 2) ** 2;
 }
 
-/** K of a sudden narrowing with a sharp edge, on the smaller bore. Crane TP-410: 0.5 (1 − β²). Published formulas differ by up to 0.2. */
+/**
+ * K of a sudden narrowing with a sharp edge, on the smaller bore. Crane TP-410: 0.5 (1 − β²).
+ * Published formulas differ by up to 0.2.
+ */
 export function contractionK(large_mm: number, small_mm: number): number {
   return 0.5 * (1 - (small_mm / large_mm) ** 2);
 }
@@ -30,7 +33,10 @@ export function contractionK(large_mm: number, small_mm: number): number {
 /** Roughness of the commercial steel pipe behind Crane's fT, mm. */
 const STEEL_ROUGHNESS_MM = 0.0457;
 
-/** Crane TP-410's friction factor in full turbulence, fT. For bores of 8–13 mm it is an extrapolation below the published table. */
+/**
+ * Crane TP-410's friction factor in full turbulence, fT. For bores of 8–13 mm it is an
+ * extrapolation below the published table.
+ */
 export function craneFt(bore_mm: number, roughness_mm = STEEL_ROUGHNESS_MM): number {
   return 0.25 / Math.log10(roughness_mm / bore_mm / 3.7) ** 2;
 }
@@ -62,7 +68,10 @@ function bendMultiple(ratio: number): number {
   return k0 + ((k1 - k0) * (ratio - r0)) / (r1 - r0);
 }
 
-/** K of a smooth bend of any angle, on the tube's bore: Crane TP-410 by r/d, in proportion to the angle. Ratios outside 1–20 use the nearer end. */
+/**
+ * K of a smooth bend of any angle, on the tube's bore: Crane TP-410 by r/d, in proportion to the
+ * angle. Ratios outside 1–20 use the nearer end.
+ */
 export function bendK(radius_mm: number, bore_mm: number, angle_deg: number): number {
   return bendMultiple(radius_mm / bore_mm) * craneFt(bore_mm) * (angle_deg / 90);
 }
@@ -76,6 +85,9 @@ export const CRANE_MULTIPLES = {
   ballValve: 3,
 } as const;
 
-/** K of a sharp entry into a bore, and of leaving one into a still chamber (Crane TP-410; common to every handbook). */
+/**
+ * K of a sharp entry into a bore, and of leaving one into a still chamber (Crane TP-410; common to
+ * every handbook).
+ */
 export const ENTRY_K = 0.5;
 export const EXIT_K = 1;

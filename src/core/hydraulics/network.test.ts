@@ -59,7 +59,10 @@ const loop = (links: readonly NetworkLink[], fixed: readonly string[] = ['n0']):
   fixed,
 });
 
-/** Any loop a builder may draw and more: a ring of parts and tubes with chords across it, pumps anywhere. */
+/**
+ * Any loop a builder may draw and more: a ring of parts and tubes with chords across it, pumps
+ * anywhere.
+ */
 const anyNetwork = fc
   .record({
     ring: fc.array(
@@ -121,7 +124,8 @@ describe('properties of the solver', () => {
         const s = solveNetwork(network);
         expect(s.status).toBe('solved');
         for (const off of imbalances(network, s.flows)) expect(Math.abs(off)).toBeLessThan(1e-6);
-        // Pressures at nodes are one number each, so every circle closes when every link's drop is the difference of its ends.
+        // Pressures at nodes are one number each, so every circle closes when every link's drop is
+        // the difference of its ends.
         for (const l of network.links)
           expect(
             Math.abs(

@@ -8,12 +8,15 @@ import { evaluateTerms, linkDrop, type AtOther, type Terms } from './terms';
 export const NETWORK_TOLERANCE_LMIN = 1e-7;
 const MAX_ITERATIONS = 200;
 /**
- * Newton's moves shrink as their squares, so after moves m and m' the next is about m'³/m². When that is a hundredth of the tolerance
- * the flows are there and need no further look; only under moves this small, L/min.
+ * Newton's moves shrink as their squares, so after moves m and m' the next is about m'³/m². When
+ * that is a hundredth of the tolerance the flows are there and need no further look; only under
+ * moves this small, L/min.
  */
 const SURE_LMIN = 1e-2,
   SURE = NETWORK_TOLERANCE_LMIN / 100;
-/** Floor of a chain's slope, kPa per L/min: a part whose drop is purely quadratic has none at rest. */
+/**
+ * Floor of a chain's slope, kPa per L/min: a part whose drop is purely quadratic has none at rest.
+ */
 const SLOPE_FLOOR = 1e-5;
 const AS_IS: AtOther = {};
 /** Where a chain without a pump starts, L/min. */
@@ -39,9 +42,10 @@ export interface ReadyNetwork {
 }
 
 /**
- * Flows and pressures of any network of links. Global gradient method: Newton on heads and flows together
- * (Todini & Pilati 1988), on chains of links rather than links, with a sparse solve. Stops when no flow moves by more than
- * 1e-7 L/min. Never throws and never gives NaN: the status says what happened.
+ * Flows and pressures of any network of links. Global gradient method: Newton on heads and flows
+ * together (Todini & Pilati 1988), on chains of links rather than links, with a sparse solve. Stops
+ * when no flow moves by more than 1e-7 L/min. Never throws and never gives NaN: the status says
+ * what happened.
  */
 export function readyNetwork(network: FlowNetwork): ReadyNetwork {
   const chained = chainNetwork(network);
@@ -121,7 +125,10 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
     return system.solve(values, pressures);
   };
 
-  /** Newton from the flows as they stand; a friction factor held stands for the true ones, and for tees, where only a start is sought. */
+  /**
+   * Newton from the flows as they stand; a friction factor held stands for the true ones, and for
+   * tees, where only a start is sought.
+   */
   const search = (
     other: AtOther,
     friction: number | null,
@@ -150,7 +157,10 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
     return { status: 'not-converged', iterations: MAX_ITERATIONS };
   };
 
-  /** Where every search starts: the network with friction factors held. Chains alone make the guess where even that has no answer. */
+  /**
+   * Where every search starts: the network with friction factors held. Chains alone make the guess
+   * where even that has no answer.
+   */
   const start = (() => {
     const alone = Float64Array.from(chains, guessOf);
     flows.set(alone);
@@ -204,7 +214,10 @@ export const solveNetwork = (network: FlowNetwork, other: AtOther = {}): Network
 /** Friction factor a first guess is made with: drawn tube at the flows of a loop. */
 const GUESS_FRICTION = 0.033;
 
-/** Where to start a chain: with pumps, where parabolas through their curves meet what the chain takes; 3 L/min without. */
+/**
+ * Where to start a chain: with pumps, where parabolas through their curves meet what the chain
+ * takes; 3 L/min without.
+ */
 function guessOf({ terms }: Chain): number {
   if (terms.forced !== null) return terms.forced.sign * terms.forced.flow_Lmin;
   const loss = terms.square + terms.frictions.reduce((s, f) => s + GUESS_FRICTION * f.scale, 0);
@@ -217,7 +230,8 @@ function guessOf({ terms }: Chain): number {
   if (shutOff === 0 || loss <= 0) return GUESS_LMIN;
   const sign = Math.sign(shutOff);
   let q = meets(shutOff, loss);
-  // Twice: the fall of the curves up to the flow found, as a parabola, and where that meets the loss.
+  // Twice: the fall of the curves up to the flow found, as a parabola, and where that meets the
+  // loss.
   for (let i = 0; i < 2; i += 1) {
     const given = terms.pumps.reduce(
       (s, p) =>
@@ -238,11 +252,17 @@ interface TeeState {
 /** Below this a leg's flow or its change tells no slope, L/min. */
 const TRICKLE_LMIN = 0.05,
   UNMOVED_LMIN = 1e-9;
-/** A leg's slope is kept within these shares of its drop over its flow: losses go with the square, which is 2. */
+/**
+ * A leg's slope is kept within these shares of its drop over its flow: losses go with the square,
+ * which is 2.
+ */
 const LEAST_SLOPE = -1,
   MOST_SLOPE = 6;
 
-/** Tees tie the drops of their legs to the split: worked out anew from each round's flows, with the slope the last two rounds show (secant). */
+/**
+ * Tees tie the drops of their legs to the split: worked out anew from each round's flows, with the
+ * slope the last two rounds show (secant).
+ */
 function teesOf(network: FlowNetwork, chains: readonly Chain[]): readonly TeeState[] {
   const ids = [...new Set(network.links.flatMap((l) => (l.tee ? [l.tee.id] : [])))];
   return ids.map((id): TeeState => {

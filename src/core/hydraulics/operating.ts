@@ -7,7 +7,10 @@ export interface ChartPoint {
   readonly pressure_kPa: number;
 }
 
-/** Pumps against loop: what the one gives and the other takes at any flow, and where they meet at any speed. */
+/**
+ * Pumps against loop: what the one gives and the other takes at any flow, and where they meet at
+ * any speed.
+ */
 export interface OperatingCurves {
   readonly group: PumpGroup;
   /** What the loop without its pumps takes at a flow, kPa. */
@@ -16,7 +19,10 @@ export interface OperatingCurves {
   gives(flow_Lmin: number, share?: number): number;
 }
 
-/** Null without a pump, or when pumps stand apart in branches, so that no single pair of curves tells the loop. */
+/**
+ * Null without a pump, or when pumps stand apart in branches, so that no single pair of curves
+ * tells the loop.
+ */
 export function operatingCurves(network: FlowNetwork): OperatingCurves | null {
   const group = pumpGroup(network);
   if (!group.giving || !group.taking) return null;
@@ -44,7 +50,10 @@ export const curvePoints = (
   at: (flow_Lmin: number) => number,
 ): readonly ChartPoint[] => flows.map((flow_Lmin) => ({ flow_Lmin, pressure_kPa: at(flow_Lmin) }));
 
-/** Flow that goes round at each share of the pumps' present speeds: works for any arrangement of pumps. */
+/**
+ * Flow that goes round at each share of the pumps' present speeds: works for any arrangement of
+ * pumps.
+ */
 export function flowAtShares(network: FlowNetwork, shares: readonly number[]): readonly number[] {
   const ready = readyNetwork(network);
   return shares.map((share) => {

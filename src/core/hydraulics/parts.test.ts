@@ -145,7 +145,10 @@ describe('tubes', () => {
   }
   const strings = (minorFile.cases as unknown as Row[]).filter((c) => c.id.startsWith('string'));
 
-  /** Whole strings of reference/minor.json: Darcy–Weisbach with Colebrook and a sum of K, by python3-fluids. */
+  /**
+   * Whole strings of reference/minor.json: Darcy–Weisbach with Colebrook and a sum of K, by
+   * python3-fluids.
+   */
   test.each(strings.map((c) => [c.id, c] as const))('%s', (_, c) => {
     const fluid = {
       ...water(25),

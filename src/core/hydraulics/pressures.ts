@@ -27,8 +27,8 @@ export interface LoopPressures {
 }
 
 /**
- * Pressures round a loop. The surface is taken to stand at the reservoir's highest port. Total pressures: in a bore the moving coolant
- * presses by ρ v²/2 less, under 1 kPa in a loop.
+ * Pressures round a loop. The surface is taken to stand at the reservoir's highest port. Total
+ * pressures: in a bore the moving coolant presses by ρ v²/2 less, under 1 kPa in a loop.
  */
 export function loopPressures(
   system: System,

@@ -6,7 +6,10 @@ export interface PumpCurve {
   readonly fullSpeed_rpm: number;
 }
 
-/** Throws RangeError when the points do not rise in flow or do not fall in head (a rising stretch lets the flow hunt). */
+/**
+ * Throws RangeError when the points do not rise in flow or do not fall in head (a rising stretch
+ * lets the flow hunt).
+ */
 export function pumpCurve(points: readonly HeadPoint[], fullSpeed_rpm: number): PumpCurve {
   for (let i = 1; i < points.length; i += 1) {
     if ((points[i] as HeadPoint)[1] >= (points[i - 1] as HeadPoint)[1]) {
@@ -20,9 +23,10 @@ export function pumpCurve(points: readonly HeadPoint[], fullSpeed_rpm: number): 
 const FLAT_SLOPE = -1e-4;
 
 /**
- * Head and its slope at flow Q and speed ratio s, by the affinity laws: H = s² h(Q/s). A standing pump gives no head and
- * takes what the laws leave of a falling curve as s goes to 0, − b Q², with b the whole fall over the square of its largest flow
- * (an estimate). Backward flow meets the shut-off head and more (its curve's straight continuation).
+ * Head and its slope at flow Q and speed ratio s, by the affinity laws: H = s² h(Q/s). A standing
+ * pump gives no head and takes what the laws leave of a falling curve as s goes to 0, − b Q², with
+ * b the whole fall over the square of its largest flow (an estimate). Backward flow meets the
+ * shut-off head and more (its curve's straight continuation).
  */
 export function pumpHead(
   pump: PumpCurve,

@@ -11,10 +11,15 @@ export interface RatingTrouble {
   readonly words: string;
 }
 
-/** Printed values within this of the measured curve count as the same (common practice: pumps scatter by a tenth). */
+/**
+ * Printed values within this of the measured curve count as the same (common practice: pumps
+ * scatter by a tenth).
+ */
 const SCATTER = 0.15;
 
-/** Compares a pump's printed head, pressure and flow with each other and with its measured curve. */
+/**
+ * Compares a pump's printed head, pressure and flow with each other and with its measured curve.
+ */
 export function ratingTroubles(part: PumpPart): readonly RatingTrouble[] {
   const { head_m, pressure_kPa, flow_Lmin } = part.ratings ?? {};
   const shutOff = part.points[0]?.[1] ?? 0,
@@ -67,8 +72,9 @@ export interface HeadTrouble {
 }
 
 /**
- * A pump's head must fall as flow rises. Measured curves often rise a little near shut-off: there one head has two flows, the loop may
- * settle on either and hunt between them, so the rise is left out: the curve starts level at its highest head. Null when all fall.
+ * A pump's head must fall as flow rises. Measured curves often rise a little near shut-off: there
+ * one head has two flows, the loop may settle on either and hunt between them, so the rise is left
+ * out: the curve starts level at its highest head. Null when all fall.
  */
 export function headTrouble(points: readonly HeadPoint[]): HeadTrouble | null {
   const at = points.findIndex((p, i) => i > 0 && p[1] >= (points[i - 1] as HeadPoint)[1]);

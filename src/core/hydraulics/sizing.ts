@@ -2,7 +2,10 @@ import type { FlowNetwork } from './links';
 import { falsePosition } from '../units';
 import { flowAtShares, operatingCurves } from './operating';
 
-/** Head to spare at the target flow, as a share of what is needed there: available / needed − 1. Null when no pair of curves tells the loop. */
+/**
+ * Head to spare at the target flow, as a share of what is needed there: available / needed − 1.
+ * Null when no pair of curves tells the loop.
+ */
 export function pumpMargin(network: FlowNetwork, target_Lmin: number): number | null {
   const curves = operatingCurves(network);
   if (!curves) return null;
@@ -17,8 +20,9 @@ export const atFullSpeed = (network: FlowNetwork): FlowNetwork => ({
 });
 
 /**
- * Lowest share of the pumps' present speeds that still moves the target flow round the loop, to 0.1 % of the flow; null when
- * `most` times the present speeds do not. Works for any arrangement of pumps.
+ * Lowest share of the pumps' present speeds that still moves the target flow round the loop, to 0.1
+ * % of the flow; null when `most` times the present speeds do not. Works for any arrangement of
+ * pumps.
  */
 export function slowestShareFor(
   network: FlowNetwork,

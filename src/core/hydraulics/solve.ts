@@ -42,15 +42,23 @@ export interface LoopFlow {
   readonly residual: NetworkSolution['residual'];
   /** Largest flow anywhere in the loop: what goes round before it splits, L/min. */
   readonly flow_Lmin: number;
-  /** What the pumps give to each litre that goes round, kPa: heads in series add, in parallel they stand side by side. */
+  /**
+   * What the pumps give to each litre that goes round, kPa: heads in series add, in parallel they
+   * stand side by side.
+   */
   readonly head_kPa: number;
   readonly coolant_C: number;
   readonly band: FlowBand;
   /** Node pressures relative to the reservoir, kPa, heights left out. */
   readonly pressures: Readonly<Record<string, number>>;
-  /** The same with heights and the air on the reservoir, node by node; null while nothing is solved. */
+  /**
+   * The same with heights and the air on the reservoir, node by node; null while nothing is solved.
+   */
   readonly profile: LoopPressures | null;
-  /** Parts that nothing can flow through: they hang on a dead end, or stand in a piece apart from the reservoir's. */
+  /**
+   * Parts that nothing can flow through: they hang on a dead end, or stand in a piece apart from
+   * the reservoir's.
+   */
   readonly idle: readonly { readonly component: string; readonly why: 'dead end' | 'apart' }[];
 }
 

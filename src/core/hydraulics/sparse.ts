@@ -1,6 +1,7 @@
 /**
- * Symmetric positive definite equations with few entries, as networks give them: an order of elimination once (least degree
- * first), then LDLᵀ by fixed lists of places for every new set of values. Golub & Van Loan, Matrix Computations, ch. 4 and 11.
+ * Symmetric positive definite equations with few entries, as networks give them: an order of
+ * elimination once (least degree first), then LDLᵀ by fixed lists of places for every new set of
+ * values. Golub & Van Loan, Matrix Computations, ch. 4 and 11.
  */
 export interface SparseSystem {
   /** Values: one for each diagonal place, then one for each pair. */
@@ -9,7 +10,10 @@ export interface SparseSystem {
   diagonal(i: number): number;
   /** Where the pair i, j stands in the values; i ≠ j, and the pair was announced. */
   pair(i: number, j: number): number;
-  /** Solves in place: values become factors, the right side the solution. False when a pivot is not above 0. */
+  /**
+   * Solves in place: values become factors, the right side the solution. False when a pivot is not
+   * above 0.
+   */
   solve(values: Float64Array, right: Float64Array): boolean;
 }
 

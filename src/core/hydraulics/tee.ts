@@ -4,10 +4,11 @@ import { LMIN_TO_M3S } from '../units';
 export type TeeLeg = 'run-a' | 'run-b' | 'branch';
 
 /**
- * K of a tee's legs by flow split, equal bores, 90°, on the velocity of the combined flow. Crane TP-410 (2013) as coded in
- * python3-fluids 1.0.22, whose rows are checked; the factor of the joining branch is joined where its two pieces meet (r 0.389).
- * `r` is the branch's share of the combined flow, 0–1. A slower stream may gain from the faster one (K below 0): held at 0,
- * on the safe side by up to 0.13 (straight way) and 0.9 (branch with a trickle).
+ * K of a tee's legs by flow split, equal bores, 90°, on the velocity of the combined flow. Crane
+ * TP-410 (2013) as coded in python3-fluids 1.0.22, whose rows are checked; the factor of the
+ * joining branch is joined where its two pieces meet (r 0.389). `r` is the branch's share of the
+ * combined flow, 0–1. A slower stream may gain from the faster one (K below 0): held at 0, on the
+ * safe side by up to 0.13 (straight way) and 0.9 (branch with a trickle).
  */
 export const TEE_K = {
   runJoining: (r: number): number => Math.max(0, 1.55 * r - r * r),
@@ -15,9 +16,14 @@ export const TEE_K = {
     Math.max(0, Math.max(0.9 * (1 - r), 0.55) * (1 + r * r - 2 * (1 - r) ** 2)),
   runDividing: (r: number): number => Math.max(0, (r <= 0.5 ? 2 : 0.3) * (2 * r - 1) * r * r),
   branchDividing: (r: number): number => (1 + 0.3 * r * r) * (1 + 0.3 * r * r),
-  /** Both ends of the straight way meet in the side way. From memory of Idelchik, Handbook of Hydraulic Resistance, ch. 7. */
+  /**
+   * Both ends of the straight way meet in the side way. From memory of Idelchik, Handbook of
+   * Hydraulic Resistance, ch. 7.
+   */
   endsJoining: (share: number): number => 2 + 3 * (share * share - share),
-  /** The side way feeds both ends. From memory of Idelchik, ch. 7, with the factor of threaded tees. */
+  /**
+   * The side way feeds both ends. From memory of Idelchik, ch. 7, with the factor of threaded tees.
+   */
   endsDividing: (share: number): number => 1 + 1.5 * share * share,
 } as const;
 
@@ -31,7 +37,10 @@ export interface TeeDrops {
 export const TEE_LEGS: readonly TeeLeg[] = ['run-a', 'run-b', 'branch'];
 const BRANCH = 2;
 
-/** Pressure each leg takes, kPa, along its way into the middle; flows into the middle are above 0, L/min. */
+/**
+ * Pressure each leg takes, kPa, along its way into the middle; flows into the middle are above 0,
+ * L/min.
+ */
 export function teeDrops(
   into: Readonly<Record<TeeLeg, number>>,
   bore_mm: number,

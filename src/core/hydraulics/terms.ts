@@ -18,14 +18,19 @@ interface PumpTerm {
   readonly sign: 1 | -1;
 }
 
-/** What a chain of links takes together, kPa at L/min. One flow through all of it, so like terms are summed once. */
+/**
+ * What a chain of links takes together, kPa at L/min. One flow through all of it, so like terms are
+ * summed once.
+ */
 export interface Terms {
   linear: number;
   square: number;
   readonly frictions: FrictionTerm[];
   readonly pumps: PumpTerm[];
   forced: { readonly flow_Lmin: number; readonly sign: 1 | -1 } | null;
-  /** Of tees: what the last round's split makes of them, and how it grows with this chain's flow. */
+  /**
+   * Of tees: what the last round's split makes of them, and how it grows with this chain's flow.
+   */
   teeLinear: number;
   teeConstant: number;
 }
@@ -85,8 +90,9 @@ const AS_IS: AtOther = {};
 const PAIR = new Float64Array(2);
 
 /**
- * Drop and slope at a flow, into `out` (drop, slope). The innermost loop of every solve: plain loops, nothing made.
- * `friction`: a factor held for all tube, for a first look; null for the true ones.
+ * Drop and slope at a flow, into `out` (drop, slope). The innermost loop of every solve: plain
+ * loops, nothing made. `friction`: a factor held for all tube, for a first look; null for the true
+ * ones.
  */
 export function evaluateTerms(
   terms: Terms,

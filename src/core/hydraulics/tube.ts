@@ -1,7 +1,10 @@
 import type { FluidProperties } from '../fluids';
 import { boreSpeed } from './minor';
 
-/** Roughness of drawn plastic or rubber tube, mm (common to hydraulics handbooks: "drawn tubing 0.0015 mm"). */
+/**
+ * Roughness of drawn plastic or rubber tube, mm (common to hydraulics handbooks: "drawn tubing
+ * 0.0015 mm").
+ */
 export const TUBE_ROUGHNESS_MM = 0.0015;
 
 /** One K with the bore it refers to. */

@@ -83,8 +83,9 @@ export function whyNoSplit(
 }
 
 /**
- * Sets parts side by side: the flow splits before the first of them, one tee for each further part, and joins again behind. What lay
- * between them in the row moves behind the join. Null when one of them is not simply passed through, or the tee is none.
+ * Sets parts side by side: the flow splits before the first of them, one tee for each further part,
+ * and joins again behind. What lay between them in the row moves behind the join. Null when one of
+ * them is not simply passed through, or the tee is none.
  */
 export function splitEdit(
   design: Design,
@@ -167,7 +168,10 @@ function healed(
   return into.from.component === out.to.component ? rest : [...rest, tube(id(), into.from, out.to)];
 }
 
-/** A second pump of the same loop behind the first, or beside it between two tees. Null when the first is not simply passed through. */
+/**
+ * A second pump of the same loop behind the first, or beside it between two tees. Null when the
+ * first is not simply passed through.
+ */
 export function secondPump(
   design: Design,
   loopId: string,
@@ -246,7 +250,10 @@ export function secondPump(
   };
 }
 
-/** Moves a part that is simply passed through into another run, the gap it leaves closed. Works in branched loops. Null when it cannot. */
+/**
+ * Moves a part that is simply passed through into another run, the gap it leaves closed. Works in
+ * branched loops. Null when it cannot.
+ */
 export function moveInto(
   design: Design,
   loopId: string,
@@ -305,7 +312,10 @@ export function moveInto(
   };
 }
 
-/** Everything of a loop in one row again: its tees are let go, what stood side by side stands one behind the other. */
+/**
+ * Everything of a loop in one row again: its tees are let go, what stood side by side stands one
+ * behind the other.
+ */
 export function rowEdit(design: Design, loopId: string): Edit | null {
   const graph = compileSystem(design).loops.find((g) => g.loop.id === loopId);
   if (!graph?.branched) return null;

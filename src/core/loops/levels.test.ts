@@ -10,7 +10,10 @@ const reservoir = catalogued('reservoir', 'res-osier-100'),
   radiator = catalogued('radiator', 'rad-tarn-240-30');
 const box: CasePart = { ...catalogued('case', 'case-barn-96'), obstacles: [], spots: [] };
 
-/** A reservoir 100 mm high at 300 mm over a pump 62 mm high at 200 mm, and a radiator upright at the front with its ports to either end. */
+/**
+ * A reservoir 100 mm high at 300 mm over a pump 62 mm high at 200 mm, and a radiator upright at the
+ * front with its ports to either end.
+ */
 function design(ports: 'start' | 'end', caps: readonly Cap[]): Design {
   const components: readonly Component[] = [
     {
@@ -82,7 +85,8 @@ describe('what stays when a loop is drained', () => {
     const length = radiator.size[0],
       kept = drained.stays.find((s) => s.component === 'radiator')?.mL ?? 0;
     expect(kept).toBeCloseTo((radiator.volume_mL * (length - 12.5)) / length, 6);
-    // Ports down: the rail starts at 60 mm and the valve stands at 221.7 mm, so what is below that stays.
+    // Ports down: the rail starts at 60 mm and the valve stands at 221.7 mm, so what is below that
+    // stays.
     const below =
       draining(down.model, down.loop).stays.find((s) => s.component === 'radiator')?.mL ?? 0;
     expect(below).toBeCloseTo((radiator.volume_mL * (221.7 - 60)) / length, 6);

@@ -19,7 +19,10 @@ export interface Draining {
 /** Less than this is not told, mL. */
 const LEAST_ML = 2;
 
-/** Parts of a loop that stand somewhere, with their lowest and highest point and the ports that runs use. */
+/**
+ * Parts of a loop that stand somewhere, with their lowest and highest point and the ports that runs
+ * use.
+ */
 function wetParts(
   system: System,
   loop: Loop,
@@ -58,9 +61,10 @@ const share = (from: number, to: number, low: number, high: number): number =>
     : 0;
 
 /**
- * What stays in the loop when its lowest drain valve is opened and the fill cap is off: in each part, what lies below the valve or below the
- * part's own lowest used port, whichever is higher. An estimate: the volume is taken to be spread evenly over the part's height; a siphon may draw
- * some more, tilting the case most of it.
+ * What stays in the loop when its lowest drain valve is opened and the fill cap is off: in each
+ * part, what lies below the valve or below the part's own lowest used port, whichever is higher. An
+ * estimate: the volume is taken to be spread evenly over the part's height; a siphon may draw some
+ * more, tilting the case most of it.
  */
 export function draining(system: System, loop: Loop): Draining {
   const drains = loop.caps
@@ -91,7 +95,10 @@ export function draining(system: System, loop: Loop): Draining {
   };
 }
 
-/** Air that filling leaves above the highest used port of each part but the reservoir, largest first. Even spread over the height, as above. */
+/**
+ * Air that filling leaves above the highest used port of each part but the reservoir, largest
+ * first. Even spread over the height, as above.
+ */
 export function trappedAir(system: System, loop: Loop): readonly Pocket[] {
   return wetParts(system, loop)
     .filter((w) => w.placed.part.kind !== 'reservoir')
@@ -110,7 +117,10 @@ export function trappedAir(system: System, loop: Loop): readonly Pocket[] {
     .sort((a, b) => b.mL - a.mL);
 }
 
-/** Height of the coolant in a reservoir filled to its mark, mm in the case; null while it stands nowhere. */
+/**
+ * Height of the coolant in a reservoir filled to its mark, mm in the case; null while it stands
+ * nowhere.
+ */
 export function fillLevel(placed: PlacedComponent): number | null {
   const { part } = placed;
   if (part.kind !== 'reservoir' || placed.solids.length === 0) return null;

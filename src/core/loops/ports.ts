@@ -20,7 +20,10 @@ export interface Through {
   readonly cost: number;
 }
 
-/** The pair of ports (in different chambers, in the allowed directions) that makes the two runs shortest. Null when the part has none. */
+/**
+ * The pair of ports (in different chambers, in the allowed directions) that makes the two runs
+ * shortest. Null when the part has none.
+ */
 export function passThrough(
   design: Design,
   system: System,

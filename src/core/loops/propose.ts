@@ -13,7 +13,9 @@ import { isWet, type CoolantPart, type FittingPart, type TubePart } from '../com
 import { distance, type Vec } from '../geometry';
 import { middleOf, passThrough, placeOf, portsOf } from './ports';
 
-/** Up to this many stations between pump and reservoir every order is tried; beyond, nearest next. */
+/**
+ * Up to this many stations between pump and reservoir every order is tried; beyond, nearest next.
+ */
 const ALL_ORDERS_UP_TO = 7;
 
 export interface LoopChoice {
@@ -22,7 +24,8 @@ export interface LoopChoice {
   readonly fitting: FittingPart;
   readonly coolant: CoolantPart;
   readonly components?: readonly string[];
-  /** Male-to-male fittings that may be taken where two ports face each other. */ readonly bridges?: readonly FittingPart[];
+  /** Male-to-male fittings that may be taken where two ports face each other. */
+  readonly bridges?: readonly FittingPart[];
 }
 
 /** Wet parts that no loop touches yet. */
@@ -33,7 +36,10 @@ export function looseParts(design: Design): readonly string[] {
   return design.components.filter((i) => isWet(i.part) && !used.has(i.id)).map((i) => i.id);
 }
 
-/** A loop through the given parts (default: all loose ones): reservoir, pump, then the shortest order. Null with fewer than two parts. */
+/**
+ * A loop through the given parts (default: all loose ones): reservoir, pump, then the shortest
+ * order. Null with fewer than two parts.
+ */
 export function proposeLoop(design: Design, choice: LoopChoice): Edit | null {
   const components = (choice.components ?? looseParts(design)).filter(
     (id) => portsOf(design, id).length > 1,
@@ -64,7 +70,10 @@ export function proposeLoop(design: Design, choice: LoopChoice): Edit | null {
   return { do: 'loop.add', loop };
 }
 
-/** The same loop with its stations in another order; caps on ports now used are let go, freed ports are plugged. */
+/**
+ * The same loop with its stations in another order; caps on ports now used are let go, freed ports
+ * are plugged.
+ */
 export function reorderLoop(design: Design, loopId: string, stations: readonly string[]): Edit {
   const loop = design.loops.find((l) => l.id === loopId) as Loop;
   const system = compileSystem(design);
@@ -105,7 +114,10 @@ export function reorderLoop(design: Design, loopId: string, stations: readonly s
   };
 }
 
-/** Freed ports get a plug; a drain or fill port whose place a run has taken moves to a freed port, of the same part if it has one. */
+/**
+ * Freed ports get a plug; a drain or fill port whose place a run has taken moves to a freed port,
+ * of the same part if it has one.
+ */
 function closeFreed(freed: readonly PortRef[], displaced: readonly Cap[]): readonly Cap[] {
   const left = [...freed];
   const moved = displaced.flatMap((cap): Cap[] => {
@@ -117,7 +129,10 @@ function closeFreed(freed: readonly PortRef[], displaced: readonly Cap[]): reado
   return [...moved, ...left.map((ref): Cap => ({ ...ref, with: 'plug' }))];
 }
 
-/** Puts a loose part where it lengthens the loop least. Null when the loop has no run to open or the part no way through. */
+/**
+ * Puts a loose part where it lengthens the loop least. Null when the loop has no run to open or the
+ * part no way through.
+ */
 export function insertStation(design: Design, loopId: string, component: string): Edit | null {
   const loop = design.loops.find((l) => l.id === loopId);
   if (!loop) return null;
@@ -170,7 +185,10 @@ export function insertStation(design: Design, loopId: string, component: string)
 
 const same = (a: PortRef, b: PortRef): boolean => a.component === b.component && a.port === b.port;
 
-/** Reservoir, pump(s), then blocks and radiators in the order that makes the loop shortest through their middles. */
+/**
+ * Reservoir, pump(s), then blocks and radiators in the order that makes the loop shortest through
+ * their middles.
+ */
 export function orderStations(
   design: Design,
   system: System,
@@ -271,7 +289,10 @@ function connect(
   });
 }
 
-/** A direct connection where the two ports face each other and a fitting reaches from one to the other; a tube everywhere else. */
+/**
+ * A direct connection where the two ports face each other and a fitting reaches from one to the
+ * other; a tube everywhere else.
+ */
 function directly(
   system: System,
   from: PortRef,

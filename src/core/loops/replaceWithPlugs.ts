@@ -1,7 +1,10 @@
 import type { Design, Edit } from '../design';
 import { isWet, type ComponentPart } from '../components';
 
-/** Another part in a component's place, with plugs in the ports that the loop does not use: nothing is left open. */
+/**
+ * Another part in a component's place, with plugs in the ports that the loop does not use: nothing
+ * is left open.
+ */
 export function replaceWithPlugs(design: Design, component: string, part: ComponentPart): Edit {
   const replace: Edit = { do: 'component.replace', component, part };
   const loop = design.loops.find((l) =>

@@ -4,9 +4,14 @@ import type { Box, Vec } from '../geometry';
 /** A mount as a ruler finds it, mm. */
 export interface MountDraft {
   readonly face: MountFace;
-  /** Rail along the case's height (front, rear) or length (top, floor, side): from the floor or the rear panel to its start. */
+  /**
+   * Rail along the case's height (front, rear) or length (top, floor, side): from the floor or the
+   * rear panel to its start.
+   */
   readonly start_mm: number;
-  /** Middle of the fans from the board tray (front, top, rear, floor) or from the rear panel (side). */
+  /**
+   * Middle of the fans from the board tray (front, top, rear, floor) or from the rear panel (side).
+   */
   readonly middle_mm: number;
   readonly length_mm: number;
   /** Rows of fans it takes; 0 for none. */
@@ -19,7 +24,10 @@ export interface MountDraft {
   readonly filter: boolean;
 }
 
-/** A case as measured with a ruler: what the guided entry asks for. All mm, inside, from the rear panel, the floor and the board tray. */
+/**
+ * A case as measured with a ruler: what the guided entry asks for. All mm, inside, from the rear
+ * panel, the floor and the board tray.
+ */
 export interface CaseDraft {
   readonly name: string;
   readonly interior: Vec;
@@ -208,7 +216,10 @@ export function caseFromDraft(draft: CaseDraft, id: string): CasePart {
   };
 }
 
-/** A case to measure again: what the draft can say of it. Openings of cages and fans that came with it stay behind. */
+/**
+ * A case to measure again: what the draft can say of it. Openings of cages and fans that came with
+ * it stay behind.
+ */
 export function draftFromCase(part: CasePart): CaseDraft {
   return {
     name: part.name,

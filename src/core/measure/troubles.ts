@@ -5,7 +5,10 @@ import type { CaseDraft, DraftTrouble, MountDraft } from './caseDraft';
 const mm = (v: number): string => `${Math.round(v * 10) / 10} mm`;
 const SIDES = ['length', 'height', 'width'] as const;
 
-/** What was measured that cannot be: sticks out of the case, stands upside down, or has no size. Each at its place in the draft. */
+/**
+ * What was measured that cannot be: sticks out of the case, stands upside down, or has no size.
+ * Each at its place in the draft.
+ */
 export function draftTroubles(draft: CaseDraft): readonly DraftTrouble[] {
   const out: DraftTrouble[] = [];
   const say = (place: string, says: string): void => {

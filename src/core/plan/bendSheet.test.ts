@@ -52,7 +52,10 @@ const byHand = (radius: number, corner: number, on: number): Run => ({
 });
 
 describe('the sheet of a run', () => {
-  /** Common practice, no source: 101.6 mm to the corner with a 12.7 mm radius starts at 88.9 mm; 8 mm sit in the fitting. */
+  /**
+   * Common practice, no source: 101.6 mm to the corner with a 12.7 mm radius starts at 88.9 mm; 8
+   * mm sit in the fitting.
+   */
   test('marks by hand: start, corner, cut length, end to end', () => {
     const sheet = bendSheet(byHand(12.7, 101.6, 80), loop) as BendSheet,
       [bend] = sheet.bends;
@@ -72,7 +75,10 @@ describe('the sheet of a run', () => {
     ]);
   });
 
-  /** Spring-back ratio left over set (Kalpakjian, from memory): 86 left of 90, so that 90 wants 94.19 set. */
+  /**
+   * Spring-back ratio left over set (Kalpakjian, from memory): 86 left of 90, so that 90 wants
+   * 94.19 set.
+   */
   test('the test bend gives the angle to set', () => {
     const sheet = bendSheet(byHand(20, 100, 80), {
       ...loop,

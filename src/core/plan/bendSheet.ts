@@ -11,7 +11,10 @@ export interface SheetBend {
   /** Where a ruler would find the corner: bending there is the classic mistake. */
   readonly corner_mm: number;
   readonly setBack_mm: number;
-  /** Turn of the bend plane before this bend, right-handed about the way from the first end; null for the first. */
+  /**
+   * Turn of the bend plane before this bend, right-handed about the way from the first end; null
+   * for the first.
+   */
   readonly rotation_deg: number | null;
   /** The same as a turn of the tube in the hand, seen from the held end; null for none. */
   readonly turn: TubeTurn | null;
@@ -24,7 +27,10 @@ export interface SheetBend {
 export interface BendSheet {
   readonly run: string;
   readonly name: string;
-  /** Names of the parts its first end (`from`, which leads into the mandrel) and its other end lead to. */
+  /**
+   * Names of the parts its first end (`from`, which leads into the mandrel) and its other end lead
+   * to.
+   */
   readonly endNames: Run['endNames'];
   readonly loop: string;
   readonly material: Loop['tube']['material'];
@@ -38,7 +44,10 @@ export interface BendSheet {
   /** How deep both ends sit in their fittings. */
   readonly grip_mm: number;
   readonly bends: readonly SheetBend[];
-  /** End to end through the air when it is bent, and how much room it takes along its own axes: to check it by. */
+  /**
+   * End to end through the air when it is bent, and how much room it takes along its own axes: to
+   * check it by.
+   */
   readonly span_mm: number;
   readonly extent_mm: Vec;
   /** Angle left over angle set of the test bend; null when none was made. */
@@ -133,7 +142,10 @@ export const planesOf = (sheet: BendSheet): number =>
           Math.abs(Math.abs(b.rotation_deg) - 180) > 1,
       ).length;
 
-/** Easiest first, for practice: fewest bends, then fewest planes, then the shortest (common practice, no source). */
+/**
+ * Easiest first, for practice: fewest bends, then fewest planes, then the shortest (common
+ * practice, no source).
+ */
 export const makingOrder = (sheets: readonly BendSheet[]): readonly BendSheet[] =>
   [...sheets].sort(
     (a, b) =>

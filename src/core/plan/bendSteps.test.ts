@@ -9,11 +9,15 @@ import { add, cross, dot, norm, scale, sub, unit, type Vec } from '../geometry';
 import { bendSheet, bendSteps, makingSteps, tubeTurn, type BendSheet } from '.';
 
 /**
- * The bench: a mandrel and a tube, in the machine's own frame. The tube lies along x with its first end ahead; the held end
- * is behind, towards −x. The mandrel lies to the left (+y), so every bend goes to the left. It knows nothing of bend planes.
+ * The bench: a mandrel and a tube, in the machine's own frame. The tube lies along x with its first
+ * end ahead; the held end is behind, towards −x. The mandrel lies to the left (+y), so every bend
+ * goes to the left. It knows nothing of bend planes.
  */
 class Editor {
-  /** Points of the tube that are past the mandrel, by their distance from the first end as it was cut. */
+  /**
+   * Points of the tube that are past the mandrel, by their distance from the first end as it was
+   * cut.
+   */
   private readonly points = new Map<number, Vec>();
   private at_mm = 0;
 
@@ -32,7 +36,10 @@ class Editor {
     this.at_mm = to_mm;
   }
 
-  /** Turns the tube in the hand. Looking from the held end along +x with y up, the right hand is z: clockwise takes y to z. */
+  /**
+   * Turns the tube in the hand. Looking from the held end along +x with y up, the right hand is z:
+   * clockwise takes y to z.
+   */
   turn(angle_deg: number, direction: string): void {
     const t = ((direction === 'clockwise' ? 1 : -1) * angle_deg * Math.PI) / 180,
       c = Math.cos(t),
@@ -41,7 +48,10 @@ class Editor {
       this.points.set(mark, [x, y * c - z * s, y * s + z * c]);
   }
 
-  /** Lays the tube behind the mark round the mandrel: what is ahead swings to the left, about the mandrel's middle. */
+  /**
+   * Lays the tube behind the mark round the mandrel: what is ahead swings to the left, about the
+   * mandrel's middle.
+   */
   bend(angle_deg: number): void {
     const t = (angle_deg * Math.PI) / 180,
       c = Math.cos(t),
@@ -65,7 +75,9 @@ class Editor {
 /** A number as the sheet prints it. */
 const number = (text: string | undefined): number => Number((text ?? '').replaceAll(',', ''));
 
-/** Follows the printed words of a sheet, and nothing else: each mark, each turn as seen, each angle. */
+/**
+ * Follows the printed words of a sheet, and nothing else: each mark, each turn as seen, each angle.
+ */
 function followWords(sheet: BendSheet, marks: readonly number[]): readonly Vec[] {
   const bench = new Editor(sheet.radius_mm, marks);
   for (const words of makingSteps(sheet)) {
@@ -134,7 +146,10 @@ function wanted(
   };
 }
 
-/** Coordinates in a right-handed frame of the figure's own: its first leg, the plane of its first bend. Mirror images differ. */
+/**
+ * Coordinates in a right-handed frame of the figure's own: its first leg, the plane of its first
+ * bend. Mirror images differ.
+ */
 function ownFrame(points: readonly Vec[]): readonly Vec[] {
   const [o, a, b] = points as [Vec, Vec, Vec],
     x = unit(sub(a, o)),
@@ -150,7 +165,10 @@ const farthest = (a: readonly Vec[], b: readonly Vec[]): number =>
   Math.max(...a.map((p, i) => norm(sub(p, b[i] as Vec))));
 const mirrored = (points: readonly Vec[]): readonly Vec[] => points.map(([x, y, z]) => [x, y, -z]);
 
-/** What words rounded to 0.1 mm and 0.1° may be off by at the far end of a run: 0.05° over its length for each turn and bend, 0.05 mm a mark. */
+/**
+ * What words rounded to 0.1 mm and 0.1° may be off by at the far end of a run: 0.05° over its
+ * length for each turn and bend, 0.05 mm a mark.
+ */
 const slack_mm = (sheet: BendSheet): number =>
   sheet.bends.length * (0.1 + 2 * ((0.05 * Math.PI) / 180) * sheet.cut_mm) + 0.2;
 
@@ -205,7 +223,10 @@ const loop = {
 };
 
 describe('the words of a sheet, performed at the mandrel', () => {
-  /** Up, then right as seen from behind: the plane turns left-handed about the travel, and the tube the way the words say. */
+  /**
+   * Up, then right as seen from behind: the plane turns left-handed about the travel, and the tube
+   * the way the words say.
+   */
   test('by hand: along x, up along y, on along z', () => {
     const run = runThrough(
         [

@@ -12,7 +12,10 @@ export const rerouteRun = (design: Design, routed: Routed, link: string): Routed
 const alike = (a: unknown, b: unknown): boolean =>
   a === b || JSON.stringify(a) === JSON.stringify(b);
 
-/** Whether two parts take the same room and have their ports in the same places; curves and prices may differ. */
+/**
+ * Whether two parts take the same room and have their ports in the same places; curves and prices
+ * may differ.
+ */
 const sameBody = (a: ComponentPart, b: ComponentPart): boolean =>
   a === b || (a.kind === b.kind && alike(roomOf(a), roomOf(b)));
 const roomOf = (p: ComponentPart): unknown => [
@@ -24,7 +27,10 @@ const roomOf = (p: ComponentPart): unknown => [
   p.kind === 'radiator' ? p.finStart_mm : null,
 ];
 
-/** Whether two builds have the same parts in the same places, joined the same way: what was routed in one holds in the other. */
+/**
+ * Whether two builds have the same parts in the same places, joined the same way: what was routed
+ * in one holds in the other.
+ */
 export function sameSpace(a: Design, b: Design): boolean {
   return (
     alike(a.case, b.case) &&

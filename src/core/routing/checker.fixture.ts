@@ -4,7 +4,10 @@ import type { Run } from '../tubing';
 import type { Vec } from '../geometry';
 import { BETWEEN_MM, onArc, STRAIGHT_MM } from '.';
 
-/** The independent checker: its own distances, every point of every tube a millimetre or two apart against every solid and tube. */
+/**
+ * The independent checker: its own distances, every point of every tube a millimetre or two apart
+ * against every solid and tube.
+ */
 export const sub = (a: Vec, b: Vec): Vec => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
 export const len = (a: Vec): number => Math.hypot(...a);
 export const turn = (a: Vec, b: Vec): number =>

@@ -8,8 +8,9 @@ const SLANT_DEG = 45,
   STEP_MM = 6;
 
 /**
- * Steps to the side of a right-angled way laid aslant: where a leg turns off and the next but one goes on as before, both corners of 90° become
- * bends of 45° with a slanting leg between, half the step before and half behind. Taken where there is room for it and it is shorter; the rest stays.
+ * Steps to the side of a right-angled way laid aslant: where a leg turns off and the next but one
+ * goes on as before, both corners of 90° become bends of 45° with a slanting leg between, half the
+ * step before and half behind. Taken where there is room for it and it is shorter; the rest stays.
  */
 export function slanted(
   room: Room,

@@ -22,7 +22,10 @@ export interface EndWay {
   readonly cost: number;
 }
 
-/** Prices of pieces in millimetres of straight tube: a builder takes an elbow when it saves about so much (common practice, no source). */
+/**
+ * Prices of pieces in millimetres of straight tube: a builder takes an elbow when it saves about so
+ * much (common practice, no source).
+ */
 const PIECE_COST: Record<Exclude<EndPiece, 'auto'>, number> = {
   straight: 0,
   rotary90: 70,
@@ -36,7 +39,10 @@ export interface EndKit {
   readonly kit: Readonly<Record<KitDuty, FittingPart>>;
 }
 
-/** All ways out of a port; only those with the wished piece where one is set. `slanted`: also elbows of 45°, and turns in between. */
+/**
+ * All ways out of a port; only those with the wished piece where one is set. `slanted`: also elbows
+ * of 45°, and turns in between.
+ */
 export function endWays(
   at: Vec,
   direction: Vec,

@@ -2,7 +2,10 @@ import type { Obstacle } from './workspace';
 
 type Lines = readonly [readonly number[], readonly number[], readonly number[]];
 
-/** An end to measure to: its lines, the axis and sense a tube arrives by, how far beside its line a sidestep may set out, mm, and what it costs. */
+/**
+ * An end to measure to: its lines, the axis and sense a tube arrives by, how far beside its line a
+ * sidestep may set out, mm, and what it costs.
+ */
 export interface FieldEnd {
   readonly at: readonly [number, number, number];
   readonly axis: 0 | 1 | 2;
@@ -11,19 +14,27 @@ export interface FieldEnd {
   readonly cost: number;
 }
 
-/** Distances along the lines, by line number: the way round what is closed, bends and corners not counted. */
+/**
+ * Distances along the lines, by line number: the way round what is closed, bends and corners not
+ * counted.
+ */
 export interface Field {
   at(i: number, j: number, k: number): number;
 }
 
 const EPS = 1e-6;
-/** Rounds of sweeps; each carries distances round one more corner of what is closed. A field cut short is too high somewhere, so it never is. */
+/**
+ * Rounds of sweeps; each carries distances round one more corner of what is closed. A field cut
+ * short is too high somewhere, so it never is.
+ */
 const MOST_ROUNDS = 200;
 
 /**
- * Least distance from every crossing of the lines to the nearest end along the lines, past crossings that lie inside something closed. Never more than the
- * least legs of a tube that bends on the lines: what passes between two crossings is not looked at. A toll is paid once, where the way enters its block. Gauss–Seidel sweeps in eight orders until
- * nothing changes (fast sweeping; Zhao 2005), exact for distances along the axes.
+ * Least distance from every crossing of the lines to the nearest end along the lines, past
+ * crossings that lie inside something closed. Never more than the least legs of a tube that bends
+ * on the lines: what passes between two crossings is not looked at. A toll is paid once, where the
+ * way enters its block. Gauss–Seidel sweeps in eight orders until nothing changes (fast sweeping;
+ * Zhao 2005), exact for distances along the axes.
  */
 export function distanceField(
   lines: Lines,
@@ -34,7 +45,8 @@ export function distanceField(
     step = [ny * nz, nz, 1] as const;
   const closed = new Uint8Array(nx * ny * nz),
     dist = new Float64Array(nx * ny * nz).fill(Infinity);
-  // What entering a block costs on the way to a neighbour, by axis: to the next line, and to the one before. Only where there are tolls.
+  // What entering a block costs on the way to a neighbour, by axis: to the next line, and to the
+  // one before. Only where there are tolls.
   let onward: readonly Float64Array[] | null = null,
     backward: readonly Float64Array[] | null = null;
   for (const b of blocks) {
@@ -145,7 +157,10 @@ function payAtFaces(
   }
 }
 
-/** The end itself, and every crossing beside or on its line that a sidestep may set out from: as far back as either line is open. */
+/**
+ * The end itself, and every crossing beside or on its line that a sidestep may set out from: as far
+ * back as either line is open.
+ */
 function seed(
   lines: Lines,
   step: readonly [number, number, number],

@@ -5,9 +5,15 @@ import type { TubeLimits, WayFound } from './rigidRoute';
 import { roundedPath, samplePath, turnBetween } from './path';
 import { tollOf, type Room } from './workspace';
 
-/** A degree of turning is worth so many millimetres: gentle ways are taken (common practice, no source). */
+/**
+ * A degree of turning is worth so many millimetres: gentle ways are taken (common practice, no
+ * source).
+ */
 const TURN_COST = 0.3;
-/** Lengths tried before the tube turns, in bend radii beyond the least; widest radius tried, in least radii. */
+/**
+ * Lengths tried before the tube turns, in bend radii beyond the least; widest radius tried, in
+ * least radii.
+ */
 const REACHES = [0, 0.35, 0.8, 1.4, 2.2, 3.2, 4.5],
   WIDEST = 3;
 /** Ways looked at in space, cheapest first; distance between points looked at, mm. */
@@ -28,8 +34,9 @@ export interface SoftWay extends WayFound {
 }
 
 /**
- * The cheapest gentle way of a flexible tube: out of one fitting, a bend, a straight, a bend, into the other, the bends as wide as there is
- * room for and never tighter than the tube allows. All end fittings are weighed at once. Null when every such way meets something.
+ * The cheapest gentle way of a flexible tube: out of one fitting, a bend, a straight, a bend, into
+ * the other, the bends as wide as there is room for and never tighter than the tube allows. All end
+ * fittings are weighed at once. Null when every such way meets something.
  */
 export function routeFlexible(
   room: Room,

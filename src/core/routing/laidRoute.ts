@@ -24,7 +24,10 @@ export const laidOf = (route: Route): LaidRoute => ({
   router: ROUTER_VERSION,
 });
 
-/** A route as it stands in the document; null where its ends no longer meet their ports, or its bends or end fittings are not those the connection now asks for. */
+/**
+ * A route as it stands in the document; null where its ends no longer meet their ports, or its
+ * bends or end fittings are not those the connection now asks for.
+ */
 export function laidRoute(system: System, task: Task, laid: LaidRoute): Route | null {
   const { from, to, loop, wish } = task;
   const { tube, fitting } = loop;
@@ -36,7 +39,10 @@ export function laidRoute(system: System, task: Task, laid: LaidRoute): Route | 
   return route;
 }
 
-/** Routes by what the document keeps of them, while ports, tube and fittings stay the same: the same route is the same object. */
+/**
+ * Routes by what the document keeps of them, while ports, tube and fittings stay the same: the same
+ * route is the same object.
+ */
 const remembered = new WeakMap<
   LaidRoute,
   { readonly asked: readonly object[]; readonly route: Route | null }

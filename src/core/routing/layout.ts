@@ -16,7 +16,9 @@ import { placePieces } from './pieces';
 import type { Route, Routed } from './routed';
 import { tasksOf } from './task';
 
-/** All that routing says of a build: places of inline parts, and the routes of its runs. Plain data. */
+/**
+ * All that routing says of a build: places of inline parts, and the routes of its runs. Plain data.
+ */
 export interface RoutedDesign {
   readonly frames: readonly (readonly [component: string, frame: Frame])[];
   readonly routed: Routed;
@@ -24,10 +26,16 @@ export interface RoutedDesign {
 
 type Tell = (done: number, of: number) => boolean;
 
-/** A run may overlap what it touches by so much before it counts as meeting it: rounding of the points it is measured by, mm. */
+/**
+ * A run may overlap what it touches by so much before it counts as meeting it: rounding of the
+ * points it is measured by, mm.
+ */
 const SLACK_MM = 0.05;
 
-/** The layout of the document as routes in space: those whose ends still meet their ports. Milliseconds; searches nothing. */
+/**
+ * The layout of the document as routes in space: those whose ends still meet their ports.
+ * Milliseconds; searches nothing.
+ */
 export function routesOf(system: System): Routed {
   const { routes: laid, noRoute: noRoute } = system.design.layout;
   const tasks = tasksOf(system);
@@ -53,7 +61,10 @@ export function routedDesign(design: Design): RoutedDesign {
   return { frames: Object.entries(design.layout.poses), routed: routesOf(compileSystem(design)) };
 }
 
-/** Places the inline parts and routes every run from nothing, but for the pinned ones. Pure, deterministic; seconds. */
+/**
+ * Places the inline parts and routes every run from nothing, but for the pinned ones. Pure,
+ * deterministic; seconds.
+ */
 export function routeDesign(design: Design, tell: Tell = () => true): RoutedDesign {
   const poses = placePieces(design);
   const placed = withPoses(design, poses);
@@ -79,7 +90,8 @@ export function layoutEdit(design: Design, { frames, routed }: RoutedDesign): Ed
   for (const [id, frame] of frames) poses[id] = frame;
   const found = new Map(routed.routes.map((r) => [r.connection, r]));
   for (const id of Object.keys(design.layout.routes)) {
-    // A pinned run that no longer meets its ports stays pinned, and unrouted, until the builder says otherwise.
+    // A pinned run that no longer meets its ports stays pinned, and unrouted, until the builder
+    // says otherwise.
     if (!found.has(id) && !design.layout.routes[id]?.pinned) routes[id] = null;
   }
   for (const route of routed.routes) routes[route.connection] = pinnedAs(design, route);
@@ -118,7 +130,10 @@ export function withRoutes(design: Design, tell?: Tell): Design {
   return edit ? applyEdit(design, edit).design : design;
 }
 
-/** Runs that want routing: without a route, or with one that now meets something. Pinned ones are left to the builder. */
+/**
+ * Runs that want routing: without a route, or with one that now meets something. Pinned ones are
+ * left to the builder.
+ */
 export function staleRuns(system: System): readonly string[] {
   const { layout } = system.design;
   const { routes } = routesOf(system);
@@ -138,8 +153,9 @@ export function staleRuns(system: System): readonly string[] {
 }
 
 /**
- * Warm start: routes only what is stale, past all the other routes as they lie; one of those is taken up only where a run
- * finds no way past it. Inline parts stay unless all their runs are stale. The edit to write it, or null where nothing is stale.
+ * Warm start: routes only what is stale, past all the other routes as they lie; one of those is
+ * taken up only where a run finds no way past it. Inline parts stay unless all their runs are
+ * stale. The edit to write it, or null where nothing is stale.
  */
 export function rerouteEdit(design: Design, tell: Tell = () => true): Edit | null {
   const stale = new Set(staleRuns(compileSystem(design)));
@@ -168,7 +184,10 @@ export interface Improvement {
 /** A gain smaller than this, in millimetres of tube with bends weighed in, is not offered. */
 const WORTH_MM = 20;
 
-/** A routing from nothing, offered where it finds a way for more runs, or less tube and bends for all of them; null otherwise. */
+/**
+ * A routing from nothing, offered where it finds a way for more runs, or less tube and bends for
+ * all of them; null otherwise.
+ */
 export function improvement(design: Design, tell: Tell = () => true): Improvement | null {
   const now = routesOf(compileSystem(design));
   const fresh = routeDesign(design, tell);

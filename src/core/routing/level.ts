@@ -5,7 +5,10 @@ import { BEND_COST, type TubeLimits } from './rigidRoute';
 import { roundedPath, samplePath } from './path';
 import { tollOf, type Room } from './workspace';
 
-/** An end that a right-angled way may begin at: along an axis, or brought onto one by a slanting leg and a bend of 45° behind it. */
+/**
+ * An end that a right-angled way may begin at: along an axis, or brought onto one by a slanting leg
+ * and a bend of 45° behind it.
+ */
 export interface LevelEnd extends EndWay {
   readonly lead?: { readonly end: EndWay; readonly corner: Vec };
 }
@@ -28,8 +31,10 @@ const between = (d: Vec): readonly [0 | 1 | 2, 0 | 1 | 2] | null => {
 };
 
 /**
- * Ends as right-angled ways can use them: those along an axis as they are, those of 45° with their first leg and bend made, onto either axis they
- * lie between. That leg is as short as the fitting lets it be, or reaches level with an end at the other side (`others`), so that one bend brings the tube in line.
+ * Ends as right-angled ways can use them: those along an axis as they are, those of 45° with their
+ * first leg and bend made, onto either axis they lie between. That leg is as short as the fitting
+ * lets it be, or reaches level with an end at the other side (`others`), so that one bend brings
+ * the tube in line.
  */
 function levelEnds(
   room: Room,
@@ -79,7 +84,9 @@ function levelEnds(
 }
 const MOST_LEGS = 3;
 
-/** A soft tube takes its curves elsewhere: here it begins at an end along an axis where it has one. */
+/**
+ * A soft tube takes its curves elsewhere: here it begins at an end along an axis where it has one.
+ */
 export function levelled(
   room: Room,
   ends: readonly EndWay[],
@@ -91,7 +98,10 @@ export function levelled(
   return along.length > 0 ? along : levelEnds(room, ends, others, limits);
 }
 
-/** Two elbows of 45° that look into each other: one straight piece aslant. Null when none do, or something is in the way. */
+/**
+ * Two elbows of 45° that look into each other: one straight piece aslant. Null when none do, or
+ * something is in the way.
+ */
 export function slantBetween(
   room: Room,
   froms: readonly EndWay[],

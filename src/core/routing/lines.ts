@@ -5,7 +5,10 @@ import type { Obstacle } from './workspace';
 
 type Lines = readonly [readonly number[], readonly number[], readonly number[]];
 
-/** Filler lines so far apart where nothing else asks for one; lines nearer to each other than this are one, mm. */
+/**
+ * Filler lines so far apart where nothing else asks for one; lines nearer to each other than this
+ * are one, mm.
+ */
 const FILL_MM = 60,
   MERGE_MM = 1.5;
 /** Most lines an axis. */
@@ -13,8 +16,10 @@ const MOST = 32,
   MOST_LED = 56;
 
 /**
- * Where a right-angled way may bend: level with the mouths of both ends and a bend's length before them, beside what is in the way,
- * level with runs that are there already, where the builder asked (`asked`), now and then in open room, and level with ends that a slanting leg brings about (`led`).
+ * Where a right-angled way may bend: level with the mouths of both ends and a bend's length before
+ * them, beside what is in the way, level with runs that are there already, where the builder asked
+ * (`asked`), now and then in open room, and level with ends that a slanting leg brings about
+ * (`led`).
  */
 export function bendLines(
   bounds: Box,

@@ -32,7 +32,10 @@ interface Candidate {
   measure(): number;
 }
 
-/** The nearest thing to a tube along its way, but the two parts it joins (`ends`); null when nothing is near. */
+/**
+ * The nearest thing to a tube along its way, but the two parts it joins (`ends`); null when nothing
+ * is near.
+ */
 export function nearestTo(
   system: System,
   route: Route,
@@ -91,7 +94,10 @@ function tubesNear(
   });
 }
 
-/** Least gap from the points of a tube to a body; points whose box is farther off than the best so far are passed over. */
+/**
+ * Least gap from the points of a tube to a body; points whose box is farther off than the best so
+ * far are passed over.
+ */
 const gapToBody = pairMemo(({ points }: SampledTube, body: Body): number => {
   let least = Infinity;
   for (const p of points) {

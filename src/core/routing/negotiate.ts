@@ -25,9 +25,11 @@ const LIVE_MOST = 2500;
 type Tell = (done: number, of: number) => boolean;
 
 /**
- * Every run of the model, negotiated: each takes its cheapest way past everything that stands and past the runs already routed; one that finds
- * none may cross others at a price, which are then taken up and routed again, ever dearer to cross where that happens again. Deterministic.
- * `kept`: routes that stay as they are unless one of the others finds no way past them; pinned ones stay whatever happens.
+ * Every run of the model, negotiated: each takes its cheapest way past everything that stands and
+ * past the runs already routed; one that finds none may cross others at a price, which are then
+ * taken up and routed again, ever dearer to cross where that happens again. Deterministic. `kept`:
+ * routes that stay as they are unless one of the others finds no way past them; pinned ones stay
+ * whatever happens.
  */
 export function routeAll(
   system: System,
@@ -162,7 +164,10 @@ class Negotiation {
     this.without.set(task.connection, why);
   }
 
-  /** Every run that was routed now once more, dearest first, past all others as they lie: what made it go round may be gone. Kept where it comes out cheaper. */
+  /**
+   * Every run that was routed now once more, dearest first, past all others as they lie: what made
+   * it go round may be gone. Kept where it comes out cheaper.
+   */
   tidyUp(): void {
     const fresh = this.tasks.filter(
       (t) =>
@@ -231,7 +236,10 @@ function retold(system: System, task: Task, route: Route, others: readonly Route
   return { ...route, cost: route.cost - route.preference + preference, preference };
 }
 
-/** The least a run could cost past all others as they lie: the same search without haste. Infinity when there is no way. */
+/**
+ * The least a run could cost past all others as they lie: the same search without haste. Infinity
+ * when there is no way.
+ */
 export function leastCost(system: System, routed: Routed, connection: string): number {
   const task = tasksOf(system).find((t) => t.connection === connection);
   if (!task) return Infinity;
@@ -241,7 +249,10 @@ export function leastCost(system: System, routed: Routed, connection: string): n
   return route?.cost ?? Infinity;
 }
 
-/** One run routed again past all others as they lie: what a hand that drags it sees. The rest is negotiated when it lets go. */
+/**
+ * One run routed again past all others as they lie: what a hand that drags it sees. The rest is
+ * negotiated when it lets go.
+ */
 export function routeOne(system: System, routed: Routed, connection: string): Routed {
   const tasks = tasksOf(system);
   const task = tasks.find((t) => t.connection === connection);

@@ -8,8 +8,9 @@ const NONE_MM = 1e-6,
   STEP_MM = 7;
 
 /**
- * Angle of the two bends of a sidestep, degrees: the least for which both bends and the straight between them just give it,
- * h = 2 R (1 − cos θ) + L sin θ. Null when it is more than two right angles give: such a way turns corners instead.
+ * Angle of the two bends of a sidestep, degrees: the least for which both bends and the straight
+ * between them just give it, h = 2 R (1 − cos θ) + L sin θ. Null when it is more than two right
+ * angles give: such a way turns corners instead.
  */
 export function jogAngle(side_mm: number, radius_mm: number, between_mm: number): number | null {
   if (side_mm > 2 * radius_mm + between_mm) return null;
@@ -29,7 +30,10 @@ export interface Jog {
   readonly longer_mm: number;
 }
 
-/** A leg along `d` from one place to another beside its line: two equal bends somewhere on the way. `before` and `after` stay straight. Null when there is no room. */
+/**
+ * A leg along `d` from one place to another beside its line: two equal bends somewhere on the way.
+ * `before` and `after` stay straight. Null when there is no room.
+ */
 export function jogLeg(
   room: Room,
   from: Vec,

@@ -8,7 +8,10 @@ const STRAIGHT_DEG = 1e-6;
 export const turnBetween = (a: Vec, b: Vec): number =>
   Math.atan2(norm(cross(a, b)), dot(a, b)) * DEGREES;
 
-/** A polyline with its corners rounded to a radius: lines and arcs that meet smoothly. Corners in line make none. */
+/**
+ * A polyline with its corners rounded to a radius: lines and arcs that meet smoothly. Corners in
+ * line make none.
+ */
 export function roundedPath(corners: readonly Vec[], radius: number): readonly Segment[] {
   const out: Segment[] = [];
   let from = corners[0] as Vec;

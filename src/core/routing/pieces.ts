@@ -46,8 +46,9 @@ interface Neighbour {
 }
 
 /**
- * A place for every tee, valve, filter and meter that hangs in its runs: upright along the case's axes, clear of all that stands, its ports
- * reached by the least tube and bends (Manhattan length and fewest right-angled turns). Those in `kept` stay. Deterministic.
+ * A place for every tee, valve, filter and meter that hangs in its runs: upright along the case's
+ * axes, clear of all that stands, its ports reached by the least tube and bends (Manhattan length
+ * and fewest right-angled turns). Those in `kept` stay. Deterministic.
  */
 export function placePieces(design: Design, kept: Frames = new Map()): Frames {
   const loose = design.components.filter(
@@ -133,7 +134,8 @@ function bestFrame(
     { length: 2 * Math.floor(REACH_MM / STEP_MM) + 1 },
     (_, i) => (i - Math.floor(REACH_MM / STEP_MM)) * STEP_MM,
   );
-  // Level with a neighbour's port, a run may be straight: those planes are tried beside the even steps.
+  // Level with a neighbour's port, a run may be straight: those planes are tried beside the even
+  // steps.
   const levels = ([0, 1, 2] as const).map((i) =>
     [...new Set([...steps.map((s) => middle[i] + s), ...ends.map((n) => n.reached[i])])].filter(
       (v) => v > interior.min[i] && v < interior.max[i],
@@ -201,7 +203,10 @@ function bestFrame(
   return found ? frameOf(found) : null;
 }
 
-/** Least right-angled way from a mouth to another: lengths along the axes, and the bends its ends ask for. */
+/**
+ * Least right-angled way from a mouth to another: lengths along the axes, and the bends its ends
+ * ask for.
+ */
 function wayCost(
   fx: number,
   fy: number,

@@ -7,7 +7,9 @@ import { reachOf, tollOf, type Reach, type Room } from './workspace';
 import { cheapestPath } from './search';
 import { passedOn, viaBound } from './waypoints';
 
-/** What a tube can do: radius of its bends, least straight at a fitting and between two bends, mm. */
+/**
+ * What a tube can do: radius of its bends, least straight at a fitting and between two bends, mm.
+ */
 export interface TubeLimits {
   readonly radius_mm: number;
   readonly atFitting_mm: number;
@@ -28,20 +30,32 @@ const HASTE = 600;
 /** Corners looked at before a way is given up. */
 const MOST_EXPANDED = 20000;
 
-/** A bend is worth so many millimetres of straight tube: heating, holding, and one more to get wrong (common practice, no source). */
+/**
+ * A bend is worth so many millimetres of straight tube: heating, holding, and one more to get wrong
+ * (common practice, no source).
+ */
 export const BEND_COST = 45;
-/** A leg off the planes that other runs use costs so much more a millimetre: parallel runs look tidy. */
+/**
+ * A leg off the planes that other runs use costs so much more a millimetre: parallel runs look
+ * tidy.
+ */
 const OFF_PLANE = 0.04;
 
 type Axis = 0 | 1 | 2;
 interface State {
   readonly at: Vec;
-  /** Place among the lines, 64 an axis. */ readonly cell: number;
-  /** Axis and sense of the leg that led here; 0…5. */ readonly way: number;
-  /** Number of the start. */ readonly start: number;
-  /** Number of the goal once reached; else FRESH before the first leg, CORNER after. */ readonly goal: number;
-  /** Places to pass that lie behind. */ readonly stage: number;
-  /** Corners of a sidestep on the leg that led here. */ readonly via?: readonly Vec[];
+  /** Place among the lines, 64 an axis. */
+  readonly cell: number;
+  /** Axis and sense of the leg that led here; 0…5. */
+  readonly way: number;
+  /** Number of the start. */
+  readonly start: number;
+  /** Number of the goal once reached; else FRESH before the first leg, CORNER after. */
+  readonly goal: number;
+  /** Places to pass that lie behind. */
+  readonly stage: number;
+  /** Corners of a sidestep on the leg that led here. */
+  readonly via?: readonly Vec[];
 }
 
 const axisOf = (way: number): Axis => (way >> 1) as Axis;
@@ -63,7 +77,10 @@ const along = (at: Vec, way: number, by: number): Vec => {
 /** Only ends along the axes; elbows of 45° are brought onto one before (`levelled`). */
 const square = (e: EndWay): boolean => e.direction.filter((x) => Math.abs(x) > 1e-9).length === 1;
 
-/** How long a way is looked for, how much dearer than the cheapest it may be, and places it must pass. */
+/**
+ * How long a way is looked for, how much dearer than the cheapest it may be, and places it must
+ * pass.
+ */
 export interface HardEffort {
   readonly most?: number;
   readonly weight?: number;
@@ -76,8 +93,9 @@ type Tell = (state: State, cost: number) => void;
 type Wanted = (key: number, cost: number) => boolean;
 
 /**
- * The cheapest right-angled way between two ports with all their end fittings at once: straight legs and bends of 90°, every leg long enough
- * for its bends. States are corners with the way that led there; a leg is one step, so its least length is exact. Null when there is none.
+ * The cheapest right-angled way between two ports with all their end fittings at once: straight
+ * legs and bends of 90°, every leg long enough for its bends. States are corners with the way that
+ * led there; a leg is one step, so its least length is exact. Null when there is none.
  */
 export function routeRigid(
   room: Room,
@@ -134,7 +152,10 @@ class HardSearch {
     ) as unknown as HardSearch['cells'];
   }
 
-  /** In haste first; where that finds nothing, what stands between is measured round and the search starts again. */
+  /**
+   * In haste first; where that finds nothing, what stands between is measured round and the search
+   * starts again.
+   */
   find(most: number, weight: number): WayFound | null {
     let found = this.search(Math.min(most, HASTE), weight);
     if (!found && this.vias.length === 0) {
@@ -216,7 +237,10 @@ class HardSearch {
     return this.planes[u].has(Math.round(at[u])) || this.planes[v].has(Math.round(at[v]));
   }
 
-  /** All steps from a state: on as it stands out of a fitting, or square to the leg that led to a corner. */
+  /**
+   * All steps from a state: on as it stands out of a fitting, or square to the leg that led to a
+   * corner.
+   */
   private expand(state: State, tell: Tell, wanted: Wanted): void {
     const fresh = state.goal === FRESH;
     for (let way = 0; way < 6; way += 1) {
@@ -299,7 +323,10 @@ class HardSearch {
     return this.vias.length === 0 ? 0 : passedOn(this.vias, state.stage, state.at, axis, sense, t);
   }
 
-  /** Never more than what is still to come: length and bends to the nearest end, and the way round what is closed. */
+  /**
+   * Never more than what is still to come: length and bends to the nearest end, and the way round
+   * what is closed.
+   */
   private boundFrom(x: State): number {
     if (x.goal >= 0) return 0;
     const via = this.vias[x.stage];

@@ -101,7 +101,10 @@ describe('the demos, routed', () => {
     ).toEqual([]);
   });
 
-  /** Hart, Nilsson & Raphael 1968 for the bound, Pohl 1970 for the weight: each run against the same search without haste, past all others as they lie. */
+  /**
+   * Hart, Nilsson & Raphael 1968 for the bound, Pohl 1970 for the weight: each run against the same
+   * search without haste, past all others as they lie.
+   */
   test.each([
     ['desk', desk],
     ['tower', tower],

@@ -3,7 +3,10 @@ import type { Segment } from '../tubing';
 import type { Vec } from '../geometry';
 import type { EndWay } from './ends';
 
-/** Of one run, as seen through the glass: tubes of other loops that it crosses, and shown parts that it passes before. */
+/**
+ * Of one run, as seen through the glass: tubes of other loops that it crosses, and shown parts that
+ * it passes before.
+ */
 export interface Visibility {
   readonly crosses: readonly string[];
   readonly before: readonly string[];
@@ -35,7 +38,10 @@ export interface Route {
   readonly cost: number;
   /** What of it is paid for looks: standing in view of something. */
   readonly preference: number;
-  /** What is told of it once all runs lie: worked out with its way, since it is asked for at every edit. */
+  /**
+   * What is told of it once all runs lie: worked out with its way, since it is asked for at every
+   * edit.
+   */
   readonly told?: Told;
 }
 
@@ -51,7 +57,8 @@ export interface Routed {
   readonly routes: readonly Route[];
   readonly missing: readonly NoRoute[];
   readonly rounds: number;
-  /** Runs whose pinned way no longer meets their ports: they were routed anew. */ readonly unpinned: readonly string[];
+  /** Runs whose pinned way no longer meets their ports: they were routed anew. */
+  readonly unpinned: readonly string[];
 }
 
 /** Outer radius of a run's tube, mm. */

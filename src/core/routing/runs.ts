@@ -65,7 +65,10 @@ function routedRun(system: System, run: Run, route: Route, all: readonly Route[]
 type Pieces = NonNullable<Run['routed']>['pieces'];
 const pieces = new WeakMap<EndWay, Pieces>();
 
-/** The pieces of an end, the same objects while the end is: what is measured between them is remembered by them. */
+/**
+ * The pieces of an end, the same objects while the end is: what is measured between them is
+ * remembered by them.
+ */
 function piecesOf(end: EndWay, side: 'from' | 'to'): Pieces {
   const known = pieces.get(end);
   if (known) return known;

@@ -8,13 +8,19 @@ export interface Problem<S> {
   readonly places?: number;
   /** Whether a state is an end. */
   done(state: S): boolean;
-  /** Tells the neighbours, each with the cost of the step, ≥ 0. `wanted` answers whether a place of that key is worth telling at that cost: it spares the making of many. */
+  /**
+   * Tells the neighbours, each with the cost of the step, ≥ 0. `wanted` answers whether a place of
+   * that key is worth telling at that cost: it spares the making of many.
+   */
   next(
     state: S,
     tell: (state: S, cost: number) => void,
     wanted: (key: number | string, cost: number) => boolean,
   ): void;
-  /** Never more than what is still to be paid: the path found is then the cheapest (Hart, Nilsson & Raphael 1968). */
+  /**
+   * Never more than what is still to be paid: the path found is then the cheapest (Hart, Nilsson &
+   * Raphael 1968).
+   */
   bound(state: S): number;
 }
 
@@ -48,13 +54,15 @@ function ledger(places: number | undefined): {
 }
 
 /**
- * Cheapest path, or null when there is none within `most` expansions. Deterministic: ties go to what was found last, so that of many ways
- * as good one is followed to its end. With `weight` over 1 the path may cost up to so many times the cheapest (Pohl 1970), found sooner.
+ * Cheapest path, or null when there is none within `most` expansions. Deterministic: ties go to
+ * what was found last, so that of many ways as good one is followed to its end. With `weight` over
+ * 1 the path may cost up to so many times the cheapest (Pohl 1970), found sooner.
  */
 export function cheapestPath<S>(problem: Problem<S>, most = 200_000, weight = 1): Found<S> | null {
   const best = ledger(problem.places),
     heap = new Heap();
-  // What was reached, by the order it was reached in: its state, what it cost, and what it was reached from.
+  // What was reached, by the order it was reached in: its state, what it cost, and what it was
+  // reached from.
   const states: S[] = [],
     costs: number[] = [],
     from: number[] = [];

@@ -19,13 +19,17 @@ export const KEPT_MM = [1];
 /** Ways may cost so many times the cheapest: found so much sooner. */
 const WEIGHT = 1.15;
 
-/** How hard a way is looked for: corners looked at, and how much dearer than the cheapest it may be. */
+/**
+ * How hard a way is looked for: corners looked at, and how much dearer than the cheapest it may be.
+ */
 export interface Effort {
   readonly most?: number;
   readonly weight?: number;
 }
 
-/** Ends a builder lets a run have: with the pieces and, where it can, the way out they asked for. */
+/**
+ * Ends a builder lets a run have: with the pieces and, where it can, the way out they asked for.
+ */
 export function endsOf(system: System, t: Task, side: 'from' | 'to'): readonly EndWay[] {
   const all = endWays(
       t[side].at,
@@ -88,11 +92,15 @@ function openEnds(
         ) || samplePath(o.path, 8).some((p) => boxes.some((b) => within(grow(b, t.radius), p))),
     );
   });
-  // A port whose every fitting meets something keeps its straight one: that trouble is the port's own finding.
+  // A port whose every fitting meets something keeps its straight one: that trouble is the port's
+  // own finding.
   return open.length > 0 ? open : all.slice(0, 1);
 }
 
-/** The cheapest way of one run past all that stands and the others as they lie; with `history` it may cross others at a price. Null when there is none. */
+/**
+ * The cheapest way of one run past all that stands and the others as they lie; with `history` it
+ * may cross others at a price. Null when there is none.
+ */
 export function routeSingle(
   system: System,
   t: Task,

@@ -17,7 +17,10 @@ import { radiusOf, type Route } from './routed';
 import type { Task } from './task';
 import { viewBlocks } from './visibility';
 
-/** What it costs to cross a run that is there, mm, and how much dearer that becomes each time a run is taken up (McMurchie & Ebeling 1995: history). */
+/**
+ * What it costs to cross a run that is there, mm, and how much dearer that becomes each time a run
+ * is taken up (McMurchie & Ebeling 1995: history).
+ */
 const CROSS_COST = 400,
   HISTORY_COST = 250;
 
@@ -84,7 +87,10 @@ export const bodyBox = (b: EndBody): Box => {
   };
 };
 
-/** The room of one tube: everything grown by its radius and the distance kept, less where its own mouths stand nearer than that. */
+/**
+ * The room of one tube: everything grown by its radius and the distance kept, less where its own
+ * mouths stand nearer than that.
+ */
 export function roomFor(
   system: System,
   t: Task,
@@ -97,7 +103,8 @@ export function roomFor(
 ): Room {
   const blocks: Obstacle[] = [];
   const block = (id: string, box: Box, penalty: number, soft = kept): void => {
-    // A mouth beside its own part, or between two that stand close, begins nearer than the distance kept: that part is kept off by so much only.
+    // A mouth beside its own part, or between two that stand close, begins nearer than the distance
+    // kept: that part is kept off by so much only.
     let by = t.radius + soft;
     for (const e of ends) {
       const gap = boxGap({ min: e.mouth, max: e.mouth }, box);

@@ -3,7 +3,10 @@ import type { System, PlacedPort } from '../system';
 import { distance, type Vec } from '../geometry';
 import type { TubeLimits } from './rigidRoute';
 
-/** Straight tube that a fitting must grip and clear before a bend, and least between two bends, mm (common practice, no source). */
+/**
+ * Straight tube that a fitting must grip and clear before a bend, and least between two bends, mm
+ * (common practice, no source).
+ */
 export const STRAIGHT_MM = 12,
   BETWEEN_MM = 5;
 
@@ -21,7 +24,8 @@ export interface Task {
   };
   readonly apart: number;
   readonly constraints: RouteConstraints;
-  /** Whether it may run behind the tray, and the middles of the openings it would pass. */ readonly behind: boolean;
+  /** Whether it may run behind the tray, and the middles of the openings it would pass. */
+  readonly behind: boolean;
   readonly openings: readonly Vec[];
 }
 

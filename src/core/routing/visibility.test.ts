@@ -98,7 +98,8 @@ describe('what is seen through the glass', () => {
   });
 
   test('of two ways as short a run takes the one that does not pass before what is shown', () => {
-    // A step up between two meters may be made anywhere on the way; a reservoir stands behind most of it.
+    // A step up between two meters may be made anywhere on the way; a reservoir stands behind most
+    // of it.
     const meters = [component('a', meter, [100, 250, 300]), component('b', meter, [500, 350, 300])],
       shown = component('shown', reservoir, [250, 300, 120]);
     const design = built([...meters, shown], [loop('loop', [link('run', 'a', 'out', 'b', 'in')])]),

@@ -7,13 +7,19 @@ import { grow, within, type Obstacle } from './workspace';
 import { radiusOf, type Visibility, type Route } from './routed';
 import type { Task } from './task';
 
-/** A leg before something shown, and a leg that crosses another loop as seen through the glass, are worth so many millimetres of tube (common practice, no source). */
+/**
+ * A leg before something shown, and a leg that crosses another loop as seen through the glass, are
+ * worth so many millimetres of tube (common practice, no source).
+ */
 const BEFORE_COST = 120,
   WEAVE_COST = 120;
 /** A slanting tube is told in pieces so long, mm. */
 const PIECE_MM = 30;
 
-/** Whether the builder wants a part seen through the glass: as it was set, else reservoirs and the blocks that a board carries. */
+/**
+ * Whether the builder wants a part seen through the glass: as it was set, else reservoirs and the
+ * blocks that a board carries.
+ */
 export const isShown = ({ part, settings }: Component): boolean =>
   settings.keepVisible ??
   (part.kind === 'reservoir' || (part.kind === 'block' && !part.cools.includes('card')));
@@ -58,7 +64,10 @@ function silhouette(route: Route, low: number, high: number): readonly Box[] {
   });
 }
 
-/** What a run should keep out of where it can: the view of what is shown, and of the other loops' tubes. What its own ports stand in is left out. */
+/**
+ * What a run should keep out of where it can: the view of what is shown, and of the other loops'
+ * tubes. What its own ports stand in is left out.
+ */
 export function viewBlocks(
   system: System,
   t: Task,
@@ -89,7 +98,10 @@ export function viewBlocks(
   return [...before, ...weave].filter(clear);
 }
 
-/** What a way pays for being in view, as the search counts it: each leg, and each bend, for every such place it meets. Weighs a way that was found while other runs lay otherwise. */
+/**
+ * What a way pays for being in view, as the search counts it: each leg, and each bend, for every
+ * such place it meets. Weighs a way that was found while other runs lay otherwise.
+ */
 export function tasteOf(
   blocks: readonly Obstacle[],
   { corners, path }: Pick<Route, 'corners' | 'path'>,
@@ -107,7 +119,10 @@ export function tasteOf(
   );
 }
 
-/** Whether the line between two points passes through the inside of a box (slabs; Kay & Kajiya 1986). */
+/**
+ * Whether the line between two points passes through the inside of a box (slabs; Kay & Kajiya
+ * 1986).
+ */
 function meetsBox(from: Vec, to: Vec, { min, max }: Box): boolean {
   let enter = 0,
     leave = 1;
@@ -143,7 +158,10 @@ const seenApart = pairMemo((a: SampledTube, b: SampledTube): number => {
 const mayCover = (a: Box, b: Box, by: number): boolean =>
   ([0, 1] as const).every((i) => a.min[i] - by < b.max[i] && b.min[i] - by < a.max[i]);
 
-/** Seen through the glass a tube covers what lies behind it, and crosses what lies on either side of it. Its own two parts never count. */
+/**
+ * Seen through the glass a tube covers what lies behind it, and crosses what lies on either side of
+ * it. Its own two parts never count.
+ */
 export function visibilityOf(
   system: System,
   route: Route,

@@ -5,7 +5,10 @@ type Axis = 0 | 1 | 2;
 /** A leg passes a place when it is no farther from it than this, mm. */
 const NEAR_MM = 0.6;
 
-/** Whether a leg of `t` mm from a corner passes a place. One that fixes a single coordinate asks for a leg that lies in that plane, not one that crosses it. */
+/**
+ * Whether a leg of `t` mm from a corner passes a place. One that fixes a single coordinate asks for
+ * a leg that lies in that plane, not one that crosses it.
+ */
 export function passes(via: Via, at: Vec, axis: Axis, sense: 1 | -1, t: number): boolean {
   let set = 0;
   for (const i of [0, 1, 2] as const) {
@@ -49,7 +52,9 @@ export function viaBound(from: Vec, via: Via, to: Vec): number {
   return sum;
 }
 
-/** Which leg of a way, from its corners, passes a place first; the number of legs when none does. */
+/**
+ * Which leg of a way, from its corners, passes a place first; the number of legs when none does.
+ */
 function legOf(via: Via, corners: readonly Vec[]): number {
   for (let i = 0; i + 1 < corners.length; i += 1) {
     const a = corners[i] as Vec,
@@ -60,7 +65,10 @@ function legOf(via: Via, corners: readonly Vec[]): number {
   return corners.length - 1;
 }
 
-/** The places to pass when a leg of a way is put into another plane: in the order the way passes them, the leg's own old plane given up. */
+/**
+ * The places to pass when a leg of a way is put into another plane: in the order the way passes
+ * them, the leg's own old plane given up.
+ */
 export function withLegAt(
   vias: readonly Via[],
   corners: readonly Vec[],

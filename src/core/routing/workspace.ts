@@ -1,12 +1,17 @@
 import type { Box, Vec } from '../geometry';
 
-/** Something a tube's middle line must keep out of, already grown by the tube's radius and the distance kept. */
+/**
+ * Something a tube's middle line must keep out of, already grown by the tube's radius and the
+ * distance kept.
+ */
 export interface Obstacle {
   readonly id: string;
   readonly min: Vec;
   readonly max: Vec;
-  /** What it costs to pass through; Infinity: never. */ readonly penalty: number;
-  /** Kept out of for looks alone. */ readonly preference?: boolean;
+  /** What it costs to pass through; Infinity: never. */
+  readonly penalty: number;
+  /** Kept out of for looks alone. */
+  readonly preference?: boolean;
 }
 
 /** The room a middle line may use. */
@@ -66,7 +71,9 @@ export function reachOf({ bounds, blocks }: Room, from: Vec, axis: Axis, sign: 1
   };
 }
 
-/** Toll of a row of points: Infinity where one is in a wall or outside; a block passed is paid once. */
+/**
+ * Toll of a row of points: Infinity where one is in a wall or outside; a block passed is paid once.
+ */
 export function tollOf({ bounds, blocks }: Room, points: readonly Vec[]): number {
   let x0 = Infinity,
     y0 = Infinity,

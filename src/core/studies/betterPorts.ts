@@ -14,14 +14,18 @@ export interface PortsFound {
 
 /** Rounds over all parts: what one part takes changes what is best for the next. */
 const ROUNDS = 3;
-/** A port that looks away from where its run goes costs so much for each turn, mm: an elbow or two bends. */
+/**
+ * A port that looks away from where its run goes costs so much for each turn, mm: an elbow or two
+ * bends.
+ */
 const TURN_MM = 70;
 /** How far out of a port its run is reckoned from, mm. */
 const STUB_MM = 30;
 
 /**
- * Ports for a loop's runs that make the routed whole better: for every part passed through once, each pair of its ports in different chambers is
- * weighed by way and turns to its neighbours, over and over until none changes; then both are routed, and the new one is told only when fewer runs
+ * Ports for a loop's runs that make the routed whole better: for every part passed through once,
+ * each pair of its ports in different chambers is weighed by way and turns to its neighbours, over
+ * and over until none changes; then both are routed, and the new one is told only when fewer runs
  * are without a way, or the tube with its bends comes out cheaper. Null when it does not.
  */
 export function betterPorts(

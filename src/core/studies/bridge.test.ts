@@ -34,7 +34,8 @@ const offers = bridgeOffers(compileSystem(row), loop.id, between?.id ?? '', CATA
 describe('bridges between two cards', () => {
   test('the cards look at each other across the slots: so far apart as the slots less the block and its terminal', () => {
     const [o] = offers;
-    // Slots 1 and 5; the lower port of one terminal, the upper port of the other, by the parts' own figures.
+    // Slots 1 and 5; the lower port of one terminal, the upper port of the other, by the parts' own
+    // figures.
     const a = findComponent(row, 'card-block-a')?.part as Extract<
       Design['components'][number]['part'],
       { kind: 'block' }

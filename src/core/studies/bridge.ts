@@ -8,13 +8,15 @@ export interface BridgeOffer {
   readonly from: PortRef;
   readonly to: PortRef;
   readonly along_mm: number;
-  /** The part it leads to is then passed the other way round. */ readonly turned: boolean;
+  /** The part it leads to is then passed the other way round. */
+  readonly turned: boolean;
   readonly edit: Edit;
 }
 
 /**
- * Bridges of the Stores that reach straight from one part of a run to the other, such as between the terminals of two cards, shortest first.
- * The coolant leaves by the same chamber as before; where it would enter the next part by its far side, that part is passed the other way round.
+ * Bridges of the Stores that reach straight from one part of a run to the other, such as between
+ * the terminals of two cards, shortest first. The coolant leaves by the same chamber as before;
+ * where it would enter the next part by its far side, that part is passed the other way round.
  */
 export function bridgeOffers(
   system: System,
@@ -90,7 +92,10 @@ const portsOf = (design: Design, component: string): readonly Port[] => {
   return part && isWet(part) ? part.ports : [];
 };
 
-/** The links with the next part left by the side it was entered by; null where it has a direction, or more than one way out. */
+/**
+ * The links with the next part left by the side it was entered by; null where it has a direction,
+ * or more than one way out.
+ */
 function turnedRound(
   design: Design,
   connections: readonly Connection[],

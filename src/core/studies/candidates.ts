@@ -50,7 +50,10 @@ const fansOf = (
 const held = (part: FanPart | PumpPart, rpm: number): number =>
   Math.round(Math.min(part.fullSpeed_rpm, Math.max(part.minSpeed_rpm, rpm)));
 
-/** Every single change that could help or save, from the parts on offer. Each is one edit on the build as it stands. */
+/**
+ * Every single change that could help or save, from the parts on offer. Each is one edit on the
+ * build as it stands.
+ */
 export function candidates(design: Design, offer: readonly Part[]): readonly Candidate[] {
   return [
     ...otherFans(design, offer),
@@ -118,7 +121,10 @@ function otherCores(design: Design, offer: readonly Part[]): readonly Candidate[
 /** Tried on each free mount, largest first. */
 const MOST_PER_MOUNT = 2;
 
-/** One more radiator on a free mount, with fans like those there are, let into the loop where it needs least tube. */
+/**
+ * One more radiator on a free mount, with fans like those there are, let into the loop where it
+ * needs least tube.
+ */
 function moreRadiators(design: Design, offer: readonly Part[]): readonly Candidate[] {
   const [like] = radiatorsIn(design);
   const loop = design.loops[0];
@@ -234,7 +240,10 @@ function directions(design: Design): readonly Candidate[] {
   );
 }
 
-/** A fan that blows out, on each mount that is free for one: the first on offer, at two thirds of its speed. */
+/**
+ * A fan that blows out, on each mount that is free for one: the first on offer, at two thirds of
+ * its speed.
+ */
 function exhaust(design: Design, offer: readonly Part[]): readonly Candidate[] {
   const seen = new Set<string>();
   return offer
@@ -337,7 +346,10 @@ function joined(design: Design): readonly Candidate[] {
     : [];
 }
 
-/** The first block in a loop of its own with a radiator, a second pump and the smallest reservoir on offer. */
+/**
+ * The first block in a loop of its own with a radiator, a second pump and the smallest reservoir on
+ * offer.
+ */
 function parted(design: Design, offer: readonly Part[]): readonly Candidate[] {
   const [only] = design.loops;
   if (!only || design.loops.length !== 1) return [];

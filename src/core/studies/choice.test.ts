@@ -67,7 +67,10 @@ describe('which pump', () => {
     expect(slower.reports.flow.loops[0]?.flow_Lmin ?? 9).toBeLessThan(desk.brief.limits.flow_Lmin);
   });
 
-  /** Series pumps add heads, parallel pumps add flows (any pump handbook): neither moves less than one alone. */
+  /**
+   * Series pumps add heads, parallel pumps add flows (any pump handbook): neither moves less than
+   * one alone.
+   */
   test('two never move less than one, and a second in the row is foretold as it is built', () => {
     for (const part of [large, small])
       for (const way of ['series', 'parallel'] as const)
@@ -209,7 +212,10 @@ describe('one behind the other or side by side', () => {
     expect(isBeside(row, 'loop-2', ['card-block-a', 'card-block-b'])).toBe(false);
   });
 
-  /** A block's resistance rises as its flow falls: a strong pump favours the row, a weak one against stiff blocks the split (common practice, no source). */
+  /**
+   * A block's resistance rises as its flow falls: a strong pump favours the row, a weak one against
+   * stiff blocks the split (common practice, no source).
+   */
   test('the winner is told by the room under the limits', () => {
     const rowRoom = school.row.headroom_K ?? NaN,
       besideRoom = school.beside.headroom_K ?? NaN;

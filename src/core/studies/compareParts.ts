@@ -3,7 +3,9 @@ import { analyse, type Analysis } from '../analysis';
 import { worstRise } from '../thermal';
 import type { ComponentPart, Part } from '../components';
 
-/** What a build would be with another part in a component's place; differences to what it is now. */
+/**
+ * What a build would be with another part in a component's place; differences to what it is now.
+ */
 export interface PartCompared {
   readonly part: string;
   readonly name: string;
@@ -48,7 +50,10 @@ function figures({ reports, findings }: Analysis, design: Design, component: str
 const less = (a: number | null, b: number | null): number | null =>
   a === null || b === null ? null : a - b;
 
-/** Every part of the same kind on offer in a component's place, each worked out whole with estimated runs; cheapest first. `tell` hears how far it is and stops by answering false. */
+/**
+ * Every part of the same kind on offer in a component's place, each worked out whole with estimated
+ * runs; cheapest first. `tell` hears how far it is and stops by answering false.
+ */
 export function compareParts(
   design: Design,
   componentId: string,

@@ -4,7 +4,10 @@ import { worstRise } from '../thermal';
 import type { Part } from '../components';
 import { candidates, type Candidate } from './candidates';
 
-/** A change worked out whole: runs, flow, heat, noise, fit and list of the build with it, against the build without. */
+/**
+ * A change worked out whole: runs, flow, heat, noise, fit and list of the build with it, against
+ * the build without.
+ */
 export interface EvaluatedVariant extends Candidate {
   /** Coolant of the warmest loop, K against now; null when one of the two has no steady state. */
   readonly deltaT_K: number | null;
@@ -12,7 +15,10 @@ export interface EvaluatedVariant extends Candidate {
   readonly headroom_K: number | null;
   /** At the fan speeds the change leaves, dBA against now. */
   readonly noise_dBA: number;
-  /** Noise at the slowest fan speed that holds the brief's rise, dBA against now; null when it is not held either way. */
+  /**
+   * Noise at the slowest fan speed that holds the brief's rise, dBA against now; null when it is
+   * not held either way.
+   */
   readonly quietest_dBA: number | null;
   /** Noise at that speed, dBA; null when no speed holds the rise. */
   readonly holdsAt_dBA: number | null;
@@ -24,7 +30,10 @@ export interface EvaluatedVariant extends Candidate {
 
 const FIT_STAGES = new Set(['case', 'runs', 'materials', 'flow']);
 
-/** Judges every candidate. `tell` hears how many of how many are done, and stops the search by answering false. */
+/**
+ * Judges every candidate. `tell` hears how many of how many are done, and stops the search by
+ * answering false.
+ */
 export function evaluateVariants(
   design: Design,
   offer: readonly Part[],
@@ -40,7 +49,9 @@ export function evaluateVariants(
   return out.sort((a, b) => (a.deltaT_K ?? Infinity) - (b.deltaT_K ?? Infinity));
 }
 
-/** A build worked out as its layout says, and with its runs estimated: that once it is asked for. */
+/**
+ * A build worked out as its layout says, and with its runs estimated: that once it is asked for.
+ */
 interface Bases {
   readonly routed: Analysis;
   estimated(): Analysis;
@@ -55,7 +66,10 @@ function basesOf(design: Design): Bases {
 const unroutedIn = ({ reports }: Analysis): number =>
   reports.runs.filter((r) => r.by === 'tube' && r.estimated).length;
 
-/** Both builds on one basis: as routed where the change leaves every route as it is, with runs estimated in both otherwise. */
+/**
+ * Both builds on one basis: as routed where the change leaves every route as it is, with runs
+ * estimated in both otherwise.
+ */
 function onOneBasis(changed: Design, bases: Bases): readonly [now: Analysis, then: Analysis] {
   const then = analyse(changed);
   if (unroutedIn(then) === unroutedIn(bases.routed)) return [bases.routed, then];
@@ -105,7 +119,10 @@ function room(hotSpots: Analysis['reports']['heat']['gaming']['hotSpots']): numb
 /** Cooling worth naming, K. */
 const WORTH_K = 0.1;
 
-/** Best use of an amount of money: the affordable change that fits, is no louder where you sit and cools most; null when none gains. */
+/**
+ * Best use of an amount of money: the affordable change that fits, is no louder where you sit and
+ * cools most; null when none gains.
+ */
 export function bestUse(
   changes: readonly EvaluatedVariant[],
   most_minor: number,

@@ -1,7 +1,10 @@
 import type { Design, Edit, KitDuty } from '../design';
 import type { FittingPart } from '../components';
 
-/** All fittings of a build changed for those of one family, in one edit; and what the family has no like for, which stays as it is. */
+/**
+ * All fittings of a build changed for those of one family, in one edit; and what the family has no
+ * like for, which stays as it is.
+ */
 export interface FamilyChange {
   readonly edit: Edit;
   readonly stays: readonly string[];

@@ -8,7 +8,8 @@ import { FIT_ORDER, fittingsOf, hung, measureWay, type FitChoice, type MountFits
 /** One radiator a mount, all at once. */
 export interface FitSet {
   readonly picks: readonly FitChoice[];
-  /** Face of all sections together, mm². */ readonly area_mm2: number;
+  /** Face of all sections together, mm². */
+  readonly area_mm2: number;
   readonly verdict: ClearanceVerdict;
   readonly gap_mm: number | null;
 }
@@ -25,7 +26,10 @@ interface Way extends FitChoice {
   readonly fittingBodies: readonly { readonly chamber: string; readonly body: Body }[];
 }
 
-/** Largest sets by branch and bound over the mounts: a way or none on each, no two in each other's way. */
+/**
+ * Largest sets by branch and bound over the mounts: a way or none on each, no two in each other's
+ * way.
+ */
 export function bestSets(
   design: Design,
   base: System,
@@ -105,7 +109,10 @@ const stillFed = (a: Way, b: Way): boolean =>
       .map((f) => f.chamber),
   ).size === new Set(a.fittingBodies.map((f) => f.chamber)).size;
 
-/** For each area the roomiest and the thinnest stacks, each with its ports to either end and slid to either stop; largest area first. */
+/**
+ * For each area the roomiest and the thinnest stacks, each with its ports to either end and slid to
+ * either stop; largest area first.
+ */
 function usefulWays(
   base: System,
   mount: Mount,

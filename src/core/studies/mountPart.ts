@@ -23,7 +23,10 @@ export function hangsOn(design: Design, component: Component, mount: string): bo
   );
 }
 
-/** The edit that hangs a choice: the radiator there now is changed for it and its fans with it; else it is new, and let into the first loop. */
+/**
+ * The edit that hangs a choice: the radiator there now is changed for it and its fans with it; else
+ * it is new, and let into the first loop.
+ */
 export function hangEdit(design: Design, choice: FitChoice, offer: readonly Part[]): Edit {
   const parts = [...design.components.map((i) => i.part), ...offer];
   const radiator = parts.find(

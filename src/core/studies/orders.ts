@@ -48,8 +48,10 @@ export function whyNoOrders(design: Design, loopId: string): string | null {
 }
 
 /**
- * Orders of a loop's parts behind its reservoir and pumps, ranked by runs without a way, then tube and bends. All are weighed by the way between the
- * parts; the straightest by estimated runs; the best of those are routed in space and worked out whole. `tell` hears how far it is and stops by answering false.
+ * Orders of a loop's parts behind its reservoir and pumps, ranked by runs without a way, then tube
+ * and bends. All are weighed by the way between the parts; the straightest by estimated runs; the
+ * best of those are routed in space and worked out whole. `tell` hears how far it is and stops by
+ * answering false.
  */
 export function compareOrders(
   design: Design,
@@ -110,7 +112,10 @@ export function compareOrders(
   return { rows, all: orders.length, spread_K: spreads.length > 0 ? Math.max(...spreads) : null };
 }
 
-/** The build as its document says where every run is routed, or was found to have no way; routed from nothing otherwise. */
+/**
+ * The build as its document says where every run is routed, or was found to have no way; routed
+ * from nothing otherwise.
+ */
 function routedWhole(design: Design): Design {
   const system = compileSystem(design);
   const routed = routesOf(system);

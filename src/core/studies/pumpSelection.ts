@@ -37,7 +37,10 @@ export interface PumpChoice {
   readonly way: PumpWay;
   /** Round the loop at full speed, L/min. */
   readonly fullFlow_Lmin: number;
-  /** Slowest speed that still moves the wanted flow, in steps of 50 and held above the pump's own least speed; null when full speed does not. */
+  /**
+   * Slowest speed that still moves the wanted flow, in steps of 50 and held above the pump's own
+   * least speed; null when full speed does not.
+   */
   readonly speed_rpm: number | null;
   /** What it moves at that speed, L/min. */
   readonly flow_Lmin: number | null;
@@ -47,14 +50,19 @@ export interface PumpChoice {
   readonly noise_dBA: number;
   /** Everything together there, dBA. */
   readonly allNoise_dBA: number;
-  /** How much warmer the part with the least room gets by running at that speed instead of full, K. */
+  /**
+   * How much warmer the part with the least room gets by running at that speed instead of full, K.
+   */
   readonly slowerCosts_K: number | null;
   /** Hottest part against its limit at that speed: what is left, K. */
   readonly headroom_K: number | null;
   readonly price_minor: number;
 }
 
-/** Speeds are given in steps a controller can be set to, upward, so that the wanted flow is held, rpm. */
+/**
+ * Speeds are given in steps a controller can be set to, upward, so that the wanted flow is held,
+ * rpm.
+ */
 const STEP_RPM = 50;
 const stepped = (rpm: number, part: PumpPart): number =>
   Math.min(
@@ -78,7 +86,10 @@ function combined(part: PumpPart, way: PumpWay): PumpPart {
 
 const PASSED: LinkLaw = { kind: 'measured', points: [] };
 
-/** The same model with one loop's pumps replaced. Further pumps give way: passed freely in a row, shut off side by side. */
+/**
+ * The same model with one loop's pumps replaced. Further pumps give way: passed freely in a row,
+ * shut off side by side.
+ */
 function withPump(system: System, graph: LoopGraph, pump: Component): System {
   const pumps = graph.links.filter((l) => l.law.kind === 'pump');
   const side = graph.branched && pumps.length > 1;
@@ -109,7 +120,10 @@ function headroom(report: CaseReport): number | null {
   return Math.min(...cooled.map((s) => s.limit_C - (s.temp_C as number)));
 }
 
-/** How one pump, or two alike, would do in the loop at its speeds. Null when the loop has no pump to be replaced. */
+/**
+ * How one pump, or two alike, would do in the loop at its speeds. Null when the loop has no pump to
+ * be replaced.
+ */
 export function pumpChoice(
   system: System,
   runs: readonly Run[],
@@ -173,9 +187,10 @@ export function pumpChoice(
 }
 
 /**
- * Makes a loop's pump this one, or two of it: further pumps go, the first is replaced, a second is set behind it or beside it. They run at
- * the slowest speed that holds the brief's flow once they stand there with their tubes, or flat out when none does.
- * Null when the loop has no pump, or no way for a second.
+ * Makes a loop's pump this one, or two of it: further pumps go, the first is replaced, a second is
+ * set behind it or beside it. They run at the slowest speed that holds the brief's flow once they
+ * stand there with their tubes, or flat out when none does. Null when the loop has no pump, or no
+ * way for a second.
  */
 export function pumpEdit(
   design: Design,
@@ -217,7 +232,10 @@ const pumpsOf = (design: Design, loop: string): readonly string[] =>
     .loops.find((g) => g.loop.id === loop)
     ?.stations.filter((s) => findComponent(design, s)?.part.kind === 'pump') ?? [];
 
-/** Slowest speed of a loop's pumps that moves the wanted flow as the build stands, rpm; full speed when none does. */
+/**
+ * Slowest speed of a loop's pumps that moves the wanted flow as the build stands, rpm; full speed
+ * when none does.
+ */
 function holdingSpeed(design: Design, loop: string, part: PumpPart): number {
   const system = compileSystem(design),
     runs = runsOf(system);
@@ -232,7 +250,10 @@ function holdingSpeed(design: Design, loop: string, part: PumpPart): number {
   return share === null ? part.fullSpeed_rpm : stepped(share * part.fullSpeed_rpm, part);
 }
 
-/** All pumps in all ways: those that reach the wanted flow first, quietest first. `tell` hears how many of how many are done; it stops when told to. */
+/**
+ * All pumps in all ways: those that reach the wanted flow first, quietest first. `tell` hears how
+ * many of how many are done; it stops when told to.
+ */
 export function pumpChoices(
   system: System,
   runs: readonly Run[],

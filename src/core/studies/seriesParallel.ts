@@ -30,7 +30,10 @@ export interface Arrangement {
 export interface SeriesParallel {
   readonly row: Arrangement;
   readonly beside: Arrangement;
-  /** Which leaves the parts more room under their limits, and by how much; within a tenth of a kelvin they are the same. */
+  /**
+   * Which leaves the parts more room under their limits, and by how much; within a tenth of a
+   * kelvin they are the same.
+   */
   readonly better: 'row' | 'beside' | 'same' | null;
   readonly by_K: number | null;
 }
@@ -38,7 +41,10 @@ export interface SeriesParallel {
 /** Below this the two arrangements count as the same, K. */
 const SAME_K = 0.1;
 
-/** The same parts one behind the other and side by side, each worked out whole: runs, flow, heat. Null with the reason in words when it cannot be. */
+/**
+ * The same parts one behind the other and side by side, each worked out whole: runs, flow, heat.
+ * Null with the reason in words when it cannot be.
+ */
 export function compareSeriesParallel(
   design: Design,
   loop: string,
@@ -86,7 +92,9 @@ export function compareSeriesParallel(
   };
 }
 
-/** Whether these parts stand side by side now: none leads to another on the way from the reservoir. */
+/**
+ * Whether these parts stand side by side now: none leads to another on the way from the reservoir.
+ */
 export function isBeside(design: Design, loop: string, components: readonly string[]): boolean {
   const layout = compileSystem(design).loops.find((g) => g.loop.id === loop)?.layout;
   if (!layout) return false;

@@ -16,14 +16,21 @@ export interface Rescue {
   readonly touches: readonly string[];
 }
 
-/** Each end may sit this much less deep in its fitting and still seal, mm (common practice, no source). */
+/**
+ * Each end may sit this much less deep in its fitting and still seal, mm (common practice, no
+ * source).
+ */
 export const GIVE_MM = 2;
-/** A straight leg of a bent tube can be trimmed or lengthened along its own way only: directions within about 3°. */
+/**
+ * A straight leg of a bent tube can be trimmed or lengthened along its own way only: directions
+ * within about 3°.
+ */
 const ALONG = 0.9986;
 
 /**
- * Ways to use a routed tube that was made `short_mm` too short at one end: let it sit less deep; an extender in the port (cut back by what it is too
- * long); the part it leads to moved towards it along its rail or over the floor, tried on a copy; and making it again. Best first.
+ * Ways to use a routed tube that was made `short_mm` too short at one end: let it sit less deep; an
+ * extender in the port (cut back by what it is too long); the part it leads to moved towards it
+ * along its rail or over the floor, tried on a copy; and making it again. Best first.
  */
 export function whatIfShort(
   design: Design,

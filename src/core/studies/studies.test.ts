@@ -62,7 +62,10 @@ describe('what one change would do', () => {
     );
   });
 
-  /** Rules of the trade (common practice, no source): fans on both faces gain a little, at the price of noise; an exhaust radiator breathes warm air; more area cools. */
+  /**
+   * Rules of the trade (common practice, no source): fans on both faces gain a little, at the price
+   * of noise; an exhaust radiator breathes warm air; more area cools.
+   */
   test("the trade's orders hold", () => {
     expect(of('both-front-radiator').deltaT_K).toBeLessThan(0);
     expect(of('both-front-radiator').deltaT_K).toBeGreaterThan(-2);

@@ -24,11 +24,17 @@ export interface FitChoice {
   readonly slide_mm: number;
   /** Radiator and fans together inside the frame, mm. */
   readonly stack_mm: number;
-  /** Nearest thing, mm, nominal and with both parts at the far end of their tolerance; null when nothing is near. */
+  /**
+   * Nearest thing, mm, nominal and with both parts at the far end of their tolerance; null when
+   * nothing is near.
+   */
   readonly gap_mm: number | null;
   readonly worst_mm: number | null;
   readonly with: string | null;
-  /** Whether a straight fitting goes into one port of each chamber; null where the stack itself does not fit. */
+  /**
+   * Whether a straight fitting goes into one port of each chamber; null where the stack itself does
+   * not fit.
+   */
   readonly fittings: boolean | null;
   /** Clash also where no fitting goes in. */
   readonly verdict: ClearanceVerdict;
@@ -195,7 +201,10 @@ export function fittingsOf(
   });
 }
 
-/** Whether each chamber has a port a fitting goes into, with all that is in and the radiator's own fans. */
+/**
+ * Whether each chamber has a port a fitting goes into, with all that is in and the radiator's own
+ * fans.
+ */
 function portsFree(base: System, own: ReadonlyMap<string, PlacedComponent>): boolean {
   const fittings = fittingsOf(base.design, own);
   const others: readonly Body[] = [

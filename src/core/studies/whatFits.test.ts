@@ -120,7 +120,10 @@ describe('the best sets', () => {
     catalogued('fan', 'fan-wren-140-1500'),
   ];
 
-  /** By brute force over every radiator, end and stop on both mounts of the desk, each evaluated whole. */
+  /**
+   * By brute force over every radiator, end and stop on both mounts of the desk, each evaluated
+   * whole.
+   */
   test('are as large as any that brute force finds', () => {
     const bare: Design = {
       ...desk,
@@ -155,7 +158,8 @@ describe('the best sets', () => {
           most = area(f) + area(t);
       }
     expect(most).toBeGreaterThan(0);
-    // Brute force asks for no room for fittings; the search does, so it may end a step lower but never higher.
+    // Brute force asks for no room for fittings; the search does, so it may end a step lower but
+    // never higher.
     expect(best?.area_mm2 ?? 0).toBeLessThanOrEqual(most);
     expect(best?.area_mm2 ?? 0).toBeGreaterThanOrEqual(most - 240 * 120);
   });

@@ -14,8 +14,9 @@ export interface WhatFits {
 type Tell = (done: number, of: number) => boolean;
 
 /**
- * Every radiator on offer on every mount of the case, with every face and depth of fan, measured against all that is in (but what
- * hangs on that mount now), and the largest sets for the whole case. `tell` hears how far it is and stops the search by answering false.
+ * Every radiator on offer on every mount of the case, with every face and depth of fan, measured
+ * against all that is in (but what hangs on that mount now), and the largest sets for the whole
+ * case. `tell` hears how far it is and stops the search by answering false.
  */
 export function whatFits(
   design: Design,

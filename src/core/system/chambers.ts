@@ -8,7 +8,10 @@ interface Chambers {
 /** Worked out once a part: parts in a build are snapshots that never change. */
 const known = new WeakMap<WetPart, Chambers>();
 
-/** Which chamber each port of a part leads to, and chambers that its passages tie together: a plate's supply and return are two, a block's in and out are one. */
+/**
+ * Which chamber each port of a part leads to, and chambers that its passages tie together: a
+ * plate's supply and return are two, a block's in and out are one.
+ */
 export function chambersOf(part: WetPart): Chambers {
   const before = known.get(part);
   if (before) return before;

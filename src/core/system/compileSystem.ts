@@ -5,7 +5,10 @@ import { compileMates, joinMates, type Mates } from './mates';
 import { placeAll } from './place';
 import type { LoopGraph, PlacedComponent, Solid, System } from './types';
 
-/** Compiles a design. Pure; works on any valid one, however unfinished. Inline parts stand where its layout says. */
+/**
+ * Compiles a design. Pure; works on any valid one, however unfinished. Inline parts stand where its
+ * layout says.
+ */
 export function compileSystem(design: Design): System {
   const mates = compileMates(design);
   return systemOf({
@@ -42,7 +45,10 @@ function systemOf({ graphs, ...compiled }: Compiled): System {
   };
 }
 
-/** The same system for a design that differs from its own in nothing that stands or flows: names, settings, brief, marks. */
+/**
+ * The same system for a design that differs from its own in nothing that stands or flows: names,
+ * settings, brief, marks.
+ */
 export const withDesign = (system: System, design: Design): System =>
   systemOf({
     ...system,
@@ -53,11 +59,17 @@ export const withDesign = (system: System, design: Design): System =>
 const withLoop = (graph: LoopGraph, loop: Loop | undefined): LoopGraph =>
   loop === undefined || loop === graph.loop ? graph : { ...graph, loop };
 
-/** The same system with things taken from another where they are as they were there, so that what was measured of them stays. */
+/**
+ * The same system with things taken from another where they are as they were there, so that what
+ * was measured of them stays.
+ */
 export const withKnown = (system: System, known: Pick<System, 'placed' | 'obstacles'>): System =>
   systemOf({ ...system, ...known, graphs: () => system.loops });
 
-/** A system with the components of another standing in it as well, as far as clearances go: no loop leads through them. */
+/**
+ * A system with the components of another standing in it as well, as far as clearances go: no loop
+ * leads through them.
+ */
 export const withGuests = (system: System, guests: System): System =>
   systemOf({
     ...system,

@@ -1,7 +1,10 @@
 import { dot, norm, scale, sub, type Vec } from '../geometry';
 import type { PlacedPort } from './types';
 
-/** How two ports stand to each other: along the first one's direction, and aside of it, mm; null unless they look at each other. */
+/**
+ * How two ports stand to each other: along the first one's direction, and aside of it, mm; null
+ * unless they look at each other.
+ */
 export interface Facing {
   readonly along_mm: number;
   readonly aside: Vec;
@@ -19,11 +22,17 @@ export function facing(a: PlacedPort, b: PlacedPort): Facing | null {
   return { along_mm, aside, aside_mm: norm(aside) };
 }
 
-/** A screw piece between two ports takes up so much sideways, and a plain joint so much along, mm (common practice, no source). */
+/**
+ * A screw piece between two ports takes up so much sideways, and a plain joint so much along, mm
+ * (common practice, no source).
+ */
 export const JOINT_ASIDE_MM = 2,
   JOINT_ALONG_MM = 12;
 
-/** Whether a screw piece reaches from port to port: a plain joint where they all but touch, a bridge within what it slides. */
+/**
+ * Whether a screw piece reaches from port to port: a plain joint where they all but touch, a bridge
+ * within what it slides.
+ */
 export const spans = (
   { along_mm, aside_mm }: Facing,
   bridge: { readonly span_mm?: readonly [number, number] } | undefined,

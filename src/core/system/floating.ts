@@ -7,8 +7,9 @@ import type { PlacedComponent, PlacedPort } from './types';
 const ROUNDS = 12;
 
 /**
- * Where pieces that hang in their runs are until those are routed: at the middle of the ports they lead to, each port facing
- * the one it is joined with. An estimate; they have no body in the case yet.
+ * Where pieces that hang in their runs are until those are routed: at the middle of the ports they
+ * lead to, each port facing the one it is joined with. An estimate; they have no body in the case
+ * yet.
  */
 export function hangInLines(
   design: Design,

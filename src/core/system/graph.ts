@@ -21,7 +21,10 @@ import {
   type Visit,
 } from './types';
 
-/** A loop's connections and the passages of the parts they touch, as a graph; and the order in which the coolant meets the parts. */
+/**
+ * A loop's connections and the passages of the parts they touch, as a graph; and the order in which
+ * the coolant meets the parts.
+ */
 export function graphOf(design: Design, loop: Loop): LoopGraph {
   const tubes = loop.connections.flatMap((connection) => tubeLink(design, connection) ?? []);
   const links = [...tubes, ...passageLinks(design, loop, tubes)];
@@ -125,7 +128,10 @@ const chamberOf = (design: Design, component: string, port: string): string | nu
   return part && isWet(part) ? (chambersOf(part).ofPort.get(port) ?? null) : null;
 };
 
-/** A passage without a marked direction runs the way the builder's runs enter it. A one-way passage stays as made. */
+/**
+ * A passage without a marked direction runs the way the builder's runs enter it. A one-way passage
+ * stays as made.
+ */
 function directed(
   loop: Loop,
   component: string,

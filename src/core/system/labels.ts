@@ -1,7 +1,10 @@
 import { findComponent, type ComponentId, type Design } from '../design';
 import type { Solid } from './types';
 
-/** What the builder calls components, by id. The system itself knows none of it: names are put in where results are told. */
+/**
+ * What the builder calls components, by id. The system itself knows none of it: names are put in
+ * where results are told.
+ */
 export type Names = ReadonlyMap<ComponentId, string>;
 
 export const namesOf = (design: Pick<Design, 'components'>): Names =>
@@ -16,11 +19,17 @@ export function label(name: string, detail: string): string {
   return detail === '' ? name : `${name}, ${detail}`;
 }
 
-/** What a part of a component is called; what is no component (walls, cages) is called by its detail alone. */
+/**
+ * What a part of a component is called; what is no component (walls, cages) is called by its detail
+ * alone.
+ */
 export const labelOf = (names: Names, id: ComponentId | null, detail: string): string =>
   label((id === null ? undefined : names.get(id)) ?? '', detail);
 
-/** A design whose components and loops have no names: what is worked out from it stays while they are renamed. */
+/**
+ * A design whose components and loops have no names: what is worked out from it stays while they
+ * are renamed.
+ */
 export const nameless = (design: Design): Design => ({
   ...design,
   name: '',

@@ -20,8 +20,9 @@ interface Stop {
 }
 
 /**
- * A loop laid out in flow order: a column for each step from the reservoir on, a lane for each branch. Works on any links,
- * closed or not; pieces that the start does not reach stand on lanes of their own.
+ * A loop laid out in flow order: a column for each step from the reservoir on, a lane for each
+ * branch. Works on any links, closed or not; pieces that the start does not reach stand on lanes of
+ * their own.
  */
 export function layoutLoop(design: Design, loop: Loop): LoopLayout {
   const stops = stopsOf(design, loop);

@@ -24,13 +24,22 @@ export interface Mates {
   onMount(mount: string): readonly ComponentId[];
   /** What is screwed to a component, port to port. */
   screwedTo(id: ComponentId): readonly ComponentId[];
-  /** The rigid group a component belongs to: all that stands on one another or is screwed together; itself first. */
+  /**
+   * The rigid group a component belongs to: all that stands on one another or is screwed together;
+   * itself first.
+   */
   groupOf(id: ComponentId): readonly ComponentId[];
-  /** Those of its group that nothing of the group carries: where they are put, the others go with them. */
+  /**
+   * Those of its group that nothing of the group carries: where they are put, the others go with
+   * them.
+   */
   rootsOf(id: ComponentId): readonly ComponentId[];
 }
 
-/** Reads the mates from placements and direct connections. A component that has no place yet has none. */
+/**
+ * Reads the mates from placements and direct connections. A component that has no place yet has
+ * none.
+ */
 export function compileMates(design: Design): Mates {
   const known = new Set(design.components.map((component) => component.id));
   const board = design.components.find(

@@ -23,8 +23,9 @@ export function slideRange(design: Design, id: string): number | null {
 }
 
 /**
- * The placement of a part moved by so many millimetres from where it was: along its rail, held at the ends; anywhere for what stands on
- * a spot or free (it stands free then). Null for what has no way to go. Whole millimetres.
+ * The placement of a part moved by so many millimetres from where it was: along its rail, held at
+ * the ends; anywhere for what stands on a spot or free (it stands free then). Null for what has no
+ * way to go. Whole millimetres.
  */
 export function movedBy(design: Design, id: string, by: Vec): Placement | null {
   const component = findComponent(design, id),
@@ -57,8 +58,9 @@ export function shiftEdit(design: Design, ids: readonly ComponentId[], by: Vec):
 }
 
 /**
- * A component put to a place it slides or is lifted to, and its whole rigid group with it: what stands on it goes by itself,
- * what is screwed to it port to port is moved by as much. Alone where the group cannot follow: the checks say what comes apart.
+ * A component put to a place it slides or is lifted to, and its whole rigid group with it: what
+ * stands on it goes by itself, what is screwed to it port to port is moved by as much. Alone where
+ * the group cannot follow: the checks say what comes apart.
  */
 export function moveEdit(system: System, id: ComponentId, placement: Placement): Edit {
   const { design, mates } = system;

@@ -2,7 +2,10 @@ import { BOARD_STANDARDS, type BoardPart, type CasePart, type MountFace } from '
 import type { Box, Cylinder, Vec } from '../geometry';
 import type { PlacedComponent } from './types';
 
-/** Sheet of a frame that fans may hang on either side of, where the case does not say, mm (common practice, no source). */
+/**
+ * Sheet of a frame that fans may hang on either side of, where the case does not say, mm (common
+ * practice, no source).
+ */
 const FRAME_MM = 1.2;
 /** Sheet of a tray, where the case does not say, mm (common practice, no source). */
 const TRAY_MM = 1;
@@ -13,7 +16,10 @@ const STANDOFF_RADIUS_MM = 2.5;
 export const frameSheet = (box: CasePart, face: MountFace): number =>
   box.panels_mm?.[face] ?? FRAME_MM;
 
-/** The board tray, as boxes round its openings. It stands behind the interior, from z = −thickness to 0. */
+/**
+ * The board tray, as boxes round its openings. It stands behind the interior, from z = −thickness
+ * to 0.
+ */
 export function trayBoxes(box: CasePart): readonly Box[] {
   const [x, y] = box.interior,
     z = -(box.panels_mm?.tray ?? TRAY_MM);
@@ -38,7 +44,10 @@ export function trayBoxes(box: CasePart): readonly Box[] {
   return out;
 }
 
-/** Stand-offs under the board, by the holes of its standard; none where it lies on the tray or its standard is not known. */
+/**
+ * Stand-offs under the board, by the holes of its standard; none where it lies on the tray or its
+ * standard is not known.
+ */
 export function standOffs(
   box: CasePart,
   placed: ReadonlyMap<string, PlacedComponent>,

@@ -7,10 +7,13 @@ import type { Mates } from './mates';
 export interface Solid {
   /** `case:…` for cages and shrouds. */
   readonly component: ComponentId;
-  /** What tells it from the component's other solids; empty of the only one. Of a cage, its name. */
+  /**
+   * What tells it from the component's other solids; empty of the only one. Of a cage, its name.
+   */
   readonly detail: string;
   readonly box: Box;
-  /** Where it is round; the box is what it fills. */ readonly cylinder?: Cylinder;
+  /** Where it is round; the box is what it fills. */
+  readonly cylinder?: Cylinder;
 }
 
 export interface PlacedPort {
@@ -29,7 +32,9 @@ export interface PlacedComponent {
   readonly frame: Frame | null;
   readonly solids: readonly Solid[];
   readonly ports: readonly PlacedPort[];
-  /** Pieces this component stands for: fans of a radiator or mount, modules of a bank; 1 otherwise. */
+  /**
+   * Pieces this component stands for: fans of a radiator or mount, modules of a bank; 1 otherwise.
+   */
   readonly count: number;
   /** Why it has no place, in words; null when it has. */
   readonly unplaced: string | null;
@@ -43,7 +48,10 @@ export interface FluidNode {
 }
 export type NodeId = string & { readonly __idOf?: 'node' };
 
-/** What decides the pressure over a link; settings (speed, a shut valve, dirt) and the run's length come to it later. */
+/**
+ * What decides the pressure over a link; settings (speed, a shut valve, dirt) and the run's length
+ * come to it later.
+ */
 export type LinkLaw =
   | { readonly kind: 'tube' }
   | { readonly kind: 'direct' }
@@ -68,11 +76,16 @@ export interface FluidLink {
   readonly part: WetPart | null;
   /** Coolant in it, mL: its share of the part's; null where its run says. */
   readonly volume_mL: number | null;
-  /** How it meets heat: gains it from what is under a block or from a pump, sheds it in a radiator. */
+  /**
+   * How it meets heat: gains it from what is under a block or from a pump, sheds it in a radiator.
+   */
   readonly heat: 'block' | 'pump' | 'radiator' | null;
 }
 
-/** A part as the flow meets it. A part with chambers that nothing ties together is met more than once. */
+/**
+ * A part as the flow meets it. A part with chambers that nothing ties together is met more than
+ * once.
+ */
 export interface Visit {
   readonly key: string;
   readonly component: ComponentId;
@@ -91,7 +104,8 @@ export interface Leg {
 export interface LoopLayout {
   readonly visits: readonly Visit[];
   readonly legs: readonly Leg[];
-  /** Visits in flow order. */ readonly order: readonly number[];
+  /** Visits in flow order. */
+  readonly order: readonly number[];
   readonly columns: number;
   readonly lanes: number;
 }
@@ -113,8 +127,8 @@ export interface LoopGraph {
 }
 
 /**
- * A design compiled once: what stands where and on what, and what flows through what. Everything that measures, solves or
- * checks reads it, and nothing works these things out again.
+ * A design compiled once: what stands where and on what, and what flows through what. Everything
+ * that measures, solves or checks reads it, and nothing works these things out again.
  */
 export interface System {
   readonly design: Design;

@@ -185,7 +185,8 @@ describe('measured beats modelled', () => {
       speed_rpm: 1300,
     });
     expect(c?.printed_WK).toBe(30);
-    // Common practice, no source: a 360 × 30 mm core of 16 per inch at 1,300 rpm sheds 20 to 24 W/K.
+    // Common practice, no source: a 360 × 30 mm core of 16 per inch at 1,300 rpm sheds 20 to 24
+    // W/K.
     expect(c?.ours_WK ?? 0).toBeGreaterThan(19);
     expect(c?.ours_WK ?? 99).toBeLessThan(26);
     expect(

@@ -22,13 +22,15 @@ export interface Uncertainty {
     readonly hotSpot: string;
     readonly temp_C: Band | null;
     readonly limit_C: number;
-    /** Share of the draws over the limit. */ readonly over: number;
+    /** Share of the draws over the limit. */
+    readonly over: number;
   }[];
 }
 
 /**
- * How far one build may be from another by the same papers, as standard deviations of a share (common practice, no source; the two
- * installation factors are the least sure figures of the model). Logged readings narrow the first two.
+ * How far one build may be from another by the same papers, as standard deviations of a share
+ * (common practice, no source; the two installation factors are the least sure figures of the
+ * model). Logged readings narrow the first two.
  */
 export const SPREAD = {
   airFlow: 0.1,
@@ -41,7 +43,10 @@ export const SPREAD = {
 /** Draws between two reports of progress. */
 const REPORT_EVERY = 25;
 
-/** Temperatures under many seeded draws of what is uncertain. `tell` hears how many are done; false stops it and null comes back. */
+/**
+ * Temperatures under many seeded draws of what is uncertain. `tell` hears how many are done; false
+ * stops it and null comes back.
+ */
 export function temperatureUncertainty(
   thermalModel: ThermalModel,
   flow: FlowReport,

@@ -1,14 +1,21 @@
-/** A block's resistance over flow: R = R_ref (Q_ref/Q)^n, fitted to measured points in logarithms. */
+/**
+ * A block's resistance over flow: R = R_ref (Q_ref/Q)^n, fitted to measured points in logarithms.
+ */
 export interface BlockLaw {
   readonly atReference_KW: number;
   readonly reference_Lmin: number;
   readonly exponent: number;
 }
 
-/** Exponents a block can have: 0.2–0.4 by common practice (no source); a single point takes the middle. */
+/**
+ * Exponents a block can have: 0.2–0.4 by common practice (no source); a single point takes the
+ * middle.
+ */
 const EXPONENT = { min: 0, max: 0.8, usual: 0.3 } as const;
 
-/** Least squares in logarithms. Throws RangeError without a point of positive flow and resistance. */
+/**
+ * Least squares in logarithms. Throws RangeError without a point of positive flow and resistance.
+ */
 export function blockLaw(points: readonly (readonly [flow_Lmin: number, k_W: number])[]): BlockLaw {
   const used = points.filter(([q, r]) => q > 0 && r > 0);
   if (used.length === 0)
@@ -24,7 +31,10 @@ export function blockLaw(points: readonly (readonly [flow_Lmin: number, k_W: num
   return { atReference_KW: Math.exp(my), reference_Lmin: Math.exp(mx), exponent };
 }
 
-/** Lowest flow the law is followed to, L/min; below it the value there is kept and the part is far beyond its limit anyway. */
+/**
+ * Lowest flow the law is followed to, L/min; below it the value there is kept and the part is far
+ * beyond its limit anyway.
+ */
 const LEAST_FLOW_LMIN = 0.2;
 
 /** K/W at a flow in L/min. */

@@ -13,8 +13,8 @@ export interface FanOperatingPoint {
 const STILL: FanOperatingPoint = { flow_m3h: 0, drop_Pa: 0, face_ms: 0 };
 
 /**
- * Where the fans of a radiator meet its drag. Fans on both faces add pressure (two in series); of two unlike sets the
- * weaker's curve is used for both, which errs on the careful side.
+ * Where the fans of a radiator meet its drag. Fans on both faces add pressure (two in series); of
+ * two unlike sets the weaker's curve is used for both, which errs on the careful side.
  */
 export function radiatorWind(radiator: RadiatorSetup, air: FluidProperties): FanOperatingPoint {
   const turning = radiator.fans.filter((f) => f.speed_rpm > 0);

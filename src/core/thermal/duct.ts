@@ -1,4 +1,7 @@
-/** Laminar flow in rectangular channels by aspect ratio α = short/long, 0–1. Shah & London (1978), polynomials. */
+/**
+ * Laminar flow in rectangular channels by aspect ratio α = short/long, 0–1. Shah & London (1978),
+ * polynomials.
+ */
 
 /** Fanning f·Re of developed flow. Within 0.05 % of the exact solution. */
 export function ductFanningRe(aspect: number): number {
@@ -18,13 +21,19 @@ export function ductNusseltH1(aspect: number): number {
   return 8.235 * (1 + a * (-2.0421 + a * (3.0853 + a * (-2.4765 + a * (1.0578 - 0.1861 * a)))));
 }
 
-/** Hausen (1943): mean Nusselt number of a round tube from its entrance, uniform wall temperature; x* = (x/D)/(Re Pr). 10 % high at x* = 0.001, 1.4 % at 0.2. */
+/**
+ * Hausen (1943): mean Nusselt number of a round tube from its entrance, uniform wall temperature;
+ * x* = (x/D)/(Re Pr). 10 % high at x* = 0.001, 1.4 % at 0.2.
+ */
 export function hausen(xStar: number, developed = 3.66): number {
   const gz = 1 / xStar;
   return developed + (0.0668 * gz) / (1 + 0.04 * gz ** (2 / 3));
 }
 
-/** Turbulent heat transfer in a smooth tube. Gnielinski (1976), Re 2,300–5e6, Pr 0.5–2,000, with Petukhov's friction factor. */
+/**
+ * Turbulent heat transfer in a smooth tube. Gnielinski (1976), Re 2,300–5e6, Pr 0.5–2,000, with
+ * Petukhov's friction factor.
+ */
 export function gnielinski(re: number, pr: number): number {
   const f = (0.79 * Math.log(re) - 1.64) ** -2;
   return ((f / 8) * (re - 1000) * pr) / (1 + 12.7 * Math.sqrt(f / 8) * (pr ** (2 / 3) - 1));

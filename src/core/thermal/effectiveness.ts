@@ -1,6 +1,7 @@
 /**
- * Effectiveness of a crossflow exchanger with both fluids unmixed: the exact series of Mason (1955), as in Kays & London,
- * "Compact Heat Exchangers", and Incropera. NTU ≥ 0, capacity ratio 0–1. Terms are summed until they no longer count (1e-12).
+ * Effectiveness of a crossflow exchanger with both fluids unmixed: the exact series of Mason
+ * (1955), as in Kays & London, "Compact Heat Exchangers", and Incropera. NTU ≥ 0, capacity ratio
+ * 0–1. Terms are summed until they no longer count (1e-12).
  */
 export function crossflowEffectiveness(ntu: number, ratio: number): number {
   if (!(ntu > 0)) return 0;
@@ -33,7 +34,10 @@ export function counterflowEffectiveness(ntu: number, ratio: number): number {
   return (1 - e) / (1 - ratio * e);
 }
 
-/** Both unmixed by the common approximate formula, up to 3.8 % off the series: kept to show the difference on the proof page. */
+/**
+ * Both unmixed by the common approximate formula, up to 3.8 % off the series: kept to show the
+ * difference on the proof page.
+ */
 export function crossflowApproximation(ntu: number, ratio: number): number {
   return 1 - Math.exp((ntu ** 0.22 / ratio) * (Math.exp(-ratio * ntu ** 0.78) - 1));
 }

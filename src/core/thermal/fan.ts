@@ -25,8 +25,8 @@ export function fanPressure(fan: FanCurve, flow_m3h: number, speed_rpm: number):
 const TOLERANCE = { x: 1e-4, y: 1e-4 } as const;
 
 /**
- * Flow at which the fan's pressure (times fans in a row: push and pull add pressure) meets a drag that rises with flow, m³/h.
- * To 1e-4 Pa or 1e-4 m³/h, between 0 and the fan's free flow.
+ * Flow at which the fan's pressure (times fans in a row: push and pull add pressure) meets a drag
+ * that rises with flow, m³/h. To 1e-4 Pa or 1e-4 m³/h, between 0 and the fan's free flow.
  */
 export function fanAgainst(
   fan: FanCurve,

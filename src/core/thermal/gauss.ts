@@ -1,7 +1,8 @@
 /**
- * Elimination with partial pivoting in two steps, for one matrix and many right-hand sides: A becomes its factors in place (row-major,
- * n × n), `order` its row swaps. False when A is singular. Written out because a heat balance is solved some 200 times an evaluation and
- * matrix objects cost more than the arithmetic.
+ * Elimination with partial pivoting in two steps, for one matrix and many right-hand sides: A
+ * becomes its factors in place (row-major, n × n), `order` its row swaps. False when A is singular.
+ * Written out because a heat balance is solved some 200 times an evaluation and matrix objects cost
+ * more than the arithmetic.
  */
 export function luFactor(a: Float64Array, order: Int32Array, n: number): boolean {
   for (let c = 0; c < n; c += 1) {

@@ -26,9 +26,10 @@ interface Series {
 }
 
 /**
- * What measured points make of the model: measured over modelled at each point, between the points interpolated in the logarithms of
- * air (or speed) and flow, beyond them held. So the points are met exactly, and the model only fills the gaps.
- * `x` is air through the core, m³/h, or fan speed, rpm, as the points are taken.
+ * What measured points make of the model: measured over modelled at each point, between the points
+ * interpolated in the logarithms of air (or speed) and flow, beyond them held. So the points are
+ * met exactly, and the model only fills the gaps. `x` is air through the core, m³/h, or fan speed,
+ * rpm, as the points are taken.
  */
 export function measuredRatio(
   radiator: RadiatorSetup,
@@ -83,7 +84,10 @@ export function measuredRatio(
   });
 }
 
-/** Linear in the logarithm of the position, held beyond the ends. `list` rises in position and is not empty. */
+/**
+ * Linear in the logarithm of the position, held beyond the ends. `list` rises in position and is
+ * not empty.
+ */
 function between<T>(
   list: readonly T[],
   at: number,

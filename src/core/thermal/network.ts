@@ -3,7 +3,10 @@ import { luFactor, luSolve } from './gauss';
 /** The room, where a node is asked for: its temperature is given, not worked out. */
 export const ROOM = -1;
 
-/** A temperature read as shares of nodes: streams that mix, or the mean of what enters and what leaves. Shares add up to 1. */
+/**
+ * A temperature read as shares of nodes: streams that mix, or the mean of what enters and what
+ * leaves. Shares add up to 1.
+ */
 export interface Mix {
   readonly nodes: readonly number[];
   readonly shares: readonly number[];
@@ -17,8 +20,9 @@ export interface Stream {
 }
 
 /**
- * Heat that leaves one node and enters another by the difference of two temperatures, conductance_WK × (hot − cold), W. The
- * temperatures may be read elsewhere: a radiator's are those of coolant and air as they enter.
+ * Heat that leaves one node and enters another by the difference of two temperatures,
+ * conductance_WK × (hot − cold), W. The temperatures may be read elsewhere: a radiator's are those
+ * of coolant and air as they enter.
  */
 export interface Conductor {
   readonly conductance_WK: number;
@@ -29,9 +33,10 @@ export interface Conductor {
 }
 
 /**
- * Lumped heat: nodes that hold it, flows that carry it, conductors that pass it on. Sources are put in when it is solved.
- * Balance of node i: C_i dT_i/dt = source_i + Σ streams + Σ conductors (first law, lumped; Incropera et al., Fundamentals of
- * Heat and Mass Transfer, chapters 1 and 5, from memory).
+ * Lumped heat: nodes that hold it, flows that carry it, conductors that pass it on. Sources are put
+ * in when it is solved. Balance of node i: C_i dT_i/dt = source_i + Σ streams + Σ conductors (first
+ * law, lumped; Incropera et al., Fundamentals of Heat and Mass Transfer, chapters 1 and 5, from
+ * memory).
  */
 export interface ThermalNetwork {
   /** Heat each node holds, J/K; 0 where it holds none. One entry a node. */
@@ -67,8 +72,8 @@ export const heatThrough = (c: Conductor, temp_C: Float64Array, room_C: number):
   c.conductance_WK * (readMix(c.hot, temp_C, room_C) - readMix(c.cold, temp_C, room_C));
 
 /**
- * Factors of (C/dt + A), by implicit Euler: stable at any step, exact in the energy it moves. A step without end (the default)
- * gives A alone: the steady state. Null when no such state exists.
+ * Factors of (C/dt + A), by implicit Euler: stable at any step, exact in the energy it moves. A
+ * step without end (the default) gives A alone: the steady state. Null when no such state exists.
  */
 export function factorNetwork(network: ThermalNetwork, step_s = Infinity): ThermalFactors | null {
   const n = network.capacity_JK.length;
@@ -102,8 +107,9 @@ export function factorNetwork(network: ThermalNetwork, step_s = Infinity): Therm
 }
 
 /**
- * Temperatures, °C, one a node, under sources in W, one a node, and a room. `temp_C` holds the temperatures before the step,
- * which a steady solution does not look at, and the solution afterwards.
+ * Temperatures, °C, one a node, under sources in W, one a node, and a room. `temp_C` holds the
+ * temperatures before the step, which a steady solution does not look at, and the solution
+ * afterwards.
  */
 export function solveNetwork(
   { lu, order, past_WK, room_WK }: ThermalFactors,
@@ -136,7 +142,10 @@ export const isFlowing = (f: Flowing): boolean => Math.abs(f.flow_Lmin) > STILL_
 export const startOf = (f: Flowing): string => (f.flow_Lmin >= 0 ? f.from : f.to);
 export const endOf = (f: Flowing): string => (f.flow_Lmin >= 0 ? f.to : f.from);
 
-/** What arrives at each junction: the flows that end there, by index from `first` on, with their shares. */
+/**
+ * What arrives at each junction: the flows that end there, by index from `first` on, with their
+ * shares.
+ */
 export function junctionMixes(flows: readonly Flowing[], first = 0): ReadonlyMap<string, Mix> {
   const arriving = new Map<string, { nodes: number[]; flows: number[]; sum: number }>();
   flows.forEach((f, i) => {

@@ -126,7 +126,10 @@ describe('limits of the radiator', () => {
     );
   });
 
-  /** Incropera, example of water in a tube: Re 10,000, Pr 5.83 gives Nu near 68 by Gnielinski with a smooth tube. */
+  /**
+   * Incropera, example of water in a tube: Re 10,000, Pr 5.83 gives Nu near 68 by Gnielinski with a
+   * smooth tube.
+   */
   test("Gnielinski is in the handbook's range", () => {
     expect(gnielinski(10000, 5.83)).toBeGreaterThan(70);
     expect(gnielinski(10000, 5.83)).toBeLessThan(80);

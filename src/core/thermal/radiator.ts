@@ -28,8 +28,9 @@ export interface Core {
 }
 
 /**
- * Installation factors: hub shadow, uneven flow and frame on the air flow, and everything the plain channel model leaves out on the
- * conductance. Calibrated to common practice (no source): 360 × 30 mm, 16 per inch, ordinary fans: 15, 24, 30 W/K at 750, 1,300, 1,850 rpm.
+ * Installation factors: hub shadow, uneven flow and frame on the air flow, and everything the plain
+ * channel model leaves out on the conductance. Calibrated to common practice (no source): 360 × 30
+ * mm, 16 per inch, ordinary fans: 15, 24, 30 W/K at 750, 1,300, 1,850 rpm.
  */
 export const INSTALLATION = { airFlow: 0.65, conductance: 0.7 } as const;
 export interface InstallationFactors {
@@ -65,12 +66,16 @@ function channel(core: Core): Channel {
   };
 }
 
-/** Increment of the pressure drop of developing flow in a narrow channel, in velocity heads (Shah & London: about 0.7 for flat, 1.4 for square ducts). */
+/**
+ * Increment of the pressure drop of developing flow in a narrow channel, in velocity heads (Shah &
+ * London: about 0.7 for flat, 1.4 for square ducts).
+ */
 const DEVELOPING_HEADS = 1.0;
 
 /**
- * Drag of a core, Pa, at an approach speed in m/s: developed friction by aspect ratio, developing increment, entry
- * 0.4 (1 − σ²) and exit (1 − σ)² losses (Kays & London), times the fin's own drag factor on friction.
+ * Drag of a core, Pa, at an approach speed in m/s: developed friction by aspect ratio, developing
+ * increment, entry 0.4 (1 − σ²) and exit (1 − σ)² losses (Kays & London), times the fin's own drag
+ * factor on friction.
  */
 export function coreDrag(core: Core, approach_ms: number, air: FluidProperties): number {
   if (approach_ms <= 0) return 0;
@@ -104,10 +109,16 @@ export interface RadiatorResult {
   readonly coolantCoefficient_Wm2K: number;
 }
 
-/** What a still radiator sheds on its own, W/K per m² of face: natural convection through an idle core (common practice, no source). */
+/**
+ * What a still radiator sheds on its own, W/K per m² of face: natural convection through an idle
+ * core (common practice, no source).
+ */
 const STILL_AIR_WM2K = 12;
 
-/** Heat taken per kelvin of (coolant in − air in) by a core at one state. Crossflow effectiveness–NTU with the geometry of the fins. */
+/**
+ * Heat taken per kelvin of (coolant in − air in) by a core at one state. Crossflow
+ * effectiveness–NTU with the geometry of the fins.
+ */
 export function radiatorConductance(core: Core, state: RadiatorState): RadiatorResult {
   const factors = state.factors ?? INSTALLATION;
   const c = channel(core);

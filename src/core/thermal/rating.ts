@@ -8,7 +8,8 @@ import type { ThermalModel } from './thermalModel';
 export interface RatingCompared {
   readonly printed_WK: number;
   readonly ours_WK: number;
-  /** Printed over ours. */ readonly ratio: number;
+  /** Printed over ours. */
+  readonly ratio: number;
 }
 
 /** Null for a radiator that hangs in no loop or has no fans. */

@@ -31,7 +31,10 @@ export function worstRise(report: CaseReport): number | null {
 export interface Sizing {
   /** Radiator sections in the loops now. */
   readonly sections: number;
-  /** Sections of the same kind needed at the present fan speed; null when no steady state exists, Infinity when no area would do. */
+  /**
+   * Sections of the same kind needed at the present fan speed; null when no steady state exists,
+   * Infinity when no area would do.
+   */
   readonly sectionsNeeded: number | null;
   /** Slowest speed of all fans that keeps the rise; null when full speed does not. */
   readonly quietestSpeed_rpm: number | null;
@@ -39,7 +42,10 @@ export interface Sizing {
   /** Fastest speed that keeps the noise; null when even the slowest is too loud. */
   readonly loudestSpeed_rpm: number | null;
   readonly speedRange_rpm: readonly [number, number] | null;
-  /** Heat the loops would carry at the brief's rise and noise, parts alike scaled; null when no speed is quiet enough or nothing heats. */
+  /**
+   * Heat the loops would carry at the brief's rise and noise, parts alike scaled; null when no
+   * speed is quiet enough or nothing heats.
+   */
   readonly carries: {
     readonly heat_W: number;
     readonly ofNow: number;
@@ -94,8 +100,9 @@ export function sizeCooling(prepared: Prepared, load: LoadCaseId): Sizing {
 }
 
 /**
- * How far the parts' heat could grow until the warmest loop reaches the brief's rise. Every rise is a straight line in the parts' heat,
- * the warmest of them a kinked one, so two secant steps from today's heat find it.
+ * How far the parts' heat could grow until the warmest loop reaches the brief's rise. Every rise is
+ * a straight line in the parts' heat, the warmest of them a kinked one, so two secant steps from
+ * today's heat find it.
  */
 function carries(prepared: Prepared, load: LoadCaseId, speed_rpm: number): Sizing['carries'] {
   const limit = prepared.thermalModel.system.design.brief.limits.deltaT_K;
@@ -120,9 +127,10 @@ const MOST_AREA = 20,
   AREA_STEP = 1.25;
 
 /**
- * Area factor at which the rise meets the limit, times the sections there are, to 0.2 %. More area does not always cool more
- * (intake radiators warm what exhaust radiators breathe), so the search goes outward from the present area to the first
- * factor that holds: the least area that holds when the present one does, Infinity when none up to 20 times does.
+ * Area factor at which the rise meets the limit, times the sections there are, to 0.2 %. More area
+ * does not always cool more (intake radiators warm what exhaust radiators breathe), so the search
+ * goes outward from the present area to the first factor that holds: the least area that holds when
+ * the present one does, Infinity when none up to 20 times does.
  */
 function needed(
   sections: number,
@@ -147,8 +155,8 @@ function needed(
 const NO_RISE_K = 1e4;
 
 /**
- * Speed nearest to `eager` at which an excess is gone: `eager` itself when it holds there, null when it does not hold at
- * the other end either.
+ * Speed nearest to `eager` at which an excess is gone: `eager` itself when it holds there, null
+ * when it does not hold at the other end either.
  */
 function speedWhere(
   eager: number,
@@ -172,7 +180,10 @@ export interface CoolingCurve {
   }[];
 }
 
-/** Coolant rise against noise for this build and for what one change would do, over the fans' speeds. */
+/**
+ * Coolant rise against noise for this build and for what one change would do, over the fans'
+ * speeds.
+ */
 export function coolingCurves(
   thermalModel: ThermalModel,
   flow: FlowReport,

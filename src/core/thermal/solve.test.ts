@@ -73,7 +73,10 @@ describe('the heat balance', () => {
     );
   });
 
-  /** Order moves a part by no more than the heat upstream over the stream's capacity (common practice: about 1 K). */
+  /**
+   * Order moves a part by no more than the heat upstream over the stream's capacity (common
+   * practice: about 1 K).
+   */
   test('order of the loop matters by about a kelvin only', () => {
     const spots = judged(analyse(desk)).hotSpots.filter((s) => s.cooledBy);
     const nodes = Object.values(judged(analyse(desk)).nodes);
@@ -83,7 +86,10 @@ describe('the heat balance', () => {
 });
 
 describe('symmetry and order (property)', () => {
-  /** Alike branches share alike: nothing but their tubes tells the tower's two cards apart, so equal blocks stay within what the tubes' lengths make. */
+  /**
+   * Alike branches share alike: nothing but their tubes tells the tower's two cards apart, so equal
+   * blocks stay within what the tubes' lengths make.
+   */
   test('like cards side by side run alike', () => {
     const spots = judged(analyse(tower)).hotSpots.filter((s) => s.component.startsWith('card'));
     const of = (component: string): number[] =>
@@ -94,7 +100,10 @@ describe('symmetry and order (property)', () => {
     );
   });
 
-  /** Moving a part behind another warms its coolant by the other's P/(m cp), no more (energy balance of a stream). */
+  /**
+   * Moving a part behind another warms its coolant by the other's P/(m cp), no more (energy balance
+   * of a stream).
+   */
   test('any order moves any part by no more than what is upstream over m cp', () => {
     const middle = desk.loops[0]
       ? (analyse(desk).system.loops[0]?.stations.filter(

@@ -171,7 +171,10 @@ export function solvePrepared(
 export type SpeedOf = (component: string, set_rpm: number) => number;
 const asSet: SpeedOf = (_component, set_rpm) => set_rpm;
 
-/** All fans and pumps together at the listener, dBA: published levels are at 1 m; free field, so an estimate in a room. */
+/**
+ * All fans and pumps together at the listener, dBA: published levels are at 1 m; free field, so an
+ * estimate in a room.
+ */
 export function noiseOf(thermalModel: ThermalModel, speedOf: SpeedOf = asSet): number {
   const sets = [
     ...thermalModel.radiators.flatMap((r) => r.fans),

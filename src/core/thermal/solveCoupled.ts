@@ -10,11 +10,17 @@ export interface Settled {
   readonly prepared: Prepared;
 }
 
-/** Coolant temperature and flow depend on each other through viscosity: rounds until no loop moves by more than this, K. */
+/**
+ * Coolant temperature and flow depend on each other through viscosity: rounds until no loop moves
+ * by more than this, K.
+ */
 const SETTLED_K = 0.02;
 const MOST_ROUNDS = 6;
 
-/** Flow and heat brought to agree: the flow at the coolant's own temperature, the temperature at that flow. */
+/**
+ * Flow and heat brought to agree: the flow at the coolant's own temperature, the temperature at
+ * that flow.
+ */
 export function solveCoupled(
   system: System,
   runs: readonly Run[],

@@ -15,7 +15,10 @@ import {
 } from './steadyNetwork';
 import { caseFanPoint, radiatorWind, type FanOperatingPoint } from './caseFans';
 
-/** What a case sheds without fans: air that finds its way through, m³/h, and its walls, W/(m² K) (common practice, no source). */
+/**
+ * What a case sheds without fans: air that finds its way through, m³/h, and its walls, W/(m² K)
+ * (common practice, no source).
+ */
 const DRAUGHT_M3H = 12;
 const WALL_WM2K = 5;
 
@@ -35,7 +38,10 @@ export interface Variation {
   interface(component: string): number;
 }
 
-/** What does not depend on the load case: winds and conductances. Shared by the cases and by "how much more area". */
+/**
+ * What does not depend on the load case: winds and conductances. Shared by the cases and by "how
+ * much more area".
+ */
 export interface Prepared {
   readonly thermalModel: ThermalModel;
   readonly flow: FlowReport;
@@ -104,7 +110,10 @@ function movedThrough(
   );
 }
 
-/** Wind and heat per kelvin of one radiator with its fans as they turn, at a coolant flow: measured where it was, modelled else. */
+/**
+ * Wind and heat per kelvin of one radiator with its fans as they turn, at a coolant flow: measured
+ * where it was, modelled else.
+ */
 export function radiatorState(
   r: RadiatorSetup,
   coolant_Lmin: number,
@@ -134,7 +143,10 @@ export function radiatorState(
   return { wind, k: k * ratio, basis };
 }
 
-/** What case air carries away per kelvin over the room, W/K: its fans, or where they stand, draughts and walls. */
+/**
+ * What case air carries away per kelvin over the room, W/K: its fans, or where they stand, draughts
+ * and walls.
+ */
 export function caseExchange(
   { system }: ThermalModel,
   roomAir: FluidProperties,
@@ -282,7 +294,10 @@ function networkAt(prepared: Prepared, factor: number): SteadyNetwork {
 export const meanOf = (t: LoopTemperatures): number =>
   t.values_C.reduce((a, b) => a + b, 0) / t.values_C.length;
 
-/** Warmest loop's mean coolant over the room, K; null when there is no loop or one has no steady state. */
+/**
+ * Warmest loop's mean coolant over the room, K; null when there is no loop or one has no steady
+ * state.
+ */
 export function steadyRise(
   prepared: Prepared,
   load: LoadCaseId,

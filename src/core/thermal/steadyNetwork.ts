@@ -89,7 +89,10 @@ export interface SteadyNetwork {
 
 const CASE_AIR = 0;
 
-/** `exchange_WK`: what the case air gives to the room per kelvin. A loop in which nothing flows or no radiator works has no steady state and is left out. */
+/**
+ * `exchange_WK`: what the case air gives to the room per kelvin. A loop in which nothing flows or
+ * no radiator works has no steady state and is left out.
+ */
 export function steadyNetwork(
   streams: readonly LoopStreams[],
   exchangers: readonly Exchanger[],

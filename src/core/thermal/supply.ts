@@ -6,10 +6,14 @@ import { drawOf, shareOf, type ThermalModel } from './thermalModel';
 export interface SupplyLoad {
   readonly rating_W: number;
   readonly most_W: number;
-  /** Of that, fans and pumps at full speed. */ readonly helpers_W: number;
+  /** Of that, fans and pumps at full speed. */
+  readonly helpers_W: number;
 }
 
-/** Parts in their heaviest load case, with all fans and pumps at full speed. Null while the build has no supply. */
+/**
+ * Parts in their heaviest load case, with all fans and pumps at full speed. Null while the build
+ * has no supply.
+ */
 export function supplyLoad(
   { design, placed }: System,
   { sources }: ThermalModel,

@@ -50,12 +50,18 @@ export interface CaseFans {
 export interface Source {
   readonly component: Component;
   readonly part: HeatedPart;
-  /** The block on it, and the loop that block is in. A block in no loop yet: the heat waits, it is neither in a loop nor on air. */
+  /**
+   * The block on it, and the loop that block is in. A block in no loop yet: the heat waits, it is
+   * neither in a loop nor on air.
+   */
   readonly block: Component | null;
   readonly loop: LoopId | null;
 }
 
-/** All that makes heat, noise or wind, apart from the flow. What-if questions change this and ask again. */
+/**
+ * All that makes heat, noise or wind, apart from the flow. What-if questions change this and ask
+ * again.
+ */
 export interface ThermalModel {
   readonly system: System;
   readonly sources: readonly Source[];
@@ -107,7 +113,10 @@ function fanSet(component: Component, count: number): FanSet {
 /** What stands before a mounted stack's air, Pa at 1 m/s by component. */
 export type Blocked = ReadonlyMap<ComponentId, number>;
 
-/** All that makes heat, noise or wind, read from the system: blocks by what they are mated to, fans by what they stand on. */
+/**
+ * All that makes heat, noise or wind, read from the system: blocks by what they are mated to, fans
+ * by what they stand on.
+ */
 export function compileThermalModel(system: System, blocked: Blocked = new Map()): ThermalModel {
   const { components } = system.design;
   const radiators = components.flatMap((c) => radiatorSetup(system, c, blocked) ?? []);
@@ -121,7 +130,10 @@ export function compileThermalModel(system: System, blocked: Blocked = new Map()
   };
 }
 
-/** The same model with its components as another design of the same parts has them: named, for what is shown. */
+/**
+ * The same model with its components as another design of the same parts has them: named, for what
+ * is shown.
+ */
 export const modelOf = (thermalModel: ThermalModel, system: System): ThermalModel => {
   const now = (component: Component): Component =>
     findComponent(system.design, component.id) ?? component;
@@ -192,7 +204,10 @@ function radiatorSetup(
   };
 }
 
-/** Fans on a mount of the case; also those of a radiator that no loop goes through yet: they still move air. */
+/**
+ * Fans on a mount of the case; also those of a radiator that no loop goes through yet: they still
+ * move air.
+ */
 function caseFansOf(
   system: System,
   component: Component,
@@ -226,8 +241,9 @@ function lossBefore(
 }
 
 /**
- * Full draw of a part as it is tuned, W. Clock and voltage go as P ∝ f V² (dynamic power of CMOS, any textbook; leakage left out, so an
- * estimate); a typed power limit caps that, or stands alone where nothing was tuned.
+ * Full draw of a part as it is tuned, W. Clock and voltage go as P ∝ f V² (dynamic power of CMOS,
+ * any textbook; leakage left out, so an estimate); a typed power limit caps that, or stands alone
+ * where nothing was tuned.
  */
 export function drawOf({
   component: { settings },

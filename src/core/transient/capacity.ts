@@ -5,14 +5,18 @@ import type { BlockPart } from '../components';
 import type { Run } from '../tubing';
 
 /**
- * Heat capacities, J/K. No catalogue gives masses, so metal is estimated from size: copper and brass of a core 0.8 g to the cm³ of its
- * bulk, a block a third full of copper (common practice, no source). Specific heat of copper 385 J/(kg K), CRC Handbook, from memory.
+ * Heat capacities, J/K. No catalogue gives masses, so metal is estimated from size: copper and
+ * brass of a core 0.8 g to the cm³ of its bulk, a block a third full of copper (common practice, no
+ * source). Specific heat of copper 385 J/(kg K), CRC Handbook, from memory.
  */
 const COPPER_JKGK = 385,
   COPPER_GCM3 = 8.96;
 const CORE_GCM3 = 0.8,
   BLOCK_FILL = 1 / 3;
-/** An air cooler and what it stands on, J/K to the watt of its part's full draw (common practice, no source). */
+/**
+ * An air cooler and what it stands on, J/K to the watt of its part's full draw (common practice, no
+ * source).
+ */
 const AIR_COOLER_JKW = 2.5;
 
 const cm3 = (size: readonly number[]): number => size.reduce((a, b) => a * b, 1) / 1000;
@@ -30,7 +34,10 @@ export const airCoolerCapacity = (source: Source): number =>
 const coreMetal = ({ core }: RadiatorSetup): number =>
   (cm3([core.length_mm, core.width_mm, core.depth_mm]) * CORE_GCM3 * COPPER_JKGK) / 1000;
 
-/** Of one link: its coolant, a core's metal, and a reservoir's fill where the link leaves it. A block's metal stands apart. */
+/**
+ * Of one link: its coolant, a core's metal, and a reservoir's fill where the link leaves it. A
+ * block's metal stands apart.
+ */
 export function linkCapacity(
   link: FluidLink,
   graph: LoopGraph,

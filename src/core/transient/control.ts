@@ -1,6 +1,9 @@
 import type { Control } from '../design';
 
-/** Speed a control asks for at a temperature, rpm: straight lines between its points, held beyond them. */
+/**
+ * Speed a control asks for at a temperature, rpm: straight lines between its points, held beyond
+ * them.
+ */
 export function asked({ points }: Pick<Control, 'points'>, temp_C: number): number {
   const first = points[0],
     last = points[points.length - 1];
@@ -13,7 +16,10 @@ export function asked({ points }: Pick<Control, 'points'>, temp_C: number): numb
   return a[1] + ((temp_C - a[0]) / (b[0] - a[0])) * (b[1] - a[1]);
 }
 
-/** Follows a temperature step by step: up at once, down only past the hysteresis, never faster than the ramp. */
+/**
+ * Follows a temperature step by step: up at once, down only past the hysteresis, never faster than
+ * the ramp.
+ */
 export class Follower {
   private kept: number | null = null;
   constructor(

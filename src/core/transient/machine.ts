@@ -186,7 +186,10 @@ export class Machine {
     });
   }
 
-  /** Parts under blocks in this loop: the metal between them and the coolant, split over the block's passages and parts. */
+  /**
+   * Parts under blocks in this loop: the metal between them and the coolant, split over the block's
+   * passages and parts.
+   */
   private bodiesOf(graph: LoopGraph): readonly Body[] {
     const { sources } = this.thermalModel;
     return sources.flatMap((s, source): Body[] => {

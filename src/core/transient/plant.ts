@@ -11,7 +11,10 @@ import type { LoopGraph } from '../system';
 import { LMIN_TO_M3S } from '../units';
 import type { Run } from '../tubing';
 
-/** Speeds between which a pump's flows and a radiator's figures are worked out, rpm; in between by straight lines. */
+/**
+ * Speeds between which a pump's flows and a radiator's figures are worked out, rpm; in between by
+ * straight lines.
+ */
 const PUMP_GRID_RPM = 50,
   FAN_GRID_RPM = 25;
 
@@ -68,7 +71,10 @@ export interface Figures {
   readonly air_m3h: number;
 }
 
-/** A radiator's W/K and air by fan speed and flow. Knots are worked out once; the set speeds are met exactly. */
+/**
+ * A radiator's W/K and air by fan speed and flow. Knots are worked out once; the set speeds are met
+ * exactly.
+ */
 export class RadiatorFigures {
   private readonly tables = new Map<string, (Figures | undefined)[]>();
   private table: (Figures | undefined)[] = [];
@@ -87,7 +93,10 @@ export class RadiatorFigures {
     );
   }
 
-  /** `speeds` by fan set; `flow_Lmin` through the core. Sets of unlike speed keep their distance from the first between its knots. */
+  /**
+   * `speeds` by fan set; `flow_Lmin` through the core. Sets of unlike speed keep their distance
+   * from the first between its knots.
+   */
   at(speeds: Float64Array, flow_Lmin: number): Figures {
     let same = true,
       offsets = '';

@@ -12,7 +12,10 @@ import { ScenarioError, type Fault, type Scenario, type Transient } from './type
 const MOST_STEPS = 90_000;
 /** A step this long has no past: the state after it is the steady one, s. */
 const NO_PAST_S = 1e9;
-/** A part at its limit throttles: full power there, none this much above, K (common practice, no source); it gives way within seconds. */
+/**
+ * A part at its limit throttles: full power there, none this much above, K (common practice, no
+ * source); it gives way within seconds.
+ */
 const THROTTLE_K = 10,
   THROTTLE_S = 3;
 /** Rounds that bring controls and temperatures together before a settled start. */
@@ -24,10 +27,12 @@ const DEFAULT_SAG = 0.5,
 const DEFAULT_WARMING_K = 8;
 
 /**
- * The build over time: loads, controls and faults on lumped heat capacities, coolant and flows as the settled answer has them.
- * Under steady speeds it ends where the steady answer stands. What is left out: the die's own second or so, the case's metal, heat that
- * rises in a standing loop (so a stopped pump is told on the safe side), and air that warms before it reaches a radiator. Null when
- * `tell`, asked with the share done, says to stop. Throws ScenarioError with the place of what cannot be run.
+ * The build over time: loads, controls and faults on lumped heat capacities, coolant and flows as
+ * the settled answer has them. Under steady speeds it ends where the steady answer stands. What is
+ * left out: the die's own second or so, the case's metal, heat that rises in a standing loop (so a
+ * stopped pump is told on the safe side), and air that warms before it reaches a radiator. Null
+ * when `tell`, asked with the share done, says to stop. Throws ScenarioError with the place of what
+ * cannot be run.
  */
 export function runTransient(
   thermalModel: ThermalModel,

@@ -40,7 +40,10 @@ export interface Exchanger {
   conductance_WK: number;
 }
 
-/** A loop as it is lumped: stirred stretches, one an edge, their state the temperature each lets out. */
+/**
+ * A loop as it is lumped: stirred stretches, one an edge, their state the temperature each lets
+ * out.
+ */
 export interface LumpedLoop {
   readonly graph: LoopGraph;
   readonly capacity_JK: Float64Array;
@@ -56,7 +59,10 @@ export interface LumpedLoop {
 /** A chord of conductance this small is not worth factoring anew for. */
 const SAME = 1e-3;
 
-/** Where things stand in the network: the case air first, then each loop's edges and its parts' metal, then the coolers. */
+/**
+ * Where things stand in the network: the case air first, then each loop's edges and its parts'
+ * metal, then the coolers.
+ */
 interface Places {
   readonly edge: readonly number[];
   readonly body: readonly number[];
@@ -77,7 +83,10 @@ function placesOf(loops: readonly LumpedLoop[], coolers: number): Places {
   return { edge, body, cooler: next, count: next + coolers };
 }
 
-/** Temperatures of loops, metal, coolers and case air, moved on step by step on the one thermal network. */
+/**
+ * Temperatures of loops, metal, coolers and case air, moved on step by step on the one thermal
+ * network.
+ */
 export class ThermalState {
   private readonly temp_C: Float64Array;
   private readonly source_W: Float64Array;

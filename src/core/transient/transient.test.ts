@@ -103,7 +103,10 @@ describe('the loop over time', () => {
       ).toBeLessThan(0.12);
   });
 
-  /** Lumped-capacity warming (Incropera, ch. 5): τ = C/(conductance); a litre or two of loop and a few kg of metal settle in minutes, not hours (common practice). */
+  /**
+   * Lumped-capacity warming (Incropera, ch. 5): τ = C/(conductance); a litre or two of loop and a
+   * few kg of metal settle in minutes, not hours (common practice).
+   */
   test('time constant is heat capacity over conductance, within the spread of a loop', () => {
     const w = analyse(desk),
       t = run(w, { profile: [{ load: 'render', seconds: 7200 }], start: 'cold' });
@@ -113,7 +116,8 @@ describe('the loop over time', () => {
     const k = w.reports.heat.render.radiators.reduce((sum, r) => sum + r.conductance_WK, 0);
     const stored = t.balance.stored_J,
       rise = (s?.to_C ?? 0) - desk.brief.room_C;
-    // Parts on air and block metal are warmer than the coolant: C/K from the coolant's rise overstates a little.
+    // Parts on air and block metal are warmer than the coolant: C/K from the coolant's rise
+    // overstates a little.
     expect((s?.tau_s ?? 0) / (stored / rise / k)).toBeGreaterThan(0.35);
     expect((s?.tau_s ?? 0) / (stored / rise / k)).toBeLessThan(1.3);
     expect(s?.steady_s ?? 9e9).toBeGreaterThan(2 * (s?.tau_s ?? 0));

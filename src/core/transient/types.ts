@@ -29,8 +29,8 @@ export interface SpotTrack {
   readonly name: string;
   readonly limit_C: number;
   readonly temp_C: Float64Array;
-  /** When it first reaches its limit, s; null when it never does. */ readonly reached_s:
-    number | null;
+  /** When it first reaches its limit, s; null when it never does. */
+  readonly reached_s: number | null;
 }
 export interface SpeedTrack {
   readonly component: string;
@@ -46,7 +46,8 @@ export interface Hunting {
   readonly name: string;
   readonly period_s: number;
   readonly swing_rpm: number;
-  /** The load itself goes up and down in that time: the fans only follow it. */ readonly follows: boolean;
+  /** The load itself goes up and down in that time: the fans only follow it. */
+  readonly follows: boolean;
 }
 
 /** How a loop's coolant comes to rest under the last load. */
@@ -55,9 +56,10 @@ export interface Settling {
   readonly name: string;
   readonly from_C: number;
   readonly to_C: number;
-  /** Time to 63.2 % of the change, s. */ readonly tau_s: number | null;
-  /** After this it stays within 0.2 K of the end, s; null while it still moves. */ readonly steady_s:
-    number | null;
+  /** Time to 63.2 % of the change, s. */
+  readonly tau_s: number | null;
+  /** After this it stays within 0.2 K of the end, s; null while it still moves. */
+  readonly steady_s: number | null;
 }
 
 export interface Transient {

@@ -12,7 +12,10 @@ export function arcLength(radius_mm: number, angle_deg: number): number {
   return radius_mm * angle_deg * RADIANS;
 }
 
-/** Distance of the bend start from the end of the tube when the corner is measured, mm. 101.6 mm to the corner, 12.7 mm radius, 90°: 88.9 mm. */
+/**
+ * Distance of the bend start from the end of the tube when the corner is measured, mm. 101.6 mm to
+ * the corner, 12.7 mm radius, 90°: 88.9 mm.
+ */
 export function bendStart(toCorner_mm: number, radius_mm: number, angle_deg: number): number {
   return toCorner_mm - setBack(radius_mm, angle_deg);
 }
@@ -28,7 +31,10 @@ export function developedLength(
   );
 }
 
-/** One row of a bending table: straight before the bend, turn of the tube before it (right-hand about travel), bend angle. */
+/**
+ * One row of a bending table: straight before the bend, turn of the tube before it (right-hand
+ * about travel), bend angle.
+ */
 export interface BendRow {
   readonly length_mm: number;
   readonly rotation_deg: number;
@@ -44,7 +50,10 @@ export interface BendTable {
   readonly shortest_mm: number;
 }
 
-/** Corners (XYZ) to lengths, rotations and angles (LRA), one radius for all bends. Points in line are dropped. Throws RangeError below two points. */
+/**
+ * Corners (XYZ) to lengths, rotations and angles (LRA), one radius for all bends. Points in line
+ * are dropped. Throws RangeError below two points.
+ */
 export function bendTable(points: readonly Vec[], radius_mm: number): BendTable {
   const kept = points.filter((p, i) => {
     const before = points[i - 1],
@@ -92,21 +101,28 @@ function rotation(d0: Vec, d1: Vec, d2: Vec): number {
 }
 
 /**
- * Angle to set so that a bend of this angle is left after it springs back, given the ratio Ks = angle left / angle set
- * of a test bend (0.8–1). Kalpakjian, "Manufacturing Engineering and Technology", definition of Ks, from memory.
+ * Angle to set so that a bend of this angle is left after it springs back, given the ratio Ks =
+ * angle left / angle set of a test bend (0.8–1). Kalpakjian, "Manufacturing Engineering and
+ * Technology", definition of Ks, from memory.
  */
 export function setAngle(wanted_deg: number, ratio: number): number {
   return wanted_deg / ratio;
 }
 
-/** Where a bent tube begins: its first end, the way it leaves it, and the way its first bend turns (at a right angle to that). */
+/**
+ * Where a bent tube begins: its first end, the way it leaves it, and the way its first bend turns
+ * (at a right angle to that).
+ */
 export interface BendPose {
   readonly at: Vec;
   readonly direction: Vec;
   readonly towards: Vec;
 }
 
-/** Lengths, rotations and angles back to corners (XYZ): the inverse of bendTable. Rotations are right-handed about the travel. */
+/**
+ * Lengths, rotations and angles back to corners (XYZ): the inverse of bendTable. Rotations are
+ * right-handed about the travel.
+ */
 export function bendCorners(
   rows: readonly BendRow[],
   last_mm: number,

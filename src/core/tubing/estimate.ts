@@ -52,7 +52,10 @@ export interface RunInSpace {
   /** Distance kept to everything but its own parts. */
   readonly kept_mm: number;
   readonly nearest: { readonly component: string; readonly gap_mm: number } | null;
-  /** As seen through the glass: tubes of other loops that it crosses, and parts to be seen that it passes before. */
+  /**
+   * As seen through the glass: tubes of other loops that it crosses, and parts to be seen that it
+   * passes before.
+   */
   readonly visibility: { readonly crosses: readonly string[]; readonly before: readonly string[] };
   /** Adapters and fittings at its ends, from the port outward. */
   readonly pieces: readonly {

@@ -12,7 +12,10 @@ export interface MarkedTube {
   readonly marks: readonly BendMark[];
 }
 
-/** A bent run is cut longer by this much at its far end and trimmed when it is bent, mm (common practice, no source). */
+/**
+ * A bent run is cut longer by this much at its far end and trimmed when it is bent, mm (common
+ * practice, no source).
+ */
 export const TRIM_MM = 15;
 
 /** What a run of hard tube is cut longer by: straight runs are cut to length. */
@@ -24,7 +27,10 @@ export const trimFor = ({
   readonly bends: number;
 }): number => (tube.hard && bends > 0 ? TRIM_MM : 0);
 
-/** Marks on a straight tube for its bends. `grip_mm`: how deep each end sits in its fitting, beyond the way measured from mouth to mouth. */
+/**
+ * Marks on a straight tube for its bends. `grip_mm`: how deep each end sits in its fitting, beyond
+ * the way measured from mouth to mouth.
+ */
 export function bendMarks(
   rows: readonly BendRow[],
   last_mm: number,

@@ -9,6 +9,7 @@ export type Segment =
       readonly to: Vec;
       readonly centre: Vec;
       readonly radius: number;
-      /** Unit; the arc turns right-handed about it. */ readonly axis: Vec;
+      /** Unit; the arc turns right-handed about it. */
+      readonly axis: Vec;
       readonly angle_deg: number;
     };

@@ -1,4 +1,7 @@
-/** Numbers as a builder reads them: sensible digits, thousands grouped, a true minus, sign on differences. */
+/**
+ * Numbers as a builder reads them: sensible digits, thousands grouped, a true minus, sign on
+ * differences.
+ */
 const MINUS = '−';
 
 export interface FormatOptions {

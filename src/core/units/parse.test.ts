@@ -1,7 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { convertFromInner, parseQuantity, QUANTITIES, type QuantityName } from '.';
 
-/** Exact definitions: 1 in = 25.4 mm; 1 US gal = 3.785411784 L; 1 psi = 6.894757293168361 kPa; g_n = 9.80665 m/s². */
+/**
+ * Exact definitions: 1 in = 25.4 mm; 1 US gal = 3.785411784 L; 1 psi = 6.894757293168361 kPa; g_n =
+ * 9.80665 m/s².
+ */
 const TYPED: readonly (readonly [string, QuantityName, number])[] = [
   ['3/8 in', 'length', 9.525],
   ['1 1/2 in', 'length', 38.1],

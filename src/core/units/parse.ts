@@ -3,9 +3,10 @@ import { QUANTITIES, type QuantityName, type Unit } from './units';
 export type Parsed = { ok: true; value: number; unit: string } | { ok: false; message: string };
 
 /**
- * Reads what a person typed ("3/8 in", "1.1 gpm", "70 F", "1 1/2 in", "12,5") into the quantity's inner unit.
- * A bare number is taken in the inner unit. Commas are decimal marks unless they group thousands ("1,150").
- * Never throws: a text that is no number of this quantity comes back with a message that names the units known.
+ * Reads what a person typed ("3/8 in", "1.1 gpm", "70 F", "1 1/2 in", "12,5") into the quantity's
+ * inner unit. A bare number is taken in the inner unit. Commas are decimal marks unless they group
+ * thousands ("1,150"). Never throws: a text that is no number of this quantity comes back with a
+ * message that names the units known.
  */
 export function parseQuantity(text: string, quantity: QuantityName): Parsed {
   const spec = QUANTITIES[quantity];

@@ -6,8 +6,9 @@ export interface Pchip {
 }
 
 /**
- * Piecewise cubic Hermite interpolation. Fritsch & Carlson (1980), SIAM J. Numer. Anal. 17, 238, with the
- * three-point end slopes of Fritsch & Butland. Throws RangeError unless x rises strictly and has two points or more.
+ * Piecewise cubic Hermite interpolation. Fritsch & Carlson (1980), SIAM J. Numer. Anal. 17, 238,
+ * with the three-point end slopes of Fritsch & Butland. Throws RangeError unless x rises strictly
+ * and has two points or more.
  */
 export function pchip(points: readonly (readonly [number, number])[]): Pchip {
   const x = points.map((p) => p[0]);

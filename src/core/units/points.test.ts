@@ -20,7 +20,10 @@ const close = (
   });
 };
 
-/** Factors: 60 min/h; 1 bar = 100 kPa; psi from the pound and the inch (1959); 1 mH2O = 9.80665 kPa; US gallon 3.785411784 L. */
+/**
+ * Factors: 60 min/h; 1 bar = 100 kPa; psi from the pound and the inch (1959); 1 mH2O = 9.80665 kPa;
+ * US gallon 3.785411784 L.
+ */
 describe('pasted points', () => {
   test.each([
     ['plain', '1 1\n2 3.5\n4 12'],

@@ -21,10 +21,11 @@ const MOST_LINES = 500;
 const COUNTS = ['no', 'one', 'two', 'three', 'four'];
 
 /**
- * Reads a table as people paste it: one row a line; columns parted by tab, semicolon, blanks or a comma; decimal point or comma; each
- * number with a unit of its own, or a heading that names them ("Flow (L/h)  Drop (mbar)"), or the units given. Values come back in the
- * quantities' inner units, in the order of the lines. `key`: how many leading columns tell rows apart. Lines that cannot be read are told
- * by number; the others stand.
+ * Reads a table as people paste it: one row a line; columns parted by tab, semicolon, blanks or a
+ * comma; decimal point or comma; each number with a unit of its own, or a heading that names them
+ * ("Flow (L/h)  Drop (mbar)"), or the units given. Values come back in the quantities' inner units,
+ * in the order of the lines. `key`: how many leading columns tell rows apart. Lines that cannot be
+ * read are told by number; the others stand.
  */
 export function parseColumns(
   text: string,
@@ -108,7 +109,10 @@ export function parsePoints(
   };
 }
 
-/** Units that a heading names: for each column the first fitting word behind the one taken before; the last column from the end. */
+/**
+ * Units that a heading names: for each column the first fitting word behind the one taken before;
+ * the last column from the end.
+ */
 function headed(
   line: string,
   columns: readonly QuantityName[],

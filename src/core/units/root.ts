@@ -5,9 +5,10 @@ export interface RootTolerance {
 }
 
 /**
- * Where a function crosses zero between two ends of opposite sign. False position, halving an end that stays twice
- * (Illinois; Dowell & Jarratt 1971): keeps the bracket, and on smooth functions wants a handful of calls.
- * The ends' values may be passed when known. Throws RangeError when the ends have the same sign.
+ * Where a function crosses zero between two ends of opposite sign. False position, halving an end
+ * that stays twice (Illinois; Dowell & Jarratt 1971): keeps the bracket, and on smooth functions
+ * wants a handful of calls. The ends' values may be passed when known. Throws RangeError when the
+ * ends have the same sign.
  */
 export function falsePosition(
   f: (x: number) => number,

@@ -33,7 +33,9 @@ export const LIMITS = {
   entries: 2_000,
   parts: 120,
   loops: 8,
-  /** Connections of all loops together: with more, no builder and no computation comes to an end. */
+  /**
+   * Connections of all loops together: with more, no builder and no computation comes to an end.
+   */
   connections: 240,
   /** Fans on one radiator: both faces of the longest, and room for a mistake. */
   fansOnRadiator: 24,
@@ -47,7 +49,10 @@ const fail = (
   troubles: [{ path, message }],
 });
 
-/** Reads a build document from text: size, JSON, depth, format, version, schema and references, in that order. Never throws. */
+/**
+ * Reads a build document from text: size, JSON, depth, format, version, schema and references, in
+ * that order. Never throws.
+ */
 export function parseDesign(textIn: string): Validated<Design> {
   if (textIn.length > LIMITS.bytes)
     return fail(
@@ -142,7 +147,10 @@ function all(
     .map((d) => troubleOf(d, null, null, before));
 }
 
-/** What is wrong with a build, piece by piece, until there is enough to tell: a list of thousands of wrong entries is not read to its end. */
+/**
+ * What is wrong with a build, piece by piece, until there is enough to tell: a list of thousands of
+ * wrong entries is not read to its end.
+ */
 function designIssues(document: Record<string, unknown>): ValidationIssue[] {
   const troubles: ValidationIssue[] = [];
   const lists: Record<string, Joi.Schema> = { components: componentSchema, loops: loopSchema };
@@ -170,8 +178,9 @@ const pathOf = (path: readonly (string | number)[]): string =>
 const tidy = (d: Joi.ValidationErrorItem): string => d.message.slice(0, 240);
 
 /**
- * What no document may have, whatever its schema: too many values, levels or entries, keys that reach for prototypes, more
- * connections or fans than any computation should meet. Counted before anything is validated; each value is looked at once.
+ * What no document may have, whatever its schema: too many values, levels or entries, keys that
+ * reach for prototypes, more connections or fans than any computation should meet. Counted before
+ * anything is validated; each value is looked at once.
  */
 export function countIssue(data: unknown): ValidationIssue | null {
   return shapeIssue(data) ?? costIssue(data);
@@ -218,7 +227,10 @@ function childPath(path: string, key: string, list: boolean): string {
   return path === '' ? key : `${path}.${key}`;
 }
 
-/** Lists whose product decides how long the computing takes, counted whatever else the document holds. */
+/**
+ * Lists whose product decides how long the computing takes, counted whatever else the document
+ * holds.
+ */
 function costIssue(data: unknown): ValidationIssue | null {
   // Documents before version 3 said items, links and item.
   const document = (data ?? {}) as Readonly<Record<string, unknown>>;

@@ -7,7 +7,10 @@ export interface FeedLine {
   readonly header: string;
   readonly components: readonly string[];
   readonly pieces: number;
-  /** At full speed, 12 V, A. Of a hub: what the supply feeds; its header carries the speed signal alone. */
+  /**
+   * At full speed, 12 V, A. Of a hub: what the supply feeds; its header carries the speed signal
+   * alone.
+   */
   readonly current_A: number;
   readonly limit_A: number;
   /** The lead between, if any. */
@@ -50,9 +53,10 @@ interface Load {
 }
 
 /**
- * Which header feeds which fans and pumps, and by which splitter or hub. One set of fans is one load; loads go straight or by the
- * smallest splitter onto a header of their own while there are headers and current, the rest onto hubs fed by the supply.
- * Currents are of full speed; starting may draw more for a second.
+ * Which header feeds which fans and pumps, and by which splitter or hub. One set of fans is one
+ * load; loads go straight or by the smallest splitter onto a header of their own while there are
+ * headers and current, the rest onto hubs fed by the supply. Currents are of full speed; starting
+ * may draw more for a second.
  */
 export function planWiring(system: System): WiringReport {
   const { components, kit } = system.design;
@@ -163,7 +167,10 @@ type Bin =
   | { readonly hub: CablePart; readonly loads: readonly Load[] }
   | { readonly load: Load; readonly why: string };
 
-/** Sets of fans onto hubs, the largest first, into the first hub with room; each hub the smallest that holds what it got. */
+/**
+ * Sets of fans onto hubs, the largest first, into the first hub with room; each hub the smallest
+ * that holds what it got.
+ */
 function binned(loads: readonly Load[], cables: readonly CablePart[]): readonly Bin[] {
   const hubs = cables.filter((l) => l.duty === 'hub');
   const takes = (h: CablePart, list: readonly Load[]): boolean =>

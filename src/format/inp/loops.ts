@@ -4,7 +4,10 @@ import type { Run } from '../../core/tubing';
 import type { Vec } from '../../core/geometry';
 import type { InpLoop } from './write';
 
-/** The loops of a build as networks to be written, at the coolant temperatures of its evaluation; all, or the one named. */
+/**
+ * The loops of a build as networks to be written, at the coolant temperatures of its evaluation;
+ * all, or the one named.
+ */
 export function inpLoops(
   system: System,
   runs: readonly Run[],

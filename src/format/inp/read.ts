@@ -37,8 +37,9 @@ export interface ReadLoop {
 }
 
 /**
- * The networks of an EPANET input file, one a connected piece. Reads what writeInp writes and what else comes to the same: pipes, pumps
- * with head curves (one point, three, or many), general-purpose valves, reservoirs. Throws InpError with the line for anything else.
+ * The networks of an EPANET input file, one a connected piece. Reads what writeInp writes and what
+ * else comes to the same: pipes, pumps with head curves (one point, three, or many),
+ * general-purpose valves, reservoirs. Throws InpError with the line for anything else.
  */
 export function readInp(text: string): readonly ReadLoop[] {
   const { sections, comments } = split(text);

@@ -19,7 +19,10 @@ export interface InpLoop {
 
 /** Length written for a joint, which has none, m: EPANET wants every pipe longer than nothing. */
 export const NO_LENGTH_M = 1e-5;
-/** Points of a curve: shares of the flow at hand, and further points up to the largest flow. EPANET joins them by straight lines. */
+/**
+ * Points of a curve: shares of the flow at hand, and further points up to the largest flow. EPANET
+ * joins them by straight lines.
+ */
 const AROUND = [
   0.25, 0.5, 0.7, 0.8, 0.87, 0.92, 0.95, 0.97, 0.98, 0.99, 0.995, 1, 1.005, 1.01, 1.02, 1.03, 1.05,
   1.08, 1.13, 1.2, 1.3, 1.5, 1.75, 2, 3, 5,
@@ -33,10 +36,11 @@ const MOST_LMIN = 40;
 const num = (v: number): string => String(Number(v.toPrecision(12)));
 
 /**
- * Loops as an EPANET 2.2 input file: litres a minute, Darcy–Weisbach, heads in metres of each loop's own coolant. Tubes are
- * pipes, parts with a measured curve are general-purpose valves, pumps have their curve at full speed and a speed. EPANET knows one
- * viscosity: pipes of a loop with another are written as pipes of another bore, length, roughness and K that lose the same head at
- * every flow. A tee's loss is written as the K it has at the solved split.
+ * Loops as an EPANET 2.2 input file: litres a minute, Darcy–Weisbach, heads in metres of each
+ * loop's own coolant. Tubes are pipes, parts with a measured curve are general-purpose valves,
+ * pumps have their curve at full speed and a speed. EPANET knows one viscosity: pipes of a loop
+ * with another are written as pipes of another bore, length, roughness and K that lose the same
+ * head at every flow. A tee's loss is written as the K it has at the solved split.
  */
 export function writeInp(title: string, loops: readonly InpLoop[]): string {
   const nodes = shortIds(
@@ -219,7 +223,10 @@ function write(
   }
 }
 
-/** Flows to write a curve at: close together about the flow at hand, where the straight lines between must be true. */
+/**
+ * Flows to write a curve at: close together about the flow at hand, where the straight lines
+ * between must be true.
+ */
 function flowsOf(q: number, most: number, knots: readonly number[] = []): readonly number[] {
   const even = Array.from({ length: SPREAD + 1 }, (_, i) => (most * i) / SPREAD);
   const around = q > 1e-3 ? AROUND.map((s) => s * q) : [];

@@ -81,7 +81,10 @@ export const ListDocument = ({ design, list }: { readonly design: Design; readon
   </PdfSheet>
 );
 
-/** The build on paper: what was asked, what comes out, what is wrong, runs, screws, coolant and the list. */
+/**
+ * The build on paper: what was asked, what comes out, what is wrong, runs, screws, coolant and the
+ * list.
+ */
 export function BuildDocument({
   design,
   paper: { reports, findings },

@@ -1,7 +1,9 @@
 import { Document, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 
-/** The fonts every PDF reader has know western letters only: what they lack is written otherwise. */
+/**
+ * The fonts every PDF reader has know western letters only: what they lack is written otherwise.
+ */
 export const pdfText = (s: string): string =>
   s
     .replace(/→/g, 'to')
@@ -42,11 +44,15 @@ const styles = StyleSheet.create({
 
 export interface Column {
   readonly head: string;
-  /** Share of the width. */ readonly wide: number;
+  /** Share of the width. */
+  readonly wide: number;
   readonly right?: boolean;
 }
 
-/** A table with a heading of its own; nothing when it has no rows. Rows stay whole over a page's end. */
+/**
+ * A table with a heading of its own; nothing when it has no rows. Rows stay whole over a page's
+ * end.
+ */
 export function PdfTable({
   title,
   columns,

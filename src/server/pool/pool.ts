@@ -62,8 +62,9 @@ function thePool(): Piscina {
 }
 
 /**
- * Runs a task in a thread of the pool. Rejects with OverTimeError when the task, counted from its asking, takes longer than
- * `budget_ms`, with PoolFullError when too many wait, and with the task's own error otherwise.
+ * Runs a task in a thread of the pool. Rejects with OverTimeError when the task, counted from its
+ * asking, takes longer than `budget_ms`, with PoolFullError when too many wait, and with the task's
+ * own error otherwise.
  */
 export async function inPool<T extends TaskName>(
   task: T,

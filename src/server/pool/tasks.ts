@@ -64,7 +64,10 @@ function evaluateNext(design: Design, asked: PartLists, fixes: boolean): Evaluat
   return publish(session.design, session.analysis(), fixes);
 }
 
-/** What the threads of the pool do. Input and output are plain data; none changes what another answers. */
+/**
+ * What the threads of the pool do. Input and output are plain data; none changes what another
+ * answers.
+ */
 export const TASKS = {
   /** A stored document to what the list shows of it; null when it cannot be read. */
   summarise: ({ document }: { readonly document: string }): BuildSummary | null => {

@@ -16,7 +16,10 @@ interface Form {
   caseId: string;
 }
 
-/** The first page of a build: its name, the room, the limits, the case. All of it can be changed later. */
+/**
+ * The first page of a build: its name, the room, the limits, the case. All of it can be changed
+ * later.
+ */
 export function NewBuild() {
   const router = useRouter();
   const cases = useOffer('case');

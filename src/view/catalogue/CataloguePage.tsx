@@ -27,7 +27,10 @@ const ROWS: readonly (Row & { readonly words: string })[] = CATALOGUE.map((part)
   words: wordsOf(part),
 }));
 
-/** All parts there are: looked through, compared, copied to change; one's own kept, read in and given out. */
+/**
+ * All parts there are: looked through, compared, copied to change; one's own kept, read in and
+ * given out.
+ */
 export function CataloguePage() {
   const [kind, setKind] = useState<PartKind | null>(null);
   const [text, setText] = useState('');

@@ -31,7 +31,9 @@ const KINDS = (Object.keys(PART_KINDS) as PartKind[]).filter((k) =>
 const MOST_BYTES = 4_000_000,
   MOST_SHOWN = 40;
 
-/** Parts read in from JSON or CSV: columns put to fields, every row looked at before any is kept. */
+/**
+ * Parts read in from JSON or CSV: columns put to fields, every row looked at before any is kept.
+ */
 export function ImportParts({ onDone }: { onDone(): void }) {
   const keep = usePartLists((s) => s.keep);
   const [sheet, setSheet] = useState<Sheet | null>(null);

@@ -72,7 +72,10 @@ function withCurve(
   );
 }
 
-/** A part of one's own, every figure to be typed; kept when nothing contradicts itself, else it says what does. */
+/**
+ * A part of one's own, every figure to be typed; kept when nothing contradicts itself, else it says
+ * what does.
+ */
 export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): void }) {
   const keep = usePartLists((s) => s.keep);
   const [part, setPart] = useState(start);

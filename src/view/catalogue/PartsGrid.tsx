@@ -10,7 +10,10 @@ const ROW_PX = 44,
   PAGE = 100;
 const PAGES = { pagination: { paginationModel: { pageSize: PAGE } } };
 
-/** Parts by the columns of their kind. Drawn anew only when its rows are others: a key typed into the search does not wait for it. */
+/**
+ * Parts by the columns of their kind. Drawn anew only when its rows are others: a key typed into
+ * the search does not wait for it.
+ */
 export const PartsGrid = memo(function PartsGrid({
   rows,
   columns,

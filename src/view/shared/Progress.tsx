@@ -7,10 +7,14 @@ interface Props {
   readonly stopped: boolean;
   onStop(): void;
   onAgain(): void;
-  /** What is being worked out, for the way back. */ readonly what: string;
+  /** What is being worked out, for the way back. */
+  readonly what: string;
 }
 
-/** How far work in the background is, with a way to stop it and to take it up again. Nothing while it rests. */
+/**
+ * How far work in the background is, with a way to stop it and to take it up again. Nothing while
+ * it rests.
+ */
 export function Progress({ share, stopped, onStop, onAgain, what }: Props) {
   if (stopped)
     return (

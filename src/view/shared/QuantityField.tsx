@@ -17,7 +17,10 @@ interface Props {
   readonly onCommit: (value: number | null) => void;
 }
 
-/** A number with its unit, edited in place. Any known unit may be typed; what is typed wrong stays and says why. */
+/**
+ * A number with its unit, edited in place. Any known unit may be typed; what is typed wrong stays
+ * and says why.
+ */
 export function QuantityField({
   label,
   value,

@@ -5,7 +5,10 @@ export interface PrintText {
   readonly cautions?: readonly string[];
 }
 
-/** Drawings in a frame of their own, so that nothing scales them, each on a page, with steps and cautions behind. */
+/**
+ * Drawings in a frame of their own, so that nothing scales them, each on a page, with steps and
+ * cautions behind.
+ */
 export function printSheets(
   title: string,
   drawings: readonly string[],

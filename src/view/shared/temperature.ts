@@ -1,4 +1,7 @@
-/** One ramp from slate over stone to copper: stops mixed in CSS by OKLab, so steps look even in both themes. */
+/**
+ * One ramp from slate over stone to copper: stops mixed in CSS by OKLab, so steps look even in both
+ * themes.
+ */
 export function temperatureColour(
   t_C: number | null | undefined,
   low_C: number,

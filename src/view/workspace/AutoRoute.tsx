@@ -3,7 +3,10 @@ import { useEffect } from 'react';
 import { useEditor } from './EditorProvider';
 import { useReroute } from './useJobs';
 
-/** Routes what a change of space left unrouted, beside whatever is open, and writes it into the document with that change. Draws nothing. */
+/**
+ * Routes what a change of space left unrouted, beside whatever is open, and writes it into the
+ * document with that change. Draws nothing.
+ */
 export function AutoRoute() {
   const toRoute = useEditor((s) => s.toRoute);
   const layOut = useEditor((s) => s.layOut);

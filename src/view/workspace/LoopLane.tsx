@@ -23,7 +23,10 @@ import styles from './LoopLine.module.css';
 const LABEL = 168,
   PAD = 22,
   SEGMENT = 6;
-/** From one lane to the next: icon, name and the next lane's temperatures. From the last lane to its names, and to the profile under them. */
+/**
+ * From one lane to the next: icon, name and the next lane's temperatures. From the last lane to its
+ * names, and to the profile under them.
+ */
 const PITCH = 58,
   NAME = 18,
   UNDER = 45;
@@ -35,7 +38,10 @@ interface Props {
   readonly compact: boolean;
 }
 
-/** One loop: stations in flow order, a lane for each branch, coloured by coolant temperature, numbers written, pressure as a stepped profile under it. */
+/**
+ * One loop: stations in flow order, a lane for each branch, coloured by coolant temperature,
+ * numbers written, pressure as a stepped profile under it.
+ */
 export function LoopLane({ graph, width, range, compact }: Props) {
   const design = useEditor((s) => s.design);
   const reports = useEditor((s) => s.analysis.reports);

@@ -4,7 +4,10 @@ import { insertStation } from '@/core/loops';
 import { useEditor } from './EditorProvider';
 import styles from './LoopLine.module.css';
 
-/** Parts that wait beside the loops: one click lets a part into the run where it needs the least tube. */
+/**
+ * Parts that wait beside the loops: one click lets a part into the run where it needs the least
+ * tube.
+ */
 export function LooseStrip({ loose }: { readonly loose: readonly string[] }) {
   const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);

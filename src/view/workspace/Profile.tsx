@@ -12,7 +12,10 @@ interface Props {
   readonly compact: boolean;
 }
 
-/** Pressure over the reservoir along the first lane, in steps; what parts of other lanes take is written beside them. */
+/**
+ * Pressure over the reservoir along the first lane, in steps; what parts of other lanes take is
+ * written beside them.
+ */
 export function Profile({ geometry, visits, over, top, height, compact }: Props) {
   const first = visits
     .map((v, i) => ({ v, at: geometry.spots[i] as Spot, kPa: over(v) }))

@@ -8,7 +8,10 @@ import { useEditor } from './EditorProvider';
 import { STAGES } from './stages';
 import styles from './StageRail.module.css';
 
-/** The stages in working order, each with its verdict and its one result: the rail alone tells the state of the build. */
+/**
+ * The stages in working order, each with its verdict and its one result: the rail alone tells the
+ * state of the build.
+ */
 export function StageRail() {
   const id = useEditor((s) => s.id);
   const stages = useEditor((s) => s.analysis.stages);

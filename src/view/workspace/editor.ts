@@ -56,7 +56,10 @@ export interface EditorState {
   takeTheirs(): void;
 }
 
-/** Counts of changes, by what of the design they touched: what jobs of the engine are asked again by. */
+/**
+ * Counts of changes, by what of the design they touched: what jobs of the engine are asked again
+ * by.
+ */
 export interface Versions {
   /** Where things stand and how they are connected. */
   readonly space: number;
@@ -105,7 +108,10 @@ function wantsRouting({ reports, routed }: Analysis, design: Design): boolean {
   return meets || reports.runs.some((r) => r.by === 'tube' && r.estimated && !pinned(r.id));
 }
 
-/** The state of one open build: the document, what follows from it, and its way to the journal and the server. */
+/**
+ * The state of one open build: the document, what follows from it, and its way to the journal and
+ * the server.
+ */
 export function createEditor(id: string, revision: number, design: Design) {
   let timer: ReturnType<typeof setTimeout> | null = null;
   let gesture: { key: string; at: number } | null = null;

@@ -9,10 +9,12 @@ export interface Spot {
 export interface LegPath {
   readonly link: string;
   readonly d: string;
-  /** Where its numbers stand. */ readonly labelX: number;
+  /** Where its numbers stand. */
+  readonly labelX: number;
   readonly labelY: number;
   readonly back: boolean;
-  /** First leg of a lane behind a split: it tells the lane's flow. */ readonly opens: boolean;
+  /** First leg of a lane behind a split: it tells the lane's flow. */
+  readonly opens: boolean;
 }
 export interface LaneGeometry {
   readonly spots: readonly Spot[];
@@ -37,7 +39,10 @@ const isTee = (design: Design, component: string): boolean => {
   return part?.kind === 'inline' && part.duty === 'tee';
 };
 
-/** Where stations and legs of a loop are drawn: columns in flow order, a lane for each branch, the way home over the top. */
+/**
+ * Where stations and legs of a loop are drawn: columns in flow order, a lane for each branch, the
+ * way home over the top.
+ */
 export function laneGeometry(
   design: Design,
   { layout }: LoopGraph,

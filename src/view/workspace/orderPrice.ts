@@ -2,7 +2,10 @@ import { applyEdit, withoutRoutes, type Design, type Edit } from '@/core/design'
 import { analyse } from '@/core/analysis';
 import { formatNumber } from '@/core/units';
 
-/** What another order would cost, in a line, before the station is let go: runs estimated from port to port, before and after alike. */
+/**
+ * What another order would cost, in a line, before the station is let go: runs estimated from port
+ * to port, before and after alike.
+ */
 export function orderPrice(design: Design, edit: Edit): string {
   const now = analyse(withoutRoutes(design)).reports;
   const next = analyse(withoutRoutes(applyEdit(design, edit).design)).reports;

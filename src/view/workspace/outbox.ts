@@ -8,7 +8,9 @@ export interface Step {
   readonly edit: Edit;
 }
 
-/** What the browser itself keeps of a build: written at every edit, before the server hears of it. */
+/**
+ * What the browser itself keeps of a build: written at every edit, before the server hears of it.
+ */
 export interface OutboxEntry {
   readonly design: Design;
   /** Revision on the server that the build grew from. */
@@ -17,14 +19,19 @@ export interface OutboxEntry {
   readonly dirty: boolean;
   readonly past: readonly Step[];
   readonly future: readonly Step[];
-  /** Put to the server and not yet answered: when the server turns out to hold just this, the answer was lost and nobody else wrote. */
+  /**
+   * Put to the server and not yet answered: when the server turns out to hold just this, the answer
+   * was lost and nobody else wrote.
+   */
   readonly sent?: Design;
 }
 
 let held: UseStore | null = null;
 const store = (): UseStore => (held ??= createStore('zephyron', 'journal'));
 
-/** Each call is quiet when the browser refuses storage (private windows): the server still saves. */
+/**
+ * Each call is quiet when the browser refuses storage (private windows): the server still saves.
+ */
 export async function readOutbox(id: string): Promise<OutboxEntry | null> {
   try {
     return (await get<OutboxEntry>(id, store())) ?? null;

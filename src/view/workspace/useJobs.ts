@@ -24,7 +24,10 @@ import { useEditor } from './EditorProvider';
 
 type Part = keyof Versions;
 
-/** A job over the open build, asked again when one of these parts of the design, or the catalogue where it counts, has changed. */
+/**
+ * A job over the open build, asked again when one of these parts of the design, or the catalogue
+ * where it counts, has changed.
+ */
 function useJob<J extends JobName>(
   job: J,
   input: JobInput<J>,
@@ -51,7 +54,10 @@ export const useReroute = (on: boolean): Job<{ readonly edit: Edit | null }> =>
 export const useImprovement = (): Job<{ readonly found: Improvement | null }> =>
   useJob('improve', null, ['space']);
 
-/** Orders of a loop's parts, routed and judged; null asks for nothing. Speeds count: temperatures stand beside. */
+/**
+ * Orders of a loop's parts, routed and judged; null asks for nothing. Speeds count: temperatures
+ * stand beside.
+ */
 export const useOrders = (loop: string | null): Job<OrdersCompared> =>
   useJob('orders', loop ?? '', ALL, loop !== null);
 

@@ -4,7 +4,9 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { useEditor } from './EditorProvider';
 import { STAGES } from './stages';
 
-/** Keys of the workspace: digits for stages, [ and ] along the flow, F for findings, Ctrl+K, Ctrl+Z. */
+/**
+ * Keys of the workspace: digits for stages, [ and ] along the flow, F for findings, Ctrl+K, Ctrl+Z.
+ */
 export function useKeys(): void {
   const router = useRouter();
   const id = useEditor((s) => s.id);

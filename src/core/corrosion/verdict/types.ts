@@ -14,7 +14,8 @@ export interface PairFacts {
 export interface MetalVerdict {
   readonly id: string;
   readonly verdict: Exclude<PairVerdict, 'ok'>;
-  /** In the builder's words, after the names of both. */ readonly because: string;
+  /** In the builder's words, after the names of both. */
+  readonly because: string;
   readonly source: string;
   applies(pair: PairFacts): boolean;
 }

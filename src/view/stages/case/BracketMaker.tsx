@@ -28,7 +28,9 @@ const fans: readonly Named[] = FAN_PITCH.map((f) => ({
   holes: { x_mm: f.pitch_mm, z_mm: f.pitch_mm },
 }));
 
-/** A plate between a place's holes and a part's foot: drawn as asked, to print at full size or cut. */
+/**
+ * A plate between a place's holes and a part's foot: drawn as asked, to print at full size or cut.
+ */
 export function BracketMaker() {
   const design = useEditor((s) => s.design);
   const picked = useEditor((s) => s.picked);

@@ -17,7 +17,10 @@ interface Held {
   hold(component: string, placement: Placement | null): void;
 }
 
-/** A part in the hand: placed and measured anew with every move, kept in the build when it is let go. */
+/**
+ * A part in the hand: placed and measured anew with every move, kept in the build when it is let
+ * go.
+ */
 export function useHeld(): Held {
   const design = useEditor((s) => s.design);
   const analysis = useEditor((s) => s.analysis);

@@ -9,7 +9,10 @@ import styles from './CoolingStage.module.css';
 /** Unlike by more than this share, intake and exhaust are told to be out of balance. */
 const UNEVEN = 0.25;
 
-/** Who draws room air in and who blows out, what that makes of the case air, and why an exhaust radiator breathes warm. */
+/**
+ * Who draws room air in and who blows out, what that makes of the case air, and why an exhaust
+ * radiator breathes warm.
+ */
 export function AirPanel() {
   const design = useEditor((s) => s.design);
   const analysis = useEditor((s) => s.analysis);

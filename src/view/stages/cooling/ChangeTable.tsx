@@ -26,7 +26,10 @@ const ORDERS = [
 ] as const;
 type Order = (typeof ORDERS)[number]['value'];
 
-/** A sale counts as this much money when shares are taken, minor units: what costs nothing is not infinitely good. */
+/**
+ * A sale counts as this much money when shares are taken, minor units: what costs nothing is not
+ * infinitely good.
+ */
 const LEAST_COST = 100;
 const BY: Record<Order, (c: EvaluatedVariant) => number> = {
   cooler: (c) => c.deltaT_K ?? Infinity,
@@ -34,7 +37,10 @@ const BY: Record<Order, (c: EvaluatedVariant) => number> = {
   money: (c) => (c.deltaT_K === null ? Infinity : c.deltaT_K / Math.max(LEAST_COST, c.cost_minor)),
 };
 
-/** What one change would do: every candidate worked out whole, with its kelvin, noise, money and whether it fits. */
+/**
+ * What one change would do: every candidate worked out whole, with its kelvin, noise, money and
+ * whether it fits.
+ */
 export function ChangeTable() {
   const commit = useEditor((s) => s.commit);
   const { result, fresh, progress, stopped, stop, again } = useChanges();

@@ -10,7 +10,10 @@ import { MeasuredEditor } from './MeasuredEditor';
 import { RatingEditor } from './RatingEditor';
 import styles from './CoolingStage.module.css';
 
-/** Where each figure comes from: modelled or measured, with the ways to put measured points in its place. */
+/**
+ * Where each figure comes from: modelled or measured, with the ways to put measured points in its
+ * place.
+ */
 export function FiguresPanel() {
   const design = useEditor((s) => s.design);
   const analysis = useEditor((s) => s.analysis);

@@ -22,7 +22,10 @@ const COLUMNS = {
 const MOST_POINTS = 60;
 const plain = (v: number): string => String(Number(v.toPrecision(5)));
 
-/** A radiator's W/K as measured, at air flow or fan speed and coolant flow; pasted or typed in any unit. */
+/**
+ * A radiator's W/K as measured, at air flow or fan speed and coolant flow; pasted or typed in any
+ * unit.
+ */
 export function MeasuredEditor({
   component: id,
   onClose,

@@ -34,7 +34,10 @@ const DASH: Record<string, string | undefined> = {
   'push-pull': '12 3 2 3 2 3',
 };
 
-/** Coolant rise against noise, one curve a choice, the brief as a hatched corner, and a handle for the fan speed. */
+/**
+ * Coolant rise against noise, one curve a choice, the brief as a hatched corner, and a handle for
+ * the fan speed.
+ */
 export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpeed }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
@@ -202,7 +205,9 @@ interface PlotProps {
   readonly noise_dBA: number;
 }
 
-/** Curves and corner alone: they do not change while the handle moves, so they are not drawn again. */
+/**
+ * Curves and corner alone: they do not change while the handle moves, so they are not drawn again.
+ */
 const Plot = memo(function Plot({
   curves,
   stale,

@@ -5,7 +5,10 @@ import { QuantityField } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './CoolingStage.module.css';
 
-/** A maker's "carries so many watts", taken only with the difference and the speed it was measured at. */
+/**
+ * A maker's "carries so many watts", taken only with the difference and the speed it was measured
+ * at.
+ */
 export function RatingEditor({
   component,
   rating,

@@ -12,7 +12,10 @@ import { CurvePoints, type TypedCurve } from './CurvePoints';
 import { curveKind, type CurveOf } from './kinds';
 import styles from './CurveEditor.module.css';
 
-/** Measured points, pasted or typed in any unit, seen against the curve that will be used. Changes this build's own copy of the part. */
+/**
+ * Measured points, pasted or typed in any unit, seen against the curve that will be used. Changes
+ * this build's own copy of the part.
+ */
 export function CurveEditor({
   curve: { component, of },
   onClose,

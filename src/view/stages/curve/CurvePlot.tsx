@@ -6,7 +6,8 @@ import styles from './CurveEditor.module.css';
 
 interface Props {
   readonly points: readonly (readonly [number, number])[];
-  /** The curve that will be used. */ readonly at: ((x: number) => number | null) | null;
+  /** The curve that will be used. */
+  readonly at: ((x: number) => number | null) | null;
   readonly xAxis: string;
   readonly yAxis: string;
 }

@@ -25,7 +25,10 @@ const spell = (
 /** What was typed, as far as it makes a curve: null while it does not. */
 export type TypedCurve = { readonly points: Points; readonly source: string } | null;
 
-/** Measured points of a part, pasted or typed in any unit, beside the curve that will be used. Tells what they make at each change. */
+/**
+ * Measured points of a part, pasted or typed in any unit, beside the curve that will be used. Tells
+ * what they make at each change.
+ */
 export function CurvePoints({
   part,
   of,

@@ -6,7 +6,10 @@ import { formatNumber, pchip, pchipAt, type QuantityName } from '@/core/units';
 
 export type Points = readonly (readonly [number, number])[];
 
-/** Which curve of which part: a passage by its number from 1, a pump's head, a fan's pressure, a block's K/W. */
+/**
+ * Which curve of which part: a passage by its number from 1, a pump's head, a fan's pressure, a
+ * block's K/W.
+ */
 export interface CurveOf {
   readonly component: Component;
   readonly of: number | 'head' | 'pressure' | 'resistance';
@@ -28,7 +31,8 @@ export interface CurveKind {
 export interface Reading {
   readonly used: Points;
   at(x: number): number | null;
-  /** How well it meets the points, or why some are left out. */ readonly words: string;
+  /** How well it meets the points, or why some are left out. */
+  readonly words: string;
   readonly note: boolean;
 }
 

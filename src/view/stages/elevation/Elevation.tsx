@@ -28,7 +28,9 @@ interface Props {
   readonly heat?: CaseReport;
   /** Ways as they were, drawn dashed. */
   readonly ghosts?: readonly Ghost[];
-  /** Legs of the picked run that may be drawn into another plane; told where, and when it is let go. */
+  /**
+   * Legs of the picked run that may be drawn into another plane; told where, and when it is let go.
+   */
   onLeg?(leg: LegHeld, done: boolean): void;
   readonly legs?: readonly Vec[];
   /** Where parts may be dragged: told where the part would be, and null when it is let go. */
@@ -45,7 +47,10 @@ const MARGIN = 26;
 /** Depth a rail is drawn with, mm. */
 const RAIL_DRAWN_MM = 4;
 
-/** The case from one side, as an ink drawing: parts, mounts, gaps of the picked part, tubes in their coolant's colour. */
+/**
+ * The case from one side, as an ink drawing: parts, mounts, gaps of the picked part, tubes in their
+ * coolant's colour.
+ */
 export function Elevation({
   view,
   model: system,
@@ -89,7 +94,8 @@ export function Elevation({
   const [low, high] = temps.length > 0 ? [Math.min(...temps), Math.max(...temps)] : [20, 40];
   const frame = useRef<HTMLDivElement>(null);
   const sheet = useSize(frame);
-  // Millimetres a screen pixel stands for, so that words and lines keep their size in a small case and a large one.
+  // Millimetres a screen pixel stands for, so that words and lines keep their size in a small case
+  // and a large one.
   const k = Math.max(
     0.3,
     Math.max(

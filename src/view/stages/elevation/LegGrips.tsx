@@ -31,7 +31,8 @@ export function LegGrips({
 }: {
   readonly view: View;
   readonly size: Vec;
-  /** Millimetres a screen pixel stands for. */ readonly k: number;
+  /** Millimetres a screen pixel stands for. */
+  readonly k: number;
   readonly corners: readonly Vec[];
   onLeg(leg: LegHeld, done: boolean): void;
 }) {

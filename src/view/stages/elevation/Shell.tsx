@@ -10,7 +10,10 @@ const SIDES = {
   top: ['rear', 'front', 'tray', 'side'],
 } as const;
 
-/** The case itself: its sheets as thick as they are, the tray with its openings, and the stand-offs the board is screwed to. */
+/**
+ * The case itself: its sheets as thick as they are, the tray with its openings, and the stand-offs
+ * the board is screwed to.
+ */
 export function Shell({
   view,
   model: system,

@@ -4,7 +4,8 @@ export interface Wanted {
   readonly id: string;
   readonly name: string;
   readonly flat: Flat;
-  /** Whether it gets a name; the others only cover. */ readonly named: boolean;
+  /** Whether it gets a name; the others only cover. */
+  readonly named: boolean;
 }
 export interface Label {
   readonly id: string;
@@ -25,10 +26,10 @@ interface Room {
 }
 
 /**
- * Names for the largest solid of each component, front ones first, none over another. Each is tried in the middle, then near the
- * top and the bottom of its solid, across and upright, and only where nothing in front covers it; one that fits nowhere is
- * left out (the tables name it). `wanted` is front to back.
- * `k` is millimetres a screen pixel.
+ * Names for the largest solid of each component, front ones first, none over another. Each is tried
+ * in the middle, then near the top and the bottom of its solid, across and upright, and only where
+ * nothing in front covers it; one that fits nowhere is left out (the tables name it). `wanted` is
+ * front to back. `k` is millimetres a screen pixel.
  */
 export function placeLabels(wanted: readonly Wanted[], k: number): readonly Label[] {
   const taken: Room[] = [];

@@ -11,7 +11,10 @@ export interface Flat {
   readonly depth: number;
 }
 
-/** From case millimetres to the sheet: seen from the glass, from the front, or from above (glass at the bottom). */
+/**
+ * From case millimetres to the sheet: seen from the glass, from the front, or from above (glass at
+ * the bottom).
+ */
 export function flatPoint(view: View, size: Vec, p: Vec): readonly [number, number] {
   if (view === 'side') return [p[0], size[1] - p[1]];
   if (view === 'front') return [size[2] - p[2], size[1] - p[1]];

@@ -9,8 +9,9 @@ const ROUTED_STEP_MM = 4;
 type Flatten = (p: Vec) => readonly [number, number];
 
 /**
- * How a run is drawn until it is routed: soft tube as a curve that leaves and meets both ports along their directions,
- * hard tube as straight legs with rounded corners. An SVG path in sheet millimetres, or null when an end has no place.
+ * How a run is drawn until it is routed: soft tube as a curve that leaves and meets both ports
+ * along their directions, hard tube as straight legs with rounded corners. An SVG path in sheet
+ * millimetres, or null when an end has no place.
  */
 export function runPath(system: System, run: Run, radius_mm: number, flat: Flatten): string | null {
   if (run.routed)
@@ -41,7 +42,10 @@ export function runPath(system: System, run: Run, radius_mm: number, flat: Flatt
   return rounded(corners.map(flat), radius_mm);
 }
 
-/** A polyline with its corners rounded, as an SVG path; corners that fall together on the sheet are dropped. */
+/**
+ * A polyline with its corners rounded, as an SVG path; corners that fall together on the sheet are
+ * dropped.
+ */
 function rounded(points: readonly (readonly [number, number])[], radius: number): string {
   const kept = points.filter(
     (p, i) =>

@@ -9,7 +9,10 @@ type Hold = (component: string, placement: Placement | null) => void;
 /** Pixels a pointer may tremble before a press becomes a drag. */
 const TREMBLE_PX = 3;
 
-/** Dragging parts on a sheet: along their rail, or over the plane the sheet shows. A press without a drag picks. */
+/**
+ * Dragging parts on a sheet: along their rail, or over the plane the sheet shows. A press without a
+ * drag picks.
+ */
 export function useDrag(
   view: View,
   design: Design,

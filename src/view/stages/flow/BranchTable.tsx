@@ -7,7 +7,10 @@ import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
-/** Each stretch between splits and joins: what it leads through, its flow, its share and what it takes. */
+/**
+ * Each stretch between splits and joins: what it leads through, its flow, its share and what it
+ * takes.
+ */
 export function BranchTable({
   graph,
   network,

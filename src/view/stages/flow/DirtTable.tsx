@@ -14,7 +14,10 @@ import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
-/** What dirt does: the loop's flow when a share of one part's channels is plugged. A flow seen sagging points to its cause. */
+/**
+ * What dirt does: the loop's flow when a share of one part's channels is plugged. A flow seen
+ * sagging points to its cause.
+ */
 export function DirtTable({
   graph,
   state,

@@ -22,7 +22,10 @@ const ORDERS = [
   { value: 'name', label: 'by name' },
 ] as const;
 
-/** What each part and run takes of the head, as stairs. A click picks the part everywhere and opens what its figure is made of. */
+/**
+ * What each part and run takes of the head, as stairs. A click picks the part everywhere and opens
+ * what its figure is made of.
+ */
 export function LossStairs({ graph, state, network }: Props) {
   const design = useEditor((s) => s.design);
   const analysis = useEditor((s) => s.analysis);

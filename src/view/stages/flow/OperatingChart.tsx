@@ -29,7 +29,10 @@ const LEFT = 38,
 const POINTS = 49;
 const FLOWS = Array.from({ length: POINTS }, (_, i) => i / (POINTS - 1));
 
-/** Pump curve against loop curve; where they meet is what flows. The meeting point is the handle of the pump's speed. */
+/**
+ * Pump curve against loop curve; where they meet is what flows. The meeting point is the handle of
+ * the pump's speed.
+ */
 export function OperatingChart({ network, state, target, speed, onSpeed }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
@@ -215,7 +218,10 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
   );
 }
 
-/** Pumps in different branches: no pair of curves tells such a loop, so flow is shown over their speeds. */
+/**
+ * Pumps in different branches: no pair of curves tells such a loop, so flow is shown over their
+ * speeds.
+ */
 function SpeedChart({
   network,
   state,

@@ -11,7 +11,10 @@ import styles from './FlowStage.module.css';
 
 const kPa = (v: number, signed = false): string => formatNumber(v, { decimals: 1, signed });
 
-/** Pressure along the loop: what pump and losses make of it, what height adds, and both with the air on top. */
+/**
+ * Pressure along the loop: what pump and losses make of it, what height adds, and both with the air
+ * on top.
+ */
 export function PressureTable({
   graph,
   state,

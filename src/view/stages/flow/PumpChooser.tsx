@@ -16,7 +16,10 @@ const WAYS = [
 ] as const;
 const WAY_WORDS = { one: 'one', series: 'two in a row', parallel: 'two side by side' } as const;
 
-/** Pumps of the Stores in this loop: who reaches the wanted flow, at what speed and noise, and what going slower costs. */
+/**
+ * Pumps of the Stores in this loop: who reaches the wanted flow, at what speed and noise, and what
+ * going slower costs.
+ */
 export function PumpChooser({ loop }: { readonly loop: string }) {
   const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);

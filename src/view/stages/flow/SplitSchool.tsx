@@ -22,7 +22,10 @@ const TEE = CATALOGUE.find(
   (p): p is InlinePart => p.kind === 'inline' && teePorts(p) !== null,
 ) as InlinePart;
 
-/** The same blocks one behind the other and side by side, both worked out whole; one click makes the build so. */
+/**
+ * The same blocks one behind the other and side by side, both worked out whole; one click makes the
+ * build so.
+ */
 export function SeriesParallel({ loop }: { readonly loop: string }) {
   const design = useEditor((s) => s.design);
   const system = useEditor((s) => s.analysis.system);
@@ -61,7 +64,10 @@ export function SeriesParallel({ loop }: { readonly loop: string }) {
   );
 }
 
-/** `blocks`: ids joined with commas, so that the comparison is worked out again only when they change. */
+/**
+ * `blocks`: ids joined with commas, so that the comparison is worked out again only when they
+ * change.
+ */
 function BothWays({
   design,
   loop,

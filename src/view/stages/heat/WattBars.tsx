@@ -16,7 +16,10 @@ const WHERE = {
 const CASES: readonly LoadCaseId[] = [...LOAD_CASES, 'custom'];
 const MOST_SHARE = 1.5;
 
-/** Watts of every part in each load case as stacked bars; a segment's end is dragged, or moved by arrow keys, to set the part's share of its draw. */
+/**
+ * Watts of every part in each load case as stacked bars; a segment's end is dragged, or moved by
+ * arrow keys, to set the part's share of its draw.
+ */
 export function WattBars({ heat }: { readonly heat: HeatReport }) {
   const brief = useEditor((s) => s.design.brief);
   const thermalModel = useEditor((s) => s.analysis.thermalModel);
@@ -123,7 +126,10 @@ interface SegmentProps {
 
 function Segment({ part: p, caseName, most, share, draw, picked, onPick, onShare }: SegmentProps) {
   const own = useRef<HTMLButtonElement>(null);
-  /** Watts to a pixel while an end is held: fixed at the grip, so that the bar's own growth does not run away with it. */
+  /**
+   * Watts to a pixel while an end is held: fixed at the grip, so that the bar's own growth does not
+   * run away with it.
+   */
   const held = useRef<{
     readonly x: number;
     readonly share: number;

@@ -9,7 +9,10 @@ import styles from './MaterialsStage.module.css';
 
 const WORST = { fails: 0, marginal: 1, ok: 2 } as const;
 
-/** Coolants side by side for one loop: what the metals, plastics and seals say, habits, upkeep, and what three years of it cost. */
+/**
+ * Coolants side by side for one loop: what the metals, plastics and seals say, habits, upkeep, and
+ * what three years of it cost.
+ */
 export function CoolantTable({ loop }: { readonly loop: Loop }) {
   const design = useEditor((s) => s.design);
   const bom = useEditor((s) => s.analysis.reports.bom);

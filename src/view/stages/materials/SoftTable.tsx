@@ -6,7 +6,10 @@ import styles from './MaterialsStage.module.css';
 
 const WORDS = { ok: 'agrees', marginal: 'watch it', fails: 'attacked' } as const;
 
-/** Plastics, glass and rubber that a loop's coolant touches: what carries each, and how it takes the coolant. */
+/**
+ * Plastics, glass and rubber that a loop's coolant touches: what carries each, and how it takes the
+ * coolant.
+ */
 export function PolymerTable({
   loop,
   polymers,

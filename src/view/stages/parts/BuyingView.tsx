@@ -12,7 +12,10 @@ import { MoneyField } from '../brief/MoneyField';
 import { useFeeds } from './useFeeds';
 import styles from './PartsStage.module.css';
 
-/** The cheapest basket over several shops, with shipping, tax and what comes last; quotes read in; wishes and spares. */
+/**
+ * The cheapest basket over several shops, with shipping, tax and what comes last; quotes read in;
+ * wishes and spares.
+ */
 export function BuyingView() {
   const design = useEditor((s) => s.design);
   const analysis = useEditor((s) => s.analysis);

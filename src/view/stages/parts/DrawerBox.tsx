@@ -20,7 +20,10 @@ function remembered(): Drawer {
   }
 }
 
-/** What lies in the drawer from earlier builds: remembered in this browser, put into a build when asked. */
+/**
+ * What lies in the drawer from earlier builds: remembered in this browser, put into a build when
+ * asked.
+ */
 export function DrawerBox() {
   const choices = useEditor((s) => s.design.choices);
   const analysis = useEditor((s) => s.analysis);

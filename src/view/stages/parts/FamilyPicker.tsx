@@ -17,7 +17,10 @@ const costOf = (design: Design): number => {
   return buildBom(system, runsOf(system)).loopTotal;
 };
 
-/** Fittings of the whole build changed for another family at once, with what it costs and what stays. */
+/**
+ * Fittings of the whole build changed for another family at once, with what it costs and what
+ * stays.
+ */
 export function FamilyPicker() {
   const design = useEditor((s) => s.design);
   const analysis = useEditor((s) => s.analysis);

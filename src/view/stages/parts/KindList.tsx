@@ -17,7 +17,10 @@ const STATES: readonly { readonly value: State; readonly label: string }[] = [
   { value: 'missing', label: 'missing' },
 ];
 
-/** What is bought, by kind: why each line is there, what lies in the drawer, and what has become of it. */
+/**
+ * What is bought, by kind: why each line is there, what lies in the drawer, and what has become of
+ * it.
+ */
 export function KindList() {
   const brief = useEditor((s) => s.design.brief);
   const components = useEditor((s) => s.design.components);

@@ -17,7 +17,10 @@ const DUTIES: readonly { readonly duty: KitDuty; readonly label: string }[] = [
   { duty: 'fill', label: 'Fill cap' },
 ];
 
-/** The small parts this build uses wherever one is called for, each changed once for all places; and one's own screws, leads and sundries to choose from. */
+/**
+ * The small parts this build uses wherever one is called for, each changed once for all places; and
+ * one's own screws, leads and sundries to choose from.
+ */
 export function KitPicker() {
   const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);

@@ -7,7 +7,10 @@ import { readQuote, type Quote } from '@/format';
 let held: UseStore | null = null;
 const store = (): UseStore => (held ??= createStore('zephyron-quotes', 'quotes'));
 
-/** Shops' prices: the feeds that ship with the app, and the quotes a builder has read in, kept in this browser. */
+/**
+ * Shops' prices: the feeds that ship with the app, and the quotes a builder has read in, kept in
+ * this browser.
+ */
 export function useFeeds(known: (part: string) => boolean, named: (name: string) => string | null) {
   const [feeds, setFeeds] = useState<readonly Feed[] | null>(null);
   const [own, setOwn] = useState<readonly Feed[]>([]);

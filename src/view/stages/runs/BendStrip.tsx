@@ -9,7 +9,10 @@ import styles from './RunsStage.module.css';
 const WIDE = 330,
   HIGH = 62;
 
-/** A routed run as the tube lies on the table: where it is cut, where each bend starts, how it is turned between. */
+/**
+ * A routed run as the tube lies on the table: where it is cut, where each bend starts, how it is
+ * turned between.
+ */
 export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loop }) {
   const design = useEditor((s) => s.design);
   const sheet = bendSheet(run, loop),

@@ -7,7 +7,10 @@ import { Progress, Segments } from '@/view/shared';
 import { useEditor, useOrders } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
-/** The parts of a loop in other orders: tube, bends, runs without a way, and every part's temperature beside. */
+/**
+ * The parts of a loop in other orders: tube, bends, runs without a way, and every part's
+ * temperature beside.
+ */
 export function OrdersView() {
   const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);

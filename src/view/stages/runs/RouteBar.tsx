@@ -17,7 +17,10 @@ const sum = (list: readonly Route[], f: (r: Route) => number): number =>
 const metres = (mm: number): string =>
   `${formatNumber(mm / 1000, { decimals: 2, signed: true })} m`;
 
-/** How far routing is, what is not routed, what the last change did to the routes, and what routing all afresh would gain. */
+/**
+ * How far routing is, what is not routed, what the last change did to the routes, and what routing
+ * all afresh would gain.
+ */
 export function RouteBar({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): void }) {
   const design = useEditor((s) => s.design);
   const routeJob = useEditor((s) => s.routeJob);

@@ -20,7 +20,10 @@ const ENDS: readonly { readonly value: EndPiece; readonly label: string }[] = [
   { value: 'extender', label: 'extender' },
 ];
 
-/** The picked run: its strip with marks, its ends, its way by hand, and what saves it when it comes out too short. */
+/**
+ * The picked run: its strip with marks, its ends, its way by hand, and what saves it when it comes
+ * out too short.
+ */
 export function RunPanel({
   run,
   loop,

@@ -26,7 +26,10 @@ const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
   { value: 'sheets', label: 'sheets and cuts' },
 ];
 
-/** Every tube from port to port, through the case: where it lies, how it is made, and what another order or another way would give. */
+/**
+ * Every tube from port to port, through the case: where it lies, how it is made, and what another
+ * order or another way would give.
+ */
 export function RunsStage() {
   const design = useEditor((s) => s.design);
   const analysis = useEditor((s) => s.analysis);

@@ -23,7 +23,10 @@ const print = (sheets: readonly BendSheet[], title: string): void =>
     sheets.map((s) => ({ title: s.name, steps: makingSteps(s), cautions: makingCautions(s) })),
   );
 
-/** What the bench needs: the runs in the order they are made, each with its sheet at 1:1, and what is cut from which stick. */
+/**
+ * What the bench needs: the runs in the order they are made, each with its sheet at 1:1, and what
+ * is cut from which stick.
+ */
 export function SheetsView() {
   const design = useEditor((s) => s.design);
   const analysis = useEditor((s) => s.analysis);

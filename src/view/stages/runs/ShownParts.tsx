@@ -7,7 +7,9 @@ import styles from './RunsStage.module.css';
 /** Kinds of part that one looks at through the glass. */
 const SEEN = new Set(['reservoir', 'block', 'card', 'pump', 'memory', 'board']);
 
-/** Which parts are to be seen through the glass: runs go round them where that does not cost much. */
+/**
+ * Which parts are to be seen through the glass: runs go round them where that does not cost much.
+ */
 export function ShownParts() {
   const design = useEditor((s) => s.design);
   const system = useEditor((s) => s.analysis.system);

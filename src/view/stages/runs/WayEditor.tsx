@@ -22,7 +22,10 @@ const WAYS: readonly {
 ];
 const AXES = ['From the rear', 'Above the floor', 'From the tray'] as const;
 
-/** The way of a run set by hand: how it leaves and arrives, what it passes, aslant or behind the tray, and whether it is pinned. */
+/**
+ * The way of a run set by hand: how it leaves and arrives, what it passes, aslant or behind the
+ * tray, and whether it is pinned.
+ */
 export function WayEditor({
   run,
   loop,

@@ -15,8 +15,8 @@ interface Live {
 }
 
 /**
- * A leg of the picked run in the hand: the run is laid anew past all others with every move; when it is let go the plane is kept and the whole
- * is routed. `routed`: the routes of the document.
+ * A leg of the picked run in the hand: the run is laid anew past all others with every move; when
+ * it is let go the plane is kept and the whole is routed. `routed`: the routes of the document.
  */
 export function useLegHeld(routed: Routed, run: Run | undefined) {
   const design = useEditor((s) => s.design);

@@ -19,7 +19,10 @@ const NEAREST_MM = 120,
   FILL = 1.34,
   TALL = 0.95;
 
-/** Turning with mouse, finger or keys round the middle of the case; drawn again only when something moved. */
+/**
+ * Turning with mouse, finger or keys round the middle of the case; drawn again only when something
+ * moved.
+ */
 export function Orbit({
   size,
   stand,
@@ -27,7 +30,8 @@ export function Orbit({
 }: {
   readonly size: Vec;
   readonly stand: Stand;
-  /** A part is being dragged: the view stands still. */ readonly held: boolean;
+  /** A part is being dragged: the view stands still. */
+  readonly held: boolean;
 }) {
   const { camera, gl, invalidate, size: sheet } = useThree();
   const orbit = useRef<OrbitControls | null>(null);

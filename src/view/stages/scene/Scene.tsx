@@ -42,7 +42,10 @@ const STANDS: readonly { readonly value: Stand; readonly label: string }[] = [
   { value: 'top', label: 'top' },
 ];
 
-/** The case in space: turn it, cut it open, drag what slides. What it shows stands in the tables too. */
+/**
+ * The case in space: turn it, cut it open, drag what slides. What it shows stands in the tables
+ * too.
+ */
 export default function Scene(props: SceneProps) {
   const { design, system } = props;
   const size = design.case?.interior as Vec;

@@ -42,7 +42,9 @@ const SHOWS: Record<Step, View> = {
   keep: 'side',
 };
 
-/** The case as drawn from what is typed: a board and a supply stand in it to show where they come. */
+/**
+ * The case as drawn from what is typed: a board and a supply stand in it to show where they come.
+ */
 function shown(draft: CaseDraft, part: CasePart): Design {
   const board = CATALOGUE.find(
     (p): p is BoardPart => p.kind === 'board' && p.standard === draft.standard,

@@ -10,9 +10,8 @@ import styles from './CaseEditor.module.css';
 export interface StepProps {
   readonly draft: CaseDraft;
   set(draft: CaseDraft): void;
-  /** What is wrong at a place of the draft, if anything. */ says(
-    place: string,
-  ): string | undefined;
+  /** What is wrong at a place of the draft, if anything. */
+  says(place: string): string | undefined;
 }
 
 const put = (v: Vec, i: number, to: number): Vec =>

@@ -14,7 +14,9 @@ function kept(): CaseDraft | null {
   }
 }
 
-/** The case being measured; every stroke is kept in this browser until it is put into the Stores. */
+/**
+ * The case being measured; every stroke is kept in this browser until it is put into the Stores.
+ */
 export function useCaseDraft(start: CaseDraft | null) {
   const [draft, setDraft] = useState<CaseDraft>(() => start ?? kept() ?? emptyDraft('My case'));
   useEffect(() => {

@@ -16,7 +16,10 @@ const LEFT = 40,
   BOTTOM = 22;
 type Driven = Component & { readonly part: FanPart | PumpPart };
 
-/** What all fans (or pumps) follow: a curve of speed over a temperature, its points dragged or moved by keys. */
+/**
+ * What all fans (or pumps) follow: a curve of speed over a temperature, its points dragged or moved
+ * by keys.
+ */
 export function ControlEditor({
   kind,
   run,

@@ -3,7 +3,10 @@ import { useState } from 'react';
 import { clock, readClock } from './clock';
 import styles from './TimePanel.module.css';
 
-/** A time, typed as seconds, minutes:seconds or with a word behind it. What cannot be read stays and says why. */
+/**
+ * A time, typed as seconds, minutes:seconds or with a word behind it. What cannot be read stays and
+ * says why.
+ */
 export function SecondsField({
   label,
   value,

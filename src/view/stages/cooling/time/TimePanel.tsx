@@ -27,7 +27,9 @@ interface Props {
 const CASES: readonly LoadCaseId[] = [...LOAD_CASES, 'custom'];
 const MOST_STEPS = 40;
 
-/** What a run tells, and what goes into it: load over time, faults, and what fans and pump follow. */
+/**
+ * What a run tells, and what goes into it: load over time, faults, and what fans and pump follow.
+ */
 export function TimePanel({ run, profile, start, onStart, faults, onFaults }: Props) {
   const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);
