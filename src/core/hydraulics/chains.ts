@@ -29,8 +29,12 @@ export interface Piece {
   readonly anchors: readonly string[];
 }
 
-export interface Chained {
-  readonly chains: readonly Chain[];
+/** A chain without what its links take: it follows from how the links hang together alone. */
+type Course = Omit<Chain, 'terms'>;
+
+/** What follows from how links hang together, whatever they take; the same object for the same. */
+export interface Topology {
+  readonly courses: readonly Course[];
   /** Free nodes where chains meet. */
   readonly free: readonly string[];
   /** Connected pieces. */
@@ -39,11 +43,43 @@ export interface Chained {
   readonly dead: readonly { readonly link: number; readonly outer: string }[];
 }
 
+export interface Chained extends Omit<Topology, 'courses'> {
+  readonly chains: readonly Chain[];
+  readonly topology: Topology;
+}
+
+/** Networks are solved again and again with other figures in them: so many shapes are remembered. */
+const SHAPES_KEPT = 16;
+const shapes = new Map<string, Topology>();
+
+function topologyOf(links: readonly NetworkLink[], fixed: readonly string[]): Topology {
+  const shape = `${fixed.join(' ')}|${links.map((l) => `${l.from}>${l.to}`).join(' ')}`;
+  const known = shapes.get(shape);
+  const topology = known ?? compileTopology(links, fixed);
+  // The last asked for stands last; the first goes.
+  shapes.delete(shape);
+  shapes.set(shape, topology);
+  if (shapes.size > SHAPES_KEPT) shapes.delete(shapes.keys().next().value as string);
+  return topology;
+}
+
 /**
  * A network with its dead ends taken off and its series links drawn together: what is left to solve
  * is only where flow splits.
  */
 export function chainNetwork({ links, fixed, fluid }: FlowNetwork): Chained {
+  const topology = topologyOf(links, fixed);
+  const { courses, ...rest } = topology;
+  const chains = courses.map((course): Chain => {
+    const terms = noTerms();
+    for (const { link, sign } of course.members)
+      addTerms(terms, links[link] as NetworkLink, sign, fluid);
+    return { ...course, terms };
+  });
+  return { ...rest, chains, topology };
+}
+
+function compileTopology(links: readonly NetworkLink[], fixed: readonly string[]): Topology {
   const ends = new Map<string, number[]>();
   const join = (node: string, k: number): void => {
     const list = ends.get(node);
@@ -80,10 +116,9 @@ export function chainNetwork({ links, fixed, fluid }: FlowNetwork): Chained {
   const free = [...ends.keys()].filter((n) => !held.has(n) && living(n).length > 2).sort();
   const index = new Map(free.map((n, i) => [n, i]));
   const used = new Uint8Array(links.length);
-  const chains: Chain[] = [];
+  const courses: Course[] = [];
   const draw = (start: string, first: number): void => {
-    const members: Member[] = [],
-      terms = noTerms();
+    const members: Member[] = [];
     let node = start,
       k: number | undefined = first;
     while (k !== undefined) {
@@ -91,20 +126,18 @@ export function chainNetwork({ links, fixed, fluid }: FlowNetwork): Chained {
       const sign: 1 | -1 = link.from === node ? 1 : -1;
       used[k] = 1;
       members.push({ link: k, sign });
-      addTerms(terms, link, sign, fluid);
       node = sign === 1 ? link.to : link.from;
       k = isMeeting(node) ? undefined : living(node).find((other) => !used[other]);
     }
-    chains.push({
+    courses.push({
       from: index.get(start) ?? -1,
       to: index.get(node) ?? -1,
       fromNode: start,
       members,
-      terms,
     });
   };
   for (const node of [...held, ...free]) for (const k of living(node)) if (!used[k]) draw(node, k);
-  return { chains, free, pieces, dead };
+  return { courses, free, pieces, dead };
 }
 
 /** Takes off, again and again, what hangs on one end only. */

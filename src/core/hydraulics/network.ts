@@ -1,7 +1,7 @@
-import { chainNetwork, type Chain, type Chained } from './chains';
+import { chainNetwork, type Chain, type Chained, type Topology } from './chains';
 import type { FlowNetwork, NetworkLink, NetworkSolution } from './links';
 import { headToPressure, pumpHead } from './pump';
-import { sparseSystem } from './sparse';
+import { sparseSystem, type SparseSystem } from './sparse';
 import { TEE_LEGS, teeDropsInto } from './tee';
 import { evaluateTerms, linkDrop, type AtOther, type Terms } from './terms';
 
@@ -41,6 +41,19 @@ export interface ReadyNetwork {
   solve(other?: AtOther): NetworkSolution;
 }
 
+/** The order of elimination is worked out once for each topology. */
+const systems = new WeakMap<Topology, SparseSystem>();
+function systemOf(topology: Topology): SparseSystem {
+  const known = systems.get(topology);
+  if (known) return known;
+  const pairs = topology.courses
+    .filter((c) => c.from >= 0 && c.to >= 0 && c.from !== c.to)
+    .map((c) => [c.from, c.to] as const);
+  const made = sparseSystem(topology.free.length, pairs);
+  systems.set(topology, made);
+  return made;
+}
+
 /**
  * Flows and pressures of any network of links. Global gradient method: Newton on heads and flows
  * together (Todini & Pilati 1988), on chains of links rather than links, with a sparse solve. Stops
@@ -53,12 +66,7 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
   const { fluid } = network;
   const terms = chains.map((c) => c.terms);
   const n = free.length;
-  const system = sparseSystem(
-    n,
-    chains
-      .filter((c) => c.from >= 0 && c.to >= 0 && c.from !== c.to)
-      .map((c) => [c.from, c.to] as const),
-  );
+  const system = systemOf(chained.topology);
   const from = Int32Array.from(chains, (c) => c.from),
     to = Int32Array.from(chains, (c) => c.to);
   const slots = chains.map((c) => ({

@@ -91,6 +91,7 @@ function OneLoop({
     [analysis.system, graph, runs, state.coolant_C],
   );
   const target = design.brief.limits.flow_Lmin;
+  const estimated = runs.some((r) => r.loop === graph.loop.id && r.by === 'tube' && r.estimated);
   const troubled = analysis.findings.some((f) => f.stage === 'flow' && f.severity === 'fails');
   const pumps = flow.pumps
     .filter((p) => p.loop === graph.loop.id)
@@ -153,7 +154,7 @@ function OneLoop({
       stage="flow"
       title={
         state.status === 'solved'
-          ? `${formatFlow(state.flow_Lmin)}, ${troubled ? 'but see the findings' : BAND_WORDS[flowBand(state.flow_Lmin)]}`
+          ? `${estimated ? '~' : ''}${formatFlow(state.flow_Lmin)}, ${troubled ? 'but see the findings' : BAND_WORDS[flowBand(state.flow_Lmin)]}`
           : 'Nothing flows'
       }
       sentence={

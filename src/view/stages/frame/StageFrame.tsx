@@ -1,6 +1,7 @@
 'use client';
 import type { ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
+import { plural } from '@/core/units';
 import { FindingList, useEditor } from '@/view/workspace';
 import styles from './StageFrame.module.css';
 
@@ -25,6 +26,7 @@ export function StageFrame({ title, sentence, stage, children, side }: Props) {
           Zephyron · {name}, revision {revision}
         </p>
         <h1>{title}</h1>
+        {stage && FROM_RUNS.has(stage) && <UnroutedNote />}
         {sentence && <p className={styles.sentence}>{sentence}</p>}
         {children}
       </div>
@@ -38,6 +40,23 @@ export function StageFrame({ title, sentence, stage, children, side }: Props) {
         )}
       </aside>
     </div>
+  );
+}
+
+/** Stages whose figures follow from the length and bends of the runs. */
+const FROM_RUNS: ReadonlySet<Stage> = new Set(['heat', 'cooling', 'flow', 'parts']);
+
+/** Says that figures are estimates while runs are not routed. */
+function UnroutedNote() {
+  const runs = useEditor((s) => s.analysis.reports.runs);
+  const tubes = runs.filter((r) => r.by === 'tube'),
+    unrouted = tubes.filter((r) => r.estimated).length;
+  if (unrouted === 0) return null;
+  return (
+    <p className={styles.estimated}>
+      Estimated: {unrouted} of {plural(tubes.length, 'run')} {unrouted === 1 ? 'is' : 'are'} not
+      routed yet, and {unrouted === 1 ? 'its length is' : 'their lengths are'} a guess.
+    </p>
   );
 }
 
