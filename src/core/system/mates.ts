@@ -138,9 +138,22 @@ function lookups(all: readonly Mate[]): Omit<Mates, 'all'> {
     standingOn,
     screwedTo,
     groupOf,
-    hostsOf: (id) => chainOf(host, id),
+    hostsOf: remembered((id) => chainOf(host, id)),
     onMount: (mount) => onMounts.get(mount) ?? NONE,
     rootsOf: (id) => groupOf(id).filter((member) => !host.has(member)),
+  };
+}
+
+/** Asked again and again while gaps are measured. */
+function remembered(find: (id: ComponentId) => Ids): (id: ComponentId) => Ids {
+  const known = new Map<ComponentId, Ids>();
+  return (id) => {
+    let found = known.get(id);
+    if (!found) {
+      found = find(id);
+      known.set(id, found);
+    }
+    return found;
   };
 }
 
