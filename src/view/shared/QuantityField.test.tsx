@@ -84,7 +84,7 @@ describe('marks', () => {
   });
 
   test('the temperature ramp runs from cool to warm and knows the unknown', () => {
-    expect(temperatureColour(null, 20, 40)).toBe('var(--unknown)');
+    expect(temperatureColour(null, 20, 40)).toBe('var(--unchecked)');
     expect(temperatureColour(20, 20, 40)).toContain('var(--cool)');
     expect(temperatureColour(40, 20, 40)).toContain('var(--warm) 100%');
     expect(temperatureColour(99, 20, 40)).toBe(temperatureColour(40, 20, 40));

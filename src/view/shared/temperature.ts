@@ -7,7 +7,7 @@ export function temperatureColour(
   low_C: number,
   high_C: number,
 ): string {
-  if (t_C === null || t_C === undefined) return 'var(--unknown)';
+  if (t_C === null || t_C === undefined) return 'var(--unchecked)';
   const x = Math.max(0, Math.min(1, high_C > low_C ? (t_C - low_C) / (high_C - low_C) : 0.5));
   const [from, to, share] =
     x < 0.5 ? (['cool', 'mid', x * 2] as const) : (['mid', 'warm', x * 2 - 1] as const);

@@ -141,7 +141,7 @@ export function MeasuredEditor({
             </p>
           )}
         </div>
-        <div className={styles.right}>
+        <div>
           <CurvePlot
             points={rows.map(([x, , k]) => [x, k] as const)}
             at={null}

@@ -52,7 +52,7 @@ export function CurvePlot({ points, at, xAxis, yAxis }: Props) {
             <YAxis type="number" domain={[0, 'auto']} width={40} axisLine={false} {...axis} />
             <Line
               dataKey="curve"
-              stroke="var(--holds)"
+              stroke="var(--ok)"
               strokeWidth={2.2}
               dot={false}
               isAnimationActive={false}

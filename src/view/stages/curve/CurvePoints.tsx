@@ -128,7 +128,7 @@ export function CurvePoints({
           </p>
         )}
       </div>
-      <div className={styles.right}>
+      <div>
         <CurvePlot
           points={points}
           at={reading ? reading.at : null}

@@ -556,7 +556,7 @@ function GapLines({
         .sort((p, q) => p.gap - q.gap)
         .slice(0, 4)
         .map(({ a, b, gap, key, upright }) => {
-          const colour = gap < clear ? 'var(--tight)' : 'var(--copper)';
+          const colour = gap < clear ? 'var(--marginal)' : 'var(--copper)';
           if (upright) {
             const x = (Math.max(a.x, b.x) + Math.min(a.x + a.w, b.x + b.w)) / 2;
             const [y1, y2] = a.y < b.y ? [a.y + a.h, b.y] : [b.y + b.h, a.y];

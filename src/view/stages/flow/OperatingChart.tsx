@@ -138,7 +138,7 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
             />
             <Line
               dataKey="loop"
-              stroke="var(--holds)"
+              stroke="var(--ok)"
               strokeWidth={2.4}
               dot={false}
               isAnimationActive={false}
@@ -281,7 +281,7 @@ function SpeedChart({
               {speed && <ReferenceLine x={(100 * speed.now) / speed.max} stroke="var(--copper)" />}
               <Line
                 dataKey="flow"
-                stroke="var(--holds)"
+                stroke="var(--ok)"
                 strokeWidth={2.4}
                 dot={false}
                 isAnimationActive={false}

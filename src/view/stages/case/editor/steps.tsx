@@ -241,7 +241,7 @@ function BoxFields({
   says(place: string): string | undefined;
 }) {
   return (
-    <div className={styles.pairs}>
+    <div>
       {EDGES.map((edge, i) => (
         <div key={edge} className={styles.pair}>
           <MeasureField

@@ -192,7 +192,7 @@ function CurveBody({ kind, control, first, most, least, put, run }: BodyProps) {
                     )}
                     cy={Y(track.speed_rpm[i] as number)}
                     r="1.6"
-                    fill="var(--holds)"
+                    fill="var(--ok)"
                   />
                 ))}
             </svg>

@@ -368,7 +368,7 @@ const Plots = memo(function Plots({ t, width, height, faults, picked }: PlotProp
           <Line
             key={l.id}
             dataKey={`l${k}`}
-            stroke="var(--holds)"
+            stroke="var(--ok)"
             strokeWidth={2.4}
             strokeDasharray={k > 0 ? '7 3' : undefined}
             dot={false}
