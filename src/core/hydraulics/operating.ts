@@ -56,8 +56,11 @@ export const curvePoints = (
  */
 export function flowAtShares(network: FlowNetwork, shares: readonly number[]): readonly number[] {
   const ready = readyNetwork(network);
-  return shares.map((share) => {
-    const { status, flows } = ready.run({ share });
-    return status === 'solved' ? flows.reduce((most, q) => Math.max(most, Math.abs(q)), 0) : 0;
-  });
+  return shares.map((share) => flowAtShare(ready, share));
+}
+
+/** The largest flow anywhere at a share of the pumps' speeds, L/min; 0 where there is no answer. */
+export function flowAtShare(ready: ReadyNetwork, share: number): number {
+  const { status, flows } = ready.run({ share });
+  return status === 'solved' ? flows.reduce((most, q) => Math.max(most, Math.abs(q)), 0) : 0;
 }

@@ -1,6 +1,7 @@
 import type { FlowNetwork } from './links';
 import { falsePosition } from '../units';
-import { flowAtShares, operatingCurves } from './operating';
+import { readyNetwork } from './network';
+import { flowAtShare, operatingCurves } from './operating';
 
 /**
  * Head to spare at the target flow, as a share of what is needed there: available / needed − 1.
@@ -30,8 +31,8 @@ export function slowestShareFor(
   most = 1,
 ): number | null {
   if (!network.links.some((l) => l.pump && l.pump.speed > 0)) return null;
-  const lacking = (share: number): number =>
-    target_Lmin - (flowAtShares(network, [share])[0] as number);
+  const ready = readyNetwork(network);
+  const lacking = (share: number): number => target_Lmin - flowAtShare(ready, share);
   const atMost = lacking(most);
   if (atMost > 1e-6) return null;
   const least = most * 0.02;
