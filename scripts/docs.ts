@@ -65,7 +65,7 @@ ${CHECKS.map((r) => `| \`${r.code}\` | ${r.stage} | ${r.severity} | ${r.meaning}
 
 /** The page with the picture of the flow as the selectors draw it. */
 const architecture = readFileSync('docs/architecture.md', 'utf8').replace(
-  /```\ngiven [\s\S]*?\n```/,
+  /```\n(?:given|input) [\s\S]*?\n```/,
   () => `\`\`\`\n${flowPicture()}\n\`\`\``,
 );
 

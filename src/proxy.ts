@@ -42,15 +42,15 @@ function hostOf(origin: string): string {
 /** Compares without stopping at the first wrong letter. */
 function knows(header: string | null, passphrase: string): boolean {
   if (!header?.startsWith('Basic ')) return false;
-  let given: string;
+  let credentials: string;
   try {
-    given = new TextDecoder().decode(
+    credentials = new TextDecoder().decode(
       Uint8Array.from(atob(header.slice(6)), (c) => c.charCodeAt(0)),
     );
   } catch {
     return false;
   }
-  const diagnostic = given.slice(given.indexOf(':') + 1);
+  const diagnostic = credentials.slice(credentials.indexOf(':') + 1);
   let differs = diagnostic.length ^ passphrase.length;
   for (let i = 0; i < passphrase.length; i += 1)
     differs |= passphrase.charCodeAt(i) ^ (diagnostic.charCodeAt(i) || 0);

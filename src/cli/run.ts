@@ -217,11 +217,11 @@ const TELL_MS = 500;
  */
 function routed(design: Design): Design {
   const began = Date.now();
-  let told = began;
+  let reported = began;
   const edit = rerouteEdit(design, (done, of) => {
     const now = Date.now();
-    if (now - told > TELL_MS) {
-      told = now;
+    if (now - reported > TELL_MS) {
+      reported = now;
       process.stderr.write(`routing: ${done} of ${of} runs\n`);
     }
     return now - began < ROUTE_MS;

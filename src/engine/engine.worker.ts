@@ -30,11 +30,11 @@ const api = {
     tell: (share: number) => void,
   ): { readonly result: unknown } {
     if (!session) return { result: null };
-    let told = performance.now();
+    let reported = performance.now();
     const result = runJob({ session, partLists }, job, input, (share) => {
       const now = performance.now();
-      if (now - told > TELL_MS) {
-        told = now;
+      if (now - reported > TELL_MS) {
+        reported = now;
         tell(share);
       }
       return flag === null || Atomics.load(flag, 0) === 0;

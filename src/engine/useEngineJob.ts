@@ -12,7 +12,7 @@ export interface Job<R> {
   readonly progress: number | null;
   readonly stopped: boolean;
   stop(): void;
-  again(): void;
+  retry(): void;
 }
 
 /** Waits this long for the hand to rest before asking again, ms. */
@@ -80,6 +80,6 @@ export function useEngineJob<J extends JobName>(
     stop: () => {
       setStopped(key);
     },
-    again: () => setStopped(null),
+    retry: () => setStopped(null),
   };
 }

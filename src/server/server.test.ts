@@ -186,10 +186,10 @@ describe('a long task is watched', () => {
       .trim()
       .split('\n')
       .map((line) => JSON.parse(line) as Record<string, unknown>);
-    const told = lines.slice(0, -1).map((l) => l['routing'] as { done: number; of: number });
-    expect(told.length).toBeGreaterThan(1);
+    const reported = lines.slice(0, -1).map((l) => l['routing'] as { done: number; of: number });
+    expect(reported.length).toBeGreaterThan(1);
     const tubes = desk.loops.flatMap((l) => l.connections.filter((c) => c.by === 'tube'));
-    for (const { done, of } of told) {
+    for (const { done, of } of reported) {
       expect(of).toBe(tubes.length);
       expect(done).toBeLessThanOrEqual(of);
     }

@@ -53,8 +53,8 @@ test('what was acknowledged is there, though another process held the database f
   store.close();
   expect(refused).toBeGreaterThan(0);
   expect(acknowledged.length).toBeGreaterThanOrEqual(36);
-  const again = await openStore(`file:${file}`);
-  expect((await listParts(again)).map((p) => p.id).sort()).toEqual([...acknowledged].sort());
-  expect([...(await listRetired(again))].sort()).toEqual([...retired].sort());
-  again.close();
+  const reopened = await openStore(`file:${file}`);
+  expect((await listParts(reopened)).map((p) => p.id).sort()).toEqual([...acknowledged].sort());
+  expect([...(await listRetired(reopened))].sort()).toEqual([...retired].sort());
+  reopened.close();
 }, 30_000);

@@ -69,9 +69,9 @@ const select = createSelectorCreator({
  * is remembered.
  */
 export function createSelectors() {
-  const given = (asked: Asked): Design => asked.design;
+  const input = (asked: Asked): Design => asked.design;
   // The build's own name changes nothing.
-  const design = valueEqual(differsInNameOnly)([given], (d) => d);
+  const design = valueEqual(differsInNameOnly)([input], (d) => d);
   const offer = (asked: Asked): readonly Part[] => asked.offer;
   // What the builder calls components: put in where results are told, unknown to whatever works
   // them out.
@@ -230,7 +230,7 @@ export function createSelectors() {
   );
 
   return {
-    given,
+    input,
     design,
     offer,
     names,

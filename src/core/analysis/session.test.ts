@@ -127,8 +127,8 @@ describe('what an edit works out again', () => {
   };
 
   test('a speed: flow and heat, nothing of where things stand or what is bought', () => {
-    const again = counted([{ do: 'fans.speed', speed_rpm: 777 }]);
-    expect(again).toMatchObject({
+    const second = counted([{ do: 'fans.speed', speed_rpm: 777 }]);
+    expect(second).toMatchObject({
       system: 0,
       runs: 0,
       clearance: 0,
@@ -142,7 +142,7 @@ describe('what an edit works out again', () => {
 
   test('a name of the build: nothing at all', () => {
     const {
-      given: _given,
+      input: _input,
       design: _design,
       ...rest
     } = counted([{ do: 'design.rename', name: 'Else' }]);

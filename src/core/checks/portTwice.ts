@@ -11,7 +11,7 @@ import { nameOf, type SpatialCheck, type SpatialInputs } from './inputs';
 function tee(
   context: SpatialInputs,
   loop: string,
-  mine: readonly Connection[],
+  own: readonly Connection[],
   component: string,
   port: string,
 ): readonly { label: string; edit: Edit }[] {
@@ -20,7 +20,7 @@ function tee(
   );
   const ports = part && teePorts(part);
   const graph = context.system.loops.find((g) => g.loop.id === loop);
-  if (!part || !ports || !graph || mine.length !== 2) return [];
+  if (!part || !ports || !graph || own.length !== 2) return [];
   const id = freeId(
     context.design.components.map((i) => i.id),
     'tee',
@@ -29,7 +29,7 @@ function tee(
     context.design.loops.flatMap((l) => l.connections.map((k) => k.id)),
     'run',
   );
-  const [first, second] = mine as [Connection, Connection];
+  const [first, second] = own as [Connection, Connection];
   const out = first.from.component === component && first.from.port === port;
   const moved = (l: Connection, to: string): Connection => ({
     ...l,

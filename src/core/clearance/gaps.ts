@@ -59,10 +59,10 @@ export function gapsAround(system: System, only: ReadonlySet<string> | null): re
   const gaps: Gap[] = [];
   const asked = (p: PlacedComponent): boolean => only === null || only.has(p.id);
   placed.forEach((a, i) => {
-    const mine = asked(a);
+    const isAsked = asked(a);
     for (let j = i + 1; j < placed.length; j += 1) {
       const b = placed[j] as PlacedComponent;
-      if ((!mine && !asked(b)) || boxGap(extentOf(a), extentOf(b)) > NEAR_MM) continue;
+      if ((!isAsked && !asked(b)) || boxGap(extentOf(a), extentOf(b)) > NEAR_MM) continue;
       const near = nearest(a.solids, b.solids);
       if (
         near &&
@@ -72,7 +72,7 @@ export function gapsAround(system: System, only: ReadonlySet<string> | null): re
       )
         push(system.design, gaps, near, [a.part.tolerance_mm, b.part.tolerance_mm], clear_mm);
     }
-    if (!mine) return;
+    if (!isAsked) return;
     for (const o of obstacles)
       if (!o.some((box) => standsOn(a, box)))
         push(

@@ -43,7 +43,7 @@ interface Screwed {
 }
 
 interface Near {
-  readonly mine: Body;
+  readonly fittingBody: Body;
   readonly body: Body;
   readonly id: string;
   readonly name: string;
@@ -121,9 +121,9 @@ export function portFits(system: System, runs: readonly Run[]): readonly PortFit
         beside = false;
       const near: Near[] = [];
       const meet = (body: Body, id: string, name: string, isPort: boolean): void => {
-        for (const mine of s.bodies) {
-          const bound = boxGap(mine.box, body.box);
-          if (bound <= NEAR_MM) near.push({ mine, body, id, name, isPort, bound });
+        for (const fittingBody of s.bodies) {
+          const bound = boxGap(fittingBody.box, body.box);
+          if (bound <= NEAR_MM) near.push({ fittingBody, body, id, name, isPort, bound });
         }
       };
       for (const solid of solids)
@@ -136,11 +136,11 @@ export function portFits(system: System, runs: readonly Run[]): readonly PortFit
             meet(body, t.at.component, label(nameOf(t.at.component), t.at.port.name), true);
       // A body is nowhere nearer than the box it fills: where that is no nearer than what was
       // found, nothing is worked out.
-      for (const { mine, body, id, name, isPort, bound } of near.sort(
+      for (const { fittingBody, body, id, name, isPort, bound } of near.sort(
         (a, b) => a.bound - b.bound,
       )) {
         if (bound > 0 && bound >= gap) break;
-        const g = gapUpTo(mine, body, gap);
+        const g = gapUpTo(fittingBody, body, gap);
         if (g < gap) {
           gap = g;
           gapWith = name;

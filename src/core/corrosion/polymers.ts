@@ -84,13 +84,13 @@ function against(
 ): Pick<WettedPolymer, 'verdict' | 'because'> {
   if ((loop.coolant.attacks ?? []).includes(material))
     return { verdict: 'fails', because: 'its own data say that it attacks it' };
-  const told = agentsIn(loop).map(([agent, share]) => ({
+  const reported = agentsIn(loop).map(([agent, share]) => ({
     agent,
     share,
     verdict: judgePolymer(material, agent, share),
   }));
   const worst =
-    told.find((t) => t.verdict === 'fails') ?? told.find((t) => t.verdict === 'marginal');
+    reported.find((t) => t.verdict === 'fails') ?? reported.find((t) => t.verdict === 'marginal');
   if (!worst) return { verdict: 'ok', because: null };
   return {
     verdict: worst.verdict,

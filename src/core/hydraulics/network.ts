@@ -241,12 +241,12 @@ function guessOf({ terms }: Chain): number {
   // Twice: the fall of the curves up to the flow found, as a parabola, and where that meets the
   // loss.
   for (let i = 0; i < 2; i += 1) {
-    const given = terms.pumps.reduce(
+    const head_kPa = terms.pumps.reduce(
       (s, p) =>
         s + p.sign * headToPressure(pumpHead(p.curve, p.sign * sign * q, p.speed).head_m, 998),
       0,
     );
-    q = meets(shutOff, loss + Math.max(0, Math.abs(shutOff) - sign * given) / (q * q));
+    q = meets(shutOff, loss + Math.max(0, Math.abs(shutOff) - sign * head_kPa) / (q * q));
   }
   return sign * q;
 }

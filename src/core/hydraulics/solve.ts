@@ -162,7 +162,7 @@ function reportLoop(
   const links: LinkFlow[] = [],
     pumps: PumpFlow[] = [];
   let flow = 0,
-    given = 0;
+    work = 0;
   for (const link of graph.links) {
     const raw = solved?.flows.get(link.id) ?? 0;
     const q = Math.abs(raw) < 1e-9 ? 0 : raw;
@@ -198,7 +198,7 @@ function reportLoop(
         speed,
         speed_rpm: speed * part.fullSpeed_rpm,
       });
-      given += -drop * q;
+      work += -drop * q;
     }
   }
   return {
@@ -210,7 +210,7 @@ function reportLoop(
       iterations: solution?.iterations ?? 0,
       residual: solution?.residual ?? { energy_kPa: 0, mass_Lmin: 0 },
       flow_Lmin: flow,
-      head_kPa: flow > 1e-9 ? given / flow : pumps.reduce((s, p) => s + headOf(p, links), 0),
+      head_kPa: flow > 1e-9 ? work / flow : pumps.reduce((s, p) => s + headOf(p, links), 0),
       coolant_C,
       band: flowBand(flow),
       pressures: Object.fromEntries(solved?.pressures ?? []),

@@ -22,10 +22,10 @@ describe('a case measured by hand', () => {
   test.each(CASES.map((c) => [c.id, c] as const))(
     '%s measured again is the same case: mounts, cages, places',
     (_, part) => {
-      const again = caseFromDraft(draftFromCase(part), part.id);
-      expect(again.interior).toEqual(part.interior);
+      const rebuilt = caseFromDraft(draftFromCase(part), part.id);
+      expect(rebuilt.interior).toEqual(part.interior);
       expect(
-        again.mounts.map(
+        rebuilt.mounts.map(
           ({ id, face, at, along, across, inward, length_mm, fans, holeGap_mm, published_mm }) => ({
             id,
             face,
@@ -55,12 +55,12 @@ describe('a case measured by hand', () => {
           }),
         ),
       );
-      expect(again.grommets ?? []).toEqual(
+      expect(rebuilt.grommets ?? []).toEqual(
         (part.grommets ?? []).map((g) => ({ ...g, id: g.name.toLowerCase().replaceAll(' ', '-') })),
       );
-      expect(again.behind_mm).toBe(part.behind_mm);
-      expect(again.panels_mm?.tray).toBe(part.panels_mm?.tray);
-      expect(again.obstacles.map(({ min, max, removable }) => ({ min, max, removable }))).toEqual(
+      expect(rebuilt.behind_mm).toBe(part.behind_mm);
+      expect(rebuilt.panels_mm?.tray).toBe(part.panels_mm?.tray);
+      expect(rebuilt.obstacles.map(({ min, max, removable }) => ({ min, max, removable }))).toEqual(
         part.obstacles.map(({ min, max, removable }) => ({ min, max, removable })),
       );
       expect(draftTroubles(draftFromCase(part))).toEqual([]);
@@ -68,7 +68,7 @@ describe('a case measured by hand', () => {
   );
 
   test('a build in the measured case has the same gaps as in the case itself', () => {
-    const again = applyEdit(desk, {
+    const rebuilt = applyEdit(desk, {
       do: 'case.choose',
       case: {
         ...caseFromDraft(draftFromCase(desk.case as CasePart), 'own'),
@@ -80,7 +80,7 @@ describe('a case measured by hand', () => {
       measureGaps(compileSystem(b))
         .gaps.filter((g) => !`${g.a}${g.b}`.includes('case:'))
         .map((g) => [g.a, g.b, g.gap_mm]);
-    expect(gaps(again)).toEqual(gaps(desk));
+    expect(gaps(rebuilt)).toEqual(gaps(desk));
   });
 
   test('along × across = inward on every face', () => {

@@ -1,5 +1,5 @@
 export { leastCost, routeAll, routeOne } from './negotiate';
-export { laidOf, ROUTER_VERSION } from './laidRoute';
+export { storedRouteOf, ROUTER_VERSION } from './laidRoute';
 export {
   improvement,
   layoutEdit,

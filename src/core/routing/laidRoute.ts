@@ -15,7 +15,7 @@ const MEETS_MM = 0.01;
 const SAME_WAY = 0.9999;
 
 /** What the document keeps of a route, to lay it just so again. */
-export const laidOf = (route: Route): LaidRoute => ({
+export const storedRouteOf = (route: Route): LaidRoute => ({
   corners: route.corners,
   radius_mm: route.radius_mm,
   from: { piece: route.from.piece, direction: route.from.direction },

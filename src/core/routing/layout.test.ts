@@ -209,10 +209,10 @@ describe('warm start', () => {
 
   test('stopped half way, what is not routed stays an estimate', () => {
     const bare = withoutRoutes(tower);
-    let told = 0;
+    let reported = 0;
     const next = edited(
       bare,
-      rerouteEdit(bare, () => (told += 1) < 4),
+      rerouteEdit(bare, () => (reported += 1) < 4),
     );
     expect(Object.keys(next.layout.routes).length).toBeGreaterThan(0);
     expect(estimated(next).length).toBeGreaterThan(0);

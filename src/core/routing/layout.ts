@@ -9,8 +9,8 @@ import {
 import { compileSystem, type System } from '../system';
 import type { Frame } from '../geometry';
 import { BEND_COST } from './rigidRoute';
-import { laidOf, laidRoute } from './laidRoute';
-import { routeAll, withTold } from './negotiate';
+import { storedRouteOf, laidRoute } from './laidRoute';
+import { routeAll, withReports } from './negotiate';
 import { pathLength } from './path';
 import { placePieces } from './pieces';
 import type { Route, Routed } from './routed';
@@ -37,22 +37,24 @@ const SLACK_MM = 0.05;
  * Milliseconds; searches nothing.
  */
 export function routesOf(system: System): Routed {
-  const { routes: laid, noRoute: noRoute } = system.design.layout;
+  const { routes: storedRoutes, noRoute } = system.design.layout;
   const tasks = tasksOf(system);
   const routes = tasks.flatMap((task) => {
-    const stored = laid[task.connection];
+    const stored = storedRoutes[task.connection];
     return (stored && laidRoute(system, task, stored)) ?? [];
   });
   const has = new Set(routes.map((r) => r.connection));
   const without = tasks.filter((t) => !has.has(t.connection));
   return {
-    routes: withTold(system, tasks, routes),
+    routes: withReports(system, tasks, routes),
     missing: without.flatMap(({ connection, loop }) => {
       const why = noRoute[connection];
       return why ? [{ connection, loop: loop.id, ...why }] : [];
     }),
     rounds: 0,
-    unpinned: without.flatMap(({ connection }) => (laid[connection]?.pinned ? [connection] : [])),
+    unpinned: without.flatMap(({ connection }) =>
+      storedRoutes[connection]?.pinned ? [connection] : [],
+    ),
   };
 }
 
@@ -111,7 +113,7 @@ export function layoutEdit(design: Design, { frames, routed }: RoutedDesign): Ed
 /** A route as the document keeps it; one that is pinned stays as it was written. */
 function pinnedAs(design: Design, route: Route): LaidRoute {
   const stored = design.layout.routes[route.connection];
-  return stored?.pinned ? stored : laidOf(route);
+  return stored?.pinned ? stored : storedRouteOf(route);
 }
 
 /** Entries that differ from what is there. */
@@ -142,8 +144,8 @@ export function staleRuns(system: System): readonly string[] {
     system.design.components.flatMap((i) => (i.settings.keepVisible === true ? [i.id] : [])),
   );
   const holds = (r: Route): boolean =>
-    (r.told?.nearest?.gap_mm ?? 0) > -SLACK_MM &&
-    !(r.told?.visibility.before ?? []).some((component) => inView.has(component));
+    (r.reported?.nearest?.gap_mm ?? 0) > -SLACK_MM &&
+    !(r.reported?.visibility.before ?? []).some((component) => inView.has(component));
   const good = new Set(
     routes.filter((r) => layout.routes[r.connection]?.pinned || holds(r)).map((r) => r.connection),
   );

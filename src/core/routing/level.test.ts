@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Vec } from '../geometry';
 import { roundedPath, type EndWay, type Room, type TubeLimits } from '.';
-import { led, levelled, slantBetween } from './level';
+import { withEnds, levelled, slantBetween } from './level';
 import { routeRigid } from './rigidRoute';
 
 const limits: TubeLimits = { radius_mm: 20, atFitting_mm: 12, between_mm: 5 },
@@ -37,7 +37,7 @@ describe('elbows of 45° before hard tube', () => {
       starts = levelled(room, [elbow], [goal], limits, true);
     const way = routeRigid(room, starts, [goal], limits, [[100, 400], [100, 160], [100]]),
       from = starts.find((s) => s.mouth === way?.from.mouth);
-    const corners = led(way?.corners ?? [], from as NonNullable<typeof from>, goal).map((c) =>
+    const corners = withEnds(way?.corners ?? [], from as NonNullable<typeof from>, goal).map((c) =>
       c.map((v) => Math.round(v * 1e6) / 1e6),
     );
     expect(corners).toEqual([

@@ -138,7 +138,7 @@ export function slantBetween(
 const NEAR_MM = 0.01;
 
 /** Corners of a way between such ends, from the fittings' own mouths. */
-export const led = (corners: readonly Vec[], from: LevelEnd, to: LevelEnd): readonly Vec[] => [
+export const withEnds = (corners: readonly Vec[], from: LevelEnd, to: LevelEnd): readonly Vec[] => [
   ...(from.lead ? [from.lead.end.mouth, from.lead.corner] : [corners[0] as Vec]),
   ...corners.slice(1, -1),
   ...(to.lead ? [to.lead.corner, to.lead.end.mouth] : [corners[corners.length - 1] as Vec]),

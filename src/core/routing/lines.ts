@@ -28,7 +28,7 @@ export function bendLines(
   limits: TubeLimits,
   level: Lines,
   asked: Lines = [[], [], []],
-  led: readonly EndWay[] = [],
+  endLines: readonly EndWay[] = [],
 ): Lines {
   const { radius_mm: r, atFitting_mm: s, between_mm: b } = limits;
   const near = aroundEnds(bounds, ends);
@@ -76,7 +76,7 @@ export function bendLines(
     for (let v = low + 2; v < high; v += FILL_MM) fill.push(v);
     take(fill, FILL_MM / 2);
     take(
-      led.map((e) => e.mouth[axis]),
+      endLines.map((e) => e.mouth[axis]),
       1e-6,
       MOST_LED,
     );

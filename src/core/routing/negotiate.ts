@@ -4,11 +4,11 @@ import { explain } from './explain';
 import { laidRoute } from './laidRoute';
 import { samplePath } from './path';
 import { grow, within } from './workspace';
-import { radiusOf, type NoRoute, type Route, type Routed, type Told } from './routed';
+import { radiusOf, type NoRoute, type Route, type Routed, type RouteReport } from './routed';
 import { routeSingle } from './single';
 import { bodyBox, fixedBodies, type Fixed } from './standing';
 import { tasksOf, type Task } from './task';
-import { tellOf } from './report';
+import { reportOf } from './report';
 import { tasteOf, viewBlocks } from './visibility';
 
 /** Rounds of taking up and routing again, by the number of runs. */
@@ -67,9 +67,9 @@ class Negotiation {
 
   keepPinned(): void {
     for (const task of this.tasks) {
-      const laid = this.system.design.layout.routes[task.connection];
-      if (!laid?.pinned) continue;
-      const route = laidRoute(this.system, task, laid);
+      const stored = this.system.design.layout.routes[task.connection];
+      if (!stored?.pinned) continue;
+      const route = laidRoute(this.system, task, stored);
       if (!route) {
         this.unpinned.push(task.connection);
         continue;
@@ -129,9 +129,9 @@ class Negotiation {
       this.giveUp(task, waiting, others);
       return [];
     }
-    const again = this.takeUp(crossed);
+    const rerouted = this.takeUp(crossed);
     this.done.set(task.connection, forced);
-    return again;
+    return rerouted;
   }
 
   private mustStay(route: Route): boolean {
@@ -183,25 +183,28 @@ class Negotiation {
     }
     for (const task of fresh) {
       const route = this.done.get(task.connection) as Route;
-      this.done.set(task.connection, retold(this.system, task, route, [...this.done.values()]));
+      this.done.set(
+        task.connection,
+        withNewReport(this.system, task, route, [...this.done.values()]),
+      );
     }
   }
 
   private tidy(task: Task): void {
     const now = this.done.get(task.connection) as Route;
     const others = [...this.done.values()].filter((r) => r !== now);
-    const { cost, preference } = retold(this.system, task, now, others);
+    const { cost, preference } = withNewReport(this.system, task, now, others);
     const effort = preference > 0 ? {} : { most: TIDY_MOST };
-    const again = routeSingle(this.system, task, this.fixed, [], others, null, effort);
+    const rerouted = routeSingle(this.system, task, this.fixed, [], others, null, effort);
     // A way that keeps less distance is not tidier.
-    if (again && again.cost < cost - 1 && again.kept_mm >= now.kept_mm)
-      this.done.set(task.connection, again);
+    if (rerouted && rerouted.cost < cost - 1 && rerouted.kept_mm >= now.kept_mm)
+      this.done.set(task.connection, rerouted);
   }
 
   result(): Routed {
     const routes = this.tasks.flatMap((t) => this.done.get(t.connection) ?? []);
     return {
-      routes: withTold(this.system, this.tasks, routes),
+      routes: withReports(this.system, this.tasks, routes),
       missing: this.tasks.flatMap((t) => this.without.get(t.connection) ?? []),
       rounds: this.rounds,
       unpinned: this.unpinned,
@@ -210,7 +213,7 @@ class Negotiation {
 }
 
 /** Routes with what is told of each: its nearest neighbour, and what is seen of it. */
-export function withTold(
+export function withReports(
   system: System,
   tasks: readonly Task[],
   routes: readonly Route[],
@@ -218,19 +221,19 @@ export function withTold(
   return routes.map((route) => {
     const task = tasks.find((t) => t.connection === route.connection);
     const ends = task ? [task.from.component, task.to.component] : [];
-    let told: Told | null = null;
+    let reported: RouteReport | null = null;
     return {
       ...route,
       // Worked out when it is asked for: flow and lists never do.
-      get told(): Told {
-        return (told ??= tellOf(system, route, routes, ends));
+      get reported(): RouteReport {
+        return (reported ??= reportOf(system, route, routes, ends));
       },
     };
   });
 }
 
 /** A route with its cost as the others lie now: what it pays for standing in view of them. */
-function retold(system: System, task: Task, route: Route, others: readonly Route[]): Route {
+function withNewReport(system: System, task: Task, route: Route, others: readonly Route[]): Route {
   const blocks = viewBlocks(system, task, others, (o) => radiusOf(system, o));
   const preference = tasteOf(blocks, route);
   return { ...route, cost: route.cost - route.preference + preference, preference };
@@ -260,7 +263,7 @@ export function routeOne(system: System, routed: Routed, connection: string): Ro
   const others = routed.routes.filter((r) => r.connection !== connection);
   const effort = { most: LIVE_MOST };
   const route = routeSingle(system, task, fixedBodies(system), [], others, null, effort);
-  const routes = withTold(system, tasks, route ? [...others, route] : others);
+  const routes = withReports(system, tasks, route ? [...others, route] : others);
   const missing = routed.missing.filter((m) => m.connection !== connection);
   const none = { connection, loop: task.loop.id, blockedBy: null, wouldFit: null };
   return { ...routed, routes, missing: route ? missing : [...missing, none] };

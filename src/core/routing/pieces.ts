@@ -76,15 +76,15 @@ function neighboursOf(system: System, component: Component, frames: Frames): rea
         if (k.to.component === component.id) return k.to;
         return null;
       };
-      const mine = ownEnd();
-      if (!mine) return [];
-      const other = mine === k.from ? k.to : k.from,
+      const own = ownEnd();
+      if (!own) return [];
+      const other = own === k.from ? k.to : k.from,
         at = system.portAt(other);
       // A neighbour that hangs too, and has no place yet, is only about there.
       const loose =
         findComponent(system.design, other.component)?.placement.on === 'line' &&
         !frames.has(other.component);
-      return at ? [{ port: mine.port, at: at.at, direction: loose ? null : at.direction }] : [];
+      return at ? [{ port: own.port, at: at.at, direction: loose ? null : at.direction }] : [];
     }),
   );
 }

@@ -18,7 +18,7 @@ export interface Nearest {
   readonly gap_mm: number;
 }
 
-export interface Told {
+export interface RouteReport {
   readonly nearest: Nearest | null;
   readonly visibility: Visibility;
 }
@@ -42,7 +42,7 @@ export interface Route {
    * What is told of it once all runs lie: worked out with its way, since it is asked for at every
    * edit.
    */
-  readonly told?: Told;
+  readonly reported?: RouteReport;
 }
 
 /** A run without a way, and what would give it one. */

@@ -2,9 +2,9 @@ import { bendTable, estimateRuns, INSERTION_MM, type Run } from '../tubing';
 import type { System } from '../system';
 import type { EndWay } from './ends';
 import { routesOf } from './layout';
-import type { Route, Routed, Told } from './routed';
+import type { Route, Routed, RouteReport } from './routed';
 import { pathLength } from './path';
-import { tellOf } from './report';
+import { reportOf } from './report';
 
 /** The model's runs as its layout says; those without a valid route are estimates. */
 export const runsOf = (system: System): readonly Run[] => routedRuns(system, routesOf(system));
@@ -30,8 +30,8 @@ function routedRun(system: System, run: Run, route: Route, all: readonly Route[]
   const cut_mm = pathLength(route.path) + 2 * INSERTION_MM,
     table = bendTable(route.corners, route.radius_mm);
   const bends = route.path.filter((s) => s.kind === 'arc');
-  const told = (): Told =>
-    route.told ?? tellOf(system, route, all, [run.from.component, run.to.component]);
+  const reported = (): RouteReport =>
+    route.reported ?? reportOf(system, route, all, [run.from.component, run.to.component]);
   return {
     ...run,
     estimated: false,
@@ -50,10 +50,10 @@ function routedRun(system: System, run: Run, route: Route, all: readonly Route[]
       radius_mm: route.radius_mm,
       kept_mm: route.kept_mm,
       get nearest() {
-        return told().nearest;
+        return reported().nearest;
       },
       get visibility() {
-        return told().visibility;
+        return reported().visibility;
       },
       pieces: [...piecesOf(route.from, 'from'), ...piecesOf(route.to, 'to')],
       lra: table.rows,

@@ -3,7 +3,7 @@ import type { System } from '../system';
 import { bodiesMeet, boxGap, dot, type Vec } from '../geometry';
 import { endWays, type EndWay } from './ends';
 import { routeRigid } from './rigidRoute';
-import { led, levelled, slantBetween, type LevelEnd } from './level';
+import { withEnds, levelled, slantBetween, type LevelEnd } from './level';
 import { bendLines } from './lines';
 import { roundedPath, samplePath } from './path';
 import { grow, within, type Room } from './workspace';
@@ -197,7 +197,7 @@ export function findWay(
   if (!hard) return null;
   const from: LevelEnd = hard.from,
     to: LevelEnd = hard.to,
-    corners = led(hard.corners, from, to);
+    corners = withEnds(hard.corners, from, to);
   return made(
     {
       corners: t.constraints.allow45 && t.loop.tube.hard ? slanted(room, corners, limits) : corners,

@@ -60,10 +60,10 @@ describe('bridges between two cards', () => {
       });
       expect(reports.bom.tube_mm).toBeLessThan(analyse(row).reports.bom.tube_mm);
       // Nothing is worse than it was with a tube.
-      const told = (b: Design): string[] =>
+      const reported = (b: Design): string[] =>
           evaluate(b, { offer: CATALOGUE }).findings.map((f) => `${f.code} ${f.subjects.join()}`),
-        was = told(row),
-        codes = told(after)
+        was = reported(row),
+        codes = reported(after)
           .filter((c) => !was.includes(c))
           .map((c) => c.split(' ')[0]);
       for (const code of [

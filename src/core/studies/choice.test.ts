@@ -107,12 +107,12 @@ describe('which pump', () => {
 
   test('the list puts those that reach first, quietest first, and can be stopped', () => {
     const pumps = [small, large, catalogued('pump', 'pump-brook-tall')];
-    let told = 0;
+    let reported = 0;
     const rows = pumpChoices(w.system, w.reports.runs, 'loop', at, pumps, (done, of) => {
-      told = done;
+      reported = done;
       return of === 9;
     });
-    expect([rows.length, told]).toEqual([9, 9]);
+    expect([rows.length, reported]).toEqual([9, 9]);
     const reach = rows.map((r) => r.speed_rpm !== null);
     expect([...reach].sort((a, b) => Number(b) - Number(a))).toEqual(reach);
     const noises = rows.filter((r) => r.speed_rpm !== null).map((r) => r.noise_dBA);
@@ -194,20 +194,20 @@ describe('one behind the other or side by side', () => {
 
   test('and back again from the row', () => {
     const row = edited(tower, school.row.edit);
-    const again = compareSeriesParallel(
+    const second = compareSeriesParallel(
       row,
       'loop-2',
       ['card-block-a', 'card-block-b'],
       tee,
     ) as SeriesParallel;
-    expect(again.row.edit).toBeNull();
-    const beside = analyse(edited(row, again.beside.edit));
+    expect(second.row.edit).toBeNull();
+    const beside = analyse(edited(row, second.beside.edit));
     expect(beside.reports.flow.loops.find((l) => l.id === 'loop-2')?.flow_Lmin).toBeCloseTo(
-      again.beside.flow_Lmin,
+      second.beside.flow_Lmin,
       6,
     );
     expect(
-      isBeside(edited(row, again.beside.edit), 'loop-2', ['card-block-a', 'card-block-b']),
+      isBeside(edited(row, second.beside.edit), 'loop-2', ['card-block-a', 'card-block-b']),
     ).toBe(true);
     expect(isBeside(row, 'loop-2', ['card-block-a', 'card-block-b'])).toBe(false);
   });

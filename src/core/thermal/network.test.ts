@@ -160,8 +160,8 @@ describe('a step: (C/dt + A)·T = C/dt·T₀ + b', () => {
           conductors
             .filter((c) => c.into === ROOM)
             .reduce((s, c) => s + heatThrough(c, after, ROOM_C), 0);
-        const given = step_s * source.reduce((a, b) => a + b, 0);
-        expect(Math.abs(given - left - stored)).toBeLessThan(1e-6 * (Math.abs(given) + 1e4));
+        const supplied = step_s * source.reduce((a, b) => a + b, 0);
+        expect(Math.abs(supplied - left - stored)).toBeLessThan(1e-6 * (Math.abs(supplied) + 1e4));
         const steady = solved(net, source);
         solved(net, source, 30, 1e12).forEach((t, i) =>
           expect(Math.abs(t - (steady[i] as number))).toBeLessThan(1e-3),

@@ -71,7 +71,7 @@ export class Recorder {
     this.room_C[i] = machine.room_C;
   }
 
-  told(scenario: Scenario, sums: Sums, stored_J: number): Transient {
+  reported(scenario: Scenario, sums: Sums, stored_J: number): Transient {
     const { step_s, load } = this;
     const hotSpots = this.spotTracks();
     const speeds = this.speedTracks();

@@ -120,7 +120,7 @@ class Course {
       recorder.write(i, load, heats, noise);
       if (i % TOLD_EVERY === 0 && !tell(i / this.steps)) return null;
     }
-    return recorder.told(scenario, sums, machine.state.stored() - stored_J);
+    return recorder.reported(scenario, sums, machine.state.stored() - stored_J);
   }
 
   /** What each part would draw. */
@@ -148,18 +148,18 @@ class Course {
   }
 
   /** Power that limits leave. */
-  private throttle(wanted: Float64Array, given: Float64Array): void {
+  private throttle(wanted: Float64Array, delivered_W: Float64Array): void {
     const { over, left } = this;
     over.fill(0);
     for (const hotSpot of this.hotSpots) {
-      const by = hotSpot.temp(given) - hotSpot.limit_C;
+      const by = hotSpot.temp(delivered_W) - hotSpot.limit_C;
       if (by > (over[hotSpot.index] as number)) over[hotSpot.index] = by;
     }
     const pace = Math.min(1, this.step_s / THROTTLE_S);
     for (let k = 0; k < left.length; k += 1) {
       const target = Math.max(0, 1 - (over[k] as number) / THROTTLE_K);
       left[k] = (left[k] as number) + (target - (left[k] as number)) * pace;
-      given[k] = (wanted[k] as number) * (left[k] as number);
+      delivered_W[k] = (wanted[k] as number) * (left[k] as number);
     }
   }
 
@@ -201,14 +201,14 @@ class Course {
     return changed;
   }
 
-  private count(wanted: Float64Array, given: Float64Array): void {
+  private count(wanted: Float64Array, delivered_W: Float64Array): void {
     const { sums } = this;
-    for (let k = 0; k < given.length; k += 1) {
+    for (let k = 0; k < delivered_W.length; k += 1) {
       sums.asked_J += wanted[k] as number;
-      sums.done_J += given[k] as number;
+      sums.done_J += delivered_W[k] as number;
     }
     let given_W = this.machine.pumpHeat();
-    for (const k of this.counted) given_W += given[k] as number;
+    for (const k of this.counted) given_W += delivered_W[k] as number;
     sums.in_J += given_W * this.step_s;
   }
 }

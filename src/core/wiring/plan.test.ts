@@ -99,11 +99,11 @@ test('every fan and pump is fed once or told, and no line carries more than it m
       fc.double({ min: 0.5, max: 3, noNaN: true }),
       (fan, pump, fan_A, pump_A) => {
         const p = plan(board({ fan, pump, fan_A, pump_A }));
-        const told = [
+        const reported = [
           ...p.lines.flatMap((l) => l.components),
           ...p.unfed.map((u) => u.component),
         ].sort();
-        expect(told).toEqual(
+        expect(reported).toEqual(
           desk.components
             .filter((i) => i.part.kind === 'fan' || i.part.kind === 'pump')
             .map((i) => i.id)

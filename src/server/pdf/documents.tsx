@@ -20,14 +20,14 @@ const LIST: readonly Column[] = [
   { head: 'each', wide: 11, right: true },
   { head: 'total', wide: 13, right: true },
 ];
-const told = (why: string): string => {
+const reported = (why: string): string => {
   const { short, more } = shortWhy(why, 6);
   return more > 0 ? `${short}; and ${more} more places` : short;
 };
 const rowOf = (l: Line): readonly string[] => [
   `${formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })}${l.unit === 'piece' ? ' x' : ` ${l.unit}`}`,
   `${l.name}, ${l.maker}`,
-  `${told(l.why)}${l.estimated ? ' (estimated)' : ''}`,
+  `${reported(l.why)}${l.estimated ? ' (estimated)' : ''}`,
   formatMoney(l.unitPrice),
   l.owned ? 'owned' : `${formatMoney(l.total)}${l.have > 0 ? `, ${l.have} in the drawer` : ''}`,
 ];

@@ -49,12 +49,12 @@ export function ImportParts({ onDone }: { onDone(): void }) {
   const fields = pattern ? fieldsOf(pattern) : [];
   const whole = sheet !== null && isPartsExport(sheet);
   const { parts, same } = asCustom(json ?? rowsOf(sheet, pattern, mapping, style), CATALOGUE);
-  const again = (): void => {
+  const reset = (): void => {
     setChecked(null);
     setSaid(null);
   };
   const read = async (file: File | undefined): Promise<void> => {
-    again();
+    reset();
     setSheet(null);
     setJson(null);
     if (!file) return;
@@ -83,7 +83,7 @@ export function ImportParts({ onDone }: { onDone(): void }) {
     readAs(KINDS.find((k) => k === named) ?? kind, next);
   };
   const readAs = (k: PartKind, { columns }: Sheet): void => {
-    again();
+    reset();
     setKind(k);
     setLike('');
     const first = CATALOGUE.find((p) => p.kind === k);
@@ -141,7 +141,7 @@ export function ImportParts({ onDone }: { onDone(): void }) {
           sheet={sheet}
           style={style}
           onPick={(s) => {
-            again();
+            reset();
             setStyle(s);
           }}
         />
@@ -171,7 +171,7 @@ export function ImportParts({ onDone }: { onDone(): void }) {
               value={pattern.id}
               options={patterns.map((p) => ({ value: p.id, label: p.name }))}
               onPick={(id) => {
-                again();
+                reset();
                 setLike(id);
               }}
             />
@@ -191,7 +191,7 @@ export function ImportParts({ onDone }: { onDone(): void }) {
                   ...sheet.columns.map((c) => ({ value: c, label: c })),
                 ]}
                 onPick={(c) => {
-                  again();
+                  reset();
                   const { [f]: _old, ...rest } = mapping;
                   setMapping(c === '' ? rest : { ...rest, [f]: c });
                 }}

@@ -121,9 +121,8 @@ export function LoopLane({ graph, width, range, compact }: Props) {
       give(component, inRow(component, stations.indexOf(component) + by));
       return;
     }
-    const mine = layout.legs.find((l) => (by > 0 ? l.from : l.to) === visit);
-    const next =
-      mine && layout.legs.find((l) => (by > 0 ? l.from === mine.to : l.to === mine.from));
+    const own = layout.legs.find((l) => (by > 0 ? l.from : l.to) === visit);
+    const next = own && layout.legs.find((l) => (by > 0 ? l.from === own.to : l.to === own.from));
     if (next) give(component, moveInto(design, loop.id, component, next.connection));
   };
 

@@ -81,21 +81,21 @@ const RETRY_AFTER_MS = 4000;
 const GESTURE_MS = 1200;
 
 /** Whether what came over the wire is this build; what JSON leaves out does not count. */
-const sameDocument = (mine: Design, theirs: Design): boolean =>
-  same(JSON.parse(JSON.stringify(mine)), JSON.parse(JSON.stringify(theirs)));
+const sameDocument = (ours: Design, theirs: Design): boolean =>
+  same(JSON.parse(JSON.stringify(ours)), JSON.parse(JSON.stringify(theirs)));
 
 /** How far routing is; it runs beside whatever is open. */
 export interface RouteJob {
   readonly progress: number | null;
   readonly stopped: boolean;
   stop(): void;
-  again(): void;
+  retry(): void;
 }
 const NO_JOB: RouteJob = {
   progress: null,
   stopped: false,
   stop: () => undefined,
-  again: () => undefined,
+  retry: () => undefined,
 };
 
 /** Runs that a change of space left without a route, or in something's way. */
@@ -103,7 +103,7 @@ function wantsRouting({ reports, routed }: Analysis, design: Design): boolean {
   if (design.case === null) return false;
   const pinned = (id: string): boolean => design.layout.routes[id]?.pinned ?? false;
   const meets = routed.routes.some(
-    (r) => (r.told?.nearest?.gap_mm ?? 0) < 0 && !pinned(r.connection),
+    (r) => (r.reported?.nearest?.gap_mm ?? 0) < 0 && !pinned(r.connection),
   );
   return meets || reports.runs.some((r) => r.by === 'tube' && r.estimated && !pinned(r.id));
 }
@@ -162,7 +162,7 @@ export function createEditor(id: string, revision: number, design: Design) {
       if (answer.kind !== 'offline') unheard = null;
       const own =
         answer.kind === 'stale' &&
-        [sent, before].some((mine) => mine !== null && sameDocument(mine, answer.design))
+        [sent, before].some((ours) => ours !== null && sameDocument(ours, answer.design))
           ? answer.design
           : null;
       if (answer.kind === 'saved' || (answer.kind === 'stale' && own)) {
@@ -323,7 +323,7 @@ export function createEditor(id: string, revision: number, design: Design) {
         const ahead = entry.revision >= get().revision;
         if (
           ahead ||
-          [entry.design, unheard].some((mine) => mine !== null && sameDocument(mine, design))
+          [entry.design, unheard].some((ours) => ours !== null && sameDocument(ours, design))
         ) {
           if (ahead) set({ revision: entry.revision });
           if (entry.dirty && (ahead || !sameDocument(entry.design, design))) {

@@ -15,7 +15,7 @@ export function CompareParts({ component }: { readonly component: Component }) {
   const brief = useEditor((s) => s.design.brief);
   const commit = useEditor((s) => s.commit);
   const [open, setOpen] = useState(false);
-  const { result, fresh, progress, stopped, stop, again } = useComparedParts(
+  const { result, fresh, progress, stopped, stop, retry } = useComparedParts(
     open ? component.id : null,
   );
   if (['processor', 'memory', 'board'].includes(component.part.kind)) return null;
@@ -36,7 +36,7 @@ export function CompareParts({ component }: { readonly component: Component }) {
           share={progress}
           stopped={stopped}
           onStop={stop}
-          onAgain={again}
+          onAgain={retry}
           what="the comparison"
         />
       )}

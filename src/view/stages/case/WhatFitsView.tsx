@@ -20,7 +20,7 @@ export function WhatFitsView() {
   const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);
   const pick = useEditor((s) => s.pick);
-  const { result, fresh, progress, stopped, stop, again } = useWhatFits();
+  const { result, fresh, progress, stopped, stop, retry } = useWhatFits();
   const offer = useOffer();
   const [faces, setFaces] = useState<FanFaces>('frame');
   const [depth, setDepth] = useState(25);
@@ -90,7 +90,7 @@ export function WhatFitsView() {
           onPick={(v) => setDepth(Number(v))}
         />
       </div>
-      <Progress share={progress} stopped={stopped} onStop={stop} onAgain={again} what="what fits" />
+      <Progress share={progress} stopped={stopped} onStop={stop} onAgain={retry} what="what fits" />
       {result && (
         <div style={{ opacity: fresh ? 1 : 0.55 }} aria-busy={!fresh}>
           <h2>Largest sets for this case</h2>

@@ -43,7 +43,7 @@ const BY: Record<Order, (c: EvaluatedVariant) => number> = {
  */
 export function ChangeTable() {
   const commit = useEditor((s) => s.commit);
-  const { result, fresh, progress, stopped, stop, again } = useChanges();
+  const { result, fresh, progress, stopped, stop, retry } = useChanges();
   const [kind, setKind] = useState<ChangeKind | 'all'>('all');
   const [order, setOrder] = useState<Order>('cooler');
   const [money, setMoney] = useState<number | null>(5000);
@@ -78,7 +78,7 @@ export function ChangeTable() {
         share={progress}
         stopped={stopped}
         onStop={stop}
-        onAgain={again}
+        onAgain={retry}
         what="the changes"
       />
       <div className={styles.best}>

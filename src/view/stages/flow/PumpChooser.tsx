@@ -23,7 +23,7 @@ const WAY_WORDS = { one: 'one', series: 'two in a row', parallel: 'two side by s
 export function PumpChooser({ loop }: { readonly loop: string }) {
   const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);
-  const { result, progress, stopped, stop, again } = usePumpChoices(loop);
+  const { result, progress, stopped, stop, retry } = usePumpChoices(loop);
   const tee = useOffer('inline').find((p) => teePorts(p) !== null) ?? null;
   const rows = result ?? [];
   const [way, setWay] = useState<PumpChoice['way']>('one');
@@ -47,7 +47,7 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
       <div className={styles.ways}>
         <Segments label="How many" value={way} options={WAYS} onPick={setWay} />
       </div>
-      <Progress share={progress} stopped={stopped} onStop={stop} onAgain={again} what="the pumps" />
+      <Progress share={progress} stopped={stopped} onStop={stop} onAgain={retry} what="the pumps" />
       {best && progress === null && (
         <p>
           Quietest that reaches it: {best.part.name} at {formatSpeed(best.speed_rpm)},{' '}

@@ -31,7 +31,7 @@ export function DrawerBox() {
   const say = useEditor((s) => s.say);
   const [kept, setKept] = useState<Drawer | null>(null);
   const { bom: list } = analysis.reports,
-    mine = choices.inventory ?? {},
+    inventory = choices.inventory ?? {},
     stock = kept ?? {};
   const remember = (drawer: Drawer, words: string): void => {
     try {
@@ -74,8 +74,8 @@ export function DrawerBox() {
   return (
     <Section title="The drawer">
       <p className="soft">
-        {plural(Object.keys(mine).length, 'kind')} counted in for this build. Counts stand beside
-        the lines.
+        {plural(Object.keys(inventory).length, 'kind')} counted in for this build. Counts stand
+        beside the lines.
       </p>
       <p className={styles.along}>
         <button
@@ -83,7 +83,7 @@ export function DrawerBox() {
           className={styles.quiet}
           onClick={() =>
             remember(
-              { ...remembered(), ...mine },
+              { ...remembered(), ...inventory },
               'The counts are remembered for your other builds.',
             )
           }

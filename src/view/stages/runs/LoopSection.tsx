@@ -238,7 +238,7 @@ function BetterPorts() {
   const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);
   const [asked, setAsked] = useState<typeof design | null>(null);
-  const { result, fresh, progress, stopped, stop, again } = useBetterPorts(asked === design);
+  const { result, fresh, progress, stopped, stop, retry } = useBetterPorts(asked === design);
   const here = asked === design && fresh;
   const found = here ? result?.found : undefined;
   const of = (r: {
@@ -265,7 +265,7 @@ function BetterPorts() {
           share={progress}
           stopped={stopped}
           onStop={stop}
-          onAgain={again}
+          onAgain={retry}
           what="the ports"
         />
       )}

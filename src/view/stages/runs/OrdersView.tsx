@@ -16,7 +16,7 @@ export function OrdersView() {
   const commit = useEditor((s) => s.commit);
   const [loop, setLoop] = useState(design.loops[0]?.id ?? '');
   const why = whyNoOrders(design, loop);
-  const { result, fresh, progress, stopped, stop, again } = useOrders(why === null ? loop : null);
+  const { result, fresh, progress, stopped, stop, retry } = useOrders(why === null ? loop : null);
   const nameOf = (id: string): string => componentName(design, id);
   const components = [
     ...new Set((result?.rows ?? []).flatMap((r) => r.temps.map((t) => t.component))),
@@ -39,7 +39,7 @@ export function OrdersView() {
         share={progress}
         stopped={stopped}
         onStop={stop}
-        onAgain={again}
+        onAgain={retry}
         what="the orders"
       />
       {result && why === null && (

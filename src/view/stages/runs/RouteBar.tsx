@@ -38,7 +38,7 @@ export function RouteBar({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): voi
         share={routeJob.progress}
         stopped={routeJob.stopped}
         onStop={routeJob.stop}
-        onAgain={routeJob.again}
+        onAgain={routeJob.retry}
         what="the runs"
       />
       {unrouted > 0 && (

@@ -42,10 +42,10 @@ export function useLegHeld(routed: Routed, run: Run | undefined) {
       return;
     }
     const next = applyEdit(design, edit).design,
-      again = rerouteRun(next, routed, run.id);
+      rerouted = rerouteRun(next, routed, run.id);
     setLive({
-      run: routedRunOf(compileSystem(next), again, run.id),
-      corners: again.routes.find((r) => r.connection === run.id)?.corners ?? null,
+      run: routedRunOf(compileSystem(next), rerouted, run.id),
+      corners: rerouted.routes.find((r) => r.connection === run.id)?.corners ?? null,
       edit,
     });
   };

@@ -37,13 +37,13 @@ export function Orbit({
   const orbit = useRef<OrbitControls | null>(null);
   useEffect(() => {
     const controls = new OrbitControls(camera, gl.domElement),
-      again = (): void => invalidate();
+      redraw = (): void => invalidate();
     controls.maxDistance = FARTHEST_MM;
     controls.minDistance = NEAREST_MM;
-    controls.addEventListener('change', again);
+    controls.addEventListener('change', redraw);
     orbit.current = controls;
     return () => {
-      controls.removeEventListener('change', again);
+      controls.removeEventListener('change', redraw);
       controls.dispose();
       orbit.current = null;
     };

@@ -306,16 +306,16 @@ function Parts({
       {[...system.placed.values()].flatMap((p) =>
         p.solids.map((solid, i) => {
           const { kind } = p.part,
-            mine = picked === p.id;
+            isPicked = picked === p.id;
           const edgeColour = () => {
-            if (mine) return paper.copper;
+            if (isPicked) return paper.copper;
             if (clashing.has(p.id)) return paper.fails;
             if (kind === 'board' || kind === 'memory' || kind === 'supply') return paper.soft;
             return paper.ink;
           };
           const edge = edgeColour();
           const fillColour = () => {
-            if (mine) return mix(paper.copper, paper.float, 0.22);
+            if (isPicked) return mix(paper.copper, paper.float, 0.22);
             if (kind === 'reservoir') return mix(paper.cool, paper.float, 0.25);
             if (kind === 'block') return mix(paper.copper, paper.float, 0.12);
             if (kind === 'radiator') return mix(paper.ink, paper.float, 0.16);
@@ -329,7 +329,7 @@ function Parts({
               solid={solid}
               fill={fill}
               edge={edge}
-              heavy={mine}
+              heavy={isPicked}
               marks={kind === 'fan' || kind === 'radiator' ? kind : undefined}
               clip={clip}
               onPointerDown={down(p.id)}

@@ -68,7 +68,7 @@ export function TimeChart({ run, at_s, onAt, faults }: Props) {
           share={run.progress}
           stopped={run.stopped}
           onStop={run.stop}
-          onAgain={run.again}
+          onAgain={run.retry}
           what="the run"
         />
       )}
