@@ -1,0 +1,57 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+
+const file = readFileSync('src/core/design/fixtures/v2.json');
+
+interface Stored {
+  readonly version: number;
+  readonly components: readonly {
+    readonly id: string;
+    readonly placement: { readonly on: string; readonly at?: readonly number[] };
+  }[];
+}
+
+async function opened(page: Page): Promise<string> {
+  await page.goto('/', { waitUntil: 'networkidle' });
+  await page.getByLabel('Build file').setInputFiles({
+    name: 'kept.zephyron.json',
+    mimeType: 'application/json',
+    buffer: file,
+  });
+  await expect(page).toHaveURL(/\/heat$/);
+  return /builds\/([^/]+)/.exec(page.url())?.[1] ?? '';
+}
+
+const stored = async (page: Page, id: string): Promise<Stored> =>
+  ((await (await page.request.get(`/api/builds/${id}`)).json()) as { document: Stored }).document;
+
+test('a build file of an older version opens under the names of this one', async ({ page }) => {
+  const id = await opened(page);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('W under stress test');
+  expect((await stored(page, id)).version).toBe(3);
+});
+
+test('a reservoir screwed onto the pump moves with it, in one step that undo takes back', async ({
+  page,
+}) => {
+  const id = await opened(page);
+  const at = async (component: string): Promise<string> =>
+    JSON.stringify((await stored(page, id)).components.find((c) => c.id === component)?.placement);
+  const before = { pump: await at('pump'), reservoir: await at('reservoir') };
+  await page.getByRole('link', { name: /Case/ }).first().click();
+  await page.getByRole('radio', { name: 'glass side', exact: true }).click();
+  const pump = page.locator('svg g', { has: page.locator('title', { hasText: /^Pump:/ }) }).last();
+  const box = await pump.boundingBox();
+  if (!box) throw new Error('the pump is not drawn');
+  const middle = [box.x + box.width / 2, box.y + box.height / 2] as const;
+  await page.mouse.move(...middle);
+  await page.mouse.down();
+  await page.mouse.move(middle[0] + 20, middle[1] - 4, { steps: 5 });
+  await page.mouse.up();
+  await expect.poll(() => at('pump')).not.toBe(before.pump);
+  await expect.poll(() => at('reservoir')).not.toBe(before.reservoir);
+  await page.screenshot({ path: '/tmp/ren/group.png' });
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect.poll(() => at('pump')).toBe(before.pump);
+  await expect.poll(() => at('reservoir')).toBe(before.reservoir);
+});
