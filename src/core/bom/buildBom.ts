@@ -1,4 +1,4 @@
-import { componentName, findComponent, type Component, type Loop } from '../design';
+import { componentName, findComponent, type Component, type Loop, type LoopId } from '../design';
 import { screwNeeds } from '../clearance';
 import type { System } from '../system';
 import type { Part, PartKind } from '../components';
@@ -55,7 +55,7 @@ export interface Bom {
  */
 export interface TubeCuts {
   /** The first of its loops. */
-  readonly loop: string;
+  readonly loop: LoopId;
   readonly loops: readonly string[];
   /** Part id of the tube. */
   readonly tube: string;

@@ -1,10 +1,11 @@
+import { type ComponentId } from '../design';
 import type { Bom } from '.';
 import type { System } from '../system';
 import type { Part } from '../components';
 
 /** What a part costs more than the plainest of the Stores that does the same. */
 export interface Requirement {
-  readonly component: string;
+  readonly component: ComponentId;
   readonly plainest: string;
   readonly name: string;
   readonly more_minor: number;

@@ -1,11 +1,11 @@
-import type { Loop } from '../design';
+import { type Loop, type LoopId } from '../design';
 import type { System } from '../system';
 import { isWet } from '../components';
 import type { Run } from '../tubing';
 import { mixFor } from './mixing';
 
 export interface LoopVolume {
-  readonly loop: string;
+  readonly loop: LoopId;
   readonly parts_mL: number;
   readonly tubes_mL: number;
   readonly total_mL: number;

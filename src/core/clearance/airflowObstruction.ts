@@ -5,7 +5,7 @@ import { union, type Box } from '../geometry';
 /** What stands before the inner air side of a stack: a radiator with its fans, or bare fans. */
 export interface AirflowObstruction {
   /** The radiator, or the fans. */
-  readonly component: string;
+  readonly component: ComponentId;
   readonly name: string;
   /** Nearest thing before the air side, mm; null when nothing is within reach. */
   readonly gap_mm: number | null;

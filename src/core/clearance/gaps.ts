@@ -1,5 +1,5 @@
 import { type System, type PlacedComponent, type Solid, solidLabel } from '../system';
-import { type Placement, type Design } from '../design';
+import { type Placement, type Design, type ComponentId } from '../design';
 import type { MountFace } from '../components';
 import { bodyGap, boxGap, union, type Box } from '../geometry';
 
@@ -23,7 +23,7 @@ export interface Gap {
 
 export interface ClearanceReport {
   readonly gaps: readonly Gap[];
-  readonly unplaced: readonly { readonly component: string; readonly why: string }[];
+  readonly unplaced: readonly { readonly component: ComponentId; readonly why: string }[];
 }
 
 /** Pairs farther apart than this are not reported, mm. */

@@ -1,3 +1,4 @@
+import { type ComponentId } from '../design';
 import type { FittingPart } from '../components';
 import { type System, type PlacedPort, label } from '../system';
 import { pieceOf, type Run } from '../tubing';
@@ -13,7 +14,7 @@ import {
 
 /** What is screwed into a port, and the room a hand needs round it. */
 export interface PortFit {
-  readonly component: string;
+  readonly component: ComponentId;
   readonly port: string;
   readonly name: string;
   readonly fitting: string;
@@ -21,7 +22,7 @@ export interface PortFit {
   readonly gap_mm: number | null;
   readonly with: string | null;
   /** Its id: a component, or case:…; null for a wall. */
-  readonly withComponent: string | null;
+  readonly withComponent: ComponentId | null;
   /** Tight: less than HAND_MM, so that it cannot be tightened by hand. */
   readonly verdict: 'clash' | 'marginal' | 'clear';
   /** Another port's fitting is what is in the way: an extender on one of the two parts them. */

@@ -1,3 +1,4 @@
+import { type ComponentId } from '../design';
 import { frameSheet, type System } from '../system';
 import type { RadiatorPart, ScrewPart } from '../components';
 
@@ -36,7 +37,7 @@ export function screwWindow(
 }
 
 export interface ScrewNeed {
-  readonly radiator: string;
+  readonly radiator: ComponentId;
   /** The fans held, or null for the frame alone. */
   readonly fans: string | null;
   readonly thread: string;

@@ -1,4 +1,4 @@
-import type { Design, Loop } from '../design';
+import { type Design, type Loop, type LoopId, type ComponentId } from '../design';
 import { isWet, type Metal, type WettedSurface } from '../components';
 import { ANODIC_INDEX, DIFFERENCE_LIMIT, LIMIT_SLACK_V, type Environment } from './table';
 import { judgePolymers, type WettedPolymer } from './polymers';
@@ -32,14 +32,14 @@ export function pairFacts(a: Metal, b: Metal, environment: Environment): PairFac
 }
 
 export interface Carrier {
-  readonly component: string;
+  readonly component: ComponentId;
   readonly name: string;
   readonly area_mm2: number;
   /** Metals under its plating, where this metal is one. */
   readonly platedOver: readonly Metal[];
 }
 export interface WettedMetal {
-  readonly loop: string;
+  readonly loop: LoopId;
   readonly metal: Metal;
   readonly area_mm2: number;
   readonly carriers: readonly Carrier[];
@@ -47,7 +47,7 @@ export interface WettedMetal {
 }
 
 export interface MetalPair {
-  readonly loop: string;
+  readonly loop: LoopId;
   readonly a: Metal;
   readonly b: Metal;
   readonly difference_V: number;

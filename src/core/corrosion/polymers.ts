@@ -1,16 +1,16 @@
-import type { Design, Loop } from '../design';
+import { type Design, type Loop, type LoopId, type ComponentId } from '../design';
 import { isWet, type PolymerMaterial, type WettedPolymerSurface } from '../components';
 import { EFFECT, judgePolymer, type Agent, type PolymerVerdict } from './polymer';
 
 export interface SoftCarrier {
-  readonly component: string;
+  readonly component: ComponentId;
   readonly name: string;
   readonly as: WettedPolymerSurface['as'] | 'tube';
 }
 
 /** A plastic or rubber that the coolant of a loop touches, and how it takes it. */
 export interface WettedPolymer {
-  readonly loop: string;
+  readonly loop: LoopId;
   readonly material: PolymerMaterial;
   readonly carriers: readonly SoftCarrier[];
   readonly verdict: PolymerVerdict;

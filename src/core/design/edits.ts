@@ -13,24 +13,27 @@ import type {
   ConsumablePart,
   TubePart,
 } from '../components';
-import type {
-  Brief,
-  Design,
-  CapDuty,
-  EndPiece,
-  Component,
-  KitDuty,
-  LaidRoute,
-  Connection,
-  RouteConstraints,
-  LoadStep,
-  Loop,
-  NoRouteFound,
-  OrderMark,
-  Placement,
-  Pose,
-  PortRef,
-  Settings,
+import {
+  type Brief,
+  type Design,
+  type CapDuty,
+  type EndPiece,
+  type Component,
+  type KitDuty,
+  type LaidRoute,
+  type Connection,
+  type RouteConstraints,
+  type LoadStep,
+  type Loop,
+  type NoRouteFound,
+  type OrderMark,
+  type Placement,
+  type Pose,
+  type PortRef,
+  type Settings,
+  type LoopId,
+  type ConnectionId,
+  type ComponentId,
 } from './types';
 
 enablePatches();
@@ -47,19 +50,27 @@ export type Edit =
   | { readonly do: 'case.choose'; readonly case: CasePart }
   | { readonly do: 'case.remove-obstacle'; readonly obstacle: string; readonly removed: boolean }
   | { readonly do: 'component.add'; readonly component: Component }
-  | { readonly do: 'component.remove'; readonly component: string }
-  | { readonly do: 'component.rename'; readonly component: string; readonly name: string }
-  | { readonly do: 'component.replace'; readonly component: string; readonly part: ComponentPart }
-  | { readonly do: 'component.place'; readonly component: string; readonly placement: Placement }
-  | { readonly do: 'component.set'; readonly component: string; readonly values: Settings }
+  | { readonly do: 'component.remove'; readonly component: ComponentId }
+  | { readonly do: 'component.rename'; readonly component: ComponentId; readonly name: string }
+  | {
+      readonly do: 'component.replace';
+      readonly component: ComponentId;
+      readonly part: ComponentPart;
+    }
+  | {
+      readonly do: 'component.place';
+      readonly component: ComponentId;
+      readonly placement: Placement;
+    }
+  | { readonly do: 'component.set'; readonly component: ComponentId; readonly values: Settings }
   | {
       readonly do: 'component.unset';
-      readonly component: string;
+      readonly component: ComponentId;
       readonly keys: readonly (keyof Settings)[];
     }
   | {
       readonly do: 'component.curve';
-      readonly component: string;
+      readonly component: ComponentId;
       /** Of a passage by its number from 1, a pump's head, a fan's pressure, or a block's K/W. */
       readonly of: number | 'head' | 'pressure' | 'resistance';
       readonly points: readonly (readonly [number, number])[];
@@ -67,65 +78,65 @@ export type Edit =
     }
   | {
       readonly do: 'component.ratings';
-      readonly component: string;
+      readonly component: ComponentId;
       readonly ratings: NonNullable<PumpPart['ratings']>;
     }
   | {
       readonly do: 'component.measured';
-      readonly component: string;
+      readonly component: ComponentId;
       /** Null: the model alone again. */
       readonly measured: MeasuredRadiator | null;
     }
   | {
       readonly do: 'component.rating';
-      readonly component: string;
+      readonly component: ComponentId;
       readonly rating: RadiatorRating | null;
     }
   | { readonly do: 'choices.profile'; readonly profile: readonly LoadStep[] }
   | { readonly do: 'fans.speed'; readonly speed_rpm: number }
   | { readonly do: 'loop.add'; readonly loop: Loop }
-  | { readonly do: 'loop.remove'; readonly loop: string }
+  | { readonly do: 'loop.remove'; readonly loop: LoopId }
   | {
       readonly do: 'loop.tube';
-      readonly loop: string;
+      readonly loop: LoopId;
       readonly tube: TubePart;
       readonly fitting: FittingPart;
     }
-  | { readonly do: 'loop.fitting'; readonly loop: string; readonly fitting: FittingPart }
+  | { readonly do: 'loop.fitting'; readonly loop: LoopId; readonly fitting: FittingPart }
   | {
       readonly do: 'loop.coolant';
-      readonly loop: string;
+      readonly loop: LoopId;
       readonly coolant: CoolantPart;
       readonly age_months: number;
     }
   | {
       readonly do: 'loop.connections';
-      readonly loop: string;
+      readonly loop: LoopId;
       readonly connections: readonly Connection[];
     }
-  | { readonly do: 'connection.add'; readonly loop: string; readonly connection: Connection }
-  | { readonly do: 'connection.remove'; readonly loop: string; readonly connection: string }
+  | { readonly do: 'connection.add'; readonly loop: LoopId; readonly connection: Connection }
+  | { readonly do: 'connection.remove'; readonly loop: LoopId; readonly connection: ConnectionId }
   | {
       readonly do: 'connection.ends';
-      readonly loop: string;
-      readonly connection: string;
+      readonly loop: LoopId;
+      readonly connection: ConnectionId;
       readonly ends: { readonly from: EndPiece; readonly to: EndPiece };
     }
   | {
       readonly do: 'connection.way';
-      readonly loop: string;
-      readonly connection: string;
+      readonly loop: LoopId;
+      readonly connection: ConnectionId;
       /** Null: all of it found by routing again. */
       readonly constraints: RouteConstraints | null;
     }
   | {
       readonly do: 'loop.test-bend';
-      readonly loop: string;
+      readonly loop: LoopId;
       readonly bend: NonNullable<Loop['testBend']> | null;
     }
   | {
       readonly do: 'cap.set';
-      readonly loop: string;
+      readonly loop: LoopId;
       readonly port: PortRef;
       readonly with: CapDuty | null;
     }
@@ -147,7 +158,7 @@ export type Edit =
       readonly poses?: Readonly<Record<string, Pose | null>>;
       readonly noRoute?: Readonly<Record<string, NoRouteFound | null>>;
     }
-  | { readonly do: 'route.pin'; readonly connection: string; readonly pinned: boolean }
+  | { readonly do: 'route.pin'; readonly connection: ConnectionId; readonly pinned: boolean }
   | { readonly do: 'batch'; readonly edits: readonly Edit[] }
   | { readonly do: 'patch'; readonly patches: readonly Patch[] };
 

@@ -1,3 +1,4 @@
+import { type ComponentId } from '../design';
 import type { FluidLink, LoopGraph } from '../system';
 import { clogCurve } from './curve';
 import type { FlowNetwork } from './links';
@@ -7,7 +8,7 @@ export const FLOW_LOSS_SHARES = [0.25, 0.5, 0.75] as const;
 
 /** What dirt in one part does to the loop. */
 export interface FlowLoss {
-  readonly component: string;
+  readonly component: ComponentId;
   readonly steps: readonly {
     readonly share: number;
     /** Round the loop, and through the part itself, L/min. */

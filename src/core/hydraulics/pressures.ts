@@ -1,3 +1,4 @@
+import { type ComponentId } from '../design';
 import { standardPressure } from '../fluids';
 import type { FluidProperties } from '../fluids';
 import type { FluidNode, LoopGraph, System } from '../system';
@@ -6,7 +7,7 @@ import { GRAVITY_MS2 } from '../units';
 /** Pressure where the coolant passes one chamber of one part. */
 export interface NodePressure {
   readonly node: string;
-  readonly component: string;
+  readonly component: ComponentId;
   /** What pump and losses make of it, against the reservoir, kPa; heights left out. */
   readonly relative_kPa: number;
   /** Height over the case's floor, mm; null while the part has no place. */

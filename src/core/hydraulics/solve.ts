@@ -1,3 +1,4 @@
+import { type LoopId, type ComponentId } from '../design';
 import type { LoopGraph, System } from '../system';
 import type { Run } from '../tubing';
 import { anatomyOf, type Anatomy } from './anatomy';
@@ -12,11 +13,11 @@ import { reynolds } from './tube';
 
 export interface LinkFlow {
   readonly id: string;
-  readonly loop: string;
+  readonly loop: LoopId;
   readonly from: string;
   readonly to: string;
   readonly kind: 'passage' | 'tube' | 'joint';
-  readonly component: string | null;
+  readonly component: ComponentId | null;
   /** Below 0 when it runs against the way the link is drawn. */
   readonly flow_Lmin: number;
   /** Taken from the flow; a pump's is negative. */
@@ -28,7 +29,7 @@ export interface LinkFlow {
 
 export interface PumpFlow {
   readonly id: string;
-  readonly loop: string;
+  readonly loop: LoopId;
   readonly flow_Lmin: number;
   readonly head_m: number;
   readonly speed: number;
@@ -59,7 +60,7 @@ export interface LoopFlow {
    * Parts that nothing can flow through: they hang on a dead end, or stand in a piece apart from
    * the reservoir's.
    */
-  readonly idle: readonly { readonly component: string; readonly why: 'dead end' | 'apart' }[];
+  readonly idle: readonly { readonly component: ComponentId; readonly why: 'dead end' | 'apart' }[];
 }
 
 export interface FlowReport {

@@ -1,10 +1,10 @@
-import type { Loop, PortRef } from '../design';
+import { type Loop, type PortRef, type ComponentId } from '../design';
 import type { System, PlacedComponent, PlacedPort } from '../system';
 import { isWet } from '../components';
 
 /** Coolant or air that stays in a part, mL. */
 export interface Pocket {
-  readonly component: string;
+  readonly component: ComponentId;
   readonly mL: number;
 }
 export interface Draining {

@@ -1,4 +1,4 @@
-import type { Loop } from '../design';
+import { type Loop, type LoopId } from '../design';
 import { bendMarks, INSERTION_MM, setAngle, setBack, trimFor, type Run } from '../tubing';
 import { tubeTurn, type TubeTurn } from './bendSteps';
 import { distance, scale, sub, add, unit, type Vec } from '../geometry';
@@ -32,7 +32,7 @@ export interface BendSheet {
    * to.
    */
   readonly endNames: Run['endNames'];
-  readonly loop: string;
+  readonly loop: LoopId;
   readonly material: Loop['tube']['material'];
   readonly hard: boolean;
   readonly outer_mm: number;

@@ -1,3 +1,4 @@
+import { type LoopId, type ConnectionId, type ComponentId } from '../design';
 import type { System } from '../system';
 import type { Segment } from '../tubing';
 import type { Vec } from '../geometry';
@@ -14,7 +15,7 @@ export interface Visibility {
 
 /** The nearest thing to a tube, and the gap between them; below 0 they meet. */
 export interface Nearest {
-  readonly component: string;
+  readonly component: ComponentId;
   readonly gap_mm: number;
 }
 
@@ -25,8 +26,8 @@ export interface RouteReport {
 
 /** A run with its way through the case. */
 export interface Route {
-  readonly connection: string;
-  readonly loop: string;
+  readonly connection: ConnectionId;
+  readonly loop: LoopId;
   readonly corners: readonly Vec[];
   readonly radius_mm: number;
   readonly path: readonly Segment[];
@@ -47,8 +48,8 @@ export interface Route {
 
 /** A run without a way, and what would give it one. */
 export interface NoRoute {
-  readonly connection: string;
-  readonly loop: string;
+  readonly connection: ConnectionId;
+  readonly loop: LoopId;
   readonly blockedBy: string | null;
   readonly wouldFit: string | null;
 }

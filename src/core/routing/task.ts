@@ -1,4 +1,4 @@
-import type { RouteConstraints, Loop } from '../design';
+import { type RouteConstraints, type Loop, type ConnectionId } from '../design';
 import type { System, PlacedPort } from '../system';
 import { distance, type Vec } from '../geometry';
 import type { TubeLimits } from './rigidRoute';
@@ -12,7 +12,7 @@ export const STRAIGHT_MM = 12,
 
 /** A run to be laid. */
 export interface Task {
-  readonly connection: string;
+  readonly connection: ConnectionId;
   readonly loop: Loop;
   readonly from: PlacedPort;
   readonly to: PlacedPort;

@@ -1,4 +1,4 @@
-import { type Component, findComponent } from '../design';
+import { type Component, findComponent, type ComponentId } from '../design';
 import type { System } from '../system';
 import { boxGap, pairMemo, union, type Box, type Vec } from '../geometry';
 import { sampleTube, type SampledTube } from './nearest';
@@ -25,7 +25,9 @@ export const isShown = ({ part, settings }: Component): boolean =>
   (part.kind === 'reservoir' || (part.kind === 'block' && !part.cools.includes('card')));
 
 /** Room between a part that is shown and the glass, by its component. */
-function zonesBefore(system: System): readonly { readonly component: string; readonly box: Box }[] {
+function zonesBefore(
+  system: System,
+): readonly { readonly component: ComponentId; readonly box: Box }[] {
   const { interior } = system;
   return interior === null
     ? []

@@ -1,4 +1,4 @@
-import { applyEdit, type Design, type Edit, findComponent } from '../design';
+import { applyEdit, type Design, type Edit, findComponent, type ComponentId } from '../design';
 import { analyse } from '../analysis';
 import { reorderLoop } from '../loops';
 import { compileSystem } from '../system';
@@ -16,7 +16,7 @@ export interface OrderJudged {
   /** Runs for which routing found no way. */
   readonly without: number;
   /** Hottest spot of each part cooled in this loop, °C. */
-  readonly temps: readonly { readonly component: string; readonly temp_C: number }[];
+  readonly temps: readonly { readonly component: ComponentId; readonly temp_C: number }[];
   /** Mean coolant over room air of this loop, K. */
   readonly deltaT_K: number | null;
 }

@@ -1,4 +1,4 @@
-import { applyEdit, type Design, type Edit, componentName } from '../design';
+import { applyEdit, type Design, type Edit, componentName, type ComponentId } from '../design';
 import { compileThermalModel, solveCoupled, solvePrepared } from '../thermal';
 import { rowEdit, splitEdit, whyNoSplit } from '../loops';
 import { compileSystem } from '../system';
@@ -7,7 +7,7 @@ import { runsOf } from '../routing';
 
 /** What one part sees in one arrangement. */
 export interface SplitPart {
-  readonly component: string;
+  readonly component: ComponentId;
   readonly name: string;
   readonly flow_Lmin: number;
   readonly drop_kPa: number;

@@ -1,4 +1,4 @@
-import type { Design, Component, Placement } from '../design';
+import { type Design, type Component, type Placement, type ComponentId } from '../design';
 import { gapsAround, type ClearanceVerdict } from '../clearance';
 import { compileSystem, type System, type PlacedComponent, withGuests } from '../system';
 import type { FanPart, Mount, RadiatorPart } from '../components';
@@ -17,7 +17,7 @@ export const fanFaces = (mount: Mount, fan: FanPart, sheet_mm: number): readonly
 /** A radiator with its fans on a mount, in the best of the ways it can hang there. */
 export interface FitChoice {
   readonly mount: string;
-  readonly radiator: string;
+  readonly radiator: ComponentId;
   readonly fan: string;
   readonly faces: FanFaces;
   readonly ports: 'start' | 'end';
@@ -43,7 +43,7 @@ export interface FitChoice {
 /** What keeps a radiator off a mount before anything is measured: holes, length, sections. */
 export interface FitRefusal {
   readonly mount: string;
-  readonly radiator: string;
+  readonly radiator: ComponentId;
   readonly why: string;
 }
 

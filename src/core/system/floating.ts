@@ -1,4 +1,4 @@
-import type { Design } from '../design';
+import { type Design, type ComponentId } from '../design';
 import { isWet } from '../components';
 import { add, scale, sub, unit, type Vec } from '../geometry';
 import type { PlacedComponent, PlacedPort } from './types';
@@ -28,7 +28,7 @@ export function hangInLines(
   const partner = (
     component: string,
     port?: string,
-  ): readonly { readonly component: string; readonly port: string }[] =>
+  ): readonly { readonly component: ComponentId; readonly port: string }[] =>
     connections.flatMap((l) => [
       ...(l.from.component === component && (port === undefined || l.from.port === port)
         ? [l.to]
@@ -37,7 +37,7 @@ export function hangInLines(
         ? [l.from]
         : []),
     ]);
-  const place = (ref: { readonly component: string; readonly port: string }): Vec | null =>
+  const place = (ref: { readonly component: ComponentId; readonly port: string }): Vec | null =>
     placed.get(ref.component)?.ports.find((p) => p.port.id === ref.port)?.at ??
     middles.get(ref.component) ??
     null;

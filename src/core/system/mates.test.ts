@@ -2,7 +2,13 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { catalogued, DEMO_BUILDS, demoDesign } from '@/catalogue';
 import { isWet } from '../components';
-import { applyEdit, findComponent, type Design } from '../design';
+import {
+  applyEdit,
+  findComponent,
+  type ComponentId,
+  type ConnectionId,
+  type Design,
+} from '../design';
 import { sub, type Vec } from '../geometry';
 import { proposeLoop } from '../loops';
 import { compileSystem, facing, moveEdit, movedBy, namesOf, nodeIdOf, sameNames } from '.';
@@ -185,4 +191,13 @@ test('names: the same for the same names, whatever else was edited', () => {
   expect(sameNames(namesOf(desk), namesOf(faster))).toBe(true);
   expect(sameNames(namesOf(desk), namesOf(renamed))).toBe(false);
   expect(namesOf(renamed).get('pump')).toBe('Heart');
+});
+
+test('ids cannot be taken for one another: the compiler refuses it', () => {
+  const run: ConnectionId = 'run-1';
+  // @ts-expect-error A connection is no component.
+  const component: ComponentId = run;
+  // @ts-expect-error Nor is a node of a loop.
+  const other: ComponentId = nodeIdOf('pump', 'in');
+  expect([component, other]).toEqual(['run-1', 'pump/in']);
 });

@@ -1,3 +1,4 @@
+import { type ComponentId } from '../design';
 import type { FlowReport } from '../hydraulics';
 import type { LoadCaseId } from '../components';
 import { worstRise } from './sizing';
@@ -18,7 +19,7 @@ export interface Uncertainty {
   /** Share of the draws in which the rise passes the brief's. */
   readonly riseOver: number;
   readonly hotSpots: readonly {
-    readonly component: string;
+    readonly component: ComponentId;
     readonly hotSpot: string;
     readonly temp_C: Band | null;
     readonly limit_C: number;
@@ -61,7 +62,7 @@ export function temperatureUncertainty(
   const rises: number[] = [],
     temps: number[][] = [];
   let spots: readonly {
-    readonly component: string;
+    readonly component: ComponentId;
     readonly hotSpot: string;
     readonly limit_C: number;
   }[] = [];

@@ -1,3 +1,4 @@
+import { type LoopId, type ComponentId } from '../design';
 import { labelOf, type Names } from '../system';
 import type { LoadCaseId } from '../components';
 import type { RadiatorBasis } from './measured';
@@ -13,7 +14,7 @@ export interface LoopHeat {
 }
 export interface RadiatorHeat {
   readonly id: string;
-  readonly loop: string;
+  readonly loop: LoopId;
   readonly heat_W: number | null;
   readonly conductance_WK: number;
   readonly airIn_C: number;
@@ -26,12 +27,12 @@ export interface RadiatorHeat {
   readonly basis: RadiatorBasis;
 }
 export interface SpotHeat {
-  readonly component: string;
+  readonly component: ComponentId;
   readonly hotSpot: string;
   readonly name: string;
   readonly temp_C: number | null;
   readonly limit_C: number;
-  readonly cooledBy: string | null;
+  readonly cooledBy: ComponentId | null;
   readonly heat_W: number;
   /** What the temperature was made of, for "why?". */
   readonly coolant_C: number | null;
@@ -39,7 +40,7 @@ export interface SpotHeat {
   readonly interface_KW: number;
 }
 export interface PartHeat {
-  readonly component: string;
+  readonly component: ComponentId;
   readonly name: string;
   readonly heat_W: number;
   readonly to: 'loop' | 'air' | 'waiting';

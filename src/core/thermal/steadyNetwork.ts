@@ -1,3 +1,4 @@
+import { type LoopId } from '../design';
 import type { FlowReport } from '../hydraulics';
 import { coolantProperties } from '../fluids';
 import type { LoopGraph } from '../system';
@@ -31,7 +32,7 @@ export interface LoopTemperatures {
 
 /** The streams of a loop that move. */
 export interface LoopStreams {
-  readonly loop: string;
+  readonly loop: LoopId;
   readonly flows: readonly (Flowing & { readonly id: string })[];
   /** Heat a stream carries, W/K to the L/min. */
   readonly perFlow_WK: number;
@@ -53,7 +54,7 @@ export function loopStreams(graph: LoopGraph, flow: FlowReport, coolant_C: numbe
 
 /** A radiator as the balance sees it: where the coolant passes it, and whose air it breathes. */
 export interface Exchanger {
-  readonly loop: string;
+  readonly loop: LoopId;
   readonly edge: string;
   readonly conductance_WK: number;
   /** `in`: room air, which then warms the case; `out`: case air, which then leaves. */

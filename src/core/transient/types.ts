@@ -1,4 +1,4 @@
-import type { LoadStep } from '../design';
+import { type LoadStep, type LoopId, type ComponentId } from '../design';
 import type { LoadCaseId } from '../components';
 
 export const FAULTS = ['pump stops', 'fan stops', 'flow sags', 'room warms'] as const;
@@ -9,7 +9,7 @@ export interface Fault {
   readonly at_s: number;
   readonly kind: FaultKind;
   /** The pump or fans it befalls; without one, all of them. */
-  readonly component?: string;
+  readonly component?: ComponentId;
   /** Flow sags by this share, 0–0.95; the room warms by these kelvin. */
   readonly amount?: number;
 }
@@ -24,7 +24,7 @@ export interface Scenario {
 }
 
 export interface SpotTrack {
-  readonly component: string;
+  readonly component: ComponentId;
   readonly hotSpot: string;
   readonly name: string;
   readonly limit_C: number;
@@ -33,7 +33,7 @@ export interface SpotTrack {
   readonly reached_s: number | null;
 }
 export interface SpeedTrack {
-  readonly component: string;
+  readonly component: ComponentId;
   readonly name: string;
   readonly kind: 'fan' | 'pump';
   readonly controlled: boolean;
@@ -42,7 +42,7 @@ export interface SpeedTrack {
 
 /** A speed that swings on under a steady load. */
 export interface Hunting {
-  readonly component: string;
+  readonly component: ComponentId;
   readonly name: string;
   readonly period_s: number;
   readonly swing_rpm: number;
@@ -52,7 +52,7 @@ export interface Hunting {
 
 /** How a loop's coolant comes to rest under the last load. */
 export interface Settling {
-  readonly loop: string;
+  readonly loop: LoopId;
   readonly name: string;
   readonly from_C: number;
   readonly to_C: number;

@@ -4,6 +4,7 @@ import {
   type Connection,
   type Loop,
   type ComponentId,
+  type LoopId,
 } from '../design';
 import { type System, type PlacedPort, type Names } from '../system';
 import type { FittingDuty, FittingPart } from '../components';
@@ -14,9 +15,9 @@ import type { Segment } from './segment';
 /** A run until it is routed: length and bends from the ports' places and directions. */
 export interface Run {
   readonly id: string;
-  readonly loop: string;
-  readonly from: { readonly component: string; readonly port: string };
-  readonly to: { readonly component: string; readonly port: string };
+  readonly loop: LoopId;
+  readonly from: { readonly component: ComponentId; readonly port: string };
+  readonly to: { readonly component: ComponentId; readonly port: string };
   /** "Reservoir → Pump". */
   readonly name: string;
   /** Names of the parts its two ends lead to. */
@@ -51,7 +52,7 @@ export interface RunInSpace {
   readonly radius_mm: number;
   /** Distance kept to everything but its own parts. */
   readonly kept_mm: number;
-  readonly nearest: { readonly component: string; readonly gap_mm: number } | null;
+  readonly nearest: { readonly component: ComponentId; readonly gap_mm: number } | null;
   /**
    * As seen through the glass: tubes of other loops that it crosses, and parts to be seen that it
    * passes before.

@@ -1,4 +1,4 @@
-import type { Component } from '../design';
+import { type Component, type ComponentId } from '../design';
 import type { System } from '../system';
 import type { BoardPart, FanPart, CablePart, PowerPlug, PumpPart } from '../components';
 
@@ -20,7 +20,7 @@ export interface FeedLine {
 }
 
 export interface Unfed {
-  readonly component: string;
+  readonly component: ComponentId;
   readonly why: string;
 }
 
