@@ -1,5 +1,5 @@
 'use client';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import {
   DndContext,
   PointerSensor,
@@ -7,7 +7,8 @@ import {
   useSensors,
   type DragMoveEvent,
 } from '@dnd-kit/core';
-import { componentName, findComponent, type Edit } from '@/core/design';
+import type { Reports } from '@/core/analysis';
+import { componentName, findComponent, type Design, type Edit } from '@/core/design';
 import { moveInto, reorderLoop } from '@/core/loops';
 import type { LoopGraph, Visit } from '@/core/system';
 import { drawingOf } from '@/core/components';
@@ -34,7 +35,11 @@ const PITCH = 58,
 interface Props {
   readonly graph: LoopGraph;
   readonly width: number;
-  readonly range: readonly [number, number];
+  readonly design: Design;
+  readonly reports: Reports;
+  /** Ends of the ramp of temperatures, °C. */
+  readonly low: number;
+  readonly high: number;
   readonly compact: boolean;
 }
 
@@ -42,9 +47,15 @@ interface Props {
  * One loop: stations in flow order, a lane for each branch, coloured by coolant temperature,
  * numbers written, pressure as a stepped profile under it.
  */
-export function LoopLane({ graph, width, range, compact }: Props) {
-  const design = useEditor((s) => s.design);
-  const reports = useEditor((s) => s.analysis.reports);
+export const LoopLane = memo(function LoopLane({
+  graph,
+  width,
+  design,
+  reports,
+  low,
+  high,
+  compact,
+}: Props) {
   const picked = useEditor((s) => s.picked);
   const pick = useEditor((s) => s.pick);
   const commit = useEditor((s) => s.commit);
@@ -72,7 +83,7 @@ export function LoopLane({ graph, width, range, compact }: Props) {
   const temperature = (link: string): number | undefined => heat.nodes[edgeOf(link)?.from ?? ''];
   const legFlow = (link: string): number =>
     reports.flow.links.find((l) => l.id === link && l.loop === loop.id)?.flow_Lmin ?? 0;
-  const colour = (link: string): string => temperatureColour(temperature(link), range[0], range[1]);
+  const colour = (link: string): string => temperatureColour(temperature(link), low, high);
   /** Pressure as the flow comes to a visit and as it leaves it. */
   const over = (v: Visit): readonly [number, number] => {
     const i = layout.visits.indexOf(v);
@@ -137,7 +148,7 @@ export function LoopLane({ graph, width, range, compact }: Props) {
         </span>
         <span className={styles.legend}>
           <span className={styles.ramp} aria-hidden />
-          {range[0]} to {range[1]} °C
+          {low} to {high} °C
         </span>
         <span className={styles.profileLabel} style={{ top: profileTop + profileHeight - 12 }}>
           kPa over reservoir
@@ -244,7 +255,7 @@ export function LoopLane({ graph, width, range, compact }: Props) {
       </DndContext>
     </div>
   );
-}
+});
 
 function moved(list: readonly string[], id: string, to: number): readonly string[] {
   const rest = list.filter((x) => x !== id);

@@ -1,5 +1,5 @@
 'use client';
-import { useRef, useState } from 'react';
+import { useDeferredValue, useRef, useState } from 'react';
 import { looseParts } from '@/core/loops';
 import { useWidth } from '@/view/shared/useWidth';
 import { useEditor } from './EditorProvider';
@@ -10,9 +10,10 @@ import styles from './LoopLine.module.css';
 
 /** The loop as one line in flow order, on every stage; two loops, two lines. Collapsible. */
 export function LoopLine() {
-  const system = useEditor((s) => s.analysis.system);
-  const heat = useEditor((s) => s.analysis.reports.heat[s.design.brief.loadCase]);
-  const design = useEditor((s) => s.design);
+  // What is worked on is drawn first; the line follows in the next frame.
+  const { system, reports } = useDeferredValue(useEditor((s) => s.analysis));
+  const design = useDeferredValue(useEditor((s) => s.design));
+  const heat = reports.heat[design.brief.loadCase];
   const [shut, setShut] = useState(false);
   const [connecting, setConnecting] = useState(false);
   const frame = useRef<HTMLDivElement>(null);
@@ -57,8 +58,11 @@ export function LoopLine() {
           <LoopLane
             key={g.loop.id}
             graph={g}
+            design={design}
+            reports={reports}
             width={width}
-            range={range}
+            low={range[0]}
+            high={range[1]}
             compact={system.loops.length > 1}
           />
         ))}

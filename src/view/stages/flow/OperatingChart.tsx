@@ -1,5 +1,5 @@
 'use client';
-import { useMemo, useRef } from 'react';
+import { memo, useDeferredValue, useMemo, useRef } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts';
 import {
   atFullSpeed,
@@ -29,6 +29,91 @@ const LEFT = 38,
 const POINTS = 49;
 const FLOWS = Array.from({ length: POINTS }, (_, i) => i / (POINTS - 1));
 
+interface Row {
+  readonly flow: number;
+  readonly loop: number;
+  readonly pump: number | null;
+  readonly full: number | null;
+}
+
+const ticksTo = (to: number, by: number): number[] =>
+  Array.from({ length: Math.floor(to / by) + 1 }, (_, i) => i * by);
+
+/** The curves alone: drawn anew only when they are others. */
+const Curves = memo(function Curves({
+  data,
+  width,
+  height,
+  most,
+  top,
+  target,
+}: {
+  readonly data: readonly Row[];
+  readonly width: number;
+  readonly height: number;
+  readonly most: number;
+  readonly top: number;
+  readonly target: number;
+}) {
+  return (
+    <LineChart
+      width={width}
+      height={height}
+      data={[...data]}
+      margin={{ top: TOP, right: RIGHT, bottom: BOTTOM - 30, left: LEFT - 34 }}
+      accessibilityLayer={false}
+    >
+      <CartesianGrid vertical={false} stroke="var(--hairline)" />
+      <XAxis
+        type="number"
+        dataKey="flow"
+        domain={[0, most]}
+        ticks={ticksTo(most, most > 14 ? 2 : 1)}
+        height={30}
+        tickLine={false}
+        axisLine={{ stroke: 'var(--hairline)' }}
+        tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
+      />
+      <YAxis
+        type="number"
+        domain={[0, top]}
+        ticks={ticksTo(top, top > 60 ? 20 : 10)}
+        allowDataOverflow
+        width={34}
+        tickLine={false}
+        axisLine={false}
+        tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
+      />
+      <ReferenceLine x={target} stroke="var(--copper)" strokeDasharray="3 3" />
+      <Line
+        dataKey="full"
+        stroke="var(--soft)"
+        strokeDasharray="5 4"
+        strokeWidth={1.2}
+        dot={false}
+        isAnimationActive={false}
+        activeDot={false}
+      />
+      <Line
+        dataKey="pump"
+        stroke="var(--ink)"
+        strokeWidth={2.4}
+        dot={false}
+        isAnimationActive={false}
+        activeDot={false}
+      />
+      <Line
+        dataKey="loop"
+        stroke="var(--ok)"
+        strokeWidth={2.4}
+        dot={false}
+        isAnimationActive={false}
+        activeDot={false}
+      />
+    </LineChart>
+  );
+});
+
 /**
  * Pump curve against loop curve; where they meet is what flows. The meeting point is the handle of
  * the pump's speed.
@@ -36,14 +121,16 @@ const FLOWS = Array.from({ length: POINTS }, (_, i) => i / (POINTS - 1));
 export function OperatingChart({ network, state, target, speed, onSpeed }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
-  const full = useMemo(() => atFullSpeed(network), [network]);
+  // The handle and its figures come first; the curves follow in the next frame.
+  const drawn = useDeferredValue(network);
+  const full = useMemo(() => atFullSpeed(drawn), [drawn]);
   // Without speeds, so that the scale stays while the handle moves.
   const most = useMemo(() => {
     const reach = flowAtShares(full, [1])[0] ?? 0;
     return Math.max(6, Math.ceil((Math.max(reach, target) * 1.25) / 2) * 2);
   }, [full, target]);
   const data = useMemo(() => {
-    const now = operatingCurves(network),
+    const now = operatingCurves(drawn),
       atFull = operatingCurves(full);
     if (!now || !atFull) return null;
     return FLOWS.map((f) => {
@@ -55,15 +142,13 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
         full: positive(atFull.gives(flow)),
       };
     });
-  }, [network, full, most]);
+  }, [drawn, full, most]);
   const top =
     Math.ceil((Math.max(...(data ?? []).map((r) => r.full ?? 0), state.head_kPa) * 1.08) / 10) *
       10 || 10;
   const X = (v: number): number => LEFT + (v / most) * (width - LEFT - RIGHT),
     Y = (v: number): number =>
       TOP + (1 - Math.max(0, Math.min(1.02, v / top))) * (height - TOP - BOTTOM);
-  const ticks = (to: number, by: number): number[] =>
-    Array.from({ length: Math.floor(to / by) + 1 }, (_, i) => i * by);
   if (!data)
     return <SpeedChart network={full} state={state} target={target} most={most} speed={speed} />;
 
@@ -90,61 +175,7 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
     <div ref={frame} className={styles.chart}>
       {width > 0 && (
         <>
-          <LineChart
-            width={width}
-            height={height}
-            data={data}
-            margin={{ top: TOP, right: RIGHT, bottom: BOTTOM - 30, left: LEFT - 34 }}
-            accessibilityLayer={false}
-          >
-            <CartesianGrid vertical={false} stroke="var(--hairline)" />
-            <XAxis
-              type="number"
-              dataKey="flow"
-              domain={[0, most]}
-              ticks={ticks(most, most > 14 ? 2 : 1)}
-              height={30}
-              tickLine={false}
-              axisLine={{ stroke: 'var(--hairline)' }}
-              tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
-            />
-            <YAxis
-              type="number"
-              domain={[0, top]}
-              ticks={ticks(top, top > 60 ? 20 : 10)}
-              allowDataOverflow
-              width={34}
-              tickLine={false}
-              axisLine={false}
-              tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
-            />
-            <ReferenceLine x={target} stroke="var(--copper)" strokeDasharray="3 3" />
-            <Line
-              dataKey="full"
-              stroke="var(--soft)"
-              strokeDasharray="5 4"
-              strokeWidth={1.2}
-              dot={false}
-              isAnimationActive={false}
-              activeDot={false}
-            />
-            <Line
-              dataKey="pump"
-              stroke="var(--ink)"
-              strokeWidth={2.4}
-              dot={false}
-              isAnimationActive={false}
-              activeDot={false}
-            />
-            <Line
-              dataKey="loop"
-              stroke="var(--ok)"
-              strokeWidth={2.4}
-              dot={false}
-              isAnimationActive={false}
-              activeDot={false}
-            />
-          </LineChart>
+          <Curves data={data} width={width} height={height} most={most} top={top} target={target} />
           <span className={styles.axisY}>pressure, kPa</span>
           <span className={styles.axisX} style={{ right: RIGHT }}>
             flow, L/min
