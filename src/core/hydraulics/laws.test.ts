@@ -1,0 +1,105 @@
+import { describe, expect, test } from '@jest/globals';
+import { catalogued, DEMO_BUILDS, demoDesign } from '@/catalogue';
+import { analyse } from '../analysis';
+import { applyEdit, type Design, type Edit, type Settings } from '../design';
+import { water } from '../fluids';
+import { compileSystem, type LoopGraph } from '../system';
+import { fitOf, networkOf, pumpShare, settingsIn } from '.';
+import { networkLinkOf } from './laws';
+
+const desk = demoDesign('dawn-chorus-desk') as Design,
+  tower = demoDesign('fenland-flood-tower') as Design;
+const edited = (design: Design, ...edits: Edit[]): Design =>
+  edits.reduce((d, edit) => applyEdit(d, edit).design, design);
+
+/** A loop of a design as a network at 25 °C, where measured points are taken. */
+function networkIn(design: Design, loop = 0, settings?: (id: string) => Settings) {
+  const { system, reports } = analyse(design);
+  const graph = system.loops[loop] as LoopGraph;
+  return networkOf(system, graph, reports.runs, 25, settings);
+}
+const linkIn = (design: Design, id: string, loop = 0) =>
+  networkIn(design, loop).links.find((l) => l.id === id);
+
+describe('what a link becomes in the network, by its law', () => {
+  test('a pump turns at its share of full speed; whoever asks may say another', () => {
+    const { fullSpeed_rpm } = catalogued('pump', 'pump-osier-large');
+    expect(pumpShare(catalogued('pump', 'pump-osier-large'), fullSpeed_rpm / 4)).toBe(0.25);
+    const half = edited(desk, {
+      do: 'component.set',
+      component: 'pump',
+      values: { speed_rpm: fullSpeed_rpm / 2 },
+    });
+    expect(linkIn(half, 'pump.1')?.pump?.speed).toBeCloseTo(0.5, 12);
+    const network = networkIn(half, 0, () => ({ speed_rpm: fullSpeed_rpm }));
+    expect(network.links.find((l) => l.id === 'pump.1')?.pump?.speed).toBe(1);
+    expect(settingsIn(half)('pump').speed_rpm).toBe(fullSpeed_rpm / 2);
+    expect(settingsIn(half)('ghost')).toEqual({});
+  });
+
+  test('measured points are met with water at 25 °C; dirt in half the channels asks for twice the flow', () => {
+    const block = desk.components.find((c) => c.id === 'card-block')?.part;
+    const points = block?.kind === 'block' ? (block.passages[0]?.points ?? []) : [];
+    const fit = fitOf(points);
+    const clean = linkIn(desk, 'card-block.1')?.curve,
+      dirty = linkIn(
+        edited(desk, { do: 'component.set', component: 'card-block', values: { clogged: 0.5 } }),
+        'card-block.1',
+      )?.curve;
+    const glycol = desk.loops[0]?.coolant.base.glycol ?? 'none';
+    // dp(Q / open), open = ½: a linear part doubles, a quadratic one is four times as much.
+    expect((dirty?.a ?? NaN) / (clean?.a ?? NaN)).toBeCloseTo(2, 9);
+    expect((dirty?.b ?? NaN) / (clean?.b ?? NaN)).toBeCloseTo(4, 9);
+    if (glycol === 'none') expect(clean?.b).toBeCloseTo(fit.b, 6);
+  });
+
+  test('nothing passes a shut valve, and a part without points lets by nearly everything', () => {
+    const graph = compileSystem(tower).loops.find((g) =>
+      g.links.some((l) => l.part?.kind === 'inline' && l.law.kind === 'measured'),
+    ) as LoopGraph;
+    const link = graph.links.find((l) => l.part?.kind === 'inline' && l.law.kind === 'measured');
+    if (!link) throw new Error('no inline part');
+    const ask = (settings: Settings, law = link.law) =>
+      networkLinkOf({ ...link, law }, graph.loop, undefined, tower.kit, water(25), () => settings);
+    expect(ask({ shut: true })).toBeNull();
+    expect(ask({})?.curve).toBeDefined();
+    expect(ask({}, { kind: 'measured', points: [] })?.curve?.b).toBe(0);
+  });
+
+  test("each leg of a tee is a pipe of the tee's own, and all three name the tee", () => {
+    const graph = compileSystem(tower).loops.find((g) =>
+      g.links.some((l) => l.law.kind === 'tee'),
+    ) as LoopGraph;
+    const legs = networkIn(
+      tower,
+      compileSystem(tower).loops.findIndex((g) => g.loop.id === graph.loop.id),
+    ).links.filter((l) => l.tee);
+    const byTee = new Map<string, string[]>();
+    for (const leg of legs) {
+      expect(leg.pipe).toMatchObject({ minor: [], bore_mm: leg.tee?.bore_mm });
+      byTee.set(leg.tee?.id ?? '', [...(byTee.get(leg.tee?.id ?? '') ?? []), leg.tee?.leg ?? '']);
+    }
+    expect(byTee.size).toBeGreaterThan(0);
+    for (const names of byTee.values()) expect(names.sort()).toEqual(['branch', 'run-a', 'run-b']);
+  });
+
+  test('a tube without its run has no length yet: only its bore', () => {
+    const system = compileSystem(desk),
+      graph = system.loops[0] as LoopGraph;
+    const tube = networkOf(system, graph, [], 25).links.find((l) => l.pipe && !l.tee);
+    expect(tube?.pipe).toEqual({ length_mm: 0, bore_mm: graph.loop.tube.inner_mm, minor: [] });
+  });
+
+  test.each(DEMO_BUILDS.map((d) => [d.name, d.design] as const))(
+    '%s: pressure is held at a reservoir',
+    (_, design) => {
+      const { system, reports } = analyse(design);
+      for (const graph of system.loops) {
+        const { fixed } = networkOf(system, graph, reports.runs, 25);
+        expect(fixed).toHaveLength(1);
+        const node = graph.nodes.get(fixed[0] ?? '');
+        expect(system.placed.get(node?.component ?? '')?.part.kind).toBe('reservoir');
+      }
+    },
+  );
+});

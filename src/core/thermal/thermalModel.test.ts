@@ -1,0 +1,112 @@
+import { describe, expect, test } from '@jest/globals';
+import { CATALOGUE, DEMO_BUILDS, demoDesign } from '@/catalogue';
+import { applyEdit, findComponent, type Design, type Edit } from '../design';
+import type { BlockPart } from '../components';
+import { compileSystem } from '../system';
+import { compileThermalModel, modelOf } from '.';
+
+const desk = demoDesign('dawn-chorus-desk') as Design;
+const edited = (design: Design, ...edits: Edit[]): Design =>
+  edits.reduce((d, edit) => applyEdit(d, edit).design, design);
+const modelFor = (design: Design, blocked?: ReadonlyMap<string, number>) =>
+  compileThermalModel(compileSystem(design), blocked);
+const sourceOf = (design: Design, id: string) =>
+  modelFor(design).sources.find((s) => s.component.id === id);
+
+describe('what heats the coolant is read from what stands on what', () => {
+  test('a block takes the heat of the part it stands on, into the loop it is in', () => {
+    expect(sourceOf(desk, 'processor')).toMatchObject({
+      block: { id: 'processor-block' },
+      loop: 'loop',
+    });
+    expect(sourceOf(desk, 'card')).toMatchObject({ block: { id: 'card-block' }, loop: 'loop' });
+    expect(sourceOf(desk, 'memory')).toMatchObject({ block: null, loop: null });
+  });
+
+  test('a block in no loop still covers its part: the heat waits', () => {
+    const apart = edited(desk, { do: 'loop.remove', loop: 'loop' });
+    expect(sourceOf(apart, 'processor')).toMatchObject({
+      block: { id: 'processor-block' },
+      loop: null,
+    });
+  });
+
+  test('a block that reaches over to the board takes the board too, from the processor it stands on', () => {
+    const block = CATALOGUE.find(
+      (p): p is BlockPart => p.kind === 'block' && p.cools.includes('processor'),
+    ) as BlockPart;
+    const reaching = { ...block, cools: ['processor', 'board'] as const };
+    const design = edited(desk, {
+      do: 'component.replace',
+      component: 'processor-block',
+      part: reaching,
+    });
+    expect(sourceOf(design, 'board')?.block?.id).toBe('processor-block');
+    expect(sourceOf(desk, 'board')?.block ?? null).toBeNull();
+  });
+});
+
+describe('what moves air is read from what stands on what', () => {
+  test.each(DEMO_BUILDS.map((d) => [d.name, d.design] as const))(
+    '%s: every fan set is counted once, at a radiator or in the case',
+    (_, design) => {
+      const model = modelFor(design);
+      const counted = [
+        ...model.radiators.flatMap((r) => r.fans.map((f) => f.component)),
+        ...model.caseFans.map((c) => c.set.component),
+      ];
+      const placed = design.components
+        .filter((c) => c.part.kind === 'fan' && c.placement.on !== 'unplaced')
+        .map((c) => c.id);
+      expect([...counted].sort()).toEqual([...placed].sort());
+    },
+  );
+
+  test('a radiator has as many fans on a face as it has sections', () => {
+    for (const radiator of modelFor(desk).radiators)
+      for (const fans of radiator.fans) expect(fans.count).toBe(radiator.part.sections);
+  });
+
+  test('fans of a radiator that no loop goes through are case fans, and blow as its mount says', () => {
+    const model = modelFor(edited(desk, { do: 'loop.remove', loop: 'loop' }));
+    expect(model.radiators).toEqual([]);
+    const fans = model.caseFans.find((c) => c.set.component === 'top-fans');
+    const placement = findComponent(desk, 'top-radiator')?.placement;
+    expect(fans?.air).toBe(placement?.on === 'mount' ? placement.air : 'none');
+  });
+
+  test("the filter's loss and what stands before a stack add up, Pa at 1 m/s", () => {
+    const loss = (model: ReturnType<typeof modelFor>): number =>
+      model.radiators.find((r) => r.id === 'top-radiator')?.filterLoss_Pa ?? NaN;
+    const placement = findComponent(desk, 'top-radiator')?.placement;
+    const mount = desk.case?.mounts.find(
+      (m) => placement?.on === 'mount' && m.id === placement.mount,
+    );
+    expect(loss(modelFor(desk))).toBe(mount?.filterLoss_Pa);
+    expect(loss(modelFor(desk, new Map([['top-radiator', 7.5]])))).toBeCloseTo(
+      (mount?.filterLoss_Pa ?? NaN) + 7.5,
+      12,
+    );
+  });
+
+  test('a speed below what a fan can turn is held there; a stopped fan stands', () => {
+    const speedOf = (speed_rpm: number): number | undefined =>
+      modelFor(
+        edited(desk, { do: 'component.set', component: 'top-fans', values: { speed_rpm } }),
+      ).radiators.find((r) => r.id === 'top-radiator')?.fans[0]?.speed_rpm;
+    const part = findComponent(desk, 'top-fans')?.part;
+    const [least, full] = part?.kind === 'fan' ? [part.minSpeed_rpm, part.fullSpeed_rpm] : [0, 0];
+    expect(speedOf(1)).toBe(least);
+    expect(speedOf(full + 500)).toBe(full);
+    expect(speedOf(0)).toBe(0);
+  });
+});
+
+test('the same model told with other names has the same figures', () => {
+  const model = modelFor(desk);
+  const called = edited(desk, { do: 'component.rename', component: 'processor', name: 'Brain' });
+  const told = modelOf(model, compileSystem(called));
+  expect(told.sources.find((s) => s.component.id === 'processor')?.component.name).toBe('Brain');
+  expect(told.radiators).toBe(model.radiators);
+  expect(told.caseFans).toBe(model.caseFans);
+});
