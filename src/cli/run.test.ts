@@ -1,4 +1,7 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
+import { parseDesign } from '@/core/validation';
+import { designToText } from '@/format';
 import { run } from './run';
 
 const files: Record<string, string> = {
@@ -206,6 +209,27 @@ describe('the terminal', () => {
     expect(Number(rows[1]?.[column('loop_mean_C')])).toBe(22);
     expect(Number(rows[61]?.[column('processor/die_C')])).toBeGreaterThan(30);
     expect(Number(rows[121]?.[column('loop_flow_Lmin')])).toBe(0);
+  });
+
+  test.each([
+    ['play', 'gaming'],
+    ['torture', 'stress'],
+    ['own', 'custom'],
+  ])('the load case %s of before version 3 is %s', (old, present) => {
+    const at = (load: string) =>
+      run(['transient', 'x', '--case', load, '--seconds', '5'], () => desk);
+    expect(at(old)).toEqual(at(present));
+    expect(at(old).code).toBe(0);
+  });
+
+  test('a build file of version 2 is evaluated as the one of this version it becomes', () => {
+    const kept = readFileSync('src/core/design/fixtures/v2.json', 'utf8');
+    const migrated = parseDesign(kept);
+    if (!migrated.ok) throw new Error('it does not open');
+    const { out, code } = run(['evaluate', 'x', '--no-fixes'], () => kept);
+    expect(code).toBe(0);
+    expect(out).toBe(run(['evaluate', 'x', '--no-fixes'], () => designToText(migrated.value)).out);
+    expect(JSON.parse(out)).toHaveProperty('reports.heat.stress.hotSpots');
   });
 
   test.each([
