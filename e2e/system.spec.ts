@@ -55,3 +55,22 @@ test('a reservoir screwed onto the pump moves with it, in one step that undo tak
   await expect.poll(() => at('pump')).toBe(before.pump);
   await expect.poll(() => at('reservoir')).toBe(before.reservoir);
 });
+
+/** How many lines of a chart lead anywhere. */
+const curvesDrawn = (page: Page): Promise<number> =>
+  page
+    .locator('path.recharts-line-curve')
+    .evaluateAll((all) => all.filter((p) => (p.getAttribute('d') ?? '').length > 60).length);
+
+test('every chart draws its curves', async ({ page }) => {
+  for (const [stage, least] of [
+    ['cooling', 5],
+    ['flow', 3],
+  ] as const) {
+    await page.goto(`/builds/dawn-chorus-desk/${stage}`);
+    await expect.poll(() => curvesDrawn(page), { timeout: 20_000 }).toBeGreaterThanOrEqual(least);
+  }
+  await page.goto('/builds/dawn-chorus-desk/cooling');
+  await page.getByRole('radio', { name: 'Over time' }).click();
+  await expect.poll(() => curvesDrawn(page), { timeout: 20_000 }).toBeGreaterThanOrEqual(3);
+});

@@ -236,7 +236,7 @@ const Plot = memo(function Plot({
       <CartesianGrid vertical={false} stroke="var(--hairline)" />
       <XAxis
         type="number"
-        dataKey="noise_dBA"
+        dataKey={(p: Point) => p.noise_dBA}
         domain={[x0, x1]}
         ticks={steps(x0, x1, 2)}
         allowDataOverflow
@@ -270,7 +270,7 @@ const Plot = memo(function Plot({
         <Line
           key={c.id}
           data={c.points as Point[]}
-          dataKey="rise_K"
+          dataKey={(p: Point) => p.deltaT_K}
           stroke={c.id === 'now' ? 'var(--ink)' : 'var(--soft)'}
           strokeWidth={c.id === 'now' ? 2.4 : 1.3}
           strokeDasharray={DASH[c.id]}
