@@ -41,3 +41,4 @@ export {
   samePort,
 } from './find';
 export { withoutRoutes } from './withoutRoutes';
+export { migrate } from './migrate';

@@ -1,7 +1,10 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { demoDesign } from '@/catalogue';
-import type { Design } from '@/core/design';
+import { BUILD_VERSION, type Design, type Edit } from '@/core/design';
 import { createEditor } from './editor';
+import { entryNow } from './outbox';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
 let answers: { status: number; body: unknown }[];
@@ -29,6 +32,42 @@ afterEach(() => {
 const settle = async (ms: number): Promise<void> => {
   await jest.advanceTimersByTimeAsync(ms);
 };
+
+describe('what the browser kept before an update', () => {
+  const kept = JSON.parse(
+    readFileSync(join(process.cwd(), 'src/core/design/fixtures/v2.json'), 'utf8'),
+  ) as Record<string, unknown>;
+  const step = { label: 'x', edit: { do: 'patch', patches: [] } as Edit };
+
+  test('an unsaved document of an older version is still there, in the terms of this one', () => {
+    const { design, dirty, revision, past } = entryNow({
+      build: kept,
+      revision: 4,
+      dirty: true,
+      past: [step],
+      future: [],
+    });
+    expect(design).toMatchObject({ version: BUILD_VERSION, name: 'Kept from version 2' });
+    expect(design.components).toHaveLength((kept['items'] as unknown[]).length);
+    expect({ dirty, revision, past }).toEqual({ dirty: true, revision: 4, past: [] });
+  });
+
+  test('an entry of this version is taken as it is, steps back and all', () => {
+    const entry = { design: desk, revision: 2, dirty: false, past: [step], future: [], sent: desk };
+    expect(entryNow(entry)).toEqual(entry);
+  });
+
+  test('it is saved on the revision it grew from', async () => {
+    const editor = createEditor('desk', 4, desk);
+    editor
+      .getState()
+      .restore(entryNow({ build: kept, revision: 4, dirty: true, past: [], future: [] }));
+    await settle(1500);
+    expect(sent).toMatchObject([
+      { revision: 4, document: { version: BUILD_VERSION, name: 'Kept from version 2' } },
+    ]);
+  });
+});
 
 describe('an open build', () => {
   test('saves within a second, on the revision it was made on', async () => {

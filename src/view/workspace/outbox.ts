@@ -1,5 +1,5 @@
 import { createStore, del, get, set, type UseStore } from 'idb-keyval';
-import type { Design, Edit } from '@/core/design';
+import { BUILD_VERSION, migrate, type Design, type Edit } from '@/core/design';
 
 export interface Step {
   /** Number of the step, unique in its build. */
@@ -26,6 +26,25 @@ export interface OutboxEntry {
   readonly sent?: Design;
 }
 
+/** An entry as any version has kept it: until version 3 of the document its design was called build. */
+export type KeptEntry = Omit<OutboxEntry, 'design' | 'sent'> & {
+  readonly design?: unknown;
+  readonly build?: unknown;
+  readonly sent?: unknown;
+};
+
+/**
+ * A kept entry in the terms of this version. An older document is brought to the present one, so
+ * that what was typed before an update is still there; its steps back are of another shape and go.
+ */
+export function entryNow({ build, design = build, sent, ...rest }: KeptEntry): OutboxEntry {
+  const document = design as Design;
+  if (document.version === BUILD_VERSION)
+    return { ...rest, design: document, ...(sent ? { sent: sent as Design } : {}) };
+  const present = migrate(design as Record<string, unknown>) as unknown as Design;
+  return { ...rest, design: present, past: [], future: [] };
+}
+
 let held: UseStore | null = null;
 const store = (): UseStore => (held ??= createStore('zephyron', 'journal'));
 
@@ -34,7 +53,8 @@ const store = (): UseStore => (held ??= createStore('zephyron', 'journal'));
  */
 export async function readOutbox(id: string): Promise<OutboxEntry | null> {
   try {
-    return (await get<OutboxEntry>(id, store())) ?? null;
+    const kept = await get<KeptEntry>(id, store());
+    return kept ? entryNow(kept) : null;
   } catch {
     return null;
   }
