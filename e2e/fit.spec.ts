@@ -103,6 +103,8 @@ test("a case of one's own: measured, wrong first, kept through a reload, used, a
   await page.getByRole('button', { name: 'Keep it in the Stores and use it' }).click();
   await expect(page.getByText(new RegExp(`Shed find ${id.slice(-4)}, \\d+`))).toBeVisible();
   await saved(page);
+  // What is in the Stores is no draft any more: the next one starts empty.
+  expect(await page.evaluate(() => localStorage.getItem('zephyron-case-draft'))).toBeNull();
   await page.goto('/stores', { waitUntil: 'networkidle' });
   await page.getByLabel('Search the Stores').fill(`Shed find ${id.slice(-4)}`);
   await expect(page.getByRole('grid')).toContainText('measured by hand');

@@ -31,7 +31,7 @@ export function useCaseDraft(start: CaseDraft | null) {
     setDraft,
     clear: () => {
       try {
-        localStorage.removeComponent(KEY);
+        localStorage.removeItem(KEY);
       } catch {
         /* As above. */
       }
