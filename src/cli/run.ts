@@ -35,7 +35,7 @@ const HELP = `zephyron: the same core from a terminal
   list FILE|- [--csv|--json]   prints the parts list
   inp FILE|- [--loop ID]   prints the loops as an EPANET 2.2 input file
   solve FILE.inp|-         solves such a file with our own solver: flows and heads as JSON
-  transient FILE|- [--case NAME] [--seconds N] [--step S] [--start cold|steady] [--fault "KIND@SECONDS[:ITEM|AMOUNT]"]
+  transient FILE|- [--case NAME] [--seconds N] [--step S] [--start cold|steady] [--fault "KIND@SECONDS[:COMPONENT|AMOUNT]"]
                            runs the loop over time and prints CSV; kinds: pump stops, fan stops, flow sags, room warms
   bend FILE.csv|- --radius R
                            turns corners (x,y,z a line, mm) into straights, rotations and angles as CSV
