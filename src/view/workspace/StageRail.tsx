@@ -1,4 +1,5 @@
 'use client';
+import { useDeferredValue } from 'react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import type { Stage } from '@/core/checks';
@@ -14,7 +15,8 @@ import styles from './StageRail.module.css';
  */
 export function StageRail() {
   const id = useEditor((s) => s.id);
-  const stages = useEditor((s) => s.analysis.stages);
+  // What is worked on is drawn first; the rail follows in the next frame.
+  const stages = useDeferredValue(useEditor((s) => s.analysis.stages));
   const brief = useEditor((s) => s.design.brief);
   const open = useEditor((s) => s.open);
   const path = usePathname();

@@ -1,5 +1,5 @@
 'use client';
-import type { ReactNode } from 'react';
+import { useDeferredValue, type ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
 import { plural } from '@/core/units';
 import { FindingList, useEditor } from '@/view/workspace';
@@ -15,7 +15,7 @@ interface Props {
 
 /** One main picture and one working panel; the stage's findings close the panel. */
 export function StageFrame({ title, sentence, stage, children, side }: Props) {
-  const findings = useEditor((s) => s.analysis.findings);
+  const findings = useDeferredValue(useEditor((s) => s.analysis.findings));
   const name = useEditor((s) => s.design.name);
   const revision = useEditor((s) => s.revision);
   const own = stage ? findings.filter((f) => f.stage === stage) : [];
