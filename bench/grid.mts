@@ -10,7 +10,7 @@ import {
   routeRigid,
   type EndWay,
   type Problem,
-  type Room,
+  type Workspace,
 } from '../src/core/routing';
 
 const SIDE = 50;
@@ -86,7 +86,7 @@ export async function searchGrid(): Promise<void> {
     number[],
     number[],
   ];
-  const room: Room = {
+  const workspace: Workspace = {
     bounds: { min: [0, 0, 0], max: [490, 490, 490] },
     blocks: [
       { id: 'a', min: [115, -1, -1], max: [125, 445, 491], penalty: Infinity },
@@ -100,7 +100,7 @@ export async function searchGrid(): Promise<void> {
   ): EndWay => ({ piece: 'straight', duties: [], bodies: [], mouth, direction, cost: 0 });
   const tube = (): number =>
     routeRigid(
-      room,
+      workspace,
       [end([20, 40, 400], [1, 0, 0])],
       [end([470, 460, 450], [-1, 0, 0])],
       { radius_mm: 20, atFitting_mm: 12, between_mm: 5 },

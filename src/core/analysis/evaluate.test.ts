@@ -107,8 +107,8 @@ describe('the operating point', () => {
   test('lies on both curves', () => {
     const q = state?.flow_Lmin ?? NaN;
     const curves = operatingCurves(network);
-    expect(curves?.takes(q)).toBeCloseTo(state?.head_kPa ?? NaN, 3);
-    expect(curves?.gives(q)).toBeCloseTo(state?.head_kPa ?? NaN, 3);
+    expect(curves?.systemCurve(q)).toBeCloseTo(state?.head_kPa ?? NaN, 3);
+    expect(curves?.pumpCurve(q)).toBeCloseTo(state?.head_kPa ?? NaN, 3);
   });
 
   test('the slowest speed for a flow gives that flow', () => {
@@ -146,7 +146,7 @@ describe('the operating point', () => {
     if (!g) throw new Error('no loop');
     const through = operatingCurves(
       networkOf(b.system, g, b.reports.runs, b.reports.flow.loops[0]?.coolant_C ?? 30),
-    )?.takes(b.reports.flow.pumps[0]?.flow_Lmin ?? NaN);
+    )?.systemCurve(b.reports.flow.pumps[0]?.flow_Lmin ?? NaN);
     expect(through).toBeCloseTo(b.reports.flow.loops[0]?.head_kPa ?? NaN, 1);
   });
 });

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { DEMO_BUILDS } from '@/catalogue';
-import { measureAirflowObstructions, measureGaps, portFits, thicknessAt } from '../clearance';
+import { measureAirflowObstructions, measureGaps, portFits, mountDepthAt } from '../clearance';
 import { applyEdit, type Design } from '../design';
 import { routedRuns, routesOf } from '../routing';
 import { compileSystem } from '../system';
@@ -27,7 +27,7 @@ describe('names are put in where results are told', () => {
     expect(clearance.ports).toEqual(portFits(system, runs));
     expect(clearance.airflowObstructions).toEqual(measureAirflowObstructions(system));
     expect(clearance.mountDepths).toEqual(
-      (design.case?.mounts ?? []).map((mount) => thicknessAt(system, mount)),
+      (design.case?.mounts ?? []).map((mount) => mountDepthAt(system, mount)),
     );
   });
 

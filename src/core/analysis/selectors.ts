@@ -6,7 +6,7 @@ import {
   measureGaps,
   portFits,
   screwNeeds,
-  thicknessAt,
+  mountDepthAt,
   nameDepths,
   nameGaps,
   nameObstructions,
@@ -87,7 +87,7 @@ export function createSelectors() {
   const portGaps = select([system, tubes], portFits);
   const airflow = select([system], measureAirflowObstructions);
   const depths = select([system], (s) =>
-    (s.design.case?.mounts ?? []).map((mount) => thicknessAt(s, mount)),
+    (s.design.case?.mounts ?? []).map((mount) => mountDepthAt(s, mount)),
   );
 
   // What flows, warms and sounds in it.

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { catalogued, demoDesign } from '@/catalogue';
 import { applyEdit, type Design, type Edit } from '../design';
 import { compileSystem } from '../system';
-import { measureGaps, screwNeeds, screwWindow, thicknessAt, verdictFor } from '.';
+import { measureGaps, screwNeeds, screwWindow, mountDepthAt, verdictFor } from '.';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
 const box = demoDesign('pocket-planetarium') as Design;
@@ -122,7 +122,7 @@ describe('gaps', () => {
 describe('room at a mount', () => {
   test('used is the stack, free the way to what is first in the way', () => {
     const system = compileSystem(desk);
-    const room = thicknessAt(
+    const room = mountDepthAt(
       system,
       desk.case?.mounts[0] as NonNullable<Design['case']>['mounts'][number],
     );
@@ -190,7 +190,7 @@ describe('room beside a longer neighbour', () => {
     const top = tower.case?.mounts.find((m) => m.id === 'top') as NonNullable<
       Design['case']
     >['mounts'][number];
-    const room = thicknessAt(compileSystem(tower), top);
+    const room = mountDepthAt(compileSystem(tower), top);
     expect(room.used_mm).toBe(70);
     expect(room.free_mm).toBeGreaterThanOrEqual(70);
   });

@@ -22,5 +22,5 @@ export {
   type ScrewNeed,
   type ScrewWindow,
 } from './screw';
-export { thicknessAt, type MountDepth } from './mountDepth';
+export { mountDepthAt, type MountDepth } from './mountDepth';
 export { nameDepths, nameGaps, nameObstructions, namePorts } from './named';

@@ -39,7 +39,7 @@ function along(face: Box, axis: 0 | 1 | 2, from: number, to: number): Box {
  * Depth a mount really has: from its frame inward to the first solid in front of what hangs there
  * (the whole rail while nothing does).
  */
-export function thicknessAt(system: System, mount: Mount): MountDepth {
+export function mountDepthAt(system: System, mount: Mount): MountDepth {
   const { mates } = system;
   const mounted = mates.onMount(mount.id);
   const hangs = new Set(mounted.flatMap((id) => [id, ...mates.standingOn(id)]));

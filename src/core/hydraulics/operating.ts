@@ -14,9 +14,9 @@ export interface ChartPoint {
 export interface OperatingCurves {
   readonly group: PumpGroup;
   /** What the loop without its pumps takes at a flow, kPa. */
-  takes(flow_Lmin: number): number;
+  systemCurve(flow_Lmin: number): number;
   /** What the pumps give together at a flow, kPa; `share` multiplies their speeds. */
-  gives(flow_Lmin: number, share?: number): number;
+  pumpCurve(flow_Lmin: number, share?: number): number;
 }
 
 /**
@@ -30,8 +30,8 @@ export function operatingCurves(network: FlowNetwork): OperatingCurves | null {
     taking = readyNetwork(group.taking);
   return {
     group,
-    takes: (forced_Lmin) => -heldDrop(taking, { forced_Lmin }),
-    gives: (forced_Lmin, share = 1) => heldDrop(giving, { forced_Lmin, share }),
+    systemCurve: (forced_Lmin) => -heldDrop(taking, { forced_Lmin }),
+    pumpCurve: (forced_Lmin, share = 1) => heldDrop(giving, { forced_Lmin, share }),
   };
 }
 

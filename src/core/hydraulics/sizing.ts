@@ -10,8 +10,8 @@ import { flowAtShare, operatingCurves } from './operating';
 export function pumpMargin(network: FlowNetwork, target_Lmin: number): number | null {
   const curves = operatingCurves(network);
   if (!curves) return null;
-  const needed = curves.takes(target_Lmin);
-  return needed > 0 ? curves.gives(target_Lmin) / needed - 1 : null;
+  const needed = curves.systemCurve(target_Lmin);
+  return needed > 0 ? curves.pumpCurve(target_Lmin) / needed - 1 : null;
 }
 
 /** Every pump at its full speed. */

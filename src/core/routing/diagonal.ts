@@ -2,7 +2,7 @@ import { setBack } from '../tubing';
 import { add, dot, norm, scale, sub, unit, type Vec } from '../geometry';
 import type { TubeLimits } from './rigidRoute';
 import { roundedPath, samplePath } from './path';
-import { tollOf, type Room } from './workspace';
+import { tollOf, type Workspace } from './workspace';
 
 const SLANT_DEG = 45,
   STEP_MM = 6;
@@ -13,7 +13,7 @@ const SLANT_DEG = 45,
  * step before and half behind. Taken where there is room for it and it is shorter; the rest stays.
  */
 export function slanted(
-  room: Room,
+  workspace: Workspace,
   corners: readonly Vec[],
   { radius_mm: r, atFitting_mm: s, between_mm: b }: TubeLimits,
 ): readonly Vec[] {
@@ -40,7 +40,7 @@ export function slanted(
       continue;
     const next = [...now.slice(0, i), c2, d2, ...now.slice(i + 2)];
     const tollAt = (way: readonly Vec[]): number =>
-      tollOf(room, samplePath(roundedPath(way, r), STEP_MM));
+      tollOf(workspace, samplePath(roundedPath(way, r), STEP_MM));
     const penalty = tollAt([a, c2, d2, e]);
     if (penalty < Infinity && penalty <= tollAt([a, c, d, e])) now = next;
   }

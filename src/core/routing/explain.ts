@@ -4,7 +4,7 @@ import { boxGap, union } from '../geometry';
 import { grow } from './workspace';
 import type { NoRoute, Route } from './routed';
 import { endsOf, findWay, KEPT_MM } from './single';
-import { roomFor, type Fixed } from './standing';
+import { workspaceFor, type Fixed } from './standing';
 import type { Task } from './task';
 
 /** Corners looked at for each guess at what is in the way. */
@@ -21,7 +21,7 @@ export function explain(
   const froms = endsOf(system, t, 'from'),
     tos = endsOf(system, t, 'to'),
     least = KEPT_MM[KEPT_MM.length - 1] as number;
-  const whole = roomFor(system, t, fixed, waiting, others, [...froms, ...tos], least, null);
+  const whole = workspaceFor(system, t, fixed, waiting, others, [...froms, ...tos], least, null);
   const name = (id: string): string =>
     findComponent(system.design, id)?.name ??
     system.design.case?.obstacles.find((o) => `case:${o.id}` === id)?.name ??

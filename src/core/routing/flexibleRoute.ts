@@ -3,7 +3,7 @@ import { add, norm, scale, sub, unit, type Vec } from '../geometry';
 import type { EndWay } from './ends';
 import type { TubeLimits, WayFound } from './rigidRoute';
 import { roundedPath, samplePath, turnBetween } from './path';
-import { tollOf, type Room } from './workspace';
+import { tollOf, type Workspace } from './workspace';
 
 /**
  * A degree of turning is worth so many millimetres: gentle ways are taken (common practice, no
@@ -39,7 +39,7 @@ export interface SoftWay extends WayFound {
  * fittings are weighed at once. Null when every such way meets something.
  */
 export function routeFlexible(
-  room: Room,
+  workspace: Workspace,
   froms: readonly EndWay[],
   tos: readonly EndWay[],
   limits: TubeLimits,
@@ -51,7 +51,7 @@ export function routeFlexible(
   for (const [i, d] of drafts.entries()) {
     if (i >= MOST_LOOKS || (best && d.cost >= best.cost)) break;
     const penalty = tollOf(
-      room,
+      workspace,
       samplePath(roundedPath(d.corners, d.radius), STEP_MM).slice(1, -1),
     );
     if (penalty === Infinity) continue;

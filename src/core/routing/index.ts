@@ -24,6 +24,6 @@ export { routeFlexible } from './flexibleRoute';
 export { onArc, pathLength, roundedPath, samplePath, turnBetween } from './path';
 export { withLegAt } from './waypoints';
 export { cheapestPath, type Found, type Problem } from './search';
-export type { Obstacle, Room } from './workspace';
+export type { Obstacle, Workspace } from './workspace';
 export { routedRunOf, routedRuns, runsOf } from './runs';
 export { rerouteRun, sameSpace } from './build';

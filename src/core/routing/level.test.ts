@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Vec } from '../geometry';
-import { roundedPath, type EndWay, type Room, type TubeLimits } from '.';
+import { roundedPath, type EndWay, type Workspace, type TubeLimits } from '.';
 import { withEnds, levelled, slantBetween } from './level';
 import { routeRigid } from './rigidRoute';
 
 const limits: TubeLimits = { radius_mm: 20, atFitting_mm: 12, between_mm: 5 },
   H = Math.SQRT1_2;
-const room: Room = { bounds: { min: [0, 0, 0], max: [500, 500, 500] }, blocks: [] };
+const workspace: Workspace = { bounds: { min: [0, 0, 0], max: [500, 500, 500] }, blocks: [] };
 const end = (mouth: Vec, direction: Vec, piece: EndWay['piece'] = 'straight'): EndWay => ({
   piece,
   duties: [],
@@ -19,7 +19,7 @@ const elbow = end([100, 100, 100], [H, H, 0], 'rotary45');
 
 describe('elbows of 45° before hard tube', () => {
   test('the first leg is as short as the fitting and the bend let it be: 12 + 20 tan 22.5° = 20.28 mm', () => {
-    const [x, y] = levelled(room, [elbow], [], limits, true),
+    const [x, y] = levelled(workspace, [elbow], [], limits, true),
       t = 12 + 20 * Math.tan(Math.PI / 8);
     expect(t).toBeCloseTo(20.284, 3);
     expect([x?.direction, y?.direction]).toEqual([
@@ -34,8 +34,8 @@ describe('elbows of 45° before hard tube', () => {
   test('or as long as brings the tube in line with the other end, so that one bend of 45° does it', () => {
     // 60 mm to the side: a leg of 84.85 mm, then straight on into the fitting.
     const goal = end([400, 160, 100], [-1, 0, 0]),
-      starts = levelled(room, [elbow], [goal], limits, true);
-    const way = routeRigid(room, starts, [goal], limits, [[100, 400], [100, 160], [100]]),
+      starts = levelled(workspace, [elbow], [goal], limits, true);
+    const way = routeRigid(workspace, starts, [goal], limits, [[100, 400], [100, 160], [100]]),
       from = starts.find((s) => s.mouth === way?.from.mouth);
     const corners = withEnds(way?.corners ?? [], from as NonNullable<typeof from>, goal).map((c) =>
       c.map((v) => Math.round(v * 1e6) / 1e6),
@@ -58,27 +58,32 @@ describe('elbows of 45° before hard tube', () => {
   });
 
   test('not into something that stands before the elbow', () => {
-    const wall: Room = {
-      ...room,
+    const wall: Workspace = {
+      ...workspace,
       blocks: [{ id: 'wall', min: [105, 0, 0], max: [120, 500, 500], penalty: Infinity }],
     };
     expect(levelled(wall, [elbow], [], limits, true)).toEqual([]);
   });
 
   test('a direction that lies between three axes begins no way; soft tube takes its ends along the axes', () => {
-    expect(levelled(room, [end([100, 100, 100], [0.5, 0.5, H])], [], limits, true)).toEqual([]);
+    expect(levelled(workspace, [end([100, 100, 100], [0.5, 0.5, H])], [], limits, true)).toEqual(
+      [],
+    );
     const straight = end([100, 100, 100], [1, 0, 0]);
-    expect(levelled(room, [straight, elbow], [], limits, false)).toEqual([straight]);
+    expect(levelled(workspace, [straight, elbow], [], limits, false)).toEqual([straight]);
   });
 
   test('two elbows that look into each other are joined by one straight piece aslant; a millimetre off they are not', () => {
     const facing = end([250, 250, 100], [-H, -H, 0], 'rotary45');
-    expect(slantBetween(room, [elbow], [facing], limits)?.cost).toBeCloseTo(150 * Math.SQRT2, 9);
+    expect(slantBetween(workspace, [elbow], [facing], limits)?.cost).toBeCloseTo(
+      150 * Math.SQRT2,
+      9,
+    );
     expect(
-      slantBetween(room, [elbow], [end([251, 250, 100], [-H, -H, 0], 'rotary45')], limits),
+      slantBetween(workspace, [elbow], [end([251, 250, 100], [-H, -H, 0], 'rotary45')], limits),
     ).toBeNull();
     expect(
-      slantBetween(room, [elbow], [end([110, 110, 100], [-H, -H, 0], 'rotary45')], limits),
+      slantBetween(workspace, [elbow], [end([110, 110, 100], [-H, -H, 0], 'rotary45')], limits),
     ).toBeNull();
   });
 });

@@ -3,7 +3,7 @@ import { add, norm, scale, type Vec } from '../geometry';
 import type { EndWay } from './ends';
 import { BEND_COST, type TubeLimits } from './rigidRoute';
 import { roundedPath, samplePath } from './path';
-import { tollOf, type Room } from './workspace';
+import { tollOf, type Workspace } from './workspace';
 
 /**
  * An end that a right-angled way may begin at: along an axis, or brought onto one by a slanting leg
@@ -37,7 +37,7 @@ const between = (d: Vec): readonly [0 | 1 | 2, 0 | 1 | 2] | null => {
  * the tube in line.
  */
 function levelEnds(
-  room: Room,
+  workspace: Workspace,
   ends: readonly EndWay[],
   others: readonly EndWay[],
   { radius_mm: r, atFitting_mm: s }: TubeLimits,
@@ -64,7 +64,7 @@ function levelEnds(
           const corner = add(end.mouth, scale(end.direction, t)),
             mouth = add(corner, scale(onward, back));
           const penalty = tollOf(
-            room,
+            workspace,
             samplePath(roundedPath([end.mouth, corner, mouth], r), STEP_MM).slice(1),
           );
           return penalty === Infinity
@@ -88,14 +88,14 @@ const MOST_LEGS = 3;
  * A soft tube takes its curves elsewhere: here it begins at an end along an axis where it has one.
  */
 export function levelled(
-  room: Room,
+  workspace: Workspace,
   ends: readonly EndWay[],
   others: readonly EndWay[],
   limits: TubeLimits,
   hard: boolean,
 ): readonly LevelEnd[] {
   const along = hard ? [] : ends.filter((e) => square(e.direction));
-  return along.length > 0 ? along : levelEnds(room, ends, others, limits);
+  return along.length > 0 ? along : levelEnds(workspace, ends, others, limits);
 }
 
 /**
@@ -103,7 +103,7 @@ export function levelled(
  * something is in the way.
  */
 export function slantBetween(
-  room: Room,
+  workspace: Workspace,
   froms: readonly EndWay[],
   tos: readonly EndWay[],
   { atFitting_mm: s }: TubeLimits,
@@ -126,7 +126,7 @@ export function slantBetween(
       if (far < 2 * s || axes.some((i) => Math.abs(all[i] - from.direction[i] * far) > NEAR_MM))
         continue;
       const penalty = tollOf(
-          room,
+          workspace,
           samplePath([{ kind: 'line', from: from.mouth, to: to.mouth }], STEP_MM),
         ),
         cost = far + penalty + from.cost + to.cost;

@@ -1,7 +1,7 @@
 import { setBack } from '../tubing';
 import { add, norm, scale, sub, type Vec } from '../geometry';
 import { roundedPath, samplePath } from './path';
-import { tollOf, type Room } from './workspace';
+import { tollOf, type Workspace } from './workspace';
 
 /** Sidesteps smaller than this are none, mm; points looked at so far apart, mm. */
 const NONE_MM = 1e-6,
@@ -35,7 +35,7 @@ export interface Jog {
  * `before` and `after` stay straight. Null when there is no room.
  */
 export function jogLeg(
-  room: Room,
+  workspace: Workspace,
   from: Vec,
   d: Vec,
   to: Vec,
@@ -60,7 +60,10 @@ export function jogLeg(
   for (const share of [0.5, 0, 1]) {
     const c1 = add(from, scale(d, before_mm + back + room_mm * share)),
       c2 = add(add(c1, scale(d, run)), off);
-    const penalty = tollOf(room, samplePath(roundedPath([from, c1, c2, to], radius_mm), STEP_MM));
+    const penalty = tollOf(
+      workspace,
+      samplePath(roundedPath([from, c1, c2, to], radius_mm), STEP_MM),
+    );
     if (penalty === Infinity || (best && best.penalty <= penalty)) continue;
     best = { corners: [c1, c2], penalty, longer_mm: slant - run - saved };
     if (penalty === 0) break;

@@ -3,7 +3,7 @@ import { add, scale, type Vec } from '../geometry';
 import type { EndWay } from './ends';
 import { distanceField, type Field } from './field';
 import { jogLeg } from './offsetBend';
-import { reachOf, tollOf, type Reach, type Room } from './workspace';
+import { reachOf, tollOf, type Reach, type Workspace } from './workspace';
 import { cheapestPath } from './search';
 import { passedOn, viaBound } from './waypoints';
 
@@ -98,7 +98,7 @@ type Wanted = (key: number, cost: number) => boolean;
  * led there; a leg is one step, so its least length is exact. Null when there is none.
  */
 export function routeRigid(
-  room: Room,
+  workspace: Workspace,
   froms: readonly EndWay[],
   tos: readonly EndWay[],
   limits: TubeLimits,
@@ -109,7 +109,7 @@ export function routeRigid(
   const starts = froms.filter(square);
   const goals = tos.filter(square);
   if (starts.length === 0 || goals.length === 0) return null;
-  return new HardSearch(room, starts, goals, limits, lines, planes, vias).find(most, weight);
+  return new HardSearch(workspace, starts, goals, limits, lines, planes, vias).find(most, weight);
 }
 
 /** Most lines an axis; a state that has not left its fitting yet, and one at a corner. */
@@ -134,7 +134,7 @@ class HardSearch {
   private field: Field | null = null;
 
   constructor(
-    private readonly room: Room,
+    private readonly workspace: Workspace,
     private readonly starts: readonly EndWay[],
     private readonly goals: readonly EndWay[],
     limits: TubeLimits,
@@ -224,7 +224,7 @@ class HardSearch {
     const key = state.cell * 6 + way;
     const known = onLines ? this.reached.get(key) : undefined;
     if (known) return known;
-    const reach = reachOf(this.room, state.at, axisOf(way), senseOf(way));
+    const reach = reachOf(this.workspace, state.at, axisOf(way), senseOf(way));
     if (onLines) this.reached.set(key, reach);
     return reach;
   }
@@ -247,7 +247,7 @@ class HardSearch {
       if (fresh ? way !== state.way : axisOf(way) === axisOf(state.way)) continue;
       const reach = this.reachFrom(state, way);
       if (reach.free_mm < (fresh ? this.atFitting : this.radius) - 1e-9) continue;
-      const turn = fresh ? 0 : turnToll(this.room, state.at, state.way, way, this.radius);
+      const turn = fresh ? 0 : turnToll(this.workspace, state.at, state.way, way, this.radius);
       if (turn === Infinity) continue;
       this.stepToLines(state, way, reach, turn, tell, wanted);
       this.stepToGoals(state, way, reach, turn, tell);
@@ -304,7 +304,7 @@ class HardSearch {
       }
       const before = fresh ? this.atFitting : this.radius + this.between;
       const jog = jogLeg(
-        this.room,
+        this.workspace,
         state.at,
         vecOf(way),
         mouth,
@@ -364,7 +364,7 @@ class HardSearch {
       cost: g.cost,
     }));
     if (ends.every((e) => e.at.every((n) => n >= 0)))
-      this.field = distanceField(this.lines, this.room.blocks, ends);
+      this.field = distanceField(this.lines, this.workspace.blocks, ends);
   }
 }
 
@@ -423,7 +423,7 @@ function bendsFromCorner(x: State, to: Vec, axis: Axis, goalAxis: Axis, ahead: b
 }
 
 /** Toll of the inside of a bend; its points are looked at only where a block is near. */
-function turnToll(room: Room, corner: Vec, into: number, out: number, r: number): number {
+function turnToll(workspace: Workspace, corner: Vec, into: number, out: number, r: number): number {
   const back = senseOf(into) * r,
     on = senseOf(out) * r,
     i = axisOf(into),
@@ -434,7 +434,7 @@ function turnToll(room: Room, corner: Vec, into: number, out: number, r: number)
   else high[i] -= back;
   if (on > 0) high[o] += on;
   else low[o] += on;
-  for (const b of room.blocks)
+  for (const b of workspace.blocks)
     if (
       b.min[0] < high[0] &&
       b.max[0] > low[0] &&
@@ -443,14 +443,14 @@ function turnToll(room: Room, corner: Vec, into: number, out: number, r: number)
       b.min[2] < high[2] &&
       b.max[2] > low[2]
     )
-      return tollOf(room, arcPoints(corner, into, out, r));
-  const { bounds } = room;
+      return tollOf(workspace, arcPoints(corner, into, out, r));
+  const { bounds } = workspace;
   for (let k = 0; k < 3; k += 1)
     if (
       (low[k] as number) < (bounds.min[k] as number) - r ||
       (high[k] as number) > (bounds.max[k] as number) + r
     )
-      return tollOf(room, arcPoints(corner, into, out, r));
+      return tollOf(workspace, arcPoints(corner, into, out, r));
   return 0;
 }
 

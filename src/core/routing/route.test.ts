@@ -15,7 +15,7 @@ import {
   roundedPath,
   sameSpace,
   type EndWay,
-  type Room,
+  type Workspace,
   type RoutedDesign,
   type TubeLimits,
 } from '.';
@@ -184,7 +184,7 @@ describe('what was routed holds while the space is the same', () => {
 
 describe('one hard tube in an empty room', () => {
   const limits: TubeLimits = { radius_mm: 20, atFitting_mm: 12, between_mm: 5 };
-  const room: Room = { bounds: { min: [0, 0, 0], max: [400, 400, 400] }, blocks: [] };
+  const workspace: Workspace = { bounds: { min: [0, 0, 0], max: [400, 400, 400] }, blocks: [] };
   const end = (mouth: Vec, direction: Vec): EndWay => ({
     piece: 'straight',
     duties: ['hard-tube'],
@@ -213,7 +213,7 @@ describe('one hard tube in an empty room', () => {
   test('facing ports: one straight piece', () => {
     const a = end([50, 100, 100], [1, 0, 0]),
       b = end([250, 100, 100], [-1, 0, 0]);
-    expect(routeRigid(room, [a], [b], limits, every(a, b))?.corners).toEqual([
+    expect(routeRigid(workspace, [a], [b], limits, every(a, b))?.corners).toEqual([
       [50, 100, 100],
       [250, 100, 100],
     ]);
@@ -222,7 +222,7 @@ describe('one hard tube in an empty room', () => {
   test('a right angle: one bend at the crossing, cost by hand', () => {
     const a = end([50, 100, 100], [1, 0, 0]),
       b = end([200, 250, 100], [0, -1, 0]);
-    const way = routeRigid(room, [a], [b], limits, every(a, b));
+    const way = routeRigid(workspace, [a], [b], limits, every(a, b));
     expect(way?.corners).toEqual([
       [50, 100, 100],
       [200, 100, 100],
@@ -234,7 +234,7 @@ describe('one hard tube in an empty room', () => {
   test('a small sidestep is two gentle bends, not four right ones', () => {
     const a = end([50, 100, 100], [1, 0, 0]),
       b = end([250, 112, 100], [-1, 0, 0]);
-    const way = routeRigid(room, [a], [b], limits, every(a, b)),
+    const way = routeRigid(workspace, [a], [b], limits, every(a, b)),
       angle = jogAngle(12, 20, 5) as number;
     expect(way?.corners.length).toBe(4);
     const path = roundedPath(way?.corners ?? [], 20).filter((s) => s.kind === 'arc');
@@ -266,8 +266,8 @@ describe('one hard tube in an empty room', () => {
   test('a wall between: it goes round, and the way is as cheap as without the bound', () => {
     const a = end([50, 200, 200], [1, 0, 0]),
       b = end([350, 200, 200], [-1, 0, 0]);
-    const walled: Room = {
-      ...room,
+    const walled: Workspace = {
+      ...workspace,
       blocks: [{ id: 'wall', min: [180, 0, 150], max: [220, 320, 400], penalty: Infinity }],
     };
     const lines = [
@@ -291,7 +291,7 @@ describe('one hard tube in an empty room', () => {
     expect(
       routeRigid(
         {
-          ...room,
+          ...workspace,
           blocks: [{ id: 'wall', min: [180, -1, -1], max: [220, 401, 401], penalty: Infinity }],
         },
         [a],
@@ -301,7 +301,7 @@ describe('one hard tube in an empty room', () => {
       ),
     ).toBeNull();
     expect(
-      routeRigid(room, [end([50, 200, 200], [0.7071, 0.7071, 0])], [b], limits, every(a, b)),
+      routeRigid(workspace, [end([50, 200, 200], [0.7071, 0.7071, 0])], [b], limits, every(a, b)),
     ).toBeNull();
   });
 });

@@ -6,11 +6,11 @@ import { routeRigid } from './rigidRoute';
 import { withEnds, levelled, slantBetween, type LevelEnd } from './level';
 import { bendLines } from './lines';
 import { roundedPath, samplePath } from './path';
-import { grow, within, type Room } from './workspace';
+import { grow, within, type Workspace } from './workspace';
 import type { Route } from './routed';
 import { slanted } from './diagonal';
 import { routeFlexible } from './flexibleRoute';
-import { bodyBox, roomFor, type Fixed } from './standing';
+import { bodyBox, workspaceFor, type Fixed } from './standing';
 import type { Task } from './task';
 import { tasteOf } from './visibility';
 
@@ -116,8 +116,17 @@ export function routeSingle(
     system.design.brief.limits.clear_mm,
     ...KEPT_MM.filter((k) => k < system.design.brief.limits.clear_mm),
   ]) {
-    const room = roomFor(system, t, fixed, waiting, others, [...froms, ...tos], kept, history);
-    const route = findWay(t, room, froms, tos, others, kept, t.limits.radius_mm, effort);
+    const workspace = workspaceFor(
+      system,
+      t,
+      fixed,
+      waiting,
+      others,
+      [...froms, ...tos],
+      kept,
+      history,
+    );
+    const route = findWay(t, workspace, froms, tos, others, kept, t.limits.radius_mm, effort);
     if (route) return route;
   }
   return null;
@@ -126,7 +135,7 @@ export function routeSingle(
 /** One search in one room. */
 export function findWay(
   t: Task,
-  room: Room,
+  workspace: Workspace,
   froms: readonly EndWay[],
   tos: readonly EndWay[],
   others: readonly Route[],
@@ -156,11 +165,11 @@ export function findWay(
       cost: w.cost,
       preference: 0,
     };
-    return { ...route, preference: tasteOf(room.blocks, route) };
+    return { ...route, preference: tasteOf(workspace.blocks, route) };
   };
   const vias: readonly Via[] = t.constraints.waypoints ?? [];
   if (!t.loop.tube.hard && vias.length === 0) {
-    const soft = routeFlexible(room, froms, tos, limits);
+    const soft = routeFlexible(workspace, froms, tos, limits);
     if (soft) return made(soft, soft.radius_mm);
   }
   const level = ([0, 1, 2] as const).map((i) =>
@@ -171,11 +180,11 @@ export function findWay(
     ...vias.flatMap((v) => v[i] ?? []),
     ...openings.map((o) => o[i]),
   ]) as unknown as readonly [number[], number[], number[]];
-  const starts = levelled(room, froms, tos, limits, t.loop.tube.hard),
-    goals = levelled(room, tos, froms, limits, t.loop.tube.hard);
+  const starts = levelled(workspace, froms, tos, limits, t.loop.tube.hard),
+    goals = levelled(workspace, tos, froms, limits, t.loop.tube.hard);
   const lines = bendLines(
-    room.bounds,
-    room.blocks,
+    workspace.bounds,
+    workspace.blocks,
     [...starts, ...goals].filter((e) => !e.lead),
     limits,
     level,
@@ -187,12 +196,20 @@ export function findWay(
     Set<number>,
     Set<number>,
   ];
-  const hard = routeRigid(room, starts, goals, limits, lines, others.length > 0 ? planes : null, {
-    weight,
-    vias,
-    ...(most === undefined ? {} : { most }),
-  });
-  const direct = vias.length === 0 ? slantBetween(room, froms, tos, limits) : null;
+  const hard = routeRigid(
+    workspace,
+    starts,
+    goals,
+    limits,
+    lines,
+    others.length > 0 ? planes : null,
+    {
+      weight,
+      vias,
+      ...(most === undefined ? {} : { most }),
+    },
+  );
+  const direct = vias.length === 0 ? slantBetween(workspace, froms, tos, limits) : null;
   if (direct && direct.cost < (hard?.cost ?? Infinity)) return made(direct, radius);
   if (!hard) return null;
   const from: LevelEnd = hard.from,
@@ -200,7 +217,8 @@ export function findWay(
     corners = withEnds(hard.corners, from, to);
   return made(
     {
-      corners: t.constraints.allow45 && t.loop.tube.hard ? slanted(room, corners, limits) : corners,
+      corners:
+        t.constraints.allow45 && t.loop.tube.hard ? slanted(workspace, corners, limits) : corners,
       from: from.lead?.end ?? from,
       to: to.lead?.end ?? to,
       cost: hard.cost,

@@ -12,7 +12,7 @@ import {
 } from '../geometry';
 import type { EndBody, EndWay } from './ends';
 import { samplePath } from './path';
-import { grow, type Obstacle, type Room } from './workspace';
+import { grow, type Obstacle, type Workspace } from './workspace';
 import { radiusOf, type Route } from './routed';
 import type { Task } from './task';
 import { viewBlocks } from './visibility';
@@ -91,7 +91,7 @@ export const bodyBox = (b: EndBody): Box => {
  * The room of one tube: everything grown by its radius and the distance kept, less where its own
  * mouths stand nearer than that.
  */
-export function roomFor(
+export function workspaceFor(
   system: System,
   t: Task,
   fixed: readonly Fixed[],
@@ -100,7 +100,7 @@ export function roomFor(
   ends: readonly EndWay[],
   kept: number,
   history: ReadonlyMap<string, number> | null,
-): Room {
+): Workspace {
   const blocks: Obstacle[] = [];
   const block = (id: string, box: Box, penalty: number, soft = kept): void => {
     // A mouth beside its own part, or between two that stand close, begins nearer than the distance

@@ -2,12 +2,12 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { Via } from '../design';
 import { distance, type Vec } from '../geometry';
-import { routeRigid, roundedPath, type EndWay, type Room, type TubeLimits } from '.';
+import { routeRigid, roundedPath, type EndWay, type Workspace, type TubeLimits } from '.';
 import { slanted } from './diagonal';
 import { passedOn, passes, viaBound } from './waypoints';
 
 const limits: TubeLimits = { radius_mm: 20, atFitting_mm: 12, between_mm: 5 };
-const room: Room = { bounds: { min: [0, 0, 0], max: [500, 500, 500] }, blocks: [] };
+const workspace: Workspace = { bounds: { min: [0, 0, 0], max: [500, 500, 500] }, blocks: [] };
 const end = (mouth: Vec, direction: Vec): EndWay => ({
   piece: 'straight',
   duties: [],
@@ -61,12 +61,12 @@ describe('places to pass', () => {
     const a = end([50, 100, 100], [1, 0, 0]),
       b = end([450, 100, 100], [-1, 0, 0]),
       lines = [[50, 90, 140, 360, 410, 450], [100, 200], [100]] as [number[], number[], number[]];
-    const way = routeRigid(room, [a], [b], limits, lines, null, { vias: [[null, 200, null]] });
+    const way = routeRigid(workspace, [a], [b], limits, lines, null, { vias: [[null, 200, null]] });
     // Up 100, down 100, four bends of 45 less what each rounds off.
     expect(way?.cost).toBeCloseTo(400 + 200 + 4 * (45 - (2 - Math.PI / 2) * 20), 6);
     expect(way?.corners.filter((c) => c[1] === 200).length).toBe(2);
     expect(
-      routeRigid(room, [a], [b], limits, lines, null, { vias: [[null, 300, null]] }),
+      routeRigid(workspace, [a], [b], limits, lines, null, { vias: [[null, 300, null]] }),
     ).toBeNull();
   });
 });
@@ -80,7 +80,7 @@ describe('aslant', () => {
   ];
 
   test('a step of 100 mm becomes a leg of 141.4 mm between bends of 45°, half of it before and half behind', () => {
-    const out = slanted(room, step, limits);
+    const out = slanted(workspace, step, limits);
     expect(out).toEqual([
       [0, 100, 100],
       [150, 100, 100],
@@ -99,7 +99,7 @@ describe('aslant', () => {
     expect(
       slanted(
         {
-          ...room,
+          ...workspace,
           blocks: [{ id: 'post', min: [190, 140, 80], max: [210, 160, 120], penalty: Infinity }],
         },
         step,
@@ -118,7 +118,7 @@ describe('aslant', () => {
         [200, 200, 100],
         [0, 200, 100],
       ];
-    expect(slanted(room, tight, limits)).toEqual(tight);
-    expect(slanted(room, back, limits)).toEqual(back);
+    expect(slanted(workspace, tight, limits)).toEqual(tight);
+    expect(slanted(workspace, back, limits)).toEqual(back);
   });
 });

@@ -15,7 +15,7 @@ export interface Obstacle {
 }
 
 /** The room a middle line may use. */
-export interface Room {
+export interface Workspace {
   readonly bounds: Box;
   readonly blocks: readonly Obstacle[];
 }
@@ -42,7 +42,7 @@ export interface Reach {
   readonly tolls: readonly { readonly at_mm: number; readonly penalty: number }[];
 }
 
-export function reachOf({ bounds, blocks }: Room, from: Vec, axis: Axis, sign: 1 | -1): Reach {
+export function reachOf({ bounds, blocks }: Workspace, from: Vec, axis: Axis, sign: 1 | -1): Reach {
   const u = axis === 0 ? 1 : 0,
     v = axis === 2 ? 1 : 2,
     x = from[axis],
@@ -74,7 +74,7 @@ export function reachOf({ bounds, blocks }: Room, from: Vec, axis: Axis, sign: 1
 /**
  * Toll of a row of points: Infinity where one is in a wall or outside; a block passed is paid once.
  */
-export function tollOf({ bounds, blocks }: Room, points: readonly Vec[]): number {
+export function tollOf({ bounds, blocks }: Workspace, points: readonly Vec[]): number {
   let x0 = Infinity,
     y0 = Infinity,
     z0 = Infinity,

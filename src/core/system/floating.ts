@@ -11,7 +11,7 @@ const ROUNDS = 12;
  * lead to, each port facing the one it is joined with. An estimate; they have no body in the case
  * yet.
  */
-export function hangInLines(
+export function placeFloating(
   design: Design,
   placed: ReadonlyMap<string, PlacedComponent>,
 ): ReadonlyMap<string, PlacedComponent> {

@@ -28,7 +28,7 @@ import {
   type Frame,
   type Vec,
 } from '../geometry';
-import { hangInLines } from './floating';
+import { placeFloating } from './floating';
 import type { Mates } from './mates';
 import { frameSheet } from './shell';
 import type { PlacedComponent, PlacedPort, Solid } from './types';
@@ -47,7 +47,7 @@ interface Context {
 export function placeAll(design: Design, mates: Mates): ReadonlyMap<ComponentId, PlacedComponent> {
   const context: Context = { design, mates, done: new Map(), busy: new Set() };
   for (const component of design.components) place(context, component.id);
-  return hangInLines(
+  return placeFloating(
     design,
     new Map(design.components.map((i) => [i.id, context.done.get(i.id) as PlacedComponent])),
   );

@@ -121,7 +121,7 @@ export function createEditor(id: string, revision: number, design: Design) {
 
   const session = createSession(design, usePartLists.getState().offer);
   const engine = new Engine(design, usePartLists.getState().partLists);
-  const think = (next: Design): Analysis => {
+  const analyseNow = (next: Design): Analysis => {
     session.replace(next);
     session.offer(usePartLists.getState().offer);
     return session.analysis();
@@ -186,7 +186,7 @@ export function createEditor(id: string, revision: number, design: Design) {
       const touched = edit ? partsTouched(before, next) : EVERY_PART;
       set({
         design: next,
-        analysis: think(next),
+        analysis: analyseNow(next),
         versions: raise(versions, touched),
         save: 'unsaved',
         ...rest,
@@ -208,7 +208,7 @@ export function createEditor(id: string, revision: number, design: Design) {
       id,
       revision,
       design,
-      analysis: think(design),
+      analysis: analyseNow(design),
       engine,
       versions: { space: 0, fans: 0, pumps: 0, rest: 0, offer: 0 },
       past: [],
@@ -245,7 +245,7 @@ export function createEditor(id: string, revision: number, design: Design) {
       rethink: () => {
         engine.offers(usePartLists.getState().partLists);
         const { design: now, versions } = get();
-        set({ analysis: think(now), versions: raise(versions, ['offer']) });
+        set({ analysis: analyseNow(now), versions: raise(versions, ['offer']) });
       },
       setRouteJob: (routeJob) => set({ routeJob }),
       commit: (label, edit, merge) => {
@@ -304,7 +304,7 @@ export function createEditor(id: string, revision: number, design: Design) {
       open: (drawer) => set({ drawer }),
       setSearch: (search) => set({ search }),
       restore: (entry) => {
-        const analysis = think(entry.design);
+        const analysis = analyseNow(entry.design);
         const last = entry.past[entry.past.length - 1];
         // The page was left while its last change was being routed: that goes on.
         const toRoute =
@@ -352,7 +352,7 @@ export function createEditor(id: string, revision: number, design: Design) {
           conflict: null,
           revision: conflict.revision,
           design: conflict.design,
-          analysis: think(conflict.design),
+          analysis: analyseNow(conflict.design),
           versions: raise(get().versions, EVERY_PART),
           past: [],
           future: [],

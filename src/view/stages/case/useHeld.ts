@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { applyEdit, type Placement, componentName } from '@/core/design';
-import { measureGaps, thicknessAt, type ClearanceReport, type MountDepth } from '@/core/clearance';
+import { measureGaps, mountDepthAt, type ClearanceReport, type MountDepth } from '@/core/clearance';
 import { compileSystem, moveEdit, type System } from '@/core/system';
 import { useEditor } from '@/view/workspace';
 
@@ -39,7 +39,7 @@ export function useHeld(): Held {
     return {
       model: system,
       gaps: measureGaps(system).gaps,
-      rooms: (design.case?.mounts ?? []).map((m) => thicknessAt(system, m)),
+      rooms: (design.case?.mounts ?? []).map((m) => mountDepthAt(system, m)),
     };
   }, [analysis.system, design, held]);
   const hold = (component: string, placement: Placement | null): void => {

@@ -137,9 +137,9 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
       const flow = f * most;
       return {
         flow,
-        loop: now.takes(flow),
-        pump: positive(now.gives(flow)),
-        full: positive(atFull.gives(flow)),
+        loop: now.systemCurve(flow),
+        pump: positive(now.pumpCurve(flow)),
+        full: positive(atFull.pumpCurve(flow)),
       };
     });
   }, [drawn, full, most]);
