@@ -32,6 +32,8 @@ export default tseslint.config(
       'no-console': ['error', { allow: ['error'] }],
       eqeqeq: 'error',
       'no-nested-ternary': 'error',
+      'no-useless-rename': 'error',
+      'object-shorthand': ['error', 'properties'],
     },
   },
   {

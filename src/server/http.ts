@@ -44,6 +44,9 @@ export async function readJson(
   }
 }
 
+/** What is answered to a client that has closed its request (common practice, no standard). */
+const GONE_AWAY = 499;
+
 /** Runs a handler so that a fault inside never shows its insides. */
 export async function safely(work: () => Promise<Response>): Promise<Response> {
   try {
@@ -56,6 +59,9 @@ export async function safely(work: () => Promise<Response>): Promise<Response> {
           'Another program holds the database. Nothing was saved; try again in a moment.',
         ),
       );
+    // Nobody listens any more: no fault, and nothing to log.
+    if (error instanceof Error && error.name === 'AbortError')
+      return new Response(null, { status: GONE_AWAY });
     console.error(error);
     return respond(refuse(500, 'Something went wrong on our side. Nothing was changed.'));
   }

@@ -15,7 +15,6 @@ import {
   dropBuild,
   dropPart,
   evaluateDocument,
-  safely,
   openBuild,
   ownParts,
   putBuild,
@@ -23,6 +22,7 @@ import {
   readJson,
   respond,
   respondWatched,
+  safely,
   restore,
   retire,
   retiredParts,
@@ -206,6 +206,8 @@ describe('a long task is watched', () => {
     const left = respondWatched(asked('application/json', stop.signal), routing);
     setTimeout(() => stop.abort(), 50);
     await expect(left).rejects.toThrow(/abort/i);
+    const answered = await safely(() => left);
+    expect(answered.status).toBe(499);
     const whole = await respondWatched(asked('application/json'), (watch) =>
       evaluateDocument(desk, BARE_PART_LISTS, watch),
     );

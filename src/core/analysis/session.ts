@@ -30,7 +30,7 @@ export function createSession(design: Design, offer: readonly Part[] = NO_PARTS)
     },
     apply: (edit) => {
       const { design, inverse } = applyEdit(asked.design, edit);
-      asked = { ...asked, design: design };
+      asked = { ...asked, design };
       return inverse;
     },
     replace: (next) => {

@@ -11,7 +11,7 @@ export const coolingShort: OperatingCheck = {
     'The coolant settles farther above the room than the brief allows, or has no steady temperature at all. More sections, faster fans or less heat.',
   source: 'the brief; temperature from the heat model',
   run: (context) => {
-    const { deltaT_K: deltaT_K } = context.design.brief.limits;
+    const { deltaT_K } = context.design.brief.limits;
     const diagnostic: Diagnostic[] = context.heat.loops
       .filter((l) => l.status === 'no-radiator' && l.heatIn_W > 0)
       .map((l) => ({

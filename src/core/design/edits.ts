@@ -215,7 +215,7 @@ function dropLayout(draft: D): void {
   const hanging = new Set(
     draft.components.flatMap((i) => (i.placement.on === 'line' ? [i.id] : [])),
   );
-  const { routes, poses, noRoute: noRoute } = draft.layout;
+  const { routes, poses, noRoute } = draft.layout;
   for (const id of Object.keys(routes)) if (!tubes.has(id)) delete routes[id];
   for (const id of Object.keys(noRoute)) if (!tubes.has(id)) delete noRoute[id];
   for (const id of Object.keys(poses)) if (!hanging.has(id)) delete poses[id];

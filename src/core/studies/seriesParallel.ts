@@ -130,7 +130,7 @@ function look(
       name: componentName(design, component),
       flow_Lmin: links.reduce((s, l) => s + Math.abs(l.flow_Lmin), 0),
       drop_kPa: Math.max(0, ...links.map((l) => l.drop_kPa)),
-      hotSpots: hotSpots,
+      hotSpots,
     };
   });
   const rooms = parts.flatMap((p) =>

@@ -45,13 +45,22 @@ function systemOf({ graphs, ...compiled }: Compiled): System {
   };
 }
 
+/** What stands, without asking for the loops: a spread would compile them. */
+const standingOf = ({ design, mates, placed, obstacles, interior }: System) => ({
+  design,
+  mates,
+  placed,
+  obstacles,
+  interior,
+});
+
 /**
  * The same system for a design that differs from its own in nothing that stands or flows: names,
  * settings, brief, marks.
  */
 export const withDesign = (system: System, design: Design): System =>
   systemOf({
-    ...system,
+    ...standingOf(system),
     design,
     graphs: () => system.loops.map((graph, i) => withLoop(graph, design.loops[i])),
   });
@@ -64,7 +73,7 @@ const withLoop = (graph: LoopGraph, loop: Loop | undefined): LoopGraph =>
  * was measured of them stays.
  */
 export const withKnown = (system: System, known: Pick<System, 'placed' | 'obstacles'>): System =>
-  systemOf({ ...system, ...known, graphs: () => system.loops });
+  systemOf({ ...standingOf(system), ...known, graphs: () => system.loops });
 
 /**
  * A system with the components of another standing in it as well, as far as clearances go: no loop
@@ -72,7 +81,7 @@ export const withKnown = (system: System, known: Pick<System, 'placed' | 'obstac
  */
 export const withGuests = (system: System, guests: System): System =>
   systemOf({
-    ...system,
+    ...standingOf(system),
     mates: joinMates(system.mates, guests.mates),
     placed: new Map([...system.placed, ...guests.placed]),
     graphs: () => system.loops,

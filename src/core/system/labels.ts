@@ -27,8 +27,8 @@ export const labelOf = (names: Names, id: ComponentId | null, detail: string): s
   label((id === null ? undefined : names.get(id)) ?? '', detail);
 
 /**
- * A design whose components and loops have no names: what is worked out from it stays while they
- * are renamed.
+ * A design whose components have no names: what is worked out from it stays while they are
+ * renamed.
  */
 export const nameless = (design: Design): Design => ({
   ...design,

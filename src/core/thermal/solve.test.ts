@@ -212,8 +212,8 @@ describe('sizing', () => {
   test('sections needed grow as the limit shrinks', () => {
     const needs = [14, 10, 7].map(
       (deltaT_K) =>
-        edit(desk, { do: 'brief.limit', values: { deltaT_K: deltaT_K } }).reports.sizing
-          .sectionsNeeded ?? NaN,
+        edit(desk, { do: 'brief.limit', values: { deltaT_K } }).reports.sizing.sectionsNeeded ??
+        NaN,
     );
     expect(needs[0]).toBeLessThan(needs[1] as number);
     expect(needs[1]).toBeLessThan(needs[2] as number);
@@ -233,7 +233,7 @@ describe('sizing', () => {
           desk,
           out,
           { do: 'fans.speed', speed_rpm },
-          { do: 'brief.limit', values: { deltaT_K: deltaT_K } },
+          { do: 'brief.limit', values: { deltaT_K } },
         );
         const needs = built.reports.sizing.sectionsNeeded ?? NaN;
         const holds = (worstRise(judged(built)) ?? Infinity) <= deltaT_K;

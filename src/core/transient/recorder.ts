@@ -85,7 +85,7 @@ export class Recorder {
       time_s: this.time_s,
       load,
       loops,
-      hotSpots: hotSpots,
+      hotSpots,
       speeds,
       noise_dBA: this.noise_dBA,
       caseAir_C: this.caseAir_C,
@@ -107,7 +107,7 @@ export class Recorder {
   private spotTracks(): readonly SpotTrack[] {
     return this.hotSpots.flatMap(({ temp_C, reached_s }, k): SpotTrack[] => {
       if (Number.isNaN(temp_C[0] as number)) return [];
-      const { source, hotSpot: hotSpot, limit_C } = this.watched[k] as Spot;
+      const { source, hotSpot, limit_C } = this.watched[k] as Spot;
       return [
         {
           component: source.component.id,

@@ -19,7 +19,7 @@ export function spotsOf(thermalModel: ThermalModel, machine: Machine): readonly 
     return source.part.hotSpots.map((hotSpot): Spot => ({
       source,
       index,
-      hotSpot: hotSpot,
+      hotSpot,
       limit_C: Math.min(hotSpot.limit_C, most_C),
       temp: metal(hotSpot),
     }));

@@ -217,7 +217,7 @@ const Plot = memo(function Plot({
   x1,
   y0,
   y1,
-  deltaT_K: deltaT_K,
+  deltaT_K,
   noise_dBA,
 }: PlotProps) {
   return (

@@ -26,7 +26,7 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
   ]
     .map((coolant) => {
       const filled: Loop = { ...loop, coolant, coolantAge_months: 0 },
-        { pairs, polymers: polymers } = judgeCorrosion({ ...design, loops: [filled] });
+        { pairs, polymers } = judgeCorrosion({ ...design, loops: [filled] });
       const verdict =
           [...pairs, ...polymers].map((p) => p.verdict).sort((a, b) => WORST[a] - WORST[b])[0] ??
           'ok',
