@@ -261,7 +261,7 @@ describe('demo builds', () => {
       'plug',
       'drain',
       'fill',
-      'joint',
+      'maleToMale',
       'rotary45',
       'rotary90',
       'extender',

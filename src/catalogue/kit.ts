@@ -10,7 +10,7 @@ export const STANDARD_KIT: Kit = {
   plug: fitting('fit-plug'),
   drain: fitting('fit-drain'),
   fill: fitting('fit-fill'),
-  joint: fitting('fit-joint'),
+  maleToMale: fitting('fit-joint'),
   rotary45: fitting('fit-rotary-45'),
   rotary90: fitting('fit-rotary-90'),
   extender: fitting('fit-extender-15'),

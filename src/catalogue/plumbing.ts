@@ -225,7 +225,7 @@ export const FITTINGS: readonly FittingPart[] = [
   ),
   fitting('fit-fill', 'Fill cap', 690, 'fill', 10, 0, 'no flow', 12, 26),
   fitting('fit-fill-low', 'Fill plug, low', 390, 'fill', 8, 0, 'no flow', 4, 20),
-  fitting('fit-joint', 'Double male joint, rotary', 590, 'joint', 9.5, 0.2, BARBED, 4, 18),
+  fitting('fit-joint', 'Double male fitting, rotary', 590, 'maleToMale', 9.5, 0.2, BARBED, 4, 18),
   ...(
     [
       [12, 18, 1190],
@@ -405,9 +405,9 @@ export const FAMILIES: readonly FittingPart[] = [
     ),
     fitting(
       'fit-rush-joint',
-      'Rushlight double male joint',
+      'Rushlight double male fitting',
       690,
-      'joint',
+      'maleToMale',
       10,
       0.2,
       BARBED,
@@ -563,9 +563,9 @@ export const FAMILIES: readonly FittingPart[] = [
     ),
     fitting(
       'fit-mill-joint',
-      'Millstone double male joint',
+      'Millstone double male fitting',
       490,
-      'joint',
+      'maleToMale',
       9.5,
       0.2,
       BARBED,

@@ -137,9 +137,9 @@ describe('the list is complete', () => {
         expect(holes(after)).toEqual([]);
         const parts = [
           ...after.loops.map((l) => l.fitting),
-          ...(['plug', 'drain', 'fill', 'joint', 'rotary45', 'rotary90', 'extender'] as const).map(
-            (d) => after.kit[d],
-          ),
+          ...(
+            ['plug', 'drain', 'fill', 'maleToMale', 'rotary45', 'rotary90', 'extender'] as const
+          ).map((d) => after.kit[d]),
         ];
         for (const f of parts) expect(familyOf(f) === family || stays.includes(f.name)).toBe(true);
       }
@@ -151,7 +151,7 @@ describe('what the drawer has is not bought', () => {
   test('three plugs there: three less to pay for, and the line says so', () => {
     const line = (b: Design) => analyse(b).reports.bom.lines.find((l) => l.part === 'fit-plug');
     const before = line(desk),
-      after = line(applyEdit(desk, { do: 'drawer.set', part: 'fit-plug', count: 2 }).design);
+      after = line(applyEdit(desk, { do: 'inventory.set', part: 'fit-plug', count: 2 }).design);
     expect(after).toMatchObject({
       have: 2,
       quantity: before?.quantity,

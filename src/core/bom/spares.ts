@@ -22,9 +22,9 @@ const REASONS: Partial<Record<FittingDuty, string>> = {
   rotary90: 'one run more often wants an elbow than was thought',
   rotary45: 'one run more often wants an elbow than was thought',
   extender: 'two ports too close are seen only in the hand',
-  joint: 'two parts turn out to meet',
+  maleToMale: 'two parts turn out to meet',
 };
-const KIT: readonly KitDuty[] = ['plug', 'joint', 'rotary45', 'rotary90', 'extender'];
+const KIT: readonly KitDuty[] = ['plug', 'maleToMale', 'rotary45', 'rotary90', 'extender'];
 
 /** For every fitting on the list that breaks builds, one more; dear ones last. */
 export function spareAdvice(design: Design, list: Bom): readonly Spare[] {

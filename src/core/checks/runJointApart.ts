@@ -26,7 +26,7 @@ export const runJointApart: SpatialCheck = {
       graph.loop.connections.flatMap((connection): Diagnostic[] => {
         const a = context.system.portAt(connection.from),
           b = context.system.portAt(connection.to);
-        if (connection.by !== 'joint' || !a || !b) return [];
+        if (connection.by !== 'direct' || !a || !b) return [];
         const way = facing(a, b);
         if (way && spans(way, connection.bridge)) return [];
         const along = way !== null && spans({ ...way, aside_mm: 0 }, connection.bridge),

@@ -64,7 +64,7 @@ function directFixes(context: SpatialInputs, loop: Loop, connection: Connection)
     do: 'loop.connections',
     loop: loop.id,
     connections: loop.connections.map((l) =>
-      l.id === connection.id ? { ...l, by: 'joint', ...(bridge ? { bridge } : {}) } : l,
+      l.id === connection.id ? { ...l, by: 'direct', ...(bridge ? { bridge } : {}) } : l,
     ),
   });
   const bridge = context.offer.find(

@@ -242,7 +242,7 @@ function screwedIn(system: System, runs: readonly Run[]): Screwed[] {
     loop.connections.flatMap((connection) => {
       // A bridge is as long as its ports are apart; what else is screwed together has no room of
       // its own.
-      if (connection.by === 'joint') {
+      if (connection.by === 'direct') {
         const a = system.portAt(connection.from),
           b = system.portAt(connection.to);
         return connection.bridge && a && b

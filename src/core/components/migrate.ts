@@ -24,8 +24,8 @@ export function renameKeys(old: Document, names: Readonly<Record<string, string>
 export const sharesNow = (old: unknown): unknown => (isObject(old) ? renameKeys(old, LOADS) : old);
 
 /**
- * A part as version 3 of the document names it. Parts carry no version of their own: what has the
- * old names (before November 2026) is known by them. Anything that is no part stays as it is, for
+ * A part as the document names it now. Parts carry no version of their own: what has the names of
+ * versions 2 and 3 (before December 2026) is known by them. Anything that is no part stays as it is, for
  * validation to refuse.
  */
 export function migratePart(old: unknown): unknown {
@@ -36,5 +36,6 @@ export function migratePart(old: unknown): unknown {
     { ...old, kind },
     { softs: 'polymers', ...(isHeated ? { spots: 'hotSpots' } : {}) },
   );
-  return 'shares' in part ? { ...part, shares: sharesNow(part.shares) } : part;
+  const named = part.duty === 'joint' ? { ...part, duty: 'maleToMale' } : part;
+  return 'shares' in named ? { ...named, shares: sharesNow(named.shares) } : named;
 }

@@ -141,7 +141,7 @@ export type FittingDuty =
   | 'plug'
   | 'drain'
   | 'fill'
-  | 'joint'
+  | 'maleToMale'
   | 'bridge';
 
 export interface FittingPart extends PartBase {

@@ -424,7 +424,7 @@ export const PART_SCHEMAS = {
         'plug',
         'drain',
         'fill',
-        'joint',
+        'maleToMale',
         'bridge',
       )
       .required(),

@@ -126,7 +126,7 @@ const EDITS: Record<EditKind, Edit> = {
     constraints: { exit: [0, 1, 0], waypoints: [[null, 210, null]] },
   },
   'kit.consumables': { do: 'kit.consumables', consumables: [] },
-  'drawer.set': { do: 'drawer.set', part: 'fit-plug', count: 3 },
+  'inventory.set': { do: 'inventory.set', part: 'fit-plug', count: 3 },
   'order.mark': {
     do: 'order.mark',
     part: 'fit-plug',

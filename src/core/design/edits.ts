@@ -145,7 +145,7 @@ export type Edit =
   | { readonly do: 'kit.cables'; readonly cables: readonly CablePart[] }
   | { readonly do: 'kit.consumables'; readonly consumables: readonly ConsumablePart[] }
   | {
-      readonly do: 'drawer.set';
+      readonly do: 'inventory.set';
       readonly part: string;
       /** 0: none there. */
       readonly count: number;
@@ -444,7 +444,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
     case 'kit.consumables':
       draft.kit.consumables = own(edit.consumables);
       return;
-    case 'drawer.set': {
+    case 'inventory.set': {
       const drawer = { ...draft.choices.inventory };
       if (edit.count > 0) drawer[edit.part] = edit.count;
       else delete drawer[edit.part];

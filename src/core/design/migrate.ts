@@ -55,6 +55,15 @@ export const MIGRATIONS: Readonly<Record<number, (old: Document) => Document>> =
     ...(isObject(old.layout) ? { layout: renameKeys(old.layout, { noWay: 'noRoute' }) } : {}),
     ...(isObject(old.choices) ? { choices: choicesOf3(old.choices) } : {}),
   }),
+  // Version 4 calls ports screwed together a direct connection, by a male-to-male fitting.
+  3: (old) => ({
+    ...old,
+    version: 4,
+    ...(Array.isArray(old.loops) ? { loops: old.loops.map(loopOf4) } : {}),
+    ...(isObject(old.kit)
+      ? { kit: withPartsNow(renameKeys(old.kit, { joint: 'maleToMale' })) }
+      : {}),
+  }),
 };
 
 function briefOf3(old: Document): Document {
@@ -122,10 +131,27 @@ function connectionOf3(old: unknown): unknown {
 }
 
 function kitOf3(old: Document): Document {
-  const kit = renameKeys(old, { leads: 'cables', sundries: 'consumables' });
+  return withPartsNow(renameKeys(old, { leads: 'cables', sundries: 'consumables' }));
+}
+
+function withPartsNow(kit: Document): Document {
   const partsNow = (value: unknown): unknown =>
     Array.isArray(value) ? value.map(migratePart) : migratePart(value);
   return Object.fromEntries(Object.entries(kit).map(([key, value]) => [key, partsNow(value)]));
+}
+
+function loopOf4(old: unknown): unknown {
+  if (!isObject(old) || !Array.isArray(old.connections)) return old;
+  const connections = old.connections.map((connection: unknown) =>
+    isObject(connection) && connection.by === 'joint'
+      ? {
+          ...connection,
+          by: 'direct',
+          ...(isObject(connection.bridge) ? { bridge: migratePart(connection.bridge) } : {}),
+        }
+      : connection,
+  );
+  return { ...old, connections };
 }
 
 function choicesOf3(old: Document): Document {

@@ -25,7 +25,7 @@ export type MountId = Id<'mount'>;
 export type PortId = Id<'port'>;
 
 export const BUILD_FORMAT = 'zephyron-build';
-export const BUILD_VERSION = 3;
+export const BUILD_VERSION = 4;
 
 /** What the builder wants, and the room it happens in. */
 export interface Brief {
@@ -168,16 +168,16 @@ export interface RouteConstraints {
 }
 
 /**
- * From port to port, in flow order: a tube with its end fittings, or a joint that screws two ports
+ * From port to port, in flow order: a tube with its end fittings, or a direct connection that screws two ports
  * together.
  */
 export interface Connection {
   readonly id: ConnectionId;
   readonly from: PortRef;
   readonly to: PortRef;
-  readonly by: 'tube' | 'joint';
+  readonly by: 'tube' | 'direct';
   readonly ends: { readonly from: EndPiece; readonly to: EndPiece };
-  /** Of a joint: the bridge that reaches from port to port, where they do not all but touch. */
+  /** Of a direct connection: the bridge that reaches from port to port, where they do not all but touch. */
   readonly bridge?: FittingPart;
   readonly constraints?: RouteConstraints;
 }
@@ -202,7 +202,8 @@ export interface Loop {
   readonly caps: readonly Cap[];
 }
 
-export type KitDuty = 'plug' | 'drain' | 'fill' | 'joint' | 'rotary45' | 'rotary90' | 'extender';
+export type KitDuty =
+  'plug' | 'drain' | 'fill' | 'maleToMale' | 'rotary45' | 'rotary90' | 'extender';
 /** The small parts this build uses wherever one is called for. */
 export interface Kit extends Readonly<Record<KitDuty, FittingPart>> {
   readonly screws: readonly ScrewPart[];

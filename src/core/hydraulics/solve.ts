@@ -16,7 +16,7 @@ export interface LinkFlow {
   readonly loop: LoopId;
   readonly from: string;
   readonly to: string;
-  readonly kind: 'passage' | 'tube' | 'joint';
+  readonly kind: 'passage' | 'tube' | 'direct';
   readonly component: ComponentId | null;
   /** Below 0 when it runs against the way the link is drawn. */
   readonly flow_Lmin: number;

@@ -45,7 +45,7 @@ describe('direct connections of a proposed loop', () => {
       (l) => l.from.component === 'reservoir' && l.to.component === 'pump',
     );
     expect(connection).toMatchObject({
-      by: 'joint',
+      by: 'direct',
       ...(bridge ? { bridge: { id: bridge } } : {}),
     });
   });
@@ -76,7 +76,7 @@ describe('direct connections of a proposed loop', () => {
           const built = applyEdit(placed, proposeLoop(placed, choice) as Edit).design,
             system = compileSystem(built);
           for (const connection of built.loops[0]?.connections ?? []) {
-            if (connection.by !== 'joint') continue;
+            if (connection.by !== 'direct') continue;
             direct += 1;
             const a = system.portAt(connection.from),
               b = system.portAt(connection.to),

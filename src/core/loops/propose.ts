@@ -139,7 +139,7 @@ export function insertStation(design: Design, loopId: string, component: string)
   const system = compileSystem(design);
   let best: { link: Connection; in: string; out: string; cost: number } | null = null;
   for (const connection of loop.connections) {
-    if (connection.by === 'joint') continue;
+    if (connection.by === 'direct') continue;
     const from = placeOf(system, connection.from),
       to = placeOf(system, connection.to);
     const through = passThrough(design, system, component, from, to);
@@ -303,9 +303,9 @@ function directly(
     b = system.portAt(to);
   const way = a && b ? facing(a, b) : null;
   if (!way) return { by: 'tube' };
-  if (spans(way, undefined)) return { by: 'joint' };
+  if (spans(way, undefined)) return { by: 'direct' };
   const bridge = bridges.find((f) => f.span_mm !== undefined && spans(way, f));
-  return bridge ? { by: 'joint', bridge } : { by: 'tube' };
+  return bridge ? { by: 'direct', bridge } : { by: 'tube' };
 }
 
 /** Spare ports: a cap to fill by on top, a drain at the lowest, plugs on the rest. */

@@ -56,7 +56,7 @@ describe('routes in the document', () => {
   test('are all that figures come from: without them every run of tube is an estimate, and says so', () => {
     expect(estimated(desk)).toEqual([]);
     const bare = analyse(withoutRoutes(desk));
-    expect(bare.reports.runs.every((r) => r.by === 'joint' || r.estimated)).toBe(true);
+    expect(bare.reports.runs.every((r) => r.by === 'direct' || r.estimated)).toBe(true);
     expect(bare.findings.some((f) => f.code === 'run.unrouted')).toBe(true);
     expect(bare.stages.runs).toMatchObject({
       verdict: 'unchecked',
@@ -129,7 +129,7 @@ describe('routes in the document', () => {
 
   test('a run or an inline part that goes takes its route or place along, and undo brings them back', () => {
     const connections = (desk.loops[0]?.connections ?? []).map((l) =>
-      l.id === 'run-2' ? { ...l, by: 'joint' as const } : l,
+      l.id === 'run-2' ? { ...l, by: 'direct' as const } : l,
     );
     const done = applyEdit(desk, { do: 'loop.connections', loop: 'loop', connections });
     expect(done.design.layout.routes['run-2']).toBeUndefined();

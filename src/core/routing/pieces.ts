@@ -100,7 +100,7 @@ function bestFrame(
   const loop = system.design.loops.find((l) =>
     l.connections.some((k) => k.from.component === component.id || k.to.component === component.id),
   );
-  const fitting = loop?.fitting ?? system.design.kit.joint,
+  const fitting = loop?.fitting ?? system.design.kit.maleToMale,
     arm = fitting.length_mm + STUB_MM + (loop?.tube.hard ? loop.tube.minBend_mm : 0);
   const ends = near.map((n) => ({
     ...n,

@@ -13,7 +13,7 @@ export const runsOf = (system: System): readonly Run[] => routedRuns(system, rou
 export function routedRuns(system: System, routed: Routed): readonly Run[] {
   return estimateRuns(system).map((run): Run => {
     // What is screwed together port to port has no length to guess.
-    if (run.by === 'joint') return { ...run, estimated: false };
+    if (run.by === 'direct') return { ...run, estimated: false };
     const route = routed.routes.find((r) => r.connection === run.id && r.loop === run.loop);
     return route ? routedRun(system, run, route, routed.routes) : run;
   });

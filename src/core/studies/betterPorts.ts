@@ -89,8 +89,8 @@ function chosen(system: System, design: Design, loop: Loop): readonly Connection
         out.length !== 1 ||
         !a ||
         !b ||
-        a.by === 'joint' ||
-        b.by === 'joint' ||
+        a.by === 'direct' ||
+        b.by === 'direct' ||
         design.layout.routes[a.id]?.pinned ||
         design.layout.routes[b.id]?.pinned
       )

@@ -53,7 +53,7 @@ describe('bridges between two cards', () => {
         { reports } = analyse(after),
         connection = after.loops[0]?.connections.find((l) => l.id === between?.id);
       expect(validateDesign(JSON.parse(JSON.stringify(after))).ok).toBe(true);
-      expect(connection).toMatchObject({ by: 'joint', bridge: { id: o.bridge.id } });
+      expect(connection).toMatchObject({ by: 'direct', bridge: { id: o.bridge.id } });
       expect(reports.bom.lines.find((l) => l.part === o.bridge.id)).toMatchObject({
         quantity: 1,
         for: [between?.id],

@@ -64,7 +64,7 @@ export function bridgeOffers(
           id: connection.id,
           from: a,
           to: b,
-          by: 'joint',
+          by: 'direct',
           bridge,
           ends: { from: 'auto', to: 'auto' },
         },

@@ -14,7 +14,7 @@ const KIT: readonly KitDuty[] = [
   'plug',
   'drain',
   'fill',
-  'joint',
+  'maleToMale',
   'rotary45',
   'rotary90',
   'extender',

@@ -45,7 +45,7 @@ function tubeLink(design: Design, connection: Connection): FluidLink | null {
     from,
     to,
     kind: connection.by,
-    law: { kind: connection.by === 'joint' ? 'direct' : 'tube' },
+    law: { kind: connection.by === 'direct' ? 'direct' : 'tube' },
     component: null,
     part: null,
     volume_mL: null,

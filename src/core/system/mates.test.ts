@@ -131,7 +131,7 @@ describe('a rigid group moves as one', () => {
     const placement = movedBy(design, 'pump', [12, 0, -9]);
     const edit = moveEdit(system, 'pump', placement ?? { on: 'unplaced' });
     const moved = compileSystem(applyEdit(design, edit).design);
-    const joint = design.loops[0]?.connections.find((c) => c.by === 'joint');
+    const joint = design.loops[0]?.connections.find((c) => c.by === 'direct');
     const [a, b] = [joint?.from, joint?.to].map((ref) => ref && moved.portAt(ref));
     expect(a && b && facing(a, b)).toMatchObject({ aside_mm: expect.closeTo(0, 6) });
     expect(moved.placed.get('reservoir')?.frame?.at).toEqual(

@@ -103,7 +103,7 @@ function fittingMate(
   { id, by, bridge, from, to }: Connection,
   known: ReadonlySet<ComponentId>,
 ): Mate | null {
-  if (by !== 'joint' || !known.has(from.component) || !known.has(to.component)) return null;
+  if (by !== 'direct' || !known.has(from.component) || !known.has(to.component)) return null;
   const kind = bridge ? 'bridge' : 'direct';
   return { kind, component: to.component, to: from.component, at: id };
 }

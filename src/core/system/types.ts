@@ -69,7 +69,7 @@ export interface FluidLink {
   readonly id: string;
   readonly from: NodeId;
   readonly to: NodeId;
-  readonly kind: 'passage' | 'tube' | 'joint';
+  readonly kind: 'passage' | 'tube' | 'direct';
   readonly law: LinkLaw;
   /** The component whose passage it is, and its part; null of tubes and direct connections. */
   readonly component: ComponentId | null;

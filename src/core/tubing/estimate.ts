@@ -22,7 +22,7 @@ export interface Run {
   readonly name: string;
   /** Names of the parts its two ends lead to. */
   readonly endNames: { readonly from: string; readonly to: string };
-  readonly by: 'tube' | 'joint';
+  readonly by: 'tube' | 'direct';
   /** The bridge of a joint that has one. */
   readonly bridge?: FittingPart;
   readonly tube: {
@@ -101,14 +101,14 @@ function estimateRun(system: System, loop: Loop, connection: Connection): Run {
     },
     estimated: true,
   };
-  if (connection.by === 'joint') {
+  if (connection.by === 'direct') {
     const { bridge } = connection,
       apart = bridge && a && b ? distance(a.at, b.at) : 0;
     return {
       ...base,
       ...(bridge ? { bridge } : {}),
       ends: { from: 'straight', to: 'straight' },
-      fittings: [{ end: 'from', duty: bridge ? 'bridge' : 'joint' }],
+      fittings: [{ end: 'from', duty: bridge ? 'bridge' : 'maleToMale' }],
       cut_mm: 0,
       bends: 0,
       turning_deg: 0,

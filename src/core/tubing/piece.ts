@@ -12,7 +12,7 @@ export const pieceOf = (
   loop: Loop,
   kit: Kit,
 ): FittingPart => {
-  if (duty === 'bridge') return run?.bridge ?? kit.joint;
+  if (duty === 'bridge') return run?.bridge ?? kit.maleToMale;
   if (duty === loop.fitting.duty) return loop.fitting;
   return kit[duty as KitDuty];
 };

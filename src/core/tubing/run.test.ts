@@ -169,9 +169,9 @@ describe('estimated runs', () => {
   });
 
   test('reservoir and pump, port to port, are screwed together', () => {
-    const joint = runs.find((r) => r.from.component === 'reservoir' && r.to.component === 'pump');
-    expect(joint).toMatchObject({ by: 'joint', cut_mm: 0 });
-    expect(joint?.fittings.map((f) => f.duty)).toEqual(['joint']);
+    const direct = runs.find((r) => r.from.component === 'reservoir' && r.to.component === 'pump');
+    expect(direct).toMatchObject({ by: 'direct', cut_mm: 0 });
+    expect(direct?.fittings.map((f) => f.duty)).toEqual(['maleToMale']);
   });
 
   test('both ends of a tube have a fitting, adapters before them', () => {

@@ -425,7 +425,8 @@ describe('older documents', () => {
       allow45: true,
     });
     expect(value.loops[0]?.connections[0]?.from).toEqual(desk.loops[0]?.connections[0]?.from);
-    expect(value.kit).toEqual(desk.kit);
+    const fitting = { ...desk.kit.maleToMale, name: 'Double male joint, rotary' };
+    expect(value.kit).toEqual({ ...desk.kit, maleToMale: fitting });
     expect(value.choices).toMatchObject({
       inventory: { 'scr-1': 4 },
       profile: [
@@ -435,6 +436,19 @@ describe('older documents', () => {
     });
     expect(value.layout.noRoute).toEqual({ 'run-9': { blockedBy: null, wouldFit: null } });
     expect(value.layout.routes).toEqual(desk.layout.routes);
+  });
+
+  test('version 3 screwed parts together by a joint; it is a direct connection now', () => {
+    const text = readFileSync(join(folder, 'v3.json'), 'utf8'),
+      planetarium = demoDesign('pocket-planetarium') as Design,
+      g = parseDesign(text);
+    if (!g.ok) throw new Error('it does not open');
+    expect(text).toContain('"by": "joint"');
+    expect(g.value.loops.map((l) => l.connections)).toEqual(
+      planetarium.loops.map((l) => l.connections),
+    );
+    expect(g.value.loops[0]?.connections.some((c) => c.by === 'direct')).toBe(true);
+    expect(g.value.kit.maleToMale).toMatchObject({ id: 'fit-joint', duty: 'maleToMale' });
   });
 
   test('a part kept under the old names opens under the new ones', () => {

@@ -153,8 +153,8 @@ export function BuildDocument({
           { head: 'cut', wide: 18, right: true },
         ]}
         rows={reports.runs.map((r) =>
-          r.by === 'joint'
-            ? [r.name, 'joint', '', '']
+          r.by === 'direct'
+            ? [r.name, 'direct', '', '']
             : [
                 r.name,
                 `${r.ends.from}, ${r.ends.to}`,

@@ -1,28 +1,29 @@
 'use client';
 import { findComponent } from '@/core/design';
-import { useState, type KeyboardEvent } from 'react';
+import { useDeferredValue, useState, type KeyboardEvent } from 'react';
 import { movedBy, moveEdit, outsideOf } from '@/core/system';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { scale, type Vec } from '@/core/geometry';
-import { Mark, Pick, Segments, Why, useOffer } from '@/view/shared';
+import { Pick, Segments, useOffer } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Elevation } from '../elevation/Elevation';
 import { VIEW_NAMES, type View } from '../elevation/project';
-import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
-import { reasonForGap } from '../reasons';
-import { partFigures } from '@/view/catalogue/figures';
+import { Section, StageFrame } from '../frame/StageFrame';
 import { PlaceCard } from './PlaceCard';
 import { CaseInSpace } from '../scene/CaseInSpace';
 import { BracketMaker } from './BracketMaker';
+import { ChooseCase } from './ChooseCase';
+import { gapsToMind, GapTable } from './GapTable';
+import { MountDepths } from './MountDepths';
 import { PartsFit } from './PartsFit';
 import { PortRoom } from './PortRoom';
 import { PowerTable } from './PowerTable';
+import { ScrewTable } from './ScrewTable';
 import { useHeld } from './useHeld';
 import { WhatFitsView } from './WhatFitsView';
-import styles from './CaseStage.module.css';
-
 import { draftFromCase, type CaseDraft } from '@/core/measure';
 import { CaseEditor } from './editor/CaseEditor';
+import styles from './CaseStage.module.css';
 
 type Seen = View | 'space' | 'fits';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
@@ -38,20 +39,18 @@ export function CaseStage() {
   const picked = useEditor((s) => s.picked);
   const pick = useEditor((s) => s.pick);
   const commit = useEditor((s) => s.commit);
-  const open = useEditor((s) => s.open);
   const [view, setView] = useState<Seen>('side');
   const [measuring, setMeasuring] = useState<{ readonly start: CaseDraft | null } | null>(null);
   const held = useHeld();
   const cases = useOffer('case');
-  const { screws } = analysis.reports;
+  // The tables follow in the frame after the drawing.
+  const gaps = useDeferredValue(held.gaps),
+    mountDepths = useDeferredValue(held.mountDepths);
   const fit = { ...analysis.reports.clearance, gaps: held.gaps, mountDepths: held.mountDepths };
   if (measuring) return <CaseEditor start={measuring.start} onDone={() => setMeasuring(null)} />;
   if (!design.case) return <ChooseCase onMeasure={() => setMeasuring({ start: null })} />;
   const box = design.case;
-  const near = fit.gaps
-    .filter((g) => g.verdict !== 'clear' || (picked !== null && (g.a === picked || g.b === picked)))
-    .slice(0, 14);
-  const shown = near.length > 0 ? near : fit.gaps.slice(0, 6);
+  const nearest = gapsToMind(fit.gaps, picked)[0];
   const clashes = fit.gaps.filter((g) => g.verdict === 'clash').length,
     marginal = fit.gaps.filter((g) => g.verdict === 'marginal').length;
   const component = findComponent(design, picked);
@@ -202,120 +201,13 @@ export function CaseStage() {
               ))}
             </Section>
           )}
-          <Section
-            title="Room at each mount"
-            aside={
-              <button type="button" className={styles.link} onClick={() => open('stores')}>
-                Add a part
-              </button>
-            }
-          >
-            {fit.mountDepths.map((r) => (
-              <Ruler
-                key={r.mount}
-                name={box.mounts.find((m) => m.id === r.mount)?.name ?? r.mount}
-                {...r}
-              />
-            ))}
-          </Section>
-          <Section title={near.length > 0 ? 'Gaps to mind' : 'Nearest gaps'}>
-            {fit.gaps.length === 0 ? (
-              <p className="soft">Nothing is near anything yet.</p>
-            ) : (
-              <table>
-                <thead>
-                  <tr>
-                    <th>between</th>
-                    <th className="num">gap</th>
-                    <th className="num">worst, mm</th>
-                    <th />
-                  </tr>
-                </thead>
-                <tbody>
-                  {shown.map((g) => {
-                    const gapVerdict = () => {
-                      if (g.verdict === 'clash') return 'fails';
-                      if (g.verdict === 'marginal') return 'marginal';
-                      return 'ok';
-                    };
-                    return (
-                      <tr key={`${g.a}|${g.b}`}>
-                        <td>
-                          <button type="button" className={styles.link} onClick={() => pick(g.a)}>
-                            {g.nameA}
-                          </button>{' '}
-                          · {g.nameB}
-                        </td>
-                        <td className="num">
-                          <Why reason={reasonForGap(g)}>
-                            {formatMillimetres(g.gap_mm, Math.abs(g.gap_mm) < 10 ? 1 : 0)}
-                          </Why>
-                        </td>
-                        <td className="num soft">{formatNumber(g.worst_mm, { decimals: 1 })}</td>
-                        <td>
-                          <Mark verdict={gapVerdict()} />
-                        </td>
-                      </tr>
-                    );
-                  })}
-                </tbody>
-              </table>
-            )}
-          </Section>
-          <PartsFit gaps={fit.gaps} />
+          <MountDepths depths={mountDepths} />
+          <GapTable gaps={gaps} picked={picked} />
+          <PartsFit gaps={gaps} />
           <PortRoom />
           <PowerTable />
           <BracketMaker />
-          {screws.length > 0 && (
-            <Section title="Screws">
-              <table>
-                <thead>
-                  <tr>
-                    <th>through</th>
-                    <th>thread</th>
-                    <th className="num">window, mm</th>
-                    <th className="num">length, mm</th>
-                    <th />
-                  </tr>
-                </thead>
-                <tbody>
-                  {screws.map((s) => {
-                    const screwVerdict = () => {
-                      if (s.verdict === 'ok') return 'ok';
-                      if (s.verdict === 'none') return 'marginal';
-                      return 'fails';
-                    };
-                    return (
-                      <tr key={`${s.radiator}-${s.fans}`}>
-                        <td>
-                          {s.fans
-                            ? findComponent(design, s.fans)?.name
-                            : `frame, ${findComponent(design, s.radiator)?.name ?? ''}`}
-                        </td>
-                        <td className="mono">{s.thread}</td>
-                        <td className="num soft">
-                          {formatNumber(s.window.shortest_mm, { decimals: 1 })}–
-                          {formatNumber(s.window.longest_mm, { decimals: 1 })}
-                        </td>
-                        <td className="num">
-                          {s.length_mm === null
-                            ? 'none'
-                            : `${s.quantity} × ${s.length_mm}${s.washers > 0 ? `, ${s.washers} washers` : ''}`}
-                        </td>
-                        <td>
-                          <Mark verdict={screwVerdict()} />
-                        </td>
-                      </tr>
-                    );
-                  })}
-                </tbody>
-              </table>
-              <p className={styles.caution}>
-                Too long a screw pierces a tube behind the fins and ruins the radiator. Measure
-                before you turn it home.
-              </p>
-            </Section>
-          )}
+          <ScrewTable />
         </>
       }
     >
@@ -354,8 +246,8 @@ export function CaseStage() {
           {component && movedBy(design, component.id, [0, 0, 0]) ? (
             <>
               Drag {component.name}, or move it with the arrow keys by 1 mm, with Shift by 5.
-              {near[0]
-                ? ` Nearest: ${near[0].nameA} to ${near[0].nameB}, ${formatMillimetres(near[0].gap_mm, 1)}.`
+              {nearest
+                ? ` Nearest: ${nearest.nameA} to ${nearest.nameB}, ${formatMillimetres(nearest.gap_mm, 1)}.`
                 : ''}
             </>
           ) : (
@@ -364,91 +256,5 @@ export function CaseStage() {
         </p>
       )}
     </StageFrame>
-  );
-}
-
-function Ruler({
-  name,
-  published_mm,
-  used_mm,
-  free_mm,
-  blockedBy,
-}: {
-  readonly name: string;
-  readonly published_mm: number;
-  readonly used_mm: number;
-  readonly free_mm: number;
-  readonly blockedBy: string | null;
-}) {
-  const scale = Math.max(published_mm, used_mm, Math.min(free_mm, 160), 40) * 1.05;
-  const pc = (v: number): string => `${Math.min(100, (100 * v) / scale)}%`;
-  const over = used_mm > free_mm;
-  return (
-    <div className={styles.ruler}>
-      <span>{name}</span>
-      <div
-        className={styles.scale}
-        role="img"
-        aria-label={`${name}: ${formatNumber(used_mm)} mm taken, ${formatNumber(free_mm)} mm to ${blockedBy ?? 'the far wall'}, maker says ${formatNumber(published_mm)} mm`}
-      >
-        <div className={styles.free} style={{ width: pc(free_mm) }} />
-        <div className={styles.used} data-over={over || undefined} style={{ width: pc(used_mm) }} />
-        <div
-          className={styles.said}
-          style={{ left: pc(published_mm) }}
-          title={`the maker says ${formatNumber(published_mm)} mm`}
-        />
-      </div>
-      <span className={styles.rulerText}>
-        {used_mm > 0 ? (
-          <>
-            {formatNumber(used_mm)} mm taken,{' '}
-            {over
-              ? `${formatNumber(used_mm - free_mm)} mm too deep`
-              : `${formatNumber(free_mm - used_mm)} mm left`}
-          </>
-        ) : (
-          <>{formatNumber(free_mm)} mm free</>
-        )}
-        <span className="soft">
-          {' '}
-          {over ? 'for' : 'to'} {blockedBy ?? 'the far wall'}
-        </span>
-      </span>
-    </div>
-  );
-}
-
-function ChooseCase({ onMeasure }: { onMeasure(): void }) {
-  const commit = useEditor((s) => s.commit);
-  const cases = useOffer('case');
-  return (
-    <div className={styles.choose}>
-      <EmptyStage
-        title="Choose the case"
-        text="Everything hangs on it: where radiators can go, how thick they may be, where pump and reservoir stand. It can be changed later; parts keep their place where the new case has it."
-      />
-      <div className={styles.cases}>
-        {cases.map((c) => (
-          <button
-            key={c.id}
-            type="button"
-            className={styles.case}
-            onClick={() => commit(`choose ${c.name}`, { do: 'case.choose', case: c })}
-          >
-            <strong>{c.name}</strong> <span className="soft">{c.maker}</span>
-            <br />
-            <span className="soft">{partFigures(c)}</span>
-          </button>
-        ))}
-        <button type="button" className={styles.case} onClick={onMeasure}>
-          <strong>A case of your own</strong>
-          <br />
-          <span className="soft">
-            Not among these: measure it with a ruler, step by step, and see it drawn as you type.
-          </span>
-        </button>
-      </div>
-    </div>
   );
 }

@@ -159,7 +159,7 @@ describe('runs as drawn', () => {
 
   test('a joint is not drawn as a tube', () => {
     const { system, reports } = analyse(demoDesign('dawn-chorus-desk') as Design);
-    const joint = reports.runs.find((r) => r.by === 'joint');
+    const joint = reports.runs.find((r) => r.by === 'direct');
     expect(joint && runPath(system, joint, 30, (p) => [p[0], p[1]])).toBeNull();
   });
 });

@@ -30,7 +30,7 @@ export function runPath(system: System, run: Run, radius_mm: number, flat: Flatt
       .map((v) => v.toFixed(1))
       .join(' ');
   if (from && to && run.bridge) return `M${P(from.at)}L${P(to.at)}`;
-  if (!from || !to || run.by === 'joint') return null;
+  if (!from || !to || run.by === 'direct') return null;
   if (!run.tube.hard) {
     const reach = Math.max(20, Math.min(130, distance(from.at, to.at) * 0.45));
     return `M${P(from.at)}C${P(add(from.at, scale(from.direction, reach)))} ${P(add(to.at, scale(to.direction, reach)))} ${P(to.at)}`;

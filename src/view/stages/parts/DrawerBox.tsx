@@ -59,7 +59,7 @@ export function DrawerBox() {
             commit('take from the drawer', {
               do: 'batch',
               edits: asked.map((l) => ({
-                do: 'drawer.set',
+                do: 'inventory.set',
                 part: l.part,
                 count: Math.min(stock[l.part] ?? 0, Math.ceil(l.quantity)),
               })),

@@ -123,7 +123,7 @@ export function KindList() {
                       value={choices.inventory?.[l.part] ?? 0}
                       onCommit={(count) =>
                         commit(`count ${l.name} in the drawer`, {
-                          do: 'drawer.set',
+                          do: 'inventory.set',
                           part: l.part,
                           count,
                         })

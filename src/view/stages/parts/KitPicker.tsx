@@ -11,7 +11,7 @@ const DUTIES: readonly { readonly duty: KitDuty; readonly label: string }[] = [
   { duty: 'rotary90', label: '90° rotary' },
   { duty: 'rotary45', label: '45° rotary' },
   { duty: 'extender', label: 'Extender' },
-  { duty: 'joint', label: 'Joint' },
+  { duty: 'maleToMale', label: 'Male-to-male' },
   { duty: 'plug', label: 'Plug' },
   { duty: 'drain', label: 'Drain valve' },
   { duty: 'fill', label: 'Fill cap' },

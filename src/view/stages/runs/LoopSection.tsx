@@ -120,9 +120,9 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
             const constraints = loop.connections.find((l) => l.id === r.id)?.constraints;
             const pinned = design.layout.routes[r.id]?.pinned ?? false;
             const endWords = () => {
-              if (r.by === 'joint') {
+              if (r.by === 'direct') {
                 if (r.bridge) return 'bridge';
-                return 'joint';
+                return 'direct';
               }
               return `${END_WORDS[r.ends.from]} / ${END_WORDS[r.ends.to]}`;
             };
@@ -142,9 +142,9 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
                   {r.by === 'tube' && r.estimated && <span className="soft"> not routed</span>}
                 </td>
                 <td className="narrow">{endWords()}</td>
-                <td className="num">{r.by === 'joint' ? '–' : r.bends}</td>
+                <td className="num">{r.by === 'direct' ? '–' : r.bends}</td>
                 <td className="num">
-                  {r.by === 'joint' ? (
+                  {r.by === 'direct' ? (
                     '–'
                   ) : (
                     <Why reason={reasonForRun(r)}>

@@ -74,11 +74,11 @@ export function RunPanel({
         </button>
       }
     >
-      {run.by === 'joint' ? (
+      {run.by === 'direct' ? (
         <p>
           {run.bridge
             ? `Bridged by ${run.bridge.name}, from port to port: no tube.`
-            : 'Screwed together with a double male joint: the ports face each other.'}
+            : 'Screwed together with a male-to-male fitting: the ports face each other.'}
         </p>
       ) : (
         <>

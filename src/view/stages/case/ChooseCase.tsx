@@ -1,0 +1,41 @@
+'use client';
+import { partFigures } from '@/view/catalogue/figures';
+import { useOffer } from '@/view/shared';
+import { useEditor } from '@/view/workspace';
+import { EmptyStage } from '../frame/StageFrame';
+import styles from './CaseStage.module.css';
+
+/** The first thing of the stage: which case it is, or a ruler for one that is not among these. */
+export function ChooseCase({ onMeasure }: { onMeasure(): void }) {
+  const commit = useEditor((s) => s.commit);
+  const cases = useOffer('case');
+  return (
+    <div className={styles.choose}>
+      <EmptyStage
+        title="Choose the case"
+        text="Everything hangs on it: where radiators can go, how thick they may be, where pump and reservoir stand. It can be changed later; parts keep their place where the new case has it."
+      />
+      <div className={styles.cases}>
+        {cases.map((c) => (
+          <button
+            key={c.id}
+            type="button"
+            className={styles.case}
+            onClick={() => commit(`choose ${c.name}`, { do: 'case.choose', case: c })}
+          >
+            <strong>{c.name}</strong> <span className="soft">{c.maker}</span>
+            <br />
+            <span className="soft">{partFigures(c)}</span>
+          </button>
+        ))}
+        <button type="button" className={styles.case} onClick={onMeasure}>
+          <strong>A case of your own</strong>
+          <br />
+          <span className="soft">
+            Not among these: measure it with a ruler, step by step, and see it drawn as you type.
+          </span>
+        </button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,76 @@
+'use client';
+import { memo } from 'react';
+import type { ClearanceReport } from '@/core/clearance';
+import { formatMillimetres, formatNumber } from '@/core/units';
+import { Mark, Why } from '@/view/shared';
+import { useEditor } from '@/view/workspace';
+import { Section } from '../frame/StageFrame';
+import { reasonForGap } from '../reasons';
+import styles from './CaseStage.module.css';
+
+type Gaps = ClearanceReport['gaps'];
+
+/** What is too near, and what is near the picked part, nearest first. */
+export const gapsToMind = (gaps: Gaps, picked: string | null): Gaps =>
+  gaps
+    .filter((g) => g.verdict !== 'clear' || (picked !== null && (g.a === picked || g.b === picked)))
+    .slice(0, 14);
+
+/** The gaps to mind, or the nearest where all is clear. */
+export const GapTable = memo(function GapTable({
+  gaps,
+  picked,
+}: {
+  readonly gaps: Gaps;
+  readonly picked: string | null;
+}) {
+  const pick = useEditor((s) => s.pick);
+  const near = gapsToMind(gaps, picked);
+  const shown = near.length > 0 ? near : gaps.slice(0, 6);
+  return (
+    <Section title={near.length > 0 ? 'Gaps to mind' : 'Nearest gaps'}>
+      {gaps.length === 0 ? (
+        <p className="soft">Nothing is near anything yet.</p>
+      ) : (
+        <table>
+          <thead>
+            <tr>
+              <th>between</th>
+              <th className="num">gap</th>
+              <th className="num">worst, mm</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((g) => {
+              const gapVerdict = () => {
+                if (g.verdict === 'clash') return 'fails';
+                if (g.verdict === 'marginal') return 'marginal';
+                return 'ok';
+              };
+              return (
+                <tr key={`${g.a}|${g.b}`}>
+                  <td>
+                    <button type="button" className={styles.link} onClick={() => pick(g.a)}>
+                      {g.nameA}
+                    </button>{' '}
+                    · {g.nameB}
+                  </td>
+                  <td className="num">
+                    <Why reason={reasonForGap(g)}>
+                      {formatMillimetres(g.gap_mm, Math.abs(g.gap_mm) < 10 ? 1 : 0)}
+                    </Why>
+                  </td>
+                  <td className="num soft">{formatNumber(g.worst_mm, { decimals: 1 })}</td>
+                  <td>
+                    <Mark verdict={gapVerdict()} />
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+    </Section>
+  );
+});

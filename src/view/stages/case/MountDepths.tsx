@@ -1,0 +1,87 @@
+'use client';
+import { memo } from 'react';
+import type { MountDepth } from '@/core/clearance';
+import { formatNumber } from '@/core/units';
+import { useEditor } from '@/view/workspace';
+import { Section } from '../frame/StageFrame';
+import styles from './CaseStage.module.css';
+
+/** At each mount what is taken and what is left, as a ruler with the maker's figure on it. */
+export const MountDepths = memo(function MountDepths({
+  depths,
+}: {
+  readonly depths: readonly MountDepth[];
+}) {
+  const box = useEditor((s) => s.design.case);
+  const open = useEditor((s) => s.open);
+  return (
+    <Section
+      title="Room at each mount"
+      aside={
+        <button type="button" className={styles.link} onClick={() => open('stores')}>
+          Add a part
+        </button>
+      }
+    >
+      {depths.map((r) => (
+        <Ruler
+          key={r.mount}
+          name={box?.mounts.find((m) => m.id === r.mount)?.name ?? r.mount}
+          {...r}
+        />
+      ))}
+    </Section>
+  );
+});
+
+function Ruler({
+  name,
+  published_mm,
+  used_mm,
+  free_mm,
+  blockedBy,
+}: {
+  readonly name: string;
+  readonly published_mm: number;
+  readonly used_mm: number;
+  readonly free_mm: number;
+  readonly blockedBy: string | null;
+}) {
+  const scale = Math.max(published_mm, used_mm, Math.min(free_mm, 160), 40) * 1.05;
+  const pc = (v: number): string => `${Math.min(100, (100 * v) / scale)}%`;
+  const over = used_mm > free_mm;
+  return (
+    <div className={styles.ruler}>
+      <span>{name}</span>
+      <div
+        className={styles.scale}
+        role="img"
+        aria-label={`${name}: ${formatNumber(used_mm)} mm taken, ${formatNumber(free_mm)} mm to ${blockedBy ?? 'the far wall'}, maker says ${formatNumber(published_mm)} mm`}
+      >
+        <div className={styles.free} style={{ width: pc(free_mm) }} />
+        <div className={styles.used} data-over={over || undefined} style={{ width: pc(used_mm) }} />
+        <div
+          className={styles.said}
+          style={{ left: pc(published_mm) }}
+          title={`the maker says ${formatNumber(published_mm)} mm`}
+        />
+      </div>
+      <span className={styles.rulerText}>
+        {used_mm > 0 ? (
+          <>
+            {formatNumber(used_mm)} mm taken,{' '}
+            {over
+              ? `${formatNumber(used_mm - free_mm)} mm too deep`
+              : `${formatNumber(free_mm - used_mm)} mm left`}
+          </>
+        ) : (
+          <>{formatNumber(free_mm)} mm free</>
+        )}
+        <span className="soft">
+          {' '}
+          {over ? 'for' : 'to'} {blockedBy ?? 'the far wall'}
+        </span>
+      </span>
+    </div>
+  );
+}
