@@ -13,7 +13,7 @@ const config = {
     'Number',
     'Object',
   ],
-  globalSetup: '<rootDir>/scripts/pool.mjs',
+  globalSetup: '<rootDir>/scripts/bundles.mjs',
   setupFiles: ['<rootDir>/scripts/jsdom.cjs'],
   roots: ['<rootDir>/src', '<rootDir>/reference'],
   moduleNameMapper: {

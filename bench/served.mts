@@ -22,18 +22,14 @@ const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(do
 
 async function serve(): Promise<ChildProcess> {
   const folder = mkdtempSync(join(tmpdir(), 'zephyron-bench-'));
-  const server = spawn(
-    process.execPath,
-    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)],
-    {
-      stdio: 'ignore',
-      env: {
-        ...process.env,
-        DATABASE_URL: `file:${join(folder, 'bench.db')}`,
-        NODE_ENV: 'production',
-      },
+  const server = spawn(process.execPath, ['scripts/serve.mjs', '127.0.0.1', String(PORT)], {
+    stdio: 'ignore',
+    env: {
+      ...process.env,
+      DATABASE_URL: `file:${join(folder, 'bench.db')}`,
+      NODE_ENV: 'production',
     },
-  );
+  });
   for (let i = 0; i < 100; i += 1) {
     if (
       await fetch(`${ADDRESS}/api/builds`).then(

@@ -7,7 +7,7 @@ import { join } from 'node:path';
 const folder = mkdtempSync(join(tmpdir(), 'zephyron-e2e-'));
 const server = spawn(
   process.execPath,
-  ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', process.argv[2] ?? '4399'],
+  ['scripts/serve.mjs', '127.0.0.1', process.argv[2] ?? '4399'],
   {
     stdio: 'inherit',
     env: {

@@ -3,7 +3,7 @@ import { execSync } from 'node:child_process';
 import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
-import { ensurePool } from './pool.mjs';
+import { ensureBundles } from './bundles.mjs';
 
 const STAMP = '.next/zephyron-sources';
 
@@ -25,7 +25,7 @@ export function sourcesHash() {
 }
 
 export function ensureBuilt() {
-  ensurePool();
+  ensureBundles();
   const now = sourcesHash();
   if (existsSync('.next/BUILD_ID') && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === now)
     return false;

@@ -6,19 +6,11 @@ import { ensureBuilt } from './built.mjs';
 
 const port = Number(process.env.PORT ?? 4310);
 const host = process.env.HOST ?? '127.0.0.1';
-const loopback = /^(127\.|localhost$|::1$)/.test(host);
 
 if (!Number.isInteger(port) || port < 1 || port > 65535) {
   console.error(`PORT must be 1 to 65535, not "${process.env.PORT}".`);
   process.exit(1);
 }
-if (!loopback && !process.env.ZEPHYRON_PASSPHRASE) {
-  console.error(
-    `HOST is ${host}: set ZEPHYRON_PASSPHRASE to open the app to other machines. Without it only this machine is served (127.0.0.1).`,
-  );
-  process.exit(1);
-}
-
 const free = await new Promise((resolve) => {
   const probe = createServer();
   probe.once('error', () => resolve(false));
@@ -33,14 +25,10 @@ if (!free) {
 }
 
 ensureBuilt();
-const server = spawn(
-  process.execPath,
-  ['node_modules/next/dist/bin/next', 'start', '-H', host, '-p', String(port)],
-  {
-    stdio: ['ignore', 'pipe', 'inherit'],
-    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
-  },
-);
+const server = spawn(process.execPath, ['scripts/serve.mjs', host, String(port)], {
+  stdio: ['ignore', 'pipe', 'inherit'],
+  env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
+});
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));
 
@@ -55,7 +43,7 @@ for (let i = 0; i < 120; i += 1) {
     const answer = await fetch(`${address}/api/builds`, { headers: auth });
     if (answer.ok) {
       console.log(
-        `\nZephyron is ready: ${address}\n${(await answer.json()).length} builds on the Shelf. Stop with Ctrl+C.`,
+        `\nZephyron is ready: ${address}\n${answer.headers.get('x-total-count')} builds. Stop with Ctrl+C.`,
       );
       break;
     }

@@ -110,19 +110,15 @@ if (!executablePath) {
   console.error(HOW);
   process.exit(1);
 }
-const server = spawn(
-  process.execPath,
-  ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)],
-  {
-    stdio: 'ignore',
-    env: {
-      ...process.env,
-      DATABASE_URL: `file:${join(mkdtempSync(join(tmpdir(), 'zephyron-shots-')), 'shots.db')}`,
-      NEXT_TELEMETRY_DISABLED: '1',
-      NODE_ENV: 'production',
-    },
+const server = spawn(process.execPath, ['scripts/serve.mjs', '127.0.0.1', String(PORT)], {
+  stdio: 'ignore',
+  env: {
+    ...process.env,
+    DATABASE_URL: `file:${join(mkdtempSync(join(tmpdir(), 'zephyron-shots-')), 'shots.db')}`,
+    NEXT_TELEMETRY_DISABLED: '1',
+    NODE_ENV: 'production',
   },
-);
+});
 for (let i = 0; i < 80; i += 1) {
   try {
     if ((await fetch(`http://127.0.0.1:${PORT}/api/builds`)).ok) break;

@@ -1,34 +1,73 @@
+import { randomBytes } from 'node:crypto';
 import { NextResponse, type NextRequest } from 'next/server';
+import { isSession, SESSION_COOKIE, tryBasic } from '@/server/session';
 
 const LOOPBACK = /^(127(?:\.\d{1,3}){3}|localhost|\[::1\])(:\d+)?$/;
 
+/** Open to anyone with the address: the page where the passphrase is said, and what it calls. */
+const DOORS = new Set(['/enter', '/api/session']);
+/** GETs that cost: another site's page may not send its visitors for them. */
+const COSTLY = /^\/api\/(backup|proof|builds\/[^/]+\/(pdf|list|file))$/;
+
 /**
  * Who may talk to the app: this machine, or with a passphrase those it was opened to. Other sites'
- * pages never.
+ * pages never. What goes on bears the policy of its page.
  */
 export function proxy(request: NextRequest): NextResponse {
-  const host = request.headers.get('host') ?? '';
+  return notServed(request) ?? notKnown(request) ?? fromElsewhere(request) ?? goOn(request);
+}
+
+const refused = (
+  text: string,
+  status: number,
+  headers: Record<string, string> = {},
+): NextResponse =>
+  new NextResponse(text, { status, headers: { ...headers, 'cache-control': 'no-store' } });
+
+/**
+ * Without a passphrase only this machine is served: by the name that was asked for, and by the
+ * address the server is bound to, which `scripts/serve.mjs` tells.
+ */
+function notServed(request: NextRequest): NextResponse | null {
+  if (process.env.ZEPHYRON_PASSPHRASE) return null;
+  const bound = process.env.ZEPHYRON_BOUND,
+    isBound =
+      process.env.NODE_ENV !== 'production' || (bound !== undefined && LOOPBACK.test(bound));
+  if (isBound && LOOPBACK.test(request.headers.get('host') ?? '')) return null;
+  return refused(
+    'This address is not served. Set HOST and ZEPHYRON_PASSPHRASE and use "npm run demo" to open the app to others.',
+    403,
+  );
+}
+
+function notKnown(request: NextRequest): NextResponse | null {
   const passphrase = process.env.ZEPHYRON_PASSPHRASE;
-  if (!LOOPBACK.test(host) && !passphrase)
-    return new NextResponse(
-      'This address is not served. Set HOST and ZEPHYRON_PASSPHRASE to open the app to others.',
-      { status: 403 },
-    );
-  if (passphrase && !knows(request.headers.get('authorization'), passphrase))
-    return new NextResponse('Passphrase wanted.', {
-      status: 401,
-      headers: { 'www-authenticate': 'Basic realm="Zephyron", charset="UTF-8"' },
+  const { pathname } = request.nextUrl;
+  if (!passphrase || DOORS.has(pathname)) return null;
+  if (isSession(request.cookies.get(SESSION_COOKIE)?.value)) return null;
+  const tried = tryBasic(request.headers.get('authorization'), passphrase);
+  if (tried?.kind === 'right') return null;
+  if (tried?.kind === 'wait')
+    return refused(`Too many wrong tries. Wait ${tried.seconds} s.`, 429, {
+      'retry-after': String(tried.seconds),
     });
-  if (!['GET', 'HEAD', 'OPTIONS'].includes(request.method)) {
-    const origin = request.headers.get('origin');
-    const site = request.headers.get('sec-fetch-site');
-    if (
-      (origin !== null && hostOf(origin) !== host) ||
-      (site !== null && !['same-origin', 'none'].includes(site))
-    )
-      return new NextResponse("Changes are taken from the app's own pages only.", { status: 403 });
-  }
-  return NextResponse.next();
+  if (!pathname.startsWith('/api/') && request.headers.get('accept')?.includes('text/html'))
+    return NextResponse.redirect(new URL('/enter', request.url), 303);
+  return refused('Passphrase wanted.', 401, {
+    'www-authenticate': 'Basic realm="Zephyron", charset="UTF-8"',
+  });
+}
+
+function fromElsewhere(request: NextRequest): NextResponse | null {
+  const isChange = !['GET', 'HEAD', 'OPTIONS'].includes(request.method);
+  if (!isChange && !COSTLY.test(request.nextUrl.pathname)) return null;
+  const origin = request.headers.get('origin'),
+    site = request.headers.get('sec-fetch-site');
+  const isOwnOrigin = origin === null || hostOf(origin) === request.headers.get('host');
+  const isOwnSite = site === null || ['same-origin', 'none'].includes(site);
+  return isOwnOrigin && isOwnSite
+    ? null
+    : refused("This is taken from the app's own pages only.", 403);
 }
 
 function hostOf(origin: string): string {
@@ -39,22 +78,33 @@ function hostOf(origin: string): string {
   }
 }
 
-/** Compares without stopping at the first wrong letter. */
-function knows(header: string | null, passphrase: string): boolean {
-  if (!header?.startsWith('Basic ')) return false;
-  let credentials: string;
-  try {
-    credentials = new TextDecoder().decode(
-      Uint8Array.from(atob(header.slice(6)), (c) => c.charCodeAt(0)),
-    );
-  } catch {
-    return false;
-  }
-  const diagnostic = credentials.slice(credentials.indexOf(':') + 1);
-  let differs = diagnostic.length ^ passphrase.length;
-  for (let i = 0; i < passphrase.length; i += 1)
-    differs |= passphrase.charCodeAt(i) ^ (diagnostic.charCodeAt(i) || 0);
-  return differs === 0;
+/** The page's policy, with a number that its own scripts bear and nothing put in from outside. */
+function goOn(request: NextRequest): NextResponse {
+  const nonce = randomBytes(16).toString('base64');
+  const policy = policyOf(nonce);
+  const headers = new Headers(request.headers);
+  headers.set('x-nonce', nonce);
+  headers.set('content-security-policy', policy);
+  const response = NextResponse.next({ request: { headers } });
+  response.headers.set('content-security-policy', policy);
+  return response;
+}
+
+function policyOf(nonce: string): string {
+  const dev = process.env.NODE_ENV !== 'production';
+  return [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'${dev ? " 'unsafe-eval'" : ''}`,
+    "style-src 'self' 'unsafe-inline'",
+    "img-src 'self' data: blob:",
+    "font-src 'self' data:",
+    "worker-src 'self' blob:",
+    `connect-src 'self'${dev ? ' ws:' : ''}`,
+    "object-src 'none'",
+    "base-uri 'none'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+  ].join('; ');
 }
 
 export const config = { matcher: ['/((?!_next/static|_next/image|favicon).*)'] };

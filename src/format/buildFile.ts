@@ -1,7 +1,17 @@
 import type { Design } from '@/core/design';
+import { LIMITS } from '@/core/validation';
 
 /** A build as its file: readable JSON, one document. */
-export const designToText = (design: Design): string => `${JSON.stringify(design, null, 1)}\n`;
+/**
+ * A design as the text of its file: indented for the eye, or in one line where that would make it
+ * too large to be read again.
+ */
+export function designToText(design: Design): string {
+  const indented = `${JSON.stringify(design, null, 1)}\n`;
+  return new TextEncoder().encode(indented).byteLength <= LIMITS.bytes
+    ? indented
+    : JSON.stringify(design);
+}
 
 /**
  * "Dawn chorus desk" → "dawn-chorus-desk.zephyron.json". Only letters, digits and dashes survive.

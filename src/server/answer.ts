@@ -4,6 +4,7 @@ import type { ValidationIssue } from '@/core/validation';
 export interface Answer {
   readonly status: number;
   readonly body: unknown;
+  readonly headers?: Readonly<Record<string, string>>;
 }
 
 export const ok = (body: unknown, status = 200): Answer => ({ status, body });

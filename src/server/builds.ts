@@ -1,45 +1,13 @@
 import { randomBytes } from 'node:crypto';
-import { DEMO_BUILDS, type PartLists } from '@/catalogue';
+import { DEMO_BUILDS } from '@/catalogue';
 import type { Design } from '@/core/design';
-import { countIssue, validateDesign, parseDesign, type Validated } from '@/core/validation';
-import { buildFileName, designToText, slug } from '@/format';
-import {
-  createBuild,
-  listBuilds,
-  openStore,
-  readBuild,
-  removeBuild,
-  saveBuild,
-  seedBuilds,
-  type Store,
-} from '@/store';
-import { JsonText, ok, refuse, type Answer } from './answer';
-import { inPool, OverTimeError, PoolFullError, type Watch } from './pool';
+import { buildFileName, slug } from '@/format';
+import type { ListedBuild } from '@/store';
+import { ok, refuse, type Answer } from './answer';
+import { inPool, type Accepted, type Watch } from './pool';
+import { LOOK_OVER_MS, pooled, ROUTE_MS } from './pooled';
+import { theStore } from './store';
 import { summariseLater, summaryStates, type SummaryState } from './summaries';
-
-const held = globalThis as unknown as { zephyronStore?: Promise<Store> };
-
-/** The one store of this process, opened, migrated and with the demo builds in it. */
-export function theStore(): Promise<Store> {
-  held.zephyronStore ??= openStore().then(async (store) => {
-    await seedBuilds(
-      store,
-      DEMO_BUILDS.map((d) => ({
-        name: d.name,
-        title: d.design.name,
-        document: JSON.stringify(d.design),
-      })),
-      Date.now(),
-    );
-    for (const row of await listBuilds(store))
-      if (row.summary === null) summariseLater(store, row.id, row.revision);
-    return store;
-  });
-  held.zephyronStore.catch(() => {
-    delete held.zephyronStore;
-  });
-  return held.zephyronStore;
-}
 
 export interface BuildEntry {
   readonly id: string;
@@ -53,23 +21,54 @@ export interface BuildEntry {
   readonly known: SummaryState;
 }
 
+export interface BuildList {
+  readonly entries: readonly BuildEntry[];
+  /** Builds that the search finds, on all pages. */
+  readonly total: number;
+  readonly offset: number;
+  readonly limit: number;
+  readonly search: string;
+}
+
+/** Builds on a page of the list. */
+export const PAGE_SIZE = 50;
+/** Most builds that one request may list. */
+const MOST_LISTED = 500;
+
+/** What a request asks of the list, within bounds: `limit`, `offset`, `q`. */
+export function pageAsked(params: URLSearchParams): {
+  readonly limit: number;
+  readonly offset: number;
+  readonly search: string;
+} {
+  const whole = (key: string, otherwise: number, most: number): number => {
+    const value = Number(params.get(key) ?? otherwise);
+    return Number.isInteger(value) && value >= 0 ? Math.min(value, most) : otherwise;
+  };
+  return {
+    limit: whole('limit', PAGE_SIZE, MOST_LISTED) || PAGE_SIZE,
+    offset: whole('offset', 0, 1e9),
+    search: (params.get('q') ?? '').trim().slice(0, 80),
+  };
+}
+
 /**
- * All builds, newest change first. Nothing is evaluated here: summaries are worked out in the pool
- * when a build is saved.
+ * A page of builds, newest change first. Rows are read, nothing is evaluated here: summaries are
+ * worked out in the pool when a build is saved.
  */
-export async function listedBuilds(): Promise<readonly BuildEntry[]> {
+export async function listedBuilds(asked = pageAsked(new URLSearchParams())): Promise<BuildList> {
   const store = await theStore();
-  const rows = await listBuilds(store);
+  const { rows, total } = await store.listBuilds(asked);
   const states = await summaryStates(store, rows);
-  return rows.map(({ id, name, revision, updatedAt, demo }, i) => ({
-    id,
-    name,
-    revision,
-    updatedAt,
-    demo,
-    about: DEMO_BUILDS.find((d) => d.name === demo)?.about ?? null,
-    known: states[i] as SummaryState,
-  }));
+  return { ...asked, total, entries: rows.map((row, i) => entryOf(row, states[i])) };
+}
+
+function entryOf(
+  { id, name, revision, updatedAt, demo }: ListedBuild,
+  known: SummaryState = { state: 'pending' },
+): BuildEntry {
+  const about = DEMO_BUILDS.find((d) => d.name === demo)?.about ?? null;
+  return { id, name, revision, updatedAt, demo, about, known };
 }
 
 export interface OpenedBuild {
@@ -78,148 +77,151 @@ export interface OpenedBuild {
   readonly design: Design;
 }
 
+/** Builds opened last, by revision: a page and its title ask for the same one. */
+const openedLast = new Map<string, Design>();
+const OPEN_KEPT = 8;
+
+/** A build as it stands; null when there is none, or it cannot be read. */
 export async function openBuild(id: string): Promise<OpenedBuild | null> {
-  const row = await readBuild(await theStore(), id);
+  const row = await (await theStore()).readBuild(id);
   if (!row) return null;
-  const parsed = parseDesign(row.document);
-  return parsed.ok ? { id: row.id, revision: row.revision, design: parsed.value } : null;
+  const { revision, document } = row,
+    key = `${id}@${revision}@${row.updatedAt}`;
+  const known = openedLast.get(key);
+  if (known) return { id, revision, design: known };
+  const parsed = await inPool('open', { document }, LOOK_OVER_MS);
+  if (!parsed.ok) return null;
+  if (openedLast.size >= OPEN_KEPT) openedLast.clear();
+  openedLast.set(key, parsed.value);
+  return { id, revision, design: parsed.value };
+}
+
+/** Why a build does not open: it is in the bin, was written by another version, or never was. */
+export async function whyNotOpen(
+  id: string,
+): Promise<
+  | { readonly state: 'missing' }
+  | { readonly state: 'binned' }
+  | { readonly state: 'unreadable'; readonly name: string; readonly message: string }
+> {
+  const row = await (await theStore()).readAnyBuild(id);
+  if (!row) return { state: 'missing' };
+  if (row.deletedAt !== null) return { state: 'binned' };
+  const parsed = await inPool('open', { document: row.document }, LOOK_OVER_MS);
+  const [first] = parsed.ok ? [] : parsed.troubles;
+  return {
+    state: 'unreadable',
+    name: row.name,
+    message: first ? `${first.path ? `${first.path}: ` : ''}${first.message}` : '',
+  };
+}
+
+/** A build over the API. */
+export async function readBuildAnswer(id: string): Promise<Answer> {
+  const opened = await openBuild(id);
+  return opened
+    ? ok({ id: opened.id, revision: opened.revision, document: opened.design })
+    : refuse(404, 'There is no such build.');
 }
 
 /**
- * A stored document as a file: written anew where it can be read, and byte for byte where it
- * cannot.
+ * A stored document as a file, in the bin or not: written anew where it can be read, and byte for
+ * byte where it cannot.
  */
 export async function buildFile(
   id: string,
 ): Promise<{ readonly name: string; readonly text: string } | null> {
-  const row = await readBuild(await theStore(), id);
+  const row = await (await theStore()).readAnyBuild(id);
   if (!row) return null;
-  const parsed = parseDesign(row.document);
-  return {
-    name: buildFileName(row.name),
-    text: parsed.ok ? designToText(parsed.value) : row.document,
-  };
+  const text = await inPool('file', { document: row.document }, LOOK_OVER_MS);
+  return { name: buildFileName(row.name), text };
 }
 
-/** A new build from a document. Its id is made from its name. */
-export async function addBuild(
-  data: unknown,
+/** A new build from the text of a document. Its id is made from its name. */
+export const addBuild = (
+  text: string,
   { route = false, ...watch }: { readonly route?: boolean } & Watch = {},
-): Promise<Answer> {
-  const counted = countIssue(data);
-  if (counted) return refuse(400, 'This is not a build that can be kept.', [counted]);
-  if (!route) return keepBuild(validateDesign(data));
-  return pooled(async () => keepBuild(await inPool('route', { data }, EVALUATE_MS, watch)));
-}
+): Promise<Answer> =>
+  pooled(async () =>
+    keepBuild(
+      route
+        ? await inPool('route', { text }, ROUTE_MS, watch)
+        : await inPool('accept', { text }, LOOK_OVER_MS, watch),
+    ),
+  );
 
-async function keepBuild(validated: Validated<Design>): Promise<Answer> {
-  if (!validated.ok)
-    return refuse(400, 'This is not a build that can be kept.', validated.troubles);
-  const id = `${slug(validated.value.name)}-${randomBytes(4).toString('hex')}`;
-  const row = await createBuild(
-    await theStore(),
-    { id, name: validated.value.name, document: JSON.stringify(validated.value) },
+async function keepBuild(accepted: Accepted): Promise<Answer> {
+  if (!accepted.ok) return refuse(400, 'This is not a build that can be kept.', accepted.troubles);
+  const { name, document } = accepted.value;
+  const store = await theStore();
+  const row = await store.createBuild(
+    { id: `${slug(name)}-${randomBytes(4).toString('hex')}`, name, document },
     Date.now(),
   );
-  summariseLater(await theStore(), row.id, row.revision);
+  summariseLater(store, row.id, row.revision);
   return ok({ id: row.id, revision: row.revision }, 201);
 }
 
 /**
- * Replaces a build made on a known revision; another's newer revision is given back untouched with
- * 409.
+ * Replaces a build made on a known revision (`{ revision, document }`); another's newer revision is
+ * given back untouched with 409, and a build in the bin is told with 410.
  */
-export async function putBuild(id: string, data: unknown): Promise<Answer> {
-  const { revision, document } = (data ?? {}) as { revision?: unknown; document?: unknown };
-  if (!Number.isInteger(revision))
-    return refuse(400, 'Say which revision the change was made on.', [
-      { path: 'revision', message: 'must be a whole number' },
-    ]);
-  const validated = validateDesign(document);
-  if (!validated.ok) return refuse(400, 'This build cannot be kept as it is.', validated.troubles);
-  const saved = await saveBuild(
-    await theStore(),
-    id,
-    revision as number,
-    { name: validated.value.name, document: JSON.stringify(validated.value) },
-    Date.now(),
-  );
-  if (saved.kind === 'missing') return refuse(404, 'There is no such build.');
-  if (saved.kind === 'stale')
-    return {
-      status: 409,
-      body: {
-        error: 'The build was changed elsewhere since.',
-        revision: saved.row.revision,
-        document: JSON.parse(saved.row.document) as unknown,
-      },
-    };
-  summariseLater(await theStore(), id, saved.revision);
+export const putBuild = (id: string, text: string): Promise<Answer> =>
+  pooled(async () => {
+    const { revision, accepted } = await inPool('acceptSave', { text }, LOOK_OVER_MS);
+    if (revision === null) return refuse(400, NO_REVISION, accepted.ok ? [] : accepted.troubles);
+    return replaceBuild(id, revision, accepted);
+  });
+
+/**
+ * The same told by what changed: `{ revision, patches }`, each `{ op, path, value }`. Small enough
+ * to be sent while a page closes.
+ */
+export const patchBuild = (id: string, text: string): Promise<Answer> =>
+  pooled(async () => {
+    const row = await (await theStore()).readBuild(id);
+    if (!row) return goneOrMissing(id);
+    const { revision, accepted } = await inPool(
+      'acceptPatches',
+      { text, document: row.document, stands: row.revision },
+      LOOK_OVER_MS,
+    );
+    if (revision === null) return refuse(400, NO_REVISION, accepted.ok ? [] : accepted.troubles);
+    if (revision !== row.revision) return staleAnswer(row);
+    return replaceBuild(id, revision, accepted);
+  });
+
+const NO_REVISION = 'Say which revision the change was made on.';
+
+async function replaceBuild(id: string, revision: number, accepted: Accepted): Promise<Answer> {
+  if (!accepted.ok) return refuse(400, 'This build cannot be kept as it is.', accepted.troubles);
+  const store = await theStore();
+  const saved = await store.saveBuild(id, revision, accepted.value, Date.now());
+  if (saved.kind === 'missing' || saved.kind === 'binned') return goneOrMissing(id);
+  if (saved.kind === 'stale') return staleAnswer(saved.row);
+  summariseLater(store, id, saved.revision);
   return ok({ revision: saved.revision });
 }
 
-export async function dropBuild(id: string): Promise<Answer> {
-  return (await removeBuild(await theStore(), id))
-    ? { status: 204, body: null }
+const staleAnswer = (row: { readonly revision: number; readonly document: string }): Answer => ({
+  status: 409,
+  body: {
+    error: 'The build was changed elsewhere since.',
+    revision: row.revision,
+    document: JSON.parse(row.document) as unknown,
+  },
+});
+
+async function goneOrMissing(id: string): Promise<Answer> {
+  const row = await (await theStore()).readAnyBuild(id);
+  return row
+    ? refuse(410, 'This build was put into the bin. It can be taken out of it for 30 days.')
     : refuse(404, 'There is no such build.');
 }
 
-/** Longest that one evaluation may take, routing included. */
-const EVALUATE_MS = 60_000;
-
-/**
- * What follows from a build, with fixes from what the builder's catalogue offers. Worked out in the
- * pool.
- */
-export async function evaluateDocument(
-  data: unknown,
-  partLists: PartLists,
-  {
-    fixes = false,
-    route = false,
-    ...watch
-  }: { readonly fixes?: boolean; readonly route?: boolean } & Watch = {},
-): Promise<Answer> {
-  const counted = countIssue(data);
-  if (counted) return refuse(400, 'This is not a build that can be evaluated.', [counted]);
-  return pooled(async () => {
-    const evaluated = await inPool(
-      'evaluate',
-      { data, partLists, fixes, route },
-      EVALUATE_MS,
-      watch,
-    );
-    if (!evaluated.ok)
-      return refuse(400, 'This is not a build that can be evaluated.', evaluated.troubles);
-    return { status: 200, body: new JsonText(evaluated.json) };
-  });
-}
-
-/** Longest that the parts list of one build may take. */
-const LIST_MS = 30_000;
-
-/** The parts list of a stored build as CSV. */
-export async function partsListCsv(id: string): Promise<Answer> {
-  const opened = await openBuild(id);
-  if (!opened) return refuse(404, 'There is no such build.');
-  return pooled(async () => ok(await inPool('listCsv', { design: opened.design }, LIST_MS)));
-}
-
-/** Says in words why the pool did not do it. */
-async function pooled(work: () => Promise<Answer>): Promise<Answer> {
-  try {
-    return await work();
-  } catch (error) {
-    if (error instanceof OverTimeError)
-      return refuse(
-        503,
-        `This build could not be worked out within ${Math.round(error.budget_ms / 1000)} s. Nothing was changed.`,
-      );
-    if (error instanceof PoolFullError)
-      return refuse(
-        503,
-        'The server is busy with other builds. Nothing was changed; ask again in a moment.',
-      );
-    throw error;
-  }
+/** Puts a build into the bin, where it lies for thirty days. */
+export async function dropBuild(id: string): Promise<Answer> {
+  return (await (await theStore()).binBuild(id, Date.now()))
+    ? { status: 204, body: null }
+    : refuse(404, 'There is no such build.');
 }

@@ -1,11 +1,11 @@
 import { CATALOGUE, offered, type PartLists } from '@/catalogue';
 import type { Part } from '@/core/components';
-import { listParts, listRetired, restorePart, retirePart } from '@/store';
 import { refuse, type Answer } from './answer';
 import { ownParts } from './ownParts';
-import { theStore } from './builds';
+import { theStore } from './store';
 
-export const retiredParts = async (): Promise<readonly string[]> => listRetired(await theStore());
+export const retiredParts = async (): Promise<readonly string[]> =>
+  (await theStore()).listRetired();
 
 /** Custom parts, and numbers of parts out of use. */
 export const partListsNow = async (): Promise<PartLists> => ({
@@ -23,14 +23,14 @@ export const storesOffer = async (): Promise<readonly Part[]> => offered(await p
  */
 export async function retire(id: string): Promise<Answer> {
   const store = await theStore();
-  if (!CATALOGUE.some((p) => p.id === id) && !(await listParts(store)).some((p) => p.id === id))
+  if (!CATALOGUE.some((p) => p.id === id) && !(await store.listParts()).some((p) => p.id === id))
     return refuse(404, 'There is no such part in the Stores.');
-  await retirePart(store, id, Date.now());
+  await store.retirePart(id, Date.now());
   return { status: 204, body: null };
 }
 
 export async function restore(id: string): Promise<Answer> {
-  return (await restorePart(await theStore(), id))
+  return (await (await theStore()).restorePart(id))
     ? { status: 204, body: null }
     : refuse(404, 'This part is in use already.');
 }

@@ -1,4 +1,4 @@
-import { readBuild, saveSummary, type ListedBuild, type Store } from '@/store';
+import type { ListedBuild, StoreClient } from '@/store';
 import { inPool, OverTimeError, type BuildSummary } from './pool';
 
 /**
@@ -7,7 +7,7 @@ import { inPool, OverTimeError, type BuildSummary } from './pool';
  */
 const SUMMARY_VERSION = 2;
 /** A build that takes longer is not worked out for the list. */
-const BUDGET_MS = 10_000;
+const BUDGET_MS = 5_000;
 /** How long a list waits for what is being worked out before it answers without. */
 const PATIENCE_MS = 400;
 
@@ -31,7 +31,11 @@ function storedSummary(row: ListedBuild): SummaryState | null {
  * Works out what the list shows of a build as it is stored, beside everything else, and stores it
  * with the row. Once for each revision.
  */
-export function summariseBuild(store: Store, id: string, revision: number): Promise<SummaryState> {
+export function summariseBuild(
+  store: StoreClient,
+  id: string,
+  revision: number,
+): Promise<SummaryState> {
   const key = `${id}@${revision}`;
   const known = underWay.get(key);
   if (known) return known;
@@ -40,13 +44,12 @@ export function summariseBuild(store: Store, id: string, revision: number): Prom
   return work;
 }
 
-async function compute(store: Store, id: string, revision: number): Promise<SummaryState> {
-  const row = await readBuild(store, id);
+async function compute(store: StoreClient, id: string, revision: number): Promise<SummaryState> {
+  const row = await store.readBuild(id);
   if (!row || row.revision !== revision) return { state: 'pending' };
   const state = await summaryOf(row.document);
   if (state.state === 'pending') return state;
-  await saveSummary(
-    store,
+  await store.saveSummary(
     id,
     revision,
     JSON.stringify({ version: SUMMARY_VERSION, ...state } satisfies Stored),
@@ -68,7 +71,7 @@ async function summaryOf(document: string): Promise<SummaryState> {
 }
 
 /** The same in the background: a fault is told to the log and the list tries again. */
-export function summariseLater(store: Store, id: string, revision: number): void {
+export function summariseLater(store: StoreClient, id: string, revision: number): void {
   summariseBuild(store, id, revision).catch((error: unknown) => console.error(error));
 }
 
@@ -76,7 +79,7 @@ export function summariseLater(store: Store, id: string, revision: number): void
  * The states of all rows; those not worked out yet are waited for a moment, then told as pending.
  */
 export async function summaryStates(
-  store: Store,
+  store: StoreClient,
   rows: readonly ListedBuild[],
 ): Promise<readonly SummaryState[]> {
   const patience = new Promise<SummaryState>((resolve) => {

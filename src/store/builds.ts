@@ -1,4 +1,5 @@
-import { and, desc, eq, lte } from 'drizzle-orm';
+import { and, count, desc, eq, isNotNull, isNull, like, lt, sql } from 'drizzle-orm';
+import { keepMoment } from './history';
 import type { Store } from './open';
 import { buildHistory, builds, seeds } from './schema';
 
@@ -11,23 +12,71 @@ export interface BuildRow {
   readonly updatedAt: number;
   /** What the list of builds shows of it, as JSON; null until it is worked out. */
   readonly summary: string | null;
+  /** When it was put into the bin; null while it is not there. */
+  readonly deletedAt: number | null;
 }
 
 export type Saved =
   | { readonly kind: 'saved'; readonly revision: number }
   | { readonly kind: 'stale'; readonly row: BuildRow }
-  | { readonly kind: 'missing' };
+  | { readonly kind: 'missing' }
+  | { readonly kind: 'binned' };
 
 export type ListedBuild = Omit<BuildRow, 'document'>;
 
-/** All builds, newest change first, without their documents. */
-export function listBuilds(store: Store): Promise<ListedBuild[]> {
-  const { id, name, revision, demo, updatedAt, summary } = builds;
-  return store.db
-    .select({ id, name, revision, demo, updatedAt, summary })
-    .from(builds)
-    .orderBy(desc(builds.updatedAt));
+export interface PageAsked {
+  readonly limit: number;
+  readonly offset: number;
+  /** Part of a name, in any case; '' for all. */
+  readonly search: string;
 }
+
+export interface BuildPage {
+  readonly rows: readonly ListedBuild[];
+  /** Builds that the search finds, on all pages. */
+  readonly total: number;
+}
+
+const LISTED = {
+  id: builds.id,
+  name: builds.name,
+  revision: builds.revision,
+  demo: builds.demo,
+  updatedAt: builds.updatedAt,
+  summary: builds.summary,
+  deletedAt: builds.deletedAt,
+};
+
+/** A page of builds, newest change first, without their documents. */
+export async function listBuilds(
+  store: Store,
+  { limit, offset, search }: PageAsked = { limit: -1, offset: 0, search: '' },
+): Promise<BuildPage> {
+  const named = search.replace(/[\\%_]/g, (c) => `\\${c}`);
+  const found = and(
+    isNull(builds.deletedAt),
+    ...(search === '' ? [] : [sql`${like(builds.name, `%${named}%`)} ESCAPE '\\'`]),
+  );
+  const [rows, [counted]] = await Promise.all([
+    store.db
+      .select(LISTED)
+      .from(builds)
+      .where(found)
+      .orderBy(desc(builds.updatedAt), builds.id)
+      .limit(limit)
+      .offset(offset),
+    store.db.select({ total: count() }).from(builds).where(found),
+  ]);
+  return { rows, total: counted?.total ?? 0 };
+}
+
+/** What lies in the bin, last deleted first. */
+export const listBin = (store: Store): Promise<ListedBuild[]> =>
+  store.db
+    .select(LISTED)
+    .from(builds)
+    .where(isNotNull(builds.deletedAt))
+    .orderBy(desc(builds.deletedAt));
 
 /** Stores what the list shows of a revision; nothing where the build has moved on. */
 export function saveSummary(
@@ -44,9 +93,16 @@ export function saveSummary(
   });
 }
 
-export async function readBuild(store: Store, id: string): Promise<BuildRow | null> {
+/** A build, in the bin or not. */
+export async function readAnyBuild(store: Store, id: string): Promise<BuildRow | null> {
   const [row] = await store.db.select().from(builds).where(eq(builds.id, id)).limit(1);
   return row ?? null;
+}
+
+/** A build that is not in the bin. */
+export async function readBuild(store: Store, id: string): Promise<BuildRow | null> {
+  const row = await readAnyBuild(store, id);
+  return row?.deletedAt === null ? row : null;
 }
 
 export function createBuild(
@@ -62,15 +118,10 @@ export function createBuild(
   return store.write(async (tx) => {
     const full = { ...row, demo: row.demo ?? null, revision: 1, createdAt: now, updatedAt: now };
     await tx.insert(builds).values(full);
-    await tx
-      .insert(buildHistory)
-      .values({ buildId: row.id, revision: 1, document: row.document, savedAt: now });
-    return { ...full, summary: null };
+    await keepMoment(tx, row.id, 1, row.document, now);
+    return { ...full, summary: null, deletedAt: null };
   });
 }
-
-/** Revisions kept of each build. */
-const HISTORY_LENGTH = 200;
 
 /** One transaction: only the revision the change was made on may be replaced. */
 export function saveBuild(
@@ -83,36 +134,67 @@ export function saveBuild(
   return store.write(async (tx): Promise<Saved> => {
     const [row] = await tx.select().from(builds).where(eq(builds.id, id)).limit(1);
     if (!row) return { kind: 'missing' };
+    if (row.deletedAt !== null) return { kind: 'binned' };
     if (row.revision !== revision) return { kind: 'stale', row };
     await tx
       .update(builds)
       .set({ ...next, revision: revision + 1, updatedAt: now, summary: null })
       .where(eq(builds.id, id));
-    await tx
-      .insert(buildHistory)
-      .values({ buildId: id, revision: revision + 1, document: next.document, savedAt: now });
-    const old = await tx
-      .select({ revision: buildHistory.revision })
-      .from(buildHistory)
-      .where(eq(buildHistory.buildId, id))
-      .orderBy(desc(buildHistory.revision))
-      .offset(HISTORY_LENGTH)
-      .limit(1);
-    const [first] = old;
-    if (first)
-      await tx
-        .delete(buildHistory)
-        .where(and(eq(buildHistory.buildId, id), lte(buildHistory.revision, first.revision)));
+    await keepMoment(tx, id, revision + 1, next.document, now);
     return { kind: 'saved', revision: revision + 1 };
   });
 }
 
+/** Days that what was deleted lies in the bin. */
+export const BIN_DAYS = 30;
+
+/** Puts a build into the bin; false when it is not on its page. */
+export function binBuild(store: Store, id: string, now: number): Promise<boolean> {
+  return store.write(async (tx) => {
+    const binned = await tx
+      .update(builds)
+      .set({ deletedAt: now })
+      .where(and(eq(builds.id, id), isNull(builds.deletedAt)))
+      .returning({ id: builds.id });
+    return binned.length > 0;
+  });
+}
+
+/** Takes a build out of the bin; false when it is not there. */
+export function restoreBuild(store: Store, id: string): Promise<boolean> {
+  return store.write(async (tx) => {
+    const back = await tx
+      .update(builds)
+      .set({ deletedAt: null })
+      .where(and(eq(builds.id, id), isNotNull(builds.deletedAt)))
+      .returning({ id: builds.id });
+    return back.length > 0;
+  });
+}
+
+/** Removes a build in the bin for good, its history too; false when it is not in the bin. */
 export function removeBuild(store: Store, id: string): Promise<boolean> {
   return store.write(async (tx) => {
+    const [row] = await tx
+      .select({ id: builds.id })
+      .from(builds)
+      .where(and(eq(builds.id, id), isNotNull(builds.deletedAt)));
+    if (!row) return false;
     await tx.delete(buildHistory).where(eq(buildHistory.buildId, id));
-    const gone = await tx.delete(builds).where(eq(builds.id, id)).returning({ id: builds.id });
-    return gone.length > 0;
+    await tx.delete(builds).where(eq(builds.id, id));
+    return true;
   });
+}
+
+/** Removes for good what has lain in the bin for its thirty days. Returns how many. */
+export async function emptyBin(store: Store, now: number): Promise<number> {
+  const past = now - BIN_DAYS * 86_400_000;
+  const due = await store.db
+    .select({ id: builds.id })
+    .from(builds)
+    .where(lt(builds.deletedAt, past));
+  for (const { id } of due) await removeBuild(store, id);
+  return due.length;
 }
 
 /**
@@ -144,9 +226,7 @@ export function seedBuilds(
         createdAt: now - i,
         updatedAt: now - i,
       });
-      await tx
-        .insert(buildHistory)
-        .values({ buildId: d.name, revision: 1, document: d.document, savedAt: now });
+      await keepMoment(tx, d.name, 1, d.document, now);
     }
     return fresh.length;
   });

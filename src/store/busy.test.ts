@@ -3,7 +3,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@jest/globals';
-import { listParts, listRetired, openStore, retirePart, savePart } from '.';
+import { localClient, openStore } from '.';
 
 /** Another process that takes the write lock, says so, and lets go after a while. */
 async function lockElsewhere(
@@ -26,19 +26,19 @@ async function lockElsewhere(
 
 test('what was acknowledged is there, though another process held the database for longer than we wait', async () => {
   const file = join(mkdtempSync(join(tmpdir(), 'zephyron-busy-')), 'test.db');
-  const store = await openStore(`file:${file}`, { busyTimeout_ms: 50 });
+  const store = localClient(await openStore(`file:${file}`, { patience_ms: 50 }));
   const acknowledged: string[] = [],
     retired: string[] = [];
   let refused = 0;
   const keep = async (i: number): Promise<void> => {
     const id = `own-${i}`;
-    await savePart(store, { id, kind: 'fan', document: '{}' }, i).then(
+    await store.savePart({ id, kind: 'fan', document: '{}' }, i).then(
       () => acknowledged.push(id),
       () => {
         refused += 1;
       },
     );
-    await retirePart(store, id, i).then(
+    await store.retirePart(id, i).then(
       () => retired.push(id),
       () => {
         refused += 1;
@@ -50,11 +50,11 @@ test('what was acknowledged is there, though another process held the database f
   for (let i = 5; i < 9; i += 1) await keep(i);
   await gone;
   for (let i = 9; i < 40; i += 1) await keep(i);
-  store.close();
+  await store.close();
   expect(refused).toBeGreaterThan(0);
   expect(acknowledged.length).toBeGreaterThanOrEqual(36);
-  const reopened = await openStore(`file:${file}`);
-  expect((await listParts(reopened)).map((p) => p.id).sort()).toEqual([...acknowledged].sort());
-  expect([...(await listRetired(reopened))].sort()).toEqual([...retired].sort());
-  reopened.close();
+  const reopened = localClient(await openStore(`file:${file}`));
+  expect((await reopened.listParts()).map((p) => p.id).sort()).toEqual([...acknowledged].sort());
+  expect([...(await reopened.listRetired())].sort()).toEqual([...retired].sort());
+  await reopened.close();
 }, 30_000);

@@ -1,15 +1,9 @@
-export { openStore, StoreBusyError, type Store } from './open';
-export {
-  listBuilds,
-  readBuild,
-  createBuild,
-  saveBuild,
-  removeBuild,
-  saveSummary,
-  seedBuilds,
-  type BuildRow,
-  type ListedBuild,
-  type Saved,
-} from './builds';
-export { listRetired, retirePart, restorePart } from './retired';
-export { listParts, savePart, removePart, type PartRow } from './parts';
+export { openStore, databaseUrl, type Store } from './open';
+export { storeInThread } from './inThread';
+export { localClient, type StoreClient } from './calls';
+export { StoreTroubleError, storeTroubleOf, type StoreTrouble } from './trouble';
+export { BIN_DAYS, type BuildRow, type BuildPage, type ListedBuild, type Saved } from './builds';
+export { COPIES_KEPT } from './copies';
+export type { Moment } from './history';
+export type { PartRow } from './parts';
+export type { BackedUp, BackedUpBuild, BackedUpPart, Restored } from './backup';

@@ -1,17 +1,24 @@
-import { integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { blob, index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 
 /** Builds as whole documents; every save keeps the one before in history. */
-export const builds = sqliteTable('builds', {
-  id: text('id').primaryKey(),
-  name: text('name').notNull(),
-  revision: integer('revision').notNull(),
-  document: text('document').notNull(),
-  demo: text('demo'),
-  /** What the list of builds shows, as JSON; null until it is worked out for this revision. */
-  summary: text('summary'),
-  createdAt: integer('created_at').notNull(),
-  updatedAt: integer('updated_at').notNull(),
-});
+export const builds = sqliteTable(
+  'builds',
+  {
+    id: text('id').primaryKey(),
+    name: text('name').notNull(),
+    revision: integer('revision').notNull(),
+    document: text('document').notNull(),
+    demo: text('demo'),
+    /** What the list of builds shows, as JSON; null until it is worked out for this revision. */
+    summary: text('summary'),
+    createdAt: integer('created_at').notNull(),
+    updatedAt: integer('updated_at').notNull(),
+    /** When it was put into the bin; null while it stands on its page. */
+    deletedAt: integer('deleted_at'),
+  },
+  // A page of the list is found without reading a document.
+  (t) => [index('builds_by_change').on(t.deletedAt, t.updatedAt)],
+);
 
 export const buildHistory = sqliteTable(
   'build_history',
@@ -20,7 +27,12 @@ export const buildHistory = sqliteTable(
       .notNull()
       .references(() => builds.id, { onDelete: 'cascade' }),
     revision: integer('revision').notNull(),
+    /** As it was kept before documents were packed; empty since. */
     document: text('document').notNull(),
+    /** The document, deflated. */
+    packed: blob('packed', { mode: 'buffer' }),
+    /** What the builder calls this moment; such a one is never pruned. */
+    name: text('name'),
     savedAt: integer('saved_at').notNull(),
   },
   (t) => [primaryKey({ columns: [t.buildId, t.revision] })],
@@ -32,9 +44,11 @@ export const parts = sqliteTable('parts', {
   kind: text('kind').notNull(),
   document: text('document').notNull(),
   updatedAt: integer('updated_at').notNull(),
+  /** When it was put into the bin; null while it is offered. */
+  deletedAt: integer('deleted_at'),
 });
 
-/** Numbers of parts the builder took out of use: offered to no build, found in the Stores still. */
+/** Numbers of parts the builder took out of use: offered to no build, found in the catalogue still. */
 export const retired = sqliteTable('retired', {
   id: text('id').primaryKey(),
   at: integer('at').notNull(),

@@ -1,10 +1,10 @@
 import type { Metadata } from 'next';
-import { proofRows } from '@/proof';
+import { provenRows } from '@/server';
 import { ProofTable } from '@/view/proof';
 
 export const metadata: Metadata = { title: 'Proof' };
 export const dynamic = 'force-dynamic';
 
-export default function Proof() {
-  return <ProofTable rows={proofRows()} />;
+export default async function Proof() {
+  return <ProofTable rows={await provenRows()} />;
 }

@@ -4,6 +4,7 @@ export {
   validatePart,
   validateEdit,
   parseDesign,
+  patchDesign,
   LIMITS,
   type Validated,
   type ValidationIssue,

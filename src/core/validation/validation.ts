@@ -119,6 +119,34 @@ export function validateEdit(design: Design, edit: Edit): Validated<Applied> {
     : checked;
 }
 
+/**
+ * A design after patches (JSON paths with values) that came over the wire, let stand only if it
+ * passes the guard.
+ */
+export function patchDesign(design: Design, patches: unknown): Validated<Design> {
+  const issue = shapeIssue(patches);
+  if (issue) return { ok: false, troubles: [issue] };
+  if (!isPatchList(patches)) return fail('patches', 'must be a list of { op, path, value }');
+  const edited = validateEdit(design, { do: 'patch', patches });
+  return edited.ok ? { ok: true, value: edited.value.design } : edited;
+}
+
+type Patches = Extract<Edit, { do: 'patch' }>['patches'];
+
+const isPatchList = (value: unknown): value is Patches =>
+  Array.isArray(value) &&
+  value.every((patch: unknown) => {
+    const { op, path } = (patch ?? {}) as Readonly<Record<string, unknown>>;
+    return (
+      ['add', 'replace', 'remove'].includes(op as string) &&
+      Array.isArray(path) &&
+      path.every((step) => ['string', 'number'].includes(typeof step)) &&
+      !path.some((step) => FORBIDDEN_KEYS.has(step as string))
+    );
+  });
+
+const FORBIDDEN_KEYS: ReadonlySet<string> = new Set(['__proto__', 'constructor', 'prototype']);
+
 function check<T>(schema: Joi.ObjectSchema, data: unknown): Validated<T> {
   const { value, error } = schema.validate(data, { ...OPTIONS, abortEarly: true });
   if (!error) return { ok: true, value: value as T };
@@ -210,7 +238,7 @@ function shapeIssue(data: unknown): ValidationIssue | null {
         };
       const list = Array.isArray(value);
       for (const key of keys) {
-        if (key === '__proto__' || key === 'constructor' || key === 'prototype')
+        if (FORBIDDEN_KEYS.has(key))
           return { path: path.slice(0, 200), message: `The key "${key}" is not allowed.` };
         const inner = (value as Record<string, unknown>)[key];
         if (typeof inner === 'object' && inner !== null)

@@ -9,7 +9,7 @@ import {
   formatNumber,
   formatWatts,
 } from '@/core/units';
-import type { Paper } from '../pool';
+import type { Paper } from './paper';
 import { PdfSheet, PdfTable, type Column } from './parts';
 
 type Line = Bom['lines'][number];

@@ -1,2 +1,10 @@
-export { closePool, inPool, OverTimeError, PoolFullError, type Watch } from './pool';
-export type { BuildSummary, Paper } from './tasks';
+export {
+  closePool,
+  inPool,
+  printed,
+  waitingTasks,
+  OverTimeError,
+  PoolFullError,
+  type Watch,
+} from './pool';
+export { MOST_CHECKED, type Accepted, type BuildSummary } from './tasks';

@@ -3,12 +3,36 @@ import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
+import type { PdfAsked } from '../pdf/worker';
 import type { TaskInput, TaskName, TaskOutput } from './tasks';
 
-/** Threads for computing: the event loop keeps one core to answer on. */
-const MOST_THREADS = 2;
-/** Tasks that may wait; more are refused at once. */
-const MOST_WAITING = 64;
+/**
+ * Two pools, so that reading and saving a build never waits for the computing of another. Each
+ * keeps a thread warm.
+ */
+interface PoolKind {
+  readonly threads: number;
+  /** Tasks that may wait; more are refused at once. */
+  readonly waiting: number;
+}
+const POOLS = {
+  /** Looks over documents: milliseconds each. */
+  quick: { threads: 1, waiting: 256 },
+  /** Computes: the event loop keeps one core to answer on. */
+  slow: { threads: 2, waiting: 24 },
+} as const satisfies Record<string, PoolKind>;
+type PoolName = keyof typeof POOLS;
+
+/** Tasks that compute; the others look over documents. */
+const SLOW: ReadonlySet<TaskName> = new Set<TaskName>([
+  'summarise',
+  'evaluate',
+  'route',
+  'listCsv',
+  'proof',
+  'pack',
+  'unpack',
+]);
 /** Heap of a thread, MB. A task that wants more ends its thread, not the server. */
 const THREAD_HEAP_MB = 512;
 const IDLE_MS = 30_000;
@@ -16,7 +40,7 @@ const IDLE_MS = 30_000;
 /** A task was not done within its time. The thread that worked on it is gone. */
 export class OverTimeError extends Error {
   constructor(
-    readonly task: TaskName,
+    readonly task: string,
     readonly budget_ms: number,
   ) {
     super(`The task "${task}" was not done within ${budget_ms} ms.`);
@@ -44,25 +68,50 @@ export interface Watch {
   readonly signal?: AbortSignal;
 }
 
-const held = globalThis as unknown as { zephyronPool?: Piscina };
+const held = globalThis as unknown as { zephyronPools?: Partial<Record<PoolName, Piscina>> };
 
-function thePool(): Piscina {
-  const bundle = join(process.cwd(), 'dist', 'pool.mjs');
+const bundleOf = (name: 'pool' | 'pdf'): string => {
+  const bundle = join(process.cwd(), 'dist', `${name}.mjs`);
   if (!existsSync(bundle))
-    throw new Error('dist/pool.mjs is missing: run "node scripts/pool.mjs".');
-  held.zephyronPool ??= new Piscina({
-    filename: pathToFileURL(bundle).href,
-    minThreads: 0,
-    maxThreads: MOST_THREADS,
-    maxQueue: MOST_WAITING,
+    throw new Error(`dist/${name}.mjs is missing: run "node scripts/bundles.mjs".`);
+  return pathToFileURL(bundle).href;
+};
+
+function thePool(name: PoolName): Piscina {
+  const { threads, waiting } = POOLS[name];
+  const pools = (held.zephyronPools ??= {});
+  return (pools[name] ??= new Piscina({
+    filename: bundleOf('pool'),
+    minThreads: 1,
+    maxThreads: threads,
+    maxQueue: waiting,
     idleTimeout: IDLE_MS,
     resourceLimits: { maxOldGenerationSizeMb: THREAD_HEAP_MB },
-  });
-  return held.zephyronPool;
+  }));
+}
+
+/** Runs in a pool until done, over time, or not wanted any more; its thread ends then. */
+async function run<T>(
+  name: PoolName,
+  task: string,
+  budget_ms: number,
+  signal: AbortSignal | undefined,
+  start: (pool: Piscina, stop: AbortSignal) => Promise<unknown>,
+): Promise<T> {
+  const pool = thePool(name);
+  if (pool.queueSize >= POOLS[name].waiting) throw new PoolFullError();
+  const overTime = AbortSignal.timeout(budget_ms);
+  const stop = signal ? AbortSignal.any([signal, overTime]) : overTime;
+  try {
+    return (await start(pool, stop)) as T;
+  } catch (error) {
+    if (overTime.aborted) throw new OverTimeError(task, budget_ms);
+    throw error;
+  }
 }
 
 /**
- * Runs a task in a thread of the pool. Rejects with OverTimeError when the task, counted from its
+ * Runs a task in a thread of its pool. Rejects with OverTimeError when the task, counted from its
  * asking, takes longer than `budget_ms`, with PoolFullError when too many wait, and with the task's
  * own error otherwise.
  */
@@ -72,26 +121,36 @@ export async function inPool<T extends TaskName>(
   budget_ms: number,
   { tell, signal }: Watch = {},
 ): Promise<TaskOutput<T>> {
-  const pool = thePool();
-  if (pool.queueSize >= MOST_WAITING) throw new PoolFullError();
-  const overTime = AbortSignal.timeout(budget_ms);
-  const stop = signal ? AbortSignal.any([signal, overTime]) : overTime;
   const { port1: here, port2: there } = new MessageChannel();
   here.on('message', ({ done, of }: Progress) => tell?.(done, of));
   try {
-    const asked = { task, input, progress: there };
-    return (await pool.run(asked, { signal: stop, transferList: [there] })) as TaskOutput<T>;
-  } catch (error) {
-    if (overTime.aborted) throw new OverTimeError(task, budget_ms);
-    throw error;
+    return await run(SLOW.has(task) ? 'slow' : 'quick', task, budget_ms, signal, (pool, stop) =>
+      pool.run({ task, input, progress: there }, { signal: stop, transferList: [there] }),
+    );
   } finally {
     here.close();
   }
 }
 
+/** A build on paper, set in a thread of the computing pool. Rejects as `inPool` does. */
+export const printed = (
+  asked: PdfAsked,
+  budget_ms: number,
+  { signal }: Watch = {},
+): Promise<Uint8Array> =>
+  run('slow', 'print', budget_ms, signal, (pool, stop) =>
+    pool.run(asked, { signal: stop, filename: bundleOf('pdf') }),
+  );
+
+/** How many tasks wait, by pool: for the health of the server. */
+export const waitingTasks = (): Readonly<Record<PoolName, number>> => ({
+  quick: held.zephyronPools?.quick?.queueSize ?? 0,
+  slow: held.zephyronPools?.slow?.queueSize ?? 0,
+});
+
 /** Ends all threads: for tests, and when the server goes down. */
 export async function closePool(): Promise<void> {
-  const pool = held.zephyronPool;
-  delete held.zephyronPool;
-  await pool?.destroy();
+  const pools = Object.values(held.zephyronPools ?? {});
+  delete held.zephyronPools;
+  await Promise.all(pools.map((pool) => pool.destroy()));
 }

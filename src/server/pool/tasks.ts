@@ -1,26 +1,29 @@
-import { offered, type PartLists } from '@/catalogue';
+import { CATALOGUE, offered, type PartLists } from '@/catalogue';
 import { applyEdit, type Design } from '@/core/design';
 import {
   createSession,
   evaluate,
   publish,
   shared,
-  analyse,
   type Evaluation,
-  type Reports,
   type Session,
   type StageState,
 } from '@/core/analysis';
-import type { Finding, Stage } from '@/core/checks';
+import type { Stage } from '@/core/checks';
 import {
-  validateDesign,
+  LIMITS,
+  patchDesign,
   parseDesign,
+  validateDesign,
+  validatePart,
   type Validated,
   type ValidationIssue,
 } from '@/core/validation';
-import { drawingOf } from '@/core/components';
+import { drawingOf, type Part } from '@/core/components';
 import { rerouteEdit } from '@/core/routing';
-import { listToCsv, slug } from '@/format';
+import { backupFromZip, backupToZip, designToText, listToCsv, slug } from '@/format';
+import { proofRows } from '@/proof';
+import type { BackedUp } from '@/store';
 
 /** What the list of builds shows of one. */
 export interface BuildSummary {
@@ -34,11 +37,26 @@ export type Evaluated =
   | { readonly ok: true; readonly json: string }
   | { readonly ok: false; readonly troubles: readonly ValidationIssue[] };
 
-/** What goes on paper: no ways out, which want a hand at the screen. */
-export interface Paper {
-  readonly reports: Reports;
-  readonly findings: readonly Omit<Finding, 'candidates'>[];
+/** A document that may be stored. */
+export interface KeptDocument {
+  readonly name: string;
+  readonly document: string;
 }
+export type Accepted = Validated<KeptDocument>;
+/** A save: the revision it was made on (null when it says none), and what is to be kept. */
+export interface AcceptedSave {
+  readonly revision: number | null;
+  readonly accepted: Accepted;
+}
+
+/** What is said of one of several parts. */
+export interface CheckedPart {
+  readonly ok: boolean;
+  readonly troubles: readonly ValidationIssue[];
+}
+
+/** Parts that one request may have looked at. */
+export const MOST_CHECKED = 2000;
 
 /** Hears how many runs are routed, of how many. */
 export type Tell = (done: number, of: number) => void;
@@ -84,19 +102,19 @@ export const TASKS = {
   /** A document to its whole evaluation as JSON text, or what is wrong with it. */
   evaluate: (
     {
-      data,
+      text,
       partLists,
       fixes,
       route,
     }: {
-      readonly data: unknown;
+      readonly text: string;
       readonly partLists: PartLists;
       readonly fixes: boolean;
       readonly route: boolean;
     },
     tell: Tell,
   ): Evaluated => {
-    const validated = validateDesign(data);
+    const validated = parseDesign(text);
     if (!validated.ok) return { ok: false, troubles: validated.troubles };
     const design = route ? routeStale(validated.value, tell) : validated.value;
     return {
@@ -105,17 +123,87 @@ export const TASKS = {
     };
   },
 
-  /** A document with everything routed that was not: the build, or what is wrong with it. */
-  route: ({ data }: { readonly data: unknown }, tell: Tell): Validated<Design> => {
-    const validated = validateDesign(data);
-    return validated.ok ? { ok: true, value: routeStale(validated.value, tell) } : validated;
+  /** A document with everything routed that was not, as it is kept. */
+  route: ({ text }: { readonly text: string }, tell: Tell): Accepted => {
+    const validated = parseDesign(text);
+    return validated.ok ? kept(routeStale(validated.value, tell)) : validated;
   },
 
-  /** All that a printed sheet shows. */
-  paper: ({ design }: { readonly design: Design }): Paper => {
-    const { reports, findings } = analyse(design);
-    return { reports, findings: findings.map(({ candidates: _candidates, ...rest }) => rest) };
+  /** A document as it is kept, or what is wrong with it. */
+  accept: ({ text }: { readonly text: string }): Accepted => {
+    const validated = parseDesign(text);
+    return validated.ok ? kept(validated.value) : validated;
   },
+
+  /** The body of a save: the revision it was made on, and the document as it is kept. */
+  acceptSave: ({ text }: { readonly text: string }): AcceptedSave => {
+    const read = readJsonText(text);
+    if (!read.ok) return { revision: 0, accepted: read };
+    const { revision, document } = (read.value ?? {}) as Readonly<Record<string, unknown>>;
+    if (!isRevision(revision)) return { revision: null, accepted: NO_REVISION };
+    const validated = validateDesign(document);
+    return { revision, accepted: validated.ok ? kept(validated.value) : validated };
+  },
+
+  /** The body of a save that tells only what changed: patches on a stored document. */
+  acceptPatches: ({
+    text,
+    document,
+    stands,
+  }: {
+    readonly text: string;
+    readonly document: string;
+    /** The revision that the document has. */
+    readonly stands: number;
+  }): AcceptedSave => {
+    const read = readJsonText(text);
+    if (!read.ok) return { revision: 0, accepted: read };
+    const { revision, patches } = (read.value ?? {}) as Readonly<Record<string, unknown>>;
+    if (!isRevision(revision)) return { revision: null, accepted: NO_REVISION };
+    if (revision !== stands) return { revision, accepted: NO_REVISION };
+    const stored = parseDesign(document);
+    if (!stored.ok) return { revision, accepted: stored };
+    const edited = patchDesign(stored.value, patches);
+    return { revision, accepted: edited.ok ? kept(edited.value) : edited };
+  },
+
+  /** A stored document as a design, or what is wrong with it. */
+  open: ({ document }: { readonly document: string }): Validated<Design> => parseDesign(document),
+
+  /** A stored document as a file: written anew where it can be read, byte for byte where not. */
+  file: ({ document }: { readonly document: string }): string => {
+    const parsed = parseDesign(document);
+    return parsed.ok ? designToText(parsed.value) : document;
+  },
+
+  /** The body of a part to be kept, or what is wrong with it. */
+  acceptPart: ({ text }: { readonly text: string }): Validated<Part> => {
+    const read = readJsonText(text);
+    return read.ok ? validatePart(read.value) : read;
+  },
+
+  /** Each of several parts: whether it can be kept, and if not why. */
+  checkParts: ({ text }: { readonly text: string }): Validated<readonly CheckedPart[]> => {
+    const read = readJsonText(text);
+    if (!read.ok) return read;
+    const list = read.value;
+    if (!Array.isArray(list) || list.length > MOST_CHECKED)
+      return {
+        ok: false,
+        troubles: [{ path: '', message: `Send a list of at most ${MOST_CHECKED} parts.` }],
+      };
+    return { ok: true, value: list.map(checkedPart) };
+  },
+
+  /** Every published check, worked out. */
+  proof: (_: Readonly<Record<string, never>>): ReturnType<typeof proofRows> => proofRows(),
+
+  /** Everything the database holds as one ZIP of open JSON. */
+  pack: ({ backup, now }: { readonly backup: BackedUp; readonly now: number }): Uint8Array =>
+    backupToZip(backup, now),
+
+  /** A ZIP of a backup back to what the database holds, or what is wrong with it. */
+  unpack: ({ zip }: { readonly zip: Uint8Array }): Validated<BackedUp> => backupFromZip(zip),
 
   /** A build to its parts list as CSV. */
   listCsv: ({
@@ -127,6 +215,51 @@ export const TASKS = {
     csv: listToCsv(evaluate(design).reports.bom, design.brief.currency),
   }),
 } as const;
+
+function checkedPart(part: unknown): CheckedPart {
+  const validated = validatePart(part);
+  if (!validated.ok) return validated;
+  return CATALOGUE.some((p) => p.id === validated.value.id)
+    ? { ok: false, troubles: [TAKEN] }
+    : { ok: true, troubles: [] };
+}
+
+const TAKEN: ValidationIssue = {
+  path: 'id',
+  message: 'the catalogue has a part of this number; give yours another',
+};
+
+const NO_REVISION: Accepted = {
+  ok: false,
+  troubles: [{ path: 'revision', message: 'must be a whole number' }],
+};
+
+const isRevision = (value: unknown): value is number => Number.isInteger(value);
+
+function readJsonText(text: string): Validated<unknown> {
+  try {
+    return { ok: true, value: JSON.parse(text) as unknown };
+  } catch {
+    return { ok: false, troubles: [{ path: '', message: 'The body is not JSON.' }] };
+  }
+}
+
+/** A design as its stored document; one whose document grew past the limit is refused. */
+function kept(design: Design): Accepted {
+  const document = JSON.stringify(design);
+  const size = Buffer.byteLength(document);
+  if (size > LIMITS.bytes)
+    return {
+      ok: false,
+      troubles: [
+        {
+          path: '',
+          message: `The build takes ${size.toLocaleString('en')} bytes; at most ${LIMITS.bytes.toLocaleString('en')} are kept.`,
+        },
+      ],
+    };
+  return { ok: true, value: { name: design.name, document } };
+}
 
 export type TaskName = keyof typeof TASKS;
 export type TaskInput<T extends TaskName> = Parameters<(typeof TASKS)[T]>[0];

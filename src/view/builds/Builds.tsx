@@ -1,43 +1,37 @@
 'use client';
+import Button from '@mui/material/Button';
+import Pagination from '@mui/material/Pagination';
+import Snackbar from '@mui/material/Snackbar';
+import TextField from '@mui/material/TextField';
 import Link from 'next/link';
-import { useEffect, useRef, useState } from 'react';
 import { useRouter } from 'next/navigation';
-import type { Stage } from '@/core/checks';
-import type { BuildEntry, SummaryState } from '@/server';
-import { Mark, PageHead, StationIcon } from '@/view/shared';
+import { useEffect, useRef, useState } from 'react';
+import { plural } from '@/core/units';
+import type { BuildEntry, BuildList } from '@/server';
+import { PageHead } from '@/view/shared';
 import { addBuild } from '@/view/workspace/send';
-import { dropOutbox } from '@/view/workspace/outbox';
+import { Backup } from './Backup';
+import { Bin } from './Bin';
+import { BuildRow } from './BuildRow';
 import styles from './Builds.module.css';
 
-const SHOWN: readonly { readonly id: Stage; readonly name: string }[] = [
-  { id: 'heat', name: 'Heat' },
-  { id: 'case', name: 'Case' },
-  { id: 'cooling', name: 'Cooling' },
-  { id: 'flow', name: 'Flow' },
-  { id: 'materials', name: 'Materials' },
-  { id: 'runs', name: 'Runs' },
-  { id: 'parts', name: 'Parts' },
-];
 const MOST_BYTES = 10_000_000;
-
-const summaryOf = ({ known }: BuildEntry) => (known.state === 'ready' ? known.summary : null);
-const WHY: Record<Exclude<SummaryState['state'], 'ready'>, string> = {
-  pending: 'Being computed.',
-  unreadable: 'This build cannot be read. Export it to keep its data.',
-  'too-large': 'This build takes too long to compute for the list. It can still be opened.',
-};
 /** How often the list asks again while builds are being computed. */
 const ASK_AGAIN_MS = 1000;
+/** How long a search waits for the next letter. */
+const SEARCH_AFTER_MS = 250;
 
-/** All builds, each with its small loop line and its verdicts. */
-export function Builds({ entries }: { readonly entries: readonly BuildEntry[] }) {
+interface Trouble {
+  readonly message: string;
+  readonly lines: readonly string[];
+}
+
+/** All builds, each with its small loop line and its verdicts; a page at a time. */
+export function Builds({ list }: { readonly list: BuildList }) {
   const router = useRouter();
-  const file = useRef<HTMLInputElement>(null);
-  const [trouble, setTrouble] = useState<{
-    readonly message: string;
-    readonly lines: readonly string[];
-  } | null>(null);
-  const [asking, setAsking] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState<Trouble | null>(null);
+  const [binned, setBinned] = useState<BuildEntry | null>(null);
+  const { entries, total, limit, offset, search } = list;
 
   const pending = entries.some((e) => e.known.state === 'pending');
   useEffect(() => {
@@ -46,43 +40,32 @@ export function Builds({ entries }: { readonly entries: readonly BuildEntry[] })
     return () => clearInterval(timer);
   }, [pending, router]);
 
-  const read = async (chosen: File): Promise<void> => {
-    if (chosen.size > MOST_BYTES) {
-      setTrouble({
-        message: `"${chosen.name}" is ${(chosen.size / 1e6).toFixed(1)} MB; a build document is never larger than 4 MB. Nothing was changed.`,
-        lines: [],
-      });
+  const say = (message: string, lines: readonly string[] = []): void =>
+    setTrouble({ message, lines });
+  const show = (q: string, page: number): void => {
+    const asked = new URLSearchParams();
+    if (q !== '') asked.set('q', q);
+    if (page > 1) asked.set('offset', String((page - 1) * limit));
+    router.replace(`/${asked.size > 0 ? `?${asked.toString()}` : ''}`, { scroll: page !== 1 });
+  };
+  const remove = async (entry: BuildEntry): Promise<void> => {
+    const response = await fetch(`/api/builds/${encodeURIComponent(entry.id)}`, {
+      method: 'DELETE',
+    }).catch(() => null);
+    if (!response?.ok) {
+      say('The build could not be deleted.');
       return;
     }
-    const answer = await addBuild(await chosen.text());
-    if (answer.ok) router.push(`/builds/${answer.id}/heat`);
-    else
-      setTrouble({
-        message: `"${chosen.name.slice(0, 80)}": ${answer.message} Nothing was changed.`,
-        lines: answer.troubles.map((t) => `${t.path ? `${t.path}: ` : ''}${t.message}`),
-      });
+    setBinned(entry);
+    router.refresh();
   };
-  const copy = async (id: string): Promise<void> => {
-    const source = await fetch(`/api/builds/${id}`)
-      .then((r) => r.json() as Promise<{ document: { name: string } }>)
-      .catch(() => null);
-    if (!source) {
-      setTrouble({ message: 'The build could not be read.', lines: [] });
-      return;
-    }
-    const answer = await addBuild(
-      JSON.stringify({ ...source.document, name: `${source.document.name.slice(0, 70)}, copy` }),
-    );
-    if (answer.ok) router.refresh();
-    else setTrouble({ message: answer.message, lines: [] });
-  };
-  const remove = async (id: string): Promise<void> => {
-    setAsking(null);
-    const response = await fetch(`/api/builds/${id}`, { method: 'DELETE' }).catch(() => null);
-    if (response?.ok) {
-      await dropOutbox(id);
-      router.refresh();
-    } else setTrouble({ message: 'The build could not be deleted.', lines: [] });
+  const putBack = async ({ id }: BuildEntry): Promise<void> => {
+    setBinned(null);
+    const response = await fetch(`/api/bin/build/${encodeURIComponent(id)}`, {
+      method: 'POST',
+    }).catch(() => null);
+    if (!response?.ok) say('The build could not be put back. It lies in the bin below.');
+    router.refresh();
   };
 
   return (
@@ -91,143 +74,144 @@ export function Builds({ entries }: { readonly entries: readonly BuildEntry[] })
       <main className={styles.main}>
         <div className={styles.head}>
           <div>
-            <h1>The Shelf</h1>
+            <h1>Builds</h1>
             <p className="soft">
               Loops from brief to parts list: heat, fit, flow, metals, runs, every piece to buy.
             </p>
           </div>
           <div className={styles.actions}>
-            <button type="button" className={styles.quiet} onClick={() => file.current?.click()}>
-              Open a build file
-            </button>
-            <input
-              ref={file}
-              type="file"
-              accept=".json,application/json"
-              hidden
-              aria-label="Build file"
-              onChange={(e) => {
-                const f = e.target.files?.[0];
-                e.target.value = '';
-                if (f) void read(f);
-              }}
-            />
+            {(total > limit || search !== '') && (
+              <Search key={search} at={search} onSearch={(q) => show(q, 1)} />
+            )}
+            <OpenFile say={say} />
             <Link href="/new" className={styles.primary} prefetch={false}>
               New build
             </Link>
           </div>
         </div>
-        {trouble && (
-          <div role="alert" className={styles.trouble}>
-            <p>{trouble.message}</p>
-            {trouble.lines.length > 0 && (
-              <ul>
-                {trouble.lines.slice(0, 8).map((l) => (
-                  <li key={l} className="mono">
-                    {l}
-                  </li>
-                ))}
-              </ul>
-            )}
-            <button type="button" className={styles.quiet} onClick={() => setTrouble(null)}>
-              Put away
-            </button>
-          </div>
-        )}
+        {trouble && <TroubleBox {...trouble} onClose={() => setTrouble(null)} />}
         {entries.length === 0 && (
           <p className={styles.none}>
-            The Shelf is empty. Start a new build, or open a build file.
+            {search === ''
+              ? 'There are no builds yet. Start a new one, or open a build file.'
+              : `No build is called "${search}".`}
           </p>
         )}
         <ul className={styles.list}>
           {entries.map((e) => (
-            <li key={e.id} className={styles.entry}>
-              <div className={styles.title}>
-                <Link href={`/builds/${e.id}/heat`} className={styles.name} prefetch={false}>
-                  {e.name}
-                </Link>
-                <p className="soft">
-                  {e.about ?? `${summaryOf(e)?.caseName ?? 'no case yet'}, revision ${e.revision}`}
-                  {e.demo ? <span className={styles.demo}>demo</span> : null}
-                </p>
-                <p className={styles.small}>
-                  <button type="button" className={styles.quiet} onClick={() => void copy(e.id)}>
-                    Copy
-                  </button>
-                  <a href={`/api/builds/${e.id}/file`} className={styles.quiet}>
-                    Export
-                  </a>
-                  {asking === e.id ? (
-                    <>
-                      <span>Delete it for good?</span>
-                      <button
-                        type="button"
-                        className={styles.danger}
-                        onClick={() => void remove(e.id)}
-                      >
-                        Delete
-                      </button>
-                      <button
-                        type="button"
-                        className={styles.quiet}
-                        onClick={() => setAsking(null)}
-                      >
-                        Keep
-                      </button>
-                    </>
-                  ) : (
-                    <button type="button" className={styles.quiet} onClick={() => setAsking(e.id)}>
-                      Delete
-                    </button>
-                  )}
-                </p>
-              </div>
-              <Link
-                href={`/builds/${e.id}/heat`}
-                className={styles.loops}
-                prefetch={false}
-                tabIndex={-1}
-                aria-hidden
-              >
-                {summaryOf(e)?.loops.map((loop, i) => (
-                  <span key={i} className={styles.loop}>
-                    {loop.map((s, k) => (
-                      <span key={k} className={styles.station}>
-                        <StationIcon kind={s.kind} size={28} />
-                      </span>
-                    ))}
-                  </span>
-                ))}
-                {summaryOf(e)?.loops.length === 0 && (
-                  <span className="soft">not connected yet</span>
-                )}
-              </Link>
-              <dl className={styles.verdicts}>
-                <Verdicts known={e.known} />
-              </dl>
-            </li>
+            <BuildRow
+              key={e.id}
+              entry={e}
+              onCopied={() => router.refresh()}
+              onDelete={() => void remove(e)}
+              onTrouble={say}
+            />
           ))}
         </ul>
+        {total > limit && (
+          <div className={styles.pager}>
+            <Pagination
+              count={Math.ceil(total / limit)}
+              page={Math.floor(offset / limit) + 1}
+              onChange={(_, page) => show(search, page)}
+              shape="rounded"
+            />
+            <span className="soft">{plural(total, 'build')}</span>
+          </div>
+        )}
+        <Bin after={binned?.id ?? ''} onChange={() => router.refresh()} onTrouble={say} />
+        <Backup onRestored={() => router.refresh()} onTrouble={say} />
       </main>
+      <Snackbar
+        open={binned !== null}
+        autoHideDuration={12_000}
+        onClose={(_, reason) => reason === 'timeout' && setBinned(null)}
+        message={binned ? `"${binned.name}" is in the bin for 30 days.` : ''}
+        action={
+          <Button color="inherit" size="small" onClick={() => binned && void putBack(binned)}>
+            Undo
+          </Button>
+        }
+      />
     </div>
   );
 }
 
-/** Verdict and result of each stage, or why there is none. */
-function Verdicts({ known }: { readonly known: SummaryState }) {
-  if (known.state !== 'ready')
-    return (
-      <div>
-        <dt>{WHY[known.state]}</dt>
-      </div>
-    );
-  const { stages } = known.summary;
-  return SHOWN.map(({ id, name }) => (
-    <div key={id}>
-      <dt>
-        <Mark verdict={stages[id].verdict} size={11} /> {name}
-      </dt>
-      <dd>{stages[id].result}</dd>
+function Search({ at, onSearch }: { readonly at: string; onSearch(q: string): void }) {
+  const [text, setText] = useState(at);
+  useEffect(() => {
+    if (text.trim() === at) return undefined;
+    const timer = setTimeout(() => onSearch(text.trim()), SEARCH_AFTER_MS);
+    return () => clearTimeout(timer);
+  });
+  return (
+    <TextField
+      size="small"
+      type="search"
+      label="Find a build"
+      value={text}
+      autoFocus={at !== ''}
+      onChange={(e) => setText(e.target.value)}
+      slotProps={{ htmlInput: { maxLength: 80 } }}
+    />
+  );
+}
+
+function OpenFile({ say }: { say(message: string, lines?: readonly string[]): void }) {
+  const router = useRouter();
+  const file = useRef<HTMLInputElement>(null);
+  const read = async (chosen: File): Promise<void> => {
+    if (chosen.size > MOST_BYTES) {
+      say(
+        `"${chosen.name}" is ${(chosen.size / 1e6).toFixed(1)} MB; a build document is never larger than 4 MB. Nothing was changed.`,
+      );
+      return;
+    }
+    const answer = await addBuild(await chosen.text());
+    if (answer.ok) router.push(`/builds/${answer.id}/heat`);
+    else
+      say(
+        `"${chosen.name.slice(0, 80)}": ${answer.message} Nothing was changed.`,
+        answer.troubles.map((t) => `${t.path ? `${t.path}: ` : ''}${t.message}`),
+      );
+  };
+  return (
+    <>
+      <button type="button" className={styles.quiet} onClick={() => file.current?.click()}>
+        Open a build file
+      </button>
+      <input
+        ref={file}
+        type="file"
+        accept=".json,application/json"
+        hidden
+        aria-label="Build file"
+        onChange={(e) => {
+          const f = e.target.files?.[0];
+          e.target.value = '';
+          if (f) void read(f);
+        }}
+      />
+    </>
+  );
+}
+
+function TroubleBox({ message, lines, onClose }: Trouble & { onClose(): void }) {
+  return (
+    <div role="alert" className={styles.trouble}>
+      <p>{message}</p>
+      {lines.length > 0 && (
+        <ul>
+          {lines.slice(0, 8).map((l) => (
+            <li key={l} className="mono">
+              {l}
+            </li>
+          ))}
+        </ul>
+      )}
+      <button type="button" className={styles.quiet} onClick={onClose}>
+        Put away
+      </button>
     </div>
-  ));
+  );
 }

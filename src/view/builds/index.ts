@@ -1,1 +1,2 @@
 export { Builds } from './Builds';
+export { BinnedBuild } from './BinnedBuild';

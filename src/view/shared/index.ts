@@ -10,3 +10,4 @@ export { PageHead } from './PageHead';
 export { printSheets, type PrintText } from './printSheets';
 export { Progress } from './Progress';
 export { useOffer, useOwnShelves, usePartLists } from './usePartLists';
+export { TroublePage } from './TroublePage';

@@ -1,7 +1,7 @@
 import {
   evaluateDocument,
   safely,
-  readJson,
+  readText,
   respond,
   respondWatched,
   partListsNow,
@@ -12,7 +12,7 @@ export const dynamic = 'force-dynamic';
 /** `?fixes=1` tries the ways out; `?route=1` first routes what is not routed. */
 export const POST = (request: Request): Promise<Response> =>
   safely(async () => {
-    const read = await readJson(request);
+    const read = await readText(request);
     if (!read.ok) return respond(read.answer);
     const asked = new URL(request.url).searchParams;
     const options = { fixes: asked.get('fixes') === '1', route: asked.get('route') === '1' };

@@ -1,6 +1,5 @@
-import { proofRows } from '@/proof';
-import { safely, ok, respond } from '@/server';
+import { ok, provenRows, respond, safely } from '@/server';
 
 export const dynamic = 'force-dynamic';
 
-export const GET = (): Promise<Response> => safely(async () => respond(ok(proofRows())));
+export const GET = (): Promise<Response> => safely(async () => respond(ok(await provenRows())));

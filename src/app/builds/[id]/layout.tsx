@@ -1,7 +1,9 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { openBuild } from '@/server';
+import { openBuild, readForPage, whyNotOpen } from '@/server';
+import { BinnedBuild } from '@/view/builds';
+import { TroublePage } from '@/view/shared';
 import { EditorProvider, Workspace } from '@/view/workspace';
 
 interface Props {
@@ -12,12 +14,22 @@ interface Props {
 export const dynamic = 'force-dynamic';
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  return { title: (await openBuild((await params).id))?.design.name ?? 'Build' };
+  const { id } = await params;
+  const read = await readForPage(() => openBuild(id));
+  return { title: (read.ok ? read.value?.design.name : null) ?? 'Build' };
 }
 
 export default async function BuildLayout({ children, params }: Props) {
-  const opened = await openBuild((await params).id);
-  if (!opened) notFound();
+  const { id } = await params;
+  const read = await readForPage(() => openBuild(id));
+  if (!read.ok)
+    return (
+      <TroublePage title="This build cannot be read now">
+        <p>{read.words}</p>
+      </TroublePage>
+    );
+  const opened = read.value;
+  if (!opened) return <NotOpened id={id} />;
   return (
     <EditorProvider
       key={opened.id}
@@ -27,5 +39,22 @@ export default async function BuildLayout({ children, params }: Props) {
     >
       <Workspace>{children}</Workspace>
     </EditorProvider>
+  );
+}
+
+/** Why there is no workspace: in the bin, written by another version, or never there. */
+async function NotOpened({ id }: { readonly id: string }) {
+  const why = await whyNotOpen(id);
+  if (why.state === 'missing') notFound();
+  if (why.state === 'binned') return <BinnedBuild id={id} />;
+  return (
+    <TroublePage title={`"${why.name}" cannot be opened`}>
+      <p>{why.message}</p>
+      <p>
+        Nothing was changed.{' '}
+        <a href={`/api/builds/${encodeURIComponent(id)}/file`}>Keep its document as a file</a>, as
+        it lies in the database.
+      </p>
+    </TroublePage>
   );
 }

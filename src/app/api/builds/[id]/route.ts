@@ -1,4 +1,12 @@
-import { dropBuild, safely, ok, openBuild, putBuild, readJson, refuse, respond } from '@/server';
+import {
+  dropBuild,
+  patchBuild,
+  putBuild,
+  readBuildAnswer,
+  readText,
+  respond,
+  safely,
+} from '@/server';
 
 export const dynamic = 'force-dynamic';
 interface Context {
@@ -6,20 +14,22 @@ interface Context {
 }
 
 export const GET = (_: Request, { params }: Context): Promise<Response> =>
-  safely(async () => {
-    const opened = await openBuild((await params).id);
-    return respond(
-      opened
-        ? ok({ id: opened.id, revision: opened.revision, document: opened.design })
-        : refuse(404, 'There is no such build.'),
-    );
-  });
+  safely(async () => respond(await readBuildAnswer((await params).id)));
 
+/** `{ revision, document }`. */
 export const PUT = (request: Request, { params }: Context): Promise<Response> =>
   safely(async () => {
-    const read = await readJson(request);
+    const read = await readText(request);
     return respond(read.ok ? await putBuild((await params).id, read.data) : read.answer);
   });
 
+/** `{ revision, patches }`: only what changed. */
+export const PATCH = (request: Request, { params }: Context): Promise<Response> =>
+  safely(async () => {
+    const read = await readText(request);
+    return respond(read.ok ? await patchBuild((await params).id, read.data) : read.answer);
+  });
+
+/** Puts the build into the bin. */
 export const DELETE = (_: Request, { params }: Context): Promise<Response> =>
   safely(async () => respond(await dropBuild((await params).id)));

@@ -1,4 +1,4 @@
-import { dropPart, safely, putPart, readJson, respond } from '@/server';
+import { dropPart, safely, putPart, readText, respond } from '@/server';
 
 export const dynamic = 'force-dynamic';
 interface Context {
@@ -7,7 +7,7 @@ interface Context {
 
 export const PUT = (request: Request, { params }: Context): Promise<Response> =>
   safely(async () => {
-    const read = await readJson(request);
+    const read = await readText(request);
     return respond(read.ok ? await putPart((await params).id, read.data) : read.answer);
   });
 

@@ -1,4 +1,4 @@
-import { buildFile, safely, refuse, respond } from '@/server';
+import { buildFile, download, refuse, respond, safely } from '@/server';
 
 export const dynamic = 'force-dynamic';
 
@@ -8,11 +8,7 @@ export const GET = (
 ): Promise<Response> =>
   safely(async () => {
     const file = await buildFile((await params).id);
-    if (!file) return respond(refuse(404, 'There is no such build.'));
-    return new Response(file.text, {
-      headers: {
-        'content-type': 'application/json; charset=utf-8',
-        'content-disposition': `attachment; filename="${file.name}"`,
-      },
-    });
+    return file
+      ? download(file.text, file.name, 'application/json; charset=utf-8')
+      : respond(refuse(404, 'There is no such build.'));
   });

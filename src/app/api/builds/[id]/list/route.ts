@@ -1,19 +1,14 @@
-import { safely, partsListCsv, respond } from '@/server';
+import { download, partsListCsv, respond, safely } from '@/server';
 
 export const dynamic = 'force-dynamic';
 
 export const GET = (
-  _: Request,
+  request: Request,
   { params }: { readonly params: Promise<{ id: string }> },
 ): Promise<Response> =>
   safely(async () => {
-    const answer = await partsListCsv((await params).id);
+    const answer = await partsListCsv((await params).id, { signal: request.signal });
     if (answer.status !== 200) return respond(answer);
     const { name, csv } = answer.body as { readonly name: string; readonly csv: string };
-    return new Response(csv, {
-      headers: {
-        'content-type': 'text/csv; charset=utf-8',
-        'content-disposition': `attachment; filename="${name}"`,
-      },
-    });
+    return download(csv, name, 'text/csv; charset=utf-8');
   });

@@ -1,0 +1,16 @@
+import { buildPdf, download, respond, safely } from '@/server';
+
+export const dynamic = 'force-dynamic';
+
+/** The build as PDF: `?of=list` its parts list, else the whole sheet. */
+export const GET = (
+  request: Request,
+  { params }: { readonly params: Promise<{ id: string }> },
+): Promise<Response> =>
+  safely(async () => {
+    const of = new URL(request.url).searchParams.get('of') === 'list' ? 'list' : 'sheet';
+    const answer = await buildPdf((await params).id, of, { signal: request.signal });
+    if (answer.status !== 200) return respond(answer);
+    const { name, pdf } = answer.body as { readonly name: string; readonly pdf: Uint8Array };
+    return download(pdf, name, 'application/pdf');
+  });

@@ -1,0 +1,38 @@
+import { refuse, type Answer } from './answer';
+import { OverTimeError, PoolFullError } from './pool';
+
+/** Longest that a document may take to be looked over, or judged without routing, ms. */
+export const LOOK_OVER_MS = 2000;
+export const JUDGE_MS = 2000;
+/** Longest that routing, or trying every way out, may take where it was asked for, ms. */
+export const ROUTE_MS = 60_000;
+/** Longest that a parts list or a sheet may take, ms. */
+export const PRINT_MS = 10_000;
+
+/** When to ask again, s. */
+const RETRY_AFTER_S = 2;
+
+/** Says in words why the pool did not do it. */
+export async function pooled(work: () => Promise<Answer>): Promise<Answer> {
+  try {
+    return await work();
+  } catch (error) {
+    if (error instanceof OverTimeError)
+      return busy(
+        `This build could not be worked out within ${Math.round(error.budget_ms / 1000)} s. Nothing was changed.`,
+      );
+    if (error instanceof PoolFullError)
+      return busy(
+        'The server is busy with other builds. Nothing was changed; ask again in a moment.',
+      );
+    // A thread that wanted more memory than it has is ended.
+    if ((error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
+      return refuse(413, 'This build takes more memory than one build may. Nothing was changed.');
+    throw error;
+  }
+}
+
+const busy = (message: string): Answer => ({
+  ...refuse(503, message),
+  headers: { 'retry-after': String(RETRY_AFTER_S) },
+});

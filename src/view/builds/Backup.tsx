@@ -1,0 +1,86 @@
+'use client';
+import { useRef, useState } from 'react';
+import { plural } from '@/core/units';
+import styles from './Builds.module.css';
+
+interface Restored {
+  readonly added: number;
+  readonly kept: number;
+  readonly advanced: number;
+  readonly copied: number;
+  readonly parts: number;
+}
+
+function restoredWords({ added, kept, advanced, copied, parts }: Restored): string {
+  const said = [
+    added > 0 ? `${plural(added, 'build')} added` : '',
+    advanced > 0 ? `${plural(advanced, 'build')} brought forward` : '',
+    copied > 0 ? `${plural(copied, 'build')} put beside yours as a copy` : '',
+    kept > 0 ? `${plural(kept, 'build')} already here` : '',
+    parts > 0 ? `${plural(parts, 'part')} of your own` : '',
+  ].filter((s) => s !== '');
+  return said.length > 0 ? `${said.join(', ')}. Nothing here was lost.` : 'The backup is empty.';
+}
+
+/** Everything into one file, and back beside what is there. */
+export function Backup({
+  onRestored,
+  onTrouble,
+}: {
+  onRestored(): void;
+  onTrouble(message: string, lines?: readonly string[]): void;
+}) {
+  const file = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const restore = async (chosen: File): Promise<void> => {
+    setSaid('Reading the backup.');
+    try {
+      const response = await fetch('/api/backup', {
+        method: 'POST',
+        headers: { 'content-type': 'application/zip' },
+        body: chosen,
+      });
+      const body = (await response.json()) as Restored & {
+        readonly error?: string;
+        readonly troubles?: readonly { readonly path: string; readonly message: string }[];
+      };
+      if (response.ok) {
+        setSaid(restoredWords(body));
+        onRestored();
+        return;
+      }
+      onTrouble(
+        body.error ?? 'The backup could not be read.',
+        (body.troubles ?? []).map((t) => `${t.path ? `${t.path}: ` : ''}${t.message}`),
+      );
+    } catch {
+      onTrouble('The server cannot be reached. Nothing was changed.');
+    }
+    setSaid(null);
+  };
+  return (
+    <p className={styles.backup}>
+      <a href="/api/backup" className={styles.quiet} download>
+        Back up everything
+      </a>
+      <button type="button" className={styles.quiet} onClick={() => file.current?.click()}>
+        Restore a backup
+      </button>
+      <span className="soft" role="status">
+        {said ?? 'Builds with their history and parts of your own, as one ZIP of open JSON.'}
+      </span>
+      <input
+        ref={file}
+        type="file"
+        accept=".zip,application/zip"
+        hidden
+        aria-label="Backup file"
+        onChange={(e) => {
+          const f = e.target.files?.[0];
+          e.target.value = '';
+          if (f) void restore(f);
+        }}
+      />
+    </p>
+  );
+}

@@ -1,0 +1,74 @@
+'use client';
+import { useEffect, useState } from 'react';
+import { plural } from '@/core/units';
+import type { BinEntry } from '@/server';
+import styles from './Builds.module.css';
+
+const DATE = new Intl.DateTimeFormat('en', { day: 'numeric', month: 'long' });
+
+/** What was deleted in the last thirty days: put back, or removed for good. */
+export function Bin({
+  after,
+  onChange,
+  onTrouble,
+}: {
+  /** Asked for anew when this changes. */
+  readonly after: string;
+  onChange(): void;
+  onTrouble(message: string): void;
+}) {
+  const [entries, setEntries] = useState<readonly BinEntry[]>([]);
+  const [asked, setAsked] = useState(0);
+  const [asking, setAsking] = useState<string | null>(null);
+  useEffect(() => {
+    let live = true;
+    void fetch('/api/bin')
+      .then((r) => (r.ok ? (r.json() as Promise<readonly BinEntry[]>) : []))
+      .catch(() => [])
+      .then((found) => {
+        if (live) setEntries(found);
+      });
+    return () => {
+      live = false;
+    };
+  }, [after, asked]);
+  if (entries.length === 0) return null;
+  const act = async (entry: BinEntry, method: 'POST' | 'DELETE'): Promise<void> => {
+    setAsking(null);
+    const response = await fetch(`/api/bin/${entry.kind}/${encodeURIComponent(entry.id)}`, {
+      method,
+    }).catch(() => null);
+    if (!response?.ok) onTrouble(`"${entry.name}": the server did not do it.`);
+    setAsked((n) => n + 1);
+    onChange();
+  };
+  return (
+    <details className={styles.bin}>
+      <summary>Bin: {plural(entries.length, 'thing')} deleted in the last 30 days</summary>
+      <ul>
+        {entries.map((e) => (
+          <li key={`${e.kind}/${e.id}`}>
+            <span className={styles.binName}>{e.name}</span>
+            <span className="soft">
+              {e.kind === 'part' ? 'part of your own, ' : ''}kept until {DATE.format(e.until)}
+            </span>
+            <button type="button" className={styles.quiet} onClick={() => void act(e, 'POST')}>
+              Put back
+            </button>
+            {e.kind === 'build' && <a href={`/api/builds/${e.id}/file`}>Export</a>}
+            {e.kind === 'build' && asking !== e.id && (
+              <button type="button" className={styles.quiet} onClick={() => setAsking(e.id)}>
+                Delete for good
+              </button>
+            )}
+            {asking === e.id && (
+              <button type="button" className={styles.danger} onClick={() => void act(e, 'DELETE')}>
+                Yes, with its history
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

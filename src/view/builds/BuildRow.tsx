@@ -1,0 +1,118 @@
+'use client';
+import Link from 'next/link';
+import type { Stage } from '@/core/checks';
+import type { BuildEntry, SummaryState } from '@/server';
+import { Mark, StationIcon } from '@/view/shared';
+import { addBuild } from '@/view/workspace/send';
+import styles from './Builds.module.css';
+
+const SHOWN: readonly { readonly id: Stage; readonly name: string }[] = [
+  { id: 'heat', name: 'Heat' },
+  { id: 'case', name: 'Case' },
+  { id: 'cooling', name: 'Cooling' },
+  { id: 'flow', name: 'Flow' },
+  { id: 'materials', name: 'Materials' },
+  { id: 'runs', name: 'Runs' },
+  { id: 'parts', name: 'Parts' },
+];
+
+const WHY: Record<Exclude<SummaryState['state'], 'ready'>, string> = {
+  pending: 'Being computed.',
+  unreadable: 'This build cannot be read. Export it to keep its data.',
+  'too-large': 'This build takes too long to compute for the list. It can still be opened.',
+};
+
+/** One build of the list: its name, what can be done with it, its loop line, its verdicts. */
+export function BuildRow({
+  entry,
+  onCopied,
+  onDelete,
+  onTrouble,
+}: {
+  readonly entry: BuildEntry;
+  onCopied(): void;
+  onDelete(): void;
+  onTrouble(message: string): void;
+}) {
+  const { id, known } = entry,
+    summary = known.state === 'ready' ? known.summary : null;
+  const copy = async (): Promise<void> => {
+    const source = await fetch(`/api/builds/${encodeURIComponent(id)}`)
+      .then((r) => r.json() as Promise<{ document: { name: string } }>)
+      .catch(() => null);
+    if (!source?.document) {
+      onTrouble('The build could not be read.');
+      return;
+    }
+    const { document } = source;
+    const answer = await addBuild(
+      JSON.stringify({ ...document, name: `${document.name.slice(0, 70)}, copy` }),
+    );
+    if (answer.ok) onCopied();
+    else onTrouble(answer.message);
+  };
+  return (
+    <li className={styles.entry}>
+      <div className={styles.title}>
+        <Link href={`/builds/${id}/heat`} className={styles.name} prefetch={false}>
+          {entry.name}
+        </Link>
+        <p className="soft">
+          {entry.about ?? `${summary?.caseName ?? 'no case yet'}, revision ${entry.revision}`}
+          {entry.demo ? <span className={styles.demo}>demo</span> : null}
+        </p>
+        <p className={styles.small}>
+          <button type="button" className={styles.quiet} onClick={() => void copy()}>
+            Copy
+          </button>
+          <a href={`/api/builds/${id}/file`} className={styles.quiet}>
+            Export
+          </a>
+          <button type="button" className={styles.quiet} onClick={onDelete}>
+            Delete
+          </button>
+        </p>
+      </div>
+      <Link
+        href={`/builds/${id}/heat`}
+        className={styles.loops}
+        prefetch={false}
+        tabIndex={-1}
+        aria-hidden
+      >
+        {summary?.loops.map((loop, i) => (
+          <span key={i} className={styles.loop}>
+            {loop.map((s, k) => (
+              <span key={k} className={styles.station}>
+                <StationIcon kind={s.kind} size={28} />
+              </span>
+            ))}
+          </span>
+        ))}
+        {summary?.loops.length === 0 && <span className="soft">not connected yet</span>}
+      </Link>
+      <dl className={styles.verdicts}>
+        <Verdicts known={known} />
+      </dl>
+    </li>
+  );
+}
+
+/** Verdict and result of each stage, or why there is none. */
+function Verdicts({ known }: { readonly known: SummaryState }) {
+  if (known.state !== 'ready')
+    return (
+      <div>
+        <dt>{WHY[known.state]}</dt>
+      </div>
+    );
+  const { stages } = known.summary;
+  return SHOWN.map(({ id, name }) => (
+    <div key={id}>
+      <dt>
+        <Mark verdict={stages[id].verdict} size={11} /> {name}
+      </dt>
+      <dd>{stages[id].result}</dd>
+    </div>
+  ));
+}
