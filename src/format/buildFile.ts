@@ -1,5 +1,4 @@
-import type { Design } from '@/core/design';
-import { LIMITS } from '@/core/validation';
+import { BUILD_BYTES, type Design } from '@/core/design';
 
 /** A build as its file: readable JSON, one document. */
 /**
@@ -8,7 +7,7 @@ import { LIMITS } from '@/core/validation';
  */
 export function designToText(design: Design): string {
   const indented = `${JSON.stringify(design, null, 1)}\n`;
-  return new TextEncoder().encode(indented).byteLength <= LIMITS.bytes
+  return new TextEncoder().encode(indented).byteLength <= BUILD_BYTES
     ? indented
     : JSON.stringify(design);
 }

@@ -1,5 +1,7 @@
 import { BIN_DAYS } from '@/store';
 import { ok, refuse, type Answer } from './answer';
+import { inPool } from './pool';
+import { LOOK_OVER_MS } from './pooled';
 import { theStore } from './store';
 
 /** Longest name of a moment. */
@@ -14,9 +16,16 @@ export async function historyOf(id: string): Promise<Answer> {
     : refuse(404, 'There is no such build.');
 }
 
-/** The document of one revision, as it was kept. */
-export async function momentOf(id: string, revision: number): Promise<string | null> {
-  return Number.isInteger(revision) ? (await theStore()).readMoment(id, revision) : null;
+/** The document of one revision, as it was kept, or brought to the present version. */
+export async function momentOf(
+  id: string,
+  revision: number,
+  isPresent: boolean,
+): Promise<string | null> {
+  const document = Number.isInteger(revision)
+    ? await (await theStore()).readMoment(id, revision)
+    : null;
+  return document !== null && isPresent ? inPool('file', { document }, LOOK_OVER_MS) : document;
 }
 
 /** Gives a moment a name (`{ name }`), or takes it away with null. */

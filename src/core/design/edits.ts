@@ -163,6 +163,7 @@ export type Edit =
   | { readonly do: 'patch'; readonly patches: readonly Patch[] };
 
 export type EditKind = Edit['do'];
+export type PatchEdit = Extract<Edit, { do: 'patch' }>;
 
 /** An edit names something the build does not have. */
 export class EditError extends Error {
@@ -177,7 +178,10 @@ export class EditError extends Error {
 
 export interface Applied {
   readonly design: Design;
-  readonly inverse: Edit;
+  /** The edit that takes it back, as patches. */
+  readonly inverse: PatchEdit;
+  /** The edit itself as patches: what it changed, whatever it was told by. */
+  readonly forward: PatchEdit;
 }
 
 /**
@@ -186,17 +190,25 @@ export interface Applied {
  */
 export function applyEdit(design: Design, edit: Edit): Applied {
   if (edit.do === 'patch') {
-    const [next, , back] = produceWithPatches(design, (draft) =>
+    const [next, forth, back] = produceWithPatches(design, (draft) =>
       applyPatches(draft, edit.patches as Patch[]),
     );
-    return { design: next as Design, inverse: { do: 'patch', patches: back } };
+    return {
+      design: next as Design,
+      inverse: { do: 'patch', patches: back },
+      forward: { do: 'patch', patches: forth },
+    };
   }
-  const [next, , back] = produceWithPatches(design, (draft) => {
+  const [next, forth, back] = produceWithPatches(design, (draft) => {
     change(draft, edit);
     dropBridges(draft);
     dropLayout(draft);
   });
-  return { design: next, inverse: { do: 'patch', patches: back } };
+  return {
+    design: next,
+    inverse: { do: 'patch', patches: back },
+    forward: { do: 'patch', patches: forth },
+  };
 }
 
 type D = Draft<Design>;

@@ -1,4 +1,14 @@
-export { BUILD_FORMAT, BUILD_VERSION } from './types';
+export {
+  differences,
+  mergeDesigns,
+  withTheirs,
+  type Clash,
+  type Difference,
+  type DocumentPath,
+  type Merged,
+} from './merge';
+export { looseReferences, type LooseReference } from './references';
+export { BUILD_BYTES, BUILD_FORMAT, BUILD_VERSION } from './types';
 export type {
   ComponentId,
   ConnectionId,
@@ -30,7 +40,14 @@ export type {
   Turn,
   Via,
 } from './types';
-export { applyEdit, EditError, type Applied, type Edit, type EditKind } from './edits';
+export {
+  applyEdit,
+  EditError,
+  type Applied,
+  type Edit,
+  type EditKind,
+  type PatchEdit,
+} from './edits';
 export { DEFAULT_BRIEF, emptyDesign, EMPTY_LAYOUT } from './empty';
 export {
   componentName,

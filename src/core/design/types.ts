@@ -26,6 +26,8 @@ export type PortId = Id<'port'>;
 
 export const BUILD_FORMAT = 'zephyron-build';
 export const BUILD_VERSION = 4;
+/** Largest document that is read or kept, bytes. */
+export const BUILD_BYTES = 4_000_000;
 
 /** What the builder wants, and the room it happens in. */
 export interface Brief {

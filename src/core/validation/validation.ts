@@ -1,16 +1,18 @@
 import type Joi from 'joi';
 import {
   applyEdit,
+  BUILD_BYTES,
   BUILD_FORMAT,
   BUILD_VERSION,
   EditError,
+  looseReferences,
   type Applied,
   type Design,
   type Edit,
 } from '../design';
 import { migrate } from '../design/migrate';
 import { designSchema, componentSchema, loopSchema } from '../design/schema';
-import { isWet, type Part } from '../components';
+import type { Part } from '../components';
 import { migratePart } from '../components/migrate';
 import { PART_SCHEMAS } from '../components/schema';
 
@@ -24,7 +26,7 @@ export type Validated<T> =
   | { readonly ok: false; readonly troubles: readonly ValidationIssue[] };
 
 export const LIMITS = {
-  bytes: 4_000_000,
+  bytes: BUILD_BYTES,
   depth: 24,
   troubles: 20,
   /** Values of any kind in one document, lists and objects included; the largest demo has 3,500. */
@@ -87,7 +89,7 @@ export function validateDesign(data: unknown): Validated<Design> {
     );
   const checked = check<Design>(designSchema, migrate(document));
   if (!checked.ok) return checked;
-  const loose = references(checked.value);
+  const loose = looseReferences(checked.value);
   return loose.length > 0 ? { ok: false, troubles: loose.slice(0, LIMITS.troubles) } : checked;
 }
 
@@ -115,7 +117,7 @@ export function validateEdit(design: Design, edit: Edit): Validated<Applied> {
   }
   const checked = validateDesign(applied.design);
   return checked.ok
-    ? { ok: true, value: { design: checked.value, inverse: applied.inverse } }
+    ? { ok: true, value: { ...applied, design: checked.value } }
     : checked;
 }
 
@@ -300,51 +302,3 @@ function costIssue(data: unknown): ValidationIssue | null {
 }
 
 const listOf = (value: unknown): readonly unknown[] => (Array.isArray(value) ? value : []);
-
-/** Links, caps and placements must name things that exist; an end may be used once. */
-function references(design: Design): ValidationIssue[] {
-  const troubles: ValidationIssue[] = [];
-  const has = (component: string, port: string): boolean => {
-    const part = design.components.find((i) => i.id === component)?.part;
-    return part !== undefined && isWet(part) && part.ports.some((p) => p.id === port);
-  };
-  const linkIds = new Set<string>();
-  design.loops.forEach((loop, l) => {
-    loop.connections.forEach((connection, k) => {
-      const path = `loops[${l}].connections[${k}]`;
-      if (linkIds.has(connection.id))
-        troubles.push({
-          path: `${path}.id`,
-          message: `The run "${connection.id}" is there twice.`,
-        });
-      linkIds.add(connection.id);
-      for (const side of ['from', 'to'] as const) {
-        const r = connection[side];
-        if (!has(r.component, r.port))
-          troubles.push({
-            path: `${path}.${side}`,
-            message: `There is no port "${r.port}" on a part "${r.component}".`,
-          });
-      }
-    });
-    loop.caps.forEach((cap, c) => {
-      if (!has(cap.component, cap.port))
-        troubles.push({
-          path: `loops[${l}].caps[${c}]`,
-          message: `There is no port "${cap.port}" on a part "${cap.component}".`,
-        });
-    });
-  });
-  design.components.forEach((component, i) => {
-    const p = component.placement;
-    if (
-      (p.on === 'component' || p.on === 'radiator') &&
-      (p.component === component.id || !design.components.some((o) => o.id === p.component))
-    )
-      troubles.push({
-        path: `components[${i}].placement.component`,
-        message: `There is no other part "${p.component}" to sit on.`,
-      });
-  });
-  return troubles;
-}

@@ -4,7 +4,7 @@ import { useStore } from 'zustand';
 import type { Design } from '@/core/design';
 import { usePartLists } from '@/view/shared';
 import { createEditor, type Editor, type EditorState } from './editor';
-import { readOutbox } from './outbox';
+import { openOutbox } from './outbox';
 
 const Context = createContext<Editor | null>(null);
 
@@ -21,31 +21,52 @@ export function EditorProvider({
   readonly children: ReactNode;
 }) {
   const [editor] = useState(() => createEditor(id, revision, design));
-  useEffect(() => {
-    let live = true;
-    void readOutbox(id).then((entry) => {
-      if (!live || !entry || editor.getState().past.length > 0) return;
-      // A page kept by the browser's back button may be older than what was saved from here since.
-      if (entry.dirty || entry.revision >= revision) editor.getState().restore(entry);
-    });
-    return () => {
-      live = false;
-    };
-  }, [editor, id, revision]);
+  useOutbox(editor, id);
   useEffect(() => {
     usePartLists.getState().load();
     return usePartLists.subscribe((now, was) => {
       if (now.offer !== was.offer) editor.getState().rethink();
     });
   }, [editor]);
+  useLeaving(editor);
+  return <Context.Provider value={editor}>{children}</Context.Provider>;
+}
+
+/** Reads this browser's log of the build; edits wait for it. */
+function useOutbox(editor: Editor, id: string): void {
+  useEffect(() => {
+    let live = true;
+    void openOutbox(id, (kept) => live && editor.getState().setKept(kept)).then((opened) => {
+      if (live) editor.getState().opened(opened);
+      else opened.outbox.close();
+    });
+    return () => {
+      live = false;
+      editor.getState().close();
+    };
+  }, [editor, id]);
+}
+
+/** What is to be done when the page is left, and when it is looked at again. */
+function useLeaving(editor: Editor): void {
   useEffect(() => {
     const warn = (e: BeforeUnloadEvent): void => {
-      if (editor.getState().save === 'refused') e.preventDefault();
+      const { save, kept } = editor.getState();
+      if (save === 'refused' || (save !== 'saved' && kept !== 'kept')) e.preventDefault();
+    };
+    const leave = (): void => editor.getState().pageCloses();
+    const look = (): void => {
+      if (document.visibilityState === 'visible') editor.getState().takeLeft();
     };
     window.addEventListener('beforeunload', warn);
-    return () => window.removeEventListener('beforeunload', warn);
+    window.addEventListener('pagehide', leave);
+    document.addEventListener('visibilitychange', look);
+    return () => {
+      window.removeEventListener('beforeunload', warn);
+      window.removeEventListener('pagehide', leave);
+      document.removeEventListener('visibilitychange', look);
+    };
   }, [editor]);
-  return <Context.Provider value={editor}>{children}</Context.Provider>;
 }
 
 export function useEditor<T>(select: (state: EditorState) => T): T {

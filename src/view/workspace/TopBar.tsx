@@ -5,18 +5,10 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { plural } from '@/core/units';
 import { ThemeSwitch } from '@/view/shared';
-import type { SaveState } from './editor';
 import { useEditor } from './EditorProvider';
 import { downloadBuild, downloadList } from './download';
+import { saveWords } from './saveWords';
 import styles from './TopBar.module.css';
-
-const SAVE_WORDS: Record<SaveState, string> = {
-  saved: 'saved',
-  saving: 'saving',
-  unsaved: 'saving',
-  offline: 'kept in this browser, server not reached',
-  refused: 'not saved: see the message',
-};
 
 export function TopBar() {
   const design = useEditor((s) => s.design);
@@ -24,6 +16,8 @@ export function TopBar() {
   const findings = useEditor((s) => s.analysis.findings);
   const revision = useEditor((s) => s.revision);
   const save = useEditor((s) => s.save);
+  const saveMessage = useEditor((s) => s.saveMessage);
+  const kept = useEditor((s) => s.kept);
   const past = useEditor((s) => s.past);
   const future = useEditor((s) => s.future);
   const undo = useEditor((s) => s.undo);
@@ -44,9 +38,17 @@ export function TopBar() {
         name={design.name}
         onRename={(name) => commit('rename the build', { do: 'design.rename', name })}
       />
-      <span className={styles.state} role="status">
-        {SAVE_WORDS[save]}, revision {revision}
-      </span>
+      <button
+        type="button"
+        className={styles.state}
+        data-trouble={!['saved', 'saving', 'unsaved'].includes(save) || undefined}
+        onClick={() => open('history')}
+        title="The history of this build"
+      >
+        <span role="status">
+          {saveWords(save, kept, saveMessage)}, revision {revision}
+        </span>
+      </button>
       <span className={styles.gap} />
       <span
         className={styles.units}

@@ -6,6 +6,8 @@ import { AutoRoute } from './AutoRoute';
 import { CommandSearch } from './CommandSearch';
 import { ConflictDialog } from './ConflictDialog';
 import { FindingDrawer } from './FindingDrawer';
+import { GoneDialog } from './GoneDialog';
+import { HistoryDrawer } from './HistoryDrawer';
 import { LoopLine } from './LoopLine';
 import { StageRail } from './StageRail';
 import { CatalogueDrawer } from './CatalogueDrawer';
@@ -35,6 +37,8 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
       <CatalogueDrawer />
       <CommandSearch />
       <ConflictDialog />
+      <GoneDialog />
+      <HistoryDrawer />
       <Snackbar
         open={diagnostic !== null}
         onClose={() => say(null)}

@@ -3,8 +3,17 @@ import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { demoDesign } from '@/catalogue';
 import { BUILD_VERSION, type Design, type Edit } from '@/core/design';
+import fc from 'fast-check';
 import { createEditor } from './editor';
-import { entryNow } from './outbox';
+import {
+  readLog,
+  type LeftBehind,
+  type LogRecord,
+  type OpenedOutbox,
+  type WorkState,
+} from './outbox';
+import { stateBefore } from './outbox/before';
+import { ANSWER_MS } from './send';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
 let answers: { status: number; body: unknown }[];
@@ -33,35 +42,63 @@ const settle = async (ms: number): Promise<void> => {
   await jest.advanceTimersByTimeAsync(ms);
 };
 
+/** An outbox that keeps its records in memory, as a window's log. */
+function memoryOutbox(found: WorkState | null = null, left: readonly LeftBehind[] = []) {
+  const records: LogRecord[] = [];
+  let wantsState = found === null;
+  const opened: OpenedOutbox = {
+    found,
+    left,
+    outbox: {
+      append: (record, state) => {
+        records.push(wantsState ? state() : record);
+        wantsState = false;
+        return Promise.resolve(true);
+      },
+      takeLeft: () => Promise.resolve([]),
+      close: () => undefined,
+    },
+  };
+  if (found) records.push({ type: 'state', version: BUILD_VERSION, ...found });
+  return { opened, records };
+}
+
+const openEditor = (
+  revision: number,
+  design: Design,
+  found: WorkState | null = null,
+  left: readonly LeftBehind[] = [],
+) => {
+  const editor = createEditor('desk', revision, design),
+    { opened, records } = memoryOutbox(found, left);
+  editor.getState().opened(opened);
+  return Object.assign(editor, { records });
+};
+
+const named = (name: string): Design => ({ ...desk, name });
+const work = (state: Partial<WorkState> & { readonly design: Design }): WorkState => ({
+  revision: 4,
+  base: desk,
+  unheard: null,
+  past: [],
+  future: [],
+  ...state,
+});
+
 describe('what the browser kept before an update', () => {
   const kept = JSON.parse(
     readFileSync(join(process.cwd(), 'src/core/design/fixtures/v2.json'), 'utf8'),
   ) as Record<string, unknown>;
-  const step = { label: 'x', edit: { do: 'patch', patches: [] } as Edit };
 
   test('an unsaved document of an older version is still there, in the terms of this one', () => {
-    const { design, dirty, revision, past } = entryNow({
-      build: kept,
-      revision: 4,
-      dirty: true,
-      past: [step],
-      future: [],
-    });
+    const { design, base, revision, past } = stateBefore({ build: kept, revision: 4, dirty: true });
     expect(design).toMatchObject({ version: BUILD_VERSION, name: 'Kept from version 2' });
     expect(design.components).toHaveLength((kept['items'] as unknown[]).length);
-    expect({ dirty, revision, past }).toEqual({ dirty: true, revision: 4, past: [] });
-  });
-
-  test('an entry of this version is taken as it is, steps back and all', () => {
-    const entry = { design: desk, revision: 2, dirty: false, past: [step], future: [], sent: desk };
-    expect(entryNow(entry)).toEqual(entry);
+    expect({ base, revision, past }).toEqual({ base: null, revision: 4, past: [] });
   });
 
   test('it is saved on the revision it grew from', async () => {
-    const editor = createEditor('desk', 4, desk);
-    editor
-      .getState()
-      .restore(entryNow({ build: kept, revision: 4, dirty: true, past: [], future: [] }));
+    openEditor(4, desk, stateBefore({ build: kept, revision: 4, dirty: true }));
     await settle(1500);
     expect(sent).toMatchObject([
       { revision: 4, document: { version: BUILD_VERSION, name: 'Kept from version 2' } },
@@ -71,7 +108,7 @@ describe('what the browser kept before an update', () => {
 
 describe('an open build', () => {
   test('saves within a second, on the revision it was made on', async () => {
-    const editor = createEditor('desk', 7, desk);
+    const editor = openEditor(7, desk);
     editor.getState().commit('rename', { do: 'design.rename', name: 'Other' });
     expect(editor.getState().save).toBe('unsaved');
     await settle(1000);
@@ -80,7 +117,7 @@ describe('an open build', () => {
   });
 
   test('undo and redo, to the first edit', () => {
-    const editor = createEditor('desk', 1, desk);
+    const editor = openEditor(1, desk);
     editor.getState().commit('a', { do: 'design.rename', name: 'A' });
     editor.getState().commit('b', { do: 'fans.speed', speed_rpm: 800 });
     editor.getState().commit('c', { do: 'component.remove', component: 'card-block' });
@@ -92,7 +129,7 @@ describe('an open build', () => {
   });
 
   test('a dragged handle is one step', () => {
-    const editor = createEditor('desk', 1, desk);
+    const editor = openEditor(1, desk);
     for (let rpm = 800; rpm < 900; rpm += 10)
       editor.getState().commit('fans', { do: 'fans.speed', speed_rpm: rpm }, 'fans.speed');
     expect(editor.getState().past.length).toBe(1);
@@ -101,7 +138,7 @@ describe('an open build', () => {
   });
 
   test('a new edit after undo forgets what was undone', () => {
-    const editor = createEditor('desk', 1, desk);
+    const editor = openEditor(1, desk);
     editor.getState().commit('a', { do: 'design.rename', name: 'A' });
     editor.getState().undo();
     editor.getState().commit('b', { do: 'design.rename', name: 'B' });
@@ -109,38 +146,133 @@ describe('an open build', () => {
   });
 
   test('an edit of something that is not there says so and changes nothing', () => {
-    const editor = createEditor('desk', 1, desk);
+    const editor = openEditor(1, desk);
     editor.getState().commit('x', { do: 'component.remove', component: 'ghost' });
     expect(editor.getState().diagnostic).toContain('ghost');
     expect(editor.getState().design).toBe(desk);
   });
 
-  test('a stale revision brings both versions, and either may be chosen', async () => {
-    const theirs = { ...desk, name: 'Theirs' };
+  test('a stale revision: what does not touch goes together by itself, and is one step back', async () => {
+    const theirs = { ...desk, brief: { ...desk.brief, room_C: 31 } };
     answers.push({ status: 409, body: { revision: 9, document: theirs } });
-    const editor = createEditor('desk', 7, desk);
+    const editor = openEditor(7, desk);
     editor.getState().commit('mine', { do: 'design.rename', name: 'Mine' });
-    await settle(1000);
-    expect(editor.getState().conflict).toMatchObject({ revision: 9, design: { name: 'Theirs' } });
-    expect(editor.getState().design.name).toBe('Mine');
-    editor.getState().keepMine();
-    await settle(1000);
+    await settle(2000);
+    expect(editor.getState()).toMatchObject({ conflict: null, save: 'saved', revision: 10 });
+    expect(editor.getState().design).toEqual({ ...theirs, name: 'Mine' });
     expect(sent[1]).toMatchObject({ revision: 9, document: { name: 'Mine' } });
+    editor.getState().undo();
+    expect(editor.getState().design).toEqual(named('Mine'));
+    editor.getState().undo();
+    expect(editor.getState().design).toEqual(desk);
+  });
 
-    answers.push({ status: 409, body: { revision: 12, document: theirs } });
+  test('what touches is chosen field by field; "take theirs" keeps the way back', async () => {
+    answers.push({ status: 409, body: { revision: 9, document: named('Theirs') } });
+    const editor = openEditor(7, desk);
+    editor.getState().commit('mine', { do: 'design.rename', name: 'Mine' });
+    editor.getState().commit('room', { do: 'brief.set', values: { room_C: 30 } });
+    await settle(1000);
+    const { conflict } = editor.getState();
+    expect(conflict?.merged.clashes.map((c) => c.path)).toEqual([['name']]);
+    expect(editor.getState().design.name).toBe('Mine');
+    // Nothing is sent while the choice is open.
+    await settle(20_000);
+    expect(sent).toHaveLength(1);
+    editor.getState().settle(new Set(['name']));
+    await settle(1000);
+    expect(sent[1]).toMatchObject({
+      revision: 9,
+      document: { name: 'Theirs', brief: { room_C: 30 } },
+    });
+
+    answers.push({ status: 409, body: { revision: 12, document: named('Theirs again') } });
     editor.getState().commit('again', { do: 'design.rename', name: 'Mine again' });
     await settle(1000);
     editor.getState().takeTheirs();
     expect(editor.getState()).toMatchObject({
       revision: 12,
-      design: { name: 'Theirs' },
+      design: { name: 'Theirs again' },
       save: 'saved',
     });
+    editor.getState().undo();
+    expect(editor.getState().design.name).toBe('Mine again');
+    for (let i = 0; i < 9; i += 1) editor.getState().undo();
+    expect(editor.getState().design).toEqual(desk);
   });
+
+  test('continuous work is saved at least every three seconds', async () => {
+    const editor = openEditor(1, desk);
+    for (let i = 0; i < 100; i += 1) {
+      editor.getState().commit('room', { do: 'brief.set', values: { room_C: 20 + (i % 10) } });
+      await settle(100);
+    }
+    expect(sent.length).toBeGreaterThanOrEqual(3);
+  });
+
+  test('a server that hangs is told after ten seconds, and asked again', async () => {
+    const editor = openEditor(1, desk);
+    const answering = globalThis.fetch;
+    globalThis.fetch = ((_: string, { signal }: { signal: AbortSignal }) =>
+      new Promise((_resolve, reject) => {
+        signal.addEventListener('abort', () => reject(new Error('aborted')));
+      })) as unknown as typeof fetch;
+    editor.getState().commit('a', { do: 'design.rename', name: 'A' });
+    await settle(ANSWER_MS + 600);
+    expect(editor.getState().save).toBe('hung');
+    globalThis.fetch = answering;
+    await settle(5000);
+    expect(editor.getState().save).toBe('saved');
+  });
+
+  test('the server says what keeps it from saving; a build that is gone is told', async () => {
+    const editor = openEditor(1, desk);
+    answers.push({ status: 507, body: { error: 'The disk is full.', trouble: 'full' } });
+    editor.getState().commit('a', { do: 'design.rename', name: 'A' });
+    await settle(1000);
+    expect(editor.getState()).toMatchObject({ save: 'trouble', saveMessage: 'The disk is full.' });
+    answers.push({ status: 410, body: { error: 'in the bin' } });
+    await settle(5000);
+    expect(editor.getState()).toMatchObject({ save: 'gone', saveMessage: 'binned' });
+    expect(editor.getState().design.name).toBe('A');
+  });
+
+  test('a page that closes sends what changed since the server last heard', async () => {
+    const editor = openEditor(1, desk);
+    editor.getState().commit('a', { do: 'design.rename', name: 'A' });
+    await settle(1000);
+    editor.getState().commit('b', { do: 'design.rename', name: 'B' });
+    editor.getState().pageCloses();
+    expect(sent.at(-1)).toEqual({
+      revision: 2,
+      patches: [{ op: 'replace', path: ['name'], value: 'B' }],
+    });
+    expect(editor.records.at(-1)).toEqual({ type: 'sent' });
+  });
+
+  test('edits made before the outbox is read are done after what it holds', () => {
+    const editor = createEditor('desk', 4, desk);
+    editor.getState().commit('room', { do: 'brief.set', values: { room_C: 30 } });
+    expect(editor.getState().design).toBe(desk);
+    editor.getState().opened(memoryOutbox(work({ design: named('From before') })).opened);
+    expect(editor.getState().design).toMatchObject({ name: 'From before', brief: { room_C: 30 } });
+  });
+
+  test('undo reaches the first of a thousand edits', () => {
+    const editor = openEditor(1, desk);
+    for (let i = 0; i < 1000; i += 1)
+      editor.getState().commit('name', { do: 'design.rename', name: `N${i}` });
+    expect(editor.getState().past).toHaveLength(1000);
+    const read = readLog(editor.records);
+    expect(read?.past).toHaveLength(1000);
+    expect(read?.past.map((s) => s.back).reduceRight((_, b) => b)).toEqual(
+      editor.getState().past[0]?.back,
+    );
+  }, 60_000);
 
   test('without a network it keeps trying', async () => {
     answers.push({ status: 0, body: null }, { status: 503, body: {} });
-    const editor = createEditor('desk', 1, desk);
+    const editor = openEditor(1, desk);
     editor.getState().commit('a', { do: 'design.rename', name: 'A' });
     await settle(600);
     expect(editor.getState().save).toBe('offline');
@@ -149,28 +281,15 @@ describe('an open build', () => {
     expect(sent.length).toBe(3);
   });
 
-  test('an unsaved journal from before is taken up and sent', async () => {
-    const editor = createEditor('desk', 4, desk);
-    editor.getState().restore({
-      design: { ...desk, name: 'From the journal' },
-      revision: 4,
-      dirty: true,
-      past: [],
-      future: [],
-    });
+  test('unsaved work from before is taken up and sent', async () => {
+    openEditor(4, desk, work({ design: named('From the outbox') }));
     await settle(100);
-    expect(sent).toMatchObject([{ revision: 4, document: { name: 'From the journal' } }]);
+    expect(sent).toMatchObject([{ revision: 4, document: { name: 'From the outbox' } }]);
   });
 
-  test('a journal newer than the page (browser back) is taken as it is, without a save', async () => {
-    const editor = createEditor('desk', 1, desk);
-    editor.getState().restore({
-      design: { ...desk, name: 'Saved since' },
-      revision: 3,
-      dirty: false,
-      past: [],
-      future: [],
-    });
+  test('a log newer than the page (browser back) is taken as it is, without a save', async () => {
+    const since = named('Saved since');
+    const editor = openEditor(1, desk, work({ design: since, base: since, revision: 3 }));
     await settle(2000);
     expect(editor.getState()).toMatchObject({
       revision: 3,
@@ -182,16 +301,11 @@ describe('an open build', () => {
   });
 
   test('a window closed before the answer came: the server holds what was sent, so nobody else wrote', async () => {
-    const onServer = { ...desk, name: 'Sent' };
-    const editor = createEditor('desk', 5, onServer);
-    editor.getState().restore({
-      design: { ...desk, name: 'One further' },
-      revision: 4,
-      dirty: true,
-      past: [],
-      future: [],
-      sent: { ...desk, name: 'Sent' },
-    });
+    const editor = openEditor(
+      5,
+      named('Sent'),
+      work({ design: named('One further'), unheard: named('Sent') }),
+    );
     expect(editor.getState()).toMatchObject({
       conflict: null,
       revision: 5,
@@ -202,11 +316,11 @@ describe('an open build', () => {
   });
 
   test('an answer lost on the way: the next try meets its own words and goes on', async () => {
-    const editor = createEditor('desk', 4, desk);
+    const editor = openEditor(4, desk);
     answers = [{ status: 0, body: null }];
     editor.getState().commit('a', { do: 'design.rename', name: 'A' });
     await settle(1000);
-    answers = [{ status: 409, body: { revision: 5, document: { ...desk, name: 'A' } } }];
+    answers = [{ status: 409, body: { revision: 5, document: named('A') } }];
     editor.getState().commit('b', { do: 'design.rename', name: 'B' });
     await settle(8000);
     expect(editor.getState()).toMatchObject({
@@ -217,19 +331,75 @@ describe('an open build', () => {
     expect(sent.at(-1)).toMatchObject({ revision: 5, document: { name: 'B' } });
   });
 
-  test('an unsaved journal on an older revision becomes a choice', () => {
-    const editor = createEditor('desk', 6, { ...desk, name: 'On the server' });
-    editor.getState().restore({
-      design: { ...desk, name: 'From the journal' },
-      revision: 4,
-      dirty: true,
-      past: [],
-      future: [],
-    });
-    expect(editor.getState().conflict).toMatchObject({
+  test('unsaved work on an older revision: merged, or a choice', async () => {
+    const apart = openEditor(6, named('On the server'), work({ design: named('Mine') }));
+    expect(apart.getState().conflict).toMatchObject({
       revision: 6,
       design: { name: 'On the server' },
     });
-    expect(editor.getState().design.name).toBe('From the journal');
+    expect(apart.getState().design.name).toBe('Mine');
+    const room = { ...desk, brief: { ...desk.brief, room_C: 31 } };
+    const together = openEditor(6, named('On the server'), work({ design: room }));
+    expect(together.getState()).toMatchObject({
+      conflict: null,
+      design: { name: 'On the server', brief: { room_C: 31 } },
+    });
   });
+
+  test('two windows worked offline and crashed: both works are in what opens, and each log goes only then', async () => {
+    const drops: string[] = [];
+    const other = (design: Design, name: string): LeftBehind => ({
+      state: work({ design }),
+      drop: () => {
+        drops.push(name);
+        return Promise.resolve();
+      },
+    });
+    const room = { ...desk, brief: { ...desk.brief, room_C: 31 } };
+    const editor = openEditor(4, desk, work({ design: named('A') }), [
+      other(room, 'room'),
+      other(named('B'), 'name'),
+    ]);
+    // The second touches: the first choice stands, and the log is still there.
+    expect(editor.getState()).toMatchObject({
+      design: { name: 'A', brief: { room_C: 31 } },
+      conflict: { from: 'closed window', design: { name: 'B' } },
+    });
+    await settle(0);
+    expect(drops).toEqual(['room']);
+    editor.getState().settle(new Set());
+    await settle(1000);
+    expect(drops).toEqual(['room', 'name']);
+    expect(sent.at(-1)).toMatchObject({ document: { name: 'A', brief: { room_C: 31 } } });
+  });
+});
+
+describe('the log of a window', () => {
+  test('read again it is the state of the editor, whatever was done', async () => {
+    const doing = fc.oneof(
+      fc.record({
+        do: fc.constant('name' as const),
+        name: fc.string({ minLength: 1, maxLength: 9 }),
+      }),
+      fc.record({ do: fc.constant('drag' as const), rpm: fc.integer({ min: 500, max: 1500 }) }),
+      fc.constantFrom({ do: 'undo' as const }, { do: 'redo' as const }, { do: 'wait' as const }),
+    );
+    await fc.assert(
+      fc.asyncProperty(fc.array(doing, { maxLength: 25 }), async (all) => {
+        const editor = openEditor(1, desk);
+        for (const one of all) {
+          const state = editor.getState();
+          if (one.do === 'name') state.commit('n', { do: 'design.rename', name: one.name });
+          else if (one.do === 'drag')
+            state.commit('fans', { do: 'fans.speed', speed_rpm: one.rpm }, 'fans');
+          else if (one.do === 'wait') await settle(1000);
+          else state[one.do]();
+        }
+        if (editor.records.length === 0) return;
+        const { design, past, future, revision } = editor.getState();
+        expect(readLog(editor.records)).toMatchObject({ design, past, future, revision });
+      }),
+      { numRuns: 60 },
+    );
+  }, 60_000);
 });

@@ -1,18 +1,54 @@
-import same from 'fast-deep-equal';
 import { createStore } from 'zustand/vanilla';
 import { usePartLists } from '@/view/shared';
-import { applyEdit, EditError, type Design, type Edit, type Component } from '@/core/design';
+import {
+  applyEdit,
+  BUILD_VERSION,
+  EditError,
+  mergeDesigns,
+  withTheirs,
+  type Clash,
+  type Component,
+  type Design,
+  type Edit,
+  type Merged,
+  type PatchEdit,
+} from '@/core/design';
 import { createSession, isSameSpace, type Analysis } from '@/core/analysis';
 import { Engine } from '@/engine';
 import { sameSpace, type Routed } from '@/core/routing';
-import { writeOutbox, type OutboxEntry, type Step } from './outbox';
-import { sendBuild } from './send';
+import {
+  stepped,
+  withLaidOut,
+  type Kept,
+  type LeftBehind,
+  type LogRecord,
+  type OpenedOutbox,
+  type Outbox,
+  type Step,
+  type WorkState,
+} from './outbox';
+import { createSaver, sameDocument, type SaveState } from './saver';
+import { takeFromBin } from './send';
 
-export type SaveState = 'saved' | 'saving' | 'unsaved' | 'offline' | 'refused';
+export type { SaveState } from './saver';
+
+/** Two versions of the build that do not go together by themselves. */
 export interface Conflict {
+  /** Who made the other one: another window or person by way of the server, or a closed window. */
+  readonly from: 'server' | 'closed window';
+  /** Revision the other one has on the server; of a closed window the one it grew from. */
   readonly revision: number;
   readonly design: Design;
+  /** What both began with, where it is known. */
+  readonly base: Design | null;
+  /** Both sides' changes, mine where they clash. */
+  readonly merged: Merged;
+  /** Called when what is in it stands in this window's own log. */
+  done?(): void;
 }
+
+/** How a clash is named when one side is chosen. */
+export const clashKey = ({ path }: Clash): string => path.join('/');
 
 export interface EditorState {
   readonly id: string;
@@ -25,12 +61,16 @@ export interface EditorState {
   readonly past: readonly Step[];
   readonly future: readonly Step[];
   readonly save: SaveState;
+  /** What the server says about it, or whether a build that is gone is in the bin. */
+  readonly saveMessage: string | null;
+  /** Whether what was done is written in this browser. */
+  readonly kept: Kept;
   readonly conflict: Conflict | null;
   /** The thing picked everywhere: a component, run, loop or mount id. */
   readonly picked: string | null;
   /** Says once what just went wrong. */
   readonly diagnostic: string | null;
-  readonly drawer: 'stores' | 'findings' | null;
+  readonly drawer: 'stores' | 'findings' | 'history' | null;
   readonly search: boolean;
   /** The step whose edit left runs to be routed; null while there is none. */
   readonly toRoute: { readonly step: number | null } | null;
@@ -51,9 +91,20 @@ export interface EditorState {
   say(text: string | null): void;
   open(drawer: EditorState['drawer']): void;
   setSearch(on: boolean): void;
-  restore(entry: OutboxEntry): void;
-  keepMine(): void;
+  /** Takes up what this browser holds; edits made before then are done after it. */
+  opened(opened: OpenedOutbox): void;
+  setKept(kept: Kept): void;
+  /** Takes up what windows closed since have left. */
+  takeLeft(): void;
+  /** Goes on with both sides' changes; of the clashes chosen, theirs. */
+  settle(theirs: ReadonlySet<string>): void;
   takeTheirs(): void;
+  /** Puts another whole document in place of this one, as a step. */
+  replaceWith(label: string, design: Design): void;
+  /** Takes a build that was deleted elsewhere out of the bin and saves on. */
+  putBack(): Promise<void>;
+  pageCloses(): void;
+  close(): void;
 }
 
 /**
@@ -73,16 +124,8 @@ export interface Versions {
 
 export type Editor = ReturnType<typeof createEditor>;
 
-/** Steps kept for undo. */
-const HISTORY = 400;
-const SAVE_AFTER_MS = 500;
-const RETRY_AFTER_MS = 4000;
 /** Edits of one gesture (a dragged handle) within this time become one step. */
 const GESTURE_MS = 1200;
-
-/** Whether what came over the wire is this build; what JSON leaves out does not count. */
-const sameDocument = (ours: Design, theirs: Design): boolean =>
-  same(JSON.parse(JSON.stringify(ours)), JSON.parse(JSON.stringify(theirs)));
 
 /** How far routing is; it runs beside whatever is open. */
 export interface RouteJob {
@@ -109,15 +152,16 @@ function wantsRouting({ reports, routed }: Analysis, design: Design): boolean {
 }
 
 /**
- * The state of one open build: the document, what follows from it, and its way to the journal and
+ * The state of one open build: the document, what follows from it, and its way to the outbox and
  * the server.
  */
 export function createEditor(id: string, revision: number, design: Design) {
-  let timer: ReturnType<typeof setTimeout> | null = null;
   let gesture: { key: string; at: number } | null = null;
-  let sending = false;
-  /** Sent, its answer not heard. */
-  let unheard: Design | null = null;
+  let outbox: Outbox | null = null;
+  /** Edits made before the outbox was read. */
+  let waiting: (() => void)[] = [];
+  /** What closed windows left, still to be brought together with this. */
+  let left: LeftBehind[] = [];
 
   const session = createSession(design, usePartLists.getState().offer);
   const engine = new Engine(design, usePartLists.getState().partLists);
@@ -127,57 +171,38 @@ export function createEditor(id: string, revision: number, design: Design) {
     return session.analysis();
   };
 
-  const store = createStore<EditorState>()((set, get) => {
-    const journal = (dirty: boolean): void => {
-      const { design: b, revision: r, past, future } = get();
-      void writeOutbox(id, {
-        design: b,
-        revision: r,
-        dirty,
-        past,
-        future,
-        ...(unheard ? { sent: unheard } : {}),
-      });
+  return createStore<EditorState>()((set, get) => {
+    const saver = createSaver(
+      {
+        id,
+        now: () => ({
+          design: get().design,
+          revision: get().revision,
+          waits: get().conflict !== null,
+        }),
+        onState: (save, message) => {
+          set({ save, saveMessage: message ?? null });
+          if (save === 'refused') set({ diagnostic: message ?? null });
+        },
+        onSent: () => log({ type: 'sent' }),
+        onSaved: (at) => {
+          set({ revision: at });
+          log({ type: 'acknowledged', revision: at });
+        },
+        onStale: (at, theirs, base) =>
+          bringIn({ from: 'server', revision: at, design: theirs, base }),
+      },
+      design,
+    );
+
+    const workState = (): WorkState => {
+      const { design: now, revision: at, past, future } = get();
+      return { design: now, revision: at, ...saver.stands(), past, future };
     };
-    const later = (ms: number): void => {
-      if (timer) clearTimeout(timer);
-      timer = setTimeout(() => {
-        void send();
-      }, ms);
-    };
-    const send = async (): Promise<void> => {
-      if (sending) {
-        later(SAVE_AFTER_MS);
-        return;
-      }
-      const { design: sent, revision: on, conflict } = get();
-      if (conflict) return;
-      sending = true;
-      const before = unheard;
-      unheard = sent;
-      set({ save: 'saving' });
-      journal(true);
-      const answer = await sendBuild(id, on, sent);
-      sending = false;
-      if (answer.kind !== 'offline') unheard = null;
-      const own =
-        answer.kind === 'stale' &&
-        [sent, before].some((ours) => ours !== null && sameDocument(ours, answer.design))
-          ? answer.design
-          : null;
-      if (answer.kind === 'saved' || (answer.kind === 'stale' && own)) {
-        const changed = get().design !== sent || (own !== null && !sameDocument(sent, own));
-        set({ revision: answer.revision, save: changed ? 'unsaved' : 'saved' });
-        journal(changed);
-        if (changed) later(SAVE_AFTER_MS);
-      } else if (answer.kind === 'stale')
-        set({ save: 'unsaved', conflict: { revision: answer.revision, design: answer.design } });
-      else if (answer.kind === 'refused') set({ save: 'refused', diagnostic: answer.message });
-      else {
-        set({ save: 'offline' });
-        later(RETRY_AFTER_MS);
-      }
-    };
+    const log = (record: LogRecord): Promise<boolean> =>
+      outbox?.append(record, () => ({ type: 'state', version: BUILD_VERSION, ...workState() })) ??
+      Promise.resolve(false);
+
     /** The next build, and the edit that led there; null where it came from elsewhere. */
     const become = (next: Design, edit: Edit | null, rest: Partial<EditorState>): void => {
       const { design: before, versions } = get();
@@ -191,17 +216,145 @@ export function createEditor(id: string, revision: number, design: Design) {
         save: 'unsaved',
         ...rest,
       });
-      journal(true);
-      later(SAVE_AFTER_MS);
     };
-    const step = (
-      from: readonly Step[],
-      to: readonly Step[],
-    ): readonly [Design, readonly Step[], readonly Step[], Edit] | null => {
-      const last = from[from.length - 1];
-      if (!last) return null;
-      const done = applyEdit(get().design, last.edit);
-      return [done.design, from.slice(0, -1), [...to, { ...last, edit: done.inverse }], last.edit];
+
+    /** One step back or on: with its patches, and into the other list. */
+    const turn = (which: 'undo' | 'redo'): void => {
+      gesture = null;
+      const { past, future, design: now } = get();
+      const [from, to] = which === 'undo' ? [past, future] : [future, past];
+      const last = from.at(-1);
+      if (!last) return;
+      const edit = which === 'undo' ? last.back : last.forth;
+      const left = from.slice(0, -1),
+        longer = [...to, last];
+      become(applyEdit(now, edit).design, edit, {
+        past: which === 'undo' ? left : longer,
+        future: which === 'undo' ? longer : left,
+        toRoute: null,
+        routedBefore: null,
+      });
+      log({ type: which });
+      saver.edited(edit.patches);
+    };
+
+    /** Another document in place of this one, as a step that can be taken back. */
+    const replace = (label: string, next: Design): Step => {
+      const { design: before, past } = get();
+      const step: Step = { id: nextStep(), label, ...replacing(before, next) };
+      become(next, null, {
+        past: [...past, step],
+        future: [],
+        toRoute: null,
+        routedBefore: null,
+        conflict: null,
+      });
+      if (wantsRouting(get().analysis, next)) set({ toRoute: { step: step.id } });
+      return step;
+    };
+
+    /** Goes on from another's document with both sides' changes, as a step. */
+    const goOn = (next: Design, { from, revision: at, design: theirs, done }: Conflict): void => {
+      const isServer = from === 'server';
+      const step = replace(
+        isServer ? 'changes made elsewhere' : 'changes of a closed window',
+        next,
+      );
+      if (isServer) {
+        set({ revision: at });
+        saver.rebase(theirs, null);
+      }
+      const logged = log(
+        isServer
+          ? { type: 'merged', step, revision: at, base: theirs }
+          : { type: 'step', step, joins: false },
+      );
+      if (done) void logged.then((kept) => kept && done());
+      if (isServer && sameDocument(next, theirs)) set({ save: 'saved' });
+      else {
+        saver.edited(null);
+        saver.soon();
+      }
+      bringInLeft();
+    };
+
+    /** Another's document beside this one: brought together where they do not touch. */
+    const bringIn = (other: Omit<Conflict, 'merged'>): void => {
+      const merged = mergeDesigns(other.base, get().design, other.design);
+      const conflict: Conflict = { ...other, merged };
+      if (merged.clashes.length === 0 && merged.loose.length === 0) goOn(merged.design, conflict);
+      else set({ conflict, save: 'unsaved' });
+    };
+
+    /** What closed windows left, one after the other; each is let go of when it stands here. */
+    const bringInLeft = (): void => {
+      while (left.length > 0 && get().conflict === null) {
+        const [next, ...others] = left as [LeftBehind, ...LeftBehind[]];
+        left = others;
+        const { design: theirs, base, revision: at } = next.state;
+        const isNew =
+          (base === null || !sameDocument(base, theirs)) && !sameDocument(theirs, get().design);
+        const done = (): void => void next.drop();
+        if (isNew) bringIn({ from: 'closed window', revision: at, design: theirs, base, done });
+        else done();
+      }
+    };
+
+    /** Takes up a log as this window's own. */
+    const restore = (state: WorkState): void => {
+      const { revision: onServer } = get();
+      const analysis = analyseNow(state.design);
+      const last = state.past.at(-1);
+      engine.replaced(state.design);
+      set({
+        design: state.design,
+        analysis,
+        versions: raise(get().versions, EVERY_PART),
+        past: state.past,
+        future: state.future,
+        revision: state.revision,
+        // The page was left while its last change was being routed: that goes on.
+        toRoute: last && wantsRouting(analysis, state.design) ? { step: last.id } : null,
+      });
+      saver.rebase(state.base, state.unheard);
+      const isClean = state.base !== null && sameDocument(state.base, state.design);
+      // The page as sent may be older than what was saved from here since (browser back).
+      if (state.revision > onServer || (state.revision === onServer && isClean)) {
+        if (isClean) set({ save: 'saved' });
+        else {
+          set({ save: 'unsaved' });
+          saver.soon();
+        }
+        return;
+      }
+      meetServer(state, onServer);
+    };
+
+    /** A log whose work the server does not hold, or holds under a later revision. */
+    const meetServer = (state: WorkState, onServer: number): void => {
+      const wasHeard = [state.design, state.unheard].find(
+        (ours) => ours !== null && sameDocument(ours, design),
+      );
+      if (wasHeard) {
+        set({ revision: onServer });
+        saver.rebase(wasHeard, null);
+        log({ type: 'state', version: BUILD_VERSION, ...workState() });
+        if (wasHeard === state.design) set({ save: 'saved' });
+        else saver.soon();
+        return;
+      }
+      if (state.revision === onServer) {
+        set({ save: 'unsaved' });
+        saver.soon();
+        return;
+      }
+      bringIn({ from: 'server', revision: onServer, design, base: state.base });
+    };
+
+    /** Now, or when the outbox has been read. */
+    const whenOpen = (work: () => void): void => {
+      if (outbox) work();
+      else waiting.push(work);
     };
 
     return {
@@ -214,6 +367,8 @@ export function createEditor(id: string, revision: number, design: Design) {
       past: [],
       future: [],
       save: 'saved',
+      saveMessage: null,
+      kept: 'kept',
       conflict: null,
       picked: null,
       diagnostic: null,
@@ -229,18 +384,20 @@ export function createEditor(id: string, revision: number, design: Design) {
           return;
         }
         const { past, future } = get();
-        const done = applyEdit(get().design, edit);
-        const patches = patchesOf(done.inverse);
-        const at = past.findIndex((s) => s.id !== undefined && s.id === step);
-        const own: Step = { id: nextStep(), label: 'route the runs', edit: done.inverse };
-        const joined = past.map((s, i) =>
-          i === at ? { ...s, edit: patchOf([...patches, ...patchesOf(s.edit)]) } : s,
-        );
-        become(done.design, edit, {
-          past: at < 0 ? [...past, own] : joined,
-          future: at < 0 ? [] : future,
+        const { design: next, inverse: back, forward: forth } = applyEdit(get().design, edit);
+        const isOfStep = step !== null && past.some((s) => s.id === step);
+        const own: Step = { id: nextStep(), label: 'route the runs', back, forth };
+        become(next, edit, {
+          past: isOfStep ? withLaidOut(past, { step, back, forth }) : [...past, own],
+          future: isOfStep ? future : [],
           toRoute: null,
         });
+        log(
+          isOfStep
+            ? { type: 'laid-out', step, back, forth }
+            : { type: 'step', step: own, joins: false },
+        );
+        saver.edited(forth.patches);
       },
       rethink: () => {
         engine.offers(usePartLists.getState().partLists);
@@ -249,6 +406,10 @@ export function createEditor(id: string, revision: number, design: Design) {
       },
       setRouteJob: (routeJob) => set({ routeJob }),
       commit: (label, edit, merge) => {
+        if (!outbox) {
+          whenOpen(() => get().commit(label, edit, merge));
+          return;
+        }
         let done;
         try {
           done = applyEdit(get().design, edit);
@@ -259,110 +420,100 @@ export function createEditor(id: string, revision: number, design: Design) {
           });
           return;
         }
-        const { past } = get();
-        const now = Date.now();
-        const merges =
+        const before = get(),
+          now = Date.now();
+        const joins =
           merge !== undefined &&
           gesture?.key === merge &&
           now - gesture.at < GESTURE_MS &&
-          past.length > 0;
+          before.past.length > 0;
         gesture = merge === undefined ? null : { key: merge, at: now };
-        const last = past[past.length - 1];
-        const before = get();
-        const own: Step =
-          merges && last
-            ? {
-                id: last.id ?? nextStep(),
-                label,
-                edit: patchOf([...patchesOf(done.inverse), ...patchesOf(last.edit)]),
-              }
-            : { id: nextStep(), label, edit: done.inverse };
-        become(done.design, edit, {
-          past: [...(merges ? past.slice(0, -1) : past), own].slice(-HISTORY),
-          future: [],
-          diagnostic: null,
-        });
+        const step: Step = { id: nextStep(), label, back: done.inverse, forth: done.forward };
+        const past = stepped(before.past, step, joins);
+        become(done.design, edit, { past, future: [], diagnostic: null });
+        log({ type: 'step', step, joins });
+        saver.edited(done.forward.patches);
         const moved =
           before.design.layout !== done.design.layout || !sameSpace(before.design, done.design);
         if (!moved) return;
-        const toRoute = wantsRouting(get().analysis, done.design) ? { step: own.id ?? null } : null;
+        const toRoute = wantsRouting(get().analysis, done.design)
+          ? { step: past.at(-1)?.id ?? null }
+          : null;
         // While a gesture goes on, what it is compared with stays what was there before it.
-        set(merges ? { toRoute } : { toRoute, routedBefore: before.analysis.routed });
+        set(joins ? { toRoute } : { toRoute, routedBefore: before.analysis.routed });
       },
-      undo: () => {
-        const s = step(get().past, get().future);
-        gesture = null;
-        if (s) become(s[0], s[3], { past: s[1], future: s[2], toRoute: null, routedBefore: null });
-      },
-      redo: () => {
-        const s = step(get().future, get().past);
-        gesture = null;
-        if (s) become(s[0], s[3], { future: s[1], past: s[2], toRoute: null, routedBefore: null });
-      },
+      undo: () => whenOpen(() => turn('undo')),
+      redo: () => whenOpen(() => turn('redo')),
       pick: (picked) => set({ picked }),
       say: (diagnostic) => set({ diagnostic }),
       open: (drawer) => set({ drawer }),
       setSearch: (search) => set({ search }),
-      restore: (entry) => {
-        const analysis = analyseNow(entry.design);
-        const last = entry.past[entry.past.length - 1];
-        // The page was left while its last change was being routed: that goes on.
-        const toRoute =
-          last && wantsRouting(analysis, entry.design) ? { step: last.id ?? null } : null;
-        engine.replaced(entry.design);
-        const versions = raise(get().versions, EVERY_PART);
-        set({
-          design: entry.design,
-          analysis,
-          versions,
-          past: entry.past,
-          future: entry.future,
-          toRoute,
-        });
-        unheard = entry.sent ?? null;
-        const ahead = entry.revision >= get().revision;
-        if (
-          ahead ||
-          [entry.design, unheard].some((ours) => ours !== null && sameDocument(ours, design))
-        ) {
-          if (ahead) set({ revision: entry.revision });
-          if (entry.dirty && (ahead || !sameDocument(entry.design, design))) {
-            set({ save: 'unsaved' });
-            later(0);
-          } else journal(false);
-        } else
-          set({
-            save: 'unsaved',
-            conflict: { revision: get().revision, design },
-            revision: entry.revision,
-          });
+      opened: (opened) => {
+        ({ outbox } = opened);
+        left = [...opened.left];
+        if (opened.found) restore(opened.found);
+        bringInLeft();
+        const edits = waiting;
+        waiting = [];
+        for (const edit of edits) edit();
       },
-      keepMine: () => {
+      setKept: (kept) => set({ kept }),
+      takeLeft: () => {
+        void outbox?.takeLeft().then((found) => {
+          left.push(...found);
+          bringInLeft();
+        });
+      },
+      settle: (theirs) => {
         const { conflict } = get();
         if (!conflict) return;
-        set({ conflict: null, revision: conflict.revision });
-        journal(true);
-        later(0);
+        const merged = mergeDesigns(conflict.base, get().design, conflict.design);
+        // Where the sides do not go together as a whole, mine stands alone.
+        const mine = merged.loose.length > 0 ? get().design : merged.design;
+        const chosen = merged.clashes.filter((clash) => theirs.has(clashKey(clash)));
+        goOn(chosen.reduce(withTheirs, mine), conflict);
       },
       takeTheirs: () => {
         const { conflict } = get();
-        if (!conflict) return;
-        engine.replaced(conflict.design);
-        set({
-          conflict: null,
-          revision: conflict.revision,
-          design: conflict.design,
-          analysis: analyseNow(conflict.design),
-          versions: raise(get().versions, EVERY_PART),
-          past: [],
-          future: [],
-          save: 'saved',
-        });
-        journal(false);
+        if (conflict) goOn(conflict.design, conflict);
+      },
+      replaceWith: (label, next) =>
+        whenOpen(() => {
+          const step = replace(label, next);
+          log({ type: 'step', step, joins: false });
+          saver.edited(null);
+        }),
+      putBack: async () => {
+        if (await takeFromBin(id)) saver.soon();
+        else set({ diagnostic: 'The build could not be put back. Keep it as a file.' });
+      },
+      pageCloses: () => saver.pageCloses(),
+      close: () => {
+        saver.pageCloses();
+        saver.stop();
+        outbox?.close();
+        outbox = null;
       },
     };
   });
-  return store;
+}
+
+/** One document into another, and back: by the keys that differ. */
+function replacing(before: Design, after: Design): Pick<Step, 'back' | 'forth'> {
+  const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])] as (keyof Design)[];
+  const changed = keys.filter((key) => before[key] !== after[key]);
+  const into = (from: Design, to: Design): PatchEdit => ({
+    do: 'patch',
+    patches: changed.map((key) => {
+      if (to[key] === undefined) return { op: 'remove' as const, path: [key] };
+      return {
+        op: from[key] === undefined ? ('add' as const) : ('replace' as const),
+        path: [key],
+        value: to[key],
+      };
+    }),
+  });
+  return { back: into(after, before), forth: into(before, after) };
 }
 
 const EVERY_PART: readonly (keyof Versions)[] = ['space', 'fans', 'pumps', 'rest'];
@@ -389,14 +540,6 @@ function settingsPart({ part }: Component): keyof Versions {
   return part.kind === 'pump' ? 'pumps' : 'rest';
 }
 
-const patchOf = (patches: Extract<Edit, { do: 'patch' }>['patches']): Edit => ({
-  do: 'patch',
-  patches,
-});
-
 let steps = 0;
 /** Numbers for the steps of this page, so that routing finds the step it belongs to. */
 const nextStep = (): number => Date.now() * 1000 + (steps++ % 1000);
-
-const patchesOf = (edit: Edit): Extract<Edit, { do: 'patch' }>['patches'] =>
-  edit.do === 'patch' ? edit.patches : [];

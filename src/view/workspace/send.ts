@@ -1,10 +1,32 @@
-import type { Design } from '@/core/design';
+import type { Design, PatchEdit } from '@/core/design';
 
 export type SendAnswer =
   | { readonly kind: 'saved'; readonly revision: number }
   | { readonly kind: 'stale'; readonly revision: number; readonly design: Design }
   | { readonly kind: 'refused'; readonly message: string }
+  /** The server is there and says what keeps it from saving. */
+  | { readonly kind: 'trouble'; readonly message: string }
+  /** The build was put into the bin, or removed for good. */
+  | { readonly kind: 'gone'; readonly isBinned: boolean }
+  /** There is no answer in time. */
+  | { readonly kind: 'hung' }
   | { readonly kind: 'offline' };
+
+/** How long an answer is waited for, ms. */
+export const ANSWER_MS = 10_000;
+/** A browser lets a closing page send no more than this, bytes. */
+const KEEPALIVE_BYTES = 60_000;
+
+const addressOf = (id: string): string => `/api/builds/${encodeURIComponent(id)}`;
+const JSON_TYPE = { 'content-type': 'application/json' };
+
+interface AnswerBody {
+  readonly revision?: number;
+  readonly document?: Design;
+  readonly error?: string;
+  readonly trouble?: string;
+  readonly troubles?: readonly { readonly path: string; readonly message: string }[];
+}
 
 /** Puts a build on the server, made on a known revision. */
 export async function sendBuild(
@@ -12,27 +34,34 @@ export async function sendBuild(
   revision: number,
   document: Design,
 ): Promise<SendAnswer> {
-  let response: Response;
+  const body = JSON.stringify({ revision, document });
+  const late = new AbortController();
+  const timer = setTimeout(() => late.abort(), ANSWER_MS);
   try {
-    response = await fetch(`/api/builds/${encodeURIComponent(id)}`, {
+    const response = await fetch(addressOf(id), {
       method: 'PUT',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ revision, document }),
-      keepalive: false,
+      headers: JSON_TYPE,
+      body,
+      keepalive: body.length < KEEPALIVE_BYTES,
+      signal: late.signal,
     });
+    return answerOf(response.status, (await response.json().catch(() => ({}))) as AnswerBody);
   } catch {
-    return { kind: 'offline' };
+    return { kind: late.signal.aborted ? 'hung' : 'offline' };
+  } finally {
+    clearTimeout(timer);
   }
-  if (response.status >= 500) return { kind: 'offline' };
-  const body = (await response.json().catch(() => ({}))) as {
-    revision?: number;
-    document?: Design;
-    error?: string;
-    troubles?: { path: string; message: string }[];
-  };
-  if (response.ok) return { kind: 'saved', revision: body.revision as number };
-  if (response.status === 409)
+}
+
+function answerOf(status: number, body: AnswerBody): SendAnswer {
+  if (status === 200) return { kind: 'saved', revision: body.revision as number };
+  if (status === 409)
     return { kind: 'stale', revision: body.revision as number, design: body.document as Design };
+  if (status === 410 || status === 404) return { kind: 'gone', isBinned: status === 410 };
+  if (status >= 500)
+    return body.error ? { kind: 'trouble', message: body.error } : { kind: 'offline' };
+  if (status === 401 || status === 429)
+    return { kind: 'trouble', message: 'The passphrase is wanted again: open the app anew.' };
   const [first] = body.troubles ?? [];
   return {
     kind: 'refused',
@@ -40,6 +69,24 @@ export async function sendBuild(
       ? `${body.error} ${first.path}: ${first.message}`
       : (body.error ?? 'The server refused this build.'),
   };
+}
+
+/** Sends what changed while the page closes; no answer is heard. False when it is too much. */
+export function sendLast(id: string, revision: number, patches: PatchEdit['patches']): boolean {
+  const body = JSON.stringify({ revision, patches });
+  if (body.length >= KEEPALIVE_BYTES) return false;
+  void fetch(addressOf(id), { method: 'PATCH', headers: JSON_TYPE, body, keepalive: true }).catch(
+    () => undefined,
+  );
+  return true;
+}
+
+/** Takes a build out of the bin. */
+export async function takeFromBin(id: string): Promise<boolean> {
+  const response = await fetch(`/api/bin/build/${encodeURIComponent(id)}`, {
+    method: 'POST',
+  }).catch(() => null);
+  return response?.ok ?? false;
 }
 
 export type AddAnswer =
@@ -55,14 +102,10 @@ export async function addBuild(text: string): Promise<AddAnswer> {
   try {
     const response = await fetch('/api/builds', {
       method: 'POST',
-      headers: { 'content-type': 'application/json' },
+      headers: JSON_TYPE,
       body: text,
     });
-    const body = (await response.json().catch(() => ({}))) as {
-      id?: string;
-      error?: string;
-      troubles?: { path: string; message: string }[];
-    };
+    const body = (await response.json().catch(() => ({}))) as AnswerBody & { id?: string };
     return response.ok && body.id
       ? { ok: true, id: body.id }
       : {

@@ -5,11 +5,12 @@ interface Context {
   readonly params: Promise<{ id: string; revision: string }>;
 }
 
-/** The document of one revision, byte for byte as it was kept. */
-export const GET = (_: Request, { params }: Context): Promise<Response> =>
+/** The document of one revision, byte for byte as it was kept; with `?now=1` as it is read now. */
+export const GET = (request: Request, { params }: Context): Promise<Response> =>
   safely(async () => {
     const { id, revision } = await params;
-    const document = await momentOf(id, Number(revision));
+    const isPresent = new URL(request.url).searchParams.get('now') === '1';
+    const document = await momentOf(id, Number(revision), isPresent);
     return document === null
       ? respond(refuse(404, 'This revision is not kept.'))
       : new Response(document, { headers: { 'content-type': 'application/json' } });

@@ -1,0 +1,56 @@
+import { isWet } from '../components';
+import type { Design } from './types';
+
+/** A place in a design that names what is not there. */
+export interface LooseReference {
+  readonly path: string;
+  readonly message: string;
+}
+
+/** Links, caps and placements must name things that exist; an end may be used once. */
+export function looseReferences(design: Design): LooseReference[] {
+  const troubles: LooseReference[] = [];
+  const has = (component: string, port: string): boolean => {
+    const part = design.components.find((i) => i.id === component)?.part;
+    return part !== undefined && isWet(part) && part.ports.some((p) => p.id === port);
+  };
+  const linkIds = new Set<string>();
+  design.loops.forEach((loop, l) => {
+    loop.connections.forEach((connection, k) => {
+      const path = `loops[${l}].connections[${k}]`;
+      if (linkIds.has(connection.id))
+        troubles.push({
+          path: `${path}.id`,
+          message: `The run "${connection.id}" is there twice.`,
+        });
+      linkIds.add(connection.id);
+      for (const side of ['from', 'to'] as const) {
+        const r = connection[side];
+        if (!has(r.component, r.port))
+          troubles.push({
+            path: `${path}.${side}`,
+            message: `There is no port "${r.port}" on a part "${r.component}".`,
+          });
+      }
+    });
+    loop.caps.forEach((cap, c) => {
+      if (!has(cap.component, cap.port))
+        troubles.push({
+          path: `loops[${l}].caps[${c}]`,
+          message: `There is no port "${cap.port}" on a part "${cap.component}".`,
+        });
+    });
+  });
+  design.components.forEach((component, i) => {
+    const p = component.placement;
+    if (
+      (p.on === 'component' || p.on === 'radiator') &&
+      (p.component === component.id || !design.components.some((o) => o.id === p.component))
+    )
+      troubles.push({
+        path: `components[${i}].placement.component`,
+        message: `There is no other part "${p.component}" to sit on.`,
+      });
+  });
+  return troubles;
+}

@@ -1,0 +1,57 @@
+import { componentName, type Design, type DocumentPath } from '@/core/design';
+import { formatNumber } from '@/core/units';
+
+const ROOMS: Readonly<Record<string, string>> = {
+  name: 'Name of the build',
+  brief: 'Brief',
+  case: 'Case',
+  kit: 'Fittings and consumables',
+  layout: 'Routes of the tubes',
+  choices: 'Choices',
+  limits: 'limits',
+  settings: '',
+  placement: 'place',
+  connections: '',
+};
+
+/** "speed_rpm" → "speed, rpm"; "loadCase" → "load case". */
+function fieldWords(key: string): string {
+  const [words = '', unit] = key.split('_');
+  const apart = words.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase();
+  return unit === undefined ? apart : `${apart}, ${unit}`;
+}
+
+/** Where two documents differ, in words: "Pump: speed, rpm". */
+export function placeWords(path: DocumentPath, ...designs: readonly Design[]): string {
+  const [room = '', id, ...rest] = path;
+  const fields = (keys: readonly string[]): string =>
+    keys
+      .map((key) => ROOMS[key] ?? fieldWords(key))
+      .filter((w) => w !== '')
+      .join(' ');
+  if (room === 'components' && id !== undefined) {
+    const owner = designs.find((d) => d.components.some((c) => c.id === id));
+    const name = owner ? componentName(owner, id) : id;
+    return rest.length > 0 ? `${name}: ${fields(rest)}` : name;
+  }
+  if (room === 'loops' && id !== undefined) {
+    const loop = designs.flatMap((d) => d.loops).find((l) => l.id === id);
+    const of = loop?.name ?? id;
+    return rest.length > 0 ? `${of}: ${fields(rest)}` : of;
+  }
+  return [ROOMS[room] ?? fieldWords(room), fields(path.slice(1))]
+    .filter((w) => w !== '')
+    .join(': ');
+}
+
+/** A value of a document in a few words. */
+export function valueWords(value: unknown): string {
+  if (value === undefined) return 'not there';
+  if (value === null) return 'none';
+  if (typeof value === 'number') return formatNumber(value, { decimals: 2 });
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (typeof value === 'string') return value.length > 60 ? `${value.slice(0, 57)}…` : value;
+  if (Array.isArray(value)) return value.length === 1 ? '1 entry' : `${value.length} entries`;
+  const { name } = value as { readonly name?: unknown };
+  return typeof name === 'string' ? name : 'there';
+}
