@@ -39,7 +39,7 @@ export function ensureBundles() {
       sourcemap: 'inline',
       alias: ALIAS,
       banner: {
-        js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+        js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);",
       },
       logLevel: 'warning',
     });

@@ -1,7 +1,7 @@
 // Serves the built app on one address. Looks at each request before the app does: method, address,
 // and from where it came in.
 import { createServer } from 'node:http';
-import { readFileSync } from 'node:fs';
+import { readFileSync, readdirSync } from 'node:fs';
 import next from 'next';
 import { SERVICE_WORKER } from './bundles.mjs';
 import { badRequest, METHODS, whyNotServed } from './doors.mjs';
@@ -18,7 +18,16 @@ process.env.NODE_ENV = 'production';
 const app = next({ dev: false, hostname: host, port: Number(port) });
 await app.prepare();
 const handle = app.getRequestHandler();
-const worker = readFileSync(SERVICE_WORKER);
+const worker = `self.__SW_MANIFEST=${JSON.stringify(shell())};\n${readFileSync(SERVICE_WORKER, 'utf8')}`;
+
+/** Every file of the app, for browsers to keep: their names change with what is in them. */
+function shell() {
+  const files = readdirSync('.next/static', { recursive: true, withFileTypes: true })
+    .filter((f) => f.isFile() && !f.name.endsWith('.map'))
+    .map((f) => `${f.parentPath}/${f.name}`.replace(/^\.next/, '/_next'));
+  const revision = readFileSync('.next/BUILD_ID', 'utf8');
+  return [{ url: '/offline', revision }, ...files.map((url) => ({ url, revision: null }))];
+}
 
 const server = createServer((request, response) => {
   const { method = '', url = '' } = request;

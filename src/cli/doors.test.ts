@@ -28,7 +28,7 @@ function anyEdit(design: Design, a: number, b: number): Edit {
 }
 
 async function overHttp(design: Design): Promise<string> {
-  const answer = await evaluateDocument(JSON.parse(designToText(design)), BARE_PART_LISTS);
+  const answer = await evaluateDocument(designToText(design), BARE_PART_LISTS);
   expect(answer.status).toBe(200);
   return (answer.body as { readonly text: string }).text;
 }

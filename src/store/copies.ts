@@ -10,7 +10,7 @@ export const COPIES_KEPT = 7;
 
 /** A whole copy of the database in another file, taken while it is in use; the name appears last. */
 export async function copyDatabase(db: LibSQLDatabase<typeof schema>, file: string): Promise<void> {
-  if (existsSync(file)) return;
+  if (existsSync(/* turbopackIgnore: true */ file)) return;
   const unfinished = `${file}.part`;
   rmSync(unfinished, { force: true });
   await db.run(sql`VACUUM INTO ${unfinished}`);

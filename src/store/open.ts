@@ -63,7 +63,7 @@ export async function openStore(
 async function opened(url: string, patience_ms: number): Promise<Store> {
   const file = fileOf(url);
   if (file) mkdirSync(dirname(file), { recursive: true });
-  const wasThere = file !== null && existsSync(file);
+  const wasThere = file !== null && existsSync(/* turbopackIgnore: true */ file);
   const client = createClient({
     url,
     ...(process.env.DATABASE_TOKEN ? { authToken: process.env.DATABASE_TOKEN } : {}),

@@ -116,9 +116,7 @@ export function validateEdit(design: Design, edit: Edit): Validated<Applied> {
     );
   }
   const checked = validateDesign(applied.design);
-  return checked.ok
-    ? { ok: true, value: { ...applied, design: checked.value } }
-    : checked;
+  return checked.ok ? { ok: true, value: { ...applied, design: checked.value } } : checked;
 }
 
 /**

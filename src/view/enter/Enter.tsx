@@ -20,7 +20,8 @@ export function Enter() {
         body: JSON.stringify({ passphrase }),
       });
       if (response.ok) {
-        window.location.assign('/');
+        // The whole page anew: what it shows depends on who asks.
+        window.location.replace(new URL('/', window.location.href));
         return;
       }
       const { error } = (await response.json()) as { readonly error?: string };

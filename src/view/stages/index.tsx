@@ -1,6 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
-import type { StageId } from '../workspace/stages';
+import { usePathname } from 'next/navigation';
+import { isStage } from '../workspace/stages';
 
 const VIEWS = {
   brief: dynamic(() => import('./brief/BriefStage').then((m) => m.BriefStage)),
@@ -15,8 +16,9 @@ const VIEWS = {
   log: dynamic(() => import('./log/LogStage').then((m) => m.LogStage)),
 } as const;
 
-/** A stage's picture and panel, loaded when first opened. */
-export function StageView({ stage }: { readonly stage: StageId }) {
-  const View = VIEWS[stage];
+/** The stage that the address names: its picture and panel, loaded when first opened. */
+export function StageView() {
+  const stage = usePathname().split('/').at(-1) ?? '';
+  const View = isStage(stage) ? VIEWS[stage] : VIEWS.heat;
   return <View />;
 }

@@ -5,6 +5,7 @@ import Dialog from '@mui/material/Dialog';
 import { findingKey, type Fix } from '@/core/checks';
 import { useEditor } from './EditorProvider';
 import { downloadBuild, downloadList } from './download';
+import { goToStage } from './goToStage';
 import { STAGES } from './stages';
 import { useFixes } from './useJobs';
 import styles from './CommandSearch.module.css';
@@ -55,7 +56,7 @@ function Body() {
       ...STAGES.map((s): Command => ({
         name: `Go to ${s.name}`,
         hint: s.digit,
-        run: () => router.push(`/builds/${id}/${s.id}`),
+        run: () => goToStage(id, s.id),
       })),
       { name: 'Add a part from the Stores', hint: '', run: () => open('stores') },
       { name: 'Show all findings', hint: 'F', run: () => open('findings') },
@@ -67,7 +68,7 @@ function Body() {
         hint: 'CSV',
         run: () => downloadList(design, analysis.reports.bom),
       },
-      { name: 'Back to the Shelf', hint: '', run: () => router.push('/') },
+      { name: 'All builds', hint: '', run: () => router.push('/') },
       ...design.components.map((i): Command => ({
         name: `Pick ${i.name}`,
         hint: i.part.kind,

@@ -1,11 +1,11 @@
 'use client';
 import { useDeferredValue } from 'react';
-import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import type { Stage } from '@/core/checks';
 import { formatKelvin, formatNumber } from '@/core/units';
 import { Mark } from '@/view/shared';
 import { useEditor } from './EditorProvider';
+import { followToStage, stageAddress } from './goToStage';
 import { STAGES } from './stages';
 import styles from './StageRail.module.css';
 
@@ -31,11 +31,11 @@ export function StageRail() {
             `${formatKelvin(brief.limits.deltaT_K)}, ${formatNumber(brief.limits.noise_dBA)} dBA`;
           return (
             <li key={s.id}>
-              <Link
-                href={`/builds/${id}/${s.id}`}
+              <a
+                href={stageAddress(id, s.id)}
+                onClick={(e) => followToStage(e, id, s.id)}
                 className={styles.stage}
                 aria-current={here ? 'page' : undefined}
-                prefetch={false}
               >
                 <span className={styles.digit} aria-hidden>
                   {s.digit}
@@ -51,7 +51,7 @@ export function StageRail() {
                   <span className={styles.name}>{s.name}</span>
                   <span className={styles.result}>{result}</span>
                 </span>
-              </Link>
+              </a>
             </li>
           );
         })}

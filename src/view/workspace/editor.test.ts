@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { demoDesign } from '@/catalogue';
-import { BUILD_VERSION, type Design, type Edit } from '@/core/design';
+import { BUILD_VERSION, type Design } from '@/core/design';
 import fc from 'fast-check';
 import { createEditor } from './editor';
 import {

@@ -452,6 +452,8 @@ export function createEditor(id: string, revision: number, design: Design) {
         ({ outbox } = opened);
         left = [...opened.left];
         if (opened.found) restore(opened.found);
+        // From now on this browser can open the build with the server away.
+        else void log({ type: 'state', version: BUILD_VERSION, ...workState() });
         bringInLeft();
         const edits = waiting;
         waiting = [];

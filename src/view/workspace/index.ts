@@ -4,7 +4,7 @@ export { FindingList } from './FindingList';
 export { ConnectDialog, fittingFor } from './ConnectDialog';
 export { STAGES, isStage, type StageId } from './stages';
 export { addBuild } from './send';
-export { keptBuilds, openOutbox } from './outbox';
+export { keptBuilds, keptWork } from './outbox';
 export {
   downloadBends,
   downloadBendSheet,

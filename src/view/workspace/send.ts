@@ -75,9 +75,8 @@ function answerOf(status: number, body: AnswerBody): SendAnswer {
 export function sendLast(id: string, revision: number, patches: PatchEdit['patches']): boolean {
   const body = JSON.stringify({ revision, patches });
   if (body.length >= KEEPALIVE_BYTES) return false;
-  void fetch(addressOf(id), { method: 'PATCH', headers: JSON_TYPE, body, keepalive: true }).catch(
-    () => undefined,
-  );
+  const init = { method: 'PATCH', headers: JSON_TYPE, body, keepalive: true };
+  void (async () => fetch(addressOf(id), init))().catch(() => undefined);
   return true;
 }
 

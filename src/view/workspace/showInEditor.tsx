@@ -1,9 +1,10 @@
 import { TextDecoder, TextEncoder } from 'node:util';
 import { useEffect, type ReactNode } from 'react';
-import { render } from '@testing-library/react';
+import { act, render } from '@testing-library/react';
 import type { Design } from '@/core/design';
 import type { EditorState } from './editor';
 import { EditorProvider, useEditor } from './EditorProvider';
+import type { OpenedOutbox } from './outbox';
 
 Object.assign(globalThis, { TextEncoder, TextDecoder });
 
@@ -16,16 +17,30 @@ function Spy() {
   return null;
 }
 
-/** For tests: the bench's state as it is now. */
+/** For tests: the editor's state as it is now. */
 export const state = new Proxy({} as EditorState, {
   get: (_, key) => seen.state?.[key as keyof EditorState],
 });
 
-/** For tests: one panel over a build of its own. */
-export const show = (design: Design, panel: ReactNode) =>
-  render(
+/** An outbox that forgets. */
+const FORGETTING: OpenedOutbox = {
+  found: null,
+  left: [],
+  outbox: {
+    append: () => Promise.resolve(true),
+    takeLeft: () => Promise.resolve([]),
+    close: () => undefined,
+  },
+};
+
+/** For tests: one panel over a build of its own, its outbox read. */
+export const show = (design: Design, panel: ReactNode) => {
+  const shown = render(
     <EditorProvider id="test" revision={1} design={design}>
       {panel}
       <Spy />
     </EditorProvider>,
   );
+  act(() => seen.state?.opened(FORGETTING));
+  return shown;
+};

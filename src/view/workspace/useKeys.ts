@@ -1,14 +1,13 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useEditor } from './EditorProvider';
+import { goToStage } from './goToStage';
 import { STAGES } from './stages';
 
 /**
  * Keys of the workspace: digits for stages, [ and ] along the flow, F for findings, Ctrl+K, Ctrl+Z.
  */
 export function useKeys(): void {
-  const router = useRouter();
   const id = useEditor((s) => s.id);
   const undo = useEditor((s) => s.undo);
   const redo = useEditor((s) => s.redo);
@@ -22,10 +21,10 @@ export function useKeys(): void {
     STAGES.map((s) => s.digit),
     (e) => {
       const s = STAGES.find((x) => x.digit === e.key);
-      if (s) router.push(`/builds/${id}/${s.id}`);
+      if (s) goToStage(id, s.id);
     },
     { preventDefault: true },
-    [id, router],
+    [id],
   );
   useHotkeys('f', () => open(drawer === 'findings' ? null : 'findings'), {}, [drawer]);
   useHotkeys('mod+k', () => setSearch(true), { preventDefault: true, enableOnFormTags: true });

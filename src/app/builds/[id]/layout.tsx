@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { openBuild, readForPage, whyNotOpen } from '@/server';
 import { BinnedBuild } from '@/view/builds';
 import { TroublePage } from '@/view/shared';
+import { StageView } from '@/view/stages';
 import { EditorProvider, Workspace } from '@/view/workspace';
 
 interface Props {
@@ -37,7 +38,10 @@ export default async function BuildLayout({ children, params }: Props) {
       revision={opened.revision}
       design={opened.design}
     >
-      <Workspace>{children}</Workspace>
+      {children}
+      <Workspace>
+        <StageView />
+      </Workspace>
     </EditorProvider>
   );
 }

@@ -1,6 +1,7 @@
 export {
   openOutbox,
   keptBuilds,
+  keptWork,
   type Kept,
   type LeftBehind,
   type OpenedOutbox,

@@ -207,20 +207,35 @@ function outboxOf(
   };
 }
 
-/** What this browser holds of builds, newest first: for the page that stands in for the server. */
+interface KeptLog {
+  readonly build: string;
+  readonly at: number;
+  readonly state: WorkState;
+}
+
+/** The logs this browser holds, of one build or of all, latest first. */
+async function keptLogs(build?: string): Promise<readonly KeptLog[]> {
+  const db = await database();
+  const keys = await db.getAllKeys('records', build === undefined ? null : rangeOf(build));
+  const logs = new Map(keys.map(([of, log]) => [`${of}\n${log}`, [of, log] as const]));
+  const found: KeptLog[] = [];
+  for (const [of, log] of logs.values()) {
+    const rows = await db.getAll('records', rangeOf(of, log));
+    const state = readLog(rows.map((row) => row.record));
+    if (state) found.push({ build: of, at: rows.at(-1)?.at ?? 0, state });
+  }
+  return found.sort((a, b) => b.at - a.at);
+}
+
+/** What this browser holds of builds, latest first: for the page that stands in for the server. */
 export async function keptBuilds(): Promise<
   readonly { readonly id: string; readonly name: string; readonly at: number }[]
 > {
-  const db = await database();
-  const keys = await db.getAllKeys('records');
-  const logs = new Map(keys.map(([build, log]) => [`${build}\n${log}`, [build, log] as const]));
-  const found = new Map<string, { id: string; name: string; at: number }>();
-  for (const [build, log] of logs.values()) {
-    const rows = await db.getAll('records', rangeOf(build, log));
-    const state = readLog(rows.map((row) => row.record)),
-      at = rows.at(-1)?.at ?? 0;
-    if (state && at > (found.get(build)?.at ?? 0))
-      found.set(build, { id: build, name: state.design.name, at });
-  }
-  return [...found.values()].sort((a, b) => b.at - a.at);
+  const logs = await keptLogs();
+  const latest = logs.filter((l, i) => logs.findIndex((o) => o.build === l.build) === i);
+  return latest.map(({ build, at, state }) => ({ id: build, name: state.design.name, at }));
 }
+
+/** The latest work of a build that this browser holds; null when it never was here. */
+export const keptWork = async (build: string): Promise<WorkState | null> =>
+  (await keptLogs(build))[0]?.state ?? null;

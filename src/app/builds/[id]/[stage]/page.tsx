@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
-import { StageView } from '@/view/stages';
 import { isStage } from '@/view/workspace/stages';
 
+/** Names the stage; the layout shows it, so that another is opened without asking the server. */
 export default async function StagePage({
   params,
 }: {
@@ -9,5 +9,5 @@ export default async function StagePage({
 }) {
   const { stage } = await params;
   if (!isStage(stage)) notFound();
-  return <StageView stage={stage} />;
+  return null;
 }

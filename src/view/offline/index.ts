@@ -1,0 +1,1 @@
+export { Offline } from './Offline';
