@@ -118,8 +118,8 @@ test('a script in a name is only a name', async ({ page }) => {
 test('an unknown build or stage has a way back', async ({ page }) => {
   const answer = await page.goto('/builds/no-such-build/heat');
   expect(answer?.status()).toBe(404);
-  await page.getByRole('link', { name: 'Back to the Shelf' }).click();
-  await expect(page.getByRole('heading', { name: 'The Shelf' })).toBeVisible();
+  await page.getByRole('link', { name: 'All builds' }).click();
+  await expect(page.getByRole('heading', { name: 'Builds' })).toBeVisible();
 });
 
 test('phone width: nothing runs off the side', async ({ browser }) => {

@@ -7,7 +7,7 @@ export default function Fault({ reset }: { readonly error: Error; readonly reset
       <h1>Something broke on this page</h1>
       <p style={{ margin: '8px 0 16px' }}>
         What you typed is kept in this browser. Try again; if it stays broken, open the build anew
-        from the Shelf.
+        from the list of builds.
       </p>
       <Button variant="outlined" onClick={reset}>
         Try again

@@ -43,6 +43,8 @@ const HELP = `zephyron: the same core from a terminal
   solids FILE|-            prints every placed solid and port in case coordinates, mm, as JSON
   parts [--kind KIND]      prints the catalogue as JSON
   proof [--json]           prints every reference check
+  backup FILE.zip          everything in the database (DATABASE_URL) as one ZIP of open JSON
+  restore FILE.zip         puts such a ZIP back beside what is there; nothing there is lost
 
 Runs are as the build's layout says; --route first routes those that are not (up to 120 s).
 A build that cannot be read: its path and message on standard error, exit 1.

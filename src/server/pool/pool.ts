@@ -7,32 +7,40 @@ import type { PdfAsked } from '../pdf/worker';
 import type { TaskInput, TaskName, TaskOutput } from './tasks';
 
 /**
- * Two pools, so that reading and saving a build never waits for the computing of another. Each
- * keeps a thread warm.
+ * Three pools, so that reading and saving a build never waits for the computing of another, nor a
+ * short computation for a long one. The event loop keeps the rest to answer on.
  */
 interface PoolKind {
-  readonly threads: number;
+  readonly least: number;
+  readonly most: number;
   /** Tasks that may wait; more are refused at once. */
   readonly waiting: number;
 }
 const POOLS = {
   /** Looks over documents: milliseconds each. */
-  quick: { threads: 1, waiting: 256 },
-  /** Computes: the event loop keeps one core to answer on. */
-  slow: { threads: 2, waiting: 24 },
+  quick: { least: 1, most: 1, waiting: 256 },
+  /** Judges builds: a second at most. */
+  slow: { least: 1, most: 2, waiting: 24 },
+  /** Routes, tries fixes, prints, packs: as long as it takes, with progress. */
+  long: { least: 0, most: 1, waiting: 8 },
 } as const satisfies Record<string, PoolKind>;
 type PoolName = keyof typeof POOLS;
 
-/** Tasks that compute; the others look over documents. */
-const SLOW: ReadonlySet<TaskName> = new Set<TaskName>([
-  'summarise',
-  'evaluate',
-  'route',
-  'listCsv',
-  'proof',
-  'pack',
-  'unpack',
-]);
+/** Where a task runs that does not look over a document. */
+const POOL_OF: Partial<Record<TaskName, PoolName>> = {
+  summarise: 'slow',
+  evaluate: 'slow',
+  listCsv: 'slow',
+  route: 'long',
+  proof: 'long',
+  pack: 'long',
+  unpack: 'long',
+};
+/** What is asked with fixes or routing takes longer than judging. */
+const isLong = (input: unknown): boolean => {
+  const { fixes, route } = input as { readonly fixes?: boolean; readonly route?: boolean };
+  return fixes === true || route === true;
+};
 /** Heap of a thread, MB. A task that wants more ends its thread, not the server. */
 const THREAD_HEAP_MB = 512;
 const IDLE_MS = 30_000;
@@ -78,12 +86,12 @@ const bundleOf = (name: 'pool' | 'pdf'): string => {
 };
 
 function thePool(name: PoolName): Piscina {
-  const { threads, waiting } = POOLS[name];
+  const { least, most, waiting } = POOLS[name];
   const pools = (held.zephyronPools ??= {});
   return (pools[name] ??= new Piscina({
     filename: bundleOf('pool'),
-    minThreads: 1,
-    maxThreads: threads,
+    minThreads: least,
+    maxThreads: most,
     maxQueue: waiting,
     idleTimeout: IDLE_MS,
     resourceLimits: { maxOldGenerationSizeMb: THREAD_HEAP_MB },
@@ -124,7 +132,8 @@ export async function inPool<T extends TaskName>(
   const { port1: here, port2: there } = new MessageChannel();
   here.on('message', ({ done, of }: Progress) => tell?.(done, of));
   try {
-    return await run(SLOW.has(task) ? 'slow' : 'quick', task, budget_ms, signal, (pool, stop) =>
+    const name = isLong(input) ? 'long' : (POOL_OF[task] ?? 'quick');
+    return await run(name, task, budget_ms, signal, (pool, stop) =>
       pool.run({ task, input, progress: there }, { signal: stop, transferList: [there] }),
     );
   } finally {
@@ -138,7 +147,7 @@ export const printed = (
   budget_ms: number,
   { signal }: Watch = {},
 ): Promise<Uint8Array> =>
-  run('slow', 'print', budget_ms, signal, (pool, stop) =>
+  run('long', 'print', budget_ms, signal, (pool, stop) =>
     pool.run(asked, { signal: stop, filename: bundleOf('pdf') }),
   );
 
@@ -146,6 +155,7 @@ export const printed = (
 export const waitingTasks = (): Readonly<Record<PoolName, number>> => ({
   quick: held.zephyronPools?.quick?.queueSize ?? 0,
   slow: held.zephyronPools?.slow?.queueSize ?? 0,
+  long: held.zephyronPools?.long?.queueSize ?? 0,
 });
 
 /** Ends all threads: for tests, and when the server goes down. */

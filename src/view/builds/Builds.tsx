@@ -70,7 +70,7 @@ export function Builds({ list }: { readonly list: BuildList }) {
 
   return (
     <div className={styles.page}>
-      <PageHead at="Shelf" />
+      <PageHead at="Builds" />
       <main className={styles.main}>
         <div className={styles.head}>
           <div>

@@ -44,7 +44,7 @@ export function NewBuild() {
   });
   return (
     <div>
-      <PageHead at="Shelf" />
+      <PageHead at="Builds" />
       <main className={styles.main}>
         <h1>A new build</h1>
         <p className="soft">

@@ -65,7 +65,7 @@ async function look(): Promise<Found> {
 function Kept({ builds }: { readonly builds: Awaited<ReturnType<typeof keptBuilds>> }) {
   return (
     <>
-      <PageHead at="Shelf" />
+      <PageHead at="Builds" />
       <main className={styles.main}>
         <h1>The server is not reached</h1>
         <p>

@@ -3,7 +3,7 @@ import { ThemeSwitch } from './ThemeSwitch';
 import styles from './PageHead.module.css';
 
 const PLACES = [
-  { href: '/', name: 'Shelf' },
+  { href: '/', name: 'Builds' },
   { href: '/stores', name: 'Stores' },
   { href: '/proof', name: 'Proof' },
 ] as const;

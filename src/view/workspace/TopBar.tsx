@@ -38,17 +38,15 @@ export function TopBar() {
         name={design.name}
         onRename={(name) => commit('rename the build', { do: 'design.rename', name })}
       />
-      <button
-        type="button"
+      <span
+        role="status"
         className={styles.state}
         data-trouble={!['saved', 'saving', 'unsaved'].includes(save) || undefined}
-        onClick={() => open('history')}
-        title="The history of this build"
       >
-        <span role="status">
+        <button type="button" onClick={() => open('history')} title="The history of this build">
           {saveWords(save, kept, saveMessage)}, revision {revision}
-        </span>
-      </button>
+        </button>
+      </span>
       <span className={styles.gap} />
       <span
         className={styles.units}
