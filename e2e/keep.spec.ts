@@ -125,7 +125,10 @@ test.describe('the server away', () => {
     await rename(page, 'Renamed away');
     await expect(page.getByText(/server not reached; kept in this browser/)).toBeVisible();
     for (const stage of ['Flow', 'Runs', 'Parts', 'Brief']) {
-      await page.getByRole('navigation', { name: 'Stages' }).getByText(stage, { exact: true }).click();
+      await page
+        .getByRole('navigation', { name: 'Stages' })
+        .getByText(stage, { exact: true })
+        .click();
       await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
     }
     await page.reload();
