@@ -55,8 +55,8 @@ test('the Stores: a part copied, changed and kept, one read in by its columns, r
   await expect(page.getByText(/is retired: no build is offered it/)).toBeVisible();
   await page.getByRole('button', { name: 'Show what is retired (1)' }).click();
   await page.getByRole('gridcell', { name: /Screw M3 × 30, mine/ }).click();
-  await page.getByRole('button', { name: 'Throw it away' }).click();
-  await expect(page.getByText(/is thrown away/)).toBeVisible();
+  await page.getByRole('button', { name: 'Delete', exact: true }).click();
+  await expect(page.getByText(/is in the bin for 30 days/)).toBeVisible();
   await page.getByRole('button', { name: 'Show what is in use' }).click();
   await page.getByRole('button', { name: 'Read parts in' }).click();
   await page.getByLabel('CSV or JSON file').setInputFiles({

@@ -59,7 +59,13 @@ function mutated(document, random) {
     else if (doing < 0.65) delete at[key];
     else if (doing < 0.8 && Array.isArray(at)) for (let i = 0; i < 200; i += 1) at.push(at[0]);
     else if (doing < 0.9) at[key] = { [key]: at[key] };
-    else at[pick(['__proto__', 'constructor', 'x'.repeat(500), 'id'])] = at[key];
+    else
+      Object.defineProperty(at, pick(['__proto__', 'constructor', 'x'.repeat(500), 'id']), {
+        value: at[key],
+        enumerable: true,
+        configurable: true,
+        writable: true,
+      });
   }
   return copy;
 }
@@ -117,8 +123,10 @@ export async function run(share) {
     else if (status >= 500) faults += 1;
     if (status === 400 && !(body?.troubles?.length > 0)) pathless += 1;
   };
+  const known = attacks();
+  await app.ask('/api/retired');
   const pings = pinging(app);
-  for (const { name, text } of attacks()) {
+  for (const { name, text } of known) {
     for (const door of ['/api/evaluate', '/api/builds']) {
       const began = performance.now();
       judged(await app.send('POST', door, text));

@@ -1,7 +1,7 @@
 import Drawing from 'dxf-writer';
-import Papa from 'papaparse';
 import type { BendSheet } from '@/core/plan';
 import { num, xml } from './svgText';
+import { toCsv } from './csv';
 
 /**
  * A4 upright, its margins, and strips of the tube across it, mm. Strips overlap so that they can be
@@ -264,5 +264,5 @@ export function bendSheetsToCsv(sheets: readonly BendSheet[]): string {
       },
     ];
   });
-  return `${Papa.unparse(rows, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+  return toCsv(rows);
 }

@@ -77,21 +77,28 @@ describe('the list as CSV', () => {
   });
 
   /** OWASP, "CSV injection": cells that begin with = + - @ are run by spreadsheets. */
-  test.each(['=1+1', '+1', '-1', '@SUM(A1)', '=HYPERLINK("http://x")'])(
-    'a part called %s cannot run as a formula',
-    (name) => {
-      const evil = applyEdit(desk, {
-        do: 'component.replace',
-        component: 'pump',
-        part: {
-          ...(findComponent(desk, 'pump')?.part as Design['components'][number]['part']),
-          name,
-          maker: name,
-        } as Design['components'][number]['part'],
-      }).design;
-      const cells = Papa.parse<string[]>(listToCsv(evaluate(evil).reports.bom, 'EUR')).data.flat();
-      expect(cells.some((c) => c.includes(name))).toBe(true);
-      for (const c of cells) expect(c).not.toMatch(/^[=+\-@\t\r]/);
-    },
-  );
+  test.each([
+    '=1+1',
+    '+1',
+    '-1',
+    '@SUM(A1)',
+    '=HYPERLINK("http://x")',
+    '＝1+1',
+    '＋1',
+    '－1',
+    '＠SUM(A1)',
+  ])('a part called %s cannot run as a formula', (name) => {
+    const evil = applyEdit(desk, {
+      do: 'component.replace',
+      component: 'pump',
+      part: {
+        ...(findComponent(desk, 'pump')?.part as Design['components'][number]['part']),
+        name,
+        maker: name,
+      } as Design['components'][number]['part'],
+    }).design;
+    const cells = Papa.parse<string[]>(listToCsv(evaluate(evil).reports.bom, 'EUR')).data.flat();
+    expect(cells.some((c) => c.includes(name))).toBe(true);
+    for (const c of cells) expect(c).not.toMatch(/^[=+\-@\t\r＝＋－＠]/);
+  });
 });

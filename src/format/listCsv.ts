@@ -1,5 +1,5 @@
-import Papa from 'papaparse';
 import type { Bom } from '@/core/bom';
+import { toCsv } from './csv';
 
 /**
  * The parts list as CSV (RFC 4180), prices in major units. Cells that a spreadsheet would run as a
@@ -23,7 +23,7 @@ export function listToCsv(list: Bom, currency: string): string {
     'asked for by': l.for.join(' '),
     why: l.why,
   }));
-  return `${Papa.unparse(rows, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+  return toCsv(rows);
 }
 
 /** The same as JSON: every line with the ids that asked for it, prices in minor units. */

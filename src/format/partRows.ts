@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { PART_KINDS, type Part } from '@/core/components';
 import { detectDecimals, readDecimal, type DecimalStyle, type DetectedDecimals } from './decimals';
+import { armed, toCsv } from './csv';
 
 /** A table as read: its columns and rows, and how it writes decimals. */
 export interface Sheet {
@@ -109,9 +110,6 @@ function valueOf(text: string, before: unknown, field: string, style: DecimalSty
   if (number === null) return text;
   return field === 'price_minor' ? Math.round(100 * number) : number;
 }
-
-/** A text whose formula was disarmed on the way out, as it was. */
-const armed = (text: string): string => (/^'[=+\-@\t\r]/.test(text) ? text.slice(1) : text);
 
 /**
  * Whether a table is parts as we export them: every row says its kind, and the columns are fields.
@@ -270,5 +268,5 @@ export function partsToCsv(parts: readonly Part[]): string {
   const rows = parts.map(cellsOf);
   const columns = [...new Set(['kind', ...rows.flatMap((r) => [...r.keys()])])];
   const data = rows.map((r) => columns.map((c) => r.get(c) ?? ''));
-  return `${Papa.unparse({ fields: columns, data }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+  return toCsv({ fields: columns, data });
 }

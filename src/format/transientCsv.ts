@@ -1,5 +1,5 @@
-import Papa from 'papaparse';
 import type { Transient } from '@/core/transient';
+import { toCsv } from './csv';
 
 /**
  * A run over time as CSV (RFC 4180), one row a step: seconds, load, then a column for each loop,
@@ -28,5 +28,5 @@ export function transientToCsv(t: Transient): string {
     ...t.speeds.map((s) => at(s.speed_rpm, i, 0)),
     at(t.noise_dBA, i, 2),
   ]);
-  return `${Papa.unparse({ fields, data }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+  return toCsv({ fields, data });
 }

@@ -213,6 +213,14 @@ const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = 
     ),
     good: desk,
   },
+  'speed.range': {
+    bad: edited(desk, {
+      do: 'component.set',
+      component: 'pump',
+      values: { speed_rpm: 9600 },
+    }),
+    good: desk,
+  },
   'heat.summer': {
     bad: edited(desk, { do: 'brief.set', values: { summer_C: 38 } }),
     good: edited(desk, { do: 'brief.set', values: { summer_C: 26 } }),

@@ -58,6 +58,7 @@ import { runUnpinned } from './runUnpinned';
 import { runUnrouted } from './runUnrouted';
 import { runWeave } from './runWeave';
 import { screwNone, screwTooLong, screwTooShort } from './screwFit';
+import { speedRange } from './speedRange';
 import { supplyShort } from './supplyShort';
 import { tubeSize } from './tubeSize';
 import { wrongWay } from './wrongWay';
@@ -134,6 +135,7 @@ export const OPERATING_CHECKS: readonly OperatingCheck[] = [
   screwNone,
   screwTooLong,
   screwTooShort,
+  speedRange,
   supplyShort,
 ].sort(byCode);
 

@@ -48,6 +48,7 @@ export { POLYMER_MATERIALS } from './base';
 export { CONSUMABLE_DUTIES } from './goods';
 export { LOAD_CASES } from './machine';
 export { INLINE_DUTIES } from './plumbing';
+export { turningSpeed, type Turning } from './turning';
 export { PART_KINDS, isWet, isHeated, isComponentPart, drawingOf } from './kinds';
 export {
   BOARD_STANDARDS,

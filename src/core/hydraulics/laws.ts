@@ -8,7 +8,7 @@ import {
 } from '../design';
 import { coolantProperties, water, type FluidProperties } from '../fluids';
 import type { FluidLink, LoopGraph, System } from '../system';
-import type { LossPoint, PumpPart } from '../components';
+import { turningSpeed, type LossPoint, type PumpPart } from '../components';
 import { pieceOf, type Run } from '../tubing';
 import { clogCurve, fitLossCurve, scaleCurve, type CurveScale, type LossFit } from './curve';
 import type { FlowNetwork, NetworkLink } from './links';
@@ -77,10 +77,9 @@ export function tubeLossOf(run: Run, loop: Loop, kit: Kit): TubeLoss {
   return { length_mm: run.cut_mm, bore_mm: bore, minor };
 }
 
-/** Speed of a pump as a share of full speed. */
-export function pumpShare(part: PumpPart, speed_rpm: number | undefined): number {
-  return (speed_rpm ?? part.fullSpeed_rpm) / part.fullSpeed_rpm;
-}
+/** Speed of a pump as a share of full speed, held within what it can turn. */
+export const pumpShare = (part: PumpPart, speed_rpm: number | undefined): number =>
+  turningSpeed(part, speed_rpm) / part.fullSpeed_rpm;
 
 /** What is set of a component; nothing where the design has none of that id. */
 export type SettingsOf = (id: ComponentId) => Settings;

@@ -38,3 +38,20 @@ export function gnielinski(re: number, pr: number): number {
   const f = (0.79 * Math.log(re) - 1.64) ** -2;
   return ((f / 8) * (re - 1000) * pr) / (1 + 12.7 * Math.sqrt(f / 8) * (pr ** (2 / 3) - 1));
 }
+
+/** Developed laminar flow between wide plates at one temperature (Shah & London 1978: 7.54). */
+const FLAT_LAMINAR = 7.54;
+const LAMINAR_TO = 2300,
+  TURBULENT_FROM = 10_000;
+
+/**
+ * Nusselt number inside a flat tube. Between Re 2,300 and 10,000 laminar and turbulent values are
+ * weighed by intermittency, γ = (Re − 2,300)/(10,000 − 2,300) (Gnielinski 1995; VDI Heat Atlas G1,
+ * from memory): it never jumps.
+ */
+export function flatTubeNusselt(re: number, pr: number): number {
+  if (re <= LAMINAR_TO) return FLAT_LAMINAR;
+  if (re >= TURBULENT_FROM) return gnielinski(re, pr);
+  const turbulent = (re - LAMINAR_TO) / (TURBULENT_FROM - LAMINAR_TO);
+  return (1 - turbulent) * FLAT_LAMINAR + turbulent * gnielinski(TURBULENT_FROM, pr);
+}

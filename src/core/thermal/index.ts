@@ -3,8 +3,15 @@ export {
   counterflowEffectiveness,
   crossflowApproximation,
 } from './effectiveness';
-export { ductFanningRe, ductNusseltT, ductNusseltH1, hausen, gnielinski } from './duct';
-export { fanCurve, fanPressure, fanAgainst, type FanCurve } from './fan';
+export {
+  ductFanningRe,
+  ductNusseltT,
+  ductNusseltH1,
+  hausen,
+  flatTubeNusselt,
+  gnielinski,
+} from './duct';
+export { fanCurve, fanPressure, fanAgainst, fansAgainst, type FanCurve } from './fan';
 export {
   coreDrag,
   radiatorConductance,

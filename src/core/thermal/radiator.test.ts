@@ -7,8 +7,10 @@ import {
   counterflowEffectiveness,
   crossflowEffectiveness,
   fanAgainst,
+  fansAgainst,
   fanCurve,
   fanPressure,
+  flatTubeNusselt,
   gnielinski,
   INSTALLATION,
   radiatorConductance,
@@ -16,6 +18,17 @@ import {
 
 const at = (core: ReturnType<typeof practiceCore>, airFlow_m3h: number, coolantFlow_Lmin = 4) =>
   radiatorConductance(core, { airFlow_m3h, coolantFlow_Lmin, air: air(25), coolant: water(32) });
+
+describe('inside a flat tube', () => {
+  /** Gnielinski 1976 at Re 10,000, Pr 5, worked by hand: f = 0.03148, Nu = 69.91. */
+  test('laminar, turbulent, and weighed between without a jump', () => {
+    expect(flatTubeNusselt(1000, 5)).toBe(7.54);
+    expect(flatTubeNusselt(10_000, 5)).toBeCloseTo(69.91, 1);
+    expect(flatTubeNusselt(6150, 5)).toBeCloseTo((7.54 + 69.91) / 2, 1);
+    for (let re = 2000; re < 11_000; re += 10)
+      expect(Math.abs(flatTubeNusselt(re + 10, 5) - flatTubeNusselt(re, 5))).toBeLessThan(0.15);
+  });
+});
 
 describe('effectiveness', () => {
   test('limits: nothing at NTU 0, all of it at large NTU and ratio 0', () => {
@@ -174,6 +187,69 @@ describe('fans', () => {
   test('two in a row push more through the same drag', () => {
     const drag = (f: number): number => 0.004 * f * f;
     expect(fanAgainst(fan, 1200, 2, drag)).toBeGreaterThan(fanAgainst(fan, 1200, 1, drag));
+  });
+
+  /**
+   * Fans whose curve is a parabola, p = p₀(s² − (V/V₀)²), have one formula in a row against k V²,
+   * whatever their speeds: V² = Σ p₀ s² / (k + Σ p₀/V₀²). Worked by hand from the fan laws.
+   */
+  test('unlike fans in a row: each by its own curve, one that stands holds the other back', () => {
+    const parabola = (p0: number, v0: number) => {
+      const at = Array.from({ length: 41 }, (_, i) => (v0 * i) / 40);
+      return fanCurve(
+        at.map((v) => [v, p0 * (1 - (v / v0) ** 2)] as const),
+        2000,
+      );
+    };
+    const strong = parabola(30, 120),
+      weak = parabola(12, 80),
+      k = 0.002;
+    const byHand = (a: number, b: number): number =>
+      Math.sqrt((30 * (a / 2000) ** 2 + 12 * (b / 2000) ** 2) / (k + 30 / 120 ** 2 + 12 / 80 ** 2));
+    for (const [a, b] of [
+      [1500, 1500],
+      [1500, 300],
+      [1500, 0],
+      [1500, 1],
+      [700, 1900],
+    ] as const) {
+      const flow = fansAgainst(
+        [
+          { curve: strong, speed_rpm: a },
+          { curve: weak, speed_rpm: b },
+        ],
+        (v) => k * v * v,
+      );
+      expect(Math.abs(flow / byHand(a, b) - 1)).toBeLessThan(0.02);
+    }
+  });
+
+  test('unlike fans in a row: the flow rises with each speed, and never jumps', () => {
+    const other = fanCurve(
+      [
+        [0, 15],
+        [60, 9],
+        [90, 0],
+      ],
+      1500,
+    );
+    const flow = (a: number, b: number): number =>
+      fansAgainst(
+        [
+          { curve: fan, speed_rpm: a },
+          { curve: other, speed_rpm: b },
+        ],
+        (v) => 0.001 * v * v,
+      );
+    for (let rpm = 0; rpm < 1500; rpm += 10) {
+      for (const [now, next] of [
+        [flow(1200, rpm), flow(1200, rpm + 10)],
+        [flow(rpm, 900), flow(rpm + 10, 900)],
+      ] as const) {
+        expect(next).toBeGreaterThanOrEqual(now - 1e-3);
+        expect(next - now).toBeLessThan(2);
+      }
+    }
   });
 
   test('a curve that rises is refused', () => {

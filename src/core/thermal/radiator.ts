@@ -1,6 +1,6 @@
 import { prandtl, type FluidProperties } from '../fluids';
 import { LMIN_TO_M3S } from '../units';
-import { ductFanningRe, ductNusseltT, gnielinski, hausen } from './duct';
+import { ductFanningRe, ductNusseltT, flatTubeNusselt, hausen } from './duct';
 import { crossflowEffectiveness } from './effectiveness';
 
 /** The finned core of a radiator. */
@@ -155,7 +155,7 @@ export function radiatorConductance(core: Core, state: RadiatorState): RadiatorR
   const hydraulic = (2 * inner * innerDepth) / (inner + innerDepth);
   const perTube = (q * LMIN_TO_M3S) / Math.max(1, tubes / core.passes) / (inner * innerDepth);
   const reC = (state.coolant.density_kgm3 * perTube * hydraulic) / state.coolant.viscosity_Pas;
-  const nuC = reC > 2300 ? Math.max(7.5, gnielinski(reC, prandtl(state.coolant))) : 7.5;
+  const nuC = flatTubeNusselt(reC, prandtl(state.coolant));
   const hC = (nuC * state.coolant.conductivity_WmK) / hydraulic;
   const coolantSide = hC * tubes * 2 * (innerDepth + inner) * (core.length_mm / 1000);
 

@@ -5,7 +5,7 @@ import type { ThermalModel, RadiatorSetup } from './thermalModel';
 import { coreOf } from './thermalModel';
 import type { CaseReport } from './report';
 import { noiseOf } from './solve';
-import { prepareHeat, steadyRise, steadyState, type Prepared } from './steady';
+import { prepareHeat, steadyRise, steadyState, withArea, type Prepared } from './steady';
 
 /** All loop fans at one speed, held inside each fan's range. */
 export function atSpeed(thermalModel: ThermalModel, speed_rpm: number): ThermalModel {
@@ -32,8 +32,8 @@ export interface Sizing {
   /** Radiator sections in the loops now. */
   readonly sections: number;
   /**
-   * Sections of the same kind needed at the present fan speed; null when no steady state exists,
-   * Infinity when no area would do.
+   * Sections of the same kind needed at the present fan speed, with their fans and the air they
+   * bring; null when no steady state exists, Infinity when no area would do.
    */
   readonly sectionsNeeded: number | null;
   /** Slowest speed of all fans that keeps the rise; null when full speed does not. */
@@ -69,8 +69,7 @@ export function sizeCooling(prepared: Prepared, load: LoadCaseId): Sizing {
   const { thermalModel, flow } = prepared;
   const { limits } = thermalModel.system.design.brief;
   const sections = thermalModel.radiators.reduce((s, r) => s + r.sections, 0);
-  const riseWith = (conductanceFactor: number): number | null =>
-    steadyRise(prepared, load, { conductanceFactor });
+  const riseWith = (factor: number): number | null => steadyRise(withArea(prepared, factor), load);
   const range = speedRange(thermalModel);
   const riseAt = (rpm: number): number | null =>
     steadyRise(prepareHeat(atSpeed(thermalModel, rpm), flow), load);

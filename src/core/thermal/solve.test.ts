@@ -4,6 +4,7 @@ import { applyEdit, type Design, type Edit, findComponent } from '../design';
 import { analyse, type Analysis } from '../analysis';
 import { reorderLoop } from '../loops';
 import { coolingCurves, noiseOf, prepareHeat, sizeCooling, worstRise } from '.';
+import { steadyRise, withArea } from './steady';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
 const tower = demoDesign('fenland-flood-tower') as Design;
@@ -245,6 +246,42 @@ describe('sizing', () => {
         ]);
       }
     }
+  });
+
+  test('one radiator in, one out: sections bring their own air, so a few more do', () => {
+    const top = findComponent(desk, 'top-radiator');
+    if (top?.placement.on !== 'mount') throw new Error('the demo lost its top radiator');
+    const placement = { ...top.placement, air: 'out' as const };
+    const built = edit(desk, { do: 'component.place', component: 'top-radiator', placement });
+    const { sections, sectionsNeeded } = built.reports.sizing;
+    expect(sectionsNeeded).toBeGreaterThan(sections);
+    expect(sectionsNeeded).toBeLessThan(9);
+    // What was found holds when it is put in whole: longer cores, more fans, more case air.
+    const prepared = prepareHeat(built.thermalModel, built.reports.flow);
+    const rise = steadyRise(withArea(prepared, (sectionsNeeded as number) / sections), 'stress');
+    expect(rise).toBeCloseTo(desk.brief.limits.deltaT_K, 1);
+  });
+
+  test('area put in by a factor is what the same sections give when they are really there', () => {
+    // The front radiator of three sections made one of four, against four thirds of its area.
+    const front = findComponent(desk, 'front-radiator');
+    if (front?.part.kind !== 'radiator') throw new Error('the demo lost its front radiator');
+    const alone = edit(desk, { do: 'component.remove', component: 'top-radiator' });
+    if (worstRise(judged(alone)) === null) return;
+    const longer = edit(
+      desk,
+      { do: 'component.remove', component: 'top-radiator' },
+      {
+        do: 'component.replace',
+        component: 'front-radiator',
+        part: { ...front.part, sections: 4 },
+      },
+    );
+    const scaled = steadyRise(
+      withArea(prepareHeat(alone.thermalModel, alone.reports.flow), 4 / 3),
+      'stress',
+    );
+    expect(Math.abs((scaled ?? NaN) - (worstRise(judged(longer)) ?? NaN))).toBeLessThan(0.3);
   });
 
   test('nothing to size without radiators', () => {

@@ -1,6 +1,6 @@
 import { label } from '../system';
 import type { FlowReport } from '../hydraulics';
-import { LOAD_CASES, type BlockPart, type LoadCaseId } from '../components';
+import { LOAD_CASES, turningSpeed, type BlockPart, type LoadCaseId } from '../components';
 import { soundAtDistance, soundAtSpeed, soundSum } from '../units';
 import { blockLaw, blockResistance, type BlockLaw } from './block';
 import type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat } from './report';
@@ -187,7 +187,7 @@ export function noiseOf(thermalModel: ThermalModel, speedOf: SpeedOf = asSet): n
   });
   const pumps = thermalModel.system.design.components.flatMap(({ id, part, settings }) => {
     if (part.kind !== 'pump') return [];
-    const speed_rpm = speedOf(id, settings.speed_rpm ?? part.fullSpeed_rpm);
+    const speed_rpm = speedOf(id, turningSpeed(part, settings.speed_rpm));
     return [soundAtSpeed(part.sound_dBA, speed_rpm, part.fullSpeed_rpm)];
   });
   const total = soundSum([...fans, ...pumps]);

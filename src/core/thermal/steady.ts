@@ -23,8 +23,6 @@ const DRAUGHT_M3H = 12;
 const WALL_WM2K = 5;
 
 export interface HeatOptions {
-  /** Multiplies every radiator's conductance: for "how many sections are needed". */
-  readonly conductanceFactor?: number;
   /** Multiplies every part's heat: for "how much would it carry". */
   readonly loadFactor?: number;
   /** What parts may differ by from their papers, by component: for bands of uncertainty. */
@@ -53,6 +51,8 @@ export interface Prepared {
     readonly edge: string;
     readonly k: number;
     readonly basis: RadiatorBasis;
+    readonly coolant_Lmin: number;
+    readonly coolant: FluidProperties;
   }[];
   /** Air that all fans move into and out of the case, m³/h. */
   readonly intake_m3h: number;
@@ -72,7 +72,12 @@ export function prepareHeat(thermalModel: ThermalModel, flow: FlowReport): Prepa
       graph?.loop.coolant.base ?? { glycol: 'none', volumeShare: 0 },
       coolant_C,
     );
-    return { edge: edge?.id ?? '', ...radiatorState(r, q, coolant, roomAir, thermalModel.factors) };
+    return {
+      edge: edge?.id ?? '',
+      coolant_Lmin: q,
+      coolant,
+      ...radiatorState(r, q, coolant, roomAir, thermalModel.factors),
+    };
   });
   const winds = states.map((s) => s.wind);
   const bare = thermalModel.caseFans.map(caseFanPoint);
@@ -86,6 +91,48 @@ export function prepareHeat(thermalModel: ThermalModel, flow: FlowReport): Prepa
     conductances: states,
     intake_m3h: movedThrough(thermalModel, winds, bare, 'in'),
     exhaust_m3h: movedThrough(thermalModel, winds, bare, 'out'),
+  };
+}
+
+/**
+ * The same machine with every radiator longer by a factor and fans to match: more core, more air
+ * through it, and more air into or out of the case. Coolant flows stay as they are.
+ */
+export function withArea(prepared: Prepared, factor: number): Prepared {
+  if (factor === 1) return prepared;
+  const { thermalModel, air: roomAir } = prepared;
+  const radiators = thermalModel.radiators.map((r) => ({
+    ...r,
+    sections: r.sections * factor,
+    core: { ...r.core, length_mm: r.core.length_mm * factor },
+    fans: r.fans.map((f) => ({ ...f, count: f.count * factor })),
+  }));
+  const scaled: ThermalModel = { ...thermalModel, radiators };
+  const winds = prepared.winds.map((w) => ({ ...w, flow_m3h: w.flow_m3h * factor }));
+  const modelled = (core: RadiatorSetup['core'], i: number, flow_m3h: number): number => {
+    const { coolant, coolant_Lmin } = prepared.conductances[i] as Prepared['conductances'][number];
+    return radiatorConductance(core, {
+      airFlow_m3h: flow_m3h,
+      coolantFlow_Lmin: coolant_Lmin,
+      air: roomAir,
+      coolant,
+      factors: thermalModel.factors,
+    }).conductance_WK;
+  };
+  const conductances = prepared.conductances.map((c, i) => {
+    const was = prepared.winds[i] as FanOperatingPoint,
+      before = modelled((thermalModel.radiators[i] as RadiatorSetup).core, i, was.flow_m3h),
+      after = modelled((radiators[i] as RadiatorSetup).core, i, was.flow_m3h * factor);
+    // What was measured differs from the model by the same share at any length.
+    return { ...c, k: before > 0 ? (c.k * after) / before : 0 };
+  });
+  return {
+    ...prepared,
+    thermalModel: scaled,
+    winds,
+    conductances,
+    intake_m3h: movedThrough(scaled, winds, prepared.caseFans, 'in'),
+    exhaust_m3h: movedThrough(scaled, winds, prepared.caseFans, 'out'),
   };
 }
 
@@ -198,19 +245,15 @@ export function steadyState(
 ): Steady {
   const { thermalModel, intake_m3h, exhaust_m3h } = prepared;
   const { system } = thermalModel;
-  const factor = options.conductanceFactor ?? 1;
   const parts = heatOfParts(thermalModel, load, options);
   const { gain_W, loopHeat } = heatOfEdges(thermalModel, parts);
   const onAir_W = parts.reduce((s, p) => s + (p.to === 'air' ? p.heat_W : 0), 0);
   const room = system.design.brief.room_C;
-  const solved = solveSteady(networkAt(prepared, factor), gain_W, onAir_W, room);
+  const solved = solveSteady(networkOf(prepared), gain_W, onAir_W, room);
   return {
     parts,
     loopHeat,
-    conductances:
-      factor === 1
-        ? prepared.conductances
-        : prepared.conductances.map((c) => ({ ...c, k: c.k * factor })),
+    conductances: prepared.conductances,
     temps: new Map(system.loops.map((g) => [g.loop.id, solved.loops.get(g.loop.id) ?? null])),
     caseAir_C: solved.caseAir_C,
     airCooled_W: onAir_W,
@@ -266,26 +309,21 @@ function heatOfEdges(
   return { gain_W, loopHeat };
 }
 
-const networks = new WeakMap<Prepared, Map<number, SteadyNetwork>>();
-/** The network at an area factor: load cases and searches ask for the same ones again and again. */
-function networkAt(prepared: Prepared, factor: number): SteadyNetwork {
-  let known = networks.get(prepared);
-  if (!known) {
-    known = new Map();
-    networks.set(prepared, known);
-  }
-  let found = known.get(factor);
+const networks = new WeakMap<Prepared, SteadyNetwork>();
+/** The network of a prepared machine: load cases and searches ask for it again and again. */
+function networkOf(prepared: Prepared): SteadyNetwork {
+  let found = networks.get(prepared);
   if (!found) {
     const { thermalModel, conductances, intake_m3h, exhaust_m3h } = prepared;
     found = steadyNetwork(
       prepared.streams,
       thermalModel.radiators.map((r, i) => {
         const { edge, k } = conductances[i] as Prepared['conductances'][number];
-        return { loop: r.loop, edge, conductance_WK: k * factor, air: r.air };
+        return { loop: r.loop, edge, conductance_WK: k, air: r.air };
       }),
       caseExchange(thermalModel, prepared.air, Math.max(intake_m3h, exhaust_m3h)),
     );
-    known.set(factor, found);
+    networks.set(prepared, found);
   }
   return found;
 }

@@ -9,6 +9,7 @@ import {
 import type { System } from '../system';
 import {
   isHeated,
+  turningSpeed,
   type FanPart,
   type HeatedPart,
   type LoadCaseId,
@@ -104,9 +105,7 @@ export function coreOf(part: RadiatorPart, sections = part.sections): Core {
 
 function fanSet(component: Component, count: number): FanSet {
   const part = component.part as FanPart;
-  const wanted = component.settings.speed_rpm ?? part.fullSpeed_rpm;
-  const speed_rpm =
-    wanted <= 0 ? 0 : Math.min(part.fullSpeed_rpm, Math.max(part.minSpeed_rpm, wanted));
+  const speed_rpm = turningSpeed(part, component.settings.speed_rpm);
   return { component: component.id, part, curve: curveOf(part), count, speed_rpm };
 }
 

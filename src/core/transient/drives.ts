@@ -1,6 +1,6 @@
 import type { Component } from '../design';
 import type { ThermalModel } from '../thermal';
-import type { PumpPart } from '../components';
+import { turningSpeed, type PumpPart } from '../components';
 import { Follower } from './control';
 
 /** A fan set or pump and its speed now. */
@@ -33,7 +33,7 @@ export function drivesOf(thermalModel: ThermalModel): Drive[] {
     if (!part) return [];
     const set_rpm = fan
       ? fan.speed_rpm
-      : (component.settings.speed_rpm ?? (part as PumpPart).fullSpeed_rpm);
+      : turningSpeed(part as PumpPart, component.settings.speed_rpm);
     const { control } = component.settings;
     return [
       {

@@ -1,4 +1,6 @@
 'use client';
+import Button from '@mui/material/Button';
+import Snackbar from '@mui/material/Snackbar';
 import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { CATALOGUE } from '@/catalogue';
 import { PART_KINDS, type Part, type PartKind } from '@/core/components';
@@ -40,7 +42,8 @@ export function CataloguePage() {
   const [diagnostic, setSaid] = useState<string | null>(null);
   const [out, setOut] = useState(false);
   const { own, retired } = useOwnShelves(),
-    { drop, retire } = usePartLists();
+    { drop, putBack, retire } = usePartLists();
+  const [binned, setBinned] = useState<Part | null>(null);
   const all = useMemo(() => {
     const gone = new Set(retired);
     return [
@@ -199,15 +202,13 @@ export function CataloguePage() {
                     className={styles.link}
                     onClick={() =>
                       void drop(row.id).then((wrong) => {
-                        setSaid(
-                          wrong ??
-                            `${row.part.name} is thrown away. Builds that have it keep their own copy.`,
-                        );
+                        setSaid(wrong);
+                        setBinned(wrong === null ? row.part : null);
                         setPicked(null);
                       })
                     }
                   >
-                    Throw it away
+                    Delete
                   </button>
                 )}
                 <button
@@ -247,6 +248,28 @@ export function CataloguePage() {
         </p>
         <PartsGrid rows={rows} columns={columns} onPick={choose} />
       </main>
+      <Snackbar
+        open={binned !== null}
+        autoHideDuration={12_000}
+        onClose={(_, reason) => reason === 'timeout' && setBinned(null)}
+        message={
+          binned
+            ? `"${binned.name}" is in the bin for 30 days. Builds that have it keep their own copy.`
+            : ''
+        }
+        action={
+          <Button
+            color="inherit"
+            size="small"
+            onClick={() => {
+              if (binned) void putBack(binned).then(setSaid);
+              setBinned(null);
+            }}
+          >
+            Undo
+          </Button>
+        }
+      />
     </div>
   );
 }

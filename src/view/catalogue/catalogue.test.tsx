@@ -50,6 +50,10 @@ beforeEach(() => {
       else out.delete(id);
       return Promise.resolve(reply(204));
     }
+    if (address.startsWith('/api/bin/part/') && id === own.id) {
+      kept.set(id, own);
+      return Promise.resolve(reply(204));
+    }
     if (method === 'PUT') kept.set(id, JSON.parse(init?.body ?? 'null'));
     else kept.delete(id);
     return Promise.resolve(reply(200, { id }));
@@ -87,6 +91,9 @@ describe('what is offered', () => {
     expect(await partLists().drop('own-pump')).toBeNull();
     expect(partLists().partLists.own).toEqual([]);
     expect(kept.size).toBe(0);
+    expect(await partLists().putBack(own)).toBeNull();
+    expect(partLists().partLists.own).toEqual([own]);
+    expect([...kept.keys()]).toEqual(['own-pump']);
   });
 
   test('what the server refuses or does not hear is said, and nothing changes', async () => {

@@ -13,6 +13,8 @@ interface PartListsState {
   /** Each answers with what went wrong, or null. */
   keep(part: Part): Promise<string | null>;
   drop(id: string): Promise<string | null>;
+  /** Takes a part that was dropped out of the bin. */
+  putBack(part: Part): Promise<string | null>;
   retire(id: string, out: boolean): Promise<string | null>;
 }
 
@@ -30,6 +32,8 @@ const saying = async (response: Response): Promise<string> => {
       : ''
   }`;
 };
+/** How long the server is waited for, ms. */
+const ANSWER_MS = 10_000;
 const AWAY = 'The server does not answer: it was not kept. What you typed is still here.';
 /** Sends, and puts what came of it on the shelves where it was taken. */
 async function sent(
@@ -39,7 +43,7 @@ async function sent(
   gone = false,
 ): Promise<string | null> {
   try {
-    const response = await fetch(address, init);
+    const response = await fetch(address, { ...init, signal: AbortSignal.timeout(ANSWER_MS) });
     if (!response.ok && !(gone && response.status === 404)) return await saying(response);
     taken();
     return null;
@@ -95,6 +99,11 @@ export const usePartLists = create<PartListsState>()((set, get) => {
         },
         true,
       ),
+    putBack: (part) =>
+      sent(`/api/bin/part/${at(part.id)}`, { method: 'POST' }, () => {
+        const { own, retired } = get().partLists;
+        put({ own: [...own.filter((p) => p.id !== part.id), part], retired });
+      }),
     retire: (id, out) =>
       sent(
         `/api/retired/${at(id)}`,
