@@ -5,6 +5,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 
+// A server is started twenty times and more: each is ended with this process.
+process.setMaxListeners(0);
+
 let nextPort = 4410;
 
 /** A server on its own port and database; `kill` is kill -9. */
@@ -26,6 +29,8 @@ export class App {
         NODE_ENV: 'production',
       },
     });
+    const own = this.process;
+    process.once('exit', () => own.kill('SIGKILL'));
     for (let i = 0; i < 400; i += 1) {
       const health = await this.ask('/api/health').catch(() => null);
       if (health?.status === 200) return this;

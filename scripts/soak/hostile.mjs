@@ -55,7 +55,7 @@ function mutated(document, random) {
     const key = pick(Object.keys(at));
     if (key === undefined) continue;
     const doing = random();
-    if (doing < 0.5) at[key] = pick(ODD);
+    if (doing < 0.5) at[key] = structuredClone(pick(ODD));
     else if (doing < 0.65) delete at[key];
     else if (doing < 0.8 && Array.isArray(at)) for (let i = 0; i < 200; i += 1) at.push(at[0]);
     else if (doing < 0.9) at[key] = { [key]: at[key] };
@@ -107,6 +107,8 @@ function doorsOf(builds) {
   ];
 }
 
+const memoryOf = async (app) => (await app.ask('/api/health')).body.memory_MB;
+
 export async function run(share) {
   const count = Math.round(10_000 * share);
   const app = await new App().start();
@@ -138,12 +140,14 @@ export async function run(share) {
 
   const random = seeded(8),
     doors = doorsOf(ids);
-  const memoryBefore = (await app.ask('/api/health')).body.memory_MB;
+  // Heaps of threads fill up before they are cleared: flat is told by the later samples.
+  const memory = [await memoryOf(app)];
   const others = pinging(app, 40);
   let sent = 0;
   const worker = async () => {
     while (sent < count) {
       sent += 1;
+      if (sent % Math.ceil(count / 5) === 0) memory.push(await memoryOf(app));
       const data = mutated(random() < 0.5 ? small : document, random);
       const door = doors[Math.floor(random() * doors.length)];
       judged(await app.send(...door(data, random)));
@@ -151,20 +155,18 @@ export async function run(share) {
   };
   await Promise.all([worker(), worker(), worker(), worker()]);
   const pingsAfter = await others.stop();
-  const health = await app.ask('/api/health');
-  const memoryAfter = health.body.memory_MB;
   await app.kill();
   const attackWait = percentile(attackPings, 0.99),
     othersWait = percentile(pingsAfter, 0.99);
   return {
     asks: 'attack documents judged or refused within 2 s, no other request held more than 100 ms; 10,000 generated through every door: 0 faults, 0 answers without a path, memory flat',
-    figures: `slowest attack ${(slowest.ms / 1000).toFixed(2)} s (${slowest.name}), others meanwhile p99 ${attackWait.toFixed(0)} ms, slowest ${Math.max(...attackPings).toFixed(0)} ms; ${count.toLocaleString('en')} generated: ${faults} faults, ${pathless} without a path, ${busy} told to come again, others p99 ${othersWait.toFixed(0)} ms, memory ${memoryBefore} → ${memoryAfter} MB`,
+    figures: `slowest attack ${(slowest.ms / 1000).toFixed(2)} s (${slowest.name}), others meanwhile p99 ${attackWait.toFixed(0)} ms, slowest ${Math.max(...attackPings).toFixed(0)} ms; ${count.toLocaleString('en')} generated: ${faults} faults, ${pathless} without a path, ${busy} told to come again, others p99 ${othersWait.toFixed(0)} ms, memory each fifth of the way ${memory.join(', ')} MB`,
     ok:
       faults === 0 &&
       pathless === 0 &&
       slowest.ms <= 2500 &&
       attackWait <= 100 &&
       othersWait <= 100 &&
-      memoryAfter < memoryBefore + 250,
+      memory.at(-1) < 1.1 * Math.max(...memory.slice(0, 4)),
   };
 }

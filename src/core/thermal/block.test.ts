@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { blockLaw, blockResistance } from '.';
+import { coolantProperties, water } from '../fluids';
+import { blockLaw, blockResistance, blockResistanceIn } from '.';
 
 describe("a block's resistance over flow", () => {
   test('points of a power law give it back', () => {
@@ -26,6 +27,32 @@ describe("a block's resistance over flow", () => {
       expect(r).toBeLessThanOrEqual(last);
       last = r;
     }
+  });
+
+  /**
+   * Worked by hand: n = 0.3 is 0.9 of the resistance on the coolant's side; a coolant of half the
+   * conductivity and the same ρ c has h = 0.5 · 2^(1/3) = 0.630 of water's, so R = 0.1 + 0.9/0.630.
+   */
+  test("another coolant changes the coolant's side alone", () => {
+    const law = blockLaw([[4, 0.05]]),
+      base = water(25);
+    expect(blockResistanceIn(law, 4, base, base)).toBeCloseTo(0.05, 12);
+    const poor = { ...base, conductivity_WmK: base.conductivity_WmK / 2 };
+    expect(blockResistanceIn(law, 4, poor, base) / 0.05).toBeCloseTo(1.5287, 3);
+    const stiff = blockLaw([
+      [1, 0.05],
+      [4, 0.05],
+    ]);
+    expect(blockResistanceIn(stiff, 4, poor, base)).toBeCloseTo(0.05, 12);
+  });
+
+  /** Common practice, no source: a third of glycol costs a block of 0.03 K/W 1 to 2 K at 250 W. */
+  test('35 % glycol costs one to two kelvin at 250 W', () => {
+    const law = blockLaw([[4, 0.025]]);
+    const glycol = coolantProperties({ glycol: 'ethylene', volumeShare: 0.35 }, 30);
+    const costs = 250 * (blockResistanceIn(law, 4, glycol) - blockResistance(law, 4));
+    expect(costs).toBeGreaterThan(1);
+    expect(costs).toBeLessThan(2);
   });
 
   test('points without flow are no points', () => {

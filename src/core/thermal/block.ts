@@ -1,3 +1,5 @@
+import { water, type FluidProperties } from '../fluids';
+
 /**
  * A block's resistance over flow: R = R_ref (Q_ref/Q)^n, fitted to measured points in logarithms.
  */
@@ -43,4 +45,30 @@ export function blockResistance(law: BlockLaw, flow_Lmin: number): number {
     law.atReference_KW *
     (law.reference_Lmin / Math.max(LEAST_FLOW_LMIN, Math.abs(flow_Lmin))) ** law.exponent
   );
+}
+
+/** What blocks are measured in where their maker says nothing (common practice, no source). */
+const MEASURED_IN = water(25);
+/** Developing laminar flow between fins: Nu ∝ (Re Pr D/L)^(1/3) (Shah & London 1978). */
+const DEVELOPING = 1 / 3;
+
+/**
+ * K/W in another coolant than water, in which it was measured. The share of the resistance that
+ * changes with flow is the coolant's side, n/(1/3) of it at most all; the rest is metal. That side
+ * goes as 1/h, h = Nu k/D with Nu by Re Pr: the same flow of another coolant passes like one of
+ * water that has the same ρ c/k, and its h has the other's conductivity. An estimate.
+ */
+export function blockResistanceIn(
+  law: BlockLaw,
+  flow_Lmin: number,
+  coolant: FluidProperties,
+  measuredIn: FluidProperties = MEASURED_IN,
+): number {
+  const coolantShare = Math.min(1, law.exponent / DEVELOPING);
+  const graetz = (f: FluidProperties): number =>
+    (f.density_kgm3 * f.heatCapacity_JkgK) / f.conductivity_WmK;
+  const coolantSide =
+    (measuredIn.conductivity_WmK / coolant.conductivity_WmK) *
+    (graetz(measuredIn) / graetz(coolant)) ** DEVELOPING;
+  return blockResistance(law, flow_Lmin) * (1 - coolantShare + coolantShare * coolantSide);
 }

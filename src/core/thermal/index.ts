@@ -21,7 +21,7 @@ export {
   type RadiatorResult,
   type InstallationFactors,
 } from './radiator';
-export { blockLaw, blockResistance, type BlockLaw } from './block';
+export { blockLaw, blockResistance, blockResistanceIn, type BlockLaw } from './block';
 export { measuredRatio, atFanSpeed, type RadiatorBasis } from './measured';
 export {
   compileThermalModel,

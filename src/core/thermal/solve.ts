@@ -1,16 +1,23 @@
 import { label } from '../system';
 import type { FlowReport } from '../hydraulics';
+import type { LoopId } from '../design';
+import { water, type FluidProperties } from '../fluids';
 import { LOAD_CASES, turningSpeed, type BlockPart, type LoadCaseId } from '../components';
 import { soundAtDistance, soundAtSpeed, soundSum } from '../units';
-import { blockLaw, blockResistance, type BlockLaw } from './block';
+import { blockLaw, blockResistanceIn, type BlockLaw } from './block';
 import type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat } from './report';
 import type { ThermalModel } from './thermalModel';
 import { meanOf, prepareHeat, steadyState, type HeatOptions, type Prepared } from './steady';
 import type { FanOperatingPoint } from './caseFans';
 
-/** K/W of a block at a flow, by its measured points. */
-export const blockAt = (part: BlockPart, flow_Lmin: number): number =>
-  blockResistance(lawOf(part.resistance), flow_Lmin);
+/** K/W of a block at a flow of a coolant, by its points measured in water. */
+export const blockAt = (part: BlockPart, flow_Lmin: number, coolant: FluidProperties): number =>
+  blockResistanceIn(lawOf(part.resistance), flow_Lmin, coolant);
+
+/** The coolant of a loop at the temperature its flow was solved for. */
+const coolantOf = ({ streams }: Prepared, loop: LoopId): FluidProperties =>
+  streams.find((s) => s.loop === loop)?.fluid ?? NO_COOLANT;
+const NO_COOLANT = water(25);
 
 const laws = new WeakMap<object, BlockLaw>();
 function lawOf(points: readonly (readonly [number, number])[]): BlockLaw {
@@ -131,8 +138,9 @@ export function solvePrepared(
         const t = edge ? temps.get(s.loop)?.link(edge.id) : undefined;
         const q = flow.links.find((l) => l.id === edge?.id && l.loop === s.loop)?.flow_Lmin ?? 0;
         const block =
-          (s.block.part.kind === 'block' ? blockAt(s.block.part, q) : 0) *
-          (options.vary?.block(s.block.id) ?? 1);
+          (s.block.part.kind === 'block'
+            ? blockAt(s.block.part, q, coolantOf(prepared, s.loop))
+            : 0) * (options.vary?.block(s.block.id) ?? 1);
         const between = spot.interface_KW * (options.vary?.interface(s.component.id) ?? 1);
         const coolant = t ? (t.in_C + t.out_C) / 2 : null;
         return {

@@ -1,6 +1,6 @@
 import { type LoopId } from '../design';
 import type { FlowReport } from '../hydraulics';
-import { coolantProperties } from '../fluids';
+import { coolantProperties, type FluidProperties } from '../fluids';
 import type { LoopGraph } from '../system';
 import { LMIN_TO_M3S } from '../units';
 import {
@@ -34,6 +34,7 @@ export interface LoopTemperatures {
 export interface LoopStreams {
   readonly loop: LoopId;
   readonly flows: readonly (Flowing & { readonly id: string })[];
+  readonly fluid: FluidProperties;
   /** Heat a stream carries, W/K to the L/min. */
   readonly perFlow_WK: number;
   /** Whether something flows to the start of every stream. */
@@ -47,6 +48,7 @@ export function loopStreams(graph: LoopGraph, flow: FlowReport, coolant_C: numbe
   return {
     loop: graph.loop.id,
     flows,
+    fluid,
     complete: flows.every((f) => ends.has(startOf(f))),
     perFlow_WK: LMIN_TO_M3S * fluid.density_kgm3 * fluid.heatCapacity_JkgK,
   };

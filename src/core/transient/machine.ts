@@ -144,7 +144,7 @@ export class Machine {
         capacity_JK: Float64Array.from(graph.links, (e) =>
           linkCapacity(e, graph, runs, thermalModel.radiators, flows.fluid, fills_mL),
         ),
-        bodies: this.bodiesOf(graph),
+        bodies: this.bodiesOf(graph, flows.fluid),
         exchangers: radiators.map((r) => r.exchanger),
         perFlow_WK: flows.perFlow_WK,
         flow_Lmin: new Float64Array(edges),
@@ -190,7 +190,7 @@ export class Machine {
    * Parts under blocks in this loop: the metal between them and the coolant, split over the block's
    * passages and parts.
    */
-  private bodiesOf(graph: LoopGraph): readonly Body[] {
+  private bodiesOf(graph: LoopGraph, fluid: FluidProperties): readonly Body[] {
     const { sources } = this.thermalModel;
     return sources.flatMap((s, source): Body[] => {
       if (s.block?.part.kind !== 'block' || s.loop !== graph.loop.id) return [];
@@ -202,7 +202,7 @@ export class Machine {
         share: 1 / edges.length,
         edge,
         capacity_JK: blockCapacity(part) / sharing / edges.length,
-        resistance_KW: edges.length * blockAt(part, 1),
+        resistance_KW: edges.length * blockAt(part, 1, fluid),
       }));
     });
   }
@@ -228,7 +228,8 @@ export class Machine {
     for (const b of lumped.bodies) {
       const { block } = this.thermalModel.sources[b.source] as ThermalModel['sources'][number];
       if (block?.part.kind === 'block')
-        b.resistance_KW = blockAt(block.part, lumped.flow_Lmin[b.edge] as number) / b.share;
+        b.resistance_KW =
+          blockAt(block.part, lumped.flow_Lmin[b.edge] as number, loop.flows.fluid) / b.share;
     }
     this.state.changed();
   }
