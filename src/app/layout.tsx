@@ -18,7 +18,11 @@ export default async function RootLayout({ children }: { readonly children: Reac
   // The page's own scripts bear the number that its policy names.
   const nonce = (await headers()).get('x-nonce') ?? undefined;
   return (
-    <html lang="en" suppressHydrationWarning>
+    <html
+      lang="en"
+      data-shared={process.env.ZEPHYRON_PASSPHRASE ? '' : undefined}
+      suppressHydrationWarning
+    >
       <body>
         <InitColorSchemeScript attribute="data-mui-color-scheme" nonce={nonce} />
         <AppRouterCacheProvider options={{ enableCssLayer: true }}>

@@ -251,6 +251,26 @@ describe('files read back', () => {
       'line 6: flows of a curve must rise',
     ],
     ['[OPTIONS]\nUnits LPM\nHeadloss D-W\n[TANKS]\nt 1 2 3', 'line 5: [TANKS] is not read'],
+    [
+      '[OPTIONS]\nUnits LPM\nHeadloss D-W\n[JUNCTIONS]\na 0 2.5\nb 0\n[PIPES]\np a b 1 10 0 0 OPEN',
+      'line 5: a demand is not read',
+    ],
+    [
+      '[OPTIONS]\nUnits LPM\nHeadloss D-W\n[JUNCTIONS]\na 0\nb 0\n[DEMANDS]\na 1',
+      'line 8: a demand is not read',
+    ],
+    [
+      '[OPTIONS]\nUnits LPM\nHeadloss D-W\n[JUNCTIONS]\na 0\nb 0\n[PIPES]\np a b 1 10 0 0 CV',
+      'line 8: the status "CV" is not read',
+    ],
+    [
+      '[OPTIONS]\nUnits LPM\nHeadloss D-W\n[RESERVOIRS]\na 0\nb 3\n[PIPES]\np a b 1 10 0 0 OPEN',
+      'line 6: the head of this reservoir is not that of "a"',
+    ],
+    [
+      '[OPTIONS]\nUnits LPM\nHeadloss D-W\n[RESERVOIRS]\na 0 day\n[JUNCTIONS]\nb 0\n[PIPES]\np a b 1 10 0 0 OPEN',
+      'line 5: a reservoir that follows a PATTERN',
+    ],
     ['hello', 'text before the first'],
   ])('a file that is not ours says where: %#', (text, message) => {
     expect(() => readInp(text)).toThrow(message);
@@ -263,6 +283,22 @@ describe('files read back', () => {
       const [read] = readInp(file(curve));
       expect(readyNetwork(read?.network as FlowNetwork).solve().status).toBe('solved');
     }
+  });
+
+  test.each([
+    ['its own status', 'q a r 3 10 0.0015 5 CLOSED', ''],
+    ['[STATUS]', 'q a r 3 10 0.0015 5 OPEN', '[STATUS]\nq CLOSED\n'],
+  ])('a pipe closed by %s carries nothing, as in EPANET', async (_, pipe, status) => {
+    const file = (line: string, closed: string): string =>
+      `[JUNCTIONS]\na 0\n[RESERVOIRS]\nr 0\n[PIPES]\np a r 3 10 0.0015 5 OPEN\n${line}\n[PUMPS]\nu r a HEAD c\n[CURVES]\nc 6 2.4\n${closed}[OPTIONS]\nUnits LPM\nHeadloss D-W\nViscosity 8.927e-7\n[END]\n`;
+    const flowOf = (text: string): number =>
+      solveNetwork(readInp(text)[0]?.network as FlowNetwork).flows.get('u') ?? NaN;
+    const theirs = await solveInEpanet(file(pipe, status));
+    expect(Math.abs(flowOf(file(pipe, status)) / theirs.flow('u') - 1)).toBeLessThan(0.005);
+    expect(Math.abs(theirs.flow('q'))).toBeLessThan(1e-6);
+    // Open it carries half: the closed file is another network.
+    const open = flowOf(file('q a r 3 10 0.0015 5 OPEN', ''));
+    expect(open / flowOf(file(pipe, status))).toBeGreaterThan(1.05);
   });
 
   test('EPANET itself agrees on those two', async () => {

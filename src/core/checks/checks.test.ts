@@ -1,11 +1,21 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, catalogued, demoDesign, STANDARD_KIT } from '@/catalogue';
-import { applyEdit, emptyDesign, withoutRoutes, type Design, type Edit } from '../design';
+import {
+  applyEdit,
+  emptyDesign,
+  findComponent,
+  withoutRoutes,
+  type Design,
+  type Edit,
+  type Placement,
+} from '../design';
 import { evaluate, type PublishedFinding } from '../analysis';
 import { secondPump, splitEdit } from '../loops';
 import { compileSystem } from '../system';
 import { routesOf, samplePath, withRoutes, type Route } from '../routing';
 import { CHECKS } from '.';
+
+type OnMount = Extract<Placement, { on: 'mount' }>;
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
 const tower = demoDesign('fenland-flood-tower') as Design;
@@ -211,6 +221,17 @@ const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = 
       },
       { do: 'fans.speed', speed_rpm: 500 },
     ),
+    good: desk,
+  },
+  'radiator.idle': {
+    bad: edited(desk, {
+      do: 'component.place',
+      component: 'top-radiator',
+      placement: {
+        ...(findComponent(desk, 'top-radiator')?.placement as OnMount),
+        air: 'out',
+      },
+    }),
     good: desk,
   },
   'speed.range': {

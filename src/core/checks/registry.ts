@@ -45,6 +45,7 @@ import { portTwice } from './portTwice';
 import { powerHeader } from './powerHeader';
 import { pumpHigh } from './pumpHigh';
 import { pumpRatings } from './pumpRatings';
+import { radiatorIdle } from './radiatorIdle';
 import { radiatorRating } from './radiatorRating';
 import { reservoirPump } from './reservoirPump';
 import { returnSplash } from './returnSplash';
@@ -131,6 +132,7 @@ export const OPERATING_CHECKS: readonly OperatingCheck[] = [
   overBudget,
   powerHeader,
   pumpRatings,
+  radiatorIdle,
   radiatorRating,
   screwNone,
   screwTooLong,

@@ -39,7 +39,8 @@ export interface ReadLoop {
 /**
  * The networks of an EPANET input file, one a connected piece. Reads what writeInp writes and what
  * else comes to the same: pipes, pumps with head curves (one point, three, or many),
- * general-purpose valves, reservoirs. Throws InpError with the line for anything else.
+ * general-purpose valves, reservoirs of one head, what is CLOSED. Throws InpError with the line for
+ * anything else: demands, check valves, reservoirs at different heads.
  */
 export function readInp(text: string): readonly ReadLoop[] {
   const { sections, comments } = split(text);
@@ -93,8 +94,19 @@ export function readInp(text: string): readonly ReadLoop[] {
         throw new InpError(row.line, `there is no node "${n ?? ''}"`);
     return [a as string, b as string];
   };
-  const fixed = rows('RESERVOIRS').map((r) => r.words[0] as string);
-  const pieces = piecesOf([...rows('PIPES'), ...rows('PUMPS'), ...rows('VALVES')].map(ends), fixed);
+  refuseDemands(rows('JUNCTIONS'), rows('DEMANDS'));
+  const reservoirs = rows('RESERVOIRS');
+  const fixed = reservoirs.map((r) => r.words[0] as string);
+  const shut = shutLinks(rows('PIPES'), rows('STATUS'));
+  const isOpen = (row: Row): boolean => !shut.has(row.words[0] as string);
+  const open = {
+    pipes: rows('PIPES').filter(isOpen),
+    pumps: rows('PUMPS').filter(isOpen),
+    valves: rows('VALVES').filter(isOpen),
+  };
+  const pieces = piecesOf([...open.pipes, ...open.pumps, ...open.valves].map(ends), fixed);
+  for (const piece of pieces)
+    refuseHeads(reservoirs.filter((r) => piece.has(r.words[0] as string)));
 
   return pieces.map((piece, i): ReadLoop => {
     const head = heads.find((h) => piece.has(h.node));
@@ -108,54 +120,50 @@ export function readInp(text: string): readonly ReadLoop[] {
       to: long(row.words[2] as string),
     });
     const links: NetworkLink[] = [
-      ...rows('PIPES')
-        .filter(inside)
-        .map((r): NetworkLink => {
-          const length_m = number(r, 3, 'length', 0, 1e4),
-            bore_mm = number(r, 4, 'bore', 0.1, 1e4) / scale;
-          return {
-            ...base(r),
-            pipe: {
-              length_mm: length_m <= NO_LENGTH_M ? 0 : (length_m * 1000) / scale ** 5,
-              bore_mm,
-              roughness_mm: number(r, 5, 'roughness', 0, 100) / scale,
-              minor: [
-                {
-                  k: number({ ...r, words: [...r.words, '0'] }, 6, 'K', 0, 1e6) / scale ** 4,
-                  bore_mm,
-                  of: 'all K',
-                },
-              ],
-            },
-          };
-        }),
-      ...rows('PUMPS')
-        .filter(inside)
-        .map((r): NetworkLink => {
-          const at = (key: string): string | undefined =>
-            r.words[r.words.findIndex((w) => w.toUpperCase() === key) + 1];
-          const points = curves.get(at('HEAD') ?? '');
-          if (!r.words.some((w) => w.toUpperCase() === 'HEAD') || !points)
-            throw new InpError(r.line, 'a pump needs HEAD and a curve that is in [CURVES]');
-          const speed = r.words.some((w) => w.toUpperCase() === 'SPEED') ? Number(at('SPEED')) : 1;
-          if (!(speed >= 0 && speed <= 10)) throw new InpError(r.line, 'the speed must be 0 to 10');
-          return {
-            ...base(r),
-            pump: { speed, curve: { curve: pchip(headCurve(points, r.line)), fullSpeed_rpm: 1 } },
-          };
-        }),
-      ...rows('VALVES')
-        .filter(inside)
-        .map((r): NetworkLink => {
-          if (r.words[4]?.toUpperCase() !== 'GPV')
-            throw new InpError(r.line, 'only general-purpose valves (GPV) are read');
-          const points = curves.get(r.words[5] ?? '');
-          if (!points) throw new InpError(r.line, `there is no curve "${r.words[5] ?? ''}"`);
-          const { a, b } = fitLossCurve(
-            points.map(([q, h]) => [q, headToPressure(h, density_kgm3)] as const),
-          );
-          return { ...base(r), curve: { a, b } };
-        }),
+      ...open.pipes.filter(inside).map((r): NetworkLink => {
+        const length_m = number(r, 3, 'length', 0, 1e4),
+          bore_mm = number(r, 4, 'bore', 0.1, 1e4) / scale;
+        return {
+          ...base(r),
+          pipe: {
+            length_mm: length_m <= NO_LENGTH_M ? 0 : (length_m * 1000) / scale ** 5,
+            bore_mm,
+            roughness_mm: number(r, 5, 'roughness', 0, 100) / scale,
+            minor: [
+              {
+                k: number({ ...r, words: [...r.words, '0'] }, 6, 'K', 0, 1e6) / scale ** 4,
+                bore_mm,
+                of: 'all K',
+              },
+            ],
+          },
+        };
+      }),
+      ...open.pumps.filter(inside).map((r): NetworkLink => {
+        const at = (key: string): string | undefined =>
+          r.words[r.words.findIndex((w) => w.toUpperCase() === key) + 1];
+        const points = curves.get(at('HEAD') ?? '');
+        if (!r.words.some((w) => w.toUpperCase() === 'HEAD') || !points)
+          throw new InpError(r.line, 'a pump needs HEAD and a curve that is in [CURVES]');
+        if (r.words.some((w) => w.toUpperCase() === 'PATTERN'))
+          throw new InpError(r.line, 'a pump that follows a PATTERN is not read');
+        const speed = r.words.some((w) => w.toUpperCase() === 'SPEED') ? Number(at('SPEED')) : 1;
+        if (!(speed >= 0 && speed <= 10)) throw new InpError(r.line, 'the speed must be 0 to 10');
+        return {
+          ...base(r),
+          pump: { speed, curve: { curve: pchip(headCurve(points, r.line)), fullSpeed_rpm: 1 } },
+        };
+      }),
+      ...open.valves.filter(inside).map((r): NetworkLink => {
+        if (r.words[4]?.toUpperCase() !== 'GPV')
+          throw new InpError(r.line, 'only general-purpose valves (GPV) are read');
+        const points = curves.get(r.words[5] ?? '');
+        if (!points) throw new InpError(r.line, `there is no curve "${r.words[5] ?? ''}"`);
+        const { a, b } = fitLossCurve(
+          points.map(([q, h]) => [q, headToPressure(h, density_kgm3)] as const),
+        );
+        return { ...base(r), curve: { a, b } };
+      }),
     ];
     return {
       id: head?.id ?? `piece-${i + 1}`,
@@ -166,6 +174,49 @@ export function readInp(text: string): readonly ReadLoop[] {
       },
     };
   });
+}
+
+/** A loop takes nothing out and puts nothing in. */
+function refuseDemands(junctions: readonly Row[], demands: readonly Row[]): void {
+  for (const [rows, at] of [
+    [junctions, 2],
+    [demands, 1],
+  ] as const)
+    for (const row of rows) {
+      const demand = row.words[at];
+      if (demand !== undefined && Number(demand) !== 0)
+        throw new InpError(row.line, 'a demand is not read: a loop takes nothing out');
+    }
+}
+
+/** Links that are shut, by the pipe's own status or by [STATUS]; a check valve is not read. */
+function shutLinks(pipes: readonly Row[], status: readonly Row[]): ReadonlySet<string> {
+  const shut = new Set<string>();
+  const put = (row: Row, word: string | undefined): void => {
+    const said = word?.toUpperCase();
+    if (said === undefined || said === 'OPEN') return;
+    if (said !== 'CLOSED')
+      throw new InpError(row.line, `the status "${word}" is not read: only OPEN and CLOSED`);
+    shut.add(row.words[0] as string);
+  };
+  for (const pipe of pipes) put(pipe, pipe.words[7]);
+  for (const row of status) put(row, row.words[1]);
+  return shut;
+}
+
+/** Reservoirs of one piece stand at one head: between others water would flow by itself. */
+function refuseHeads(reservoirs: readonly Row[]): void {
+  const [first, ...others] = reservoirs;
+  const headOf = (row: Row): number => number(row, 1, 'head', -1e5, 1e5);
+  for (const row of reservoirs)
+    if (row.words[2] !== undefined)
+      throw new InpError(row.line, 'a reservoir that follows a PATTERN is not read');
+  for (const row of others)
+    if (first && headOf(row) !== headOf(first))
+      throw new InpError(
+        row.line,
+        `the head of this reservoir is not that of "${first.words[0]}": only one head is read`,
+      );
 }
 
 function split(text: string): {

@@ -44,7 +44,7 @@ export function Bin({
   };
   return (
     <details className={styles.bin}>
-      <summary>Bin: {plural(entries.length, 'thing')} deleted in the last 30 days</summary>
+      <summary>Bin: {plural(entries.length, 'deletion')} of the last 30 days</summary>
       <ul>
         {entries.map((e) => (
           <li key={`${e.kind}/${e.id}`}>

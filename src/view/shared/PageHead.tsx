@@ -1,3 +1,4 @@
+'use client';
 import Link from 'next/link';
 import { ThemeSwitch } from './ThemeSwitch';
 import styles from './PageHead.module.css';
@@ -8,7 +9,13 @@ const PLACES = [
   { href: '/proof', name: 'Proof' },
 ] as const;
 
-/** The bar of the pages outside a build. */
+/** Ends the session of whoever said the passphrase. */
+async function leave(): Promise<void> {
+  await fetch('/api/session', { method: 'DELETE' }).catch(() => null);
+  window.location.reload();
+}
+
+/** The bar of the pages outside a build; "Log out" where the app is open to others. */
 export function PageHead({ at }: { readonly at: (typeof PLACES)[number]['name'] }) {
   return (
     <header className={styles.bar}>
@@ -29,6 +36,9 @@ export function PageHead({ at }: { readonly at: (typeof PLACES)[number]['name'] 
         ))}
       </nav>
       <span className={styles.gap} />
+      <button type="button" className={styles.leave} onClick={() => void leave()}>
+        Log out
+      </button>
       <ThemeSwitch />
     </header>
   );

@@ -81,8 +81,12 @@ function Choosing({ conflict, mine }: { readonly conflict: Conflict; readonly mi
                         onChange={(_, side: 'mine' | 'theirs' | null) => choose(key, side)}
                         aria-label={placeWords(clash.path, mine, design)}
                       >
-                        <ToggleButton value="mine">yours</ToggleButton>
-                        <ToggleButton value="theirs">theirs</ToggleButton>
+                        <ToggleButton value="mine" className={styles.side}>
+                          yours
+                        </ToggleButton>
+                        <ToggleButton value="theirs" className={styles.side}>
+                          theirs
+                        </ToggleButton>
                       </ToggleButtonGroup>
                     </td>
                   </tr>

@@ -8,17 +8,32 @@ const ROOMS: Readonly<Record<string, string>> = {
   kit: 'Fittings and consumables',
   layout: 'Routes of the tubes',
   choices: 'Choices',
-  limits: 'limits',
+  limits: '',
   settings: '',
   placement: 'place',
   connections: '',
 };
 
-/** "speed_rpm" → "speed, rpm"; "loadCase" → "load case". */
+/** Fields whose key says too little. */
+const FIELDS: Readonly<Record<string, string>> = {
+  deltaT_K: 'coolant over room at most, K',
+  noise_dBA: 'noise at most, dBA',
+  flow_Lmin: 'flow at least, L/min',
+  part_C: 'hottest part at most, °C',
+  budget_minor: 'budget, hundredths',
+  clear_mm: 'least clearance, mm',
+  speed_rpm: 'speed, rpm',
+};
+/** Units as they are written, where the key cannot bear them. */
+const UNITS: Readonly<Record<string, string>> = { C: '°C', Lmin: 'L/min', m3h: 'm³/h' };
+
+/** "powerDraw_W" → "power draw, W"; "loadCase" → "load case". */
 function fieldWords(key: string): string {
+  const known = FIELDS[key];
+  if (known !== undefined) return known;
   const [words = '', unit] = key.split('_');
   const apart = words.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase();
-  return unit === undefined ? apart : `${apart}, ${unit}`;
+  return unit === undefined ? apart : `${apart}, ${UNITS[unit] ?? unit}`;
 }
 
 /** Where two documents differ, in words: "Pump: speed, rpm". */
@@ -48,7 +63,8 @@ export function placeWords(path: DocumentPath, ...designs: readonly Design[]): s
 export function valueWords(value: unknown): string {
   if (value === undefined) return 'not there';
   if (value === null) return 'none';
-  if (typeof value === 'number') return formatNumber(value, { decimals: 2 });
+  if (typeof value === 'number')
+    return formatNumber(value, { decimals: Number.isInteger(value) ? 0 : 2 });
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (typeof value === 'string') return value.length > 60 ? `${value.slice(0, 57)}…` : value;
   if (Array.isArray(value)) return value.length === 1 ? '1 entry' : `${value.length} entries`;
