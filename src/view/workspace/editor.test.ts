@@ -230,7 +230,11 @@ describe('an open build', () => {
     answers.push({ status: 507, body: { error: 'The disk is full.', trouble: 'full' } });
     editor.getState().commit('a', { do: 'design.rename', name: 'A' });
     await settle(1000);
-    expect(editor.getState()).toMatchObject({ save: 'trouble', saveMessage: 'The disk is full.' });
+    expect(editor.getState()).toMatchObject({
+      save: 'trouble',
+      saveMessage: 'disk full',
+      diagnostic: 'The disk is full.',
+    });
     answers.push({ status: 410, body: { error: 'in the bin' } });
     await settle(5000);
     expect(editor.getState()).toMatchObject({ save: 'gone', saveMessage: 'binned' });

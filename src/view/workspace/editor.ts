@@ -180,9 +180,11 @@ export function createEditor(id: string, revision: number, design: Design) {
           revision: get().revision,
           waits: get().conflict !== null,
         }),
-        onState: (save, message) => {
-          set({ save, saveMessage: message ?? null });
-          if (save === 'refused') set({ diagnostic: message ?? null });
+        onState: (save, short, message) => {
+          const isNew = message !== undefined && get().saveMessage !== short;
+          // While it is tried again, what kept it from saving stays said.
+          if (save === 'saving' && get().save === 'trouble') return;
+          set({ save, saveMessage: short ?? null, ...(isNew ? { diagnostic: message } : {}) });
         },
         onSent: () => log({ type: 'sent' }),
         onSaved: (at) => {

@@ -18,7 +18,8 @@ export interface SaverLink {
   readonly id: string;
   /** The document now, the revision it is to be made on, and whether a choice is waited for. */
   now(): { readonly design: Design; readonly revision: number; readonly waits: boolean };
-  onState(save: SaveState, message?: string): void;
+  /** `short` for the bar; `message` to be said once, when it begins. */
+  onState(save: SaveState, short?: string, message?: string): void;
   onSent(): void;
   /** The server holds `base` under this revision. */
   onSaved(revision: number, base: Design): void;
@@ -86,9 +87,11 @@ export function createSaver(link: SaverLink, start: Design): Saver {
         stale(answer, sent, before, count);
         return;
       case 'refused':
+        link.onState('refused', answer.message, answer.message);
+        return;
       case 'trouble':
-        link.onState(answer.kind, answer.message);
-        if (answer.kind === 'trouble') later(RETRY_AFTER_MS);
+        link.onState('trouble', answer.short, answer.message);
+        later(RETRY_AFTER_MS);
         return;
       case 'gone':
         link.onState('gone', answer.isBinned ? 'binned' : 'missing');

@@ -5,7 +5,7 @@ export type SendAnswer =
   | { readonly kind: 'stale'; readonly revision: number; readonly design: Design }
   | { readonly kind: 'refused'; readonly message: string }
   /** The server is there and says what keeps it from saving. */
-  | { readonly kind: 'trouble'; readonly message: string }
+  | { readonly kind: 'trouble'; readonly message: string; readonly short: string }
   /** The build was put into the bin, or removed for good. */
   | { readonly kind: 'gone'; readonly isBinned: boolean }
   /** There is no answer in time. */
@@ -53,15 +53,34 @@ export async function sendBuild(
   }
 }
 
+/** Troubles of the database in a word or two. */
+const TROUBLES: Readonly<Record<string, string>> = {
+  locked: 'database locked',
+  full: 'disk full',
+  'read-only': 'database read-only',
+  corrupt: 'database damaged',
+  newer: 'database of a newer version',
+  unreachable: 'database not reached',
+};
+
 function answerOf(status: number, body: AnswerBody): SendAnswer {
   if (status === 200) return { kind: 'saved', revision: body.revision as number };
   if (status === 409)
     return { kind: 'stale', revision: body.revision as number, design: body.document as Design };
   if (status === 410 || status === 404) return { kind: 'gone', isBinned: status === 410 };
-  if (status >= 500)
-    return body.error ? { kind: 'trouble', message: body.error } : { kind: 'offline' };
+  if (status >= 500 && body.error)
+    return {
+      kind: 'trouble',
+      message: body.error,
+      short: TROUBLES[body.trouble ?? ''] ?? 'server in trouble',
+    };
+  if (status >= 500) return { kind: 'offline' };
   if (status === 401 || status === 429)
-    return { kind: 'trouble', message: 'The passphrase is wanted again: open the app anew.' };
+    return {
+      kind: 'trouble',
+      message: 'The passphrase is wanted again: open the app in another tab and say it there.',
+      short: 'passphrase wanted',
+    };
   const [first] = body.troubles ?? [];
   return {
     kind: 'refused',
