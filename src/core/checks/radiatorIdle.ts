@@ -1,4 +1,4 @@
-import { formatCelsius, formatNumber, formatWatts } from '../units';
+import { formatCelsius, formatWatts } from '../units';
 import type { Diagnostic, Fix } from './diagnostic';
 import { nameOf, type CheckInputs, type OperatingCheck } from './inputs';
 
