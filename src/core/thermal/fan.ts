@@ -60,9 +60,11 @@ export function fansAgainst(
   fans: readonly TurningFan[],
   drag_Pa: (flow_m3h: number) => number,
 ): number {
-  const surplus = (flow_m3h: number): number =>
-    fans.reduce((sum, f) => sum + fanPressure(f.curve, flow_m3h, f.speed_rpm), 0) -
-    drag_Pa(flow_m3h);
+  const surplus = (flow_m3h: number): number => {
+    let sum = -drag_Pa(flow_m3h);
+    for (const { curve, speed_rpm } of fans) sum += fanPressure(curve, flow_m3h, speed_rpm);
+    return sum;
+  };
   const atRest = surplus(0);
   if (atRest <= 0) return 0;
   const most = Math.max(...fans.map(freeFlow));

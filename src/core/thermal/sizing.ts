@@ -128,8 +128,8 @@ const MOST_AREA = 20,
 /**
  * Area factor at which the rise meets the limit, times the sections there are, to 0.2 %. More area
  * does not always cool more (intake radiators warm what exhaust radiators breathe), so the search
- * goes outward from the present area to the first factor that holds: the least area that holds when
- * the present one does, Infinity when none up to 20 times does.
+ * goes step by step from the present area: up to the first factor that holds, Infinity when none up
+ * to 20 times does; down, where the present one holds, to the first that does not.
  */
 function needed(
   sections: number,
@@ -138,15 +138,34 @@ function needed(
 ): number | null {
   const now = riseWith(1);
   if (now === null) return null;
-  const excess = (logFactor: number): number =>
-    (riseWith(Math.exp(logFactor)) ?? NO_RISE_K) - limit_K;
-  const root = (low: number, high: number): number =>
+  const excessAt = (factor: number): number => (riseWith(factor) ?? NO_RISE_K) - limit_K;
+  const root = (low: number, high: number, atLow: number, atHigh: number): number =>
     sections *
-    Math.exp(falsePosition(excess, Math.log(low), Math.log(high), { x: 0.002, y: 0.004 }));
-  if (now <= limit_K)
-    return excess(Math.log(LEAST_AREA)) <= 0 ? sections * LEAST_AREA : root(LEAST_AREA, 1);
-  for (let low = 1; low < MOST_AREA; low *= AREA_STEP)
-    if (excess(Math.log(low * AREA_STEP)) <= 0) return root(low, low * AREA_STEP);
+    Math.exp(
+      falsePosition(
+        (logFactor) => excessAt(Math.exp(logFactor)),
+        Math.log(low),
+        Math.log(high),
+        { x: 0.002, y: 0.004 },
+        atLow,
+        atHigh,
+      ),
+    );
+  if (now <= limit_K) {
+    for (let high = 1, atHigh = now - limit_K; high > LEAST_AREA;) {
+      const low = Math.max(LEAST_AREA, high / AREA_STEP),
+        atLow = excessAt(low);
+      if (atLow > 0) return root(low, high, atLow, atHigh);
+      [high, atHigh] = [low, atLow];
+    }
+    return sections * LEAST_AREA;
+  }
+  for (let low = 1, atLow = now - limit_K; low < MOST_AREA;) {
+    const high = low * AREA_STEP,
+      atHigh = excessAt(high);
+    if (atHigh <= 0) return root(low, high, atLow, atHigh);
+    [low, atLow] = [high, atHigh];
+  }
   return Infinity;
 }
 

@@ -50,6 +50,8 @@ export interface Prepared {
   readonly conductances: readonly {
     readonly edge: string;
     readonly k: number;
+    /** What the model gives; `k` differs from it where points were measured. */
+    readonly modelled_WK: number;
     readonly basis: RadiatorBasis;
     readonly coolant_Lmin: number;
     readonly coolant: FluidProperties;
@@ -109,22 +111,17 @@ export function withArea(prepared: Prepared, factor: number): Prepared {
   }));
   const scaled: ThermalModel = { ...thermalModel, radiators };
   const winds = prepared.winds.map((w) => ({ ...w, flow_m3h: w.flow_m3h * factor }));
-  const modelled = (core: RadiatorSetup['core'], i: number, flow_m3h: number): number => {
-    const { coolant, coolant_Lmin } = prepared.conductances[i] as Prepared['conductances'][number];
-    return radiatorConductance(core, {
-      airFlow_m3h: flow_m3h,
-      coolantFlow_Lmin: coolant_Lmin,
+  const conductances = prepared.conductances.map((c, i) => {
+    const modelled_WK = radiatorConductance((radiators[i] as RadiatorSetup).core, {
+      airFlow_m3h: (winds[i] as FanOperatingPoint).flow_m3h,
+      coolantFlow_Lmin: c.coolant_Lmin,
       air: roomAir,
-      coolant,
+      coolant: c.coolant,
       factors: thermalModel.factors,
     }).conductance_WK;
-  };
-  const conductances = prepared.conductances.map((c, i) => {
-    const was = prepared.winds[i] as FanOperatingPoint,
-      before = modelled((thermalModel.radiators[i] as RadiatorSetup).core, i, was.flow_m3h),
-      after = modelled((radiators[i] as RadiatorSetup).core, i, was.flow_m3h * factor);
     // What was measured differs from the model by the same share at any length.
-    return { ...c, k: before > 0 ? (c.k * after) / before : 0 };
+    const k = c.modelled_WK > 0 ? (c.k * modelled_WK) / c.modelled_WK : 0;
+    return { ...c, modelled_WK, k };
   });
   return {
     ...prepared,
@@ -167,7 +164,12 @@ export function radiatorState(
   coolant: FluidProperties,
   roomAir: FluidProperties,
   factors: InstallationFactors,
-): { readonly wind: FanOperatingPoint; readonly k: number; readonly basis: RadiatorBasis } {
+): {
+  readonly wind: FanOperatingPoint;
+  readonly k: number;
+  readonly modelled_WK: number;
+  readonly basis: RadiatorBasis;
+} {
   const wind = radiatorWind(r, roomAir);
   const k = radiatorConductance(r.core, {
     airFlow_m3h: wind.flow_m3h,
@@ -177,7 +179,7 @@ export function radiatorState(
     factors,
   }).conductance_WK;
   const { measured } = r.part;
-  if (!measured) return { wind, k, basis: 'model' };
+  if (!measured) return { wind, k, modelled_WK: k, basis: 'model' };
   const { ratio, basis } = measuredRatio(
     r,
     measured,
@@ -187,7 +189,7 @@ export function radiatorState(
     measured.against === 'air' ? wind.flow_m3h * factors.airFlow : (r.fans[0]?.speed_rpm ?? 0),
     coolant_Lmin,
   );
-  return { wind, k: k * ratio, basis };
+  return { wind, k: k * ratio, modelled_WK: k, basis };
 }
 
 /**
