@@ -1,4 +1,4 @@
-import { storeTroubleOf, type StoreTrouble } from '@/store';
+import { troubleTold, type StoreTrouble } from '@/store';
 import type { Answer } from './answer';
 import { waitingTasks } from './pool';
 import { theStore } from './store';
@@ -17,7 +17,7 @@ export async function health(): Promise<Answer> {
   try {
     await (await theStore()).listBuilds({ limit: 1, offset: 0, search: '' });
   } catch (error) {
-    database = storeTroubleOf(error) ?? 'fault';
+    database = troubleTold(error) ?? 'fault';
   }
   const body: Health = {
     ok: database === 'ok',

@@ -97,6 +97,15 @@ describe('answers', () => {
     expect(page).toEqual({ ok: false, words: body.error });
   });
 
+  test('a trouble told by another bundle of the server is the same trouble', async () => {
+    const foreign = Object.assign(new Error('elsewhere'), {
+      name: 'StoreTroubleError',
+      trouble: 'corrupt',
+    });
+    expect((await safely(() => Promise.reject(foreign))).status).toBe(503);
+    expect((await readForPage(() => Promise.reject(foreign))).ok).toBe(false);
+  });
+
   test('a page shows a fault of ours as a fault, not as a trouble of the database', async () => {
     await expect(readForPage(() => Promise.reject(new Error('bug')))).rejects.toThrow('bug');
     expect(await readForPage(() => Promise.resolve(4))).toEqual({ ok: true, value: 4 });

@@ -1,5 +1,5 @@
 import { LIMITS } from '@/core/validation';
-import { StoreTroubleError, type StoreTrouble } from '@/store';
+import { troubleTold, type StoreTrouble } from '@/store';
 import { JsonText, refuse, type Answer } from './answer';
 import type { Watch } from './pool';
 
@@ -144,7 +144,8 @@ export async function safely(work: () => Promise<Response>): Promise<Response> {
 }
 
 function faultAnswer(error: unknown, quiet = false): Answer {
-  if (error instanceof StoreTroubleError) return troubleAnswer(error.trouble);
+  const trouble = troubleTold(error);
+  if (trouble) return troubleAnswer(trouble);
   if (!quiet) console.error(error);
   return refuse(500, 'Something went wrong on our side. Nothing was changed.');
 }

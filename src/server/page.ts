@@ -1,4 +1,4 @@
-import { StoreTroubleError } from '@/store';
+import { troubleTold } from '@/store';
 import { troubleAnswer } from './http';
 
 export type PageRead<T> =
@@ -9,8 +9,9 @@ export async function readForPage<T>(work: () => Promise<T>): Promise<PageRead<T
   try {
     return { ok: true, value: await work() };
   } catch (error) {
-    if (!(error instanceof StoreTroubleError)) throw error;
-    const { error: words } = troubleAnswer(error.trouble).body as { readonly error: string };
+    const trouble = troubleTold(error);
+    if (!trouble) throw error;
+    const { error: words } = troubleAnswer(trouble).body as { readonly error: string };
     return { ok: false, words };
   }
 }

@@ -1,7 +1,5 @@
 import { createHash, randomBytes, scryptSync, timingSafeEqual } from 'node:crypto';
 
-/** Fewer letters are guessed; the app does not start with them. */
-export const PASSPHRASE_LENGTH = 12;
 export const SESSION_COOKIE = 'zephyron-session';
 /** How long one stays known, ms. */
 export const SESSION_MS = 30 * 86_400_000;

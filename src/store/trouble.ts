@@ -23,6 +23,18 @@ export class StoreTroubleError extends Error {
   }
 }
 
+/**
+ * The trouble that a store has told of; null for any other error. Known by name: the store of a
+ * process is shared by parts of the server that were bundled apart, each with this class.
+ */
+export function troubleTold(error: unknown): StoreTrouble | null {
+  const { name, trouble } = (error ?? {}) as {
+    readonly name?: unknown;
+    readonly trouble?: unknown;
+  };
+  return name === 'StoreTroubleError' ? (trouble as StoreTrouble) : null;
+}
+
 /** What the database says, by code or by words, in the order they are tried. */
 const SAYINGS: readonly (readonly [StoreTrouble, RegExp])[] = [
   ['locked', /SQLITE_(BUSY|LOCKED)|database (table )?is locked/],
@@ -39,7 +51,8 @@ const SAYINGS: readonly (readonly [StoreTrouble, RegExp])[] = [
 export function storeTroubleOf(error: unknown): StoreTrouble | null {
   let at: unknown = error;
   while (typeof at === 'object' && at !== null) {
-    if (at instanceof StoreTroubleError) return at.trouble;
+    const told = troubleTold(at);
+    if (told) return told;
     const { code, message, cause } = at as { code?: unknown; message?: unknown; cause?: unknown };
     const said = `${String(code ?? '')} ${String(message ?? '')}`;
     const known = SAYINGS.find(([, words]) => words.test(said));

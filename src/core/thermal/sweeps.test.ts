@@ -73,7 +73,7 @@ const conductance = (
   }).conductance_WK;
 
 describe('a radiator on its own', () => {
-  test('more coolant takes more heat, from a trickle to a torrent, and never jumps', () => {
+  test('more coolant takes more heat, from a trickle on, and never jumps', () => {
     for (const flow of [40, 120, 300])
       expectSwept(
         range(Math.log(0.1), Math.log(15), 300).map((x) => conductance(flow, Math.exp(x))),
