@@ -3,6 +3,7 @@
  */
 const MAY = {
   units: [],
+  backup: [],
   geometry: [],
   fluids: ['units'],
   components: ['fluids', 'geometry'],

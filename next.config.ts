@@ -16,6 +16,8 @@ const HEADERS = {
 const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
+  // Pictures are drawn, never resized: the native image package is not installed.
+  images: { unoptimized: true },
   serverExternalPackages: ['@libsql/client', 'libsql', 'piscina'],
   ...(process.env.NODE_ENV === 'production'
     ? {

@@ -1,10 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import fc from 'fast-check';
-import { backupFromZip, backupToZip, type BackupContents } from '.';
+import type { Backup } from '@/core/backup';
+import { backupFromZip, backupToZip } from '.';
 
 const NOW = Date.UTC(2026, 10, 28);
-const backup: BackupContents = {
+const backup: Backup = {
   builds: [
     {
       id: 'reed-1',

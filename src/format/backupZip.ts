@@ -1,37 +1,6 @@
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
+import type { Backup, BuildInBackup } from '@/core/backup';
 import type { Validated } from '@/core/validation';
-
-/** A build in a backup with every moment of its history; documents byte for byte as kept. */
-interface BuildInBackup {
-  readonly id: string;
-  readonly name: string;
-  readonly revision: number;
-  readonly document: string;
-  readonly demo: string | null;
-  readonly createdAt: number;
-  readonly updatedAt: number;
-  readonly deletedAt: number | null;
-  readonly history: readonly {
-    readonly revision: number;
-    readonly savedAt: number;
-    readonly name: string | null;
-    readonly document: string;
-  }[];
-}
-
-/** Everything a database holds. */
-export interface BackupContents {
-  readonly builds: readonly BuildInBackup[];
-  readonly parts: readonly {
-    readonly id: string;
-    readonly kind: string;
-    readonly document: string;
-    readonly updatedAt: number;
-    readonly deletedAt: number | null;
-  }[];
-  readonly retired: readonly { readonly id: string; readonly at: number }[];
-  readonly seeds: readonly { readonly name: string; readonly at: number }[];
-}
 
 export const BACKUP_FORMAT = 'zephyron-backup';
 const BACKUP_VERSION = 1;
@@ -46,7 +15,7 @@ const fileName = (id: string): string => encodeURIComponent(id).slice(0, 200);
  * A ZIP of open JSON: `backup.json` says what there is; `builds/ID.zephyron.json` and
  * `parts/ID.json` are the documents as kept, `history/ID/REVISION.json` the earlier states.
  */
-export function backupToZip(backup: BackupContents, now: number): Uint8Array {
+export function backupToZip(backup: Backup, now: number): Uint8Array {
   const files: Zippable = {};
   for (const { id, document, history } of backup.builds) {
     files[`builds/${fileName(id)}.zephyron.json`] = strToU8(document);
@@ -77,7 +46,7 @@ const wrong = (path: string, message: string): Validated<never> => ({
 });
 
 /** The contents of such a ZIP, or where it is wrong. Never throws. */
-export function backupFromZip(zip: Uint8Array): Validated<BackupContents> {
+export function backupFromZip(zip: Uint8Array): Validated<Backup> {
   let files: Record<string, Uint8Array>;
   let size = 0;
   try {
@@ -131,7 +100,7 @@ class BackupFault extends Error {
 function contentsOf(
   index: Readonly<Record<string, unknown>>,
   files: Readonly<Record<string, Uint8Array>>,
-): Validated<BackupContents> {
+): Validated<Backup> {
   const textOf = (path: string): string => {
     const file = files[path];
     if (!file) throw new BackupFault(path, 'is missing in the backup. Nothing was changed.');

@@ -1,4 +1,4 @@
-export { backupFromZip, backupToZip, type BackupContents } from './backupZip';
+export { backupFromZip, backupToZip } from './backupZip';
 export { designToText, buildFileName, slug } from './buildFile';
 export { listToCsv, listToJson } from './listCsv';
 export { detectDecimals, readDecimal, type DecimalStyle, type DetectedDecimals } from './decimals';

@@ -1,35 +1,8 @@
 import { eq } from 'drizzle-orm';
-import { wholeHistory, packed, type KeptMoment } from './history';
+import type { Backup, BuildInBackup, MomentInBackup, PartInBackup } from '@/core/backup';
+import { wholeHistory, packed } from './history';
 import type { Store, Transaction } from './open';
 import { buildHistory, builds, parts, retired, seeds } from './schema';
-
-export interface BackedUpBuild {
-  readonly id: string;
-  readonly name: string;
-  readonly revision: number;
-  readonly document: string;
-  readonly demo: string | null;
-  readonly createdAt: number;
-  readonly updatedAt: number;
-  readonly deletedAt: number | null;
-  readonly history: readonly KeptMoment[];
-}
-
-export interface BackedUpPart {
-  readonly id: string;
-  readonly kind: string;
-  readonly document: string;
-  readonly updatedAt: number;
-  readonly deletedAt: number | null;
-}
-
-/** Everything a database holds, documents byte for byte. */
-export interface BackedUp {
-  readonly builds: readonly BackedUpBuild[];
-  readonly parts: readonly BackedUpPart[];
-  readonly retired: readonly { readonly id: string; readonly at: number }[];
-  readonly seeds: readonly { readonly name: string; readonly at: number }[];
-}
 
 /** What came of putting a backup back. */
 export interface Restored {
@@ -44,9 +17,9 @@ export interface Restored {
   readonly parts: number;
 }
 
-export async function backUp(store: Store): Promise<BackedUp> {
+export async function backUp(store: Store): Promise<Backup> {
   const rows = await store.db.select().from(builds);
-  const whole: BackedUpBuild[] = [];
+  const whole: BuildInBackup[] = [];
   for (const { summary: _summary, ...row } of rows)
     whole.push({ ...row, history: await wholeHistory(store, row.id) });
   return {
@@ -61,7 +34,7 @@ export async function backUp(store: Store): Promise<BackedUp> {
  * Puts a backup back beside what is there; nothing here is lost. Of parts the newer stands. In one
  * transaction: all or nothing.
  */
-export function restoreBackup(store: Store, backup: BackedUp, now: number): Promise<Restored> {
+export function restoreBackup(store: Store, backup: Backup, now: number): Promise<Restored> {
   return store.write(async (tx) => {
     const came = { added: 0, kept: 0, advanced: 0, copied: 0 };
     for (const build of backup.builds) came[await mergeBuild(tx, build, now)] += 1;
@@ -75,7 +48,7 @@ export function restoreBackup(store: Store, backup: BackedUp, now: number): Prom
 
 async function mergeBuild(
   tx: Transaction,
-  theirs: BackedUpBuild,
+  theirs: BuildInBackup,
   now: number,
 ): Promise<'added' | 'kept' | 'advanced' | 'copied'> {
   const { history, ...row } = theirs;
@@ -108,7 +81,7 @@ async function mergeBuild(
 async function addMoments(
   tx: Transaction,
   id: string,
-  history: readonly KeptMoment[],
+  history: readonly MomentInBackup[],
 ): Promise<void> {
   for (const { revision, savedAt, name, document } of history)
     await tx
@@ -120,7 +93,7 @@ async function addMoments(
 /** The build of the backup beside another of the same id; the same backup twice makes one copy. */
 async function addCopy(
   tx: Transaction,
-  { history, ...row }: BackedUpBuild,
+  { history, ...row }: BuildInBackup,
   now: number,
 ): Promise<void> {
   const id = `${row.id.slice(0, 80)}-r${row.revision}-${row.updatedAt.toString(36)}`;
@@ -131,7 +104,7 @@ async function addCopy(
   await addMoments(tx, id, history);
 }
 
-async function mergePart(tx: Transaction, theirs: BackedUpPart): Promise<boolean> {
+async function mergePart(tx: Transaction, theirs: PartInBackup): Promise<boolean> {
   const [ours] = await tx.select().from(parts).where(eq(parts.id, theirs.id)).limit(1);
   if (ours && ours.updatedAt >= theirs.updatedAt) return false;
   const { id: _id, ...set } = theirs;

@@ -2,7 +2,8 @@ import { existsSync, mkdtempSync, readdirSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import { COPIES_KEPT, localClient, openStore, type BackedUp, type StoreClient } from '.';
+import type { Backup } from '@/core/backup';
+import { COPIES_KEPT, localClient, openStore, type StoreClient } from '.';
 import { prunable, type Moment } from './history';
 
 const MINUTE = 60_000,
@@ -137,7 +138,7 @@ describe('pages of the list', () => {
 });
 
 describe('backup and restore', () => {
-  const filled = async (): Promise<BackedUp> => {
+  const filled = async (): Promise<Backup> => {
     await store.createBuild({ id: 'one', name: 'One', document: '{"n": 1}' }, NOW);
     await store.saveBuild('one', 1, { name: 'One', document: '{"n": 2}' }, NOW + 1);
     await store.nameMoment('one', 1, 'first');

@@ -1,5 +1,6 @@
 import { deflateRawSync, inflateRawSync } from 'node:zlib';
 import { and, desc, eq, inArray } from 'drizzle-orm';
+import type { MomentInBackup } from '@/core/backup';
 import type { Store, Transaction } from './open';
 import { buildHistory } from './schema';
 
@@ -111,12 +112,8 @@ export function nameMoment(
   });
 }
 
-export interface KeptMoment extends Moment {
-  readonly document: string;
-}
-
 /** All moments of a build with their documents. */
-export const wholeHistory = async (store: Store, id: string): Promise<KeptMoment[]> =>
+export const wholeHistory = async (store: Store, id: string): Promise<MomentInBackup[]> =>
   (await store.db.select().from(buildHistory).where(eq(buildHistory.buildId, id))).map((row) => ({
     revision: row.revision,
     savedAt: row.savedAt,

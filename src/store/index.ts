@@ -6,4 +6,4 @@ export { BIN_DAYS, type BuildRow, type BuildPage, type ListedBuild, type Saved }
 export { COPIES_KEPT } from './copies';
 export type { Moment } from './history';
 export type { PartRow } from './parts';
-export type { BackedUp, BackedUpBuild, BackedUpPart, Restored } from './backup';
+export type { Restored } from './backup';

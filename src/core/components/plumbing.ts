@@ -174,6 +174,8 @@ export type InlineDuty = (typeof INLINE_DUTIES)[number];
 export interface InlinePart extends Bodied, Wet {
   readonly kind: 'inline';
   readonly duty: InlineDuty;
+  /** Reads the coolant that passes. */
+  readonly sensor?: true;
   /**
    * A tee's chambers: the two ends of its straight way and its side way, each with a passage into
    * the middle; the loss goes by flow split.

@@ -393,6 +393,7 @@ export const PART_SCHEMAS = {
     duty: Joi.string()
       .valid(...INLINE_DUTIES)
       .required(),
+    sensor: Joi.boolean().valid(true).optional(),
     tee: Joi.object({
       bore_mm: mm(1, 30).required(),
       leg_mm: mm(0, 200).required(),

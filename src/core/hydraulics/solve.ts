@@ -1,6 +1,6 @@
 import { type LoopId, type ComponentId } from '../design';
 import type { LoopGraph, System } from '../system';
-import type { Run } from '../tubing';
+import { linkVolume, type Run } from '../tubing';
 import { anatomyOf, type Anatomy } from './anatomy';
 import { flowBand, type FlowBand } from './bands';
 import { isBetweenRegimes } from './friction';
@@ -22,6 +22,8 @@ export interface LinkFlow {
   readonly flow_Lmin: number;
   /** Taken from the flow; a pump's is negative. */
   readonly drop_kPa: number;
+  /** Coolant in it, mL. */
+  readonly volume_mL: number;
   /** In the run's tube; null for parts. */
   readonly reynolds: number | null;
   readonly regime: 'laminar' | 'between laminar and turbulent' | 'turbulent' | null;
@@ -114,7 +116,7 @@ function solveLoop(
   const network = networkOf(system, graph, runs, coolant_C, settingsOf);
   const ready = readyNetwork(network);
   const solution = turns(graph, settingsOf) ? ready.solve() : null;
-  const { loop, ...rest } = reportLoop(graph, network.fluid, coolant_C, solution, settingsOf);
+  const { loop, ...rest } = reportLoop(graph, runs, network.fluid, coolant_C, solution, settingsOf);
   return {
     ...rest,
     loop: {
@@ -153,6 +155,7 @@ function idleParts(
 /** A solved network told as links, pumps and a loop. Null: no pump turns. */
 function reportLoop(
   graph: LoopGraph,
+  runs: readonly Run[],
   fluid: Parameters<typeof reynolds>[2],
   coolant_C: number,
   solution: NetworkSolution | null,
@@ -160,6 +163,7 @@ function reportLoop(
 ): Solved {
   const { loop } = graph;
   const solved = solution?.status === 'solved' ? solution : null;
+  const held = new Map(runs.flatMap((r) => (r.loop === loop.id ? [[r.id, r] as const] : [])));
   const links: LinkFlow[] = [],
     pumps: PumpFlow[] = [];
   let flow = 0,
@@ -185,6 +189,7 @@ function reportLoop(
       component: link.component,
       flow_Lmin: q,
       drop_kPa: drop,
+      volume_mL: linkVolume(link, held.get(link.id)),
       reynolds: re,
       regime: regimeName(),
     });

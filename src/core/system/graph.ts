@@ -84,7 +84,8 @@ function linksThrough(
         law: lawOf(part, passage),
         component: id,
         part,
-        volume_mL: part.volume_mL / part.passages.length,
+        // A reservoir's coolant stands in its chambers.
+        volume_mL: part.kind === 'reservoir' ? 0 : part.volume_mL / part.passages.length,
         heat: heatOf(part),
       },
     ];

@@ -6,10 +6,15 @@ import type { RadiatorBasis } from './measured';
 export interface LoopHeat {
   readonly id: string;
   readonly status: 'steady' | 'no-flow' | 'no-radiator';
-  /** Mean coolant over room air; null when no steady state exists. */
+  /** Mean coolant, by volume, over room air; null when no steady state exists. */
   readonly deltaT_K: number | null;
   readonly mean_C: number | null;
   readonly hottest_C: number | null;
+  readonly coolest_C: number | null;
+  /** Coolant entering the pump; of several, the warmest. */
+  readonly pumpInlet_C: number | null;
+  /** What sensors in the loop would read. */
+  readonly sensors: readonly { readonly component: ComponentId; readonly temp_C: number }[];
   readonly heatIn_W: number;
 }
 export interface RadiatorHeat {

@@ -1,4 +1,4 @@
-import { label } from '../system';
+import { label, type LoopGraph } from '../system';
 import type { FlowReport } from '../hydraulics';
 import type { LoopId } from '../design';
 import { water, type FluidProperties } from '../fluids';
@@ -7,8 +7,9 @@ import { soundAtDistance, soundAtSpeed, soundSum } from '../units';
 import { blockLaw, blockResistanceIn, type BlockLaw } from './block';
 import type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat } from './report';
 import type { ThermalModel } from './thermalModel';
-import { meanOf, prepareHeat, steadyState, type HeatOptions, type Prepared } from './steady';
+import { prepareHeat, steadyState, type HeatOptions, type Prepared } from './steady';
 import type { FanOperatingPoint } from './caseFans';
+import type { LoopTemperatures } from './steadyNetwork';
 
 /** K/W of a block at a flow of a coolant, by its points measured in water. */
 export const blockAt = (part: BlockPart, flow_Lmin: number, coolant: FluidProperties): number =>
@@ -65,7 +66,7 @@ export function solvePrepared(
     id: load,
     loops: system.loops.map((g): LoopHeat => {
       const t = temps.get(g.loop.id);
-      const mean = t ? meanOf(t) : null;
+      const mean = t?.mean_C ?? null;
       const moving = (flow.loops.find((l) => l.id === g.loop.id)?.flow_Lmin ?? 0) > 1e-6;
       const loopStatus = () => {
         if (t) return 'steady';
@@ -78,6 +79,9 @@ export function solvePrepared(
         deltaT_K: mean === null ? null : mean - room,
         mean_C: mean,
         hottest_C: t ? Math.max(...t.values_C) : null,
+        coolest_C: t ? Math.min(...t.values_C) : null,
+        pumpInlet_C: t ? pumpInletOf(g, t) : null,
+        sensors: t ? sensorsOf(g, t) : [],
         heatIn_W: loopHeat.get(g.loop.id) ?? 0,
       };
     }),
@@ -174,6 +178,21 @@ export function solvePrepared(
     noise_dBA: noiseOf(thermalModel),
   };
 }
+
+/** Coolant entering the loop's warmest pump, °C; null where none turns. */
+function pumpInletOf({ links }: LoopGraph, t: LoopTemperatures): number | null {
+  const inlets = links.flatMap((l) => (l.heat === 'pump' ? (t.link(l.id)?.in_C ?? []) : []));
+  return inlets.length > 0 ? Math.max(...inlets) : null;
+}
+
+/** What the loop's sensors read, °C: the coolant that leaves the part they are in. */
+const sensorsOf = ({ links }: LoopGraph, t: LoopTemperatures): LoopHeat['sensors'] =>
+  links.flatMap(({ id, component, part }) => {
+    const out_C = t.link(id)?.out_C;
+    return component !== null && part?.kind === 'inline' && part.sensor && out_C !== undefined
+      ? [{ component, temp_C: out_C }]
+      : [];
+  });
 
 /** rpm of a fan set or pump now, by component. */
 export type SpeedOf = (component: string, set_rpm: number) => number;

@@ -1,4 +1,5 @@
 import { air, coolantProperties, type FluidProperties } from '../fluids';
+import { standingVolumes } from '../tubing';
 import { pumpShare, type FlowReport, settingsIn } from '../hydraulics';
 import type { LoadCaseId, PumpPart } from '../components';
 import { measuredRatio, type RadiatorBasis } from './measured';
@@ -220,7 +221,12 @@ function streamsOf(thermalModel: ThermalModel, flow: FlowReport): readonly LoopS
   if (!known) {
     const { room_C } = thermalModel.system.design.brief;
     known = thermalModel.system.loops.map((g) =>
-      loopStreams(g, flow, flow.loops.find((l) => l.id === g.loop.id)?.coolant_C ?? room_C),
+      loopStreams(
+        g,
+        standingVolumes(thermalModel.system, g),
+        flow,
+        flow.loops.find((l) => l.id === g.loop.id)?.coolant_C ?? room_C,
+      ),
     );
     streams.set(flow, known);
   }
@@ -330,10 +336,6 @@ function networkOf(prepared: Prepared): SteadyNetwork {
   return found;
 }
 
-/** Mean coolant around a loop, °C. */
-export const meanOf = (t: LoopTemperatures): number =>
-  t.values_C.reduce((a, b) => a + b, 0) / t.values_C.length;
-
 /**
  * Warmest loop's mean coolant over the room, K; null when there is no loop or one has no steady
  * state.
@@ -349,7 +351,7 @@ export function steadyRise(
     if (!t) return null;
     worst = Math.max(
       worst ?? -Infinity,
-      meanOf(t) - prepared.thermalModel.system.design.brief.room_C,
+      t.mean_C - prepared.thermalModel.system.design.brief.room_C,
     );
   }
   return worst;
@@ -359,7 +361,7 @@ export function steadyRise(
 export function loopMeans(prepared: Prepared, load: LoadCaseId): ReadonlyMap<string, number> {
   return new Map(
     [...steadyState(prepared, load).temps].flatMap(([id, t]) =>
-      t ? [[id, meanOf(t)] as const] : [],
+      t ? [[id, t.mean_C] as const] : [],
     ),
   );
 }

@@ -26,6 +26,10 @@ export interface LoopTemperatures {
   readonly nodes: readonly string[];
   /** Coolant at each node, °C, in the order of `nodes`. */
   readonly values_C: Float64Array;
+  /** Mean of the loop's coolant by volume: in links, parts and reservoirs, °C. */
+  readonly mean_C: number;
+  /** Coolant at a node, °C; undefined where nothing flows. */
+  at(node: string): number | undefined;
   /** Coolant entering and leaving a link, °C; undefined where nothing flows. */
   link(id: string): { readonly in_C: number; readonly out_C: number } | undefined;
 }
@@ -33,7 +37,9 @@ export interface LoopTemperatures {
 /** The streams of a loop that move. */
 export interface LoopStreams {
   readonly loop: LoopId;
-  readonly flows: readonly (Flowing & { readonly id: string })[];
+  readonly flows: readonly (Flowing & { readonly id: string; readonly volume_mL: number })[];
+  /** Coolant that stands at nodes, mL. */
+  readonly standing: ReadonlyMap<string, number>;
   readonly fluid: FluidProperties;
   /** Heat a stream carries, W/K to the L/min. */
   readonly perFlow_WK: number;
@@ -41,13 +47,19 @@ export interface LoopStreams {
   readonly complete: boolean;
 }
 
-export function loopStreams(graph: LoopGraph, flow: FlowReport, coolant_C: number): LoopStreams {
+export function loopStreams(
+  graph: LoopGraph,
+  standing: ReadonlyMap<string, number>,
+  flow: FlowReport,
+  coolant_C: number,
+): LoopStreams {
   const fluid = coolantProperties(graph.loop.coolant.base, coolant_C);
   const flows = flow.links.filter((l) => l.loop === graph.loop.id && isFlowing(l));
   const ends = new Set(flows.map(endOf));
   return {
     loop: graph.loop.id,
     flows,
+    standing,
     fluid,
     complete: flows.every((f) => ends.has(startOf(f))),
     perFlow_WK: LMIN_TO_M3S * fluid.density_kgm3 * fluid.heatCapacity_JkgK,
@@ -208,6 +220,11 @@ function readLoop(loop: LoopNodes, temp_C: Float64Array, room_C: number): LoopTe
   return {
     nodes: loop.junctions,
     values_C,
+    mean_C: meanByVolume(loop, temp_C, values_C, room_C),
+    at: (node) => {
+      const index = loop.junctions.indexOf(node);
+      return index < 0 ? undefined : values_C[index];
+    },
     link: (id) => {
       const index = loop.indexOf.get(id);
       if (index === undefined) return undefined;
@@ -217,4 +234,32 @@ function readLoop(loop: LoopNodes, temp_C: Float64Array, room_C: number): LoopTe
       };
     },
   };
+}
+
+/**
+ * Mean by volume, °C: each stream's coolant at the mean of what enters and leaves it, what stands
+ * at a node at that node's. Where no volume is known, each node counts alike.
+ */
+function meanByVolume(
+  { streams: { flows, standing }, first, inlets, junctions }: LoopNodes,
+  temp_C: Float64Array,
+  values_C: Float64Array,
+  room_C: number,
+): number {
+  let heat = 0,
+    volume_mL = 0;
+  for (let i = 0; i < flows.length; i += 1) {
+    const held = (flows[i] as LoopStreams['flows'][number]).volume_mL;
+    const in_C = readMix(inlets[i] as Mix, temp_C, room_C);
+    heat += (held * (in_C + (temp_C[first + i] as number))) / 2;
+    volume_mL += held;
+  }
+  for (let k = 0; k < junctions.length; k += 1) {
+    const held = standing.get(junctions[k] as string) ?? 0;
+    heat += held * (values_C[k] as number);
+    volume_mL += held;
+  }
+  return volume_mL > 0
+    ? heat / volume_mL
+    : values_C.reduce((sum, t) => sum + t, 0) / values_C.length;
 }

@@ -2,7 +2,6 @@ import { drawOf, type RadiatorSetup, type Source } from '../thermal';
 import type { FluidProperties } from '../fluids';
 import type { FluidLink, LoopGraph } from '../system';
 import type { BlockPart } from '../components';
-import type { Run } from '../tubing';
 
 /**
  * Heat capacities, J/K. No catalogue gives masses, so metal is estimated from size: copper and
@@ -41,18 +40,16 @@ const coreMetal = ({ core }: RadiatorSetup): number =>
 export function linkCapacity(
   link: FluidLink,
   graph: LoopGraph,
-  runs: readonly Run[],
+  volume_mL: number,
   radiators: readonly RadiatorSetup[],
   fluid: FluidProperties,
-  fills_mL: ReadonlyMap<string, number>,
+  standing: ReadonlyMap<string, number>,
 ): number {
   const water = perMl(fluid);
-  let capacity = 0;
-  const run = runs.find((r) => r.id === link.id && r.loop === graph.loop.id);
-  capacity += (link.volume_mL ?? run?.volume_mL ?? 0) * water;
+  let capacity = volume_mL * water;
   const radiator = radiators.find((r) => r.id === link.component);
   if (radiator) capacity += coreMetal(radiator) / (link.part?.passages.length ?? 1);
-  const fill = fills_mL.get(link.from);
+  const fill = standing.get(link.from);
   if (fill !== undefined)
     capacity +=
       (fill * water) / Math.max(1, graph.links.filter((e) => e.from === link.from).length);

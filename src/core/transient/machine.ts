@@ -10,7 +10,7 @@ import {
 } from '../thermal';
 import type { LoopGraph } from '../system';
 import type { PumpPart } from '../components';
-import type { Run } from '../tubing';
+import { linkVolume, standingVolumes, type Run } from '../tubing';
 import { airCoolerCapacity, blockCapacity, linkCapacity } from './capacity';
 import { drivesOf, type Drive } from './drives';
 import { coolantOf, LoopFlows, onPumpGrid, RadiatorFigures } from './plant';
@@ -133,7 +133,13 @@ export class Machine {
     const { brief } = thermalModel.system.design;
     const coolant_C = coolantOf(this.flow, graph.loop.id, brief.room_C + 8);
     const flows = new LoopFlows(thermalModel, graph, runs, coolant_C);
-    const fills_mL = this.fills();
+    const standing = standingVolumes(thermalModel.system, graph);
+    const volume_mL = Float64Array.from(graph.links, (e) =>
+      linkVolume(
+        e,
+        runs.find((r) => r.id === e.id && r.loop === graph.loop.id),
+      ),
+    );
     const radiators = this.radiatorsOf(graph, flows.fluid);
     const edges = graph.links.length;
     return {
@@ -141,9 +147,18 @@ export class Machine {
       radiators,
       lumped: {
         graph,
-        capacity_JK: Float64Array.from(graph.links, (e) =>
-          linkCapacity(e, graph, runs, thermalModel.radiators, flows.fluid, fills_mL),
+        capacity_JK: Float64Array.from(graph.links, (e, k) =>
+          linkCapacity(
+            e,
+            graph,
+            volume_mL[k] as number,
+            thermalModel.radiators,
+            flows.fluid,
+            standing,
+          ),
         ),
+        volume_mL,
+        standing,
         bodies: this.bodiesOf(graph, flows.fluid),
         exchangers: radiators.map((r) => r.exchanger),
         perFlow_WK: flows.perFlow_WK,
@@ -157,17 +172,6 @@ export class Machine {
       ),
       sag: NaN,
     };
-  }
-
-  /** What reservoirs hold, mL, by chamber. */
-  private fills(): ReadonlyMap<string, number> {
-    return new Map(
-      this.thermalModel.system.design.components.flatMap(({ id, part }) =>
-        part.kind === 'reservoir'
-          ? part.ports.map((p) => [`${id}/${p.chamber}`, part.fill_mL] as const)
-          : [],
-      ),
-    );
   }
 
   private radiatorsOf(graph: LoopGraph, coolant: FluidProperties): readonly Radiator[] {

@@ -5,6 +5,7 @@ import {
   isFlowing,
   junctionMixes,
   only,
+  readMix,
   ROOM,
   solveNetwork,
   startOf,
@@ -47,6 +48,10 @@ export interface Exchanger {
 export interface LumpedLoop {
   readonly graph: LoopGraph;
   readonly capacity_JK: Float64Array;
+  /** Coolant by edge, mL. */
+  readonly volume_mL: Float64Array;
+  /** Coolant that stands at nodes, mL. */
+  readonly standing: ReadonlyMap<string, number>;
   readonly bodies: readonly Body[];
   readonly exchangers: readonly Exchanger[];
   readonly perFlow_WK: number;
@@ -55,6 +60,15 @@ export interface LumpedLoop {
   /** What pumps put in, W by edge. */
   readonly gain_W: Float64Array;
 }
+
+/** A mean as readings with the coolant each stands for, mL. */
+interface MeanReads {
+  readonly reads: readonly (readonly [Mix, number])[];
+  readonly volume_mL: number;
+}
+
+const flowsOf = ({ graph, flow_Lmin }: LumpedLoop): readonly Flowing[] =>
+  graph.links.map((e, k) => ({ from: e.from, to: e.to, flow_Lmin: flow_Lmin[k] as number }));
 
 /** A chord of conductance this small is not worth factoring anew for. */
 const SAME = 1e-3;
@@ -92,6 +106,7 @@ export class ThermalState {
   private readonly source_W: Float64Array;
   private readonly at: Places;
   private network: ThermalNetwork | null = null;
+  private reads: readonly MeanReads[] | null = null;
   private factors: ThermalFactors | null = null;
   private step_s = NaN;
   private held: Float64Array = new Float64Array(0);
@@ -109,6 +124,7 @@ export class ThermalState {
   /** Flows or resistances are others: the network is made anew at the next step. */
   changed(): void {
     this.network = null;
+    this.reads = null;
   }
 
   /** One step under the parts' heats, W by source. Gives the heat that left for the room, W. */
@@ -141,12 +157,37 @@ export class ThermalState {
     return ((this.temp_C[this.at.cooler + cooler] as number) - this.caseAir_C) / resistance_KW;
   }
 
-  /** Mean of a loop's coolant, °C. */
+  /** Mean of a loop's coolant by volume, °C, as the steady state tells it. */
   meanOf(loop: number): number {
-    const temps = this.coolantOf(loop);
-    let sum = 0;
-    for (const t of temps) sum += t;
-    return temps.length > 0 ? sum / temps.length : NaN;
+    const { reads, volume_mL } = (this.reads ??= this.loops.map((l, i) => this.readsOf(l, i)))[
+      loop
+    ] as MeanReads;
+    let heat = 0;
+    for (const [mix, held] of reads) heat += held * readMix(mix, this.temp_C, this.room_C);
+    return heat / volume_mL;
+  }
+
+  /** Where the mean of a loop is read, and how much coolant each reading stands for. */
+  private readsOf(l: LumpedLoop, index: number): MeanReads {
+    const first = this.at.edge[index] as number;
+    const flows = flowsOf(l);
+    const moving = flows.some(isFlowing);
+    const mixes = junctionMixes(flows, first);
+    const reads: (readonly [Mix, number])[] = [];
+    flows.forEach((f, k) => {
+      const inlet = isFlowing(f) ? mixes.get(startOf(f)) : undefined;
+      const held = l.volume_mL[k] as number;
+      if (inlet) reads.push([meanWithin(inlet, first + k), held]);
+      else if (!moving) reads.push([only(first + k), held]);
+    });
+    for (const [node, held] of l.standing) {
+      const leaving = l.graph.links.findIndex((e) => e.from === node);
+      const mix = mixes.get(node) ?? (!moving && leaving >= 0 ? only(first + leaving) : undefined);
+      if (mix) reads.push([mix, held]);
+    }
+    const volume_mL = reads.reduce((sum, [, held]) => sum + held, 0);
+    if (volume_mL > 0) return { reads, volume_mL };
+    return { reads: flows.map((_f, k) => [only(first + k), 1] as const), volume_mL: flows.length };
   }
 
   /** Hottest of a loop's coolant, °C. */
@@ -244,11 +285,7 @@ export class ThermalState {
     conductors: Conductor[],
   ): void {
     const first = this.at.edge[index] as number;
-    const flows = loop.graph.links.map((e, k): Flowing => ({
-      from: e.from,
-      to: e.to,
-      flow_Lmin: loop.flow_Lmin[k] as number,
-    }));
+    const flows = flowsOf(loop);
     const mixes = junctionMixes(flows, first);
     // Without a stream the coolant within is one temperature, its own.
     const inlets = flows.map((f, k) => (isFlowing(f) && mixes.get(startOf(f))) || only(first + k));

@@ -12,5 +12,6 @@ export {
 } from './bend';
 export { estimateRuns, nameRuns, INSERTION_MM, type Run } from './estimate';
 export { bendMarks, trimFor, TRIM_MM, type BendMark, type MarkedTube } from './marks';
+export { linkVolume, standingVolumes } from './volume';
 export { pieceOf } from './piece';
 export type { Segment } from './segment';

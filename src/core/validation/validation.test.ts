@@ -318,6 +318,16 @@ describe('what is bad says where', () => {
         '1,600 connections together; at most 240',
       ],
       [
+        '500 points to lead runs through',
+        (d) => {
+          const [loop] = d.loops as { connections: { constraints?: unknown }[] }[];
+          if (loop?.connections[0])
+            loop.connections[0].constraints = { waypoints: empty(500).map(() => [0, 0, 0]) };
+        },
+        'loops',
+        'led through 500 points together; at most 480',
+      ],
+      [
         '100 fans on one radiator',
         (d) => {
           const components = d.components as { id: string; part: { kind: string } }[],

@@ -39,6 +39,8 @@ export const LIMITS = {
    * Connections of all loops together: with more, no builder and no computation comes to an end.
    */
   connections: 240,
+  /** Points that runs are led through, of all runs together: each lengthens the search. */
+  waypoints: 480,
   /** Fans on one radiator: both faces of the longest, and room for a mistake. */
   fansOnRadiator: 24,
 } as const;
@@ -282,6 +284,14 @@ function costIssue(data: unknown): ValidationIssue | null {
       path: 'loops',
       message: `The loops have ${connections.toLocaleString('en')} connections together; at most ${LIMITS.connections} are read.`,
     };
+  const waypoints = listOf(loops)
+    .flatMap((loop) => listOf((loop as { connections?: unknown } | null)?.connections))
+    .reduce<number>((sum, connection) => sum + waypointsOf(connection), 0);
+  if (waypoints > LIMITS.waypoints)
+    return {
+      path: 'loops',
+      message: `The runs are led through ${waypoints.toLocaleString('en')} points together; at most ${LIMITS.waypoints} are read.`,
+    };
   const fans = new Map<string, number>();
   for (const component of listOf(components)) {
     const placement = (component as { placement?: unknown } | null)?.placement;
@@ -298,5 +308,10 @@ function costIssue(data: unknown): ValidationIssue | null {
   }
   return null;
 }
+
+const waypointsOf = (connection: unknown): number =>
+  listOf(
+    (connection as { constraints?: { waypoints?: unknown } | null } | null)?.constraints?.waypoints,
+  ).length;
 
 const listOf = (value: unknown): readonly unknown[] => (Array.isArray(value) ? value : []);

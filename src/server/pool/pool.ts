@@ -15,14 +15,16 @@ interface PoolKind {
   readonly most: number;
   /** Tasks that may wait; more are refused at once. */
   readonly waiting: number;
+  /** How far its threads step back before those that answer, where the system knows of it. */
+  readonly nice: number;
 }
 const POOLS = {
   /** Looks over documents: milliseconds each. */
-  quick: { least: 1, most: 1, waiting: 256 },
+  quick: { least: 1, most: 1, waiting: 256, nice: 0 },
   /** Judges builds: a second at most. */
-  slow: { least: 1, most: 2, waiting: 24 },
+  slow: { least: 1, most: 2, waiting: 24, nice: 5 },
   /** Routes, tries fixes, prints, packs: as long as it takes, with progress. */
-  long: { least: 0, most: 1, waiting: 8 },
+  long: { least: 0, most: 1, waiting: 8, nice: 10 },
 } as const satisfies Record<string, PoolKind>;
 type PoolName = keyof typeof POOLS;
 
@@ -86,7 +88,7 @@ const bundleOf = (name: 'pool' | 'pdf'): string => {
 };
 
 function thePool(name: PoolName): Piscina {
-  const { least, most, waiting } = POOLS[name];
+  const { least, most, waiting, nice } = POOLS[name];
   const pools = (held.zephyronPools ??= {});
   return (pools[name] ??= new Piscina({
     filename: bundleOf('pool'),
@@ -94,6 +96,7 @@ function thePool(name: PoolName): Piscina {
     maxThreads: most,
     maxQueue: waiting,
     idleTimeout: IDLE_MS,
+    niceIncrement: nice,
     resourceLimits: { maxOldGenerationSizeMb: THREAD_HEAP_MB },
   }));
 }

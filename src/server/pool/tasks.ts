@@ -23,7 +23,7 @@ import { drawingOf, type Part } from '@/core/components';
 import { rerouteEdit } from '@/core/routing';
 import { backupFromZip, backupToZip, designToText, listToCsv, slug } from '@/format';
 import { proofRows } from '@/proof';
-import type { BackedUp } from '@/store';
+import type { Backup } from '@/core/backup';
 
 /** What the list of builds shows of one. */
 export interface BuildSummary {
@@ -199,11 +199,11 @@ export const TASKS = {
   proof: (_: Readonly<Record<string, never>>): ReturnType<typeof proofRows> => proofRows(),
 
   /** Everything the database holds as one ZIP of open JSON. */
-  pack: ({ backup, now }: { readonly backup: BackedUp; readonly now: number }): Uint8Array =>
+  pack: ({ backup, now }: { readonly backup: Backup; readonly now: number }): Uint8Array =>
     backupToZip(backup, now),
 
   /** A ZIP of a backup back to what the database holds, or what is wrong with it. */
-  unpack: ({ zip }: { readonly zip: Uint8Array }): Validated<BackedUp> => backupFromZip(zip),
+  unpack: ({ zip }: { readonly zip: Uint8Array }): Validated<Backup> => backupFromZip(zip),
 
   /** A build to its parts list as CSV. */
   listCsv: ({

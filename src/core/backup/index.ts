@@ -1,0 +1,1 @@
+export type { Backup, BuildInBackup, MomentInBackup, PartInBackup } from './types';
