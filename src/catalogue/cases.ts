@@ -135,6 +135,23 @@ const PANELS: NonNullable<CasePart['panels_mm']> = {
 };
 const PUMP_FOOT = { x_mm: 44, z_mm: 44 };
 
+/** Perforated sheet and mesh that no fan hangs on: face, cm², and the share of it that is open. */
+const vents = (
+  slots_cm2: number,
+  rear_cm2: number,
+  mesh?: readonly [name: string, area_cm2: number, openShare: number],
+): NonNullable<CasePart['air']> => ({
+  openings: [
+    ...(slots_cm2 > 0
+      ? [{ id: 'slots', name: 'Slot covers', area_cm2: slots_cm2, openShare: 0.5 }]
+      : []),
+    ...(rear_cm2 > 0
+      ? [{ id: 'rear-vent', name: 'Vent in the rear', area_cm2: rear_cm2, openShare: 0.5 }]
+      : []),
+    ...(mesh ? [{ id: 'mesh', name: mesh[0], area_cm2: mesh[1], openShare: mesh[2] }] : []),
+  ],
+});
+
 const litres = (v: Vec): number => Math.round((v[0] * v[1] * v[2]) / 1e5) / 10;
 
 function box(
@@ -169,6 +186,7 @@ export const CASES: readonly CasePart[] = [
       top(30, 465, 130, 410, [row(120, 3), row(140, 2)], 60),
       rear(300, 125, 120),
     ],
+    air: vents(140, 60, ['Mesh in the floor', 220, 0.4]),
     boardAt: [8, 120, 8],
     boardStandards: ['ATX', 'micro ATX', 'mini ITX'],
     bay: { min: [5, 5, 12], max: [185, 93, 170] },
@@ -197,6 +215,7 @@ export const CASES: readonly CasePart[] = [
       rear(390, 140, 140),
       bottom(185, 120, 380, [row(120, 2), row(140, 2)], 70),
     ],
+    air: vents(160, 120, ['Mesh behind the tray', 1200, 0.45]),
     boardAt: [10, 190, 10],
     boardStandards: ['ATX', 'micro ATX', 'mini ITX'],
     bay: { min: [5, 5, 20], max: [180, 93, 190] },
@@ -221,6 +240,7 @@ export const CASES: readonly CasePart[] = [
   }),
   box('case-orrery-11', 'Orrery 11', SLATE, 17900, [330, 215, 158], {
     mounts: [top(20, 215, 92, 300, [row(120, 2)], 58)],
+    air: vents(0, 40, ['Mesh in both sides', 420, 0.45]),
     boardAt: [8, 6, 8],
     boardStandards: ['mini ITX'],
     bay: { min: [215, 4, 6], max: [320, 70, 150] },
@@ -237,6 +257,7 @@ export const CASES: readonly CasePart[] = [
       top(20, 320, 128, 320, [row(120, 2), row(140, 2)], 55),
       rear(190, 128, 120),
     ],
+    air: vents(90, 50, ['Mesh in the floor', 160, 0.4]),
     boardAt: [8, 60, 8],
     boardStandards: ['micro ATX', 'mini ITX'],
     bay: { min: [200, 4, 10], max: [305, 70, 150] },
@@ -252,6 +273,7 @@ export const CASES: readonly CasePart[] = [
       top(30, 500, 140, 458, [row(120, 3), row(140, 3)], 65, 20),
       rear(330, 135, 140),
     ],
+    air: vents(150, 80, ['Mesh in the floor', 240, 0.4]),
     boardAt: [8, 150, 8],
     boardStandards: ['ATX', 'micro ATX', 'mini ITX'],
     bay: { min: [5, 5, 12], max: [185, 93, 180] },
@@ -283,6 +305,7 @@ export const CASES: readonly CasePart[] = [
       rear(400, 150, 140),
       bottom(190, 125, 440, [row(120, 3), row(140, 3)], 90),
     ],
+    air: vents(170, 140, ['Mesh behind the tray', 800, 0.45]),
     boardAt: [10, 210, 10],
     boardStandards: ['ATX', 'micro ATX', 'mini ITX'],
     bay: { min: [5, 5, 20], max: [185, 93, 200] },
@@ -302,6 +325,7 @@ export const CASES: readonly CasePart[] = [
       top(24, 400, 118, 350, [row(120, 2), row(140, 2)], 50),
       rear(270, 115, 120),
     ],
+    air: vents(100, 50, ['Mesh in the floor', 180, 0.4]),
     boardAt: [8, 130, 8],
     boardStandards: ['micro ATX', 'mini ITX'],
     bay: { min: [5, 5, 12], max: [170, 93, 165] },
@@ -328,6 +352,7 @@ export const CASES: readonly CasePart[] = [
       rear(350, 140, 140),
       bottom(200, 115, 300, [row(120, 2), row(140, 2)], 60),
     ],
+    air: vents(160, 100, ['Mesh behind the tray', 500, 0.4]),
     boardAt: [8, 170, 8],
     boardStandards: ['ATX', 'micro ATX', 'mini ITX'],
     bay: { min: [5, 5, 16], max: [185, 93, 185] },
@@ -347,6 +372,7 @@ export const CASES: readonly CasePart[] = [
       rear(136, 120, 120),
       side(210, 185, 6, 262, [row(120, 2)], 55),
     ],
+    air: vents(50, 40, ['Mesh in the tray side', 260, 0.45]),
     boardAt: [8, 40, 8],
     boardStandards: ['mini ITX'],
     bay: { min: [240, 4, 10], max: [345, 70, 140] },
@@ -364,6 +390,7 @@ export const CASES: readonly CasePart[] = [
       rear(430, 155, 140),
       bottom(210, 130, 480, [row(120, 3), row(140, 3)], 110),
     ],
+    air: vents(190, 160, ['Mesh behind the tray', 1100, 0.45]),
     boardAt: [10, 240, 10],
     boardStandards: ['ATX', 'micro ATX', 'mini ITX'],
     bay: { min: [5, 5, 20], max: [190, 93, 210] },

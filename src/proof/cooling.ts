@@ -1,20 +1,16 @@
 import ductFile from '@reference/ducts.json';
 import entuFile from '@reference/entu.json';
 import practiceFile from '@reference/practice.json';
+import { coreDragTerms, ductFanningRe, fanCurve, rowAlone, type Core } from '@/core/airflow';
 import { air, water } from '@/core/fluids';
 import {
-  coreDrag,
   counterflowEffectiveness,
   crossflowApproximation,
   crossflowEffectiveness,
-  ductFanningRe,
   ductNusseltH1,
   ductNusseltT,
-  fanAgainst,
-  fanCurve,
   hausen,
   radiatorConductance,
-  type Core,
 } from '@/core/thermal';
 import { absolute, relative, type Case, type ProofRow } from './row';
 
@@ -172,10 +168,20 @@ export function practiceConductance(
 ): number {
   const a = air(25),
     w = water(32);
-  const face = 0.12 * 0.118;
-  const each = fanAgainst(FAN, speed_rpm, inRow, (f) => coreDrag(core, f / 3600 / face, a));
+  const { flow_m3h } = rowAlone(
+    {
+      id: 'radiator',
+      air: 'in',
+      chamber: 'main',
+      fans: Array.from({ length: inRow }, () => ({ curve: FAN, speed_rpm })),
+      count: sections,
+      face_m2: 0.12 * 0.118,
+      drag: coreDragTerms(core, a),
+    },
+    a.density_kgm3,
+  );
   return radiatorConductance(core, {
-    airFlow_m3h: each * sections,
+    airFlow_m3h: flow_m3h,
     coolantFlow_Lmin: 3.8,
     air: a,
     coolant: w,

@@ -182,8 +182,29 @@ const bypass = { id: 'bypass', by: 'tube', ends: { from: 'auto', to: 'auto' } } 
 /** The desk with nothing connected: its reservoir may stand anywhere. */
 const apartDesk = edited(desk, { do: 'loop.remove', loop: 'loop' });
 
+/** Every vent and seam of the case closed. */
+const taped = (design: Design): Design => ({
+  ...design,
+  case: design.case && { ...design.case, air: { leakage_cm2: 1 } },
+});
+/** A fan that stands where the others press the air out. */
+const turnedOut: Edit = {
+  do: 'component.place',
+  component: 'rear-fan',
+  placement: { ...(findComponent(desk, 'rear-fan')?.placement as OnMount), air: 'in' },
+};
+
 /** For each rule: a build that breaks it and one that does not. The table must name every rule. */
 const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = {
+  'air.backwards': {
+    bad: edited(
+      desk,
+      { do: 'component.set', component: 'rear-fan', values: { speed_rpm: 0 } },
+      turnedOut,
+    ),
+    good: desk,
+  },
+  'air.starved': { bad: taped(tower), good: tower },
   'case.fans': {
     bad: edited(tower, { do: 'component.remove', component: 'rear-fan' }),
     good: tower,
@@ -224,14 +245,7 @@ const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = 
     good: desk,
   },
   'radiator.idle': {
-    bad: edited(desk, {
-      do: 'component.place',
-      component: 'top-radiator',
-      placement: {
-        ...(findComponent(desk, 'top-radiator')?.placement as OnMount),
-        air: 'out',
-      },
-    }),
+    bad: edited(desk, { do: 'component.set', component: 'top-fans', values: { speed_rpm: 0 } }),
     good: desk,
   },
   'speed.range': {
@@ -650,7 +664,7 @@ describe('fixes do what they say', () => {
           component: 'pump-2',
           part: catalogued('pump', 'pump-osier-large'),
         },
-        { do: 'brief.limit', values: { budget_minor: null } },
+        { do: 'brief.limit', values: { budget_minor: null, deltaT_K: 14, noise_dBA: 45 } },
       ),
     ],
     [

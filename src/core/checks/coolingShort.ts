@@ -1,7 +1,8 @@
 import type { Fix, Diagnostic } from './diagnostic';
 import { worstRise } from '../thermal';
 import { formatKelvin, formatNumber } from '../units';
-import { nameOf, type OperatingCheck } from './inputs';
+import { airFixes } from './airFixes';
+import { nameOf, type CheckInputs, type OperatingCheck } from './inputs';
 
 export const coolingShort: OperatingCheck = {
   code: 'cooling.short',
@@ -41,11 +42,11 @@ export const coolingShort: OperatingCheck = {
       diagnostic.push({
         subjects: [loop.id],
         title: `Coolant settles ${formatKelvin(rise)} over the room`,
-        detail: `You allow ${formatKelvin(deltaT_K)}. At this fan speed ${neededWords(sizing.sectionsNeeded)}; you have ${sizing.sections}.${sizing.quietestSpeed_rpm === null ? ' Even full fan speed is not enough.' : ''}`,
+        detail: `You allow ${formatKelvin(deltaT_K)}. At this fan speed ${neededWords(sizing.sectionsNeeded)}; you have ${sizing.sections}.${sizing.sectionsNeeded === Infinity ? ` ${whyNoArea(context)}` : ''}${sizing.quietestSpeed_rpm === null ? ' Even full fan speed is not enough.' : ''}`,
         measured: rise,
         limit: deltaT_K,
         unit: 'K',
-        candidates: () => fixes,
+        candidates: () => [...fixes, ...airFixes(context)],
       });
     }
     for (const r of context.thermalModel.radiators) {
@@ -61,6 +62,16 @@ export const coolingShort: OperatingCheck = {
     return diagnostic;
   },
 };
+
+/** Why more of the same radiators would not do, where that is so. */
+function whyNoArea({ heat, design }: CheckInputs): string {
+  const { room_C } = design.brief;
+  const breathing = heat.radiators.filter((r) => r.airIn_C > room_C + 1);
+  if (breathing.length > 0)
+    return 'More radiators that draw in warm the case air that those blowing out breathe: change who blows where.';
+  if (heat.radiators.every((r) => r.speed_rpm <= 0)) return 'No fan turns.';
+  return 'More fans press against the same vents: let something blow the other way, or open the case.';
+}
 
 /** "you need 2.6 sections", also for a number that no area reaches. */
 export function neededWords(n: number | null): string {

@@ -1,4 +1,6 @@
 import type { OperatingCheck, SpatialCheck } from './inputs';
+import { airBackwards } from './airBackwards';
+import { airStarved } from './airStarved';
 import { airTrap } from './airTrap';
 import { caseFans } from './caseFans';
 import { cautionCoolant } from './cautionCoolant';
@@ -103,6 +105,8 @@ export const SPATIAL_CHECKS: readonly SpatialCheck[] = [
 
 /** Rules of the working machine: flow, heat, noise, metals, list. */
 export const OPERATING_CHECKS: readonly OperatingCheck[] = [
+  airBackwards,
+  airStarved,
   caseFans,
   cautionCoolant,
   controlSensor,

@@ -30,6 +30,29 @@ export interface Mount {
    * fan pressure: Pa at 1 m/s.
    */
   readonly filterLoss_Pa: number;
+  /** The chamber of the case it opens into; the main one when not given. */
+  readonly chamber?: string;
+}
+
+/** How air gets into and out of a case, and from chamber to chamber, besides its fans. */
+export interface CaseAir {
+  /** An open frame: there is no case air. */
+  readonly open?: true;
+  /** Seams, slot covers, cable gaps together; what is usual when not given. */
+  readonly leakage_cm2?: number;
+  /** Closed off from the main chamber: a basement, the room behind the tray. */
+  readonly chambers?: readonly { readonly id: string; readonly name: string }[];
+  readonly openings?: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly area_cm2: number;
+    /** Share of the area that is open, of mesh and slots; all of it when not given. */
+    readonly openShare?: number;
+    /** The chamber it is in; the main one when not given. */
+    readonly from?: string;
+    /** The chamber it leads to; the room when not given. */
+    readonly to?: string;
+  }[];
 }
 
 export interface CasePart extends PartBase {
@@ -71,6 +94,8 @@ export interface CasePart extends PartBase {
     readonly width_mm: number;
     readonly height_mm: number;
   }[];
+  /** Vents, mesh and leaks; none but the usual leaks when not given. */
+  readonly air?: CaseAir;
   /** Room behind the tray, mm: tubes may run there from opening to opening. None when not given. */
   readonly behind_mm?: number;
   /** Fans that come with it, and where they hang. */

@@ -191,6 +191,28 @@ const mount = Joi.object({
   published_mm: mm(0, 400).required(),
   outside_mm: mm(0, 200).optional(),
   filterLoss_Pa: Joi.number().min(0).max(100).required(),
+  chamber: id(),
+});
+const caseAir = Joi.object({
+  open: Joi.boolean().valid(true),
+  leakage_cm2: Joi.number().min(0).max(2000),
+  chambers: Joi.array()
+    .items(Joi.object({ id: id().invalid('main', 'room').required(), name: text(60).required() }))
+    .max(4)
+    .unique('id'),
+  openings: Joi.array()
+    .items(
+      Joi.object({
+        id: id().required(),
+        name: text(60).required(),
+        area_cm2: Joi.number().min(1).max(5000).required(),
+        openShare: Joi.number().min(0.05).max(1),
+        from: id(),
+        to: id(),
+      }),
+    )
+    .max(24)
+    .unique('id'),
 });
 
 const amps = Joi.number().min(0.05).max(20);
@@ -298,6 +320,7 @@ export const PART_SCHEMAS = {
         ['front', 'top', 'bottom', 'rear', 'side', 'tray'].map((f) => [f, mm(0, 40).optional()]),
       ),
     ).optional(),
+    air: caseAir.optional(),
     behind_mm: mm(0, 200).optional(),
     grommets: Joi.array()
       .items(

@@ -31,7 +31,7 @@ export {
 } from './curve';
 export { pumpCurve, pumpHead, headToPressure, pressureToHead, type PumpCurve } from './pump';
 export { reynolds, TUBE_ROUGHNESS_MM, type KAtBore, type TubeLoss } from './tube';
-export type { FlowNetwork, NetworkLink, NetworkSolution } from './links';
+export type { FlowNetwork, LinkDropLaw, NetworkLink, NetworkSolution } from './links';
 export { linkDrop, linkSlope } from './terms';
 export { solveNetwork, readyNetwork, NETWORK_TOLERANCE_LMIN, type ReadyNetwork } from './network';
 export {

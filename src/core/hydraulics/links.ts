@@ -5,6 +5,16 @@ import type { TeeLeg } from './tee';
 import type { TubeLoss } from './tube';
 
 /**
+ * What a link takes that no curve here tells, at any flow: drop and slope into `out`. Odd or not;
+ * the drop must rise with flow.
+ */
+export interface LinkDropLaw {
+  /** About where its flow will be: the search starts there. */
+  readonly guess: number;
+  into(flow: number, out: Float64Array): void;
+}
+
+/**
  * What a link takes or gives, as data: what the solver sums and what a file of the network writes.
  * Its parts add up.
  */
@@ -18,6 +28,8 @@ export interface NetworkLink {
   readonly pump?: { readonly curve: PumpCurve; readonly speed: number };
   /** One leg of a tee, from its port to its middle. */
   readonly tee?: { readonly id: string; readonly leg: TeeLeg; readonly bore_mm: number };
+  /** Any law of its own, in the units of the network. */
+  readonly own?: LinkDropLaw;
   /** Flow held at this, L/min, whatever the pressure: for asking what a loop takes. */
   readonly forced_Lmin?: number;
 }

@@ -228,6 +228,8 @@ const GUESS_FRICTION = 0.033;
  */
 function guessOf({ terms }: Chain): number {
   if (terms.forced !== null) return terms.forced.sign * terms.forced.flow_Lmin;
+  if (terms.laws.length > 0)
+    return terms.laws.reduce((sum, { law, sign }) => sum + sign * law.guess, 0) / terms.laws.length;
   const loss = terms.square + terms.frictions.reduce((s, f) => s + GUESS_FRICTION * f.scale, 0);
   const meets = (head_kPa: number, square: number): number =>
     (Math.sqrt(terms.linear ** 2 + 4 * square * Math.abs(head_kPa)) - terms.linear) / (2 * square);

@@ -1,7 +1,7 @@
 import type { FluidProperties } from '../fluids';
 import { LMIN_TO_M3S } from '../units';
 import { frictionInto, LAMINAR_RE } from './friction';
-import type { NetworkLink } from './links';
+import type { LinkDropLaw, NetworkLink } from './links';
 import { headToPressure, pumpHeadInto, type PumpCurve } from './pump';
 import { TUBE_ROUGHNESS_MM } from './tube';
 
@@ -18,6 +18,11 @@ interface PumpTerm {
   readonly sign: 1 | -1;
 }
 
+interface LawTerm {
+  readonly law: LinkDropLaw;
+  readonly sign: 1 | -1;
+}
+
 /**
  * What a chain of links takes together, kPa at L/min. One flow through all of it, so like terms are
  * summed once.
@@ -27,6 +32,7 @@ export interface Terms {
   square: number;
   readonly frictions: FrictionTerm[];
   readonly pumps: PumpTerm[];
+  readonly laws: LawTerm[];
   forced: { readonly flow_Lmin: number; readonly sign: 1 | -1 } | null;
   /**
    * Of tees: what the last round's split makes of them, and how it grows with this chain's flow.
@@ -43,6 +49,7 @@ export const noTerms = (): Terms => ({
   square: 0,
   frictions: [],
   pumps: [],
+  laws: [],
   forced: null,
   teeLinear: 0,
   teeConstant: 0,
@@ -64,6 +71,7 @@ export function addTerms(
     const { curve, speed } = link.pump;
     terms.pumps.push({ id: link.id, curve, speed, sign });
   }
+  if (link.own) terms.laws.push({ law: link.own, sign });
   if (!link.pipe) return;
   const speedPerFlow = (bore_mm: number): number =>
     LMIN_TO_M3S / ((Math.PI / 4) * (bore_mm / 1000) ** 2);
@@ -103,7 +111,7 @@ export function evaluateTerms(
   out: Float64Array,
 ): void {
   const size = Math.abs(q);
-  const { square, frictions, pumps } = terms;
+  const { square, frictions, pumps, laws } = terms;
   const linear = terms.linear + terms.teeLinear;
   let drop = (linear + square * size) * q + terms.teeConstant;
   let slope = linear + 2 * square * size;
@@ -134,6 +142,12 @@ export function evaluateTerms(
     );
     drop -= p.sign * headToPressure(PAIR[0] as number, fluid.density_kgm3);
     slope -= headToPressure(PAIR[1] as number, fluid.density_kgm3);
+  }
+  for (let i = 0; i < laws.length; i += 1) {
+    const { law, sign } = laws[i] as LawTerm;
+    law.into(sign * q, PAIR);
+    drop += sign * (PAIR[0] as number);
+    slope += PAIR[1] as number;
   }
   if (terms.forced !== null) {
     drop += HELD_SLOPE * (q - terms.forced.sign * (other.forced_Lmin ?? terms.forced.flow_Lmin));

@@ -123,7 +123,10 @@ describe('measured beats modelled', () => {
   );
 
   test('a point at the very state is met, in air and in speed', () => {
-    // Points are taken with water; this loop's premix is a little less good, 0.7 %.
+    // Points are taken with water; this loop's premix is a little less good, 0.7 %. Points by speed
+    // are taken in the open: a case that holds the fans back by a few per cent takes as much of
+    // them.
+    const met = { air: 0.01, speed: 0.06 };
     for (const against of ['air', 'speed'] as const)
       expect(
         Math.abs(
@@ -132,7 +135,7 @@ describe('measured beats modelled', () => {
             30 -
             1,
         ),
-      ).toBeLessThan(0.01);
+      ).toBeLessThan(met[against]);
     expect(front(withPoints([[own.airFlow_m3h, q, 30]])).basis).toBe('measured');
     expect(own.basis).toBe('model');
   });
@@ -174,7 +177,8 @@ describe('measured beats modelled', () => {
         'speed',
       ),
     );
-    expect(Math.abs(r.conductance_WK / own.conductance_WK - 1)).toBeLessThan(0.02);
+    // What the case holds back at 700 and at 1,800 rpm is in these points already.
+    expect(Math.abs(r.conductance_WK / own.conductance_WK - 1)).toBeLessThan(0.06);
   });
 
   /** Watts over kelvin: a printed "300 W at 10 K" is 30 W/K, whatever else it says. */

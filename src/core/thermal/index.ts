@@ -3,20 +3,10 @@ export {
   counterflowEffectiveness,
   crossflowApproximation,
 } from './effectiveness';
+export { ductNusseltT, ductNusseltH1, hausen, flatTubeNusselt, gnielinski } from './duct';
 export {
-  ductFanningRe,
-  ductNusseltT,
-  ductNusseltH1,
-  hausen,
-  flatTubeNusselt,
-  gnielinski,
-} from './duct';
-export { fanCurve, fanPressure, fanAgainst, fansAgainst, type FanCurve } from './fan';
-export {
-  coreDrag,
   radiatorConductance,
   INSTALLATION,
-  type Core,
   type RadiatorState,
   type RadiatorResult,
   type InstallationFactors,
@@ -37,7 +27,20 @@ export {
 } from './thermalModel';
 export { supplyLoad, supplyVerdict, type SupplyLoad } from './supply';
 export { solveHeat, solveHeatCases, solvePrepared, noiseOf, blockAt } from './solve';
-export { caseFanPoint } from './caseFans';
+export { airSensitivity, type AirSensitivity } from './airSensitivity';
+export {
+  airAlone,
+  airModelOf,
+  airSide,
+  airStreams,
+  caseAirOf,
+  chamberNode,
+  chamberNodes,
+  radiatorWind,
+  stateOf,
+  wayOf,
+  type CaseAirState,
+} from './caseAir';
 export {
   factorNetwork,
   heatThrough,
@@ -55,10 +58,8 @@ export {
   type ThermalFactors,
   type ThermalNetwork,
 } from './network';
-export { airSide } from './steadyNetwork';
 export {
   loopMeans,
-  caseExchange,
   prepareHeat,
   pumpHeat,
   radiatorState,
@@ -68,6 +69,7 @@ export {
   type Prepared,
   type Variation,
 } from './steady';
+export type { CaseNodes } from './steadyNetwork';
 export { nameHeat } from './report';
 export type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat, PartHeat } from './report';
 export { compareRating, type RatingCompared } from './rating';

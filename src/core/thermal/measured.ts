@@ -3,7 +3,7 @@ import { water } from '../fluids';
 import type { MeasuredRadiator } from '../components';
 import { radiatorConductance, type InstallationFactors } from './radiator';
 import type { RadiatorSetup } from './thermalModel';
-import { radiatorWind } from './caseFans';
+import { radiatorWind } from './caseAir';
 
 /** Where a radiator's figure comes from. */
 export type RadiatorBasis = 'model' | 'measured' | 'measured, extended by the model';

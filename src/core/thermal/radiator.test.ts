@@ -1,15 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { practiceConductance, practiceCore } from '../../proof/cooling';
+import { coreDrag } from '../airflow';
 import { air, water } from '../fluids';
 import {
-  coreDrag,
   counterflowEffectiveness,
   crossflowEffectiveness,
-  fanAgainst,
-  fansAgainst,
-  fanCurve,
-  fanPressure,
   flatTubeNusselt,
   gnielinski,
   INSTALLATION,
@@ -146,122 +142,6 @@ describe('limits of the radiator', () => {
   test("Gnielinski is in the handbook's range", () => {
     expect(gnielinski(10000, 5.83)).toBeGreaterThan(70);
     expect(gnielinski(10000, 5.83)).toBeLessThan(80);
-  });
-});
-
-describe('fans', () => {
-  const fan = fanCurve(
-    [
-      [0, 24],
-      [40, 18],
-      [80, 10],
-      [120, 0],
-    ],
-    2000,
-  );
-
-  /** Fan laws (ASHRAE Handbook): flow with speed, pressure with its square. */
-  test('half speed, half flow, a quarter of the pressure', () => {
-    expect(fanPressure(fan, 20, 1000)).toBeCloseTo(18 / 4, 9);
-  });
-
-  test('against nothing it gives its free flow; against a wall none', () => {
-    expect(fanAgainst(fan, 2000, 1, () => 0)).toBeCloseTo(120, 2);
-    expect(fanAgainst(fan, 2000, 1, () => 1e9)).toBeLessThan(0.01);
-    expect(fanAgainst(fan, 0, 1, () => 0)).toBe(0);
-  });
-
-  test('where it ends, pressure meets drag', () => {
-    fc.assert(
-      fc.property(
-        fc.double({ min: 400, max: 2000, noNaN: true }),
-        fc.double({ min: 1e-4, max: 0.05, noNaN: true }),
-        (rpm, k) => {
-          const q = fanAgainst(fan, rpm, 1, (f) => k * f * f);
-          expect(Math.abs(fanPressure(fan, q, rpm) - k * q * q)).toBeLessThan(0.01);
-        },
-      ),
-    );
-  });
-
-  test('two in a row push more through the same drag', () => {
-    const drag = (f: number): number => 0.004 * f * f;
-    expect(fanAgainst(fan, 1200, 2, drag)).toBeGreaterThan(fanAgainst(fan, 1200, 1, drag));
-  });
-
-  /**
-   * Fans whose curve is a parabola, p = p₀(s² − (V/V₀)²), have one formula in a row against k V²,
-   * whatever their speeds: V² = Σ p₀ s² / (k + Σ p₀/V₀²). Worked by hand from the fan laws.
-   */
-  test('unlike fans in a row: each by its own curve, one that stands holds the other back', () => {
-    const parabola = (p0: number, v0: number) => {
-      const at = Array.from({ length: 41 }, (_, i) => (v0 * i) / 40);
-      return fanCurve(
-        at.map((v) => [v, p0 * (1 - (v / v0) ** 2)] as const),
-        2000,
-      );
-    };
-    const strong = parabola(30, 120),
-      weak = parabola(12, 80),
-      k = 0.002;
-    const byHand = (a: number, b: number): number =>
-      Math.sqrt((30 * (a / 2000) ** 2 + 12 * (b / 2000) ** 2) / (k + 30 / 120 ** 2 + 12 / 80 ** 2));
-    for (const [a, b] of [
-      [1500, 1500],
-      [1500, 300],
-      [1500, 0],
-      [1500, 1],
-      [700, 1900],
-    ] as const) {
-      const flow = fansAgainst(
-        [
-          { curve: strong, speed_rpm: a },
-          { curve: weak, speed_rpm: b },
-        ],
-        (v) => k * v * v,
-      );
-      expect(Math.abs(flow / byHand(a, b) - 1)).toBeLessThan(0.02);
-    }
-  });
-
-  test('unlike fans in a row: the flow rises with each speed, and never jumps', () => {
-    const other = fanCurve(
-      [
-        [0, 15],
-        [60, 9],
-        [90, 0],
-      ],
-      1500,
-    );
-    const flow = (a: number, b: number): number =>
-      fansAgainst(
-        [
-          { curve: fan, speed_rpm: a },
-          { curve: other, speed_rpm: b },
-        ],
-        (v) => 0.001 * v * v,
-      );
-    for (let rpm = 0; rpm < 1500; rpm += 10) {
-      for (const [now, next] of [
-        [flow(1200, rpm), flow(1200, rpm + 10)],
-        [flow(rpm, 900), flow(rpm + 10, 900)],
-      ] as const) {
-        expect(next).toBeGreaterThanOrEqual(now - 1e-3);
-        expect(next - now).toBeLessThan(2);
-      }
-    }
-  });
-
-  test('a curve that rises is refused', () => {
-    expect(() =>
-      fanCurve(
-        [
-          [0, 5],
-          [50, 6],
-        ],
-        1000,
-      ),
-    ).toThrow(RangeError);
   });
 
   test('drag rises faster than the speed, slower than its square', () => {

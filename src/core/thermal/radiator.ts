@@ -1,31 +1,8 @@
 import { prandtl, type FluidProperties } from '../fluids';
 import { LMIN_TO_M3S } from '../units';
-import { ductFanningRe, ductNusseltT, flatTubeNusselt, hausen } from './duct';
+import { coreChannel, type Core } from '../airflow';
+import { ductNusseltT, flatTubeNusselt, hausen } from './duct';
 import { crossflowEffectiveness } from './effectiveness';
-
-/** The finned core of a radiator. */
-export interface Core {
-  /** Along the tubes, mm. */
-  readonly length_mm: number;
-  /** Across the tubes, mm. */
-  readonly width_mm: number;
-  /** In the direction of the air, mm. */
-  readonly depth_mm: number;
-  readonly fpi: number;
-  /** Between two flat tubes, mm. */
-  readonly finHeight_mm: number;
-  readonly finThickness_mm: number;
-  /** Outer thickness of a flat tube, mm. */
-  readonly tubeHeight_mm: number;
-  readonly tubeWall_mm: number;
-  /** Conductivity of the fin metal, W/(m·K). */
-  readonly finConductivity_WmK: number;
-  /** How often the coolant crosses the core: 2 for a U of two tube banks, 1 straight through. */
-  readonly passes: number;
-  /** What splits or louvres in the fins do to heat transfer and to drag; 1 and 1 for plain fins. */
-  readonly finHeatFactor: number;
-  readonly finDragFactor: number;
-}
 
 /**
  * Installation factors: hub shadow, uneven flow and frame on the air flow, and everything the plain
@@ -36,58 +13,6 @@ export const INSTALLATION = { airFlow: 0.65, conductance: 0.7 } as const;
 export interface InstallationFactors {
   readonly airFlow: number;
   readonly conductance: number;
-}
-
-interface Channel {
-  readonly gap: number;
-  readonly height: number;
-  readonly hydraulic: number;
-  readonly freeRatio: number;
-  readonly areaPerFrontal: number;
-  readonly finShare: number;
-  readonly aspect: number;
-}
-
-const INCH_MM = 25.4;
-
-function channel(core: Core): Channel {
-  const pitch = INCH_MM / core.fpi;
-  const gap = pitch - core.finThickness_mm;
-  const height = core.finHeight_mm;
-  const cell = pitch * (core.finHeight_mm + core.tubeHeight_mm);
-  return {
-    gap: gap / 1000,
-    height: height / 1000,
-    hydraulic: (2 * gap * height) / (gap + height) / 1000,
-    freeRatio: (gap * height) / cell,
-    areaPerFrontal: (2 * (gap + height) * core.depth_mm) / cell,
-    finShare: height / (gap + height),
-    aspect: Math.min(gap, height) / Math.max(gap, height),
-  };
-}
-
-/**
- * Increment of the pressure drop of developing flow in a narrow channel, in velocity heads (Shah &
- * London: about 0.7 for flat, 1.4 for square ducts).
- */
-const DEVELOPING_HEADS = 1.0;
-
-/**
- * Drag of a core, Pa, at an approach speed in m/s: developed friction by aspect ratio, developing
- * increment, entry 0.4 (1 − σ²) and exit (1 − σ)² losses (Kays & London), times the fin's own drag
- * factor on friction.
- */
-export function coreDrag(core: Core, approach_ms: number, air: FluidProperties): number {
-  if (approach_ms <= 0) return 0;
-  const c = channel(core);
-  const v = approach_ms / c.freeRatio;
-  const re = (air.density_kgm3 * v * c.hydraulic) / air.viscosity_Pas;
-  const friction =
-    ((4 * ductFanningRe(c.aspect)) / re) *
-    (core.depth_mm / 1000 / c.hydraulic) *
-    core.finDragFactor;
-  const entryExit = 0.4 * (1 - c.freeRatio ** 2) + (1 - c.freeRatio) ** 2;
-  return (friction + DEVELOPING_HEADS + entryExit) * 0.5 * air.density_kgm3 * v * v;
 }
 
 export interface RadiatorState {
@@ -121,7 +46,7 @@ const STILL_AIR_WM2K = 12;
  */
 export function radiatorConductance(core: Core, state: RadiatorState): RadiatorResult {
   const factors = state.factors ?? INSTALLATION;
-  const c = channel(core);
+  const c = coreChannel(core);
   const face = (core.length_mm * core.width_mm) / 1e6;
   const still = STILL_AIR_WM2K * face;
   const flow_m3s = (state.airFlow_m3h / 3600) * factors.airFlow;

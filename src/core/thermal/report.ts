@@ -24,6 +24,10 @@ export interface RadiatorHeat {
   readonly conductance_WK: number;
   readonly airIn_C: number;
   readonly airOut_C: number | null;
+  /** The way its air really goes. */
+  readonly air: 'in' | 'out';
+  /** Whether that is against its fans. */
+  readonly reversed: boolean;
   readonly airFlow_m3h: number;
   readonly airDrop_Pa: number;
   readonly face_ms: number;
@@ -68,11 +72,27 @@ export interface CaseReport {
   readonly caseFans: readonly {
     readonly id: string;
     readonly air: 'in' | 'out';
+    readonly reversed: boolean;
     readonly airFlow_m3h: number;
     readonly airDrop_Pa: number;
   }[];
   readonly intake_m3h: number;
   readonly exhaust_m3h: number;
+  /** Case air by chamber, Pa over the room; none of an open frame. */
+  readonly chambers: readonly {
+    readonly id: string;
+    readonly temp_C: number;
+    readonly pressure_Pa: number;
+  }[];
+  /** Ways without fans; m³/h from `from` to `to`, below 0 the other way. */
+  readonly openings: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly from: string;
+    readonly to: string;
+    readonly area_cm2: number;
+    readonly airFlow_m3h: number;
+  }[];
   /** At the listener of the brief. */
   readonly noise_dBA: number;
 }

@@ -117,11 +117,13 @@ describe('sections needed', () => {
     const { thermalModel, reports } = analyse(design);
     const prepared = prepareHeat(thermalModel, reports.flow),
       twice = withArea(prepared, 2);
-    const bare = prepared.caseFans.reduce((sum, p) => sum + p.flow_m3h, 0);
-    expect(twice.intake_m3h).toBeGreaterThan(prepared.intake_m3h * 1.5 - bare);
-    expect(twice.winds.map((w) => w.flow_m3h)).toEqual(prepared.winds.map((w) => w.flow_m3h * 2));
-    // The speed of the air through each stays.
-    expect(twice.winds.map((w) => w.face_ms)).toEqual(prepared.winds.map((w) => w.face_ms));
+    // Twice the fans bring nearly twice the air: the case holds them back a little more.
+    twice.caseAir.winds.forEach((w, i) => {
+      const before = prepared.caseAir.winds[i]?.flow_m3h ?? NaN;
+      expect(w.flow_m3h).toBeLessThan(before * 2);
+      expect(w.flow_m3h).toBeGreaterThan(before * 1.4);
+    });
+    expect(twice.caseAir.intake_m3h).toBeGreaterThan(prepared.caseAir.intake_m3h * 1.2);
     expect(withArea(prepared, 1)).toBe(prepared);
   });
 });

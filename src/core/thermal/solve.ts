@@ -8,7 +8,8 @@ import { blockLaw, blockResistanceIn, type BlockLaw } from './block';
 import type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat } from './report';
 import type { ThermalModel } from './thermalModel';
 import { prepareHeat, steadyState, type HeatOptions, type Prepared } from './steady';
-import type { FanOperatingPoint } from './caseFans';
+import type { FanOperatingPoint } from '../airflow';
+import { chamberNode, wayOf } from './caseAir';
 import type { LoopTemperatures } from './steadyNetwork';
 
 /** K/W of a block at a flow of a coolant, by its points measured in water. */
@@ -46,7 +47,7 @@ export function solvePrepared(
   load: LoadCaseId,
   options: HeatOptions = {},
 ): CaseReport {
-  const { thermalModel, flow, air: roomAir, winds } = prepared;
+  const { thermalModel, flow, air: roomAir, caseAir: moved } = prepared;
   const { system } = thermalModel;
   const { brief } = system.design;
   const room = brief.room_C;
@@ -55,11 +56,10 @@ export function solvePrepared(
     loopHeat,
     conductances,
     temps,
-    caseAir_C: caseAir,
+    chambers_C,
     airCooled_W: onAir_W,
-    intake_m3h,
-    exhaust_m3h,
   } = steadyState(prepared, load, options);
+  const caseAir = chambers_C[0] as number;
   const heatOf = (id: string): number => parts.find((p) => p.component === id)?.heat_W ?? 0;
 
   return {
@@ -87,12 +87,14 @@ export function solvePrepared(
     }),
     radiators: thermalModel.radiators.map((r, i): RadiatorHeat => {
       const c = conductances[i] as Prepared['conductances'][number];
-      const wind = winds[i] as FanOperatingPoint;
-      const airIn = r.air === 'in' ? room : caseAir;
+      const wind = moved.winds[i] as FanOperatingPoint;
+      const way = wayOf(r, wind.flow_m3h);
+      const airIn =
+        way === 'in' ? room : (chambers_C[chamberNode(thermalModel, r.chamber)] as number);
       const t = temps.get(r.loop)?.link(c.edge);
       const heat = t ? c.k * (t.in_C - airIn) : null;
       const stream =
-        ((wind.flow_m3h * thermalModel.factors.airFlow) / 3600) *
+        ((Math.abs(wind.flow_m3h) * thermalModel.factors.airFlow) / 3600) *
         roomAir.density_kgm3 *
         roomAir.heatCapacity_JkgK;
       return {
@@ -102,7 +104,9 @@ export function solvePrepared(
         conductance_WK: c.k,
         airIn_C: airIn,
         airOut_C: heat !== null && stream > 0 ? airIn + heat / stream : null,
-        airFlow_m3h: wind.flow_m3h * thermalModel.factors.airFlow,
+        air: way,
+        reversed: way !== r.air,
+        airFlow_m3h: Math.abs(wind.flow_m3h) * thermalModel.factors.airFlow,
         basis: c.basis,
         airDrop_Pa: wind.drop_Pa,
         face_ms: wind.face_ms,
@@ -168,13 +172,27 @@ export function solvePrepared(
     caseAir_C: caseAir,
     caseFans: thermalModel.caseFans.map((b, i) => ({
       id: b.set.component,
-      air: b.air,
+      air: wayOf(b, (moved.caseFans[i] as FanOperatingPoint).flow_m3h),
+      reversed: (moved.caseFans[i] as FanOperatingPoint).flow_m3h < 0,
       airFlow_m3h:
-        (prepared.caseFans[i] as FanOperatingPoint).flow_m3h * thermalModel.factors.airFlow,
-      airDrop_Pa: (prepared.caseFans[i] as FanOperatingPoint).drop_Pa,
+        Math.abs((moved.caseFans[i] as FanOperatingPoint).flow_m3h) * thermalModel.factors.airFlow,
+      airDrop_Pa: (moved.caseFans[i] as FanOperatingPoint).drop_Pa,
     })),
-    intake_m3h,
-    exhaust_m3h,
+    intake_m3h: moved.intake_m3h,
+    exhaust_m3h: moved.exhaust_m3h,
+    chambers: thermalModel.chambers.map((id, i) => ({
+      id,
+      temp_C: chambers_C[i] as number,
+      pressure_Pa: moved.solution.pressures_Pa[i] as number,
+    })),
+    openings: thermalModel.openings.map(({ id, name, from, to, area_cm2 }, i) => ({
+      id,
+      name,
+      from,
+      to,
+      area_cm2,
+      airFlow_m3h: moved.solution.openings[i] as number,
+    })),
     noise_dBA: noiseOf(thermalModel),
   };
 }

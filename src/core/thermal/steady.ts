@@ -14,14 +14,15 @@ import {
   type LoopTemperatures,
   type SteadyNetwork,
 } from './steadyNetwork';
-import { caseFanPoint, radiatorWind, type FanOperatingPoint } from './caseFans';
-
-/**
- * What a case sheds without fans: air that finds its way through, m³/h, and its walls, W/(m² K)
- * (common practice, no source).
- */
-const DRAUGHT_M3H = 12;
-const WALL_WM2K = 5;
+import type { FanOperatingPoint } from '../airflow';
+import {
+  airStreams,
+  caseAirOf,
+  chamberNode,
+  chamberNodes,
+  wayOf,
+  type CaseAirState,
+} from './caseAir';
 
 export interface HeatOptions {
   /** Multiplies every part's heat: for "how much would it carry". */
@@ -45,8 +46,7 @@ export interface Prepared {
   readonly thermalModel: ThermalModel;
   readonly flow: FlowReport;
   readonly air: FluidProperties;
-  readonly winds: readonly FanOperatingPoint[];
-  readonly caseFans: readonly FanOperatingPoint[];
+  readonly caseAir: CaseAirState;
   readonly streams: readonly LoopStreams[];
   readonly conductances: readonly {
     readonly edge: string;
@@ -57,16 +57,14 @@ export interface Prepared {
     readonly coolant_Lmin: number;
     readonly coolant: FluidProperties;
   }[];
-  /** Air that all fans move into and out of the case, m³/h. */
-  readonly intake_m3h: number;
-  readonly exhaust_m3h: number;
 }
 
 export function prepareHeat(thermalModel: ThermalModel, flow: FlowReport): Prepared {
   const { system } = thermalModel;
   const { brief } = system.design;
   const roomAir = air(brief.room_C + 3, brief.altitude_m);
-  const states = thermalModel.radiators.map((r) => {
+  const caseAir = airOf(thermalModel, roomAir);
+  const states = thermalModel.radiators.map((r, i) => {
     const graph = system.loops.find((g) => g.loop.id === r.loop);
     const edge = graph?.links.find((e) => e.component === r.id);
     const q = flow.links.find((l) => l.id === edge?.id && l.loop === r.loop)?.flow_Lmin ?? 0;
@@ -79,22 +77,35 @@ export function prepareHeat(thermalModel: ThermalModel, flow: FlowReport): Prepa
       edge: edge?.id ?? '',
       coolant_Lmin: q,
       coolant,
-      ...radiatorState(r, q, coolant, roomAir, thermalModel.factors),
+      ...radiatorState(
+        r,
+        caseAir.winds[i] as FanOperatingPoint,
+        q,
+        coolant,
+        roomAir,
+        thermalModel.factors,
+      ),
     };
   });
-  const winds = states.map((s) => s.wind);
-  const bare = thermalModel.caseFans.map(caseFanPoint);
   return {
     thermalModel,
     flow,
     air: roomAir,
-    winds,
-    caseFans: bare,
+    caseAir,
     streams: streamsOf(thermalModel, flow),
     conductances: states,
-    intake_m3h: movedThrough(thermalModel, winds, bare, 'in'),
-    exhaust_m3h: movedThrough(thermalModel, winds, bare, 'out'),
   };
+}
+
+const airs = new WeakMap<ThermalModel, CaseAirState>();
+/** Air depends on the model alone: kept while the same model meets other flows. */
+function airOf(thermalModel: ThermalModel, roomAir: FluidProperties): CaseAirState {
+  let known = airs.get(thermalModel);
+  if (!known) {
+    known = caseAirOf(thermalModel, roomAir);
+    airs.set(thermalModel, known);
+  }
+  return known;
 }
 
 /**
@@ -111,10 +122,10 @@ export function withArea(prepared: Prepared, factor: number): Prepared {
     fans: r.fans.map((f) => ({ ...f, count: f.count * factor })),
   }));
   const scaled: ThermalModel = { ...thermalModel, radiators };
-  const winds = prepared.winds.map((w) => ({ ...w, flow_m3h: w.flow_m3h * factor }));
+  const caseAir = airOf(scaled, roomAir);
   const conductances = prepared.conductances.map((c, i) => {
     const modelled_WK = radiatorConductance((radiators[i] as RadiatorSetup).core, {
-      airFlow_m3h: (winds[i] as FanOperatingPoint).flow_m3h,
+      airFlow_m3h: Math.abs((caseAir.winds[i] as FanOperatingPoint).flow_m3h),
       coolantFlow_Lmin: c.coolant_Lmin,
       air: roomAir,
       coolant: c.coolant,
@@ -127,87 +138,47 @@ export function withArea(prepared: Prepared, factor: number): Prepared {
   return {
     ...prepared,
     thermalModel: scaled,
-    winds,
+    caseAir,
     conductances,
-    intake_m3h: movedThrough(scaled, winds, prepared.caseFans, 'in'),
-    exhaust_m3h: movedThrough(scaled, winds, prepared.caseFans, 'out'),
   };
 }
 
-/** Air that radiators and bare fans move one way, m³/h. */
-function movedThrough(
-  thermalModel: ThermalModel,
-  winds: readonly FanOperatingPoint[],
-  bare: readonly FanOperatingPoint[],
-  way: 'in' | 'out',
-): number {
-  const through = (
-    list: readonly { readonly air: string }[],
-    moved: readonly FanOperatingPoint[],
-  ): number =>
-    list.reduce(
-      (sum, x, i) => sum + (x.air === way ? (moved[i] as FanOperatingPoint).flow_m3h : 0),
-      0,
-    );
-  return (
-    thermalModel.factors.airFlow *
-    (through(thermalModel.radiators, winds) + through(thermalModel.caseFans, bare))
-  );
-}
-
 /**
- * Wind and heat per kelvin of one radiator with its fans as they turn, at a coolant flow: measured
- * where it was, modelled else.
+ * Heat per kelvin of one radiator in the wind that its fans and the case leave it, at a coolant
+ * flow: measured where it was, modelled else.
  */
 export function radiatorState(
   r: RadiatorSetup,
+  wind: FanOperatingPoint,
   coolant_Lmin: number,
   coolant: FluidProperties,
   roomAir: FluidProperties,
   factors: InstallationFactors,
 ): {
-  readonly wind: FanOperatingPoint;
   readonly k: number;
   readonly modelled_WK: number;
   readonly basis: RadiatorBasis;
 } {
-  const wind = radiatorWind(r, roomAir);
+  const airFlow_m3h = Math.abs(wind.flow_m3h);
   const k = radiatorConductance(r.core, {
-    airFlow_m3h: wind.flow_m3h,
+    airFlow_m3h,
     coolantFlow_Lmin: coolant_Lmin,
     air: roomAir,
     coolant,
     factors,
   }).conductance_WK;
   const { measured } = r.part;
-  if (!measured) return { wind, k, modelled_WK: k, basis: 'model' };
+  if (!measured) return { k, modelled_WK: k, basis: 'model' };
   const { ratio, basis } = measuredRatio(
     r,
     measured,
     roomAir,
     factors,
   )(
-    measured.against === 'air' ? wind.flow_m3h * factors.airFlow : (r.fans[0]?.speed_rpm ?? 0),
+    measured.against === 'air' ? airFlow_m3h * factors.airFlow : (r.fans[0]?.speed_rpm ?? 0),
     coolant_Lmin,
   );
-  return { wind, k: k * ratio, modelled_WK: k, basis };
-}
-
-/**
- * What case air carries away per kelvin over the room, W/K: its fans, or where they stand, draughts
- * and walls.
- */
-export function caseExchange(
-  { system }: ThermalModel,
-  roomAir: FluidProperties,
-  moved_m3h: number,
-): number {
-  const perFlow = (roomAir.density_kgm3 * roomAir.heatCapacity_JkgK) / 3600;
-  const [x = 0, y = 0, z = 0] = (system.design.case?.interior ?? []).map((mm) => mm / 1000);
-  return Math.max(
-    moved_m3h * perFlow,
-    DRAUGHT_M3H * perFlow + WALL_WM2K * 2 * (x * y + y * z + z * x),
-  );
+  return { k: k * ratio, modelled_WK: k, basis };
 }
 
 /** What the pump puts into its coolant, W: its power goes as the cube of speed (affinity laws). */
@@ -239,10 +210,9 @@ export interface Steady {
   readonly loopHeat: ReadonlyMap<string, number>;
   readonly conductances: Prepared['conductances'];
   readonly temps: ReadonlyMap<string, LoopTemperatures | null>;
-  readonly caseAir_C: number;
+  /** Case air by chamber, the main one first. */
+  readonly chambers_C: readonly number[];
   readonly airCooled_W: number;
-  readonly intake_m3h: number;
-  readonly exhaust_m3h: number;
 }
 
 /** Solves loops and case air together for one load case. */
@@ -251,8 +221,8 @@ export function steadyState(
   load: LoadCaseId,
   options: HeatOptions = {},
 ): Steady {
-  const { thermalModel, intake_m3h, exhaust_m3h } = prepared;
-  const { system } = thermalModel;
+  const { system } = prepared.thermalModel;
+  const { thermalModel } = prepared;
   const parts = heatOfParts(thermalModel, load, options);
   const { gain_W, loopHeat } = heatOfEdges(thermalModel, parts);
   const onAir_W = parts.reduce((s, p) => s + (p.to === 'air' ? p.heat_W : 0), 0);
@@ -263,10 +233,8 @@ export function steadyState(
     loopHeat,
     conductances: prepared.conductances,
     temps: new Map(system.loops.map((g) => [g.loop.id, solved.loops.get(g.loop.id) ?? null])),
-    caseAir_C: solved.caseAir_C,
+    chambers_C: solved.chambers_C,
     airCooled_W: onAir_W,
-    intake_m3h,
-    exhaust_m3h,
   };
 }
 
@@ -322,14 +290,24 @@ const networks = new WeakMap<Prepared, SteadyNetwork>();
 function networkOf(prepared: Prepared): SteadyNetwork {
   let found = networks.get(prepared);
   if (!found) {
-    const { thermalModel, conductances, intake_m3h, exhaust_m3h } = prepared;
+    const { thermalModel, conductances, caseAir } = prepared;
     found = steadyNetwork(
       prepared.streams,
       thermalModel.radiators.map((r, i) => {
         const { edge, k } = conductances[i] as Prepared['conductances'][number];
-        return { loop: r.loop, edge, conductance_WK: k, air: r.air };
+        const { flow_m3h } = caseAir.winds[i] as FanOperatingPoint;
+        return {
+          loop: r.loop,
+          edge,
+          conductance_WK: k,
+          air: wayOf(r, flow_m3h),
+          chamber: chamberNode(thermalModel, r.chamber),
+        };
       }),
-      caseExchange(thermalModel, prepared.air, Math.max(intake_m3h, exhaust_m3h)),
+      {
+        count: chamberNodes(thermalModel),
+        streams: airStreams(thermalModel, prepared.air, caseAir),
+      },
     );
     networks.set(prepared, found);
   }

@@ -3,14 +3,13 @@ import type { FlowReport } from '../hydraulics';
 import { coolantProperties, type FluidProperties } from '../fluids';
 import type { LoopGraph } from '../system';
 import { LMIN_TO_M3S } from '../units';
+import { airSide } from './caseAir';
 import {
   endOf,
   factorNetwork,
   isFlowing,
   junctionMixes,
-  only,
   readMix,
-  ROOM,
   solveNetwork,
   startOf,
   type Conductor,
@@ -73,6 +72,8 @@ export interface Exchanger {
   readonly conductance_WK: number;
   /** `in`: room air, which then warms the case; `out`: case air, which then leaves. */
   readonly air: 'in' | 'out';
+  /** Node of the chamber. */
+  readonly chamber: number;
 }
 
 /** A loop within the network: node `first` is what its first stream lets out. */
@@ -88,11 +89,18 @@ interface LoopNodes {
   readonly indexOf: ReadonlyMap<string, number>;
 }
 
-/** Nodes and streams of loops: they stay while the flow does. Node 0 is the case air. */
+/** Chambers of the case, and what flows into them. They are the first nodes. */
+export interface CaseNodes {
+  readonly count: number;
+  readonly streams: readonly Stream[];
+}
+
+/** Nodes and streams of loops: they stay while the flow does. */
 interface Topology {
   readonly loops: ReadonlyMap<string, LoopNodes>;
   readonly carried: readonly Stream[];
   readonly nodes: number;
+  readonly chambers: number;
 }
 
 /** Loops that have a steady state, and the case air, in one balance. */
@@ -100,28 +108,27 @@ export interface SteadyNetwork {
   readonly network: ThermalNetwork;
   readonly factors: ThermalFactors;
   readonly loops: ReadonlyMap<string, LoopNodes>;
+  readonly chambers: number;
 }
 
-const CASE_AIR = 0;
+/** The main chamber: parts on air stand in it. */
+const MAIN = 0;
 
-/**
- * `exchange_WK`: what the case air gives to the room per kelvin. A loop in which nothing flows or
- * no radiator works has no steady state and is left out.
- */
+/** A loop in which nothing flows or no radiator works has no steady state and is left out. */
 export function steadyNetwork(
   streams: readonly LoopStreams[],
   exchangers: readonly Exchanger[],
-  exchange_WK: number,
+  air: CaseNodes,
 ): SteadyNetwork {
   const possible = streams.filter((s) => canSettle(s, exchangers));
   const all = possible.length === streams.length ? streams : possible;
-  const whole = assemble(topologyOf(all), exchangers, exchange_WK);
+  const whole = assemble(topologyOf(all, air.count), exchangers, air);
   if (whole) return whole;
   // Some part of a loop goes round apart from its radiators: that loop is left out.
   const settling = possible.filter(
-    (s) => assemble(layNodes([s]), exchangers, exchange_WK) !== null,
+    (s) => assemble(layNodes([s], air.count), exchangers, air) !== null,
   );
-  return assemble(layNodes(settling), exchangers, exchange_WK) as SteadyNetwork;
+  return assemble(layNodes(settling, air.count), exchangers, air) as SteadyNetwork;
 }
 
 function canSettle({ loop, flows, complete }: LoopStreams, exchangers: readonly Exchanger[]) {
@@ -131,19 +138,19 @@ function canSettle({ loop, flows, complete }: LoopStreams, exchangers: readonly 
 }
 
 const topologies = new WeakMap<readonly LoopStreams[], Topology>();
-function topologyOf(streams: readonly LoopStreams[]): Topology {
+function topologyOf(streams: readonly LoopStreams[], chambers: number): Topology {
   let known = topologies.get(streams);
-  if (!known) {
-    known = layNodes(streams);
+  if (known?.chambers !== chambers) {
+    known = layNodes(streams, chambers);
     topologies.set(streams, known);
   }
   return known;
 }
 
-function layNodes(streams: readonly LoopStreams[]): Topology {
+function layNodes(streams: readonly LoopStreams[], chambers: number): Topology {
   const loops = new Map<string, LoopNodes>();
   const carried: Stream[] = [];
-  let nodes = CASE_AIR + 1;
+  let nodes = chambers;
   for (const s of streams) {
     const first = nodes;
     const arriving = junctionMixes(s.flows, first);
@@ -158,13 +165,13 @@ function layNodes(streams: readonly LoopStreams[]): Topology {
     });
     nodes += s.flows.length;
   }
-  return { loops, carried, nodes };
+  return { loops, carried, nodes, chambers };
 }
 
 function assemble(
-  { loops, carried, nodes }: Topology,
+  { loops, carried, nodes, chambers }: Topology,
   exchangers: readonly Exchanger[],
-  exchange_WK: number,
+  air: CaseNodes,
 ): SteadyNetwork | null {
   const conductors = exchangers.flatMap((x): Conductor[] => {
     const loop = loops.get(x.loop);
@@ -175,40 +182,36 @@ function assemble(
         conductance_WK: x.conductance_WK,
         hot: loop.inlets[index] as Mix,
         from: loop.first + index,
-        ...airSide(x.air, CASE_AIR),
+        ...airSide(x.air, x.chamber),
       },
     ];
   });
   const network: ThermalNetwork = {
     capacity_JK: new Float64Array(nodes),
-    streams: [{ capacity_WK: exchange_WK, from: only(ROOM), to: CASE_AIR }, ...carried],
+    streams: [...air.streams, ...carried],
     conductors,
   };
   const factors = factorNetwork(network);
-  return factors && { network, factors, loops };
+  return factors && { network, factors, loops, chambers };
 }
-
-/** A radiator that draws room air in warms the case; one that blows case air out warms nothing. */
-export const airSide = (air: 'in' | 'out', caseAir: number): Pick<Conductor, 'cold' | 'into'> =>
-  air === 'in' ? { cold: only(ROOM), into: caseAir } : { cold: only(caseAir), into: ROOM };
 
 /** The steady state under heats put into the edges of loops, by id, and into the case air, W. */
 export function solveSteady(
-  { network, factors, loops }: SteadyNetwork,
+  { network, factors, loops, chambers }: SteadyNetwork,
   gain_W: ReadonlyMap<string, number>,
   onAir_W: number,
   room_C: number,
 ): {
-  readonly caseAir_C: number;
+  readonly chambers_C: readonly number[];
   readonly loops: ReadonlyMap<string, LoopTemperatures>;
 } {
   const source_W = new Float64Array(network.capacity_JK.length);
-  source_W[CASE_AIR] = onAir_W;
+  source_W[MAIN] = onAir_W;
   for (const { first, indexOf } of loops.values())
     for (const [edge, index] of indexOf) source_W[first + index] = gain_W.get(edge) ?? 0;
   const temp_C = solveNetwork(factors, source_W, room_C, new Float64Array(source_W.length));
   return {
-    caseAir_C: temp_C[CASE_AIR] as number,
+    chambers_C: [...temp_C.subarray(0, chambers)],
     loops: new Map([...loops].map(([id, nodes]) => [id, readLoop(nodes, temp_C, room_C)])),
   };
 }

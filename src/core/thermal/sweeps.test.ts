@@ -5,8 +5,8 @@ import type { FanPart, RadiatorPart } from '../components';
 import { applyEdit, findComponent, type Design, type Edit } from '../design';
 import { air, coolantProperties, water, type CoolantBase } from '../fluids';
 import { INSTALLATION, noiseOf, radiatorConductance } from '.';
-import { radiatorWind } from './caseFans';
-import { fanCurve } from './fan';
+import { fanCurve } from '../airflow';
+import { radiatorWind } from './caseAir';
 import { coreOf, type RadiatorSetup } from './thermalModel';
 
 /**

@@ -15,10 +15,19 @@ import {
   type LoadCaseId,
   type RadiatorPart,
 } from '../components';
-import { fanCurve, type FanCurve } from './fan';
-import { INSTALLATION, type Core, type InstallationFactors } from './radiator';
-
-export type AirWay = 'in' | 'out';
+import {
+  chambersOf,
+  fanCurve,
+  isOpenFrame,
+  MAIN_CHAMBER,
+  openingsOf,
+  type AirOpening,
+  type AirWay,
+  type Core,
+  type FanCurve,
+} from '../airflow';
+import { air } from '../fluids';
+import { INSTALLATION, type InstallationFactors } from './radiator';
 
 /** Fans in front of or behind one face, all alike. */
 export interface FanSet {
@@ -36,6 +45,8 @@ export interface RadiatorSetup {
   readonly core: Core;
   readonly sections: number;
   readonly air: AirWay;
+  /** The chamber of the case it blows into or draws from. */
+  readonly chamber: string;
   /** Fans pushing and pulling in a row, one entry a face. */
   readonly fans: readonly FanSet[];
   /** Filter and grille, and what stands before the air's way, Pa at 1 m/s. */
@@ -45,6 +56,7 @@ export interface RadiatorSetup {
 export interface CaseFans {
   readonly set: FanSet;
   readonly air: AirWay;
+  readonly chamber: string;
   readonly filterLoss_Pa: number;
 }
 
@@ -68,6 +80,9 @@ export interface ThermalModel {
   readonly sources: readonly Source[];
   readonly radiators: readonly RadiatorSetup[];
   readonly caseFans: readonly CaseFans[];
+  /** Chambers of the case, the main one first; none of an open frame. */
+  readonly chambers: readonly string[];
+  readonly openings: readonly AirOpening[];
   /** What the place makes of fans and cores. */
   readonly factors: InstallationFactors;
 }
@@ -117,7 +132,7 @@ export type Blocked = ReadonlyMap<ComponentId, number>;
  * by what they stand on.
  */
 export function compileThermalModel(system: System, blocked: Blocked = new Map()): ThermalModel {
-  const { components } = system.design;
+  const { components, brief, case: shell } = system.design;
   const radiators = components.flatMap((c) => radiatorSetup(system, c, blocked) ?? []);
   const cooled = new Set(radiators.map((r) => r.id));
   return {
@@ -125,6 +140,8 @@ export function compileThermalModel(system: System, blocked: Blocked = new Map()
     sources: components.flatMap((component) => sourceOf(system, component) ?? []),
     radiators,
     caseFans: components.flatMap((c) => caseFansOf(system, c, cooled, blocked) ?? []),
+    chambers: isOpenFrame(shell) ? [] : chambersOf(shell),
+    openings: openingsOf(system, air(brief.room_C, brief.altitude_m).density_kgm3),
     factors: INSTALLATION,
   };
 }
@@ -199,6 +216,7 @@ function radiatorSetup(
     sections: part.sections,
     fans,
     air: placement.on === 'mount' ? placement.air : 'in',
+    chamber: chamberOf(system, placement),
     filterLoss_Pa: lossBefore(system, id, placement, blocked),
   };
 }
@@ -221,8 +239,17 @@ function caseFansOf(
   return {
     set: fanSet(component, system.placed.get(component.id)?.count ?? 1),
     air: stack.placement.air,
+    chamber: chamberOf(system, stack.placement),
     filterLoss_Pa: lossBefore(system, stack.id, stack.placement, blocked),
   };
+}
+
+/** The chamber that a mount of the case opens into. */
+function chamberOf({ design: { case: shell } }: System, placement: Placement): string {
+  const mount =
+    placement.on === 'mount' ? shell?.mounts.find((m) => m.id === placement.mount) : undefined;
+  const named = mount?.chamber;
+  return named !== undefined && chambersOf(shell).includes(named) ? named : MAIN_CHAMBER;
 }
 
 /** Filter and grille of its mount, and what stands before it. */

@@ -1,11 +1,16 @@
+import type { FanOperatingPoint } from '../airflow';
 import { air, type FluidProperties } from '../fluids';
 import type { FlowReport } from '../hydraulics';
 import {
-  caseFanPoint,
+  airStreams,
   blockAt,
-  caseExchange,
+  chamberNode,
+  chamberNodes,
   noiseOf,
   pumpHeat,
+  stateOf,
+  wayOf,
+  type CaseNodes,
   type ThermalModel,
 } from '../thermal';
 import type { LoopGraph } from '../system';
@@ -13,7 +18,16 @@ import type { PumpPart } from '../components';
 import { linkVolume, standingVolumes, type Run } from '../tubing';
 import { airCoolerCapacity, blockCapacity, linkCapacity } from './capacity';
 import { drivesOf, type Drive } from './drives';
-import { coolantOf, LoopFlows, onPumpGrid, RadiatorFigures } from './plant';
+import {
+  airBetween,
+  AirFigures,
+  coolantOf,
+  fanSets,
+  LoopFlows,
+  onPumpGrid,
+  RadiatorFigures,
+  type AirAt,
+} from './plant';
 import { ThermalState, type Body, type Cooler, type Exchanger, type LumpedLoop } from './state';
 
 /** An air cooler that no part's papers tell of, K/W (common practice, no source). */
@@ -31,8 +45,6 @@ interface Radiator {
   /** Among the setup's radiators. */
   readonly index: number;
   readonly exchanger: Exchanger;
-  readonly fans: readonly Drive[];
-  readonly speeds: Float64Array;
   readonly figures: RadiatorFigures;
 }
 
@@ -57,9 +69,12 @@ export class Machine {
   sag = 0;
   private readonly byComponent: ReadonlyMap<string, Drive>;
   private readonly roomAir: FluidProperties;
-  private readonly moved_m3h: Float64Array;
-  private exchange_WK = 0;
-  private bare = { key: '', in: 0, out: 0 };
+  /** In the order of the model's rows. */
+  private readonly fans: readonly Drive[];
+  private readonly speeds: Float64Array;
+  private readonly airFigures: AirFigures;
+  private airAt: AirAt;
+  private caseAir: CaseNodes;
 
   constructor(
     private readonly thermalModel: ThermalModel,
@@ -71,7 +86,11 @@ export class Machine {
     this.roomAir = air(brief.room_C + 3, brief.altitude_m);
     this.drives = drivesOf(thermalModel);
     this.byComponent = new Map(this.drives.map((d) => [d.component.id, d]));
-    this.moved_m3h = new Float64Array(thermalModel.radiators.length);
+    this.fans = fanSets(thermalModel).map((f) => this.driveOf(f.component));
+    this.speeds = Float64Array.from(this.fans, (f) => f.now);
+    this.airFigures = new AirFigures(thermalModel, this.roomAir);
+    this.airAt = this.airFigures.at(this.speeds);
+    this.caseAir = { count: chamberNodes(thermalModel), streams: [] };
     this.loops = thermalModel.system.loops.map((graph) => this.loopOf(graph));
     this.coolers = thermalModel.sources.flatMap((s, source): Cooler[] =>
       s.block
@@ -87,23 +106,25 @@ export class Machine {
     this.state = new ThermalState(
       this.loops.map((l) => l.lumped),
       this.coolers,
+      this.caseAir.count,
       brief.room_C,
     );
+    this.setAir();
     this.adjust();
   }
 
   /** Flows, conductances and air as speeds now are. */
   adjust(): void {
+    if (this.fans.some((f, i) => f.now !== this.speeds[i])) this.setAir();
     for (const loop of this.loops) {
       if (this.setPumps(loop)) this.setFlows(loop);
       this.setRadiators(loop);
     }
-    this.exchange_WK = this.exchange();
   }
 
   /** One step; the heat that left for the room, W. */
   advance(heat_W: Float64Array, step_s: number): number {
-    return this.state.step(heat_W, this.exchange_WK, this.room_C, step_s);
+    return this.state.step(heat_W, this.caseAir, this.room_C, step_s);
   }
 
   /** Warmest loop's mean coolant, the brief's room when there is none, °C. */
@@ -181,9 +202,12 @@ export class Machine {
       return [
         {
           index,
-          exchanger: { edge, air: r.air, conductance_WK: 0 },
-          fans: r.fans.map((f) => this.driveOf(f.component)),
-          speeds: new Float64Array(r.fans.length),
+          exchanger: {
+            edge,
+            air: r.air,
+            chamber: chamberNode(this.thermalModel, r.chamber),
+            conductance_WK: 0,
+          },
           figures: new RadiatorFigures(this.thermalModel, index, coolant, this.roomAir),
         },
       ];
@@ -239,36 +263,32 @@ export class Machine {
   }
 
   private setRadiators({ radiators, lumped }: PlantLoop): void {
-    for (const r of radiators) {
-      for (let i = 0; i < r.fans.length; i += 1) r.speeds[i] = (r.fans[i] as Drive).now;
-      const through = Math.abs(lumped.flow_Lmin[r.exchanger.edge] as number);
-      const { k, air_m3h } = r.figures.at(r.speeds, through);
-      r.exchanger.conductance_WK = k;
-      this.moved_m3h[r.index] = air_m3h;
+    for (const { exchanger, figures } of radiators) {
+      const through = Math.abs(lumped.flow_Lmin[exchanger.edge] as number);
+      exchanger.conductance_WK = figures.at(this.airAt, through);
     }
   }
 
-  /** What the case air gives to the room, W/K. */
-  private exchange(): number {
-    this.setBareFans();
-    let inward = this.bare.in;
-    let outward = this.bare.out;
-    this.thermalModel.radiators.forEach((r, i) => {
-      if (r.air === 'in') inward += this.moved_m3h[i] as number;
-      else outward += this.moved_m3h[i] as number;
+  /** The case's air as the fans now turn, and the way it goes through each radiator. */
+  private setAir(): void {
+    const { thermalModel, roomAir } = this;
+    this.fans.forEach((f, i) => {
+      this.speeds[i] = f.now;
     });
-    return caseExchange(this.thermalModel, this.roomAir, Math.max(inward, outward));
-  }
-
-  private setBareFans(): void {
-    const { caseFans: bare, factors } = this.thermalModel;
-    const key = bare.map((b) => Math.round(this.driveOf(b.set.component).now)).join();
-    if (key === this.bare.key) return;
-    const next = { key, in: 0, out: 0 };
-    for (const b of bare) {
-      const set = { ...b.set, speed_rpm: this.driveOf(b.set.component).now };
-      next[b.air] += factors.airFlow * caseFanPoint({ ...b, set }).flow_m3h;
-    }
-    this.bare = next;
+    this.airAt = this.airFigures.at(this.speeds);
+    const moved = stateOf(thermalModel, airBetween(this.airAt));
+    this.caseAir = {
+      count: this.caseAir.count,
+      streams: airStreams(thermalModel, roomAir, moved),
+    };
+    for (const { radiators } of this.loops)
+      for (const { index, exchanger } of radiators) {
+        const way = wayOf(
+          thermalModel.radiators[index] as ThermalModel['radiators'][number],
+          (moved.winds[index] as FanOperatingPoint).flow_m3h,
+        );
+        if (way !== exchanger.air) this.state.changed();
+        exchanger.air = way;
+      }
   }
 }

@@ -9,6 +9,7 @@ import {
   ROOM,
   solveNetwork,
   startOf,
+  type CaseNodes,
   type Conductor,
   type Flowing,
   type Mix,
@@ -37,7 +38,9 @@ export interface Cooler {
 /** A radiator on an edge. */
 export interface Exchanger {
   readonly edge: number;
-  readonly air: 'in' | 'out';
+  air: 'in' | 'out';
+  /** Node of the chamber it blows into or draws from. */
+  readonly chamber: number;
   conductance_WK: number;
 }
 
@@ -74,7 +77,7 @@ const flowsOf = ({ graph, flow_Lmin }: LumpedLoop): readonly Flowing[] =>
 const SAME = 1e-3;
 
 /**
- * Where things stand in the network: the case air first, then each loop's edges and its parts'
+ * Where things stand in the network: the chambers of the case first, then each loop's edges and its parts'
  * metal, then the coolers.
  */
 interface Places {
@@ -83,12 +86,13 @@ interface Places {
   readonly cooler: number;
   readonly count: number;
 }
-const CASE_AIR = 0;
+/** The main chamber: parts on air stand in it. */
+const MAIN = 0;
 
-function placesOf(loops: readonly LumpedLoop[], coolers: number): Places {
+function placesOf(loops: readonly LumpedLoop[], coolers: number, chambers: number): Places {
   const edge: number[] = [];
   const body: number[] = [];
-  let next = CASE_AIR + 1;
+  let next = chambers;
   for (const l of loops) {
     edge.push(next);
     body.push(next + l.capacity_JK.length);
@@ -109,14 +113,16 @@ export class ThermalState {
   private reads: readonly MeanReads[] | null = null;
   private factors: ThermalFactors | null = null;
   private step_s = NaN;
+  private heldAir: CaseNodes | null = null;
   private held: Float64Array = new Float64Array(0);
 
   constructor(
     private readonly loops: readonly LumpedLoop[],
     private readonly coolers: readonly Cooler[],
+    private readonly chambers: number,
     private room_C: number,
   ) {
-    this.at = placesOf(loops, coolers.length);
+    this.at = placesOf(loops, coolers.length, chambers);
     this.temp_C = new Float64Array(this.at.count).fill(room_C);
     this.source_W = new Float64Array(this.at.count);
   }
@@ -128,12 +134,13 @@ export class ThermalState {
   }
 
   /** One step under the parts' heats, W by source. Gives the heat that left for the room, W. */
-  step(heat_W: Float64Array, exchange_WK: number, room_C: number, step_s: number): number {
+  step(heat_W: Float64Array, air: CaseNodes, room_C: number, step_s: number): number {
     this.room_C = room_C;
-    if (!this.network || step_s !== this.step_s || this.drifted(exchange_WK)) {
-      this.network = this.assemble(exchange_WK);
+    if (!this.network || step_s !== this.step_s || this.drifted(air)) {
+      this.network = this.assemble(air);
       this.factors = factorNetwork(this.network, step_s);
-      this.held = this.conductances(exchange_WK);
+      this.held = this.conductances(air);
+      this.heldAir = air;
       this.step_s = step_s;
     }
     if (!this.factors) throw new RangeError("the loops' balance has no answer");
@@ -143,7 +150,7 @@ export class ThermalState {
   }
 
   get caseAir_C(): number {
-    return this.temp_C[CASE_AIR] as number;
+    return this.temp_C[MAIN] as number;
   }
 
   /** Metal of a loop's body, °C. */
@@ -237,28 +244,34 @@ export class ThermalState {
     });
   }
 
-  /** What the room takes: from the case air, and from radiators that blow out. */
+  /** What the room takes: with the air that leaves the case, through its walls, and from radiators that blow out. */
   private leaving({ streams, conductors }: ThermalNetwork): number {
     let out_W = 0;
-    for (const { capacity_WK, to } of streams)
-      if (to === CASE_AIR) out_W += capacity_WK * ((this.temp_C[to] as number) - this.room_C);
+    for (const { capacity_WK, from, to } of streams)
+      if (to < this.chambers)
+        out_W +=
+          capacity_WK * ((this.temp_C[to] as number) - readMix(from, this.temp_C, this.room_C));
     for (const c of conductors)
       if (c.into === ROOM) out_W += heatThrough(c, this.temp_C, this.room_C);
     return out_W;
   }
 
-  private conductances(exchange_WK: number): Float64Array {
+  private conductances(air: CaseNodes): Float64Array {
     return Float64Array.from([
-      exchange_WK,
+      ...air.streams.map((s) => s.capacity_WK),
       ...this.loops.flatMap((l) => l.exchangers.map((x) => x.conductance_WK)),
     ]);
   }
 
-  private drifted(exchange_WK: number): boolean {
+  private drifted(air: CaseNodes): boolean {
+    if (air !== this.heldAir && !sameWays(air, this.heldAir)) return true;
     const drift = (now: number, i: number): boolean =>
       Math.abs(now - (this.held[i] as number)) > SAME * Math.max(now, 1e-9);
-    if (drift(exchange_WK, 0)) return true;
-    let i = 0;
+    let i = -1;
+    for (const { capacity_WK } of air.streams) {
+      i += 1;
+      if (drift(capacity_WK, i)) return true;
+    }
     for (const l of this.loops)
       for (const x of l.exchangers) {
         i += 1;
@@ -267,13 +280,13 @@ export class ThermalState {
     return false;
   }
 
-  private assemble(exchange_WK: number): ThermalNetwork {
-    const streams: Stream[] = [{ capacity_WK: exchange_WK, from: only(ROOM), to: CASE_AIR }];
+  private assemble(air: CaseNodes): ThermalNetwork {
+    const streams: Stream[] = [...air.streams];
     const conductors: Conductor[] = [];
     this.loops.forEach((loop, i) => this.assembleLoop(loop, i, streams, conductors));
     this.coolers.forEach((c, k) => {
       const node = this.at.cooler + k;
-      conductors.push(between(node, CASE_AIR, only(CASE_AIR), c.resistance_KW));
+      conductors.push(between(node, MAIN, only(MAIN), c.resistance_KW));
     });
     return { capacity_JK: this.capacities(), streams, conductors };
   }
@@ -302,7 +315,7 @@ export class ThermalState {
         conductance_WK: x.conductance_WK,
         hot: inlets[x.edge] as Mix,
         from: first + x.edge,
-        ...airSide(x.air, CASE_AIR),
+        ...airSide(x.air, x.chamber),
       });
     loop.bodies.forEach((b, k) => {
       const node = (this.at.body[index] as number) + k;
@@ -313,6 +326,14 @@ export class ThermalState {
     });
   }
 }
+
+/** Whether air goes between the same nodes, however much. */
+const sameWays = (a: CaseNodes, b: CaseNodes | null): boolean =>
+  a.streams.length === b?.streams.length &&
+  a.streams.every((s, i) => {
+    const other = b.streams[i] as Stream;
+    return s.to === other.to && s.from.nodes[0] === other.from.nodes[0];
+  });
 
 /** Heat from a node of its own temperature to one whose temperature is read from a mix. */
 const between = (from: number, into: number, cold: Mix, resistance_KW: number): Conductor => ({

@@ -34,6 +34,8 @@ export const formatCelsius = (c: number | null | undefined, decimals = 0): strin
   `${formatNumber(c, { decimals })} °C`;
 export const formatFlow = (q: number | null | undefined): string =>
   `${formatNumber(q, { decimals: 1 })} L/min`;
+export const formatCubicMetres = (v: number | null | undefined): string =>
+  `${formatNumber(v)} m³/h`;
 export const formatWatts = (w: number | null | undefined): string => `${formatNumber(w)} W`;
 export const formatMillimetres = (mm: number | null | undefined, decimals = 0): string =>
   `${formatNumber(mm, { decimals })} mm`;

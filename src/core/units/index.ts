@@ -22,6 +22,7 @@ export {
   formatNumber,
   formatKelvin,
   formatCelsius,
+  formatCubicMetres,
   formatFlow,
   formatWatts,
   formatMillimetres,

@@ -4,6 +4,7 @@ import {
   SPREAD,
   type Uncertainty,
   type CaseReport,
+  type LoopHeat,
   type RadiatorHeat,
   type SpotHeat,
 } from '@/core/thermal';
@@ -46,12 +47,13 @@ export function reasonForRise(report: CaseReport, design: Design): Reason {
   return {
     title: 'Coolant above room',
     formula:
-      'All heat put into a loop leaves by its radiators: each takes its conductance times coolant in minus air in. The mean of the coolant around the loop, minus the room.',
+      'All heat put into a loop leaves by its radiators: each takes its conductance times coolant in minus air in. The mean of the coolant by volume (tubes, blocks, radiators, reservoir), minus the room. What a sensor shows depends on where it sits.',
     inputs: [
       ...report.loops.map((l) => ({
         name: `${design.loops.find((x) => x.id === l.id)?.name ?? l.id}, heat in`,
         value: formatWatts(l.heatIn_W),
       })),
+      ...report.loops.flatMap((l) => placesInLoop(l, report.loops.length > 1, design)),
       ...report.radiators.map((r) => ({
         name: `${componentName(design, r.id)}`,
         value: `${formatNumber(r.conductance_WK, { decimals: 1 })} W/K, air in ${formatCelsius(r.airIn_C, 1)}`,
@@ -61,6 +63,22 @@ export function reasonForRise(report: CaseReport, design: Design): Reason {
     source:
       'crossflow effectiveness–NTU, exact series (Kays & London); installation factors by common practice',
   };
+}
+
+/** Coolant at the places of a loop that a builder asks about. */
+function placesInLoop(l: LoopHeat, several: boolean, design: Design): Reason['inputs'] {
+  const of = several ? ` of ${design.loops.find((x) => x.id === l.id)?.name ?? l.id}` : '';
+  const place = (name: string, temp_C: number | null) =>
+    temp_C === null ? [] : [{ name, value: formatCelsius(temp_C, 1) }];
+  return [
+    ...place(`coolant${of}, mean by volume`, l.mean_C),
+    ...place(`coolant${of}, coolest`, l.coolest_C),
+    ...place(`coolant${of}, hottest`, l.hottest_C),
+    ...place(`coolant${of}, into the pump`, l.pumpInlet_C),
+    ...l.sensors.flatMap((s) =>
+      place(`what ${componentName(design, s.component)} would read`, s.temp_C),
+    ),
+  ];
 }
 
 export function reasonForRadiator(r: RadiatorHeat): Reason {

@@ -1,0 +1,76 @@
+import type { FluidProperties } from '../fluids';
+import { readyNetwork, type NetworkLink } from '../hydraulics';
+import { pointAt, rowAlone, rowLaw, STILL, type FanOperatingPoint, type FanRow } from './fanRow';
+import { ROOM_AIR, type AirOpening } from './opening';
+
+/** All that moves air or lets it pass, and where between. */
+export interface AirModel {
+  readonly rows: readonly FanRow[];
+  readonly openings: readonly AirOpening[];
+  /** Of the case; none of an open frame. */
+  readonly chambers: readonly string[];
+  /** Share of a row's flow that the installation leaves. */
+  readonly factor: number;
+  readonly air: FluidProperties;
+}
+
+/** The air of a case in balance. */
+export interface AirSolution {
+  readonly status: 'solved' | 'open' | 'not-converged';
+  readonly rows: readonly FanOperatingPoint[];
+  /** m³/h from `from` to `to`, by opening. */
+  readonly openings: readonly number[];
+  /** Pa over the room, by chamber. */
+  readonly pressures_Pa: readonly number[];
+}
+
+/** Openings take a little in proportion to flow as well: m³/h at which both shares are alike. */
+const CREEP_M3H = 0.2;
+
+/**
+ * Flows and pressures of a case's air: the pressure of each chamber at which what fans and openings
+ * bring in goes out again (mass balance; the coolant's own solver, in Pa and m³/h). Buoyancy is
+ * left out, density is the room's throughout. Of an open frame each row stands alone. Where no
+ * balance is found the rows are told as they would be alone.
+ */
+export function solveAir(model: AirModel): AirSolution {
+  const { rows, openings, chambers, factor, air } = model;
+  const alone = (status: AirSolution['status']): AirSolution => ({
+    status,
+    rows: rows.map((row) => rowAlone(row, air.density_kgm3)),
+    openings: openings.map(() => 0),
+    pressures_Pa: chambers.map(() => 0),
+  });
+  if (chambers.length === 0) return alone('open');
+  const links = linksOf(model);
+  if (links.length === 0) return alone('solved');
+  const solution = readyNetwork({ fluid: air, fixed: [ROOM_AIR], links }).solve();
+  if (solution.status !== 'solved') return alone('not-converged');
+  return {
+    status: 'solved',
+    rows: rows.map((row) => {
+      const moved_m3h = solution.flows.get(`row:${row.id}`);
+      if (moved_m3h === undefined) return STILL;
+      return pointAt(row, moved_m3h / factor / row.count);
+    }),
+    openings: openings.map((o) => solution.flows.get(`opening:${o.id}`) ?? 0),
+    pressures_Pa: chambers.map((chamber) => solution.pressures.get(chamber) ?? 0),
+  };
+}
+
+function linksOf({ rows, openings, factor, air }: AirModel): readonly NetworkLink[] {
+  return [
+    ...rows.map((row): NetworkLink => ({
+      id: `row:${row.id}`,
+      from: row.air === 'in' ? ROOM_AIR : row.chamber,
+      to: row.air === 'in' ? row.chamber : ROOM_AIR,
+      own: rowLaw(row, air.density_kgm3, factor),
+    })),
+    ...openings.map((o): NetworkLink => ({
+      id: `opening:${o.id}`,
+      from: o.from,
+      to: o.to,
+      curve: { a: o.square * CREEP_M3H, b: o.square },
+    })),
+  ];
+}

@@ -1,0 +1,42 @@
+import { air } from '../fluids';
+import { airAlone } from '../thermal';
+import { formatCubicMetres } from '../units';
+import { airFixes } from './airFixes';
+import type { Diagnostic } from './diagnostic';
+import { nameOf, type OperatingCheck } from './inputs';
+
+/** Share of its air in the open from which a case is no hindrance (common practice, no source). */
+const LEAST_SHARE = 0.6;
+
+export const airStarved: OperatingCheck = {
+  code: 'air.starved',
+  severity: 'marginal',
+  stage: 'cooling',
+  meaning:
+    'The case holds the fans of a radiator or mount back: too little air finds its way in or out. Let something blow the other way, add a fan on a free mount, or open a vent.',
+  source: 'the balance of all fans and openings; 60 % is common practice, no source',
+  run: (context) => {
+    const { brief } = context.design;
+    const alone = airAlone(context.thermalModel, air(brief.room_C + 3, brief.altitude_m));
+    return [...context.heat.radiators, ...context.heat.caseFans].flatMap((row): Diagnostic[] => {
+      const open_m3h = alone.get(row.id) ?? 0;
+      const share = row.reversed ? 0 : row.airFlow_m3h / open_m3h;
+      if (open_m3h <= 0 || row.reversed || share >= LEAST_SHARE) return [];
+      const [chamber] = context.heat.chambers;
+      const over = (chamber?.pressure_Pa ?? 0) >= 0;
+      return [
+        {
+          subjects: [row.id],
+          title: `${nameOf(context, row.id)} moves ${formatCubicMetres(row.airFlow_m3h)}; in the open ${formatCubicMetres(open_m3h)}`,
+          detail: over
+            ? 'More is blown into the case than finds its way out.'
+            : 'More is drawn out of the case than finds its way in.',
+          measured: 100 * share,
+          limit: 100 * LEAST_SHARE,
+          unit: '%',
+          candidates: () => airFixes(context),
+        },
+      ];
+    });
+  },
+};
