@@ -14,7 +14,7 @@ export type {
   Thread,
   WettedSurface,
 } from './base';
-export type { CasePart, Mount, MountFace } from './case';
+export type { CaseAir, CasePart, Mount, MountFace } from './case';
 export type { CoolantPart, CablePart, ScrewPart, ConsumableDuty, ConsumablePart } from './goods';
 export type {
   BoardPart,

@@ -47,6 +47,7 @@ const EDITS: Record<EditKind, Edit> = {
   'brief.set': { do: 'brief.set', values: { room_C: 27, loadCase: 'render' } },
   'brief.limit': { do: 'brief.limit', values: { deltaT_K: 14, part_C: 80 } },
   'case.choose': { do: 'case.choose', case: catalogued('case', 'case-orrery-11') },
+  'case.air': { do: 'case.air', air: { leakage_cm2: 30 } },
   'case.remove-obstacle': { do: 'case.remove-obstacle', obstacle: 'cage', removed: false },
   'component.add': { do: 'component.add', component: spare },
   'component.remove': { do: 'component.remove', component: 'card-block' },

@@ -1,5 +1,6 @@
 import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer';
 import type {
+  CaseAir,
   CasePart,
   CoolantPart,
   FittingPart,
@@ -48,6 +49,7 @@ export type Edit =
   | { readonly do: 'brief.set'; readonly values: Partial<Omit<Brief, 'limits'>> }
   | { readonly do: 'brief.limit'; readonly values: Partial<Limits> }
   | { readonly do: 'case.choose'; readonly case: CasePart }
+  | { readonly do: 'case.air'; readonly air: CaseAir | null }
   | { readonly do: 'case.remove-obstacle'; readonly obstacle: string; readonly removed: boolean }
   | { readonly do: 'component.add'; readonly component: Component }
   | { readonly do: 'component.remove'; readonly component: ComponentId }
@@ -294,6 +296,9 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       return;
     case 'case.choose':
       chooseCase(draft, edit.case);
+      return;
+    case 'case.air':
+      setCaseAir(draft, edit.air);
       return;
     case 'case.remove-obstacle':
       removeWhere(draft.choices.removed, (o) => o === edit.obstacle);
@@ -544,6 +549,12 @@ function setCurve(
 }
 
 /** A new case keeps everything; what hung on a mount or spot it lacks goes back to the bench. */
+function setCaseAir(draft: Draft<Design>, air: CaseAir | null): void {
+  if (!draft.case) throw new EditError('There is no case yet.', 'case');
+  if (air) draft.case.air = own(air);
+  else delete draft.case.air;
+}
+
 function chooseCase(draft: D, next: CasePart): void {
   draft.case = own(next);
   draft.choices.removed = draft.choices.removed.filter((id) =>

@@ -1,4 +1,4 @@
-import type { CasePart, Mount, MountFace } from '../components';
+import type { CaseAir, CasePart, Mount, MountFace } from '../components';
 import type { Box, Vec } from '../geometry';
 
 /** A mount as a ruler finds it, mm. */
@@ -51,6 +51,8 @@ export interface CaseDraft {
   readonly side_mm: number;
   readonly frame_mm: number;
   readonly tray_mm: number;
+  /** Vents and leaks: kept as they were, and changed under Cooling. */
+  readonly air?: CaseAir;
   /** Room behind the tray, for cables and tubes. */
   readonly behind_mm: number;
   /** Openings in the tray: middle from the rear panel and the floor, and size. */
@@ -188,6 +190,7 @@ export function caseFromDraft(draft: CaseDraft, id: string): CasePart {
       rear: draft.frame_mm,
       tray: draft.tray_mm,
     },
+    ...(draft.air ? { air: draft.air } : {}),
     ...(draft.behind_mm > 0 ? { behind_mm: draft.behind_mm } : {}),
     ...(draft.openings.length > 0
       ? {
@@ -231,6 +234,7 @@ export function draftFromCase(part: CasePart): CaseDraft {
     frame_mm: part.panels_mm?.front ?? part.panels_mm?.top ?? 1.2,
     tray_mm: part.panels_mm?.tray ?? 1,
     behind_mm: part.behind_mm ?? 0,
+    ...(part.air ? { air: part.air } : {}),
     openings: (part.grommets ?? []).map((g) => ({
       name: g.name,
       x_mm: g.at[0],

@@ -41,6 +41,15 @@ export const QUANTITIES = {
       unit('ft', 304.8),
     ],
   },
+  area: {
+    name: 'area',
+    inner: 'cm²',
+    units: [
+      unit('cm²', 1, ['cm2']),
+      unit('mm²', 0.01, ['mm2']),
+      unit('in²', 6.4516, ['in2', 'sq in']),
+    ],
+  },
   temperature: {
     name: 'temperature',
     inner: '°C',

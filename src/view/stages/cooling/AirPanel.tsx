@@ -1,9 +1,13 @@
 'use client';
+import { useMemo } from 'react';
 import { componentName, findComponent } from '@/core/design';
+import { airSensitivity, type AirSensitivity } from '@/core/thermal';
+import type { CasePart } from '@/core/components';
 import { formatCelsius, formatKelvin, formatNumber, formatWatts } from '@/core/units';
 import { Segments } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
+import { VentsTable } from './VentsTable';
 import styles from './CoolingStage.module.css';
 
 /** Unlike by more than this share, intake and exhaust are told to be out of balance. */
@@ -22,9 +26,7 @@ export function AirPanel() {
   const report = analysis.reports.heat[design.brief.loadCase];
   const { thermalModel } = analysis;
   const nameOf = (id: string): string => componentName(design, id);
-  const intake = report.radiators.filter(
-      (r) => thermalModel.radiators.find((x) => x.id === r.id)?.air === 'in',
-    ),
+  const intake = report.radiators.filter((r) => r.air === 'in'),
     exhaust = report.radiators.filter((r) => !intake.includes(r));
   const before_W = intake.reduce((s, r) => s + (r.heat_W ?? 0), 0);
   const { room_C } = design.brief;
@@ -44,6 +46,7 @@ export function AirPanel() {
   const rows = [
     ...report.radiators.map((r) => ({
       id: r.id,
+      reversed: r.reversed,
       way: thermalModel.radiators.find((x) => x.id === r.id)?.air ?? 'in',
       flow: r.airFlow_m3h,
       drop: r.airDrop_Pa,
@@ -52,7 +55,8 @@ export function AirPanel() {
     })),
     ...report.caseFans.map((b) => ({
       id: b.id,
-      way: b.air,
+      reversed: b.reversed,
+      way: thermalModel.caseFans.find((x) => x.set.component === b.id)?.air ?? b.air,
       flow: b.airFlow_m3h,
       drop: b.airDrop_Pa,
       inC: b.air === 'in' ? room_C : report.caseAir_C,
@@ -62,79 +66,112 @@ export function AirPanel() {
   const balanceWords = () => {
     if (Math.abs(balance) < UNEVEN) return 'They balance well.';
     if (balance > 0)
-      return 'More comes in than is blown out: the rest leaves through every gap, and dust stays outside the filters.';
-    return 'More is blown out than comes in: the rest is drawn in through gaps, past the filters.';
+      return 'Fans bring more in than they blow out: the rest leaves through vents and gaps, and dust stays outside the filters.';
+    return 'Fans blow more out than they bring in: the rest is drawn in through vents and gaps, past the filters.';
   };
-  return (
-    <Section title="Air through the case">
-      <p>
-        Case air stands at {formatCelsius(report.caseAir_C, 1)},{' '}
-        {formatKelvin(report.caseAir_C - room_C)} over the room
-        {before_W > 1
-          ? `: ${intake.map((r) => nameOf(r.id)).join(' and ')} ${intake.length > 1 ? 'put' : 'puts'} ${formatWatts(before_W)} into it`
-          : ''}
-        {report.airCooled_W > 1
-          ? `${before_W > 1 ? ', and' : ':'} parts on air ${formatWatts(report.airCooled_W)}`
-          : ''}
-        .
-      </p>
-      {exhaust.map((r) => {
-        const cost = r.conductance_WK * (r.airIn_C - room_C);
-        return (
-          <p key={r.id}>
-            <strong>{nameOf(r.id)}</strong> blows out, so it breathes that air:{' '}
-            {formatCelsius(r.airIn_C, 1)} instead of {formatCelsius(room_C, 1)}. At the same coolant
-            it sheds {formatWatts(cost)} less than it would with room air.
-          </p>
-        );
-      })}
-      <table>
-        <thead>
-          <tr>
-            <th>radiator or fan</th>
-            <th>way</th>
-            <th className="num">m³/h</th>
-            <th className="num">Pa</th>
-            <th className="num">in, °C</th>
-            <th className="num">out</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((r) => (
-            <tr key={r.id} data-picked={picked === r.id || undefined}>
-              <td>
-                <button type="button" className={styles.link} onClick={() => pick(r.id)}>
-                  {nameOf(r.id)}
-                </button>
-              </td>
-              <td>
-                <Segments
-                  label={`Way of ${nameOf(r.id)}`}
-                  value={r.way}
-                  options={[
-                    { value: 'in', label: 'in' },
-                    { value: 'out', label: 'out' },
-                  ]}
-                  onPick={(air) => turn(r.id, air)}
-                />
-              </td>
-              <td className="num">{formatNumber(r.flow)}</td>
-              <td className="num">{formatNumber(r.drop, { decimals: 1 })}</td>
-              <td className="num">{formatNumber(r.inC, { decimals: 1 })}</td>
-              <td className="num">{formatNumber(r.outC, { decimals: 1 })}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <p>
-        {formatNumber(report.intake_m3h)} m³/h are drawn in and {formatNumber(report.exhaust_m3h)}{' '}
-        m³/h blown out. {balanceWords()}
-      </p>
-      <p className="soft">
-        The larger of the two carries the heat away. Flows have the installation factor of{' '}
-        {formatNumber(thermalModel.factors.airFlow, { decimals: 2 })} in them; pressure is what
-        core, filter and grille hold against the fans.
-      </p>
-    </Section>
+  const sensitivity = useMemo(
+    () => airSensitivity(thermalModel, analysis.reports.flow, design.brief.loadCase),
+    [thermalModel, analysis.reports.flow, design.brief.loadCase],
   );
+  return (
+    <>
+      <Section title="Air through the case">
+        <p>
+          Case air stands at {formatCelsius(report.caseAir_C, 1)},{' '}
+          {formatKelvin(report.caseAir_C - room_C)} over the room
+          {before_W > 1
+            ? `: ${intake.map((r) => nameOf(r.id)).join(' and ')} ${intake.length > 1 ? 'put' : 'puts'} ${formatWatts(before_W)} into it`
+            : ''}
+          {report.airCooled_W > 1
+            ? `${before_W > 1 ? ', and' : ':'} parts on air ${formatWatts(report.airCooled_W)}`
+            : ''}
+          .
+        </p>
+        {exhaust.map((r) => {
+          const cost = r.conductance_WK * (r.airIn_C - room_C);
+          return (
+            <p key={r.id}>
+              <strong>{nameOf(r.id)}</strong> blows out, so it breathes that air:{' '}
+              {formatCelsius(r.airIn_C, 1)} instead of {formatCelsius(room_C, 1)}. At the same
+              coolant it sheds {formatWatts(cost)} less than it would with room air.
+            </p>
+          );
+        })}
+        <table>
+          <thead>
+            <tr>
+              <th>radiator or fan</th>
+              <th>way</th>
+              <th className="num">m³/h</th>
+              <th className="num">Pa</th>
+              <th className="num">in, °C</th>
+              <th className="num">out</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((r) => (
+              <tr key={r.id} data-picked={picked === r.id || undefined}>
+                <td>
+                  <button type="button" className={styles.link} onClick={() => pick(r.id)}>
+                    {nameOf(r.id)}
+                  </button>
+                </td>
+                <td>
+                  <Segments
+                    label={`Way of ${nameOf(r.id)}`}
+                    value={r.way}
+                    options={[
+                      { value: 'in', label: 'in' },
+                      { value: 'out', label: 'out' },
+                    ]}
+                    onPick={(air) => turn(r.id, air)}
+                  />
+                </td>
+                <td className="num">{formatNumber(r.reversed ? -r.flow : r.flow)}</td>
+                <td className="num">{formatNumber(r.drop, { decimals: 1 })}</td>
+                <td className="num">{formatNumber(r.inC, { decimals: 1 })}</td>
+                <td className="num">{formatNumber(r.outC, { decimals: 1 })}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <p>
+          {formatNumber(report.intake_m3h)} m³/h are drawn in and {formatNumber(report.exhaust_m3h)}{' '}
+          m³/h blown out. {balanceWords()}
+        </p>
+        <p>{sensitivityWords(sensitivity)}</p>
+        <p className="soft">
+          {report.chambers
+            .map((c) => pressureWords(c, report.chambers.length > 1, design.case))
+            .join(' ')}{' '}
+          Each chamber mixes fully. Flows have the installation factor of{' '}
+          {formatNumber(thermalModel.factors.airFlow, { decimals: 2 })} in them; pressure is what
+          core, filter and grille hold against the fans.
+        </p>
+      </Section>
+      <VentsTable />
+    </>
+  );
+}
+
+/** What the case costs the coolant: beside no case at all, and taped shut. */
+function sensitivityWords({ asItIs_K, openFrame_K, sealed_K }: AirSensitivity): string {
+  if (asItIs_K === null) return '';
+  const by = (other: number | null): string => {
+    if (other === null) return 'without a steady temperature';
+    const warmer = other - asItIs_K;
+    if (Math.abs(warmer) < 0.05) return 'as warm as now';
+    return `${formatNumber(Math.abs(warmer), { decimals: 1 })} K ${warmer > 0 ? 'warmer' : 'cooler'}`;
+  };
+  return `On an open frame the coolant would be ${by(openFrame_K)}; with every vent and seam taped, ${by(sealed_K)}.`;
+}
+
+function pressureWords(
+  { id, pressure_Pa }: { readonly id: string; readonly pressure_Pa: number },
+  several: boolean,
+  shell: CasePart | null,
+): string {
+  const name = shell?.air?.chambers?.find((c) => c.id === id)?.name;
+  const side = pressure_Pa >= 0 ? 'over' : 'under';
+  return `${several ? (name ?? 'The main chamber') : 'The case'} stands ${formatNumber(Math.abs(pressure_Pa), { decimals: 1 })} Pa ${side} the room.`;
 }

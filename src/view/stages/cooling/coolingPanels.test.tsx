@@ -79,7 +79,8 @@ describe('air', () => {
 
   test('flows of the rows add up to what is drawn in', () => {
     show(desk, <AirPanel />);
-    const rows = screen
+    const [rowsOfFans] = screen.getAllByRole('table');
+    const rows = within(rowsOfFans as HTMLElement)
       .getAllByRole('row')
       .slice(1)
       .map((r) =>
@@ -89,6 +90,33 @@ describe('air', () => {
       );
     const drawn = rows.filter((r) => r[0] !== 'Rear fan').reduce((s, r) => s + Number(r[2]), 0);
     expect(Math.abs(drawn - state.analysis.reports.heat.stress.intake_m3h)).toBeLessThanOrEqual(1);
+  });
+});
+
+describe('vents', () => {
+  const leaks = (): number =>
+    state.analysis.reports.heat.stress.openings.find((o) => o.id === 'leaks')?.airFlow_m3h ?? NaN;
+
+  test('a vent is added, sized and closed; the air follows, and undo brings it back', () => {
+    show(desk, <AirPanel />);
+    const before = leaks();
+    fireEvent.click(screen.getByRole('button', { name: 'A vent more' }));
+    type('Size of Vent 4', '400');
+    expect(state.design.case?.air?.openings?.at(-1)).toMatchObject({ area_cm2: 400 });
+    expect(Math.abs(leaks())).toBeLessThan(Math.abs(before));
+    fireEvent.click(screen.getByRole('button', { name: 'Close Vent 4' }));
+    expect(leaks()).toBeCloseTo(before, 9);
+    type('Size of all seams and gaps', '9000');
+    expect(screen.getByRole('alert').textContent).toContain('0 to 2,000 cm²');
+    expect(leaks()).toBeCloseTo(before, 9);
+  });
+
+  test('an open frame has no case air, and the table goes', () => {
+    show(desk, <AirPanel />);
+    fireEvent.click(screen.getByRole('checkbox', { name: /open frame/ }));
+    expect(state.analysis.reports.heat.stress.openings).toEqual([]);
+    expect(state.analysis.reports.heat.stress.caseAir_C).toBeCloseTo(desk.brief.room_C, 3);
+    expect(screen.getByText(/On an open frame the coolant would be as warm as now/)).toBeTruthy();
   });
 });
 

@@ -1,0 +1,165 @@
+'use client';
+import type { CaseAir } from '@/core/components';
+import { freeId } from '@/core/design';
+import { formatNumber } from '@/core/units';
+import { QuantityField } from '@/view/shared';
+import { useEditor } from '@/view/workspace';
+import { Section } from '../frame/StageFrame';
+import styles from './CoolingStage.module.css';
+
+type Vent = NonNullable<CaseAir['openings']>[number];
+
+/** Of a vent that is put in by hand: a small mesh, half open. */
+const NEW_VENT = { area_cm2: 100, openShare: 0.5 } as const;
+
+/** Ways for air without a fan: what passes each, and how large it is. */
+export function VentsTable() {
+  const design = useEditor((s) => s.design);
+  const analysis = useEditor((s) => s.analysis);
+  const commit = useEditor((s) => s.commit);
+  const report = analysis.reports.heat[design.brief.loadCase];
+  const { case: shell } = design;
+  if (!shell) return null;
+  const own: CaseAir = shell.air ?? {};
+  const vents = own.openings ?? [];
+  const change = (label: string, air: CaseAir): void => commit(label, { do: 'case.air', air });
+  const setVent = (id: string, values: Partial<Vent>): void =>
+    change('changed a vent', {
+      ...own,
+      openings: vents.map((v) => (v.id === id ? { ...v, ...values } : v)),
+    });
+  const addVent = (): void => {
+    const id = freeId(
+      vents.map((v) => v.id),
+      'vent',
+    );
+    change('a vent more', {
+      ...own,
+      openings: [...vents, { id, name: `Vent ${vents.length + 1}`, ...NEW_VENT }],
+    });
+  };
+  const leaks = report.openings.find((o) => o.id === 'leaks');
+  return (
+    <Section title="Vents and gaps">
+      <label className={styles.tick}>
+        <input
+          type="checkbox"
+          checked={own.open === true}
+          onChange={({ target: { checked } }) => {
+            const { open: _open, ...rest } = own;
+            change(
+              checked ? 'an open frame' : 'a closed case',
+              checked ? { ...rest, open: true } : rest,
+            );
+          }}
+        />{' '}
+        An open frame: no case air
+      </label>
+      {!own.open && (
+        <table>
+          <thead>
+            <tr>
+              <th>way</th>
+              <th className="num">size</th>
+              <th className="num">open</th>
+              <th className="num">m³/h in</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {report.openings
+              .filter((o) => o.id !== 'leaks')
+              .map((o) => {
+                const vent = vents.find((v) => v.id === o.id);
+                return (
+                  <tr key={o.id}>
+                    <td>{o.name}</td>
+                    <td className="num">
+                      {vent ? (
+                        <QuantityField
+                          label={`Size of ${o.name}`}
+                          hideLabel
+                          width={48}
+                          value={o.area_cm2}
+                          quantity="area"
+                          min={1}
+                          max={5000}
+                          onCommit={(v) => v !== null && setVent(o.id, { area_cm2: v })}
+                        />
+                      ) : (
+                        `${formatNumber(o.area_cm2)} cm²`
+                      )}
+                    </td>
+                    <td className="num">
+                      {vent && (
+                        <QuantityField
+                          label={`Open share of ${o.name}`}
+                          hideLabel
+                          width={36}
+                          value={100 * (vent.openShare ?? 1)}
+                          quantity="share"
+                          min={5}
+                          max={100}
+                          onCommit={(v) => v !== null && setVent(o.id, { openShare: v / 100 })}
+                        />
+                      )}
+                    </td>
+                    <td className="num">
+                      {formatNumber(o.from === 'room' ? o.airFlow_m3h : -o.airFlow_m3h)}
+                    </td>
+                    <td className="num">
+                      {vent && (
+                        <button
+                          type="button"
+                          className={styles.put}
+                          aria-label={`Close ${o.name}`}
+                          onClick={() =>
+                            change(`closed ${o.name}`, {
+                              ...own,
+                              openings: vents.filter((v) => v.id !== o.id),
+                            })
+                          }
+                        >
+                          close
+                        </button>
+                      )}
+                    </td>
+                  </tr>
+                );
+              })}
+            <tr>
+              <td>Seams and gaps</td>
+              <td className="num">
+                <QuantityField
+                  label="Size of all seams and gaps"
+                  hideLabel
+                  width={48}
+                  value={own.leakage_cm2 ?? leaks?.area_cm2 ?? 0}
+                  quantity="area"
+                  min={0}
+                  max={2000}
+                  onCommit={(v) => v !== null && change('the leaks', { ...own, leakage_cm2: v })}
+                />
+              </td>
+              <td />
+              <td className="num">{formatNumber(leaks?.airFlow_m3h ?? 0)}</td>
+              <td />
+            </tr>
+          </tbody>
+        </table>
+      )}
+      <p>
+        {!own.open && (
+          <button type="button" className={styles.put} onClick={addVent}>
+            A vent more
+          </button>
+        )}
+      </p>
+      <p className="soft">
+        A mount without fans lets air through, too. Below 0 the air goes out. 45 cm² of seams, slot
+        covers and cable gaps are usual (common practice, no source); an opening lets pass Q = 0.6 A
+        √(2 Δp/ρ), mesh by its open share. Warm air rising by itself is left out.
+      </p>
+    </Section>
+  );
+}
