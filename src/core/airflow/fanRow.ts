@@ -88,16 +88,30 @@ export function rowAlone(row: FanRow, density_kgm3: number): FanOperatingPoint {
 /**
  * A row as a link of the case's air: Pa at m³/h that really pass, after the installation factor.
  */
-export function rowLaw(row: FanRow, density_kgm3: number, factor: number): LinkDropLaw {
-  const density = density_kgm3 / STANDARD_AIR_KGM3,
-    perFlow = 1 / (factor * row.count);
-  return {
-    guess: (GUESS * Math.max(...row.fans.map(freeFlow), 0)) / perFlow,
-    into: (flow_m3h, out) => {
-      surplusInto(row, density, flow_m3h * perFlow, out);
-      out[1] = (out[1] as number) * perFlow;
-    },
-  };
+export class RowLaw implements LinkDropLaw {
+  guess = 0;
+  private density = 1;
+  private perFlow = 1;
+
+  constructor(
+    public row: FanRow,
+    density_kgm3: number,
+    factor: number,
+  ) {
+    this.set(row, density_kgm3, factor);
+  }
+
+  set(row: FanRow, density_kgm3: number, factor: number): void {
+    this.row = row;
+    this.density = density_kgm3 / STANDARD_AIR_KGM3;
+    this.perFlow = 1 / (factor * row.count);
+    this.guess = (GUESS * Math.max(...row.fans.map(freeFlow), 0)) / this.perFlow;
+  }
+
+  into(flow_m3h: number, out: Float64Array): void {
+    surplusInto(this.row, this.density, flow_m3h * this.perFlow, out);
+    out[1] = (out[1] as number) * this.perFlow;
+  }
 }
 /** Share of their free flow that fans in a case give, for a first look. */
 const GUESS = 0.5;

@@ -1,7 +1,7 @@
 export { coreChannel, coreDrag, coreDragTerms, type AirDrag, type Core } from './core';
 export { ductFanningRe } from './duct';
 export { fanCurve, fanPressure, freeFlow, type FanCurve, type TurningFan } from './fan';
-export { rowAlone, rowLaw, type AirWay, type FanOperatingPoint, type FanRow } from './fanRow';
+export { rowAlone, type AirWay, type FanOperatingPoint, type FanRow } from './fanRow';
 export { solveAir, type AirModel, type AirSolution } from './network';
 export {
   chambersOf,

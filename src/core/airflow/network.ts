@@ -1,6 +1,6 @@
 import type { FluidProperties } from '../fluids';
-import { readyNetwork, type NetworkLink } from '../hydraulics';
-import { pointAt, rowAlone, rowLaw, STILL, type FanOperatingPoint, type FanRow } from './fanRow';
+import { readyNetwork, type NetworkLink, type ReadyNetwork } from '../hydraulics';
+import { pointAt, rowAlone, RowLaw, STILL, type FanOperatingPoint, type FanRow } from './fanRow';
 import { ROOM_AIR, type AirOpening } from './opening';
 
 /** All that moves air or lets it pass, and where between. */
@@ -42,9 +42,8 @@ export function solveAir(model: AirModel): AirSolution {
     pressures_Pa: chambers.map(() => 0),
   });
   if (chambers.length === 0) return alone('open');
-  const links = linksOf(model);
-  if (links.length === 0) return alone('solved');
-  const solution = readyNetwork({ fluid: air, fixed: [ROOM_AIR], links }).solve();
+  if (rows.length + openings.length === 0) return alone('solved');
+  const solution = readyFor(model).solve();
   if (solution.status !== 'solved') return alone('not-converged');
   return {
     status: 'solved',
@@ -58,19 +57,49 @@ export function solveAir(model: AirModel): AirSolution {
   };
 }
 
-function linksOf({ rows, openings, factor, air }: AirModel): readonly NetworkLink[] {
-  return [
-    ...rows.map((row): NetworkLink => ({
-      id: `row:${row.id}`,
-      from: row.air === 'in' ? ROOM_AIR : row.chamber,
-      to: row.air === 'in' ? row.chamber : ROOM_AIR,
-      own: rowLaw(row, air.density_kgm3, factor),
-    })),
-    ...openings.map((o): NetworkLink => ({
-      id: `opening:${o.id}`,
-      from: o.from,
-      to: o.to,
-      curve: { a: o.square * CREEP_M3H, b: o.square },
-    })),
-  ];
+/** A network of air made ready, and the laws of its rows: other speeds are put into them. */
+interface ReadyAir {
+  readonly network: ReadyNetwork;
+  readonly laws: readonly RowLaw[];
 }
+
+const made = new WeakMap<readonly AirOpening[], ReadyAir>();
+/** The same case with other speeds, sizes or air is asked about again and again. */
+function readyFor(model: AirModel): ReadyNetwork {
+  const { rows, openings, factor, air } = model;
+  let known = made.get(openings);
+  if (known && sameRows(known.laws, rows))
+    known.laws.forEach((law, i) => law.set(rows[i] as FanRow, air.density_kgm3, factor));
+  else {
+    const laws = rows.map((row) => new RowLaw(row, air.density_kgm3, factor));
+    const links = linksOf(laws, openings);
+    known = { laws, network: readyNetwork({ fluid: air, fixed: [ROOM_AIR], links }) };
+    made.set(openings, known);
+  }
+  return known.network;
+}
+
+const sameRows = (laws: readonly RowLaw[], rows: readonly FanRow[]): boolean =>
+  laws.length === rows.length &&
+  laws.every(({ row }, i) => {
+    const { id, air, chamber } = rows[i] as FanRow;
+    return row.id === id && row.air === air && row.chamber === chamber;
+  });
+
+const linksOf = (
+  laws: readonly RowLaw[],
+  openings: readonly AirOpening[],
+): readonly NetworkLink[] => [
+  ...laws.map((law): NetworkLink => ({
+    id: `row:${law.row.id}`,
+    from: law.row.air === 'in' ? ROOM_AIR : law.row.chamber,
+    to: law.row.air === 'in' ? law.row.chamber : ROOM_AIR,
+    own: law,
+  })),
+  ...openings.map((o): NetworkLink => ({
+    id: `opening:${o.id}`,
+    from: o.from,
+    to: o.to,
+    curve: { a: o.square * CREEP_M3H, b: o.square },
+  })),
+];

@@ -270,8 +270,8 @@ describe('controls', () => {
         fansBy(
           curve(
             [
-              [33, 500],
-              [33.02, 2000],
+              [32, 500],
+              [32.02, 2000],
             ],
             { hysteresis_K: 0, ramp_rpms: 20 },
           ),
@@ -323,7 +323,7 @@ describe('controls', () => {
         fansBy(
           curve(
             [
-              [35, 500],
+              [32, 500],
               [70, 2000],
             ],
             { sensor: 'processor/die', hysteresis_K: 0, ramp_rpms: 200 },
