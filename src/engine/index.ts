@@ -1,3 +1,3 @@
 export { Engine, type Running } from './client';
-export type { JobInput, JobName, JobResult, ResolvedFixes } from './jobs';
+export type { JobInput, JobName, JobResult, PumpPlan, ResolvedFixes } from './jobs';
 export { useEngineJob, type Job } from './useEngineJob';

@@ -13,8 +13,16 @@ import {
   type PortsFound,
   type WhatFits,
 } from '@/core/studies';
-import { pumpChoices, type PumpChoice } from '@/core/studies';
-import { findingKey, type Fix } from '@/core/checks';
+import {
+  beforeAfter,
+  pumpChoices,
+  pumpEdit,
+  type BeforeAfter,
+  type PumpAsked,
+  type PumpChoice,
+} from '@/core/studies';
+import { defaultPlacements, findingKey, type Fix } from '@/core/checks';
+import { teePorts } from '@/core/loops';
 import {
   coolingCurves,
   temperatureUncertainty,
@@ -31,6 +39,11 @@ import { runTransient, type Scenario, type Transient } from '@/core/transient';
 export interface Desk {
   readonly session: Session;
   readonly partLists: PartLists;
+}
+
+/** A change of pumps with what it comes to. */
+export interface PumpPlan extends BeforeAfter {
+  readonly edit: Edit;
 }
 
 /** Hears how far a job is, 0 to 1; answers whether it is to go on. */
@@ -97,6 +110,23 @@ export const JOBS = {
   ports: (desk: Desk, _input: null, tell: Tell): { readonly found: PortsFound | null } => ({
     found: betterPorts(desk.session.design, telling(tell)),
   }),
+
+  /** Another pump, or two, in a loop: how to, and what the build comes to before and after. */
+  pumpPlan: (desk: Desk, asked: PumpAsked): { readonly plan: PumpPlan | null } => {
+    const { design } = desk.session;
+    const tee =
+      offerOf(desk).find(
+        (p): p is Extract<Part, { kind: 'inline' }> => p.kind === 'inline' && teePorts(p) !== null,
+      ) ?? null;
+    const edit = pumpEdit(design, asked, {
+      tee,
+      places: (made) => [
+        ...defaultPlacements(made, { id: '', part: asked.part }).map((p) => p.placement),
+        { on: 'unplaced' },
+      ],
+    });
+    return { plan: edit && { edit, ...beforeAfter(design, edit) } };
+  },
 
   whatFits: (desk: Desk, _input: null, tell: Tell): WhatFits | null => {
     let stopped = false;

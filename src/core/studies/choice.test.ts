@@ -138,7 +138,11 @@ describe('which pump', () => {
       const built = analyse(
         edited(
           desk,
-          pumpEdit(desk, 'loop', medium, way, tee, () => ({ on: 'unplaced' })),
+          pumpEdit(
+            desk,
+            { loop: 'loop', part: medium, way, aim: 'brief' },
+            { tee, places: () => [{ on: 'unplaced' }] },
+          ),
         ),
       );
       expect(built.reports.flow.pumps.length).toBe(way === 'one' ? 1 : 2);
@@ -147,7 +151,11 @@ describe('which pump', () => {
       ).toBeGreaterThan(0.999);
       const back = edited(
         built.system.design,
-        pumpEdit(built.system.design, 'loop', large, 'one', tee, () => ({ on: 'unplaced' })),
+        pumpEdit(
+          built.system.design,
+          { loop: 'loop', part: large, way: 'one', aim: 'brief' },
+          { tee, places: () => [{ on: 'unplaced' }] },
+        ),
       );
       expect(
         back.components.filter((i) => i.part.kind === 'pump' || i.part.kind === 'inline').length,

@@ -1,5 +1,6 @@
-import { applyEdit, withoutRoutes, type Design } from '../design';
-import { analyse, type Analysis } from '../analysis';
+import { applyEdit, type Design } from '../design';
+import type { Analysis } from '../analysis';
+import { basesOf, onOneBasis, type Bases } from './bases';
 import { worstRise } from '../thermal';
 import type { Part } from '../components';
 import { candidates, type Candidate } from './candidates';
@@ -47,33 +48,6 @@ export function evaluateVariants(
     if (!tell(i + 1, list.length)) break;
   }
   return out.sort((a, b) => (a.deltaT_K ?? Infinity) - (b.deltaT_K ?? Infinity));
-}
-
-/**
- * A build worked out as its layout says, and with its runs estimated: that once it is asked for.
- */
-interface Bases {
-  readonly routed: Analysis;
-  estimated(): Analysis;
-}
-
-function basesOf(design: Design): Bases {
-  const routed = analyse(design);
-  let estimated: Analysis | null = null;
-  return { routed, estimated: () => (estimated ??= analyse(withoutRoutes(design))) };
-}
-
-const unroutedIn = ({ reports }: Analysis): number =>
-  reports.runs.filter((r) => r.by === 'tube' && r.estimated).length;
-
-/**
- * Both builds on one basis: as routed where the change leaves every route as it is, with runs
- * estimated in both otherwise.
- */
-function onOneBasis(changed: Design, bases: Bases): readonly [now: Analysis, then: Analysis] {
-  const then = analyse(changed);
-  if (unroutedIn(then) === unroutedIn(bases.routed)) return [bases.routed, then];
-  return [bases.estimated(), analyse(withoutRoutes(changed))];
 }
 
 export function evaluateVariant(

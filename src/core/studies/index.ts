@@ -24,6 +24,10 @@ export {
   pumpChoice,
   pumpChoices,
   pumpEdit,
+  PUMP_AIMS,
+  type PumpAim,
+  type PumpAsked,
+  type PumpMeans,
   PUMP_WAYS,
   type PumpChoice,
   type PumpWay,
@@ -36,3 +40,4 @@ export {
   type SeriesParallel,
 } from './seriesParallel';
 export { familyChange, familyOf, PLAIN_FAMILY, type FamilyChange } from './family';
+export { beforeAfter, type BeforeAfter, type Outcome } from './beforeAfter';

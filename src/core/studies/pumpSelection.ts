@@ -1,5 +1,7 @@
+import { analyse } from '../analysis';
 import {
   applyEdit,
+  withoutRoutes,
   type Design,
   type Edit,
   type Component,
@@ -186,34 +188,77 @@ export function pumpChoice(
   };
 }
 
+/** Speed that new pumps are set to: as slow as holds the brief's flow, or today's; flat out. */
+export const PUMP_AIMS = ['brief', 'today', 'full'] as const;
+export type PumpAim = (typeof PUMP_AIMS)[number];
+
+/** A pump, or two alike, asked for in a loop's place for pumps. */
+export interface PumpAsked {
+  readonly loop: string;
+  readonly part: PumpPart;
+  readonly way: PumpWay;
+  readonly aim: PumpAim;
+}
+
+/** How a second pump may be put in. */
+export interface PumpMeans {
+  readonly tee: InlinePart | null;
+  readonly places: (design: Design) => readonly Placement[];
+}
+
+/** Places of a second pump that are tried. */
+const PLACES_TRIED = 4;
+
 /**
  * Makes a loop's pump this one, or two of it: further pumps go, the first is replaced, a second is
- * set behind it or beside it. They run at the slowest speed that holds the brief's flow once they
- * stand there with their tubes, or flat out when none does. Null when the loop has no pump, or no
- * way for a second.
+ * set behind it or beside it, in the place that brings the least trouble of those there are. Null
+ * when the loop has no pump, or no way for a second.
  */
-export function pumpEdit(
-  design: Design,
-  loop: string,
-  part: PumpPart,
-  way: PumpWay,
-  tee: InlinePart | null,
-  place: (design: Design) => Placement,
-): Edit | null {
+export function pumpEdit(design: Design, asked: PumpAsked, means: PumpMeans): Edit | null {
+  const { loop, part, way } = asked;
   const [first, ...others] = pumpsOf(design, loop);
   if (first === undefined) return null;
-  const edits: Edit[] = [
+  const edits: readonly Edit[] = [
     ...others.map((component): Edit => ({ do: 'component.remove', component })),
     { do: 'component.replace', component: first, part },
   ];
-  let made = edits.reduce((b, e) => applyEdit(b, e).design, design);
-  if (way !== 'one') {
-    const second = secondPump(made, loop, first, part, way, tee, place(made));
-    if (!second) return null;
-    edits.push(second);
-    made = applyEdit(made, second).design;
-  }
-  const speed_rpm = holdingSpeed(made, loop, part);
+  const made = changedBy(design, edits);
+  if (way === 'one') return atSpeedAsked(design, made, edits, asked);
+  const options = means.places(made).slice(0, PLACES_TRIED);
+  const seconds = options.flatMap((place) => {
+    const second = secondPump(made, loop, first, part, way, means.tee, place);
+    return second ? [[...edits, second]] : [];
+  });
+  const [only] = seconds;
+  if (!only) return null;
+  const best = seconds.length > 1 ? leastTrouble(design, seconds) : only;
+  return atSpeedAsked(design, changedBy(design, best), best, asked);
+}
+
+const changedBy = (design: Design, edits: readonly Edit[]): Design =>
+  edits.reduce((d, e) => applyEdit(d, e).design, design);
+
+/** The first of those with the fewest findings that fail, then of those that are marginal. */
+function leastTrouble(design: Design, ways: readonly (readonly Edit[])[]): readonly Edit[] {
+  const troubleOf = (edits: readonly Edit[]): number => {
+    const { findings } = analyse(withoutRoutes(changedBy(design, edits)));
+    const count = (severity: string): number =>
+      findings.filter((f) => f.severity === severity).length;
+    return 1000 * count('fails') + count('marginal');
+  };
+  const troubles = ways.map(troubleOf);
+  return ways[troubles.indexOf(Math.min(...troubles))] as readonly Edit[];
+}
+
+function atSpeedAsked(
+  before: Design,
+  made: Design,
+  edits: readonly Edit[],
+  { loop, part, aim }: PumpAsked,
+): Edit {
+  const wanted_Lmin = aim === 'today' ? flowOf(before, loop) : before.brief.limits.flow_Lmin;
+  const speed_rpm =
+    aim === 'full' ? part.fullSpeed_rpm : holdingSpeed(made, loop, part, wanted_Lmin);
   return {
     do: 'batch',
     edits: [
@@ -227,6 +272,12 @@ export function pumpEdit(
   };
 }
 
+/** What goes round a loop as it stands, L/min. */
+function flowOf(design: Design, loop: string): number {
+  const { reports } = analyse(design);
+  return reports.flow.loops.find((l) => l.id === loop)?.flow_Lmin ?? 0;
+}
+
 const pumpsOf = (design: Design, loop: string): readonly string[] =>
   compileSystem(design)
     .loops.find((g) => g.loop.id === loop)
@@ -236,7 +287,7 @@ const pumpsOf = (design: Design, loop: string): readonly string[] =>
  * Slowest speed of a loop's pumps that moves the wanted flow as the build stands, rpm; full speed
  * when none does.
  */
-function holdingSpeed(design: Design, loop: string, part: PumpPart): number {
+function holdingSpeed(design: Design, loop: string, part: PumpPart, wanted_Lmin: number): number {
   const system = compileSystem(design),
     runs = runsOf(system);
   const graph = system.loops.find((g) => g.loop.id === loop);
@@ -245,7 +296,7 @@ function holdingSpeed(design: Design, loop: string, part: PumpPart): number {
   const coolant_C = flow.loops.find((l) => l.id === loop)?.coolant_C ?? design.brief.room_C;
   const share = slowestShareFor(
     atFullSpeed(networkOf(system, graph, runs, coolant_C)),
-    design.brief.limits.flow_Lmin,
+    wanted_Lmin,
   );
   return share === null ? part.fullSpeed_rpm : stepped(share * part.fullSpeed_rpm, part);
 }

@@ -24,6 +24,7 @@ export {
   useImprovement,
   useOrders,
   usePumpChoices,
+  usePumpPlan,
   useTransient,
   useWhatFits,
 } from './useJobs';

@@ -6,7 +6,7 @@ import type {
   PortsFound,
   WhatFits,
 } from '@/core/studies';
-import type { PumpChoice } from '@/core/studies';
+import type { PumpAsked, PumpChoice } from '@/core/studies';
 import type { Edit } from '@/core/design';
 import type { Uncertainty, CoolingCurve } from '@/core/thermal';
 import type { Improvement } from '@/core/routing';
@@ -17,6 +17,7 @@ import {
   type JobInput,
   type JobName,
   type JobResult,
+  type PumpPlan,
   type ResolvedFixes,
 } from '@/engine';
 import type { Versions } from './editor';
@@ -79,6 +80,10 @@ export const useCurves = (): Job<readonly CoolingCurve[]> =>
 /** Pumps of the catalogue in a loop. The chooser looks for speeds itself. */
 export const usePumpChoices = (loop: string): Job<readonly PumpChoice[]> =>
   useJob('pumps', loop, ['space', 'fans', 'rest', 'offer']);
+
+/** Another pump in a loop, before and after; null asks for nothing. */
+export const usePumpPlan = (asked: PumpAsked | null): Job<{ readonly plan: PumpPlan | null }> =>
+  useJob('pumpPlan', asked as PumpAsked, ALL, asked !== null);
 
 /** Every single change to the build, judged whole. */
 export const useChanges = (): Job<readonly EvaluatedVariant[]> => useJob('changes', null, ALL);

@@ -1,12 +1,11 @@
 'use client';
 import { useState } from 'react';
-import { pumpEdit, type PumpChoice } from '@/core/studies';
-import { teePorts } from '@/core/loops';
+import type { PumpAim, PumpAsked, PumpChoice } from '@/core/studies';
 import { formatFlow, formatKelvin, formatMoney, formatNumber, formatSpeed } from '@/core/units';
-import { defaultPlacements } from '@/core/checks';
-import { Mark, Progress, Segments, useOffer } from '@/view/shared';
-import { useEditor, usePumpChoices } from '@/view/workspace';
+import { Mark, Progress, Segments } from '@/view/shared';
+import { useEditor, usePumpChoices, usePumpPlan } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
+import { PumpPlanPanel } from './PumpPlanPanel';
 import styles from './FlowStage.module.css';
 
 const WAYS = [
@@ -16,6 +15,12 @@ const WAYS = [
 ] as const;
 const WAY_WORDS = { one: 'one', series: 'two in a row', parallel: 'two side by side' } as const;
 
+const AIMS = [
+  { value: 'brief', label: 'as slow as the brief allows' },
+  { value: 'today', label: 'today’s flow' },
+  { value: 'full', label: 'flat out' },
+] as const;
+
 /**
  * Pumps of the Stores in this loop: who reaches the wanted flow, at what speed and noise, and what
  * going slower costs.
@@ -24,29 +29,42 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
   const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);
   const { result, progress, stopped, stop, retry } = usePumpChoices(loop);
-  const tee = useOffer('inline').find((p) => teePorts(p) !== null) ?? null;
   const rows = result ?? [];
   const [way, setWay] = useState<PumpChoice['way']>('one');
+  const [aim, setAim] = useState<PumpAim>('brief');
+  const [asked, setAsked] = useState<Pick<PumpAsked, 'part' | 'way'> | null>(null);
+  const planned = usePumpPlan(asked && { loop, aim, ...asked });
   const target = design.brief.limits.flow_Lmin;
   const shown = rows.filter((r) => r.way === way);
   const inPlace = design.components.filter((i) => i.part.kind === 'pump').map((i) => i.part.id);
   const best = shown.find((r) => r.speed_rpm !== null);
-  const use = (r: PumpChoice): void => {
-    const edit = pumpEdit(
-      design,
-      loop,
-      r.part,
-      r.way,
-      tee,
-      (b) => defaultPlacements(b, { id: '', part: r.part })[0]?.placement ?? { on: 'unplaced' },
-    );
-    if (edit) commit(`take ${WAY_WORDS[r.way]}: ${r.part.name}`, edit);
-  };
+  const plan = planned.fresh ? planned.result?.plan : null;
+  const title = asked ? `${asked.part.name}, ${WAY_WORDS[asked.way]}` : '';
   return (
     <Section title={`Which pump moves ${formatFlow(target)}`}>
       <div className={styles.ways}>
         <Segments label="How many" value={way} options={WAYS} onPick={setWay} />
       </div>
+      {asked && (
+        <div className={styles.ways}>
+          <Segments label="Speed" value={aim} options={AIMS} onPick={setAim} />
+        </div>
+      )}
+      {asked && !planned.fresh && <p role="status">Working out {title}</p>}
+      {asked && planned.fresh && !plan && (
+        <p role="status">There is no way for {title} in this loop.</p>
+      )}
+      {asked && plan && (
+        <PumpPlanPanel
+          title={title}
+          plan={plan}
+          onTake={() => {
+            commit(`take ${WAY_WORDS[asked.way]}: ${asked.part.name}`, plan.edit);
+            setAsked(null);
+          }}
+          onLeave={() => setAsked(null)}
+        />
+      )}
       <Progress share={progress} stopped={stopped} onStop={stop} onAgain={retry} what="the pumps" />
       {best && progress === null && (
         <p>
@@ -96,10 +114,10 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
                   <button
                     type="button"
                     className={styles.textButton}
-                    onClick={() => use(r)}
-                    aria-label={`Use ${r.part.name}, ${WAY_WORDS[r.way]}`}
+                    onClick={() => setAsked({ part: r.part, way: r.way })}
+                    aria-label={`Try ${r.part.name}, ${WAY_WORDS[r.way]}`}
                   >
-                    use
+                    try
                   </button>
                 </td>
               </tr>

@@ -1,0 +1,117 @@
+'use client';
+import { formatFlow, formatKelvin, formatMoney, formatSound, plural } from '@/core/units';
+import type { BeforeAfter, Outcome } from '@/core/studies';
+import styles from './FlowStage.module.css';
+
+interface Row {
+  readonly name: string;
+  readonly says: (o: Outcome) => string;
+  readonly of: (o: Outcome) => number | null;
+  /** Whether more of it is worse. */
+  readonly moreIsWorse: boolean;
+  /** A change smaller than this is none. */
+  readonly least: number;
+}
+
+const ROWS: readonly Row[] = [
+  {
+    name: 'flow',
+    says: (o) => formatFlow(o.flow_Lmin),
+    of: (o) => o.flow_Lmin,
+    moreIsWorse: false,
+    least: 0.05,
+  },
+  {
+    name: 'coolant over room',
+    says: (o) => formatKelvin(o.deltaT_K),
+    of: (o) => o.deltaT_K,
+    moreIsWorse: true,
+    least: 0.05,
+  },
+  {
+    name: 'room of the hottest part',
+    says: (o) => formatKelvin(o.headroom_K),
+    of: (o) => o.headroom_K,
+    moreIsWorse: false,
+    least: 0.05,
+  },
+  {
+    name: 'noise',
+    says: (o) => formatSound(o.noise_dBA),
+    of: (o) => o.noise_dBA,
+    moreIsWorse: true,
+    least: 0.5,
+  },
+  {
+    name: 'list',
+    says: (o) => formatMoney(o.cost_minor),
+    of: (o) => o.cost_minor,
+    moreIsWorse: true,
+    least: 1,
+  },
+];
+
+const isWorse = ({ of, moreIsWorse, least }: Row, before: Outcome, after: Outcome): boolean => {
+  const [was, is] = [of(before), of(after)];
+  if (was === null || is === null) return was !== null;
+  return moreIsWorse ? is - was >= least : was - is >= least;
+};
+
+/** A change of pumps before it is made: what the build comes to, and all that gets worse. */
+export function PumpPlanPanel({
+  title,
+  plan,
+  onTake,
+  onLeave,
+}: {
+  readonly title: string;
+  readonly plan: BeforeAfter;
+  readonly onTake: () => void;
+  readonly onLeave: () => void;
+}) {
+  const { before, after, routesLost, brings, ends } = plan;
+  return (
+    <div className={styles.plan} role="group" aria-label={title}>
+      <h3>{title}</h3>
+      <table>
+        <thead>
+          <tr>
+            <th> </th>
+            <th className="num">now</th>
+            <th className="num">then</th>
+            <th> </th>
+          </tr>
+        </thead>
+        <tbody>
+          {ROWS.map((row) => (
+            <tr key={row.name}>
+              <td>{row.name}</td>
+              <td className="num">{row.says(before)}</td>
+              <td className="num">{row.says(after)}</td>
+              <td className={styles.worse}>{isWorse(row, before, after) ? 'worse' : ''}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {routesLost > 0 && (
+        <p>
+          {plural(routesLost, 'tube')} must be routed again; both columns are with runs estimated.
+        </p>
+      )}
+      {brings.length > 0 && (
+        <p>
+          <span className={styles.worse}>It brings:</span> {brings.join('. ')}.
+        </p>
+      )}
+      {ends.length > 0 && <p>It ends: {ends.join('. ')}.</p>}
+      <div className={styles.planButtons}>
+        <button type="button" className={styles.textButton} onClick={onTake}>
+          Take it
+        </button>
+        <button type="button" className={styles.textButton} onClick={onLeave}>
+          Leave it
+        </button>
+      </div>
+    </div>
+  );
+}
