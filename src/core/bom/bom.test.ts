@@ -4,7 +4,7 @@ import stockFile from '@reference/stock.json';
 import { DEMO_BUILDS, demoDesign } from '@/catalogue';
 import { applyEdit, withoutRoutes, type Design, type Edit } from '../design';
 import { analyse } from '../analysis';
-import { coolantExpansion, cutPlan, shortWhy } from '.';
+import { coolantExpansion, cutPlan, shortWhy, tubeCompliance } from '.';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
 const list = (design: Design) => analyse(design).reports.bom;
@@ -275,11 +275,37 @@ describe('room to grow', () => {
   test('a litre of water from 20 to 40 °C', () => {
     const e = coolantExpansion({ glycol: 'none', volumeShare: 0 }, 1000, 60, 20, 40);
     expect(e.grows_mL).toBeCloseTo(1000 * (998.21 / 992.22 - 1), 1);
-    // Ideal gas by hand: 60 mL pressed to 53.96 mL and warmed from 293.15 to 313.15 K.
-    expect(e.rises_bar).toBeCloseTo(
-      1.01325 * ((60 / (60 - e.grows_mL)) * (313.15 / 293.15) - 1),
-      9,
-    );
+    // By hand: dry air of 1.01325 − 0.02339 bar in 60 mL, pressed to 53.96 mL and warmed from 293.15
+    // to 313.15 K, and vapour of 0.07384 bar (CRC Handbook) over it.
+    const dry = (1.01325 - 0.02339) * (60 / (60 - e.grows_mL)) * (313.15 / 293.15);
+    expect(Math.abs(e.rises_bar - (dry + 0.07384 - 1.01325))).toBeLessThan(0.001);
+    expect(e.swells_mL).toBe(0);
+  });
+
+  /**
+   * Worked by hand: 16/10 mm soft PVC, E 10 MPa, ν 0.5: (256 + 100)/(256 − 100) + 0.5 = 2.782; 100
+   * mL give 2 × 0.1/10 × 2.782 × 100 = 5.564 mL a bar.
+   */
+  test('soft tube swells and takes the edge off; hard tube hardly', () => {
+    const soft = { volume_mL: 100, outer_mm: 16, inner_mm: 10, material: 'soft PVC' } as const;
+    expect(tubeCompliance(soft)).toBeCloseTo(5.564, 3);
+    expect(tubeCompliance({ ...soft, material: 'EPDM rubber' })).toBeCloseTo(2 * 5.564, 3);
+    expect(tubeCompliance({ ...soft, material: 'acrylic' })).toBeLessThan(0.02);
+    const water = { glycol: 'none', volumeShare: 0 } as const;
+    const rigid = coolantExpansion(water, 1000, 20, 20, 40),
+      eased = coolantExpansion(water, 1000, 20, 20, 40, [soft]);
+    expect(eased.rises_bar).toBeLessThan(rigid.rises_bar);
+    expect(eased.swells_mL).toBeCloseTo(5.564 * eased.rises_bar, 2);
+    // With no air at all the tube alone makes room: the growth over its compliance.
+    const full = coolantExpansion(water, 1000, 0, 20, 40, [soft]);
+    expect(full.rises_bar).toBeCloseTo(full.grows_mL / 5.564, 2);
+  });
+
+  test('closed hot it stands under the room when cold, by the same balance', () => {
+    const e = coolantExpansion({ glycol: 'none', volumeShare: 0 }, 1000, 60, 20, 40);
+    // By hand: dry air of 1.01325 − 0.07384 bar in 53.96 mL let out to 60 mL and cooled.
+    const dry = (1.01325 - 0.07384) * ((60 - e.grows_mL) / 60) * (293.15 / 313.15);
+    expect(Math.abs(e.sinks_bar - (1.01325 - dry - 0.02339))).toBeLessThan(0.001);
   });
 
   test('no air left is no room; glycol grows more than water', () => {

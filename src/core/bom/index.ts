@@ -14,6 +14,8 @@ export {
   GROWTH_LIMIT_BAR,
   growthVerdict,
   loopExpansion,
+  reservoirsOf,
+  tubeCompliance,
   type Expansion,
 } from './expansion';
 export { cutPlan, type CutPiece, type CutPlan, type CutStick } from './cutting';

@@ -1,7 +1,8 @@
-import type { Diagnostic } from './diagnostic';
-import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion } from '../bom';
+import type { Diagnostic, Fix } from './diagnostic';
+import type { Loop } from '../design';
+import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion, reservoirsOf } from '../bom';
 import { formatNumber } from '../units';
-import type { OperatingCheck } from './inputs';
+import { nameOf, type CheckInputs, type OperatingCheck } from './inputs';
 
 export const fillExpansion: OperatingCheck = {
   code: 'fill.expansion',
@@ -10,14 +11,14 @@ export const fillExpansion: OperatingCheck = {
   meaning:
     'Coolant grows as it warms and presses the air left in the reservoir together. With too little air the pressure rises towards what joints are tested at. Fill lower, take a larger reservoir, or close the cap warm.',
   source:
-    'density of the coolant at both temperatures; the air as an ideal gas; parts taken to be rigid',
+    'density of the coolant at both temperatures; the air as an ideal gas with water vapour; tubes as thick-walled cylinders (Lamé), parts rigid',
   run: (context) =>
     context.heat.loops.flatMap((heat): Diagnostic[] => {
       const loop = context.design.loops.find((l) => l.id === heat.id),
         volume = context.bom.volumes.find((v) => v.loop === heat.id);
       const e =
         loop && volume && heat.hottest_C !== null
-          ? loopExpansion(context.system, loop, volume.total_mL, heat.hottest_C)
+          ? loopExpansion(context.system, loop, context.runs, volume.total_mL, heat.hottest_C)
           : null;
       const verdict = e && growthVerdict(e);
       if (!loop || !e || !verdict || verdict === 'ok') return [];
@@ -26,11 +27,29 @@ export const fillExpansion: OperatingCheck = {
           severity: verdict,
           subjects: [loop.id],
           title: `${loop.name} has little room to grow`,
-          detail: `From ${formatNumber(e.cold_C)} to ${formatNumber(e.hot_C)} °C it grows by ${formatNumber(e.grows_mL, { decimals: 1 })} mL into ${formatNumber(e.air_mL)} mL of air: ${Number.isFinite(e.rises_bar) ? `${formatNumber(e.rises_bar, { decimals: 2 })} bar over the room` : 'there is no room for it'}.`,
+          detail: `From ${formatNumber(e.cold_C)} to ${formatNumber(e.hot_C)} °C it grows by ${formatNumber(e.grows_mL, { decimals: 1 })} mL into ${formatNumber(e.air_mL)} mL of air and tubes that give ${formatNumber(e.swells_mL, { decimals: 1 })} mL: ${Number.isFinite(e.rises_bar) ? `${formatNumber(e.rises_bar, { decimals: 2 })} bar over the room` : 'there is no room for it'}, closed cold. Closed warm it would be ${formatNumber(e.sinks_bar, { decimals: 2 })} bar under the room when cold.`,
           measured: Math.min(99, e.rises_bar),
           limit: GROWTH_LIMIT_BAR,
           unit: 'bar',
+          candidates: () => lowerFills(context, loop),
         },
       ];
     }),
 };
+
+/** Shares of a reservoir that are tried as its fill, fullest first. */
+const FILLS = [0.85, 0.75, 0.6, 0.5] as const;
+
+/** The largest reservoir filled less: each is tried before it is offered. */
+function lowerFills(context: CheckInputs, loop: Loop): readonly Fix[] {
+  const [largest] = [...reservoirsOf(context.design, loop)].sort(
+    (a, b) => b.volume_mL - a.volume_mL,
+  );
+  if (!largest) return [];
+  return FILLS.map((share) => Math.round(share * largest.volume_mL))
+    .filter((fill_mL) => fill_mL < largest.fill_mL)
+    .map((fill_mL) => ({
+      label: `Fill ${nameOf(context, largest.id)} to ${formatNumber(fill_mL)} mL only`,
+      edit: { do: 'component.fill', component: largest.id, fill_mL },
+    }));
+}

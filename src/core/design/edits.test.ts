@@ -50,6 +50,7 @@ const EDITS: Record<EditKind, Edit> = {
   'case.air': { do: 'case.air', air: { leakage_cm2: 30 } },
   'case.remove-obstacle': { do: 'case.remove-obstacle', obstacle: 'cage', removed: false },
   'component.add': { do: 'component.add', component: spare },
+  'component.fill': { do: 'component.fill', component: 'reservoir', fill_mL: 120 },
   'component.remove': { do: 'component.remove', component: 'card-block' },
   'component.rename': { do: 'component.rename', component: 'pump', name: 'Heart' },
   'component.replace': {

@@ -52,6 +52,11 @@ export type Edit =
   | { readonly do: 'case.air'; readonly air: CaseAir | null }
   | { readonly do: 'case.remove-obstacle'; readonly obstacle: string; readonly removed: boolean }
   | { readonly do: 'component.add'; readonly component: Component }
+  | {
+      readonly do: 'component.fill';
+      readonly component: ComponentId;
+      readonly fill_mL: number;
+    }
   | { readonly do: 'component.remove'; readonly component: ComponentId }
   | { readonly do: 'component.rename'; readonly component: ComponentId; readonly name: string }
   | {
@@ -335,6 +340,9 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
     case 'component.curve':
       setCurve(componentOf(draft, edit.component), edit);
       return;
+    case 'component.fill':
+      setFill(componentOf(draft, edit.component), edit.fill_mL);
+      return;
     case 'component.ratings': {
       const { part } = componentOf(draft, edit.component);
       if (part.kind !== 'pump')
@@ -549,6 +557,18 @@ function setCurve(
 }
 
 /** A new case keeps everything; what hung on a mount or spot it lacks goes back to the bench. */
+/** A reservoir is filled to what it holds at most. */
+function setFill({ id, part }: Draft<Component>, fill_mL: number): void {
+  const place = `components.${id}.part`;
+  if (part.kind !== 'reservoir') throw new EditError(`A ${part.kind} has no fill mark.`, place);
+  if (!(fill_mL >= 1 && fill_mL <= part.volume_mL))
+    throw new EditError(
+      `The fill must be 1 to ${part.volume_mL} mL, what the reservoir holds.`,
+      `${place}.fill_mL`,
+    );
+  part.fill_mL = fill_mL;
+}
+
 function setCaseAir(draft: Draft<Design>, air: CaseAir | null): void {
   if (!draft.case) throw new EditError('There is no case yet.', 'case');
   if (air) draft.case.air = own(air);

@@ -9,3 +9,4 @@ export {
 } from './glycol';
 export { air, standardPressure } from './air';
 export { coolantProperties, COOLANT_RANGE_C, type CoolantBase } from './coolant';
+export { vapourPressure } from './vapour';

@@ -274,11 +274,17 @@ export const reasonForCarries = (
 export const reasonForExpansion = (e: Expansion): Reason => ({
   title: 'Growth when hot',
   formula:
-    'Volume times the ratio of the coolant\u2019s densities, cold over hot, less one. The air over it is pressed together and warmed as an ideal gas; soft tube gives a little.',
+    'Volume times the ratio of the coolant\u2019s densities, cold over hot, less one. The air over it is pressed together and warmed as an ideal gas with water vapour in it; tubes swell by ΔV/V = (2 Δp/E) ((D² + d²)/(D² − d²) + ν).',
   inputs: [
     { name: 'filled at', value: formatCelsius(e.cold_C, 1) },
     { name: 'hottest coolant', value: formatCelsius(e.hot_C, 1) },
-    { name: 'air at the fill mark', value: `${formatNumber(e.air_mL)} mL` },
+    { name: 'air at the fill', value: `${formatNumber(e.air_mL)} mL` },
+    { name: 'what tubes give', value: `${formatNumber(e.swells_mL, { decimals: 1 })} mL` },
+    {
+      name: 'closed warm, then cold',
+      value: `${formatNumber(-e.sinks_bar, { decimals: 2 })} bar`,
+    },
   ],
-  source: 'density fits of the coolant; ideal gas',
+  source:
+    'density fits of the coolant; ideal gas; vapour by Magnus (WMO); thick-walled cylinder (Lamé), moduli from memory',
 });

@@ -7,11 +7,11 @@ import {
   type EndPiece,
   type Loop,
 } from '@/core/design';
-import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion } from '@/core/bom';
+import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion, reservoirsOf } from '@/core/bom';
 import { draining } from '@/core/loops';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { pathLength } from '@/core/routing';
-import { Mark, Pick, Progress, Why, useOffer } from '@/view/shared';
+import { Mark, Pick, Progress, Why, useOffer, QuantityField } from '@/view/shared';
 import { fittingFor, useEditor, useBetterPorts } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { reasonForExpansion, reasonForRun, reasonForVolume } from '../reasons';
@@ -43,7 +43,9 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
     analysis.reports.heat[design.brief.loadCase].loops.find((l) => l.id === loop.id)?.hottest_C ??
     null;
   const grows =
-    volume && hot !== null ? loopExpansion(analysis.system, loop, volume.total_mL, hot) : null;
+    volume && hot !== null
+      ? loopExpansion(analysis.system, loop, runs, volume.total_mL, hot)
+      : null;
   const drain = draining(analysis.system, loop);
   const portOf = (c: {
     readonly component: string;
@@ -213,11 +215,36 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
             {formatNumber(grows.grows_mL, { decimals: 1 })} mL
           </Why>{' '}
           into {formatNumber(grows.air_mL)} mL of air
+          {grows.swells_mL >= 0.05 &&
+            ` and ${formatNumber(grows.swells_mL, { decimals: 1 })} mL that tubes give`}
           {Number.isFinite(grows.rises_bar)
             ? `: ${formatNumber(grows.rises_bar, { decimals: 2 })} bar over the room, of ${formatNumber(GROWTH_LIMIT_BAR, { decimals: 2 })}.`
-            : ': there is no room for it.'}
+            : ': there is no room for it.'}{' '}
+          Closed warm it stands {formatNumber(grows.sinks_bar, { decimals: 2 })} bar under the room
+          when cold.
         </p>
       )}
+      {reservoirsOf(design, loop).map((r) => (
+        <p key={r.id}>
+          <QuantityField
+            label={`${componentName(design, r.id)} filled to`}
+            value={r.fill_mL}
+            quantity="volume"
+            min={1}
+            max={r.volume_mL}
+            width={56}
+            onCommit={(fill_mL) =>
+              fill_mL !== null &&
+              commit(`filled ${componentName(design, r.id)} to ${formatNumber(fill_mL)} mL`, {
+                do: 'component.fill',
+                component: r.id,
+                fill_mL,
+              })
+            }
+          />{' '}
+          <span className="soft">of {formatNumber(r.volume_mL)} mL</span>
+        </p>
+      ))}
       {drain.drain && (
         <p className="soft">
           Drained at {portOf(drain.drain).component}, {portOf(drain.drain).port}:{' '}
