@@ -5,7 +5,7 @@ export {
   type SelectorName,
   type Selectors,
 } from './selectors';
-export { createSession, evaluate, findingsOf, publish, analyse, type Session } from './session';
+export { createSession, evaluate, JUDGE, publish, analyse, type Session } from './session';
 export type {
   Evaluation,
   PublishedFinding,

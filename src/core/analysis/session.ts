@@ -1,5 +1,5 @@
 import { applyEdit, withoutRoutes, type Design, type Edit } from '../design';
-import { resolveFixes, type Finding, type Fix } from '../checks';
+import { resolveFixes, type Finding, type Fix, type Judge } from '../checks';
 import type { Part } from '../components';
 import { createSelectors } from './selectors';
 import type { Evaluation, PublishedFinding, Analysis } from './types';
@@ -40,7 +40,7 @@ export function createSession(design: Design, offer: readonly Part[] = NO_PARTS)
       asked = { ...asked, offer: parts };
     },
     analysis: () => selectors.analysis(asked),
-    fixes: (finding) => resolveFixes(asked.design, finding, findingsOf),
+    fixes: (finding) => resolveFixes(asked.design, finding, JUDGE),
   };
 }
 
@@ -55,19 +55,24 @@ export function analyse(
   return createSession(design, offer).analysis();
 }
 
-const analysed = new WeakMap<Design, readonly Finding[]>();
-
-/**
- * Findings of a design with its runs estimated: what fixes are judged by, since a changed design
- * was never routed. Remembered while the design lives.
- */
-export function findingsOf(design: Design): readonly Finding[] {
-  const known = analysed.get(design);
-  if (known) return known;
-  const { findings } = analyse(withoutRoutes(design));
-  analysed.set(design, findings);
-  return findings;
+/** Findings remembered while the design lives. */
+function remembered(find: (design: Design) => readonly Finding[]) {
+  const known = new WeakMap<Design, readonly Finding[]>();
+  return (design: Design): readonly Finding[] => {
+    let findings = known.get(design);
+    if (!findings) {
+      findings = find(design);
+      known.set(design, findings);
+    }
+    return findings;
+  };
 }
+
+/** What fixes are judged by: a changed design has the routes that its change leaves it. */
+export const JUDGE: Judge = {
+  asRouted: remembered((design) => analyse(design).findings),
+  estimated: remembered((design) => analyse(withoutRoutes(design)).findings),
+};
 
 /**
  * What is published of an analysis. `fixes`: ways out are tried, each by a whole analysis, a second
@@ -77,7 +82,7 @@ export function publish(design: Design, analysis: Analysis, fixes = false): Eval
   const { reports, stages } = analysis;
   const findings = analysis.findings.map((finding): PublishedFinding => {
     const { candidates: _candidates, ...plain } = finding;
-    return { ...plain, fixes: fixes ? resolveFixes(design, finding, findingsOf) : [] };
+    return { ...plain, fixes: fixes ? resolveFixes(design, finding, JUDGE) : [] };
   });
   // A routed run's way stands beside its length, as outside checks read it.
   const runs = reports.runs.map(({ routed, ...run }) => (routed ? { ...run, ...routed } : run));

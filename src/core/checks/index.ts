@@ -15,4 +15,4 @@ export {
   type Stage,
   type Verdict,
 } from './diagnostic';
-export { anyKindWorse, findingKey, resolveFixes } from './resolveFixes';
+export { anyKindWorse, findingKey, resolveFixes, type Judge } from './resolveFixes';

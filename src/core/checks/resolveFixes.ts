@@ -52,26 +52,26 @@ export function anyKindWorse(
   return false;
 }
 
+/** Whole analyses of a design: its runs as they are routed, and all estimated. */
+export interface Judge {
+  asRouted(design: Design): readonly Finding[];
+  estimated(design: Design): readonly Finding[];
+}
+
+const WAYLESS = /^run\.(no-way|unrouted|unpinned)$/;
+/** Runs that are said to have no way. */
+const unrouted = (findings: readonly Finding[]): number =>
+  findings.reduce((sum, f) => sum + (WAYLESS.test(f.code) ? f.subjects.length : 0), 0);
+
 /**
  * The ways out of a finding that hold: applied to the build, the finding is gone and no kind of
- * finding is worse, by a whole analysis of the changed build. `analyse` must be the same for the
- * build before and after (routes estimated in both).
+ * finding is worse, by a whole analysis of the changed build. Both are judged on one basis: as
+ * routed where the change leaves every run its way, with all runs estimated otherwise.
  */
-export function resolveFixes(
-  design: Design,
-  finding: Finding,
-  analyse: (design: Design) => readonly Finding[],
-): readonly Fix[] {
+export function resolveFixes(design: Design, finding: Finding, judge: Judge): readonly Fix[] {
   const candidates = finding.candidates().slice(0, MOST_TRIED);
   if (candidates.length === 0) return [];
-  const before = analyse(design);
-  const key = findingKey(finding);
-  const known = new Set(before.map(findingKey));
-  const about = new Set(finding.subjects);
-  // The same trouble about fewer or other things is not gone.
-  const stillThere = (f: Finding): boolean =>
-    f.code === finding.code &&
-    (findingKey(f) === key || (!known.has(findingKey(f)) && f.subjects.some((s) => about.has(s))));
+  const now = judge.asRouted(design);
   const holds = ({ edit }: Fix): boolean => {
     let changed: Design;
     try {
@@ -80,8 +80,10 @@ export function resolveFixes(
       if (error instanceof EditError) return false;
       throw error;
     }
-    const after = analyse(changed);
-    return !after.some(stillThere) && !anyKindWorse(before, after, finding);
+    const then = judge.asRouted(changed);
+    return unrouted(then) <= unrouted(now)
+      ? isGone(finding, now, then)
+      : isGone(finding, judge.estimated(design), judge.estimated(changed));
   };
   const offered: Fix[] = [];
   for (const fix of candidates) {
@@ -89,4 +91,16 @@ export function resolveFixes(
     if (holds(fix)) offered.push(fix);
   }
   return offered;
+}
+
+/** Whether a finding is gone and nothing is worse for it. */
+function isGone(finding: Finding, before: readonly Finding[], after: readonly Finding[]): boolean {
+  const key = findingKey(finding);
+  const known = new Set(before.map(findingKey));
+  const about = new Set(finding.subjects);
+  // The same trouble about fewer or other things is not gone.
+  const stillThere = (f: Finding): boolean =>
+    f.code === finding.code &&
+    (findingKey(f) === key || (!known.has(findingKey(f)) && f.subjects.some((s) => about.has(s))));
+  return !after.some(stillThere) && !anyKindWorse(before, after, finding);
 }

@@ -7,6 +7,7 @@ import type {
   Thread,
   Wet,
   WettedSurface,
+  LossPoint,
 } from './base';
 
 export interface RadiatorCore {
@@ -150,9 +151,15 @@ export interface FittingPart extends PartBase {
   readonly thread: Thread;
   readonly tube?: { readonly outer_mm: number; readonly inner_mm: number };
   readonly bore_mm: number;
-  /** On its own bore. */
+  /**
+   * On its own bore, of all between the port and the tube: entry, bore, the step to its tube. Not
+   * used where it was measured.
+   */
   readonly k: number;
   readonly kSource: string;
+  /** Pressure drop measured with water at 25 °C, kPa at L/min. */
+  readonly points?: readonly LossPoint[];
+  readonly pointsSource?: string;
   /** How far it stands out of the port, and how wide it is, mm. */
   readonly length_mm: number;
   readonly diameter_mm: number;

@@ -465,6 +465,8 @@ export const PART_SCHEMAS = {
     bore_mm: mm(1, 30).required(),
     k: Joi.number().min(0).max(100).required(),
     kSource: text(200).required(),
+    points: Joi.array().items(point(500)).max(40).optional(),
+    pointsSource: text(200).optional(),
     length_mm: mm(0, 200).required(),
     diameter_mm: mm(1, 100).required(),
     wetted,

@@ -4,7 +4,7 @@ import { analyse } from '../analysis';
 import { applyEdit, type Design, type Edit, type Settings } from '../design';
 import { water } from '../fluids';
 import { compileSystem, type LoopGraph } from '../system';
-import { fitOf, networkOf, pumpShare, settingsIn } from '.';
+import { bendExtraK, fitOf, linkDrop, networkOf, pumpShare, runDrop, settingsIn } from '.';
 import { networkLinkOf } from './laws';
 
 const desk = demoDesign('dawn-chorus-desk') as Design,
@@ -102,4 +102,58 @@ describe('what a link becomes in the network, by its law', () => {
       }
     },
   );
+});
+
+describe('a run and its losses', () => {
+  const { reports } = analyse(desk);
+  const [loop] = desk.loops as [Design['loops'][number]];
+  const [run] = reports.runs.filter((r) => r.by === 'tube' && r.bends > 0);
+  if (!run) throw new Error('the demo lost its bends');
+
+  test('split into tube, bends and fittings, it is the whole', () => {
+    const link = linkIn(desk, run.id),
+      fluid = networkIn(desk).fluid;
+    if (!link?.pipe) throw new Error('a run is a pipe');
+    const { tube_kPa, bends_kPa, fittings } = runDrop(link.pipe, -3.2, fluid);
+    const sum = fittings.reduce((s, f) => s + f.drop_kPa, tube_kPa + bends_kPa);
+    expect(sum).toBeCloseTo(linkDrop(link, 3.2, fluid), 9);
+    expect(Math.min(tube_kPa, bends_kPa, ...fittings.map((f) => f.drop_kPa))).toBeGreaterThan(0);
+    expect(fittings.length).toBe(run.fittings.length);
+  });
+
+  test('bends go by the radius they are routed with', () => {
+    const arcs = run.routed?.path.filter((s) => s.kind === 'arc') ?? [];
+    expect(arcs.length).toBe(run.bends);
+    const k = arcs.reduce(
+      (s, a) => s + (a.kind === 'arc' ? bendExtraK(a.radius, loop.tube.inner_mm, a.angle_deg) : 0),
+      0,
+    );
+    expect(linkIn(desk, run.id)?.pipe?.minor.find((m) => m.of === 'bends')?.k).toBeCloseTo(k, 12);
+  });
+
+  test('no step is counted beside the fitting that holds it', () => {
+    expect(linkIn(desk, run.id)?.pipe?.minor.map((m) => m.of)).toEqual([
+      ...run.fittings.map((f) => expect.stringMatching(f.end === 'from' ? / start$/ : / end$/)),
+      'bends',
+    ]);
+  });
+
+  test('measured points of a fitting stand in place of its K, scaled to the coolant', () => {
+    const points = [1, 2, 4].map((q) => [q, 0.2 * q * q] as const);
+    const measured = edited(desk, {
+      do: 'loop.fitting',
+      loop: loop.id,
+      fitting: { ...loop.fitting, points, pointsSource: 'own bench' },
+    });
+    const { pipe } = linkIn(measured, run.id) ?? {},
+      { fluid } = networkIn(measured);
+    const ends = run.fittings.filter((f) => f.duty === loop.fitting.duty).length;
+    expect(pipe?.measured?.length).toBe(ends);
+    // b goes with density: 0.2 at the water it was measured in.
+    const density = fluid.density_kgm3 / water(25).density_kgm3;
+    for (const m of pipe?.measured ?? []) expect(m.b).toBeCloseTo(0.2 * density, 6);
+    expect(analyse(measured).reports.flow.loops[0]?.flow_Lmin).toBeLessThan(
+      analyse(desk).reports.flow.loops[0]?.flow_Lmin ?? 0,
+    );
+  });
 });

@@ -10,11 +10,19 @@ import { coolantProperties, water, type FluidProperties } from '../fluids';
 import type { FluidLink, LoopGraph, System } from '../system';
 import { turningSpeed, type LossPoint, type PumpPart } from '../components';
 import { pieceOf, type Run } from '../tubing';
-import { clogCurve, fitLossCurve, scaleCurve, type CurveScale, type LossFit } from './curve';
+import {
+  clogCurve,
+  fitLossCurve,
+  lossDrop,
+  scaleCurve,
+  type CurveScale,
+  type LossFit,
+} from './curve';
 import type { FlowNetwork, NetworkLink } from './links';
-import { bendK, contractionK, expansionK } from './minor';
+import { bendExtraK } from './minor';
 import { pumpCurve, type PumpCurve } from './pump';
-import type { KAtBore, TubeLoss } from './tube';
+import { linkDrop } from './terms';
+import type { KAtBore, MeasuredLoss, TubeLoss } from './tube';
 
 /** Part curves are measured with water at this temperature. */
 const MEASURED_C = 25;
@@ -48,33 +56,73 @@ export function curveOfPump(part: PumpPart): PumpCurve {
   return curve;
 }
 
-/** The run as hydraulics see it: length, bore, and each K at its own bore. */
-export function tubeLossOf(run: Run, loop: Loop, kit: Kit): TubeLoss {
-  const bore = loop.tube.inner_mm;
-  const minor: KAtBore[] = run.fittings.map((f) => {
-    const part = pieceOf(run, f.duty, loop, kit);
-    return {
-      k: part.k,
-      bore_mm: part.bore_mm,
-      of: `${part.name} at the ${f.end === 'from' ? 'start' : 'end'}`,
-    };
-  });
-  if (run.by === 'tube' && Math.abs(loop.fitting.bore_mm - bore) > 0.05) {
-    const small = Math.min(loop.fitting.bore_mm, bore),
-      large = Math.max(loop.fitting.bore_mm, bore);
-    minor.push({
-      k: expansionK(small, large) + contractionK(large, small),
-      bore_mm: small,
-      of: 'step between fitting and tube',
-    });
+/**
+ * The run as hydraulics see it. Which loss holds what: the cut length all friction, that of the
+ * arcs too; a bend what it costs beyond the length of its arc; a fitting's K or points all between
+ * the port and the tube: its entry, its bore, the step to its tube.
+ */
+export function tubeLossOf(run: Run, loop: Loop, kit: Kit, fluid: FluidProperties): TubeLoss {
+  const bore_mm = loop.tube.inner_mm;
+  const minor: KAtBore[] = [],
+    measured: MeasuredLoss[] = [];
+  for (const { end, duty } of run.fittings) {
+    const { name, points, k, bore_mm: own_mm } = pieceOf(run, duty, loop, kit);
+    const of = `${name} at the ${end === 'from' ? 'start' : 'end'}`;
+    if (points?.some(([q]) => q > 0))
+      measured.push({ ...scaleCurve(fitOf(points), curveScale(fluid)), of });
+    else minor.push({ k, bore_mm: own_mm, of });
   }
-  if (run.turning_deg > 0) {
-    const radius = loop.tube.hard
-      ? loop.tube.minBend_mm
-      : Math.max(loop.tube.minBend_mm, run.cut_mm / 3);
-    minor.push({ k: bendK(radius, bore, run.turning_deg), bore_mm: bore, of: 'bends' });
-  }
-  return { length_mm: run.cut_mm, bore_mm: bore, minor };
+  const bends = bendsOf(run, loop).reduce(
+    (sum, { radius_mm, angle_deg }) => sum + bendExtraK(radius_mm, bore_mm, angle_deg),
+    0,
+  );
+  if (bends > 0) minor.push({ k: bends, bore_mm, of: BENDS });
+  return {
+    length_mm: run.cut_mm,
+    bore_mm,
+    minor,
+    ...(measured.length > 0 ? { measured } : {}),
+  };
+}
+/** What the bends of a run are called among its losses. */
+const BENDS = 'bends';
+
+/** The bends of a run: as routed where it is, else all its turning at the radius it would have. */
+function bendsOf(
+  run: Run,
+  { tube }: Loop,
+): readonly { readonly radius_mm: number; readonly angle_deg: number }[] {
+  if (run.routed)
+    return run.routed.path.flatMap((s) =>
+      s.kind === 'arc' ? [{ radius_mm: s.radius, angle_deg: s.angle_deg }] : [],
+    );
+  if (run.turning_deg <= 0) return [];
+  const radius_mm = tube.hard ? tube.minBend_mm : Math.max(tube.minBend_mm, run.cut_mm / 3);
+  return [{ radius_mm, angle_deg: run.turning_deg }];
+}
+
+/** What a run takes at a flow, by what takes it. */
+export interface RunDrop {
+  readonly tube_kPa: number;
+  readonly bends_kPa: number;
+  readonly fittings: readonly { readonly of: string; readonly drop_kPa: number }[];
+}
+
+/** The drop of a run at a flow, split into straight tube and arcs, bends, and each fitting. */
+export function runDrop(pipe: TubeLoss, flow_Lmin: number, fluid: FluidProperties): RunDrop {
+  const q = Math.abs(flow_Lmin);
+  const dropOf = (only: TubeLoss): number =>
+    linkDrop({ id: '', from: 'a', to: 'b', pipe: only }, q, fluid);
+  const ofMinor = (m: KAtBore): number =>
+    dropOf({ ...pipe, length_mm: 0, minor: [m], measured: [] });
+  return {
+    tube_kPa: dropOf({ ...pipe, minor: [], measured: [] }),
+    bends_kPa: pipe.minor.reduce((sum, m) => sum + (m.of === BENDS ? ofMinor(m) : 0), 0),
+    fittings: [
+      ...pipe.minor.flatMap((m) => (m.of === BENDS ? [] : [{ of: m.of, drop_kPa: ofMinor(m) }])),
+      ...(pipe.measured ?? []).map((m) => ({ of: m.of, drop_kPa: lossDrop(m, q) })),
+    ],
+  };
 }
 
 /** Speed of a pump as a share of full speed, held within what it can turn. */
@@ -113,7 +161,7 @@ export function networkLinkOf(
       return {
         ...ends,
         pipe: run
-          ? tubeLossOf(run, loop, kit)
+          ? tubeLossOf(run, loop, kit, fluid)
           : { length_mm: 0, bore_mm: loop.tube.inner_mm, minor: [] },
       };
     case 'pump': {

@@ -76,6 +76,19 @@ export function bendK(radius_mm: number, bore_mm: number, angle_deg: number): nu
   return bendMultiple(radius_mm / bore_mm) * craneFt(bore_mm) * (angle_deg / 90);
 }
 
+/**
+ * What a bend costs beyond the length of its arc: Crane's K holds that length, π/2 r/d in full
+ * turbulence for 90°, and a run's cut length counts it already. Ratios outside 1–20 use the nearer
+ * end for both.
+ */
+export function bendExtraK(radius_mm: number, bore_mm: number, angle_deg: number): number {
+  const ratio = Math.min(MOST_RATIO, Math.max(LEAST_RATIO, radius_mm / bore_mm));
+  const beyond = Math.max(0, bendMultiple(ratio) - (Math.PI / 2) * ratio);
+  return beyond * craneFt(bore_mm) * (angle_deg / 90);
+}
+const LEAST_RATIO = 1,
+  MOST_RATIO = 20;
+
 /** Multiples of fT for pieces of fittings. Crane TP-410, from memory. */
 export const CRANE_MULTIPLES = {
   elbow90: 30,

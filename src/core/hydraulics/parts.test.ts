@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import minorFile from '@reference/minor.json';
 import { water } from '../fluids';
 import {
+  bendExtraK,
   bendK,
   clogCurve,
   fitLossCurve,
@@ -173,6 +174,17 @@ describe('tubes', () => {
     expect(slope).toBeGreaterThan(0);
     expect(linkDrop(piped(tube), 0.001, water(30)) / 0.001 / slope).toBeCloseTo(1, 6);
     expect(linkDrop(piped(tube), 0, water(30))).toBe(0);
+  });
+
+  /**
+   * Crane's K of a bend holds its own length. By hand, bore 10 mm: fT = 0.25 / lg²(0.0457/10/3.7) =
+   * 0.02956; r/d 2: 12 fT less π fT = 0.2619; r/d 10: 30 fT less 15.71 fT = 0.4225.
+   */
+  test('beyond the length of its arc a bend costs less than its K', () => {
+    expect(bendExtraK(20, 10, 90)).toBeCloseTo(0.2619, 3);
+    expect(bendExtraK(100, 10, 90)).toBeCloseTo(0.4225, 3);
+    expect(bendExtraK(20, 10, 45)).toBeCloseTo(0.2619 / 2, 3);
+    expect(bendExtraK(500, 10, 90)).toBe(bendExtraK(200, 10, 90));
   });
 
   test('a bend of no angle costs nothing; ratios beyond the table take its end', () => {

@@ -77,6 +77,10 @@ export function addTerms(
     LMIN_TO_M3S / ((Math.PI / 4) * (bore_mm / 1000) ** 2);
   for (const m of link.pipe.minor)
     terms.square += (m.k * fluid.density_kgm3 * speedPerFlow(m.bore_mm) ** 2) / 2000;
+  for (const m of link.pipe.measured ?? []) {
+    terms.linear += m.a;
+    terms.square += m.b;
+  }
   const { length_mm, bore_mm } = link.pipe;
   if (length_mm <= 0) return;
   const v = speedPerFlow(bore_mm);

@@ -1,4 +1,5 @@
 import type { FluidProperties } from '../fluids';
+import type { LossCurve } from './curve';
 import { boreSpeed } from './minor';
 
 /**
@@ -15,11 +16,17 @@ export interface KAtBore {
   readonly of: string;
 }
 
+/** A measured fitting, scaled to the coolant: kPa at L/min. */
+export interface MeasuredLoss extends LossCurve {
+  readonly of: string;
+}
+
 /** A tube between two ports with the fittings at its ends. */
 export interface TubeLoss {
   readonly length_mm: number;
   readonly bore_mm: number;
   readonly minor: readonly KAtBore[];
+  readonly measured?: readonly MeasuredLoss[];
   /** Drawn tube's 0.0015 mm unless said. */
   readonly roughness_mm?: number;
 }

@@ -1,6 +1,7 @@
 import type { FlowNetwork, NetworkLink, NetworkSolution } from '../../core/hydraulics';
 import {
   linkDrop,
+  lossDrop,
   pressureToHead,
   pumpHead,
   readyNetwork,
@@ -210,7 +211,13 @@ function write(
               perPressure,
           )
         : 0;
-    const k = minor.reduce((sum, m) => sum + m.k * (bore_mm / m.bore_mm) ** 4, 0) + teeK;
+    const measured = link.pipe.measured ?? [];
+    const measuredK =
+      measured.length > 0 && perPressure > 0
+        ? (1000 * measured.reduce((sum, m) => sum + lossDrop(m, q), 0)) / perPressure
+        : 0;
+    const k =
+      minor.reduce((sum, m) => sum + m.k * (bore_mm / m.bore_mm) ** 4, 0) + teeK + measuredK;
     const long = length_mm > 0 ? (length_mm / 1000) * scale ** 5 : NO_LENGTH_M;
     lines.pipes.push(
       `${head} ${num(long)} ${num(bore_mm * scale)} ${num((link.pipe.roughness_mm ?? TUBE_ROUGHNESS_MM) * scale)} ${num(k * scale ** 4)} OPEN`,

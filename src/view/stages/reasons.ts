@@ -10,7 +10,7 @@ import {
 } from '@/core/thermal';
 import { formatCelsius, formatKelvin, formatNumber, formatWatts } from '@/core/units';
 import type { Expansion, LoopVolume } from '@/core/bom';
-import type { LoopFlow, LinkFlow } from '@/core/hydraulics';
+import type { LoopFlow, LinkFlow, RunDrop } from '@/core/hydraulics';
 import type { Gap } from '@/core/clearance';
 import type { Run } from '@/core/tubing';
 import type { Reason } from '@/view/shared';
@@ -131,13 +131,13 @@ export function reasonForFlow(flow: LoopFlow): Reason {
   };
 }
 
-export function reasonForDrop(link: LinkFlow, name: string): Reason {
+export function reasonForDrop(link: LinkFlow, name: string, split?: RunDrop): Reason {
   return {
     title: `What ${name} takes`,
     formula:
       link.kind === 'passage'
         ? 'Its measured curve a Q + b Q², a scaled with viscosity and b with density.'
-        : 'Friction along the tube plus K ρ v²/2 of each fitting and bend at its own bore.',
+        : 'Friction along the whole cut length, arcs too; K ρ v²/2 of each bend beyond the length of its arc; each fitting at its own bore, from port to tube, by K or by its measured points. Nothing is counted twice.',
     inputs: [
       { name: 'flow', value: `${formatNumber(link.flow_Lmin, { decimals: 2 })} L/min` },
       ...(link.reynolds
@@ -146,10 +146,23 @@ export function reasonForDrop(link: LinkFlow, name: string): Reason {
             { name: 'regime', value: link.regime ?? '' },
           ]
         : []),
+      ...(split && link.kind !== 'passage' ? splitOf(split) : []),
     ],
     source: link.kind === 'passage' ? 'part data' : 'Colebrook (1939); Crane TP-410, from memory',
   };
 }
+
+const splitOf = ({ tube_kPa, bends_kPa, fittings }: RunDrop): Reason['inputs'] => {
+  const row = (name: string, drop_kPa: number) => ({
+    name,
+    value: `${formatNumber(drop_kPa, { decimals: 3 })} kPa`,
+  });
+  return [
+    row('tube and arcs', tube_kPa),
+    row('bends', bends_kPa),
+    ...fittings.map((f) => row(f.of, f.drop_kPa)),
+  ];
+};
 
 export const reasonForGap = (g: Gap): Reason => ({
   title: `${g.nameA} and ${g.nameB}`,

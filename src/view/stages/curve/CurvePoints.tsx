@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { ComponentPart } from '@/core/components';
+import type { ComponentPart, FittingPart } from '@/core/components';
 import { convertFromInner, parsePoints, QUANTITIES } from '@/core/units';
 import { Pick } from '@/view/shared';
 import { CurvePlot } from './CurvePlot';
@@ -34,7 +34,7 @@ export function CurvePoints({
   of,
   onTyped,
 }: {
-  readonly part: ComponentPart;
+  readonly part: ComponentPart | FittingPart;
   readonly of: CurveOf['of'];
   onTyped(now: TypedCurve): void;
 }) {

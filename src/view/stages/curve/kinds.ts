@@ -1,5 +1,5 @@
 import type { Component } from '@/core/design';
-import type { ComponentPart } from '@/core/components';
+import type { ComponentPart, FittingPart } from '@/core/components';
 import { fitLossCurve, headTrouble, lossDrop } from '@/core/hydraulics';
 import { blockLaw, blockResistance } from '@/core/thermal';
 import { formatNumber, pchip, pchipAt, type QuantityName } from '@/core/units';
@@ -23,7 +23,10 @@ export interface CurveKind {
   readonly yWord: string;
   readonly yAxis: string;
   readonly intro: string;
-  own(part: ComponentPart): { readonly points: Points; readonly source: string | undefined };
+  own(part: ComponentPart | FittingPart): {
+    readonly points: Points;
+    readonly source: string | undefined;
+  };
   /** The curve that will be used, or null while the points do not make one. */
   read(points: Points): Reading | null;
   readonly tooFew: string;
@@ -45,6 +48,7 @@ const loss = (passage: number): CurveKind => ({
   intro:
     'One point a line, flow then pressure drop, typed or pasted from a table. A heading or a unit behind each number is understood. Measured with water at 25 °C; other coolants are scaled.',
   own: (part) => {
+    if (part.kind === 'fitting') return { points: part.points ?? [], source: part.pointsSource };
     const p = 'passages' in part ? part.passages[passage - 1] : undefined;
     return { points: p?.points ?? [], source: p?.source };
   },

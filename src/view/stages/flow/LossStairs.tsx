@@ -1,7 +1,7 @@
 'use client';
 import { componentName, findComponent } from '@/core/design';
 import { useState } from 'react';
-import { fitOf, type FlowNetwork, type LinkFlow, type LoopFlow } from '@/core/hydraulics';
+import { fitOf, runDrop, type FlowNetwork, type LinkFlow, type LoopFlow } from '@/core/hydraulics';
 import type { LoopGraph } from '@/core/system';
 import { formatFlow, formatKilopascals, formatMillimetres, formatNumber } from '@/core/units';
 import { Pick, QuantityField, Why } from '@/view/shared';
@@ -9,6 +9,7 @@ import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { reasonForDrop } from '../reasons';
 import { CurveEditor, type CurveOf } from '../curve';
+import { RunFittings } from './RunFittings';
 import styles from './FlowStage.module.css';
 
 interface Props {
@@ -79,7 +80,11 @@ export function LossStairs({ graph, state, network }: Props) {
                 <span style={{ width: `${(100 * l.drop_kPa) / most}%` }} />
               </span>
               <span className="num">
-                <Why reason={reasonForDrop(l, name)}>{formatKilopascals(l.drop_kPa)}</Why>
+                <Why
+                  reason={reasonForDrop(l, name, pipe && runDrop(pipe, l.flow_Lmin, network.fluid))}
+                >
+                  {formatKilopascals(l.drop_kPa)}
+                </Why>
               </span>
               <span className="num soft">{share(l, state)}</span>
               {open && (
@@ -88,9 +93,10 @@ export function LossStairs({ graph, state, network }: Props) {
                     {formatFlow(Math.abs(l.flow_Lmin))}
                     {l.reynolds ? `, Re ${formatNumber(l.reynolds)}, ${l.regime}` : ''}
                     {pipe && pipe.length_mm > 0
-                      ? `; ${formatMillimetres(pipe.length_mm)} of ${formatNumber(pipe.bore_mm)} mm bore, ${pipe.minor.map((m) => m.of).join(', ')}`
+                      ? `; ${formatMillimetres(pipe.length_mm)} of ${formatNumber(pipe.bore_mm)} mm bore`
                       : ''}
                   </span>
+                  {run && <RunFittings run={run} loop={graph.loop} />}
                   {measured && component && (
                     <FitLine
                       points={measured.points}

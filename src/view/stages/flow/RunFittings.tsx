@@ -1,0 +1,48 @@
+'use client';
+import { useState } from 'react';
+import type { FittingPart } from '@/core/components';
+import type { Edit, KitDuty, Loop } from '@/core/design';
+import { pieceOf, type Run } from '@/core/tubing';
+import { useEditor } from '@/view/workspace';
+import { FittingCurve } from '../curve';
+import styles from './FlowStage.module.css';
+
+/** A fitting of a run, and how it is changed where it is chosen. */
+interface Chosen {
+  readonly fitting: FittingPart;
+  editOf(changed: FittingPart): Edit;
+}
+
+/** The fittings of a run: each may have measured points in place of its K. */
+export function RunFittings({ run, loop }: { readonly run: Run; readonly loop: Loop }) {
+  const kit = useEditor((s) => s.design.kit);
+  const [editing, setEditing] = useState<Chosen | null>(null);
+  const duties = [...new Set(run.fittings.map((f) => f.duty))].filter((d) => d !== 'bridge');
+  const chosen = duties.map((duty): Chosen => {
+    const fitting = pieceOf(run, duty, loop, kit);
+    return {
+      fitting,
+      editOf: (changed) =>
+        duty === loop.fitting.duty
+          ? { do: 'loop.fitting', loop: loop.id, fitting: changed }
+          : { do: 'kit.set', duty: duty as KitDuty, fitting: changed },
+    };
+  });
+  return (
+    <>
+      {chosen.map((c) => (
+        <span key={c.fitting.id}>
+          {c.fitting.name}:{' '}
+          {c.fitting.points
+            ? `${c.fitting.points.length} measured points${c.fitting.pointsSource ? `, ${c.fitting.pointsSource}` : ''}`
+            : `K ${c.fitting.k} on ${c.fitting.bore_mm} mm, ${c.fitting.kSource}`}
+          .{' '}
+          <button type="button" className={styles.textButton} onClick={() => setEditing(c)}>
+            {c.fitting.points ? 'Its points' : 'Enter measured points'}
+          </button>
+        </span>
+      ))}
+      {editing && <FittingCurve {...editing} onClose={() => setEditing(null)} />}
+    </>
+  );
+}
