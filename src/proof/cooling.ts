@@ -1,5 +1,6 @@
 import ductFile from '@reference/ducts.json';
 import entuFile from '@reference/entu.json';
+import graetzFile from '@reference/graetz.json';
 import practiceFile from '@reference/practice.json';
 import { coreDragTerms, ductFanningRe, fanCurve, rowAlone, type Core } from '@/core/airflow';
 import { air, water } from '@/core/fluids';
@@ -9,7 +10,7 @@ import {
   crossflowEffectiveness,
   ductNusseltH1,
   ductNusseltT,
-  hausen,
+  developingNusselt,
   radiatorConductance,
 } from '@/core/thermal';
 import { absolute, relative, type Case, type ProofRow } from './row';
@@ -67,8 +68,8 @@ export function effectivenessRows(): ProofRow[] {
 
 export function ductRows(): ProofRow[] {
   const cases = ductFile.cases as unknown as Case<
-    { aspect_ratio?: number; x_star?: number },
-    { f_fanning_Re?: number; Nu_H1?: number; Nu_T?: number; Nu_mean_hausen?: number }
+    { aspect_ratio?: number },
+    { f_fanning_Re?: number; Nu_H1?: number; Nu_T?: number }
   >[];
   return cases.flatMap((c): ProofRow[] => {
     const { inputs: i, expected: e } = c;
@@ -113,22 +114,26 @@ export function ductRows(): ProofRow[] {
           0.004,
         ),
       );
-    if (i.x_star !== undefined && e.Nu_mean_hausen !== undefined && c.id.startsWith('graetz-circ'))
-      rows.push(
-        relative(
-          {
-            ...base,
-            id: `${c.id}-hausen`,
-            quantity: `Hausen, x* ${i.x_star}`,
-            expected: e.Nu_mean_hausen,
-            got: hausen(i.x_star),
-          },
-          1e-5,
-        ),
-      );
     return rows;
   });
 }
+
+/** Entrance of wide plates against the exact series. */
+export const graetzRows = (): ProofRow[] =>
+  graetzFile.cases.map((c) =>
+    relative(
+      {
+        id: c.id,
+        subject: 'channels',
+        quantity: `mean Nu between plates from the entrance, x* ${c.inputs.x_star}`,
+        source: c.source,
+        unit: '–',
+        expected: c.expected.Nu_mean_exact,
+        got: developingNusselt(c.inputs.x_star, 0),
+      },
+      0.008,
+    ),
+  );
 
 /**
  * An ordinary 120 mm, 2,000 rpm fan and a 30 mm deep core, as the common-practice table means them.

@@ -1,4 +1,4 @@
-import { ductRows, effectivenessRows, radiatorRows } from './cooling';
+import { ductRows, effectivenessRows, graetzRows, radiatorRows } from './cooling';
 import { airRows, glycolRows, waterRows } from './fluids';
 import { frictionRows, minorRows } from './hydraulics';
 import { bendRows, boxRows, galvanicRows, screwRows, soundRows } from './rest';
@@ -17,6 +17,7 @@ export function proofRows(): readonly ProofRow[] {
     ...networkRows(),
     ...effectivenessRows(),
     ...ductRows(),
+    ...graetzRows(),
     ...radiatorRows(),
     ...soundRows(),
     ...galvanicRows(),

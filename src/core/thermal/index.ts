@@ -3,9 +3,16 @@ export {
   counterflowEffectiveness,
   crossflowApproximation,
 } from './effectiveness';
-export { ductNusseltT, ductNusseltH1, hausen, flatTubeNusselt, gnielinski } from './duct';
+export {
+  developingNusselt,
+  ductNusseltT,
+  ductNusseltH1,
+  flatTubeNusselt,
+  gnielinski,
+} from './duct';
 export {
   radiatorConductance,
+  STILL_AIR_WM2K,
   INSTALLATION,
   type RadiatorState,
   type RadiatorResult,
