@@ -140,8 +140,8 @@ export const chamberNode = ({ chambers }: ThermalModel, chamber: string): number
 export const chamberNodes = ({ chambers }: ThermalModel): number => Math.max(1, chambers.length);
 
 /**
- * What flows into each chamber, as streams of heat: from the room, from other chambers, through the
- * walls, and a draught where fans bring less. Of an open frame the one node is the room's.
+ * What flows into each chamber, as streams of heat: from the room, from other chambers, and a draught
+ * where fans bring less. Of an open frame the one node is the room's.
  */
 export function airStreams(
   model: ThermalModel,
@@ -172,17 +172,18 @@ export function airStreams(
       Math.abs(moved_m3h),
     );
   });
-  const walls_WK = wallsOf(model) / into.length;
   into.forEach((moved_m3h, to) => {
-    const draught_WK = Math.max(0, DRAUGHT_M3H / into.length - moved_m3h) * perFlow;
-    streams.push({ capacity_WK: walls_WK + draught_WK, from: only(ROOM), to });
+    const capacity_WK = Math.max(0, DRAUGHT_M3H / into.length - moved_m3h) * perFlow;
+    streams.push({ capacity_WK, from: only(ROOM), to });
   });
   return streams;
 }
 
-function wallsOf({ system }: ThermalModel): number {
+/** What each chamber gives to the room through its walls, W/K; an open frame has none. */
+export function wallConductance({ system, chambers }: ThermalModel): number {
+  if (chambers.length === 0) return 0;
   const [x = 0, y = 0, z = 0] = (system.design.case?.interior ?? []).map((mm) => mm / 1000);
-  return WALL_WM2K * 2 * (x * y + y * z + z * x);
+  return (WALL_WM2K * 2 * (x * y + y * z + z * x)) / chambers.length;
 }
 
 /** Where a radiator's air comes from and where its heat goes. */

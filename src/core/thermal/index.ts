@@ -45,6 +45,7 @@ export {
   chamberNodes,
   radiatorWind,
   stateOf,
+  wallConductance,
   wayOf,
   type CaseAirState,
 } from './caseAir';

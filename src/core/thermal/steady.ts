@@ -20,6 +20,7 @@ import {
   caseAirOf,
   chamberNode,
   chamberNodes,
+  wallConductance,
   wayOf,
   type CaseAirState,
 } from './caseAir';
@@ -307,6 +308,7 @@ function networkOf(prepared: Prepared): SteadyNetwork {
       {
         count: chamberNodes(thermalModel),
         streams: airStreams(thermalModel, prepared.air, caseAir),
+        walls_WK: wallConductance(thermalModel),
       },
     );
     networks.set(prepared, found);

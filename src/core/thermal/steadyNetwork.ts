@@ -8,8 +8,10 @@ import {
   endOf,
   factorNetwork,
   isFlowing,
+  only,
   junctionMixes,
   readMix,
+  ROOM,
   solveNetwork,
   startOf,
   type Conductor,
@@ -93,6 +95,8 @@ interface LoopNodes {
 export interface CaseNodes {
   readonly count: number;
   readonly streams: readonly Stream[];
+  /** What each gives to the room through its walls, W/K. */
+  readonly walls_WK: number;
 }
 
 /** Nodes and streams of loops: they stay while the flow does. */
@@ -188,12 +192,17 @@ function assemble(
   });
   const network: ThermalNetwork = {
     capacity_JK: new Float64Array(nodes),
-    streams: [...air.streams, ...carried],
+    streams: [...air.streams, ...wallStreams(air), ...carried],
     conductors,
   };
   const factors = factorNetwork(network);
   return factors && { network, factors, loops, chambers };
 }
+
+const wallStreams = ({ count, walls_WK }: CaseNodes): readonly Stream[] =>
+  walls_WK > 0
+    ? Array.from({ length: count }, (_, to) => ({ capacity_WK: walls_WK, from: only(ROOM), to }))
+    : [];
 
 /** The steady state under heats put into the edges of loops, by id, and into the case air, W. */
 export function solveSteady(

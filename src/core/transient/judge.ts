@@ -18,13 +18,12 @@ export function settlingOf(
   const a = mean_C[start] as number,
     b = mean_C[last] as number;
   const change = b - a;
-  let tau: number | null = null;
-  if (Math.abs(change) >= LEAST_CHANGE_K)
-    for (let i = start; i <= last; i += 1)
-      if (Math.abs((mean_C[i] as number) - a) >= (1 - 1 / Math.E) * Math.abs(change)) {
-        tau = (i - start) * step_s;
-        break;
-      }
+  const timeTo = (share: number): number | null => {
+    if (Math.abs(change) < LEAST_CHANGE_K) return null;
+    let i = start;
+    while (i < last && Math.abs((mean_C[i] as number) - a) < share * Math.abs(change)) i += 1;
+    return (i - start) * step_s;
+  };
   let i = last;
   while (i > start && Math.abs((mean_C[i - 1] as number) - b) <= REST_K) i -= 1;
   // Still moving at the end: the last tenth alone changes by more than rest.
@@ -35,7 +34,8 @@ export function settlingOf(
     name: track.name,
     from_C: a,
     to_C: b,
-    tau_s: moving ? null : tau,
+    tau_s: moving ? null : timeTo(1 - 1 / Math.E),
+    t90_s: moving ? null : timeTo(0.9),
     steady_s: moving ? null : (i - start) * step_s,
   };
 }

@@ -9,6 +9,7 @@ import {
   noiseOf,
   pumpHeat,
   stateOf,
+  wallConductance,
   wayOf,
   type CaseNodes,
   type ThermalModel,
@@ -16,7 +17,14 @@ import {
 import type { LoopGraph } from '../system';
 import type { PumpPart } from '../components';
 import { linkVolume, standingVolumes, type Run } from '../tubing';
-import { airCoolerCapacity, blockCapacity, linkCapacity } from './capacity';
+import {
+  airCoolerCapacity,
+  blockCapacity,
+  caseCapacity,
+  linkCapacity,
+  vesselCapacities,
+  type LinkCapacity,
+} from './capacity';
 import { drivesOf, type Drive } from './drives';
 import {
   airBetween,
@@ -58,6 +66,12 @@ interface PlantLoop {
   sag: number;
 }
 
+/** Heat that one kind of thing holds, J/K. */
+export interface HeatMass {
+  readonly of: string;
+  readonly capacity_JK: number;
+}
+
 /** The machine as it runs: speeds in, flows, conductances and temperatures out. */
 export class Machine {
   readonly drives: readonly Drive[];
@@ -90,7 +104,11 @@ export class Machine {
     this.speeds = Float64Array.from(this.fans, (f) => f.now);
     this.airFigures = new AirFigures(thermalModel, this.roomAir);
     this.airAt = this.airFigures.at(this.speeds);
-    this.caseAir = { count: chamberNodes(thermalModel), streams: [] };
+    this.caseAir = {
+      count: chamberNodes(thermalModel),
+      streams: [],
+      walls_WK: wallConductance(thermalModel),
+    };
     this.loops = thermalModel.system.loops.map((graph) => this.loopOf(graph));
     this.coolers = thermalModel.sources.flatMap((s, source): Cooler[] =>
       s.block
@@ -106,7 +124,11 @@ export class Machine {
     this.state = new ThermalState(
       this.loops.map((l) => l.lumped),
       this.coolers,
-      this.caseAir.count,
+      {
+        count: this.caseAir.count,
+        walls_WK: this.caseAir.walls_WK,
+        walls_JK: this.caseAir.walls_WK > 0 ? caseMetal(thermalModel) / this.caseAir.count : 0,
+      },
       brief.room_C,
     );
     this.setAir();
@@ -132,6 +154,27 @@ export class Machine {
     let most = this.thermalModel.system.design.brief.room_C;
     for (let k = 0; k < this.loops.length; k += 1) most = Math.max(most, this.state.meanOf(k));
     return most;
+  }
+
+  /** What holds heat, by kind. */
+  masses(): readonly HeatMass[] {
+    const sum = (of: (h: LinkCapacity) => number): number =>
+      this.loops.reduce((all, { lumped }) => all + lumped.holds.reduce((s, h) => s + of(h), 0), 0);
+    const blocks = this.loops.reduce(
+      (all, { lumped }) => all + lumped.bodies.reduce((s, b) => s + b.capacity_JK, 0),
+      0,
+    );
+    return [
+      { of: 'coolant', capacity_JK: sum((h) => h.coolant_JK) },
+      { of: 'radiators', capacity_JK: sum((h) => h.radiator_JK) },
+      { of: 'blocks', capacity_JK: blocks },
+      { of: 'pumps and bodies', capacity_JK: sum((h) => h.body_JK) },
+      {
+        of: 'coolers on air',
+        capacity_JK: this.coolers.reduce((s, c) => s + c.capacity_JK, 0),
+      },
+      { of: 'case', capacity_JK: this.caseAir.walls_WK > 0 ? caseMetal(this.thermalModel) : 0 },
+    ];
   }
 
   /** What pumps put into their loops, W. */
@@ -161,6 +204,18 @@ export class Machine {
         runs.find((r) => r.id === e.id && r.loop === graph.loop.id),
       ),
     );
+    const vessels = vesselCapacities(thermalModel.system, graph);
+    const holds = graph.links.map((e, k) =>
+      linkCapacity(
+        e,
+        graph,
+        volume_mL[k] as number,
+        thermalModel.radiators,
+        flows.fluid,
+        standing,
+        vessels,
+      ),
+    );
     const radiators = this.radiatorsOf(graph, flows.fluid);
     const edges = graph.links.length;
     return {
@@ -168,16 +223,8 @@ export class Machine {
       radiators,
       lumped: {
         graph,
-        capacity_JK: Float64Array.from(graph.links, (e, k) =>
-          linkCapacity(
-            e,
-            graph,
-            volume_mL[k] as number,
-            thermalModel.radiators,
-            flows.fluid,
-            standing,
-          ),
-        ),
+        capacity_JK: Float64Array.from(holds, (h) => h.coolant_JK + h.radiator_JK + h.body_JK),
+        holds,
         volume_mL,
         standing,
         bodies: this.bodiesOf(graph, flows.fluid),
@@ -278,7 +325,7 @@ export class Machine {
     this.airAt = this.airFigures.at(this.speeds);
     const moved = stateOf(thermalModel, airBetween(this.airAt));
     this.caseAir = {
-      count: this.caseAir.count,
+      ...this.caseAir,
       streams: airStreams(thermalModel, roomAir, moved),
     };
     for (const { radiators } of this.loops)
@@ -292,3 +339,6 @@ export class Machine {
       }
   }
 }
+
+const caseMetal = ({ system }: ThermalModel): number =>
+  system.design.case ? caseCapacity(system.design.case) : 0;

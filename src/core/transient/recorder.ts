@@ -99,6 +99,7 @@ export class Recorder {
       worked: asked_J > 0 ? done_J / asked_J : 1,
       first: firstAtLimit(hotSpots),
       settling: loops.map((t) => settlingOf(t, from, step_s)),
+      masses: this.machine.masses(),
       hunting: speeds.flatMap((s) => huntingOf(s, load, step_s)),
     };
   }

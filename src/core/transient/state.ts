@@ -18,6 +18,7 @@ import {
   type ThermalNetwork,
 } from '../thermal';
 import type { LoopGraph } from '../system';
+import type { LinkCapacity } from './capacity';
 
 /** A part's metal on an edge, between the part and the coolant. */
 export interface Body {
@@ -51,6 +52,8 @@ export interface Exchanger {
 export interface LumpedLoop {
   readonly graph: LoopGraph;
   readonly capacity_JK: Float64Array;
+  /** The same by what holds it. */
+  readonly holds: readonly LinkCapacity[];
   /** Coolant by edge, mL. */
   readonly volume_mL: Float64Array;
   /** Coolant that stands at nodes, mL. */
@@ -77,7 +80,7 @@ const flowsOf = ({ graph, flow_Lmin }: LumpedLoop): readonly Flowing[] =>
 const SAME = 1e-3;
 
 /**
- * Where things stand in the network: the chambers of the case first, then each loop's edges and its parts'
+ * Where things stand in the network: the chambers of the case first, their walls, then each loop's edges and its parts'
  * metal, then the coolers.
  */
 interface Places {
@@ -89,10 +92,20 @@ interface Places {
 /** The main chamber: parts on air stand in it. */
 const MAIN = 0;
 
-function placesOf(loops: readonly LumpedLoop[], coolers: number, chambers: number): Places {
+/** Chambers of the case: what each gives through its walls, W/K, and what these hold, J/K. */
+export interface Chambers {
+  readonly count: number;
+  readonly walls_WK: number;
+  readonly walls_JK: number;
+}
+
+/** Walls stand behind their chambers; without walls there are none. */
+const wallsIn = ({ count, walls_WK }: Chambers): number => (walls_WK > 0 ? count : 0);
+
+function placesOf(loops: readonly LumpedLoop[], coolers: number, chambers: Chambers): Places {
   const edge: number[] = [];
   const body: number[] = [];
-  let next = chambers;
+  let next = chambers.count + wallsIn(chambers);
   for (const l of loops) {
     edge.push(next);
     body.push(next + l.capacity_JK.length);
@@ -119,7 +132,7 @@ export class ThermalState {
   constructor(
     private readonly loops: readonly LumpedLoop[],
     private readonly coolers: readonly Cooler[],
-    private readonly chambers: number,
+    private readonly chambers: Chambers,
     private room_C: number,
   ) {
     this.at = placesOf(loops, coolers.length, chambers);
@@ -217,6 +230,8 @@ export class ThermalState {
 
   private capacities(): Float64Array {
     const all = new Float64Array(this.at.count);
+    const { count, walls_JK } = this.chambers;
+    all.fill(walls_JK, count, count + wallsIn(this.chambers));
     this.loops.forEach((l, i) => {
       all.set(l.capacity_JK, this.at.edge[i]);
       all.set(
@@ -248,7 +263,7 @@ export class ThermalState {
   private leaving({ streams, conductors }: ThermalNetwork): number {
     let out_W = 0;
     for (const { capacity_WK, from, to } of streams)
-      if (to < this.chambers)
+      if (to < this.chambers.count)
         out_W +=
           capacity_WK * ((this.temp_C[to] as number) - readMix(from, this.temp_C, this.room_C));
     for (const c of conductors)
@@ -283,12 +298,26 @@ export class ThermalState {
   private assemble(air: CaseNodes): ThermalNetwork {
     const streams: Stream[] = [...air.streams];
     const conductors: Conductor[] = [];
+    conductors.push(...this.throughWalls());
     this.loops.forEach((loop, i) => this.assembleLoop(loop, i, streams, conductors));
     this.coolers.forEach((c, k) => {
       const node = this.at.cooler + k;
       conductors.push(between(node, MAIN, only(MAIN), c.resistance_KW));
     });
     return { capacity_JK: this.capacities(), streams, conductors };
+  }
+
+  /** From each chamber into its wall and on to the room: half the resistance on either side. */
+  private throughWalls(): readonly Conductor[] {
+    const { count, walls_WK } = this.chambers;
+    return Array.from({ length: wallsIn(this.chambers) }, (_, chamber) => {
+      const wall = count + chamber,
+        half_KW = 1 / (2 * walls_WK);
+      return [
+        between(chamber, wall, only(wall), half_KW),
+        between(wall, ROOM, only(ROOM), half_KW),
+      ];
+    }).flat();
   }
 
   private assembleLoop(

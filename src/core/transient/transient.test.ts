@@ -270,10 +270,10 @@ describe('controls', () => {
         fansBy(
           curve(
             [
-              [32, 500],
-              [32.02, 2000],
+              [36, 500],
+              [36.02, 2000],
             ],
-            { hysteresis_K: 0, ramp_rpms: 20 },
+            { hysteresis_K: 0, ramp_rpms: 60 },
           ),
         ),
       ),
@@ -323,7 +323,7 @@ describe('controls', () => {
         fansBy(
           curve(
             [
-              [32, 500],
+              [36, 500],
               [70, 2000],
             ],
             { sensor: 'processor/die', hysteresis_K: 0, ramp_rpms: 200 },

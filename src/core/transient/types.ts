@@ -1,3 +1,4 @@
+import type { HeatMass } from './machine';
 import { type LoadStep, type LoopId, type ComponentId } from '../design';
 import type { LoadCaseId } from '../components';
 
@@ -58,6 +59,8 @@ export interface Settling {
   readonly to_C: number;
   /** Time to 63.2 % of the change, s. */
   readonly tau_s: number | null;
+  /** To nine tenths of it. */
+  readonly t90_s: number | null;
   /** After this it stays within 0.2 K of the end, s; null while it still moves. */
   readonly steady_s: number | null;
 }
@@ -90,6 +93,8 @@ export interface Transient {
   readonly first: SpotTrack | null;
   readonly settling: readonly Settling[];
   readonly hunting: readonly Hunting[];
+  /** What holds heat, by kind, J/K. */
+  readonly masses: readonly HeatMass[];
 }
 
 /** A scenario cannot be run. */

@@ -164,7 +164,7 @@ function Results({ run: { result: t } }: { readonly run: Job<Transient>; readonl
         const settleWords = () => {
           if (s.steady_s === null) return `still moving at the end, ${formatCelsius(s.to_C, 1)}`;
           if (s.tau_s === null) return `at rest at ${formatCelsius(s.to_C, 1)}`;
-          return `63 % of the change in ${clock(s.tau_s)}, at rest after ${clock(s.steady_s)}, ${formatCelsius(s.to_C, 1)}`;
+          return `63 % of the change in ${clock(s.tau_s)}, 90 % in ${clock(s.t90_s ?? 0)}, at rest after ${clock(s.steady_s)}, ${formatCelsius(s.to_C, 1)}`;
         };
         return (
           <p key={s.loop}>
@@ -181,9 +181,21 @@ function Results({ run: { result: t } }: { readonly run: Job<Transient>; readonl
             : `hunt: ${formatNumber(h.swing_rpm)} rpm up and down every ${clock(h.period_s)} under a steady load. A flatter curve or more hysteresis stops it.`}
         </p>
       ))}
+      <p className="soft">{massWords(t.masses)}</p>
       <p className="soft">
         Energy in, out and stored agree to {formatNumber(100 * t.balance.error, { decimals: 3 })} %.
       </p>
     </Section>
   );
+}
+
+/** What is warmed, by share, the largest first. */
+function massWords(masses: Transient['masses']): string {
+  const whole = masses.reduce((sum, m) => sum + m.capacity_JK, 0);
+  if (whole <= 0) return '';
+  const parts = [...masses]
+    .sort((a, b) => b.capacity_JK - a.capacity_JK)
+    .filter((m) => m.capacity_JK / whole >= 0.005)
+    .map((m) => `${m.of} ${formatNumber((100 * m.capacity_JK) / whole)} %`);
+  return `What is warmed holds ${formatNumber(whole / 1000, { decimals: 1 })} kJ/K, estimated: ${parts.join(', ')}. Builders see 15 to 40 minutes until a loop has settled (common practice, no source).`;
 }
