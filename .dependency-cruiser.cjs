@@ -20,8 +20,19 @@ const MAY = {
   clearance: ['components', 'design', 'geometry', 'system', 'tubing'],
   plan: ['design', 'geometry', 'tubing', 'units'],
   hydraulics: ['components', 'design', 'fluids', 'system', 'tubing', 'units'],
+  acoustics: ['components'],
   airflow: ['components', 'fluids', 'hydraulics', 'system', 'units'],
-  thermal: ['airflow', 'components', 'design', 'fluids', 'hydraulics', 'system', 'tubing', 'units'],
+  thermal: [
+    'acoustics',
+    'airflow',
+    'components',
+    'design',
+    'fluids',
+    'hydraulics',
+    'system',
+    'tubing',
+    'units',
+  ],
   transient: [
     'airflow',
     'components',
@@ -67,6 +78,7 @@ const MAY = {
     'wiring',
   ],
   studies: [
+    'acoustics',
     'analysis',
     'bom',
     'checks',

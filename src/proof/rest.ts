@@ -8,7 +8,7 @@ import { ANODIC_INDEX, DIFFERENCE_LIMIT, judgePair } from '@/core/corrosion';
 import type { Metal } from '@/core/components';
 import { arcLength, bendStart, bendTable, setAngle, setBack } from '@/core/tubing';
 import { boxGap, type Vec } from '@/core/geometry';
-import { soundAtDistance, soundAtSpeed, soundSum } from '@/core/units';
+import { soundAtDistance, soundAtSpeed, soundSum } from '@/core/acoustics';
 import { absolute, type Case, type ProofRow } from './row';
 
 interface SoundIn {

@@ -80,6 +80,8 @@ export interface FanPart extends Bodied {
   readonly pointsSource?: string;
   /** At full speed and 1 m. */
   readonly sound_dBA: number;
+  /** Its octave bands from 63 Hz to 8 kHz against each other, dB; a usual shape when not given. */
+  readonly spectrum_dB?: readonly number[];
   readonly power_W: number;
   /** Its plug; four pins when not given. */
   readonly plug?: PowerPlug;
@@ -98,6 +100,8 @@ export interface PumpPart extends Bodied, Wet {
     readonly flow_Lmin?: number;
   };
   readonly sound_dBA: number;
+  /** As of a fan. */
+  readonly spectrum_dB?: readonly number[];
   readonly power_W: number;
   /** Its plug; four pins when not given. */
   readonly plug?: PowerPlug;

@@ -231,6 +231,7 @@ const fan = Joi.object({
     .required(),
   pointsSource: text(200).optional(),
   sound_dBA: Joi.number().min(0).max(90).required(),
+  spectrum_dB: Joi.array().items(Joi.number().min(-80).max(120)).length(8).optional(),
   power_W: Joi.number().min(0).max(100).required(),
   plug: plug.optional(),
 });
@@ -387,6 +388,7 @@ export const PART_SCHEMAS = {
       flow_Lmin: Joi.number().min(0).max(200),
     }).optional(),
     sound_dBA: Joi.number().min(0).max(90).required(),
+    spectrum_dB: Joi.array().items(Joi.number().min(-80).max(120)).length(8).optional(),
     power_W: Joi.number().min(0).max(200).required(),
     plug: plug.optional(),
   }),

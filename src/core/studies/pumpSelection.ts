@@ -12,6 +12,7 @@ import { atFullSpeed, flowAtShares, networkOf, pumpMargin, slowestShareFor } fro
 import {
   compileThermalModel,
   noiseOf,
+  soundSources,
   solveCoupled,
   solvePrepared,
   type CaseReport,
@@ -28,7 +29,7 @@ import {
 import type { HeadPoint, InlinePart, PumpPart } from '../components';
 import { runsOf } from '../routing';
 import type { Run } from '../tubing';
-import { soundAtDistance, soundAtSpeed, soundSum } from '../units';
+import { heardLevel, soundSum } from '../acoustics';
 
 export const PUMP_WAYS = ['one', 'series', 'parallel'] as const;
 export type PumpWay = (typeof PUMP_WAYS)[number];
@@ -169,7 +170,8 @@ export function pumpChoice(
   const fastRoom = headroom(fast.report),
     slowRoom = slow && headroom(slow.report);
   const count = way === 'one' ? 1 : 2;
-  const alone = soundAtSpeed(whole.sound_dBA, speed_rpm ?? part.fullSpeed_rpm, part.fullSpeed_rpm);
+  const here = { ...thermalModel, system: at(speed_rpm ?? part.fullSpeed_rpm) };
+  const alone = soundSources(here).filter((s) => s.component === first.id);
   return {
     part,
     way,
@@ -180,7 +182,7 @@ export function pumpChoice(
         ? null
         : (flowAtShares(network, [speed_rpm / part.fullSpeed_rpm])[0] as number),
     margin: pumpMargin(network, target),
-    noise_dBA: Math.max(0, soundAtDistance(alone, 1, brief.listener_m)),
+    noise_dBA: heardLevel(alone, brief.listener_m),
     allNoise_dBA: (slow ?? fast).all,
     slowerCosts_K: fastRoom === null || slowRoom === null ? null : fastRoom - slowRoom,
     headroom_K: slowRoom,

@@ -33,7 +33,8 @@ export {
   type Source,
 } from './thermalModel';
 export { supplyLoad, supplyVerdict, type SupplyLoad } from './supply';
-export { solveHeat, solveHeatCases, solvePrepared, noiseOf, blockAt } from './solve';
+export { solveHeat, solveHeatCases, solvePrepared, blockAt } from './solve';
+export { noiseHeard, noiseOf, soundSources } from './noise';
 export { airSensitivity, type AirSensitivity } from './airSensitivity';
 export {
   airAlone,

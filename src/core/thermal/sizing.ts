@@ -4,7 +4,7 @@ import { falsePosition, type RootTolerance } from '../units';
 import type { ThermalModel, RadiatorSetup } from './thermalModel';
 import { coreOf } from './thermalModel';
 import type { CaseReport } from './report';
-import { noiseOf } from './solve';
+import { noiseOf } from './noise';
 import { prepareHeat, steadyRise, steadyState, withArea, type Prepared } from './steady';
 
 /** All loop fans at one speed, held inside each fan's range. */

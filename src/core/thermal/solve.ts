@@ -2,9 +2,9 @@ import { label, type LoopGraph } from '../system';
 import type { FlowReport } from '../hydraulics';
 import type { LoopId } from '../design';
 import { water, type FluidProperties } from '../fluids';
-import { LOAD_CASES, turningSpeed, type BlockPart, type LoadCaseId } from '../components';
-import { soundAtDistance, soundAtSpeed, soundSum } from '../units';
+import { LOAD_CASES, type BlockPart, type LoadCaseId } from '../components';
 import { blockLaw, blockResistanceIn, type BlockLaw } from './block';
+import { noiseOf } from './noise';
 import type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat } from './report';
 import type { ThermalModel } from './thermalModel';
 import { prepareHeat, steadyState, type HeatOptions, type Prepared } from './steady';
@@ -211,35 +211,6 @@ const sensorsOf = ({ links }: LoopGraph, t: LoopTemperatures): LoopHeat['sensors
       ? [{ component, temp_C: out_C }]
       : [];
   });
-
-/** rpm of a fan set or pump now, by component. */
-export type SpeedOf = (component: string, set_rpm: number) => number;
-const asSet: SpeedOf = (_component, set_rpm) => set_rpm;
-
-/**
- * All fans and pumps together at the listener, dBA: published levels are at 1 m; free field, so an
- * estimate in a room.
- */
-export function noiseOf(thermalModel: ThermalModel, speedOf: SpeedOf = asSet): number {
-  const sets = [
-    ...thermalModel.radiators.flatMap((r) => r.fans),
-    ...thermalModel.caseFans.map((b) => b.set),
-  ];
-  const fans = sets.flatMap((f) => {
-    const speed_rpm = speedOf(f.component, f.speed_rpm);
-    const level = soundAtSpeed(f.part.sound_dBA, speed_rpm, f.part.fullSpeed_rpm);
-    return Array.from({ length: f.count }, () => level);
-  });
-  const pumps = thermalModel.system.design.components.flatMap(({ id, part, settings }) => {
-    if (part.kind !== 'pump') return [];
-    const speed_rpm = speedOf(id, turningSpeed(part, settings.speed_rpm));
-    return [soundAtSpeed(part.sound_dBA, speed_rpm, part.fullSpeed_rpm)];
-  });
-  const total = soundSum([...fans, ...pumps]);
-  return Number.isFinite(total)
-    ? Math.max(0, soundAtDistance(total, 1, thermalModel.system.design.brief.listener_m))
-    : 0;
-}
 
 /** Every load case. */
 export function solveHeatCases(prepared: Prepared): HeatReport {

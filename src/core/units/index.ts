@@ -33,4 +33,3 @@ export {
   plural,
   type FormatOptions,
 } from './format';
-export { soundAtDistance, soundAtSpeed, soundSum } from './sound';

@@ -1,6 +1,10 @@
 import { componentName, type Design } from '@/core/design';
+import { bladeTone, OCTAVES_HZ } from '@/core/acoustics';
+import { turningSpeed } from '@/core/components';
 import {
   INSTALLATION,
+  noiseHeard,
+  type ThermalModel,
   SPREAD,
   type Uncertainty,
   type CaseReport,
@@ -103,15 +107,38 @@ export function reasonForRadiator(r: RadiatorHeat): Reason {
   };
 }
 
-export function reasonForNoise(design: Design): Reason {
+/** Sources that are named one by one, loudest first. */
+const SOURCES_NAMED = 6;
+
+export function reasonForNoise(design: Design, thermalModel: ThermalModel): Reason {
+  const { bands_dB, sources } = noiseHeard(thermalModel);
+  const loudest = [...sources].sort((a, b) => b.level_dBA - a.level_dBA);
+  const tones = thermalModel.system.design.components.flatMap(({ id, part, settings }) =>
+    part.kind === 'pump'
+      ? [{ id, tone_Hz: bladeTone(turningSpeed(part, settings.speed_rpm)) }]
+      : [],
+  );
   return {
     title: 'Noise where you sit',
     formula:
-      'Each fan and pump at its speed: published level + 50 log10(speed/full speed). Summed as powers, then − 20 log10(distance/1 m). An estimate: rooms reflect.',
+      'Each fan and pump at its speed: published level + 50 log10(speed/full speed), less what the case holds back of one within it (0 to 6 dB by octave) or one that looks to the rear (2 dB). Summed as energies, then − 20 log10(distance/1 m). An estimate: rooms reflect.',
     inputs: [
       { name: 'listener', value: `${formatNumber(design.brief.listener_m, { decimals: 1 })} m` },
+      ...loudest.slice(0, SOURCES_NAMED).map((s) => ({
+        name: componentName(design, s.component),
+        value: `${formatNumber(s.level_dBA, { decimals: 1 })} dBA`,
+      })),
+      ...OCTAVES_HZ.map((f, i) => ({
+        name: `octave of ${formatNumber(f)} Hz, not weighted`,
+        value: `${formatNumber(bands_dB[i], { decimals: 0 })} dB`,
+      })),
+      ...tones.map((t) => ({
+        name: `${componentName(design, t.id)} may hum at`,
+        value: `${formatNumber(t.tone_Hz)} Hz, of seven blades`,
+      })),
     ],
-    source: 'ASHRAE Handbook, fan laws; free field',
+    source:
+      'ASHRAE Handbook, fan laws; A-weighting by IEC 61672-1; shapes of spectra, case and direction by common practice, no source; free field',
   };
 }
 

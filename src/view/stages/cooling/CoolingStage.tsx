@@ -120,7 +120,7 @@ function Cooling() {
           </span>
         )}{' '}
         over the room at{' '}
-        <Why reason={reasonForNoise(design)}>
+        <Why reason={reasonForNoise(design, analysis.thermalModel)}>
           {formatNumber(report.noise_dBA, { decimals: 1 })} dBA
         </Why>
         .{' '}

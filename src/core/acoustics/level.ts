@@ -21,3 +21,15 @@ export function soundAtSpeed(level_dB: number, speed_rpm: number, reference_rpm:
 export function soundAtDistance(level_dB: number, from_m: number, to_m: number): number {
   return level_dB - 20 * Math.log10(to_m / from_m);
 }
+
+/** How a source stands: free in the open, or on a floor or table that reflects. */
+export type Radiation = 'sphere' | 'half space';
+
+/**
+ * Pressure level at a distance from a sound power level, dB: L_p = L_W − 10 log10(S/1 m²) with S the
+ * sphere or half sphere of that radius: − 11 dB and − 8 dB at 1 m (relations of ISO 3744).
+ */
+export function pressureLevel(power_dB: number, at_m: number, radiation: Radiation): number {
+  const share = radiation === 'sphere' ? 4 : 2;
+  return power_dB - 10 * Math.log10(share * Math.PI * at_m ** 2);
+}

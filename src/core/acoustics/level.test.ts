@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { soundAtDistance, soundAtSpeed, soundSum } from './sound';
+import { soundAtDistance, soundAtSpeed, soundSum } from './level';
 
 /** ISO 3744 and any acoustics handbook: equal sources add 10 log10 n. */
 describe('sound', () => {
