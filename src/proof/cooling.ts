@@ -13,9 +13,9 @@ import {
   developingNusselt,
   radiatorConductance,
 } from '@/core/thermal';
-import { absolute, relative, type Case, type ProofRow } from './row';
+import { absolute, relative, type Case, type ProofValue } from './row';
 
-export function effectivenessRows(): ProofRow[] {
+export function effectivenessRows(): ProofValue[] {
   const cases = entuFile.cases as unknown as Case<
     { NTU: number; Cr: number },
     {
@@ -66,15 +66,15 @@ export function effectivenessRows(): ProofRow[] {
   });
 }
 
-export function ductRows(): ProofRow[] {
+export function ductRows(): ProofValue[] {
   const cases = ductFile.cases as unknown as Case<
     { aspect_ratio?: number },
     { f_fanning_Re?: number; Nu_H1?: number; Nu_T?: number }
   >[];
-  return cases.flatMap((c): ProofRow[] => {
+  return cases.flatMap((c): ProofValue[] => {
     const { inputs: i, expected: e } = c;
     const base = { subject: 'channels', source: c.source, unit: '–' };
-    const rows: ProofRow[] = [];
+    const rows: ProofValue[] = [];
     if (i.aspect_ratio !== undefined && e.f_fanning_Re !== undefined)
       rows.push(
         relative(
@@ -119,7 +119,7 @@ export function ductRows(): ProofRow[] {
 }
 
 /** Entrance of wide plates against the exact series. */
-export const graetzRows = (): ProofRow[] =>
+export const graetzRows = (): ProofValue[] =>
   graetzFile.cases.map((c) =>
     relative(
       {
@@ -193,7 +193,7 @@ export function practiceConductance(
   }).conductance_WK;
 }
 
-export function radiatorRows(): ProofRow[] {
+export function radiatorRows(): ProofValue[] {
   const cases = practiceFile.cases as unknown as Case<
     { sections: number; fpi: number; speed_rpm: number },
     { conductance_WK: number }

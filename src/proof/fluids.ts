@@ -2,7 +2,7 @@ import airFile from '@reference/air.json';
 import glycolFile from '@reference/glycol.json';
 import waterFile from '@reference/water.json';
 import { air, glycolMix, water, type FluidProperties } from '@/core/fluids';
-import { relative, type Case, type ProofRow } from './row';
+import { relative, type Case, type ProofValue } from './row';
 
 interface Expected {
   density_kg_m3: number;
@@ -18,7 +18,7 @@ const rowsOf = (
   e: Expected,
   f: FluidProperties,
   tolerance: readonly [number, number, number, number],
-): ProofRow[] => [
+): ProofValue[] => [
   relative(
     {
       id: `${id}-density`,
@@ -69,7 +69,7 @@ const rowsOf = (
   ),
 ];
 
-export function waterRows(): ProofRow[] {
+export function waterRows(): ProofValue[] {
   return (waterFile.cases as unknown as Case<{ temperature_C: number }, Expected>[]).flatMap((c) =>
     rowsOf(
       'water',
@@ -82,7 +82,7 @@ export function waterRows(): ProofRow[] {
   );
 }
 
-export function glycolRows(): ProofRow[] {
+export function glycolRows(): ProofValue[] {
   const cases = glycolFile.cases as unknown as Case<
     { glycol: string; mass_fraction: number; temperature_C: number },
     Expected
@@ -103,7 +103,7 @@ export function glycolRows(): ProofRow[] {
   );
 }
 
-export function airRows(): ProofRow[] {
+export function airRows(): ProofValue[] {
   const cases = airFile.cases as unknown as Case<
     { temperature_C: number; altitude_m: number; relative_humidity?: number },
     Expected

@@ -12,7 +12,7 @@ import {
   haaland,
   minorLoss,
 } from '@/core/hydraulics';
-import { absolute, relative, type Case, type ProofRow } from './row';
+import { absolute, relative, type Case, type ProofValue } from './row';
 
 interface Friction {
   laminar_64_over_Re: number;
@@ -22,7 +22,7 @@ interface Friction {
   epanet_f: number;
 }
 
-export function frictionRows(): ProofRow[] {
+export function frictionRows(): ProofValue[] {
   const cases = frictionFile.cases as unknown as Case<
     { Re: number; relative_roughness: number },
     Friction
@@ -119,9 +119,9 @@ interface MinorIn {
   angle_deg?: number;
 }
 
-export function minorRows(): ProofRow[] {
+export function minorRows(): ProofValue[] {
   const cases = minorFile.cases as unknown as Case<MinorIn, Minor>[];
-  return cases.flatMap((c): ProofRow[] => {
+  return cases.flatMap((c): ProofValue[] => {
     const { inputs: i, expected: e } = c;
     const base = { subject: 'minor losses', source: c.source };
     const row = (
@@ -131,7 +131,7 @@ export function minorRows(): ProofRow[] {
       expected: number,
       got: number,
       tolerance = 1e-6,
-    ): ProofRow =>
+    ): ProofValue =>
       relative({ ...base, id: `${c.id}-${id}`, quantity, unit, expected, got }, tolerance);
     const bore = i.bore_mm ?? 0;
     if (e.K_on_small_bore !== undefined && i.d1_mm && i.d2_mm) {

@@ -1,30 +1,67 @@
 import { ductRows, effectivenessRows, graetzRows, radiatorRows } from './cooling';
 import { airRows, glycolRows, waterRows } from './fluids';
 import { frictionRows, minorRows } from './hydraulics';
-import { bendRows, boxRows, galvanicRows, screwRows, soundRows } from './rest';
+import {
+  airflowRows,
+  crossflowRows,
+  isaRows,
+  pchipRows,
+  ringRows,
+  tankRows,
+  vapourRows,
+  weightRows,
+} from './independent';
 import { networkRows, teeRows } from './network';
-import type { ProofRow } from './row';
+import { bendRows, boxRows, galvanicRows, screwRows, soundRows } from './rest';
+import type { ProofKind, ProofRow, ProofValue } from './row';
+
+/** Values worked out with the very formula we use, or taken from the table we use. */
+const SAME_FORMULA: readonly (() => readonly ProofValue[])[] = [
+  glycolRows,
+  frictionRows,
+  minorRows,
+  teeRows,
+  effectivenessRows,
+  pchipRows,
+  soundRows,
+  galvanicRows,
+  screwRows,
+];
+/** Values worked out in another way, measured, or tabulated by others. */
+const INDEPENDENT: readonly (() => readonly ProofValue[])[] = [
+  waterRows,
+  vapourRows,
+  airRows,
+  isaRows,
+  networkRows,
+  crossflowRows,
+  ductRows,
+  graetzRows,
+  airflowRows,
+  ringRows,
+  tankRows,
+  weightRows,
+  bendRows,
+  boxRows,
+];
+/** Values our own constants were set by. */
+const FITTED: readonly (() => readonly ProofValue[])[] = [radiatorRows];
 
 /** Every published check, computed now. */
-export function proofRows(): readonly ProofRow[] {
-  return [
-    ...waterRows(),
-    ...glycolRows(),
-    ...airRows(),
-    ...frictionRows(),
-    ...minorRows(),
-    ...teeRows(),
-    ...networkRows(),
-    ...effectivenessRows(),
-    ...ductRows(),
-    ...graetzRows(),
-    ...radiatorRows(),
-    ...soundRows(),
-    ...galvanicRows(),
-    ...screwRows(),
-    ...bendRows(),
-    ...boxRows(),
-  ];
-}
+export const proofRows = (): readonly ProofRow[] => [
+  ...told('independent', INDEPENDENT),
+  ...told('same formula', SAME_FORMULA),
+  ...told('fitted', FITTED),
+];
 
-export type { ProofRow } from './row';
+/** A row without a source is common practice, wherever it stands. */
+const told = (kind: ProofKind, of: readonly (() => readonly ProofValue[])[]): readonly ProofRow[] =>
+  of.flatMap((rows) =>
+    rows().map((row): ProofRow => ({
+      ...row,
+      kind:
+        kind !== 'fitted' && row.source.startsWith('common practice') ? 'common practice' : kind,
+    })),
+  );
+
+export { PROOF_KINDS, type ProofKind, type ProofRow } from './row';

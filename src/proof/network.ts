@@ -4,7 +4,7 @@ import teesFile from '@reference/tees.json';
 import { reynolds, solveNetwork, TEE_K, type FlowNetwork } from '@/core/hydraulics';
 import { CHECK_NETWORKS } from './networks';
 import { networkOfReference, type ReferenceNetwork } from './reference';
-import { absolute, relative, type Case, type ProofRow } from './row';
+import { absolute, relative, type Case, type ProofValue } from './row';
 
 /** Below this a flow is a residue, not a flow, L/min. */
 const NO_FLOW_LMIN = 0.01;
@@ -33,7 +33,7 @@ function worst(
   source: string,
   network: FlowNetwork,
   expected: Readonly<Record<string, number>>,
-): ProofRow[] {
+): ProofValue[] {
   const { flows } = solveNetwork(network);
   const between = flowsBetween(network, flows);
   const off = Object.entries(expected)
@@ -63,7 +63,7 @@ function worst(
     : [];
 }
 
-export function networkRows(): ProofRow[] {
+export function networkRows(): ProofValue[] {
   const published = (
     networkFile.cases as unknown as (ReferenceNetwork & {
       readonly description: string;
@@ -94,10 +94,10 @@ const LAWS: readonly (readonly [string, (share: number) => number, string])[] = 
 ];
 
 /** Rows where the published K is below 0 are checked as the 0 that this project holds it at. */
-export function teeRows(): ProofRow[] {
+export function teeRows(): ProofValue[] {
   return (
     teesFile.cases as unknown as Case<{ branch_share: number }, { K_on_combined_flow: number }>[]
-  ).flatMap((c): ProofRow[] => {
+  ).flatMap((c): ProofValue[] => {
     const law = LAWS.find(([stem]) => c.id.startsWith(stem));
     if (!law) return [];
     const expected = Math.max(0, c.expected.K_on_combined_flow);

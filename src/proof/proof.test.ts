@@ -21,6 +21,19 @@ describe('published checks', () => {
       expect(subjects.has(s)).toBe(true);
   });
 
+  test('six hundred or more, half of them independent; each may fail', () => {
+    expect(rows.length).toBeGreaterThanOrEqual(600);
+    const independent = rows.filter((r) => r.kind === 'independent').length;
+    expect(independent / rows.length).toBeGreaterThanOrEqual(0.5);
+    for (const r of rows) expect(r.tolerance).toBeLessThan(r.measure === 'relative' ? 0.1 : 3);
+    // A row of a source that gives a range is not wider than it.
+    for (const r of rows.filter((x) => x.kind === 'fitted')) {
+      const [, low, high] = /: (\d+) to (\d+) W/.exec(r.source) ?? [];
+      expect(r.got).toBeGreaterThanOrEqual(Number(low));
+      expect(r.got).toBeLessThanOrEqual(Number(high));
+    }
+  });
+
   test('ids are unique and every row has a source', () => {
     expect(new Set(rows.map((r) => r.id)).size).toBe(rows.length);
     for (const r of rows) expect(r.source.length).toBeGreaterThan(3);

@@ -9,7 +9,7 @@ import type { Metal } from '@/core/components';
 import { arcLength, bendStart, bendTable, setAngle, setBack } from '@/core/tubing';
 import { boxGap, type Vec } from '@/core/geometry';
 import { soundAtDistance, soundAtSpeed, soundSum } from '@/core/acoustics';
-import { absolute, type Case, type ProofRow } from './row';
+import { absolute, type Case, type ProofValue } from './row';
 
 interface SoundIn {
   levels_dB?: number[];
@@ -21,15 +21,15 @@ interface SoundIn {
   fans?: { n: number; L1: number; N1: number; N2: number }[];
 }
 
-export function soundRows(): ProofRow[] {
+export function soundRows(): ProofValue[] {
   return (
     soundFile.cases as unknown as Case<
       SoundIn,
       { total_dB?: number; sound_change_dB?: number; level2_dB?: number }
     >[]
-  ).flatMap((c): ProofRow[] => {
+  ).flatMap((c): ProofValue[] => {
     const { inputs: i, expected: e } = c;
-    const row = (quantity: string, expected: number, got: number): ProofRow[] => [
+    const row = (quantity: string, expected: number, got: number): ProofValue[] => [
       absolute(
         { id: c.id, subject: 'sound', quantity, source: c.source, unit: 'dB', expected, got },
         0.01,
@@ -67,12 +67,12 @@ const TABLE_NAMES: Readonly<Record<string, Metal>> = {
   zinc: 'zinc',
 };
 
-export function galvanicRows(): ProofRow[] {
+export function galvanicRows(): ProofValue[] {
   const cases = galvanicFile.cases as unknown as Case<
     { material?: string; environment?: string; a?: string; b?: string },
     { anodic_index_V?: number; max_difference_V?: number; difference_V?: number }
   >[];
-  return cases.flatMap((c): ProofRow[] => {
+  return cases.flatMap((c): ProofValue[] => {
     const { inputs: i, expected: e } = c;
     const base = { id: c.id, subject: 'galvanic pairs', source: c.source, unit: 'V' };
     const metal = TABLE_NAMES[i.material ?? ''];
@@ -85,7 +85,7 @@ export function galvanicRows(): ProofRow[] {
             expected: e.anodic_index_V,
             got: ANODIC_INDEX[metal],
           },
-          0.05,
+          0,
         ),
       ];
     if (i.environment && e.max_difference_V !== undefined)
@@ -115,14 +115,14 @@ export function galvanicRows(): ProofRow[] {
             expected: e.difference_V,
             got: judgePair(a, b, 'ordinary').difference_V,
           },
-          0.05,
+          0,
         ),
       ];
     return [];
   });
 }
 
-export function screwRows(): ProofRow[] {
+export function screwRows(): ProofValue[] {
   const cases = practiceFile.cases as unknown as Case<
     { fan_mm: number; gasket_mm: number; depth_mm: number },
     { shortest_mm: number; longest_mm: number }
@@ -174,8 +174,8 @@ interface BendOut {
   middle_straight_mm?: number;
 }
 
-export function bendRows(): ProofRow[] {
-  const file = (bendFile.cases as unknown as Case<BendIn, BendOut>[]).flatMap((c): ProofRow[] => {
+export function bendRows(): ProofValue[] {
+  const file = (bendFile.cases as unknown as Case<BendIn, BendOut>[]).flatMap((c): ProofValue[] => {
     const { inputs: i, expected: e } = c;
     const row = (
       id: string,
@@ -183,7 +183,7 @@ export function bendRows(): ProofRow[] {
       unit: string,
       expected: number,
       got: number,
-    ): ProofRow =>
+    ): ProofValue =>
       absolute(
         { id: `${c.id}-${id}`, subject: 'bends', quantity, source: c.source, unit, expected, got },
         1e-6,
@@ -256,7 +256,7 @@ export function bendRows(): ProofRow[] {
   ];
 }
 
-export function boxRows(): ProofRow[] {
+export function boxRows(): ProofValue[] {
   const cases = boxFile.cases as unknown as Case<
     { a_min?: Vec; a_max?: Vec; b_min?: Vec; b_max?: Vec },
     { signed_gap?: number }

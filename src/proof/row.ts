@@ -1,5 +1,18 @@
+/**
+ * What a value is worth as a check. Independent: worked out in another way, or measured. Same
+ * formula: by other code or hand, which finds slips of ours and not of the formula. Fitted: used to
+ * set a constant of ours. Common practice: what builders see, no source.
+ */
+export const PROOF_KINDS = ['independent', 'same formula', 'fitted', 'common practice'] as const;
+export type ProofKind = (typeof PROOF_KINDS)[number];
+
 /** One published value against ours. */
-export interface ProofRow {
+export interface ProofRow extends ProofValue {
+  readonly kind: ProofKind;
+}
+
+/** The same before it is told what it is worth. */
+export interface ProofValue {
   readonly id: string;
   readonly subject: string;
   readonly quantity: string;
@@ -32,7 +45,7 @@ interface Claim {
   readonly got: number;
 }
 
-export function relative(claim: Claim, tolerance: number): ProofRow {
+export function relative(claim: Claim, tolerance: number): ProofValue {
   const deviation = (claim.got - claim.expected) / claim.expected;
   return {
     ...claim,
@@ -43,7 +56,7 @@ export function relative(claim: Claim, tolerance: number): ProofRow {
   };
 }
 
-export function absolute(claim: Claim, tolerance: number): ProofRow {
+export function absolute(claim: Claim, tolerance: number): ProofValue {
   const deviation = claim.got - claim.expected;
   return {
     ...claim,

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { ProofRow } from '@/proof';
+import type { ProofKind, ProofRow } from '@/proof';
 import { Mark, PageHead } from '@/view/shared';
 import styles from './ProofTable.module.css';
 
@@ -16,11 +16,17 @@ const figure = (v: number): string => {
 const percent = (share: number): string =>
   `${(Math.abs(100 * share) < 5e-4 ? 0 : 100 * share).toFixed(3).replace('-', '−')} %`;
 
+/** As `PROOF_KINDS`: the table itself stays on the server. */
+const KINDS: readonly ProofKind[] = ['independent', 'same formula', 'fitted', 'common practice'];
+
 /** Every published check: expected, ours, how far off, what is allowed, where it is from. */
 export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
   const [subject, setSubject] = useState<string | null>(null);
   const subjects = [...new Set(rows.map((r) => r.subject))];
-  const shown = rows.filter((r) => !subject || r.subject === subject);
+  const [kind, setKind] = useState<ProofKind | null>(null);
+  const ofKind = rows.filter((r) => !kind || r.kind === kind);
+  const shown = ofKind.filter((r) => !subject || r.subject === subject);
+  const count = (k: ProofKind): number => rows.filter((r) => r.kind === k).length;
   const bad = rows.filter((r) => !r.ok).length;
   return (
     <div>
@@ -33,17 +39,39 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
         </h1>
         <p className={styles.lead}>
           Computed just now by the same core that judges your build. No expected value comes from
-          our own code: each is from a publication, an independent library, or, where it says so,
-          common practice or memory of a publication.
+          our own code. {count('independent')} are worked out in another way, measured, or tabulated
+          by others; {count('same formula')} by the same formula in other code or by hand, which
+          finds slips of ours and not of the formula; {count('fitted')} set a constant of ours.
         </p>
-        <div className={styles.kinds}>
+        <div className={styles.kinds} role="group" aria-label="What they are worth">
+          <button
+            type="button"
+            className={styles.kind}
+            aria-pressed={kind === null}
+            onClick={() => setKind(null)}
+          >
+            All, {rows.length}
+          </button>
+          {KINDS.filter((k) => count(k) > 0).map((k) => (
+            <button
+              key={k}
+              type="button"
+              className={styles.kind}
+              aria-pressed={kind === k}
+              onClick={() => setKind(k)}
+            >
+              {k}, {count(k)}
+            </button>
+          ))}
+        </div>
+        <div className={styles.kinds} role="group" aria-label="Subject">
           <button
             type="button"
             className={styles.kind}
             aria-pressed={subject === null}
             onClick={() => setSubject(null)}
           >
-            All, {rows.length}
+            All, {ofKind.length}
           </button>
           {subjects.map((s) => (
             <button
@@ -53,7 +81,7 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
               aria-pressed={subject === s}
               onClick={() => setSubject(s)}
             >
-              {s}, {rows.filter((r) => r.subject === s).length}
+              {s}, {ofKind.filter((r) => r.subject === s).length}
             </button>
           ))}
         </div>
@@ -67,6 +95,7 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
               <th className="num">off by</th>
               <th className="num">allowed</th>
               <th />
+              <th>worth</th>
               <th>source</th>
             </tr>
           </thead>
@@ -92,6 +121,7 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
                 <td>
                   <Mark verdict={r.ok ? 'ok' : 'fails'} />
                 </td>
+                <td className="soft">{r.kind}</td>
                 <td className={styles.source}>{r.source}</td>
               </tr>
             ))}
