@@ -1,0 +1,15 @@
+// Runs one bundle of tests in a thread of its own: a mutant may loop for ever, and is ended then.
+import { parentPort, workerData } from 'node:worker_threads';
+import { createRequire } from 'node:module';
+import vm from 'node:vm';
+
+const require = createRequire(`${workerData.root}/package.json`);
+const module = { exports: {} };
+try {
+  vm.runInThisContext(
+    `(function (module, exports, require, __dirname, __filename) {${workerData.code}\n})`,
+  )(module, module.exports, require, `${workerData.root}/src`, `${workerData.root}/src/bundle.js`);
+  parentPort.postMessage(await module.exports.run());
+} catch (error) {
+  parentPort.postMessage({ failed: 'loading', message: String(error?.message ?? error) });
+}
