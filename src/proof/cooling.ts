@@ -2,6 +2,7 @@ import ductFile from '@reference/ducts.json';
 import entuFile from '@reference/entu.json';
 import graetzFile from '@reference/graetz.json';
 import practiceFile from '@reference/practice.json';
+import wholeFile from '@reference/radiators.json';
 import { coreDragTerms, ductFanningRe, fanCurve, rowAlone, type Core } from '@/core/airflow';
 import { air, water } from '@/core/fluids';
 import {
@@ -85,7 +86,7 @@ export function ductRows(): ProofValue[] {
             expected: e.f_fanning_Re,
             got: ductFanningRe(i.aspect_ratio),
           },
-          0.003,
+          0.0005,
         ),
       );
     if (i.aspect_ratio !== undefined && e.Nu_T !== undefined)
@@ -98,7 +99,7 @@ export function ductRows(): ProofValue[] {
             expected: e.Nu_T,
             got: ductNusseltT(i.aspect_ratio),
           },
-          0.004,
+          0.0015,
         ),
       );
     if (i.aspect_ratio !== undefined && e.Nu_H1 !== undefined)
@@ -111,7 +112,7 @@ export function ductRows(): ProofValue[] {
             expected: e.Nu_H1,
             got: ductNusseltH1(i.aspect_ratio),
           },
-          0.004,
+          0.0015,
         ),
       );
     return rows;
@@ -219,3 +220,26 @@ export function radiatorRows(): ProofValue[] {
       ),
     );
 }
+
+/** Whole states of a radiator, from its geometry to W/K. */
+export const wholeRadiatorRows = (): ProofValue[] =>
+  wholeFile.cases.map(({ id, inputs: i, expected, source }) =>
+    relative(
+      {
+        id,
+        subject: 'radiators',
+        quantity: `${i.core.length_mm} mm, ${i.core.fpi} to the inch, ${i.airFlow_m3h} m³/h, ${i.coolantFlow_Lmin} L/min`,
+        source,
+        unit: 'W/K',
+        expected: expected.conductance_WK,
+        got: radiatorConductance(i.core, {
+          airFlow_m3h: i.airFlow_m3h,
+          coolantFlow_Lmin: i.coolantFlow_Lmin,
+          air: i.air,
+          coolant: i.coolant,
+          factors: { airFlow: i.airFactor, conductance: i.conductanceFactor },
+        }).conductance_WK,
+      },
+      1e-5,
+    ),
+  );

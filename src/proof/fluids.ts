@@ -1,7 +1,8 @@
 import airFile from '@reference/air.json';
+import condeFile from '@reference/conde.json';
 import glycolFile from '@reference/glycol.json';
 import waterFile from '@reference/water.json';
-import { air, glycolMix, water, type FluidProperties } from '@/core/fluids';
+import { air, glycolMix, glycolMixConde, water, type FluidProperties } from '@/core/fluids';
 import { relative, type Case, type ProofValue } from './row';
 
 interface Expected {
@@ -77,7 +78,7 @@ export function waterRows(): ProofValue[] {
       c.source,
       c.expected,
       water(c.inputs.temperature_C),
-      [0.001, 0.01, 0.005, 0.005],
+      [1e-5, 5e-5, 1e-3, 5e-5],
     ),
   );
 }
@@ -98,7 +99,7 @@ export function glycolRows(): ProofValue[] {
         c.inputs.mass_fraction,
         c.inputs.temperature_C,
       ),
-      [0.001, 0.01, 0.005, 0.005],
+      [1e-9, 1e-9, 1e-9, 1e-9],
     ),
   );
 }
@@ -120,7 +121,20 @@ export function airRows(): ProofValue[] {
         c.source,
         c.expected,
         air(c.inputs.temperature_C, c.inputs.altitude_m),
-        [0.002, 0.01, 0.003, 0.02],
+        [0.0008, 0.006, 0.0012, 0.011],
       ),
     );
 }
+
+/** The second opinion on glycol, which is shown and not used. */
+export const condeRows = (): ProofValue[] =>
+  condeFile.cases.flatMap((c) =>
+    rowsOf(
+      'glycol mixes',
+      c.id,
+      c.source,
+      c.expected,
+      glycolMixConde(c.inputs.glycol as 'ethylene', c.inputs.mass_fraction, c.inputs.temp_C),
+      [1e-9, 1e-9, 1e-9, 1e-9],
+    ),
+  );

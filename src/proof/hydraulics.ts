@@ -2,6 +2,7 @@ import frictionFile from '@reference/friction.json';
 import minorFile from '@reference/minor.json';
 import {
   bendK,
+  ENTRY_K,
   churchill,
   colebrook,
   contractionK,
@@ -39,7 +40,7 @@ export function frictionRows(): ProofValue[] {
           expected: c.expected.churchill_f,
           got: churchill(Re, e),
         },
-        1e-6,
+        1e-9,
       ),
     ];
     if (Re <= 2000)
@@ -77,7 +78,7 @@ export function frictionRows(): ProofValue[] {
             expected: c.expected.haaland_f,
             got: haaland(Re, e),
           },
-          1e-6,
+          1e-9,
         ),
       );
     } else
@@ -143,7 +144,7 @@ export function minorRows(): ProofValue[] {
           'Pa',
           e.loss_Pa as number,
           minorLoss(expansionK(i.d1_mm, i.d2_mm), i.flow_L_min ?? 0, i.d1_mm, i.density ?? 0),
-          1e-4,
+          1e-9,
         ),
       ];
     }
@@ -156,7 +157,7 @@ export function minorRows(): ProofValue[] {
           'Pa',
           e.loss_Pa_crane as number,
           minorLoss(contractionK(i.d1_mm, i.d2_mm), i.flow_L_min ?? 0, i.d2_mm, i.density ?? 0),
-          1e-4,
+          1e-9,
         ),
       ];
     if (e.fT !== undefined && i.roughness_mm && i.r_over_d === undefined)
@@ -167,7 +168,7 @@ export function minorRows(): ProofValue[] {
           '–',
           e.fT,
           craneFt(bore, i.roughness_mm),
-          1e-4,
+          1e-9,
         ),
       ];
     if (c.id.startsWith('bend90'))
@@ -178,7 +179,7 @@ export function minorRows(): ProofValue[] {
           '–',
           e.K as number,
           bendK((i.r_over_d as number) * bore, bore, 90),
-          1e-4,
+          1e-9,
         ),
         row(
           'loss',
@@ -191,7 +192,7 @@ export function minorRows(): ProofValue[] {
             bore,
             i.density as number,
           ),
-          1e-4,
+          1e-9,
         ),
       ];
     if (e.K_proportional !== undefined)
@@ -202,7 +203,7 @@ export function minorRows(): ProofValue[] {
           '–',
           e.K_proportional,
           bendK((i.r_over_d as number) * bore, bore, i.angle_deg as number),
-          1e-4,
+          1e-9,
         ),
       ];
     const piece = PIECES.find(([stem]) => c.id.startsWith(stem));
@@ -217,9 +218,9 @@ export function minorRows(): ProofValue[] {
             quantity: 'loss of a sharp entry',
             unit: 'Pa',
             expected: e.loss_Pa as number,
-            got: minorLoss(0.5, i.flow_L_min as number, bore, i.density as number),
+            got: minorLoss(ENTRY_K, i.flow_L_min as number, bore, i.density as number),
           },
-          0.5,
+          1e-9,
         ),
       ];
     return [];

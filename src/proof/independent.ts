@@ -34,7 +34,7 @@ export const crossflowRows = (): ProofValue[] =>
         expected: c.expected.effectiveness,
         got: crossflowEffectiveness(c.inputs.NTU, c.inputs.Cr),
       },
-      0.0005,
+      1e-6,
     ),
   );
 
@@ -94,7 +94,7 @@ export const airflowRows = (): ProofValue[] =>
           expected: c.expected.pressure_Pa,
           got: pressures_Pa[0] ?? NaN,
         },
-        0.02,
+        1e-4,
       ),
       absolute(
         {
@@ -105,7 +105,7 @@ export const airflowRows = (): ProofValue[] =>
           expected: c.expected.flow_m3h,
           got: rows[0]?.flow_m3h ?? NaN,
         },
-        0.3,
+        0.001,
       ),
     ];
   });
@@ -122,7 +122,7 @@ export const isaRows = (): ProofValue[] =>
         expected: c.expected.density,
         got: air(c.inputs.temp_C, c.inputs.altitude_m).density_kgm3,
       },
-      0.001,
+      1e-4,
     ),
   );
 
@@ -138,7 +138,7 @@ export const vapourRows = (): ProofValue[] =>
         expected: c.expected.pressure_Pa,
         got: vapourPressure(c.inputs.temp_C),
       },
-      0.006,
+      0.005,
     ),
   );
 
@@ -245,6 +245,6 @@ export const tankRows = (): ProofValue[] =>
         expected: c.expected.rise_K,
         got: riseOfTank(c.inputs),
       },
-      0.006,
+      0.002,
     ),
   );

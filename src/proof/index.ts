@@ -1,5 +1,11 @@
-import { ductRows, effectivenessRows, graetzRows, radiatorRows } from './cooling';
-import { airRows, glycolRows, waterRows } from './fluids';
+import {
+  ductRows,
+  effectivenessRows,
+  graetzRows,
+  radiatorRows,
+  wholeRadiatorRows,
+} from './cooling';
+import { airRows, condeRows, glycolRows, waterRows } from './fluids';
 import { frictionRows, minorRows } from './hydraulics';
 import {
   airflowRows,
@@ -18,10 +24,12 @@ import type { ProofKind, ProofRow, ProofValue } from './row';
 /** Values worked out with the very formula we use, or taken from the table we use. */
 const SAME_FORMULA: readonly (() => readonly ProofValue[])[] = [
   glycolRows,
+  condeRows,
   frictionRows,
   minorRows,
   teeRows,
   effectivenessRows,
+  wholeRadiatorRows,
   pchipRows,
   soundRows,
   galvanicRows,

@@ -112,7 +112,7 @@ export function teeRows(): ProofValue[] {
           expected,
           got: law[1](c.inputs.branch_share),
         },
-        1e-6,
+        1e-9,
       ),
     ];
   });

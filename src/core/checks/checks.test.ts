@@ -196,6 +196,17 @@ const turnedOut: Edit = {
 
 /** For each rule: a build that breaks it and one that does not. The table must name every rule. */
 const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = {
+  'metal.unjudged': {
+    bad: edited(desk, {
+      do: 'loop.fitting',
+      loop: 'loop',
+      fitting: {
+        ...(desk.loops[0] as Design['loops'][number]).fitting,
+        wetted: [{ metal: 'other', area_mm2: 500 }],
+      },
+    }),
+    good: desk,
+  },
   'air.backwards': {
     bad: edited(
       desk,

@@ -38,6 +38,7 @@ import { listShare } from './listShare';
 import { metalMarginal } from './metalMarginal';
 import { metalMixed } from './metalMixed';
 import { metalScratch } from './metalScratch';
+import { metalUnjudged } from './metalUnjudged';
 import { noDrain } from './noDrain';
 import { noiseOver } from './noiseOver';
 import { notClosed } from './notClosed';
@@ -132,6 +133,7 @@ export const OPERATING_CHECKS: readonly OperatingCheck[] = [
   metalMarginal,
   metalMixed,
   metalScratch,
+  metalUnjudged,
   noiseOver,
   overBudget,
   powerHeader,

@@ -8,8 +8,8 @@ export type HeadPoint = readonly [flow_Lmin: number, head_m: number];
 export type FanPoint = readonly [flow_m3h: number, pressure_Pa: number];
 
 /**
- * Metals that coolant may touch, and stand-ins for surfaces that are none. Keys of the anodic index
- * table.
+ * Metals that coolant may touch. Keys of the anodic index table; `other` stands for one that is not
+ * in it and is not judged.
  */
 export type Metal =
   | 'copper'
@@ -21,7 +21,13 @@ export type Metal =
   | 'tin'
   | 'zinc'
   | 'aluminium'
-  | 'chrome';
+  | 'chrome'
+  | 'stainless316'
+  | 'silverSolder'
+  | 'nickelPhosphorus'
+  | 'steel'
+  | 'anodisedAluminium'
+  | 'other';
 
 /** A surface the coolant touches. Plating counts as its plating; a scratch exposes the base. */
 export interface WettedSurface {

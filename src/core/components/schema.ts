@@ -73,6 +73,12 @@ const metal = Joi.string().valid(
   'zinc',
   'aluminium',
   'chrome',
+  'stainless316',
+  'silverSolder',
+  'nickelPhosphorus',
+  'steel',
+  'anodisedAluminium',
+  'other',
 );
 const wetted = Joi.array()
   .items(

@@ -52,6 +52,12 @@ describe('what speaks against a pair', () => {
     ['copper', 'stainless', 'harsh', 'at-limit'],
     ['copper', 'brass', 'harsh', null],
     ['aluminium', 'zinc', 'ordinary', 'apart'],
+    ['copper', 'anodisedAluminium', 'controlled', 'aluminium'],
+    ['copper', 'steel', 'ordinary', 'apart'],
+    ['nickel', 'stainless316', 'ordinary', null],
+    ['silverSolder', 'copper', 'harsh', null],
+    ['silver', 'nickelPhosphorus', 'ordinary', 'silver-nickel'],
+    ['copper', 'other', 'ordinary', 'not-judged'],
   ] as const)('%s with %s, %s: %s', (a, b, environment, why) => {
     expect(first(a, b, environment)).toBe(why);
     expect(first(b, a, environment)).toBe(why);

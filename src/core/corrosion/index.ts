@@ -1,4 +1,4 @@
-export { ANODIC_INDEX, DIFFERENCE_LIMIT, METAL_NAMES, type Environment } from './table';
+export { ANODIC_INDEX, DIFFERENCE_LIMIT, isJudged, METAL_NAMES, type Environment } from './table';
 export {
   judgePair,
   judgeCorrosion,

@@ -1,6 +1,6 @@
 import { type Design, type Loop, type LoopId, type ComponentId } from '../design';
 import { isWet, type Metal, type WettedSurface } from '../components';
-import { ANODIC_INDEX, DIFFERENCE_LIMIT, LIMIT_SLACK_V, type Environment } from './table';
+import { ANODIC_INDEX, byIndex, DIFFERENCE_LIMIT, LIMIT_SLACK_V, type Environment } from './table';
 import { judgePolymers, type WettedPolymer } from './polymers';
 import { METAL_VERDICTS, type PairFacts, type PairVerdict } from './verdict';
 
@@ -149,7 +149,7 @@ function wettedMetals(design: Design, loop: Loop): WettedMetal[] {
       carriers: merge(e.carriers),
       platedOver: [...e.platedOver],
     }))
-    .sort((a, b) => ANODIC_INDEX[a.metal] - ANODIC_INDEX[b.metal]);
+    .sort((a, b) => byIndex(a.metal, b.metal));
 }
 
 function merge(carriers: readonly Carrier[]): Carrier[] {

@@ -41,6 +41,45 @@ describe('plastics and rubbers against what coolants hold', () => {
     expect(judgePolymer(material, agent, share)).toBe(verdict),
   );
 
+  /** Each share from which a material is watched, and from which it is not to be used. */
+  test.each<[PolymerMaterial, Agent, number | null, number | null]>([
+    ['nitrile rubber', 'alcohol', 0.1, 0.5],
+    ['nylon', 'ethylene glycol', 1 / 3, null],
+    ['nylon', 'propylene glycol', 1 / 3, null],
+    ['nylon', 'alcohol', 0.1, null],
+    ['acrylic', 'ethylene glycol', 0.25, 1 / 3],
+    ['acrylic', 'propylene glycol', 0.25, 1 / 3],
+    ['acrylic', 'alcohol', 0, 0.1],
+    ['polycarbonate', 'ethylene glycol', 0.5, null],
+    ['polycarbonate', 'propylene glycol', 0.5, null],
+    ['polycarbonate', 'alcohol', 0.1, 0.5],
+    ['polycarbonate', 'plasticiser', 0, null],
+    ['silicone rubber', 'plasticiser', 0, null],
+    ['nitrile rubber', 'plasticiser', 0, null],
+    ['PETG', 'ethylene glycol', 1 / 3, null],
+    ['PETG', 'propylene glycol', 1 / 3, null],
+    ['PETG', 'alcohol', 0.1, 0.5],
+    ['soft PVC', 'ethylene glycol', 0.5, null],
+    ['soft PVC', 'propylene glycol', 0.5, null],
+    ['soft PVC', 'alcohol', 0.05, 0.3],
+    ['EPDM rubber', 'plasticiser', null, null],
+    ['fluoro rubber', 'alcohol', null, null],
+    ['PETG', 'plasticiser', null, null],
+  ])('%s in %s: watched from %s, not from %s', (material, agent, watch, not) => {
+    const at = (share: number) => judgePolymer(material, agent, share);
+    if (watch === null) expect(at(1)).toBe('ok');
+    else {
+      if (watch > 0) expect(at(watch * 0.99)).toBe('ok');
+      expect(at(watch)).toBe('ok');
+      expect(at(watch * 1.01 + 1e-6)).toBe('marginal');
+    }
+    if (not === null) expect(at(1)).not.toBe('fails');
+    else {
+      expect(at(not)).toBe('marginal');
+      expect(at(not * 1.01)).toBe('fails');
+    }
+  });
+
   test('none of it harms nothing', () => {
     for (const m of ['acrylic', 'nitrile rubber', 'polycarbonate'] as const)
       for (const a of ['alcohol', 'plasticiser', 'ethylene glycol'] as const)

@@ -6,14 +6,15 @@ export type PolymerVerdict = 'ok' | 'marginal' | 'fails';
 
 /**
  * How a material takes an agent: `watch` beyond the first share by volume, `not` beyond the second.
- * 1: never.
+ * NEVER: at no share.
  */
 interface Takes {
   readonly watch: number;
   readonly not: number;
 }
 
-const WELL: Takes = { watch: 1, not: 1 };
+const NEVER = Infinity;
+const WELL: Takes = { watch: NEVER, not: NEVER };
 /** Crazes under stress above a third of glycol (common practice, no source). */
 const CRAZES: Takes = { watch: 0.25, not: 1 / 3 };
 
@@ -33,13 +34,13 @@ const TAKES: Readonly<Record<PolymerMaterial, Readonly<Record<Agent, Takes>>>> =
     'ethylene glycol': WELL,
     'propylene glycol': WELL,
     alcohol: { watch: 0.1, not: 0.5 },
-    plasticiser: { watch: 0, not: 1 },
+    plasticiser: { watch: 0, not: NEVER },
   },
   'silicone rubber': {
     'ethylene glycol': WELL,
     'propylene glycol': WELL,
     alcohol: WELL,
-    plasticiser: { watch: 0, not: 1 },
+    plasticiser: { watch: 0, not: NEVER },
   },
   'fluoro rubber': {
     'ethylene glycol': WELL,
@@ -49,9 +50,9 @@ const TAKES: Readonly<Record<PolymerMaterial, Readonly<Record<Agent, Takes>>>> =
   },
   acetal: { 'ethylene glycol': WELL, 'propylene glycol': WELL, alcohol: WELL, plasticiser: WELL },
   nylon: {
-    'ethylene glycol': { watch: 1 / 3, not: 1 },
-    'propylene glycol': { watch: 1 / 3, not: 1 },
-    alcohol: { watch: 0.1, not: 1 },
+    'ethylene glycol': { watch: 1 / 3, not: NEVER },
+    'propylene glycol': { watch: 1 / 3, not: NEVER },
+    alcohol: { watch: 0.1, not: NEVER },
     plasticiser: WELL,
   },
   glass: { 'ethylene glycol': WELL, 'propylene glycol': WELL, alcohol: WELL, plasticiser: WELL },
@@ -62,20 +63,20 @@ const TAKES: Readonly<Record<PolymerMaterial, Readonly<Record<Agent, Takes>>>> =
     plasticiser: WELL,
   },
   polycarbonate: {
-    'ethylene glycol': { watch: 0.5, not: 1 },
-    'propylene glycol': { watch: 0.5, not: 1 },
+    'ethylene glycol': { watch: 0.5, not: NEVER },
+    'propylene glycol': { watch: 0.5, not: NEVER },
     alcohol: { watch: 0.1, not: 0.5 },
-    plasticiser: { watch: 0, not: 1 },
+    plasticiser: { watch: 0, not: NEVER },
   },
   PETG: {
-    'ethylene glycol': { watch: 1 / 3, not: 1 },
-    'propylene glycol': { watch: 1 / 3, not: 1 },
+    'ethylene glycol': { watch: 1 / 3, not: NEVER },
+    'propylene glycol': { watch: 1 / 3, not: NEVER },
     alcohol: { watch: 0.1, not: 0.5 },
     plasticiser: WELL,
   },
   'soft PVC': {
-    'ethylene glycol': { watch: 0.5, not: 1 },
-    'propylene glycol': { watch: 0.5, not: 1 },
+    'ethylene glycol': { watch: 0.5, not: NEVER },
+    'propylene glycol': { watch: 0.5, not: NEVER },
     alcohol: { watch: 0.05, not: 0.3 },
     plasticiser: WELL,
   },

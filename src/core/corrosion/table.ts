@@ -16,7 +16,22 @@ export const ANODIC_INDEX: Readonly<Record<Metal, number>> = {
   tin: 0.65,
   aluminium: 0.9,
   zinc: 1.25,
+  // 18-8 types stand together in the reprints.
+  stainless316: 0.5,
+  silverSolder: 0.35,
+  // Electroless nickel as nickel plate (common practice, no source).
+  nickelPhosphorus: 0.3,
+  steel: 0.85,
+  // Its oxide keeps it apart only until it is scratched: counted as aluminium.
+  anodisedAluminium: 0.9,
+  other: NaN,
 };
+
+/** Whether the table knows a metal: what it does not know is not judged. */
+export const isJudged = (metal: Metal): boolean => !Number.isNaN(ANODIC_INDEX[metal]);
+/** From noble to base, what is not judged last. */
+export const byIndex = (a: Metal, b: Metal): number =>
+  (isJudged(a) ? ANODIC_INDEX[a] : Infinity) - (isJudged(b) ? ANODIC_INDEX[b] : Infinity) || 0;
 
 export const METAL_NAMES: Readonly<Record<Metal, string>> = {
   gold: 'gold',
@@ -24,11 +39,17 @@ export const METAL_NAMES: Readonly<Record<Metal, string>> = {
   nickel: 'nickel plate',
   copper: 'copper',
   brass: 'brass',
-  stainless: 'stainless steel',
+  stainless: 'stainless steel (304)',
   chrome: 'chrome plate',
   tin: 'tin solder',
   aluminium: 'aluminium',
   zinc: 'zinc',
+  stainless316: 'stainless steel (316)',
+  silverSolder: 'silver solder',
+  nickelPhosphorus: 'nickel-phosphorus plate',
+  steel: 'plain steel',
+  anodisedAluminium: 'anodised aluminium',
+  other: 'another metal',
 };
 
 export type Environment = 'harsh' | 'ordinary' | 'controlled';

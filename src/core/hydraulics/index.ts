@@ -18,7 +18,6 @@ export {
   bendExtraK,
   CRANE_MULTIPLES,
   ENTRY_K,
-  EXIT_K,
 } from './minor';
 export { TEE_K, teeDrops, type TeeLeg } from './tee';
 export {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { catalogued, DEMO_BUILDS, demoDesign } from '@/catalogue';
 import { analyse } from '../analysis';
-import { applyEdit, type Design, type Edit, type Settings } from '../design';
+import { applyEdit, withoutRoutes, type Design, type Edit, type Settings } from '../design';
 import { water } from '../fluids';
 import { compileSystem, type LoopGraph } from '../system';
 import { bendExtraK, fitOf, linkDrop, networkOf, pumpShare, runDrop, settingsIn } from '.';
@@ -155,5 +155,21 @@ describe('a run and its losses', () => {
     expect(analyse(measured).reports.flow.loops[0]?.flow_Lmin).toBeLessThan(
       analyse(desk).reports.flow.loops[0]?.flow_Lmin ?? 0,
     );
+  });
+
+  /** A soft tube not yet routed bends by a third of its length, or its least radius. */
+  test('an unrouted soft tube: bends of a third of its length', () => {
+    const soft = edited(desk, {
+      do: 'loop.tube',
+      loop: loop.id,
+      tube: catalogued('tube', 'tube-epdm-16-10'),
+      fitting: catalogued('fitting', 'fit-comp-16-10'),
+    });
+    const { reports: estimated } = analyse(withoutRoutes(soft));
+    const bent = estimated.runs.find((r) => r.turning_deg > 0 && r.cut_mm > 0);
+    const k = bendExtraK(Math.max(50, (bent?.cut_mm ?? 0) / 3), 10, bent?.turning_deg ?? 0);
+    const link = networkIn(withoutRoutes(soft)).links.find((l) => l.id === bent?.id);
+    expect(link?.pipe?.minor.find((m) => m.of === 'bends')?.k).toBeCloseTo(k, 9);
+    expect(k).toBeGreaterThan(0);
   });
 });

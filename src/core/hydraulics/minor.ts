@@ -98,9 +98,5 @@ export const CRANE_MULTIPLES = {
   ballValve: 3,
 } as const;
 
-/**
- * K of a sharp entry into a bore, and of leaving one into a still chamber (Crane TP-410; common to
- * every handbook).
- */
+/** K of a sharp entry into a bore (Crane TP-410; common to every handbook). */
 export const ENTRY_K = 0.5;
-export const EXIT_K = 1;

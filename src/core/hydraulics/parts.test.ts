@@ -16,6 +16,8 @@ import {
   pumpHead,
   reynolds,
   scaleCurve,
+  TEE_K,
+  teeDrops,
   type NetworkLink,
   type TubeLoss,
 } from '.';
@@ -191,5 +193,33 @@ describe('tubes', () => {
     expect(bendK(30, 10, 0)).toBe(0);
     expect(bendK(5, 10, 90)).toBe(bendK(10, 10, 90));
     expect(bendK(500, 10, 90)).toBe(bendK(200, 10, 90));
+  });
+});
+
+describe('tees whose side way carries all', () => {
+  /** By hand: 2 + 3 (s² − s) joining, 1 + 1.5 s² dividing (Idelchik, ch. 7, from memory). */
+  test.each([
+    [0.5, 1.25, 1.375],
+    [1, 2, 2.5],
+    [0.2, 1.52, 1.06],
+  ])('at a share of %d: %d joining, %d dividing', (share, joining, dividing) => {
+    expect(TEE_K.endsJoining(share)).toBeCloseTo(joining, 9);
+    expect(TEE_K.endsDividing(share)).toBeCloseTo(dividing, 9);
+  });
+
+  /**
+   * 3 L/min of 1,000 kg/m³ in a bore of 10 mm: 0.6366 m/s, 0.20264 kPa. Both ends bring half: each
+   * loses 1.25 heads on its way in. The side way feeds both: each end takes 1.375 heads, against its
+   * way into the middle.
+   */
+  test('drops have their sign by the way the flow goes', () => {
+    const joined = teeDrops({ 'run-a': 1.5, 'run-b': 1.5, branch: -3 }, 10, 1000);
+    expect(joined['run-a']).toBeCloseTo(1.25 * 0.20264, 4);
+    expect(joined['run-b']).toBeCloseTo(1.25 * 0.20264, 4);
+    expect(joined.branch).toBe(0);
+    const parted = teeDrops({ 'run-a': -1.5, 'run-b': -1.5, branch: 3 }, 10, 1000);
+    expect(parted['run-a']).toBeCloseTo(-1.375 * 0.20264, 4);
+    expect(parted['run-b']).toBeCloseTo(-1.375 * 0.20264, 4);
+    expect(parted.branch).toBe(0);
   });
 });

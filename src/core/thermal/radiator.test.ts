@@ -10,6 +10,7 @@ import {
   gnielinski,
   INSTALLATION,
   radiatorConductance,
+  STILL_AIR_WM2K,
 } from '.';
 
 const at = (core: ReturnType<typeof practiceCore>, airFlow_m3h: number, coolantFlow_Lmin = 4) =>
@@ -150,5 +151,15 @@ describe('limits of the radiator', () => {
     expect(ratio).toBeGreaterThan(2);
     expect(ratio).toBeLessThan(4);
     expect(coreDrag(core, 0, air(25))).toBe(0);
+  });
+
+  /**
+   * Both faces, natural convection of 5.5 W/(m² K) and 4 × 0.9 × 5.670e-8 × 308³ = 5.964: 22.93 W/K
+   * per m² of face.
+   */
+  test('without wind it sheds by both faces, by rising air and by radiation', () => {
+    expect(STILL_AIR_WM2K).toBeCloseTo(22.93, 2);
+    const core = practiceCore(2, 16);
+    expect(at(core, 0).conductance_WK).toBeCloseTo(22.93 * 0.24 * 0.118, 3);
   });
 });

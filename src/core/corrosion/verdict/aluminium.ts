@@ -7,5 +7,6 @@ export const aluminium: MetalVerdict = {
   because: 'Aluminium beside copper, brass or nickel dissolves whatever the inhibitor.',
   source: 'common practice, no source',
   applies: ({ anode, cathode }) =>
-    anode === 'aluminium' && ANODIC_INDEX[cathode] < ANODIC_INDEX.tin,
+    (anode === 'aluminium' || anode === 'anodisedAluminium') &&
+    ANODIC_INDEX[cathode] < ANODIC_INDEX.tin,
 };

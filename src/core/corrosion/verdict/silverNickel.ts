@@ -5,5 +5,6 @@ export const silverNickel: MetalVerdict = {
   verdict: 'marginal',
   because: 'Silver, as plating or against growth, has been seen to lift nickel plate.',
   source: 'common practice, no source',
-  applies: ({ anode, cathode }) => anode === 'nickel' && cathode === 'silver',
+  applies: ({ anode, cathode }) =>
+    (anode === 'nickel' || anode === 'nickelPhosphorus') && cathode === 'silver',
 };

@@ -1,6 +1,6 @@
 import type { Metal } from '../../components';
 
-export type PairVerdict = 'ok' | 'marginal' | 'fails';
+export type PairVerdict = 'ok' | 'marginal' | 'fails' | 'unchecked';
 
 /** Two metals in one coolant, as verdicts see them. */
 export interface PairFacts {

@@ -7,7 +7,7 @@ import { Mark, useOffer } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './MaterialsStage.module.css';
 
-const WORST = { fails: 0, marginal: 1, ok: 2 } as const;
+const WORST = { fails: 0, marginal: 1, unchecked: 2, ok: 3 } as const;
 
 /**
  * Coolants side by side for one loop: what the metals, plastics and seals say, habits, upkeep, and
