@@ -4,10 +4,13 @@
 //   npm run mutation                       60 mutants a room
 //   npm run mutation -- airflow thermal    these rooms
 //   npm run mutation -- --each 200         so many a room
+//   npm run mutation -- --known            faults that once lived, by name
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { build } from 'esbuild';
+import { EQUIVALENT } from './mutation/equivalent.mjs';
+import { KNOWN } from './mutation/known.mjs';
 import { sitesOf } from './mutation/sites.mjs';
 
 const ROOT = resolve(import.meta.dirname, '..');
@@ -143,11 +146,45 @@ async function mutateRoom(room) {
     }
   };
   await Promise.all(Array.from({ length: THREADS }, work));
-  return { room, of, tried: drawn.length, tests: sound.count, survivors };
+  const equivalent = survivors.flatMap((m) => {
+    const why = whyEquivalent(m);
+    return why ? [{ ...m, why }] : [];
+  });
+  return {
+    room,
+    of,
+    tried: drawn.length - equivalent.length,
+    tests: sound.count,
+    survivors: survivors.filter((m) => !whyEquivalent(m)),
+    equivalent,
+  };
+}
+
+const lineOf = (m) => m.text.split('\n')[m.line - 1];
+const whyEquivalent = (m) =>
+  EQUIVALENT.find((e) => e.file.test(m.file) && e.line.test(lineOf(m)))?.why;
+
+/** Each of the faults that once lived, put in and found or not. */
+async function tryKnown() {
+  let alive = 0;
+  for (const [room, name, from, to, what] of KNOWN) {
+    const file = join(ROOT, 'src/core', name),
+      text = readFileSync(file, 'utf8'),
+      start = text.indexOf(from);
+    if (start < 0) throw new Error(`${name} has no "${from}" any more`);
+    const mutant = { file, text, start, end: start + from.length, to };
+    const { failed } = await ran(await bundled(testsOf(ROOMS[room]), mutant));
+    if (failed === null) alive += 1;
+    console.log(`${failed === null ? 'LIVES ' : 'killed'} ${what}${failed ? `: ${failed}` : ''}`);
+  }
+  console.log(`${KNOWN.length - alive} of ${KNOWN.length} killed`);
+  process.exit(alive > 0 ? 1 : 0);
 }
 
 const told = (m) =>
   `${m.file.slice(ROOT.length + 1)}:${m.line} ${m.what}: ${m.text.split('\n')[m.line - 1].trim().slice(0, 90)}`;
+
+if (args.includes('--known')) await tryKnown();
 
 const results = [];
 for (const room of asked.length > 0 ? asked : Object.keys(ROOMS)) {
@@ -159,17 +196,20 @@ for (const room of asked.length > 0 ? asked : Object.keys(ROOMS)) {
     `${room}: ${killed} of ${result.tried} killed, ${((100 * killed) / result.tried).toFixed(1)} % (of ${result.of} places, ${result.tests} tests, ${Math.round((Date.now() - began) / 1000)} s)`,
   );
   for (const m of result.survivors) console.log(`  lives: ${told(m)}`);
+  for (const m of result.equivalent) console.log(`  same:  ${told(m)} (${m.why})`);
 }
 if (asked.length === 0) {
   const rows = results.map((r) => {
     const killed = r.tried - r.survivors.length;
     return `| ${r.room} | ${r.of} | ${r.tried} | ${killed} | ${((100 * killed) / r.tried).toFixed(0)} % |`;
   });
-  const lives = results.flatMap((r) =>
-    r.survivors.map((m) => `- \`${told(m).replaceAll('`', '')}\``),
-  );
+  const listed = (of) =>
+    results
+      .flatMap((r) => r[of])
+      .map((m) => `- \`${told(m).replaceAll('`', '')}\`${m.why ? `: ${m.why}` : ''}`)
+      .join('\n') || 'None.';
   writeFileSync(
     join(ROOT, 'docs/mutation.md'),
-    `# Faults put in, faults found\n\nLast result of \`npm run mutation\`: numbers made 10 % wrong, operators, conditions and signs changed, one at a time, drawn by a seed.\n\n| room | places | tried | killed | share |\n|---|---|---|---|---|\n${rows.join('\n')}\n\n## Survivors\n\n${lives.join('\n') || 'None.'}\n`,
+    `# Faults put in, faults found\n\nLast result of \`npm run mutation\`: numbers made 10 % wrong, operators, conditions and signs changed, one at a time, drawn by a seed.\n\n| room | places | tried | killed | share |\n|---|---|---|---|---|\n${rows.join('\n')}\n\n## Survivors\n\n${listed('survivors')}\n\n## Without effect\n\nThey live and cannot be found: the result is the same.\n\n${listed('equivalent')}\n`,
   );
 }

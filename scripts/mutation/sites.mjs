@@ -40,6 +40,12 @@ const isIndex = (node) =>
       node.parent.expression.getText(),
     ));
 
+/** What stands in for a value that is never missing. */
+const isFallback = (node) =>
+  ts.isBinaryExpression(node.parent) &&
+  node.parent.operatorToken.kind === ts.SyntaxKind.QuestionQuestionToken &&
+  node.parent.right === node;
+
 /** @returns {{ start: number, end: number, to: string, what: string, line: number }[]} */
 export function sitesOf(name, text) {
   const source = ts.createSourceFile(name, text, ts.ScriptTarget.Latest, true);
@@ -55,7 +61,7 @@ export function sitesOf(name, text) {
     });
   };
   const visit = (node) => {
-    if (ts.isNumericLiteral(node) && !inType(node) && !isIndex(node)) {
+    if (ts.isNumericLiteral(node) && !inType(node) && !isIndex(node) && !isFallback(node)) {
       const value = Number(node.text.replaceAll('_', ''));
       const inLoop =
         ts.isVariableDeclaration(node.parent) && ts.isForStatement(node.parent.parent?.parent);

@@ -88,6 +88,21 @@ describe('what is heard', () => {
     expect(placeOffset(high, 'inside')).toBeLessThan(within);
   });
 
+  /** As stated in docs/physics: common practice, no source. */
+  test('the usual shapes and what a case holds back, band by band', () => {
+    expect(SHAPES.fan).toEqual([0, 0, -1, -3, -6, -10, -16, -24]);
+    expect(SHAPES.pump).toEqual([-10, -6, -3, 0, -2, -6, -12, -20]);
+    const alone = (i: number) => OCTAVES_HZ.map((_, k) => (k === i ? 0 : -300));
+    expect(
+      OCTAVES_HZ.map((_, i) => Math.round(1e6 * placeOffset(alone(i), 'inside')) / 1e6),
+    ).toEqual([0, 0, -1, -2, -3, -4, -5, -6]);
+    expect(
+      ['front', 'side', 'top', 'rear', 'bottom', 'open'].map((p) =>
+        placeOffset(SHAPES.fan, p as SoundSource['place']),
+      ),
+    ).toEqual([0, 0, 0, -2, -1, 0]);
+  });
+
   test('bands at the listener sum to the level; standing sources are not among them', () => {
     const all = [
       fan(),

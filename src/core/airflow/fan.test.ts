@@ -131,4 +131,24 @@ describe('fans', () => {
       ),
     ).toThrow(RangeError);
   });
+
+  /**
+   * A curve that ends flat still holds back: a quarter of its fall over the square of its free flow.
+   * 18 Pa and 120 m³/h: 18/(4 × 14,400) = 3.125e-4 Pa per (m³/h)².
+   */
+  test('past its free flow, and blown through backwards', () => {
+    const flat = fanCurve(
+      [
+        [0, 18],
+        [60, 0],
+        [120, 0],
+      ],
+      2000,
+    );
+    expect(flat.pastFree).toBeCloseTo(18 / (4 * 120 ** 2), 12);
+    expect(fanPressure(flat, 150, 2000)).toBeCloseTo(-3.125e-4 * (150 ** 2 - 120 ** 2), 9);
+    expect(fanPressure(flat, -40, 2000)).toBeCloseTo(18 + 3.125e-4 * 1600, 9);
+    expect(fanPressure(flat, -40, 1000)).toBeCloseTo(4.5 + 3.125e-4 * 1600, 9);
+    expect(fanPressure(flat, 30, 0)).toBeCloseTo(-3.125e-4 * 900, 9);
+  });
 });

@@ -76,6 +76,26 @@ describe('openings', () => {
     // Three places of 120 mm, two taken by the radiator: 14.4 dm² are left.
     expect(areas.get('top')).toBeCloseTo(144, 6);
     expect(areas.has('front')).toBe(false);
+    const of = (id: string) => openingsOf(compileSystem(desk), 1.2).find((o) => o.id === id);
+    // Slot covers, half open: 4.370 heads of 0.6 Pa over 140 cm².
+    expect(of('slots')?.square).toBeCloseTo(faceSquare(4.37 * 0.6, 140), 6);
+    expect(of('leaks')?.square).toBeCloseTo(openingSquare(45, 1.2), 12);
+    // The free part of the top mount: its filter and a grille of 2 Pa at 1 m/s, by density.
+    const filter = desk.case?.mounts.find((m) => m.id === 'top')?.filterLoss_Pa ?? NaN;
+    expect(of('top')?.square).toBeCloseTo(faceSquare(filter + 2, 144), 9);
+    const thin = openingsOf(compileSystem(desk), 0.9).find((o) => o.id === 'top');
+    expect((thin?.square ?? NaN) / (of('top')?.square ?? NaN)).toBeCloseTo(0.75, 9);
+    const hole: Design = {
+      ...desk,
+      case: desk.case && {
+        ...desk.case,
+        air: { openings: [{ id: 'hole', name: 'Hole', area_cm2: 80 }] },
+      },
+    };
+    expect(openingsOf(compileSystem(hole), 1.2).find((o) => o.id === 'hole')?.square).toBeCloseTo(
+      openingSquare(80, 1.2),
+      12,
+    );
     const shut: Design = { ...desk, case: desk.case && { ...desk.case, air: { leakage_cm2: 0 } } };
     expect(openingsOf(compileSystem(shut), 1.2).map((o) => o.id)).toEqual(['top']);
     const open: Design = { ...desk, case: desk.case && { ...desk.case, air: { open: true } } };
@@ -129,6 +149,25 @@ describe('the air of a case', () => {
     const flow = Math.sqrt(20 / (20 / 100 ** 2 + 0.004));
     expect(Math.abs((solved.openings[0] ?? NaN) / flow - 1)).toBeLessThan(0.003);
     expect((solved.pressures_Pa[1] ?? NaN) / (solved.pressures_Pa[0] ?? NaN)).toBeCloseTo(4, 1);
+  });
+
+  test('a row tells its drag and its speed, also of air that goes against it', () => {
+    const dragging: FanRow = {
+      ...row('front', 'in', 20, 100),
+      count: 3,
+      face_m2: 0.0144,
+      drag: { linear: 0.7, square: 1.1 },
+    };
+    const [point] = solveAir(model([dragging], [], [])).rows;
+    const v = (point?.flow_m3h ?? NaN) / 3 / 3600 / 0.0144;
+    expect(point?.face_ms).toBeCloseTo(v, 9);
+    expect(point?.drop_Pa).toBeCloseTo(0.7 * v + 1.1 * v * v, 9);
+    // Where it stands, the fan gives what is dragged.
+    expect(20 * (1 - ((point?.flow_m3h ?? NaN) / 300) ** 2)).toBeCloseTo(point?.drop_Pa ?? NaN, 1);
+    const still = { ...dragging, fans: [{ curve: parabola(2, 30), speed_rpm: 0 }] };
+    const blown = solveAir(model([row('other', 'in', 40, 150), still], []));
+    expect(blown.rows[1]?.flow_m3h ?? NaN).toBeLessThan(0);
+    expect(blown.rows[1]?.drop_Pa ?? NaN).toBeGreaterThan(0);
   });
 
   test('on an open frame each stands alone', () => {

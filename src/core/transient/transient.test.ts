@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { demoDesign } from '@/catalogue';
 import { applyEdit, type Design, type Control, type Edit } from '../design';
 import { analyse, type Analysis } from '../analysis';
+import { solveHeat } from '../thermal';
 import { asked, runTransient, ScenarioError, type Scenario, type Transient } from '.';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
@@ -165,6 +166,27 @@ describe('faults', () => {
     expect(
       end(one.speeds.find((s) => s.component === 'top-fans')?.speed_rpm ?? new Float64Array([0])),
     ).toBe(1150);
+  });
+
+  test('with flow lost it ends where the steady answer at the flow that is left stands', () => {
+    const w = analyse(desk);
+    const lost = run(w, {
+      profile: hour('render'),
+      start: 'steady',
+      faults: [{ at_s: 0, kind: 'flow sags', amount: 0.7 }],
+    });
+    const { flow } = w.reports;
+    const left = {
+      ...flow,
+      links: flow.links.map((l) => ({ ...l, flow_Lmin: 0.3 * l.flow_Lmin })),
+    };
+    const steady = solveHeat(w.thermalModel, left, 'render');
+    for (const s of lost.hotSpots) {
+      const there = steady.hotSpots.find(
+        (x) => x.component === s.component && x.hotSpot === s.hotSpot,
+      );
+      expect(Math.abs(end(s.temp_C) - (there?.temp_C ?? NaN))).toBeLessThan(0.05);
+    }
   });
 
   test('a warmer room lifts everything by as much in the end; sagging flow warms the parts', () => {
