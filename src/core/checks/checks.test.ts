@@ -196,6 +196,18 @@ const turnedOut: Edit = {
 
 /** For each rule: a build that breaks it and one that does not. The table must name every rule. */
 const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = {
+  'model.range': {
+    bad: edited(desk, {
+      do: 'component.curve',
+      component: 'card-block',
+      of: 1,
+      points: [
+        [0.3, 0.1],
+        [1, 0.8],
+      ],
+    }),
+    good: desk,
+  },
   'metal.unjudged': {
     bad: edited(desk, {
       do: 'loop.fitting',

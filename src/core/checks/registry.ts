@@ -39,6 +39,7 @@ import { metalMarginal } from './metalMarginal';
 import { metalMixed } from './metalMixed';
 import { metalScratch } from './metalScratch';
 import { metalUnjudged } from './metalUnjudged';
+import { modelRange } from './modelRange';
 import { noDrain } from './noDrain';
 import { noiseOver } from './noiseOver';
 import { notClosed } from './notClosed';
@@ -134,6 +135,7 @@ export const OPERATING_CHECKS: readonly OperatingCheck[] = [
   metalMixed,
   metalScratch,
   metalUnjudged,
+  modelRange,
   noiseOver,
   overBudget,
   powerHeader,

@@ -15,6 +15,7 @@ export {
   contractionK,
   craneFt,
   bendK,
+  BEND_RATIOS,
   bendExtraK,
   CRANE_MULTIPLES,
   ENTRY_K,

@@ -82,12 +82,12 @@ export function bendK(radius_mm: number, bore_mm: number, angle_deg: number): nu
  * end for both.
  */
 export function bendExtraK(radius_mm: number, bore_mm: number, angle_deg: number): number {
-  const ratio = Math.min(MOST_RATIO, Math.max(LEAST_RATIO, radius_mm / bore_mm));
+  const ratio = Math.min(BEND_RATIOS.most, Math.max(BEND_RATIOS.least, radius_mm / bore_mm));
   const beyond = Math.max(0, bendMultiple(ratio) - (Math.PI / 2) * ratio);
   return beyond * craneFt(bore_mm) * (angle_deg / 90);
 }
-const LEAST_RATIO = 1,
-  MOST_RATIO = 20;
+/** Radius over bore that Crane's table spans. */
+export const BEND_RATIOS = { least: 1, most: 20 } as const;
 
 /** Multiples of fT for pieces of fittings. Crane TP-410, from memory. */
 export const CRANE_MULTIPLES = {
