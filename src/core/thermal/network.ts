@@ -1,4 +1,4 @@
-import { luFactor, luSolve } from './gauss';
+import { luFactor, luSolve, sparseLu, sparseSolve, type SparseLu } from './gauss';
 
 /** The room, where a node is asked for: its temperature is given, not worked out. */
 export const ROOM = -1;
@@ -49,6 +49,8 @@ export interface ThermalNetwork {
 export interface ThermalFactors {
   readonly lu: Float64Array;
   readonly order: Int32Array;
+  /** The factors without their zeros: of steps, which are taken again and again. */
+  readonly sparse: SparseLu | null;
   /** What a node's past counts for, W/K: C/dt; 0 in the steady state. */
   readonly past_WK: Float64Array;
   /** What the room counts for, W/K. */
@@ -103,7 +105,9 @@ export function factorNetwork(network: ThermalNetwork, step_s = Infinity): Therm
     lose(into, -conductance_WK, hot);
     lose(into, conductance_WK, cold);
   }
-  return luFactor(lu, order, n) ? { lu, order, past_WK, room_WK } : null;
+  if (!luFactor(lu, order, n)) return null;
+  const sparse = Number.isFinite(step_s) ? sparseLu(lu, n) : null;
+  return { lu, order, past_WK, room_WK, sparse };
 }
 
 /**
@@ -112,7 +116,7 @@ export function factorNetwork(network: ThermalNetwork, step_s = Infinity): Therm
  * afterwards.
  */
 export function solveNetwork(
-  { lu, order, past_WK, room_WK }: ThermalFactors,
+  { lu, order, past_WK, room_WK, sparse }: ThermalFactors,
   source_W: Float64Array,
   room_C: number,
   temp_C: Float64Array,
@@ -123,7 +127,8 @@ export function solveNetwork(
       (past_WK[i] as number) * (temp_C[i] as number) +
       (source_W[i] as number) +
       (room_WK[i] as number) * room_C;
-  luSolve(lu, order, temp_C, n);
+  if (sparse) sparseSolve(sparse, order, temp_C, n);
+  else luSolve(lu, order, temp_C, n);
   return temp_C;
 }
 
