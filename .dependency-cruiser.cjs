@@ -44,7 +44,7 @@ const MAY = {
     'tubing',
     'units',
   ],
-  bom: ['clearance', 'components', 'design', 'fluids', 'system', 'tubing', 'wiring'],
+  bom: ['clearance', 'components', 'design', 'fluids', 'system', 'tubing', 'units', 'wiring'],
   checks: [
     'bom',
     'clearance',

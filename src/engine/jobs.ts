@@ -17,18 +17,15 @@ import {
   beforeAfter,
   pumpChoices,
   pumpEdit,
+  uncertainty,
+  type WholeUncertainty,
   type BeforeAfter,
   type PumpAsked,
   type PumpChoice,
 } from '@/core/studies';
 import { defaultPlacements, findingKey, type Fix } from '@/core/checks';
 import { teePorts } from '@/core/loops';
-import {
-  coolingCurves,
-  temperatureUncertainty,
-  type Uncertainty,
-  type CoolingCurve,
-} from '@/core/thermal';
+import { coolingCurves, type CoolingCurve } from '@/core/thermal';
 import type { Part, PumpPart } from '@/core/components';
 import { improvement, rerouteEdit, type Improvement } from '@/core/routing';
 import { runTransient, type Scenario, type Transient } from '@/core/transient';
@@ -187,11 +184,8 @@ export const JOBS = {
     return stopped ? null : judged;
   },
 
-  bands: ({ session }: Desk, _input: null, tell: Tell): Uncertainty | null => {
-    const { thermalModel, reports } = session.analysis();
-    const { loadCase } = session.design.brief;
-    return temperatureUncertainty(thermalModel, reports.flow, loadCase, DRAWS, SEED, telling(tell));
-  },
+  bands: ({ session }: Desk, _input: null, tell: Tell): WholeUncertainty | null =>
+    uncertainty(session.analysis(), DRAWS, SEED, telling(tell)),
 
   transient: ({ session }: Desk, scenario: Scenario, tell: Tell): Transient | null => {
     const { thermalModel, reports } = session.analysis();

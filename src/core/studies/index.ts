@@ -41,3 +41,4 @@ export {
 } from './seriesParallel';
 export { familyChange, familyOf, PLAIN_FAMILY, type FamilyChange } from './family';
 export { beforeAfter, type BeforeAfter, type Outcome } from './beforeAfter';
+export { SPREAD_BESIDE, uncertainty, type Judged, type WholeUncertainty } from './uncertainty';

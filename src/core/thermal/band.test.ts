@@ -2,15 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { demoDesign } from '@/catalogue';
 import { applyEdit, type Design, findComponent } from '../design';
 import { analyse } from '../analysis';
-import {
-  compareRating,
-  drawOf,
-  prepareHeat,
-  shareOf,
-  temperatureUncertainty,
-  worstRise,
-  type Band,
-} from '.';
+import { compareRating, drawOf, prepareHeat, shareOf, temperatureUncertainty, worstRise } from '.';
+import type { Band } from '../units';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
 const w = analyse(desk);

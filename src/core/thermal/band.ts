@@ -1,17 +1,12 @@
 import { type ComponentId } from '../design';
 import type { FlowReport } from '../hydraulics';
 import type { LoadCaseId } from '../components';
+import { bandOf, normal, randomBy, type Band } from '../units';
 import { worstRise } from './sizing';
 import type { ThermalModel } from './thermalModel';
 import { solvePrepared } from './solve';
 import { prepareHeat } from './steady';
 
-/** Where nine of ten draws fall, and the middle one. */
-export interface Band {
-  readonly low: number;
-  readonly mid: number;
-  readonly high: number;
-}
 export interface Uncertainty {
   readonly draws: number;
   /** Coolant of the warmest loop over the room, K; null when no steady state exists. */
@@ -88,13 +83,13 @@ export function temperatureUncertainty(
   const limit = thermalModel.system.design.brief.limits.deltaT_K;
   return {
     draws,
-    deltaT_K: bandOf(rises, draws),
+    deltaT_K: bandOrNone(rises, draws),
     riseOver: rises.filter((r) => r > limit).length / draws,
     hotSpots: spots.map((s, k) => ({
       component: s.component,
       hotSpot: s.hotSpot,
       limit_C: s.limit_C,
-      temp_C: bandOf(
+      temp_C: bandOrNone(
         (temps[k] ?? []).filter((t) => !Number.isNaN(t)),
         draws,
       ),
@@ -116,32 +111,6 @@ function drawn(factor: (spread: number) => number, spread: number): (component: 
   };
 }
 
-const SHARE_LOW = 0.05,
-  SHARE_HIGH = 0.95;
-function bandOf(values: readonly number[], draws: number): Band | null {
-  if (values.length < draws / 2 || values.length === 0) return null;
-  const sorted = [...values].sort((a, b) => a - b);
-  const at = (share: number): number => {
-    const x = share * (sorted.length - 1),
-      i = Math.floor(x);
-    const a = sorted[i] as number;
-    return a + (x - i) * ((sorted[Math.min(sorted.length - 1, i + 1)] as number) - a);
-  };
-  return { low: at(SHARE_LOW), mid: at(0.5), high: at(SHARE_HIGH) };
-}
-
-/** Even numbers in [0, 1) from a seed: a 32-bit mix (Mulberry32, public domain, from memory). */
-function randomBy(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
-
-/** Box and Muller (1958). */
-const normal = (random: () => number): number =>
-  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+/** Null when most draws have no steady state. */
+const bandOrNone = (values: readonly number[], draws: number): Band | null =>
+  values.length < draws / 2 ? null : bandOf(values);

@@ -82,7 +82,7 @@ export type { CaseNodes } from './steadyNetwork';
 export { nameHeat } from './report';
 export type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat, PartHeat } from './report';
 export { compareRating, type RatingCompared } from './rating';
-export { temperatureUncertainty, SPREAD, type Band, type Uncertainty } from './band';
+export { temperatureUncertainty, SPREAD, type Uncertainty } from './band';
 export {
   sizeCooling,
   coolingCurves,

@@ -33,3 +33,4 @@ export {
   plural,
   type FormatOptions,
 } from './format';
+export { bandOf, normal, randomBy, type Band } from './random';

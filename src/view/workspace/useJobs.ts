@@ -6,9 +6,9 @@ import type {
   PortsFound,
   WhatFits,
 } from '@/core/studies';
-import type { PumpAsked, PumpChoice } from '@/core/studies';
+import type { PumpAsked, PumpChoice, WholeUncertainty } from '@/core/studies';
 import type { Edit } from '@/core/design';
-import type { Uncertainty, CoolingCurve } from '@/core/thermal';
+import type { CoolingCurve } from '@/core/thermal';
 import type { Improvement } from '@/core/routing';
 import type { Scenario, Transient } from '@/core/transient';
 import {
@@ -88,8 +88,8 @@ export const usePumpPlan = (asked: PumpAsked | null): Job<{ readonly plan: PumpP
 /** Every single change to the build, judged whole. */
 export const useChanges = (): Job<readonly EvaluatedVariant[]> => useJob('changes', null, ALL);
 
-/** Where temperatures fall when what is uncertain varies. */
-export const useBands = (): Job<Uncertainty> =>
+/** Where temperatures, flow, noise and price fall when what is uncertain varies. */
+export const useBands = (): Job<WholeUncertainty> =>
   useJob('bands', null, ['space', 'fans', 'pumps', 'rest']);
 
 /** The build over time; null asks for nothing. */

@@ -17,6 +17,7 @@ import { clock } from './time/clock';
 import { TimeChart } from './time/TimeChart';
 import { TimePanel } from './time/TimePanel';
 import { PROFILES } from './time/profiles';
+import { chanceWords } from '../bandWords';
 import styles from './CoolingStage.module.css';
 
 const VIEWS = [
@@ -123,7 +124,13 @@ function Cooling() {
         <Why reason={reasonForNoise(design, analysis.thermalModel)}>
           {formatNumber(report.noise_dBA, { decimals: 1 })} dBA
         </Why>
-        .{' '}
+        {band?.noise.band && (
+          <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
+            {' '}
+            ({formatNumber(band.noise.band.low)} to {formatNumber(band.noise.band.high)})
+          </span>
+        )}
+        .{chanceWords(band?.noise, 'be louder than you ask')}{' '}
         <Why
           reason={reasonForNeeded(sizing.sections, sizing.sectionsNeeded, rise, limits.deltaT_K)}
         >

@@ -13,7 +13,8 @@ import { inpLoops, writeInp } from '@/format/inp';
 import type { LoopGraph } from '@/core/system';
 import { formatFlow, formatKilopascals, formatNumber, formatSpeed } from '@/core/units';
 import { Segments, Why } from '@/view/shared';
-import { downloadInp, useEditor } from '@/view/workspace';
+import { downloadInp, useBands, useEditor } from '@/view/workspace';
+import { chanceWords } from '../bandWords';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { reasonForFlow } from '../reasons';
 import { BranchTable } from './BranchTable';
@@ -144,6 +145,8 @@ function OneLoop({
     least !== null && first
       ? `${formatSpeed(Math.max(first.part.minSpeed_rpm, least * first.part.fullSpeed_rpm))} would do.`
       : '';
+  const bands = useBands();
+  const likely = bands.result?.flow.find((f) => f.loop === graph.loop.id);
   const joinWords = () => {
     if (spare && enough) return '; ';
     if (spare) return '.';
@@ -161,11 +164,19 @@ function OneLoop({
         state.status === 'solved' ? (
           <>
             {graph.loop.name} settles at{' '}
-            <Why reason={reasonForFlow(state)}>{formatFlow(state.flow_Lmin)}</Why> and{' '}
-            {formatKilopascals(state.head_kPa)}
+            <Why reason={reasonForFlow(state)}>{formatFlow(state.flow_Lmin)}</Why>
+            {likely?.band && (
+              <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
+                {' '}
+                ({formatNumber(likely.band.low, { decimals: 1 })} to{' '}
+                {formatNumber(likely.band.high, { decimals: 1 })})
+              </span>
+            )}{' '}
+            and {formatKilopascals(state.head_kPa)}
             {graph.branched ? ', before it splits' : ''}. {spare}
             {joinWords()}
             {enough}
+            {chanceWords(likely, 'move less than you ask')}
           </>
         ) : (
           'See the findings beside.'

@@ -3,8 +3,9 @@ import { useState } from 'react';
 import { PART_KINDS, type PartKind } from '@/core/components';
 import { formatMoney, formatNumber, plural } from '@/core/units';
 import { Mark, Segments } from '@/view/shared';
-import { downloadList, downloadListJson, useEditor } from '@/view/workspace';
+import { useBands, downloadList, downloadListJson, useEditor } from '@/view/workspace';
 import { MoneyField } from '../brief/MoneyField';
+import { chanceWords } from '../bandWords';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { BuyingView } from './BuyingView';
 import { DrawerBox } from './DrawerBox';
@@ -30,6 +31,7 @@ export function PartsStage() {
   const commit = useEditor((s) => s.commit);
   const open = useEditor((s) => s.open);
   const [by, setBy] = useState<Seen>('kind');
+  const bands = useBands();
   const { bom: list } = analysis.reports;
   const { currency } = design.brief;
   if (list.lines.length === 0)
@@ -68,6 +70,7 @@ export function PartsStage() {
           loop&apos;s budget: the machine&apos;s own hardware ({formatMoney(list.machineTotal)}{' '}
           {currency} to buy) and tools ({formatMoney(list.toolTotal)}). Prices are the Stores&apos;
           own; shops&apos; prices are under buying.
+          {budget !== null && chanceWords(bands.result?.price, 'cost more than the budget')}
         </>
       }
       side={

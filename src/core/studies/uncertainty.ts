@@ -1,0 +1,117 @@
+import type { Analysis } from '../analysis';
+import type { LoopId } from '../design';
+import { flowAtShares, networkOf } from '../hydraulics';
+import { heardLevel } from '../acoustics';
+import { soundSources, temperatureUncertainty, type Uncertainty } from '../thermal';
+import { bandOf, normal, randomBy, type Band } from '../units';
+
+/**
+ * How far one build may be from another by the same papers, beside what makes its temperatures
+ * uncertain: standard deviations (common practice, no source).
+ */
+export const SPREAD_BESIDE = {
+  /** Of a pump's head, and of all that a loop takes, as shares. */
+  head: 0.04,
+  losses: 0.1,
+  /** Of a fan's or pump's level, dB. */
+  sound_dB: 1.5,
+  /** Of a price until it is quoted, as a share. */
+  price: 0.05,
+} as const;
+
+/** A figure under many draws, and the share of them on the wrong side of its limit. */
+export interface Judged {
+  readonly band: Band | null;
+  readonly beyond: number;
+}
+
+/** What a build may come to, all from one seed. */
+export interface WholeUncertainty extends Uncertainty {
+  /** Round each loop, against the brief's flow. */
+  readonly flow: readonly (Judged & { readonly loop: LoopId })[];
+  /** Where the builder sits, against the brief's noise. */
+  readonly noise: Judged;
+  /** The loop's list, minor units, against the budget; `beyond` 0 without one. */
+  readonly price: Judged;
+}
+
+/** Draws of everything that is uncertain. Null when `tell` stops it. */
+export function uncertainty(
+  analysis: Analysis,
+  draws: number,
+  seed: number,
+  tell: (done: number, of: number) => boolean = () => true,
+): WholeUncertainty | null {
+  const { thermalModel, reports, system } = analysis;
+  const { loadCase } = system.design.brief;
+  const temperatures = temperatureUncertainty(
+    thermalModel,
+    reports.flow,
+    loadCase,
+    draws,
+    seed,
+    tell,
+  );
+  if (!temperatures) return null;
+  const random = randomBy(seed + 1);
+  return {
+    ...temperatures,
+    flow: flowsOf(analysis, draws, random),
+    noise: noiseOf(analysis, draws, random),
+    price: priceOf(analysis, draws, random),
+  };
+}
+
+const judged = (values: readonly number[], isBeyond: (v: number) => boolean): Judged => ({
+  band: bandOf(values),
+  beyond: values.filter(isBeyond).length / Math.max(1, values.length),
+});
+
+/**
+ * A pump that gives h times its head against l times the losses moves what it would at √(h/l) of its
+ * speed: exact where what is taken goes with the square.
+ */
+function flowsOf(
+  { system, reports }: Analysis,
+  draws: number,
+  random: () => number,
+): WholeUncertainty['flow'] {
+  const wanted_Lmin = system.design.brief.limits.flow_Lmin;
+  return system.loops.flatMap((graph) => {
+    const state = reports.flow.loops.find((l) => l.id === graph.loop.id);
+    if (state?.status !== 'solved') return [];
+    const network = networkOf(system, graph, reports.runs, state.coolant_C);
+    const shares = Array.from({ length: draws }, () =>
+      Math.sqrt(factor(random, SPREAD_BESIDE.head) / factor(random, SPREAD_BESIDE.losses)),
+    );
+    const flows = flowAtShares(network, shares);
+    return [{ loop: graph.loop.id, ...judged(flows, (q) => q < wanted_Lmin) }];
+  });
+}
+
+function noiseOf({ thermalModel }: Analysis, draws: number, random: () => number): Judged {
+  const { listener_m, limits } = thermalModel.system.design.brief;
+  const sources = soundSources(thermalModel);
+  const levels = Array.from({ length: draws }, () =>
+    heardLevel(
+      sources.map((s) => ({
+        ...s,
+        level_dBA: s.level_dBA + SPREAD_BESIDE.sound_dB * normal(random),
+      })),
+      listener_m,
+    ),
+  );
+  return judged(levels, (l) => l > limits.noise_dBA);
+}
+
+function priceOf({ reports: { bom } }: Analysis, draws: number, random: () => number): Judged {
+  const lines = bom.lines.filter((l) => l.inBudget && l.total > 0);
+  const totals = Array.from({ length: draws }, () =>
+    lines.reduce((sum, l) => sum + l.total * factor(random, SPREAD_BESIDE.price), 0),
+  );
+  return judged(totals, (t) => bom.budget !== null && t > bom.budget);
+}
+
+/** A factor about 1; never below a third. */
+const factor = (random: () => number, spread: number): number =>
+  Math.max(1 / 3, 1 + spread * normal(random));
