@@ -27,6 +27,8 @@ export const describe = (name, body) => {
   names.pop();
 };
 describe.each = eachOf(describe);
+/** Made ready in its place among the tests. */
+export const beforeAll = (body) => tests.push({ name: [...names, 'made ready'].join(' › '), body });
 export const it = test;
 export const expect = whole;
 

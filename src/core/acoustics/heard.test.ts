@@ -113,6 +113,14 @@ describe('what is heard', () => {
     expect(weightedSum(bands_dB)).toBeCloseTo(total_dBA, 6);
     expect(sources.map((s) => s.component)).toEqual(['fan', 'b']);
     expect(heardLevel([fan({ speed_rpm: 0 })], 1)).toBe(0);
+    // Each at the listener: 30 dBA less 3.52 dB.
+    expect(sources[0]?.level_dBA).toBeCloseTo(30 - 20 * Math.log10(1.5), 9);
+    // A slower fan sounds lower: its bands lean to the left.
+    const lean = (speed_rpm: number): number => {
+      const { bands_dB: b } = heard([fan({ speed_rpm })], 1);
+      return (b[1] as number) - (b[5] as number);
+    };
+    expect(lean(500) - lean(1000)).toBeGreaterThan(3);
   });
 
   test('a wheel of seven blades at 3,000 rpm hums at 350 Hz', () => {

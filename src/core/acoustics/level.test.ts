@@ -21,4 +21,9 @@ describe('sound', () => {
   test('twice the distance is 6 dB less', () => {
     expect(soundAtDistance(30, 1, 2)).toBeCloseTo(23.98, 2);
   });
+
+  test('from 2 m to 4 m as from 1 m to 2 m', () => {
+    expect(soundAtDistance(30, 2, 4)).toBeCloseTo(23.98, 2);
+    expect(soundAtDistance(30, 2, 1)).toBeCloseTo(36.02, 2);
+  });
 });

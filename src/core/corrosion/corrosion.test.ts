@@ -134,4 +134,39 @@ describe("a loop's metals", () => {
       )?.verdict,
     ).toBe('marginal');
   });
+
+  test('areas: every wet part in the loop, two fittings a tube, and the caps', () => {
+    const [loop] = desk.loops as [Design['loops'][number]];
+    const touched = new Set([
+      ...loop.connections.flatMap((c) => [c.from.component, c.to.component]),
+      ...loop.caps.map((c) => c.component),
+    ]);
+    const tubes = loop.connections.filter((c) => c.by === 'tube').length;
+    const surfaces = [
+      ...desk.components.flatMap((c) =>
+        touched.has(c.id) && 'wetted' in c.part ? c.part.wetted.map((w) => [w, 1] as const) : [],
+      ),
+      ...loop.fitting.wetted.map((w) => [w, 2 * tubes] as const),
+      ...loop.caps.flatMap((c) => desk.kit[c.with].wetted.map((w) => [w, 1] as const)),
+    ];
+    for (const { metal, area_mm2, carriers } of judgeCorrosion(desk).metals) {
+      const sum = surfaces.reduce((t, [w, n]) => t + (w.metal === metal ? n * w.area_mm2 : 0), 0);
+      expect([metal, area_mm2]).toEqual([metal, sum]);
+      // Carriers are told once each, with all they have of it.
+      expect(new Set(carriers.map((c) => c.component)).size).toBe(carriers.length);
+      expect(carriers.reduce((t, c) => t + c.area_mm2, 0)).toBe(sum);
+    }
+    // The processor's own part is dry, and so is a part that hangs in no loop.
+    const carried = judgeCorrosion(desk).metals.flatMap((m) => m.carriers.map((c) => c.component));
+    expect(carried.filter((id) => !id.startsWith('fitting:') && !touched.has(id))).toEqual([]);
+  });
+
+  test('the anode is told as such, whichever of the two comes first in the table', () => {
+    for (const { a, b, dissolves, areaRatio, loop } of judgeCorrosion(box).pairs) {
+      const areaOf = (metal: Metal): number =>
+        judgeCorrosion(box).metals.find((m) => m.loop === loop && m.metal === metal)?.area_mm2 ??
+        NaN;
+      expect(areaRatio).toBeCloseTo(areaOf(dissolves) / areaOf(dissolves === a ? b : a), 9);
+    }
+  });
 });

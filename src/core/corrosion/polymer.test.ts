@@ -88,6 +88,46 @@ describe('plastics and rubbers against what coolants hold', () => {
 });
 
 describe("a loop's plastics and rubbers", () => {
+  test('the kind of glycol and its share decide; the reason names it', () => {
+    const [loop] = desk.loops as [Design['loops'][number]];
+    const withGlycol = (glycol: 'ethylene' | 'propylene' | 'none', volumeShare: number) =>
+      judgePolymers({
+        ...desk,
+        loops: [{ ...loop, coolant: { ...loop.coolant, base: { glycol, volumeShare } } }],
+      }).find((p) => p.material === 'acrylic');
+    expect(withGlycol('ethylene', 0.35)).toMatchObject({
+      verdict: 'fails',
+      because: expect.stringContaining('35 % ethylene glycol'),
+    });
+    expect(withGlycol('propylene', 0.3)).toMatchObject({
+      verdict: 'marginal',
+      because: expect.stringContaining('30 % propylene glycol'),
+    });
+    // A share is nothing without glycol.
+    expect(withGlycol('none', 0.35)).toMatchObject({ verdict: 'ok', because: null });
+  });
+
+  test('soft tube gives off plasticiser, and only that is said of it', () => {
+    const [loop] = desk.loops as [Design['loops'][number]];
+    const soft = judgePolymers({
+      ...desk,
+      loops: [
+        {
+          ...loop,
+          tube: catalogued('tube', 'tube-soft-13-10'),
+          fitting: {
+            ...loop.fitting,
+            polymers: [{ material: 'nitrile rubber', as: 'seal' }],
+          },
+        },
+      ],
+    }).find((p) => p.material === 'nitrile rubber');
+    expect(soft).toMatchObject({
+      verdict: 'marginal',
+      because: expect.stringMatching(/^plasticiser from the tube/),
+    });
+  });
+
   test('bodies, seals and tube of every part in the loop, each once', () => {
     const polymers = judgePolymers(desk),
       of = (m: string) => polymers.find((s) => s.material === m);

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoDesign } from '@/catalogue';
 import { applyEdit, type Design, type Edit, findComponent } from '../design';
+import { air } from '../fluids';
 import { analyse, type Analysis } from '../analysis';
 import { reorderLoop } from '../loops';
 import { coolingCurves, noiseOf, prepareHeat, sizeCooling, worstRise } from '.';
@@ -39,6 +40,18 @@ describe('the heat balance', () => {
       1006 *
       (r.caseAir_C - tower.brief.room_C);
     expect(carried / (fromIntake + r.airCooled_W)).toBeCloseTo(1, 1);
+  });
+
+  test('the air that leaves a radiator is warmer by its heat over what the air carries', () => {
+    const thin = applyEdit(desk, { do: 'brief.set', values: { altitude_m: 1800 } }).design;
+    for (const design of [desk, thin]) {
+      const { room_C, altitude_m } = design.brief;
+      const roomAir = air(room_C + 3, altitude_m);
+      for (const r of judged(analyse(design)).radiators) {
+        const carries = (r.airFlow_m3h / 3600) * roomAir.density_kgm3 * roomAir.heatCapacity_JkgK;
+        expect((r.airOut_C ?? NaN) - r.airIn_C).toBeCloseTo((r.heat_W ?? NaN) / carries, 6);
+      }
+    }
   });
 
   test("the pump's own heat is counted", () => {
