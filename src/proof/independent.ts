@@ -5,10 +5,19 @@ import isaFile from '@reference/isa.json';
 import pchipFile from '@reference/pchip.json';
 import ringFile from '@reference/rings.json';
 import tankFile from '@reference/tanks.json';
+import turnedFile from '@reference/turned.json';
 import vapourFile from '@reference/vapour.json';
 import { aWeighting } from '@/core/acoustics';
 import { fanCurve, openingSquare, solveAir, type FanRow } from '@/core/airflow';
 import { air, vapourPressure } from '@/core/fluids';
+import {
+  capsule,
+  convexGap,
+  orientedBox,
+  slantedCylinder,
+  type Convex,
+  type Vec,
+} from '@/core/geometry';
 import {
   crossflowEffectiveness,
   factorNetwork,
@@ -246,5 +255,32 @@ export const tankRows = (): ProofValue[] =>
         got: riseOfTank(c.inputs),
       },
       0.002,
+    ),
+  );
+
+type Turned = (typeof turnedFile.cases)[number]['inputs']['a'];
+
+function solidOf(s: Turned): Convex {
+  const at = (v: readonly number[] | undefined): Vec => v as unknown as Vec;
+  if (s.kind === 'box')
+    return orientedBox(at(s.centre), at(s.half), s.axes as unknown as [Vec, Vec, Vec]);
+  const make = s.kind === 'capsule' ? capsule : slantedCylinder;
+  return make(at(s.from), at(s.to), s.radius ?? NaN);
+}
+
+/** Solids at any angle, apart and one within the other. */
+export const turnedRows = (): ProofValue[] =>
+  turnedFile.cases.map((c) =>
+    absolute(
+      {
+        id: c.id,
+        subject: 'gaps',
+        quantity: `${c.inputs.a.kind} and ${c.inputs.b.kind}, turned`,
+        source: c.source,
+        unit: 'mm',
+        expected: c.expected.gap_mm,
+        got: convexGap(solidOf(c.inputs.a), solidOf(c.inputs.b)),
+      },
+      1e-3,
     ),
   );

@@ -14,6 +14,7 @@ import {
   pchipRows,
   ringRows,
   tankRows,
+  turnedRows,
   vapourRows,
   weightRows,
 } from './independent';
@@ -51,6 +52,7 @@ const INDEPENDENT: readonly (() => readonly ProofValue[])[] = [
   weightRows,
   bendRows,
   boxRows,
+  turnedRows,
 ];
 /** Values our own constants were set by. */
 const FITTED: readonly (() => readonly ProofValue[])[] = [radiatorRows];

@@ -17,3 +17,4 @@ export {
 } from './cylinder';
 export { UPRIGHT, directionIn, pointIn, boxIn, type Frame } from './frame';
 export { pairMemo } from './pairMemo';
+export { capsule, convexGap, orientedBox, slantedCylinder, type Convex } from './convex';
