@@ -8,6 +8,7 @@ import { CASE_NAMES } from '../brief/BriefStage';
 import { Section } from '../frame/StageFrame';
 import { spotVerdict } from '../heat/spotVerdict';
 import { reasonForCarries, reasonForRadiator, reasonForSpot } from '../reasons';
+import { byRoom } from '../spotOrder';
 import styles from './CoolingStage.module.css';
 
 /** Spots shown: the nearest to their limits. */
@@ -192,7 +193,7 @@ export function AnswerPanel({
           </thead>
           <tbody>
             {[...report.hotSpots]
-              .sort((a, b) => a.limit_C - (a.temp_C ?? 0) - (b.limit_C - (b.temp_C ?? 0)))
+              .sort(byRoom)
               .slice(0, MOST_SPOTS)
               .map((s) => (
                 <tr key={`${s.component}-${s.hotSpot}`}>

@@ -8,6 +8,7 @@ import { reasonForSpot } from '../reasons';
 import { SourceTable } from './SourceTable';
 import { spotVerdict } from './spotVerdict';
 import { WattBars } from './WattBars';
+import { byRoom } from '../spotOrder';
 import styles from './HeatStage.module.css';
 
 /** Watts of every part in each load case, in the loop against left on air. */
@@ -57,27 +58,25 @@ export function HeatStage() {
                 </tr>
               </thead>
               <tbody>
-                {[...judged.hotSpots]
-                  .sort((a, b) => (b.temp_C ?? 999) - b.limit_C - ((a.temp_C ?? 999) - a.limit_C))
-                  .map((s) => (
-                    <tr key={`${s.component}-${s.hotSpot}`}>
-                      <td>
-                        {s.name}
-                        {s.cooledBy ? '' : ', on air'}
-                      </td>
-                      <td className="num">
-                        {s.temp_C === null ? (
-                          'unknown yet'
-                        ) : (
-                          <Why reason={reasonForSpot(s)}>{formatCelsius(s.temp_C)}</Why>
-                        )}
-                      </td>
-                      <td className="num soft">{formatNumber(s.limit_C)}</td>
-                      <td>
-                        <Mark verdict={spotVerdict(s)} />
-                      </td>
-                    </tr>
-                  ))}
+                {[...judged.hotSpots].sort(byRoom).map((s) => (
+                  <tr key={`${s.component}-${s.hotSpot}`}>
+                    <td>
+                      {s.name}
+                      {s.cooledBy ? '' : ', on air'}
+                    </td>
+                    <td className="num">
+                      {s.temp_C === null ? (
+                        'unknown yet'
+                      ) : (
+                        <Why reason={reasonForSpot(s)}>{formatCelsius(s.temp_C)}</Why>
+                      )}
+                    </td>
+                    <td className="num soft">{formatNumber(s.limit_C)}</td>
+                    <td>
+                      <Mark verdict={spotVerdict(s)} />
+                    </td>
+                  </tr>
+                ))}
               </tbody>
             </table>
           </Section>
