@@ -1,6 +1,6 @@
 import type { FluidProperties } from '../fluids';
 import { readyNetwork, type NetworkLink, type ReadyNetwork } from '../hydraulics';
-import { pointAt, rowAlone, RowLaw, STILL, type FanOperatingPoint, type FanRow } from './fanRow';
+import { pointAt, rowAlone, RowLaw, type FanOperatingPoint, type FanRow } from './fanRow';
 import { ROOM_AIR, type AirOpening } from './opening';
 
 /** All that moves air or lets it pass, and where between. */
@@ -43,40 +43,70 @@ export function solveAir(model: AirModel): AirSolution {
   });
   if (chambers.length === 0) return alone('open');
   if (rows.length + openings.length === 0) return alone('solved');
-  const solution = readyFor(model).solve();
-  if (solution.status !== 'solved') return alone('not-converged');
+  const ready = readyFor(model);
+  const { status, flows, pressures } = ready.network.run();
+  if (status !== 'solved') return alone('not-converged');
+  const flowOf = ({ chain, sign }: Place): number =>
+    chain < 0 ? 0 : sign * (flows[chain] as number);
   return {
     status: 'solved',
-    rows: rows.map((row) => {
-      const moved_m3h = solution.flows.get(`row:${row.id}`);
-      if (moved_m3h === undefined) return STILL;
-      return pointAt(row, moved_m3h / factor / row.count);
-    }),
-    openings: openings.map((o) => solution.flows.get(`opening:${o.id}`) ?? 0),
-    pressures_Pa: chambers.map((chamber) => solution.pressures.get(chamber) ?? 0),
+    rows: rows.map((row, i) => pointAt(row, flowOf(ready.places[i] as Place) / factor / row.count)),
+    openings: openings.map((_, k) => flowOf(ready.places[rows.length + k] as Place)),
+    pressures_Pa: ready.free
+      ? ready.free.map((node) => pressures[node] as number)
+      : pressuresOf(ready.network, chambers),
   };
+}
+
+/** Where a chamber lies between two links alone, its pressure is spelled out along them. */
+function pressuresOf(network: ReadyNetwork, chambers: readonly string[]): readonly number[] {
+  const solution = network.solve();
+  return chambers.map((chamber) => solution.pressures.get(chamber) ?? 0);
+}
+
+/** The chain a link is in, and which way it runs there; −1 of one that no air can pass. */
+interface Place {
+  readonly chain: number;
+  readonly sign: 1 | -1;
 }
 
 /** A network of air made ready, and the laws of its rows: other speeds are put into them. */
 interface ReadyAir {
   readonly network: ReadyNetwork;
   readonly laws: readonly RowLaw[];
+  /** Of each link: rows, then openings. */
+  readonly places: readonly Place[];
+  /** Number of each chamber among the free nodes; null where one is none of them. */
+  readonly free: readonly number[] | null;
 }
 
 const made = new WeakMap<readonly AirOpening[], ReadyAir>();
 /** The same case with other speeds, sizes or air is asked about again and again. */
-function readyFor(model: AirModel): ReadyNetwork {
-  const { rows, openings, factor, air } = model;
+function readyFor(model: AirModel): ReadyAir {
+  const { rows, openings, chambers, factor, air } = model;
   let known = made.get(openings);
   if (known && sameRows(known.laws, rows))
     known.laws.forEach((law, i) => law.set(rows[i] as FanRow, air.density_kgm3, factor));
   else {
     const laws = rows.map((row) => new RowLaw(row, air.density_kgm3, factor));
     const links = linksOf(laws, openings);
-    known = { laws, network: readyNetwork({ fluid: air, fixed: [ROOM_AIR], links }) };
+    const network = readyNetwork({ fluid: air, fixed: [ROOM_AIR], links });
+    const free = chambers.map((chamber) => network.chained.free.indexOf(chamber));
+    known = {
+      laws,
+      network,
+      places: links.map((_, link) => placeOf(network, link)),
+      free: free.includes(-1) ? null : free,
+    };
     made.set(openings, known);
   }
-  return known.network;
+  return known;
+}
+
+function placeOf({ chained: { chains } }: ReadyNetwork, link: number): Place {
+  const chain = chains.findIndex((c) => c.members.some((m) => m.link === link));
+  const sign = chains[chain]?.members.find((m) => m.link === link)?.sign ?? 1;
+  return { chain, sign };
 }
 
 const sameRows = (laws: readonly RowLaw[], rows: readonly FanRow[]): boolean =>
