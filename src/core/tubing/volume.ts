@@ -1,4 +1,5 @@
 import { isWet } from '../components';
+import type { Design } from '../design';
 import type { FluidLink, LoopGraph, NodeId, System } from '../system';
 import type { Run } from './estimate';
 
@@ -14,6 +15,17 @@ export function standingVolumes(
   { design }: Pick<System, 'design'>,
   graph: LoopGraph,
 ): ReadonlyMap<NodeId, number> {
+  let known = standingIn.get(graph);
+  if (!known) {
+    known = workOutStanding(design, graph);
+    standingIn.set(graph, known);
+  }
+  return known;
+}
+/** A graph holds the nodes of one design: kept as long as it. */
+const standingIn = new WeakMap<LoopGraph, ReadonlyMap<NodeId, number>>();
+
+function workOutStanding(design: Design, graph: LoopGraph): ReadonlyMap<NodeId, number> {
   const standing = new Map<NodeId, number>();
   for (const { id, part } of design.components) {
     if (!isWet(part)) continue;
