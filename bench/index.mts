@@ -39,6 +39,7 @@ import { sessionBench } from './session.mjs';
 const tower = demoDesign('fenland-flood-tower') as Design;
 const text = JSON.stringify(tower);
 const w = analyse(tower);
+const deskNow = analyse(demoDesign('dawn-chorus-desk') as Design);
 const temperatures = new Map(w.reports.flow.loops.map((l) => [l.id, l.coolant_C]));
 
 /** A ladder of parallel branches: a network larger than any loop a builder makes. */
@@ -202,6 +203,13 @@ bench
   .add('steady state of two loops, flow and heat in rounds (limit 5 ms)', () => {
     solveCoupled(w.system, w.reports.runs, w.thermalModel, 'render');
   })
+  .add('flow, air and heat of two loops together, nothing kept (limit 3 ms)', () => {
+    solveCoupled(w.system, w.reports.runs, { ...w.thermalModel }, 'render');
+  })
+  .add('100 whole analyses of flow, air and heat, desk (limit 50 ms)', () => {
+    for (let i = 0; i < 100; i += 1)
+      solveCoupled(deskNow.system, deskNow.reports.runs, { ...deskNow.thermalModel }, 'stress');
+  })
   .add('one edit applied', () => {
     applyEdit(tower, { do: 'fans.speed', speed_rpm: 1200 });
   })
@@ -211,14 +219,14 @@ bench
   .add('rise against noise, 5 curves × 30 speeds (limit 150 ms)', () => {
     coolingCurves(w.thermalModel, w.reports.flow, 'render', 29);
   })
-  .add('one hour at 1 s, two loops, from cold (limit 50 ms)', () => {
+  .add('one hour at 1 s, two loops, from cold (limit 15 ms)', () => {
     sink +=
       runTransient(w.thermalModel, w.reports.flow, w.reports.runs, {
         profile: [{ load: 'render', seconds: 3600 }],
         start: 'cold',
       })?.balance.error ?? 0;
   })
-  .add('500 draws of uncertainty (limit 2,000 ms)', () => {
+  .add('500 draws of uncertainty (limit 150 ms)', () => {
     sink += temperatureUncertainty(w.thermalModel, w.reports.flow, 'render', 500)?.riseOver ?? 0;
   })
   .add('every single change judged whole, desk', () => {
