@@ -4,12 +4,12 @@ import { createRequire } from 'node:module';
 import vm from 'node:vm';
 
 const require = createRequire(`${workerData.root}/package.json`);
-const module = { exports: {} };
+const loaded = { exports: {} };
 try {
   vm.runInThisContext(
     `(function (module, exports, require, __dirname, __filename) {${workerData.code}\n})`,
-  )(module, module.exports, require, `${workerData.root}/src`, `${workerData.root}/src/bundle.js`);
-  parentPort.postMessage(await module.exports.run());
+  )(loaded, loaded.exports, require, `${workerData.root}/src`, `${workerData.root}/src/bundle.js`);
+  parentPort.postMessage(await loaded.exports.run());
 } catch (error) {
   parentPort.postMessage({ failed: 'loading', message: String(error?.message ?? error) });
 }
