@@ -1,0 +1,139 @@
+import { describe, expect, test } from '@jest/globals';
+import { demoDesign } from '@/catalogue';
+import type { HolePattern, Mount } from '../components';
+import type { Component, Design } from '../design';
+import { compileSystem, type PlacedComponent, type Solid, type System } from '../system';
+import { missedHoles, mountDepthAt } from '.';
+
+const desk = demoDesign('dawn-chorus-desk') as Design;
+
+/** A rail along y at x = 500, its radiators reaching towards the rear. */
+const front: Mount = {
+  id: 'front',
+  name: 'Front mount',
+  face: 'front',
+  at: [500, 20, 100],
+  along: [0, 1, 0],
+  across: [0, 0, -1],
+  inward: [-1, 0, 0],
+  length_mm: 400,
+  fans: [{ size_mm: 120, count: 3 }],
+  holeGap_mm: 15,
+  published_mm: 60,
+  filterLoss_Pa: 1,
+};
+const solid = (component: string, min: Solid['box']['min'], max: Solid['box']['max']): Solid => ({
+  component,
+  detail: '',
+  box: { min, max },
+});
+const placed = (id: string, box: Solid): PlacedComponent =>
+  ({ id, solids: [box], ports: [], count: 1 }) as unknown as PlacedComponent;
+
+/** A case of 500 × 480 × 200 mm with what is put into it; `hung` hangs on the rail. */
+function systemOf(parts: readonly PlacedComponent[], hung: readonly string[], cages: Solid[] = []) {
+  const base = compileSystem(desk);
+  return {
+    ...base,
+    placed: new Map(parts.map((p) => [p.id, p])),
+    obstacles: cages,
+    interior: { min: [0, 0, 0], max: [500, 480, 200] },
+    mates: { ...base.mates, onMount: () => hung, standingOn: () => [] },
+  } as unknown as System;
+}
+
+describe('how deep a mount is, by hand', () => {
+  const radiator = placed('radiator', solid('radiator', [470, 30, 40], [500, 400, 160]));
+  const card = placed('card', solid('card', [100, 150, 20], [380, 280, 70]));
+
+  test('from the frame to the first solid before it', () => {
+    const depth = mountDepthAt(systemOf([radiator, card], ['radiator']), front);
+    expect(depth).toMatchObject({ mount: 'front', published_mm: 60, used_mm: 30, free_mm: 120 });
+    expect(depth.blockedByComponent).toBe('card');
+  });
+
+  test('what stands beside the rail is not before it', () => {
+    const low = placed('low', solid('low', [100, 0, 20], [480, 25, 70]));
+    expect(mountDepthAt(systemOf([radiator, low], ['radiator']), front).free_mm).toBe(500);
+    // With nothing hung, the whole rail counts: 20 to 420 mm high, 60 mm to either side.
+    expect(mountDepthAt(systemOf([low], []), front)).toMatchObject({ used_mm: 0, free_mm: 20 });
+    const aside = placed('aside', solid('aside', [100, 100, 165], [480, 300, 195]));
+    expect(mountDepthAt(systemOf([aside], []), front).free_mm).toBe(500);
+  });
+
+  test('cages count, the nearest decides, and what reaches through the frame leaves nothing', () => {
+    const cage = solid('case:cage', [420, 100, 20], [460, 300, 120]);
+    const depth = mountDepthAt(systemOf([card], [], [cage]), front);
+    expect(depth.free_mm).toBe(40);
+    expect(depth.blockedByComponent).toBe('case:cage');
+    const through = placed('through', solid('through', [450, 100, 20], [520, 300, 120]));
+    expect(mountDepthAt(systemOf([through], []), front).free_mm).toBe(0);
+  });
+
+  test('a floor mount reaches upwards', () => {
+    const floor: Mount = {
+      ...front,
+      id: 'floor',
+      face: 'bottom',
+      at: [100, 0, 100],
+      along: [1, 0, 0],
+      inward: [0, 1, 0],
+    };
+    const over = placed('over', solid('over', [150, 90, 60], [300, 120, 140]));
+    const stack = placed('stack', solid('stack', [110, 0, 45], [460, 55, 155]));
+    expect(mountDepthAt(systemOf([over, stack], ['stack']), floor)).toMatchObject({
+      used_mm: 55,
+      free_mm: 90,
+    });
+  });
+});
+
+describe('holes of a place and feet of a part', () => {
+  const stands = (
+    holes: HolePattern | undefined,
+    foot: readonly HolePattern[] | undefined,
+    turn?: 0 | 90 | 180 | 270,
+  ) =>
+    missedHoles(
+      {
+        ...desk,
+        case: desk.case && {
+          ...desk.case,
+          spots: [{ id: 'spot', name: 'Floor', at: [0, 0, 0], ...(holes ? { holes } : {}) }],
+        },
+      },
+      {
+        id: 'part',
+        part: { ...desk.components[0]?.part, foot },
+        placement: { on: 'spot', spot: 'spot', ...(turn === undefined ? {} : { turn }) },
+      } as unknown as Component,
+    );
+
+  test('one of its patterns meets, within 0.6 mm', () => {
+    expect(stands({ x_mm: 60, z_mm: 40 }, [{ x_mm: 60.5, z_mm: 39.5 }])).toBeNull();
+    expect(
+      stands({ x_mm: 60, z_mm: 40 }, [
+        { x_mm: 80, z_mm: 80 },
+        { x_mm: 60, z_mm: 40 },
+      ]),
+    ).toBeNull();
+    expect(stands({ x_mm: 60, z_mm: 40 }, [{ x_mm: 60.7, z_mm: 40 }])).toMatchObject({
+      spot: 'Floor',
+    });
+    expect(stands({ x_mm: 60, z_mm: 40 }, [{ x_mm: 60, z_mm: 41 }])).not.toBeNull();
+  });
+
+  test('turned by a quarter, length and width change places', () => {
+    const foot = [{ x_mm: 40, z_mm: 60 }];
+    expect(stands({ x_mm: 60, z_mm: 40 }, foot)).not.toBeNull();
+    expect(stands({ x_mm: 60, z_mm: 40 }, foot, 180)).not.toBeNull();
+    expect(stands({ x_mm: 60, z_mm: 40 }, foot, 90)).toBeNull();
+    expect(stands({ x_mm: 60, z_mm: 40 }, foot, 270)).toBeNull();
+  });
+
+  test('what gives no holes takes any foot, and what gives no foot stands anywhere', () => {
+    expect(stands(undefined, [{ x_mm: 1, z_mm: 1 }])).toBeNull();
+    expect(stands({ x_mm: 60, z_mm: 40 }, undefined)).toBeNull();
+    expect(stands({ x_mm: 60, z_mm: 40 }, [])).toBeNull();
+  });
+});
