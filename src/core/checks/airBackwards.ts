@@ -19,7 +19,7 @@ export const airBackwards: OperatingCheck = {
         ? [
             {
               subjects: [row.id],
-              title: `Air goes ${row.air === 'in' ? 'in' : 'out'} through ${nameOf(context, row.id)}, against its fans`,
+              title: `Air goes ${row.air} through ${nameOf(context, row.id)}, against its fans`,
               detail: `${formatCubicMetres(row.airFlow_m3h)} pass it the wrong way.`,
               candidates: () => airFixes(context),
             },

@@ -38,7 +38,7 @@ const freeMounts = ({ case: shell, components }: Design): readonly Mount[] =>
       !components.some(({ placement }) => placement.on === 'mount' && placement.mount === mount.id),
   );
 
-/** A fan like one that is there already, else the cheapest on offer, blowing out and drawing in. */
+/** A fan like one that is there already, else the cheapest on offer, blowing as is usual there. */
 function withFan({ design, offer }: SpatialInputs, mount: Mount): readonly Fix[] {
   const sizes = mount.fans.map((f) => f.size_mm);
   const fits = (part: unknown): part is FanPart =>

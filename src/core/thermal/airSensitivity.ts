@@ -1,4 +1,4 @@
-import { openingSquare, type AirOpening } from '../airflow';
+import { openingSquare, ROOM_AIR, STANDARD_AIR_KGM3, type AirOpening } from '../airflow';
 import type { LoadCaseId } from '../components';
 import type { FlowReport } from '../hydraulics';
 import { prepareHeat, steadyRise } from './steady';
@@ -34,6 +34,8 @@ export function airSensitivity(
 /** Of the leaks a little stays; ways between chambers stay. */
 function sealed(opening: AirOpening): readonly AirOpening[] {
   if (opening.id === 'leaks')
-    return [{ ...opening, area_cm2: SEALED_CM2, square: openingSquare(SEALED_CM2, 1.2) }];
-  return opening.from === 'room' || opening.to === 'room' ? [] : [opening];
+    return [
+      { ...opening, area_cm2: SEALED_CM2, square: openingSquare(SEALED_CM2, STANDARD_AIR_KGM3) },
+    ];
+  return opening.from === ROOM_AIR || opening.to === ROOM_AIR ? [] : [opening];
 }

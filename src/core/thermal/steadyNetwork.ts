@@ -29,8 +29,6 @@ export interface LoopTemperatures {
   readonly values_C: Float64Array;
   /** Mean of the loop's coolant by volume: in links, parts and reservoirs, °C. */
   readonly mean_C: number;
-  /** Coolant at a node, °C; undefined where nothing flows. */
-  at(node: string): number | undefined;
   /** Coolant entering and leaving a link, °C; undefined where nothing flows. */
   link(id: string): { readonly in_C: number; readonly out_C: number } | undefined;
 }
@@ -233,10 +231,6 @@ function readLoop(loop: LoopNodes, temp_C: Float64Array, room_C: number): LoopTe
     nodes: loop.junctions,
     values_C,
     mean_C: meanByVolume(loop, temp_C, values_C, room_C),
-    at: (node) => {
-      const index = loop.junctions.indexOf(node);
-      return index < 0 ? undefined : values_C[index];
-    },
     link: (id) => {
       const index = loop.indexOf.get(id);
       if (index === undefined) return undefined;

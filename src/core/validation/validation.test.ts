@@ -328,6 +328,18 @@ describe('what is bad says where', () => {
         'led through 500 points together; at most 480',
       ],
       [
+        '500 such points of an older document',
+        (d) => {
+          const [loop] = d.loops as { links?: unknown; connections?: unknown }[];
+          if (loop) {
+            loop.links = [{ way: { via: empty(500).map(() => [0, 0, 0]) } }];
+            delete loop.connections;
+          }
+        },
+        'loops',
+        'led through 500 points together; at most 480',
+      ],
+      [
         '100 fans on one radiator',
         (d) => {
           const components = d.components as { id: string; part: { kind: string } }[],

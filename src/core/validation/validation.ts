@@ -285,7 +285,10 @@ function costIssue(data: unknown): ValidationIssue | null {
       message: `The loops have ${connections.toLocaleString('en')} connections together; at most ${LIMITS.connections} are read.`,
     };
   const waypoints = listOf(loops)
-    .flatMap((loop) => listOf((loop as { connections?: unknown } | null)?.connections))
+    .flatMap((loop) => {
+      const { connections: own, links } = (loop ?? {}) as Readonly<Record<string, unknown>>;
+      return listOf(own ?? links);
+    })
     .reduce<number>((sum, connection) => sum + waypointsOf(connection), 0);
   if (waypoints > LIMITS.waypoints)
     return {
@@ -309,9 +312,11 @@ function costIssue(data: unknown): ValidationIssue | null {
   return null;
 }
 
-const waypointsOf = (connection: unknown): number =>
-  listOf(
-    (connection as { constraints?: { waypoints?: unknown } | null } | null)?.constraints?.waypoints,
-  ).length;
+/** Documents before version 3 said way and via. */
+function waypointsOf(connection: unknown): number {
+  const { constraints, way } = (connection ?? {}) as Readonly<Record<string, unknown>>;
+  const { waypoints, via } = (constraints ?? way ?? {}) as Readonly<Record<string, unknown>>;
+  return listOf(waypoints ?? via).length;
+}
 
 const listOf = (value: unknown): readonly unknown[] => (Array.isArray(value) ? value : []);
