@@ -50,7 +50,7 @@ const SMALL_STEP = 3e-4;
  * order and no dearer than Newton's: the second derivative falls out of the first. The slope
  * follows by implicit differentiation.
  */
-function colebrookInto(re: number, a: number, out: Float64Array): void {
+export function colebrookInto(re: number, a: number, out: Float64Array): void {
   const b = 2.51 / re;
   const root = Math.sqrt(Math.sqrt(Math.sqrt(re)));
   let x = Math.max(1, -3.16726593 + root * (3.72531483 - 0.29429429 * root));
@@ -68,27 +68,50 @@ function colebrookInto(re: number, a: number, out: Float64Array): void {
   out[1] = (-2 * pull) / (re * (1 + pull) * x * x);
 }
 
-/**
- * Where the join of laminar and turbulent ends, by roughness: asked for a few values again and
- * again.
- */
-const joins = new Map<number, Float64Array>();
+/** The cubic between laminar and turbulent: factor and slope over Re, into `out`. */
+export interface JoinCubic {
+  into(re: number, out: Float64Array): void;
+}
+
+/** One for each roughness: asked for a few values again and again. */
+const joins = new Map<number, JoinCubic>();
 const MOST_JOINS = 256;
-function joinEnd(relativeRoughness: number): Float64Array {
-  let end = joins.get(relativeRoughness);
-  if (!end) {
-    if (joins.size >= MOST_JOINS) joins.clear();
-    end = new Float64Array(2);
-    colebrookInto(TURBULENT_RE, relativeRoughness / 3.7, end);
-    joins.set(relativeRoughness, end);
-  }
-  return end;
+
+/**
+ * The cubic that joins 64/Re at 2,000 and Colebrook at 4,000 in value and slope (close to the
+ * Dunlop cubic of the EPANET 2 manual; no published formula is right there).
+ */
+export function joinCubic(relativeRoughness: number): JoinCubic {
+  const known = joins.get(relativeRoughness);
+  if (known) return known;
+  if (joins.size >= MOST_JOINS) joins.clear();
+  const made = joinThrough(relativeRoughness);
+  joins.set(relativeRoughness, made);
+  return made;
+}
+
+function joinThrough(relativeRoughness: number): JoinCubic {
+  const end = new Float64Array(2);
+  colebrookInto(TURBULENT_RE, relativeRoughness / 3.7, end);
+  const span = TURBULENT_RE - LAMINAR_RE;
+  const from = 64 / LAMINAR_RE,
+    leaving = (-64 / LAMINAR_RE ** 2) * span;
+  const rise = (end[0] as number) - from,
+    arriving = (end[1] as number) * span;
+  const second = 3 * rise - 2 * leaving - arriving,
+    third = leaving + arriving - 2 * rise;
+  return {
+    into: (re, out) => {
+      const t = (re - LAMINAR_RE) / span;
+      out[0] = from + t * (leaving + t * (second + t * third));
+      out[1] = (leaving + t * (2 * second + 3 * t * third)) / span;
+    },
+  };
 }
 
 /**
  * Darcy friction factor and its slope over Re, into `out`, for any Re > 0: 64/Re below 2,000,
- * Colebrook above 4,000, and between them the cubic that joins both in value and slope (close to
- * the Dunlop cubic of the EPANET 2 manual; no published formula is right there).
+ * Colebrook above 4,000, and between them the cubic that joins both.
  */
 export function frictionInto(re: number, relativeRoughness: number, out: Float64Array): void {
   if (re >= TURBULENT_RE) {
@@ -100,22 +123,7 @@ export function frictionInto(re: number, relativeRoughness: number, out: Float64
     out[1] = -64 / (re * re);
     return;
   }
-  const f0 = 64 / LAMINAR_RE,
-    m0 = -64 / LAMINAR_RE ** 2;
-  const end = joinEnd(relativeRoughness);
-  const f1 = end[0] as number,
-    m1 = end[1] as number;
-  const h = TURBULENT_RE - LAMINAR_RE;
-  const t = (re - LAMINAR_RE) / h;
-  out[0] =
-    (2 * t ** 3 - 3 * t ** 2 + 1) * f0 +
-    (t ** 3 - 2 * t ** 2 + t) * h * m0 +
-    (-2 * t ** 3 + 3 * t ** 2) * f1 +
-    (t ** 3 - t ** 2) * h * m1;
-  out[1] =
-    ((6 * t * t - 6 * t) * f0 + (6 * t - 6 * t * t) * f1) / h +
-    (3 * t * t - 4 * t + 1) * m0 +
-    (3 * t * t - 2 * t) * m1;
+  joinCubic(relativeRoughness).into(re, out);
 }
 
 const ANSWER = new Float64Array(2);

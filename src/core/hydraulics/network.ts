@@ -2,8 +2,9 @@ import { chainNetwork, type Chain, type Chained, type Topology } from './chains'
 import type { FlowNetwork, NetworkLink, NetworkSolution } from './links';
 import { headToPressure, pumpHead } from './pump';
 import { sparseSystem, type SparseSystem } from './sparse';
-import { TEE_LEGS, teeDropsInto } from './tee';
-import { evaluateTerms, linkDrop, type AtOther, type Terms } from './terms';
+import { teesOf, type TeeState } from './teeState';
+import { linkDrop, type AtOther } from './terms';
+import { layTerms } from './termsTable';
 
 export const NETWORK_TOLERANCE_LMIN = 1e-7;
 const MAX_ITERATIONS = 200;
@@ -14,10 +15,6 @@ const MAX_ITERATIONS = 200;
  */
 const SURE_LMIN = 1e-2,
   SURE = NETWORK_TOLERANCE_LMIN / 100;
-/**
- * Floor of a chain's slope, kPa per L/min: a part whose drop is purely quadratic has none at rest.
- */
-const SLOPE_FLOOR = 1e-5;
 const AS_IS: AtOther = {};
 /** Where a chain without a pump starts, L/min. */
 const GUESS_LMIN = 3;
@@ -63,8 +60,11 @@ function systemOf(topology: Topology): SparseSystem {
 export function readyNetwork(network: FlowNetwork): ReadyNetwork {
   const chained = chainNetwork(network);
   const { chains, free } = chained;
-  const { fluid } = network;
-  const terms = chains.map((c) => c.terms);
+  const table = layTerms(
+    chains.map((c) => c.terms),
+    network.fluid,
+  );
+  const { drops, conductances } = table;
   const n = free.length;
   const system = systemOf(chained.topology);
   const from = Int32Array.from(chains, (c) => c.from),
@@ -78,20 +78,13 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
     pressures = new Float64Array(n),
     mass = new Float64Array(n);
   const flows = new Float64Array(chains.length),
-    drops = new Float64Array(chains.length),
-    slopes = new Float64Array(chains.length);
-  const both = new Float64Array(2);
-  const moves = new Float64Array(chains.length);
-  const tees = teesOf(network, chains);
+    moves = new Float64Array(chains.length);
+  const tees = teesOf(network, chains, table);
 
   const evaluate = (other: AtOther, friction: number | null): void => {
     if (friction === null)
       for (let t = 0; t < tees.length; t += 1) (tees[t] as TeeState).split(flows);
-    for (let k = 0; k < terms.length; k += 1) {
-      evaluateTerms(terms[k] as Terms, flows[k] as number, fluid, other, friction, both);
-      drops[k] = both[0] as number;
-      slopes[k] = Math.max(SLOPE_FLOOR, both[1] as number);
-    }
+    table.evaluate(flows, other, friction);
   };
   const fall = (k: number): number => {
     const i = from[k] as number,
@@ -102,7 +95,7 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
   const lookAtMoves = (): number => {
     let most = 0;
     for (let k = 0; k < moves.length; k += 1) {
-      const by = (fall(k) - (drops[k] as number)) / (slopes[k] as number),
+      const by = (fall(k) - (drops[k] as number)) * (conductances[k] as number),
         size = Math.abs(by);
       moves[k] = by;
       if (!(size <= most)) most = size;
@@ -117,7 +110,7 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
       const i = from[k] as number,
         j = to[k] as number;
       if (i === j) continue;
-      const conductance = 1 / (slopes[k] as number);
+      const conductance = conductances[k] as number;
       const intercept = (flows[k] as number) - (drops[k] as number) * conductance;
       const slot = slots[k] as (typeof slots)[number];
       if (i >= 0) {
@@ -192,7 +185,7 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
     for (let i = 0; i < n; i += 1) mass[i] = 0;
     let energy_kPa = 0,
       mass_Lmin = 0;
-    for (let k = 0; k < terms.length; k += 1) {
+    for (let k = 0; k < chains.length; k += 1) {
       const i = from[k] as number,
         j = to[k] as number,
         q = flows[k] as number;
@@ -251,93 +244,6 @@ function guessOf({ terms }: Chain): number {
     q = meets(shutOff, loss + Math.max(0, Math.abs(shutOff) - sign * head_kPa) / (q * q));
   }
   return sign * q;
-}
-
-interface TeeState {
-  split(flows: Float64Array): void;
-  reset(): void;
-  dropOf(link: number): number;
-}
-
-/** Below this a leg's flow or its change tells no slope, L/min. */
-const TRICKLE_LMIN = 0.05,
-  UNMOVED_LMIN = 1e-9;
-/**
- * A leg's slope is kept within these shares of its drop over its flow: losses go with the square,
- * which is 2.
- */
-const LEAST_SLOPE = -1,
-  MOST_SLOPE = 6;
-
-/**
- * Tees tie the drops of their legs to the split: worked out anew from each round's flows, with the
- * slope the last two rounds show (secant).
- */
-function teesOf(network: FlowNetwork, chains: readonly Chain[]): readonly TeeState[] {
-  const ids = [...new Set(network.links.flatMap((l) => (l.tee ? [l.tee.id] : [])))];
-  return ids.map((id): TeeState => {
-    const legs = network.links.flatMap((link, k) => {
-      if (link.tee?.id !== id) return [];
-      const chain = chains.findIndex((c) => c.members.some((m) => m.link === k));
-      const sign = chains[chain]?.members.find((m) => m.link === k)?.sign ?? 1;
-      return [
-        {
-          link: k,
-          leg: TEE_LEGS.indexOf(link.tee.leg),
-          chain,
-          sign,
-          bore_mm: link.tee.bore_mm,
-          terms: chains[chain]?.terms ?? null,
-          linear: 0,
-          constant: 0,
-          drop: 0,
-          flow: NaN,
-        },
-      ];
-    });
-    const set = (leg: (typeof legs)[number], linear: number, constant: number): void => {
-      const { terms } = leg;
-      if (terms === null) return;
-      terms.teeLinear += linear - leg.linear;
-      terms.teeConstant += leg.sign * (constant - leg.constant);
-      leg.linear = linear;
-      leg.constant = constant;
-    };
-    const into = new Float64Array(3),
-      drops = new Float64Array(3);
-    const bore_mm = legs[0]?.bore_mm ?? 1;
-    return {
-      reset: () => {
-        for (const leg of legs) {
-          set(leg, 0, 0);
-          leg.drop = 0;
-          leg.flow = NaN;
-        }
-      },
-      split: (flows) => {
-        for (const leg of legs)
-          into[leg.leg] = leg.chain < 0 ? 0 : leg.sign * (flows[leg.chain] as number);
-        teeDropsInto(into, bore_mm, network.fluid.density_kgm3, drops);
-        for (const leg of legs) {
-          const q = into[leg.leg] as number,
-            drop = drops[leg.leg] as number,
-            moved = q - leg.flow;
-          const share = Math.abs(q) > TRICKLE_LMIN ? Math.abs(drop / q) : 0;
-          const seenSlope = () => {
-            if (Math.abs(moved) > UNMOVED_LMIN) return (drop - leg.drop) / moved;
-            if (Number.isNaN(moved)) return 2 * share;
-            return leg.linear;
-          };
-          const seen = seenSlope();
-          const slope = Math.min(MOST_SLOPE * share, Math.max(LEAST_SLOPE * share, seen));
-          leg.drop = drop;
-          leg.flow = q;
-          set(leg, slope, drop - slope * q);
-        }
-      },
-      dropOf: (link) => legs.find((l) => l.link === link)?.drop ?? 0,
-    };
-  });
 }
 
 /** From chains back to every link and node. */

@@ -34,11 +34,6 @@ export interface Terms {
   readonly pumps: PumpTerm[];
   readonly laws: LawTerm[];
   forced: { readonly flow_Lmin: number; readonly sign: 1 | -1 } | null;
-  /**
-   * Of tees: what the last round's split makes of them, and how it grows with this chain's flow.
-   */
-  teeLinear: number;
-  teeConstant: number;
 }
 
 /** Slope of a link whose flow is held, kPa per L/min: steep against everything a loop holds. */
@@ -51,8 +46,6 @@ export const noTerms = (): Terms => ({
   pumps: [],
   laws: [],
   forced: null,
-  teeLinear: 0,
-  teeConstant: 0,
 });
 
 /** Adds a link that the chain runs through forwards (1) or backwards (−1). */
@@ -101,12 +94,16 @@ export interface AtOther {
 const AS_IS: AtOther = {};
 const PAIR = new Float64Array(2);
 
+/** Whether a chain holds more than a linear and a square share and tube of one bore. */
+export const hasRare = ({ frictions, pumps, laws, forced }: Terms): boolean =>
+  frictions.length > 1 || pumps.length > 0 || laws.length > 0 || forced !== null;
+
 /**
- * Drop and slope at a flow, into `out` (drop, slope). The innermost loop of every solve: plain
- * loops, nothing made. `friction`: a factor held for all tube, for a first look; null for the true
- * ones.
+ * Adds what only some chains hold to a drop and slope: tube of further bores, pumps, laws of their
+ * own, a held flow. `friction`: a factor held for all tube, for a first look; null for the true
+ * ones. Asked in every round of a solve: plain loops, nothing made.
  */
-export function evaluateTerms(
+export function addRare(
   terms: Terms,
   q: number,
   fluid: FluidProperties,
@@ -114,28 +111,11 @@ export function evaluateTerms(
   friction: number | null,
   out: Float64Array,
 ): void {
-  const size = Math.abs(q);
-  const { square, frictions, pumps, laws } = terms;
-  const linear = terms.linear + terms.teeLinear;
-  let drop = (linear + square * size) * q + terms.teeConstant;
-  let slope = linear + 2 * square * size;
-  for (let i = 0; i < frictions.length; i += 1) {
-    const t = frictions[i] as FrictionTerm;
-    const re = t.perFlow * size;
-    if (friction !== null) {
-      drop += t.scale * friction * q * size;
-      slope += 2 * t.scale * friction * size;
-    } else if (re <= LAMINAR_RE) {
-      const laminar = (64 * t.scale) / t.perFlow;
-      drop += laminar * q;
-      slope += laminar;
-    } else {
-      frictionInto(re, t.roughness, PAIR);
-      const f = PAIR[0] as number;
-      drop += t.scale * f * q * size;
-      slope += t.scale * size * (2 * f + (PAIR[1] as number) * re);
-    }
-  }
+  const { frictions, pumps, laws } = terms;
+  for (let i = 1; i < frictions.length; i += 1)
+    addFriction(frictions[i] as FrictionTerm, q, friction, out);
+  let drop = out[0] as number,
+    slope = out[1] as number;
   for (let i = 0; i < pumps.length; i += 1) {
     const p = pumps[i] as PumpTerm;
     pumpHeadInto(
@@ -161,17 +141,57 @@ export function evaluateTerms(
   out[1] = slope;
 }
 
+/** Adds what tube of one bore takes to a drop and slope. */
+function addFriction(
+  { perFlow, roughness, scale }: FrictionTerm,
+  q: number,
+  friction: number | null,
+  out: Float64Array,
+): void {
+  const size = Math.abs(q),
+    re = perFlow * size;
+  let factor = friction ?? 0,
+    rise = 0;
+  if (friction === null && re > 0) {
+    frictionInto(re, roughness, PAIR);
+    factor = PAIR[0] as number;
+    rise = (PAIR[1] as number) * re;
+  }
+  out[0] = (out[0] as number) + scale * factor * q * size;
+  out[1] =
+    (out[1] as number) +
+    (friction === null && re <= LAMINAR_RE
+      ? (64 * scale) / perFlow
+      : scale * size * (2 * factor + rise));
+}
+
+/** Drop and slope of terms at a flow. */
+function ofTerms(
+  terms: Terms,
+  q: number,
+  fluid: FluidProperties,
+  other: AtOther,
+): { readonly drop_kPa: number; readonly slope: number } {
+  const size = Math.abs(q);
+  const out = Float64Array.of(
+    (terms.linear + terms.square * size) * q,
+    terms.linear + 2 * terms.square * size,
+  );
+  const [first] = terms.frictions;
+  if (first) addFriction(first, q, null, out);
+  addRare(terms, q, fluid, other, null, out);
+  return { drop_kPa: out[0] as number, slope: out[1] as number };
+}
+
 function ofLink(
   link: NetworkLink,
   flow_Lmin: number,
   fluid: FluidProperties,
   other: AtOther,
-): Float64Array {
-  const terms = noTerms(),
-    out = new Float64Array(2);
+): { readonly drop_kPa: number; readonly slope: number } {
+  const terms = noTerms();
   addTerms(terms, link, 1, fluid);
-  evaluateTerms(terms, flow_Lmin, fluid, other, null, out);
-  return out;
+  return ofTerms(terms, flow_Lmin, fluid, other);
 }
 
 /** What one link takes at a flow, kPa; a tee's share, which its split decides, is not in it. */
@@ -180,8 +200,8 @@ export const linkDrop = (
   flow_Lmin: number,
   fluid: FluidProperties,
   other: AtOther = AS_IS,
-): number => ofLink(link, flow_Lmin, fluid, other)[0] as number;
+): number => ofLink(link, flow_Lmin, fluid, other).drop_kPa;
 
 /** Its slope, kPa per L/min. */
 export const linkSlope = (link: NetworkLink, flow_Lmin: number, fluid: FluidProperties): number =>
-  ofLink(link, flow_Lmin, fluid, AS_IS)[1] as number;
+  ofLink(link, flow_Lmin, fluid, AS_IS).slope;
