@@ -39,6 +39,7 @@ describe('the catalogue', () => {
         'washer',
         'cord',
         'heat-gun',
+        'tube-bender',
         'saw',
         'cutter',
         'snips',

@@ -50,6 +50,7 @@ export const SUNDRIES: readonly ConsumablePart[] = [
   sundry('mandrel-12', 'Bending mandrels for 12 mm tube', THORN, 2490, 'mandrel', true, 1, 12),
   sundry('mandrel-14', 'Bending mandrels for 14 mm tube', THORN, 2690, 'mandrel', true, 1, 14),
   sundry('mandrel-16', 'Bending mandrels for 16 mm tube', THORN, 2890, 'mandrel', true, 1, 16),
+  sundry('tube-bender-12', 'Hand bender for 12 mm copper', THORN, 3990, 'tube-bender', true, 1, 12),
   sundry('heat-gun', 'Heat gun, 1,500 W', THORN, 3490, 'heat-gun', true),
   sundry('saw', 'Fine saw, 32 teeth an inch', THORN, 1290, 'saw', true),
   sundry('mitre', 'Mitre box for tube', THORN, 990, 'mitre', true),

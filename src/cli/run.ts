@@ -298,6 +298,7 @@ function sheetsOf(design: Design): { readonly runs: readonly object[] } {
         name: sheet.name,
         loop: sheet.loop,
         radius_mm: sheet.radius_mm,
+        spring_back: sheet.springBack,
         cut_mm: sheet.cut_mm,
         trim_mm: sheet.trim_mm,
         grip_mm: sheet.grip_mm,

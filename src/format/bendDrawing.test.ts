@@ -19,7 +19,14 @@ const sheet = (cut_mm: number): BendSheet => ({
   grip_mm: 8,
   span_mm: 200,
   extent_mm: [100, 100, 16],
-  springBack: 0.95,
+  springBack: {
+    from: 'one test bend',
+    offset_deg: 0,
+    slope: 0.95,
+    radius_mm: 30,
+    cold: false,
+    scatter_deg: null,
+  },
   bends: [
     {
       start_mm: 70,
@@ -30,6 +37,9 @@ const sheet = (cut_mm: number): BendSheet => ({
       turn: null,
       angle_deg: 90,
       set_deg: 94.7,
+      radius_mm: 30,
+      mandrel_mm: 30,
+      corner: 0,
     },
     {
       start_mm: 160,
@@ -40,6 +50,9 @@ const sheet = (cut_mm: number): BendSheet => ({
       turn: { direction: 'anticlockwise', angle_deg: 90 },
       angle_deg: 90,
       set_deg: 94.7,
+      radius_mm: 30,
+      mandrel_mm: 30,
+      corner: 0,
     },
   ],
 });

@@ -1,5 +1,5 @@
 import Drawing from 'dxf-writer';
-import type { BendSheet } from '@/core/plan';
+import { mandrelsOf, springBackWords, type BendSheet } from '@/core/plan';
 import { num, xml } from './svgText';
 import { toCsv } from './csv';
 
@@ -59,18 +59,13 @@ function head(sheet: BendSheet, page: number, pages: number): string {
     line(PAGE.margin + 4, sheet.name, 5, 600) +
     line(
       PAGE.margin + 10,
-      `${sheet.material} ${num(sheet.outer_mm)}/${num(sheet.inner_mm)} mm${sheet.bends.length > 0 ? `, mandrel ${mm1(sheet.radius_mm)} mm` : ''}. Finished ${mm1(sheet.cut_mm)} mm${sheet.trim_mm > 0 ? `, cut ${mm1(sheet.cut_mm + sheet.trim_mm)} mm and trim the far end` : ''}.`,
+      `${sheet.material} ${num(sheet.outer_mm)}/${num(sheet.inner_mm)} mm${sheet.bends.length > 0 ? `, ${mandrelsOf(sheet).length > 1 ? 'mandrels' : 'mandrel'} ${mandrelsOf(sheet).map(mm1).join(' and ')} mm` : ''}. Finished ${mm1(sheet.cut_mm)} mm${sheet.trim_mm > 0 ? `, cut ${mm1(sheet.cut_mm + sheet.trim_mm)} mm and trim the far end` : ''}.`,
     ) +
     line(
       PAGE.margin + 15,
       `Both ends sit ${num(sheet.grip_mm)} mm deep in their fittings. Bent, it measures ${mm1(sheet.span_mm)} mm from end to end.`,
     ) +
-    line(
-      PAGE.margin + 20,
-      sheet.springBack === null
-        ? 'No test bend was made: bend to the angle and hold until it is cool.'
-        : `Test bend: ${Math.round(1000 * sheet.springBack) / 10} % of the set angle is left; the larger angles are to be set.`,
-    ) +
+    line(PAGE.margin + 20, springBackWords(sheet.springBack)) +
     (sheet.bends.length > 1
       ? line(
           PAGE.margin + 25,
@@ -146,7 +141,7 @@ function strip(sheet: BendSheet, length: number, k: number, of: number, top: num
         text(
           b.start_mm + (late ? -1 : 1),
           mid + r + low,
-          `${deg(b.angle_deg)}${Math.abs(b.set_deg - b.angle_deg) > 0.05 ? `, set ${deg(b.set_deg)}` : ''}${b.turn ? `, first turn ${deg(b.turn.angle_deg)} ${b.turn.direction}` : ''}`,
+          `${deg(b.angle_deg)}${Math.abs(b.set_deg - b.angle_deg) > 0.05 ? `, set ${deg(b.set_deg)}` : ''}${mandrelsOf(sheet).length > 1 ? `, on ${mm1(b.mandrel_mm)} mm` : ''}${b.turn ? `, first turn ${deg(b.turn.angle_deg)} ${b.turn.direction}` : ''}`,
           late ? 'end' : 'start',
         ),
       );
@@ -243,7 +238,8 @@ export function bendSheetsToCsv(sheets: readonly BendSheet[]): string {
         set_deg: round2(b.set_deg),
         start_mm: round2(b.start_mm),
         end_mm: round2(b.end_mm),
-        radius_mm: round2(s.radius_mm),
+        radius_mm: round2(b.radius_mm),
+        mandrel_mm: round2(b.mandrel_mm),
       };
       at = b.end_mm;
       return row;
@@ -261,6 +257,7 @@ export function bendSheetsToCsv(sheets: readonly BendSheet[]): string {
         start_mm: round2(s.cut_mm),
         end_mm: '',
         radius_mm: '',
+        mandrel_mm: '',
       },
     ];
   });

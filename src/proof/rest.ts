@@ -6,7 +6,8 @@ import soundFile from '@reference/sound.json';
 import { screwWindow } from '@/core/clearance';
 import { ANODIC_INDEX, DIFFERENCE_LIMIT, judgePair } from '@/core/corrosion';
 import type { Metal } from '@/core/components';
-import { arcLength, bendStart, bendTable, setAngle, setBack } from '@/core/tubing';
+import { jogAngle } from '@/core/routing';
+import { arcLength, bendStart, bendTable, formerRadius, setAngle, setBack } from '@/core/tubing';
 import { boxGap, type Vec } from '@/core/geometry';
 import { soundAtDistance, soundAtSpeed, soundSum } from '@/core/acoustics';
 import { absolute, type Case, type ProofValue } from './row';
@@ -162,6 +163,9 @@ interface BendIn {
   angle_deg?: number;
   points_mm?: Vec[];
   Ks?: number;
+  final_clr_mm?: number;
+  offset_mm?: number;
+  radius_mm?: number;
   target_deg?: number;
 }
 interface BendOut {
@@ -171,6 +175,9 @@ interface BendOut {
   rows?: { L_mm: number; R_deg: number; A_deg: number }[];
   last_L_mm?: number;
   set_deg?: number;
+  former_clr_mm?: number;
+  each_angle_deg?: number;
+  straight_mm?: number;
   middle_straight_mm?: number;
 }
 
@@ -212,7 +219,35 @@ export function bendRows(): ProofValue[] {
           'angle to set against spring-back',
           '°',
           e.set_deg as number,
-          setAngle(i.target_deg as number, i.Ks as number),
+          setAngle(
+            i.target_deg as number,
+            {
+              from: 'one test bend',
+              offset_deg: 0,
+              slope: i.Ks as number,
+              radius_mm: i.final_clr_mm as number,
+              cold: false,
+              scatter_deg: null,
+            },
+            i.final_clr_mm as number,
+          ),
+        ),
+        row(
+          'former',
+          'former that leaves a radius after spring-back',
+          'mm',
+          e.former_clr_mm as number,
+          formerRadius(i.target_deg as number, e.set_deg as number, i.final_clr_mm as number),
+        ),
+      ];
+    if (c.id.startsWith('sbend'))
+      return [
+        row(
+          'angle',
+          `S-bend, offset ${i.offset_mm} mm: angle of each bend`,
+          '°',
+          e.each_angle_deg as number,
+          jogAngle(i.offset_mm as number, i.radius_mm as number, e.straight_mm ?? 0) ?? NaN,
         ),
       ];
     if (c.id === 'lra-infeasible')

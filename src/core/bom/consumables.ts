@@ -2,7 +2,7 @@ import { componentName, type Loop } from '../design';
 import { missedHoles, screwNeeds } from '../clearance';
 import type { System } from '../system';
 import type { ConsumableDuty, ConsumablePart } from '../components';
-import type { Run } from '../tubing';
+import { isBentCold, type Run } from '../tubing';
 import { mixFor } from './mixing';
 import type { LoopVolume } from './volume';
 
@@ -129,7 +129,18 @@ function workedWith(loop: Loop, tubes: readonly Run[]): readonly ConsumableNeed[
       ? [{ ...base, duty: 'mitre' as const, why: `${why} is sawn square` }]
       : []),
     { ...base, duty: 'deburrer', why: `${why}: a sharp edge slices the O-ring` },
-    ...(bent
+    ...(bent && isBentCold(tube)
+      ? [
+          {
+            ...base,
+            duty: 'tube-bender' as const,
+            tube_mm: tube.outer_mm,
+            why: `${why} is bent cold: ${tube.minBend_mm} mm bends`,
+          },
+          { ...base, duty: 'marker' as const, why: `${why}: marks that wipe off` },
+        ]
+      : []),
+    ...(bent && !isBentCold(tube)
       ? [
           {
             ...base,

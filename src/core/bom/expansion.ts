@@ -59,6 +59,7 @@ const ELASTIC: Readonly<Record<TubePart['material'], readonly [E_MPa: number, nu
   'EPDM rubber': [5, 0.5],
   PETG: [2100, 0.38],
   acrylic: [3000, 0.37],
+  copper: [117_000, 0.34],
 };
 
 /**

@@ -26,6 +26,7 @@ const RUN_SUNDRIES: readonly ConsumableDuty[] = [
     'snips',
     'deburrer',
     'mandrel',
+    'tube-bender',
     'mitre',
     'tape',
     'marker',

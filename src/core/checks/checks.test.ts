@@ -517,6 +517,11 @@ const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = 
   },
   'run.weave': { bad: woven, good: { ...woven, loops: woven.loops.slice(1) } },
   'run.clash': { bad: pierced, good: { ...pinned, name: 'Routed' } },
+  // 18 mm are left after its bend at the tube's own 30 mm: a mandrel of 34 leaves 14, of 40 leaves 8.
+  'run.bends': {
+    bad: edited(tower, { do: 'route.radius', connection: 'run-4', corner: 0, radius_mm: 40 }),
+    good: edited(tower, { do: 'route.radius', connection: 'run-4', corner: 0, radius_mm: 34 }),
+  },
   'run.too-long': {
     bad: edited(tower, {
       do: 'loop.tube',
@@ -708,6 +713,7 @@ describe('fixes do what they say', () => {
     ['metal.marginal', BROKEN['metal.marginal']?.bad],
     ['run.before', BROKEN['run.before']?.bad],
     ['run.clash', BROKEN['run.clash']?.bad],
+    ['run.bends', BROKEN['run.bends']?.bad],
     ['run.unpinned', BROKEN['run.unpinned']?.bad],
     ['rule.pump-high', BROKEN['rule.pump-high']?.bad],
     ['rule.return-splash', BROKEN['rule.return-splash']?.bad],

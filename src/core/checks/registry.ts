@@ -54,6 +54,7 @@ import { radiatorRating } from './radiatorRating';
 import { reservoirPump } from './reservoirPump';
 import { returnSplash } from './returnSplash';
 import { runBefore } from './runBefore';
+import { runBends } from './runBends';
 import { runClash } from './runClash';
 import { runJointApart } from './runJointApart';
 import { runNoLength } from './runNoLength';
@@ -93,6 +94,7 @@ export const SPATIAL_CHECKS: readonly SpatialCheck[] = [
   reservoirPump,
   returnSplash,
   runBefore,
+  runBends,
   runClash,
   runJointApart,
   runNoLength,

@@ -58,6 +58,7 @@ export const CONSUMABLE_DUTIES = [
   'snips',
   'deburrer',
   'mandrel',
+  'tube-bender',
   'mitre',
   'tape',
   'marker',

@@ -126,7 +126,7 @@ export interface BlockPart extends Bodied, Wet {
 
 export interface TubePart extends PartBase {
   readonly kind: 'tube';
-  readonly material: 'soft PVC' | 'EPDM rubber' | 'PETG' | 'acrylic';
+  readonly material: 'soft PVC' | 'EPDM rubber' | 'PETG' | 'acrylic' | 'copper';
   readonly hard: boolean;
   readonly outer_mm: number;
   readonly inner_mm: number;

@@ -435,7 +435,7 @@ export const PART_SCHEMAS = {
   tube: Joi.object({
     kind: kind('tube'),
     ...base,
-    material: Joi.string().valid('soft PVC', 'EPDM rubber', 'PETG', 'acrylic').required(),
+    material: Joi.string().valid('soft PVC', 'EPDM rubber', 'PETG', 'acrylic', 'copper').required(),
     hard: Joi.boolean().required(),
     outer_mm: mm(3, 40).required(),
     inner_mm: mm(2, 36).required(),

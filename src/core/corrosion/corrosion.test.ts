@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoDesign } from '@/catalogue';
+import { catalogued, demoDesign } from '@/catalogue';
 import type { Design } from '../design';
 import type { Metal } from '../components';
 import {
@@ -13,6 +13,19 @@ import {
 
 const box = demoDesign('pocket-planetarium') as Design;
 const desk = demoDesign('dawn-chorus-desk') as Design;
+/** Two legs of 30 and 40 mm. */
+const square: Design['layout']['routes'][string] = {
+  corners: [
+    [0, 0, 0],
+    [30, 0, 0],
+    [30, 40, 0],
+  ],
+  radius_mm: 20,
+  from: { piece: 'straight', direction: [1, 0, 0] },
+  to: { piece: 'straight', direction: [0, -1, 0] },
+  kept_mm: 0,
+  router: 0,
+};
 
 describe('pairs', () => {
   test('copper, brass and nickel pass even without an inhibitor', () => {
@@ -133,6 +146,33 @@ describe("a loop's metals", () => {
         (p) => [p.a, p.b].includes('silver') && [p.a, p.b].includes('nickel'),
       )?.verdict,
     ).toBe('marginal');
+  });
+
+  /** By hand: 12/10 tube wets π · 10 mm of copper for each mm; 300 mm a run where none is laid. */
+  test('copper tube wets copper, by the length of its runs; a plastic is judged as one no more', () => {
+    const [loop] = desk.loops as [Design['loops'][number]];
+    const tube = catalogued('tube', 'tube-copper-12-10');
+    const design = { ...desk, loops: [{ ...loop, tube }], layout: { ...desk.layout, routes: {} } };
+    const tubes = loop.connections.filter((c) => c.by === 'tube').length;
+    const carried = judgeCorrosion(design).metals.flatMap((m) =>
+      m.carriers.filter((c) => c.component === 'tube:tube-copper-12-10').map((c) => [m.metal, c]),
+    );
+    expect(carried).toHaveLength(1);
+    expect(carried[0]).toMatchObject(['copper', { area_mm2: Math.PI * 10 * 300 * tubes }]);
+    expect(
+      judgeCorrosion(design).polymers.some((p) => p.carriers.some((c) => c.as === 'tube')),
+    ).toBe(false);
+    const laid = {
+      ...design,
+      layout: {
+        ...design.layout,
+        routes: { [loop.connections.find((c) => c.by === 'tube')?.id ?? '']: square },
+      },
+    };
+    const area = judgeCorrosion(laid)
+      .metals.flatMap((m) => m.carriers)
+      .find((c) => c.component === 'tube:tube-copper-12-10')?.area_mm2;
+    expect(area).toBeCloseTo(Math.PI * 10 * (300 * (tubes - 1) + 70), 6);
   });
 
   test('areas: every wet part in the loop, two fittings a tube, and the caps', () => {

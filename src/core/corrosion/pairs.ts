@@ -1,4 +1,5 @@
 import { type Design, type Loop, type LoopId, type ComponentId } from '../design';
+import { distance, type Vec } from '../geometry';
 import { isWet, type Metal, type WettedSurface } from '../components';
 import { ANODIC_INDEX, byIndex, DIFFERENCE_LIMIT, LIMIT_SLACK_V, type Environment } from './table';
 import { judgePolymers, type WettedPolymer } from './polymers';
@@ -113,6 +114,21 @@ export function judgeCorrosion(design: Design): CorrosionReport {
   };
 }
 
+/** Put down for a run of tube that is not laid yet, mm (an estimate). */
+const USUAL_RUN_MM = 300;
+
+/** Length of the tubes of some connections, mm: by their corners where they are laid. */
+const lengthOf = ({ layout }: Design, tubes: Loop['connections']): number =>
+  tubes.reduce((sum, { id }) => {
+    const corners = layout.routes[id]?.corners;
+    return (
+      sum +
+      (corners
+        ? corners.slice(1).reduce((s, p, i) => s + distance(p, corners[i] as Vec), 0)
+        : USUAL_RUN_MM)
+    );
+  }, 0);
+
 function wettedMetals(design: Design, loop: Loop): WettedMetal[] {
   const found = new Map<Metal, { area: number; carriers: Carrier[]; platedOver: Set<Metal> }>();
   const note = (s: WettedSurface, component: string, name: string, times: number): void => {
@@ -134,7 +150,15 @@ function wettedMetals(design: Design, loop: Loop): WettedMetal[] {
   for (const component of design.components)
     if (touched.has(component.id) && isWet(component.part))
       for (const s of component.part.wetted) note(s, component.id, component.name, 1);
-  const ends = 2 * loop.connections.filter((l) => l.by === 'tube').length;
+  const tubes = loop.connections.filter((l) => l.by === 'tube');
+  if (loop.tube.material === 'copper' && tubes.length > 0)
+    note(
+      { metal: 'copper', area_mm2: Math.PI * loop.tube.inner_mm * lengthOf(design, tubes) },
+      `tube:${loop.tube.id}`,
+      loop.tube.name,
+      1,
+    );
+  const ends = 2 * tubes.length;
   if (ends > 0)
     for (const s of loop.fitting.wetted)
       note(s, `fitting:${loop.fitting.id}`, loop.fitting.name, ends);

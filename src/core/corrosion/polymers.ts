@@ -1,5 +1,11 @@
 import { type Design, type Loop, type LoopId, type ComponentId } from '../design';
-import { isWet, type PolymerMaterial, type WettedPolymerSurface } from '../components';
+import {
+  isWet,
+  POLYMER_MATERIALS,
+  type PolymerMaterial,
+  type TubePart,
+  type WettedPolymerSurface,
+} from '../components';
 import { EFFECT, judgePolymer, type Agent, type PolymerVerdict } from './polymer';
 
 export interface SoftCarrier {
@@ -34,6 +40,11 @@ function agentsIn({ coolant, tube }: Loop): readonly (readonly [Agent, number])[
 }
 const TRACE = 0.001;
 
+const isPolymer = (
+  material: TubePart['material'],
+): material is PolymerMaterial & TubePart['material'] =>
+  POLYMER_MATERIALS.some((p) => p === material);
+
 /**
  * Every plastic and rubber the coolant touches, loop by loop: bodies, seals and tube. What a part's
  * data do not tell is not judged.
@@ -61,7 +72,7 @@ export function judgePolymers(design: Design): readonly WettedPolymer[] {
     for (const f of fittings)
       for (const s of f.polymers ?? [])
         note(s.material, { component: `fitting:${f.id}`, name: f.name, as: s.as });
-    if (loop.connections.some((l) => l.by === 'tube'))
+    if (loop.connections.some((l) => l.by === 'tube') && isPolymer(loop.tube.material))
       note(loop.tube.material, {
         component: `tube:${loop.tube.id}`,
         name: loop.tube.name,

@@ -134,7 +134,12 @@ const EDITS: Record<EditKind, Edit> = {
     part: 'fit-plug',
     mark: { state: 'ordered', shop: 'Weir Lane' },
   },
-  'loop.test-bend': { do: 'loop.test-bend', loop: 'loop', bend: { set_deg: 90, left_deg: 86 } },
+  'loop.test-bends': {
+    do: 'loop.test-bends',
+    loop: 'loop',
+    bends: [{ set_deg: 90, left_deg: 86 }],
+  },
+  'route.radius': { do: 'route.radius', connection: 'run-2', corner: 0, radius_mm: 60 },
   'connection.ends': {
     do: 'connection.ends',
     loop: 'loop',

@@ -26,6 +26,7 @@ import {
   type RouteConstraints,
   type LoadStep,
   type Loop,
+  type TestBend,
   type NoRouteFound,
   type OrderMark,
   type Placement,
@@ -137,9 +138,9 @@ export type Edit =
       readonly constraints: RouteConstraints | null;
     }
   | {
-      readonly do: 'loop.test-bend';
+      readonly do: 'loop.test-bends';
       readonly loop: LoopId;
-      readonly bend: NonNullable<Loop['testBend']> | null;
+      readonly bends: readonly TestBend[];
     }
   | {
       readonly do: 'cap.set';
@@ -164,6 +165,17 @@ export type Edit =
       readonly routes?: Readonly<Record<string, LaidRoute | null>>;
       readonly poses?: Readonly<Record<string, Pose | null>>;
       readonly noRoute?: Readonly<Record<string, NoRouteFound | null>>;
+    }
+  /**
+   * Another mandrel for one bend of a laid run; it is pinned by it, as its builder wants it. Null:
+   * the tube's own again.
+   */
+  | {
+      readonly do: 'route.radius';
+      readonly connection: ConnectionId;
+      /** Between its ends, from 0. */
+      readonly corner: number;
+      readonly radius_mm: number | null;
     }
   | { readonly do: 'route.pin'; readonly connection: ConnectionId; readonly pinned: boolean }
   | { readonly do: 'batch'; readonly edits: readonly Edit[] }
@@ -442,10 +454,10 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       unroute(draft, edit.connection);
       return;
     }
-    case 'loop.test-bend': {
+    case 'loop.test-bends': {
       const loop = loopOf(draft, edit.loop);
-      if (edit.bend) loop.testBend = { ...edit.bend };
-      else delete loop.testBend;
+      if (edit.bends.length > 0) loop.testBends = own(edit.bends);
+      else delete loop.testBends;
       return;
     }
     case 'cap.set': {
@@ -501,6 +513,9 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       else delete route.pinned;
       return;
     }
+    case 'route.radius':
+      setRadius(draft, edit);
+      return;
     case 'batch':
       for (const e of edit.edits) {
         if (e.do === 'patch') throw new EditError('A batch cannot hold a patch.', 'edits');
@@ -512,6 +527,24 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       throw new EditError(`Unknown edit ${JSON.stringify(never)}.`, 'do');
     }
   }
+}
+
+/** Another radius for one bend of a laid run. */
+function setRadius(
+  draft: Draft<Design>,
+  { connection, corner, radius_mm }: Extract<Edit, { do: 'route.radius' }>,
+): void {
+  const at = `layout.routes.${connection}`;
+  const route = draft.layout.routes[connection];
+  if (!route) throw new EditError('This run is not routed: it has no bends yet.', at);
+  const corners = route.corners.length - 2;
+  if (!(Number.isInteger(corner) && corner >= 0 && corner < corners))
+    throw new EditError(`This run has ${corners} corners: there is no corner ${corner + 1}.`, at);
+  const radii = route.radii_mm ?? Array.from({ length: corners }, () => route.radius_mm);
+  radii[corner] = radius_mm ?? route.radius_mm;
+  if (radii.every((r) => r === route.radius_mm)) delete route.radii_mm;
+  else route.radii_mm = radii;
+  route.pinned = true;
 }
 
 /** Measured points in place of the part's own: the snapshot in this build alone. */

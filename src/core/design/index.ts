@@ -36,6 +36,7 @@ export type {
   OrderMark,
   Placement,
   PortRef,
+  TestBend,
   Settings,
   Turn,
   Via,

@@ -64,7 +64,19 @@ export const MIGRATIONS: Readonly<Record<number, (old: Document) => Document>> =
       ? { kit: withPartsNow(renameKeys(old.kit, { joint: 'maleToMale' })) }
       : {}),
   }),
+  // Version 5 keeps any number of test bends.
+  4: (old) => ({
+    ...old,
+    version: 5,
+    ...(Array.isArray(old.loops) ? { loops: old.loops.map(loopOf5) } : {}),
+  }),
 };
+
+function loopOf5(old: unknown): unknown {
+  if (!isObject(old) || !('testBend' in old)) return old;
+  const { testBend, ...loop } = old;
+  return { ...loop, testBends: [testBend] };
+}
 
 function briefOf3(old: Document): Document {
   const limits = isObject(old.limits) ? renameKeys(old.limits, { rise_K: 'deltaT_K' }) : old.limits;

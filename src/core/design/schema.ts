@@ -151,15 +151,27 @@ const constraints = Joi.object({
     .max(12),
 });
 
+/** Radii by corner: one for each between the ends. */
+const aRadiusForEachCorner: Joi.CustomValidator<{
+  readonly corners: readonly unknown[];
+  readonly radii_mm?: readonly number[];
+}> = (route, helpers) =>
+  route.radii_mm && route.radii_mm.length !== route.corners.length - 2
+    ? helpers.message({
+        custom: `{{#label}} has ${route.corners.length - 2} corners between its ends and ${route.radii_mm.length} radii`,
+      })
+    : route;
+
 const laidRoute = Joi.object({
   corners: Joi.array().items(vec()).min(2).max(60).required(),
   radius_mm: mm(0, 1000).required(),
+  radii_mm: Joi.array().items(mm(0, 1000)).max(58),
   from: laidEnd.required(),
   to: laidEnd.required(),
   kept_mm: mm(0, 100).required(),
   router: Joi.number().integer().min(0).max(10000).required(),
   pinned: Joi.boolean(),
-});
+}).custom(aRadiusForEachCorner);
 const pose = Joi.object({
   at: vec().required(),
   x: unit.required(),
@@ -185,10 +197,16 @@ export const loopSchema = Joi.object({
   fitting: PART_SCHEMAS.fitting.required(),
   coolant: PART_SCHEMAS.coolant.required(),
   coolantAge_months: Joi.number().min(0).max(240).required(),
-  testBend: Joi.object({
-    set_deg: Joi.number().min(10).max(180).required(),
-    left_deg: Joi.number().min(5).max(180).required(),
-  }).optional(),
+  testBends: Joi.array()
+    .items(
+      Joi.object({
+        set_deg: Joi.number().min(10).max(180).required(),
+        left_deg: Joi.number().min(5).max(180).required(),
+        radius_mm: mm(1, 1000),
+      }),
+    )
+    .min(1)
+    .max(12),
   connections: Joi.array()
     .items(
       Joi.object({

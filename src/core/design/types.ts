@@ -25,7 +25,7 @@ export type MountId = Id<'mount'>;
 export type PortId = Id<'port'>;
 
 export const BUILD_FORMAT = 'zephyron-build';
-export const BUILD_VERSION = 4;
+export const BUILD_VERSION = 5;
 /** Largest document that is read or kept, bytes. */
 export const BUILD_BYTES = 4_000_000;
 
@@ -198,8 +198,8 @@ export interface Loop {
   readonly fitting: FittingPart;
   readonly coolant: CoolantPart;
   readonly coolantAge_months: number;
-  /** A bend set to one angle on this tube, and what was left of it when it was cool. */
-  readonly testBend?: { readonly set_deg: number; readonly left_deg: number };
+  /** Bends set to an angle on this tube, and what was left of them when they were cool. */
+  readonly testBends?: readonly TestBend[];
   readonly connections: readonly Connection[];
   readonly caps: readonly Cap[];
 }
@@ -213,6 +213,14 @@ export interface Kit extends Readonly<Record<KitDuty, FittingPart>> {
   readonly cables?: readonly CablePart[];
   /** Paste, pads, tools and other sundries to choose from. */
   readonly consumables?: readonly ConsumablePart[];
+}
+
+/** A bend set to one angle on a spare piece, and what was left of it. */
+export interface TestBend {
+  readonly set_deg: number;
+  readonly left_deg: number;
+  /** Of its mandrel, mm; the tube's own when not told. */
+  readonly radius_mm?: number;
 }
 
 /** A line of the list on its way: ordered, received, or missing from the parcel. */
@@ -231,6 +239,8 @@ export interface OrderMark {
 export interface LaidRoute {
   readonly corners: readonly Vec[];
   readonly radius_mm: number;
+  /** Of each corner between the ends, mm, where the builder chose other mandrels for some. */
+  readonly radii_mm?: readonly number[];
   readonly from: LaidEnd;
   readonly to: LaidEnd;
   /** Distance kept to everything when it was laid. */

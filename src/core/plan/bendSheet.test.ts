@@ -1,13 +1,23 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import { demoDesign } from '@/catalogue';
-import { applyEdit, type Design } from '../design';
+import { catalogued, demoDesign } from '@/catalogue';
+import { applyEdit, withoutRoutes, type Design, type Edit } from '../design';
 import { analyse } from '../analysis';
 import type { Run } from '../tubing';
-import { bendSheet, makingCautions, makingOrder, makingSteps, planesOf, type BendSheet } from '.';
+import {
+  bendSheet,
+  makingCautions,
+  makingOrder,
+  makingSteps,
+  mandrelsOf,
+  planesOf,
+  springBackWords,
+  type BendSheet,
+} from '.';
 
 const tower = demoDesign('fenland-flood-tower') as Design,
   desk = demoDesign('dawn-chorus-desk') as Design;
 const loop = tower.loops[0] as Design['loops'][number];
+const edited = (design: Design, edit: Edit): Design => applyEdit(design, edit).design;
 
 /** 101.6 mm to the corner, 80 mm on, 12.7 mm radius; flat. */
 const byHand = (radius: number, corner: number, on: number): Run => ({
@@ -46,7 +56,9 @@ const byHand = (radius: number, corner: number, on: number): Run => ({
     visibility: { crosses: [], before: [] },
     nearest: null,
     pieces: [],
-    lra: [{ length_mm: corner - radius, rotation_deg: 0, angle_deg: 90 }],
+    lra: [
+      { length_mm: corner - radius, rotation_deg: 0, angle_deg: 90, radius_mm: radius, corner: 0 },
+    ],
     last_mm: on - radius,
   },
 });
@@ -82,7 +94,7 @@ describe('the sheet of a run', () => {
   test('the test bend gives the angle to set', () => {
     const sheet = bendSheet(byHand(20, 100, 80), {
       ...loop,
-      testBend: { set_deg: 90, left_deg: 86 },
+      testBends: [{ set_deg: 90, left_deg: 86 }],
     }) as BendSheet;
     expect(sheet.bends[0]?.set_deg).toBeCloseTo((90 * 90) / 86, 9);
     expect(makingSteps(sheet).join(' ')).toContain('94.2°');
@@ -92,6 +104,19 @@ describe('the sheet of a run', () => {
     expect(makingSteps(bendSheet(byHand(12.7, 101.6, 80), loop) as BendSheet).join(' ')).toContain(
       'start 12.7 mm before the corner, at 96.9 mm',
     );
+  });
+
+  test('copper is bent cold: a former a little tighter, no heat, and the estimate says so', () => {
+    const copper = catalogued('tube', 'tube-copper-12-10');
+    const sheet = bendSheet(byHand(36, 100, 80), { ...loop, tube: copper }) as BendSheet;
+    const [bend] = sheet.bends;
+    expect(bend?.set_deg).toBeCloseTo(90 / (1 - 0.00850091), 5);
+    expect(bend?.mandrel_mm).toBeCloseTo(36 * (1 - 0.00850091), 5);
+    const steps = makingSteps(sheet).join(' ');
+    expect(steps).toContain('former of 35.7 mm to 90.8° and let go (90.0° is left, estimated)');
+    expect(steps).not.toMatch(/warm|cord/i);
+    expect(makingCautions(sheet).join(' ')).toContain('Metal filings carry current');
+    expect(springBackWords(sheet.springBack)).toContain('99.1 % of the set angle');
   });
 
   test('no way in space, no sheet', () => {
@@ -122,6 +147,45 @@ describe('the sheets of the demos', () => {
       });
   });
 
+  test('another mandrel for one bend: its mark, its arc, its steps; the other bends keep theirs', () => {
+    const before = sheets.find((s) => s.run === 'run-2') as BendSheet;
+    const wider = edited(tower, {
+      do: 'route.radius',
+      connection: 'run-2',
+      corner: before.bends[1]?.corner ?? -1,
+      radius_mm: 36,
+    });
+    expect(wider.layout.routes['run-2']?.pinned).toBe(true);
+    const after = bendSheet(
+      analyse(wider).reports.runs.find((r) => r.id === 'run-2') as Run,
+      loop,
+    ) as BendSheet;
+    expect(after.bends.map((b) => b.radius_mm)).toEqual([30, 36, 30, 30]);
+    expect((before.bends[1]?.start_mm ?? 0) - (after.bends[1]?.start_mm ?? 0)).toBeCloseTo(6, 9);
+    // Two legs lose 6 mm each, the arc gains 6 π/2.
+    expect(before.cut_mm - after.cut_mm).toBeCloseTo(12 - 3 * Math.PI, 9);
+    expect(mandrelsOf(after)).toEqual([30, 36]);
+    expect(makingSteps(after).join(' ')).toContain('round the mandrel of 36.0 mm');
+    const again = edited(wider, {
+      do: 'route.radius',
+      connection: 'run-2',
+      corner: before.bends[1]?.corner ?? -1,
+      radius_mm: null,
+    });
+    expect(again.layout.routes['run-2']?.radii_mm).toBeUndefined();
+    expect(() =>
+      edited(tower, { do: 'route.radius', connection: 'run-2', corner: 9, radius_mm: 36 }),
+    ).toThrow('there is no corner 10');
+    expect(() =>
+      edited(withoutRoutes(tower), {
+        do: 'route.radius',
+        connection: 'run-2',
+        corner: 0,
+        radius_mm: 36,
+      }),
+    ).toThrow('not routed');
+  });
+
   test('made easiest first: bends, then planes, then length', () => {
     const order = makingOrder(sheets),
       rank = (s: BendSheet): number => s.bends.length * 1e6 + planesOf(s) * 1e4 + s.cut_mm;
@@ -150,14 +214,14 @@ describe('the sheets of the demos', () => {
 
   test('a test bend noted on a loop reaches its sheets', () => {
     const design = applyEdit(tower, {
-      do: 'loop.test-bend',
+      do: 'loop.test-bends',
       loop: loop.id,
-      bend: { set_deg: 90, left_deg: 85 },
+      bends: [{ set_deg: 90, left_deg: 85 }],
     }).design;
-    expect(design.loops[0]?.testBend).toEqual({ set_deg: 90, left_deg: 85 });
+    expect(design.loops[0]?.testBends).toEqual([{ set_deg: 90, left_deg: 85 }]);
     expect(
-      applyEdit(design, { do: 'loop.test-bend', loop: loop.id, bend: null }).design.loops[0]
-        ?.testBend,
+      applyEdit(design, { do: 'loop.test-bends', loop: loop.id, bends: [] }).design.loops[0]
+        ?.testBends,
     ).toBeUndefined();
   });
 });

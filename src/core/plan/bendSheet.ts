@@ -1,5 +1,15 @@
 import { type Loop, type LoopId } from '../design';
-import { bendMarks, INSERTION_MM, setAngle, setBack, trimFor, type Run } from '../tubing';
+import {
+  bendMarks,
+  INSERTION_MM,
+  formerRadius,
+  setAngle,
+  setBack,
+  springBackOf,
+  trimFor,
+  type Run,
+  type SpringBack,
+} from '../tubing';
 import { tubeTurn, type TubeTurn } from './bendSteps';
 import { distance, scale, sub, add, unit, type Vec } from '../geometry';
 
@@ -19,8 +29,14 @@ export interface SheetBend {
   /** The same as a turn of the tube in the hand, seen from the held end; null for none. */
   readonly turn: TubeTurn | null;
   readonly angle_deg: number;
-  /** Angle to bend to, so that the wanted one is left when it is cool. */
+  /** Angle to bend to, so that the wanted one is left when it is let go and cool. */
   readonly set_deg: number;
+  /** Of its middle line as it lies in the case. */
+  readonly radius_mm: number;
+  /** Of the mandrel that leaves that radius, once the bend has sprung back. */
+  readonly mandrel_mm: number;
+  /** Which corner of its route it rounds. */
+  readonly corner: number;
 }
 
 /** All that a bench needs to make one run. */
@@ -50,19 +66,20 @@ export interface BendSheet {
    */
   readonly span_mm: number;
   readonly extent_mm: Vec;
-  /** Angle left over angle set of the test bend; null when none was made. */
-  readonly springBack: number | null;
+  /** What its bends spring back by; null where nothing tells. */
+  readonly springBack: SpringBack | null;
 }
 
 /** The sheet of a routed run; null while it has no way in space. */
 export function bendSheet(run: Run, loop: Loop): BendSheet | null {
   const { routed } = run;
   if (!routed || routed.path.length === 0) return null;
-  const tube = bendMarks(routed.lra, routed.last_mm, routed.radius_mm, INSERTION_MM);
-  const springBack = loop.testBend ? loop.testBend.left_deg / loop.testBend.set_deg : null;
+  const tube = bendMarks(routed.lra, routed.last_mm, INSERTION_MM);
+  const springBack = springBackOf(loop.tube, loop.testBends ?? []);
   const bends = run.tube.hard
     ? tube.marks.map((m, i): SheetBend => {
-        const back = setBack(routed.radius_mm, m.angle_deg);
+        const back = setBack(m.radius_mm, m.angle_deg);
+        const set_deg = springBack ? setAngle(m.angle_deg, springBack, m.radius_mm) : m.angle_deg;
         return {
           start_mm: m.start_mm,
           end_mm: m.end_mm,
@@ -71,7 +88,12 @@ export function bendSheet(run: Run, loop: Loop): BendSheet | null {
           rotation_deg: i === 0 ? null : m.rotation_deg,
           turn: i === 0 ? null : tubeTurn(m.rotation_deg),
           angle_deg: m.angle_deg,
-          set_deg: springBack ? setAngle(m.angle_deg, springBack) : m.angle_deg,
+          set_deg,
+          radius_mm: m.radius_mm,
+          mandrel_mm: springBack?.cold
+            ? formerRadius(m.angle_deg, set_deg, m.radius_mm)
+            : m.radius_mm,
+          corner: routed.lra[i]?.corner ?? i,
         };
       })
     : [];
@@ -129,6 +151,11 @@ function tangent(
     ];
   return scale(unit(t), at === 'from' ? -1 : 1);
 }
+
+/** Mandrels its bends are made on, mm, in the order they are first used. */
+export const mandrelsOf = (sheet: Pick<BendSheet, 'bends'>): readonly number[] => [
+  ...new Set(sheet.bends.map((b) => Math.round(10 * b.mandrel_mm) / 10)),
+];
 
 /** Planes that its bends lie in: one for a flat run, one more for each turn between. */
 export const planesOf = (sheet: BendSheet): number =>

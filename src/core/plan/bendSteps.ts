@@ -23,6 +23,8 @@ export interface BendStep {
   readonly bend_deg: number;
   /** Angle to bend to, so that `bend_deg` is left. */
   readonly set_deg: number;
+  /** Of its middle line, mm. */
+  readonly radius_mm: number;
 }
 
 /** Turns smaller than this are none: no hand can make them. */
@@ -57,6 +59,7 @@ export function bendSteps(sheet: Pick<BendSheet, 'bends' | 'cut_mm'>): {
       turn: bend.turn,
       bend_deg: bend.angle_deg,
       set_deg: bend.set_deg,
+      radius_mm: bend.radius_mm,
     });
     at = bend.end_mm;
   }

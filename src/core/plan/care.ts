@@ -1,3 +1,4 @@
+import { isBentCold } from '../tubing';
 import { formatMillimetres, formatNumber } from '../units';
 import type { BendSheet, SheetBend } from './bendSheet';
 import type { TubeTurn } from './bendSteps';
@@ -17,6 +18,7 @@ export function makingSteps(sheet: BendSheet): readonly string[] {
     sheet.material === 'acrylic'
       ? 'a fine saw, in a mitre box: acrylic cracks in a tube cutter'
       : 'a tube cutter or a fine saw';
+  if (isBentCold(sheet)) return coldSteps(sheet, cut);
   const ends = ['Deburr inside and out and chamfer the edge: a sharp one slices the O-ring.'];
   if (sheet.bends.length === 0)
     return [
@@ -36,11 +38,38 @@ export function makingSteps(sheet: BendSheet): readonly string[] {
   ];
 }
 
+/** Metal is bent cold, on a bender with a former for its size. */
+function coldSteps(sheet: BendSheet, cut: string): readonly string[] {
+  const ends = 'Deburr inside and out and chamfer the edge: a sharp one slices the O-ring.';
+  if (sheet.bends.length === 0)
+    return [
+      `Cut ${cut} with a tube cutter.`,
+      ends,
+      `Wet the ends with water and push both ${formatMillimetres(sheet.grip_mm)} deep into their fittings.`,
+    ];
+  return [
+    `Cut ${cut} with a tube cutter: ${formatMillimetres(sheet.trim_mm)} more than it needs, to be cut off at the far end when it is bent.`,
+    ends,
+    `Put the marks on with a pen and write "first" on the end that goes to ${sheet.endNames.from}; all marks are measured from it.`,
+    `Hold the tube at the end that goes to ${sheet.endNames.to}; the first end points to the bender. Bend every bend the same way round its former.`,
+    ...sheet.bends.map((b, i) => coldBendWords(sheet, b, i)),
+    `Check it: ${formatMillimetres(sheet.span_mm, 1)} from end to end through the air. Hold it in place; then cut the far end to fit and deburr it.`,
+    'Wash oil and filings out before it goes in.',
+  ];
+}
+
+function coldBendWords(sheet: BendSheet, bend: SheetBend, index: number): string {
+  const turn = index === 0 ? '' : `${turnWords(bend.turn)} `;
+  const set = formatNumber(bend.set_deg, { decimals: 1 }),
+    left = formatNumber(bend.angle_deg, { decimals: 1 });
+  return `${turn}Bend ${index + 1}: start ${formatMillimetres(bend.setBack_mm, 1)} before the corner, at ${formatMillimetres(bend.start_mm, 1)}. Draw it slowly round the former of ${formatMillimetres(bend.mandrel_mm, 1)} to ${set}° and let go (${left}° is left${sheet.springBack?.from === 'material' ? ', estimated' : ''}).`;
+}
+
 function bendWords(sheet: BendSheet, bend: SheetBend, index: number): string {
   const turn = index === 0 ? '' : `${turnWords(bend.turn)} `;
   const place = `Bend ${index + 1}: start ${formatMillimetres(bend.setBack_mm, 1)} before the corner, at ${formatMillimetres(bend.start_mm, 1)}.`;
   const warm = `Warm it gently from ${formatMillimetres(bend.start_mm, 0)} to ${formatMillimetres(bend.end_mm, 0)}, turning it, until it sags;`;
-  const set = `lay it round the mandrel of ${formatMillimetres(sheet.radius_mm, 1)} to ${formatNumber(bend.set_deg, { decimals: 1 })}° and hold until it is cool`;
+  const set = `lay it round the mandrel of ${formatMillimetres(bend.mandrel_mm, 1)} to ${formatNumber(bend.set_deg, { decimals: 1 })}° and hold until it is cool`;
   const rest =
     sheet.springBack === null
       ? ': let go warm, 90° ends near 100°'
@@ -60,6 +89,12 @@ export function makingCautions(sheet: Pick<BendSheet, 'hard' | 'material'>): rea
     return [
       'Blades: cut away from the hand.',
       'Measure before you cut: soft tube forgives 5 mm, not 20.',
+    ];
+  if (isBentCold(sheet))
+    return [
+      'Bender and cutters: keep fingers out from between tube and former; gloves against sharp edges.',
+      'Metal filings carry current: cut and deburr away from the machine, and wash the tube out.',
+      'Copper counts among the metals of the loop: see Materials.',
     ];
   return [
     'Heat gun: burns, fire and fumes. Keep it moving, ventilate, never point it at the machine.',

@@ -20,6 +20,7 @@ export { visibilityOf, isShown } from './visibility';
 export { endWays, sideways, type EndBody, type EndWay } from './ends';
 export { routeRigid, BEND_COST, type TubeLimits } from './rigidRoute';
 export { placePieces, type Frames } from './pieces';
+export { jogAngle } from './offsetBend';
 export { routeFlexible } from './flexibleRoute';
 export { onArc, pathLength, roundedPath, samplePath, turnBetween } from './path';
 export { withLegAt } from './waypoints';

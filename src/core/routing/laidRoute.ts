@@ -18,6 +18,7 @@ const SAME_WAY = 0.9999;
 export const storedRouteOf = (route: Route): LaidRoute => ({
   corners: route.corners,
   radius_mm: route.radius_mm,
+  ...(route.radii_mm ? { radii_mm: route.radii_mm } : {}),
   from: { piece: route.from.piece, direction: route.from.direction },
   to: { piece: route.to.piece, direction: route.to.direction },
   kept_mm: route.kept_mm,
@@ -64,7 +65,8 @@ function layOut(system: System, task: Task, laid: LaidRoute): Route | null {
     loop: task.loop.id,
     corners,
     radius_mm: laid.radius_mm,
-    path: roundedPath(corners, laid.radius_mm),
+    ...(laid.radii_mm ? { radii_mm: laid.radii_mm } : {}),
+    path: roundedPath(corners, laid.radii_mm ?? laid.radius_mm),
     from,
     to,
     kept_mm: laid.kept_mm,

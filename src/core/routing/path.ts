@@ -1,4 +1,4 @@
-import { arcLength, setBack, type Segment } from '../tubing';
+import { arcLength, radiusAt, setBack, type BendRadii, type Segment } from '../tubing';
 import { add, cross, dot, norm, scale, sub, unit, type Vec } from '../geometry';
 
 const DEGREES = 180 / Math.PI;
@@ -9,10 +9,10 @@ export const turnBetween = (a: Vec, b: Vec): number =>
   Math.atan2(norm(cross(a, b)), dot(a, b)) * DEGREES;
 
 /**
- * A polyline with its corners rounded to a radius: lines and arcs that meet smoothly. Corners in
- * line make none.
+ * A polyline with its corners rounded, each to its radius: lines and arcs that meet smoothly.
+ * Corners in line make none.
  */
-export function roundedPath(corners: readonly Vec[], radius: number): readonly Segment[] {
+export function roundedPath(corners: readonly Vec[], radii: BendRadii): readonly Segment[] {
   const out: Segment[] = [];
   let from = corners[0] as Vec;
   for (let i = 1; i + 1 < corners.length; i += 1) {
@@ -21,6 +21,7 @@ export function roundedPath(corners: readonly Vec[], radius: number): readonly S
       d1 = unit(sub(corners[i + 1] as Vec, corner));
     const angle_deg = turnBetween(d0, d1);
     if (angle_deg < STRAIGHT_DEG) continue;
+    const radius = radiusAt(radii, i - 1);
     const back = setBack(radius, angle_deg),
       start = sub(corner, scale(d0, back)),
       end = add(corner, scale(d1, back));

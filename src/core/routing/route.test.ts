@@ -73,12 +73,7 @@ describe('the demos, routed', () => {
   test('lengths are straights, arcs and what goes into the fittings; the bend table says the same', () => {
     for (const run of [...laid(desk).runs, ...laid(tower).runs]) {
       if (!run.routed) continue;
-      const marked = bendMarks(
-        run.routed.lra,
-        run.routed.last_mm,
-        run.routed.radius_mm,
-        INSERTION_MM,
-      );
+      const marked = bendMarks(run.routed.lra, run.routed.last_mm, INSERTION_MM);
       expect(marked.cut_mm).toBeCloseTo(run.cut_mm, 6);
       expect(marked.marks.length).toBe(run.bends);
     }
@@ -346,6 +341,6 @@ test('marks: the bend starts before the corner', () => {
     ],
     12.7,
   );
-  expect(bendMarks(table.rows, table.last_mm, 12.7, 0).marks[0]?.start_mm).toBeCloseTo(88.9, 9);
-  expect(bendMarks(table.rows, table.last_mm, 12.7, 8).marks[0]?.start_mm).toBeCloseTo(96.9, 9);
+  expect(bendMarks(table.rows, table.last_mm, 0).marks[0]?.start_mm).toBeCloseTo(88.9, 9);
+  expect(bendMarks(table.rows, table.last_mm, 8).marks[0]?.start_mm).toBeCloseTo(96.9, 9);
 });

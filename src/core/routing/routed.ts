@@ -30,6 +30,8 @@ export interface Route {
   readonly loop: LoopId;
   readonly corners: readonly Vec[];
   readonly radius_mm: number;
+  /** Of each corner, where the builder chose other mandrels for some. */
+  readonly radii_mm?: readonly number[];
   readonly path: readonly Segment[];
   readonly from: EndWay;
   readonly to: EndWay;

@@ -28,7 +28,7 @@ export function routedRunOf(system: System, routed: Routed, link: string): Run |
 
 function routedRun(system: System, run: Run, route: Route, all: readonly Route[]): Run {
   const cut_mm = pathLength(route.path) + 2 * INSERTION_MM,
-    table = bendTable(route.corners, route.radius_mm);
+    table = bendTable(route.corners, route.radii_mm ?? route.radius_mm);
   const bends = route.path.filter((s) => s.kind === 'arc');
   const reported = (): RouteReport =>
     route.reported ?? reportOf(system, route, all, [run.from.component, run.to.component]);

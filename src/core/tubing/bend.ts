@@ -31,14 +31,24 @@ export function developedLength(
   );
 }
 
+/** Radius of all bends of a tube, or of each by its corner in order, mm. */
+export type BendRadii = number | readonly number[];
+
+/** Radius at a corner, counted from the first bend. */
+export const radiusAt = (radii: BendRadii, bend: number): number =>
+  typeof radii === 'number' ? radii : (radii[bend] as number);
+
 /**
  * One row of a bending table: straight before the bend, turn of the tube before it (right-hand
- * about travel), bend angle.
+ * about travel), bend angle, radius of its middle line.
  */
 export interface BendRow {
   readonly length_mm: number;
   readonly rotation_deg: number;
   readonly angle_deg: number;
+  readonly radius_mm: number;
+  /** Which corner between the ends it rounds, from 0: corners in line are no bends. */
+  readonly corner: number;
 }
 
 export interface BendTable {
@@ -51,15 +61,17 @@ export interface BendTable {
 }
 
 /**
- * Corners (XYZ) to lengths, rotations and angles (LRA), one radius for all bends. Points in line
- * are dropped. Throws RangeError below two points.
+ * Corners (XYZ) to lengths, rotations and angles (LRA); radii by corner, where they differ. Points
+ * in line are dropped. Throws RangeError below two points.
  */
-export function bendTable(points: readonly Vec[], radius_mm: number): BendTable {
-  const kept = points.filter((p, i) => {
+export function bendTable(points: readonly Vec[], radii: BendRadii): BendTable {
+  const turns = points.map((p, i) => {
     const before = points[i - 1],
       after = points[i + 1];
     return !before || !after || norm(cross(unit(sub(p, before)), unit(sub(after, p)))) > 1e-9;
   });
+  const kept = points.filter((_, i) => turns[i]);
+  const cornerOf = points.flatMap((_, i) => (turns[i] ? [i - 1] : []));
   if (kept.length < 2) throw new RangeError('a tube needs two points or more');
   const legs = kept.slice(1).map((p, i) => sub(p, kept[i] as Vec));
   const directions = legs.map(unit);
@@ -70,18 +82,22 @@ export function bendTable(points: readonly Vec[], radius_mm: number): BendTable 
     const d0 = directions[i] as Vec,
       d1 = directions[i + 1] as Vec;
     const angle_deg = Math.atan2(norm(cross(d0, d1)), dot(d0, d1)) / RADIANS;
+    const corner = cornerOf[i + 1] as number,
+      radius_mm = radiusAt(radii, corner);
     const back = setBack(radius_mm, angle_deg);
     const length_mm = norm(legs[i] as Vec) - before - back;
     rows.push({
       length_mm,
       rotation_deg: i === 0 ? 0 : rotation(directions[i - 1] as Vec, d0, d1),
       angle_deg,
+      radius_mm,
+      corner,
     });
     shortest = Math.min(shortest, length_mm);
     before = back;
   }
   const last_mm = norm(legs[legs.length - 1] as Vec) - before;
-  const arcs = rows.reduce((sum, r) => sum + arcLength(radius_mm, r.angle_deg), 0);
+  const arcs = rows.reduce((sum, r) => sum + arcLength(r.radius_mm, r.angle_deg), 0);
   shortest = Math.min(shortest, last_mm);
   return {
     rows,
@@ -101,15 +117,6 @@ function rotation(d0: Vec, d1: Vec, d2: Vec): number {
 }
 
 /**
- * Angle to set so that a bend of this angle is left after it springs back, given the ratio Ks =
- * angle left / angle set of a test bend (0.8–1). Kalpakjian, "Manufacturing Engineering and
- * Technology", definition of Ks, from memory.
- */
-export function setAngle(wanted_deg: number, ratio: number): number {
-  return wanted_deg / ratio;
-}
-
-/**
  * Where a bent tube begins: its first end, the way it leaves it, and the way its first bend turns
  * (at a right angle to that).
  */
@@ -124,9 +131,8 @@ export interface BendPose {
  * right-handed about the travel.
  */
 export function bendCorners(
-  rows: readonly BendRow[],
+  rows: readonly Omit<BendRow, 'corner'>[],
   last_mm: number,
-  radius_mm: number,
   pose: BendPose,
 ): readonly Vec[] {
   let d = unit(pose.direction),
@@ -136,7 +142,7 @@ export function bendCorners(
   const corners: Vec[] = [at];
   rows.forEach((row, i) => {
     if (i > 0) n = turned(n, d, row.rotation_deg);
-    const back = setBack(radius_mm, row.angle_deg);
+    const back = setBack(row.radius_mm, row.angle_deg);
     at = add(at, scale(d, before + row.length_mm + back));
     corners.push(at);
     d = turned(d, n, row.angle_deg);

@@ -5,13 +5,22 @@ export {
   developedLength,
   bendTable,
   bendCorners,
-  setAngle,
+  radiusAt,
   type BendPose,
+  type BendRadii,
   type BendRow,
   type BendTable,
 } from './bend';
 export { estimateRuns, nameRuns, INSERTION_MM, type Run } from './estimate';
 export { bendMarks, trimFor, TRIM_MM, type BendMark, type MarkedTube } from './marks';
+export {
+  coldSpringBack,
+  formerRadius,
+  isBentCold,
+  setAngle,
+  springBackOf,
+  type SpringBack,
+} from './springBack';
 export { linkVolume, standingVolumes } from './volume';
 export { pieceOf } from './piece';
 export type { Segment } from './segment';

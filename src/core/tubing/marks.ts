@@ -6,6 +6,7 @@ export interface BendMark {
   readonly end_mm: number;
   readonly rotation_deg: number;
   readonly angle_deg: number;
+  readonly radius_mm: number;
 }
 export interface MarkedTube {
   readonly cut_mm: number;
@@ -32,17 +33,17 @@ export const trimFor = ({
  * the way measured from mouth to mouth.
  */
 export function bendMarks(
-  rows: readonly BendRow[],
+  rows: readonly Omit<BendRow, 'corner'>[],
   last_mm: number,
-  radius_mm: number,
   grip_mm: number,
 ): MarkedTube {
   let at = grip_mm;
   const marks = rows.map((row): BendMark => {
     const start_mm = at + row.length_mm,
-      end_mm = start_mm + arcLength(radius_mm, row.angle_deg);
+      end_mm = start_mm + arcLength(row.radius_mm, row.angle_deg);
     at = end_mm;
-    return { start_mm, end_mm, rotation_deg: row.rotation_deg, angle_deg: row.angle_deg };
+    const { rotation_deg, angle_deg, radius_mm } = row;
+    return { start_mm, end_mm, rotation_deg, angle_deg, radius_mm };
   });
   return { cut_mm: at + last_mm + grip_mm, marks };
 }

@@ -4,12 +4,12 @@ import { demoDesign } from '@/catalogue';
 import { applyEdit, type Design } from '../design';
 import { compileSystem } from '../system';
 import {
+  bendMarks,
   bendStart,
   bendCorners,
   bendTable,
   developedLength,
   estimateRuns,
-  setAngle,
   setBack,
 } from '.';
 
@@ -32,8 +32,44 @@ describe('bends', () => {
     );
   });
 
-  test('90 left of a set 92.5 needs more set (spring-back)', () => {
-    expect(setAngle(90, 90 / 92.5)).toBeCloseTo(92.5, 9);
+  /**
+   * By hand: corners at 100 and 100 + 120, radii 20 and 40, both 90° in one plane. Straights 100 −
+   * 20, 120 − 20 − 40, 90 − 40; arcs 20 π/2 and 40 π/2.
+   */
+  test('two radii in one run: each bend takes its own set-back and arc; a point in line keeps none', () => {
+    const table = bendTable(
+      [
+        [0, 0, 0],
+        [50, 0, 0],
+        [100, 0, 0],
+        [100, 120, 0],
+        [10, 120, 0],
+      ],
+      [999, 20, 40],
+    );
+    expect(
+      table.rows.map((r) => [Math.round(1e9 * r.length_mm) / 1e9, r.radius_mm, r.corner]),
+    ).toEqual([
+      [80, 20, 1],
+      [60, 40, 2],
+    ]);
+    expect(table.last_mm).toBeCloseTo(50, 9);
+    expect(table.developed_mm).toBeCloseTo(80 + 60 + 50 + 30 * Math.PI, 9);
+    const marked = bendMarks(table.rows, table.last_mm, 8);
+    expect(marked.marks.map((m) => m.start_mm)).toEqual([88, 88 + 10 * Math.PI + 60]);
+    expect(marked.cut_mm).toBeCloseTo(table.developed_mm + 16, 9);
+    expect(
+      bendCorners(table.rows, table.last_mm, {
+        at: [0, 0, 0],
+        direction: [1, 0, 0],
+        towards: [0, 1, 0],
+      }).map((p) => p.map((v) => Math.round(1e6 * v) / 1e6 + 0)),
+    ).toEqual([
+      [0, 0, 0],
+      [100, 0, 0],
+      [100, 120, 0],
+      [10, 120, 0],
+    ]);
   });
 
   test('points in line make no bend; one point is no tube', () => {
@@ -104,7 +140,7 @@ describe('lengths, rotations and angles back to corners', () => {
             [number, number, number],
             [number, number, number],
           ];
-          const back = bendCorners(table.rows, table.last_mm, radius, {
+          const back = bendCorners(table.rows, table.last_mm, {
             at: a,
             direction: [b[0] - a[0], b[1] - a[1], b[2] - a[2]],
             towards: [c[0] - b[0], c[1] - b[1], c[2] - b[2]],
@@ -150,7 +186,7 @@ describe('lengths, rotations and angles back to corners', () => {
     expect(u.rows.map((r) => Math.round(r.rotation_deg))).toEqual([0, 0]);
     expect(z.rows.map((r) => Math.round(Math.abs(r.rotation_deg)))).toEqual([0, 180]);
     expect(
-      bendCorners(z.rows, z.last_mm, 10, pose)[3]?.map((v) => Math.round(v * 1e6) / 1e6 + 0),
+      bendCorners(z.rows, z.last_mm, pose)[3]?.map((v) => Math.round(v * 1e6) / 1e6 + 0),
     ).toEqual([200, 80, 0]);
   });
 });

@@ -448,7 +448,9 @@ describe('older documents', () => {
     });
     expect(value.loops[0]?.connections[0]?.from).toEqual(desk.loops[0]?.connections[0]?.from);
     const fitting = { ...desk.kit.maleToMale, name: 'Double male joint, rotary' };
-    expect(value.kit).toEqual({ ...desk.kit, maleToMale: fitting });
+    // Tools that came later are not in it.
+    const consumables = desk.kit.consumables?.filter((c) => c.duty !== 'tube-bender');
+    expect(value.kit).toEqual({ ...desk.kit, maleToMale: fitting, consumables });
     expect(value.choices).toMatchObject({
       inventory: { 'scr-1': 4 },
       profile: [
@@ -471,6 +473,28 @@ describe('older documents', () => {
     );
     expect(g.value.loops[0]?.connections.some((c) => c.by === 'direct')).toBe(true);
     expect(g.value.kit.maleToMale).toMatchObject({ id: 'fit-joint', duty: 'maleToMale' });
+  });
+
+  test('version 4 kept one test bend; it is the first of several now', () => {
+    const g = parseDesign(readFileSync(join(folder, 'v4.json'), 'utf8'));
+    if (!g.ok) throw new Error('it does not open');
+    expect(g.value.loops.map((l) => l.testBends)).toEqual([
+      [{ set_deg: 90, left_deg: 86 }],
+      undefined,
+    ]);
+  });
+
+  test('radii are one for each corner, and an error says how many', () => {
+    const route = desk.layout.routes['run-4'] as NonNullable<(typeof desk.layout.routes)[string]>;
+    const g = parseDesign(
+      JSON.stringify({
+        ...desk,
+        layout: { ...desk.layout, routes: { 'run-4': { ...route, radii_mm: [50] } } },
+      }),
+    );
+    expect(g.ok ? '' : g.troubles.map((t) => t.message).join()).toContain(
+      `${route.corners.length - 2} corners between its ends and 1 radii`,
+    );
   });
 
   test('a part kept under the old names opens under the new ones', () => {

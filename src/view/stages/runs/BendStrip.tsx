@@ -3,6 +3,7 @@ import { findComponent, type Loop } from '@/core/design';
 import { formatMillimetres, formatNumber } from '@/core/units';
 import type { Run } from '@/core/tubing';
 import { bendSheet, type TubeTurn } from '@/core/plan';
+import { QuantityField } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
@@ -15,9 +16,17 @@ const WIDE = 330,
  */
 export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loop }) {
   const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
   const sheet = bendSheet(run, loop),
     { routed } = run;
   if (!sheet || !routed) return null;
+  const choose = (corner: number, radius_mm: number | null): void =>
+    commit(`radius of a bend of ${run.name}`, {
+      do: 'route.radius',
+      connection: run.id,
+      corner,
+      radius_mm,
+    });
   const x = (mm: number): number => 4 + ((WIDE - 8) * mm) / sheet.cut_mm;
   const [first] = sheet.bends;
   const near =
@@ -71,6 +80,7 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
               <th>turn the tube first</th>
               <th className="num">angle</th>
               {sheet.springBack !== null && <th className="num">set</th>}
+              <th className="num">radius, mm</th>
             </tr>
           </thead>
           <tbody>
@@ -92,6 +102,18 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
                 {sheet.springBack !== null && (
                   <td className="num">{formatNumber(m.set_deg, { decimals: 1 })}°</td>
                 )}
+                <td className="num">
+                  <QuantityField
+                    label={`Radius of bend ${i + 1}`}
+                    hideLabel
+                    value={m.radius_mm}
+                    quantity="length"
+                    decimals={1}
+                    min={loop.tube.minBend_mm}
+                    max={1000}
+                    onCommit={(v) => choose(m.corner, v)}
+                  />
+                </td>
               </tr>
             ))}
           </tbody>
@@ -106,8 +128,11 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
       )}
       {first && (
         <p>
-          Start the first bend {formatMillimetres(first.setBack_mm, 1)} before its corner, on a
-          mandrel of {formatMillimetres(sheet.radius_mm, 1)}.
+          Start the first bend {formatMillimetres(first.setBack_mm, 1)} before its corner, on{' '}
+          {first.mandrel_mm === first.radius_mm
+            ? `a mandrel of ${formatMillimetres(first.mandrel_mm, 1)}`
+            : `a former of ${formatMillimetres(first.mandrel_mm, 1)}: it opens to ${formatMillimetres(first.radius_mm, 1)} as it springs back`}
+          .
         </p>
       )}
       {!run.tube.hard && (

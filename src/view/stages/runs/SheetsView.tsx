@@ -1,5 +1,4 @@
 'use client';
-import type { Loop } from '@/core/design';
 import { KERF_MM, SPARE_STICKS, TUBE_SPARE } from '@/core/bom';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { TRIM_MM } from '@/core/tubing';
@@ -12,8 +11,9 @@ import {
   type BendSheet,
 } from '@/core/plan';
 import { bendSheetPages } from '@/format';
-import { printSheets, QuantityField } from '@/view/shared';
+import { printSheets } from '@/view/shared';
 import { downloadBends, downloadBendSheet, useEditor } from '@/view/workspace';
+import { TestBends } from './TestBends';
 import styles from './RunsStage.module.css';
 
 const print = (sheets: readonly BendSheet[], title: string): void =>
@@ -55,7 +55,7 @@ export function SheetsView() {
                 one.
               </p>
             )}
-            {loop.tube.hard && <TestBend loop={loop} />}
+            {loop.tube.hard && <TestBends loop={loop} />}
             {sheets.length > 0 && (
               <table>
                 <thead>
@@ -207,51 +207,6 @@ export function SheetsView() {
           </section>
         );
       })}
-    </div>
-  );
-}
-
-/** A bend set to one angle, and what was left of it: how much the tube springs back. */
-function TestBend({ loop }: { readonly loop: Loop }) {
-  const commit = useEditor((s) => s.commit);
-  const bend = loop.testBend ?? null;
-  const set = (set_deg: number, left_deg: number): void =>
-    commit('note a test bend', {
-      do: 'loop.test-bend',
-      loop: loop.id,
-      bend: { set_deg, left_deg },
-    });
-  return (
-    <div className={styles.row}>
-      <span>Test bend on a spare piece:</span>
-      <QuantityField
-        label="Bent to"
-        value={bend?.set_deg ?? 90}
-        quantity="angle"
-        decimals={1}
-        min={10}
-        max={180}
-        onCommit={(v) => v !== null && set(v, bend?.left_deg ?? v)}
-      />
-      <QuantityField
-        label="Left when cool"
-        optional
-        value={bend?.left_deg ?? null}
-        quantity="angle"
-        decimals={1}
-        min={5}
-        max={180}
-        onCommit={(v) =>
-          v === null
-            ? commit('forget the test bend', { do: 'loop.test-bend', loop: loop.id, bend: null })
-            : set(bend?.set_deg ?? 90, v)
-        }
-      />
-      <span className="soft">
-        {bend
-          ? `${formatNumber((100 * bend.left_deg) / bend.set_deg, { decimals: 1 })} % is left: sheets give the angle to set.`
-          : 'Without one, bend to the angle and hold until it is cool.'}
-      </span>
     </div>
   );
 }

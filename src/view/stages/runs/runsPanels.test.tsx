@@ -99,10 +99,10 @@ describe('sheets and cuts', () => {
     const left = screen.getAllByLabelText('Left when cool')[0] as HTMLInputElement;
     fireEvent.change(left, { target: { value: '81' } });
     fireEvent.blur(left);
-    expect(state.design.loops[0]?.testBend).toEqual({ set_deg: 90, left_deg: 81 });
-    expect(screen.getByText(/^90\.0 % is left/)).toBeTruthy();
+    expect(state.design.loops[0]?.testBends).toEqual([{ set_deg: 90, left_deg: 81 }]);
+    expect(screen.getByText(/^Test bend: 90\.0 % of the set angle is left/)).toBeTruthy();
     fireEvent.change(left, { target: { value: '' } });
     fireEvent.blur(left);
-    expect(state.design.loops[0]?.testBend).toBeUndefined();
+    expect(state.design.loops[0]?.testBends).toBeUndefined();
   });
 });
