@@ -1,6 +1,7 @@
 import { applyEdit, withoutRoutes, type Design, type Edit } from '../design';
 import { resolveFixes, type Finding, type Fix, type Judge } from '../checks';
 import type { Part } from '../components';
+import { worstRise } from '../thermal';
 import { createSelectors } from './selectors';
 import type { Evaluation, PublishedFinding, Analysis } from './types';
 
@@ -55,24 +56,36 @@ export function analyse(
   return createSession(design, offer).analysis();
 }
 
-/** Findings remembered while the design lives. */
-function remembered(find: (design: Design) => readonly Finding[]) {
-  const known = new WeakMap<Design, readonly Finding[]>();
-  return (design: Design): readonly Finding[] => {
-    let findings = known.get(design);
-    if (!findings) {
-      findings = find(design);
-      known.set(design, findings);
+/** What is found of a design, remembered while the design lives. */
+function remembered<T>(find: (design: Design) => T): (design: Design) => T {
+  const known = new WeakMap<Design, T>();
+  return (design) => {
+    let found = known.get(design);
+    if (!found) {
+      found = find(design);
+      known.set(design, found);
     }
-    return findings;
+    return found;
   };
 }
 
 /** What fixes are judged by: a changed design has the routes that its change leaves it. */
 export const JUDGE: Judge = {
-  asRouted: remembered((design) => analyse(design).findings),
-  estimated: remembered((design) => analyse(withoutRoutes(design)).findings),
+  asRouted: (design) => JUDGED.asRouted(design).findings,
+  estimated: (design) => JUDGED.estimated(design).findings,
+  deltaT_K: (design, basis) => JUDGED[basis](design).deltaT_K,
 };
+const JUDGED = {
+  asRouted: remembered((design) => judgedBy(analyse(design))),
+  estimated: remembered((design) => judgedBy(analyse(withoutRoutes(design)))),
+};
+
+function judgedBy({ findings, reports, system }: Analysis): {
+  readonly findings: readonly Finding[];
+  readonly deltaT_K: number | null;
+} {
+  return { findings, deltaT_K: worstRise(reports.heat[system.design.brief.loadCase]) };
+}
 
 /**
  * What is published of an analysis. `fixes`: ways out are tried, each by a whole analysis, a second

@@ -2,6 +2,7 @@ import type { Fix, Diagnostic } from './diagnostic';
 import { worstRise } from '../thermal';
 import { formatKelvin, formatNumber } from '../units';
 import { airFixes } from './airFixes';
+import { moreRadiators } from './moreRadiators';
 import { nameOf, type CheckInputs, type OperatingCheck } from './inputs';
 
 export const coolingShort: OperatingCheck = {
@@ -9,7 +10,7 @@ export const coolingShort: OperatingCheck = {
   severity: 'fails',
   stage: 'cooling',
   meaning:
-    'The coolant settles farther above the room than the brief allows, or has no steady temperature at all. More sections, faster fans or less heat.',
+    'The coolant settles farther above the room than the brief allows, or has no steady temperature at all. More sections, faster fans or less heat. What is offered was tried whole: a radiator is placed, let into the loop and worked out with its fans and air.',
   source: 'the brief; temperature from the heat model',
   run: (context) => {
     const { deltaT_K } = context.design.brief.limits;
@@ -46,7 +47,17 @@ export const coolingShort: OperatingCheck = {
         measured: rise,
         limit: deltaT_K,
         unit: 'K',
-        candidates: () => [...fixes, ...airFixes(context)],
+        candidates: () =>
+          [
+            ...fixes,
+            // Where no area would do, it is the airflow that must change.
+            ...(sizing.sectionsNeeded === Infinity
+              ? [...airFixes(context), ...radiatorFixes(context)]
+              : [...radiatorFixes(context), ...airFixes(context)]),
+          ].map((fix) => ({
+            ...fix,
+            tells: 'deltaT' as const,
+          })),
       });
     }
     for (const r of context.thermalModel.radiators) {
@@ -62,6 +73,18 @@ export const coolingShort: OperatingCheck = {
     return diagnostic;
   },
 };
+
+/** Of those, so many are tried: the rest of the tries are for changes of the airflow. */
+const MOST_RADIATORS = 4;
+
+/** One more radiator on a free mount, either way of its air, really placed. */
+const radiatorFixes = ({ design, offer }: CheckInputs): readonly Fix[] =>
+  (['usual', 'other'] as const)
+    .flatMap((air) => moreRadiators(design, offer, air).slice(0, MOST_RADIATORS / 2))
+    .map(({ part, mountName, air, edit }) => ({
+      label: `One more ${part.name} on the ${mountName.toLowerCase()}, ${air === 'in' ? 'drawing in' : 'blowing out'}`,
+      edit,
+    }));
 
 /** Why more of the same radiators would not do, where that is so. */
 function whyNoArea({ heat, design }: CheckInputs): string {

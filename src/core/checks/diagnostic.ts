@@ -8,6 +8,8 @@ export type Stage =
 export interface Fix {
   readonly label: string;
   readonly edit: Edit;
+  /** What a whole analysis of the changed build is asked for and its label then says. */
+  readonly tells?: 'deltaT';
 }
 
 /** The one thing every check says. */

@@ -1,6 +1,7 @@
 export { OPERATING_CHECKS, CHECKS, SPATIAL_CHECKS } from './registry';
 export type { OperatingCheck, CheckInputs, SpatialInputs, SpatialCheck } from './inputs';
 export { defaultPlacements, whyNoMount, whyNotOn, type Place } from './places';
+export { moreRadiators, type MoreRadiator } from './moreRadiators';
 export { SPOT_MARGIN_K } from './heatOver';
 export { neededWords } from './coolingShort';
 export {
@@ -15,4 +16,4 @@ export {
   type Stage,
   type Verdict,
 } from './diagnostic';
-export { anyKindWorse, findingKey, resolveFixes, type Judge } from './resolveFixes';
+export { anyKindWorse, findingKey, resolveFixes, type Basis, type Judge } from './resolveFixes';

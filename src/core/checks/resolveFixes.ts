@@ -1,4 +1,5 @@
 import { applyEdit, EditError, type Design } from '../design';
+import { formatKelvin } from '../units';
 import type { Finding, Fix, Severity } from './diagnostic';
 
 /** Ways out tried for one finding, and offered of those that hold. */
@@ -52,10 +53,13 @@ export function anyKindWorse(
   return false;
 }
 
-/** Whole analyses of a design: its runs as they are routed, and all estimated. */
+/** Whole analyses of a design: its runs as they are routed, or all estimated. */
+export type Basis = 'asRouted' | 'estimated';
 export interface Judge {
   asRouted(design: Design): readonly Finding[];
   estimated(design: Design): readonly Finding[];
+  /** Of the warmest loop over the room, K; null when it has no steady state. */
+  deltaT_K(design: Design, basis: Basis): number | null;
 }
 
 const WAYLESS = /^run\.(no-way|unrouted|unpinned)$/;
@@ -72,25 +76,39 @@ export function resolveFixes(design: Design, finding: Finding, judge: Judge): re
   const candidates = finding.candidates().slice(0, MOST_TRIED);
   if (candidates.length === 0) return [];
   const now = judge.asRouted(design);
-  const holds = ({ edit }: Fix): boolean => {
+  const tried = (fix: Fix): Fix | null => {
     let changed: Design;
     try {
-      changed = applyEdit(design, edit).design;
+      changed = applyEdit(design, fix.edit).design;
     } catch (error) {
-      if (error instanceof EditError) return false;
+      if (error instanceof EditError) return null;
       throw error;
     }
     const then = judge.asRouted(changed);
-    return unrouted(then) <= unrouted(now)
-      ? isGone(finding, now, then)
-      : isGone(finding, judge.estimated(design), judge.estimated(changed));
+    const basis: Basis = unrouted(then) <= unrouted(now) ? 'asRouted' : 'estimated';
+    const gone =
+      basis === 'asRouted'
+        ? isGone(finding, now, then)
+        : isGone(finding, judge.estimated(design), judge.estimated(changed));
+    return gone ? told(fix, changed, basis, judge) : null;
   };
   const offered: Fix[] = [];
-  for (const fix of candidates) {
+  for (const candidate of candidates) {
     if (offered.length >= MOST_OFFERED) break;
-    if (holds(fix)) offered.push(fix);
+    const fix = tried(candidate);
+    if (fix) offered.push(fix);
   }
   return offered;
+}
+
+/** A fix that holds, with what it comes to where its label asks for that. */
+function told(fix: Fix, changed: Design, basis: Basis, judge: Judge): Fix {
+  if (fix.tells === undefined) return fix;
+  const { tells: _tells, ...plain } = fix;
+  const rise_K = judge.deltaT_K(changed, basis);
+  if (rise_K === null) return plain;
+  const figure = `coolant ${formatKelvin(rise_K)}${basis === 'estimated' ? ', estimated runs' : ''}`;
+  return { ...plain, label: `${fix.label}: ${figure}` };
 }
 
 /** Whether a finding is gone and nothing is worse for it. */

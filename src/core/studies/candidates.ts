@@ -6,11 +6,11 @@ import {
   type Component,
   findComponent,
 } from '../design';
-import { insertStation, proposeLoop } from '../loops';
+import { proposeLoop } from '../loops';
 import { compileSystem } from '../system';
 import type { FanPart, Part, PumpPart, RadiatorPart } from '../components';
 import { formatNumber } from '../units';
-import { defaultPlacements } from '../checks';
+import { defaultPlacements, moreRadiators } from '../checks';
 
 export type ChangeKind =
   | 'fans'
@@ -58,7 +58,7 @@ export function candidates(design: Design, offer: readonly Part[]): readonly Can
   return [
     ...otherFans(design, offer),
     ...otherCores(design, offer),
-    ...moreRadiators(design, offer),
+    ...anotherRadiator(design, offer),
     ...bothFaces(design),
     ...directions(design),
     ...exhaust(design, offer),
@@ -118,77 +118,14 @@ function otherCores(design: Design, offer: readonly Part[]): readonly Candidate[
   );
 }
 
-/** Tried on each free mount, largest first. */
-const MOST_PER_MOUNT = 2;
-
-/**
- * One more radiator on a free mount, with fans like those there are, let into the loop where it
- * needs least tube.
- */
-function moreRadiators(design: Design, offer: readonly Part[]): readonly Candidate[] {
-  const [like] = radiatorsIn(design);
-  const loop = design.loops[0];
-  const fan = like && fansOf(design, like.id)[0];
-  if (!like || !fan || !loop) return [];
-  const parts = offer
-    .filter(
-      (p): p is RadiatorPart =>
-        p.kind === 'radiator' &&
-        p.section_mm === fan.part.section_mm &&
-        p.core.finMetal === like.part.core.finMetal,
-    )
-    .sort(
-      (a, b) =>
-        b.sections - a.sections ||
-        Math.abs(a.size[2] - like.part.size[2]) - Math.abs(b.size[2] - like.part.size[2]),
-    );
-  const tried = new Map<string, number>();
-  return parts.flatMap((part) =>
-    defaultPlacements(design, { id: '', part }).flatMap(({ placement }): Candidate[] => {
-      if (placement.on !== 'mount') return [];
-      const count = tried.get(placement.mount) ?? 0;
-      if (count >= MOST_PER_MOUNT) return [];
-      const ids = design.components.map((i) => i.id);
-      const id = freeId(ids, 'radiator'),
-        fans = freeId([...ids, id], 'fan');
-      const mount =
-        design.case?.mounts.find((m) => m.id === placement.mount)?.name.toLowerCase() ??
-        placement.mount;
-      const added: Edit[] = [
-        {
-          do: 'component.add',
-          component: { id, name: `Radiator, ${mount}`, part, placement, settings: {} },
-        },
-        {
-          do: 'component.add',
-          component: {
-            id: fans,
-            name: `Fans, ${mount}`,
-            part: fan.part,
-            placement: { on: 'radiator', component: id, face: 'interior' },
-            settings:
-              fan.settings.speed_rpm === undefined ? {} : { speed_rpm: fan.settings.speed_rpm },
-          },
-        },
-      ];
-      const into = insertStation(
-        added.reduce((b, e) => applyEdit(b, e).design, design),
-        loop.id,
-        id,
-      );
-      if (!into) return [];
-      tried.set(placement.mount, count + 1);
-      return [
-        {
-          id: `radiator-${part.id}-${placement.mount}`,
-          kind: 'radiator',
-          label: `${part.name} on the ${mount}`,
-          edit: { do: 'batch', edits: [...added, into] },
-        },
-      ];
-    }),
-  );
-}
+/** One more radiator on a free mount. */
+const anotherRadiator = (design: Design, offer: readonly Part[]): readonly Candidate[] =>
+  moreRadiators(design, offer).map(({ part, mount, mountName, edit }) => ({
+    id: `radiator-${part.id}-${mount}`,
+    kind: 'radiator',
+    label: `${part.name} on the ${mountName.toLowerCase()}`,
+    edit,
+  }));
 
 function bothFaces(design: Design): readonly Candidate[] {
   return radiatorsIn(design).flatMap((r): Candidate[] => {

@@ -80,7 +80,7 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
               <th>turn the tube first</th>
               <th className="num">angle</th>
               {sheet.springBack !== null && <th className="num">set</th>}
-              <th className="num">radius, mm</th>
+              <th className="num">radius</th>
             </tr>
           </thead>
           <tbody>
