@@ -319,6 +319,54 @@ export const CASES: readonly CasePart[] = [
       { id: 'over-second', name: 'Over the front stand', at: [485, 200, 130] },
     ],
   }),
+  // The basement is closed off: what stands on its floor mount breathes and warms its air alone.
+  box('case-undercroft-68', 'Undercroft 68', HURDLE, 21900, [520, 560, 220], {
+    mounts: [
+      front(520, 125, 115, 430, [row(120, 3), row(140, 3)], 70),
+      top(34, 560, 138, 460, [row(120, 3), row(140, 3)], 70),
+      rear(380, 140, 140),
+      { ...bottom(195, 175, 300, [row(120, 2), row(140, 2)], 60), chamber: 'basement' },
+    ],
+    air: {
+      chambers: [{ id: 'basement', name: 'The basement' }],
+      openings: [
+        ...(vents(160, 100).openings ?? []),
+        {
+          id: 'basement-slots',
+          name: 'Slots in the basement cover',
+          area_cm2: 260,
+          openShare: 0.5,
+          from: 'main',
+          to: 'basement',
+        },
+        {
+          id: 'basement-rear',
+          name: 'Vent beside the supply',
+          area_cm2: 60,
+          openShare: 0.5,
+          from: 'basement',
+        },
+      ],
+    },
+    boardAt: [8, 210, 8],
+    boardStandards: ['ATX', 'micro ATX', 'mini ITX'],
+    bay: { min: [5, 5, 12], max: [185, 93, 180] },
+    behind_mm: 26,
+    grommets: grommets(274, 260, 400),
+    obstacles: [
+      {
+        id: 'shroud',
+        name: 'Basement cover',
+        removable: false,
+        min: [0, 118, 0],
+        max: [500, 120, 220],
+      },
+    ],
+    spots: [
+      { id: 'pump', name: 'Cover, before the card', at: [380, 120, 120], holes: PUMP_FOOT },
+      { id: 'over', name: 'Over the pump', at: [380, 190, 120] },
+    ],
+  }),
   box('case-heron-30', 'Heronry 30', SLATE, 11900, [400, 400, 188], {
     mounts: [
       front(400, 5, 98, 370, [row(120, 3), row(140, 2)], 55),

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoDesign } from '@/catalogue';
+import { catalogued, demoDesign } from '@/catalogue';
 import { analyse } from '../analysis';
 import { applyEdit, type Design } from '../design';
 import { air } from '../fluids';
@@ -39,6 +39,53 @@ describe('rows of fans in the case', () => {
     expect(wayOf({ air: 'in' }, 5)).toBe('in');
     expect(wayOf({ air: 'in' }, -5)).toBe('out');
     expect(wayOf({ air: 'out' }, -5)).toBe('in');
+  });
+});
+
+describe('a case with a closed basement', () => {
+  const withFloor = (air: 'in' | 'out'): Design =>
+    [
+      { do: 'case.choose', case: catalogued('case', 'case-undercroft-68') } as const,
+      {
+        do: 'component.add',
+        component: {
+          id: 'floor-fan',
+          name: 'Floor fan',
+          part: catalogued('fan', 'fan-wren-120-1200'),
+          placement: { on: 'mount', mount: 'bottom', slide_mm: 0, ports: 'end', air },
+          settings: {},
+        },
+      } as const,
+    ].reduce<Design>((design, edit) => applyEdit(design, edit).design, desk);
+
+  test.each(['in', 'out'] as const)(
+    'what its floor fan moves (%s) passes through the slots and the vent of the basement',
+    (way) => {
+      const { reports: now } = analyse(withFloor(way));
+      const { caseFans, openings, chambers } = now.heat.stress;
+      expect(chambers.map((c) => c.id)).toEqual(['main', 'basement']);
+      const fan = caseFans.find((f) => f.id === 'floor-fan')?.airFlow_m3h ?? NaN;
+      const into = openings.reduce((sum, o) => {
+        if (o.to === 'basement') return sum + o.airFlow_m3h;
+        return o.from === 'basement' ? sum - o.airFlow_m3h : sum;
+      }, 0);
+      expect(fan).toBeGreaterThan(20);
+      expect(into / fan).toBeCloseTo(way === 'in' ? -1 : 1, 6);
+      const [main, basement] = chambers;
+      expect(Math.sign((basement?.pressure_Pa ?? 0) - (main?.pressure_Pa ?? 0))).toBe(
+        way === 'in' ? 1 : -1,
+      );
+    },
+  );
+
+  test('a floor fan drawing in keeps the basement at the room, one blowing out warms it from above', () => {
+    const basementOver = (way: 'in' | 'out'): number => {
+      const design = withFloor(way),
+        { chambers } = analyse(design).reports.heat.stress;
+      return (chambers[1]?.temp_C ?? NaN) - design.brief.room_C;
+    };
+    expect(basementOver('in')).toBeLessThan(1);
+    expect(basementOver('out')).toBeGreaterThan(1);
   });
 });
 

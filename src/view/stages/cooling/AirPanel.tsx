@@ -166,12 +166,19 @@ function sensitivityWords({ asItIs_K, openFrame_K, sealed_K }: AirSensitivity): 
   return `On an open frame the coolant would be ${by(openFrame_K)}; with every vent and seam taped, ${by(sealed_K)}.`;
 }
 
+const chamberName = (shell: CasePart | null, id: string): string =>
+  shell?.air?.chambers?.find((c) => c.id === id)?.name ?? 'The main chamber';
+
 function pressureWords(
-  { id, pressure_Pa }: { readonly id: string; readonly pressure_Pa: number },
+  {
+    id,
+    pressure_Pa,
+    temp_C,
+  }: { readonly id: string; readonly pressure_Pa: number; readonly temp_C: number },
   several: boolean,
   shell: CasePart | null,
 ): string {
-  const name = shell?.air?.chambers?.find((c) => c.id === id)?.name;
+  const warm = several ? ` and is at ${formatCelsius(temp_C, 1)}` : '';
   const side = pressure_Pa >= 0 ? 'over' : 'under';
-  return `${several ? (name ?? 'The main chamber') : 'The case'} stands ${formatNumber(Math.abs(pressure_Pa), { decimals: 1 })} Pa ${side} the room.`;
+  return `${several ? chamberName(shell, id) : 'The case'} stands ${formatNumber(Math.abs(pressure_Pa), { decimals: 1 })} Pa ${side} the room${warm}.`;
 }

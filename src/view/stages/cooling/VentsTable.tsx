@@ -1,5 +1,7 @@
 'use client';
+import { ROOM_AIR } from '@/core/airflow';
 import type { CaseAir } from '@/core/components';
+import type { CaseReport } from '@/core/thermal';
 import { freeId } from '@/core/design';
 import { formatNumber } from '@/core/units';
 import { QuantityField } from '@/view/shared';
@@ -8,9 +10,15 @@ import { Section } from '../frame/StageFrame';
 import styles from './CoolingStage.module.css';
 
 type Vent = NonNullable<CaseAir['openings']>[number];
+type Way = CaseReport['openings'][number];
 
 /** Of a vent that is put in by hand: a small mesh, half open. */
 const NEW_VENT = { area_cm2: 100, openShare: 0.5 } as const;
+
+const placeName = (chambers: NonNullable<CaseAir['chambers']>, id: string): string => {
+  if (id === ROOM_AIR) return 'room';
+  return chambers.find((c) => c.id === id)?.name.toLowerCase() ?? 'main chamber';
+};
 
 /** Ways for air without a fan: what passes each, and how large it is. */
 export function VentsTable() {
@@ -38,6 +46,7 @@ export function VentsTable() {
       openings: [...vents, { id, name: `Vent ${vents.length + 1}`, ...NEW_VENT }],
     });
   };
+  const chambers = own.chambers ?? [];
   const leaks = report.openings.find((o) => o.id === 'leaks');
   return (
     <Section title="Vents and gaps">
@@ -69,64 +78,25 @@ export function VentsTable() {
           <tbody>
             {report.openings
               .filter((o) => o.id !== 'leaks')
-              .map((o) => {
-                const vent = vents.find((v) => v.id === o.id);
-                return (
-                  <tr key={o.id}>
-                    <td>{o.name}</td>
-                    <td className="num">
-                      {vent ? (
-                        <QuantityField
-                          label={`Size of ${o.name}`}
-                          hideLabel
-                          width={48}
-                          value={o.area_cm2}
-                          quantity="area"
-                          min={1}
-                          max={5000}
-                          onCommit={(v) => v !== null && setVent(o.id, { area_cm2: v })}
-                        />
-                      ) : (
-                        `${formatNumber(o.area_cm2)} cm²`
-                      )}
-                    </td>
-                    <td className="num">
-                      {vent && (
-                        <QuantityField
-                          label={`Open share of ${o.name}`}
-                          hideLabel
-                          width={36}
-                          value={100 * (vent.openShare ?? 1)}
-                          quantity="share"
-                          min={5}
-                          max={100}
-                          onCommit={(v) => v !== null && setVent(o.id, { openShare: v / 100 })}
-                        />
-                      )}
-                    </td>
-                    <td className="num">
-                      {formatNumber(o.from === 'room' ? o.airFlow_m3h : -o.airFlow_m3h)}
-                    </td>
-                    <td className="num">
-                      {vent && (
-                        <button
-                          type="button"
-                          className={styles.put}
-                          aria-label={`Close ${o.name}`}
-                          onClick={() =>
-                            change(`closed ${o.name}`, {
-                              ...own,
-                              openings: vents.filter((v) => v.id !== o.id),
-                            })
-                          }
-                        >
-                          close
-                        </button>
-                      )}
-                    </td>
-                  </tr>
-                );
-              })}
+              .map((o) => (
+                <VentRow
+                  key={o.id}
+                  way={o}
+                  places={
+                    chambers.length > 0
+                      ? `${placeName(chambers, o.from)} to ${placeName(chambers, o.to)}`
+                      : null
+                  }
+                  vent={vents.find((v) => v.id === o.id) ?? null}
+                  onChange={(values) => setVent(o.id, values)}
+                  onClose={() =>
+                    change(`closed ${o.name}`, {
+                      ...own,
+                      openings: vents.filter((v) => v.id !== o.id),
+                    })
+                  }
+                />
+              ))}
             <tr>
               <td>Seams and gaps</td>
               <td className="num">
@@ -161,5 +131,74 @@ export function VentsTable() {
         √(2 Δp/ρ), mesh by its open share. Warm air rising by itself is left out.
       </p>
     </Section>
+  );
+}
+
+/** One way for air: what the case's own data say of it can be changed, a free mount is as it is. */
+function VentRow({
+  way,
+  places,
+  vent,
+  onChange,
+  onClose,
+}: {
+  readonly way: Way;
+  /** Between which chambers, where there are several. */
+  readonly places: string | null;
+  readonly vent: Vent | null;
+  readonly onChange: (values: Partial<Vent>) => void;
+  readonly onClose: () => void;
+}) {
+  const into_m3h = way.to === ROOM_AIR ? -way.airFlow_m3h : way.airFlow_m3h;
+  return (
+    <tr>
+      <td>
+        {way.name}
+        {places !== null && <span className="soft">, {places}</span>}
+      </td>
+      <td className="num">
+        {vent ? (
+          <QuantityField
+            label={`Size of ${way.name}`}
+            hideLabel
+            width={48}
+            value={way.area_cm2}
+            quantity="area"
+            min={1}
+            max={5000}
+            onCommit={(v) => v !== null && onChange({ area_cm2: v })}
+          />
+        ) : (
+          `${formatNumber(way.area_cm2)} cm²`
+        )}
+      </td>
+      <td className="num">
+        {vent && (
+          <QuantityField
+            label={`Open share of ${way.name}`}
+            hideLabel
+            width={36}
+            value={100 * (vent.openShare ?? 1)}
+            quantity="share"
+            min={5}
+            max={100}
+            onCommit={(v) => v !== null && onChange({ openShare: v / 100 })}
+          />
+        )}
+      </td>
+      <td className="num">{formatNumber(into_m3h)}</td>
+      <td className="num">
+        {vent && (
+          <button
+            type="button"
+            className={styles.put}
+            aria-label={`Close ${way.name}`}
+            onClick={onClose}
+          >
+            close
+          </button>
+        )}
+      </td>
+    </tr>
   );
 }
