@@ -41,4 +41,10 @@ export {
 } from './seriesParallel';
 export { familyChange, familyOf, PLAIN_FAMILY, type FamilyChange } from './family';
 export { beforeAfter, type BeforeAfter, type Outcome } from './beforeAfter';
-export { SPREAD_BESIDE, uncertainty, type Judged, type WholeUncertainty } from './uncertainty';
+export {
+  SPREAD_BESIDE,
+  uncertainty,
+  type GapJudged,
+  type Judged,
+  type WholeUncertainty,
+} from './uncertainty';

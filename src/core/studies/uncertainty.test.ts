@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoDesign } from '@/catalogue';
 import { analyse } from '../analysis';
-import { applyEdit, type Design } from '../design';
+import { applyEdit, findComponent, type Design } from '../design';
 import { bandOf, normal, randomBy } from '../units';
 import { SPREAD_BESIDE, uncertainty, type WholeUncertainty } from '.';
 
@@ -67,6 +67,38 @@ describe('what a build may come to', () => {
       analyse(applyEdit(desk, { do: 'brief.limit', values: { budget_minor: null } }).design),
     );
     expect(none.price.beyond).toBe(0);
+  });
+
+  /**
+   * A tolerance is three deviations: two parts of ± t each spread by √2 t/3. A gap of one such
+   * deviation is closed in 15.9 % of builds, one of nothing in half (normal tables).
+   */
+  test('gaps that may turn: by the tolerance of both sides, each part one draw in all its gaps', () => {
+    const [gap] = analysis.reports.clearance.gaps.filter(
+      ({ a, b }) => findComponent(desk, a) && findComponent(desk, b),
+    );
+    if (!gap) throw new Error('no gap between two parts');
+    const t = 0.3;
+    const parts = desk.components.map((c) => ({ ...c, part: { ...c.part, tolerance_mm: t } }));
+    const deviation = (Math.SQRT2 * t) / 3;
+    const judgedAt = (gap_mm: number) =>
+      of(
+        {
+          ...analysis,
+          system: { ...analysis.system, design: { ...desk, components: parts } },
+          reports: {
+            ...analysis.reports,
+            clearance: { ...analysis.reports.clearance, gaps: [{ ...gap, gap_mm }] },
+          },
+        } as typeof analysis,
+        4000,
+      ).gaps[0];
+    expect(judgedAt(deviation)?.beyond).toBeCloseTo(0.159, 1);
+    expect(judgedAt(0)?.beyond).toBeCloseTo(0.5, 1);
+    expect(judgedAt(desk.brief.limits.clear_mm)?.tight).toBeCloseTo(0.5, 1);
+    const band = judgedAt(0)?.band;
+    expect((band?.high ?? NaN) / deviation).toBeCloseTo(1.645, 1);
+    expect(judgedAt(2.5)).toBeUndefined();
   });
 
   test('it stops when told to', () => {

@@ -1,5 +1,5 @@
 import type { Analysis } from '../analysis';
-import type { LoopId } from '../design';
+import { findComponent, type Design, type LoopId } from '../design';
 import { flowAtShares, networkOf } from '../hydraulics';
 import { heardLevel } from '../acoustics';
 import { soundSources, temperatureUncertainty, type Uncertainty } from '../thermal';
@@ -17,6 +17,8 @@ export const SPREAD_BESIDE = {
   sound_dB: 1.5,
   /** Of a price until it is quoted, as a share. */
   price: 0.05,
+  /** Of a size, as a share of its tolerance: a tolerance holds 997 in 1,000 (three deviations). */
+  tolerance: 1 / 3,
 } as const;
 
 /** A figure under many draws, and the share of them on the wrong side of its limit. */
@@ -33,6 +35,16 @@ export interface WholeUncertainty extends Uncertainty {
   readonly noise: Judged;
   /** The loop's list, minor units, against the budget; `beyond` 0 without one. */
   readonly price: Judged;
+  /** Gaps whose verdict may turn: mm, and the share of builds in which the two touch. */
+  readonly gaps: readonly GapJudged[];
+}
+
+/** A gap under many draws of both sizes. */
+export interface GapJudged extends Judged {
+  readonly a: string;
+  readonly b: string;
+  /** Share of the draws in which less is left than the brief keeps clear. */
+  readonly tight: number;
 }
 
 /** Draws of everything that is uncertain. Null when `tell` stops it. */
@@ -59,6 +71,7 @@ export function uncertainty(
     flow: flowsOf(analysis, draws, random),
     noise: noiseOf(analysis, draws, random),
     price: priceOf(analysis, draws, random),
+    gaps: gapsOf(analysis, draws, random),
   };
 }
 
@@ -111,6 +124,45 @@ function priceOf({ reports: { bom } }: Analysis, draws: number, random: () => nu
   );
   return judged(totals, (t) => bom.budget !== null && t > bom.budget);
 }
+
+/** Gaps this many deviations from touching, or from what is kept clear, may turn. */
+const NEAR_DEVIATIONS = 4;
+
+/** Every part is off its size by one draw in all its gaps; the case counts once, as its walls. */
+function gapsOf(
+  { system: { design }, reports }: Analysis,
+  draws: number,
+  random: () => number,
+): readonly GapJudged[] {
+  const clear_mm = design.brief.limits.clear_mm;
+  const deviationOf = (id: string): number =>
+    SPREAD_BESIDE.tolerance *
+    (findComponent(design, id)?.part.tolerance_mm ?? design.case?.tolerance_mm ?? 0);
+  const near = reports.clearance.gaps.filter(({ a, b, gap_mm }) => {
+    const reach_mm = NEAR_DEVIATIONS * Math.hypot(deviationOf(a), deviationOf(b));
+    return Math.abs(gap_mm) < reach_mm || Math.abs(gap_mm - clear_mm) < reach_mm;
+  });
+  const sides = [...new Set(near.flatMap(({ a, b }) => [sideOf(design, a), sideOf(design, b)]))];
+  const off = Array.from(
+    { length: draws },
+    () => new Map(sides.map((id) => [id, deviationOf(id) * normal(random)])),
+  );
+  return near.map(({ a, b, gap_mm }) => {
+    const values = off.map(
+      (by) => gap_mm - (by.get(sideOf(design, a)) ?? 0) - (by.get(sideOf(design, b)) ?? 0),
+    );
+    return {
+      a,
+      b,
+      ...judged(values, (gap) => gap < 0),
+      tight: values.filter((gap) => gap < clear_mm).length / Math.max(1, values.length),
+    };
+  });
+}
+
+/** A part by its id; walls, cages and shrouds are all of the case. */
+const sideOf = (design: Design, id: string): string => (findComponent(design, id) ? id : CASE_SIDE);
+const CASE_SIDE = 'case';
 
 /** A factor about 1; never below a third. */
 const factor = (random: () => number, spread: number): number =>

@@ -16,6 +16,7 @@ import { formatCelsius, formatKelvin, formatNumber, formatWatts } from '@/core/u
 import type { Expansion, LoopVolume } from '@/core/bom';
 import type { LoopFlow, LinkFlow, RunDrop } from '@/core/hydraulics';
 import type { Gap } from '@/core/clearance';
+import { SPREAD_BESIDE, type GapJudged, type Judged } from '@/core/studies';
 import type { Run } from '@/core/tubing';
 import type { Reason } from '@/view/shared';
 
@@ -191,7 +192,7 @@ const splitOf = ({ tube_kPa, bends_kPa, fittings }: RunDrop): Reason['inputs'] =
   ];
 };
 
-export const reasonForGap = (g: Gap): Reason => ({
+export const reasonForGap = (g: Gap, judged?: GapJudged): Reason => ({
   title: `${g.nameA} and ${g.nameB}`,
   formula:
     'Shortest distance of the two bodies, boxes or cylinders; when they overlap, minus the shortest move that parts them.',
@@ -205,9 +206,28 @@ export const reasonForGap = (g: Gap): Reason => ({
       name: 'expected of two made independently (root of the sum of squares)',
       value: `${formatNumber(g.rss_mm, { decimals: 1 })} mm`,
     },
+    ...chancesOf(judged),
   ],
-  source: 'geometry of the placed parts',
+  source: judged
+    ? 'geometry of the placed parts; a tolerance as three standard deviations (common practice, no source)'
+    : 'geometry of the placed parts',
 });
+
+/** How a gap falls out over many builds, where its verdict may turn. */
+const chancesOf = (judged: GapJudged | undefined): Reason['inputs'] =>
+  judged?.band
+    ? [
+        {
+          name: 'nine in ten such builds',
+          value: `${formatNumber(judged.band.low, { decimals: 1 })} to ${formatNumber(judged.band.high, { decimals: 1 })} mm`,
+        },
+        { name: 'the two touch', value: `${formatNumber(100 * judged.beyond)} in 100` },
+        {
+          name: 'less is left than the brief keeps clear',
+          value: `${formatNumber(100 * judged.tight)} in 100`,
+        },
+      ]
+    : [];
 
 export const reasonForRun = (r: Run): Reason =>
   r.routed
@@ -266,7 +286,7 @@ export const reasonForNeeded = (
   return {
     title: 'Sections needed',
     formula:
-      'All radiators grown or shrunk alike, fans at the present speed, until the warmest loop meets the limit.',
+      'All radiators with their fans and the air they bring grown or shrunk alike, at the present speed, until the warmest loop meets the limit. Findings offer radiators really placed, each worked out whole.',
     inputs: [
       { name: 'now', value: formatNumber(sections) },
       { name: 'rise now', value: formatKelvin(rise) },
@@ -294,6 +314,50 @@ export const reasonForBand = (b: Uncertainty): Reason => ({
   source:
     'standard deviations by common practice, no source; logged readings will narrow the first two',
 });
+
+/** What a band of flow, noise or price was drawn from. */
+const BESIDE = {
+  flow: {
+    title: 'Where the flow of nine in ten such builds falls',
+    inputs: [
+      { name: "the pump's head", value: `± ${formatNumber(100 * SPREAD_BESIDE.head)} %` },
+      { name: 'all that the loop takes', value: `± ${formatNumber(100 * SPREAD_BESIDE.losses)} %` },
+    ],
+    beyond: 'move less than the brief asks',
+  },
+  noise: {
+    title: 'Where the noise of nine in ten such builds falls',
+    inputs: [
+      {
+        name: 'level of each fan and pump',
+        value: `± ${formatNumber(SPREAD_BESIDE.sound_dB, { decimals: 1 })} dB`,
+      },
+    ],
+    beyond: 'are louder than the brief allows',
+  },
+  price: {
+    title: 'Where the price of nine in ten such lists falls',
+    inputs: [
+      {
+        name: 'each price until it is quoted',
+        value: `± ${formatNumber(100 * SPREAD_BESIDE.price)} %`,
+      },
+    ],
+    beyond: 'cost more than the budget',
+  },
+} as const;
+
+export const reasonForBeside = (of: keyof typeof BESIDE, { beyond }: Judged): Reason => ({
+  title: BESIDE[of].title,
+  formula: `${DRAWN} The draws are seeded: the same build shows the same band.`,
+  inputs: [
+    ...BESIDE[of].inputs,
+    { name: BESIDE[of].beyond, value: `${formatNumber(100 * beyond)} in 100` },
+  ],
+  source: 'standard deviations by common practice, no source',
+});
+const DRAWN =
+  'Draws of what the papers do not settle, each worked out; the middle nine tenths are shown.';
 
 export const reasonForCarries = (
   c: { readonly heat_W: number; readonly ofNow: number; readonly speed_rpm: number },

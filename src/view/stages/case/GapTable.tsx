@@ -1,9 +1,10 @@
 'use client';
 import { memo } from 'react';
 import type { ClearanceReport } from '@/core/clearance';
+import type { GapJudged } from '@/core/studies';
 import { formatMillimetres, formatNumber } from '@/core/units';
 import { Mark, Why } from '@/view/shared';
-import { useEditor } from '@/view/workspace';
+import { useBands, useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { reasonForGap } from '../reasons';
 import styles from './CaseStage.module.css';
@@ -16,6 +17,13 @@ export const gapsToMind = (gaps: Gaps, picked: string | null): Gaps =>
     .filter((g) => g.verdict !== 'clear' || (picked !== null && (g.a === picked || g.b === picked)))
     .slice(0, 14);
 
+/** "touch in 7 of 100 builds", where that may be. */
+const touching = (judged: GapJudged | undefined) =>
+  judged && judged.beyond > SELDOM && judged.beyond < 1 - SELDOM ? (
+    <span className="soft">: touch in {Math.round(100 * judged.beyond)} of 100 builds</span>
+  ) : null;
+const SELDOM = 0.005;
+
 /** The gaps to mind, or the nearest where all is clear. */
 export const GapTable = memo(function GapTable({
   gaps,
@@ -25,6 +33,9 @@ export const GapTable = memo(function GapTable({
   readonly picked: string | null;
 }) {
   const pick = useEditor((s) => s.pick);
+  const bands = useBands();
+  const judgedOf = ({ a, b }: Gaps[number]) =>
+    bands.result?.gaps.find((j) => j.a === a && j.b === b);
   const near = gapsToMind(gaps, picked);
   const shown = near.length > 0 ? near : gaps.slice(0, 6);
   return (
@@ -55,9 +66,10 @@ export const GapTable = memo(function GapTable({
                       {g.nameA}
                     </button>{' '}
                     · {g.nameB}
+                    {touching(judgedOf(g))}
                   </td>
                   <td className="num">
-                    <Why reason={reasonForGap(g)}>
+                    <Why reason={reasonForGap(g, judgedOf(g))}>
                       {formatMillimetres(g.gap_mm, Math.abs(g.gap_mm) < 10 ? 1 : 0)}
                     </Why>
                   </td>

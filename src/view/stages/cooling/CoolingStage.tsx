@@ -7,7 +7,13 @@ import type { Fault, Transient } from '@/core/transient';
 import { Segments, Why } from '@/view/shared';
 import { useBands, useEditor, useCurves, useTransient } from '@/view/workspace';
 import { EmptyStage, StageFrame } from '../frame/StageFrame';
-import { reasonForBand, reasonForNeeded, reasonForNoise, reasonForRise } from '../reasons';
+import {
+  reasonForBand,
+  reasonForBeside,
+  reasonForNeeded,
+  reasonForNoise,
+  reasonForRise,
+} from '../reasons';
 import { AirPanel } from './AirPanel';
 import { AnswerPanel } from './AnswerPanel';
 import { ChangeTable } from './ChangeTable';
@@ -127,7 +133,11 @@ function Cooling() {
         {band?.noise.band && (
           <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
             {' '}
-            ({formatNumber(band.noise.band.low)} to {formatNumber(band.noise.band.high)})
+            (
+            <Why reason={reasonForBeside('noise', band.noise)}>
+              {formatNumber(band.noise.band.low)} to {formatNumber(band.noise.band.high)}
+            </Why>
+            )
           </span>
         )}
         .{chanceWords(band?.noise, 'be louder than you ask')}{' '}

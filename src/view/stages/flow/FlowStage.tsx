@@ -16,7 +16,7 @@ import { Segments, Why } from '@/view/shared';
 import { downloadInp, useBands, useEditor } from '@/view/workspace';
 import { chanceWords } from '../bandWords';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
-import { reasonForFlow } from '../reasons';
+import { reasonForBeside, reasonForFlow } from '../reasons';
 import { BranchTable } from './BranchTable';
 import { DirtTable } from './DirtTable';
 import { LossStairs } from './LossStairs';
@@ -168,8 +168,12 @@ function OneLoop({
             {likely?.band && (
               <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
                 {' '}
-                ({formatNumber(likely.band.low, { decimals: 1 })} to{' '}
-                {formatNumber(likely.band.high, { decimals: 1 })})
+                (
+                <Why reason={reasonForBeside('flow', likely)}>
+                  {formatNumber(likely.band.low, { decimals: 1 })} to{' '}
+                  {formatNumber(likely.band.high, { decimals: 1 })}
+                </Why>
+                )
               </span>
             )}{' '}
             and {formatKilopascals(state.head_kPa)}

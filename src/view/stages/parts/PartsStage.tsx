@@ -2,10 +2,11 @@
 import { useState } from 'react';
 import { PART_KINDS, type PartKind } from '@/core/components';
 import { formatMoney, formatNumber, plural } from '@/core/units';
-import { Mark, Segments } from '@/view/shared';
+import { Mark, Segments, Why } from '@/view/shared';
 import { useBands, downloadList, downloadListJson, useEditor } from '@/view/workspace';
 import { MoneyField } from '../brief/MoneyField';
 import { chanceWords } from '../bandWords';
+import { reasonForBeside } from '../reasons';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { BuyingView } from './BuyingView';
 import { DrawerBox } from './DrawerBox';
@@ -32,6 +33,7 @@ export function PartsStage() {
   const open = useEditor((s) => s.open);
   const [by, setBy] = useState<Seen>('kind');
   const bands = useBands();
+  const price = bands.result?.price;
   const { bom: list } = analysis.reports;
   const { currency } = design.brief;
   if (list.lines.length === 0)
@@ -70,7 +72,17 @@ export function PartsStage() {
           loop&apos;s budget: the machine&apos;s own hardware ({formatMoney(list.machineTotal)}{' '}
           {currency} to buy) and tools ({formatMoney(list.toolTotal)}). Prices are the Stores&apos;
           own; shops&apos; prices are under buying.
-          {budget !== null && chanceWords(bands.result?.price, 'cost more than the budget')}
+          {price?.band && (
+            <>
+              {' '}
+              Nine in ten such lists come to{' '}
+              <Why reason={reasonForBeside('price', price)}>
+                {formatMoney(price.band.low)} to {formatMoney(price.band.high)} {currency}
+              </Why>
+              .
+            </>
+          )}
+          {budget !== null && chanceWords(price, 'cost more than the budget')}
         </>
       }
       side={
