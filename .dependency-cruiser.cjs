@@ -12,7 +12,7 @@ const MAY = {
   measure: ['components', 'geometry'],
   bracket: ['components'],
   system: ['components', 'design', 'geometry'],
-  corrosion: ['components', 'design'],
+  corrosion: ['components', 'design', 'geometry'],
   wiring: ['components', 'design', 'system'],
   loops: ['components', 'design', 'geometry', 'system'],
   tubing: ['components', 'design', 'geometry', 'system'],

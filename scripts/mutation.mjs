@@ -5,7 +5,7 @@
 //   npm run mutation -- airflow thermal    these rooms
 //   npm run mutation -- --each 200         so many a room
 //   npm run mutation -- --known            faults that once lived, by name
-import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { build } from 'esbuild';
@@ -50,8 +50,10 @@ function randomBy(seed) {
 
 const filesIn = (room) =>
   readdirSync(join(ROOT, 'src/core', room)).map((f) => join(ROOT, 'src/core', room, f));
+const PINNED = join(ROOT, 'src/proof/pinned');
 const testsOf = (rooms) => [
   ...rooms.flatMap((r) => filesIn(r).filter((f) => f.endsWith('.test.ts'))),
+  ...rooms.map((r) => join(PINNED, `${r}.test.ts`)).filter((f) => existsSync(f)),
   join(ROOT, 'src/proof/proof.test.ts'),
 ];
 
