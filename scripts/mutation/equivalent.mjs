@@ -37,4 +37,19 @@ export const EQUIVALENT = [
     line: /COOLANT_RANGE_C/,
     why: 'temperatures are held inside it: none of a loop that works reaches its ends',
   },
+  {
+    file: /tubing\/springBack\.ts$/,
+    line: /const slope = tests\.reduce/,
+    why: 'deviations from a mean sum to 0: the sign of the mean makes no difference',
+  },
+  {
+    file: /tubing\/estimate\.ts$/,
+    line: /axes <= 1|Math\.acos/,
+    why: 'whole numbers compared, or a guard against rounding at ± 1',
+  },
+  {
+    file: /clearance\/(gaps|ports)\.ts$/,
+    line: /if \(known\)|best && \(a\.cylinder|boxes > 0|bound|NEAR_MM\) continue/,
+    why: 'what is kept, or passed over because it cannot be nearer: the same answer sooner',
+  },
 ];

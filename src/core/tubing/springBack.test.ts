@@ -40,6 +40,16 @@ describe('spring-back', () => {
     ]);
     expect(same.offset_deg).toBe(0);
     expect(same.slope).toBeCloseTo((90 * 87 + 92 * 88) / (90 ** 2 + 92 ** 2), 12);
+    // A slope of 0.52 is still a line of its own, of 0.45 or 1.15 it is a slip.
+    const steep = (slope: number) =>
+      known([
+        { set_deg: 40, left_deg: 30 },
+        { set_deg: 140, left_deg: 30 + 100 * slope },
+      ]);
+    expect(steep(0.52).slope).toBeCloseTo(0.52, 9);
+    expect(steep(1.08).slope).toBeCloseTo(1.08, 9);
+    expect(steep(0.45).offset_deg).toBe(0);
+    expect(steep(1.15).offset_deg).toBe(0);
     const slip = known([
       { set_deg: 45, left_deg: 80 },
       { set_deg: 90, left_deg: 86 },

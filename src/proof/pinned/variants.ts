@@ -21,12 +21,80 @@ export function variants(each: number): readonly Variant[] {
   return DEMO_BUILDS.flatMap(({ design }) => [
     { id: `${design.name}, routed`, design },
     { id: `${design.name}, estimated`, design: withoutRoutes(design) },
+    ...byHand(design),
     ...Array.from({ length: each }, (_, i) => ({
       id: `${design.name}, changed ${i + 1}`,
       design: withoutRoutes(changed(design, random)),
     })),
   ]);
 }
+
+/** Builds that chance seldom makes. */
+function byHand(design: Design): readonly Variant[] {
+  const named = (id: string, made: Design): Variant => ({
+    id: `${design.name}, ${id}`,
+    design: withoutRoutes(made),
+  });
+  const elsewhere = (ids: readonly string[], on: 'free' | 'unplaced'): Design =>
+    ids.reduce<Design>(
+      (now, component, i) =>
+        applyEdit(now, {
+          do: 'component.place',
+          component,
+          placement: on === 'free' ? { on, at: [40 + 90 * i, 0, 50], turn: i % 2 ? 90 : 0 } : { on },
+        } as Edit).design,
+      design,
+    );
+  const idsOf = (...kinds: readonly string[]): readonly string[] =>
+    design.components.filter((c) => kinds.includes(c.part.kind)).map((c) => c.id);
+  const wished = design.loops.reduce<Design>(
+    (now, loop) => ({
+      ...now,
+      loops: now.loops.map((l) =>
+        l.id === loop.id
+          ? {
+              ...l,
+              connections: l.connections.map((c, i) => ({
+                ...c,
+                ends:
+                  i % 2
+                    ? ({ from: 'rotary90', to: 'extender' } as const)
+                    : ({ from: 'rotary45', to: 'rotary90' } as const),
+              })),
+            }
+          : l,
+      ),
+    }),
+    elsewhere(idsOf('radiator'), 'unplaced'),
+  );
+  const bridge = CATALOGUE.find((p) => p.kind === 'fitting' && p.duty === 'bridge');
+  return [
+    named('without a case', { ...design, case: null }),
+    named('pumps on the floor', elsewhere(idsOf('pump', 'reservoir'), 'free')),
+    named('radiators beside it', wished),
+    named('bridged', {
+      ...design,
+      loops: design.loops.map((loop) => ({
+        ...loop,
+        connections: loop.connections.map((c, i) =>
+          i === 1 && bridge?.kind === 'fitting'
+            ? { ...c, by: 'direct' as const, bridge: bridge as never }
+            : c,
+        ),
+      })),
+    }),
+    named('with long screws only', {
+      ...design,
+      kit: { ...design.kit, screws: design.kit.screws.filter((s) => s.length_mm >= 35) },
+    }),
+    ...CATALOGUE.flatMap((p) =>
+      p.kind === 'case' && p.id !== design.case?.id
+        ? [named(`in ${p.name}`, { ...design, case: p })]
+        : [],
+    ).slice(0, MOST_CASES),
+  ];
+}
+const MOST_CASES = 4;
 
 /** Some changes in turn; those that do not apply are left out. */
 function changed(design: Design, random: () => number): Design {

@@ -1,0 +1,132 @@
+import type { System } from '../system';
+import { freeWay, insertionsOf, type Insertion } from './insertion';
+import type { Unit } from './unit';
+
+/** A unit in its turn: the way it goes in, and what it had to come before. */
+export interface Turn {
+  readonly unit: Unit;
+  /** Null where no order lets it in: it is put in with others taken off again. */
+  readonly way: Insertion | null;
+  /** Units that would shut it out, were they there before it: each alone closes every way. */
+  readonly before: readonly string[];
+  /** Units to be taken off again for it; empty where it goes in. */
+  readonly trappedBy: readonly string[];
+}
+
+/** Kinds in the order a builder likes where geometry leaves the choice (common practice). */
+const LIKED: readonly Unit['kind'][] = [
+  'supply',
+  'board',
+  'plugs',
+  'fan',
+  'radiator',
+  'block',
+  'reservoir',
+  'pump',
+  'inline',
+  'card',
+];
+const likedLate = (unit: Unit): number => {
+  const at = LIKED.indexOf(unit.kind);
+  return at < 0 ? LIKED.length : at;
+};
+
+/**
+ * An order in which every unit can be moved in past what stands already, found backwards: the whole
+ * machine is taken apart, each time by what can come out. Taking away never shuts a way, so where
+ * this sticks no order exists; then the least hemmed in is taken out by force and told.
+ */
+export function assemblyOrder(system: System, units: readonly Unit[]): readonly Turn[] {
+  const ways = new Map(units.map((u) => [u.id, insertionsOf(system, u, units)] as const));
+  const waysOf = (unit: Unit): readonly Insertion[] => ways.get(unit.id) ?? [];
+  const left = new Map(units.map((u) => [u.id, u] as const));
+  const taken: Turn[] = [];
+  while (left.size > 0) {
+    const standing = new Set(left.keys());
+    const loose = [...left.values()].filter(
+      (u) => ![...left.values()].some((o) => o.hosts.includes(u.id)),
+    );
+    const free = loose.flatMap((unit) => {
+      const way = freeWay(waysOf(unit), without(standing, unit.id));
+      return way ? [{ unit, way }] : [];
+    });
+    const next = free.sort(
+      (a, b) => likedLate(b.unit) - likedLate(a.unit) || b.unit.id.localeCompare(a.unit.id),
+    )[0];
+    const turn = next
+      ? turnOf(next.unit, next.way, waysOf(next.unit), [])
+      : forced(loose.length > 0 ? loose : [...left.values()], waysOf, standing);
+    taken.push(turn);
+    left.delete(turn.unit.id);
+  }
+  return taken.reverse();
+}
+
+const without = (ids: ReadonlySet<string>, id: string): ReadonlySet<string> =>
+  new Set([...ids].filter((x) => x !== id));
+
+/** The unit that fewest others hem in, and which those are. */
+function forced(
+  units: readonly Unit[],
+  waysOf: (unit: Unit) => readonly Insertion[],
+  standing: ReadonlySet<string>,
+): Turn {
+  const tries = units.map((unit) => {
+    const ways = waysOf(unit).map((w) => w.blockedBy.filter((id) => standing.has(id)));
+    const least = ways.reduce<readonly string[] | null>(
+      (a, b) => (a && a.length <= b.length ? a : b),
+      null,
+    );
+    return { unit, least };
+  });
+  tries.sort(
+    (a, b) =>
+      (a.least?.length ?? Infinity) - (b.least?.length ?? Infinity) ||
+      a.unit.id.localeCompare(b.unit.id),
+  );
+  const { unit, least } = tries[0] as (typeof tries)[number];
+  return turnOf(unit, null, waysOf(unit), least ?? []);
+}
+
+const turnOf = (
+  unit: Unit,
+  way: Insertion | null,
+  ways: readonly Insertion[],
+  trappedBy: readonly string[],
+): Turn => ({
+  unit,
+  way,
+  trappedBy,
+  before: (ways[0]?.blockedBy ?? []).filter((id) => ways.every((w) => w.blockedBy.includes(id))),
+});
+
+/** What is wrong with an order made by hand. */
+export interface OrderTrouble {
+  readonly unit: string;
+  /** What must come first, or what is in its way. */
+  readonly kind: 'needs' | 'shut out';
+  readonly by: readonly string[];
+}
+
+/** Every unit that cannot be put in at its turn, and why. */
+export function orderTroubles(
+  system: System,
+  units: readonly Unit[],
+  order: readonly string[],
+): readonly OrderTrouble[] {
+  const standing = new Set<string>();
+  return order.flatMap((id): OrderTrouble[] => {
+    const unit = units.find((u) => u.id === id);
+    if (!unit) return [];
+    const missing = unit.hosts.filter((h) => !standing.has(h));
+    const ways = insertionsOf(system, unit, units);
+    const open = freeWay(ways, standing);
+    const blocked = ways.map((w) => w.blockedBy.filter((b) => standing.has(b)));
+    const least = blocked.sort((a, b) => a.length - b.length)[0] ?? [];
+    standing.add(id);
+    return [
+      ...(missing.length > 0 ? [{ unit: id, kind: 'needs' as const, by: missing }] : []),
+      ...(open ? [] : [{ unit: id, kind: 'shut out' as const, by: least }]),
+    ];
+  });
+}

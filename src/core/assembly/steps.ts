@@ -1,0 +1,512 @@
+import { componentName, findComponent, type Component, type Design, type Loop } from '../design';
+import type { Bom } from '../bom';
+import type { System } from '../system';
+import type { Run } from '../tubing';
+import { formatMillimetres, plural } from '../units';
+import type { CautionId, Minutes, Step, StepKind } from './step';
+import { assemblyOrder, type Turn } from './order';
+import { PLUGS, unitsOf } from './unit';
+
+/** Hours of a test with water, pump alone (common practice, no source). */
+export const WATER_TEST_H = 24;
+/** Hours that an air test is watched at least (common practice, no source). */
+export const AIR_TEST_H = 0.5;
+
+/** Hand work by kind; runs by their bends besides. */
+const MINUTES: Readonly<Record<StepKind, Minutes>> = {
+  'test dry': { beginner: 120, practised: 45 },
+  strip: { beginner: 45, practised: 20 },
+  flush: { beginner: 25, practised: 15 },
+  mount: { beginner: 20, practised: 10 },
+  block: { beginner: 30, practised: 15 },
+  plug: { beginner: 30, practised: 15 },
+  join: { beginner: 10, practised: 4 },
+  run: { beginner: 15, practised: 6 },
+  caps: { beginner: 10, practised: 5 },
+  'air test': { beginner: 30, practised: 15 },
+  fill: { beginner: 60, practised: 30 },
+  'water test': { beginner: 30, practised: 15 },
+  close: { beginner: 15, practised: 10 },
+  'first run': { beginner: 90, practised: 70 },
+};
+const BY_BEND: Minutes = { beginner: 25, practised: 8 };
+
+/** What the steps are derived from. */
+export interface AssemblyInputs {
+  readonly system: System;
+  readonly runs: readonly Run[];
+  readonly bom: Pick<Bom, 'lines'>;
+}
+
+/** Every step from the boxes on the table to the first run, in an order that traps nothing. */
+export function assemblySteps(inputs: AssemblyInputs): readonly Step[] {
+  const { system } = inputs;
+  const { design } = system;
+  const turns = assemblyOrder(system, unitsOf(system));
+  const made = new Maker(inputs);
+  const prepared = [...testDry(made), ...strips(made), ...flushes(made)];
+  const mounted = turns.flatMap((turn) => mountSteps(made, turn));
+  const standing = mounted.map((s) => s.id);
+  const joined = joinSteps(made, standing);
+  const loops = design.loops.flatMap((loop) =>
+    loopSteps(made, loop, [...standing, ...joined.map((s) => s.id)]),
+  );
+  return [...prepared, ...mounted, ...joined, ...loops, ...lastSteps(made, loops)];
+}
+
+/** Makes steps with what the list has for them. */
+class Maker {
+  readonly design: Design;
+  readonly system: System;
+  readonly runs: readonly Run[];
+  private readonly lines: Bom['lines'];
+
+  constructor({ system, runs, bom }: AssemblyInputs) {
+    this.design = system.design;
+    this.system = system;
+    this.runs = runs;
+    this.lines = bom.lines;
+  }
+
+  nameOf(id: string): string {
+    return componentName(this.design, id);
+  }
+
+  /** A step; minutes by its kind and `more`, parts and tools from the lines that its subjects asked for. */
+  step(
+    kind: StepKind,
+    id: string,
+    subjects: readonly string[],
+    words: { readonly title: string; readonly why: string; readonly how: readonly string[] },
+    rest: {
+      readonly needs?: readonly string[];
+      readonly cautions?: readonly CautionId[];
+      readonly waits_h?: number;
+      readonly more?: Minutes;
+      readonly trapped?: string | null;
+    } = {},
+  ): Step {
+    const own = this.lines.filter((l) => l.for.some((f) => subjects.includes(f)));
+    const { beginner, practised } = MINUTES[kind];
+    return {
+      id,
+      kind,
+      subjects,
+      ...words,
+      parts: own.filter((l) => !l.tool).map(({ name, quantity }) => ({ name, quantity })),
+      tools: own.filter((l) => l.tool).map((l) => l.name),
+      cautions: rest.cautions ?? [],
+      minutes: {
+        beginner: beginner + (rest.more?.beginner ?? 0),
+        practised: practised + (rest.more?.practised ?? 0),
+      },
+      waits_h: rest.waits_h ?? 0,
+      needs: rest.needs ?? [],
+      trapped: rest.trapped ?? null,
+    };
+  }
+}
+
+const DRY = 'dry';
+
+const testDry = (m: Maker): readonly Step[] => [
+  m.step(
+    'test dry',
+    DRY,
+    m.design.components
+      .filter((c) => ['processor', 'card', 'board', 'memory', 'supply'].includes(c.part.kind))
+      .map((c) => c.id),
+    {
+      title: 'Unpack, count, and test the hardware dry',
+      why: 'What is faulty goes back while it can: once a cooler is off or a part is wet, many makers and shops take nothing back.',
+      how: [
+        'Count everything against the list; report what is missing today.',
+        'Run the machine on its own coolers for an hour: every fan, every stick, both cards.',
+        'Note return windows of used goods.',
+      ],
+    },
+    { cautions: ['warranty', 'mains'] },
+  ),
+];
+
+/** What a block takes the place of. */
+const hostOf = (m: Maker, block: Component): Component | null =>
+  block.placement.on === 'component'
+    ? (findComponent(m.design, block.placement.component) ?? null)
+    : null;
+
+const blocksOf = (m: Maker): readonly Component[] =>
+  m.design.components.filter((c) => c.part.kind === 'block');
+
+const stripId = (host: string): string => `strip ${host}`;
+
+const strips = (m: Maker): readonly Step[] =>
+  blocksOf(m).flatMap((block): Step[] => {
+    const host = hostOf(m, block);
+    return host
+      ? [
+          m.step(
+            'strip',
+            stripId(host.id),
+            [host.id],
+            {
+              title: `Take the old cooler off ${host.name}`,
+              why: 'Its pads and screws are wanted again for warranty, for resale, or to go back.',
+              how: [
+                'Photograph it before the first screw, and again with the cooler off.',
+                'Loosen the screws crosswise, a turn at a time; put each set in a labelled bag.',
+                'Measure the old pads: the block wants the thickness its own sheet names.',
+                'Clean with isopropyl alcohol until the cloth stays white.',
+              ],
+            },
+            { needs: [DRY], cautions: ['warranty', 'mains'] },
+          ),
+        ]
+      : [];
+  });
+
+const flushId = (radiator: string): string => `flush ${radiator}`;
+
+const flushes = (m: Maker): readonly Step[] =>
+  m.design.components
+    .filter((c) => c.part.kind === 'radiator')
+    .map((c) =>
+      m.step('flush', flushId(c.id), [c.id], {
+        title: `Flush ${c.name}`,
+        why: 'Flux and filings from the making clog the narrow channels of blocks.',
+        how: [
+          'Fill it half with hot tap water, close two ports with a thumb and plug, shake it, and pour through a white cloth.',
+          'Again until the cloth stays clean; then twice with distilled water, and drain it well.',
+        ],
+      }),
+    );
+
+const mountId = (unit: string): string => `mount ${unit}`;
+const PLUG = 'plug';
+const idOfUnit = (unit: string): string => (unit === PLUGS ? PLUG : mountId(unit));
+
+/** The step of a unit, and before it that of the block it carries. */
+function mountSteps(m: Maker, turn: Turn): readonly Step[] {
+  const { unit } = turn;
+  if (unit.kind === 'plugs') return [plugStep(m, turn)];
+  const root = findComponent(m.design, unit.id);
+  if (!root) return [];
+  const carried = unit.components
+    .map((id) => findComponent(m.design, id))
+    .flatMap((c) => (c && c.part.kind === 'block' && c.id !== unit.id ? [c] : []));
+  const onTable = carried.map((block) => blockStep(m, block, []));
+  const needs = [
+    ...unit.hosts.map(idOfUnit),
+    ...(unit.kind === 'radiator' ? [flushId(unit.id)] : []),
+    ...onTable.map((s) => s.id),
+  ];
+  if (root.part.kind === 'block') return [blockStep(m, root, needs, turn)];
+  return [
+    ...onTable,
+    m.step(
+      'mount',
+      mountId(unit.id),
+      unit.components,
+      {
+        title: mountTitle(m, turn, root),
+        why: whyOf(m, turn),
+        how: [...mountHow(m, turn, root), ...wayWords(turn)],
+      },
+      { needs, cautions: ['mains'], trapped: trappedWords(m, turn) },
+    ),
+  ];
+}
+
+function mountTitle(m: Maker, { unit }: Turn, root: Component): string {
+  const withIt = unit.components
+    .map((id) => findComponent(m.design, id))
+    .flatMap((c) => (c && c.id !== root.id && c.part.kind !== 'block' ? [c.name] : []));
+  return `Put in ${root.name}${withIt.length > 0 ? ` with ${listed(withIt)}` : ''}`;
+}
+
+function mountHow(m: Maker, { unit }: Turn, root: Component): readonly string[] {
+  const { part, placement } = root;
+  if (part.kind === 'radiator') {
+    const fans = unit.components
+      .map((id) => findComponent(m.design, id))
+      .flatMap((c) => (c?.part.kind === 'fan' ? [c] : []));
+    const air = placement.on === 'mount' ? placement.air : 'in';
+    return [
+      ...fans.map(
+        (f) =>
+          `${f.name}: the air goes ${air === 'in' ? 'into' : 'out of'} the case; turn the leads towards the board's fan headers.`,
+      ),
+      'Try every screw by hand first: one that is too long pierces a tube. See the screw table in Case for which.',
+      'Seat all screws, then tighten crosswise.',
+    ];
+  }
+  if (part.kind === 'board')
+    return [
+      'Stand-offs where the board has holes, and nowhere else.',
+      'Processor and memory are in it already; touch bare metal first.',
+    ];
+  if (part.kind === 'fan') return ['Turn its lead towards the header; air as its arrow says.'];
+  if (part.kind === 'pump' || part.kind === 'reservoir')
+    return [
+      'On its bracket or soft feet: what is screwed hard to sheet metal is heard.',
+      'Leave the last turn of the screws until its runs fit.',
+    ];
+  if (part.kind === 'card')
+    return ['Support it: with its block it is heavier than the slot likes.'];
+  return [];
+}
+
+/** Which way it comes in, where that is not straight from the open side. */
+function wayWords({ way }: Turn): readonly string[] {
+  if (!way?.last) return [];
+  const { axis, sign, by_mm } = way.last;
+  const from = (
+    [
+      [axis === 0 && sign < 0, 'towards the front'],
+      [axis === 0 && sign > 0, 'towards the rear'],
+      [axis === 1 && sign < 0, 'up'],
+      [axis === 1 && sign > 0, 'down'],
+    ] as const
+  ).find(([is]) => is)?.[1];
+  return from
+    ? [
+        `Bring it in from the open side, ${formatMillimetres(by_mm)} short of its place; then move it ${from}.`,
+      ]
+    : [];
+}
+
+function whyOf(m: Maker, { unit, before }: Turn): string {
+  const late = before.filter(
+    (id) => !m.design.components.some((c) => c.id === id && hangsOn(m, c, unit.id)),
+  );
+  const shut = late.map((id) => m.nameOf(id));
+  if (shut.length > 0)
+    return `Before ${listed(shut)}: with ${shut.length > 1 ? 'those' : 'that'} in its place nothing brings it in any more.`;
+  if (unit.hosts.length > 0)
+    return `After ${listed(unit.hosts.map((h) => m.nameOf(h)))}, which carries it.`;
+  return 'It goes in past everything that stands by now, and shuts nothing out.';
+}
+
+const hangsOn = (m: Maker, { id }: Component, host: string): boolean =>
+  m.system.mates.hostsOf(id).includes(host);
+
+const trappedWords = (m: Maker, { way, trappedBy }: Turn): string | null =>
+  way === null
+    ? trappedBy.length > 0
+      ? `No order brings it in: ${listed(trappedBy.map((id) => m.nameOf(id)))} must come out again for it, or it must be tilted.`
+      : 'No straight way brings it in past the cages of the case: take one out, or try tilting it.'
+    : null;
+
+const plugStep = (m: Maker, turn: Turn): Step =>
+  m.step(
+    'plug',
+    PLUG,
+    m.design.components
+      .filter((c) => c.part.kind === 'supply' || c.part.kind === 'board')
+      .map((c) => c.id),
+    {
+      title: 'Plug in the power leads, and lead the rest',
+      why:
+        turn.before.length > 0
+          ? `Before ${listed(turn.before.map((id) => m.nameOf(id)))}: fingers no longer reach the plugs behind ${turn.before.length > 1 ? 'them' : 'it'}.`
+          : 'Before the tubes: a lead pulled past a tube loosens its fittings.',
+      how: [
+        'Processor, board, cards, drives; then fans and pump to their headers.',
+        'Lead them behind the tray and leave slack where a part is still to be moved.',
+        'Where plugs sit is taken from what boards usually have; look at yours.',
+      ],
+    },
+    { needs: turn.unit.hosts.map(mountId), cautions: ['mains'], trapped: trappedWords(m, turn) },
+  );
+
+/** A block on what it cools: paste or pads, screws crosswise. */
+function blockStep(m: Maker, block: Component, needs: readonly string[], turn?: Turn): Step {
+  const host = hostOf(m, block);
+  const pads = block.part.kind === 'block' && !block.part.cools.includes('processor');
+  return m.step(
+    'block',
+    `block ${block.id}`,
+    [block.id],
+    {
+      title: `Put ${block.name} on ${host?.name ?? 'what it cools'}`,
+      why: turn
+        ? whyOf(m, turn)
+        : 'On the table, before it goes in: it is turned over for its screws.',
+      how: [
+        'Clean both faces with isopropyl alcohol; do not touch them again.',
+        pads
+          ? 'Pads by the thickness its sheet names, film off on both sides; paste on the chip itself.'
+          : 'Paste as its maker says: a pea in the middle, or spread thin.',
+        'Washers in the order of its sheet. Tighten crosswise, half a turn at a time, until it stops; no farther.',
+      ],
+    },
+    {
+      needs: [...needs, ...(host ? [stripId(host.id)] : [])],
+      cautions: ['warranty'],
+      trapped: turn ? trappedWords(m, turn) : null,
+    },
+  );
+}
+
+/** Ports screwed straight into each other. */
+const joinSteps = (m: Maker, standing: readonly string[]): readonly Step[] =>
+  m.runs
+    .filter((r) => r.by === 'direct')
+    .map((r) =>
+      m.step(
+        'join',
+        `join ${r.id}`,
+        [r.id],
+        {
+          title: `Screw ${r.endNames.from} and ${r.endNames.to} together`,
+          why: 'While neither is held by a tube: both must be able to give.',
+          how: ['O-rings wet with water; by hand until it stops, then an eighth of a turn.'],
+        },
+        { needs: standing.filter((s) => endsOf(m, r).some((id) => s.endsWith(` ${id}`))) },
+      ),
+    );
+
+const endsOf = (m: Maker, { from, to }: Run): readonly string[] =>
+  [from.component, to.component].flatMap((id) => [id, ...m.system.mates.hostsOf(id)]);
+
+/** Runs of a loop by difficulty, its caps, its tests and its filling. */
+function loopSteps(m: Maker, loop: Loop, standing: readonly string[]): readonly Step[] {
+  const runs = m.runs
+    .filter((r) => r.loop === loop.id && r.by === 'tube')
+    .sort((a, b) => a.bends - b.bends || a.cut_mm - b.cut_mm || a.id.localeCompare(b.id))
+    .map((r) => runStep(m, r, standing));
+  if (runs.length === 0) return [];
+  const caps = capStep(
+    m,
+    loop,
+    runs.map((s) => s.id),
+  );
+  const air = m.step(
+    'air test',
+    `air ${loop.id}`,
+    [loop.id],
+    {
+      title: `Test ${loop.name} with air`,
+      why: 'A leak found with air costs a quarter turn; found with coolant, a board.',
+      how: [
+        'Pump to the pressure the test panel names, never above it, and read gauge and room for as long as it says.',
+        'Hiss? Wet the joints with soapy water by brush, outside the machine only.',
+      ],
+    },
+    { needs: [caps.id], cautions: ['air'], waits_h: AIR_TEST_H },
+  );
+  const fill = m.step(
+    'fill',
+    `fill ${loop.id}`,
+    [loop.id],
+    {
+      title: `Fill ${loop.name}`,
+      why: 'With nothing powered but the pump: what drips now dries.',
+      how: [
+        'Paper under every joint. Follow the fill plan: pour, run the pump for as long as it says, stop, top up.',
+        'Tilt the case as the plan says to free the pockets of air.',
+      ],
+    },
+    { needs: [air.id], cautions: ['coolant', 'mains', 'leaks'] },
+  );
+  const water = m.step(
+    'water test',
+    `water ${loop.id}`,
+    [loop.id],
+    {
+      title: `Let ${loop.name} run, pump alone`,
+      why: 'Some joints weep only after hours.',
+      how: [
+        `Look at the paper after 10 minutes, 1 hour, 4 hours and in the morning; ${WATER_TEST_H} hours in all.`,
+        'Retighten compression fittings by hand when cold, and again after the first hot run.',
+        'A soft tube that turns while one end is tightened unwinds the other: hold it.',
+      ],
+    },
+    { needs: [fill.id], cautions: ['leaks', 'mains'], waits_h: WATER_TEST_H },
+  );
+  return [...runs, caps, air, fill, water];
+}
+
+function runStep(m: Maker, run: Run, standing: readonly string[]): Step {
+  const ends = endsOf(m, run);
+  return m.step(
+    'run',
+    `run ${run.id}`,
+    [run.id],
+    {
+      title: `${run.tube.hard ? 'Bend and put in' : 'Cut and put in'} ${run.name}`,
+      why:
+        run.bends > 1
+          ? `${plural(run.bends, 'bend')}: after the easier ones, with the hand warm.`
+          : 'Easy ones first, for practice.',
+      how: [
+        `Cut ${formatMillimetres(run.cut_mm, 1)}${run.estimated ? ', estimated: measure' : ''}; its sheet in Runs has every mark.`,
+        'O-rings wet with water. Push home, then tighten by hand, both ends by turns.',
+      ],
+    },
+    {
+      needs: standing.filter((s) => ends.some((id) => s.endsWith(` ${id}`))),
+      cautions: run.tube.hard ? ['cutting'] : [],
+      more: run.tube.hard
+        ? { beginner: run.bends * BY_BEND.beginner, practised: run.bends * BY_BEND.practised }
+        : { beginner: 0, practised: 0 },
+    },
+  );
+}
+
+const capStep = (m: Maker, loop: Loop, needs: readonly string[]): Step =>
+  m.step(
+    'caps',
+    `caps ${loop.id}`,
+    [loop.id],
+    {
+      title: `Close every port of ${loop.name}`,
+      why: 'One open port is a fountain.',
+      how: [
+        ...loop.caps.map((c) => `${m.nameOf(c.component)}, ${c.port}: ${CAP_WORDS[c.with]}.`),
+        'Go round the loop with a finger on every joint; count them against the list.',
+      ],
+    },
+    { needs },
+  );
+const CAP_WORDS = { plug: 'plug', drain: 'drain valve, shut', fill: 'fill cap' } as const;
+
+const lastSteps = (m: Maker, loops: readonly Step[]): readonly Step[] => {
+  const needs = loops.filter((s) => s.kind === 'water test').map((s) => s.id);
+  const close = m.step(
+    'close',
+    'close',
+    [],
+    {
+      title: 'Dry everything, plug the rest in, close the case',
+      why: 'Only after the paper stayed dry.',
+      how: [
+        'Everything is plugged in again and dry to the touch, slots and connectors too.',
+        'Carry it by its frame, never by radiators or tubes.',
+      ],
+    },
+    { needs, cautions: ['lifting', 'leaks', 'mains'] },
+  );
+  return [
+    close,
+    m.step(
+      'first run',
+      'first run',
+      [],
+      {
+        title: 'First run: one hour under load',
+        why: 'It shows whether the machine does what was promised.',
+        how: [
+          'Follow the guided hour in Log: room, coolant, chips, speeds, flow, at rest and warm.',
+          'Retighten compression fittings once it is cold again, and top up to the mark.',
+        ],
+      },
+      { needs: [close.id], cautions: ['leaks'] },
+    ),
+  ];
+};
+
+const listed = (names: readonly string[]): string =>
+  names.length < 2
+    ? (names[0] ?? '')
+    : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`;
