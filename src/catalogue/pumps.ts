@@ -215,6 +215,7 @@ function reservoir(
     maker: OSIER,
     price_minor: price,
     tolerance_mm: 1,
+    maxPressure_kPa: 45,
     size,
     foot: FAN_BRACKET,
     fill_mL: fill,

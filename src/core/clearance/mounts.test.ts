@@ -3,7 +3,7 @@ import { demoDesign } from '@/catalogue';
 import type { HolePattern, Mount } from '../components';
 import type { Component, Design } from '../design';
 import { compileSystem, type PlacedComponent, type Solid, type System } from '../system';
-import { missedHoles, mountDepthAt } from '.';
+import { measureGaps, missedHoles, mountDepthAt, nameObstructions, screwNeeds } from '.';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
 
@@ -85,6 +85,111 @@ describe('how deep a mount is, by hand', () => {
       used_mm: 55,
       free_mm: 90,
     });
+  });
+});
+
+describe('rails and screws at their edges', () => {
+  /** A rail of 120 mm fans about z = 100 reaches from z = 40 to 160. */
+  test('the rail is as wide as its fans, to either side', () => {
+    for (const z of [
+      [152, 158],
+      [42, 48],
+    ] as const) {
+      const thin = placed('thin', solid('thin', [100, 100, z[0]], [480, 300, z[1]]));
+      expect(mountDepthAt(systemOf([thin], []), front).free_mm).toBe(20);
+    }
+  });
+
+  test('a mount that stands off the wall measures from itself, either way', () => {
+    const inner: Mount = { ...front, at: [60, 20, 100], inward: [1, 0, 0] };
+    const wall = placed('wall', solid('wall', [150, 100, 60], [200, 300, 140]));
+    expect(mountDepthAt(systemOf([wall], []), inner).free_mm).toBe(90);
+  });
+
+  /**
+   * Fans of 25 mm: from 25 + 2.5 mm of thread up to 25 + depth − 1. With a depth of 3.7 that is 27.5
+   * to 27.7: 28 needs a washer of 1 mm under its head, which makes 28.5 the least. Nothing serves.
+   */
+  test('a washer makes the stack thicker, too: between two lengths nothing may serve', () => {
+    const radiator = desk.components.find((c) => c.id === 'front-radiator');
+    if (radiator?.part.kind !== 'radiator') throw new Error('the demo lost its front radiator');
+    const { part } = radiator;
+    const needOf = (depthToTube_mm: number, length_mm: number) => {
+      const design = {
+        ...desk,
+        components: desk.components.map((c) =>
+          c.id === radiator.id
+            ? { ...c, part: { ...part, screw: { ...part.screw, depthToTube_mm } } }
+            : c,
+        ) as Design['components'],
+        kit: {
+          ...desk.kit,
+          screws: desk.kit.screws
+            .filter((s) => s.thread === part.screw.thread)
+            .slice(0, 1)
+            .map((s) => ({ ...s, length_mm })),
+        },
+      };
+      return screwNeeds(compileSystem(design)).find(
+        (n) => n.radiator === radiator.id && n.fans !== null,
+      );
+    };
+    const { window } = needOf(5, 30) ?? {};
+    const least = window?.shortest_mm ?? NaN;
+    expect(needOf(3.7, least + 0.5)).toMatchObject({ verdict: 'none', washers: 0 });
+    // With a depth of 6 the window is 2.5 wide: one washer brings a length 3 over the least in.
+    expect(needOf(6, least + 3)).toMatchObject({ verdict: 'ok', washers: 1 });
+    expect(needOf(6, least + 2.5)).toMatchObject({ verdict: 'ok', washers: 0 });
+    expect(needOf(6, least - 0.1)).toMatchObject({ verdict: 'none' });
+  });
+
+  test('what stands before the air is told by its name', () => {
+    const found = {
+      component: 'radiator',
+      name: '',
+      gap_mm: 8,
+      by: 'tank',
+      byComponent: 'reservoir',
+      covered: 0.4,
+      loss_Pa: 2,
+    };
+    const names = new Map([
+      ['radiator', 'Front radiator'],
+      ['reservoir', 'Reservoir'],
+    ]);
+    expect(nameObstructions([found], names)[0]).toMatchObject({
+      name: 'Front radiator',
+      by: 'Reservoir, tank',
+    });
+    expect(nameObstructions([{ ...found, by: null }], names)[0]?.by).toBeNull();
+  });
+
+  test('faces that meet to rounding touch, and do not clash', () => {
+    const base = systemOf([], []);
+    const touching = (by: number) =>
+      measureGaps({
+        ...base,
+        placed: new Map(
+          (
+            [
+              ['a', [100, 100, 50], [200, 200, 100]],
+              ['b', [200 - by, 100, 50], [300, 200, 100]],
+            ] as const
+          ).map(([id, min, max]) => [
+            id,
+            {
+              ...placed(id, solid(id, min, max)),
+              frame: {},
+              unplaced: null,
+              part: { kind: 'pump', tolerance_mm: 0.5 },
+              placement: { on: 'unplaced' },
+            } as unknown as PlacedComponent,
+          ]),
+        ),
+        mates: { ...base.mates, screwedTo: () => [], hostsOf: () => [] },
+      }).gaps.find((g) => g.a === 'a' && g.b === 'b');
+    expect(touching(1e-8)).toMatchObject({ gap_mm: 0, verdict: 'marginal' });
+    expect(touching(1e-3)).toMatchObject({ verdict: 'clash' });
   });
 });
 

@@ -116,6 +116,8 @@ export interface Wet {
   /** Plastics and rubbers the coolant touches; nothing where the part's data do not tell. */
   readonly polymers?: readonly WettedPolymerSurface[];
   readonly volume_mL: number;
+  /** Most it may be put under over the room, kPa, as its maker says. */
+  readonly maxPressure_kPa?: number;
 }
 
 /**

@@ -108,6 +108,7 @@ const port = Joi.object({
   duty: Joi.string().valid('fill', 'drain').optional(),
 });
 const wet = {
+  maxPressure_kPa: Joi.number().min(1).max(1000),
   ports: Joi.array().items(port).min(1).max(16).unique('id').required(),
   passages: Joi.array()
     .items(

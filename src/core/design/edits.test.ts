@@ -134,6 +134,17 @@ const EDITS: Record<EditKind, Edit> = {
     part: 'fit-plug',
     mark: { state: 'ordered', shop: 'Weir Lane' },
   },
+  'work.mark': { do: 'work.mark', step: 'dry', mark: { on: '2026-11-28T10:00:00Z' } },
+  'work.note': { do: 'work.note', step: 'dry', note: 'two screws short' },
+  'work.order': { do: 'work.order', order: ['board', 'pump'] },
+  'work.air-test': {
+    do: 'work.air-test',
+    loop: 'loop',
+    test: {
+      resolution_mbar: 5,
+      readings: [{ on: '2026-11-28T10:00:00Z', gauge_mbar: 400, temp_C: 21 }],
+    },
+  },
   'loop.test-bends': {
     do: 'loop.test-bends',
     loop: 'loop',

@@ -26,7 +26,10 @@ import {
   type RouteConstraints,
   type LoadStep,
   type Loop,
+  type AirTest,
+  type DoneMark,
   type TestBend,
+  type Work,
   type NoRouteFound,
   type OrderMark,
   type Placement,
@@ -101,6 +104,12 @@ export type Edit =
       readonly rating: RadiatorRating | null;
     }
   | { readonly do: 'choices.profile'; readonly profile: readonly LoadStep[] }
+  /** A step of the work done, or not after all; and what was noted at it. */
+  | { readonly do: 'work.mark'; readonly step: string; readonly mark: DoneMark | null }
+  | { readonly do: 'work.note'; readonly step: string; readonly note: string | null }
+  /** Parts in the order they are put in; null: the one that is worked out. */
+  | { readonly do: 'work.order'; readonly order: readonly ComponentId[] | null }
+  | { readonly do: 'work.air-test'; readonly loop: LoopId; readonly test: AirTest | null }
   | { readonly do: 'fans.speed'; readonly speed_rpm: number }
   | { readonly do: 'loop.add'; readonly loop: Loop }
   | { readonly do: 'loop.remove'; readonly loop: LoopId }
@@ -380,6 +389,12 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
     case 'choices.profile':
       draft.choices.profile = own(edit.profile);
       return;
+    case 'work.mark':
+    case 'work.note':
+    case 'work.order':
+    case 'work.air-test':
+      draft.choices.work = workedOn(draft.choices.work ?? {}, edit);
+      return;
     case 'fans.speed':
       for (const component of draft.components) {
         if (component.part.kind === 'fan')
@@ -525,6 +540,33 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
     default: {
       const never: never = edit;
       throw new EditError(`Unknown edit ${JSON.stringify(never)}.`, 'do');
+    }
+  }
+}
+
+/** What is kept of the work, with one thing of it changed. */
+function workedOn(
+  work: Draft<Work>,
+  edit: Extract<Edit, { do: 'work.mark' | 'work.note' | 'work.order' | 'work.air-test' }>,
+): Draft<Work> {
+  const entry = <T>(
+    all: Readonly<Record<string, T>> | undefined,
+    key: string,
+    value: T | null,
+  ): Record<string, T> => {
+    const { [key]: _old, ...rest } = all ?? {};
+    return value === null ? rest : { ...rest, [key]: value };
+  };
+  switch (edit.do) {
+    case 'work.mark':
+      return { ...work, done: entry(work.done, edit.step, own(edit.mark)) };
+    case 'work.note':
+      return { ...work, notes: entry(work.notes, edit.step, edit.note) };
+    case 'work.air-test':
+      return { ...work, airTests: entry(work.airTests, edit.loop, own(edit.test)) };
+    case 'work.order': {
+      const { order: _old, ...rest } = work;
+      return edit.order ? { ...rest, order: own(edit.order) } : rest;
     }
   }
 }

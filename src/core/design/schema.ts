@@ -190,6 +190,34 @@ const layoutSchema = Joi.object({
   poses: Joi.object().pattern(ID_KEY, pose).max(120).required(),
   noRoute: Joi.object().pattern(ID_KEY, noRoute).max(400).required(),
 });
+const stepKey = Joi.string().max(140);
+const when = Joi.string().isoDate();
+/** Marks, notes, order and tests of the work itself. */
+const work = Joi.object({
+  done: Joi.object()
+    .pattern(stepKey, Joi.object({ on: when.required() }))
+    .max(800),
+  notes: Joi.object().pattern(stepKey, text(600)).max(800),
+  order: Joi.array().items(id()).max(120).unique(),
+  airTests: Joi.object()
+    .pattern(
+      ID_KEY,
+      Joi.object({
+        resolution_mbar: Joi.number().min(0.001).max(100).required(),
+        readings: Joi.array()
+          .items(
+            Joi.object({
+              on: when.required(),
+              gauge_mbar: Joi.number().min(-1000).max(5000).required(),
+              temp_C: Joi.number().min(-20).max(60).required(),
+            }),
+          )
+          .max(500)
+          .required(),
+      }),
+    )
+    .max(20),
+});
 export const loopSchema = Joi.object({
   id: id().required(),
   name: text(60).required(),
@@ -276,5 +304,6 @@ export const designSchema = Joi.object({
       )
       .max(40)
       .optional(),
+    work,
   }).required(),
 });

@@ -272,6 +272,38 @@ export interface Layout {
   readonly noRoute: Readonly<Record<ConnectionId, NoRouteFound>>;
 }
 
+/** That a step of the work is done. */
+export interface DoneMark {
+  /** ISO date and time. */
+  readonly on: string;
+}
+
+/** A look at the gauge of an air test. */
+export interface AirReading {
+  /** ISO date and time. */
+  readonly on: string;
+  /** Over the room's pressure, mbar. */
+  readonly gauge_mbar: number;
+  readonly temp_C: number;
+}
+
+/** A loop under air. */
+export interface AirTest {
+  /** Smallest step of the gauge, mbar. */
+  readonly resolution_mbar: number;
+  readonly readings: readonly AirReading[];
+}
+
+/** What is kept of the work itself. */
+export interface Work {
+  /** By step. */
+  readonly done?: Readonly<Record<string, DoneMark>>;
+  readonly notes?: Readonly<Record<string, string>>;
+  /** Parts in the order they are put in, where the builder chose another. */
+  readonly order?: readonly ComponentId[];
+  readonly airTests?: Readonly<Record<LoopId, AirTest>>;
+}
+
 export interface Design {
   readonly format: typeof BUILD_FORMAT;
   readonly version: typeof BUILD_VERSION;
@@ -291,5 +323,6 @@ export interface Design {
     readonly orders?: Readonly<Record<string, OrderMark>>;
     /** Load over time, for the time view. */
     readonly profile?: readonly LoadStep[];
+    readonly work?: Work;
   };
 }
