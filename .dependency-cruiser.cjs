@@ -45,6 +45,9 @@ const MAY = {
     'units',
   ],
   bom: ['clearance', 'components', 'design', 'fluids', 'system', 'tubing', 'units', 'wiring'],
+  assembly: ['bom', 'components', 'design', 'geometry', 'system', 'tubing', 'units'],
+  leakTest: ['components', 'design', 'system', 'tubing'],
+  filling: ['design', 'loops', 'system'],
   checks: [
     'bom',
     'clearance',

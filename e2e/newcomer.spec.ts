@@ -83,7 +83,7 @@ test('empty stages say what to do first', async ({ page }) => {
     ['5', 'Nothing is wetted yet'],
     ['6', 'No loop yet'],
     ['7', 'Nothing on the list'],
-    ['8', 'Assembly is not here yet'],
+    ['8', 'Nothing to put together yet'],
     ['9', 'The log is not here yet'],
   ] as const) {
     await page.keyboard.press(key);

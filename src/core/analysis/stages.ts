@@ -24,8 +24,17 @@ export function stageStates(
     materials: materialsState(reports, against('materials')),
     runs: runsState(reports, against('runs')),
     parts: partsState(reports, against('parts')),
-    assembly: NOT_HERE,
+    assembly: assemblyState(design, against('assembly')),
     log: NOT_HERE,
+  };
+}
+
+/** What is marked as done; how much there is to do the stage itself works out. */
+function assemblyState({ choices }: Design, found: Findings): StageState {
+  const done = Object.keys(choices.work?.done ?? {}).length;
+  return {
+    verdict: verdictWhere(found, done > 0),
+    result: done > 0 ? `${plural(done, 'step')} done` : 'not begun',
   };
 }
 

@@ -11,6 +11,8 @@ export interface Turn {
   readonly before: readonly string[];
   /** Units to be taken off again for it; empty where it goes in. */
   readonly trappedBy: readonly string[];
+  /** What must stand before it and does not, in an order made by hand. */
+  readonly lacks?: readonly string[];
 }
 
 /** Kinds in the order a builder likes where geometry leaves the choice (common practice). */

@@ -1,5 +1,3 @@
-import type { BomLine } from '../bom';
-
 export const STEP_KINDS = [
   'test dry',
   'strip',
@@ -38,7 +36,8 @@ export interface Step {
   /** Why here and not later. */
   readonly why: string;
   readonly how: readonly string[];
-  readonly parts: readonly Pick<BomLine, 'name' | 'quantity'>[];
+  /** From the list; `quantity` null where other steps share the line. */
+  readonly parts: readonly { readonly name: string; readonly quantity: number | null }[];
   readonly tools: readonly string[];
   readonly cautions: readonly CautionId[];
   readonly minutes: Minutes;

@@ -1,10 +1,17 @@
-import { componentName, findComponent, type Component, type Design, type Loop } from '../design';
+import {
+  componentName,
+  findComponent,
+  type Component,
+  type ComponentId,
+  type Design,
+  type Loop,
+} from '../design';
 import type { Bom } from '../bom';
 import type { System } from '../system';
 import type { Run } from '../tubing';
 import { formatMillimetres, plural } from '../units';
 import type { CautionId, Minutes, Step, StepKind } from './step';
-import { assemblyOrder, type Turn } from './order';
+import { assemblyOrder, orderTroubles, type Turn } from './order';
 import { PLUGS, unitsOf } from './unit';
 
 /** Hours of a test with water, pump alone (common practice, no source). */
@@ -36,13 +43,15 @@ export interface AssemblyInputs {
   readonly system: System;
   readonly runs: readonly Run[];
   readonly bom: Pick<Bom, 'lines'>;
+  /** Parts in the order the builder chose; the one worked out where not given. */
+  readonly order?: readonly ComponentId[];
 }
 
 /** Every step from the boxes on the table to the first run, in an order that traps nothing. */
 export function assemblySteps(inputs: AssemblyInputs): readonly Step[] {
   const { system } = inputs;
   const { design } = system;
-  const turns = assemblyOrder(system, unitsOf(system));
+  const turns = turnsOf(inputs);
   const made = new Maker(inputs);
   const prepared = [...testDry(made), ...strips(made), ...flushes(made)];
   const mounted = turns.flatMap((turn) => mountSteps(made, turn));
@@ -52,6 +61,33 @@ export function assemblySteps(inputs: AssemblyInputs): readonly Step[] {
     loopSteps(made, loop, [...standing, ...joined.map((s) => s.id)]),
   );
   return [...prepared, ...mounted, ...joined, ...loops, ...lastSteps(made, loops)];
+}
+
+/** Turns as worked out, or as the builder chose with what that breaks. */
+function turnsOf({ system, order }: AssemblyInputs): readonly Turn[] {
+  const units = unitsOf(system);
+  const own = assemblyOrder(system, units);
+  if (!order) return own;
+  const rank = new Map(order.map((id, i) => [id, i] as const));
+  const chosen = [...own].sort(
+    (a, b) => (rank.get(a.unit.id) ?? Infinity) - (rank.get(b.unit.id) ?? Infinity),
+  );
+  const troubles = orderTroubles(
+    system,
+    units,
+    chosen.map((t) => t.unit.id),
+  );
+  return chosen.map((turn) => {
+    const broken = troubles.filter((t) => t.unit === turn.unit.id);
+    const shut = broken.find((t) => t.kind === 'shut out'),
+      needs = broken.find((t) => t.kind === 'needs');
+    return {
+      ...turn,
+      way: shut ? null : turn.way,
+      trappedBy: shut?.by ?? [],
+      ...(needs ? { lacks: needs.by } : {}),
+    };
+  });
 }
 
 /** Makes steps with what the list has for them. */
@@ -86,14 +122,26 @@ class Maker {
       readonly trapped?: string | null;
     } = {},
   ): Step {
-    const own = this.lines.filter((l) => l.for.some((f) => subjects.includes(f)));
+    const own = BARE_HANDS.includes(kind)
+      ? []
+      : this.lines.filter(
+          (l) =>
+            l.for.some((f) => subjects.includes(f)) &&
+            (kind !== 'flush' || l.kind === 'consumable'),
+        );
     const { beginner, practised } = MINUTES[kind];
     return {
       id,
       kind,
       subjects,
       ...words,
-      parts: own.filter((l) => !l.tool).map(({ name, quantity }) => ({ name, quantity })),
+      parts: own
+        .filter((l) => !l.tool)
+        .map(({ name, quantity, for: asked }) => ({
+          name,
+          // Shared with other steps: how many of them this one takes the list does not say.
+          quantity: asked.every((f) => subjects.includes(f)) ? quantity : null,
+        })),
       tools: own.filter((l) => l.tool).map((l) => l.name),
       cautions: rest.cautions ?? [],
       minutes: {
@@ -106,6 +154,9 @@ class Maker {
     };
   }
 }
+
+/** Nothing of the list is used up at these. */
+const BARE_HANDS: readonly StepKind[] = ['test dry', 'strip', 'close', 'first run'];
 
 const DRY = 'dry';
 
@@ -290,12 +341,17 @@ function whyOf(m: Maker, { unit, before }: Turn): string {
 const hangsOn = (m: Maker, { id }: Component, host: string): boolean =>
   m.system.mates.hostsOf(id).includes(host);
 
-const trappedWords = (m: Maker, { way, trappedBy }: Turn): string | null =>
-  way === null
-    ? trappedBy.length > 0
-      ? `No order brings it in: ${listed(trappedBy.map((id) => m.nameOf(id)))} must come out again for it, or it must be tilted.`
-      : 'No straight way brings it in past the cages of the case: take one out, or try tilting it.'
-    : null;
+function trappedWords(m: Maker, { unit, way, trappedBy, lacks }: Turn): string | null {
+  if (lacks && lacks.length > 0)
+    return `${listed(lacks.map((id) => m.nameOf(id)))} must stand before it.`;
+  if (way !== null) return null;
+  if (trappedBy.length === 0)
+    return 'No straight way brings it in past the cages of the case: take one out, or try tilting it.';
+  const names = listed(trappedBy.map((id) => m.nameOf(id)));
+  return unit.yields
+    ? `Fingers do not reach the plugs past ${names}.`
+    : `With ${names} in its place nothing brings it in: take that out again for it, or tilt it.`;
+}
 
 const plugStep = (m: Maker, turn: Turn): Step =>
   m.step(

@@ -36,7 +36,16 @@ export interface Joint {
 }
 
 /** How readily a joint leaks, most first (common practice, no source). */
-const RISK = { bentHard: 5, hard: 4, adapter: 2, soft: 2, direct: 3, drain: 3, cap: 1 } as const;
+const RISK = { adapter: 2, direct: 3, drain: 3, cap: 1 } as const;
+const ENDS = {
+  bent: { why: 'a bent tube that does not quite fit pulls at its O-ring', risk: 5 },
+  straight: { why: 'an O-ring that a sharp edge may have cut', risk: 4 },
+  soft: { why: 'a tube not pushed home, or a collar not tight', risk: 2 },
+} as const;
+const endKind = ({ tube, bends }: Run): keyof typeof ENDS => {
+  if (!tube.hard) return 'soft';
+  return bends > 1 ? 'bent' : 'straight';
+};
 
 /** Every joint of a loop, in the order in which to listen, and to lay paper. */
 export function jointsOf(system: System, loop: Loop, runs: readonly Run[]): readonly Joint[] {
@@ -54,19 +63,15 @@ export function jointsOf(system: System, loop: Loop, runs: readonly Run[]): read
       });
       continue;
     }
+    const { why, risk } = ENDS[endKind(run)];
     for (const end of ['from', 'to'] as const) {
       const pieces = run.fittings.filter((f) => f.end === end).length;
-      const base = run.tube.hard ? (run.bends > 1 ? RISK.bentHard : RISK.hard) : RISK.soft;
       joints.push({
         id: `${run.id} ${end}`,
         name: `${run.name}, at ${run.endNames[end]}`,
         kind: 'end of a tube',
-        why: run.tube.hard
-          ? run.bends > 1
-            ? 'a bent tube that does not quite fit pulls at its O-ring'
-            : 'an O-ring that a sharp edge may have cut'
-          : 'a tube not pushed home, or a collar not tight',
-        risk: base + (pieces > 1 ? RISK.adapter : 0),
+        why,
+        risk: risk + (pieces > 1 ? RISK.adapter : 0),
       });
     }
   }

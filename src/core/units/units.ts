@@ -110,6 +110,16 @@ export const QUANTITIES = {
     inner: 'mL',
     units: [unit('mL', 1), unit('L', 1000), unit('fl oz', 29.5735295625, ['floz'])],
   },
+  gauge: {
+    name: 'pressure over the room',
+    inner: 'mbar',
+    units: [
+      unit('mbar', 1, ['hpa']),
+      unit('bar', 1000),
+      unit('kPa', 10),
+      unit('psi', 10 * PSI_KPA),
+    ],
+  },
   airPressure: {
     name: 'air pressure',
     inner: 'Pa',

@@ -1,60 +1,126 @@
 'use client';
+import { useState } from 'react';
+import type { Step } from '@/core/assembly';
+import { formatNumber } from '@/core/units';
+import { Segments } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { StageFrame, Section } from '../frame/StageFrame';
+import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
+import { AirTestView } from './AirTestView';
+import { FillView } from './FillView';
+import { StepList, unitOf } from './StepList';
+import { StepSheet } from './StepSheet';
+import { StepsView } from './StepsView';
+import { nextStep, useSteps } from './useSteps';
 import styles from './AssemblyStage.module.css';
 
-const CAUTIONS: readonly { readonly title: string; readonly text: string }[] = [
-  {
-    title: 'Mains',
-    text: 'Unplug and wait before touching wiring. Running a supply outside a running machine to power the pump is done only as its maker describes, with nothing else connected; anything on the mains side is for a qualified electrician under local rules.',
-  },
-  {
-    title: 'Air test',
-    text: 'Stay at or below the lowest rating in the loop (often about 0.5 bar). Clear plastic can burst: wear eye protection.',
-  },
-  {
-    title: 'Heat gun and cutting',
-    text: 'Burns, fire, fumes: ventilate. Saws, snips and cut sheet metal: gloves, eye protection, deburr.',
-  },
-  {
-    title: 'Coolants',
-    text: 'Ethylene glycol is poisonous, to pets above all; biocides irritate. Read the safety sheet, keep away from children, dispose of it by local rules.',
-  },
-  { title: 'Leaks', text: 'Power off, unplug, dry fully before powering again.' },
-  {
-    title: 'Lifting',
-    text: 'A filled case is heavy and must not be carried by its radiators or tubes.',
-  },
-  {
-    title: 'Warranty and return windows',
-    text: 'Many makers void a warranty when a cooler is removed. Check before opening anything, and test used parts dry first.',
-  },
+type Seen = 'steps' | 'air' | 'fill';
+const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
+  { value: 'steps', label: 'steps' },
+  { value: 'air', label: 'leak test with air' },
+  { value: 'fill', label: 'fill and bleed' },
 ];
 
-/** Not here yet, and says so; the cautions that hold meanwhile are. */
+/** In which order the machine is put together, tested and filled. */
 export function AssemblyStage() {
-  const name = useEditor((s) => s.design.name);
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
+  const { steps, work } = useSteps();
+  const [view, setView] = useState<Seen>('steps');
+  const [asked, setAsked] = useState<string | null>(null);
+  const step = steps.find((s) => s.id === asked) ?? nextStep(steps, work);
+  if (!design.case || design.components.length === 0 || !step)
+    return (
+      <EmptyStage
+        title="Nothing to put together yet"
+        text="Choose a case and parts first: every step follows from what stands where."
+      />
+    );
+  const mark = (of: Step, done: boolean): void =>
+    commit(done ? `done: ${of.title}` : `not done: ${of.title}`, {
+      do: 'work.mark',
+      step: of.id,
+      mark: done ? { on: new Date().toISOString() } : null,
+    });
+  const move = (from: string, to: string): void => {
+    const units = steps.flatMap((s) => {
+      const unit = unitOf(s);
+      return unit === null ? [] : [{ step: s.id, unit }];
+    });
+    const a = units.find((u) => u.step === from),
+      b = units.find((u) => u.step === to);
+    if (!a || !b) return;
+    const down = units.indexOf(a) < units.indexOf(b);
+    const rest = units.filter((u) => u !== a).map((u) => u.unit);
+    rest.splice(rest.indexOf(b.unit) + (down ? 1 : 0), 0, a.unit);
+    commit('change the order of assembly', { do: 'work.order', order: rest });
+  };
+  const doneCount = steps.filter((s) => s.id in (work.done ?? {})).length;
+  const hours = (of: 'beginner' | 'practised'): string =>
+    formatNumber(steps.reduce((s, x) => s + x.minutes[of], 0) / 60, { decimals: 0 });
   return (
     <StageFrame
-      title="Assembly is not here yet"
-      sentence={`Steps for ${name} with what blocks what, a leak-test log and a fill calculator will come here. Until then, these cautions hold for every loop.`}
+      stage="assembly"
+      title={
+        view === 'steps'
+          ? `Step ${steps.indexOf(step) + 1} of ${steps.length}: ${step.title}`
+          : (VIEWS.find((v) => v.value === view)?.label.replace(/^./, (c) => c.toUpperCase()) ?? '')
+      }
+      sentence={`${doneCount} of ${steps.length} steps done. About ${hours('beginner')} hours by hand the first time, ${hours('practised')} with practice, and the waiting of the tests (estimated).`}
       side={
-        <Section title="Where to go meanwhile">
-          <p>
-            The parts list (7) can be ordered from; the runs (6) can be measured against. Test the
-            hardware dry on its own coolers before you take anything apart.
-          </p>
-        </Section>
+        <>
+          <Section title="All steps">
+            {work.order && (
+              <p className="soft">
+                In your own order.{' '}
+                <button
+                  type="button"
+                  className={styles.link}
+                  onClick={() =>
+                    commit('order of assembly as worked out', { do: 'work.order', order: null })
+                  }
+                >
+                  Use the order worked out
+                </button>
+              </p>
+            )}
+            <StepList
+              steps={steps}
+              work={work}
+              open={step.id}
+              onOpen={(id) => {
+                setAsked(id);
+                setView('steps');
+              }}
+              onMark={mark}
+              onMove={move}
+            />
+            <p className="soft">
+              Numbers at the right: minutes with practice. Drag a part into another turn to see what
+              that would break.
+            </p>
+          </Section>
+        </>
       }
     >
-      <dl className={styles.cautions}>
-        {CAUTIONS.map((c) => (
-          <div key={c.title}>
-            <dt>{c.title}</dt>
-            <dd>{c.text}</dd>
-          </div>
-        ))}
-      </dl>
+      <div className={styles.views}>
+        <Segments label="Part of the work" value={view} options={VIEWS} onPick={setView} />
+      </div>
+      {view === 'steps' && (
+        <div className={styles.work}>
+          <StepSheet
+            step={step}
+            work={work}
+            onMark={(done) => {
+              mark(step, done);
+              if (done) setAsked(null);
+            }}
+            onNote={(note) => commit('note at a step', { do: 'work.note', step: step.id, note })}
+          />
+          <StepsView steps={steps} step={step} />
+        </div>
+      )}
+      {view === 'air' && <AirTestView />}
+      {view === 'fill' && <FillView />}
     </StageFrame>
   );
 }

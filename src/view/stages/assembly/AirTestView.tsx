@@ -1,0 +1,261 @@
+'use client';
+import { useState } from 'react';
+import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
+import { compliance, type Loop } from './testedLoop';
+import {
+  judgeAirTest,
+  jointsOf,
+  readingTrouble,
+  testLimit,
+  type LeakReport,
+} from '@/core/leakTest';
+import { reservoirsOf } from '@/core/bom';
+import type { AirTest } from '@/core/design';
+import { standardPressure } from '@/core/fluids';
+import { formatNumber } from '@/core/units';
+import { Mark, Pick, QuantityField } from '@/view/shared';
+import { useEditor } from '@/view/workspace';
+import { CAUTIONS } from './cautions';
+import styles from './AssemblyStage.module.css';
+
+const NEW_TEST: AirTest = { resolution_mbar: 5, readings: [] };
+/** How well the temperature of the air in the loop is known from a room thermometer, K (an estimate). */
+const TEMPERATURE_K = 0.3;
+
+/** The air test of a loop: readings in, leak rate and verdict out. */
+export function AirTestView() {
+  const design = useEditor((s) => s.design);
+  const [asked, setAsked] = useState<string | null>(null);
+  const loops = design.loops.filter((l) => l.connections.length > 0);
+  const loop = loops.find((l) => l.id === asked) ?? loops[0];
+  if (!loop) return <p>No loop is connected yet: there is nothing to test.</p>;
+  return (
+    <>
+      {loops.length > 1 && (
+        <Pick
+          label="Loop"
+          value={loop.id}
+          options={loops.map((l) => ({ value: l.id, label: l.name }))}
+          onPick={setAsked}
+        />
+      )}
+      <LoopTest key={loop.id} loop={loop} />
+    </>
+  );
+}
+
+function LoopTest({ loop }: { readonly loop: Loop }) {
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
+  const { system, reports } = useEditor((s) => s.analysis);
+  const test = design.choices.work?.airTests?.[loop.id] ?? NEW_TEST;
+  const limit = testLimit(system, loop);
+  const room_mbar = standardPressure(design.brief.altitude_m) / 100;
+  // Under air the reservoir is empty, not filled to its mark.
+  const volume_mL =
+    (reports.bom.volumes.find((v) => v.loop === loop.id)?.total_mL ?? 0) +
+    reservoirsOf(design, loop).reduce((sum, r) => sum + r.volume_mL - r.fill_mL, 0);
+  const tested = {
+    volume_mL,
+    compliance_mLbar: compliance(loop, reports.runs),
+    room_mbar,
+    resolution_mbar: test.resolution_mbar,
+    temperature_K: TEMPERATURE_K,
+  };
+  const start = Date.parse(test.readings[0]?.on ?? '');
+  const readings = test.readings.map((r) => ({
+    at_min: (Date.parse(r.on) - start) / 60_000,
+    gauge_mbar: r.gauge_mbar,
+    temp_C: r.temp_C,
+  }));
+  const report = judgeAirTest(readings, tested);
+  const keep = (label: string, next: AirTest | null): void =>
+    commit(label, { do: 'work.air-test', loop: loop.id, test: next });
+  return (
+    <div className={styles.test}>
+      <p>
+        Pump to {formatNumber(limit.limit_mbar)} mbar at most:{' '}
+        {limit.by === null
+          ? 'what is usual, since no part of the loop tells a lower rating.'
+          : `the rating of ${limit.by}, the lowest in the loop.`}{' '}
+        The loop holds {formatNumber(volume_mL)} mL of air and swells by{' '}
+        {formatNumber(tested.compliance_mLbar, { decimals: 2 })} mL a bar.
+      </p>
+      <p className={styles.caution}>
+        <strong>{CAUTIONS.air.title}.</strong> {CAUTIONS.air.text}
+      </p>
+      {report ? (
+        <Verdict report={report} />
+      ) : (
+        <p role="status">
+          Note the gauge now, and again every few minutes: two readings tell a first rate.
+        </p>
+      )}
+      <NewReading
+        limit_mbar={limit.limit_mbar}
+        before={test.readings[test.readings.length - 1] ?? null}
+        onAdd={(gauge_mbar, temp_C) =>
+          keep('a reading of the gauge', {
+            ...test,
+            readings: [...test.readings, { on: new Date().toISOString(), gauge_mbar, temp_C }],
+          })
+        }
+      />
+      <div className={styles.inline}>
+        <QuantityField
+          label="Smallest step of the gauge"
+          value={test.resolution_mbar}
+          quantity="gauge"
+          decimals={1}
+          min={0.1}
+          max={100}
+          onCommit={(v) => v !== null && keep('step of the gauge', { ...test, resolution_mbar: v })}
+        />
+        {test.readings.length > 0 && (
+          <button
+            type="button"
+            className={styles.link}
+            onClick={() => keep('start the test anew', null)}
+          >
+            Start anew
+          </button>
+        )}
+      </div>
+      {report && <Readings report={report} />}
+      <h3>Where to listen, in this order</h3>
+      <ol className={styles.how}>
+        {jointsOf(system, loop, reports.runs).map((j) => (
+          <li key={j.id}>
+            {j.name} <span className="soft">({j.why})</span>
+          </li>
+        ))}
+      </ol>
+    </div>
+  );
+}
+
+const VERDICT_WORDS = {
+  tight: 'Tight',
+  leaks: 'It leaks',
+  'not yet known': 'Not yet known',
+} as const;
+const VERDICT = { tight: 'ok', leaks: 'fails', 'not yet known': 'unchecked' } as const;
+
+function Verdict({ report }: { readonly report: LeakReport }) {
+  const { verdict, leak_mLmin, leakBand_mLmin, limit_mLmin, longer_min, fall_mbar } = report;
+  const rate = `${formatNumber(leak_mLmin, { decimals: 3 })} ± ${formatNumber(leakBand_mLmin, { decimals: 3 })} mL/min`;
+  return (
+    <p className={styles.verdict} role="status">
+      <Mark verdict={VERDICT[verdict]} /> <strong>{VERDICT_WORDS[verdict]}</strong>: {rate} of air
+      at the test pressure; up to {formatNumber(limit_mLmin, { decimals: 3 })} counts as tight.
+      Corrected for the room, it fell by {formatNumber(fall_mbar, { decimals: 1 })} mbar.
+      {verdict === 'not yet known' &&
+        (longer_min === null
+          ? ' This gauge will not tell: use one with smaller steps.'
+          : ` Look for about ${waitWords(longer_min)} more.`)}
+    </p>
+  );
+}
+
+const waitWords = (minutes: number): string =>
+  minutes < 90
+    ? `${formatNumber(Math.ceil(minutes))} min`
+    : `${formatNumber(minutes / 60, { decimals: 1 })} h`;
+
+function NewReading({
+  limit_mbar,
+  before,
+  onAdd,
+}: {
+  readonly limit_mbar: number;
+  readonly before: { readonly gauge_mbar: number; readonly temp_C: number } | null;
+  onAdd(gauge_mbar: number, temp_C: number): void;
+}) {
+  const [gauge, setGauge] = useState<number | null>(before?.gauge_mbar ?? null);
+  const [temp, setTemp] = useState<number>(before?.temp_C ?? 22);
+  const trouble =
+    gauge === null
+      ? null
+      : readingTrouble({ at_min: 0, gauge_mbar: gauge, temp_C: temp }, limit_mbar);
+  return (
+    <div className={styles.inline}>
+      <QuantityField
+        label="Gauge"
+        optional
+        value={gauge}
+        quantity="gauge"
+        decimals={1}
+        min={-1000}
+        max={5000}
+        onCommit={setGauge}
+      />
+      <QuantityField
+        label="Room"
+        value={temp}
+        quantity="temperature"
+        decimals={1}
+        min={-20}
+        max={60}
+        onCommit={(v) => v !== null && setTemp(v)}
+      />
+      <button
+        type="button"
+        className={styles.act}
+        disabled={gauge === null || trouble !== null}
+        onClick={() => gauge !== null && onAdd(gauge, temp)}
+      >
+        Note it now
+      </button>
+      {trouble !== null && (
+        <span role="alert" className={styles.trapped}>
+          {trouble}
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** Pressures brought to the first temperature, and the line through them. */
+function Readings({ report: { corrected, slope_mbarMin } }: { readonly report: LeakReport }) {
+  const mean = (of: (c: (typeof corrected)[number]) => number): number =>
+    corrected.reduce((s, c) => s + of(c), 0) / corrected.length;
+  const x = mean((c) => c.at_min),
+    y = mean((c) => c.pressure_mbar);
+  const span = (corrected[corrected.length - 1]?.at_min ?? 0) - (corrected[0]?.at_min ?? 0);
+  const data = corrected.map((c) => ({
+    ...c,
+    line: y + slope_mbarMin * (c.at_min - x),
+  }));
+  return (
+    <div
+      className={styles.chart}
+      role="img"
+      aria-label={`${corrected.length} readings, corrected to the first temperature`}
+    >
+      <ResponsiveContainer width="100%" height={190}>
+        <LineChart data={data} margin={{ top: 8, right: 16, bottom: 4, left: 8 }}>
+          <CartesianGrid stroke="var(--hairline)" />
+          <XAxis
+            dataKey="at_min"
+            type="number"
+            unit=" min"
+            tickFormatter={(v: number) => formatNumber(v, { decimals: span < 10 ? 1 : 0 })}
+          />
+          <YAxis
+            domain={['auto', 'auto']}
+            width={64}
+            tickFormatter={(v: number) => formatNumber(v)}
+          />
+          <Line dataKey="line" stroke="var(--copper)" dot={false} isAnimationActive={false} />
+          <Line
+            dataKey="pressure_mbar"
+            stroke="none"
+            dot={{ r: 3, fill: 'var(--ink)' }}
+            isAnimationActive={false}
+          />
+        </LineChart>
+      </ResponsiveContainer>
+      <p className="soft">Absolute pressure, mbar, at the temperature of the first reading.</p>
+    </div>
+  );
+}

@@ -1,0 +1,133 @@
+'use client';
+import { airPockets, daysToClear, fillPlan, fillTrouble, KEEP_SHARE } from '@/core/filling';
+import { draining } from '@/core/loops';
+import { reservoirsOf } from '@/core/bom';
+import { componentName } from '@/core/design';
+import { formatNumber, plural } from '@/core/units';
+import { useEditor } from '@/view/workspace';
+import { CAUTIONS } from './cautions';
+import type { Loop } from './testedLoop';
+import styles from './AssemblyStage.module.css';
+
+/** Pours and pulses of every loop, the pockets of air, and what draining leaves. */
+export function FillView() {
+  const design = useEditor((s) => s.design);
+  const loops = design.loops.filter((l) => l.connections.length > 0);
+  if (loops.length === 0) return <p>No loop is connected yet: there is nothing to fill.</p>;
+  return (
+    <div className={styles.test}>
+      <p className={styles.caution}>
+        <strong>{CAUTIONS.coolant.title}.</strong> {CAUTIONS.coolant.text}
+      </p>
+      <p className={styles.caution}>
+        <strong>{CAUTIONS.mains.title}.</strong> {CAUTIONS.mains.text}
+      </p>
+      {loops.map((loop) => (
+        <LoopFill key={loop.id} loop={loop} />
+      ))}
+    </div>
+  );
+}
+
+function LoopFill({ loop }: { readonly loop: Loop }) {
+  const design = useEditor((s) => s.design);
+  const { system, reports } = useEditor((s) => s.analysis);
+  const reservoirs = reservoirsOf(design, loop);
+  const volume = reports.bom.volumes.find((v) => v.loop === loop.id);
+  const flow = reports.flow.loops.find((l) => l.id === loop.id);
+  const pockets = airPockets(system, loop);
+  const trapped_mL = pockets.reduce((s, p) => s + p.air_mL, 0);
+  const mark_mL = reservoirs.reduce((s, r) => s + r.fill_mL, 0);
+  const filled = {
+    reservoir_mL: reservoirs.reduce((s, r) => s + r.volume_mL, 0),
+    mark_mL,
+    rest_mL: Math.max(0, (volume?.total_mL ?? 0) - mark_mL),
+    trapped_mL,
+    flow_Lmin: flow?.flow_Lmin ?? 0,
+  };
+  const trouble = fillTrouble(filled);
+  const plan = fillPlan(filled);
+  const drain = draining(system, loop);
+  const [soonest, latest] = daysToClear(pockets);
+  return (
+    <section>
+      <h2>{loop.name}</h2>
+      {trouble !== null ? (
+        <p role="alert">{trouble}</p>
+      ) : (
+        <>
+          <p>
+            {formatNumber(plan.poured_mL)} mL in {plural(plan.pulses.length, 'pulse')}, and{' '}
+            {formatNumber(plan.topUp_mL)} mL more as the air comes out. The pump never draws the
+            reservoir below {formatNumber(100 * KEEP_SHARE)} %.
+          </p>
+          <table>
+            <thead>
+              <tr>
+                <th>pulse</th>
+                <th className="num">pour, mL</th>
+                <th className="num">pump on, s</th>
+                <th className="num">left in the reservoir</th>
+                <th className="num">in the loop</th>
+              </tr>
+            </thead>
+            <tbody>
+              {plan.pulses.map((p, i) => (
+                <tr key={i}>
+                  <td>{i + 1}</td>
+                  <td className="num">{formatNumber(p.pour_mL)}</td>
+                  <td className="num">{formatNumber(p.run_s, { decimals: 1 })}</td>
+                  <td className="num">{formatNumber(p.left_mL)} mL</td>
+                  <td className="num">{formatNumber(p.filled_mL)} mL</td>
+                </tr>
+              ))}
+              <tr>
+                <td>to the mark</td>
+                <td className="num">
+                  {formatNumber(
+                    filled.mark_mL - (plan.pulses[plan.pulses.length - 1]?.left_mL ?? 0),
+                  )}
+                </td>
+                <td colSpan={3}>
+                  cold, with the pump off: {formatNumber(filled.mark_mL)} mL in the reservoir
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </>
+      )}
+      <h3>Air that stays</h3>
+      {pockets.length === 0 ? (
+        <p>No part keeps a pocket of air: every highest place has a port.</p>
+      ) : (
+        <ul className={styles.how}>
+          {pockets.map((p) => (
+            <li key={p.component}>
+              {p.name}: about {formatNumber(p.air_mL)} mL.{' '}
+              {p.lift === null
+                ? 'Turn the case over slowly, pump on, until it gurgles no more.'
+                : `Lift the ${p.lift} of the case, pump on, a minute.`}
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="soft">
+        The last bubbles take {soonest} to {latest} days. An estimate: each part is taken to hold
+        its coolant evenly over its height.
+      </p>
+      <h3>Draining</h3>
+      <p>
+        {drain.drain === null
+          ? 'There is no drain valve: the loop is emptied by taking a tube off over a bowl.'
+          : `By ${componentName(design, drain.drain.component)}, with the fill cap off: about ${formatNumber(Math.max(0, (volume?.total_mL ?? 0) - drain.stays_mL))} mL run out, ${formatNumber(drain.stays_mL)} mL stay${
+              drain.stays.length > 0
+                ? `, most in ${drain.stays
+                    .slice(0, 3)
+                    .map((p) => componentName(design, p.component))
+                    .join(', ')}`
+                : ''
+            }.`}
+      </p>
+    </section>
+  );
+}

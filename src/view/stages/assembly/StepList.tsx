@@ -1,0 +1,129 @@
+'use client';
+import { DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
+import type { Step } from '@/core/assembly';
+import type { Work } from '@/core/design';
+import { formatNumber } from '@/core/units';
+import styles from './AssemblyStage.module.css';
+
+/** Steps whose turn the builder may choose: parts that go into the case. */
+export const unitOf = ({ kind, id, subjects }: Step): string | null => {
+  if (kind === 'mount') return id.replace(/^mount /, '');
+  if (kind === 'plug') return 'power-plugs';
+  return kind === 'block' ? (subjects[0] ?? null) : null;
+};
+
+/** Every step with its mark; parts can be dragged into another turn. */
+export function StepList({
+  steps,
+  work,
+  open,
+  onOpen,
+  onMark,
+  onMove,
+}: {
+  readonly steps: readonly Step[];
+  readonly work: Work;
+  readonly open: string | null;
+  onOpen(step: string): void;
+  onMark(step: Step, done: boolean): void;
+  onMove(unit: string, before: string): void;
+}) {
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  return (
+    <DndContext
+      sensors={sensors}
+      onDragEnd={({ active, over }) => {
+        if (over && over.id !== active.id) onMove(String(active.id), String(over.id));
+      }}
+    >
+      <SortableContext items={steps.map((s) => s.id)} strategy={verticalListSortingStrategy}>
+        <ol className={styles.list} aria-label="Steps">
+          {steps.map((step, i) => (
+            <StepRow
+              key={step.id}
+              step={step}
+              number={i + 1}
+              isDone={step.id in (work.done ?? {})}
+              noted={step.id in (work.notes ?? {})}
+              isOpen={step.id === open}
+              onOpen={() => onOpen(step.id)}
+              onMark={(done) => onMark(step, done)}
+            />
+          ))}
+        </ol>
+      </SortableContext>
+    </DndContext>
+  );
+}
+
+function StepRow({
+  step,
+  number,
+  isDone,
+  noted,
+  isOpen,
+  onOpen,
+  onMark,
+}: {
+  readonly step: Step;
+  readonly number: number;
+  readonly isDone: boolean;
+  readonly noted: boolean;
+  readonly isOpen: boolean;
+  onOpen(): void;
+  onMark(done: boolean): void;
+}) {
+  const movable = unitOf(step) !== null;
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({
+    id: step.id,
+    disabled: !movable,
+  });
+  return (
+    <li
+      ref={setNodeRef}
+      className={styles.row}
+      data-open={isOpen || undefined}
+      data-done={isDone || undefined}
+      style={{
+        transform: transform ? `translateY(${Math.round(transform.y)}px)` : undefined,
+        transition,
+      }}
+    >
+      <input
+        type="checkbox"
+        aria-label={`Done: ${step.title}`}
+        checked={isDone}
+        onChange={({ target: { checked } }) => onMark(checked)}
+      />
+      <span className={styles.number}>{number}</span>
+      <button type="button" className={styles.name} onClick={onOpen} aria-current={isOpen}>
+        {step.title}
+        {step.trapped !== null && <strong className={styles.trapped}>: does not go in</strong>}
+        {noted && <span className="soft">, noted</span>}
+      </button>
+      <span className={styles.minutes}>{formatNumber(step.minutes.practised)}</span>
+      {movable ? (
+        <button
+          type="button"
+          className={styles.grip}
+          {...attributes}
+          {...listeners}
+          aria-label={`Move ${step.title}`}
+        >
+          ⋮⋮
+        </button>
+      ) : (
+        <span />
+      )}
+    </li>
+  );
+}
