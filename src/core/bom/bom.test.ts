@@ -297,6 +297,11 @@ describe('room to grow', () => {
     expect(eased.rises_bar).toBeLessThan(rigid.rises_bar);
     expect(eased.swells_mL).toBeCloseTo(5.564 * eased.rises_bar, 2);
     // With no air at all the tube alone makes room: the growth over its compliance.
+    // Half a millilitre of air is left: pressed hard, not without end.
+    const { grows_mL } = rigid;
+    const little = coolantExpansion(water, 1000, grows_mL + 0.5, 20, 40);
+    expect(little.rises_bar).toBeGreaterThan(5);
+    expect(little.rises_bar).toBeLessThan(50);
     const full = coolantExpansion(water, 1000, 0, 20, 40, [soft]);
     expect(full.rises_bar).toBeCloseTo(full.grows_mL / 5.564, 2);
   });

@@ -112,6 +112,10 @@ describe("what pumps' makers print", () => {
 
   test('a printed head or flow that the curve denies is told, whichever way', () => {
     const part = catalogued('pump', 'pump-osier-large');
+    // Makers' figures scatter by 15 %: 14 more pass, 16 do not.
+    const head_m = part.points[0]?.[1] ?? NaN;
+    expect(ratingTroubles({ ...part, ratings: { head_m: 1.14 * head_m } })).toEqual([]);
+    expect(ratingTroubles({ ...part, ratings: { head_m: 1.16 * head_m } })).toHaveLength(1);
     expect(ratingTroubles({ ...part, ratings: { head_m: 6 } }).map((t) => t.of)).toEqual(['head']);
     expect(ratingTroubles({ ...part, ratings: { head_m: 2 } })[0]?.words).toContain(
       'another speed',
@@ -131,6 +135,19 @@ describe("what pumps' makers print", () => {
         [5, 3],
       ]),
     ).toBeNull();
+    // The highest point at shut-off: nothing is put before it.
+    expect(
+      headTrouble([
+        [0, 4],
+        [5, 3],
+        [10, 3.2],
+        [15, 1],
+      ])?.falling,
+    ).toEqual([
+      [0, 4],
+      [5, 3],
+      [15, 1],
+    ]);
     const trouble = headTrouble([
       [0, 3],
       [2, 3.3],

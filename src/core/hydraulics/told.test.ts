@@ -14,7 +14,9 @@ import {
   solveNetwork,
   teeDrops,
   type FlowNetwork,
+  type NetworkLink,
 } from '.';
+import { pumpGroup } from './group';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
 const tower = demoDesign('fenland-flood-tower') as Design;
@@ -27,6 +29,60 @@ const pump = pumpCurve(
   ],
   4800,
 );
+
+describe('pumps of a network', () => {
+  const curve = pumpCurve(
+    [
+      [0, 4],
+      [10, 2],
+      [20, 0.4],
+    ],
+    4800,
+  );
+  const turning = (id: string, from: string, to: string): NetworkLink => ({
+    id,
+    from,
+    to,
+    pump: { curve, speed: 1 },
+  });
+  const loss = (id: string, from: string, to: string): NetworkLink => ({
+    id,
+    from,
+    to,
+    curve: { a: 0.2, b: 0.5 },
+  });
+  const kindOf = (...links: NetworkLink[]): string =>
+    pumpGroup({ fluid: water(25), fixed: ['tank'], links }).kind;
+
+  test('one after another, side by side, apart, and side by side the wrong way round', () => {
+    const rest = [loss('rest', 'out', 'tank')];
+    expect(kindOf(turning('p', 'tank', 'm'), turning('q', 'm', 'out'), ...rest)).toBe('series');
+    expect(kindOf(turning('p', 'tank', 'out'), turning('q', 'tank', 'out'), ...rest)).toBe(
+      'parallel',
+    );
+    // With a part behind each, listed with the flow or against it, they still are.
+    expect(
+      kindOf(
+        turning('p', 'tank', 'a'),
+        loss('la', 'a', 'out'),
+        turning('q', 'tank', 'b'),
+        loss('lb', 'out', 'b'),
+        ...rest,
+      ),
+    ).toBe('parallel');
+    expect(kindOf(turning('p', 'tank', 'out'), turning('q', 'out', 'tank'), ...rest)).toBe('apart');
+    expect(
+      kindOf(
+        turning('p', 'tank', 'out'),
+        loss('x', 'out', 'far'),
+        turning('q', 'tank', 'far'),
+        loss('back', 'far', 'tank'),
+        ...rest,
+      ),
+    ).toBe('apart');
+    expect(kindOf(...rest, loss('more', 'tank', 'out'))).toBe('none');
+  });
+});
 
 describe('what a solved network tells', () => {
   /** A pump, a tee that parts the flow, two ways of unlike loss, a tee that joins them. */
