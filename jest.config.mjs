@@ -33,7 +33,7 @@ const config = {
 
 const whole = async () => ({
   ...(await nextJest({ dir: './' })(config)()),
-  transformIgnorePatterns: ['/node_modules/(?!(react-hotkeys-hook)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(react-hotkeys-hook|nanoid)/)'],
 });
 
 export default whole;

@@ -17,6 +17,7 @@ export {
   type Sheet,
 } from './partRows';
 export { readQuote, type Quote, type QuoteTrouble } from './quoteCsv';
+export { workToIcs } from './ics';
 export { transientToCsv } from './transientCsv';
 export { bendSheetPages, bendSheetsToCsv, bendSheetToDxf, bendSheetToSvg } from './bendDrawing';
 export { bracketToSvg, bracketToDxf } from './bracketDrawing';

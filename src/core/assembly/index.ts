@@ -3,3 +3,11 @@ export { freeWay, insertionsOf, type Insertion } from './insertion';
 export { assemblyOrder, orderTroubles, type OrderTrouble, type Turn } from './order';
 export { STEP_KINDS, type CautionId, type Minutes, type Step, type StepKind } from './step';
 export { assemblySteps, AIR_TEST_H, WATER_TEST_H, type AssemblyInputs } from './steps';
+export {
+  hoursTrouble,
+  planWork,
+  type Delivery,
+  type Planned,
+  type WallMinutes,
+  type WorkingHours,
+} from './calendar';

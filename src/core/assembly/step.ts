@@ -45,6 +45,8 @@ export interface Step {
   readonly waits_h: number;
   /** Ids of steps that come first. */
   readonly needs: readonly string[];
+  /** What goes into the case at it, whose turn the builder may choose; null of other work. */
+  readonly unit: string | null;
   /** What must be taken off again for it; null where it goes in. */
   readonly trapped: string | null;
 }

@@ -6,7 +6,7 @@ import {
   type Design,
   type Loop,
 } from '../design';
-import type { Bom } from '../bom';
+import type { Bom, BomLine } from '../bom';
 import type { System } from '../system';
 import type { Run } from '../tubing';
 import { formatMillimetres, plural } from '../units';
@@ -120,15 +120,12 @@ class Maker {
       readonly waits_h?: number;
       readonly more?: Minutes;
       readonly trapped?: string | null;
+      readonly unit?: string;
     } = {},
   ): Step {
-    const own = BARE_HANDS.includes(kind)
-      ? []
-      : this.lines.filter(
-          (l) =>
-            l.for.some((f) => subjects.includes(f)) &&
-            (kind !== 'flush' || l.kind === 'consumable'),
-        );
+    const own = this.lines.filter(
+      (l) => l.for.some((f) => subjects.includes(f)) && wanted(kind, l.kind),
+    );
     const { beginner, practised } = MINUTES[kind];
     return {
       id,
@@ -150,6 +147,7 @@ class Maker {
       },
       waits_h: rest.waits_h ?? 0,
       needs: rest.needs ?? [],
+      unit: rest.unit ?? null,
       trapped: rest.trapped ?? null,
     };
   }
@@ -157,6 +155,13 @@ class Maker {
 
 /** Nothing of the list is used up at these. */
 const BARE_HANDS: readonly StepKind[] = ['test dry', 'strip', 'close', 'first run'];
+
+/** Which lines of a part a step is about: what it is flushed with is not wanted to mount it. */
+function wanted(step: StepKind, line: BomLine['kind']): boolean {
+  if (BARE_HANDS.includes(step)) return false;
+  if (step === 'flush') return line === 'consumable';
+  return step !== 'mount' || line !== 'consumable';
+}
 
 const DRY = 'dry';
 
@@ -263,7 +268,7 @@ function mountSteps(m: Maker, turn: Turn): readonly Step[] {
         why: whyOf(m, turn),
         how: [...mountHow(m, turn, root), ...wayWords(turn)],
       },
-      { needs, cautions: ['mains'], trapped: trappedWords(m, turn) },
+      { needs, cautions: ['mains'], trapped: trappedWords(m, turn), unit: unit.id },
     ),
   ];
 }
@@ -372,7 +377,12 @@ const plugStep = (m: Maker, turn: Turn): Step =>
         'Where plugs sit is taken from what boards usually have; look at yours.',
       ],
     },
-    { needs: turn.unit.hosts.map(mountId), cautions: ['mains'], trapped: trappedWords(m, turn) },
+    {
+      needs: turn.unit.hosts.map(mountId),
+      cautions: ['mains'],
+      unit: turn.unit.id,
+      trapped: trappedWords(m, turn),
+    },
   );
 
 /** A block on what it cools: paste or pads, screws crosswise. */
@@ -400,6 +410,7 @@ function blockStep(m: Maker, block: Component, needs: readonly string[], turn?: 
       needs: [...needs, ...(host ? [stripId(host.id)] : [])],
       cautions: ['warranty'],
       trapped: turn ? trappedWords(m, turn) : null,
+      ...(turn ? { unit: block.id } : {}),
     },
   );
 }

@@ -137,6 +137,10 @@ const EDITS: Record<EditKind, Edit> = {
   'work.mark': { do: 'work.mark', step: 'dry', mark: { on: '2026-11-28T10:00:00Z' } },
   'work.note': { do: 'work.note', step: 'dry', note: 'two screws short' },
   'work.order': { do: 'work.order', order: ['board', 'pump'] },
+  'work.plan': {
+    do: 'work.plan',
+    plan: { start: '2026-12-05', days: [0, 6], from_h: 10, to_h: 18, pace: 'beginner' },
+  },
   'work.air-test': {
     do: 'work.air-test',
     loop: 'loop',

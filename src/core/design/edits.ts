@@ -30,6 +30,7 @@ import {
   type DoneMark,
   type TestBend,
   type Work,
+  type WorkPlan,
   type NoRouteFound,
   type OrderMark,
   type Placement,
@@ -109,6 +110,7 @@ export type Edit =
   | { readonly do: 'work.note'; readonly step: string; readonly note: string | null }
   /** Parts in the order they are put in; null: the one that is worked out. */
   | { readonly do: 'work.order'; readonly order: readonly ComponentId[] | null }
+  | { readonly do: 'work.plan'; readonly plan: WorkPlan }
   | { readonly do: 'work.air-test'; readonly loop: LoopId; readonly test: AirTest | null }
   | { readonly do: 'fans.speed'; readonly speed_rpm: number }
   | { readonly do: 'loop.add'; readonly loop: Loop }
@@ -392,6 +394,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
     case 'work.mark':
     case 'work.note':
     case 'work.order':
+    case 'work.plan':
     case 'work.air-test':
       draft.choices.work = workedOn(draft.choices.work ?? {}, edit);
       return;
@@ -547,7 +550,10 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
 /** What is kept of the work, with one thing of it changed. */
 function workedOn(
   work: Draft<Work>,
-  edit: Extract<Edit, { do: 'work.mark' | 'work.note' | 'work.order' | 'work.air-test' }>,
+  edit: Extract<
+    Edit,
+    { do: 'work.mark' | 'work.note' | 'work.order' | 'work.plan' | 'work.air-test' }
+  >,
 ): Draft<Work> {
   const entry = <T>(
     all: Readonly<Record<string, T>> | undefined,
@@ -564,6 +570,8 @@ function workedOn(
       return { ...work, notes: entry(work.notes, edit.step, edit.note) };
     case 'work.air-test':
       return { ...work, airTests: entry(work.airTests, edit.loop, own(edit.test)) };
+    case 'work.plan':
+      return { ...work, plan: own(edit.plan) };
     case 'work.order': {
       const { order: _old, ...rest } = work;
       return edit.order ? { ...rest, order: own(edit.order) } : rest;

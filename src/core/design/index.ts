@@ -41,6 +41,7 @@ export type {
   AirTest,
   DoneMark,
   Work,
+  WorkPlan,
   Settings,
   Turn,
   Via,

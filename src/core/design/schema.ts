@@ -199,6 +199,13 @@ const work = Joi.object({
     .max(800),
   notes: Joi.object().pattern(stepKey, text(600)).max(800),
   order: Joi.array().items(id()).max(120).unique(),
+  plan: Joi.object({
+    start: when.required(),
+    days: Joi.array().items(Joi.number().integer().min(0).max(6)).min(1).max(7).unique().required(),
+    from_h: Joi.number().min(0).max(23.75).required(),
+    to_h: Joi.number().greater(Joi.ref('from_h')).max(24).required(),
+    pace: Joi.string().valid('beginner', 'practised').required(),
+  }),
   airTests: Joi.object()
     .pattern(
       ID_KEY,

@@ -302,6 +302,18 @@ export interface Work {
   /** Parts in the order they are put in, where the builder chose another. */
   readonly order?: readonly ComponentId[];
   readonly airTests?: Readonly<Record<LoopId, AirTest>>;
+  readonly plan?: WorkPlan;
+}
+
+/** When the builder works, and how fast. */
+export interface WorkPlan {
+  /** ISO date of the first day. */
+  readonly start: string;
+  /** Days of the week, 0 Sunday to 6 Saturday. */
+  readonly days: readonly number[];
+  readonly from_h: number;
+  readonly to_h: number;
+  readonly pace: 'beginner' | 'practised';
 }
 
 export interface Design {

@@ -32,6 +32,8 @@ export const downloadBuild = (design: Design): void =>
   hand(buildFileName(design.name), 'application/json', designToText(design));
 export const downloadInp = (name: string, text: string): void =>
   hand(`${slug(name)}.inp`, 'text/plain', text);
+export const downloadCalendar = (name: string, text: string): void =>
+  hand(`${slug(name)}-assembly.ics`, 'text/calendar', text);
 export const downloadList = (design: Design, list: Bom): void =>
   hand(`${slug(design.name)}-parts.csv`, 'text/csv', listToCsv(list, design.brief.currency));
 export const downloadRun = (name: string, run: Transient): void =>

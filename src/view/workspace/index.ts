@@ -9,6 +9,7 @@ export {
   downloadBends,
   downloadBendSheet,
   downloadBracket,
+  downloadCalendar,
   downloadInp,
   downloadPart,
   downloadRun,

@@ -6,16 +6,18 @@ import { Segments } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { AirTestView } from './AirTestView';
+import { CalendarView } from './CalendarView';
 import { FillView } from './FillView';
-import { StepList, unitOf } from './StepList';
+import { StepList } from './StepList';
 import { StepSheet } from './StepSheet';
 import { StepsView } from './StepsView';
 import { nextStep, useSteps } from './useSteps';
 import styles from './AssemblyStage.module.css';
 
-type Seen = 'steps' | 'air' | 'fill';
+type Seen = 'steps' | 'calendar' | 'air' | 'fill';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
   { value: 'steps', label: 'steps' },
+  { value: 'calendar', label: 'calendar' },
   { value: 'air', label: 'leak test with air' },
   { value: 'fill', label: 'fill and bleed' },
 ];
@@ -42,17 +44,8 @@ export function AssemblyStage() {
       mark: done ? { on: new Date().toISOString() } : null,
     });
   const move = (from: string, to: string): void => {
-    const units = steps.flatMap((s) => {
-      const unit = unitOf(s);
-      return unit === null ? [] : [{ step: s.id, unit }];
-    });
-    const a = units.find((u) => u.step === from),
-      b = units.find((u) => u.step === to);
-    if (!a || !b) return;
-    const down = units.indexOf(a) < units.indexOf(b);
-    const rest = units.filter((u) => u !== a).map((u) => u.unit);
-    rest.splice(rest.indexOf(b.unit) + (down ? 1 : 0), 0, a.unit);
-    commit('change the order of assembly', { do: 'work.order', order: rest });
+    const order = movedOrder(steps, from, to);
+    if (order) commit('change the order of assembly', { do: 'work.order', order });
   };
   const doneCount = steps.filter((s) => s.id in (work.done ?? {})).length;
   const hours = (of: 'beginner' | 'practised'): string =>
@@ -119,8 +112,31 @@ export function AssemblyStage() {
           <StepsView steps={steps} step={step} />
         </div>
       )}
+      {view === 'calendar' && (
+        <CalendarView
+          steps={steps}
+          work={work}
+          onOpen={(id) => {
+            setAsked(id);
+            setView('steps');
+          }}
+        />
+      )}
       {view === 'air' && <AirTestView />}
       {view === 'fill' && <FillView />}
     </StageFrame>
   );
+}
+
+/** Parts in their turns once one step is dropped on another; null where nothing moves. */
+function movedOrder(steps: readonly Step[], from: string, to: string): readonly string[] | null {
+  const at = (id: string): number => steps.findIndex((s) => s.id === id);
+  const moved = steps[at(from)]?.unit;
+  if (!moved || at(to) < 0) return null;
+  const isLater = at(to) > at(from);
+  const before = steps.slice(0, at(to) + (isLater ? 1 : 0)),
+    after = steps.slice(before.length);
+  const unitsIn = (list: readonly Step[]): readonly string[] =>
+    list.flatMap((s) => (s.unit !== null && s.unit !== moved ? [s.unit] : []));
+  return [...unitsIn(before), moved, ...unitsIn(after)];
 }

@@ -11,13 +11,6 @@ import type { Work } from '@/core/design';
 import { formatNumber } from '@/core/units';
 import styles from './AssemblyStage.module.css';
 
-/** Steps whose turn the builder may choose: parts that go into the case. */
-export const unitOf = ({ kind, id, subjects }: Step): string | null => {
-  if (kind === 'mount') return id.replace(/^mount /, '');
-  if (kind === 'plug') return 'power-plugs';
-  return kind === 'block' ? (subjects[0] ?? null) : null;
-};
-
 /** Every step with its mark; parts can be dragged into another turn. */
 export function StepList({
   steps,
@@ -82,7 +75,7 @@ function StepRow({
   onOpen(): void;
   onMark(done: boolean): void;
 }) {
-  const movable = unitOf(step) !== null;
+  const movable = step.unit !== null;
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({
     id: step.id,
     disabled: !movable,

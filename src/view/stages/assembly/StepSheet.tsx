@@ -21,7 +21,12 @@ export function StepSheet({
   const done = work.done?.[step.id];
   return (
     <div className={styles.step}>
-      <p className={styles.why}>{step.why}</p>
+      <p className={styles.actions}>
+        <button type="button" className={styles.act} onClick={() => onMark(!done)}>
+          {done ? 'Not done after all' : 'Done'}
+        </button>
+      </p>
+      <p>{step.why}</p>
       {step.trapped !== null && (
         <p className={styles.warn} role="alert">
           {step.trapped}
@@ -52,11 +57,6 @@ export function StepSheet({
         {formatNumber(step.minutes.practised)} with practice (estimated)
         {step.waits_h > 0 ? `; then ${formatNumber(step.waits_h, { decimals: 1 })} h to wait` : ''}.
         {done ? ` Done ${new Date(done.on).toLocaleString()}.` : ''}
-      </p>
-      <p className={styles.actions}>
-        <button type="button" className={styles.act} onClick={() => onMark(!done)}>
-          {done ? 'Not done after all' : 'Done'}
-        </button>
       </p>
       <NoteField key={step.id} value={work.notes?.[step.id] ?? ''} onCommit={onNote} />
     </div>

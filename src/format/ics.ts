@@ -1,0 +1,66 @@
+import { createEvents, type EventAttributes } from 'ics';
+import type { Planned, Step, WallMinutes } from '@/core/assembly';
+
+/**
+ * Calendar of the work as iCalendar (RFC 5545), in floating local times: hands-on steps, and their
+ * waits.
+ */
+export function workToIcs(
+  name: string,
+  steps: readonly Step[],
+  planned: readonly Planned[],
+): string {
+  const events = planned.flatMap(({ step: id, begin, end, ready }): EventAttributes[] => {
+    const step = steps.find((s) => s.id === id);
+    if (!step) return [];
+    const own = event(
+      `${slug(name)}-${slug(id)}`,
+      step.title,
+      begin,
+      end,
+      [step.why, ...step.how].join('\n'),
+    );
+    return ready > end
+      ? [own, event(`${slug(name)}-${slug(id)}-wait`, `Wait: ${step.title}`, end, ready, step.why)]
+      : [own];
+  });
+  const { error, value } = createEvents(events, {
+    calName: name,
+    productId: '-//Zephyron//Assembly//EN',
+  });
+  if (error || typeof value !== 'string')
+    throw new Error(`The calendar could not be written: ${String(error)}`);
+  return value;
+}
+
+const slug = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]+/g, '-');
+
+const event = (
+  uid: string,
+  title: string,
+  start: WallMinutes,
+  end: WallMinutes,
+  description: string,
+): EventAttributes => ({
+  uid: `${uid}@zephyron.invalid`,
+  title,
+  description,
+  start: wallTime(start),
+  end: wallTime(end),
+  startInputType: 'local',
+  startOutputType: 'local',
+  endInputType: 'local',
+  endOutputType: 'local',
+  busyStatus: 'BUSY',
+});
+
+const wallTime = (minutes: WallMinutes): [number, number, number, number, number] => {
+  const at = new Date(Math.round(minutes) * 60_000);
+  return [
+    at.getUTCFullYear(),
+    at.getUTCMonth() + 1,
+    at.getUTCDate(),
+    at.getUTCHours(),
+    at.getUTCMinutes(),
+  ];
+};

@@ -1,0 +1,217 @@
+'use client';
+import { useMemo, useState } from 'react';
+import { planWork, type Planned, type Step } from '@/core/assembly';
+import type { Work, WorkPlan } from '@/core/design';
+import { workToIcs } from '@/format';
+import { Segments } from '@/view/shared';
+import { downloadCalendar, useEditor } from '@/view/workspace';
+import styles from './AssemblyStage.module.css';
+
+const DAY_NAMES = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'] as const;
+const PACES: readonly { readonly value: WorkPlan['pace']; readonly label: string }[] = [
+  { value: 'beginner', label: 'the first time' },
+  { value: 'practised', label: 'with practice' },
+];
+
+/** A weekend from the next Saturday on. */
+function usualPlan(): WorkPlan {
+  const day = new Date();
+  day.setDate(day.getDate() + ((6 - day.getDay() + 7) % 7));
+  return { start: isoDay(day), days: [0, 6], from_h: 10, to_h: 18, pace: 'beginner' };
+}
+
+/** The local day as YYYY-MM-DD. */
+const isoDay = (d: Date): string =>
+  `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, '0')}-${String(d.getDate()).padStart(2, '0')}`;
+
+/** The first minute of a day, and back to a time of this machine's calendar. */
+const wallOf = (day: string): number => Date.parse(`${day.slice(0, 10)}T00:00Z`) / 60_000;
+const localOf = (wall: number): Date => {
+  const at = new Date(wall * 60_000);
+  return new Date(
+    at.getUTCFullYear(),
+    at.getUTCMonth(),
+    at.getUTCDate(),
+    at.getUTCHours(),
+    at.getUTCMinutes(),
+  );
+};
+
+const hourText = (h: number): string =>
+  `${String(Math.floor(h)).padStart(2, '0')}:${String(Math.round(60 * (h % 1))).padStart(2, '0')}`;
+const hourOf = (text: string): number => {
+  const [h = 0, m = 0] = text.split(':').map(Number);
+  return h + m / 60;
+};
+
+/** Steps on the days the builder works: bars for hands, hatched for waits, the critical ones marked. */
+export function CalendarView({
+  steps,
+  work,
+  onOpen,
+}: {
+  readonly steps: readonly Step[];
+  readonly work: Work;
+  onOpen(step: string): void;
+}) {
+  const name = useEditor((s) => s.design.name);
+  const commit = useEditor((s) => s.commit);
+  const [usual] = useState(usualPlan);
+  const plan = work.plan ?? usual;
+  const set = (values: Partial<WorkPlan>): void =>
+    commit('plan of the work', { do: 'work.plan', plan: { ...plan, ...values } });
+  const { done } = work;
+  const planned = useMemo(
+    () =>
+      planWork(
+        steps.filter((s) => !(s.id in (done ?? {}))),
+        wallOf(plan.start),
+        plan,
+        plan.pace,
+      ),
+    [steps, done, plan],
+  );
+  const last = planned.reduce<number | null>((a, p) => Math.max(a ?? 0, p.ready), null);
+  return (
+    <div className={styles.test}>
+      <div className={styles.inline}>
+        <label>
+          From{' '}
+          <input
+            type="date"
+            value={plan.start.slice(0, 10)}
+            onChange={(e) => e.target.value !== '' && set({ start: e.target.value })}
+          />
+        </label>
+        <label>
+          between{' '}
+          <input
+            type="time"
+            value={hourText(plan.from_h)}
+            onChange={(e) => {
+              const from_h = hourOf(e.target.value);
+              if (from_h < plan.to_h) set({ from_h });
+            }}
+          />
+        </label>
+        <label>
+          and{' '}
+          <input
+            type="time"
+            value={hourText(plan.to_h)}
+            onChange={(e) => {
+              const to_h = hourOf(e.target.value);
+              if (to_h > plan.from_h) set({ to_h });
+            }}
+          />
+        </label>
+        <fieldset className={styles.days}>
+          <legend>on</legend>
+          {DAY_NAMES.map((day, i) => (
+            <label key={day}>
+              <input
+                type="checkbox"
+                checked={plan.days.includes(i)}
+                onChange={({ target: { checked } }) => {
+                  const days = checked
+                    ? [...plan.days, i].sort()
+                    : plan.days.filter((d) => d !== i);
+                  if (days.length > 0) set({ days });
+                }}
+              />
+              {day}
+            </label>
+          ))}
+        </fieldset>
+        <Segments label="Pace" value={plan.pace} options={PACES} onPick={(pace) => set({ pace })} />
+      </div>
+      {last !== null ? (
+        <p>
+          Done on{' '}
+          <strong>
+            {localOf(last).toLocaleString([], { dateStyle: 'full', timeStyle: 'short' })}
+          </strong>
+          , if nothing goes wrong. Times are estimates.{' '}
+          <button
+            type="button"
+            className={styles.link}
+            onClick={() => downloadCalendar(name, workToIcs(name, steps, planned))}
+          >
+            Calendar as ICS
+          </button>
+        </p>
+      ) : (
+        <p>Every step is done.</p>
+      )}
+      <ol className={styles.bars}>
+        {planned.map((p) => (
+          <Bar
+            key={p.step}
+            planned={p}
+            all={planned}
+            step={steps.find((s) => s.id === p.step)}
+            onOpen={onOpen}
+          />
+        ))}
+      </ol>
+      <p className="soft">
+        In copper: steps that move the end when they are late. Hatched: waiting, at night too.
+      </p>
+    </div>
+  );
+}
+
+function Bar({
+  planned,
+  all,
+  step,
+  onOpen,
+}: {
+  readonly planned: Planned;
+  readonly all: readonly Planned[];
+  readonly step: Step | undefined;
+  onOpen(step: string): void;
+}) {
+  if (!step) return null;
+  const first = Math.min(...all.map((p) => p.begin)),
+    last = Math.max(...all.map((p) => p.ready));
+  const share = (at: number): string => `${(100 * (at - first)) / Math.max(1, last - first)}%`;
+  const wide = (from: number, to: number): string =>
+    `max(2px, ${(100 * (to - from)) / Math.max(1, last - first)}%)`;
+  const { heldBy } = planned;
+  return (
+    <li className={styles.bar}>
+      <button type="button" className={styles.name} onClick={() => onOpen(step.id)}>
+        {step.title}
+      </button>
+      <span className={styles.when}>
+        {localOf(planned.begin).toLocaleString([], {
+          weekday: 'short',
+          day: 'numeric',
+          month: 'short',
+          hour: '2-digit',
+          minute: '2-digit',
+        })}
+        {heldBy && heldBy.kind !== 'hands' && (
+          <span className="soft">
+            {' '}
+            after {heldBy.kind === 'wait' ? 'the wait of' : ''} {heldBy.name}
+          </span>
+        )}
+      </span>
+      <span className={styles.track} aria-hidden="true">
+        <span
+          className={styles.hands}
+          data-critical={planned.critical || undefined}
+          style={{ left: share(planned.begin), width: wide(planned.begin, planned.end) }}
+        />
+        {planned.ready > planned.end && (
+          <span
+            className={styles.wait}
+            style={{ left: share(planned.end), width: wide(planned.end, planned.ready) }}
+          />
+        )}
+      </span>
+    </li>
+  );
+}

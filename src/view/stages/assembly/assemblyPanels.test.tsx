@@ -1,0 +1,87 @@
+/** @jest-environment jsdom */
+import { describe, expect, test } from '@jest/globals';
+import { fireEvent, screen, within } from '@testing-library/react';
+import { demoDesign, STANDARD_KIT } from '@/catalogue';
+import { emptyDesign, type Design } from '@/core/design';
+import { show, state } from '@/view/workspace/showInEditor';
+import { AssemblyStage } from './AssemblyStage';
+
+const desk = demoDesign('dawn-chorus-desk') as Design,
+  planetarium = demoDesign('pocket-planetarium') as Design;
+const steps = (): HTMLElement => screen.getByRole('list', { name: 'Steps' });
+const type = (field: HTMLElement, value: string): void => {
+  fireEvent.change(field, { target: { value } });
+  fireEvent.blur(field);
+};
+
+describe('assembly', () => {
+  test('an empty build says what to do first', () => {
+    show(emptyDesign('New', STANDARD_KIT), <AssemblyStage />);
+    expect(screen.getByRole('heading', { name: 'Nothing to put together yet' })).toBeTruthy();
+  });
+
+  test('a step done is marked with its time, the next one opens; a note stays; both are undone', () => {
+    show(desk, <AssemblyStage />);
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toMatch(/^Step 1 of 28: Unpack/);
+    fireEvent.click(screen.getByRole('button', { name: 'Done' }));
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toMatch(/^Step 2 of 28: Take/);
+    expect(screen.getByText(/^1 of 28 steps done/)).toBeTruthy();
+    const { on } = state.design.choices.work?.done?.dry ?? {};
+    expect(Number.isNaN(Date.parse(on ?? ''))).toBe(false);
+    type(screen.getByLabelText('Note'), 'two screws short');
+    expect(Object.values(state.design.choices.work?.notes ?? {})).toEqual(['two screws short']);
+    fireEvent.click(within(steps()).getByRole('checkbox', { name: /^Done: Unpack/ }));
+    expect(state.design.choices.work?.done).toEqual({});
+  });
+
+  test('a step says why it comes here, what it needs, and what can hurt', () => {
+    show(planetarium, <AssemblyStage />);
+    fireEvent.click(within(steps()).getByRole('button', { name: /^Plug in the power leads/ }));
+    expect(screen.getByText(/^Before Top radiator: fingers no longer reach/)).toBeTruthy();
+    expect(screen.getByText(/qualified electrician/)).toBeTruthy();
+  });
+
+  test('an air test: over the rating it is refused, two readings tell a rate and how much longer', () => {
+    show(desk, <AssemblyStage />);
+    fireEvent.click(screen.getByRole('radio', { name: 'leak test with air' }));
+    expect(screen.getByText(/^Pump to 450 mbar at most: the rating of Reservoir/)).toBeTruthy();
+    type(screen.getByLabelText('Gauge'), '600');
+    expect(screen.getByRole('alert').textContent).toContain('450 mbar');
+    expect(
+      (screen.getByRole('button', { name: 'Note it now' }) as HTMLButtonElement).disabled,
+    ).toBe(true);
+    type(screen.getByLabelText('Gauge'), '0.4 bar');
+    fireEvent.click(screen.getByRole('button', { name: 'Note it now' }));
+    expect(state.design.choices.work?.airTests?.loop?.readings).toMatchObject([
+      { gauge_mbar: 400, temp_C: 22 },
+    ]);
+    expect(screen.getByText(/two readings tell a first rate/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Start anew' }));
+    expect(state.design.choices.work?.airTests).toEqual({});
+  });
+
+  test('filling: pours and pulses, pockets with the side to lift, what draining leaves', () => {
+    show(desk, <AssemblyStage />);
+    fireEvent.click(screen.getByRole('radio', { name: 'fill and bleed' }));
+    const rows = within(screen.getByRole('table')).getAllByRole('row');
+    expect(rows.length).toBeGreaterThan(2);
+    expect(
+      screen.getByText(/^Top radiator: about .* Lift the (front|rear) of the case/),
+    ).toBeTruthy();
+    expect(screen.getByText(/^By Pump, with the fill cap off/)).toBeTruthy();
+  });
+
+  test('the calendar: days are chosen, the end follows, one day at least stays', () => {
+    show(desk, <AssemblyStage />);
+    fireEvent.click(screen.getByRole('radio', { name: 'calendar' }));
+    const end = (): string => screen.getByText(/if nothing goes wrong/).textContent ?? '';
+    const before = end();
+    for (const day of ['Mon', 'Tue', 'Wed'])
+      fireEvent.click(screen.getByRole('checkbox', { name: day }));
+    expect(state.design.choices.work?.plan?.days).toEqual([0, 1, 2, 3, 6]);
+    expect(end()).not.toBe(before);
+    for (const day of ['Mon', 'Tue', 'Wed', 'Sun', 'Sat'])
+      fireEvent.click(screen.getByRole('checkbox', { name: day }));
+    expect(state.design.choices.work?.plan?.days).toEqual([6]);
+  });
+});
