@@ -39,14 +39,6 @@ const VIEWS = [
       await page.getByText('Largest sets for this case').waitFor({ timeout: 60_000 });
     },
   },
-  {
-    name: 'measure',
-    path: '/builds/dawn-chorus-desk/case',
-    act: async (page) => {
-      await page.getByRole('button', { name: 'Measure this one again' }).click();
-      await page.getByRole('radio', { name: '3 mounts' }).click();
-    },
-  },
   { name: 'cooling', path: '/builds/dawn-chorus-desk/cooling' },
   { name: 'cooling-night', path: '/builds/dawn-chorus-desk/cooling', scheme: 'dark' },
   { name: 'flow', path: '/builds/dawn-chorus-desk/flow' },
@@ -89,6 +81,15 @@ const VIEWS = [
         .catch(() => undefined);
       await page.getByText(/^Every run is routed/).waitFor({ timeout: 60_000 });
       await page.getByRole('radio', { name: 'sheets and cuts' }).click();
+    },
+  },
+  {
+    name: 'assembly',
+    path: '/builds/dawn-chorus-desk/assembly',
+    act: async (page) => {
+      await page.getByRole('button', { name: /^Put in Front radiator/ }).click();
+      await page.locator('canvas').waitFor();
+      await page.waitForTimeout(2000);
     },
   },
   { name: 'time', path: '/builds/pocket-planetarium/cooling', act: overTime },

@@ -52,6 +52,18 @@ describe('the terminal', () => {
     for (const t of turns) expect(['clockwise', 'anticlockwise']).toContain(t.direction);
   });
 
+  test('assembly: steps in an order in which each comes after what it needs', () => {
+    const { steps } = JSON.parse(
+      run(['assembly', 'x'], () => run(['demo', 'pocket-planetarium'], read).out).out,
+    ) as { steps: { id: string; needs: string[]; trapped: string | null }[] };
+    const ids = steps.map((s) => s.id);
+    expect(ids[0]).toBe('dry');
+    steps.forEach((s, i) => {
+      for (const need of s.needs) expect(ids.slice(0, i)).toContain(need);
+    });
+    expect(steps.every((s) => s.trapped === null)).toBe(true);
+  });
+
   test('prints a demo that it can evaluate and list', () => {
     const demo = run(['demo', 'pocket-planetarium'], read);
     files['box.json'] = demo.out;

@@ -1,3 +1,4 @@
+import { assemblySteps, type Step } from '@/core/assembly';
 import { readFileSync } from 'node:fs';
 import { bendTable } from '@/core/tubing';
 import type { Vec } from '@/core/geometry';
@@ -40,6 +41,7 @@ const HELP = `zephyron: the same core from a terminal
   bend FILE.csv|- --radius R
                            turns corners (x,y,z a line, mm) into straights, rotations and angles as CSV
   sheets FILE|-            prints the bend sheets as JSON: per run what to push, how to turn the tube and how far to bend
+  assembly FILE|-          prints the steps of the work in their order as JSON: why, how, parts, minutes, what each needs
   solids FILE|-            prints every placed solid and port in case coordinates, mm, as JSON
   parts [--kind KIND]      prints the catalogue as JSON
   proof [--json]           prints every reference check
@@ -97,6 +99,8 @@ export function run(args: readonly string[], read: (file: string) => string = re
       return withBuild(plain[0], (design) =>
         done(`${JSON.stringify(sheetsOf(design), null, 1)}\n`),
       );
+    case 'assembly':
+      return withBuild(plain[0], (design) => done(`${JSON.stringify(workOf(design), null, 1)}\n`));
     case 'solids':
       return withBuild(plain[0], (design) =>
         done(`${JSON.stringify(solidsOf(design), null, 1)}\n`),
@@ -305,6 +309,20 @@ function sheetsOf(design: Design): { readonly runs: readonly object[] } {
         steps,
         last_mm,
       };
+    }),
+  };
+}
+
+/** Steps of the work, in the builder's own order of parts where there is one. */
+function workOf(design: Design): { readonly steps: readonly Step[] } {
+  const { system, reports } = analyse(design);
+  const { order } = design.choices.work ?? {};
+  return {
+    steps: assemblySteps({
+      system,
+      runs: reports.runs,
+      bom: reports.bom,
+      ...(order ? { order } : {}),
     }),
   };
 }
