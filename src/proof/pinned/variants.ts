@@ -41,7 +41,8 @@ function byHand(design: Design): readonly Variant[] {
         applyEdit(now, {
           do: 'component.place',
           component,
-          placement: on === 'free' ? { on, at: [40 + 90 * i, 0, 50], turn: i % 2 ? 90 : 0 } : { on },
+          placement:
+            on === 'free' ? { on, at: [40 + 90 * i, 0, 50], turn: i % 2 ? 90 : 0 } : { on },
         } as Edit).design,
       design,
     );
