@@ -48,6 +48,7 @@ const MAY = {
   assembly: ['bom', 'components', 'design', 'geometry', 'system', 'tubing', 'units'],
   leakTest: ['components', 'design', 'system', 'tubing'],
   filling: ['design', 'loops', 'system'],
+  log: ['analysis', 'components', 'design', 'routing', 'system', 'thermal', 'tubing'],
   checks: [
     'bom',
     'clearance',

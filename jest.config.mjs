@@ -33,7 +33,7 @@ const config = {
 
 const whole = async () => ({
   ...(await nextJest({ dir: './' })(config)()),
-  transformIgnorePatterns: ['/node_modules/(?!(react-hotkeys-hook|nanoid)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(react-hotkeys-hook|nanoid|ml-[a-z-]+|is-any-array)/)'],
 });
 
 export default whole;

@@ -64,6 +64,33 @@ describe('the terminal', () => {
     expect(steps.every((s) => s.trapped === null)).toBe(true);
   });
 
+  test('log: residuals and told factors of readings; a bad one is refused with its place', () => {
+    files['desk.json'] = run(['demo', 'dawn-chorus-desk'], read).out;
+    const reading = {
+      on: '2026-11-28T10:00:00Z',
+      load: 'stress',
+      room_C: 22,
+      fans_rpm: 1000,
+      coolant_C: { loop: 36 },
+      flow_Lmin: { loop: 2.4 },
+    };
+    files['readings.json'] = JSON.stringify([reading, { ...reading, fans_rpm: 1400 }]);
+    const told = JSON.parse(run(['log', 'desk.json', 'readings.json'], read).out) as {
+      doubts: string[][];
+      before: { kind: string; measured: number; predicted: number }[];
+      parameters: { id: string; factor: number; told: boolean }[];
+    };
+    expect(told.doubts).toEqual([[], []]);
+    expect(told.before.map((r) => r.kind)).toEqual(['coolant', 'flow', 'coolant', 'flow']);
+    const losses = told.parameters.find((p) => p.id === 'losses');
+    expect(losses?.told).toBe(true);
+    expect(losses?.factor).toBeGreaterThan(1.1);
+    files['bad-readings.json'] = JSON.stringify([{ ...reading, room_C: 400 }]);
+    const refused = run(['log', 'desk.json', 'bad-readings.json'], read);
+    expect(refused).toMatchObject({ code: 1, out: '' });
+    expect(refused.err).toContain('room_C');
+  });
+
   test('prints a demo that it can evaluate and list', () => {
     const demo = run(['demo', 'pocket-planetarium'], read);
     files['box.json'] = demo.out;

@@ -1,3 +1,5 @@
+import Joi from 'joi';
+import { calibrate, readingDoubts, type Reading } from '@/core/log';
 import { assemblySteps, type Step } from '@/core/assembly';
 import { readFileSync } from 'node:fs';
 import { bendTable } from '@/core/tubing';
@@ -42,6 +44,7 @@ const HELP = `zephyron: the same core from a terminal
                            turns corners (x,y,z a line, mm) into straights, rotations and angles as CSV
   sheets FILE|-            prints the bend sheets as JSON: per run what to push, how to turn the tube and how far to bend
   assembly FILE|-          prints the steps of the work in their order as JSON: why, how, parts, minutes, what each needs
+  log FILE READINGS.json   prints readings of the finished machine against the prediction, and the factors they tell, as JSON
   solids FILE|-            prints every placed solid and port in case coordinates, mm, as JSON
   parts [--kind KIND]      prints the catalogue as JSON
   proof [--json]           prints every reference check
@@ -101,6 +104,10 @@ export function run(args: readonly string[], read: (file: string) => string = re
       );
     case 'assembly':
       return withBuild(plain[0], (design) => done(`${JSON.stringify(workOf(design), null, 1)}\n`));
+    case 'log':
+      return withBuild(plain[0], (design) =>
+        withText(plain[1], read, (text) => logOf(design, text)),
+      );
     case 'solids':
       return withBuild(plain[0], (design) =>
         done(`${JSON.stringify(solidsOf(design), null, 1)}\n`),
@@ -325,6 +332,47 @@ function workOf(design: Design): { readonly steps: readonly Step[] } {
       ...(order ? { order } : {}),
     }),
   };
+}
+
+/** Most readings looked at in one go. */
+const MOST_READINGS = 60;
+const READINGS = Joi.array()
+  .items(
+    Joi.object({
+      on: Joi.string().isoDate().required(),
+      load: Joi.string()
+        .valid(...LOAD_CASES)
+        .required(),
+      room_C: Joi.number().min(-20).max(60).required(),
+      fans_rpm: Joi.number().min(0).max(10_000),
+      pumps_rpm: Joi.number().min(0).max(10_000),
+      coolant_C: Joi.object().pattern(Joi.string().max(60), Joi.number().min(-20).max(120)),
+      flow_Lmin: Joi.object().pattern(Joi.string().max(60), Joi.number().min(0).max(500)),
+      spots_C: Joi.object().pattern(Joi.string().max(130), Joi.number().min(-20).max(150)),
+      noise_dBA: Joi.number().min(0).max(120),
+    }),
+  )
+  .min(1)
+  .max(MOST_READINGS);
+
+/** Readings against the prediction, what is doubtful in them, and the factors they tell. */
+function logOf(design: Design, text: string): Ran {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    return failed('The readings are no JSON.');
+  }
+  const checked = READINGS.validate(value, { abortEarly: false });
+  if (checked.error) return failed(checked.error.details.map((d) => d.message).join('\n'));
+  const readings = checked.value as readonly Reading[];
+  try {
+    const doubts = readings.map((r) => readingDoubts(design, r));
+    return done(`${JSON.stringify({ doubts, ...calibrate(design, readings) }, null, 1)}\n`);
+  } catch (error) {
+    if (error instanceof RangeError) return failed(error.message);
+    throw error;
+  }
 }
 
 /** Bodies and ports as a stranger's geometry would want them. */

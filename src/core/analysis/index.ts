@@ -5,6 +5,7 @@ export {
   type SelectorName,
   type Selectors,
 } from './selectors';
+export { obstructedModel } from './obstructedModel';
 export { createSession, evaluate, JUDGE, publish, analyse, type Session } from './session';
 export type {
   Evaluation,

@@ -1,3 +1,4 @@
+import { obstructedModel } from './obstructedModel';
 import { createSelectorCreator, lruMemoize, type createSelector } from 'reselect';
 import type { Design } from '../design';
 import { inOrder, runChecks } from '../checks';
@@ -13,7 +14,6 @@ import {
   namePorts,
 } from '../clearance';
 import {
-  compileThermalModel,
   solveCoupled,
   sizeCooling,
   solveHeatCases,
@@ -93,9 +93,7 @@ export function createSelectors() {
   // What flows, warms and sounds in it.
   const operating = valueEqual(differsInNamesOnly)([design], nameless);
   const model = select([system, operating], withDesign);
-  const thermalModel = select([model, airflow], (m, sides) =>
-    compileThermalModel(m, new Map(sides.map((a) => [a.component, a.loss_Pa]))),
-  );
+  const thermalModel = select([model, airflow], obstructedModel);
   const hydraulicsAndThermal = select([model, tubes, thermalModel], (m, r, t) =>
     solveCoupled(m, r, t, m.design.brief.loadCase),
   );

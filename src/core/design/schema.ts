@@ -192,6 +192,13 @@ const layoutSchema = Joi.object({
 });
 const stepKey = Joi.string().max(140);
 const when = Joi.string().isoDate();
+const endsAfterItBegins: Joi.CustomValidator<{ readonly from_h: number; readonly to_h: number }> = (
+  plan,
+  helpers,
+) =>
+  plan.to_h > plan.from_h
+    ? plan
+    : helpers.message({ custom: '{{#label}} must end after it begins' });
 /** Marks, notes, order and tests of the work itself. */
 const work = Joi.object({
   done: Joi.object()
@@ -203,9 +210,9 @@ const work = Joi.object({
     start: when.required(),
     days: Joi.array().items(Joi.number().integer().min(0).max(6)).min(1).max(7).unique().required(),
     from_h: Joi.number().min(0).max(23.75).required(),
-    to_h: Joi.number().greater(Joi.ref('from_h')).max(24).required(),
+    to_h: Joi.number().min(0.25).max(24).required(),
     pace: Joi.string().valid('beginner', 'practised').required(),
-  }),
+  }).custom(endsAfterItBegins),
   airTests: Joi.object()
     .pattern(
       ID_KEY,

@@ -1,4 +1,4 @@
-import { analyse } from '../analysis';
+import { analyse, obstructedModel } from '../analysis';
 import {
   applyEdit,
   withoutRoutes,
@@ -10,7 +10,6 @@ import {
 } from '../design';
 import { atFullSpeed, flowAtShares, networkOf, pumpMargin, slowestShareFor } from '../hydraulics';
 import {
-  compileThermalModel,
   noiseOf,
   soundSources,
   solveCoupled,
@@ -294,7 +293,7 @@ function holdingSpeed(design: Design, loop: string, part: PumpPart, wanted_Lmin:
     runs = runsOf(system);
   const graph = system.loops.find((g) => g.loop.id === loop);
   if (!graph) return part.fullSpeed_rpm;
-  const { flow } = solveCoupled(system, runs, compileThermalModel(system), design.brief.loadCase);
+  const { flow } = solveCoupled(system, runs, obstructedModel(system), design.brief.loadCase);
   const coolant_C = flow.loops.find((l) => l.id === loop)?.coolant_C ?? design.brief.room_C;
   const share = slowestShareFor(
     atFullSpeed(networkOf(system, graph, runs, coolant_C)),
@@ -315,7 +314,7 @@ export function pumpChoices(
   pumps: readonly PumpPart[],
   tell: (done: number, of: number) => boolean = () => true,
 ): readonly PumpChoice[] {
-  const thermalModel = compileThermalModel(system);
+  const thermalModel = obstructedModel(system);
   const rows: PumpChoice[] = [];
   const of = pumps.length * PUMP_WAYS.length;
   let done = 0;

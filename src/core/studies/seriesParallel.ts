@@ -1,5 +1,6 @@
 import { applyEdit, type Design, type Edit, componentName, type ComponentId } from '../design';
-import { compileThermalModel, solveCoupled, solvePrepared } from '../thermal';
+import { obstructedModel } from '../analysis';
+import { solveCoupled, solvePrepared } from '../thermal';
 import { rowEdit, splitEdit, whyNoSplit } from '../loops';
 import { compileSystem } from '../system';
 import type { InlinePart } from '../components';
@@ -117,7 +118,7 @@ function look(
   const system = compileSystem(design);
   const runs = runsOf(system);
   const { loadCase } = design.brief;
-  const { flow, prepared } = solveCoupled(system, runs, compileThermalModel(system), loadCase);
+  const { flow, prepared } = solveCoupled(system, runs, obstructedModel(system), loadCase);
   const report = solvePrepared(prepared, loadCase);
   const state = flow.loops.find((l) => l.id === loop);
   const parts = components.map((component): SplitPart => {

@@ -1,0 +1,85 @@
+import type { LoadCaseId } from '../components';
+import { findComponent, type ComponentId, type Design, type LoopId } from '../design';
+
+/** What was read off the finished machine in one settled state. */
+export interface Reading {
+  /** ISO date and time. */
+  readonly on: string;
+  readonly load: LoadCaseId;
+  readonly room_C: number;
+  /** Of all fans and of all pumps; as the build has them where not given. */
+  readonly fans_rpm?: number;
+  readonly pumps_rpm?: number;
+  /** By loop. */
+  readonly coolant_C?: Readonly<Record<LoopId, number>>;
+  readonly flow_Lmin?: Readonly<Record<LoopId, number>>;
+  /** By component and hot spot, `component/spot`. */
+  readonly spots_C?: Readonly<Record<string, number>>;
+  readonly noise_dBA?: number;
+}
+
+/** One figure of a reading. */
+export interface Quantity {
+  readonly kind: 'coolant' | 'flow' | 'spot' | 'noise';
+  /** Loop, `component/spot`, or empty. */
+  readonly of: string;
+  readonly measured: number;
+  /** Standard deviation of what instruments show (common practice, no source). */
+  readonly spread: number;
+}
+
+/** What thermometers, meters and ears are good for: a share of the value, and at least so much. */
+const INSTRUMENT = {
+  coolant: { share: 0, least: 0.5 },
+  flow: { share: 0.04, least: 0.05 },
+  spot: { share: 0, least: 1.5 },
+  noise: { share: 0, least: 1.5 },
+} as const;
+
+/** Every figure of a reading in a fixed order. Coolant counts as what it is over the room. */
+export function quantitiesOf(reading: Reading): readonly Quantity[] {
+  const quantity = (kind: Quantity['kind'], of: string, measured: number): Quantity => {
+    const { share, least } = INSTRUMENT[kind];
+    return { kind, of, measured, spread: Math.max(least, share * Math.abs(measured)) };
+  };
+  const each = (
+    kind: Quantity['kind'],
+    values: Readonly<Record<string, number>> = {},
+    less = 0,
+  ): readonly Quantity[] =>
+    Object.keys(values)
+      .sort()
+      .map((of) => quantity(kind, of, (values[of] as number) - less));
+  return [
+    ...each('coolant', reading.coolant_C, reading.room_C),
+    ...each('flow', reading.flow_Lmin),
+    ...each('spot', reading.spots_C),
+    ...(reading.noise_dBA === undefined ? [] : [quantity('noise', '', reading.noise_dBA)]),
+  ];
+}
+
+/** Why a reading asks to be looked at again; empty when it is plausible. */
+export function readingDoubts(design: Design, reading: Reading): readonly string[] {
+  const { room_C, coolant_C = {}, flow_Lmin = {}, spots_C = {} } = reading;
+  const loopName = (id: string): string => design.loops.find((l) => l.id === id)?.name ?? id;
+  const doubts: string[] = [];
+  if (!(room_C >= 5 && room_C <= 45)) doubts.push(`A room at ${room_C} °C: is that in °C?`);
+  for (const [loop, temp] of Object.entries(coolant_C)) {
+    if (temp < room_C - 1)
+      doubts.push(
+        `${loopName(loop)} reads ${temp} °C, below the room at ${room_C} °C: no radiator cools below the room. Are the two thermometers the same?`,
+      );
+    if (temp > 70)
+      doubts.push(`${loopName(loop)} reads ${temp} °C: stop the machine if that is true.`);
+  }
+  for (const [loop, flow] of Object.entries(flow_Lmin))
+    if (!(flow >= 0 && flow <= 20))
+      doubts.push(`${loopName(loop)}: ${flow} L/min is not in L/min.`);
+  for (const [spot, temp] of Object.entries(spots_C)) {
+    const coolest = Math.min(room_C, ...Object.values(coolant_C));
+    const name = findComponent(design, spot.split('/')[0] as ComponentId)?.name ?? spot;
+    if (temp < coolest - 1)
+      doubts.push(`${name} reads ${temp} °C, below what cools it: which sensor is that?`);
+  }
+  return doubts;
+}
