@@ -33,7 +33,9 @@ const config = {
 
 const whole = async () => ({
   ...(await nextJest({ dir: './' })(config)()),
-  transformIgnorePatterns: ['/node_modules/(?!(react-hotkeys-hook|nanoid|ml-[a-z-]+|is-any-array)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(react-hotkeys-hook|nanoid|ml-[a-z-]+|is-any-array)/)',
+  ],
 });
 
 export default whole;
