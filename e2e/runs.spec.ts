@@ -92,7 +92,7 @@ test('runs: orders side by side, sheets at 1:1, test bend, cuts', async ({ page 
   ).toBeVisible();
   await page.getByLabel('Left when cool').first().fill('86');
   await page.getByLabel('Left when cool').first().press('Enter');
-  await expect(page.getByText('95.6 % is left', { exact: false })).toBeVisible();
+  await expect(page.getByText('95.6 % of the set angle is left', { exact: false })).toBeVisible();
   const file = page.waitForEvent('download');
   await page.getByRole('button', { name: 'DXF' }).first().click();
   expect((await file).suggestedFilename()).toMatch(/\.dxf$/);
