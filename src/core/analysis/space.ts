@@ -120,11 +120,21 @@ export const differsInNameOnly = (a: Design, b: Design): boolean =>
   a.layout === b.layout &&
   a.choices === b.choices;
 
+/** The same but for components, names, and what is kept of the work: nothing is worked out from that. */
+const sameBesideComponents = (a: Design, b: Design): boolean =>
+  differsInNameOnly({ ...a, components: b.components, choices: b.choices }, b) &&
+  sameChoices(a.choices, b.choices);
+
+function sameChoices(a: Design['choices'], b: Design['choices']): boolean {
+  if (a === b) return true;
+  const { work: _a, ...one } = a;
+  const { work: _b, ...other } = b;
+  return sameValue(one, other);
+}
+
 /** Whether two designs differ in nothing but how fast fans and pumps turn, and what drives them. */
 export const differsInSpeedOnly = (a: Design, b: Design): boolean =>
-  a === b ||
-  (differsInNameOnly({ ...a, components: b.components }, b) &&
-    alike(a.components, b.components, sameButSpeed));
+  a === b || (sameBesideComponents(a, b) && alike(a.components, b.components, sameButSpeed));
 
 function sameButSpeed(a: Component, b: Component): boolean {
   if (a === b) return true;
@@ -141,8 +151,7 @@ function sameButSpeed(a: Component, b: Component): boolean {
 
 /** Whether two designs differ in nothing but what the build and its components are called. */
 export const differsInNamesOnly = (a: Design, b: Design): boolean =>
-  differsInNameOnly({ ...a, components: b.components }, b) &&
-  alike(a.components, b.components, sameButName);
+  sameBesideComponents(a, b) && alike(a.components, b.components, sameButName);
 
 const sameButName = (a: Component, b: Component): boolean =>
   a.id === b.id && a.part === b.part && a.placement === b.placement && a.settings === b.settings;

@@ -29,13 +29,18 @@ export function stageStates(
   };
 }
 
-/** What is marked as done; how much there is to do the stage itself works out. */
+/** Id of the last step of the work (core/assembly). */
+const FIRST_RUN = 'first run';
+
+/** How far the work is by its marks: it holds once the first run was made. */
 function assemblyState({ choices }: Design, found: Findings): StageState {
-  const done = Object.keys(choices.work?.done ?? {}).length;
-  return {
-    verdict: verdictWhere(found, done > 0),
-    result: done > 0 ? `${plural(done, 'step')} done` : 'not begun',
+  const done = choices.work?.done ?? {};
+  const isRun = FIRST_RUN in done;
+  const words = (): string => {
+    if (isRun) return 'first run made';
+    return Object.keys(done).length > 0 ? 'under way' : 'not begun';
   };
+  return { verdict: verdictWhere(found, isRun), result: words() };
 }
 
 /** A stage and what was found in it. */

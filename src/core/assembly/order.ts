@@ -15,6 +15,11 @@ export interface Turn {
   readonly lacks?: readonly string[];
 }
 
+/** Every way in of every unit: worked out once for all that asks. */
+export type Ways = ReadonlyMap<string, readonly Insertion[]>;
+export const waysOfAll = (system: System, units: readonly Unit[]): Ways =>
+  new Map(units.map((u) => [u.id, insertionsOf(system, u, units)] as const));
+
 /** Kinds in the order a builder likes where geometry leaves the choice (common practice). */
 const LIKED: readonly Unit['kind'][] = [
   'supply',
@@ -38,8 +43,11 @@ const likedLate = (unit: Unit): number => {
  * machine is taken apart, each time by what can come out. Taking away never shuts a way, so where
  * this sticks no order exists; then the least hemmed in is taken out by force and told.
  */
-export function assemblyOrder(system: System, units: readonly Unit[]): readonly Turn[] {
-  const ways = new Map(units.map((u) => [u.id, insertionsOf(system, u, units)] as const));
+export function assemblyOrder(
+  system: System,
+  units: readonly Unit[],
+  ways: Ways = waysOfAll(system, units),
+): readonly Turn[] {
   const waysOf = (unit: Unit): readonly Insertion[] => ways.get(unit.id) ?? [];
   const left = new Map(units.map((u) => [u.id, u] as const));
   const taken: Turn[] = [];
@@ -115,15 +123,16 @@ export function orderTroubles(
   system: System,
   units: readonly Unit[],
   order: readonly string[],
+  ways: Ways = waysOfAll(system, units),
 ): readonly OrderTrouble[] {
   const standing = new Set<string>();
   return order.flatMap((id): OrderTrouble[] => {
     const unit = units.find((u) => u.id === id);
     if (!unit) return [];
     const missing = unit.hosts.filter((h) => !standing.has(h));
-    const ways = insertionsOf(system, unit, units);
-    const open = freeWay(ways, standing);
-    const blocked = ways.map((w) => w.blockedBy.filter((b) => standing.has(b)));
+    const own = ways.get(id) ?? [];
+    const open = freeWay(own, standing);
+    const blocked = own.map((w) => w.blockedBy.filter((b) => standing.has(b)));
     const least = blocked.sort((a, b) => a.length - b.length)[0] ?? [];
     standing.add(id);
     return [

@@ -11,7 +11,7 @@ import type { System } from '../system';
 import type { Run } from '../tubing';
 import { formatMillimetres, plural } from '../units';
 import type { CautionId, Minutes, Step, StepKind } from './step';
-import { assemblyOrder, orderTroubles, type Turn } from './order';
+import { assemblyOrder, orderTroubles, waysOfAll, type Turn } from './order';
 import { PLUGS, unitsOf } from './unit';
 
 /** Hours of a test with water, pump alone (common practice, no source). */
@@ -66,7 +66,8 @@ export function assemblySteps(inputs: AssemblyInputs): readonly Step[] {
 /** Turns as worked out, or as the builder chose with what that breaks. */
 function turnsOf({ system, order }: AssemblyInputs): readonly Turn[] {
   const units = unitsOf(system);
-  const own = assemblyOrder(system, units);
+  const ways = waysOfAll(system, units);
+  const own = assemblyOrder(system, units, ways);
   if (!order) return own;
   const rank = new Map(order.map((id, i) => [id, i] as const));
   const chosen = [...own].sort(
@@ -76,6 +77,7 @@ function turnsOf({ system, order }: AssemblyInputs): readonly Turn[] {
     system,
     units,
     chosen.map((t) => t.unit.id),
+    ways,
   );
   return chosen.map((turn) => {
     const broken = troubles.filter((t) => t.unit === turn.unit.id);

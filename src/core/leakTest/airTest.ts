@@ -23,8 +23,8 @@ export interface TestedLoop {
 }
 
 /**
- * Corrected fall that counts as tight: 1 % of the test pressure in 15 min (a choice; the brief's
- * own rule of `physics.md`).
+ * Corrected fall that counts as tight: 1 % of the test pressure in 15 min (common
+ * practice, no source).
  */
 export const TIGHT_SHARE = 0.01,
   TIGHT_MIN = 15;

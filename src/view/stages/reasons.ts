@@ -229,6 +229,12 @@ const chancesOf = (judged: GapJudged | undefined): Reason['inputs'] =>
       ]
     : [];
 
+/** Radii of a run's bends, each once; the tube's own of a straight one. */
+const radiiOf = ({ lra, radius_mm }: NonNullable<Run['routed']>): string =>
+  [...new Set([...lra.map((b) => b.radius_mm), ...(lra.length === 0 ? [radius_mm] : [])])]
+    .map((r) => `${formatNumber(r, { decimals: 1 })} mm`)
+    .join(', ');
+
 export const reasonForRun = (r: Run): Reason =>
   r.routed
     ? {
@@ -237,7 +243,7 @@ export const reasonForRun = (r: Run): Reason =>
           'Straights and arcs of the routed middle line, and how deep both ends sit in their fittings.',
         inputs: [
           { name: 'bends', value: formatNumber(r.bends) },
-          { name: 'radius', value: `${formatNumber(r.routed.radius_mm, { decimals: 1 })} mm` },
+          { name: 'radius', value: radiiOf(r.routed) },
           { name: 'kept from everything', value: `${formatNumber(r.routed.kept_mm)} mm` },
           {
             name: 'nearest',

@@ -58,8 +58,9 @@ function LoopFill({ loop }: { readonly loop: Loop }) {
         <>
           <p>
             {formatNumber(plan.poured_mL)} mL in {plural(plan.pulses.length, 'pulse')}, and{' '}
-            {formatNumber(plan.topUp_mL)} mL more as the air comes out. The pump never draws the
-            reservoir below {formatNumber(100 * KEEP_SHARE)} %.
+            {formatNumber(plan.topUp_mL)} mL more as the air comes out (estimated; times at the flow
+            of the full loop). The pump never draws the reservoir below{' '}
+            {formatNumber(100 * KEEP_SHARE)} %.
           </p>
           <table>
             <thead>

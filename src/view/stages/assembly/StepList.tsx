@@ -33,6 +33,7 @@ export function StepList({
   );
   return (
     <DndContext
+      id="steps"
       sensors={sensors}
       onDragEnd={({ active, over }) => {
         if (over && over.id !== active.id) onMove(String(active.id), String(over.id));
