@@ -110,6 +110,25 @@ test('deleted while someone works on it: put back, and the work is saved', async
 test.describe('the server away', () => {
   test.use({ serviceWorkers: 'allow' });
 
+  test('with the files kept in the browser the engine still works: curves and bands come, with the server away too', async ({
+    page,
+    context,
+    request,
+  }) => {
+    const id = await newBuild(request, 'Kept engine');
+    await page.goto(`/builds/${id}/cooling`);
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    const band = page.getByRole('button', { name: 'Why? Where nine in ten such builds fall' });
+    for (const isAway of [false, true]) {
+      await context.setOffline(isAway);
+      await page.reload();
+      await page.locator('[data-awake="true"]').waitFor();
+      await expect(page.getByText('Working out the curves')).toHaveCount(0, { timeout: 30_000 });
+      await expect(band).toBeVisible({ timeout: 30_000 });
+    }
+    await context.setOffline(false);
+  });
+
   test('stages change, the page reloads, work goes on and is sent when it is back', async ({
     page,
     context,

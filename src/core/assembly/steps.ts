@@ -179,7 +179,7 @@ const testDry = (m: Maker): readonly Step[] => [
       why: 'What is faulty goes back while it can: once a cooler is off or a part is wet, many makers and shops take nothing back.',
       how: [
         'Count everything against the list; report what is missing today.',
-        'Run the machine on its own coolers for an hour: every fan, every stick, both cards.',
+        'Run the machine on its own coolers for an hour: every fan, every stick, every card.',
         'Note return windows of used goods.',
       ],
     },

@@ -3,6 +3,7 @@ import {
   NetworkOnly,
   Serwist,
   type PrecacheEntry,
+  type SerwistPlugin,
   type SerwistGlobalConfig,
 } from 'serwist';
 
@@ -13,12 +14,19 @@ declare const self: SerwistGlobalConfig & { readonly __SW_MANIFEST: (PrecacheEnt
 const WAIT_S = 8;
 
 /**
+ * What is kept, without the address it was kept under: a web worker then has the address it was asked
+ * for, with the part behind # that tells it what to run.
+ */
+const unnamed: NonNullable<SerwistPlugin['handlerWillRespond']> = async ({ response }) =>
+  new Response(response.body, response);
+
+/**
  * Keeps the app's own files, so that it starts with the server away. Builds are not kept here: they
  * are in the outbox, and `/offline` opens them from there.
  */
 new Serwist({
   precacheEntries: self.__SW_MANIFEST,
-  precacheOptions: { cleanupOutdatedCaches: true },
+  precacheOptions: { cleanupOutdatedCaches: true, plugins: [{ handlerWillRespond: unnamed }] },
   skipWaiting: true,
   clientsClaim: true,
   runtimeCaching: [
