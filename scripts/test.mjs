@@ -1,6 +1,6 @@
 // The whole test: types, lint, import arrows, kept documents, unit and reference checks, the real
 // interface in Chromium.
-import { spawnSync } from 'node:child_process';
+import { execFile, spawnSync } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
 import { ensureBuilt } from './built.mjs';
 import { ensureChromium, HOW } from './chromium.mjs';
@@ -19,6 +19,37 @@ const say = (name, ok, note = '') =>
 function step(name, command, args, count) {
   const began = Date.now();
   const run = spawnSync(command, args, { env, encoding: 'utf8', maxBuffer: 64e6 });
+  tell(name, run, Date.now() - began, count);
+}
+
+/** The same for steps that do not touch one another: two at a time, told in their order. */
+async function beside(steps) {
+  const left = [...steps];
+  const told = new Map(steps.map((s) => [s, deferred()]));
+  const work = async () => {
+    for (let next = left.shift(); next; next = left.shift()) {
+      const [, command, args] = next;
+      const began = Date.now();
+      const run = await new Promise((resolve) =>
+        execFile(command, args, { env, encoding: 'utf8', maxBuffer: 64e6 }, (error, out, err) =>
+          resolve({ status: error ? (error.code ?? 1) : 0, stdout: out, stderr: err }),
+        ),
+      );
+      told.get(next).resolve([run, Date.now() - began]);
+    }
+  };
+  const workers = [work(), work()];
+  for (const s of steps) tell(s[0], ...(await told.get(s).promise));
+  await Promise.all(workers);
+}
+
+function deferred() {
+  let resolve;
+  const promise = new Promise((r) => (resolve = r));
+  return { promise, resolve };
+}
+
+function tell(name, run, took_ms, count) {
   const counted = count?.(run) ?? {
     passed: run.status === 0 ? 1 : 0,
     failed: run.status === 0 ? 0 : 1,
@@ -29,7 +60,7 @@ function step(name, command, args, count) {
   say(
     name,
     run.status === 0,
-    `${counted.passed} passed, ${counted.failed} failed, ${((Date.now() - began) / 1000).toFixed(1)} s`,
+    `${counted.passed} passed, ${counted.failed} failed, ${(took_ms / 1000).toFixed(1)} s`,
   );
   if (run.status !== 0) console.log(`${run.stdout}\n${run.stderr}`.slice(-12000));
 }
@@ -56,6 +87,16 @@ function audit() {
 /** Every spec of a report, whatever it is nested in. */
 const specsOf = (suites) => suites.flatMap((s) => [...(s.specs ?? []), ...specsOf(s.suites ?? [])]);
 
+/** Names the tests of one suite that failed, or the suite that did not run at all. */
+function sayFailed(suite) {
+  const where = suite.name.replace(`${process.cwd()}/`, '');
+  const tests = suite.assertionResults.filter((t) => t.status === 'failed');
+  for (const test of tests)
+    say(`unit: ${where}: ${test.fullName}`, false, test.failureMessages.join('\n').slice(0, 1500));
+  if (suite.status === 'failed' && tests.length === 0)
+    say(`unit: ${where}`, false, String(suite.message).slice(0, 1500));
+}
+
 const bin = (name) => `node_modules/.bin/${name}`;
 try {
   ensureBuilt();
@@ -65,19 +106,18 @@ try {
   failed += 1;
   say('build', false, String(error.stdout ?? error).slice(-3000));
 }
-step('format', bin('prettier'), ['--check', '.', '--log-level', 'warn']);
-step('types', bin('tsc'), ['--noEmit']);
-step('lint', bin('eslint'), ['.', '--max-warnings', '0']);
-step('arrows', bin('depcruise'), [
-  'src',
-  'reference',
-  '--config',
-  '.dependency-cruiser.cjs',
-  '--output-type',
-  'err',
+await beside([
+  ['how to add, on a copy', bin('tsx'), ['scripts/adding.ts']],
+  ['format', bin('prettier'), ['--check', '.', '--log-level', 'warn']],
+  ['types', bin('tsc'), ['--noEmit']],
+  ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
+  [
+    'arrows',
+    bin('depcruise'),
+    ['src', 'reference', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
+  ],
+  ['kept documents', bin('tsx'), ['scripts/docs.ts', '--check']],
 ]);
-step('kept documents', bin('tsx'), ['scripts/docs.ts', '--check']);
-step('how to add, on a copy', bin('tsx'), ['scripts/adding.ts']);
 rmSync('coverage/jest.json', { force: true });
 step(
   'unit and reference',
@@ -85,6 +125,7 @@ step(
   ['--json', '--outputFile=coverage/jest.json', '--coverage'],
   () => {
     const report = JSON.parse(readFileSync('coverage/jest.json', 'utf8'));
+    for (const suite of report.testResults) sayFailed(suite);
     return {
       passed: report.numPassedTests,
       failed: report.numFailedTests + report.numRuntimeErrorTestSuites,

@@ -325,7 +325,7 @@ export const CASES: readonly CasePart[] = [
       front(520, 125, 115, 430, [row(120, 3), row(140, 3)], 70),
       top(34, 560, 138, 460, [row(120, 3), row(140, 3)], 70),
       rear(380, 140, 140),
-      { ...bottom(195, 175, 300, [row(120, 2), row(140, 2)], 60), chamber: 'basement' },
+      { ...bottom(195, 115, 300, [row(120, 2), row(140, 2)], 60), chamber: 'basement' },
     ],
     air: {
       chambers: [{ id: 'basement', name: 'The basement' }],
