@@ -28,7 +28,7 @@ const stored = async (page: Page, id: string): Promise<Stored> =>
 test('a build file of an older version opens under the names of this one', async ({ page }) => {
   const id = await opened(page);
   await expect(page.getByRole('heading', { level: 1 })).toContainText('W under stress test');
-  expect((await stored(page, id)).version).toBe(4);
+  expect((await stored(page, id)).version).toBe(5);
 });
 
 test('a reservoir screwed onto the pump moves with it, in one step that undo takes back', async ({
