@@ -74,7 +74,10 @@ describe('the terminal', () => {
       coolant_C: { loop: 36 },
       flow_Lmin: { loop: 2.4 },
     };
-    files['readings.json'] = JSON.stringify([reading, { ...reading, fans_rpm: 1400 }]);
+    files['readings.json'] = JSON.stringify([
+      reading,
+      { ...reading, on: '2026-11-28T11:00:00Z', fans_rpm: 1400 },
+    ]);
     const told = JSON.parse(run(['log', 'desk.json', 'readings.json'], read).out) as {
       doubts: string[][];
       before: { kind: string; measured: number; predicted: number }[];

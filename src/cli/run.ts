@@ -1,5 +1,4 @@
-import Joi from 'joi';
-import { calibrate, readingDoubts, type Reading } from '@/core/log';
+import { calibrate, readingDoubts } from '@/core/log';
 import { assemblySteps, type Step } from '@/core/assembly';
 import { readFileSync } from 'node:fs';
 import { bendTable } from '@/core/tubing';
@@ -12,7 +11,7 @@ import { rerouteEdit } from '@/core/routing';
 import { compileSystem, solidLabel } from '@/core/system';
 import { LOAD_CASES, type LoadCaseId, loadCaseNow } from '@/core/components';
 import { FAULTS, runTransient, ScenarioError, type Fault, type FaultKind } from '@/core/transient';
-import { parseDesign } from '@/core/validation';
+import { parseDesign, validateReadings } from '@/core/validation';
 import { InpError, inpLoops, readInp, writeInp } from '@/format/inp';
 import { bendSheet, bendSteps, makingOrder } from '@/core/plan';
 import { designToText, listToCsv, transientToCsv } from '@/format';
@@ -334,27 +333,6 @@ function workOf(design: Design): { readonly steps: readonly Step[] } {
   };
 }
 
-/** Most readings looked at in one go. */
-const MOST_READINGS = 60;
-const READINGS = Joi.array()
-  .items(
-    Joi.object({
-      on: Joi.string().isoDate().required(),
-      load: Joi.string()
-        .valid(...LOAD_CASES)
-        .required(),
-      room_C: Joi.number().min(-20).max(60).required(),
-      fans_rpm: Joi.number().min(0).max(10_000),
-      pumps_rpm: Joi.number().min(0).max(10_000),
-      coolant_C: Joi.object().pattern(Joi.string().max(60), Joi.number().min(-20).max(120)),
-      flow_Lmin: Joi.object().pattern(Joi.string().max(60), Joi.number().min(0).max(500)),
-      spots_C: Joi.object().pattern(Joi.string().max(130), Joi.number().min(-20).max(150)),
-      noise_dBA: Joi.number().min(0).max(120),
-    }),
-  )
-  .min(1)
-  .max(MOST_READINGS);
-
 /** Readings against the prediction, what is doubtful in them, and the factors they tell. */
 function logOf(design: Design, text: string): Ran {
   let value: unknown;
@@ -363,9 +341,10 @@ function logOf(design: Design, text: string): Ran {
   } catch {
     return failed('The readings are no JSON.');
   }
-  const checked = READINGS.validate(value, { abortEarly: false });
-  if (checked.error) return failed(checked.error.details.map((d) => d.message).join('\n'));
-  const readings = checked.value as readonly Reading[];
+  const checked = validateReadings(value);
+  if (!checked.ok)
+    return failed(checked.troubles.map((t) => `${t.path}: ${t.message}`).join('\n'));
+  const readings = checked.value;
   try {
     const doubts = readings.map((r) => readingDoubts(design, r));
     return done(`${JSON.stringify({ doubts, ...calibrate(design, readings) }, null, 1)}\n`);

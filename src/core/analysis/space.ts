@@ -120,16 +120,19 @@ export const differsInNameOnly = (a: Design, b: Design): boolean =>
   a.layout === b.layout &&
   a.choices === b.choices;
 
-/** The same but for components, names, and what is kept of the work: nothing is worked out from that. */
+/**
+ * The same but for components, names, and what is kept of the work: of that only what was measured
+ * of the machine is worked with.
+ */
 const sameBesideComponents = (a: Design, b: Design): boolean =>
   differsInNameOnly({ ...a, components: b.components, choices: b.choices }, b) &&
   sameChoices(a.choices, b.choices);
 
 function sameChoices(a: Design['choices'], b: Design['choices']): boolean {
   if (a === b) return true;
-  const { work: _a, ...one } = a;
-  const { work: _b, ...other } = b;
-  return sameValue(one, other);
+  const { work: workA, ...one } = a;
+  const { work: workB, ...other } = b;
+  return sameValue(one, other) && sameValue(workA?.measured, workB?.measured);
 }
 
 /** Whether two designs differ in nothing but how fast fans and pumps turn, and what drives them. */

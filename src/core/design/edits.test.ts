@@ -149,6 +149,37 @@ const EDITS: Record<EditKind, Edit> = {
       readings: [{ on: '2026-11-28T10:00:00Z', gauge_mbar: 400, temp_C: 21 }],
     },
   },
+  'work.reading': {
+    do: 'work.reading',
+    on: '2026-12-20T15:00:00Z',
+    reading: {
+      on: '2026-12-20T15:00:00Z',
+      load: 'stress',
+      room_C: 21,
+      coolant_C: { loop: 33 },
+      flow_Lmin: { loop: 2.4 },
+      spots_C: { 'processor/die': 71 },
+    },
+  },
+  'work.measured': {
+    do: 'work.measured',
+    measured: {
+      on: '2026-12-20T16:00:00Z',
+      readings: 4,
+      radiators: 0.94,
+      losses: 1.1,
+      blocks: { 'processor-block': 1.2 },
+    },
+  },
+  'work.service': {
+    do: 'work.service',
+    on: '2027-03-01T10:00:00Z',
+    mark: { on: '2027-03-01T10:00:00Z', job: 'dust' },
+  },
+  'work.client': {
+    do: 'work.client',
+    client: { client: 'The rookery', rate_cents: 4500, tax: 0.19, due: '2027-01-15' },
+  },
   'loop.test-bends': {
     do: 'loop.test-bends',
     loop: 'loop',

@@ -29,6 +29,10 @@ import {
   type AirTest,
   type DoneMark,
   type TestBend,
+  type Measured,
+  type Order,
+  type Reading,
+  type ServiceMark,
   type Work,
   type WorkPlan,
   type NoRouteFound,
@@ -112,6 +116,11 @@ export type Edit =
   | { readonly do: 'work.order'; readonly order: readonly ComponentId[] | null }
   | { readonly do: 'work.plan'; readonly plan: WorkPlan }
   | { readonly do: 'work.air-test'; readonly loop: LoopId; readonly test: AirTest | null }
+  /** A reading of the finished machine; one of the same moment is replaced, null takes it away. */
+  | { readonly do: 'work.reading'; readonly on: string; readonly reading: Reading | null }
+  | { readonly do: 'work.measured'; readonly measured: Measured | null }
+  | { readonly do: 'work.service'; readonly on: string; readonly mark: ServiceMark | null }
+  | { readonly do: 'work.client'; readonly client: Order | null }
   | { readonly do: 'fans.speed'; readonly speed_rpm: number }
   | { readonly do: 'loop.add'; readonly loop: Loop }
   | { readonly do: 'loop.remove'; readonly loop: LoopId }
@@ -396,6 +405,10 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
     case 'work.order':
     case 'work.plan':
     case 'work.air-test':
+    case 'work.reading':
+    case 'work.measured':
+    case 'work.service':
+    case 'work.client':
       draft.choices.work = workedOn(draft.choices.work ?? {}, edit);
       return;
     case 'fans.speed':
@@ -550,10 +563,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
 /** What is kept of the work, with one thing of it changed. */
 function workedOn(
   work: Draft<Work>,
-  edit: Extract<
-    Edit,
-    { do: 'work.mark' | 'work.note' | 'work.order' | 'work.plan' | 'work.air-test' }
-  >,
+  edit: Extract<Edit, { do: `work.${string}` }>,
 ): Draft<Work> {
   const entry = <T>(
     all: Readonly<Record<string, T>> | undefined,
@@ -572,11 +582,34 @@ function workedOn(
       return { ...work, airTests: entry(work.airTests, edit.loop, own(edit.test)) };
     case 'work.plan':
       return { ...work, plan: own(edit.plan) };
+    case 'work.reading':
+      return { ...work, readings: byTime(work.readings, edit.on, own(edit.reading)) };
+    case 'work.service':
+      return { ...work, service: byTime(work.service, edit.on, own(edit.mark)) };
+    case 'work.measured': {
+      const { measured: _old, ...rest } = work;
+      return edit.measured ? { ...rest, measured: own(edit.measured) } : rest;
+    }
+    case 'work.client': {
+      const { client: _old, ...rest } = work;
+      return edit.client ? { ...rest, client: own(edit.client) } : rest;
+    }
     case 'work.order': {
       const { order: _old, ...rest } = work;
       return edit.order ? { ...rest, order: own(edit.order) } : rest;
     }
   }
+}
+
+/** A list by moment with one entry of it replaced, put in or taken away. */
+function byTime<T extends { on: string }>(
+  all: readonly T[] | undefined,
+  on: string,
+  entry: T | null,
+): T[] {
+  const others = (all ?? []).filter((e) => e.on !== on);
+  const next = entry ? [...others, entry] : others;
+  return next.sort((a, b) => Date.parse(a.on) - Date.parse(b.on));
 }
 
 /** Another radius for one bend of a laid run. */

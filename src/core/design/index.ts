@@ -40,6 +40,11 @@ export type {
   AirReading,
   AirTest,
   DoneMark,
+  Factors,
+  Measured,
+  Order,
+  Reading,
+  ServiceMark,
   Work,
   WorkPlan,
   Settings,
@@ -63,5 +68,6 @@ export {
   loopOfComponent,
   samePort,
 } from './find';
+export { AS_PRINTED, factorsOf, withFactors } from './measured';
 export { withoutRoutes } from './withoutRoutes';
 export { migrate } from './migrate';

@@ -199,6 +199,25 @@ const endsAfterItBegins: Joi.CustomValidator<{ readonly from_h: number; readonly
   plan.to_h > plan.from_h
     ? plan
     : helpers.message({ custom: '{{#label}} must end after it begins' });
+/** More readings than a year of weeks. */
+const MOST_READINGS = 1000;
+/** A machine further from its papers than this is another machine. */
+const factor = Joi.number().min(0.1).max(10);
+const temp_C = Joi.number().min(-50).max(150);
+/** A reading of the finished machine, as documents keep it and files bring it. */
+const readingSchema = Joi.object({
+  on: when.required(),
+  load: LOAD_CASE.required(),
+  room_C: temp_C.required(),
+  fans_rpm: Joi.number().min(0).max(20_000),
+  pumps_rpm: Joi.number().min(0).max(20_000),
+  coolant_C: Joi.object().pattern(ID_KEY, temp_C).max(20),
+  flow_Lmin: Joi.object().pattern(ID_KEY, Joi.number().min(-100).max(100)).max(20),
+  spots_C: Joi.object().pattern(Joi.string().max(130), temp_C).max(200),
+  noise_dBA: Joi.number().min(0).max(120),
+  note: text(600),
+});
+export const readingsSchema = Joi.array().items(readingSchema).min(1).max(MOST_READINGS).unique('on');
 /** Marks, notes, order and tests of the work itself. */
 const work = Joi.object({
   done: Joi.object()
@@ -231,6 +250,24 @@ const work = Joi.object({
       }),
     )
     .max(20),
+  readings: Joi.array().items(readingSchema).max(MOST_READINGS).unique('on'),
+  measured: Joi.object({
+    on: when.required(),
+    readings: Joi.number().integer().min(1).max(MOST_READINGS).required(),
+    radiators: factor.required(),
+    losses: factor.required(),
+    blocks: Joi.object().pattern(ID_KEY, factor).max(120).required(),
+  }),
+  service: Joi.array()
+    .items(Joi.object({ on: when.required(), job: id().required(), note: text(600) }))
+    .max(2000)
+    .unique('on'),
+  client: Joi.object({
+    client: text(120).required(),
+    rate_cents: Joi.number().integer().min(0).max(1_000_000).required(),
+    tax: Joi.number().min(0).max(1).required(),
+    due: when,
+  }),
 });
 export const loopSchema = Joi.object({
   id: id().required(),

@@ -294,6 +294,62 @@ export interface AirTest {
   readonly readings: readonly AirReading[];
 }
 
+/** What was read off the finished machine in one settled state. */
+export interface Reading {
+  /** ISO date and time: no two readings of a build share it. */
+  readonly on: string;
+  readonly load: LoadCaseId;
+  readonly room_C: number;
+  /** Of all fans and of all pumps; as the build has them where not given. */
+  readonly fans_rpm?: number;
+  readonly pumps_rpm?: number;
+  /** By loop. */
+  readonly coolant_C?: Readonly<Record<LoopId, number>>;
+  readonly flow_Lmin?: Readonly<Record<LoopId, number>>;
+  /** By component and hot spot, `component/spot`. */
+  readonly spots_C?: Readonly<Record<string, number>>;
+  readonly noise_dBA?: number;
+  readonly note?: string;
+}
+
+/** How far a machine is from its papers; 1 where it is as printed. */
+export interface Factors {
+  /** On the heat radiators pass for what the model says. */
+  readonly radiators: number;
+  /** On all that the loops take. */
+  readonly losses: number;
+  /** On the resistance of each block with its paste, by component. */
+  readonly blocks: Readonly<Record<ComponentId, number>>;
+}
+
+/** Factors that readings of this machine told, and by which it is worked out from then on. */
+export interface Measured extends Factors {
+  /** ISO date and time. */
+  readonly on: string;
+  /** How many readings told them. */
+  readonly readings: number;
+}
+
+/** What was done to keep the machine well. */
+export interface ServiceMark {
+  /** ISO date and time. */
+  readonly on: string;
+  /** Which job (core/log). */
+  readonly job: string;
+  readonly note?: string;
+}
+
+/** For whom the machine is built, and what the work costs. */
+export interface Order {
+  readonly client: string;
+  /** Of one hour, cents. */
+  readonly rate_cents: number;
+  /** Share of the net price, 0 to 1. */
+  readonly tax: number;
+  /** ISO date it is promised for. */
+  readonly due?: string;
+}
+
 /** What is kept of the work itself. */
 export interface Work {
   /** By step. */
@@ -303,6 +359,12 @@ export interface Work {
   readonly order?: readonly ComponentId[];
   readonly airTests?: Readonly<Record<LoopId, AirTest>>;
   readonly plan?: WorkPlan;
+  /** Oldest first. */
+  readonly readings?: readonly Reading[];
+  readonly measured?: Measured;
+  /** Oldest first. */
+  readonly service?: readonly ServiceMark[];
+  readonly client?: Order;
 }
 
 /** When the builder works, and how fast. */

@@ -1,4 +1,5 @@
 import {
+  factorsOf,
   findComponent,
   type ComponentId,
   type Design,
@@ -16,6 +17,7 @@ import {
   lossDrop,
   scaleCurve,
   type CurveScale,
+  type LossCurve,
   type LossFit,
 } from './curve';
 import type { FlowNetwork, NetworkLink } from './links';
@@ -186,6 +188,28 @@ export function networkLinkOf(
   }
 }
 
+/**
+ * A link that takes so many times as much at every flow: friction goes with length, the rest with
+ * its own figures. Tees stay as printed.
+ */
+export function withLosses(link: NetworkLink, losses: number): NetworkLink {
+  if (losses === 1) return link;
+  const more = ({ a, b }: LossCurve): LossCurve => ({ a: a * losses, b: b * losses });
+  const { pipe, curve } = link;
+  return {
+    ...link,
+    ...(curve && { curve: more(curve) }),
+    ...(pipe && {
+      pipe: {
+        ...pipe,
+        length_mm: pipe.length_mm * losses,
+        minor: pipe.minor.map((m) => ({ ...m, k: m.k * losses })),
+        ...(pipe.measured && { measured: pipe.measured.map((m) => ({ ...m, ...more(m) })) }),
+      },
+    }),
+  };
+}
+
 /** A loop as a network of its coolant at a temperature; the first reservoir holds the pressure. */
 export function networkOf(
   system: System,
@@ -199,10 +223,18 @@ export function networkOf(
   const runOf = new Map(
     runs.flatMap((run) => (run.loop === loop.id ? [[run.id, run] as const] : [])),
   );
-  const links = graph.links.flatMap(
-    (link) =>
-      networkLinkOf(link, loop, runOf.get(link.id), system.design.kit, fluid, settingsOf) ?? [],
-  );
+  const { losses } = factorsOf(system.design);
+  const links = graph.links.flatMap((link) => {
+    const printed = networkLinkOf(
+      link,
+      loop,
+      runOf.get(link.id),
+      system.design.kit,
+      fluid,
+      settingsOf,
+    );
+    return printed === null ? [] : withLosses(printed, losses);
+  });
   const fixed = reservoirNode(system, graph) ?? links.find((l) => l.pump)?.from;
   return { fluid, links, fixed: fixed === undefined ? [] : [fixed] };
 }

@@ -1,8 +1,15 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { inverse, Matrix } from 'ml-matrix';
-import { findComponent, type ComponentId, type Design } from '../design';
-import { AS_PRINTED, predictorFor, type Factors } from './predict';
-import { quantitiesOf, type Quantity, type Reading } from './reading';
+import {
+  AS_PRINTED,
+  findComponent,
+  type ComponentId,
+  type Design,
+  type Factors,
+  type Reading,
+} from '../design';
+import { predictorFor } from './predict';
+import { quantitiesOf, type Quantity } from './reading';
 
 /** A figure that was read, beside what was promised for the same state. */
 export interface Residual extends Quantity {

@@ -1,5 +1,5 @@
-export { quantitiesOf, readingDoubts, type Quantity, type Reading } from './reading';
-export { AS_PRINTED, predictorFor, type Factors, type Predictor } from './predict';
+export { quantitiesOf, readingDoubts, type Quantity } from './reading';
+export { predictorFor, type Predictor } from './predict';
 export {
   calibrate,
   PRIOR,

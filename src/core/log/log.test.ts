@@ -1,19 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoDesign } from '@/catalogue';
 import { analyse } from '../analysis';
-import type { Design } from '../design';
+import { AS_PRINTED, type Design, type Factors, type Reading } from '../design';
 import { normal, randomBy } from '../units';
-import {
-  AS_PRINTED,
-  calibrate,
-  predictorFor,
-  PRIOR,
-  quantitiesOf,
-  readingDoubts,
-  residualsOf,
-  type Factors,
-  type Reading,
-} from '.';
+import { calibrate, predictorFor, PRIOR, quantitiesOf, readingDoubts, residualsOf } from '.';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
 const ROOM_C = 22;
@@ -92,7 +82,9 @@ describe('prediction of a state', () => {
     expect(clogged[1] / printed[1]).toBeLessThan(0.9);
     const dusty = at({ radiators: 0.5 });
     expect(dusty[0] / printed[0]).toBeGreaterThan(1.3);
-    expect(dusty[1]).toBeCloseTo(printed[1], 1);
+    // Warmer coolant is thinner: a little more flow.
+    expect(dusty[1] / printed[1]).toBeGreaterThan(1);
+    expect(dusty[1] / printed[1]).toBeLessThan(1.04);
     const mounted = at({ blocks: { 'processor-block': 1.5 } });
     expect(mounted[3]).toBeGreaterThan(printed[3] + 2);
     expect(mounted[2]).toBeCloseTo(printed[2], 6);

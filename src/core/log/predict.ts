@@ -1,23 +1,17 @@
-import { applyEdit, type Design, type Edit } from '../design';
-import type { PumpPart } from '../components';
+import {
+  applyEdit,
+  withFactors,
+  type Design,
+  type Edit,
+  type Factors,
+  type Reading,
+} from '../design';
 import { obstructedModel } from '../analysis';
 import { routedRuns, routesOf } from '../routing';
 import { compileSystem, type System } from '../system';
 import type { Run } from '../tubing';
 import { noiseOf, solveCoupled, solvePrepared } from '../thermal';
-import type { Quantity, Reading } from './reading';
-
-/** How far a machine is from its papers; 1 where it is as printed. */
-export interface Factors {
-  /** On the heat radiators pass for what the model says. */
-  readonly radiators: number;
-  /** On all that a loop takes. */
-  readonly losses: number;
-  /** On the resistance of each block with its paste, by component. */
-  readonly blocks: Readonly<Record<string, number>>;
-}
-
-export const AS_PRINTED: Factors = { radiators: 1, losses: 1, blocks: {} };
+import type { Quantity } from './reading';
 
 /** A machine in the state of a reading, ready to be asked with one set of factors after another. */
 export interface Predictor {
@@ -53,17 +47,10 @@ function predicted(
   quantities: readonly Quantity[],
   factors: Factors,
 ): readonly number[] {
-  const system = withLosses(printed, factors.losses);
+  const system = { ...printed, design: withFactors(printed.design, factors) };
   const model = obstructedModel(system);
-  const scaled = {
-    ...model,
-    factors: { ...model.factors, conductance: model.factors.conductance * factors.radiators },
-  };
-  const { flow, prepared } = solveCoupled(system, runs, scaled, load);
-  const block = (component: string): number => factors.blocks[component] ?? 1;
-  const heat = solvePrepared(prepared, load, {
-    vary: { draw: () => 1, block, interface: block },
-  });
+  const { flow, prepared } = solveCoupled(system, runs, model, load);
+  const heat = solvePrepared(prepared, load);
   return quantities.map(({ kind, of }) => {
     switch (kind) {
       case 'coolant':
@@ -81,31 +68,4 @@ function predicted(
         return noiseOf(model);
     }
   });
-}
-
-/**
- * A loop that takes l times as much moves what pumps with 1/l of their head would: exact where what
- * is taken goes with the square of the flow.
- */
-function withLosses(system: System, losses: number): System {
-  if (losses === 1) return system;
-  const weaker = new Map<PumpPart, PumpPart>();
-  const of = (part: PumpPart): PumpPart => {
-    const known =
-      weaker.get(part) ??
-      ({ ...part, points: part.points.map(([q, h]) => [q, h / losses] as const) } as PumpPart);
-    weaker.set(part, known);
-    return known;
-  };
-  return {
-    ...system,
-    loops: system.loops.map((graph) => ({
-      ...graph,
-      links: graph.links.map((link) =>
-        link.law.kind === 'pump'
-          ? { ...link, law: { kind: 'pump', part: of(link.law.part) } }
-          : link,
-      ),
-    })),
-  };
 }

@@ -1,22 +1,5 @@
-import type { LoadCaseId } from '../components';
-import { findComponent, type ComponentId, type Design, type LoopId } from '../design';
+import { findComponent, type ComponentId, type Design, type Reading } from '../design';
 
-/** What was read off the finished machine in one settled state. */
-export interface Reading {
-  /** ISO date and time. */
-  readonly on: string;
-  readonly load: LoadCaseId;
-  readonly room_C: number;
-  /** Of all fans and of all pumps; as the build has them where not given. */
-  readonly fans_rpm?: number;
-  readonly pumps_rpm?: number;
-  /** By loop. */
-  readonly coolant_C?: Readonly<Record<LoopId, number>>;
-  readonly flow_Lmin?: Readonly<Record<LoopId, number>>;
-  /** By component and hot spot, `component/spot`. */
-  readonly spots_C?: Readonly<Record<string, number>>;
-  readonly noise_dBA?: number;
-}
 
 /** One figure of a reading. */
 export interface Quantity {

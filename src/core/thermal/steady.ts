@@ -84,7 +84,7 @@ export function prepareHeat(thermalModel: ThermalModel, flow: FlowReport): Prepa
         q,
         coolant,
         roomAir,
-        thermalModel.factors,
+        thermalModel,
       ),
     };
   });
@@ -146,7 +146,7 @@ export function withArea(prepared: Prepared, factor: number): Prepared {
 
 /**
  * Heat per kelvin of one radiator in the wind that its fans and the case leave it, at a coolant
- * flow: measured where it was, modelled else.
+ * flow: measured on the bench where it was, modelled else, and what this machine makes of it.
  */
 export function radiatorState(
   r: RadiatorSetup,
@@ -154,7 +154,7 @@ export function radiatorState(
   coolant_Lmin: number,
   coolant: FluidProperties,
   roomAir: FluidProperties,
-  factors: InstallationFactors,
+  { factors, measuredHere }: Pick<ThermalModel, 'factors' | 'measuredHere'>,
 ): {
   readonly k: number;
   readonly modelled_WK: number;
@@ -169,7 +169,7 @@ export function radiatorState(
     factors,
   }).conductance_WK;
   const { measured } = r.part;
-  if (!measured) return { k, modelled_WK: k, basis: 'model' };
+  if (!measured) return { k: k * measuredHere, modelled_WK: k, basis: 'model' };
   const { ratio, basis } = measuredRatio(
     r,
     measured,
@@ -179,7 +179,7 @@ export function radiatorState(
     measured.against === 'air' ? airFlow_m3h * factors.airFlow : (r.fans[0]?.speed_rpm ?? 0),
     coolant_Lmin,
   );
-  return { k: k * ratio, modelled_WK: k, basis };
+  return { k: k * ratio * measuredHere, modelled_WK: k, basis };
 }
 
 /** What the pump puts into its coolant, W: its power goes as the cube of speed (affinity laws). */

@@ -1,8 +1,10 @@
 import {
+  factorsOf,
   findComponent,
   type Component,
   type ComponentId,
   type Design,
+  type Factors,
   type LoopId,
   type Placement,
 } from '../design';
@@ -85,6 +87,8 @@ export interface ThermalModel {
   readonly openings: readonly AirOpening[];
   /** What the place makes of fans and cores. */
   readonly factors: InstallationFactors;
+  /** What readings of this machine make of its radiators' heat; 1 as printed. */
+  readonly measuredHere: number;
 }
 
 const curves = new WeakMap<FanPart, FanCurve>();
@@ -133,16 +137,18 @@ export type Blocked = ReadonlyMap<ComponentId, number>;
  */
 export function compileThermalModel(system: System, blocked: Blocked = new Map()): ThermalModel {
   const { components, brief, case: shell } = system.design;
+  const { radiators: onRadiators, blocks } = factorsOf(system.design);
   const radiators = components.flatMap((c) => radiatorSetup(system, c, blocked) ?? []);
   const cooled = new Set(radiators.map((r) => r.id));
   return {
     system,
-    sources: components.flatMap((component) => sourceOf(system, component) ?? []),
+    sources: components.flatMap((component) => sourceOf(system, component, blocks) ?? []),
     radiators,
     caseFans: components.flatMap((c) => caseFansOf(system, c, cooled, blocked) ?? []),
     chambers: isOpenFrame(shell) ? [] : chambersOf(shell),
     openings: openingsOf(system, air(brief.room_C, brief.altitude_m).density_kgm3),
     factors: INSTALLATION,
+    measuredHere: onRadiators,
   };
 }
 
@@ -151,8 +157,11 @@ export function compileThermalModel(system: System, blocked: Blocked = new Map()
  * is shown.
  */
 export const modelOf = (thermalModel: ThermalModel, system: System): ThermalModel => {
-  const now = (component: Component): Component =>
-    findComponent(system.design, component.id) ?? component;
+  // The parts stay: what was measured of the machine is in them.
+  const now = (component: Component): Component => {
+    const named = findComponent(system.design, component.id);
+    return named ? { ...named, part: component.part } : component;
+  };
   return {
     ...thermalModel,
     system,
@@ -164,12 +173,37 @@ export const modelOf = (thermalModel: ThermalModel, system: System): ThermalMode
   };
 };
 
-function sourceOf(system: System, component: Component): Source | null {
+function sourceOf(
+  system: System,
+  component: Component,
+  measured: Factors['blocks'],
+): Source | null {
   if (!isHeated(component.part)) return null;
   const block = blockOn(system, component);
   const loop = block ? (system.loopOf(block.id)?.loop.id ?? null) : null;
-  return { component, part: component.part, block, loop };
+  const factor = block ? (measured[block.id] ?? 1) : 1;
+  const { part } = component;
+  if (block === null || factor === 1) return { component, part, block, loop };
+  return { component, part: pastedBy(part, factor), block: resistingBy(block, factor), loop };
 }
+
+/** A part whose paste or pads resist so many times as much as printed. */
+const pastedBy = <P extends HeatedPart>(part: P, factor: number): P => ({
+  ...part,
+  hotSpots: part.hotSpots.map((s) => ({ ...s, interface_KW: s.interface_KW * factor })),
+});
+
+/** A block whose metal and channels do. */
+const resistingBy = (block: Component, factor: number): Component =>
+  block.part.kind === 'block'
+    ? {
+        ...block,
+        part: {
+          ...block.part,
+          resistance: block.part.resistance.map(([q, r]) => [q, r * factor] as const),
+        },
+      }
+    : block;
 
 /** The block on a part; of a board, also the one on its processor that reaches over to it. */
 function blockOn({ design, mates }: System, component: Component): Component | null {

@@ -211,7 +211,7 @@ export class RadiatorFigures {
       this.flow_Lmin,
       this.coolant,
       this.roomAir,
-      at.factors,
+      at,
     ).k;
   }
 }

@@ -2,6 +2,7 @@ export {
   countIssue,
   validateDesign,
   validatePart,
+  validateReadings,
   validateEdit,
   parseDesign,
   patchDesign,

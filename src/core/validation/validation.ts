@@ -9,9 +9,10 @@ import {
   type Applied,
   type Design,
   type Edit,
+  type Reading,
 } from '../design';
 import { migrate } from '../design/migrate';
-import { designSchema, componentSchema, loopSchema } from '../design/schema';
+import { designSchema, componentSchema, loopSchema, readingsSchema } from '../design/schema';
 import type { Part } from '../components';
 import { migratePart } from '../components/migrate';
 import { PART_SCHEMAS } from '../components/schema';
@@ -106,6 +107,13 @@ export function validatePart(data: unknown): Validated<Part> {
   return check<Part>(PART_SCHEMAS[kind as keyof typeof PART_SCHEMAS], part);
 }
 
+/** Readings of a finished machine, from a file or a device. */
+export function validateReadings(data: unknown): Validated<readonly Reading[]> {
+  const shape = shapeIssue(data);
+  if (shape) return { ok: false, troubles: [shape] };
+  return check<readonly Reading[]>(readingsSchema, data);
+}
+
 /** Applies an edit and lets it stand only if the build it gives passes the guard. */
 export function validateEdit(design: Design, edit: Edit): Validated<Applied> {
   let applied: Applied;
@@ -149,7 +157,7 @@ const isPatchList = (value: unknown): value is Patches =>
 
 const FORBIDDEN_KEYS: ReadonlySet<string> = new Set(['__proto__', 'constructor', 'prototype']);
 
-function check<T>(schema: Joi.ObjectSchema, data: unknown): Validated<T> {
+function check<T>(schema: Joi.Schema, data: unknown): Validated<T> {
   const { value, error } = schema.validate(data, { ...OPTIONS, abortEarly: true });
   if (!error) return { ok: true, value: value as T };
   const troubles =
