@@ -7,7 +7,7 @@ const MAY = {
   geometry: [],
   fluids: ['units'],
   components: ['fluids', 'geometry'],
-  design: ['components', 'geometry'],
+  design: ['components', 'geometry', 'units'],
   validation: ['components', 'design'],
   measure: ['components', 'geometry'],
   bracket: ['components'],
@@ -48,7 +48,7 @@ const MAY = {
   assembly: ['bom', 'components', 'design', 'geometry', 'system', 'tubing', 'units'],
   leakTest: ['components', 'design', 'system', 'tubing'],
   filling: ['design', 'loops', 'system'],
-  log: ['analysis', 'components', 'design', 'routing', 'system', 'thermal', 'tubing'],
+  log: ['analysis', 'components', 'design', 'routing', 'system', 'thermal', 'tubing', 'units'],
   checks: [
     'bom',
     'clearance',

@@ -1,3 +1,4 @@
+import { isoMinutes } from '../units';
 import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer';
 import type {
   CaseAir,
@@ -561,10 +562,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
 }
 
 /** What is kept of the work, with one thing of it changed. */
-function workedOn(
-  work: Draft<Work>,
-  edit: Extract<Edit, { do: `work.${string}` }>,
-): Draft<Work> {
+function workedOn(work: Draft<Work>, edit: Extract<Edit, { do: `work.${string}` }>): Draft<Work> {
   const entry = <T>(
     all: Readonly<Record<string, T>> | undefined,
     key: string,
@@ -609,7 +607,7 @@ function byTime<T extends { on: string }>(
 ): T[] {
   const others = (all ?? []).filter((e) => e.on !== on);
   const next = entry ? [...others, entry] : others;
-  return next.sort((a, b) => Date.parse(a.on) - Date.parse(b.on));
+  return next.sort((a, b) => isoMinutes(a.on) - isoMinutes(b.on));
 }
 
 /** Another radius for one bend of a laid run. */

@@ -217,7 +217,11 @@ const readingSchema = Joi.object({
   noise_dBA: Joi.number().min(0).max(120),
   note: text(600),
 });
-export const readingsSchema = Joi.array().items(readingSchema).min(1).max(MOST_READINGS).unique('on');
+export const readingsSchema = Joi.array()
+  .items(readingSchema)
+  .min(1)
+  .max(MOST_READINGS)
+  .unique('on');
 /** Marks, notes, order and tests of the work itself. */
 const work = Joi.object({
   done: Joi.object()

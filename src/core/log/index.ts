@@ -8,3 +8,6 @@ export {
   type Calibration,
   type Residual,
 } from './calibrate';
+export { CAUSES, diagnose, type CauseKind, type Diagnosis } from './diagnose';
+export { shapeOf, trendsOf, type Trend } from './trend';
+export { serviceDue, serviceJobs, type DueJob, type ServiceJob } from './service';

@@ -18,8 +18,15 @@ export interface Predictor {
   predict(quantities: readonly Quantity[], factors: Factors): readonly number[];
 }
 
-/** The build as it was run: room and speeds of the reading, everything else as it is. */
-export function predictorFor(design: Design, reading: Reading): Predictor {
+/**
+ * The build as it was run: room and speeds of the reading, everything else as it is but for what
+ * was `changed`. Throws EditError where that cannot be.
+ */
+export function predictorFor(
+  design: Design,
+  reading: Reading,
+  changed: readonly Edit[] = [],
+): Predictor {
   const { room_C, load, fans_rpm, pumps_rpm } = reading;
   const edits: readonly Edit[] = [
     { do: 'brief.set', values: { room_C, loadCase: load } },
@@ -33,6 +40,7 @@ export function predictorFor(design: Design, reading: Reading): Predictor {
             component: c.id,
             values: { speed_rpm: pumps_rpm },
           }))),
+    ...changed,
   ];
   const state = edits.reduce((now, edit) => applyEdit(now, edit).design, design);
   const system = compileSystem(state);

@@ -1,6 +1,5 @@
 import { findComponent, type ComponentId, type Design, type Reading } from '../design';
 
-
 /** One figure of a reading. */
 export interface Quantity {
   readonly kind: 'coolant' | 'flow' | 'spot' | 'noise';

@@ -34,3 +34,4 @@ export {
   type FormatOptions,
 } from './format';
 export { bandOf, normal, randomBy, type Band } from './random';
+export { DAY_MIN, isoDay, isoMinutes } from './time';
