@@ -160,6 +160,20 @@ module.exports = {
       to: { path: '^src/(?!format|core)' },
     },
     {
+      name: 'devices-know-the-core',
+      comment:
+        'a real device takes the place of src/devices: nothing may lean on more than its types',
+      severity: 'error',
+      from: { path: '^src/devices', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/(?!devices|core)' },
+    },
+    {
+      name: 'devices-by-their-protocol',
+      severity: 'error',
+      from: { path: '^src/(?!devices)' },
+      to: { path: '^src/devices/(?!types\\.ts$)' },
+    },
+    {
       name: 'store-looks-down',
       severity: 'error',
       from: { path: '^src/store', pathNot: '\\.test\\.ts$' },

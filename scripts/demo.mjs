@@ -3,6 +3,7 @@
 import { spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 import { ensureBuilt } from './built.mjs';
+import { startDevices } from './devices.mjs';
 
 const port = Number(process.env.PORT ?? 4310);
 const host = process.env.HOST ?? '127.0.0.1';
@@ -25,11 +26,24 @@ if (!free) {
 }
 
 ensureBuilt();
+// Devices of the builder's own stand in ZEPHYRON_DEVICES; else stand-ins run beside the app.
+const own = process.env.ZEPHYRON_DEVICES;
+const devices = own ? null : startDevices(port + 1);
 const server = spawn(process.execPath, ['scripts/serve.mjs', host, String(port)], {
   stdio: ['ignore', 'pipe', 'inherit'],
-  env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
+  env: {
+    ...process.env,
+    ZEPHYRON_DEVICES: own ?? `http://127.0.0.1:${port + 1}`,
+    NEXT_TELEMETRY_DISABLED: '1',
+    NODE_ENV: 'production',
+  },
 });
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.on(signal, () => {
+    devices?.kill(signal);
+    server.kill(signal);
+  });
+server.on('exit', () => devices?.kill());
 server.on('exit', (code) => process.exit(code ?? 0));
 
 const address = `http://${host.includes(':') ? `[${host}]` : host}:${port}`;

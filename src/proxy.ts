@@ -7,7 +7,7 @@ const LOOPBACK = /^(127(?:\.\d{1,3}){3}|localhost|\[::1\])(:\d+)?$/;
 /** Open to anyone with the address: the page where the passphrase is said, and what it calls. */
 const DOORS = new Set(['/enter', '/api/session']);
 /** GETs that cost: another site's page may not send its visitors for them. */
-const COSTLY = /^\/api\/(backup|proof|builds\/[^/]+\/(pdf|list|file))$/;
+const COSTLY = /^\/api\/(backup|proof|devices\/events|builds\/[^/]+\/(pdf|list|file))$/;
 
 /**
  * Who may talk to the app: this machine, or with a passphrase those it was opened to. Other sites'

@@ -27,6 +27,7 @@ export {
   type BinEntry,
 } from './history';
 export { backupZip, restoreZip, MOST_BACKUP_BYTES } from './backup';
+export { deviceEvents, deviceList, tellDevices } from './devices';
 export { health, type Health } from './health';
 export { readForPage, type PageRead } from './page';
 export { retiredParts, retire, restore, storesOffer, partListsNow } from './retired';

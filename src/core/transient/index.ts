@@ -1,5 +1,6 @@
 export { runTransient } from './run';
 export { asked } from './control';
+export { LiveMachine, type LiveState } from './live';
 export {
   FAULTS,
   ScenarioError,
