@@ -145,7 +145,12 @@ export class Bench {
     for (const { component, spot, temp_C } of state.spots)
       if (Number.isFinite(temp_C))
         values[`spot/${component}/${spot}`] = tenths(scattered(temp_C, SCATTER.spot_C));
-    return { time_s: this.time_s, load: state.load, values };
+    const { fans, pumps } = this.asked;
+    const asked = {
+      ...(fans === undefined ? {} : { fans }),
+      ...(pumps === undefined ? {} : { pumps }),
+    };
+    return { time_s: this.time_s, load: state.load, asked, values };
   }
 
   private built(): LiveMachine {

@@ -12,6 +12,8 @@ export interface Moment {
   /** Seconds since the devices were switched on, by their own clock. */
   readonly time_s: number;
   readonly load: string;
+  /** rpm that all fans, all pumps were told; left out where each goes its own way. */
+  readonly asked: Pick<Controls, 'fans' | 'pumps'>;
   /** By channel; a channel that fails is left out. */
   readonly values: Readonly<Record<string, number>>;
 }

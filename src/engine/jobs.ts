@@ -1,5 +1,5 @@
 import { offered, type PartLists } from '@/catalogue';
-import type { Edit } from '@/core/design';
+import type { Edit, Reading } from '@/core/design';
 import type { Session } from '@/core/analysis';
 import {
   betterPorts,
@@ -28,6 +28,14 @@ import { teePorts } from '@/core/loops';
 import { coolingCurves, type CoolingCurve } from '@/core/thermal';
 import type { Part, PumpPart } from '@/core/components';
 import { improvement, rerouteEdit, type Improvement } from '@/core/routing';
+import {
+  calibrate,
+  diagnose,
+  trendsOf,
+  type Calibration,
+  type Diagnosis,
+  type Trend,
+} from '@/core/log';
 import { runTransient, type Scenario, type Transient } from '@/core/transient';
 
 /**
@@ -52,6 +60,8 @@ const telling =
     tell(done / Math.max(1, of));
 
 const offerOf = ({ partLists }: Desk): readonly Part[] => offered(partLists);
+
+const readingsIn = ({ design }: Session): readonly Reading[] => design.choices.work?.readings ?? [];
 
 /** Draws of a band, always from the same seed: the same build shows the same band. */
 const DRAWS = 500;
@@ -186,6 +196,16 @@ export const JOBS = {
 
   bands: ({ session }: Desk, _input: null, tell: Tell): WholeUncertainty | null =>
     uncertainty(session.analysis(), DRAWS, SEED, telling(tell)),
+
+  /** The factors that the readings of the finished machine tell. */
+  calibration: ({ session }: Desk): Calibration => calibrate(session.design, readingsIn(session)),
+
+  /** What is likely wrong with it, likeliest first. */
+  diagnosis: ({ session }: Desk, _input: null, tell: Tell): readonly Diagnosis[] | null =>
+    diagnose(session.design, readingsIn(session), telling(tell)),
+
+  /** Each figure against its prediction over the life of the machine. */
+  trends: ({ session }: Desk): readonly Trend[] => trendsOf(session.design, readingsIn(session)),
 
   transient: ({ session }: Desk, scenario: Scenario, tell: Tell): Transient | null => {
     const { thermalModel, reports } = session.analysis();

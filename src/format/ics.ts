@@ -1,4 +1,5 @@
 import { createEvents, type EventAttributes } from 'ics';
+import type { DueJob } from '@/core/log';
 import type { Planned, Step, WallMinutes } from '@/core/assembly';
 
 /**
@@ -27,6 +28,33 @@ export function workToIcs(
   const { error, value } = createEvents(events, {
     calName: name,
     productId: '-//Zephyron//Assembly//EN',
+  });
+  if (error || typeof value !== 'string')
+    throw new Error(`The calendar could not be written: ${String(error)}`);
+  return value;
+}
+
+/** Service that is due, each as a day of its own. */
+export function serviceToIcs(name: string, due: readonly DueJob[]): string {
+  const events = due.flatMap((job): EventAttributes[] => {
+    const [year, month, day] = (job.due ?? '').split('-').map(Number);
+    if (!year || !month || !day) return [];
+    return [
+      {
+        uid: `${slug(name)}-service-${slug(job.id)}@zephyron.invalid`,
+        title: `${name}: ${job.title}`,
+        description: `${job.why} Every ${job.every_days} days (${job.source}).`,
+        start: [year, month, day],
+        duration: { days: 1 },
+        alarms: [
+          { action: 'display', description: job.title, trigger: { hours: 9, before: false } },
+        ],
+      },
+    ];
+  });
+  const { error, value } = createEvents(events, {
+    calName: `${name}: service`,
+    productId: '-//Zephyron//Service//EN',
   });
   if (error || typeof value !== 'string')
     throw new Error(`The calendar could not be written: ${String(error)}`);

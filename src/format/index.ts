@@ -21,3 +21,5 @@ export { workToIcs } from './ics';
 export { transientToCsv } from './transientCsv';
 export { bendSheetPages, bendSheetsToCsv, bendSheetToDxf, bendSheetToSvg } from './bendDrawing';
 export { bracketToSvg, bracketToDxf } from './bracketDrawing';
+export { readingsFromCsv, readingsToCsv, type CsvTrouble, type ReadingsRead } from './readingsCsv';
+export { serviceToIcs } from './ics';

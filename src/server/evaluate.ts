@@ -2,6 +2,7 @@ import type { PartLists } from '@/catalogue';
 import { slug } from '@/format';
 import { JsonText, ok, refuse, type Answer } from './answer';
 import { openBuild } from './builds';
+import type { PaperKind } from './pdf/worker';
 import { inPool, printed, type Watch } from './pool';
 import { JUDGE_MS, pooled, PRINT_MS, ROUTE_MS } from './pooled';
 
@@ -38,8 +39,8 @@ export const partsListCsv = (id: string, watch: Watch = {}): Promise<Answer> =>
     return ok(await inPool('listCsv', { design: opened.design }, PRINT_MS, watch));
   });
 
-/** A stored build as PDF, its parts list alone or the whole sheet: name and bytes. */
-export const buildPdf = (id: string, of: 'list' | 'sheet', watch: Watch = {}): Promise<Answer> =>
+/** A stored build as PDF, the whole sheet or one of its other papers: name and bytes. */
+export const buildPdf = (id: string, of: PaperKind, watch: Watch = {}): Promise<Answer> =>
   pooled(async () => {
     const opened = await openBuild(id);
     if (!opened) return refuse(404, 'There is no such build.');

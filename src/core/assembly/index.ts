@@ -11,3 +11,6 @@ export {
   type WallMinutes,
   type WorkingHours,
 } from './calendar';
+export { airTestReport, testedLoop } from './testedLoop';
+export { quoteOf, type Quote } from './quote';
+export { dismantling, type Undoing } from './dismantle';

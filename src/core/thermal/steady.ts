@@ -3,7 +3,7 @@ import { standingVolumes } from '../tubing';
 import { pumpShare, type FlowReport, settingsIn } from '../hydraulics';
 import type { LoadCaseId, PumpPart } from '../components';
 import { measuredRatio, type RadiatorBasis } from './measured';
-import { radiatorConductance, type InstallationFactors } from './radiator';
+import { radiatorConductance } from './radiator';
 import type { PartHeat } from './report';
 import { sourceHeat, type ThermalModel, type RadiatorSetup } from './thermalModel';
 import {
@@ -78,14 +78,7 @@ export function prepareHeat(thermalModel: ThermalModel, flow: FlowReport): Prepa
       edge: edge?.id ?? '',
       coolant_Lmin: q,
       coolant,
-      ...radiatorState(
-        r,
-        caseAir.winds[i] as FanOperatingPoint,
-        q,
-        coolant,
-        roomAir,
-        thermalModel,
-      ),
+      ...radiatorState(r, caseAir.winds[i] as FanOperatingPoint, q, coolant, roomAir, thermalModel),
     };
   });
   return {

@@ -1,5 +1,5 @@
 import type { Bracket } from '@/core/bracket';
-import type { Design } from '@/core/design';
+import type { Design, Reading } from '@/core/design';
 import type { Bom } from '@/core/bom';
 import type { Part } from '@/core/components';
 import type { BendSheet } from '@/core/plan';
@@ -12,6 +12,7 @@ import {
   bracketToSvg,
   buildFileName,
   designToText,
+  readingsToCsv,
   listToCsv,
   listToJson,
   partsToCsv,
@@ -34,6 +35,10 @@ export const downloadInp = (name: string, text: string): void =>
   hand(`${slug(name)}.inp`, 'text/plain', text);
 export const downloadCalendar = (name: string, text: string): void =>
   hand(`${slug(name)}-assembly.ics`, 'text/calendar', text);
+export const downloadService = (name: string, text: string): void =>
+  hand(`${slug(name)}-service.ics`, 'text/calendar', text);
+export const downloadReadings = (name: string, readings: readonly Reading[]): void =>
+  hand(`${slug(name)}-readings.csv`, 'text/csv', readingsToCsv(readings));
 export const downloadList = (design: Design, list: Bom): void =>
   hand(`${slug(design.name)}-parts.csv`, 'text/csv', listToCsv(list, design.brief.currency));
 export const downloadRun = (name: string, run: Transient): void =>

@@ -1,3 +1,4 @@
+import isDeepEqual from 'fast-deep-equal';
 import { createStore } from 'zustand/vanilla';
 import { usePartLists } from '@/view/shared';
 import {
@@ -120,6 +121,8 @@ export interface Versions {
   readonly rest: number;
   /** What the catalogue offers. */
   readonly offer: number;
+  /** Readings of the finished machine. */
+  readonly log: number;
 }
 
 export type Editor = ReturnType<typeof createEditor>;
@@ -365,7 +368,7 @@ export function createEditor(id: string, revision: number, design: Design) {
       design,
       analysis: analyseNow(design),
       engine,
-      versions: { space: 0, fans: 0, pumps: 0, rest: 0, offer: 0 },
+      versions: { space: 0, fans: 0, pumps: 0, rest: 0, offer: 0, log: 0 },
       past: [],
       future: [],
       save: 'saved',
@@ -520,7 +523,7 @@ function replacing(before: Design, after: Design): Pick<Step, 'back' | 'forth'> 
   return { back: into(after, before), forth: into(before, after) };
 }
 
-const EVERY_PART: readonly (keyof Versions)[] = ['space', 'fans', 'pumps', 'rest'];
+const EVERY_PART: readonly (keyof Versions)[] = ['space', 'fans', 'pumps', 'rest', 'log'];
 
 const raise = (versions: Versions, parts: readonly (keyof Versions)[]): Versions => ({
   ...versions,
@@ -531,7 +534,15 @@ const raise = (versions: Versions, parts: readonly (keyof Versions)[]): Versions
 function partsTouched(before: Design, after: Design): readonly (keyof Versions)[] {
   const touched = new Set<keyof Versions>();
   if (!isSameSpace(before, after)) touched.add('space');
-  if (before.brief !== after.brief || before.choices !== after.choices) touched.add('rest');
+  const { work: workBefore, ...choicesBefore } = before.choices;
+  const { work: workAfter, ...choicesAfter } = after.choices;
+  if (
+    before.brief !== after.brief ||
+    !isDeepEqual(choicesBefore, choicesAfter) ||
+    workBefore?.measured !== workAfter?.measured
+  )
+    touched.add('rest');
+  if (workBefore?.readings !== workAfter?.readings) touched.add('log');
   const components = new Map(before.components.map((i) => [i.id, i]));
   for (const component of after.components)
     if (components.get(component.id)?.settings !== component.settings)

@@ -11,6 +11,8 @@ export {
   downloadBracket,
   downloadCalendar,
   downloadInp,
+  downloadReadings,
+  downloadService,
   downloadPart,
   downloadRun,
   downloadList,
@@ -19,6 +21,9 @@ export {
 export {
   useBands,
   useBetterPorts,
+  useCalibration,
+  useDiagnosis,
+  useTrends,
   useChanges,
   useComparedParts,
   useCurves,

@@ -8,6 +8,7 @@ import type {
 } from '@/core/studies';
 import type { PumpAsked, PumpChoice, WholeUncertainty } from '@/core/studies';
 import type { Edit } from '@/core/design';
+import type { Calibration, Diagnosis, Trend } from '@/core/log';
 import type { CoolingCurve } from '@/core/thermal';
 import type { Improvement } from '@/core/routing';
 import type { Scenario, Transient } from '@/core/transient';
@@ -95,3 +96,16 @@ export const useBands = (): Job<WholeUncertainty> =>
 /** The build over time; null asks for nothing. */
 export const useTransient = (scenario: Scenario | null): Job<Transient> =>
   useJob('transient', scenario as Scenario, ['space', 'fans', 'pumps', 'rest'], scenario !== null);
+
+const LOGGED: readonly Part[] = ['space', 'fans', 'pumps', 'rest', 'log'];
+
+/** The factors that the readings tell, while there are any. */
+export const useCalibration = (on: boolean): Job<Calibration> =>
+  useJob('calibration', null, LOGGED, on);
+
+/** What is likely wrong with the machine, while it is asked for. */
+export const useDiagnosis = (on: boolean): Job<readonly Diagnosis[]> =>
+  useJob('diagnosis', null, LOGGED, on);
+
+/** The readings against their predictions over time. */
+export const useTrends = (on: boolean): Job<readonly Trend[]> => useJob('trends', null, LOGGED, on);

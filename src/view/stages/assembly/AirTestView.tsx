@@ -1,17 +1,9 @@
 'use client';
 import { useState } from 'react';
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import { compliance, type Loop } from './testedLoop';
-import {
-  judgeAirTest,
-  jointsOf,
-  readingTrouble,
-  testLimit,
-  type LeakReport,
-} from '@/core/leakTest';
-import { reservoirsOf } from '@/core/bom';
-import type { AirTest } from '@/core/design';
-import { standardPressure } from '@/core/fluids';
+import { jointsOf, readingTrouble, testLimit, type LeakReport } from '@/core/leakTest';
+import { airTestReport, testedLoop } from '@/core/assembly';
+import type { AirTest, Loop } from '@/core/design';
 import { formatNumber } from '@/core/units';
 import { Mark, Pick, QuantityField } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
@@ -19,8 +11,6 @@ import { CAUTIONS } from './cautions';
 import styles from './AssemblyStage.module.css';
 
 const NEW_TEST: AirTest = { resolution_mbar: 5, readings: [] };
-/** How well the temperature of the air in the loop is known from a room thermometer, K (an estimate). */
-const TEMPERATURE_K = 0.3;
 
 /** The air test of a loop: readings in, leak rate and verdict out. */
 export function AirTestView() {
@@ -50,25 +40,9 @@ function LoopTest({ loop }: { readonly loop: Loop }) {
   const { system, reports } = useEditor((s) => s.analysis);
   const test = design.choices.work?.airTests?.[loop.id] ?? NEW_TEST;
   const limit = testLimit(system, loop);
-  const room_mbar = standardPressure(design.brief.altitude_m) / 100;
-  // Under air the reservoir is empty, not filled to its mark.
-  const volume_mL =
-    (reports.bom.volumes.find((v) => v.loop === loop.id)?.total_mL ?? 0) +
-    reservoirsOf(design, loop).reduce((sum, r) => sum + r.volume_mL - r.fill_mL, 0);
-  const tested = {
-    volume_mL,
-    compliance_mLbar: compliance(loop, reports.runs),
-    room_mbar,
-    resolution_mbar: test.resolution_mbar,
-    temperature_K: TEMPERATURE_K,
-  };
-  const start = Date.parse(test.readings[0]?.on ?? '');
-  const readings = test.readings.map((r) => ({
-    at_min: (Date.parse(r.on) - start) / 60_000,
-    gauge_mbar: r.gauge_mbar,
-    temp_C: r.temp_C,
-  }));
-  const report = judgeAirTest(readings, tested);
+  const inputs = { system, runs: reports.runs, bom: reports.bom };
+  const tested = testedLoop(inputs, loop, test);
+  const report = airTestReport(inputs, loop, test);
   const keep = (label: string, next: AirTest | null): void =>
     commit(label, { do: 'work.air-test', loop: loop.id, test: next });
   return (
@@ -78,7 +52,7 @@ function LoopTest({ loop }: { readonly loop: Loop }) {
         {limit.by === null
           ? 'what is usual, since no part of the loop tells a lower rating.'
           : `the rating of ${limit.by}, the lowest in the loop.`}{' '}
-        The loop holds {formatNumber(volume_mL)} mL of air and swells by{' '}
+        The loop holds {formatNumber(tested.volume_mL)} mL of air and swells by{' '}
         {formatNumber(tested.compliance_mLbar, { decimals: 2 })} mL a bar.
       </p>
       <p className={styles.caution}>

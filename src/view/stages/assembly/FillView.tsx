@@ -2,11 +2,10 @@
 import { airPockets, daysToClear, fillPlan, fillTrouble, KEEP_SHARE } from '@/core/filling';
 import { draining } from '@/core/loops';
 import { reservoirsOf } from '@/core/bom';
-import { componentName } from '@/core/design';
+import { componentName, type Loop } from '@/core/design';
 import { formatNumber, plural } from '@/core/units';
 import { useEditor } from '@/view/workspace';
 import { CAUTIONS } from './cautions';
-import type { Loop } from './testedLoop';
 import styles from './AssemblyStage.module.css';
 
 /** Pours and pulses of every loop, the pockets of air, and what draining leaves. */

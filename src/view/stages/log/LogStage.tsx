@@ -1,67 +1,74 @@
 'use client';
-import { LOAD_CASES } from '@/core/components';
-import { worstRise } from '@/core/thermal';
-import { formatCelsius, formatFlow, formatKelvin, formatNumber } from '@/core/units';
+import { useState } from 'react';
+import { serviceDue } from '@/core/log';
+import { formatNumber, plural } from '@/core/units';
+import { Segments } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { CASE_NAMES } from '../brief/BriefStage';
-import { StageFrame, Section } from '../frame/StageFrame';
+import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
+import { AgainstView } from './AgainstView';
+import { DevicePanel } from './DevicePanel';
+import { FirstHourView } from './FirstHourView';
+import { LifeView } from './LifeView';
+import { PapersView } from './PapersView';
+import { ReadingList } from './ReadingList';
+import { useDevices } from './useDevices';
+import styles from './LogStage.module.css';
 
-/** Not here yet, and says so; what will be compared is printed already. */
+type Seen = 'first hour' | 'against' | 'life' | 'papers';
+const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
+  { value: 'first hour', label: 'first hour' },
+  { value: 'against', label: 'predicted and measured' },
+  { value: 'life', label: 'years and service' },
+  { value: 'papers', label: 'quote and handover' },
+];
+
+/** What the finished machine shows, what that says, and how it is kept. */
 export function LogStage() {
-  const analysis = useEditor((s) => s.analysis);
-  const { heat, flow } = analysis.reports;
+  const design = useEditor((s) => s.design);
+  const [view, setView] = useState<Seen>('first hour');
+  const devices = useDevices();
+  const { readings = [], measured, done = {} } = design.choices.work ?? {};
+  if (design.components.length === 0 || design.loops.length === 0)
+    return (
+      <EmptyStage
+        title="Nothing to log yet"
+        text="A machine with a loop comes first; its readings are set against the prediction here."
+      />
+    );
+  const ran = done['first run']?.on ?? readings[0]?.on ?? null;
+  const [next] = serviceDue(design, ran);
   return (
     <StageFrame
-      title="The log is not here yet"
-      sentence="Readings of the finished machine will be set against the prediction here, and the model calibrated by them. The prediction to hold it to stands below; write your readings beside it on paper for now."
+      stage="log"
+      title={titleOf(readings.length, measured !== undefined)}
+      sentence={
+        ran === null
+          ? 'One hour with the finished machine, four settled states: the model is then corrected by it, and says from then on when something changes.'
+          : `First run on ${ran.slice(0, 10)}. ${next?.due ? `Next: ${next.title.charAt(0).toLowerCase()}${next.title.slice(1)}, ${next.due}.` : ''}`
+      }
       side={
-        <Section title="What to note">
-          <p>
-            After one hour of combined load: room, coolant and part temperatures, fan and pump
-            speed, flow, noise. Use the same thermometer for room and coolant: what it reads wrong
-            cancels in the difference.
-          </p>
-        </Section>
+        <>
+          <DevicePanel devices={devices} />
+          <Section title={`Readings (${formatNumber(readings.length)})`}>
+            <ReadingList readings={readings} />
+          </Section>
+        </>
       }
     >
-      <table style={{ maxWidth: 720 }}>
-        <thead>
-          <tr>
-            <th>load</th>
-            <th className="num">coolant over room</th>
-            <th className="num">hottest coolant</th>
-            <th className="num">hottest part</th>
-            <th className="num">flow</th>
-            <th className="num">noise, est.</th>
-          </tr>
-        </thead>
-        <tbody>
-          {LOAD_CASES.map((c) => {
-            const r = heat[c];
-            const hottest = r.hotSpots.reduce<(typeof r.hotSpots)[number] | null>(
-              (a, b) => ((b.temp_C ?? -1) > (a?.temp_C ?? -1) ? b : a),
-              null,
-            );
-            const warm = r.loops.map((l) => l.hottest_C ?? NaN);
-            return (
-              <tr key={c}>
-                <td>{CASE_NAMES[c]}</td>
-                <td className="num">{formatKelvin(worstRise(r))}</td>
-                <td className="num">
-                  {formatCelsius(warm.length > 0 ? Math.max(...warm) : null, 1)}
-                </td>
-                <td className="num">
-                  {hottest ? `${hottest.name} ${formatCelsius(hottest.temp_C)}` : '–'}
-                </td>
-                <td className="num">
-                  {flow.loops.map((l) => formatFlow(l.flow_Lmin)).join(', ') || '–'}
-                </td>
-                <td className="num">{formatNumber(r.noise_dBA)} dBA</td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <div className={styles.views}>
+        <Segments label="Part of the log" value={view} options={VIEWS} onPick={setView} />
+      </div>
+      {view === 'first hour' && <FirstHourView devices={devices} />}
+      {view === 'against' && <AgainstView />}
+      {view === 'life' && <LifeView ran={ran} />}
+      {view === 'papers' && <PapersView />}
     </StageFrame>
   );
+}
+
+function titleOf(readings: number, isMeasured: boolean): string {
+  if (readings === 0) return 'No reading of the machine yet';
+  return isMeasured
+    ? `${plural(readings, 'reading')}; the model goes by them`
+    : `${plural(readings, 'reading')} of the machine`;
 }

@@ -1,0 +1,115 @@
+import { LOAD_CASES, type LoadCaseId } from '@/core/components';
+import type { Reading } from '@/core/design';
+import Papa from 'papaparse';
+import { armed, toCsv } from './csv';
+
+/** One thing of a file that cannot be read: row from 1 (the head is 1), column by its name. */
+export interface CsvTrouble {
+  readonly row: number;
+  readonly column: string;
+  readonly message: string;
+}
+export type ReadingsRead =
+  | { readonly ok: true; readonly readings: readonly Reading[] }
+  | { readonly ok: false; readonly troubles: readonly CsvTrouble[] };
+
+const PLAIN = ['room_C', 'fans_rpm', 'pumps_rpm', 'noise_dBA'] as const;
+const GROUPS = ['coolant_C', 'flow_Lmin', 'spots_C'] as const;
+/** Troubles told at once. */
+const MOST_TROUBLES = 20;
+
+/** Readings as a table: `coolant_C/LOOP`, `flow_Lmin/LOOP`, `spots_C/COMPONENT/SPOT` by column. */
+export function readingsToCsv(readings: readonly Reading[]): string {
+  const columns = new Set<string>(['on', 'load', 'room_C']);
+  const rows = readings.map((reading) => {
+    const row: Record<string, string | number> = { on: reading.on, load: reading.load };
+    for (const key of PLAIN) if (reading[key] !== undefined) row[key] = reading[key];
+    for (const group of GROUPS)
+      for (const [of, value] of Object.entries(reading[group] ?? {})) row[`${group}/${of}`] = value;
+    if (reading.note !== undefined) row.note = reading.note;
+    for (const key of Object.keys(row)) columns.add(key);
+    return row;
+  });
+  const fields = [...columns];
+  return toCsv({ fields, data: rows.map((row) => fields.map((f) => row[f] ?? '')) });
+}
+
+/**
+ * The same back, from a file or what was pasted: comma, semicolon or tab. Columns it does not know
+ * are a trouble, and so is a cell that is no number; then nothing is taken.
+ */
+export function readingsFromCsv(text: string): ReadingsRead {
+  const { data, meta } = Papa.parse<Record<string, string>>(text.trim(), {
+    header: true,
+    skipEmptyLines: true,
+    delimitersToGuess: [',', ';', '\t'],
+  });
+  const fields = meta.fields ?? [];
+  const troubles: CsvTrouble[] = [];
+  const trouble = (row: number, column: string, message: string): void => {
+    if (troubles.length < MOST_TROUBLES) troubles.push({ row, column, message });
+  };
+  for (const wanted of ['on', 'load', 'room_C'])
+    if (!fields.includes(wanted)) trouble(1, wanted, 'This column is missing.');
+  for (const field of fields)
+    if (!isKnown(field)) trouble(1, field, 'No such figure is kept of a reading.');
+  if (data.length === 0) trouble(2, 'on', 'There is no reading in it.');
+  if (troubles.length > 0) return { ok: false, troubles };
+  const readings = data.map((cells, i) => readingOf(cells, i + 2, trouble));
+  return troubles.length > 0 ? { ok: false, troubles } : { ok: true, readings };
+}
+
+const isKnown = (field: string): boolean =>
+  ['on', 'load', 'note', ...PLAIN].includes(field) ||
+  GROUPS.some((g) => field.startsWith(`${g}/`) && field.length > g.length + 1);
+
+function readingOf(
+  cells: Readonly<Record<string, string>>,
+  row: number,
+  trouble: (row: number, column: string, message: string) => void,
+): Reading {
+  const number = (column: string): number | undefined => {
+    const cell = (cells[column] ?? '').trim();
+    if (cell === '') return undefined;
+    const value = Number(cell.replace(',', '.'));
+    if (Number.isFinite(value)) return value;
+    trouble(row, column, `"${cell}" is no number.`);
+    return undefined;
+  };
+  const at = Date.parse(cells.on ?? '');
+  if (!Number.isFinite(at)) trouble(row, 'on', `"${cells.on ?? ''}" is no date and time.`);
+  const load = (cells.load ?? '').trim();
+  if (!isLoad(load)) trouble(row, 'load', `"${load}" is none of ${LOADS.join(', ')}.`);
+  const room_C = number('room_C');
+  if (room_C === undefined) trouble(row, 'room_C', 'The room is wanted: all is told over it.');
+  const group = (name: (typeof GROUPS)[number]): Readonly<Record<string, number>> =>
+    Object.fromEntries(
+      Object.keys(cells).flatMap((column) => {
+        const value = column.startsWith(`${name}/`) ? number(column) : undefined;
+        return value === undefined ? [] : [[column.slice(name.length + 1), value] as const];
+      }),
+    );
+  const rest = Object.fromEntries(
+    PLAIN.flatMap((key) => {
+      const value = key === 'room_C' ? undefined : number(key);
+      return value === undefined ? [] : [[key, value] as const];
+    }),
+  );
+  const note = armed((cells.note ?? '').trim());
+  return {
+    on: Number.isFinite(at) ? new Date(at).toISOString() : '',
+    load: isLoad(load) ? load : 'idle',
+    room_C: room_C ?? NaN,
+    ...rest,
+    ...Object.fromEntries(
+      GROUPS.flatMap((name) => {
+        const values = group(name);
+        return Object.keys(values).length > 0 ? [[name, values] as const] : [];
+      }),
+    ),
+    ...(note === '' ? {} : { note }),
+  };
+}
+
+const LOADS: readonly string[] = [...LOAD_CASES, 'custom'];
+const isLoad = (text: string): text is LoadCaseId => LOADS.includes(text);

@@ -1,0 +1,211 @@
+import { airTestReport, assemblySteps, quoteOf } from '@/core/assembly';
+import { type analyse } from '@/core/analysis';
+import { componentName, type Design, type Order } from '@/core/design';
+import { calibrate, serviceDue } from '@/core/log';
+import { formatFlow, formatKelvin, formatMoney, formatNumber } from '@/core/units';
+import { PdfSheet, PdfTable } from './parts';
+
+type Analysed = ReturnType<typeof analyse>;
+const NOBODY: Order = { client: 'nobody named yet', rate_cents: 0, tax: 0 };
+
+const inputsOf = ({ system, reports }: Analysed) => ({
+  system,
+  runs: reports.runs,
+  bom: reports.bom,
+});
+
+/** What the machine will cost, for whom, and until when. */
+export function QuoteDocument({
+  design,
+  analysis,
+}: {
+  readonly design: Design;
+  readonly analysis: Analysed;
+}) {
+  const order = design.choices.work?.client ?? NOBODY;
+  const { bom, heat, flow } = analysis.reports;
+  const quote = quoteOf(bom, assemblySteps(inputsOf(analysis)), order);
+  const { brief } = design;
+  const judged = heat[brief.loadCase];
+  return (
+    <PdfSheet
+      title={`Quote: ${design.name}`}
+      under={`For ${order.client}.${order.due ? ` Promised for ${order.due.slice(0, 10)}.` : ''} All sums in ${brief.currency}.`}
+      foot={`Zephyron, ${design.name}. Hours and figures are estimates. What the law asks of a quote, ask where you are.`}
+    >
+      <PdfTable
+        title="What it will do"
+        columns={[
+          { head: 'loop', wide: 40 },
+          { head: 'coolant over room', wide: 30, right: true },
+          { head: 'flow', wide: 30, right: true },
+        ]}
+        rows={design.loops.map((l) => [
+          l.name,
+          formatKelvin(judged.loops.find((x) => x.id === l.id)?.deltaT_K ?? null),
+          formatFlow(flow.loops.find((x) => x.id === l.id)?.flow_Lmin),
+        ])}
+      />
+      <PdfTable
+        title="What it costs"
+        columns={[
+          { head: '', wide: 70 },
+          { head: brief.currency, wide: 30, right: true },
+        ]}
+        rows={[
+          ['Parts, tools left out', formatMoney(quote.parts)],
+          [
+            `${formatNumber(quote.hours, { decimals: 1 })} hours at ${formatMoney(order.rate_cents)}`,
+            formatMoney(quote.work),
+          ],
+          ['Net', formatMoney(quote.net)],
+          [`Tax, ${formatNumber(100 * order.tax, { decimals: 1 })} %`, formatMoney(quote.tax)],
+          ['Together', formatMoney(quote.total)],
+        ]}
+      />
+      <PdfTable
+        title="Parts"
+        columns={[
+          { head: 'qty', wide: 12, right: true },
+          { head: 'part', wide: 60 },
+          { head: 'total', wide: 28, right: true },
+        ]}
+        rows={bom.lines
+          .filter((l) => !l.tool)
+          .map((l) => [
+            `${formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })}${l.unit === 'piece' ? '' : ` ${l.unit}`}`,
+            `${l.name}, ${l.maker}`,
+            l.owned ? 'owned' : formatMoney(l.total),
+          ])}
+      />
+    </PdfSheet>
+  );
+}
+
+/** What is handed over: promised and measured, tests, coolant, what is due, what to heed. */
+export function HandoverDocument({
+  design,
+  analysis,
+}: {
+  readonly design: Design;
+  readonly analysis: Analysed;
+}) {
+  const { work = {} } = design.choices;
+  const order = work.client ?? NOBODY;
+  const readings = work.readings ?? [];
+  const ran = work.done?.['first run']?.on ?? readings[0]?.on ?? null;
+  const { heat, flow, bom } = analysis.reports;
+  const judged = heat[design.brief.loadCase];
+  return (
+    <PdfSheet
+      title={`Handover: ${design.name}`}
+      under={`For ${order.client}.${ran === null ? ' It has not run yet.' : ` First run on ${ran.slice(0, 10)}.`}`}
+      foot={`Zephyron, ${design.name}. Local rules and qualified people come first.`}
+    >
+      <PdfTable
+        title={
+          work.measured
+            ? 'Figures, corrected by readings of this machine'
+            : 'Figures, as worked out'
+        }
+        columns={[
+          { head: 'loop', wide: 28 },
+          { head: 'coolant', wide: 36 },
+          { head: 'holds', wide: 12, right: true },
+          { head: 'over room', wide: 12, right: true },
+          { head: 'flow', wide: 12, right: true },
+        ]}
+        rows={design.loops.map((l) => [
+          l.name,
+          l.coolant.name,
+          `${formatNumber(bom.volumes.find((v) => v.loop === l.id)?.total_mL)} mL`,
+          formatKelvin(judged.loops.find((x) => x.id === l.id)?.deltaT_K ?? null),
+          formatFlow(flow.loops.find((x) => x.id === l.id)?.flow_Lmin),
+        ])}
+      />
+      <PdfTable
+        title="Air test"
+        columns={[
+          { head: 'loop', wide: 30 },
+          { head: 'verdict', wide: 20 },
+          { head: 'leak, mL/min of air', wide: 30, right: true },
+          { head: 'readings', wide: 20, right: true },
+        ]}
+        rows={design.loops.map((l) => {
+          const test = work.airTests?.[l.id];
+          const report = test ? airTestReport(inputsOf(analysis), l, test) : null;
+          return [
+            l.name,
+            report?.verdict ?? 'not done',
+            report
+              ? `${formatNumber(report.leak_mLmin, { decimals: 3 })} +/- ${formatNumber(report.leakBand_mLmin, { decimals: 3 })}`
+              : '-',
+            formatNumber(test?.readings.length ?? 0),
+          ];
+        })}
+      />
+      <MeasuredTable design={design} />
+      <PdfTable
+        title="What is due"
+        columns={[
+          { head: 'job', wide: 46 },
+          { head: 'due', wide: 18 },
+          { head: 'why', wide: 36 },
+        ]}
+        rows={serviceDue(design, ran).map((j) => [j.title, j.due ?? 'after the first run', j.why])}
+      />
+      <PdfTable
+        title="Heed"
+        columns={[{ head: '', wide: 100 }]}
+        rows={[
+          [
+            'Look for drops once a week in the first month. Switch off and pull the plug at any leak.',
+          ],
+          [
+            'Never open a fitting while the machine is on. Coolant is not to drink: keep it from children and animals.',
+          ],
+          ['Stand it upright for a day after it was carried. Empty it before it is shipped.'],
+        ]}
+      />
+    </PdfSheet>
+  );
+}
+
+/** Every figure that was read, beside what was worked out for its state. */
+function MeasuredTable({ design }: { readonly design: Design }) {
+  const readings = design.choices.work?.readings ?? [];
+  let rows: readonly (readonly string[])[] = [];
+  if (readings.length > 0)
+    try {
+      rows = calibrate(design, readings).before.map((r) => [
+        readings[r.reading]?.on.slice(0, 16).replace('T', ' ') ?? '',
+        nameOf(design, r.kind, r.of),
+        formatNumber(r.measured, { decimals: 2 }),
+        formatNumber(r.predicted, { decimals: 2 }),
+      ]);
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error;
+    }
+  return (
+    <PdfTable
+      title="Measured"
+      columns={[
+        { head: 'on', wide: 24 },
+        { head: 'figure', wide: 44 },
+        { head: 'measured', wide: 16, right: true },
+        { head: 'worked out', wide: 16, right: true },
+      ]}
+      rows={rows}
+    />
+  );
+}
+
+function nameOf(design: Design, kind: string, of: string): string {
+  if (kind === 'noise') return 'noise, dBA';
+  if (kind === 'spot') {
+    const [component = '', spot = ''] = of.split('/');
+    return `${componentName(design, component)}, ${spot}, C`;
+  }
+  const loop = design.loops.find((l) => l.id === of)?.name ?? of;
+  return kind === 'coolant' ? `${loop}: coolant over room, K` : `${loop}: flow, L/min`;
+}

@@ -1,0 +1,308 @@
+'use client';
+import {
+  CartesianGrid,
+  ReferenceArea,
+  ReferenceLine,
+  ResponsiveContainer,
+  Scatter,
+  ScatterChart,
+  XAxis,
+  YAxis,
+} from 'recharts';
+import type { Design } from '@/core/design';
+import type { Calibrated, Calibration, Diagnosis, Residual } from '@/core/log';
+import { componentName } from '@/core/design';
+import { formatNumber, plural } from '@/core/units';
+import { Mark, Progress } from '@/view/shared';
+import { useCalibration, useDiagnosis, useEditor } from '@/view/workspace';
+import { whenText } from './ReadingList';
+import { causeWords, figureName, figureText, UNIT } from './words';
+import styles from './LogStage.module.css';
+
+/** Differences beyond this many deviations are no chance. */
+const BEYOND = 2;
+
+/** The prediction of each state that was read, what the readings say of it, and what is likely wrong. */
+export function AgainstView() {
+  const design = useEditor((s) => s.design);
+  const { readings = [], measured } = design.choices.work ?? {};
+  const calibration = useCalibration(readings.length > 0);
+  const diagnosis = useDiagnosis(readings.length > 0);
+  if (readings.length === 0)
+    return <p>Note a reading first: the prediction of the same state stands beside it here.</p>;
+  const { result } = calibration;
+  return (
+    <div className={styles.page}>
+      <Progress
+        share={calibration.progress}
+        stopped={false}
+        onStop={calibration.stop}
+        onAgain={calibration.retry}
+        what="the readings"
+      />
+      {result && (
+        <>
+          <ResidualChart design={design} result={result} />
+          <Factors design={design} result={result} readings={readings.length} />
+        </>
+      )}
+      {calibration.stopped && !result && (
+        <p role="alert" className={styles.trouble}>
+          The readings cannot be worked out: a figure belongs to a part or loop that this build no
+          longer has. Take that reading away.
+        </p>
+      )}
+      <h2>What is likely</h2>
+      <Progress
+        share={diagnosis.progress}
+        stopped={diagnosis.stopped}
+        onStop={diagnosis.stop}
+        onAgain={diagnosis.retry}
+        what="what is likely"
+      />
+      {diagnosis.result && <Causes design={design} found={diagnosis.result} />}
+      {result && (
+        <>
+          <h2>Each figure</h2>
+          <Residuals
+            design={design}
+            rows={measured ? result.after : result.before}
+            on={readings.map((r) => r.on)}
+            by={measured ? 'with what was measured' : 'as printed'}
+          />
+        </>
+      )}
+    </div>
+  );
+}
+
+/** Differences in deviations, before and after calibration, by figure. */
+function ResidualChart({
+  design,
+  result,
+}: {
+  readonly design: Design;
+  readonly result: Calibration;
+}) {
+  const names = [...new Set(result.before.map((r) => figureName(design, r)))];
+  const dots = (rows: readonly Residual[]) =>
+    rows.map((r) => ({ at: names.indexOf(figureName(design, r)), deviations: r.deviations }));
+  return (
+    <div
+      className={styles.chart}
+      role="img"
+      aria-label={`${plural(result.before.length, 'figure')} measured less predicted, in standard deviations`}
+    >
+      <ResponsiveContainer width="100%" height={Math.max(150, 30 * names.length + 56)}>
+        <ScatterChart margin={{ top: 8, right: 16, bottom: 4, left: 8 }}>
+          <CartesianGrid stroke="var(--hairline)" />
+          <XAxis
+            dataKey="deviations"
+            type="number"
+            domain={[
+              (low: number) => Math.min(-4, Math.floor(low)),
+              (high: number) => Math.max(4, Math.ceil(high)),
+            ]}
+            tickFormatter={(v: number) => formatNumber(v)}
+          />
+          <YAxis
+            dataKey="at"
+            type="number"
+            domain={[-0.5, names.length - 0.5]}
+            ticks={names.map((_, i) => i)}
+            reversed
+            width={190}
+            interval={0}
+            tickFormatter={(i: number) => names[i] ?? ''}
+          />
+          <ReferenceArea x1={-BEYOND} x2={BEYOND} fill="var(--wash)" stroke="none" />
+          <ReferenceLine x={0} stroke="var(--ink)" />
+          <Scatter
+            data={dots(result.before)}
+            fill="none"
+            stroke="var(--soft)"
+            isAnimationActive={false}
+          />
+          <Scatter data={dots(result.after)} fill="var(--copper)" isAnimationActive={false} />
+        </ScatterChart>
+      </ResponsiveContainer>
+      <p className="soft">
+        Measured less predicted, in standard deviations of instrument and model together. Rings: as
+        printed. Copper: with the factors below. Within the band it may be chance.
+      </p>
+    </div>
+  );
+}
+
+/** What the readings make of radiators, losses and blocks. */
+function Factors({
+  design,
+  result,
+  readings,
+}: {
+  readonly design: Design;
+  readonly result: Calibration;
+  readonly readings: number;
+}) {
+  const commit = useEditor((s) => s.commit);
+  const measured = design.choices.work?.measured;
+  return (
+    <section>
+      <h2>What this machine is</h2>
+      <table>
+        <thead>
+          <tr>
+            <th>factor</th>
+            <th className="num">for what is printed</th>
+            <th>told by the readings?</th>
+          </tr>
+        </thead>
+        <tbody>
+          {result.parameters.map((p) => (
+            <tr key={p.id}>
+              <td>{factorName(design, p)}</td>
+              <td className="num">
+                {formatNumber(p.factor, { decimals: 2 })} ±{' '}
+                {formatNumber(1.96 * p.spread, { decimals: 2 })}
+              </td>
+              <td>{p.told ? 'yes' : 'hardly: mostly what is usual'}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="soft">
+        The likeliest factors under all readings, with 95 % of the chance inside ±; before any
+        reading, machines are taken to differ from their papers by about 12 % (common practice, no
+        source).
+      </p>
+      <div className={styles.inline}>
+        <button
+          type="button"
+          className={styles.act}
+          onClick={() =>
+            commit('go by what was measured', {
+              do: 'work.measured',
+              measured: {
+                on: new Date().toISOString(),
+                readings,
+                radiators: rounded(result.factors.radiators),
+                losses: rounded(result.factors.losses),
+                blocks: Object.fromEntries(
+                  Object.entries(result.factors.blocks).map(([id, f]) => [id, rounded(f)]),
+                ),
+              },
+            })
+          }
+        >
+          {measured ? 'Go by these newer ones' : 'Go by these from now on'}
+        </button>
+        {measured && (
+          <>
+            <span>
+              Measured here: every figure goes by {plural(measured.readings, 'reading')} of{' '}
+              {measured.on.slice(0, 10)}.
+            </span>
+            <button
+              type="button"
+              className={styles.link}
+              onClick={() =>
+                commit('go by what is printed', { do: 'work.measured', measured: null })
+              }
+            >
+              Back to what is printed
+            </button>
+          </>
+        )}
+      </div>
+    </section>
+  );
+}
+
+const rounded = (v: number): number => Math.round(v * 1e4) / 1e4;
+
+const factorName = (design: Design, { kind, component }: Calibrated): string => {
+  if (kind === 'radiators') return 'Heat that the radiators pass';
+  if (kind === 'losses') return 'What the loops take';
+  return `Resistance of ${component === null ? 'a block' : componentName(design, component)} and its paste`;
+};
+
+/** Causes that explain more than this are told. */
+const LEAST_LIKELY = 0.02;
+
+function Causes({
+  design,
+  found,
+}: {
+  readonly design: Design;
+  readonly found: readonly Diagnosis[];
+}) {
+  const told = found.filter((d, i) => i < 3 || d.likelihood >= LEAST_LIKELY).slice(0, 6);
+  return (
+    <ol className={styles.causes}>
+      {told.map((d) => {
+        const { title, test } = causeWords(design, d);
+        return (
+          <li key={`${d.kind} ${d.of}`}>
+            <span className={styles.share} aria-hidden>
+              <span style={{ width: `${Math.round(100 * d.likelihood)}%` }} />
+            </span>
+            <span className="num">{formatNumber(100 * d.likelihood)} %</span>
+            <span>
+              <strong>{title}</strong> <span className="soft">{test}</span>
+            </span>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+function Residuals({
+  design,
+  rows,
+  on,
+  by,
+}: {
+  readonly design: Design;
+  readonly rows: readonly Residual[];
+  readonly on: readonly string[];
+  readonly by: string;
+}) {
+  return (
+    <table>
+      <thead>
+        <tr>
+          <th>read on</th>
+          <th>figure</th>
+          <th className="num">measured</th>
+          <th className="num">predicted, {by}</th>
+          <th className="num">difference</th>
+          <th>verdict</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((r) => (
+          <tr key={`${r.reading} ${r.kind} ${r.of}`}>
+            <td>{whenText(on[r.reading] ?? '')}</td>
+            <td>{figureName(design, r)}</td>
+            <td className="num">
+              {figureText(r.kind, r.measured)} ± {figureText(r.kind, 1.96 * r.spread)}{' '}
+              {UNIT[r.kind]}
+            </td>
+            <td className="num">
+              {figureText(r.kind, r.predicted)} {UNIT[r.kind]}
+            </td>
+            <td className="num">
+              {r.measured >= r.predicted ? '+' : '−'}
+              {figureText(r.kind, Math.abs(r.measured - r.predicted))}
+            </td>
+            <td>
+              <Mark verdict={Math.abs(r.deviations) <= BEYOND ? 'ok' : 'marginal'} />{' '}
+              {Math.abs(r.deviations) <= BEYOND ? 'within chance' : 'more than chance'}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

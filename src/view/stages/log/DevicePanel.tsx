@@ -1,0 +1,158 @@
+'use client';
+import { useState } from 'react';
+import { LOAD_CASES, type LoadCaseId } from '@/core/components';
+import { formatNumber } from '@/core/units';
+import type { BenchFault } from '@/devices/types';
+import { designToText } from '@/format';
+import { Pick, QuantityField } from '@/view/shared';
+import { useEditor } from '@/view/workspace';
+import { CASE_NAMES } from '../brief/BriefStage';
+import { Section } from '../frame/StageFrame';
+import { isSettled, type Devices } from './useDevices';
+import styles from './LogStage.module.css';
+
+const FAULT_WORDS: Readonly<Record<BenchFault, string>> = {
+  leak: 'a leak under air',
+  clog: 'a clogged block',
+  air: 'air in the loop',
+  dust: 'dust in the radiators',
+  'dead fan': 'a fan stands still',
+  'bad mount': 'the first block sits badly',
+  'wrong sensor': 'the coolant thermometer reads 6 K too much',
+};
+
+/** What devices measure now, and what they may be told. */
+export function DevicePanel({ devices }: { readonly devices: Devices }) {
+  const design = useEditor((s) => s.design);
+  const { connected, trouble, moment, past } = devices;
+  if (!connected)
+    return (
+      <Section title="Devices">
+        <p className="soft">
+          {trouble ?? 'Looking for devices.'} Readings can be typed or pasted all the same.
+        </p>
+      </Section>
+    );
+  return (
+    <Section
+      title={connected.standIn ? 'Stand-in devices' : 'Devices'}
+      aside={
+        moment && (
+          <span className="soft">
+            {isSettled(past) ? 'settled' : 'still moving'}, {clock(moment.time_s)}
+          </span>
+        )
+      }
+    >
+      {connected.standIn && (
+        <p className="soft">
+          No real device: the build&rsquo;s own model, a little off its papers, read with scatter.{' '}
+          {formatNumber(connected.pace)} s of it in one second.
+        </p>
+      )}
+      {connected.standIn && (
+        <button
+          type="button"
+          className={styles.act}
+          onClick={() => void devices.run(designToText(design))}
+        >
+          {connected.channels.length === 0 ? 'Switch this machine on' : 'Switch it on anew'}
+        </button>
+      )}
+      {trouble !== null && (
+        <p role="alert" className={styles.trouble}>
+          {trouble}
+        </p>
+      )}
+      {moment && (
+        <table className={styles.live}>
+          <tbody>
+            {connected.channels.map((c) => (
+              <tr key={c.id}>
+                <th scope="row">{c.name}</th>
+                <td className="num">{valueText(moment.values[c.id], c.unit)}</td>
+                <td>{c.unit}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {moment && <Told devices={devices} faults={connected.faults} />}
+    </Section>
+  );
+}
+
+/** Load, speeds and what is put wrong. */
+function Told({
+  devices,
+  faults,
+}: {
+  readonly devices: Devices;
+  readonly faults: readonly BenchFault[];
+}) {
+  const load = devices.moment?.load ?? 'stress';
+  const values = devices.moment?.values ?? {};
+  const [wrong, setWrong] = useState<readonly BenchFault[]>([]);
+  return (
+    <>
+      <div className={styles.inline}>
+        <Pick
+          label="Load"
+          value={load as LoadCaseId}
+          options={LOAD_CASES.map((value) => ({ value, label: CASE_NAMES[value] }))}
+          onPick={(value) => void devices.set({ load: value })}
+        />
+        {values.fans !== undefined && (
+          <QuantityField
+            label="All fans"
+            value={values.fans}
+            quantity="speed"
+            min={0}
+            max={20_000}
+            onCommit={(v) => v !== null && void devices.set({ fans: v })}
+          />
+        )}
+        {values.pumps !== undefined && (
+          <QuantityField
+            label="All pumps"
+            value={values.pumps}
+            quantity="speed"
+            min={0}
+            max={20_000}
+            onCommit={(v) => v !== null && void devices.set({ pumps: v })}
+          />
+        )}
+      </div>
+      {faults.length > 0 && (
+        <details className={styles.more}>
+          <summary>Put something wrong, to see it found</summary>
+          {faults.map((fault) => (
+            <label key={fault} className={styles.fault}>
+              <input
+                type="checkbox"
+                checked={wrong.includes(fault)}
+                onChange={({ target: { checked } }) => {
+                  const next = checked ? [...wrong, fault] : wrong.filter((f) => f !== fault);
+                  setWrong(next);
+                  void devices.befall(next);
+                }}
+              />{' '}
+              {FAULT_WORDS[fault]}
+            </label>
+          ))}
+        </details>
+      )}
+    </>
+  );
+}
+
+const valueText = (value: number | undefined, unit: string): string => {
+  if (value === undefined || !Number.isFinite(value)) return '–';
+  const decimals = { 'L/min': 2, rpm: 0, mbar: 0 }[unit] ?? 1;
+  return formatNumber(value, { decimals });
+};
+
+const clock = (seconds: number): string => {
+  const minutes = Math.floor(seconds / 60);
+  return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')} min on`;
+};

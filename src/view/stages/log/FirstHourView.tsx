@@ -1,0 +1,322 @@
+'use client';
+import { useState } from 'react';
+import { LOAD_CASES, type LoadCaseId } from '@/core/components';
+import type { Design, Reading } from '@/core/design';
+import { readingDoubts } from '@/core/log';
+import { turningSpeed } from '@/core/components';
+import { formatSpeed } from '@/core/units';
+import { Mark, Pick, QuantityField } from '@/view/shared';
+import { useEditor } from '@/view/workspace';
+import { CASE_NAMES } from '../brief/BriefStage';
+import { figureName } from './words';
+import { isSettled, meanOf, type Devices } from './useDevices';
+import styles from './LogStage.module.css';
+
+/** One state to bring the machine into, let settle, and read. */
+interface Wanted {
+  readonly load: LoadCaseId;
+  readonly fans_rpm?: number;
+  readonly pumps_rpm?: number;
+  readonly tells: string;
+}
+
+/** Speeds this near to what was asked are that state, as a share. */
+const NEAR = 0.06;
+
+/** The guided hour: four settled states, read one after another. */
+export function FirstHourView({ devices }: { readonly devices: Devices }) {
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
+  const { readings = [] } = design.choices.work ?? {};
+  const wanted = statesToRead(design);
+  const next = wanted.findIndex((w) => !readings.some((r) => isState(r, w)));
+  const { moment, past } = devices;
+  const note = (reading: Reading): void =>
+    commit('a reading of the machine', { do: 'work.reading', on: reading.on, reading });
+  return (
+    <div className={styles.page}>
+      <p className={styles.caution}>
+        <strong>Stay with it for the first hour.</strong> Look for drops with a dry paper every ten
+        minutes. Switch off and pull the plug when coolant passes 60 °C, when anything smells, or
+        when the flow stops. Live parts and mains are for qualified people.
+      </p>
+      <ol className={styles.states}>
+        {wanted.map((w, i) => {
+          const isDone = readings.some((r) => isState(r, w));
+          return (
+            <li key={w.tells} data-next={i === next || undefined}>
+              <Mark verdict={isDone ? 'ok' : 'unchecked'} />
+              <div>
+                <strong>
+                  {CASE_NAMES[w.load]}
+                  {w.fans_rpm !== undefined && `, all fans at ${formatSpeed(w.fans_rpm)}`}
+                  {w.pumps_rpm !== undefined && `, all pumps at ${formatSpeed(w.pumps_rpm)}`}
+                  {w.fans_rpm === undefined && w.pumps_rpm === undefined && ', speeds as planned'}
+                </strong>
+                <p className="soft">{w.tells}</p>
+                {moment && !isDone && (
+                  <div className={styles.inline}>
+                    <button
+                      type="button"
+                      className={styles.link}
+                      onClick={() =>
+                        void devices.set({
+                          load: w.load,
+                          ...(w.fans_rpm === undefined ? {} : { fans: w.fans_rpm }),
+                          ...(w.pumps_rpm === undefined ? {} : { pumps: w.pumps_rpm }),
+                        })
+                      }
+                    >
+                      Set the machine so
+                    </button>
+                  </div>
+                )}
+              </div>
+            </li>
+          );
+        })}
+      </ol>
+      {moment && (
+        <p className={styles.inline}>
+          <button
+            type="button"
+            className={styles.act}
+            disabled={!isSettled(past)}
+            onClick={() => note(readingOf(devices, new Date().toISOString()))}
+          >
+            Take this reading
+          </button>
+          <span className="soft" role="status">
+            {isSettled(past)
+              ? 'The coolant has come to rest: the mean of the last minutes is taken.'
+              : 'Wait until the coolant moves no more: ten minutes within 0.2 K.'}
+          </span>
+        </p>
+      )}
+      <ReadingForm key={readings.length} design={design} onNote={note} />
+    </div>
+  );
+}
+
+/** Four states that tell radiators, losses and blocks apart. */
+function statesToRead(design: Design): readonly Wanted[] {
+  const meanSpeed = (kind: 'fan' | 'pump'): number => {
+    const own = design.components.flatMap((c) =>
+      (c.part.kind === 'fan' || c.part.kind === 'pump') && c.part.kind === kind
+        ? [turningSpeed(c.part, c.settings.speed_rpm)]
+        : [],
+    );
+    return own.reduce((s, v) => s + v, 0) / Math.max(1, own.length);
+  };
+  const tens = (v: number): number => Math.round(v / 50) * 50;
+  return [
+    { load: 'stress', tells: 'Radiators and blocks at full heat: the state the brief asks about.' },
+    {
+      load: 'stress',
+      fans_rpm: tens(1.3 * meanSpeed('fan')),
+      tells: 'More air alone: tells radiators from what air the case lets in.',
+    },
+    {
+      load: 'stress',
+      fans_rpm: tens(1.3 * meanSpeed('fan')),
+      pumps_rpm: tens(0.7 * meanSpeed('pump')),
+      tells: 'Less flow alone: tells what the loop takes.',
+    },
+    {
+      load: 'gaming',
+      fans_rpm: tens(1.3 * meanSpeed('fan')),
+      pumps_rpm: tens(0.7 * meanSpeed('pump')),
+      tells: 'Less heat: tells a wrong thermometer from a weak radiator.',
+    },
+  ];
+}
+
+function isState(r: Reading, w: Wanted): boolean {
+  const near = (a: number | undefined, b: number | undefined): boolean =>
+    b === undefined || (a !== undefined && Math.abs(a / b - 1) < NEAR);
+  return (
+    r.load === w.load &&
+    near(r.fans_rpm, w.fans_rpm) &&
+    near(r.pumps_rpm, w.pumps_rpm) &&
+    (w.fans_rpm !== undefined || r.fans_rpm === undefined)
+  );
+}
+
+const tenths = (v: number): number => Math.round(v * 10) / 10;
+
+/** What the devices show, as a reading. */
+function readingOf({ past, moment }: Devices, on: string): Reading {
+  const mean = meanOf(past);
+  const group = (prefix: string, digits: number): Readonly<Record<string, number>> =>
+    Object.fromEntries(
+      Object.entries(mean).flatMap(([k, v]) =>
+        k.startsWith(prefix) && Number.isFinite(v)
+          ? [[k.slice(prefix.length), Math.round(v * 10 ** digits) / 10 ** digits] as const]
+          : [],
+      ),
+    );
+  const { fans, pumps } = moment?.asked ?? {};
+  return {
+    on,
+    load: (moment?.load ?? 'stress') as LoadCaseId,
+    room_C: tenths(mean.room ?? NaN),
+    ...(fans === undefined ? {} : { fans_rpm: fans }),
+    ...(pumps === undefined ? {} : { pumps_rpm: pumps }),
+    coolant_C: group('coolant/', 1),
+    flow_Lmin: group('flow/', 3),
+    spots_C: group('spot/', 1),
+    ...(mean.noise === undefined ? {} : { noise_dBA: tenths(mean.noise) }),
+  };
+}
+
+type Figures = Readonly<Record<string, number>>;
+
+/** A reading typed by hand, with what is doubtful in it said before it is kept. */
+function ReadingForm({
+  design,
+  onNote,
+}: {
+  readonly design: Design;
+  onNote(reading: Reading): void;
+}) {
+  const { heat } = useEditor((s) => s.analysis.reports);
+  const [load, setLoad] = useState<LoadCaseId>('stress');
+  const [room, setRoom] = useState<number>(design.brief.room_C);
+  const [fans, setFans] = useState<number | null>(null);
+  const [pumps, setPumps] = useState<number | null>(null);
+  const [noise, setNoise] = useState<number | null>(null);
+  const [coolant, setCoolant] = useState<Figures>({});
+  const [flow, setFlow] = useState<Figures>({});
+  const [spots, setSpots] = useState<Figures>({});
+  const draft: Omit<Reading, 'on'> = {
+    load,
+    room_C: room,
+    ...(fans === null ? {} : { fans_rpm: fans }),
+    ...(pumps === null ? {} : { pumps_rpm: pumps }),
+    ...(noise === null ? {} : { noise_dBA: noise }),
+    ...(Object.keys(coolant).length > 0 ? { coolant_C: coolant } : {}),
+    ...(Object.keys(flow).length > 0 ? { flow_Lmin: flow } : {}),
+    ...(Object.keys(spots).length > 0 ? { spots_C: spots } : {}),
+  };
+  const doubts = readingDoubts(design, { ...draft, on: '' });
+  const hasFigure = [coolant, flow, spots].some((f) => Object.keys(f).length > 0);
+  const loops = design.loops.filter((l) => l.connections.length > 0);
+  return (
+    <section>
+      <h2>Read by hand</h2>
+      <p className="soft">
+        The same thermometer for room and coolant: what it reads wrong cancels in the difference.
+        Leave out what you cannot read.
+      </p>
+      <div className={styles.inline}>
+        <Pick
+          label="Load"
+          value={load}
+          options={LOAD_CASES.map((value) => ({ value, label: CASE_NAMES[value] }))}
+          onPick={setLoad}
+        />
+        <QuantityField
+          label="Room"
+          value={room}
+          quantity="temperature"
+          decimals={1}
+          min={-20}
+          max={60}
+          onCommit={(v) => v !== null && setRoom(v)}
+        />
+        <QuantityField
+          label="All fans"
+          value={fans}
+          quantity="speed"
+          optional
+          min={0}
+          max={20_000}
+          onCommit={setFans}
+        />
+        <QuantityField
+          label="All pumps"
+          value={pumps}
+          quantity="speed"
+          optional
+          min={0}
+          max={20_000}
+          onCommit={setPumps}
+        />
+        <QuantityField
+          label="Noise"
+          value={noise}
+          quantity="sound"
+          decimals={1}
+          optional
+          min={0}
+          max={120}
+          onCommit={setNoise}
+        />
+      </div>
+      <div className={styles.inline}>
+        {loops.map((l) => (
+          <QuantityField
+            key={`c${l.id}`}
+            label={loops.length > 1 ? `${l.name}: coolant` : 'Coolant'}
+            value={coolant[l.id] ?? null}
+            quantity="temperature"
+            decimals={1}
+            optional
+            min={-50}
+            max={150}
+            onCommit={(v) => setCoolant(withFigure(coolant, l.id, v))}
+          />
+        ))}
+        {loops.map((l) => (
+          <QuantityField
+            key={`f${l.id}`}
+            label={loops.length > 1 ? `${l.name}: flow` : 'Flow'}
+            value={flow[l.id] ?? null}
+            quantity="flow"
+            decimals={2}
+            optional
+            min={-100}
+            max={100}
+            onCommit={(v) => setFlow(withFigure(flow, l.id, v))}
+          />
+        ))}
+        {heat.stress.hotSpots.map(({ component, hotSpot }) => {
+          const of = `${component}/${hotSpot}`;
+          return (
+            <QuantityField
+              key={of}
+              label={figureName(design, { kind: 'spot', of })}
+              value={spots[of] ?? null}
+              quantity="temperature"
+              decimals={1}
+              optional
+              min={-50}
+              max={150}
+              onCommit={(v) => setSpots(withFigure(spots, of, v))}
+            />
+          );
+        })}
+      </div>
+      {doubts.length > 0 && (
+        <ul role="alert" className={styles.trouble}>
+          {doubts.map((d) => (
+            <li key={d}>{d}</li>
+          ))}
+        </ul>
+      )}
+      <button
+        type="button"
+        className={styles.act}
+        disabled={!hasFigure}
+        onClick={() => onNote({ ...draft, on: new Date().toISOString() })}
+      >
+        {doubts.length > 0 ? 'Note it all the same' : 'Note this reading'}
+      </button>
+    </section>
+  );
+}
+
+function withFigure(all: Figures, key: string, value: number | null): Figures {
+  const { [key]: _old, ...rest } = all;
+  return value === null ? rest : { ...rest, [key]: value };
+}

@@ -1,0 +1,185 @@
+'use client';
+import {
+  CartesianGrid,
+  Line,
+  LineChart,
+  ReferenceLine,
+  ResponsiveContainer,
+  XAxis,
+  YAxis,
+} from 'recharts';
+import { dismantling } from '@/core/assembly';
+import { serviceDue, type DueJob, type Trend } from '@/core/log';
+import { formatNumber, plural } from '@/core/units';
+import { serviceToIcs } from '@/format';
+import { Progress } from '@/view/shared';
+import { downloadService, useEditor, useTrends } from '@/view/workspace';
+import { useSteps } from '../assembly/useSteps';
+import { whenText } from './ReadingList';
+import { figureName } from './words';
+import styles from './LogStage.module.css';
+
+/** How the machine changes over the years, what is due, and how it comes apart again. */
+export function LifeView({ ran }: { readonly ran: string | null }) {
+  const design = useEditor((s) => s.design);
+  const { readings = [] } = design.choices.work ?? {};
+  const { steps } = useSteps();
+  const trends = useTrends(readings.length > 1);
+  return (
+    <div className={styles.page}>
+      <Service due={serviceDue(design, ran)} />
+      <h2>How it changes</h2>
+      {readings.length < 2 ? (
+        <p className="soft">
+          With a reading a month a change shows here before it is felt: each figure against its
+          prediction for the same room, load and speeds.
+        </p>
+      ) : (
+        <>
+          <Progress
+            share={trends.progress}
+            stopped={trends.stopped}
+            onStop={trends.stop}
+            onAgain={trends.retry}
+            what="the trends"
+          />
+          <div className={styles.trends}>
+            {(trends.result ?? []).map((t) => (
+              <TrendChart key={`${t.kind} ${t.of}`} name={figureName(design, t)} trend={t} />
+            ))}
+          </div>
+        </>
+      )}
+      <details className={styles.more}>
+        <summary>Taken apart for service, warranty or sale</summary>
+        <ol className={styles.undo}>
+          {dismantling(steps).map((u) => (
+            <li key={u.title}>{u.title}</li>
+          ))}
+        </ol>
+        <p className="soft">
+          Whether a maker still answers for a part that was opened is the maker&rsquo;s to say: ask
+          before you take it off.
+        </p>
+      </details>
+    </div>
+  );
+}
+
+function Service({ due }: { readonly due: readonly DueJob[] }) {
+  const name = useEditor((s) => s.design.name);
+  const commit = useEditor((s) => s.commit);
+  const today = new Date().toISOString().slice(0, 10);
+  return (
+    <section>
+      <h2>What is due</h2>
+      <table>
+        <thead>
+          <tr>
+            <th>job</th>
+            <th>due</th>
+            <th>last done</th>
+            <th className="num">every</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {due.map((job) => (
+            <tr key={job.id}>
+              <td>
+                <strong>{job.title}</strong>
+                <br />
+                <span className="soft">
+                  {job.why} ({job.source})
+                </span>
+              </td>
+              <td data-late={(job.due !== null && job.due < today) || undefined}>
+                {job.due ?? 'from the first run on'}
+                {job.due !== null && job.due < today && ', late'}
+              </td>
+              <td>{job.last?.slice(0, 10) ?? 'never'}</td>
+              <td className="num">{everyText(job.every_days)}</td>
+              <td>
+                <button
+                  type="button"
+                  className={styles.link}
+                  onClick={() => {
+                    const on = new Date().toISOString();
+                    commit(`done: ${job.title}`, {
+                      do: 'work.service',
+                      on,
+                      mark: { on, job: job.id },
+                    });
+                  }}
+                >
+                  done today
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <button
+        type="button"
+        className={styles.link}
+        disabled={due.every((j) => j.due === null)}
+        onClick={() => downloadService(name, serviceToIcs(name, due))}
+      >
+        Reminders as a calendar (ICS)
+      </button>
+    </section>
+  );
+}
+
+const MONTH_DAYS = 30.4;
+const everyText = (days: number): string =>
+  days < 60 ? plural(days, 'day') : plural(Math.round(days / MONTH_DAYS), 'month');
+
+const SHAPE_WORDS: Readonly<Record<Trend['shape'], (t: Trend) => string>> = {
+  level: ({ from }) => `as always, ${percent(from)} of what is predicted`,
+  drift: ({ from, to }) => `drifting, from ${percent(from)} to ${percent(to)}`,
+  step: ({ from, to, since }) =>
+    `changed from ${percent(from)} to ${percent(to)} since ${since?.slice(0, 10) ?? ''}`,
+};
+const percent = (v: number): string => `${formatNumber(100 * v)} %`;
+
+function TrendChart({ name, trend }: { readonly name: string; readonly trend: Trend }) {
+  const data = trend.points.map((p) => ({ at: Date.parse(p.on), ratio: 100 * p.ratio }));
+  const words = SHAPE_WORDS[trend.shape](trend);
+  return (
+    <figure className={styles.trend}>
+      <figcaption>
+        <strong>{name}</strong>: {words}
+      </figcaption>
+      <div role="img" aria-label={`${name} over ${plural(data.length, 'reading')}: ${words}`}>
+        <ResponsiveContainer width="100%" height={120}>
+          <LineChart data={data} margin={{ top: 6, right: 8, bottom: 0, left: 0 }}>
+            <CartesianGrid stroke="var(--hairline)" />
+            <XAxis
+              dataKey="at"
+              type="number"
+              domain={['dataMin', 'dataMax']}
+              tickCount={3}
+              tickFormatter={(v: number) => whenText(new Date(v).toISOString()).slice(5, 16)}
+            />
+            <YAxis
+              domain={[
+                (low: number) => Math.min(90, low - 5),
+                (high: number) => Math.max(110, high + 5),
+              ]}
+              width={44}
+              tickFormatter={(v: number) => `${formatNumber(v)} %`}
+            />
+            <ReferenceLine y={100} stroke="var(--ink)" />
+            <Line
+              dataKey="ratio"
+              stroke="var(--copper)"
+              dot={{ r: 2.5, fill: 'var(--copper)' }}
+              isAnimationActive={false}
+            />
+          </LineChart>
+        </ResponsiveContainer>
+      </div>
+    </figure>
+  );
+}

@@ -1,0 +1,121 @@
+'use client';
+import { useState } from 'react';
+import { quoteOf } from '@/core/assembly';
+import type { Order } from '@/core/design';
+import { formatMoney, formatNumber } from '@/core/units';
+import { QuantityField } from '@/view/shared';
+import { useEditor } from '@/view/workspace';
+import { useSteps } from '../assembly/useSteps';
+import styles from './LogStage.module.css';
+
+const NEW_ORDER: Order = { client: '', rate_cents: 4000, tax: 0.2 };
+
+/** For whom the machine is built: the quote before, the handover after. */
+export function PapersView() {
+  const design = useEditor((s) => s.design);
+  const id = useEditor((s) => s.id);
+  const commit = useEditor((s) => s.commit);
+  const { bom } = useEditor((s) => s.analysis.reports);
+  const { steps } = useSteps();
+  const kept = design.choices.work?.client;
+  const order = kept ?? NEW_ORDER;
+  const [client, setClient] = useState(order.client);
+  const quote = quoteOf(bom, steps, order);
+  const set = (values: Partial<Order>): void => {
+    const next = { ...order, client: client.trim(), ...values };
+    if (next.client !== '') commit('for whom it is built', { do: 'work.client', client: next });
+  };
+  const { currency } = design.brief;
+  return (
+    <div className={styles.page}>
+      <div className={styles.inline}>
+        <label className={styles.text}>
+          Built for
+          <input
+            value={client}
+            maxLength={120}
+            onChange={(e) => setClient(e.target.value)}
+            onBlur={() => client.trim() !== order.client && set({})}
+          />
+        </label>
+        <label className={styles.text}>
+          An hour, {currency}
+          <input
+            key={order.rate_cents}
+            inputMode="decimal"
+            defaultValue={(order.rate_cents / 100).toFixed(2)}
+            onBlur={(e) => {
+              const cents = Math.round(100 * Number(e.target.value.replace(',', '.')));
+              if (cents >= 0 && cents <= 1_000_000 && cents !== order.rate_cents)
+                set({ rate_cents: cents });
+            }}
+          />
+        </label>
+        <QuantityField
+          label="Tax"
+          value={100 * order.tax}
+          quantity="share"
+          decimals={1}
+          min={0}
+          max={100}
+          onCommit={(v) => v !== null && set({ tax: v / 100 })}
+        />
+        <label className={styles.text}>
+          Promised for
+          <input
+            type="date"
+            value={order.due?.slice(0, 10) ?? ''}
+            onChange={({ target: { value } }) => {
+              const { due: _old, ...rest } = order;
+              const next = value === '' ? rest : { ...rest, due: value };
+              if (client.trim() !== '')
+                commit('when it is promised', {
+                  do: 'work.client',
+                  client: { ...next, client: client.trim() },
+                });
+            }}
+          />
+        </label>
+      </div>
+      {!kept && (
+        <p className="soft">Say for whom it is built: rate, tax and day are kept with it.</p>
+      )}
+      <table className={styles.sums}>
+        <tbody>
+          <tr>
+            <th scope="row">Parts of the list, tools left out</th>
+            <td className="num">{formatMoney(quote.parts)}</td>
+          </tr>
+          <tr>
+            <th scope="row">
+              {formatNumber(quote.hours, { decimals: 1 })} h with practice (estimated), at{' '}
+              {formatMoney(order.rate_cents)}
+            </th>
+            <td className="num">{formatMoney(quote.work)}</td>
+          </tr>
+          <tr>
+            <th scope="row">Tax, {formatNumber(100 * order.tax, { decimals: 1 })} %</th>
+            <td className="num">{formatMoney(quote.tax)}</td>
+          </tr>
+          <tr className={styles.total}>
+            <th scope="row">Together, {currency}</th>
+            <td className="num">{formatMoney(quote.total)}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p className={styles.inline}>
+        <a href={`/api/builds/${id}/pdf?of=quote`} download>
+          Quote as PDF
+        </a>
+        <a href={`/api/builds/${id}/pdf?of=handover`} download>
+          Handover sheet as PDF
+        </a>
+      </p>
+      <p className="soft">
+        The handover sheet holds what was promised and what was measured, the air test, the coolant,
+        what is due and when, and the cautions. Prices are the list&rsquo;s own; what the law asks
+        of a quote or a bill where you are, ask there.
+      </p>
+    </div>
+  );
+}

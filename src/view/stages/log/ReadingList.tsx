@@ -1,0 +1,125 @@
+'use client';
+import { useRef, useState } from 'react';
+import type { Reading } from '@/core/design';
+import { formatNumber } from '@/core/units';
+import { readingsFromCsv } from '@/format';
+import { downloadReadings, useEditor } from '@/view/workspace';
+import { CASE_NAMES } from '../brief/BriefStage';
+import styles from './LogStage.module.css';
+
+/** The readings kept, newest first; more of them from a table, and out as one. */
+export function ReadingList({ readings }: { readonly readings: readonly Reading[] }) {
+  const name = useEditor((s) => s.design.name);
+  const commit = useEditor((s) => s.commit);
+  return (
+    <>
+      {readings.length > 0 && (
+        <ul className={styles.readings}>
+          {[...readings].reverse().map((r) => (
+            <li key={r.on}>
+              <span>
+                {whenText(r.on)} <span className="soft">{CASE_NAMES[r.load]}</span>
+              </span>
+              <span className="num">
+                {Object.entries(r.coolant_C ?? {})
+                  .map(([, c]) => `${formatNumber(c - r.room_C, { decimals: 1 })} K`)
+                  .join(', ') || '–'}
+              </span>
+              <button
+                type="button"
+                className={styles.link}
+                aria-label={`Take away the reading of ${whenText(r.on)}`}
+                onClick={() =>
+                  commit('take a reading away', { do: 'work.reading', on: r.on, reading: null })
+                }
+              >
+                take away
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <FromTable />
+      {readings.length > 0 && (
+        <button
+          type="button"
+          className={styles.link}
+          onClick={() => downloadReadings(name, readings)}
+        >
+          Keep them as CSV
+        </button>
+      )}
+    </>
+  );
+}
+
+export const whenText = (on: string): string =>
+  new Date(on).toLocaleString('sv-SE', { dateStyle: 'short', timeStyle: 'short' });
+
+const HEAD = 'on;load;room_C;coolant_C/LOOP;flow_Lmin/LOOP;noise_dBA';
+
+/** Readings pasted or from a file. Nothing is taken while a cell of it cannot be read. */
+function FromTable() {
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
+  const [text, setText] = useState('');
+  const [troubles, setTroubles] = useState<readonly string[]>([]);
+  const file = useRef<HTMLInputElement>(null);
+  const take = (table: string): void => {
+    const read = readingsFromCsv(table);
+    if (!read.ok) {
+      setText(table);
+      setTroubles(read.troubles.map((t) => `Row ${t.row}, ${t.column}: ${t.message}`));
+      return;
+    }
+    for (const reading of read.readings)
+      commit('readings from a table', { do: 'work.reading', on: reading.on, reading });
+    setText('');
+    setTroubles([]);
+  };
+  return (
+    <details className={styles.more}>
+      <summary>Paste a table, or open a CSV</summary>
+      <p className="soft">
+        First row: {HEAD.replaceAll('LOOP', design.loops[0]?.id ?? 'loop')} and what else you have.
+      </p>
+      <textarea
+        aria-label="Readings as a table"
+        rows={4}
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+      />
+      {troubles.length > 0 && (
+        <ul role="alert" className={styles.trouble}>
+          {troubles.map((t) => (
+            <li key={t}>{t}</li>
+          ))}
+        </ul>
+      )}
+      <div className={styles.inline}>
+        <button
+          type="button"
+          className={styles.act}
+          disabled={text.trim() === ''}
+          onClick={() => take(text)}
+        >
+          Take these readings
+        </button>
+        <button type="button" className={styles.link} onClick={() => file.current?.click()}>
+          Open a CSV file
+        </button>
+        <input
+          ref={file}
+          type="file"
+          accept=".csv,text/csv,text/plain"
+          aria-label="CSV of readings"
+          hidden
+          onChange={(e) => {
+            void e.target.files?.[0]?.text().then(take);
+            e.target.value = '';
+          }}
+        />
+      </div>
+    </details>
+  );
+}

@@ -1,0 +1,127 @@
+'use client';
+import { useCallback, useEffect, useState } from 'react';
+import type { BenchFault, Channel, Controls, Moment } from '@/devices/types';
+
+interface Connected {
+  readonly standIn: boolean;
+  /** Machine seconds a second. */
+  readonly pace: number;
+  readonly channels: readonly Channel[];
+  readonly faults: readonly BenchFault[];
+}
+
+/** Devices as they answer now. */
+export interface Devices {
+  /** Null while nobody answers, with `trouble` saying why. */
+  readonly connected: Connected | null;
+  readonly trouble: string | null;
+  readonly moment: Moment | null;
+  /** The last minutes of what was measured, oldest first. */
+  readonly past: readonly Moment[];
+  /** Gives the stand-ins a machine: a build as text. */
+  run(build: string): Promise<void>;
+  set(controls: Controls): Promise<void>;
+  befall(faults: readonly BenchFault[]): Promise<void>;
+}
+
+/** Moments kept to see whether things have settled. */
+const KEPT = 240;
+
+/** Listens to the devices for as long as what shows them is there. */
+export function useDevices(): Devices {
+  const [connected, setConnected] = useState<Connected | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [past, setPast] = useState<readonly Moment[]>([]);
+  const [asked, setAsked] = useState(0);
+  useEffect(() => {
+    let live = true;
+    call('devices').then(
+      (list) => live && setConnected(list as Connected),
+      (error: Error) => live && setTrouble(error.message),
+    );
+    return () => {
+      live = false;
+    };
+  }, [asked]);
+  const isMeasuring = connected !== null && connected.channels.length > 0;
+  useEffect(() => {
+    if (!isMeasuring) return undefined;
+    const source = new EventSource('/api/devices/events');
+    source.addEventListener('moment', (event: MessageEvent<string>) => {
+      const moment = JSON.parse(event.data) as Moment;
+      setPast((before) => [...before.slice(-KEPT), moment]);
+      setTrouble(null);
+    });
+    source.onerror = () => setTrouble('The devices do not answer; trying again.');
+    return () => source.close();
+  }, [isMeasuring, asked]);
+  const tell = useCallback(async (what: string, body: string): Promise<void> => {
+    try {
+      await call(what, body);
+      setTrouble(null);
+    } catch (error) {
+      setTrouble(error instanceof Error ? error.message : 'The devices do not answer.');
+    }
+  }, []);
+  const run = useCallback(
+    async (build: string) => {
+      await tell('machine', build);
+      setPast([]);
+      setAsked((n) => n + 1);
+    },
+    [tell],
+  );
+  const set = useCallback(
+    (controls: Controls) => tell('controls', JSON.stringify(controls)),
+    [tell],
+  );
+  const befall = useCallback(
+    (faults: readonly BenchFault[]) => tell('faults', JSON.stringify(faults)),
+    [tell],
+  );
+  return { connected, trouble, moment: past.at(-1) ?? null, past, run, set, befall };
+}
+
+async function call(what: string, body?: string): Promise<unknown> {
+  const response = await fetch(`/api/devices/${what}`, {
+    ...(body === undefined
+      ? {}
+      : { method: 'POST', body, headers: { 'content-type': 'application/json' } }),
+  });
+  const answer = (await response.json()) as { readonly error?: string };
+  if (!response.ok) throw new Error(answer.error ?? 'The devices do not answer.');
+  return answer;
+}
+
+/** Coolant that moved less than this over the last minutes of the machine's time has settled, K. */
+const STILL_K = 0.4;
+const STILL_S = 600;
+
+/** Whether every coolant has come to rest. */
+export function isSettled(past: readonly Moment[]): boolean {
+  const last = past.at(-1);
+  if (!last) return false;
+  const window = past.filter((m) => m.time_s >= last.time_s - STILL_S);
+  if ((window[0]?.time_s ?? Infinity) > last.time_s - STILL_S * 0.8) return false;
+  const half = window.length / 2;
+  return Object.keys(last.values)
+    .filter((k) => k.startsWith('coolant/'))
+    .every((k) => {
+      const mean = (list: readonly Moment[]): number =>
+        list.reduce((s, m) => s + (m.values[k] ?? NaN), 0) / list.length;
+      return Math.abs(mean(window.slice(0, half)) - mean(window.slice(half))) < STILL_K / 2;
+    });
+}
+
+/** The mean of the last minutes: what is taken as the reading. */
+export function meanOf(past: readonly Moment[]): Readonly<Record<string, number>> {
+  const last = past.at(-1);
+  if (!last) return {};
+  const window = past.filter((m) => m.time_s >= last.time_s - STILL_S / 2);
+  return Object.fromEntries(
+    Object.keys(last.values).map((k) => [
+      k,
+      window.reduce((s, m) => s + (m.values[k] ?? NaN), 0) / window.length,
+    ]),
+  );
+}

@@ -1,0 +1,79 @@
+import { componentName, type Design } from '@/core/design';
+import type { CauseKind, Diagnosis, Quantity } from '@/core/log';
+import { formatNumber } from '@/core/units';
+
+/** What a figure of a reading is called. */
+export function figureName(design: Design, { kind, of }: Pick<Quantity, 'kind' | 'of'>): string {
+  if (kind === 'noise') return 'Noise';
+  if (kind === 'spot') {
+    const [component = '', ...spot] = of.split('/');
+    return `${componentName(design, component)}, ${spot.join('/')}`;
+  }
+  const loop = design.loops.find((l) => l.id === of)?.name ?? of;
+  return design.loops.length > 1 ? `${loop}: ${KIND_WORDS[kind]}` : capital(KIND_WORDS[kind]);
+}
+
+const KIND_WORDS = { coolant: 'coolant over the room', flow: 'flow' } as const;
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+export const UNIT: Readonly<Record<Quantity['kind'], string>> = {
+  coolant: 'K',
+  flow: 'L/min',
+  spot: '°C',
+  noise: 'dBA',
+};
+export const figureText = (kind: Quantity['kind'], value: number): string =>
+  formatNumber(value, { decimals: kind === 'flow' ? 2 : 1 });
+
+/** A cause in words, and the test that tells it from its neighbours. */
+export function causeWords(
+  design: Design,
+  { kind, of, amount }: Diagnosis,
+): { readonly title: string; readonly test: string } {
+  const name = of === '' ? '' : nameOf(design, of);
+  const times = `× ${formatNumber(amount, { decimals: 1 })}`;
+  const share = `${formatNumber(100 * amount)} %`;
+  const titles: Readonly<Record<CauseKind, string>> = {
+    'as worked out': 'Nothing: it runs as worked out',
+    clogged: `Something is in the way of the flow (the loop takes ${times})`,
+    'air in the loop': `Air in the loop (the loop takes ${times}, and gurgles)`,
+    'pump slow': `${name} turns at ${share} of what it tells`,
+    dust: `Dust in the radiators (they pass ${share})`,
+    'fan stopped': `${name} stands still`,
+    'fans turned round': `${name}: its fans blow the other way`,
+    'warm air at the intake': `The air drawn in is ${formatNumber(amount)} K warmer than the room`,
+    'block sits badly': `${name} sits badly (its resistance ${times})`,
+    'thermometer of the coolant': `The thermometer of ${name} reads ${signed(amount)} K`,
+    'thermometer of a part': `The sensor of ${name} reads ${signed(amount)} K`,
+  };
+  return { title: titles[kind], test: TESTS[kind] };
+}
+
+const signed = (v: number): string => `${v < 0 ? '−' : '+'}${formatNumber(Math.abs(v))}`;
+
+function nameOf(design: Design, of: string): string {
+  const loop = design.loops.find((l) => l.id === of);
+  return loop?.name ?? componentName(design, of.split('/')[0] ?? of);
+}
+
+const TESTS: Readonly<Record<CauseKind, string>> = {
+  'as worked out': 'Go on reading once a month: a change shows long before it hurts.',
+  clogged:
+    'Let the pump run at full speed: flow that stays low by the same share is clogging; look between the fins of the blocks first.',
+  'air in the loop':
+    'Tilt the machine to each side with the pump running: bubbles in the reservoir and a change of sound mean air. Top up and wait a day.',
+  'pump slow':
+    'Listen, and read its speed on another header. A pump that is right turns up at once when asked.',
+  dust: 'Shine a lamp through the fins. Blow them out, holding the fans still, and read again.',
+  'fan stopped': 'Look at every fan while the machine runs. A strip of paper shows the air.',
+  'fans turned round':
+    'Hold a strip of paper before the radiator: it shows which way the air goes.',
+  'warm air at the intake':
+    'Hold the room thermometer right before the intake: a wall, a heater or the own exhaust may warm it.',
+  'block sits badly':
+    'One part hot over cool coolant: take the block off, look at the print of the paste, clean, paste, tighten crosswise.',
+  'thermometer of the coolant':
+    'Let all stand switched off over night: then coolant, parts and room must read alike.',
+  'thermometer of a part':
+    'Let all stand switched off over night: then coolant, parts and room must read alike.',
+};
