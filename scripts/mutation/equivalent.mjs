@@ -16,7 +16,31 @@ export const EQUIVALENT = [
     line: /MOST_JOINS|joins|SMALL_STEP|for \(let|step/,
     why: 'what is kept, or how often a root is refined',
   },
-  { file: /thermal\/gauss\.ts$/, line: /pivot|order/, why: 'choice of pivot' },
+  {
+    file: /thermal\/gauss\.ts$/,
+    line: /pivot|order|if \(p !== c\)/,
+    why: 'choice of pivot; a row swapped with itself',
+  },
+  {
+    file: /thermal\/radiator\.ts$/,
+    line: /const perTube = /,
+    why: 'no radiator has fewer tubes than passes',
+  },
+  {
+    file: /thermal\/steady\.ts$/,
+    line: /\?\? brief\.room_C \+ 8/,
+    why: 'every loop has a solved flow by then',
+  },
+  {
+    file: /thermal\/sizing\.ts$/,
+    line: /if \(idle === null \|\| inLoops <= 0\)/,
+    why: 'a shortcut to what follows anyway: without heat in the loop its rise is the idle one',
+  },
+  {
+    file: /thermal\/solve\.ts$/,
+    line: /return inlets\.length > 0 \?/,
+    why: 'a loop without a pump that turns has no temperatures to read',
+  },
   {
     file: /thermal\/band\.ts$/,
     line: /imul|>>>|0x|REPORT_EVERY|i \+ 1\) %/,

@@ -4,7 +4,6 @@ import { worstRise } from '../thermal';
 import { formatFlow, formatKelvin, formatMoney, formatNumber, formatWatts, plural } from '../units';
 import type { Reports, StageState, StageStates } from './types';
 
-const NOT_HERE: StageState = { verdict: 'unchecked', result: 'not here yet' };
 
 /** What the rail says of each stage: its verdict, and its one result. */
 export function stageStates(
@@ -25,7 +24,7 @@ export function stageStates(
     runs: runsState(reports, against('runs')),
     parts: partsState(reports, against('parts')),
     assembly: assemblyState(design, against('assembly')),
-    log: NOT_HERE,
+    log: logState(design),
   };
 }
 
@@ -41,6 +40,16 @@ function assemblyState({ choices }: Design, found: Findings): StageState {
     return Object.keys(done).length > 0 ? 'under way' : 'not begun';
   };
   return { verdict: verdictWhere(found, isRun), result: words() };
+}
+
+/** How far the machine was read; it holds once the model goes by its readings. */
+function logState({ choices }: Design): StageState {
+  const { readings = [], measured } = choices.work ?? {};
+  const words = (): string => {
+    if (measured) return `goes by ${plural(measured.readings, 'reading')}`;
+    return readings.length > 0 ? plural(readings.length, 'reading') : 'no reading yet';
+  };
+  return { verdict: measured ? 'ok' : 'unchecked', result: words() };
 }
 
 /** A stage and what was found in it. */

@@ -34,3 +34,4 @@ export {
   useTransient,
   useWhatFits,
 } from './useJobs';
+export { isSettled, meanOf, useDevices, type Devices } from './useDevices';

@@ -27,6 +27,7 @@ export function StageFrame({ title, sentence, stage, children, side }: Props) {
         </p>
         <h1>{title}</h1>
         {stage && FROM_RUNS.has(stage) && <UnroutedNote />}
+        {stage && FROM_MODEL.has(stage) && <MeasuredNote />}
         {sentence && <p className={styles.sentence}>{sentence}</p>}
         {children}
       </div>
@@ -45,6 +46,21 @@ export function StageFrame({ title, sentence, stage, children, side }: Props) {
 
 /** Stages whose figures follow from the length and bends of the runs. */
 const FROM_RUNS: ReadonlySet<Stage> = new Set(['heat', 'cooling', 'flow', 'parts']);
+
+/** Stages whose figures go by what was measured of the machine. */
+const FROM_MODEL: ReadonlySet<Stage> = new Set(['heat', 'cooling', 'flow']);
+
+/** Says that figures were corrected by readings of this very machine. */
+function MeasuredNote() {
+  const measured = useEditor((s) => s.design.choices.work?.measured);
+  if (!measured) return null;
+  return (
+    <p className={styles.estimated}>
+      Measured here: corrected by {plural(measured.readings, 'reading')} of this machine, taken up
+      to {measured.on.slice(0, 10)}.
+    </p>
+  );
+}
 
 /** Says that figures are estimates while runs are not routed. */
 function UnroutedNote() {

@@ -8,7 +8,7 @@ import { Pick, QuantityField } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import { Section } from '../frame/StageFrame';
-import { isSettled, type Devices } from './useDevices';
+import { isSettled, type Devices } from '@/view/workspace';
 import styles from './LogStage.module.css';
 
 const FAULT_WORDS: Readonly<Record<BenchFault, string>> = {

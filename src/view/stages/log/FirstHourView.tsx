@@ -9,7 +9,7 @@ import { Mark, Pick, QuantityField } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import { figureName } from './words';
-import { isSettled, meanOf, type Devices } from './useDevices';
+import { isSettled, meanOf, type Devices } from '@/view/workspace';
 import styles from './LogStage.module.css';
 
 /** One state to bring the machine into, let settle, and read. */

@@ -73,7 +73,7 @@ function Service({ due }: { readonly due: readonly DueJob[] }) {
   return (
     <section>
       <h2>What is due</h2>
-      <table>
+      <table className={styles.due}>
         <thead>
           <tr>
             <th>job</th>

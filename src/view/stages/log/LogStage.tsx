@@ -11,7 +11,7 @@ import { FirstHourView } from './FirstHourView';
 import { LifeView } from './LifeView';
 import { PapersView } from './PapersView';
 import { ReadingList } from './ReadingList';
-import { useDevices } from './useDevices';
+import { useDevices } from '@/view/workspace';
 import styles from './LogStage.module.css';
 
 type Seen = 'first hour' | 'against' | 'life' | 'papers';
@@ -48,10 +48,11 @@ export function LogStage() {
       }
       side={
         <>
-          <DevicePanel devices={devices} />
+          {view === 'first hour' && <DevicePanel devices={devices} />}
           <Section title={`Readings (${formatNumber(readings.length)})`}>
             <ReadingList readings={readings} />
           </Section>
+          {view !== 'first hour' && <DevicePanel devices={devices} />}
         </>
       }
     >

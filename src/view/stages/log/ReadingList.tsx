@@ -80,7 +80,7 @@ function FromTable() {
   return (
     <details className={styles.more}>
       <summary>Paste a table, or open a CSV</summary>
-      <p className="soft">
+      <p className={`soft ${styles.head}`}>
         First row: {HEAD.replaceAll('LOOP', design.loops[0]?.id ?? 'loop')} and what else you have.
       </p>
       <textarea

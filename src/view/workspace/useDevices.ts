@@ -27,6 +27,9 @@ export interface Devices {
 /** Moments kept to see whether things have settled. */
 const KEPT = 240;
 
+/** Where nobody answers, it is asked again after this, ms. */
+const LOOK_AGAIN_MS = 5000;
+
 /** Listens to the devices for as long as what shows them is there. */
 export function useDevices(): Devices {
   const [connected, setConnected] = useState<Connected | null>(null);
@@ -35,12 +38,25 @@ export function useDevices(): Devices {
   const [asked, setAsked] = useState(0);
   useEffect(() => {
     let live = true;
-    call('devices').then(
-      (list) => live && setConnected(list as Connected),
-      (error: Error) => live && setTrouble(error.message),
-    );
+    let again: ReturnType<typeof setTimeout> | undefined;
+    const look = (): void => {
+      call('devices').then(
+        (list) => {
+          if (!live) return;
+          setConnected(list as Connected);
+          setTrouble(null);
+        },
+        (error: Error) => {
+          if (!live) return;
+          setTrouble(error.message);
+          again = setTimeout(look, LOOK_AGAIN_MS);
+        },
+      );
+    };
+    look();
     return () => {
       live = false;
+      clearTimeout(again);
     };
   }, [asked]);
   const isMeasuring = connected !== null && connected.channels.length > 0;

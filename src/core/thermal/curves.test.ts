@@ -1,0 +1,73 @@
+import { describe, expect, test } from '@jest/globals';
+import { DEMO_BUILDS, demoDesign } from '@/catalogue';
+import { analyse } from '../analysis';
+import type { Design } from '../design';
+import { air, water } from '../fluids';
+import { coolingCurves, prepareHeat, radiatorConductance } from '.';
+import { compareRating } from './rating';
+import { withArea } from './steady';
+import { coreOf, type RadiatorSetup, type ThermalModel } from './thermalModel';
+
+const desk = analyse(demoDesign('dawn-chorus-desk') as Design);
+const { thermalModel, reports } = desk;
+const changed = (f: (r: RadiatorSetup) => RadiatorSetup): ThermalModel => ({
+  ...thermalModel,
+  radiators: thermalModel.radiators.map(f),
+});
+const largest = thermalModel.radiators.reduce((a, b) => (b.sections > a.sections ? b : a));
+const curveOf = (model: ThermalModel, id: string) =>
+  coolingCurves(model, reports.flow, 'stress').find((c) => c.id === id);
+
+describe('curves of machines that are not built', () => {
+  test('one section more is the same machine with that section really in it', () => {
+    const built = changed((r) =>
+      r.id === largest.id
+        ? {
+            ...r,
+            sections: r.sections + 1,
+            core: coreOf(r.part, r.sections + 1),
+            fans: r.fans.map((f) => ({ ...f, count: r.sections + 1 })),
+          }
+        : r,
+    );
+    expect(curveOf(thermalModel, 'more')?.points).toEqual(curveOf(built, 'now')?.points);
+  });
+
+  test('fans on both faces are the same fans once more on each radiator that has one face full', () => {
+    const both = changed((r) => ({ ...r, fans: [...r.fans, ...r.fans] }));
+    const offered = curveOf(thermalModel, 'push-pull');
+    expect(offered?.points).toEqual(curveOf(both, 'now')?.points);
+    expect(offered?.points).not.toEqual(curveOf(thermalModel, 'now')?.points);
+    expect(curveOf(both, 'push-pull')).toBeUndefined();
+  });
+
+  test('area by a factor has fans by that factor', () => {
+    for (const { design } of DEMO_BUILDS) {
+      const analysis = analyse(design);
+      const twice = withArea(prepareHeat(analysis.thermalModel, analysis.reports.flow), 2);
+      twice.thermalModel.radiators.forEach((r, i) =>
+        expect(r.fans.map((f) => f.count)).toEqual(
+          analysis.thermalModel.radiators[i]?.fans.map((f) => 2 * f.count),
+        ),
+      );
+    }
+  });
+
+  test('without coolant through it a radiator has no effectiveness at all', () => {
+    const still = radiatorConductance(largest.core, {
+      airFlow_m3h: 100,
+      coolantFlow_Lmin: 0,
+      air: air(25),
+      coolant: water(30),
+    });
+    expect([still.conductance_WK, still.effectiveness, still.ntu]).toEqual([0, 0, 0]);
+  });
+
+  test('a rating says nothing of a radiator without fans, or of none', () => {
+    const rating = { heat_W: 300, difference_K: 15, speed_rpm: 1200 };
+    const bare = changed((r) => ({ ...r, fans: [] }));
+    expect(compareRating(bare, reports.flow, largest.id, rating)).toBeNull();
+    expect(compareRating(thermalModel, reports.flow, 'ghost', rating)).toBeNull();
+    expect(compareRating(thermalModel, reports.flow, largest.id, rating)?.printed_WK).toBe(20);
+  });
+});
