@@ -342,8 +342,7 @@ function logOf(design: Design, text: string): Ran {
     return failed('The readings are no JSON.');
   }
   const checked = validateReadings(value);
-  if (!checked.ok)
-    return failed(checked.troubles.map((t) => `${t.path}: ${t.message}`).join('\n'));
+  if (!checked.ok) return failed(checked.troubles.map((t) => `${t.path}: ${t.message}`).join('\n'));
   const readings = checked.value;
   try {
     const doubts = readings.map((r) => readingDoubts(design, r));

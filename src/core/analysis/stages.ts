@@ -4,7 +4,6 @@ import { worstRise } from '../thermal';
 import { formatFlow, formatKelvin, formatMoney, formatNumber, formatWatts, plural } from '../units';
 import type { Reports, StageState, StageStates } from './types';
 
-
 /** What the rail says of each stage: its verdict, and its one result. */
 export function stageStates(
   design: Design,

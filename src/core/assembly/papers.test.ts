@@ -1,0 +1,55 @@
+import { describe, expect, test } from '@jest/globals';
+import { demoDesign } from '@/catalogue';
+import { analyse } from '../analysis';
+import type { AirTest, Design } from '../design';
+import { airTestReport, assemblySteps, dismantling, quoteOf, testedLoop } from '.';
+
+const analysis = analyse(demoDesign('dawn-chorus-desk') as Design);
+const inputs = { system: analysis.system, runs: analysis.reports.runs, bom: analysis.reports.bom };
+const steps = assemblySteps(inputs);
+const [loop] = analysis.system.design.loops;
+if (!loop) throw new Error('the demo lost its loop');
+
+describe('papers of the work', () => {
+  test('a quote is parts, hours at their rate, and tax on both', () => {
+    const { parts, hours, work, net, tax, total } = quoteOf(inputs.bom, steps, {
+      rate_cents: 4000,
+      tax: 0.19,
+    });
+    expect(parts).toBe(inputs.bom.loopTotal + inputs.bom.machineTotal);
+    expect(hours).toBeCloseTo(steps.reduce((s, x) => s + x.minutes.practised, 0) / 60, 9);
+    expect(work).toBe(Math.round(hours * 4000));
+    expect([net, total]).toEqual([parts + work, net + tax]);
+    expect(tax).toBe(Math.round(0.19 * net));
+    expect(quoteOf(inputs.bom, [], { rate_cents: 4000, tax: 0 }).total).toBe(parts);
+  });
+
+  test('taken apart in the opposite turns, emptied first', () => {
+    const undone = dismantling(steps);
+    expect(undone[1]?.title).toMatch(/^Drain/);
+    const turns = undone.flatMap((u) => (u.step === null ? [] : [u.step]));
+    const own = steps.filter((s) => turns.includes(s.id)).map((s) => s.id);
+    expect(turns).toEqual([...own].reverse());
+    for (const s of steps) if (s.unit !== null) expect(turns).toContain(s.id);
+  });
+
+  /** 3 mbar a minute for 40 minutes are 120 mbar; the rest of the formula is held in core/leakTest. */
+  test('an air test is judged with the air of the whole loop, reservoirs empty', () => {
+    const tested = testedLoop(inputs, loop, { resolution_mbar: 1 });
+    const full = inputs.bom.volumes.find((v) => v.loop === loop.id)?.total_mL ?? NaN;
+    expect(tested.volume_mL).toBeGreaterThanOrEqual(full);
+    expect(tested.room_mbar).toBeCloseTo(1013.25, 0);
+    const readings = (fall: number): AirTest => ({
+      resolution_mbar: 1,
+      readings: Array.from({ length: 9 }, (_, i) => ({
+        on: `2026-12-05T10:${String(5 * i).padStart(2, '0')}:00Z`,
+        gauge_mbar: 400 - fall * 5 * i,
+        temp_C: 21,
+      })),
+    });
+    expect(airTestReport(inputs, loop, readings(3))?.verdict).toBe('leaks');
+    expect(airTestReport(inputs, loop, readings(0))?.verdict).not.toBe('leaks');
+    expect(airTestReport(inputs, loop, readings(3))?.fall_mbar).toBeCloseTo(120, 0);
+    expect(airTestReport(inputs, loop, { resolution_mbar: 1, readings: [] })).toBeNull();
+  });
+});
