@@ -63,6 +63,11 @@ export class Bench {
     this.machine = this.built();
   }
 
+  /** Of the build it is. */
+  get name(): string {
+    return this.design.name;
+  }
+
   channels(): readonly Channel[] {
     const { loops, components } = this.design;
     const { spots } = this.machine.state();

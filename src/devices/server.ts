@@ -45,6 +45,7 @@ export function deviceServer(pace = PACE): Server {
         return tell(response, 200, {
           standIn: true,
           pace,
+          machine: bench?.name ?? null,
           channels: bench?.channels() ?? [],
           faults: BENCH_FAULTS,
         });

@@ -23,3 +23,4 @@ export { bendSheetPages, bendSheetsToCsv, bendSheetToDxf, bendSheetToSvg } from 
 export { bracketToSvg, bracketToDxf } from './bracketDrawing';
 export { readingsFromCsv, readingsToCsv, type CsvTrouble, type ReadingsRead } from './readingsCsv';
 export { serviceToIcs } from './ics';
+export { gaugeFromCsv, type GaugeRead } from './gaugeCsv';

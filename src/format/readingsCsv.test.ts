@@ -3,7 +3,7 @@ import ICAL from 'ical.js';
 import { demoDesign } from '@/catalogue';
 import type { Design, Reading } from '@/core/design';
 import { serviceDue } from '@/core/log';
-import { readingsFromCsv, readingsToCsv, serviceToIcs } from '.';
+import { gaugeFromCsv, readingsFromCsv, readingsToCsv, serviceToIcs } from '.';
 
 const READINGS: readonly Reading[] = [
   {
@@ -61,4 +61,28 @@ test('service that is due is a day each in a calendar', () => {
   expect(first.startDate.toString()).toBe(due[0]?.due);
   expect(first.startDate.isDate).toBe(true);
   expect(first.summary).toContain(due[0]?.title ?? 'nothing');
+});
+
+describe('what a gauge has logged', () => {
+  test('is read in its order of time', () => {
+    expect(
+      gaugeFromCsv('on;gauge_mbar;temp_C\n2026-12-05T10:05Z;399,5;21\n2026-12-05T10:00Z;400;21'),
+    ).toEqual({
+      ok: true,
+      readings: [
+        { on: '2026-12-05T10:00:00.000Z', gauge_mbar: 400, temp_C: 21 },
+        { on: '2026-12-05T10:05:00.000Z', gauge_mbar: 399.5, temp_C: 21 },
+      ],
+    });
+  });
+  test.each([
+    ['on,gauge_mbar\n2026-12-05,400', 1, 'temp_C'],
+    ['on,gauge_mbar,temp_C\n2026-12-05,full,21', 2, 'gauge_mbar'],
+    ['on,gauge_mbar,temp_C\n2026-12-05,400,210', 2, 'temp_C'],
+    ['on,gauge_mbar,temp_C\nnoon,400,21', 2, 'on'],
+    ['on,gauge_mbar,temp_C', 2, 'on'],
+  ])('%j: row %i, column %s', (text, row, column) => {
+    const read = gaugeFromCsv(text);
+    expect(!read.ok && read.troubles).toEqual([expect.objectContaining({ row, column })]);
+  });
 });

@@ -22,9 +22,11 @@ function address(): string | null {
   }
 }
 
-/** What devices are there. */
+/** What devices are there; where there are none, `none` says why: that is no fault. */
 export async function deviceList(): Promise<Answer> {
-  return passed('devices', { method: 'GET' });
+  const answer = await passed('devices', { method: 'GET' });
+  if (answer.status === 200) return answer;
+  return ok({ none: (answer.body as { readonly error: string }).error });
 }
 
 /** Tells devices what to do; `what` is one of controls, faults, machine. */

@@ -54,7 +54,7 @@ describe('trends', () => {
 describe('service', () => {
   test('jobs follow from what is in the machine', () => {
     const ids = serviceJobs(desk).map((j) => j.id);
-    expect(ids).toEqual(expect.arrayContaining(['top up', 'retighten', 'coolant', 'dust', 'pump']));
+    expect(ids).toEqual(expect.arrayContaining(['top-up', 'retighten', 'coolant', 'dust', 'pump']));
     const coolant = serviceJobs(desk).find((j) => j.id === 'coolant');
     const months = Math.min(...desk.loops.map((l) => l.coolant.inhibitor_months));
     expect(coolant?.every_days).toBe(Math.round(30.4 * months));

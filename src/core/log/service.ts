@@ -41,7 +41,7 @@ export function serviceJobs(design: Design): readonly ServiceJob[] {
     ...(loops.length > 0
       ? [
           job(
-            'top up',
+            'top-up',
             'Look at the level and let the last air out',
             'Bubbles gather at the reservoir for days, and soft tube lets a little water through.',
             [3, months(2)],

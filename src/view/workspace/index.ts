@@ -34,4 +34,4 @@ export {
   useTransient,
   useWhatFits,
 } from './useJobs';
-export { isSettled, meanOf, useDevices, type Devices } from './useDevices';
+export { isMachine, isSettled, meanOf, useDevices, type Devices } from './useDevices';

@@ -6,6 +6,8 @@ interface Connected {
   readonly standIn: boolean;
   /** Machine seconds a second. */
   readonly pace: number;
+  /** Of stand-ins: the build they are; null where they are none yet. */
+  readonly machine?: string | null;
   readonly channels: readonly Channel[];
   readonly faults: readonly BenchFault[];
 }
@@ -24,6 +26,10 @@ export interface Devices {
   befall(faults: readonly BenchFault[]): Promise<void>;
 }
 
+/** Whether what measures is this build: a real device is whatever it hangs on. */
+export const isMachine = ({ connected }: Devices, name: string): boolean =>
+  connected !== null && (!connected.standIn || connected.machine === name);
+
 /** Moments kept to see whether things have settled. */
 const KEPT = 240;
 
@@ -41,16 +47,14 @@ export function useDevices(): Devices {
     let again: ReturnType<typeof setTimeout> | undefined;
     const look = (): void => {
       call('devices').then(
-        (list) => {
+        (answer) => {
           if (!live) return;
-          setConnected(list as Connected);
-          setTrouble(null);
+          const { none } = answer as { readonly none?: string };
+          setTrouble(none ?? null);
+          if (none === undefined) setConnected(answer as Connected);
+          else again = setTimeout(look, LOOK_AGAIN_MS);
         },
-        (error: Error) => {
-          if (!live) return;
-          setTrouble(error.message);
-          again = setTimeout(look, LOOK_AGAIN_MS);
-        },
+        (error: Error) => live && setTrouble(error.message),
       );
     };
     look();

@@ -2,14 +2,18 @@
 import { useState } from 'react';
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { jointsOf, readingTrouble, testLimit, type LeakReport } from '@/core/leakTest';
+import { gaugeFromCsv } from '@/format';
 import { airTestReport, testedLoop } from '@/core/assembly';
-import type { AirTest, Loop } from '@/core/design';
+import type { AirReading, AirTest, Loop } from '@/core/design';
 import { formatNumber } from '@/core/units';
 import { Mark, Pick, QuantityField } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { GaugeDevice } from './GaugeDevice';
 import { CAUTIONS } from './cautions';
 import styles from './AssemblyStage.module.css';
 
+/** As many as a document keeps of one test. */
+const MOST_READINGS = 500;
 const NEW_TEST: AirTest = { resolution_mbar: 5, readings: [] };
 
 /** The air test of a loop: readings in, leak rate and verdict out. */
@@ -65,6 +69,17 @@ function LoopTest({ loop }: { readonly loop: Loop }) {
           Note the gauge now, and again every few minutes: two readings tell a first rate.
         </p>
       )}
+      <GaugeDevice
+        loop={loop.id}
+        limit_mbar={limit.limit_mbar}
+        onAdd={(reading) =>
+          test.readings.length < MOST_READINGS &&
+          keep('a reading of the gauge', { ...test, readings: [...test.readings, reading] })
+        }
+      />
+      <GaugeTable
+        onTake={(readings) => keep('readings of the gauge from a table', { ...test, readings })}
+      />
       <NewReading
         limit_mbar={limit.limit_mbar}
         before={test.readings[test.readings.length - 1] ?? null}
@@ -231,5 +246,46 @@ function Readings({ report: { corrected, slope_mbarMin } }: { readonly report: L
       </ResponsiveContainer>
       <p className="soft">Absolute pressure, mbar, at the temperature of the first reading.</p>
     </div>
+  );
+}
+
+/** Looks at the gauge pasted as a table; they take the place of those that are there. */
+function GaugeTable({ onTake }: { onTake(readings: readonly AirReading[]): void }) {
+  const [text, setText] = useState('');
+  const [troubles, setTroubles] = useState<readonly string[]>([]);
+  return (
+    <details>
+      <summary className={styles.link}>Paste what a gauge has logged</summary>
+      <p className="soft">First row: on;gauge_mbar;temp_C</p>
+      <label className={styles.note}>
+        Readings of the gauge as a table
+        <textarea rows={4} value={text} onChange={(e) => setText(e.target.value)} />
+      </label>
+      {troubles.length > 0 && (
+        <ul role="alert" className={styles.trapped}>
+          {troubles.map((t) => (
+            <li key={t}>{t}</li>
+          ))}
+        </ul>
+      )}
+      <button
+        type="button"
+        className={styles.act}
+        disabled={text.trim() === ''}
+        onClick={() => {
+          const read = gaugeFromCsv(text);
+          setTroubles(
+            read.ok ? [] : read.troubles.map((t) => `Row ${t.row}, ${t.column}: ${t.message}`),
+          );
+          if (!read.ok) return;
+          if (read.readings.length > MOST_READINGS)
+            return setTroubles([`A test keeps ${MOST_READINGS} readings; this has more.`]);
+          onTake(read.readings);
+          setText('');
+        }}
+      >
+        Take these in place of what is there
+      </button>
+    </details>
   );
 }

@@ -5,10 +5,9 @@ import { formatNumber } from '@/core/units';
 import type { BenchFault } from '@/devices/types';
 import { designToText } from '@/format';
 import { Pick, QuantityField } from '@/view/shared';
-import { useEditor } from '@/view/workspace';
+import { isMachine, isSettled, useEditor, type Devices } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import { Section } from '../frame/StageFrame';
-import { isSettled, type Devices } from '@/view/workspace';
 import styles from './LogStage.module.css';
 
 const FAULT_WORDS: Readonly<Record<BenchFault, string>> = {
@@ -25,6 +24,7 @@ const FAULT_WORDS: Readonly<Record<BenchFault, string>> = {
 export function DevicePanel({ devices }: { readonly devices: Devices }) {
   const design = useEditor((s) => s.design);
   const { connected, trouble, moment, past } = devices;
+  const isHere = isMachine(devices, design.name);
   if (!connected)
     return (
       <Section title="Devices">
@@ -37,7 +37,8 @@ export function DevicePanel({ devices }: { readonly devices: Devices }) {
     <Section
       title={connected.standIn ? 'Stand-in devices' : 'Devices'}
       aside={
-        moment && (
+        moment &&
+        isHere && (
           <span className="soft">
             {isSettled(past) ? 'settled' : 'still moving'}, {clock(moment.time_s)}
           </span>
@@ -56,7 +57,7 @@ export function DevicePanel({ devices }: { readonly devices: Devices }) {
           className={styles.act}
           onClick={() => void devices.run(designToText(design))}
         >
-          {connected.channels.length === 0 ? 'Switch this machine on' : 'Switch it on anew'}
+          {isHere ? 'Switch it on anew' : 'Switch this machine on'}
         </button>
       )}
       {trouble !== null && (
@@ -64,7 +65,7 @@ export function DevicePanel({ devices }: { readonly devices: Devices }) {
           {trouble}
         </p>
       )}
-      {moment && (
+      {moment && isHere && (
         <table className={styles.live}>
           <tbody>
             {connected.channels.map((c) => (
@@ -77,7 +78,7 @@ export function DevicePanel({ devices }: { readonly devices: Devices }) {
           </tbody>
         </table>
       )}
-      {moment && <Told devices={devices} faults={connected.faults} />}
+      {moment && isHere && <Told devices={devices} faults={connected.faults} />}
     </Section>
   );
 }

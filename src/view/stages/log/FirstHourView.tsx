@@ -6,10 +6,9 @@ import { readingDoubts } from '@/core/log';
 import { turningSpeed } from '@/core/components';
 import { formatSpeed } from '@/core/units';
 import { Mark, Pick, QuantityField } from '@/view/shared';
-import { useEditor } from '@/view/workspace';
+import { isMachine, isSettled, meanOf, useEditor, type Devices } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import { figureName } from './words';
-import { isSettled, meanOf, type Devices } from '@/view/workspace';
 import styles from './LogStage.module.css';
 
 /** One state to bring the machine into, let settle, and read. */
@@ -30,7 +29,8 @@ export function FirstHourView({ devices }: { readonly devices: Devices }) {
   const { readings = [] } = design.choices.work ?? {};
   const wanted = statesToRead(design);
   const next = wanted.findIndex((w) => !readings.some((r) => isState(r, w)));
-  const { moment, past } = devices;
+  const { past } = devices;
+  const moment = isMachine(devices, design.name) ? devices.moment : null;
   const note = (reading: Reading): void =>
     commit('a reading of the machine', { do: 'work.reading', on: reading.on, reading });
   return (

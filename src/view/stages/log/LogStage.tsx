@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { serviceDue } from '@/core/log';
 import { formatNumber, plural } from '@/core/units';
 import { Segments } from '@/view/shared';
-import { useEditor } from '@/view/workspace';
+import { useDevices, useEditor } from '@/view/workspace';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { AgainstView } from './AgainstView';
 import { DevicePanel } from './DevicePanel';
@@ -11,7 +11,6 @@ import { FirstHourView } from './FirstHourView';
 import { LifeView } from './LifeView';
 import { PapersView } from './PapersView';
 import { ReadingList } from './ReadingList';
-import { useDevices } from '@/view/workspace';
 import styles from './LogStage.module.css';
 
 type Seen = 'first hour' | 'against' | 'life' | 'papers';

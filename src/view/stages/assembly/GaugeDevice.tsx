@@ -1,0 +1,85 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import type { AirReading } from '@/core/design';
+import { formatNumber } from '@/core/units';
+import { designToText } from '@/format';
+import { isMachine, useDevices, useEditor } from '@/view/workspace';
+import styles from './AssemblyStage.module.css';
+
+/** Between two looks that are noted by themselves, s of the machine. */
+const EVERY_S = 120;
+
+/** A gauge that is read live: noted by hand, or by itself every two minutes. Nothing without one. */
+export function GaugeDevice({
+  loop,
+  limit_mbar,
+  onAdd,
+}: {
+  readonly loop: string;
+  readonly limit_mbar: number;
+  onAdd(reading: AirReading): void;
+}) {
+  const design = useEditor((s) => s.design);
+  const devices = useDevices();
+  const { connected, moment } = devices;
+  const [byItself, setByItself] = useState(false);
+  const noted = useRef<{ readonly time_s: number; readonly began: number } | null>(null);
+  const gauge = moment?.values[`gauge/${loop}`];
+  const note = (): void => {
+    if (!moment || gauge === undefined) return;
+    const began = noted.current?.began ?? Date.now() - moment.time_s * 1000;
+    noted.current = { time_s: moment.time_s, began };
+    onAdd({
+      on: new Date(began + moment.time_s * 1000).toISOString(),
+      gauge_mbar: Math.round(gauge * 10) / 10,
+      temp_C: Math.round((moment.values.room ?? design.brief.room_C) * 10) / 10,
+    });
+  };
+  useEffect(() => {
+    if (byItself && moment && moment.time_s - (noted.current?.time_s ?? -Infinity) >= EVERY_S)
+      note();
+  });
+  if (!connected) return null;
+  const isThere =
+    isMachine(devices, design.name) && connected.channels.some((c) => c.id === `gauge/${loop}`);
+  return (
+    <div className={styles.inline}>
+      {connected.standIn && !isThere && (
+        <button
+          type="button"
+          className={styles.link}
+          onClick={() => void devices.run(designToText(design))}
+        >
+          Connect the stand-in gauge
+        </button>
+      )}
+      {isThere && (
+        <>
+          <span role="status">
+            Gauge now: <strong>{formatNumber(gauge, { decimals: 1 })} mbar</strong>
+          </span>
+          {connected.standIn && (
+            <button
+              type="button"
+              className={styles.link}
+              onClick={() => void devices.set({ gauge_mbar: Math.round(limit_mbar) })}
+            >
+              Pump up to {formatNumber(limit_mbar)} mbar
+            </button>
+          )}
+          <button type="button" className={styles.link} onClick={note}>
+            Note what it shows
+          </button>
+          <label>
+            <input
+              type="checkbox"
+              checked={byItself}
+              onChange={(e) => setByItself(e.target.checked)}
+            />{' '}
+            every two minutes by itself
+          </label>
+        </>
+      )}
+    </div>
+  );
+}
