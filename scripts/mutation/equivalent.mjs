@@ -27,6 +27,16 @@ export const EQUIVALENT = [
     why: 'no radiator has fewer tubes than passes',
   },
   {
+    file: /thermal\/(radiator|solve)\.ts$/,
+    line: /1e-9|1e-6|cMin > 0 \?/,
+    why: 'a guard against division by nothing, met by no radiator that flows',
+  },
+  {
+    file: /thermal\/measured\.ts$/,
+    line: /Math\.max\(0, speed_rpm\)/,
+    why: 'a fan at one turn a minute moves what a still one moves',
+  },
+  {
     file: /thermal\/steady\.ts$/,
     line: /\?\? brief\.room_C \+ 8/,
     why: 'every loop has a solved flow by then',

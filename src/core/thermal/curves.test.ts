@@ -2,8 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import { DEMO_BUILDS, demoDesign } from '@/catalogue';
 import { analyse } from '../analysis';
 import type { Design } from '../design';
-import { air, water } from '../fluids';
+import { air, coolantProperties, water } from '../fluids';
 import { coolingCurves, prepareHeat, radiatorConductance } from '.';
+import { blockResistanceIn } from './block';
 import { compareRating } from './rating';
 import { withArea } from './steady';
 import { coreOf, type RadiatorSetup, type ThermalModel } from './thermalModel';
@@ -39,6 +40,58 @@ describe('curves of machines that are not built', () => {
     expect(offered?.points).toEqual(curveOf(both, 'now')?.points);
     expect(offered?.points).not.toEqual(curveOf(thermalModel, 'now')?.points);
     expect(curveOf(both, 'push-pull')).toBeUndefined();
+  });
+
+  test('a radiator that has both faces full stays as it is beside one that has not', () => {
+    const mixed = changed((r) =>
+      r.id === largest.id ? { ...r, fans: [...r.fans, ...r.fans] } : r,
+    );
+    const both = changed((r) => ({ ...r, fans: [...r.fans, ...r.fans] }));
+    expect(curveOf(mixed, 'push-pull')?.points).toEqual(curveOf(both, 'now')?.points);
+  });
+
+  test('what was measured of the machine is on every radiator, modelled or measured on a bench', () => {
+    const bench = {
+      against: 'air' as const,
+      points: [[100, 4, 20] as const],
+      source: 'invented',
+    };
+    for (const model of [
+      thermalModel,
+      changed((r) => ({ ...r, part: { ...r.part, measured: bench } })),
+    ]) {
+      const printed = prepareHeat(model, reports.flow).conductances;
+      const here = prepareHeat({ ...model, measuredHere: 0.8 }, reports.flow).conductances;
+      here.forEach((c, i) => expect(c.k).toBeCloseTo(0.8 * (printed[i]?.k ?? NaN), 9));
+      const twice = withArea(prepareHeat({ ...model, measuredHere: 0.8 }, reports.flow), 2);
+      const plain = withArea(prepareHeat(model, reports.flow), 2);
+      twice.conductances.forEach((c, i) =>
+        expect(c.k).toBeCloseTo(0.8 * (plain.conductances[i]?.k ?? NaN), 9),
+      );
+    }
+  });
+
+  test('more area of a radiator that no coolant goes through still passes nothing', () => {
+    const still = {
+      ...reports.flow,
+      links: reports.flow.links.map((l) => ({ ...l, flow_Lmin: 0 })),
+    };
+    const twice = withArea(prepareHeat(thermalModel, still), 2);
+    expect(twice.conductances.map((c) => c.k)).toEqual(twice.conductances.map(() => 0));
+  });
+
+  /** By hand: with an exponent over 1/3 all of a block's resistance is the coolant's side. */
+  test("a block's coolant side is at most the whole of it", () => {
+    const law = { atReference_KW: 0.05, reference_Lmin: 4, exponent: 0.6 };
+    const glycol = coolantProperties({ glycol: 'propylene', volumeShare: 0.3 }, 30);
+    const reference = water(25);
+    const graetz = (f: typeof glycol): number =>
+      (f.density_kgm3 * f.heatCapacity_JkgK) / f.conductivity_WmK;
+    const side =
+      (reference.conductivity_WmK / glycol.conductivity_WmK) *
+      (graetz(reference) / graetz(glycol)) ** (1 / 3);
+    expect(blockResistanceIn(law, 4, glycol) / 0.05).toBeCloseTo(side, 9);
+    expect(side).toBeGreaterThan(1.1);
   });
 
   test('area by a factor has fans by that factor', () => {
