@@ -9,6 +9,14 @@ import { ensureBuilt } from './built.mjs';
 import { ensureChromium, HOW } from './chromium.mjs';
 
 const PORT = 4398;
+/** What a machine a little off its papers shows in four states. */
+const READINGS = [
+  'on;load;room_C;fans_rpm;pumps_rpm;coolant_C/loop;flow_Lmin/loop;spots_C/card/core;spots_C/processor/die',
+  '2026-12-01T10:00Z;stress;22.0;;;32.9;2.75;42.9;67.1',
+  '2026-12-01T11:00Z;stress;22.1;1300;;30.4;2.76;40.6;65.0',
+  '2026-12-01T12:00Z;stress;22.0;1300;2400;30.8;1.9;41.4;67.0',
+  '2026-12-01T13:00Z;gaming;22.0;1300;2400;28.3;1.9;38.0;48.1',
+].join('\n');
 const VIEWS = [
   { name: 'shelf', path: '/' },
   { name: 'stores', path: '/stores' },
@@ -29,14 +37,6 @@ const VIEWS = [
       await page.getByRole('radio', { name: 'in space' }).click();
       await page.locator('canvas').waitFor();
       await page.waitForTimeout(1500);
-    },
-  },
-  {
-    name: 'fits',
-    path: '/builds/fenland-flood-tower/case',
-    act: async (page) => {
-      await page.getByRole('radio', { name: 'what fits?' }).click();
-      await page.getByText('Largest sets for this case').waitFor({ timeout: 60_000 });
     },
   },
   { name: 'cooling', path: '/builds/dawn-chorus-desk/cooling' },
@@ -90,6 +90,18 @@ const VIEWS = [
       await page.getByRole('button', { name: /^Put in Front radiator/ }).click();
       await page.locator('canvas').waitFor();
       await page.waitForTimeout(2000);
+    },
+  },
+  {
+    name: 'log',
+    path: '/builds/dawn-chorus-desk/log',
+    act: async (page) => {
+      await page.getByText('Paste a table, or open a CSV').click();
+      await page.getByLabel('Readings as a table').fill(READINGS);
+      await page.getByRole('button', { name: 'Take these readings' }).click();
+      await page.getByRole('radio', { name: 'predicted and measured' }).click();
+      await page.getByText('What is likely').waitFor();
+      await page.waitForTimeout(12_000);
     },
   },
   { name: 'time', path: '/builds/pocket-planetarium/cooling', act: overTime },

@@ -1,4 +1,4 @@
-import { calibrate, readingDoubts } from '@/core/log';
+import { calibrate, diagnose, readingDoubts, serviceDue, trendsOf } from '@/core/log';
 import { assemblySteps, type Step } from '@/core/assembly';
 import { readFileSync } from 'node:fs';
 import { bendTable } from '@/core/tubing';
@@ -43,7 +43,7 @@ const HELP = `zephyron: the same core from a terminal
                            turns corners (x,y,z a line, mm) into straights, rotations and angles as CSV
   sheets FILE|-            prints the bend sheets as JSON: per run what to push, how to turn the tube and how far to bend
   assembly FILE|-          prints the steps of the work in their order as JSON: why, how, parts, minutes, what each needs
-  log FILE READINGS.json   prints readings of the finished machine against the prediction, and the factors they tell, as JSON
+  log FILE READINGS.json   prints readings of the finished machine against the prediction, the factors they tell, what is likely wrong, trends and service due, as JSON
   solids FILE|-            prints every placed solid and port in case coordinates, mm, as JSON
   parts [--kind KIND]      prints the catalogue as JSON
   proof [--json]           prints every reference check
@@ -346,7 +346,14 @@ function logOf(design: Design, text: string): Ran {
   const readings = checked.value;
   try {
     const doubts = readings.map((r) => readingDoubts(design, r));
-    return done(`${JSON.stringify({ doubts, ...calibrate(design, readings) }, null, 1)}\n`);
+    const told = {
+      doubts,
+      ...calibrate(design, readings),
+      diagnosis: diagnose(design, readings),
+      trends: trendsOf(design, readings),
+      service: serviceDue(design, readings[0]?.on ?? null),
+    };
+    return done(`${JSON.stringify(told, null, 1)}\n`);
   } catch (error) {
     if (error instanceof RangeError) return failed(error.message);
     throw error;

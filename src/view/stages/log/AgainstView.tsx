@@ -269,7 +269,7 @@ function Residuals({
   readonly by: string;
 }) {
   return (
-    <table>
+    <table className={styles.figures}>
       <thead>
         <tr>
           <th>read on</th>
@@ -283,7 +283,7 @@ function Residuals({
       <tbody>
         {rows.map((r) => (
           <tr key={`${r.reading} ${r.kind} ${r.of}`}>
-            <td>{whenText(on[r.reading] ?? '')}</td>
+            <td>{whenText(on[r.reading] ?? '').slice(5)}</td>
             <td>{figureName(design, r)}</td>
             <td className="num">
               {figureText(r.kind, r.measured)} ± {figureText(r.kind, 1.96 * r.spread)}{' '}

@@ -15,7 +15,6 @@ import { serviceToIcs } from '@/format';
 import { Progress } from '@/view/shared';
 import { downloadService, useEditor, useTrends } from '@/view/workspace';
 import { useSteps } from '../assembly/useSteps';
-import { whenText } from './ReadingList';
 import { figureName } from './words';
 import styles from './LogStage.module.css';
 
@@ -160,14 +159,14 @@ function TrendChart({ name, trend }: { readonly name: string; readonly trend: Tr
               type="number"
               domain={['dataMin', 'dataMax']}
               tickCount={3}
-              tickFormatter={(v: number) => whenText(new Date(v).toISOString()).slice(5, 16)}
+              tickFormatter={(v: number) => new Date(v).toISOString().slice(0, 10)}
             />
             <YAxis
               domain={[
                 (low: number) => Math.min(90, low - 5),
                 (high: number) => Math.max(110, high + 5),
               ]}
-              width={44}
+              width={56}
               tickFormatter={(v: number) => `${formatNumber(v)} %`}
             />
             <ReferenceLine y={100} stroke="var(--ink)" />
