@@ -89,7 +89,7 @@ test('service is marked done, a quote is kept, and both papers come as PDF', asy
       return [work?.service?.length, work?.client?.client];
     })
     .toEqual([1, 'The rookery']);
-  for (const of of ['quote', 'handover']) {
+  for (const of of ['quote', 'handover', 'checklist']) {
     const pdf = await page.request.get(`/api/builds/${id}/pdf?of=${of}`);
     expect(pdf.status()).toBe(200);
     expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');

@@ -12,5 +12,7 @@ export {
   type WorkingHours,
 } from './calendar';
 export { airTestReport, testedLoop } from './testedLoop';
+export { CAUTIONS } from './cautions';
+export { deliveriesOf } from './deliveries';
 export { quoteOf, type Quote } from './quote';
 export { dismantling, type Undoing } from './dismantle';

@@ -2,7 +2,16 @@ import { describe, expect, test } from '@jest/globals';
 import { demoDesign } from '@/catalogue';
 import { analyse } from '../analysis';
 import type { AirTest, Design } from '../design';
-import { airTestReport, assemblySteps, dismantling, quoteOf, testedLoop } from '.';
+import {
+  airTestReport,
+  assemblySteps,
+  deliveriesOf,
+  dismantling,
+  planWork,
+  quoteOf,
+  testedLoop,
+} from '.';
+import { isoMinutes } from '../units';
 
 const analysis = analyse(demoDesign('dawn-chorus-desk') as Design);
 const inputs = { system: analysis.system, runs: analysis.reports.runs, bom: analysis.reports.bom };
@@ -22,6 +31,26 @@ describe('papers of the work', () => {
     expect([net, total]).toEqual([parts + work, net + tax]);
     expect(tax).toBe(Math.round(0.19 * net));
     expect(quoteOf(inputs.bom, [], { rate_cents: 4000, tax: 0 }).total).toBe(parts);
+  });
+
+  test('a part that is ordered holds up the steps that take it, until the evening it comes', () => {
+    const { lines } = inputs.bom;
+    const radiator = lines.find((l) => l.kind === 'radiator');
+    const orders = {
+      [radiator?.part ?? '']: { state: 'ordered', on: '2026-12-01', comes: '2026-12-20' } as const,
+    };
+    const deliveries = deliveriesOf(steps, lines, orders);
+    expect(deliveries.length).toBeGreaterThan(0);
+    const hours = { days: [0, 1, 2, 3, 4, 5, 6], from_h: 9, to_h: 20 };
+    const begin = isoMinutes('2026-12-05');
+    const planned = planWork(steps, begin, hours, 'practised', deliveries);
+    for (const d of deliveries)
+      expect(planned.find((p) => p.step === d.step)?.begin).toBeGreaterThanOrEqual(
+        isoMinutes('2026-12-20T18:00Z'),
+      );
+    expect(planned.some((p) => p.heldBy?.kind === 'delivery')).toBe(true);
+    const here = { [radiator?.part ?? '']: { state: 'received' } as const };
+    expect(deliveriesOf(steps, lines, here)).toEqual([]);
   });
 
   test('taken apart in the opposite turns, emptied first', () => {

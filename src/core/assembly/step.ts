@@ -16,7 +16,7 @@ export const STEP_KINDS = [
 ] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
 
-/** Cautions that are shown at a step; their words are the view's. */
+/** Cautions that are shown at a step; their words are in `CAUTIONS`. */
 export type CautionId = 'mains' | 'air' | 'cutting' | 'coolant' | 'leaks' | 'lifting' | 'warranty';
 
 /** Minutes of hand work, for the first time and with practice (common practice, no source). */

@@ -345,6 +345,7 @@ export const designSchema = Joi.object({
           state: Joi.string().valid('ordered', 'received', 'missing').required(),
           shop: text(60).optional(),
           on: Joi.string().isoDate().max(30).optional(),
+          comes: Joi.string().isoDate().max(30).optional(),
         }),
       )
       .max(400)

@@ -229,6 +229,8 @@ export interface OrderMark {
   readonly shop?: string;
   /** ISO date it was marked on. */
   readonly on?: string;
+  /** ISO date it is expected on. */
+  readonly comes?: string;
 }
 
 /**

@@ -1,4 +1,4 @@
-import { airTestReport, assemblySteps, quoteOf } from '@/core/assembly';
+import { airTestReport, assemblySteps, CAUTIONS, quoteOf } from '@/core/assembly';
 import { type analyse } from '@/core/analysis';
 import { componentName, type Design, type Order } from '@/core/design';
 import { calibrate, serviceDue } from '@/core/log';
@@ -208,4 +208,50 @@ function nameOf(design: Design, kind: string, of: string): string {
   }
   const loop = design.loops.find((l) => l.id === of)?.name ?? of;
   return kind === 'coolant' ? `${loop}: coolant over room, K` : `${loop}: flow, L/min`;
+}
+
+/** The steps of the work with a box to tick, for the bench: what is done is crossed already. */
+export function ChecklistDocument({
+  design,
+  analysis,
+}: {
+  readonly design: Design;
+  readonly analysis: Analysed;
+}) {
+  const { done = {}, notes = {}, order } = design.choices.work ?? {};
+  const steps = assemblySteps({ ...inputsOf(analysis), ...(order ? { order } : {}) });
+  const cautions = [...new Set(steps.flatMap((s) => s.cautions))];
+  return (
+    <PdfSheet
+      title={`Checklist: ${design.name}`}
+      under={`${steps.length} steps, in an order that traps no part. Minutes: the first time, with practice (estimated).`}
+      foot={`Zephyron, ${design.name}. Local rules and qualified people come first.`}
+    >
+      <PdfTable
+        title="What can hurt"
+        columns={[
+          { head: '', wide: 22 },
+          { head: '', wide: 78 },
+        ]}
+        rows={cautions.map((c) => [CAUTIONS[c].title, CAUTIONS[c].text])}
+      />
+      <PdfTable
+        title="Steps"
+        columns={[
+          { head: 'done', wide: 7 },
+          { head: 'step', wide: 28 },
+          { head: 'how', wide: 43 },
+          { head: 'heed', wide: 12 },
+          { head: 'min', wide: 10, right: true },
+        ]}
+        rows={steps.map((s, i) => [
+          s.id in done ? '[x]' : '[  ]',
+          `${i + 1}. ${s.title}`,
+          [...s.how, ...(notes[s.id] ? [`Note: ${notes[s.id]}`] : [])].join(' '),
+          s.cautions.map((c) => CAUTIONS[c].title).join(', '),
+          `${s.minutes.beginner}, ${s.minutes.practised}${s.waits_h > 0 ? `; waits ${s.waits_h} h` : ''}`,
+        ])}
+      />
+    </PdfSheet>
+  );
 }

@@ -2,9 +2,9 @@ import { renderToBuffer } from '@react-pdf/renderer';
 import { analyse } from '@/core/analysis';
 import type { Design } from '@/core/design';
 import { BuildDocument, ListDocument } from './documents';
-import { HandoverDocument, QuoteDocument } from './papers';
+import { ChecklistDocument, HandoverDocument, QuoteDocument } from './papers';
 
-export type PaperKind = 'sheet' | 'list' | 'quote' | 'handover';
+export type PaperKind = 'sheet' | 'list' | 'quote' | 'handover' | 'checklist';
 
 export interface PdfAsked {
   readonly design: Design;
@@ -19,6 +19,7 @@ export default async function print({ design, of }: PdfAsked): Promise<Uint8Arra
     sheet: () => <BuildDocument design={design} paper={{ reports, findings }} />,
     list: () => <ListDocument design={design} list={reports.bom} />,
     quote: () => <QuoteDocument design={design} analysis={analysis} />,
+    checklist: () => <ChecklistDocument design={design} analysis={analysis} />,
     handover: () => <HandoverDocument design={design} analysis={analysis} />,
   }[of];
   return new Uint8Array(await renderToBuffer(paper()));

@@ -3,13 +3,12 @@ import { useState } from 'react';
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { jointsOf, readingTrouble, testLimit, type LeakReport } from '@/core/leakTest';
 import { gaugeFromCsv } from '@/format';
-import { airTestReport, testedLoop } from '@/core/assembly';
+import { CAUTIONS, airTestReport, testedLoop } from '@/core/assembly';
 import type { AirReading, AirTest, Loop } from '@/core/design';
 import { formatNumber } from '@/core/units';
 import { Mark, Pick, QuantityField } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { GaugeDevice } from './GaugeDevice';
-import { CAUTIONS } from './cautions';
 import styles from './AssemblyStage.module.css';
 
 /** As many as a document keeps of one test. */

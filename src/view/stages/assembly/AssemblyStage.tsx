@@ -12,19 +12,22 @@ import { StepList } from './StepList';
 import { StepSheet } from './StepSheet';
 import { StepsView } from './StepsView';
 import { nextStep, useSteps } from './useSteps';
+import { WaterTestView } from './WaterTestView';
 import styles from './AssemblyStage.module.css';
 
-type Seen = 'steps' | 'calendar' | 'air' | 'fill';
+type Seen = 'steps' | 'calendar' | 'air' | 'fill' | 'water';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
   { value: 'steps', label: 'steps' },
   { value: 'calendar', label: 'calendar' },
   { value: 'air', label: 'leak test with air' },
   { value: 'fill', label: 'fill and bleed' },
+  { value: 'water', label: 'leak test with water' },
 ];
 
 /** In which order the machine is put together, tested and filled. */
 export function AssemblyStage() {
   const design = useEditor((s) => s.design);
+  const id = useEditor((s) => s.id);
   const commit = useEditor((s) => s.commit);
   const { steps, work } = useSteps();
   const [view, setView] = useState<Seen>('steps');
@@ -87,6 +90,11 @@ export function AssemblyStage() {
               onMark={mark}
               onMove={move}
             />
+            <p>
+              <a href={`/api/builds/${id}/pdf?of=checklist`} download>
+                Checklist to print (PDF)
+              </a>
+            </p>
             <p className="soft">
               Numbers at the right: minutes with practice. Drag a part into another turn to see what
               that would break.
@@ -124,6 +132,7 @@ export function AssemblyStage() {
       )}
       {view === 'air' && <AirTestView />}
       {view === 'fill' && <FillView />}
+      {view === 'water' && <WaterTestView />}
     </StageFrame>
   );
 }

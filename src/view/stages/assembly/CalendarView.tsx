@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { planWork, type Planned, type Step } from '@/core/assembly';
+import { deliveriesOf, planWork, type Planned, type Step } from '@/core/assembly';
 import type { Work, WorkPlan } from '@/core/design';
 import { workToIcs } from '@/format';
 import { Segments } from '@/view/shared';
@@ -56,6 +56,8 @@ export function CalendarView({
 }) {
   const name = useEditor((s) => s.design.name);
   const commit = useEditor((s) => s.commit);
+  const orders = useEditor((s) => s.design.choices.orders);
+  const { lines } = useEditor((s) => s.analysis.reports.bom);
   const [usual] = useState(usualPlan);
   const plan = work.plan ?? usual;
   const set = (values: Partial<WorkPlan>): void =>
@@ -68,8 +70,9 @@ export function CalendarView({
         wallOf(plan.start),
         plan,
         plan.pace,
+        deliveriesOf(steps, lines, orders),
       ),
-    [steps, done, plan],
+    [steps, done, plan, lines, orders],
   );
   const last = planned.reduce<number | null>((a, p) => Math.max(a ?? 0, p.ready), null);
   return (
@@ -195,7 +198,8 @@ function Bar({
         {heldBy && heldBy.kind !== 'hands' && (
           <span className="soft">
             {' '}
-            after {heldBy.kind === 'wait' ? 'the wait of' : ''} {heldBy.name}
+            {heldBy.kind === 'wait' ? 'after the wait of' : 'waits for'} {heldBy.name}
+            {heldBy.kind === 'delivery' && ' to come'}
           </span>
         )}
       </span>

@@ -1,11 +1,11 @@
 'use client';
+import { CAUTIONS } from '@/core/assembly';
 import { airPockets, daysToClear, fillPlan, fillTrouble, KEEP_SHARE } from '@/core/filling';
 import { draining } from '@/core/loops';
 import { reservoirsOf } from '@/core/bom';
 import { componentName, type Loop } from '@/core/design';
 import { formatNumber, plural } from '@/core/units';
 import { useEditor } from '@/view/workspace';
-import { CAUTIONS } from './cautions';
 import styles from './AssemblyStage.module.css';
 
 /** Pours and pulses of every loop, the pockets of air, and what draining leaves. */

@@ -1,9 +1,8 @@
 'use client';
 import { useState } from 'react';
-import type { Step } from '@/core/assembly';
+import { CAUTIONS, type Step } from '@/core/assembly';
 import type { Work } from '@/core/design';
 import { formatNumber } from '@/core/units';
-import { CAUTIONS } from './cautions';
 import styles from './AssemblyStage.module.css';
 
 /** One step in full: why here, how, with what, and what can hurt. */

@@ -12,6 +12,11 @@ import { MoneyField } from '../brief/MoneyField';
 import { useFeeds } from './useFeeds';
 import styles from './PartsStage.module.css';
 
+const DAY_MS = 86_400_000;
+/** ISO date of a day so many from now. */
+const dayIn = (days: number): string =>
+  new Date(Date.now() + days * DAY_MS).toISOString().slice(0, 10);
+
 /**
  * The cheapest basket over several shops, with shipping, tax and what comes last; quotes read in;
  * wishes and spares.
@@ -75,13 +80,16 @@ export function BuyingView() {
     CATALOGUE.find((p) => p.id === id) ??
     design.components.find((i) => i.part.id === id)?.part;
   const quoted = own.map((f) => f.shop.id);
-  const order = (shop: string, parts: readonly string[]): void =>
+  const order = (
+    shop: string,
+    parts: readonly { readonly part: string; readonly days: number }[],
+  ): void =>
     commit(`order at ${shop}`, {
       do: 'batch',
-      edits: parts.map((part) => ({
+      edits: parts.map(({ part, days }) => ({
         do: 'order.mark',
         part,
-        mark: { state: 'ordered', shop, on: new Date().toISOString().slice(0, 10) },
+        mark: { state: 'ordered', shop, on: dayIn(0), comes: dayIn(days) },
       })),
     });
   if (failed)
@@ -174,7 +182,7 @@ export function BuyingView() {
               onClick={() =>
                 order(
                   s.shop.name,
-                  s.lines.map((l) => l.part),
+                  s.lines.map((l) => ({ part: l.part, days: Math.max(l.days, s.shop.days) })),
                 )
               }
             >

@@ -2,9 +2,9 @@ import { buildPdf, download, respond, safely } from '@/server';
 
 export const dynamic = 'force-dynamic';
 
-const PAPERS = ['sheet', 'list', 'quote', 'handover'] as const;
+const PAPERS = ['sheet', 'list', 'quote', 'handover', 'checklist'] as const;
 
-/** The build as PDF: `?of=` list, quote or handover, else the whole sheet. */
+/** The build as PDF: `?of=` list, quote, handover or checklist, else the whole sheet. */
 export const GET = (
   request: Request,
   { params }: { readonly params: Promise<{ id: string }> },

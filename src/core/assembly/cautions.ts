@@ -1,4 +1,4 @@
-import type { CautionId } from '@/core/assembly';
+import type { CautionId } from './step';
 
 /** What can hurt, in full; shown at the steps it belongs to. */
 export const CAUTIONS: Readonly<
