@@ -51,7 +51,7 @@ function LoopWatch({ loop }: { readonly loop: Loop }) {
       step: keyOf(loop.id, what),
       mark: on === null ? null : { on },
     });
-  const minutes = began === undefined ? null : (now - Date.parse(began)) / MINUTE_MS;
+  const minutes = began === undefined ? null : Math.max(0, (now - Date.parse(began)) / MINUTE_MS);
   const next = LOOKS_MIN.find((m) => done?.[keyOf(loop.id, m)] === undefined);
   return (
     <section>
@@ -128,6 +128,8 @@ function useNow(): number {
 }
 
 const timeText = (minutes: number): string =>
-  minutes < 90 ? `${formatNumber(minutes)} min` : `${formatNumber(minutes / 60, { decimals: 0 })} h`;
+  minutes < 90
+    ? `${formatNumber(minutes)} min`
+    : `${formatNumber(minutes / 60, { decimals: 0 })} h`;
 const dueText = (left_min: number): string =>
   left_min > 0 ? `Look again in ${timeText(Math.max(1, Math.ceil(left_min)))}.` : 'Look now.';

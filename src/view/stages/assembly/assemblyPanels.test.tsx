@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
-import { fireEvent, screen, within } from '@testing-library/react';
+import { act, fireEvent, screen, within } from '@testing-library/react';
 import { demoDesign, STANDARD_KIT } from '@/catalogue';
 import { emptyDesign, type Design } from '@/core/design';
 import { show, state } from '@/view/workspace/showInEditor';
@@ -58,6 +58,45 @@ describe('assembly', () => {
     expect(screen.getByText(/two readings tell a first rate/)).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Start anew' }));
     expect(state.design.choices.work?.airTests).toEqual({});
+  });
+
+  test('what a gauge has logged is taken whole, or told where it is wrong and kept', () => {
+    show(desk, <AssemblyStage />);
+    fireEvent.click(screen.getByRole('radio', { name: 'leak test with air' }));
+    const table = screen.getByLabelText('Readings of the gauge as a table');
+    const take = screen.getByRole('button', { name: /^Take these/ });
+    fireEvent.change(table, { target: { value: 'on;gauge_mbar;temp_C\nnoon;400;21' } });
+    fireEvent.click(take);
+    expect(screen.getByText('Row 2, on: "noon" is no date and time.')).toBeTruthy();
+    const rows = [0, 10, 20, 30, 40].map(
+      (m) => `2026-12-05T10:${String(m).padStart(2, '0')}Z;${400 - 2 * m};21`,
+    );
+    fireEvent.change(table, { target: { value: ['on;gauge_mbar;temp_C', ...rows].join('\n') } });
+    fireEvent.click(take);
+    expect(state.design.choices.work?.airTests?.loop?.readings).toHaveLength(5);
+    expect(screen.getByText('It leaks')).toBeTruthy();
+  });
+
+  test('the water test: looks in their turn and by the clock, taken back, started anew', () => {
+    show(desk, <AssemblyStage />);
+    fireEvent.click(screen.getByRole('radio', { name: 'leak test with water' }));
+    fireEvent.click(screen.getByRole('button', { name: 'The pump runs now' }));
+    expect(screen.getByText(/^Look again in 10 min/)).toBeTruthy();
+    const looks = () => screen.getAllByRole('button', { name: 'all dry' });
+    expect(looks().every((b) => (b as HTMLButtonElement).disabled)).toBe(true);
+    const [key] = Object.keys(state.design.choices.work?.done ?? {});
+    act(() =>
+      state.commit('earlier', {
+        do: 'work.mark',
+        step: key ?? '',
+        mark: { on: new Date(Date.now() - 3 * 3_600_000).toISOString() },
+      }),
+    );
+    expect(screen.getByText(/^Look now/)).toBeTruthy();
+    for (let i = 0; i < 4; i += 1) fireEvent.click(looks()[0] as HTMLElement);
+    expect(screen.getByText(/^Look again in 6[01] min/)).toBeTruthy();
+    fireEvent.click(screen.getAllByRole('button', { name: /take back$/ })[0] as HTMLElement);
+    expect(screen.getByText(/^Look now/)).toBeTruthy();
   });
 
   test('filling: pours and pulses, pockets with the side to lift, what draining leaves', () => {
