@@ -2,8 +2,6 @@ import nextJest from 'next/jest.js';
 
 const config = {
   testEnvironment: 'node',
-  // Every core: the sums are the work here, not the disk.
-  maxWorkers: '100%',
   // A busy machine is no fault of what is tested.
   testTimeout: 30_000,
   // Read in nearly every line of the search: out of the sandbox's slow globals.
