@@ -84,7 +84,7 @@ test('empty stages say what to do first', async ({ page }) => {
     ['6', 'No loop yet'],
     ['7', 'Nothing on the list'],
     ['8', 'Nothing to put together yet'],
-    ['9', 'The log is not here yet'],
+    ['9', 'Nothing to log yet'],
   ] as const) {
     await page.keyboard.press(key);
     await expect(page.getByRole('heading', { name: words })).toBeVisible();

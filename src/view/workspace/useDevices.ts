@@ -28,7 +28,9 @@ export interface Devices {
 
 /** Whether what measures is this build: a real device is whatever it hangs on. */
 export const isMachine = ({ connected }: Devices, name: string): boolean =>
-  connected !== null && (!connected.standIn || connected.machine === name);
+  connected !== null && measures(connected, name);
+const measures = ({ standIn, machine }: Connected, name: string): boolean =>
+  !standIn || machine === name;
 
 /** Moments kept to see whether things have settled. */
 const KEPT = 240;
@@ -36,8 +38,11 @@ const KEPT = 240;
 /** Where nobody answers, it is asked again after this, ms. */
 const LOOK_AGAIN_MS = 5000;
 
-/** Listens to the devices for as long as what shows them is there. */
-export function useDevices(): Devices {
+/**
+ * Listens to the devices for as long as what shows them is there; to stand-ins only while they are
+ * the build of this name.
+ */
+export function useDevices(build: string): Devices {
   const [connected, setConnected] = useState<Connected | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [past, setPast] = useState<readonly Moment[]>([]);
@@ -63,7 +68,8 @@ export function useDevices(): Devices {
       clearTimeout(again);
     };
   }, [asked]);
-  const isMeasuring = connected !== null && connected.channels.length > 0;
+  const isMeasuring =
+    connected !== null && connected.channels.length > 0 && measures(connected, build);
   useEffect(() => {
     if (!isMeasuring) return undefined;
     const source = new EventSource('/api/devices/events');

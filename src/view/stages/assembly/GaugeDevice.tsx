@@ -20,7 +20,7 @@ export function GaugeDevice({
   onAdd(reading: AirReading): void;
 }) {
   const design = useEditor((s) => s.design);
-  const devices = useDevices();
+  const devices = useDevices(design.name);
   const { connected, moment } = devices;
   const [byItself, setByItself] = useState(false);
   const noted = useRef<{ readonly time_s: number; readonly began: number } | null>(null);

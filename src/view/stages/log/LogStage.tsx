@@ -25,7 +25,7 @@ const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
 export function LogStage() {
   const design = useEditor((s) => s.design);
   const [view, setView] = useState<Seen>('first hour');
-  const devices = useDevices();
+  const devices = useDevices(design.name);
   const { readings = [], measured, done = {} } = design.choices.work ?? {};
   if (design.components.length === 0 || design.loops.length === 0)
     return (
