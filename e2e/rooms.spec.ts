@@ -29,7 +29,7 @@ for (const demo of ['dawn-chorus-desk', 'fenland-flood-tower', 'pocket-planetari
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`accessible, ${scheme}`, async ({ browser }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(600_000);
     const context = await browser.newContext({ colorScheme: scheme, reducedMotion: 'reduce' });
     const page = await context.newPage();
     for (const path of [
