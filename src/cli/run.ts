@@ -1,4 +1,4 @@
-import { calibrate, diagnose, readingDoubts, serviceDue, trendsOf } from '@/core/log';
+import { calibrate, diagnose, ranOn, readingDoubts, serviceDue, trendsOf } from '@/core/log';
 import { assemblySteps, type Step } from '@/core/assembly';
 import { readFileSync } from 'node:fs';
 import { bendTable } from '@/core/tubing';
@@ -351,7 +351,7 @@ function logOf(design: Design, text: string): Ran {
       ...calibrate(design, readings),
       diagnosis: diagnose(design, readings),
       trends: trendsOf(design, readings),
-      service: serviceDue(design, readings[0]?.on ?? null),
+      service: serviceDue(design, ranOn(design, readings)),
     };
     return done(`${JSON.stringify(told, null, 1)}\n`);
   } catch (error) {

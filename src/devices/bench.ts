@@ -1,5 +1,5 @@
 import { obstructedModel } from '@/core/analysis';
-import { LOAD_CASES, type LoadCaseId } from '@/core/components';
+import { isLoadCase } from '@/core/components';
 import {
   applyEdit,
   componentName,
@@ -194,7 +194,7 @@ export class Bench {
   /** Load and speeds as asked; a dead fan stays dead. */
   private obey(): void {
     const { machine, asked, faults } = this;
-    if (isLoad(asked.load)) machine.load = asked.load;
+    if (isLoadCase(asked.load)) machine.load = asked.load;
     const dead = faults.has('dead fan')
       ? machine.state().speeds.find((s) => s.kind === 'fan')?.component
       : undefined;
@@ -207,5 +207,3 @@ export class Bench {
 }
 
 const tenths = (v: number): number => Math.round(v * 10) / 10;
-export const isLoad = (text: unknown): text is LoadCaseId =>
-  (LOAD_CASES as readonly unknown[]).includes(text);

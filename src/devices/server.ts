@@ -1,6 +1,6 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import Joi from 'joi';
-import { LOAD_CASES } from '@/core/components';
+import { EVERY_LOAD_CASE } from '@/core/components';
 import { parseDesign } from '@/core/validation';
 import { Bench } from './bench';
 import { BENCH_FAULTS, type BenchFault, type Controls } from './types';
@@ -17,7 +17,7 @@ const PACE = 60;
 const CONTROLS = Joi.object({
   fans: Joi.number().min(0).max(20_000),
   pumps: Joi.number().min(0).max(20_000),
-  load: Joi.string().valid(...LOAD_CASES, 'custom'),
+  load: Joi.string().valid(...EVERY_LOAD_CASE),
   gauge_mbar: Joi.number().min(0).max(1000),
 }).min(1);
 const FAULTS = Joi.array()

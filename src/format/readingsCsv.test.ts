@@ -40,6 +40,10 @@ describe('readings as a table', () => {
     ['on,load,room_C\nyesterday,stress,20', 2, 'on'],
     ['on,load,room_C\n2026-12-01,lunch,20', 2, 'load'],
     ['on,load,room_C\n2026-12-01,stress,warm', 2, 'room_C'],
+    ['on,load,room_C\n2026-12-01,stress,201', 2, 'room_C'],
+    ['on,load,room_C,coolant_C/loop\n2026-12-01,stress,20,-51', 2, 'coolant_C/loop'],
+    ['on,load,room_C,fans_rpm\n2026-12-01,stress,20,20001', 2, 'fans_rpm'],
+    ['on,load,room_C\n2026-12-01,stress,20\n2026-12-01,idle,20', 3, 'on'],
     ['on,load,room_C', 2, 'on'],
     ['', 1, 'on'],
   ])('%j: row %i, column %s is told, nothing is taken', (text, row, column) => {

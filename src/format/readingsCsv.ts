@@ -1,4 +1,4 @@
-import { LOAD_CASES, type LoadCaseId } from '@/core/components';
+import { EVERY_LOAD_CASE, isLoadCase } from '@/core/components';
 import type { Reading } from '@/core/design';
 import Papa from 'papaparse';
 import { armed, toCsv } from './csv';
@@ -15,6 +15,18 @@ export type ReadingsRead =
 
 const PLAIN = ['room_C', 'fans_rpm', 'pumps_rpm', 'noise_dBA'] as const;
 const GROUPS = ['coolant_C', 'flow_Lmin', 'spots_C'] as const;
+/** What a document keeps of each figure, least and most. */
+const RANGES: Readonly<Record<string, readonly [number, number]>> = {
+  room_C: [-50, 150],
+  coolant_C: [-50, 150],
+  spots_C: [-50, 150],
+  flow_Lmin: [-100, 100],
+  fans_rpm: [0, 20_000],
+  pumps_rpm: [0, 20_000],
+  noise_dBA: [0, 120],
+};
+const rangeOf = (column: string): readonly [number, number] =>
+  RANGES[column.split('/')[0] ?? ''] ?? [-Infinity, Infinity];
 /** Troubles told at once. */
 const MOST_TROUBLES = 20;
 
@@ -56,6 +68,10 @@ export function readingsFromCsv(text: string): ReadingsRead {
   if (data.length === 0) trouble(2, 'on', 'There is no reading in it.');
   if (troubles.length > 0) return { ok: false, troubles };
   const readings = data.map((cells, i) => readingOf(cells, i + 2, trouble));
+  readings.forEach(({ on }, i) => {
+    if (on !== '' && readings.findIndex((r) => r.on === on) < i)
+      trouble(i + 2, 'on', 'There is another reading of this moment.');
+  });
   return troubles.length > 0 ? { ok: false, troubles } : { ok: true, readings };
 }
 
@@ -72,14 +88,20 @@ function readingOf(
     const cell = (cells[column] ?? '').trim();
     if (cell === '') return undefined;
     const value = Number(cell.replace(',', '.'));
-    if (Number.isFinite(value)) return value;
-    trouble(row, column, `"${cell}" is no number.`);
-    return undefined;
+    if (!Number.isFinite(value)) {
+      trouble(row, column, `"${cell}" is no number.`);
+      return undefined;
+    }
+    const [least, most] = rangeOf(column);
+    if (value < least || value > most)
+      trouble(row, column, `${cell} is not between ${least} and ${most}.`);
+    return value;
   };
   const at = Date.parse(cells.on ?? '');
   if (!Number.isFinite(at)) trouble(row, 'on', `"${cells.on ?? ''}" is no date and time.`);
   const load = (cells.load ?? '').trim();
-  if (!isLoad(load)) trouble(row, 'load', `"${load}" is none of ${LOADS.join(', ')}.`);
+  if (!isLoadCase(load))
+    trouble(row, 'load', `"${load}" is none of ${EVERY_LOAD_CASE.join(', ')}.`);
   const room_C = number('room_C');
   if (room_C === undefined) trouble(row, 'room_C', 'The room is wanted: all is told over it.');
   const group = (name: (typeof GROUPS)[number]): Readonly<Record<string, number>> =>
@@ -98,7 +120,7 @@ function readingOf(
   const note = armed((cells.note ?? '').trim());
   return {
     on: Number.isFinite(at) ? new Date(at).toISOString() : '',
-    load: isLoad(load) ? load : 'idle',
+    load: isLoadCase(load) ? load : 'idle',
     room_C: room_C ?? NaN,
     ...rest,
     ...Object.fromEntries(
@@ -110,6 +132,3 @@ function readingOf(
     ...(note === '' ? {} : { note }),
   };
 }
-
-const LOADS: readonly string[] = [...LOAD_CASES, 'custom'];
-const isLoad = (text: string): text is LoadCaseId => LOADS.includes(text);

@@ -46,7 +46,10 @@ export async function deviceEvents(gone: AbortSignal): Promise<Response | Answer
   const late = new AbortController();
   const timer = setTimeout(() => late.abort(), ANSWER_MS);
   try {
-    const response = await fetch(`${at}/events`, { signal: AbortSignal.any([gone, late.signal]) });
+    const response = await fetch(`${at}/events`, {
+      redirect: 'error',
+      signal: AbortSignal.any([gone, late.signal]),
+    });
     if (!response.ok || !response.body) return refuse(502, 'The devices send no events.');
     return new Response(response.body, {
       headers: {
@@ -68,6 +71,7 @@ async function passed(what: string, init: RequestInit): Promise<Answer> {
   try {
     const response = await fetch(`${at}/${what}`, {
       ...init,
+      redirect: 'error',
       signal: AbortSignal.timeout(ANSWER_MS),
     });
     const body: unknown = await response.json();

@@ -46,7 +46,7 @@ export type {
 export type { HeatedPart, ComponentPart, Part, PartKind, PartOf, WetPart } from './types';
 export { POLYMER_MATERIALS } from './base';
 export { CONSUMABLE_DUTIES } from './goods';
-export { LOAD_CASES } from './machine';
+export { EVERY_LOAD_CASE, isLoadCase, LOAD_CASES } from './machine';
 export { INLINE_DUTIES } from './plumbing';
 export { turningSpeed, type Turning } from './turning';
 export { PART_KINDS, isWet, isHeated, isComponentPart, drawingOf } from './kinds';

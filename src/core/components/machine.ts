@@ -4,6 +4,10 @@ import type { Bodied } from './base';
 export const LOAD_CASES = ['idle', 'gaming', 'render', 'stress'] as const;
 export type BuiltInCase = (typeof LOAD_CASES)[number];
 export type LoadCaseId = BuiltInCase | 'custom';
+/** The built-in ones and the builder's own. */
+export const EVERY_LOAD_CASE: readonly LoadCaseId[] = [...LOAD_CASES, 'custom'];
+export const isLoadCase = (text: unknown): text is LoadCaseId =>
+  (EVERY_LOAD_CASE as readonly unknown[]).includes(text);
 
 /** A place in a part that must stay below a limit. */
 export interface HotSpot {

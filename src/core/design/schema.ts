@@ -267,7 +267,7 @@ const work = Joi.object({
     .max(2000)
     .unique('on'),
   client: Joi.object({
-    client: text(120).required(),
+    client: text(120).allow('').required(),
     rate_cents: Joi.number().integer().min(0).max(1_000_000).required(),
     tax: Joi.number().min(0).max(1).required(),
     due: when,

@@ -1,4 +1,4 @@
-export { quantitiesOf, readingDoubts, type Quantity } from './reading';
+export { QUANTITY_UNIT, quantitiesOf, quantityName, readingDoubts, type Quantity } from './reading';
 export { predictorFor, type Predictor } from './predict';
 export {
   calibrate,
@@ -10,4 +10,4 @@ export {
 } from './calibrate';
 export { CAUSES, diagnose, type CauseKind, type Diagnosis } from './diagnose';
 export { shapeOf, trendsOf, type Trend } from './trend';
-export { serviceDue, serviceJobs, type DueJob, type ServiceJob } from './service';
+export { ranOn, serviceDue, serviceJobs, type DueJob, type ServiceJob } from './service';

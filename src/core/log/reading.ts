@@ -1,4 +1,10 @@
-import { findComponent, type ComponentId, type Design, type Reading } from '../design';
+import {
+  componentName,
+  findComponent,
+  type ComponentId,
+  type Design,
+  type Reading,
+} from '../design';
 
 /** One figure of a reading. */
 export interface Quantity {
@@ -17,6 +23,26 @@ const INSTRUMENT = {
   spot: { share: 0, least: 1.5 },
   noise: { share: 0, least: 1.5 },
 } as const;
+
+export const QUANTITY_UNIT: Readonly<Record<Quantity['kind'], string>> = {
+  coolant: 'K',
+  flow: 'L/min',
+  spot: '°C',
+  noise: 'dBA',
+};
+
+/** What a figure of a reading is called; its loop stands before it where there are several. */
+export function quantityName(design: Design, { kind, of }: Pick<Quantity, 'kind' | 'of'>): string {
+  if (kind === 'noise') return 'Noise';
+  if (kind === 'spot') {
+    const [component = '', ...spot] = of.split('/');
+    return `${componentName(design, component)}, ${spot.join('/')}`;
+  }
+  const [alone, after] =
+    kind === 'coolant' ? ['Coolant over the room', 'coolant over the room'] : ['Flow', 'flow'];
+  const loop = design.loops.find((l) => l.id === of)?.name ?? of;
+  return design.loops.length > 1 ? `${loop}: ${after}` : alone;
+}
 
 /** Every figure of a reading in a fixed order. Coolant counts as what it is over the room. */
 export function quantitiesOf(reading: Reading): readonly Quantity[] {

@@ -1,4 +1,4 @@
-import type { Design } from '../design';
+import type { Design, Reading } from '../design';
 import { DAY_MIN, isoDay, isoMinutes } from '../units';
 
 /** A thing to do again and again to keep a machine well. */
@@ -105,6 +105,15 @@ export function serviceJobs(design: Design): readonly ServiceJob[] {
       : []),
   ];
 }
+
+/** Id of the step that is the first run (core/assembly). */
+const FIRST_RUN = 'first run';
+
+/** When the machine first ran: as marked, else by the first of its readings; null before. ISO date. */
+export const ranOn = (
+  { choices: { work } }: Pick<Design, 'choices'>,
+  readings: readonly Reading[] = work?.readings ?? [],
+): string | null => work?.done?.[FIRST_RUN]?.on ?? readings[0]?.on ?? null;
 
 /** When each job comes next, soonest first; from the first run on. */
 export function serviceDue(design: Design, ran: string | null): readonly DueJob[] {

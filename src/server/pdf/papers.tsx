@@ -1,12 +1,13 @@
 import { airTestReport, assemblySteps, CAUTIONS, quoteOf } from '@/core/assembly';
 import { type analyse } from '@/core/analysis';
-import { componentName, type Design, type Order } from '@/core/design';
-import { calibrate, serviceDue } from '@/core/log';
+import type { Design, Order } from '@/core/design';
+import { calibrate, QUANTITY_UNIT, quantityName, ranOn, serviceDue } from '@/core/log';
 import { formatFlow, formatKelvin, formatMoney, formatNumber } from '@/core/units';
 import { PdfSheet, PdfTable } from './parts';
 
 type Analysed = ReturnType<typeof analyse>;
-const NOBODY: Order = { client: 'nobody named yet', rate_cents: 0, tax: 0 };
+const NOBODY: Order = { client: '', rate_cents: 0, tax: 0 };
+const named = ({ client }: Order): string => (client === '' ? 'nobody named yet' : client);
 
 const inputsOf = ({ system, reports }: Analysed) => ({
   system,
@@ -30,7 +31,7 @@ export function QuoteDocument({
   return (
     <PdfSheet
       title={`Quote: ${design.name}`}
-      under={`For ${order.client}.${order.due ? ` Promised for ${order.due.slice(0, 10)}.` : ''} All sums in ${brief.currency}.`}
+      under={`For ${named(order)}.${order.due ? ` Promised for ${order.due.slice(0, 10)}.` : ''} All sums in ${brief.currency}.`}
       foot={`Zephyron, ${design.name}. Hours and figures are estimates. What the law asks of a quote, ask where you are.`}
     >
       <PdfTable
@@ -92,14 +93,13 @@ export function HandoverDocument({
 }) {
   const { work = {} } = design.choices;
   const order = work.client ?? NOBODY;
-  const readings = work.readings ?? [];
-  const ran = work.done?.['first run']?.on ?? readings[0]?.on ?? null;
+  const ran = ranOn(design);
   const { heat, flow, bom } = analysis.reports;
   const judged = heat[design.brief.loadCase];
   return (
     <PdfSheet
       title={`Handover: ${design.name}`}
-      under={`For ${order.client}.${ran === null ? ' It has not run yet.' : ` First run on ${ran.slice(0, 10)}.`}`}
+      under={`For ${named(order)}.${ran === null ? ' It has not run yet.' : ` First run on ${ran.slice(0, 10)}.`}`}
       foot={`Zephyron, ${design.name}. Local rules and qualified people come first.`}
     >
       <PdfTable
@@ -179,7 +179,7 @@ function MeasuredTable({ design }: { readonly design: Design }) {
     try {
       rows = calibrate(design, readings).before.map((r) => [
         readings[r.reading]?.on.slice(0, 16).replace('T', ' ') ?? '',
-        nameOf(design, r.kind, r.of),
+        `${quantityName(design, r)}, ${QUANTITY_UNIT[r.kind]}`,
         formatNumber(r.measured, { decimals: 2 }),
         formatNumber(r.predicted, { decimals: 2 }),
       ]);
@@ -198,16 +198,6 @@ function MeasuredTable({ design }: { readonly design: Design }) {
       rows={rows}
     />
   );
-}
-
-function nameOf(design: Design, kind: string, of: string): string {
-  if (kind === 'noise') return 'noise, dBA';
-  if (kind === 'spot') {
-    const [component = '', spot = ''] = of.split('/');
-    return `${componentName(design, component)}, ${spot}, C`;
-  }
-  const loop = design.loops.find((l) => l.id === of)?.name ?? of;
-  return kind === 'coolant' ? `${loop}: coolant over room, K` : `${loop}: flow, L/min`;
 }
 
 /** The steps of the work with a box to tick, for the bench: what is done is crossed already. */

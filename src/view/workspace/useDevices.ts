@@ -18,7 +18,7 @@ export interface Devices {
   readonly connected: Connected | null;
   readonly trouble: string | null;
   readonly moment: Moment | null;
-  /** The last minutes of what was measured, oldest first. */
+  /** What was measured since the last change, the last minutes of it, oldest first. */
   readonly past: readonly Moment[];
   /** Gives the stand-ins a machine: a build as text. */
   run(build: string): Promise<void>;
@@ -32,9 +32,6 @@ export const isMachine = ({ connected }: Devices, name: string): boolean =>
 const measures = ({ standIn, machine }: Connected, name: string): boolean =>
   !standIn || machine === name;
 
-/** Moments kept to see whether things have settled. */
-const KEPT = 240;
-
 /** Where nobody answers, it is asked again after this, ms. */
 const LOOK_AGAIN_MS = 5000;
 
@@ -46,6 +43,7 @@ export function useDevices(build: string): Devices {
   const [connected, setConnected] = useState<Connected | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [past, setPast] = useState<readonly Moment[]>([]);
+  const [moment, setMoment] = useState<Moment | null>(null);
   const [asked, setAsked] = useState(0);
   useEffect(() => {
     let live = true;
@@ -56,8 +54,8 @@ export function useDevices(build: string): Devices {
           if (!live) return;
           const { none } = answer as { readonly none?: string };
           setTrouble(none ?? null);
-          if (none === undefined) setConnected(answer as Connected);
-          else again = setTimeout(look, LOOK_AGAIN_MS);
+          setConnected(none === undefined ? (answer as Connected) : null);
+          if (none !== undefined) again = setTimeout(look, LOOK_AGAIN_MS);
         },
         (error: Error) => live && setTrouble(error.message),
       );
@@ -72,14 +70,24 @@ export function useDevices(build: string): Devices {
     connected !== null && connected.channels.length > 0 && measures(connected, build);
   useEffect(() => {
     if (!isMeasuring) return undefined;
+    let again: ReturnType<typeof setTimeout> | undefined;
     const source = new EventSource('/api/devices/events');
     source.addEventListener('moment', (event: MessageEvent<string>) => {
-      const moment = JSON.parse(event.data) as Moment;
-      setPast((before) => [...before.slice(-KEPT), moment]);
+      const now = JSON.parse(event.data) as Moment;
+      setMoment(now);
+      setPast((before) => [...before.filter((m) => m.time_s > now.time_s - KEPT_S), now]);
       setTrouble(null);
     });
-    source.onerror = () => setTrouble('The devices do not answer; trying again.');
-    return () => source.close();
+    source.onerror = () => {
+      setTrouble('The devices do not answer; trying again.');
+      // Refused, not cut off: the browser does not try again by itself.
+      if (source.readyState === EventSource.CLOSED)
+        again = setTimeout(() => setAsked((n) => n + 1), LOOK_AGAIN_MS);
+    };
+    return () => {
+      clearTimeout(again);
+      source.close();
+    };
   }, [isMeasuring, asked]);
   const tell = useCallback(async (what: string, body: string): Promise<void> => {
     try {
@@ -93,19 +101,22 @@ export function useDevices(build: string): Devices {
     async (build: string) => {
       await tell('machine', build);
       setPast([]);
+      setMoment(null);
       setAsked((n) => n + 1);
     },
     [tell],
   );
-  const set = useCallback(
-    (controls: Controls) => tell('controls', JSON.stringify(controls)),
+  // What was measured before says nothing of the state that comes: settling is told anew.
+  const change = useCallback(
+    async (what: string, body: object) => {
+      await tell(what, JSON.stringify(body));
+      setPast([]);
+    },
     [tell],
   );
-  const befall = useCallback(
-    (faults: readonly BenchFault[]) => tell('faults', JSON.stringify(faults)),
-    [tell],
-  );
-  return { connected, trouble, moment: past.at(-1) ?? null, past, run, set, befall };
+  const set = useCallback((controls: Controls) => change('controls', controls), [change]);
+  const befall = useCallback((faults: readonly BenchFault[]) => change('faults', faults), [change]);
+  return { connected, trouble, moment, past, run, set, befall };
 }
 
 async function call(what: string, body?: string): Promise<unknown> {
@@ -122,6 +133,8 @@ async function call(what: string, body?: string): Promise<unknown> {
 /** Coolant that moved less than this over the last minutes of the machine's time has settled, K. */
 const STILL_K = 0.4;
 const STILL_S = 600;
+/** So much is kept to see it by. */
+const KEPT_S = 1.1 * STILL_S;
 
 /** Whether every coolant has come to rest. */
 export function isSettled(past: readonly Moment[]): boolean {

@@ -10,13 +10,21 @@ import {
   YAxis,
 } from 'recharts';
 import type { Design } from '@/core/design';
-import type { Calibrated, Calibration, Diagnosis, Residual } from '@/core/log';
+import {
+  PRIOR,
+  quantityName,
+  QUANTITY_UNIT,
+  type Calibrated,
+  type Calibration,
+  type Diagnosis,
+  type Residual,
+} from '@/core/log';
 import { componentName } from '@/core/design';
 import { formatNumber, plural } from '@/core/units';
 import { Mark, Progress } from '@/view/shared';
 import { useCalibration, useDiagnosis, useEditor } from '@/view/workspace';
 import { whenText } from './ReadingList';
-import { causeWords, figureName, figureText, UNIT } from './words';
+import { causeWords, figureText } from './words';
 import styles from './LogStage.module.css';
 
 /** Differences beyond this many deviations are no chance. */
@@ -84,9 +92,9 @@ function ResidualChart({
   readonly design: Design;
   readonly result: Calibration;
 }) {
-  const names = [...new Set(result.before.map((r) => figureName(design, r)))];
+  const names = [...new Set(result.before.map((r) => quantityName(design, r)))];
   const dots = (rows: readonly Residual[]) =>
-    rows.map((r) => ({ at: names.indexOf(figureName(design, r)), deviations: r.deviations }));
+    rows.map((r) => ({ at: names.indexOf(quantityName(design, r)), deviations: r.deviations }));
   return (
     <div
       className={styles.chart}
@@ -172,8 +180,9 @@ function Factors({
       </table>
       <p className="soft">
         The likeliest factors under all readings, with 95 % of the chance inside ±; before any
-        reading, machines are taken to differ from their papers by about 12 % (common practice, no
-        source).
+        reading, machines are taken to differ from their papers by{' '}
+        {formatNumber(100 * PRIOR.radiators)} to {formatNumber(100 * PRIOR.block)} % (common
+        practice, no source).
       </p>
       <div className={styles.inline}>
         <button
@@ -284,13 +293,13 @@ function Residuals({
         {rows.map((r) => (
           <tr key={`${r.reading} ${r.kind} ${r.of}`}>
             <td>{whenText(on[r.reading] ?? '').slice(5)}</td>
-            <td>{figureName(design, r)}</td>
+            <td>{quantityName(design, r)}</td>
             <td className="num">
               {figureText(r.kind, r.measured)} ± {figureText(r.kind, 1.96 * r.spread)}{' '}
-              {UNIT[r.kind]}
+              {QUANTITY_UNIT[r.kind]}
             </td>
             <td className="num">
-              {figureText(r.kind, r.predicted)} {UNIT[r.kind]}
+              {figureText(r.kind, r.predicted)} {QUANTITY_UNIT[r.kind]}
             </td>
             <td className="num">
               {r.measured >= r.predicted ? '+' : '−'}

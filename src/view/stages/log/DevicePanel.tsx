@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { LOAD_CASES, type LoadCaseId } from '@/core/components';
+import { EVERY_LOAD_CASE, type LoadCaseId } from '@/core/components';
 import { formatNumber } from '@/core/units';
 import type { BenchFault } from '@/devices/types';
 import { designToText } from '@/format';
@@ -100,7 +100,7 @@ function Told({
         <Pick
           label="Load"
           value={load as LoadCaseId}
-          options={LOAD_CASES.map((value) => ({ value, label: CASE_NAMES[value] }))}
+          options={EVERY_LOAD_CASE.map((value) => ({ value, label: CASE_NAMES[value] }))}
           onPick={(value) => void devices.set({ load: value })}
         />
         {values.fans !== undefined && (

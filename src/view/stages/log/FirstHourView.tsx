@@ -1,14 +1,13 @@
 'use client';
 import { useState } from 'react';
-import { LOAD_CASES, type LoadCaseId } from '@/core/components';
+import { EVERY_LOAD_CASE, type LoadCaseId } from '@/core/components';
 import type { Design, Reading } from '@/core/design';
-import { readingDoubts } from '@/core/log';
+import { quantityName, readingDoubts } from '@/core/log';
 import { turningSpeed } from '@/core/components';
 import { formatSpeed } from '@/core/units';
 import { Mark, Pick, QuantityField } from '@/view/shared';
 import { isMachine, isSettled, meanOf, useEditor, type Devices } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
-import { figureName } from './words';
 import styles from './LogStage.module.css';
 
 /** One state to bring the machine into, let settle, and read. */
@@ -98,34 +97,50 @@ export function FirstHourView({ devices }: { readonly devices: Devices }) {
   );
 }
 
-/** Four states that tell radiators, losses and blocks apart. */
+/** What is asked of fans beside what is planned: more, or less where they turn near their fastest. */
+const OTHER_AIR = { more: 1.3, less: 0.7 } as const;
+const LESS_FLOW = 0.7;
+
+/** Four states that tell radiators, losses and blocks apart; fewer where no fan or pump can be told. */
 function statesToRead(design: Design): readonly Wanted[] {
-  const meanSpeed = (kind: 'fan' | 'pump'): number => {
-    const own = design.components.flatMap((c) =>
-      (c.part.kind === 'fan' || c.part.kind === 'pump') && c.part.kind === kind
-        ? [turningSpeed(c.part, c.settings.speed_rpm)]
+  const turning = (kind: 'fan' | 'pump') =>
+    design.components.flatMap(({ part, settings }) =>
+      (part.kind === 'fan' || part.kind === 'pump') && part.kind === kind
+        ? [{ now: turningSpeed(part, settings.speed_rpm), most: part.fullSpeed_rpm }]
         : [],
     );
-    return own.reduce((s, v) => s + v, 0) / Math.max(1, own.length);
-  };
-  const tens = (v: number): number => Math.round(v / 50) * 50;
+  const fifties = (v: number): number => Math.round(v / 50) * 50;
+  const mean = (all: readonly { readonly now: number }[]): number =>
+    all.reduce((s, { now }) => s + now, 0) / all.length;
+  const fans = turning('fan'),
+    pumps = turning('pump');
+  const canMore = fans.every(({ most }) => OTHER_AIR.more * mean(fans) <= most);
+  const fans_rpm = fifties(mean(fans) * (canMore ? OTHER_AIR.more : OTHER_AIR.less));
+  const air = fans.length > 0 ? { fans_rpm } : {};
+  const both = pumps.length > 0 ? { ...air, pumps_rpm: fifties(LESS_FLOW * mean(pumps)) } : air;
   return [
     { load: 'stress', tells: 'Radiators and blocks at full heat: the state the brief asks about.' },
-    {
-      load: 'stress',
-      fans_rpm: tens(1.3 * meanSpeed('fan')),
-      tells: 'More air alone: tells radiators from what air the case lets in.',
-    },
-    {
-      load: 'stress',
-      fans_rpm: tens(1.3 * meanSpeed('fan')),
-      pumps_rpm: tens(0.7 * meanSpeed('pump')),
-      tells: 'Less flow alone: tells what the loop takes.',
-    },
+    ...(fans.length > 0
+      ? [
+          {
+            load: 'stress' as const,
+            ...air,
+            tells: `${canMore ? 'More' : 'Less'} air alone: tells radiators from what air the case lets in.`,
+          },
+        ]
+      : []),
+    ...(pumps.length > 0
+      ? [
+          {
+            load: 'stress' as const,
+            ...both,
+            tells: 'Less flow alone: tells what the loop takes.',
+          },
+        ]
+      : []),
     {
       load: 'gaming',
-      fans_rpm: tens(1.3 * meanSpeed('fan')),
-      pumps_rpm: tens(0.7 * meanSpeed('pump')),
+      ...both,
       tells: 'Less heat: tells a wrong thermometer from a weak radiator.',
     },
   ];
@@ -212,7 +227,7 @@ function ReadingForm({
         <Pick
           label="Load"
           value={load}
-          options={LOAD_CASES.map((value) => ({ value, label: CASE_NAMES[value] }))}
+          options={EVERY_LOAD_CASE.map((value) => ({ value, label: CASE_NAMES[value] }))}
           onPick={setLoad}
         />
         <QuantityField
@@ -285,7 +300,7 @@ function ReadingForm({
           return (
             <QuantityField
               key={of}
-              label={figureName(design, { kind: 'spot', of })}
+              label={quantityName(design, { kind: 'spot', of })}
               value={spots[of] ?? null}
               quantity="temperature"
               decimals={1}

@@ -9,13 +9,12 @@ import {
   YAxis,
 } from 'recharts';
 import { dismantling } from '@/core/assembly';
-import { serviceDue, type DueJob, type Trend } from '@/core/log';
+import { quantityName, serviceDue, type DueJob, type Trend } from '@/core/log';
 import { formatNumber, plural } from '@/core/units';
 import { serviceToIcs } from '@/format';
 import { Progress } from '@/view/shared';
 import { downloadService, useEditor, useTrends } from '@/view/workspace';
 import { useSteps } from '../assembly/useSteps';
-import { figureName } from './words';
 import styles from './LogStage.module.css';
 
 /** How the machine changes over the years, what is due, and how it comes apart again. */
@@ -44,7 +43,7 @@ export function LifeView({ ran }: { readonly ran: string | null }) {
           />
           <div className={styles.trends}>
             {(trends.result ?? []).map((t) => (
-              <TrendChart key={`${t.kind} ${t.of}`} name={figureName(design, t)} trend={t} />
+              <TrendChart key={`${t.kind} ${t.of}`} name={quantityName(design, t)} trend={t} />
             ))}
           </div>
         </>

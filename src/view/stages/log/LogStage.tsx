@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { serviceDue } from '@/core/log';
+import { ranOn, serviceDue } from '@/core/log';
 import { formatNumber, plural } from '@/core/units';
 import { Segments } from '@/view/shared';
 import { useDevices, useEditor } from '@/view/workspace';
@@ -26,7 +26,7 @@ export function LogStage() {
   const design = useEditor((s) => s.design);
   const [view, setView] = useState<Seen>('first hour');
   const devices = useDevices(design.name);
-  const { readings = [], measured, done = {} } = design.choices.work ?? {};
+  const { readings = [], measured } = design.choices.work ?? {};
   if (design.components.length === 0 || design.loops.length === 0)
     return (
       <EmptyStage
@@ -34,7 +34,7 @@ export function LogStage() {
         text="A machine with a loop comes first; its readings are set against the prediction here."
       />
     );
-  const ran = done['first run']?.on ?? readings[0]?.on ?? null;
+  const ran = ranOn(design);
   const [next] = serviceDue(design, ran);
   return (
     <StageFrame

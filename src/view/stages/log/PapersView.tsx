@@ -4,6 +4,7 @@ import { quoteOf } from '@/core/assembly';
 import type { Order } from '@/core/design';
 import { formatMoney, formatNumber } from '@/core/units';
 import { QuantityField } from '@/view/shared';
+import { MoneyField } from '../brief/MoneyField';
 import { useEditor } from '@/view/workspace';
 import { useSteps } from '../assembly/useSteps';
 import styles from './LogStage.module.css';
@@ -17,14 +18,14 @@ export function PapersView() {
   const commit = useEditor((s) => s.commit);
   const { bom } = useEditor((s) => s.analysis.reports);
   const { steps } = useSteps();
-  const kept = design.choices.work?.client;
-  const order = kept ?? NEW_ORDER;
+  const order = design.choices.work?.client ?? NEW_ORDER;
   const [client, setClient] = useState(order.client);
   const quote = quoteOf(bom, steps, order);
-  const set = (values: Partial<Order>): void => {
-    const next = { ...order, client: client.trim(), ...values };
-    if (next.client !== '') commit('for whom it is built', { do: 'work.client', client: next });
-  };
+  const set = (values: Partial<Order>): void =>
+    commit('for whom it is built', {
+      do: 'work.client',
+      client: { ...order, client: client.trim(), ...values },
+    });
   const { currency } = design.brief;
   return (
     <div className={styles.page}>
@@ -38,19 +39,14 @@ export function PapersView() {
             onBlur={() => client.trim() !== order.client && set({})}
           />
         </label>
-        <label className={styles.text}>
+        <span className={styles.text}>
           An hour, {currency}
-          <input
-            key={order.rate_cents}
-            inputMode="decimal"
-            defaultValue={(order.rate_cents / 100).toFixed(2)}
-            onBlur={(e) => {
-              const cents = Math.round(100 * Number(e.target.value.replace(',', '.')));
-              if (cents >= 0 && cents <= 1_000_000 && cents !== order.rate_cents)
-                set({ rate_cents: cents });
-            }}
+          <MoneyField
+            label={`An hour, ${currency}`}
+            value={order.rate_cents}
+            onCommit={(rate_cents) => set({ rate_cents: rate_cents ?? 0 })}
           />
-        </label>
+        </span>
         <QuantityField
           label="Tax"
           value={100 * order.tax}
@@ -67,19 +63,18 @@ export function PapersView() {
             value={order.due?.slice(0, 10) ?? ''}
             onChange={({ target: { value } }) => {
               const { due: _old, ...rest } = order;
-              const next = value === '' ? rest : { ...rest, due: value };
-              if (client.trim() !== '')
-                commit('when it is promised', {
-                  do: 'work.client',
-                  client: { ...next, client: client.trim() },
-                });
+              commit('when it is promised', {
+                do: 'work.client',
+                client: {
+                  ...rest,
+                  client: client.trim(),
+                  ...(value === '' ? {} : { due: value }),
+                },
+              });
             }}
           />
         </label>
       </div>
-      {!kept && (
-        <p className="soft">Say for whom it is built: rate, tax and day are kept with it.</p>
-      )}
       <table className={styles.sums}>
         <tbody>
           <tr>

@@ -72,8 +72,10 @@ function FromTable() {
       setTroubles(read.troubles.map((t) => `Row ${t.row}, ${t.column}: ${t.message}`));
       return;
     }
-    for (const reading of read.readings)
-      commit('readings from a table', { do: 'work.reading', on: reading.on, reading });
+    commit('readings from a table', {
+      do: 'batch',
+      edits: read.readings.map((reading) => ({ do: 'work.reading', on: reading.on, reading })),
+    });
     setText('');
     setTroubles([]);
   };

@@ -109,10 +109,11 @@ describe('log', () => {
     const [parts = NaN, hours = NaN, tax = NaN, total = NaN] = cells;
     expect(parts + hours + tax).toBe(total);
     type(screen.getByLabelText(/^An hour/), '50');
-    expect(work().client).toBeUndefined();
+    expect(work().client).toMatchObject({ client: '', rate_cents: 5000 });
     type(screen.getByLabelText('Built for'), 'The rookery');
-    expect(work().client).toMatchObject({ client: 'The rookery' });
-    type(screen.getByLabelText(/^An hour/), '60');
-    expect(work().client?.rate_cents).toBe(6000);
+    expect(work().client).toMatchObject({ client: 'The rookery', rate_cents: 5000 });
+    type(screen.getByLabelText(/^An hour/), 'a lot');
+    expect(screen.getByRole('alert').textContent).toContain('"a lot" is not an amount');
+    expect(work().client?.rate_cents).toBe(5000);
   });
 });

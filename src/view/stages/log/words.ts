@@ -2,26 +2,6 @@ import { componentName, type Design } from '@/core/design';
 import type { CauseKind, Diagnosis, Quantity } from '@/core/log';
 import { formatNumber } from '@/core/units';
 
-/** What a figure of a reading is called. */
-export function figureName(design: Design, { kind, of }: Pick<Quantity, 'kind' | 'of'>): string {
-  if (kind === 'noise') return 'Noise';
-  if (kind === 'spot') {
-    const [component = '', ...spot] = of.split('/');
-    return `${componentName(design, component)}, ${spot.join('/')}`;
-  }
-  const loop = design.loops.find((l) => l.id === of)?.name ?? of;
-  return design.loops.length > 1 ? `${loop}: ${KIND_WORDS[kind]}` : capital(KIND_WORDS[kind]);
-}
-
-const KIND_WORDS = { coolant: 'coolant over the room', flow: 'flow' } as const;
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
-export const UNIT: Readonly<Record<Quantity['kind'], string>> = {
-  coolant: 'K',
-  flow: 'L/min',
-  spot: '°C',
-  noise: 'dBA',
-};
 export const figureText = (kind: Quantity['kind'], value: number): string =>
   formatNumber(value, { decimals: kind === 'flow' ? 2 : 1 });
 
