@@ -1,7 +1,7 @@
 // The whole test: types, lint, import arrows, kept documents, unit and reference checks, the real
 // interface in Chromium.
 import { execFile, spawnSync } from 'node:child_process';
-import { readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { ensureBuilt } from './built.mjs';
 import { ensureChromium, HOW } from './chromium.mjs';
 
@@ -118,20 +118,23 @@ await beside([
   ],
   ['kept documents', bin('tsx'), ['scripts/docs.ts', '--check']],
 ]);
-rmSync('coverage/jest.json', { force: true });
-step(
-  'unit and reference',
-  bin('jest'),
-  ['--json', '--outputFile=coverage/jest.json', '--coverage'],
-  () => {
-    const report = JSON.parse(readFileSync('coverage/jest.json', 'utf8'));
+// The rooms that only compute take both cores; those that ask pools and servers leave them one.
+const ASKS = 'src/(server|store|cli|engine|devices)/';
+mkdirSync('coverage', { recursive: true });
+const units = (name, args) => {
+  const file = `coverage/${name.replaceAll(' ', '-')}.json`;
+  rmSync(file, { force: true });
+  step(name, bin('jest'), ['--json', `--outputFile=${file}`, ...args], () => {
+    const report = JSON.parse(readFileSync(file, 'utf8'));
     for (const suite of report.testResults) sayFailed(suite);
     return {
       passed: report.numPassedTests,
       failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
     };
-  },
-);
+  });
+};
+units('unit and reference', ['--maxWorkers=2', '--testPathIgnorePatterns', ASKS, '/node_modules/']);
+units('unit servers', ['--maxWorkers=1', '--testPathPatterns', ASKS]);
 audit();
 step('terminal proof', bin('tsx'), ['src/cli/index.ts', 'proof']);
 if (ensureChromium()) {
