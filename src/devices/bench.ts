@@ -17,10 +17,19 @@ import type { BenchFault, Channel, Controls, Moment } from './types';
 
 /** What instruments scatter by, as a standard deviation (common practice, no source). */
 const SCATTER = { temp_C: 0.1, spot_C: 0.5, flow: 0.01, rpm: 0.005, noise_dBA: 0.4, gauge_mbar: 1 };
+/**
+ * What each instrument is off by all the time, as a standard deviation, and how far that wanders with
+ * the hours, as a share of it (common practice, no source).
+ */
+const OFFSET = { temp_C: 0.15, spot_C: 0.5, flow: 0.015, noise_dBA: 0.5 },
+  DRIFT = 0.4,
+  DRIFT_S = 5 * 3600;
 /** Pulses a litre of the flow meter: it tells no finer than one pulse in its second. */
 const PULSES_PER_L = 450;
 /** A machine differs from its papers by about so much, as a share. */
-const UNLIKE = 0.1;
+const UNLIKE = 0.1,
+  UNLIKE_LEAKAGE = 0.25,
+  UNLIKE_NOISE_DB = 1.5;
 /** How bad each fault is. */
 const CLOG = 2.5,
   AIR = 2.2,
@@ -39,11 +48,13 @@ const CLOG = 2.5,
 export class Bench {
   private machine: LiveMachine;
   private readonly random: () => number;
-  private readonly truth: Factors;
+  /** How far off its papers it is: for what checks a calibration. */
+  readonly truth: Factors;
   private faults: ReadonlySet<BenchFault> = new Set();
   private asked: Required<Pick<Controls, 'load'>> & Controls;
   private gauge_mbar = 0;
   private time_s = 0;
+  private readonly instruments = new Map<string, { off: number; phase: number }>();
 
   /** Throws what the model throws for a build that cannot be worked out. */
   constructor(
@@ -51,16 +62,20 @@ export class Bench {
     seed = 1,
   ) {
     this.random = randomBy(seed);
-    const off = (): number => 1 + UNLIKE * normal(this.random);
+    const off = (by = UNLIKE): number => 1 + by * normal(this.random);
     this.truth = {
       radiators: off(),
       losses: off(),
       blocks: Object.fromEntries(
         design.components.filter((c) => c.part.kind === 'block').map((c) => [c.id, off()]),
       ),
+      leakage: Math.max(0.4, off(UNLIKE_LEAKAGE)),
+      noise_dB: UNLIKE_NOISE_DB * normal(this.random),
     };
     this.asked = { load: design.brief.loadCase };
     this.machine = this.built();
+    for (const { id } of this.channels())
+      this.instruments.set(id, { off: normal(this.random), phase: 6.28 * this.random() });
   }
 
   /** Of the build it is. */
@@ -126,30 +141,41 @@ export class Bench {
     const { random, faults, gauge_mbar } = this;
     const state = this.machine.state();
     const scattered = (value: number, by: number): number => value + by * normal(random);
+    const off = (channel: string, by: number): number => by * this.offOf(channel);
     const mean = (kind: 'fan' | 'pump'): number => {
       const own = state.speeds.filter((s) => s.kind === kind && s.speed_rpm > 0);
       return own.reduce((s, x) => s + x.speed_rpm, 0) / Math.max(1, own.length);
     };
     const values: Record<string, number> = {
-      room: tenths(scattered(state.room_C, SCATTER.temp_C)),
+      room: tenths(scattered(state.room_C + off('room', OFFSET.temp_C), SCATTER.temp_C)),
       noise: tenths(
-        scattered(state.noise_dBA + (faults.has('air') ? AIR_NOISE_DBA : 0), SCATTER.noise_dBA),
+        scattered(
+          state.noise_dBA +
+            (faults.has('air') ? AIR_NOISE_DBA : 0) +
+            off('noise', OFFSET.noise_dBA),
+          SCATTER.noise_dBA,
+        ),
       ),
       fans: Math.round(mean('fan') * scattered(1, SCATTER.rpm)),
       pumps: Math.round(mean('pump') * scattered(1, SCATTER.rpm)),
     };
     for (const loop of state.loops) {
       const wrong = faults.has('wrong sensor') ? WRONG_K : 0;
-      values[`coolant/${loop.id}`] = tenths(scattered(loop.mean_C, SCATTER.temp_C) + wrong);
-      const flow = loop.flow_Lmin * scattered(1, SCATTER.flow);
+      const coolant = `coolant/${loop.id}`,
+        meter = `flow/${loop.id}`;
+      values[coolant] = tenths(
+        scattered(loop.mean_C + off(coolant, OFFSET.temp_C), SCATTER.temp_C) + wrong,
+      );
+      const flow = loop.flow_Lmin * scattered(1 + off(meter, OFFSET.flow), SCATTER.flow);
       // Whole pulses of ten seconds.
-      values[`flow/${loop.id}`] =
-        Math.round((Math.max(0, flow) / 6) * PULSES_PER_L) / (PULSES_PER_L / 6);
+      values[meter] = Math.round((Math.max(0, flow) / 6) * PULSES_PER_L) / (PULSES_PER_L / 6);
       values[`gauge/${loop.id}`] = tenths(Math.max(0, scattered(gauge_mbar, SCATTER.gauge_mbar)));
     }
-    for (const { component, spot, temp_C } of state.spots)
+    for (const { component, spot, temp_C } of state.spots) {
+      const channel = `spot/${component}/${spot}`;
       if (Number.isFinite(temp_C))
-        values[`spot/${component}/${spot}`] = tenths(scattered(temp_C, SCATTER.spot_C));
+        values[channel] = tenths(scattered(temp_C + off(channel, OFFSET.spot_C), SCATTER.spot_C));
+    }
     const { fans, pumps } = this.asked;
     const asked = {
       ...(fans === undefined ? {} : { fans }),
@@ -158,11 +184,19 @@ export class Bench {
     return { time_s: this.time_s, load: state.load, asked, values };
   }
 
+  /** What an instrument is off by now, in its own standard deviations. */
+  private offOf(channel: string): number {
+    const own = this.instruments.get(channel);
+    if (!own) return 0;
+    return own.off + DRIFT * Math.sin((2 * Math.PI * this.time_s) / DRIFT_S + own.phase);
+  }
+
   private built(): LiveMachine {
     const { faults, truth, design } = this;
     const blocks = design.components.filter((c) => c.part.kind === 'block');
     const [first] = blocks;
     const factors: Factors = {
+      ...truth,
       radiators: truth.radiators * (faults.has('dust') ? DUST : 1),
       losses: truth.losses * (faults.has('clog') ? CLOG : 1) * (faults.has('air') ? AIR : 1),
       blocks: {

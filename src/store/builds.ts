@@ -24,6 +24,9 @@ export type Saved =
 
 export type ListedBuild = Omit<BuildRow, 'document'>;
 
+/** Measured builds that are looked through for parts. */
+const MOST_MEASURED = 50;
+
 export interface PageAsked {
   readonly limit: number;
   readonly offset: number;
@@ -68,6 +71,22 @@ export async function listBuilds(
     store.db.select({ total: count() }).from(builds).where(found),
   ]);
   return { rows, total: counted?.total ?? 0 };
+}
+
+/** Documents of builds, newest change first, that go by readings of their machine. */
+export async function listMeasured(store: Store): Promise<readonly string[]> {
+  const rows = await store.db
+    .select({ document: builds.document })
+    .from(builds)
+    .where(
+      and(
+        isNull(builds.deletedAt),
+        sql`json_extract(${builds.document}, '$.choices.work.measured.spreads') IS NOT NULL`,
+      ),
+    )
+    .orderBy(desc(builds.updatedAt), builds.id)
+    .limit(MOST_MEASURED);
+  return rows.map((r) => r.document);
 }
 
 /** What lies in the bin, last deleted first. */

@@ -1,4 +1,5 @@
 import type { CasePart, Mount } from '../components';
+import { factorsOf } from '../design';
 import type { System } from '../system';
 
 /** The room, as a node of the air: its pressure is 0. */
@@ -68,13 +69,16 @@ export function openingsOf(system: System, density_kgm3: number): readonly AirOp
           : faceSquare((perforatedHeads(o.openShare) * density_kgm3) / 2, o.area_cm2),
     })),
     ...shell.mounts.flatMap((mount) => freeMount(system, mount, density_kgm3)),
-    ...leaks(shell, density_kgm3),
+    ...leaks(shell, density_kgm3, factorsOf(system.design).leakage),
   ];
 }
 
-/** Seams, slot covers and cable gaps; none of a case that is said to have none. */
-function leaks(shell: CasePart, density_kgm3: number): readonly AirOpening[] {
-  const area_cm2 = shell.air?.leakage_cm2 ?? USUAL_LEAKAGE_CM2;
+/**
+ * Seams, slot covers and cable gaps; none of a case that is said to have none. `measured` times as
+ * much where readings told it.
+ */
+function leaks(shell: CasePart, density_kgm3: number, measured: number): readonly AirOpening[] {
+  const area_cm2 = measured * (shell.air?.leakage_cm2 ?? USUAL_LEAKAGE_CM2);
   if (area_cm2 <= 0) return [];
   return [
     {

@@ -10,6 +10,8 @@ const FACTORS: Factors = {
   radiators: 0.8,
   losses: 1.3,
   blocks: { 'processor-block': 1.4 },
+  leakage: 1.3,
+  noise_dB: 2.5,
 };
 const stateOf = (design: Design): Reading => ({
   on: '2026-12-01',

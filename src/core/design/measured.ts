@@ -1,16 +1,21 @@
 import type { Design, Factors } from './types';
 
 /** A machine as its papers have it. */
-export const AS_PRINTED: Factors = { radiators: 1, losses: 1, blocks: {} };
+export const AS_PRINTED: Factors = {
+  radiators: 1,
+  losses: 1,
+  blocks: {},
+  leakage: 1,
+  noise_dB: 0,
+};
 
 /** What readings told of this machine; as printed where none did. */
 export const factorsOf = ({ choices }: Pick<Design, 'choices'>): Factors =>
-  choices.work?.measured ?? AS_PRINTED;
+  choices.work?.measured ? { ...AS_PRINTED, ...choices.work.measured } : AS_PRINTED;
 
 /** The design of a machine that is so far from its papers. */
 export function withFactors(design: Design, factors: Factors): Design {
   const { choices } = design;
-  const { radiators, losses, blocks } = factors;
-  const measured = { radiators, losses, blocks, on: '1970-01-01', readings: 1 };
+  const measured = { ...factors, on: '1970-01-01', readings: 1 };
   return { ...design, choices: { ...choices, work: { ...choices.work, measured } } };
 }

@@ -261,6 +261,10 @@ const work = Joi.object({
     radiators: factor.required(),
     losses: factor.required(),
     blocks: Joi.object().pattern(ID_KEY, factor).max(120).required(),
+    leakage: factor,
+    noise_dB: Joi.number().min(-12).max(12),
+    spreads: Joi.object().pattern(text(80), Joi.number().min(0).max(12)).max(130),
+    elsewhere: text(120),
   }),
   service: Joi.array()
     .items(Joi.object({ on: when.required(), job: id().required(), note: text(600) }))

@@ -322,14 +322,27 @@ export interface Factors {
   readonly losses: number;
   /** On the resistance of each block with its paste, by component. */
   readonly blocks: Readonly<Record<ComponentId, number>>;
+  /** On the area of the case's seams and gaps. */
+  readonly leakage: number;
+  /** Added to the sound of every fan and pump, dB; 0 where it is as printed. */
+  readonly noise_dB: number;
 }
 
-/** Factors that readings of this machine told, and by which it is worked out from then on. */
-export interface Measured extends Factors {
+/**
+ * Factors that readings of this machine told, and by which it is worked out from then on; older ones
+ * know nothing of leaks and noise.
+ */
+export interface Measured extends Omit<Factors, 'leakage' | 'noise_dB'> {
+  readonly leakage?: number;
+  readonly noise_dB?: number;
   /** ISO date and time. */
   readonly on: string;
   /** How many readings told them. */
   readonly readings: number;
+  /** Standard deviation of each factor that the readings told, by its name in core/log. */
+  readonly spreads?: Readonly<Record<string, number>>;
+  /** Name of the build whose readings they are, where it is not this one. */
+  readonly elsewhere?: string;
 }
 
 /** What was done to keep the machine well. */

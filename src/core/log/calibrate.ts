@@ -1,5 +1,6 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { inverse, Matrix } from 'ml-matrix';
+import { isOpenFrame } from '../airflow';
 import {
   AS_PRINTED,
   findComponent,
@@ -19,14 +20,25 @@ export interface Residual extends Quantity {
   readonly deviations: number;
 }
 
-/** How far papers and machines differ, as standard deviations (common practice, no source). */
-export const PRIOR = { radiators: 0.12, losses: 0.12, block: 0.15 } as const;
+/**
+ * How far papers and machines differ, as standard deviations of a factor, and of sound in dB (common
+ * practice, no source).
+ */
+export const PRIOR = {
+  radiators: 0.12,
+  losses: 0.12,
+  block: 0.15,
+  leakage: 0.35,
+  noise: 2,
+} as const;
+export type FactorKind = keyof typeof PRIOR;
 
 /** One factor that readings were asked for. */
 export interface Calibrated {
   readonly id: string;
-  readonly kind: 'radiators' | 'losses' | 'block';
+  readonly kind: FactorKind;
   readonly component: ComponentId | null;
+  /** What is printed times this; of noise, dB more than printed. */
   readonly factor: number;
   /** Standard deviation after the readings. */
   readonly spread: number;
@@ -43,10 +55,13 @@ export interface Calibration {
 
 /** A third narrower than before counts as told by the readings. */
 const TOLD_SHARE = 2 / 3;
-/** Step of a derivative, as a factor; bounds of a factor. */
-const STEP = 0.02,
-  LEAST = 0.4,
-  MOST = 2.5;
+/** What a factor may be, and the step of its derivative. */
+const BOUNDS = { printed: 1, least: 0.4, most: 2.5, step: 0.02 } as const,
+  NOISE_BOUNDS = { printed: 0, least: -10, most: 10, step: 0.1 } as const;
+/** Leaks tell little for so small a change of them as of other factors. */
+const LEAKAGE_STEP = 0.1;
+/** Another machine of the same papers is like the one that was read but for this share of the prior. */
+const UNLIKE_SHARE = 0.5;
 
 /** What readings show against the build as printed. */
 export const residualsOf = (
@@ -74,16 +89,18 @@ const residual = (q: Quantity, reading: number, predicted: number): Residual => 
 /**
  * The factors that the readings are likeliest under: least squares over all figures, each by its
  * instrument's deviation, with what is known of such machines as a prior (Levenberg–Marquardt; the
- * deviations from the inverse of JᵀJ with the priors in it). Readings that tell nothing of a factor
- * leave it at 1 and say so. Throws RangeError without a figure, or for one that the build does not have.
+ * deviations from the inverse of JᵀJ with the priors in it). What was measured of the same parts in
+ * another build is known before. Readings that tell nothing of a factor leave it as it was known and
+ * say so. Throws RangeError without a figure, or for one that the build does not have.
  */
 export function calibrate(design: Design, readings: readonly Reading[]): Calibration {
   const parts = readings.map((reading) => ({
-    quantities: quantitiesOf(reading).filter((q) => q.kind !== 'noise'),
+    quantities: quantitiesOf(reading),
     predictor: predictorFor(design, reading),
   }));
   const quantities = parts.flatMap((p) => p.quantities);
-  if (quantities.length === 0) throw new RangeError('no reading tells a temperature or a flow');
+  if (quantities.length === 0)
+    throw new RangeError('no reading tells a temperature, a flow or noise');
   for (const { predictor, quantities: own } of parts)
     predictor.predict(own, AS_PRINTED).forEach((v, k) => {
       const { kind, of } = own[k] as Quantity;
@@ -100,27 +117,33 @@ export function calibrate(design: Design, readings: readonly Reading[]): Calibra
   };
   const wanted = [
     ...quantities.map((q) => q.measured / q.spread),
-    ...parameters.map((p) => 1 / p.prior),
+    ...parameters.map((p) => p.centre / p.prior),
   ];
   const found = levenbergMarquardt(
     { x: wanted.map((_, i) => i), y: [...wanted] },
     remembered(scaled),
     {
-      initialValues: parameters.map(() => 1),
-      minValues: parameters.map(() => LEAST),
-      maxValues: parameters.map(() => MOST),
-      gradientDifference: STEP,
+      initialValues: parameters.map((p) => p.centre),
+      minValues: parameters.map((p) => p.least),
+      maxValues: parameters.map((p) => p.most),
+      gradientDifference: parameters.map((p) => p.step),
       damping: 1e-2,
       maxIterations: 6,
       errorTolerance: 1e-6,
     },
   ).parameterValues;
-  const spreads = spreadsAt(scaled, found);
+  const spreads = spreadsAt(
+    scaled,
+    found,
+    parameters.map((p) => p.step),
+  );
   const factors = factorsOf(parameters, found);
   return {
     factors,
-    parameters: parameters.map(({ prior, ...p }, k) => ({
-      ...p,
+    parameters: parameters.map(({ id, kind, component, prior }, k) => ({
+      id,
+      kind,
+      component,
       factor: found[k] as number,
       spread: spreads[k] as number,
       told: (spreads[k] as number) < TOLD_SHARE * prior,
@@ -132,12 +155,17 @@ export function calibrate(design: Design, readings: readonly Reading[]): Calibra
 
 interface Parameter {
   readonly id: string;
-  readonly kind: Calibrated['kind'];
+  readonly kind: FactorKind;
   readonly component: ComponentId | null;
+  /** What is known before any reading: about `centre`, within `prior`. */
+  readonly centre: number;
   readonly prior: number;
+  readonly least: number;
+  readonly most: number;
+  readonly step: number;
 }
 
-/** Radiators and losses of all loops, and each block whose part was read. */
+/** Radiators and losses of all loops, each block whose part was read, seams of a case, and sound. */
 function parametersOf(design: Design, quantities: readonly Quantity[]): readonly Parameter[] {
   const read = new Set(
     quantities.flatMap((q) => (q.kind === 'spot' ? [q.of.split('/')[0] as string] : [])),
@@ -148,27 +176,71 @@ function parametersOf(design: Design, quantities: readonly Quantity[]): readonly
       c.placement.on === 'component' &&
       read.has(findComponent(design, c.placement.component)?.id ?? ''),
   );
+  const reads = (...kinds: readonly Quantity['kind'][]): boolean =>
+    quantities.some((q) => kinds.includes(q.kind));
+  const leaky = reads('coolant', 'spot') && design.case !== null && !isOpenFrame(design.case);
   return [
-    { id: 'radiators', kind: 'radiators', component: null, prior: PRIOR.radiators },
-    { id: 'losses', kind: 'losses', component: null, prior: PRIOR.losses },
-    ...blocks.map((b): Parameter => ({
-      id: `block ${b.id}`,
-      kind: 'block',
-      component: b.id,
-      prior: PRIOR.block,
-    })),
+    parameter(design, 'radiators', null),
+    parameter(design, 'losses', null),
+    ...blocks.map((b) => parameter(design, 'block', b.id)),
+    ...(leaky ? [parameter(design, 'leakage', null)] : []),
+    ...(reads('noise') ? [parameter(design, 'noise', null)] : []),
   ];
 }
 
-function factorsOf(parameters: readonly Parameter[], values: readonly number[]): Factors {
-  const of = (kind: Calibrated['kind']): number =>
-    values[parameters.findIndex((p) => p.kind === kind)] ?? 1;
+/** One factor as it is known before: as usual, or by what the same part was in another build. */
+function parameter(
+  { choices }: Design,
+  kind: FactorKind,
+  component: ComponentId | null,
+): Parameter {
+  const bounds = kind === 'noise' ? NOISE_BOUNDS : BOUNDS;
+  const id = component === null ? kind : `${kind} ${component}`;
+  const known = choices.work?.measured;
+  const spread = known?.elsewhere === undefined ? undefined : known.spreads?.[id];
   return {
-    radiators: of('radiators'),
-    losses: of('losses'),
+    id,
+    kind,
+    component,
+    centre: known && spread !== undefined ? valueIn(known, kind, component) : bounds.printed,
+    prior: spread === undefined ? PRIOR[kind] : Math.hypot(spread, UNLIKE_SHARE * PRIOR[kind]),
+    least: bounds.least,
+    most: bounds.most,
+    step: kind === 'leakage' ? LEAKAGE_STEP : bounds.step,
+  };
+}
+
+/** What factors say of one of them; as printed where they say nothing. */
+export function valueIn(
+  factors: Omit<Factors, 'leakage' | 'noise_dB'> & Partial<Factors>,
+  kind: FactorKind,
+  component: ComponentId | null,
+): number {
+  switch (kind) {
+    case 'radiators':
+      return factors.radiators;
+    case 'losses':
+      return factors.losses;
+    case 'block':
+      return factors.blocks[component ?? ''] ?? 1;
+    case 'leakage':
+      return factors.leakage ?? 1;
+    case 'noise':
+      return factors.noise_dB ?? 0;
+  }
+}
+
+function factorsOf(parameters: readonly Parameter[], values: readonly number[]): Factors {
+  const of = (kind: FactorKind): number | undefined =>
+    values[parameters.findIndex((p) => p.kind === kind)];
+  return {
+    radiators: of('radiators') ?? 1,
+    losses: of('losses') ?? 1,
     blocks: Object.fromEntries(
       parameters.flatMap((p, k) => (p.component === null ? [] : [[p.component, values[k] ?? 1]])),
     ),
+    leakage: of('leakage') ?? 1,
+    noise_dB: of('noise') ?? 0,
   };
 }
 
@@ -191,11 +263,12 @@ function remembered(all: (values: readonly number[]) => readonly number[]) {
 function spreadsAt(
   scaled: (values: readonly number[]) => readonly number[],
   values: readonly number[],
+  steps: readonly number[],
 ): readonly number[] {
   const base = scaled(values);
   const columns = values.map((v, k) => {
-    const moved = scaled(values.map((x, i) => (i === k ? v + STEP : x)));
-    return moved.map((m, row) => (m - (base[row] as number)) / STEP);
+    const moved = scaled(values.map((x, i) => (i === k ? v + (steps[k] as number) : x)));
+    return moved.map((m, row) => (m - (base[row] as number)) / (steps[k] as number));
   });
   const jacobian = new Matrix(base.map((_, row) => columns.map((c) => c[row] as number)));
   const covariance = inverse(jacobian.transpose().mmul(jacobian));

@@ -132,6 +132,7 @@ function misfit(
   modelShare: number,
 ): number {
   const changed: Factors = {
+    ...known,
     radiators: known.radiators * (factors.radiators ?? 1),
     losses: known.losses * (factors.losses ?? 1),
     blocks: { ...known.blocks, ...timesEach(known.blocks, factors.blocks ?? {}) },

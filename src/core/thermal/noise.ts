@@ -7,14 +7,14 @@ import {
   type SoundSource,
 } from '../acoustics';
 import { turningSpeed } from '../components';
-import { findComponent, type Component, type Placement } from '../design';
+import { factorsOf, findComponent, type Component, type Placement } from '../design';
 import type { FanSet, ThermalModel } from './thermalModel';
 
 /** rpm of a fan set or pump now, by component. */
 export type SpeedOf = (component: string, set_rpm: number) => number;
 const asSet: SpeedOf = (_component, set_rpm) => set_rpm;
 
-/** All fans and pumps with where they stand. */
+/** All fans and pumps with where they stand, as loud as this machine was measured. */
 export function soundSources(
   thermalModel: ThermalModel,
   speedOf: SpeedOf = asSet,
@@ -23,10 +23,12 @@ export function soundSources(
     ...thermalModel.radiators.flatMap((r) => r.fans),
     ...thermalModel.caseFans.map((b) => b.set),
   ];
+  const { design } = thermalModel.system;
+  const { noise_dB } = factorsOf(design);
   return [
     ...fans.map((set) => fanSource(thermalModel, set, speedOf)),
-    ...thermalModel.system.design.components.flatMap((c) => pumpSource(thermalModel, c, speedOf)),
-  ];
+    ...design.components.flatMap((c) => pumpSource(thermalModel, c, speedOf)),
+  ].map((source) => ({ ...source, level_dBA: source.level_dBA + noise_dB }));
 }
 
 const fanSource = (

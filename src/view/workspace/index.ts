@@ -35,3 +35,4 @@ export {
   useWhatFits,
 } from './useJobs';
 export { isMachine, isSettled, meanOf, useDevices, type Devices } from './useDevices';
+export { useMeasuredElsewhere } from './useMeasuredElsewhere';

@@ -3,6 +3,7 @@ import { useDeferredValue, type ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
 import { plural } from '@/core/units';
 import { FindingList, useEditor } from '@/view/workspace';
+import { MeasuredNote } from './MeasuredNote';
 import styles from './StageFrame.module.css';
 
 interface Props {
@@ -49,18 +50,6 @@ const FROM_RUNS: ReadonlySet<Stage> = new Set(['heat', 'cooling', 'flow', 'parts
 
 /** Stages whose figures go by what was measured of the machine. */
 const FROM_MODEL: ReadonlySet<Stage> = new Set(['heat', 'cooling', 'flow']);
-
-/** Says that figures were corrected by readings of this very machine. */
-function MeasuredNote() {
-  const measured = useEditor((s) => s.design.choices.work?.measured);
-  if (!measured) return null;
-  return (
-    <p className={styles.estimated}>
-      Measured here: corrected by {plural(measured.readings, 'reading')} of this machine, taken up
-      to {measured.on.slice(0, 10)}.
-    </p>
-  );
-}
 
 /** Says that figures are estimates while runs are not routed. */
 function UnroutedNote() {

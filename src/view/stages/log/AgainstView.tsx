@@ -170,8 +170,7 @@ function Factors({
             <tr key={p.id}>
               <td>{factorName(design, p)}</td>
               <td className="num">
-                {formatNumber(p.factor, { decimals: 2 })} ±{' '}
-                {formatNumber(1.96 * p.spread, { decimals: 2 })}
+                {factorText(p)} ± {formatNumber(1.96 * p.spread, { decimals: 2 })}
               </td>
               <td>{p.told ? 'yes' : 'hardly: mostly what is usual'}</td>
             </tr>
@@ -199,6 +198,11 @@ function Factors({
                 blocks: Object.fromEntries(
                   Object.entries(result.factors.blocks).map(([id, f]) => [id, rounded(f)]),
                 ),
+                leakage: rounded(result.factors.leakage),
+                noise_dB: rounded(result.factors.noise_dB),
+                spreads: Object.fromEntries(
+                  result.parameters.flatMap((p) => (p.told ? [[p.id, rounded(p.spread)]] : [])),
+                ),
               },
             })
           }
@@ -208,7 +212,8 @@ function Factors({
         {measured && (
           <>
             <span>
-              Measured here: every figure goes by {plural(measured.readings, 'reading')} of{' '}
+              {measured.elsewhere === undefined ? 'Measured here' : `From ${measured.elsewhere}`}:
+              every figure goes by {plural(measured.readings, 'reading')} of{' '}
               {measured.on.slice(0, 10)}.
             </span>
             <button
@@ -229,9 +234,17 @@ function Factors({
 
 const rounded = (v: number): number => Math.round(v * 1e4) / 1e4;
 
+/** A factor, and sound in what it is off by. */
+const factorText = ({ kind, factor }: Calibrated): string =>
+  kind === 'noise'
+    ? `${factor >= 0 ? '+' : '−'}${formatNumber(Math.abs(factor), { decimals: 1 })} dB`
+    : formatNumber(factor, { decimals: 2 });
+
 const factorName = (design: Design, { kind, component }: Calibrated): string => {
   if (kind === 'radiators') return 'Heat that the radiators pass';
   if (kind === 'losses') return 'What the loops take';
+  if (kind === 'leakage') return 'Seams and gaps of the case';
+  if (kind === 'noise') return 'Sound of fans and pumps';
   return `Resistance of ${component === null ? 'a block' : componentName(design, component)} and its paste`;
 };
 

@@ -1,0 +1,52 @@
+import { componentName, type Design } from '@/core/design';
+import { measuredFrom, type Offer } from '@/core/log';
+import { formatNumber, plural } from '@/core/units';
+import { useEditor, useMeasuredElsewhere } from '@/view/workspace';
+import styles from './StageFrame.module.css';
+
+/** Says that figures were corrected by readings of this machine or of its parts elsewhere, or could be. */
+export function MeasuredNote() {
+  const measured = useEditor((s) => s.design.choices.work?.measured);
+  if (!measured) return <MeasuredElsewhere />;
+  return (
+    <p className={styles.estimated}>
+      {measured.elsewhere === undefined
+        ? `Measured here: corrected by ${plural(measured.readings, 'reading')} of this machine, taken up to ${measured.on.slice(0, 10)}.`
+        : `Measured elsewhere: corrected by what the same parts did in ${measured.elsewhere}, read up to ${measured.on.slice(0, 10)}.`}
+    </p>
+  );
+}
+
+/** Parts of this build that were measured in another: one click to go by that. */
+function MeasuredElsewhere() {
+  const offers = useMeasuredElsewhere();
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
+  if (offers.length === 0) return null;
+  const builds = [...new Set(offers.flatMap((o) => o.builds))].join(', ');
+  return (
+    <p className={styles.estimated}>
+      Measured in {builds}: {offers.map((o) => offerText(design, o)).join('; ')}.{' '}
+      <button
+        type="button"
+        className={styles.link}
+        onClick={() =>
+          commit('go by what was measured elsewhere', {
+            do: 'work.measured',
+            measured: measuredFrom(offers),
+          })
+        }
+      >
+        Go by that here
+      </button>
+    </p>
+  );
+}
+
+/** "Fern 360 passes 0.93 ± 0.05 of its heat". */
+function offerText(design: Design, { kind, component, name, factor, spread }: Offer): string {
+  const times = `${formatNumber(factor, { decimals: 2 })} ± ${formatNumber(1.96 * spread, { decimals: 2 })}`;
+  if (kind === 'radiators') return `${name} passes ${times} of its heat`;
+  if (kind === 'leakage') return `${name} leaks ${times} of its usual air`;
+  return `${component === null ? name : componentName(design, component)} resists ${times} of what is printed`;
+}
