@@ -21,7 +21,7 @@ const MAY = {
   plan: ['design', 'geometry', 'tubing', 'units'],
   hydraulics: ['components', 'design', 'fluids', 'system', 'tubing', 'units'],
   acoustics: ['components'],
-  airflow: ['components', 'fluids', 'hydraulics', 'system', 'units'],
+  airflow: ['components', 'design', 'fluids', 'hydraulics', 'system', 'units'],
   thermal: [
     'acoustics',
     'airflow',
@@ -58,7 +58,7 @@ const MAY = {
   ],
   leakTest: ['components', 'design', 'system', 'tubing'],
   filling: ['design', 'loops', 'system'],
-  log: ['analysis', 'components', 'design', 'routing', 'system', 'thermal', 'tubing', 'units'],
+  log: ['airflow', 'analysis', 'components', 'design', 'routing', 'system', 'thermal', 'tubing', 'units'],
   checks: [
     'bom',
     'clearance',

@@ -63,5 +63,4 @@ test('of a hundred machines, instruments off and scattering, stated intervals ho
   for (const count of held.values()) expect(count).toBeGreaterThanOrEqual(95);
   // Wide intervals hold too: these are narrow.
   for (const id of ['losses', 'noise']) expect(told.get(id)).toBe(SEEDS);
-  console.log([...held], [...told]);
 }, 180_000);

@@ -2,16 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { demoDesign } from '@/catalogue';
 import { analyse } from '../analysis';
 import { AS_PRINTED, type Design, type Factors, type Reading } from '../design';
-import { normal, randomBy } from '../units';
-import {
-  calibrate,
-  predictorFor,
-  PRIOR,
-  quantitiesOf,
-  readingDoubts,
-  residualsOf,
-  valueIn,
-} from '.';
+import { calibrate, predictorFor, PRIOR, quantitiesOf, readingDoubts, residualsOf } from '.';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
 const ROOM_C = 22;
@@ -31,17 +22,12 @@ const STATES = [
   state('gaming', 1100, 4800),
   state('stress', 700, 4800),
 ];
-/** What a machine that is so far from its papers would show, with noise of the instruments or none. */
-function shown(of: Reading, truth: Factors, random: (() => number) | null): Reading {
-  const quantities = quantitiesOf(of);
-  const [coolant, flow, card, processor] = predictorFor(desk, of)
-    .predict(quantities, truth)
-    .map((v, i) => v + (random ? (quantities[i]?.spread ?? 0) * normal(random) : 0)) as [
-    number,
-    number,
-    number,
-    number,
-  ];
+/** What a machine that is so far from its papers would show on perfect instruments. */
+function shown(of: Reading, truth: Factors): Reading {
+  const [coolant, flow, card, processor] = predictorFor(desk, of).predict(
+    quantitiesOf(of),
+    truth,
+  ) as [number, number, number, number];
   return {
     ...of,
     coolant_C: { loop: ROOM_C + coolant },
@@ -119,7 +105,7 @@ describe('calibration', () => {
     };
     const found = calibrate(
       desk,
-      STATES.map((s) => shown(s, truth, null)),
+      STATES.map((s) => shown(s, truth)),
     );
     const of = (id: string) => found.parameters.find((p) => p.id === id);
     // The priors draw a little towards 1.
@@ -147,7 +133,7 @@ describe('calibration', () => {
 
   test('residuals tell measured less predicted; a figure the build does not have is refused', () => {
     const [of] = STATES as [Reading];
-    const warm = shown(of, AS_PRINTED, null);
+    const warm = shown(of, AS_PRINTED);
     const [rise, flow] = residualsOf(desk, [
       { ...warm, coolant_C: { loop: (warm.coolant_C?.loop ?? NaN) + 2 } },
     ]);
