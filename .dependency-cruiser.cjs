@@ -47,6 +47,7 @@ const MAY = {
   bom: ['clearance', 'components', 'design', 'fluids', 'system', 'tubing', 'units', 'wiring'],
   assembly: [
     'bom',
+    'clearance',
     'components',
     'design',
     'fluids',

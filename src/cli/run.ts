@@ -328,6 +328,7 @@ function workOf(design: Design): { readonly steps: readonly Step[] } {
       system,
       runs: reports.runs,
       bom: reports.bom,
+      portFits: reports.clearance.ports,
       ...(order ? { order } : {}),
     }),
   };

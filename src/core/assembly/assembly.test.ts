@@ -11,7 +11,9 @@ import {
   freeWay,
   insertionsOf,
   orderTroubles,
+  NUT_MM,
   PLUGS,
+  reachesOf,
   unitsOf,
   type Insertion,
   type Unit,
@@ -28,6 +30,7 @@ const unit = (id: string, ...boxes: Box[]): Unit => ({
 /** A case of 400 × 400 × 200 mm, open at z = 200. */
 const empty = (cages: readonly Box[] = []): System =>
   ({
+    design: { components: [] },
     interior: box([0, 0, 0], [400, 400, 200]),
     obstacles: cages.map((b, i): Solid => ({ component: `case:${i}`, detail: '', box: b })),
   }) as unknown as System;
@@ -170,6 +173,60 @@ describe('orders of whole machines', () => {
     expect(checked).toBeGreaterThan(100);
   });
 
+  /** Points of a tool's cylinder, set by set, in every box that stands there. */
+  const meetsTool = ({ min, max }: Box, boxes: readonly Box[]): boolean => {
+    const within = (p: Vec) => (b: Box) =>
+      ([0, 1, 2] as const).every((i) => p[i] > b.min[i] && p[i] < b.max[i]);
+    for (let z = min[2] + 0.01; z < max[2]; z += 1)
+      for (let i = 0; i <= 8; i += 1)
+        for (let k = 0; k <= 8; k += 1) {
+          const at = (axis: 0 | 1, share: number): number =>
+            min[axis] + 0.01 + (share / 8) * (max[axis] - min[axis] - 0.02);
+          if (boxes.some(within([at(0, i), at(1, k), z]))) return true;
+        }
+    return false;
+  };
+
+  test('of two hundred builds: what is screwed or plugged is reached when its turn comes', () => {
+    let asked = 0;
+    machines.forEach((design, m) => {
+      const system = compileSystem(design);
+      const units = unitsOf(system);
+      const standing: Unit[] = [];
+      for (const { unit: now, way, reaches } of assemblyOrder(system, units)) {
+        const there = standing.filter((u) => !u.yields && !now.hosts.includes(u.id));
+        if (way && m % 10 === 0)
+          for (const { kind, name, room } of reaches) {
+            asked += 1;
+            const met = meetsTool(
+              room,
+              there.flatMap((u) => u.boxes),
+            );
+            expect([now.id, kind, name, met]).toEqual([now.id, kind, name, false]);
+          }
+        standing.push(now);
+      }
+    });
+    expect(asked).toBeGreaterThan(200);
+  });
+
+  test('a screw that is called hidden is hidden, by what is named', () => {
+    let hidden = 0;
+    for (const { design } of DEMO_BUILDS) {
+      const system = compileSystem(design);
+      const units = unitsOf(system);
+      for (const of of units)
+        for (const reach of reachesOf(system, of, units))
+          for (const { id, left_mm } of reach.blockedBy) {
+            hidden += 1;
+            const { boxes } = units.find((u) => u.id === id) as Unit;
+            expect(meetsTool(reach.room, boxes)).toBe(true);
+            expect(left_mm).toBeLessThan(NUT_MM * Math.SQRT2);
+          }
+    }
+    expect(hidden).toBeGreaterThan(5);
+  });
+
   test('a way that is called shut is shut: brute force meets what it names', () => {
     const { design } = DEMO_BUILDS[0] as (typeof DEMO_BUILDS)[number];
     const system = compileSystem(design);
@@ -193,6 +250,7 @@ describe('steps', () => {
       system,
       runs: reports.runs,
       bom: reports.bom,
+      portFits: reports.clearance.ports,
       ...(order ? { order } : {}),
     });
   };
@@ -223,6 +281,29 @@ describe('steps', () => {
     },
   );
 
+  test('why a board goes first: what would stand over its screws', () => {
+    const { design } = DEMO_BUILDS[0] as (typeof DEMO_BUILDS)[number];
+    const board = stepsOf(design).find((s) => s.id === 'mount board');
+    expect(board?.why).toMatch(
+      /Before Top radiator: it stands over the screw in the middle of its top edge, and 1 more\./,
+    );
+  });
+
+  test('where fingers do not get round a fitting, its step says so, with the millimetres', () => {
+    const told = DEMO_BUILDS.flatMap(({ design }) => {
+      const tight = analyse(design).reports.clearance.ports.filter(
+        (p) => p.verdict === 'marginal',
+      ).length;
+      const lines = stepsOf(design).flatMap((s) =>
+        s.how.filter((h) => /mm for fingers beside/.test(h)),
+      );
+      // A run has two ends, each in one step.
+      expect(lines.length).toBe(tight);
+      return lines;
+    });
+    expect(told.length).toBeGreaterThan(0);
+  });
+
   test('cautions stand at the step they belong to', () => {
     const steps = stepsOf((DEMO_BUILDS[1] as (typeof DEMO_BUILDS)[number]).design);
     const cautions = (kind: string) => steps.find((s) => s.kind === kind)?.cautions ?? [];
@@ -248,7 +329,9 @@ describe('steps', () => {
     expect(stepsOf(design, ids).map((s) => s.id)).toEqual(stepsOf(design).map((s) => s.id));
     const late = [...ids.filter((id) => id !== PLUGS && id !== 'board'), 'board', PLUGS];
     const steps = stepsOf(design, late);
-    expect(steps.find((s) => s.id === 'mount board')?.trapped).toMatch(/nothing brings it in/);
+    expect(steps.find((s) => s.id === 'mount board')?.trapped).toMatch(
+      /Take out again for it .*stands over the screw/,
+    );
     expect(steps.find((s) => s.id === 'plug')?.trapped).toMatch(/Fingers do not reach/);
     expect(steps.find((s) => s.id === 'mount card')?.trapped).toMatch(/must stand before it/);
   });

@@ -14,7 +14,13 @@ import {
 import { isoMinutes } from '../units';
 
 const analysis = analyse(demoDesign('dawn-chorus-desk') as Design);
-const inputs = { system: analysis.system, runs: analysis.reports.runs, bom: analysis.reports.bom };
+const { system, reports } = analysis;
+const inputs = {
+  system,
+  runs: reports.runs,
+  bom: reports.bom,
+  portFits: reports.clearance.ports,
+};
 const steps = assemblySteps(inputs);
 const [loop] = analysis.system.design.loops;
 if (!loop) throw new Error('the demo lost its loop');

@@ -7,11 +7,13 @@ import {
   type Loop,
 } from '../design';
 import type { Bom, BomLine } from '../bom';
+import type { PortFit } from '../clearance';
 import type { System } from '../system';
 import type { Run } from '../tubing';
 import { formatMillimetres, plural } from '../units';
 import type { CautionId, Minutes, Step, StepKind } from './step';
 import { assemblyOrder, orderTroubles, waysOfAll, type Turn } from './order';
+import { DRIVER_MM, hiddenBy, NUT_MM, PLUG_MM, type Reach } from './reach';
 import { PLUGS, unitsOf } from './unit';
 
 /** Hours of a test with water, pump alone (common practice, no source). */
@@ -43,6 +45,8 @@ export interface AssemblyInputs {
   readonly system: System;
   readonly runs: readonly Run[];
   readonly bom: Pick<Bom, 'lines'>;
+  /** Room for fingers at every port. */
+  readonly portFits: readonly PortFit[];
   /** Parts in the order the builder chose; the one worked out where not given. */
   readonly order?: readonly ComponentId[];
 }
@@ -98,12 +102,24 @@ class Maker {
   readonly system: System;
   readonly runs: readonly Run[];
   private readonly lines: Bom['lines'];
+  private readonly portFits: readonly PortFit[];
 
-  constructor({ system, runs, bom }: AssemblyInputs) {
+  constructor({ system, runs, bom, portFits }: AssemblyInputs) {
     this.design = system.design;
     this.system = system;
     this.runs = runs;
     this.lines = bom.lines;
+    this.portFits = portFits;
+  }
+
+  /** What to do where fingers do not get round what is screwed into these ports. */
+  fingersAt(ports: (fit: PortFit) => boolean): readonly string[] {
+    return this.portFits
+      .filter((fit) => fit.verdict === 'marginal' && ports(fit))
+      .map(
+        (fit) =>
+          `${fit.fitting} at ${fit.name}: ${formatMillimetres(fit.gap_mm)} for fingers beside ${fit.with ?? 'what is near'}. Screw it in before its part goes in, or take a key.`,
+      );
   }
 
   nameOf(id: string): string {
@@ -333,13 +349,42 @@ function wayWords({ way }: Turn): readonly string[] {
     : [];
 }
 
-function whyOf(m: Maker, { unit, before }: Turn): string {
+/** What tools and fingers take beside their middle, mm. */
+const TAKES: Readonly<Record<Reach['kind'], readonly [who: string, mm: number]>> = {
+  driver: ['a driver', DRIVER_MM],
+  nut: ['fingers', NUT_MM],
+  plug: ['a hand with the plug', PLUG_MM],
+};
+
+const USUAL = 'Where screws and plugs sit is taken from what is usual: look at yours.';
+
+/** "Top radiator: it stands over the screw at its rear top corner." Null where it hides nothing. */
+function hiddenWords(m: Maker, reaches: readonly Reach[], id: string): string | null {
+  const [least, ...others] = [...hiddenBy(reaches, id)].sort((a, b) => a.left_mm - b.left_mm);
+  if (!least) return null;
+  const [who, mm] = TAKES[least.reach.kind];
+  const more = others.length > 0 ? `, and ${others.length} more` : '';
+  const how =
+    least.left_mm < 0.5
+      ? `it stands over ${least.reach.name}${more}`
+      : `it leaves ${formatMillimetres(least.left_mm)} beside ${least.reach.name}${more}; ${who} needs ${formatMillimetres(mm)}`;
+  return `${m.nameOf(id)}: ${how}.`;
+}
+
+function whyOf(m: Maker, { unit, before, reaches }: Turn): string {
   const late = before.filter(
     (id) => !m.design.components.some((c) => c.id === id && hangsOn(m, c, unit.id)),
   );
-  const shut = late.map((id) => m.nameOf(id));
-  if (shut.length > 0)
-    return `Before ${listed(shut)}: with ${shut.length > 1 ? 'those' : 'that'} in its place nothing brings it in any more.`;
+  if (late.length > 0) {
+    const shut = late.filter((id) => hiddenBy(reaches, id).length === 0).map((id) => m.nameOf(id));
+    const hiding = late.flatMap((id) => hiddenWords(m, reaches, id) ?? []);
+    const brings = `with ${shut.length > 1 ? 'those' : 'that'} in its place nothing brings it in any more.`;
+    return [
+      ...(shut.length > 0 ? [`Before ${listed(shut)}: ${brings}`] : []),
+      ...hiding.map((words) => `Before ${words}`),
+      ...(hiding.length > 0 ? [USUAL] : []),
+    ].join(' ');
+  }
   if (unit.hosts.length > 0)
     return `After ${listed(unit.hosts.map((h) => m.nameOf(h)))}, which carries it.`;
   return 'It goes in past everything that stands by now, and shuts nothing out.';
@@ -348,13 +393,15 @@ function whyOf(m: Maker, { unit, before }: Turn): string {
 const hangsOn = (m: Maker, { id }: Component, host: string): boolean =>
   m.system.mates.hostsOf(id).includes(host);
 
-function trappedWords(m: Maker, { unit, way, trappedBy, lacks }: Turn): string | null {
+function trappedWords(m: Maker, { unit, way, trappedBy, lacks, reaches }: Turn): string | null {
   if (lacks && lacks.length > 0)
     return `${listed(lacks.map((id) => m.nameOf(id)))} must stand before it.`;
   if (way !== null) return null;
   if (trappedBy.length === 0)
     return 'No straight way brings it in past the cages of the case: take one out, or try tilting it.';
   const names = listed(trappedBy.map((id) => m.nameOf(id)));
+  const hiding = trappedBy.flatMap((id) => hiddenWords(m, reaches, id) ?? []);
+  if (hiding.length > 0) return `Take out again for it ${hiding.join(' ')} ${USUAL}`;
   return unit.yields
     ? `Fingers do not reach the plugs past ${names}.`
     : `With ${names} in its place nothing brings it in: take that out again for it, or tilt it.`;
@@ -511,6 +558,9 @@ function runStep(m: Maker, run: Run, standing: readonly string[]): Step {
       how: [
         `Cut ${formatMillimetres(run.cut_mm, 1)}${run.estimated ? ', estimated: measure' : ''}; its sheet in Runs has every mark.`,
         'O-rings wet with water. Push home, then tighten by hand, both ends by turns.',
+        ...m.fingersAt((fit) =>
+          [run.from, run.to].some((e) => e.component === fit.component && e.port === fit.port),
+        ),
       ],
     },
     {
@@ -533,6 +583,9 @@ const capStep = (m: Maker, loop: Loop, needs: readonly string[]): Step =>
       why: 'One open port is a fountain.',
       how: [
         ...loop.caps.map((c) => `${m.nameOf(c.component)}, ${c.port}: ${CAP_WORDS[c.with]}.`),
+        ...m.fingersAt((fit) =>
+          loop.caps.some((c) => c.component === fit.component && c.port === fit.port),
+        ),
         'Go round the loop with a finger on every joint; count them against the list.',
       ],
     },

@@ -13,6 +13,7 @@ const inputsOf = ({ system, reports }: Analysed) => ({
   system,
   runs: reports.runs,
   bom: reports.bom,
+  portFits: reports.clearance.ports,
 });
 
 /** What the machine will cost, for whom, and until when. */

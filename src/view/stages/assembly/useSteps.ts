@@ -14,13 +14,14 @@ export function useSteps(): { readonly steps: readonly Step[]; readonly work: Wo
   const { placed, obstacles } = system;
   const { components, loops, kit } = design;
   const { runs } = reports;
+  const { ports: portFits } = reports.clearance;
   const { lines } = reports.bom;
   const { order } = work;
   const steps = useMemo(
-    () => assemblySteps({ system, runs, bom: { lines }, ...(order ? { order } : {}) }),
+    () => assemblySteps({ system, runs, bom: { lines }, portFits, ...(order ? { order } : {}) }),
     // The system is made anew with every edit; what of it counts here is named.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [placed, obstacles, components, loops, kit, runs, lines, order],
+    [placed, obstacles, components, loops, kit, runs, lines, portFits, order],
   );
   return { steps, work };
 }
