@@ -1,15 +1,16 @@
 import { createEvents, type EventAttributes } from 'ics';
 import type { DueJob } from '@/core/log';
-import type { Planned, Step, WallMinutes } from '@/core/assembly';
+import type { Planned, ReturnWindow, Step, WallMinutes } from '@/core/assembly';
 
 /**
- * Calendar of the work as iCalendar (RFC 5545), in floating local times: hands-on steps, and their
- * waits.
+ * Calendar of the work as iCalendar (RFC 5545), in floating local times: hands-on steps, their waits,
+ * and the days on which return windows close.
  */
 export function workToIcs(
   name: string,
   steps: readonly Step[],
   planned: readonly Planned[],
+  windows: readonly ReturnWindow[] = [],
 ): string {
   const events = planned.flatMap(({ step: id, begin, end, ready }): EventAttributes[] => {
     const step = steps.find((s) => s.id === id);
@@ -25,13 +26,26 @@ export function workToIcs(
       ? [own, event(`${slug(name)}-${slug(id)}-wait`, `Wait: ${step.title}`, end, ready, step.why)]
       : [own];
   });
-  const { error, value } = createEvents(events, {
+  const { error, value } = createEvents([...events, ...windows.map((w) => closing(name, w))], {
     calName: name,
     productId: '-//Zephyron//Assembly//EN',
   });
   if (error || typeof value !== 'string')
     throw new Error(`The calendar could not be written: ${String(error)}`);
   return value;
+}
+
+/** The last day on which something goes back, told in the morning. */
+function closing(name: string, { part, name: what, shop, until }: ReturnWindow): EventAttributes {
+  const [year, month, day] = wallTime(until - 1);
+  return {
+    uid: `${slug(name)}-return-${slug(part)}@zephyron.invalid`,
+    title: `Last day to send back: ${what}`,
+    description: shop ?? '',
+    start: [year, month, day],
+    duration: { days: 1 },
+    alarms: [{ action: 'display', description: what, trigger: { hours: 9, before: false } }],
+  };
 }
 
 /** Service that is due, each as a day of its own. */

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import ICAL from 'ical.js';
 import { workToIcs } from '@/format';
-import { hoursTrouble, planWork, type Step, type WorkingHours } from '.';
+import type { BomLine } from '../bom';
+import { hoursTrouble, planWork, returnWindows, type Step, type WorkingHours } from '.';
 
 const step = (id: string, practised: number, needs: readonly string[] = [], waits_h = 0): Step => ({
   id,
@@ -103,6 +104,44 @@ describe('work on a calendar', () => {
     expect(hoursTrouble({ ...weekend, days: [] })).toContain('one day');
     expect(hoursTrouble({ ...weekend, from_h: 18, to_h: 10 })).toContain('before it ends');
     expect(() => planWork([], SATURDAY, { ...weekend, days: [] }, 'practised')).toThrow(RangeError);
+  });
+
+  test('what goes back until when, and whether it is tested by then', () => {
+    const dry: Step = { ...step('dry', 60), kind: 'test dry', subjects: ['card'] },
+      wet: Step = { ...step('wet', 60, ['dry'], 24), kind: 'water test' };
+    const plan = planWork([dry, wet], SATURDAY, weekend, 'practised');
+    const line = (part: string, id: string) =>
+      ({ part, name: `The ${part}`, for: [id] }) as unknown as BomLine;
+    const lines = [line('tube', 'run'), line('gpu', 'card'), line('pump', 'pump')];
+    const orders = {
+      tube: { state: 'ordered', shop: 'Weir Lane', returns: '2026-12-05' },
+      gpu: { state: 'received', returns: '2026-12-05' },
+      pump: { state: 'ordered', returns: '2026-12-06' },
+    } as const;
+    const windows = returnWindows([dry, wet], plan, lines, orders);
+    // The wet test is over on Sunday at 12:00: Saturday's window is shut by then, Sunday's is open.
+    expect(windows.map((w) => [w.part, w.step, w.tested, w.late, w.until])).toEqual([
+      ['gpu', 'dry', at(5, 11), false, at(6, 0)],
+      ['tube', 'wet', at(6, 12), true, at(6, 0)],
+      ['pump', 'wet', at(6, 12), false, at(7, 0)],
+    ]);
+    // Done is tested; what never came is none of it.
+    expect(
+      returnWindows([dry, wet], plan.slice(1), lines, {
+        gpu: orders.gpu,
+        tube: { ...orders.tube, state: 'missing' },
+      }).map((w) => [w.part, w.tested, w.late]),
+    ).toEqual([['gpu', null, false]]);
+    const calendar = new ICAL.Component(ICAL.parse(workToIcs('Desk', [dry, wet], plan, windows)));
+    const last = calendar
+      .getAllSubcomponents('vevent')
+      .map((v) => new ICAL.Event(v))
+      .find((e) => e.summary === 'Last day to send back: The tube');
+    expect([last?.startDate.month, last?.startDate.day, last?.description]).toEqual([
+      12,
+      5,
+      'Weir Lane',
+    ]);
   });
 
   /** Read back by ical.js, a foreign parser of RFC 5545. */

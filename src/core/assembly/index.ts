@@ -15,5 +15,6 @@ export {
 export { airTestReport, testedLoop } from './testedLoop';
 export { CAUTIONS } from './cautions';
 export { deliveriesOf } from './deliveries';
+export { returnWindows, type ReturnWindow } from './returns';
 export { quoteOf, type Quote } from './quote';
 export { dismantling, type Undoing } from './dismantle';

@@ -12,6 +12,8 @@ export interface Shop {
   readonly tax_percent: number;
   /** From the order to the door, days, for what is in stock. */
   readonly days: number;
+  /** So many days from the door on it takes things back; not told where not given. */
+  readonly returns_days?: number;
 }
 
 /** What a shop asks for a part. */

@@ -350,6 +350,7 @@ export const designSchema = Joi.object({
           shop: text(60).optional(),
           on: Joi.string().isoDate().max(30).optional(),
           comes: Joi.string().isoDate().max(30).optional(),
+          returns: Joi.string().isoDate().max(30).optional(),
         }),
       )
       .max(400)

@@ -231,6 +231,8 @@ export interface OrderMark {
   readonly on?: string;
   /** ISO date it is expected on. */
   readonly comes?: string;
+  /** ISO date until which the shop takes it back. */
+  readonly returns?: string;
 }
 
 /**

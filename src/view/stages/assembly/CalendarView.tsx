@@ -1,9 +1,17 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { deliveriesOf, planWork, type Planned, type Step } from '@/core/assembly';
+import {
+  deliveriesOf,
+  planWork,
+  returnWindows,
+  type Planned,
+  type ReturnWindow,
+  type Step,
+} from '@/core/assembly';
 import type { Work, WorkPlan } from '@/core/design';
 import { workToIcs } from '@/format';
-import { Segments } from '@/view/shared';
+import { plural } from '@/core/units';
+import { Mark, Segments } from '@/view/shared';
 import { downloadCalendar, useEditor } from '@/view/workspace';
 import styles from './AssemblyStage.module.css';
 
@@ -74,6 +82,10 @@ export function CalendarView({
       ),
     [steps, done, plan, lines, orders],
   );
+  const windows = useMemo(
+    () => returnWindows(steps, planned, lines, orders),
+    [steps, planned, lines, orders],
+  );
   const last = planned.reduce<number | null>((a, p) => Math.max(a ?? 0, p.ready), null);
   return (
     <div className={styles.test}>
@@ -138,7 +150,7 @@ export function CalendarView({
           <button
             type="button"
             className={styles.link}
-            onClick={() => downloadCalendar(name, workToIcs(name, steps, planned))}
+            onClick={() => downloadCalendar(name, workToIcs(name, steps, planned, windows))}
           >
             Calendar as ICS
           </button>
@@ -146,6 +158,7 @@ export function CalendarView({
       ) : (
         <p>Every step is done.</p>
       )}
+      <ReturnWindows windows={windows} steps={steps} onOpen={onOpen} />
       <ol className={styles.bars}>
         {planned.map((p) => (
           <Bar
@@ -163,6 +176,64 @@ export function CalendarView({
     </div>
   );
 }
+
+const dayOf = (wall: number): string =>
+  localOf(wall).toLocaleDateString([], { weekday: 'short', day: 'numeric', month: 'short' });
+
+/** Until when what was bought goes back, and whether it is tested by then. */
+function ReturnWindows({
+  windows,
+  steps,
+  onOpen,
+}: {
+  readonly windows: readonly ReturnWindow[];
+  readonly steps: readonly Step[];
+  onOpen(step: string): void;
+}) {
+  if (windows.length === 0) return null;
+  const late = windows.filter((w) => w.late),
+    [first] = windows;
+  return (
+    <details className={styles.returns} open={late.length > 0}>
+      <summary>
+        <Mark verdict={late.length > 0 ? 'marginal' : 'ok'} />{' '}
+        {late.length > 0
+          ? `${plural(late.length, 'part')} can no longer go back once tested as planned`
+          : `Everything bought is tested while it can go back; the first window closes on ${dayOf((first?.until ?? 0) - 1)}`}
+      </summary>
+      <ul>
+        {(late.length > 0 ? late : windows).slice(0, MOST_WINDOWS).map((w) => (
+          <li key={w.part}>
+            {w.name}
+            {w.shop && <span className="soft"> from {w.shop}</span>}: until {dayOf(w.until - 1)};{' '}
+            {w.tested === null || w.step === null ? (
+              'tested'
+            ) : (
+              <>
+                tested on {dayOf(w.tested)} with{' '}
+                <button
+                  type="button"
+                  className={styles.link}
+                  onClick={() => w.step && onOpen(w.step)}
+                >
+                  {steps.find((s) => s.id === w.step)?.title}
+                </button>
+              </>
+            )}
+            .
+          </li>
+        ))}
+      </ul>
+      {late.length > 0 && (
+        <p className="soft">
+          Begin earlier, ask the shop for longer, or test those first. What was opened or wet may
+          not go back at all: ask before.
+        </p>
+      )}
+    </details>
+  );
+}
+const MOST_WINDOWS = 12;
 
 function Bar({
   planned,

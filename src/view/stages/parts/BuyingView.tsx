@@ -2,7 +2,14 @@
 import { findComponent } from '@/core/design';
 import { useMemo, useState } from 'react';
 import { CATALOGUE } from '@/catalogue';
-import { cheapestPurchase, spareAdvice, leadTimes, requirements, type LeadTime } from '@/core/bom';
+import {
+  cheapestPurchase,
+  spareAdvice,
+  leadTimes,
+  requirements,
+  type LeadTime,
+  type Shop,
+} from '@/core/bom';
 import type { Part } from '@/core/components';
 import { formatMoney, formatNumber, plural } from '@/core/units';
 import type { QuoteTrouble } from '@/format';
@@ -81,7 +88,7 @@ export function BuyingView() {
     design.components.find((i) => i.part.id === id)?.part;
   const quoted = own.map((f) => f.shop.id);
   const order = (
-    shop: string,
+    { name: shop, returns_days }: Shop,
     parts: readonly { readonly part: string; readonly days: number }[],
   ): void =>
     commit(`order at ${shop}`, {
@@ -89,7 +96,13 @@ export function BuyingView() {
       edits: parts.map(({ part, days }) => ({
         do: 'order.mark',
         part,
-        mark: { state: 'ordered', shop, on: dayIn(0), comes: dayIn(days) },
+        mark: {
+          state: 'ordered',
+          shop,
+          on: dayIn(0),
+          comes: dayIn(days),
+          ...(returns_days === undefined ? {} : { returns: dayIn(days + returns_days) }),
+        },
       })),
     });
   if (failed)
@@ -152,6 +165,7 @@ export function BuyingView() {
                 ? ''
                 : `, free from ${formatMoney(f.shop.freeFrom_minor)}`}
               , {plural(f.shop.days, 'day')}
+              {f.shop.returns_days === undefined ? '' : `, back within ${f.shop.returns_days}`}
             </span>
             {quoted.includes(f.shop.id) && (
               <>
@@ -181,7 +195,7 @@ export function BuyingView() {
               className={styles.act}
               onClick={() =>
                 order(
-                  s.shop.name,
+                  s.shop,
                   s.lines.map((l) => ({ part: l.part, days: Math.max(l.days, s.shop.days) })),
                 )
               }

@@ -63,7 +63,10 @@ export function KindList() {
     commit(`mark ${l.name} as ${state === 'open' ? 'to order' : state}`, {
       do: 'order.mark',
       part: l.part,
-      mark: state === 'open' ? null : { state, on: new Date().toISOString().slice(0, 10) },
+      mark:
+        state === 'open'
+          ? null
+          : { ...choices.orders?.[l.part], state, on: new Date().toISOString().slice(0, 10) },
     });
   return (
     <table className={styles.list}>
