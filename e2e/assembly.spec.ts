@@ -51,3 +51,59 @@ test('assembly: steps are marked and noted, an air test is read, and all is ther
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Start anew' })).toBeVisible();
 });
+
+test.describe('the checklist beside the bench', () => {
+  test.use({ serviceWorkers: 'allow', viewport: { width: 390, height: 780 }, hasTouch: true });
+
+  test('on a phone, the server away: a step is ticked, a photo taken; both are sent when it is back', async ({
+    page,
+    context,
+    request,
+  }) => {
+    const id = await copyOf(page, 'dawn-chorus-desk', 'Wet thumb');
+    await openStage(page, id, 'assembly');
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.reload();
+    await page.locator('[data-awake="true"]').waitFor();
+    await context.setOffline(true);
+    const done = page.getByRole('button', { name: 'Done', exact: true });
+    const box = await done.boundingBox();
+    expect(Math.min(box?.width ?? 0, box?.height ?? 0)).toBeGreaterThanOrEqual(44);
+    const picture = await page.screenshot({ type: 'png' });
+    await page
+      .getByLabel('Photo of this step')
+      .setInputFiles({ name: 'before.png', mimeType: 'image/png', buffer: picture });
+    await expect(page.getByText('not sent yet')).toBeVisible();
+    await done.tap();
+    await expect(page.getByText(/^1 of 28 steps done/)).toBeVisible();
+    await page.reload();
+    await expect(page.getByText(/^1 of 28 steps done/)).toBeVisible();
+    await page
+      .getByRole('list', { name: 'Steps' })
+      .getByRole('button', { name: /Unpack, count/ })
+      .last()
+      .click();
+    await expect(page.getByText('not sent yet')).toBeVisible();
+    await context.setOffline(false);
+    await expect(page.getByText('not sent yet')).toHaveCount(0, { timeout: 20_000 });
+    await expect
+      .poll(async () => {
+        const { document } = (await (await request.get(`/api/builds/${id}`)).json()) as {
+          document: { choices: { work?: { done?: Record<string, unknown> } } };
+        };
+        return Object.keys(document.choices.work?.done ?? {}).length;
+      })
+      .toBe(1);
+    const photos = (await (await request.get(`/api/builds/${id}/photos`)).json()) as {
+      id: string;
+    }[];
+    expect(photos).toHaveLength(1);
+    const kept = await request.get(`/api/builds/${id}/photos/${photos[0]?.id}`);
+    expect(kept.headers()['content-type']).toBe('image/jpeg');
+    // Taken away by mistake, it comes back.
+    await page.getByRole('button', { name: 'Take away' }).tap();
+    await expect(page.getByRole('img', { name: /^Taken/ })).toHaveCount(0);
+    await page.getByRole('button', { name: 'Bring it back' }).tap();
+    await expect(page.getByRole('img', { name: /^Taken/ })).toHaveCount(1);
+  });
+});

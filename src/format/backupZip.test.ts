@@ -20,6 +20,16 @@ const backup: Backup = {
         { revision: 1, savedAt: 1, name: 'first', document: '{"a":1}' },
         { revision: 3, savedAt: 2, name: null, document: '{ "odd":   "spacing" }\n' },
       ],
+      photos: [
+        {
+          id: 'photo-01',
+          step: 'strip card',
+          takenAt: 4,
+          type: 'image/jpeg',
+          picture: new Uint8Array([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3]),
+          deletedAt: null,
+        },
+      ],
     },
     {
       id: '../../etc/passwd',
@@ -31,6 +41,7 @@ const backup: Backup = {
       updatedAt: 2,
       deletedAt: 9,
       history: [],
+      photos: [],
     },
   ],
   parts: [{ id: 'own-1', kind: 'fan', document: '{"k":1}', updatedAt: 5, deletedAt: null }],

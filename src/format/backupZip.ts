@@ -1,6 +1,7 @@
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
-import type { Backup, BuildInBackup } from '@/core/backup';
+import type { Backup, BuildInBackup, PhotoInBackup } from '@/core/backup';
 import type { Validated } from '@/core/validation';
+import { pictureType } from './pictureType';
 
 export const BACKUP_FORMAT = 'zephyron-backup';
 const BACKUP_VERSION = 1;
@@ -13,14 +14,18 @@ const fileName = (id: string): string => encodeURIComponent(id).slice(0, 200);
 
 /**
  * A ZIP of open JSON: `backup.json` says what there is; `builds/ID.zephyron.json` and
- * `parts/ID.json` are the documents as kept, `history/ID/REVISION.json` the earlier states.
+ * `parts/ID.json` are the documents as kept, `history/ID/REVISION.json` the earlier states,
+ * `photos/ID/PHOTO` the pictures.
  */
 export function backupToZip(backup: Backup, now: number): Uint8Array {
   const files: Zippable = {};
-  for (const { id, document, history } of backup.builds) {
+  for (const { id, document, history, photos } of backup.builds) {
     files[`builds/${fileName(id)}.zephyron.json`] = strToU8(document);
     for (const moment of history)
       files[`history/${fileName(id)}/${moment.revision}.json`] = strToU8(moment.document);
+    // Pictures are packed already.
+    for (const photo of photos)
+      files[`photos/${fileName(id)}/${fileName(photo.id)}`] = [photo.picture, { level: 0 }];
   }
   for (const { id, document } of backup.parts)
     files[`parts/${fileName(id)}.json`] = strToU8(document);
@@ -28,8 +33,9 @@ export function backupToZip(backup: Backup, now: number): Uint8Array {
     format: BACKUP_FORMAT,
     version: BACKUP_VERSION,
     made: new Date(now).toISOString(),
-    builds: backup.builds.map(({ document: _document, history, ...rest }) => ({
+    builds: backup.builds.map(({ document: _document, history, photos, ...rest }) => ({
       ...rest,
+      photos: photos.map(({ picture: _picture, ...photo }) => photo),
       history: history.map(({ document: _text, ...moment }) => moment),
     })),
     parts: backup.parts.map(({ document: _document, ...rest }) => rest),
@@ -101,11 +107,12 @@ function contentsOf(
   index: Readonly<Record<string, unknown>>,
   files: Readonly<Record<string, Uint8Array>>,
 ): Validated<Backup> {
-  const textOf = (path: string): string => {
+  const fileOf = (path: string): Uint8Array => {
     const file = files[path];
     if (!file) throw new BackupFault(path, 'is missing in the backup. Nothing was changed.');
-    return strFromU8(file);
+    return file;
   };
+  const textOf = (path: string): string => strFromU8(fileOf(path));
   try {
     return {
       ok: true,
@@ -122,6 +129,12 @@ function contentsOf(
             updatedAt: numberOf(row, 'updatedAt', place),
             deletedAt: row.deletedAt === null ? null : numberOf(row, 'deletedAt', place),
             document: textOf(`builds/${fileName(id)}.zephyron.json`),
+            // Backups made before there were photos have none.
+            photos: (row.photos === undefined ? [] : rowsOf(row, 'photos')).map((photo) =>
+              photoOf(photo, `${place}.photos`, (file) =>
+                fileOf(`photos/${fileName(id)}/${fileName(file)}`),
+              ),
+            ),
             history: rowsOf(row, 'history').map((moment) => {
               const revision = numberOf(moment, 'revision', `${place}.history`);
               return {
@@ -158,6 +171,21 @@ function contentsOf(
     if (error instanceof BackupFault) return wrong(error.path, error.message);
     throw error;
   }
+}
+
+function photoOf(row: Row, place: string, pictureOf: (id: string) => Uint8Array): PhotoInBackup {
+  const id = stringOf(row, 'id', place);
+  const picture = pictureOf(id),
+    type = pictureType(picture);
+  if (type === null) throw new BackupFault(`${place}.${id}`, 'is no JPEG, PNG or WebP.');
+  return {
+    id,
+    step: stringOf(row, 'step', place),
+    takenAt: numberOf(row, 'takenAt', place),
+    type,
+    picture,
+    deletedAt: row.deletedAt === null ? null : numberOf(row, 'deletedAt', place),
+  };
 }
 
 type Row = Readonly<Record<string, unknown>>;

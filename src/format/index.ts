@@ -1,4 +1,5 @@
 export { backupFromZip, backupToZip } from './backupZip';
+export { pictureType } from './pictureType';
 export { designToText, buildFileName, slug } from './buildFile';
 export { listToCsv, listToJson } from './listCsv';
 export { detectDecimals, readDecimal, type DecimalStyle, type DetectedDecimals } from './decimals';

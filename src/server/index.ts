@@ -28,6 +28,7 @@ export {
 } from './history';
 export { backupZip, restoreZip, MOST_BACKUP_BYTES } from './backup';
 export { deviceEvents, deviceList, tellDevices } from './devices';
+export { keepPhoto, photoOf, photosOf, showPhoto, MOST_PHOTO_BYTES } from './photos';
 export { partsMeasured } from './measured';
 export { health, type Health } from './health';
 export { readForPage, type PageRead } from './page';

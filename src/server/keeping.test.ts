@@ -15,17 +15,21 @@ import {
   dropPart,
   health,
   historyOf,
+  keepPhoto,
   listedBuilds,
   momentOf,
   nameMoment,
   openBuild,
   ownParts,
+  photoOf,
+  photosOf,
   patchBuild,
   putBuild,
   putPart,
   removeFromBin,
   restoreFromBin,
   restoreZip,
+  showPhoto,
   whyNotOpen,
 } from '.';
 import { closePool } from './pool';
@@ -178,6 +182,49 @@ describe('the bin over the API', () => {
     });
     expect((await buildFile('newer'))?.text).toBe(newer);
     expect(await openBuild('newer')).toBeNull();
+  });
+});
+
+describe('photos of the steps', () => {
+  const PNG = new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 1, 2]);
+  const asked = (step: string, on = '2026-11-29T10:00:00Z') => new URLSearchParams({ step, on });
+
+  test('kept once, listed by time, taken away and brought back', async () => {
+    const id = await newBuild('With photos');
+    const keep = (photo: string, on: string) => keepPhoto(id, photo, asked('strip card', on), PNG);
+    expect((await keep('photo-late', '2026-11-29T11:00:00Z')).status).toBe(204);
+    expect((await keep('photo-early', '2026-11-29T10:00:00Z')).status).toBe(204);
+    expect((await keep('photo-early', '2026-11-29T12:00:00Z')).status).toBe(204);
+    const listed = async () =>
+      ((await photosOf(id)).body as readonly { readonly id: string }[]).map((p) => p.id);
+    expect(await listed()).toEqual(['photo-early', 'photo-late']);
+    expect((await photoOf(id, 'photo-late'))?.type).toBe('image/png');
+    expect((await showPhoto(id, 'photo-late', false)).status).toBe(204);
+    expect((await showPhoto(id, 'photo-late', false)).status).toBe(404);
+    expect(await listed()).toEqual(['photo-early']);
+    expect((await showPhoto(id, 'photo-late', true)).status).toBe(204);
+    expect(await listed()).toHaveLength(2);
+    // After its thirty days it is gone, the other stays.
+    await showPhoto(id, 'photo-late', false);
+    await (await theStore()).emptyPhotoBin(Date.now() + 31 * 86_400_000);
+    expect(await photoOf(id, 'photo-late')).toBeNull();
+    expect(await listed()).toEqual(['photo-early']);
+  });
+
+  test('what is no picture is refused with what is wrong, whatever it is called', async () => {
+    const id = await newBuild('Without');
+    const script = new TextEncoder().encode('<svg onload="alert(1)"/>');
+    expect(await keepPhoto(id, 'photo-0001', asked('strip card'), script)).toMatchObject({
+      status: 400,
+      body: { troubles: [{ message: 'must be a JPEG, PNG or WebP' }] },
+    });
+    expect(await keepPhoto(id, '../x', asked('', 'soon'), PNG)).toMatchObject({
+      status: 400,
+      body: { troubles: [{ path: 'id' }, { path: 'step' }, { path: 'on' }] },
+    });
+    expect((await keepPhoto('nobody', 'photo-0001', asked('s'), PNG)).status).toBe(404);
+    expect((await photosOf('nobody')).status).toBe(404);
+    expect((await photosOf(id)).body).toEqual([]);
   });
 });
 

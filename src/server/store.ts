@@ -54,6 +54,7 @@ function houseKeeping(client: StoreClient): void {
     await client.copyOfDay(now);
     await client.emptyBin(now);
     await client.emptyPartBin(now);
+    await client.emptyPhotoBin(now);
   })().catch((error: unknown) => console.error('housekeeping', error));
 }
 

@@ -1,7 +1,14 @@
 import { eq } from 'drizzle-orm';
-import type { Backup, BuildInBackup, MomentInBackup, PartInBackup } from '@/core/backup';
+import type {
+  Backup,
+  BuildInBackup,
+  MomentInBackup,
+  PartInBackup,
+  PhotoInBackup,
+} from '@/core/backup';
 import { wholeHistory, packed } from './history';
 import type { Store, Transaction } from './open';
+import { putPhoto, wholePhotos } from './photos';
 import { buildHistory, builds, parts, retired, seeds } from './schema';
 
 /** What came of putting a backup back. */
@@ -21,7 +28,11 @@ export async function backUp(store: Store): Promise<Backup> {
   const rows = await store.db.select().from(builds);
   const whole: BuildInBackup[] = [];
   for (const { summary: _summary, ...row } of rows)
-    whole.push({ ...row, history: await wholeHistory(store, row.id) });
+    whole.push({
+      ...row,
+      history: await wholeHistory(store, row.id),
+      photos: await wholePhotos(store, row.id),
+    });
   return {
     builds: whole,
     parts: await store.db.select().from(parts),
@@ -51,13 +62,16 @@ async function mergeBuild(
   theirs: BuildInBackup,
   now: number,
 ): Promise<'added' | 'kept' | 'advanced' | 'copied'> {
-  const { history, ...row } = theirs;
+  const { history, photos, ...row } = theirs;
   const [ours] = await tx.select().from(builds).where(eq(builds.id, row.id)).limit(1);
   if (!ours) {
     await tx.insert(builds).values(row);
     await addMoments(tx, row.id, history);
+    await addPhotos(tx, row.id, photos);
     return 'added';
   }
+  // Photos of the same build go together, whatever became of its document.
+  await addPhotos(tx, row.id, photos);
   if (ours.document === row.document) {
     await addMoments(tx, row.id, history);
     return 'kept';
@@ -90,10 +104,18 @@ async function addMoments(
       .onConflictDoNothing();
 }
 
+async function addPhotos(
+  tx: Transaction,
+  id: string,
+  photos: readonly PhotoInBackup[],
+): Promise<void> {
+  for (const photo of photos) await putPhoto(tx, id, photo);
+}
+
 /** The build of the backup beside another of the same id; the same backup twice makes one copy. */
 async function addCopy(
   tx: Transaction,
-  { history, ...row }: BuildInBackup,
+  { history, photos, ...row }: BuildInBackup,
   now: number,
 ): Promise<void> {
   const id = `${row.id.slice(0, 80)}-r${row.revision}-${row.updatedAt.toString(36)}`;
@@ -102,6 +124,7 @@ async function addCopy(
   const name = `${row.name.slice(0, 60)}, from backup`;
   await tx.insert(builds).values({ ...row, id, name, demo: null, updatedAt: now });
   await addMoments(tx, id, history);
+  await addPhotos(tx, id, photos);
 }
 
 async function mergePart(tx: Transaction, theirs: PartInBackup): Promise<boolean> {

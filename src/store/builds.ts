@@ -1,7 +1,7 @@
 import { and, count, desc, eq, isNotNull, isNull, like, lt, sql } from 'drizzle-orm';
 import { keepMoment } from './history';
 import type { Store } from './open';
-import { buildHistory, builds, seeds } from './schema';
+import { buildHistory, builds, photos, seeds } from './schema';
 
 export interface BuildRow {
   readonly id: string;
@@ -200,6 +200,7 @@ export function removeBuild(store: Store, id: string): Promise<boolean> {
       .where(and(eq(builds.id, id), isNotNull(builds.deletedAt)));
     if (!row) return false;
     await tx.delete(buildHistory).where(eq(buildHistory.buildId, id));
+    await tx.delete(photos).where(eq(photos.buildId, id));
     await tx.delete(builds).where(eq(builds.id, id));
     return true;
   });

@@ -18,6 +18,7 @@ import { copyOfDay } from './copies';
 import { listHistory, nameMoment, readMoment } from './history';
 import type { Store } from './open';
 import { binPart, emptyPartBin, listBinnedParts, listParts, savePart, unbinPart } from './parts';
+import { binPhoto, emptyPhotoBin, keepPhoto, listPhotos, readPhoto } from './photos';
 import { listRetired, restorePart, retirePart } from './retired';
 
 /** All that is asked of a store: what its thread answers. Arguments and results are plain data. */
@@ -25,21 +26,26 @@ export const CALLS = {
   backUp,
   binBuild,
   binPart,
+  binPhoto,
   copyOfDay,
   createBuild,
   emptyBin,
   emptyPartBin,
+  emptyPhotoBin,
+  keepPhoto,
   listBin,
   listBinnedParts,
   listBuilds,
   listHistory,
   listMeasured,
   listParts,
+  listPhotos,
   listRetired,
   nameMoment,
   readAnyBuild,
   readBuild,
   readMoment,
+  readPhoto,
   removeBuild,
   restoreBackup,
   restoreBuild,

@@ -144,6 +144,8 @@ describe('backup and restore', () => {
     await store.nameMoment('one', 1, 'first');
     await store.savePart({ id: 'own-1', kind: 'fan', document: '{"k": 1}' }, NOW);
     await store.retirePart('fan-x', NOW);
+    const photo = { id: 'photo-01', step: 'strip card', takenAt: NOW, type: 'image/png' };
+    await store.keepPhoto('one', { ...photo, picture: new Uint8Array([1, 2, 3]) });
     return store.backUp();
   };
 
@@ -153,6 +155,7 @@ describe('backup and restore', () => {
     expect(await other.restoreBackup(backup, NOW)).toMatchObject({ added: 1, parts: 1 });
     expect(await other.backUp()).toEqual(backup);
     expect(await other.readMoment('one', 1)).toBe('{"n": 1}');
+    expect([...((await other.readPhoto('one', 'photo-01'))?.picture ?? [])]).toEqual([1, 2, 3]);
     // Twice is once.
     expect(await other.restoreBackup(backup, NOW)).toMatchObject({ added: 0, kept: 1, parts: 0 });
     await other.close();

@@ -5,5 +5,6 @@ export { StoreTroubleError, storeTroubleOf, troubleTold, type StoreTrouble } fro
 export { BIN_DAYS, type BuildRow, type BuildPage, type ListedBuild, type Saved } from './builds';
 export { COPIES_KEPT } from './copies';
 export type { Moment } from './history';
+export { MOST_PHOTOS, type ListedPhoto, type Photo } from './photos';
 export type { PartRow } from './parts';
 export type { Restored } from './backup';

@@ -38,6 +38,25 @@ export const buildHistory = sqliteTable(
   (t) => [primaryKey({ columns: [t.buildId, t.revision] })],
 );
 
+/** Photos taken at the steps of the work. */
+export const photos = sqliteTable(
+  'photos',
+  {
+    buildId: text('build_id')
+      .notNull()
+      .references(() => builds.id, { onDelete: 'cascade' }),
+    id: text('id').notNull(),
+    step: text('step').notNull(),
+    takenAt: integer('taken_at').notNull(),
+    /** Media type. */
+    type: text('type').notNull(),
+    picture: blob('picture', { mode: 'buffer' }).notNull(),
+    /** When it was taken away; null while it is shown. */
+    deletedAt: integer('deleted_at'),
+  },
+  (t) => [primaryKey({ columns: [t.buildId, t.id] })],
+);
+
 /** The builder's own parts; the catalogue itself ships with the app. */
 export const parts = sqliteTable('parts', {
   id: text('id').primaryKey(),

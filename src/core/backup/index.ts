@@ -1,1 +1,1 @@
-export type { Backup, BuildInBackup, MomentInBackup, PartInBackup } from './types';
+export type { Backup, BuildInBackup, MomentInBackup, PhotoInBackup, PartInBackup } from './types';

@@ -7,7 +7,18 @@ export interface MomentInBackup {
   readonly document: string;
 }
 
-/** A build in a backup with every moment of its history. */
+/** A photo taken at a step of the work. */
+export interface PhotoInBackup {
+  readonly id: string;
+  readonly step: string;
+  readonly takenAt: number;
+  /** Media type. */
+  readonly type: string;
+  readonly picture: Uint8Array;
+  readonly deletedAt: number | null;
+}
+
+/** A build in a backup with every moment of its history and all its photos. */
 export interface BuildInBackup {
   readonly id: string;
   readonly name: string;
@@ -18,6 +29,7 @@ export interface BuildInBackup {
   readonly updatedAt: number;
   readonly deletedAt: number | null;
   readonly history: readonly MomentInBackup[];
+  readonly photos: readonly PhotoInBackup[];
 }
 
 /** A part of the builder's own in a backup. */

@@ -40,6 +40,11 @@ new Serwist({
       handler: new NetworkFirst({ cacheName: 'part-lists', networkTimeoutSeconds: WAIT_S }),
     },
     {
+      matcher: ({ url, request }) =>
+        request.method === 'GET' && /^\/api\/builds\/[^/]+\/photos(\/|$)/.test(url.pathname),
+      handler: new NetworkFirst({ cacheName: 'photos', networkTimeoutSeconds: WAIT_S }),
+    },
+    {
       matcher: ({ url }) => url.pathname.startsWith('/feeds/'),
       handler: new NetworkFirst({ cacheName: 'feeds', networkTimeoutSeconds: WAIT_S }),
     },

@@ -58,10 +58,13 @@ function useLeaving(editor: Editor): void {
     const look = (): void => {
       if (document.visibilityState === 'visible') editor.getState().takeLeft();
     };
+    const back = (): void => editor.getState().isBack();
+    window.addEventListener('online', back);
     window.addEventListener('beforeunload', warn);
     window.addEventListener('pagehide', leave);
     document.addEventListener('visibilitychange', look);
     return () => {
+      window.removeEventListener('online', back);
       window.removeEventListener('beforeunload', warn);
       window.removeEventListener('pagehide', leave);
       document.removeEventListener('visibilitychange', look);

@@ -104,6 +104,8 @@ export interface EditorState {
   replaceWith(label: string, design: Design): void;
   /** Takes a build that was deleted elsewhere out of the bin and saves on. */
   putBack(): Promise<void>;
+  /** The network is there again: what waits for it is sent at once. */
+  isBack(): void;
   pageCloses(): void;
   close(): void;
 }
@@ -493,6 +495,9 @@ export function createEditor(id: string, revision: number, design: Design) {
       putBack: async () => {
         if (await takeFromBin(id)) saver.soon();
         else set({ diagnostic: 'The build could not be put back. Keep it as a file.' });
+      },
+      isBack: () => {
+        if (['offline', 'hung'].includes(get().save)) saver.soon();
       },
       pageCloses: () => saver.pageCloses(),
       close: () => {

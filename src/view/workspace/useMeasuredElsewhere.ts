@@ -1,3 +1,4 @@
+'use client';
 import { useEffect, useMemo, useState } from 'react';
 import { offersFor, type MeasuredPart, type Offer } from '@/core/log';
 import { useEditor } from './EditorProvider';

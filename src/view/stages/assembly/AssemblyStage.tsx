@@ -9,6 +9,7 @@ import { AirTestView } from './AirTestView';
 import { CalendarView } from './CalendarView';
 import { FillView } from './FillView';
 import { StepList } from './StepList';
+import { usePhotos } from './usePhotos';
 import { StepSheet } from './StepSheet';
 import { StepsView } from './StepsView';
 import { nextStep, useSteps } from './useSteps';
@@ -30,6 +31,7 @@ export function AssemblyStage() {
   const id = useEditor((s) => s.id);
   const commit = useEditor((s) => s.commit);
   const { steps, work } = useSteps();
+  const photos = usePhotos(id);
   const [view, setView] = useState<Seen>('steps');
   const [asked, setAsked] = useState<string | null>(null);
   const step = steps.find((s) => s.id === asked) ?? nextStep(steps, work);
@@ -109,6 +111,7 @@ export function AssemblyStage() {
       {view === 'steps' && (
         <div className={styles.work}>
           <StepSheet
+            photos={photos}
             step={step}
             work={work}
             onMark={(done) => {

@@ -3,17 +3,21 @@ import { useState } from 'react';
 import { CAUTIONS, type Step } from '@/core/assembly';
 import type { Work } from '@/core/design';
 import { formatNumber } from '@/core/units';
+import { StepPhotos } from './StepPhotos';
+import type { Photos } from './usePhotos';
 import styles from './AssemblyStage.module.css';
 
 /** One step in full: why here, how, with what, and what can hurt. */
 export function StepSheet({
   step,
   work,
+  photos,
   onMark,
   onNote,
 }: {
   readonly step: Step;
   readonly work: Work;
+  readonly photos: Photos;
   onMark(done: boolean): void;
   onNote(note: string | null): void;
 }) {
@@ -57,6 +61,7 @@ export function StepSheet({
         {step.waits_h > 0 ? `; then ${formatNumber(step.waits_h, { decimals: 1 })} h to wait` : ''}.
         {done ? ` Done ${new Date(done.on).toLocaleString()}.` : ''}
       </p>
+      <StepPhotos key={`photos of ${step.id}`} step={step.id} photos={photos} />
       <NoteField key={step.id} value={work.notes?.[step.id] ?? ''} onCommit={onNote} />
     </div>
   );

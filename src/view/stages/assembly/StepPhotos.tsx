@@ -1,0 +1,71 @@
+'use client';
+import Image from 'next/image';
+import { useRef, useState } from 'react';
+import type { Photos, StepPhoto } from './usePhotos';
+import styles from './StepPhotos.module.css';
+
+/** Photos of one step: how it looked before, which screw came from where. */
+export function StepPhotos({ step, photos }: { readonly step: string; readonly photos: Photos }) {
+  const input = useRef<HTMLInputElement>(null);
+  const [gone, setGone] = useState<string | null>(null);
+  const own = photos.all.filter((p) => p.step === step);
+  const remove = (photo: StepPhoto): void => {
+    photos.remove(photo);
+    setGone(photo.waiting ? null : photo.id);
+  };
+  return (
+    <div className={styles.photos}>
+      <input
+        ref={input}
+        type="file"
+        accept="image/*"
+        capture="environment"
+        hidden
+        aria-label="Photo of this step"
+        onChange={({ target }) => {
+          const [file] = target.files ?? [];
+          if (file) photos.take(step, file);
+          target.value = '';
+        }}
+      />
+      {own.map((p) => (
+        <figure key={p.id} className={styles.photo}>
+          <a href={p.address} target="_blank" rel="noreferrer">
+            <Image
+              src={p.address}
+              alt={`Taken ${new Date(p.takenAt).toLocaleString()}`}
+              width={96}
+              height={72}
+              unoptimized
+            />
+          </a>
+          <figcaption>
+            {p.waiting && <span className="soft">not sent yet</span>}
+            <button type="button" className={styles.quiet} onClick={() => remove(p)}>
+              Take away
+            </button>
+          </figcaption>
+        </figure>
+      ))}
+      <button type="button" className={styles.take} onClick={() => input.current?.click()}>
+        Take a photo
+      </button>
+      {gone !== null && (
+        <p role="status">
+          The photo is taken away.{' '}
+          <button
+            type="button"
+            className={styles.quiet}
+            onClick={() => {
+              photos.bringBack(gone);
+              setGone(null);
+            }}
+          >
+            Bring it back
+          </button>
+        </p>
+      )}
+      {photos.trouble !== null && <p role="alert">{photos.trouble}</p>}
+    </div>
+  );
+}
