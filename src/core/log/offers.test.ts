@@ -26,6 +26,9 @@ describe('what was measured of a part, in other builds', () => {
       ['block', 1.1, 0.05],
     ]);
     expect(told.every((t) => t.build === desk.name && t.readings === 4)).toBe(true);
+    // A block that resists half as much again sits badly here: no other machine is offered that.
+    const bad = going({ ...MEASURED, blocks: { 'processor-block': 1.5 } });
+    expect(measuredParts(bad).some((t) => t.kind === 'block')).toBe(false);
     expect(measuredParts(desk)).toEqual([]);
     expect(measuredParts(going({ ...MEASURED, elsewhere: 'Another' }))).toEqual([]);
   });

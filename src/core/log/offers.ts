@@ -1,5 +1,5 @@
 import type { ComponentId, Design, Measured } from '../design';
-import { valueIn, type FactorKind } from './calibrate';
+import { PRIOR, valueIn, type FactorKind } from './calibrate';
 
 /** What readings of one machine told of a part, good for other machines with the same part. */
 export interface MeasuredPart {
@@ -29,6 +29,9 @@ export interface Offer {
   readonly on: string;
 }
 
+/** Parts differ from their papers by no more than this, in what is usual. */
+const FAULT_DEVIATIONS = 2.5;
+
 /** What the readings of a build told of its parts; nothing where it goes by another's. */
 export function measuredParts(design: Design): readonly MeasuredPart[] {
   const { measured } = design.choices.work ?? {};
@@ -38,6 +41,8 @@ export function measuredParts(design: Design): readonly MeasuredPart[] {
     const spread = spreads[id];
     if (spread === undefined) return [];
     const factor = valueIn(measured, kind, component);
+    // So far off, it is this machine that is at fault, not the part.
+    if (Math.abs(factor - 1) > FAULT_DEVIATIONS * PRIOR[kind]) return [];
     return parts.map((p) => ({
       kind,
       part: p.id,

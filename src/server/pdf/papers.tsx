@@ -1,7 +1,7 @@
 import { airTestReport, assemblySteps, CAUTIONS, quoteOf } from '@/core/assembly';
 import { type analyse } from '@/core/analysis';
-import type { Design, Order } from '@/core/design';
-import { calibrate, QUANTITY_UNIT, quantityName, ranOn, serviceDue } from '@/core/log';
+import { factorsOf, type Design, type Order } from '@/core/design';
+import { QUANTITY_UNIT, quantityName, ranOn, residualsOf, serviceDue } from '@/core/log';
 import { formatFlow, formatKelvin, formatMoney, formatNumber } from '@/core/units';
 import { PdfSheet, PdfTable } from './parts';
 
@@ -175,18 +175,12 @@ export function HandoverDocument({
 /** Every figure that was read, beside what was worked out for its state. */
 function MeasuredTable({ design }: { readonly design: Design }) {
   const readings = design.choices.work?.readings ?? [];
-  let rows: readonly (readonly string[])[] = [];
-  if (readings.length > 0)
-    try {
-      rows = calibrate(design, readings).before.map((r) => [
-        readings[r.reading]?.on.slice(0, 16).replace('T', ' ') ?? '',
-        `${quantityName(design, r)}, ${QUANTITY_UNIT[r.kind]}`,
-        formatNumber(r.measured, { decimals: 2 }),
-        formatNumber(r.predicted, { decimals: 2 }),
-      ]);
-    } catch (error) {
-      if (!(error instanceof RangeError)) throw error;
-    }
+  const rows = residualsOf(design, readings, factorsOf(design)).map((r) => [
+    readings[r.reading]?.on.slice(0, 16).replace('T', ' ') ?? '',
+    `${quantityName(design, r)}, ${QUANTITY_UNIT[r.kind]}`,
+    formatNumber(r.measured, { decimals: 2 }),
+    formatNumber(r.predicted, { decimals: 2 }),
+  ]);
   return (
     <PdfTable
       title="Measured"

@@ -35,4 +35,5 @@ export {
   useWhatFits,
 } from './useJobs';
 export { isMachine, isSettled, meanOf, useDevices, type Devices } from './useDevices';
+export { followToStage, stageAddress } from './goToStage';
 export { useMeasuredElsewhere } from './useMeasuredElsewhere';

@@ -46,7 +46,7 @@ function MeasuredElsewhere() {
 /** "Fern 360 passes 0.93 ± 0.05 of its heat". */
 function offerText(design: Design, { kind, component, name, factor, spread }: Offer): string {
   const times = `${formatNumber(factor, { decimals: 2 })} ± ${formatNumber(1.96 * spread, { decimals: 2 })}`;
-  if (kind === 'radiators') return `${name} passes ${times} of its heat`;
+  if (kind === 'radiators') return `radiators pass ${times} of their heat (${name})`;
   if (kind === 'leakage') return `${name} leaks ${times} of its usual air`;
   return `${component === null ? name : componentName(design, component)} resists ${times} of what is printed`;
 }

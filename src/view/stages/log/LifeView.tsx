@@ -10,10 +10,16 @@ import {
 } from 'recharts';
 import { dismantling } from '@/core/assembly';
 import { quantityName, serviceDue, type DueJob, type Trend } from '@/core/log';
-import { formatNumber, plural } from '@/core/units';
+import { formatNumber, formatWatts, plural } from '@/core/units';
 import { serviceToIcs } from '@/format';
 import { Progress } from '@/view/shared';
-import { downloadService, useEditor, useTrends } from '@/view/workspace';
+import {
+  downloadService,
+  followToStage,
+  stageAddress,
+  useEditor,
+  useTrends,
+} from '@/view/workspace';
 import { useSteps } from '../assembly/useSteps';
 import styles from './LogStage.module.css';
 
@@ -48,6 +54,7 @@ export function LifeView({ ran }: { readonly ran: string | null }) {
           </div>
         </>
       )}
+      <Upgrades />
       <details className={styles.more}>
         <summary>Taken apart for service, warranty or sale</summary>
         <ol className={styles.undo}>
@@ -63,6 +70,50 @@ export function LifeView({ ran }: { readonly ran: string | null }) {
     </div>
   );
 }
+
+/** Where what an upgrade would bring is worked out, and how much heat the loops can still take. */
+function Upgrades() {
+  const measured = useEditor((s) => s.design.choices.work?.measured);
+  const { carries } = useEditor((s) => s.analysis.reports.sizing);
+  const { limits } = useEditor((s) => s.design.brief);
+  const id = useEditor((s) => s.id);
+  const by = measured
+    ? 'Worked out with what was measured of this machine'
+    : 'Worked out as printed, until readings correct it';
+  // What heats them now is the heat they carry over its share.
+  const more_W = carries && carries.ofNow > 0 ? carries.heat_W * (1 - 1 / carries.ofNow) : 0;
+  return (
+    <section>
+      <h2>What an upgrade would bring</h2>
+      <p>
+        {carries
+          ? `${by}, the loops carry ${formatWatts(carries.heat_W)} within ${formatNumber(limits.deltaT_K)} K and ${formatNumber(limits.noise_dBA)} dBA: ${
+              more_W >= 0
+                ? `${formatWatts(more_W)} are left for a warmer card or processor.`
+                : `${formatWatts(-more_W)} less than what heats them now.`
+            }`
+          : `${by}: no fan speed keeps the brief's noise, so no heat is left.`}
+      </p>
+      <p className={styles.inline}>
+        {UPGRADES.map(([stage, words]) => (
+          <a
+            key={stage}
+            href={stageAddress(id, stage)}
+            onClick={(e) => followToStage(e, id, stage)}
+          >
+            {words}
+          </a>
+        ))}
+      </p>
+    </section>
+  );
+}
+
+const UPGRADES = [
+  ['heat', 'Another card or processor'],
+  ['cooling', 'More radiator, other fans'],
+  ['flow', 'Another pump'],
+] as const;
 
 function Service({ due }: { readonly due: readonly DueJob[] }) {
   const name = useEditor((s) => s.design.name);

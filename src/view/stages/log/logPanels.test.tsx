@@ -117,3 +117,33 @@ describe('log', () => {
     expect(work().client?.rate_cents).toBe(5000);
   });
 });
+
+describe('years and service', () => {
+  test('what the loops can still take, as measured once it was, with where upgrades are tried', () => {
+    const heatOf = () => {
+      fireEvent.click(screen.getByRole('radio', { name: 'years and service' }));
+      const heading = screen.getByRole('heading', { name: 'What an upgrade would bring' });
+      const text = heading.parentElement?.textContent ?? '';
+      return { text, W: Number(/the loops carry (\d+) W/.exec(text)?.[1]) };
+    };
+    const { unmount } = show(desk, <LogStage />) as unknown as { unmount(): void };
+    const printed = heatOf();
+    expect(printed.text).toContain('as printed');
+    unmount();
+    const measured = {
+      on: ON,
+      readings: 4,
+      radiators: 0.8,
+      losses: 1,
+      blocks: {},
+      spreads: { radiators: 0.03 },
+    };
+    show(after(READ, { do: 'work.measured', measured }), <LogStage />);
+    const real = heatOf();
+    expect(real.text).toContain('what was measured of this machine');
+    expect(real.W).toBeLessThan(0.9 * printed.W);
+    expect(screen.getByRole('link', { name: 'Another pump' }).getAttribute('href')).toMatch(
+      /\/flow$/,
+    );
+  });
+});
