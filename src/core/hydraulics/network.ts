@@ -67,16 +67,21 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
   const { drops, conductances } = table;
   const n = free.length;
   const system = systemOf(chained.topology);
-  const from = Int32Array.from(chains, (c) => c.from),
-    to = Int32Array.from(chains, (c) => c.to);
-  const slots = chains.map((c) => ({
-    from: c.from >= 0 ? system.diagonal(c.from) : -1,
-    to: c.to >= 0 ? system.diagonal(c.to) : -1,
-    pair: c.from >= 0 && c.to >= 0 && c.from !== c.to ? system.pair(c.from, c.to) : -1,
-  }));
-  const values = new Float64Array(system.size),
-    pressures = new Float64Array(n),
-    mass = new Float64Array(n);
+  // Held ends share one place past the free nodes, whose pressure stays 0, and what has no place in
+  // the equations one past theirs: plain loops without a branch.
+  const place = (end: number): number => (end < 0 ? n : end);
+  const from = Int32Array.from(chains, (c) => place(c.from)),
+    to = Int32Array.from(chains, (c) => place(c.to));
+  const diagonal = (end: number): number => (end < 0 ? system.size : system.diagonal(end));
+  const atFrom = Int32Array.from(chains, (c) => diagonal(c.from)),
+    atTo = Int32Array.from(chains, (c) => diagonal(c.to)),
+    atPair = Int32Array.from(chains, (c) =>
+      c.from >= 0 && c.to >= 0 && c.from !== c.to ? system.pair(c.from, c.to) : system.size,
+    );
+  const values = new Float64Array(system.size + 1),
+    heads = new Float64Array(n + 1),
+    pressures = heads.subarray(0, n),
+    mass = new Float64Array(n + 1);
   const flows = new Float64Array(chains.length),
     moves = new Float64Array(chains.length);
   const tees = teesOf(network, chains, table);
@@ -86,44 +91,57 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
       for (let t = 0; t < tees.length; t += 1) (tees[t] as TeeState).split(flows);
     table.evaluate(flows, other, friction);
   };
-  const fall = (k: number): number => {
-    const i = from[k] as number,
-      j = to[k] as number;
-    return (i < 0 ? 0 : (pressures[i] as number)) - (j < 0 ? 0 : (pressures[j] as number));
-  };
+  const fall = (k: number): number =>
+    (heads[from[k] as number] as number) - (heads[to[k] as number] as number);
   /** What Newton would still move each chain's flow by, and the largest of them, L/min. */
   const lookAtMoves = (): number => {
+    const p = heads,
+      i = from,
+      j = to,
+      drop = drops,
+      conductance = conductances,
+      out = moves;
     let most = 0;
-    for (let k = 0; k < moves.length; k += 1) {
-      const by = (fall(k) - (drops[k] as number)) * (conductances[k] as number),
-        size = Math.abs(by);
-      moves[k] = by;
+    for (let k = 0; k < out.length; k += 1) {
+      const fallen = (p[i[k] as number] as number) - (p[j[k] as number] as number);
+      const by = (fallen - (drop[k] as number)) * (conductance[k] as number),
+        size = by < 0 ? -by : by;
+      out[k] = by;
       if (!(size <= most)) most = size;
     }
     return most;
   };
   const step = (): boolean => {
     if (n === 0) return true;
-    for (let i = 0; i < values.length; i += 1) values[i] = 0;
-    for (let i = 0; i < n; i += 1) pressures[i] = 0;
-    for (let k = 0; k < chains.length; k += 1) {
-      const i = from[k] as number,
-        j = to[k] as number;
+    const v = values,
+      p = heads,
+      q = flows,
+      drop = drops,
+      slope = conductances,
+      froms = from,
+      tos = to,
+      ii = atFrom,
+      jj = atTo,
+      ij = atPair;
+    v.fill(0);
+    p.fill(0);
+    for (let k = 0; k < q.length; k += 1) {
+      const i = froms[k] as number,
+        j = tos[k] as number;
       if (i === j) continue;
-      const conductance = conductances[k] as number;
-      const intercept = (flows[k] as number) - (drops[k] as number) * conductance;
-      const slot = slots[k] as (typeof slots)[number];
-      if (i >= 0) {
-        values[slot.from] = (values[slot.from] as number) + conductance;
-        pressures[i] = (pressures[i] as number) - intercept;
-      }
-      if (j >= 0) {
-        values[slot.to] = (values[slot.to] as number) + conductance;
-        pressures[j] = (pressures[j] as number) + intercept;
-      }
-      if (slot.pair >= 0) values[slot.pair] = (values[slot.pair] as number) - conductance;
+      const c = slope[k] as number,
+        intercept = (q[k] as number) - (drop[k] as number) * c,
+        iSlot = ii[k] as number,
+        jSlot = jj[k] as number,
+        pair = ij[k] as number;
+      v[iSlot] = (v[iSlot] as number) + c;
+      v[jSlot] = (v[jSlot] as number) + c;
+      v[pair] = (v[pair] as number) - c;
+      p[i] = (p[i] as number) - intercept;
+      p[j] = (p[j] as number) + intercept;
     }
-    return system.solve(values, pressures);
+    heads[n] = 0;
+    return system.solve(values, heads);
   };
 
   /**
@@ -151,7 +169,8 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
           return { status: 'solved', iterations: i + 1 };
       }
       evaluate(other, friction);
-      if (damping === 1 && lookAtMoves() < tolerance)
+      // Far off, no look can find the flows settled; the first may, where all is linear.
+      if (damping === 1 && (i === 0 || move < SURE_LMIN) && lookAtMoves() < tolerance)
         return { status: 'solved', iterations: i + 1 };
       before = move;
     }
@@ -189,8 +208,8 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
       const i = from[k] as number,
         j = to[k] as number,
         q = flows[k] as number;
-      if (i >= 0) mass[i] = (mass[i] as number) - q;
-      if (j >= 0) mass[j] = (mass[j] as number) + q;
+      mass[i] = (mass[i] as number) - q;
+      mass[j] = (mass[j] as number) + q;
       energy_kPa = Math.max(energy_kPa, Math.abs(fall(k) - (drops[k] as number)));
     }
     for (let i = 0; i < n; i += 1) mass_Lmin = Math.max(mass_Lmin, Math.abs(mass[i] as number));

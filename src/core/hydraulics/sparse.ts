@@ -53,17 +53,23 @@ export function sparseSystem(
     diagonal: (i) => place[i] as number,
     pair: (i, j) => at(place[i] as number, place[j] as number),
     solve: (values, right) => {
+      for (let p = 0; p < n; p += 1) work[p] = right[order[p] as number] as number;
       let u = 0;
       for (let p = 0; p < n; p += 1) {
         const pivot = values[p] as number;
         if (!(pivot > 0)) return false;
+        const inverse = 1 / pivot,
+          known = work[p] as number;
+        // From here on the diagonal holds the solution's share of its own row.
+        values[p] = known * inverse;
         const from = starts[p] as number,
           to = starts[p + 1] as number;
         for (let x = from; x < to; x += 1) {
           const v = values[n + x] as number,
-            factor = v / pivot,
+            factor = v * inverse,
             row = rows[x] as number;
           values[row] = (values[row] as number) - factor * v;
+          work[row] = (work[row] as number) - factor * known;
           for (let y = x + 1; y < to; y += 1, u += 1) {
             const t = targets[u] as number;
             values[t] = (values[t] as number) - factor * (values[n + y] as number);
@@ -71,18 +77,13 @@ export function sparseSystem(
           values[n + x] = factor;
         }
       }
-      for (let p = 0; p < n; p += 1) work[p] = right[order[p] as number] as number;
-      for (let p = 0; p < n; p += 1)
-        for (let x = starts[p] as number; x < (starts[p + 1] as number); x += 1)
-          work[rows[x] as number] =
-            (work[rows[x] as number] as number) - (values[n + x] as number) * (work[p] as number);
       for (let p = n - 1; p >= 0; p -= 1) {
-        let v = (work[p] as number) / (values[p] as number);
+        let v = values[p] as number;
         for (let x = starts[p] as number; x < (starts[p + 1] as number); x += 1)
           v -= (values[n + x] as number) * (work[rows[x] as number] as number);
         work[p] = v;
+        right[order[p] as number] = v;
       }
-      for (let p = 0; p < n; p += 1) right[order[p] as number] = work[p] as number;
       return true;
     },
   };
