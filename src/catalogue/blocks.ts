@@ -1,4 +1,10 @@
-import type { BlockPart, BlockTarget, LossPoint, WettedSurface } from '@/core/components';
+import type {
+  BlockFits,
+  BlockPart,
+  BlockTarget,
+  LossPoint,
+  WettedSurface,
+} from '@/core/components';
 import type { Vec } from '@/core/geometry';
 import { port, sealed } from './shapes';
 
@@ -15,6 +21,7 @@ interface Figures {
   readonly maker: string;
   readonly price: number;
   readonly cools: readonly BlockTarget[];
+  readonly fits: BlockFits;
   readonly size: Vec;
   readonly drop4_kPa: number;
   readonly r4_KW: number;
@@ -104,6 +111,7 @@ function block(f: Figures): BlockPart {
     tolerance_mm: 0.3,
     size: f.size,
     cools: f.cools,
+    fits: f.fits,
     ...(onCard
       ? {
           boxes: [
@@ -126,6 +134,10 @@ function block(f: Figures): BlockPart {
   };
 }
 
+const NARROW = { pattern: '75 × 75 M4' },
+  WIDE = { pattern: '118 × 92 M4' },
+  BOTH: BlockFits = { patterns: [NARROW, WIDE] };
+
 export const BLOCKS: readonly BlockPart[] = [
   block({
     id: 'blk-hearth-cpu',
@@ -133,6 +145,7 @@ export const BLOCKS: readonly BlockPart[] = [
     maker: HEARTH,
     price: 6900,
     cools: ['processor'],
+    fits: BOTH,
     size: [56, 58, 24],
     drop4_kPa: 8.4,
     r4_KW: 0.041,
@@ -146,6 +159,7 @@ export const BLOCKS: readonly BlockPart[] = [
     maker: HEARTH,
     price: 6200,
     cools: ['processor'],
+    fits: BOTH,
     size: [56, 58, 24],
     drop4_kPa: 8.4,
     r4_KW: 0.041,
@@ -159,6 +173,7 @@ export const BLOCKS: readonly BlockPart[] = [
     maker: QUILL,
     price: 5400,
     cools: ['processor'],
+    fits: { patterns: [NARROW, { ...WIDE, bracket: 'Quill Wide bracket' }] },
     size: [56, 56, 22],
     drop4_kPa: 4.9,
     r4_KW: 0.049,
@@ -171,6 +186,7 @@ export const BLOCKS: readonly BlockPart[] = [
     maker: QUILL,
     price: 5900,
     cools: ['processor'],
+    fits: { patterns: [NARROW] },
     size: [56, 56, 17],
     drop4_kPa: 7.2,
     r4_KW: 0.052,
@@ -183,6 +199,7 @@ export const BLOCKS: readonly BlockPart[] = [
     maker: HEARTH,
     price: 12900,
     cools: ['card'],
+    fits: { cards: ['K-long'] },
     size: [250, 22, 118],
     drop4_kPa: 6.1,
     r4_KW: 0.022,
@@ -197,6 +214,7 @@ export const BLOCKS: readonly BlockPart[] = [
     maker: HEARTH,
     price: 11400,
     cools: ['card'],
+    fits: { cards: ['K-long'] },
     size: [250, 22, 118],
     drop4_kPa: 6.1,
     r4_KW: 0.022,
@@ -211,6 +229,7 @@ export const BLOCKS: readonly BlockPart[] = [
     maker: QUILL,
     price: 10200,
     cools: ['card'],
+    fits: { cards: ['K-short'] },
     size: [170, 20, 98],
     drop4_kPa: 5.2,
     r4_KW: 0.027,
@@ -224,6 +243,7 @@ export const BLOCKS: readonly BlockPart[] = [
     maker: HEARTH,
     price: 14500,
     cools: ['processor', 'board'],
+    fits: { ...BOTH, boards: ['B-standard', 'B-18'] },
     size: [84, 96, 26],
     drop4_kPa: 10.5,
     r4_KW: 0.043,
@@ -238,6 +258,7 @@ export const BLOCKS: readonly BlockPart[] = [
     maker: QUILL,
     price: 4900,
     cools: ['memory'],
+    fits: { sticks: [{ count: 2, pitch_mm: 9 }] },
     size: [24, 133, 14],
     drop4_kPa: 3.4,
     r4_KW: 0.16,
@@ -251,6 +272,7 @@ export const BLOCKS: readonly BlockPart[] = [
     maker: HEARTH,
     price: 6400,
     cools: ['memory'],
+    fits: { sticks: [{ count: 4, pitch_mm: 9 }] },
     size: [42, 133, 15],
     drop4_kPa: 4.2,
     r4_KW: 0.12,

@@ -7,15 +7,21 @@ const LANT = 'Lantern Silicon',
   STACK = 'Stackyard',
   HUM = 'Humlow Power';
 
+/** Hole patterns round a processor, and layouts of cards and boards: invented. */
+const NARROW = '75 × 75 M4',
+  WIDE = '118 × 92 M4';
+
 const processor = (
   id: string,
   name: string,
   price: number,
   draw: number,
   interface_KW: number,
+  pattern = NARROW,
   limit = 95,
 ): ProcessorPart => ({
   kind: 'processor',
+  pattern,
   id,
   name,
   maker: LANT,
@@ -45,6 +51,7 @@ const card = (
   bare: number,
 ): CardPart => ({
   kind: 'card',
+  layout: size[0] < 200 ? 'K-short' : 'K-long',
   id,
   name,
   maker: KITE,
@@ -70,6 +77,8 @@ interface BoardFigures {
   readonly name: string;
   readonly price: number;
   readonly standard: string;
+  readonly layout: string;
+  readonly pattern?: string;
   readonly x: number;
   readonly y: number;
   readonly slots: readonly number[];
@@ -97,6 +106,9 @@ function board(f: BoardFigures): BoardPart {
     price_minor: f.price,
     tolerance_mm: 0.3,
     standard: f.standard,
+    pattern: f.pattern ?? NARROW,
+    layout: f.layout,
+    memory: { slots: f.standard === 'mini ITX' ? 2 : 4, pitch_mm: 9 },
     size: [f.x, f.y, 2],
     boxes: [
       { name: f.name, min: [0, 0, 0], max: [f.x, f.y, 2] },
@@ -154,7 +166,7 @@ const memory = (
 export const PROCESSORS: readonly ProcessorPart[] = [
   processor('cpu-lantern-8', 'Lantern 8', 32900, 125, 0.24),
   processor('cpu-lantern-12', 'Lantern 12', 45900, 170, 0.22),
-  processor('cpu-lantern-24', 'Lantern 24', 89900, 280, 0.13),
+  processor('cpu-lantern-24', 'Lantern 24', 89900, 280, 0.13, WIDE),
   processor('cpu-lantern-6s', 'Lantern 6 S', 21900, 65, 0.36),
 ];
 export const CARDS: readonly CardPart[] = [
@@ -165,6 +177,7 @@ export const CARDS: readonly CardPart[] = [
 export const BOARDS: readonly BoardPart[] = [
   board({
     id: 'brd-barnacre-atx',
+    layout: 'B-standard',
     name: 'Barnacre Standard',
     price: 21900,
     standard: 'ATX',
@@ -177,6 +190,8 @@ export const BOARDS: readonly BoardPart[] = [
   }),
   board({
     id: 'brd-barnacre-atx-pro',
+    layout: 'B-18',
+    pattern: WIDE,
     name: 'Barnacre Standard, 18 phases',
     price: 34900,
     standard: 'ATX',
@@ -189,6 +204,7 @@ export const BOARDS: readonly BoardPart[] = [
   }),
   board({
     id: 'brd-barnacre-micro',
+    layout: 'B-micro',
     name: 'Barnacre Micro',
     price: 16900,
     standard: 'micro ATX',
@@ -201,6 +217,7 @@ export const BOARDS: readonly BoardPart[] = [
   }),
   board({
     id: 'brd-barnacre-mini',
+    layout: 'B-mini',
     name: 'Barnacre Mini',
     price: 18900,
     standard: 'mini ITX',

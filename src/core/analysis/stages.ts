@@ -1,3 +1,4 @@
+import { matchesOf } from '../matching';
 import type { Design } from '../design';
 import { verdictOf, type Finding, type Stage, type Verdict } from '../checks';
 import { worstRise } from '../thermal';
@@ -92,7 +93,8 @@ function caseState(design: Design, { clearance: fit }: Reports, found: Findings)
     if (blocked > 0) return `${plural(blocked, 'port')} blocked`;
     if (count('marginal') > 0) return `${count('marginal')} tight`;
     if (fit.unplaced.length > 0) return `${fit.unplaced.length} without a place`;
-    return unlessFound(found, 'all clear');
+    const unknown = matchesOf(design).filter((m) => m.verdict === 'unknown').length;
+    return unlessFound(found, unknown > 0 ? `${plural(unknown, 'fit')} not checked` : 'all clear');
   };
   return { verdict: verdictWhere(found, design.case !== null), result: words() };
 }

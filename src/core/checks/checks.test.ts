@@ -61,6 +61,15 @@ const slid: Design = {
   }),
   name: 'Routed',
 };
+/** The same card, as someone typed it who did not know its layout. */
+const untold: Design = {
+  ...desk,
+  components: desk.components.map((c) => {
+    if (c.part.kind !== 'card') return c;
+    const { layout: _layout, ...part } = c.part;
+    return { ...c, part };
+  }),
+};
 const found = (design: Design, code: string): PublishedFinding[] => {
   const routed = design.name === 'Routed' ? withRoutes(design) : design;
   return evaluate(routed, { fixes: true, offer: CATALOGUE }).findings.filter(
@@ -349,6 +358,15 @@ const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = 
     }),
     good: desk,
   },
+  'fit.pair': {
+    bad: edited(desk, {
+      do: 'component.replace',
+      component: 'card-block',
+      part: catalogued('block', 'blk-quill-card-s'),
+    }),
+    good: desk,
+  },
+  'fit.unknown': { bad: untold, good: desk },
   'fit.tight': { bad: box, good: tower },
   'fit.unplaced': {
     bad: edited(desk, { do: 'component.place', component: 'pump', placement: { on: 'unplaced' } }),

@@ -1,3 +1,4 @@
+import { hostsFor } from '../matching';
 import type { Design, Component, Placement } from '../design';
 import type { Mount, RadiatorPart } from '../components';
 
@@ -32,12 +33,17 @@ export function defaultPlacements(
           ? [{ label: 'In the upright slot', placement: { on: 'riser' } as const }]
           : []),
       ];
-    case 'block':
+    case 'block': {
+      // What it is made for comes first; what it is not made for is no place for it.
+      const made = hostsFor(design, part);
+      const verdictOf = (id: string) => made.find((m) => m.host.id === id)?.verdict;
+      const rank = (id: string): number => (verdictOf(id) === 'fits' ? 0 : 1);
       return others
         .filter(
           (o) =>
             (part.cools as readonly string[]).includes(o.part.kind) &&
             (part.cools[0] !== 'processor' || o.part.kind === 'processor') &&
+            verdictOf(o.id) !== 'misfits' &&
             !others.some(
               (b) =>
                 b.part.kind === 'block' &&
@@ -45,7 +51,9 @@ export function defaultPlacements(
                 b.placement.component === o.id,
             ),
         )
+        .sort((a, b) => rank(a.id) - rank(b.id))
         .map((o) => ({ label: `On ${o.name}`, placement: { on: 'component', component: o.id } }));
+    }
     case 'radiator':
       return (box?.mounts ?? [])
         .filter((m) => whyNotOn(m, part) === null)

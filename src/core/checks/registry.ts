@@ -21,6 +21,7 @@ import { fitFloating } from './fitFloating';
 import { fitHand } from './fitHand';
 import { fitHoles } from './fitHoles';
 import { fitMount } from './fitMount';
+import { fitPair, fitUnknown } from './fitPair';
 import { fitPort } from './fitPort';
 import { fitTight } from './fitTight';
 import { fitUnplaced } from './fitUnplaced';
@@ -83,8 +84,10 @@ export const SPATIAL_CHECKS: readonly SpatialCheck[] = [
   fitHand,
   fitHoles,
   fitMount,
+  fitPair,
   fitPort,
   fitTight,
+  fitUnknown,
   fitUnplaced,
   noDrain,
   notClosed,

@@ -27,6 +27,7 @@ export type {
   SupplyPart,
 } from './machine';
 export type {
+  BlockFits,
   BlockPart,
   BlockTarget,
   FanPart,

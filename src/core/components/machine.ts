@@ -34,10 +34,14 @@ export interface Heated {
 
 export interface ProcessorPart extends Bodied, Heated {
   readonly kind: 'processor';
+  /** Holes round its seat that a block is screwed to, as "75 × 75 M4". */
+  readonly pattern?: string;
 }
 
 export interface CardPart extends Bodied, Heated {
   readonly kind: 'card';
+  /** Where chips and screws are on it: covers are made for one layout. */
+  readonly layout?: string;
   /** Thickness without its air cooler, mm (the board and what stands on its back). */
   readonly bareThickness_mm: number;
   /** Its power plug with the bend of the cables, own axes. */
@@ -47,6 +51,12 @@ export interface CardPart extends Bodied, Heated {
 export interface BoardPart extends Bodied, Heated {
   readonly kind: 'board';
   readonly standard: string;
+  /** Holes round its processor's seat, as "75 × 75 M4". */
+  readonly pattern?: string;
+  /** Where chips and screws are on it: whole-board blocks are made for one layout. */
+  readonly layout?: string;
+  /** Slots for memory, and how far apart they are. */
+  readonly memory?: { readonly slots: number; readonly pitch_mm: number };
   /** Middle of the processor, own axes. */
   readonly processorAt: Vec;
   /** Middle of the regulator bank, own axes: where the board's blocks sit. */

@@ -114,10 +114,21 @@ export interface ReservoirPart extends Bodied, Wet {
 
 export type BlockTarget = 'processor' | 'card' | 'board' | 'memory';
 
+/** What a block can be mounted on; what is not named is not known. */
+export interface BlockFits {
+  /** Hole patterns round a processor, each with the bracket it needs where that is sold apart. */
+  readonly patterns?: readonly { readonly pattern: string; readonly bracket?: string }[];
+  /** Layouts of cards and of boards. */
+  readonly cards?: readonly string[];
+  readonly boards?: readonly string[];
+  readonly sticks?: readonly { readonly count: number; readonly pitch_mm: number }[];
+}
+
 export interface BlockPart extends Bodied, Wet {
   readonly kind: 'block';
   /** Kinds of part it cools: a monoblock cools the processor and the board's regulators. */
   readonly cools: readonly BlockTarget[];
+  readonly fits?: BlockFits;
   /** Measured K/W of the block alone over L/min. */
   readonly resistance: readonly (readonly [flow_Lmin: number, k_W: number])[];
   readonly resistanceSource?: string;

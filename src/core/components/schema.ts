@@ -249,11 +249,12 @@ const triple = Joi.array().ordered(
 );
 
 export const PART_SCHEMAS = {
-  processor: Joi.object({ kind: kind('processor'), ...bodied, ...heated }),
+  processor: Joi.object({ kind: kind('processor'), ...bodied, ...heated, pattern: text(40) }),
   card: Joi.object({
     kind: kind('card'),
     ...bodied,
     ...heated,
+    layout: text(40),
     bareThickness_mm: mm(1, 200).required(),
     powerPlug: Joi.object(boxKeys).optional(),
   }),
@@ -262,6 +263,12 @@ export const PART_SCHEMAS = {
     ...bodied,
     ...heated,
     standard: text(40).required(),
+    pattern: text(40),
+    layout: text(40),
+    memory: Joi.object({
+      slots: Joi.number().integer().min(0).max(16).required(),
+      pitch_mm: mm(1, 60).required(),
+    }),
     processorAt: vec().required(),
     regulatorsAt: vec().required(),
     memoryAt: vec().required(),
@@ -414,6 +421,21 @@ export const PART_SCHEMAS = {
       .min(1)
       .max(4)
       .required(),
+    fits: Joi.object({
+      patterns: Joi.array()
+        .items(Joi.object({ pattern: text(40).required(), bracket: text(60) }))
+        .max(24),
+      cards: Joi.array().items(text(40)).max(60),
+      boards: Joi.array().items(text(40)).max(60),
+      sticks: Joi.array()
+        .items(
+          Joi.object({
+            count: Joi.number().integer().min(1).max(16).required(),
+            pitch_mm: mm(1, 60).required(),
+          }),
+        )
+        .max(8),
+    }),
     resistance: Joi.array().items(point(60, 0.0001)).min(1).max(40).required(),
     resistanceSource: text(200).optional(),
     minFlow_Lmin: Joi.number().min(0).max(20).required(),

@@ -4,6 +4,7 @@ import Drawer from '@mui/material/Drawer';
 import { CATALOGUE } from '@/catalogue';
 import { freeId } from '@/core/design';
 import { isComponentPart, PART_KINDS, type ComponentPart, type PartKind } from '@/core/components';
+import { hostsFor } from '@/core/matching';
 import { formatMoney } from '@/core/units';
 import { defaultPlacements } from '@/core/checks';
 import { useOffer } from '@/view/shared';
@@ -135,6 +136,13 @@ const PartRow = memo(function PartRow({ part }: { readonly part: ComponentPart }
       defaultPlacements(design, { id: '', part }).length === 0,
     [design, part],
   );
+  const misfit = useMemo(() => {
+    if (part.kind !== 'block') return null;
+    const [best] = hostsFor(design, part);
+    return best?.verdict === 'misfits'
+      ? `does not fit ${best.host.name}: made for ${best.made.join(' or ')} (${best.of}), not ${best.has}`
+      : null;
+  }, [design, part]);
   const there = design.components.filter((i) => i.part.id === part.id).length;
   const add = (): void => {
     const id = freeId(
@@ -166,6 +174,7 @@ const PartRow = memo(function PartRow({ part }: { readonly part: ComponentPart }
       <span className={styles.figures}>
         {partFigures(part)}
         {homeless ? <em>; no free place for it in this case</em> : null}
+        {misfit !== null && <em>; {misfit}</em>}
       </span>
     </button>
   );

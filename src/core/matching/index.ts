@@ -1,0 +1,2 @@
+export { hostsFor, matchesOf, type Match, type MatchKind } from './matches';
+export { blockOn, fitOf, type Fit } from './fit';
