@@ -8,7 +8,7 @@ const HURDLE = 'Hurdlemere Cases',
   SLATE = 'Slatebeck';
 
 type Row = Mount['fans'][number];
-const row = (size_mm: 120 | 140, count: number): Row => ({ size_mm, count });
+const row = (size_mm: number, count: number): Row => ({ size_mm, count });
 
 /**
  * Rails of an upright case: right-handed (along × across = inward), start at the lower or rear end.
@@ -58,7 +58,7 @@ const top = (
   published_mm: published,
   filterLoss_Pa: 1,
 });
-const rear = (y: number, z: number, size: 120 | 140): Mount => ({
+const rear = (y: number, z: number, size: number, others: readonly Row[] = []): Mount => ({
   id: 'rear',
   name: 'Rear mount',
   face: 'rear',
@@ -67,7 +67,7 @@ const rear = (y: number, z: number, size: 120 | 140): Mount => ({
   across: [0, 0, 1],
   inward: [1, 0, 0],
   length_mm: size + 10,
-  fans: [row(size, 1)],
+  fans: [row(size, 1), ...others],
   holeGap_mm: 15,
   published_mm: 60,
   filterLoss_Pa: 1,
@@ -255,7 +255,7 @@ export const CASES: readonly CasePart[] = [
     mounts: [
       front(380, 5, 105, 300, [row(120, 2), row(140, 2)], 55),
       top(20, 320, 128, 320, [row(120, 2), row(140, 2)], 55),
-      rear(190, 128, 120),
+      rear(190, 128, 120, [row(92, 1), row(80, 1)]),
     ],
     air: vents(90, 50, ['Mesh in the floor', 160, 0.4]),
     boardAt: [8, 60, 8],
@@ -300,7 +300,7 @@ export const CASES: readonly CasePart[] = [
   }),
   box('case-barn-96', 'Longbarn 96', SLATE, 29900, [640, 600, 250], {
     mounts: [
-      front(640, 60, 125, 530, [row(120, 4), row(140, 3)], 90),
+      front(640, 60, 125, 530, [row(120, 4), row(140, 3), row(180, 2), row(200, 2)], 90),
       top(40, 600, 165, 560, [row(120, 4), row(140, 3)], 90),
       rear(400, 150, 140),
       bottom(190, 125, 440, [row(120, 3), row(140, 3)], 90),
@@ -433,7 +433,7 @@ export const CASES: readonly CasePart[] = [
   }),
   box('case-workshop-120', 'Threshing Floor 120', HURDLE, 39900, [720, 640, 260], {
     mounts: [
-      front(720, 40, 130, 580, [row(120, 4), row(140, 4)], 110),
+      front(720, 40, 130, 580, [row(120, 4), row(140, 4), row(180, 3), row(200, 2)], 110),
       top(40, 640, 170, 640, [row(120, 5), row(140, 4)], 110),
       rear(430, 155, 140),
       bottom(210, 130, 480, [row(120, 3), row(140, 3)], 110),

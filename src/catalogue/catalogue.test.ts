@@ -100,7 +100,7 @@ describe('the catalogue', () => {
 
   test('radiators span what builders choose between', () => {
     const all = of('radiator');
-    expect(new Set(all.map((r) => r.section_mm))).toEqual(new Set([120, 140]));
+    expect(new Set(all.map((r) => r.section_mm))).toEqual(new Set([80, 120, 140, 180]));
     expect(Math.min(...all.map((r) => r.size[2]))).toBe(27);
     expect(Math.max(...all.map((r) => r.size[2]))).toBe(60);
     expect(Math.min(...all.map((r) => r.core.fpi))).toBe(10);

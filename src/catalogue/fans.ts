@@ -6,7 +6,7 @@ const fan = (
   name: string,
   maker: string,
   price: number,
-  section: 120 | 140,
+  section: number,
   thick: number,
   rpm: number,
   min: number,
@@ -34,6 +34,10 @@ const WREN = 'Wrenfold',
   GUST = 'Gustwick';
 
 export const FANS: readonly FanPart[] = [
+  fan('fan-wren-80-2200', 'Wren 80, 2,200 rpm', WREN, 1100, 80, 25, 2200, 600, 42, 14, 24, 1),
+  fan('fan-wren-92-1900', 'Wren 92, 1,900 rpm', WREN, 1200, 92, 25, 1900, 500, 56, 13, 23, 1.1),
+  fan('fan-gust-180-1100', 'Gust 180, 1,100 rpm', GUST, 2900, 180, 32, 1100, 300, 205, 13, 29, 3.4),
+  fan('fan-gust-200-900', 'Gust 200, 900 rpm', GUST, 2900, 200, 30, 900, 250, 215, 8.5, 26, 2.6),
   fan('fan-wren-120-1200', 'Wren 120, 1,200 rpm', WREN, 1400, 120, 25, 1200, 300, 78, 9.2, 19, 0.9),
   fan(
     'fan-wren-120-1500',

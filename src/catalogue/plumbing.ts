@@ -45,9 +45,11 @@ const tube = (
 export const TUBES: readonly TubePart[] = [
   tube('tube-soft-13-10', 'Soft tube 13/10, clear', 390, 'soft PVC', 13, 10, 38),
   tube('tube-soft-16-10', 'Soft tube 16/10, clear', 490, 'soft PVC', 16, 10, 45),
+  tube('tube-soft-19-13', 'Soft tube 19/13, clear', 690, 'soft PVC', 19, 13, 60),
   tube('tube-epdm-16-10', 'Rubber tube 16/10, black', 690, 'EPDM rubber', 16, 10, 50),
   tube('tube-epdm-13-10', 'Rubber tube 13/10, black', 590, 'EPDM rubber', 13, 10, 42),
   tube('tube-copper-12-10', 'Copper stick 12/10, 1 m', 990, 'copper', 12, 10, 36, 1000),
+  tube('tube-petg-12-8', 'PETG stick 12/8, 1 m', 490, 'PETG', 12, 8, 22, 1000),
   tube('tube-petg-14-10', 'PETG stick 14/10, 1 m', 590, 'PETG', 14, 10, 25, 1000),
   tube('tube-petg-16-12', 'PETG stick 16/12, 1 m', 690, 'PETG', 16, 12, 30, 1000),
   tube('tube-acrylic-14-10', 'Acrylic stick 14/10, 0.5 m', 450, 'acrylic', 14, 10, 25, 500),

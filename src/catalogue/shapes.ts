@@ -43,7 +43,7 @@ export interface RadiatorFigures {
   readonly name: string;
   readonly maker: string;
   readonly price: number;
-  readonly section: 120 | 140;
+  readonly section: number;
   readonly sections: number;
   readonly thick: number;
   readonly fpi: number;

@@ -1,3 +1,4 @@
+import { BOARD_STANDARDS } from '../components';
 import { findComponent, type Component, type ComponentId } from '../design';
 import type { Box } from '../geometry';
 import { union } from '../geometry';
@@ -26,7 +27,7 @@ export const DRIVER_MM = 5,
   NUT_MM = 9,
   PLUG_MM = 10;
 /**
- * Where screws are: of a board so far in from its edges, of a card's bracket at its rear, of a block
+ * Where screws are: of a board of no known standard so far in from its edges, of a card's bracket at its rear, of a block
  * at the corners of its body; where a card's plug is: so far from its front end (common practice, no
  * source: parts differ).
  */
@@ -77,7 +78,7 @@ function spotsOf({ design, placed }: System, unit: Unit): readonly Spot[] {
   if (!root || !first) return [];
   switch (root.part.kind) {
     case 'board':
-      return boardScrews(union(solids.map((s) => s.box)), first.box.max[OPEN]);
+      return boardScrews(root.part.standard, first.box, union(solids.map((s) => s.box)));
     case 'card':
       return cardSpots(root, union(solids.map((s) => s.box)));
     case 'block':
@@ -88,8 +89,25 @@ function spotsOf({ design, placed }: System, unit: Unit): readonly Spot[] {
   }
 }
 
-/** Corners of a board, and the middles of its edges where it is large. */
-function boardScrews({ min, max }: Box, top_mm: number): readonly Spot[] {
+/** Stand-offs of its standard; without one, corners of a board and the middles of long edges. */
+function boardScrews(standard: string, sheet: Box, whole: Box): readonly Spot[] {
+  const top_mm = sheet.max[OPEN];
+  const known = BOARD_STANDARDS.find((s) => s.name === standard);
+  if (!known) return usualScrews(whole, top_mm);
+  const { x_mm, y_mm, holes } = known;
+  return holes.map(([x, y]): Spot => ({
+    kind: 'driver',
+    name: `the screw ${placeWords(third(x / x_mm, ['rear', 'middle', 'front']), third(y / y_mm, ['bottom', 'middle', 'top']))}`,
+    at: [sheet.min[0] + x, sheet.min[1] + y],
+    from_mm: top_mm,
+    half_mm: DRIVER_MM,
+  }));
+}
+
+const third = (share: number, words: readonly [string, string, string]): string =>
+  words[Math.min(2, Math.floor(3 * share))] as string;
+
+function usualScrews({ min, max }: Box, top_mm: number): readonly Spot[] {
   const along = (axis: 0 | 1, words: readonly [string, string]): readonly [number, string][] => {
     const low = min[axis] + BOARD_INSET_MM,
       high = max[axis] - BOARD_INSET_MM;

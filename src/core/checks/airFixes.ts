@@ -42,7 +42,7 @@ const freeMounts = ({ case: shell, components }: Design): readonly Mount[] =>
 function withFan({ design, offer }: SpatialInputs, mount: Mount): readonly Fix[] {
   const sizes = mount.fans.map((f) => f.size_mm);
   const fits = (part: unknown): part is FanPart =>
-    (part as FanPart).kind === 'fan' && sizes.includes((part as FanPart).section_mm as 120 | 140);
+    (part as FanPart).kind === 'fan' && sizes.includes((part as FanPart).section_mm);
   const owned = design.components.map((c) => c.part).find(fits);
   const [cheapest] = offer.filter(fits).sort((a, b) => a.price_minor - b.price_minor);
   const part = owned ?? cheapest;

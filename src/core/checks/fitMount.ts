@@ -1,3 +1,4 @@
+import { missesHoles } from './places';
 import { formatMillimetres } from '../units';
 import type { Diagnostic } from './diagnostic';
 import type { SpatialCheck } from './inputs';
@@ -31,7 +32,7 @@ export const fitMount: SpatialCheck = {
           `${component.name} is too long for the ${mount.name.toLowerCase()}`,
           `It has ${part.sections} sections; the mount takes ${row.count}.`,
         );
-      if (part.section_mm === 140 && part.holeGap_mm !== mount.holeGap_mm)
+      if (missesHoles(mount, part))
         say(
           `Screw holes of ${component.name} miss the ${mount.name.toLowerCase()}`,
           `Neighbouring fans' holes lie ${part.holeGap_mm} mm apart on the radiator and ${mount.holeGap_mm} mm on the mount.`,

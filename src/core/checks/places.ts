@@ -175,6 +175,10 @@ function outsideRoom(design: Design, radiator: Component): number {
     : 0;
 }
 
+/** Neighbouring fans' holes differ between makers on all but 120 mm sections, and only matter there. */
+export const missesHoles = (mount: Mount, part: RadiatorPart): boolean =>
+  part.section_mm !== 120 && part.sections > 1 && mount.holeGap_mm !== part.holeGap_mm;
+
 /**
  * What keeps a radiator off a mount before anything is measured: holes, sections, length; null when
  * nothing does.
@@ -184,7 +188,7 @@ export function whyNotOn(mount: Mount, part: RadiatorPart): string | null {
   if (!row) return `no holes for ${part.section_mm} mm fans`;
   if (row.count < part.sections) return `room for ${row.count} of ${part.sections} sections`;
   if (mount.length_mm < part.size[0]) return `${mount.length_mm} mm of rail for ${part.size[0]} mm`;
-  return part.section_mm === 140 && mount.holeGap_mm !== part.holeGap_mm
+  return missesHoles(mount, part)
     ? `holes ${mount.holeGap_mm} mm apart, the radiator's ${part.holeGap_mm} mm`
     : null;
 }

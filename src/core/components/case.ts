@@ -16,7 +16,7 @@ export interface Mount {
   readonly inward: Vec;
   /** Length a radiator may take along the rail, mm. */
   readonly length_mm: number;
-  readonly fans: readonly { readonly size_mm: 120 | 140; readonly count: number }[];
+  readonly fans: readonly { readonly size_mm: number; readonly count: number }[];
   /** Screw pitch between neighbouring fans' holes, mm: 15 on 120, 15 or 20 on 140 sections. */
   readonly holeGap_mm: number;
   /** What the case's maker says may hang here, radiator and fans together, mm. */

@@ -54,6 +54,7 @@ export { PART_KINDS, isWet, isHeated, isComponentPart, drawingOf } from './kinds
 export {
   BOARD_STANDARDS,
   FAN_PITCH,
+  FAN_SIZES,
   THREADS,
   type BoardStandard,
   type ThreadSize,

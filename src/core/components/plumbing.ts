@@ -56,7 +56,8 @@ export interface RadiatorPart extends Bodied, Wet {
   readonly kind: 'radiator';
   readonly measured?: MeasuredRadiator;
   readonly rating?: RadiatorRating;
-  readonly section_mm: 120 | 140;
+  /** Side of a fan's frame, 40 to 230 mm. */
+  readonly section_mm: number;
   readonly sections: number;
   /** From the tank end without ports to the first fan's edge, mm. */
   readonly finStart_mm: number;
@@ -73,7 +74,8 @@ export type PowerPlug = 'four-pin' | 'three-pin' | 'supply';
 
 export interface FanPart extends Bodied {
   readonly kind: 'fan';
-  readonly section_mm: 120 | 140;
+  /** Side of a fan's frame, 40 to 230 mm. */
+  readonly section_mm: number;
   readonly minSpeed_rpm: number;
   readonly fullSpeed_rpm: number;
   readonly points: readonly FanPoint[];

@@ -145,7 +145,7 @@ const heated = {
     .required(),
 };
 const rpm = Joi.number().min(0).max(20000);
-const section = Joi.number().valid(120, 140);
+const section = Joi.number().min(40).max(230);
 const kind = (k: string): Joi.StringSchema => Joi.string().valid(k).required();
 const rising =
   (label: string): Joi.CustomValidator =>

@@ -48,12 +48,21 @@ export const BOARD_STANDARDS: readonly BoardStandard[] = [
 ];
 
 /**
- * Screw holes of neighbouring fan corners, by fan size, mm (ISO-less trade practice: 105 and 124.5
- * common, 154 on most 180 and 200 mm fans; no source).
+ * Screw holes of neighbouring fan corners, by fan size, mm (trade practice, no source: 32, 40, 50,
+ * 71.5, 82.5, 105 and 124.5 are common, 154 on most fans of 180 and 200 mm; the largest differ).
  */
 export const FAN_PITCH: readonly { readonly size_mm: number; readonly pitch_mm: number }[] = [
+  { size_mm: 40, pitch_mm: 32 },
+  { size_mm: 50, pitch_mm: 40 },
+  { size_mm: 60, pitch_mm: 50 },
+  { size_mm: 80, pitch_mm: 71.5 },
+  { size_mm: 92, pitch_mm: 82.5 },
   { size_mm: 120, pitch_mm: 105 },
   { size_mm: 140, pitch_mm: 124.5 },
   { size_mm: 180, pitch_mm: 153 },
   { size_mm: 200, pitch_mm: 154 },
+  { size_mm: 230, pitch_mm: 170 },
 ];
+
+/** Sizes of fans that are made, mm: the side of their frame. */
+export const FAN_SIZES: readonly number[] = FAN_PITCH.map((f) => f.size_mm);

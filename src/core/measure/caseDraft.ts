@@ -14,9 +14,8 @@ export interface MountDraft {
    */
   readonly middle_mm: number;
   readonly length_mm: number;
-  /** Rows of fans it takes; 0 for none. */
-  readonly fans120: number;
-  readonly fans140: number;
+  /** Rows of fans it takes, one or another. */
+  readonly fans: readonly { readonly size_mm: number; readonly count: number }[];
   readonly holeGap_mm: number;
   /** What the maker says may hang there. */
   readonly published_mm: number;
@@ -91,8 +90,10 @@ export const emptyDraft = (name: string): CaseDraft => ({
       start_mm: 10,
       middle_mm: 105,
       length_mm: 420,
-      fans120: 3,
-      fans140: 2,
+      fans: [
+        { size_mm: 120, count: 3 },
+        { size_mm: 140, count: 2 },
+      ],
       holeGap_mm: 15,
       published_mm: 60,
       outside_mm: 0,
@@ -170,10 +171,7 @@ export function caseFromDraft(draft: CaseDraft, id: string): CasePart {
       at: railStart(m, draft.interior),
       ...AXES[m.face],
       length_mm: m.length_mm,
-      fans: [
-        ...(m.fans120 > 0 ? [{ size_mm: 120 as const, count: m.fans120 }] : []),
-        ...(m.fans140 > 0 ? [{ size_mm: 140 as const, count: m.fans140 }] : []),
-      ],
+      fans: m.fans.filter((f) => f.count > 0),
       holeGap_mm: m.holeGap_mm,
       published_mm: m.published_mm,
       ...(m.outside_mm > 0 ? { outside_mm: m.outside_mm } : {}),
@@ -247,8 +245,7 @@ export function draftFromCase(part: CasePart): CaseDraft {
       start_mm: m.face === 'top' || m.face === 'bottom' ? m.at[0] : m.at[1],
       middle_mm: m.face === 'side' ? m.at[0] : m.at[2],
       length_mm: m.length_mm,
-      fans120: m.fans.find((f) => f.size_mm === 120)?.count ?? 0,
-      fans140: m.fans.find((f) => f.size_mm === 140)?.count ?? 0,
+      fans: m.fans,
       holeGap_mm: m.holeGap_mm,
       published_mm: m.published_mm,
       outside_mm: m.outside_mm ?? 0,

@@ -115,7 +115,24 @@ describe('what cannot be is told at its place', () => {
     ['boardAt.1', { ...base, interior: [450, 400, 210] as const }],
     ['name', { ...base, name: ' ' }],
     ['mounts.0.length_mm', { ...base, mounts: [{ ...mount, length_mm: 900 }] }],
-    ['mounts.0.fans120', { ...base, mounts: [{ ...mount, length_mm: 300, fans140: 0 }] }],
+    ['mounts.0.fans', { ...base, mounts: [{ ...mount, length_mm: 300 }] }],
+    ['mounts.0.fans', { ...base, mounts: [{ ...mount, fans: [] }] }],
+    ['mounts.0.fans', { ...base, mounts: [{ ...mount, fans: [{ size_mm: 300, count: 1 }] }] }],
+    [
+      'mounts.0.fans',
+      {
+        ...base,
+        mounts: [
+          {
+            ...mount,
+            fans: [
+              { size_mm: 80, count: 1 },
+              { size_mm: 80, count: 2 },
+            ],
+          },
+        ],
+      },
+    ],
     ['mounts.0.middle_mm', { ...base, mounts: [{ ...mount, middle_mm: 30 }] }],
     ['bay.max.0', { ...base, bay: { min: [100, 5, 5] as const, max: [100, 90, 90] as const } }],
     [
@@ -155,7 +172,8 @@ describe('what cannot be is told at its place', () => {
         n,
         n,
         fc.integer({ min: 0, max: 4 }),
-        (start_mm, middle_mm, length_mm, depth, fans) => {
+        fc.constantFrom(40, 80, 92, 120, 140, 180, 200, 230),
+        (start_mm, middle_mm, length_mm, depth, fans, size) => {
           const draft = {
             ...base,
             mounts: [
@@ -165,8 +183,7 @@ describe('what cannot be is told at its place', () => {
                 middle_mm,
                 length_mm,
                 published_mm: Math.max(0, Math.min(400, depth)),
-                fans120: fans,
-                fans140: 0,
+                fans: [{ size_mm: size, count: fans }],
               },
             ],
           };

@@ -111,16 +111,18 @@ function mountTroubles(m: MountDraft, i: number, [x, y, z]: Vec, say: Say): void
       `${place}.length_mm`,
       `${name} ends at ${mm(m.start_mm + m.length_mm)}; the case there is ${mm(rail)}.`,
     );
-  if (m.fans120 + m.fans140 === 0)
-    say(`${place}.fans120`, `${name} takes no fans: say how many of 120 or 140 mm.`);
-  for (const [count, size, key] of [
-    [m.fans120, 120, 'fans120'],
-    [m.fans140, 140, 'fans140'],
-  ] as const) {
+  if (m.fans.every((f) => f.count === 0))
+    say(`${place}.fans`, `${name} takes no fans: say how many, and of which size.`);
+  const sizes = m.fans.map((f) => f.size_mm);
+  if (new Set(sizes).size < sizes.length)
+    say(`${place}.fans`, `${name} names one size twice: put the larger number.`);
+  for (const { count, size_mm: size } of m.fans) {
     if (count === 0) continue;
+    if (!(size >= 40 && size <= 230))
+      say(`${place}.fans`, `${mm(size)} is no size of fan: 40 to 230 mm.`);
     if (count * size > m.length_mm + 0.5)
       say(
-        `${place}.${key}`,
+        `${place}.fans`,
         `${count} × ${size} mm are ${mm(count * size)}; the rail is ${mm(m.length_mm)}.`,
       );
     if (m.middle_mm - size / 2 < -0.5 || m.middle_mm + size / 2 > wide + 0.5)

@@ -70,9 +70,8 @@ export function candidates(design: Design, offer: readonly Part[]): readonly Can
 
 function otherFans(design: Design, offer: readonly Part[]): readonly Candidate[] {
   const now = radiatorsIn(design).flatMap((r) => fansOf(design, r.id));
-  return ([120, 140] as const).flatMap((section) => {
+  return [...new Set(now.map((f) => f.part.section_mm))].flatMap((section) => {
     const here = now.filter((f) => f.part.section_mm === section);
-    if (here.length === 0) return [];
     return offer
       .filter(
         (p): p is FanPart =>

@@ -41,7 +41,7 @@ export function whatFits(
         const why = whyNotOn(mount, radiator);
         if (why) refused.push({ mount: mount.id, radiator: radiator.id, why });
         else
-          for (const fan of fans[radiator.section_mm])
+          for (const fan of fans.get(radiator.section_mm) ?? [])
             for (const faces of fanFaces(
               mount,
               fan,
@@ -62,7 +62,7 @@ export function whatFits(
   return {
     mounts: now ?? [],
     sets: bare
-      ? bestSets(design, bareModel(design), bare, radiators, [...fans[120], ...fans[140]])
+      ? bestSets(design, bareModel(design), bare, radiators, [...fans.values()].flat())
       : [],
   };
 }
@@ -88,15 +88,15 @@ const without = (design: Design, gone: (i: Component) => boolean): Design => ({
 function fansByDepth(
   design: Design,
   offer: readonly Part[],
-): Record<120 | 140, readonly FanPart[]> {
+): ReadonlyMap<number, readonly FanPart[]> {
   const all = [...design.components.map((i) => i.part), ...offer].filter(
     (p): p is FanPart => p.kind === 'fan',
   );
-  const of = (section: 120 | 140): readonly FanPart[] => {
+  const of = (section: number): readonly FanPart[] => {
     const list = all.filter((f) => f.section_mm === section);
     return list
       .filter((f, i) => list.findIndex((g) => g.size[2] === f.size[2]) === i)
       .sort((a, b) => a.size[2] - b.size[2]);
   };
-  return { 120: of(120), 140: of(140) };
+  return new Map([...new Set(all.map((f) => f.section_mm))].map((s) => [s, of(s)] as const));
 }

@@ -4,6 +4,7 @@ import { BOARD_STANDARDS, type MountFace } from '@/core/components';
 import type { Vec } from '@/core/geometry';
 import { Pick } from '@/view/shared';
 import { Section } from '../../frame/StageFrame';
+import { FanRows } from './FanRows';
 import { MeasureField } from './MeasureField';
 import styles from './CaseEditor.module.css';
 
@@ -268,10 +269,6 @@ const FACES: readonly { readonly value: MountFace; readonly label: string }[] = 
   { value: 'rear', label: 'rear' },
   { value: 'side', label: 'side' },
 ];
-const COUNTS = [0, 1, 2, 3, 4].map((n) => ({
-  value: String(n),
-  label: n === 0 ? 'none' : String(n),
-}));
 
 export function MountsStep({ draft, set, says }: StepProps) {
   const change = (i: number, values: Partial<MountDraft>): void =>
@@ -290,8 +287,7 @@ export function MountsStep({ draft, set, says }: StepProps) {
           start_mm: face === 'rear' ? Math.round(draft.interior[1] - 150) : 20,
           middle_mm: Math.round(draft.interior[face === 'side' ? 0 : 2] / 2),
           length_mm: face === 'rear' ? 130 : 290,
-          fans120: face === 'rear' ? 1 : 2,
-          fans140: 0,
+          fans: [{ size_mm: 120, count: face === 'rear' ? 1 : 2 }],
           holeGap_mm: 15,
           published_mm: 60,
           outside_mm: 0,
@@ -345,25 +341,11 @@ export function MountsStep({ draft, set, says }: StepProps) {
               trouble={says(`mounts.${i}.middle_mm`)}
               onChange={(v) => change(i, { middle_mm: v })}
             />
-            <div className={styles.pair}>
-              <Pick
-                label="Fans of 120 mm"
-                value={String(m.fans120)}
-                options={COUNTS}
-                onPick={(v) => change(i, { fans120: Number(v) })}
-              />
-              <Pick
-                label="Fans of 140 mm"
-                value={String(m.fans140)}
-                options={COUNTS}
-                onPick={(v) => change(i, { fans140: Number(v) })}
-              />
-            </div>
-            {(says(`mounts.${i}.fans120`) ?? says(`mounts.${i}.fans140`)) && (
-              <p role="alert" className={styles.trouble}>
-                {says(`mounts.${i}.fans120`) ?? says(`mounts.${i}.fans140`)}
-              </p>
-            )}
+            <FanRows
+              fans={m.fans}
+              trouble={says(`mounts.${i}.fans`)}
+              onChange={(fans) => change(i, { fans })}
+            />
             <MeasureField
               label="Between the holes of neighbouring fans"
               value={m.holeGap_mm}
