@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { emptyDraft, type CaseDraft } from '@/core/measure';
+import { emptyDraft, type CaseDraft, type MountDraft } from '@/core/measure';
 
 const KEY = 'zephyron-case-draft';
 
@@ -8,11 +8,24 @@ function kept(): CaseDraft | null {
   try {
     const data = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Partial<CaseDraft> | null;
     // Kept by an older page: what is missing is taken from the empty one.
-    return data && Array.isArray(data.interior) ? { ...emptyDraft('My case'), ...data } : null;
+    if (!data || !Array.isArray(data.interior)) return null;
+    const empty = emptyDraft('My case');
+    return { ...empty, ...data, mounts: (data.mounts ?? empty.mounts).map(withRows) };
   } catch {
     return null;
   }
 }
+
+type OldMount = MountDraft & { readonly fans120?: number; readonly fans140?: number };
+
+/** A mount as an older page kept it: two counts stood for the two sizes there were. */
+const withRows = ({ fans120 = 0, fans140 = 0, ...mount }: OldMount): MountDraft => ({
+  ...mount,
+  fans: (mount.fans as MountDraft['fans'] | undefined) ?? [
+    { size_mm: 120, count: fans120 },
+    { size_mm: 140, count: fans140 },
+  ],
+});
 
 /**
  * The case being measured; every stroke is kept in this browser until it is put into the Stores.
