@@ -19,6 +19,7 @@ const MAY = {
   routing: ['components', 'design', 'geometry', 'system', 'tubing'],
   clearance: ['components', 'design', 'geometry', 'system', 'tubing'],
   matching: ['components', 'design'],
+  making: ['components', 'geometry'],
   plan: ['design', 'geometry', 'tubing', 'units'],
   hydraulics: ['components', 'design', 'fluids', 'system', 'tubing', 'units'],
   acoustics: ['components'],

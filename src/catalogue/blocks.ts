@@ -1,12 +1,6 @@
-import type {
-  BlockFits,
-  BlockPart,
-  BlockTarget,
-  LossPoint,
-  WettedSurface,
-} from '@/core/components';
+import type { BlockFits, BlockPart, BlockTarget, WettedSurface } from '@/core/components';
 import type { Vec } from '@/core/geometry';
-import { port, sealed } from './shapes';
+import { makeBlock } from '@/core/making';
 
 const HEARTH = 'Hearthlow Cooling',
   QUILL = 'Quillcopper';
@@ -32,107 +26,13 @@ interface Figures {
   readonly note?: string;
 }
 
-/**
- * Terminal of a card's block: it stands out over the card's edge, level with its back, so that
- * tubes leave up and down, mm.
- */
-const TERMINAL = { reach: 26, over: 10, side: 13 } as const;
-
-/**
- * Measured-style points from the figure at 4 L/min: pressure a tenth linear, resistance by power
- * law, both rounded as a bench would.
- */
-function block(f: Figures): BlockPart {
-  const drop = (q: number): LossPoint => [
-    q,
-    Math.round(100 * f.drop4_kPa * (0.15 * (q / 4) + 0.85 * (q / 4) ** 2)) / 100,
-  ];
-  const r = (q: number): readonly [number, number] => [
-    q,
-    Math.round(1e4 * f.r4_KW * (4 / q) ** f.n) / 1e4,
-  ];
-  const [x, y, z] = f.size;
-  const onCard = f.cools[0] === 'card';
-  const ports = onCard
-    ? [
-        port(
-          'in',
-          'terminal, rear',
-          [x * 0.62, y + TERMINAL.over, z + TERMINAL.reach / 2],
-          [0, 1, 0],
-          'a',
-        ),
-        port(
-          'out',
-          'terminal, front',
-          [x * 0.78, y + TERMINAL.over, z + TERMINAL.reach / 2],
-          [0, 1, 0],
-          'b',
-        ),
-        port(
-          'in2',
-          'terminal, rear, below',
-          [x * 0.62, 0, z + TERMINAL.reach / 2],
-          [0, -1, 0],
-          'a',
-        ),
-        port(
-          'out2',
-          'terminal, front, below',
-          [x * 0.78, 0, z + TERMINAL.reach / 2],
-          [0, -1, 0],
-          'b',
-        ),
-      ]
-    : [
-        port(
-          'in',
-          'inlet',
-          [x * 0.28, y / 2, z],
-          [0, 0, 1],
-          'a',
-          f.note === 'inlet' ? { role: 'in' } : {},
-        ),
-        port(
-          'out',
-          'outlet',
-          [x * 0.72, y / 2, z],
-          [0, 0, 1],
-          'b',
-          f.note === 'inlet' ? { role: 'out' } : {},
-        ),
-      ];
-  return {
-    kind: 'block',
-    id: f.id,
-    name: f.name,
-    maker: f.maker,
-    price_minor: f.price,
-    tolerance_mm: 0.3,
-    size: f.size,
-    cools: f.cools,
-    fits: f.fits,
-    ...(onCard
-      ? {
-          boxes: [
-            { name: f.name, min: [0, 0, 0], max: f.size },
-            {
-              name: 'terminal',
-              min: [x * 0.62 - TERMINAL.side, 0, z],
-              max: [x * 0.78 + TERMINAL.side, y + TERMINAL.over, z + TERMINAL.reach],
-            },
-          ],
-        }
-      : {}),
-    ports,
-    passages: [{ from: 'a', to: 'b', points: [1, 2, 4, 6].map(drop) }],
-    resistance: [1, 2, 4, 6].map(r),
-    minFlow_Lmin: f.min ?? 1,
-    wetted: f.wetted,
-    polymers: sealed(f.maker === QUILL ? 'acrylic' : 'acetal'),
-    volume_mL: f.volume ?? 30,
-  };
-}
+/** Figures to a part; the tops of one maker are clear. */
+const block = ({ note, ...f }: Figures): BlockPart =>
+  makeBlock({
+    ...f,
+    top: f.maker === QUILL ? 'acrylic' : 'acetal',
+    inletNamed: note === 'inlet',
+  });
 
 const NARROW = { pattern: '75 × 75 M4' },
   WIDE = { pattern: '118 × 92 M4' },

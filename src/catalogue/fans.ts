@@ -1,5 +1,5 @@
 import type { FanPart } from '@/core/components';
-import { fanPoints } from './shapes';
+import { makeFan } from '@/core/making';
 
 const fan = (
   id: string,
@@ -14,21 +14,21 @@ const fan = (
   shutOff_Pa: number,
   sound: number,
   power: number,
-): FanPart => ({
-  kind: 'fan',
-  id,
-  name,
-  maker,
-  price_minor: price,
-  tolerance_mm: 0.5,
-  size: [section, section, thick],
-  section_mm: section,
-  minSpeed_rpm: min,
-  fullSpeed_rpm: rpm,
-  points: fanPoints(free_m3h, shutOff_Pa),
-  sound_dBA: sound,
-  power_W: power,
-});
+): FanPart =>
+  makeFan({
+    id,
+    name,
+    maker,
+    price,
+    section_mm: section,
+    thick_mm: thick,
+    fullSpeed_rpm: rpm,
+    minSpeed_rpm: min,
+    free_m3h,
+    shutOff_Pa,
+    sound_dBA: sound,
+    power_W: power,
+  });
 
 const WREN = 'Wrenfold',
   GUST = 'Gustwick';

@@ -1,5 +1,6 @@
 import type { BoardPart, CardPart, MemoryPart, ProcessorPart, SupplyPart } from '@/core/components';
 import type { Vec } from '@/core/geometry';
+import { makeCard } from '@/core/making';
 
 const LANT = 'Lantern Silicon',
   KITE = 'Kitehill Graphics',
@@ -41,7 +42,6 @@ const processor = (
   ],
 });
 
-/** Its plug on the upper edge near the front, on short cards at the end. */
 const card = (
   id: string,
   name: string,
@@ -49,28 +49,17 @@ const card = (
   draw: number,
   size: Vec,
   bare: number,
-): CardPart => ({
-  kind: 'card',
-  layout: size[0] < 200 ? 'K-short' : 'K-long',
-  id,
-  name,
-  maker: KITE,
-  price_minor: price,
-  tolerance_mm: 1,
-  size,
-  bareThickness_mm: bare,
-  powerPlug:
-    size[0] < 200
-      ? { min: [size[0], 0, 50], max: [size[0] + 28, bare, 78] }
-      : { min: [size[0] - 38, 0, size[2]], max: [size[0] - 8, bare, size[2] + 30] },
-  draw_W: draw,
-  shares: { idle: 0.08, gaming: 0.95, render: 0.85, stress: 1 },
-  hotSpots: [
-    { id: 'core', name: 'core', limit_C: 90, interface_KW: 0.03, onAir_KW: 0.13 },
-    { id: 'memory', name: 'memory', limit_C: 95, interface_KW: 0.055, onAir_KW: 0.165 },
-    { id: 'regulators', name: 'regulators', limit_C: 105, interface_KW: 0.05, onAir_KW: 0.15 },
-  ],
-});
+): CardPart =>
+  makeCard({
+    id,
+    name,
+    maker: KITE,
+    price,
+    draw_W: draw,
+    size,
+    bare_mm: bare,
+    layout: size[0] < 200 ? 'K-short' : 'K-long',
+  });
 
 interface BoardFigures {
   readonly id: string;

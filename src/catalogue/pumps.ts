@@ -1,14 +1,11 @@
 import type { HeadPoint, HolePattern, PumpPart, ReservoirPart } from '@/core/components';
 import type { Vec } from '@/core/geometry';
+import { makePump } from '@/core/making';
 import { port, sealed } from './shapes';
 
 const OSIER = 'Osier Hydraulics',
   BROOK = 'Brookfast';
 
-/**
- * Plastic and ceramic inside unless `wetted` says otherwise. A pump in its top: inlet above,
- * outlets to both sides, a spare low outlet to drain by.
- */
 function pump(
   id: string,
   name: string,
@@ -23,37 +20,20 @@ function pump(
   ratings: NonNullable<PumpPart['ratings']>,
   wetted: PumpPart['wetted'] = [],
 ): PumpPart {
-  const [x, y, z] = size;
-  return {
-    kind: 'pump',
+  return makePump({
     id,
     name,
     maker,
-    price_minor: price,
-    tolerance_mm: 0.5,
+    price,
     size,
-    foot: [x < 56 ? { x_mm: 34, z_mm: 34 } : { x_mm: 44, z_mm: 44 }],
-    plug: power > 22 ? 'supply' : 'four-pin',
     fullSpeed_rpm: rpm,
     minSpeed_rpm: min,
     points,
-    pointsSource: "maker's bench, water at 25 °C",
-    ratings,
     sound_dBA: sound,
     power_W: power,
-    ports: [
-      port('in', 'inlet', [x / 2, y, z / 2], [0, 1, 0], 'in', { role: 'in' }),
-      port('out', 'outlet, rear', [0, y * 0.6, z / 2], [-1, 0, 0], 'out', { role: 'out' }),
-      port('low', 'low outlet', [x / 2, y * 0.35, z], [0, 0, 1], 'out', {
-        role: 'out',
-        duty: 'drain',
-      }),
-    ],
-    passages: [{ from: 'in', to: 'out', points: [], oneWay: true }],
+    ratings,
     wetted,
-    polymers: sealed('acetal'),
-    volume_mL: 45,
-  };
+  });
 }
 
 export const PUMPS: readonly PumpPart[] = [
