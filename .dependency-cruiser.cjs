@@ -20,6 +20,7 @@ const MAY = {
   clearance: ['components', 'design', 'geometry', 'system', 'tubing'],
   matching: ['components', 'design'],
   making: ['components', 'geometry'],
+  datasheet: ['components', 'geometry', 'making'],
   plan: ['design', 'geometry', 'tubing', 'units'],
   hydraulics: ['components', 'design', 'fluids', 'system', 'tubing', 'units'],
   acoustics: ['components'],

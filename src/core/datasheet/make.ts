@@ -1,0 +1,249 @@
+import type { BlockFits, BlockTarget, Part, PolymerMaterial, WettedSurface } from '../components';
+import type { Vec } from '../geometry';
+import { makeBlock, makeCard, makeFan, makePump, makeRadiator } from '../making';
+import type { SheetKind } from './fields';
+import type { SheetValue } from './types';
+
+/** Confirmed figures by field. */
+export type SheetValues = Readonly<Record<string, SheetValue | undefined>>;
+
+/** Something the sheet does not tell, taken as is usual: an estimate, and said. */
+export interface Assumed {
+  readonly name: string;
+  readonly value: string;
+}
+
+export interface MadePart {
+  readonly part: Part;
+  readonly assumed: readonly Assumed[];
+}
+
+const KPA_TO_PA = 1000;
+/** Where the figures are from, as parts tell it. */
+const SOURCE = "the maker's sheet, as pasted";
+
+/** Reads confirmed figures; what is missing is taken as usual and noted. */
+class Values {
+  readonly assumed: Assumed[] = [];
+
+  constructor(private readonly values: SheetValues) {}
+
+  number(field: string): number | undefined {
+    const value = this.values[field];
+    return typeof value === 'number' ? value : undefined;
+  }
+
+  text(field: string): string | undefined {
+    const value = this.values[field];
+    return typeof value === 'string' && value.trim() !== '' ? value.trim() : undefined;
+  }
+
+  list(field: string): readonly number[] | undefined {
+    const value = this.values[field];
+    return Array.isArray(value) && value.every((v) => typeof v === 'number') ? value : undefined;
+  }
+
+  curve(field: string): readonly (readonly [number, number])[] | undefined {
+    const value = this.values[field];
+    return Array.isArray(value) && value.length > 0 && value.every((v) => Array.isArray(v))
+      ? (value as unknown as readonly (readonly [number, number])[])
+      : undefined;
+  }
+
+  /** The figure, or what is usual of such parts. */
+  usual(field: string, name: string, value: number, unit: string): number {
+    const known = this.number(field);
+    if (known !== undefined) return known;
+    this.assume(name, `${value} ${unit}`.trim());
+    return value;
+  }
+
+  assume(name: string, value: string): void {
+    this.assumed.push({ name, value });
+  }
+
+  needed(field: string, name: string): number {
+    const value = this.number(field);
+    if (value === undefined) throw new RangeError(`${name} is still to be told`);
+    return value;
+  }
+}
+
+interface Named {
+  readonly id: string;
+  readonly name: string;
+  readonly maker: string;
+  readonly price: number;
+}
+
+/**
+ * A part of confirmed figures, and what was taken as usual for want of a figure. Throws RangeError
+ * naming the figure without which there is no such part.
+ */
+export function partOfSheet(kind: SheetKind, id: string, values: SheetValues): MadePart {
+  const v = new Values(values);
+  const named: Named = {
+    id,
+    name: v.text('name') ?? 'My part',
+    maker: v.text('maker') ?? 'my own',
+    price: Math.round(100 * (v.number('price') ?? 0)),
+  };
+  if (v.number('price') === undefined) v.assume('Price', '0.00: type it later');
+  return { part: MAKERS[kind](v, named), assumed: v.assumed };
+}
+
+const MAKERS: Readonly<Record<SheetKind, (v: Values, named: Named) => Part>> = {
+  radiator: (v, named) => {
+    const size = v.list('size');
+    const [sections, section] = v.list('sections') ?? [];
+    if (sections === undefined || section === undefined)
+      throw new RangeError('the sections are still to be told, as fans × mm');
+    const thick = v.number('thick') ?? size?.[2];
+    if (thick === undefined) throw new RangeError('the thickness is still to be told');
+    const metal = v.text('metal');
+    if (metal === undefined) v.assume('Metal', 'copper fins, brass tanks');
+    v.assume('Fin height, tubes and passes', 'as of such cores');
+    const drop = v.curve('dropPoints'),
+      volume = v.number('volume'),
+      maxPressure = v.number('maxPressure'),
+      length = size?.[0] ?? v.number('length'),
+      width = size?.[1] ?? v.number('width');
+    if (!drop) v.assume('Pressure drop', 'as of such cores');
+    if (volume === undefined) v.assume('What it holds', 'from its core and tanks');
+    return makeRadiator({
+      ...named,
+      section,
+      sections,
+      thick,
+      fpi: v.needed('fpi', 'the number of fins an inch'),
+      metal: metal === 'aluminium' || metal === 'brass' ? metal : 'copper',
+      ports: (v.number('ports') ?? 2) > 2 ? 4 : 2,
+      holeGap: v.usual('holeGap', 'Between holes of neighbouring fans', 15, 'mm'),
+      thread: v.text('screw') ?? 'M3',
+      ...(length === undefined ? {} : { length }),
+      ...(width === undefined ? {} : { width }),
+      ...(volume === undefined ? {} : { volume_mL: volume }),
+      ...(maxPressure === undefined ? {} : { maxPressure_kPa: maxPressure }),
+      ...(drop ? { drop, dropSource: SOURCE } : {}),
+    });
+  },
+  pump: (v, named) => {
+    const curve = v.curve('points');
+    const head_m = v.number('head') ?? curve?.[0]?.[1],
+      flow_Lmin = v.number('flow');
+    const points = curve ?? usualHead(v.needed('head', 'the head'), v.needed('flow', 'the flow'));
+    if (!curve) v.assume('Curve between head and flow', 'a parabola');
+    const fullSpeed_rpm = v.needed('fullSpeed', 'the full speed');
+    return makePump({
+      ...named,
+      size: sizeOf(v),
+      fullSpeed_rpm,
+      minSpeed_rpm: v.usual('minSpeed', 'Lowest speed', Math.round(fullSpeed_rpm * 0.3), 'rpm'),
+      points,
+      pointsSource: curve ? SOURCE : `${SOURCE}: its ends; a parabola between (estimated)`,
+      sound_dBA: v.usual('sound', 'Sound at full speed', 34, 'dBA'),
+      power_W: v.needed('power', 'the power'),
+      ratings: {
+        ...(head_m === undefined ? {} : { head_m }),
+        ...(flow_Lmin === undefined ? {} : { flow_Lmin }),
+      },
+    });
+  },
+  block: (v, named) => {
+    const cools = (v.text('cools') ?? '')
+      .split(' and ')
+      .filter((t): t is BlockTarget => ['processor', 'card', 'board', 'memory'].includes(t));
+    if (cools.length === 0) throw new RangeError('what it cools is still to be told');
+    const metal = v.text('metal');
+    if (metal === undefined) throw new RangeError('its metal is still to be told');
+    const drop = v.curve('dropPoints'),
+      resistance = v.curve('resistancePoints'),
+      fits = fitsOf(v, cools);
+    if (!drop) v.usual('drop', 'Pressure drop at 4 L/min', USUAL_DROP_KPA, 'kPa');
+    if (!resistance) v.usual('resistance', 'Resistance at 4 L/min', usualKW(cools), 'K/W');
+    if (!fits) v.assume('What it fits', 'not told, so not checked');
+    return makeBlock({
+      ...named,
+      cools,
+      ...(fits ? { fits } : {}),
+      size: sizeOf(v),
+      ...(drop ? { drop, dropSource: SOURCE } : { drop4_kPa: v.number('drop') ?? USUAL_DROP_KPA }),
+      ...(resistance
+        ? { resistance, resistanceSource: SOURCE }
+        : { r4_KW: v.number('resistance') ?? usualKW(cools) }),
+      wetted: wettedBy(metal),
+      top: v.text('top') === 'acrylic' ? 'acrylic' : ('acetal' satisfies PolymerMaterial),
+      volume: v.usual('volume', 'What it holds', cools.includes('card') ? 60 : 30, 'mL'),
+    });
+  },
+  card: (v, named) => {
+    const layout = v.text('layout'),
+      limit_C = v.number('limit');
+    if (layout === undefined) v.assume('Card layout', 'not told, so no cover is checked');
+    if (limit_C === undefined) v.assume('Limits of core, memory and regulators', '90, 95, 105 °C');
+    return makeCard({
+      ...named,
+      draw_W: v.needed('power', 'the power'),
+      size: cardSize(v),
+      bare_mm: v.usual('bare', 'Thickness without its cooler', 10, 'mm'),
+      ...(layout === undefined ? {} : { layout }),
+      ...(limit_C === undefined ? {} : { limit_C }),
+    });
+  },
+  fan: (v, named) => {
+    const [section = NaN, , thick = NaN] = sizeOf(v);
+    v.assume('Curve between its pressure and its air', 'as of axial fans');
+    const fullSpeed_rpm = v.needed('fullSpeed', 'the full speed');
+    return makeFan({
+      ...named,
+      section_mm: section,
+      thick_mm: v.number('thick') ?? thick,
+      fullSpeed_rpm,
+      minSpeed_rpm: v.usual('minSpeed', 'Lowest speed', Math.round(fullSpeed_rpm * 0.25), 'rpm'),
+      free_m3h: v.needed('air', 'the air it moves'),
+      shutOff_Pa: KPA_TO_PA * v.needed('pressure', 'the pressure it holds'),
+      sound_dBA: v.usual('sound', 'Sound at full speed', 28, 'dBA'),
+      power_W: v.usual('power', 'Power', 2, 'W'),
+    });
+  },
+};
+
+const USUAL_DROP_KPA = 6;
+const usualKW = (cools: readonly BlockTarget[]): number => {
+  if (cools.includes('card')) return 0.025;
+  return cools.includes('memory') ? 0.15 : 0.045;
+};
+
+function sizeOf(v: Values): Vec {
+  const size = v.list('size') ?? [v.number('length'), v.number('width'), v.number('thick')];
+  const [x, y, z] = size;
+  if (x === undefined || y === undefined || z === undefined)
+    throw new RangeError('the size is still to be told');
+  return [x, y, z];
+}
+
+/** Cards lie along their length, with their thickness across the slots. */
+function cardSize(v: Values): Vec {
+  const [long, tall, thick] = sizeOf(v);
+  return [long, thick, tall];
+}
+
+function fitsOf(v: Values, cools: readonly BlockTarget[]): BlockFits | undefined {
+  const pattern = v.text('pattern'),
+    layout = v.text('layout');
+  if (cools.includes('processor') && pattern !== undefined) return { patterns: [{ pattern }] };
+  return cools.includes('card') && layout !== undefined ? { cards: [layout] } : undefined;
+}
+
+const wettedBy = (metal: string): readonly WettedSurface[] => {
+  const area_mm2 = 9000;
+  if (metal === 'nickel') return [{ metal: 'nickel', platedOver: 'copper', area_mm2 }];
+  return [{ metal: metal === 'aluminium' ? 'aluminium' : 'copper', area_mm2 }];
+};
+
+/** Head over flow from its two ends: a parabola, m at L/min. */
+const usualHead = (head_m: number, flow_Lmin: number): readonly (readonly [number, number])[] =>
+  [0, 0.25, 0.5, 0.75, 0.97].map((share) => [
+    Math.round(100 * share * flow_Lmin) / 100,
+    Math.round(1000 * head_m * (1 - share ** 2)) / 1000,
+  ]);
