@@ -16,6 +16,7 @@ const KIND_WORDS: Readonly<Record<SheetKind, RegExp>> = {
   pump: /\bpumps?\b|\bhead\b|\bimpeller\b/gi,
   block:
     /\b(?:water|cooling)?\s?blocks?\b|\bcold ?plate\b|\bmonoblock\b|\bcovers?\b|\bpressure drop\b/gi,
+  card: /\bgraphics cards?\b|\bboard power\b|\bslots?\b|\bdisplay\b/gi,
   fan: /\bfans?\b|\bcfm\b|\bblades?\b|\bstatic pressure\b/gi,
 };
 

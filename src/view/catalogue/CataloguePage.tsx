@@ -12,6 +12,7 @@ import { partFigures } from './figures';
 import { ImportParts } from './ImportParts';
 import { PartEditor } from './PartEditor';
 import { PartsGrid } from './PartsGrid';
+import { SheetEntry } from './SheetEntry';
 import styles from './CataloguePage.module.css';
 
 const KINDS = (Object.keys(PART_KINDS) as PartKind[]).filter((k) =>
@@ -39,6 +40,7 @@ export function CataloguePage() {
   const [picked, setPicked] = useState<string | null>(null);
   const [editing, setEditing] = useState<Part | null>(null);
   const [importing, setImporting] = useState(false);
+  const [pasting, setPasting] = useState(false);
   const [diagnostic, setSaid] = useState<string | null>(null);
   const [out, setOut] = useState(false);
   const { own, retired } = useOwnShelves(),
@@ -102,6 +104,9 @@ export function CataloguePage() {
           {ROWS.length} parts of invented makers, with figures plausible for their class
           {own.length > 0 ? `, and ${formatNumber(own.length)} of your own` : ''}. Open a build and
           choose &ldquo;Add a part&rdquo; to use one.{' '}
+          <button type="button" className={styles.link} onClick={() => setPasting(!pasting)}>
+            Paste a datasheet
+          </button>{' '}
           <button type="button" className={styles.link} onClick={() => setImporting(!importing)}>
             Read parts in
           </button>{' '}
@@ -130,6 +135,14 @@ export function CataloguePage() {
             as JSON
           </button>
         </p>
+        {pasting && (
+          <SheetEntry
+            onDone={(part) => {
+              setPasting(false);
+              if (part) choose(part.id);
+            }}
+          />
+        )}
         {importing && <ImportParts onDone={() => setImporting(false)} />}
         <div className={styles.kinds}>
           <button

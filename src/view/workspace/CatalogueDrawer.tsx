@@ -9,6 +9,7 @@ import { formatMoney } from '@/core/units';
 import { defaultPlacements } from '@/core/checks';
 import { useOffer } from '@/view/shared';
 import { partFigures } from '@/view/catalogue/figures';
+import { SheetEntry } from '@/view/catalogue/SheetEntry';
 import { useEditor } from './EditorProvider';
 import styles from './Drawer.module.css';
 
@@ -42,6 +43,7 @@ function Body() {
     () => KINDS.find((k) => !components.some((i) => i.part.kind === k)) ?? 'radiator',
   );
   const [text, setText] = useState('');
+  const [pasting, setPasting] = useState(false);
   const asked = useDeferredValue(text).toLowerCase().trim();
   return (
     <>
@@ -51,6 +53,17 @@ function Body() {
           Close
         </button>
       </div>
+      <button type="button" className={styles.close} onClick={() => setPasting(!pasting)}>
+        {pasting ? 'Back to the shelves' : 'Not here? Paste its datasheet'}
+      </button>
+      {pasting && (
+        <SheetEntry
+          onDone={(part) => {
+            setPasting(false);
+            if (part) setKind(part.kind);
+          }}
+        />
+      )}
       <input
         className={styles.filter}
         aria-label="Search the Stores"

@@ -1,0 +1,249 @@
+'use client';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useMemo, useState } from 'react';
+import {
+  guessKind,
+  MOST_TEXT,
+  partOfSheet,
+  readSheet,
+  SHEET_KINDS,
+  typedValue,
+  valueText,
+  type Ask,
+  type MadePart,
+  type SheetKind,
+  type SheetValue,
+  type SheetValues,
+} from '@/core/datasheet';
+import { PART_KINDS, type Part } from '@/core/components';
+import { freeId } from '@/core/design';
+import { slug } from '@/format';
+import { Mark, Pick, usePartLists } from '@/view/shared';
+import { partFigures } from './figures';
+import { SheetText } from './SheetText';
+import styles from './SheetEntry.module.css';
+
+const KINDS = SHEET_KINDS.map((value) => ({ value, label: PART_KINDS[value].one }));
+
+/**
+ * A part from its maker's sheet, pasted as text: every figure stands beside the words it came from
+ * until the builder confirms it; what is not plain is asked.
+ */
+export function SheetEntry({ onDone }: { onDone(part: Part | null): void }) {
+  const [text, setText] = useState('');
+  const [chosen, setChosen] = useState<SheetKind | null>(null);
+  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
+  const [looked, setLooked] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const keep = usePartLists((s) => s.keep);
+  const own = usePartLists((s) => s.partLists.own);
+  const kind = chosen ?? guessKind(text);
+  const read = useMemo(
+    () => (kind && text.trim() !== '' ? readSheet(text, kind) : null),
+    [kind, text],
+  );
+  const values = useMemo((): SheetValues => {
+    const told: Record<string, SheetValue> = Object.fromEntries(
+      (read?.found ?? []).map((f) => [f.field, f.value]),
+    );
+    for (const [field, words] of Object.entries(typed)) {
+      const value = typedValue(field, words);
+      if (value === null) delete told[field];
+      else told[field] = value;
+    }
+    return told;
+  }, [read, typed]);
+  const open = (read?.asks ?? []).filter((a) => values[a.field] === undefined);
+  const made = useMemo((): MadePart | string | null => {
+    if (!kind || !read || open.length > 0) return null;
+    const name = typeof values.name === 'string' ? values.name : 'part';
+    const id = freeId(
+      own.map((p) => p.id),
+      `own-${slug(name)}`.slice(0, 50),
+    );
+    try {
+      return partOfSheet(kind, id, values);
+    } catch (error) {
+      if (error instanceof RangeError) return error.message;
+      throw error;
+    }
+  }, [kind, read, open.length, values, own]);
+  const put = (field: string, words: string): void => setTyped({ ...typed, [field]: words });
+  const save = async (part: Part): Promise<void> => {
+    const wrong = await keep(part);
+    setTrouble(wrong);
+    if (wrong === null) onDone(part);
+  };
+  const isMade = made !== null && typeof made !== 'string';
+  return (
+    <div className={styles.sheet}>
+      <div className={styles.side}>
+        <TextField
+          label="The maker's sheet, as text"
+          placeholder="Paste it here: any layout, any language of units."
+          multiline
+          minRows={8}
+          maxRows={16}
+          fullWidth
+          value={text}
+          slotProps={{ htmlInput: { maxLength: MOST_TEXT } }}
+          onChange={(e) => {
+            setText(e.target.value);
+            setTyped({});
+          }}
+          onKeyDown={(e) => e.stopPropagation()}
+        />
+        {read && <SheetText text={text} read={read} looked={looked} />}
+      </div>
+      <div className={styles.side}>
+        <Pick
+          label="It is a"
+          value={kind ?? ('' as SheetKind)}
+          options={KINDS}
+          onPick={(k) => {
+            setChosen(k);
+            setTyped({});
+          }}
+        />
+        {open.length > 0 && (
+          <section aria-label="To be told">
+            <h3>
+              <Mark verdict="marginal" /> To be told
+            </h3>
+            {open.map((ask) => (
+              <Question
+                key={ask.field}
+                ask={ask}
+                typed={typed[ask.field] ?? ''}
+                onType={(words) => put(ask.field, words)}
+                onLook={setLooked}
+              />
+            ))}
+          </section>
+        )}
+        {read && (
+          <table className={styles.figures}>
+            <thead>
+              <tr>
+                <th>figure</th>
+                <th>value</th>
+                <th>from the words</th>
+              </tr>
+            </thead>
+            <tbody>
+              {[
+                ...read.found,
+                ...read.asks
+                  .filter((a) => values[a.field] !== undefined)
+                  .map((a) => ({ ...a, value: values[a.field] as SheetValue, words: a.words[0] })),
+              ].map((f) => (
+                <tr
+                  key={f.field}
+                  onMouseEnter={() => setLooked(f.field)}
+                  onMouseLeave={() => setLooked(null)}
+                >
+                  <td>{f.name}</td>
+                  <td>
+                    {isCurve(f.value) ? (
+                      valueText(f.value)
+                    ) : (
+                      <input
+                        aria-label={f.name}
+                        value={typed[f.field] ?? valueText(f.value)}
+                        aria-invalid={values[f.field] === undefined}
+                        onFocus={() => setLooked(f.field)}
+                        onChange={(e) => put(f.field, e.target.value)}
+                        onKeyDown={(e) => e.stopPropagation()}
+                      />
+                    )}{' '}
+                    <span className="soft">{f.unit}</span>
+                  </td>
+                  <td className="soft">
+                    {f.words ? `“${text.slice(f.words.from, f.words.to).trim()}”` : 'your answer'}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+        {isMade && made.assumed.length > 0 && (
+          <p className="soft">
+            Not in the sheet, taken as usual (estimated):{' '}
+            {made.assumed.map((a) => `${a.name}: ${a.value}`).join('; ')}. Change them in the part
+            afterwards.
+          </p>
+        )}
+        {isMade && (
+          <p>
+            <strong>{made.part.name}</strong> <span className="soft">{partFigures(made.part)}</span>
+          </p>
+        )}
+        {typeof made === 'string' && <p role="alert">Not yet a part: {made}.</p>}
+        {trouble !== null && <p role="alert">{trouble}</p>}
+        <p className={styles.row}>
+          <Button
+            variant="outlined"
+            disabled={!isMade}
+            onClick={() => isMade && void save(made.part)}
+          >
+            Confirm and keep it
+          </Button>
+          <Button onClick={() => onDone(null)}>Leave it</Button>
+        </p>
+      </div>
+    </div>
+  );
+}
+
+const isCurve = (value: SheetValue): boolean =>
+  Array.isArray(value) && value.some((v) => typeof v !== 'number');
+
+/** One thing the sheet does not tell plainly: its choices, or a field to type in. */
+function Question({
+  ask,
+  typed,
+  onType,
+  onLook,
+}: {
+  readonly ask: Ask;
+  readonly typed: string;
+  onType(words: string): void;
+  onLook(field: string | null): void;
+}) {
+  return (
+    <div
+      className={styles.ask}
+      onMouseEnter={() => onLook(ask.field)}
+      onMouseLeave={() => onLook(null)}
+    >
+      <p>{ask.text}</p>
+      <p className={styles.row}>
+        {ask.options.map((o) => (
+          <Button
+            key={o.label}
+            size="small"
+            variant="outlined"
+            onClick={() => onType(valueText(o.value))}
+          >
+            {o.label}
+          </Button>
+        ))}
+        <label>
+          <span className="soft">{ask.options.length > 0 ? 'or' : ask.name}</span>{' '}
+          <input
+            aria-label={`${ask.name}, to be told`}
+            defaultValue={typed}
+            onFocus={() => onLook(ask.field)}
+            onBlur={(e) => onType(e.target.value)}
+            onKeyDown={(e) => {
+              e.stopPropagation();
+              if (e.key === 'Enter') onType(e.currentTarget.value);
+            }}
+          />{' '}
+          <span className="soft">{ask.unit}</span>
+        </label>
+      </p>
+    </div>
+  );
+}
