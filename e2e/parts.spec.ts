@@ -147,3 +147,24 @@ test('the list and the build as PDF; an unknown build has none', async ({ page }
   }
   expect((await page.request.get('/api/builds/no-such-build/pdf')).status()).toBe(404);
 });
+
+test('a radiator comes in by its pasted sheet and cools a build, in a few clicks', async ({
+  page,
+}) => {
+  const id = await copyOf(page, 'dawn-chorus-desk', 'From a sheet');
+  await openStage(page, id, 'cooling');
+  await page.getByRole('button', { name: 'Add a part' }).click();
+  await page.getByRole('button', { name: /Paste its datasheet/ }).click();
+  await page
+    .getByLabel("The maker's sheet, as text")
+    .fill(
+      'Withybank 120 radiator\nSize 157 x 120 x 38\n1 x 120 mm\n18 FPI\nfins: copper\nM3 screws\n41.90 EUR',
+    );
+  await page.getByRole('button', { name: 'mm', exact: true }).click();
+  await expect(page.getByText(/Not in the sheet, taken as usual/)).toBeVisible();
+  await page.getByRole('button', { name: 'Confirm and keep it' }).click();
+  await page.getByRole('button', { name: 'Add Withybank 120 radiator' }).click();
+  await page.getByRole('button', { name: 'Close' }).first().click();
+  await expect(page.getByText('Withybank 120 radiator').first()).toBeVisible();
+  await saved(page);
+});

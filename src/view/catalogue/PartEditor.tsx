@@ -8,6 +8,7 @@ import { usePartLists } from '@/view/shared';
 import { CurvePoints, type CurveOf, type TypedCurve } from '@/view/stages/curve';
 import curveStyles from '@/view/stages/curve/CurveEditor.module.css';
 import { fieldWords } from './fieldWords';
+import { OPTIONAL, optionalText, resized, withOptional } from './partChanges';
 import styles from './CataloguePage.module.css';
 
 const get = (p: unknown, path: string): unknown =>
@@ -78,6 +79,7 @@ function withCurve(
  */
 export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): void }) {
   const keep = usePartLists((s) => s.keep);
+  const optional = OPTIONAL[start.kind] ?? [];
   const [part, setPart] = useState(start);
   const [text, setText] = useState<Readonly<Record<string, string>>>({});
   const [shownCurve, setShownCurve] = useState<CurveOf['of'] | null>(null);
@@ -88,24 +90,29 @@ export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): 
     const before = get(start, path);
     if (typeof before === 'number') {
       const v = path === 'price_minor' ? Math.round(100 * Number(typed)) : Number(typed);
-      if (typed.trim() !== '' && Number.isFinite(v)) setPart(put(part, path, v));
-    } else setPart(put(part, path, typed));
+      if (typed.trim() !== '' && Number.isFinite(v))
+        setPart(resized(part, path, v) ?? put(part, path, v));
+    } else setPart(isOptional(path) ? withOptional(part, path, typed) : put(part, path, typed));
   };
+  const isOptional = (path: string): boolean => optional.some((o) => o.path === path);
   const shown = (path: string): string =>
     text[path] ??
+    (isOptional(path) ? optionalText(part, path) : undefined) ??
     (path === 'price_minor'
       ? String(Number(get(part, path)) / 100)
       : String(get(part, path) ?? ''));
   const bad = (path: string): boolean =>
-    (typeof get(start, path) === 'number' && !Number.isFinite(Number(shown(path)))) ||
-    shown(path).trim() === '';
-  const fields = fieldsOf(start).filter(
+    !isOptional(path) &&
+    ((typeof get(start, path) === 'number' && !Number.isFinite(Number(shown(path)))) ||
+      shown(path).trim() === '');
+  const plain = fieldsOf(start).filter(
       (f) =>
         f !== 'id' &&
         !['pointsSource', 'resistanceSource'].includes(f) &&
-        !['pointsSource', 'resistanceSource'].includes(f) &&
+        !optional.some((o) => o.path === f) &&
         typeof get(start, f) !== 'boolean',
     ),
+    fields = [...plain, ...optional.map((o) => o.path)],
     curves = curvesOf(start);
   const wrong = fields.filter(bad);
   const typed = (now: TypedCurve): void => {
@@ -122,7 +129,9 @@ export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): 
       <div className={styles.fields}>
         {fields.map((f) => (
           <label key={f}>
-            <span className="soft">{fieldWords(f)}</span>{' '}
+            <span className="soft">
+              {optional.find((o) => o.path === f)?.words ?? fieldWords(f)}
+            </span>{' '}
             <input
               value={shown(f)}
               maxLength={200}

@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { CATALOGUE, catalogued, demoDesign, offered } from '@/catalogue';
 import type { Design } from '@/core/design';
 import type { PumpPart } from '@/core/components';
@@ -8,7 +8,9 @@ import { usePartLists } from '@/view/shared';
 import { show, state } from '@/view/workspace/showInEditor';
 import { CatalogueDrawer } from '@/view/workspace/CatalogueDrawer';
 import { fieldWords } from './fieldWords';
+import { optionalText, resized, withOptional } from './partChanges';
 import { PartEditor } from './PartEditor';
+import { SheetEntry } from './SheetEntry';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
 const own: PumpPart = {
@@ -173,5 +175,72 @@ describe("a part of one's own", () => {
     expect(
       ['minFlow_Lmin', 'fullSpeed_rpm', 'size.2', 'price_minor', 'core.fpi'].map(fieldWords),
     ).toEqual(['min flow, L/min', 'full speed, rpm', 'depth, mm', 'price', 'fins an inch']);
+  });
+});
+
+describe('a datasheet pasted', () => {
+  const paste = (text: string): void => {
+    fireEvent.change(screen.getByLabelText("The maker's sheet, as text"), {
+      target: { value: text },
+    });
+  };
+  const keep = (): HTMLButtonElement => screen.getByRole('button', { name: 'Confirm and keep it' });
+
+  test('each figure beside its words; what is not plain is asked before it can be kept', async () => {
+    let done: string | null = null;
+    render(<SheetEntry onDone={(part) => (done = part?.id ?? null)} />);
+    expect(keep().disabled).toBe(true);
+    paste(
+      'Weir pump\nSpeed 1500 - 5000 rpm\nHead 5 m\nFlow 900 l/h\nPower 20 to 24 W\nSize 60 x 60 x 66',
+    );
+    expect(screen.getAllByText('\u201cSpeed 1500 - 5000 rpm\u201d')).toHaveLength(2);
+    expect((screen.getByLabelText('Flow at no head') as HTMLInputElement).value).toBe('15');
+    // A range and a size without a unit are asked.
+    fireEvent.click(screen.getByRole('button', { name: '24 W' }));
+    expect(keep().disabled).toBe(true);
+    fireEvent.click(screen.getByRole('button', { name: 'mm' }));
+    expect(keep().disabled).toBe(false);
+    // What was read may be corrected.
+    fireEvent.change(screen.getByLabelText('Head at no flow'), { target: { value: '4.5' } });
+    fireEvent.click(keep());
+    await waitFor(() => expect(done).toBe('own-weir-pump'));
+    expect(kept.get('own-weir-pump')).toMatchObject({
+      kind: 'pump',
+      power_W: 24,
+      size: [60, 60, 66],
+      minSpeed_rpm: 1500,
+      ratings: { head_m: 4.5, flow_Lmin: 15 },
+    });
+  });
+
+  test('left, nothing is kept', () => {
+    let left = false;
+    render(<SheetEntry onDone={(part) => (left = part === null)} />);
+    paste('Radiator 3 x 120 mm, 16 FPI, 30 mm thick');
+    fireEvent.click(screen.getByRole('button', { name: 'Leave it' }));
+    expect(left).toBe(true);
+    expect(kept.size).toBe(0);
+  });
+});
+
+describe('changes that carry others with them', () => {
+  test('a radiator typed thicker: its ports stand on the new face', () => {
+    const start = { ...catalogued('radiator', 'rad-tarn-360-30'), id: 'own-rad' };
+    const thick = resized(start, 'size.2', 60);
+    expect(thick?.kind === 'radiator' && thick.ports[0]?.at[2]).toBe(60);
+    expect(resized(start, 'core.fpi', 20)).toBeNull();
+  });
+
+  test('what a block fits is typed by commas, and read back', () => {
+    const { fits: _fits, ...bare } = catalogued('block', 'blk-quill-cpu');
+    const typed = withOptional(bare, 'fits.patterns', '75 × 75 M4,  80 × 80 M3');
+    expect(optionalText(typed, 'fits.patterns')).toBe('75 × 75 M4, 80 × 80 M3');
+    const sticks = withOptional(typed, 'fits.sticks', '2 × 9, 4 × 9.5');
+    expect(sticks.kind === 'block' && sticks.fits?.sticks).toEqual([
+      { count: 2, pitch_mm: 9 },
+      { count: 4, pitch_mm: 9.5 },
+    ]);
+    const card = withOptional(catalogued('card', 'gpu-kite-200'), 'layout', '');
+    expect('layout' in card).toBe(false);
   });
 });
