@@ -17,6 +17,9 @@ export function missedHoles(
   const spot =
     placement.on === 'spot' ? design.case?.spots.find((s) => s.id === placement.spot) : undefined;
   if (!spot?.holes || !part.foot || part.foot.length === 0) return null;
+  // Its foot looks elsewhere: a bracket of its own holds it, whatever the holes.
+  const up = placement.on === 'spot' ? (placement.up ?? '+y') : '+y';
+  if (up !== '+y') return { spot: spot.name, holes: spot.holes, feet: part.foot };
   const turned = placement.on === 'spot' && (placement.turn === 90 || placement.turn === 270);
   const holes = turned ? { x_mm: spot.holes.z_mm, z_mm: spot.holes.x_mm } : spot.holes;
   return part.foot.some(

@@ -8,7 +8,7 @@ export {
   type Merged,
 } from './merge';
 export { looseReferences, type LooseReference } from './references';
-export { BUILD_BYTES, BUILD_FORMAT, BUILD_VERSION } from './types';
+export { BUILD_BYTES, BUILD_FORMAT, BUILD_VERSION, UPS } from './types';
 export type {
   ComponentId,
   ConnectionId,
@@ -49,6 +49,7 @@ export type {
   WorkPlan,
   Settings,
   Turn,
+  Up,
   Via,
 } from './types';
 export {

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { ID_KEY, PART_SCHEMAS, id, mm, text, vec } from '../components/schema';
-import { BUILD_FORMAT, BUILD_VERSION } from './types';
+import { BUILD_FORMAT, BUILD_VERSION, UPS } from './types';
 
 /**
  * The guard of the whole document. Everything that enters, from a file, the API, an action or the
@@ -8,6 +8,7 @@ import { BUILD_FORMAT, BUILD_VERSION } from './types';
  */
 const LOAD_CASE = Joi.string().valid('idle', 'gaming', 'render', 'stress', 'custom');
 const turn = Joi.number().valid(0, 90, 180, 270);
+const up = Joi.string().valid(...UPS);
 
 export const briefSchema = Joi.object({
   room_C: Joi.number().min(-20).max(60).required(),
@@ -34,7 +35,7 @@ const PLACEMENTS = {
   unplaced: on('unplaced'),
   tray: on('tray'),
   board: on('board'),
-  bay: on('bay'),
+  bay: on('bay', { turn, up }),
   slot: on('slot', { slot: Joi.number().integer().min(1).max(10).required() }),
   riser: on('riser'),
   component: on('component', { component: id().required() }),
@@ -49,8 +50,8 @@ const PLACEMENTS = {
     air: Joi.string().valid('in', 'out').required(),
   }),
   line: on('line'),
-  spot: on('spot', { spot: id().required(), turn: turn.required() }),
-  free: on('free', { at: vec().required(), turn: turn.required() }),
+  spot: on('spot', { spot: id().required(), turn: turn.required(), up }),
+  free: on('free', { at: vec().required(), turn: turn.required(), up }),
 };
 
 const pick = (key: string, schemas: Record<string, Joi.ObjectSchema>): Joi.AlternativesSchema =>

@@ -58,11 +58,15 @@ export interface Brief {
 /** Turn about the upright axis, degrees. */
 export type Turn = 0 | 90 | 180 | 270;
 
+/** Which of a part's own axes looks up: +y as it is drawn, −y upside down, the others lying. */
+export const UPS = ['+y', '-y', '+x', '-x', '+z', '-z'] as const;
+export type Up = (typeof UPS)[number];
+
 export type Placement =
   | { readonly on: 'unplaced' }
   | { readonly on: 'tray' }
   | { readonly on: 'board' }
-  | { readonly on: 'bay' }
+  | { readonly on: 'bay'; readonly turn?: Turn; readonly up?: Up }
   | { readonly on: 'slot'; readonly slot: number }
   | { readonly on: 'riser' }
   | { readonly on: 'component'; readonly component: ComponentId }
@@ -79,10 +83,10 @@ export type Placement =
       readonly ports: 'start' | 'end';
       readonly air: 'in' | 'out';
     }
-  | { readonly on: 'spot'; readonly spot: string; readonly turn: Turn }
+  | { readonly on: 'spot'; readonly spot: string; readonly turn: Turn; readonly up?: Up }
   /** Hangs in its runs, somewhere between the parts they lead to. */
   | { readonly on: 'line' }
-  | { readonly on: 'free'; readonly at: Vec; readonly turn: Turn };
+  | { readonly on: 'free'; readonly at: Vec; readonly turn: Turn; readonly up?: Up };
 
 /** How a fan or pump follows a temperature. */
 export interface Control {

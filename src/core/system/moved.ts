@@ -42,7 +42,12 @@ export function movedBy(design: Design, id: string, by: Vec): Placement | null {
     const foot = footOf(design, id);
     if (!foot) return null;
     const at = add(foot, by);
-    return { on: 'free', at: [snap(at[0]), snap(at[1]), snap(at[2])], turn: p.turn };
+    return {
+      on: 'free',
+      at: [snap(at[0]), snap(at[1]), snap(at[2])],
+      turn: p.turn,
+      ...(p.up ? { up: p.up } : {}),
+    };
   }
   return null;
 }

@@ -5,6 +5,7 @@ import {
   type Design,
   type Placement,
   type Turn,
+  type Up,
 } from '../design';
 import type {
   BoardPart,
@@ -102,7 +103,7 @@ function locate(context: Context, component: Component, p: Placement): Spot {
     case 'tray':
       return { frame: { at: box.boardAt, ...UPRIGHT } };
     case 'bay':
-      return { frame: { at: box.bay.min, ...UPRIGHT } };
+      return { frame: cornered(component.part, box.bay.min, axesOf(p.turn ?? 0, p.up)) };
     case 'board':
       return onBoard(context, component);
     case 'slot':
@@ -120,11 +121,11 @@ function locate(context: Context, component: Component, p: Placement): Spot {
     case 'spot': {
       const spot = box.spots.find((s) => s.id === p.spot);
       return spot
-        ? { frame: standing(component.part, spot.at, p.turn) }
+        ? { frame: standing(component.part, spot.at, p.turn, p.up) }
         : { unplaced: `the case has no spot "${p.spot}"` };
     }
     case 'free':
-      return { frame: standing(component.part, p.at, p.turn) };
+      return { frame: standing(component.part, p.at, p.turn, p.up) };
     case 'line': {
       const frame = context.design.layout.poses[component.id];
       return frame ? { frame } : { hangs: true };
@@ -139,11 +140,45 @@ const TURNS: Record<Turn, { readonly x: Vec; readonly z: Vec }> = {
   270: { x: [0, 0, 1], z: [-1, 0, 0] },
 };
 
-/** A part that stands on the middle of its foot. */
-function standing(part: Bodied, foot: Vec, turn: Turn): Frame {
+type Axes = Omit<Frame, 'at'>;
+
+/** Where own axes look before a part is turned, by the one that looks up; right-handed, all of them. */
+const TIPPED: Readonly<Record<Up, Axes>> = {
+  '+y': UPRIGHT,
+  '-y': { x: [1, 0, 0], y: [0, -1, 0], z: [0, 0, -1] },
+  '+x': { x: [0, 1, 0], y: [0, 0, 1], z: [1, 0, 0] },
+  '-x': { x: [0, -1, 0], y: [0, 0, 1], z: [-1, 0, 0] },
+  '+z': { x: [0, 0, 1], y: [1, 0, 0], z: [0, 1, 0] },
+  '-z': { x: [0, 0, 1], y: [-1, 0, 0], z: [0, -1, 0] },
+};
+
+/** Own axes of a part that is tipped and then turned about the upright axis. */
+function axesOf(turn: Turn, up: Up = '+y'): Axes {
   const { x, z } = TURNS[turn];
-  const at = add(foot, add(scale(x, -part.size[0] / 2), scale(z, -part.size[2] / 2)));
-  return { at, x, y: [0, 1, 0], z };
+  const turned = (d: Vec): Vec => add(add(scale(x, d[0]), [0, d[1], 0]), scale(z, d[2]));
+  const tipped = TIPPED[up];
+  return { x: turned(tipped.x), y: turned(tipped.y), z: turned(tipped.z) };
+}
+
+/** A part whose box begins at a corner, whichever way its axes look. */
+function cornered({ size }: Bodied, corner: Vec, axes: Axes): Frame {
+  const own = [axes.x, axes.y, axes.z] as const;
+  const back = ([0, 1, 2] as const).map((i) =>
+    own.reduce((least, axis, k) => least + Math.min(0, axis[i] * (size[k] as number)), 0),
+  ) as unknown as Vec;
+  return { at: add(corner, scale(back, -1)), ...axes };
+}
+
+/** A part that stands on the middle of its foot: of whatever face looks down. */
+function standing(part: Bodied, foot: Vec, turn: Turn, up: Up = '+y'): Frame {
+  const axes = axesOf(turn, up);
+  const wide = ([0, 2] as const).map((i) =>
+    [axes.x, axes.y, axes.z].reduce(
+      (sum, axis, k) => sum + Math.abs(axis[i] * (part.size[k] as number)),
+      0,
+    ),
+  ) as [number, number];
+  return cornered(part, add(foot, [-wide[0] / 2, 0, -wide[1] / 2]), axes);
 }
 
 function boardOf(

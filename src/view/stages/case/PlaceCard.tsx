@@ -1,6 +1,6 @@
 'use client';
 import { CATALOGUE } from '@/catalogue';
-import type { Design, Component, Placement, Turn } from '@/core/design';
+import type { Design, Component, Placement, Turn, Up } from '@/core/design';
 import { footOf } from '@/core/system';
 import { isComponentPart, PART_KINDS } from '@/core/components';
 import { formatNumber } from '@/core/units';
@@ -16,6 +16,15 @@ import styles from './CaseStage.module.css';
 /** Kinds that may stand anywhere on a bracket or double-sided tape. */
 const STANDS: readonly string[] = ['pump', 'reservoir', 'inline'];
 const TURNS = (['0', '90', '180', '270'] as const).map((value) => ({ value, label: `${value}°` }));
+/** Which way up a part stands, as a builder says it: seen through the glass, front to the right. */
+const STANDING: readonly { readonly value: Up; readonly label: string }[] = [
+  { value: '+y', label: 'upright' },
+  { value: '-y', label: 'upside down' },
+  { value: '+x', label: 'on its left' },
+  { value: '-x', label: 'on its right' },
+  { value: '+z', label: 'on its back' },
+  { value: '-z', label: 'on its face' },
+];
 const AXES = [
   [0, 'From the rear'],
   [1, 'Above the floor'],
@@ -248,6 +257,28 @@ export function PlaceCard({ component }: { readonly component: Component }) {
               value={String(p.turn)}
               options={TURNS}
               onPick={(t) => place({ ...p, turn: Number(t) as Turn })}
+            />
+            <Pick
+              label="Standing"
+              value={p.up ?? '+y'}
+              options={STANDING}
+              onPick={(up) => place({ ...p, up })}
+            />
+          </>
+        )}
+        {p.on === 'bay' && (
+          <>
+            <Segments
+              label="Turned"
+              value={String(p.turn ?? 0)}
+              options={TURNS}
+              onPick={(t) => place({ ...p, turn: Number(t) as Turn })}
+            />
+            <Pick
+              label="Standing"
+              value={p.up ?? '+y'}
+              options={STANDING}
+              onPick={(up) => place({ ...p, up })}
             />
           </>
         )}
