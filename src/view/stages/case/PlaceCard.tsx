@@ -20,10 +20,10 @@ const TURNS = (['0', '90', '180', '270'] as const).map((value) => ({ value, labe
 const STANDING: readonly { readonly value: Up; readonly label: string }[] = [
   { value: '+y', label: 'upright' },
   { value: '-y', label: 'upside down' },
-  { value: '+x', label: 'on its left' },
-  { value: '-x', label: 'on its right' },
-  { value: '+z', label: 'on its back' },
-  { value: '-z', label: 'on its face' },
+  { value: '+x', label: 'lying on its left' },
+  { value: '-x', label: 'lying on its right' },
+  { value: '+z', label: 'lying on its back' },
+  { value: '-z', label: 'lying on its face' },
 ];
 const AXES = [
   [0, 'From the rear'],
