@@ -17,6 +17,30 @@ const read = (file: string): string => {
 const desk = run(['demo', 'dawn-chorus-desk'], read).out;
 
 describe('the terminal', () => {
+  test('a datasheet: what it tells and leaves open; the part once nothing is', () => {
+    const text =
+      'Weir pump\nSpeed 1500 - 5000 rpm\nHead 5 m\nFlow 900 l/h\nPower 24 W\nSize 60 x 60 x 66';
+    const told = (sheet: string, ...more: string[]) =>
+      JSON.parse(run(['datasheet', '-', ...more], () => sheet).out) as {
+        kind: string;
+        part: { kind: string; power_W: number } | null;
+        asks: { field: string; why: string }[];
+        found: { field: string; value: number; text: string }[];
+      };
+    const open = told(text);
+    expect(open.kind).toBe('pump');
+    expect(open.asks).toMatchObject([{ field: 'size', why: 'no unit' }]);
+    expect(open.part).toBeNull();
+    expect(open.found.find((f) => f.field === 'flow')).toMatchObject({
+      value: 15,
+      text: 'Flow 900 l/h',
+    });
+    expect(told(`${text} mm`).part).toMatchObject({ kind: 'pump', power_W: 24 });
+    expect(told('60 x 60 x 66 mm', '--kind', 'fan').kind).toBe('fan');
+    const refused = run(['datasheet', '-'], () => 'hello');
+    expect([refused.code, refused.err.includes('--kind')]).toEqual([1, true]);
+  });
+
   test('lists the demos', () => {
     const r = run(['demo'], read);
     expect(r.code).toBe(0);

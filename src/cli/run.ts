@@ -6,6 +6,7 @@ import type { Vec } from '@/core/geometry';
 import { CATALOGUE, DEMO_BUILDS, demoDesign } from '@/catalogue';
 import { applyEdit, type Design } from '@/core/design';
 import { evaluate, analyse } from '@/core/analysis';
+import { guessKind, partOfSheet, readSheet, SHEET_KINDS } from '@/core/datasheet';
 import { pressureToHead, solveNetwork } from '@/core/hydraulics';
 import { rerouteEdit } from '@/core/routing';
 import { compileSystem, solidLabel } from '@/core/system';
@@ -46,6 +47,8 @@ const HELP = `zephyron: the same core from a terminal
   log FILE READINGS.json   prints readings of the finished machine against the prediction, the factors they tell, what is likely wrong, trends and service due, as JSON
   solids FILE|-            prints every placed solid and port in case coordinates, mm, as JSON
   parts [--kind KIND]      prints the catalogue as JSON
+  datasheet FILE|- [--kind KIND]
+                           prints what a maker's sheet in plain text tells, what it leaves open, and the part it makes, as JSON
   proof [--json]           prints every reference check
   backup FILE.zip          everything in the database (DATABASE_URL) as one ZIP of open JSON
   restore FILE.zip         puts such a ZIP back beside what is there; nothing there is lost
@@ -113,6 +116,8 @@ export function run(args: readonly string[], read: (file: string) => string = re
       );
     case 'transient':
       return withBuild(plain[0], (design) => transient(design, rest));
+    case 'datasheet':
+      return withText(plain[0], read, (text) => datasheet(text, valueOf(rest, '--kind')));
     case 'parts': {
       const kind = valueOf(rest, '--kind');
       return done(
@@ -332,6 +337,23 @@ function workOf(design: Design): { readonly steps: readonly Step[] } {
       ...(order ? { order } : {}),
     }),
   };
+}
+
+/** What a sheet tells and leaves open, and the part it makes once nothing is open. */
+function datasheet(text: string, asked: string | undefined): Ran {
+  const kind =
+    SHEET_KINDS.find((k) => k === asked) ?? (asked === undefined ? guessKind(text) : null);
+  if (kind === null)
+    return failed(
+      `The sheet is of none of these, or does not say: ${SHEET_KINDS.join(', ')}. Name one with --kind.`,
+    );
+  const { found, asks, unread } = readSheet(text, kind);
+  const told = found.map((f) => ({ ...f, text: text.slice(f.words.from, f.words.to).trim() }));
+  const values = Object.fromEntries(found.map((f) => [f.field, f.value]));
+  const made = asks.length === 0 ? partOfSheet(kind, 'own-sheet', values) : null;
+  return done(
+    `${JSON.stringify({ kind, found: told, asks, unread, part: made?.part ?? null, assumed: made?.assumed ?? [] }, null, 1)}\n`,
+  );
 }
 
 /** Readings against the prediction, what is doubtful in them, and the factors they tell. */

@@ -165,7 +165,9 @@ export function BuyingView() {
                 ? ''
                 : `, free from ${formatMoney(f.shop.freeFrom_minor)}`}
               , {plural(f.shop.days, 'day')}
-              {f.shop.returns_days === undefined ? '' : `, goes back within ${plural(f.shop.returns_days, 'day')}`}
+              {f.shop.returns_days === undefined
+                ? ''
+                : `, goes back within ${plural(f.shop.returns_days, 'day')}`}
             </span>
             {quoted.includes(f.shop.id) && (
               <>
