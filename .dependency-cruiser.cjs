@@ -47,7 +47,17 @@ const MAY = {
     'tubing',
     'units',
   ],
-  bom: ['clearance', 'components', 'design', 'fluids', 'system', 'tubing', 'units', 'wiring'],
+  bom: [
+    'clearance',
+    'components',
+    'design',
+    'fluids',
+    'matching',
+    'system',
+    'tubing',
+    'units',
+    'wiring',
+  ],
   assembly: [
     'bom',
     'clearance',

@@ -1,4 +1,12 @@
-import { componentName, findComponent, type Component, type Loop, type LoopId } from '../design';
+import {
+  componentName,
+  findComponent,
+  type Component,
+  type Design,
+  type Loop,
+  type LoopId,
+} from '../design';
+import { matchesOf } from '../matching';
 import { screwNeeds } from '../clearance';
 import type { System } from '../system';
 import type { Part, PartKind } from '../components';
@@ -149,6 +157,8 @@ export function buildBom(
     else unmet.push(need);
   }
 
+  lines.push(...extraLines(design), ...bracketLines(design));
+
   const merged = merge(lines).map((l) => priced(l, design.choices.inventory?.[l.part] ?? 0));
   return {
     lines: merged,
@@ -162,6 +172,64 @@ export function buildBom(
     tube_mm: runs.reduce((s, r) => s + r.cut_mm, 0),
   };
 }
+
+/** Lines that the builder wrote: as they are, within the budget. */
+const extraLines = ({ choices }: Design): readonly BomLine[] =>
+  Object.entries(choices.extras ?? {}).map(([id, extra]) =>
+    looseLine(
+      `extra-${id}`,
+      extra.name,
+      extra.quantity,
+      extra.price_minor,
+      [],
+      extra.note ?? 'written by hand',
+    ),
+  );
+
+/** Brackets sold apart that blocks need for what they stand on; their price is not known. */
+const bracketLines = (design: Design): readonly BomLine[] =>
+  matchesOf(design).flatMap(({ bracket, verdict, holder, held }) =>
+    bracket === undefined || verdict !== 'fits'
+      ? []
+      : [
+          {
+            ...looseLine(
+              `bracket-${holder.id}`,
+              bracket,
+              1,
+              0,
+              [holder.id],
+              `${holder.name} on ${held.name}; its price is not known`,
+            ),
+            estimated: true,
+          },
+        ],
+  );
+
+const looseLine = (
+  part: string,
+  name: string,
+  quantity: number,
+  unitPrice: number,
+  asked: readonly string[],
+  why: string,
+): BomLine => ({
+  kind: 'consumable',
+  part,
+  name,
+  maker: '',
+  quantity,
+  unit: 'piece',
+  unitPrice,
+  total: 0,
+  have: 0,
+  tool: false,
+  owned: false,
+  inBudget: true,
+  for: asked,
+  why,
+  estimated: false,
+});
 
 /** Loops by the tube they are made of. */
 function tubesOf(loops: readonly Loop[]): readonly (readonly Loop[])[] {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { CATALOGUE, catalogued, DEMO_BUILDS, STANDARD_KIT } from '@/catalogue';
-import { applyEdit, emptyDesign, type Design, type Component } from '../design';
+import { CATALOGUE, catalogued, DEMO_BUILDS, demoDesign, STANDARD_KIT } from '@/catalogue';
+import { applyEdit, emptyDesign, type Component, type Design, type Edit } from '../design';
 import { familyChange, familyOf } from '../studies';
 import { analyse } from '../analysis';
 import { proposeLoop } from '../loops';
@@ -200,5 +200,37 @@ describe('what the drawer has is not bought', () => {
     expect(list.lines.find((l) => l.part === 'sun-water')?.quantity).toBe(
       Math.ceil((0.75 * buy) / 1000),
     );
+  });
+});
+
+describe('lines that no part asks for', () => {
+  const desk = demoDesign('dawn-chorus-desk') as Design;
+
+  test('written by hand they count against the budget, taken off they are gone; brackets sold apart are listed', () => {
+    const listOf = (design: Design) => analyse(design).reports.bom;
+    const put = (design: Design, ...edits: readonly Edit[]): Design =>
+      edits.reduce((d, e) => applyEdit(d, e).design, design);
+    const extra = { name: 'Light strip', quantity: 2, price_minor: 1290, note: 'amber' };
+    const added = put(desk, { do: 'list.extra', id: 'line', extra });
+    expect(listOf(added).loopTotal - listOf(desk).loopTotal).toBe(2580);
+    expect(listOf(added).lines.find((l) => l.part === 'extra-line')).toMatchObject({
+      name: 'Light strip',
+      total: 2580,
+      why: 'amber',
+      inBudget: true,
+    });
+    expect(listOf(put(added, { do: 'list.extra', id: 'line', extra: null })).loopTotal).toBe(
+      listOf(desk).loopTotal,
+    );
+    const wide = put(demoDesign('fenland-flood-tower') as Design, {
+      do: 'component.replace',
+      component: 'processor-block',
+      part: catalogued('block', 'blk-quill-cpu'),
+    });
+    expect(listOf(wide).lines.find((l) => l.name === 'Quill Wide bracket')).toMatchObject({
+      quantity: 1,
+      estimated: true,
+    });
+    expect(listOf(desk).lines.some((l) => l.name.includes('bracket'))).toBe(false);
   });
 });

@@ -129,6 +129,11 @@ const EDITS: Record<EditKind, Edit> = {
   },
   'kit.consumables': { do: 'kit.consumables', consumables: [] },
   'inventory.set': { do: 'inventory.set', part: 'fit-plug', count: 3 },
+  'list.extra': {
+    do: 'list.extra',
+    id: 'extra-1',
+    extra: { name: 'Light strip', quantity: 2, price_minor: 1290, note: 'amber' },
+  },
   'order.mark': {
     do: 'order.mark',
     part: 'fit-plug',

@@ -37,6 +37,7 @@ import {
   type Work,
   type WorkPlan,
   type NoRouteFound,
+  type ExtraLine,
   type OrderMark,
   type Placement,
   type Pose,
@@ -179,6 +180,7 @@ export type Edit =
       /** 0: none there. */
       readonly count: number;
     }
+  | { readonly do: 'list.extra'; readonly id: string; readonly extra: ExtraLine | null }
   | { readonly do: 'order.mark'; readonly part: string; readonly mark: OrderMark | null }
   | {
       readonly do: 'layout.set';
@@ -520,6 +522,9 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       draft.choices.inventory = drawer;
       return;
     }
+    case 'list.extra':
+      draft.choices.extras = entry(draft.choices.extras, edit.id, own(edit.extra));
+      return;
     case 'order.mark': {
       const orders = { ...draft.choices.orders };
       if (edit.mark) orders[edit.part] = own(edit.mark);
@@ -563,14 +568,6 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
 
 /** What is kept of the work, with one thing of it changed. */
 function workedOn(work: Draft<Work>, edit: Extract<Edit, { do: `work.${string}` }>): Draft<Work> {
-  const entry = <T>(
-    all: Readonly<Record<string, T>> | undefined,
-    key: string,
-    value: T | null,
-  ): Record<string, T> => {
-    const { [key]: _old, ...rest } = all ?? {};
-    return value === null ? rest : { ...rest, [key]: value };
-  };
   switch (edit.do) {
     case 'work.mark':
       return { ...work, done: entry(work.done, edit.step, own(edit.mark)) };
@@ -597,6 +594,16 @@ function workedOn(work: Draft<Work>, edit: Extract<Edit, { do: `work.${string}` 
       return edit.order ? { ...rest, order: own(edit.order) } : rest;
     }
   }
+}
+
+/** A record with one entry of it replaced, put in or taken away. */
+function entry<T>(
+  all: Readonly<Record<string, T>> | undefined,
+  key: string,
+  value: T | null,
+): Record<string, T> {
+  const { [key]: _old, ...rest } = all ?? {};
+  return value === null ? rest : { ...rest, [key]: value };
 }
 
 /** A list by moment with one entry of it replaced, put in or taken away. */

@@ -33,6 +33,7 @@ export type {
   RouteConstraints,
   LoadStep,
   Loop,
+  ExtraLine,
   OrderMark,
   Placement,
   PortRef,

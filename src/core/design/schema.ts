@@ -342,6 +342,17 @@ export const designSchema = Joi.object({
   }).required(),
   layout: layoutSchema.required(),
   choices: Joi.object({
+    extras: Joi.object()
+      .pattern(
+        ID_KEY,
+        Joi.object({
+          name: text(80).required(),
+          quantity: Joi.number().min(0.1).max(10000).required(),
+          price_minor: Joi.number().integer().min(0).max(100_000_000).required(),
+          note: text(200),
+        }),
+      )
+      .max(200),
     inventory: Joi.object().pattern(ID_KEY, Joi.number().min(0).max(10000)).max(400).optional(),
     orders: Joi.object()
       .pattern(

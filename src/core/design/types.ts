@@ -227,6 +227,14 @@ export interface TestBend {
   readonly radius_mm?: number;
 }
 
+/** Something to buy that no part of the build asks for. */
+export interface ExtraLine {
+  readonly name: string;
+  readonly quantity: number;
+  readonly price_minor: number;
+  readonly note?: string;
+}
+
 /** A line of the list on its way: ordered, received, or missing from the parcel. */
 export interface OrderMark {
   readonly state: 'ordered' | 'received' | 'missing';
@@ -414,6 +422,8 @@ export interface Design {
     readonly removed: readonly string[];
     /** What lies in the drawer, by part: pieces that need not be bought. */
     readonly inventory?: Readonly<Record<string, number>>;
+    /** Lines of the list that the builder wrote, by their number. */
+    readonly extras?: Readonly<Record<string, ExtraLine>>;
     /** What has become of lines of the list, by part. */
     readonly orders?: Readonly<Record<string, OrderMark>>;
     /** Load over time, for the time view. */

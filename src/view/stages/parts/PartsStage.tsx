@@ -10,6 +10,7 @@ import { reasonForBeside } from '../reasons';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { BuyingView } from './BuyingView';
 import { DrawerBox } from './DrawerBox';
+import { ExtraLines } from './ExtraLines';
 import { FamilyPicker } from './FamilyPicker';
 import { KindList } from './KindList';
 import { KitPicker } from './KitPicker';
@@ -155,6 +156,7 @@ export function PartsStage() {
               </tbody>
             </table>
           </Section>
+          <ExtraLines />
           <DrawerBox />
           <FamilyPicker />
           {design.loops.length > 0 && <KitPicker />}

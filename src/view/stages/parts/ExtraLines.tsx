@@ -1,0 +1,78 @@
+'use client';
+import { useState } from 'react';
+import { freeId, type ExtraLine } from '@/core/design';
+import { formatMoney, formatNumber } from '@/core/units';
+import { useEditor } from '@/view/workspace';
+import { Section } from '../frame/StageFrame';
+import styles from './PartsStage.module.css';
+
+const EMPTY = { name: '', quantity: '1', price: '', note: '' };
+
+/** Lines that no part of the build asks for: a light strip, a bracket, what a shop adds. */
+export function ExtraLines() {
+  const extras = useEditor((s) => s.design.choices.extras) ?? {};
+  const currency = useEditor((s) => s.design.brief.currency);
+  const commit = useEditor((s) => s.commit);
+  const [typed, setTyped] = useState(EMPTY);
+  const quantity = Number(typed.quantity.replace(',', '.')),
+    price = typed.price.trim() === '' ? 0 : Number(typed.price.replace(',', '.'));
+  const isPlain =
+    typed.name.trim() !== '' && quantity > 0 && quantity <= 10_000 && price >= 0 && price <= 1e6;
+  const put = (id: string, extra: ExtraLine | null, words: string): void =>
+    commit(words, { do: 'list.extra', id, extra });
+  const add = (): void => {
+    const { name, note } = typed;
+    put(
+      freeId(Object.keys(extras), 'line'),
+      {
+        name: name.trim(),
+        quantity,
+        price_minor: Math.round(100 * price),
+        ...(note.trim() === '' ? {} : { note: note.trim() }),
+      },
+      `add ${name.trim()} to the list`,
+    );
+    setTyped(EMPTY);
+  };
+  const field = (key: keyof typeof EMPTY, label: string, most: number) => (
+    <label>
+      <span className="soft">{label}</span>{' '}
+      <input
+        aria-label={`${label} of a line of your own`}
+        value={typed[key]}
+        maxLength={most}
+        onChange={(e) => setTyped({ ...typed, [key]: e.target.value })}
+      />
+    </label>
+  );
+  return (
+    <Section title="Lines of your own">
+      {Object.entries(extras).map(([id, e]) => (
+        <p key={id} className={styles.extra}>
+          <span>
+            {formatNumber(e.quantity)} × {e.name}
+            {e.note && <span className="soft"> {e.note}</span>}
+          </span>
+          <span className="num">{formatMoney(e.quantity * e.price_minor)}</span>
+          <button
+            type="button"
+            className={styles.quiet}
+            aria-label={`Take ${e.name} off the list`}
+            onClick={() => put(id, null, `take ${e.name} off the list`)}
+          >
+            take off
+          </button>
+        </p>
+      ))}
+      <div className={styles.extraNew}>
+        {field('name', 'What', 80)}
+        {field('quantity', 'Pieces', 8)}
+        {field('price', `Each, ${currency}`, 12)}
+        {field('note', 'Note', 200)}
+        <button type="button" className={styles.act} disabled={!isPlain} onClick={add}>
+          Add to the list
+        </button>
+      </div>
+    </Section>
+  );
+}
