@@ -168,3 +168,17 @@ test('a radiator comes in by its pasted sheet and cools a build, in a few clicks
   await expect(page.getByText('Withybank 120 radiator').first()).toBeVisible();
   await saved(page);
 });
+
+test('a line of one’s own stands on the list and counts; undone it is gone', async ({ page }) => {
+  const id = await copyOf(page, 'dawn-chorus-desk', 'With a light');
+  await openStage(page, id, 'parts');
+  await page.getByLabel('What of a line of your own').fill('Light strip');
+  await page.getByLabel('Pieces of a line of your own').fill('2');
+  await page.getByLabel('Each, EUR of a line of your own').fill('12,90');
+  await page.getByRole('button', { name: 'Add to the list' }).click();
+  await expect(page.getByRole('button', { name: 'Light strip' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('783.45');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('757.65');
+  await saved(page);
+});

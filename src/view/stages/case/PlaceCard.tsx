@@ -25,6 +25,28 @@ const STANDING: readonly { readonly value: Up; readonly label: string }[] = [
   { value: '+z', label: 'lying on its back' },
   { value: '-z', label: 'lying on its face' },
 ];
+/** How a part is turned about the upright axis, and which of its sides it stands on. */
+function Attitude({
+  turn,
+  up,
+  onTurn,
+}: {
+  readonly turn: Turn;
+  readonly up: Up;
+  onTurn(by: { readonly turn: Turn } | { readonly up: Up }): void;
+}) {
+  return (
+    <>
+      <Segments
+        label="Turned"
+        value={String(turn)}
+        options={TURNS}
+        onPick={(t) => onTurn({ turn: Number(t) as Turn })}
+      />
+      <Pick label="Standing" value={up} options={STANDING} onPick={(to) => onTurn({ up: to })} />
+    </>
+  );
+}
 const AXES = [
   [0, 'From the rear'],
   [1, 'Above the floor'],
@@ -232,55 +254,26 @@ export function PlaceCard({ component }: { readonly component: Component }) {
             onPick={(air) => place({ ...p, air })}
           />
         )}
-        {(p.on === 'free' || p.on === 'spot') && (
-          <>
-            {p.on === 'free' && (
-              <div className={styles.slide}>
-                {AXES.map(([i, label]) => (
-                  <QuantityField
-                    key={label}
-                    label={label}
-                    value={p.at[i]}
-                    quantity="length"
-                    min={-200}
-                    max={2000}
-                    onCommit={(v) =>
-                      v !== null &&
-                      place({ ...p, at: p.at.map((a, k) => (k === i ? v : a)) as unknown as Vec })
-                    }
-                  />
-                ))}
-              </div>
-            )}
-            <Segments
-              label="Turned"
-              value={String(p.turn)}
-              options={TURNS}
-              onPick={(t) => place({ ...p, turn: Number(t) as Turn })}
-            />
-            <Pick
-              label="Standing"
-              value={p.up ?? '+y'}
-              options={STANDING}
-              onPick={(up) => place({ ...p, up })}
-            />
-          </>
+        {p.on === 'free' && (
+          <div className={styles.slide}>
+            {AXES.map(([i, label]) => (
+              <QuantityField
+                key={label}
+                label={label}
+                value={p.at[i]}
+                quantity="length"
+                min={-200}
+                max={2000}
+                onCommit={(v) =>
+                  v !== null &&
+                  place({ ...p, at: p.at.map((a, k) => (k === i ? v : a)) as unknown as Vec })
+                }
+              />
+            ))}
+          </div>
         )}
-        {p.on === 'bay' && (
-          <>
-            <Segments
-              label="Turned"
-              value={String(p.turn ?? 0)}
-              options={TURNS}
-              onPick={(t) => place({ ...p, turn: Number(t) as Turn })}
-            />
-            <Pick
-              label="Standing"
-              value={p.up ?? '+y'}
-              options={STANDING}
-              onPick={(up) => place({ ...p, up })}
-            />
-          </>
+        {(p.on === 'free' || p.on === 'spot' || p.on === 'bay') && (
+          <Attitude turn={p.turn ?? 0} up={p.up ?? '+y'} onTurn={(by) => place({ ...p, ...by })} />
         )}
         {p.on === 'radiator' && (
           <Segments
