@@ -32,6 +32,19 @@ describe('a quantity edited in place', () => {
     expect(onCommit.mock.calls[0]?.[0]).toBeCloseTo(4.164, 3);
   });
 
+  test('a speed as a share of the fastest; of anything else a share is no figure', () => {
+    const onCommit = jest.fn();
+    field(900, onCommit, { quantity: 'speed', decimals: 0, min: 300, max: 1500 });
+    type('60 %');
+    // That is what it turns already.
+    expect(onCommit).not.toHaveBeenCalled();
+    type('62,5%');
+    expect(onCommit.mock.calls).toEqual([[938]]);
+    type('10 %');
+    expect(onCommit).toHaveBeenCalledTimes(1);
+    expect(screen.getByRole('alert').textContent).toContain('300 to 1,500 rpm');
+  });
+
   test('keeps what was typed wrong and says why', () => {
     const onCommit = jest.fn();
     field(3, onCommit);

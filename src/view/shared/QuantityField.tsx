@@ -17,9 +17,16 @@ interface Props {
   readonly onCommit: (value: number | null) => void;
 }
 
+/** "60 %" of a speed: of the fastest it turns; null for anything else. */
+function shareOf(text: string, quantity: QuantityName, most: number | undefined) {
+  const [, share] = /^\s*(\d+(?:[.,]\d+)?)\s*%\s*$/.exec(text) ?? [];
+  if (share === undefined || quantity !== 'speed' || most === undefined) return null;
+  return { ok: true, value: Math.round((Number(share.replace(',', '.')) / 100) * most) } as const;
+}
+
 /**
  * A number with its unit, edited in place. Any known unit may be typed; what is typed wrong stays
- * and says why.
+ * and says why. Speeds may be typed as a share of the fastest.
  */
 export function QuantityField({
   label,
@@ -53,7 +60,7 @@ export function QuantityField({
       setDraft(null);
       return;
     }
-    const parsed = parseQuantity(text, quantity);
+    const parsed = shareOf(text, quantity, max) ?? parseQuantity(text, quantity);
     if (!parsed.ok) {
       setTrouble(parsed.message);
       return;
