@@ -1,0 +1,97 @@
+import {
+  applyEdit,
+  emptyDesign,
+  type Brief,
+  type Component,
+  type Design,
+  type Edit,
+  type Placement,
+  type Settings,
+} from '@/core/design';
+import { proposeLoop } from '@/core/loops';
+import type {
+  CasePart,
+  ComponentPart,
+  CoolantPart,
+  FittingPart,
+  TubePart,
+} from '@/core/components';
+import { BLOCKS } from './blocks';
+import { CASES } from './cases';
+import { FANS } from './fans';
+import { BOARDS, CARDS, MEMORIES, PROCESSORS, SUPPLIES } from './hardware';
+import { INLINE } from './inline';
+import { STANDARD_KIT } from './kit';
+import { COOLANTS, FITTINGS, TUBES } from './plumbing';
+import { PUMPS, RESERVOIRS } from './pumps';
+import { RADIATORS } from './radiators';
+
+const PARTS: readonly ComponentPart[] = [
+  ...BLOCKS,
+  ...FANS,
+  ...BOARDS,
+  ...CARDS,
+  ...MEMORIES,
+  ...PROCESSORS,
+  ...SUPPLIES,
+  ...PUMPS,
+  ...RESERVOIRS,
+  ...RADIATORS,
+  ...INLINE,
+];
+
+export function named<T extends { readonly id: string }>(list: readonly T[], id: string): T {
+  const found = list.find((p) => p.id === id);
+  if (!found) throw new RangeError(`no part "${id}" for a build`);
+  return found;
+}
+
+export const component = (
+  id: string,
+  part: string,
+  placement: Placement,
+  settings: Settings = {},
+  name?: string,
+): Component => {
+  const p = named(PARTS, part);
+  return { id, name: name ?? p.name, part: p, placement, settings };
+};
+
+export const OWNED: Settings = { owned: true };
+export const apply = (design: Design, edit: Edit | null): Design =>
+  edit ? applyEdit(design, edit).design : design;
+
+export function start(
+  name: string,
+  brief: Partial<Omit<Brief, 'limits'>>,
+  limits: Partial<Brief['limits']>,
+  box: string,
+  components: readonly Component[],
+): Design {
+  const empty = emptyDesign(name, STANDARD_KIT);
+  const withBrief: Design = {
+    ...empty,
+    brief: { ...empty.brief, ...brief, limits: { ...empty.brief.limits, ...limits } },
+  };
+  const cased = apply(withBrief, { do: 'case.choose', case: named<CasePart>(CASES, box) });
+  return components.reduce((b, i) => apply(b, { do: 'component.add', component: i }), cased);
+}
+
+interface Plumb {
+  readonly name: string;
+  readonly tube: string;
+  readonly fitting: string;
+  readonly coolant: string;
+  readonly components?: readonly string[];
+}
+export const plumb = (design: Design, p: Plumb): Design =>
+  apply(
+    design,
+    proposeLoop(design, {
+      name: p.name,
+      tube: named<TubePart>(TUBES, p.tube),
+      fitting: named<FittingPart>(FITTINGS, p.fitting),
+      coolant: named<CoolantPart>(COOLANTS, p.coolant),
+      ...(p.components ? { components: p.components } : {}),
+    }),
+  );
