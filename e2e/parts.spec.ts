@@ -176,7 +176,7 @@ test('a line of one’s own stands on the list and counts; undone it is gone', a
   await page.getByLabel('Pieces of a line of your own').fill('2');
   await page.getByLabel('Each, EUR of a line of your own').fill('12,90');
   await page.getByRole('button', { name: 'Add to the list' }).click();
-  await expect(page.getByRole('button', { name: 'Light strip' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Light strip', exact: true })).toBeVisible();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('783.45');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('757.65');
