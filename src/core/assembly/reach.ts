@@ -53,9 +53,9 @@ export function reachesOf(system: System, unit: Unit, others: readonly Unit[]): 
       name,
       room,
       blockedBy: rest.flatMap((o) => {
-        const in_the_way = o.boxes.filter((b) => meets(b, room));
-        if (in_the_way.length === 0) return [];
-        return [{ id: o.id, left_mm: Math.min(...in_the_way.map((b) => beside(b, at))) }];
+        const inTheWay = o.boxes.filter((b) => meets(b, room));
+        if (inTheWay.length === 0) return [];
+        return [{ id: o.id, left_mm: Math.min(...inTheWay.map((b) => beside(b, at))) }];
       }),
     };
   });

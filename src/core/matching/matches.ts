@@ -33,7 +33,7 @@ const inBoard = (design: Design, holder: Component, part: BoardPart): readonly M
       : [],
   );
 
-/** Hosts that a block could go on, those it is made for first; null verdicts count as unknown. */
+/** Hosts that a block could go on: those it is made for first, those it is not made for last. */
 export function hostsFor(
   design: Design,
   block: BlockPart,

@@ -12,9 +12,11 @@ import {
   valueText,
   type Ask,
   type MadePart,
+  type SheetRead,
   type SheetKind,
   type SheetValue,
   type SheetValues,
+  type Words,
 } from '@/core/datasheet';
 import { PART_KINDS, type Part } from '@/core/components';
 import { freeId } from '@/core/design';
@@ -123,49 +125,14 @@ export function SheetEntry({ onDone }: { onDone(part: Part | null): void }) {
           </section>
         )}
         {read && (
-          <table className={styles.figures}>
-            <thead>
-              <tr>
-                <th>figure</th>
-                <th>value</th>
-                <th>from the words</th>
-              </tr>
-            </thead>
-            <tbody>
-              {[
-                ...read.found,
-                ...read.asks
-                  .filter((a) => values[a.field] !== undefined)
-                  .map((a) => ({ ...a, value: values[a.field] as SheetValue, words: a.words[0] })),
-              ].map((f) => (
-                <tr
-                  key={f.field}
-                  onMouseEnter={() => setLooked(f.field)}
-                  onMouseLeave={() => setLooked(null)}
-                >
-                  <td>{f.name}</td>
-                  <td>
-                    {isCurve(f.value) ? (
-                      valueText(f.value)
-                    ) : (
-                      <input
-                        aria-label={f.name}
-                        value={typed[f.field] ?? valueText(f.value)}
-                        aria-invalid={values[f.field] === undefined}
-                        onFocus={() => setLooked(f.field)}
-                        onChange={(e) => put(f.field, e.target.value)}
-                        onKeyDown={(e) => e.stopPropagation()}
-                      />
-                    )}{' '}
-                    <span className="soft">{f.unit}</span>
-                  </td>
-                  <td className="soft">
-                    {f.words ? `“${text.slice(f.words.from, f.words.to).trim()}”` : 'your answer'}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Figures
+            text={text}
+            rows={rowsOf(read, values)}
+            typed={typed}
+            values={values}
+            onType={put}
+            onLook={setLooked}
+          />
         )}
         {isMade && made.assumed.length > 0 && (
           <p className="soft">
@@ -193,6 +160,77 @@ export function SheetEntry({ onDone }: { onDone(part: Part | null): void }) {
         </p>
       </div>
     </div>
+  );
+}
+
+interface Row {
+  readonly field: string;
+  readonly name: string;
+  readonly unit: string;
+  readonly value: SheetValue;
+  readonly words: Words | undefined;
+}
+
+/** What was read, and what was answered. */
+const rowsOf = (read: SheetRead, values: SheetValues): readonly Row[] => [
+  ...read.found,
+  ...read.asks.flatMap(({ field, name, unit, words }): Row[] => {
+    const value = values[field];
+    return value === undefined ? [] : [{ field, name, unit, value, words: words[0] }];
+  }),
+];
+
+/** Every figure to be looked over, beside the words it came from. */
+function Figures({
+  text,
+  rows,
+  typed,
+  values,
+  onType,
+  onLook,
+}: {
+  readonly text: string;
+  readonly rows: readonly Row[];
+  readonly typed: Readonly<Record<string, string>>;
+  readonly values: SheetValues;
+  onType(field: string, words: string): void;
+  onLook(field: string | null): void;
+}) {
+  return (
+    <table className={styles.figures}>
+      <thead>
+        <tr>
+          <th>figure</th>
+          <th>value</th>
+          <th>from the words</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(({ field, name, unit, value, words }) => (
+          <tr key={field} onMouseEnter={() => onLook(field)} onMouseLeave={() => onLook(null)}>
+            <td>{name}</td>
+            <td>
+              {isCurve(value) ? (
+                valueText(value)
+              ) : (
+                <input
+                  aria-label={name}
+                  value={typed[field] ?? valueText(value)}
+                  aria-invalid={values[field] === undefined}
+                  onFocus={() => onLook(field)}
+                  onChange={(e) => onType(field, e.target.value)}
+                  onKeyDown={(e) => e.stopPropagation()}
+                />
+              )}{' '}
+              <span className="soft">{unit}</span>
+            </td>
+            <td className="soft">
+              {words ? `\u201c${text.slice(words.from, words.to).trim()}\u201d` : 'your answer'}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 
