@@ -58,9 +58,10 @@ const likedLate = (unit: Unit): number => {
 };
 
 /**
- * An order in which every unit can be moved in and screwed down past what stands already, found backwards: the whole
- * machine is taken apart, each time by what can come out. Taking away never shuts a way, so where
- * this sticks no order exists; then the least hemmed in is taken out by force and told.
+ * An order in which every unit can be moved in and screwed down past what stands already, found
+ * backwards: the whole machine is taken apart, each time by what can come out. Taking away never
+ * shuts a way, so where this sticks no order exists; then the least hemmed in is taken out by force
+ * and told.
  */
 export function assemblyOrder(
   system: System,

@@ -1,8 +1,7 @@
 import { BOARD_STANDARDS } from '../components';
 import { findComponent, type Component, type ComponentId } from '../design';
-import type { Box } from '../geometry';
-import { union } from '../geometry';
-import type { System } from '../system';
+import { union, type Box } from '../geometry';
+import type { Solid, System } from '../system';
 import type { Unit } from './unit';
 
 /** What a hand must do at a part in its place, and what would be in the way. */
@@ -27,9 +26,9 @@ export const DRIVER_MM = 5,
   NUT_MM = 9,
   PLUG_MM = 10;
 /**
- * Where screws are: of a board of no known standard so far in from its edges, of a card's bracket at its rear, of a block
- * at the corners of its body; where a card's plug is: so far from its front end (common practice, no
- * source: parts differ).
+ * Where screws are: of a board of no known standard so far in from its edges, of a card's bracket at
+ * its rear, of a block at the corners of its body; where the plug is of a card that does not say: so
+ * far from its front end (common practice, no source: parts differ).
  */
 const BOARD_INSET_MM = 8,
   SMALL_BOARD_MM = 200,
@@ -80,7 +79,7 @@ function spotsOf({ design, placed }: System, unit: Unit): readonly Spot[] {
     case 'board':
       return boardScrews(root.part.standard, first.box, union(solids.map((s) => s.box)));
     case 'card':
-      return cardSpots(root, union(solids.map((s) => s.box)));
+      return cardSpots(root, first.box, solids.find(isPlug)?.box ?? null);
     case 'block':
       return blockNuts(union(solids.map((s) => s.box)));
     default:
@@ -137,8 +136,14 @@ function placeWords(column: string, row: string): string {
   return `at its ${column} ${row} corner`;
 }
 
-/** The screw of a card's bracket, and its power lead on the edge towards the open side. */
-function cardSpots({ placement }: Component, { min, max }: Box): readonly Spot[] {
+/** A card's plug as its data have it. */
+const isPlug = ({ detail }: Solid): boolean => detail === 'power plug';
+
+/**
+ * The screw of a card's bracket, and its power lead: where the card says it is, else on the edge
+ * towards the open side.
+ */
+function cardSpots({ placement }: Component, { min, max }: Box, plug: Box | null): readonly Spot[] {
   if (placement.on !== 'slot') return [];
   const y = (min[1] + max[1]) / 2;
   return [
@@ -152,9 +157,11 @@ function cardSpots({ placement }: Component, { min, max }: Box): readonly Spot[]
     {
       kind: 'plug',
       name: 'its power plug',
-      at: [Math.max((min[0] + max[0]) / 2, max[0] - CARD_PLUG_MM), y],
-      from_mm: max[OPEN],
-      to_mm: max[OPEN] + CARD_PLUG_HIGH_MM,
+      at: plug
+        ? [(plug.min[0] + plug.max[0]) / 2, (plug.min[1] + plug.max[1]) / 2]
+        : [Math.max((min[0] + max[0]) / 2, max[0] - CARD_PLUG_MM), y],
+      from_mm: plug?.max[OPEN] ?? max[OPEN],
+      to_mm: (plug?.max[OPEN] ?? max[OPEN]) + CARD_PLUG_HIGH_MM,
       half_mm: PLUG_MM,
     },
   ];

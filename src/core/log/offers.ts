@@ -58,13 +58,14 @@ export function measuredParts(design: Design): readonly MeasuredPart[] {
 
 /**
  * What was measured of this build's parts in other machines, each factor by the inverse square of its
- * deviation. The radiators of a build share one factor: it is offered where each of them was measured.
+ * deviation. The same readings count once, whatever parts they tell of and however often their build
+ * was copied. The radiators of a build share one factor: it is offered where each of them was measured.
  */
 export function offersFor(design: Design, known: readonly MeasuredPart[]): readonly Offer[] {
   return factorsWithParts(design).flatMap(({ id, kind, component, parts }) => {
     const of = parts.map((part) => known.filter((k) => k.kind === kind && k.part === part.id));
     if (of.length === 0 || of.some((all) => all.length === 0)) return [];
-    const all = of.flat();
+    const all = [...new Map(of.flat().map((k) => [readingsOf(k), k] as const)).values()];
     const weight = all.reduce((s, k) => s + k.spread ** -2, 0);
     return [
       {
@@ -81,6 +82,10 @@ export function offersFor(design: Design, known: readonly MeasuredPart[]): reado
     ];
   });
 }
+
+/** Which readings told a factor: copies of a build, and two parts of one, share theirs. */
+const readingsOf = ({ on, readings, factor, spread }: MeasuredPart): string =>
+  [on, readings, factor, spread].join(' ');
 
 /** What a build goes by when it takes up offers; a RangeError without any. */
 export function measuredFrom(offers: readonly Offer[]): Measured {

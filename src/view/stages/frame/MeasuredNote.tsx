@@ -7,12 +7,25 @@ import styles from './StageFrame.module.css';
 /** Says that figures were corrected by readings of this machine or of its parts elsewhere, or could be. */
 export function MeasuredNote() {
   const measured = useEditor((s) => s.design.choices.work?.measured);
+  const commit = useEditor((s) => s.commit);
   if (!measured) return <MeasuredElsewhere />;
   return (
     <p className={styles.estimated}>
       {measured.elsewhere === undefined
         ? `Measured here: corrected by ${plural(measured.readings, 'reading')} of this machine, taken up to ${measured.on.slice(0, 10)}.`
         : `Measured elsewhere: corrected by what the same parts did in ${measured.elsewhere}, read up to ${measured.on.slice(0, 10)}.`}
+      {measured.elsewhere !== undefined && (
+        <>
+          {' '}
+          <button
+            type="button"
+            className={styles.link}
+            onClick={() => commit('go by what is printed', { do: 'work.measured', measured: null })}
+          >
+            Back to what is printed
+          </button>
+        </>
+      )}
     </p>
   );
 }
@@ -26,7 +39,8 @@ function MeasuredElsewhere() {
   const builds = [...new Set(offers.flatMap((o) => o.builds))].join(', ');
   return (
     <p className={styles.estimated}>
-      Measured in {builds}: {offers.map((o) => offerText(design, o)).join('; ')}.{' '}
+      Measured in {builds}: {offers.map((o) => offerText(design, o)).join('; ')} (± holds in 95 of
+      100).{' '}
       <button
         type="button"
         className={styles.link}
