@@ -1,5 +1,5 @@
 import { matchesOf } from '../matching';
-import type { Design } from '../design';
+import { isMeasuredHere, type Design } from '../design';
 import { verdictOf, type Finding, type Stage, type Verdict } from '../checks';
 import { worstRise } from '../thermal';
 import { formatFlow, formatKelvin, formatMoney, formatNumber, formatWatts, plural } from '../units';
@@ -43,13 +43,14 @@ function assemblyState({ choices }: Design, found: Findings): StageState {
 }
 
 /** How far the machine was read; it holds once the model goes by its readings. */
-function logState({ choices }: Design): StageState {
-  const { readings = [], measured } = choices.work ?? {};
+function logState(design: Design): StageState {
+  const { readings = [], measured } = design.choices.work ?? {};
+  const isHere = isMeasuredHere(design);
   const words = (): string => {
-    if (measured) return `goes by ${plural(measured.readings, 'reading')}`;
+    if (measured && isHere) return `goes by ${plural(measured.readings, 'reading')}`;
     return readings.length > 0 ? plural(readings.length, 'reading') : 'no reading yet';
   };
-  return { verdict: measured ? 'ok' : 'unchecked', result: words() };
+  return { verdict: isHere ? 'ok' : 'unchecked', result: words() };
 }
 
 /** A stage and what was found in it. */

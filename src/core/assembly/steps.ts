@@ -356,7 +356,8 @@ const TAKES: Readonly<Record<Reach['kind'], readonly [who: string, mm: number]>>
   plug: ['a hand with the plug', PLUG_MM],
 };
 
-const USUAL = 'Where screws and plugs sit is taken from what is usual: look at yours.';
+const USUAL =
+  'Where screws and plugs sit is taken from the standard, or from what is usual: look at yours.';
 
 /** "Top radiator: it stands over the screw at its rear top corner." Null where it hides nothing. */
 function hiddenWords(m: Maker, reaches: readonly Reach[], id: string): string | null {

@@ -70,6 +70,6 @@ export {
   loopOfComponent,
   samePort,
 } from './find';
-export { AS_PRINTED, factorsOf, withFactors } from './measured';
+export { AS_PRINTED, factorsOf, isMeasuredHere, withFactors } from './measured';
 export { withoutRoutes } from './withoutRoutes';
 export { migrate } from './migrate';

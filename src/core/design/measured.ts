@@ -13,6 +13,10 @@ export const AS_PRINTED: Factors = {
 export const factorsOf = ({ choices }: Pick<Design, 'choices'>): Factors =>
   choices.work?.measured ? { ...AS_PRINTED, ...choices.work.measured } : AS_PRINTED;
 
+/** Whether readings of this very machine are what it goes by; those of its parts elsewhere are not. */
+export const isMeasuredHere = ({ choices }: Pick<Design, 'choices'>): boolean =>
+  choices.work?.measured !== undefined && choices.work.measured.elsewhere === undefined;
+
 /** The design of a machine that is so far from its papers. */
 export function withFactors(design: Design, factors: Factors): Design {
   const { choices } = design;

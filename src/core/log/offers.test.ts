@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { DEMO_BUILDS, demoDesign } from '@/catalogue';
+import { analyse } from '../analysis';
 import { applyEdit, type Design, type Measured } from '../design';
 import { validateDesign } from '../validation';
 import { calibrate, measuredFrom, measuredParts, offersFor } from '.';
@@ -59,6 +60,12 @@ describe('what was measured of a part, in other builds', () => {
     expect(measured.on).toBe('2026-11-25T18:00:00Z');
     expect(measured.elsewhere).toContain('Flood tower');
     expect(validateDesign(going(measured)).ok).toBe(true);
+    // Nothing of this machine was read: its log says so.
+    expect(analyse(going(measured)).stages.log).toEqual({
+      verdict: 'unchecked',
+      result: 'no reading yet',
+    });
+    expect(analyse(going(MEASURED)).stages.log.result).toBe('goes by 4 readings');
     expect(() => measuredFrom([])).toThrow('measured elsewhere');
   });
 

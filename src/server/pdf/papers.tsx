@@ -1,6 +1,6 @@
 import { airTestReport, assemblySteps, CAUTIONS, quoteOf } from '@/core/assembly';
 import { type analyse } from '@/core/analysis';
-import { factorsOf, type Design, type Order } from '@/core/design';
+import { factorsOf, isMeasuredHere, type Design, type Order } from '@/core/design';
 import { QUANTITY_UNIT, quantityName, ranOn, residualsOf, serviceDue } from '@/core/log';
 import { formatFlow, formatKelvin, formatMoney, formatNumber } from '@/core/units';
 import { PdfSheet, PdfTable } from './parts';
@@ -105,7 +105,7 @@ export function HandoverDocument({
     >
       <PdfTable
         title={
-          work.measured
+          isMeasuredHere(design)
             ? 'Figures, corrected by readings of this machine'
             : 'Figures, as worked out'
         }

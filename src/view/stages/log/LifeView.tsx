@@ -78,7 +78,7 @@ function Upgrades() {
   const { limits } = useEditor((s) => s.design.brief);
   const id = useEditor((s) => s.id);
   const by = measured
-    ? 'Worked out with what was measured of this machine'
+    ? `Worked out with what was measured of ${measured.elsewhere === undefined ? 'this machine' : 'its parts elsewhere'}`
     : 'Worked out as printed, until readings correct it';
   // What heats them now is the heat they carry over its share.
   const more_W = carries && carries.ofNow > 0 ? carries.heat_W * (1 - 1 / carries.ofNow) : 0;

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { isMeasuredHere } from '@/core/design';
 import { ranOn, serviceDue } from '@/core/log';
 import { formatNumber, plural } from '@/core/units';
 import { Segments } from '@/view/shared';
@@ -26,7 +27,7 @@ export function LogStage() {
   const design = useEditor((s) => s.design);
   const [view, setView] = useState<Seen>('first hour');
   const devices = useDevices(design.name);
-  const { readings = [], measured } = design.choices.work ?? {};
+  const { readings = [] } = design.choices.work ?? {};
   if (design.components.length === 0 || design.loops.length === 0)
     return (
       <EmptyStage
@@ -39,7 +40,7 @@ export function LogStage() {
   return (
     <StageFrame
       stage="log"
-      title={titleOf(readings.length, measured !== undefined)}
+      title={titleOf(readings.length, isMeasuredHere(design))}
       sentence={
         ran === null
           ? 'One hour with the finished machine, four settled states: the model is then corrected by it, and says from then on when something changes.'
