@@ -4,7 +4,8 @@ import type { AirDrag } from './core';
 import { fanPressureInto, freeFlow, type TurningFan } from './fan';
 import { STANDARD_AIR_KGM3 } from './opening';
 
-export type AirWay = 'in' | 'out';
+/** From the room in, out to it, or back into the air it came from. */
+export type AirWay = 'in' | 'out' | 'within';
 
 /** Fans side by side, in series where both faces have them, with all that their air passes. */
 export interface FanRow {

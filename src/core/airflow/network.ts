@@ -123,7 +123,7 @@ const linksOf = (
   ...laws.map((law): NetworkLink => ({
     id: `row:${law.row.id}`,
     from: law.row.air === 'in' ? ROOM_AIR : law.row.chamber,
-    to: law.row.air === 'in' ? law.row.chamber : ROOM_AIR,
+    to: law.row.air === 'out' ? ROOM_AIR : law.row.chamber,
     own: law,
   })),
   ...openings.map((o): NetworkLink => ({

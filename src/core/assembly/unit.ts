@@ -131,6 +131,7 @@ function hostsOf(design: Design, { placement }: Component): readonly ComponentId
     case 'riser':
       return board;
     case 'component':
+    case 'against':
     case 'radiator': {
       const host = findComponent(design, placement.component);
       return host ? [rootOf(design, host)] : [];

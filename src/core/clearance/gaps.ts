@@ -1,4 +1,11 @@
-import { type System, type PlacedComponent, type Solid, solidLabel } from '../system';
+import {
+  roomOfBody,
+  solidLabel,
+  type PlacedComponent,
+  type Rooms,
+  type Solid,
+  type System,
+} from '../system';
 import { type Placement, type Design, type ComponentId } from '../design';
 import type { MountFace } from '../components';
 import { bodyGap, boxGap, union, type Box } from '../geometry';
@@ -82,8 +89,8 @@ export function gapsAround(system: System, only: ReadonlySet<string> | null): re
           [a.part.tolerance_mm, system.design.case?.tolerance_mm ?? 0],
           clear_mm,
         );
-    if (system.interior) {
-      const wall = outsideGap(system, a) ?? wallGap(a, system.interior);
+    if (system.rooms) {
+      const wall = outsideGap(system, a) ?? wallGap(a, system.rooms);
       if (wall)
         push(
           system.design,
@@ -177,26 +184,59 @@ const WALLS: readonly {
   { face: 'side', axis: 2, side: 'max', name: 'side panel' },
 ];
 
-/** The wall a part rests on is no gap; the nearest of the others is. */
-function wallGap(p: PlacedComponent, interior: Box): Near | null {
+/**
+ * The wall a part rests on is no gap; the nearest of the others is. Of an open frame only the tray
+ * is a wall; what stands outside has the case itself before it. What goes through a wall has none.
+ */
+function wallGap(p: PlacedComponent, rooms: Rooms): Near | null {
+  if (p.placement.on === 'port') return null;
+  const room = roomOfBody(rooms, extentOf(p));
+  if (room === 'outside') return rooms.shell && shellGap(p, rooms.shell);
+  const box = room === 'behind' && rooms.behind ? rooms.behind : rooms.inside;
+  const walls = rooms.shell === null ? WALLS.filter((w) => w.face === 'tray') : WALLS;
   const rests = restsOn(p);
   let best: Near | null = null;
-  for (const wall of WALLS) {
-    if (rests.includes(wall.face)) continue;
+  for (const wall of walls) {
+    if (room === 'inside' && rests.includes(wall.face)) continue;
+    if (room === 'behind' && restsBehind(p, wall.face)) continue;
     for (const solid of p.solids) {
       const gap =
         wall.side === 'min'
-          ? solid.box.min[wall.axis] - interior.min[wall.axis]
-          : interior.max[wall.axis] - solid.box.max[wall.axis];
+          ? solid.box.min[wall.axis] - box.min[wall.axis]
+          : box.max[wall.axis] - solid.box.max[wall.axis];
       if (!best || gap < best.gap)
         best = {
           a: solid,
-          b: { component: `case:${wall.face}`, detail: wall.name, box: interior },
+          b: {
+            component: `case:${wall.face}`,
+            detail: room === 'behind' ? (BEHIND_NAMES[wall.face] ?? wall.name) : wall.name,
+            box,
+          },
           gap,
         };
     }
   }
   return best;
+}
+
+/** The walls of the room behind the tray, where they are other ones. */
+const BEHIND_NAMES: Partial<Record<MountFace | 'tray', string>> = {
+  tray: 'panel behind the tray',
+  side: 'board tray',
+};
+
+/** Behind the tray a part is screwed to the floor, the rear, the tray or the panel. */
+const restsBehind = (p: PlacedComponent, face: MountFace | 'tray'): boolean =>
+  p.placement.on === 'bay'
+    ? face !== 'top'
+    : p.placement.on === 'mount'
+      ? mountFaces(p).includes(face as MountFace)
+      : p.placement.on === 'spot' && face === 'bottom';
+
+/** From what stands outside to the case. */
+function shellGap(p: PlacedComponent, shell: Box): Near | null {
+  const solid: Solid = { component: 'case:shell', detail: 'case', box: shell };
+  return nearest(p.solids, [solid]);
 }
 
 /** Fans beyond the frame have the cover before them, at the depth the case says. */
@@ -231,6 +271,8 @@ function restsOn(p: PlacedComponent): readonly (MountFace | 'tray')[] {
     mount: [],
     spot: ['bottom'],
     free: [],
+    against: [],
+    port: [],
     line: [],
   };
   if (placement.on === 'free')

@@ -42,6 +42,8 @@ export interface CaseAir {
   readonly leakage_cm2?: number;
   /** Closed off from the main chamber: a basement, the room behind the tray. */
   readonly chambers?: readonly { readonly id: string; readonly name: string }[];
+  /** Which of them the room behind the tray is; the main one where it is open to it. */
+  readonly behind?: string;
   readonly openings?: readonly {
     readonly id: string;
     readonly name: string;
@@ -93,6 +95,14 @@ export interface CasePart extends PartBase {
     readonly at: Vec;
     readonly width_mm: number;
     readonly height_mm: number;
+  }[];
+  /** Openings in its walls for a pass-through: middle, way out, and width of the hole. */
+  readonly ports?: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly at: Vec;
+    readonly direction: Vec;
+    readonly hole_mm: number;
   }[];
   /** Vents, mesh and leaks; none but the usual leaks when not given. */
   readonly air?: CaseAir;

@@ -188,16 +188,26 @@ export interface FittingPart extends PartBase {
   readonly family?: string;
 }
 
-export const INLINE_DUTIES = ['tee', 'valve', 'filter', 'meter', 'coupling', 'plate'] as const;
+export const INLINE_DUTIES = [
+  'tee',
+  'valve',
+  'filter',
+  'meter',
+  'coupling',
+  'plate',
+  'passthrough',
+] as const;
 export type InlineDuty = (typeof INLINE_DUTIES)[number];
 
 /**
  * Pieces with ports of their own that hang in the runs: tees, valves, filters, flow meters, quick
- * couplings, distribution plates.
+ * couplings, distribution plates, pass-throughs of a panel.
  */
 export interface InlinePart extends Bodied, Wet {
   readonly kind: 'inline';
   readonly duty: InlineDuty;
+  /** Of a pass-through: the hole it needs in a panel, and where along its x the panel is. */
+  readonly panel?: { readonly hole_mm: number; readonly at_mm: number };
   /** Reads the coolant that passes. */
   readonly sensor?: true;
   /**

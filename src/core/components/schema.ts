@@ -207,6 +207,7 @@ const caseAir = Joi.object({
     .items(Joi.object({ id: id().invalid('main', 'room').required(), name: text(60).required() }))
     .max(4)
     .unique('id'),
+  behind: id(),
   openings: Joi.array()
     .items(
       Joi.object({
@@ -336,7 +337,20 @@ export const PART_SCHEMAS = {
       ),
     ).optional(),
     air: caseAir.optional(),
-    behind_mm: mm(0, 200).optional(),
+    ports: Joi.array()
+      .items(
+        Joi.object({
+          id: id().required(),
+          name: text(60).required(),
+          at: vec().required(),
+          direction: direction().required(),
+          hole_mm: mm(1, 60).required(),
+        }),
+      )
+      .max(12)
+      .unique('id')
+      .optional(),
+    behind_mm: mm(0, 400).optional(),
     grommets: Joi.array()
       .items(
         Joi.object({
@@ -448,6 +462,7 @@ export const PART_SCHEMAS = {
       .valid(...INLINE_DUTIES)
       .required(),
     sensor: Joi.boolean().valid(true).optional(),
+    panel: Joi.object({ hole_mm: mm(1, 60).required(), at_mm: mm(0, 200).required() }).optional(),
     tee: Joi.object({
       bore_mm: mm(1, 30).required(),
       leg_mm: mm(0, 200).required(),

@@ -707,6 +707,8 @@ function chooseCase(draft: D, next: CasePart): void {
       component.placement = { on: 'unplaced' };
     if (p.on === 'spot' && !next.spots.some((s) => s.id === p.spot))
       component.placement = { on: 'unplaced' };
+    if (p.on === 'port' && !next.ports?.some((o) => o.id === p.port))
+      component.placement = { on: 'unplaced' };
     if (p.on === 'riser' && !next.riser) component.placement = { on: 'slot', slot: 1 };
   }
 }
@@ -724,7 +726,10 @@ function removeComponent(draft: D, id: string): void {
       (i.part.kind === 'fan' && i.placement.on === 'radiator' && i.placement.component === id),
   );
   for (const component of draft.components)
-    if (component.placement.on === 'component' && component.placement.component === id)
+    if (
+      (component.placement.on === 'component' || component.placement.on === 'against') &&
+      component.placement.component === id
+    )
       component.placement = { on: 'unplaced' };
   for (const loop of draft.loops) {
     const before = loop.connections.filter((l) => portIs(l.to, id) && !portIs(l.from, id));

@@ -44,7 +44,7 @@ export function looseReferences(design: Design): LooseReference[] {
   design.components.forEach((component, i) => {
     const p = component.placement;
     if (
-      (p.on === 'component' || p.on === 'radiator') &&
+      (p.on === 'component' || p.on === 'radiator' || p.on === 'against') &&
       (p.component === component.id || !design.components.some((o) => o.id === p.component))
     )
       troubles.push({

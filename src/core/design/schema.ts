@@ -37,7 +37,7 @@ const PLACEMENTS = {
   board: on('board'),
   bay: on('bay', { turn, up }),
   slot: on('slot', { slot: Joi.number().integer().min(1).max(10).required() }),
-  riser: on('riser'),
+  riser: on('riser', { faces: Joi.string().valid('glass', 'back') }),
   component: on('component', { component: id().required() }),
   radiator: on('radiator', {
     component: id().required(),
@@ -50,6 +50,15 @@ const PLACEMENTS = {
     air: Joi.string().valid('in', 'out').required(),
   }),
   line: on('line'),
+  port: on('port', { port: id().required() }),
+  against: on('against', {
+    component: id().required(),
+    face: up.required(),
+    along_mm: mm(-1000, 1000).required(),
+    across_mm: mm(-1000, 1000).required(),
+    turn: turn.required(),
+    up,
+  }),
   spot: on('spot', { spot: id().required(), turn: turn.required(), up }),
   free: on('free', { at: vec().required(), turn: turn.required(), up }),
 };

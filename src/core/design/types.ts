@@ -68,7 +68,8 @@ export type Placement =
   | { readonly on: 'board' }
   | { readonly on: 'bay'; readonly turn?: Turn; readonly up?: Up }
   | { readonly on: 'slot'; readonly slot: number }
-  | { readonly on: 'riser' }
+  /** A card on a riser, its air cooler to the glass (as when not given) or away from it. */
+  | { readonly on: 'riser'; readonly faces?: 'glass' | 'back' }
   | { readonly on: 'component'; readonly component: ComponentId }
   | {
       readonly on: 'radiator';
@@ -84,6 +85,19 @@ export type Placement =
       readonly air: 'in' | 'out';
     }
   | { readonly on: 'spot'; readonly spot: string; readonly turn: Turn; readonly up?: Up }
+  /** Stands on a face of another part, its foot so far from the middle of that face. */
+  | {
+      readonly on: 'against';
+      readonly component: ComponentId;
+      /** The face, by the host's own axis that looks out of it. */
+      readonly face: Up;
+      readonly along_mm: number;
+      readonly across_mm: number;
+      readonly turn: Turn;
+      readonly up?: Up;
+    }
+  /** Through an opening of the case's wall. */
+  | { readonly on: 'port'; readonly port: string }
   /** Hangs in its runs, somewhere between the parts they lead to. */
   | { readonly on: 'line' }
   | { readonly on: 'free'; readonly at: Vec; readonly turn: Turn; readonly up?: Up };

@@ -18,6 +18,13 @@ export function explain(
   waiting: readonly Task[],
   others: readonly Route[],
 ): NoRoute {
+  if (t.walled)
+    return {
+      connection: t.connection,
+      loop: t.loop.id,
+      blockedBy: 'The wall of the case',
+      wouldFit: 'a pass-through in an opening of the case',
+    };
   const froms = endsOf(system, t, 'from'),
     tos = endsOf(system, t, 'to'),
     least = KEPT_MM[KEPT_MM.length - 1] as number;

@@ -1,5 +1,5 @@
 import { findComponent, type Design, type Component } from '../design';
-import { compileSystem, type System } from '../system';
+import { compileSystem, reachOf, roomAt, type System } from '../system';
 import { isWet, type WetPart } from '../components';
 import {
   add,
@@ -95,8 +95,15 @@ function bestFrame(
   frames: Frames,
 ): Frame | null {
   const near = neighboursOf(system, component, frames),
-    { interior } = system;
+    { rooms } = system;
+  const interior =
+    rooms &&
+    reachOf(
+      rooms,
+      near.map((n) => n.at),
+    );
   if (near.length === 0 || !interior) return null;
+  const outside = near.some((n) => roomAt(rooms, n.at) === 'outside');
   const loop = system.design.loops.find((l) =>
     l.connections.some((k) => k.from.component === component.id || k.to.component === component.id),
   );
@@ -186,6 +193,7 @@ function bestFrame(
       .filter((p) => p.id !== component.id)
       .flatMap((p) => p.solids.map((s) => s.box)),
     ...system.obstacles.map((o) => o.box),
+    ...(outside && rooms.shell ? [rooms.shell] : []),
     ...fittingsOf(system, component.id),
   ];
   const keep = Math.max(2, system.design.brief.limits.clear_mm);

@@ -1,6 +1,6 @@
 import type { Via } from '../design';
 import type { System } from '../system';
-import { bodiesMeet, boxGap, dot, type Vec } from '../geometry';
+import { bodiesMeet, boxGap, dot, union, type Vec } from '../geometry';
 import { endWays, type EndWay } from './ends';
 import { routeRigid } from './rigidRoute';
 import { withEnds, levelled, slantBetween, type LevelEnd } from './level';
@@ -54,16 +54,15 @@ function openEnds(
   others: readonly Route[],
 ): readonly EndWay[] {
   const own = t[side].component,
-    { interior } = system;
+    { rooms } = system,
+    room = t.behind && rooms?.behind ? union([rooms.inside, rooms.behind]) : t.room;
   const all = endsOf(system, t, side);
   const open = all.filter((e) => {
     const boxes = e.bodies.map(bodyBox);
     if (
-      interior &&
+      room &&
       boxes.some((b) =>
-        ([0, 1, 2] as const).some(
-          (i) => b.min[i] < interior.min[i] - 1 || b.max[i] > interior.max[i] + 1,
-        ),
+        ([0, 1, 2] as const).some((i) => b.min[i] < room.min[i] - 1 || b.max[i] > room.max[i] + 1),
       )
     )
       return false;
@@ -110,6 +109,7 @@ export function routeSingle(
   history: ReadonlyMap<string, number> | null,
   effort: Effort = {},
 ): Route | null {
+  if (t.walled) return null;
   const froms = openEnds(system, t, 'from', fixed, history ? [] : others),
     tos = openEnds(system, t, 'to', fixed, history ? [] : others);
   for (const kept of [

@@ -134,13 +134,12 @@ export function workspaceFor(
       block(o.connection, box, penalty, Math.min(kept, 3) + radiusOf(system, o));
   }
   blocks.push(...viewBlocks(system, t, others, (o) => radiusOf(system, o)));
-  const { interior } = system,
-    inset = t.radius + Math.min(kept, 2);
-  const bounds = interior
-    ? {
-        min: interior.min.map((v) => v + inset) as unknown as Vec,
-        max: interior.max.map((v) => v - inset) as unknown as Vec,
-      }
+  const { rooms } = system,
+    inset = t.radius + Math.min(kept, 2),
+    room = t.behind ? rooms?.inside : t.room;
+  if (t.outside && rooms?.shell) block('case:shell', rooms.shell, Infinity);
+  const bounds = room
+    ? grow(room, -inset)
     : grow(
         union([
           ...fixed.map((f) => f.box),
@@ -151,18 +150,14 @@ export function workspaceFor(
       );
   // Behind the tray by its openings alone, when it was asked to run there.
   const box = system.design.case;
-  if (t.behind && box && interior) {
+  if (t.behind && box && rooms?.behind) {
     const tray = trayBoxes(box);
     for (const sheet of tray) block('case:tray', sheet, Infinity, Math.min(kept, SHEET_MM));
     return {
       bounds: union([
         {
           ...bounds,
-          min: [
-            bounds.min[0],
-            bounds.min[1],
-            Math.min(...tray.map((b) => b.min[2])) - (box.behind_mm ?? 0) + t.radius,
-          ],
+          min: [bounds.min[0], bounds.min[1], rooms.behind.min[2] + t.radius],
         },
         ...ends.map((e) => ({ min: e.mouth, max: e.mouth })),
       ]),

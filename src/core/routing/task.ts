@@ -1,6 +1,6 @@
 import { type RouteConstraints, type Loop, type ConnectionId } from '../design';
-import type { System, PlacedPort } from '../system';
-import { distance, type Vec } from '../geometry';
+import { reachOf, roomAt, type PlacedPort, type System } from '../system';
+import { distance, type Box, type Vec } from '../geometry';
 import type { TubeLimits } from './rigidRoute';
 
 /**
@@ -24,6 +24,14 @@ export interface Task {
   };
   readonly apart: number;
   readonly constraints: RouteConstraints;
+  /**
+   * What bounds it: the room its ports are in; null without a case, and where a wall parts them.
+   */
+  readonly room: Box | null;
+  /** A wall of the case parts its ports. */
+  readonly walled: boolean;
+  /** Whether it runs outside the case. */
+  readonly outside: boolean;
   /** Whether it may run behind the tray, and the middles of the openings it would pass. */
   readonly behind: boolean;
   readonly openings: readonly Vec[];
@@ -35,8 +43,20 @@ export function tasksOf(system: System): readonly Task[] {
       const from = system.portAt(connection.from),
         to = system.portAt(connection.to);
       if (connection.by !== 'tube' || !from || !to) return [];
+      const { rooms } = system,
+        places = [from.at, to.at];
+      const room = rooms && reachOf(rooms, places);
+      const through = rooms
+        ? new Set(places.map((p) => roomAt(rooms, p)))
+        : new Set<'inside' | 'behind' | 'outside'>();
+      const asked = (connection.constraints?.waypoints ?? []).some(
+        (v) => v[2] !== null && v[2] < 0,
+      );
       return [
         {
+          room,
+          walled: rooms !== null && room === null,
+          outside: through.has('outside'),
           connection: connection.id,
           loop,
           from,
@@ -50,9 +70,7 @@ export function tasksOf(system: System): readonly Task[] {
           wish: connection.ends,
           apart: distance(from.at, to.at),
           constraints: connection.constraints ?? {},
-          behind:
-            (system.design.case?.behind_mm ?? 0) > 0 &&
-            (connection.constraints?.waypoints ?? []).some((v) => v[2] !== null && v[2] < 0),
+          behind: rooms?.behind != null && (asked || (through.has('behind') && through.size > 1)),
           openings: (system.design.case?.grommets ?? []).map((g) => g.at),
         },
       ];

@@ -3,6 +3,7 @@ import type { Box } from '../geometry';
 import { graphOf } from './graph';
 import { compileMates, joinMates, type Mates } from './mates';
 import { placeAll } from './place';
+import { roomsOf, type Rooms } from './rooms';
 import type { LoopGraph, PlacedComponent, Solid, System } from './types';
 
 /**
@@ -11,12 +12,14 @@ import type { LoopGraph, PlacedComponent, Solid, System } from './types';
  */
 export function compileSystem(design: Design): System {
   const mates = compileMates(design);
+  const rooms = design.case ? roomsOf(design.case) : null;
   return systemOf({
     design,
     mates,
     placed: placeAll(design, mates),
     obstacles: obstaclesOf(design),
-    interior: design.case ? { min: [0, 0, 0], max: design.case.interior } : null,
+    interior: rooms?.inside ?? null,
+    rooms,
     graphs: () => design.loops.map((loop) => graphOf(design, loop)),
   });
 }
@@ -27,6 +30,7 @@ interface Compiled {
   readonly placed: ReadonlyMap<ComponentId, PlacedComponent>;
   readonly obstacles: readonly Solid[];
   readonly interior: Box | null;
+  readonly rooms: Rooms | null;
   graphs(): readonly LoopGraph[];
 }
 
@@ -46,12 +50,13 @@ function systemOf({ graphs, ...compiled }: Compiled): System {
 }
 
 /** What stands, without asking for the loops: a spread would compile them. */
-const standingOf = ({ design, mates, placed, obstacles, interior }: System) => ({
+const standingOf = ({ design, mates, placed, obstacles, interior, rooms }: System) => ({
   design,
   mates,
   placed,
   obstacles,
   interior,
+  rooms,
 });
 
 /**

@@ -88,10 +88,13 @@ function placementMate(
       return board === undefined ? null : { kind: p.on, component, to: board, at: String(p.slot) };
     case 'component':
       return { kind: p.on, component, to: p.component, at: null };
+    case 'against':
     case 'radiator':
       return { kind: p.on, component, to: p.component, at: p.face };
     case 'mount':
       return { kind: p.on, component, to: null, at: p.mount };
+    case 'port':
+      return { kind: p.on, component, to: null, at: p.port };
     case 'spot':
       return { kind: p.on, component, to: null, at: p.spot };
     default:

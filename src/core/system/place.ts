@@ -13,6 +13,7 @@ import type {
   CardPart,
   CasePart,
   FanPart,
+  InlinePart,
   Mount,
   RadiatorPart,
 } from '../components';
@@ -20,10 +21,12 @@ import {
   UPRIGHT,
   add,
   boxIn,
+  cross,
   cylinderIn,
   directionIn,
   pointIn,
   scale,
+  union,
   type Box,
   type Cylinder,
   type Frame,
@@ -109,9 +112,11 @@ function locate(context: Context, component: Component, p: Placement): Spot {
     case 'slot':
       return inSlot(context, component, p.slot);
     case 'riser':
-      return box.riser
-        ? { frame: { at: box.riser.at, x: [1, 0, 0], y: [0, 0, -1], z: [0, 1, 0] } }
-        : { unplaced: 'this case has no upright slot' };
+      return onRiser(context, component, box, p.faces ?? 'glass');
+    case 'against':
+      return againstFace(context, component, p);
+    case 'port':
+      return throughWall(component.part, box, p.port);
     case 'component':
       return onComponent(context, component, p.component);
     case 'radiator':
@@ -239,6 +244,92 @@ function onComponent(context: Context, component: Component, hostId: string): Sp
       ? [Math.max(0, (hostPart.size[0] - size[0]) / 2), -size[1], hostPart.size[2] - size[2]]
       : [(hostPart.size[0] - size[0]) / 2, (hostPart.size[1] - size[1]) / 2, hostPart.size[2]];
   return { frame: { ...f, at: pointIn(f, own) } };
+}
+
+/**
+ * Standing on a riser, the card's edge down and its cooler to the glass; or hung with its edge up,
+ * its back where the riser is and its cooler away from the glass.
+ */
+function onRiser(
+  context: Context,
+  component: Component,
+  { riser }: CasePart,
+  faces: 'glass' | 'back',
+): Spot {
+  if (!riser) return { unplaced: 'this case has no upright slot' };
+  const { part } = component;
+  if (faces === 'glass')
+    return { frame: { at: riser.at, x: [1, 0, 0], y: [0, 0, -1], z: [0, 1, 0] } };
+  const thick = part.kind === 'card' ? cardThickness(context, component, part) : part.size[1];
+  return {
+    frame: {
+      at: add(riser.at, [0, part.size[2], -thick]),
+      x: [1, 0, 0],
+      y: [0, 0, 1],
+      z: [0, -1, 0],
+    },
+  };
+}
+
+/** Right-handed axes on each face of a box, with y out of it. */
+const ON_FACE: Readonly<Record<Up, Axes>> = {
+  '+y': UPRIGHT,
+  '-y': { x: [1, 0, 0], y: [0, -1, 0], z: [0, 0, -1] },
+  '+z': { x: [1, 0, 0], y: [0, 0, 1], z: [0, -1, 0] },
+  '-z': { x: [1, 0, 0], y: [0, 0, -1], z: [0, 1, 0] },
+  '+x': { x: [0, 1, 0], y: [1, 0, 0], z: [0, 0, -1] },
+  '-x': { x: [0, 1, 0], y: [-1, 0, 0], z: [0, 0, 1] },
+};
+
+/** On a face of another part: the foot on it, whichever way that face looks. */
+function againstFace(
+  context: Context,
+  { part }: Component,
+  p: Extract<Placement, { on: 'against' }>,
+): Spot {
+  const host = place(context, p.component),
+    guest = findComponent(context.design, p.component);
+  if (!host?.frame || !guest)
+    return {
+      unplaced: host
+        ? 'what it stands on has no place yet'
+        : 'what it stands on is not in the build',
+    };
+  const { min, max } = union(ownBoxes(context, guest, host.count));
+  const axes = ON_FACE[p.face];
+  const middle = ([0, 1, 2] as const).map((i) => {
+    if (axes.y[i] === 0) return (min[i] + max[i]) / 2;
+    return axes.y[i] > 0 ? max[i] : min[i];
+  }) as unknown as Vec;
+  const own = standing(part, [p.along_mm, 0, p.across_mm], p.turn, p.up);
+  const onHost: Frame = { at: middle, ...axes };
+  const within = (d: Vec): Vec => directionIn(host.frame as Frame, directionIn(onHost, d));
+  return {
+    frame: {
+      at: pointIn(host.frame, pointIn(onHost, own.at)),
+      x: within(own.x),
+      y: within(own.y),
+      z: within(own.z),
+    },
+  };
+}
+
+/** Through a wall of the case: its own x looks out, the panel where its data say. */
+function throughWall(part: Bodied, { ports = [] }: CasePart, id: string): Spot {
+  const opening = ports.find((o) => o.id === id);
+  if (!opening) return { unplaced: `the case has no opening "${id}" for it` };
+  const x = opening.direction,
+    y: Vec = x[1] === 0 ? [0, 1, 0] : [1, 0, 0],
+    z = cross(x, y);
+  const panel = 'panel' in part ? (part as InlinePart).panel : undefined;
+  const depth = panel?.at_mm ?? part.size[0] / 2;
+  const frame: Frame = { at: [0, 0, 0], x, y, z };
+  return {
+    frame: {
+      ...frame,
+      at: add(opening.at, directionIn(frame, [-depth, -part.size[1] / 2, -part.size[2] / 2])),
+    },
+  };
 }
 
 /** Depth that fans between a radiator and its frame take, mm. */

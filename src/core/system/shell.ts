@@ -8,7 +8,7 @@ import type { PlacedComponent } from './types';
  */
 const FRAME_MM = 1.2;
 /** Sheet of a tray, where the case does not say, mm (common practice, no source). */
-const TRAY_MM = 1;
+export const TRAY_MM = 1;
 /** A stand-off is a hexagon 5 mm across its flats (common practice, no source). */
 const STANDOFF_RADIUS_MM = 2.5;
 

@@ -2,6 +2,7 @@ import type { ComponentId, ConnectionId, Design, Loop, Placement, PortRef } from
 import type { ComponentPart, LossPoint, Port, PumpPart, WetPart } from '../components';
 import type { Box, Cylinder, Frame, Vec } from '../geometry';
 import type { Mates } from './mates';
+import type { Rooms } from './rooms';
 
 /** One solid of a placed part, in case coordinates. */
 export interface Solid {
@@ -136,7 +137,10 @@ export interface System {
   readonly placed: ReadonlyMap<ComponentId, PlacedComponent>;
   /** Cages and shrouds still in the case. */
   readonly obstacles: readonly Solid[];
+  /** The room before the tray; null without a case. */
   readonly interior: Box | null;
+  /** All rooms of the case; null without one. */
+  readonly rooms: Rooms | null;
   readonly loops: readonly LoopGraph[];
   portAt(ref: PortRef): PlacedPort | null;
   /** The loop a component is in, by the links through it. */

@@ -7,6 +7,7 @@ import {
   STANDARD_AIR_KGM3,
   type AirModel,
   type AirSolution,
+  type AirWay,
   type FanOperatingPoint,
   type FanRow,
 } from '../airflow';
@@ -114,19 +115,20 @@ function movedThrough(
   way: 'in' | 'out',
 ): number {
   const through = (
-    list: readonly { readonly air: 'in' | 'out' }[],
+    list: readonly { readonly air: AirWay }[],
     moved: readonly FanOperatingPoint[],
   ): number =>
     list.reduce((sum, { air }, i) => {
       const { flow_m3h } = moved[i] as FanOperatingPoint;
+      if (air === 'within') return sum;
       return (air === way) === flow_m3h >= 0 ? sum + Math.abs(flow_m3h) : sum;
     }, 0);
   return factors.airFlow * (through(radiators, state.winds) + through(caseFans, state.caseFans));
 }
 
 /** Whose air a row breathes and where it goes: as it was meant, or the other way round. */
-export function wayOf({ air }: { readonly air: 'in' | 'out' }, flow_m3h: number): 'in' | 'out' {
-  if (flow_m3h >= 0) return air;
+export function wayOf({ air }: { readonly air: AirWay }, flow_m3h: number): AirWay {
+  if (flow_m3h >= 0 || air === 'within') return air;
   return air === 'in' ? 'out' : 'in';
 }
 
@@ -134,9 +136,9 @@ export function wayOf({ air }: { readonly air: 'in' | 'out' }, flow_m3h: number)
 export const perFlowOf = (air: FluidProperties): number =>
   (air.density_kgm3 * air.heatCapacity_JkgK) / 3600;
 
-/** Nodes of chambers in the thermal network: they come first, the main one as 0. */
+/** Nodes of chambers in the thermal network: they come first, the main one as 0; the room's own. */
 export const chamberNode = ({ chambers }: ThermalModel, chamber: string): number =>
-  Math.max(0, chambers.indexOf(chamber));
+  chamber === ROOM_AIR ? ROOM : Math.max(0, chambers.indexOf(chamber));
 export const chamberNodes = ({ chambers }: ThermalModel): number => Math.max(1, chambers.length);
 
 /**
@@ -150,7 +152,7 @@ export function airStreams(
 ): readonly Stream[] {
   if (model.chambers.length === 0) return [{ capacity_WK: OPEN_WK, from: only(ROOM), to: 0 }];
   const perFlow = perFlowOf(air);
-  const node = (name: string): number => (name === ROOM_AIR ? ROOM : chamberNode(model, name));
+  const node = (name: string): number => chamberNode(model, name);
   const into = new Float64Array(chamberNodes(model));
   const streams: Stream[] = [];
   const flow = (from: number, to: number, moved_m3h: number): void => {
@@ -187,6 +189,7 @@ export function wallConductance({ system, chambers }: ThermalModel): number {
 }
 
 /** Where a radiator's air comes from and where its heat goes. */
-export function airSide(way: 'in' | 'out', chamber: number): Pick<Conductor, 'cold' | 'into'> {
+export function airSide(way: AirWay, chamber: number): Pick<Conductor, 'cold' | 'into'> {
+  if (way === 'within') return { cold: only(chamber), into: chamber };
   return way === 'in' ? { cold: only(ROOM), into: chamber } : { cold: only(chamber), into: ROOM };
 }

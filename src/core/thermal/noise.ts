@@ -7,8 +7,9 @@ import {
   type SoundSource,
 } from '../acoustics';
 import { turningSpeed } from '../components';
-import { factorsOf, findComponent, type Component, type Placement } from '../design';
-import type { FanSet, ThermalModel } from './thermalModel';
+import { ROOM_AIR } from '../airflow';
+import { factorsOf, findComponent, type Component, type ComponentId } from '../design';
+import { airAround, type FanSet, type ThermalModel } from './thermalModel';
 
 /** rpm of a fan set or pump now, by component. */
 export type SpeedOf = (component: string, set_rpm: number) => number;
@@ -42,12 +43,12 @@ const fanSource = (
   shape_dB: part.spectrum_dB ?? SHAPES.fan,
   speed_rpm: speedOf(component, speed_rpm),
   fullSpeed_rpm: part.fullSpeed_rpm,
-  place: placeOf(model, findComponent(model.system.design, component)?.placement),
+  place: placeOf(model, component),
 });
 
 function pumpSource(
   model: ThermalModel,
-  { id, part, settings, placement }: Component,
+  { id, part, settings }: Component,
   speedOf: SpeedOf,
 ): readonly SoundSource[] {
   if (part.kind !== 'pump') return [];
@@ -59,18 +60,18 @@ function pumpSource(
       shape_dB: part.spectrum_dB ?? SHAPES.pump,
       speed_rpm: speedOf(id, turningSpeed(part, settings.speed_rpm)),
       fullSpeed_rpm: part.fullSpeed_rpm,
-      place: placeOf(model, placement),
+      place: placeOf(model, id),
     },
   ];
 }
 
 /** The side of the case that a component looks out of; of an open frame there is none. */
-function placeOf(model: ThermalModel, placement: Placement | undefined): SoundPlace {
+function placeOf(model: ThermalModel, id: ComponentId): SoundPlace {
   const { design } = model.system;
+  const placement = findComponent(design, id)?.placement;
   if (model.chambers.length === 0 || !placement) return 'open';
-  if (placement.on === 'radiator')
-    return placeOf(model, findComponent(design, placement.component)?.placement);
-  if (placement.on !== 'mount') return 'inside';
+  if (placement.on === 'radiator') return placeOf(model, placement.component);
+  if (placement.on !== 'mount') return airAround(model.system, id) === ROOM_AIR ? 'open' : 'inside';
   return design.case?.mounts.find((m) => m.id === placement.mount)?.face ?? 'inside';
 }
 

@@ -1,3 +1,4 @@
+import type { AirWay } from '../airflow';
 import { type LoopId, type ComponentId } from '../design';
 import { labelOf, type Names } from '../system';
 import type { LoadCaseId } from '../components';
@@ -25,7 +26,7 @@ export interface RadiatorHeat {
   readonly airIn_C: number;
   readonly airOut_C: number | null;
   /** The way its air really goes. */
-  readonly air: 'in' | 'out';
+  readonly air: AirWay;
   /** Whether that is against its fans. */
   readonly reversed: boolean;
   readonly airFlow_m3h: number;
@@ -71,7 +72,7 @@ export interface CaseReport {
   /** Fans that hang on a mount without a radiator; air with the installation factor in it. */
   readonly caseFans: readonly {
     readonly id: string;
-    readonly air: 'in' | 'out';
+    readonly air: AirWay;
     readonly reversed: boolean;
     readonly airFlow_m3h: number;
     readonly airDrop_Pa: number;

@@ -8,7 +8,7 @@ import { noiseOf } from './noise';
 import type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat } from './report';
 import type { ThermalModel } from './thermalModel';
 import { prepareHeat, steadyState, type HeatOptions, type Prepared } from './steady';
-import type { FanOperatingPoint } from '../airflow';
+import { ROOM_AIR, type FanOperatingPoint } from '../airflow';
 import { chamberNode, wayOf } from './caseAir';
 import type { LoopTemperatures } from './steadyNetwork';
 
@@ -90,7 +90,9 @@ export function solvePrepared(
       const wind = moved.winds[i] as FanOperatingPoint;
       const way = wayOf(r, wind.flow_m3h);
       const airIn =
-        way === 'in' ? room : (chambers_C[chamberNode(thermalModel, r.chamber)] as number);
+        way === 'in' || r.chamber === ROOM_AIR
+          ? room
+          : (chambers_C[chamberNode(thermalModel, r.chamber)] as number);
       const t = temps.get(r.loop)?.link(c.edge);
       const heat = t ? c.k * (t.in_C - airIn) : null;
       const stream =

@@ -1,3 +1,4 @@
+import type { AirWay } from '../airflow';
 import { type LoopId } from '../design';
 import type { FlowReport } from '../hydraulics';
 import { coolantProperties, type FluidProperties } from '../fluids';
@@ -71,7 +72,7 @@ export interface Exchanger {
   readonly edge: string;
   readonly conductance_WK: number;
   /** `in`: room air, which then warms the case; `out`: case air, which then leaves. */
-  readonly air: 'in' | 'out';
+  readonly air: AirWay;
   /** Node of the chamber. */
   readonly chamber: number;
 }

@@ -8,7 +8,8 @@ import {
   type LoopId,
   type Placement,
 } from '../design';
-import type { System } from '../system';
+import { roomOfBody, type System } from '../system';
+import { union } from '../geometry';
 import {
   isHeated,
   turningSpeed,
@@ -23,6 +24,7 @@ import {
   isOpenFrame,
   MAIN_CHAMBER,
   openingsOf,
+  ROOM_AIR,
   type AirOpening,
   type AirWay,
   type Core,
@@ -249,8 +251,7 @@ function radiatorSetup(
     core: coreOf(part),
     sections: part.sections,
     fans,
-    air: placement.on === 'mount' ? placement.air : 'in',
-    chamber: chamberOf(system, placement),
+    ...airOf(system, id, placement),
     filterLoss_Pa: lossBefore(system, id, placement, blocked),
   };
 }
@@ -276,6 +277,30 @@ function caseFansOf(
     chamber: chamberOf(system, stack.placement),
     filterLoss_Pa: lossBefore(system, stack.id, stack.placement, blocked),
   };
+}
+
+/** Through its mount to or from the room; standing free, a radiator breathes the air it stands in. */
+function airOf(
+  system: System,
+  id: ComponentId,
+  placement: Placement,
+): Pick<RadiatorSetup, 'air' | 'chamber'> {
+  if (placement.on === 'mount')
+    return { air: placement.air, chamber: chamberOf(system, placement) };
+  return { air: 'within', chamber: airAround(system, id) };
+}
+
+/** The air a free part stands in: the room's outside, the chamber it is in else. */
+export function airAround(system: System, id: ComponentId): string {
+  const solids = system.placed.get(id)?.solids ?? [];
+  const { rooms, design } = system;
+  if (rooms === null || solids.length === 0) return MAIN_CHAMBER;
+  const room = roomOfBody(rooms, union(solids.map((s) => s.box)));
+  if (room === 'outside') return ROOM_AIR;
+  const back = design.case?.air?.behind;
+  return room === 'behind' && back !== undefined && chambersOf(design.case).includes(back)
+    ? back
+    : MAIN_CHAMBER;
 }
 
 /** The chamber that a mount of the case opens into. */

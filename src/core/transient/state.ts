@@ -1,3 +1,4 @@
+import type { AirWay } from '../airflow';
 import {
   airSide,
   factorNetwork,
@@ -39,7 +40,7 @@ export interface Cooler {
 /** A radiator on an edge. */
 export interface Exchanger {
   readonly edge: number;
-  air: 'in' | 'out';
+  air: AirWay;
   /** Node of the chamber it blows into or draws from. */
   readonly chamber: number;
   conductance_WK: number;

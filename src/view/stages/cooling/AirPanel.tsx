@@ -27,7 +27,7 @@ export function AirPanel() {
   const { thermalModel } = analysis;
   const nameOf = (id: string): string => componentName(design, id);
   const intake = report.radiators.filter((r) => r.air === 'in'),
-    exhaust = report.radiators.filter((r) => !intake.includes(r));
+    exhaust = report.radiators.filter((r) => r.air === 'out');
   const before_W = intake.reduce((s, r) => s + (r.heat_W ?? 0), 0);
   const { room_C } = design.brief;
   const turn = (id: string, air: 'in' | 'out'): void => {
@@ -117,15 +117,19 @@ export function AirPanel() {
                   </button>
                 </td>
                 <td>
-                  <Segments
-                    label={`Way of ${nameOf(r.id)}`}
-                    value={r.way}
-                    options={[
-                      { value: 'in', label: 'in' },
-                      { value: 'out', label: 'out' },
-                    ]}
-                    onPick={(air) => turn(r.id, air)}
-                  />
+                  {r.way === 'within' ? (
+                    'stands free'
+                  ) : (
+                    <Segments
+                      label={`Way of ${nameOf(r.id)}`}
+                      value={r.way}
+                      options={[
+                        { value: 'in', label: 'in' },
+                        { value: 'out', label: 'out' },
+                      ]}
+                      onPick={(air) => turn(r.id, air)}
+                    />
+                  )}
                 </td>
                 <td className="num">{formatNumber(r.reversed ? -r.flow : r.flow)}</td>
                 <td className="num">{formatNumber(r.drop, { decimals: 1 })}</td>
