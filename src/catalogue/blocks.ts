@@ -24,6 +24,7 @@ interface Figures {
   readonly min?: number;
   readonly volume?: number;
   readonly note?: string;
+  readonly onEdge?: true;
 }
 
 /** Figures to a part; the tops of one maker are clear. */
@@ -94,6 +95,20 @@ export const BLOCKS: readonly BlockPart[] = [
     wetted: NICKEL,
   }),
   block({
+    id: 'blk-quill-cpu-edge',
+    name: 'Quill Edge, 18 mm',
+    maker: QUILL,
+    price: 6400,
+    cools: ['processor'],
+    fits: { patterns: [NARROW] },
+    size: [56, 56, 18],
+    drop4_kPa: 7.6,
+    r4_KW: 0.054,
+    n: 0.28,
+    wetted: NICKEL,
+    onEdge: true,
+  }),
+  block({
     id: 'blk-hearth-card',
     name: 'Hearth Cover L',
     maker: HEARTH,
@@ -136,6 +151,21 @@ export const BLOCKS: readonly BlockPart[] = [
     n: 0.26,
     wetted: NICKEL,
     volume: 48,
+  }),
+  block({
+    id: 'blk-quill-card-s-end',
+    name: 'Quill Cover S, ports in its end',
+    maker: QUILL,
+    price: 10900,
+    cools: ['card'],
+    fits: { cards: ['K-short'] },
+    size: [170, 20, 98],
+    drop4_kPa: 5.6,
+    r4_KW: 0.028,
+    n: 0.26,
+    wetted: NICKEL,
+    volume: 48,
+    onEdge: true,
   }),
   block({
     id: 'blk-hearth-mono',

@@ -83,7 +83,11 @@ interface Plumb {
   readonly fitting: string;
   readonly coolant: string;
   readonly components?: readonly string[];
+  /** Sliding bridges where ports face each other. */
+  readonly bridged?: true;
 }
+
+const BRIDGES = FITTINGS.filter((f) => f.duty === 'bridge');
 export const plumb = (design: Design, p: Plumb): Design =>
   apply(
     design,
@@ -93,5 +97,6 @@ export const plumb = (design: Design, p: Plumb): Design =>
       fitting: named<FittingPart>(FITTINGS, p.fitting),
       coolant: named<CoolantPart>(COOLANTS, p.coolant),
       ...(p.components ? { components: p.components } : {}),
+      ...(p.bridged ? { bridges: BRIDGES } : {}),
     }),
   );

@@ -223,6 +223,23 @@ export const INLINE: readonly InlinePart[] = [
     ),
     sensor: true,
   },
+  {
+    ...straight(
+      'inl-passthrough',
+      'Pass-through for a panel',
+      SEDGE,
+      'passthrough',
+      1490,
+      [34, 26, 26],
+      [
+        [2, 0.04],
+        [4, 0.16],
+        [8, 0.6],
+      ],
+      BENCH,
+    ),
+    panel: { hole_mm: 19, at_mm: 12 },
+  },
   plate('inl-plate-2', 'Distribution plate, two ways', 5900, 2, 34),
   plate('inl-plate-3', 'Distribution plate, three ways', 6900, 3, 34),
   plate('inl-bridge-2', 'Bridge for two cards side by side', 4900, 2, 50),

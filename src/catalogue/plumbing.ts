@@ -43,6 +43,7 @@ const tube = (
 });
 
 export const TUBES: readonly TubePart[] = [
+  tube('tube-soft-10-7', 'Soft tube 10/7, clear', 320, 'soft PVC', 10, 7, 26),
   tube('tube-soft-13-10', 'Soft tube 13/10, clear', 390, 'soft PVC', 13, 10, 38),
   tube('tube-soft-16-10', 'Soft tube 16/10, clear', 490, 'soft PVC', 16, 10, 45),
   tube('tube-soft-19-13', 'Soft tube 19/13, clear', 690, 'soft PVC', 19, 13, 60),
@@ -103,6 +104,18 @@ const size = (outer_mm: number, inner_mm: number): { outer_mm: number; inner_mm:
 const BRASS: readonly WettedSurface[] = [{ metal: 'brass', area_mm2: 700 }];
 
 export const FITTINGS: readonly FittingPart[] = [
+  fitting(
+    'fit-comp-10-7',
+    'Compression 10/7',
+    350,
+    'compression',
+    6.5,
+    COMPRESSION_K,
+    BARBED,
+    19,
+    15,
+    size(10, 7),
+  ),
   fitting(
     'fit-comp-13-10',
     'Compression 13/10',

@@ -227,4 +227,5 @@ export const RESERVOIRS: readonly ReservoirPart[] = [
   reservoir('res-osier-200', 'Mere 200', 4900, [60, 200, 60], 370),
   reservoir('res-osier-250', 'Mere 250', 5300, [60, 250, 60], 480),
   reservoir('res-osier-flat', 'Pond, 40 mm flat', 4400, [90, 40, 60], 140),
+  reservoir('res-osier-slim', 'Rill, 36 mm slim', 4600, [66, 80, 36], 110),
 ];

@@ -19,10 +19,18 @@ export interface SoundSource {
 
 /**
  * What the listener, before the machine, hears less of a source by where it is, dB (common practice,
- * no source): one that looks to the rear or the floor; one within the case, by band, since sheet and
+ * no source): one that looks to the rear, the far side or the floor; one within the case, by band, since sheet and
  * glass hold back high tones more than low ones.
  */
-const TURNED_AWAY_DB = { front: 0, side: 0, top: 0, rear: -2, bottom: -1, open: 0 } as const;
+const TURNED_AWAY_DB = {
+  front: 0,
+  side: 0,
+  top: 0,
+  rear: -2,
+  bottom: -1,
+  tray: -2,
+  open: 0,
+} as const;
 const WITHIN_DB: Bands = [0, 0, -1, -2, -3, -4, -5, -6];
 
 const held = (place: SoundPlace): Bands =>

@@ -1,6 +1,7 @@
 import {
   roomOfBody,
   solidLabel,
+  trayBoxes,
   type PlacedComponent,
   type Rooms,
   type Solid,
@@ -90,7 +91,7 @@ export function gapsAround(system: System, only: ReadonlySet<string> | null): re
           clear_mm,
         );
     if (system.rooms) {
-      const wall = outsideGap(system, a) ?? wallGap(a, system.rooms);
+      const wall = outsideGap(system, a) ?? wallGap(system, a, system.rooms);
       if (wall)
         push(
           system.design,
@@ -171,7 +172,7 @@ function belong({ mates }: System, a: PlacedComponent, b: PlacedComponent): bool
 }
 
 const WALLS: readonly {
-  readonly face: MountFace | 'tray';
+  readonly face: MountFace;
   readonly axis: 0 | 1 | 2;
   readonly side: 'min' | 'max';
   readonly name: string;
@@ -188,17 +189,28 @@ const WALLS: readonly {
  * The wall a part rests on is no gap; the nearest of the others is. Of an open frame only the tray
  * is a wall; what stands outside has the case itself before it. What goes through a wall has none.
  */
-function wallGap(p: PlacedComponent, rooms: Rooms): Near | null {
+function wallGap(system: System, p: PlacedComponent, rooms: Rooms): Near | null {
   if (p.placement.on === 'port') return null;
   const room = roomOfBody(rooms, extentOf(p));
+  if (reachesThroughTray(p, rooms)) return throughTray(system, p, rooms);
   if (room === 'outside') return rooms.shell && shellGap(p, rooms.shell);
   const box = room === 'behind' && rooms.behind ? rooms.behind : rooms.inside;
   const walls = rooms.shell === null ? WALLS.filter((w) => w.face === 'tray') : WALLS;
   const rests = restsOn(p);
+  const open = walls.filter((w) =>
+    room === 'inside' ? !rests.includes(w.face) : !restsBehind(p, w.face),
+  );
+  return nearestWall(p, box, open, room === 'behind' ? BEHIND_NAMES : {});
+}
+
+function nearestWall(
+  p: PlacedComponent,
+  box: Box,
+  walls: typeof WALLS,
+  names: Partial<Record<MountFace, string>>,
+): Near | null {
   let best: Near | null = null;
-  for (const wall of walls) {
-    if (room === 'inside' && rests.includes(wall.face)) continue;
-    if (room === 'behind' && restsBehind(p, wall.face)) continue;
+  for (const wall of walls)
     for (const solid of p.solids) {
       const gap =
         wall.side === 'min'
@@ -207,26 +219,46 @@ function wallGap(p: PlacedComponent, rooms: Rooms): Near | null {
       if (!best || gap < best.gap)
         best = {
           a: solid,
-          b: {
-            component: `case:${wall.face}`,
-            detail: room === 'behind' ? (BEHIND_NAMES[wall.face] ?? wall.name) : wall.name,
-            box,
-          },
+          b: { component: `case:${wall.face}`, detail: names[wall.face] ?? wall.name, box },
           gap,
         };
     }
-  }
   return best;
 }
 
+/** Whether a part stands on both sides of the tray: over its edge, or in an opening of it. */
+function reachesThroughTray(p: PlacedComponent, rooms: Rooms): boolean {
+  const { min, max } = extentOf(p);
+  return rooms.behind !== null && min[2] < rooms.behind.max[2] && max[2] > 0;
+}
+
+/** Of such a part: the tray round the opening, or the nearest wall of both rooms. */
+function throughTray(system: System, p: PlacedComponent, rooms: Rooms): Near | null {
+  const box = union([rooms.inside, rooms.behind ?? rooms.inside]);
+  const sheets = system.design.case ? trayBoxes(system.design.case) : [];
+  const tray = nearest(
+    p.solids,
+    sheets.map((sheet): Solid => ({ component: 'case:tray', detail: 'board tray', box: sheet })),
+  );
+  const rests = restsOn(p);
+  const wall = nearestWall(
+    p,
+    box,
+    WALLS.filter((w) => !rests.includes(w.face)),
+    BEHIND_NAMES,
+  );
+  if (!tray || !wall) return tray ?? wall;
+  return tray.gap < wall.gap ? tray : wall;
+}
+
 /** The walls of the room behind the tray, where they are other ones. */
-const BEHIND_NAMES: Partial<Record<MountFace | 'tray', string>> = {
+const BEHIND_NAMES: Partial<Record<MountFace, string>> = {
   tray: 'panel behind the tray',
   side: 'board tray',
 };
 
 /** Behind the tray a part is screwed to the floor, the rear, the tray or the panel. */
-const restsBehind = (p: PlacedComponent, face: MountFace | 'tray'): boolean =>
+const restsBehind = (p: PlacedComponent, face: MountFace): boolean =>
   p.placement.on === 'bay'
     ? face !== 'top'
     : p.placement.on === 'mount'
@@ -257,9 +289,9 @@ function outsideGap(system: System, p: PlacedComponent): Near | null {
   };
 }
 
-function restsOn(p: PlacedComponent): readonly (MountFace | 'tray')[] {
+function restsOn(p: PlacedComponent): readonly MountFace[] {
   const { placement } = p;
-  const faces: Record<Placement['on'], readonly (MountFace | 'tray')[]> = {
+  const faces: Record<Placement['on'], readonly MountFace[]> = {
     unplaced: [],
     tray: ['tray', 'rear'],
     board: ['tray'],
@@ -290,5 +322,5 @@ function mountFaces(p: PlacedComponent): readonly MountFace[] {
   if (!z) return [];
   if (z[0] !== 0) return [z[0] < 0 ? 'front' : 'rear'];
   if (z[1] !== 0) return [z[1] < 0 ? 'top' : 'bottom'];
-  return ['side'];
+  return [z[2] < 0 ? 'side' : 'tray'];
 }

@@ -1,6 +1,6 @@
 import { type ComponentId } from '../design';
 import type { FittingPart } from '../components';
-import { type System, type PlacedPort, label } from '../system';
+import { label, roomAt, trayBoxes, type PlacedPort, type System } from '../system';
 import { pieceOf, type Run } from '../tubing';
 import {
   bodyGapUpTo,
@@ -9,7 +9,10 @@ import {
   cylinderFrom,
   pairMemo,
   roundBody,
+  union,
   type Body,
+  type Box,
+  type Vec,
 } from '../geometry';
 
 /** What is screwed into a port, and the room a hand needs round it. */
@@ -149,8 +152,7 @@ export function portFits(system: System, runs: readonly Run[]): readonly PortFit
           beside = isPort;
         }
       }
-      const { interior } = system,
-        walls = interior ? s.bodies.flatMap((b) => wallRoom(b, interior) ?? []) : [];
+      const walls = s.bodies.flatMap((b) => wallRoom(b, system, s.at.at) ?? []);
       for (const wall of walls)
         if (wall.room < gap) {
           gap = wall.room;
@@ -188,21 +190,51 @@ const WALLS = [
   'side panel',
 ] as const;
 
+const BEHIND = [
+  'rear panel',
+  'floor',
+  'panel behind the tray',
+  'front frame',
+  'top frame',
+  'board tray',
+] as const;
+
 /**
  * Room to the nearest wall it does not already stand beyond: parts on a mount reach through their
  * frame.
  */
-function wallRoom(
-  { box }: Body,
-  inside: { readonly min: readonly number[]; readonly max: readonly number[] },
-): { readonly room: number; readonly name: string } | null {
-  let best: { room: number; name: string } | null = null;
+function wallRoom(body: Body, { rooms, design }: System, at: Vec): WallRoom | null {
+  if (rooms === null) return null;
+  const room = roomAt(rooms, at),
+    { shell, inside, behind } = rooms;
+  if (room === 'outside') return shell && { room: boxGap(body.box, shell), name: 'case' };
+  if (shell === null)
+    return room === 'behind' ? null : { room: body.box.min[2] - inside.min[2], name: 'board tray' };
+  const through = behind !== null && body.box.min[2] < 0 && body.box.max[2] > behind.max[2];
+  if (!through || design.case === null)
+    return nearestWall(body, room === 'behind' && behind ? behind : inside, room === 'behind');
+  // In an opening of the tray: what is left of the sheet round it.
+  const tray = Math.min(...trayBoxes(design.case).map((sheet) => boxGap(body.box, sheet)));
+  const wall = nearestWall(body, union([inside, behind]), true);
+  return tray < wall.room ? { room: tray, name: 'board tray' } : wall;
+}
+
+interface WallRoom {
+  readonly room: number;
+  readonly name: string;
+}
+
+function nearestWall({ box }: Body, inside: Box, behind: boolean): WallRoom {
+  let best: WallRoom = { room: Infinity, name: '' };
   for (let i = 0; i < 3; i += 1) {
     for (const [room, name] of [
-      [(box.min[i as 0] as number) - (inside.min[i] as number), WALLS[i] as string],
-      [(inside.max[i] as number) - (box.max[i as 0] as number), WALLS[i + 3] as string],
+      [(box.min[i as 0] as number) - (inside.min[i as 0] as number), (behind ? BEHIND : WALLS)[i]],
+      [
+        (inside.max[i as 0] as number) - (box.max[i as 0] as number),
+        (behind ? BEHIND : WALLS)[i + 3],
+      ],
     ] as const)
-      if (!best || room < best.room) best = { room, name };
+      if (room < best.room) best = { room, name: name as string };
   }
   return best;
 }

@@ -2,7 +2,7 @@ import type { Box, Vec } from '../geometry';
 import type { HolePattern, PartBase } from './base';
 import type { FanPart } from './plumbing';
 
-export type MountFace = 'front' | 'top' | 'bottom' | 'rear' | 'side';
+export type MountFace = 'front' | 'top' | 'bottom' | 'rear' | 'side' | 'tray';
 
 /** Where a radiator or bare fans hang. */
 export interface Mount {
@@ -71,20 +71,22 @@ export interface CasePart extends PartBase {
    */
   readonly riser?: { readonly at: Vec };
   /**
-   * Cages, shrouds and brackets. `boxes` say where it is solid, when it has openings or corners;
-   * the whole box otherwise.
+   * Cages, shrouds and brackets. `boxes` say where it is solid, when it has corners; the whole
+   * box, less its openings, otherwise.
    */
   readonly obstacles: readonly (Box & {
     readonly id: string;
     readonly name: string;
     readonly removable: boolean;
     readonly boxes?: readonly Box[];
+    /** Cut out of the box through its thinnest way. */
+    readonly openings?: readonly Box[];
   })[];
   /**
    * Thickness of the sheet of each side, mm: what fans and radiators are screwed to where mounts
    * are, the cover on the glass side.
    */
-  readonly panels_mm?: Readonly<Partial<Record<MountFace | 'tray', number>>>;
+  readonly panels_mm?: Readonly<Partial<Record<MountFace, number>>>;
   /**
    * Openings in the board tray: for cables, and for tubes to pass behind it. Middle, and width and
    * height.

@@ -178,7 +178,7 @@ const thinnerInside: Joi.CustomValidator = (
 const mount = Joi.object({
   id: id().required(),
   name: text(60).required(),
-  face: Joi.string().valid('front', 'top', 'bottom', 'rear', 'side').required(),
+  face: Joi.string().valid('front', 'top', 'bottom', 'rear', 'side', 'tray').required(),
   at: vec().required(),
   along: direction().required(),
   across: direction().required(),
@@ -309,6 +309,7 @@ export const PART_SCHEMAS = {
           name: text(60).required(),
           removable: Joi.boolean().required(),
           boxes: Joi.array().items(Joi.object(boxKeys)).min(1).max(12).optional(),
+          openings: Joi.array().items(Joi.object(boxKeys)).max(8).optional(),
           ...boxKeys,
         }),
       )
@@ -357,8 +358,8 @@ export const PART_SCHEMAS = {
           id: id().required(),
           name: text(60).required(),
           at: vec().required(),
-          width_mm: mm(2, 300).required(),
-          height_mm: mm(2, 300).required(),
+          width_mm: mm(2, 1000).required(),
+          height_mm: mm(2, 1000).required(),
         }),
       )
       .max(12)

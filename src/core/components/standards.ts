@@ -16,7 +16,8 @@ export const THREADS: Readonly<Record<Thread, ThreadSize>> = {
  * Outline of a board and its stand-offs, in the board's own axes: x from the rear edge forward, y
  * from the lower edge up, mm. ATX specification 2.2, microATX 1.2 and Mini-ITX addendum, from
  * memory: columns 0.4, 6.5 and 9.35 in from the rear edge; rows from the upper edge 0.25 in, 6.45
- * in and 11.35 in (of ATX) or 9.05 in (of microATX); the upper rear hole 0.9 in lower.
+ * in and 11.35 in (of ATX) or 9.05 in (of microATX); the upper rear hole 0.9 in lower. E-ATX is ATX
+ * with a fourth column 12.4 in from the rear edge (SSI EEB 3.61, from memory).
  */
 export interface BoardStandard {
   readonly name: string;
@@ -42,6 +43,7 @@ function standard(
 }
 
 export const BOARD_STANDARDS: readonly BoardStandard[] = [
+  standard('E-ATX', 13, 12, [0.4, 6.5, 9.35, 12.4], [0.25, 6.45, 11.35]),
   standard('ATX', 9.6, 12, [0.4, 6.5, 9.35], [0.25, 6.45, 11.35]),
   standard('micro ATX', 9.6, 9.6, [0.4, 6.5, 9.35], [0.25, 6.45, 9.05]),
   standard('mini ITX', 170 / INCH, 170 / INCH, [0.4, 6.5], [0.25, 6.45]),

@@ -8,7 +8,7 @@ import {
   type PortRef,
   findComponent,
 } from '../design';
-import { facing, compileSystem, spans, type System } from '../system';
+import { compileSystem, facing, roomAt, spans, type System } from '../system';
 import { isWet, type CoolantPart, type FittingPart, type TubePart } from '../components';
 import { distance, type Vec } from '../geometry';
 import { middleOf, passThrough, placeOf, portsOf } from './ports';
@@ -130,16 +130,21 @@ function closeFreed(freed: readonly PortRef[], displaced: readonly Cap[]): reado
 }
 
 /**
- * Puts a loose part where it lengthens the loop least. Null when the loop has no run to open or the
- * part no way through.
+ * Puts a loose part into a run: the one asked for, else where it lengthens the loop least. Null when
+ * the loop has no run to open or the part no way through.
  */
-export function insertStation(design: Design, loopId: string, component: string): Edit | null {
+export function insertStation(
+  design: Design,
+  loopId: string,
+  component: string,
+  into?: string,
+): Edit | null {
   const loop = design.loops.find((l) => l.id === loopId);
   if (!loop) return null;
   const system = compileSystem(design);
   let best: { link: Connection; in: string; out: string; cost: number } | null = null;
   for (const connection of loop.connections) {
-    if (connection.by === 'direct') continue;
+    if (connection.by === 'direct' || (into !== undefined && connection.id !== into)) continue;
     const from = placeOf(system, connection.from),
       to = placeOf(system, connection.to);
     const through = passThrough(design, system, component, from, to);
@@ -201,6 +206,7 @@ export function orderStations(
   ];
   const rest = components.filter((i) => !head.includes(i));
   const at = new Map(components.map((i) => [i, middleOf(system, i)]));
+  const roomsAt = new Map(components.map((i) => [i, roomsOfPorts(system, i)]));
   const step = (a: string | undefined, b: string | undefined): number => {
     const p = a === undefined ? null : (at.get(a) ?? null),
       q = b === undefined ? null : (at.get(b) ?? null);
@@ -211,25 +217,61 @@ export function orderStations(
   if (rest.length > ALL_ORDERS_UP_TO) return [...head, ...nearestNext(rest, first, step)];
   let best: readonly string[] = rest,
     least = Infinity;
-  const visit = (done: string[], left: readonly string[], cost: number): void => {
+  // From room to room a loop goes by what stands in both: a pass-through.
+  const through = (id: string, room: string | null): { room: string | null; cost: number } => {
+    const own = roomsAt.get(id) ?? [];
+    if (room === null || own.length === 0 || own.includes(room))
+      return { room: own.find((r) => r !== room) ?? own[0] ?? room, cost: 0 };
+    return { room: own[0] ?? room, cost: WALL_COST };
+  };
+  const home = roomsAt.get(last ?? '')?.[0] ?? null;
+  const visit = (
+    done: string[],
+    left: readonly string[],
+    cost: number,
+    room: string | null,
+  ): void => {
     if (cost >= least) return;
     if (left.length === 0) {
-      const total = cost + step(done[done.length - 1], last);
+      const total =
+        cost +
+        step(done[done.length - 1], last) +
+        (room !== null && home !== null && room !== home ? WALL_COST : 0);
       if (total < least - 1e-9) {
         least = total;
         best = [...done];
       }
       return;
     }
-    for (const next of left)
+    for (const next of left) {
+      const way = through(next, room);
       visit(
         [...done, next],
         left.filter((l) => l !== next),
-        cost + step(done[done.length - 1] ?? first, next),
+        cost + step(done[done.length - 1] ?? first, next) + way.cost,
+        way.room,
       );
+    }
   };
-  visit([], rest, 0);
+  visit([], rest, 0, roomsAt.get(first ?? '')?.[0] ?? home);
   return [...head, ...best];
+}
+
+/** What a run through a wall would cost, mm: more than any way round. */
+const WALL_COST = 1e5;
+
+/**
+ * The rooms a part's ports are in, parted by walls; none of what hangs in its runs. The room behind
+ * the tray is open to the one before it.
+ */
+function roomsOfPorts({ rooms, placed }: System, id: string): readonly string[] {
+  const component = placed.get(id);
+  if (!rooms || !component?.frame) return [];
+  return [
+    ...new Set(
+      component.ports.map((p) => (roomAt(rooms, p.at) === 'outside' ? 'outside' : 'inside')),
+    ),
+  ];
 }
 
 function nearestNext(

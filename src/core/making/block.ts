@@ -32,6 +32,8 @@ export interface BlockFigures {
   readonly volume?: number;
   /** Its inlet is named, because the jet needs it. */
   readonly inletNamed?: boolean;
+  /** Ports in an edge, not in its face or over the card: the upper one, a card's front one. */
+  readonly onEdge?: true;
 }
 
 /**
@@ -63,7 +65,7 @@ export function makeBlock(f: BlockFigures): BlockPart {
     size: f.size,
     cools: f.cools,
     ...(f.fits ? { fits: f.fits } : {}),
-    ...(onCard
+    ...(onCard && !f.onEdge
       ? {
           boxes: [
             { name: f.name, min: [0, 0, 0] as const, max: f.size },
@@ -75,7 +77,7 @@ export function makeBlock(f: BlockFigures): BlockPart {
           ],
         }
       : {}),
-    ports: onCard ? terminalPorts(f.size) : facePorts(f.size, f.inletNamed ?? false),
+    ports: portsFor(f, onCard),
     passages: [
       {
         from: 'a',
@@ -92,6 +94,21 @@ export function makeBlock(f: BlockFigures): BlockPart {
     volume_mL: f.volume ?? 30,
   };
 }
+
+function portsFor(f: BlockFigures, onCard: boolean): readonly Port[] {
+  if (onCard) return f.onEdge ? endPorts(f.size) : terminalPorts(f.size);
+  return f.onEdge ? edgePorts(f.size) : facePorts(f.size, f.inletNamed ?? false);
+}
+
+const endPorts = ([x, y, z]: Vec): readonly Port[] => [
+  port('in', 'front end, lower', [x, y / 2, z * 0.3], [1, 0, 0], 'a'),
+  port('out', 'front end, upper', [x, y / 2, z * 0.7], [1, 0, 0], 'b'),
+];
+
+const edgePorts = ([x, y, z]: Vec): readonly Port[] => [
+  port('in', 'inlet', [x * 0.28, y, z - 9], [0, 1, 0], 'a'),
+  port('out', 'outlet', [x * 0.72, y, z - 9], [0, 1, 0], 'b'),
+];
 
 const terminalPorts = ([x, y, z]: Vec): readonly Port[] => {
   const out = z + TERMINAL.reach / 2,

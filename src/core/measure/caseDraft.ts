@@ -1,18 +1,19 @@
 import type { CaseAir, CasePart, Mount, MountFace } from '../components';
 import type { Box, Vec } from '../geometry';
 
+export type RailAxis = 'x' | 'y' | 'z';
+
 /** A mount as a ruler finds it, mm. */
 export interface MountDraft {
   readonly face: MountFace;
-  /**
-   * Rail along the case's height (front, rear) or length (top, floor, side): from the floor or the
-   * rear panel to its start.
-   */
+  /** Along the case's length (x), height (y) or width (z); the face's usual one when not given. */
+  readonly rail?: RailAxis;
+  /** From the rear panel, the floor or the tray to the start of the rail. */
   readonly start_mm: number;
-  /**
-   * Middle of the fans from the board tray (front, top, rear, floor) or from the rear panel (side).
-   */
+  /** Middle of the fans along the third direction: from the tray, the floor or the rear panel. */
   readonly middle_mm: number;
+  /** From the wall inward to what radiators are screwed to: rails on brackets. */
+  readonly off_mm?: number;
   readonly length_mm: number;
   /** Rows of fans it takes, one or another. */
   readonly fans: readonly { readonly size_mm: number; readonly count: number }[];
@@ -21,6 +22,32 @@ export interface MountDraft {
   readonly published_mm: number;
   readonly outside_mm: number;
   readonly filter: boolean;
+  /** The chamber it opens into, by name; the main one when not given. */
+  readonly chamber?: string;
+  /** As the case had it that is measured again. */
+  readonly was?: Mount;
+}
+
+/** A cage, shroud or partition: a box, with openings cut through its thinnest way. */
+export interface ObstacleDraft {
+  readonly name: string;
+  readonly removable: boolean;
+  readonly min: Vec;
+  readonly max: Vec;
+  readonly openings?: readonly Box[];
+  readonly was?: CasePart['obstacles'][number];
+}
+
+/** An opening of a wall for a pass-through: its middle from the first two edges of that wall. */
+export interface PortDraft {
+  readonly name: string;
+  readonly face: MountFace;
+  /** Front and rear: from the floor; else from the rear panel. */
+  readonly first_mm: number;
+  /** Side and far side: from the floor; else from the tray. */
+  readonly second_mm: number;
+  readonly hole_mm: number;
+  readonly id?: string;
 }
 
 /**
@@ -29,30 +56,38 @@ export interface MountDraft {
  */
 export interface CaseDraft {
   readonly name: string;
+  /** Bars without walls: a bench, a wall mount, an open frame. */
+  readonly open?: boolean;
   readonly interior: Vec;
+  /** Largest board it takes. */
   readonly standard: string;
+  /** Others that its stand-offs fit. */
+  readonly others?: readonly string[];
   /** Lower rear corner of the board on its stand-offs. */
   readonly boardAt: Vec;
   readonly bay: Box;
+  /** Lower rear corner of a card that stands on a riser. */
+  readonly riser?: Vec | null;
   readonly mounts: readonly MountDraft[];
-  readonly obstacles: readonly {
-    readonly name: string;
-    readonly removable: boolean;
-    readonly min: Vec;
-    readonly max: Vec;
-  }[];
+  readonly obstacles: readonly ObstacleDraft[];
   readonly spots: readonly {
     readonly name: string;
     readonly at: Vec;
     readonly holes: { readonly x_mm: number; readonly z_mm: number } | null;
+    readonly id?: string;
   }[];
+  readonly ports?: readonly PortDraft[];
   /** Sheets: of the glass side, of the frame that radiators hang on, of the tray. */
   readonly side_mm: number;
   readonly frame_mm: number;
   readonly tray_mm: number;
   /** Vents and leaks: kept as they were, and changed under Cooling. */
   readonly air?: CaseAir;
-  /** Room behind the tray, for cables and tubes. */
+  /** Rooms of its own beside the main one, by name: a basement, the room behind the tray. */
+  readonly chambers?: readonly string[];
+  /** Whether the room behind the tray is one of them. */
+  readonly behindApart?: boolean;
+  /** Room behind the tray, for cables, tubes and parts. */
   readonly behind_mm: number;
   /** Openings in the tray: middle from the rear panel and the floor, and size. */
   readonly openings: readonly {
@@ -61,7 +96,10 @@ export interface CaseDraft {
     readonly y_mm: number;
     readonly width_mm: number;
     readonly height_mm: number;
+    readonly id?: string;
   }[];
+  /** The case that is measured again: what nobody is asked for stays as it was. */
+  readonly was?: CasePart;
 }
 
 /** Something measured that cannot be, at its place in the draft. */
@@ -101,162 +139,3 @@ export const emptyDraft = (name: string): CaseDraft => ({
     },
   ],
 });
-
-/** Filter with its frame, and a bare grille, Pa at 1 m/s (common practice, no source). */
-const FILTER_PA = 1.5,
-  GRILLE_PA = 0.5;
-/** Made of sheet: what a ruler in a builder's hand finds it to, mm. */
-const RULER_TOLERANCE_MM = 1;
-const NAMES: Record<MountFace, string> = {
-  front: 'Front mount',
-  top: 'Top mount',
-  bottom: 'Floor mount',
-  rear: 'Rear mount',
-  side: 'Side mount',
-};
-const AXES: Record<MountFace, Pick<Mount, 'along' | 'across' | 'inward'>> = {
-  front: { along: [0, 1, 0], across: [0, 0, -1], inward: [-1, 0, 0] },
-  top: { along: [1, 0, 0], across: [0, 0, 1], inward: [0, -1, 0] },
-  rear: { along: [0, 1, 0], across: [0, 0, 1], inward: [1, 0, 0] },
-  bottom: { along: [1, 0, 0], across: [0, 0, -1], inward: [0, 1, 0] },
-  side: { along: [0, 1, 0], across: [1, 0, 0], inward: [0, 0, -1] },
-};
-const railStart = (m: MountDraft, [x, y, z]: Vec): Vec =>
-  (
-    ({
-      front: [x, m.start_mm, m.middle_mm],
-      top: [m.start_mm, y, m.middle_mm],
-      rear: [0, m.start_mm, m.middle_mm],
-      bottom: [m.start_mm, 0, m.middle_mm],
-      side: [m.middle_mm, m.start_mm, z],
-    }) satisfies Record<MountFace, Vec>
-  )[m.face];
-
-/** Words to an id of letters, digits and dashes. */
-const idOf = (text: string, index: number): string =>
-  `${
-    text
-      .toLowerCase()
-      .normalize('NFKD')
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-+|-+$/g, '')
-      .slice(0, 40) || 'part'
-  }${index > 0 ? `-${index + 1}` : ''}`;
-const once = (names: readonly string[]): readonly string[] =>
-  names.map((n, i) => idOf(n, names.slice(0, i).filter((m) => idOf(m, 0) === idOf(n, 0)).length));
-
-/** The part that a draft describes. */
-export function caseFromDraft(draft: CaseDraft, id: string): CasePart {
-  const [x, y, z] = draft.interior;
-  const faces = once(draft.mounts.map((m) => m.face)),
-    obstacles = once(draft.obstacles.map((o) => o.name)),
-    spots = once(draft.spots.map((s) => s.name)),
-    openings = once(draft.openings.map((o) => o.name));
-  return {
-    kind: 'case',
-    id,
-    name: draft.name,
-    maker: 'measured by hand',
-    price_minor: 0,
-    tolerance_mm: RULER_TOLERANCE_MM,
-    interior: draft.interior,
-    volume_L: Math.round((x * y * z) / 1e5) / 10,
-    mounts: draft.mounts.map((m, i): Mount => ({
-      id: faces[i] as string,
-      name:
-        (faces[i] as string) === m.face
-          ? NAMES[m.face]
-          : `${NAMES[m.face]} ${(faces[i] as string).split('-')[1] ?? ''}`,
-      face: m.face,
-      at: railStart(m, draft.interior),
-      ...AXES[m.face],
-      length_mm: m.length_mm,
-      fans: m.fans.filter((f) => f.count > 0),
-      holeGap_mm: m.holeGap_mm,
-      published_mm: m.published_mm,
-      ...(m.outside_mm > 0 ? { outside_mm: m.outside_mm } : {}),
-      filterLoss_Pa: m.filter ? FILTER_PA : GRILLE_PA,
-    })),
-    boardAt: draft.boardAt,
-    boardStandards: [draft.standard],
-    bay: draft.bay,
-    panels_mm: {
-      side: draft.side_mm,
-      front: draft.frame_mm,
-      top: draft.frame_mm,
-      bottom: draft.frame_mm,
-      rear: draft.frame_mm,
-      tray: draft.tray_mm,
-    },
-    ...(draft.air ? { air: draft.air } : {}),
-    ...(draft.behind_mm > 0 ? { behind_mm: draft.behind_mm } : {}),
-    ...(draft.openings.length > 0
-      ? {
-          grommets: draft.openings.map((o, i) => ({
-            id: openings[i] as string,
-            name: o.name,
-            at: [o.x_mm, o.y_mm, 0] as const,
-            width_mm: o.width_mm,
-            height_mm: o.height_mm,
-          })),
-        }
-      : {}),
-    obstacles: draft.obstacles.map((o, i) => ({
-      id: obstacles[i] as string,
-      name: o.name,
-      removable: o.removable,
-      min: o.min,
-      max: o.max,
-    })),
-    spots: draft.spots.map((s, i) => ({
-      id: spots[i] as string,
-      name: s.name,
-      at: s.at,
-      ...(s.holes ? { holes: s.holes } : {}),
-    })),
-  };
-}
-
-/**
- * A case to measure again: what the draft can say of it. Openings of cages and fans that came with
- * it stay behind.
- */
-export function draftFromCase(part: CasePart): CaseDraft {
-  return {
-    name: part.name,
-    interior: part.interior,
-    standard: part.boardStandards[0] ?? 'ATX',
-    boardAt: part.boardAt,
-    bay: part.bay,
-    side_mm: part.panels_mm?.side ?? 1,
-    frame_mm: part.panels_mm?.front ?? part.panels_mm?.top ?? 1.2,
-    tray_mm: part.panels_mm?.tray ?? 1,
-    behind_mm: part.behind_mm ?? 0,
-    ...(part.air ? { air: part.air } : {}),
-    openings: (part.grommets ?? []).map((g) => ({
-      name: g.name,
-      x_mm: g.at[0],
-      y_mm: g.at[1],
-      width_mm: g.width_mm,
-      height_mm: g.height_mm,
-    })),
-    mounts: part.mounts.map((m): MountDraft => ({
-      face: m.face,
-      start_mm: m.face === 'top' || m.face === 'bottom' ? m.at[0] : m.at[1],
-      middle_mm: m.face === 'side' ? m.at[0] : m.at[2],
-      length_mm: m.length_mm,
-      fans: m.fans,
-      holeGap_mm: m.holeGap_mm,
-      published_mm: m.published_mm,
-      outside_mm: m.outside_mm ?? 0,
-      filter: m.filterLoss_Pa > 0.75,
-    })),
-    obstacles: part.obstacles.map(({ name, removable, min, max }) => ({
-      name,
-      removable,
-      min,
-      max,
-    })),
-    spots: part.spots.map((s) => ({ name: s.name, at: s.at, holes: s.holes ?? null })),
-  };
-}

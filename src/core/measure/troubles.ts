@@ -1,6 +1,7 @@
 import { BOARD_STANDARDS } from '../components';
-import type { Vec } from '../geometry';
+import type { Box } from '../geometry';
 import type { CaseDraft, DraftTrouble, MountDraft } from './caseDraft';
+import { axesOfMount } from './rails';
 
 const mm = (v: number): string => `${Math.round(v * 10) / 10} mm`;
 const SIDES = ['length', 'height', 'width'] as const;
@@ -34,16 +35,17 @@ export function draftTroubles(draft: CaseDraft): readonly DraftTrouble[] {
         `A ${board.name} board is ${mm(board.y_mm)} high: from ${mm(draft.boardAt[1])} it sticks out by ${mm(draft.boardAt[1] + board.y_mm - interior[1])}.`,
       );
   }
-  boxTroubles('bay', 'The supply bay', draft.bay, interior, say);
-  draft.mounts.forEach((m, i) => mountTroubles(m, i, interior, say));
+  const room = roomOf(draft);
+  boxTroubles('bay', 'The supply bay', draft.bay, room, say);
+  draft.mounts.forEach((m, i) => mountTroubles(m, i, room, say));
   draft.obstacles.forEach((o, i) => {
     if (o.name.trim() === '') say(`obstacles.${i}.name`, 'Give it a name: cage, shroud, bracket.');
-    boxTroubles(`obstacles.${i}`, o.name || 'It', o, interior, say);
+    boxTroubles(`obstacles.${i}`, o.name || 'It', o, room, say);
   });
   draft.spots.forEach((s, i) => {
     if (s.name.trim() === '') say(`spots.${i}.name`, 'Give the place a name.');
     s.at.forEach((v, k) => {
-      if (v < 0 || v > (interior[k] as number))
+      if (v < (room.min[k] as number) || v > (room.max[k] as number))
         say(`spots.${i}.at.${k}`, `${s.name || 'The place'} lies outside the case.`);
     });
   });
@@ -71,20 +73,47 @@ export function draftTroubles(draft: CaseDraft): readonly DraftTrouble[] {
   ] as const)
     if (!(draft[key] >= 0 && draft[key] <= 40))
       say(key, `The ${what} is ${mm(draft[key])} thick; it must be 0 to 40 mm.`);
-  if (!(draft.behind_mm >= 0 && draft.behind_mm <= 200))
-    say('behind_mm', `Room behind the tray is ${mm(draft.behind_mm)}; it must be 0 to 200 mm.`);
+  if (!(draft.behind_mm >= 0 && draft.behind_mm <= 400))
+    say('behind_mm', `Room behind the tray is ${mm(draft.behind_mm)}; it must be 0 to 400 mm.`);
+  portTroubles(draft, say);
+  chamberTroubles(draft, say);
   return out;
+}
+
+/** Openings for pass-throughs lie in their wall. */
+function portTroubles({ ports = [], interior }: CaseDraft, say: Say): void {
+  ports.forEach((p, i) => {
+    if (p.name.trim() === '') say(`ports.${i}.name`, 'Give the opening a name.');
+    if (!(p.hole_mm >= 5 && p.hole_mm <= 60))
+      say(`ports.${i}.hole_mm`, `A hole of ${mm(p.hole_mm)} takes no pass-through: 5 to 60 mm.`);
+    const upright = p.face === 'front' || p.face === 'rear';
+    const flat = p.face === 'side' || p.face === 'tray';
+    const limits = [upright ? interior[1] : interior[0], flat ? interior[1] : interior[2]] as const;
+    (['first_mm', 'second_mm'] as const).forEach((key, k) => {
+      if (p[key] < 0 || p[key] > (limits[k] as number))
+        say(
+          `ports.${i}.${key}`,
+          `${p.name || 'It'} lies beside its wall: ${mm(p[key])} of ${mm(limits[k] as number)}.`,
+        );
+    });
+  });
+}
+
+/** Rooms have names of their own; mounts open into one there is. */
+function chamberTroubles({ chambers = [], mounts }: CaseDraft, say: Say): void {
+  chambers.forEach((name, i) => {
+    if (name.trim() === '') say(`chambers.${i}`, 'Give the room a name.');
+    if (chambers.indexOf(name) < i) say(`chambers.${i}`, `There are two rooms called ${name}.`);
+  });
+  mounts.forEach((m, i) => {
+    if (m.chamber !== undefined && !chambers.includes(m.chamber))
+      say(`mounts.${i}.chamber`, `There is no room called ${m.chamber}.`);
+  });
 }
 
 type Say = (place: string, says: string) => void;
 
-function boxTroubles(
-  place: string,
-  name: string,
-  box: { readonly min: Vec; readonly max: Vec },
-  interior: Vec,
-  say: Say,
-): void {
+function boxTroubles(place: string, name: string, box: Box, room: Box, say: Say): void {
   SIDES.forEach((side, i) => {
     const low = box.min[i] as number,
       high = box.max[i] as number;
@@ -93,20 +122,28 @@ function boxTroubles(
         `${place}.max.${i}`,
         `${name} has no ${side}: it starts at ${mm(low)} and ends at ${mm(high)}.`,
       );
-    else if (low < -0.5 || high > (interior[i] as number) + 0.5)
+    else if (low < (room.min[i] as number) - 0.5 || high > (room.max[i] as number) + 0.5)
       say(
         `${place}.max.${i}`,
-        `${name} sticks out of the case: ${mm(low)} to ${mm(high)} of ${mm(interior[i] as number)}.`,
+        `${name} sticks out of the case: ${mm(low)} to ${mm(high)} of ${mm(room.min[i] as number)} to ${mm(room.max[i] as number)}.`,
       );
   });
 }
 
-function mountTroubles(m: MountDraft, i: number, [x, y, z]: Vec, say: Say): void {
-  const rail = m.face === 'top' || m.face === 'bottom' ? x : y,
-    wide = m.face === 'side' ? x : z;
+/** All that can stand in the case: before the tray, and behind it. */
+const roomOf = ({ interior, behind_mm, tray_mm }: CaseDraft): Box => ({
+  min: [0, 0, behind_mm > 0 ? -behind_mm - tray_mm : 0],
+  max: interior,
+});
+
+function mountTroubles(m: MountDraft, i: number, room: Box, say: Say): void {
+  const axes = axesOfMount(m);
+  const rail = room.max[axes.rail],
+    low = room.min[axes.middle],
+    wide = room.max[axes.middle];
   const place = `mounts.${i}`,
     name = `The ${m.face === 'bottom' ? 'floor' : m.face} mount`;
-  if (m.start_mm < 0 || m.start_mm + m.length_mm > rail + 0.5)
+  if (m.start_mm < room.min[axes.rail] || m.start_mm + m.length_mm > rail + 0.5)
     say(
       `${place}.length_mm`,
       `${name} ends at ${mm(m.start_mm + m.length_mm)}; the case there is ${mm(rail)}.`,
@@ -125,7 +162,7 @@ function mountTroubles(m: MountDraft, i: number, [x, y, z]: Vec, say: Say): void
         `${place}.fans`,
         `${count} × ${size} mm are ${mm(count * size)}; the rail is ${mm(m.length_mm)}.`,
       );
-    if (m.middle_mm - size / 2 < -0.5 || m.middle_mm + size / 2 > wide + 0.5)
+    if (m.middle_mm - size / 2 < low - 0.5 || m.middle_mm + size / 2 > wide + 0.5)
       say(
         `${place}.middle_mm`,
         `A ${size} mm fan in the middle at ${mm(m.middle_mm)} sticks out of ${mm(wide)}.`,

@@ -1,4 +1,11 @@
-import { findComponent, type Design, type Edit, type Connection, type PortRef } from '../design';
+import {
+  findComponent,
+  freeId,
+  type Connection,
+  type Design,
+  type Edit,
+  type PortRef,
+} from '../design';
 import { facing, spans, type System } from '../system';
 import { isWet, type FittingPart, type Part, type Port } from '../components';
 
@@ -86,6 +93,94 @@ export function bridgeOffers(
     }
   return out.sort((a, b) => Number(a.turned) - Number(b.turned) || a.along_mm - b.along_mm);
 }
+
+/** Two bridges that set the parts of a run side by side: inlets joined, and outlets. */
+export interface ParallelBridge {
+  readonly bridges: readonly [FittingPart, FittingPart];
+  readonly edit: Edit;
+}
+
+/**
+ * The two parts of a run side by side by a bridge each between their inlets and their outlets, as
+ * two cards' terminals are joined. Null where their free ports do not face each other so.
+ */
+export function parallelBridge(
+  system: System,
+  loopId: string,
+  linkId: string,
+  offer: readonly Part[],
+): ParallelBridge | null {
+  const { design } = system,
+    loop = design.loops.find((l) => l.id === loopId),
+    connection = loop?.connections.find((l) => l.id === linkId);
+  const first = connection?.from.component,
+    second = connection?.to.component;
+  const into = loop?.connections.filter((l) => l.to.component === first) ?? [],
+    out = loop?.connections.filter((l) => l.from.component === second) ?? [];
+  const [entry] = into,
+    [exit] = out;
+  if (!loop || !connection || !entry || !exit || into.length !== 1 || out.length !== 1) return null;
+  const bridges = offer.filter(
+    (p): p is FittingPart => p.kind === 'fitting' && p.duty === 'bridge',
+  );
+  const join = (a: PortRef, b: PortRef): FittingPart | undefined => {
+    const from = system.portAt(a),
+      to = system.portAt(b),
+      way = from && to ? facing(from, to) : null;
+    return way ? bridges.find((f) => spans(way, f)) : undefined;
+  };
+  const chamberOf = (ref: PortRef): string | undefined =>
+    portsOf(design, ref.component).find((p) => p.id === ref.port)?.chamber;
+  // By which pair of free ports two chambers meet; those of the way in and out stay as they are.
+  const pairOf = (a: PortRef, b: PortRef, kept: readonly PortRef[]) =>
+    portsOf(design, a.component)
+      .filter((p) => p.chamber === chamberOf(a))
+      .flatMap((p) =>
+        portsOf(design, b.component)
+          .filter((q) => q.chamber === chamberOf(b))
+          .flatMap((q) => {
+            const from = { component: a.component, port: p.id },
+              to = { component: b.component, port: q.id };
+            const used = kept.some((k) => sameRef(k, from) || sameRef(k, to));
+            const bridge = used ? undefined : join(from, to);
+            return bridge ? [{ from, to, bridge }] : [];
+          }),
+      )[0];
+  const kept = [entry.to, exit.from];
+  const inlets = pairOf(entry.to, connection.to, kept),
+    outlets = pairOf(connection.from, exit.from, kept);
+  if (!inlets || !outlets) return null;
+  const ends = { from: 'auto', to: 'auto' } as const;
+  const id = freeId(
+    design.loops.flatMap((l) => l.connections.map((k) => k.id)),
+    'run',
+  );
+  const made: readonly Connection[] = [
+    {
+      id: connection.id,
+      from: inlets.from,
+      to: inlets.to,
+      by: 'direct',
+      bridge: inlets.bridge,
+      ends,
+    },
+    { id, from: outlets.from, to: outlets.to, by: 'direct', bridge: outlets.bridge, ends },
+  ];
+  const after = loop.connections.flatMap((l) => (l === connection ? made : [l]));
+  return {
+    bridges: [inlets.bridge, outlets.bridge],
+    edit: {
+      do: 'batch',
+      edits: [
+        { do: 'loop.connections', loop: loop.id, connections: after },
+        ...capEdits(loop.id, loop.connections, after),
+      ],
+    },
+  };
+}
+
+const sameRef = (a: PortRef, b: PortRef): boolean =>
+  a.component === b.component && a.port === b.port;
 
 const portsOf = (design: Design, component: string): readonly Port[] => {
   const part = findComponent(design, component)?.part;

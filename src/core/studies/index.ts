@@ -18,7 +18,7 @@ export {
 } from './orders';
 export { whatIfShort, GIVE_MM, type Rescue } from './short';
 export { betterPorts, type PortsFound } from './betterPorts';
-export { bridgeOffers, type BridgeOffer } from './bridge';
+export { bridgeOffers, parallelBridge, type BridgeOffer, type ParallelBridge } from './bridge';
 export { compareParts, type PartCompared } from './compareParts';
 export {
   pumpChoice,

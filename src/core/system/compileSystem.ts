@@ -2,6 +2,7 @@ import type { ComponentId, Design, Loop } from '../design';
 import type { Box } from '../geometry';
 import { graphOf } from './graph';
 import { compileMates, joinMates, type Mates } from './mates';
+import { cutOut } from './cutOut';
 import { placeAll } from './place';
 import { roomsOf, type Rooms } from './rooms';
 import type { LoopGraph, PlacedComponent, Solid, System } from './types';
@@ -96,7 +97,7 @@ function obstaclesOf({ case: box, choices }: Design): readonly Solid[] {
   return (box?.obstacles ?? [])
     .filter((o) => !choices.removed.includes(o.id))
     .flatMap((o) =>
-      (o.boxes ?? [{ min: o.min, max: o.max }]).map((b) => ({
+      (o.boxes ?? cutOut(o, o.openings ?? [])).map((b) => ({
         component: `case:${o.id}`,
         detail: o.name,
         box: b,

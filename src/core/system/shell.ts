@@ -1,5 +1,6 @@
 import { BOARD_STANDARDS, type BoardPart, type CasePart, type MountFace } from '../components';
 import type { Box, Cylinder, Vec } from '../geometry';
+import { cutOut } from './cutOut';
 import type { PlacedComponent } from './types';
 
 /**
@@ -23,25 +24,13 @@ export const frameSheet = (box: CasePart, face: MountFace): number =>
 export function trayBoxes(box: CasePart): readonly Box[] {
   const [x, y] = box.interior,
     z = -(box.panels_mm?.tray ?? TRAY_MM);
-  const holes = (box.grommets ?? []).map((g) => ({
-    x0: Math.max(0, g.at[0] - g.width_mm / 2),
-    x1: Math.min(x, g.at[0] + g.width_mm / 2),
-    y0: Math.max(0, g.at[1] - g.height_mm / 2),
-    y1: Math.min(y, g.at[1] + g.height_mm / 2),
-  }));
-  const cuts = [...new Set([0, x, ...holes.flatMap((h) => [h.x0, h.x1])])].sort((a, b) => a - b);
-  const out: Box[] = [];
-  for (let i = 0; i + 1 < cuts.length; i += 1) {
-    const [from, to] = [cuts[i] as number, cuts[i + 1] as number];
-    // In this strip, from the floor up past each opening that crosses it.
-    let low = 0;
-    for (const h of holes.filter((o) => o.x0 < to && o.x1 > from).sort((a, b) => a.y0 - b.y0)) {
-      if (h.y0 > low) out.push({ min: [from, low, z], max: [to, h.y0, 0] });
-      low = Math.max(low, h.y1);
-    }
-    if (low < y) out.push({ min: [from, low, z], max: [to, y, 0] });
-  }
-  return out;
+  return cutOut(
+    { min: [0, 0, z], max: [x, y, 0] },
+    (box.grommets ?? []).map((g) => ({
+      min: [g.at[0] - g.width_mm / 2, g.at[1] - g.height_mm / 2, z],
+      max: [g.at[0] + g.width_mm / 2, g.at[1] + g.height_mm / 2, 0],
+    })),
+  );
 }
 
 /**
