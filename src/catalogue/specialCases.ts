@@ -138,8 +138,8 @@ export const SPECIAL_CASES: readonly CasePart[] = [
       { id: 'over', name: 'Over the pump', at: [480, 230, 110] },
     ],
   }),
-  box('case-wafer-7', 'Wafer 7', SLATE, 19900, [310, 206, 66], {
-    mounts: [{ ...top(20, 206, 5, 284, [row(120, 2)], 32), outside_mm: 27 }],
+  box('case-wafer-9', 'Wafer 9', SLATE, 19900, [345, 215, 66], {
+    mounts: [{ ...top(55, 215, 5, 284, [row(120, 2)], 32), outside_mm: 27 }],
     air: {
       openings: [
         { id: 'side', name: 'Mesh in the glass side', area_cm2: 380, openShare: 0.5 },
@@ -148,11 +148,23 @@ export const SPECIAL_CASES: readonly CasePart[] = [
     },
     boardAt: [3, 3, 7],
     boardStandards: ['mini ITX'],
-    bay: { min: [205, 3, 1], max: [305, 128, 65] },
+    bay: { min: [241, 30, 1], max: [341, 155, 65] },
     behind_mm: 54,
     grommets: [
-      { id: 'over', name: 'Open over the spine', at: [155, 190, 0], width_mm: 310, height_mm: 32 },
-      { id: 'end', name: 'Open before the board', at: [245, 92, 0], width_mm: 126, height_mm: 164 },
+      {
+        id: 'over',
+        name: 'Open over the spine',
+        at: [172.5, 199, 0],
+        width_mm: 345,
+        height_mm: 32,
+      },
+      {
+        id: 'end',
+        name: 'Open before the board',
+        at: [263.5, 92.5, 0],
+        width_mm: 161,
+        height_mm: 183,
+      },
     ],
     riser: { at: [2, 30, -3] },
     obstacles: [],

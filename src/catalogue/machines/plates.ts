@@ -41,7 +41,7 @@ const standing: Make = () =>
       named('rear-fan', 'Rear fan', 'fan-wren-140-1500', mount('rear', 'out', 5), {
         speed_rpm: 1000,
       }),
-      named('plate', 'Plate', 'inl-bridge-2', { on: 'free', at: [460, 262, 16], turn: 0 }),
+      named('plate', 'Plate', 'inl-bridge-2', { on: 'free', at: [380, 320, 14], turn: 0 }),
       named('pump', 'Pump', 'pump-osier-large', spot('pump-front'), { speed_rpm: 3600 }),
       named('reservoir', 'Reservoir', 'res-osier-150', spot('over-front')),
     ],

@@ -1,14 +1,14 @@
 import { plumb, start } from '../building';
 import { mount, named, on, owned, radiator, type Make } from './shared';
 
-/** Seven litres, back to back: the board before the spine, card and supply behind it. */
+/** Nine litres, back to back: the board before the spine, card and supply behind it. */
 export const sandwich: Make = () =>
   plumb(
     start(
       'Wafer organ',
       { room_C: 21, listener_m: 1 },
       { deltaT_K: 16, noise_dBA: 40, flow_Lmin: 1.5, budget_minor: null },
-      'case-wafer-7',
+      'case-wafer-9',
       [
         ...owned('brd-barnacre-mini', 'cpu-lantern-6s', 'mem-stack-2-low', 'psu-hum-600s', {
           on: 'bay',
@@ -27,18 +27,18 @@ export const sandwich: Make = () =>
           'outside',
           1500,
         ),
-        named('pump', 'Pump', 'pump-brook-small', { on: 'free', at: [275, 2, -28], turn: 0 }),
+        named('pump', 'Pump', 'pump-brook-small', { on: 'free', at: [310, 2, -28], turn: 0 }),
         named('reservoir', 'Reservoir', 'res-osier-slim', {
           on: 'free',
-          at: [275, 50, -28],
+          at: [310, 50, -28],
           turn: 0,
         }),
       ],
     ),
     {
       name: 'Main loop',
-      tube: 'tube-soft-13-10',
-      fitting: 'fit-comp-13-10',
+      tube: 'tube-soft-10-7',
+      fitting: 'fit-comp-10-7',
       coolant: 'cool-clear-premix',
     },
   );
