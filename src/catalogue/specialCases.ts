@@ -161,9 +161,9 @@ export const SPECIAL_CASES: readonly CasePart[] = [
       {
         id: 'end',
         name: 'Open before the board',
-        at: [263.5, 92.5, 0],
+        at: [263.5, 92, 0],
         width_mm: 161,
-        height_mm: 183,
+        height_mm: 182,
       },
     ],
     riser: { at: [2, 30, -3] },

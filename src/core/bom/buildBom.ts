@@ -302,7 +302,7 @@ function reasonFor(system: System, component: Component, pieces: number): string
   const p = component.placement;
   const nameOf = (id: string): string => componentName(system.design, id);
   if (p.on === 'radiator') return `${pieces} on ${nameOf(p.component)}`;
-  if (p.on === 'component') return `on ${nameOf(p.component)}`;
+  if (p.on === 'component' || p.on === 'against') return `on ${nameOf(p.component)}`;
   if (p.on === 'mount')
     return `on ${system.design.case?.mounts.find((m) => m.id === p.mount)?.name ?? p.mount}`;
   return p.on === 'unplaced' ? 'not placed yet' : component.name;

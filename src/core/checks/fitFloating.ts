@@ -1,6 +1,7 @@
 import type { Diagnostic } from './diagnostic';
 import { formatMillimetres } from '../units';
 import { boxGap, type Box } from '../geometry';
+import { roomOf } from '../system';
 import { nameOf, type SpatialCheck } from './inputs';
 
 /**
@@ -24,8 +25,12 @@ export const fitFloating: SpatialCheck = {
       )
         return [];
       const placed = context.system.placed.get(component.id);
-      const { interior } = context.system;
-      if (!placed || placed.solids.length === 0 || !interior) return [];
+      const { rooms } = context.system;
+      if (!placed || placed.solids.length === 0 || !rooms) return [];
+      const room = roomOf(context.system, component.id);
+      // Outside it stands on the table, or on what the builder puts there.
+      if (room === 'outside') return [];
+      const interior = room === 'behind' && rooms.behind ? rooms.behind : rooms.inside;
       // Parts screwed to it port to port hold it as well as a bracket does.
       if (context.system.mates.screwedTo(component.id).length > 0) return [];
       const around = [

@@ -1,6 +1,6 @@
 export { OPERATING_CHECKS, CHECKS, SPATIAL_CHECKS } from './registry';
 export type { OperatingCheck, CheckInputs, SpatialInputs, SpatialCheck } from './inputs';
-export { defaultPlacements, whyNoMount, whyNotOn, type Place } from './places';
+export { carriersOf, defaultPlacements, whyNoMount, whyNotOn, type Place } from './places';
 export { moreRadiators, type MoreRadiator } from './moreRadiators';
 export { SPOT_MARGIN_K } from './heatOver';
 export { neededWords } from './coolingShort';

@@ -1,6 +1,6 @@
 import { hostsFor } from '../matching';
 import type { Design, Component, Placement } from '../design';
-import type { Mount, RadiatorPart } from '../components';
+import type { CasePart, Mount, RadiatorPart } from '../components';
 
 export interface Place {
   readonly label: string;
@@ -78,7 +78,7 @@ export function defaultPlacements(
           (o) =>
             o.part.kind === 'radiator' &&
             o.part.section_mm === part.section_mm &&
-            o.placement.on === 'mount',
+            o.placement.on !== 'unplaced',
         )
         .flatMap((o) =>
           (
@@ -136,12 +136,52 @@ export function defaultPlacements(
     case 'reservoir':
       return (box?.spots ?? [])
         .filter((s) => !others.some((o) => o.placement.on === 'spot' && o.placement.spot === s.id))
-        .map((s) => ({ label: `At “${s.name}”`, placement: { on: 'spot', spot: s.id, turn: 0 } }));
+        .map((s): Place => ({
+          label: `At “${s.name}”`,
+          placement: { on: 'spot', spot: s.id, turn: 0 },
+        }));
     case 'inline':
-      return [{ label: 'In its run', placement: { on: 'line' } }];
+      return part.duty === 'passthrough'
+        ? openWalls(box, others)
+        : [{ label: 'In its run', placement: { on: 'line' } }];
     default:
       return [];
   }
+}
+
+/** Holes of the case for a pass-through that none goes through yet. */
+const openWalls = (box: CasePart | null, others: readonly Component[]): readonly Place[] =>
+  (box?.ports ?? [])
+    .filter((p) => !others.some((o) => o.placement.on === 'port' && o.placement.port === p.id))
+    .map((p): Place => ({
+      label: `Through “${p.name}”`,
+      placement: { on: 'port', port: p.id },
+    }));
+
+/** Kinds that carry a pump, a reservoir or a plate screwed to them. */
+const CARRIES: readonly string[] = ['radiator', 'fan', 'pump', 'reservoir', 'inline', 'supply'];
+
+/** Parts that another may be screwed to: not itself, and nothing that stands on it. */
+export function carriersOf(
+  { components }: Design,
+  component: Pick<Component, 'id'>,
+): readonly Component[] {
+  const standsOnIt = (other: Component, seen: readonly string[] = []): boolean => {
+    const { placement } = other;
+    const host = 'component' in placement ? placement.component : null;
+    if (host === null || seen.includes(other.id)) return false;
+    if (host === component.id) return true;
+    const next = components.find((c) => c.id === host);
+    return next !== undefined && standsOnIt(next, [...seen, other.id]);
+  };
+  return components.filter(
+    (c) =>
+      c.id !== component.id &&
+      CARRIES.includes(c.part.kind) &&
+      c.placement.on !== 'unplaced' &&
+      c.placement.on !== 'line' &&
+      !standsOnIt(c),
+  );
 }
 
 /**

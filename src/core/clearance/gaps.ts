@@ -258,12 +258,11 @@ const BEHIND_NAMES: Partial<Record<MountFace, string>> = {
 };
 
 /** Behind the tray a part is screwed to the floor, the rear, the tray or the panel. */
-const restsBehind = (p: PlacedComponent, face: MountFace): boolean =>
-  p.placement.on === 'bay'
-    ? face !== 'top'
-    : p.placement.on === 'mount'
-      ? mountFaces(p).includes(face as MountFace)
-      : p.placement.on === 'spot' && face === 'bottom';
+function restsBehind(p: PlacedComponent, face: MountFace): boolean {
+  if (p.placement.on === 'bay') return face !== 'top';
+  if (p.placement.on === 'mount') return mountFaces(p).includes(face);
+  return p.placement.on === 'spot' && face === 'bottom';
+}
 
 /** From what stands outside to the case. */
 function shellGap(p: PlacedComponent, shell: Box): Near | null {

@@ -52,6 +52,7 @@ const sameBox = (a: Box, b: Box): boolean =>
 function mountOf(m: MountDraft, id: string, draft: CaseDraft, chambers: Chambers): Mount {
   const { was } = m;
   const chamber = m.chamber === undefined ? undefined : chambers.get(m.chamber);
+  const usual_Pa = m.filter ? FILTER_PA : GRILLE_PA;
   const filtered = was !== undefined && was.filterLoss_Pa > LIKE_FILTER_PA;
   return {
     id,
@@ -63,8 +64,7 @@ function mountOf(m: MountDraft, id: string, draft: CaseDraft, chambers: Chambers
     holeGap_mm: m.holeGap_mm,
     published_mm: m.published_mm,
     ...(m.outside_mm > 0 ? { outside_mm: m.outside_mm } : {}),
-    filterLoss_Pa:
-      was && filtered === m.filter ? was.filterLoss_Pa : m.filter ? FILTER_PA : GRILLE_PA,
+    filterLoss_Pa: was && filtered === m.filter ? was.filterLoss_Pa : usual_Pa,
     ...(chamber === undefined ? {} : { chamber }),
   };
 }

@@ -70,7 +70,9 @@ export function tasksOf(system: System): readonly Task[] {
           wish: connection.ends,
           apart: distance(from.at, to.at),
           constraints: connection.constraints ?? {},
-          behind: rooms?.behind != null && (asked || (through.has('behind') && through.size > 1)),
+          behind:
+            (rooms?.behind ?? null) !== null &&
+            (asked || (through.has('behind') && through.size > 1)),
           openings: (system.design.case?.grommets ?? []).map((g) => g.at),
         },
       ];

@@ -45,7 +45,11 @@ function axesOf({ min, max }: Box): readonly [Axis, Axis, Axis] {
   return [through, u, v];
 }
 
-const put = (a: Axis, av: number, u: Axis, uv: number, v: Axis, vv: number): Vec =>
-  ([0, 1, 2] as const).map((i) =>
-    i === a ? av : i === u ? uv : i === v ? vv : 0,
-  ) as unknown as Vec;
+const put = (a: Axis, av: number, u: Axis, uv: number, v: Axis, vv: number): Vec => {
+  const by = new Map([
+    [a, av],
+    [u, uv],
+    [v, vv],
+  ]);
+  return ([0, 1, 2] as const).map((i) => by.get(i) ?? 0) as unknown as Vec;
+};

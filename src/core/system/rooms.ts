@@ -1,6 +1,7 @@
 import type { CasePart } from '../components';
 import { union, type Box, type Vec } from '../geometry';
 import { frameSheet, TRAY_MM } from './shell';
+import type { System } from './types';
 
 /**
  * Where something stands: in the case, behind its board tray, or outside. An open frame has no
@@ -82,9 +83,19 @@ export function reachOf(rooms: Rooms, points: readonly Vec[]): Box | null {
 export const roomOfBody = (rooms: Rooms, { min, max }: Box): Room =>
   roomAt(rooms, [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2, (min[2] + max[2]) / 2]);
 
-/** All that has a place, and the case itself: what a picture must show. */
-export const extentOf = (rooms: Rooms | null, bodies: readonly Box[]): Box =>
-  union([
-    ...(rooms ? [rooms.shell ?? { min: [0, 0, 0] as Vec, max: [1, 1, 1] as Vec }] : []),
-    ...bodies,
-  ]);
+/** The room a component is in; null without a case, and while it has no place. */
+export function roomOf({ rooms, placed }: System, id: string): Room | null {
+  const solids = placed.get(id)?.solids ?? [];
+  return rooms && solids.length > 0 ? roomOfBody(rooms, union(solids.map((s) => s.box))) : null;
+}
+
+/** The case and all that stands, in it or beside it: what a picture must show, mm. */
+export function extentOf({ design, placed, rooms }: System): Box {
+  const [x, y, z] = design.case?.interior ?? [1, 1, 1];
+  const solids = [...placed.values()].flatMap((p) => p.solids.map((s) => s.box));
+  // Behind the tray nothing need be shown where only cables lie.
+  const front: Box = { min: [0, 0, 0], max: [x, y, z] };
+  return union([front, ...(rooms?.shell ? solids : solids.filter((s) => holdsMost(rooms, s)))]);
+}
+const holdsMost = (rooms: Rooms | null, box: Box): boolean =>
+  rooms === null || roomOfBody(rooms, box) !== 'outside';

@@ -58,10 +58,11 @@ export function standOffs(
 /** The case from outside: its inside and the sheets round it, mm. */
 export function outsideOf(box: CasePart): Vec {
   const sheet = (face: MountFace): number => frameSheet(box, face),
-    [x, y, z] = box.interior;
+    [x, y, z] = box.interior,
+    behind = box.behind_mm === undefined ? 0 : box.behind_mm + sheet('side');
   return [
     x + sheet('front') + sheet('rear'),
     y + sheet('top') + sheet('bottom'),
-    z + sheet('side') + (box.panels_mm?.tray ?? TRAY_MM),
+    z + sheet('side') + (box.panels_mm?.tray ?? TRAY_MM) + behind,
   ];
 }

@@ -8,8 +8,7 @@ import {
   type LoopId,
   type Placement,
 } from '../design';
-import { roomOfBody, type System } from '../system';
-import { union } from '../geometry';
+import { roomOf, type System } from '../system';
 import {
   isHeated,
   turningSpeed,
@@ -292,10 +291,8 @@ function airOf(
 
 /** The air a free part stands in: the room's outside, the chamber it is in else. */
 export function airAround(system: System, id: ComponentId): string {
-  const solids = system.placed.get(id)?.solids ?? [];
-  const { rooms, design } = system;
-  if (rooms === null || solids.length === 0) return MAIN_CHAMBER;
-  const room = roomOfBody(rooms, union(solids.map((s) => s.box)));
+  const { design } = system;
+  const room = roomOf(system, id);
   if (room === 'outside') return ROOM_AIR;
   const back = design.case?.air?.behind;
   return room === 'behind' && back !== undefined && chambersOf(design.case).includes(back)

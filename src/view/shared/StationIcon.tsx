@@ -73,6 +73,12 @@ export function StationIcon({
           )}
         </>
       )}
+      {kind === 'inline:passthrough' && (
+        <>
+          <rect x="3" y="9" width="28" height="8" {...common} />
+          <path d="M17 2v22M15 2v22" stroke={stroke} strokeWidth="1.3" />
+        </>
+      )}
       {kind === 'inline:filter' && (
         <>
           <rect x="7" y="6" width="20" height="14" rx="2" {...common} />

@@ -1,6 +1,7 @@
 'use client';
 import { findComponent } from '@/core/design';
 import { useDeferredValue, useState, type KeyboardEvent } from 'react';
+import type { CasePart } from '@/core/components';
 import { movedBy, moveEdit, outsideOf } from '@/core/system';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { scale, type Vec } from '@/core/geometry';
@@ -31,6 +32,15 @@ const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
   ...(['side', 'front', 'top'] as const).map((value) => ({ value, label: VIEW_NAMES[value] })),
   { value: 'fits', label: 'what fits?' },
 ];
+
+const across = (lengths: readonly number[]): string =>
+  lengths.map((v) => formatNumber(v)).join(' × ');
+
+/** How large the case is, inside and over its sheets; a frame has no sheets. */
+const caseWords = (box: CasePart): string =>
+  box.air?.open === true
+    ? `${box.name}, an open frame of ${across(box.interior)} mm.`
+    : `${box.name}, ${formatNumber(box.volume_L)} litres, ${across(box.interior)} mm inside, ${across(outsideOf(box))} mm over its sheets.`;
 
 /** What fits where: elevations with gaps, mounts with their room, screws. */
 export function CaseStage() {
@@ -118,11 +128,7 @@ export function CaseStage() {
     <StageFrame
       stage="case"
       title={title}
-      sentence={`${box.name}, ${formatNumber(box.volume_L)} litres, ${formatNumber(box.interior[0])} × ${formatNumber(box.interior[1])} × ${formatNumber(box.interior[2])} mm inside, ${outsideOf(
-        box,
-      )
-        .map((v) => formatNumber(v))
-        .join(' × ')} mm over its sheets. Click a part to see its gaps and move it.`}
+      sentence={`${caseWords(box)} Click a part to see its gaps and move it.`}
       side={
         <>
           {component ? (

@@ -27,6 +27,7 @@ export const MountDepths = memo(function MountDepths({
         <Ruler
           key={r.mount}
           name={box?.mounts.find((m) => m.id === r.mount)?.name ?? r.mount}
+          open={box?.air?.open === true}
           {...r}
         />
       ))}
@@ -40,8 +41,11 @@ function Ruler({
   used_mm,
   free_mm,
   blockedBy,
+  open,
 }: {
   readonly name: string;
+  /** Of an open frame: there is no wall over there. */
+  readonly open: boolean;
   readonly published_mm: number;
   readonly used_mm: number;
   readonly free_mm: number;
@@ -50,13 +54,22 @@ function Ruler({
   const scale = Math.max(published_mm, used_mm, Math.min(free_mm, 160), 40) * 1.05;
   const pc = (v: number): string => `${Math.min(100, (100 * v) / scale)}%`;
   const over = used_mm > free_mm;
+  const isFree = open && blockedBy === null;
+  const roomWords = (): string => {
+    const taken = `${formatNumber(used_mm)} mm taken`;
+    if (isFree) return used_mm > 0 ? `${taken}, open before it` : 'open before it';
+    if (used_mm <= 0) return `${formatNumber(free_mm)} mm free`;
+    return over
+      ? `${taken}, ${formatNumber(used_mm - free_mm)} mm too deep`
+      : `${taken}, ${formatNumber(free_mm - used_mm)} mm left`;
+  };
   return (
     <div className={styles.ruler}>
       <span>{name}</span>
       <div
         className={styles.scale}
         role="img"
-        aria-label={`${name}: ${formatNumber(used_mm)} mm taken, ${formatNumber(free_mm)} mm to ${blockedBy ?? 'the far wall'}, maker says ${formatNumber(published_mm)} mm`}
+        aria-label={`${name}: ${formatNumber(used_mm)} mm taken, ${isFree ? 'open before it' : `${formatNumber(free_mm)} mm to ${blockedBy ?? 'the far wall'}`}, maker says ${formatNumber(published_mm)} mm`}
       >
         <div className={styles.free} style={{ width: pc(free_mm) }} />
         <div className={styles.used} data-over={over || undefined} style={{ width: pc(used_mm) }} />
@@ -67,20 +80,13 @@ function Ruler({
         />
       </div>
       <span className={styles.rulerText}>
-        {used_mm > 0 ? (
-          <>
-            {formatNumber(used_mm)} mm taken,{' '}
-            {over
-              ? `${formatNumber(used_mm - free_mm)} mm too deep`
-              : `${formatNumber(free_mm - used_mm)} mm left`}
-          </>
-        ) : (
-          <>{formatNumber(free_mm)} mm free</>
+        {roomWords()}
+        {!isFree && (
+          <span className="soft">
+            {' '}
+            {over ? 'for' : 'to'} {blockedBy ?? 'the far wall'}
+          </span>
         )}
-        <span className="soft">
-          {' '}
-          {over ? 'for' : 'to'} {blockedBy ?? 'the far wall'}
-        </span>
       </span>
     </div>
   );

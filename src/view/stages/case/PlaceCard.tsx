@@ -4,17 +4,18 @@ import type { Design, Component, Placement, Turn, Up } from '@/core/design';
 import { footOf } from '@/core/system';
 import { isComponentPart, PART_KINDS } from '@/core/components';
 import { formatNumber } from '@/core/units';
-import { defaultPlacements } from '@/core/checks';
+import { carriersOf, defaultPlacements } from '@/core/checks';
 import type { Vec } from '@/core/geometry';
 import { Pick, QuantityField, Segments, useOffer, useOwnShelves } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { partFigures } from '@/view/catalogue/figures';
 import { Section } from '../frame/StageFrame';
+import { AgainstFields } from './AgainstFields';
 import { CompareParts } from './CompareParts';
 import styles from './CaseStage.module.css';
 
 /** Kinds that may stand anywhere on a bracket or double-sided tape. */
-const STANDS: readonly string[] = ['pump', 'reservoir', 'inline'];
+const STANDS: readonly string[] = ['pump', 'reservoir', 'inline', 'radiator'];
 const TURNS = (['0', '90', '180', '270'] as const).map((value) => ({ value, label: `${value}°` }));
 /** Which way up a part stands, as a builder says it: seen through the glass, front to the right. */
 const STANDING: readonly { readonly value: Up; readonly label: string }[] = [
@@ -67,7 +68,8 @@ const samePlace = (a: Placement, b: Placement): boolean =>
       a.component === b.component &&
       a.face === b.face) ||
     (a.on === 'spot' && b.on === 'spot' && a.spot === b.spot) ||
-    ['tray', 'board', 'bay', 'riser', 'unplaced'].includes(a.on));
+    (a.on === 'port' && b.on === 'port' && a.port === b.port) ||
+    ['tray', 'board', 'bay', 'riser', 'line', 'unplaced'].includes(a.on));
 
 /** The picked part: what it is, where it goes, how it is turned. */
 export function PlaceCard({ component }: { readonly component: Component }) {
@@ -100,9 +102,29 @@ export function PlaceCard({ component }: { readonly component: Component }) {
       same && isComponentPart(same) && JSON.stringify(same) !== JSON.stringify(component.part)
         ? same
         : null;
+  const stands = STANDS.includes(component.part.kind);
+  const [host] = carriersOf(design, component);
+  const anywhere =
+    component.part.kind === 'radiator'
+      ? 'anywhere, in the case or outside it: on a bracket'
+      : 'anywhere: bracket or tape';
+  const placementFor = (value: string): Placement => {
+    if (value === 'free')
+      return { on: 'free', at: footOf(design, component.id) ?? MIDDLE(design), turn: 0 };
+    if (value === 'against' && host)
+      return {
+        on: 'against',
+        component: host.id,
+        face: '+z',
+        along_mm: 0,
+        across_mm: 0,
+        turn: 0,
+      };
+    return places[Number(value)]?.placement ?? { on: 'unplaced' };
+  };
   const benchWords = () => {
     if (p.on === 'unplaced') return 'not placed';
-    if (current < 0 && p.on !== 'free') return 'as set';
+    if (current < 0 && p.on !== 'free' && p.on !== 'against') return 'as set';
     return 'back to the bench';
   };
   return (
@@ -179,24 +201,17 @@ export function PlaceCard({ component }: { readonly component: Component }) {
         />
         <Pick
           label="Place"
-          value={p.on === 'free' ? 'free' : String(current)}
+          value={p.on === 'free' || p.on === 'against' ? p.on : String(current)}
           options={[
             {
               value: '-1',
               label: benchWords(),
             },
-            ...(STANDS.includes(component.part.kind)
-              ? [{ value: 'free', label: 'anywhere: bracket or tape' }]
-              : []),
+            ...(stands ? [{ value: 'free', label: anywhere }] : []),
+            ...(stands && host ? [{ value: 'against', label: 'on another part' }] : []),
             ...places.map((o, i) => ({ value: String(i), label: o.label })),
           ]}
-          onPick={(v) =>
-            place(
-              v === 'free'
-                ? { on: 'free', at: footOf(design, component.id) ?? MIDDLE(design), turn: 0 }
-                : (places[Number(v)]?.placement ?? { on: 'unplaced' }),
-            )
-          }
+          onPick={(v) => place(placementFor(v))}
         />
         {placed?.unplaced && <p role="note">No place: it {placed.unplaced}.</p>}
         {p.on === 'mount' && mount && component.part.kind === 'radiator' && (
@@ -262,7 +277,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                 label={label}
                 value={p.at[i]}
                 quantity="length"
-                min={-200}
+                min={-2000}
                 max={2000}
                 onCommit={(v) =>
                   v !== null &&
@@ -272,7 +287,19 @@ export function PlaceCard({ component }: { readonly component: Component }) {
             ))}
           </div>
         )}
-        {(p.on === 'free' || p.on === 'spot' || p.on === 'bay') && (
+        {p.on === 'against' && <AgainstFields component={component} p={p} place={place} />}
+        {p.on === 'riser' && (
+          <Segments
+            label="Its cooler faces"
+            value={p.faces ?? 'glass'}
+            options={[
+              { value: 'glass', label: 'the glass' },
+              { value: 'back', label: 'away from the glass' },
+            ]}
+            onPick={(faces) => place({ ...p, faces })}
+          />
+        )}
+        {(p.on === 'free' || p.on === 'spot' || p.on === 'bay' || p.on === 'against') && (
           <Attitude turn={p.turn ?? 0} up={p.up ?? '+y'} onTurn={(by) => place({ ...p, ...by })} />
         )}
         {p.on === 'radiator' && (

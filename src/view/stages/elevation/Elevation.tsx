@@ -3,7 +3,7 @@ import { useId, useMemo, useRef } from 'react';
 import { type Placement, componentName } from '@/core/design';
 import type { CaseReport } from '@/core/thermal';
 import type { ClearanceReport } from '@/core/clearance';
-import type { System, Solid } from '@/core/system';
+import { extentOf, type Solid, type System } from '@/core/system';
 import { Shell } from './Shell';
 import { samplePath } from '@/core/routing';
 import type { Run, Segment } from '@/core/tubing';
@@ -11,7 +11,7 @@ import { add, axisGaps, boxOf, scale, type Vec } from '@/core/geometry';
 import { formatNumber } from '@/core/units';
 import { temperatureColour } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
-import { flatBox, flatPoint, sheetSize, type Flat, type View } from './project';
+import { flatBox, flatPoint, type Flat, type View } from './project';
 import { LegGrips, type LegHeld } from './LegGrips';
 import { useDrag } from './useDrag';
 import { placeLabels } from './labels';
@@ -66,7 +66,9 @@ export function Elevation({
 }: Props) {
   const hatch = useId();
   const size = system.design.case?.interior as Vec;
-  const [w, h] = sheetSize(view, size);
+  const drawn = useMemo(() => flatBox(view, size, extentOf(system)), [system, view, size]);
+  const { w, h } = drawn;
+  const inside = flatBox(view, size, { min: [0, 0, 0], max: size });
   const clashing = useMemo(
     () => new Set(fit.gaps.filter((g) => g.verdict === 'clash').flatMap((g) => [g.a, g.b])),
     [fit],
@@ -120,7 +122,7 @@ export function Elevation({
     <div ref={frame} className={styles.frame}>
       <svg
         className={styles.sheet}
-        viewBox={`${-MARGIN} ${-8} ${w + MARGIN + 10} ${h + MARGIN + 8}`}
+        viewBox={`${drawn.x - MARGIN} ${drawn.y - 8} ${w + MARGIN + 10} ${h + MARGIN + 8}`}
         role="img"
         aria-label={`The case, ${view}: ${system.placed.size} parts. The tables beside say the same in words.`}
       >
@@ -171,6 +173,7 @@ export function Elevation({
             return 'var(--ink)';
           };
           const edge = edgeColour();
+          const isBehind = view === 'side' && solid.box.max[2] <= 0;
           const quiet =
             kind === 'board' || kind === 'obstacle' || kind === 'supply' || kind === 'memory';
           const innerHatch = () => {
@@ -194,6 +197,7 @@ export function Elevation({
             >
               <title>{`${name}: ${formatNumber(flat.w)} × ${formatNumber(flat.h)} mm in this view`}</title>
               <rect
+                {...(isBehind ? { strokeDasharray: '5 3', fillOpacity: 0.35 } : {})}
                 x={flat.x}
                 y={flat.y}
                 rx={isEndOn(view, solid) ? Math.min(flat.w, flat.h) / 2 : 0}
@@ -210,6 +214,7 @@ export function Elevation({
                   width={Math.max(0, flat.w - 3)}
                   height={Math.max(0, flat.h - 3)}
                   fill={inner}
+                  opacity={isBehind ? 0.35 : 1}
                   pointerEvents="none"
                 />
               )}
@@ -421,8 +426,22 @@ export function Elevation({
             k={k}
           />
         )}
-        <Dimension x1={0} y1={h + 12} x2={w} y2={h + 12} text={formatNumber(w)} k={k} />
-        <Dimension x1={-12} y1={0} x2={-12} y2={h} text={formatNumber(h)} k={k} />
+        <Dimension
+          x1={inside.x}
+          y1={drawn.y + h + 12}
+          x2={inside.x + inside.w}
+          y2={drawn.y + h + 12}
+          text={formatNumber(inside.w)}
+          k={k}
+        />
+        <Dimension
+          x1={drawn.x - 12}
+          y1={inside.y}
+          x2={drawn.x - 12}
+          y2={inside.y + inside.h}
+          text={formatNumber(inside.h)}
+          k={k}
+        />
       </svg>
     </div>
   );

@@ -1,5 +1,6 @@
 import { frameSheet, standOffs, trayBoxes, type System } from '@/core/system';
 import { formatNumber } from '@/core/units';
+import type { CasePart } from '@/core/components';
 import type { Vec } from '@/core/geometry';
 import { flatBox, flatPoint, sheetSize, type View } from './project';
 
@@ -9,6 +10,10 @@ const SIDES = {
   front: ['side', 'tray', 'top', 'bottom'],
   top: ['rear', 'front', 'tray', 'side'],
 } as const;
+
+/** Whether parts may stand behind the tray, not only cables lie there. */
+const isRoomy = ({ behind_mm }: CasePart): boolean => (behind_mm ?? 0) >= ROOM_MM;
+const ROOM_MM = 50;
 
 /**
  * The case itself: its sheets as thick as they are, the tray with its openings, and the stand-offs
@@ -29,16 +34,60 @@ export function Shell({
   const [left, right, top, bottom] = SIDES[view].map((s) =>
     s === 'tray' ? (box.panels_mm?.tray ?? 1) : frameSheet(box, s),
   ) as [number, number, number, number];
+  const isOpen = box.air?.open === true;
+  const back = system.rooms?.behind ? flatBox(view, size, system.rooms.behind) : null;
   return (
     <g pointerEvents="none">
-      <rect
-        x={-left}
-        y={-top}
-        width={w + left + right}
-        height={h + top + bottom}
-        fill="var(--ink)"
-      />
-      <rect x={0} y={0} width={w} height={h} fill="var(--paper)" />
+      {isOpen ? (
+        <rect
+          x={0}
+          y={0}
+          width={w}
+          height={h}
+          fill="none"
+          stroke="var(--hairline)"
+          strokeWidth="1"
+          strokeDasharray="6 5"
+        />
+      ) : (
+        <>
+          <rect
+            x={-left}
+            y={-top}
+            width={w + left + right}
+            height={h + top + bottom}
+            fill="var(--ink)"
+          />
+          <rect x={0} y={0} width={w} height={h} fill="var(--paper)" />
+        </>
+      )}
+      {view !== 'side' && back && isRoomy(box) && (
+        <rect
+          x={back.x}
+          y={back.y}
+          width={back.w}
+          height={back.h}
+          fill="var(--paper)"
+          stroke="var(--ink)"
+          strokeWidth="1.2"
+        />
+      )}
+      {(box.ports ?? []).map((p) => {
+        const [x, y] = flatPoint(view, size, p.at);
+        return (
+          <circle
+            key={p.id}
+            cx={x}
+            cy={y}
+            r={p.hole_mm / 2}
+            fill="none"
+            stroke="var(--copper)"
+            strokeWidth="1.2"
+          >
+            <title>{`${p.name}: ${formatNumber(p.hole_mm)} mm`}</title>
+          </circle>
+        );
+      })}
       {view === 'side' &&
         trayBoxes(box).map((b, i) => {
           const f = flatBox(view, size, b);

@@ -3,7 +3,7 @@ import { useEffect, useRef } from 'react';
 import { useThree } from '@react-three/fiber';
 import { Vector3 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
-import type { Vec } from '@/core/geometry';
+import type { Box, Vec } from '@/core/geometry';
 
 export type Stand = 'corner' | 'glass' | 'front' | 'top';
 const FROM: Record<Stand, Vec> = {
@@ -24,11 +24,12 @@ const NEAREST_MM = 120,
  * moved.
  */
 export function Orbit({
-  size,
+  shown,
   stand,
   held,
 }: {
-  readonly size: Vec;
+  /** All that is to be seen from where the eye stands first. */
+  readonly shown: Box;
   readonly stand: Stand;
   /** A part is being dragged: the view stands still. */
   readonly held: boolean;
@@ -51,9 +52,14 @@ export function Orbit({
   useEffect(() => {
     if (orbit.current) orbit.current.enabled = !held;
   }, [held]);
-  const [x, y, z] = size;
+  const [x, y, z] = ([0, 1, 2] as const).map((i) => shown.max[i] - shown.min[i]) as [
+    number,
+    number,
+    number,
+  ];
+  const [x0, y0, z0] = shown.min;
   useEffect(() => {
-    const middle = new Vector3(x / 2, y / 2, z / 2),
+    const middle = new Vector3(x0 + x / 2, y0 + y / 2, z0 + z / 2),
       far =
         Math.hypot(x, y, z) * FILL * Math.max(1, TALL / (sheet.width / Math.max(1, sheet.height))),
       [dx, dy, dz] = FROM[stand];
@@ -61,6 +67,6 @@ export function Orbit({
     orbit.current?.target.copy(middle);
     orbit.current?.update();
     invalidate();
-  }, [camera, invalidate, stand, sheet.width, sheet.height, x, y, z]);
+  }, [camera, invalidate, stand, sheet.width, sheet.height, x, y, z, x0, y0, z0]);
   return null;
 }

@@ -13,10 +13,10 @@ import {
 } from 'three';
 import { findComponent, type Design, type Placement } from '@/core/design';
 import type { ClearanceReport } from '@/core/clearance';
-import { movedBy, standOffs, trayBoxes, type System } from '@/core/system';
+import { extentOf, movedBy, standOffs, trayBoxes, type System } from '@/core/system';
 import { samplePath } from '@/core/routing';
 import type { Run } from '@/core/tubing';
-import { cylinderBox, type Vec } from '@/core/geometry';
+import { cylinderBox, type Box, type Vec } from '@/core/geometry';
 import { formatNumber } from '@/core/units';
 import { Segments } from '@/view/shared';
 import { Orbit, type Stand } from './Orbit';
@@ -42,6 +42,13 @@ const STANDS: readonly { readonly value: Stand; readonly label: string }[] = [
   { value: 'top', label: 'top' },
 ];
 
+/** So that the eye stands still while a part is nudged within what is shown. */
+const wholeMillimetres = ({ min, max }: Box): Box => ({
+  min: min.map((v) => Math.floor(v / STEADY_MM) * STEADY_MM) as unknown as Vec,
+  max: max.map((v) => Math.ceil(v / STEADY_MM) * STEADY_MM) as unknown as Vec,
+});
+const STEADY_MM = 50;
+
 /**
  * The case in space: turn it, cut it open, drag what slides. What it shows stands in the tables
  * too.
@@ -49,6 +56,7 @@ const STANDS: readonly { readonly value: Stand; readonly label: string }[] = [
 export default function Scene(props: SceneProps) {
   const { design, system } = props;
   const size = design.case?.interior as Vec;
+  const shown = useMemo(() => wholeMillimetres(extentOf(system)), [system]);
   const paper = usePaper();
   const [stand, setStand] = useState<Stand>('corner');
   const [cut, setCut] = useState(0);
@@ -92,7 +100,7 @@ export default function Scene(props: SceneProps) {
           <color attach="background" args={[paper.paper]} />
           <ambientLight intensity={2.7} />
           <directionalLight position={[600, 1400, 1000]} intensity={1.15} />
-          <Orbit size={size} stand={stand} held={held} />
+          <Orbit shown={shown} stand={stand} held={held} />
           <Parts {...props} paper={paper} clip={clip} onHeld={setHeld} />
           <CaseFrame model={system} size={size} paper={paper} clip={clip} />
         </Canvas>
@@ -116,9 +124,11 @@ function CaseFrame({
   const edges = useMemo(() => new EdgesGeometry(new BoxGeometry(x, y, z)), [x, y, z]);
   return (
     <>
-      <lineSegments geometry={edges} position={[x / 2, y / 2, z / 2]}>
-        <lineBasicMaterial color={paper.ink} />
-      </lineSegments>
+      {system.design.case?.air?.open !== true && (
+        <lineSegments geometry={edges} position={[x / 2, y / 2, z / 2]}>
+          <lineBasicMaterial color={paper.ink} />
+        </lineSegments>
+      )}
       {/* The board tray closes the back, but for its openings; the board stands off it. */}
       {system.design.case &&
         trayBoxes(system.design.case).map((box, i) => (

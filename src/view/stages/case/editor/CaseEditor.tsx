@@ -12,7 +12,12 @@ import { downloadPart, useEditor } from '@/view/workspace';
 import { Elevation } from '../../elevation/Elevation';
 import { VIEW_NAMES, type View } from '../../elevation/project';
 import { Section, StageFrame } from '../../frame/StageFrame';
-import { BoardStep, CagesStep, InsideStep, MountsStep, PlacesStep, type StepProps } from './steps';
+import { BoardStep } from './BoardStep';
+import { CagesStep } from './CagesStep';
+import { InsideStep } from './InsideStep';
+import { MountsStep } from './MountsStep';
+import { PlacesStep } from './PlacesStep';
+import type { StepProps } from './stepParts';
 import { useCaseDraft } from './useCaseDraft';
 import styles from './CaseEditor.module.css';
 
@@ -38,7 +43,7 @@ const SHOWS: Record<Step, View> = {
   board: 'side',
   mounts: 'side',
   cages: 'side',
-  places: 'top',
+  places: 'side',
   keep: 'side',
 };
 
@@ -132,7 +137,7 @@ export function CaseEditor({
               {troubles.length === 0 ? (
                 <p>
                   <Mark verdict="ok" /> Nothing contradicts itself. Lengths are taken to be right to
-                  1 mm, as a ruler in the hand is.
+                  {formatNumber(part.tolerance_mm, { decimals: 1 })} mm.
                 </p>
               ) : (
                 <>

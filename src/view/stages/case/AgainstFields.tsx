@@ -1,0 +1,76 @@
+'use client';
+import { carriersOf } from '@/core/checks';
+import { UPS, type Component, type Placement, type Up } from '@/core/design';
+import { directionIn, type Frame, type Vec } from '@/core/geometry';
+import { Pick, QuantityField } from '@/view/shared';
+import { useEditor } from '@/view/workspace';
+import styles from './CaseStage.module.css';
+
+export type Against = Extract<Placement, { on: 'against' }>;
+
+const OWN: Readonly<Record<Up, Vec>> = {
+  '+x': [1, 0, 0],
+  '-x': [-1, 0, 0],
+  '+y': [0, 1, 0],
+  '-y': [0, -1, 0],
+  '+z': [0, 0, 1],
+  '-z': [0, 0, -1],
+};
+
+/** Which way a face looks in the case, as a builder says it. */
+function sideWords(frame: Frame | null, face: Up): string {
+  const [x, y, z] = frame ? directionIn(frame, OWN[face]) : OWN[face];
+  if (Math.abs(y) > 0.5) return y > 0 ? 'its top' : 'its underside';
+  if (Math.abs(x) > 0.5) return x > 0 ? 'its front' : 'its rear';
+  return z > 0 ? 'its side to the glass' : 'its far side';
+}
+
+/** On which part a part stands, on which of its sides, and how far from the middle of it. */
+export function AgainstFields({
+  component,
+  p,
+  place,
+}: {
+  readonly component: Component;
+  readonly p: Against;
+  place(placement: Placement): void;
+}) {
+  const design = useEditor((s) => s.design);
+  const placed = useEditor((s) => s.analysis.system.placed);
+  const hosts = carriersOf(design, component);
+  const frame = placed.get(p.component)?.frame ?? null;
+  return (
+    <>
+      <Pick
+        label="Stands on"
+        value={p.component}
+        options={hosts.map((h) => ({ value: h.id, label: h.name }))}
+        onPick={(host) => place({ ...p, component: host })}
+      />
+      <Pick
+        label="On which side"
+        value={p.face}
+        options={UPS.map((face) => ({ value: face, label: sideWords(frame, face) }))}
+        onPick={(face) => place({ ...p, face })}
+      />
+      <div className={styles.slide}>
+        {(
+          [
+            ['along_mm', 'Along it, from its middle'],
+            ['across_mm', 'Across it, from its middle'],
+          ] as const
+        ).map(([key, label]) => (
+          <QuantityField
+            key={key}
+            label={label}
+            value={p[key]}
+            quantity="length"
+            min={-1000}
+            max={1000}
+            onCommit={(v) => v !== null && place({ ...p, [key]: v })}
+          />
+        ))}
+      </div>
+    </>
+  );
+}

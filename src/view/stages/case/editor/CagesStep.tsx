@@ -1,0 +1,201 @@
+'use client';
+import type { CaseDraft, ObstacleDraft } from '@/core/measure';
+import type { Box } from '@/core/geometry';
+import { Section } from '../../frame/StageFrame';
+import { MeasureField } from './MeasureField';
+import {
+  BoxFields,
+  EDGES,
+  Name,
+  put,
+  Quiet,
+  swap,
+  Tick,
+  without,
+  type StepProps,
+} from './stepParts';
+import styles from './CaseEditor.module.css';
+
+/** What stands in the way in the case, and which rooms it parts. */
+export function CagesStep({ draft, set, says }: StepProps) {
+  const change = (i: number, values: Partial<CaseDraft['obstacles'][number]>): void =>
+    set({
+      ...draft,
+      obstacles: swap(draft.obstacles, i, {
+        ...(draft.obstacles[i] as CaseDraft['obstacles'][number]),
+        ...values,
+      }),
+    });
+  return (
+    <>
+      {draft.obstacles.length === 0 && (
+        <p className="soft">
+          Shroud, drive cage, bracket, handle: whatever a radiator or hand could meet. None yet.
+        </p>
+      )}
+      {draft.obstacles.map((o, i) => (
+        <Section
+          key={i}
+          title={o.name || `Cage ${i + 1}`}
+          aside={
+            <button
+              type="button"
+              className={styles.quiet}
+              onClick={() => set({ ...draft, obstacles: without(draft.obstacles, i) })}
+            >
+              Remove
+            </button>
+          }
+        >
+          <Name
+            label="Called"
+            value={o.name}
+            onChange={(name) => change(i, { name })}
+            trouble={says(`obstacles.${i}.name`)}
+          />
+          <BoxFields place={`obstacles.${i}`} box={o} set={(box) => change(i, box)} says={says} />
+          <Tick
+            label="it can be taken out"
+            checked={o.removable}
+            onChange={(removable) => change(i, { removable })}
+          />
+          <CutOuts obstacle={o} set={(openings) => change(i, { openings })} />
+        </Section>
+      ))}
+      <button
+        type="button"
+        className={styles.quiet}
+        disabled={draft.obstacles.length >= 20}
+        onClick={() =>
+          set({
+            ...draft,
+            obstacles: [
+              ...draft.obstacles,
+              {
+                name: draft.obstacles.length === 0 ? 'Supply shroud' : 'Drive cage',
+                removable: draft.obstacles.length > 0,
+                min: draft.obstacles.length === 0 ? [0, 96, 0] : [210, 2, 20],
+                max:
+                  draft.obstacles.length === 0
+                    ? [Math.round(draft.interior[0] - 70), 98, draft.interior[2]]
+                    : [330, 92, 170],
+              },
+            ],
+          })
+        }
+      >
+        Add a cage or shroud
+      </button>
+      <RoomsOfTheirOwn draft={draft} set={set} says={says} />
+    </>
+  );
+}
+
+/** The two ways across a sheet: its thinnest is left out. */
+function acrossOf({ min, max }: Box): readonly (0 | 1 | 2)[] {
+  const thick = ([0, 1, 2] as const).map((i) => max[i] - min[i]);
+  const thinnest = thick.indexOf(Math.min(...thick));
+  return ([0, 1, 2] as const).filter((i) => i !== thinnest);
+}
+
+/** Openings cut through a shroud or partition. */
+function CutOuts({
+  obstacle,
+  set,
+}: {
+  readonly obstacle: ObstacleDraft;
+  set(openings: readonly Box[]): void;
+}) {
+  const { openings = [] } = obstacle;
+  const across = acrossOf(obstacle);
+  const middle = (): Box => {
+    const at = (share: number) =>
+      ([0, 1, 2] as const).map((i) =>
+        across.includes(i)
+          ? Math.round(obstacle.min[i] + share * (obstacle.max[i] - obstacle.min[i]))
+          : obstacle[share < 0.5 ? 'min' : 'max'][i],
+      ) as unknown as Box['min'];
+    return { min: at(0.4), max: at(0.6) };
+  };
+  return (
+    <>
+      {openings.map((o, k) => (
+        <div key={k}>
+          {across.map((i) => (
+            <div key={i} className={styles.pair}>
+              <MeasureField
+                label={`Opening ${k + 1} starts, ${EDGES[i]}`}
+                value={o.min[i]}
+                onChange={(v) => set(swap(openings, k, { ...o, min: put(o.min, i, v) }))}
+              />
+              <MeasureField
+                label={`Opening ${k + 1} ends, ${EDGES[i]}`}
+                value={o.max[i]}
+                onChange={(v) => set(swap(openings, k, { ...o, max: put(o.max, i, v) }))}
+              />
+            </div>
+          ))}
+          <Quiet label={`Close opening ${k + 1}`} onClick={() => set(without(openings, k))} />
+        </div>
+      ))}
+      <Quiet
+        label={`Cut an opening into ${obstacle.name || 'it'}`}
+        disabled={openings.length >= 8}
+        onClick={() => set([...openings, middle()])}
+      />
+    </>
+  );
+}
+
+/** A basement, a closed-off side: rooms with air of their own, that mounts may open into. */
+function RoomsOfTheirOwn({ draft, set, says }: StepProps) {
+  const { chambers = [], behindApart } = draft;
+  const asked = behindApart ? chambers.slice(0, -1) : chambers;
+  const behind = behindApart ? chambers.slice(-1) : [];
+  const rename = (i: number, name: string): CaseDraft => ({
+    ...draft,
+    chambers: [...swap(asked, i, name), ...behind],
+    mounts: draft.mounts.map((m) => (m.chamber === asked[i] ? { ...m, chamber: name } : m)),
+  });
+  const drop = (i: number): CaseDraft => ({
+    ...draft,
+    chambers: [...without(asked, i), ...behind],
+    mounts: draft.mounts.map((m) => {
+      const { chamber, ...rest } = m;
+      return chamber === asked[i] ? rest : m;
+    }),
+  });
+  return (
+    <Section title="Rooms of their own">
+      <p className="soft">
+        A basement or a side that is closed off: what hangs there breathes its own air. Vents
+        between rooms are told under Cooling.
+      </p>
+      {asked.map((name, i) => (
+        <div key={i}>
+          <Name
+            label="Called"
+            value={name}
+            onChange={(to) => set(rename(i, to))}
+            trouble={says(`chambers.${i}`)}
+          />
+          <Quiet label={`Remove ${name || 'it'}`} onClick={() => set(drop(i))} />
+        </div>
+      ))}
+      <Quiet
+        label="Add a room"
+        disabled={chambers.length >= 4}
+        onClick={() =>
+          set({
+            ...draft,
+            chambers: [
+              ...asked,
+              asked.length === 0 ? 'Basement' : `Room ${asked.length + 1}`,
+              ...behind,
+            ],
+          })
+        }
+      />
+    </Section>
+  );
+}

@@ -1,0 +1,156 @@
+'use client';
+import {
+  axesOfMount,
+  railsOf,
+  type CaseDraft,
+  type MountDraft,
+  type RailAxis,
+} from '@/core/measure';
+import { Pick } from '@/view/shared';
+import { Section } from '../../frame/StageFrame';
+import { FanRows } from './FanRows';
+import { MeasureField } from './MeasureField';
+import { EDGES, FACES, swap, Tick, without, type StepProps } from './stepParts';
+import styles from './CaseEditor.module.css';
+
+const RAIL_WORDS: Record<RailAxis, string> = {
+  x: 'along the case, rear to front',
+  y: 'upright',
+  z: 'across the case, tray to glass',
+};
+const MAIN = 'the main room';
+
+/** A mount that opens into a room, or into the main one again. */
+function openingInto(draft: CaseDraft, i: number, name: string | undefined): CaseDraft {
+  const { chamber: _chamber, ...mount } = draft.mounts[i] as MountDraft;
+  const next: MountDraft = name === undefined ? mount : { ...mount, chamber: name };
+  return { ...draft, mounts: swap(draft.mounts, i, next) };
+}
+
+/** Where radiators and fans hang. */
+export function MountsStep({ draft, set, says }: StepProps) {
+  const { chambers = [] } = draft;
+  const change = (i: number, values: Partial<MountDraft>): void =>
+    set({
+      ...draft,
+      mounts: swap(draft.mounts, i, { ...(draft.mounts[i] as MountDraft), ...values }),
+    });
+  const add = (): void => {
+    const face = FACES.find((f) => !draft.mounts.some((m) => m.face === f.value))?.value ?? 'top';
+    set({
+      ...draft,
+      mounts: [
+        ...draft.mounts,
+        {
+          face,
+          start_mm: face === 'rear' ? Math.round(draft.interior[1] - 150) : 20,
+          middle_mm: Math.round(draft.interior[face === 'side' ? 0 : 2] / 2),
+          length_mm: face === 'rear' ? 130 : 290,
+          fans: [{ size_mm: 120, count: face === 'rear' ? 1 : 2 }],
+          holeGap_mm: 15,
+          published_mm: 60,
+          outside_mm: 0,
+          filter: false,
+        },
+      ],
+    });
+  };
+  return (
+    <>
+      {draft.mounts.map((m, i) => {
+        const axes = axesOfMount(m);
+        return (
+          <Section
+            key={i}
+            title={`Mount ${i + 1}`}
+            aside={
+              <button
+                type="button"
+                className={styles.quiet}
+                onClick={() => set({ ...draft, mounts: without(draft.mounts, i) })}
+              >
+                Remove
+              </button>
+            }
+          >
+            <Pick
+              label="On the"
+              value={m.face}
+              options={FACES}
+              onPick={(face) => change(i, { face, rail: railsOf(face)[0] as RailAxis })}
+            />
+            <Pick
+              label="Its rail runs"
+              value={(['x', 'y', 'z'] as const)[axes.rail]}
+              options={railsOf(m.face).map((rail) => ({ value: rail, label: RAIL_WORDS[rail] }))}
+              onPick={(rail) => change(i, { rail })}
+            />
+            <MeasureField
+              label={`Rail starts, ${EDGES[axes.rail]}`}
+              value={m.start_mm}
+              onChange={(v) => change(i, { start_mm: v })}
+            />
+            <MeasureField
+              label="Room along the rail"
+              value={m.length_mm}
+              trouble={says(`mounts.${i}.length_mm`)}
+              onChange={(v) => change(i, { length_mm: v })}
+            />
+            <MeasureField
+              label={`Middle of the fans, ${EDGES[axes.middle]}`}
+              value={m.middle_mm}
+              trouble={says(`mounts.${i}.middle_mm`)}
+              onChange={(v) => change(i, { middle_mm: v })}
+            />
+            <MeasureField
+              label="Rails stand off the wall by"
+              value={m.off_mm ?? 0}
+              onChange={(off_mm) => change(i, { off_mm })}
+            />
+            <FanRows
+              fans={m.fans}
+              trouble={says(`mounts.${i}.fans`)}
+              onChange={(fans) => change(i, { fans })}
+            />
+            <MeasureField
+              label="Between the holes of neighbouring fans"
+              value={m.holeGap_mm}
+              onChange={(v) => change(i, { holeGap_mm: v })}
+            />
+            <MeasureField
+              label="Depth the maker allows"
+              value={m.published_mm}
+              onChange={(v) => change(i, { published_mm: v })}
+            />
+            <MeasureField
+              label="Room outside the frame, under the cover"
+              value={m.outside_mm}
+              onChange={(v) => change(i, { outside_mm: v })}
+            />
+            <Tick
+              label="with a dust filter"
+              checked={m.filter}
+              onChange={(filter) => change(i, { filter })}
+            />
+            {chambers.length > 0 && (
+              <Pick
+                label="Opens into"
+                value={m.chamber ?? MAIN}
+                options={[MAIN, ...chambers].map((name) => ({ value: name, label: name }))}
+                onPick={(name) => set(openingInto(draft, i, name === MAIN ? undefined : name))}
+              />
+            )}
+          </Section>
+        );
+      })}
+      <button
+        type="button"
+        className={styles.quiet}
+        onClick={add}
+        disabled={draft.mounts.length >= 10}
+      >
+        Add a mount
+      </button>
+    </>
+  );
+}
