@@ -222,7 +222,7 @@ describe('each part is consistent', () => {
       }
       for (const box of [p.bay, ...p.obstacles])
         for (const i of [0, 1, 2] as const) {
-          expect(box.min[i]).toBeGreaterThanOrEqual(0);
+          expect(box.min[i]).toBeGreaterThanOrEqual(i === 2 ? -(p.behind_mm ?? 0) - 1 : 0);
           expect(box.max[i]).toBeLessThanOrEqual(p.interior[i]);
         }
     },

@@ -1,5 +1,5 @@
 import { reservoirsOf, tubeCompliance, type Bom } from '../bom';
-import type { AirTest, Loop } from '../design';
+import { loopOfRun, type AirTest, type Loop } from '../design';
 import { standardPressure } from '../fluids';
 import { judgeAirTest, type LeakReport, type TestedLoop } from '../leakTest';
 import type { System } from '../system';
@@ -28,17 +28,10 @@ export function testedLoop(
     reservoirsOf(design, loop).reduce((sum, r) => sum + r.volume_mL - r.fill_mL, 0);
   const compliance_mLbar = runs
     .filter((r) => r.loop === loop.id && r.by === 'tube')
-    .reduce(
-      (sum, r) =>
-        sum +
-        tubeCompliance({
-          volume_mL: r.volume_mL,
-          outer_mm: loop.tube.outer_mm,
-          inner_mm: loop.tube.inner_mm,
-          material: loop.tube.material,
-        }),
-      0,
-    );
+    .reduce((sum, r) => {
+      const { outer_mm, inner_mm, material } = loopOfRun(loop, r.id).tube;
+      return sum + tubeCompliance({ volume_mL: r.volume_mL, outer_mm, inner_mm, material });
+    }, 0);
   return {
     volume_mL,
     compliance_mLbar,

@@ -1,4 +1,6 @@
 import {
+  loopByTube,
+  loopOfRun,
   componentName,
   findComponent,
   type Component,
@@ -135,8 +137,12 @@ export function buildBom(
       runs.filter((r) => r.loop === loop.id),
       add,
     );
-  const cuts = tubesOf(design.loops).flatMap((loops) => cutsOf(loops, runs) ?? []);
-  for (const own of cuts) addTube(design.loops, own, runs, add);
+  const byTube = tubesOf(design.loops);
+  const cuts = byTube.flatMap((loops) => cutsOf(loops, runs) ?? []);
+  for (const loops of byTube) {
+    const own = cutsOf(loops, runs);
+    if (own) addTube(loops, own, runs, add);
+  }
   addScrews(system, add);
   for (const line of power.lines)
     if (line.by)
@@ -234,12 +240,18 @@ const looseLine = (
 /** Loops by the tube they are made of. */
 function tubesOf(loops: readonly Loop[]): readonly (readonly Loop[])[] {
   const by = new Map<string, Loop[]>();
-  for (const loop of loops) by.set(loop.tube.id, [...(by.get(loop.tube.id) ?? []), loop]);
+  for (const loop of loops.flatMap(loopByTube))
+    by.set(loop.tube.id, [...(by.get(loop.tube.id) ?? []), loop]);
   return [...by.values()];
 }
 
 const tubesIn = (loops: readonly Loop[], runs: readonly Run[]): readonly Run[] =>
-  runs.filter((r) => r.by === 'tube' && r.cut_mm > 0 && loops.some((l) => l.id === r.loop));
+  runs.filter(
+    (r) =>
+      r.by === 'tube' &&
+      r.cut_mm > 0 &&
+      loops.some((l) => l.id === r.loop && l.connections.some((c) => c.id === r.id)),
+  );
 
 /**
  * How one kind of tube is cut, with the trim of bent runs; null while no run is made of it. A run
@@ -250,7 +262,12 @@ function cutsOf(loops: readonly Loop[], runs: readonly Run[]): TubeCuts | null {
     tubes = tubesIn(loops, runs);
   if (!first || tubes.length === 0) return null;
   const total_mm = tubes.reduce((s, r) => s + r.cut_mm, 0);
-  const base = { loop: first.id, loops: loops.map((l) => l.id), tube: first.tube.id, total_mm };
+  const base = {
+    loop: first.id,
+    loops: [...new Set(loops.map((l) => l.id))],
+    tube: first.tube.id,
+    total_mm,
+  };
   const { stick_mm } = first.tube;
   if (!stick_mm)
     return {
@@ -270,9 +287,8 @@ function cutsOf(loops: readonly Loop[], runs: readonly Run[]): TubeCuts | null {
 
 /** The line of one kind of tube. */
 function addTube(loops: readonly Loop[], cuts: TubeCuts, runs: readonly Run[], add: Add): void {
-  const own = loops.filter((l) => cuts.loops.includes(l.id)),
-    [first] = own,
-    tubes = tubesIn(own, runs);
+  const [first] = loops,
+    tubes = tubesIn(loops, runs);
   if (!first) return;
   const words = `${tubes.length} runs, ${(cuts.total_mm / 1000).toFixed(2)} m`;
   const estimated = tubes.some((r) => r.estimated);
@@ -312,10 +328,11 @@ function addLoop(system: System, loop: Loop, runs: readonly Run[], add: Add): vo
   const { kit } = system.design;
   const estimated = runs.some((r) => r.estimated);
   for (const run of runs) {
+    const own = loopOfRun(loop, run.id);
     for (const f of run.fittings) {
-      const part = pieceOf(run, f.duty, loop, kit);
+      const part = pieceOf(run, f.duty, own, kit);
       add(part, 1, 'piece', [run.id], `${run.name}, ${f.end === 'from' ? 'start' : 'end'}`, {
-        estimated: run.estimated && f.duty !== loop.fitting.duty && run.by === 'tube',
+        estimated: run.estimated && f.duty !== own.fitting.duty && run.by === 'tube',
       });
     }
   }

@@ -1,4 +1,4 @@
-import type { ComponentId, Design, Loop } from '../design';
+import { loopOfRun, type ComponentId, type Design, type Loop } from '../design';
 import { coolantProperties, vapourPressure, type CoolantBase } from '../fluids';
 import type { TubePart } from '../components';
 import type { System } from '../system';
@@ -143,18 +143,11 @@ export function loopExpansion(
     (sum, { volume_mL: whole_mL, fill_mL }) => sum + Math.max(0, whole_mL - fill_mL),
     0,
   );
-  const tubes = runs.flatMap((run): TubeWall[] =>
-    run.loop === loop.id && run.by === 'tube'
-      ? [
-          {
-            volume_mL: run.volume_mL,
-            outer_mm: loop.tube.outer_mm,
-            inner_mm: loop.tube.inner_mm,
-            material: loop.tube.material,
-          },
-        ]
-      : [],
-  );
+  const tubes = runs.flatMap((run): TubeWall[] => {
+    if (run.loop !== loop.id || run.by !== 'tube') return [];
+    const { outer_mm, inner_mm, material } = loopOfRun(loop, run.id).tube;
+    return [{ volume_mL: run.volume_mL, outer_mm, inner_mm, material }];
+  });
   return coolantExpansion(loop.coolant.base, volume_mL, air_mL, design.brief.room_C, hot_C, tubes);
 }
 

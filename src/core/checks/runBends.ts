@@ -1,3 +1,4 @@
+import { loopOfRun } from '../design';
 import { STRAIGHT_MM, BETWEEN_MM } from '../routing';
 import { formatMillimetres } from '../units';
 import type { Diagnostic } from './diagnostic';
@@ -24,7 +25,8 @@ export const runBends: SpatialCheck = {
     context.runs.flatMap((run): Diagnostic[] => {
       const { routed } = run;
       if (!routed || !run.tube.hard || routed.lra.length === 0) return [];
-      const least_mm = context.design.loops.find((l) => l.id === run.loop)?.tube.minBend_mm ?? 0;
+      const loop = context.design.loops.find((l) => l.id === run.loop);
+      const least_mm = loop ? loopOfRun(loop, run.id).tube.minBend_mm : 0;
       const shortages = shortagesOf(routed, least_mm).filter(
         (s) => s.has_mm < s.needs_mm - SLACK_MM,
       );

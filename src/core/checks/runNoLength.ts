@@ -1,6 +1,6 @@
 import type { Diagnostic } from './diagnostic';
 import { formatMillimetres } from '../units';
-import { findComponent, type Connection, type Loop } from '../design';
+import { loopOfRun, findComponent, type Connection, type Loop } from '../design';
 import type { Fix } from './diagnostic';
 import { facing, movedBy, spans } from '../system';
 import type { FittingPart } from '../components';
@@ -33,7 +33,7 @@ export const runNoLength: SpatialCheck = {
         )
           return [];
         const gap = distance(a.at, b.at),
-          fittings = 2 * graph.loop.fitting.length_mm;
+          fittings = 2 * loopOfRun(graph.loop, connection).fitting.length_mm;
         const face =
           gap < 1 ||
           (dot(a.direction, b.direction) < FACING &&

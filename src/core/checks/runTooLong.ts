@@ -1,3 +1,4 @@
+import { loopOfRun } from '../design';
 import type { Fix, Diagnostic } from './diagnostic';
 import { formatMillimetres } from '../units';
 import { trimFor } from '../tubing';
@@ -12,7 +13,8 @@ export const runTooLong: SpatialCheck = {
   source: "length of the stick in the tube's data; the run as routed, or estimated, with its trim",
   run: (context) =>
     context.runs.flatMap((run): Diagnostic[] => {
-      const loop = context.design.loops.find((l) => l.id === run.loop);
+      const whole = context.design.loops.find((l) => l.id === run.loop);
+      const loop = whole && loopOfRun(whole, run.id);
       const stick_mm = loop?.tube.stick_mm;
       const needs_mm = run.cut_mm + trimFor(run);
       if (!loop || !stick_mm || run.by !== 'tube' || needs_mm <= stick_mm) return [];
@@ -29,7 +31,16 @@ export const runTooLong: SpatialCheck = {
           return [
             {
               label: `Use ${p.name}, in sticks of ${formatMillimetres(p.stick_mm ?? 0)}`,
-              edit: { do: 'loop.tube', loop: loop.id, tube: p, fitting: loop.fitting },
+              edit:
+                loop === whole
+                  ? { do: 'loop.tube', loop: loop.id, tube: p, fitting: loop.fitting }
+                  : {
+                      do: 'connection.tube',
+                      loop: loop.id,
+                      connection: run.id,
+                      tube: p,
+                      fitting: loop.fitting,
+                    },
             },
           ];
         });

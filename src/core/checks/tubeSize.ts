@@ -1,5 +1,30 @@
+import { loopByTube, type Edit, type Loop } from '../design';
+import type { FittingPart } from '../components';
 import type { Fix, Diagnostic } from './diagnostic';
 import type { SpatialCheck } from './inputs';
+
+/** Another fitting on every run of a tube: the loop's own, or that of runs of their own. */
+const fittingEdit = (loop: Loop, fitting: FittingPart): Edit => ({
+  do: 'batch',
+  edits: [
+    ...(loop.connections.some((c) => !c.tube)
+      ? [{ do: 'loop.fitting' as const, loop: loop.id, fitting }]
+      : []),
+    ...loop.connections.flatMap((c) =>
+      c.tube
+        ? [
+            {
+              do: 'connection.tube' as const,
+              loop: loop.id,
+              connection: c.id,
+              tube: c.tube,
+              fitting,
+            },
+          ]
+        : [],
+    ),
+  ],
+});
 
 export const tubeSize: SpatialCheck = {
   code: 'tube.size-mismatch',
@@ -9,7 +34,7 @@ export const tubeSize: SpatialCheck = {
     'The fittings of a loop are made for another tube than the one chosen. Outer and inner diameter must both match; hard tube needs fittings for hard tube.',
   source: 'data of tube and fitting',
   run: (context) =>
-    context.design.loops.flatMap((loop): Diagnostic[] => {
+    context.design.loops.flatMap(loopByTube).flatMap((loop): Diagnostic[] => {
       const { tube, fitting } = loop;
       const hard = fitting.duty === 'hard-tube';
       const sameOuter = fitting.tube?.outer_mm === tube.outer_mm;
@@ -27,7 +52,7 @@ export const tubeSize: SpatialCheck = {
           ? [
               {
                 label: `Use ${match.name} throughout`,
-                edit: { do: 'loop.fitting', loop: loop.id, fitting: match },
+                edit: fittingEdit(loop, match),
               },
             ]
           : [];

@@ -1,6 +1,15 @@
-import { type ComponentId } from '../design';
+import { loopOfRun, type ComponentId } from '../design';
 import type { FittingPart } from '../components';
-import { label, roomAt, trayBoxes, type PlacedPort, type System } from '../system';
+import {
+  label,
+  roomAt,
+  roomOf,
+  trayBoxes,
+  type PlacedPort,
+  type Room,
+  type Rooms,
+  type System,
+} from '../system';
 import { pieceOf, type Run } from '../tubing';
 import {
   bodyGapUpTo,
@@ -12,7 +21,6 @@ import {
   union,
   type Body,
   type Box,
-  type Vec,
 } from '../geometry';
 
 /** What is screwed into a port, and the room a hand needs round it. */
@@ -152,7 +160,7 @@ export function portFits(system: System, runs: readonly Run[]): readonly PortFit
           beside = isPort;
         }
       }
-      const walls = s.bodies.flatMap((b) => wallRoom(b, system, s.at.at) ?? []);
+      const walls = s.bodies.flatMap((b) => wallRoom(b, system, s.at) ?? []);
       for (const wall of walls)
         if (wall.room < gap) {
           gap = wall.room;
@@ -203,9 +211,10 @@ const BEHIND = [
  * Room to the nearest wall it does not already stand beyond: parts on a mount reach through their
  * frame.
  */
-function wallRoom(body: Body, { rooms, design }: System, at: Vec): WallRoom | null {
+function wallRoom(body: Body, system: System, at: PlacedPort): WallRoom | null {
+  const { rooms, design } = system;
   if (rooms === null) return null;
-  const room = roomAt(rooms, at),
+  const room = roomOfPort(system, rooms, at),
     { shell, inside, behind } = rooms;
   if (room === 'outside') return shell && { room: boxGap(body.box, shell), name: 'case' };
   if (shell === null)
@@ -217,6 +226,12 @@ function wallRoom(body: Body, { rooms, design }: System, at: Vec): WallRoom | nu
   const tray = Math.min(...trayBoxes(design.case).map((sheet) => boxGap(body.box, sheet)));
   const wall = nearestWall(body, union([inside, behind]), true);
   return tray < wall.room ? { room: tray, name: 'board tray' } : wall;
+}
+
+/** The room its part stands in; of what goes through a wall, the one the port is in. */
+function roomOfPort(system: System, rooms: Rooms, { component, at }: PlacedPort): Room {
+  const through = system.placed.get(component)?.placement.on === 'port';
+  return (through ? null : roomOf(system, component)) ?? roomAt(rooms, at);
 }
 
 interface WallRoom {
@@ -287,7 +302,7 @@ function screwedIn(system: System, runs: readonly Run[]): Screwed[] {
       const parts = (end: 'from' | 'to'): FittingPart[] =>
         (run?.fittings ?? [])
           .filter((f) => f.end === end)
-          .map((f) => pieceOf(run, f.duty, loop, kit));
+          .map((f) => pieceOf(run, f.duty, loopOfRun(loop, connection), kit));
       // A routed run says where each of its pieces is, elbows as they are turned.
       const laid = (end: 'from' | 'to'): Body[] =>
         (run?.routed?.pieces ?? []).filter((b) => b.end === end).map(pieceBody);

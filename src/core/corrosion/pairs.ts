@@ -1,4 +1,4 @@
-import { type Design, type Loop, type LoopId, type ComponentId } from '../design';
+import { loopByTube, type Design, type Loop, type LoopId, type ComponentId } from '../design';
 import { distance, type Vec } from '../geometry';
 import { isWet, type Metal, type WettedSurface } from '../components';
 import { ANODIC_INDEX, byIndex, DIFFERENCE_LIMIT, LIMIT_SLACK_V, type Environment } from './table';
@@ -150,18 +150,19 @@ function wettedMetals(design: Design, loop: Loop): WettedMetal[] {
   for (const component of design.components)
     if (touched.has(component.id) && isWet(component.part))
       for (const s of component.part.wetted) note(s, component.id, component.name, 1);
-  const tubes = loop.connections.filter((l) => l.by === 'tube');
-  if (loop.tube.material === 'copper' && tubes.length > 0)
-    note(
-      { metal: 'copper', area_mm2: Math.PI * loop.tube.inner_mm * lengthOf(design, tubes) },
-      `tube:${loop.tube.id}`,
-      loop.tube.name,
-      1,
-    );
-  const ends = 2 * tubes.length;
-  if (ends > 0)
-    for (const s of loop.fitting.wetted)
-      note(s, `fitting:${loop.fitting.id}`, loop.fitting.name, ends);
+  for (const { tube, fitting, connections } of loopByTube(loop)) {
+    const tubes = connections.filter((l) => l.by === 'tube');
+    if (tubes.length === 0) continue;
+    if (tube.material === 'copper')
+      note(
+        { metal: 'copper', area_mm2: Math.PI * tube.inner_mm * lengthOf(design, tubes) },
+        `tube:${tube.id}`,
+        tube.name,
+        1,
+      );
+    for (const s of fitting.wetted)
+      note(s, `fitting:${fitting.id}`, fitting.name, 2 * tubes.length);
+  }
   for (const cap of loop.caps)
     for (const s of design.kit[cap.with].wetted)
       note(s, `fitting:${design.kit[cap.with].id}`, design.kit[cap.with].name, 1);

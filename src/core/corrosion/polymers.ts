@@ -1,4 +1,4 @@
-import { type Design, type Loop, type LoopId, type ComponentId } from '../design';
+import { loopByTube, type Design, type Loop, type LoopId, type ComponentId } from '../design';
 import {
   isWet,
   POLYMER_MATERIALS,
@@ -65,19 +65,14 @@ export function judgePolymers(design: Design): readonly WettedPolymer[] {
       if (touched.has(component.id) && isWet(component.part))
         for (const s of component.part.polymers ?? [])
           note(s.material, { component: component.id, name: component.name, as: s.as });
-    const fittings = [
-      ...(loop.connections.some((l) => l.by === 'tube') ? [loop.fitting] : []),
-      ...loop.caps.map((c) => design.kit[c.with]),
-    ];
+    const tubed = loopByTube(loop).filter((l) => l.connections.some((c) => c.by === 'tube'));
+    const fittings = [...tubed.map((l) => l.fitting), ...loop.caps.map((c) => design.kit[c.with])];
     for (const f of fittings)
       for (const s of f.polymers ?? [])
         note(s.material, { component: `fitting:${f.id}`, name: f.name, as: s.as });
-    if (loop.connections.some((l) => l.by === 'tube') && isPolymer(loop.tube.material))
-      note(loop.tube.material, {
-        component: `tube:${loop.tube.id}`,
-        name: loop.tube.name,
-        as: 'tube',
-      });
+    for (const { tube } of tubed)
+      if (isPolymer(tube.material))
+        note(tube.material, { component: `tube:${tube.id}`, name: tube.name, as: 'tube' });
     return [...by]
       .map(([material, carriers]): WettedPolymer => ({
         loop: loop.id,

@@ -191,6 +191,18 @@ const EDITS: Record<EditKind, Edit> = {
     bends: [{ set_deg: 90, left_deg: 86 }],
   },
   'route.radius': { do: 'route.radius', connection: 'run-2', corner: 0, radius_mm: 60 },
+  'connection.tube': {
+    do: 'connection.tube',
+    loop: 'loop',
+    connection: loop.connections[1]?.id ?? '',
+    tube: { ...loop.tube, id: 'tube-of-its-own' },
+    fitting: loop.fitting,
+  },
+  'loop.mandrels': {
+    do: 'loop.mandrels',
+    loop: 'loop',
+    mandrels: { angles_deg: [45, 90], radii_mm: [30] },
+  },
   'connection.ends': {
     do: 'connection.ends',
     loop: 'loop',

@@ -27,6 +27,7 @@ import {
   type RouteConstraints,
   type LoadStep,
   type Loop,
+  type Mandrels,
   type AirTest,
   type DoneMark,
   type TestBend,
@@ -151,6 +152,20 @@ export type Edit =
       readonly loop: LoopId;
       readonly connection: ConnectionId;
       readonly ends: { readonly from: EndPiece; readonly to: EndPiece };
+    }
+  | {
+      readonly do: 'connection.tube';
+      readonly loop: LoopId;
+      readonly connection: ConnectionId;
+      /** Null: of the loop's own again. */
+      readonly tube: TubePart | null;
+      readonly fitting: FittingPart | null;
+    }
+  | {
+      readonly do: 'loop.mandrels';
+      readonly loop: LoopId;
+      /** Null: any bend can be made. */
+      readonly mandrels: Mandrels | null;
     }
   | {
       readonly do: 'connection.way';
@@ -473,6 +488,27 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
         );
       link.ends = { ...edit.ends };
       unroute(draft, edit.connection);
+      return;
+    }
+    case 'connection.tube': {
+      const link = loopOf(draft, edit.loop).connections.find((l) => l.id === edit.connection);
+      if (!link)
+        throw new EditError(
+          `There is no run "${edit.connection}" in this loop.`,
+          `loops.${edit.loop}.connections.${edit.connection}`,
+        );
+      if (edit.tube) link.tube = own(edit.tube);
+      else delete link.tube;
+      if (edit.fitting) link.fitting = own(edit.fitting);
+      else delete link.fitting;
+      unroute(draft, edit.connection);
+      return;
+    }
+    case 'loop.mandrels': {
+      const loop = loopOf(draft, edit.loop);
+      if (edit.mandrels) loop.mandrels = own(edit.mandrels);
+      else delete loop.mandrels;
+      if (loop.tube.hard) for (const link of loop.connections) unroute(draft, link.id);
       return;
     }
     case 'connection.way': {

@@ -1,4 +1,4 @@
-import type { Design, Component, Loop, PortRef } from './types';
+import type { Component, Connection, Design, Loop, PortRef } from './types';
 
 const byId = new WeakMap<readonly Component[], ReadonlyMap<string, Component>>();
 
@@ -29,6 +29,39 @@ export function loopOfComponent(design: Design, id: string): Loop | undefined {
       l.connections.some((k) => k.from.component === id || k.to.component === id) ||
       l.caps.some((c) => c.component === id),
   );
+}
+
+const ofRun = new WeakMap<Connection, { readonly loop: Loop; readonly own: Loop }>();
+
+/**
+ * A loop as one of its runs has it: with the tube and fitting of that run, where it has its own. The
+ * same object for the same run.
+ */
+export function loopOfRun(loop: Loop, run: Connection | string): Loop {
+  const connection = typeof run === 'string' ? loop.connections.find((c) => c.id === run) : run;
+  if (!connection?.tube && !connection?.fitting) return loop;
+  const known = ofRun.get(connection);
+  if (known?.loop === loop) return known.own;
+  const own: Loop = {
+    ...loop,
+    tube: connection.tube ?? loop.tube,
+    fitting: connection.fitting ?? loop.fitting,
+  };
+  ofRun.set(connection, { loop, own });
+  return own;
+}
+
+/** A loop once for each tube and fitting in it, with the runs that are made of them. */
+export function loopByTube(loop: Loop): readonly Loop[] {
+  if (loop.connections.every((c) => !c.tube && !c.fitting)) return [loop];
+  const by = new Map<string, Loop>();
+  for (const connection of loop.connections) {
+    const own = loopOfRun(loop, connection);
+    const key = `${own.tube.id} ${own.fitting.id}`;
+    const before = by.get(key)?.connections ?? [];
+    by.set(key, { ...own, connections: [...before, connection] });
+  }
+  return [...by.values()];
 }
 
 export const samePort = (a: PortRef, b: PortRef): boolean =>

@@ -8,7 +8,7 @@ export {
   type Merged,
 } from './merge';
 export { looseReferences, type LooseReference } from './references';
-export { BUILD_BYTES, BUILD_FORMAT, BUILD_VERSION, UPS } from './types';
+export { BUILD_BYTES, BUILD_FORMAT, BUILD_VERSION, END_PIECES, UPS } from './types';
 export type {
   ComponentId,
   ConnectionId,
@@ -38,6 +38,7 @@ export type {
   Placement,
   PortRef,
   TestBend,
+  Mandrels,
   AirReading,
   AirTest,
   DoneMark,
@@ -67,7 +68,9 @@ export {
   componentsById,
   findComponent,
   freeId,
+  loopByTube,
   loopOfComponent,
+  loopOfRun,
   samePort,
 } from './find';
 export { AS_PRINTED, factorsOf, isMeasuredHere, withFactors } from './measured';

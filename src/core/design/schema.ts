@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { ID_KEY, PART_SCHEMAS, id, mm, text, vec } from '../components/schema';
-import { BUILD_FORMAT, BUILD_VERSION, UPS } from './types';
+import { BUILD_FORMAT, BUILD_VERSION, END_PIECES, UPS } from './types';
 
 /**
  * The guard of the whole document. Everything that enters, from a file, the API, an action or the
@@ -146,10 +146,12 @@ export const componentSchema = Joi.object({
 });
 
 const ref = { component: id().required(), port: id().required() };
-const end = Joi.string().valid('auto', 'straight', 'rotary45', 'rotary90', 'extender');
+const end = Joi.string().valid('auto', ...END_PIECES);
 const unit = vec(Joi.number().min(-1).max(1));
 const laidEnd = Joi.object({
-  piece: Joi.string().valid('straight', 'rotary45', 'rotary90', 'extender').required(),
+  piece: Joi.string()
+    .valid(...END_PIECES)
+    .required(),
   direction: unit.required(),
 });
 const constraints = Joi.object({
@@ -294,6 +296,10 @@ export const loopSchema = Joi.object({
   fitting: PART_SCHEMAS.fitting.required(),
   coolant: PART_SCHEMAS.coolant.required(),
   coolantAge_months: Joi.number().min(0).max(240).required(),
+  mandrels: Joi.object({
+    angles_deg: Joi.array().items(Joi.number().min(5).max(180)).min(1).max(24).unique().required(),
+    radii_mm: Joi.array().items(mm(1, 1000)).min(1).max(12).unique(),
+  }),
   testBends: Joi.array()
     .items(
       Joi.object({
@@ -318,6 +324,8 @@ export const loopSchema = Joi.object({
           otherwise: Joi.forbidden(),
         }),
         constraints: constraints.optional(),
+        tube: PART_SCHEMAS.tube.optional(),
+        fitting: PART_SCHEMAS.fitting.optional(),
       }),
     )
     .max(200)

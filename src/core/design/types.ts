@@ -160,7 +160,16 @@ export interface PortRef {
   readonly port: PortId;
 }
 
-export type EndPiece = 'auto' | 'straight' | 'rotary45' | 'rotary90' | 'extender';
+export const END_PIECES = [
+  'straight',
+  'rotary45',
+  'rotary90',
+  'extender',
+  'extendedRotary90',
+  'doubleRotary45',
+] as const;
+/** What is screwed into a port before the fitting; some are stacks of two adapters. */
+export type EndPiece = 'auto' | (typeof END_PIECES)[number];
 
 /**
  * A place a run must pass; null leaves a coordinate free: [null, 210, null] asks for a leg at that
@@ -200,6 +209,16 @@ export interface Connection {
   /** Of a direct connection: the bridge that reaches from port to port, where they do not all but touch. */
   readonly bridge?: FittingPart;
   readonly constraints?: RouteConstraints;
+  /** Of another tube than its loop, with the fitting that holds it: a soft drain line in a hard loop. */
+  readonly tube?: TubePart;
+  readonly fitting?: FittingPart;
+}
+
+/** What a builder bends with: angles and radii of the mandrels there are. */
+export interface Mandrels {
+  readonly angles_deg: readonly number[];
+  /** The tube's own least radius where none is named. */
+  readonly radii_mm?: readonly number[];
 }
 
 export type CapDuty = 'plug' | 'drain' | 'fill';
@@ -216,6 +235,8 @@ export interface Loop {
   readonly fitting: FittingPart;
   readonly coolant: CoolantPart;
   readonly coolantAge_months: number;
+  /** Bends of this loop keep to these; any where not given. */
+  readonly mandrels?: Mandrels;
   /** Bends set to an angle on this tube, and what was left of them when they were cool. */
   readonly testBends?: readonly TestBend[];
   readonly connections: readonly Connection[];

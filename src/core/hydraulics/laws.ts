@@ -1,6 +1,7 @@
 import {
   factorsOf,
   findComponent,
+  loopOfRun,
   type ComponentId,
   type Design,
   type Kit,
@@ -163,7 +164,7 @@ export function networkLinkOf(
       return {
         ...ends,
         pipe: run
-          ? tubeLossOf(run, loop, kit, fluid)
+          ? tubeLossOf(run, loopOfRun(loop, run.id), kit, fluid)
           : { length_mm: 0, bore_mm: loop.tube.inner_mm, minor: [] },
       };
     case 'pump': {

@@ -172,7 +172,8 @@ function reportLoop(
     const raw = solved?.flows.get(link.id) ?? 0;
     const q = Math.abs(raw) < 1e-9 ? 0 : raw;
     const drop = solved?.drops.get(link.id) ?? 0;
-    const re = link.kind === 'tube' ? reynolds(q, loop.tube.inner_mm, fluid) : null;
+    const bore_mm = held.get(link.id)?.tube.inner_mm ?? loop.tube.inner_mm;
+    const re = link.kind === 'tube' ? reynolds(q, bore_mm, fluid) : null;
     flow = Math.max(flow, Math.abs(q));
     const regimeName = () => {
       if (re === null || re === 0) return null;

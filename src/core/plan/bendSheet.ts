@@ -1,4 +1,4 @@
-import { type Loop, type LoopId } from '../design';
+import { loopOfRun, type Loop, type LoopId } from '../design';
 import {
   bendMarks,
   INSERTION_MM,
@@ -71,7 +71,8 @@ export interface BendSheet {
 }
 
 /** The sheet of a routed run; null while it has no way in space. */
-export function bendSheet(run: Run, loop: Loop): BendSheet | null {
+export function bendSheet(run: Run, whole: Loop): BendSheet | null {
+  const loop = loopOfRun(whole, run.id);
   const { routed } = run;
   if (!routed || routed.path.length === 0) return null;
   const tube = bendMarks(routed.lra, routed.last_mm, INSERTION_MM);

@@ -1,4 +1,5 @@
 import type { EndPiece, KitDuty } from '../design';
+import { adaptersOf } from '../tubing';
 import type { FittingDuty, FittingPart } from '../components';
 import { add, cross, scale, type Vec } from '../geometry';
 
@@ -31,6 +32,8 @@ const PIECE_COST: Record<Exclude<EndPiece, 'auto'>, number> = {
   rotary90: 70,
   rotary45: 60,
   extender: 40,
+  extendedRotary90: 120,
+  doubleRotary45: 130,
 };
 const HALF = Math.SQRT1_2;
 
@@ -41,53 +44,109 @@ export interface EndKit {
 
 /**
  * All ways out of a port; only those with the wished piece where one is set. `slanted`: also elbows
- * of 45°, and turns in between.
+ * of 45°, and turns in between. `stacked`: also two adapters on each other.
  */
 export function endWays(
   at: Vec,
   direction: Vec,
   wish: EndPiece,
-  { fitting, kit }: EndKit,
+  endKit: EndKit,
   slanted: boolean,
+  stacked = false,
 ): readonly EndWay[] {
-  const pieces: readonly EndWay['piece'][] =
-    wish === 'auto'
-      ? ['straight', 'rotary90', ...(slanted ? ['rotary45' as const] : []), 'extender']
-      : [wish];
-  return pieces.flatMap((piece): EndWay[] => {
-    if (piece === 'straight') return [way(piece, [], at, direction, fitting)];
-    const adapter = kit[piece];
-    if (piece === 'extender') {
-      const to = add(at, scale(direction, adapter.length_mm));
-      return [
-        way(
-          piece,
-          [{ duty: 'extender', from: at, to, radius: adapter.diameter_mm / 2 }],
-          to,
-          direction,
-          fitting,
+  return piecesFor(wish, slanted, stacked).flatMap((piece) =>
+    stacksOf(piece, at, direction, endKit.kit, slanted).map((stack) =>
+      way(piece, stack.bodies, stack.at, stack.direction, endKit.fitting),
+    ),
+  );
+}
+
+function piecesFor(wish: EndPiece, slanted: boolean, stacked: boolean): readonly EndWay['piece'][] {
+  if (wish !== 'auto') return [wish];
+  return [
+    'straight',
+    'rotary90',
+    ...(slanted ? ['rotary45' as const] : []),
+    'extender',
+    ...(stacked ? (['extendedRotary90', 'doubleRotary45'] as const) : []),
+  ];
+}
+
+/** Adapters in a port, and where and whither the fitting goes on from there. */
+interface Stack {
+  readonly bodies: readonly EndBody[];
+  readonly at: Vec;
+  readonly direction: Vec;
+}
+
+/** Every way adapters may be turned in their port. */
+function stacksOf(
+  piece: EndWay['piece'],
+  at: Vec,
+  direction: Vec,
+  kit: EndKit['kit'],
+  slanted: boolean,
+): readonly Stack[] {
+  const none: Stack = { bodies: [], at, direction };
+  const turns = slanted ? 8 : 4;
+  switch (piece) {
+    case 'straight':
+      return [none];
+    case 'extender':
+      return [extended(none, kit.extender)];
+    case 'rotary90':
+    case 'rotary45':
+      return turned(none, kit[piece], piece, turns);
+    case 'extendedRotary90':
+      return turned(extended(none, kit.extender), kit.rotary90, 'rotary90', turns);
+    case 'doubleRotary45':
+      return turned(none, kit.rotary45, 'rotary45', turns).flatMap((first) =>
+        turned(first, kit.rotary45, 'rotary45', 4).filter((second) =>
+          isAlongAxis(second.direction),
         ),
-      ];
-    }
-    // An elbow's outlet lies half its own width below its height; it reaches as far out.
-    const arm =
-      piece === 'rotary90' ? adapter.length_mm - adapter.diameter_mm / 2 : adapter.length_mm / 2;
-    const corner = add(at, scale(direction, arm));
-    return sideways(direction, slanted ? 8 : 4).map((side): EndWay => {
-      const out = piece === 'rotary90' ? side : add(scale(direction, HALF), scale(side, HALF));
-      const exit = add(corner, scale(out, arm)),
-        radius = adapter.diameter_mm / 2;
-      return way(
-        piece,
-        [
-          { duty: piece, from: at, to: corner, radius },
-          { duty: piece, from: corner, to: exit, radius },
-        ],
-        exit,
-        out,
-        fitting,
       );
-    });
+  }
+}
+
+const isAlongAxis = (d: Vec): boolean => Math.max(...d.map(Math.abs)) > 1 - 1e-6;
+
+function extended(
+  { bodies, at, direction }: Stack,
+  { length_mm, diameter_mm }: FittingPart,
+): Stack {
+  const to = add(at, scale(direction, length_mm));
+  return {
+    bodies: [...bodies, { duty: 'extender', from: at, to, radius: diameter_mm / 2 }],
+    at: to,
+    direction,
+  };
+}
+
+/**
+ * An elbow turned every way: its outlet lies half its own width below its height, and it reaches as
+ * far out.
+ */
+function turned(
+  { bodies, at, direction }: Stack,
+  { length_mm, diameter_mm }: FittingPart,
+  duty: 'rotary90' | 'rotary45',
+  turns: number,
+): readonly Stack[] {
+  const arm = duty === 'rotary90' ? length_mm - diameter_mm / 2 : length_mm / 2;
+  const corner = add(at, scale(direction, arm)),
+    radius = diameter_mm / 2;
+  return sideways(direction, turns).map((side): Stack => {
+    const out = duty === 'rotary90' ? side : tidy(add(scale(direction, HALF), scale(side, HALF)));
+    const exit = add(corner, scale(out, arm));
+    return {
+      bodies: [
+        ...bodies,
+        { duty, from: at, to: corner, radius },
+        { duty, from: corner, to: exit, radius },
+      ],
+      at: exit,
+      direction: out,
+    };
   });
 }
 
@@ -101,7 +160,7 @@ function way(
   const mouth = add(at, scale(direction, fitting.length_mm));
   return {
     piece,
-    duties: [...(piece === 'straight' ? [] : [piece as FittingDuty]), fitting.duty],
+    duties: [...adaptersOf(piece), fitting.duty],
     bodies: [
       ...before,
       { duty: fitting.duty, from: at, to: mouth, radius: fitting.diameter_mm / 2 },

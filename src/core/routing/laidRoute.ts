@@ -85,7 +85,7 @@ function endAt(
   const { at, direction } = task[side];
   const mouth = (side === 'from' ? laid.corners[0] : laid.corners.at(-1)) as Vec;
   const kit = { fitting: task.loop.fitting, kit: system.design.kit };
-  const ways = endWays(at, direction, laid.pinned ? 'auto' : task.wish[side], kit, true);
+  const ways = endWays(at, direction, laid.pinned ? 'auto' : task.wish[side], kit, true, true);
   return ways.find(
     (end) =>
       end.piece === laid[side].piece &&

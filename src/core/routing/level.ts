@@ -40,15 +40,16 @@ function levelEnds(
   workspace: Workspace,
   ends: readonly EndWay[],
   others: readonly EndWay[],
-  { radius_mm: r, atFitting_mm: s }: TubeLimits,
+  { radius_mm: r, atFitting_mm: s, angles_deg }: TubeLimits,
 ): readonly LevelEnd[] {
+  const bends45 = !angles_deg || angles_deg.includes(SLANT_DEG);
   const back = setBack(r, SLANT_DEG),
     saved = 2 * back - (r * SLANT_DEG * Math.PI) / 180;
   return ends.flatMap((end): readonly LevelEnd[] => {
     if (square(end.direction)) return [end];
     const own = between(end.direction);
     // A right-angled elbow turned aslant has nothing that one of 45° does not give.
-    if (!own || end.piece === 'rotary90') return [];
+    if (!own || !bends45 || turnsSquare(end.piece)) return [];
     const least = s + back,
       mouths = others
         .flatMap((o) => own.map((i) => (o.mouth[i] - end.mouth[i]) / end.direction[i]))
@@ -82,6 +83,8 @@ function levelEnds(
       );
   });
 }
+const turnsSquare = (piece: EndWay['piece']): boolean =>
+  piece === 'rotary90' || piece === 'extendedRotary90' || piece === 'doubleRotary45';
 const MOST_LEGS = 3;
 
 /**

@@ -24,6 +24,25 @@ export function jogAngle(side_mm: number, radius_mm: number, between_mm: number)
   return (high * 180) / Math.PI;
 }
 
+/**
+ * The least of the angles there are that leaves the straight between both bends of a sidestep long
+ * enough: L = (h − 2 R (1 − cos θ)) / sin θ. Null where none does.
+ */
+export function heldAngle(
+  side_mm: number,
+  radius_mm: number,
+  between_mm: number,
+  angles_deg: readonly number[],
+): number | null {
+  const fits = angles_deg.filter((angle) => {
+    const t = (angle * Math.PI) / 180;
+    return (
+      angle < 90 && (side_mm - 2 * radius_mm * (1 - Math.cos(t))) / Math.sin(t) >= between_mm - 1e-9
+    );
+  });
+  return fits.length > 0 ? Math.min(...fits) : null;
+}
+
 export interface Jog {
   readonly corners: readonly [Vec, Vec];
   readonly penalty: number;
@@ -43,12 +62,16 @@ export function jogLeg(
   between_mm: number,
   before_mm: number,
   after_mm: number,
+  angles_deg?: readonly number[],
 ): Jog | null {
   const all = sub(to, from),
     ahead = all[0] * d[0] + all[1] * d[1] + all[2] * d[2],
     off = sub(all, scale(d, ahead)),
     side = norm(off);
-  const angle = side > NONE_MM ? jogAngle(side, radius_mm, between_mm) : null;
+  if (side <= NONE_MM) return null;
+  const angle = angles_deg
+    ? heldAngle(side, radius_mm, between_mm, angles_deg)
+    : jogAngle(side, radius_mm, between_mm);
   if (angle === null) return null;
   const back = setBack(radius_mm, angle),
     run = side / Math.tan((angle * Math.PI) / 180),

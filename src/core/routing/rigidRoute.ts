@@ -14,6 +14,8 @@ export interface TubeLimits {
   readonly radius_mm: number;
   readonly atFitting_mm: number;
   readonly between_mm: number;
+  /** Angles that bends may have, where only those can be made. */
+  readonly angles_deg?: readonly number[];
 }
 
 /** A way found: the corners from mouth to mouth, and the ends used. */
@@ -124,6 +126,7 @@ class HardSearch {
   private readonly radius: number;
   private readonly atFitting: number;
   private readonly between: number;
+  private readonly angles: readonly number[] | undefined;
   /** A bend's price, less the tube it saves by cutting its corner. */
   private readonly bend: number;
   private readonly goalWays: readonly number[];
@@ -145,6 +148,7 @@ class HardSearch {
     this.radius = limits.radius_mm;
     this.atFitting = limits.atFitting_mm;
     this.between = limits.between_mm;
+    this.angles = limits.angles_deg;
     this.bend = BEND_COST - (2 - Math.PI / 2) * this.radius;
     this.goalWays = goals.map((g) => wayOf(scale(g.direction, -1)));
     this.cells = lines.map(
@@ -312,6 +316,7 @@ class HardSearch {
         this.between,
         before,
         this.atFitting,
+        this.angles,
       );
       if (!jog) continue;
       const price = t * rate + turn + jog.penalty + jog.longer_mm + 2 * BEND_COST + cost;

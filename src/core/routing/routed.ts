@@ -1,4 +1,5 @@
-import { type LoopId, type ConnectionId, type ComponentId } from '../design';
+import type { TubePart } from '../components';
+import { loopOfRun, type LoopId, type ConnectionId, type ComponentId } from '../design';
 import type { System } from '../system';
 import type { Segment } from '../tubing';
 import type { Vec } from '../geometry';
@@ -66,4 +67,9 @@ export interface Routed {
 
 /** Outer radius of a run's tube, mm. */
 export const radiusOf = (system: System, r: Route): number =>
-  (system.design.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 16) / 2;
+  (tubeOf(system, r)?.outer_mm ?? 16) / 2;
+
+function tubeOf({ design }: System, { loop: id, connection }: Route): TubePart | undefined {
+  const loop = design.loops.find((l) => l.id === id);
+  return loop && loopOfRun(loop, connection).tube;
+}

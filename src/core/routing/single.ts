@@ -30,13 +30,19 @@ export interface Effort {
 /**
  * Ends a builder lets a run have: with the pieces and, where it can, the way out they asked for.
  */
-export function endsOf(system: System, t: Task, side: 'from' | 'to'): readonly EndWay[] {
+export function endsOf(
+  system: System,
+  t: Task,
+  side: 'from' | 'to',
+  stacked = false,
+): readonly EndWay[] {
   const all = endWays(
       t[side].at,
       t[side].direction,
       t.wish[side],
       { fitting: t.loop.fitting, kit: system.design.kit },
       !t.loop.tube.hard || t.constraints.allow45 === true,
+      stacked,
     ),
     asked = side === 'from' ? t.constraints.exit : t.constraints.entry;
   const fit = asked ? all.filter((e) => dot(e.direction, asked) > ASKED_COS) : all;
@@ -52,11 +58,12 @@ function openEnds(
   side: 'from' | 'to',
   fixed: readonly Fixed[],
   others: readonly Route[],
+  stacked: boolean,
 ): readonly EndWay[] {
   const own = t[side].component,
     { rooms } = system,
     room = t.behind && rooms?.behind ? union([rooms.inside, rooms.behind]) : t.room;
-  const all = endsOf(system, t, side);
+  const all = endsOf(system, t, side, stacked);
   const open = all.filter((e) => {
     const boxes = e.bodies.map(bodyBox);
     if (
@@ -109,9 +116,27 @@ export function routeSingle(
   history: ReadonlyMap<string, number> | null,
   effort: Effort = {},
 ): Route | null {
+  const plain = routeBy(system, t, fixed, waiting, others, history, effort, false);
+  const mayStack = t.wish.from === 'auto' || t.wish.to === 'auto';
+  return (
+    plain ?? (mayStack ? routeBy(system, t, fixed, waiting, others, history, effort, true) : null)
+  );
+}
+
+/** With one adapter at each end, or with stacks of two as well. */
+function routeBy(
+  system: System,
+  t: Task,
+  fixed: readonly Fixed[],
+  waiting: readonly Task[],
+  others: readonly Route[],
+  history: ReadonlyMap<string, number> | null,
+  effort: Effort,
+  stacked: boolean,
+): Route | null {
   if (t.walled) return null;
-  const froms = openEnds(system, t, 'from', fixed, history ? [] : others),
-    tos = openEnds(system, t, 'to', fixed, history ? [] : others);
+  const froms = openEnds(system, t, 'from', fixed, history ? [] : others, stacked),
+    tos = openEnds(system, t, 'to', fixed, history ? [] : others, stacked);
   for (const kept of [
     system.design.brief.limits.clear_mm,
     ...KEPT_MM.filter((k) => k < system.design.brief.limits.clear_mm),
@@ -131,6 +156,9 @@ export function routeSingle(
   }
   return null;
 }
+
+const bends45 = ({ limits: { angles_deg } }: Task): boolean =>
+  !angles_deg || angles_deg.includes(45);
 
 /** One search in one room. */
 export function findWay(
@@ -218,7 +246,9 @@ export function findWay(
   return made(
     {
       corners:
-        t.constraints.allow45 && t.loop.tube.hard ? slanted(workspace, corners, limits) : corners,
+        t.constraints.allow45 && t.loop.tube.hard && bends45(t)
+          ? slanted(workspace, corners, limits)
+          : corners,
       from: from.lead?.end ?? from,
       to: to.lead?.end ?? to,
       cost: hard.cost,

@@ -1,4 +1,4 @@
-import { type RouteConstraints, type Loop, type ConnectionId } from '../design';
+import { loopOfRun, type ConnectionId, type Loop, type RouteConstraints } from '../design';
 import { reachOf, roomAt, type PlacedPort, type System } from '../system';
 import { distance, type Box, type Vec } from '../geometry';
 import type { TubeLimits } from './rigidRoute';
@@ -37,9 +37,16 @@ export interface Task {
   readonly openings: readonly Vec[];
 }
 
+/** The tightest mandrel there is that the tube stands; what it stands where none is named. */
+function radiusIn({ tube, mandrels }: Loop): number {
+  const held = (mandrels?.radii_mm ?? []).filter((r) => r >= tube.minBend_mm - 1e-9);
+  return tube.hard && held.length > 0 ? Math.min(...held) : tube.minBend_mm;
+}
+
 export function tasksOf(system: System): readonly Task[] {
-  return system.design.loops.flatMap((loop) =>
-    loop.connections.flatMap((connection): Task[] => {
+  return system.design.loops.flatMap((whole) =>
+    whole.connections.flatMap((connection): Task[] => {
+      const loop = loopOfRun(whole, connection);
       const from = system.portAt(connection.from),
         to = system.portAt(connection.to);
       if (connection.by !== 'tube' || !from || !to) return [];
@@ -63,7 +70,8 @@ export function tasksOf(system: System): readonly Task[] {
           to,
           radius: loop.tube.outer_mm / 2,
           limits: {
-            radius_mm: loop.tube.minBend_mm,
+            radius_mm: radiusIn(loop),
+            ...(loop.tube.hard && loop.mandrels ? { angles_deg: loop.mandrels.angles_deg } : {}),
             atFitting_mm: loop.tube.hard ? STRAIGHT_MM : STRAIGHT_MM / 2,
             between_mm: BETWEEN_MM,
           },

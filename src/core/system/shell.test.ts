@@ -88,6 +88,7 @@ test('outside is inside and the sheets; a side that says nothing has the common 
   expect(outsideOf(c)).toEqual([
     first.interior[0] + 2.4,
     first.interior[1] + 2.4,
-    first.interior[2] + 5,
+    // Side panel and tray, and behind it the room for cables with its own panel.
+    first.interior[2] + 5 + (first.behind_mm ?? 0) + 4,
   ]);
 });

@@ -1,5 +1,6 @@
 import {
   componentName,
+  loopOfRun,
   type EndPiece,
   type Connection,
   type Loop,
@@ -82,7 +83,8 @@ export function estimateRuns(system: System): readonly Run[] {
   );
 }
 
-function estimateRun(system: System, loop: Loop, connection: Connection): Run {
+function estimateRun(system: System, whole: Loop, connection: Connection): Run {
+  const loop = loopOfRun(whole, connection);
   const a = system.portAt(connection.from),
     b = system.portAt(connection.to);
   const { tube } = loop;
@@ -126,9 +128,7 @@ function estimateRun(system: System, loop: Loop, connection: Connection): Run {
           ends: { from: fixed(connection.ends.from), to: fixed(connection.ends.to) },
         };
   const end = (side: 'from' | 'to'): Run['fittings'] => [
-    ...(shape.ends[side] === 'straight'
-      ? []
-      : [{ end: side, duty: shape.ends[side] as FittingDuty }]),
+    ...adaptersOf(shape.ends[side]).map((duty) => ({ end: side, duty })),
     { end: side, duty: loop.fitting.duty },
   ];
   return {
@@ -155,6 +155,21 @@ function namesBetween(
 /** Runs of a nameless system, told with what the builder calls the parts they join. */
 export const nameRuns = (runs: readonly Run[], names: Names): readonly Run[] =>
   runs.map((run) => ({ ...run, ...namesBetween(run, (id) => names.get(id) ?? id) }));
+
+/** Adapters between port and fitting, from the port outward. */
+export function adaptersOf(piece: EndPiece): readonly FittingDuty[] {
+  switch (piece) {
+    case 'auto':
+    case 'straight':
+      return [];
+    case 'extendedRotary90':
+      return ['extender', 'rotary90'];
+    case 'doubleRotary45':
+      return ['rotary45', 'rotary45'];
+    default:
+      return [piece];
+  }
+}
 
 const fixed = (e: EndPiece): EndPiece => (e === 'auto' ? 'straight' : e);
 const angle = (a: Vec, b: Vec): number =>
@@ -226,7 +241,7 @@ const STRAIGHT_MM = 4;
 
 /** A rotary elbow takes this much of the turn. */
 const relief = (e: EndPiece): number => {
-  if (e === 'rotary90') return 90;
+  if (e === 'rotary90' || e === 'extendedRotary90' || e === 'doubleRotary45') return 90;
   if (e === 'rotary45') return 45;
   return 0;
 };

@@ -23,6 +23,8 @@ const END_WORDS: Record<EndPiece, string> = {
   rotary45: '45°',
   rotary90: '90°',
   extender: 'ext.',
+  extendedRotary90: 'ext. + 90°',
+  doubleRotary45: '2 × 45°',
 };
 
 /** One loop: its tube and fittings, its runs, spare ports, what it holds and how it grows. */

@@ -18,6 +18,8 @@ const ENDS: readonly { readonly value: EndPiece; readonly label: string }[] = [
   { value: 'rotary45', label: '45° rotary' },
   { value: 'rotary90', label: '90° rotary' },
   { value: 'extender', label: 'extender' },
+  { value: 'extendedRotary90', label: 'extender and 90° rotary' },
+  { value: 'doubleRotary45', label: 'two 45° rotaries' },
 ];
 
 /**
