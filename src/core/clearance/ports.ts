@@ -228,10 +228,11 @@ function wallRoom(body: Body, system: System, at: PlacedPort): WallRoom | null {
   return tray < wall.room ? { room: tray, name: 'board tray' } : wall;
 }
 
-/** The room its part stands in; of what goes through a wall, the one the port is in. */
+/** The room a port is in; of a part that sticks out of the case, the one its part stands in. */
 function roomOfPort(system: System, rooms: Rooms, { component, at }: PlacedPort): Room {
+  const room = roomAt(rooms, at);
   const through = system.placed.get(component)?.placement.on === 'port';
-  return (through ? null : roomOf(system, component)) ?? roomAt(rooms, at);
+  return room !== 'outside' || through ? room : (roomOf(system, component) ?? room);
 }
 
 interface WallRoom {
