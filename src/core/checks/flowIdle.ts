@@ -3,6 +3,12 @@ import type { Diagnostic } from './diagnostic';
 import { reorderLoop, teePorts } from '../loops';
 import { nameOf, type OperatingCheck } from './inputs';
 
+/** Whether a piece ends a line to fill or drain by: nothing is to flow through it. */
+const endsLine = (loop: Loop, component: string): boolean =>
+  loop.caps.some((c) => c.component === component && (c.with === 'drain' || c.with === 'fill')) &&
+  loop.connections.filter((l) => l.from.component === component || l.to.component === component)
+    .length === 1;
+
 /** Whether a valve leads out of the loop: to a drain of its own, or with a port to nothing. */
 const leadsOut = (loop: Loop, component: string): boolean =>
   loop.caps.some((c) => c.component === component && c.with === 'drain') ||
@@ -29,7 +35,12 @@ export const flowIdle: OperatingCheck = {
         return part?.kind === 'inline' && teePorts(part) !== null;
       };
       return loop.idle
-        .filter(({ component }) => !isTee(component) && !shut.some((s) => s.id === component))
+        .filter(
+          ({ component }) =>
+            !isTee(component) &&
+            !endsLine(graph.loop, component) &&
+            !shut.some((s) => s.id === component),
+        )
         .map(({ component, why }): Diagnostic => {
           const whyIdle = () => {
             if (why === 'apart')

@@ -58,6 +58,7 @@ import { runBefore } from './runBefore';
 import { runBends } from './runBends';
 import { runClash } from './runClash';
 import { runJointApart } from './runJointApart';
+import { runMandrel } from './runMandrel';
 import { runNoLength } from './runNoLength';
 import { runNoWay } from './runNoWay';
 import { runTooLong } from './runTooLong';
@@ -100,6 +101,7 @@ export const SPATIAL_CHECKS: readonly SpatialCheck[] = [
   runBends,
   runClash,
   runJointApart,
+  runMandrel,
   runNoLength,
   runNoWay,
   runTooLong,

@@ -7,6 +7,7 @@ export {
   type LoopChoice,
 } from './propose';
 export { splitEdit, whyNoSplit, secondPump, moveInto, rowEdit, teePorts } from './branch';
+export { drawRun, lineOnto, putIntoRun, runAt, type Drawn, type PutIn } from './draw';
 export { draining, fillLevel, topOf, trappedAir, type Draining, type Pocket } from './levels';
 export { portsOf, placeOf } from './ports';
 export { replaceWithPlugs } from './replaceWithPlugs';

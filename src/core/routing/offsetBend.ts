@@ -25,8 +25,8 @@ export function jogAngle(side_mm: number, radius_mm: number, between_mm: number)
 }
 
 /**
- * The least of the angles there are that leaves the straight between both bends of a sidestep long
- * enough: L = (h − 2 R (1 − cos θ)) / sin θ. Null where none does.
+ * The steepest of the angles there are that leaves the straight between both bends of a sidestep
+ * long enough: L = (h − 2 R (1 − cos θ)) / sin θ. Null where none does.
  */
 export function heldAngle(
   side_mm: number,
@@ -40,7 +40,7 @@ export function heldAngle(
       angle < 90 && (side_mm - 2 * radius_mm * (1 - Math.cos(t))) / Math.sin(t) >= between_mm - 1e-9
     );
   });
-  return fits.length > 0 ? Math.min(...fits) : null;
+  return fits.length > 0 ? Math.max(...fits) : null;
 }
 
 export interface Jog {

@@ -15,6 +15,7 @@ import { drawingOf } from '@/core/components';
 import { formatFlow, formatNumber } from '@/core/units';
 import { temperatureColour } from '@/view/shared';
 import { useEditor } from './EditorProvider';
+import { useDrawRun } from './useDrawRun';
 import { laneGeometry, nearestLeg, type Spot } from './laneGeometry';
 import { orderPrice } from './orderPrice';
 import { Profile } from './Profile';
@@ -59,6 +60,7 @@ export const LoopLane = memo(function LoopLane({
   const picked = useEditor((s) => s.picked);
   const pick = useEditor((s) => s.pick);
   const commit = useEditor((s) => s.commit);
+  const { drawing, takePart } = useDrawRun();
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const [drag, setDrag] = useState<{
     readonly id: string;
@@ -240,7 +242,10 @@ export const LoopLane = memo(function LoopLane({
                 kind={kind}
                 label={label}
                 picked={picked === v.component}
-                onPick={() => pick(picked === v.component ? null : v.component)}
+                onPick={() => {
+                  if (drawing) takePart(v.component);
+                  else pick(picked === v.component ? null : v.component);
+                }}
                 onMove={(by) => nudge(i, by)}
                 text={`${name}: ${t === undefined ? 'temperature unknown' : `coolant leaves at ${formatNumber(t, { decimals: 1 })} °C`}, ${formatNumber(after - before, { decimals: 1, signed: true })} kPa`}
               />

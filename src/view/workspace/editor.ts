@@ -13,6 +13,7 @@ import {
   type Edit,
   type Merged,
   type PatchEdit,
+  type PortRef,
 } from '@/core/design';
 import { createSession, isSameSpace, type Analysis } from '@/core/analysis';
 import { Engine } from '@/engine';
@@ -73,6 +74,8 @@ export interface EditorState {
   readonly diagnostic: string | null;
   readonly drawer: 'stores' | 'findings' | 'history' | null;
   readonly search: boolean;
+  /** A run being drawn from port to port; null while none is. */
+  readonly drawing: Drawing | null;
   /** The step whose edit left runs to be routed; null while there is none. */
   readonly toRoute: { readonly step: number | null } | null;
   /** The routes before the last change of space: to compare by. */
@@ -92,6 +95,7 @@ export interface EditorState {
   say(text: string | null): void;
   open(drawer: EditorState['drawer']): void;
   setSearch(on: boolean): void;
+  setDrawing(drawing: Drawing | null): void;
   /** Takes up what this browser holds; edits made before then are done after it. */
   opened(opened: OpenedOutbox): void;
   setKept(kept: Kept): void;
@@ -108,6 +112,13 @@ export interface EditorState {
   isBack(): void;
   pageCloses(): void;
   close(): void;
+}
+
+/** The ends of a run being drawn, and why the last try came to nothing. */
+export interface Drawing {
+  readonly from: PortRef | null;
+  readonly to: PortRef | null;
+  readonly why: string | null;
 }
 
 /**
@@ -381,6 +392,7 @@ export function createEditor(id: string, revision: number, design: Design) {
       diagnostic: null,
       drawer: null,
       search: false,
+      drawing: null,
       toRoute: null,
       routedBefore: null,
       routeJob: NO_JOB,
@@ -455,6 +467,7 @@ export function createEditor(id: string, revision: number, design: Design) {
       say: (diagnostic) => set({ diagnostic }),
       open: (drawer) => set({ drawer }),
       setSearch: (search) => set({ search }),
+      setDrawing: (drawing) => set({ drawing }),
       opened: (opened) => {
         ({ outbox } = opened);
         left = [...opened.left];

@@ -36,4 +36,5 @@ export {
 } from './useJobs';
 export { isMachine, isSettled, meanOf, useDevices, type Devices } from './useDevices';
 export { followToStage, stageAddress } from './goToStage';
+export { useDrawRun } from './useDrawRun';
 export { useMeasuredElsewhere } from './useMeasuredElsewhere';

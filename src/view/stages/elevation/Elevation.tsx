@@ -1,6 +1,6 @@
 'use client';
 import { useId, useMemo, useRef } from 'react';
-import { type Placement, componentName } from '@/core/design';
+import { componentName, type Placement, type PortRef } from '@/core/design';
 import type { CaseReport } from '@/core/thermal';
 import type { ClearanceReport } from '@/core/clearance';
 import { extentOf, type Solid, type System } from '@/core/system';
@@ -13,6 +13,7 @@ import { temperatureColour } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
 import { flatBox, flatPoint, type Flat, type View } from './project';
 import { LegGrips, type LegHeld } from './LegGrips';
+import { PortGrips } from './PortGrips';
 import { useDrag } from './useDrag';
 import { placeLabels } from './labels';
 import { runPath } from './runPath';
@@ -33,6 +34,8 @@ interface Props {
    */
   onLeg?(leg: LegHeld, done: boolean): void;
   readonly legs?: readonly Vec[];
+  /** Ports may be clicked: a run is being drawn, from the one given. */
+  readonly ports?: { readonly from: PortRef | null; onPort(ref: PortRef): void };
   /** Where parts may be dragged: told where the part would be, and null when it is let go. */
   onHold?(component: string, placement: Placement | null): void;
 }
@@ -63,6 +66,7 @@ export function Elevation({
   legs,
   onLeg,
   onHold,
+  ports,
 }: Props) {
   const hatch = useId();
   const size = system.design.case?.interior as Vec;
@@ -416,6 +420,7 @@ export function Elevation({
           </text>
         ))}
         {legs && onLeg && <LegGrips view={view} size={size} corners={legs} k={k} onLeg={onLeg} />}
+        {ports && <PortGrips view={view} size={size} model={system} k={k} {...ports} />}
         {picked && (
           <GapLines
             model={system}

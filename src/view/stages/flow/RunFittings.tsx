@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { FittingPart } from '@/core/components';
-import type { Edit, KitDuty, Loop } from '@/core/design';
+import { loopOfRun, type Edit, type KitDuty, type Loop } from '@/core/design';
 import { pieceOf, type Run } from '@/core/tubing';
 import { useEditor } from '@/view/workspace';
 import { FittingCurve } from '../curve';
@@ -13,8 +13,17 @@ interface Chosen {
   editOf(changed: FittingPart): Edit;
 }
 
+/** The loop's fitting, or that of a run with a tube of its own. */
+function fittingEdit(loop: Loop, run: Run, fitting: FittingPart): Edit {
+  const connection = loop.connections.find((c) => c.id === run.id);
+  return connection?.tube
+    ? { do: 'connection.tube', loop: loop.id, connection: run.id, tube: connection.tube, fitting }
+    : { do: 'loop.fitting', loop: loop.id, fitting };
+}
+
 /** The fittings of a run: each may have measured points in place of its K. */
-export function RunFittings({ run, loop }: { readonly run: Run; readonly loop: Loop }) {
+export function RunFittings({ run, loop: whole }: { readonly run: Run; readonly loop: Loop }) {
+  const loop = loopOfRun(whole, run.id);
   const kit = useEditor((s) => s.design.kit);
   const [editing, setEditing] = useState<Chosen | null>(null);
   const duties = [...new Set(run.fittings.map((f) => f.duty))].filter((d) => d !== 'bridge');
@@ -24,7 +33,7 @@ export function RunFittings({ run, loop }: { readonly run: Run; readonly loop: L
       fitting,
       editOf: (changed) =>
         duty === loop.fitting.duty
-          ? { do: 'loop.fitting', loop: loop.id, fitting: changed }
+          ? fittingEdit(whole, run, changed)
           : { do: 'kit.set', duty: duty as KitDuty, fitting: changed },
     };
   });

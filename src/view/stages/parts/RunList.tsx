@@ -1,4 +1,5 @@
 'use client';
+import { loopOfRun } from '@/core/design';
 import { formatNumber } from '@/core/units';
 import { useEditor } from '@/view/workspace';
 import styles from './PartsStage.module.css';
@@ -21,7 +22,8 @@ export function RunList() {
       </thead>
       <tbody>
         {runs.map((r) => {
-          const loop = loops.find((l) => l.id === r.loop);
+          const whole = loops.find((l) => l.id === r.loop);
+          const loop = whole && loopOfRun(whole, r.id);
           const nameOf = (duty: string): string =>
             duty === loop?.fitting.duty
               ? loop.fitting.name

@@ -1,5 +1,5 @@
 'use client';
-import { findComponent, type Loop } from '@/core/design';
+import { findComponent, loopOfRun, type Loop } from '@/core/design';
 import { formatMillimetres, formatNumber } from '@/core/units';
 import type { Run } from '@/core/tubing';
 import { bendSheet, type TubeTurn } from '@/core/plan';
@@ -109,7 +109,7 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
                     value={m.radius_mm}
                     quantity="length"
                     decimals={1}
-                    min={loop.tube.minBend_mm}
+                    min={loopOfRun(loop, run.id).tube.minBend_mm}
                     max={1000}
                     onCommit={(v) => choose(m.corner, v)}
                   />

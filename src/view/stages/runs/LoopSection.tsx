@@ -15,6 +15,7 @@ import { Mark, Pick, Progress, Why, useOffer, QuantityField } from '@/view/share
 import { fittingFor, useEditor, useBetterPorts } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { reasonForExpansion, reasonForRun, reasonForVolume } from '../reasons';
+import { MandrelsInHand } from './MandrelsInHand';
 import styles from './RunsStage.module.css';
 
 const END_WORDS: Record<EndPiece, string> = {
@@ -162,6 +163,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
           })}
         </tbody>
       </table>
+      {loop.tube.hard && <MandrelsInHand loop={loop} />}
       <BetterPorts />
       <details className={styles.caps}>
         <summary>

@@ -1,6 +1,6 @@
 'use client';
-import { componentName, type EndPiece, type Connection, type Loop } from '@/core/design';
-import { bridgeOffers } from '@/core/studies';
+import { componentName, loopOfRun, type Connection, type EndPiece, type Loop } from '@/core/design';
+import { bridgeOffers, parallelBridge } from '@/core/studies';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import type { Run } from '@/core/tubing';
 import { Pick, useOffer } from '@/view/shared';
@@ -8,6 +8,7 @@ import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { BendStrip } from './BendStrip';
 import { LinkEditor } from './LinkEditor';
+import { PutInRun } from './PutInRun';
 import { ShortAdvice } from './ShortAdvice';
 import { WayEditor } from './WayEditor';
 import styles from './RunsStage.module.css';
@@ -58,7 +59,8 @@ export function RunPanel({
     />
   );
   const offer = useOffer('fitting'),
-    bridges = bridgeOffers(system, loop.id, connection.id, offer);
+    bridges = bridgeOffers(system, loop.id, connection.id, offer),
+    parallel = parallelBridge(system, loop.id, connection.id, offer);
   const { crosses, before } = run.routed?.visibility ?? { crosses: [], before: [] };
   const seen = [
     crosses.length > 0 &&
@@ -113,9 +115,22 @@ export function RunPanel({
               ))}
             </p>
           )}
+          {parallel && (
+            <p>
+              <button
+                type="button"
+                className={styles.link}
+                onClick={() => commit(`bridge ${run.name} in parallel`, parallel.edit)}
+              >
+                Set them side by side with two bridges
+              </button>{' '}
+              <span className="soft">inlet to inlet, outlet to outlet.</span>
+            </p>
+          )}
+          <PutInRun loop={loop} link={connection} />
           <WayEditor
             run={run}
-            loop={loop}
+            loop={loopOfRun(loop, connection)}
             link={connection}
             route={routed.routes.find((r) => r.connection === run.id)}
           />

@@ -4,11 +4,12 @@ import { useState } from 'react';
 import { looseParts } from '@/core/loops';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { Segments } from '@/view/shared';
-import { ConnectDialog, useEditor } from '@/view/workspace';
+import { ConnectDialog, useDrawRun, useEditor } from '@/view/workspace';
 import { Elevation, type Ghost } from '../elevation/Elevation';
 import { VIEW_NAMES, type View } from '../elevation/project';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { CaseInSpace } from '../scene/CaseInSpace';
+import { DrawRun } from './DrawRun';
 import { LoopSection } from './LoopSection';
 import { OrdersView } from './OrdersView';
 import { RouteBar } from './RouteBar';
@@ -38,6 +39,7 @@ export function RunsStage() {
   const picked = useEditor((s) => s.picked);
   const pick = useEditor((s) => s.pick);
   const open = useEditor((s) => s.open);
+  const { drawing, take } = useDrawRun();
   const [view, setView] = useState<Seen>('side');
   const [connecting, setConnecting] = useState(false);
   const [ghosts, setGhosts] = useState<readonly Ghost[]>([]);
@@ -78,7 +80,7 @@ export function RunsStage() {
           path: r.path,
           wide_mm: design.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 14,
         }));
-  const drawing = (as: View) => (
+  const drawn = (as: View) => (
     <Elevation
       view={as}
       model={analysis.system}
@@ -88,6 +90,7 @@ export function RunsStage() {
       runs={shownRuns}
       heat={analysis.reports.heat[design.brief.loadCase]}
       ghosts={stale}
+      {...(drawing ? { ports: { from: drawing.from, onPort: take } } : {})}
       {...(held.corners && run?.routed ? { legs: held.corners, onLeg: held.onLeg } : {})}
     />
   );
@@ -105,10 +108,11 @@ export function RunsStage() {
             picked={picked}
             onPick={pick}
             onHold={() => undefined}
-            otherwise={drawing('side')}
+            {...(drawing ? { ports: { from: drawing.from, onPort: take } } : {})}
+            otherwise={drawn('side')}
           />
         ) : (
-          drawing(view)
+          drawn(view)
         )}
       </div>
     );
@@ -138,6 +142,7 @@ export function RunsStage() {
       }
       side={
         <>
+          <DrawRun />
           {run && link && <RunPanel run={live ?? run} loop={link.loop} link={link.link} />}
           {design.loops.map((loop) => (
             <LoopSection key={loop.id} loop={loop} />

@@ -11,7 +11,7 @@ import {
   TubeGeometry,
   Vector3,
 } from 'three';
-import { findComponent, type Design, type Placement } from '@/core/design';
+import { findComponent, type Design, type Placement, type PortRef } from '@/core/design';
 import type { ClearanceReport } from '@/core/clearance';
 import { extentOf, movedBy, standOffs, trayBoxes, type System } from '@/core/system';
 import { samplePath } from '@/core/routing';
@@ -31,6 +31,8 @@ export interface SceneProps {
   readonly runs: readonly Run[];
   readonly picked: string | null;
   onPick(id: string): void;
+  /** Ports may be clicked: a run is being drawn, from the one given. */
+  readonly ports?: { readonly from: PortRef | null; onPort(ref: PortRef): void };
   /** Where a dragged part would be; null when it is let go. */
   onHold(component: string, placement: Placement | null): void;
 }
@@ -244,6 +246,7 @@ function Parts({
   picked,
   onPick,
   onHold,
+  ports,
   paper,
   clip,
   onHeld,
@@ -385,6 +388,14 @@ function Parts({
           return (
             <mesh
               key={`${port.component}-${port.port.id}`}
+              {...(ports
+                ? {
+                    onPointerDown: (e: ThreeEvent<PointerEvent>) => {
+                      e.stopPropagation();
+                      ports.onPort({ component: port.component, port: port.port.id });
+                    },
+                  }
+                : {})}
               position={[port.at[0] + 2 * x, port.at[1] + 2 * y, port.at[2] + 2 * z]}
               rotation={[
                 Math.abs(z) > 0.5 ? Math.PI / 2 : 0,
@@ -392,8 +403,11 @@ function Parts({
                 Math.abs(x) > 0.5 ? Math.PI / 2 : 0,
               ]}
             >
-              <cylinderGeometry args={[6.6, 6.6, 4, 16]} />
-              <meshLambertMaterial color={paper.ink} clippingPlanes={clip as Plane[]} />
+              <cylinderGeometry args={ports ? [10, 10, 9, 20] : [6.6, 6.6, 4, 16]} />
+              <meshLambertMaterial
+                color={ports ? paper.copper : paper.ink}
+                clippingPlanes={clip as Plane[]}
+              />
             </mesh>
           );
         })}

@@ -1,0 +1,105 @@
+'use client';
+import { isWet, type InlinePart } from '@/core/components';
+import { type PortRef } from '@/core/design';
+import { runAt } from '@/core/loops';
+import { Pick, useOffer } from '@/view/shared';
+import { useDrawRun, useEditor } from '@/view/workspace';
+import { Section } from '../frame/StageFrame';
+import styles from './RunsStage.module.css';
+
+const keyOf = ({ component, port }: PortRef): string => `${component}/${port}`;
+const NONE = '';
+
+/** A run drawn from any port to any other: clicked in a drawing or the loop, or chosen by name. */
+export function DrawRun() {
+  const design = useEditor((s) => s.design);
+  const { drawing, start, stop, set, draw, teeInto } = useDrawRun();
+  const tees = useOffer('inline').filter((p): p is InlinePart => p.tee !== undefined);
+  if (!drawing)
+    return (
+      <p>
+        <button type="button" className={styles.link} onClick={start}>
+          Draw a run
+        </button>{' '}
+        <span className="soft">
+          from any port to any other: a bypass, a drain line, a spare end.
+        </span>
+      </p>
+    );
+  const ports = design.components.flatMap(({ id, name, part }) =>
+    isWet(part)
+      ? part.ports.map((p) => {
+          const ref: PortRef = { component: id, port: p.id };
+          const held = runAt(design, ref) !== null;
+          return {
+            ref,
+            value: keyOf(ref),
+            label: `${name}, ${p.name}${held ? ' (has a run)' : ''}`,
+          };
+        })
+      : [],
+  );
+  const refOf = (value: string): PortRef | null =>
+    ports.find((p) => p.value === value)?.ref ?? null;
+  const { from, to, why } = drawing;
+  const taken = [from, to].filter(
+    (ref): ref is PortRef => ref !== null && runAt(design, ref) !== null,
+  );
+  const options = [{ value: NONE, label: 'choose, or click it' }, ...ports];
+  const [tee] = tees;
+  return (
+    <Section
+      title="Draw a run"
+      aside={
+        <button type="button" className={styles.quiet} onClick={stop}>
+          Leave it
+        </button>
+      }
+    >
+      <p className="soft">
+        {from === null
+          ? 'Click the port it leaves by, in a drawing; a part in the loop stands for its free port.'
+          : 'Now the port it leads to.'}
+      </p>
+      <div className={styles.ends}>
+        <Pick
+          label="It leaves by"
+          value={from ? keyOf(from) : NONE}
+          options={options}
+          onPick={(v) => set({ from: refOf(v) })}
+        />
+        <Pick
+          label="It leads to"
+          value={to ? keyOf(to) : NONE}
+          options={options}
+          onPick={(v) => set({ to: refOf(v) })}
+        />
+      </div>
+      {why && (
+        <p role="alert" className={styles.trouble}>
+          {why}
+        </p>
+      )}
+      {taken.map(
+        (ref) =>
+          tee && (
+            <p key={keyOf(ref)}>
+              <button type="button" className={styles.link} onClick={() => teeInto(ref, tee)}>
+                Put a tee into the run at{' '}
+                {ports.find((p) => p.value === keyOf(ref))?.label.replace(' (has a run)', '')}
+              </button>{' '}
+              <span className="soft">and go on from its side.</span>
+            </p>
+          ),
+      )}
+      <button
+        type="button"
+        className={styles.act}
+        disabled={!from || !to || taken.length > 0}
+        onClick={() => from && to && draw(from, to)}
+      >
+        Draw it
+      </button>
+    </Section>
+  );
+}

@@ -1,0 +1,85 @@
+'use client';
+import { useState } from 'react';
+import type { Loop } from '@/core/design';
+import { formatNumber } from '@/core/units';
+import { useEditor } from '@/view/workspace';
+import styles from './RunsStage.module.css';
+
+/** Angles that sets of mandrels come in (common practice, no source). */
+const COMMON_DEG = [15, 30, 45, 60, 90, 180] as const;
+
+const listOf = (text: string): readonly number[] => [
+  ...new Set(
+    text
+      .split(/[^0-9.]+/)
+      .filter(Boolean)
+      .map(Number)
+      .filter((v) => v >= 1 && v <= 1000),
+  ),
+];
+
+/** What hard tube is bent with: runs keep to these angles and radii. */
+export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
+  const commit = useEditor((s) => s.commit);
+  const { mandrels } = loop;
+  const [radii, setRadii] = useState<string | null>(null);
+  const set = (angles_deg: readonly number[], radii_mm = mandrels?.radii_mm): void =>
+    commit('the mandrels in hand', {
+      do: 'loop.mandrels',
+      loop: loop.id,
+      mandrels:
+        angles_deg.length === 0
+          ? null
+          : {
+              angles_deg: [...angles_deg].sort((a, b) => a - b),
+              ...(radii_mm && radii_mm.length > 0 ? { radii_mm } : {}),
+            },
+    });
+  const angles = mandrels?.angles_deg ?? [];
+  const toggle = (angle: number, has: boolean): void =>
+    set(has ? [...angles, angle] : angles.filter((a) => a !== angle));
+  return (
+    <details className={styles.caps}>
+      <summary>
+        Mandrels in hand:{' '}
+        {mandrels ? `${angles.map((a) => formatNumber(a)).join(', ')}°` : 'any angle'}
+      </summary>
+      <p className={styles.row}>
+        {[...new Set([...COMMON_DEG, ...angles])]
+          .sort((a, b) => a - b)
+          .map((angle) => (
+            <label key={angle}>
+              <input
+                type="checkbox"
+                checked={angles.includes(angle)}
+                onChange={(e) => toggle(angle, e.target.checked)}
+              />{' '}
+              {formatNumber(angle)}°
+            </label>
+          ))}
+      </p>
+      {mandrels && (
+        <label>
+          Their radii, mm{' '}
+          <input
+            value={radii ?? (mandrels.radii_mm ?? [loop.tube.minBend_mm]).join(', ')}
+            onChange={(e) => setRadii(e.target.value)}
+            onKeyDown={(e) => {
+              e.stopPropagation();
+              if (e.key === 'Enter') e.currentTarget.blur();
+            }}
+            onBlur={() => {
+              if (radii === null) return;
+              set(angles, listOf(radii));
+              setRadii(null);
+            }}
+          />
+        </label>
+      )}
+      <p className="soft">
+        With none ticked any bend can be made. The tightest radius that the tube stands is taken,{' '}
+        {formatNumber(loop.tube.minBend_mm)} mm or more.
+      </p>
+    </details>
+  );
+}
