@@ -2,8 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE } from '..';
 import { evaluate } from '@/core/analysis';
 import { matchesOf } from '@/core/matching';
-import { routesOf, withRoutes } from '@/core/routing';
-import { compileSystem } from '@/core/system';
+import { boxGap } from '@/core/geometry';
+import { routesOf, samplePath, withRoutes } from '@/core/routing';
+import { compileSystem, roomAt, trayBoxes } from '@/core/system';
 import { validateDesign } from '@/core/validation';
 import { MACHINES } from '.';
 
@@ -29,4 +30,57 @@ describe('machines of many kinds', () => {
     },
     60_000,
   );
+
+  test.each(MACHINES.map((m) => [m.name, m.make] as const))(
+    '%s: no tube goes through a wall, nor through the tray but by its openings',
+    (_, make) => {
+      const design = withRoutes(make()),
+        system = compileSystem(design);
+      const { rooms } = system;
+      if (!rooms || !design.case) throw new Error('a machine stands in a case');
+      const tray = trayBoxes(design.case);
+      for (const route of routesOf(system).routes) {
+        const points = samplePath(route.path, 3);
+        if (rooms.shell) {
+          const seen = new Set(points.map((p) => roomAt(rooms, p) === 'outside'));
+          expect([route.connection, seen.size]).toEqual([route.connection, 1]);
+        }
+        if (rooms.behind)
+          for (const p of points)
+            expect(tray.some((b) => boxGap({ min: p, max: p }, b) < 0)).toBe(false);
+      }
+    },
+    60_000,
+  );
+});
+
+describe('air of machines of many kinds', () => {
+  const reportOf = (name: string) => {
+    const make = MACHINES.find((m) => m.name === name)?.make as (typeof MACHINES)[number]['make'];
+    const design = withRoutes(make());
+    return { design, heat: evaluate(design).reports.heat[design.brief.loadCase] };
+  };
+
+  test('a radiator outside breathes the room and leaves the case as cool as its fans do', () => {
+    const { design, heat } = reportOf('a radiator outside the case');
+    const outside = heat.radiators.find((r) => r.id === 'outside-radiator');
+    expect(outside).toMatchObject({ air: 'within', airIn_C: design.brief.room_C });
+    // All that the loop takes up goes to the room: what is left in the case is on air alone.
+    expect(outside?.heat_W).toBeCloseTo(heat.inLoop_W, 3);
+    const alone = heat.airCooled_W / ((heat.intake_m3h / 3600) * 1.19 * 1006);
+    expect(heat.caseAir_C - design.brief.room_C).toBeLessThan(alone * 1.1);
+  });
+
+  test('a basement is as warm as its radiator makes it, the room over it stays cool', () => {
+    const { design, heat } = reportOf('four sections in the basement');
+    const [main, crypt] = heat.chambers;
+    expect(crypt?.temp_C ?? 0).toBeGreaterThan((main?.temp_C ?? 0) + 2);
+    expect(main?.temp_C ?? 0).toBeGreaterThan(design.brief.room_C);
+  });
+
+  test('an open bench has no case air', () => {
+    const { design, heat } = reportOf('an open wall bench');
+    expect(heat.chambers).toEqual([]);
+    expect(heat.caseAir_C).toBeCloseTo(design.brief.room_C, 3);
+  });
 });
