@@ -7,6 +7,7 @@ import {
   type Design,
   type Loop,
   type LoopId,
+  type ComponentId,
 } from '../design';
 import { matchesOf } from '../matching';
 import { screwNeeds } from '../clearance';
@@ -124,6 +125,7 @@ export function buildBom(
 
   if (design.case) add(design.case, 1, 'piece', ['case'], 'the case', { owned: false });
   for (const component of design.components) {
+    if (unitOf(design, component.id) !== component.id) continue;
     const count = system.placed.get(component.id)?.count ?? 1;
     const pieces = component.part.kind === 'fan' ? count : 1;
     add(component.part, pieces, 'piece', [component.id], reasonFor(system, component, pieces), {
@@ -177,6 +179,12 @@ export function buildBom(
     cuts,
     tube_mm: runs.reduce((s, r) => s + r.cut_mm, 0),
   };
+}
+
+/** What a component is sold as one with: itself, or what it comes with. */
+function unitOf(design: Design, id: ComponentId): ComponentId {
+  const holder = findComponent(design, id)?.settings.partOf;
+  return holder !== undefined && findComponent(design, holder) ? holder : id;
 }
 
 /** Lines that the builder wrote: as they are, within the budget. */
@@ -329,6 +337,9 @@ function addLoop(system: System, loop: Loop, runs: readonly Run[], add: Add): vo
   const estimated = runs.some((r) => r.estimated);
   for (const run of runs) {
     const own = loopOfRun(loop, run.id);
+    const { design } = system;
+    // Within a unit the joint is the maker's.
+    if (unitOf(design, run.from.component) === unitOf(design, run.to.component)) continue;
     for (const f of run.fittings) {
       const part = pieceOf(run, f.duty, own, kit);
       add(part, 1, 'piece', [run.id], `${run.name}, ${f.end === 'from' ? 'start' : 'end'}`, {

@@ -759,6 +759,7 @@ function removeComponent(draft: D, id: string): void {
     draft.components,
     (i) =>
       i.id === id ||
+      i.settings.partOf === id ||
       (i.part.kind === 'fan' && i.placement.on === 'radiator' && i.placement.component === id),
   );
   for (const component of draft.components)

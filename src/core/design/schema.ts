@@ -138,6 +138,7 @@ export const componentSchema = Joi.object({
     control,
     customShare: share,
     owned: Joi.boolean(),
+    partOf: id(),
     shut: Joi.boolean(),
     keepVisible: Joi.boolean(),
     clogged: Joi.number().min(0).max(0.95),

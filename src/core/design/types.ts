@@ -136,6 +136,8 @@ export interface Settings {
   readonly customShare?: number;
   /** Already in the drawer: listed at no cost. */
   readonly owned?: boolean;
+  /** Sold as one with another component, at that one's price: not on the list by itself. */
+  readonly partOf?: ComponentId;
   /** A valve that is shut: nothing passes. */
   readonly shut?: boolean;
   /** Share of the channels plugged by dirt, 0–0.95. */

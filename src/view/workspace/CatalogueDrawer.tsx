@@ -1,7 +1,7 @@
 'use client';
 import { memo, useDeferredValue, useMemo, useState } from 'react';
 import Drawer from '@mui/material/Drawer';
-import { CATALOGUE } from '@/catalogue';
+import { addSet, CATALOGUE, SETS, type PartSet } from '@/catalogue';
 import { freeId } from '@/core/design';
 import { isComponentPart, PART_KINDS, type ComponentPart, type PartKind } from '@/core/components';
 import { hostsFor } from '@/core/matching';
@@ -39,7 +39,7 @@ export function CatalogueDrawer() {
 function Body() {
   const components = useEditor((s) => s.design.components);
   const open = useEditor((s) => s.open);
-  const [kind, setKind] = useState<PartKind>(
+  const [kind, setKind] = useState<PartKind | 'sets'>(
     () => KINDS.find((k) => !components.some((i) => i.part.kind === k)) ?? 'radiator',
   );
   const [text, setText] = useState('');
@@ -87,9 +87,58 @@ function Body() {
             {PART_KINDS[k].many}
           </button>
         ))}
+        <button
+          type="button"
+          className={styles.kind}
+          aria-pressed={asked === '' && kind === 'sets'}
+          onClick={() => {
+            setText('');
+            setKind('sets');
+          }}
+        >
+          Sold as one
+        </button>
       </div>
-      <Found asked={asked} kind={kind} />
+      <Sets asked={asked} shown={kind === 'sets'} />
+      {(kind !== 'sets' || asked !== '') && (
+        <Found asked={asked} kind={kind === 'sets' ? 'pump' : kind} />
+      )}
     </>
+  );
+}
+
+/** Pumps with their reservoir, blocks with their pump: added as one, at one price. */
+function Sets({ asked, shown }: { readonly asked: string; readonly shown: boolean }) {
+  const words = asked.split(/\s+/).filter(Boolean);
+  const found = SETS.filter((s) =>
+    words.length > 0
+      ? words.every((w) => `${s.name} ${s.maker} set`.toLowerCase().includes(w))
+      : shown,
+  );
+  return found.map((s) => <SetRow key={s.id} set={s} />);
+}
+
+function SetRow({ set }: { readonly set: PartSet }) {
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
+  const pick = useEditor((s) => s.pick);
+  const add = (): void => {
+    const { edit, component } = addSet(design, set);
+    commit(`add ${set.name}`, edit);
+    pick(component);
+  };
+  return (
+    <button type="button" className={styles.part} onClick={add} aria-label={`Add ${set.name}`}>
+      <span>
+        <strong>{set.name}</strong> <span className="soft">{set.maker}</span>
+      </span>
+      <span>{formatMoney(set.price_minor)}</span>
+      <span className={styles.figures}>
+        {[set.first, ...set.others.map((o) => o.part)]
+          .map((p) => `${PART_KINDS[p.kind].one} ${partFigures(p)}`)
+          .join('; ')}
+      </span>
+    </button>
   );
 }
 

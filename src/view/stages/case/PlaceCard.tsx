@@ -332,6 +332,29 @@ export function PlaceCard({ component }: { readonly component: Component }) {
             }
           />
         )}
+        {p.on === 'against' && (
+          <label>
+            <input
+              type="checkbox"
+              checked={component.settings.partOf === p.component}
+              onChange={(e) =>
+                commit(
+                  e.target.checked
+                    ? `${component.name} comes with it`
+                    : `${component.name} is sold apart`,
+                  e.target.checked
+                    ? {
+                        do: 'component.set',
+                        component: component.id,
+                        values: { partOf: p.component },
+                      }
+                    : { do: 'component.unset', component: component.id, keys: ['partOf'] },
+                )
+              }
+            />{' '}
+            sold as one with what it stands on, at its price
+          </label>
+        )}
         <CompareParts component={component} />
         <div className={styles.row}>
           <label>
