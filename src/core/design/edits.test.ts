@@ -13,7 +13,11 @@ import {
   type Component,
 } from '.';
 
-const desk = demoDesign('dawn-chorus-desk') as Design;
+const demo = demoDesign('dawn-chorus-desk') as Design;
+const desk: Design = {
+  ...demo,
+  choices: { ...demo.choices, speeds: { quiet: { name: 'Quiet', speeds_rpm: { pump: 1800 } } } },
+};
 const loop = desk.loops[0] as Design['loops'][number];
 const spare = {
   id: 'spare',
@@ -191,6 +195,12 @@ const EDITS: Record<EditKind, Edit> = {
     bends: [{ set_deg: 90, left_deg: 86 }],
   },
   'route.radius': { do: 'route.radius', connection: 'run-2', corner: 0, radius_mm: 60 },
+  'speeds.keep': {
+    do: 'speeds.keep',
+    id: 'night',
+    profile: { name: 'Night', speeds_rpm: { pump: 1500 } },
+  },
+  'speeds.use': { do: 'speeds.use', id: 'quiet' },
   'connection.tube': {
     do: 'connection.tube',
     loop: 'loop',

@@ -28,6 +28,7 @@ import {
   type LoadStep,
   type Loop,
   type Mandrels,
+  type SpeedProfile,
   type AirTest,
   type DoneMark,
   type TestBend,
@@ -111,6 +112,10 @@ export type Edit =
       readonly component: ComponentId;
       readonly rating: RadiatorRating | null;
     }
+  /** Speeds under a name; null forgets them. */
+  | { readonly do: 'speeds.keep'; readonly id: string; readonly profile: SpeedProfile | null }
+  /** Every fan and pump at the speed a profile keeps for it. */
+  | { readonly do: 'speeds.use'; readonly id: string }
   | { readonly do: 'choices.profile'; readonly profile: readonly LoadStep[] }
   /** A step of the work done, or not after all; and what was noted at it. */
   | { readonly do: 'work.mark'; readonly step: string; readonly mark: DoneMark | null }
@@ -438,6 +443,23 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
           );
       }
       return;
+    case 'speeds.keep': {
+      const speeds = (draft.choices.speeds ??= {});
+      if (edit.profile) speeds[edit.id] = own(edit.profile);
+      else delete speeds[edit.id];
+      if (Object.keys(speeds).length === 0) delete draft.choices.speeds;
+      return;
+    }
+    case 'speeds.use': {
+      const profile = draft.choices.speeds?.[edit.id];
+      if (!profile)
+        throw new EditError(`There are no speeds "${edit.id}".`, `choices.speeds.${edit.id}`);
+      for (const component of draft.components) {
+        const speed_rpm = profile.speeds_rpm[component.id];
+        if (speed_rpm !== undefined) component.settings.speed_rpm = speed_rpm;
+      }
+      return;
+    }
     case 'loop.add':
       if (draft.loops.some((l) => l.id === edit.loop.id))
         throw new EditError(`There is a loop "${edit.loop.id}" already.`, `loops.${edit.loop.id}`);

@@ -39,6 +39,7 @@ export type {
   PortRef,
   TestBend,
   Mandrels,
+  SpeedProfile,
   AirReading,
   AirTest,
   DoneMark,

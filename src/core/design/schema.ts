@@ -142,6 +142,7 @@ export const componentSchema = Joi.object({
     shut: Joi.boolean(),
     keepVisible: Joi.boolean(),
     clogged: Joi.number().min(0).max(0.95),
+    pieces: Joi.number().integer().min(1).max(12),
     screw_mm: mm(1, 100),
   }).required(),
 });
@@ -386,6 +387,18 @@ export const designSchema = Joi.object({
       .max(400)
       .optional(),
     removed: Joi.array().items(id()).max(40).unique().required(),
+    speeds: Joi.object()
+      .pattern(
+        ID_KEY,
+        Joi.object({
+          name: text(40).required(),
+          speeds_rpm: Joi.object()
+            .pattern(ID_KEY, Joi.number().min(0).max(20000))
+            .max(120)
+            .required(),
+        }),
+      )
+      .max(12),
     profile: Joi.array()
       .items(
         Joi.object({

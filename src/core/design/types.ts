@@ -144,6 +144,8 @@ export interface Settings {
   readonly clogged?: number;
   /** Whether no run is to pass before it, as seen through the glass. */
   readonly keepVisible?: boolean;
+  /** Of fans on a mount or radiator: so many, from its start, where not every place is filled. */
+  readonly pieces?: number;
   /** Length of screw chosen by hand. */
   readonly screw_mm?: number;
 }
@@ -444,6 +446,12 @@ export interface WorkPlan {
   readonly pace: 'beginner' | 'practised';
 }
 
+/** Speeds that are kept by a name, rpm by component. */
+export interface SpeedProfile {
+  readonly name: string;
+  readonly speeds_rpm: Readonly<Record<ComponentId, number>>;
+}
+
 export interface Design {
   readonly format: typeof BUILD_FORMAT;
   readonly version: typeof BUILD_VERSION;
@@ -463,6 +471,8 @@ export interface Design {
     readonly extras?: Readonly<Record<string, ExtraLine>>;
     /** What has become of lines of the list, by part. */
     readonly orders?: Readonly<Record<string, OrderMark>>;
+    /** Speeds of fans and pumps by name: quiet, day, night. */
+    readonly speeds?: Readonly<Record<string, SpeedProfile>>;
     /** Load over time, for the time view. */
     readonly profile?: readonly LoadStep[];
     readonly work?: Work;

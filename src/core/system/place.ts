@@ -377,15 +377,16 @@ function onMount(
     const { section_mm } = component.part;
     const row = mount.fans.find((f) => f.size_mm === section_mm);
     if (!row) return { unplaced: `${mount.name} has no holes for ${section_mm} mm fans` };
+    const count = piecesOf(component, row.count);
     return {
       frame: railFrame(
         mount,
-        { size: [section_mm * row.count, component.part.size[1], component.part.size[2]] },
+        { size: [section_mm * count, component.part.size[1], component.part.size[2]] },
         p.slide_mm,
         'end',
         0,
       ),
-      count: row.count,
+      count,
     };
   }
   return {
@@ -419,9 +420,13 @@ function onRadiator(
       ...f,
       at: pointIn(f, [radiator.finStart_mm, (radiator.size[1] - fan.size[1]) / 2, z]),
     },
-    count: radiator.sections,
+    count: piecesOf(component, radiator.sections),
   };
 }
+
+/** Fans of a set: as many as there are places for, or fewer where the builder says so. */
+const piecesOf = ({ settings }: Component, places: number): number =>
+  Math.min(settings.pieces ?? places, places);
 
 /** The cylinder that fills a box about one of its axes. */
 function roundIn(box: Box, about: 'x' | 'y' | 'z'): Cylinder {

@@ -110,3 +110,34 @@ test('the same model told with other names has the same figures', () => {
   expect(told.radiators).toBe(model.radiators);
   expect(told.caseFans).toBe(model.caseFans);
 });
+
+describe('a set that does not fill its radiator', () => {
+  const two = edited(desk, {
+    do: 'component.set',
+    component: 'front-fans',
+    values: { pieces: 2 },
+  });
+  test('moves air through the sections it covers, and stands on the list as so many', () => {
+    const whole = modelFor(desk).radiators.find((r) => r.id === 'front-radiator'),
+      part = modelFor(two).radiators.find((r) => r.id === 'front-radiator');
+    expect(whole?.sections).toBeGreaterThan(2);
+    expect(part).toMatchObject({ sections: 2 });
+    expect(part?.fans.map((f) => f.count)).toEqual([2]);
+    expect(part?.core.length_mm).toBeCloseTo(
+      ((whole?.core.length_mm ?? 0) * 2) / (whole?.sections ?? 1),
+      9,
+    );
+    expect(compileSystem(two).placed.get('front-fans')?.solids).toHaveLength(2);
+  });
+
+  test('more than there are places for are as many as there are', () => {
+    const nine = edited(desk, {
+      do: 'component.set',
+      component: 'front-fans',
+      values: { pieces: 9 },
+    });
+    expect(compileSystem(nine).placed.get('front-fans')?.count).toBe(
+      compileSystem(desk).placed.get('front-fans')?.count,
+    );
+  });
+});

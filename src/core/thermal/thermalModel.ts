@@ -241,15 +241,18 @@ function radiatorSetup(
   if (!loop) return null;
   const fans = system.mates.standingOn(id).flatMap((fan) => {
     const guest = findComponent(system.design, fan);
-    return guest?.part.kind === 'fan' ? [fanSet(guest, part.sections)] : [];
+    const places = Math.min(guest?.settings.pieces ?? part.sections, part.sections);
+    return guest?.part.kind === 'fan' ? [fanSet(guest, places)] : [];
   });
+  // What no fan covers is left out: still air takes a tenth or less of what a fan takes.
+  const covered = Math.min(part.sections, ...fans.map((f) => f.count));
   return {
     id,
     loop: loop.loop.id,
     part,
-    core: coreOf(part),
-    sections: part.sections,
-    fans,
+    core: coreOf(part, covered),
+    sections: covered,
+    fans: fans.map((f) => ({ ...f, count: covered })),
     ...airOf(system, id, placement),
     filterLoss_Pa: lossBefore(system, id, placement, blocked),
   };

@@ -12,6 +12,7 @@ import { partFigures } from '@/view/catalogue/figures';
 import { Section } from '../frame/StageFrame';
 import { AgainstFields } from './AgainstFields';
 import { CompareParts } from './CompareParts';
+import { FanPieces } from './FanPieces';
 import styles from './CaseStage.module.css';
 
 /** Kinds that may stand anywhere on a bracket or double-sided tape. */
@@ -314,6 +315,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
             onPick={(face) => place({ ...p, face })}
           />
         )}
+        {component.part.kind === 'fan' && <FanPieces component={component} />}
         {(component.part.kind === 'fan' || component.part.kind === 'radiator') && (
           <QuantityField
             label="Screw length, by hand"

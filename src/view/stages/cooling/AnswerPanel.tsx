@@ -9,6 +9,7 @@ import { Section } from '../frame/StageFrame';
 import { spotVerdict } from '../heat/spotVerdict';
 import { reasonForCarries, reasonForRadiator, reasonForSpot } from '../reasons';
 import { byRoom } from '../spotOrder';
+import { SpeedProfiles } from './SpeedProfiles';
 import styles from './CoolingStage.module.css';
 
 /** Spots shown: the nearest to their limits. */
@@ -179,6 +180,7 @@ export function AnswerPanel({
           </tbody>
         </table>
       </Section>
+      <SpeedProfiles />
       <Section title={`Hottest spots under ${CASE_NAMES[design.brief.loadCase].toLowerCase()}`}>
         <table>
           <thead>

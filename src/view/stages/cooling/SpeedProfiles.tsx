@@ -1,0 +1,114 @@
+'use client';
+import { useMemo, useState } from 'react';
+import { applyEdit, freeId, type Design, type SpeedProfile } from '@/core/design';
+import { analyse } from '@/core/analysis';
+import { worstRise } from '@/core/thermal';
+import { formatKelvin, formatNumber } from '@/core/units';
+import { useEditor } from '@/view/workspace';
+import { Section } from '../frame/StageFrame';
+import styles from './CoolingStage.module.css';
+
+const NAMES = ['Quiet', 'Day', 'Night'] as const;
+
+/** The speeds everything turns at now. */
+const speedsNow = ({ components }: Design): SpeedProfile['speeds_rpm'] =>
+  Object.fromEntries(
+    components.flatMap(({ id, part, settings }) =>
+      part.kind === 'fan' || part.kind === 'pump'
+        ? [[id, settings.speed_rpm ?? part.fullSpeed_rpm]]
+        : [],
+    ),
+  );
+
+/** Speeds of all fans and pumps kept by a name, each with what it comes to. */
+export function SpeedProfiles() {
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
+  const kept = design.choices.speeds ?? {};
+  const [name, setName] = useState('');
+  const rows = useMemo(
+    () =>
+      Object.entries(design.choices.speeds ?? {}).map(([id, profile]) => {
+        const then = applyEdit(design, { do: 'speeds.use', id }).design;
+        const report = analyse(then).reports.heat[design.brief.loadCase];
+        return { id, profile, rise_K: worstRise(report), noise_dBA: report.noise_dBA };
+      }),
+    [design],
+  );
+  const keep = (as: string): void => {
+    const known = Object.entries(kept).find(([, p]) => p.name === as)?.[0];
+    const id = known ?? freeId(Object.keys(kept), as.toLowerCase().replace(/[^a-z0-9]+/g, '-'));
+    commit(`keep these speeds as ${as}`, {
+      do: 'speeds.keep',
+      id,
+      profile: { name: as, speeds_rpm: speedsNow(design) },
+    });
+    setName('');
+  };
+  return (
+    <Section title="Speeds by name">
+      {rows.length > 0 && (
+        <table>
+          <thead>
+            <tr>
+              <th>name</th>
+              <th className="num">rise</th>
+              <th className="num">dBA</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ id, profile, rise_K, noise_dBA }) => (
+              <tr key={id}>
+                <td>{profile.name}</td>
+                <td className="num">{rise_K === null ? '–' : formatKelvin(rise_K)}</td>
+                <td className="num">{formatNumber(noise_dBA, { decimals: 1 })}</td>
+                <td>
+                  <button
+                    type="button"
+                    className={styles.link}
+                    aria-label={`Use ${profile.name}`}
+                    onClick={() => commit(`speeds: ${profile.name}`, { do: 'speeds.use', id })}
+                  >
+                    Use
+                  </button>{' '}
+                  <button
+                    type="button"
+                    className={styles.link}
+                    aria-label={`Forget ${profile.name}`}
+                    onClick={() =>
+                      commit(`forget ${profile.name}`, { do: 'speeds.keep', id, profile: null })
+                    }
+                  >
+                    Forget
+                  </button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <p className="soft">Keep the speeds that fans and pumps have now as</p>
+      <p>
+        {NAMES.map((n) => (
+          <span key={n}>
+            <button type="button" className={styles.link} onClick={() => keep(n)}>
+              {n}
+            </button>{' '}
+          </span>
+        ))}
+        <input
+          aria-label="Another name for these speeds"
+          placeholder="or another name"
+          maxLength={40}
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+          onKeyDown={(e) => {
+            e.stopPropagation();
+            if (e.key === 'Enter' && name.trim()) keep(name.trim());
+          }}
+        />
+      </p>
+    </Section>
+  );
+}
