@@ -2,4 +2,24 @@ export { makeBlock, usualDrop, usualResistance, type BlockFigures } from './bloc
 export { makeCard, makeFan, type CardFigures, type FanFigures } from './machine';
 export { makePump, type PumpFigures } from './pump';
 export { makeRadiator, resizedRadiator, type RadiatorFigures } from './radiator';
+export {
+  addBody,
+  addPort,
+  axesOfFace,
+  bodiesOf,
+  changePort,
+  dutyOfPort,
+  faceOf,
+  FACES,
+  hasPorts,
+  interfaceFrom,
+  movePort,
+  onFace,
+  removePort,
+  resizeSide,
+  withBodies,
+  withFoot,
+  type Face,
+  type MeasuredPair,
+} from './shape';
 export { fanPoints, port, sealed } from './shapes';

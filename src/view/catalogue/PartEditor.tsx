@@ -9,6 +9,7 @@ import { CurvePoints, type CurveOf, type TypedCurve } from '@/view/stages/curve'
 import curveStyles from '@/view/stages/curve/CurveEditor.module.css';
 import { fieldWords } from './fieldWords';
 import { OPTIONAL, optionalText, resized, withOptional } from './partChanges';
+import { PartShape } from './shape/PartShape';
 import styles from './CataloguePage.module.css';
 
 const get = (p: unknown, path: string): unknown =>
@@ -84,6 +85,7 @@ export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): 
   const [text, setText] = useState<Readonly<Record<string, string>>>({});
   const [shownCurve, setShownCurve] = useState<CurveOf['of'] | null>(null);
   const [broken, setBroken] = useState(false);
+  const [shaping, setShaping] = useState(false);
   const [diagnostic, setSaid] = useState<string | null>(null);
   const set = (path: string, typed: string): void => {
     setText({ ...text, [path]: typed });
@@ -141,6 +143,30 @@ export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): 
           </label>
         ))}
       </div>
+      {isComponentPart(part) && (
+        <>
+          <p className={styles.row}>
+            <button
+              type="button"
+              className={styles.link}
+              aria-expanded={shaping}
+              onClick={() => setShaping(!shaping)}
+            >
+              Shape, ports, metals and limits
+            </button>
+          </p>
+          {shaping && (
+            <PartShape
+              part={part}
+              onChange={(next) => {
+                setPart(next);
+                // Figures typed before that the shape has changed are told anew.
+                setText({});
+              }}
+            />
+          )}
+        </>
+      )}
       {curves.length > 0 && (
         <p className={styles.row}>
           {curves.map((c) => (

@@ -1,0 +1,129 @@
+import type { ComponentPart, Port, WetPart } from '@/core/components';
+import {
+  addPort,
+  axesOfFace,
+  changePort,
+  dutyOfPort,
+  faceOf,
+  FACES,
+  movePort,
+  removePort,
+  type Face,
+} from '@/core/making';
+import type { Vec } from '@/core/geometry';
+import { ChoiceField, NumberField, TextField } from './Field';
+import styles from './PartShape.module.css';
+
+/** Axes of a part as words: as they are named in its figures. */
+export const AXIS_WORDS = ['along x', 'along y', 'along z'] as const;
+export const FACE_WORDS: Readonly<Record<Face, string>> = {
+  '+x': 'far end (+x)',
+  '-x': 'near end (−x)',
+  '+y': 'top (+y)',
+  '-y': 'underside (−y)',
+  '+z': 'right face (+z)',
+  '-z': 'left face (−z)',
+};
+const FACE_OPTIONS = FACES.map((value) => ({ value, label: FACE_WORDS[value] }));
+const ROLES = [
+  { value: 'any', label: 'in or out' },
+  { value: 'in', label: 'inlet' },
+  { value: 'out', label: 'outlet' },
+] as const;
+const DUTIES = [
+  { value: 'none', label: 'runs only' },
+  { value: 'fill', label: 'to fill by' },
+  { value: 'drain', label: 'to drain by' },
+] as const;
+
+/** Every port: on which face, where on it, what it is for, and into which chamber it leads. */
+export function PortTable({
+  part,
+  picked,
+  onPick,
+  onChange,
+}: {
+  readonly part: ComponentPart & WetPart;
+  readonly picked: string | null;
+  onPick(port: string): void;
+  onChange(part: ComponentPart): void;
+}) {
+  const give = (next: WetPart): void => onChange(next as ComponentPart);
+  const chambers = [
+    ...new Set([
+      ...part.ports.map((p) => p.chamber),
+      ...part.passages.flatMap((x) => [x.from, x.to]),
+    ]),
+  ].map((value) => ({ value, label: value }));
+  const place = (port: Port, face: Face, at: Vec): void => give(movePort(part, port.id, face, at));
+  return (
+    <>
+      <h3>Ports, G1/4</h3>
+      {part.ports.map((p) => {
+        const face = faceOf(p) ?? '+y';
+        const { across } = axesOfFace(face);
+        return (
+          <div
+            key={p.id}
+            className={styles.row}
+            data-picked={picked === p.id || undefined}
+            onFocus={() => onPick(p.id)}
+          >
+            <TextField
+              label="called"
+              value={p.name}
+              onChange={(name) => give(changePort(part, p.id, { name }))}
+            />
+            <ChoiceField
+              label="on"
+              value={face}
+              options={FACE_OPTIONS}
+              onChange={(to) => place(p, to, p.at)}
+            />
+            {across.map((axis) => (
+              <NumberField
+                key={axis}
+                label={`${AXIS_WORDS[axis]}, mm`}
+                value={p.at[axis]}
+                onChange={(v) =>
+                  place(p, face, p.at.map((x, i) => (i === axis ? v : x)) as unknown as Vec)
+                }
+              />
+            ))}
+            <ChoiceField
+              label="leads"
+              value={p.role}
+              options={ROLES}
+              onChange={(role) => give(changePort(part, p.id, { role }))}
+            />
+            <ChoiceField
+              label="serves"
+              value={p.duty ?? 'none'}
+              options={DUTIES}
+              onChange={(duty) => give(dutyOfPort(part, p.id, duty === 'none' ? undefined : duty))}
+            />
+            <span>
+              <ChoiceField
+                label="chamber"
+                value={p.chamber}
+                options={chambers}
+                onChange={(chamber) => give(changePort(part, p.id, { chamber }))}
+              />
+              <button
+                type="button"
+                className={styles.quiet}
+                aria-label={`Take away ${p.name}`}
+                onClick={() => give(removePort(part, p.id))}
+              >
+                take away
+              </button>
+            </span>
+          </div>
+        );
+      })}
+      <button type="button" className={styles.quiet} onClick={() => give(addPort(part, '+y'))}>
+        A port more
+      </button>
+    </>
+  );
+}

@@ -1,0 +1,135 @@
+import { isWet, POLYMER_MATERIALS, type ComponentPart, type Metal } from '@/core/components';
+import { ChoiceField, NumberField } from './Field';
+import styles from './PartShape.module.css';
+
+const METALS: readonly Metal[] = [
+  'copper',
+  'brass',
+  'nickel',
+  'stainless',
+  'stainless316',
+  'steel',
+  'aluminium',
+  'anodisedAluminium',
+  'tin',
+  'zinc',
+  'silver',
+  'silverSolder',
+  'gold',
+  'chrome',
+  'nickelPhosphorus',
+  'other',
+];
+const WORDS: Partial<Record<Metal, string>> = {
+  stainless: 'stainless 304',
+  stainless316: 'stainless 316',
+  silverSolder: 'silver solder',
+  nickelPhosphorus: 'nickel phosphorus',
+  anodisedAluminium: 'anodised aluminium',
+  other: 'another, not judged',
+};
+const METAL_OPTIONS = METALS.map((value) => ({ value, label: WORDS[value] ?? value }));
+const OVER = [{ value: 'none', label: 'bare' }, ...METAL_OPTIONS] as const;
+const SOFT = POLYMER_MATERIALS.map((value) => ({ value, label: value }));
+
+/** What the coolant touches: metals with what they are plated over, plastics and rubbers. */
+export function WettedTable({
+  part,
+  onChange,
+}: {
+  readonly part: ComponentPart;
+  onChange(part: ComponentPart): void;
+}) {
+  if (!isWet(part)) return null;
+  const { wetted, polymers = [] } = part;
+  const setMetals = (next: typeof wetted): void =>
+    onChange({ ...part, wetted: next } as ComponentPart);
+  const setSoft = (next: typeof polymers): void =>
+    onChange({ ...part, polymers: next } as ComponentPart);
+  return (
+    <>
+      <h3>Metals the coolant touches</h3>
+      {wetted.map((s, i) => (
+        <div key={i} className={styles.wide}>
+          <ChoiceField
+            label="metal"
+            value={s.metal}
+            options={METAL_OPTIONS}
+            onChange={(metal) => setMetals(wetted.map((x, k) => (k === i ? { ...x, metal } : x)))}
+          />
+          <ChoiceField
+            label="plated over"
+            value={s.platedOver ?? 'none'}
+            options={OVER}
+            onChange={(over) =>
+              setMetals(
+                wetted.map((x, k) => {
+                  if (k !== i) return x;
+                  const { platedOver: _was, ...bare } = x;
+                  return over === 'none' ? bare : { ...bare, platedOver: over as Metal };
+                }),
+              )
+            }
+          />
+          <NumberField
+            label="area, mm²"
+            value={s.area_mm2}
+            onChange={(area_mm2) =>
+              setMetals(wetted.map((x, k) => (k === i ? { ...x, area_mm2 } : x)))
+            }
+          />
+          <button
+            type="button"
+            className={styles.quiet}
+            onClick={() => setMetals(wetted.filter((_, k) => k !== i))}
+          >
+            take away
+          </button>
+        </div>
+      ))}
+      <button
+        type="button"
+        className={styles.quiet}
+        onClick={() => setMetals([...wetted, { metal: 'copper', area_mm2: 1000 }])}
+      >
+        A metal more
+      </button>
+      <h3>Plastics and rubbers</h3>
+      {polymers.map((s, i) => (
+        <div key={i} className={styles.wide}>
+          <ChoiceField
+            label="material"
+            value={s.material}
+            options={SOFT}
+            onChange={(material) =>
+              setSoft(polymers.map((x, k) => (k === i ? { ...x, material } : x)))
+            }
+          />
+          <ChoiceField
+            label="as"
+            value={s.as}
+            options={[
+              { value: 'body', label: 'body' },
+              { value: 'seal', label: 'seal' },
+            ]}
+            onChange={(as) => setSoft(polymers.map((x, k) => (k === i ? { ...x, as } : x)))}
+          />
+          <button
+            type="button"
+            className={styles.quiet}
+            onClick={() => setSoft(polymers.filter((_, k) => k !== i))}
+          >
+            take away
+          </button>
+        </div>
+      ))}
+      <button
+        type="button"
+        className={styles.quiet}
+        onClick={() => setSoft([...polymers, { material: 'EPDM rubber', as: 'seal' }])}
+      >
+        A plastic more
+      </button>
+    </>
+  );
+}
