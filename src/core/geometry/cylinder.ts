@@ -289,3 +289,19 @@ export function roundBody(from: Vec, to: Vec, radius: number): Body {
     },
   };
 }
+
+/** The cylinder that fills a box about one of its axes. */
+export function roundIn(box: Box, about: 'x' | 'y' | 'z'): Cylinder {
+  const axisIndex = () => {
+    if (about === 'x') return 0;
+    if (about === 'y') return 1;
+    return 2;
+  };
+  const k = axisIndex();
+  const middle = ([0, 1, 2] as const).map((i) => (box.min[i] + box.max[i]) / 2);
+  const end = (v: number): Vec => middle.map((m, i) => (i === k ? v : m)) as unknown as Vec;
+  const radius = Math.min(
+    ...([0, 1, 2] as const).filter((i) => i !== k).map((i) => (box.max[i] - box.min[i]) / 2),
+  );
+  return { from: end(box.min[k]), to: end(box.max[k]), radius };
+}

@@ -12,6 +12,7 @@ export {
   cylinderGap,
   cylinderIn,
   roundBody,
+  roundIn,
   type Body,
   type Cylinder,
 } from './cylinder';

@@ -25,10 +25,9 @@ import {
   cylinderIn,
   directionIn,
   pointIn,
+  roundIn,
   scale,
   union,
-  type Box,
-  type Cylinder,
   type Frame,
   type Vec,
 } from '../geometry';
@@ -427,22 +426,6 @@ function onRadiator(
 /** Fans of a set: as many as there are places for, or fewer where the builder says so. */
 const piecesOf = ({ settings }: Component, places: number): number =>
   Math.min(settings.pieces ?? places, places);
-
-/** The cylinder that fills a box about one of its axes. */
-function roundIn(box: Box, about: 'x' | 'y' | 'z'): Cylinder {
-  const axisIndex = () => {
-    if (about === 'x') return 0;
-    if (about === 'y') return 1;
-    return 2;
-  };
-  const k = axisIndex();
-  const middle = ([0, 1, 2] as const).map((i) => (box.min[i] + box.max[i]) / 2);
-  const end = (v: number): Vec => middle.map((m, i) => (i === k ? v : m)) as unknown as Vec;
-  const radius = Math.min(
-    ...([0, 1, 2] as const).filter((i) => i !== k).map((i) => (box.max[i] - box.min[i]) / 2),
-  );
-  return { from: end(box.min[k]), to: end(box.max[k]), radius };
-}
 
 function ownBoxes(
   context: Context,

@@ -4,6 +4,7 @@ import { act, fireEvent, render, screen, waitFor } from '@testing-library/react'
 import { CATALOGUE, catalogued, demoDesign, offered } from '@/catalogue';
 import type { Design } from '@/core/design';
 import type { PumpPart } from '@/core/components';
+import { fieldsOf } from '@/format';
 import { usePartLists } from '@/view/shared';
 import { show, state } from '@/view/workspace/showInEditor';
 import { CatalogueDrawer } from '@/view/workspace/CatalogueDrawer';
@@ -135,10 +136,10 @@ describe("a part of one's own", () => {
     );
     const keep = (): HTMLButtonElement =>
       screen.getByRole('button', { name: 'Keep it in the Stores' });
-    fireEvent.change(screen.getByLabelText('full speed, rpm'), { target: { value: 'fast' } });
+    fireEvent.change(screen.getByLabelText('fastest, rpm'), { target: { value: 'fast' } });
     expect(keep().disabled).toBe(true);
-    expect(screen.getByRole('alert').textContent).toContain('full speed, rpm');
-    fireEvent.change(screen.getByLabelText('full speed, rpm'), { target: { value: '3100' } });
+    expect(screen.getByRole('alert').textContent).toContain('fastest, rpm');
+    fireEvent.change(screen.getByLabelText('fastest, rpm'), { target: { value: '3100' } });
     fireEvent.click(screen.getByRole('button', { name: 'Head over flow, at full speed' }));
     const points = screen.getByRole('textbox', { name: 'Points' });
     fireEvent.change(points, { target: { value: '0 2\nx' } });
@@ -171,10 +172,17 @@ describe("a part of one's own", () => {
     expect((kept.get('own-pump') as PumpPart).points[1]?.[0]).toBeCloseTo(2 * 3.785411784, 6);
   });
 
+  test('no field of any part of the Stores shows a raw name', () => {
+    const raw = CATALOGUE.flatMap((p) => fieldsOf(p).map(fieldWords)).filter((w) =>
+      /_|[a-z]\.[a-z0-9]|\b\d$/.test(w),
+    );
+    expect([...new Set(raw)]).toEqual([]);
+  });
+
   test('field names in words, units behind them', () => {
     expect(
       ['minFlow_Lmin', 'fullSpeed_rpm', 'size.2', 'price_minor', 'core.fpi'].map(fieldWords),
-    ).toEqual(['min flow, L/min', 'full speed, rpm', 'depth, mm', 'price', 'fins an inch']);
+    ).toEqual(['least flow, L/min', 'fastest, rpm', 'size along z, mm', 'price', 'fins an inch']);
   });
 });
 

@@ -1,5 +1,5 @@
-import type { BlockFits, Part, PartKind } from '@/core/components';
-import { resizedRadiator } from '@/core/making';
+import { isComponentPart, type BlockFits, type Part, type PartKind } from '@/core/components';
+import { resizedRadiator, resizeSide } from '@/core/making';
 
 /** A figure that a part may have and need not: what it fits. */
 interface OptionalField {
@@ -75,9 +75,17 @@ function otherFits(path: string, list: readonly string[]): BlockFits {
   };
 }
 
-/** A radiator in another size, with its ports, core, volume and drop; null for any other change. */
+/**
+ * A part of another size: a radiator with its ports, core, volume and drop, any other body with its
+ * ports where they were on their faces; null for any other change.
+ */
 export function resized(part: Part, path: string, value: number): Part | null {
-  if (part.kind !== 'radiator' || value <= 0) return null;
+  if (value <= 0) return null;
+  const side = /^size\.([012])$/.exec(path)?.[1];
+  if (part.kind !== 'radiator')
+    return side !== undefined && isComponentPart(part)
+      ? resizeSide(part, Number(side) as 0 | 1 | 2, value)
+      : null;
   switch (path) {
     case 'section_mm':
       return resizedRadiator(part, { section: value });

@@ -3,7 +3,8 @@ import { useMemo, useState } from 'react';
 import { Canvas, type ThreeEvent } from '@react-three/fiber';
 import type { ComponentPart } from '@/core/components';
 import { bodiesOf, FACES, hasPorts, movePort, type Face } from '@/core/making';
-import type { Vec } from '@/core/geometry';
+import { roundIn, type Vec } from '@/core/geometry';
+import type { Solid } from '@/core/system';
 import { Orbit } from '@/view/stages/scene/Orbit';
 import { usePaper } from '@/view/stages/scene/paper';
 import { SolidMesh } from '@/view/stages/scene/SolidMesh';
@@ -18,6 +19,15 @@ function faceAt({ face }: ThreeEvent<PointerEvent>): Face | null {
   );
   const sign = ([x, y, z][axis] ?? 0) >= 0 ? '+' : '-';
   return FACES.find((f) => f === `${sign}${'xyz'[axis] ?? 'x'}`) ?? null;
+}
+
+/** The eye stands so far off, in diagonals of the part: all of it is seen, however slim. */
+const FAR = 1.95;
+
+/** A body as it is drawn: a box, or the cylinder that fills it. */
+function solidOf(component: string, b: ReturnType<typeof bodiesOf>[number]): Solid {
+  const solid: Solid = { component, detail: b.name, box: b };
+  return b.round ? { ...solid, cylinder: roundIn(b, b.round) } : solid;
 }
 
 /** The part in space: turned with the mouse, its ports dragged over its faces. */
@@ -57,12 +67,12 @@ export default function PartScene({
         <color attach="background" args={[paper.paper]} />
         <ambientLight intensity={2.7} />
         <directionalLight position={[600, 1400, 1000]} intensity={1.15} />
-        <Orbit shown={shown} stand="corner" held={held !== null} />
+        <Orbit shown={shown} stand="corner" held={held !== null} fill={FAR} />
         <group onPointerMove={drag}>
           {bodiesOf(part).map((b, i) => (
             <SolidMesh
               key={i}
-              solid={{ component: part.id, detail: b.name, box: b }}
+              solid={solidOf(part.id, b)}
               fill={paper.float}
               edge={paper.ink}
               heavy={false}

@@ -15,8 +15,8 @@ import { ChoiceField, NumberField, TextField } from './Field';
 import styles from './PartShape.module.css';
 
 /** Axes of a part as words: as they are named in its figures. */
-export const AXIS_WORDS = ['along x', 'along y', 'along z'] as const;
-export const FACE_WORDS: Readonly<Record<Face, string>> = {
+const AXIS_WORDS = ['along x', 'along y', 'along z'] as const;
+const FACE_WORDS: Readonly<Record<Face, string>> = {
   '+x': 'far end (+x)',
   '-x': 'near end (−x)',
   '+y': 'top (+y)',
@@ -102,22 +102,20 @@ export function PortTable({
               options={DUTIES}
               onChange={(duty) => give(dutyOfPort(part, p.id, duty === 'none' ? undefined : duty))}
             />
-            <span>
-              <ChoiceField
-                label="chamber"
-                value={p.chamber}
-                options={chambers}
-                onChange={(chamber) => give(changePort(part, p.id, { chamber }))}
-              />
-              <button
-                type="button"
-                className={styles.quiet}
-                aria-label={`Take away ${p.name}`}
-                onClick={() => give(removePort(part, p.id))}
-              >
-                take away
-              </button>
-            </span>
+            <ChoiceField
+              label="chamber"
+              value={p.chamber}
+              options={chambers}
+              onChange={(chamber) => give(changePort(part, p.id, { chamber }))}
+            />
+            <button
+              type="button"
+              className={styles.quiet}
+              aria-label={`Take away ${p.name}`}
+              onClick={() => give(removePort(part, p.id))}
+            >
+              take away
+            </button>
           </div>
         );
       })}

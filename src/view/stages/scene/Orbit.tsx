@@ -27,7 +27,10 @@ export function Orbit({
   shown,
   stand,
   held,
+  fill = FILL,
 }: {
+  /** How far the eye stands, in diagonals of what is shown. */
+  readonly fill?: number;
   /** All that is to be seen from where the eye stands first. */
   readonly shown: Box;
   readonly stand: Stand;
@@ -61,12 +64,12 @@ export function Orbit({
   useEffect(() => {
     const middle = new Vector3(x0 + x / 2, y0 + y / 2, z0 + z / 2),
       far =
-        Math.hypot(x, y, z) * FILL * Math.max(1, TALL / (sheet.width / Math.max(1, sheet.height))),
+        Math.hypot(x, y, z) * fill * Math.max(1, TALL / (sheet.width / Math.max(1, sheet.height))),
       [dx, dy, dz] = FROM[stand];
     camera.position.set(middle.x + dx * far, middle.y + dy * far, middle.z + dz * far);
     orbit.current?.target.copy(middle);
     orbit.current?.update();
     invalidate();
-  }, [camera, invalidate, stand, sheet.width, sheet.height, x, y, z, x0, y0, z0]);
+  }, [camera, invalidate, stand, sheet.width, sheet.height, fill, x, y, z, x0, y0, z0]);
   return null;
 }
