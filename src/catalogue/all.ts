@@ -5,6 +5,7 @@ import { FANS } from './fans';
 import { BOARDS, CARDS, MEMORIES, PROCESSORS, SUPPLIES } from './hardware';
 import { INLINE } from './inline';
 import { COOLANTS, FAMILIES, FITTINGS, LEADS, SCREWS, TUBES } from './plumbing';
+import { LAYERS } from './layers';
 import { PUMPS, RESERVOIRS } from './pumps';
 import { RADIATORS } from './radiators';
 import { SUNDRIES } from './sundries';
@@ -29,5 +30,6 @@ export const CATALOGUE: readonly Part[] = [
   ...COOLANTS,
   ...SCREWS,
   ...LEADS,
+  ...LAYERS,
   ...SUNDRIES,
 ];

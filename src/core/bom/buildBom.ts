@@ -132,6 +132,15 @@ export function buildBom(
       owned: component.settings.owned ?? false,
     });
   }
+  for (const component of design.components)
+    for (const layer of component.settings.layers ?? [])
+      add(
+        layer,
+        system.placed.get(component.id)?.count ?? 1,
+        'piece',
+        [component.id],
+        `on ${component.name}`,
+      );
   for (const loop of design.loops)
     addLoop(
       system,

@@ -86,7 +86,14 @@ export const fitMount: SpatialCheck = {
           f.placement.face !== 'outside',
       );
       const stack =
-        part.size[2] + faces.reduce((s, f) => s + (f.part.kind === 'fan' ? f.part.size[2] : 0), 0);
+        part.size[2] +
+        faces.reduce(
+          (s, f) =>
+            s +
+            (f.part.kind === 'fan' ? f.part.size[2] : 0) +
+            (f.settings.layers ?? []).reduce((sum, l) => sum + l.thickness_mm, 0),
+          0,
+        );
       if (stack > mount.published_mm) {
         say(
           `${component.name} with its fans is thicker than the maker allows`,

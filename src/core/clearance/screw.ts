@@ -1,4 +1,4 @@
-import { type ComponentId } from '../design';
+import type { Component, ComponentId } from '../design';
 import { frameSheet, type System } from '../system';
 import type { RadiatorPart, ScrewPart } from '../components';
 
@@ -75,11 +75,16 @@ export function screwNeeds(system: System): readonly ScrewNeed[] {
         part,
         radiator.id,
         fan.id,
-        screwWindow(fan.part.kind === 'fan' ? fan.part.size[2] : 0, part.screw.depthToTube_mm, {
-          gasket: GASKET_MM,
-          frame: atFrame ? frame : 0,
-        }),
+        screwWindow(
+          (fan.part.kind === 'fan' ? fan.part.size[2] : 0) + layersOf(fan),
+          part.screw.depthToTube_mm,
+          {
+            gasket: fan.settings.layers?.some((l) => l.duty === 'gasket') ? 0 : GASKET_MM,
+            frame: atFrame ? frame : 0,
+          },
+        ),
         fan.settings.screw_mm,
+        system.placed.get(fan.id)?.count,
       );
     });
     if (!fans.some((f) => f.placement.on === 'radiator' && f.placement.face !== 'interior')) {
@@ -98,6 +103,10 @@ export function screwNeeds(system: System): readonly ScrewNeed[] {
   });
 }
 
+/** Grilles, filters and gaskets under the heads of a set's screws, mm. */
+const layersOf = ({ settings }: Component): number =>
+  (settings.layers ?? []).reduce((sum, l) => sum + l.thickness_mm, 0);
+
 function need(
   system: System,
   part: RadiatorPart,
@@ -105,8 +114,9 @@ function need(
   fans: string | null,
   window: ScrewWindow,
   byHand: number | undefined,
+  count = part.sections,
 ): ScrewNeed {
-  const base = { radiator, fans, thread: part.screw.thread, window, quantity: 4 * part.sections };
+  const base = { radiator, fans, thread: part.screw.thread, window, quantity: 4 * count };
   if (byHand !== undefined) {
     const verdictByHand = () => {
       if (byHand > window.longest_mm) return 'too-long';

@@ -43,6 +43,17 @@ export interface CablePart extends PartBase {
   readonly limit_A: number;
 }
 
+/** A grille, filter or gasket between or before fans: held by their screws, passed by their air. */
+export interface LayerPart extends PartBase {
+  readonly kind: 'layer';
+  readonly duty: 'grille' | 'filter' | 'gasket';
+  /** Side of the fan it is made for, mm. */
+  readonly section_mm: number;
+  readonly thickness_mm: number;
+  /** What air loses in it, Pa at 1 m/s. */
+  readonly loss_Pa: number;
+}
+
 /** What a build uses up, and the tools it is made with. */
 export const CONSUMABLE_DUTIES = [
   'paste',

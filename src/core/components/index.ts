@@ -15,7 +15,14 @@ export type {
   WettedSurface,
 } from './base';
 export type { CaseAir, CasePart, Mount, MountFace } from './case';
-export type { CoolantPart, CablePart, ScrewPart, ConsumableDuty, ConsumablePart } from './goods';
+export type {
+  CoolantPart,
+  CablePart,
+  ScrewPart,
+  ConsumableDuty,
+  ConsumablePart,
+  LayerPart,
+} from './goods';
 export type {
   BoardPart,
   BuiltInCase,

@@ -21,6 +21,7 @@ export const PART_KINDS: Readonly<
   coolant: { one: 'coolant', many: 'Coolants', component: false },
   screw: { one: 'screw', many: 'Screws', component: false },
   cable: { one: 'cable', many: 'Leads', component: false },
+  layer: { one: 'grille, filter or gasket', many: 'Grilles and filters', component: false },
   consumable: { one: 'consumable', many: 'Sundries and tools', component: false },
 };
 

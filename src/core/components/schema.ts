@@ -562,4 +562,12 @@ export const PART_SCHEMAS = {
     outlets: Joi.number().integer().min(2).max(16).required(),
     limit_A: amps.required(),
   }),
+  layer: Joi.object({
+    kind: kind('layer'),
+    ...base,
+    duty: Joi.string().valid('grille', 'filter', 'gasket').required(),
+    section_mm: section.required(),
+    thickness_mm: mm(0, 40).required(),
+    loss_Pa: Joi.number().min(0).max(100).required(),
+  }),
 } as const;

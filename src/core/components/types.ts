@@ -10,7 +10,7 @@ import type {
   ReservoirPart,
   TubePart,
 } from './plumbing';
-import type { CoolantPart, CablePart, ScrewPart, ConsumablePart } from './goods';
+import type { CablePart, ConsumablePart, CoolantPart, LayerPart, ScrewPart } from './goods';
 
 export type Part =
   | ProcessorPart
@@ -30,6 +30,7 @@ export type Part =
   | CoolantPart
   | ScrewPart
   | CablePart
+  | LayerPart
   | ConsumablePart;
 
 export type PartKind = Part['kind'];

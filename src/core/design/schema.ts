@@ -142,6 +142,7 @@ export const componentSchema = Joi.object({
     shut: Joi.boolean(),
     keepVisible: Joi.boolean(),
     clogged: Joi.number().min(0).max(0.95),
+    layers: Joi.array().items(PART_SCHEMAS.layer).max(6),
     pieces: Joi.number().integer().min(1).max(12),
     screw_mm: mm(1, 100),
   }).required(),

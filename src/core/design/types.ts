@@ -3,6 +3,7 @@ import type {
   CasePart,
   CoolantPart,
   FittingPart,
+  LayerPart,
   ComponentPart,
   CablePart,
   LoadCaseId,
@@ -144,6 +145,8 @@ export interface Settings {
   readonly clogged?: number;
   /** Whether no run is to pass before it, as seen through the glass. */
   readonly keepVisible?: boolean;
+  /** Grilles, filters and gaskets that a set of fans is screwed on with, one of each for every fan. */
+  readonly layers?: readonly LayerPart[];
   /** Of fans on a mount or radiator: so many, from its start, where not every place is filled. */
   readonly pieces?: number;
   /** Length of screw chosen by hand. */

@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { CATALOGUE, DEMO_BUILDS, demoDesign } from '@/catalogue';
+import { CATALOGUE, catalogued, DEMO_BUILDS, demoDesign } from '@/catalogue';
+import { analyse } from '../analysis';
+import { screwNeeds } from '../clearance';
 import { applyEdit, findComponent, type Design, type Edit } from '../design';
 import type { BlockPart } from '../components';
 import { compileSystem } from '../system';
@@ -139,5 +141,29 @@ describe('a set that does not fill its radiator', () => {
     expect(compileSystem(nine).placed.get('front-fans')?.count).toBe(
       compileSystem(desk).placed.get('front-fans')?.count,
     );
+  });
+});
+
+describe('grilles, filters and gaskets on a set of fans', () => {
+  const layers = ['lay-filter-120-3-5', 'lay-gasket-120-3'].map((id) => catalogued('layer', id));
+  const layered = edited(desk, {
+    do: 'component.set',
+    component: 'front-fans',
+    values: { layers },
+  });
+  test('their losses add to what the air passes, as it does in series', () => {
+    const loss = (d: Design) =>
+      modelFor(d).radiators.find((r) => r.id === 'front-radiator')?.filterLoss_Pa ?? NaN;
+    expect(loss(layered) - loss(desk)).toBeCloseTo(1.5, 9);
+  });
+
+  test('their thickness is under the heads of the screws, and each fan has one on the list', () => {
+    const shortest = (d: Design) =>
+      screwNeeds(compileSystem(d)).find((n) => n.fans === 'front-fans')?.window.shortest_mm ?? NaN;
+    // 3.5 mm of filter and 3 mm of gasket, in place of the usual gasket of 1 mm.
+    expect(shortest(layered) - shortest(desk)).toBeCloseTo(3.5 + 3 - 1, 9);
+    const count = compileSystem(desk).placed.get('front-fans')?.count;
+    const lines = analyse(layered).reports.bom.lines;
+    for (const { id } of layers) expect(lines.find((l) => l.part === id)?.quantity).toBe(count);
   });
 });

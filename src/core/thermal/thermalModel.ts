@@ -311,6 +311,13 @@ function chamberOf({ design: { case: shell } }: System, placement: Placement): s
   return named !== undefined && chambersOf(shell).includes(named) ? named : MAIN_CHAMBER;
 }
 
+/** What grilles, filters and gaskets of a stack's fans take, Pa at 1 m/s; one behind the other. */
+const layersBefore = ({ components }: Design, id: ComponentId): number =>
+  components.reduce((sum, { id: own, placement, settings }) => {
+    const isIts = own === id || (placement.on === 'radiator' && placement.component === id);
+    return isIts ? sum + (settings.layers ?? []).reduce((s, l) => s + l.loss_Pa, 0) : sum;
+  }, 0);
+
 /** Filter and grille of its mount, and what stands before it. */
 function lossBefore(
   { design }: System,
@@ -322,7 +329,7 @@ function lossBefore(
     placement.on === 'mount'
       ? design.case?.mounts.find((m) => m.id === placement.mount)
       : undefined;
-  return (mount?.filterLoss_Pa ?? 0) + (blocked.get(id) ?? 0);
+  return (mount?.filterLoss_Pa ?? 0) + (blocked.get(id) ?? 0) + layersBefore(design, id);
 }
 
 /**

@@ -38,6 +38,8 @@ export function partFigures(p: Part): string {
       return `${p.look}, ${p.base.glycol === 'none' ? 'no glycol' : `${formatNumber(p.base.volumeShare * 100)} % ${p.base.glycol} glycol by volume`}, ${p.inhibitor_months > 0 ? `inhibitor ${p.inhibitor_months} months` : 'no inhibitor'}, ${formatNumber(p.bottle_mL)} mL`;
     case 'inline':
       return `${p.duty}, ${takes(p)}${dims(p.size)}`;
+    case 'layer':
+      return `${p.section_mm} mm, ${formatNumber(p.thickness_mm, { decimals: 1 })} mm thick, ${formatNumber(p.loss_Pa, { decimals: 1 })} Pa at 1 m/s`;
     case 'consumable':
       return `${p.tool ? 'tool' : 'used up'}, ${p.duty.replace('-', ' ')}${p.pack > 1 ? `, ${p.pack} in a pack` : ''}${p.tube_mm ? `, for ${p.tube_mm} mm` : ''}`;
     case 'screw':

@@ -12,6 +12,7 @@ import { partFigures } from '@/view/catalogue/figures';
 import { Section } from '../frame/StageFrame';
 import { AgainstFields } from './AgainstFields';
 import { CompareParts } from './CompareParts';
+import { FanLayers } from './FanLayers';
 import { FanPieces } from './FanPieces';
 import styles from './CaseStage.module.css';
 
@@ -316,6 +317,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
           />
         )}
         {component.part.kind === 'fan' && <FanPieces component={component} />}
+        {component.part.kind === 'fan' && <FanLayers component={component} />}
         {(component.part.kind === 'fan' || component.part.kind === 'radiator') && (
           <QuantityField
             label="Screw length, by hand"

@@ -1,0 +1,60 @@
+'use client';
+import type { Component } from '@/core/design';
+import type { LayerPart } from '@/core/components';
+import { Pick, useOffer } from '@/view/shared';
+import { useEditor } from '@/view/workspace';
+import styles from './CaseStage.module.css';
+
+const NONE = '';
+
+/** Grilles, filters and gaskets screwed on with a set of fans: air, screws and the list know them. */
+export function FanLayers({ component }: { readonly component: Component }) {
+  const commit = useEditor((s) => s.commit);
+  const offer = useOffer('layer');
+  const { part, settings } = component;
+  if (part.kind !== 'fan') return null;
+  const now = settings.layers ?? [];
+  const set = (layers: readonly LayerPart[], label: string): void =>
+    commit(
+      label,
+      layers.length > 0
+        ? { do: 'component.set', component: component.id, values: { layers } }
+        : { do: 'component.unset', component: component.id, keys: ['layers'] },
+    );
+  return (
+    <>
+      <Pick
+        label="Screwed on with it"
+        value={NONE}
+        options={[
+          { value: NONE, label: now.length > 0 ? 'one more' : 'nothing' },
+          ...offer
+            .filter((l) => l.section_mm === part.section_mm)
+            .map((l) => ({ value: l.id, label: l.name })),
+        ]}
+        onPick={(id) => {
+          const layer = offer.find((l) => l.id === id);
+          if (layer) set([...now, layer], `${layer.name} on ${component.name}`);
+        }}
+      />
+      {now.map((l, i) => (
+        <p key={`${l.id}-${i}`} className="soft">
+          {l.name}{' '}
+          <button
+            type="button"
+            className={styles.link}
+            aria-label={`Take ${l.name} off`}
+            onClick={() =>
+              set(
+                now.filter((_, k) => k !== i),
+                `${l.name} off ${component.name}`,
+              )
+            }
+          >
+            take it off
+          </button>
+        </p>
+      ))}
+    </>
+  );
+}
