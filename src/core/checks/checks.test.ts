@@ -540,6 +540,7 @@ const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = 
     bad: edited(tower, { do: 'route.radius', connection: 'run-4', corner: 0, radius_mm: 40 }),
     good: edited(tower, { do: 'route.radius', connection: 'run-4', corner: 0, radius_mm: 34 }),
   },
+  'run.mandrel': { bad: bentOn([30]), good: bentOn([45, 90]) },
   'run.too-long': {
     bad: edited(tower, {
       do: 'loop.tube',
@@ -634,6 +635,14 @@ function turnedRound(component: string): Design {
       return l;
     }),
   });
+}
+
+/** The tower as it lies, its builder having mandrels of these angles alone. */
+function bentOn(angles_deg: readonly number[]): Design {
+  return {
+    ...tower,
+    loops: tower.loops.map((loop) => ({ ...loop, mandrels: { angles_deg } })),
+  };
 }
 
 /** The reservoir moved behind the card block, so that the pump draws from a radiator. */
