@@ -540,7 +540,7 @@ const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = 
     bad: edited(tower, { do: 'route.radius', connection: 'run-4', corner: 0, radius_mm: 40 }),
     good: edited(tower, { do: 'route.radius', connection: 'run-4', corner: 0, radius_mm: 34 }),
   },
-  'run.mandrel': { bad: bentOn([30]), good: bentOn([45, 90]) },
+  'run.mandrel': { bad: bentOn([30]), good: bentOn([28, 42, 45, 54, 70, 76, 90]) },
   'run.too-long': {
     bad: edited(tower, {
       do: 'loop.tube',

@@ -21,8 +21,10 @@ export const runMandrel: SpatialCheck = {
       const loop = context.design.loops.find((l) => l.id === run.loop);
       if (!loop?.mandrels || !run.routed || !loopOfRun(loop, run.id).tube.hard) return [];
       const { mandrels } = loop;
-      const wrong = run.routed.lra.find((bend) => !isMade(bend, mandrels));
+      const all = run.routed.lra.filter((bend) => !isMade(bend, mandrels)),
+        [wrong] = all;
       if (!wrong) return [];
+      const missing = [...new Set(all.map((b) => Math.round(b.angle_deg)))];
       return [
         {
           subjects: [run.id],
@@ -32,15 +34,15 @@ export const runMandrel: SpatialCheck = {
           unit: '°',
           candidates: () => [
             {
-              label: `Take a mandrel of ${Math.round(wrong.angle_deg)}° into the set`,
+              label: `Take ${missing.join(', ')}° into the set`,
               edit: {
                 do: 'loop.mandrels',
                 loop: loop.id,
                 mandrels: {
                   ...mandrels,
-                  angles_deg: [
-                    ...new Set([...mandrels.angles_deg, Math.round(wrong.angle_deg)]),
-                  ].sort((a, b) => a - b),
+                  angles_deg: [...new Set([...mandrels.angles_deg, ...missing])].sort(
+                    (a, b) => a - b,
+                  ),
                 },
               },
             },
