@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { CATALOGUE, catalogued, demoDesign } from '@/catalogue';
-import { applyEdit, type Design } from '../design';
+import { CATALOGUE, catalogued, demoDesign, STANDARD_KIT } from '@/catalogue';
+import { applyEdit, emptyDesign, type Design } from '../design';
+import { compileSystem } from '../system';
 import { evaluate } from '../analysis';
 import { defaultPlacements, whyNoMount } from '.';
 
@@ -118,5 +119,36 @@ describe('where a part could go', () => {
     );
     expect(finding?.detail).toContain('Front mount: taken by Front radiator');
     expect(finding?.fixes).toEqual([]);
+  });
+});
+
+describe('places go by what a part is, not by what was there first', () => {
+  const pump = catalogued('pump', 'pump-osier-large'),
+    reservoir = catalogued('reservoir', 'res-osier-150');
+  const empty = applyEdit(emptyDesign('Order', STANDARD_KIT), {
+    do: 'case.choose',
+    case: catalogued('case', 'case-alder-42'),
+  }).design;
+  const heightsOf = (parts: readonly (typeof pump | typeof reservoir)[]) => {
+    const design = parts.reduce((d, part) => {
+      const [place] = defaultPlacements(d, { id: part.kind, part });
+      return applyEdit(d, {
+        do: 'component.add',
+        component: {
+          id: part.kind,
+          name: part.name,
+          part,
+          placement: place?.placement ?? { on: 'unplaced' },
+          settings: {},
+        },
+      }).design;
+    }, empty);
+    const { placed } = compileSystem(design);
+    return ['pump', 'reservoir'].map((id) => placed.get(id)?.frame?.at[1] ?? NaN);
+  };
+  test('the reservoir stands over the pump, whichever was added first', () => {
+    const [low, high] = heightsOf([pump, reservoir]) as [number, number];
+    expect(high).toBeGreaterThan(low);
+    expect(heightsOf([reservoir, pump])).toEqual([low, high]);
   });
 });

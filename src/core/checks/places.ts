@@ -134,7 +134,8 @@ export function defaultPlacements(
     }
     case 'pump':
     case 'reservoir':
-      return (box?.spots ?? [])
+      return [...(box?.spots ?? [])]
+        .sort((a, b) => (part.kind === 'pump' ? a.at[1] - b.at[1] : b.at[1] - a.at[1]))
         .filter((s) => !others.some((o) => o.placement.on === 'spot' && o.placement.spot === s.id))
         .map((s): Place => ({
           label: `At “${s.name}”`,

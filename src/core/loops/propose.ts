@@ -350,7 +350,10 @@ function directly(
   return bridge ? { by: 'direct', bridge } : { by: 'tube' };
 }
 
-/** Spare ports: a cap to fill by on top, a drain at the lowest, plugs on the rest. */
+/**
+ * Spare ports: a cap to fill by at the highest made for it, a drain at the lowest made for that,
+ * plugs on the rest; the highest and lowest of all where none is made for it.
+ */
 function capSpares(
   design: Design,
   system: System,
@@ -374,14 +377,11 @@ function capSpares(
         ),
     );
   const height = (s: (typeof spare)[number]): number => s.at?.[1] ?? s.port.at[1];
-  const fill =
-    spare.find((s) => s.port.duty === 'fill') ??
-    [...spare].sort((a, b) => height(b) - height(a))[0];
+  const highest = (from: typeof spare) => [...from].sort((a, b) => height(b) - height(a))[0];
+  const fill = highest(spare.filter((s) => s.port.duty === 'fill')) ?? highest(spare);
   const drains = spare.filter((s) => s !== fill);
-  const drain = [
-    ...drains.filter((s) => s.port.duty === 'drain'),
-    ...[...drains].sort((a, b) => height(a) - height(b)),
-  ][0];
+  const lowest = (from: typeof spare) => [...from].sort((a, b) => height(a) - height(b))[0];
+  const drain = lowest(drains.filter((s) => s.port.duty === 'drain')) ?? lowest(drains);
   return spare.map((s): Cap => {
     const capDuty = () => {
       if (s === fill) return 'fill';
