@@ -21,7 +21,10 @@ export function toSpace(design: Design): Design {
       limits: { ...BARE_BRIEF.limits, clear_mm: design.brief.limits.clear_mm },
     },
     components: bare.components.map(spatial),
-    choices: { removed: design.choices.removed },
+    choices: {
+      removed: design.choices.removed,
+      ...(design.choices.stands ? { stands: design.choices.stands } : {}),
+    },
   };
 }
 
@@ -42,16 +45,26 @@ const BARE_BRIEF: Design['brief'] = {
   listener_m: 1,
 };
 
+/** Settings that decide where something stands and what it is screwed on with. */
+const SPATIAL_SETTINGS = ['keepVisible', 'pieces', 'layers'] as const;
+type SpatialSettings = Pick<Component['settings'], (typeof SPATIAL_SETTINGS)[number]>;
+
+const pickSpatial = (settings: Component['settings']): SpatialSettings =>
+  Object.fromEntries(
+    SPATIAL_SETTINGS.flatMap((key) =>
+      settings[key] === undefined ? [] : [[key, settings[key]] as const],
+    ),
+  );
+
 function spatial(component: Component): Component {
-  const { keepVisible: inView } = component.settings;
-  return { ...component, settings: inView === undefined ? {} : { keepVisible: inView } };
+  return { ...component, settings: pickSpatial(component.settings) };
 }
 
 const sameComponent = (a: Component, b: Component): boolean =>
   a.id === b.id &&
   a.part === b.part &&
   a.placement === b.placement &&
-  a.settings.keepVisible === b.settings.keepVisible;
+  SPATIAL_SETTINGS.every((key) => a.settings[key] === b.settings[key]);
 
 const sameLoop = (a: Loop, b: Loop): boolean =>
   a.id === b.id &&
@@ -59,6 +72,7 @@ const sameLoop = (a: Loop, b: Loop): boolean =>
   a.tube === b.tube &&
   a.fitting === b.fitting &&
   a.coolant === b.coolant &&
+  a.mandrels === b.mandrels &&
   a.connections === b.connections &&
   a.caps === b.caps;
 
@@ -73,6 +87,7 @@ export function isSameSpace(a: Design, b: Design): boolean {
       a.kit === b.kit &&
       a.layout === b.layout &&
       a.choices.removed === b.choices.removed &&
+      a.choices.stands === b.choices.stands &&
       a.brief.limits.clear_mm === b.brief.limits.clear_mm &&
       alike(a.components, b.components, sameComponent) &&
       alike(a.loops, b.loops, sameLoop))

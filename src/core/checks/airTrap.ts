@@ -1,3 +1,5 @@
+import type { Vec } from '../geometry';
+import { heightOf } from '../system';
 import { findComponent } from '../design';
 import type { Fix, Diagnostic } from './diagnostic';
 import { trappedAir } from '../loops';
@@ -20,6 +22,7 @@ export const airTrap: SpatialCheck = {
     "geometry of ports and routed tubes; an even spread of each part's volume over its height is an estimate",
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] => {
+      const high = (at: Vec): number => heightOf(context.system, at);
       const pockets = trappedAir(context.system, loop).filter((p) => p.mL >= LEAST_ML);
       const humps = context.runs
         .filter((r) => r.loop === loop.id && r.routed)
@@ -29,8 +32,8 @@ export const airTrap: SpatialCheck = {
             last = path[path.length - 1];
           const over =
             first && last
-              ? Math.max(...path.flatMap((s) => [s.from[1], s.to[1]])) -
-                Math.max(first.from[1], last.to[1])
+              ? Math.max(...path.flatMap((s) => [high(s.from), high(s.to)])) -
+                Math.max(high(first.from), high(last.to))
               : 0;
           return over > HUMP_MM ? [{ run: r, over }] : [];
         });

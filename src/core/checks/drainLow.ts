@@ -2,7 +2,7 @@ import { findComponent } from '../design';
 import type { Fix, Diagnostic } from './diagnostic';
 import { draining } from '../loops';
 import { formatNumber } from '../units';
-import { nameOf, type OperatingCheck } from './inputs';
+import { nameOf, portHeight, type OperatingCheck } from './inputs';
 import { triedFixes } from './tried';
 
 /** Less than this share of the loop may stay behind untold. */
@@ -25,8 +25,8 @@ export const drainLow: OperatingCheck = {
           .filter((c) => c.with === 'plug')
           .sort(
             (a, b) =>
-              (context.system.portAt(a)?.at[1] ?? Infinity) -
-              (context.system.portAt(b)?.at[1] ?? Infinity),
+              (portHeight(context.system, a) ?? Infinity) -
+              (portHeight(context.system, b) ?? Infinity),
           ),
         [lowest] = plugs;
       const radiators = now.stays.flatMap((s) => {

@@ -1,6 +1,7 @@
+import { heightsOf } from '../system';
 import type { Fix, Diagnostic } from './diagnostic';
 import { formatMillimetres } from '../units';
-import { nameOf, type SpatialCheck } from './inputs';
+import { nameOf, portHeight, type SpatialCheck } from './inputs';
 
 /** Parts may reach this much above the fill port without a word, mm. */
 const OVER_MM = 20;
@@ -16,7 +17,7 @@ export const fillLow: SpatialCheck = {
     context.design.loops.flatMap((loop): Diagnostic[] => {
       const fills = loop.caps
         .filter((c) => c.with === 'fill')
-        .flatMap((c) => context.system.portAt(c)?.at[1] ?? []);
+        .flatMap((c) => portHeight(context.system, c) ?? []);
       if (fills.length === 0) return [];
       const fill = Math.max(...fills),
         stations = context.system.loops.find((g) => g.loop.id === loop.id)?.stations ?? [];
@@ -24,7 +25,16 @@ export const fillLow: SpatialCheck = {
         .flatMap((s) => {
           const p = context.system.placed.get(s);
           return p && p.solids.length > 0
-            ? [{ id: s, over: Math.max(...p.solids.map((x) => x.box.max[1])) - fill }]
+            ? [
+                {
+                  id: s,
+                  over:
+                    heightsOf(
+                      context.system,
+                      p.solids.map((x) => x.box),
+                    ).high - fill,
+                },
+              ]
             : [];
         })
         .filter((a) => a.over > OVER_MM)
@@ -33,7 +43,7 @@ export const fillLow: SpatialCheck = {
       if (!highest) return [];
       const plugs = loop.caps
           .filter((c) => c.with === 'plug')
-          .map((c) => ({ ...c, y: context.system.portAt(c)?.at[1] ?? -Infinity }))
+          .map((c) => ({ ...c, y: portHeight(context.system, c) ?? -Infinity }))
           .filter((c) => c.y > fill + OVER_MM)
           .sort((a, b) => b.y - a.y),
         [plug] = plugs;

@@ -1,11 +1,11 @@
-import { componentName, type Design, type Component } from '../design';
+import { componentName, type Component, type Design, type PortRef } from '../design';
 import type { Check } from './diagnostic';
 import type { AirflowObstruction, ClearanceReport, PortFit, ScrewNeed } from '../clearance';
 import type { FlowReport } from '../hydraulics';
 import type { CaseReport, ThermalModel, Sizing } from '../thermal';
 import type { Bom } from '../bom';
 import type { CorrosionReport } from '../corrosion';
-import type { System } from '../system';
+import { heightOf, type System } from '../system';
 import type { Part } from '../components';
 import type { NoRoute } from '../routing';
 import type { WiringReport } from '../wiring';
@@ -57,3 +57,9 @@ export const componentsOf = (
   context: SpatialInputs,
   kind: Component['part']['kind'],
 ): readonly Component[] => context.design.components.filter((i) => i.part.kind === kind);
+
+/** How high a port is as the machine stands, mm; null while its part has no place. */
+export function portHeight(system: System, ref: PortRef): number | null {
+  const at = system.portAt(ref);
+  return at && heightOf(system, at.at);
+}

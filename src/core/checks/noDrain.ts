@@ -1,5 +1,5 @@
 import type { Fix, Diagnostic } from './diagnostic';
-import { nameOf, type SpatialCheck } from './inputs';
+import { nameOf, portHeight, type SpatialCheck } from './inputs';
 
 export const noDrain: SpatialCheck = {
   code: 'rule.no-drain',
@@ -14,7 +14,7 @@ export const noDrain: SpatialCheck = {
       const diagnostic: Diagnostic[] = [];
       const plugged = loop.caps
         .filter((c) => c.with === 'plug')
-        .map((c) => ({ ...c, height: context.system.portAt(c)?.at[1] ?? Infinity }));
+        .map((c) => ({ ...c, height: portHeight(context.system, c) ?? Infinity }));
       const byHeight = [...plugged].sort((a, b) => a.height - b.height);
       const offer = (
         cap: (typeof plugged)[number] | undefined,

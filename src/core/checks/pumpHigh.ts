@@ -14,7 +14,7 @@ function below(system: System, loop: string, pump: string): number | null {
   const stations = system.loops.find((g) => g.loop.id === loop)?.stations ?? [];
   const height = (id: string): number | null => {
     const p = system.placed.get(id);
-    return p && p.ports.length > 0 ? topOf(p) : null;
+    return p && p.ports.length > 0 ? topOf(system, p) : null;
   };
   const own = height(pump),
     others = stations

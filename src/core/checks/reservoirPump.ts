@@ -1,3 +1,4 @@
+import { heightOf } from '../system';
 import { findComponent } from '../design';
 import type { Diagnostic } from './diagnostic';
 import { reorderLoop } from '../loops';
@@ -55,8 +56,9 @@ export const reservoirPump: SpatialCheck = {
       );
       const out = connection && context.system.portAt(connection.from),
         inlet = connection && context.system.portAt(connection.to);
-      if (connection && out && inlet && out.at[1] < inlet.at[1] - 1) {
-        const below = inlet.at[1] - out.at[1];
+      const below =
+        out && inlet ? heightOf(context.system, inlet.at) - heightOf(context.system, out.at) : 0;
+      if (connection && below > 1) {
         return [
           {
             severity: 'marginal',

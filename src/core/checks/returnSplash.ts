@@ -1,3 +1,5 @@
+import type { Vec } from '../geometry';
+import { heightOf } from '../system';
 import type { Fix, Diagnostic } from './diagnostic';
 import { fillLevel } from '../loops';
 import { formatMillimetres } from '../units';
@@ -13,14 +15,15 @@ export const returnSplash: SpatialCheck = {
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] =>
       loop.connections.flatMap((connection): Diagnostic[] => {
+        const high = (at: Vec): number => heightOf(context.system, at);
         const placed = context.system.placed.get(connection.to.component),
-          level = placed ? fillLevel(placed) : null,
+          level = placed ? fillLevel(context.system, placed) : null,
           port = context.system.portAt(connection.to);
-        if (!placed || level === null || !port || port.at[1] <= level) return [];
+        if (!placed || level === null || !port || high(port.at) <= level) return [];
         const free = placed.ports
           .filter(
             (p) =>
-              p.at[1] <= level &&
+              high(p.at) <= level &&
               p.port.role !== 'out' &&
               !context.design.loops.some((l) =>
                 l.connections.some(
@@ -32,7 +35,7 @@ export const returnSplash: SpatialCheck = {
           )
           // The lowest ports feed the pump: of those below the surface the highest takes the
           // return.
-          .sort((a, b) => b.at[1] - a.at[1]);
+          .sort((a, b) => high(b.at) - high(a.at));
         const fixes = free.slice(0, 2).map((p): Fix => ({
           label: `Return by its ${p.port.name}`,
           edit: {
@@ -61,8 +64,8 @@ export const returnSplash: SpatialCheck = {
           {
             subjects: [connection.id, connection.to.component],
             title: `Coolant falls into ${nameOf(context, connection.to.component)}`,
-            detail: `The return comes in ${formatMillimetres(port.at[1] - level)} above the surface at the fill mark.`,
-            measured: port.at[1] - level,
+            detail: `The return comes in ${formatMillimetres(high(port.at) - level)} above the surface at the fill mark.`,
+            measured: high(port.at) - level,
             limit: 0,
             unit: 'mm',
             candidates: () => fixes,

@@ -195,6 +195,7 @@ const EDITS: Record<EditKind, Edit> = {
     bends: [{ set_deg: 90, left_deg: 86 }],
   },
   'route.radius': { do: 'route.radius', connection: 'run-2', corner: 0, radius_mm: 60 },
+  'case.stands': { do: 'case.stands', up: '+z' },
   'speeds.keep': {
     do: 'speeds.keep',
     id: 'night',

@@ -29,6 +29,7 @@ import {
   type Loop,
   type Mandrels,
   type SpeedProfile,
+  type Up,
   type AirTest,
   type DoneMark,
   type TestBend,
@@ -112,6 +113,8 @@ export type Edit =
       readonly component: ComponentId;
       readonly rating: RadiatorRating | null;
     }
+  /** How the machine stands: which axis of the case looks up. */
+  | { readonly do: 'case.stands'; readonly up: Up }
   /** Speeds under a name; null forgets them. */
   | { readonly do: 'speeds.keep'; readonly id: string; readonly profile: SpeedProfile | null }
   /** Every fan and pump at the speed a profile keeps for it. */
@@ -442,6 +445,10 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
             Math.max(component.part.minSpeed_rpm, edit.speed_rpm),
           );
       }
+      return;
+    case 'case.stands':
+      if (edit.up === '+y') delete draft.choices.stands;
+      else draft.choices.stands = edit.up;
       return;
     case 'speeds.keep': {
       const speeds = (draft.choices.speeds ??= {});

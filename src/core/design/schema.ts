@@ -388,6 +388,7 @@ export const designSchema = Joi.object({
       .max(400)
       .optional(),
     removed: Joi.array().items(id()).max(40).unique().required(),
+    stands: up,
     speeds: Joi.object()
       .pattern(
         ID_KEY,

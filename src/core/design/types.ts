@@ -474,6 +474,8 @@ export interface Design {
     readonly extras?: Readonly<Record<string, ExtraLine>>;
     /** What has become of lines of the list, by part. */
     readonly orders?: Readonly<Record<string, OrderMark>>;
+    /** Which axis of the case looks up: +y upright, −y upside down, the others lying. */
+    readonly stands?: Up;
     /** Speeds of fans and pumps by name: quiet, day, night. */
     readonly speeds?: Readonly<Record<string, SpeedProfile>>;
     /** Load over time, for the time view. */

@@ -1,6 +1,6 @@
 import { componentName, type Loop } from '../design';
 import { trappedAir } from '../loops';
-import type { System } from '../system';
+import { heightOf, type System } from '../system';
 
 /** Where air stays, and which way to tilt the case so that it goes. */
 export interface AirPocket {
@@ -37,7 +37,7 @@ function liftFor(system: System, loop: Loop, component: string): AirPocket['lift
         (c.to.component === component && c.to.port === p.port.id),
     ),
   );
-  const [highest] = [...used].sort((a, b) => b.at[1] - a.at[1]);
+  const [highest] = [...used].sort((a, b) => heightOf(system, b.at) - heightOf(system, a.at));
   if (!highest) return null;
   const middle = ([0, 1, 2] as const).map(
     (i) =>

@@ -1,7 +1,7 @@
 import { type ComponentId } from '../design';
 import { standardPressure } from '../fluids';
 import type { FluidProperties } from '../fluids';
-import type { FluidNode, LoopGraph, System } from '../system';
+import { heightOf, type FluidNode, type LoopGraph, type System } from '../system';
 import { GRAVITY_MS2 } from '../units';
 
 /** Pressure where the coolant passes one chamber of one part. */
@@ -37,14 +37,16 @@ export function loopPressures(
   fluid: FluidProperties,
   pressures: ReadonlyMap<string, number>,
 ): LoopPressures {
-  const heightOf = ({ component, chamber }: FluidNode): number | null => {
+  const nodeHeight = ({ component, chamber }: FluidNode): number | null => {
     const ports = system.placed.get(component)?.ports ?? [];
     const own = ports.filter((p) => p.port.chamber === chamber);
     const used = own.length > 0 ? own : ports;
-    return used.length === 0 ? null : used.reduce((s, p) => s + p.at[1], 0) / used.length;
+    return used.length === 0
+      ? null
+      : used.reduce((s, p) => s + heightOf(system, p.at), 0) / used.length;
   };
   const tanks = graph.stations.filter((s) => system.placed.get(s)?.part.kind === 'reservoir');
-  const tops = (system.placed.get(tanks[0] ?? '')?.ports ?? []).map((p) => p.at[1]);
+  const tops = (system.placed.get(tanks[0] ?? '')?.ports ?? []).map((p) => heightOf(system, p.at));
   const surface_mm = tops.length > 0 ? Math.max(...tops) : null;
   const air_kPa = standardPressure(system.design.brief.altitude_m) / 1000;
   const nodes = [...graph.nodes.values()]
@@ -53,7 +55,7 @@ export function loopPressures(
       const { id, component } = node;
       const relative_kPa = pressures.get(id) ?? 0;
       const open = tanks.includes(component);
-      const height_mm = open ? surface_mm : heightOf(node);
+      const height_mm = open ? surface_mm : nodeHeight(node);
       const height_kPa =
         surface_mm === null || height_mm === null
           ? 0

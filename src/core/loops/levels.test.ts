@@ -124,11 +124,11 @@ describe('air that filling leaves', () => {
 /** Filled to its mark a reservoir stands full / whole of its height: 150 of 168 mL in 100 mm. */
 test('the surface of a reservoir at its mark', () => {
   const { model: system } = of(design('end', []));
-  expect(fillLevel(system.placed.get('reservoir') as never)).toBeCloseTo(
+  expect(fillLevel(system, system.placed.get('reservoir') as never)).toBeCloseTo(
     300 + 100 * (150 / 168),
     9,
   );
-  expect(fillLevel(system.placed.get('pump') as never)).toBeNull();
+  expect(fillLevel(system, system.placed.get('pump') as never)).toBeNull();
 });
 
 test('the desk drains by its pump, and what stays is told largest first', () => {

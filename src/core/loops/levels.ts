@@ -1,5 +1,5 @@
 import { type Loop, type PortRef, type ComponentId } from '../design';
-import type { System, PlacedComponent, PlacedPort } from '../system';
+import { heightOf, heightsOf, type PlacedComponent, type PlacedPort, type System } from '../system';
 import { isWet } from '../components';
 
 /** Coolant or air that stays in a part, mL. */
@@ -46,8 +46,10 @@ function wetParts(
     return [
       {
         placed,
-        low: Math.min(...placed.solids.map((s) => s.box.min[1])),
-        high: Math.max(...placed.solids.map((s) => s.box.max[1])),
+        ...heightsOf(
+          system,
+          placed.solids.map((s) => s.box),
+        ),
         used,
         volume_mL: part.kind === 'reservoir' ? part.fill_mL : part.volume_mL,
       },
@@ -71,7 +73,7 @@ export function draining(system: System, loop: Loop): Draining {
     .filter((c) => c.with === 'drain')
     .flatMap((c) => {
       const at = system.portAt(c);
-      return at ? [{ cap: c, y: at.at[1] }] : [];
+      return at ? [{ cap: c, y: heightOf(system, at.at) }] : [];
     })
     .sort((a, b) => a.y - b.y);
   const [lowest] = drains;
@@ -79,7 +81,9 @@ export function draining(system: System, loop: Loop): Draining {
   const stays = wetParts(system, loop)
     .map((w): Pocket => {
       const own = lowest.cap.component === w.placed.id;
-      const level = own ? lowest.y : Math.max(lowest.y, Math.min(...w.used.map((p) => p.at[1])));
+      const level = own
+        ? lowest.y
+        : Math.max(lowest.y, Math.min(...w.used.map((p) => heightOf(system, p.at))));
       return {
         component: w.placed.id,
         mL: w.volume_mL * share(w.low, level, w.low, w.high),
@@ -105,12 +109,20 @@ export function trappedAir(system: System, loop: Loop): readonly Pocket[] {
     .map((w): Pocket => {
       const caps = loop.caps
         .filter((c) => c.with === 'fill' && c.component === w.placed.id)
-        .flatMap((c) => system.portAt(c)?.at[1] ?? []);
+        .flatMap((c) => {
+          const at = system.portAt(c);
+          return at ? [heightOf(system, at.at)] : [];
+        });
       return {
         component: w.placed.id,
         mL:
           w.volume_mL *
-          share(Math.max(...w.used.map((p) => p.at[1]), ...caps), w.high, w.low, w.high),
+          share(
+            Math.max(...w.used.map((p) => heightOf(system, p.at)), ...caps),
+            w.high,
+            w.low,
+            w.high,
+          ),
       };
     })
     .filter((p) => p.mL >= LEAST_ML)
@@ -121,14 +133,16 @@ export function trappedAir(system: System, loop: Loop): readonly Pocket[] {
  * Height of the coolant in a reservoir filled to its mark, mm in the case; null while it stands
  * nowhere.
  */
-export function fillLevel(placed: PlacedComponent): number | null {
+export function fillLevel(system: System, placed: PlacedComponent): number | null {
   const { part } = placed;
   if (part.kind !== 'reservoir' || placed.solids.length === 0) return null;
-  const low = Math.min(...placed.solids.map((s) => s.box.min[1])),
-    high = Math.max(...placed.solids.map((s) => s.box.max[1]));
+  const { low, high } = heightsOf(
+    system,
+    placed.solids.map((s) => s.box),
+  );
   return low + (high - low) * Math.min(1, part.fill_mL / part.volume_mL);
 }
 
 /** Where a loop's parts stand: the highest port of each, mm. */
-export const topOf = (placed: PlacedComponent): number =>
-  Math.max(...placed.ports.map((p) => p.at[1]));
+export const topOf = (system: System, placed: PlacedComponent): number =>
+  Math.max(...placed.ports.map((p) => heightOf(system, p.at)));

@@ -1,5 +1,5 @@
 import { findComponent, type Design, type PortRef } from '../design';
-import type { System, PlacedPort } from '../system';
+import { heightOf, type PlacedPort, type System } from '../system';
 import { isWet, type Port } from '../components';
 import { distance, type Vec } from '../geometry';
 
@@ -34,6 +34,10 @@ export function passThrough(
   const ports = portsOf(design, component);
   const kind = findComponent(design, component)?.part.kind;
   const place = (p: Port): Vec | null => placeOf(system, { component, port: p.id });
+  const height = (p: Port): number => {
+    const at = place(p);
+    return at ? heightOf(system, at) : p.at[1];
+  };
   let best: Through | null = null;
   for (const a of ports) {
     if (a.role === 'out' || a.duty === 'fill' || (kind === 'reservoir' && a.duty === 'drain'))
@@ -41,7 +45,7 @@ export function passThrough(
     for (const b of ports) {
       if (a.id === b.id || b.role === 'in' || b.duty === 'fill') continue;
       if (kind !== 'reservoir' && a.chamber === b.chamber) continue;
-      if (kind === 'reservoir' && !feeds(b, ports)) continue;
+      if (kind === 'reservoir' && !feeds(b, ports, height)) continue;
       const cost = apart(from, place(a)) + apart(place(b), to);
       if (!best || cost < best.cost - 1e-9) best = { in: a.id, out: b.id, cost };
     }
@@ -49,9 +53,9 @@ export function passThrough(
   return best;
 }
 
-/** A reservoir feeds from its lowest ports, so that it never gives air. */
-const feeds = (port: Port, ports: readonly Port[]): boolean =>
-  port.at[1] <= Math.min(...ports.map((p) => p.at[1])) + 1e-6;
+/** A reservoir feeds from its lowest ports as it stands, so that it never gives air. */
+const feeds = (port: Port, ports: readonly Port[], height: (p: Port) => number): boolean =>
+  height(port) <= Math.min(...ports.map(height)) + 1e-6;
 
 /** Middle of a part's ports in the case, or null. */
 export function middleOf(system: System, component: string): Vec | null {

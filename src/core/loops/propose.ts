@@ -8,7 +8,7 @@ import {
   type PortRef,
   findComponent,
 } from '../design';
-import { compileSystem, facing, roomAt, spans, type System } from '../system';
+import { compileSystem, facing, heightOf, roomAt, spans, type System } from '../system';
 import { isWet, type CoolantPart, type FittingPart, type TubePart } from '../components';
 import { distance, type Vec } from '../geometry';
 import { middleOf, passThrough, placeOf, portsOf } from './ports';
@@ -376,7 +376,8 @@ function capSpares(
             same(l.to, { component: s.component, port: s.port.id }),
         ),
     );
-  const height = (s: (typeof spare)[number]): number => s.at?.[1] ?? s.port.at[1];
+  const height = (s: (typeof spare)[number]): number =>
+    s.at ? heightOf(system, s.at) : s.port.at[1];
   const highest = (from: typeof spare) => [...from].sort((a, b) => height(b) - height(a))[0];
   const fill = highest(spare.filter((s) => s.port.duty === 'fill')) ?? highest(spare);
   const drains = spare.filter((s) => s !== fill);

@@ -35,6 +35,7 @@ export function sameSpace(a: Design, b: Design): boolean {
   return (
     alike(a.case, b.case) &&
     alike(a.choices.removed, b.choices.removed) &&
+    a.choices.stands === b.choices.stands &&
     a.brief.limits.clear_mm === b.brief.limits.clear_mm &&
     alike(a.kit, b.kit) &&
     a.components.length === b.components.length &&
@@ -45,7 +46,8 @@ export function sameSpace(a: Design, b: Design): boolean {
         i.id === j.id &&
         sameBody(i.part, j.part) &&
         alike(i.placement, j.placement) &&
-        isShown(i) === isShown(j)
+        isShown(i) === isShown(j) &&
+        i.settings.pieces === j.settings.pieces
       );
     }) &&
     a.loops.length === b.loops.length &&
@@ -56,6 +58,7 @@ export function sameSpace(a: Design, b: Design): boolean {
         alike(l.tube, m.tube) &&
         alike(l.fitting, m.fitting) &&
         alike(l.connections, m.connections) &&
+        alike(l.mandrels, m.mandrels) &&
         alike(l.caps, m.caps)
       );
     })

@@ -33,6 +33,16 @@ const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
   { value: 'fits', label: 'what fits?' },
 ];
 
+/** How a machine may stand, by the axis of its case that looks up then. */
+const STANDS = [
+  { value: '+y', label: 'upright' },
+  { value: '+z', label: 'lying, glass up' },
+  { value: '-z', label: 'lying, glass down' },
+  { value: '-y', label: 'upside down' },
+  { value: '+x', label: 'on its rear, front up' },
+  { value: '-x', label: 'on its front, rear up' },
+] as const;
+
 const across = (lengths: readonly number[]): string =>
   lengths.map((v) => formatNumber(v)).join(' × ');
 
@@ -154,6 +164,12 @@ export function CaseStage() {
                   const next = cases.find((c) => c.id === id);
                   if (next) commit(`choose ${next.name}`, { do: 'case.choose', case: next });
                 }}
+              />
+              <Pick
+                label="The machine stands"
+                value={design.choices.stands ?? '+y'}
+                options={STANDS}
+                onPick={(up) => commit('how the machine stands', { do: 'case.stands', up })}
               />
               <p className={styles.measure}>
                 <button
