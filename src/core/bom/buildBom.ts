@@ -348,7 +348,11 @@ function addLoop(system: System, loop: Loop, runs: readonly Run[], add: Add): vo
     const own = loopOfRun(loop, run.id);
     const { design } = system;
     // Within a unit the joint is the maker's.
-    if (unitOf(design, run.from.component) === unitOf(design, run.to.component)) continue;
+    const isWithin =
+      run.by === 'direct' &&
+      run.from.component !== run.to.component &&
+      unitOf(design, run.from.component) === unitOf(design, run.to.component);
+    if (isWithin) continue;
     for (const f of run.fittings) {
       const part = pieceOf(run, f.duty, own, kit);
       add(part, 1, 'piece', [run.id], `${run.name}, ${f.end === 'from' ? 'start' : 'end'}`, {

@@ -84,7 +84,7 @@ export function screwNeeds(system: System): readonly ScrewNeed[] {
           },
         ),
         fan.settings.screw_mm,
-        system.placed.get(fan.id)?.count,
+        Math.min(fan.settings.pieces ?? part.sections, part.sections),
       );
     });
     if (!fans.some((f) => f.placement.on === 'radiator' && f.placement.face !== 'interior')) {
