@@ -15,6 +15,7 @@ import { Mark, Pick, Progress, Why, useOffer, QuantityField } from '@/view/share
 import { fittingFor, useEditor, useBetterPorts } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { reasonForExpansion, reasonForRun, reasonForVolume } from '../reasons';
+import { LineOut } from './LineOut';
 import { MandrelsInHand } from './MandrelsInHand';
 import styles from './RunsStage.module.css';
 
@@ -199,6 +200,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
                         })
                       }
                     />
+                    <LineOut cap={c} />
                   </td>
                 </tr>
               );
