@@ -22,6 +22,9 @@ export function fittingFor(tube: TubePart, offer: readonly Part[]): FittingPart 
   );
 }
 
+/** What a loop is made of unless another is chosen. */
+const USUAL_TUBE = 'tube-soft-16-10';
+
 /** Lays a loop through loose parts in the shortest order: reservoir, pump, blocks, radiators. */
 export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
   const design = useEditor((s) => s.design);
@@ -35,7 +38,7 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
   const [name, setName] = useState(
     design.loops.length === 0 ? 'Main loop' : `Loop ${design.loops.length + 1}`,
   );
-  const [tubeId, setTube] = useState(tubes[1]?.id ?? '');
+  const [tubeId, setTube] = useState(tubes.find((t) => t.id === USUAL_TUBE)?.id ?? '');
   const [coolantId, setCoolant] = useState(coolants[0]?.id ?? '');
   const tube = tubes.find((t) => t.id === tubeId) ?? (tubes[0] as TubePart);
   const coolant = coolants.find((c) => c.id === coolantId) ?? (coolants[0] as CoolantPart);
