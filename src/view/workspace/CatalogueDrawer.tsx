@@ -109,8 +109,14 @@ function Body() {
 
 /** Pumps with their reservoir, blocks with their pump: added as one, at one price. */
 function Sets({ asked, shown }: { readonly asked: string; readonly shown: boolean }) {
+  const offer = useOffer();
   const words = asked.split(/\s+/).filter(Boolean);
+  // What is retired is offered in no set either; some parts are made for their set alone.
+  const isOffered = (p: ComponentPart): boolean =>
+    offer.some((o) => o.id === p.id) || !CATALOGUE.some((c) => c.id === p.id);
   const found = SETS.filter((s) =>
+    [s.first, ...s.others.map((o) => o.part)].every(isOffered),
+  ).filter((s) =>
     words.length > 0
       ? words.every((w) => `${s.name} ${s.maker} set`.toLowerCase().includes(w))
       : shown,
