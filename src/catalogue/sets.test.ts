@@ -65,6 +65,27 @@ describe('parts sold as one', () => {
     expect(height(moved)).toBeCloseTo(height(design), 9);
     const gone = all(design, { do: 'component.remove', component: put.component });
     expect(gone.components).toHaveLength(bare.components.length);
+    // Taken out of a loop, neither leaves a run behind.
+    const out = all(piped(design), { do: 'component.remove', component: put.component });
+    expect(validateDesign(out)).toMatchObject({ ok: true });
+  });
+
+  test('parts that each come with the other are refused: neither would have a price', () => {
+    const [first, second] = bare.components as readonly Design['components'][number][];
+    const round = all(
+      bare,
+      {
+        do: 'component.set',
+        component: first?.id ?? '',
+        values: { partOf: second?.id ?? '' },
+      },
+      {
+        do: 'component.set',
+        component: second?.id ?? '',
+        values: { partOf: first?.id ?? '' },
+      },
+    );
+    expect(validateDesign(round)).toMatchObject({ ok: false });
   });
 
   test('a build with one stands: routed, nothing in the way of anything', () => {

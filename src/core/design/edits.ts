@@ -784,11 +784,15 @@ function chooseCase(draft: D, next: CasePart): void {
  */
 function removeComponent(draft: D, id: string): void {
   componentOf(draft, id);
+  // What is sold as one goes as one, each with its own runs.
+  for (const component of draft.components.filter((c) => c.settings.partOf === id)) {
+    delete component.settings.partOf;
+    removeComponent(draft, component.id);
+  }
   removeWhere(
     draft.components,
     (i) =>
       i.id === id ||
-      i.settings.partOf === id ||
       (i.part.kind === 'fan' && i.placement.on === 'radiator' && i.placement.component === id),
   );
   for (const component of draft.components)

@@ -7,6 +7,19 @@ export interface LooseReference {
   readonly message: string;
 }
 
+/** Whether following what a component comes with leads back to it. */
+function comesWithItself({ components }: Design, id: string): boolean {
+  const seen = new Set<string>();
+  let at = components.find((c) => c.id === id)?.settings.partOf;
+  while (at !== undefined && !seen.has(at)) {
+    if (at === id) return true;
+    seen.add(at);
+    const next = at;
+    at = components.find((c) => c.id === next)?.settings.partOf;
+  }
+  return false;
+}
+
 /** Links, caps and placements must name things that exist; an end may be used once. */
 export function looseReferences(design: Design): LooseReference[] {
   const troubles: LooseReference[] = [];
@@ -43,6 +56,11 @@ export function looseReferences(design: Design): LooseReference[] {
   });
   design.components.forEach((component, i) => {
     const p = component.placement;
+    if (comesWithItself(design, component.id))
+      troubles.push({
+        path: `components[${i}].settings.partOf`,
+        message: 'Parts sold as one go round in a circle: one of them must carry the price.',
+      });
     if (
       (p.on === 'component' || p.on === 'radiator' || p.on === 'against') &&
       (p.component === component.id || !design.components.some((o) => o.id === p.component))

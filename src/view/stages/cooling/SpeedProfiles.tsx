@@ -1,7 +1,7 @@
 'use client';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { applyEdit, freeId, type Design, type SpeedProfile } from '@/core/design';
-import { analyse } from '@/core/analysis';
+import { createSession } from '@/core/analysis';
 import { worstRise } from '@/core/thermal';
 import { formatKelvin, formatNumber } from '@/core/units';
 import { useEditor } from '@/view/workspace';
@@ -20,21 +20,27 @@ const speedsNow = ({ components }: Design): SpeedProfile['speeds_rpm'] =>
     ),
   );
 
+/** What each kept set of speeds comes to in the load case of the brief. */
+function rowsOf(design: Design) {
+  const kept = Object.entries(design.choices.speeds ?? {});
+  if (kept.length === 0) return [];
+  const session = createSession(design);
+  return kept.map(([id, profile]) => {
+    session.replace(applyEdit(design, { do: 'speeds.use', id }).design);
+    const report = session.analysis().reports.heat[design.brief.loadCase];
+    return { id, profile, rise_K: worstRise(report), noise_dBA: report.noise_dBA };
+  });
+}
+
 /** Speeds of all fans and pumps kept by a name, each with what it comes to. */
 export function SpeedProfiles() {
   const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);
   const kept = design.choices.speeds ?? {};
   const [name, setName] = useState('');
-  const rows = useMemo(
-    () =>
-      Object.entries(design.choices.speeds ?? {}).map(([id, profile]) => {
-        const then = applyEdit(design, { do: 'speeds.use', id }).design;
-        const report = analyse(then).reports.heat[design.brief.loadCase];
-        return { id, profile, rise_K: worstRise(report), noise_dBA: report.noise_dBA };
-      }),
-    [design],
-  );
+  // After the paint, and by one session: from profile to profile nothing but speeds changes.
+  const settled = useDeferredValue(design);
+  const rows = useMemo(() => rowsOf(settled), [settled]);
   const keep = (as: string): void => {
     const known = Object.entries(kept).find(([, p]) => p.name === as)?.[0];
     const id = known ?? freeId(Object.keys(kept), as.toLowerCase().replace(/[^a-z0-9]+/g, '-'));
