@@ -95,10 +95,10 @@ export function SpeedProfiles() {
         </table>
       )}
       <p className="soft">Keep the speeds that fans and pumps have now as</p>
-      <p>
+      <p className={styles.names}>
         {NAMES.map((n) => (
           <span key={n}>
-            <button type="button" className={styles.link} onClick={() => keep(n)}>
+            <button type="button" className={styles.put} onClick={() => keep(n)}>
               {n}
             </button>{' '}
           </span>

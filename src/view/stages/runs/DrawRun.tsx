@@ -17,7 +17,7 @@ export function DrawRun() {
   const tees = useOffer('inline').filter((p): p is InlinePart => p.tee !== undefined);
   if (!drawing)
     return (
-      <p>
+      <p className={styles.draw}>
         <button type="button" className={styles.link} onClick={start}>
           Draw a run
         </button>{' '}
