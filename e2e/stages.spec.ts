@@ -132,6 +132,8 @@ test('parts: owned parts cost nothing, the budget is judged, each line says why'
 
 test('builds: copy, rename, delete', async ({ page }) => {
   await page.goto('/', { waitUntil: 'networkidle' });
+  // Other tests leave builds of their own; the list shows the newest of many.
+  await page.getByLabel('Find a build').fill('Dawn chorus desk');
   const desk = page
     .getByRole('listitem')
     .filter({ has: page.getByRole('link', { name: 'Dawn chorus desk', exact: true }) });

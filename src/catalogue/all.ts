@@ -1,6 +1,7 @@
 import type { Part } from '@/core/components';
 import { BLOCKS } from './blocks';
 import { CASES } from './cases';
+import { DEVICES } from './devices';
 import { FANS } from './fans';
 import { BOARDS, CARDS, MEMORIES, PROCESSORS, SUPPLIES } from './hardware';
 import { INLINE } from './inline';
@@ -17,6 +18,7 @@ export const CATALOGUE: readonly Part[] = [
   ...CARDS,
   ...BOARDS,
   ...MEMORIES,
+  ...DEVICES,
   ...SUPPLIES,
   ...BLOCKS,
   ...RADIATORS,

@@ -29,7 +29,14 @@ export const CASES: readonly CasePart[] = [
         min: [0, 97, 0],
         max: [388, 99, 200],
       },
-      { id: 'cage', name: 'Drive cage', removable: true, min: [210, 2, 20], max: [330, 92, 170] },
+      {
+        id: 'cage',
+        name: 'Drive cage',
+        removable: true,
+        drives: { format: '3.5 in', places: 3 },
+        min: [210, 2, 20],
+        max: [330, 92, 170],
+      },
     ],
     fansIncluded: [{ mount: 'rear', fan: named('fan-wren-120-1200') }],
     spots: [

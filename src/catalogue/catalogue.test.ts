@@ -31,6 +31,7 @@ describe('the catalogue', () => {
     expect(of('case').length).toBeGreaterThanOrEqual(10);
     expect(new Set(of('consumable').map((s) => s.duty))).toEqual(
       new Set([
+        'adhesive',
         'paste',
         'pads',
         'alcohol',

@@ -14,8 +14,8 @@ const fan = (
   shutOff_Pa: number,
   sound: number,
   power: number,
-): FanPart =>
-  makeFan({
+): FanPart => ({
+  ...makeFan({
     id,
     name,
     maker,
@@ -28,12 +28,22 @@ const fan = (
     shutOff_Pa,
     sound_dBA: sound,
     power_W: power,
-  });
+  }),
+  lead_mm: 450,
+});
 
 const WREN = 'Wrenfold',
   GUST = 'Gustwick';
 
-export const FANS: readonly FanPart[] = [
+const packed = (id: string, name: string, of: FanPart, pieces: number): FanPart => ({
+  ...of,
+  id,
+  name,
+  price_minor: Math.round((of.price_minor * pieces * 0.9) / 10) * 10,
+  soldIn: pieces,
+});
+
+const SINGLE: readonly FanPart[] = [
   fan('fan-wren-80-2200', 'Wren 80, 2,200 rpm', WREN, 1100, 80, 25, 2200, 600, 42, 14, 24, 1),
   fan('fan-wren-92-1900', 'Wren 92, 1,900 rpm', WREN, 1200, 92, 25, 1900, 500, 56, 13, 23, 1.1),
   fan('fan-gust-180-1100', 'Gust 180, 1,100 rpm', GUST, 2900, 180, 32, 1100, 300, 205, 13, 29, 3.4),
@@ -125,4 +135,11 @@ export const FANS: readonly FanPart[] = [
     1.6,
   ),
   fan('fan-gust-140-2200', 'Gust 140, 2,200 rpm', GUST, 2400, 140, 25, 2200, 500, 205, 34, 38, 3.9),
+];
+
+const wren120 = SINGLE.find((f) => f.id === 'fan-wren-120-1500') as FanPart;
+
+export const FANS: readonly FanPart[] = [
+  ...SINGLE,
+  packed('fan-wren-120-1500-x3', 'Wren 120, 1,500 rpm, pack of three', wren120, 3),
 ];

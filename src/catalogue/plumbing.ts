@@ -216,6 +216,10 @@ export const FITTINGS: readonly FittingPart[] = [
   fitting('fit-extender-15', 'Extender 15 mm', 390, 'extender', 9.5, 0.1, BARBED, 15, 17),
   fitting('fit-extender-30', 'Extender 30 mm', 460, 'extender', 9.5, 0.15, BARBED, 30, 17),
   fitting('fit-plug', 'Plug', 190, 'plug', 8, 0, 'no flow', 5, 17),
+  {
+    ...fitting('fit-plug-sensor', 'Plug with a thermometer', 890, 'plug', 8, 0, 'no flow', 9, 19),
+    sensor: true,
+  },
   fitting('fit-plug-low', 'Plug, flush', 240, 'plug', 8, 0, 'no flow', 2, 17),
   fitting(
     'fit-drain',
@@ -759,6 +763,8 @@ const lead = (
   duty: CablePart['duty'],
   outlets: number,
   limit_A: number,
+  length_mm: number,
+  connector: string,
 ): CablePart => ({
   kind: 'cable',
   id,
@@ -767,14 +773,24 @@ const lead = (
   price_minor: price,
   tolerance_mm: 0,
   duty,
+  length_mm,
+  connector,
   outlets,
   limit_A,
 });
 
+const FOUR_PIN = 'four-pin fan',
+  FED = 'four-pin fan, power by SATA';
+
+/** What a lead carries, and a riser's slot, as ATX and PCI Express boards give it. */
 export const LEADS: readonly CablePart[] = [
-  lead('lead-split-2', 'Fan splitter, two ways', 390, 'splitter', 2, 2),
-  lead('lead-split-3', 'Fan splitter, three ways', 490, 'splitter', 3, 2),
-  lead('lead-split-4', 'Fan splitter, four ways', 590, 'splitter', 4, 2),
-  lead('lead-hub-6', 'Fan hub, six ways, fed by the supply', 1290, 'hub', 6, 4.5),
-  lead('lead-hub-10', 'Fan hub, ten ways, fed by the supply', 1890, 'hub', 10, 6),
+  lead('lead-split-2', 'Fan splitter, two ways', 390, 'splitter', 2, 2, 150, FOUR_PIN),
+  lead('lead-split-3', 'Fan splitter, three ways', 490, 'splitter', 3, 2, 150, FOUR_PIN),
+  lead('lead-split-4', 'Fan splitter, four ways', 590, 'splitter', 4, 2, 150, FOUR_PIN),
+  lead('lead-hub-6', 'Fan hub, six ways, fed by the supply', 1290, 'hub', 6, 4.5, 450, FED),
+  lead('lead-hub-10', 'Fan hub, ten ways, fed by the supply', 1890, 'hub', 10, 6, 450, FED),
+  lead('lead-extension-300', 'Fan extension, 300 mm', 350, 'extension', 1, 2, 300, FOUR_PIN),
+  lead('lead-extension-600', 'Fan extension, 600 mm', 450, 'extension', 1, 2, 600, FOUR_PIN),
+  lead('lead-riser-200', 'Riser for a standing card, 200 mm', 4900, 'riser', 1, 6, 200, 'x16 slot'),
+  lead('lead-riser-300', 'Riser for a standing card, 300 mm', 5900, 'riser', 1, 6, 300, 'x16 slot'),
 ];

@@ -223,6 +223,11 @@ function reservoir(
 
 export const RESERVOIRS: readonly ReservoirPart[] = [
   reservoir('res-osier-100', 'Mere 100', 4200, [60, 100, 60], 150),
+  {
+    ...reservoir('res-osier-180-probe', 'Mere 180 with a thermometer', 6400, [60, 180, 60], 330),
+    sensor: true,
+    includes: [{ what: 'fit-plug', quantity: 2 }],
+  },
   reservoir('res-osier-150', 'Mere 150', 4600, [60, 150, 60], 260),
   reservoir('res-osier-200', 'Mere 200', 4900, [60, 200, 60], 370),
   reservoir('res-osier-250', 'Mere 250', 5300, [60, 250, 60], 480),

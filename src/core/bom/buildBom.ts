@@ -1,4 +1,5 @@
 import {
+  capPieces,
   loopByTube,
   loopOfRun,
   componentName,
@@ -10,6 +11,7 @@ import {
   type ComponentId,
 } from '../design';
 import { matchesOf } from '../matching';
+import { distance } from '../geometry';
 import { screwNeeds } from '../clearance';
 import type { System } from '../system';
 import type { Part, PartKind } from '../components';
@@ -84,7 +86,19 @@ export const TUBE_SPARE = 0.2;
 export const SPARE_STICKS = 1;
 /** What a saw takes, mm (common practice, no source). */
 export const KERF_MM = 2;
-const MACHINE: readonly PartKind[] = ['case', 'processor', 'card', 'board', 'memory', 'supply'];
+const MACHINE: readonly PartKind[] = [
+  'case',
+  'processor',
+  'card',
+  'board',
+  'memory',
+  'device',
+  'supply',
+];
+
+/** What the machine would want without a loop too. */
+const isMachine = (part: Part): boolean =>
+  MACHINE.includes(part.kind) || (part.kind === 'cable' && part.duty === 'riser');
 
 /** Every piece to buy, from the build alone; each line says what asked for it. */
 export function buildBom(
@@ -93,7 +107,9 @@ export function buildBom(
   power: WiringReport = planWiring(system),
 ): Bom {
   const lines: BomLine[] = [];
+  const soldIn = new Map<string, number>();
   const { design } = system;
+  const boxes = inBoxes(design);
   const add = (
     part: Part,
     quantity: number,
@@ -104,6 +120,7 @@ export function buildBom(
   ): void => {
     if (quantity <= 0) return;
     const tool = part.kind === 'consumable' && part.tool;
+    if (part.soldIn !== undefined) soldIn.set(part.id, part.soldIn);
     lines.push({
       kind: part.kind,
       part: part.id,
@@ -116,7 +133,7 @@ export function buildBom(
       have: 0,
       tool,
       owned: options.owned ?? false,
-      inBudget: !MACHINE.includes(part.kind) && !tool,
+      inBudget: !isMachine(part) && !tool,
       for: asked,
       why,
       estimated: options.estimated ?? false,
@@ -154,7 +171,7 @@ export function buildBom(
     const own = cutsOf(loops, runs);
     if (own) addTube(loops, own, runs, add);
   }
-  addScrews(system, add);
+  addScrews(system, add, boxes);
   for (const line of power.lines)
     if (line.by)
       add(
@@ -165,10 +182,24 @@ export function buildBom(
         `${line.pieces} plugs on the ${line.header}: ${line.components.map((id) => componentName(design, id)).join(', ')}`,
       );
 
+  for (const line of power.lines)
+    if (line.extension)
+      add(
+        line.extension,
+        1,
+        'piece',
+        line.components,
+        `the leads on the ${line.header} reach ${Math.round(line.reach_mm ?? 0)} mm of about ${Math.round(line.way_mm ?? 0)} mm`,
+        { estimated: true },
+      );
+  addRisers(system, add);
+
   const volumes = design.loops.map((l) => loopVolume(system, l, runs)),
     offer = design.kit.consumables ?? [],
     unmet: ConsumableNeed[] = [];
-  for (const need of together(consumableNeeds(system, runs, volumes))) {
+  for (const need of together(consumableNeeds(system, runs, volumes)).flatMap(
+    (n) => lessBoxed(n, boxes) ?? [],
+  )) {
     const pack = packFor(offer, need);
     if (pack) add(pack.part, pack.quantity, 'piece', need.for, need.why);
     else unmet.push(need);
@@ -176,7 +207,14 @@ export function buildBom(
 
   lines.push(...extraLines(design), ...bracketLines(design));
 
-  const merged = merge(lines).map((l) => priced(l, design.choices.inventory?.[l.part] ?? 0));
+  const merged = merge(lines).map((l) =>
+    priced(
+      l,
+      design.choices.inventory?.[l.part] ?? 0,
+      l.kind === 'screw' ? 0 : (boxes.get(l.part) ?? 0),
+      soldIn.get(l.part),
+    ),
+  );
   return {
     lines: merged,
     loopTotal: merged.reduce((s, l) => s + (l.inBudget ? l.total : 0), 0),
@@ -188,6 +226,24 @@ export function buildBom(
     cuts,
     tube_mm: runs.reduce((s, r) => s + r.cut_mm, 0),
   };
+}
+
+/** A riser for each card that stands: the shortest that reaches from its slot. */
+function addRisers({ design, placed }: System, add: Add): void {
+  const board = [...placed.values()].find((p) => p.part.kind === 'board')?.frame;
+  for (const { id, name, placement } of design.components) {
+    const stands = placed.get(id)?.frame;
+    if (placement.on !== 'riser' || !board || !stands) continue;
+    const way = distance(board.at, stands.at);
+    const risers = (design.kit.cables ?? [])
+      .filter((c) => c.duty === 'riser')
+      .sort((a, b) => (a.length_mm ?? 0) - (b.length_mm ?? 0));
+    const riser = risers.find((c) => (c.length_mm ?? 0) >= way) ?? risers[risers.length - 1];
+    if (riser)
+      add(riser, 1, 'piece', [id], `${name} stands about ${Math.round(way)} mm from its slot`, {
+        estimated: true,
+      });
+  }
 }
 
 /** What a component is sold as one with: itself, or what it comes with. */
@@ -366,7 +422,8 @@ function addLoop(system: System, loop: Loop, runs: readonly Run[], add: Add): vo
       component && 'ports' in component.part
         ? (component.part.ports.find((p) => p.id === cap.port)?.name ?? cap.port)
         : cap.port;
-    add(kit[cap.with], 1, 'piece', [cap.component], `${component?.name ?? cap.component}, ${port}`);
+    for (const piece of capPieces(kit, cap))
+      add(piece, 1, 'piece', [cap.component], `${component?.name ?? cap.component}, ${port}`);
   }
   const volume = loopVolume(system, loop, runs);
   add(
@@ -379,7 +436,7 @@ function addLoop(system: System, loop: Loop, runs: readonly Run[], add: Add): vo
   );
 }
 
-function addScrews(system: System, add: Add): void {
+function addScrews(system: System, add: Add, boxes: ReadonlyMap<string, number>): void {
   const { screws } = system.design.kit;
   const needs = new Map<string, { quantity: number; asked: string[]; names: string[] }>();
   for (const need of screwNeeds(system)) {
@@ -395,9 +452,11 @@ function addScrews(system: System, add: Add): void {
     const [thread, length] = key.split('|');
     const part = screws.find((s) => s.thread === thread && s.length_mm === Number(length));
     if (!part) continue;
+    const wanted = entry.quantity - (boxes.get(part.id) ?? 0);
+    if (wanted <= 0) continue;
     // Spares come out of the packs that are bought anyway: none is opened for them alone.
-    const packs = Math.ceil(entry.quantity / part.pack),
-      spare = packs * part.pack - entry.quantity;
+    const packs = Math.ceil(wanted / part.pack),
+      spare = packs * part.pack - wanted;
     add(
       part,
       packs,
@@ -429,13 +488,53 @@ function together(needs: readonly ConsumableNeed[]): readonly ConsumableNeed[] {
   return [...by.values()];
 }
 
-/** What is paid for a line: nothing of what is owned, nor of what lies in the drawer. */
-function priced(line: BomLine, inDrawer: number): BomLine {
-  const have = line.owned ? 0 : Math.min(line.quantity, inDrawer);
+/** Pieces that come in the boxes of other parts, by what they are. */
+function inBoxes({ components, case: box }: Design): ReadonlyMap<string, number> {
+  const found = new Map<string, number>();
+  for (const part of [...components.map((c) => c.part), ...(box ? [box] : [])])
+    for (const { what, quantity } of part.includes ?? [])
+      found.set(what, (found.get(what) ?? 0) + quantity);
+  return found;
+}
+
+/** What is left of a need when the boxes of other parts have given theirs; null when nothing is. */
+function lessBoxed(
+  need: ConsumableNeed,
+  boxes: ReadonlyMap<string, number>,
+): ConsumableNeed | null {
+  const uses = need.uses - (boxes.get(need.duty) ?? 0);
+  return uses > 0 ? { ...need, uses } : null;
+}
+
+/**
+ * What is paid for a line: nothing of what is owned, of what lies in the drawer, or of what comes
+ * in another part's box; the rest in the packs it is sold in.
+ */
+function priced(
+  line: BomLine,
+  inDrawer: number,
+  inBox: number,
+  soldIn: number | undefined,
+): BomLine {
+  const included = line.owned ? 0 : Math.min(line.quantity, inBox),
+    have = line.owned ? 0 : Math.min(line.quantity, inDrawer + included);
+  const left = line.quantity - have;
+  const boxed = included > 0 ? [`${included} of them in the box of another part`] : [];
+  const told = (...words: readonly string[]): string => [line.why, ...boxed, ...words].join('; ');
+  if (soldIn === undefined || line.owned || left === 0)
+    return {
+      ...line,
+      have,
+      total: line.owned ? 0 : Math.round(line.unitPrice * left),
+      why: told(),
+    };
+  const packs = Math.ceil(left / soldIn);
   return {
     ...line,
-    have,
-    total: line.owned ? 0 : Math.round(line.unitPrice * (line.quantity - have)),
+    quantity: packs,
+    unit: 'pack',
+    total: Math.round(line.unitPrice * packs),
+    why: told(`${left} wanted, ${soldIn} in a pack, ${packs * soldIn - left} to spare`),
   };
 }
 

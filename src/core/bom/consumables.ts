@@ -1,4 +1,4 @@
-import { componentName, type Loop } from '../design';
+import { componentName, type Component, type HeldBy, type Loop } from '../design';
 import { missedHoles, screwNeeds } from '../clearance';
 import type { System } from '../system';
 import type { ConsumableDuty, ConsumablePart } from '../components';
@@ -73,6 +73,12 @@ export function consumableNeeds(
   const missed = design.components.filter((i) => missedHoles(design, i) !== null);
   for (const component of missed)
     need('bracket', 1, [component.id], `${component.name} does not meet the holes of its place`);
+  const held = (by: HeldBy): readonly Component[] =>
+    design.components.filter((i) => heldBy(i) === by && !missed.includes(i));
+  for (const component of held('bracket'))
+    need('bracket', 1, [component.id], `holds ${component.name}`);
+  for (const component of held('tape'))
+    need('adhesive', 1, [component.id], `holds ${component.name}`);
   const loops = design.loops.filter((l) => l.connections.length > 0);
   if (loops.length === 0) return needs;
   const ids = loops.map((l) => l.id);
@@ -111,6 +117,15 @@ export function consumableNeeds(
     ).forEach((n) => needs.push(n));
   }
   return needs;
+}
+
+/**
+ * How a part that stands free is held: as its builder says; where that is not said, lights and
+ * controllers by tape, the rest by a bracket. Null of parts that a case or another part holds.
+ */
+export function heldBy({ part, placement, settings }: Component): HeldBy | null {
+  if (placement.on !== 'free') return null;
+  return settings.heldBy ?? (part.kind === 'device' && part.duty !== 'drive' ? 'tape' : 'bracket');
 }
 
 /** What a kind of tubing is worked with. */

@@ -28,7 +28,7 @@ export {
   type CoolantCost,
   type Mix,
 } from './mixing';
-export { packFor, consumableNeeds, type ConsumableNeed } from './consumables';
+export { heldBy, packFor, consumableNeeds, type ConsumableNeed } from './consumables';
 export { shortWhy } from './why';
 export type { Feed, Offer, Shop, Wanted } from './offers';
 export {

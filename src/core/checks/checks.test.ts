@@ -349,6 +349,25 @@ const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = 
   },
   'fit.port': { bad: box, good: desk },
   'power.header': { bad: edited(tower, { do: 'kit.cables', cables: [] }), good: tower },
+  'power.lead': {
+    bad: edited(
+      {
+        ...desk,
+        components: desk.components.map((c) =>
+          c.id === 'front-fans' && c.part.kind === 'fan'
+            ? { ...c, part: { ...c.part, lead_mm: 20 } }
+            : c,
+        ),
+      },
+      {
+        do: 'kit.cables',
+        cables: (desk.kit.cables ?? [])
+          .filter((c) => c.duty !== 'extension')
+          .map((c) => ({ ...c, length_mm: 20 })),
+      },
+    ),
+    good: desk,
+  },
   'fit.clash': { bad: box, good: desk },
   'fit.mount': {
     bad: edited(desk, {
@@ -569,7 +588,24 @@ const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = 
   'run.unrouted': { bad: withoutRoutes(desk), good: desk },
   'run.unpinned': { bad: slid, good: { ...pinned, name: 'Routed' } },
   'rule.air-trap': { bad: desk, good: edited(desk, { do: 'loop.remove', loop: 'loop' }) },
-  'rule.drain-low': { bad: tower, good: desk },
+  'rule.drain-low': {
+    bad: edited(
+      tower,
+      {
+        do: 'cap.set',
+        loop: 'loop-2',
+        port: { component: 'floor-radiator', port: 'p3' },
+        with: 'plug',
+      },
+      {
+        do: 'cap.set',
+        loop: 'loop-2',
+        port: { component: 'top-radiator', port: 'p3' },
+        with: 'drain',
+      },
+    ),
+    good: desk,
+  },
   'rule.fill-low': { bad: tower, good: edited(desk, { do: 'loop.remove', loop: 'loop' }) },
   'rule.pump-high': {
     bad: edited(desk, {

@@ -1,12 +1,32 @@
-import { findComponent } from '../design';
+import { findComponent, type Cap, type LoopId } from '../design';
 import type { Fix, Diagnostic } from './diagnostic';
-import { draining } from '../loops';
+import { capAdapters, capFits, draining } from '../loops';
 import { formatNumber } from '../units';
-import { nameOf, portHeight, type OperatingCheck } from './inputs';
+import { nameOf, portHeight, type CheckInputs, type OperatingCheck } from './inputs';
 import { triedFixes } from './tried';
 
 /** Less than this share of the loop may stay behind untold. */
 const SHARE = 0.25;
+
+/** A drain valve on a spare port, straight in or on what makes room for it. */
+function valveAt(context: CheckInputs, loop: LoopId, { component, port }: Cap): Fix[] {
+  const at = context.system.portAt({ component, port });
+  return (at ? capAdapters(at) : [])
+    .filter((under) =>
+      capFits(context.system, { component, port, with: 'drain', ...(under ? { under } : {}) }),
+    )
+    .slice(0, 2)
+    .map((under) => ({
+      label: `Put a drain valve on ${nameOf(context, component)}${under ? `, on ${under.piece === 'extender' ? 'an extender' : 'an elbow'}` : ''}, too`,
+      edit: {
+        do: 'cap.set',
+        loop,
+        port: { component, port },
+        with: 'drain',
+        ...(under ? { under } : {}),
+      },
+    }));
+}
 
 export const drainLow: OperatingCheck = {
   code: 'rule.drain-low',
@@ -22,13 +42,12 @@ export const drainLow: OperatingCheck = {
         total = context.bom.volumes.find((v) => v.loop === loop.id)?.parts_mL ?? 0;
       if (now.drain === null || total === 0 || now.stays_mL < SHARE * total) return [];
       const plugs = loop.caps
-          .filter((c) => c.with === 'plug')
-          .sort(
-            (a, b) =>
-              (portHeight(context.system, a) ?? Infinity) -
-              (portHeight(context.system, b) ?? Infinity),
-          ),
-        [lowest] = plugs;
+        .filter((c) => c.with === 'plug')
+        .sort(
+          (a, b) =>
+            (portHeight(context.system, a) ?? Infinity) -
+            (portHeight(context.system, b) ?? Infinity),
+        );
       const radiators = now.stays.flatMap((s) => {
         const i = findComponent(context.design, s.component);
         return i?.part.kind === 'radiator' && i.placement.on === 'mount'
@@ -36,19 +55,7 @@ export const drainLow: OperatingCheck = {
           : [];
       });
       const fixes: Fix[] = [
-        ...(lowest
-          ? [
-              {
-                label: `Put a drain valve on the lowest spare port, of ${nameOf(context, lowest.component)}, too`,
-                edit: {
-                  do: 'cap.set' as const,
-                  loop: loop.id,
-                  port: { component: lowest.component, port: lowest.port },
-                  with: 'drain' as const,
-                },
-              },
-            ]
-          : []),
+        ...plugs.slice(0, 3).flatMap((plug) => valveAt(context, loop.id, plug)),
         ...radiators.map(({ component, placement }): Fix => ({
           label: `Turn the ports of ${component.name} to the other end`,
           edit: {

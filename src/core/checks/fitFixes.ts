@@ -2,9 +2,10 @@ import { applyEdit, type Edit, type Component, type Placement, findComponent } f
 import type { Fix } from './diagnostic';
 import { measureGaps, type Gap } from '../clearance';
 import { replaceWithPlugs } from '../loops';
-import { compileSystem } from '../system';
+import { compileSystem, nearestSlide, screwedAs, slidesOn } from '../system';
 import { formatNumber } from '../units';
 import type { SpatialInputs } from './inputs';
+import { firstSlide } from './places';
 
 /** At most this many tries and offers a pair: each try measures the whole case again. */
 const MOST_TRIES = 30,
@@ -86,7 +87,11 @@ function moves(context: SpatialInputs, component: Component): Fix[] {
     const mount = box.mounts.find((m) => m.id === p.mount);
     if (mount && component.part.kind === 'radiator') {
       const slack = mount.length_mm - component.part.size[0];
-      for (const to of [0, 5, 10, 15, 20, 30, 40, slack].filter(
+      const ranges = slidesOn(mount, screwedAs(component.part, p.ports));
+      const reached = [0, 5, 10, 15, 20, 30, 40, slack].map((s) =>
+        mount.holes ? nearestSlide(ranges, s) : s,
+      );
+      for (const to of [...new Set(reached)].filter(
         (s) => s >= 0 && s <= slack && Math.abs(s - p.slide_mm) > 0.5,
       )) {
         const by = to - p.slide_mm;
@@ -113,7 +118,12 @@ function moves(context: SpatialInputs, component: Component): Fix[] {
         ) {
           fixes.push({
             label: `Hang ${component.name} on the ${other.name.toLowerCase()}`,
-            edit: placing(component, { ...p, mount: other.id, slide_mm: 0 }),
+            edit: placing(component, {
+              ...p,
+              mount: other.id,
+              ports: 'end',
+              slide_mm: firstSlide(other, component.part),
+            }),
           });
         }
       }

@@ -1,7 +1,11 @@
+import { nearestSlide, screwedAs, slidesOn } from '../system';
 import { missesHoles } from './places';
 import { formatMillimetres } from '../units';
 import type { Diagnostic } from './diagnostic';
 import type { SpatialCheck } from './inputs';
+
+/** What a screw gives in its hole, mm (common practice, no source). */
+const SCREW_MM = 0.5;
 
 export const fitMount: SpatialCheck = {
   code: 'fit.mount',
@@ -37,6 +41,29 @@ export const fitMount: SpatialCheck = {
           `Screw holes of ${component.name} miss the ${mount.name.toLowerCase()}`,
           `Neighbouring fans' holes lie ${part.holeGap_mm} mm apart on the radiator and ${mount.holeGap_mm} mm on the mount.`,
           { measured: part.holeGap_mm, limit: mount.holeGap_mm, unit: 'mm' },
+        );
+      const ranges = slidesOn(mount, screwedAs(part, placement.ports));
+      const meets = nearestSlide(ranges, placement.slide_mm);
+      const off = Math.abs(meets - placement.slide_mm);
+      if (row && off > SCREW_MM)
+        say(
+          `Screws of ${component.name} miss the holes of the ${mount.name.toLowerCase()}`,
+          `It is slid by ${formatMillimetres(placement.slide_mm)}; the nearest holes are at ${formatMillimetres(meets)}.`,
+          {
+            measured: off,
+            limit: SCREW_MM,
+            unit: 'mm',
+            candidates: () => [
+              {
+                label: `Slide ${component.name} to its holes`,
+                edit: {
+                  do: 'component.place',
+                  component: component.id,
+                  placement: { ...placement, slide_mm: meets },
+                },
+              },
+            ],
+          },
         );
       if (placement.slide_mm < 0 || placement.slide_mm + part.size[0] > mount.length_mm + 1e-6)
         say(

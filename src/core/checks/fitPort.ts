@@ -89,6 +89,7 @@ function requirements({ design, system, offer }: SpatialInputs, p: PortFit): rea
       if (
         piece.kind === 'fitting' &&
         piece.duty === cap.with &&
+        cap.piece === undefined &&
         piece.length_mm < design.kit[cap.with].length_mm
       )
         fixes.push({

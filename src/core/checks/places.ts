@@ -1,6 +1,7 @@
 import { hostsFor } from '../matching';
 import type { Design, Component, Placement } from '../design';
-import type { CasePart, Mount, RadiatorPart } from '../components';
+import { nearestSlide, screwedAs, slidesOn } from '../system';
+import type { CasePart, DevicePart, FanPart, Mount, RadiatorPart } from '../components';
 
 export interface Place {
   readonly label: string;
@@ -23,6 +24,8 @@ export function defaultPlacements(
       return [{ label: 'On the board', placement: { on: 'board' } }];
     case 'supply':
       return [{ label: 'In the supply bay', placement: { on: 'bay' } }];
+    case 'device':
+      return placesFor(design, part, others);
     case 'card':
       return [
         ...freeSlots(others, part.size[1]).map((slot): Place => ({
@@ -65,7 +68,7 @@ export function defaultPlacements(
           placement: {
             on: 'mount',
             mount: m.id,
-            slide_mm: 0,
+            slide_mm: firstSlide(m, part),
             ports: 'end',
             air: m.face === 'front' || m.face === 'bottom' || m.face === 'side' ? 'in' : 'out',
           },
@@ -120,7 +123,7 @@ export function defaultPlacements(
           placement: {
             on: 'mount',
             mount: m.id,
-            slide_mm: 0,
+            slide_mm: firstSlide(m, part),
             ports: 'end',
             air: m.face === 'rear' || m.face === 'top' ? 'out' : 'in',
           },
@@ -150,6 +153,32 @@ export function defaultPlacements(
   }
 }
 
+/** A drive goes into a cage that takes its size, another card into a slot, the rest is stuck on. */
+function placesFor(
+  { case: box, choices }: Design,
+  part: DevicePart,
+  others: readonly Component[],
+): readonly Place[] {
+  if (part.duty === 'extension')
+    return freeSlots(others, part.size[1]).map((slot): Place => ({
+      label: `In slot ${slot}`,
+      placement: { on: 'slot', slot },
+    }));
+  if (part.duty !== 'drive') return [];
+  const isTaken = (cage: string, place: number): boolean =>
+    others.some(({ placement: p }) => p.on === 'cage' && p.cage === cage && p.place === place);
+  return (box?.obstacles ?? [])
+    .filter((o) => o.drives?.format === part.format && !choices.removed.includes(o.id))
+    .flatMap((o) =>
+      Array.from({ length: o.drives?.places ?? 0 }, (_, i) => i + 1)
+        .filter((place) => !isTaken(o.id, place))
+        .map((place): Place => ({
+          label: `In ${o.name}, place ${place}`,
+          placement: { on: 'cage', cage: o.id, place },
+        })),
+    );
+}
+
 /** Holes of the case for a pass-through that none goes through yet. */
 const openWalls = (box: CasePart | null, others: readonly Component[]): readonly Place[] =>
   (box?.ports ?? [])
@@ -158,6 +187,12 @@ const openWalls = (box: CasePart | null, others: readonly Component[]): readonly
       label: `Through “${p.name}”`,
       placement: { on: 'port', port: p.id },
     }));
+
+/** Where on a mount its first holes hold a radiator or fans, with the ports at the rail's end. */
+export function firstSlide(mount: Mount, part: RadiatorPart | FanPart): number {
+  const row = mount.fans.find((f) => f.size_mm === part.section_mm);
+  return nearestSlide(slidesOn(mount, screwedAs(part, 'end', row?.count ?? 1)), 0);
+}
 
 /** Kinds that carry a pump, a reservoir or a plate screwed to them. */
 const CARRIES: readonly string[] = ['radiator', 'fan', 'pump', 'reservoir', 'inline', 'supply'];

@@ -48,6 +48,7 @@ import { overBudget } from './overBudget';
 import { portOpen } from './portOpen';
 import { portTwice } from './portTwice';
 import { powerHeader } from './powerHeader';
+import { powerLead } from './powerLead';
 import { pumpHigh } from './pumpHigh';
 import { pumpRatings } from './pumpRatings';
 import { radiatorIdle } from './radiatorIdle';
@@ -146,6 +147,7 @@ export const OPERATING_CHECKS: readonly OperatingCheck[] = [
   noiseOver,
   overBudget,
   powerHeader,
+  powerLead,
   pumpRatings,
   radiatorIdle,
   radiatorRating,

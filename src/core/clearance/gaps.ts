@@ -106,10 +106,11 @@ export function gapsAround(system: System, only: ReadonlySet<string> | null): re
   return gaps;
 }
 
-/** A part that stands on a spot, or anywhere, touches what it stands on. */
+/** A part that stands on a spot, or anywhere, touches what it stands on; a drive is within its cage. */
 const standsOn = (p: PlacedComponent, o: Solid): boolean =>
-  (p.placement.on === 'spot' || p.placement.on === 'free') &&
-  p.solids.every((s) => Math.abs(s.box.min[1] - o.box.max[1]) < SLACK_MM);
+  (p.placement.on === 'cage' && o.component === `case:${p.placement.cage}`) ||
+  ((p.placement.on === 'spot' || p.placement.on === 'free') &&
+    p.solids.every((s) => Math.abs(s.box.min[1] - o.box.max[1]) < SLACK_MM));
 
 /** The box round all of a part. */
 const extents = new WeakMap<PlacedComponent, Box>();
@@ -304,6 +305,7 @@ function restsOn(p: PlacedComponent): readonly MountFace[] {
     free: [],
     against: [],
     port: [],
+    cage: [],
     line: [],
   };
   if (placement.on === 'free')

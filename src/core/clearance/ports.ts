@@ -1,4 +1,4 @@
-import { loopOfRun, type ComponentId } from '../design';
+import { capPieces, loopOfRun, type ComponentId } from '../design';
 import type { FittingPart } from '../components';
 import {
   label,
@@ -10,7 +10,7 @@ import {
   type Rooms,
   type System,
 } from '../system';
-import { pieceOf, type Run } from '../tubing';
+import { capBodies, pieceOf, type Run } from '../tubing';
 import {
   bodyGapUpTo,
   boxGap,
@@ -321,7 +321,9 @@ function screwedIn(system: System, runs: readonly Run[]): Screwed[] {
   return [
     ...ofRuns,
     ...system.design.loops.flatMap((loop) =>
-      loop.caps.flatMap((cap) => put(system.portAt(cap), [kit[cap.with]], null)),
+      loop.caps.flatMap((cap) =>
+        put(system.portAt(cap), capPieces(kit, cap), null, capBodies(system, cap)),
+      ),
     ),
   ];
 }

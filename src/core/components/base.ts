@@ -74,6 +74,16 @@ export interface PartBase {
   /** Made to within ± mm. */
   readonly tolerance_mm: number;
   readonly note?: string;
+  /** Sold in packs of so many, at one price for the pack. */
+  readonly soldIn?: number;
+  /** What comes in its box. */
+  readonly includes?: readonly Included[];
+}
+
+/** Pieces of another part by its id, or uses of a consumable by what it does ("paste"). */
+export interface Included {
+  readonly what: string;
+  readonly quantity: number;
 }
 
 /** A part that stands somewhere and takes room. */

@@ -1,5 +1,6 @@
 import type { Box, Vec } from '../geometry';
 import type { HolePattern, PartBase } from './base';
+import type { DriveFormat } from './machine';
 import type { FanPart } from './plumbing';
 
 export type MountFace = 'front' | 'top' | 'bottom' | 'rear' | 'side' | 'tray';
@@ -30,6 +31,12 @@ export interface Mount {
    * fan pressure: Pa at 1 m/s.
    */
   readonly filterLoss_Pa: number;
+  /**
+   * Holes or short slots in place of one long slot: from the rail's start to the first fan's edge
+   * (the row is in the middle when not given), and how far screws move either way in them, 0 of
+   * plain holes.
+   */
+  readonly holes?: { readonly first_mm?: number; readonly slots_mm: number };
   /** The chamber of the case it opens into; the main one when not given. */
   readonly chamber?: string;
 }
@@ -78,6 +85,8 @@ export interface CasePart extends PartBase {
     readonly id: string;
     readonly name: string;
     readonly removable: boolean;
+    /** Drives it takes, one above the other. */
+    readonly drives?: { readonly format: DriveFormat; readonly places: number };
     readonly boxes?: readonly Box[];
     /** Cut out of the box through its thinnest way. */
     readonly openings?: readonly Box[];

@@ -31,13 +31,20 @@ export interface ScrewPart extends PartBase {
   readonly pack: number;
 }
 
+export const CABLE_DUTIES = ['splitter', 'hub', 'extension', 'riser'] as const;
+
 /**
- * A lead that feeds several fans: a splitter from one header, or a hub fed by the supply with one
- * header for its speed.
+ * What carries current or signals: a splitter from one header, a hub fed by the supply with one
+ * header for its speed, an extension of a lead that is too short, the riser of a card that stands.
  */
 export interface CablePart extends PartBase {
   readonly kind: 'cable';
-  readonly duty: 'splitter' | 'hub';
+  readonly duty: (typeof CABLE_DUTIES)[number];
+  /** From plug to plug, mm. */
+  readonly length_mm?: number;
+  /** What it ends in, as "four-pin fan". */
+  readonly connector?: string;
+  /** Plugs it feeds; 1 of an extension or a riser. */
   readonly outlets: number;
   /** All outlets together. */
   readonly limit_A: number;
@@ -79,6 +86,7 @@ export const CONSUMABLE_DUTIES = [
   'water',
   'flush',
   'bracket',
+  'adhesive',
   'o-ring',
 ] as const;
 export type ConsumableDuty = (typeof CONSUMABLE_DUTIES)[number];

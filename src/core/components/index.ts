@@ -1,5 +1,6 @@
 export type {
   Bodied,
+  Included,
   FanPoint,
   HeadPoint,
   HolePattern,
@@ -30,6 +31,9 @@ export type {
   HotSpot,
   LoadCaseId,
   MemoryPart,
+  DeviceDuty,
+  DevicePart,
+  DriveFormat,
   ProcessorPart,
   SupplyPart,
 } from './machine';
@@ -54,7 +58,7 @@ export type {
 export type { HeatedPart, ComponentPart, Part, PartKind, PartOf, WetPart } from './types';
 export { POLYMER_MATERIALS } from './base';
 export { CONSUMABLE_DUTIES } from './goods';
-export { EVERY_LOAD_CASE, isLoadCase, LOAD_CASES } from './machine';
+export { DEVICE_DUTIES, DRIVE_FORMATS, EVERY_LOAD_CASE, isLoadCase, LOAD_CASES } from './machine';
 export { INLINE_DUTIES } from './plumbing';
 export { turningSpeed, type Turning } from './turning';
 export { PART_KINDS, isWet, isHeated, isComponentPart, drawingOf } from './kinds';

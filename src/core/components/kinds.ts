@@ -9,6 +9,7 @@ export const PART_KINDS: Readonly<
   card: { one: 'graphics card', many: 'Graphics cards', component: true },
   board: { one: 'board', many: 'Boards', component: true },
   memory: { one: 'memory', many: 'Memory', component: true },
+  device: { one: 'device', many: 'Drives, lights and other devices', component: true },
   supply: { one: 'power supply', many: 'Power supplies', component: true },
   block: { one: 'block', many: 'Blocks', component: true },
   radiator: { one: 'radiator', many: 'Radiators', component: true },
@@ -26,7 +27,7 @@ export const PART_KINDS: Readonly<
 };
 
 const WET: readonly PartKind[] = ['radiator', 'pump', 'reservoir', 'block', 'inline'];
-const HEATED: readonly PartKind[] = ['processor', 'card', 'board', 'memory'];
+const HEATED: readonly PartKind[] = ['processor', 'card', 'board', 'memory', 'device'];
 
 export const isWet = (p: Part): p is WetPart => WET.includes(p.kind);
 export const isHeated = (p: Part): p is HeatedPart => HEATED.includes(p.kind);

@@ -80,6 +80,25 @@ export interface MemoryPart extends Bodied, Heated {
   readonly kind: 'memory';
   readonly modules: number;
 }
+
+export const DEVICE_DUTIES = ['drive', 'extension', 'light', 'controller'] as const;
+export type DeviceDuty = (typeof DEVICE_DUTIES)[number];
+/** Sizes of drives as cages name them. */
+export const DRIVE_FORMATS = ['2.5 in', '3.5 in'] as const;
+export type DriveFormat = (typeof DRIVE_FORMATS)[number];
+
+/**
+ * What else stands in a machine, takes room and makes heat, and is never under a block: drives,
+ * cards in a slot that draw no picture, light strips, controllers.
+ */
+export interface DevicePart extends Bodied, Heated {
+  readonly kind: 'device';
+  readonly duty: DeviceDuty;
+  /** Of a drive that goes into a cage. */
+  readonly format?: DriveFormat;
+  /** What its cable ends in, as "SATA data and power". */
+  readonly connector?: string;
+}
 export interface SupplyPart extends Bodied {
   readonly kind: 'supply';
   readonly rating_W: number;

@@ -87,6 +87,8 @@ export interface FanPart extends Bodied {
   readonly power_W: number;
   /** Its plug; four pins when not given. */
   readonly plug?: PowerPlug;
+  /** Length of its own lead, mm; not known when not given. */
+  readonly lead_mm?: number;
 }
 
 export interface PumpPart extends Bodied, Wet {
@@ -107,11 +109,15 @@ export interface PumpPart extends Bodied, Wet {
   readonly power_W: number;
   /** Its plug; four pins when not given. */
   readonly plug?: PowerPlug;
+  /** Length of its own lead, mm; not known when not given. */
+  readonly lead_mm?: number;
 }
 
 export interface ReservoirPart extends Bodied, Wet {
   readonly kind: 'reservoir';
   readonly fill_mL: number;
+  /** Reads the coolant in it. */
+  readonly sensor?: true;
 }
 
 export type BlockTarget = 'processor' | 'card' | 'board' | 'memory';
@@ -184,6 +190,8 @@ export interface FittingPart extends PartBase {
   /** Of a bridge: from face to face of the two ports, as far as it slides, mm. */
   readonly span_mm?: readonly [least: number, most: number];
   readonly wetted: readonly WettedSurface[];
+  /** Of a plug: reads the coolant at its port. */
+  readonly sensor?: true;
   /** Fittings of one family look alike and are changed for each other's. */
   readonly family?: string;
 }

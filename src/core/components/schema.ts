@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { POLYMER_MATERIALS } from './base';
-import { CONSUMABLE_DUTIES } from './goods';
-import { LOAD_CASES } from './machine';
+import { CABLE_DUTIES, CONSUMABLE_DUTIES } from './goods';
+import { DEVICE_DUTIES, DRIVE_FORMATS, LOAD_CASES } from './machine';
 import { INLINE_DUTIES } from './plumbing';
 
 /**
@@ -43,6 +43,16 @@ const base = {
   price_minor: price.required(),
   tolerance_mm: mm(0, 20).required(),
   note: text(300).optional(),
+  soldIn: Joi.number().integer().min(2).max(1000),
+  includes: Joi.array()
+    .items(
+      Joi.object({
+        what: id().required(),
+        quantity: Joi.number().integer().min(1).max(1000).required(),
+      }),
+    )
+    .max(24)
+    .unique('what'),
 };
 const boxKeys = { min: vec().required(), max: vec().required() };
 const holes = Joi.object({ x_mm: mm(4, 400).required(), z_mm: mm(4, 400).required() });
@@ -195,6 +205,7 @@ const mount = Joi.object({
     .max(4)
     .required(),
   holeGap_mm: mm(0, 60).required(),
+  holes: Joi.object({ first_mm: mm(0, 1000), slots_mm: mm(0, 200).required() }),
   published_mm: mm(0, 400).required(),
   outside_mm: mm(0, 200).optional(),
   filterLoss_Pa: Joi.number().min(0).max(100).required(),
@@ -242,6 +253,7 @@ const fan = Joi.object({
   spectrum_dB: Joi.array().items(Joi.number().min(-80).max(120)).length(8).optional(),
   power_W: Joi.number().min(0).max(100).required(),
   plug: plug.optional(),
+  lead_mm: mm(20, LENGTH_MAX_MM),
 });
 const triple = Joi.array().ordered(
   Joi.number().min(0).max(20000).required(),
@@ -287,6 +299,20 @@ export const PART_SCHEMAS = {
     ...heated,
     modules: Joi.number().integer().min(1).max(16).required(),
   }),
+  device: Joi.object({
+    kind: kind('device'),
+    ...bodied,
+    ...heated,
+    duty: Joi.string()
+      .valid(...DEVICE_DUTIES)
+      .required(),
+    format: Joi.when('duty', {
+      is: 'drive',
+      then: Joi.string().valid(...DRIVE_FORMATS),
+      otherwise: Joi.forbidden(),
+    }),
+    connector: text(60),
+  }),
   supply: Joi.object({
     kind: kind('supply'),
     ...bodied,
@@ -308,6 +334,12 @@ export const PART_SCHEMAS = {
           id: id().required(),
           name: text(60).required(),
           removable: Joi.boolean().required(),
+          drives: Joi.object({
+            format: Joi.string()
+              .valid(...DRIVE_FORMATS)
+              .required(),
+            places: Joi.number().integer().min(1).max(12).required(),
+          }),
           boxes: Joi.array().items(Joi.object(boxKeys)).min(1).max(12).optional(),
           openings: Joi.array().items(Joi.object(boxKeys)).max(8).optional(),
           ...boxKeys,
@@ -420,12 +452,14 @@ export const PART_SCHEMAS = {
     spectrum_dB: Joi.array().items(Joi.number().min(-80).max(120)).length(8).optional(),
     power_W: Joi.number().min(0).max(200).required(),
     plug: plug.optional(),
+    lead_mm: mm(20, LENGTH_MAX_MM),
   }),
   reservoir: Joi.object({
     kind: kind('reservoir'),
     ...bodied,
     ...wet,
     fill_mL: Joi.number().min(1).max(20000).required(),
+    sensor: Joi.boolean().valid(true),
   }),
   block: Joi.object({
     kind: kind('block'),
@@ -518,6 +552,11 @@ export const PART_SCHEMAS = {
     diameter_mm: mm(1, 100).required(),
     wetted,
     polymers,
+    sensor: Joi.when('duty', {
+      is: 'plug',
+      then: Joi.boolean().valid(true),
+      otherwise: Joi.forbidden(),
+    }),
     family: text(40).optional(),
   }),
   coolant: Joi.object({
@@ -558,8 +597,12 @@ export const PART_SCHEMAS = {
   cable: Joi.object({
     kind: kind('cable'),
     ...base,
-    duty: Joi.string().valid('splitter', 'hub').required(),
-    outlets: Joi.number().integer().min(2).max(16).required(),
+    duty: Joi.string()
+      .valid(...CABLE_DUTIES)
+      .required(),
+    length_mm: mm(20, LENGTH_MAX_MM),
+    connector: text(60),
+    outlets: Joi.number().integer().min(1).max(16).required(),
     limit_A: amps.required(),
   }),
   layer: Joi.object({

@@ -1,4 +1,11 @@
-import type { BoardPart, CardPart, MemoryPart, ProcessorPart, SupplyPart } from './machine';
+import type {
+  BoardPart,
+  CardPart,
+  DevicePart,
+  MemoryPart,
+  ProcessorPart,
+  SupplyPart,
+} from './machine';
 import type { CasePart } from './case';
 import type {
   BlockPart,
@@ -17,6 +24,7 @@ export type Part =
   | CardPart
   | BoardPart
   | MemoryPart
+  | DevicePart
   | SupplyPart
   | CasePart
   | RadiatorPart
@@ -42,6 +50,7 @@ export type ComponentPart =
   | CardPart
   | BoardPart
   | MemoryPart
+  | DevicePart
   | SupplyPart
   | RadiatorPart
   | FanPart
@@ -50,4 +59,4 @@ export type ComponentPart =
   | BlockPart
   | InlinePart;
 export type WetPart = RadiatorPart | PumpPart | ReservoirPart | BlockPart | InlinePart;
-export type HeatedPart = ProcessorPart | CardPart | BoardPart | MemoryPart;
+export type HeatedPart = ProcessorPart | CardPart | BoardPart | MemoryPart | DevicePart;

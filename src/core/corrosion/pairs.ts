@@ -1,4 +1,11 @@
-import { loopByTube, type Design, type Loop, type LoopId, type ComponentId } from '../design';
+import {
+  capPieces,
+  loopByTube,
+  type Design,
+  type Loop,
+  type LoopId,
+  type ComponentId,
+} from '../design';
 import { distance, type Vec } from '../geometry';
 import { isWet, type Metal, type WettedSurface } from '../components';
 import { ANODIC_INDEX, byIndex, DIFFERENCE_LIMIT, LIMIT_SLACK_V, type Environment } from './table';
@@ -164,8 +171,8 @@ function wettedMetals(design: Design, loop: Loop): WettedMetal[] {
       note(s, `fitting:${fitting.id}`, fitting.name, 2 * tubes.length);
   }
   for (const cap of loop.caps)
-    for (const s of design.kit[cap.with].wetted)
-      note(s, `fitting:${design.kit[cap.with].id}`, design.kit[cap.with].name, 1);
+    for (const piece of capPieces(design.kit, cap))
+      for (const s of piece.wetted) note(s, `fitting:${piece.id}`, piece.name, 1);
   return [...found]
     .map(([metal, e]) => ({
       loop: loop.id,

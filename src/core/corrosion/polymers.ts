@@ -1,4 +1,11 @@
-import { loopByTube, type Design, type Loop, type LoopId, type ComponentId } from '../design';
+import {
+  capPieces,
+  loopByTube,
+  type Design,
+  type Loop,
+  type LoopId,
+  type ComponentId,
+} from '../design';
 import {
   isWet,
   POLYMER_MATERIALS,
@@ -66,7 +73,10 @@ export function judgePolymers(design: Design): readonly WettedPolymer[] {
         for (const s of component.part.polymers ?? [])
           note(s.material, { component: component.id, name: component.name, as: s.as });
     const tubed = loopByTube(loop).filter((l) => l.connections.some((c) => c.by === 'tube'));
-    const fittings = [...tubed.map((l) => l.fitting), ...loop.caps.map((c) => design.kit[c.with])];
+    const fittings = [
+      ...tubed.map((l) => l.fitting),
+      ...loop.caps.flatMap((c) => capPieces(design.kit, c)),
+    ];
     for (const f of fittings)
       for (const s of f.polymers ?? [])
         note(s.material, { component: `fitting:${f.id}`, name: f.name, as: s.as });

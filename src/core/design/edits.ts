@@ -18,6 +18,7 @@ import type {
 import {
   type Brief,
   type Design,
+  type CapAdapter,
   type CapDuty,
   type EndPiece,
   type Component,
@@ -192,6 +193,9 @@ export type Edit =
       readonly loop: LoopId;
       readonly port: PortRef;
       readonly with: CapDuty | null;
+      /** In place of the kit's. */
+      readonly piece?: FittingPart;
+      readonly under?: CapAdapter;
     }
   | { readonly do: 'kit.set'; readonly duty: KitDuty; readonly fitting: FittingPart }
   | { readonly do: 'kit.screws'; readonly screws: readonly ScrewPart[] }
@@ -565,7 +569,13 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
           l.caps,
           (c) => c.component === edit.port.component && c.port === edit.port.port,
         );
-      if (edit.with) loopOf(draft, edit.loop).caps.push({ ...edit.port, with: edit.with });
+      if (edit.with)
+        loopOf(draft, edit.loop).caps.push({
+          ...edit.port,
+          with: edit.with,
+          ...(edit.piece ? { piece: own(edit.piece) } : {}),
+          ...(edit.under ? { under: own(edit.under) } : {}),
+        });
       return;
     }
     case 'kit.set':
@@ -773,6 +783,8 @@ function chooseCase(draft: D, next: CasePart): void {
     if (p.on === 'spot' && !next.spots.some((s) => s.id === p.spot))
       component.placement = { on: 'unplaced' };
     if (p.on === 'port' && !next.ports?.some((o) => o.id === p.port))
+      component.placement = { on: 'unplaced' };
+    if (p.on === 'cage' && !next.obstacles.some((o) => o.id === p.cage && o.drives))
       component.placement = { on: 'unplaced' };
     if (p.on === 'riser' && !next.riser) component.placement = { on: 'slot', slot: 1 };
   }

@@ -1,4 +1,5 @@
-import type { Component, Connection, Design, Loop, PortRef } from './types';
+import type { FittingPart } from '../components';
+import type { Cap, Component, Connection, Design, Kit, Loop, PortRef } from './types';
 
 const byId = new WeakMap<readonly Component[], ReadonlyMap<string, Component>>();
 
@@ -75,3 +76,9 @@ export function freeId(taken: Iterable<string>, stem: string): string {
   while (set.has(`${stem}-${n}`)) n += 1;
   return `${stem}-${n}`;
 }
+
+/** What closes a spare port, from the port outwards: an adapter where there is one, then its piece. */
+export const capPieces = (kit: Kit, cap: Cap): readonly FittingPart[] => [
+  ...(cap.under ? [kit[cap.under.piece]] : []),
+  cap.piece ?? kit[cap.with],
+];

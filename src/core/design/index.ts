@@ -18,7 +18,9 @@ export type {
   Brief,
   Design,
   Cap,
+  CapAdapter,
   CapDuty,
+  HeldBy,
   Control,
   EndPiece,
   Component,
@@ -65,6 +67,7 @@ export {
 } from './edits';
 export { DEFAULT_BRIEF, emptyDesign, EMPTY_LAYOUT } from './empty';
 export {
+  capPieces,
   componentName,
   componentsById,
   findComponent,

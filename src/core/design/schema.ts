@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { ID_KEY, PART_SCHEMAS, id, mm, text, vec } from '../components/schema';
-import { BUILD_FORMAT, BUILD_VERSION, END_PIECES, UPS } from './types';
+import { BUILD_FORMAT, BUILD_VERSION, END_PIECES, HELD_BY, UPS } from './types';
 
 /**
  * The guard of the whole document. Everything that enters, from a file, the API, an action or the
@@ -51,6 +51,10 @@ const PLACEMENTS = {
   }),
   line: on('line'),
   port: on('port', { port: id().required() }),
+  cage: on('cage', {
+    cage: id().required(),
+    place: Joi.number().integer().min(1).max(12).required(),
+  }),
   against: on('against', {
     component: id().required(),
     face: up.required(),
@@ -78,6 +82,7 @@ const componentPart = pick('kind', {
   card: PART_SCHEMAS.card,
   board: PART_SCHEMAS.board,
   memory: PART_SCHEMAS.memory,
+  device: PART_SCHEMAS.device,
   supply: PART_SCHEMAS.supply,
   radiator: PART_SCHEMAS.radiator,
   fan: PART_SCHEMAS.fan,
@@ -144,6 +149,7 @@ export const componentSchema = Joi.object({
     clogged: Joi.number().min(0).max(0.95),
     layers: Joi.array().items(PART_SCHEMAS.layer).max(6),
     pieces: Joi.number().integer().min(1).max(12),
+    heldBy: Joi.string().valid(...HELD_BY),
     screw_mm: mm(1, 100),
   }).required(),
 });
@@ -334,7 +340,17 @@ export const loopSchema = Joi.object({
     .max(200)
     .required(),
   caps: Joi.array()
-    .items(Joi.object({ ...ref, with: Joi.string().valid('plug', 'drain', 'fill').required() }))
+    .items(
+      Joi.object({
+        ...ref,
+        with: Joi.string().valid('plug', 'drain', 'fill').required(),
+        piece: PART_SCHEMAS.fitting,
+        under: Joi.object({
+          piece: Joi.string().valid('extender', 'rotary90').required(),
+          direction: vec(Joi.number().valid(-1, 0, 1)),
+        }),
+      }),
+    )
     .max(400)
     .required(),
 });

@@ -99,6 +99,8 @@ export type Placement =
     }
   /** Through an opening of the case's wall. */
   | { readonly on: 'port'; readonly port: string }
+  /** A drive in a cage of the case, counted from below. */
+  | { readonly on: 'cage'; readonly cage: string; readonly place: number }
   /** Hangs in its runs, somewhere between the parts they lead to. */
   | { readonly on: 'line' }
   | { readonly on: 'free'; readonly at: Vec; readonly turn: Turn; readonly up?: Up };
@@ -120,6 +122,9 @@ export interface LoadStep {
   readonly load: LoadCaseId;
   readonly seconds: number;
 }
+
+export const HELD_BY = ['bracket', 'tape', 'weight'] as const;
+export type HeldBy = (typeof HELD_BY)[number];
 
 export interface Settings {
   /** Fans and pumps. */
@@ -149,6 +154,8 @@ export interface Settings {
   readonly layers?: readonly LayerPart[];
   /** Of fans on a mount or radiator: so many, from its start, where not every place is filled. */
   readonly pieces?: number;
+  /** How a part that stands free is held: by tape, by a bracket, or by its own weight. */
+  readonly heldBy?: HeldBy;
   /** Length of screw chosen by hand. */
   readonly screw_mm?: number;
 }
@@ -233,6 +240,14 @@ export interface Cap {
   readonly component: ComponentId;
   readonly port: PortId;
   readonly with: CapDuty;
+  /** A piece of its own in place of the kit's: a plug with a sensor, a lower valve. */
+  readonly piece?: FittingPart;
+  /** What is screwed into the port before it: an elbow looks this way, along an axis of the case. */
+  readonly under?: CapAdapter;
+}
+export interface CapAdapter {
+  readonly piece: 'extender' | 'rotary90';
+  readonly direction?: Vec;
 }
 
 export interface Loop {

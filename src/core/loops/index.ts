@@ -1,3 +1,4 @@
+export { capAdapters, capFits, fittingBodies, lowestDrain } from './drainPort';
 export {
   proposeLoop,
   reorderLoop,

@@ -11,6 +11,7 @@ import {
 import { compileSystem, facing, heightOf, roomAt, spans, type System } from '../system';
 import { isWet, type CoolantPart, type FittingPart, type TubePart } from '../components';
 import { distance, type Vec } from '../geometry';
+import { fittingBodies, lowestDrain } from './drainPort';
 import { middleOf, passThrough, placeOf, portsOf } from './ports';
 
 /**
@@ -65,7 +66,7 @@ export function proposeLoop(design: Design, choice: LoopChoice): Edit | null {
     coolant: choice.coolant,
     coolantAge_months: 0,
     connections,
-    caps: capSpares(design, system, components, connections),
+    caps: capSpares(design, system, components, connections, choice.fitting),
   };
   return { do: 'loop.add', loop };
 }
@@ -351,15 +352,17 @@ function directly(
 }
 
 /**
- * Spare ports: a cap to fill by at the highest made for it, a drain at the lowest made for that,
- * plugs on the rest; the highest and lowest of all where none is made for it.
+ * Spare ports: a cap to fill by at the highest made for it, else at the highest of all; a drain at
+ * the lowest at which the valve has room, else at the lowest made for it; plugs on the rest.
  */
 function capSpares(
   design: Design,
   system: System,
   components: readonly string[],
   connections: readonly Connection[],
+  fitting: FittingPart,
 ): readonly Cap[] {
+  const used = connections.flatMap((l) => [l.from, l.to]);
   const spare = components
     .flatMap((component) =>
       portsOf(design, component).map((port) => ({
@@ -368,31 +371,23 @@ function capSpares(
         at: placeOf(system, { component, port: port.id }),
       })),
     )
-    .filter(
-      (s) =>
-        !connections.some(
-          (l) =>
-            same(l.from, { component: s.component, port: s.port.id }) ||
-            same(l.to, { component: s.component, port: s.port.id }),
-        ),
-    );
+    .filter((s) => !used.some((ref) => same(ref, { component: s.component, port: s.port.id })));
   const height = (s: (typeof spare)[number]): number =>
     s.at ? heightOf(system, s.at) : s.port.at[1];
   const highest = (from: typeof spare) => [...from].sort((a, b) => height(b) - height(a))[0];
+  const lowest = (from: typeof spare) => [...from].sort((a, b) => height(a) - height(b))[0];
   const fill = highest(spare.filter((s) => s.port.duty === 'fill')) ?? highest(spare);
   const drains = spare.filter((s) => s !== fill);
-  const lowest = (from: typeof spare) => [...from].sort((a, b) => height(a) - height(b))[0];
-  const drain = lowest(drains.filter((s) => s.port.duty === 'drain')) ?? lowest(drains);
+  const roomy = lowestDrain(
+    system,
+    drains.map((s) => ({ component: s.component, port: s.port.id })),
+    fittingBodies(system, used, fitting),
+  );
+  const made = lowest(drains.filter((s) => s.port.duty === 'drain')) ?? lowest(drains);
   return spare.map((s): Cap => {
-    const capDuty = () => {
-      if (s === fill) return 'fill';
-      if (s === drain) return 'drain';
-      return 'plug';
-    };
-    return {
-      component: s.component,
-      port: s.port.id,
-      with: capDuty(),
-    };
+    const ref = { component: s.component, port: s.port.id };
+    if (s === fill) return { ...ref, with: 'fill' };
+    if (roomy) return same(roomy, ref) ? roomy : { ...ref, with: 'plug' };
+    return { ...ref, with: s === made ? 'drain' : 'plug' };
   });
 }

@@ -4,7 +4,12 @@ export { makePump, type PumpFigures } from './pump';
 export { makeRadiator, resizedRadiator, type RadiatorFigures } from './radiator';
 export {
   addBody,
+  addPassage,
   addPort,
+  chamberNames,
+  changePassage,
+  freshChamber,
+  removePassage,
   axesOfFace,
   bodiesOf,
   changePort,

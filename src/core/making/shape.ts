@@ -3,6 +3,7 @@ import {
   type Bodied,
   type ComponentPart,
   type HolePattern,
+  type Passage,
   type Port,
   type WetPart,
 } from '../components';
@@ -132,6 +133,44 @@ export const removePort = (part: WetPart, id: string): WetPart =>
     part,
     part.ports.filter((p) => p.id !== id),
   );
+
+/** Every chamber of a part, by its ports and passages. */
+export const chamberNames = (part: WetPart): readonly string[] => [
+  ...new Set([
+    ...part.ports.map((p) => p.chamber),
+    ...part.passages.flatMap((x) => [x.from, x.to]),
+  ]),
+];
+
+/** A name that no chamber of the part has. */
+export function freshChamber(part: WetPart): string {
+  const taken = chamberNames(part);
+  let n = taken.length + 1;
+  while (taken.includes(`chamber-${n}`)) n += 1;
+  return `chamber-${n}`;
+}
+
+/** What a new passage drops until it is measured: one point, kPa at L/min (an estimate). */
+const NEW_PASSAGE: Passage['points'] = [[4, 1]];
+
+/** A part with a passage more, between its first two chambers; nothing where it has but one. */
+export function addPassage(part: WetPart): WetPart {
+  const [from, to] = chamberNames(part);
+  if (from === undefined || to === undefined) return part;
+  const made: Passage = { from, to, points: NEW_PASSAGE, source: 'estimated' };
+  return { ...part, passages: [...part.passages, made] };
+}
+
+/** A passage between other chambers, with another drop, or that lets pass one way only. */
+export const changePassage = (part: WetPart, index: number, values: Partial<Passage>): WetPart => ({
+  ...part,
+  passages: part.passages.map((x, i) => (i === index ? { ...x, ...values } : x)),
+});
+
+export const removePassage = (part: WetPart, index: number): WetPart => ({
+  ...part,
+  passages: part.passages.filter((_, i) => i !== index),
+});
 
 type BodyBox = NonNullable<Bodied['boxes']>[number];
 

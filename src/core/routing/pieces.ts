@@ -1,4 +1,4 @@
-import { findComponent, type Design, type Component } from '../design';
+import { capPieces, findComponent, type Design, type Component } from '../design';
 import { compileSystem, reachOf, roomAt, type System } from '../system';
 import { isWet, type WetPart } from '../components';
 import {
@@ -254,7 +254,11 @@ function fittingsOf(system: System, but: string): readonly Box[] {
         .filter((k) => k.by === 'tube')
         .flatMap((k) => [k.from, k.to])
         .map((ref) => ({ ref, part: l.fitting })),
-      ...l.caps.map((c) => ({ ref: c, part: system.design.kit[c.with] })),
+      ...l.caps.flatMap((c) =>
+        capPieces(system.design.kit, c)
+          .slice(0, 1)
+          .map((part) => ({ ref: c, part })),
+      ),
     ])
     .flatMap(({ ref, part }): Box[] => {
       const at = ref.component === but ? null : system.portAt(ref);

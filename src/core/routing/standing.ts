@@ -1,5 +1,6 @@
 import type { PortRef } from '../design';
 import { trayBoxes, type System } from '../system';
+import { capBodies } from '../tubing';
 import {
   boxGap,
   cylinderBox,
@@ -37,22 +38,15 @@ export interface Fixed {
 
 /** What stands: parts, cages, and caps in spare ports. */
 export function fixedBodies(system: System): readonly Fixed[] {
-  const { kit } = system.design;
   const caps = system.design.loops.flatMap((loop) =>
-    loop.caps.flatMap((cap): Fixed[] => {
-      const at = system.portAt(cap);
-      if (!at) return [];
-      const piece = kit[cap.with],
-        cylinder = cylinderFrom(at.at, at.direction, piece.length_mm, piece.diameter_mm / 2);
-      return [
-        {
-          id: cap.component,
-          box: cylinderBox(cylinder),
-          body: { box: cylinderBox(cylinder), cylinder },
-          port: cap,
-        },
-      ];
-    }),
+    loop.caps.flatMap((cap) =>
+      capBodies(system, cap).map((body): Fixed => ({
+        id: cap.component,
+        box: body.box,
+        body,
+        port: cap,
+      })),
+    ),
   );
   const bridges = system.design.loops.flatMap((loop) =>
     loop.connections.flatMap((connection): Fixed[] => {

@@ -3,7 +3,15 @@ import type { ClearanceVerdict } from '../clearance';
 import type { System } from '../system';
 import type { FanPart, Mount, RadiatorPart } from '../components';
 import { bodiesMeet, boxGap, type Body } from '../geometry';
-import { FIT_ORDER, fittingsOf, hung, measureWay, type FitChoice, type MountFits } from './ways';
+import {
+  FIT_ORDER,
+  fittingsOf,
+  heldAt,
+  hung,
+  measureWay,
+  type FitChoice,
+  type MountFits,
+} from './ways';
 
 /** One radiator a mount, all at once. */
 export interface FitSet {
@@ -144,8 +152,9 @@ function usefulWays(
       fan = fans.find((f) => f.id === c.fan);
     if (!radiator || !fan) return [];
     const slack = Math.max(0, mount.length_mm - radiator.size[0]);
-    return [...new Set([c.slide_mm, 0, slack])].flatMap((slide_mm) =>
+    return [...new Set([c.slide_mm, 0, slack])].flatMap((wanted) =>
       (['end', 'start'] as const).flatMap((ports): Omit<Way, 'id'>[] => {
+        const slide_mm = heldAt(mount, radiator, ports, wanted);
         const way = measureWay(base, mount, radiator, fan, c.faces, ports, slide_mm);
         if (way.verdict === 'clash') return [];
         const { placed: own } = hung(base.design, radiator, fan, c.faces, {

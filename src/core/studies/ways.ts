@@ -1,6 +1,14 @@
 import { type Design, type Component, type Placement, type ComponentId } from '../design';
 import { gapsAround, type ClearanceVerdict } from '../clearance';
-import { compileSystem, type System, type PlacedComponent, withGuests } from '../system';
+import {
+  compileSystem,
+  nearestSlide,
+  screwedAs,
+  slidesOn,
+  withGuests,
+  type PlacedComponent,
+  type System,
+} from '../system';
 import type { FanPart, Mount, RadiatorPart } from '../components';
 import { bodiesMeet, cylinderBox, cylinderFrom, type Body } from '../geometry';
 
@@ -126,16 +134,26 @@ export function bestWay(
   ).filter((s) => !ends.includes(s));
   let best: FitChoice | null = null;
   for (const slides of [ends, steps])
-    for (const slide_mm of slides)
+    for (const wanted of slides)
       for (const ports of present?.ports === 'start'
         ? (['start', 'end'] as const)
         : (['end', 'start'] as const)) {
+        const slide_mm = heldAt(mount, radiator, ports, wanted);
         const way = measureWay(base, mount, radiator, fan, faces, ports, slide_mm);
         if (!best || better(way, best)) best = way;
         if (way.verdict === 'clear') return way;
       }
   return best as FitChoice;
 }
+
+/** Where holes hold it, next to where it is wanted. */
+export const heldAt = (
+  mount: Mount,
+  radiator: RadiatorPart,
+  ports: 'start' | 'end',
+  wanted_mm: number,
+): number =>
+  mount.holes ? nearestSlide(slidesOn(mount, screwedAs(radiator, ports)), wanted_mm) : wanted_mm;
 
 const better = (a: FitChoice, b: FitChoice): boolean =>
   FIT_ORDER[a.verdict] - FIT_ORDER[b.verdict] < 0 ||

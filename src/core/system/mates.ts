@@ -93,6 +93,8 @@ function placementMate(
       return { kind: p.on, component, to: p.component, at: p.face };
     case 'mount':
       return { kind: p.on, component, to: null, at: p.mount };
+    case 'cage':
+      return { kind: p.on, component, to: null, at: p.cage };
     case 'port':
       return { kind: p.on, component, to: null, at: p.port };
     case 'spot':

@@ -1,6 +1,8 @@
 import { findComponent, type ComponentId, type Design, type Edit, type Placement } from '../design';
 import { add, dot, scale, sub, type Vec } from '../geometry';
+import type { FanPart, Mount, RadiatorPart } from '../components';
 import { compileSystem } from './compileSystem';
+import { nearestSlide, screwedAs, slidesOn } from './slides';
 import type { System } from './types';
 
 /** Steps a dragged part moves by, mm. */
@@ -22,6 +24,10 @@ export function slideRange(design: Design, id: string): number | null {
   return Math.max(0, mount.length_mm - (row ? row.size_mm * row.count : component.part.size[0]));
 }
 
+/** Fans a mount holds of a size in a row; 1 of a radiator, which brings its own. */
+const rowOf = (mount: Mount, part: FanPart | RadiatorPart): number =>
+  (part.kind === 'fan' && mount.fans.find((f) => f.size_mm === part.section_mm)?.count) || 1;
+
 /**
  * The placement of a part moved by so many millimetres from where it was: along its rail, held at
  * the ends; anywhere for what stands on a spot or free (it stands free then). Null for what has no
@@ -34,9 +40,14 @@ export function movedBy(design: Design, id: string, by: Vec): Placement | null {
   if (p.on === 'mount') {
     const mount = design.case?.mounts.find((m) => m.id === p.mount),
       range = slideRange(design, id);
-    return mount && range !== null
-      ? { ...p, slide_mm: Math.max(0, Math.min(range, snap(p.slide_mm + dot(by, mount.along)))) }
-      : null;
+    if (!mount || range === null) return null;
+    const wanted = snap(p.slide_mm + dot(by, mount.along));
+    const { part } = component;
+    if (mount.holes && (part.kind === 'radiator' || part.kind === 'fan')) {
+      const held = screwedAs(part, p.ports, component.settings.pieces ?? rowOf(mount, part));
+      return { ...p, slide_mm: nearestSlide(slidesOn(mount, held), wanted) };
+    }
+    return { ...p, slide_mm: Math.max(0, Math.min(range, wanted)) };
   }
   if (p.on === 'spot' || p.on === 'free') {
     const foot = footOf(design, id);

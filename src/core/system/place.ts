@@ -114,6 +114,8 @@ function locate(context: Context, component: Component, p: Placement): Spot {
       return onRiser(context, component, box, p.faces ?? 'glass');
     case 'against':
       return againstFace(context, component, p);
+    case 'cage':
+      return inCage(context.design, component, p);
     case 'port':
       return throughWall(component.part, box, p.port);
     case 'component':
@@ -311,6 +313,30 @@ function againstFace(
       z: within(own.z),
     },
   };
+}
+
+/** In a cage, on its place counted from below, its long side along the cage's. */
+function inCage(
+  { case: box, choices }: Design,
+  { part }: Component,
+  { cage: id, place: number }: Extract<Placement, { on: 'cage' }>,
+): Spot {
+  const cage = box?.obstacles.find((o) => o.id === id);
+  if (!cage?.drives || choices.removed.includes(id))
+    return { unplaced: 'its cage is not in the case' };
+  const { format, places } = cage.drives;
+  if (part.kind !== 'device' || part.format !== format)
+    return { unplaced: `${cage.name} takes ${format} drives` };
+  if (number > places) return { unplaced: `${cage.name} has ${places} places` };
+  const [wide, high, deep] = [0, 1, 2].map(
+    (i) => (cage.max[i] as number) - (cage.min[i] as number),
+  ) as [number, number, number];
+  const foot: Vec = [
+    cage.min[0] + wide / 2,
+    cage.min[1] + (high * (number - 1)) / places,
+    cage.min[2] + deep / 2,
+  ];
+  return { frame: standing(part, foot, wide >= deep ? 0 : 90) };
 }
 
 /** Through a wall of the case: its own x looks out, the panel where its data say. */

@@ -1,5 +1,5 @@
 import type { AirWay } from '../airflow';
-import { type LoopId, type ComponentId } from '../design';
+import type { ComponentId, LoopId, PortId } from '../design';
 import { labelOf, type Names } from '../system';
 import type { LoadCaseId } from '../components';
 import type { RadiatorBasis } from './measured';
@@ -15,7 +15,12 @@ export interface LoopHeat {
   /** Coolant entering the pump; of several, the warmest. */
   readonly pumpInlet_C: number | null;
   /** What sensors in the loop would read. */
-  readonly sensors: readonly { readonly component: ComponentId; readonly temp_C: number }[];
+  readonly sensors: readonly {
+    readonly component: ComponentId;
+    /** Of one in a spare port. */
+    readonly port?: PortId;
+    readonly temp_C: number;
+  }[];
   readonly heatIn_W: number;
 }
 export interface RadiatorHeat {

@@ -1,6 +1,6 @@
-import { label, type LoopGraph } from '../system';
+import { label, nodeIdOf, type LoopGraph, type System } from '../system';
 import type { FlowReport } from '../hydraulics';
-import type { LoopId } from '../design';
+import type { ComponentId, LoopId, PortId, PortRef } from '../design';
 import { water, type FluidProperties } from '../fluids';
 import { LOAD_CASES, type BlockPart, type LoadCaseId } from '../components';
 import { blockLaw, blockResistanceIn, type BlockLaw } from './block';
@@ -81,7 +81,7 @@ export function solvePrepared(
         hottest_C: t ? Math.max(...t.values_C) : null,
         coolest_C: t ? Math.min(...t.values_C) : null,
         pumpInlet_C: t ? pumpInletOf(g, t) : null,
-        sensors: t ? sensorsOf(g, t) : [],
+        sensors: t ? sensorsOf(system, g, t) : [],
         heatIn_W: loopHeat.get(g.loop.id) ?? 0,
       };
     }),
@@ -205,14 +205,45 @@ function pumpInletOf({ links }: LoopGraph, t: LoopTemperatures): number | null {
   return inlets.length > 0 ? Math.max(...inlets) : null;
 }
 
-/** What the loop's sensors read, °C: the coolant that leaves the part they are in. */
-const sensorsOf = ({ links }: LoopGraph, t: LoopTemperatures): LoopHeat['sensors'] =>
-  links.flatMap(({ id, component, part }) => {
-    const out_C = t.link(id)?.out_C;
-    return component !== null && part?.kind === 'inline' && part.sensor && out_C !== undefined
-      ? [{ component, temp_C: out_C }]
-      : [];
+/**
+ * What the loop's sensors read, °C: of one in a run the coolant that leaves it, of one in a reservoir
+ * or a spare port the coolant there.
+ */
+const sensorsOf = (
+  system: System,
+  { links, stations, loop }: LoopGraph,
+  t: LoopTemperatures,
+): LoopHeat['sensors'] => {
+  const inChamber = (component: ComponentId, chamber: string): number | undefined => {
+    const node = nodeIdOf(component, chamber);
+    const after = links.find((l) => l.from === node && t.link(l.id));
+    if (after) return t.link(after.id)?.in_C;
+    const before = links.find((l) => l.to === node && t.link(l.id));
+    return before && t.link(before.id)?.out_C;
+  };
+  const read = (component: ComponentId, temp_C: number | undefined, port?: PortId) =>
+    temp_C === undefined ? [] : [{ component, ...(port ? { port } : {}), temp_C }];
+  const within = stations.flatMap((component) => {
+    const part = system.placed.get(component)?.part;
+    const [port] = part?.kind === 'reservoir' && part.sensor ? part.ports : [];
+    return port ? read(component, inChamber(component, port.chamber)) : [];
   });
+  const inRuns = links.flatMap(({ id, component, part }) =>
+    component !== null && part?.kind === 'inline' && part.sensor
+      ? read(component, t.link(id)?.out_C)
+      : [],
+  );
+  const inPlugs = loop.caps.flatMap((cap) => {
+    const chamber = cap.piece?.sensor && chamberOf(system, cap);
+    return chamber ? read(cap.component, inChamber(cap.component, chamber), cap.port) : [];
+  });
+  return [...inRuns, ...within, ...inPlugs];
+};
+
+const chamberOf = (system: System, { component, port }: PortRef): string | undefined => {
+  const part = system.placed.get(component)?.part;
+  return part && 'ports' in part ? part.ports.find((p) => p.id === port)?.chamber : undefined;
+};
 
 /** Every load case. */
 export function solveHeatCases(prepared: Prepared): HeatReport {

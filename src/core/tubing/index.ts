@@ -23,4 +23,5 @@ export {
 } from './springBack';
 export { linkVolume, standingVolumes } from './volume';
 export { pieceOf } from './piece';
+export { capBodies, extended, sideways, turned, type EndBody, type PieceStack } from './stack';
 export type { Segment } from './segment';

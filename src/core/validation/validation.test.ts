@@ -449,8 +449,13 @@ describe('older documents', () => {
     expect(value.loops[0]?.connections[0]?.from).toEqual(desk.loops[0]?.connections[0]?.from);
     const fitting = { ...desk.kit.maleToMale, name: 'Double male joint, rotary' };
     // Tools that came later are not in it.
-    const consumables = desk.kit.consumables?.filter((c) => c.duty !== 'tube-bender');
-    expect(value.kit).toEqual({ ...desk.kit, maleToMale: fitting, consumables });
+    const consumables = desk.kit.consumables?.filter(
+      (c) => c.duty !== 'tube-bender' && c.duty !== 'adhesive',
+    );
+    const cables = desk.kit.cables
+      ?.filter((c) => c.duty === 'splitter' || c.duty === 'hub')
+      .map(({ length_mm: _length, connector: _connector, ...cable }) => cable);
+    expect(value.kit).toEqual({ ...desk.kit, maleToMale: fitting, consumables, cables });
     expect(value.choices).toMatchObject({
       inventory: { 'scr-1': 4 },
       profile: [

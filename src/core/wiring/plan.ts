@@ -1,5 +1,5 @@
 import { type Component, type ComponentId } from '../design';
-import type { System } from '../system';
+import type { Solid, System } from '../system';
 import type { BoardPart, FanPart, CablePart, PowerPlug, PumpPart } from '../components';
 
 /** One header of the board and all that hangs on it. */
@@ -17,6 +17,12 @@ export interface FeedLine {
   readonly by: CablePart | null;
   /** Items that share a hub share one speed. */
   readonly sharedSpeed: boolean;
+  /** Cable it takes from the farthest of them to the board, mm, estimated; null where one has no place. */
+  readonly way_mm: number | null;
+  /** What their own leads and what is between reach, mm; null where a lead's length is not known. */
+  readonly reach_mm: number | null;
+  /** Put between where that is too short; null where none is needed, or none on the list is long enough. */
+  readonly extension: CablePart | null;
 }
 
 export interface Unfed {
@@ -90,7 +96,9 @@ export function planWiring(system: System): WiringReport {
     of: readonly Load[],
     by: CablePart | null,
   ): void => {
+    const lengths = lengthsOf(system, of, by, cables);
     lines.push({
+      ...lengths,
       header,
       components: of.map((l) => l.component.id),
       pieces: of.reduce((s, l) => s + l.pieces, 0),
@@ -166,6 +174,55 @@ export function planWiring(system: System): WiringReport {
 type Bin =
   | { readonly hub: CablePart; readonly loads: readonly Load[] }
   | { readonly load: Load; readonly why: string };
+
+/** A cable is laid along edges and round corners: so many times the way, and this much to plug it in. */
+const LAID = 1.25,
+  PLUGGED_MM = 60;
+
+/**
+ * How far apart a load and the board are along the axes, as cables are laid, and what the leads
+ * reach (lengths by the parts; the way is an estimate: which edge the header is on is not known).
+ */
+function lengthsOf(
+  system: System,
+  loads: readonly Load[],
+  by: CablePart | null,
+  cables: readonly CablePart[],
+): Pick<FeedLine, 'way_mm' | 'reach_mm' | 'extension'> {
+  const board = [...system.placed.values()].find((p) => p.part.kind === 'board' && p.frame);
+  const ways = loads.map((l) => {
+    const solids = system.placed.get(l.component.id)?.solids ?? [];
+    return board && solids.length > 0 ? LAID * apart(solids, board.solids) + PLUGGED_MM : null;
+  });
+  const leads = loads.map((l) => l.part.lead_mm);
+  const between = by ? by.length_mm : 0;
+  const way_mm = ways.some((w) => w === null) ? null : Math.max(...(ways as number[]));
+  const reach_mm =
+    between === undefined || leads.some((l) => l === undefined)
+      ? null
+      : Math.min(...(leads as number[])) + between;
+  const short = way_mm !== null && reach_mm !== null ? way_mm - reach_mm : 0;
+  const extension =
+    short > 0
+      ? (cables
+          .filter((c) => c.duty === 'extension' && (c.length_mm ?? 0) >= short)
+          .sort((a, b) => (a.length_mm ?? 0) - (b.length_mm ?? 0))[0] ?? null)
+      : null;
+  return { way_mm, reach_mm, extension };
+}
+
+/** Along the three axes, from the nearest of some solids to the nearest of others, mm. */
+const apart = (as: readonly Solid[], bs: readonly Solid[]): number =>
+  Math.min(
+    ...as.flatMap(({ box: a }) =>
+      bs.map(({ box: b }) =>
+        ([0, 1, 2] as const).reduce<number>(
+          (sum, i) => sum + Math.max(0, a.min[i] - b.max[i], b.min[i] - a.max[i]),
+          0,
+        ),
+      ),
+    ),
+  );
 
 /**
  * Sets of fans onto hubs, the largest first, into the first hub with room; each hub the smallest

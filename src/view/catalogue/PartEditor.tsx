@@ -8,7 +8,7 @@ import { usePartLists } from '@/view/shared';
 import { CurvePoints, type CurveOf, type TypedCurve } from '@/view/stages/curve';
 import curveStyles from '@/view/stages/curve/CurveEditor.module.css';
 import { fieldWords } from './fieldWords';
-import { OPTIONAL, optionalText, resized, withOptional } from './partChanges';
+import { optionalOf, optionalText, resized, withOptional } from './partChanges';
 import { PartShape } from './shape/PartShape';
 import styles from './CataloguePage.module.css';
 
@@ -80,7 +80,7 @@ function withCurve(
  */
 export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): void }) {
   const keep = usePartLists((s) => s.keep);
-  const optional = OPTIONAL[start.kind] ?? [];
+  const optional = optionalOf(start);
   const [part, setPart] = useState(start);
   const [text, setText] = useState<Readonly<Record<string, string>>>({});
   const [shownCurve, setShownCurve] = useState<CurveOf['of'] | null>(null);

@@ -24,6 +24,8 @@ export function partFigures(p: Part): string {
     case 'memory':
     case 'board':
       return `${formatNumber(p.draw_W)} W${p.kind === 'board' ? `, ${p.standard}` : ''}, ${dims(p.size)}`;
+    case 'device':
+      return `${formatNumber(p.draw_W, { decimals: 1 })} W, ${dims(p.size)}${p.format ? `, ${p.format}` : ''}${p.connector ? `, ${p.connector}` : ''}`;
     case 'card':
       return `${formatNumber(p.draw_W)} W, ${dims(p.size)}, ${p.bareThickness_mm} mm bare`;
     case 'supply':

@@ -1,12 +1,23 @@
-import { isComponentPart, type BlockFits, type Part, type PartKind } from '@/core/components';
+import {
+  isComponentPart,
+  type BlockFits,
+  type Included,
+  type Part,
+  type PartKind,
+} from '@/core/components';
 import { resizedRadiator, resizeSide } from '@/core/making';
 
-/** A figure that a part may have and need not: what it fits. */
+/** A figure that a part may have and need not. */
 interface OptionalField {
   readonly path: string;
   readonly words: string;
+  /** How it is typed; as a line of text where not given. */
+  readonly as?: 'number' | 'yes' | 'boxed';
 }
-export const OPTIONAL: Readonly<Partial<Record<PartKind, readonly OptionalField[]>>> = {
+const LEAD: OptionalField = { path: 'lead_mm', words: 'its lead, mm', as: 'number' };
+const SENSOR: OptionalField = { path: 'sensor', words: 'reads the coolant (yes)', as: 'yes' };
+const CONNECTOR: OptionalField = { path: 'connector', words: 'ends in, as four-pin fan' };
+const OF_KIND: Readonly<Partial<Record<PartKind, readonly OptionalField[]>>> = {
   processor: [{ path: 'pattern', words: 'mounting pattern, as 75 × 75 M4' }],
   card: [{ path: 'layout', words: 'card layout' }],
   board: [
@@ -19,6 +30,35 @@ export const OPTIONAL: Readonly<Partial<Record<PartKind, readonly OptionalField[
     { path: 'fits.boards', words: 'board layouts it fits' },
     { path: 'fits.sticks', words: 'sticks it fits, as 2 × 9 mm apart' },
   ],
+  fan: [LEAD],
+  pump: [LEAD],
+  reservoir: [SENSOR],
+  inline: [SENSOR],
+  cable: [{ path: 'length_mm', words: 'length, mm', as: 'number' }, CONNECTOR],
+  device: [{ path: 'format', words: 'size of drive, as 2.5 in' }, CONNECTOR],
+};
+const OF_ALL: readonly OptionalField[] = [
+  { path: 'soldIn', words: 'pieces in a pack, where sold so', as: 'number' },
+  { path: 'includes', words: 'in its box, as 2 × fit-plug, 1 × paste', as: 'boxed' },
+];
+
+/** The figures that a part of this kind may have and need not. */
+export const optionalOf = (part: Part): readonly OptionalField[] => [
+  ...(OF_KIND[part.kind] ?? []),
+  ...(part.kind === 'fitting' && part.duty === 'plug' ? [SENSOR] : []),
+  ...OF_ALL,
+];
+
+const BOXED = /^(\d+)\s*[×x]?\s*([A-Za-z0-9][\w.:-]*)$/;
+const boxedOf = (text: string): readonly Included[] =>
+  listed(text).flatMap((t) => {
+    const [, quantity, what] = BOXED.exec(t) ?? [];
+    return quantity && what ? [{ what, quantity: Number(quantity) }] : [];
+  });
+const asTyped: Readonly<Record<NonNullable<OptionalField['as']>, (text: string) => unknown>> = {
+  number: (text) => Number(text.replace(',', '.')),
+  yes: (text) => (/^y/i.test(text) ? true : undefined),
+  boxed: (text) => boxedOf(text),
 };
 
 const STICKS = /(\d+)\D+(\d+(?:[.,]\d+)?)/;
@@ -28,9 +68,17 @@ const listed = (text: string): readonly string[] =>
     .map((t) => t.trim())
     .filter((t) => t !== '');
 
+function plainText(part: Part, path: string): string {
+  const value = (part as unknown as Readonly<Record<string, unknown>>)[path];
+  if (value === true) return 'yes';
+  if (path === 'includes')
+    return (part.includes ?? []).map((i) => `${i.quantity} × ${i.what}`).join(', ');
+  return typeof value === 'string' || typeof value === 'number' ? String(value) : '';
+}
+
 /** What a part says of such a figure, as text. */
 export function optionalText(part: Part, path: string): string {
-  if (part.kind === 'block') {
+  if (part.kind === 'block' && path.startsWith('fits.')) {
     const { patterns = [], cards = [], boards = [], sticks = [] } = part.fits ?? {};
     const texts: Readonly<Record<string, string>> = {
       'fits.patterns': patterns.map((p) => p.pattern).join(', '),
@@ -40,15 +88,19 @@ export function optionalText(part: Part, path: string): string {
     };
     return texts[path] ?? '';
   }
-  const value = (part as unknown as Readonly<Record<string, unknown>>)[path];
-  return typeof value === 'string' ? value : '';
+  return plainText(part, path);
 }
 
 /** The part with such a figure typed; without it where the text is empty. */
 export function withOptional(part: Part, path: string, text: string): Part {
-  if (part.kind !== 'block') {
+  if (part.kind !== 'block' || !path.startsWith('fits.')) {
     const { [path]: _old, ...rest } = part as unknown as Record<string, unknown>;
-    return (text.trim() === '' ? rest : { ...rest, [path]: text.trim() }) as unknown as Part;
+    const as = optionalOf(part).find((o) => o.path === path)?.as;
+    const typed = text.trim(),
+      value = as ? asTyped[as](typed) : typed;
+    return (typed === '' || value === undefined
+      ? rest
+      : { ...rest, [path]: value }) as unknown as Part;
   }
   const { patterns: known = [], ...others } = part.fits ?? {};
   const list = listed(text);

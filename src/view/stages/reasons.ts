@@ -81,7 +81,10 @@ function placesInLoop(l: LoopHeat, several: boolean, design: Design): Reason['in
     ...place(`coolant${of}, hottest`, l.hottest_C),
     ...place(`coolant${of}, into the pump`, l.pumpInlet_C),
     ...l.sensors.flatMap((s) =>
-      place(`what ${componentName(design, s.component)} would read`, s.temp_C),
+      place(
+        `what ${s.port ? `the sensor in ${componentName(design, s.component)}` : componentName(design, s.component)} would read`,
+        s.temp_C,
+      ),
     ),
   ];
 }

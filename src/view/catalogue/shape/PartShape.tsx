@@ -3,6 +3,7 @@ import { lazy, Suspense, useState } from 'react';
 import type { ComponentPart } from '@/core/components';
 import { hasPorts } from '@/core/making';
 import { BodyTable } from './BodyTable';
+import { PassageTable } from './PassageTable';
 import { PortTable } from './PortTable';
 import { SpotTable } from './SpotTable';
 import { WettedTable } from './WettedTable';
@@ -31,7 +32,10 @@ export function PartShape({
       </div>
       <div className={styles.tables}>
         {hasPorts(part) && (
-          <PortTable part={part} picked={picked} onPick={setPicked} onChange={onChange} />
+          <>
+            <PortTable part={part} picked={picked} onPick={setPicked} onChange={onChange} />
+            <PassageTable part={part} onChange={onChange} />
+          </>
         )}
         <BodyTable part={part} onChange={onChange} />
         <WettedTable part={part} onChange={onChange} />

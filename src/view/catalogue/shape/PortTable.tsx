@@ -2,10 +2,12 @@ import type { ComponentPart, Port, WetPart } from '@/core/components';
 import {
   addPort,
   axesOfFace,
+  chamberNames,
   changePort,
   dutyOfPort,
   faceOf,
   FACES,
+  freshChamber,
   movePort,
   removePort,
   type Face,
@@ -49,12 +51,11 @@ export function PortTable({
   onChange(part: ComponentPart): void;
 }) {
   const give = (next: WetPart): void => onChange(next as ComponentPart);
+  const fresh = freshChamber(part);
   const chambers = [
-    ...new Set([
-      ...part.ports.map((p) => p.chamber),
-      ...part.passages.flatMap((x) => [x.from, x.to]),
-    ]),
-  ].map((value) => ({ value, label: value }));
+    ...chamberNames(part).map((value) => ({ value, label: value })),
+    { value: fresh, label: 'a chamber of its own' },
+  ];
   const place = (port: Port, face: Face, at: Vec): void => give(movePort(part, port.id, face, at));
   return (
     <>

@@ -1,9 +1,10 @@
 'use client';
 import { CATALOGUE } from '@/catalogue';
 import type { Design, Component, Placement, Turn, Up } from '@/core/design';
-import { footOf } from '@/core/system';
+import { footOf, nearestSlide, nudgedSlide, screwedAs, slidesOn } from '@/core/system';
 import { isComponentPart, PART_KINDS } from '@/core/components';
 import { formatNumber } from '@/core/units';
+import { heldBy } from '@/core/bom';
 import { carriersOf, defaultPlacements } from '@/core/checks';
 import type { Vec } from '@/core/geometry';
 import { Pick, QuantityField, Segments, useOffer, useOwnShelves } from '@/view/shared';
@@ -17,7 +18,12 @@ import { FanPieces } from './FanPieces';
 import styles from './CaseStage.module.css';
 
 /** Kinds that may stand anywhere on a bracket or double-sided tape. */
-const STANDS: readonly string[] = ['pump', 'reservoir', 'inline', 'radiator'];
+const STANDS: readonly string[] = ['pump', 'reservoir', 'inline', 'radiator', 'device'];
+const HOLDS = [
+  { value: 'bracket', label: 'a bracket' },
+  { value: 'tape', label: 'double-sided tape' },
+  { value: 'weight', label: 'its own weight' },
+] as const;
 const TURNS = (['0', '90', '180', '270'] as const).map((value) => ({ value, label: `${value}°` }));
 /** Which way up a part stands, as a builder says it: seen through the glass, front to the right. */
 const STANDING: readonly { readonly value: Up; readonly label: string }[] = [
@@ -71,6 +77,7 @@ const samePlace = (a: Placement, b: Placement): boolean =>
       a.face === b.face) ||
     (a.on === 'spot' && b.on === 'spot' && a.spot === b.spot) ||
     (a.on === 'port' && b.on === 'port' && a.port === b.port) ||
+    (a.on === 'cage' && b.on === 'cage' && a.cage === b.cage && a.place === b.place) ||
     ['tray', 'board', 'bay', 'riser', 'line', 'unplaced'].includes(a.on));
 
 /** The picked part: what it is, where it goes, how it is turned. */
@@ -97,6 +104,13 @@ export function PlaceCard({ component }: { readonly component: Component }) {
   const mount = p.on === 'mount' ? design.case?.mounts.find((m) => m.id === p.mount) : undefined;
   const slack =
     mount && component.part.kind === 'radiator' ? mount.length_mm - component.part.size[0] : 0;
+  const rangesFor = (ports: 'start' | 'end') =>
+    mount && (component.part.kind === 'radiator' || component.part.kind === 'fan')
+      ? slidesOn(mount, screwedAs(component.part, ports, system.placed.get(component.id)?.count))
+      : [];
+  /** To where the screws of a mount with holes meet them. */
+  const held = (slide_mm: number, ports: 'start' | 'end'): number =>
+    mount?.holes ? nearestSlide(rangesFor(ports), slide_mm) : slide_mm;
   const placed = system.placed.get(component.id);
   // A part in a build is a snapshot: newer figures are offered, not forced.
   const same = [...own, ...CATALOGUE].find((c) => c.id === component.part.id),
@@ -225,7 +239,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                 quantity="length"
                 min={0}
                 max={Math.max(0, slack)}
-                onCommit={(v) => v !== null && place({ ...p, slide_mm: v })}
+                onCommit={(v) => v !== null && place({ ...p, slide_mm: held(v, p.ports) })}
               />
               {[-5, -1, 1, 5].map((by) => (
                 <button
@@ -235,7 +249,12 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                   disabled={p.slide_mm + by < 0 || p.slide_mm + by > slack}
                   onClick={() =>
                     place(
-                      { ...p, slide_mm: p.slide_mm + by },
+                      {
+                        ...p,
+                        slide_mm: mount.holes
+                          ? nudgedSlide(rangesFor(p.ports), p.slide_mm, by)
+                          : p.slide_mm + by,
+                      },
                       `slide ${component.name}`,
                       `slide-${component.id}`,
                     )
@@ -244,7 +263,9 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                   {formatNumber(by, { signed: true })}
                 </button>
               ))}
-              <span className="soft">of {formatNumber(Math.max(0, slack))} mm</span>
+              <span className="soft">
+                of {formatNumber(Math.max(0, slack))} mm{mount.holes ? ', to its holes' : ''}
+              </span>
             </div>
             <Segments
               label="Ports"
@@ -256,7 +277,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                   label: mount.along[1] !== 0 ? 'ports down' : 'ports to the rear',
                 },
               ]}
-              onPick={(ports) => place({ ...p, ports })}
+              onPick={(ports) => place({ ...p, ports, slide_mm: held(p.slide_mm, ports) })}
             />
           </>
         )}
@@ -288,6 +309,20 @@ export function PlaceCard({ component }: { readonly component: Component }) {
               />
             ))}
           </div>
+        )}
+        {p.on === 'free' && (
+          <Segments
+            label="Held by"
+            value={heldBy(component) ?? 'bracket'}
+            options={HOLDS}
+            onPick={(by) =>
+              commit(`what holds ${component.name}`, {
+                do: 'component.set',
+                component: component.id,
+                values: { heldBy: by },
+              })
+            }
+          />
         )}
         {p.on === 'against' && <AgainstFields component={component} p={p} place={place} />}
         {p.on === 'riser' && (

@@ -15,6 +15,7 @@ import { Mark, Pick, Progress, Why, useOffer, QuantityField } from '@/view/share
 import { fittingFor, useEditor, useBetterPorts } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { reasonForExpansion, reasonForRun, reasonForVolume } from '../reasons';
+import { CapFields } from './CapFields';
 import { LineOut } from './LineOut';
 import { MandrelsInHand } from './MandrelsInHand';
 import styles from './RunsStage.module.css';
@@ -182,24 +183,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
                     {component}, {port}
                   </td>
                   <td>
-                    <Pick
-                      hideLabel
-                      label={`What closes ${component} ${port}`}
-                      value={c.with}
-                      options={[
-                        { value: 'plug', label: 'plug' },
-                        { value: 'drain', label: 'drain valve' },
-                        { value: 'fill', label: 'fill cap' },
-                      ]}
-                      onPick={(w: CapDuty) =>
-                        commit(`close ${component} ${port}`, {
-                          do: 'cap.set',
-                          loop: loop.id,
-                          port: { component: c.component, port: c.port },
-                          with: w,
-                        })
-                      }
-                    />
+                    <CapFields loop={loop} cap={c} called={`${component} ${port}`} />
                     <LineOut cap={c} />
                   </td>
                 </tr>

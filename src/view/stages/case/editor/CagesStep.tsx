@@ -1,6 +1,8 @@
 'use client';
 import type { CaseDraft, ObstacleDraft } from '@/core/measure';
+import { DRIVE_FORMATS } from '@/core/components';
 import type { Box } from '@/core/geometry';
+import { Pick } from '@/view/shared';
 import { Section } from '../../frame/StageFrame';
 import { MeasureField } from './MeasureField';
 import {
@@ -59,6 +61,7 @@ export function CagesStep({ draft, set, says }: StepProps) {
             checked={o.removable}
             onChange={(removable) => change(i, { removable })}
           />
+          <DrivePlaces obstacle={o} set={(drives) => set(withDrives(draft, i, drives))} />
           <CutOuts obstacle={o} set={(openings) => change(i, { openings })} />
         </Section>
       ))}
@@ -87,6 +90,54 @@ export function CagesStep({ draft, set, says }: StepProps) {
         Add a cage or shroud
       </button>
       <RoomsOfTheirOwn draft={draft} set={set} says={says} />
+    </>
+  );
+}
+
+function withDrives(
+  draft: CaseDraft,
+  i: number,
+  drives: ObstacleDraft['drives'] | undefined,
+): CaseDraft {
+  const { drives: _was, ...cage } = draft.obstacles[i] as ObstacleDraft;
+  const next: ObstacleDraft = drives ? { ...cage, drives } : cage;
+  return { ...draft, obstacles: swap(draft.obstacles, i, next) };
+}
+
+const PLACES = Array.from({ length: 12 }, (_, i) => ({
+  value: String(i + 1),
+  label: String(i + 1),
+}));
+
+/** Which drives a cage takes, and how many one above the other. */
+function DrivePlaces({
+  obstacle: { name, drives },
+  set,
+}: {
+  readonly obstacle: ObstacleDraft;
+  set(drives: ObstacleDraft['drives'] | undefined): void;
+}) {
+  return (
+    <>
+      <Pick
+        label={`Drives in ${name || 'it'}`}
+        value={drives?.format ?? 'none'}
+        options={[
+          { value: 'none', label: 'none' },
+          ...DRIVE_FORMATS.map((value) => ({ value, label: value })),
+        ]}
+        onPick={(format) =>
+          set(format === 'none' ? undefined : { format, places: drives?.places ?? 2 })
+        }
+      />
+      {drives && (
+        <Pick
+          label={`Places in ${name || 'it'}`}
+          value={String(drives.places)}
+          options={PLACES}
+          onPick={(n) => set({ ...drives, places: Number(n) })}
+        />
+      )}
     </>
   );
 }

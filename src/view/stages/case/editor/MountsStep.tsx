@@ -27,6 +27,33 @@ function openingInto(draft: CaseDraft, i: number, name: string | undefined): Cas
   return { ...draft, mounts: swap(draft.mounts, i, next) };
 }
 
+const HOLES = [
+  { value: 'rail', label: 'one long slot' },
+  { value: 'slots', label: 'a slot for each fan' },
+  { value: 'holes', label: 'plain holes' },
+] as const;
+type HeldAs = (typeof HOLES)[number]['value'];
+/** Slots as they are usual, mm either way (common practice, no source). */
+const USUAL_SLOT_MM = 10;
+
+function holesAs({ holes }: MountDraft): HeldAs {
+  if (!holes) return 'rail';
+  return holes.slots_mm > 0 ? 'slots' : 'holes';
+}
+
+function heldBy(draft: CaseDraft, i: number, as: HeldAs): CaseDraft {
+  const { holes, ...mount } = draft.mounts[i] as MountDraft;
+  const slots_mm = as === 'slots' ? USUAL_SLOT_MM : 0;
+  const next: MountDraft = as === 'rail' ? mount : { ...mount, holes: { ...holes, slots_mm } };
+  return { ...draft, mounts: swap(draft.mounts, i, next) };
+}
+
+/** Where the longest row of fans begins when it is in the middle of its rail, mm. */
+function inTheMiddle({ fans, length_mm }: MountDraft): number {
+  const longest = Math.max(0, ...fans.map((f) => f.size_mm * f.count));
+  return Math.max(0, (length_mm - longest) / 2);
+}
+
 /** Where radiators and fans hang. */
 export function MountsStep({ draft, set, says }: StepProps) {
   const { chambers = [] } = draft;
@@ -117,6 +144,26 @@ export function MountsStep({ draft, set, says }: StepProps) {
               value={m.holeGap_mm}
               onChange={(v) => change(i, { holeGap_mm: v })}
             />
+            <Pick
+              label="Screwed through"
+              value={holesAs(m)}
+              options={HOLES}
+              onPick={(as) => set(heldBy(draft, i, as))}
+            />
+            {m.holes && m.holes.slots_mm > 0 && (
+              <MeasureField
+                label="Screws move in the slots, either way"
+                value={m.holes.slots_mm}
+                onChange={(slots_mm) => change(i, { holes: { ...m.holes, slots_mm } })}
+              />
+            )}
+            {m.holes && (
+              <MeasureField
+                label="From the rail's start to the first fan"
+                value={m.holes.first_mm ?? inTheMiddle(m)}
+                onChange={(first_mm) => change(i, { holes: { slots_mm: 0, ...m.holes, first_mm } })}
+              />
+            )}
             <MeasureField
               label="Depth the maker allows"
               value={m.published_mm}
