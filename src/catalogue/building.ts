@@ -18,6 +18,7 @@ import type {
 } from '@/core/components';
 import { BLOCKS } from './blocks';
 import { CASES } from './cases';
+import { DEVICES } from './devices';
 import { FANS } from './fans';
 import { BOARDS, CARDS, MEMORIES, PROCESSORS, SUPPLIES } from './hardware';
 import { INLINE } from './inline';
@@ -28,6 +29,7 @@ import { RADIATORS } from './radiators';
 
 const PARTS: readonly ComponentPart[] = [
   ...BLOCKS,
+  ...DEVICES,
   ...FANS,
   ...BOARDS,
   ...CARDS,

@@ -368,6 +368,10 @@ const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = 
     ),
     good: desk,
   },
+  'fit.cables': {
+    bad: { ...desk, case: { ...(desk.case as NonNullable<Design['case']>), behind_mm: 8 } },
+    good: desk,
+  },
   'fit.clash': { bad: box, good: desk },
   'fit.mount': {
     bad: edited(desk, {

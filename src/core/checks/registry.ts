@@ -16,6 +16,7 @@ import { fillExpansion } from './fillExpansion';
 import { fillLow } from './fillLow';
 import { fitBlocked } from './fitBlocked';
 import { fitBoard } from './fitBoard';
+import { fitCables } from './fitCables';
 import { fitClash } from './fitClash';
 import { fitFloating } from './fitFloating';
 import { fitHand } from './fitHand';
@@ -81,6 +82,7 @@ export const SPATIAL_CHECKS: readonly SpatialCheck[] = [
   fillLow,
   fitBlocked,
   fitBoard,
+  fitCables,
   fitClash,
   fitFloating,
   fitHand,

@@ -64,7 +64,15 @@ const PLACEMENTS = {
     up,
   }),
   spot: on('spot', { spot: id().required(), turn: turn.required(), up }),
-  free: on('free', { at: vec().required(), turn: turn.required(), up }),
+  free: on('free', {
+    at: vec().required(),
+    turn: turn.required(),
+    up,
+    tilt: Joi.object({
+      about: Joi.string().valid('x', 'y', 'z').required(),
+      by_deg: Joi.number().min(-180).max(180).required(),
+    }),
+  }),
 };
 
 const pick = (key: string, schemas: Record<string, Joi.ObjectSchema>): Joi.AlternativesSchema =>

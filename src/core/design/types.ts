@@ -11,7 +11,7 @@ import type {
   ConsumablePart,
   TubePart,
 } from '../components';
-import type { Frame, Vec } from '../geometry';
+import type { Frame, Tilt, Vec } from '../geometry';
 
 /**
  * Ids are strings that cannot be taken for one another: a plain string becomes any of them, none
@@ -103,7 +103,14 @@ export type Placement =
   | { readonly on: 'cage'; readonly cage: string; readonly place: number }
   /** Hangs in its runs, somewhere between the parts they lead to. */
   | { readonly on: 'line' }
-  | { readonly on: 'free'; readonly at: Vec; readonly turn: Turn; readonly up?: Up };
+  | {
+      readonly on: 'free';
+      readonly at: Vec;
+      readonly turn: Turn;
+      readonly up?: Up;
+      /** Aslant, about its middle, where tape or a bracket holds it so. */
+      readonly tilt?: Tilt;
+    };
 
 /** How a fan or pump follows a temperature. */
 export interface Control {

@@ -17,5 +17,6 @@ export {
   type Cylinder,
 } from './cylinder';
 export { UPRIGHT, directionIn, pointIn, boxIn, type Frame } from './frame';
+export { cellsOf, cornersIn, isAlongAxes, middleIn, tiltedFrame, type Tilt } from './tilt';
 export { pairMemo } from './pairMemo';
 export { capsule, convexGap, orientedBox, slantedCylinder, type Convex } from './convex';

@@ -5,15 +5,20 @@ import { isComponentPart } from '../components';
 import { validatePart } from '../validation';
 import {
   addBody,
+  addPassage,
   addPort,
   bodiesOf,
+  chamberNames,
+  changePassage,
   changePort,
   dutyOfPort,
   faceOf,
   FACES,
+  freshChamber,
   hasPorts,
   interfaceFrom,
   movePort,
+  removePassage,
   removePort,
   resizeSide,
 } from '.';
@@ -73,6 +78,29 @@ describe('ports on faces', () => {
     expect(validatePart(filled)).toMatchObject({ ok: true });
     expect(dutyOfPort(filled, id, undefined).ports.at(-1)).not.toHaveProperty('duty');
     expect(removePort(filled, id)).toEqual(reservoir);
+  });
+
+  test('a chamber of its own, and a passage between: what flows through follows', () => {
+    const plate = addPort(addPort(reservoir, '+x'), '-x');
+    const [a, b] = plate.ports.slice(-2).map((p) => p.id) as [string, string];
+    const fresh = freshChamber(plate);
+    expect(chamberNames(plate)).not.toContain(fresh);
+    const apart = changePort(changePort(plate, a, { chamber: fresh }), b, { chamber: fresh });
+    expect(chamberNames(apart)).toEqual([...chamberNames(reservoir), fresh]);
+    expect(validatePart(apart)).toMatchObject({ ok: true });
+    const joined = changePassage(addPassage(apart), 0, { points: [[4, 2.5]], oneWay: true });
+    expect(joined.passages).toEqual([
+      {
+        from: chamberNames(apart)[0],
+        to: fresh,
+        points: [[4, 2.5]],
+        oneWay: true,
+        source: 'estimated',
+      },
+    ]);
+    expect(validatePart(joined)).toMatchObject({ ok: true });
+    expect(removePassage(joined, 0).passages).toEqual([]);
+    expect(addPassage(reservoir)).toBe(reservoir);
   });
 
   test('a body more makes the part as large as all its bodies', () => {

@@ -34,6 +34,34 @@ describe('a case measured by hand', () => {
     },
   );
 
+  test('drives, holes and cables behind the tray come through, and pass the guard', () => {
+    const alder = CASES.find((c) => c.id === 'case-alder-42') as CasePart;
+    const draft = draftFromCase(alder);
+    const measured: CaseDraft = {
+      ...draft,
+      mounts: draft.mounts.map((mount, i) =>
+        i === 0 ? { ...mount, holes: { slots_mm: 8, first_mm: 12 } } : mount,
+      ),
+      obstacles: [
+        ...draft.obstacles.map((o) =>
+          o.drives ? { ...o, drives: { format: '2.5 in' as const, places: 4 } } : o,
+        ),
+        {
+          name: 'Cables behind the tray',
+          removable: false,
+          min: [250, 20, -20],
+          max: [330, 400, -3],
+        },
+      ],
+    };
+    expect(draftTroubles(measured)).toEqual([]);
+    const made = caseFromDraft(measured, 'own-alder');
+    expect(validatePart(made)).toMatchObject({ ok: true });
+    expect(made.mounts[0]?.holes).toEqual({ slots_mm: 8, first_mm: 12 });
+    expect(made.obstacles.find((o) => o.drives)?.drives).toEqual({ format: '2.5 in', places: 4 });
+    expect(draftFromCase(made).obstacles.at(-1)).toMatchObject({ min: [250, 20, -20] });
+  });
+
   test('what was measured anew is as measured, the rest as it was', () => {
     const cube = CASES.find((c) => c.id === 'case-loom-cube') as CasePart;
     const draft = draftFromCase(cube);

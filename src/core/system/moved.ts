@@ -58,6 +58,7 @@ export function movedBy(design: Design, id: string, by: Vec): Placement | null {
       at: [snap(at[0]), snap(at[1]), snap(at[2])],
       turn: p.turn,
       ...(p.up ? { up: p.up } : {}),
+      ...(p.on === 'free' && p.tilt ? { tilt: p.tilt } : {}),
     };
   }
   return null;

@@ -21,12 +21,17 @@ import {
   UPRIGHT,
   add,
   boxIn,
+  cellsOf,
   cross,
+  cylinderBox,
   cylinderIn,
   directionIn,
+  isAlongAxes,
+  middleIn,
   pointIn,
   roundIn,
   scale,
+  tiltedFrame,
   union,
   type Frame,
   type Vec,
@@ -131,7 +136,7 @@ function locate(context: Context, component: Component, p: Placement): Spot {
         : { unplaced: `the case has no spot "${p.spot}"` };
     }
     case 'free':
-      return { frame: standing(component.part, p.at, p.turn, p.up) };
+      return { frame: freely(component.part, p) };
     case 'line': {
       const frame = context.design.layout.poses[component.id];
       return frame ? { frame } : { hangs: true };
@@ -185,6 +190,12 @@ function standing(part: Bodied, foot: Vec, turn: Turn, up: Up = '+y'): Frame {
     ),
   ) as [number, number];
   return cornered(part, add(foot, [-wide[0] / 2, 0, -wide[1] / 2]), axes);
+}
+
+/** Anywhere, aslant about its middle where it is held so. */
+function freely(part: Bodied, p: Extract<Placement, { on: 'free' }>): Frame {
+  const frame = standing(part, p.at, p.turn, p.up);
+  return p.tilt ? tiltedFrame(frame, middleIn(frame, part.size), p.tilt) : frame;
 }
 
 function boardOf(
@@ -478,20 +489,37 @@ function ownBoxes(
   return part.boxes ?? [{ name: '', min: [0, 0, 0], max: part.size }];
 }
 
+/** A part that stands aslant is measured in cells of so many mm. */
+const CELL_MM = 8;
+
+/** A body where it stands: one solid, or as many as it takes to hold one that is aslant. */
+function solidsOf(
+  frame: Frame,
+  body: NonNullable<Bodied['boxes']>[number],
+  of: Pick<Solid, 'component' | 'detail'>,
+): readonly Solid[] {
+  if (body.round) {
+    const cylinder = cylinderIn(frame, roundIn(body, body.round));
+    const box = isAlongAxes(frame) ? boxIn(frame, body) : cylinderBox(cylinder);
+    return [{ ...of, box, cylinder }];
+  }
+  if (isAlongAxes(frame)) return [{ ...of, box: boxIn(frame, body) }];
+  const whole = { frame, box: { min: body.min, max: body.max } };
+  return cellsOf(frame, body, CELL_MM).map((box) => ({ ...of, box, whole }));
+}
+
 function occupy(
   context: Context,
   component: Component,
   frame: Frame,
   count: number,
 ): PlacedComponent {
-  const solids: Solid[] = ownBoxes(context, component, count).map((b) => {
-    return {
+  const solids = ownBoxes(context, component, count).flatMap((b) =>
+    solidsOf(frame, b, {
       component: component.id,
       detail: b.name === component.part.name ? '' : b.name,
-      box: boxIn(frame, b),
-      ...(b.round ? { cylinder: cylinderIn(frame, roundIn(b, b.round)) } : {}),
-    };
-  });
+    }),
+  );
   const ports: PlacedPort[] =
     'ports' in component.part
       ? component.part.ports.map((port) => ({

@@ -5,7 +5,9 @@ import { screwNeeds } from '../clearance';
 import { applyEdit, findComponent, type Design, type Edit } from '../design';
 import type { BlockPart } from '../components';
 import { compileSystem } from '../system';
-import { compileThermalModel, modelOf } from '.';
+import { coreDragTerms } from '../airflow';
+import { air } from '../fluids';
+import { compileThermalModel, coreOf, modelOf } from '.';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
 const edited = (design: Design, ...edits: Edit[]): Design =>
@@ -130,6 +132,23 @@ describe('a set that does not fill its radiator', () => {
       9,
     );
     expect(compileSystem(two).placed.get('front-fans')?.solids).toHaveLength(2);
+  });
+
+  /** By hand: one section of three, 120 mm square, at 1 m/s through core and filter. */
+  test('what it leaves bare lets air through the core, into the chamber its radiator is at', () => {
+    const bare = modelFor(two).openings.find((o) => o.id === 'uncovered:front-radiator');
+    const part = findComponent(two, 'front-radiator')?.part;
+    if (part?.kind !== 'radiator') throw new Error('no radiator');
+    expect(bare?.area_cm2).toBeCloseTo((120 * part.core.width_mm) / 100, 9);
+    const setup = modelFor(two).radiators.find((r) => r.id === 'front-radiator');
+    const { linear, square } = coreDragTerms(coreOf(part, 1), air(desk.brief.room_C, 0));
+    const flow_m3h = ((bare?.area_cm2 ?? NaN) / 1e4) * 3600;
+    const density = air(desk.brief.room_C, 0).density_kgm3;
+    expect((bare?.square ?? NaN) * flow_m3h ** 2).toBeCloseTo(
+      linear + square + ((setup?.filterLoss_Pa ?? NaN) * density) / 1.2,
+      6,
+    );
+    expect(modelFor(desk).openings.some((o) => o.id.startsWith('uncovered'))).toBe(false);
   });
 
   test('more than there are places for are as many as there are', () => {

@@ -6,7 +6,7 @@ import { isComponentPart, PART_KINDS } from '@/core/components';
 import { formatNumber } from '@/core/units';
 import { heldBy } from '@/core/bom';
 import { carriersOf, defaultPlacements } from '@/core/checks';
-import type { Vec } from '@/core/geometry';
+import type { Tilt, Vec } from '@/core/geometry';
 import { Pick, QuantityField, Segments, useOffer, useOwnShelves } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { partFigures } from '@/view/catalogue/figures';
@@ -56,6 +56,52 @@ function Attitude({
     </>
   );
 }
+const ABOUT = [
+  { value: 'none', label: 'not tilted' },
+  { value: 'x', label: 'to the glass or the tray' },
+  { value: 'y', label: 'about the upright axis' },
+  { value: 'z', label: 'to the front or the rear' },
+] as const;
+/** A tilt begins with so many degrees. */
+const FIRST_TILT_DEG = 15;
+
+/** How a part that tape or a bracket holds is tilted, and by how much. */
+function TiltFields({
+  tilt,
+  onTilt,
+}: {
+  readonly tilt: Tilt | undefined;
+  onTilt(tilt: Tilt | undefined): void;
+}) {
+  return (
+    <>
+      <Pick
+        label="Tilted"
+        value={tilt?.about ?? 'none'}
+        options={ABOUT}
+        onPick={(about) =>
+          onTilt(about === 'none' ? undefined : { about, by_deg: tilt?.by_deg ?? FIRST_TILT_DEG })
+        }
+      />
+      {tilt && (
+        <QuantityField
+          label="By"
+          value={tilt.by_deg}
+          quantity="angle"
+          min={-180}
+          max={180}
+          onCommit={(v) => v !== null && onTilt({ ...tilt, by_deg: v })}
+        />
+      )}
+    </>
+  );
+}
+
+type Free = Extract<Placement, { on: 'free' }>;
+function withTilt({ tilt: _was, ...p }: Free, tilt: Tilt | undefined): Free {
+  return tilt ? { ...p, tilt } : p;
+}
+
 const AXES = [
   [0, 'From the rear'],
   [1, 'Above the floor'],
@@ -309,6 +355,9 @@ export function PlaceCard({ component }: { readonly component: Component }) {
               />
             ))}
           </div>
+        )}
+        {p.on === 'free' && heldBy(component) !== 'weight' && (
+          <TiltFields tilt={p.tilt} onTilt={(tilt) => place(withTilt(p, tilt))} />
         )}
         {p.on === 'free' && (
           <Segments

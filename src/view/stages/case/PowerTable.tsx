@@ -61,6 +61,16 @@ export function PowerTable() {
                       </span>
                     </>
                   )}
+                  {l.way_mm !== null && l.reach_mm !== null && (
+                    <>
+                      <br />
+                      <span className="soft">
+                        {formatNumber(l.way_mm)} mm to the board, leads reach{' '}
+                        {formatNumber(l.reach_mm)} mm
+                        {l.extension ? `; with ${l.extension.name}` : ''}
+                      </span>
+                    </>
+                  )}
                 </td>
                 <td className="num">
                   {formatNumber(l.current_A, { decimals: 2 })} of{' '}

@@ -11,7 +11,7 @@ import { add, axisGaps, boxOf, scale, type Vec } from '@/core/geometry';
 import { formatNumber } from '@/core/units';
 import { temperatureColour } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
-import { flatBox, flatPoint, type Flat, type View } from './project';
+import { flatBox, flatPoint, outlineOf, wholeBodies, type Flat, type View } from './project';
 import { LegGrips, type LegHeld } from './LegGrips';
 import { PortGrips } from './PortGrips';
 import { useDrag } from './useDrag';
@@ -79,7 +79,7 @@ export function Elevation({
   );
   const solids = useMemo(() => {
     const components = [...system.placed.values()].flatMap((p) =>
-      p.solids.map((s) => ({
+      wholeBodies(p.solids).map((s) => ({
         solid: s,
         kind: p.part.kind as string,
         name: componentName(system.design, p.id),
@@ -200,7 +200,16 @@ export function Elevation({
               onPointerDown={component.startsWith('case:') ? undefined : drag.press(component)}
             >
               <title>{`${name}: ${formatNumber(flat.w)} × ${formatNumber(flat.h)} mm in this view`}</title>
+              {solid.whole && (
+                <polygon
+                  points={outlineOf(view, size, solid.whole)}
+                  fill={FILL[kind] ?? 'var(--float)'}
+                  stroke={edge}
+                  strokeWidth={edgeWidth()}
+                />
+              )}
               <rect
+                visibility={solid.whole ? 'hidden' : undefined}
                 {...(isBehind ? { strokeDasharray: '5 3', fillOpacity: 0.35 } : {})}
                 x={flat.x}
                 y={flat.y}
@@ -211,7 +220,7 @@ export function Elevation({
                 stroke={edge}
                 strokeWidth={edgeWidth()}
               />
-              {inner && (
+              {inner && !solid.whole && (
                 <rect
                   x={flat.x + 1.5}
                   y={flat.y + 1.5}

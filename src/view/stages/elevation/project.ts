@@ -1,4 +1,5 @@
-import type { Box, Vec } from '@/core/geometry';
+import { cornersIn, type Box, type Vec } from '@/core/geometry';
+import type { Solid } from '@/core/system';
 
 export type View = 'side' | 'front' | 'top';
 export const VIEW_NAMES: Record<View, string> = { side: 'glass side', front: 'front', top: 'top' };
@@ -49,3 +50,45 @@ export function caseWay(view: View, dx: number, dy: number): Vec {
   if (view === 'side') return [dx, -dy, 0];
   return view === 'front' ? [0, -dy, -dx] : [dx, 0, dy];
 }
+
+/** Solids to be drawn: of the cells of a body that stands aslant the first, which stands for it. */
+export const wholeBodies = (solids: readonly Solid[]): readonly Solid[] => {
+  const drawn = new Set<Solid['whole']>();
+  return solids.filter((s) => {
+    if (!s.whole) return true;
+    if (drawn.has(s.whole)) return false;
+    drawn.add(s.whole);
+    return true;
+  });
+};
+
+/** The outline on the sheet of a body that stands aslant, as the points of a polygon. */
+export function outlineOf(
+  view: View,
+  size: Vec,
+  { frame, box }: NonNullable<Solid['whole']>,
+): string {
+  const points = cornersIn(frame, box).map((p) => flatPoint(view, size, p));
+  return hullOf(points)
+    .map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`)
+    .join(' ');
+}
+
+type Point = readonly [number, number];
+
+/** Convex hull by the monotone chain (Andrew 1979). */
+function hullOf(points: readonly Point[]): readonly Point[] {
+  const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1]);
+  const half = (list: readonly Point[]): Point[] => {
+    const chain: Point[] = [];
+    for (const p of list) {
+      while (chain.length > 1 && turnOf(chain[chain.length - 2], chain[chain.length - 1], p) <= 0)
+        chain.pop();
+      chain.push(p);
+    }
+    return chain.slice(0, -1);
+  };
+  return [...half(sorted), ...half([...sorted].reverse())];
+}
+const turnOf = (o: Point | undefined, a: Point | undefined, b: Point): number =>
+  o && a ? (a[0] - o[0]) * (b[1] - o[1]) - (a[1] - o[1]) * (b[0] - o[0]) : 1;

@@ -1,12 +1,6 @@
 'use client';
 import { useState } from 'react';
-import {
-  componentName,
-  findComponent,
-  type CapDuty,
-  type EndPiece,
-  type Loop,
-} from '@/core/design';
+import { componentName, findComponent, type EndPiece, type Loop } from '@/core/design';
 import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion, reservoirsOf } from '@/core/bom';
 import { draining } from '@/core/loops';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';

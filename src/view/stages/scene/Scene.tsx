@@ -21,6 +21,7 @@ import { formatNumber } from '@/core/units';
 import { Segments } from '@/view/shared';
 import { Orbit, type Stand } from './Orbit';
 import { usePaper, type Paper } from './paper';
+import { wholeBodies } from '../elevation/project';
 import { SolidMesh } from './SolidMesh';
 import styles from './Scene.module.css';
 
@@ -317,7 +318,7 @@ function Parts({
   return (
     <>
       {[...system.placed.values()].flatMap((p) =>
-        p.solids.map((solid, i) => {
+        wholeBodies(p.solids).map((solid, i) => {
           const { kind } = p.part,
             isPicked = picked === p.id;
           const edgeColour = () => {

@@ -6,9 +6,13 @@ import {
   CylinderGeometry,
   EdgesGeometry,
   Float32BufferAttribute,
+  Matrix4,
+  Quaternion,
+  Vector3,
   type Plane,
 } from 'three';
 import type { ThreeEvent } from '@react-three/fiber';
+import { pointIn, type Box, type Vec } from '@/core/geometry';
 import type { Solid } from '@/core/system';
 
 interface Props {
@@ -27,34 +31,49 @@ interface Props {
 const EDGE_DEG = 25,
   ROUND_SIDES = 28;
 
-function shapeOf({ box, cylinder }: Solid): {
+interface Shape {
   readonly body: BufferGeometry;
-  readonly at: readonly [number, number, number];
-  readonly turn: readonly [number, number, number];
-} {
-  const size = [0, 1, 2].map((i) =>
-    Math.max(0.5, (box.max[i] as number) - (box.min[i] as number)),
-  ) as [number, number, number];
-  const at = [0, 1, 2].map((i) => ((box.max[i] as number) + (box.min[i] as number)) / 2) as [
-    number,
-    number,
-    number,
-  ];
-  if (!cylinder) return { body: new BoxGeometry(...size), at, turn: [0, 0, 0] };
-  const length = Math.hypot(
-    ...[0, 1, 2].map((i) => (cylinder.to[i] as number) - (cylinder.from[i] as number)),
-  );
-  const alongX = cylinder.to[0] !== cylinder.from[0],
-    alongZ = cylinder.to[2] !== cylinder.from[2];
-  const turnToAxis = (): readonly [number, number, number] => {
-    if (alongX) return [0, 0, Math.PI / 2];
-    if (alongZ) return [Math.PI / 2, 0, 0];
-    return [0, 0, 0];
-  };
+  readonly at: Vector3;
+  readonly turn: Quaternion;
+}
+
+const vector = (v: Vec): Vector3 => new Vector3(v[0], v[1], v[2]);
+const sizeOf = ({ min, max }: Box): [number, number, number] => [
+  Math.max(0.5, max[0] - min[0]),
+  Math.max(0.5, max[1] - min[1]),
+  Math.max(0.5, max[2] - min[2]),
+];
+const middleOf = ({ min, max }: Box): Vec => [
+  (min[0] + max[0]) / 2,
+  (min[1] + max[1]) / 2,
+  (min[2] + max[2]) / 2,
+];
+/** Cylinders of the library stand along y. */
+const ALONG = new Vector3(0, 1, 0);
+
+/** A box, a cylinder whichever way it lies, or a box that stands aslant. */
+function shapeOf({ box, cylinder, whole }: Solid): Shape {
+  if (whole) {
+    const { frame } = whole;
+    const axes = new Matrix4().makeBasis(vector(frame.x), vector(frame.y), vector(frame.z));
+    return {
+      body: new BoxGeometry(...sizeOf(whole.box)),
+      at: vector(pointIn(frame, middleOf(whole.box))),
+      turn: new Quaternion().setFromRotationMatrix(axes),
+    };
+  }
+  if (!cylinder)
+    return {
+      body: new BoxGeometry(...sizeOf(box)),
+      at: vector(middleOf(box)),
+      turn: new Quaternion(),
+    };
+  const from = vector(cylinder.from),
+    way = vector(cylinder.to).sub(from);
   return {
-    body: new CylinderGeometry(cylinder.radius, cylinder.radius, length, ROUND_SIDES),
-    at,
-    turn: turnToAxis(),
+    body: new CylinderGeometry(cylinder.radius, cylinder.radius, way.length(), ROUND_SIDES),
+    at: from.clone().addScaledVector(way, 0.5),
+    turn: new Quaternion().setFromUnitVectors(ALONG, way.clone().normalize()),
   };
 }
 
@@ -127,7 +146,7 @@ export function SolidMesh({
     [body, edges, lines],
   );
   return (
-    <group position={at as [number, number, number]} rotation={turn as [number, number, number]}>
+    <group position={at} quaternion={turn}>
       <mesh geometry={body} onPointerDown={onPointerDown}>
         <meshLambertMaterial
           color={fill}

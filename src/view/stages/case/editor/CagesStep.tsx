@@ -89,10 +89,35 @@ export function CagesStep({ draft, set, says }: StepProps) {
       >
         Add a cage or shroud
       </button>
+      {draft.behind_mm > 0 && (
+        <button
+          type="button"
+          className={styles.quiet}
+          disabled={draft.obstacles.length >= 20}
+          onClick={() => set({ ...draft, obstacles: [...draft.obstacles, cablesBehind(draft)] })}
+        >
+          Add the cables behind the tray
+        </button>
+      )}
       <RoomsOfTheirOwn draft={draft} set={set} says={says} />
     </>
   );
 }
+
+/** Where cables lie behind a tray: along the board's front edge, from the floor to the top. */
+function cablesBehind({ interior, behind_mm, tray_mm, boardAt }: CaseDraft): ObstacleDraft {
+  const [x, y] = interior;
+  const starts = Math.min(x - CABLES_WIDE_MM, boardAt[0] + BOARD_WIDE_MM);
+  return {
+    name: 'Cables behind the tray',
+    removable: false,
+    min: [Math.round(starts), 20, -Math.round(tray_mm + behind_mm - 2)],
+    max: [Math.round(starts + CABLES_WIDE_MM), Math.round(y - 20), -Math.round(tray_mm + 1)],
+  };
+}
+/** As wide as cables lie (common practice), and from an ATX board's rear edge to its front. */
+const CABLES_WIDE_MM = 80,
+  BOARD_WIDE_MM = 244;
 
 function withDrives(
   draft: CaseDraft,
