@@ -1,6 +1,6 @@
 import type { HeadPoint, HolePattern, PumpPart, ReservoirPart } from '@/core/components';
 import type { Vec } from '@/core/geometry';
-import { makePump } from '@/core/making';
+import { makePump, makeReservoir } from '@/core/making';
 import { port, sealed } from './shapes';
 
 const OSIER = 'Osier Hydraulics',
@@ -172,54 +172,13 @@ export const PUMPS: readonly PumpPart[] = [
   ),
 ];
 
-/** Its bracket fits the holes of 120 and 140 mm fans (common practice), or a pump's foot. */
-const FAN_BRACKET: readonly HolePattern[] = [
-  { x_mm: 105, z_mm: 105 },
-  { x_mm: 124.5, z_mm: 124.5 },
-  { x_mm: 44, z_mm: 44 },
-];
-
-/** A tube reservoir: feeds from its foot, takes the return low on its side, fills from the top. */
-function reservoir(
+const reservoir = (
   id: string,
   name: string,
   price: number,
   size: Vec,
-  fill: number,
-): ReservoirPart {
-  const [x, y, z] = size;
-  return {
-    kind: 'reservoir',
-    id,
-    name,
-    maker: OSIER,
-    price_minor: price,
-    tolerance_mm: 1,
-    maxPressure_kPa: 45,
-    size,
-    foot: FAN_BRACKET,
-    fill_mL: fill,
-    ...(x === z ? { boxes: [{ name, min: [0, 0, 0], max: size, round: 'y' }] } : {}),
-    ports: [
-      port('foot', 'foot', [x / 2, 0, z / 2], [0, -1, 0], 'tank', { role: 'any' }),
-      port('low', 'low side', [x / 2, Math.min(14, y * 0.3), z], [0, 0, 1], 'tank', {
-        duty: 'drain',
-      }),
-      port(
-        'return',
-        'return, below the surface',
-        [0, Math.min(y * 0.4, 60), z / 2],
-        [-1, 0, 0],
-        'tank',
-      ),
-      port('top', 'top', [x / 2, y, z / 2], [0, 1, 0], 'tank', { duty: 'fill' }),
-    ],
-    passages: [],
-    wetted: [{ metal: 'nickel', platedOver: 'brass', area_mm2: 900 }],
-    polymers: sealed('acrylic', 'acetal'),
-    volume_mL: Math.round(fill * 1.12),
-  };
-}
+  fill_mL: number,
+): ReservoirPart => makeReservoir({ id, name, maker: OSIER, price, size, fill_mL });
 
 export const RESERVOIRS: readonly ReservoirPart[] = [
   reservoir('res-osier-100', 'Mere 100', 4200, [60, 100, 60], 150),

@@ -51,7 +51,7 @@ describe('numbers as they are written', () => {
   });
 });
 
-describe('ten sheets, laid out ten ways', () => {
+describe('fifteen sheets, laid out fifteen ways', () => {
   test.each(SHEETS.map((s) => [s.layout, s] as const))('%s', (_, sheet) => {
     expect(guessKind(sheet.text)).toBe(sheet.kind);
     const read = readSheet(sheet.text, sheet.kind);

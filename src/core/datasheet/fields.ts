@@ -1,6 +1,17 @@
 import type { Dimension } from './quantity';
 
-export const SHEET_KINDS = ['radiator', 'pump', 'block', 'card', 'fan'] as const;
+export const SHEET_KINDS = [
+  'radiator',
+  'pump',
+  'block',
+  'card',
+  'fan',
+  'reservoir',
+  'processor',
+  'supply',
+  'tube',
+  'fitting',
+] as const;
 /** Kinds of part that a sheet can be read for. */
 export type SheetKind = (typeof SHEET_KINDS)[number];
 
@@ -113,6 +124,39 @@ const power = (needed: boolean, most: number, words: RegExp): SheetField => ({
   least: 0.1,
   most,
 });
+const limit: SheetField = {
+  id: 'limit',
+  name: 'Hottest the core may be',
+  dimension: 'temperature',
+  unit: '°C',
+  words: /max|limit|hottest|throttle|temperature/i,
+  not: /ambient|storage|room/i,
+  least: 40,
+  most: 150,
+};
+/** Outer and inner width of a tube. */
+const widths: readonly SheetField[] = [
+  {
+    id: 'outer',
+    name: 'Tube, outer width',
+    dimension: 'length',
+    unit: 'mm',
+    words: /outer|outside|\bOD\b/i,
+    needed: true,
+    least: 3,
+    most: 40,
+  },
+  {
+    id: 'inner',
+    name: 'Tube, inner width',
+    dimension: 'length',
+    unit: 'mm',
+    words: /inner|inside|\bID\b|\bbore\b/i,
+    needed: true,
+    least: 2,
+    most: 36,
+  },
+];
 const volume: SheetField = {
   id: 'volume',
   name: 'What it holds',
@@ -225,16 +269,7 @@ export const FIELDS: Readonly<Record<SheetKind, readonly SheetField[]>> = {
     width,
     thickness(false, /thick|\bdepth\b/i),
     power(true, 2000, /power|draw|consum|board power|tgp|tdp|watt/i),
-    {
-      id: 'limit',
-      name: 'Hottest the core may be',
-      dimension: 'temperature',
-      unit: '°C',
-      words: /max|limit|hottest|throttle|temperature/i,
-      not: /ambient|storage|room/i,
-      least: 40,
-      most: 150,
-    },
+    limit,
     {
       id: 'bare',
       name: 'Thickness without its cooler',
@@ -273,6 +308,73 @@ export const FIELDS: Readonly<Record<SheetKind, readonly SheetField[]>> = {
     thickness(false, /thick|\bdepth\b/i),
     power(false, 60, /power|draw|consum|watt/i),
     sound,
+    price,
+  ],
+  reservoir: [
+    length,
+    width,
+    thickness(false, /thick|\bdepth\b|diameter/i),
+    { ...volume, needed: true },
+    maxPressure,
+    price,
+  ],
+  processor: [power(true, 1000, /power|draw|tdp|watt|consum/i), limit, price],
+  supply: [
+    length,
+    width,
+    thickness(false, /thick|\bdepth\b/i),
+    {
+      ...power(true, 5000, /power|output|rat(?:ed|ing)|watt/i),
+      name: 'Power it gives',
+      least: 50,
+    },
+    price,
+  ],
+  tube: [
+    ...widths,
+    {
+      id: 'minBend',
+      name: 'Tightest bend, radius',
+      dimension: 'length',
+      unit: 'mm',
+      words: /bend|radius/i,
+      least: 5,
+      most: 500,
+    },
+    {
+      id: 'stick',
+      name: 'Length of a stick',
+      dimension: 'length',
+      unit: 'mm',
+      words: /length|\blong\b|stick/i,
+      least: 100,
+      most: 3000,
+    },
+    price,
+  ],
+  fitting: [
+    ...widths,
+    {
+      id: 'tall',
+      name: 'How far it stands out of the port',
+      dimension: 'length',
+      unit: 'mm',
+      words: /height|length|stands out|protru|\blong\b|\bhigh\b/i,
+      not: /thread/i,
+      needed: true,
+      least: 3,
+      most: 120,
+    },
+    {
+      id: 'diameter',
+      name: 'Its widest diameter',
+      dimension: 'length',
+      unit: 'mm',
+      words: /diameter|\bwide\b|width|across/i,
+      not: /tube|inner|outer/i,
+      least: 8,
+      most: 60,
+    },
     price,
   ],
 };

@@ -1,6 +1,21 @@
-import type { BlockFits, BlockTarget, Part, PolymerMaterial, WettedSurface } from '../components';
+import type {
+  BlockFits,
+  BlockTarget,
+  Part,
+  PolymerMaterial,
+  TubePart,
+  WettedSurface,
+} from '../components';
 import type { Vec } from '../geometry';
-import { makeBlock, makeCard, makeFan, makePump, makeRadiator } from '../making';
+import {
+  makeBlock,
+  makeCard,
+  makeFan,
+  makePump,
+  makeRadiator,
+  makeReservoir,
+  makeTubeFitting,
+} from '../making';
 import type { SheetKind } from './fields';
 import type { SheetValue } from './types';
 
@@ -206,7 +221,111 @@ const MAKERS: Readonly<Record<SheetKind, (v: Values, named: Named) => Part>> = {
       power_W: v.usual('power', 'Power', 2, 'W'),
     });
   },
+  reservoir: (v, named) => {
+    // It stands on its smallest face.
+    const [long, wide, thick] = sizeOf(v);
+    const maxPressure_kPa = v.number('maxPressure');
+    v.assume('Ports', 'at its foot, low on two sides, at its top');
+    if (maxPressure_kPa === undefined) v.assume('Most pressure', '45 kPa');
+    return makeReservoir({
+      ...named,
+      size: [wide, long, thick],
+      fill_mL: v.needed('volume', 'what it holds'),
+      ...(maxPressure_kPa === undefined ? {} : { maxPressure_kPa }),
+    });
+  },
+  processor: (v, named) => {
+    const draw_W = v.needed('power', 'the power'),
+      pattern = v.text('pattern');
+    const limit_C = v.usual('limit', 'Hottest the core may be', 95, '°C');
+    // Spreading and lid of such chips, by what they draw (common practice, no source).
+    const interface_KW = Math.round(1e4 * (18 / draw_W)) / 1e4;
+    v.assume('From core to the block\u2019s face', `${interface_KW} K/W`);
+    if (pattern === undefined) v.assume('Mounting pattern', 'not told, so not checked');
+    return {
+      kind: 'processor',
+      id: named.id,
+      name: named.name,
+      maker: named.maker,
+      price_minor: named.price,
+      tolerance_mm: 0.2,
+      size: [SEAT_MM, SEAT_MM, SEAT_HIGH_MM],
+      draw_W,
+      shares: { idle: 0.14, gaming: 0.55, render: 0.92, stress: 1 },
+      hotSpots: [
+        { id: 'die', name: 'hottest core', limit_C, interface_KW, onAir_KW: interface_KW + 0.16 },
+      ],
+      ...(pattern === undefined ? {} : { pattern }),
+    };
+  },
+  supply: (v, named) => {
+    const [long, wide, thick] = sizeOf(v);
+    return {
+      kind: 'supply',
+      id: named.id,
+      name: named.name,
+      maker: named.maker,
+      price_minor: named.price,
+      tolerance_mm: 1,
+      // Its cables leave to the front: its length lies along the case, its least side upright.
+      size: [long, thick, wide],
+      rating_W: v.needed('power', 'the power it gives'),
+    };
+  },
+  tube: (v, named) => {
+    const material = TUBE_MATERIALS.find((m) => m === v.text('material'));
+    if (!material) throw new RangeError('what it is made of is still to be told');
+    const hard = material !== 'soft PVC' && material !== 'EPDM rubber';
+    const outer_mm = v.needed('outer', 'the outer width'),
+      inner_mm = v.needed('inner', 'the inner width');
+    const bend = Math.round(outer_mm * USUAL_BEND[hard ? 'hard' : 'soft']);
+    return {
+      kind: 'tube',
+      id: named.id,
+      name: named.name,
+      maker: named.maker,
+      price_minor: named.price,
+      tolerance_mm: 0.1,
+      material,
+      hard,
+      outer_mm,
+      inner_mm,
+      minBend_mm: v.usual('minBend', 'Tightest bend, radius', bend, 'mm'),
+      ...(hard ? { stick_mm: v.usual('stick', 'Length of a stick', 1000, 'mm') } : {}),
+    };
+  },
+  fitting: (v, named) => {
+    const holds = (['compression', 'barb', 'hard-tube'] as const).find(
+      (h) => h === v.text('holds'),
+    );
+    if (!holds) throw new RangeError('how it holds its tube is still to be told');
+    const outer_mm = v.needed('outer', 'the outer width');
+    const metal = (['brass', 'copper'] as const).find((m) => m === v.text('metal')) ?? 'nickel';
+    if (v.text('metal') === undefined) v.assume('Metal', 'nickel plate over brass');
+    v.assume('Loss factor', 'as of such fittings');
+    return makeTubeFitting({
+      ...named,
+      holds,
+      outer_mm,
+      inner_mm: v.needed('inner', 'the inner width'),
+      length_mm: v.needed('tall', 'how far it stands out'),
+      diameter_mm: v.usual('diameter', 'Its widest diameter', outer_mm + 8, 'mm'),
+      metal,
+    });
+  },
 };
+
+/** Bends of tube where its sheet tells none, in outer widths (common practice, no source). */
+const USUAL_BEND = { soft: 2.8, hard: 1.8 } as const;
+const TUBE_MATERIALS: readonly TubePart['material'][] = [
+  'soft PVC',
+  'EPDM rubber',
+  'PETG',
+  'acrylic',
+  'copper',
+];
+const SEAT_MM = 40,
+  SEAT_HIGH_MM = 7;
 
 const USUAL_DROP_KPA = 6;
 const usualKW = (cools: readonly BlockTarget[]): number => {

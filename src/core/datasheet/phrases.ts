@@ -45,6 +45,7 @@ export function phrasesIn(
     });
   }
   if (kind === 'radiator') radiatorPhrases(sheet, say, asks);
+  if (kind === 'tube' || kind === 'fitting') tubePhrases(sheet, kind, say);
   if (kind === 'block') blockPhrases(sheet, say, asks);
   if (kind === 'card') {
     const layout = LAYOUT.exec(sheet.text);
@@ -82,6 +83,57 @@ function radiatorPhrases(sheet: Sheet, say: Say, asks: Ask[]): void {
       options: metals.map((m) => ({ label: m, value: m })),
       words: named.slice(0, 2).map((m) => wordsAt(sheet, m)),
     });
+}
+
+/** "16/10 mm": outer and inner width of a tube. */
+const WIDTHS = /\b(\d{1,2}(?:[.,]\d)?)\s*\/\s*(\d{1,2}(?:[.,]\d)?)\s*mm\b/i;
+const MATERIALS: readonly (readonly [RegExp, string])[] = [
+  [/\bpetg\b/i, 'PETG'],
+  [/\bacryl\w*\b|\bpmma\b/i, 'acrylic'],
+  [/\bepdm\b|\brubber\b/i, 'EPDM rubber'],
+  [/\bpvc\b|\bvinyl\b/i, 'soft PVC'],
+  [/\bcopper\b/i, 'copper'],
+];
+const HOLDS: readonly (readonly [RegExp, string])[] = [
+  [/\bcompression\b/i, 'compression'],
+  [/\bhard[- ]tub\w+\b|\brigid\b|\bpush[- ]in\b/i, 'hard-tube'],
+  [/\bbarb(?:ed)?s?\b/i, 'barb'],
+];
+
+function tubePhrases(sheet: Sheet, kind: 'tube' | 'fitting', say: Say): void {
+  const widths = WIDTHS.exec(sheet.text);
+  const [outer = NaN, inner = NaN] = (widths ?? [])
+    .slice(1, 3)
+    .map((w) => Number(w.replace(',', '.')));
+  if (widths && outer > inner) {
+    take(sheet, widths.index, widths.index + widths[0].length);
+    say('outer', 'Tube, outer width', outer, widths);
+    say('inner', 'Tube, inner width', inner, widths);
+  }
+  const first = (
+    table: readonly (readonly [RegExp, string])[],
+    field: string,
+    name: string,
+  ): void => {
+    for (const [words, value] of table) {
+      const match = words.exec(sheet.text);
+      if (!match) continue;
+      say(field, name, value, match);
+      return;
+    }
+  };
+  if (kind === 'tube') first(MATERIALS, 'material', 'What it is made of');
+  else {
+    first(HOLDS, 'holds', 'How it holds its tube');
+    // What is plated is wetted by its plate.
+    const metal = /\bnickel\b/i.exec(sheet.text) ?? /\bbrass\b/i.exec(sheet.text);
+    if (metal) say('metal', 'Metal that the coolant touches', metal[0].toLowerCase(), metal);
+  }
+}
+
+/** Figures that words have told are not read again. */
+function take(sheet: Sheet, from: number, to: number): void {
+  for (const q of sheet.quantities) if (q.from >= from - 1 && q.from < to) sheet.taken.add(q);
 }
 
 const metalOf = (word: string): string => {

@@ -18,6 +18,11 @@ const KIND_WORDS: Readonly<Record<SheetKind, RegExp>> = {
     /\b(?:water|cooling)?\s?blocks?\b|\bcold ?plate\b|\bmonoblock\b|\bcovers?\b|\bpressure drop\b/gi,
   card: /\bgraphics cards?\b|\bboard power\b|\bslots?\b|\bdisplay\b/gi,
   fan: /\bfans?\b|\bcfm\b|\bblades?\b|\bstatic pressure\b/gi,
+  reservoir: /\breservoirs?\b|\btanks?\b(?!s?:)|\bexpansion\b/gi,
+  processor: /\bprocessors?\b|\bcores\b|\bthreads\b|\btdp\b|\bboost clock\b/gi,
+  supply: /\bpower suppl(?:y|ies)\b|\bpsu\b|\bmodular\b|\brails?\b/gi,
+  tube: /\btubes?\b|\btubing\b|\bhose\b|\bbend radius\b/gi,
+  fitting: /\bfittings?\b|\bcompression\b|\bbarbs?\b/gi,
 };
 
 /** What a sheet is most likely of: the kind whose words it uses most; null where it uses none. */
@@ -249,4 +254,8 @@ const MORE_NEEDED: Readonly<
   card: [{ id: 'size', name: 'Size', unit: 'mm' }],
   fan: [{ id: 'size', name: 'Size', unit: 'mm' }],
   pump: [{ id: 'size', name: 'Size', unit: 'mm' }],
+  reservoir: [{ id: 'size', name: 'Size', unit: 'mm' }],
+  supply: [{ id: 'size', name: 'Size', unit: 'mm' }],
+  tube: [{ id: 'material', name: 'What it is made of', unit: '' }],
+  fitting: [{ id: 'holds', name: 'How it holds its tube', unit: '' }],
 };

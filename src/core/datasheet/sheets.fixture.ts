@@ -1,6 +1,6 @@
 import type { SheetKind } from './fields';
 
-/** Ten sheets of invented parts, each laid out another way, with what they tell by hand. */
+/** Sheets of invented parts, each laid out another way, with what they tell by hand. */
 export interface FixtureSheet {
   readonly layout: string;
   readonly kind: SheetKind;
@@ -248,5 +248,63 @@ Length overall: 322 mm`,
     },
     asks: [],
     answers: {},
+  },
+  {
+    layout: 'a reservoir in short lines',
+    kind: 'reservoir',
+    text: `Otter pool 200
+tube reservoir, 60 x 60 x 200 mm
+Capacity: 0.4 l
+leak tested at 0.5 bar
+EUR 49.00`,
+    tells: { name: 'Otter pool 200', size: [200, 60, 60], volume: 400, maxPressure: 50, price: 49 },
+    asks: [],
+    answers: {},
+  },
+  {
+    layout: 'a processor in a line of boasts',
+    kind: 'processor',
+    text: `Lapwing 12 processor
+12 cores, 24 threads
+TDP: 170 W
+Max. temperature 95 °C
+Cooler holes 75 × 75 mm M4`,
+    tells: { power: 170, limit: 95, pattern: '75 × 75 M4' },
+    asks: [],
+    answers: {},
+  },
+  {
+    layout: 'a power supply in columns',
+    kind: 'supply',
+    text: `Beacon 850 power supply | modular
+Output | 850 W
+Size | 150 × 150 × 86 mm
+Price | 139.00 €`,
+    tells: { power: 850, size: [150, 150, 86], price: 139 },
+    asks: [],
+    answers: {},
+  },
+  {
+    layout: 'tube by its two widths',
+    kind: 'tube',
+    text: `Curlew hose 16/10 mm
+EPDM, black
+Minimum bend radius: 5 cm
+Price per metre: 6.90 EUR`,
+    tells: { outer: 16, inner: 10, material: 'EPDM rubber', minBend: 50, price: 6.9 },
+    asks: [],
+    answers: {},
+  },
+  {
+    layout: 'a fitting whose height is a range',
+    kind: 'fitting',
+    text: `Plover compression fitting, G1/4
+For tubing with outer diameter 16 mm and inner diameter 10 mm
+Height: 22 to 24 mm
+Widest diameter: 24 mm
+Brass, nickel plated`,
+    tells: { outer: 16, inner: 10, holds: 'compression', diameter: 24, metal: 'nickel' },
+    asks: [['tall', 'range']],
+    answers: { tall: 24 },
   },
 ];

@@ -13,6 +13,8 @@ const TEXTS: ReadonlySet<string> = new Set([
   'layout',
   'pattern',
   'thread',
+  'material',
+  'holds',
 ]);
 
 /** What a builder typed for a field; null where it cannot be that. */

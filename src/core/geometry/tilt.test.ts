@@ -55,8 +55,9 @@ describe('a part that stands aslant', () => {
           });
           fc.pre(!isAlongAxes(turned));
           const cells = cellsOf(turned, whole, 8);
+          const onFace = (s: number, i: number): number => (s < 0.5 ? 0 : (size[i] as number));
           const own = share.map((s, i) =>
-            i === face ? (s < 0.5 ? 0 : size[i]) : s * (size[i] as number),
+            i === face ? onFace(s, i) : s * (size[i] as number),
           ) as unknown as Vec;
           const at = pointIn(turned, own);
           const holds = (b: Box): boolean =>

@@ -1,5 +1,7 @@
 export { makeBlock, usualDrop, usualResistance, type BlockFigures } from './block';
 export { makeCard, makeFan, type CardFigures, type FanFigures } from './machine';
+export { makeTubeFitting, type TubeFittingFigures } from './fitting';
+export { makeReservoir, type ReservoirFigures } from './reservoir';
 export { makePump, type PumpFigures } from './pump';
 export { makeRadiator, resizedRadiator, type RadiatorFigures } from './radiator';
 export {

@@ -498,13 +498,15 @@ function solidsOf(
   body: NonNullable<Bodied['boxes']>[number],
   of: Pick<Solid, 'component' | 'detail'>,
 ): readonly Solid[] {
+  const isUpright = isAlongAxes(frame);
+  const whole = { frame, box: { min: body.min, max: body.max } };
   if (body.round) {
     const cylinder = cylinderIn(frame, roundIn(body, body.round));
-    const box = isAlongAxes(frame) ? boxIn(frame, body) : cylinderBox(cylinder);
-    return [{ ...of, box, cylinder }];
+    return isUpright
+      ? [{ ...of, box: boxIn(frame, body), cylinder }]
+      : [{ ...of, box: cylinderBox(cylinder), cylinder, whole }];
   }
-  if (isAlongAxes(frame)) return [{ ...of, box: boxIn(frame, body) }];
-  const whole = { frame, box: { min: body.min, max: body.max } };
+  if (isUpright) return [{ ...of, box: boxIn(frame, body) }];
   return cellsOf(frame, body, CELL_MM).map((box) => ({ ...of, box, whole }));
 }
 

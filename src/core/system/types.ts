@@ -15,7 +15,7 @@ export interface Solid {
   readonly box: Box;
   /** Where it is round; the box is what it fills. */
   readonly cylinder?: Cylinder;
-  /** Of a cell of a body that stands aslant: all of that body, to be drawn. */
+  /** Of a body that stands aslant, or a cell of one: all of that body, to be drawn. */
   readonly whole?: { readonly frame: Frame; readonly box: Box };
 }
 

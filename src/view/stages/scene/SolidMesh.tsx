@@ -53,7 +53,7 @@ const ALONG = new Vector3(0, 1, 0);
 
 /** A box, a cylinder whichever way it lies, or a box that stands aslant. */
 function shapeOf({ box, cylinder, whole }: Solid): Shape {
-  if (whole) {
+  if (whole && !cylinder) {
     const { frame } = whole;
     const axes = new Matrix4().makeBasis(vector(frame.x), vector(frame.y), vector(frame.z));
     return {
