@@ -1,7 +1,6 @@
-import type { HeadPoint, HolePattern, PumpPart, ReservoirPart } from '@/core/components';
+import type { HeadPoint, PumpPart, ReservoirPart } from '@/core/components';
 import type { Vec } from '@/core/geometry';
 import { makePump, makeReservoir } from '@/core/making';
-import { port, sealed } from './shapes';
 
 const OSIER = 'Osier Hydraulics',
   BROOK = 'Brookfast';

@@ -86,12 +86,17 @@ export function Elevation({
         flat: flatBox(view, size, s.box),
       })),
     );
-    const fixed = system.obstacles.map((s) => ({
-      solid: s,
-      kind: 'obstacle',
-      name: s.detail,
-      flat: flatBox(view, size, s.box),
-    }));
+    const holding = new Set(
+      [...system.placed.values()].flatMap(({ placement: p }) =>
+        p.on === 'cage' ? [`case:${p.cage}`] : [],
+      ),
+    );
+    const fixed = system.obstacles.map((s) => {
+      const flat = flatBox(view, size, s.box);
+      // A cage lies under the drives in it.
+      const depth = holding.has(s.component) ? -Infinity : flat.depth;
+      return { solid: s, kind: 'obstacle', name: s.detail, flat: { ...flat, depth } };
+    });
     return [...components, ...fixed].sort(
       (a, b) => a.flat.depth - b.flat.depth || b.flat.w * b.flat.h - a.flat.w * a.flat.h,
     );
