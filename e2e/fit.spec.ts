@@ -63,8 +63,11 @@ test('the case in space: seen from all sides, cut open, and a part picked by its
   await expect(page.getByRole('img', { name: /^The case in space/ }).locator('canvas')).toBeVisible(
     { timeout: 20_000 },
   );
-  for (const from of ['glass', 'front', 'top', 'from the corner'])
-    await page.getByRole('radio', { name: from, exact: true }).last().click();
+  for (const from of ['glass', 'front', 'top', 'corner'])
+    await page
+      .getByRole('radiogroup', { name: 'Seen from' })
+      .getByRole('radio', { name: from, exact: true })
+      .click();
   await page.getByLabel('Cut from the glass').fill('90');
   await expect(page.getByText('90 mm', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: /^List all/ }).click();

@@ -24,7 +24,8 @@ export { expect };
 
 /** Opens a stage and waits until the page answers. */
 export async function openStage(page: Page, design: string, stage: string): Promise<void> {
-  await page.goto(`/builds/${design}/${stage}`, { waitUntil: 'networkidle' });
+  // Flat, where a test does not ask for the scene: pictures in space take long without a graphics card.
+  await page.goto(`/builds/${design}/${stage}?view=side`, { waitUntil: 'networkidle' });
   await expect(page.locator('[data-awake="true"]')).toBeVisible();
 }
 
@@ -38,4 +39,9 @@ export async function copyOf(page: Page, demo: string, name: string): Promise<st
   const made = await page.request.post('/api/builds', { data: { ...document, name } });
   expect(made.status()).toBe(201);
   return ((await made.json()) as { id: string }).id;
+}
+
+/** The loop diagram in full, with numbers and pressures. */
+export async function openLoop(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Show the loop diagram' }).click();
 }

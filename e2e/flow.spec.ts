@@ -50,7 +50,7 @@ test('flow: stairs are sorted three ways; a click picks the part everywhere; dir
   await expect(steps.first()).toContainText('Filter');
   await steps.first().getByRole('button', { name: 'Filter', exact: true }).click();
   await expect(
-    page.getByRole('region', { name: 'Loop line' }).getByRole('button', { name: /^Filter:/ }),
+    page.getByRole('region', { name: 'Loop diagram' }).getByRole('button', { name: /^Filter:/ }),
   ).toHaveAttribute('aria-pressed', 'true');
   await page.getByLabel('Clogged').fill('60');
   await page.getByLabel('Clogged').press('Enter');
@@ -94,7 +94,7 @@ test('flow: pumps of the Stores are tried beside, one is used, two in a row, und
   await openStage(page, id, 'flow');
   await page.getByRole('radio', { name: 'Which pump' }).click();
   await expect(page.getByText(/^Quietest that reaches it/)).toBeVisible({ timeout: 20_000 });
-  const line = page.getByRole('region', { name: 'Loop line' });
+  const line = page.getByRole('region', { name: 'Loop diagram' });
   await page.getByRole('button', { name: 'Try Brook Compact, one' }).click();
   const plan = page.getByRole('group', { name: 'Brook Compact, one' });
   await expect(plan.getByRole('row', { name: /^flow/ })).toContainText(/\d\.\d L\/min/);
@@ -146,7 +146,7 @@ test('flow: pressures name the lowest place; the EPANET file comes down and is r
     expect(text.replace(/[ \t]+/g, ' ').toUpperCase()).toContain(part);
 });
 
-test('flow: a filter from the Stores waits under the loop line and is let in with one click', async ({
+test('flow: a filter from the Stores waits under the loop diagram and is let in with one click', async ({
   page,
 }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Filtering');
@@ -157,7 +157,9 @@ test('flow: a filter from the Stores waits under the loop line and is let in wit
   await page.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('button', { name: 'Put Mesh filter into Main loop' }).click();
   await expect(
-    page.getByRole('region', { name: 'Loop line' }).getByRole('button', { name: /^Mesh filter:/ }),
+    page
+      .getByRole('region', { name: 'Loop diagram' })
+      .getByRole('button', { name: /^Mesh filter:/ }),
   ).toBeVisible();
   await expect(page.getByRole('heading', { level: 1 })).not.toContainText('3.2 L/min');
 });

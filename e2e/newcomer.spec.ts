@@ -41,7 +41,7 @@ test('a build from nothing to the list', async ({ page }) => {
 
   await page.getByRole('button', { name: 'Connect the loop' }).click();
   await page.getByRole('button', { name: 'Connect 5 parts' }).click();
-  await expect(page.getByRole('region', { name: 'Loop line' })).toContainText('L/min');
+  await expect(page.getByRole('region', { name: 'Loop diagram' })).toContainText('L/min');
 
   await page.keyboard.press('2');
   await expect(page).toHaveURL(/\/case$/);
@@ -68,7 +68,7 @@ test('a build from nothing to the list', async ({ page }) => {
   await saved(page);
   await page.reload({ waitUntil: 'networkidle' });
   await expect(page.getByLabel('Name of the build')).toHaveValue('Kingfisher bench');
-  await expect(page.getByRole('region', { name: 'Loop line' })).toContainText('Mere 150');
+  await expect(page.getByRole('region', { name: 'Loop diagram' })).toContainText('Mere 150');
 });
 
 test('empty stages say what to do first', async ({ page }) => {

@@ -161,6 +161,6 @@ test('case: room at the ports is told when asked for, and a port is picked', asy
   await expect(page.getByText(/Fill cap runs into Top radiator/)).toBeVisible();
   await page.getByRole('button', { name: 'Reservoir, top', exact: true }).click();
   await expect(
-    page.getByRole('region', { name: 'Loop line' }).getByRole('button', { name: /^Reservoir:/ }),
+    page.getByRole('region', { name: 'Loop diagram' }).getByRole('button', { name: /^Reservoir:/ }),
   ).toHaveAttribute('aria-pressed', 'true');
 });

@@ -88,14 +88,14 @@ test('keys: digits, brackets along the flow, Ctrl+K', async ({ page }) => {
   await expect(page).toHaveURL(/materials$/);
 });
 
-test('a station moved in the loop line changes the order, and undo brings it back', async ({
+test('a station moved in the loop diagram changes the order, and undo brings it back', async ({
   page,
 }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Order');
   await openStage(page, id, 'runs');
   const names = () =>
     page
-      .getByRole('region', { name: 'Loop line' })
+      .getByRole('region', { name: 'Loop diagram' })
       .getByRole('button')
       .evaluateAll((all) =>
         all

@@ -39,8 +39,9 @@ export function CatalogueDrawer() {
 function Body() {
   const components = useEditor((s) => s.design.components);
   const open = useEditor((s) => s.open);
+  const storesAt = useEditor((s) => s.storesAt);
   const [kind, setKind] = useState<PartKind | 'sets'>(
-    () => KINDS.find((k) => !components.some((i) => i.part.kind === k)) ?? 'radiator',
+    () => storesAt ?? KINDS.find((k) => !components.some((i) => i.part.kind === k)) ?? 'radiator',
   );
   const [text, setText] = useState('');
   const [pasting, setPasting] = useState(false);

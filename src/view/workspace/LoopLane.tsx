@@ -20,6 +20,7 @@ import { laneGeometry, nearestLeg, type Spot } from './laneGeometry';
 import { orderPrice } from './orderPrice';
 import { Profile } from './Profile';
 import { Station } from './Station';
+import { stationText } from './stationText';
 import styles from './LoopLine.module.css';
 
 const LABEL = 168,
@@ -224,7 +225,6 @@ export const LoopLane = memo(function LoopLane({
             const spot = geometry.spots[i] as Spot;
             const name = component?.name ?? v.component;
             const kind = component ? drawingOf(component.part) : '';
-            const [before, after] = over(v);
             const out = layout.legs.find((l) => l.from === i),
               t = out ? temperature(out.connection) : undefined;
             const label = spot.small
@@ -247,7 +247,7 @@ export const LoopLane = memo(function LoopLane({
                   else pick(picked === v.component ? null : v.component);
                 }}
                 onMove={(by) => nudge(i, by)}
-                text={`${name}: ${t === undefined ? 'temperature unknown' : `coolant leaves at ${formatNumber(t, { decimals: 1 })} °C`}, ${formatNumber(after - before, { decimals: 1, signed: true })} kPa`}
+                text={stationText(graph, reports, i, name, t)}
               />
             );
           })}

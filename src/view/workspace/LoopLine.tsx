@@ -1,20 +1,33 @@
 'use client';
 import { useDeferredValue, useRef, useState } from 'react';
+import { usePathname } from 'next/navigation';
 import { looseParts } from '@/core/loops';
 import { useWidth } from '@/view/shared/useWidth';
 import { useEditor } from './EditorProvider';
 import { ConnectDialog } from './ConnectDialog';
 import { LooseStrip } from './LooseStrip';
 import { LoopLane } from './LoopLane';
+import { LoopRibbon } from './LoopRibbon';
+import { useFrame } from './frame';
+import ribbon from './LoopRibbon.module.css';
 import styles from './LoopLine.module.css';
 
-/** The loop as one line in flow order, on every stage; two loops, two lines. Collapsible. */
+/** Stages that are about the loop itself: one loop is shown in full there. */
+const OF_THE_LOOP = /\/(flow|cooling)$/;
+
+/**
+ * The loops in flow order on every stage: a ribbon, or in full with numbers and pressures (L).
+ */
 export function LoopLine() {
   // What is worked on is drawn first; the line follows in the next frame.
   const { system, reports } = useDeferredValue(useEditor((s) => s.analysis));
   const design = useDeferredValue(useEditor((s) => s.design));
   const heat = reports.heat[design.brief.loadCase];
-  const [shut, setShut] = useState(false);
+  const asked = useFrame((s) => s.loop);
+  const set = useFrame((s) => s.set);
+  const path = usePathname();
+  const byStage = system.loops.length <= 1 && OF_THE_LOOP.test(path);
+  const isOpen = asked === null ? byStage : asked === 'open';
   const [connecting, setConnecting] = useState(false);
   const frame = useRef<HTMLDivElement>(null);
   const width = useWidth(frame);
@@ -27,19 +40,13 @@ export function LoopLine() {
           Math.max(Math.ceil(Math.max(...temps)), Math.floor(Math.min(...temps)) + 3),
         ]
       : [20, 40];
+  const unfold = (open: boolean): void => set({ loop: open ? 'open' : 'ribbon' });
+  const isEmpty = system.loops.length === 0;
   return (
-    <section aria-label="Loop line" className={styles.band} ref={frame}>
-      <button
-        type="button"
-        className={styles.fold}
-        aria-expanded={!shut}
-        onClick={() => setShut(!shut)}
-      >
-        {shut ? 'Show the loop line' : 'Fold'}
-      </button>
-      {!shut && system.loops.length === 0 && (
+    <section aria-label="Loop diagram" className={styles.band} ref={frame}>
+      {isEmpty && (
         <div className={styles.empty}>
-          <strong>Loop line</strong>
+          <strong>Loop diagram</strong>
           <span>
             {loose.length >= 2
               ? `${loose.length} parts wait to be connected.`
@@ -52,7 +59,44 @@ export function LoopLine() {
           )}
         </div>
       )}
-      {!shut &&
+      {!isEmpty && !isOpen && (
+        <div className={ribbon.ribbon}>
+          {system.loops.map((g) => (
+            <LoopRibbon
+              key={g.loop.id}
+              graph={g}
+              design={design}
+              reports={reports}
+              low={range[0]}
+              high={range[1]}
+            />
+          ))}
+          {loose.length > 0 && (
+            <button type="button" className={ribbon.more} onClick={() => unfold(true)}>
+              {loose.length} not connected
+            </button>
+          )}
+          <button
+            type="button"
+            className={ribbon.more}
+            aria-expanded={false}
+            onClick={() => unfold(true)}
+          >
+            Show the loop diagram
+          </button>
+        </div>
+      )}
+      {!isEmpty && isOpen && (
+        <button
+          type="button"
+          className={styles.fold}
+          aria-expanded={true}
+          onClick={() => unfold(false)}
+        >
+          Fold
+        </button>
+      )}
+      {isOpen &&
         width > 0 &&
         system.loops.map((g) => (
           <LoopLane
@@ -66,7 +110,7 @@ export function LoopLine() {
             compact={system.loops.length > 1}
           />
         ))}
-      {!shut && system.loops.length > 0 && loose.length > 0 && <LooseStrip loose={loose} />}
+      {isOpen && !isEmpty && loose.length > 0 && <LooseStrip loose={loose} />}
       {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
     </section>
   );

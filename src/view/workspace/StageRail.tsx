@@ -7,13 +7,15 @@ import { Mark } from '@/view/shared';
 import { useEditor } from './EditorProvider';
 import { followToStage, stageAddress } from './goToStage';
 import { STAGES } from './stages';
+import { useFrame } from './frame';
 import styles from './StageRail.module.css';
 
 /**
  * The stages in working order, each with its verdict and its one result: the rail alone tells the
  * state of the build.
  */
-export function StageRail() {
+export function StageRail({ isNarrow }: { readonly isNarrow: boolean }) {
+  const set = useFrame((s) => s.set);
   const id = useEditor((s) => s.id);
   // What is worked on is drawn first; the rail follows in the next frame.
   const stages = useDeferredValue(useEditor((s) => s.analysis.stages));
@@ -21,7 +23,7 @@ export function StageRail() {
   const open = useEditor((s) => s.open);
   const path = usePathname();
   return (
-    <nav aria-label="Stages" className={styles.rail}>
+    <nav aria-label="Stages" className={styles.rail} data-narrow={isNarrow || undefined}>
       <ol className={styles.list}>
         {STAGES.map((s) => {
           const here = path.endsWith(`/${s.id}`);
@@ -35,6 +37,7 @@ export function StageRail() {
                 href={stageAddress(id, s.id)}
                 onClick={(e) => followToStage(e, id, s.id)}
                 className={styles.stage}
+                title={isNarrow ? `${s.name}: ${result}` : undefined}
                 aria-current={here ? 'page' : undefined}
               >
                 <span className={styles.digit} aria-hidden>
@@ -56,8 +59,21 @@ export function StageRail() {
           );
         })}
       </ol>
-      <button type="button" className={styles.add} onClick={() => open('stores')}>
-        Add a part
+      <button
+        type="button"
+        className={styles.add}
+        aria-label="Add a part"
+        onClick={() => open('stores')}
+      >
+        {isNarrow ? 'Add' : 'Add a part'}
+      </button>
+      <button
+        type="button"
+        className={styles.fold}
+        aria-expanded={!isNarrow}
+        onClick={() => set({ rail: isNarrow ? 'wide' : 'narrow' })}
+      >
+        {isNarrow ? 'Widen' : 'Narrow the rail'}
       </button>
     </nav>
   );

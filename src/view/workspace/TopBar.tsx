@@ -6,6 +6,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { plural } from '@/core/units';
 import { ThemeSwitch } from '@/view/shared';
 import { useEditor } from './EditorProvider';
+import { NextStep } from './NextStep';
 import { downloadBuild, downloadList } from './download';
 import { saveWords } from './saveWords';
 import styles from './TopBar.module.css';
@@ -47,7 +48,7 @@ export function TopBar() {
           {saveWords(save, kept, saveMessage)}, revision {revision}
         </button>
       </span>
-      <span className={styles.gap} />
+      <NextStep />
       <span
         className={styles.units}
         title="Numbers are shown in these units; any other may be typed, such as 3/8 in or 1.1 gpm."

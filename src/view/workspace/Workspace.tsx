@@ -1,5 +1,6 @@
 'use client';
-import { useSyncExternalStore, type ReactNode } from 'react';
+import { useEffect, useRef, useSyncExternalStore, type ReactNode } from 'react';
+import { usePathname } from 'next/navigation';
 import Snackbar from '@mui/material/Snackbar';
 import { useEditor } from './EditorProvider';
 import { AutoRoute } from './AutoRoute';
@@ -12,12 +13,41 @@ import { LoopLine } from './LoopLine';
 import { StageRail } from './StageRail';
 import { CatalogueDrawer } from './CatalogueDrawer';
 import { TopBar } from './TopBar';
+import { askedOf, useFrame, useFrameKept, useInAddress } from './frame';
+import { STAGES } from './stages';
 import { useKeys } from './useKeys';
 import styles from './Workspace.module.css';
+
+/** The picked part and the stage, in the address and on the tab. */
+function usePlaceInAddress(): void {
+  const picked = useEditor((s) => s.picked);
+  const pick = useEditor((s) => s.pick);
+  const name = useEditor((s) => s.design.name);
+  const design = useEditor((s) => s.design);
+  const path = usePathname();
+  const stage = STAGES.find((s) => path.endsWith(`/${s.id}`))?.name;
+  const asked = useRef(askedOf('part'));
+  useEffect(() => {
+    const part = asked.current;
+    asked.current = null;
+    if (part !== null && design.components.some((c) => c.id === part)) pick(part);
+  }, [design, pick]);
+  useInAddress('part', picked);
+  useEffect(() => {
+    document.title = [stage, name, 'Zephyron'].filter(Boolean).join(' · ');
+  }, [stage, name]);
+}
+
+/** Stages where the machine is the page: the rail gives way. */
+const SPATIAL = /\/(case|runs)$/;
 
 /** The shape of a build: bar on top, stages left, the stage in the middle, the loop line below. */
 export function Workspace({ children }: { readonly children: ReactNode }) {
   useKeys();
+  useFrameKept();
+  usePlaceInAddress();
+  const path = usePathname();
+  const rail = useFrame((s) => s.rail) ?? (SPATIAL.test(path) ? 'narrow' : 'wide');
   const diagnostic = useEditor((s) => s.diagnostic);
   const say = useEditor((s) => s.say);
   // False in the page as sent, true once the browser has taken it over: keys work from then on.
@@ -27,10 +57,10 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
     () => false,
   );
   return (
-    <div className={styles.shell} data-awake={awake}>
+    <div className={styles.shell} data-awake={awake} data-rail={rail}>
       <AutoRoute />
       <TopBar />
-      <StageRail />
+      <StageRail isNarrow={rail === 'narrow'} />
       <main className={styles.stage}>{children}</main>
       <LoopLine />
       <FindingDrawer />

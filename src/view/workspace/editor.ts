@@ -1,3 +1,4 @@
+import type { PartKind } from '@/core/components';
 import isDeepEqual from 'fast-deep-equal';
 import { createStore } from 'zustand/vanilla';
 import { usePartLists } from '@/view/shared';
@@ -73,6 +74,8 @@ export interface EditorState {
   /** Says once what just went wrong. */
   readonly diagnostic: string | null;
   readonly drawer: 'stores' | 'findings' | 'history' | null;
+  /** What the Stores open at; by what is missing when not said. */
+  readonly storesAt: PartKind | null;
   readonly search: boolean;
   /** A run being drawn from port to port; null while none is. */
   readonly drawing: Drawing | null;
@@ -94,6 +97,8 @@ export interface EditorState {
   pick(id: string | null): void;
   say(text: string | null): void;
   open(drawer: EditorState['drawer']): void;
+  /** The Stores, at a kind of part. */
+  openStores(kind: PartKind): void;
   setSearch(on: boolean): void;
   setDrawing(drawing: Drawing | null): void;
   /** Takes up what this browser holds; edits made before then are done after it. */
@@ -391,6 +396,7 @@ export function createEditor(id: string, revision: number, design: Design) {
       picked: null,
       diagnostic: null,
       drawer: null,
+      storesAt: null,
       search: false,
       drawing: null,
       toRoute: null,
@@ -465,7 +471,8 @@ export function createEditor(id: string, revision: number, design: Design) {
       redo: () => whenOpen(() => turn('redo')),
       pick: (picked) => set({ picked }),
       say: (diagnostic) => set({ diagnostic }),
-      open: (drawer) => set({ drawer }),
+      open: (drawer) => set({ drawer, storesAt: null }),
+      openStores: (kind) => set({ drawer: 'stores', storesAt: kind }),
       setSearch: (search) => set({ search }),
       setDrawing: (drawing) => set({ drawing }),
       opened: (opened) => {

@@ -36,5 +36,6 @@ export {
 } from './useJobs';
 export { isMachine, isSettled, meanOf, useDevices, type Devices } from './useDevices';
 export { followToStage, stageAddress } from './goToStage';
+export { CASE_VIEWS, useFrame, useInAddress, type CaseView } from './frame';
 export { useDrawRun } from './useDrawRun';
 export { useMeasuredElsewhere } from './useMeasuredElsewhere';

@@ -2,10 +2,12 @@
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useEditor } from './EditorProvider';
 import { goToStage } from './goToStage';
+import { useFrame } from './frame';
 import { STAGES } from './stages';
 
 /**
- * Keys of the workspace: digits for stages, [ and ] along the flow, F for findings, Ctrl+K, Ctrl+Z.
+ * Keys of the workspace: digits for stages, [ and ] along the flow, L for the loop diagram, F for
+ * findings, Ctrl+K, Ctrl+Z.
  */
 export function useKeys(): void {
   const id = useEditor((s) => s.id);
@@ -27,6 +29,12 @@ export function useKeys(): void {
     [id],
   );
   useHotkeys('f', () => open(drawer === 'findings' ? null : 'findings'), {}, [drawer]);
+  useHotkeys('l', () => {
+    const { loop, set } = useFrame.getState();
+    const byStage = /\/(flow|cooling)$/.test(window.location.pathname);
+    const isOpen = loop === null ? byStage : loop === 'open';
+    set({ loop: isOpen ? 'ribbon' : 'open' });
+  });
   useHotkeys('mod+k', () => setSearch(true), { preventDefault: true, enableOnFormTags: true });
   useHotkeys('mod+z', undo, { preventDefault: true });
   useHotkeys(['mod+shift+z', 'mod+y'], redo, { preventDefault: true });

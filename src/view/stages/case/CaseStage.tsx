@@ -6,9 +6,10 @@ import { movedBy, moveEdit, outsideOf } from '@/core/system';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { scale, type Vec } from '@/core/geometry';
 import { Pick, Segments, useOffer } from '@/view/shared';
-import { useEditor } from '@/view/workspace';
+import { useEditor, useFrame, useInAddress } from '@/view/workspace';
 import { Elevation } from '../elevation/Elevation';
 import { VIEW_NAMES, type View } from '../elevation/project';
+import { SpatialFrame } from '../frame/SpatialFrame';
 import { Section, StageFrame } from '../frame/StageFrame';
 import { PlaceCard } from './PlaceCard';
 import { CaseInSpace } from '../scene/CaseInSpace';
@@ -59,7 +60,15 @@ export function CaseStage() {
   const picked = useEditor((s) => s.picked);
   const pick = useEditor((s) => s.pick);
   const commit = useEditor((s) => s.commit);
-  const [view, setView] = useState<Seen>('side');
+  const asked = useFrame((s) => s.view);
+  const setFrame = useFrame((s) => s.set);
+  const [isFitting, setFitting] = useState(false);
+  const view: Seen = isFitting ? 'fits' : asked;
+  const setView = (to: Seen): void => {
+    setFitting(to === 'fits');
+    if (to !== 'fits') setFrame({ view: to });
+  };
+  useInAddress('view', view);
   const [measuring, setMeasuring] = useState<{ readonly start: CaseDraft | null } | null>(null);
   const held = useHeld();
   const cases = useOffer('case');
@@ -134,149 +143,154 @@ export function CaseStage() {
       `move-${component.id}`,
     );
   };
+  const side = (
+    <>
+      {component ? (
+        <PlaceCard
+          component={
+            held.at?.component === component.id
+              ? { ...component, placement: held.at.placement }
+              : component
+          }
+        />
+      ) : (
+        <Section title="The case">
+          <Pick
+            label="Case"
+            value={box.id}
+            options={[
+              ...(cases.some((c) => c.id === box.id) ? [] : [{ value: box.id, label: box.name }]),
+              ...cases.map((c) => ({ value: c.id, label: c.name })),
+            ]}
+            onPick={(id) => {
+              const next = cases.find((c) => c.id === id);
+              if (next) commit(`choose ${next.name}`, { do: 'case.choose', case: next });
+            }}
+          />
+          <Pick
+            label="The machine stands"
+            value={design.choices.stands ?? '+y'}
+            options={STANDS}
+            onPick={(up) => commit('how the machine stands', { do: 'case.stands', up })}
+          />
+          <p className={styles.measure}>
+            <button
+              type="button"
+              className={styles.link}
+              onClick={() => setMeasuring({ start: null })}
+            >
+              Measure your own case
+            </button>
+            <button
+              type="button"
+              className={styles.link}
+              onClick={() =>
+                setMeasuring({
+                  start: {
+                    ...draftFromCase(box),
+                    name: box.id.startsWith('own-') ? box.name : `${box.name}, measured`,
+                  },
+                })
+              }
+            >
+              Measure this one again
+            </button>
+          </p>
+          {box.obstacles.map((o) => (
+            <p key={o.id} className={styles.obstacle}>
+              {o.name}
+              {o.removable ? (
+                <label>
+                  {' '}
+                  <input
+                    type="checkbox"
+                    checked={design.choices.removed.includes(o.id)}
+                    onChange={(e) =>
+                      commit(
+                        `${e.target.checked ? 'take out' : 'put back'} the ${o.name.toLowerCase()}`,
+                        {
+                          do: 'case.remove-obstacle',
+                          obstacle: o.id,
+                          removed: e.target.checked,
+                        },
+                      )
+                    }
+                  />{' '}
+                  taken out
+                </label>
+              ) : (
+                <span className="soft"> fixed</span>
+              )}
+            </p>
+          ))}
+        </Section>
+      )}
+      <MountDepths depths={mountDepths} />
+      <GapTable gaps={gaps} picked={picked} />
+      <PartsFit gaps={gaps} />
+      <PortRoom />
+      <PowerTable />
+      <BracketMaker />
+      <ScrewTable />
+    </>
+  );
+  const views = <Segments label="View" value={view} options={VIEWS} onPick={setView} />;
+  if (view === 'fits')
+    return (
+      <StageFrame stage="case" title={title} sentence={caseWords(box)} side={side}>
+        <div className={styles.views}>{views}</div>
+        <WhatFitsView />
+      </StageFrame>
+    );
   return (
-    <StageFrame
+    <SpatialFrame
       stage="case"
       title={title}
-      sentence={`${caseWords(box)} Click a part to see its gaps and move it.`}
-      side={
+      isFlat={view !== 'space'}
+      tools={views}
+      side={side}
+      sentence={
         <>
-          {component ? (
-            <PlaceCard
-              component={
-                held.at?.component === component.id
-                  ? { ...component, placement: held.at.placement }
-                  : component
-              }
-            />
-          ) : (
-            <Section title="The case">
-              <Pick
-                label="Case"
-                value={box.id}
-                options={[
-                  ...(cases.some((c) => c.id === box.id)
-                    ? []
-                    : [{ value: box.id, label: box.name }]),
-                  ...cases.map((c) => ({ value: c.id, label: c.name })),
-                ]}
-                onPick={(id) => {
-                  const next = cases.find((c) => c.id === id);
-                  if (next) commit(`choose ${next.name}`, { do: 'case.choose', case: next });
-                }}
-              />
-              <Pick
-                label="The machine stands"
-                value={design.choices.stands ?? '+y'}
-                options={STANDS}
-                onPick={(up) => commit('how the machine stands', { do: 'case.stands', up })}
-              />
-              <p className={styles.measure}>
-                <button
-                  type="button"
-                  className={styles.link}
-                  onClick={() => setMeasuring({ start: null })}
-                >
-                  Measure your own case
-                </button>
-                <button
-                  type="button"
-                  className={styles.link}
-                  onClick={() =>
-                    setMeasuring({
-                      start: {
-                        ...draftFromCase(box),
-                        name: box.id.startsWith('own-') ? box.name : `${box.name}, measured`,
-                      },
-                    })
-                  }
-                >
-                  Measure this one again
-                </button>
-              </p>
-              {box.obstacles.map((o) => (
-                <p key={o.id} className={styles.obstacle}>
-                  {o.name}
-                  {o.removable ? (
-                    <label>
-                      {' '}
-                      <input
-                        type="checkbox"
-                        checked={design.choices.removed.includes(o.id)}
-                        onChange={(e) =>
-                          commit(
-                            `${e.target.checked ? 'take out' : 'put back'} the ${o.name.toLowerCase()}`,
-                            {
-                              do: 'case.remove-obstacle',
-                              obstacle: o.id,
-                              removed: e.target.checked,
-                            },
-                          )
-                        }
-                      />{' '}
-                      taken out
-                    </label>
-                  ) : (
-                    <span className="soft"> fixed</span>
-                  )}
-                </p>
-              ))}
-            </Section>
-          )}
-          <MountDepths depths={mountDepths} />
-          <GapTable gaps={gaps} picked={picked} />
-          <PartsFit gaps={gaps} />
-          <PortRoom />
-          <PowerTable />
-          <BracketMaker />
-          <ScrewTable />
+          <p>{caseWords(box)}</p>
+          <p className="soft">
+            {component && movedBy(design, component.id, [0, 0, 0]) ? (
+              <>
+                Drag {component.name}, or move it with the arrow keys by 1 mm, with Shift by 5.
+                {nearest
+                  ? ` Nearest: ${nearest.nameA} to ${nearest.nameB}, ${formatMillimetres(nearest.gap_mm, 1)}.`
+                  : ''}
+              </>
+            ) : (
+              'Click a part to see its gaps and move it. Radiators slide on their rails; pump and reservoir stand anywhere a bracket or tape holds.'
+            )}
+          </p>
         </>
       }
     >
-      <div className={styles.views}>
-        <Segments label="View" value={view} options={VIEWS} onPick={setView} />
+      {/* The keys that nudge are told in words on the sheet. */}
+      <div
+        className={styles.sheet}
+        tabIndex={0}
+        role="group"
+        aria-label="Drawing of the case: arrow keys move the picked part by 1 mm, with Shift by 5 mm"
+        onKeyDown={nudge}
+      >
+        {view === 'space' ? (
+          <CaseInSpace
+            design={design}
+            system={held.model}
+            gaps={held.gaps}
+            runs={held.holding ? [] : analysis.reports.runs}
+            picked={picked}
+            onPick={pick}
+            heat={analysis.reports.heat[design.brief.loadCase]}
+            onHold={held.hold}
+            otherwise={drawing('side')}
+          />
+        ) : (
+          drawing(view)
+        )}
       </div>
-      {view === 'fits' ? (
-        <WhatFitsView />
-      ) : (
-        // The keys that nudge are told in words below the drawing.
-        <div
-          className={styles.sheet}
-          tabIndex={0}
-          role="group"
-          aria-label="Drawing of the case: arrow keys move the picked part by 1 mm, with Shift by 5 mm"
-          onKeyDown={nudge}
-        >
-          {view === 'space' ? (
-            <CaseInSpace
-              design={design}
-              system={held.model}
-              gaps={held.gaps}
-              runs={held.holding ? [] : analysis.reports.runs}
-              picked={picked}
-              onPick={pick}
-              onHold={held.hold}
-              otherwise={drawing('side')}
-            />
-          ) : (
-            drawing(view)
-          )}
-        </div>
-      )}
-      {view !== 'fits' && (
-        <p className={styles.hint}>
-          {component && movedBy(design, component.id, [0, 0, 0]) ? (
-            <>
-              Drag {component.name}, or move it with the arrow keys by 1 mm, with Shift by 5.
-              {nearest
-                ? ` Nearest: ${nearest.nameA} to ${nearest.nameB}, ${formatMillimetres(nearest.gap_mm, 1)}.`
-                : ''}
-            </>
-          ) : (
-            'Click a part to see its gaps. Radiators slide on their rails; pump and reservoir stand anywhere a bracket or tape holds.'
-          )}
-        </p>
-      )}
-    </StageFrame>
+    </SpatialFrame>
   );
 }

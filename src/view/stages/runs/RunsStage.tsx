@@ -4,9 +4,10 @@ import { useState } from 'react';
 import { looseParts } from '@/core/loops';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { Segments } from '@/view/shared';
-import { ConnectDialog, useDrawRun, useEditor } from '@/view/workspace';
+import { ConnectDialog, useDrawRun, useEditor, useFrame, useInAddress } from '@/view/workspace';
 import { Elevation, type Ghost } from '../elevation/Elevation';
 import { VIEW_NAMES, type View } from '../elevation/project';
+import { SpatialFrame } from '../frame/SpatialFrame';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { CaseInSpace } from '../scene/CaseInSpace';
 import { DrawRun } from './DrawRun';
@@ -40,7 +41,16 @@ export function RunsStage() {
   const pick = useEditor((s) => s.pick);
   const open = useEditor((s) => s.open);
   const { drawing, take } = useDrawRun();
-  const [view, setView] = useState<Seen>('side');
+  const asked = useFrame((s) => s.view);
+  const setFrame = useFrame((s) => s.set);
+  const [tab, setTab] = useState<'orders' | 'sheets' | null>(null);
+  const view: Seen = tab ?? asked;
+  const setView = (to: Seen): void => {
+    const isTab = to === 'orders' || to === 'sheets';
+    setTab(isTab ? to : null);
+    if (!isTab) setFrame({ view: to });
+  };
+  useInAddress('view', view);
   const [connecting, setConnecting] = useState(false);
   const [ghosts, setGhosts] = useState<readonly Ghost[]>([]);
   const { runs, clearance: fit, bom: list } = analysis.reports;
@@ -94,10 +104,78 @@ export function RunsStage() {
       {...(held.corners && run?.routed ? { legs: held.corners, onLeg: held.onLeg } : {})}
     />
   );
-  const renderView = () => {
-    if (view === 'orders') return <OrdersView />;
-    if (view === 'sheets') return <SheetsView />;
+  const title = `${plural(tubes.length, 'run')}, ${guessed > 0 ? 'about ' : ''}${formatNumber(list.tube_mm / 1000, { decimals: 2 })} m`;
+  const sentence =
+    guessed > 0 ? (
+      <>
+        {guessed === tubes.length ? 'Lengths' : `${plural(guessed, 'length')} of ${tubes.length}`}{' '}
+        and bends are <strong>estimated</strong> from where the ports are and point
+        {design.case
+          ? ', until the runs are routed'
+          : ': choose a case, and the runs are routed in it'}
+        . Cut nothing by them.
+      </>
+    ) : (
+      <>
+        Every run is routed past everything in the case. Check the drawing against the real case
+        before you cut.
+      </>
+    );
+  const side = (
+    <>
+      <DrawRun />
+      {run && link && <RunPanel run={live ?? run} loop={link.loop} link={link.link} />}
+      {design.loops.map((loop) => (
+        <LoopSection key={loop.id} loop={loop} />
+      ))}
+      <ShownParts />
+      {loose.length >= 2 && (
+        <Section title="Not connected">
+          <p>{loose.map((id) => findComponent(design, id)?.name).join(', ')}</p>
+          <button type="button" className={styles.act} onClick={() => setConnecting(true)}>
+            Connect another loop
+          </button>
+        </Section>
+      )}
+      {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
+    </>
+  );
+  const views = <Segments label="View" value={view} options={VIEWS} onPick={setView} />;
+  if (tab !== null || !design.case)
     return (
+      <StageFrame stage="runs" title={title} sentence={sentence} side={side}>
+        {design.case ? (
+          <>
+            <RouteBar onGhosts={setGhosts} />
+            <div className={styles.views}>{views}</div>
+            {tab === 'orders' ? <OrdersView /> : <SheetsView />}
+          </>
+        ) : (
+          <p className="soft">Choose a case on the Case stage to see the runs in place.</p>
+        )}
+      </StageFrame>
+    );
+  return (
+    <SpatialFrame
+      stage="runs"
+      title={title}
+      isFlat={view !== 'space'}
+      tools={views}
+      side={side}
+      sentence={
+        <>
+          <p>{sentence}</p>
+          <RouteBar onGhosts={setGhosts} />
+          {held.live && (
+            <p role="status" className={styles.hint}>
+              {live
+                ? `${live.name}: ${formatMillimetres(live.cut_mm)}, ${plural(live.bends, 'bend')}${run ? `; it was ${formatMillimetres(run.cut_mm)}, ${plural(run.bends, 'bend')}` : ''}.`
+                : 'No quick way there: let go and it is looked for in full.'}
+            </p>
+          )}
+        </>
+      }
+    >
       <div className={styles.sheet}>
         {view === 'space' ? (
           <CaseInSpace
@@ -107,77 +185,15 @@ export function RunsStage() {
             runs={shownRuns}
             picked={picked}
             onPick={pick}
+            heat={analysis.reports.heat[design.brief.loadCase]}
             onHold={() => undefined}
             {...(drawing ? { ports: { from: drawing.from, onPort: take } } : {})}
             otherwise={drawn('side')}
           />
         ) : (
-          drawn(view)
+          drawn(view as View)
         )}
       </div>
-    );
-  };
-  return (
-    <StageFrame
-      stage="runs"
-      title={`${plural(tubes.length, 'run')}, ${guessed > 0 ? 'about ' : ''}${formatNumber(list.tube_mm / 1000, { decimals: 2 })} m`}
-      sentence={
-        guessed > 0 ? (
-          <>
-            {guessed === tubes.length
-              ? 'Lengths'
-              : `${plural(guessed, 'length')} of ${tubes.length}`}{' '}
-            and bends are <strong>estimated</strong> from where the ports are and point
-            {design.case
-              ? ', until the runs are routed'
-              : ': choose a case, and the runs are routed in it'}
-            . Cut nothing by them.
-          </>
-        ) : (
-          <>
-            Every run is routed past everything in the case. Check the drawing against the real case
-            before you cut.
-          </>
-        )
-      }
-      side={
-        <>
-          <DrawRun />
-          {run && link && <RunPanel run={live ?? run} loop={link.loop} link={link.link} />}
-          {design.loops.map((loop) => (
-            <LoopSection key={loop.id} loop={loop} />
-          ))}
-          <ShownParts />
-          {loose.length >= 2 && (
-            <Section title="Not connected">
-              <p>{loose.map((id) => findComponent(design, id)?.name).join(', ')}</p>
-              <button type="button" className={styles.act} onClick={() => setConnecting(true)}>
-                Connect another loop
-              </button>
-            </Section>
-          )}
-          {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
-        </>
-      }
-    >
-      {design.case ? (
-        <>
-          <RouteBar onGhosts={setGhosts} />
-          <div className={styles.views}>
-            <Segments label="View" value={view} options={VIEWS} onPick={setView} />
-          </div>
-          {renderView()}
-          {held.live && (
-            <p role="status" className={styles.hint}>
-              {live
-                ? `${live.name}: ${formatMillimetres(live.cut_mm)}, ${plural(live.bends, 'bend')}${run ? `; it was ${formatMillimetres(run.cut_mm)}, ${plural(run.bends, 'bend')}` : ''}.`
-                : 'No quick way there: let go and it is looked for in full.'}
-            </p>
-          )}
-        </>
-      ) : (
-        <p className="soft">Choose a case on the Case stage to see the runs in place.</p>
-      )}
-    </StageFrame>
+    </SpatialFrame>
   );
 }

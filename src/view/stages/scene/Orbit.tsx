@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef } from 'react';
 import { useThree } from '@react-three/fiber';
-import { Vector3 } from 'three';
+import { PerspectiveCamera, Vector3 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import type { Box, Vec } from '@/core/geometry';
 
@@ -18,6 +18,8 @@ const NEAREST_MM = 120,
   FARTHEST_MM = 4000,
   FILL = 1.34,
   TALL = 0.95;
+/** Below this the panel stands under the scene. */
+const NARROW_PX = 640;
 
 /**
  * Turning with mouse, finger or keys round the middle of the case; drawn again only when something
@@ -27,8 +29,11 @@ export function Orbit({
   shown,
   stand,
   held,
+  beside = 0,
   fill = FILL,
 }: {
+  /** So much of the sheet's right is covered: the eye looks at the middle of the rest, px. */
+  readonly beside?: number;
   /** How far the eye stands, in diagonals of what is shown. */
   readonly fill?: number;
   /** All that is to be seen from where the eye stands first. */
@@ -62,14 +67,23 @@ export function Orbit({
   ];
   const [x0, y0, z0] = shown.min;
   useEffect(() => {
+    const { width, height } = sheet;
+    if (width <= NARROW_PX || !(camera instanceof PerspectiveCamera)) return;
+    camera.setViewOffset(width, height, beside / 2, 0, width, height);
+    camera.updateProjectionMatrix();
+    invalidate();
+  }, [camera, invalidate, sheet, beside]);
+  useEffect(() => {
     const middle = new Vector3(x0 + x / 2, y0 + y / 2, z0 + z / 2),
       far =
-        Math.hypot(x, y, z) * fill * Math.max(1, TALL / (sheet.width / Math.max(1, sheet.height))),
+        Math.hypot(x, y, z) *
+        fill *
+        Math.max(1, TALL / ((sheet.width - beside) / Math.max(1, sheet.height))),
       [dx, dy, dz] = FROM[stand];
     camera.position.set(middle.x + dx * far, middle.y + dy * far, middle.z + dz * far);
     orbit.current?.target.copy(middle);
     orbit.current?.update();
     invalidate();
-  }, [camera, invalidate, stand, sheet.width, sheet.height, fill, x, y, z, x0, y0, z0]);
+  }, [camera, invalidate, stand, sheet.width, sheet.height, beside, fill, x, y, z, x0, y0, z0]);
   return null;
 }

@@ -1,27 +1,22 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
 import { Canvas, type ThreeEvent } from '@react-three/fiber';
-import {
-  BoxGeometry,
-  CatmullRomCurve3,
-  EdgesGeometry,
-  Plane,
-  PlaneGeometry,
-  Quaternion,
-  TubeGeometry,
-  Vector3,
-} from 'three';
+import { BoxGeometry, EdgesGeometry, Plane, PlaneGeometry, Quaternion, Vector3 } from 'three';
 import { findComponent, type Design, type Placement, type PortRef } from '@/core/design';
 import type { ClearanceReport } from '@/core/clearance';
+import type { CaseReport } from '@/core/thermal';
 import { extentOf, movedBy, standOffs, trayBoxes, type System } from '@/core/system';
-import { samplePath } from '@/core/routing';
 import type { Run } from '@/core/tubing';
-import { cylinderBox, type Box, type Vec } from '@/core/geometry';
+import { add, cylinderBox, scale, UPRIGHT, type Box, type Vec } from '@/core/geometry';
 import { formatNumber } from '@/core/units';
 import { Segments } from '@/view/shared';
+import { useFrame } from '@/view/workspace';
+import { Drawing, tintsOf } from './drawing';
 import { Orbit, type Stand } from './Orbit';
-import { usePaper, type Paper } from './paper';
-import { wholeBodies } from '../elevation/project';
+import { Coolant } from './Coolant';
+import { PartBody } from './PartBody';
+import { usePaper, warmth, type Paper } from './paper';
+import { TubeBody } from './TubeBody';
 import { SolidMesh } from './SolidMesh';
 import styles from './Scene.module.css';
 
@@ -34,12 +29,14 @@ export interface SceneProps {
   onPick(id: string): void;
   /** Ports may be clicked: a run is being drawn, from the one given. */
   readonly ports?: { readonly from: PortRef | null; onPort(ref: PortRef): void };
+  /** Temperatures that tubes are coloured by. */
+  readonly heat?: CaseReport;
   /** Where a dragged part would be; null when it is let go. */
   onHold(component: string, placement: Placement | null): void;
 }
 
 const STANDS: readonly { readonly value: Stand; readonly label: string }[] = [
-  { value: 'corner', label: 'from the corner' },
+  { value: 'corner', label: 'corner' },
   { value: 'glass', label: 'glass' },
   { value: 'front', label: 'front' },
   { value: 'top', label: 'top' },
@@ -51,6 +48,8 @@ const wholeMillimetres = ({ min, max }: Box): Box => ({
   max: max.map((v) => Math.ceil(v / STEADY_MM) * STEADY_MM) as unknown as Vec,
 });
 const STEADY_MM = 50;
+/** What the working panel covers of the scene, px. */
+const PANEL_PX = 348;
 
 /**
  * The case in space: turn it, cut it open, drag what slides. What it shows stands in the tables
@@ -63,6 +62,7 @@ export default function Scene(props: SceneProps) {
   const paper = usePaper();
   const [stand, setStand] = useState<Stand>('corner');
   const [cut, setCut] = useState(0);
+  const beside = useFrame((f) => (f.isPanelOpen ? PANEL_PX : 0));
   const [held, setHeld] = useState(false);
   const clip = useMemo(
     () => (cut > 0 ? [new Plane(new Vector3(0, 0, -1), size[2] - cut)] : []),
@@ -70,10 +70,10 @@ export default function Scene(props: SceneProps) {
   );
   return (
     <div className={styles.scene}>
-      <div className={styles.bar}>
+      <div className={styles.bar} data-beside={beside > 0 || undefined}>
         <Segments label="Seen from" value={stand} options={STANDS} onPick={setStand} />
         <label className={styles.cut}>
-          Cut from the glass{' '}
+          Cut{' '}
           <input
             type="range"
             min={0}
@@ -81,6 +81,7 @@ export default function Scene(props: SceneProps) {
             step={1}
             value={cut}
             onChange={(e) => setCut(Number(e.target.value))}
+            aria-label="Cut from the glass"
             aria-valuetext={`${cut} mm`}
           />{' '}
           <span className={styles.mm}>{formatNumber(cut)} mm</span>
@@ -103,8 +104,9 @@ export default function Scene(props: SceneProps) {
           <color attach="background" args={[paper.paper]} />
           <ambientLight intensity={2.7} />
           <directionalLight position={[600, 1400, 1000]} intensity={1.15} />
-          <Orbit shown={shown} stand={stand} held={held} />
+          <Orbit shown={shown} stand={stand} held={held} beside={beside} />
           <Parts {...props} paper={paper} clip={clip} onHeld={setHeld} />
+          {design.case?.air?.open !== true && <Shade size={size} paper={paper} />}
           <CaseFrame model={system} size={size} paper={paper} clip={clip} />
         </Canvas>
       </div>
@@ -201,44 +203,6 @@ function Rod({
   );
 }
 
-/** A routed tube with its end pieces. */
-function Tube({
-  run,
-  paper,
-  clip,
-  picked,
-}: {
-  readonly run: Run;
-  readonly paper: Paper;
-  readonly clip: readonly Plane[];
-  readonly picked: boolean;
-}) {
-  const body = useMemo(() => {
-    const points = samplePath(run.routed?.path ?? [], 6).map((p) => new Vector3(...p));
-    return points.length > 1
-      ? new TubeGeometry(
-          new CatmullRomCurve3(points, false, 'centripetal'),
-          points.length * 2,
-          run.tube.outer_mm / 2,
-          14,
-        )
-      : null;
-  }, [run]);
-  const colour = picked ? paper.copper : mix(paper.cool, paper.float, 0.55);
-  return (
-    <>
-      {body && (
-        <mesh geometry={body}>
-          <meshLambertMaterial color={colour} clippingPlanes={clip as Plane[]} />
-        </mesh>
-      )}
-      {run.routed?.pieces.map((b, i) => (
-        <Rod key={i} from={b.from} to={b.to} radius={b.radius} colour={paper.soft} clip={clip} />
-      ))}
-    </>
-  );
-}
-
 function Parts({
   design,
   system,
@@ -248,6 +212,7 @@ function Parts({
   onPick,
   onHold,
   ports,
+  heat,
   paper,
   clip,
   onHeld,
@@ -260,6 +225,21 @@ function Parts({
     () => new Set(gaps.filter((g) => g.verdict === 'clash').flatMap((g) => [g.a, g.b])),
     [gaps],
   );
+  const nodes = heat?.nodes ?? {};
+  const temps = Object.values(nodes);
+  const range: readonly [number, number] =
+    temps.length > 0 ? [Math.min(...temps), Math.max(...temps)] : [20, 40];
+  /** Coolant as it enters a run. */
+  const entering = (run: Run): number | undefined => {
+    const link = system.loops
+      .find((g) => g.loop.id === run.loop)
+      ?.links.find((e) => e.id === run.id);
+    return link && nodes[link.from];
+  };
+  const edgeOf = (id: string): string => {
+    if (picked === id) return paper.copper;
+    return clashing.has(id) ? paper.fails : paper.ink;
+  };
   const drag = useRef<{
     readonly component: string;
     readonly from: Vector3;
@@ -317,44 +297,46 @@ function Parts({
     };
   return (
     <>
-      {[...system.placed.values()].flatMap((p) =>
-        wholeBodies(p.solids).map((solid, i) => {
-          const { kind } = p.part,
-            isPicked = picked === p.id;
-          const edgeColour = () => {
-            if (isPicked) return paper.copper;
-            if (clashing.has(p.id)) return paper.fails;
-            if (kind === 'board' || kind === 'memory' || kind === 'supply') return paper.soft;
-            return paper.ink;
-          };
-          const edge = edgeColour();
-          const fillColour = () => {
-            if (isPicked) return mix(paper.copper, paper.float, 0.22);
-            if (kind === 'reservoir') return mix(paper.cool, paper.float, 0.25);
-            if (kind === 'block') return mix(paper.copper, paper.float, 0.12);
-            if (kind === 'radiator') return mix(paper.ink, paper.float, 0.16);
-            if (kind === 'board' || kind === 'memory') return paper.sunk;
-            return paper.float;
-          };
-          const fill = fillColour();
-          return (
-            <SolidMesh
-              key={`${p.id}-${i}`}
-              solid={solid}
-              fill={fill}
-              edge={edge}
-              heavy={isPicked}
-              marks={kind === 'fan' || kind === 'radiator' ? kind : undefined}
-              clip={clip}
-              onPointerDown={down(p.id)}
-            />
-          );
-        }),
-      )}
+      {[...system.placed.values()]
+        .filter((p) => p.frame !== null)
+        .map((p) => (
+          <PartBody
+            key={p.id}
+            placed={p}
+            paper={paper}
+            edge={edgeOf(p.id)}
+            isPicked={picked === p.id}
+            clip={clip}
+            onPointerDown={down(p.id)}
+          />
+        ))}
+      {[...system.placed.values()]
+        .filter((p) => p.part.kind === 'reservoir' && p.solids[0]?.cylinder)
+        .map((p) => (
+          <Coolant
+            key={p.id}
+            placed={p}
+            paper={paper}
+            colour={warmth(paper, nodes[`${p.id}/tank`], range)}
+            clip={clip}
+          />
+        ))}
       {runs.map(
         (run) =>
           run.routed && (
-            <Tube key={run.id} run={run} paper={paper} clip={clip} picked={picked === run.id} />
+            <TubeBody
+              key={run.id}
+              run={run}
+              paper={paper}
+              colour={warmth(paper, entering(run), range)}
+              isPicked={picked === run.id}
+              clip={clip}
+              onPointerDown={(e) => {
+                if (e.button !== 0) return;
+                e.stopPropagation();
+                onPick(run.id);
+              }}
+            />
           ),
       )}
       {runs.map((run) => {
@@ -382,55 +364,96 @@ function Parts({
           clip={clip}
         />
       ))}
-      {[...system.placed.values()]
-        .flatMap((p) => p.ports)
-        .map((port) => {
-          const [x, y, z] = port.direction;
-          return (
-            <mesh
-              key={`${port.component}-${port.port.id}`}
-              {...(ports
-                ? {
-                    onPointerDown: (e: ThreeEvent<PointerEvent>) => {
-                      e.stopPropagation();
-                      ports.onPort({ component: port.component, port: port.port.id });
-                    },
-                  }
-                : {})}
-              position={[port.at[0] + 2 * x, port.at[1] + 2 * y, port.at[2] + 2 * z]}
-              rotation={[
-                Math.abs(z) > 0.5 ? Math.PI / 2 : 0,
-                0,
-                Math.abs(x) > 0.5 ? Math.PI / 2 : 0,
-              ]}
-            >
-              <cylinderGeometry args={ports ? [10, 10, 9, 20] : [6.6, 6.6, 4, 16]} />
-              <meshLambertMaterial
-                color={ports ? paper.copper : paper.ink}
-                clippingPlanes={clip as Plane[]}
-              />
-            </mesh>
-          );
-        })}
+      {ports ? (
+        <OpenPorts system={system} paper={paper} clip={clip} onPort={ports.onPort} />
+      ) : (
+        <PortRims system={system} paper={paper} clip={clip} />
+      )}
     </>
   );
 }
+
+/** Mouths of all ports: one mesh. */
+function PortRims({
+  system,
+  paper,
+  clip,
+}: {
+  readonly system: System;
+  readonly paper: Paper;
+  readonly clip: readonly Plane[];
+}) {
+  const rims = useMemo(() => {
+    const drawing = new Drawing({ at: [0, 0, 0], ...UPRIGHT }, tintsOf(paper));
+    for (const p of system.placed.values())
+      for (const { at, direction } of p.ports)
+        drawing.rod(at, add(at, scale(direction, RIM_MM)), RIM_RADIUS_MM, 'dark', 16, false);
+    return drawing.done().faces;
+  }, [system, paper]);
+  return rims ? (
+    <mesh geometry={rims}>
+      <meshLambertMaterial vertexColors clippingPlanes={clip as Plane[]} />
+    </mesh>
+  ) : null;
+}
+const RIM_MM = 2.5,
+  RIM_RADIUS_MM = 6.6;
+
+/** Ports to be clicked while a run is drawn. */
+function OpenPorts({
+  system,
+  paper,
+  clip,
+  onPort,
+}: {
+  readonly system: System;
+  readonly paper: Paper;
+  readonly clip: readonly Plane[];
+  onPort(ref: PortRef): void;
+}) {
+  return [...system.placed.values()]
+    .flatMap((p) => p.ports)
+    .map((port) => (
+      <mesh
+        key={`${port.component}-${port.port.id}`}
+        position={add(port.at, scale(port.direction, 2)) as [number, number, number]}
+        quaternion={new Quaternion().setFromUnitVectors(
+          new Vector3(0, 1, 0),
+          new Vector3(...port.direction),
+        )}
+        onPointerDown={(e: ThreeEvent<PointerEvent>) => {
+          e.stopPropagation();
+          onPort({ component: port.component, port: port.port.id });
+        }}
+      >
+        <cylinderGeometry args={[10, 10, 9, 20]} />
+        <meshLambertMaterial color={paper.copper} clippingPlanes={clip as Plane[]} />
+      </mesh>
+    ));
+}
+
+/** The shade of the case on what it stands on. */
+function Shade({ size: [x, , z], paper }: { readonly size: Vec; readonly paper: Paper }) {
+  return SHADES.map(([by, opacity]) => (
+    <mesh
+      key={by}
+      position={[x / 2 + by / 3, -3 - by / 60, z / 2 - by / 4]}
+      rotation={[-Math.PI / 2, 0, 0]}
+    >
+      <planeGeometry args={[x + by, z + by]} />
+      <meshBasicMaterial color={paper.ink} transparent opacity={opacity} depthWrite={false} />
+    </mesh>
+  ));
+}
+/** How far beyond the case, mm, and how dark. */
+const SHADES = [
+  [10, 0.06],
+  [50, 0.035],
+  [100, 0.02],
+] as const;
 
 /** What stands stays at its height while it is dragged. */
 function onFloor(design: Design, component: string, by: Vec): Vec {
   const p = findComponent(design, component)?.placement;
   return p?.on === 'spot' || p?.on === 'free' ? [by[0], 0, by[2]] : by;
-}
-
-function mix(a: string, b: string, share: number): string {
-  const rgb = (h: string): readonly number[] =>
-    [1, 3, 5].map((i) => parseInt(h.slice(i, i + 2), 16));
-  const [p, q] = [rgb(a), rgb(b)];
-  return `#${[0, 1, 2]
-    .map((i) =>
-      Math.round((p[i] ?? 0) * share + (q[i] ?? 0) * (1 - share))
-        .toString(16)
-        .padStart(2, '0'),
-    )
-    .join('')}`;
 }

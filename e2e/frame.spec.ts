@@ -1,0 +1,90 @@
+import type { Page } from '@playwright/test';
+import { copyOf, expect, openStage, test } from './fixtures';
+
+/** Pixels of the scene that nothing covers, as a share of all. */
+async function shareOfScene(page: Page): Promise<number> {
+  return page.evaluate(() => {
+    const scene = document.querySelector('[data-scene]')?.getBoundingClientRect();
+    const panel = document.querySelector('aside[data-open="true"]')?.getBoundingClientRect();
+    if (!scene) return 0;
+    const covered = panel ? scene.right - panel.left : 0;
+    return ((scene.width - covered) * scene.height) / (window.innerWidth * window.innerHeight);
+  });
+}
+const space = async (page: Page, build: string, stage: string): Promise<void> => {
+  await page.goto(`/builds/${build}/${stage}?view=space`, { waitUntil: 'networkidle' });
+  await expect(page.locator('[data-awake="true"]')).toBeVisible();
+};
+
+test('the machine fills the screen, with the panel and without; what is folded stays folded', async ({
+  page,
+}) => {
+  await space(page, 'fenland-flood-tower', 'runs');
+  await expect(page.locator('canvas')).toBeVisible({ timeout: 20_000 });
+  expect(await shareOfScene(page)).toBeGreaterThan(0.6);
+  await page.getByRole('button', { name: 'Fold the panel' }).click();
+  expect(await shareOfScene(page)).toBeGreaterThan(0.8);
+  await page.reload({ waitUntil: 'networkidle' });
+  await expect(page.getByRole('button', { name: 'Show the panel' })).toBeVisible();
+  await page.getByRole('button', { name: 'Show the panel' }).click();
+  await page.setViewportSize({ width: 1024, height: 768 });
+  expect(await shareOfScene(page)).toBeGreaterThan(0.5);
+  // The page itself does not scroll.
+  const [high, shown] = await page.evaluate(() => [
+    document.documentElement.scrollHeight,
+    window.innerHeight,
+  ]);
+  expect(high).toBeLessThanOrEqual(shown ?? 0);
+});
+
+test('the loop diagram is a ribbon on every stage, and opens by a key', async ({ page }) => {
+  await openStage(page, 'fenland-flood-tower', 'materials');
+  const diagram = page.getByRole('region', { name: 'Loop diagram' });
+  const ribbon = await diagram.boundingBox();
+  expect(ribbon?.height).toBeGreaterThanOrEqual(44);
+  expect(ribbon?.height).toBeLessThanOrEqual(48);
+  await expect(
+    diagram.getByRole('button', { name: /^Card pump: coolant leaves at/ }),
+  ).toBeVisible();
+  await page.keyboard.press('l');
+  await expect(diagram.getByText('kPa over reservoir').first()).toBeVisible();
+  await page.keyboard.press('l');
+  await expect(diagram.getByText('kPa over reservoir')).toHaveCount(0);
+  // One loop is shown in full where the stage is about it.
+  const id = await copyOf(page, 'dawn-chorus-desk', 'Ribbon');
+  await page.evaluate(() => window.localStorage.removeItem('zephyron-frame'));
+  await openStage(page, id, 'flow');
+  await expect(diagram.getByText('kPa over reservoir')).toBeVisible();
+});
+
+test('every view has an address of its own: stage, view and part come back', async ({ page }) => {
+  await page.goto('/builds/dawn-chorus-desk/case?view=top&part=pump', {
+    waitUntil: 'networkidle',
+  });
+  await expect(page.getByRole('radio', { name: 'top', exact: true })).toBeChecked();
+  await expect(page.getByRole('heading', { name: 'Pump', exact: true })).toBeVisible();
+  await expect(page).toHaveTitle(/^Case · Dawn chorus desk/);
+  await page.getByRole('radio', { name: 'front', exact: true }).click();
+  await expect(page).toHaveURL(/view=front/);
+  await page.getByRole('link', { name: /Runs/ }).click();
+  // The same way of looking on the next stage.
+  await expect(page.getByRole('radio', { name: 'front', exact: true })).toBeChecked();
+  await expect(page).toHaveTitle(/^Runs · Dawn chorus desk/);
+});
+
+test('one line says what to do next, and does it', async ({ page }) => {
+  const id = await copyOf(page, 'dawn-chorus-desk', 'Next');
+  await openStage(page, id, 'heat');
+  const next = page.getByRole('banner').getByRole('button', { name: 'Ready to order' });
+  await expect(next).toBeVisible();
+  await next.click();
+  await expect(page).toHaveURL(/\/parts/);
+  await page.goto('/new', { waitUntil: 'networkidle' });
+  await page.getByLabel('Name').fill('What now');
+  await page.getByRole('button', { name: 'Start the build' }).click();
+  await page.waitForURL(/\/builds\/[^/]+\/heat/);
+  await page
+    .getByRole('banner')
+    .getByRole('button', { name: /^(Choose a case|Add a board)$/ })
+    .click();
+});

@@ -1,0 +1,78 @@
+'use client';
+import { useDeferredValue, type ReactNode } from 'react';
+import type { Stage } from '@/core/checks';
+import { FindingList, useEditor, useFrame } from '@/view/workspace';
+import styles from './SpatialFrame.module.css';
+
+interface Props {
+  readonly title: string;
+  readonly sentence: ReactNode;
+  readonly stage: Stage;
+  /** The machine: it is the page. */
+  readonly children: ReactNode;
+  /** How it is looked at. */
+  readonly tools: ReactNode;
+  readonly side: ReactNode;
+  /** Drawn on the flat: it keeps clear of the sheets. */
+  readonly isFlat: boolean;
+}
+
+/**
+ * A stage that shows the machine: the scene fills all that is right of the rail; what is said, the
+ * tools and the working panel float over it as sheets that fold away.
+ */
+export function SpatialFrame({ title, sentence, stage, children, tools, side, isFlat }: Props) {
+  const findings = useDeferredValue(useEditor((s) => s.analysis.findings));
+  const name = useEditor((s) => s.design.name);
+  const revision = useEditor((s) => s.revision);
+  const { isPanelOpen, isHeadOpen, set } = useFrame();
+  const own = findings.filter((f) => f.stage === stage);
+  return (
+    <div
+      className={styles.frame}
+      data-flat={isFlat || undefined}
+      data-panel={isPanelOpen || undefined}
+      data-head={isHeadOpen || undefined}
+    >
+      <div className={styles.scene} data-scene>
+        {children}
+      </div>
+      <header className={styles.head}>
+        <p className={styles.printed}>
+          Zephyron · {name}, revision {revision}
+        </p>
+        <div className={styles.title}>
+          <h1>{title}</h1>
+          <button
+            type="button"
+            className={styles.fold}
+            aria-expanded={isHeadOpen}
+            aria-label={isHeadOpen ? 'Fold what is said' : 'Say more'}
+            onClick={() => set({ isHeadOpen: !isHeadOpen })}
+          >
+            {isHeadOpen ? '–' : '+'}
+          </button>
+        </div>
+        {isHeadOpen && <div className={styles.sentence}>{sentence}</div>}
+      </header>
+      <div className={styles.tools}>{tools}</div>
+      <aside className={styles.panel} aria-label="Working panel" data-open={isPanelOpen}>
+        <button
+          type="button"
+          className={styles.fold}
+          aria-expanded={isPanelOpen}
+          onClick={() => set({ isPanelOpen: !isPanelOpen })}
+        >
+          {isPanelOpen ? 'Fold the panel' : 'Show the panel'}
+        </button>
+        {isPanelOpen && side}
+        {isPanelOpen && own.length > 0 && (
+          <section className={styles.findings}>
+            <h2>Findings here</h2>
+            <FindingList findings={own} />
+          </section>
+        )}
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,48 @@
+'use client';
+import { useDeferredValue, useState } from 'react';
+import { ConnectDialog } from './ConnectDialog';
+import { useEditor } from './EditorProvider';
+import { goToStage } from './goToStage';
+import { nextStep, type NextStep as Step } from './stepNow';
+import styles from './TopBar.module.css';
+
+/** What to do now, in one line with its button: on every stage. */
+export function NextStep() {
+  const id = useEditor((s) => s.id);
+  const design = useDeferredValue(useEditor((s) => s.design));
+  const analysis = useDeferredValue(useEditor((s) => s.analysis));
+  const open = useEditor((s) => s.open);
+  const openStores = useEditor((s) => s.openStores);
+  const pick = useEditor((s) => s.pick);
+  const route = useEditor((s) => s.route);
+  const [connecting, setConnecting] = useState(false);
+  const step = nextStep(design, analysis);
+  const go = ({ act }: Step): void => {
+    switch (act.do) {
+      case 'stage':
+        goToStage(id, act.stage);
+        if (act.part !== undefined) pick(act.part);
+        return;
+      case 'stores':
+        openStores(act.kind);
+        return;
+      case 'connect':
+        setConnecting(true);
+        return;
+      case 'route':
+        route();
+        return;
+      case 'findings':
+        open('findings');
+    }
+  };
+  return (
+    <span className={styles.next}>
+      <span className="soft">Next</span>
+      <button type="button" onClick={() => go(step)}>
+        {step.text}
+      </button>
+      {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
+    </span>
+  );
+}

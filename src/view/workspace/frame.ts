@@ -1,0 +1,65 @@
+'use client';
+import { useEffect } from 'react';
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+
+/** How the case is looked at, on every stage that shows it. */
+export const CASE_VIEWS = ['space', 'side', 'front', 'top'] as const;
+export type CaseView = (typeof CASE_VIEWS)[number];
+const isCaseView = (text: unknown): text is CaseView =>
+  (CASE_VIEWS as readonly unknown[]).includes(text);
+
+/** How a person likes the page laid out: kept in their browser. */
+interface Frame {
+  /** The rail narrow or wide; by the stage while nobody has said. */
+  readonly rail: 'narrow' | 'wide' | null;
+  /** The loop diagram as a ribbon or open; by the stage while nobody has said. */
+  readonly loop: 'ribbon' | 'open' | null;
+  readonly isPanelOpen: boolean;
+  readonly isHeadOpen: boolean;
+  readonly view: CaseView;
+  set(values: Partial<Pick<Frame, 'rail' | 'loop' | 'isPanelOpen' | 'isHeadOpen' | 'view'>>): void;
+}
+
+/** Read back after the page stands: what the server sent knows nothing of it. */
+export const useFrame = create<Frame>()(
+  persist(
+    (set) => ({
+      rail: null,
+      loop: null,
+      isPanelOpen: true,
+      isHeadOpen: true,
+      view: 'space',
+      set,
+    }),
+    {
+      name: 'zephyron-frame',
+      skipHydration: true,
+      partialize: ({ set: _set, ...kept }) => kept,
+    },
+  ),
+);
+
+/** What the address asked for when the page came: stages keep it in step from then on. */
+const FIRST = typeof window === 'undefined' ? '' : window.location.search;
+export const askedOf = (key: string): string | null => new URLSearchParams(FIRST).get(key);
+
+/** Takes up what the person chose before, and the view that the address asks for. */
+export function useFrameKept(): void {
+  useEffect(() => {
+    void useFrame.persist.rehydrate();
+    const view = askedOf('view');
+    if (isCaseView(view)) useFrame.setState({ view });
+  }, []);
+}
+
+/** Keeps a word of the address in step with what is shown, without a step back for each. */
+export function useInAddress(key: string, value: string | null): void {
+  useEffect(() => {
+    const address = new URL(window.location.href);
+    if (value === null) address.searchParams.delete(key);
+    else address.searchParams.set(key, value);
+    if (address.href !== window.location.href)
+      window.history.replaceState(null, '', `${address.pathname}${address.search}`);
+  }, [key, value]);
+}
