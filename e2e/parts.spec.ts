@@ -46,9 +46,9 @@ test('the Stores: a part copied, changed and kept, one read in by its columns, r
   await page.getByText('Screw M3 × 30').click();
   await page.getByRole('button', { name: 'Copy it as a part of your own' }).click();
   await page.getByRole('textbox', { name: 'length, mm' }).fill('31');
-  await page.getByRole('textbox', { name: 'pack' }).fill('many');
+  await page.getByRole('textbox', { name: 'pack', exact: true }).fill('many');
   await expect(page.getByRole('button', { name: 'Keep it in the Stores' })).toBeDisabled();
-  await page.getByRole('textbox', { name: 'pack' }).fill('10');
+  await page.getByRole('textbox', { name: 'pack', exact: true }).fill('10');
   await page.getByRole('button', { name: 'Keep it in the Stores' }).click();
   await page.getByText('Screw M3 × 30, mine').click();
   await page.getByRole('button', { name: 'Retire it' }).click();

@@ -25,16 +25,15 @@ const VIEWS = [
   { name: 'heat', path: '/builds/dawn-chorus-desk/heat' },
   {
     name: 'case',
-    path: '/builds/pocket-planetarium/case',
+    path: '/builds/pocket-planetarium/case?view=side',
     act: async (page) => {
       await page.getByRole('button', { name: /^Top radiator:/ }).click();
     },
   },
   {
     name: 'space',
-    path: '/builds/fenland-flood-tower/case',
+    path: '/builds/fenland-flood-tower/case?view=space',
     act: async (page) => {
-      await page.getByRole('radio', { name: 'in space' }).click();
       await page.locator('canvas').waitFor();
       await page.waitForTimeout(1500);
     },
@@ -45,13 +44,8 @@ const VIEWS = [
   { name: 'materials', path: '/builds/pocket-planetarium/materials' },
   {
     name: 'runs',
-    path: '/builds/fenland-flood-tower/runs',
+    path: '/builds/fenland-flood-tower/runs?view=side',
     act: async (page) => {
-      await page
-        .getByRole('button', { name: 'Fold' })
-        .first()
-        .click()
-        .catch(() => undefined);
       await page.getByText(/^Every run is routed/).waitFor({ timeout: 60_000 });
       await page
         .getByRole('table')
@@ -74,11 +68,6 @@ const VIEWS = [
     name: 'sheets',
     path: '/builds/fenland-flood-tower/runs',
     act: async (page) => {
-      await page
-        .getByRole('button', { name: 'Fold' })
-        .first()
-        .click()
-        .catch(() => undefined);
       await page.getByText(/^Every run is routed/).waitFor({ timeout: 60_000 });
       await page.getByRole('radio', { name: 'sheets and cuts' }).click();
     },

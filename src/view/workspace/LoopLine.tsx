@@ -43,7 +43,12 @@ export function LoopLine() {
   const unfold = (open: boolean): void => set({ loop: open ? 'open' : 'ribbon' });
   const isEmpty = system.loops.length === 0;
   return (
-    <section aria-label="Loop diagram" className={styles.band} ref={frame}>
+    <section
+      aria-label="Loop diagram"
+      className={styles.band}
+      data-open={isOpen || undefined}
+      ref={frame}
+    >
       {isEmpty && (
         <div className={styles.empty}>
           <strong>Loop diagram</strong>

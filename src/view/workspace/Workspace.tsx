@@ -14,7 +14,7 @@ import { StageRail } from './StageRail';
 import { CatalogueDrawer } from './CatalogueDrawer';
 import { TopBar } from './TopBar';
 import { askedOf, useFrame, useFrameKept, useInAddress } from './frame';
-import { STAGES } from './stages';
+import { SPATIAL_STAGES, STAGES } from './stages';
 import { useKeys } from './useKeys';
 import styles from './Workspace.module.css';
 
@@ -38,16 +38,15 @@ function usePlaceInAddress(): void {
   }, [stage, name]);
 }
 
-/** Stages where the machine is the page: the rail gives way. */
-const SPATIAL = /\/(case|runs)$/;
-
 /** The shape of a build: bar on top, stages left, the stage in the middle, the loop line below. */
 export function Workspace({ children }: { readonly children: ReactNode }) {
   useKeys();
   useFrameKept();
   usePlaceInAddress();
   const path = usePathname();
-  const rail = useFrame((s) => s.rail) ?? (SPATIAL.test(path) ? 'narrow' : 'wide');
+  const rail =
+    useFrame((s) => s.rail) ??
+    (SPATIAL_STAGES.some((s) => path.endsWith(`/${s}`)) ? 'narrow' : 'wide');
   const diagnostic = useEditor((s) => s.diagnostic);
   const say = useEditor((s) => s.say);
   // False in the page as sent, true once the browser has taken it over: keys work from then on.

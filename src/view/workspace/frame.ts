@@ -1,5 +1,5 @@
 'use client';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
@@ -53,9 +53,15 @@ export function useFrameKept(): void {
   }, []);
 }
 
-/** Keeps a word of the address in step with what is shown, without a step back for each. */
+/**
+ * Keeps a word of the address in step with what is shown, without a step back for each. What it is
+ * when the stage opens, the address says already.
+ */
 export function useInAddress(key: string, value: string | null): void {
+  const before = useRef(value);
   useEffect(() => {
+    if (before.current === value) return;
+    before.current = value;
     const address = new URL(window.location.href);
     if (value === null) address.searchParams.delete(key);
     else address.searchParams.set(key, value);

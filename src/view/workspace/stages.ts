@@ -20,4 +20,7 @@ export const STAGES: readonly {
   { id: 'log', name: 'Log', digit: '9' },
 ];
 
+/** Stages where the machine is the page. */
+export const SPATIAL_STAGES: readonly StageId[] = ['case', 'runs'];
+
 export const isStage = (s: string): s is StageId => STAGES.some((x) => x.id === s);
