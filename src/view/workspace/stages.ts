@@ -21,6 +21,6 @@ export const STAGES: readonly {
 ];
 
 /** Stages where the machine is the page. */
-export const SPATIAL_STAGES: readonly StageId[] = ['case', 'runs'];
+export const SPATIAL_STAGES: readonly StageId[] = ['case', 'runs', 'assembly'];
 
 export const isStage = (s: string): s is StageId => STAGES.some((x) => x.id === s);

@@ -3,7 +3,9 @@ import { useState } from 'react';
 import type { Step } from '@/core/assembly';
 import { formatNumber } from '@/core/units';
 import { Segments } from '@/view/shared';
-import { useEditor } from '@/view/workspace';
+import { CASE_VIEWS, useEditor, useFrame, useInAddress } from '@/view/workspace';
+import { VIEW_NAMES } from '../elevation/project';
+import { SpatialFrame } from '../frame/SpatialFrame';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { AirTestView } from './AirTestView';
 import { CalendarView } from './CalendarView';
@@ -25,6 +27,11 @@ const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
   { value: 'water', label: 'leak test with water' },
 ];
 
+const SEEN = CASE_VIEWS.map((value) => ({
+  value,
+  label: value === 'space' ? 'in space' : VIEW_NAMES[value],
+}));
+
 /** In which order the machine is put together, tested and filled. */
 export function AssemblyStage() {
   const design = useEditor((s) => s.design);
@@ -33,6 +40,9 @@ export function AssemblyStage() {
   const { steps, work } = useSteps();
   const photos = usePhotos(id);
   const [view, setView] = useState<Seen>('steps');
+  const seen = useFrame((s) => s.view);
+  const setFrame = useFrame((s) => s.set);
+  useInAddress('view', seen);
   const [asked, setAsked] = useState<string | null>(null);
   const step = steps.find((s) => s.id === asked) ?? nextStep(steps, work);
   if (!design.case || design.components.length === 0 || !step)
@@ -55,74 +65,91 @@ export function AssemblyStage() {
   const doneCount = steps.filter((s) => s.id in (work.done ?? {})).length;
   const hours = (of: 'beginner' | 'practised'): string =>
     formatNumber(steps.reduce((s, x) => s + x.minutes[of], 0) / 60, { decimals: 0 });
+  const sentence = `${doneCount} of ${steps.length} steps done. About ${hours('beginner')} hours by hand the first time, ${hours('practised')} with practice, and the waiting of the tests (estimated).`;
+  const side = (
+    <Section title="All steps">
+      {work.order && (
+        <p className="soft">
+          In your own order.{' '}
+          <button
+            type="button"
+            className={styles.link}
+            onClick={() =>
+              commit('order of assembly as worked out', { do: 'work.order', order: null })
+            }
+          >
+            Use the order worked out
+          </button>
+        </p>
+      )}
+      <StepList
+        steps={steps}
+        work={work}
+        open={step.id}
+        onOpen={(id) => {
+          setAsked(id);
+          setView('steps');
+        }}
+        onMark={mark}
+        onMove={move}
+      />
+      <p>
+        <a href={`/api/builds/${id}/pdf?of=checklist`} download>
+          Checklist to print (PDF)
+        </a>
+      </p>
+      <p className="soft">
+        Numbers at the right: minutes with practice. Drag a part into another turn to see what that
+        would break.
+      </p>
+    </Section>
+  );
+  const parts = <Segments label="Part of the work" value={view} options={VIEWS} onPick={setView} />;
+  if (view === 'steps')
+    return (
+      <SpatialFrame
+        stage="assembly"
+        title={`Step ${steps.indexOf(step) + 1} of ${steps.length}: ${step.title}`}
+        isFlat={seen !== 'space'}
+        tools={
+          <>
+            {parts}
+            <Segments
+              label="View"
+              value={seen}
+              options={SEEN}
+              onPick={(to) => setFrame({ view: to })}
+            />
+          </>
+        }
+        side={side}
+        sentence={
+          <>
+            <StepSheet
+              photos={photos}
+              step={step}
+              work={work}
+              onMark={(done) => {
+                mark(step, done);
+                if (done) setAsked(null);
+              }}
+              onNote={(note) => commit('note at a step', { do: 'work.note', step: step.id, note })}
+            />
+            <p className="soft">{sentence}</p>
+          </>
+        }
+      >
+        <StepsView steps={steps} step={step} view={seen} />
+      </SpatialFrame>
+    );
   return (
     <StageFrame
       stage="assembly"
-      title={
-        view === 'steps'
-          ? `Step ${steps.indexOf(step) + 1} of ${steps.length}: ${step.title}`
-          : (VIEWS.find((v) => v.value === view)?.label.replace(/^./, (c) => c.toUpperCase()) ?? '')
-      }
-      sentence={`${doneCount} of ${steps.length} steps done. About ${hours('beginner')} hours by hand the first time, ${hours('practised')} with practice, and the waiting of the tests (estimated).`}
-      side={
-        <>
-          <Section title="All steps">
-            {work.order && (
-              <p className="soft">
-                In your own order.{' '}
-                <button
-                  type="button"
-                  className={styles.link}
-                  onClick={() =>
-                    commit('order of assembly as worked out', { do: 'work.order', order: null })
-                  }
-                >
-                  Use the order worked out
-                </button>
-              </p>
-            )}
-            <StepList
-              steps={steps}
-              work={work}
-              open={step.id}
-              onOpen={(id) => {
-                setAsked(id);
-                setView('steps');
-              }}
-              onMark={mark}
-              onMove={move}
-            />
-            <p>
-              <a href={`/api/builds/${id}/pdf?of=checklist`} download>
-                Checklist to print (PDF)
-              </a>
-            </p>
-            <p className="soft">
-              Numbers at the right: minutes with practice. Drag a part into another turn to see what
-              that would break.
-            </p>
-          </Section>
-        </>
-      }
+      title={VIEWS.find((v) => v.value === view)?.label.replace(/^./, (c) => c.toUpperCase()) ?? ''}
+      sentence={sentence}
+      side={side}
     >
-      <div className={styles.views}>
-        <Segments label="Part of the work" value={view} options={VIEWS} onPick={setView} />
-      </div>
-      {view === 'steps' && (
-        <div className={styles.work}>
-          <StepSheet
-            photos={photos}
-            step={step}
-            work={work}
-            onMark={(done) => {
-              mark(step, done);
-              if (done) setAsked(null);
-            }}
-            onNote={(note) => commit('note at a step', { do: 'work.note', step: step.id, note })}
-          />
-          <StepsView steps={steps} step={step} />
-        </div>
-      )}
+      <div className={styles.views}>{parts}</div>
       {view === 'calendar' && (
         <CalendarView
           steps={steps}

@@ -2,8 +2,9 @@
 import { useMemo } from 'react';
 import type { Step } from '@/core/assembly';
 import type { System } from '@/core/system';
-import { useEditor } from '@/view/workspace';
+import { useEditor, type CaseView } from '@/view/workspace';
 import { Elevation } from '../elevation/Elevation';
+import type { View } from '../elevation/project';
 import { CaseInSpace } from '../scene/CaseInSpace';
 import styles from './AssemblyStage.module.css';
 
@@ -21,9 +22,11 @@ function standingAfter(steps: readonly Step[]): {
 export function StepsView({
   steps,
   step,
+  view,
 }: {
   readonly steps: readonly Step[];
   readonly step: Step;
+  readonly view: CaseView;
 }) {
   const design = useEditor((s) => s.design);
   const { system, reports } = useEditor((s) => s.analysis);
@@ -50,9 +53,9 @@ export function StepsView({
   );
   const picked = step.subjects.find((id) => part.placed.has(id) || shown.runs.has(id)) ?? null;
   if (!design.case) return null;
-  const plain = (
+  const plain = (as: View) => (
     <Elevation
-      view="side"
+      view={as}
       model={part}
       fit={{ ...reports.clearance, gaps: [] }}
       picked={picked}
@@ -63,16 +66,22 @@ export function StepsView({
   );
   return (
     <div className={styles.scene}>
-      <CaseInSpace
-        design={design}
-        system={part}
-        gaps={[]}
-        runs={runs}
-        picked={picked}
-        onPick={() => undefined}
-        onHold={() => undefined}
-        otherwise={plain}
-      />
+      {view !== 'space' ? (
+        plain(view)
+      ) : (
+        <CaseInSpace
+          design={design}
+          system={part}
+          gaps={[]}
+          runs={runs}
+          picked={picked}
+          onPick={() => undefined}
+          onHold={() => undefined}
+          isBesideText
+          heat={reports.heat[design.brief.loadCase]}
+          otherwise={plain('side')}
+        />
+      )}
     </div>
   );
 }

@@ -29,11 +29,13 @@ export function Orbit({
   shown,
   stand,
   held,
-  beside = 0,
+  right = 0,
+  left = 0,
   fill = FILL,
 }: {
-  /** So much of the sheet's right is covered: the eye looks at the middle of the rest, px. */
-  readonly beside?: number;
+  /** So much of the sheet is covered either side: the eye looks at the middle of the rest, px. */
+  readonly right?: number;
+  readonly left?: number;
   /** How far the eye stands, in diagonals of what is shown. */
   readonly fill?: number;
   /** All that is to be seen from where the eye stands first. */
@@ -43,6 +45,10 @@ export function Orbit({
   readonly held: boolean;
 }) {
   const { camera, gl, invalidate, size: sheet } = useThree();
+  // On a narrow page the sheets stand above and below the scene.
+  const isWide = sheet.width > NARROW_PX;
+  const covered = isWide ? right + left : 0,
+    aside = isWide ? (right - left) / 2 : 0;
   const orbit = useRef<OrbitControls | null>(null);
   useEffect(() => {
     const controls = new OrbitControls(camera, gl.domElement),
@@ -68,22 +74,22 @@ export function Orbit({
   const [x0, y0, z0] = shown.min;
   useEffect(() => {
     const { width, height } = sheet;
-    if (width <= NARROW_PX || !(camera instanceof PerspectiveCamera)) return;
-    camera.setViewOffset(width, height, beside / 2, 0, width, height);
+    if (!(camera instanceof PerspectiveCamera)) return;
+    camera.setViewOffset(width, height, aside, 0, width, height);
     camera.updateProjectionMatrix();
     invalidate();
-  }, [camera, invalidate, sheet, beside]);
+  }, [camera, invalidate, sheet, aside]);
   useEffect(() => {
     const middle = new Vector3(x0 + x / 2, y0 + y / 2, z0 + z / 2),
       far =
         Math.hypot(x, y, z) *
         fill *
-        Math.max(1, TALL / ((sheet.width - beside) / Math.max(1, sheet.height))),
+        Math.max(1, TALL / ((sheet.width - covered) / Math.max(1, sheet.height))),
       [dx, dy, dz] = FROM[stand];
     camera.position.set(middle.x + dx * far, middle.y + dy * far, middle.z + dz * far);
     orbit.current?.target.copy(middle);
     orbit.current?.update();
     invalidate();
-  }, [camera, invalidate, stand, sheet.width, sheet.height, beside, fill, x, y, z, x0, y0, z0]);
+  }, [camera, invalidate, stand, sheet.width, sheet.height, covered, fill, x, y, z, x0, y0, z0]);
   return null;
 }

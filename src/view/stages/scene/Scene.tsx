@@ -29,6 +29,8 @@ export interface SceneProps {
   onPick(id: string): void;
   /** Ports may be clicked: a run is being drawn, from the one given. */
   readonly ports?: { readonly from: PortRef | null; onPort(ref: PortRef): void };
+  /** What is said fills the left of the page from top to bottom. */
+  readonly isBesideText?: boolean;
   /** Temperatures that tubes are coloured by. */
   readonly heat?: CaseReport;
   /** Where a dragged part would be; null when it is let go. */
@@ -50,6 +52,8 @@ const wholeMillimetres = ({ min, max }: Box): Box => ({
 const STEADY_MM = 50;
 /** What the working panel covers of the scene, px. */
 const PANEL_PX = 348;
+/** And a sheet full of text at its left. */
+const HEAD_PX = 354;
 
 /**
  * The case in space: turn it, cut it open, drag what slides. What it shows stands in the tables
@@ -62,7 +66,8 @@ export default function Scene(props: SceneProps) {
   const paper = usePaper();
   const [stand, setStand] = useState<Stand>('corner');
   const [cut, setCut] = useState(0);
-  const beside = useFrame((f) => (f.isPanelOpen ? PANEL_PX : 0));
+  const right = useFrame((f) => (f.isPanelOpen ? PANEL_PX : 0));
+  const left = useFrame((f) => (props.isBesideText && f.isHeadOpen ? HEAD_PX : 0));
   const [held, setHeld] = useState(false);
   const clip = useMemo(
     () => (cut > 0 ? [new Plane(new Vector3(0, 0, -1), size[2] - cut)] : []),
@@ -70,7 +75,11 @@ export default function Scene(props: SceneProps) {
   );
   return (
     <div className={styles.scene}>
-      <div className={styles.bar} data-beside={beside > 0 || undefined}>
+      <div
+        className={styles.bar}
+        data-beside={right > 0 || undefined}
+        data-raised={props.isBesideText || undefined}
+      >
         <Segments label="Seen from" value={stand} options={STANDS} onPick={setStand} />
         <label className={styles.cut}>
           Cut{' '}
@@ -104,7 +113,7 @@ export default function Scene(props: SceneProps) {
           <color attach="background" args={[paper.paper]} />
           <ambientLight intensity={2.7} />
           <directionalLight position={[600, 1400, 1000]} intensity={1.15} />
-          <Orbit shown={shown} stand={stand} held={held} beside={beside} />
+          <Orbit shown={shown} stand={stand} held={held} right={right} left={left} />
           <Parts {...props} paper={paper} clip={clip} onHeld={setHeld} />
           {design.case?.air?.open !== true && <Shade size={size} paper={paper} />}
           <CaseFrame model={system} size={size} paper={paper} clip={clip} />
