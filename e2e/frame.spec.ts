@@ -37,6 +37,28 @@ test('the machine fills the screen, with the panel and without; what is folded s
   expect(high).toBeLessThanOrEqual(shown ?? 0);
 });
 
+test('the largest demo is drawn in few calls', async ({ page }) => {
+  await space(page, 'fenland-flood-tower', 'runs');
+  const canvas = page.locator('canvas');
+  await expect(canvas).toBeVisible({ timeout: 20_000 });
+  await page.waitForTimeout(1500);
+  // Turned a little: what it cost is known from the drawing before.
+  const box = await canvas.boundingBox();
+  if (!box) throw new Error('no scene');
+  await page.mouse.move(box.x + 300, box.y + 500);
+  await page.mouse.down({ button: 'right' });
+  await page.mouse.move(box.x + 320, box.y + 510, { steps: 4 });
+  await page.mouse.up({ button: 'right' });
+  const [calls, triangles] = await canvas.evaluate((c) => [
+    Number(c.dataset.calls),
+    Number(c.dataset.triangles),
+  ]);
+  console.log(`scene of the tower: ${calls} draw calls, ${triangles} triangles`);
+  expect(calls).toBeGreaterThan(10);
+  expect(calls).toBeLessThanOrEqual(150);
+  expect(triangles).toBeLessThanOrEqual(300_000);
+});
+
 test('the loop diagram is a ribbon on every stage, and opens by a key', async ({ page }) => {
   await openStage(page, 'fenland-flood-tower', 'materials');
   const diagram = page.getByRole('region', { name: 'Loop diagram' });

@@ -1,18 +1,19 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
-import { Canvas, type ThreeEvent } from '@react-three/fiber';
-import { BoxGeometry, EdgesGeometry, Plane, PlaneGeometry, Quaternion, Vector3 } from 'three';
+import { Canvas, useFrame as useEachDrawing, type ThreeEvent } from '@react-three/fiber';
+import { Plane, Quaternion, Vector3 } from 'three';
 import { findComponent, type Design, type Placement, type PortRef } from '@/core/design';
 import type { ClearanceReport } from '@/core/clearance';
 import type { CaseReport } from '@/core/thermal';
-import { extentOf, movedBy, standOffs, trayBoxes, type System } from '@/core/system';
+import { extentOf, movedBy, type System } from '@/core/system';
 import type { Run } from '@/core/tubing';
-import { add, cylinderBox, scale, UPRIGHT, type Box, type Vec } from '@/core/geometry';
+import { add, scale, UPRIGHT, type Box, type Vec } from '@/core/geometry';
 import { formatNumber } from '@/core/units';
 import { Segments } from '@/view/shared';
 import { useFrame } from '@/view/workspace';
 import { Drawing, tintsOf } from './drawing';
 import { Orbit, type Stand } from './Orbit';
+import { CaseBody } from './CaseBody';
 import { Coolant } from './Coolant';
 import { PartBody } from './PartBody';
 import { usePaper, warmth, type Paper } from './paper';
@@ -113,72 +114,25 @@ export default function Scene(props: SceneProps) {
           <color attach="background" args={[paper.paper]} />
           <ambientLight intensity={2.7} />
           <directionalLight position={[600, 1400, 1000]} intensity={1.15} />
+          <Cost />
           <Orbit shown={shown} stand={stand} held={held} right={right} left={left} />
           <Parts {...props} paper={paper} clip={clip} onHeld={setHeld} />
           {design.case?.air?.open !== true && <Shade size={size} paper={paper} />}
-          <CaseFrame model={system} size={size} paper={paper} clip={clip} />
+          <CaseBody model={system} size={size} paper={paper} clip={clip} />
         </Canvas>
       </div>
     </div>
   );
 }
 
-function CaseFrame({
-  model: system,
-  size,
-  paper,
-  clip,
-}: {
-  readonly model: System;
-  readonly size: Vec;
-  readonly paper: Paper;
-  readonly clip: readonly Plane[];
-}) {
-  const [x, y, z] = size;
-  const edges = useMemo(() => new EdgesGeometry(new BoxGeometry(x, y, z)), [x, y, z]);
-  return (
-    <>
-      {system.design.case?.air?.open !== true && (
-        <lineSegments geometry={edges} position={[x / 2, y / 2, z / 2]}>
-          <lineBasicMaterial color={paper.ink} />
-        </lineSegments>
-      )}
-      {/* The board tray closes the back, but for its openings; the board stands off it. */}
-      {system.design.case &&
-        trayBoxes(system.design.case).map((box, i) => (
-          <SolidMesh
-            key={`tray-${i}`}
-            solid={{ component: 'case:tray', detail: 'Board tray', box }}
-            fill={paper.sunk}
-            edge={paper.sunk}
-            heavy={false}
-            clip={[]}
-          />
-        ))}
-      {(system.design.case?.grommets ?? []).map((g) => (
-        <lineSegments key={g.id} position={[g.at[0], g.at[1], 0.2]}>
-          <edgesGeometry args={[new PlaneGeometry(g.width_mm, g.height_mm)]} />
-          <lineBasicMaterial color={paper.ink} />
-        </lineSegments>
-      ))}
-      {system.design.case &&
-        standOffs(system.design.case, system.placed).map((cylinder, i) => (
-          <SolidMesh
-            key={`foot-${i}`}
-            solid={{
-              component: 'case:stand-off',
-              detail: 'Stand-off',
-              box: cylinderBox(cylinder),
-              cylinder,
-            }}
-            fill={paper.hairline}
-            edge={paper.soft}
-            heavy={false}
-            clip={clip}
-          />
-        ))}
-    </>
-  );
+/** What the last drawing cost, on the canvas for whoever measures it. */
+function Cost() {
+  useEachDrawing(({ gl }) => {
+    const { calls, triangles } = gl.info.render;
+    gl.domElement.dataset.calls = String(calls);
+    gl.domElement.dataset.triangles = String(triangles);
+  });
+  return null;
 }
 
 /** A round piece from one point to another. */

@@ -18,7 +18,7 @@ import { mix, type Paper } from './paper';
 
 /** What things are made of, as the drawing tells them apart. */
 export type Tint =
-  'paper' | 'metal' | 'tank' | 'fins' | 'block' | 'board' | 'dark' | 'plastic' | 'picked';
+  'paper' | 'metal' | 'tank' | 'fins' | 'block' | 'board' | 'dark' | 'plastic' | 'tray' | 'picked';
 
 /** Colours of the materials on this paper. */
 export const tintsOf = (p: Paper): Readonly<Record<Tint, string>> => ({
@@ -30,6 +30,7 @@ export const tintsOf = (p: Paper): Readonly<Record<Tint, string>> => ({
   board: mix(p.soft, p.sunk, 0.26),
   dark: mix(p.ink, p.paper, 0.72),
   plastic: mix(p.hairline, p.float, 0.6),
+  tray: p.sunk,
   picked: mix(p.copper, p.float, 0.3),
 });
 
