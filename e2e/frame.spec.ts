@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { copyOf, expect, openStage, test } from './fixtures';
 
@@ -57,6 +58,50 @@ test('the largest demo is drawn in few calls', async ({ page }) => {
   expect(calls).toBeGreaterThan(10);
   expect(calls).toBeLessThanOrEqual(150);
   expect(triangles).toBeLessThanOrEqual(300_000);
+});
+
+test('parts drawn apart, a picture for print and the machine as glTF', async ({ page }) => {
+  await space(page, 'dawn-chorus-desk', 'case');
+  const canvas = page.locator('canvas');
+  await expect(canvas).toBeVisible({ timeout: 20_000 });
+  await page.waitForTimeout(1000);
+  // What a drawing cost is known at the one after it.
+  const costOf = async (label: string, values: readonly string[]): Promise<number> => {
+    for (const value of values) {
+      await page.getByLabel(label).fill(value);
+      await page.waitForTimeout(500);
+    }
+    return Number(await canvas.getAttribute('data-calls'));
+  };
+  const apart = await costOf('Parts drawn apart', ['60', '61']);
+  const together = await costOf('Parts drawn apart', ['1', '0']).then(() =>
+    costOf('Cut from the glass', ['1', '0']),
+  );
+  // Tubes are not drawn while the parts stand apart.
+  expect(apart).toBeGreaterThan(10);
+  expect(together).toBeGreaterThan(apart);
+  const [glb] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'glTF' }).click(),
+  ]);
+  expect(glb.suggestedFilename()).toBe('dawn-chorus-desk.glb');
+  const bytes = readFileSync((await glb.path()) ?? '');
+  // glTF 2.0, section 4.4 (binary form): magic, version, length; then the JSON chunk.
+  expect(bytes.toString('latin1', 0, 4)).toBe('glTF');
+  expect(bytes.readUInt32LE(4)).toBe(2);
+  expect(bytes.readUInt32LE(8)).toBe(bytes.length);
+  const json = JSON.parse(bytes.toString('utf8', 20, 20 + bytes.readUInt32LE(12))) as {
+    nodes: readonly { name?: string }[];
+  };
+  const names = json.nodes.map((n) => n.name);
+  for (const name of ['Front radiator', 'Pump', 'Reservoir']) expect(names).toContain(name);
+  const [png] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'PNG' }).click(),
+  ]);
+  const picture = readFileSync((await png.path()) ?? '');
+  // PNG, section 11.2.1: width and height stand at bytes 16 and 20.
+  expect([picture.readUInt32BE(16), picture.readUInt32BE(20)]).toEqual([3840, 2160]);
 });
 
 test('the loop diagram is a ribbon on every stage, and opens by a key', async ({ page }) => {

@@ -20,8 +20,11 @@ import {
   transientToCsv,
 } from '@/format';
 
-function hand(name: string, type: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+const hand = (name: string, type: string, text: string): void =>
+  downloadBlob(name, new Blob([text], { type }));
+
+export function downloadBlob(name: string, blob: Blob): void {
+  const url = URL.createObjectURL(blob);
   const a = document.createElement('a');
   a.href = url;
   a.download = name;

@@ -7,6 +7,7 @@ export { addBuild } from './send';
 export { keptBuilds, keptWork } from './outbox';
 export {
   downloadBends,
+  downloadBlob,
   downloadBendSheet,
   downloadBracket,
   downloadCalendar,

@@ -58,7 +58,7 @@ export function CaseBody({
     [edges, tray, feet],
   );
   return (
-    <>
+    <group name="Case">
       {system.design.case?.air?.open !== true && (
         <lineSegments geometry={edges} position={[x / 2, y / 2, z / 2]}>
           <lineBasicMaterial color={paper.ink} />
@@ -79,6 +79,6 @@ export function CaseBody({
           <meshLambertMaterial vertexColors clippingPlanes={clip as Plane[]} />
         </mesh>
       )}
-    </>
+    </group>
   );
 }

@@ -1,22 +1,31 @@
 'use client';
-import { useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { Canvas, useFrame as useEachDrawing, type ThreeEvent } from '@react-three/fiber';
 import { Plane, Quaternion, Vector3 } from 'three';
-import { findComponent, type Design, type Placement, type PortRef } from '@/core/design';
+import {
+  componentName,
+  findComponent,
+  type Design,
+  type Placement,
+  type PortRef,
+} from '@/core/design';
 import type { ClearanceReport } from '@/core/clearance';
 import type { CaseReport } from '@/core/thermal';
-import { extentOf, movedBy, type System } from '@/core/system';
+import { extentOf, movedBy, type PlacedComponent, type System } from '@/core/system';
 import type { Run } from '@/core/tubing';
-import { add, scale, UPRIGHT, type Box, type Vec } from '@/core/geometry';
+import { add, scale, union, UPRIGHT, type Box, type Vec } from '@/core/geometry';
+import { slug } from '@/format';
 import { formatNumber } from '@/core/units';
 import { Segments } from '@/view/shared';
-import { useFrame } from '@/view/workspace';
+import { downloadBlob, useFrame } from '@/view/workspace';
 import { Drawing, tintsOf } from './drawing';
 import { Orbit, type Stand } from './Orbit';
 import { CaseBody } from './CaseBody';
 import { Coolant } from './Coolant';
 import { PartBody } from './PartBody';
 import { usePaper, warmth, type Paper } from './paper';
+import { sceneGlb, scenePng, type Shown } from './takeOut';
+import { Taken } from './Taken';
 import { TubeBody } from './TubeBody';
 import { SolidMesh } from './SolidMesh';
 import styles from './Scene.module.css';
@@ -67,6 +76,18 @@ export default function Scene(props: SceneProps) {
   const paper = usePaper();
   const [stand, setStand] = useState<Stand>('corner');
   const [cut, setCut] = useState(0);
+  const [apart, setApart] = useState(0);
+  const taken = useRef<Shown | null>(null);
+  const take = useCallback((shown: Shown | null): void => {
+    taken.current = shown;
+  }, []);
+  const save = async (as: 'png' | 'glb'): Promise<void> => {
+    if (!taken.current) return;
+    const blob = await (as === 'png'
+      ? scenePng(taken.current)
+      : sceneGlb(taken.current, design.name));
+    if (blob) downloadBlob(`${slug(design.name)}.${as}`, blob);
+  };
   const right = useFrame((f) => (f.isPanelOpen ? PANEL_PX : 0));
   const left = useFrame((f) => (props.isBesideText && f.isHeadOpen ? HEAD_PX : 0));
   const [held, setHeld] = useState(false);
@@ -96,6 +117,31 @@ export default function Scene(props: SceneProps) {
           />{' '}
           <span className={styles.mm}>{formatNumber(cut)} mm</span>
         </label>
+        <label className={styles.cut}>
+          Apart{' '}
+          <input
+            type="range"
+            min={0}
+            max={100}
+            step={1}
+            value={apart}
+            onChange={(e) => setApart(Number(e.target.value))}
+            aria-label="Parts drawn apart"
+            aria-valuetext={`${apart} %`}
+          />
+        </label>
+        <span className={styles.take}>
+          <button type="button" title="As it is seen, 3840 × 2160" onClick={() => void save('png')}>
+            PNG
+          </button>
+          <button
+            type="button"
+            title="The machine in space, glTF 2.0"
+            onClick={() => void save('glb')}
+          >
+            glTF
+          </button>
+        </span>
       </div>
       <div
         className={styles.canvas}
@@ -115,8 +161,9 @@ export default function Scene(props: SceneProps) {
           <ambientLight intensity={2.7} />
           <directionalLight position={[600, 1400, 1000]} intensity={1.15} />
           <Cost />
+          <Taken onShown={take} />
           <Orbit shown={shown} stand={stand} held={held} right={right} left={left} />
-          <Parts {...props} paper={paper} clip={clip} onHeld={setHeld} />
+          <Parts {...props} paper={paper} clip={clip} apart={apart / 100} onHeld={setHeld} />
           {design.case?.air?.open !== true && <Shade size={size} paper={paper} />}
           <CaseBody model={system} size={size} paper={paper} clip={clip} />
         </Canvas>
@@ -178,8 +225,11 @@ function Parts({
   heat,
   paper,
   clip,
+  apart,
   onHeld,
 }: SceneProps & {
+  /** How far parts stand from their places, 0 to 1. */
+  readonly apart: number;
   readonly paper: Paper;
   readonly clip: readonly Plane[];
   onHeld(held: boolean): void;
@@ -198,6 +248,15 @@ function Parts({
       .find((g) => g.loop.id === run.loop)
       ?.links.find((e) => e.id === run.id);
     return link && nodes[link.from];
+  };
+  const whole = extentOf(system);
+  /** From the middle of the machine outwards. */
+  const moved = ({ solids }: PlacedComponent): [number, number, number] => {
+    if (apart === 0 || solids.length === 0) return [0, 0, 0];
+    const own = union(solids.map((b) => b.box));
+    return ([0, 1, 2] as const).map(
+      (i) => ((own.min[i] + own.max[i] - whole.min[i] - whole.max[i]) / 2) * apart * APART,
+    ) as [number, number, number];
   };
   const edgeOf = (id: string): string => {
     if (picked === id) return paper.copper;
@@ -263,29 +322,28 @@ function Parts({
       {[...system.placed.values()]
         .filter((p) => p.frame !== null)
         .map((p) => (
-          <PartBody
-            key={p.id}
-            placed={p}
-            paper={paper}
-            edge={edgeOf(p.id)}
-            isPicked={picked === p.id}
-            clip={clip}
-            onPointerDown={down(p.id)}
-          />
-        ))}
-      {[...system.placed.values()]
-        .filter((p) => p.part.kind === 'reservoir' && p.solids[0]?.cylinder)
-        .map((p) => (
-          <Coolant
-            key={p.id}
-            placed={p}
-            paper={paper}
-            colour={warmth(paper, nodes[`${p.id}/tank`], range)}
-            clip={clip}
-          />
+          <group key={p.id} name={componentName(design, p.id)} position={moved(p)}>
+            <PartBody
+              placed={p}
+              paper={paper}
+              edge={edgeOf(p.id)}
+              isPicked={picked === p.id}
+              clip={clip}
+              onPointerDown={down(p.id)}
+            />
+            {p.part.kind === 'reservoir' && p.solids[0]?.cylinder && (
+              <Coolant
+                placed={p}
+                paper={paper}
+                colour={warmth(paper, nodes[`${p.id}/tank`], range)}
+                clip={clip}
+              />
+            )}
+          </group>
         ))}
       {runs.map(
         (run) =>
+          apart === 0 &&
           run.routed && (
             <TubeBody
               key={run.id}
@@ -305,7 +363,7 @@ function Parts({
       {runs.map((run) => {
         const a = system.portAt(run.from),
           b = system.portAt(run.to);
-        return run.bridge && a && b ? (
+        return apart === 0 && run.bridge && a && b ? (
           <Rod
             key={run.id}
             from={a.at}
@@ -327,11 +385,10 @@ function Parts({
           clip={clip}
         />
       ))}
-      {ports ? (
+      {apart === 0 && ports && (
         <OpenPorts system={system} paper={paper} clip={clip} onPort={ports.onPort} />
-      ) : (
-        <PortRims system={system} paper={paper} clip={clip} />
       )}
+      {apart === 0 && !ports && <PortRims system={system} paper={paper} clip={clip} />}
     </>
   );
 }
@@ -359,6 +416,8 @@ function PortRims({
     </mesh>
   ) : null;
 }
+/** Parts that are drawn apart stand so many times as far from the middle. */
+const APART = 0.9;
 const RIM_MM = 2.5,
   RIM_RADIUS_MM = 6.6;
 

@@ -66,7 +66,7 @@ export function TubeBody({
   );
   const shown = isPicked ? paper.copper : colour;
   return (
-    <group onPointerDown={onPointerDown}>
+    <group name={run.name} onPointerDown={onPointerDown}>
       {bodies?.core && (
         <mesh geometry={bodies.core}>
           <meshLambertMaterial color={shown} clippingPlanes={clip as Plane[]} />
