@@ -193,7 +193,7 @@ const mount = Joi.object({
   along: direction().required(),
   across: direction().required(),
   inward: direction().required(),
-  length_mm: mm(60).required(),
+  length_mm: mm(40).required(),
   fans: Joi.array()
     .items(
       Joi.object({

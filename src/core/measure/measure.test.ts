@@ -181,6 +181,15 @@ describe('what cannot be is told at its place', () => {
     expect(draftTroubles(draft).map((t) => t.place)).toContain(place);
   });
 
+  test('a rail for one fan of 40 mm is a rail', () => {
+    const draft = {
+      ...base,
+      mounts: [{ ...mount, length_mm: 40, fans: [{ size_mm: 40, count: 1 }] }],
+    };
+    expect(draftTroubles(draft)).toEqual([]);
+    expect(validatePart(caseFromDraft(draft, 'own')).ok).toBe(true);
+  });
+
   test('whatever has no trouble passes the guard', () => {
     const n = fc.integer({ min: -50, max: 600 });
     fc.assert(
