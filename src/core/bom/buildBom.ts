@@ -109,7 +109,7 @@ export function buildBom(
   const lines: BomLine[] = [];
   const soldIn = new Map<string, number>();
   const { design } = system;
-  const boxes = inBoxes(design);
+  const boxes = inBoxes(system);
   const add = (
     part: Part,
     quantity: number,
@@ -488,12 +488,16 @@ function together(needs: readonly ConsumableNeed[]): readonly ConsumableNeed[] {
   return [...by.values()];
 }
 
-/** Pieces that come in the boxes of other parts, by what they are. */
-function inBoxes({ components, case: box }: Design): ReadonlyMap<string, number> {
+/** Pieces that come in the boxes of other parts, by what they are: as often as boxes are bought. */
+function inBoxes({ design, placed }: System): ReadonlyMap<string, number> {
   const found = new Map<string, number>();
-  for (const part of [...components.map((c) => c.part), ...(box ? [box] : [])])
-    for (const { what, quantity } of part.includes ?? [])
-      found.set(what, (found.get(what) ?? 0) + quantity);
+  const open = ({ includes = [], soldIn = 1 }: Part, pieces: number): void => {
+    for (const { what, quantity } of includes)
+      found.set(what, (found.get(what) ?? 0) + quantity * Math.ceil(pieces / soldIn));
+  };
+  for (const { id, part } of design.components)
+    open(part, part.kind === 'fan' ? (placed.get(id)?.count ?? 1) : 1);
+  if (design.case) open(design.case, 1);
   return found;
 }
 

@@ -50,6 +50,22 @@ describe('what is sold in packs, and what comes in boxes', () => {
     expect(plenty).toMatchObject({ total: 0, have: quantity });
   });
 
+  /** Three fans with four gaskets in each box are twelve; in one pack of three, four. */
+  test('what is in a box comes as often as boxes are bought', () => {
+    const gasket = catalogued('layer', 'lay-gasket-120-3');
+    const includes = [{ what: gasket.id, quantity: 1 }];
+    const gaskets = (more: Partial<FanPart>) => {
+      const design = edited(withFan({ ...fan, id: 'fan-boxed', includes, ...more }), {
+        do: 'component.set',
+        component: 'front-fans',
+        values: { layers: [gasket] },
+      });
+      return lineOf(design, gasket.id)?.have;
+    };
+    expect(gaskets({})).toBe(3);
+    expect(gaskets({ soldIn: 3 })).toBe(1);
+  });
+
   test('paste in a box is paste enough, screws in a box are screws', () => {
     const paste = (design: Design) => linesOf(design).filter((l) => l.part.startsWith('sun-paste'));
     expect(paste(desk)).toHaveLength(1);

@@ -1,10 +1,9 @@
 import type { EndPiece, KitDuty } from '../design';
 import { adaptersOf, extended, turned, type EndBody, type PieceStack } from '../tubing';
-
-export type { EndBody } from '../tubing';
-export { sideways } from '../tubing';
 import type { FittingDuty, FittingPart } from '../components';
 import { add, scale, type Vec } from '../geometry';
+
+export { sideways, type EndBody } from '../tubing';
 
 /** One way a run can leave a port: what is screwed in, and where and whither the tube starts. */
 export interface EndWay {

@@ -153,7 +153,7 @@ export function compileThermalModel(system: System, blocked: Blocked = new Map()
     chambers: isOpenFrame(shell) ? [] : chambersOf(shell),
     openings: [
       ...openingsOf(system, outside.density_kgm3),
-      ...radiators.flatMap((r) => uncovered(r, outside)),
+      ...radiators.flatMap((r) => uncovered(system, r, outside)),
     ],
     factors: INSTALLATION,
     measuredHere: onRadiators,
@@ -265,12 +265,21 @@ function radiatorSetup(
   };
 }
 
+const mountOf = ({ components, case: box }: Design, id: ComponentId) => {
+  const placement = components.find((c) => c.id === id)?.placement;
+  return placement?.on === 'mount' ? box?.mounts.find((x) => x.id === placement.mount) : undefined;
+};
+
 /**
  * What no fan covers of a radiator between the case and the room: air finds its way through the core
  * there, with its drag at 1 m/s. The heat it would take on the way is left out: a tenth or less of
  * what a section with a fan takes.
  */
-function uncovered(r: RadiatorSetup, outside: FluidProperties): readonly AirOpening[] {
+function uncovered(
+  { design }: System,
+  r: RadiatorSetup,
+  outside: FluidProperties,
+): readonly AirOpening[] {
   const bare = r.part.sections - r.sections;
   if (bare <= 0 || r.air === 'within') return [];
   const { linear, square } = coreDragTerms(coreOf(r.part, bare), outside);
@@ -279,7 +288,7 @@ function uncovered(r: RadiatorSetup, outside: FluidProperties): readonly AirOpen
   return [
     {
       id: `uncovered:${r.id}`,
-      name: 'Radiator beside its fans',
+      name: `${mountOf(design, r.id)?.name ?? 'Radiator'}, radiator beside its fans`,
       from: ROOM_AIR,
       to: r.chamber,
       area_cm2,

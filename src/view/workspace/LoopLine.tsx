@@ -8,12 +8,9 @@ import { ConnectDialog } from './ConnectDialog';
 import { LooseStrip } from './LooseStrip';
 import { LoopLane } from './LoopLane';
 import { LoopRibbon } from './LoopRibbon';
-import { useFrame } from './frame';
+import { isLoopOpen, useFrame } from './frame';
 import ribbon from './LoopRibbon.module.css';
 import styles from './LoopLine.module.css';
-
-/** Stages that are about the loop itself: one loop is shown in full there. */
-const OF_THE_LOOP = /\/(flow|cooling)$/;
 
 /**
  * The loops in flow order on every stage: a ribbon, or in full with numbers and pressures (L).
@@ -26,8 +23,7 @@ export function LoopLine() {
   const asked = useFrame((s) => s.loop);
   const set = useFrame((s) => s.set);
   const path = usePathname();
-  const byStage = system.loops.length <= 1 && OF_THE_LOOP.test(path);
-  const isOpen = asked === null ? byStage : asked === 'open';
+  const isOpen = isLoopOpen(asked, path, system.loops.length);
   const [connecting, setConnecting] = useState(false);
   const frame = useRef<HTMLDivElement>(null);
   const width = useWidth(frame);

@@ -21,6 +21,13 @@ interface Frame {
   set(values: Partial<Pick<Frame, 'rail' | 'loop' | 'isPanelOpen' | 'isHeadOpen' | 'view'>>): void;
 }
 
+/** Stages that are about the loop itself: one loop is shown in full there. */
+const OF_THE_LOOP = /\/(flow|cooling)$/;
+
+/** Whether the loop diagram is shown in full: as the person chose, else by stage and loops. */
+export const isLoopOpen = (asked: Frame['loop'], path: string, loops: number): boolean =>
+  asked === null ? loops <= 1 && OF_THE_LOOP.test(path) : asked === 'open';
+
 /** Read back after the page stands: what the server sent knows nothing of it. */
 export const useFrame = create<Frame>()(
   persist(

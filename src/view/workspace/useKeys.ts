@@ -2,7 +2,7 @@
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useEditor } from './EditorProvider';
 import { goToStage } from './goToStage';
-import { useFrame } from './frame';
+import { isLoopOpen, useFrame } from './frame';
 import { STAGES } from './stages';
 
 /**
@@ -29,12 +29,16 @@ export function useKeys(): void {
     [id],
   );
   useHotkeys('f', () => open(drawer === 'findings' ? null : 'findings'), {}, [drawer]);
-  useHotkeys('l', () => {
-    const { loop, set } = useFrame.getState();
-    const byStage = /\/(flow|cooling)$/.test(window.location.pathname);
-    const isOpen = loop === null ? byStage : loop === 'open';
-    set({ loop: isOpen ? 'ribbon' : 'open' });
-  });
+  useHotkeys(
+    'l',
+    () => {
+      const { loop, set } = useFrame.getState();
+      const isOpen = isLoopOpen(loop, window.location.pathname, analysis.system.loops.length);
+      set({ loop: isOpen ? 'ribbon' : 'open' });
+    },
+    {},
+    [analysis],
+  );
   useHotkeys('mod+k', () => setSearch(true), { preventDefault: true, enableOnFormTags: true });
   useHotkeys('mod+z', undo, { preventDefault: true });
   useHotkeys(['mod+shift+z', 'mod+y'], redo, { preventDefault: true });

@@ -33,7 +33,7 @@ export function PassageTable({
         const [flow_Lmin, drop_kPa] = x.points[0] ?? [4, 0];
         const isCurve = x.points.length > 1;
         const measured = (points: readonly [number, number]): void =>
-          give(changePassage(part, i, { points: [points] }));
+          give(changePassage(part, i, { points: [points], source: 'typed' }));
         return (
           <div key={i} className={styles.row}>
             <ChoiceField

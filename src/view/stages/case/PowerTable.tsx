@@ -65,7 +65,7 @@ export function PowerTable() {
                     <>
                       <br />
                       <span className="soft">
-                        {formatNumber(l.way_mm)} mm to the board, leads reach{' '}
+                        about {formatNumber(l.way_mm)} mm to the board (estimated), leads reach{' '}
                         {formatNumber(l.reach_mm)} mm
                         {l.extension ? `; with ${l.extension.name}` : ''}
                       </span>
