@@ -143,7 +143,7 @@ function DrivePlaces({
   set(drives: ObstacleDraft['drives'] | undefined): void;
 }) {
   return (
-    <>
+    <div className={styles.pair}>
       <Pick
         label={`Drives in ${name || 'it'}`}
         value={drives?.format ?? 'none'}
@@ -163,7 +163,7 @@ function DrivePlaces({
           onPick={(n) => set({ ...drives, places: Number(n) })}
         />
       )}
-    </>
+    </div>
   );
 }
 
