@@ -18,6 +18,11 @@ const config: NextConfig = {
   poweredByHeader: false,
   // Pictures are drawn, never resized: the native image package is not installed.
   images: { unoptimized: true },
+  // Addresses of before the pages took the words of the trade.
+  redirects: async () => [
+    { source: '/stores', destination: '/catalogue', permanent: true },
+    { source: '/proof', destination: '/validation', permanent: true },
+  ],
   serverExternalPackages: ['@libsql/client', 'libsql', 'piscina'],
   ...(process.env.NODE_ENV === 'production'
     ? {

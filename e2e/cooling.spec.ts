@@ -58,8 +58,8 @@ test('cooling: every change is worked out, the best use of money is done with a 
   await expect(page.getByText(/you have 6\./)).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByText(/you have 5\./)).toBeVisible();
-  await page.getByLabel('Kind').selectOption('air the other way');
-  await expect(page.getByText('Top radiator blows out')).toBeVisible();
+  await page.getByLabel('Kind').selectOption('air direction reversed');
+  await expect(page.getByText('Top radiator exhaust')).toBeVisible();
 });
 
 test('cooling: over time a stopped pump ends in throttling; fans follow a curve; the run comes down as CSV', async ({
@@ -109,7 +109,7 @@ test('cooling: measured points replace the model and say so; a rating without it
 }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Measuring');
   await openStage(page, id, 'cooling');
-  await page.getByRole('radio', { name: 'Figures' }).click();
+  await page.getByRole('radio', { name: 'Data' }).click();
   await page.getByRole('button', { name: 'Enter measured points' }).first().click();
   await page.getByRole('textbox', { name: 'Points' }).fill('800 4');
   await expect(page.getByRole('alert')).toContainText('Line 1: three numbers are wanted');
@@ -132,5 +132,5 @@ test('cooling: measured points replace the model and say so; a rating without it
     .getByRole('radiogroup', { name: 'Way of Top radiator' })
     .getByRole('radio', { name: 'out' })
     .click();
-  await expect(page.getByText(/blows out, so it breathes that air/)).toBeVisible();
+  await expect(page.getByText(/exhaust, so it takes in that air/)).toBeVisible();
 });

@@ -7,7 +7,7 @@ async function add(page: Page, kind: string, part: string): Promise<void> {
   await page.getByRole('button', { name: 'Add a part' }).first().click();
   const stores = page
     .getByRole('presentation')
-    .filter({ has: page.getByRole('heading', { name: 'Stores', exact: true }) });
+    .filter({ has: page.getByRole('heading', { name: 'Catalogue', exact: true }) });
   await stores.getByRole('button', { name: kind, exact: true }).click();
   await stores.getByRole('button', { name: `Add ${part}`, exact: true }).click();
   await stores.getByRole('button', { name: 'Close' }).click();
@@ -47,7 +47,7 @@ test('a disk goes into its cage, a strip is tilted and taped, and both are on th
     .getByRole('button', { name: 'Firefly strip, 300 mm' })
     .first()
     .click();
-  await place(page).selectOption({ label: 'anywhere: bracket or tape' });
+  await place(page).selectOption({ label: 'free-standing (bracket or tape)' });
   await page.getByLabel('Above the floor').fill('430');
   await page.getByLabel('Above the floor').press('Enter');
   await page
@@ -77,7 +77,7 @@ test('a thermometer in a spare port tells its temperature; a valve stands on an 
   await openStage(page, id, 'runs');
   await page.getByText(/^Spare ports/).click();
   await page
-    .getByLabel('Which piece closes Reservoir low side')
+    .getByLabel('Which part closes Reservoir low side')
     .selectOption({ label: 'Plug with a thermometer' });
   await page
     .getByLabel('What is under it in Pump low outlet')
@@ -89,7 +89,7 @@ test('a thermometer in a spare port tells its temperature; a valve stands on an 
     direction: [0, -1, 0],
   });
   await openStage(page, id, 'cooling');
-  await page.getByRole('button', { name: 'Why? Coolant above room' }).first().click();
+  await page.getByRole('button', { name: 'Why? Coolant ΔT' }).first().click();
   await expect(page.getByText('what the sensor in Reservoir would read')).toBeVisible();
 });
 
@@ -100,7 +100,7 @@ test('a case with plain holes holds a radiator only where they are', async ({ pa
   await page.getByRole('radio', { name: '3 mounts' }).click();
   await page.getByLabel('Screwed through').first().selectOption({ label: 'plain holes' });
   await page.getByRole('radio', { name: '6 keep it' }).click();
-  await page.getByRole('button', { name: 'Keep it in the Stores and use it' }).click();
+  await page.getByRole('button', { name: 'Save it to the catalogue and use it' }).click();
   await page.getByRole('button', { name: /List all/ }).click();
   await page
     .getByRole('main')

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { copyOf, expect, openStage, saved, test } from './fixtures';
 
-test('what fits: the radiators of the Stores on each mount; one is hung, the whole answer follows', async ({
+test('what fits: the radiators of the catalogue on each mount; one is hung, the whole answer follows', async ({
   page,
 }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'What goes in');
@@ -10,11 +10,11 @@ test('what fits: the radiators of the Stores on each mount; one is hung, the who
   await expect(page.getByRole('heading', { name: 'Largest sets for this case' })).toBeVisible({
     timeout: 20_000,
   });
-  await page.getByRole('radio', { name: 'on the inner face' }).click();
+  await page.getByRole('radio', { name: 'inside' }).click();
   const cell = page.getByRole('button', { name: /^Tarn Slim 360, 27 mm on the top mount: clear/ });
   await cell.click();
   await expect(page.getByText(/stack 52 mm/)).toBeVisible();
-  await page.getByRole('button', { name: 'hang it', exact: true }).click();
+  await page.getByRole('button', { name: 'mount it', exact: true }).click();
   await expect(page.getByRole('row', { name: /^Tarn Slim 360/ })).toContainText('in place', {
     timeout: 20_000,
   });
@@ -23,7 +23,7 @@ test('what fits: the radiators of the Stores on each mount; one is hung, the who
   await expect(page.getByRole('row', { name: /^Tarn 240, 30/ })).toContainText('in place', {
     timeout: 20_000,
   });
-  await page.getByRole('button', { name: 'hang this set' }).first().click();
+  await page.getByRole('button', { name: 'mount this set' }).first().click();
   await expect(page.getByRole('row', { name: /^Tarn Slim 360/ })).toContainText(
     /in place.*in place/,
     { timeout: 20_000 },
@@ -79,13 +79,13 @@ test('the case in space: seen from all sides, cut open, and a part picked by its
   await expect(page.getByRole('heading', { name: 'Card reservoir' })).toBeVisible();
 });
 
-test("a case of one's own: measured, wrong first, kept through a reload, used, and found in the Stores", async ({
+test("a case of one's own: measured, wrong first, kept through a reload, used, and found in the catalogue", async ({
   page,
 }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Own case');
   await openStage(page, id, 'case');
   await page.getByRole('button', { name: 'Measure your own case' }).click();
-  await page.getByLabel('Called').fill(`Shed find ${id.slice(-4)}`);
+  await page.getByLabel('Name').fill(`Shed find ${id.slice(-4)}`);
   await page.getByLabel('Floor to top frame').fill('300');
   await page.getByRole('button', { name: 'Next: board' }).click();
   await expect(page.getByRole('alert').first()).toContainText('sticks out by');
@@ -103,13 +103,13 @@ test("a case of one's own: measured, wrong first, kept through a reload, used, a
     kind: 'case',
     interior: [450, 457.2, 210],
   });
-  await page.getByRole('button', { name: 'Keep it in the Stores and use it' }).click();
+  await page.getByRole('button', { name: 'Save it to the catalogue and use it' }).click();
   await expect(page.getByText(new RegExp(`Shed find ${id.slice(-4)}, \\d+`))).toBeVisible();
   await saved(page);
   // What is in the Stores is no draft any more: the next one starts empty.
   expect(await page.evaluate(() => localStorage.getItem('zephyron-case-draft'))).toBeNull();
-  await page.goto('/stores', { waitUntil: 'networkidle' });
-  await page.getByLabel('Search the Stores').fill(`Shed find ${id.slice(-4)}`);
+  await page.goto('/catalogue', { waitUntil: 'networkidle' });
+  await page.getByLabel('Search the catalogue').fill(`Shed find ${id.slice(-4)}`);
   await expect(page.getByRole('grid')).toContainText('measured by hand');
 });
 
@@ -141,7 +141,7 @@ test('a pump anywhere: free place, turned, its header told', async ({ page }) =>
   const panel = page.getByRole('complementary', { name: 'Working panel' });
   await panel
     .getByLabel('Place', { exact: true })
-    .selectOption({ label: 'anywhere: bracket or tape' });
+    .selectOption({ label: 'free-standing (bracket or tape)' });
   await panel.getByLabel('From the tray').fill('90');
   await panel.getByLabel('From the tray').press('Enter');
   await panel.getByRole('radio', { name: '90°' }).click();

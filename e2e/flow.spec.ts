@@ -55,7 +55,7 @@ test('flow: stairs are sorted three ways; a click picks the part everywhere; dir
   await page.getByLabel('Clogged').fill('60');
   await page.getByLabel('Clogged').press('Enter');
   await expect(page.getByRole('heading', { level: 1 })).not.toContainText('4.4 L/min');
-  await page.getByRole('radio', { name: 'Dirt' }).click();
+  await page.getByRole('radio', { name: 'Clogging' }).click();
   await expect(page.getByText('60 % already')).toBeVisible();
   await page.getByRole('radio', { name: 'Losses' }).click();
   await page.getByRole('button', { name: 'Measured points', exact: true }).click();
@@ -87,12 +87,12 @@ test('flow: a pump curve that rises is explained, and ratings that contradict it
   await expect(page.getByRole('heading', { level: 1 })).toContainText('3.2 L/min');
 });
 
-test('flow: pumps of the Stores are tried beside, one is used, two in a row, undone', async ({
+test('flow: pumps of the catalogue are tried beside, one is used, two in series, undone', async ({
   page,
 }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Choosing');
   await openStage(page, id, 'flow');
-  await page.getByRole('radio', { name: 'Which pump' }).click();
+  await page.getByRole('radio', { name: 'Pump selection' }).click();
   await expect(page.getByText(/^Quietest that reaches it/)).toBeVisible({ timeout: 20_000 });
   const line = page.getByRole('region', { name: 'Loop diagram' });
   await page.getByRole('button', { name: 'Try Brook Compact, one' }).click();
@@ -102,9 +102,9 @@ test('flow: pumps of the Stores are tried beside, one is used, two in a row, und
   await expect(page.getByRole('row', { name: /Brook Compact in place/ })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Run Pump at/ })).toHaveCount(0);
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/3\.\d L\/min/);
-  await page.getByRole('radio', { name: 'two in a row' }).click();
-  await page.getByRole('button', { name: 'Try Brook Compact, two in a row' }).click();
-  const pair = page.getByRole('group', { name: 'Brook Compact, two in a row' });
+  await page.getByRole('radio', { name: 'two in series' }).click();
+  await page.getByRole('button', { name: 'Try Brook Compact, two in series' }).click();
+  const pair = page.getByRole('group', { name: 'Brook Compact, two in series' });
   await expect(pair.getByText('must be routed again')).toBeVisible();
   await page.getByRole('radio', { name: 'today’s flow' }).click();
   await pair.getByRole('button', { name: 'Take it' }).click();
@@ -120,9 +120,9 @@ test('flow: blocks side by side and in a row again; lanes tell their flow', asyn
   await page.getByRole('radio', { name: 'Branches' }).click();
   const branches = page.getByRole('table').filter({ hasText: 'stretch' });
   await expect(branches.getByRole('row', { name: /Block of card A/ })).toContainText('53 %');
-  await page.getByRole('button', { name: 'Set them in a row' }).click();
+  await page.getByRole('button', { name: 'Set them in series' }).click();
   await expect(page.getByText('This loop does not split')).toBeVisible();
-  await page.getByRole('button', { name: 'Set them side by side' }).click();
+  await page.getByRole('button', { name: 'Set them in parallel' }).click();
   await expect(branches.getByRole('row', { name: /Block of card A/ })).toContainText(/\d\d %/);
   await saved(page);
 });
@@ -146,13 +146,13 @@ test('flow: pressures name the lowest place; the EPANET file comes down and is r
     expect(text.replace(/[ \t]+/g, ' ').toUpperCase()).toContain(part);
 });
 
-test('flow: a filter from the Stores waits under the loop diagram and is let in with one click', async ({
+test('flow: a filter from the catalogue waits under the loop diagram and is let in with one click', async ({
   page,
 }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Filtering');
   await openStage(page, id, 'flow');
   await page.getByRole('button', { name: 'Add a part' }).click();
-  await page.getByRole('button', { name: 'In-line pieces' }).click();
+  await page.getByRole('button', { name: 'Inline parts' }).click();
   await page.getByRole('button', { name: 'Add Mesh filter', exact: true }).click();
   await page.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('button', { name: 'Put Mesh filter into Main loop' }).click();

@@ -23,7 +23,7 @@ test('the machine fills the screen, with the panel and without; what is folded s
   await space(page, 'fenland-flood-tower', 'runs');
   await expect(page.locator('canvas')).toBeVisible({ timeout: 20_000 });
   expect(await shareOfScene(page)).toBeGreaterThan(0.6);
-  await page.getByRole('button', { name: 'Fold the panel' }).click();
+  await page.getByRole('button', { name: 'Collapse the panel' }).click();
   expect(await shareOfScene(page)).toBeGreaterThan(0.8);
   await page.reload({ waitUntil: 'networkidle' });
   await expect(page.getByRole('button', { name: 'Show the panel' })).toBeVisible();

@@ -88,7 +88,7 @@ test('a deleted build comes back at once, from the bin, and by its address', asy
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('link', { name: 'Reed bunting rig' })).toBeVisible();
   await row.getByRole('button', { name: 'Delete' }).click();
-  await expect(page.getByText('No build is called "bunting"')).toBeVisible();
+  await expect(page.getByText('No build is named "bunting"')).toBeVisible();
   await page.goto(`/builds/${id}/heat`);
   await page.getByRole('button', { name: 'Put it back' }).click();
   await expect(nameField(page)).toHaveValue('Reed bunting rig');
@@ -118,7 +118,7 @@ test.describe('the server away', () => {
     const id = await newBuild(request, 'Kept engine');
     await page.goto(`/builds/${id}/cooling`);
     await page.evaluate(() => navigator.serviceWorker.ready);
-    const band = page.getByRole('button', { name: 'Why? Where nine in ten such builds fall' });
+    const band = page.getByRole('button', { name: 'Why? 90 % range over such builds' });
     for (const isAway of [false, true]) {
       await context.setOffline(isAway);
       await page.reload();
@@ -143,7 +143,7 @@ test.describe('the server away', () => {
     await context.setOffline(true);
     await rename(page, 'Renamed away');
     await expect(page.getByText(/server not reached; kept in this browser/)).toBeVisible();
-    for (const stage of ['Flow', 'Runs', 'Parts', 'Brief']) {
+    for (const stage of ['Flow', 'Runs', 'Parts list', 'Requirements']) {
       await page
         .getByRole('navigation', { name: 'Stages' })
         .getByText(stage, { exact: true })
@@ -205,7 +205,7 @@ test('pages and calls bear their policies; no script of a page is without its nu
     'x-content-type-options': 'nosniff',
   });
   expect(headers['permissions-policy']).toContain('camera=()');
-  for (const path of ['/stores', '/new', '/proof', '/builds/fenland-flood-tower/flow'])
+  for (const path of ['/catalogue', '/new', '/validation', '/builds/fenland-flood-tower/flow'])
     await page.goto(path);
   await page.locator('[data-awake="true"]').waitFor();
   expect(faults).toEqual([]);

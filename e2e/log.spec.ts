@@ -31,7 +31,7 @@ test('the desk from its first hour with live devices to a model that goes by it'
   await expect(page.getByText(/^Nothing: it runs as worked out/)).toBeVisible({ timeout: 30_000 });
   await page.getByRole('button', { name: 'Go by these from now on' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
-    '4 readings; the model goes by them',
+    '4 readings; the model uses them',
   );
   await page
     .getByRole('link', { name: /Cooling/ })
@@ -99,7 +99,7 @@ test('the air test is read live from a gauge, and a tight loop is not called lea
 }) => {
   await openDesk(page, 'Under air', 'assembly');
   await page.getByRole('radio', { name: 'leak test with air' }).click();
-  await page.getByRole('button', { name: 'Connect the stand-in gauge' }).click();
+  await page.getByRole('button', { name: 'Connect the simulated gauge' }).click();
   await page.getByRole('button', { name: /^Pump up to/ }).click();
   await page.getByLabel('every two minutes by itself').check();
   await expect(page.getByText(/Tight|Not yet known/).first()).toBeVisible({ timeout: 20_000 });

@@ -15,11 +15,11 @@ async function start(page: Page, name: string, box: string | null): Promise<stri
 const stores = (page: Page): Locator =>
   page
     .getByRole('presentation')
-    .filter({ has: page.getByRole('heading', { name: 'Stores', exact: true }) });
+    .filter({ has: page.getByRole('heading', { name: 'Catalogue', exact: true }) });
 
 async function addParts(page: Page, parts: readonly (readonly [string, string])[]): Promise<void> {
   await page
-    .getByRole('button', { name: /Open the Stores|Add a part/ })
+    .getByRole('button', { name: /Open the catalogue|Add a part/ })
     .first()
     .click();
   for (const [kind, part] of parts) {
@@ -103,15 +103,15 @@ test('a radiator outside the case, through its wall, with quick couplings put in
     ...MACHINE,
     ['Pumps', 'Osier Large'],
     ['Reservoirs', 'Mere 150'],
-    ['In-line pieces', 'Pass-through for a panel'],
-    ['In-line pieces', 'Pass-through for a panel'],
+    ['Inline parts', 'Pass-through for a panel'],
+    ['Inline parts', 'Pass-through for a panel'],
     ['Radiators', 'Fell Deep 360, 60 mm'],
   ]);
   await page.keyboard.press('2');
   await pickPart(page, 'Fell Deep 360, 60 mm');
   await page
     .getByLabel('Place', { exact: true })
-    .selectOption({ label: 'anywhere, in the case or outside it: on a bracket' });
+    .selectOption({ label: 'free-standing, in the case or outside it (bracket)' });
   await fill(page, 'From the rear', '-330');
   await fill(page, 'Above the floor', '0');
   await fill(page, 'From the tray', '90');
@@ -140,7 +140,7 @@ test('a cube of two rooms, measured with a ruler and filled', async ({ page }) =
   const id = await start(page, 'Cube by hand', null);
   await page.keyboard.press('2');
   await page.getByRole('button', { name: /^A case of your own/ }).click();
-  await page.getByLabel('Called').fill(`Attic cube ${id.slice(-4)}`);
+  await page.getByLabel('Name').fill(`Attic cube ${id.slice(-4)}`);
   const type = (label: string, value: string, nth = 0): Promise<void> =>
     page.getByLabel(label, { exact: true }).nth(nth).fill(value);
   await type('Rear panel to front frame', '440');
@@ -149,8 +149,8 @@ test('a cube of two rooms, measured with a ruler and filled', async ({ page }) =
   await page.getByRole('radio', { name: '2 board' }).click();
   await type('Its rear edge from the rear panel', '10');
   await type('Its lower edge from the floor', '90');
-  await type('Room behind the tray', '180');
-  await page.getByLabel('parts stand there, in air of its own').check();
+  await type('Clearance behind the tray', '180');
+  await page.getByLabel('parts are mounted there, in air of their own').check();
   await type('Starts, from the tray', '-176');
   await type('Ends, from the tray', '-8');
   await type('Ends, from the floor', '100');
@@ -186,14 +186,14 @@ test('a cube of two rooms, measured with a ruler and filled', async ({ page }) =
     [1, 'Over the pump', '78'],
   ] as const) {
     await page.getByRole('button', { name: 'Add a place' }).click();
-    await page.getByLabel('Called').nth(i).fill(name);
+    await page.getByLabel('Name').nth(i).fill(name);
     await type('Middle of the foot, from the rear panel', '330', i);
     await type('Middle of the foot, from the floor', y, i);
     await type('Middle of the foot, from the tray', '-90', i);
   }
   await page.getByRole('radio', { name: '6 keep it' }).click();
   await expect(page.getByText('Nothing contradicts itself')).toBeVisible();
-  await page.getByRole('button', { name: 'Keep it in the Stores and use it' }).click();
+  await page.getByRole('button', { name: 'Save it to the catalogue and use it' }).click();
   await expect(page.getByText(/Attic cube .*, 74 litres/)).toBeVisible();
   await addParts(page, [
     ...MACHINE,

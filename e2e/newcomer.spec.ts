@@ -17,10 +17,10 @@ test('a build from nothing to the list', async ({ page }) => {
   await page.getByRole('button', { name: 'Start the build' }).click();
 
   await expect(page.getByRole('heading', { name: 'Nothing makes heat yet' })).toBeVisible();
-  await page.getByRole('button', { name: 'Open the Stores' }).click();
+  await page.getByRole('button', { name: 'Open the catalogue' }).click();
   const stores = page
     .getByRole('presentation')
-    .filter({ has: page.getByRole('heading', { name: 'Stores' }) });
+    .filter({ has: page.getByRole('heading', { name: 'Catalogue' }) });
   const add = async (kind: string, part: string): Promise<void> => {
     await stores.getByRole('button', { name: kind, exact: true }).click();
     await stores.getByRole('button', { name: `Add ${part}`, exact: true }).click();
@@ -51,7 +51,7 @@ test('a build from nothing to the list', async ({ page }) => {
   await page.keyboard.press('4');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('L/min');
   await page.keyboard.press('5');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('The metals agree');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('The metals are compatible');
   await page.keyboard.press('6');
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/\d runs?, /);
   await page.keyboard.press('7');

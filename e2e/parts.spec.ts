@@ -13,7 +13,7 @@ test('buying: the cheapest basket, a quote read in with what is wrong, lines mar
     buffer: Buffer.from('part,price\nfit-plug,"0,10"\nghost,3\n'),
   });
   await expect(page.getByText('1 price taken, 1 row not.')).toBeVisible();
-  await expect(page.getByText('Line 3: The Stores have no part “ghost”.')).toBeVisible();
+  await expect(page.getByText('Line 3: The catalogue has no part “ghost”.')).toBeVisible();
   await expect(page.getByRole('checkbox', { name: /market/ })).toBeChecked();
   await page.getByRole('button', { name: 'Mark as ordered' }).first().click();
   await page.getByRole('radio', { name: 'by kind' }).click();
@@ -21,13 +21,15 @@ test('buying: the cheapest basket, a quote read in with what is wrong, lines mar
   await saved(page);
 });
 
-test('the list: counted in the drawer, another family of fittings, undone', async ({ page }) => {
+test('the list: counted in the spare parts, another family of fittings, undone', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Drawer');
   await openStage(page, id, 'parts');
   const heading = page.getByRole('heading', { level: 1 });
   await expect(heading).toContainText('757.65 of 800.00 EUR', { timeout: 15_000 });
-  await page.getByLabel('Plug in the drawer').fill('3');
-  await page.getByLabel('Plug in the drawer').press('Enter');
+  await page.getByLabel('Plug in the spare parts').fill('3');
+  await page.getByLabel('Plug in the spare parts').press('Enter');
   await expect(heading).toContainText('751.95 of 800.00 EUR');
   await page
     .getByRole('row', { name: /^Rushlight/ })
@@ -38,18 +40,18 @@ test('the list: counted in the drawer, another family of fittings, undone', asyn
   await expect(page.getByRole('cell', { name: /^Compression 16\/10/ })).toBeVisible();
 });
 
-test('the Stores: a part copied, changed and kept, one read in by its columns, retired again', async ({
+test('the catalogue: a part copied, changed and kept, one read in by its columns, retired again', async ({
   page,
 }) => {
-  await page.goto('/stores', { waitUntil: 'networkidle' });
+  await page.goto('/catalogue', { waitUntil: 'networkidle' });
   await page.getByRole('button', { name: 'Screws', exact: true }).click();
   await page.getByText('Screw M3 × 30').click();
   await page.getByRole('button', { name: 'Copy it as a part of your own' }).click();
   await page.getByRole('textbox', { name: 'length, mm' }).fill('31');
   await page.getByRole('textbox', { name: 'pack', exact: true }).fill('many');
-  await expect(page.getByRole('button', { name: 'Keep it in the Stores' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Save it to the catalogue' })).toBeDisabled();
   await page.getByRole('textbox', { name: 'pack', exact: true }).fill('10');
-  await page.getByRole('button', { name: 'Keep it in the Stores' }).click();
+  await page.getByRole('button', { name: 'Save it to the catalogue' }).click();
   await page.getByText('Screw M3 × 30, mine').click();
   await page.getByRole('button', { name: 'Retire it' }).click();
   await expect(page.getByText(/is retired: no build is offered it/)).toBeVisible();
@@ -69,25 +71,25 @@ test('the Stores: a part copied, changed and kept, one read in by its columns, r
   await expect(page.getByRole('button', { name: 'Keep the 1 that are right' })).toBeEnabled();
 });
 
-test("a pump of one's own: its curve typed and seen, offered in a build, and one of the Stores out of use no longer", async ({
+test("a pump of one's own: its curve typed and seen, offered in a build, and one of the catalogue out of use no longer", async ({
   page,
 }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Own pump');
-  await page.goto('/stores', { waitUntil: 'networkidle' });
-  await page.getByRole('textbox', { name: 'Search the Stores' }).fill('Brook Small');
+  await page.goto('/catalogue', { waitUntil: 'networkidle' });
+  await page.getByRole('textbox', { name: 'Search the catalogue' }).fill('Brook Small');
   await page.getByRole('row', { name: /pump/ }).first().click();
   await page.getByRole('button', { name: 'Copy it as a part of your own' }).click();
   await page.getByRole('textbox', { name: 'name', exact: true }).fill('Bench pump seven');
   await page.getByRole('button', { name: 'Head over flow, at full speed' }).click();
   await page.getByRole('textbox', { name: 'Points' }).fill('0 4.1\n4 3.7\n8 3\nmany');
   await expect(page.getByRole('alert').filter({ hasText: 'Line 4' })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Keep it in the Stores' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Save it to the catalogue' })).toBeDisabled();
   await page.getByRole('textbox', { name: 'Points' }).fill('0 4.1\n4 3.7\n8 3\n16 0.5');
   await expect(page.getByRole('img', { name: '4 points and the curve used' })).toBeVisible();
-  await page.getByRole('button', { name: 'Keep it in the Stores' }).click();
+  await page.getByRole('button', { name: 'Save it to the catalogue' }).click();
   await openStage(page, id, 'flow');
   await page.getByRole('button', { name: 'Add a part' }).click();
-  await page.getByRole('textbox', { name: 'Search the Stores' }).fill('bench pump');
+  await page.getByRole('textbox', { name: 'Search the catalogue' }).fill('bench pump');
   await page.getByRole('button', { name: 'Add Bench pump seven' }).click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   const model = (await (await page.request.get('/api/parts?own=1')).json()) as {
@@ -105,10 +107,10 @@ test("a pump of one's own: its curve typed and seen, offered in a build, and one
   expect((await page.request.put('/api/retired/res-osier-250')).status()).toBe(204);
   await openStage(page, id, 'flow');
   await page.getByRole('button', { name: 'Add a part' }).click();
-  await page.getByRole('textbox', { name: 'Search the Stores' }).fill('Mere');
+  await page.getByRole('textbox', { name: 'Search the catalogue' }).fill('Mere');
   await expect(page.getByRole('button', { name: 'Add Mere 200' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Add Mere 250' })).toHaveCount(0);
-  await page.goto('/stores', { waitUntil: 'networkidle' });
+  await page.goto('/catalogue', { waitUntil: 'networkidle' });
   await page.getByRole('button', { name: 'Show what is retired (1)' }).click();
   await page.getByRole('gridcell', { name: 'Mere 250' }).click();
   await page.getByRole('button', { name: 'Bring it back into use' }).click();
@@ -123,9 +125,7 @@ test('coolants compared, and a part against all of its kind in its place', async
     .getByRole('row', { name: /^Winter concentrate/ })
     .getByRole('button', { name: 'fill' })
     .click();
-  await expect(
-    page.getByText('Ethylene glycol is poisonous', { exact: false }).first(),
-  ).toBeVisible();
+  await expect(page.getByText('Ethylene glycol is toxic', { exact: false }).first()).toBeVisible();
   await openStage(page, id, 'case');
   await page
     .getByRole('button', { name: /^Front radiator:/ })

@@ -35,8 +35,8 @@ for (const scheme of ['light', 'dark'] as const) {
     for (const path of [
       '/',
       '/new',
-      '/stores',
-      '/proof',
+      '/catalogue',
+      '/validation',
       ...STAGES.map((s) => `/builds/pocket-planetarium/${s}`),
     ]) {
       await page.goto(path, { waitUntil: 'networkidle' });
@@ -60,8 +60,8 @@ for (const scheme of ['light', 'dark'] as const) {
 }
 
 test('the proof page shows every check, all holding', async ({ page }) => {
-  await page.goto('/proof');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('published checks hold');
+  await page.goto('/validation');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('published checks pass');
   expect(await page.locator('tbody tr').count()).toBeGreaterThanOrEqual(60);
 });
 

@@ -16,7 +16,7 @@ test('runs: routed as the document says, kept over a reload, routed again after 
   await expect(heading).toHaveText(before ?? '', { timeout: 15_000 });
   await runs(page).getByRole('button', { name: 'Pump → Card block', exact: true }).click();
   await expect(page.getByRole('img', { name: /^Tube of \d/ })).toBeVisible();
-  await expect(page.getByText(/^Nearest thing along its way/)).toBeVisible();
+  await expect(page.getByText(/^Nearest object along the route/)).toBeVisible();
   await page.getByText('What if it comes out too short?').click();
   await expect(page.getByText('Make it again.')).toBeVisible();
   // A slide on the Case stage: routed again, and what differs is told; one undo brings parts and
@@ -56,7 +56,7 @@ test('runs: hard tube by hand: a leg dragged, pinned, let go; where no way is fo
   await expect(page.getByText('Passes 1')).toBeVisible();
   await expect(page.getByText(/^Since the change/)).toBeVisible({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Pin it as it lies' }).click();
-  await expect(page.getByText('Its way by hand, pinned')).toBeVisible();
+  await expect(page.getByText('Route by hand, pinned')).toBeVisible();
   await page.getByRole('button', { name: 'Reset to automatic route' }).click();
   await expect(page.getByText('Passes 1')).toBeHidden();
   await openStage(page, 'pocket-planetarium', 'runs');

@@ -70,7 +70,7 @@ test('materials: water without an inhibitor narrows what is allowed', async ({ p
   await page
     .getByLabel('Coolant', { exact: true })
     .selectOption({ label: 'Winter concentrate, mixed 1 to 3' });
-  await expect(page.getByText('poisonous, to pets above all').first()).toBeVisible();
+  await expect(page.getByText('toxic, to pets above all').first()).toBeVisible();
   await page.getByLabel('Months in use').fill('40');
   await expect(page.getByText('harsh: no inhibitor in date')).toBeVisible();
 });
@@ -97,9 +97,9 @@ test('runs: tube, fittings, ends, caps, ports; apart and together again', async 
 
   await page.getByRole('button', { name: 'Remove this run' }).click();
   await expect(page.getByText('Main loop is not closed')).toBeVisible();
-  await page.getByRole('button', { name: 'Lay the runs anew in this order' }).click();
+  await page.getByRole('button', { name: 'Re-route in this order' }).click();
   await expect(page.getByText('Main loop is not closed')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Take it apart' }).click();
+  await page.getByRole('button', { name: 'Disconnect this loop' }).click();
   await expect(page.getByRole('heading', { name: 'No loop yet' })).toBeVisible();
   await page.getByRole('main').getByRole('button', { name: 'Connect the loop' }).click();
   await page.getByRole('button', { name: /^Connect 6 parts/ }).click();

@@ -18,10 +18,10 @@ const READINGS = [
   '2026-12-01T13:00Z;gaming;22.0;1300;2400;28.3;1.9;38.0;48.1',
 ].join('\n');
 const VIEWS = [
-  { name: 'shelf', path: '/' },
-  { name: 'stores', path: '/stores' },
-  { name: 'proof', path: '/proof' },
-  { name: 'brief', path: '/builds/dawn-chorus-desk/brief' },
+  { name: 'builds', path: '/' },
+  { name: 'catalogue', path: '/catalogue' },
+  { name: 'validation', path: '/validation' },
+  { name: 'requirements', path: '/builds/dawn-chorus-desk/brief' },
   { name: 'heat', path: '/builds/dawn-chorus-desk/heat' },
   {
     name: 'case',
@@ -39,7 +39,7 @@ const VIEWS = [
     },
   },
   { name: 'cooling', path: '/builds/dawn-chorus-desk/cooling' },
-  { name: 'cooling-night', path: '/builds/dawn-chorus-desk/cooling', scheme: 'dark' },
+  { name: 'cooling-dark', path: '/builds/dawn-chorus-desk/cooling', scheme: 'dark' },
   { name: 'flow', path: '/builds/dawn-chorus-desk/flow' },
   { name: 'materials', path: '/builds/pocket-planetarium/materials' },
   {

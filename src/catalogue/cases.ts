@@ -83,7 +83,7 @@ export const CASES: readonly CasePart[] = [
     riser: { at: [8, 25, 134] },
     obstacles: [],
     spots: [
-      { id: 'pump', name: 'Over the supply', at: [252, 72, 55], holes: PUMP_FOOT },
+      { id: 'pump', name: 'Above the power supply', at: [252, 72, 55], holes: PUMP_FOOT },
       { id: 'over', name: 'Over the pump', at: [252, 113, 55] },
     ],
   }),
@@ -99,7 +99,12 @@ export const CASES: readonly CasePart[] = [
     bay: { min: [200, 4, 10], max: [305, 70, 150] },
     obstacles: [],
     spots: [
-      { id: 'pump', name: 'Floor, before the supply', at: [150, 2, 150], holes: PUMP_FOOT },
+      {
+        id: 'pump',
+        name: 'Floor, in front of the power supply',
+        at: [150, 2, 150],
+        holes: PUMP_FOOT,
+      },
       { id: 'over', name: 'Front corner', at: [292, 76, 150] },
     ],
   }),
@@ -177,7 +182,7 @@ export const CASES: readonly CasePart[] = [
         },
         {
           id: 'basement-rear',
-          name: 'Vent beside the supply',
+          name: 'Vent beside the power supply',
           area_cm2: 60,
           openShare: 0.5,
           from: 'basement',
@@ -263,8 +268,13 @@ export const CASES: readonly CasePart[] = [
     behind_mm: 15,
     obstacles: [],
     spots: [
-      { id: 'pump', name: 'Floor, before the supply', at: [205, 2, 140], holes: PUMP_FOOT },
-      { id: 'over', name: 'Over the supply', at: [290, 75, 70] },
+      {
+        id: 'pump',
+        name: 'Floor, in front of the power supply',
+        at: [205, 2, 140],
+        holes: PUMP_FOOT,
+      },
+      { id: 'over', name: 'Above the power supply', at: [290, 75, 70] },
     ],
   }),
   box('case-workshop-120', 'Threshing Floor 120', HURDLE, 39900, [720, 640, 260], {

@@ -242,5 +242,5 @@ export const INLINE: readonly InlinePart[] = [
   },
   plate('inl-plate-2', 'Distribution plate, two ways', 5900, 2, 34),
   plate('inl-plate-3', 'Distribution plate, three ways', 6900, 3, 34),
-  plate('inl-bridge-2', 'Bridge for two cards side by side', 4900, 2, 50),
+  plate('inl-bridge-2', 'Terminal bridge for two neighbouring cards', 4900, 2, 50),
 ];

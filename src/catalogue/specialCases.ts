@@ -53,7 +53,7 @@ export const SPECIAL_CASES: readonly CasePart[] = [
       rear(280, 130, 120),
     ],
     air: {
-      chambers: [{ id: 'far', name: 'Room behind the tray' }],
+      chambers: [{ id: 'far', name: 'Clearance behind the tray' }],
       behind: 'far',
       openings: [
         ...(vents(120, 40).openings ?? []),

@@ -34,7 +34,7 @@ const failed = (err: string, code: 1 | 2 = 1): Ran => ({
 const HELP = `zephyron: the same core from a terminal
 
   demo [NAME]              lists the demo builds, or prints one as JSON
-  evaluate FILE|- [--no-fixes]   prints the evaluation of a build as JSON, with the fixes that hold
+  evaluate FILE|- [--no-fixes]   prints the evaluation of a build as JSON, with the fixes that were tried and work
   list FILE|- [--csv|--json]   prints the parts list
   inp FILE|- [--loop ID]   prints the loops as an EPANET 2.2 input file
   solve FILE.inp|-         solves such a file with our own solver: flows and heads as JSON
@@ -44,11 +44,11 @@ const HELP = `zephyron: the same core from a terminal
                            turns corners (x,y,z a line, mm) into straights, rotations and angles as CSV
   sheets FILE|-            prints the bend sheets as JSON: per run what to push, how to turn the tube and how far to bend
   assembly FILE|-          prints the steps of the work in their order as JSON: why, how, parts, minutes, what each needs
-  log FILE READINGS.json   prints readings of the finished machine against the prediction, the factors they tell, what is likely wrong, trends and service due, as JSON
+  log FILE READINGS.json   prints readings of the finished machine against the prediction, the factors they show, what is likely wrong, trends and service due, as JSON
   solids FILE|-            prints every placed solid and port in case coordinates, mm, as JSON
   parts [--kind KIND]      prints the catalogue as JSON
   datasheet FILE|- [--kind KIND]
-                           prints what a maker's sheet in plain text tells, what it leaves open, and the part it makes, as JSON
+                           prints what a maker's sheet in plain text says, what it leaves open, and the part it makes, as JSON
   proof [--json]           prints every reference check
   backup FILE.zip          everything in the database (DATABASE_URL) as one ZIP of open JSON
   restore FILE.zip         puts such a ZIP back beside what is there; nothing there is lost

@@ -89,7 +89,7 @@ describe('a quote', () => {
     );
     expect(named).toMatchObject({
       offers: [{ part: 'fit-plug', price_minor: 180, order: 'WL 7' }],
-      troubles: [{ line: 3, says: 'The Stores have no part called “Nothing such”.' }],
+      troubles: [{ line: 3, says: 'The catalogue has no part called “Nothing such”.' }],
     });
     expect(readQuote('a,b\n1,2\n', 'shop', () => true).troubles[0]?.says).toContain(
       'The first line must name',

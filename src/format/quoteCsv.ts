@@ -85,12 +85,12 @@ export function readQuote(
       say(
         called === ''
           ? 'It names no part.'
-          : `The Stores have no part called “${called.slice(0, 60)}”.`,
+          : `The catalogue has no part called “${called.slice(0, 60)}”.`,
       );
       return;
     }
     if (!byNumber && byName === null) {
-      say(`The Stores have no part “${id.slice(0, 60)}”.`);
+      say(`The catalogue has no part “${id.slice(0, 60)}”.`);
       return;
     }
     if (money === null || money < 0 || money > 100000) {

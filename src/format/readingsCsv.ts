@@ -103,7 +103,8 @@ function readingOf(
   if (!isLoadCase(load))
     trouble(row, 'load', `"${load}" is none of ${EVERY_LOAD_CASE.join(', ')}.`);
   const room_C = number('room_C');
-  if (room_C === undefined) trouble(row, 'room_C', 'The room is wanted: all is told over it.');
+  if (room_C === undefined)
+    trouble(row, 'room_C', 'The room temperature is missing: all figures are given above it.');
   const group = (name: (typeof GROUPS)[number]): Readonly<Record<string, number>> =>
     Object.fromEntries(
       Object.keys(cells).flatMap((column) => {

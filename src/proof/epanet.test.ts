@@ -253,11 +253,11 @@ describe('files read back', () => {
     ['[OPTIONS]\nUnits LPM\nHeadloss D-W\n[TANKS]\nt 1 2 3', 'line 5: [TANKS] is not read'],
     [
       '[OPTIONS]\nUnits LPM\nHeadloss D-W\n[JUNCTIONS]\na 0 2.5\nb 0\n[PIPES]\np a b 1 10 0 0 OPEN',
-      'line 5: a demand is not read',
+      'line 5: a demand is not supported',
     ],
     [
       '[OPTIONS]\nUnits LPM\nHeadloss D-W\n[JUNCTIONS]\na 0\nb 0\n[DEMANDS]\na 1',
-      'line 8: a demand is not read',
+      'line 8: a demand is not supported',
     ],
     [
       '[OPTIONS]\nUnits LPM\nHeadloss D-W\n[JUNCTIONS]\na 0\nb 0\n[PIPES]\np a b 1 10 0 0 CV',

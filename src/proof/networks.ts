@@ -137,7 +137,7 @@ const ring = (speed: number, base?: CoolantBase, coolant_C?: number, bore = 10):
 
 /** Own networks, solved by EPANET in the tests; its answers are kept in reference/epanet.json. */
 export const CHECK_NETWORKS: readonly CheckNetwork[] = [
-  check('series-soft', 'pump, block and radiator in a row, 10 mm', ring(0.8)),
+  check('series-soft', 'pump, block and radiator in series, 10 mm', ring(0.8)),
   check('series-hard', 'the same in 12 mm', ring(0.9, WATER, 32, 12)),
   check(
     'pumps-in-a-row',
@@ -315,7 +315,7 @@ export const CHECK_NETWORKS: readonly CheckNetwork[] = [
   ),
   check(
     'two-radiators',
-    'radiators side by side behind blocks side by side',
+    'radiators in parallel behind blocks in parallel',
     loop([
       ...trunk(),
       ...pair(block('block-2', 'x2', 'y2')),

@@ -33,7 +33,7 @@ export async function nameMoment(id: string, revision: number, data: unknown): P
   const { name } = (data ?? {}) as { readonly name?: unknown };
   const isName = typeof name === 'string' && name.trim().length > 0 && name.length <= NAME_LENGTH;
   if (name !== null && !isName)
-    return refuse(400, 'This moment cannot be called that.', [
+    return refuse(400, 'This revision cannot have that name.', [
       { path: 'name', message: `must be null, or a text of 1 to ${NAME_LENGTH} characters` },
     ]);
   const named =

@@ -101,8 +101,11 @@ export async function readJson(request: Request): Promise<Read<unknown>> {
 
 /** What is wrong with the database, in words, with what to do; and the status that says it. */
 const TROUBLE_WORDS: Readonly<Record<StoreTrouble, readonly [status: number, words: string]>> = {
-  locked: [503, 'Another program holds the database. Nothing was saved; try again in a moment.'],
-  full: [507, 'The disk is full. Nothing was saved; make room on it, then try again.'],
+  locked: [
+    503,
+    'Another program has locked the database. Nothing was saved; try again in a moment.',
+  ],
+  full: [507, 'The disk is full. Nothing was saved; free some space, then try again.'],
   'read-only': [
     503,
     'The database cannot be written. Nothing was saved; what is there can be read.',

@@ -24,7 +24,7 @@ export const storesOffer = async (): Promise<readonly Part[]> => offered(await p
 export async function retire(id: string): Promise<Answer> {
   const store = await theStore();
   if (!CATALOGUE.some((p) => p.id === id) && !(await store.listParts()).some((p) => p.id === id))
-    return refuse(404, 'There is no such part in the Stores.');
+    return refuse(404, 'There is no such part in the catalogue.');
   await store.retirePart(id, Date.now());
   return { status: 204, body: null };
 }

@@ -292,7 +292,7 @@ describe("parts of one's own", () => {
     expect((await keep(id, data)).status).toBe(status);
   });
 
-  test('one of the Stores is taken out of use and brought back; a build that has it keeps it', async () => {
+  test('one of the catalogue is taken out of use and brought back; a build that has it keeps it', async () => {
     const id = 'fan-wren-120-1200',
       ids = async (): Promise<string[]> => (await storesOffer()).map((p) => p.id);
     expect((await retire(id)).status).toBe(204);

@@ -52,7 +52,7 @@ describe('fans', () => {
     );
   });
 
-  test('two in a row push more through the same drag', () => {
+  test('two in series push more through the same drag', () => {
     const one = [fan, 1200] as const;
     expect(against([one, one], 0.004)).toBeGreaterThan(against([one], 0.004));
   });

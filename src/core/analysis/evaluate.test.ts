@@ -152,7 +152,7 @@ describe('the operating point', () => {
 });
 
 describe('places offered', () => {
-  test('every part of the Stores that can be placed is offered a place in some case', () => {
+  test('every part of the catalogue that can be placed is offered a place in some case', () => {
     for (const part of CATALOGUE) {
       if (
         ![

@@ -82,7 +82,7 @@ describe('what was measured of a machine, by every door', () => {
     });
     const now = session.analysis();
     expect(now.reports.heat.stress.loops[0]?.deltaT_K).toBeGreaterThan(before + 0.5);
-    expect(now.stages.log).toEqual({ verdict: 'ok', result: 'goes by 4 readings' });
+    expect(now.stages.log).toEqual({ verdict: 'ok', result: 'uses 4 readings' });
     session.apply(undo);
     expect(session.analysis().reports.heat.stress.loops[0]?.deltaT_K).toBe(before);
   });

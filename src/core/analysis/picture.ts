@@ -8,7 +8,7 @@ export function flowPicture(): string {
   const inputs = declaredInputs();
   const width = Math.max(...[...inputs.keys()].map((name) => name.length));
   const lines = [...inputs].map(([name, from]) => {
-    const sources = from.length > 0 ? `← ${from.join(' · ')}` : '← asked for';
+    const sources = from.length > 0 ? `← ${from.join(' · ')}` : '← required';
     return `${name.padEnd(width)}  ${sources}`;
   });
   return lines.join('\n');

@@ -47,7 +47,7 @@ function logState(design: Design): StageState {
   const { readings = [], measured } = design.choices.work ?? {};
   const isHere = isMeasuredHere(design);
   const words = (): string => {
-    if (measured && isHere) return `goes by ${plural(measured.readings, 'reading')}`;
+    if (measured && isHere) return `uses ${plural(measured.readings, 'reading')}`;
     return readings.length > 0 ? plural(readings.length, 'reading') : 'no reading yet';
   };
   return { verdict: isHere ? 'ok' : 'unchecked', result: words() };
@@ -93,7 +93,7 @@ function caseState(design: Design, { clearance: fit }: Reports, found: Findings)
     if (count('clash') > 0) return plural(count('clash'), 'clash', 'clashes');
     if (blocked > 0) return `${plural(blocked, 'port')} blocked`;
     if (count('marginal') > 0) return `${count('marginal')} tight`;
-    if (fit.unplaced.length > 0) return `${fit.unplaced.length} without a place`;
+    if (fit.unplaced.length > 0) return `${fit.unplaced.length} not placed`;
     const unknown = matchesOf(design).filter((m) => m.verdict === 'unknown').length;
     return unlessFound(found, unknown > 0 ? `${plural(unknown, 'fit')} not checked` : 'all clear');
   };

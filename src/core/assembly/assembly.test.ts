@@ -285,7 +285,7 @@ describe('steps', () => {
     const { design } = DEMO_BUILDS[0] as (typeof DEMO_BUILDS)[number];
     const board = stepsOf(design).find((s) => s.id === 'mount board');
     expect(board?.why).toMatch(
-      /Before Top radiator: it stands over the screw at its front top corner, and 1 more\./,
+      /Before Top radiator: it is above the screw at its front top corner, and 1 more\./,
     );
   });
 
@@ -330,10 +330,10 @@ describe('steps', () => {
     const late = [...ids.filter((id) => id !== PLUGS && id !== 'board'), 'board', PLUGS];
     const steps = stepsOf(design, late);
     expect(steps.find((s) => s.id === 'mount board')?.trapped).toMatch(
-      /Take out again for it .*stands over the screw/,
+      /Take out again for it .*is above the screw/,
     );
     expect(steps.find((s) => s.id === 'plug')?.trapped).toMatch(/Fingers do not reach/);
-    expect(steps.find((s) => s.id === 'mount card')?.trapped).toMatch(/must stand before it/);
+    expect(steps.find((s) => s.id === 'mount card')?.trapped).toMatch(/must be in before it/);
   });
 
   test('the freest way is the one that nothing blocks', () => {

@@ -308,7 +308,7 @@ function mountHow(m: Maker, { unit }: Turn, root: Component): readonly string[] 
     return [
       ...fans.map(
         (f) =>
-          `${f.name}: the air goes ${air === 'in' ? 'into' : 'out of'} the case; turn the leads towards the board's fan headers.`,
+          `${f.name}: the air goes ${air === 'in' ? 'into' : 'out of'} the case; turn the cables towards the board's fan headers.`,
       ),
       'Try every screw by hand first: one that is too long pierces a tube. See the screw table in Case for which.',
       'Seat all screws, then tighten crosswise.',
@@ -319,7 +319,7 @@ function mountHow(m: Maker, { unit }: Turn, root: Component): readonly string[] 
       'Stand-offs where the board has holes, and nowhere else.',
       'Processor and memory are in it already; touch bare metal first.',
     ];
-  if (part.kind === 'fan') return ['Turn its lead towards the header; air as its arrow says.'];
+  if (part.kind === 'fan') return ['Turn its cable towards the header; air as its arrow says.'];
   if (part.kind === 'pump' || part.kind === 'reservoir')
     return [
       'On its bracket or soft feet: what is screwed hard to sheet metal is heard.',
@@ -367,7 +367,7 @@ function hiddenWords(m: Maker, reaches: readonly Reach[], id: string): string | 
   const more = others.length > 0 ? `, and ${others.length} more` : '';
   const how =
     least.left_mm < 0.5
-      ? `it stands over ${least.reach.name}${more}`
+      ? `it is above ${least.reach.name}${more}`
       : `it leaves ${formatMillimetres(least.left_mm)} beside ${least.reach.name}${more}; ${who} needs ${formatMillimetres(mm)}`;
   return `${m.nameOf(id)}: ${how}.`;
 }
@@ -396,10 +396,10 @@ const hangsOn = (m: Maker, { id }: Component, host: string): boolean =>
 
 function trappedWords(m: Maker, { unit, way, trappedBy, lacks, reaches }: Turn): string | null {
   if (lacks && lacks.length > 0)
-    return `${listed(lacks.map((id) => m.nameOf(id)))} must stand before it.`;
+    return `${listed(lacks.map((id) => m.nameOf(id)))} must be in before it.`;
   if (way !== null) return null;
   if (trappedBy.length === 0)
-    return 'No straight way brings it in past the cages of the case: take one out, or try tilting it.';
+    return 'No straight path brings it in past the cages of the case: take one out, or try tilting it.';
   const names = listed(trappedBy.map((id) => m.nameOf(id)));
   const hiding = trappedBy.flatMap((id) => hiddenWords(m, reaches, id) ?? []);
   if (hiding.length > 0) return `Take out again for it ${hiding.join(' ')} ${USUAL}`;
@@ -416,11 +416,11 @@ const plugStep = (m: Maker, turn: Turn): Step =>
       .filter((c) => c.part.kind === 'supply' || c.part.kind === 'board')
       .map((c) => c.id),
     {
-      title: 'Plug in the power leads, and lead the rest',
+      title: 'Plug in the power cables, and route the rest',
       why:
         turn.before.length > 0
           ? `Before ${listed(turn.before.map((id) => m.nameOf(id)))}: fingers no longer reach the plugs behind ${turn.before.length > 1 ? 'them' : 'it'}.`
-          : 'Before the tubes: a lead pulled past a tube loosens its fittings.',
+          : 'Before the tubes: a cable pulled past a tube loosens its fittings.',
       how: [
         'Processor, board, cards, drives; then fans and pump to their headers.',
         'Lead them behind the tray and leave slack where a part is still to be moved.',

@@ -189,7 +189,7 @@ export function buildBom(
         1,
         'piece',
         line.components,
-        `the leads on the ${line.header} reach ${Math.round(line.reach_mm ?? 0)} mm of about ${Math.round(line.way_mm ?? 0)} mm`,
+        `the cables on the ${line.header} reach ${Math.round(line.reach_mm ?? 0)} mm of about ${Math.round(line.way_mm ?? 0)} mm`,
         { estimated: true },
       );
   addRisers(system, add);
@@ -367,7 +367,7 @@ function addTube(loops: readonly Loop[], cuts: TubeCuts, runs: readonly Run[], a
   const estimated = tubes.some((r) => r.estimated);
   const why = cuts.plan
     ? `${words}, and ${SPARE_STICKS} stick to practise on`
-    : `${words}, and ${TUBE_SPARE * 100} % to spare`;
+    : `${words}, and ${TUBE_SPARE * 100} % margin`;
   add(
     first.tube,
     cuts.buy,
@@ -431,7 +431,7 @@ function addLoop(system: System, loop: Loop, runs: readonly Run[], add: Add): vo
     volume.bottles,
     'bottle',
     [loop.id],
-    `${loop.name} holds ${Math.round(volume.total_mL)} mL; 15 % to spare`,
+    `${loop.name} holds ${Math.round(volume.total_mL)} mL; 15 % margin`,
     { estimated },
   );
 }

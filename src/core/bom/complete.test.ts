@@ -146,7 +146,7 @@ describe('the list is complete', () => {
   });
 });
 
-describe('what the drawer has is not bought', () => {
+describe('what the spare parts has is not bought', () => {
   const [{ design: desk }] = DEMO_BUILDS as [(typeof DEMO_BUILDS)[number]];
   test('three plugs there: three less to pay for, and the line says so', () => {
     const line = (b: Design) => analyse(b).reports.bom.lines.find((l) => l.part === 'fit-plug');

@@ -109,7 +109,7 @@ describe('what a loop holds and how it grows', () => {
   });
 });
 
-describe('which step waits for what', () => {
+describe('which step is delayed until what', () => {
   const part = (kind: Part['kind'], duty?: string): Part => {
     const found = CATALOGUE.find(
       (p) => p.kind === kind && (duty === undefined || ('duty' in p && p.duty === duty)),

@@ -31,7 +31,7 @@ describe('what is sold in packs, and what comes in boxes', () => {
     expect(of(5)).toMatchObject({ quantity: 1, total: 4000 });
   });
 
-  test('of what lies in the drawer, less is bought', () => {
+  test('of what lies in the spare parts, less is bought', () => {
     const design = edited(withFan({ ...fan, id: 'fan-pack', price_minor: 4000, soldIn: 2 }), {
       do: 'inventory.set',
       part: 'fan-pack',

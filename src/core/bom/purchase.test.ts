@@ -169,7 +169,7 @@ describe('the feeds that ship with the app', () => {
       .offers,
   }));
 
-  test('every row is a part of the Stores at a price near its own, and every file has its shop', () => {
+  test('every row is a part of the catalogue at a price near its own, and every file has its shop', () => {
     expect(
       readdirSync('public/feeds')
         .filter((f) => f.endsWith('.csv'))
@@ -289,7 +289,7 @@ describe('what comes late holds up', () => {
     expect(mounting?.by.length).toBe(2);
   });
 
-  test('every part of the Stores belongs to a step, and days never fall from step to step', () => {
+  test('every part of the catalogue belongs to a step, and days never fall from step to step', () => {
     for (const p of CATALOGUE) expect(WORK_STEPS).toContain(stepOf(p));
     fc.assert(
       fc.property(

@@ -11,7 +11,7 @@ export const airBackwards: OperatingCheck = {
   severity: 'marginal',
   stage: 'cooling',
   meaning:
-    'Air goes through a radiator or a row of fans the other way than its fans turn: the others are stronger, or these stand still. Turn it round, or let its fans turn faster.',
+    'Air flows through a radiator or a row of fans against its fans: the others are stronger, or these are stopped. Turn it round, or speed up its fans.',
   source: 'the balance of all fans and openings',
   run: (context) =>
     [...context.heat.radiators, ...context.heat.caseFans].flatMap((row): Diagnostic[] =>
@@ -20,7 +20,7 @@ export const airBackwards: OperatingCheck = {
             {
               subjects: [row.id],
               title: `Air goes ${row.air} through ${nameOf(context, row.id)}, against its fans`,
-              detail: `${formatCubicMetres(row.airFlow_m3h)} pass it the wrong way.`,
+              detail: `${formatCubicMetres(row.airFlow_m3h)} pass it in the wrong direction.`,
               candidates: () => airFixes(context),
             },
           ]

@@ -27,7 +27,7 @@ const onMounts = ({
 function turned({ id, name, placement }: Component & { readonly placement: OnMount }): Fix {
   const air = placement.air === 'in' ? 'out' : 'in';
   return {
-    label: air === 'in' ? `Let ${name} draw in from the room` : `Let ${name} blow out`,
+    label: `Make ${name} an ${air === 'in' ? 'intake' : 'exhaust'}`,
     edit: { do: 'component.place', component: id, placement: { ...placement, air } },
   };
 }

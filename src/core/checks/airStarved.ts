@@ -13,7 +13,7 @@ export const airStarved: OperatingCheck = {
   severity: 'marginal',
   stage: 'cooling',
   meaning:
-    'The case holds the fans of a radiator or mount back: too little air finds its way in or out. Let something blow the other way, add a fan on a free mount, or open a vent.',
+    'The case starves the fans of a radiator or mount: too little air gets in or out. Reverse some fans, add a fan on a free mount, or open a vent.',
   source: 'the balance of all fans and openings; 60 % is common practice, no source',
   run: (context) => {
     const { brief } = context.design;
@@ -29,8 +29,8 @@ export const airStarved: OperatingCheck = {
           subjects: [row.id],
           title: `${nameOf(context, row.id)} moves ${formatCubicMetres(row.airFlow_m3h)}; in the open ${formatCubicMetres(open_m3h)}`,
           detail: over
-            ? 'More is blown into the case than finds its way out.'
-            : 'More is drawn out of the case than finds its way in.',
+            ? 'More air is blown into the case than can get out.'
+            : 'More air is drawn out of the case than can get in.',
           measured: 100 * share,
           limit: 100 * LEAST_SHARE,
           unit: '%',

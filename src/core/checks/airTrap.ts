@@ -17,7 +17,7 @@ export const airTrap: SpatialCheck = {
   severity: 'note',
   stage: 'runs',
   meaning:
-    'Air stays where a part reaches higher than its highest port in use, and in a tube that rises over both its ends. Ports up bleed easily. What is told is the most that can stay; flow and tilting the case take it out over days.',
+    'Air stays where a part reaches higher than its highest port in use, and in a tube that rises over both its ends. Ports at the top bleed easily. The volume given is the most that can stay; flow and tilting the case remove it over days.',
   source:
     "geometry of ports and routed tubes; an even spread of each part's volume over its height is an estimate",
   run: (context) =>

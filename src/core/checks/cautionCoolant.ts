@@ -12,7 +12,7 @@ export const cautionCoolant: OperatingCheck = {
       const lines = [
         ...(coolant.poisonous
           ? [
-              'It holds ethylene glycol: poisonous, to pets above all. Keep it away from children, read the safety sheet, dispose of it by local rules.',
+              'It contains ethylene glycol: toxic, to pets above all. Keep it away from children, read the safety sheet, dispose of it by local rules.',
             ]
           : []),
         ...(coolant.look === 'clear'

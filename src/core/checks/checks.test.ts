@@ -816,9 +816,9 @@ describe('fixes do what they say', () => {
     }
   });
 
-  test('a clash of the planetarium can be cleared by a thinner core', () => {
+  test('a clash of the planetarium can be cleared by a thinner radiator', () => {
     const labels = found(box, 'fit.clash').flatMap((f) => f.fixes.map((x) => x.label));
-    expect(labels.some((l) => l.includes('thinner core'))).toBe(true);
+    expect(labels.some((l) => l.includes('thinner radiator'))).toBe(true);
   });
 
   test('the aluminium radiator can be changed for one of copper, and then nothing fails', () => {

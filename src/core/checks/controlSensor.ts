@@ -7,7 +7,7 @@ export const controlSensor: OperatingCheck = {
   severity: 'fails',
   stage: 'cooling',
   meaning:
-    'Fans or a pump follow the temperature of a part that is not in the build any more. They would see the room and stay slow while everything else warms.',
+    'Fans or a pump follow the temperature of a part that is not in the build any more. They would follow room temperature and stay slow while everything else warms.',
   source: "the build's own parts",
   run: (context) =>
     context.design.components.flatMap((component): Diagnostic[] => {
@@ -29,7 +29,7 @@ export const controlSensor: OperatingCheck = {
         {
           subjects: [component.id],
           title: `${component.name} follow${component.part.kind === 'pump' ? 's' : ''} a part that is gone`,
-          detail: `The sensor "${control.sensor}" is not in this build. Let the coolant lead, or choose another part under Over time.`,
+          detail: `The sensor "${control.sensor}" is not in this build. Use the coolant temperature, or choose another part under Over time.`,
           candidates: () => [{ label: 'Follow the coolant', edit }],
         },
       ];

@@ -3,6 +3,7 @@ import { worstRise } from '../thermal';
 import { formatKelvin, formatNumber } from '../units';
 import { airFixes } from './airFixes';
 import { moreRadiators } from './moreRadiators';
+import { quietestFix } from './quietestFix';
 import { nameOf, type CheckInputs, type OperatingCheck } from './inputs';
 
 export const coolingShort: OperatingCheck = {
@@ -10,7 +11,7 @@ export const coolingShort: OperatingCheck = {
   severity: 'fails',
   stage: 'cooling',
   meaning:
-    'The coolant settles farther above the room than the brief allows, or has no steady temperature at all. More sections, faster fans or less heat. What is offered was tried whole: a radiator is placed, let into the loop and worked out with its fans and air.',
+    'The coolant settles farther above the room than the brief allows, or has no steady temperature at all. More sections, faster fans or less heat. What is offered was tried whole: a radiator is placed, connected and evaluated with its fans and air.',
   source: 'the brief; temperature from the heat model',
   run: (context) => {
     const { deltaT_K } = context.design.brief.limits;
@@ -20,36 +21,25 @@ export const coolingShort: OperatingCheck = {
         subjects: [l.id],
         title: `Nothing cools ${context.design.loops.find((x) => x.id === l.id)?.name ?? l.id}`,
         detail:
-          'The loop has no radiator, so its coolant would warm without end. Add one from the Stores and put it into the loop.',
+          'The loop has no radiator, so its coolant would warm without end. Add one from the catalogue and put it into the loop.',
       }));
     const rise = worstRise(context.heat);
     if (rise !== null && rise > deltaT_K + 0.005) {
       const { sizing } = context;
-      const fixes: Fix[] =
-        sizing.quietestSpeed_rpm === null
-          ? []
-          : [
-              {
-                label: `Run the fans at ${formatNumber(Math.ceil(sizing.quietestSpeed_rpm / 10) * 10)} rpm`,
-                edit: {
-                  do: 'fans.speed',
-                  speed_rpm: Math.ceil(sizing.quietestSpeed_rpm / 10) * 10,
-                },
-              },
-            ];
       const loop = context.heat.loops.reduce((a, b) =>
         (b.deltaT_K ?? 0) > (a.deltaT_K ?? 0) ? b : a,
       );
       diagnostic.push({
         subjects: [loop.id],
-        title: `Coolant settles ${formatKelvin(rise)} over the room`,
+        title: `Coolant settles ${formatKelvin(rise)} above room air`,
         detail: `You allow ${formatKelvin(deltaT_K)}. At this fan speed ${neededWords(sizing.sectionsNeeded)}; you have ${sizing.sections}.${sizing.sectionsNeeded === Infinity ? ` ${whyNoArea(context)}` : ''}${sizing.quietestSpeed_rpm === null ? ' Even full fan speed is not enough.' : ''}`,
         measured: rise,
         limit: deltaT_K,
         unit: 'K',
         candidates: () =>
           [
-            ...fixes,
+            ...quietestFix(context),
+            ...fasterFans(context),
             // Where no area would do, it is the airflow that must change.
             ...(sizing.sectionsNeeded === Infinity
               ? [...airFixes(context), ...radiatorFixes(context)]
@@ -67,12 +57,26 @@ export const coolingShort: OperatingCheck = {
           subjects: [r.id],
           title: `${nameOf(context, r.id)} has no fans`,
           detail:
-            'In still air it sheds only a few watts a kelvin. Put fans on it from the Stores.',
+            'In still air it sheds only a few watts a kelvin. Put fans on it from the catalogue.',
         });
     }
     return diagnostic;
   },
 };
+
+/** The slowest fans that meet the coolant ΔT, where no setting meets the noise as well. */
+function fasterFans({ sizing, design }: CheckInputs): readonly Fix[] {
+  const rpm = sizing.quietestSpeed_rpm;
+  const isQuiet = (sizing.quietestNoise_dBA ?? 0) <= design.brief.limits.noise_dBA;
+  if (rpm === null || isQuiet) return [];
+  const speed_rpm = Math.ceil(rpm / 10) * 10;
+  return [
+    {
+      label: `Run the fans at ${formatNumber(speed_rpm)} rpm`,
+      edit: { do: 'fans.speed', speed_rpm },
+    },
+  ];
+}
 
 /** Of those, so many are tried: the rest of the tries are for changes of the airflow. */
 const MOST_RADIATORS = 4;
@@ -93,7 +97,7 @@ function whyNoArea({ heat, design }: CheckInputs): string {
   if (breathing.length > 0)
     return 'More radiators that draw in warm the case air that those blowing out breathe: change who blows where.';
   if (heat.radiators.every((r) => r.speed_rpm <= 0)) return 'No fan turns.';
-  return 'More fans press against the same vents: let something blow the other way, or open the case.';
+  return 'More fans press against the same vents: reverse some fans, or open the case.';
 }
 
 /** "you need 2.6 sections", also for a number that no area reaches. */

@@ -13,7 +13,7 @@ export const fanStall: OperatingCheck = {
   severity: 'note',
   stage: 'cooling',
   meaning:
-    'The core, filter and grille hold a fan so far back that its blades stall: it gets louder and its curve is not to be trusted there. A more open core, a fan made for pressure, or fans on both faces help.',
+    'Radiator, filter and grille resist a fan so much that its blades stall: it gets louder and its curve is not to be trusted there. A more open core, a fan made for pressure, or fans in push-pull help.',
   source: 'axial fans stall below about a third of their free flow (common practice, no source)',
   run: (context) =>
     context.heat.radiators.flatMap((h): Diagnostic[] => {

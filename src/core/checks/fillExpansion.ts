@@ -26,8 +26,8 @@ export const fillExpansion: OperatingCheck = {
         {
           severity: verdict,
           subjects: [loop.id],
-          title: `${loop.name} has little room to grow`,
-          detail: `From ${formatNumber(e.cold_C)} to ${formatNumber(e.hot_C)} °C it grows by ${formatNumber(e.grows_mL, { decimals: 1 })} mL into ${formatNumber(e.air_mL)} mL of air and tubes that give ${formatNumber(e.swells_mL, { decimals: 1 })} mL: ${Number.isFinite(e.rises_bar) ? `${formatNumber(e.rises_bar, { decimals: 2 })} bar over the room` : 'there is no room for it'}, closed cold. Closed warm it would be ${formatNumber(e.sinks_bar, { decimals: 2 })} bar under the room when cold.`,
+          title: `${loop.name} has little air to expand into`,
+          detail: `From ${formatNumber(e.cold_C)} to ${formatNumber(e.hot_C)} °C it grows by ${formatNumber(e.grows_mL, { decimals: 1 })} mL into ${formatNumber(e.air_mL)} mL of air and tubes that give ${formatNumber(e.swells_mL, { decimals: 1 })} mL: ${Number.isFinite(e.rises_bar) ? `${formatNumber(e.rises_bar, { decimals: 2 })} bar above room pressure` : 'there is no air to take it up'}, closed cold. Closed warm it would be ${formatNumber(e.sinks_bar, { decimals: 2 })} bar below room pressure when cold.`,
           measured: Math.min(99, e.rises_bar),
           limit: GROWTH_LIMIT_BAR,
           unit: 'bar',

@@ -11,7 +11,7 @@ export const fillLow: SpatialCheck = {
   severity: 'note',
   stage: 'runs',
   meaning:
-    'Parts of the loop stand above the port it is filled by: they fill only while the pump runs. Fill in pulses, or put a fill cap on the highest spare port.',
+    'Parts of the loop are above the port it is filled by: they fill only while the pump runs. Fill in pulses, or put a fill cap on the highest spare port.',
   source: 'geometry of the ports; common practice, no source',
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] => {

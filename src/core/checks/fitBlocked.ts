@@ -9,9 +9,9 @@ export const fitBlocked: SpatialCheck = {
   severity: 'marginal',
   stage: 'case',
   meaning:
-    'Something stands so near before a radiator or fans that the air must squeeze past. What it costs is in the cooling already. Move one of the two, or turn the radiator to another mount.',
+    'An object is so close to a radiator or fans that it restricts the air. The cooling figures include the loss already. Move one of the two, or turn the radiator to another mount.',
   source:
-    'continuity and Bernoulli on the narrowest way of the air: an estimate, no source for fans',
+    'continuity and Bernoulli on the narrowest passage of the air: an estimate, no source for fans',
   run: (context) =>
     context.airflowObstructions
       .filter((a) => a.loss_Pa > WORTH_PA)

@@ -19,7 +19,7 @@ export const fitCables: SpatialCheck = {
     return [
       {
         subjects: ['case'],
-        title: 'The cables are deeper than the room behind the tray',
+        title: 'The cables are deeper than the clearance behind the tray',
         detail: `Together they fill about ${Math.round(area_mm2 / 100)} cm², ${formatMillimetres(depth_mm)} deep; the thickest is ${formatMillimetres(thickest_mm)}, and behind the tray are ${formatMillimetres(behind_mm)}.`,
         measured: depth_mm,
         limit: behind_mm,

@@ -7,7 +7,7 @@ export const fitClash: SpatialCheck = {
   severity: 'fails',
   stage: 'case',
   meaning:
-    'Two things would have to be in the same place. The number is how far they reach into each other along the shortest way out. Slide, turn or change one of them; every fix offered has been tried and holds.',
+    'Two things would have to be in the same place. The number is how far they reach into each other along the shortest way out. Slide, turn or change one of them; every fix offered has been tried and works.',
   source: 'geometry of the placed parts',
   run: (context) =>
     context.clearance.gaps

@@ -117,7 +117,7 @@ function moves(context: SpatialInputs, component: Component): Fix[] {
           )
         ) {
           fixes.push({
-            label: `Hang ${component.name} on the ${other.name.toLowerCase()}`,
+            label: `Mount ${component.name} on the ${other.name.toLowerCase()}`,
             edit: placing(component, {
               ...p,
               mount: other.id,
@@ -143,8 +143,8 @@ function moves(context: SpatialInputs, component: Component): Fix[] {
         fixes.push({
           label:
             face === 'outside'
-              ? `Put ${component.name} outside the frame`
-              : `Put ${component.name} on the ${face === 'frame' ? 'frame side' : 'inner face'}`,
+              ? `Put ${component.name} outside the panel`
+              : `Put ${component.name} ${face === 'frame' ? 'between radiator and panel' : 'inside'}`,
           edit: placing(component, { ...p, face }),
         });
     // A radiator with fans on both faces: one set taken off.
@@ -192,7 +192,7 @@ function smaller(context: SpatialInputs, component: Component): Fix[] {
       .sort((a, b) => b.size[2] - a.size[2])
       .slice(0, 2)
       .map((p) => ({
-        label: `Use a thinner core: ${p.name}`,
+        label: `Use a thinner radiator: ${p.name}`,
         edit: replaceWithPlugs(context.design, component.id, p),
       }));
   }

@@ -16,8 +16,8 @@ export const fitHand: SpatialCheck = {
             subjects: [...new Set(list.map((p) => p.component))],
             title:
               list.length === 1
-                ? 'One fitting leaves no room for fingers'
-                : `${list.length} fittings leave no room for fingers`,
+                ? 'One fitting leaves no finger clearance'
+                : `${list.length} fittings leave no finger clearance`,
             detail: `${list
               .slice(0, 4)
               .map((p) => `${p.name} (beside ${p.with ?? 'what is there'})`)

@@ -7,7 +7,7 @@ export const fitHoles: SpatialCheck = {
   severity: 'marginal',
   stage: 'case',
   meaning:
-    'The screw holes of the place do not match the foot of what stands there. A bracket between the two solves it; the bracket maker on the Case stage draws one, and the list has one.',
+    'The screw holes of the place do not match the foot of the part on it. A bracket between the two solves it; the bracket maker on the Case stage draws one, and the list has one.',
   source: 'hole patterns of the case and the part',
   run: (context) =>
     context.design.components.flatMap((component) => {

@@ -12,7 +12,7 @@ export const fitMount: SpatialCheck = {
   severity: 'fails',
   stage: 'case',
   meaning:
-    "A radiator does not hang on the mount it is given: its sections, length or hole pitch differ, or with its fans it is thicker than the case's maker allows there.",
+    "A radiator does not fit the mount it is given: its sections, length or hole pitch differ, or with its fans it is thicker than the case's maker allows there.",
   source:
     'data of the case and the radiator; hole gaps of 15 and 20 mm on 140 mm sections are common practice',
   run: (context) =>
@@ -93,9 +93,7 @@ export const fitMount: SpatialCheck = {
             candidates: () =>
               (['frame', 'interior'] as const).map((face) => ({
                 label:
-                  face === 'frame'
-                    ? 'Hang them between frame and radiator'
-                    : 'Hang them on the inner face',
+                  face === 'frame' ? 'Mount them between panel and radiator' : 'Mount them inside',
                 edit: {
                   do: 'component.place' as const,
                   component: f.id,

@@ -16,7 +16,7 @@ export const fitPort: SpatialCheck = {
   severity: 'fails',
   stage: 'case',
   meaning:
-    'A fitting, plug or valve does not go into its port: something stands where it would be. An extender lifts it over what is beside it; a smaller cap, another port or a slide gives it room. Offered is what was tried and holds.',
+    'A fitting, plug or valve does not go into its port: something stands where it would be. An extender lifts it over what is beside it; a smaller cap, another port or a slide gives it room. Offered is what was tried and works.',
   source: 'geometry: the fitting as a cylinder straight out of its port',
   run: (context) =>
     context.ports

@@ -18,7 +18,7 @@ export const fitTight: SpatialCheck = {
       .map((g, i) => ({
         subjects: [g.a, g.b],
         title: `${g.nameA} is ${formatMillimetres(g.gap_mm, 1)} from ${g.nameB}`,
-        detail: `With both at the far end of their tolerance, ${formatMillimetres(g.worst_mm, 1)}. You asked for ${formatMillimetres(context.design.brief.limits.clear_mm)}.`,
+        detail: `With both at the far end of their tolerance, ${formatMillimetres(g.worst_mm, 1)}. The limit is ${formatMillimetres(context.design.brief.limits.clear_mm)}.`,
         measured: g.gap_mm,
         limit: context.design.brief.limits.clear_mm,
         unit: 'mm',

@@ -20,7 +20,7 @@ export const flowIdle: OperatingCheck = {
   severity: 'fails',
   stage: 'flow',
   meaning:
-    'A part hangs on a dead end or in a piece apart from the reservoir: nothing flows through it and it is not cooled. Lead its run on, open the valve, or lay the loop anew.',
+    'A part is on a dead end or in a piece apart from the reservoir: nothing flows through it and it is not cooled. Continue its run, open the valve, or reconnect the loop.',
   source: 'the network: a part carries flow only when it lies in a circle',
   run: (context) =>
     context.flow.loops.flatMap((loop): Diagnostic[] => {
@@ -46,8 +46,8 @@ export const flowIdle: OperatingCheck = {
             if (why === 'apart')
               return `It is in a piece of ${graph.loop.name} that the reservoir does not reach.`;
             if (shut.length > 0)
-              return `It hangs on a dead end; ${shut.map((s) => s.name).join(' and ')} is shut.`;
-            return 'It hangs on a dead end: its run leads in and nowhere out.';
+              return `It is on a dead end; ${shut.map((s) => s.name).join(' and ')} is shut.`;
+            return 'It is on a dead end: its run leads in and not out.';
           };
           return {
             subjects: [component],
@@ -61,7 +61,7 @@ export const flowIdle: OperatingCheck = {
               ...(shut.length === 0 && !graph.stations.some(isTee)
                 ? [
                     {
-                      label: 'Lay the loop through all its parts',
+                      label: 'Connect the loop through all its parts',
                       edit: reorderLoop(context.design, loop.id, graph.stations),
                     },
                   ]

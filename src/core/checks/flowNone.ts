@@ -6,7 +6,7 @@ export const flowNone: OperatingCheck = {
   severity: 'fails',
   stage: 'flow',
   meaning:
-    'Nothing flows in a loop: it has no pump, its pump stands still, the runs do not lead round, or the equations have no solution. Temperatures are unknown until it flows.',
+    'Nothing flows in a loop: it has no pump, its pump is stopped, the runs do not close a circuit, or the equations have no solution. Temperatures cannot be computed until it flows.',
   source: 'the network solution',
   run: (context) =>
     context.flow.loops.flatMap((loop): Diagnostic[] => {
@@ -25,7 +25,7 @@ export const flowNone: OperatingCheck = {
             subjects: [loop.id],
             title: `${name} has no turning pump`,
             detail:
-              'Without a pump nothing flows. Add one from the Stores, or give the one there a speed.',
+              'Without a pump nothing flows. Add one from the catalogue, or give the one there a speed.',
           },
         ];
       if (loop.status !== 'solved')
@@ -33,7 +33,7 @@ export const flowNone: OperatingCheck = {
           {
             subjects: [loop.id],
             title: `No flow could be found for ${name}`,
-            detail: `The network's equations ended as "${loop.status}" after ${loop.iterations} rounds. Look for a run that leads nowhere.`,
+            detail: `The network's equations ended as "${loop.status}" after ${loop.iterations} rounds. Look for a run that ends nowhere.`,
           },
         ];
       if (loop.flow_Lmin < 1e-6)
@@ -41,7 +41,7 @@ export const flowNone: OperatingCheck = {
           {
             subjects: [loop.id],
             title: `Nothing flows in ${name}`,
-            detail: "The runs do not lead from the pump's outlet back to its inlet.",
+            detail: "The runs do not connect the pump's outlet back to its inlet.",
           },
         ];
       return [];

@@ -13,7 +13,7 @@ export const flowSuction: OperatingCheck = {
   severity: 'marginal',
   stage: 'flow',
   meaning:
-    "At a pump's inlet the coolant stands under less pressure than the air outside: a loose fitting there draws air in instead of weeping, and the pump grows loud. Put the reservoir straight before the pump and above it, and the restrictions behind it.",
+    "At a pump's inlet the coolant is under less pressure than the air outside: a loose fitting there draws air in instead of weeping, and the pump grows loud. Put the reservoir straight before the pump and above it, and the restrictions behind it.",
   source: 'the network solution with heights; limit 1 kPa by common practice, no source',
   run: (context) =>
     context.flow.loops.flatMap((loop): Diagnostic[] => {
@@ -32,7 +32,7 @@ export const flowSuction: OperatingCheck = {
             measured: over,
             limit: -SUCTION_KPA,
             unit: 'kPa',
-            detail: `${formatNumber(-over, { decimals: 1 })} kPa below the air outside: ${formatNumber(-at.relative_kPa, { decimals: 1 })} kPa are lost on the way from the reservoir, ${formatNumber(at.height_kPa, { decimals: 1, signed: true })} kPa come from its height.`,
+            detail: `${formatNumber(-over, { decimals: 1 })} kPa below the air outside: ${formatNumber(-at.relative_kPa, { decimals: 1 })} kPa are lost between the reservoir and the pump, ${formatNumber(at.height_kPa, { decimals: 1, signed: true })} kPa come from its height.`,
           },
         ];
       });

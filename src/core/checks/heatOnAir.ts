@@ -16,7 +16,7 @@ export const heatOnAir: OperatingCheck = {
       {
         subjects: on.map((p) => p.component),
         title: `${formatWatts(sum)} stay on air`,
-        detail: `${on.map((p) => `${p.name}: ${formatWatts(p.heat_W)}`).join('; ')}. The case air stands at ${context.heat.caseAir_C.toFixed(1)} °C.`,
+        detail: `${on.map((p) => `${p.name}: ${formatWatts(p.heat_W)}`).join('; ')}. The case air is at ${context.heat.caseAir_C.toFixed(1)} °C.`,
         measured: sum,
         unit: 'W',
       },

@@ -1,16 +1,15 @@
 import { formatCelsius, formatNumber } from '../units';
 import type { Diagnostic } from './diagnostic';
 import type { OperatingCheck } from './inputs';
-
-/** How near its limit a spot may come before it counts as tight, K (common practice, no source). */
-export const SPOT_MARGIN_K = 5;
+import { SPOT_MARGIN_K } from './limits';
+import { quietestFix } from './quietestFix';
 
 export const heatOver: OperatingCheck = {
   code: 'heat.over',
   severity: 'fails',
   stage: 'heat',
   meaning:
-    "A part gets hotter than its limit (its maker's or the brief's) in the load case the brief is judged in. Within 5 K of it counts as tight.",
+    "A part gets hotter than its limit (its maker's or the brief's) in the load case the brief is judged in. Within 5 K of it counts as marginal.",
   source: "limit from the part's data or the brief; temperature from the heat model",
   run: (context) =>
     context.heat.hotSpots.flatMap((s): Diagnostic[] => {
@@ -19,7 +18,7 @@ export const heatOver: OperatingCheck = {
       if (margin >= SPOT_MARGIN_K) return [];
       const how = s.cooledBy
         ? `${formatNumber(s.heat_W)} W into coolant at ${formatCelsius(s.coolant_C, 1)}`
-        : `${formatNumber(s.heat_W)} W on air, the case at ${formatCelsius(context.heat.caseAir_C, 1)}`;
+        : `${formatNumber(s.heat_W)} W air-cooled, the case air at ${formatCelsius(context.heat.caseAir_C, 1)}`;
       const adviceWords = () => {
         if (margin < 0) {
           if (s.cooledBy) return 'Cooler coolant, more flow or a better block bring it down.';
@@ -36,6 +35,7 @@ export const heatOver: OperatingCheck = {
           measured: s.temp_C,
           limit: s.limit_C,
           unit: '°C',
+          candidates: () => quietestFix(context),
         },
       ];
     }),

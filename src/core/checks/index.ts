@@ -2,7 +2,7 @@ export { OPERATING_CHECKS, CHECKS, SPATIAL_CHECKS } from './registry';
 export type { OperatingCheck, CheckInputs, SpatialInputs, SpatialCheck } from './inputs';
 export { carriersOf, defaultPlacements, whyNoMount, whyNotOn, type Place } from './places';
 export { moreRadiators, type MoreRadiator } from './moreRadiators';
-export { SPOT_MARGIN_K } from './heatOver';
+export { SPOT_MARGIN_K } from './limits';
 export { neededWords } from './coolingShort';
 export {
   inOrder,

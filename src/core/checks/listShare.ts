@@ -26,7 +26,7 @@ export const listShare: OperatingCheck = {
           .map((l) => ({
             subjects: l.for,
             title: `${l.name} is ${formatNumber((100 * l.total) / l.quantity / list.loopTotal)} % of the loop`,
-            detail: `${formatMoney(l.unitPrice)} of ${formatMoney(list.loopTotal)}. The Stores have cheaper ones of its kind; compare what they would do in this build.`,
+            detail: `${formatMoney(l.unitPrice)} of ${formatMoney(list.loopTotal)}. The catalogue has cheaper ones of its kind; compare what they would do in this build.`,
             measured: l.total / l.quantity / list.loopTotal,
             limit: SHARE,
           })),

@@ -6,7 +6,7 @@ export const metalScratch: OperatingCheck = {
   severity: 'note',
   stage: 'materials',
   meaning:
-    'A plating counts as its plating, and holds; the metal under it would not. A scratch, a worn thread or a pinhole exposes it. Handle such parts with care, or take one whose base agrees with the loop too.',
+    'A plating counts as its plating, and holds; the metal under it would not. A scratch, a worn thread or a pinhole exposes it. Handle such parts with care, or take one whose base metal is compatible with the loop too.',
   source: 'Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory',
   run: (context) =>
     context.corrosion.metals.flatMap((m) =>

@@ -1,6 +1,6 @@
 import { formatNumber } from '../units';
-import type { Fix } from './diagnostic';
 import type { OperatingCheck } from './inputs';
+import { quietestFix } from './quietestFix';
 
 export const noiseOver: OperatingCheck = {
   code: 'noise.over',
@@ -13,26 +13,26 @@ export const noiseOver: OperatingCheck = {
     const { noise_dBA } = context.design.brief.limits;
     const now = context.heat.noise_dBA;
     if (now <= noise_dBA + 0.05) return [];
-    const slow = context.sizing.loudestSpeed_rpm;
-    const fixes: Fix[] =
-      slow === null
-        ? []
-        : [
-            {
-              label: `Run the fans at ${formatNumber(Math.floor(slow / 10) * 10)} rpm`,
-              edit: { do: 'fans.speed', speed_rpm: Math.floor(slow / 10) * 10 },
-            },
-          ];
+    const quietest = context.sizing.quietestNoise_dBA;
     return [
       {
         subjects: [],
         title: `${formatNumber(now, { decimals: 1 })} dBA where ${formatNumber(noise_dBA)} dBA are wanted`,
-        detail: `Estimated at ${formatNumber(context.design.brief.listener_m, { decimals: 1 })} m. ${slow === null ? 'Even the slowest fans leave it too loud: look at the pump.' : 'Slower fans keep it, at the cost of warmer coolant.'}`,
+        detail: `Estimated at ${formatNumber(context.design.brief.listener_m, { decimals: 1 })} m. ${adviceWords(quietest, noise_dBA)}`,
         measured: now,
         limit: noise_dBA,
         unit: 'dBA',
-        candidates: () => fixes,
+        candidates: () => quietestFix(context),
       },
     ];
   },
 };
+
+/** What stands between the build and its noise limit. */
+function adviceWords(quietest_dBA: number | null, limit_dBA: number): string {
+  if (quietest_dBA === null)
+    return 'Even at full fan speed the coolant ΔT is over its limit: more radiator or a larger limit is needed.';
+  return quietest_dBA <= limit_dBA
+    ? 'Slower fans meet it, and the coolant ΔT too.'
+    : `At this pump speed the quietest fans that meet the coolant ΔT make ${formatNumber(quietest_dBA, { decimals: 1 })} dBA.`;
+}

@@ -22,7 +22,7 @@ export const notClosed: SpatialCheck = {
             : 'Its runs fall into separate circles.',
           candidates: () => [
             {
-              label: 'Lay the runs anew in this order',
+              label: 'Re-route in this order',
               edit: reorderLoop(context.design, g.loop.id, g.stations),
             },
           ],

@@ -7,7 +7,7 @@ export const overBudget: OperatingCheck = {
   severity: 'fails',
   stage: 'parts',
   meaning:
-    "The loop's parts cost more than the brief's budget. The machine's own hardware does not count. Parts already owned count nothing: mark them so.",
+    "The loop's parts cost more than the brief's budget. Existing hardware does not count. Parts already owned count nothing: mark them so.",
   source: 'the brief',
   run: (context) => {
     const { loopTotal, budget, lines } = context.bom;

@@ -23,7 +23,7 @@ export function defaultPlacements(
     case 'memory':
       return [{ label: 'On the board', placement: { on: 'board' } }];
     case 'supply':
-      return [{ label: 'In the supply bay', placement: { on: 'bay' } }];
+      return [{ label: 'In the power supply bay', placement: { on: 'bay' } }];
     case 'device':
       return placesFor(design, part, others);
     case 'card':
@@ -100,8 +100,8 @@ export function defaultPlacements(
             .map((face) => {
               const faceWords = () => {
                 if (face === 'frame') return 'between it and the frame';
-                if (face === 'outside') return 'outside the frame';
-                return 'on its inner face';
+                if (face === 'outside') return 'outside the panel';
+                return 'inside';
               };
               return {
                 bare: fansOf(o.id).length === 0,

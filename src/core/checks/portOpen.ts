@@ -44,7 +44,7 @@ export const portOpen: SpatialCheck = {
             detail:
               design.loops.length > 0
                 ? 'It was added but not connected.'
-                : 'No loop has been laid yet: connect the parts on the Runs stage.',
+                : 'No loop is connected yet: connect the parts on the Runs stage.',
             candidates: () => fixes,
           },
         ];

@@ -26,7 +26,7 @@ export const powerHeader: OperatingCheck = {
           more.length > 0
             ? [
                 {
-                  label: 'Allow the splitters and hubs of the Stores',
+                  label: 'Allow the splitters and hubs of the catalogue',
                   edit: {
                     do: 'kit.cables' as const,
                     cables: [...(context.design.kit.cables ?? []), ...more],

@@ -8,9 +8,9 @@ export const powerLead: OperatingCheck = {
   severity: 'note',
   stage: 'case',
   meaning:
-    'The leads of some fans, or of a pump, are too short to the board as they are laid, and no extension on the list is long enough.',
+    'The cables of some fans, or of a pump, are too short to the motherboard as they are routed, and no extension on the list is long enough.',
   source:
-    'lead lengths of the parts; the way is estimated from where they stand, along the axes and a quarter more (common practice, no source)',
+    'cable lengths of the parts; the way is estimated from where they stand, along the axes and a quarter more (common practice, no source)',
   run: (context) =>
     context.wiring.lines.flatMap((line): Diagnostic[] => {
       const { way_mm, reach_mm, extension, components } = line;
@@ -26,7 +26,7 @@ export const powerLead: OperatingCheck = {
       return [
         {
           subjects: components,
-          title: `The lead of ${components.map((c) => nameOf(context, c)).join(' and ')} is too short`,
+          title: `The cable of ${components.map((c) => nameOf(context, c)).join(' and ')} is too short`,
           detail: `It reaches ${formatMillimetres(reach_mm)}; to the board it is about ${formatMillimetres(way_mm)} along the case.`,
           measured: reach_mm,
           limit: way_mm,

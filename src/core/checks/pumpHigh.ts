@@ -57,7 +57,7 @@ export const pumpHigh: SpatialCheck = {
             {
               subjects: [pump],
               title: `${nameOf(context, pump)} is the high point of ${graph.loop.name}`,
-              detail: `It stands ${formatMillimetres(-over)} above everything else its coolant passes.`,
+              detail: `It is ${formatMillimetres(-over)} above everything else its coolant passes.`,
               measured: -over,
               limit: 0,
               unit: 'mm',

@@ -8,7 +8,7 @@ export const pumpRatings: OperatingCheck = {
   severity: 'note',
   stage: 'flow',
   meaning:
-    'What a pump\'s maker prints contradicts itself or the measured curve. The curve is used. A printed "pressure" far above the head is usually what the body stands before it bursts.',
+    'What a pump\'s maker prints contradicts itself or the measured curve. The curve is used. A printed "pressure" far above the head is usually the burst pressure of the body.',
   source: 'ρ g H: a head and its pressure are one thing (any hydraulics handbook)',
   run: (context) =>
     context.design.components.flatMap((component): Diagnostic[] => {

@@ -26,7 +26,7 @@ function turned(context: CheckInputs, { id }: RadiatorHeat): readonly Fix[] {
   if (component?.placement.on !== 'mount' || component.placement.air === 'in') return [];
   return [
     {
-      label: `Let ${component.name} draw in from the room`,
+      label: `Make ${component.name} an intake`,
       edit: {
         do: 'component.place',
         component: id,
@@ -41,7 +41,7 @@ function reasonOf(context: CheckInputs, { speed_rpm, airIn_C }: RadiatorHeat): s
   if (speed_rpm <= 0) return 'No fan turns on it.';
   if (airIn_C > room_C + 1)
     return `It breathes case air of ${formatCelsius(airIn_C, 1)}, the room has ${formatCelsius(room_C, 1)}.`;
-  return 'Little coolant reaches it, or its core is held back.';
+  return 'Little coolant reaches it, or its air is restricted.';
 }
 
 export const radiatorIdle: OperatingCheck = {
@@ -49,7 +49,7 @@ export const radiatorIdle: OperatingCheck = {
   severity: 'marginal',
   stage: 'cooling',
   meaning:
-    'A radiator takes almost nothing, or warms its coolant: mostly because it breathes air that the others have warmed. Let it draw in from the room, give the case more fresh air, or leave it out.',
+    'A radiator takes almost nothing, or warms its coolant: mostly because it breathes air that the others have warmed. Make it an intake, give the case more fresh air, or leave it out.',
   source: 'the heat balance; a quarter of the average a section is common practice, no source',
   run: (context) =>
     context.heat.radiators.flatMap((h): Diagnostic[] => {

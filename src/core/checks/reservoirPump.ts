@@ -10,7 +10,7 @@ export const reservoirPump: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   meaning:
-    'The reservoir must feed the pump directly and stand above it, so that the pump never runs dry.',
+    'The reservoir must feed the pump directly and be above it, so that the pump never runs dry.',
   source: 'common practice, no source',
   run: (context) =>
     context.system.loops.flatMap((graph): Diagnostic[] => {
@@ -25,7 +25,7 @@ export const reservoirPump: SpatialCheck = {
             subjects: [loop.id],
             title: `${loop.name} has no reservoir`,
             detail:
-              'Without one, air has nowhere to gather and the pump may run dry while filling. Add one from the Stores.',
+              'Without one, air has nowhere to gather and the pump may run dry while filling. Add one from the catalogue.',
           },
         ];
       const first = pumps.find((p) =>
@@ -44,7 +44,7 @@ export const reservoirPump: SpatialCheck = {
             detail: `${nameOf(context, pumps[0] as string)} draws from ${nameOf(context, loop.connections.find((l) => l.to.component === pumps[0])?.from.component ?? 'nothing')}. It should draw straight from the reservoir.`,
             candidates: () => [
               {
-                label: 'Lay the loop with the reservoir before the pump',
+                label: 'Connect the loop with the reservoir before the pump',
                 edit: reorderLoop(context.design, loop.id, order),
               },
             ],
@@ -63,8 +63,8 @@ export const reservoirPump: SpatialCheck = {
           {
             severity: 'marginal',
             subjects: [connection.from.component, connection.to.component],
-            title: `${nameOf(context, connection.from.component)} stands below the pump`,
-            detail: `Its outlet is ${formatMillimetres(below)} lower than the pump's inlet: the pump may lose its prime when it stands still.`,
+            title: `${nameOf(context, connection.from.component)} is below the pump`,
+            detail: `Its outlet is ${formatMillimetres(below)} lower than the pump's inlet: the pump may lose its prime when it is stopped.`,
             measured: below,
             limit: 0,
             unit: 'mm',

@@ -10,7 +10,7 @@ export const returnSplash: SpatialCheck = {
   severity: 'marginal',
   stage: 'runs',
   meaning:
-    'The coolant returns to the reservoir above its surface: it splashes, foams and draws air along. Take a lower port, or lead it down inside with a dip tube.',
+    'The coolant returns to the reservoir above its surface: it splashes, foams and draws air along. Take a lower port, or use a dip tube inside.',
   source: "the reservoir's fill mark and the place of the port; common practice, no source",
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] =>

@@ -9,8 +9,8 @@ export const runClash: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   meaning:
-    'A run meets something on its way: it was pinned, and what stands beside it has moved since. Unpin it and it is routed round.',
-  source: 'geometry: the tube along its way against every solid and every other tube',
+    'A run touches something: it was pinned, and a part beside it has moved since. Unpin it and it is re-routed.',
+  source: 'geometry: the tube along its route against every solid and every other tube',
   run: (context) =>
     context.runs.flatMap((run) => {
       const near = run.routed?.nearest;

@@ -48,7 +48,7 @@ export const runJointApart: SpatialCheck = {
           {
             subjects: [connection.id, connection.from.component, connection.to.component],
             title: `${nameOf(context, connection.from.component)} and ${nameOf(context, connection.to.component)} no longer meet`,
-            detail: `Their ports, joined by a screw piece, stand ${formatMillimetres(distance(a.at, b.at), 1)} apart${way ? `, ${formatMillimetres(way.aside_mm, 1)} of it sideways` : ' and do not face each other'}${connection.bridge?.span_mm ? `; the bridge reaches ${connection.bridge.span_mm.join(' to ')} mm` : ''}.`,
+            detail: `Their ports, joined by a male-to-male adapter, are ${formatMillimetres(distance(a.at, b.at), 1)} apart${way ? `, ${formatMillimetres(way.aside_mm, 1)} of it sideways` : ' and do not face each other'}${connection.bridge?.span_mm ? `; the bridge reaches ${connection.bridge.span_mm.join(' to ')} mm` : ''}.`,
             measured: way?.aside_mm ?? distance(a.at, b.at),
             limit: JOINT_ASIDE_MM,
             unit: 'mm',

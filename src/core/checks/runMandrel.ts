@@ -13,7 +13,7 @@ export const runMandrel: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   meaning:
-    'A bend of hard tube has an angle or a radius that none of the mandrels in hand makes. Route it again, take another mandrel, or lay it by hand.',
+    'A bend of hard tube has an angle or a radius that none of the mandrels in hand makes. Route it again, take another mandrel, or set the route by hand.',
   source:
     'the mandrels named for the loop; 1° and 0.5 mm as the same are common practice, no source',
   run: (context) =>

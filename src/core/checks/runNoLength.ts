@@ -15,7 +15,7 @@ export const runNoLength: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   meaning:
-    'Two ports face each other so closely that their fittings alone fill the way: the tube between them would have no length. Screw the parts together with a joint instead.',
+    'Two ports face each other so closely that their fittings alone fill the distance: the tube between them would have no length. Use a direct connection (male-to-male fitting) instead.',
   source: 'geometry of the placed ports',
   run: (context) =>
     context.system.loops.flatMap((graph): Diagnostic[] =>

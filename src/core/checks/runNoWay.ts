@@ -14,7 +14,7 @@ export const runNoWay: SpatialCheck = {
       return {
         subjects: [m.connection],
         title: `No route found for ${run?.name ?? m.connection}`,
-        detail: `${m.blockedBy ? `${m.blockedBy} is in the way: without it there is a route.` : 'No single part explains it.'}${m.wouldFit ? ` With ${m.wouldFit} there is one too.` : ''} Its length stays an estimate.`,
+        detail: `${m.blockedBy ? `${m.blockedBy} is in the way: without it a route exists.` : 'No single part explains it.'}${m.wouldFit ? ` With ${m.wouldFit} there is one too.` : ''} Its length stays an estimate.`,
       };
     }),
 };

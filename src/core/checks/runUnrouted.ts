@@ -11,7 +11,7 @@ export const runUnrouted: SpatialCheck = {
   stage: 'runs',
   meaning:
     'A run has no route through the case yet, or the one it had no longer meets its ports. Its length, bends and end fittings are estimated from port to port, and so is everything that follows from them. Route it on the Runs stage.',
-  source: 'the document: its layout holds the routes',
+  source: 'the build file: its layout has the routes',
   run: (context) => {
     const lost = new Set(context.missing.map((m) => m.connection));
     const unrouted = context.unrouted.filter((link) => !lost.has(link));

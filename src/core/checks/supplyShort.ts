@@ -8,8 +8,8 @@ export const supplyShort: OperatingCheck = {
   severity: 'marginal',
   stage: 'heat',
   meaning:
-    'Parts, fans and pumps together draw more than the power supply is made for, or leave it less than a fifth for peaks. Peaks of graphics cards last milliseconds and are higher than any figure here.',
-  source: "the supply's rating; a fifth to spare is common practice, no source",
+    "Parts, fans and pumps together have a power draw above the power supply's rating, or leave it less than a fifth for peaks. Peaks of graphics cards last milliseconds and are higher than any figure here.",
+  source: "the power supply's rating; a margin of a fifth is common practice, no source",
   run: (context) => {
     const load = supplyLoad(context.system, context.thermalModel);
     const verdict = load && supplyVerdict(load);
@@ -22,7 +22,7 @@ export const supplyShort: OperatingCheck = {
         subjects: supplies.map((s) => s.id),
         title: over
           ? `${formatWatts(load.most_W)} are more than ${nameOf(context, supplies[0]?.id ?? '')} gives`
-          : `${nameOf(context, supplies[0]?.id ?? '')} has ${formatNumber(100 * (1 - load.most_W / load.rating_W))} % to spare`,
+          : `${nameOf(context, supplies[0]?.id ?? '')} has ${formatNumber(100 * (1 - load.most_W / load.rating_W))} % margin`,
         detail: `Parts, ${formatWatts(load.helpers_W)} of fans and pumps, in the heaviest load: ${formatWatts(load.most_W)} of ${formatWatts(load.rating_W)}.`,
         measured: load.most_W,
         limit: load.rating_W,

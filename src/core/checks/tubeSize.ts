@@ -59,7 +59,7 @@ export const tubeSize: SpatialCheck = {
       return [
         {
           subjects: [loop.id],
-          title: `${fitting.name} does not hold ${tube.name}`,
+          title: `${fitting.name} does not fit ${tube.name}`,
           detail: `The tube is ${tube.outer_mm}/${tube.inner_mm} mm ${tube.hard ? 'hard' : 'soft'}; the fitting is for ${fitting.tube ? `${fitting.tube.outer_mm}/${fitting.tube.inner_mm} mm ${hard ? 'hard' : 'soft'} tube` : 'no tube'}.`,
           measured: tube.outer_mm,
           limit: fitting.tube?.outer_mm ?? 0,

@@ -8,7 +8,7 @@ export const wrongWay: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   meaning:
-    'A run goes into a port marked as an outlet, or leaves by one marked as an inlet. Filters, meters, pumps and many blocks work one way only: the wrong way round they clog, read nothing or cool worse.',
+    'A run goes into a port marked as an outlet, or leaves by one marked as an inlet. Filters, meters, pumps and many blocks work in one direction only: reversed they clog, read nothing or cool worse.',
   source: 'the markings of the part',
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] =>
@@ -28,7 +28,7 @@ export const wrongWay: SpatialCheck = {
         return [
           {
             subjects: [component.id, ...bad.map((l) => l.id)],
-            title: `${nameOf(context, component.id)} is passed the wrong way round`,
+            title: `${nameOf(context, component.id)} has its flow reversed`,
             detail: `${bad.map((l) => (role(l.to) === 'out' ? 'A run goes into its outlet' : 'a run leaves by its inlet')).join('; ')}.`,
             candidates: () => fixes,
           },

@@ -82,7 +82,7 @@ describe('at a mount', () => {
     expect(pulling - pushing).toBeCloseTo(25, 9);
   });
 
-  test('fans outside the frame give the radiator their whole thickness back', () => {
+  test('fans outside the panel give the radiator their whole thickness back', () => {
     const outside = edited(desk, {
       do: 'component.place',
       component: 'front-fans',

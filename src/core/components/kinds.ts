@@ -15,15 +15,15 @@ export const PART_KINDS: Readonly<
   fan: { one: 'fan', many: 'Fans', component: true },
   pump: { one: 'pump', many: 'Pumps', component: true },
   reservoir: { one: 'reservoir', many: 'Reservoirs', component: true },
-  inline: { one: 'in-line piece', many: 'In-line pieces', component: true },
+  inline: { one: 'inline part', many: 'Inline parts', component: true },
   device: { one: 'device', many: 'Drives, lights and other devices', component: true },
   tube: { one: 'tube', many: 'Tubes', component: false },
   fitting: { one: 'fitting', many: 'Fittings', component: false },
   coolant: { one: 'coolant', many: 'Coolants', component: false },
   screw: { one: 'screw', many: 'Screws', component: false },
-  cable: { one: 'cable', many: 'Leads', component: false },
+  cable: { one: 'cable', many: 'Cables', component: false },
   layer: { one: 'grille, filter or gasket', many: 'Grilles and filters', component: false },
-  consumable: { one: 'consumable', many: 'Sundries and tools', component: false },
+  consumable: { one: 'consumable', many: 'Consumables and tools', component: false },
 };
 
 const WET: readonly PartKind[] = ['radiator', 'pump', 'reservoir', 'block', 'inline'];

@@ -126,7 +126,7 @@ const power = (needed: boolean, most: number, words: RegExp): SheetField => ({
 });
 const limit: SheetField = {
   id: 'limit',
-  name: 'Hottest the core may be',
+  name: 'Highest core temperature',
   dimension: 'temperature',
   unit: '°C',
   words: /max|limit|hottest|throttle|temperature/i,
@@ -159,7 +159,7 @@ const widths: readonly SheetField[] = [
 ];
 const volume: SheetField = {
   id: 'volume',
-  name: 'What it holds',
+  name: 'Volume',
   dimension: 'volume',
   unit: 'mL',
   words: /volume|capacity|holds|content/i,

@@ -79,7 +79,7 @@ class Values {
 
   needed(field: string, name: string): number {
     const value = this.number(field);
-    if (value === undefined) throw new RangeError(`${name} is still to be told`);
+    if (value === undefined) throw new RangeError(`${name} is missing`);
     return value;
   }
 }
@@ -112,9 +112,9 @@ const MAKERS: Readonly<Record<SheetKind, (v: Values, named: Named) => Part>> = {
     const size = v.list('size');
     const [sections, section] = v.list('sections') ?? [];
     if (sections === undefined || section === undefined)
-      throw new RangeError('the sections are still to be told, as fans × mm');
+      throw new RangeError('the sections are missing, as fans × mm');
     const thick = v.number('thick') ?? size?.[2];
-    if (thick === undefined) throw new RangeError('the thickness is still to be told');
+    if (thick === undefined) throw new RangeError('the thickness is missing');
     const metal = v.text('metal');
     if (metal === undefined) v.assume('Metal', 'copper fins, brass tanks');
     v.assume('Fin height, tubes and passes', 'as of such cores');
@@ -124,7 +124,7 @@ const MAKERS: Readonly<Record<SheetKind, (v: Values, named: Named) => Part>> = {
       length = size?.[0] ?? v.number('length'),
       width = size?.[1] ?? v.number('width');
     if (!drop) v.assume('Pressure drop', 'as of such cores');
-    if (volume === undefined) v.assume('What it holds', 'from its core and tanks');
+    if (volume === undefined) v.assume('Volume', 'from its tubes and tanks');
     return makeRadiator({
       ...named,
       section,
@@ -168,15 +168,15 @@ const MAKERS: Readonly<Record<SheetKind, (v: Values, named: Named) => Part>> = {
     const cools = (v.text('cools') ?? '')
       .split(' and ')
       .filter((t): t is BlockTarget => ['processor', 'card', 'board', 'memory'].includes(t));
-    if (cools.length === 0) throw new RangeError('what it cools is still to be told');
+    if (cools.length === 0) throw new RangeError('what it cools is missing');
     const metal = v.text('metal');
-    if (metal === undefined) throw new RangeError('its metal is still to be told');
+    if (metal === undefined) throw new RangeError('its metal is missing');
     const drop = v.curve('dropPoints'),
       resistance = v.curve('resistancePoints'),
       fits = fitsOf(v, cools);
     if (!drop) v.usual('drop', 'Pressure drop at 4 L/min', USUAL_DROP_KPA, 'kPa');
     if (!resistance) v.usual('resistance', 'Resistance at 4 L/min', usualKW(cools), 'K/W');
-    if (!fits) v.assume('What it fits', 'not told, so not checked');
+    if (!fits) v.assume('What it fits', 'missing, so not checked');
     return makeBlock({
       ...named,
       cools,
@@ -188,13 +188,13 @@ const MAKERS: Readonly<Record<SheetKind, (v: Values, named: Named) => Part>> = {
         : { r4_KW: v.number('resistance') ?? usualKW(cools) }),
       wetted: wettedBy(metal),
       top: v.text('top') === 'acrylic' ? 'acrylic' : ('acetal' satisfies PolymerMaterial),
-      volume: v.usual('volume', 'What it holds', cools.includes('card') ? 60 : 30, 'mL'),
+      volume: v.usual('volume', 'Volume', cools.includes('card') ? 60 : 30, 'mL'),
     });
   },
   card: (v, named) => {
     const layout = v.text('layout'),
       limit_C = v.number('limit');
-    if (layout === undefined) v.assume('Card layout', 'not told, so no cover is checked');
+    if (layout === undefined) v.assume('Card layout', 'missing, so no cover is checked');
     if (limit_C === undefined) v.assume('Limits of core, memory and regulators', '90, 95, 105 °C');
     return makeCard({
       ...named,
@@ -216,7 +216,7 @@ const MAKERS: Readonly<Record<SheetKind, (v: Values, named: Named) => Part>> = {
       fullSpeed_rpm,
       minSpeed_rpm: v.usual('minSpeed', 'Lowest speed', Math.round(fullSpeed_rpm * 0.25), 'rpm'),
       free_m3h: v.needed('air', 'the air it moves'),
-      shutOff_Pa: KPA_TO_PA * v.needed('pressure', 'the pressure it holds'),
+      shutOff_Pa: KPA_TO_PA * v.needed('pressure', 'the pressure it withstands'),
       sound_dBA: v.usual('sound', 'Sound at full speed', 28, 'dBA'),
       power_W: v.usual('power', 'Power', 2, 'W'),
     });
@@ -230,18 +230,18 @@ const MAKERS: Readonly<Record<SheetKind, (v: Values, named: Named) => Part>> = {
     return makeReservoir({
       ...named,
       size: [wide, long, thick],
-      fill_mL: v.needed('volume', 'what it holds'),
+      fill_mL: v.needed('volume', 'volume'),
       ...(maxPressure_kPa === undefined ? {} : { maxPressure_kPa }),
     });
   },
   processor: (v, named) => {
     const draw_W = v.needed('power', 'the power'),
       pattern = v.text('pattern');
-    const limit_C = v.usual('limit', 'Hottest the core may be', 95, '°C');
+    const limit_C = v.usual('limit', 'Highest core temperature', 95, '°C');
     // Spreading and lid of such chips, by what they draw (common practice, no source).
     const interface_KW = Math.round(1e4 * (18 / draw_W)) / 1e4;
     v.assume('From core to the block\u2019s face', `${interface_KW} K/W`);
-    if (pattern === undefined) v.assume('Mounting pattern', 'not told, so not checked');
+    if (pattern === undefined) v.assume('Mounting pattern', 'missing, so not checked');
     return {
       kind: 'processor',
       id: named.id,
@@ -274,7 +274,7 @@ const MAKERS: Readonly<Record<SheetKind, (v: Values, named: Named) => Part>> = {
   },
   tube: (v, named) => {
     const material = TUBE_MATERIALS.find((m) => m === v.text('material'));
-    if (!material) throw new RangeError('what it is made of is still to be told');
+    if (!material) throw new RangeError('what it is made of is missing');
     const hard = material !== 'soft PVC' && material !== 'EPDM rubber';
     const outer_mm = v.needed('outer', 'the outer width'),
       inner_mm = v.needed('inner', 'the inner width');
@@ -298,7 +298,7 @@ const MAKERS: Readonly<Record<SheetKind, (v: Values, named: Named) => Part>> = {
     const holds = (['compression', 'barb', 'hard-tube'] as const).find(
       (h) => h === v.text('holds'),
     );
-    if (!holds) throw new RangeError('how it holds its tube is still to be told');
+    if (!holds) throw new RangeError('how it holds its tube is missing');
     const outer_mm = v.needed('outer', 'the outer width');
     const metal = (['brass', 'copper'] as const).find((m) => m === v.text('metal')) ?? 'nickel';
     if (v.text('metal') === undefined) v.assume('Metal', 'nickel plate over brass');
@@ -337,7 +337,7 @@ function sizeOf(v: Values): Vec {
   const size = v.list('size') ?? [v.number('length'), v.number('width'), v.number('thick')];
   const [x, y, z] = size;
   if (x === undefined || y === undefined || z === undefined)
-    throw new RangeError('the size is still to be told');
+    throw new RangeError('the size is missing');
   return [x, y, z];
 }
 

@@ -72,11 +72,11 @@ function radiatorPhrases(sheet: Sheet, say: Say, asks: Ask[]): void {
   const metals = [...new Set(named.map((m) => metalOf(m[1] as string)))];
   const [first] = named;
   if (!first) return;
-  if (metals.length === 1) say('metal', 'Metal of the core', metals[0] as string, first);
+  if (metals.length === 1) say('metal', 'Metal of the fins', metals[0] as string, first);
   else
     asks.push({
       field: 'metal',
-      name: 'Metal of the core',
+      name: 'Metal of the fins',
       unit: '',
       why: 'contradiction',
       text: 'Both copper and aluminium are named: which does the coolant touch?',
@@ -124,7 +124,7 @@ function tubePhrases(sheet: Sheet, kind: 'tube' | 'fitting', say: Say): void {
   };
   if (kind === 'tube') first(MATERIALS, 'material', 'What it is made of');
   else {
-    first(HOLDS, 'holds', 'How it holds its tube');
+    first(HOLDS, 'holds', 'How it grips its tube');
     // What is plated is wetted by its plate.
     const metal = /\bnickel\b/i.exec(sheet.text) ?? /\bbrass\b/i.exec(sheet.text);
     if (metal) say('metal', 'Metal that the coolant touches', metal[0].toLowerCase(), metal);

@@ -257,5 +257,5 @@ const MORE_NEEDED: Readonly<
   reservoir: [{ id: 'size', name: 'Size', unit: 'mm' }],
   supply: [{ id: 'size', name: 'Size', unit: 'mm' }],
   tube: [{ id: 'material', name: 'What it is made of', unit: '' }],
-  fitting: [{ id: 'holds', name: 'How it holds its tube', unit: '' }],
+  fitting: [{ id: 'holds', name: 'How it grips its tube', unit: '' }],
 };

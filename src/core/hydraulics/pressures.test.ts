@@ -58,7 +58,7 @@ describe('pressures round the loop', () => {
     expect(lowest.node).toBe('pump/in');
   });
 
-  test('a loop that stands still has no profile', () => {
+  test('a loop that is stopped has no profile', () => {
     expect(
       analyse(
         applyEdit(desk, { do: 'component.set', component: 'pump', values: { speed_rpm: 0 } })

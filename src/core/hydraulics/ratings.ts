@@ -48,7 +48,7 @@ export function ratingTroubles(part: PumpPart): readonly RatingTrouble[] {
         unit: 'kPa',
         words:
           pressure_kPa > gives
-            ? 'That is what its body stands before it bursts, or a slip: a pump presses with no more than its head weighs.'
+            ? 'That is its burst pressure, or a mistake: a pump delivers no more pressure than its head.'
             : 'It is less than its own head weighs: one of the two is for another speed.',
       });
     }

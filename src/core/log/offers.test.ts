@@ -65,7 +65,7 @@ describe('what was measured of a part, in other builds', () => {
       verdict: 'unchecked',
       result: 'no reading yet',
     });
-    expect(analyse(going(MEASURED)).stages.log.result).toBe('goes by 4 readings');
+    expect(analyse(going(MEASURED)).stages.log.result).toBe('uses 4 readings');
     expect(() => measuredFrom([])).toThrow('measured elsewhere');
   });
 

@@ -38,8 +38,7 @@ export function quantityName(design: Design, { kind, of }: Pick<Quantity, 'kind'
     const [component = '', ...spot] = of.split('/');
     return `${componentName(design, component)}, ${spot.join('/')}`;
   }
-  const [alone, after] =
-    kind === 'coolant' ? ['Coolant over the room', 'coolant over the room'] : ['Flow', 'flow'];
+  const [alone, after] = kind === 'coolant' ? ['Coolant ΔT', 'coolant ΔT'] : ['Flow', 'flow'];
   const loop = design.loops.find((l) => l.id === of)?.name ?? of;
   return design.loops.length > 1 ? `${loop}: ${after}` : alone;
 }

@@ -77,7 +77,7 @@ describe('parts of a few figures', () => {
     expect(validated.ok ? [] : validated.troubles).toEqual([]);
   });
 
-  test('a strong pump is fed from the supply, a weak one from a header', () => {
+  test('a strong pump is fed from the power supply, a weak one from a header', () => {
     const pump = (power_W: number) =>
       makePump({
         ...named,

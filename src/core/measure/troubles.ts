@@ -36,7 +36,7 @@ export function draftTroubles(draft: CaseDraft): readonly DraftTrouble[] {
       );
   }
   const room = roomOf(draft);
-  boxTroubles('bay', 'The supply bay', draft.bay, room, say);
+  boxTroubles('bay', 'The power supply bay', draft.bay, room, say);
   draft.mounts.forEach((m, i) => mountTroubles(m, i, room, say));
   draft.obstacles.forEach((o, i) => {
     if (o.name.trim() === '') say(`obstacles.${i}.name`, 'Give it a name: cage, shroud, bracket.');
@@ -74,7 +74,10 @@ export function draftTroubles(draft: CaseDraft): readonly DraftTrouble[] {
     if (!(draft[key] >= 0 && draft[key] <= 40))
       say(key, `The ${what} is ${mm(draft[key])} thick; it must be 0 to 40 mm.`);
   if (!(draft.behind_mm >= 0 && draft.behind_mm <= 400))
-    say('behind_mm', `Room behind the tray is ${mm(draft.behind_mm)}; it must be 0 to 400 mm.`);
+    say(
+      'behind_mm',
+      `Clearance behind the tray is ${mm(draft.behind_mm)}; it must be 0 to 400 mm.`,
+    );
   portTroubles(draft, say);
   chamberTroubles(draft, say);
   return out;
@@ -102,12 +105,12 @@ function portTroubles({ ports = [], interior }: CaseDraft, say: Say): void {
 /** Rooms have names of their own; mounts open into one there is. */
 function chamberTroubles({ chambers = [], mounts }: CaseDraft, say: Say): void {
   chambers.forEach((name, i) => {
-    if (name.trim() === '') say(`chambers.${i}`, 'Give the room a name.');
-    if (chambers.indexOf(name) < i) say(`chambers.${i}`, `There are two rooms called ${name}.`);
+    if (name.trim() === '') say(`chambers.${i}`, 'Give the chamber a name.');
+    if (chambers.indexOf(name) < i) say(`chambers.${i}`, `Two chambers have the name ${name}.`);
   });
   mounts.forEach((m, i) => {
     if (m.chamber !== undefined && !chambers.includes(m.chamber))
-      say(`mounts.${i}.chamber`, `There is no room called ${m.chamber}.`);
+      say(`mounts.${i}.chamber`, `There is no chamber named ${m.chamber}.`);
   });
 }
 

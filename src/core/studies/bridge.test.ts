@@ -90,7 +90,7 @@ describe('bridges between two cards', () => {
       { findings } = evaluate(moved, { fixes: true, offer: CATALOGUE });
     const [f] = findings.filter((x) => x.code === 'run.joint-apart');
     expect(f?.detail).toMatch(/the bridge reaches \d+ to \d+ mm/);
-    const fix = f?.fixes.find((x) => x.label.startsWith('Take Sliding bridge'));
+    const fix = f?.fixes.find((x) => x.label.startsWith('Take Telescopic adapter'));
     expect(fix).toBeDefined();
     expect(
       evaluate(applyEdit(moved, (fix as { edit: Edit }).edit).design, {

@@ -17,7 +17,7 @@ export type ChangeKind =
   | 'core'
   | 'section'
   | 'radiator'
-  | 'both faces'
+  | 'push-pull'
   | 'direction'
   | 'case fan'
   | 'pump speed'
@@ -149,8 +149,8 @@ function bothFaces(design: Design): readonly Candidate[] {
     return [
       {
         id: `both-${r.id}`,
-        kind: 'both faces',
-        label: `Fans on both faces of ${r.name}`,
+        kind: 'push-pull',
+        label: `Fans in push-pull on ${r.name}`,
         edit: { do: 'component.add', component },
       },
     ];
@@ -165,7 +165,7 @@ function directions(design: Design): readonly Candidate[] {
           {
             id: `turn-${r.id}`,
             kind: 'direction',
-            label: r.placement.air === 'in' ? `${r.name} blows out` : `${r.name} draws room air in`,
+            label: r.placement.air === 'in' ? `${r.name} as exhaust` : `${r.name} as intake`,
             edit: {
               do: 'component.place',
               component: r.id,

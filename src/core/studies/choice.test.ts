@@ -270,7 +270,7 @@ describe('one behind the other or side by side', () => {
         ['card-block', 'processor-block'],
         catalogued('inline', 'inl-valve'),
       ),
-    ).toEqual({ why: 'These parts cannot be set side by side.' });
+    ).toEqual({ why: 'These parts cannot be set in parallel.' });
     const open = edited(desk, {
       do: 'connection.remove',
       loop: 'loop',

@@ -82,7 +82,7 @@ export function hangEdit(design: Design, choice: FitChoice, offer: readonly Part
     ids.add(fans);
     const fansName = () => {
       if (choice.faces === 'both' && face === 'interior')
-        return `Fans, ${mount.name.toLowerCase()}, inner face`;
+        return `Fans, ${mount.name.toLowerCase()}, inside`;
       if (face === 'outside') return `Fans, ${mount.name.toLowerCase()}, outside`;
       return `Fans, ${mount.name.toLowerCase()}`;
     };

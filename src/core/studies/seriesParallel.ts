@@ -61,7 +61,7 @@ export function compareSeriesParallel(
   const order = compileSystem(row).loops.find((g) => g.loop.id === loop)?.stations ?? [];
   const inOrder = [...components].sort((a, b) => order.indexOf(a) - order.indexOf(b));
   const toSplit = splitEdit(row, loop, inOrder, tee);
-  if (!toSplit) return { why: 'These parts cannot be set side by side.' };
+  if (!toSplit) return { why: 'These parts cannot be set in parallel.' };
   const beside = isBeside(design, loop, components) ? design : applyEdit(row, toSplit).design;
   const one: Arrangement = { ...look(row, loop, components), edit: toRow };
   const editToIt = (): Edit | null => {

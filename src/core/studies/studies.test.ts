@@ -17,7 +17,7 @@ const of = (id: string): EvaluatedVariant => {
 describe('what one change would do', () => {
   test('every kind of change is among the candidates', () => {
     expect(new Set(candidates(desk, CATALOGUE).map((c) => c.kind))).toEqual(
-      new Set(['fans', 'core', 'section', 'both faces', 'direction', 'pump speed', 'loops']),
+      new Set(['fans', 'core', 'section', 'push-pull', 'direction', 'pump speed', 'loops']),
     );
     expect(candidates(tower, CATALOGUE).some((c) => c.id === 'loops-joined')).toBe(true);
     const bare = applyEdit(
@@ -33,7 +33,7 @@ describe('what one change would do', () => {
         'core',
         'section',
         'radiator',
-        'both faces',
+        'push-pull',
         'direction',
         'case fan',
         'pump speed',

@@ -76,7 +76,7 @@ describe('what fits on each mount', () => {
     expect(refused.find((r) => r.radiator === 'rad-mill-480-45')?.why).toContain('3 of 4');
   });
 
-  test('a deeper fan is never roomier; both faces never roomier than one', () => {
+  test('a deeper fan is never roomier; push-pull never roomier than one', () => {
     for (const design of [desk, box]) {
       const choices = all(fits(design));
       for (const a of choices)
@@ -214,7 +214,7 @@ describe('hanging a choice', () => {
     expect(w.system.loops[0]?.closed).toBe(true);
   });
 
-  test('fans outside the frame are tried where the cover leaves 28 mm: 25 mm fans and a 1.2 mm sheet go, 38 mm ones do not; the stack inside is the radiator alone', () => {
+  test('fans outside the panel are tried where the cover leaves 28 mm: 25 mm fans and a 1.2 mm sheet go, 38 mm ones do not; the stack inside is the radiator alone', () => {
     const outside = all(fits(desk)).filter((c) => c.faces === 'outside');
     expect(new Set(outside.map((c) => c.mount))).toEqual(new Set(['front']));
     for (const c of outside) {

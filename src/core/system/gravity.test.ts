@@ -10,7 +10,7 @@ const desk = demoDesign('dawn-chorus-desk') as Design;
 const edited = (...edits: readonly Edit[]): Design =>
   edits.reduce((d, edit) => applyEdit(d, edit).design, desk);
 
-describe('how the machine stands', () => {
+describe('turn the machine', () => {
   test.each(UPS)('%s: heights turn over with it, and a body stays as tall as that side', (up) => {
     const of = { design: { choices: { removed: [], stands: up } } };
     const box: Box = { min: [10, 20, 30], max: [15, 40, 90] };

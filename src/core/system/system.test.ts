@@ -30,7 +30,7 @@ describe('placing', () => {
   });
 
   /** Common practice: moving the fans to the other face frees the port end by their thickness. */
-  test('fans on the inner face bring the radiator to the frame', () => {
+  test('fans inside bring the radiator to the frame', () => {
     const turned = edited({
       do: 'component.place',
       component: 'front-fans',

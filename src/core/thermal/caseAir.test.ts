@@ -21,7 +21,7 @@ describe('rows of fans in the case', () => {
     expect(caseFanRow(bare, roomAir).face_m2).toBeCloseTo(0.12 ** 2, 9);
   });
 
-  test('a radiator with fans on both faces has both in its row; its filter counts by the square', () => {
+  test('a radiator with fans in push-pull has both in its row; its filter counts by the square', () => {
     const [radiator] = thermalModel.radiators;
     if (!radiator) throw new Error('the demo lost its radiators');
     const both = { ...radiator, fans: [...radiator.fans, ...radiator.fans] };

@@ -34,7 +34,7 @@ describe('curves of machines that are not built', () => {
     expect(curveOf(thermalModel, 'more')?.points).toEqual(curveOf(built, 'now')?.points);
   });
 
-  test('fans on both faces are the same fans once more on each radiator that has one face full', () => {
+  test('fans in push-pull are the same fans once more on each radiator that has one face full', () => {
     const both = changed((r) => ({ ...r, fans: [...r.fans, ...r.fans] }));
     const offered = curveOf(thermalModel, 'push-pull');
     expect(offered?.points).toEqual(curveOf(both, 'now')?.points);
@@ -42,7 +42,7 @@ describe('curves of machines that are not built', () => {
     expect(curveOf(both, 'push-pull')).toBeUndefined();
   });
 
-  test('a radiator that has both faces full stays as it is beside one that has not', () => {
+  test('a radiator that has push-pull full stays as it is beside one that has not', () => {
     const mixed = changed((r) =>
       r.id === largest.id ? { ...r, fans: [...r.fans, ...r.fans] } : r,
     );

@@ -93,3 +93,4 @@ export {
   type CoolingCurve,
 } from './sizing';
 export { solveCoupled, type Settled } from './solveCoupled';
+export { quietestSetting, type QuietestInputs, type QuietestSetting } from './quietest';

@@ -48,7 +48,7 @@ describe('steady: A·T = b', () => {
     expect(inner).toBeCloseTo(ROOM_C + 120 * (0.25 + 0.04), 9);
   });
 
-  test('a loop of block and radiator: coolant enters the radiator P/K over the room and leaves P/(m cp) below', () => {
+  test('a loop of block and radiator: coolant enters the radiator P/K above room air and leaves P/(m cp) below', () => {
     const m = 1 / 60; // kg/s
     const cp = 4180;
     const K = 15;

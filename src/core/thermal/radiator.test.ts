@@ -157,7 +157,7 @@ describe('limits of the radiator', () => {
    * Both faces, natural convection of 5.5 W/(m² K) and 4 × 0.9 × 5.670e-8 × 308³ = 5.964: 22.93 W/K
    * per m² of face.
    */
-  test('without wind it sheds by both faces, by rising air and by radiation', () => {
+  test('without wind it sheds by push-pull, by rising air and by radiation', () => {
     expect(STILL_AIR_WM2K).toBeCloseTo(22.93, 2);
     const core = practiceCore(2, 16);
     expect(at(core, 0).conductance_WK).toBeCloseTo(22.93 * 0.24 * 0.118, 3);

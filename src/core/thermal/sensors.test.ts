@@ -35,7 +35,7 @@ describe('thermometers where builders put them', () => {
     expect(warmer).toBeLessThan(0.3);
   });
 
-  test('in the reservoir before the pump it reads what the pump draws in', () => {
+  test('in the reservoir before the pump it reads what the pump intake', () => {
     const { loop } = loopOf(
       edited({
         do: 'component.replace',

@@ -176,7 +176,7 @@ const NO_RISE_K = 1e4;
  * Speed nearest to `eager` at which an excess is gone: `eager` itself when it holds there, null
  * when it does not hold at the other end either.
  */
-function speedWhere(
+export function speedWhere(
   eager: number,
   other: number,
   excess: (rpm: number) => number,
@@ -246,7 +246,7 @@ export function coolingCurves(
   list.push(
     curve(
       'thicker',
-      'half as thick again',
+      '1.5 × thickness',
       change((r) => ({ ...r, core: { ...r.core, depth_mm: r.core.depth_mm * 1.5 } })),
     ),
   );
@@ -254,7 +254,7 @@ export function coolingCurves(
     list.push(
       curve(
         'push-pull',
-        'fans on both faces',
+        'fans in push-pull',
         change((r) => (r.fans.length === 1 ? { ...r, fans: [...r.fans, ...r.fans] } : r)),
       ),
     );

@@ -177,7 +177,7 @@ describe('symmetry and order (property)', () => {
 });
 
 describe('limits', () => {
-  test('a pump that stands still leaves no steady state, and no NaN', () => {
+  test('a pump that is stopped leaves no steady state, and no NaN', () => {
     const w = edit(desk, { do: 'component.set', component: 'pump', values: { speed_rpm: 0 } });
     expect(judged(w).loops[0]?.status).toBe('no-flow');
     expect(judged(w).loops[0]?.deltaT_K).toBeNull();

@@ -135,7 +135,7 @@ describe('a set that does not fill its radiator', () => {
   });
 
   /** By hand: one section of three, 120 mm square, at 1 m/s through core and filter. */
-  test('what it leaves bare lets air through the core, into the chamber its radiator is at', () => {
+  test('what it leaves bare lets air through the radiator, into the chamber its radiator is at', () => {
     const bare = modelFor(two).openings.find((o) => o.id === 'uncovered:front-radiator');
     const part = findComponent(two, 'front-radiator')?.part;
     if (part?.kind !== 'radiator') throw new Error('no radiator');

@@ -170,7 +170,7 @@ export class Machine {
       { of: 'blocks', capacity_JK: blocks },
       { of: 'pumps and bodies', capacity_JK: sum((h) => h.body_JK) },
       {
-        of: 'coolers on air',
+        of: 'air coolers',
         capacity_JK: this.coolers.reduce((s, c) => s + c.capacity_JK, 0),
       },
       { of: 'case', capacity_JK: this.caseAir.walls_WK > 0 ? caseMetal(this.thermalModel) : 0 },

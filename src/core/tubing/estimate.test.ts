@@ -121,7 +121,7 @@ describe('soft tube, by hand', () => {
   });
 });
 
-test('an end without a place: 250 mm put down, and two bends of hard tube, one of soft', () => {
+test('an end not placed: 250 mm put down, and two bends of hard tube, one of soft', () => {
   for (const [hard, bends] of [
     [true, 2],
     [false, 1],

@@ -234,7 +234,7 @@ describe('estimated runs', () => {
     });
   });
 
-  test('an end without a place is a guess that says so', () => {
+  test('an end not placed is a guess that says so', () => {
     const loose = applyEdit(desk, {
       do: 'component.place',
       component: 'top-radiator',

@@ -111,7 +111,7 @@ export const QUANTITIES = {
     units: [unit('mL', 1), unit('L', 1000), unit('fl oz', 29.5735295625, ['floz'])],
   },
   gauge: {
-    name: 'pressure over the room',
+    name: 'pressure above the air outside',
     inner: 'mbar',
     units: [
       unit('mbar', 1, ['hpa']),

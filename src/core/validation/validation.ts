@@ -81,7 +81,7 @@ export function validateDesign(data: unknown): Validated<Design> {
     return fail('', 'A build is a JSON object; this is none.');
   const document = data as Record<string, unknown>;
   if (document.format !== BUILD_FORMAT)
-    return fail('format', `This is no build document: format must be "${BUILD_FORMAT}".`);
+    return fail('format', `This is no build file: format must be "${BUILD_FORMAT}".`);
   const { version } = document;
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 0)
     return fail('version', 'The version must be a whole number.');

@@ -37,7 +37,7 @@ describe('fans and pumps on the headers', () => {
     expect(plugs).toEqual({ 'four-pin': 7, 'three-pin': 0, supply: 0 });
   });
 
-  test('fewer headers than sets: the largest share a hub fed by the supply, and its speed', () => {
+  test('fewer headers than sets: the largest share a hub powered by the power supply, and its speed', () => {
     const { lines, unfed } = plan(board({ ...COMMON_HEADERS, fan: 2 }));
     expect(unfed).toEqual([]);
     const hub = lines.find((l) => l.by?.duty === 'hub');
@@ -66,7 +66,7 @@ describe('fans and pumps on the headers', () => {
     ).toEqual(['front-fans', 'top-fans']);
   });
 
-  test('a pump fed by the supply puts only its speed wire on a header', () => {
+  test('a pump powered by the power supply puts only its speed wire on a header', () => {
     const plus = edited(desk, {
       do: 'component.replace',
       component: 'pump',

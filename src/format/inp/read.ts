@@ -185,7 +185,7 @@ function refuseDemands(junctions: readonly Row[], demands: readonly Row[]): void
     for (const row of rows) {
       const demand = row.words[at];
       if (demand !== undefined && Number(demand) !== 0)
-        throw new InpError(row.line, 'a demand is not read: a loop takes nothing out');
+        throw new InpError(row.line, 'a demand is not supported: a loop takes nothing out');
     }
 }
 

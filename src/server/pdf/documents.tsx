@@ -16,7 +16,7 @@ type Line = Bom['lines'][number];
 const LIST: readonly Column[] = [
   { head: 'qty', wide: 8, right: true },
   { head: 'part', wide: 30 },
-  { head: 'asked for by', wide: 38 },
+  { head: 'required by', wide: 38 },
   { head: 'each', wide: 11, right: true },
   { head: 'total', wide: 13, right: true },
 ];
@@ -29,7 +29,7 @@ const rowOf = (l: Line): readonly string[] => [
   `${l.name}, ${l.maker}`,
   `${reported(l.why)}${l.estimated ? ' (estimated)' : ''}`,
   formatMoney(l.unitPrice),
-  l.owned ? 'owned' : `${formatMoney(l.total)}${l.have > 0 ? `, ${l.have} in the drawer` : ''}`,
+  l.owned ? 'owned' : `${formatMoney(l.total)}${l.have > 0 ? `, ${l.have} spare` : ''}`,
 ];
 
 function ListTables({ list, currency }: { readonly list: Bom; readonly currency: string }) {
@@ -38,7 +38,7 @@ function ListTables({ list, currency }: { readonly list: Bom; readonly currency:
       {(Object.keys(PART_KINDS) as PartKind[]).map((k) => (
         <PdfTable
           key={k}
-          title={k === 'consumable' ? 'Sundries' : PART_KINDS[k].many}
+          title={k === 'consumable' ? 'Consumables' : PART_KINDS[k].many}
           columns={LIST}
           rows={list.lines.filter((l) => l.kind === k && l.inBudget).map(rowOf)}
         />
@@ -49,7 +49,7 @@ function ListTables({ list, currency }: { readonly list: Bom; readonly currency:
         rows={list.lines.filter((l) => l.tool).map(rowOf)}
       />
       <PdfTable
-        title="The machine's own hardware, outside the loop's budget"
+        title="Existing hardware, outside the loop's budget"
         columns={LIST}
         rows={list.lines.filter((l) => !l.inBudget && !l.tool).map(rowOf)}
       />
@@ -74,7 +74,7 @@ function ListTables({ list, currency }: { readonly list: Bom; readonly currency:
 export const ListDocument = ({ design, list }: { readonly design: Design; readonly list: Bom }) => (
   <PdfSheet
     title={`${design.name}: parts list`}
-    under={`${list.lines.length} lines. Prices are the Stores' own, in ${design.brief.currency}.`}
+    under={`${list.lines.length} lines. Prices are from the catalogue, in ${design.brief.currency}.`}
     foot={`Zephyron, ${design.name}`}
   >
     <ListTables list={list} currency={design.brief.currency} />
@@ -98,7 +98,7 @@ export function BuildDocument({
   return (
     <PdfSheet
       title={design.name}
-      under={`${design.case?.name ?? 'No case'}. Judged in ${brief.loadCase} at ${formatCelsius(brief.room_C)}; asked for: coolant at most ${formatKelvin(brief.limits.deltaT_K)} over the room, ${formatNumber(brief.limits.noise_dBA)} dBA, ${formatFlow(brief.limits.flow_Lmin)}.`}
+      under={`${design.case?.name ?? 'No case'}. Judged in ${brief.loadCase} at ${formatCelsius(brief.room_C)}; required: coolant at most ${formatKelvin(brief.limits.deltaT_K)} above room air, ${formatNumber(brief.limits.noise_dBA)} dBA, ${formatFlow(brief.limits.flow_Lmin)}.`}
       foot={`Zephyron, ${design.name}. Estimates are marked. Local rules and qualified people come first.`}
     >
       <PdfTable
@@ -107,7 +107,7 @@ export function BuildDocument({
           { head: 'loop', wide: 30 },
           { head: 'flow', wide: 17, right: true },
           { head: 'head', wide: 17, right: true },
-          { head: 'coolant over room', wide: 19, right: true },
+          { head: 'coolant ΔT', wide: 19, right: true },
           { head: 'heat in', wide: 17, right: true },
         ]}
         rows={design.loops.map((l) => {

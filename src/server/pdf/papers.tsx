@@ -39,7 +39,7 @@ export function QuoteDocument({
         title="What it will do"
         columns={[
           { head: 'loop', wide: 40 },
-          { head: 'coolant over room', wide: 30, right: true },
+          { head: 'coolant ΔT', wide: 30, right: true },
           { head: 'flow', wide: 30, right: true },
         ]}
         rows={design.loops.map((l) => [

@@ -7,13 +7,13 @@ import { addBuild } from '@/view/workspace/send';
 import styles from './Builds.module.css';
 
 const SHOWN: readonly { readonly id: Stage; readonly name: string }[] = [
-  { id: 'heat', name: 'Heat' },
+  { id: 'heat', name: 'Heat load' },
   { id: 'case', name: 'Case' },
   { id: 'cooling', name: 'Cooling' },
   { id: 'flow', name: 'Flow' },
   { id: 'materials', name: 'Materials' },
   { id: 'runs', name: 'Runs' },
-  { id: 'parts', name: 'Parts' },
+  { id: 'parts', name: 'Parts list' },
 ];
 
 const WHY: Record<Exclude<SummaryState['state'], 'ready'>, string> = {

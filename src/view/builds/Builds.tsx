@@ -76,7 +76,8 @@ export function Builds({ list }: { readonly list: BuildList }) {
           <div>
             <h1>Builds</h1>
             <p className="soft">
-              Loops from brief to parts list: heat, fit, flow, metals, runs, every piece to buy.
+              Design a loop from requirements to parts list: heat, fit, flow, metals, runs and every
+              part to buy.
             </p>
           </div>
           <div className={styles.actions}>
@@ -94,7 +95,7 @@ export function Builds({ list }: { readonly list: BuildList }) {
           <p className={styles.none}>
             {search === ''
               ? 'There are no builds yet. Start a new one, or open a build file.'
-              : `No build is called "${search}".`}
+              : `No build is named "${search}".`}
           </p>
         )}
         <ul className={styles.list}>
@@ -163,7 +164,7 @@ function OpenFile({ say }: { say(message: string, lines?: readonly string[]): vo
   const read = async (chosen: File): Promise<void> => {
     if (chosen.size > MOST_BYTES) {
       say(
-        `"${chosen.name}" is ${(chosen.size / 1e6).toFixed(1)} MB; a build document is never larger than 4 MB. Nothing was changed.`,
+        `"${chosen.name}" is ${(chosen.size / 1e6).toFixed(1)} MB; a build file is never larger than 4 MB. Nothing was changed.`,
       );
       return;
     }
@@ -210,7 +211,7 @@ function TroubleBox({ message, lines, onClose }: Trouble & { onClose(): void }) 
         </ul>
       )}
       <button type="button" className={styles.quiet} onClick={onClose}>
-        Put away
+        Dismiss
       </button>
     </div>
   );

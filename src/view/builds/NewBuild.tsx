@@ -49,7 +49,7 @@ export function NewBuild() {
         <h1>A new build</h1>
         <p className="soft">
           What it must do. Units may be typed, such as 70 F or 1.1 gpm. Everything here can be
-          changed later under Brief.
+          changed later under Requirements.
         </p>
         <form onSubmit={(e) => void start(e)} className={styles.form} noValidate>
           <label className={styles.nameRow}>
@@ -87,7 +87,7 @@ export function NewBuild() {
                     onCommit={(v) => v !== null && onChange({ ...b, room_C: v })}
                   />
                   <QuantityField
-                    label="Coolant above room, at most"
+                    label="Highest coolant ΔT above room air"
                     value={b.limits.deltaT_K}
                     quantity="difference"
                     decimals={1}

@@ -93,7 +93,7 @@ describe('the page of builds', () => {
     expect(screen.getByText(/There are no builds yet/)).toBeTruthy();
     unmount();
     show(listOf([], { search: 'heron' }));
-    expect(screen.getByText('No build is called "heron".')).toBeTruthy();
+    expect(screen.getByText('No build is named "heron".')).toBeTruthy();
   });
 
   test('pages and search go by the address', async () => {

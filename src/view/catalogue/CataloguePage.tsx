@@ -88,13 +88,13 @@ export function CataloguePage() {
   };
   return (
     <div>
-      <PageHead at="Stores" />
+      <PageHead at="Catalogue" />
       <main className={styles.main}>
         <div className={styles.head}>
-          <h1>The Stores</h1>
+          <h1>Catalogue</h1>
           <input
             className={styles.search}
-            aria-label="Search the Stores"
+            aria-label="Search the catalogue"
             placeholder="Search by name, size, figure"
             value={text}
             onChange={(e) => setText(e.target.value)}

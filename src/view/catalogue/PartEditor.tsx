@@ -205,7 +205,7 @@ export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): 
           disabled={wrong.length > 0 || broken}
           onClick={() => void save()}
         >
-          Keep it in the Stores
+          Save it to the catalogue
         </button>
         <button type="button" className={styles.quiet} onClick={onDone}>
           Leave it

@@ -109,9 +109,9 @@ export function SheetEntry({ onDone }: { onDone(part: Part | null): void }) {
           }}
         />
         {open.length > 0 && (
-          <section aria-label="To be told">
+          <section aria-label="Missing">
             <h3>
-              <Mark verdict="marginal" /> To be told
+              <Mark verdict="marginal" /> Missing
             </h3>
             {open.map((ask) => (
               <Question
@@ -270,7 +270,7 @@ function Question({
         <label>
           <span className="soft">{ask.options.length > 0 ? 'or' : ask.name}</span>{' '}
           <input
-            aria-label={`${ask.name}, to be told`}
+            aria-label={`${ask.name}, missing`}
             defaultValue={typed}
             onFocus={() => onLook(ask.field)}
             onBlur={(e) => onType(e.target.value)}

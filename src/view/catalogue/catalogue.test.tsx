@@ -109,12 +109,12 @@ describe('what is offered', () => {
     expect(partLists().partLists.own).toEqual([]);
   });
 
-  test("a part of one's own is put into a build from the drawer; the fixes offered follow", async () => {
+  test("a part of one's own is put into a build from the spare parts; the fixes offered follow", async () => {
     kept.set('own-pump', own);
     show(desk, <CatalogueDrawer />);
     await waitFor(() => expect(partLists().offer[0]?.id).toBe('own-pump'));
     act(() => state.open('stores'));
-    fireEvent.change(screen.getByRole('textbox', { name: 'Search the Stores' }), {
+    fireEvent.change(screen.getByRole('textbox', { name: 'Search the catalogue' }), {
       target: { value: 'attic' },
     });
     fireEvent.click(await screen.findByRole('button', { name: 'Add Attic pump' }));
@@ -135,7 +135,7 @@ describe("a part of one's own", () => {
       />,
     );
     const keep = (): HTMLButtonElement =>
-      screen.getByRole('button', { name: 'Keep it in the Stores' });
+      screen.getByRole('button', { name: 'Save it to the catalogue' });
     fireEvent.change(screen.getByLabelText('fastest, rpm'), { target: { value: 'fast' } });
     expect(keep().disabled).toBe(true);
     expect(screen.getByRole('alert').textContent).toContain('fastest, rpm');
@@ -159,20 +159,20 @@ describe("a part of one's own", () => {
     });
   });
 
-  test("typed in other units, kept in the Stores' own", async () => {
+  test('typed in other units, kept in from the catalogue', async () => {
     show(desk, <PartEditor start={own} onDone={() => undefined} />);
     fireEvent.click(screen.getByRole('button', { name: 'Head over flow, at full speed' }));
     fireEvent.change(screen.getByLabelText('Flow in'), { target: { value: 'gpm' } });
     fireEvent.change(screen.getByRole('textbox', { name: 'Points' }), {
       target: { value: '0 2\n2 0.5' },
     });
-    fireEvent.click(screen.getByRole('button', { name: 'Keep it in the Stores' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Save it to the catalogue' }));
     await waitFor(() => expect(kept.has('own-pump')).toBe(true));
     // 1 US gallon is 3.785411784 L, by definition.
     expect((kept.get('own-pump') as PumpPart).points[1]?.[0]).toBeCloseTo(2 * 3.785411784, 6);
   });
 
-  test('no field of any part of the Stores shows a raw name', () => {
+  test('no field of any part of the catalogue shows a raw name', () => {
     const raw = CATALOGUE.flatMap((p) => fieldsOf(p).map(fieldWords)).filter((w) =>
       /_|[a-z]\.[a-z0-9]|\b\d$/.test(w),
     );

@@ -31,7 +31,7 @@ export function partFigures(p: Part): string {
     case 'supply':
       return `${formatNumber(p.rating_W)} W, ${dims(p.size)}`;
     case 'cable':
-      return `${p.duty === 'hub' ? 'hub fed by the supply' : 'splitter on one header'}, ${p.outlets} plugs, ${formatNumber(p.limit_A, { decimals: 1 })} A in all`;
+      return `${p.duty === 'hub' ? 'hub powered by the power supply' : 'splitter on one header'}, ${p.outlets} plugs, ${formatNumber(p.limit_A, { decimals: 1 })} A in all`;
     case 'tube':
       return `${p.outer_mm}/${p.inner_mm} mm ${p.material}, bends no tighter than ${p.minBend_mm} mm${p.stick_mm ? `, sticks of ${formatNumber(p.stick_mm)} mm` : ', by the metre'}`;
     case 'fitting':

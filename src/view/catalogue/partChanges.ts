@@ -14,7 +14,7 @@ interface OptionalField {
   /** How it is typed; as a line of text where not given. */
   readonly as?: 'number' | 'yes' | 'boxed';
 }
-const LEAD: OptionalField = { path: 'lead_mm', words: 'its lead, mm', as: 'number' };
+const LEAD: OptionalField = { path: 'lead_mm', words: 'its cable, mm', as: 'number' };
 const SENSOR: OptionalField = { path: 'sensor', words: 'reads the coolant (yes)', as: 'yes' };
 const CONNECTOR: OptionalField = { path: 'connector', words: 'ends in, as four-pin fan' };
 const OF_KIND: Readonly<Partial<Record<PartKind, readonly OptionalField[]>>> = {
@@ -38,7 +38,7 @@ const OF_KIND: Readonly<Partial<Record<PartKind, readonly OptionalField[]>>> = {
   device: [{ path: 'format', words: 'size of drive, as 2.5 in' }, CONNECTOR],
 };
 const OF_ALL: readonly OptionalField[] = [
-  { path: 'soldIn', words: 'pieces in a pack, where sold so', as: 'number' },
+  { path: 'soldIn', words: 'parts in a pack, where sold so', as: 'number' },
   { path: 'includes', words: 'in its box, as 2 × fit-plug, 1 × paste', as: 'boxed' },
 ];
 

@@ -34,7 +34,7 @@ export function Offline() {
   if (found.kind === 'looking')
     return (
       <TroublePage title="The server is not reached">
-        Looking for what this browser holds.
+        Looking for what is stored in this browser.
       </TroublePage>
     );
   if (found.kind === 'build') {

@@ -80,7 +80,7 @@ describe('the page that stands in for the server', () => {
   test('lists what is kept, each with its way in', async () => {
     await keep('reed-1', 'Reed rig');
     await keep('wren/2', 'Wren box');
-    show('/proof');
+    show('/validation');
     const link = await screen.findByRole('link', { name: 'Wren box' });
     expect(link.getAttribute('href')).toBe('/builds/wren%2F2/heat');
     expect(screen.getByRole('link', { name: 'Reed rig' })).toBeTruthy();

@@ -30,12 +30,12 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
   const bad = rows.filter((r) => !r.ok).length;
   return (
     <div>
-      <PageHead at="Proof" />
+      <PageHead at="Validation" />
       <main className={styles.main}>
         <h1>
           {bad === 0
-            ? `All ${rows.length} published checks hold`
-            : `${bad} of ${rows.length} published checks do not hold`}
+            ? `All ${rows.length} published checks pass`
+            : `${bad} of ${rows.length} published checks fail`}
         </h1>
         <p className={styles.lead}>
           Computed just now by the same core that judges your build. No expected value comes from

@@ -5,8 +5,8 @@ import styles from './PageHead.module.css';
 
 const PLACES = [
   { href: '/', name: 'Builds' },
-  { href: '/stores', name: 'Stores' },
-  { href: '/proof', name: 'Proof' },
+  { href: '/catalogue', name: 'Catalogue' },
+  { href: '/validation', name: 'Validation' },
 ] as const;
 
 /** Ends the session of whoever said the passphrase. */
@@ -22,7 +22,7 @@ export function PageHead({ at }: { readonly at: (typeof PLACES)[number]['name'] 
       <Link href="/" className={styles.name}>
         Zephyron
       </Link>
-      <nav aria-label="Rooms" className={styles.places}>
+      <nav aria-label="Main" className={styles.places}>
         {PLACES.map((p) => (
           <Link
             key={p.href}

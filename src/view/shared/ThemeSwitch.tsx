@@ -10,7 +10,7 @@ export function ThemeSwitch({ className }: { readonly className?: string }) {
       type="button"
       className={className}
       suppressHydrationWarning
-      aria-label={dark ? 'Use the paper theme' : 'Use the night theme'}
+      aria-label={dark ? 'Use the light theme' : 'Use the dark theme'}
       title={dark ? 'Paper theme' : 'Night theme'}
       onClick={() => setMode(dark ? 'light' : 'dark')}
       style={{ background: 'none', border: 0, cursor: 'pointer', padding: 4, lineHeight: 0 }}

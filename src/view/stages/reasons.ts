@@ -30,19 +30,19 @@ export function reasonForSpot(s: SpotHeat): Reason {
         inputs: [
           { name: 'case air', value: formatCelsius(s.coolant_C, 1) },
           { name: 'heat', value: formatWatts(s.heat_W) },
-          { name: 'spot to air', value: kw(s.interface_KW) },
+          { name: 'hot spot to air', value: kw(s.interface_KW) },
         ],
         source: 'part data; case air from the heat balance',
       }
     : {
         title: s.name,
         formula:
-          "Mean coolant in the block plus the part's watts times the block's resistance at this flow and the way from spot to block.",
+          "Mean coolant in the block plus the part's watts times the block's resistance at this flow and the resistance from hot spot to block.",
         inputs: [
           { name: 'coolant in the block', value: formatCelsius(s.coolant_C, 1) },
           { name: 'heat', value: formatWatts(s.heat_W) },
           { name: 'block at this flow', value: kw(s.block_KW ?? 0) },
-          { name: 'spot to block', value: kw(s.interface_KW) },
+          { name: 'hot spot to block', value: kw(s.interface_KW) },
         ],
         source: "block's measured points, R = Rref (Qref/Q)^n; part data",
       };
@@ -50,7 +50,7 @@ export function reasonForSpot(s: SpotHeat): Reason {
 
 export function reasonForRise(report: CaseReport, design: Design): Reason {
   return {
-    title: 'Coolant above room',
+    title: 'Coolant ΔT',
     formula:
       'All heat put into a loop leaves by its radiators: each takes its conductance times coolant in minus air in. The mean of the coolant by volume (tubes, blocks, radiators, reservoir), minus the room. What a sensor shows depends on where it sits.',
     inputs: [
@@ -98,13 +98,13 @@ export function reasonForRadiator(r: RadiatorHeat): Reason {
         : "Effectiveness times the smaller stream's capacity, from fin geometry, air flow where fan curve and core drag meet, and coolant flow.",
     inputs: [
       { name: 'fan speed', value: `${formatNumber(r.speed_rpm)} rpm` },
-      { name: 'air through the core', value: `${formatNumber(r.airFlow_m3h)} m³/h` },
+      { name: 'air through the radiator', value: `${formatNumber(r.airFlow_m3h)} m³/h` },
       { name: 'drag at that flow', value: `${formatNumber(r.airDrop_Pa, { decimals: 1 })} Pa` },
       { name: 'air in', value: formatCelsius(r.airIn_C, 1) },
       { name: 'conductance', value: `${formatNumber(r.conductance_WK, { decimals: 1 })} W/K` },
       {
         name: 'installation factors',
-        value: `${INSTALLATION.airFlow} on air, ${INSTALLATION.conductance} on heat`,
+        value: `${INSTALLATION.airFlow} of air flow, ${INSTALLATION.conductance} of conductance`,
       },
     ],
     source: 'Kays & London; Shah & London; factors calibrated to common practice',
@@ -221,7 +221,7 @@ const chancesOf = (judged: GapJudged | undefined): Reason['inputs'] =>
   judged?.band
     ? [
         {
-          name: 'nine in ten such builds',
+          name: '90 % of such builds',
           value: `${formatNumber(judged.band.low, { decimals: 1 })} to ${formatNumber(judged.band.high, { decimals: 1 })} mm`,
         },
         { name: 'the two touch', value: `${formatNumber(100 * judged.beyond)} in 100` },
@@ -272,7 +272,7 @@ export const reasonForRun = (r: Run): Reason =>
 export const reasonForVolume = (v: LoopVolume): Reason => ({
   title: 'Coolant of the loop',
   formula:
-    'Blocks, radiators and pump whole, the reservoir to its fill mark, tubes by bore and length; 15 % to spare.',
+    'Blocks, radiators and pump whole, the reservoir to its fill mark, tubes by bore and length; 15 % margin.',
   inputs: [
     { name: 'parts', value: `${formatNumber(v.parts_mL)} mL` },
     { name: 'tubes', value: `${formatNumber(v.tubes_mL)} mL` },
@@ -310,10 +310,13 @@ export const reasonForNeeded = (
 };
 
 export const reasonForBand = (b: Uncertainty): Reason => ({
-  title: 'Where nine in ten such builds fall',
+  title: '90 % range over such builds',
   formula: `${formatNumber(b.draws)} draws of what the papers do not settle, each worked out whole; the middle nine tenths are shown. The draws are seeded: the same build shows the same band.`,
   inputs: [
-    { name: 'installation factor on air', value: `± ${formatNumber(100 * SPREAD.airFlow)} %` },
+    {
+      name: 'installation factor of air coolers',
+      value: `± ${formatNumber(100 * SPREAD.airFlow)} %`,
+    },
     { name: 'installation factor on heat', value: `± ${formatNumber(100 * SPREAD.conductance)} %` },
     { name: 'draw of each part', value: `± ${formatNumber(100 * SPREAD.draw)} %` },
     { name: 'each block', value: `± ${formatNumber(100 * SPREAD.block)} %` },
@@ -327,15 +330,18 @@ export const reasonForBand = (b: Uncertainty): Reason => ({
 /** What a band of flow, noise or price was drawn from. */
 const BESIDE = {
   flow: {
-    title: 'Where the flow of nine in ten such builds falls',
+    title: '90 % range of the flow',
     inputs: [
       { name: "the pump's head", value: `± ${formatNumber(100 * SPREAD_BESIDE.head)} %` },
-      { name: 'all that the loop takes', value: `± ${formatNumber(100 * SPREAD_BESIDE.losses)} %` },
+      {
+        name: 'all of the loop resistance',
+        value: `± ${formatNumber(100 * SPREAD_BESIDE.losses)} %`,
+      },
     ],
     beyond: 'move less than the brief asks',
   },
   noise: {
-    title: 'Where the noise of nine in ten such builds falls',
+    title: '90 % range of the noise',
     inputs: [
       {
         name: 'level of each fan and pump',
@@ -345,7 +351,7 @@ const BESIDE = {
     beyond: 'are louder than the brief allows',
   },
   price: {
-    title: 'Where the price of nine in ten such lists falls',
+    title: '90 % range of the price',
     inputs: [
       {
         name: 'each price until it is quoted',

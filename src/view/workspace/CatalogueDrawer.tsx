@@ -49,7 +49,7 @@ function Body() {
   return (
     <>
       <div className={styles.head}>
-        <h1>Stores</h1>
+        <h1>Catalogue</h1>
         <button type="button" className={styles.close} onClick={() => open(null)}>
           Close
         </button>
@@ -67,7 +67,7 @@ function Body() {
       )}
       <input
         className={styles.filter}
-        aria-label="Search the Stores"
+        aria-label="Search the catalogue"
         placeholder="Search by name, size, figure"
         value={text}
         onChange={(e) => setText(e.target.value)}

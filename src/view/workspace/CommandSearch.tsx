@@ -58,11 +58,11 @@ function Body() {
         hint: s.digit,
         run: () => goToStage(id, s.id),
       })),
-      { name: 'Add a part from the Stores', hint: '', run: () => open('stores') },
+      { name: 'Add a part from the catalogue', hint: '', run: () => open('stores') },
       { name: 'Show all findings', hint: 'F', run: () => open('findings') },
       { name: 'Undo', hint: 'Ctrl Z', run: undo },
       { name: 'Redo', hint: 'Ctrl Shift Z', run: redo },
-      { name: 'Export the build document', hint: 'JSON', run: () => downloadBuild(design) },
+      { name: 'Export the build file', hint: 'JSON', run: () => downloadBuild(design) },
       {
         name: 'Export the parts list',
         hint: 'CSV',

@@ -50,7 +50,7 @@ function Choosing({ conflict, mine }: { readonly conflict: Conflict; readonly mi
             : 'It was closed, or crashed, before its work reached the server.'}{' '}
           Both versions are still there.{' '}
           {apart
-            ? 'They do not go together: one names what the other has removed. Choose which goes on; Undo brings yours back.'
+            ? 'They conflict: one uses what the other has removed. Choose which to keep; Undo brings yours back.'
             : `What does not touch has been brought together; ${plural(clashes.length, 'thing')} changed on both sides wait${clashes.length === 1 ? 's' : ''} for your choice.`}
         </p>
         {apart ? (

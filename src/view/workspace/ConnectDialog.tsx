@@ -56,7 +56,7 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
         components: chosen,
         bridges: offer.filter((p): p is FittingPart => p.kind === 'fitting' && p.duty === 'bridge'),
       });
-    if (edit) commit('lay a loop', edit);
+    if (edit) commit('connect a loop', edit);
     else say('Two parts with two ports each are needed for a loop.');
     onClose();
   };
@@ -114,7 +114,7 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
           onPick={setTube}
         />
         <p className="soft" style={{ fontSize: 12.5 }}>
-          {partFigures(tube)}; fitting: {fittingFor(tube, offer)?.name ?? 'none in the Stores'}
+          {partFigures(tube)}; fitting: {fittingFor(tube, offer)?.name ?? 'none in the catalogue'}
         </p>
         <Pick
           label="Coolant"

@@ -25,7 +25,7 @@ export function FindingDrawer() {
       </div>
       {findings.length === 0 && (
         <p>
-          Nothing to find: everything checked so far holds. Findings come as you add parts and
+          Nothing to find: everything checked so far is OK. Findings come as you add parts and
           connect them.
         </p>
       )}

@@ -94,7 +94,7 @@ export function LoopLine() {
           aria-expanded={true}
           onClick={() => unfold(false)}
         >
-          Fold
+          Collapse
         </button>
       )}
       {isOpen &&

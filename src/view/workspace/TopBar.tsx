@@ -31,7 +31,7 @@ export function TopBar() {
     count = findings.length - notes;
   return (
     <header className={styles.bar}>
-      <Link href="/" className={styles.mark} title="Back to the Shelf">
+      <Link href="/" className={styles.mark} title="All builds">
         Zephyron
       </Link>
       <BuildName
@@ -112,7 +112,7 @@ export function TopBar() {
             downloadBuild(design);
           }}
         >
-          Build document (JSON)
+          Build file (JSON)
         </MenuItem>
         <MenuItem
           dense

@@ -3,7 +3,7 @@ import { formatNumber } from '@/core/units';
 
 const ROOMS: Readonly<Record<string, string>> = {
   name: 'Name of the build',
-  brief: 'Brief',
+  brief: 'Requirements',
   case: 'Case',
   kit: 'Fittings and consumables',
   layout: 'Routes of the tubes',
@@ -16,7 +16,7 @@ const ROOMS: Readonly<Record<string, string>> = {
 
 /** Fields whose key says too little. */
 const FIELDS: Readonly<Record<string, string>> = {
-  deltaT_K: 'coolant over room at most, K',
+  deltaT_K: 'coolant ΔT at most, K',
   noise_dBA: 'noise at most, dBA',
   flow_Lmin: 'flow at least, L/min',
   part_C: 'hottest part at most, °C',

@@ -8,7 +8,7 @@ const tower = demoDesign('fenland-flood-tower') as Design;
 const graphs = compileSystem(tower).loops;
 const [ring, split] = graphs as [LoopGraph, LoopGraph];
 
-describe('where the loop line is drawn', () => {
+describe('where the loop diagram is drawn', () => {
   test('a ring stands in one line, left to right, inside the width, with one way home', () => {
     const g = laneGeometry(tower, ring, 1000, 58);
     expect(new Set(g.spots.map((s) => s.y)).size).toBe(1);

@@ -41,7 +41,7 @@ describe('the price of another order', () => {
   });
 });
 
-describe('words of the Stores', () => {
+describe('words of the catalogue', () => {
   test.each(CATALOGUE.map((p) => [p.id, p] as const))('%s has its figures in a line', (_, p) => {
     const line = partFigures(p);
     expect(line.length).toBeGreaterThan(8);

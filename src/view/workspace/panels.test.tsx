@@ -101,7 +101,7 @@ describe('connecting', () => {
     ).toBe(false);
   });
 
-  test('every tube of the Stores has a fitting that holds it', () => {
+  test('every tube of the catalogue has a fitting that holds it', () => {
     for (const p of CATALOGUE)
       if (p.kind === 'tube')
         expect([p.id, fittingFor(p, CATALOGUE)?.tube?.outer_mm]).toEqual([p.id, p.outer_mm]);
@@ -131,7 +131,7 @@ describe('connecting', () => {
   });
 });
 
-describe('the Stores beside the build', () => {
+describe('the catalogue beside the build', () => {
   function Opened() {
     const open = useEditor((s) => s.open);
     return (
@@ -147,7 +147,7 @@ describe('the Stores beside the build', () => {
   test('a part is found by its figures, added where it is used most, and named apart from its like', () => {
     show(desk, <Opened />);
     fireEvent.click(screen.getByText('open it'));
-    fireEvent.change(screen.getByLabelText('Search the Stores'), {
+    fireEvent.change(screen.getByLabelText('Search the catalogue'), {
       target: { value: 'memory two sticks' },
     });
     fireEvent.click(screen.getByRole('button', { name: 'Add Quill Memory, two sticks' }));
@@ -166,7 +166,9 @@ describe('the Stores beside the build', () => {
   test('what has no free place in this case says so before it is added', () => {
     show(desk, <Opened />);
     fireEvent.click(screen.getByText('open it'));
-    fireEvent.change(screen.getByLabelText('Search the Stores'), { target: { value: 'Fell 420' } });
+    fireEvent.change(screen.getByLabelText('Search the catalogue'), {
+      target: { value: 'Fell 420' },
+    });
     expect(
       within(screen.getByRole('button', { name: 'Add Fell 420, 45 mm' })).getByText(
         /no free place/,

@@ -8,14 +8,14 @@ export const STAGES: readonly {
   readonly name: string;
   readonly digit: string;
 }[] = [
-  { id: 'brief', name: 'Brief', digit: '0' },
-  { id: 'heat', name: 'Heat', digit: '1' },
+  { id: 'brief', name: 'Requirements', digit: '0' },
+  { id: 'heat', name: 'Heat load', digit: '1' },
   { id: 'case', name: 'Case', digit: '2' },
   { id: 'cooling', name: 'Cooling', digit: '3' },
   { id: 'flow', name: 'Flow', digit: '4' },
   { id: 'materials', name: 'Materials', digit: '5' },
   { id: 'runs', name: 'Runs', digit: '6' },
-  { id: 'parts', name: 'Parts', digit: '7' },
+  { id: 'parts', name: 'Parts list', digit: '7' },
   { id: 'assembly', name: 'Assembly', digit: '8' },
   { id: 'log', name: 'Log', digit: '9' },
 ];

@@ -28,7 +28,7 @@ describe('what is to be done next', () => {
       expect(step(without(kind)).act).toEqual({ do: 'stores', kind });
   });
 
-  test('a part without a place, fans for a bare radiator, the loop, its runs', () => {
+  test('a part not placed, fans for a bare radiator, the loop, its runs', () => {
     const loose = edited(desk, {
       do: 'component.place',
       component: 'pump',

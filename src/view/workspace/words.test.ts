@@ -37,10 +37,10 @@ describe('what differs, in words', () => {
       'Name of the build: Dawn chorus desk → Other',
     ]);
     expect(words({ do: 'brief.set', values: { room_C: 30 } })).toEqual([
-      'Brief: room, °C: 22 → 30',
+      'Requirements: room, °C: 22 → 30',
     ]);
     expect(words({ do: 'brief.limit', values: { noise_dBA: 35 } })).toEqual([
-      'Brief: noise at most, dBA: 30 → 35',
+      'Requirements: noise at most, dBA: 30 → 35',
     ]);
     expect(
       words({ do: 'component.set', component: 'pump', values: { speed_rpm: 3000 } })[0],

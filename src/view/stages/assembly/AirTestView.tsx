@@ -55,7 +55,7 @@ function LoopTest({ loop }: { readonly loop: Loop }) {
         {limit.by === null
           ? 'what is usual, since no part of the loop tells a lower rating.'
           : `the rating of ${limit.by}, the lowest in the loop.`}{' '}
-        The loop holds {formatNumber(tested.volume_mL)} mL of air and swells by{' '}
+        The loop is sealed {formatNumber(tested.volume_mL)} mL of air and swells by{' '}
         {formatNumber(tested.compliance_mLbar, { decimals: 2 })} mL a bar.
       </p>
       <p className={styles.caution}>
@@ -135,7 +135,7 @@ function Verdict({ report }: { readonly report: LeakReport }) {
   return (
     <p className={styles.verdict} role="status">
       <Mark verdict={VERDICT[verdict]} /> <strong>{VERDICT_WORDS[verdict]}</strong>: {rate} of air
-      at the test pressure; up to {formatNumber(limit_mLmin, { decimals: 3 })} counts as tight.
+      at the test pressure; up to {formatNumber(limit_mLmin, { decimals: 3 })} counts as sealed.
       Corrected for the room, it fell by {formatNumber(fall_mbar, { decimals: 1 })} mbar.
       {verdict === 'not yet known' &&
         (longer_min === null

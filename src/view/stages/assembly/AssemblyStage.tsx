@@ -49,7 +49,7 @@ export function AssemblyStage() {
     return (
       <EmptyStage
         title="Nothing to put together yet"
-        text="Choose a case and parts first: every step follows from what stands where."
+        text="Choose a case and parts first: every step follows from where the parts are mounted."
       />
     );
   const mark = (of: Step, done: boolean): void =>

@@ -269,7 +269,7 @@ function Bar({
         {heldBy && heldBy.kind !== 'hands' && (
           <span className="soft">
             {' '}
-            {heldBy.kind === 'wait' ? 'after the wait of' : 'waits for'} {heldBy.name}
+            {heldBy.kind === 'wait' ? 'after the wait of' : 'is delayed until'} {heldBy.name}
             {heldBy.kind === 'delivery' && ' to come'}
           </span>
         )}

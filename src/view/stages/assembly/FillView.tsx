@@ -58,7 +58,7 @@ function LoopFill({ loop }: { readonly loop: Loop }) {
           <p>
             {formatNumber(plan.poured_mL)} mL in {plural(plan.pulses.length, 'pulse')}, and{' '}
             {formatNumber(plan.topUp_mL)} mL more as the air comes out (estimated; times at the flow
-            of the full loop). The pump never draws the reservoir below{' '}
+            of the full loop). The pump never empties the reservoir below{' '}
             {formatNumber(100 * KEEP_SHARE)} %.
           </p>
           <table>
@@ -112,8 +112,8 @@ function LoopFill({ loop }: { readonly loop: Loop }) {
         </ul>
       )}
       <p className="soft">
-        The last bubbles take {soonest} to {latest} days. An estimate: each part is taken to hold
-        its coolant evenly over its height.
+        The last bubbles take {soonest} to {latest} days. An estimate: the coolant of each part is
+        spread evenly over its height.
       </p>
       <h3>Draining</h3>
       <p>

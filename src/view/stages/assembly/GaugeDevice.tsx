@@ -50,7 +50,7 @@ export function GaugeDevice({
           className={styles.link}
           onClick={() => void devices.run(designToText(design))}
         >
-          Connect the stand-in gauge
+          Connect the simulated gauge
         </button>
       )}
       {isThere && (

@@ -68,7 +68,7 @@ function LoopWatch({ loop }: { readonly loop: Loop }) {
         <>
           <p role="status">
             {next === undefined
-              ? 'Every look was dry: the loop holds. Tighten again by hand, cold; and once more after the first hot run.'
+              ? 'Every look was dry: the loop is sealed. Tighten again by hand, cold; and once more after the first hot run.'
               : dueText(next - minutes)}{' '}
             <button type="button" className={styles.link} onClick={() => mark(START, null)}>
               Start the clock anew

@@ -36,7 +36,7 @@ describe('assembly', () => {
 
   test('a step says why it comes here, what it needs, and what can hurt', () => {
     show(planetarium, <AssemblyStage />);
-    fireEvent.click(within(steps()).getByRole('button', { name: /^Plug in the power leads/ }));
+    fireEvent.click(within(steps()).getByRole('button', { name: /^Plug in the power cables/ }));
     expect(screen.getByText(/^Before Top radiator: fingers no longer reach/)).toBeTruthy();
     expect(screen.getByText(/qualified electrician/)).toBeTruthy();
   });

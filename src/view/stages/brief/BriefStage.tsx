@@ -31,10 +31,10 @@ export function BriefStage() {
       side={
         <Section title="How they are used">
           <p>
-            Coolant rise is the mean coolant over the room air. Noise is all fans and pumps together
-            where you sit, an estimate. Flow is through the pump. A part limit, when set, counts if
-            it is lower than the part&apos;s own. The budget counts the loop&apos;s parts, not the
-            machine&apos;s hardware.
+            Coolant ΔT is the mean coolant temperature above room air. Noise is all fans and pumps
+            together where you sit, an estimate. Flow is through the pump. A part limit, when set,
+            counts if it is lower than the part&apos;s own. The budget counts the loop&apos;s parts,
+            not the machine&apos;s hardware.
           </p>
         </Section>
       }
@@ -79,7 +79,7 @@ export function BriefStage() {
             onCommit={(v) => v !== null && set('the altitude', { altitude_m: v })}
           />
         </Row>
-        <Row name="Judged under" note="the load the limits must hold in">
+        <Row name="Judged under" note="the load case the limits apply to">
           <Pick
             label="Load case"
             hideLabel
@@ -91,16 +91,16 @@ export function BriefStage() {
             onPick={(loadCase) => set('the load case', { loadCase })}
           />
         </Row>
-        <Row name="Coolant above room" note="10 K is cool, 15 K usual, 20 K the most one likes">
+        <Row name="Coolant ΔT" note="10 K is cool, 15 K usual, 20 K the most one likes">
           <QuantityField
-            label="Coolant rise limit"
+            label="Coolant ΔT limit"
             hideLabel
             value={limits.deltaT_K}
             quantity="difference"
             decimals={1}
             min={0.5}
             max={60}
-            onCommit={(v) => v !== null && limit('the coolant rise', { deltaT_K: v })}
+            onCommit={(v) => v !== null && limit('the coolant ΔT', { deltaT_K: v })}
           />
         </Row>
         <Row name="Noise" note="30 dBA is a quiet room at night">
@@ -150,7 +150,7 @@ export function BriefStage() {
             onCommit={(v) => limit('the part limit', { part_C: v })}
           />
         </Row>
-        <Row name="Gap that counts as clear" note="less is tight">
+        <Row name="Gap that counts as clear" note="less is marginal">
           <QuantityField
             label="Clearance"
             hideLabel

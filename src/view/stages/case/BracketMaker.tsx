@@ -45,7 +45,7 @@ export function BracketMaker() {
           aria-expanded={open}
           onClick={() => setOpen(!open)}
         >
-          {open ? 'Put away' : 'Make a bracket'}
+          {open ? 'Dismiss' : 'Make a bracket'}
         </button>
       }
     >

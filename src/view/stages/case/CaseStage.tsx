@@ -51,7 +51,7 @@ const across = (lengths: readonly number[]): string =>
 const caseWords = (box: CasePart): string =>
   box.air?.open === true
     ? `${box.name}, an open frame of ${across(box.interior)} mm.`
-    : `${box.name}, ${formatNumber(box.volume_L)} litres, ${across(box.interior)} mm inside, ${across(outsideOf(box))} mm over its sheets.`;
+    : `${box.name}, ${formatNumber(box.volume_L)} litres, ${across(box.interior)} mm inside, ${across(outsideOf(box))} mm outside dimensions.`;
 
 /** What fits where: elevations with gaps, mounts with their room, screws. */
 export function CaseStage() {
@@ -91,7 +91,7 @@ export function CaseStage() {
     if (unfed > 0) return `${plural(unfed, 'part')} without a header`;
     if (marginal > 0)
       return `Everything fits, ${marginal === 1 ? 'one gap' : `${marginal} gaps`} tight`;
-    if (fit.unplaced.length > 0) return `${plural(fit.unplaced.length, 'part')} without a place`;
+    if (fit.unplaced.length > 0) return `${plural(fit.unplaced.length, 'part')} not placed`;
     return 'Everything fits';
   };
   const title = titleWords();
@@ -168,10 +168,10 @@ export function CaseStage() {
             }}
           />
           <Pick
-            label="The machine stands"
+            label="The machine is"
             value={design.choices.stands ?? '+y'}
             options={STANDS}
-            onPick={(up) => commit('how the machine stands', { do: 'case.stands', up })}
+            onPick={(up) => commit('turn the machine', { do: 'case.stands', up })}
           />
           <p className={styles.measure}>
             <button
@@ -261,7 +261,7 @@ export function CaseStage() {
                   : ''}
               </>
             ) : (
-              'Click a part to see its gaps and move it. Radiators slide on their rails; pump and reservoir stand anywhere a bracket or tape holds.'
+              'Click a part to see its gaps and move it. Radiators slide on their rails; pump and reservoir are free-standing, on a bracket or tape.'
             )}
           </p>
         </>

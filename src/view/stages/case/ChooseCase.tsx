@@ -13,7 +13,7 @@ export function ChooseCase({ onMeasure }: { onMeasure(): void }) {
     <div className={styles.choose}>
       <EmptyStage
         title="Choose the case"
-        text="Everything hangs on it: where radiators can go, how thick they may be, where pump and reservoir stand. It can be changed later; parts keep their place where the new case has it."
+        text="The case decides where radiators can go, how thick they may be and where pump and reservoir are mounted. It can be changed later; parts keep their place where the new case has it."
       />
       <div className={styles.cases}>
         {cases.map((c) => (

@@ -28,7 +28,7 @@ export function CompareParts({ component }: { readonly component: Component }) {
         onClick={() => setOpen(!open)}
       >
         {open
-          ? 'Fold the comparison up'
+          ? 'Collapse the comparison'
           : `Compare all ${PART_KINDS[component.part.kind].many.toLowerCase()} in its place`}
       </button>
       {open && (
@@ -42,7 +42,7 @@ export function CompareParts({ component }: { readonly component: Component }) {
       )}
       {open && result && (
         <p className="soft">
-          Against now, runs estimated in both: coolant rise, noise, slowest loop, the loop&apos;s
+          Against now, runs estimated in both: coolant ΔT, noise, slowest loop, the loop&apos;s
           list; the gap is to the nearest thing.
         </p>
       )}

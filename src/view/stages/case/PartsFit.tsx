@@ -25,7 +25,7 @@ export function PartsFit({ gaps }: { readonly gaps: ClearanceReport['gaps'] }) {
           aria-expanded={open}
           onClick={() => setOpen(!open)}
         >
-          {open ? 'Fold up' : `List all ${components.length}`}
+          {open ? 'Collapse' : `List all ${components.length}`}
         </button>
       }
     >
@@ -46,7 +46,7 @@ export function PartsFit({ gaps }: { readonly gaps: ClearanceReport['gaps'] }) {
               const hangs = component.placement.on === 'line';
               const nearestWords = () => {
                 if (why) return why;
-                if (hangs) return 'hangs in its runs';
+                if (hangs) return 'its runs are connected to it';
                 if (near) {
                   if (near.a === component.id) return near.nameB;
                   return near.nameA;

@@ -168,8 +168,8 @@ export function PlaceCard({ component }: { readonly component: Component }) {
   const [host] = carriersOf(design, component);
   const anywhere =
     component.part.kind === 'radiator'
-      ? 'anywhere, in the case or outside it: on a bracket'
-      : 'anywhere: bracket or tape';
+      ? 'free-standing, in the case or outside it (bracket)'
+      : 'free-standing (bracket or tape)';
   const placementFor = (value: string): Placement => {
     if (value === 'free')
       return { on: 'free', at: footOf(design, component.id) ?? MIDDLE(design), turn: 0 };
@@ -187,7 +187,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
   const benchWords = () => {
     if (p.on === 'unplaced') return 'not placed';
     if (current < 0 && p.on !== 'free' && p.on !== 'against') return 'as set';
-    return 'back to the bench';
+    return 'not placed';
   };
   return (
     <Section
@@ -203,25 +203,25 @@ export function PlaceCard({ component }: { readonly component: Component }) {
       </p>
       {store && (
         <p className="soft">
-          The Stores&apos; figures of this part differ from this build&apos;s copy.{' '}
+          The catalogue data of this part differ from this build&apos;s copy.{' '}
           <button
             type="button"
             className={styles.link}
             onClick={() =>
-              commit(`take the Stores\u2019 figures of ${component.name}`, {
+              commit(`use the catalogue data of ${component.name}`, {
                 do: 'component.replace',
                 component: component.id,
                 part: store,
               })
             }
           >
-            Take the Stores&apos;
+            Use the catalogue data
           </button>
         </p>
       )}
       <div className={styles.controls}>
         <label className={styles.nameLabel}>
-          Called{' '}
+          Name{' '}
           <input
             className={styles.nameInput}
             defaultValue={component.name}
@@ -332,7 +332,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
             label="Air"
             value={p.air}
             options={[
-              { value: 'in', label: 'draws room air in' },
+              { value: 'in', label: 'intake' },
               { value: 'out', label: 'blows case air out' },
             ]}
             onPick={(air) => place({ ...p, air })}
@@ -394,8 +394,8 @@ export function PlaceCard({ component }: { readonly component: Component }) {
             value={p.face}
             options={[
               { value: 'frame', label: 'between frame and radiator' },
-              { value: 'interior', label: 'on the inner face' },
-              { value: 'outside', label: 'outside the frame' },
+              { value: 'interior', label: 'inside' },
+              { value: 'outside', label: 'outside the panel' },
             ]}
             onPick={(face) => place({ ...p, face })}
           />

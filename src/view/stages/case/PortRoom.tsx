@@ -43,7 +43,7 @@ export function PortRoom() {
           <thead>
             <tr>
               <th>port</th>
-              <th className="num">room, mm</th>
+              <th className="num">clearance, mm</th>
               <th />
             </tr>
           </thead>
@@ -61,7 +61,7 @@ export function PortRoom() {
                   <span className="soft">
                     {p.verdict === 'clash'
                       ? `${p.fitting} runs into ${p.with ?? ''}${p.besidePort ? '; an extender on one of the two parts them' : ''}`
-                      : `${p.fitting}: ${p.with ?? ''} leaves no room for fingers`}
+                      : `${p.fitting}: ${p.with ?? ''} leaves no finger clearance`}
                   </span>
                 </td>
                 <td className="num">

@@ -10,7 +10,7 @@ import styles from './CaseStage.module.css';
 const PLUGS = {
   'four-pin': 'four-pin',
   'three-pin': 'three-pin',
-  supply: 'from the supply',
+  supply: 'from the power supply',
 } as const;
 
 /** Which header feeds which fans and pumps, by what lead, with the current against the limit. */
@@ -65,8 +65,8 @@ export function PowerTable() {
                     <>
                       <br />
                       <span className="soft">
-                        about {formatNumber(l.way_mm)} mm to the board (estimated), leads reach{' '}
-                        {formatNumber(l.reach_mm)} mm
+                        about {formatNumber(l.way_mm)} mm to the motherboard (estimated), cables
+                        reach {formatNumber(l.reach_mm)} mm
                         {l.extension ? `; with ${l.extension.name}` : ''}
                       </span>
                     </>
@@ -106,18 +106,17 @@ export function PowerTable() {
           .join(', ')}
         . Left: {plural(power.freeFan, 'fan header')}, {plural(power.freePump, 'pump header')}.
         {power.assumed ? ' The board says nothing of its headers: common ones are assumed.' : ''} At
-        full speed and 12 V; starting draws more for a moment. Leads are on the parts list.
+        full speed and 12 V; starting draws more for a moment. Cables are on the parts list.
       </p>
       <p>
         {supply ? (
           <>
             <Mark verdict={supplyVerdict(supply)} /> Supply: {formatWatts(supply.most_W)} of{' '}
             {formatWatts(supply.rating_W)} in the heaviest load, {formatWatts(supply.helpers_W)} of
-            it fans and pumps; {formatNumber(100 * (1 - supply.most_W / supply.rating_W))} % to
-            spare.
+            it fans and pumps; {formatNumber(100 * (1 - supply.most_W / supply.rating_W))} % margin.
           </>
         ) : (
-          'No supply is in the build yet.'
+          'No power supply is in the build yet.'
         )}
       </p>
     </Section>

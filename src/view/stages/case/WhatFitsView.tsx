@@ -8,10 +8,10 @@ import { useEditor, useWhatFits } from '@/view/workspace';
 import styles from './WhatFitsView.module.css';
 
 const FACES: readonly { readonly value: FanFaces; readonly label: string }[] = [
-  { value: 'frame', label: 'on the frame side' },
-  { value: 'interior', label: 'on the inner face' },
-  { value: 'both', label: 'on both faces' },
-  { value: 'outside', label: 'outside the frame' },
+  { value: 'frame', label: 'between radiator and panel' },
+  { value: 'interior', label: 'inside' },
+  { value: 'both', label: 'in push-pull' },
+  { value: 'outside', label: 'outside the panel' },
 ];
 const VERDICT = { clash: 'fails', marginal: 'marginal', clear: 'ok' } as const;
 
@@ -69,7 +69,7 @@ export function WhatFitsView() {
     pick(null);
   };
   const hangSet = (s: FitSet): void =>
-    commit('hang a whole set of radiators', hangSetEdit(design, s, offer));
+    commit('mount a whole set of radiators', hangSetEdit(design, s, offer));
   const depths = [...new Set(parts.flatMap((p) => (p.kind === 'fan' ? [p.size[2]] : [])))].sort(
     (a, b) => a - b,
   );
@@ -96,7 +96,7 @@ export function WhatFitsView() {
           <h2>Largest sets for this case</h2>
           {result.sets.length === 0 && (
             <p className="soft">
-              No radiator of the Stores goes in beside what stands in this case.
+              No radiator in the catalogue fits beside the parts that are already in this case.
             </p>
           )}
           <ul className={styles.sets}>
@@ -121,7 +121,7 @@ export function WhatFitsView() {
                   disabled={!fresh}
                   onClick={() => hangSet(s)}
                 >
-                  hang this set
+                  mount this set
                 </button>
               </li>
             ))}
@@ -147,11 +147,11 @@ export function WhatFitsView() {
                     if (!c)
                       return (
                         <td key={m.id} className="soft" title={why}>
-                          {why ?? (faces === 'outside' ? 'no room under a cover' : '–')}
+                          {why ?? (faces === 'outside' ? 'no clearance under a cover' : '–')}
                         </td>
                       );
                     const clearanceWords = () => {
-                      if (c.fittings === false) return 'no room for fittings';
+                      if (c.fittings === false) return 'no clearance for fittings';
                       if (c.gap_mm === null) return 'nothing near';
                       return `${formatNumber(c.gap_mm, { decimals: 1 })} mm`;
                     };
@@ -197,14 +197,14 @@ export function WhatFitsView() {
                 disabled={!fresh}
                 onClick={() => hang(open)}
               >
-                {open.verdict === 'clash' ? 'hang it all the same' : 'hang it'}
+                {open.verdict === 'clash' ? 'mount it anyway' : 'mount it'}
               </button>
             </div>
           )}
           <p className="soft">
             Each is tried at the ends, the middle and every 10 mm of its rail with its ports to
-            either end; told is the roomiest way. Tight is below{' '}
-            {formatNumber(design.brief.limits.clear_mm)} mm. Sets take no fans on both faces.
+            either end; the position with the largest gap is reported. Marginal is below{' '}
+            {formatNumber(design.brief.limits.clear_mm)} mm. Sets take no fans in push-pull.
           </p>
         </div>
       )}

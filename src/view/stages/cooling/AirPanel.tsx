@@ -33,7 +33,7 @@ export function AirPanel() {
   const turn = (id: string, air: 'in' | 'out'): void => {
     const p = findComponent(design, id)?.placement;
     if (p?.on === 'mount')
-      commit(`${nameOf(id)} ${air === 'in' ? 'draws in' : 'blows out'}`, {
+      commit(`${nameOf(id)} ${air === 'in' ? 'intake' : 'exhaust'}`, {
         do: 'component.place',
         component: id,
         placement: { ...p, air },
@@ -77,13 +77,13 @@ export function AirPanel() {
     <>
       <Section title="Air through the case">
         <p>
-          Case air stands at {formatCelsius(report.caseAir_C, 1)},{' '}
-          {formatKelvin(report.caseAir_C - room_C)} over the room
+          Case air is at {formatCelsius(report.caseAir_C, 1)},{' '}
+          {formatKelvin(report.caseAir_C - room_C)} above room air
           {before_W > 1
             ? `: ${intake.map((r) => nameOf(r.id)).join(' and ')} ${intake.length > 1 ? 'put' : 'puts'} ${formatWatts(before_W)} into it`
             : ''}
           {report.airCooled_W > 1
-            ? `${before_W > 1 ? ', and' : ':'} parts on air ${formatWatts(report.airCooled_W)}`
+            ? `${before_W > 1 ? ', and' : ':'} air-cooled parts ${formatWatts(report.airCooled_W)}`
             : ''}
           .
         </p>
@@ -91,7 +91,7 @@ export function AirPanel() {
           const cost = r.conductance_WK * (r.airIn_C - room_C);
           return (
             <p key={r.id}>
-              <strong>{nameOf(r.id)}</strong> blows out, so it breathes that air:{' '}
+              <strong>{nameOf(r.id)}</strong> is an exhaust, so it takes in that air:{' '}
               {formatCelsius(r.airIn_C, 1)} instead of {formatCelsius(room_C, 1)}. At the same
               coolant it sheds {formatWatts(cost)} less than it would with room air.
             </p>
@@ -149,8 +149,8 @@ export function AirPanel() {
             .map((c) => pressureWords(c, report.chambers.length > 1, design.case))
             .join(' ')}{' '}
           Each chamber mixes fully. Flows have the installation factor of{' '}
-          {formatNumber(thermalModel.factors.airFlow, { decimals: 2 })} in them; pressure is what
-          core, filter and grille hold against the fans.
+          {formatNumber(thermalModel.factors.airFlow, { decimals: 2 })} in them; pressure is the
+          resistance of radiator, filter and grille.
         </p>
       </Section>
       <VentsTable />

@@ -44,7 +44,7 @@ export function AnswerPanel({
       <Section title="Limits of the brief">
         <div className={styles.limits}>
           <QuantityField
-            label="Coolant rise"
+            label="Coolant ΔT"
             width={40}
             value={limits.deltaT_K}
             quantity="difference"
@@ -53,7 +53,7 @@ export function AnswerPanel({
             max={60}
             onCommit={(v) =>
               v !== null &&
-              commit('set the coolant rise', { do: 'brief.limit', values: { deltaT_K: v } })
+              commit('set the coolant ΔT', { do: 'brief.limit', values: { deltaT_K: v } })
             }
           />
           <QuantityField
@@ -187,7 +187,7 @@ export function AnswerPanel({
             <tr>
               <th>spot</th>
               <th className="num">°C</th>
-              <th className="num">nine in ten</th>
+              <th className="num">90 % range</th>
               {summer && <th className="num">summer</th>}
               <th className="num">limit</th>
               <th />
@@ -201,7 +201,7 @@ export function AnswerPanel({
                 <tr key={`${s.component}-${s.hotSpot}`}>
                   <td>
                     {s.name}
-                    {s.cooledBy ? '' : ', on air'}
+                    {s.cooledBy ? '' : ', air-cooled'}
                   </td>
                   <td className="num">
                     <Why reason={reasonForSpot(s)}>{formatNumber(s.temp_C)}</Why>
@@ -227,5 +227,5 @@ function riskWords(bands: Uncertainty | null, held: boolean): string {
   if (!bands?.deltaT_K || bands.riseOver < SURE || bands.riseOver > 1 - SURE) return '';
   return held
     ? `The band crosses the limit: about ${formatNumber(100 * bands.riseOver)} in 100 such builds would run warmer than you ask.`
-    : `The band crosses the limit: about ${formatNumber(100 * (1 - bands.riseOver))} in 100 such builds would hold it.`;
+    : `The band crosses the limit: about ${formatNumber(100 * (1 - bands.riseOver))} in 100 such builds would meet it.`;
 }

@@ -10,18 +10,18 @@ import styles from './CoolingStage.module.css';
 
 const KIND_WORDS: Record<ChangeKind, string> = {
   fans: 'other fans',
-  core: 'another core',
+  core: 'another radiator',
   section: 'a section more',
   radiator: 'a radiator more',
-  'both faces': 'fans on both faces',
-  direction: 'air the other way',
+  'push-pull': 'fans in push-pull',
+  direction: 'air direction reversed',
   'case fan': 'a case fan',
   'pump speed': 'pump speed',
   loops: 'loops joined or parted',
 };
 const ORDERS = [
   { value: 'cooler', label: 'coolest first' },
-  { value: 'quieter', label: 'quietest that holds first' },
+  { value: 'quieter', label: 'quietest that meets the brief first' },
   { value: 'money', label: 'most for the money first' },
 ] as const;
 type Order = (typeof ORDERS)[number]['value'];
@@ -106,7 +106,7 @@ export function ChangeTable() {
           <tr>
             <th className="num">coolant</th>
             <th className="num">noise</th>
-            <th className="num">holds at</th>
+            <th className="num">meets the brief at</th>
             <th className="num">costs</th>
             <th />
           </tr>

@@ -31,7 +31,7 @@ const VIEWS = [
   { value: 'changes', label: 'Changes' },
   { value: 'time', label: 'Over time' },
   { value: 'air', label: 'Air' },
-  { value: 'figures', label: 'Figures' },
+  { value: 'figures', label: 'Data' },
 ] as const;
 type View = (typeof VIEWS)[number]['value'];
 
@@ -46,10 +46,10 @@ export function CoolingStage() {
         title="No radiator in a loop yet"
         text={
           components.some((i) => i.part.kind === 'radiator')
-            ? 'A radiator is there, but no loop goes through it. Connect the loop in the line below, then the answer appears here.'
+            ? 'A radiator is there, but no loop goes through it. Connect the loop in the loop diagram below, then the result appears here.'
             : 'Add a radiator and fans for it, and connect the loop. Then this page says how warm the coolant gets at which noise, and how many sections you need.'
         }
-        action="Open the Stores"
+        action="Open the catalogue"
         onAction={() => open('stores')}
       />
     );
@@ -94,7 +94,7 @@ function Cooling() {
     quiet = report.noise_dBA <= limits.noise_dBA + 0.05;
   const titleWords = () => {
     if (rise === null) return 'No steady temperature';
-    if (held && quiet) return 'The brief holds, quietly';
+    if (held && quiet) return 'Meets the brief, and quiet';
     if (held) return 'Cool enough, but too loud';
     if (quiet) return 'Quiet enough, but too warm';
     return 'Too warm and too loud';
@@ -110,7 +110,7 @@ function Cooling() {
   const band = bands.result;
   const sentenceWords = () => {
     if (view === 'time') return null;
-    if (rise === null) return 'Something stands still: look at the findings beside.';
+    if (rise === null) return 'A pump or fan does not turn: see the findings beside.';
     return (
       <>
         At {speed} the coolant settles{' '}
@@ -126,7 +126,7 @@ function Cooling() {
             )
           </span>
         )}{' '}
-        over the room at{' '}
+        above room air at{' '}
         <Why reason={reasonForNoise(design, analysis.thermalModel)}>
           {formatNumber(report.noise_dBA, { decimals: 1 })} dBA
         </Why>
@@ -148,7 +148,7 @@ function Cooling() {
         </Why>
         ; you have {sizing.sections}.
         {sizing.quietestSpeed_rpm !== null && sizing.quietestNoise_dBA !== null
-          ? ` The slowest that holds is ${formatSpeed(sizing.quietestSpeed_rpm)}, ${formatNumber(sizing.quietestNoise_dBA, { decimals: 1 })} dBA.`
+          ? ` The slowest speed that meets the brief is ${formatSpeed(sizing.quietestSpeed_rpm)}, ${formatNumber(sizing.quietestNoise_dBA, { decimals: 1 })} dBA.`
           : ''}
       </>
     );

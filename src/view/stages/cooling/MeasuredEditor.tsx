@@ -72,9 +72,9 @@ export function MeasuredEditor({
         <h1 id="measured-title">Measured heat of {component?.name}</h1>
         <p className={styles.wide}>
           One point a line:{' '}
-          {against === 'air' ? 'air through the core' : 'speed of the fans that hang on it'},
-          coolant flow, and watts per kelvin between coolant in and air in. A heading or a unit
-          behind each number is understood.
+          {against === 'air' ? 'air through the radiator' : 'speed of the fans on it'}, coolant
+          flow, and watts per kelvin between coolant in and air in. A heading or a unit behind each
+          number is understood.
         </p>
         <div className={styles.left}>
           <div className={styles.units}>

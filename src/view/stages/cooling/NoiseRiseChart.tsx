@@ -125,7 +125,7 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
               />
             ))}
           </svg>
-          <span className={styles.axisY}>coolant above room, K</span>
+          <span className={styles.axisY}>coolant ΔT above room air, K</span>
           <span className={styles.axisX} style={{ right: RIGHT }}>
             noise where you sit, dBA (estimated)
           </span>

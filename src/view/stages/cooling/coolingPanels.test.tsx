@@ -63,7 +63,7 @@ describe('heat, in place', () => {
 describe('air', () => {
   test("a radiator turned to blow out breathes the case's air, with the number", () => {
     show(desk, <AirPanel />);
-    expect(screen.queryByText(/blows out, so it breathes/)).toBeNull();
+    expect(screen.queryByText(/exhaust, so it takes/)).toBeNull();
     fireEvent.click(
       within(screen.getByRole('radiogroup', { name: 'Way of Top radiator' })).getByRole('radio', {
         name: 'out',
@@ -72,7 +72,7 @@ describe('air', () => {
     const air =
       state.analysis.reports.heat.stress.radiators.find((r) => r.id === 'top-radiator')?.airIn_C ??
       0;
-    expect(screen.getByText(/blows out, so it breathes/).textContent).toContain(
+    expect(screen.getByText(/exhaust, so it takes/).textContent).toContain(
       `${air.toFixed(1)} °C instead of 22.0 °C`,
     );
   });

@@ -53,8 +53,8 @@ export function FittingCurve({
         <h1 id="fitting-title">Measured points of {fitting.name}</h1>
         <p className={styles.wide}>
           One point a line, flow then pressure drop from port to tube, typed or pasted from a table.
-          They stand in place of its K of {fitting.k} on {fitting.bore_mm} mm, everywhere this build
-          uses it. Measured with water at 25 °C; other coolants are scaled.
+          They replace its K of {fitting.k} on {fitting.bore_mm} mm, everywhere this build uses it.
+          Measured with water at 25 °C; other coolants are scaled.
         </p>
         <CurvePoints part={fitting} of={1} onTyped={setTyped} />
         <div className={styles.wide}>

@@ -37,8 +37,8 @@ const VIEWS = [
   { value: 'losses', label: 'Losses' },
   { value: 'branches', label: 'Branches' },
   { value: 'pressures', label: 'Pressures' },
-  { value: 'pumps', label: 'Which pump' },
-  { value: 'dirt', label: 'Dirt' },
+  { value: 'pumps', label: 'Pump selection' },
+  { value: 'dirt', label: 'Clogging' },
 ] as const;
 type View = (typeof VIEWS)[number]['value'];
 
@@ -55,8 +55,8 @@ export function FlowStage() {
     return (
       <EmptyStage
         title="Nothing flows yet"
-        text="Connect the parts into a loop: then this page shows where the pump's head meets what the loop takes, and which part takes most."
-        action={components.some((i) => i.part.kind === 'pump') ? undefined : 'Open the Stores'}
+        text="Connect the parts into a loop: then this page shows where the pump curve meets the loop resistance, and which part has the largest pressure drop."
+        action={components.some((i) => i.part.kind === 'pump') ? undefined : 'Open the catalogue'}
         onAction={() => open('stores')}
       />
     );
@@ -137,7 +137,7 @@ function OneLoop({
   const wordsOfMargin = () => {
     if (margin === null) return '';
     if (margin >= 0)
-      return `At the ${formatFlow(target)} you ask for, the pump has ${formatNumber(100 * margin)} % of head to spare`;
+      return `At the ${formatFlow(target)} you ask for, the pump has a margin of ${formatNumber(100 * margin)} %`;
     return `At the ${formatFlow(target)} you ask for, the pump is ${formatNumber(-100 * margin)} % short of head`;
   };
   const spare = wordsOfMargin();

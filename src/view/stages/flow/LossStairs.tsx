@@ -51,7 +51,7 @@ export function LossStairs({ graph, state, network }: Props) {
   const most = Math.max(...rows.map((l) => l.drop_kPa), 0.1);
   return (
     <Section
-      title="What each part takes"
+      title="Pressure drop by part"
       aside={<Pick label="Order" hideLabel value={order} options={ORDERS} onPick={setOrder} />}
     >
       <ul className={styles.stairs}>

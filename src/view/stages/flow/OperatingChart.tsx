@@ -165,10 +165,10 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
   const names = apart([
     ...(lastPump ? [{ id: 'pump', text: 'pump at this speed', y: Y(lastPump.pump ?? 0) }] : []),
     ...(lastFull && speed && speed.now < speed.max - 1
-      ? [{ id: 'full', text: 'at full speed', y: Y(lastFull.full ?? 0) }]
+      ? [{ id: 'full', text: 'pump curve at full speed', y: Y(lastFull.full ?? 0) }]
       : []),
     ...(loopEnd && X(loopEnd.flow) > width - RIGHT - 20
-      ? [{ id: 'loop', text: 'what the loop takes', y: Y(loopEnd.loop) }]
+      ? [{ id: 'loop', text: 'loop resistance', y: Y(loopEnd.loop) }]
       : []),
   ]);
   return (
@@ -196,7 +196,7 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
               data-loop
               style={{ left: X(loopEnd.flow) + 8, top: Math.max(2, Y(loopEnd.loop) - 6) }}
             >
-              what the loop takes
+              loop resistance
             </span>
           )}
           <span
@@ -272,7 +272,7 @@ function SpeedChart({
   return (
     <>
       <p className="soft">
-        The pumps stand in different branches, so no one pump curve meets one loop curve. Shown
+        The pumps are in different branches, so no one pump curve meets one loop curve. Shown
         instead: the largest flow over all pumps&apos; speeds.
       </p>
       <div

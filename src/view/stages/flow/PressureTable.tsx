@@ -114,7 +114,7 @@ export function PressureTable({
       </table>
       <p className="soft">
         By flow: against the reservoir, what pump and losses make. The last column adds what height
-        does. The surface stands at{' '}
+        does. The surface is at{' '}
         {profile.surface_mm === null
           ? 'no known height: the reservoir has no place'
           : `${formatMillimetres(profile.surface_mm)} over the case's floor`}

@@ -10,10 +10,10 @@ import styles from './FlowStage.module.css';
 
 const WAYS = [
   { value: 'one', label: 'one' },
-  { value: 'series', label: 'two in a row' },
-  { value: 'parallel', label: 'two side by side' },
+  { value: 'series', label: 'two in series' },
+  { value: 'parallel', label: 'two in parallel' },
 ] as const;
-const WAY_WORDS = { one: 'one', series: 'two in a row', parallel: 'two side by side' } as const;
+const WAY_WORDS = { one: 'one', series: 'two in series', parallel: 'two in parallel' } as const;
 
 const AIMS = [
   { value: 'brief', label: 'as slow as the brief allows' },
@@ -41,7 +41,7 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
   const plan = planned.fresh ? planned.result?.plan : null;
   const title = asked ? `${asked.part.name}, ${WAY_WORDS[asked.way]}` : '';
   return (
-    <Section title={`Which pump moves ${formatFlow(target)}`}>
+    <Section title={`Choose a pump for ${formatFlow(target)}`}>
       <div className={styles.ways}>
         <Segments label="How many" value={way} options={WAYS} onPick={setWay} />
       </div>
@@ -52,7 +52,7 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
       )}
       {asked && !planned.fresh && <p role="status">Working out {title}</p>}
       {asked && planned.fresh && !plan && (
-        <p role="status">There is no way for {title} in this loop.</p>
+        <p role="status">There is no path for {title} in this loop.</p>
       )}
       {asked && plan && (
         <PumpPlanPanel

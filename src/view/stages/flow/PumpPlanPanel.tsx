@@ -22,14 +22,14 @@ const ROWS: readonly Row[] = [
     least: 0.05,
   },
   {
-    name: 'coolant over room',
+    name: 'coolant ΔT',
     says: (o) => formatKelvin(o.deltaT_K),
     of: (o) => o.deltaT_K,
     moreIsWorse: true,
     least: 0.05,
   },
   {
-    name: 'room of the hottest part',
+    name: 'margin of the hottest part',
     says: (o) => formatKelvin(o.headroom_K),
     of: (o) => o.headroom_K,
     moreIsWorse: false,

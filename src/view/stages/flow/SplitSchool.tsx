@@ -34,7 +34,7 @@ export function SeriesParallel({ loop }: { readonly loop: string }) {
   const [left, setLeft] = useState<readonly string[]>([]);
   const nameOf = (id: string): string => componentName(design, id);
   return (
-    <Section title="In a row, or side by side">
+    <Section title="In series or in parallel">
       {blocks.length > 2 && (
         <div className={styles.ticks}>
           {blocks.map((b) => (
@@ -92,8 +92,8 @@ function BothWays({
         <thead>
           <tr>
             <th> </th>
-            <th className="num">in a row</th>
-            <th className="num">side by side</th>
+            <th className="num">in series</th>
+            <th className="num">in parallel</th>
           </tr>
         </thead>
         <tbody>
@@ -132,18 +132,18 @@ function BothWays({
           <button
             type="button"
             className={styles.act}
-            onClick={() => row.edit && commit('set the blocks in a row', row.edit)}
+            onClick={() => row.edit && commit('set the blocks in series', row.edit)}
           >
-            Set them in a row
+            Set them in series
           </button>
         )}
         {beside.edit && (
           <button
             type="button"
             className={styles.act}
-            onClick={() => beside.edit && commit('set the blocks side by side', beside.edit)}
+            onClick={() => beside.edit && commit('set the blocks in parallel', beside.edit)}
           >
-            Set them side by side
+            Set them in parallel
           </button>
         )}
       </div>
@@ -165,10 +165,10 @@ function sentence(
     return 'Temperatures are not known, so only flows are compared.';
   const flows =
     beside.flow_Lmin > 0 && row.flow_Lmin > 0
-      ? ` Side by side the pump moves ${more(beside.flow_Lmin / row.flow_Lmin - 1)} in all, and ${beside.parts[0]?.name ?? 'each block'} gets ${formatNumber(100 * ((beside.parts[0]?.flow_Lmin ?? 0) / row.flow_Lmin))} % of what it gets in a row.`
+      ? ` In parallel the pump moves ${more(beside.flow_Lmin / row.flow_Lmin - 1)} in all, and ${beside.parts[0]?.name ?? 'each block'} gets ${formatNumber(100 * ((beside.parts[0]?.flow_Lmin ?? 0) / row.flow_Lmin))} % of what it gets in series.`
       : '';
   if (better === 'same') return `It makes no difference to the hottest part: under 0.1 K.${flows}`;
-  return `${better === 'row' ? 'In a row' : 'Side by side'} wins: the part with the least room under its limit stays ${formatKelvin(by).replace('+', '')} cooler.${flows}`;
+  return `${better === 'row' ? 'In series' : 'In parallel'} is better: the part closest to its limit stays ${formatKelvin(by).replace('+', '')} cooler.${flows}`;
 }
 
 const more = (share: number): string =>

@@ -199,10 +199,10 @@ describe('branches, dirt, pressures', () => {
 
   test('in a row or side by side: both are shown, one click sets the other, undo comes back', () => {
     show(tower, <SeriesParallel loop="loop-2" />);
-    expect(screen.getByText(/wins|makes no difference/)).toBeTruthy();
-    fireEvent.click(screen.getByRole('button', { name: 'Set them in a row' }));
+    expect(screen.getByText(/is better|makes no difference/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Set them in series' }));
     expect(state.analysis.system.loops.find((g) => g.loop.id === 'loop-2')?.branched).toBe(false);
-    expect(screen.getByRole('button', { name: 'Set them side by side' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Set them in parallel' })).toBeTruthy();
     act(() => state.undo());
     expect(state.design).toEqual(tower);
   });

@@ -47,7 +47,7 @@ export function SpatialFrame({ title, sentence, stage, children, tools, side, is
             type="button"
             className={styles.fold}
             aria-expanded={isHeadOpen}
-            aria-label={isHeadOpen ? 'Fold what is said' : 'Say more'}
+            aria-label={isHeadOpen ? 'Collapse the headline' : 'Say more'}
             onClick={() => set({ isHeadOpen: !isHeadOpen })}
           >
             {isHeadOpen ? '–' : '+'}
@@ -63,7 +63,7 @@ export function SpatialFrame({ title, sentence, stage, children, tools, side, is
           aria-expanded={isPanelOpen}
           onClick={() => set({ isPanelOpen: !isPanelOpen })}
         >
-          {isPanelOpen ? 'Fold the panel' : 'Show the panel'}
+          {isPanelOpen ? 'Collapse the panel' : 'Show the panel'}
         </button>
         {isPanelOpen && side}
         {isPanelOpen && own.length > 0 && (

@@ -23,7 +23,7 @@ export function HeatStage() {
       <EmptyStage
         title="Nothing makes heat yet"
         text="Begin with the machine: board, processor, graphics card, memory. Their draw decides how much radiator you need."
-        action="Open the Stores"
+        action="Open the catalogue"
         onAction={() => open('stores')}
       />
     );
@@ -39,8 +39,8 @@ export function HeatStage() {
             ? `${formatWatts(waiting)} wait for their blocks to be connected into a loop; `
             : `${formatWatts(judged.inLoop_W)} go into the coolant, the pump\u2019s own heat among them; `}
           {air.length === 0
-            ? 'nothing is left on air'
-            : `${formatWatts(judged.airCooled_W)} stay on air and warm the case to ${formatCelsius(judged.caseAir_C, 1)}`}
+            ? 'nothing is air-cooled'
+            : `${formatWatts(judged.airCooled_W)} stay air-cooled and warm the case to ${formatCelsius(judged.caseAir_C, 1)}`}
           .
         </>
       }
@@ -62,7 +62,7 @@ export function HeatStage() {
                   <tr key={`${s.component}-${s.hotSpot}`}>
                     <td>
                       {s.name}
-                      {s.cooledBy ? '' : ', on air'}
+                      {s.cooledBy ? '' : ', air-cooled'}
                     </td>
                     <td className="num">
                       {s.temp_C === null ? (
@@ -86,8 +86,8 @@ export function HeatStage() {
       <div className={styles.chart} role="table" aria-label="Watts by load case">
         <WattBars heat={heat} />
         <p className={styles.key}>
-          <span className={styles.inLoop} /> in the loop <span className={styles.onAir} /> left on
-          air{' '}
+          <span className={styles.inLoop} /> in the loop <span className={styles.onAir} />{' '}
+          air-cooled{' '}
           {waiting > 0 && (
             <>
               <span className={styles.waiting} /> block not connected yet{' '}

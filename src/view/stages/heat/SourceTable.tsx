@@ -145,7 +145,7 @@ export function SourceTable() {
                     </div>
                     <p className="soft">
                       Power goes as clock times voltage squared, an estimate: leakage is left out. A
-                      typed draw caps it.
+                      typed power draw caps it.
                     </p>
                   </td>
                 </tr>
@@ -158,7 +158,7 @@ export function SourceTable() {
         <p>
           {supplies.map((s) => s.name).join(' and ')}: {formatWatts(heaviest)} of{' '}
           {formatWatts(rating)} in the heaviest load, fans and pumps among them;{' '}
-          {formatNumber(100 * (1 - heaviest / rating))} % to spare.
+          {formatNumber(100 * (1 - heaviest / rating))} % margin.
         </p>
       )}
     </Section>

@@ -10,7 +10,7 @@ import styles from './HeatStage.module.css';
 
 const WHERE = {
   loop: 'in the loop',
-  air: 'on air',
+  air: 'air-cooled',
   waiting: 'waiting for its block to be connected',
 } as const;
 const CASES: readonly LoadCaseId[] = [...LOAD_CASES, 'custom'];

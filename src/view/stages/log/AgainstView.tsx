@@ -37,7 +37,7 @@ export function AgainstView() {
   const calibration = useCalibration(readings.length > 0);
   const diagnosis = useDiagnosis(readings.length > 0);
   if (readings.length === 0)
-    return <p>Note a reading first: the prediction of the same state stands beside it here.</p>;
+    return <p>Note a reading first: the prediction for the same state is shown beside it here.</p>;
   const { result } = calibration;
   return (
     <div className={styles.page}>
@@ -162,7 +162,7 @@ function Factors({
           <tr>
             <th>factor</th>
             <th className="num">for what is printed</th>
-            <th>told by the readings?</th>
+            <th>Shown by the readings?</th>
           </tr>
         </thead>
         <tbody>
@@ -213,8 +213,8 @@ function Factors({
           <>
             <span>
               {measured.elsewhere === undefined ? 'Measured here' : `From ${measured.elsewhere}`}:
-              every figure goes by {plural(measured.readings, 'reading')} of{' '}
-              {measured.on.slice(0, 10)}.
+              every figure uses {plural(measured.readings, 'reading')} of {measured.on.slice(0, 10)}
+              .
             </span>
             <button
               type="button"

@@ -15,7 +15,7 @@ const FAULT_WORDS: Readonly<Record<BenchFault, string>> = {
   clog: 'a clogged block',
   air: 'air in the loop',
   dust: 'dust in the radiators',
-  'dead fan': 'a fan stands still',
+  'dead fan': 'a fan is stopped',
   'bad mount': 'the first block sits badly',
   'wrong sensor': 'the coolant thermometer reads 6 K too much',
 };
@@ -35,7 +35,7 @@ export function DevicePanel({ devices }: { readonly devices: Devices }) {
     );
   return (
     <Section
-      title={connected.standIn ? 'Stand-in devices' : 'Devices'}
+      title={connected.standIn ? 'Simulated devices' : 'Devices'}
       aside={
         moment &&
         isHere && (

@@ -134,7 +134,7 @@ function statesToRead(design: Design): readonly Wanted[] {
           {
             load: 'stress' as const,
             ...both,
-            tells: 'Less flow alone: tells what the loop takes.',
+            tells: 'Less flow alone: shows the loop resistance.',
           },
         ]
       : []),

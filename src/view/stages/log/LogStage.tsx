@@ -70,6 +70,6 @@ export function LogStage() {
 function titleOf(readings: number, isMeasured: boolean): string {
   if (readings === 0) return 'No reading of the machine yet';
   return isMeasured
-    ? `${plural(readings, 'reading')}; the model goes by them`
+    ? `${plural(readings, 'reading')}; the model uses them`
     : `${plural(readings, 'reading')} of the machine`;
 }

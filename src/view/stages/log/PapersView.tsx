@@ -107,7 +107,7 @@ export function PapersView() {
         </a>
       </p>
       <p className="soft">
-        The handover sheet holds what was promised and what was measured, the air test, the coolant,
+        The handover sheet lists what was promised and what was measured, the air test, the coolant,
         what is due and when, and the cautions. Prices are the list&rsquo;s own; what the law asks
         of a quote or a bill where you are, ask there.
       </p>

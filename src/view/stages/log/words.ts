@@ -15,12 +15,12 @@ export function causeWords(
   const share = `${formatNumber(100 * amount)} %`;
   const titles: Readonly<Record<CauseKind, string>> = {
     'as worked out': 'Nothing: it runs as worked out',
-    clogged: `Something is in the way of the flow (the loop takes ${times})`,
-    'air in the loop': `Air in the loop (the loop takes ${times}, and gurgles)`,
+    clogged: `Something blocks the flow (the loop resistance is ${times})`,
+    'air in the loop': `Air in the loop (the loop resistance is ${times}, and gurgles)`,
     'pump slow': `${name} turns at ${share} of what it tells`,
     dust: `Dust in the radiators (they pass ${share})`,
-    'fan stopped': `${name} stands still`,
-    'fans turned round': `${name}: its fans blow the other way`,
+    'fan stopped': `${name} is stopped`,
+    'fans turned round': `${name}: its fans blow in the other direction`,
     'warm air at the intake': `The air drawn in is ${formatNumber(amount)} K warmer than the room`,
     'block sits badly': `${name} sits badly (its resistance ${times})`,
     'thermometer of the coolant': `The thermometer of ${name} reads ${signed(amount)} K`,
@@ -47,13 +47,13 @@ const TESTS: Readonly<Record<CauseKind, string>> = {
   dust: 'Shine a lamp through the fins. Blow them out, holding the fans still, and read again.',
   'fan stopped': 'Look at every fan while the machine runs. A strip of paper shows the air.',
   'fans turned round':
-    'Hold a strip of paper before the radiator: it shows which way the air goes.',
+    'Hold a strip of paper before the radiator: it shows the direction of the air.',
   'warm air at the intake':
     'Hold the room thermometer right before the intake: a wall, a heater or the own exhaust may warm it.',
   'block sits badly':
     'One part hot over cool coolant: take the block off, look at the print of the paste, clean, paste, tighten crosswise.',
   'thermometer of the coolant':
-    'Let all stand switched off over night: then coolant, parts and room must read alike.',
+    'Leave everything switched off overnight: then coolant, parts and room must read alike.',
   'thermometer of a part':
-    'Let all stand switched off over night: then coolant, parts and room must read alike.',
+    'Leave everything switched off overnight: then coolant, parts and room must read alike.',
 };

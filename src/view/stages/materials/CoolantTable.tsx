@@ -61,7 +61,7 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
             <th className="num">changed every</th>
             <th>stains</th>
             <th>clogs</th>
-            <th>poisonous</th>
+            <th>toxic</th>
             <th className="num">µS/cm</th>
           </tr>
         </thead>
@@ -128,7 +128,7 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
       <p className="soft">
         Metals by the anodic index, plastics and rubbers by resistance tables, both from memory;
         staining and clogging by common practice, no source; conductivity and intervals as the
-        coolant&apos;s own data say. Costs are bottles at the Stores&apos; prices for{' '}
+        coolant&apos;s own data say. Costs are bottles at the catalogue&apos;s prices for{' '}
         {formatNumber(volume)} mL a fill, water not counted.
       </p>
     </div>

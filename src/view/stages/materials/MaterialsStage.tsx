@@ -31,7 +31,7 @@ export function MaterialsStage() {
         <EmptyStage
           title="Nothing is wetted yet"
           text="Once parts are connected into a loop, every metal, plastic and seal the coolant touches is judged here."
-          action={loose ? 'Connect the loop' : 'Open the Stores'}
+          action={loose ? 'Connect the loop' : 'Open the catalogue'}
           onAction={() => (loose ? setConnecting(true) : open('stores'))}
         />
         {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
@@ -51,8 +51,8 @@ export function MaterialsStage() {
   const titleWords = () => {
     if (bad > 0)
       return `${bad === 1 ? 'One pair' : `${bad} pairs`} of metals cannot share the coolant`;
-    if (marginal > 0) return 'The metals agree, some barely';
-    return 'The metals agree';
+    if (marginal > 0) return 'The metals are compatible, some only just';
+    return 'The metals are compatible';
   };
   return (
     <StageFrame
@@ -177,8 +177,8 @@ export function MaterialsStage() {
             </table>
             {coolant.poisonous && (
               <p className={styles.caution}>
-                Ethylene glycol is poisonous, to pets above all. Keep it from children, read the
-                safety sheet, dispose of it by local rules.
+                Ethylene glycol is toxic, to pets above all. Keep it from children, read the safety
+                sheet, dispose of it by local rules.
               </p>
             )}
           </Section>

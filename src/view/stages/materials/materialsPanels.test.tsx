@@ -22,7 +22,7 @@ describe('the Materials stage', () => {
   test('an empty build is told what to do first', () => {
     show(emptyDesign('Empty', STANDARD_KIT), <MaterialsStage />);
     expect(screen.getByText('Nothing is wetted yet')).toBeTruthy();
-    fireEvent.click(screen.getByRole('button', { name: 'Open the Stores' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Open the catalogue' }));
     expect(state.drawer).toBe('stores');
   });
 
@@ -33,7 +33,9 @@ describe('the Materials stage', () => {
     );
     const [mend] = await screen.findAllByRole('button', { name: /^Put in/ }, { timeout: 10_000 });
     fireEvent.click(mend as HTMLElement);
-    expect(screen.getByRole('heading', { level: 1 }).textContent).toMatch(/^The metals agree/);
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toMatch(
+      /^The metals are compatible/,
+    );
     act(() => state.undo());
     expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(
       '2 pairs of metals cannot share the coolant',
@@ -87,7 +89,7 @@ describe('the Materials stage', () => {
   });
 });
 
-describe('what is to be seen', () => {
+describe('what is to stay visible', () => {
   test('a part ticked is kept in view, and unticked tubes may pass before it', () => {
     show(tower, <ShownParts />);
     const tick = (name: string): HTMLInputElement => screen.getByRole('checkbox', { name });
@@ -133,7 +135,7 @@ describe('a bridge in place of a tube', () => {
   test('is offered where ports face each other, and is one step to undo; another port takes it away again', () => {
     show(cards, <Panel />);
     fireEvent.click(screen.getAllByRole('button', { name: /^bridge them over/ })[0] as HTMLElement);
-    expect(screen.getByText(/^Bridged by Sliding bridge/)).toBeTruthy();
+    expect(screen.getByText(/^Bridged by Telescopic adapter/)).toBeTruthy();
     const link = () => state.design.loops[0]?.connections.find((l) => l.id === id);
     const other =
       [...(screen.getByLabelText('Arrives at') as HTMLSelectElement).options].find(

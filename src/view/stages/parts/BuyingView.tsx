@@ -107,9 +107,7 @@ export function BuyingView() {
     });
   if (failed)
     return (
-      <p role="alert">
-        The price feeds could not be read. The list by kind has the Stores&apos; own prices.
-      </p>
+      <p role="alert">The price feeds could not be read. The list by kind has catalogue prices.</p>
     );
   if (!feeds || !basket)
     return (
@@ -130,7 +128,7 @@ export function BuyingView() {
             </strong>{' '}
             at {plural(basket.shops.length, 'shop')}, shipping and tax included.{' '}
             {basket.last && basket.last.days > 0
-              ? `The build waits for ${basket.last.name}: ${plural(dearest, 'day')}.`
+              ? `Critical items: ${basket.last.name}: ${plural(dearest, 'day')}.`
               : ''}{' '}
             {basket.proven
               ? 'No other way to share the list among them is cheaper.'
@@ -167,7 +165,7 @@ export function BuyingView() {
               , {plural(f.shop.days, 'day')}
               {f.shop.returns_days === undefined
                 ? ''
-                : `, goes back within ${plural(f.shop.returns_days, 'day')}`}
+                : `, can be returned within ${plural(f.shop.returns_days, 'day')}`}
             </span>
             {quoted.includes(f.shop.id) && (
               <>
@@ -242,7 +240,7 @@ export function BuyingView() {
       <QuoteReader onTake={take} currency={currency} />
       {dear.length > 0 && (
         <section className={styles.shop}>
-          <h2>What your wishes cost</h2>
+          <h2>What your preferences cost</h2>
           <table>
             <thead>
               <tr>
@@ -298,13 +296,13 @@ export function BuyingView() {
 function StepTable({ waits }: { readonly waits: readonly LeadTime[] }) {
   return (
     <section className={styles.shop}>
-      <h2>What comes late holds up</h2>
+      <h2>What late parts delay</h2>
       <table>
         <tbody>
           {waits.map((w, i) => {
             const waitWords = () => {
               if (w.by.length > 0)
-                return `waits for ${w.by.slice(0, 3).join(', ')}${w.by.length > 3 ? ` and ${w.by.length - 3} more` : ''}`;
+                return `is delayed until ${w.by.slice(0, 3).join(', ')}${w.by.length > 3 ? ` and ${w.by.length - 3} more` : ''}`;
               if (w.day === 0) return 'everything is there';
               return `when ${waits[i - 1]?.step ?? 'the parts'} ${waits[i - 1]?.step === 'runs' ? 'are' : 'is'} done`;
             };
@@ -359,7 +357,7 @@ function QuoteReader({
   };
   return (
     <section className={styles.shop}>
-      <h2>Read in a quote</h2>
+      <h2>Import a quote</h2>
       <div className={styles.fields}>
         <label>
           Shop{' '}
@@ -393,8 +391,8 @@ function QuoteReader({
         </label>
       </div>
       <p className="soft">
-        Columns: part (the Stores&apos; number) or name, price; stock, days and order number if it
-        has them.
+        Columns: part (the catalogue&apos;s number) or name, price; stock, days and order number if
+        it has them.
       </p>
       {diagnostic && (
         <div role="status">

@@ -39,7 +39,7 @@ export function DrawerBox() {
       setKept(drawer);
       say(words);
     } catch {
-      say('This browser keeps nothing: the drawer could not be remembered.');
+      say('This browser keeps nothing: the spare parts could not be remembered.');
     }
   };
   const asked = list.lines.filter((l) => (stock[l.part] ?? 0) > 0 && !l.owned);
@@ -47,7 +47,7 @@ export function DrawerBox() {
     if (kept === null)
       return (
         <button type="button" className={styles.quiet} onClick={() => setKept(remembered())}>
-          Look into the drawer
+          Use spare parts
         </button>
       );
     if (asked.length > 0)
@@ -56,7 +56,7 @@ export function DrawerBox() {
           type="button"
           className={styles.act}
           onClick={() =>
-            commit('take from the drawer', {
+            commit('take from spare parts', {
               do: 'batch',
               edits: asked.map((l) => ({
                 do: 'inventory.set',
@@ -69,13 +69,13 @@ export function DrawerBox() {
           Use {plural(asked.length, 'kind')} from it
         </button>
       );
-    return <span className="soft">Nothing in it is asked for here.</span>;
+    return <span className="soft">None of them is needed here.</span>;
   };
   return (
-    <Section title="The drawer">
+    <Section title="Spare parts">
       <p className="soft">
-        {plural(Object.keys(inventory).length, 'kind')} counted in for this build. Counts stand
-        beside the lines.
+        {plural(Object.keys(inventory).length, 'kind')} counted for this build. Counts are beside
+        the lines.
       </p>
       <p className={styles.along}>
         <button
@@ -102,10 +102,10 @@ export function DrawerBox() {
                 (l.kind !== 'consumable' || l.tool)
               )
                 sum[l.part] = Math.max(sum[l.part] ?? 0, l.quantity);
-            remember(sum, 'The parts of this build are in the drawer now, for the next one.');
+            remember(sum, 'The parts of this build are spare parts now, for the next build.');
           }}
         >
-          This build is taken apart: its parts go into the drawer
+          Dismantle this build and move its parts to spares
         </button>
         {renderKept()}
       </p>

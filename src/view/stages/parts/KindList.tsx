@@ -45,7 +45,7 @@ export function KindList() {
   const groups = [
     ...ORDER.map((k) => ({
       id: k as string,
-      name: k === 'consumable' ? 'Sundries' : PART_KINDS[k].many,
+      name: k === 'consumable' ? 'Consumables' : PART_KINDS[k].many,
       lines: list.lines.filter((l) => l.kind === k && l.inBudget),
     })),
     {
@@ -74,10 +74,10 @@ export function KindList() {
         <tr>
           <th className="num">qty</th>
           <th>part</th>
-          <th>asked for by</th>
+          <th>required by</th>
           <th className="num">each</th>
           <th className="num">total, {currency}</th>
-          <th className="no-print">in the drawer</th>
+          <th className="no-print">spare</th>
           <th className="no-print">order</th>
         </tr>
       </thead>
@@ -122,10 +122,10 @@ export function KindList() {
                     </button>
                   ) : (
                     <QuantityCount
-                      label={`${l.name} in the drawer`}
+                      label={`${l.name} spare`}
                       value={choices.inventory?.[l.part] ?? 0}
                       onCommit={(count) =>
-                        commit(`count ${l.name} in the drawer`, {
+                        commit(`count ${l.name} spare`, {
                           do: 'inventory.set',
                           part: l.part,
                           count,

@@ -80,8 +80,8 @@ export function KitPicker() {
       </div>
       {n > 0 && (
         <p className="soft">
-          {plural(n, 'screw, lead or sundry', 'screws, leads and sundries')} of your own{' '}
-          {n === 1 ? 'is' : 'are'} in the Stores.{' '}
+          {plural(n, 'screw, cable or consumable', 'screws, cables and consumables')} of your own{' '}
+          {n === 1 ? 'is' : 'are'} in the catalogue.{' '}
           <button type="button" className={styles.quiet} onClick={takeOwn}>
             Let the list choose from {n === 1 ? 'it' : 'them'} too
           </button>

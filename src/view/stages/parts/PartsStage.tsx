@@ -41,8 +41,8 @@ export function PartsStage() {
     return (
       <EmptyStage
         title="Nothing on the list"
-        text="The list writes itself: every part you add, and every fitting, plug, screw and bottle the runs ask for."
-        action="Open the Stores"
+        text="The list writes itself: every part you add, and every fitting, plug, screw and bottle the runs require."
+        action="Open the catalogue"
         onAction={() => open('stores')}
       />
     );
@@ -69,10 +69,10 @@ export function PartsStage() {
       title={titleWords()}
       sentence={
         <>
-          {plural(list.lines.length, 'line')}, each saying what asked for it. Outside the
-          loop&apos;s budget: the machine&apos;s own hardware ({formatMoney(list.machineTotal)}{' '}
-          {currency} to buy) and tools ({formatMoney(list.toolTotal)}). Prices are the Stores&apos;
-          own; shops&apos; prices are under buying.
+          {plural(list.lines.length, 'line')}, each with what requires it. Outside the loop&apos;s
+          budget: existing hardware ({formatMoney(list.machineTotal)} {currency} to buy) and tools (
+          {formatMoney(list.toolTotal)}). Prices are from the catalogue; shops&apos; prices are
+          under buying.
           {price?.band && (
             <>
               {' '}

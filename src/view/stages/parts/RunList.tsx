@@ -16,7 +16,7 @@ export function RunList() {
       <thead>
         <tr>
           <th>run</th>
-          <th>pieces in order</th>
+          <th>parts in order</th>
           <th className="num">tube</th>
         </tr>
       </thead>

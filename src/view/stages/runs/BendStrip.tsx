@@ -143,7 +143,7 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
       )}
       {routed.nearest && (
         <p className="soft">
-          Nearest thing along its way: {near}, {formatMillimetres(routed.nearest.gap_mm, 1)}.
+          Nearest object along the route: {near}, {formatMillimetres(routed.nearest.gap_mm, 1)}.
         </p>
       )}
     </div>

@@ -77,7 +77,7 @@ export function CapFields({
       />
       <Pick
         hideLabel
-        label={`Which piece closes ${called}`}
+        label={`Which part closes ${called}`}
         value={cap.piece?.id ?? KIT}
         options={[
           { value: KIT, label: kit[cap.with].name },

@@ -58,8 +58,8 @@ export function DrawRun() {
     >
       <p className="soft">
         {from === null
-          ? 'Click the port it leaves by, in a drawing; a part in the loop stands for its free port.'
-          : 'Now the port it leads to.'}
+          ? 'Click the port it starts from in a drawing; a part in the loop diagram means its free port.'
+          : 'Now click the port it ends at.'}
       </p>
       <div className={styles.ends}>
         <Pick
@@ -69,7 +69,7 @@ export function DrawRun() {
           onPick={(v) => set({ from: refOf(v) })}
         />
         <Pick
-          label="It leads to"
+          label="To"
           value={to ? keyOf(to) : NONE}
           options={options}
           onPick={(v) => set({ to: refOf(v) })}

@@ -29,7 +29,7 @@ export function LineOut({ cap }: { readonly cap: Cap }) {
   };
   return (
     <button type="button" className={styles.quiet} onClick={leadOut}>
-      lead it out to a valve
+      add a line to a valve
     </button>
   );
 }

@@ -68,7 +68,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
           className={styles.quiet}
           onClick={() => commit(`take ${loop.name} apart`, { do: 'loop.remove', loop: loop.id })}
         >
-          Take it apart
+          Disconnect this loop
         </button>
       }
     >
@@ -202,9 +202,9 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
           {grows.swells_mL >= 0.05 &&
             ` and ${formatNumber(grows.swells_mL, { decimals: 1 })} mL that tubes give`}
           {Number.isFinite(grows.rises_bar)
-            ? `: ${formatNumber(grows.rises_bar, { decimals: 2 })} bar over the room, of ${formatNumber(GROWTH_LIMIT_BAR, { decimals: 2 })}.`
-            : ': there is no room for it.'}{' '}
-          Closed warm it stands {formatNumber(grows.sinks_bar, { decimals: 2 })} bar under the room
+            ? `: ${formatNumber(grows.rises_bar, { decimals: 2 })} bar above room pressure, of ${formatNumber(GROWTH_LIMIT_BAR, { decimals: 2 })}.`
+            : ': there is no air to take it up.'}{' '}
+          Closed warm it is {formatNumber(grows.sinks_bar, { decimals: 2 })} bar below room pressure
           when cold.
         </p>
       )}
@@ -268,7 +268,7 @@ function BetterPorts() {
     <div className={styles.row}>
       {!here && progress === null && !stopped && (
         <button type="button" className={styles.link} onClick={() => setAsked(design)}>
-          Look for better ports
+          Find better ports
         </button>
       )}
       {asked === design && (
@@ -291,13 +291,13 @@ function BetterPorts() {
           {formatNumber((after.mm - before.mm) / 1000, { decimals: 2, signed: true })} m,{' '}
           {formatNumber(after.bends - before.bends, { signed: true })} bends
           {before.without !== after.without
-            ? `, ${plural(before.without - after.without, 'run')} more with a way`
+            ? `, ${plural(before.without - after.without, 'run')} more with a route`
             : ''}
           .{' '}
           <button
             type="button"
             className={styles.link}
-            onClick={() => commit('lead runs to better ports', found.edit)}
+            onClick={() => commit('connect runs to better ports', found.edit)}
           >
             Take them
           </button>

@@ -77,7 +77,7 @@ export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
         </label>
       )}
       <p className="soft">
-        With none ticked any bend can be made. The tightest radius that the tube stands is taken,{' '}
+        With none ticked any bend can be made. The smallest radius the tube allows is used,{' '}
         {formatNumber(loop.tube.minBend_mm)} mm or more.
       </p>
     </details>

@@ -64,7 +64,7 @@ export function OrdersView() {
                 <th>order, from the reservoir on</th>
                 <th className="num">tube, m</th>
                 <th className="num">bends</th>
-                <th className="num">no way</th>
+                <th className="num">no route</th>
                 {components.map((i) => (
                   <th key={i} className="num">
                     {nameOf(i)}
@@ -94,7 +94,7 @@ export function OrdersView() {
                         className={styles.link}
                         disabled={!fresh}
                         onClick={() => {
-                          if (r.edit) commit('lay the loop in another order', r.edit);
+                          if (r.edit) commit('re-route the loop in another order', r.edit);
                         }}
                       >
                         take it
@@ -106,8 +106,8 @@ export function OrdersView() {
             </tbody>
           </table>
           <p className="soft">
-            {plural(result.all, 'order')} behind reservoir and pump, all weighed by the way between
-            the parts; the straightest were laid in space and worked out whole. Hottest spot of each
+            {plural(result.all, 'order')} behind reservoir and pump, all ranked by the distance
+            between the parts; the shortest were routed and evaluated in full. Hottest spot of each
             part, {design.brief.loadCase}.
           </p>
         </div>

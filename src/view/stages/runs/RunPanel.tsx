@@ -110,7 +110,7 @@ export function RunPanel({
                   onClick={() => commit(`bridge ${run.name}`, o.edit)}
                 >
                   bridge them over {formatMillimetres(o.along_mm)} with {o.bridge.name}
-                  {o.turned ? `, ${nameOf(o.to.component)} passed the other way round` : ''}
+                  {o.turned ? `, ${nameOf(o.to.component)} flow reversed` : ''}
                 </button>
               ))}
             </p>
@@ -122,7 +122,7 @@ export function RunPanel({
                 className={styles.link}
                 onClick={() => commit(`bridge ${run.name} in parallel`, parallel.edit)}
               >
-                Set them side by side with two bridges
+                Connect them in parallel with two terminal bridges
               </button>{' '}
               <span className="soft">inlet to inlet, outlet to outlet.</span>
             </p>

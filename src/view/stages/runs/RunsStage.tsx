@@ -67,7 +67,7 @@ export function RunsStage() {
               ? `${loose.length} parts wait to be connected. A loop is proposed in the shortest order; you can change it after.`
               : 'A loop wants a reservoir, a pump, one block or more, and a radiator. Add them first.'
           }
-          action={loose.length >= 2 ? 'Connect the loop' : 'Open the Stores'}
+          action={loose.length >= 2 ? 'Connect the loop' : 'Open the catalogue'}
           onAction={() => (loose.length >= 2 ? setConnecting(true) : open('stores'))}
         />
         {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
@@ -170,7 +170,7 @@ export function RunsStage() {
             <p role="status" className={styles.hint}>
               {live
                 ? `${live.name}: ${formatMillimetres(live.cut_mm)}, ${plural(live.bends, 'bend')}${run ? `; it was ${formatMillimetres(run.cut_mm)}, ${plural(run.bends, 'bend')}` : ''}.`
-                : 'No quick way there: let go and it is looked for in full.'}
+                : 'No quick route there: let go for the full search.'}
             </p>
           )}
         </>

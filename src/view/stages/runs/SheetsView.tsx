@@ -51,8 +51,7 @@ export function SheetsView() {
             {sheets.length < tubes && (
               <p className="soft" role="status">
                 {plural(tubes - sheets.length, 'run')} of {tubes}{' '}
-                {tubes - sheets.length === 1 ? 'has' : 'have'} no way in space yet: no sheet without
-                one.
+                {tubes - sheets.length === 1 ? 'has' : 'have'} no route yet: a sheet needs one.
               </p>
             )}
             {loop.tube.hard && <TestBends loop={loop} />}
@@ -123,7 +122,7 @@ export function SheetsView() {
                   className={styles.act}
                   onClick={() => print(sheets, `${design.name}, ${loop.name}`)}
                 >
-                  Print all sheets with steps
+                  Print all bend sheets with steps
                 </button>
                 <button
                   type="button"
@@ -201,7 +200,7 @@ export function SheetsView() {
               <p>
                 Buy {formatNumber(cuts.buy, { decimals: 1 })} m:{' '}
                 {formatNumber(cuts.total_mm / 1000, { decimals: 2 })} m of runs and{' '}
-                {formatNumber(100 * TUBE_SPARE)} % to spare.
+                {formatNumber(100 * TUBE_SPARE)} % margin.
               </p>
             )}
           </section>

@@ -21,7 +21,7 @@ export function ShownParts() {
   return (
     <Section title="To be seen">
       <p className="soft">
-        Runs do not pass before these, as seen through the glass, unless the way round costs three
+        Runs do not pass in front of these, as seen through the glass, unless the detour costs three
         bends or more.{before > 0 ? ` Now ${before === 1 ? 'one does' : `${before} do`}.` : ''}
       </p>
       <div className={styles.row}>

@@ -24,7 +24,7 @@ export function TestBends({ loop }: { readonly loop: Loop }) {
   const next_deg = bends.some((b) => b.set_deg === USUAL_DEG) ? OTHER_DEG : USUAL_DEG;
   return (
     <section aria-label={`Test bends of ${loop.name}`}>
-      <p>Test bends on spare pieces, let go when cool and measured:</p>
+      <p>Test bends on offcuts, let go when cool and measured:</p>
       {rows.map((bend, i) => (
         <TestBendRow
           key={i}

@@ -44,7 +44,7 @@ export function WayEditor({
   const isPinned = design.layout.routes[run.id]?.pinned ?? false;
   // What is set by hand after a pin takes the pin's place.
   const set = (next: RouteConstraints): void =>
-    commit(`lay ${run.name} another way`, {
+    commit(`re-route ${run.name}`, {
       do: 'connection.way',
       loop: loop.id,
       connection: connection.id,
@@ -86,7 +86,7 @@ export function WayEditor({
       className={styles.way}
       open={connection.constraints !== undefined || isPinned || undefined}
     >
-      <summary>Its way by hand{isPinned ? ', pinned' : ''}</summary>
+      <summary>Route by hand{isPinned ? ', pinned' : ''}</summary>
       <div className={styles.ends}>
         <Pick
           label="Sets off"
@@ -164,7 +164,7 @@ export function WayEditor({
                 set(e.target.checked ? { ...rest, allow45: true } : rest);
               }}
             />{' '}
-            aslant at 45° where shorter
+            diagonal (45°) where shorter
           </label>
         )}
       </p>

@@ -40,7 +40,7 @@ describe('the picked run', () => {
     const route = () => state.design.layout.routes['run-2'];
     const lay = () => act(() => state.layOut(null, rerouteEdit(state.design)));
     const link = () => state.design.loops[0]?.connections.find((l) => l.id === 'run-2');
-    fireEvent.click(screen.getByText('Its way by hand'));
+    fireEvent.click(screen.getByText('Route by hand'));
     const [first] = [...(screen.getByLabelText('Sets off') as HTMLSelectElement).options].filter(
       (o) => o.value !== '',
     );
@@ -78,7 +78,7 @@ describe('the picked run', () => {
 describe('sheets and cuts', () => {
   test('easiest first; a picked one shows its steps and cautions; the cuts say whether they are the fewest', () => {
     const { unmount } = show(withoutRoutes(tower), <SheetsView />);
-    expect(screen.getAllByText(/no way in space yet/).length).toBe(2);
+    expect(screen.getAllByText(/no route yet/).length).toBe(2);
     unmount();
     show(tower, <SheetsView />);
     const rows = within(screen.getAllByRole('table')[0] as HTMLElement)

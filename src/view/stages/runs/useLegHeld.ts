@@ -38,7 +38,7 @@ export function useLegHeld(routed: Routed, run: Run | undefined) {
     };
     if (done) {
       setLive(null);
-      commit(`lay ${run.name} another way`, edit);
+      commit(`re-route ${run.name}`, edit);
       return;
     }
     const next = applyEdit(design, edit).design,

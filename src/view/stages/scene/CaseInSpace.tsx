@@ -46,7 +46,7 @@ export function CaseInSpace({
   const plain = (
     <>
       <p role="status">
-        This browser draws nothing in space (WebGL is off): here is the case from the glass side.
+        This browser cannot draw in 3D (WebGL is off): here is the case from the window side.
       </p>
       {otherwise}
     </>

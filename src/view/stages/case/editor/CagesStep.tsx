@@ -50,7 +50,7 @@ export function CagesStep({ draft, set, says }: StepProps) {
           }
         >
           <Name
-            label="Called"
+            label="Name"
             value={o.name}
             onChange={(name) => change(i, { name })}
             trouble={says(`obstacles.${i}.name`)}
@@ -242,15 +242,15 @@ function RoomsOfTheirOwn({ draft, set, says }: StepProps) {
     }),
   });
   return (
-    <Section title="Rooms of their own">
+    <Section title="Chambers of their own">
       <p className="soft">
-        A basement or a side that is closed off: what hangs there breathes its own air. Vents
-        between rooms are told under Cooling.
+        A basement or a side that is closed off: what is mounted there has its own air. Vents
+        between chambers are listed under Cooling.
       </p>
       {asked.map((name, i) => (
         <div key={i}>
           <Name
-            label="Called"
+            label="Name"
             value={name}
             onChange={(to) => set(rename(i, to))}
             trouble={says(`chambers.${i}`)}
@@ -259,7 +259,7 @@ function RoomsOfTheirOwn({ draft, set, says }: StepProps) {
         </div>
       ))}
       <Quiet
-        label="Add a room"
+        label="Add a chamber"
         disabled={chambers.length >= 4}
         onClick={() =>
           set({

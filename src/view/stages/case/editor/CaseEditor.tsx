@@ -163,7 +163,7 @@ export function CaseEditor({
                   disabled={troubles.length > 0}
                   onClick={() => void use()}
                 >
-                  Keep it in the Stores and use it
+                  Save it to the catalogue and use it
                 </button>
                 <button type="button" className={styles.quiet} onClick={() => downloadPart(part)}>
                   Export as a file
@@ -182,7 +182,7 @@ export function CaseEditor({
             </button>
           </div>
           <p className="soft">
-            What you have typed is kept in this browser until the case is in the Stores.
+            What you have typed is kept in this browser until the case is in the catalogue.
           </p>
         </>
       }

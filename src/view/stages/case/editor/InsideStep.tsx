@@ -12,7 +12,7 @@ export function InsideStep({ draft, set, says }: StepProps) {
         shrouds come later.
       </p>
       <Name
-        label="Called"
+        label="Name"
         value={draft.name}
         onChange={(name) => set({ ...draft, name })}
         trouble={says('name')}
@@ -36,7 +36,7 @@ export function InsideStep({ draft, set, says }: StepProps) {
       {(
         [
           ['side_mm', 'Thickness of the side panel'],
-          ['frame_mm', 'Thickness of the frame radiators hang on'],
+          ['frame_mm', 'Thickness of the panel the radiators are screwed to'],
           ['tray_mm', 'Thickness of the board tray'],
         ] as const
       ).map(([key, label]) => (

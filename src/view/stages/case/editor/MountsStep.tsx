@@ -18,7 +18,7 @@ const RAIL_WORDS: Record<RailAxis, string> = {
   y: 'upright',
   z: 'across the case, tray to glass',
 };
-const MAIN = 'the main room';
+const MAIN = 'the main chamber';
 
 /** A mount that opens into a room, or into the main one again. */
 function openingInto(draft: CaseDraft, i: number, name: string | undefined): CaseDraft {
@@ -170,7 +170,7 @@ export function MountsStep({ draft, set, says }: StepProps) {
               onChange={(v) => change(i, { published_mm: v })}
             />
             <MeasureField
-              label="Room outside the frame, under the cover"
+              label="Clearance outside the panel, under the cover"
               value={m.outside_mm}
               onChange={(v) => change(i, { outside_mm: v })}
             />

@@ -19,7 +19,7 @@ export function PlacesStep({ draft, set, says }: StepProps) {
       {draft.spots.length === 0 && (
         <p className="soft">
           Places made for a pump or reservoir: measure to the middle of its foot. None is needed:
-          both may stand anywhere on a bracket.
+          both may be free-standing on a bracket.
         </p>
       )}
       {draft.spots.map((s, i) => (
@@ -37,7 +37,7 @@ export function PlacesStep({ draft, set, says }: StepProps) {
           }
         >
           <Name
-            label="Called"
+            label="Name"
             value={s.name}
             onChange={(name) => change(i, { name })}
             trouble={says(`spots.${i}.name`)}
@@ -125,7 +125,7 @@ function TubeHoles({ draft, set, says }: StepProps) {
         return (
           <div key={i}>
             <Name
-              label="Called"
+              label="Name"
               value={p.name}
               onChange={(name) => change(i, { name })}
               trouble={says(`ports.${i}.name`)}

@@ -5,7 +5,7 @@ import { MeasureField } from './MeasureField';
 import { Name, swap, Tick, without, type StepProps } from './stepParts';
 import styles from './CaseEditor.module.css';
 
-const ROOM_BEHIND = 'Room behind the tray';
+const ROOM_BEHIND = 'Clearance behind the tray';
 
 /** The room behind the tray as a room of its own stands last of them. */
 const withRoomBehind = (draft: CaseDraft, apart: boolean): CaseDraft => {
@@ -61,20 +61,20 @@ export function TrayOpenings({ draft, set, says }: StepProps) {
         </p>
       )}
       <MeasureField
-        label="Room behind the tray"
+        label="Clearance behind the tray"
         value={draft.behind_mm}
         trouble={says('behind_mm')}
         onChange={(behind_mm) => set({ ...draft, behind_mm })}
       />
       <Tick
-        label="parts stand there, in air of its own"
+        label="parts are mounted there, in air of their own"
         checked={draft.behindApart === true}
         onChange={(apart) => set(withRoomBehind(draft, apart))}
       />
       {draft.openings.map((o, i) => (
         <div key={i}>
           <Name
-            label="Called"
+            label="Name"
             value={o.name}
             onChange={(name) => change(i, { name })}
             trouble={says(`openings.${i}.name`)}

@@ -27,7 +27,7 @@ export function FaultList({
   const change = (k: number, next: Fault): void =>
     onFaults(faults.map((f, i) => (i === k ? next : f)));
   return (
-    <Section title="What goes wrong">
+    <Section title="Faults">
       {faults.length === 0 && (
         <p className="soft">
           Nothing. Let a pump or fan stop, flow sag or the room warm, and see how long each part

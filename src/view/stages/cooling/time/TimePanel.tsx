@@ -156,8 +156,8 @@ function Results({ run: { result: t } }: { readonly run: Job<Transient>; readonl
       )}
       {t.worked < 0.995 && (
         <p>
-          Throttled, the parts did {formatNumber(100 * t.worked)} % of what was asked of them: each
-          gives way above its limit and stands still 10 K over it.
+          Throttled, the parts did {formatNumber(100 * t.worked)} % of full load: each throttles
+          above its limit and shuts down 10 K over it.
         </p>
       )}
       {t.settling.map((s) => {
@@ -183,7 +183,8 @@ function Results({ run: { result: t } }: { readonly run: Job<Transient>; readonl
       ))}
       <p className="soft">{massWords(t.masses)}</p>
       <p className="soft">
-        Energy in, out and stored agree to {formatNumber(100 * t.balance.error, { decimals: 3 })} %.
+        Energy in, out and stored balance to {formatNumber(100 * t.balance.error, { decimals: 3 })}{' '}
+        %.
       </p>
     </Section>
   );
@@ -197,5 +198,5 @@ function massWords(masses: Transient['masses']): string {
     .sort((a, b) => b.capacity_JK - a.capacity_JK)
     .filter((m) => m.capacity_JK / whole >= 0.005)
     .map((m) => `${m.of} ${formatNumber((100 * m.capacity_JK) / whole)} %`);
-  return `What is warmed holds ${formatNumber(whole / 1000, { decimals: 1 })} kJ/K, estimated: ${parts.join(', ')}. Builders see 15 to 40 minutes until a loop has settled (common practice, no source).`;
+  return `Heat capacity of what warms up: ${formatNumber(whole / 1000, { decimals: 1 })} kJ/K, estimated: ${parts.join(', ')}. Builders see 15 to 40 minutes until a loop has settled (common practice, no source).`;
 }

@@ -26,5 +26,9 @@ export const PROFILES: readonly [ProfileChoice, ...ProfileChoice[]] = [
       seconds: 90,
     })),
   },
-  { id: 'stress', name: 'torture for half an hour', steps: [{ load: 'stress', seconds: 1800 }] },
+  {
+    id: 'stress',
+    name: 'stress test for half an hour',
+    steps: [{ load: 'stress', seconds: 1800 }],
+  },
 ];

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { CataloguePage } from '@/view/catalogue';
 
-export const metadata: Metadata = { title: 'Stores' };
+export const metadata: Metadata = { title: 'Catalogue' };
 
 export default function Stores() {
   return <CataloguePage />;
