@@ -127,7 +127,7 @@ test('cooling: measured points replace the model and say so; a rating without it
   await page.getByLabel('and fans at').first().fill('1150');
   await page.getByLabel('and fans at').first().press('Enter');
   await expect(page.getByText(/^Printed: 90\.0 W\/K/)).toBeVisible();
-  await page.getByRole('radio', { name: 'Air', exact: true }).click();
+  await page.getByRole('radio', { name: 'Case airflow', exact: true }).click();
   await page
     .getByRole('radiogroup', { name: 'Way of Top radiator' })
     .getByRole('radio', { name: 'out' })

@@ -114,19 +114,19 @@ test('the loop diagram is a ribbon on every stage, and opens by a key', async ({
     diagram.getByRole('button', { name: /^Card pump: coolant leaves at/ }),
   ).toBeVisible();
   await page.keyboard.press('l');
-  await expect(diagram.getByText('kPa over reservoir').first()).toBeVisible();
+  await expect(diagram.getByText('kPa above reservoir').first()).toBeVisible();
   await page.keyboard.press('l');
-  await expect(diagram.getByText('kPa over reservoir')).toHaveCount(0);
+  await expect(diagram.getByText('kPa above reservoir')).toHaveCount(0);
   // With two loops one press opens it on the stages of the loop too.
   await page.evaluate(() => window.localStorage.removeItem('zephyron-frame'));
   await openStage(page, 'fenland-flood-tower', 'flow');
   await page.keyboard.press('l');
-  await expect(diagram.getByText('kPa over reservoir').first()).toBeVisible();
+  await expect(diagram.getByText('kPa above reservoir').first()).toBeVisible();
   // One loop is shown in full where the stage is about it.
   const id = await copyOf(page, 'dawn-chorus-desk', 'Ribbon');
   await page.evaluate(() => window.localStorage.removeItem('zephyron-frame'));
   await openStage(page, id, 'flow');
-  await expect(diagram.getByText('kPa over reservoir')).toBeVisible();
+  await expect(diagram.getByText('kPa above reservoir')).toBeVisible();
 });
 
 test('every view has an address of its own: stage, view and part come back', async ({ page }) => {

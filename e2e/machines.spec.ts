@@ -130,7 +130,7 @@ test('a radiator outside the case, through its wall, with quick couplings put in
     .selectOption({ label: 'Quick couplings, pair, wide' });
   await expect(page.getByText('Every run is routed')).toBeVisible({ timeout: 30_000 });
   await page.keyboard.press('3');
-  await page.getByRole('radio', { name: 'Air', exact: true }).click();
+  await page.getByRole('radio', { name: 'Case airflow', exact: true }).click();
   await expect(page.getByText('stands free')).toBeVisible();
   expect(await failing(page, id)).toEqual([]);
 });

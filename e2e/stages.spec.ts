@@ -23,7 +23,7 @@ test('case: a radiator is picked, slid, turned, its fans moved, and the gaps fol
     'aria-checked',
     'true',
   );
-  await panel.getByRole('radio', { name: 'blows case air out' }).click();
+  await panel.getByRole('radio', { name: 'exhaust' }).click();
   await expect(
     page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /Cooling/ }),
   ).not.toContainText('+9.0 K');
@@ -42,7 +42,7 @@ test('case: a thicker radiator clashes, says by how much, and a tried fix clears
     .first()
     .click();
   await expect(page.getByRole('heading', { level: 1 })).not.toContainText('clash');
-  for (const view of ['front', 'top', 'glass side']) {
+  for (const view of ['front', 'top', 'window side']) {
     await page.getByRole('radio', { name: view, exact: true }).click();
     await expect(page.getByRole('img', { name: /^The case/ })).toBeVisible();
   }

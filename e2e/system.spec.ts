@@ -39,7 +39,7 @@ test('a reservoir screwed onto the pump moves with it, in one step that undo tak
     JSON.stringify((await stored(page, id)).components.find((c) => c.id === component)?.placement);
   const before = { pump: await at('pump'), reservoir: await at('reservoir') };
   await page.getByRole('link', { name: /Case/ }).first().click();
-  await page.getByRole('radio', { name: 'glass side', exact: true }).click();
+  await page.getByRole('radio', { name: 'window side', exact: true }).click();
   const pump = page.locator('svg g', { has: page.locator('title', { hasText: /^Pump:/ }) }).last();
   const box = await pump.boundingBox();
   if (!box) throw new Error('the pump is not drawn');

@@ -142,7 +142,7 @@ export const SPECIAL_CASES: readonly CasePart[] = [
     mounts: [{ ...top(55, 215, 5, 284, [row(120, 2)], 32), outside_mm: 27 }],
     air: {
       openings: [
-        { id: 'side', name: 'Mesh in the glass side', area_cm2: 380, openShare: 0.5 },
+        { id: 'side', name: 'Mesh in the window side', area_cm2: 380, openShare: 0.5 },
         { id: 'far', name: 'Mesh in the far side', area_cm2: 380, openShare: 0.5 },
       ],
     },

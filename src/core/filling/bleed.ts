@@ -8,7 +8,7 @@ export interface AirPocket {
   readonly name: string;
   readonly air_mL: number;
   /** Which edge of the case to lift; null where turning it over is the only way. */
-  readonly lift: 'front' | 'rear' | 'glass side' | 'tray side' | null;
+  readonly lift: 'front' | 'rear' | 'window side' | 'tray side' | null;
 }
 
 /** A used port is beside the middle of its part by more than this, mm. */
@@ -49,7 +49,7 @@ function liftFor(system: System, loop: Loop, component: string): AirPocket['lift
     dz = highest.at[2] - (middle[2] as number);
   if (Math.max(Math.abs(dx), Math.abs(dz)) < ASIDE_MM) return null;
   if (Math.abs(dx) >= Math.abs(dz)) return dx > 0 ? 'front' : 'rear';
-  return dz > 0 ? 'glass side' : 'tray side';
+  return dz > 0 ? 'window side' : 'tray side';
 }
 
 /** Days until the last bubbles have gone (common practice, no source): a day, and one more for each pocket. */

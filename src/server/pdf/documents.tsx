@@ -123,7 +123,7 @@ export function BuildDocument({
         })}
       />
       <PdfTable
-        title="Hottest spots"
+        title="Hot spots"
         columns={[
           { head: 'spot', wide: 60 },
           { head: 'temperature', wide: 20, right: true },

@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import { useRef, useState } from 'react';
 import { plural } from '@/core/units';
 import styles from './Builds.module.css';
@@ -63,9 +64,9 @@ export function Backup({
       <a href="/api/backup" className={styles.quiet} download>
         Back up everything
       </a>
-      <button type="button" className={styles.quiet} onClick={() => file.current?.click()}>
+      <Press className={styles.quiet} onClick={() => file.current?.click()}>
         Restore a backup
-      </button>
+      </Press>
       <span className="soft" role="status">
         {said ?? 'Builds with their history and parts of your own, as one ZIP of open JSON.'}
       </span>

@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import { useEffect, useState } from 'react';
 import { plural } from '@/core/units';
 import type { BinEntry } from '@/server';
@@ -52,19 +53,19 @@ export function Bin({
             <span className="soft">
               {e.kind === 'part' ? 'part of your own, ' : ''}kept until {DATE.format(e.until)}
             </span>
-            <button type="button" className={styles.quiet} onClick={() => void act(e, 'POST')}>
+            <Press className={styles.quiet} onClick={() => void act(e, 'POST')}>
               Put back
-            </button>
+            </Press>
             {e.kind === 'build' && <a href={`/api/builds/${e.id}/file`}>Export</a>}
             {e.kind === 'build' && asking !== e.id && (
-              <button type="button" className={styles.quiet} onClick={() => setAsking(e.id)}>
+              <Press className={styles.quiet} onClick={() => setAsking(e.id)}>
                 Delete for good
-              </button>
+              </Press>
             )}
             {asking === e.id && (
-              <button type="button" className={styles.danger} onClick={() => void act(e, 'DELETE')}>
+              <Press className={styles.danger} onClick={() => void act(e, 'DELETE')}>
                 Yes, with its history
-              </button>
+              </Press>
             )}
           </li>
         ))}

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import type { Stage } from '@/core/checks';
 import type { BuildEntry, SummaryState } from '@/server';
-import { Mark, StationIcon } from '@/view/shared';
+import { Mark, StationIcon, Press } from '@/view/shared';
 import { addBuild } from '@/view/workspace/send';
 import styles from './Builds.module.css';
 
@@ -62,15 +62,15 @@ export function BuildRow({
           {entry.demo ? <span className={styles.demo}>demo</span> : null}
         </p>
         <p className={styles.small}>
-          <button type="button" className={styles.quiet} onClick={() => void copy()}>
+          <Press className={styles.quiet} onClick={() => void copy()}>
             Copy
-          </button>
+          </Press>
           <a href={`/api/builds/${id}/file`} className={styles.quiet}>
             Export
           </a>
-          <button type="button" className={styles.quiet} onClick={onDelete}>
+          <Press className={styles.quiet} onClick={onDelete}>
             Delete
-          </button>
+          </Press>
         </p>
       </div>
       <Link

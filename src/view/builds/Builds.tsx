@@ -8,7 +8,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { plural } from '@/core/units';
 import type { BuildEntry, BuildList } from '@/server';
-import { PageHead } from '@/view/shared';
+import { PageHead, Press } from '@/view/shared';
 import { addBuild } from '@/view/workspace/send';
 import { Backup } from './Backup';
 import { Bin } from './Bin';
@@ -178,9 +178,9 @@ function OpenFile({ say }: { say(message: string, lines?: readonly string[]): vo
   };
   return (
     <>
-      <button type="button" className={styles.quiet} onClick={() => file.current?.click()}>
+      <Press className={styles.quiet} onClick={() => file.current?.click()}>
         Open a build file
-      </button>
+      </Press>
       <input
         ref={file}
         type="file"
@@ -210,9 +210,9 @@ function TroubleBox({ message, lines, onClose }: Trouble & { onClose(): void }) 
           ))}
         </ul>
       )}
-      <button type="button" className={styles.quiet} onClick={onClose}>
+      <Press className={styles.quiet} onClick={onClose}>
         Dismiss
-      </button>
+      </Press>
     </div>
   );
 }

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { STANDARD_KIT } from '@/catalogue';
 import { DEFAULT_BRIEF, emptyDesign, type Brief } from '@/core/design';
-import { PageHead, Pick, QuantityField, useOffer } from '@/view/shared';
+import { PageHead, Pick, QuantityField, useOffer, Press, TextInput } from '@/view/shared';
 import { MoneyField } from '@/view/stages/brief/MoneyField';
 import { partFigures } from '@/view/catalogue/figures';
 import { addBuild } from '@/view/workspace/send';
@@ -54,7 +54,7 @@ export function NewBuild() {
         <form onSubmit={(e) => void start(e)} className={styles.form} noValidate>
           <label className={styles.nameRow}>
             Name{' '}
-            <input
+            <TextInput
               className={styles.name}
               maxLength={80}
               autoFocus
@@ -139,7 +139,7 @@ export function NewBuild() {
                   </span>
                   <label className={styles.money}>
                     <span className="soft">Currency, three letters</span>
-                    <input
+                    <TextInput
                       className={styles.currency}
                       value={b.currency}
                       maxLength={3}
@@ -176,9 +176,9 @@ export function NewBuild() {
               {trouble}
             </p>
           )}
-          <button type="submit" className={styles.start} disabled={formState.isSubmitting}>
+          <Press type="submit" className={styles.start} disabled={formState.isSubmitting}>
             Start the build
-          </button>
+          </Press>
         </form>
       </main>
     </div>

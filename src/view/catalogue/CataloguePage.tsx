@@ -5,7 +5,7 @@ import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { CATALOGUE } from '@/catalogue';
 import { PART_KINDS, type Part, type PartKind } from '@/core/components';
 import { formatNumber, plural } from '@/core/units';
-import { PageHead, useOwnShelves, usePartLists } from '@/view/shared';
+import { PageHead, useOwnShelves, usePartLists, Press, TextInput } from '@/view/shared';
 import { handParts } from '@/view/workspace/download';
 import { columnsFor, type Row } from './columns';
 import { partFigures } from './figures';
@@ -92,7 +92,7 @@ export function CataloguePage() {
       <main className={styles.main}>
         <div className={styles.head}>
           <h1>Catalogue</h1>
-          <input
+          <TextInput
             className={styles.search}
             aria-label="Search the catalogue"
             placeholder="Search by name, size, figure"
@@ -104,14 +104,13 @@ export function CataloguePage() {
           {ROWS.length} parts of invented makers, with figures plausible for their class
           {own.length > 0 ? `, and ${formatNumber(own.length)} of your own` : ''}. Open a build and
           choose &ldquo;Add a part&rdquo; to use one.{' '}
-          <button type="button" className={styles.link} onClick={() => setPasting(!pasting)}>
+          <Press className={styles.link} onClick={() => setPasting(!pasting)}>
             Paste a datasheet
-          </button>{' '}
-          <button type="button" className={styles.link} onClick={() => setImporting(!importing)}>
+          </Press>{' '}
+          <Press className={styles.link} onClick={() => setImporting(!importing)}>
             Read parts in
-          </button>{' '}
-          <button
-            type="button"
+          </Press>{' '}
+          <Press
             className={styles.link}
             onClick={() =>
               handParts(
@@ -121,9 +120,8 @@ export function CataloguePage() {
             }
           >
             Give these out as CSV
-          </button>{' '}
-          <button
-            type="button"
+          </Press>{' '}
+          <Press
             className={styles.link}
             onClick={() =>
               handParts(
@@ -133,7 +131,7 @@ export function CataloguePage() {
             }
           >
             as JSON
-          </button>
+          </Press>
         </p>
         {pasting && (
           <SheetEntry
@@ -145,24 +143,18 @@ export function CataloguePage() {
         )}
         {importing && <ImportParts onDone={() => setImporting(false)} />}
         <div className={styles.kinds}>
-          <button
-            type="button"
-            className={styles.kind}
-            aria-pressed={kind === null}
-            onClick={() => setKind(null)}
-          >
+          <Press className={styles.kind} aria-pressed={kind === null} onClick={() => setKind(null)}>
             All
-          </button>
+          </Press>
           {KINDS.map((k) => (
-            <button
+            <Press
               key={k}
-              type="button"
               className={styles.kind}
               aria-pressed={kind === k}
               onClick={() => setKind(k)}
             >
               {PART_KINDS[k].many}
-            </button>
+            </Press>
           ))}
         </div>
         {editing ? (
@@ -180,20 +172,15 @@ export function CataloguePage() {
                 </span>
               </p>
               <p className={styles.row}>
-                <button type="button" className={styles.link} onClick={() => copy(row.part)}>
+                <Press className={styles.link} onClick={() => copy(row.part)}>
                   Copy it as a part of your own
-                </button>
+                </Press>
                 {row.own && (
-                  <button
-                    type="button"
-                    className={styles.link}
-                    onClick={() => setEditing(row.part)}
-                  >
+                  <Press className={styles.link} onClick={() => setEditing(row.part)}>
                     Change it
-                  </button>
+                  </Press>
                 )}
-                <button
-                  type="button"
+                <Press
                   className={styles.link}
                   onClick={() =>
                     void retire(row.id, !row.retired).then((wrong) => {
@@ -208,10 +195,9 @@ export function CataloguePage() {
                   }
                 >
                   {row.retired ? 'Bring it back into use' : 'Retire it'}
-                </button>
+                </Press>
                 {row.own && (
-                  <button
-                    type="button"
+                  <Press
                     className={styles.link}
                     onClick={() =>
                       void drop(row.id).then((wrong) => {
@@ -222,18 +208,14 @@ export function CataloguePage() {
                     }
                   >
                     Delete
-                  </button>
+                  </Press>
                 )}
-                <button
-                  type="button"
-                  className={styles.link}
-                  onClick={() => handParts([row.part], 'json')}
-                >
+                <Press className={styles.link} onClick={() => handParts([row.part], 'json')}>
                   Give it out as a file
-                </button>
-                <button type="button" className={styles.quiet} onClick={() => setPicked(null)}>
+                </Press>
+                <Press className={styles.quiet} onClick={() => setPicked(null)}>
                   Close
-                </button>
+                </Press>
               </p>
             </section>
           )
@@ -245,8 +227,7 @@ export function CataloguePage() {
           {(retired.length > 0 || out) && (
             <>
               {' '}
-              <button
-                type="button"
+              <Press
                 className={styles.link}
                 aria-pressed={out}
                 onClick={() => {
@@ -255,7 +236,7 @@ export function CataloguePage() {
                 }}
               >
                 {out ? 'Show what is in use' : `Show what is retired (${retired.length})`}
-              </button>
+              </Press>
             </>
           )}
         </p>

@@ -1,4 +1,9 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { CATALOGUE } from '@/catalogue';
 import { PART_KINDS, type Part, type PartKind } from '@/core/components';
@@ -17,7 +22,7 @@ import {
   type Mapping,
   type Sheet,
 } from '@/format';
-import { Mark, Pick, usePartLists } from '@/view/shared';
+import { Mark, Pick, usePartLists, Press } from '@/view/shared';
 import { fieldWords } from './fieldWords';
 import styles from './CataloguePage.module.css';
 
@@ -122,9 +127,9 @@ export function ImportParts({ onDone }: { onDone(): void }) {
     <section className={styles.panel} aria-label="Import parts">
       <div className={styles.row}>
         <h2>Read parts in</h2>
-        <button type="button" className={styles.quiet} onClick={onDone}>
+        <Press className={styles.quiet} onClick={onDone}>
           Close
-        </button>
+        </Press>
       </div>
       <label>
         CSV or JSON file{' '}
@@ -202,38 +207,35 @@ export function ImportParts({ onDone }: { onDone(): void }) {
       )}
       {parts.length > 0 && (
         <p className={styles.row}>
-          <button type="button" className={styles.act} onClick={() => void check()}>
+          <Press className={styles.act} onClick={() => void check()}>
             Look at {plural(parts.length, 'part')}
-          </button>
+          </Press>
           {checked && (
-            <button
-              type="button"
-              className={styles.act}
-              disabled={good === 0}
-              onClick={() => void keepGood()}
-            >
+            <Press className={styles.act} disabled={good === 0} onClick={() => void keepGood()}>
               Keep the {good} that are right
-            </button>
+            </Press>
           )}
         </p>
       )}
       {checked && (
-        <table>
-          <thead>
-            <tr>
-              <th>row</th>
-              <th>part</th>
-              <th>what is wrong</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell>row</TableCell>
+              <TableCell>part</TableCell>
+              <TableCell>what is wrong</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {parts.slice(0, MOST_SHOWN).map((p, i) => {
               const c = checked[i];
               return (
-                <tr key={i}>
-                  <td>{i + 1}</td>
-                  <td>{typeof p === 'object' && p !== null ? (p.name ?? p.id) : '–'}</td>
-                  <td>
+                <TableRow key={i}>
+                  <TableCell>{i + 1}</TableCell>
+                  <TableCell>
+                    {typeof p === 'object' && p !== null ? (p.name ?? p.id) : '–'}
+                  </TableCell>
+                  <TableCell>
                     {c?.ok ? (
                       <Mark verdict="ok" />
                     ) : (
@@ -245,12 +247,12 @@ export function ImportParts({ onDone }: { onDone(): void }) {
                           .join('; ')}
                       </>
                     )}
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
               );
             })}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
       {checked && parts.length > MOST_SHOWN && (
         <p className="soft">The first {MOST_SHOWN} are shown; all were looked at.</p>

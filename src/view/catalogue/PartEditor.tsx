@@ -4,7 +4,7 @@ import { STANDARD_KIT } from '@/catalogue';
 import { applyEdit, emptyDesign } from '@/core/design';
 import { isComponentPart, type Part } from '@/core/components';
 import { fieldsOf } from '@/format';
-import { usePartLists } from '@/view/shared';
+import { usePartLists, Press, TextInput } from '@/view/shared';
 import { CurvePoints, type CurveOf, type TypedCurve } from '@/view/stages/curve';
 import curveStyles from '@/view/stages/curve/CurveEditor.module.css';
 import { fieldWords } from './fieldWords';
@@ -134,7 +134,7 @@ export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): 
             <span className="soft">
               {optional.find((o) => o.path === f)?.words ?? fieldWords(f)}
             </span>{' '}
-            <input
+            <TextInput
               value={shown(f)}
               maxLength={200}
               aria-invalid={bad(f)}
@@ -146,14 +146,13 @@ export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): 
       {isComponentPart(part) && (
         <>
           <p className={styles.row}>
-            <button
-              type="button"
+            <Press
               className={styles.link}
               aria-expanded={shaping}
               onClick={() => setShaping(!shaping)}
             >
               Shape, ports, metals and limits
-            </button>
+            </Press>
           </p>
           {shaping && (
             <PartShape
@@ -170,16 +169,15 @@ export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): 
       {curves.length > 0 && (
         <p className={styles.row}>
           {curves.map((c) => (
-            <button
+            <Press
               key={String(c.of)}
-              type="button"
               className={styles.link}
               aria-expanded={shownCurve === c.of}
               disabled={broken}
               onClick={() => setShownCurve(shownCurve === c.of ? null : c.of)}
             >
               {c.words}
-            </button>
+            </Press>
           ))}
         </p>
       )}
@@ -199,17 +197,16 @@ export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): 
         </p>
       )}
       <p className={styles.row}>
-        <button
-          type="button"
+        <Press
           className={styles.act}
           disabled={wrong.length > 0 || broken}
           onClick={() => void save()}
         >
           Save it to the catalogue
-        </button>
-        <button type="button" className={styles.quiet} onClick={onDone}>
+        </Press>
+        <Press className={styles.quiet} onClick={onDone}>
           Leave it
-        </button>
+        </Press>
       </p>
     </div>
   );

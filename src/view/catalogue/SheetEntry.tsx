@@ -1,4 +1,9 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
@@ -21,7 +26,7 @@ import {
 import { PART_KINDS, type Part } from '@/core/components';
 import { freeId } from '@/core/design';
 import { slug } from '@/format';
-import { Mark, Pick, usePartLists } from '@/view/shared';
+import { Mark, Pick, usePartLists, TextInput } from '@/view/shared';
 import { partFigures } from './figures';
 import { SheetText } from './SheetText';
 import styles from './SheetEntry.module.css';
@@ -197,23 +202,27 @@ function Figures({
   onLook(field: string | null): void;
 }) {
   return (
-    <table className={styles.figures}>
-      <thead>
-        <tr>
-          <th>figure</th>
-          <th>value</th>
-          <th>from the words</th>
-        </tr>
-      </thead>
-      <tbody>
+    <Table className={styles.figures}>
+      <TableHead>
+        <TableRow>
+          <TableCell>figure</TableCell>
+          <TableCell>value</TableCell>
+          <TableCell>from the words</TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
         {rows.map(({ field, name, unit, value, words }) => (
-          <tr key={field} onMouseEnter={() => onLook(field)} onMouseLeave={() => onLook(null)}>
-            <td>{name}</td>
-            <td>
+          <TableRow
+            key={field}
+            onMouseEnter={() => onLook(field)}
+            onMouseLeave={() => onLook(null)}
+          >
+            <TableCell>{name}</TableCell>
+            <TableCell>
               {isCurve(value) ? (
                 valueText(value)
               ) : (
-                <input
+                <TextInput
                   aria-label={name}
                   value={typed[field] ?? valueText(value)}
                   aria-invalid={values[field] === undefined}
@@ -223,14 +232,14 @@ function Figures({
                 />
               )}{' '}
               <span className="soft">{unit}</span>
-            </td>
-            <td className="soft">
+            </TableCell>
+            <TableCell className="soft">
               {words ? `\u201c${text.slice(words.from, words.to).trim()}\u201d` : 'your answer'}
-            </td>
-          </tr>
+            </TableCell>
+          </TableRow>
         ))}
-      </tbody>
-    </table>
+      </TableBody>
+    </Table>
   );
 }
 
@@ -269,7 +278,7 @@ function Question({
         ))}
         <label>
           <span className="soft">{ask.options.length > 0 ? 'or' : ask.name}</span>{' '}
-          <input
+          <TextInput
             aria-label={`${ask.name}, missing`}
             defaultValue={typed}
             onFocus={() => onLook(ask.field)}

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { PageHead, TroublePage } from '@/view/shared';
+import { PageHead, TroublePage, Press } from '@/view/shared';
 import { StageView } from '@/view/stages';
 import { EditorProvider, isStage, keptBuilds, keptWork, Workspace } from '@/view/workspace';
 import type { WorkState } from '@/view/workspace/outbox';
@@ -83,9 +83,7 @@ function Kept({ builds }: { readonly builds: Awaited<ReturnType<typeof keptBuild
           ))}
         </ul>
         <p>
-          <button type="button" onClick={() => window.location.reload()}>
-            Try the server again
-          </button>
+          <Press onClick={() => window.location.reload()}>Try the server again</Press>
         </p>
       </main>
     </>

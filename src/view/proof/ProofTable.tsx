@@ -1,7 +1,12 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import type { ProofKind, ProofRow } from '@/proof';
-import { Mark, PageHead } from '@/view/shared';
+import { Mark, PageHead, Press } from '@/view/shared';
 import styles from './ProofTable.module.css';
 
 const figure = (v: number): string => {
@@ -44,89 +49,81 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
           finds slips of ours and not of the formula; {count('fitted')} set a constant of ours.
         </p>
         <div className={styles.kinds} role="group" aria-label="What they are worth">
-          <button
-            type="button"
-            className={styles.kind}
-            aria-pressed={kind === null}
-            onClick={() => setKind(null)}
-          >
+          <Press className={styles.kind} aria-pressed={kind === null} onClick={() => setKind(null)}>
             All, {rows.length}
-          </button>
+          </Press>
           {KINDS.filter((k) => count(k) > 0).map((k) => (
-            <button
+            <Press
               key={k}
-              type="button"
               className={styles.kind}
               aria-pressed={kind === k}
               onClick={() => setKind(k)}
             >
               {k}, {count(k)}
-            </button>
+            </Press>
           ))}
         </div>
         <div className={styles.kinds} role="group" aria-label="Subject">
-          <button
-            type="button"
+          <Press
             className={styles.kind}
             aria-pressed={subject === null}
             onClick={() => setSubject(null)}
           >
             All, {ofKind.length}
-          </button>
+          </Press>
           {subjects.map((s) => (
-            <button
+            <Press
               key={s}
-              type="button"
               className={styles.kind}
               aria-pressed={subject === s}
               onClick={() => setSubject(s)}
             >
               {s}, {ofKind.filter((r) => r.subject === s).length}
-            </button>
+            </Press>
           ))}
         </div>
-        <table className={styles.table}>
-          <thead>
-            <tr>
-              <th>check</th>
-              <th>quantity</th>
-              <th className="num">expected</th>
-              <th className="num">ours</th>
-              <th className="num">off by</th>
-              <th className="num">allowed</th>
-              <th />
-              <th>worth</th>
-              <th>source</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table className={styles.table}>
+          <TableHead>
+            <TableRow>
+              <TableCell>check</TableCell>
+              <TableCell>quantity</TableCell>
+              <TableCell className="num">expected</TableCell>
+              <TableCell className="num">ours</TableCell>
+              <TableCell className="num">off by</TableCell>
+              <TableCell className="num">allowed</TableCell>
+              <TableCell />
+              <TableCell>worth</TableCell>
+              <TableCell>source</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {shown.map((r) => (
-              <tr key={r.id}>
-                <td className="mono">{r.id}</td>
-                <td>{r.quantity}</td>
-                <td className="num">
+              <TableRow key={r.id}>
+                <TableCell className="mono">{r.id}</TableCell>
+                <TableCell>{r.quantity}</TableCell>
+                <TableCell className="num">
                   {figure(r.expected)} <span className="soft">{r.unit}</span>
-                </td>
-                <td className="num">{figure(r.got)}</td>
-                <td className="num">
+                </TableCell>
+                <TableCell className="num">{figure(r.got)}</TableCell>
+                <TableCell className="num">
                   {r.measure === 'relative'
                     ? percent(r.deviation)
                     : figure(Number(r.deviation.toPrecision(2)))}
-                </td>
-                <td className="num soft">
+                </TableCell>
+                <TableCell className="num soft">
                   {r.measure === 'relative'
                     ? `${Number((100 * r.tolerance).toPrecision(3))} %`
                     : figure(r.tolerance)}
-                </td>
-                <td>
+                </TableCell>
+                <TableCell>
                   <Mark verdict={r.ok ? 'ok' : 'fails'} />
-                </td>
-                <td className="soft">{r.kind}</td>
-                <td className={styles.source}>{r.source}</td>
-              </tr>
+                </TableCell>
+                <TableCell className="soft">{r.kind}</TableCell>
+                <TableCell className={styles.source}>{r.source}</TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       </main>
     </div>
   );

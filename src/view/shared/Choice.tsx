@@ -1,4 +1,6 @@
 'use client';
+import { Select } from './Inputs';
+import { Press } from './Press';
 import { useId, type ReactNode } from 'react';
 import styles from './Choice.module.css';
 
@@ -22,9 +24,8 @@ export function Segments<V extends string>({
   return (
     <div role="radiogroup" aria-label={label} className={styles.segments}>
       {options.map((o, i) => (
-        <button
+        <Press
           key={o.value}
-          type="button"
           role="radio"
           aria-checked={o.value === value}
           tabIndex={o.value === value ? 0 : -1}
@@ -46,7 +47,7 @@ export function Segments<V extends string>({
           }}
         >
           {o.label}
-        </button>
+        </Press>
       ))}
     </div>
   );
@@ -74,9 +75,8 @@ export function Pick<V extends string>({
       <label htmlFor={id} className={hideLabel ? 'visually-hidden' : 'soft'}>
         {label}
       </label>
-      <select
-        id={id}
-        className={styles.select}
+      <Select
+        inputProps={{ id, className: styles.select }}
         value={value}
         onChange={(e) => onPick(e.target.value as V)}
       >
@@ -86,7 +86,7 @@ export function Pick<V extends string>({
             {o.label}
           </option>
         ))}
-      </select>
+      </Select>
     </span>
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import { Press } from './Press';
 import Link from 'next/link';
 import { ThemeSwitch } from './ThemeSwitch';
 import styles from './PageHead.module.css';
@@ -36,9 +37,9 @@ export function PageHead({ at }: { readonly at: (typeof PLACES)[number]['name'] 
         ))}
       </nav>
       <span className={styles.gap} />
-      <button type="button" className={styles.leave} onClick={() => void leave()}>
+      <Press className={styles.leave} onClick={() => void leave()}>
         Log out
-      </button>
+      </Press>
       <ThemeSwitch />
     </header>
   );

@@ -1,4 +1,5 @@
 'use client';
+import { Press } from './Press';
 import { formatNumber } from '@/core/units';
 import styles from './Progress.module.css';
 
@@ -20,9 +21,9 @@ export function Progress({ share, stopped, onStop, onAgain, what }: Props) {
     return (
       <p>
         Stopped.{' '}
-        <button type="button" className={styles.button} onClick={onAgain}>
+        <Press className={styles.button} onClick={onAgain}>
           Work out {what}
-        </button>
+        </Press>
       </p>
     );
   if (share === null) return null;
@@ -32,9 +33,9 @@ export function Progress({ share, stopped, onStop, onAgain, what }: Props) {
         <span style={{ width: `${100 * share}%` }} />
       </span>
       {formatNumber(100 * share)} % worked out{' '}
-      <button type="button" className={styles.button} onClick={onStop}>
+      <Press className={styles.button} onClick={onStop}>
         Stop
-      </button>
+      </Press>
     </p>
   );
 }

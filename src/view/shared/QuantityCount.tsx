@@ -1,4 +1,5 @@
 'use client';
+import { TextInput } from './Inputs';
 import { useState } from 'react';
 import styles from './QuantityField.module.css';
 
@@ -29,7 +30,7 @@ export function QuantityCount({
   };
   return (
     <span className={styles.field}>
-      <input
+      <TextInput
         className={styles.input}
         style={{ width: 44 }}
         aria-label={label}

@@ -1,4 +1,5 @@
 'use client';
+import { TextInput } from './Inputs';
 import { useId, useState } from 'react';
 import { formatNumber, parseQuantity, QUANTITIES, type QuantityName } from '@/core/units';
 import styles from './QuantityField.module.css';
@@ -85,7 +86,7 @@ export function QuantityField({
         {label}
       </label>
       <span className={styles.box}>
-        <input
+        <TextInput
           id={id}
           className={styles.input}
           style={{ width }}

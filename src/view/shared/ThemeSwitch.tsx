@@ -1,4 +1,5 @@
 'use client';
+import { Press } from './Press';
 import { useColorScheme } from '@mui/material/styles';
 
 /** Paper or night; follows the system until chosen. */
@@ -6,8 +7,7 @@ export function ThemeSwitch({ className }: { readonly className?: string }) {
   const { mode, systemMode, setMode } = useColorScheme();
   const dark = (mode === 'system' ? systemMode : mode) === 'dark';
   return (
-    <button
-      type="button"
+    <Press
       className={className}
       suppressHydrationWarning
       aria-label={dark ? 'Use the light theme' : 'Use the dark theme'}
@@ -19,6 +19,6 @@ export function ThemeSwitch({ className }: { readonly className?: string }) {
         <circle cx="8" cy="8" r="6.3" fill="none" stroke="currentColor" strokeWidth="1.3" />
         <path d="M8 1.7a6.3 6.3 0 0 1 0 12.6z" fill="currentColor" />
       </svg>
-    </button>
+    </Press>
   );
 }

@@ -1,4 +1,9 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
+import { Press } from './Press';
 import { useState, type ReactNode } from 'react';
 import Popover from '@mui/material/Popover';
 import styles from './Why.module.css';
@@ -21,14 +26,13 @@ export function Why({
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
     <>
-      <button
-        type="button"
+      <Press
         className={styles.ask}
         aria-label={`Why? ${reason.title}`}
         onClick={(e) => setAnchor(e.currentTarget)}
       >
         {children}
-      </button>
+      </Press>
       <Popover
         open={anchor !== null}
         anchorEl={anchor}
@@ -38,16 +42,18 @@ export function Why({
       >
         <h2>{reason.title}</h2>
         <p>{reason.formula}</p>
-        <table>
-          <tbody>
+        <Table>
+          <TableBody>
             {reason.inputs.map((i) => (
-              <tr key={i.name}>
-                <th scope="row">{i.name}</th>
-                <td className="num">{i.value}</td>
-              </tr>
+              <TableRow key={i.name}>
+                <TableCell component="th" scope="row">
+                  {i.name}
+                </TableCell>
+                <TableCell className="num">{i.value}</TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
         <p className="soft">Source: {reason.source}</p>
       </Popover>
     </>

@@ -1,6 +1,8 @@
 export { Mark, verdictOfSeverity } from './Mark';
 export { temperatureColour } from './temperature';
 export { StationIcon } from './StationIcon';
+export { Press } from './Press';
+export { Check, OneOf, Select, TextInput } from './Inputs';
 export { QuantityField } from './QuantityField';
 export { QuantityCount } from './QuantityCount';
 export { Segments, Pick, type Option } from './Choice';

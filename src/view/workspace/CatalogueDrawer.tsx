@@ -7,7 +7,7 @@ import { isComponentPart, PART_KINDS, type ComponentPart, type PartKind } from '
 import { hostsFor } from '@/core/matching';
 import { formatMoney } from '@/core/units';
 import { defaultPlacements } from '@/core/checks';
-import { useOffer } from '@/view/shared';
+import { useOffer, Press, TextInput } from '@/view/shared';
 import { partFigures } from '@/view/catalogue/figures';
 import { SheetEntry } from '@/view/catalogue/SheetEntry';
 import { useEditor } from './EditorProvider';
@@ -50,13 +50,13 @@ function Body() {
     <>
       <div className={styles.head}>
         <h1>Catalogue</h1>
-        <button type="button" className={styles.close} onClick={() => open(null)}>
+        <Press className={styles.close} onClick={() => open(null)}>
           Close
-        </button>
+        </Press>
       </div>
-      <button type="button" className={styles.close} onClick={() => setPasting(!pasting)}>
+      <Press className={styles.close} onClick={() => setPasting(!pasting)}>
         {pasting ? 'Back to the shelves' : 'Not here? Paste its datasheet'}
-      </button>
+      </Press>
       {pasting && (
         <SheetEntry
           onDone={(part) => {
@@ -65,7 +65,7 @@ function Body() {
           }}
         />
       )}
-      <input
+      <TextInput
         className={styles.filter}
         aria-label="Search the catalogue"
         placeholder="Search by name, size, figure"
@@ -75,9 +75,8 @@ function Body() {
       />
       <div className={styles.kinds}>
         {KINDS.map((k) => (
-          <button
+          <Press
             key={k}
-            type="button"
             className={styles.kind}
             aria-pressed={asked === '' && k === kind}
             onClick={() => {
@@ -86,10 +85,9 @@ function Body() {
             }}
           >
             {PART_KINDS[k].many}
-          </button>
+          </Press>
         ))}
-        <button
-          type="button"
+        <Press
           className={styles.kind}
           aria-pressed={asked === '' && kind === 'sets'}
           onClick={() => {
@@ -98,7 +96,7 @@ function Body() {
           }}
         >
           Sold as one
-        </button>
+        </Press>
       </div>
       <Sets asked={asked} shown={kind === 'sets'} />
       {(kind !== 'sets' || asked !== '') && (
@@ -135,7 +133,7 @@ function SetRow({ set }: { readonly set: PartSet }) {
     pick(component);
   };
   return (
-    <button type="button" className={styles.part} onClick={add} aria-label={`Add ${set.name}`}>
+    <Press className={styles.part} onClick={add} aria-label={`Add ${set.name}`}>
       <span>
         <strong>{set.name}</strong> <span className="soft">{set.maker}</span>
       </span>
@@ -145,7 +143,7 @@ function SetRow({ set }: { readonly set: PartSet }) {
           .map((p) => `${PART_KINDS[p.kind].one} ${partFigures(p)}`)
           .join('; ')}
       </span>
-    </button>
+    </Press>
   );
 }
 
@@ -231,7 +229,7 @@ const PartRow = memo(function PartRow({ part }: { readonly part: ComponentPart }
     pick(id);
   };
   return (
-    <button type="button" className={styles.part} onClick={add} aria-label={`Add ${part.name}`}>
+    <Press className={styles.part} onClick={add} aria-label={`Add ${part.name}`}>
       <span>
         <strong>{part.name}</strong>{' '}
         <span className="soft">
@@ -245,7 +243,7 @@ const PartRow = memo(function PartRow({ part }: { readonly part: ComponentPart }
         {homeless ? <em>; no free place for it in this case</em> : null}
         {misfit !== null && <em>; {misfit}</em>}
       </span>
-    </button>
+    </Press>
   );
 });
 

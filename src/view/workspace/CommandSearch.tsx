@@ -1,4 +1,5 @@
 'use client';
+import { Press, TextInput } from '@/view/shared';
 import { useMemo, useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Dialog from '@mui/material/Dialog';
@@ -96,7 +97,7 @@ function Body() {
   };
   return (
     <div>
-      <input
+      <TextInput
         autoFocus
         className={styles.input}
         placeholder="Type what you want to do"
@@ -123,15 +124,10 @@ function Body() {
       <ul className={styles.list}>
         {found.map((c, i) => (
           <li key={`${c.name}-${c.hint}`}>
-            <button
-              type="button"
-              className={styles.command}
-              aria-current={i === at}
-              onClick={() => run(c)}
-            >
+            <Press className={styles.command} aria-current={i === at} onClick={() => run(c)}>
               <span>{c.name}</span>
               <span className="mono soft">{c.hint}</span>
-            </button>
+            </Press>
           </li>
         ))}
         {found.length === 0 && (

@@ -1,4 +1,9 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import ToggleButton from '@mui/material/ToggleButton';
@@ -56,24 +61,26 @@ function Choosing({ conflict, mine }: { readonly conflict: Conflict; readonly mi
         {apart ? (
           <ApartTable mine={mine} theirs={design} />
         ) : (
-          <table className={styles.table}>
-            <thead>
-              <tr>
-                <th>what</th>
-                <th>yours</th>
-                <th>theirs</th>
-                <th>goes on</th>
-              </tr>
-            </thead>
-            <tbody>
+          <Table className={styles.table}>
+            <TableHead>
+              <TableRow>
+                <TableCell>what</TableCell>
+                <TableCell>yours</TableCell>
+                <TableCell>theirs</TableCell>
+                <TableCell>goes on</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
               {clashes.map((clash) => {
                 const key = clashKey(clash);
                 return (
-                  <tr key={key}>
-                    <th scope="row">{placeWords(clash.path, mine, design)}</th>
-                    <td>{valueWords(clash.mine)}</td>
-                    <td>{valueWords(clash.theirs)}</td>
-                    <td>
+                  <TableRow key={key}>
+                    <TableCell component="th" scope="row">
+                      {placeWords(clash.path, mine, design)}
+                    </TableCell>
+                    <TableCell>{valueWords(clash.mine)}</TableCell>
+                    <TableCell>{valueWords(clash.theirs)}</TableCell>
+                    <TableCell>
                       <ToggleButtonGroup
                         exclusive
                         size="small"
@@ -88,12 +95,12 @@ function Choosing({ conflict, mine }: { readonly conflict: Conflict; readonly mi
                           theirs
                         </ToggleButton>
                       </ToggleButtonGroup>
-                    </td>
-                  </tr>
+                    </TableCell>
+                  </TableRow>
                 );
               })}
-            </tbody>
-          </table>
+            </TableBody>
+          </Table>
         )}
         <div className={styles.actions}>
           <Button variant="contained" onClick={() => settle(theirs)}>
@@ -128,24 +135,26 @@ export function DifferenceTable({
   if (found.length === 0) return <p className="soft">They are the same.</p>;
   return (
     <>
-      <table className={styles.table}>
-        <thead>
-          <tr>
-            <th>what</th>
-            <th>{heads[0]}</th>
-            <th>{heads[1]}</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table className={styles.table}>
+        <TableHead>
+          <TableRow>
+            <TableCell>what</TableCell>
+            <TableCell>{heads[0]}</TableCell>
+            <TableCell>{heads[1]}</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {found.slice(0, SHOWN).map((d) => (
-            <tr key={d.path.join('/')}>
-              <th scope="row">{placeWords(d.path, before, after)}</th>
-              <td>{valueWords(d.before)}</td>
-              <td>{valueWords(d.after)}</td>
-            </tr>
+            <TableRow key={d.path.join('/')}>
+              <TableCell component="th" scope="row">
+                {placeWords(d.path, before, after)}
+              </TableCell>
+              <TableCell>{valueWords(d.before)}</TableCell>
+              <TableCell>{valueWords(d.after)}</TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       {found.length > SHOWN && (
         <p className="soft">and {plural(found.length - SHOWN, 'further difference')}.</p>
       )}

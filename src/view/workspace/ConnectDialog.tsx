@@ -8,7 +8,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import { looseParts, proposeLoop } from '@/core/loops';
 import type { CoolantPart, FittingPart, Part, TubePart } from '@/core/components';
 import { partFigures } from '@/view/catalogue/figures';
-import { Pick, useOffer } from '@/view/shared';
+import { Pick, useOffer, TextInput } from '@/view/shared';
 import { useEditor } from './EditorProvider';
 
 /** The first fitting of the Stores that holds a tube. */
@@ -71,7 +71,7 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
         </p>
         <label>
           Name{' '}
-          <input
+          <TextInput
             value={name}
             maxLength={60}
             onChange={(e) => setName(e.target.value)}

@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import Drawer from '@mui/material/Drawer';
 import { STAGES } from './stages';
 import { useEditor } from './EditorProvider';
@@ -19,9 +20,9 @@ export function FindingDrawer() {
     >
       <div className={styles.head}>
         <h1>Findings</h1>
-        <button type="button" className={styles.close} onClick={() => setOpen(null)}>
+        <Press className={styles.close} onClick={() => setOpen(null)}>
           Close
-        </button>
+        </Press>
       </div>
       {findings.length === 0 && (
         <p>

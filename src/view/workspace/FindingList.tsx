@@ -1,6 +1,6 @@
 'use client';
 import { findingKey, type Finding, type Fix } from '@/core/checks';
-import { Mark, verdictOfSeverity } from '@/view/shared';
+import { Mark, verdictOfSeverity, Press } from '@/view/shared';
 import { useEditor } from './EditorProvider';
 import { useFixes } from './useJobs';
 import styles from './FindingList.module.css';
@@ -26,25 +26,20 @@ export function FindingList({
             <Mark verdict={verdictOfSeverity[f.severity]} />
           </span>
           <div>
-            <button
-              type="button"
-              className={styles.title}
-              onClick={() => pick(f.subjects[0] ?? null)}
-            >
+            <Press className={styles.title} onClick={() => pick(f.subjects[0] ?? null)}>
               {f.title}
-            </button>
+            </Press>
             <p className={styles.detail}>{f.detail}</p>
             {(fixes.get(findingKey(f)) ?? []).length > 0 && (
               <p className={styles.fixes}>
                 {fixes.get(findingKey(f))?.map((fix) => (
-                  <button
+                  <Press
                     key={fix.label}
-                    type="button"
                     className={styles.fix}
                     onClick={() => commit(fix.label, fix.edit)}
                   >
                     {fix.label}
-                  </button>
+                  </Press>
                 ))}
               </p>
             )}

@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import Button from '@mui/material/Button';
 import Drawer from '@mui/material/Drawer';
 import TextField from '@mui/material/TextField';
@@ -37,9 +38,9 @@ export function HistoryDrawer() {
     >
       <div className={drawer.head}>
         <h1>History</h1>
-        <button type="button" className={drawer.close} onClick={() => setOpen(null)}>
+        <Press className={drawer.close} onClick={() => setOpen(null)}>
           Close
-        </button>
+        </Press>
       </div>
       {open && <Moments />}
     </Drawer>
@@ -74,8 +75,7 @@ function Moments() {
       <ol className={styles.list}>
         {moments.map((m) => (
           <li key={m.revision} data-picked={picked === m.revision || undefined}>
-            <button
-              type="button"
+            <Press
               className={styles.moment}
               aria-expanded={picked === m.revision}
               onClick={() => setPicked(picked === m.revision ? null : m.revision)}
@@ -84,7 +84,7 @@ function Moments() {
               <span className="soft">revision {m.revision}</span>
               {m.name && <strong>{m.name}</strong>}
               {m.revision === revision && <span className="soft">now</span>}
-            </button>
+            </Press>
             {picked === m.revision && (
               <MomentCard moment={m} onNamed={() => setAsked((n) => n + 1)} />
             )}

@@ -154,7 +154,7 @@ export const LoopLane = memo(function LoopLane({
           {low} to {high} °C
         </span>
         <span className={styles.profileLabel} style={{ top: profileTop + profileHeight - 12 }}>
-          kPa over reservoir
+          kPa above reservoir
         </span>
       </div>
       <DndContext

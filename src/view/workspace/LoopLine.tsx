@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import { useDeferredValue, useRef, useState } from 'react';
 import { usePathname } from 'next/navigation';
 import { looseParts } from '@/core/loops';
@@ -54,9 +55,9 @@ export function LoopLine() {
               : 'Add a reservoir, a pump, a block and a radiator; then they are connected here.'}
           </span>
           {loose.length >= 2 && (
-            <button type="button" className={styles.act} onClick={() => setConnecting(true)}>
+            <Press className={styles.act} onClick={() => setConnecting(true)}>
               Connect the loop
-            </button>
+            </Press>
           )}
         </div>
       )}
@@ -73,29 +74,19 @@ export function LoopLine() {
             />
           ))}
           {loose.length > 0 && (
-            <button type="button" className={ribbon.more} onClick={() => unfold(true)}>
+            <Press className={ribbon.more} onClick={() => unfold(true)}>
               {loose.length} not connected
-            </button>
+            </Press>
           )}
-          <button
-            type="button"
-            className={ribbon.more}
-            aria-expanded={false}
-            onClick={() => unfold(true)}
-          >
+          <Press className={ribbon.more} aria-expanded={false} onClick={() => unfold(true)}>
             Show the loop diagram
-          </button>
+          </Press>
         </div>
       )}
       {!isEmpty && isOpen && (
-        <button
-          type="button"
-          className={styles.fold}
-          aria-expanded={true}
-          onClick={() => unfold(false)}
-        >
+        <Press className={styles.fold} aria-expanded={true} onClick={() => unfold(false)}>
           Collapse
-        </button>
+        </Press>
       )}
       {isOpen &&
         width > 0 &&

@@ -5,7 +5,7 @@ import { componentName, findComponent, type Design } from '@/core/design';
 import { drawingOf } from '@/core/components';
 import type { LoopGraph } from '@/core/system';
 import { formatFlow, formatNumber } from '@/core/units';
-import { StationIcon, temperatureColour } from '@/view/shared';
+import { StationIcon, temperatureColour, Press } from '@/view/shared';
 import { useEditor } from './EditorProvider';
 import { useDrawRun } from './useDrawRun';
 import { stationText } from './stationText';
@@ -54,8 +54,7 @@ export const LoopRibbon = memo(function LoopRibbon({ graph, design, reports, low
           const text = stationText(graph, reports, i, name, out_C);
           return (
             <span key={visit.key} className={styles.stop}>
-              <button
-                type="button"
+              <Press
                 className={styles.station}
                 aria-pressed={picked === visit.component}
                 aria-label={text}
@@ -70,7 +69,7 @@ export const LoopRibbon = memo(function LoopRibbon({ graph, design, reports, low
                   picked={picked === visit.component}
                   size={30}
                 />
-              </button>
+              </Press>
               <span
                 className={styles.leg}
                 style={{ background: temperatureColour(out_C, low, high) }}

@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import { componentName } from '@/core/design';
 import { insertStation } from '@/core/loops';
 import { useEditor } from './EditorProvider';
@@ -27,15 +28,14 @@ export function LooseStrip({ loose }: { readonly loose: readonly string[] }) {
         <span key={id}>
           {nameOf(id)}{' '}
           {design.loops.map((l) => (
-            <button
+            <Press
               key={l.id}
-              type="button"
               className={styles.put}
               onClick={() => put(id, l.id, l.name)}
               aria-label={`Put ${nameOf(id)} into ${l.name}`}
             >
               {design.loops.length > 1 ? `into ${l.name}` : 'put it in'}
-            </button>
+            </Press>
           ))}
         </span>
       ))}

@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import { useDeferredValue, useState } from 'react';
 import { ConnectDialog } from './ConnectDialog';
 import { useEditor } from './EditorProvider';
@@ -39,9 +40,7 @@ export function NextStep() {
   return (
     <span className={styles.next}>
       <span className="soft">Next</span>
-      <button type="button" onClick={() => go(step)}>
-        {step.text}
-      </button>
+      <Press onClick={() => go(step)}>{step.text}</Press>
       {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
     </span>
   );

@@ -3,7 +3,7 @@ import { useDeferredValue } from 'react';
 import { usePathname } from 'next/navigation';
 import type { Stage } from '@/core/checks';
 import { formatKelvin, formatNumber } from '@/core/units';
-import { Mark } from '@/view/shared';
+import { Mark, Press } from '@/view/shared';
 import { useEditor } from './EditorProvider';
 import { followToStage, stageAddress } from './goToStage';
 import { STAGES } from './stages';
@@ -59,22 +59,16 @@ export function StageRail({ isNarrow }: { readonly isNarrow: boolean }) {
           );
         })}
       </ol>
-      <button
-        type="button"
-        className={styles.add}
-        aria-label="Add a part"
-        onClick={() => open('stores')}
-      >
+      <Press className={styles.add} aria-label="Add a part" onClick={() => open('stores')}>
         {isNarrow ? 'Add' : 'Add a part'}
-      </button>
-      <button
-        type="button"
+      </Press>
+      <Press
         className={styles.fold}
         aria-expanded={!isNarrow}
         onClick={() => set({ rail: isNarrow ? 'wide' : 'narrow' })}
       >
         {isNarrow ? 'Widen' : 'Narrow the rail'}
-      </button>
+      </Press>
     </nav>
   );
 }

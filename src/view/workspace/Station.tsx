@@ -1,6 +1,6 @@
 'use client';
 import { useDraggable } from '@dnd-kit/core';
-import { StationIcon } from '@/view/shared';
+import { StationIcon, Press } from '@/view/shared';
 import styles from './LoopLine.module.css';
 
 interface Props {
@@ -40,9 +40,8 @@ export function Station({
   const half = small ? 9 : 22;
   return (
     <>
-      <button
+      <Press
         ref={setNodeRef}
-        type="button"
         className={small ? styles.joint : styles.station}
         style={{
           left: x - half,
@@ -65,7 +64,7 @@ export function Station({
         }}
       >
         {!small && <StationIcon kind={kind} picked={picked} size={36} />}
-      </button>
+      </Press>
       {label && (
         <span
           className={styles.name}

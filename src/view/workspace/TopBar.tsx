@@ -4,7 +4,7 @@ import { useState } from 'react';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { plural } from '@/core/units';
-import { ThemeSwitch } from '@/view/shared';
+import { ThemeSwitch, Press, TextInput } from '@/view/shared';
 import { useEditor } from './EditorProvider';
 import { NextStep } from './NextStep';
 import { downloadBuild, downloadList } from './download';
@@ -44,9 +44,9 @@ export function TopBar() {
         className={styles.state}
         data-trouble={!['saved', 'saving', 'unsaved'].includes(save) || undefined}
       >
-        <button type="button" onClick={() => open('history')} title="The history of this build">
+        <Press onClick={() => open('history')} title="The history of this build">
           {saveWords(save, kept, saveMessage)}, revision {revision}
-        </button>
+        </Press>
       </span>
       <NextStep />
       <span
@@ -55,8 +55,7 @@ export function TopBar() {
       >
         mm · °C · L/min
       </span>
-      <button
-        type="button"
+      <Press
         className={styles.tool}
         disabled={past.length === 0}
         onClick={undo}
@@ -65,9 +64,8 @@ export function TopBar() {
         }
       >
         Undo
-      </button>
-      <button
-        type="button"
+      </Press>
+      <Press
         className={styles.tool}
         disabled={future.length === 0}
         onClick={redo}
@@ -78,27 +76,21 @@ export function TopBar() {
         }
       >
         Redo
-      </button>
-      <button
-        type="button"
-        className={styles.tool}
-        onClick={() => open('findings')}
-        title="All findings (F)"
-      >
+      </Press>
+      <Press className={styles.tool} onClick={() => open('findings')} title="All findings (F)">
         {findingWords(count, notes)}
-      </button>
-      <button type="button" className={styles.tool} onClick={() => setSearch(true)}>
+      </Press>
+      <Press className={styles.tool} onClick={() => setSearch(true)}>
         Find a command <kbd className={styles.key}>Ctrl K</kbd>
-      </button>
+      </Press>
       <ThemeSwitch />
-      <button
-        type="button"
+      <Press
         className={styles.export}
         aria-haspopup="menu"
         onClick={(e) => setMenu(e.currentTarget)}
       >
         Print and export
-      </button>
+      </Press>
       <Menu
         open={menu !== null}
         anchorEl={menu}
@@ -158,7 +150,7 @@ function BuildName({
     else setText(name);
   };
   return (
-    <input
+    <TextInput
       className={styles.name}
       aria-label="Name of the build"
       value={text}

@@ -64,7 +64,7 @@ describe('the picked part', () => {
     expect(findComponent(state.design, 'top-radiator')?.placement).toMatchObject({
       ports: 'start',
     });
-    fireEvent.click(screen.getByRole('radio', { name: 'blows case air out' }));
+    fireEvent.click(screen.getByRole('radio', { name: 'exhaust' }));
     expect(findComponent(state.design, 'top-radiator')?.placement).toMatchObject({
       air: 'out',
     });

@@ -1,3 +1,4 @@
+import { Press } from '@/view/shared';
 import type { ComponentPart } from '@/core/components';
 import { addBody, bodiesOf, withBodies, withFoot } from '@/core/making';
 import type { Vec } from '@/core/geometry';
@@ -59,8 +60,7 @@ export function BodyTable({
               set(i, round === 'none' ? box : { ...box, round });
             }}
           />
-          <button
-            type="button"
+          <Press
             className={styles.quiet}
             disabled={bodies.length < 2}
             aria-label={`Take away ${b.name}`}
@@ -74,15 +74,15 @@ export function BodyTable({
             }
           >
             take away
-          </button>
+          </Press>
         </div>
       ))}
-      <button type="button" className={styles.quiet} onClick={() => onChange(addBody(part))}>
+      <Press className={styles.quiet} onClick={() => onChange(addBody(part))}>
         A box more
-      </button>{' '}
-      <button type="button" className={styles.quiet} onClick={() => onChange(addBody(part, 'y'))}>
+      </Press>{' '}
+      <Press className={styles.quiet} onClick={() => onChange(addBody(part, 'y'))}>
         A cylinder more
-      </button>
+      </Press>
       <h3>Screw holes of its foot</h3>
       {foot.map((h, i) => (
         <div key={i} className={styles.wide}>
@@ -110,8 +110,7 @@ export function BodyTable({
               )
             }
           />
-          <button
-            type="button"
+          <Press
             className={styles.quiet}
             onClick={() =>
               onChange(
@@ -123,16 +122,15 @@ export function BodyTable({
             }
           >
             take away
-          </button>
+          </Press>
         </div>
       ))}
-      <button
-        type="button"
+      <Press
         className={styles.quiet}
         onClick={() => onChange(withFoot(part, [...foot, { x_mm: 44, z_mm: 44 }]))}
       >
         Four holes more
-      </button>
+      </Press>
     </>
   );
 }

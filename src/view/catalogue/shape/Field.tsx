@@ -1,3 +1,4 @@
+import { TextInput, Select } from '@/view/shared';
 import styles from './PartShape.module.css';
 
 /** A number that is taken over as it is typed; what is none stays as it is and is taken over later. */
@@ -13,7 +14,7 @@ export function NumberField({
   return (
     <label className={styles.field}>
       {label}
-      <input
+      <TextInput
         key={value}
         defaultValue={value}
         inputMode="decimal"
@@ -43,7 +44,7 @@ export function TextField({
   return (
     <label className={styles.field}>
       {label}
-      <input
+      <TextInput
         value={value}
         maxLength={60}
         onKeyDown={(e) => e.stopPropagation()}
@@ -67,13 +68,13 @@ export function ChoiceField<T extends string>({
   return (
     <label className={styles.field}>
       {label}
-      <select value={value} onChange={(e) => onChange(e.target.value as T)}>
+      <Select value={value} onChange={(e) => onChange(e.target.value as T)}>
         {options.map((o) => (
           <option key={o.value} value={o.value}>
             {o.label}
           </option>
         ))}
-      </select>
+      </Select>
     </label>
   );
 }

@@ -1,3 +1,4 @@
+import { Press } from '@/view/shared';
 import type { ComponentPart, WetPart } from '@/core/components';
 import { addPassage, chamberNames, changePassage, removePassage } from '@/core/making';
 import { ChoiceField, NumberField } from './Field';
@@ -70,25 +71,23 @@ export function PassageTable({
               options={WAYS}
               onChange={(w) => give(changePassage(part, i, { oneWay: w === 'one' }))}
             />
-            <button
-              type="button"
+            <Press
               className={styles.quiet}
               aria-label={`Close the passage from ${x.from} to ${x.to}`}
               onClick={() => give(removePassage(part, i))}
             >
               close
-            </button>
+            </Press>
           </div>
         );
       })}
-      <button
-        type="button"
+      <Press
         className={styles.quiet}
         disabled={names.length < 2}
         onClick={() => give(addPassage(part))}
       >
         A passage more
-      </button>
+      </Press>
     </>
   );
 }

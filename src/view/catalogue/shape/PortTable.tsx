@@ -1,3 +1,4 @@
+import { Press } from '@/view/shared';
 import type { ComponentPart, Port, WetPart } from '@/core/components';
 import {
   addPort,
@@ -109,20 +110,19 @@ export function PortTable({
               options={chambers}
               onChange={(chamber) => give(changePort(part, p.id, { chamber }))}
             />
-            <button
-              type="button"
+            <Press
               className={styles.quiet}
               aria-label={`Take away ${p.name}`}
               onClick={() => give(removePort(part, p.id))}
             >
               take away
-            </button>
+            </Press>
           </div>
         );
       })}
-      <button type="button" className={styles.quiet} onClick={() => give(addPort(part, '+y'))}>
+      <Press className={styles.quiet} onClick={() => give(addPort(part, '+y'))}>
         A port more
-      </button>
+      </Press>
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { Press } from '@/view/shared';
 import { useState } from 'react';
 import { isHeated, type ComponentPart, type HotSpot } from '@/core/components';
 import { interfaceFrom, type MeasuredPair } from '@/core/making';
@@ -87,8 +88,7 @@ function FromPair({
             onChange={(v) => setPair({ ...pair, [key]: v })}
           />
         ))}
-        <button
-          type="button"
+        <Press
           className={styles.quiet}
           onClick={() => {
             try {
@@ -100,7 +100,7 @@ function FromPair({
           }}
         >
           Take it
-        </button>
+        </Press>
       </div>
       {says && <p role="alert">{says}</p>}
     </details>

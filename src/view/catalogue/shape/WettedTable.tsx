@@ -1,3 +1,4 @@
+import { Press } from '@/view/shared';
 import { isWet, POLYMER_MATERIALS, type ComponentPart, type Metal } from '@/core/components';
 import { ChoiceField, NumberField } from './Field';
 import styles from './PartShape.module.css';
@@ -78,22 +79,20 @@ export function WettedTable({
               setMetals(wetted.map((x, k) => (k === i ? { ...x, area_mm2 } : x)))
             }
           />
-          <button
-            type="button"
+          <Press
             className={styles.quiet}
             onClick={() => setMetals(wetted.filter((_, k) => k !== i))}
           >
             take away
-          </button>
+          </Press>
         </div>
       ))}
-      <button
-        type="button"
+      <Press
         className={styles.quiet}
         onClick={() => setMetals([...wetted, { metal: 'copper', area_mm2: 1000 }])}
       >
         A metal more
-      </button>
+      </Press>
       <h3>Plastics and rubbers</h3>
       {polymers.map((s, i) => (
         <div key={i} className={styles.wide}>
@@ -114,22 +113,20 @@ export function WettedTable({
             ]}
             onChange={(as) => setSoft(polymers.map((x, k) => (k === i ? { ...x, as } : x)))}
           />
-          <button
-            type="button"
+          <Press
             className={styles.quiet}
             onClick={() => setSoft(polymers.filter((_, k) => k !== i))}
           >
             take away
-          </button>
+          </Press>
         </div>
       ))}
-      <button
-        type="button"
+      <Press
         className={styles.quiet}
         onClick={() => setSoft([...polymers, { material: 'EPDM rubber', as: 'seal' }])}
       >
         A plastic more
-      </button>
+      </Press>
     </>
   );
 }

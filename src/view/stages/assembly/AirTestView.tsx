@@ -6,7 +6,7 @@ import { gaugeFromCsv } from '@/format';
 import { CAUTIONS, airTestReport, testedLoop } from '@/core/assembly';
 import type { AirReading, AirTest, Loop } from '@/core/design';
 import { formatNumber } from '@/core/units';
-import { Mark, Pick, QuantityField } from '@/view/shared';
+import { Mark, Pick, QuantityField, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { GaugeDevice } from './GaugeDevice';
 import styles from './AssemblyStage.module.css';
@@ -100,13 +100,9 @@ function LoopTest({ loop }: { readonly loop: Loop }) {
           onCommit={(v) => v !== null && keep('step of the gauge', { ...test, resolution_mbar: v })}
         />
         {test.readings.length > 0 && (
-          <button
-            type="button"
-            className={styles.link}
-            onClick={() => keep('start the test anew', null)}
-          >
+          <Press className={styles.link} onClick={() => keep('start the test anew', null)}>
             Start anew
-          </button>
+          </Press>
         )}
       </div>
       {report && <Readings report={report} />}
@@ -186,14 +182,13 @@ function NewReading({
         max={60}
         onCommit={(v) => v !== null && setTemp(v)}
       />
-      <button
-        type="button"
+      <Press
         className={styles.act}
         disabled={gauge === null || trouble !== null}
         onClick={() => gauge !== null && onAdd(gauge, temp)}
       >
         Note it now
-      </button>
+      </Press>
       {trouble !== null && (
         <span role="alert" className={styles.trapped}>
           {trouble}
@@ -267,8 +262,7 @@ function GaugeTable({ onTake }: { onTake(readings: readonly AirReading[]): void 
           ))}
         </ul>
       )}
-      <button
-        type="button"
+      <Press
         className={styles.act}
         disabled={text.trim() === ''}
         onClick={() => {
@@ -284,7 +278,7 @@ function GaugeTable({ onTake }: { onTake(readings: readonly AirReading[]): void 
         }}
       >
         Take these in place of what is there
-      </button>
+      </Press>
     </details>
   );
 }

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { Step } from '@/core/assembly';
 import { formatNumber } from '@/core/units';
-import { Segments } from '@/view/shared';
+import { Segments, Press } from '@/view/shared';
 import { CASE_VIEWS, useEditor, useFrame, useInAddress } from '@/view/workspace';
 import { VIEW_NAMES } from '../elevation/project';
 import { SpatialFrame } from '../frame/SpatialFrame';
@@ -71,15 +71,14 @@ export function AssemblyStage() {
       {work.order && (
         <p className="soft">
           In your own order.{' '}
-          <button
-            type="button"
+          <Press
             className={styles.link}
             onClick={() =>
               commit('order of assembly as worked out', { do: 'work.order', order: null })
             }
           >
             Use the order worked out
-          </button>
+          </Press>
         </p>
       )}
       <StepList

@@ -11,7 +11,7 @@ import {
 import type { Work, WorkPlan } from '@/core/design';
 import { workToIcs } from '@/format';
 import { plural } from '@/core/units';
-import { Mark, Segments } from '@/view/shared';
+import { Mark, Segments, Check, Press } from '@/view/shared';
 import { downloadCalendar, useEditor } from '@/view/workspace';
 import styles from './AssemblyStage.module.css';
 
@@ -124,8 +124,7 @@ export function CalendarView({
           <legend>on</legend>
           {DAY_NAMES.map((day, i) => (
             <label key={day}>
-              <input
-                type="checkbox"
+              <Check
                 checked={plan.days.includes(i)}
                 onChange={({ target: { checked } }) => {
                   const days = checked
@@ -147,13 +146,12 @@ export function CalendarView({
             {localOf(last).toLocaleString([], { dateStyle: 'full', timeStyle: 'short' })}
           </strong>
           , if nothing goes wrong. Times are estimates.{' '}
-          <button
-            type="button"
+          <Press
             className={styles.link}
             onClick={() => downloadCalendar(name, workToIcs(name, steps, planned, windows))}
           >
             Calendar as ICS
-          </button>
+          </Press>
         </p>
       ) : (
         <p>Every step is done.</p>
@@ -211,13 +209,9 @@ function ReturnWindows({
             ) : (
               <>
                 tested on {dayOf(w.tested)} with{' '}
-                <button
-                  type="button"
-                  className={styles.link}
-                  onClick={() => w.step && onOpen(w.step)}
-                >
+                <Press className={styles.link} onClick={() => w.step && onOpen(w.step)}>
                   {steps.find((s) => s.id === w.step)?.title}
-                </button>
+                </Press>
               </>
             )}
             .
@@ -255,9 +249,9 @@ function Bar({
   const { heldBy } = planned;
   return (
     <li className={styles.bar}>
-      <button type="button" className={styles.name} onClick={() => onOpen(step.id)}>
+      <Press className={styles.name} onClick={() => onOpen(step.id)}>
         {step.title}
-      </button>
+      </Press>
       <span className={styles.when}>
         {localOf(planned.begin).toLocaleString([], {
           weekday: 'short',

@@ -1,4 +1,9 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { CAUTIONS } from '@/core/assembly';
 import { airPockets, daysToClear, fillPlan, fillTrouble, KEEP_SHARE } from '@/core/filling';
 import { draining } from '@/core/loops';
@@ -61,39 +66,39 @@ function LoopFill({ loop }: { readonly loop: Loop }) {
             of the full loop). The pump never empties the reservoir below{' '}
             {formatNumber(100 * KEEP_SHARE)} %.
           </p>
-          <table>
-            <thead>
-              <tr>
-                <th>pulse</th>
-                <th className="num">pour, mL</th>
-                <th className="num">pump on, s</th>
-                <th className="num">left in the reservoir</th>
-                <th className="num">in the loop</th>
-              </tr>
-            </thead>
-            <tbody>
+          <Table>
+            <TableHead>
+              <TableRow>
+                <TableCell>pulse</TableCell>
+                <TableCell className="num">pour, mL</TableCell>
+                <TableCell className="num">pump on, s</TableCell>
+                <TableCell className="num">left in the reservoir</TableCell>
+                <TableCell className="num">in the loop</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
               {plan.pulses.map((p, i) => (
-                <tr key={i}>
-                  <td>{i + 1}</td>
-                  <td className="num">{formatNumber(p.pour_mL)}</td>
-                  <td className="num">{formatNumber(p.run_s, { decimals: 1 })}</td>
-                  <td className="num">{formatNumber(p.left_mL)} mL</td>
-                  <td className="num">{formatNumber(p.filled_mL)} mL</td>
-                </tr>
+                <TableRow key={i}>
+                  <TableCell>{i + 1}</TableCell>
+                  <TableCell className="num">{formatNumber(p.pour_mL)}</TableCell>
+                  <TableCell className="num">{formatNumber(p.run_s, { decimals: 1 })}</TableCell>
+                  <TableCell className="num">{formatNumber(p.left_mL)} mL</TableCell>
+                  <TableCell className="num">{formatNumber(p.filled_mL)} mL</TableCell>
+                </TableRow>
               ))}
-              <tr>
-                <td>to the mark</td>
-                <td className="num">
+              <TableRow>
+                <TableCell>to the mark</TableCell>
+                <TableCell className="num">
                   {formatNumber(
                     filled.mark_mL - (plan.pulses[plan.pulses.length - 1]?.left_mL ?? 0),
                   )}
-                </td>
-                <td colSpan={3}>
+                </TableCell>
+                <TableCell colSpan={3}>
                   cold, with the pump off: {formatNumber(filled.mark_mL)} mL in the reservoir
-                </td>
-              </tr>
-            </tbody>
-          </table>
+                </TableCell>
+              </TableRow>
+            </TableBody>
+          </Table>
         </>
       )}
       <h3>Air that stays</h3>

@@ -1,4 +1,5 @@
 'use client';
+import { Check, Press } from '@/view/shared';
 import { useEffect, useRef, useState } from 'react';
 import type { AirReading } from '@/core/design';
 import { formatNumber } from '@/core/units';
@@ -45,13 +46,9 @@ export function GaugeDevice({
   return (
     <div className={styles.inline}>
       {connected.standIn && !isThere && (
-        <button
-          type="button"
-          className={styles.link}
-          onClick={() => void devices.run(designToText(design))}
-        >
+        <Press className={styles.link} onClick={() => void devices.run(designToText(design))}>
           Connect the simulated gauge
-        </button>
+        </Press>
       )}
       {isThere && (
         <>
@@ -59,24 +56,19 @@ export function GaugeDevice({
             Gauge now: <strong>{formatNumber(gauge, { decimals: 1 })} mbar</strong>
           </span>
           {connected.standIn && (
-            <button
-              type="button"
+            <Press
               className={styles.link}
               onClick={() => void devices.set({ gauge_mbar: Math.round(limit_mbar) })}
             >
               Pump up to {formatNumber(limit_mbar)} mbar
-            </button>
+            </Press>
           )}
-          <button type="button" className={styles.link} onClick={note}>
+          <Press className={styles.link} onClick={note}>
             Note what it shows
-          </button>
+          </Press>
           <label>
-            <input
-              type="checkbox"
-              checked={byItself}
-              onChange={(e) => setByItself(e.target.checked)}
-            />{' '}
-            every two minutes by itself
+            <Check checked={byItself} onChange={(e) => setByItself(e.target.checked)} /> every two
+            minutes by itself
           </label>
         </>
       )}

@@ -1,4 +1,5 @@
 'use client';
+import { Check, Press } from '@/view/shared';
 import { DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import {
   SortableContext,
@@ -92,29 +93,27 @@ function StepRow({
         transition,
       }}
     >
-      <input
-        type="checkbox"
+      <Check
         aria-label={`Done: ${step.title}`}
         checked={isDone}
         onChange={({ target: { checked } }) => onMark(checked)}
       />
       <span className={styles.number}>{number}</span>
-      <button type="button" className={styles.name} onClick={onOpen} aria-current={isOpen}>
+      <Press className={styles.name} onClick={onOpen} aria-current={isOpen}>
         {step.title}
         {step.trapped !== null && <strong className={styles.trapped}>: does not go in</strong>}
         {noted && <span className="soft">, noted</span>}
-      </button>
+      </Press>
       <span className={styles.minutes}>{formatNumber(step.minutes.practised)}</span>
       {movable ? (
-        <button
-          type="button"
+        <Press
           className={styles.grip}
           {...attributes}
           {...listeners}
           aria-label={`Move ${step.title}`}
         >
           ⋮⋮
-        </button>
+        </Press>
       ) : (
         <span />
       )}

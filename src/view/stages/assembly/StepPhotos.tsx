@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import Image from 'next/image';
 import { useRef, useState } from 'react';
 import type { Photos, StepPhoto } from './usePhotos';
@@ -41,20 +42,19 @@ export function StepPhotos({ step, photos }: { readonly step: string; readonly p
           </a>
           <figcaption>
             {p.waiting && <span className="soft">not sent yet</span>}
-            <button type="button" className={styles.quiet} onClick={() => remove(p)}>
+            <Press className={styles.quiet} onClick={() => remove(p)}>
               Take away
-            </button>
+            </Press>
           </figcaption>
         </figure>
       ))}
-      <button type="button" className={styles.take} onClick={() => input.current?.click()}>
+      <Press className={styles.take} onClick={() => input.current?.click()}>
         Take a photo
-      </button>
+      </Press>
       {gone !== null && (
         <p role="status">
           The photo is taken away.{' '}
-          <button
-            type="button"
+          <Press
             className={styles.quiet}
             onClick={() => {
               photos.bringBack(gone);
@@ -62,7 +62,7 @@ export function StepPhotos({ step, photos }: { readonly step: string; readonly p
             }}
           >
             Bring it back
-          </button>
+          </Press>
         </p>
       )}
       {photos.trouble !== null && <p role="alert">{photos.trouble}</p>}

@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import { useState } from 'react';
 import { CAUTIONS, type Step } from '@/core/assembly';
 import type { Work } from '@/core/design';
@@ -25,9 +26,9 @@ export function StepSheet({
   return (
     <div className={styles.step}>
       <p className={styles.actions}>
-        <button type="button" className={styles.act} onClick={() => onMark(!done)}>
+        <Press className={styles.act} onClick={() => onMark(!done)}>
           {done ? 'Not done after all' : 'Done'}
-        </button>
+        </Press>
       </p>
       <p>{step.why}</p>
       {step.trapped !== null && (

@@ -4,7 +4,7 @@ import { CAUTIONS, WATER_TEST_H } from '@/core/assembly';
 import type { Loop } from '@/core/design';
 import { jointsOf } from '@/core/leakTest';
 import { formatNumber } from '@/core/units';
-import { Mark } from '@/view/shared';
+import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './AssemblyStage.module.css';
 
@@ -57,22 +57,18 @@ function LoopWatch({ loop }: { readonly loop: Loop }) {
     <section>
       <h2>{loop.name}</h2>
       {minutes === null ? (
-        <button
-          type="button"
-          className={styles.act}
-          onClick={() => mark(START, new Date().toISOString())}
-        >
+        <Press className={styles.act} onClick={() => mark(START, new Date().toISOString())}>
           The pump runs now
-        </button>
+        </Press>
       ) : (
         <>
           <p role="status">
             {next === undefined
               ? 'Every look was dry: the loop is sealed. Tighten again by hand, cold; and once more after the first hot run.'
               : dueText(next - minutes)}{' '}
-            <button type="button" className={styles.link} onClick={() => mark(START, null)}>
+            <Press className={styles.link} onClick={() => mark(START, null)}>
               Start the clock anew
-            </button>
+            </Press>
           </p>
           <ul className={styles.list}>
             {LOOKS_MIN.map((m) => {
@@ -81,19 +77,18 @@ function LoopWatch({ loop }: { readonly loop: Loop }) {
                 <li key={m}>
                   <Mark verdict={looked ? 'ok' : 'unchecked'} /> after {timeText(m)}{' '}
                   {looked ? (
-                    <button type="button" className={styles.link} onClick={() => mark(m, null)}>
+                    <Press className={styles.link} onClick={() => mark(m, null)}>
                       dry at {new Date(looked.on).toLocaleTimeString('sv-SE').slice(0, 5)}; take
                       back
-                    </button>
+                    </Press>
                   ) : (
-                    <button
-                      type="button"
+                    <Press
                       className={styles.link}
                       disabled={m !== next || minutes < m}
                       onClick={() => mark(m, new Date().toISOString())}
                     >
                       all dry
-                    </button>
+                    </Press>
                   )}
                 </li>
               );

@@ -1,4 +1,5 @@
 'use client';
+import { TextInput } from '@/view/shared';
 import { useState } from 'react';
 import { formatMoney } from '@/core/units';
 import field from '@/view/shared/QuantityField.module.css';
@@ -40,7 +41,7 @@ export function MoneyField({
   };
   return (
     <span className={field.field}>
-      <input
+      <TextInput
         className={field.input}
         style={{ width: 88, fontSize: 14 }}
         aria-label={label}

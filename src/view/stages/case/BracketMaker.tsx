@@ -10,7 +10,7 @@ import {
 import { FAN_PITCH, type HolePattern } from '@/core/components';
 import { formatNumber } from '@/core/units';
 import { bracketToSvg } from '@/format';
-import { Mark, Pick, printSheets, QuantityField } from '@/view/shared';
+import { Mark, Pick, printSheets, QuantityField, Press } from '@/view/shared';
 import { downloadBracket, useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './BracketMaker.module.css';
@@ -39,14 +39,9 @@ export function BracketMaker() {
     <Section
       title="Bracket maker"
       aside={
-        <button
-          type="button"
-          className={styles.link}
-          aria-expanded={open}
-          onClick={() => setOpen(!open)}
-        >
+        <Press className={styles.link} aria-expanded={open} onClick={() => setOpen(!open)}>
           {open ? 'Dismiss' : 'Make a bracket'}
-        </button>
+        </Press>
       }
     >
       {open && (
@@ -265,22 +260,13 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
         Ink: holes of the case, {ask.underThread}. Copper: holes of the part, {ask.overThread}.
       </p>
       <p className={styles.files}>
-        <button
-          type="button"
-          className={styles.use}
-          onClick={() => downloadBracket(title, plate, 'svg')}
-        >
+        <Press className={styles.use} onClick={() => downloadBracket(title, plate, 'svg')}>
           SVG, 1:1 with ruler
-        </button>
-        <button
-          type="button"
-          className={styles.use}
-          onClick={() => downloadBracket(title, plate, 'dxf')}
-        >
+        </Press>
+        <Press className={styles.use} onClick={() => downloadBracket(title, plate, 'dxf')}>
           DXF
-        </button>
-        <button
-          type="button"
+        </Press>
+        <Press
           className={styles.use}
           onClick={() =>
             printSheets(
@@ -292,7 +278,7 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
           }
         >
           Print with steps
-        </button>
+        </Press>
       </p>
       <ol className={styles.steps}>
         {bracketSteps(ask, plate).map((s) => (

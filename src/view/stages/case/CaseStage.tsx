@@ -5,7 +5,7 @@ import type { CasePart } from '@/core/components';
 import { movedBy, moveEdit, outsideOf } from '@/core/system';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { scale, type Vec } from '@/core/geometry';
-import { Pick, Segments, useOffer } from '@/view/shared';
+import { Pick, Segments, useOffer, Check, Press } from '@/view/shared';
 import { useEditor, useFrame, useInAddress } from '@/view/workspace';
 import { Elevation } from '../elevation/Elevation';
 import { VIEW_NAMES, type View } from '../elevation/project';
@@ -174,15 +174,10 @@ export function CaseStage() {
             onPick={(up) => commit('turn the machine', { do: 'case.stands', up })}
           />
           <p className={styles.measure}>
-            <button
-              type="button"
-              className={styles.link}
-              onClick={() => setMeasuring({ start: null })}
-            >
+            <Press className={styles.link} onClick={() => setMeasuring({ start: null })}>
               Measure your own case
-            </button>
-            <button
-              type="button"
+            </Press>
+            <Press
               className={styles.link}
               onClick={() =>
                 setMeasuring({
@@ -194,7 +189,7 @@ export function CaseStage() {
               }
             >
               Measure this one again
-            </button>
+            </Press>
           </p>
           {box.obstacles.map((o) => (
             <p key={o.id} className={styles.obstacle}>
@@ -202,8 +197,7 @@ export function CaseStage() {
               {o.removable ? (
                 <label>
                   {' '}
-                  <input
-                    type="checkbox"
+                  <Check
                     checked={design.choices.removed.includes(o.id)}
                     onChange={(e) =>
                       commit(

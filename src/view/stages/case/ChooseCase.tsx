@@ -1,6 +1,6 @@
 'use client';
 import { partFigures } from '@/view/catalogue/figures';
-import { useOffer } from '@/view/shared';
+import { useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { EmptyStage } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
@@ -17,24 +17,23 @@ export function ChooseCase({ onMeasure }: { onMeasure(): void }) {
       />
       <div className={styles.cases}>
         {cases.map((c) => (
-          <button
+          <Press
             key={c.id}
-            type="button"
             className={styles.case}
             onClick={() => commit(`choose ${c.name}`, { do: 'case.choose', case: c })}
           >
             <strong>{c.name}</strong> <span className="soft">{c.maker}</span>
             <br />
             <span className="soft">{partFigures(c)}</span>
-          </button>
+          </Press>
         ))}
-        <button type="button" className={styles.case} onClick={onMeasure}>
+        <Press className={styles.case} onClick={onMeasure}>
           <strong>A case of your own</strong>
           <br />
           <span className="soft">
             Not among these: measure it with a ruler, step by step, and see it drawn as you type.
           </span>
-        </button>
+        </Press>
       </div>
     </div>
   );

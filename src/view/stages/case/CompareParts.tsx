@@ -1,9 +1,14 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import type { Component } from '@/core/design';
 import { PART_KINDS } from '@/core/components';
 import { formatMillimetres, formatMoney, formatNumber } from '@/core/units';
-import { Mark, Progress } from '@/view/shared';
+import { Mark, Progress, Press } from '@/view/shared';
 import { useEditor, useComparedParts } from '@/view/workspace';
 import styles from './CaseStage.module.css';
 
@@ -21,16 +26,11 @@ export function CompareParts({ component }: { readonly component: Component }) {
   if (['processor', 'memory', 'board'].includes(component.part.kind)) return null;
   return (
     <div className={styles.compare}>
-      <button
-        type="button"
-        className={styles.link}
-        aria-expanded={open}
-        onClick={() => setOpen(!open)}
-      >
+      <Press className={styles.link} aria-expanded={open} onClick={() => setOpen(!open)}>
         {open
           ? 'Collapse the comparison'
           : `Compare all ${PART_KINDS[component.part.kind].many.toLowerCase()} in its place`}
-      </button>
+      </Press>
       {open && (
         <Progress
           share={progress}
@@ -47,18 +47,18 @@ export function CompareParts({ component }: { readonly component: Component }) {
         </p>
       )}
       {open && result && (
-        <table style={{ opacity: fresh ? 1 : 0.5 }}>
-          <thead>
-            <tr>
-              <th>instead</th>
-              <th className="num">rise, K</th>
-              <th className="num">dBA</th>
-              <th className="num">L/min</th>
-              <th className="num">{brief.currency}</th>
-              <th className="num">gap</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table style={{ opacity: fresh ? 1 : 0.5 }}>
+          <TableHead>
+            <TableRow>
+              <TableCell>instead</TableCell>
+              <TableCell className="num">rise, K</TableCell>
+              <TableCell className="num">dBA</TableCell>
+              <TableCell className="num">L/min</TableCell>
+              <TableCell className="num">{brief.currency}</TableCell>
+              <TableCell className="num">gap</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {result.map((r) => {
               const fitVerdict = () => {
                 if (r.clashes > 0) return 'fails';
@@ -66,33 +66,32 @@ export function CompareParts({ component }: { readonly component: Component }) {
                 return 'ok';
               };
               return (
-                <tr key={r.part}>
-                  <td>
-                    <button
-                      type="button"
+                <TableRow key={r.part}>
+                  <TableCell>
+                    <Press
                       className={styles.link}
                       disabled={!fresh}
                       onClick={() => commit(`change ${component.name} to ${r.name}`, r.edit)}
                     >
                       {r.name}
-                    </button>
-                  </td>
-                  <td className="num">{signed(r.deltaT_K, 1)}</td>
-                  <td className="num">{signed(r.noise_dBA, 1)}</td>
-                  <td className="num">{signed(r.flow_Lmin, 2)}</td>
-                  <td className="num">
+                    </Press>
+                  </TableCell>
+                  <TableCell className="num">{signed(r.deltaT_K, 1)}</TableCell>
+                  <TableCell className="num">{signed(r.noise_dBA, 1)}</TableCell>
+                  <TableCell className="num">{signed(r.flow_Lmin, 2)}</TableCell>
+                  <TableCell className="num">
                     {r.cost_minor >= 0 ? '+' : '−'}
                     {formatMoney(Math.abs(r.cost_minor))}
-                  </td>
-                  <td className="num">
+                  </TableCell>
+                  <TableCell className="num">
                     <Mark verdict={fitVerdict()} />{' '}
                     {r.gap_mm === null ? '–' : formatMillimetres(r.gap_mm)}
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
               );
             })}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
     </div>
   );

@@ -1,7 +1,7 @@
 'use client';
 import type { Component } from '@/core/design';
 import type { LayerPart } from '@/core/components';
-import { Pick, useOffer } from '@/view/shared';
+import { Pick, useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './CaseStage.module.css';
 
@@ -40,8 +40,7 @@ export function FanLayers({ component }: { readonly component: Component }) {
       {now.map((l, i) => (
         <p key={`${l.id}-${i}`} className="soft">
           {l.name}{' '}
-          <button
-            type="button"
+          <Press
             className={styles.link}
             aria-label={`Take ${l.name} off`}
             onClick={() =>
@@ -52,7 +51,7 @@ export function FanLayers({ component }: { readonly component: Component }) {
             }
           >
             take it off
-          </button>
+          </Press>
         </p>
       ))}
     </>

@@ -1,9 +1,14 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { memo } from 'react';
 import type { ClearanceReport } from '@/core/clearance';
 import type { GapJudged } from '@/core/studies';
 import { formatMillimetres, formatNumber } from '@/core/units';
-import { Mark, Why } from '@/view/shared';
+import { Mark, Why, Press } from '@/view/shared';
 import { useBands, useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { reasonForGap } from '../reasons';
@@ -43,16 +48,16 @@ export const GapTable = memo(function GapTable({
       {gaps.length === 0 ? (
         <p className="soft">Nothing is near anything yet.</p>
       ) : (
-        <table>
-          <thead>
-            <tr>
-              <th>between</th>
-              <th className="num">gap</th>
-              <th className="num">worst, mm</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell>between</TableCell>
+              <TableCell className="num">gap</TableCell>
+              <TableCell className="num">worst, mm</TableCell>
+              <TableCell />
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {shown.map((g) => {
               const gapVerdict = () => {
                 if (g.verdict === 'clash') return 'fails';
@@ -60,28 +65,30 @@ export const GapTable = memo(function GapTable({
                 return 'ok';
               };
               return (
-                <tr key={`${g.a}|${g.b}`}>
-                  <td>
-                    <button type="button" className={styles.link} onClick={() => pick(g.a)}>
+                <TableRow key={`${g.a}|${g.b}`}>
+                  <TableCell>
+                    <Press className={styles.link} onClick={() => pick(g.a)}>
                       {g.nameA}
-                    </button>{' '}
+                    </Press>{' '}
                     · {g.nameB}
                     {touching(judgedOf(g))}
-                  </td>
-                  <td className="num">
+                  </TableCell>
+                  <TableCell className="num">
                     <Why reason={reasonForGap(g, judgedOf(g))}>
                       {formatMillimetres(g.gap_mm, Math.abs(g.gap_mm) < 10 ? 1 : 0)}
                     </Why>
-                  </td>
-                  <td className="num soft">{formatNumber(g.worst_mm, { decimals: 1 })}</td>
-                  <td>
+                  </TableCell>
+                  <TableCell className="num soft">
+                    {formatNumber(g.worst_mm, { decimals: 1 })}
+                  </TableCell>
+                  <TableCell>
                     <Mark verdict={gapVerdict()} />
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
               );
             })}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
     </Section>
   );

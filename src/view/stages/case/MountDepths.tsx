@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import { memo } from 'react';
 import type { MountDepth } from '@/core/clearance';
 import { formatNumber } from '@/core/units';
@@ -16,11 +17,11 @@ export const MountDepths = memo(function MountDepths({
   const open = useEditor((s) => s.open);
   return (
     <Section
-      title="Room at each mount"
+      title="Clearance at each mount"
       aside={
-        <button type="button" className={styles.link} onClick={() => open('stores')}>
+        <Press className={styles.link} onClick={() => open('stores')}>
           Add a part
-        </button>
+        </Press>
       }
     >
       {depths.map((r) => (

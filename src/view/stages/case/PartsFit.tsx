@@ -1,8 +1,13 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import type { ClearanceReport } from '@/core/clearance';
 import { formatMillimetres } from '@/core/units';
-import { Mark } from '@/view/shared';
+import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
@@ -19,27 +24,22 @@ export function PartsFit({ gaps }: { readonly gaps: ClearanceReport['gaps'] }) {
     <Section
       title="Parts in the case"
       aside={
-        <button
-          type="button"
-          className={styles.link}
-          aria-expanded={open}
-          onClick={() => setOpen(!open)}
-        >
+        <Press className={styles.link} aria-expanded={open} onClick={() => setOpen(!open)}>
           {open ? 'Collapse' : `List all ${components.length}`}
-        </button>
+        </Press>
       }
     >
       {open && (
-        <table>
-          <thead>
-            <tr>
-              <th>part</th>
-              <th>nearest thing</th>
-              <th className="num">gap</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell>part</TableCell>
+              <TableCell>nearest thing</TableCell>
+              <TableCell className="num">gap</TableCell>
+              <TableCell />
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {components.map((component) => {
               const near = gaps.find((g) => g.a === component.id || g.b === component.id),
                 why = unplaced.get(component.id);
@@ -61,30 +61,26 @@ export function PartsFit({ gaps }: { readonly gaps: ClearanceReport['gaps'] }) {
                 return 'ok';
               };
               return (
-                <tr key={component.id} data-picked={picked === component.id || undefined}>
-                  <td>
-                    <button
-                      type="button"
-                      className={styles.link}
-                      onClick={() => pick(component.id)}
-                    >
+                <TableRow key={component.id} data-picked={picked === component.id || undefined}>
+                  <TableCell>
+                    <Press className={styles.link} onClick={() => pick(component.id)}>
                       {component.name}
-                    </button>
-                  </td>
-                  <td className="soft">{nearestWords()}</td>
-                  <td className="num">
+                    </Press>
+                  </TableCell>
+                  <TableCell className="soft">{nearestWords()}</TableCell>
+                  <TableCell className="num">
                     {near && !why
                       ? formatMillimetres(near.gap_mm, Math.abs(near.gap_mm) < 10 ? 1 : 0)
                       : ''}
-                  </td>
-                  <td>
+                  </TableCell>
+                  <TableCell>
                     <Mark verdict={partVerdict()} />
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
               );
             })}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
     </Section>
   );

@@ -7,7 +7,16 @@ import { formatNumber } from '@/core/units';
 import { heldBy } from '@/core/bom';
 import { carriersOf, defaultPlacements } from '@/core/checks';
 import type { Tilt, Vec } from '@/core/geometry';
-import { Pick, QuantityField, Segments, useOffer, useOwnShelves } from '@/view/shared';
+import {
+  Pick,
+  QuantityField,
+  Segments,
+  useOffer,
+  useOwnShelves,
+  Check,
+  Press,
+  TextInput,
+} from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { partFigures } from '@/view/catalogue/figures';
 import { Section } from '../frame/StageFrame';
@@ -193,9 +202,9 @@ export function PlaceCard({ component }: { readonly component: Component }) {
     <Section
       title={component.name}
       aside={
-        <button type="button" className={styles.link} onClick={() => pick(null)}>
+        <Press className={styles.link} onClick={() => pick(null)}>
           Done
-        </button>
+        </Press>
       }
     >
       <p className="soft">
@@ -204,8 +213,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
       {store && (
         <p className="soft">
           The catalogue data of this part differ from this build&apos;s copy.{' '}
-          <button
-            type="button"
+          <Press
             className={styles.link}
             onClick={() =>
               commit(`use the catalogue data of ${component.name}`, {
@@ -216,13 +224,13 @@ export function PlaceCard({ component }: { readonly component: Component }) {
             }
           >
             Use the catalogue data
-          </button>
+          </Press>
         </p>
       )}
       <div className={styles.controls}>
         <label className={styles.nameLabel}>
           Name{' '}
-          <input
+          <TextInput
             className={styles.nameInput}
             defaultValue={component.name}
             key={component.name}
@@ -288,9 +296,8 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                 onCommit={(v) => v !== null && place({ ...p, slide_mm: held(v, p.ports) })}
               />
               {[-5, -1, 1, 5].map((by) => (
-                <button
+                <Press
                   key={by}
-                  type="button"
                   className={styles.nudge}
                   disabled={p.slide_mm + by < 0 || p.slide_mm + by > slack}
                   onClick={() =>
@@ -307,7 +314,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                   }
                 >
                   {formatNumber(by, { signed: true })}
-                </button>
+                </Press>
               ))}
               <span className="soft">
                 of {formatNumber(Math.max(0, slack))} mm{mount.holes ? ', to its holes' : ''}
@@ -329,11 +336,11 @@ export function PlaceCard({ component }: { readonly component: Component }) {
         )}
         {p.on === 'mount' && (
           <Segments
-            label="Air"
+            label="Air direction"
             value={p.air}
             options={[
               { value: 'in', label: 'intake' },
-              { value: 'out', label: 'blows case air out' },
+              { value: 'out', label: 'exhaust' },
             ]}
             onPick={(air) => place({ ...p, air })}
           />
@@ -422,8 +429,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
         )}
         {p.on === 'against' && (
           <label>
-            <input
-              type="checkbox"
+            <Check
               checked={component.settings.partOf === p.component}
               onChange={(e) =>
                 commit(
@@ -446,8 +452,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
         <CompareParts component={component} />
         <div className={styles.row}>
           <label>
-            <input
-              type="checkbox"
+            <Check
               checked={component.settings.owned ?? false}
               onChange={(e) =>
                 commit(`${e.target.checked ? 'own' : 'buy'} ${component.name}`, {
@@ -459,8 +464,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
             />{' '}
             I have it already
           </label>
-          <button
-            type="button"
+          <Press
             className={styles.remove}
             onClick={() => {
               pick(null);
@@ -471,7 +475,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
             }}
           >
             Take it out of the build
-          </button>
+          </Press>
         </div>
       </div>
     </Section>

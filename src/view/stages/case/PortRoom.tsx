@@ -1,8 +1,13 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { HAND_MM } from '@/core/clearance';
 import { formatNumber, plural } from '@/core/units';
-import { Mark } from '@/view/shared';
+import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
@@ -21,14 +26,9 @@ export function PortRoom() {
     <Section
       title="Room at the ports"
       aside={
-        <button
-          type="button"
-          className={styles.link}
-          aria-expanded={open}
-          onClick={() => setOpen(!open)}
-        >
+        <Press className={styles.link} aria-expanded={open} onClick={() => setOpen(!open)}>
           {open ? 'Close' : 'Look'}
-        </button>
+        </Press>
       }
     >
       {open && shown.length === 0 && (
@@ -39,41 +39,41 @@ export function PortRoom() {
         </p>
       )}
       {open && shown.length > 0 && (
-        <table>
-          <thead>
-            <tr>
-              <th>port</th>
-              <th className="num">clearance, mm</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell>port</TableCell>
+              <TableCell className="num">clearance, mm</TableCell>
+              <TableCell />
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {shown.map((p) => (
-              <tr
+              <TableRow
                 key={`${p.component}-${p.port}`}
                 data-picked={picked === p.component || undefined}
               >
-                <td>
-                  <button type="button" className={styles.link} onClick={() => pick(p.component)}>
+                <TableCell>
+                  <Press className={styles.link} onClick={() => pick(p.component)}>
                     {p.name}
-                  </button>
+                  </Press>
                   <br />
                   <span className="soft">
                     {p.verdict === 'clash'
                       ? `${p.fitting} runs into ${p.with ?? ''}${p.besidePort ? '; an extender on one of the two parts them' : ''}`
                       : `${p.fitting}: ${p.with ?? ''} leaves no finger clearance`}
                   </span>
-                </td>
-                <td className="num">
+                </TableCell>
+                <TableCell className="num">
                   {p.gap_mm === null ? '' : formatNumber(p.gap_mm, { decimals: 1 })}
-                </td>
-                <td>
+                </TableCell>
+                <TableCell>
                   <Mark verdict={VERDICT[p.verdict]} />
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
       {open && (
         <p className="soft">

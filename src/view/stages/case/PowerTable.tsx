@@ -1,8 +1,13 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { componentName } from '@/core/design';
 import { supplyLoad, supplyVerdict } from '@/core/thermal';
 import { formatNumber, formatWatts, plural } from '@/core/units';
-import { Mark } from '@/view/shared';
+import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
@@ -24,16 +29,16 @@ export function PowerTable() {
   const supply = supplyLoad(analysis.system, analysis.thermalModel);
   return (
     <Section title="Fans and pumps on the headers">
-      <table>
-        <thead>
-          <tr>
-            <th>header</th>
-            <th>feeds</th>
-            <th className="num">A of A</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell>header</TableCell>
+            <TableCell>feeds</TableCell>
+            <TableCell className="num">A of A</TableCell>
+            <TableCell />
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {power.lines.map((l) => {
             const loadVerdict = () => {
               if (l.current_A > l.limit_A) return 'fails';
@@ -41,15 +46,15 @@ export function PowerTable() {
               return 'ok';
             };
             return (
-              <tr key={l.header}>
-                <td>{l.header}</td>
-                <td>
+              <TableRow key={l.header}>
+                <TableCell>{l.header}</TableCell>
+                <TableCell>
                   {l.components.map((id, i) => (
                     <span key={id}>
                       {i > 0 ? ', ' : ''}
-                      <button type="button" className={styles.link} onClick={() => pick(id)}>
+                      <Press className={styles.link} onClick={() => pick(id)}>
                         {nameOf(id)}
-                      </button>
+                      </Press>
                     </span>
                   ))}
                   {l.by && (
@@ -71,33 +76,33 @@ export function PowerTable() {
                       </span>
                     </>
                   )}
-                </td>
-                <td className="num">
+                </TableCell>
+                <TableCell className="num">
                   {formatNumber(l.current_A, { decimals: 2 })} of{' '}
                   {formatNumber(l.limit_A, { decimals: 1 })}
-                </td>
-                <td>
+                </TableCell>
+                <TableCell>
                   <Mark verdict={loadVerdict()} />
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             );
           })}
           {power.unfed.map((u) => (
-            <tr key={u.component}>
-              <td className="soft">none</td>
-              <td>
+            <TableRow key={u.component}>
+              <TableCell className="soft">none</TableCell>
+              <TableCell>
                 {nameOf(u.component)}
                 <br />
                 <span className="soft">{u.why}</span>
-              </td>
-              <td />
-              <td>
+              </TableCell>
+              <TableCell />
+              <TableCell>
                 <Mark verdict="fails" />
-              </td>
-            </tr>
+              </TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       <p className="soft">
         Plugs:{' '}
         {(Object.keys(PLUGS) as (keyof typeof PLUGS)[])

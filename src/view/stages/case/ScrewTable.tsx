@@ -1,4 +1,9 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { findComponent } from '@/core/design';
 import { formatNumber } from '@/core/units';
 import { Mark } from '@/view/shared';
@@ -13,17 +18,17 @@ export function ScrewTable() {
   if (screws.length === 0) return null;
   return (
     <Section title="Screws">
-      <table>
-        <thead>
-          <tr>
-            <th>through</th>
-            <th>thread</th>
-            <th className="num">window, mm</th>
-            <th className="num">length, mm</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell>through</TableCell>
+            <TableCell>thread</TableCell>
+            <TableCell className="num">window, mm</TableCell>
+            <TableCell className="num">length, mm</TableCell>
+            <TableCell />
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {screws.map((s) => {
             const screwVerdict = () => {
               if (s.verdict === 'ok') return 'ok';
@@ -31,30 +36,30 @@ export function ScrewTable() {
               return 'fails';
             };
             return (
-              <tr key={`${s.radiator}-${s.fans}`}>
-                <td>
+              <TableRow key={`${s.radiator}-${s.fans}`}>
+                <TableCell>
                   {s.fans
                     ? findComponent(design, s.fans)?.name
                     : `frame, ${findComponent(design, s.radiator)?.name ?? ''}`}
-                </td>
-                <td className="mono">{s.thread}</td>
-                <td className="num soft">
+                </TableCell>
+                <TableCell className="mono">{s.thread}</TableCell>
+                <TableCell className="num soft">
                   {formatNumber(s.window.shortest_mm, { decimals: 1 })}–
                   {formatNumber(s.window.longest_mm, { decimals: 1 })}
-                </td>
-                <td className="num">
+                </TableCell>
+                <TableCell className="num">
                   {s.length_mm === null
                     ? 'none'
                     : `${s.quantity} × ${s.length_mm}${s.washers > 0 ? `, ${s.washers} washers` : ''}`}
-                </td>
-                <td>
+                </TableCell>
+                <TableCell>
                   <Mark verdict={screwVerdict()} />
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             );
           })}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       <p className={styles.caution}>
         Too long a screw pierces a tube behind the fins and ruins the radiator. Measure before you
         turn it home.

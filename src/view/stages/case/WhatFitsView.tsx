@@ -1,9 +1,14 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useMemo, useState } from 'react';
 import { hangEdit, hangSetEdit, type FanFaces, type FitChoice, type FitSet } from '@/core/studies';
 import type { FanPart, RadiatorPart } from '@/core/components';
 import { formatNumber } from '@/core/units';
-import { Mark, Pick, Progress, Segments, useOffer } from '@/view/shared';
+import { Mark, Pick, Progress, Segments, useOffer, Press } from '@/view/shared';
 import { useEditor, useWhatFits } from '@/view/workspace';
 import styles from './WhatFitsView.module.css';
 
@@ -115,40 +120,37 @@ export function WhatFitsView() {
                     ? ''
                     : `. Nearest thing ${formatNumber(s.gap_mm, { decimals: 1 })} mm`}
                 </span>
-                <button
-                  type="button"
-                  className={styles.use}
-                  disabled={!fresh}
-                  onClick={() => hangSet(s)}
-                >
+                <Press className={styles.use} disabled={!fresh} onClick={() => hangSet(s)}>
                   mount this set
-                </button>
+                </Press>
               </li>
             ))}
           </ul>
           <h2>Each mount, with all that is in now</h2>
-          <table className={styles.matrix}>
-            <thead>
-              <tr>
-                <th>radiator</th>
+          <Table className={styles.matrix}>
+            <TableHead>
+              <TableRow>
+                <TableCell>radiator</TableCell>
                 {mounts.map((m) => (
-                  <th key={m.id}>{m.name}</th>
+                  <TableCell key={m.id}>{m.name}</TableCell>
                 ))}
-              </tr>
-            </thead>
-            <tbody>
+              </TableRow>
+            </TableHead>
+            <TableBody>
               {radiators.map((r) => (
-                <tr key={r.id}>
-                  <th scope="row">{r.name}</th>
+                <TableRow key={r.id}>
+                  <TableCell component="th" scope="row">
+                    {r.name}
+                  </TableCell>
                   {mounts.map((m) => {
                     const c = choiceAt(m.id, r.id),
                       why = refusal(m.id, r.id),
                       chosen = at?.mount === m.id && at.radiator === r.id;
                     if (!c)
                       return (
-                        <td key={m.id} className="soft" title={why}>
+                        <TableCell key={m.id} className="soft" title={why}>
                           {why ?? (faces === 'outside' ? 'no clearance under a cover' : '–')}
-                        </td>
+                        </TableCell>
                       );
                     const clearanceWords = () => {
                       if (c.fittings === false) return 'no clearance for fittings';
@@ -156,9 +158,8 @@ export function WhatFitsView() {
                       return `${formatNumber(c.gap_mm, { decimals: 1 })} mm`;
                     };
                     return (
-                      <td key={m.id} data-picked={chosen || undefined}>
-                        <button
-                          type="button"
+                      <TableCell key={m.id} data-picked={chosen || undefined}>
+                        <Press
                           className={styles.cell}
                           aria-pressed={chosen}
                           onClick={() => setAt(chosen ? null : { mount: m.id, radiator: r.id })}
@@ -166,14 +167,14 @@ export function WhatFitsView() {
                         >
                           <Mark verdict={VERDICT[c.verdict]} /> {clearanceWords()}
                           {hangs(m.id) === r.id ? <span className="soft"> in place</span> : null}
-                        </button>
-                      </td>
+                        </Press>
+                      </TableCell>
                     );
                   })}
-                </tr>
+                </TableRow>
               ))}
-            </tbody>
-          </table>
+            </TableBody>
+          </Table>
           {at && open && (
             <div className={styles.detail} role="status">
               <p>
@@ -191,14 +192,9 @@ export function WhatFitsView() {
                 )}{' '}
                 {open.fittings === false ? 'No straight fitting goes into its ports.' : ''}
               </p>
-              <button
-                type="button"
-                className={styles.use}
-                disabled={!fresh}
-                onClick={() => hang(open)}
-              >
+              <Press className={styles.use} disabled={!fresh} onClick={() => hang(open)}>
                 {open.verdict === 'clash' ? 'mount it anyway' : 'mount it'}
-              </button>
+              </Press>
             </div>
           )}
           <p className="soft">

@@ -1,10 +1,15 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useMemo } from 'react';
 import { componentName, findComponent } from '@/core/design';
 import { airSensitivity, type AirSensitivity } from '@/core/thermal';
 import type { CasePart } from '@/core/components';
 import { formatCelsius, formatKelvin, formatNumber, formatWatts } from '@/core/units';
-import { Segments } from '@/view/shared';
+import { Segments, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { VentsTable } from './VentsTable';
@@ -97,26 +102,26 @@ export function AirPanel() {
             </p>
           );
         })}
-        <table>
-          <thead>
-            <tr>
-              <th>radiator or fan</th>
-              <th>way</th>
-              <th className="num">m³/h</th>
-              <th className="num">Pa</th>
-              <th className="num">in, °C</th>
-              <th className="num">out</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell>radiator or fan</TableCell>
+              <TableCell>way</TableCell>
+              <TableCell className="num">m³/h</TableCell>
+              <TableCell className="num">Pa</TableCell>
+              <TableCell className="num">in, °C</TableCell>
+              <TableCell className="num">out</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {rows.map((r) => (
-              <tr key={r.id} data-picked={picked === r.id || undefined}>
-                <td>
-                  <button type="button" className={styles.link} onClick={() => pick(r.id)}>
+              <TableRow key={r.id} data-picked={picked === r.id || undefined}>
+                <TableCell>
+                  <Press className={styles.link} onClick={() => pick(r.id)}>
                     {nameOf(r.id)}
-                  </button>
-                </td>
-                <td>
+                  </Press>
+                </TableCell>
+                <TableCell>
                   {r.way === 'within' ? (
                     'stands free'
                   ) : (
@@ -130,15 +135,15 @@ export function AirPanel() {
                       onPick={(air) => turn(r.id, air)}
                     />
                   )}
-                </td>
-                <td className="num">{formatNumber(r.reversed ? -r.flow : r.flow)}</td>
-                <td className="num">{formatNumber(r.drop, { decimals: 1 })}</td>
-                <td className="num">{formatNumber(r.inC, { decimals: 1 })}</td>
-                <td className="num">{formatNumber(r.outC, { decimals: 1 })}</td>
-              </tr>
+                </TableCell>
+                <TableCell className="num">{formatNumber(r.reversed ? -r.flow : r.flow)}</TableCell>
+                <TableCell className="num">{formatNumber(r.drop, { decimals: 1 })}</TableCell>
+                <TableCell className="num">{formatNumber(r.inC, { decimals: 1 })}</TableCell>
+                <TableCell className="num">{formatNumber(r.outC, { decimals: 1 })}</TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
         <p>
           {formatNumber(report.intake_m3h)} m³/h are drawn in and {formatNumber(report.exhaust_m3h)}{' '}
           m³/h blown out. {balanceWords()}

@@ -1,8 +1,13 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { findComponent } from '@/core/design';
 import type { Uncertainty } from '@/core/thermal';
 import { formatCelsius, formatNumber, formatWatts } from '@/core/units';
-import { Mark, QuantityField, Segments, Why } from '@/view/shared';
+import { Mark, QuantityField, Segments, Why, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import { Section } from '../frame/StageFrame';
@@ -127,30 +132,30 @@ export function AnswerPanel({
           />
         }
       >
-        <table>
-          <thead>
-            <tr>
-              <th>radiator</th>
-              <th className="num">takes</th>
-              <th className="num">air in</th>
-              <th className="num">speed</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell>radiator</TableCell>
+              <TableCell className="num">takes</TableCell>
+              <TableCell className="num">air in</TableCell>
+              <TableCell className="num">speed</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {report.radiators.map((r) => {
               const fans = analysis.thermalModel.radiators.find((x) => x.id === r.id)?.fans ?? [];
               return (
-                <tr key={r.id} data-picked={picked === r.id || undefined}>
-                  <td>
-                    <button type="button" className={styles.link} onClick={() => pick(r.id)}>
+                <TableRow key={r.id} data-picked={picked === r.id || undefined}>
+                  <TableCell>
+                    <Press className={styles.link} onClick={() => pick(r.id)}>
                       {findComponent(design, r.id)?.name}
-                    </button>
-                  </td>
-                  <td className="num">
+                    </Press>
+                  </TableCell>
+                  <TableCell className="num">
                     <Why reason={reasonForRadiator(r)}>{formatWatts(r.heat_W)}</Why>
-                  </td>
-                  <td className="num">{formatCelsius(r.airIn_C, 1)}</td>
-                  <td className="num">
+                  </TableCell>
+                  <TableCell className="num">{formatCelsius(r.airIn_C, 1)}</TableCell>
+                  <TableCell className="num">
                     <span className={styles.speeds}>
                       {fans.map((f) => (
                         <QuantityField
@@ -173,49 +178,51 @@ export function AnswerPanel({
                         />
                       ))}
                     </span>
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
               );
             })}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       </Section>
       <SpeedProfiles />
-      <Section title={`Hottest spots under ${CASE_NAMES[design.brief.loadCase].toLowerCase()}`}>
-        <table>
-          <thead>
-            <tr>
-              <th>spot</th>
-              <th className="num">°C</th>
-              <th className="num">90 % range</th>
-              {summer && <th className="num">summer</th>}
-              <th className="num">limit</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
+      <Section title={`Hot spots under ${CASE_NAMES[design.brief.loadCase].toLowerCase()}`}>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell>hot spot</TableCell>
+              <TableCell className="num">°C</TableCell>
+              <TableCell className="num">90 % range</TableCell>
+              {summer && <TableCell className="num">summer</TableCell>}
+              <TableCell className="num">limit</TableCell>
+              <TableCell />
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {[...report.hotSpots]
               .sort(byRoom)
               .slice(0, MOST_SPOTS)
               .map((s) => (
-                <tr key={`${s.component}-${s.hotSpot}`}>
-                  <td>
+                <TableRow key={`${s.component}-${s.hotSpot}`}>
+                  <TableCell>
                     {s.name}
                     {s.cooledBy ? '' : ', air-cooled'}
-                  </td>
-                  <td className="num">
+                  </TableCell>
+                  <TableCell className="num">
                     <Why reason={reasonForSpot(s)}>{formatNumber(s.temp_C)}</Why>
-                  </td>
-                  <td className="num soft">{bandOf(s.component, s.hotSpot)}</td>
-                  {summer && <td className="num">{summerOf(s.component, s.hotSpot)}</td>}
-                  <td className="num soft">{formatNumber(s.limit_C)}</td>
-                  <td>
+                  </TableCell>
+                  <TableCell className="num soft">{bandOf(s.component, s.hotSpot)}</TableCell>
+                  {summer && (
+                    <TableCell className="num">{summerOf(s.component, s.hotSpot)}</TableCell>
+                  )}
+                  <TableCell className="num soft">{formatNumber(s.limit_C)}</TableCell>
+                  <TableCell>
                     <Mark verdict={spotVerdict(s)} />
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
               ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       </Section>
     </>
   );

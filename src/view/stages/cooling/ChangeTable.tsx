@@ -1,8 +1,13 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { bestUse, type ChangeKind, type EvaluatedVariant } from '@/core/studies';
 import { formatKelvin, formatMoney, formatNumber } from '@/core/units';
-import { Mark, Pick, Progress } from '@/view/shared';
+import { Mark, Pick, Progress, Press } from '@/view/shared';
 import { useEditor, useChanges } from '@/view/workspace';
 import { MoneyField } from '../brief/MoneyField';
 import { Section } from '../frame/StageFrame';
@@ -60,14 +65,13 @@ export function ChangeTable() {
         <>
           Best use of it: <strong>{best.label}</strong>, {formatKelvin(best.deltaT_K)} for{' '}
           {formatMoney(best.cost_minor)}.{' '}
-          <button
-            type="button"
+          <Press
             className={styles.put}
             disabled={!fresh}
             onClick={() => commit(best.label, best.edit)}
           >
             Do it
-          </button>
+          </Press>
         </>
       );
     return 'Nothing that fits and is no louder cools by as much as 0.1 K for that.';
@@ -101,20 +105,20 @@ export function ChangeTable() {
         />
         <Pick label="Order" hideLabel value={order} options={ORDERS} onPick={setOrder} />
       </div>
-      <table style={{ opacity: fresh || progress === null ? 1 : 0.55 }} aria-busy={!fresh}>
-        <thead>
-          <tr>
-            <th className="num">coolant</th>
-            <th className="num">noise</th>
-            <th className="num">meets the brief at</th>
-            <th className="num">costs</th>
-            <th />
-          </tr>
-        </thead>
+      <Table style={{ opacity: fresh || progress === null ? 1 : 0.55 }} aria-busy={!fresh}>
+        <TableHead>
+          <TableRow>
+            <TableCell className="num">coolant</TableCell>
+            <TableCell className="num">noise</TableCell>
+            <TableCell className="num">meets the brief at</TableCell>
+            <TableCell className="num">costs</TableCell>
+            <TableCell />
+          </TableRow>
+        </TableHead>
         {shown.map((c) => (
-          <tbody key={c.id} className={styles.change}>
-            <tr>
-              <th colSpan={5} scope="rowgroup">
+          <TableBody key={c.id} className={styles.change}>
+            <TableRow>
+              <TableCell component="th" colSpan={5} scope="rowgroup">
                 <Mark verdict={c.troubles.length > 0 ? 'fails' : 'ok'} /> {c.label}
                 {c.troubles.length > 0 && (
                   <span className="soft">
@@ -122,34 +126,35 @@ export function ChangeTable() {
                     {c.troubles.length > 1 ? ` and ${c.troubles.length - 1} more` : ''}
                   </span>
                 )}
-              </th>
-            </tr>
-            <tr>
-              <td className="num">{c.deltaT_K === null ? '–' : formatKelvin(c.deltaT_K)}</td>
-              <td className="num">
+              </TableCell>
+            </TableRow>
+            <TableRow>
+              <TableCell className="num">
+                {c.deltaT_K === null ? '–' : formatKelvin(c.deltaT_K)}
+              </TableCell>
+              <TableCell className="num">
                 {formatNumber(c.noise_dBA, { decimals: 1, signed: true })} dBA
-              </td>
-              <td className="num">
+              </TableCell>
+              <TableCell className="num">
                 {c.holdsAt_dBA === null
                   ? 'never'
                   : `${formatNumber(c.holdsAt_dBA, { decimals: 1 })} dBA`}
-              </td>
-              <td className="num">{formatMoney(c.cost_minor)}</td>
-              <td className="num">
-                <button
-                  type="button"
+              </TableCell>
+              <TableCell className="num">{formatMoney(c.cost_minor)}</TableCell>
+              <TableCell className="num">
+                <Press
                   className={styles.put}
                   disabled={!fresh}
                   aria-label={`Do it: ${c.label}`}
                   onClick={() => commit(c.label, c.edit)}
                 >
                   do it
-                </button>
-              </td>
-            </tr>
-          </tbody>
+                </Press>
+              </TableCell>
+            </TableRow>
+          </TableBody>
         ))}
-      </table>
+      </Table>
       <p className="soft">
         Coolant and noise against now, at the fan speeds the change leaves. Holds at: the noise at
         the slowest fan speed that keeps the brief&apos;s rise. Costs: what the whole list costs

@@ -27,10 +27,10 @@ import { chanceWords } from '../bandWords';
 import styles from './CoolingStage.module.css';
 
 const VIEWS = [
-  { value: 'answer', label: 'Answer' },
+  { value: 'answer', label: 'Result' },
   { value: 'changes', label: 'Changes' },
   { value: 'time', label: 'Over time' },
-  { value: 'air', label: 'Air' },
+  { value: 'air', label: 'Case airflow' },
   { value: 'figures', label: 'Data' },
 ] as const;
 type View = (typeof VIEWS)[number]['value'];

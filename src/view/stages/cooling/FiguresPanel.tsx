@@ -1,4 +1,9 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
+import { Press } from '@/view/shared';
 import { findComponent } from '@/core/design';
 import { useState } from 'react';
 import { compareRating } from '@/core/thermal';
@@ -49,9 +54,9 @@ export function FiguresPanel() {
                 {part?.measured
                   ? `${part.measured.points.length} points${part.measured.source ? `; ${part.measured.source}` : ''}. `
                   : ''}
-                <button type="button" className={styles.put} onClick={() => setMeasuring(r.id)}>
+                <Press className={styles.put} onClick={() => setMeasuring(r.id)}>
                   {part?.measured ? 'Measured points' : 'Enter measured points'}
-                </button>
+                </Press>
               </p>
               {part && <RatingEditor component={r.id} rating={part.rating ?? null} />}
               {compared && part?.rating && (
@@ -67,50 +72,48 @@ export function FiguresPanel() {
         })}
       </Section>
       <Section title="Blocks and fans">
-        <table>
-          <tbody>
+        <Table>
+          <TableBody>
             {blocks.map((b) => (
-              <tr key={b.id}>
-                <td>{b.name}</td>
-                <td>
+              <TableRow key={b.id}>
+                <TableCell>{b.name}</TableCell>
+                <TableCell>
                   {b.part.kind === 'block'
                     ? `${b.part.resistance.length} points of K/W${b.part.resistanceSource ? `; ${b.part.resistanceSource}` : ''}`
                     : ''}
-                </td>
-                <td className="num">
-                  <button
-                    type="button"
+                </TableCell>
+                <TableCell className="num">
+                  <Press
                     className={styles.put}
                     aria-label={`Measured points of ${b.name}`}
                     onClick={() => setCurve({ component: b, of: 'resistance' })}
                   >
                     points
-                  </button>
-                </td>
-              </tr>
+                  </Press>
+                </TableCell>
+              </TableRow>
             ))}
             {fans.map((f) => (
-              <tr key={f.id}>
-                <td>{f.name}</td>
-                <td>
+              <TableRow key={f.id}>
+                <TableCell>{f.name}</TableCell>
+                <TableCell>
                   {f.part.kind === 'fan'
                     ? `${f.part.points.length} points of pressure${f.part.pointsSource ? `; ${f.part.pointsSource}` : ''}`
                     : ''}
-                </td>
-                <td className="num">
-                  <button
-                    type="button"
+                </TableCell>
+                <TableCell className="num">
+                  <Press
                     className={styles.put}
                     aria-label={`Measured points of ${f.name}`}
                     onClick={() => setCurve({ component: f, of: 'pressure' })}
                   >
                     points
-                  </button>
-                </td>
-              </tr>
+                  </Press>
+                </TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
         <p className="soft">
           Measured points are used as they are and interpolated; the model of fins and channels only
           fills the gaps between and beyond them.

@@ -10,7 +10,7 @@ import {
   QUANTITIES,
   type QuantityName,
 } from '@/core/units';
-import { Pick } from '@/view/shared';
+import { Pick, TextInput } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { CurvePlot } from '../curve';
 import styles from '../curve/CurveEditor.module.css';
@@ -118,7 +118,7 @@ export function MeasuredEditor({
           />
           <label className={styles.source}>
             Where from{' '}
-            <input
+            <TextInput
               value={source}
               maxLength={200}
               placeholder="own bench, date, room"

@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import { memo, useRef } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceArea, XAxis, YAxis } from 'recharts';
 import type { CoolingCurve } from '@/core/thermal';
@@ -153,8 +154,7 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
               }}
             />
           )}
-          <button
-            type="button"
+          <Press
             role="slider"
             className={styles.handle}
             style={{
@@ -185,7 +185,7 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
             }}
           >
             <span className={styles.handleText}>{formatSpeed(now.speed_rpm)}</span>
-          </button>
+          </Press>
         </>
       )}
     </div>

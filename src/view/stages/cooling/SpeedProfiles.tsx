@@ -1,4 +1,10 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { Press, TextInput } from '@/view/shared';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { applyEdit, freeId, type Design, type SpeedProfile } from '@/core/design';
 import { createSession } from '@/core/analysis';
@@ -54,32 +60,32 @@ export function SpeedProfiles() {
   return (
     <Section title="Speeds by name">
       {rows.length > 0 && (
-        <table>
-          <thead>
-            <tr>
-              <th>name</th>
-              <th className="num">rise</th>
-              <th className="num">dBA</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell>name</TableCell>
+              <TableCell className="num">rise</TableCell>
+              <TableCell className="num">dBA</TableCell>
+              <TableCell />
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {rows.map(({ id, profile, rise_K, noise_dBA }) => (
-              <tr key={id}>
-                <td>{profile.name}</td>
-                <td className="num">{rise_K === null ? '–' : formatKelvin(rise_K)}</td>
-                <td className="num">{formatNumber(noise_dBA, { decimals: 1 })}</td>
-                <td>
-                  <button
-                    type="button"
+              <TableRow key={id}>
+                <TableCell>{profile.name}</TableCell>
+                <TableCell className="num">
+                  {rise_K === null ? '–' : formatKelvin(rise_K)}
+                </TableCell>
+                <TableCell className="num">{formatNumber(noise_dBA, { decimals: 1 })}</TableCell>
+                <TableCell>
+                  <Press
                     className={styles.link}
                     aria-label={`Use ${profile.name}`}
                     onClick={() => commit(`speeds: ${profile.name}`, { do: 'speeds.use', id })}
                   >
                     Use
-                  </button>{' '}
-                  <button
-                    type="button"
+                  </Press>{' '}
+                  <Press
                     className={styles.link}
                     aria-label={`Forget ${profile.name}`}
                     onClick={() =>
@@ -87,23 +93,23 @@ export function SpeedProfiles() {
                     }
                   >
                     Forget
-                  </button>
-                </td>
-              </tr>
+                  </Press>
+                </TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
       <p className="soft">Keep the speeds that fans and pumps have now as</p>
       <p className={styles.names}>
         {NAMES.map((n) => (
           <span key={n}>
-            <button type="button" className={styles.put} onClick={() => keep(n)}>
+            <Press className={styles.put} onClick={() => keep(n)}>
               {n}
-            </button>{' '}
+            </Press>{' '}
           </span>
         ))}
-        <input
+        <TextInput
           aria-label="Another name for these speeds"
           placeholder="or another name"
           maxLength={40}

@@ -1,10 +1,15 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { ROOM_AIR } from '@/core/airflow';
 import type { CaseAir } from '@/core/components';
 import type { CaseReport } from '@/core/thermal';
 import { freeId } from '@/core/design';
 import { formatNumber } from '@/core/units';
-import { QuantityField } from '@/view/shared';
+import { QuantityField, Check, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './CoolingStage.module.css';
@@ -51,8 +56,7 @@ export function VentsTable() {
   return (
     <Section title="Vents and gaps">
       <label className={styles.tick}>
-        <input
-          type="checkbox"
+        <Check
           checked={own.open === true}
           onChange={({ target: { checked } }) => {
             const { open: _open, ...rest } = own;
@@ -65,17 +69,17 @@ export function VentsTable() {
         An open frame: no case air
       </label>
       {!own.open && (
-        <table>
-          <thead>
-            <tr>
-              <th>way</th>
-              <th className="num">size</th>
-              <th className="num">open</th>
-              <th className="num">m³/h in</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell>way</TableCell>
+              <TableCell className="num">size</TableCell>
+              <TableCell className="num">open</TableCell>
+              <TableCell className="num">m³/h in</TableCell>
+              <TableCell />
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {report.openings
               .filter((o) => o.id !== 'leaks')
               .map((o) => (
@@ -97,9 +101,9 @@ export function VentsTable() {
                   }
                 />
               ))}
-            <tr>
-              <td>Seams and gaps</td>
-              <td className="num">
+            <TableRow>
+              <TableCell>Seams and gaps</TableCell>
+              <TableCell className="num">
                 <QuantityField
                   label="Size of all seams and gaps"
                   hideLabel
@@ -110,19 +114,19 @@ export function VentsTable() {
                   max={2000}
                   onCommit={(v) => v !== null && change('the leaks', { ...own, leakage_cm2: v })}
                 />
-              </td>
-              <td />
-              <td className="num">{formatNumber(leaks?.airFlow_m3h ?? 0)}</td>
-              <td />
-            </tr>
-          </tbody>
-        </table>
+              </TableCell>
+              <TableCell />
+              <TableCell className="num">{formatNumber(leaks?.airFlow_m3h ?? 0)}</TableCell>
+              <TableCell />
+            </TableRow>
+          </TableBody>
+        </Table>
       )}
       <p>
         {!own.open && (
-          <button type="button" className={styles.put} onClick={addVent}>
+          <Press className={styles.put} onClick={addVent}>
             A vent more
-          </button>
+          </Press>
         )}
       </p>
       <p className="soft">
@@ -151,12 +155,12 @@ function VentRow({
 }) {
   const into_m3h = way.to === ROOM_AIR ? -way.airFlow_m3h : way.airFlow_m3h;
   return (
-    <tr>
-      <td>
+    <TableRow>
+      <TableCell>
         {way.name}
         {places !== null && <span className="soft">, {places}</span>}
-      </td>
-      <td className="num">
+      </TableCell>
+      <TableCell className="num">
         {vent ? (
           <QuantityField
             label={`Size of ${way.name}`}
@@ -171,8 +175,8 @@ function VentRow({
         ) : (
           `${formatNumber(way.area_cm2)} cm²`
         )}
-      </td>
-      <td className="num">
+      </TableCell>
+      <TableCell className="num">
         {vent && (
           <QuantityField
             label={`Open share of ${way.name}`}
@@ -185,20 +189,15 @@ function VentRow({
             onCommit={(v) => v !== null && onChange({ openShare: v / 100 })}
           />
         )}
-      </td>
-      <td className="num">{formatNumber(into_m3h)}</td>
-      <td className="num">
+      </TableCell>
+      <TableCell className="num">{formatNumber(into_m3h)}</TableCell>
+      <TableCell className="num">
         {vent && (
-          <button
-            type="button"
-            className={styles.put}
-            aria-label={`Close ${way.name}`}
-            onClick={onClose}
-          >
+          <Press className={styles.put} aria-label={`Close ${way.name}`} onClick={onClose}>
             close
-          </button>
+          </Press>
         )}
-      </td>
-    </tr>
+      </TableCell>
+    </TableRow>
   );
 }

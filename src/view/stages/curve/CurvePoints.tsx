@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { ComponentPart, FittingPart } from '@/core/components';
 import { convertFromInner, parsePoints, QUANTITIES } from '@/core/units';
-import { Pick } from '@/view/shared';
+import { Pick, TextInput } from '@/view/shared';
 import { CurvePlot } from './CurvePlot';
 import { curveKind, type CurveKind, type CurveOf, type Points } from './kinds';
 import styles from './CurveEditor.module.css';
@@ -96,7 +96,7 @@ export function CurvePoints({
         />
         <label className={styles.source}>
           Where from{' '}
-          <input
+          <TextInput
             value={source}
             maxLength={200}
             placeholder="own bench, maker's chart"

@@ -10,7 +10,7 @@ import { runPath } from './runPath';
 const SIZE: Vec = [400, 300, 200];
 
 describe('from the case to the sheet', () => {
-  test('glass side: rear left, bottom down', () => {
+  test('window side: rear left, bottom down', () => {
     expect(flatPoint('side', SIZE, [0, 0, 50])).toEqual([0, 300]);
     expect(flatPoint('side', SIZE, [400, 300, 50])).toEqual([400, 0]);
     expect(sheetSize('side', SIZE)).toEqual([400, 300]);

@@ -2,7 +2,7 @@ import { cornersIn, type Box, type Vec } from '@/core/geometry';
 import type { Solid } from '@/core/system';
 
 export type View = 'side' | 'front' | 'top';
-export const VIEW_NAMES: Record<View, string> = { side: 'glass side', front: 'front', top: 'top' };
+export const VIEW_NAMES: Record<View, string> = { side: 'window side', front: 'front', top: 'top' };
 
 export interface Flat {
   readonly x: number;

@@ -1,4 +1,10 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { Press } from '@/view/shared';
 import { componentName } from '@/core/design';
 import { branchesOf, type FlowNetwork } from '@/core/hydraulics';
 import type { LoopGraph } from '@/core/system';
@@ -28,29 +34,29 @@ export function BranchTable({
     <Section title="Branches">
       {rows.length <= 1 && <p>This loop does not split: one flow through all of it.</p>}
       {rows.length > 1 && (
-        <table>
-          <thead>
-            <tr>
-              <th>stretch</th>
-              <th className="num">flow</th>
-              <th className="num">share</th>
-              <th className="num">takes</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell>stretch</TableCell>
+              <TableCell className="num">flow</TableCell>
+              <TableCell className="num">share</TableCell>
+              <TableCell className="num">takes</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {rows.map((b) => (
-              <tr
+              <TableRow
                 key={b.links.join()}
                 data-picked={b.components.includes(picked ?? '') || undefined}
               >
-                <td>
+                <TableCell>
                   {b.components.length > 0
                     ? b.components.map((i, k) => (
                         <span key={i}>
                           {k > 0 ? ', ' : ''}
-                          <button type="button" className={styles.stepName} onClick={() => pick(i)}>
+                          <Press className={styles.stepName} onClick={() => pick(i)}>
                             {nameOf(i)}
-                          </button>
+                          </Press>
                         </span>
                       ))
                     : `${nameOf(b.from)} to ${nameOf(b.to)}`}
@@ -60,14 +66,14 @@ export function BranchTable({
                       {nameOf(b.from)} to {nameOf(b.to)}
                     </span>
                   )}
-                </td>
-                <td className="num">{formatFlow(b.flow_Lmin)}</td>
-                <td className="num">{formatNumber(100 * b.share)} %</td>
-                <td className="num">{formatKilopascals(b.takes_kPa)}</td>
-              </tr>
+                </TableCell>
+                <TableCell className="num">{formatFlow(b.flow_Lmin)}</TableCell>
+                <TableCell className="num">{formatNumber(100 * b.share)} %</TableCell>
+                <TableCell className="num">{formatKilopascals(b.takes_kPa)}</TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
     </Section>
   );

@@ -1,4 +1,10 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { Press } from '@/view/shared';
 import { findComponent } from '@/core/design';
 import { useMemo } from 'react';
 import {
@@ -45,39 +51,35 @@ export function DirtTable({
       {rows.length === 0 ? (
         <p>No block, filter or meter in this loop: nothing where dirt would settle.</p>
       ) : (
-        <table>
-          <thead>
-            <tr>
-              <th>plugged</th>
-              <th className="num">clean</th>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell>plugged</TableCell>
+              <TableCell className="num">clean</TableCell>
               {FLOW_LOSS_SHARES.map((s) => (
-                <th key={s} className="num">
+                <TableCell key={s} className="num">
                   {formatNumber(100 * s)} %
-                </th>
+                </TableCell>
               ))}
-            </tr>
-          </thead>
-          <tbody>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {rows.map((r) => {
               const component = findComponent(design, r.component);
               return (
-                <tr key={r.component} data-picked={picked === r.component || undefined}>
-                  <td>
-                    <button
-                      type="button"
-                      className={styles.stepName}
-                      onClick={() => pick(r.component)}
-                    >
+                <TableRow key={r.component} data-picked={picked === r.component || undefined}>
+                  <TableCell>
+                    <Press className={styles.stepName} onClick={() => pick(r.component)}>
                       {component?.name ?? r.component}
-                    </button>
+                    </Press>
                     {component?.settings.clogged ? (
                       <span className="soft">
                         {' '}
                         {formatNumber(100 * component.settings.clogged)} % already
                       </span>
                     ) : null}
-                  </td>
-                  <td className="num">
+                  </TableCell>
+                  <TableCell className="num">
                     {formatNumber(state.flow_Lmin, { decimals: 1 })}
                     {graph.branched ? (
                       <>
@@ -87,9 +89,9 @@ export function DirtTable({
                         </span>
                       </>
                     ) : null}
-                  </td>
+                  </TableCell>
                   {r.steps.map((s) => (
-                    <td
+                    <TableCell
                       key={s.share}
                       className="num"
                       title={`${formatFlow(s.through_Lmin)} through the part; ${flowBand(s.flow_Lmin)}`}
@@ -104,13 +106,13 @@ export function DirtTable({
                           </span>
                         </>
                       ) : null}
-                    </td>
+                    </TableCell>
                   ))}
-                </tr>
+                </TableRow>
               );
             })}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
       <p className="soft">
         Flow round the loop, L/min, with that share of the part&apos;s channels plugged

@@ -12,7 +12,7 @@ import {
 import { inpLoops, writeInp } from '@/format/inp';
 import type { LoopGraph } from '@/core/system';
 import { formatFlow, formatKilopascals, formatNumber, formatSpeed } from '@/core/units';
-import { Segments, Why } from '@/view/shared';
+import { Segments, Why, Press } from '@/view/shared';
 import { downloadInp, useBands, useEditor } from '@/view/workspace';
 import { chanceWords } from '../bandWords';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
@@ -227,15 +227,14 @@ function OneLoop({
         onSpeed={setAll}
       />
       <p className={styles.foot}>
-        <button
-          type="button"
+        <Press
           className={styles.textButton}
           onClick={() =>
             downloadInp(design.name, writeInp(design.name, inpLoops(analysis.system, runs, flow)))
           }
         >
           EPANET file
-        </button>
+        </Press>
         <span className="soft">
           {' '}
           Every loop of this build as an open .inp file, so that anyone can check these flows with

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { fitOf, runDrop, type FlowNetwork, type LinkFlow, type LoopFlow } from '@/core/hydraulics';
 import type { LoopGraph } from '@/core/system';
 import { formatFlow, formatKilopascals, formatMillimetres, formatNumber } from '@/core/units';
-import { Pick, QuantityField, Why } from '@/view/shared';
+import { Pick, QuantityField, Why, Check, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { reasonForDrop } from '../reasons';
@@ -67,15 +67,14 @@ export function LossStairs({ graph, state, network }: Props) {
           const pipe = network.links.find((n) => n.id === l.id)?.pipe;
           return (
             <li key={l.id} data-picked={open || undefined}>
-              <button
-                type="button"
+              <Press
                 className={styles.stepName}
                 aria-expanded={open}
                 onClick={() => pick(open ? null : subject)}
               >
                 {name}
                 {run?.estimated && l.kind === 'tube' ? <span className="soft"> est.</span> : null}
-              </button>
+              </Press>
               <span className={styles.stepBar} aria-hidden>
                 <span style={{ width: `${(100 * l.drop_kPa) / most}%` }} />
               </span>
@@ -121,8 +120,7 @@ export function LossStairs({ graph, state, network }: Props) {
                     )}
                   {component?.part.kind === 'inline' && component.part.duty === 'valve' && (
                     <label>
-                      <input
-                        type="checkbox"
+                      <Check
                         checked={component.settings.shut ?? false}
                         onChange={(e) =>
                           commit(`${e.target.checked ? 'shut' : 'open'} ${component.name}`, {
@@ -151,14 +149,13 @@ export function LossStairs({ graph, state, network }: Props) {
         {graph.links
           .flatMap((l) => (l.law.kind === 'pump' ? (findComponent(design, l.component) ?? []) : []))
           .map((component) => (
-            <button
+            <Press
               key={component.id}
-              type="button"
               className={styles.textButton}
               onClick={() => setEditing({ component, of: 'head' })}
             >
               Measured points of {component.name}
-            </button>
+            </Press>
           ))}
       </div>
       {editing && <CurveEditor curve={editing} onClose={() => setEditing(null)} />}
@@ -207,9 +204,9 @@ function FitLine({
       {points.length} points fit {formatNumber(fit.a, { decimals: 2 })} Q +{' '}
       {formatNumber(fit.b, { decimals: 2 })} Q² within{' '}
       {formatNumber(fit.residual_kPa, { decimals: 2 })} kPa{source ? `; ${source}` : ''}.{' '}
-      <button type="button" className={styles.textButton} onClick={onEdit}>
+      <Press className={styles.textButton} onClick={onEdit}>
         Measured points
-      </button>
+      </Press>
     </span>
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import { memo, useDeferredValue, useMemo, useRef } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts';
 import {
@@ -206,8 +207,7 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
             wanted, {formatFlow(target)}
           </span>
           {state.status === 'solved' && (
-            <button
-              type="button"
+            <Press
               role={speed ? 'slider' : undefined}
               className={styles.handle}
               disabled={!speed}
@@ -241,7 +241,7 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
                 {formatFlow(state.flow_Lmin)}, {formatNumber(state.head_kPa, { decimals: 1 })} kPa
                 {speed ? ` at ${formatSpeed(speed.now)}` : ''}
               </span>
-            </button>
+            </Press>
           )}
         </>
       )}

@@ -1,10 +1,15 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { findComponent } from '@/core/design';
 import { useState } from 'react';
 import type { LoopFlow, NodePressure } from '@/core/hydraulics';
 import type { LoopGraph } from '@/core/system';
 import { formatMillimetres, formatNumber } from '@/core/units';
-import { Segments } from '@/view/shared';
+import { Segments, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
@@ -74,29 +79,31 @@ export function PressureTable({
           ? `With heights, least at ${lowName}: ${kPa(lowest.absolute_kPa)} kPa absolute${lowest.absolute_kPa < profile.air_kPa - 0.05 ? `, ${kPa(profile.air_kPa - lowest.absolute_kPa)} kPa under the air outside` : ''}.`
           : ''}
       </p>
-      <table>
-        <thead>
-          <tr>
-            <th>at</th>
-            <th className="num">height, mm</th>
-            <th className="num">by flow, kPa</th>
-            <th className="num">{against === 'air' ? 'over air, kPa' : 'absolute, kPa'}</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell>at</TableCell>
+            <TableCell className="num">height, mm</TableCell>
+            <TableCell className="num">by flow, kPa</TableCell>
+            <TableCell className="num">
+              {against === 'air' ? 'over air, kPa' : 'absolute, kPa'}
+            </TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {rows.map((n) => (
-            <tr key={n.node} data-picked={picked === n.component || undefined}>
-              <td>
-                <button type="button" className={styles.stepName} onClick={() => pick(n.component)}>
+            <TableRow key={n.node} data-picked={picked === n.component || undefined}>
+              <TableCell>
+                <Press className={styles.stepName} onClick={() => pick(n.component)}>
                   {nameOf(n)}
-                </button>
+                </Press>
                 {n === lowest && <span className="soft"> lowest</span>}
-              </td>
-              <td className="num">
+              </TableCell>
+              <TableCell className="num">
                 {n.height_mm === null ? 'no place' : formatNumber(n.height_mm)}
-              </td>
-              <td className="num">{kPa(n.relative_kPa, true)}</td>
-              <td
+              </TableCell>
+              <TableCell className="num">{kPa(n.relative_kPa, true)}</TableCell>
+              <TableCell
                 className="num"
                 title={
                   n.height_mm === null
@@ -107,11 +114,11 @@ export function PressureTable({
                 {against === 'air'
                   ? kPa(n.absolute_kPa - profile.air_kPa, true)
                   : kPa(n.absolute_kPa)}
-              </td>
-            </tr>
+              </TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       <p className="soft">
         By flow: against the reservoir, what pump and losses make. The last column adds what height
         does. The surface is at{' '}

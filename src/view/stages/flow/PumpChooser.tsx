@@ -1,8 +1,13 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import type { PumpAim, PumpAsked, PumpChoice } from '@/core/studies';
 import { formatFlow, formatKelvin, formatMoney, formatNumber, formatSpeed } from '@/core/units';
-import { Mark, Progress, Segments } from '@/view/shared';
+import { Mark, Progress, Segments, Press } from '@/view/shared';
 import { useEditor, usePumpChoices, usePumpPlan } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { PumpPlanPanel } from './PumpPlanPanel';
@@ -72,18 +77,18 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
           {formatNumber(best.noise_dBA, { decimals: 1 })} dBA alone.
         </p>
       )}
-      <table style={{ opacity: progress !== null && rows.length > 0 ? 0.6 : 1 }}>
-        <thead>
-          <tr>
-            <th>pump</th>
-            <th className="num">speed</th>
-            <th className="num">dBA</th>
-            <th className="num">spare</th>
-            <th className="num">warmer</th>
-            <th> </th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table style={{ opacity: progress !== null && rows.length > 0 ? 0.6 : 1 }}>
+        <TableHead>
+          <TableRow>
+            <TableCell>pump</TableCell>
+            <TableCell className="num">speed</TableCell>
+            <TableCell className="num">dBA</TableCell>
+            <TableCell className="num">spare</TableCell>
+            <TableCell className="num">warmer</TableCell>
+            <TableCell> </TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {shown.map((r) => {
             const pumpVerdict = () => {
               if (r.speed_rpm === null) return 'fails';
@@ -91,40 +96,39 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
               return 'ok';
             };
             return (
-              <tr key={`${r.part.id}-${r.way}`}>
-                <td>
+              <TableRow key={`${r.part.id}-${r.way}`}>
+                <TableCell>
                   <Mark verdict={pumpVerdict()} /> {r.part.name}
                   {inPlace.includes(r.part.id) ? <span className="soft"> in place</span> : null}
                   <br />
                   <span className="soft">
                     {formatMoney(r.price_minor)} · {formatFlow(r.fullFlow_Lmin)}
                   </span>
-                </td>
-                <td className="num">
+                </TableCell>
+                <TableCell className="num">
                   {r.speed_rpm === null ? 'too weak' : formatNumber(r.speed_rpm)}
-                </td>
-                <td className="num">{formatNumber(r.noise_dBA, { decimals: 1 })}</td>
-                <td className="num">
+                </TableCell>
+                <TableCell className="num">{formatNumber(r.noise_dBA, { decimals: 1 })}</TableCell>
+                <TableCell className="num">
                   {r.margin === null ? '–' : `${formatNumber(100 * r.margin, { signed: true })} %`}
-                </td>
-                <td className="num">
+                </TableCell>
+                <TableCell className="num">
                   {r.slowerCosts_K === null ? '–' : formatKelvin(r.slowerCosts_K)}
-                </td>
-                <td className="num">
-                  <button
-                    type="button"
+                </TableCell>
+                <TableCell className="num">
+                  <Press
                     className={styles.textButton}
                     onClick={() => setAsked({ part: r.part, way: r.way })}
                     aria-label={`Try ${r.part.name}, ${WAY_WORDS[r.way]}`}
                   >
                     try
-                  </button>
-                </td>
-              </tr>
+                  </Press>
+                </TableCell>
+              </TableRow>
             );
           })}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       <p className="soft">
         Under the name: price, and the flow flat out. Speed in rpm: the slowest that moves the
         wanted flow. dBA: the pumps alone where you sit, at that speed. Spare: head left at the

@@ -1,4 +1,10 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { Press } from '@/view/shared';
 import { formatFlow, formatKelvin, formatMoney, formatSound, plural } from '@/core/units';
 import type { BeforeAfter, Outcome } from '@/core/studies';
 import styles from './FlowStage.module.css';
@@ -73,26 +79,28 @@ export function PumpPlanPanel({
   return (
     <div className={styles.plan} role="group" aria-label={title}>
       <h3>{title}</h3>
-      <table>
-        <thead>
-          <tr>
-            <th> </th>
-            <th className="num">now</th>
-            <th className="num">then</th>
-            <th> </th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell> </TableCell>
+            <TableCell className="num">now</TableCell>
+            <TableCell className="num">then</TableCell>
+            <TableCell> </TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {ROWS.map((row) => (
-            <tr key={row.name}>
-              <td>{row.name}</td>
-              <td className="num">{row.says(before)}</td>
-              <td className="num">{row.says(after)}</td>
-              <td className={styles.worse}>{isWorse(row, before, after) ? 'worse' : ''}</td>
-            </tr>
+            <TableRow key={row.name}>
+              <TableCell>{row.name}</TableCell>
+              <TableCell className="num">{row.says(before)}</TableCell>
+              <TableCell className="num">{row.says(after)}</TableCell>
+              <TableCell className={styles.worse}>
+                {isWorse(row, before, after) ? 'worse' : ''}
+              </TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       {routesLost > 0 && (
         <p>
           {plural(routesLost, 'tube')} must be routed again; both columns are with runs estimated.
@@ -105,12 +113,12 @@ export function PumpPlanPanel({
       )}
       {ends.length > 0 && <p>It ends: {ends.join('. ')}.</p>}
       <div className={styles.planButtons}>
-        <button type="button" className={styles.textButton} onClick={onTake}>
+        <Press className={styles.textButton} onClick={onTake}>
           Take it
-        </button>
-        <button type="button" className={styles.textButton} onClick={onLeave}>
+        </Press>
+        <Press className={styles.textButton} onClick={onLeave}>
           Leave it
-        </button>
+        </Press>
       </div>
     </div>
   );

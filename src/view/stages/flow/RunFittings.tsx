@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import { useState } from 'react';
 import type { FittingPart } from '@/core/components';
 import { loopOfRun, type Edit, type KitDuty, type Loop } from '@/core/design';
@@ -46,9 +47,9 @@ export function RunFittings({ run, loop: whole }: { readonly run: Run; readonly 
             ? `${c.fitting.points.length} measured points${c.fitting.pointsSource ? `, ${c.fitting.pointsSource}` : ''}`
             : `K ${c.fitting.k} on ${c.fitting.bore_mm} mm, ${c.fitting.kSource}`}
           .{' '}
-          <button type="button" className={styles.textButton} onClick={() => setEditing(c)}>
+          <Press className={styles.textButton} onClick={() => setEditing(c)}>
             {c.fitting.points ? 'Its points' : 'Enter measured points'}
-          </button>
+          </Press>
         </span>
       ))}
       {editing && <FittingCurve {...editing} onClose={() => setEditing(null)} />}

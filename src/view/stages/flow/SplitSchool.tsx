@@ -1,4 +1,9 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useMemo, useState } from 'react';
 import { CATALOGUE } from '@/catalogue';
 import { compareSeriesParallel, type Arrangement } from '@/core/studies';
@@ -12,7 +17,7 @@ import {
   formatKilopascals,
   formatNumber,
 } from '@/core/units';
-import { useOffer } from '@/view/shared';
+import { useOffer, Check, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
@@ -39,8 +44,7 @@ export function SeriesParallel({ loop }: { readonly loop: string }) {
         <div className={styles.ticks}>
           {blocks.map((b) => (
             <label key={b}>
-              <input
-                type="checkbox"
+              <Check
                 checked={!left.includes(b)}
                 onChange={() =>
                   setLeft(left.includes(b) ? left.filter((x) => x !== b) : [...left, b])
@@ -88,63 +92,61 @@ function BothWays({
   return (
     <>
       <p>{sentence(school.better, school.by_K, row, beside)}</p>
-      <table>
-        <thead>
-          <tr>
-            <th> </th>
-            <th className="num">in series</th>
-            <th className="num">in parallel</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr>
-            <td>round the loop</td>
-            <td className="num">{formatFlow(row.flow_Lmin)}</td>
-            <td className="num">{formatFlow(beside.flow_Lmin)}</td>
-          </tr>
-          <tr>
-            <td>pump presses</td>
-            <td className="num">{formatKilopascals(row.head_kPa)}</td>
-            <td className="num">{formatKilopascals(beside.head_kPa)}</td>
-          </tr>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell> </TableCell>
+            <TableCell className="num">in series</TableCell>
+            <TableCell className="num">in parallel</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          <TableRow>
+            <TableCell>round the loop</TableCell>
+            <TableCell className="num">{formatFlow(row.flow_Lmin)}</TableCell>
+            <TableCell className="num">{formatFlow(beside.flow_Lmin)}</TableCell>
+          </TableRow>
+          <TableRow>
+            <TableCell>pump presses</TableCell>
+            <TableCell className="num">{formatKilopascals(row.head_kPa)}</TableCell>
+            <TableCell className="num">{formatKilopascals(beside.head_kPa)}</TableCell>
+          </TableRow>
           {row.parts.map((p, i) => (
-            <tr key={p.component}>
-              <td>through {p.name}</td>
-              <td className="num">{formatFlow(p.flow_Lmin)}</td>
-              <td className="num">{formatFlow(beside.parts[i]?.flow_Lmin)}</td>
-            </tr>
+            <TableRow key={p.component}>
+              <TableCell>through {p.name}</TableCell>
+              <TableCell className="num">{formatFlow(p.flow_Lmin)}</TableCell>
+              <TableCell className="num">{formatFlow(beside.parts[i]?.flow_Lmin)}</TableCell>
+            </TableRow>
           ))}
           {row.parts.flatMap((p, i) =>
             p.hotSpots.map((s, k) => (
-              <tr key={`${p.component} ${s.name}`}>
-                <td>{s.name}</td>
-                <td className="num">{formatCelsius(s.temp_C, 1)}</td>
-                <td className="num">
+              <TableRow key={`${p.component} ${s.name}`}>
+                <TableCell>{s.name}</TableCell>
+                <TableCell className="num">{formatCelsius(s.temp_C, 1)}</TableCell>
+                <TableCell className="num">
                   {formatCelsius(beside.parts[i]?.hotSpots[k]?.temp_C ?? null, 1)}
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             )),
           )}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       <div className={styles.actions}>
         {row.edit && (
-          <button
-            type="button"
+          <Press
             className={styles.act}
             onClick={() => row.edit && commit('set the blocks in series', row.edit)}
           >
             Set them in series
-          </button>
+          </Press>
         )}
         {beside.edit && (
-          <button
-            type="button"
+          <Press
             className={styles.act}
             onClick={() => beside.edit && commit('set the blocks in parallel', beside.edit)}
           >
             Set them in parallel
-          </button>
+          </Press>
         )}
       </div>
       <p className="soft">

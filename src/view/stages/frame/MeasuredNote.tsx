@@ -1,3 +1,4 @@
+import { Press } from '@/view/shared';
 import { componentName, type Design } from '@/core/design';
 import { measuredFrom, type Offer } from '@/core/log';
 import { formatNumber, plural } from '@/core/units';
@@ -17,13 +18,12 @@ export function MeasuredNote() {
       {measured.elsewhere !== undefined && (
         <>
           {' '}
-          <button
-            type="button"
+          <Press
             className={styles.link}
             onClick={() => commit('go by what is printed', { do: 'work.measured', measured: null })}
           >
             Back to what is printed
-          </button>
+          </Press>
         </>
       )}
     </p>
@@ -41,8 +41,7 @@ function MeasuredElsewhere() {
     <p className={styles.estimated}>
       Measured in {builds}: {offers.map((o) => offerText(design, o)).join('; ')} (± holds in 95 of
       100).{' '}
-      <button
-        type="button"
+      <Press
         className={styles.link}
         onClick={() =>
           commit('go by what was measured elsewhere', {
@@ -52,7 +51,7 @@ function MeasuredElsewhere() {
         }
       >
         Go by that here
-      </button>
+      </Press>
     </p>
   );
 }

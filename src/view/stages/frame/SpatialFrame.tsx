@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import { useDeferredValue, type ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
 import { FindingList, useEditor, useFrame } from '@/view/workspace';
@@ -43,28 +44,26 @@ export function SpatialFrame({ title, sentence, stage, children, tools, side, is
         </p>
         <div className={styles.title}>
           <h1>{title}</h1>
-          <button
-            type="button"
+          <Press
             className={styles.fold}
             aria-expanded={isHeadOpen}
             aria-label={isHeadOpen ? 'Collapse the headline' : 'Say more'}
             onClick={() => set({ isHeadOpen: !isHeadOpen })}
           >
             {isHeadOpen ? '–' : '+'}
-          </button>
+          </Press>
         </div>
         {isHeadOpen && <div className={styles.sentence}>{sentence}</div>}
       </header>
       <div className={styles.tools}>{tools}</div>
       <aside className={styles.panel} aria-label="Working panel" data-open={isPanelOpen}>
-        <button
-          type="button"
+        <Press
           className={styles.fold}
           aria-expanded={isPanelOpen}
           onClick={() => set({ isPanelOpen: !isPanelOpen })}
         >
           {isPanelOpen ? 'Collapse the panel' : 'Show the panel'}
-        </button>
+        </Press>
         {isPanelOpen && side}
         {isPanelOpen && own.length > 0 && (
           <section className={styles.findings}>

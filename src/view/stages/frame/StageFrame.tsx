@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import { useDeferredValue, type ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
 import { plural } from '@/core/units';
@@ -102,9 +103,9 @@ export function EmptyStage({
       <h1>{title}</h1>
       <p>{text}</p>
       {action && (
-        <button type="button" className={styles.act} onClick={onAction}>
+        <Press className={styles.act} onClick={onAction}>
           {action}
-        </button>
+        </Press>
       )}
     </div>
   );

@@ -1,4 +1,9 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { formatCelsius, formatNumber, formatWatts } from '@/core/units';
 import { Mark, Why } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
@@ -47,38 +52,38 @@ export function HeatStage() {
       side={
         <>
           <SourceTable />
-          <Section title={`Hottest spots under ${CASE_NAMES[brief.loadCase].toLowerCase()}`}>
-            <table>
-              <thead>
-                <tr>
-                  <th>spot</th>
-                  <th className="num">reaches</th>
-                  <th className="num">limit, °C</th>
-                  <th />
-                </tr>
-              </thead>
-              <tbody>
+          <Section title={`Hot spots under ${CASE_NAMES[brief.loadCase].toLowerCase()}`}>
+            <Table>
+              <TableHead>
+                <TableRow>
+                  <TableCell>hot spot</TableCell>
+                  <TableCell className="num">reaches</TableCell>
+                  <TableCell className="num">limit, °C</TableCell>
+                  <TableCell />
+                </TableRow>
+              </TableHead>
+              <TableBody>
                 {[...judged.hotSpots].sort(byRoom).map((s) => (
-                  <tr key={`${s.component}-${s.hotSpot}`}>
-                    <td>
+                  <TableRow key={`${s.component}-${s.hotSpot}`}>
+                    <TableCell>
                       {s.name}
                       {s.cooledBy ? '' : ', air-cooled'}
-                    </td>
-                    <td className="num">
+                    </TableCell>
+                    <TableCell className="num">
                       {s.temp_C === null ? (
                         'unknown yet'
                       ) : (
                         <Why reason={reasonForSpot(s)}>{formatCelsius(s.temp_C)}</Why>
                       )}
-                    </td>
-                    <td className="num soft">{formatNumber(s.limit_C)}</td>
-                    <td>
+                    </TableCell>
+                    <TableCell className="num soft">{formatNumber(s.limit_C)}</TableCell>
+                    <TableCell>
                       <Mark verdict={spotVerdict(s)} />
-                    </td>
-                  </tr>
+                    </TableCell>
+                  </TableRow>
                 ))}
-              </tbody>
-            </table>
+              </TableBody>
+            </Table>
           </Section>
         </>
       }

@@ -1,8 +1,13 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { drawOf } from '@/core/thermal';
 import { LOAD_CASES } from '@/core/components';
 import { formatNumber, formatWatts } from '@/core/units';
-import { QuantityField } from '@/view/shared';
+import { QuantityField, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './HeatStage.module.css';
@@ -36,16 +41,16 @@ export function SourceTable() {
     ) + helpers;
   return (
     <Section title="Parts that make heat">
-      <table>
-        <thead>
-          <tr>
-            <th>part</th>
-            <th className="num">full draw</th>
-            <th className="num">now</th>
-            <th>cooled by</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell>part</TableCell>
+            <TableCell className="num">full draw</TableCell>
+            <TableCell className="num">now</TableCell>
+            <TableCell>cooled by</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {thermalModel.sources.map((s) => {
             const { settings } = s.component,
               tuned =
@@ -53,19 +58,18 @@ export function SourceTable() {
                 settings.voltage !== undefined ||
                 settings.shares !== undefined;
             return [
-              <tr key={s.component.id} data-picked={picked === s.component.id || undefined}>
-                <td>
-                  <button
-                    type="button"
+              <TableRow key={s.component.id} data-picked={picked === s.component.id || undefined}>
+                <TableCell>
+                  <Press
                     className={styles.link}
                     aria-expanded={picked === s.component.id}
                     onClick={() => pick(picked === s.component.id ? null : s.component.id)}
                   >
                     {s.component.name}
-                  </button>
+                  </Press>
                   {tuned && <span className="soft"> tuned</span>}
-                </td>
-                <td className="num">
+                </TableCell>
+                <TableCell className="num">
                   <QuantityField
                     label={`Full draw of ${s.component.name}`}
                     hideLabel
@@ -83,15 +87,17 @@ export function SourceTable() {
                       })
                     }
                   />
-                </td>
-                <td className="num">
+                </TableCell>
+                <TableCell className="num">
                   {formatWatts(judged.parts.find((p) => p.component === s.component.id)?.heat_W)}
-                </td>
-                <td>{s.block ? `${s.block.name}${s.loop ? '' : ', not connected'}` : 'air'}</td>
-              </tr>,
+                </TableCell>
+                <TableCell>
+                  {s.block ? `${s.block.name}${s.loop ? '' : ', not connected'}` : 'air'}
+                </TableCell>
+              </TableRow>,
               picked === s.component.id && (
-                <tr key={`${s.component.id}-tuning`} data-picked>
-                  <td colSpan={4}>
+                <TableRow key={`${s.component.id}-tuning`} data-picked>
+                  <TableCell colSpan={4}>
                     <div className={styles.tuning}>
                       <QuantityField
                         label="Clock against its maker's"
@@ -128,8 +134,7 @@ export function SourceTable() {
                         }
                       />
                       {(tuned || settings.powerDraw_W !== undefined) && (
-                        <button
-                          type="button"
+                        <Press
                           className={styles.put}
                           onClick={() =>
                             commit(`${s.component.name} as its maker says`, {
@@ -140,20 +145,20 @@ export function SourceTable() {
                           }
                         >
                           As its maker says, {formatWatts(s.part.draw_W)}
-                        </button>
+                        </Press>
                       )}
                     </div>
                     <p className="soft">
                       Power goes as clock times voltage squared, an estimate: leakage is left out. A
                       typed power draw caps it.
                     </p>
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
               ),
             ];
           })}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       {rating > 0 && (
         <p>
           {supplies.map((s) => s.name).join(' and ')}: {formatWatts(heaviest)} of{' '}

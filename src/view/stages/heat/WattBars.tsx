@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import { useRef } from 'react';
 import type { HeatReport, PartHeat } from '@/core/thermal';
 import { drawOf, shareOf } from '@/core/thermal';
@@ -57,8 +58,7 @@ export function WattBars({ heat }: { readonly heat: HeatReport }) {
             className={styles.case}
             data-judged={c === brief.loadCase || undefined}
           >
-            <button
-              type="button"
+            <Press
               role="rowheader"
               className={styles.caseName}
               aria-current={c === brief.loadCase}
@@ -71,7 +71,7 @@ export function WattBars({ heat }: { readonly heat: HeatReport }) {
               }
             >
               {CASE_NAMES[c]}
-            </button>
+            </Press>
             <div className={styles.bar}>
               {[...heat[c].parts]
                 .sort(
@@ -136,9 +136,8 @@ function Segment({ part: p, caseName, most, share, draw, picked, onPick, onShare
     readonly perPx: number;
   } | null>(null);
   return (
-    <button
+    <Press
       ref={own}
-      type="button"
       role="cell"
       className={styles.part}
       data-air={p.to === 'air' || undefined}
@@ -178,6 +177,6 @@ function Segment({ part: p, caseName, most, share, draw, picked, onPick, onShare
           held.current = null;
         }}
       />
-    </button>
+    </Press>
   );
 }

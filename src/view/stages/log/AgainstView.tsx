@@ -1,4 +1,9 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import {
   CartesianGrid,
   ReferenceArea,
@@ -21,7 +26,7 @@ import {
 } from '@/core/log';
 import { componentName } from '@/core/design';
 import { formatNumber, plural } from '@/core/units';
-import { Mark, Progress } from '@/view/shared';
+import { Mark, Progress, Press } from '@/view/shared';
 import { useCalibration, useDiagnosis, useEditor } from '@/view/workspace';
 import { whenText } from './ReadingList';
 import { causeWords, figureText } from './words';
@@ -157,26 +162,26 @@ function Factors({
   return (
     <section>
       <h2>What this machine is</h2>
-      <table>
-        <thead>
-          <tr>
-            <th>factor</th>
-            <th className="num">for what is printed</th>
-            <th>Shown by the readings?</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell>factor</TableCell>
+            <TableCell className="num">for what is printed</TableCell>
+            <TableCell>Shown by the readings?</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {result.parameters.map((p) => (
-            <tr key={p.id}>
-              <td>{factorName(design, p)}</td>
-              <td className="num">
+            <TableRow key={p.id}>
+              <TableCell>{factorName(design, p)}</TableCell>
+              <TableCell className="num">
                 {factorText(p)} ± {formatNumber(1.96 * p.spread, { decimals: 2 })}
-              </td>
-              <td>{p.told ? 'yes' : 'hardly: mostly what is usual'}</td>
-            </tr>
+              </TableCell>
+              <TableCell>{p.told ? 'yes' : 'hardly: mostly what is usual'}</TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       <p className="soft">
         The likeliest factors under all readings, with 95 % of the chance inside ±; before any
         reading, machines are taken to differ from their papers by{' '}
@@ -184,8 +189,7 @@ function Factors({
         practice, no source).
       </p>
       <div className={styles.inline}>
-        <button
-          type="button"
+        <Press
           className={styles.act}
           onClick={() =>
             commit('go by what was measured', {
@@ -208,7 +212,7 @@ function Factors({
           }
         >
           {measured ? 'Go by these newer ones' : 'Go by these from now on'}
-        </button>
+        </Press>
         {measured && (
           <>
             <span>
@@ -216,15 +220,14 @@ function Factors({
               every figure uses {plural(measured.readings, 'reading')} of {measured.on.slice(0, 10)}
               .
             </span>
-            <button
-              type="button"
+            <Press
               className={styles.link}
               onClick={() =>
                 commit('go by what is printed', { do: 'work.measured', measured: null })
               }
             >
               Back to what is printed
-            </button>
+            </Press>
           </>
         )}
       </div>
@@ -291,40 +294,40 @@ function Residuals({
   readonly by: string;
 }) {
   return (
-    <table className={styles.figures}>
-      <thead>
-        <tr>
-          <th>read on</th>
-          <th>figure</th>
-          <th className="num">measured</th>
-          <th className="num">predicted, {by}</th>
-          <th className="num">difference</th>
-          <th>verdict</th>
-        </tr>
-      </thead>
-      <tbody>
+    <Table className={styles.figures}>
+      <TableHead>
+        <TableRow>
+          <TableCell>read on</TableCell>
+          <TableCell>figure</TableCell>
+          <TableCell className="num">measured</TableCell>
+          <TableCell className="num">predicted, {by}</TableCell>
+          <TableCell className="num">difference</TableCell>
+          <TableCell>verdict</TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
         {rows.map((r) => (
-          <tr key={`${r.reading} ${r.kind} ${r.of}`}>
-            <td>{whenText(on[r.reading] ?? '').slice(5)}</td>
-            <td>{quantityName(design, r)}</td>
-            <td className="num">
+          <TableRow key={`${r.reading} ${r.kind} ${r.of}`}>
+            <TableCell>{whenText(on[r.reading] ?? '').slice(5)}</TableCell>
+            <TableCell>{quantityName(design, r)}</TableCell>
+            <TableCell className="num">
               {figureText(r.kind, r.measured)} ± {figureText(r.kind, 1.96 * r.spread)}{' '}
               {QUANTITY_UNIT[r.kind]}
-            </td>
-            <td className="num">
+            </TableCell>
+            <TableCell className="num">
               {figureText(r.kind, r.predicted)} {QUANTITY_UNIT[r.kind]}
-            </td>
-            <td className="num">
+            </TableCell>
+            <TableCell className="num">
               {r.measured >= r.predicted ? '+' : '−'}
               {figureText(r.kind, Math.abs(r.measured - r.predicted))}
-            </td>
-            <td>
+            </TableCell>
+            <TableCell>
               <Mark verdict={Math.abs(r.deviations) <= BEYOND ? 'ok' : 'marginal'} />{' '}
               {Math.abs(r.deviations) <= BEYOND ? 'within chance' : 'more than chance'}
-            </td>
-          </tr>
+            </TableCell>
+          </TableRow>
         ))}
-      </tbody>
-    </table>
+      </TableBody>
+    </Table>
   );
 }

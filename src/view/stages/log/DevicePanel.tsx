@@ -1,10 +1,14 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { EVERY_LOAD_CASE, type LoadCaseId } from '@/core/components';
 import { formatNumber } from '@/core/units';
 import type { BenchFault } from '@/devices/types';
 import { designToText } from '@/format';
-import { Pick, QuantityField } from '@/view/shared';
+import { Pick, QuantityField, Check, Press } from '@/view/shared';
 import { isMachine, isSettled, useEditor, type Devices } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import { Section } from '../frame/StageFrame';
@@ -52,13 +56,9 @@ export function DevicePanel({ devices }: { readonly devices: Devices }) {
         </p>
       )}
       {connected.standIn && (
-        <button
-          type="button"
-          className={styles.act}
-          onClick={() => void devices.run(designToText(design))}
-        >
+        <Press className={styles.act} onClick={() => void devices.run(designToText(design))}>
           {isHere ? 'Switch it on anew' : 'Switch this machine on'}
-        </button>
+        </Press>
       )}
       {trouble !== null && (
         <p role="alert" className={styles.trouble}>
@@ -66,17 +66,19 @@ export function DevicePanel({ devices }: { readonly devices: Devices }) {
         </p>
       )}
       {moment && isHere && (
-        <table className={styles.live}>
-          <tbody>
+        <Table className={styles.live}>
+          <TableBody>
             {connected.channels.map((c) => (
-              <tr key={c.id}>
-                <th scope="row">{c.name}</th>
-                <td className="num">{valueText(moment.values[c.id], c.unit)}</td>
-                <td>{c.unit}</td>
-              </tr>
+              <TableRow key={c.id}>
+                <TableCell component="th" scope="row">
+                  {c.name}
+                </TableCell>
+                <TableCell className="num">{valueText(moment.values[c.id], c.unit)}</TableCell>
+                <TableCell>{c.unit}</TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
       {moment && isHere && <Told devices={devices} faults={connected.faults} />}
     </Section>
@@ -129,8 +131,7 @@ function Told({
           <summary>Put something wrong, to see it found</summary>
           {faults.map((fault) => (
             <label key={fault} className={styles.fault}>
-              <input
-                type="checkbox"
+              <Check
                 checked={wrong.includes(fault)}
                 onChange={({ target: { checked } }) => {
                   const next = checked ? [...wrong, fault] : wrong.filter((f) => f !== fault);

@@ -5,7 +5,7 @@ import type { Design, Reading } from '@/core/design';
 import { quantityName, readingDoubts } from '@/core/log';
 import { turningSpeed } from '@/core/components';
 import { formatSpeed } from '@/core/units';
-import { Mark, Pick, QuantityField } from '@/view/shared';
+import { Mark, Pick, QuantityField, Press } from '@/view/shared';
 import { isMachine, isSettled, meanOf, useEditor, type Devices } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import styles from './LogStage.module.css';
@@ -55,8 +55,7 @@ export function FirstHourView({ devices }: { readonly devices: Devices }) {
                 <p className="soft">{w.tells}</p>
                 {moment && !isDone && (
                   <div className={styles.inline}>
-                    <button
-                      type="button"
+                    <Press
                       className={styles.link}
                       onClick={() =>
                         void devices.set({
@@ -67,7 +66,7 @@ export function FirstHourView({ devices }: { readonly devices: Devices }) {
                       }
                     >
                       Set the machine so
-                    </button>
+                    </Press>
                   </div>
                 )}
               </div>
@@ -77,14 +76,13 @@ export function FirstHourView({ devices }: { readonly devices: Devices }) {
       </ol>
       {moment && (
         <p className={styles.inline}>
-          <button
-            type="button"
+          <Press
             className={styles.act}
             disabled={!isSettled(past)}
             onClick={() => note(readingOf(devices, new Date().toISOString()))}
           >
             Take this reading
-          </button>
+          </Press>
           <span className="soft" role="status">
             {isSettled(past)
               ? 'The coolant has come to rest: the mean of the last minutes is taken.'
@@ -319,14 +317,13 @@ function ReadingForm({
           ))}
         </ul>
       )}
-      <button
-        type="button"
+      <Press
         className={styles.act}
         disabled={!hasFigure}
         onClick={() => onNote({ ...draft, on: new Date().toISOString() })}
       >
         {doubts.length > 0 ? 'Note it all the same' : 'Note this reading'}
-      </button>
+      </Press>
     </section>
   );
 }

@@ -1,4 +1,9 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import {
   CartesianGrid,
   Line,
@@ -12,7 +17,7 @@ import { dismantling } from '@/core/assembly';
 import { quantityName, serviceDue, type DueJob, type Trend } from '@/core/log';
 import { formatNumber, formatWatts, plural } from '@/core/units';
 import { serviceToIcs } from '@/format';
-import { Progress } from '@/view/shared';
+import { Progress, Press } from '@/view/shared';
 import {
   downloadService,
   followToStage,
@@ -122,35 +127,34 @@ function Service({ due }: { readonly due: readonly DueJob[] }) {
   return (
     <section>
       <h2>What is due</h2>
-      <table className={styles.due}>
-        <thead>
-          <tr>
-            <th>job</th>
-            <th>due</th>
-            <th>last done</th>
-            <th className="num">every</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
+      <Table className={styles.due}>
+        <TableHead>
+          <TableRow>
+            <TableCell>job</TableCell>
+            <TableCell>due</TableCell>
+            <TableCell>last done</TableCell>
+            <TableCell className="num">every</TableCell>
+            <TableCell />
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {due.map((job) => (
-            <tr key={job.id}>
-              <td>
+            <TableRow key={job.id}>
+              <TableCell>
                 <strong>{job.title}</strong>
                 <br />
                 <span className="soft">
                   {job.why} ({job.source})
                 </span>
-              </td>
-              <td data-late={(job.due !== null && job.due < today) || undefined}>
+              </TableCell>
+              <TableCell data-late={(job.due !== null && job.due < today) || undefined}>
                 {job.due ?? 'from the first run on'}
                 {job.due !== null && job.due < today && ', late'}
-              </td>
-              <td>{job.last?.slice(0, 10) ?? 'never'}</td>
-              <td className="num">{everyText(job.every_days)}</td>
-              <td>
-                <button
-                  type="button"
+              </TableCell>
+              <TableCell>{job.last?.slice(0, 10) ?? 'never'}</TableCell>
+              <TableCell className="num">{everyText(job.every_days)}</TableCell>
+              <TableCell>
+                <Press
                   className={styles.link}
                   onClick={() => {
                     const on = new Date().toISOString();
@@ -162,20 +166,19 @@ function Service({ due }: { readonly due: readonly DueJob[] }) {
                   }}
                 >
                   done today
-                </button>
-              </td>
-            </tr>
+                </Press>
+              </TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
-      <button
-        type="button"
+        </TableBody>
+      </Table>
+      <Press
         className={styles.link}
         disabled={due.every((j) => j.due === null)}
         onClick={() => downloadService(name, serviceToIcs(name, due))}
       >
         Reminders as a calendar (ICS)
-      </button>
+      </Press>
     </section>
   );
 }

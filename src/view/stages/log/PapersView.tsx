@@ -1,9 +1,13 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { quoteOf } from '@/core/assembly';
 import type { Order } from '@/core/design';
 import { formatMoney, formatNumber } from '@/core/units';
-import { QuantityField } from '@/view/shared';
+import { QuantityField, TextInput } from '@/view/shared';
 import { MoneyField } from '../brief/MoneyField';
 import { useEditor } from '@/view/workspace';
 import { useSteps } from '../assembly/useSteps';
@@ -32,7 +36,7 @@ export function PapersView() {
       <div className={styles.inline}>
         <label className={styles.text}>
           Built for
-          <input
+          <TextInput
             value={client}
             maxLength={120}
             onChange={(e) => setClient(e.target.value)}
@@ -75,29 +79,35 @@ export function PapersView() {
           />
         </label>
       </div>
-      <table className={styles.sums}>
-        <tbody>
-          <tr>
-            <th scope="row">Parts of the list, tools left out</th>
-            <td className="num">{formatMoney(quote.parts)}</td>
-          </tr>
-          <tr>
-            <th scope="row">
+      <Table className={styles.sums}>
+        <TableBody>
+          <TableRow>
+            <TableCell component="th" scope="row">
+              Parts of the list, tools left out
+            </TableCell>
+            <TableCell className="num">{formatMoney(quote.parts)}</TableCell>
+          </TableRow>
+          <TableRow>
+            <TableCell component="th" scope="row">
               {formatNumber(quote.hours, { decimals: 1 })} h with practice (estimated), at{' '}
               {formatMoney(order.rate_cents)}
-            </th>
-            <td className="num">{formatMoney(quote.work)}</td>
-          </tr>
-          <tr>
-            <th scope="row">Tax, {formatNumber(100 * order.tax, { decimals: 1 })} %</th>
-            <td className="num">{formatMoney(quote.tax)}</td>
-          </tr>
-          <tr className={styles.total}>
-            <th scope="row">Together, {currency}</th>
-            <td className="num">{formatMoney(quote.total)}</td>
-          </tr>
-        </tbody>
-      </table>
+            </TableCell>
+            <TableCell className="num">{formatMoney(quote.work)}</TableCell>
+          </TableRow>
+          <TableRow>
+            <TableCell component="th" scope="row">
+              Tax, {formatNumber(100 * order.tax, { decimals: 1 })} %
+            </TableCell>
+            <TableCell className="num">{formatMoney(quote.tax)}</TableCell>
+          </TableRow>
+          <TableRow className={styles.total}>
+            <TableCell component="th" scope="row">
+              Together, {currency}
+            </TableCell>
+            <TableCell className="num">{formatMoney(quote.total)}</TableCell>
+          </TableRow>
+        </TableBody>
+      </Table>
       <p className={styles.inline}>
         <a href={`/api/builds/${id}/pdf?of=quote`} download>
           Quote as PDF

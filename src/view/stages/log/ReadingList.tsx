@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import { useRef, useState } from 'react';
 import type { Reading } from '@/core/design';
 import { formatNumber } from '@/core/units';
@@ -25,8 +26,7 @@ export function ReadingList({ readings }: { readonly readings: readonly Reading[
                   .map(([, c]) => `${formatNumber(c - r.room_C, { decimals: 1 })} K`)
                   .join(', ') || '–'}
               </span>
-              <button
-                type="button"
+              <Press
                 className={styles.link}
                 aria-label={`Take away the reading of ${whenText(r.on)}`}
                 onClick={() =>
@@ -34,20 +34,16 @@ export function ReadingList({ readings }: { readonly readings: readonly Reading[
                 }
               >
                 take away
-              </button>
+              </Press>
             </li>
           ))}
         </ul>
       )}
       <FromTable />
       {readings.length > 0 && (
-        <button
-          type="button"
-          className={styles.link}
-          onClick={() => downloadReadings(name, readings)}
-        >
+        <Press className={styles.link} onClick={() => downloadReadings(name, readings)}>
           Keep them as CSV
-        </button>
+        </Press>
       )}
     </>
   );
@@ -99,17 +95,12 @@ function FromTable() {
         </ul>
       )}
       <div className={styles.inline}>
-        <button
-          type="button"
-          className={styles.act}
-          disabled={text.trim() === ''}
-          onClick={() => take(text)}
-        >
+        <Press className={styles.act} disabled={text.trim() === ''} onClick={() => take(text)}>
           Take these readings
-        </button>
-        <button type="button" className={styles.link} onClick={() => file.current?.click()}>
+        </Press>
+        <Press className={styles.link} onClick={() => file.current?.click()}>
           Open a CSV file
-        </button>
+        </Press>
         <input
           ref={file}
           type="file"

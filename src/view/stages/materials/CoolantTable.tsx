@@ -1,9 +1,14 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import type { Loop } from '@/core/design';
 import { changeEvery, coolantCost, coolantHabits, mixFor, YEARS_COMPARED } from '@/core/bom';
 import { environmentOf, judgeCorrosion } from '@/core/corrosion';
 import { formatMoney, formatNumber, plural } from '@/core/units';
-import { Mark, useOffer } from '@/view/shared';
+import { Mark, useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './MaterialsStage.module.css';
 
@@ -49,23 +54,23 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
     .sort((a, b) => WORST[b.verdict] - WORST[a.verdict] || a.cost.total_minor - b.cost.total_minor);
   return (
     <div className={styles.scroll}>
-      <table className={styles.coolants}>
-        <thead>
-          <tr>
-            <th>coolant</th>
-            <th className="no-print" />
-            <th>metals, plastics</th>
-            <th className="num">
+      <Table className={styles.coolants}>
+        <TableHead>
+          <TableRow>
+            <TableCell>coolant</TableCell>
+            <TableCell className="no-print" />
+            <TableCell>metals, plastics</TableCell>
+            <TableCell className="num">
               {YEARS_COMPARED} years, {currency}
-            </th>
-            <th className="num">changed every</th>
-            <th>stains</th>
-            <th>clogs</th>
-            <th>toxic</th>
-            <th className="num">µS/cm</th>
-          </tr>
-        </thead>
-        <tbody>
+            </TableCell>
+            <TableCell className="num">changed every</TableCell>
+            <TableCell>stains</TableCell>
+            <TableCell>clogs</TableCell>
+            <TableCell>toxic</TableCell>
+            <TableCell className="num">µS/cm</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {rows.map((r) => {
             const careWords = () => {
               if (r.attacks) return `attacks ${r.attacks}`;
@@ -74,8 +79,11 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
               return 'plain';
             };
             return (
-              <tr key={r.coolant.id} data-picked={r.coolant.id === loop.coolant.id || undefined}>
-                <td>
+              <TableRow
+                key={r.coolant.id}
+                data-picked={r.coolant.id === loop.coolant.id || undefined}
+              >
+                <TableCell>
                   {r.coolant.name}
                   <span className="soft">
                     {r.mix.water_mL > 0
@@ -83,13 +91,12 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
                       : ''}
                     ; {formatMoney(r.cost.perLitre_minor)} a litre
                   </span>
-                </td>
-                <td className="no-print">
+                </TableCell>
+                <TableCell className="no-print">
                   {r.coolant.id === loop.coolant.id ? (
                     <span className="soft">in it</span>
                   ) : (
-                    <button
-                      type="button"
+                    <Press
                       className={styles.link}
                       onClick={() =>
                         commit(`fill ${loop.name} with ${r.coolant.name}`, {
@@ -101,30 +108,30 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
                       }
                     >
                       fill
-                    </button>
+                    </Press>
                   )}
-                </td>
-                <td>
+                </TableCell>
+                <TableCell>
                   <Mark verdict={r.verdict} /> <span className="soft">{careWords()}</span>
-                </td>
-                <td className="num">
+                </TableCell>
+                <TableCell className="num">
                   {formatMoney(r.cost.total_minor)}{' '}
                   <span className="soft">{plural(r.cost.fills, 'fill')}</span>
-                </td>
-                <td className="num">{changeEvery(r.coolant)} mo.</td>
-                <td>{r.habits.stains}</td>
-                <td>{r.habits.clogs}</td>
-                <td>{r.coolant.poisonous ? <strong>yes</strong> : 'no'}</td>
-                <td className="num">
+                </TableCell>
+                <TableCell className="num">{changeEvery(r.coolant)} mo.</TableCell>
+                <TableCell>{r.habits.stains}</TableCell>
+                <TableCell>{r.habits.clogs}</TableCell>
+                <TableCell>{r.coolant.poisonous ? <strong>yes</strong> : 'no'}</TableCell>
+                <TableCell className="num">
                   {r.coolant.conductivity_uScm === undefined
                     ? '–'
                     : formatNumber(r.coolant.conductivity_uScm)}
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             );
           })}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       <p className="soft">
         Metals by the anodic index, plastics and rubbers by resistance tables, both from memory;
         staining and clogging by common practice, no source; conductivity and intervals as the

@@ -1,11 +1,16 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { componentName } from '@/core/design';
 import { useState } from 'react';
 import { looseParts } from '@/core/loops';
 import { METAL_NAMES } from '@/core/corrosion';
 import { formatNumber } from '@/core/units';
 import { changeEvery, mixFor } from '@/core/bom';
-import { Mark, Pick, Segments, useOffer } from '@/view/shared';
+import { Mark, Pick, Segments, useOffer, Press } from '@/view/shared';
 import { ConnectDialog, useEditor } from '@/view/workspace';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { CoolantTable } from './CoolantTable';
@@ -103,78 +108,98 @@ export function MaterialsStage() {
                 }
               />
             </div>
-            <table>
-              <tbody>
-                <tr>
-                  <th scope="row">counts as</th>
-                  <td>
+            <Table>
+              <TableBody>
+                <TableRow>
+                  <TableCell component="th" scope="row">
+                    counts as
+                  </TableCell>
+                  <TableCell>
                     {metals.environments[loop.id] === 'ordinary'
                       ? 'ordinary: inhibitor in date, 0.25 V allowed'
                       : 'harsh: no inhibitor in date, 0.15 V allowed'}
-                  </td>
-                </tr>
-                <tr>
-                  <th scope="row">made of</th>
-                  <td>
+                  </TableCell>
+                </TableRow>
+                <TableRow>
+                  <TableCell component="th" scope="row">
+                    made of
+                  </TableCell>
+                  <TableCell>
                     {coolant.base.glycol === 'none'
                       ? 'water'
                       : `${formatNumber(coolant.base.volumeShare * 100)} % ${coolant.base.glycol} glycol by volume, in water`}
-                  </td>
-                </tr>
-                <tr>
-                  <th scope="row">inhibitor</th>
-                  <td>
+                  </TableCell>
+                </TableRow>
+                <TableRow>
+                  <TableCell component="th" scope="row">
+                    inhibitor
+                  </TableCell>
+                  <TableCell>
                     {coolant.inhibitor_months > 0 ? `${coolant.inhibitor_months} months` : 'none'}
-                  </td>
-                </tr>
-                <tr>
-                  <th scope="row">biocide</th>
-                  <td>{coolant.biocide ? 'yes' : 'none: add one'}</td>
-                </tr>
-                <tr>
-                  <th scope="row">look</th>
-                  <td>{coolant.look}</td>
-                </tr>
-                <tr>
-                  <th scope="row">upkeep</th>
-                  <td>{coolant.upkeep}</td>
-                </tr>
-                <tr>
-                  <th scope="row">needed</th>
-                  <td>
+                  </TableCell>
+                </TableRow>
+                <TableRow>
+                  <TableCell component="th" scope="row">
+                    biocide
+                  </TableCell>
+                  <TableCell>{coolant.biocide ? 'yes' : 'none: add one'}</TableCell>
+                </TableRow>
+                <TableRow>
+                  <TableCell component="th" scope="row">
+                    look
+                  </TableCell>
+                  <TableCell>{coolant.look}</TableCell>
+                </TableRow>
+                <TableRow>
+                  <TableCell component="th" scope="row">
+                    upkeep
+                  </TableCell>
+                  <TableCell>{coolant.upkeep}</TableCell>
+                </TableRow>
+                <TableRow>
+                  <TableCell component="th" scope="row">
+                    needed
+                  </TableCell>
+                  <TableCell>
                     {formatNumber(volume?.total_mL)} mL in the loop, {formatNumber(volume?.buy_mL)}{' '}
                     mL with spare: {volume?.bottles} {volume?.bottles === 1 ? 'bottle' : 'bottles'}{' '}
                     of {formatNumber(coolant.bottle_mL)} mL
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
                 {coolant.waterParts !== undefined && volume && (
-                  <tr>
-                    <th scope="row">mixed</th>
-                    <td>
+                  <TableRow>
+                    <TableCell component="th" scope="row">
+                      mixed
+                    </TableCell>
+                    <TableCell>
                       {formatNumber(mixFor(coolant, volume.buy_mL).concentrate_mL)} mL of it with{' '}
                       {formatNumber(mixFor(coolant, volume.buy_mL).water_mL)} mL distilled water (1
                       to {formatNumber(coolant.waterParts)} by volume)
-                    </td>
-                  </tr>
+                    </TableCell>
+                  </TableRow>
                 )}
-                <tr>
-                  <th scope="row">next change</th>
-                  <td>
+                <TableRow>
+                  <TableCell component="th" scope="row">
+                    next change
+                  </TableCell>
+                  <TableCell>
                     {changeEvery(coolant) > loop.coolantAge_months
                       ? `in ${changeEvery(coolant) - loop.coolantAge_months} months`
                       : 'due now'}
                     : drain, flush with distilled water until it runs clear, look at the fins, fill
-                  </td>
-                </tr>
-                <tr>
-                  <th scope="row">tube</th>
-                  <td>
+                  </TableCell>
+                </TableRow>
+                <TableRow>
+                  <TableCell component="th" scope="row">
+                    tube
+                  </TableCell>
+                  <TableCell>
                     {loop.tube.material}
                     {tubeWords()}
-                  </td>
-                </tr>
-              </tbody>
-            </table>
+                  </TableCell>
+                </TableRow>
+              </TableBody>
+            </Table>
             {coolant.poisonous && (
               <p className={styles.caution}>
                 Ethylene glycol is toxic, to pets above all. Keep it from children, read the safety
@@ -216,34 +241,38 @@ export function MaterialsStage() {
             <section key={loop.id} className={styles.loop}>
               {design.loops.length > 1 && <h2>{loop.name}</h2>}
               <div className={styles.scroll}>
-                <table className={styles.matrix}>
-                  <thead>
-                    <tr>
-                      <th />
+                <Table className={styles.matrix}>
+                  <TableHead>
+                    <TableRow>
+                      <TableCell />
                       {own.map((m) => (
-                        <th key={m.metal} scope="col" className={styles.metal}>
+                        <TableCell key={m.metal} scope="col" className={styles.metal}>
                           {METAL_NAMES[m.metal]}
-                        </th>
+                        </TableCell>
                       ))}
-                    </tr>
-                  </thead>
-                  <tbody>
+                    </TableRow>
+                  </TableHead>
+                  <TableBody>
                     {own.map((row, i) => (
-                      <tr key={row.metal}>
-                        <th scope="row" className={styles.metal}>
+                      <TableRow key={row.metal}>
+                        <TableCell component="th" scope="row" className={styles.metal}>
                           {METAL_NAMES[row.metal]}
-                        </th>
+                        </TableCell>
                         {own.map((col, j) => {
                           const pair = pairOf(row.metal, col.metal);
-                          if (j > i) return <td key={col.metal} className={styles.blank} />;
+                          if (j > i) return <TableCell key={col.metal} className={styles.blank} />;
                           return i === j || !pair ? (
-                            <td
+                            <TableCell
                               key={col.metal}
                               className={styles.self}
                               aria-label="the same metal"
                             />
                           ) : (
-                            <td key={col.metal} className={styles.cell} data-verdict={pair.verdict}>
+                            <TableCell
+                              key={col.metal}
+                              className={styles.cell}
+                              data-verdict={pair.verdict}
+                            >
                               <Mark verdict={pair.verdict} size={14} />{' '}
                               <b>{formatNumber(pair.difference_V, { decimals: 2 })} V</b>
                               <span>of {formatNumber(pair.limit_V, { decimals: 2 })}</span>
@@ -255,26 +284,26 @@ export function MaterialsStage() {
                                     : ''}
                                 </span>
                               )}
-                            </td>
+                            </TableCell>
                           );
                         })}
-                      </tr>
+                      </TableRow>
                     ))}
-                  </tbody>
-                </table>
+                  </TableBody>
+                </Table>
               </div>
-              <table className={styles.carriers}>
-                <thead>
-                  <tr>
-                    <th>wetted metal</th>
-                    <th className="num">area</th>
-                    <th>carried by</th>
-                  </tr>
-                </thead>
-                <tbody>
+              <Table className={styles.carriers}>
+                <TableHead>
+                  <TableRow>
+                    <TableCell>wetted metal</TableCell>
+                    <TableCell className="num">area</TableCell>
+                    <TableCell>carried by</TableCell>
+                  </TableRow>
+                </TableHead>
+                <TableBody>
                   {own.map((m) => (
-                    <tr key={m.metal}>
-                      <td>
+                    <TableRow key={m.metal}>
+                      <TableCell>
                         {METAL_NAMES[m.metal]}
                         {m.platedOver.length > 0 ? (
                           <span className="soft">
@@ -283,31 +312,30 @@ export function MaterialsStage() {
                             exposes it
                           </span>
                         ) : null}
-                      </td>
-                      <td className="num">{formatNumber(m.area_mm2 / 100)} cm²</td>
-                      <td>
+                      </TableCell>
+                      <TableCell className="num">{formatNumber(m.area_mm2 / 100)} cm²</TableCell>
+                      <TableCell>
                         {m.carriers.map((c, k) => (
                           <span key={c.component}>
                             {k > 0 ? ', ' : ''}
                             {c.component.startsWith('fitting:') ? (
                               nameOf(c.component)
                             ) : (
-                              <button
-                                type="button"
+                              <Press
                                 className={styles.link}
                                 data-picked={picked === c.component || undefined}
                                 onClick={() => pick(c.component)}
                               >
                                 {nameOf(c.component)}
-                              </button>
+                              </Press>
                             )}
                           </span>
                         ))}
-                      </td>
-                    </tr>
+                      </TableCell>
+                    </TableRow>
                   ))}
-                </tbody>
-              </table>
+                </TableBody>
+              </Table>
               <PolymerTable
                 loop={loop.id}
                 polymers={metals.polymers.filter((m) => m.loop === loop.id)}

@@ -1,6 +1,11 @@
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import type { WettedPolymer } from '@/core/corrosion';
 import { isWet } from '@/core/components';
-import { Mark } from '@/view/shared';
+import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './MaterialsStage.module.css';
 
@@ -34,46 +39,45 @@ export function PolymerTable({
   if (polymers.length === 0) return null;
   return (
     <>
-      <table className={styles.carriers}>
-        <thead>
-          <tr>
-            <th>plastic or rubber</th>
-            <th>in {coolant}</th>
-            <th>carried by</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table className={styles.carriers}>
+        <TableHead>
+          <TableRow>
+            <TableCell>plastic or rubber</TableCell>
+            <TableCell>in {coolant}</TableCell>
+            <TableCell>carried by</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {polymers.map((s) => (
-            <tr key={s.material}>
-              <td>{s.material}</td>
-              <td>
+            <TableRow key={s.material}>
+              <TableCell>{s.material}</TableCell>
+              <TableCell>
                 <Mark verdict={s.verdict} size={12} /> {WORDS[s.verdict]}
                 {s.because && <span className="soft">: {s.because}</span>}
-              </td>
-              <td>
+              </TableCell>
+              <TableCell>
                 {s.carriers.map((c, k) => (
                   <span key={`${c.component}-${c.as}`}>
                     {k > 0 ? ', ' : ''}
                     {c.component.includes(':') ? (
                       c.name
                     ) : (
-                      <button
-                        type="button"
+                      <Press
                         className={styles.link}
                         data-picked={picked === c.component || undefined}
                         onClick={() => pick(c.component)}
                       >
                         {c.name}
-                      </button>
+                      </Press>
                     )}
                     {c.as === 'seal' ? ' (seal)' : ''}
                   </span>
                 ))}
-              </td>
-            </tr>
+              </TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       {silent.length > 0 && (
         <p className="soft">
           The data of {silent.map((i) => i.name).join(', ')} do not tell what plastics and seals the

@@ -1,4 +1,9 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { findComponent } from '@/core/design';
 import { useMemo, useState } from 'react';
 import { CATALOGUE } from '@/catalogue';
@@ -13,7 +18,7 @@ import {
 import type { Part } from '@/core/components';
 import { formatMoney, formatNumber, plural } from '@/core/units';
 import type { QuoteTrouble } from '@/format';
-import { Mark, QuantityCount, useOffer } from '@/view/shared';
+import { Mark, QuantityCount, useOffer, Check, Press, TextInput } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { MoneyField } from '../brief/MoneyField';
 import { useFeeds } from './useFeeds';
@@ -149,8 +154,7 @@ export function BuyingView() {
       <p className={styles.shops}>
         {feeds.map((f) => (
           <label key={f.shop.id}>
-            <input
-              type="checkbox"
+            <Check
               checked={!off.includes(f.shop.id)}
               onChange={(e) =>
                 setOff(e.target.checked ? off.filter((o) => o !== f.shop.id) : [...off, f.shop.id])
@@ -170,9 +174,9 @@ export function BuyingView() {
             {quoted.includes(f.shop.id) && (
               <>
                 {' '}
-                <button type="button" className={styles.quiet} onClick={() => drop(f.shop.id)}>
+                <Press className={styles.quiet} onClick={() => drop(f.shop.id)}>
                   drop the quote
-                </button>
+                </Press>
               </>
             )}
           </label>
@@ -190,8 +194,7 @@ export function BuyingView() {
                 with {formatMoney(s.tax_minor)} tax in it; here in {plural(s.days, 'day')}
               </span>
             </span>
-            <button
-              type="button"
+            <Press
               className={styles.act}
               onClick={() =>
                 order(
@@ -201,28 +204,28 @@ export function BuyingView() {
               }
             >
               Mark as ordered
-            </button>
+            </Press>
           </div>
-          <table>
-            <tbody>
+          <Table>
+            <TableBody>
               {[...s.lines]
                 .sort((a, b) => b.price_minor * b.quantity - a.price_minor * a.quantity)
                 .map((l) => (
-                  <tr key={l.part}>
-                    <td className="num">{l.quantity} ×</td>
-                    <td>
+                  <TableRow key={l.part}>
+                    <TableCell className="num">{l.quantity} ×</TableCell>
+                    <TableCell>
                       {l.name}
                       {l.order && <span className={styles.order}> {l.order}</span>}
-                    </td>
-                    <td className="num soft">{formatMoney(l.price_minor)}</td>
-                    <td className="num">{formatMoney(l.price_minor * l.quantity)}</td>
-                    <td className="num soft">
+                    </TableCell>
+                    <TableCell className="num soft">{formatMoney(l.price_minor)}</TableCell>
+                    <TableCell className="num">{formatMoney(l.price_minor * l.quantity)}</TableCell>
+                    <TableCell className="num soft">
                       {l.days > s.shop.days ? `${plural(l.days, 'day')}` : ''}
-                    </td>
-                  </tr>
+                    </TableCell>
+                  </TableRow>
                 ))}
-            </tbody>
-          </table>
+            </TableBody>
+          </Table>
         </section>
       ))}
       {basket.shops.length > 0 && (
@@ -241,28 +244,28 @@ export function BuyingView() {
       {dear.length > 0 && (
         <section className={styles.shop}>
           <h2>What your preferences cost</h2>
-          <table>
-            <thead>
-              <tr>
-                <th>part</th>
-                <th>plainest that does the same work</th>
-                <th className="num">more, {currency}</th>
-              </tr>
-            </thead>
-            <tbody>
+          <Table>
+            <TableHead>
+              <TableRow>
+                <TableCell>part</TableCell>
+                <TableCell>plainest that does the same work</TableCell>
+                <TableCell className="num">more, {currency}</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
               {dear.map((w) => (
-                <tr key={w.component}>
-                  <td>
-                    <button type="button" className={styles.name} onClick={() => pick(w.component)}>
+                <TableRow key={w.component}>
+                  <TableCell>
+                    <Press className={styles.name} onClick={() => pick(w.component)}>
                       {findComponent(design, w.component)?.name}
-                    </button>
-                  </td>
-                  <td className="soft">{w.name}</td>
-                  <td className="num">+{formatMoney(w.more_minor)}</td>
-                </tr>
+                    </Press>
+                  </TableCell>
+                  <TableCell className="soft">{w.name}</TableCell>
+                  <TableCell className="num">+{formatMoney(w.more_minor)}</TableCell>
+                </TableRow>
               ))}
-            </tbody>
-          </table>
+            </TableBody>
+          </Table>
         </section>
       )}
       {spares.length > 0 && (
@@ -271,17 +274,17 @@ export function BuyingView() {
           <p className="soft">
             What is missing stops a build for weeks. None is on the list unless you count it in.
           </p>
-          <table>
-            <tbody>
+          <Table>
+            <TableBody>
               {spares.map((s) => (
-                <tr key={s.part}>
-                  <td>{s.name}</td>
-                  <td className="soft">{s.why}</td>
-                  <td className="num">{formatMoney(s.price_minor)}</td>
-                </tr>
+                <TableRow key={s.part}>
+                  <TableCell>{s.name}</TableCell>
+                  <TableCell className="soft">{s.why}</TableCell>
+                  <TableCell className="num">{formatMoney(s.price_minor)}</TableCell>
+                </TableRow>
               ))}
-            </tbody>
-          </table>
+            </TableBody>
+          </Table>
         </section>
       )}
       <p className="soft">
@@ -297,8 +300,8 @@ function StepTable({ waits }: { readonly waits: readonly LeadTime[] }) {
   return (
     <section className={styles.shop}>
       <h2>What late parts delay</h2>
-      <table>
-        <tbody>
+      <Table>
+        <TableBody>
           {waits.map((w, i) => {
             const waitWords = () => {
               if (w.by.length > 0)
@@ -307,17 +310,17 @@ function StepTable({ waits }: { readonly waits: readonly LeadTime[] }) {
               return `when ${waits[i - 1]?.step ?? 'the parts'} ${waits[i - 1]?.step === 'runs' ? 'are' : 'is'} done`;
             };
             return (
-              <tr key={w.step}>
-                <td>{w.step}</td>
-                <td className="num">
+              <TableRow key={w.step}>
+                <TableCell>{w.step}</TableCell>
+                <TableCell className="num">
                   {w.day === 0 ? 'at once' : `from day ${formatNumber(w.day)}`}
-                </td>
-                <td className="soft">{waitWords()}</td>
-              </tr>
+                </TableCell>
+                <TableCell className="soft">{waitWords()}</TableCell>
+              </TableRow>
             );
           })}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
     </section>
   );
 }
@@ -361,7 +364,7 @@ function QuoteReader({
       <div className={styles.fields}>
         <label>
           Shop{' '}
-          <input
+          <TextInput
             className={styles.text}
             value={name}
             maxLength={40}

@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import { useState } from 'react';
 import { plural } from '@/core/units';
 import { useEditor } from '@/view/workspace';
@@ -46,14 +47,13 @@ export function DrawerBox() {
   const renderKept = () => {
     if (kept === null)
       return (
-        <button type="button" className={styles.quiet} onClick={() => setKept(remembered())}>
+        <Press className={styles.quiet} onClick={() => setKept(remembered())}>
           Use spare parts
-        </button>
+        </Press>
       );
     if (asked.length > 0)
       return (
-        <button
-          type="button"
+        <Press
           className={styles.act}
           onClick={() =>
             commit('take from spare parts', {
@@ -67,7 +67,7 @@ export function DrawerBox() {
           }
         >
           Use {plural(asked.length, 'kind')} from it
-        </button>
+        </Press>
       );
     return <span className="soft">None of them is needed here.</span>;
   };
@@ -78,8 +78,7 @@ export function DrawerBox() {
         the lines.
       </p>
       <p className={styles.along}>
-        <button
-          type="button"
+        <Press
           className={styles.quiet}
           onClick={() =>
             remember(
@@ -89,9 +88,8 @@ export function DrawerBox() {
           }
         >
           Remember the counts
-        </button>
-        <button
-          type="button"
+        </Press>
+        <Press
           className={styles.quiet}
           onClick={() => {
             const sum: Record<string, number> = { ...remembered() };
@@ -106,7 +104,7 @@ export function DrawerBox() {
           }}
         >
           Dismantle this build and move its parts to spares
-        </button>
+        </Press>
         {renderKept()}
       </p>
     </Section>

@@ -1,4 +1,5 @@
 'use client';
+import { Press, TextInput } from '@/view/shared';
 import { useState } from 'react';
 import { freeId, type ExtraLine } from '@/core/design';
 import { formatMoney, formatNumber } from '@/core/units';
@@ -37,7 +38,7 @@ export function ExtraLines() {
   const field = (key: keyof typeof EMPTY, label: string, most: number) => (
     <label>
       <span className="soft">{label}</span>{' '}
-      <input
+      <TextInput
         aria-label={`${label} of a line of your own`}
         value={typed[key]}
         maxLength={most}
@@ -54,14 +55,13 @@ export function ExtraLines() {
             {e.note && <span className="soft"> {e.note}</span>}
           </span>
           <span className="num">{formatMoney(e.quantity * e.price_minor)}</span>
-          <button
-            type="button"
+          <Press
             className={styles.quiet}
             aria-label={`Take ${e.name} off the list`}
             onClick={() => put(id, null, `take ${e.name} off the list`)}
           >
             take off
-          </button>
+          </Press>
         </p>
       ))}
       <div className={styles.extraNew}>
@@ -69,9 +69,9 @@ export function ExtraLines() {
         {field('quantity', 'Pieces', 8)}
         {field('price', `Each, ${currency}`, 12)}
         {field('note', 'Note', 200)}
-        <button type="button" className={styles.act} disabled={!isPlain} onClick={add}>
+        <Press className={styles.act} disabled={!isPlain} onClick={add}>
           Add to the list
-        </button>
+        </Press>
       </div>
     </Section>
   );

@@ -1,4 +1,8 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import { useMemo } from 'react';
 import { applyEdit, type Design } from '@/core/design';
 import { familyChange, familyOf } from '@/core/studies';
@@ -6,7 +10,7 @@ import { buildBom } from '@/core/bom';
 import { compileSystem } from '@/core/system';
 import { formatMoney } from '@/core/units';
 import { runsOf } from '@/core/routing';
-import { useOffer } from '@/view/shared';
+import { useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './PartsStage.module.css';
@@ -43,26 +47,25 @@ export function FamilyPicker() {
     ]);
   return (
     <Section title="Family of the fittings">
-      <table>
-        <tbody>
+      <Table>
+        <TableBody>
           {changes.map(({ f, edit, stays, all, more }) => (
-            <tr key={f}>
-              <td>
+            <TableRow key={f}>
+              <TableCell>
                 {f}
                 {now.has(f) && now.size === 1 ? <span className="soft"> now</span> : null}
-              </td>
-              <td className="num soft">
+              </TableCell>
+              <TableCell className="num soft">
                 {all ? '' : `${more >= 0 ? '+' : '−'}${formatMoney(Math.abs(more))}`}
-              </td>
-              <td>
+              </TableCell>
+              <TableCell>
                 {all ? null : (
-                  <button
-                    type="button"
+                  <Press
                     className={styles.quiet}
                     onClick={() => commit(`change all fittings to ${f}`, edit)}
                   >
                     change all
-                  </button>
+                  </Press>
                 )}
                 {stays.length > 0 && !all ? (
                   <span className="soft">
@@ -70,11 +73,11 @@ export function FamilyPicker() {
                     ({stays.join(', ')} stay{stays.length === 1 ? 's' : ''})
                   </span>
                 ) : null}
-              </td>
-            </tr>
+              </TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       <p className="soft">
         Differences in {design.brief.currency} against {formatMoney(list.loopTotal)} now, runs
         estimated. Every run and cap follows; what no longer matches is a finding.

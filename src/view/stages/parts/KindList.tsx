@@ -1,10 +1,15 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { Fragment } from 'react';
 import type { OrderMark } from '@/core/design';
 import { shortWhy, type BomLine } from '@/core/bom';
 import { PART_KINDS, type PartKind } from '@/core/components';
 import { formatMoney, formatNumber, plural } from '@/core/units';
-import { Pick, QuantityCount } from '@/view/shared';
+import { Pick, QuantityCount, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './PartsStage.module.css';
 
@@ -69,57 +74,53 @@ export function KindList() {
           : { ...choices.orders?.[l.part], state, on: new Date().toISOString().slice(0, 10) },
     });
   return (
-    <table className={styles.list}>
-      <thead>
-        <tr>
-          <th className="num">qty</th>
-          <th>part</th>
-          <th>required by</th>
-          <th className="num">each</th>
-          <th className="num">total, {currency}</th>
-          <th className="no-print">spare</th>
-          <th className="no-print">order</th>
-        </tr>
-      </thead>
-      <tbody>
+    <Table className={styles.list}>
+      <TableHead>
+        <TableRow>
+          <TableCell className="num">qty</TableCell>
+          <TableCell>part</TableCell>
+          <TableCell>required by</TableCell>
+          <TableCell className="num">each</TableCell>
+          <TableCell className="num">total, {currency}</TableCell>
+          <TableCell className="no-print">spare</TableCell>
+          <TableCell className="no-print">order</TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
         {groups.map(({ id: k, name, lines }) => (
           <Fragment key={k}>
-            <tr>
-              <th colSpan={7} scope="rowgroup" className={styles.kind}>
+            <TableRow>
+              <TableCell component="th" colSpan={7} scope="rowgroup" className={styles.kind}>
                 {name}
-              </th>
-            </tr>
+              </TableCell>
+            </TableRow>
             {lines.map((l) => (
-              <tr key={`${l.part}-${l.unit}-${l.owned}`}>
-                <td className="num">
+              <TableRow key={`${l.part}-${l.unit}-${l.owned}`}>
+                <TableCell className="num">
                   {formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })}{' '}
                   <span className="soft">
                     {l.unit === 'piece' ? '×' : plural(l.quantity, l.unit).replace(/^[\d,.]+ /, '')}
                   </span>
-                </td>
-                <td>
-                  <button
-                    type="button"
-                    className={styles.name}
-                    onClick={() => pick(l.for[0] ?? null)}
-                  >
+                </TableCell>
+                <TableCell>
+                  <Press className={styles.name} onClick={() => pick(l.for[0] ?? null)}>
                     {l.name}
-                  </button>{' '}
+                  </Press>{' '}
                   <span className="soft">{l.maker}</span>
-                </td>
-                <td className={styles.why}>
+                </TableCell>
+                <TableCell className={styles.why}>
                   <Asked by={l.why} />
                   {l.estimated ? <em> (estimated)</em> : null}
-                </td>
-                <td className="num soft">{formatMoney(l.unitPrice)}</td>
-                <td className="num">
+                </TableCell>
+                <TableCell className="num soft">{formatMoney(l.unitPrice)}</TableCell>
+                <TableCell className="num">
                   {l.owned ? <span className="soft">owned</span> : formatMoney(l.total)}
-                </td>
-                <td className="no-print">
+                </TableCell>
+                <TableCell className="no-print">
                   {canOwn(l) ? (
-                    <button type="button" className={styles.quiet} onClick={() => own(l)}>
+                    <Press className={styles.quiet} onClick={() => own(l)}>
                       {l.owned ? 'buy' : 'own it'}
-                    </button>
+                    </Press>
                   ) : (
                     <QuantityCount
                       label={`${l.name} spare`}
@@ -133,8 +134,8 @@ export function KindList() {
                       }
                     />
                   )}
-                </td>
-                <td className="no-print">
+                </TableCell>
+                <TableCell className="no-print">
                   {!l.owned && l.have < l.quantity && (
                     <Pick
                       hideLabel
@@ -144,13 +145,13 @@ export function KindList() {
                       onPick={(s) => mark(l, s)}
                     />
                   )}
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             ))}
           </Fragment>
         ))}
-      </tbody>
-    </table>
+      </TableBody>
+    </Table>
   );
 }
 

@@ -2,7 +2,7 @@
 import type { Edit, KitDuty } from '@/core/design';
 import type { CablePart, ScrewPart, ConsumablePart } from '@/core/components';
 import { formatMoney, plural } from '@/core/units';
-import { Pick, useOffer, useOwnShelves } from '@/view/shared';
+import { Pick, useOffer, useOwnShelves, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './PartsStage.module.css';
@@ -82,9 +82,9 @@ export function KitPicker() {
         <p className="soft">
           {plural(n, 'screw, cable or consumable', 'screws, cables and consumables')} of your own{' '}
           {n === 1 ? 'is' : 'are'} in the catalogue.{' '}
-          <button type="button" className={styles.quiet} onClick={takeOwn}>
+          <Press className={styles.quiet} onClick={takeOwn}>
             Let the list choose from {n === 1 ? 'it' : 'them'} too
-          </button>
+          </Press>
         </p>
       )}
     </Section>

@@ -1,8 +1,13 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { PART_KINDS, type PartKind } from '@/core/components';
 import { formatMoney, formatNumber, plural } from '@/core/units';
-import { Mark, Segments, Why } from '@/view/shared';
+import { Mark, Segments, Why, Press } from '@/view/shared';
 import { useBands, downloadList, downloadListJson, useEditor } from '@/view/workspace';
 import { MoneyField } from '../brief/MoneyField';
 import { chanceWords } from '../bandWords';
@@ -124,37 +129,37 @@ export function PartsStage() {
                 />
               )}
             </div>
-            <table>
-              <thead>
-                <tr>
-                  <th>kind</th>
-                  <th className="num">{currency}</th>
-                  <th className="num">share</th>
-                </tr>
-              </thead>
-              <tbody>
+            <Table>
+              <TableHead>
+                <TableRow>
+                  <TableCell>kind</TableCell>
+                  <TableCell className="num">{currency}</TableCell>
+                  <TableCell className="num">share</TableCell>
+                </TableRow>
+              </TableHead>
+              <TableBody>
                 {[...kinds]
                   .sort((a, b) => share(b) - share(a))
                   .map((k) => (
-                    <tr key={k}>
-                      <td>{PART_KINDS[k].many}</td>
-                      <td className="num">{formatMoney(share(k))}</td>
-                      <td className="num soft">
+                    <TableRow key={k}>
+                      <TableCell>{PART_KINDS[k].many}</TableCell>
+                      <TableCell className="num">{formatMoney(share(k))}</TableCell>
+                      <TableCell className="num soft">
                         {list.loopTotal > 0 ? formatNumber((100 * share(k)) / list.loopTotal) : 0} %
-                      </td>
-                    </tr>
+                      </TableCell>
+                    </TableRow>
                   ))}
-                <tr>
-                  <td>
+                <TableRow>
+                  <TableCell>
                     <strong>Loop</strong>
-                  </td>
-                  <td className="num">
+                  </TableCell>
+                  <TableCell className="num">
                     <strong>{formatMoney(list.loopTotal)}</strong>
-                  </td>
-                  <td />
-                </tr>
-              </tbody>
-            </table>
+                  </TableCell>
+                  <TableCell />
+                </TableRow>
+              </TableBody>
+            </Table>
           </Section>
           <ExtraLines />
           <DrawerBox />
@@ -188,29 +193,21 @@ export function PartsStage() {
           )}
           <Section title="Take it along">
             <p className={styles.along}>
-              <button
-                type="button"
-                className={styles.act}
-                onClick={() => downloadList(design, list)}
-              >
+              <Press className={styles.act} onClick={() => downloadList(design, list)}>
                 Parts list as CSV
-              </button>
-              <button
-                type="button"
-                className={styles.act}
-                onClick={() => downloadListJson(design, list)}
-              >
+              </Press>
+              <Press className={styles.act} onClick={() => downloadListJson(design, list)}>
                 as JSON
-              </button>
+              </Press>
               <a className={styles.act} href={`/api/builds/${id}/pdf?of=list`} download>
                 as PDF
               </a>
               <a className={styles.act} href={`/api/builds/${id}/pdf`} download>
                 Build sheet as PDF
               </a>
-              <button type="button" className={styles.act} onClick={() => window.print()}>
+              <Press className={styles.act} onClick={() => window.print()}>
                 Print
-              </button>
+              </Press>
             </p>
           </Section>
         </>

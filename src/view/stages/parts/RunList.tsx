@@ -1,4 +1,10 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { Press } from '@/view/shared';
 import { loopOfRun } from '@/core/design';
 import { formatNumber } from '@/core/units';
 import { useEditor } from '@/view/workspace';
@@ -12,15 +18,15 @@ export function RunList() {
   const pick = useEditor((s) => s.pick);
   const { runs } = analysis.reports;
   return (
-    <table className={styles.list}>
-      <thead>
-        <tr>
-          <th>run</th>
-          <th>parts in order</th>
-          <th className="num">tube</th>
-        </tr>
-      </thead>
-      <tbody>
+    <Table className={styles.list}>
+      <TableHead>
+        <TableRow>
+          <TableCell>run</TableCell>
+          <TableCell>parts in order</TableCell>
+          <TableCell className="num">tube</TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
         {runs.map((r) => {
           const whole = loops.find((l) => l.id === r.loop);
           const loop = whole && loopOfRun(whole, r.id);
@@ -31,26 +37,26 @@ export function RunList() {
           const at = (end: 'from' | 'to') =>
             r.fittings.filter((f) => f.end === end).map((f) => nameOf(f.duty));
           return (
-            <tr key={r.id}>
-              <td>
-                <button type="button" className={styles.name} onClick={() => pick(r.id)}>
+            <TableRow key={r.id}>
+              <TableCell>
+                <Press className={styles.name} onClick={() => pick(r.id)}>
                   {r.name}
-                </button>
-              </td>
-              <td className={styles.why}>
+                </Press>
+              </TableCell>
+              <TableCell className={styles.why}>
                 {[
                   ...at('from'),
                   ...(r.by === 'tube' ? [loop?.tube.name ?? ''] : []),
                   ...[...at('to')].reverse(),
                 ].join(' → ')}
-              </td>
-              <td className="num">
+              </TableCell>
+              <TableCell className="num">
                 {r.by === 'tube' ? `${r.estimated ? '~' : ''}${formatNumber(r.cut_mm)} mm` : '–'}
-              </td>
-            </tr>
+              </TableCell>
+            </TableRow>
           );
         })}
-      </tbody>
-    </table>
+      </TableBody>
+    </Table>
   );
 }

@@ -1,4 +1,9 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { findComponent, loopOfRun, type Loop } from '@/core/design';
 import { formatMillimetres, formatNumber } from '@/core/units';
 import type { Run } from '@/core/tubing';
@@ -72,23 +77,23 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
         </text>
       </svg>
       {sheet.bends.length > 0 && (
-        <table>
-          <thead>
-            <tr>
-              <th>bend</th>
-              <th className="num">start, mm</th>
-              <th>turn the tube first</th>
-              <th className="num">angle</th>
-              {sheet.springBack !== null && <th className="num">set</th>}
-              <th className="num">radius</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell>bend</TableCell>
+              <TableCell className="num">start, mm</TableCell>
+              <TableCell>turn the tube first</TableCell>
+              <TableCell className="num">angle</TableCell>
+              {sheet.springBack !== null && <TableCell className="num">set</TableCell>}
+              <TableCell className="num">radius</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {sheet.bends.map((m, i) => (
-              <tr key={i}>
-                <td>{i + 1}</td>
-                <td className="num">{formatNumber(m.start_mm, { decimals: 1 })}</td>
-                <td>
+              <TableRow key={i}>
+                <TableCell>{i + 1}</TableCell>
+                <TableCell className="num">{formatNumber(m.start_mm, { decimals: 1 })}</TableCell>
+                <TableCell>
                   {m.turn ? (
                     <>
                       <TurnArrow turn={m.turn} /> {formatNumber(m.turn.angle_deg, { decimals: 1 })}°{' '}
@@ -97,12 +102,12 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
                   ) : (
                     '–'
                   )}
-                </td>
-                <td className="num">{formatNumber(m.angle_deg, { decimals: 1 })}°</td>
+                </TableCell>
+                <TableCell className="num">{formatNumber(m.angle_deg, { decimals: 1 })}°</TableCell>
                 {sheet.springBack !== null && (
-                  <td className="num">{formatNumber(m.set_deg, { decimals: 1 })}°</td>
+                  <TableCell className="num">{formatNumber(m.set_deg, { decimals: 1 })}°</TableCell>
                 )}
-                <td className="num">
+                <TableCell className="num">
                   <QuantityField
                     label={`Radius of bend ${i + 1}`}
                     hideLabel
@@ -113,11 +118,11 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
                     max={1000}
                     onCommit={(v) => choose(m.corner, v)}
                   />
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
       {sheet.bends.length > 1 && (
         <p className="soft">

@@ -2,7 +2,7 @@
 import { isWet, type InlinePart } from '@/core/components';
 import { type PortRef } from '@/core/design';
 import { runAt } from '@/core/loops';
-import { Pick, useOffer } from '@/view/shared';
+import { Pick, useOffer, Press } from '@/view/shared';
 import { useDrawRun, useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './RunsStage.module.css';
@@ -18,9 +18,9 @@ export function DrawRun() {
   if (!drawing)
     return (
       <p className={styles.draw}>
-        <button type="button" className={styles.link} onClick={start}>
+        <Press className={styles.link} onClick={start}>
           Draw a run
-        </button>{' '}
+        </Press>{' '}
         <span className="soft">
           from any port to any other: a bypass, a drain line, a spare end.
         </span>
@@ -51,9 +51,9 @@ export function DrawRun() {
     <Section
       title="Draw a run"
       aside={
-        <button type="button" className={styles.quiet} onClick={stop}>
+        <Press className={styles.quiet} onClick={stop}>
           Leave it
-        </button>
+        </Press>
       }
     >
       <p className="soft">
@@ -84,22 +84,21 @@ export function DrawRun() {
         (ref) =>
           tee && (
             <p key={keyOf(ref)}>
-              <button type="button" className={styles.link} onClick={() => teeInto(ref, tee)}>
+              <Press className={styles.link} onClick={() => teeInto(ref, tee)}>
                 Put a tee into the run at{' '}
                 {ports.find((p) => p.value === keyOf(ref))?.label.replace(' (has a run)', '')}
-              </button>{' '}
+              </Press>{' '}
               <span className="soft">and go on from its side.</span>
             </p>
           ),
       )}
-      <button
-        type="button"
+      <Press
         className={styles.act}
         disabled={!from || !to || taken.length > 0}
         onClick={() => from && to && draw(from, to)}
       >
         Draw it
-      </button>
+      </Press>
     </Section>
   );
 }

@@ -2,7 +2,7 @@
 import type { InlinePart } from '@/core/components';
 import { componentName, type Cap } from '@/core/design';
 import { lineOnto } from '@/core/loops';
-import { useOffer } from '@/view/shared';
+import { useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
@@ -28,8 +28,8 @@ export function LineOut({ cap }: { readonly cap: Cap }) {
     pick(line.component);
   };
   return (
-    <button type="button" className={styles.quiet} onClick={leadOut}>
+    <Press className={styles.quiet} onClick={leadOut}>
       add a line to a valve
-    </button>
+    </Press>
   );
 }

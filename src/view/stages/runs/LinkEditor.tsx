@@ -1,7 +1,7 @@
 'use client';
 import { findComponent, type Edit, type Connection, type Loop, type PortRef } from '@/core/design';
 import { isWet } from '@/core/components';
-import { Pick } from '@/view/shared';
+import { Pick, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
@@ -66,8 +66,7 @@ export function LinkEditor({
         options={ports('to')}
         onPick={(p) => set('to', p)}
       />
-      <button
-        type="button"
+      <Press
         className={styles.quiet}
         onClick={() => {
           pick(null);
@@ -79,7 +78,7 @@ export function LinkEditor({
         }}
       >
         Remove this run
-      </button>
+      </Press>
     </div>
   );
 }

@@ -1,11 +1,16 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { componentName, findComponent, type EndPiece, type Loop } from '@/core/design';
 import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion, reservoirsOf } from '@/core/bom';
 import { draining } from '@/core/loops';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { pathLength } from '@/core/routing';
-import { Mark, Pick, Progress, Why, useOffer, QuantityField } from '@/view/shared';
+import { Mark, Pick, Progress, Why, useOffer, QuantityField, Press } from '@/view/shared';
 import { fittingFor, useEditor, useBetterPorts } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { reasonForExpansion, reasonForRun, reasonForVolume } from '../reasons';
@@ -63,13 +68,12 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
     <Section
       title={loop.name}
       aside={
-        <button
-          type="button"
+        <Press
           className={styles.quiet}
           onClick={() => commit(`take ${loop.name} apart`, { do: 'loop.remove', loop: loop.id })}
         >
           Disconnect this loop
-        </button>
+        </Press>
       }
     >
       <div className={styles.ends}>
@@ -107,16 +111,16 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
           }}
         />
       </div>
-      <table>
-        <thead>
-          <tr>
-            <th>from, to</th>
-            <th>ends</th>
-            <th className="num">bends</th>
-            <th className="num">{guessed ? 'cut, est.' : 'cut'}</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell>from, to</TableCell>
+            <TableCell>ends</TableCell>
+            <TableCell className="num">bends</TableCell>
+            <TableCell className="num">{guessed ? 'cut, est.' : 'cut'}</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {own.map((r) => {
             const constraints = loop.connections.find((l) => l.id === r.id)?.constraints;
             const pinned = design.layout.routes[r.id]?.pinned ?? false;
@@ -128,23 +132,26 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
               return `${END_WORDS[r.ends.from]} / ${END_WORDS[r.ends.to]}`;
             };
             return (
-              <tr key={r.id} className={styles.run} data-picked={picked === r.id || undefined}>
-                <td>
-                  <button
-                    type="button"
+              <TableRow
+                key={r.id}
+                className={styles.run}
+                data-picked={picked === r.id || undefined}
+              >
+                <TableCell>
+                  <Press
                     className={styles.name}
                     onClick={() => pick(picked === r.id ? null : r.id)}
                   >
                     {r.name}
-                  </button>
+                  </Press>
                   {(constraints || pinned) && (
                     <span className="soft"> {pinned ? 'pinned' : 'by hand'}</span>
                   )}
                   {r.by === 'tube' && r.estimated && <span className="soft"> not routed</span>}
-                </td>
-                <td className="narrow">{endWords()}</td>
-                <td className="num">{r.by === 'direct' ? '–' : r.bends}</td>
-                <td className="num">
+                </TableCell>
+                <TableCell className="narrow">{endWords()}</TableCell>
+                <TableCell className="num">{r.by === 'direct' ? '–' : r.bends}</TableCell>
+                <TableCell className="num">
                   {r.by === 'direct' ? (
                     '–'
                   ) : (
@@ -153,12 +160,12 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
                       {formatMillimetres(r.cut_mm)}
                     </Why>
                   )}
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             );
           })}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       {loop.tube.hard && <MandrelsInHand loop={loop} />}
       <BetterPorts />
       <details className={styles.caps}>
@@ -167,24 +174,24 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
           {plural(loop.caps.filter((c) => c.with === 'drain').length, 'drain')},{' '}
           {loop.caps.filter((c) => c.with === 'fill').length} to fill by
         </summary>
-        <table>
-          <tbody>
+        <Table>
+          <TableBody>
             {loop.caps.map((c) => {
               const { component, port } = portOf(c);
               return (
-                <tr key={`${c.component}-${c.port}`}>
-                  <td>
+                <TableRow key={`${c.component}-${c.port}`}>
+                  <TableCell>
                     {component}, {port}
-                  </td>
-                  <td>
+                  </TableCell>
+                  <TableCell>
                     <CapFields loop={loop} cap={c} called={`${component} ${port}`} />
                     <LineOut cap={c} />
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
               );
             })}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       </details>
       {volume && (
         <p className="soft">
@@ -267,9 +274,9 @@ function BetterPorts() {
   return (
     <div className={styles.row}>
       {!here && progress === null && !stopped && (
-        <button type="button" className={styles.link} onClick={() => setAsked(design)}>
+        <Press className={styles.link} onClick={() => setAsked(design)}>
           Find better ports
-        </button>
+        </Press>
       )}
       {asked === design && (
         <Progress
@@ -294,13 +301,12 @@ function BetterPorts() {
             ? `, ${plural(before.without - after.without, 'run')} more with a route`
             : ''}
           .{' '}
-          <button
-            type="button"
+          <Press
             className={styles.link}
             onClick={() => commit('connect runs to better ports', found.edit)}
           >
             Take them
-          </button>
+          </Press>
         </p>
       )}
     </div>

@@ -1,4 +1,5 @@
 'use client';
+import { Check, TextInput } from '@/view/shared';
 import { useState } from 'react';
 import type { Loop } from '@/core/design';
 import { formatNumber } from '@/core/units';
@@ -49,8 +50,7 @@ export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
           .sort((a, b) => a - b)
           .map((angle) => (
             <label key={angle}>
-              <input
-                type="checkbox"
+              <Check
                 checked={angles.includes(angle)}
                 onChange={(e) => toggle(angle, e.target.checked)}
               />{' '}
@@ -61,7 +61,7 @@ export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
       {mandrels && (
         <label>
           Their radii, mm{' '}
-          <input
+          <TextInput
             value={radii ?? (mandrels.radii_mm ?? [loop.tube.minBend_mm]).join(', ')}
             onChange={(e) => setRadii(e.target.value)}
             onKeyDown={(e) => {

@@ -1,9 +1,14 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { componentName } from '@/core/design';
 import { useState } from 'react';
 import { whyNoOrders, type OrderJudged } from '@/core/studies';
 import { formatCelsius, formatNumber, plural } from '@/core/units';
-import { Progress, Segments } from '@/view/shared';
+import { Progress, Segments, Press } from '@/view/shared';
 import { useEditor, useOrders } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
@@ -58,39 +63,40 @@ export function OrdersView() {
               ? `The best of these saves ${formatNumber(((result.rows.find((r) => r.edit === null)?.tube_mm ?? 0) - best.tube_mm) / 1000, { decimals: 2 })} m of tube against now.`
               : 'The order now is the best of these.'}
           </p>
-          <table className={styles.orders}>
-            <thead>
-              <tr>
-                <th>order, from the reservoir on</th>
-                <th className="num">tube, m</th>
-                <th className="num">bends</th>
-                <th className="num">no route</th>
+          <Table className={styles.orders}>
+            <TableHead>
+              <TableRow>
+                <TableCell>order, from the reservoir on</TableCell>
+                <TableCell className="num">tube, m</TableCell>
+                <TableCell className="num">bends</TableCell>
+                <TableCell className="num">no route</TableCell>
                 {components.map((i) => (
-                  <th key={i} className="num">
+                  <TableCell key={i} className="num">
                     {nameOf(i)}
-                  </th>
+                  </TableCell>
                 ))}
-                <th />
-              </tr>
-            </thead>
-            <tbody>
+                <TableCell />
+              </TableRow>
+            </TableHead>
+            <TableBody>
               {result.rows.map((r) => (
-                <tr key={r.order.join()} data-picked={r.edit === null || undefined}>
-                  <td>{r.order.map(nameOf).join(' → ')}</td>
-                  <td className="num">{formatNumber(r.tube_mm / 1000, { decimals: 2 })}</td>
-                  <td className="num">{r.bends}</td>
-                  <td className="num">{r.without === 0 ? '–' : r.without}</td>
+                <TableRow key={r.order.join()} data-picked={r.edit === null || undefined}>
+                  <TableCell>{r.order.map(nameOf).join(' → ')}</TableCell>
+                  <TableCell className="num">
+                    {formatNumber(r.tube_mm / 1000, { decimals: 2 })}
+                  </TableCell>
+                  <TableCell className="num">{r.bends}</TableCell>
+                  <TableCell className="num">{r.without === 0 ? '–' : r.without}</TableCell>
                   {components.map((i) => (
-                    <td key={i} className="num">
+                    <TableCell key={i} className="num">
                       {formatCelsius(temp(r, i), 1)}
-                    </td>
+                    </TableCell>
                   ))}
-                  <td>
+                  <TableCell>
                     {r.edit === null ? (
                       <span className="soft">now</span>
                     ) : (
-                      <button
-                        type="button"
+                      <Press
                         className={styles.link}
                         disabled={!fresh}
                         onClick={() => {
@@ -98,13 +104,13 @@ export function OrdersView() {
                         }}
                       >
                         take it
-                      </button>
+                      </Press>
                     )}
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
               ))}
-            </tbody>
-          </table>
+            </TableBody>
+          </Table>
           <p className="soft">
             {plural(result.all, 'order')} behind reservoir and pump, all ranked by the distance
             between the parts; the shortest were routed and evaluated in full. Hottest spot of each

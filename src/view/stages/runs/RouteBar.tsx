@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { pathLength, type Route } from '@/core/routing';
 import { formatNumber, plural } from '@/core/units';
-import { Progress } from '@/view/shared';
+import { Progress, Press } from '@/view/shared';
 import { useEditor, useImprovement } from '@/view/workspace';
 import type { Ghost } from '../elevation/Elevation';
 import styles from './RunsStage.module.css';
@@ -48,9 +48,9 @@ export function RouteBar({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): voi
         </p>
       )}
       {unrouted > 0 && !toRoute && (
-        <button type="button" className={styles.act} onClick={route}>
+        <Press className={styles.act} onClick={route}>
           Route the runs
-        </button>
+        </Press>
       )}
       {!toRoute && <LastChange onGhosts={onGhosts} />}
       {!toRoute && unrouted === 0 && tubes.length > 0 && <Improvement />}
@@ -84,9 +84,9 @@ function LastChange({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): void }) 
     <p className="soft">
       Since the change: {metres(longer)}, {formatNumber(bends, { signed: true })} bends,{' '}
       {plural(changed.length, 'run')} routed otherwise.{' '}
-      <button type="button" className={styles.link} aria-pressed={shown} onClick={toggle}>
+      <Press className={styles.link} aria-pressed={shown} onClick={toggle}>
         {shown ? 'Hide the routes before' : 'Show the routes before'}
-      </button>
+      </Press>
     </p>
   );
 }
@@ -101,13 +101,9 @@ function Improvement() {
     <p className="soft">
       Routing all runs afresh: {metres(-found.saves_mm)},{' '}
       {formatNumber(-found.savesBends, { signed: true })} bends.{' '}
-      <button
-        type="button"
-        className={styles.link}
-        onClick={() => commit('route all runs afresh', found.edit)}
-      >
+      <Press className={styles.link} onClick={() => commit('route all runs afresh', found.edit)}>
         Use these routes
-      </button>
+      </Press>
     </p>
   );
 }

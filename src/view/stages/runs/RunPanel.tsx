@@ -3,7 +3,7 @@ import { componentName, loopOfRun, type Connection, type EndPiece, type Loop } f
 import { bridgeOffers, parallelBridge } from '@/core/studies';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import type { Run } from '@/core/tubing';
-import { Pick, useOffer } from '@/view/shared';
+import { Pick, useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { BendStrip } from './BendStrip';
@@ -73,9 +73,9 @@ export function RunPanel({
     <Section
       title={run.name}
       aside={
-        <button type="button" className={styles.link} onClick={() => pick(null)}>
+        <Press className={styles.link} onClick={() => pick(null)}>
           Done
-        </button>
+        </Press>
       }
     >
       {run.by === 'direct' ? (
@@ -103,27 +103,25 @@ export function RunPanel({
             <p>
               The parts face each other:{' '}
               {bridges.slice(0, 2).map((o) => (
-                <button
+                <Press
                   key={`${o.from.port}-${o.to.port}`}
-                  type="button"
                   className={styles.link}
                   onClick={() => commit(`bridge ${run.name}`, o.edit)}
                 >
                   bridge them over {formatMillimetres(o.along_mm)} with {o.bridge.name}
                   {o.turned ? `, ${nameOf(o.to.component)} flow reversed` : ''}
-                </button>
+                </Press>
               ))}
             </p>
           )}
           {parallel && (
             <p>
-              <button
-                type="button"
+              <Press
                 className={styles.link}
                 onClick={() => commit(`bridge ${run.name} in parallel`, parallel.edit)}
               >
                 Connect them in parallel with two terminal bridges
-              </button>{' '}
+              </Press>{' '}
               <span className="soft">inlet to inlet, outlet to outlet.</span>
             </p>
           )}

@@ -3,7 +3,7 @@ import { findComponent } from '@/core/design';
 import { useState } from 'react';
 import { looseParts } from '@/core/loops';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
-import { Segments } from '@/view/shared';
+import { Segments, Press } from '@/view/shared';
 import { ConnectDialog, useDrawRun, useEditor, useFrame, useInAddress } from '@/view/workspace';
 import { Elevation, type Ghost } from '../elevation/Elevation';
 import { VIEW_NAMES, type View } from '../elevation/project';
@@ -132,9 +132,9 @@ export function RunsStage() {
       {loose.length >= 2 && (
         <Section title="Not connected">
           <p>{loose.map((id) => findComponent(design, id)?.name).join(', ')}</p>
-          <button type="button" className={styles.act} onClick={() => setConnecting(true)}>
+          <Press className={styles.act} onClick={() => setConnecting(true)}>
             Connect another loop
-          </button>
+          </Press>
         </Section>
       )}
       {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}

@@ -1,4 +1,9 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { KERF_MM, SPARE_STICKS, TUBE_SPARE } from '@/core/bom';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { TRIM_MM } from '@/core/tubing';
@@ -11,7 +16,7 @@ import {
   type BendSheet,
 } from '@/core/plan';
 import { bendSheetPages } from '@/format';
-import { printSheets } from '@/view/shared';
+import { printSheets, Press } from '@/view/shared';
 import { downloadBends, downloadBendSheet, useEditor } from '@/view/workspace';
 import { TestBends } from './TestBends';
 import styles from './RunsStage.module.css';
@@ -56,81 +61,72 @@ export function SheetsView() {
             )}
             {loop.tube.hard && <TestBends loop={loop} />}
             {sheets.length > 0 && (
-              <table>
-                <thead>
-                  <tr>
-                    <th>make</th>
-                    <th>run</th>
-                    <th className="num">cut</th>
-                    <th className="num">bends</th>
-                    <th className="num">planes</th>
-                    <th className="num">end to end</th>
-                    <th>sheet, 1:1</th>
-                  </tr>
-                </thead>
-                <tbody>
+              <Table>
+                <TableHead>
+                  <TableRow>
+                    <TableCell>make</TableCell>
+                    <TableCell>run</TableCell>
+                    <TableCell className="num">cut</TableCell>
+                    <TableCell className="num">bends</TableCell>
+                    <TableCell className="num">planes</TableCell>
+                    <TableCell className="num">end to end</TableCell>
+                    <TableCell>sheet, 1:1</TableCell>
+                  </TableRow>
+                </TableHead>
+                <TableBody>
                   {sheets.map((s, i) => (
-                    <tr key={s.run} data-picked={picked === s.run || undefined}>
-                      <td>{i + 1}</td>
-                      <td>
-                        <button
-                          type="button"
+                    <TableRow key={s.run} data-picked={picked === s.run || undefined}>
+                      <TableCell>{i + 1}</TableCell>
+                      <TableCell>
+                        <Press
                           className={styles.name}
                           onClick={() => pick(picked === s.run ? null : s.run)}
                         >
                           {s.name}
-                        </button>
-                      </td>
-                      <td className="num">{formatMillimetres(s.cut_mm, 1)}</td>
-                      <td className="num">{s.hard ? s.bends.length : '–'}</td>
-                      <td className="num">{s.hard ? planesOf(s) : '–'}</td>
-                      <td className="num">{formatMillimetres(s.span_mm)}</td>
-                      <td>
+                        </Press>
+                      </TableCell>
+                      <TableCell className="num">{formatMillimetres(s.cut_mm, 1)}</TableCell>
+                      <TableCell className="num">{s.hard ? s.bends.length : '–'}</TableCell>
+                      <TableCell className="num">{s.hard ? planesOf(s) : '–'}</TableCell>
+                      <TableCell className="num">{formatMillimetres(s.span_mm)}</TableCell>
+                      <TableCell>
                         <span className={styles.row}>
-                          <button
-                            type="button"
-                            className={styles.link}
-                            onClick={() => print([s], s.name)}
-                          >
+                          <Press className={styles.link} onClick={() => print([s], s.name)}>
                             print
-                          </button>
-                          <button
-                            type="button"
+                          </Press>
+                          <Press
                             className={styles.link}
                             onClick={() => downloadBendSheet(s, 'svg')}
                           >
                             SVG
-                          </button>
-                          <button
-                            type="button"
+                          </Press>
+                          <Press
                             className={styles.link}
                             onClick={() => downloadBendSheet(s, 'dxf')}
                           >
                             DXF
-                          </button>
+                          </Press>
                         </span>
-                      </td>
-                    </tr>
+                      </TableCell>
+                    </TableRow>
                   ))}
-                </tbody>
-              </table>
+                </TableBody>
+              </Table>
             )}
             {sheets.length > 0 && (
               <p className={styles.row}>
-                <button
-                  type="button"
+                <Press
                   className={styles.act}
                   onClick={() => print(sheets, `${design.name}, ${loop.name}`)}
                 >
                   Print all bend sheets with steps
-                </button>
-                <button
-                  type="button"
+                </Press>
+                <Press
                   className={styles.link}
                   onClick={() => downloadBends(`${design.name} ${loop.name}`, sheets)}
                 >
                   All bends as CSV
-                </button>
+                </Press>
                 <span className="soft">Easiest first, for practice.</span>
               </p>
             )}

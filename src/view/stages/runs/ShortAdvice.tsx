@@ -3,7 +3,7 @@ import { componentName } from '@/core/design';
 import { useMemo, useState } from 'react';
 import { whatIfShort } from '@/core/studies';
 import type { Run } from '@/core/tubing';
-import { QuantityField, Segments } from '@/view/shared';
+import { QuantityField, Segments, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
@@ -48,15 +48,14 @@ export function ShortAdvice({ run }: { readonly run: Run }) {
             {w.edit && (
               <>
                 {' '}
-                <button
-                  type="button"
+                <Press
                   className={styles.link}
                   onClick={() => {
                     if (w.edit) commit(w.says.toLowerCase(), w.edit);
                   }}
                 >
                   Do it
-                </button>
+                </Press>
               </>
             )}
           </li>

@@ -1,4 +1,5 @@
 'use client';
+import { Check } from '@/view/shared';
 import { isShown } from '@/core/routing';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
@@ -27,8 +28,7 @@ export function ShownParts() {
       <div className={styles.row}>
         {parts.map((i) => (
           <label key={i.id}>
-            <input
-              type="checkbox"
+            <Check
               checked={isShown(i)}
               onChange={(e) =>
                 commit(e.target.checked ? `show ${i.name}` : `let tubes pass before ${i.name}`, {

@@ -2,7 +2,7 @@
 import type { Loop, TestBend } from '@/core/design';
 import { isBentCold, springBackOf } from '@/core/tubing';
 import { springBackWords } from '@/core/plan';
-import { QuantityField } from '@/view/shared';
+import { QuantityField, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
@@ -101,9 +101,9 @@ function TestBendRow({
         />
       )}
       {bend && (
-        <button type="button" className={styles.link} onClick={() => onChange(null)}>
+        <Press className={styles.link} onClick={() => onChange(null)}>
           forget
-        </button>
+        </Press>
       )}
     </div>
   );

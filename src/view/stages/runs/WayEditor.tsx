@@ -3,7 +3,7 @@ import type { Connection, RouteConstraints, Loop, Via } from '@/core/design';
 import { endWays, type Route } from '@/core/routing';
 import type { Run } from '@/core/tubing';
 import type { Vec } from '@/core/geometry';
-import { Pick, QuantityField } from '@/view/shared';
+import { Pick, QuantityField, Check, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
@@ -124,40 +124,36 @@ export function WayEditor({
               }
             />
           ))}
-          <button
-            type="button"
+          <Press
             className={styles.quiet}
             onClick={() => setVia(vias.filter((_, j) => j !== i))}
             aria-label={`Let place ${i + 1} go`}
           >
             Let go
-          </button>
+          </Press>
         </div>
       ))}
       <p className={styles.row}>
-        <button
-          type="button"
+        <Press
           className={styles.link}
           disabled={vias.length >= 12}
           onClick={() => setVia([...vias, [null, Math.round(middle[1]), null]])}
         >
           Pass a place
-        </button>
+        </Press>
         {behind && !runsBehind && (
-          <button
-            type="button"
+          <Press
             className={styles.link}
             onClick={() =>
               setVia([...vias, [null, null, -Math.round((design.case?.behind_mm ?? 0) / 2) - 1]])
             }
           >
             Run it behind the tray
-          </button>
+          </Press>
         )}
         {loop.tube.hard && (
           <label>
-            <input
-              type="checkbox"
+            <Check
               checked={constraints.allow45 ?? false}
               onChange={(e) => {
                 const { allow45: _old, ...rest } = constraints;
@@ -170,31 +166,28 @@ export function WayEditor({
       </p>
       <p className={styles.row}>
         {isPinned ? (
-          <button
-            type="button"
+          <Press
             className={styles.link}
             onClick={() =>
               commit(`unpin ${run.name}`, { do: 'route.pin', connection: run.id, pinned: false })
             }
           >
             Unpin
-          </button>
+          </Press>
         ) : (
           route && (
-            <button
-              type="button"
+            <Press
               className={styles.link}
               onClick={() =>
                 commit(`pin ${run.name}`, { do: 'route.pin', connection: run.id, pinned: true })
               }
             >
               Pin it as it lies
-            </button>
+            </Press>
           )
         )}
         {(connection.constraints || isPinned) && (
-          <button
-            type="button"
+          <Press
             className={styles.quiet}
             onClick={() =>
               commit(`route ${run.name} automatically`, {
@@ -206,7 +199,7 @@ export function WayEditor({
             }
           >
             Reset to automatic route
-          </button>
+          </Press>
         )}
       </p>
       <p className="soft">

@@ -16,7 +16,7 @@ import type { Run } from '@/core/tubing';
 import { add, scale, union, UPRIGHT, type Box, type Vec } from '@/core/geometry';
 import { slug } from '@/format';
 import { formatNumber } from '@/core/units';
-import { Segments } from '@/view/shared';
+import { Segments, Press } from '@/view/shared';
 import { downloadBlob, useFrame } from '@/view/workspace';
 import { Drawing, tintsOf } from './drawing';
 import { Orbit, type Stand } from './Orbit';
@@ -131,16 +131,12 @@ export default function Scene(props: SceneProps) {
           />
         </label>
         <span className={styles.take}>
-          <button type="button" title="As it is seen, 3840 × 2160" onClick={() => void save('png')}>
+          <Press title="As it is seen, 3840 × 2160" onClick={() => void save('png')}>
             PNG
-          </button>
-          <button
-            type="button"
-            title="The machine in space, glTF 2.0"
-            onClick={() => void save('glb')}
-          >
+          </Press>
+          <Press title="The machine in space, glTF 2.0" onClick={() => void save('glb')}>
             glTF
-          </button>
+          </Press>
         </span>
       </div>
       <div

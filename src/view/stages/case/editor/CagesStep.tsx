@@ -2,7 +2,7 @@
 import type { CaseDraft, ObstacleDraft } from '@/core/measure';
 import { DRIVE_FORMATS } from '@/core/components';
 import type { Box } from '@/core/geometry';
-import { Pick } from '@/view/shared';
+import { Pick, Press } from '@/view/shared';
 import { Section } from '../../frame/StageFrame';
 import { MeasureField } from './MeasureField';
 import {
@@ -40,13 +40,12 @@ export function CagesStep({ draft, set, says }: StepProps) {
           key={i}
           title={o.name || `Cage ${i + 1}`}
           aside={
-            <button
-              type="button"
+            <Press
               className={styles.quiet}
               onClick={() => set({ ...draft, obstacles: without(draft.obstacles, i) })}
             >
               Remove
-            </button>
+            </Press>
           }
         >
           <Name
@@ -65,8 +64,7 @@ export function CagesStep({ draft, set, says }: StepProps) {
           <CutOuts obstacle={o} set={(openings) => change(i, { openings })} />
         </Section>
       ))}
-      <button
-        type="button"
+      <Press
         className={styles.quiet}
         disabled={draft.obstacles.length >= 20}
         onClick={() =>
@@ -88,16 +86,15 @@ export function CagesStep({ draft, set, says }: StepProps) {
         }
       >
         Add a cage or shroud
-      </button>
+      </Press>
       {draft.behind_mm > 0 && (
-        <button
-          type="button"
+        <Press
           className={styles.quiet}
           disabled={draft.obstacles.length >= 20}
           onClick={() => set({ ...draft, obstacles: [...draft.obstacles, cablesBehind(draft)] })}
         >
           Add the cables behind the tray
-        </button>
+        </Press>
       )}
       <RoomsOfTheirOwn draft={draft} set={set} says={says} />
     </>

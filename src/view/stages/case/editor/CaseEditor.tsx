@@ -7,7 +7,7 @@ import { compileSystem } from '@/core/system';
 import type { BoardPart, CasePart } from '@/core/components';
 import { formatNumber, plural } from '@/core/units';
 import { slug } from '@/format';
-import { Mark, Segments, usePartLists } from '@/view/shared';
+import { Mark, Segments, usePartLists, Press } from '@/view/shared';
 import { downloadPart, useEditor } from '@/view/workspace';
 import { Elevation } from '../../elevation/Elevation';
 import { VIEW_NAMES, type View } from '../../elevation/project';
@@ -157,29 +157,28 @@ export function CaseEditor({
                 </p>
               )}
               <div className={styles.row}>
-                <button
-                  type="button"
+                <Press
                   className={styles.act}
                   disabled={troubles.length > 0}
                   onClick={() => void use()}
                 >
                   Save it to the catalogue and use it
-                </button>
-                <button type="button" className={styles.quiet} onClick={() => downloadPart(part)}>
+                </Press>
+                <Press className={styles.quiet} onClick={() => downloadPart(part)}>
                   Export as a file
-                </button>
+                </Press>
               </div>
             </Section>
           )}
           <div className={styles.row}>
             {next && (
-              <button type="button" className={styles.act} onClick={() => go(next.value)}>
+              <Press className={styles.act} onClick={() => go(next.value)}>
                 Next: {next.label.slice(2)}
-              </button>
+              </Press>
             )}
-            <button type="button" className={styles.quiet} onClick={onDone}>
+            <Press className={styles.quiet} onClick={onDone}>
               Leave it for now
-            </button>
+            </Press>
           </div>
           <p className="soft">
             What you have typed is kept in this browser until the case is in the catalogue.

@@ -1,7 +1,7 @@
 'use client';
 import type { MountDraft } from '@/core/measure';
 import { FAN_SIZES } from '@/core/components';
-import { Pick } from '@/view/shared';
+import { Pick, Press } from '@/view/shared';
 import styles from './CaseEditor.module.css';
 
 const COUNTS = [0, 1, 2, 3, 4, 5, 6].map((n) => ({
@@ -48,14 +48,13 @@ export function FanRows({
           {trouble}
         </p>
       )}
-      <button
-        type="button"
+      <Press
         className={styles.quiet}
         disabled={next === undefined}
         onClick={() => next !== undefined && onChange([...fans, { size_mm: next, count: 1 }])}
       >
         Or fans of another size
-      </button>
+      </Press>
     </>
   );
 }

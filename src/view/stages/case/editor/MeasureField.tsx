@@ -1,4 +1,5 @@
 'use client';
+import { TextInput } from '@/view/shared';
 import { useId, useState } from 'react';
 import { formatNumber, parseQuantity } from '@/core/units';
 import styles from './CaseEditor.module.css';
@@ -23,7 +24,7 @@ export function MeasureField({
     <span className={styles.measure}>
       <label htmlFor={id}>{label}</label>
       <span className={styles.box}>
-        <input
+        <TextInput
           id={id}
           className={styles.input}
           value={typed ?? formatNumber(value, { decimals: Number.isInteger(value) ? 0 : 1 })}

@@ -6,7 +6,7 @@ import {
   type MountDraft,
   type RailAxis,
 } from '@/core/measure';
-import { Pick } from '@/view/shared';
+import { Pick, Press } from '@/view/shared';
 import { Section } from '../../frame/StageFrame';
 import { FanRows } from './FanRows';
 import { MeasureField } from './MeasureField';
@@ -91,13 +91,12 @@ export function MountsStep({ draft, set, says }: StepProps) {
             key={i}
             title={`Mount ${i + 1}`}
             aside={
-              <button
-                type="button"
+              <Press
                 className={styles.quiet}
                 onClick={() => set({ ...draft, mounts: without(draft.mounts, i) })}
               >
                 Remove
-              </button>
+              </Press>
             }
           >
             <Pick
@@ -190,14 +189,9 @@ export function MountsStep({ draft, set, says }: StepProps) {
           </Section>
         );
       })}
-      <button
-        type="button"
-        className={styles.quiet}
-        onClick={add}
-        disabled={draft.mounts.length >= 10}
-      >
+      <Press className={styles.quiet} onClick={add} disabled={draft.mounts.length >= 10}>
         Add a mount
-      </button>
+      </Press>
     </>
   );
 }

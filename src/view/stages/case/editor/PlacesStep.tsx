@@ -1,7 +1,7 @@
 'use client';
 import type { CaseDraft, PortDraft } from '@/core/measure';
 import type { MountFace } from '@/core/components';
-import { Pick } from '@/view/shared';
+import { Pick, Check, Press } from '@/view/shared';
 import { Section } from '../../frame/StageFrame';
 import { MeasureField } from './MeasureField';
 import { EDGES, FACES, Name, put, Quiet, swap, without, type StepProps } from './stepParts';
@@ -27,13 +27,12 @@ export function PlacesStep({ draft, set, says }: StepProps) {
           key={i}
           title={s.name || `Place ${i + 1}`}
           aside={
-            <button
-              type="button"
+            <Press
               className={styles.quiet}
               onClick={() => set({ ...draft, spots: without(draft.spots, i) })}
             >
               Remove
-            </button>
+            </Press>
           }
         >
           <Name
@@ -52,8 +51,7 @@ export function PlacesStep({ draft, set, says }: StepProps) {
             />
           ))}
           <label className={styles.check}>
-            <input
-              type="checkbox"
+            <Check
               checked={s.holes !== null}
               onChange={(e) =>
                 change(i, { holes: e.target.checked ? { x_mm: 80, z_mm: 80 } : null })
@@ -77,8 +75,7 @@ export function PlacesStep({ draft, set, says }: StepProps) {
           )}
         </Section>
       ))}
-      <button
-        type="button"
+      <Press
         className={styles.quiet}
         disabled={draft.spots.length >= 10}
         onClick={() =>
@@ -96,7 +93,7 @@ export function PlacesStep({ draft, set, says }: StepProps) {
         }
       >
         Add a place
-      </button>
+      </Press>
       <TubeHoles draft={draft} set={set} says={says} />
     </>
   );

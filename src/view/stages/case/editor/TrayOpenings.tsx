@@ -1,4 +1,5 @@
 'use client';
+import { Press } from '@/view/shared';
 import type { CaseDraft } from '@/core/measure';
 import { Section } from '../../frame/StageFrame';
 import { MeasureField } from './MeasureField';
@@ -28,8 +29,7 @@ export function TrayOpenings({ draft, set, says }: StepProps) {
     <Section
       title="Openings in the tray"
       aside={
-        <button
-          type="button"
+        <Press
           className={styles.quiet}
           disabled={draft.openings.length >= 12}
           onClick={() =>
@@ -51,7 +51,7 @@ export function TrayOpenings({ draft, set, says }: StepProps) {
           }
         >
           Add an opening
-        </button>
+        </Press>
       }
     >
       {draft.openings.length === 0 && (
@@ -105,13 +105,12 @@ export function TrayOpenings({ draft, set, says }: StepProps) {
               onChange={(height_mm) => change(i, { height_mm })}
             />
           </div>
-          <button
-            type="button"
+          <Press
             className={styles.quiet}
             onClick={() => set({ ...draft, openings: without(draft.openings, i) })}
           >
             Remove {o.name || 'it'}
-          </button>
+          </Press>
         </div>
       ))}
     </Section>

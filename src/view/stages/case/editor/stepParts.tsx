@@ -1,4 +1,5 @@
 'use client';
+import { Check, Press, TextInput } from '@/view/shared';
 import type { CaseDraft } from '@/core/measure';
 import type { MountFace } from '@/core/components';
 import type { Vec } from '@/core/geometry';
@@ -34,7 +35,7 @@ export function Name({
   return (
     <label className={styles.name}>
       {label}{' '}
-      <input
+      <TextInput
         value={value}
         maxLength={60}
         onChange={(e) => onChange(e.target.value)}
@@ -87,7 +88,7 @@ export const FACES: readonly { readonly value: MountFace; readonly label: string
   { value: 'top', label: 'top' },
   { value: 'bottom', label: 'floor' },
   { value: 'rear', label: 'rear' },
-  { value: 'side', label: 'glass side' },
+  { value: 'side', label: 'window side' },
   { value: 'tray', label: 'tray, beside the board' },
 ];
 
@@ -103,8 +104,7 @@ export function Tick({
 }) {
   return (
     <label className={styles.check}>
-      <input type="checkbox" checked={checked} onChange={(e) => onChange(e.target.checked)} />{' '}
-      {label}
+      <Check checked={checked} onChange={(e) => onChange(e.target.checked)} /> {label}
     </label>
   );
 }
@@ -120,8 +120,8 @@ export function Quiet({
   onClick(): void;
 }) {
   return (
-    <button type="button" className={styles.quiet} disabled={disabled} onClick={onClick}>
+    <Press className={styles.quiet} disabled={disabled} onClick={onClick}>
       {label}
-    </button>
+    </Press>
   );
 }

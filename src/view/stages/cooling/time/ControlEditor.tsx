@@ -4,7 +4,7 @@ import type { Control, Edit, Component } from '@/core/design';
 import type { FanPart, PumpPart } from '@/core/components';
 import { formatCelsius, formatNumber, formatSpeed } from '@/core/units';
 import type { Transient } from '@/core/transient';
-import { Pick, QuantityField } from '@/view/shared';
+import { Pick, QuantityField, Press } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../../frame/StageFrame';
@@ -67,9 +67,9 @@ export function ControlEditor({
       <Section title={kind === 'fan' ? 'Fans' : 'Pump'}>
         <p>
           Set by hand, {formatSpeed(first.settings.speed_rpm ?? first.part.fullSpeed_rpm)}.{' '}
-          <button type="button" className={styles.small} onClick={() => put(usual)}>
+          <Press className={styles.small} onClick={() => put(usual)}>
             Let {kind === 'fan' ? 'them' : 'it'} follow a curve
-          </button>
+          </Press>
         </p>
       </Section>
     );
@@ -197,9 +197,8 @@ function CurveBody({ kind, control, first, most, least, put, run }: BodyProps) {
                 ))}
             </svg>
             {points.map(([t, v], k) => (
-              <button
+              <Press
                 key={k}
-                type="button"
                 role="slider"
                 className={styles.knob}
                 style={{ left: X(t), top: Y(v) }}
@@ -259,8 +258,7 @@ function CurveBody({ kind, control, first, most, least, put, run }: BodyProps) {
           max={20000}
           onCommit={(v) => v !== null && put({ ...control, ramp_rpms: v })}
         />
-        <button
-          type="button"
+        <Press
           className={styles.small}
           disabled={points.length >= 12}
           onClick={() => {
@@ -269,10 +267,10 @@ function CurveBody({ kind, control, first, most, least, put, run }: BodyProps) {
           }}
         >
           Add a point
-        </button>
-        <button type="button" className={styles.small} onClick={() => put(null)}>
+        </Press>
+        <Press className={styles.small} onClick={() => put(null)}>
           Set by hand again
-        </button>
+        </Press>
       </div>
       <p className="soft">
         Drag a point, or move it with the arrow keys; Delete takes it out. Dots: where the run

@@ -1,6 +1,6 @@
 'use client';
 import { FAULTS, type Fault, type FaultKind } from '@/core/transient';
-import { Pick, QuantityField } from '@/view/shared';
+import { Pick, QuantityField, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../../frame/StageFrame';
 import { SecondsField } from './SecondsField';
@@ -91,27 +91,25 @@ export function FaultList({
               max={86400}
               onCommit={(at_s) => change(k, { ...f, at_s })}
             />
-            <button
-              type="button"
+            <Press
               className={styles.small}
               onClick={() => onFaults(faults.filter((_, i) => i !== k))}
               aria-label={`Take fault ${k + 1} out`}
             >
               out
-            </button>
+            </Press>
           </li>
         ))}
       </ul>
       <div className={styles.row}>
         {FAULTS.map((kind) => (
-          <button
+          <Press
             key={kind}
-            type="button"
             className={styles.small}
             onClick={() => onFaults([...faults, { at_s: 600, kind, ...USUAL[kind] }])}
           >
             {kind}
-          </button>
+          </Press>
         ))}
       </div>
     </Section>

@@ -1,4 +1,5 @@
 'use client';
+import { TextInput } from '@/view/shared';
 import { useState } from 'react';
 import { clock, readClock } from './clock';
 import styles from './TimePanel.module.css';
@@ -39,7 +40,7 @@ export function SecondsField({
   };
   return (
     <span>
-      <input
+      <TextInput
         className={styles.seconds}
         aria-label={label}
         aria-invalid={trouble !== null}

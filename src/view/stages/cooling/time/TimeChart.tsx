@@ -11,7 +11,7 @@ import {
 } from 'recharts';
 import { formatCelsius, formatNumber } from '@/core/units';
 import type { Fault, Transient } from '@/core/transient';
-import { Progress } from '@/view/shared';
+import { Progress, Press } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
 import { useEditor } from '@/view/workspace';
 import type { Job } from '@/engine';
@@ -140,9 +140,9 @@ function Readout({
   const index = indexAt(t, at);
   return (
     <p className={styles.foot}>
-      <button type="button" className={styles.play} onClick={() => onPlay(at)}>
+      <Press className={styles.play} onClick={() => onPlay(at)}>
         {playing ? 'Pause' : 'Play'}
-      </button>
+      </Press>
       <strong>{clock(at)}</strong>{' '}
       {t.loops.map((l) => (
         <span key={l.id}>
@@ -264,8 +264,7 @@ function Drawing({ t, width, height, at, onAt, faults, picked }: DrawingProps) {
         style={{ left: X(at), top: TOP, height: height - TOP - BOTTOM }}
         aria-hidden
       />
-      <button
-        type="button"
+      <Press
         role="slider"
         className={styles.grip}
         style={{ left: X(at), top: top + 10 }}

@@ -3,7 +3,7 @@ import type { LoadStep } from '@/core/design';
 import { LOAD_CASES, type LoadCaseId } from '@/core/components';
 import { formatCelsius, formatNumber } from '@/core/units';
 import type { Fault, Transient } from '@/core/transient';
-import { Mark, Pick, Segments } from '@/view/shared';
+import { Mark, Pick, Segments, Press } from '@/view/shared';
 import { downloadRun, useEditor } from '@/view/workspace';
 import type { Job } from '@/engine';
 import { CASE_NAMES } from '../../brief/BriefStage';
@@ -85,40 +85,37 @@ export function TimePanel({ run, profile, start, onStart, faults, onFaults }: Pr
                   set(profile.map((x, k) => (k === i ? { ...x, seconds } : x)))
                 }
               />
-              <button
-                type="button"
+              <Press
                 className={styles.small}
                 disabled={profile.length < 2}
                 onClick={() => set(profile.filter((_, k) => k !== i))}
                 aria-label={`Take load ${i + 1} out`}
               >
                 out
-              </button>
+              </Press>
             </li>
           ))}
         </ol>
         {profile.length > 6 && <p className="soft">and {profile.length - 6} more like these</p>}
-        <button
-          type="button"
+        <Press
           className={styles.small}
           disabled={profile.length >= MOST_STEPS}
           onClick={() => set([...profile, { load: 'idle', seconds: 600 }])}
         >
           Add a load
-        </button>
+        </Press>
       </Section>
       <FaultList faults={faults} onFaults={onFaults} />
       <ControlEditor kind="fan" run={run.result} />
       <ControlEditor kind="pump" run={run.result} />
       {run.result && (
         <p>
-          <button
-            type="button"
+          <Press
             className={styles.small}
             onClick={() => run.result && downloadRun(design.name, run.result)}
           >
             This run as CSV
-          </button>
+          </Press>
         </p>
       )}
       <p className="soft">
