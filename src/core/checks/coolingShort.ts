@@ -36,9 +36,9 @@ export const coolingShort: OperatingCheck = {
         measured: rise,
         limit: deltaT_K,
         unit: 'K',
-        candidates: () =>
-          [
-            ...quietestFix(context),
+        candidates: () => [
+          ...quietestFix(context),
+          ...[
             ...fasterFans(context),
             // Where no area would do, it is the airflow that must change.
             ...(sizing.sectionsNeeded === Infinity
@@ -48,6 +48,7 @@ export const coolingShort: OperatingCheck = {
             ...fix,
             tells: 'deltaT' as const,
           })),
+        ],
       });
     }
     for (const r of context.thermalModel.radiators) {

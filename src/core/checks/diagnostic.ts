@@ -10,6 +10,8 @@ export interface Fix {
   readonly edit: Edit;
   /** What a whole analysis of the changed build is asked for and its label then says. */
   readonly tells?: 'deltaT';
+  /** Keys of all findings, notes apart, that are gone once it is applied; of a fix that was tried. */
+  readonly clears?: readonly string[];
 }
 
 /** The one thing every check says. */

@@ -17,3 +17,4 @@ export {
   type Verdict,
 } from './diagnostic';
 export { anyKindWorse, findingKey, resolveFixes, type Basis, type Judge } from './resolveFixes';
+export { groupByFix, type FixGroup } from './grouped';

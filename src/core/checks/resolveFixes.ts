@@ -86,11 +86,10 @@ export function resolveFixes(design: Design, finding: Finding, judge: Judge): re
     }
     const then = judge.asRouted(changed);
     const basis: Basis = unrouted(then) <= unrouted(now) ? 'asRouted' : 'estimated';
-    const gone =
-      basis === 'asRouted'
-        ? isGone(finding, now, then)
-        : isGone(finding, judge.estimated(design), judge.estimated(changed));
-    return gone ? told(fix, changed, basis, judge) : null;
+    const before = basis === 'asRouted' ? now : judge.estimated(design),
+      after = basis === 'asRouted' ? then : judge.estimated(changed);
+    if (!isGone(finding, before, after)) return null;
+    return { ...told(fix, changed, basis, judge), clears: cleared(before, after) };
   };
   const offered: Fix[] = [];
   for (const candidate of candidates) {
@@ -99,6 +98,15 @@ export function resolveFixes(design: Design, finding: Finding, judge: Judge): re
     if (fix) offered.push(fix);
   }
   return offered;
+}
+
+/** Keys of what was found before and is not found after; notes are no trouble. */
+function cleared(before: readonly Finding[], after: readonly Finding[]): readonly string[] {
+  const left = new Set(after.map(findingKey));
+  const keys = before
+    .filter((f) => f.severity !== 'note' && !OF_ROUTING.test(f.code))
+    .map(findingKey);
+  return [...new Set(keys)].filter((key) => !left.has(key));
 }
 
 /** A fix that holds, with what it comes to where its label asks for that. */

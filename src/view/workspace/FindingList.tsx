@@ -3,18 +3,22 @@ import { findingKey, type Finding, type Fix } from '@/core/checks';
 import { Mark, verdictOfSeverity, Press } from '@/view/shared';
 import { useEditor } from './EditorProvider';
 import { useFixes } from './useJobs';
+import { useShowFinding } from './useShowFinding';
 import styles from './FindingList.module.css';
 
 /** Findings with their ways out; a click on one picks what it is about. */
 export function FindingList({
   findings,
   empty,
+  onApplied,
 }: {
   readonly findings: readonly Finding[];
   readonly empty?: string;
+  /** Told once a fix was applied: its button is gone with it. */
+  readonly onApplied?: () => void;
 }) {
   const commit = useEditor((s) => s.commit);
-  const pick = useEditor((s) => s.pick);
+  const show = useShowFinding();
   const resolved = useFixes(findings.map(findingKey));
   const fixes = new Map<string, readonly Fix[]>(resolved.fresh ? (resolved.result ?? []) : []);
   if (findings.length === 0) return empty ? <p className="soft">{empty}</p> : null;
@@ -26,7 +30,7 @@ export function FindingList({
             <Mark verdict={verdictOfSeverity[f.severity]} />
           </span>
           <div>
-            <Press className={styles.title} onClick={() => pick(f.subjects[0] ?? null)}>
+            <Press className={styles.title} onClick={() => show(f)}>
               {f.title}
             </Press>
             <p className={styles.detail}>{f.detail}</p>
@@ -36,7 +40,10 @@ export function FindingList({
                   <Press
                     key={fix.label}
                     className={styles.fix}
-                    onClick={() => commit(fix.label, fix.edit)}
+                    onClick={() => {
+                      commit(fix.label, fix.edit);
+                      onApplied?.();
+                    }}
                   >
                     {fix.label}
                   </Press>

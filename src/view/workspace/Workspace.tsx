@@ -6,7 +6,7 @@ import { useEditor } from './EditorProvider';
 import { AutoRoute } from './AutoRoute';
 import { CommandSearch } from './CommandSearch';
 import { ConflictDialog } from './ConflictDialog';
-import { FindingDrawer } from './FindingDrawer';
+import { FindingSheet } from './FindingSheet';
 import { GoneDialog } from './GoneDialog';
 import { HistoryDrawer } from './HistoryDrawer';
 import { LoopLine } from './LoopLine';
@@ -62,7 +62,7 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
       <StageRail isNarrow={rail === 'narrow'} />
       <main className={styles.stage}>{children}</main>
       <LoopLine />
-      <FindingDrawer />
+      <FindingSheet />
       <CatalogueDrawer />
       <CommandSearch />
       <ConflictDialog />

@@ -1,0 +1,148 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import Drawer from '@mui/material/Drawer';
+import { findingKey, groupByFix, type Finding, type Fix } from '@/core/checks';
+import { plural } from '@/core/units';
+import { Mark, Press, verdictOfSeverity } from '@/view/shared';
+import { useEditor } from './EditorProvider';
+import { FindingList } from './FindingList';
+import { STAGES } from './stages';
+import { useFixes } from './useJobs';
+import { useShowFinding } from './useShowFinding';
+import drawer from './Drawer.module.css';
+import styles from './FindingList.module.css';
+
+/** Every finding of the build beside the stage: first what one change solves, then by stage. */
+export function FindingSheet() {
+  const isOpen = useEditor((s) => s.drawer === 'findings');
+  const close = useEditor((s) => s.open);
+  const opener = useRef<Element | null>(null);
+  const head = useRef<HTMLHeadingElement>(null);
+  useEffect(() => {
+    if (!isOpen) return;
+    opener.current = document.activeElement;
+    head.current?.focus();
+    return () => {
+      if (opener.current instanceof HTMLElement) opener.current.focus();
+    };
+  }, [isOpen]);
+  return (
+    <Drawer
+      variant="persistent"
+      anchor="right"
+      open={isOpen}
+      slotProps={{
+        paper: {
+          className: drawer.paper as string,
+          elevation: 0,
+          component: 'aside',
+          'aria-label': 'Findings',
+          onKeyDown: (e: React.KeyboardEvent) => {
+            if (e.key === 'Escape') close(null);
+          },
+        } as object,
+      }}
+    >
+      {isOpen && (
+        <>
+          <div className={drawer.head}>
+            <h1 tabIndex={-1} ref={head}>
+              Findings
+            </h1>
+            <Press className={drawer.close} onClick={() => close(null)}>
+              Close
+            </Press>
+          </div>
+          <SheetBody onApplied={() => head.current?.focus()} />
+        </>
+      )}
+    </Drawer>
+  );
+}
+
+const NONE: readonly (readonly [string, readonly Fix[]])[] = [];
+
+function SheetBody({ onApplied }: { readonly onApplied: () => void }) {
+  const findings = useEditor((s) => s.analysis.findings);
+  const commit = useEditor((s) => s.commit);
+  const counted = findings.filter((f) => f.severity !== 'note');
+  const resolved = useFixes(findings.map(findingKey));
+  const isFresh = resolved.fresh && resolved.result !== null;
+  const { groups, alone } = groupByFix(counted, isFresh ? (resolved.result ?? NONE) : NONE);
+  const notes = findings.filter((f) => f.severity === 'note');
+  const [areNotesOpen, setNotesOpen] = useState(false);
+  return (
+    <>
+      <p role="status" className="soft">
+        {countWords(findings)}
+        {!isFresh && findings.length > 0 ? ' Trying what would solve them …' : ''}
+      </p>
+      {groups.map(({ fix, findings: solved }) => (
+        <section key={fix.label} className={styles.group}>
+          <h2>
+            {fix.label}: clears {plural(solved.length, 'finding')}
+          </h2>
+          <ul className={styles.list}>
+            {solved.map((f) => (
+              <FindingLine key={findingKey(f)} finding={f} />
+            ))}
+          </ul>
+          <Press
+            className={styles.fix}
+            onClick={() => {
+              commit(fix.label, fix.edit);
+              onApplied();
+            }}
+          >
+            Apply this change
+          </Press>
+        </section>
+      ))}
+      {STAGES.map((s) => {
+        const own = alone.filter((f) => f.stage === s.id);
+        return own.length === 0 ? null : (
+          <section key={s.id} className={drawer.section}>
+            <h2>{s.name}</h2>
+            <FindingList findings={own} onApplied={onApplied} />
+          </section>
+        );
+      })}
+      {notes.length > 0 && (
+        <section className={drawer.section}>
+          <h2>
+            <Press aria-expanded={areNotesOpen} onClick={() => setNotesOpen(!areNotesOpen)}>
+              {plural(notes.length, 'note')} {areNotesOpen ? '–' : '+'}
+            </Press>
+          </h2>
+          {areNotesOpen && <FindingList findings={notes} onApplied={onApplied} />}
+        </section>
+      )}
+    </>
+  );
+}
+
+/** One finding in a line; a click goes to its stage and picks the part it is about. */
+function FindingLine({ finding: f }: { readonly finding: Finding }) {
+  const show = useShowFinding();
+  return (
+    <li className={styles.line}>
+      <Mark verdict={verdictOfSeverity[f.severity]} />
+      <Press className={styles.title} onClick={() => show(f)}>
+        {f.title}
+      </Press>
+    </li>
+  );
+}
+
+function countWords(findings: readonly Finding[]): string {
+  if (findings.length === 0)
+    return 'Everything checked so far is OK. Findings come as you add parts and connect them.';
+  const count = (severity: Finding['severity']): number =>
+    findings.filter((f) => f.severity === severity).length;
+  const words = [
+    count('fails') > 0 ? `${count('fails')} ${count('fails') === 1 ? 'fails' : 'fail'}` : '',
+    count('marginal') > 0 ? `${count('marginal')} marginal` : '',
+    count('note') > 0 ? plural(count('note'), 'note') : '',
+  ];
+  return `${words.filter((w) => w !== '').join(', ')}.`;
+}
