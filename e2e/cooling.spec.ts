@@ -59,7 +59,7 @@ test('cooling: every change is worked out, the best use of money is done with a 
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByText(/you have 5\./)).toBeVisible();
   await page.getByLabel('Kind').selectOption('air direction reversed');
-  await expect(page.getByText('Top radiator exhaust')).toBeVisible();
+  await expect(page.getByText('Top radiator as exhaust')).toBeVisible();
 });
 
 test('cooling: over time a stopped pump ends in throttling; fans follow a curve; the run comes down as CSV', async ({

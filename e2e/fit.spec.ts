@@ -63,12 +63,12 @@ test('the case in space: seen from all sides, cut open, and a part picked by its
   await expect(page.getByRole('img', { name: /^The case in space/ }).locator('canvas')).toBeVisible(
     { timeout: 20_000 },
   );
-  for (const from of ['glass', 'front', 'top', 'corner'])
+  for (const from of ['window', 'front', 'top', 'corner'])
     await page
-      .getByRole('radiogroup', { name: 'Seen from' })
-      .getByRole('radio', { name: from, exact: true })
-      .click();
-  await page.getByLabel('Cut from the glass').fill('90');
+      .getByRole('group', { name: 'Look from' })
+      .getByRole('button', { name: from, exact: true })
+      .press('Enter');
+  await page.getByLabel('Cut from the window').fill('90');
   await expect(page.getByText('90 mm', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: /^List all/ }).click();
   await page
@@ -85,7 +85,7 @@ test("a case of one's own: measured, wrong first, kept through a reload, used, a
   const id = await copyOf(page, 'dawn-chorus-desk', 'Own case');
   await openStage(page, id, 'case');
   await page.getByRole('button', { name: 'Measure your own case' }).click();
-  await page.getByLabel('Name').fill(`Shed find ${id.slice(-4)}`);
+  await page.getByLabel('Name', { exact: true }).fill(`Shed find ${id.slice(-4)}`);
   await page.getByLabel('Floor to top frame').fill('300');
   await page.getByRole('button', { name: 'Next: board' }).click();
   await expect(page.getByRole('alert').first()).toContainText('sticks out by');

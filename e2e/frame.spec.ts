@@ -75,7 +75,7 @@ test('parts drawn apart, a picture for print and the machine as glTF', async ({ 
   };
   const apart = await costOf('Parts drawn apart', ['60', '61']);
   const together = await costOf('Parts drawn apart', ['1', '0']).then(() =>
-    costOf('Cut from the glass', ['1', '0']),
+    costOf('Cut from the window', ['1', '0']),
   );
   // Tubes are not drawn while the parts stand apart.
   expect(apart).toBeGreaterThan(10);

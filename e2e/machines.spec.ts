@@ -5,7 +5,7 @@ import { expect, saved, test } from './fixtures';
 
 async function start(page: Page, name: string, box: string | null): Promise<string> {
   await page.goto('/new', { waitUntil: 'networkidle' });
-  await page.getByLabel('Name').fill(name);
+  await page.getByLabel('Name', { exact: true }).fill(name);
   if (box) await page.getByLabel('Case', { exact: true }).selectOption({ label: box });
   await page.getByRole('button', { name: 'Start the build' }).click();
   await page.waitForURL(/\/builds\/[^/]+\/heat$/);
@@ -140,7 +140,7 @@ test('a cube of two rooms, measured with a ruler and filled', async ({ page }) =
   const id = await start(page, 'Cube by hand', null);
   await page.keyboard.press('2');
   await page.getByRole('button', { name: /^A case of your own/ }).click();
-  await page.getByLabel('Name').fill(`Attic cube ${id.slice(-4)}`);
+  await page.getByLabel('Name', { exact: true }).fill(`Attic cube ${id.slice(-4)}`);
   const type = (label: string, value: string, nth = 0): Promise<void> =>
     page.getByLabel(label, { exact: true }).nth(nth).fill(value);
   await type('Rear panel to front frame', '440');
@@ -186,7 +186,7 @@ test('a cube of two rooms, measured with a ruler and filled', async ({ page }) =
     [1, 'Over the pump', '78'],
   ] as const) {
     await page.getByRole('button', { name: 'Add a place' }).click();
-    await page.getByLabel('Name').nth(i).fill(name);
+    await page.getByLabel('Name', { exact: true }).nth(i).fill(name);
     await type('Middle of the foot, from the rear panel', '330', i);
     await type('Middle of the foot, from the floor', y, i);
     await type('Middle of the foot, from the tray', '-90', i);

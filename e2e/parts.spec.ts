@@ -28,8 +28,8 @@ test('the list: counted in the spare parts, another family of fittings, undone',
   await openStage(page, id, 'parts');
   const heading = page.getByRole('heading', { level: 1 });
   await expect(heading).toContainText('757.65 of 800.00 EUR', { timeout: 15_000 });
-  await page.getByLabel('Plug in the spare parts').fill('3');
-  await page.getByLabel('Plug in the spare parts').press('Enter');
+  await page.getByLabel('Plug spare').fill('3');
+  await page.getByLabel('Plug spare').press('Enter');
   await expect(heading).toContainText('751.95 of 800.00 EUR');
   await page
     .getByRole('row', { name: /^Rushlight/ })

@@ -51,7 +51,7 @@ test('runs: hard tube by hand: a leg dragged, pinned, let go; where no way is fo
   await page.mouse.down();
   await page.mouse.move(box.x + box.width / 2 + 12, box.y + box.height / 2 + 12, { steps: 6 });
   await page.mouse.move(box.x + box.width / 2 + 14, box.y + box.height / 2 + 14, { steps: 4 });
-  await expect(page.getByText(/; it was|No quick way/)).toBeVisible();
+  await expect(page.getByText(/; it was|No quick route/)).toBeVisible();
   await page.mouse.up();
   await expect(page.getByText('Passes 1')).toBeVisible();
   await expect(page.getByText(/^Since the change/)).toBeVisible({ timeout: 60_000 });

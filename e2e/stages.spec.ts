@@ -38,7 +38,7 @@ test('case: a thicker radiator clashes, says by how much, and a tried fix clears
   await expect(page.getByRole('heading', { level: 1 })).toContainText('4 clashes');
   await expect(page.getByRole('table').filter({ hasText: 'between' })).toContainText('−8.0 mm');
   await page
-    .getByRole('button', { name: /^Use a thinner core/ })
+    .getByRole('button', { name: /^Use a thinner radiator/ })
     .first()
     .click();
   await expect(page.getByRole('heading', { level: 1 })).not.toContainText('clash');
@@ -80,7 +80,7 @@ test('runs: tube, fittings, ends, caps, ports; apart and together again', async 
   await openStage(page, id, 'runs');
   await page.getByLabel('Fitting').selectOption({ label: 'Compression 13/10' });
   await expect(
-    page.getByText('Compression 13/10 does not hold Rubber tube 16/10, black'),
+    page.getByText('Compression 13/10 does not fit Rubber tube 16/10, black'),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Use Compression 16/10 throughout' }).click();
   await expect(page.getByLabel('Fitting')).toHaveValue('fit-comp-16-10');

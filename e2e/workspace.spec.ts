@@ -49,7 +49,7 @@ test('findings: what is wrong in the planetarium can be mended from the list', a
     .getByRole('button', { name: /^Put in Tarn Slim 240/ })
     .first()
     .click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('agree');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('compatible');
   await page.keyboard.press('6');
   await expect(page).toHaveURL(/runs(\?|$)/);
   await page.getByRole('button', { name: /Put a drain valve/ }).click();

@@ -24,3 +24,4 @@ export {
 } from './screw';
 export { mountDepthAt, type MountDepth } from './mountDepth';
 export { nameDepths, nameGaps, nameObstructions, namePorts } from './named';
+export { gapLines, type GapLine } from './gapLines';

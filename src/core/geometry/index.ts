@@ -20,3 +20,5 @@ export { UPRIGHT, directionIn, pointIn, boxIn, type Frame } from './frame';
 export { cellsOf, cornersIn, isAlongAxes, middleIn, tiltedFrame, type Tilt } from './tilt';
 export { pairMemo } from './pairMemo';
 export { capsule, convexGap, orientedBox, slantedCylinder, type Convex } from './convex';
+export { closestPoints, nearestInBox, nearestInCylinder } from './closest';
+export { hatchOf, sectionOf, type SectionArea } from './section';

@@ -33,7 +33,7 @@ export function FindingSheet() {
       open={isOpen}
       slotProps={{
         paper: {
-          className: drawer.paper as string,
+          className: `${drawer.paper} ${styles.sheet}`,
           elevation: 0,
           component: 'aside',
           'aria-label': 'Findings',

@@ -278,6 +278,7 @@ export function CaseStage() {
             picked={picked}
             onPick={pick}
             heat={analysis.reports.heat[design.brief.loadCase]}
+            flow={analysis.reports.flow}
             onHold={held.hold}
             otherwise={drawing('side')}
           />

@@ -185,6 +185,7 @@ export function RunsStage() {
             runs={shownRuns}
             picked={picked}
             onPick={pick}
+            flow={analysis.reports.flow}
             heat={analysis.reports.heat[design.brief.loadCase]}
             onHold={() => undefined}
             {...(drawing ? { ports: { from: drawing.from, onPort: take } } : {})}

@@ -1,0 +1,124 @@
+'use client';
+import type { RefObject } from 'react';
+import Slider from '@mui/material/Slider';
+import { slug } from '@/format';
+import { formatNumber } from '@/core/units';
+import { Press } from '@/view/shared';
+import { downloadBlob } from '@/view/workspace';
+import { useScene } from './state';
+import { sceneGlb, scenePng, type Shown } from './takeOut';
+import styles from './Scene.module.css';
+
+/** How the machine is looked at: from where, cut, apart, flowing; and what is saved of it. */
+export function SceneBar({
+  name,
+  taken,
+  isBeside,
+  isRaised,
+  cut,
+  deepest_mm,
+  onCut,
+  apart,
+  onApart,
+  canFlow,
+  onFit,
+}: {
+  readonly name: string;
+  readonly taken: RefObject<Shown | null>;
+  readonly isBeside: boolean;
+  readonly isRaised: boolean;
+  readonly cut: number;
+  readonly deepest_mm: number;
+  onCut(mm: number): void;
+  readonly apart: number;
+  onApart(percent: number): void;
+  readonly canFlow: boolean;
+  onFit(): void;
+}) {
+  const { isFlowing, isTreeOpen, set } = useScene();
+  const save = async (as: 'png' | 'glb'): Promise<void> => {
+    if (!taken.current) return;
+    const blob = await (as === 'png' ? scenePng(taken.current) : sceneGlb(taken.current, name));
+    if (blob) downloadBlob(`${slug(name)}.${as}`, blob);
+  };
+  return (
+    <div
+      className={styles.bar}
+      data-beside={isBeside || undefined}
+      data-raised={isRaised || undefined}
+    >
+      <Sliding
+        label="Cut"
+        name="Cut from the window"
+        value={cut}
+        most={deepest_mm}
+        text={`${formatNumber(cut)} mm`}
+        onChange={onCut}
+      />
+      <Sliding
+        label="Apart"
+        name="Parts drawn apart"
+        value={apart}
+        most={100}
+        text={`${apart} %`}
+        onChange={onApart}
+      />
+      <span className={styles.take}>
+        <Press onClick={onFit} title="The picked part, or the whole machine, fills the page">
+          Fit
+        </Press>
+        <Press aria-pressed={isTreeOpen} onClick={() => set({ isTreeOpen: !isTreeOpen })}>
+          Parts
+        </Press>
+        {canFlow && (
+          <Press
+            aria-pressed={isFlowing}
+            title="Coolant at its real velocity, air with speed and temperature"
+            onClick={() => set({ isFlowing: !isFlowing })}
+          >
+            Flow
+          </Press>
+        )}
+        <Press title="As it is seen, 3840 × 2160" onClick={() => void save('png')}>
+          PNG
+        </Press>
+        <Press title="The machine in space, glTF 2.0" onClick={() => void save('glb')}>
+          glTF
+        </Press>
+      </span>
+    </div>
+  );
+}
+
+function Sliding({
+  label,
+  name,
+  value,
+  most,
+  text,
+  onChange,
+}: {
+  readonly label: string;
+  readonly name: string;
+  readonly value: number;
+  readonly most: number;
+  readonly text: string;
+  onChange(value: number): void;
+}) {
+  return (
+    <span className={styles.cut}>
+      {label}
+      <Slider
+        size="small"
+        min={0}
+        max={most}
+        value={value}
+        onChange={(_, v) => onChange(v as number)}
+        getAriaLabel={() => name}
+        getAriaValueText={() => text}
+        sx={{ width: 78 }}
+      />
+      <span className={styles.mm}>{text}</span>
+    </span>
+  );
+}
