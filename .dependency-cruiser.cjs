@@ -18,6 +18,7 @@ const MAY = {
   tubing: ['components', 'design', 'geometry', 'system'],
   routing: ['components', 'design', 'geometry', 'system', 'tubing'],
   clearance: ['components', 'design', 'geometry', 'system', 'tubing'],
+  elevation: ['geometry', 'routing', 'system', 'tubing'],
   matching: ['components', 'design'],
   making: ['components', 'geometry'],
   datasheet: ['components', 'geometry', 'making'],

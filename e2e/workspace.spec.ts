@@ -54,9 +54,7 @@ test('findings: what is wrong in the planetarium can be mended from the list', a
   await expect(page).toHaveURL(/runs(\?|$)/);
   await page.getByRole('button', { name: /Put a drain valve/ }).click();
   await page.keyboard.press('f');
-  const list = page
-    .getByRole('presentation')
-    .filter({ has: page.getByRole('heading', { name: 'Findings', exact: true }) });
+  const list = page.getByRole('complementary', { name: 'Findings' });
   await expect(list).not.toContainText('has no drain');
   await list.getByRole('button', { name: 'Pick the right length instead' }).click();
   await expect(list).not.toContainText('pierce');

@@ -22,6 +22,7 @@ export { workToIcs } from './ics';
 export { transientToCsv } from './transientCsv';
 export { bendSheetPages, bendSheetsToCsv, bendSheetToDxf, bendSheetToSvg } from './bendDrawing';
 export { bracketToSvg, bracketToDxf } from './bracketDrawing';
+export { elevationToSvg } from './elevationSvg';
 export { readingsFromCsv, readingsToCsv, type CsvTrouble, type ReadingsRead } from './readingsCsv';
 export { serviceToIcs } from './ics';
 export { gaugeFromCsv, type GaugeRead } from './gaugeCsv';

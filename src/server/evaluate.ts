@@ -2,7 +2,7 @@ import type { PartLists } from '@/catalogue';
 import { slug } from '@/format';
 import { JsonText, ok, refuse, type Answer } from './answer';
 import { openBuild } from './builds';
-import type { PaperKind } from './pdf/worker';
+import type { PdfAsked } from './pdf/worker';
 import { inPool, printed, type Watch } from './pool';
 import { JUDGE_MS, pooled, PRINT_MS, ROUTE_MS } from './pooled';
 
@@ -40,14 +40,18 @@ export const partsListCsv = (id: string, watch: Watch = {}): Promise<Answer> =>
   });
 
 /** A stored build as PDF, the whole sheet or one of its other papers: name and bytes. */
-export const buildPdf = (id: string, of: PaperKind, watch: Watch = {}): Promise<Answer> =>
+export const buildPdf = (
+  id: string,
+  asked: Omit<PdfAsked, 'design'>,
+  watch: Watch = {},
+): Promise<Answer> =>
   pooled(async () => {
     const opened = await openBuild(id);
     if (!opened) return refuse(404, 'There is no such build.');
     const { design } = opened;
     return ok({
-      name: `${slug(design.name)}-${of}.pdf`,
-      pdf: await printed({ design, of }, PRINT_MS, watch),
+      name: `${slug(design.name)}-${asked.of}.pdf`,
+      pdf: await printed({ design, ...asked }, PRINT_MS, watch),
     });
   });
 

@@ -267,18 +267,18 @@ describe('beside the builds', () => {
   });
 
   test('a sheet and a list are printed in the pool', async () => {
-    for (const which of ['sheet', 'list'] as const) {
-      const { status, body } = await buildPdf('dawn-chorus-desk', which);
+    for (const which of ['sheet', 'list', 'book'] as const) {
+      const { status, body } = await buildPdf('dawn-chorus-desk', { of: which });
       const { name, pdf } = body as { readonly name: string; readonly pdf: Uint8Array };
       expect([status, name]).toEqual([200, `dawn-chorus-desk-${which}.pdf`]);
       expect(new TextDecoder().decode(pdf.slice(0, 5))).toBe('%PDF-');
     }
-    expect((await buildPdf('ghost', 'list')).status).toBe(404);
+    expect((await buildPdf('ghost', { of: 'list' })).status).toBe(404);
   }, 60_000);
 
   test('who goes away stops the printing', async () => {
     const stop = new AbortController();
-    const printing = buildPdf('dawn-chorus-desk', 'sheet', { signal: stop.signal });
+    const printing = buildPdf('dawn-chorus-desk', { of: 'sheet' }, { signal: stop.signal });
     stop.abort();
     await expect(printing).rejects.toThrow(/abort/i);
   });

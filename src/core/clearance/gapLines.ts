@@ -1,4 +1,4 @@
-import { bodyGap, closestPoints, type Body, type Vec } from '../geometry';
+import { bodyGap, closestPoints, norm, sub, type Body, type Vec } from '../geometry';
 import type { MountFace } from '../components';
 import type { System } from '../system';
 import type { Gap } from './gaps';
@@ -20,7 +20,10 @@ const WALL: Partial<Record<MountFace, readonly [axis: 0 | 1 | 2, side: 'min' | '
   tray: [2, 'min'],
 };
 
-/** The nearest gaps of a part as lines in space, nearest first; at most so many. */
+/**
+ * The nearest gap of a part in each of the six directions as lines in space, nearest first; at most
+ * so many.
+ */
 export function gapLines(
   system: System,
   gaps: readonly Gap[],
@@ -31,13 +34,28 @@ export function gapLines(
     .filter((g) => g.a === part || g.b === part)
     .slice()
     .sort((a, b) => a.gap_mm - b.gap_mm)
-    .slice(0, most)
     .flatMap((gap): GapLine[] => {
       const other = gap.a === part ? gap.b : gap.a;
       const line = lineTo(system, part, other);
       return line ? [{ gap, from: line[0], to: line[1] }] : [];
-    });
+    })
+    .filter(
+      (line, i, all) => all.findIndex((other) => directionOf(other) === directionOf(line)) === i,
+    )
+    .slice(0, most);
 }
+
+/** Where a line mostly goes: along which axis and which way; "none" where things touch. */
+function directionOf({ from, to }: GapLine): string {
+  const by = sub(to, from);
+  if (norm(by) < TOUCHING_MM) return 'none';
+  const axis = [0, 1, 2].reduce(
+    (most, i) => (Math.abs(by[i as 0] as number) > Math.abs(by[most as 0] as number) ? i : most),
+    0,
+  );
+  return `${axis}${(by[axis as 0] as number) > 0 ? '+' : '-'}`;
+}
+const TOUCHING_MM = 0.05;
 
 const bodiesOf = (system: System, id: string): readonly Body[] =>
   system.placed.get(id)?.solids ?? system.obstacles.filter((o) => o.component === id);

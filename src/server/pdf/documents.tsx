@@ -81,11 +81,8 @@ export const ListDocument = ({ design, list }: { readonly design: Design; readon
   </PdfSheet>
 );
 
-/**
- * The build on paper: what was asked, what comes out, what is wrong, runs, screws, coolant and the
- * list.
- */
-export function BuildDocument({
+/** What was asked, what comes out, what is wrong, runs, screws, coolant and the list, as tables. */
+export function BuildTables({
   design,
   paper: { reports, findings },
 }: {
@@ -96,11 +93,7 @@ export function BuildDocument({
     heat = reports.heat[brief.loadCase],
     nameOf = (id: string): string => componentName(design, id);
   return (
-    <PdfSheet
-      title={design.name}
-      under={`${design.case?.name ?? 'No case'}. Judged in ${brief.loadCase} at ${formatCelsius(brief.room_C)}; required: coolant at most ${formatKelvin(brief.limits.deltaT_K)} above room air, ${formatNumber(brief.limits.noise_dBA)} dBA, ${formatFlow(brief.limits.flow_Lmin)}.`}
-      foot={`Zephyron, ${design.name}. Estimates are marked. Local rules and qualified people come first.`}
-    >
+    <>
       <PdfTable
         title="Loops"
         columns={[
@@ -197,6 +190,26 @@ export function BuildDocument({
         })}
       />
       <ListTables list={reports.bom} currency={brief.currency} />
+    </>
+  );
+}
+
+/** The build on paper, as tables. */
+export function BuildDocument({
+  design,
+  paper,
+}: {
+  readonly design: Design;
+  readonly paper: Paper;
+}) {
+  const { brief } = design;
+  return (
+    <PdfSheet
+      title={design.name}
+      under={`${design.case?.name ?? 'No case'}. Judged in ${brief.loadCase} at ${formatCelsius(brief.room_C)}; required: coolant at most ${formatKelvin(brief.limits.deltaT_K)} above room air, ${formatNumber(brief.limits.noise_dBA)} dBA, ${formatFlow(brief.limits.flow_Lmin)}.`}
+      foot={`Zephyron, ${design.name}. Estimates are marked. Local rules and qualified people come first.`}
+    >
+      <BuildTables design={design} paper={paper} />
     </PdfSheet>
   );
 }

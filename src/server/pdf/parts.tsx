@@ -1,26 +1,15 @@
 import { Document, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
-
-/**
- * The fonts every PDF reader has know western letters only: what they lack is written otherwise.
- */
-export const pdfText = (s: string): string =>
-  s
-    .replace(/→/g, 'to')
-    .replace(/−/g, '-')
-    .replace(/[\u2018\u2019]/g, "'")
-    .replace(/[\u201c\u201d]/g, '"')
-    .replace(/…/g, '...')
-    .replace(/[^\u0020-\u00ff\n]/g, '?');
+import { FAMILIES, pdfText } from './fonts';
 
 const INK = '#1F2D36',
   SOFT = '#56636A',
   HAIR = '#CFC7B8';
 const styles = StyleSheet.create({
-  page: { padding: 40, paddingBottom: 52, fontFamily: 'Helvetica', fontSize: 9, color: INK },
-  title: { fontFamily: 'Helvetica-Bold', fontSize: 17 },
+  page: { padding: 40, paddingBottom: 52, fontFamily: FAMILIES as never, fontSize: 9, color: INK },
+  title: { fontWeight: 700, fontSize: 17 },
   under: { marginTop: 3, marginBottom: 6, fontSize: 10 },
-  head: { fontFamily: 'Helvetica-Bold', fontSize: 11, marginTop: 12, marginBottom: 3 },
+  head: { fontWeight: 700, fontSize: 11, marginTop: 12, marginBottom: 3 },
   row: {
     flexDirection: 'row',
     borderBottomWidth: 0.5,
@@ -103,7 +92,7 @@ export function PdfSheet({
   readonly children: ReactNode;
 }) {
   return (
-    <Document title={pdfText(title)} creator="Zephyron" producer="Zephyron">
+    <Document title={pdfText(title)} creator="Zephyron" producer="Zephyron" language="en">
       <Page size="A4" style={styles.page}>
         <Text style={styles.title}>{pdfText(title)}</Text>
         <Text style={styles.under}>{pdfText(under)}</Text>

@@ -1,18 +1,25 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import { analyse } from '@/core/analysis';
 import type { Design } from '@/core/design';
+import { BookDocument, type PaperSize } from './book';
+import { readyFonts } from './fonts';
 import { BuildDocument, ListDocument } from './documents';
 import { ChecklistDocument, HandoverDocument, QuoteDocument } from './papers';
 
-export type PaperKind = 'sheet' | 'list' | 'quote' | 'handover' | 'checklist';
+export type PaperKind = 'sheet' | 'list' | 'quote' | 'handover' | 'checklist' | 'book';
 
 export interface PdfAsked {
   readonly design: Design;
   readonly of: PaperKind;
+  /** Of the book; A4 where nothing is said. */
+  readonly size?: PaperSize;
+  /** Of the book: the scene as a PNG. */
+  readonly cover?: Uint8Array;
 }
 
 /** Entry of a pool thread: a build on paper, whole, or one of its other papers. */
-export default async function print({ design, of }: PdfAsked): Promise<Uint8Array> {
+export default async function print({ design, of, size, cover }: PdfAsked): Promise<Uint8Array> {
+  readyFonts();
   const analysis = analyse(design);
   const { reports, findings } = analysis;
   const paper = {
@@ -20,6 +27,9 @@ export default async function print({ design, of }: PdfAsked): Promise<Uint8Arra
     list: () => <ListDocument design={design} list={reports.bom} />,
     quote: () => <QuoteDocument design={design} analysis={analysis} />,
     checklist: () => <ChecklistDocument design={design} analysis={analysis} />,
+    book: () => (
+      <BookDocument design={design} analysis={analysis} size={size ?? 'A4'} cover={cover ?? null} />
+    ),
     handover: () => <HandoverDocument design={design} analysis={analysis} />,
   }[of];
   return new Uint8Array(await renderToBuffer(paper()));

@@ -5,7 +5,8 @@ import { useRouter } from 'next/navigation';
 import Dialog from '@mui/material/Dialog';
 import { findingKey, type Fix } from '@/core/checks';
 import { useEditor } from './EditorProvider';
-import { downloadBuild, downloadList } from './download';
+import { EXPORTS, saveExports, type ExportInputs } from './exports';
+import { useSceneOnPage } from './sceneOnPage';
 import { goToStage } from './goToStage';
 import { STAGES } from './stages';
 import { useFixes } from './useJobs';
@@ -48,6 +49,12 @@ function Body() {
   const setSearch = useEditor((s) => s.setSearch);
   const pick = useEditor((s) => s.pick);
   const commit = useEditor((s) => s.commit);
+  const say = useEditor((s) => s.say);
+  const scene = useSceneOnPage((s) => s.scene);
+  const exporting = useMemo(
+    (): ExportInputs => ({ id, design, analysis, scene, size: 'A4', hasBom: true }),
+    [id, design, analysis, scene],
+  );
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
   const resolved = useFixes(analysis.findings.map(findingKey));
@@ -63,12 +70,11 @@ function Body() {
       { name: 'Show all findings', hint: 'F', run: () => open('findings') },
       { name: 'Undo', hint: 'Ctrl Z', run: undo },
       { name: 'Redo', hint: 'Ctrl Shift Z', run: redo },
-      { name: 'Export the build file', hint: 'JSON', run: () => downloadBuild(design) },
-      {
-        name: 'Export the parts list',
-        hint: 'CSV',
-        run: () => downloadList(design, analysis.reports.bom),
-      },
+      ...EXPORTS.filter((x) => x.why(exporting) === null).map((x): Command => ({
+        name: `Export: ${x.name}`,
+        hint: x.format,
+        run: () => void saveExports(exporting, [x]).catch((e: Error) => say(e.message)),
+      })),
       { name: 'All builds', hint: '', run: () => router.push('/') },
       ...design.components.map((i): Command => ({
         name: `Pick ${i.name}`,
@@ -83,7 +89,7 @@ function Body() {
         })),
       ),
     ],
-    [router, id, design, analysis, undo, redo, open, pick, commit, fixes],
+    [router, id, design, undo, redo, open, pick, commit, fixes, exporting, say],
   );
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const found = commands

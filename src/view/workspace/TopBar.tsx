@@ -1,19 +1,18 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import Menu from '@mui/material/Menu';
-import MenuItem from '@mui/material/MenuItem';
+import dynamic from 'next/dynamic';
 import { plural } from '@/core/units';
 import { ThemeSwitch, Press, TextInput } from '@/view/shared';
 import { useEditor } from './EditorProvider';
 import { NextStep } from './NextStep';
-import { downloadBuild, downloadList } from './download';
 import { saveWords } from './saveWords';
 import styles from './TopBar.module.css';
 
+const ExportDialog = dynamic(() => import('./ExportDialog').then((m) => m.ExportDialog));
+
 export function TopBar() {
   const design = useEditor((s) => s.design);
-  const list = useEditor((s) => s.analysis.reports.bom);
   const findings = useEditor((s) => s.analysis.findings);
   const revision = useEditor((s) => s.revision);
   const save = useEditor((s) => s.save);
@@ -26,7 +25,7 @@ export function TopBar() {
   const open = useEditor((s) => s.open);
   const setSearch = useEditor((s) => s.setSearch);
   const commit = useEditor((s) => s.commit);
-  const [menu, setMenu] = useState<HTMLElement | null>(null);
+  const [isExporting, setExporting] = useState(false);
   const notes = findings.filter((f) => f.severity === 'note').length,
     count = findings.length - notes;
   return (
@@ -84,47 +83,10 @@ export function TopBar() {
         Find a command <kbd className={styles.key}>Ctrl K</kbd>
       </Press>
       <ThemeSwitch />
-      <Press
-        className={styles.export}
-        aria-haspopup="menu"
-        onClick={(e) => setMenu(e.currentTarget)}
-      >
+      <Press className={styles.export} aria-haspopup="dialog" onClick={() => setExporting(true)}>
         Print and export
       </Press>
-      <Menu
-        open={menu !== null}
-        anchorEl={menu}
-        onClose={() => setMenu(null)}
-        slotProps={{ paper: { elevation: 0, sx: { border: '1px solid var(--hairline)' } } }}
-      >
-        <MenuItem
-          dense
-          onClick={() => {
-            setMenu(null);
-            downloadBuild(design);
-          }}
-        >
-          Build file (JSON)
-        </MenuItem>
-        <MenuItem
-          dense
-          onClick={() => {
-            setMenu(null);
-            downloadList(design, list);
-          }}
-        >
-          Parts list (CSV)
-        </MenuItem>
-        <MenuItem
-          dense
-          onClick={() => {
-            setMenu(null);
-            window.print();
-          }}
-        >
-          Print this sheet
-        </MenuItem>
-      </Menu>
+      {isExporting && <ExportDialog onClose={() => setExporting(false)} />}
     </header>
   );
 }

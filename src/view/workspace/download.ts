@@ -72,3 +72,13 @@ export const handParts = (parts: readonly Part[], as: 'csv' | 'json'): void =>
         'application/json',
         `${JSON.stringify(parts.length === 1 ? parts[0] : parts, null, 2)}\n`,
       );
+
+/** The plate as a body; what makes it is loaded when it is asked for. */
+export async function downloadBracketStl(
+  title: string,
+  plate: Bracket,
+  thickness_mm: number,
+): Promise<void> {
+  const { bracketStl } = await import('./stl');
+  hand(`${slug(title)}.stl`, 'model/stl', bracketStl(plate, thickness_mm));
+}

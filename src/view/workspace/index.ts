@@ -10,6 +10,7 @@ export {
   downloadBlob,
   downloadBendSheet,
   downloadBracket,
+  downloadBracketStl,
   downloadCalendar,
   downloadInp,
   downloadReadings,
@@ -40,3 +41,4 @@ export { followToStage, stageAddress } from './goToStage';
 export { CASE_VIEWS, useFrame, useInAddress, type CaseView } from './frame';
 export { useDrawRun } from './useDrawRun';
 export { useMeasuredElsewhere } from './useMeasuredElsewhere';
+export { useSceneOnPage } from './sceneOnPage';

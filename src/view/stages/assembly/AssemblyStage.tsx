@@ -4,7 +4,7 @@ import type { Step } from '@/core/assembly';
 import { formatNumber } from '@/core/units';
 import { Segments, Press } from '@/view/shared';
 import { CASE_VIEWS, useEditor, useFrame, useInAddress } from '@/view/workspace';
-import { VIEW_NAMES } from '../elevation/project';
+import { VIEW_NAMES } from '@/core/elevation';
 import { SpatialFrame } from '../frame/SpatialFrame';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { AirTestView } from './AirTestView';

@@ -4,7 +4,7 @@ import type { Step } from '@/core/assembly';
 import type { System } from '@/core/system';
 import { useEditor, type CaseView } from '@/view/workspace';
 import { Elevation } from '../elevation/Elevation';
-import type { View } from '../elevation/project';
+import type { View } from '@/core/elevation';
 import { CaseInSpace } from '../scene/CaseInSpace';
 import styles from './AssemblyStage.module.css';
 

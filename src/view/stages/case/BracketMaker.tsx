@@ -11,7 +11,7 @@ import { FAN_PITCH, type HolePattern } from '@/core/components';
 import { formatNumber } from '@/core/units';
 import { bracketToSvg } from '@/format';
 import { Mark, Pick, printSheets, QuantityField, Press } from '@/view/shared';
-import { downloadBracket, useEditor } from '@/view/workspace';
+import { downloadBracket, downloadBracketStl, useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './BracketMaker.module.css';
 
@@ -265,6 +265,13 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
         </Press>
         <Press className={styles.use} onClick={() => downloadBracket(title, plate, 'dxf')}>
           DXF
+        </Press>
+        <Press
+          className={styles.use}
+          title={`The plate, ${ask.thickness_mm} mm thick, to print or mill`}
+          onClick={() => void downloadBracketStl(title, plate, ask.thickness_mm)}
+        >
+          STL
         </Press>
         <Press
           className={styles.use}

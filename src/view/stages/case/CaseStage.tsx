@@ -8,7 +8,7 @@ import { scale, type Vec } from '@/core/geometry';
 import { Pick, Segments, useOffer, Check, Press } from '@/view/shared';
 import { useEditor, useFrame, useInAddress } from '@/view/workspace';
 import { Elevation } from '../elevation/Elevation';
-import { VIEW_NAMES, type View } from '../elevation/project';
+import { VIEW_NAMES, type View } from '@/core/elevation';
 import { SpatialFrame } from '../frame/SpatialFrame';
 import { Section, StageFrame } from '../frame/StageFrame';
 import { PlaceCard } from './PlaceCard';

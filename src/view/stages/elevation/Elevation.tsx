@@ -11,7 +11,7 @@ import { add, axisGaps, boxOf, scale, type Vec } from '@/core/geometry';
 import { formatNumber } from '@/core/units';
 import { temperatureColour } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
-import { flatBox, flatPoint, outlineOf, wholeBodies, type Flat, type View } from './project';
+import { flatBox, flatPoint, outlineOf, wholeBodies, type Flat, type View } from '@/core/elevation';
 import { LegGrips, type LegHeld } from './LegGrips';
 import { PortGrips } from './PortGrips';
 import { useDrag } from './useDrag';

@@ -1,7 +1,7 @@
 import { samePort, type PortRef } from '@/core/design';
 import type { System } from '@/core/system';
 import type { Vec } from '@/core/geometry';
-import { flatPoint, type View } from './project';
+import { flatPoint, type View } from '@/core/elevation';
 import styles from './Elevation.module.css';
 
 /** Ports to click while a run is drawn: those with a run are hollow. */

@@ -2,7 +2,7 @@ import { frameSheet, standOffs, trayBoxes, type System } from '@/core/system';
 import { formatNumber } from '@/core/units';
 import type { CasePart } from '@/core/components';
 import type { Vec } from '@/core/geometry';
-import { flatBox, flatPoint, sheetSize, type View } from './project';
+import { flatBox, flatPoint, sheetSize, type View } from '@/core/elevation';
 
 /** Sheets on the four sides of each view: left, right, top, bottom of the drawing. */
 const SIDES = {

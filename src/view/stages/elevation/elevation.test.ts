@@ -4,7 +4,7 @@ import { withoutRoutes, type Design } from '@/core/design';
 import { analyse } from '@/core/analysis';
 import type { Vec } from '@/core/geometry';
 import { placeLabels, type Wanted } from './labels';
-import { caseWay, flatBox, flatPoint, sheetSize } from './project';
+import { caseWay, flatBox, flatPoint, sheetSize } from '@/core/elevation';
 import { runPath } from './runPath';
 
 const SIZE: Vec = [400, 300, 200];

@@ -1,4 +1,4 @@
-import type { Flat } from './project';
+import type { Flat } from '@/core/elevation';
 
 export interface Wanted {
   readonly id: string;

@@ -2,7 +2,7 @@
 import { useRef, type PointerEvent as Pointer } from 'react';
 import type { Design, Placement } from '@/core/design';
 import { movedBy } from '@/core/system';
-import { caseWay, type View } from './project';
+import { caseWay, type View } from '@/core/elevation';
 
 type Hold = (component: string, placement: Placement | null) => void;
 

@@ -6,7 +6,7 @@ import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { Segments, Press } from '@/view/shared';
 import { ConnectDialog, useDrawRun, useEditor, useFrame, useInAddress } from '@/view/workspace';
 import { Elevation, type Ghost } from '../elevation/Elevation';
-import { VIEW_NAMES, type View } from '../elevation/project';
+import { VIEW_NAMES, type View } from '@/core/elevation';
 import { SpatialFrame } from '../frame/SpatialFrame';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { CaseInSpace } from '../scene/CaseInSpace';

@@ -9,7 +9,7 @@ import type { CaseReport } from '@/core/thermal';
 import { extentOf, movedBy, type System } from '@/core/system';
 import type { Run } from '@/core/tubing';
 import { union, type Box, type Vec } from '@/core/geometry';
-import { useFrame } from '@/view/workspace';
+import { useFrame, useSceneOnPage } from '@/view/workspace';
 import { CaseBody } from './CaseBody';
 import { CutFaces } from './CutFaces';
 import { DimensionLabels, DimensionLines } from './Dimensions';
@@ -23,7 +23,7 @@ import { SceneBar } from './SceneBar';
 import { SceneTree } from './SceneTree';
 import type { Stand } from './stands';
 import { useScene } from './state';
-import type { Shown } from './takeOut';
+import { sceneGlb, scenePng, type Shown } from './takeOut';
 import { Taken } from './Taken';
 import { ViewBlock } from './ViewBlock';
 import styles from './Scene.module.css';
@@ -81,6 +81,9 @@ export default function Scene(props: SceneProps) {
   const taken = useRef<Shown | null>(null);
   const take = useCallback((shown: Shown | null): void => {
     taken.current = shown;
+    useSceneOnPage.setState({
+      scene: shown && { png: () => scenePng(shown), glb: (name) => sceneGlb(shown, name) },
+    });
   }, []);
   const overlay = useRef<HTMLDivElement>(null);
   const block = useRef<HTMLDivElement>(null);

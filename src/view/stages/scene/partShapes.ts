@@ -1,7 +1,7 @@
 import type { BlockPart, BoardPart, FanPart, RadiatorPart, ReservoirPart } from '@/core/components';
 import type { PlacedComponent } from '@/core/system';
 import { UPRIGHT, type Box, type Vec } from '@/core/geometry';
-import { wholeBodies } from '../elevation/project';
+import { wholeBodies } from '@/core/elevation';
 import { Drawing, type Drawn, type Tint } from './drawing';
 
 type Tints = Readonly<Record<Tint, string>>;

@@ -10,7 +10,7 @@ import { slug } from '@/format';
 import { Mark, Segments, usePartLists, Press } from '@/view/shared';
 import { downloadPart, useEditor } from '@/view/workspace';
 import { Elevation } from '../../elevation/Elevation';
-import { VIEW_NAMES, type View } from '../../elevation/project';
+import { VIEW_NAMES, type View } from '@/core/elevation';
 import { Section, StageFrame } from '../../frame/StageFrame';
 import { BoardStep } from './BoardStep';
 import { CagesStep } from './CagesStep';

@@ -1,5 +1,5 @@
-import { cornersIn, type Box, type Vec } from '@/core/geometry';
-import type { Solid } from '@/core/system';
+import { cornersIn, type Box, type Vec } from '../geometry';
+import type { Solid } from '../system';
 
 export type View = 'side' | 'front' | 'top';
 export const VIEW_NAMES: Record<View, string> = { side: 'window side', front: 'front', top: 'top' };
