@@ -89,7 +89,10 @@ test('a thermometer in a spare port tells its temperature; a valve stands on an 
     direction: [0, -1, 0],
   });
   await openStage(page, id, 'cooling');
-  await page.getByRole('button', { name: 'Why? Coolant ΔT' }).first().click();
+  await page
+    .getByRole('button', { name: /^Coolant ΔT: .* K, why\?$/ })
+    .first()
+    .click();
   await expect(page.getByText('what the sensor in Reservoir would read')).toBeVisible();
 });
 

@@ -8,6 +8,7 @@ import { BUILD_VERSION } from '../src/core/design';
 import { designSchema } from '../src/core/design/schema';
 import { PART_SCHEMAS } from '../src/core/components/schema';
 import { CHECKS } from '../src/core/checks';
+import { GLOSSARY } from '../src/core/glossary';
 import { flowPicture } from '../src/core/analysis/picture';
 
 const toJsonSchema = ((parse as unknown as { default?: typeof parse }).default ?? parse) as (
@@ -60,7 +61,16 @@ Every check says the same kind of thing: a code, how bad it is, what it is about
 |---|---|---|---|---|
 ${CHECKS.map((r) => `| \`${r.code}\` | ${r.stage} | ${r.severity} | ${r.meaning} | ${r.source} |`).join('\n')}
 
-"fails" is drawn as an open square with a bar, "tight" (marginal) as a half disc, "note" as a small i; a stage without any is OK, a filled disc, and one that could not be checked a ring.
+"fails" is drawn as an open square with a bar, "marginal" as a half disc, "note" as a small i; a stage without any is OK, a filled disc, and one that could not be checked a ring.
+`;
+
+const glossary = `# Glossary
+
+The terms of the app, as its help (\`?\`) explains them. Written from \`src/core/glossary.ts\` by \`npm run docs\`.
+
+| term | unit | what it means here |
+|---|---|---|
+${GLOSSARY.map((t) => `| ${t.term} | ${t.unit ?? ''} | ${t.means} |`).join('\n')}
 `;
 
 /** The page with the picture of the flow as the selectors draw it. */
@@ -74,6 +84,7 @@ const wanted: readonly (readonly [string, string])[] = [
   ['docs/format/part.schema.json', `${JSON.stringify(part, null, 1)}\n`],
   ['docs/findings.md', findings],
   ['docs/architecture.md', architecture],
+  ['docs/glossary.md', glossary],
 ];
 
 mkdirSync('docs/format', { recursive: true });

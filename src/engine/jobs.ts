@@ -6,11 +6,13 @@ import {
   compareOrders,
   compareParts,
   evaluateVariants,
+  starterEdit,
   whatFits,
   type EvaluatedVariant,
   type OrdersCompared,
   type PartCompared,
   type PortsFound,
+  type StarterAsked,
   type WhatFits,
 } from '@/core/studies';
 import {
@@ -133,6 +135,16 @@ export const JOBS = {
       ],
     });
     return { plan: edit && { edit, ...beforeAfter(design, edit) } };
+  },
+
+  /** A first build for the machine that is named. */
+  starter: (desk: Desk, asked: StarterAsked, tell: Tell): { readonly edit: Edit | null } | null => {
+    let stopped = false;
+    const edit = starterEdit(desk.session.design, offerOf(desk), asked, (done, of) => {
+      stopped = !tell(done / Math.max(1, of));
+      return !stopped;
+    });
+    return stopped ? null : { edit };
   },
 
   whatFits: (desk: Desk, _input: null, tell: Tell): WhatFits | null => {

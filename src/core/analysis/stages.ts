@@ -22,7 +22,7 @@ export function stageStates(
     flow: flowState(reports, against('flow')),
     materials: materialsState(reports, against('materials')),
     runs: runsState(reports, against('runs')),
-    parts: partsState(reports, against('parts')),
+    parts: partsState(design, reports, against('parts')),
     assembly: assemblyState(design, against('assembly')),
     log: logState(design),
   };
@@ -65,6 +65,9 @@ function verdictWhere({ own }: Findings, isKnown: boolean): Verdict {
   return verdict === 'ok' && !isKnown ? 'unchecked' : verdict;
 }
 
+/** A case alone is no build: nothing of it is OK. */
+const isEmpty = (design: Design): boolean => design.components.length === 0;
+
 /** A good word only where nothing of the stage is against it. */
 function unlessFound({ own }: Findings, good: string): string {
   const count = own.filter((f) => f.severity !== 'note').length;
@@ -90,6 +93,7 @@ function caseState(design: Design, { clearance: fit }: Reports, found: Findings)
   const blocked = fit.ports.filter((p) => p.verdict === 'clash').length;
   const words = (): string => {
     if (!design.case) return 'no case yet';
+    if (isEmpty(design)) return 'nothing in it yet';
     if (count('clash') > 0) return plural(count('clash'), 'clash', 'clashes');
     if (blocked > 0) return `${plural(blocked, 'port')} blocked`;
     if (count('marginal') > 0) return `${count('marginal')} tight`;
@@ -97,7 +101,10 @@ function caseState(design: Design, { clearance: fit }: Reports, found: Findings)
     const unknown = matchesOf(design).filter((m) => m.verdict === 'unknown').length;
     return unlessFound(found, unknown > 0 ? `${plural(unknown, 'fit')} not checked` : 'all clear');
   };
-  return { verdict: verdictWhere(found, design.case !== null), result: words() };
+  return {
+    verdict: verdictWhere(found, design.case !== null && !isEmpty(design)),
+    result: words(),
+  };
 }
 
 function coolingState(design: Design, { heat }: Reports, found: Findings): StageState {
@@ -145,11 +152,14 @@ function runsState({ runs, bom: list }: Reports, found: Findings): StageState {
   return { verdict: verdictWhere(found, tubes.length > 0 && unrouted === 0), result: words() };
 }
 
-function partsState({ bom: list }: Reports, found: Findings): StageState {
+function partsState(design: Design, { bom: list }: Reports, found: Findings): StageState {
   const total = formatMoney(list.loopTotal, true);
   const words = (): string => {
     if (list.lines.length === 0) return 'nothing yet';
     return list.budget === null ? total : `${total} of ${formatMoney(list.budget, true)}`;
   };
-  return { verdict: verdictWhere(found, list.lines.length > 0), result: words() };
+  return {
+    verdict: verdictWhere(found, list.lines.length > 0 && !isEmpty(design)),
+    result: words(),
+  };
 }

@@ -18,3 +18,4 @@ export {
 } from './diagnostic';
 export { anyKindWorse, findingKey, resolveFixes, type Basis, type Judge } from './resolveFixes';
 export { groupByFix, type FixGroup } from './grouped';
+export { byFit, whyNotHere } from './whyNotHere';

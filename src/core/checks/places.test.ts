@@ -95,7 +95,7 @@ describe('where a part could go', () => {
     expect(whyNoMount(weir, long)).toEqual([
       'Front mount: free',
       "Top mount: holes 20 mm apart, the radiator's 15 mm",
-      'Rear mount: room for 1 of 3 sections',
+      'Rear mount: 1 of its 3 sections fit',
     ]);
     expect(whyNoMount(desk, fan)).toEqual([]);
   });

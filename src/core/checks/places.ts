@@ -262,7 +262,7 @@ export const missesHoles = (mount: Mount, part: RadiatorPart): boolean =>
 export function whyNotOn(mount: Mount, part: RadiatorPart): string | null {
   const row = mount.fans.find((f) => f.size_mm === part.section_mm);
   if (!row) return `no holes for ${part.section_mm} mm fans`;
-  if (row.count < part.sections) return `room for ${row.count} of ${part.sections} sections`;
+  if (row.count < part.sections) return `${row.count} of its ${part.sections} sections fit`;
   if (mount.length_mm < part.size[0]) return `${mount.length_mm} mm of rail for ${part.size[0]} mm`;
   return missesHoles(mount, part)
     ? `holes ${mount.holeGap_mm} mm apart, the radiator's ${part.holeGap_mm} mm`

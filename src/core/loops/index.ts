@@ -12,3 +12,4 @@ export { drawRun, lineOnto, putIntoRun, runAt, type Drawn, type PutIn } from './
 export { draining, fillLevel, topOf, trappedAir, type Draining, type Pocket } from './levels';
 export { portsOf, placeOf } from './ports';
 export { replaceWithPlugs } from './replaceWithPlugs';
+export { fittingFor } from './fittingFor';

@@ -48,3 +48,4 @@ export {
   type Judged,
   type WholeUncertainty,
 } from './uncertainty';
+export { starterEdit, type StarterAsked } from './starter';

@@ -10,6 +10,8 @@ export const Press = styled(ButtonBase)({
   display: 'inline-block',
   verticalAlign: 'baseline',
   minHeight: 24,
+  // In a column it keeps the height of what it says.
+  flexShrink: 0,
   textAlign: 'inherit',
   font: 'inherit',
 }) as React.ComponentType<ButtonBaseProps & { readonly [data: `data-${string}`]: unknown }>;

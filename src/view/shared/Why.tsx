@@ -4,7 +4,7 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import { Press } from './Press';
-import { useState, type ReactNode } from 'react';
+import { isValidElement, useState, type ReactNode } from 'react';
 import Popover from '@mui/material/Popover';
 import styles from './Why.module.css';
 
@@ -13,6 +13,14 @@ export interface Reason {
   readonly formula: string;
   readonly inputs: readonly { readonly name: string; readonly value: string }[];
   readonly source: string;
+}
+
+/** What a reader sees of it, for whoever hears it. */
+function textOf(node: ReactNode): string {
+  if (typeof node === 'string' || typeof node === 'number') return String(node);
+  if (Array.isArray(node)) return node.map(textOf).join('');
+  if (isValidElement<{ children?: ReactNode }>(node)) return textOf(node.props.children);
+  return '';
 }
 
 /** A number that can be asked why: its formula in words, what went in, and where it is from. */
@@ -28,7 +36,7 @@ export function Why({
     <>
       <Press
         className={styles.ask}
-        aria-label={`Why? ${reason.title}`}
+        aria-label={`${reason.title}: ${textOf(children)}, why?`}
         onClick={(e) => setAnchor(e.currentTarget)}
       >
         {children}

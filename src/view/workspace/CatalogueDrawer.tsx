@@ -4,9 +4,8 @@ import Drawer from '@mui/material/Drawer';
 import { addSet, CATALOGUE, SETS, type PartSet } from '@/catalogue';
 import { freeId } from '@/core/design';
 import { isComponentPart, PART_KINDS, type ComponentPart, type PartKind } from '@/core/components';
-import { hostsFor } from '@/core/matching';
 import { formatMoney } from '@/core/units';
-import { defaultPlacements } from '@/core/checks';
+import { byFit, defaultPlacements } from '@/core/checks';
 import { useOffer, Press, TextInput } from '@/view/shared';
 import { partFigures } from '@/view/catalogue/figures';
 import { SheetEntry } from '@/view/catalogue/SheetEntry';
@@ -20,7 +19,7 @@ const KINDS = (Object.keys(PART_KINDS) as PartKind[]).filter(
 /** Parts shown at once. */
 const MOST_SHOWN = 60;
 
-/** The Stores beside the build: one click puts a part in, at the most usual place that is free. */
+/** The catalogue beside the build: one click puts a part in, at the most usual place that is free. */
 export function CatalogueDrawer() {
   const open = useEditor((s) => s.drawer === 'stores');
   const setOpen = useEditor((s) => s.open);
@@ -55,7 +54,7 @@ function Body() {
         </Press>
       </div>
       <Press className={styles.close} onClick={() => setPasting(!pasting)}>
-        {pasting ? 'Back to the shelves' : 'Not here? Paste its datasheet'}
+        {pasting ? 'Back to the catalogue' : 'Not here? Paste its datasheet'}
       </Press>
       {pasting && (
         <SheetEntry
@@ -172,16 +171,23 @@ const Found = memo(function Found({
       )
       .map((p) => p.part);
   }, [asked, kind, parts]);
+  const design = useEditor((s) => s.design);
+  const { fit, not } = useMemo(() => byFit(design, shown), [design, shown]);
+  const rest = fit.length - MOST_SHOWN;
   return (
     <>
-      {shown.slice(0, MOST_SHOWN).map((p) => (
-        <PartRow key={p.id} part={p} />
+      {fit.slice(0, MOST_SHOWN).map((p) => (
+        <PartRow key={p.id} part={p} why={null} />
       ))}
-      {shown.length > MOST_SHOWN && (
-        <p className="soft">
-          And {shown.length - MOST_SHOWN} more: say more of its name, size or figures.
-        </p>
+      {rest > 0 && <p className="soft">And {rest} more: say more of its name, size or figures.</p>}
+      {not.length > 0 && (
+        <h2 className={styles.rest}>
+          {not.length === 1 ? 'One does not fit' : `${not.length} do not fit`} this build as it is
+        </h2>
       )}
+      {not.slice(0, MOST_SHOWN).map(({ part, why }) => (
+        <PartRow key={part.id} part={part} why={why} />
+      ))}
       {shown.length === 0 && (
         <p className="soft">No part by these words. Clear the search to see a whole kind.</p>
       )}
@@ -189,27 +195,17 @@ const Found = memo(function Found({
   );
 });
 
-/** Kinds that need a place of their own in a case. */
-const PLACED: readonly PartKind[] = ['radiator', 'pump', 'reservoir', 'card'];
-
-const PartRow = memo(function PartRow({ part }: { readonly part: ComponentPart }) {
+const PartRow = memo(function PartRow({
+  part,
+  why,
+}: {
+  readonly part: ComponentPart;
+  /** Why it does not fit this build; null when it does. */
+  readonly why: string | null;
+}) {
   const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);
   const pick = useEditor((s) => s.pick);
-  const homeless = useMemo(
-    () =>
-      design.case !== null &&
-      PLACED.includes(part.kind) &&
-      defaultPlacements(design, { id: '', part }).length === 0,
-    [design, part],
-  );
-  const misfit = useMemo(() => {
-    if (part.kind !== 'block') return null;
-    const [best] = hostsFor(design, part);
-    return best?.verdict === 'misfits'
-      ? `does not fit ${best.host.name}: made for ${best.made.join(' or ')} (${best.of}), not ${best.has}`
-      : null;
-  }, [design, part]);
   const there = design.components.filter((i) => i.part.id === part.id).length;
   const add = (): void => {
     const id = freeId(
@@ -240,8 +236,7 @@ const PartRow = memo(function PartRow({ part }: { readonly part: ComponentPart }
       <span>{formatMoney(part.price_minor)}</span>
       <span className={styles.figures}>
         {partFigures(part)}
-        {homeless ? <em>; no free place for it in this case</em> : null}
-        {misfit !== null && <em>; {misfit}</em>}
+        {why !== null && <em>; {why}</em>}
       </span>
     </Press>
   );

@@ -68,6 +68,7 @@ function Body() {
       })),
       { name: 'Add a part from the catalogue', hint: '', run: () => open('stores') },
       { name: 'Show all findings', hint: 'F', run: () => open('findings') },
+      { name: 'Help: keys and terms', hint: '?', run: () => open('help') },
       { name: 'Undo', hint: 'Ctrl Z', run: undo },
       { name: 'Redo', hint: 'Ctrl Shift Z', run: redo },
       ...EXPORTS.filter((x) => x.why(exporting) === null).map((x): Command => ({

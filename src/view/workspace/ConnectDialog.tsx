@@ -5,22 +5,11 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import { looseParts, proposeLoop } from '@/core/loops';
+import { fittingFor, looseParts, proposeLoop } from '@/core/loops';
 import type { CoolantPart, FittingPart, Part, TubePart } from '@/core/components';
 import { partFigures } from '@/view/catalogue/figures';
 import { Pick, useOffer, TextInput } from '@/view/shared';
 import { useEditor } from './EditorProvider';
-
-/** The first fitting of the Stores that holds a tube. */
-export function fittingFor(tube: TubePart, offer: readonly Part[]): FittingPart | undefined {
-  return offer.find(
-    (p): p is FittingPart =>
-      p.kind === 'fitting' &&
-      (tube.hard ? p.duty === 'hard-tube' : p.duty === 'compression') &&
-      p.tube?.outer_mm === tube.outer_mm &&
-      (tube.hard || p.tube.inner_mm === tube.inner_mm),
-  );
-}
 
 /** What a loop is made of unless another is chosen. */
 const USUAL_TUBE = 'tube-soft-16-10';

@@ -82,6 +82,14 @@ export function TopBar() {
       <Press className={styles.tool} onClick={() => setSearch(true)}>
         Find a command <kbd className={styles.key}>Ctrl K</kbd>
       </Press>
+      <Press
+        className={styles.tool}
+        aria-label="Help: keys and terms"
+        title="Keys and terms (?)"
+        onClick={() => open('help')}
+      >
+        ?
+      </Press>
       <ThemeSwitch />
       <Press className={styles.export} aria-haspopup="dialog" onClick={() => setExporting(true)}>
         Print and export

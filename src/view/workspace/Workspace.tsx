@@ -1,8 +1,10 @@
 'use client';
 import { useEffect, useRef, useSyncExternalStore, type ReactNode } from 'react';
+import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import Snackbar from '@mui/material/Snackbar';
 import { useEditor } from './EditorProvider';
+import { Announcer } from './Announcer';
 import { AutoRoute } from './AutoRoute';
 import { CommandSearch } from './CommandSearch';
 import { ConflictDialog } from './ConflictDialog';
@@ -17,6 +19,8 @@ import { askedOf, useFrame, useFrameKept, useInAddress } from './frame';
 import { SPATIAL_STAGES, STAGES } from './stages';
 import { useKeys } from './useKeys';
 import styles from './Workspace.module.css';
+
+const HelpDialog = dynamic(() => import('./HelpDialog').then((m) => m.HelpDialog));
 
 /** The picked part and the stage, in the address and on the tab. */
 function usePlaceInAddress(): void {
@@ -49,6 +53,8 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
     (SPATIAL_STAGES.some((s) => path.endsWith(`/${s}`)) ? 'narrow' : 'wide');
   const diagnostic = useEditor((s) => s.diagnostic);
   const say = useEditor((s) => s.say);
+  const open = useEditor((s) => s.open);
+  const isHelpOpen = useEditor((s) => s.drawer === 'help');
   // False in the page as sent, true once the browser has taken it over: keys work from then on.
   const awake = useSyncExternalStore(
     () => () => undefined,
@@ -57,10 +63,16 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
   );
   return (
     <div className={styles.shell} data-awake={awake} data-rail={rail}>
+      <a href="#stage" className={styles.skip}>
+        Skip to the stage
+      </a>
       <AutoRoute />
+      <Announcer />
       <TopBar />
       <StageRail isNarrow={rail === 'narrow'} />
-      <main className={styles.stage}>{children}</main>
+      <main id="stage" tabIndex={-1} className={styles.stage}>
+        {children}
+      </main>
       <LoopLine />
       <FindingSheet />
       <CatalogueDrawer />
@@ -68,6 +80,7 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
       <ConflictDialog />
       <GoneDialog />
       <HistoryDrawer />
+      {isHelpOpen && <HelpDialog onClose={() => open(null)} />}
       <Snackbar
         open={diagnostic !== null}
         onClose={() => say(null)}

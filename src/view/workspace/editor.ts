@@ -73,7 +73,7 @@ export interface EditorState {
   readonly picked: string | null;
   /** Says once what just went wrong. */
   readonly diagnostic: string | null;
-  readonly drawer: 'stores' | 'findings' | 'history' | null;
+  readonly drawer: 'stores' | 'findings' | 'history' | 'help' | null;
   /** What the Stores open at; by what is missing when not said. */
   readonly storesAt: PartKind | null;
   readonly search: boolean;

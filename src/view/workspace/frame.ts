@@ -18,7 +18,9 @@ interface Frame {
   readonly isPanelOpen: boolean;
   readonly isHeadOpen: boolean;
   readonly view: CaseView;
-  set(values: Partial<Pick<Frame, 'rail' | 'loop' | 'isPanelOpen' | 'isHeadOpen' | 'view'>>): void;
+  /** Whether single keys (digits, letters) do anything (WCAG 2.1.4). */
+  readonly areKeysOn: boolean;
+  set(values: Partial<Omit<Frame, 'set'>>): void;
 }
 
 /** Stages that are about the loop itself: one loop is shown in full there. */
@@ -37,6 +39,7 @@ export const useFrame = create<Frame>()(
       isPanelOpen: true,
       isHeadOpen: true,
       view: 'space',
+      areKeysOn: true,
       set,
     }),
     {

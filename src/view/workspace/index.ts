@@ -1,7 +1,7 @@
 export { EditorProvider, useEditor } from './EditorProvider';
 export { Workspace } from './Workspace';
 export { FindingList } from './FindingList';
-export { ConnectDialog, fittingFor } from './ConnectDialog';
+export { ConnectDialog } from './ConnectDialog';
 export { STAGES, isStage, type StageId } from './stages';
 export { addBuild } from './send';
 export { keptBuilds, keptWork } from './outbox';
@@ -34,6 +34,7 @@ export {
   usePumpChoices,
   usePumpPlan,
   useTransient,
+  useStarter,
   useWhatFits,
 } from './useJobs';
 export { isMachine, isSettled, meanOf, useDevices, type Devices } from './useDevices';

@@ -7,7 +7,8 @@ import { PlaceCard } from '../stages/case/PlaceCard';
 import { MoneyField } from '../stages/brief/MoneyField';
 import { LinkEditor } from '../stages/runs/LinkEditor';
 import { useEditor } from './EditorProvider';
-import { ConnectDialog, fittingFor } from './ConnectDialog';
+import { fittingFor } from '@/core/loops';
+import { ConnectDialog } from './ConnectDialog';
 import { FindingList } from './FindingList';
 import { show, state } from './showInEditor';
 import { CatalogueDrawer } from './CatalogueDrawer';
@@ -171,7 +172,7 @@ describe('the catalogue beside the build', () => {
     });
     expect(
       within(screen.getByRole('button', { name: 'Add Fell 420, 45 mm' })).getByText(
-        /no free place/,
+        /taken by|no holes|of its|of rail/,
       ),
     ).toBeTruthy();
   });

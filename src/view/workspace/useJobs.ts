@@ -6,7 +6,7 @@ import type {
   PortsFound,
   WhatFits,
 } from '@/core/studies';
-import type { PumpAsked, PumpChoice, WholeUncertainty } from '@/core/studies';
+import type { PumpAsked, PumpChoice, StarterAsked, WholeUncertainty } from '@/core/studies';
 import type { Edit } from '@/core/design';
 import type { Calibration, Diagnosis, Trend } from '@/core/log';
 import type { CoolingCurve } from '@/core/thermal';
@@ -66,6 +66,10 @@ export const useOrders = (loop: string | null): Job<OrdersCompared> =>
 /** Better ports for the runs, if there are any, while they are asked for. */
 export const useBetterPorts = (on: boolean): Job<{ readonly found: PortsFound | null }> =>
   useJob('ports', null, ['space'], on);
+
+/** A first build for the machine that is named; null asks for nothing. */
+export const useStarter = (asked: StarterAsked | null): Job<{ readonly edit: Edit | null }> =>
+  useJob('starter', asked as StarterAsked, ['space', 'offer'], asked !== null);
 
 /** What of the catalogue fits where, beside what is in. */
 export const useWhatFits = (): Job<WhatFits> => useJob('whatFits', null, ['space', 'offer']);

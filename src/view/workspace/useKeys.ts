@@ -19,16 +19,23 @@ export function useKeys(): void {
   const pick = useEditor((s) => s.pick);
   const picked = useEditor((s) => s.picked);
   const analysis = useEditor((s) => s.analysis);
+  const enabled = useFrame((s) => s.areKeysOn);
   useHotkeys(
     STAGES.map((s) => s.digit),
     (e) => {
       const s = STAGES.find((x) => x.digit === e.key);
       if (s) goToStage(id, s.id);
     },
-    { preventDefault: true },
+    { preventDefault: true, enabled },
     [id],
   );
-  useHotkeys('f', () => open(drawer === 'findings' ? null : 'findings'), {}, [drawer]);
+  useHotkeys('f', () => open(drawer === 'findings' ? null : 'findings'), { enabled }, [drawer]);
+  useHotkeys(
+    ['?', 'shift+?'],
+    () => open(drawer === 'help' ? null : 'help'),
+    { useKey: true, enabled },
+    [drawer],
+  );
   useHotkeys(
     'l',
     () => {
@@ -36,7 +43,7 @@ export function useKeys(): void {
       const isOpen = isLoopOpen(loop, window.location.pathname, analysis.system.loops.length);
       set({ loop: isOpen ? 'ribbon' : 'open' });
     },
-    {},
+    { enabled },
     [analysis],
   );
   useHotkeys('mod+k', () => setSearch(true), { preventDefault: true, enableOnFormTags: true });
@@ -56,6 +63,6 @@ export function useKeys(): void {
     };
     pick(stations[nextIndex()] ?? null);
   };
-  useHotkeys('[', () => step(-1), { useKey: true }, [analysis, picked]);
-  useHotkeys(']', () => step(1), { useKey: true }, [analysis, picked]);
+  useHotkeys('[', () => step(-1), { useKey: true, enabled }, [analysis, picked]);
+  useHotkeys(']', () => step(1), { useKey: true, enabled }, [analysis, picked]);
 }

@@ -279,6 +279,7 @@ export function CaseStage() {
             onPick={pick}
             heat={analysis.reports.heat[design.brief.loadCase]}
             flow={analysis.reports.flow}
+            isEditable
             onHold={held.hold}
             otherwise={drawing('side')}
           />

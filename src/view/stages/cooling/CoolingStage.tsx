@@ -36,6 +36,9 @@ const VIEWS = [
 type View = (typeof VIEWS)[number]['value'];
 
 /** Is this enough radiator at a noise I can live with? */
+/** A chance below this is not worth a word in the headline. */
+const SURE = 0.05;
+
 export function CoolingStage() {
   const components = useEditor((s) => s.design.components);
   const thermalModel = useEditor((s) => s.analysis.thermalModel);
@@ -92,8 +95,12 @@ function Cooling() {
   const speed = speedWords();
   const held = rise !== null && rise <= limits.deltaT_K,
     quiet = report.noise_dBA <= limits.noise_dBA + 0.05;
+  // Of builds like this one, how many would pass a limit.
+  const missing = Math.max(bands.result?.riseOver ?? 0, bands.result?.noise.beyond ?? 0);
   const titleWords = () => {
     if (rise === null) return 'No steady temperature';
+    if (held && quiet && missing > SURE)
+      return `Meets the brief, with a risk of ${Math.round(100 * missing)} %`;
     if (held && quiet) return 'Meets the brief, and quiet';
     if (held) return 'Cool enough, but too loud';
     if (quiet) return 'Quiet enough, but too warm';

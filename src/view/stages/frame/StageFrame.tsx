@@ -92,9 +92,11 @@ export function EmptyStage({
   text,
   action,
   onAction,
+  children,
 }: {
   readonly title: string;
   readonly text: string;
+  readonly children?: ReactNode;
   readonly action?: string;
   readonly onAction?: () => void;
 }) {
@@ -107,6 +109,7 @@ export function EmptyStage({
           {action}
         </Press>
       )}
+      {children}
     </div>
   );
 }

@@ -10,6 +10,7 @@ import { useEditor } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { reasonForSpot } from '../reasons';
+import { FirstBuild } from './FirstBuild';
 import { SourceTable } from './SourceTable';
 import { spotVerdict } from './spotVerdict';
 import { WattBars } from './WattBars';
@@ -30,7 +31,9 @@ export function HeatStage() {
         text="Begin with the machine: board, processor, graphics card, memory. Their draw decides how much radiator you need."
         action="Open the catalogue"
         onAction={() => open('stores')}
-      />
+      >
+        <FirstBuild />
+      </EmptyStage>
     );
   const air = judged.parts.filter((p) => p.to === 'air');
   const waiting = judged.unconnected_W;

@@ -2,7 +2,8 @@
 import { loopOfRun, type Connection, type Loop } from '@/core/design';
 import { putIntoRun } from '@/core/loops';
 import { Pick, useOffer } from '@/view/shared';
-import { fittingFor, useEditor } from '@/view/workspace';
+import { fittingFor } from '@/core/loops';
+import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
 const NONE = '';

@@ -8,6 +8,7 @@ import type { Run } from '@/core/tubing';
 import { add, scale, union, UPRIGHT, type Vec } from '@/core/geometry';
 import { Coolant } from './Coolant';
 import { Drawing, tintsOf } from './drawing';
+import { grip } from './grip';
 import { PartBody } from './PartBody';
 import { warmth, type Paper } from './paper';
 import type { SceneProps } from './Scene';
@@ -106,7 +107,7 @@ export function Parts({
   const down =
     (component: string) =>
     (e: ThreeEvent<PointerEvent>): void => {
-      if (e.button !== 0) return;
+      if (e.button !== 0 || grip.axis !== null) return;
       e.stopPropagation();
       onPick(component);
       if (!movedBy(design, component, [0, 0, 0])) return;

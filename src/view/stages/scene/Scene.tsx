@@ -15,6 +15,7 @@ import { CutFaces } from './CutFaces';
 import { DimensionLabels, DimensionLines } from './Dimensions';
 import { AirArrows, AirLabels, FlowDashes } from './Flowing';
 import { airArrows, streamsOf } from './flowing';
+import { Gizmo } from './Gizmo';
 import { Orbit } from './Orbit';
 import { PlaceLabels, TurnWith } from './overlay';
 import { usePaper, type Paper } from './paper';
@@ -41,6 +42,8 @@ export interface SceneProps {
   readonly isBesideText?: boolean;
   /** Temperatures that tubes are coloured by. */
   readonly heat?: CaseReport;
+  /** The picked part has arrows to move it by. */
+  readonly isEditable?: boolean;
   /** What flows in the tubes, for the dashes. */
   readonly flow?: FlowReport;
   /** Where a dragged part would be; null when it is let go. */
@@ -178,6 +181,16 @@ export default function Scene(props: SceneProps) {
             keysTurn={!canNudge}
           />
           <Parts {...props} paper={paper} clip={clip} apart={apart / 100} onHeld={setHeld} />
+          {props.isEditable && picked !== null && canNudge && isTogether && (
+            <Gizmo
+              design={design}
+              system={system}
+              picked={picked}
+              paper={paper}
+              onHold={props.onHold}
+              onHeld={setHeld}
+            />
+          )}
           {cut > 0 && isTogether && (
             <CutFaces system={system} runs={runs} z={size[2] - cut} paper={paper} />
           )}

@@ -1,0 +1,233 @@
+import { measureGaps } from '../clearance';
+import type {
+  BlockPart,
+  BoardPart,
+  CardPart,
+  ComponentPart,
+  CoolantPart,
+  FittingPart,
+  MemoryPart,
+  ProcessorPart,
+  Part,
+  PumpPart,
+  RadiatorPart,
+  ReservoirPart,
+  SupplyPart,
+  TubePart,
+} from '../components';
+import { defaultPlacements, whyNotHere } from '../checks';
+import { applyEdit, freeId, type Design, type Edit } from '../design';
+import { fittingFor, proposeLoop } from '../loops';
+import { compileSystem } from '../system';
+import type { FitSet } from './fitSets';
+import { hangSetEdit } from './mountPart';
+import { whatFits } from './whatFits';
+
+/** What the builder says of the machine that a first loop is made for. */
+export interface StarterAsked {
+  /** Ids of the catalogue; null for none. */
+  readonly processor: string | null;
+  readonly card: string | null;
+  readonly cards: number;
+  readonly tube: 'soft' | 'hard';
+}
+
+/**
+ * A first build to go on from: board, memory and power supply that belong to the parts named, their
+ * blocks, radiators with fans by the heat, pump and reservoir where nothing clashes, and the loop.
+ * One edit; null without a case, or when the search was stopped.
+ */
+export function starterEdit(
+  design: Design,
+  offer: readonly Part[],
+  asked: StarterAsked,
+  tell: (done: number, of: number) => boolean = () => true,
+): Edit | null {
+  if (!design.case) return null;
+  const work = new Starter(design, offer);
+  work.addMachine(asked);
+  work.addBlocks();
+  if (!work.addRadiators(tell)) return null;
+  work.addPlumbing();
+  work.connect(asked.tube);
+  return work.edits.length > 0 ? { do: 'batch', edits: work.edits } : null;
+}
+
+/** Watts that one section of 120 mm takes quietly, and the sections of a first loop at least. */
+const WATTS_A_SECTION = 100,
+  LEAST_SECTIONS = 2;
+/** A power supply is chosen for the parts' heat times this (common practice, no source). */
+const SUPPLY_SPARE = 1.5;
+const SECTION_MM2 = 120 * 120;
+/** Places looked at for a pump or reservoir. */
+const MOST_PLACES = 12;
+
+/** A design as it grows, with the edits that make it. */
+class Starter {
+  readonly edits: Edit[] = [];
+  constructor(
+    private design: Design,
+    private readonly offer: readonly Part[],
+  ) {}
+
+  /** Processor and cards as asked, and what they need to run. */
+  addMachine({ processor, card, cards }: StarterAsked): void {
+    const board = this.bestBoard();
+    if (board) this.add(board);
+    const chosen = this.offered<ProcessorPart>('processor').find((p) => p.id === processor);
+    if (chosen) this.add(chosen);
+    const [memory] = this.offered<MemoryPart>('memory');
+    if (memory && board) this.add(memory);
+    const graphics = this.offered<CardPart>('card').find((p) => p.id === card);
+    for (let i = 0; graphics && i < cards; i += 1) this.add(graphics);
+    const supply = this.offered<SupplyPart>('supply')
+      .filter((p) => p.rating_W >= this.heat_W() * SUPPLY_SPARE)
+      .sort((a, b) => a.rating_W - b.rating_W)[0];
+    if (supply) this.add(supply);
+  }
+
+  /** For each processor and card the first block that is made for it. */
+  addBlocks(): void {
+    for (const kind of ['processor', 'card'] as const)
+      for (const host of this.design.components.filter((c) => c.part.kind === kind)) {
+        const block = this.offered<BlockPart>('block').find(
+          (b) =>
+            b.cools.length === 1 &&
+            b.cools[0] === kind &&
+            whyNotHere(this.design, b) === null &&
+            defaultPlacements(this.design, { id: '', part: b }).some(
+              (p) => p.placement.on === 'component' && p.placement.component === host.id,
+            ),
+        );
+        if (block) this.add(block);
+      }
+  }
+
+  /** The smallest set of radiators that has a section for every 100 W, else the largest. */
+  addRadiators(tell: (done: number, of: number) => boolean): boolean {
+    let isStopped = false;
+    const { sets } = whatFits(this.design, this.copper(), (done, of) => {
+      isStopped = !tell(done, of);
+      return !isStopped;
+    });
+    if (isStopped) return false;
+    const wanted =
+      Math.max(LEAST_SECTIONS, Math.ceil(this.heat_W() / WATTS_A_SECTION)) * SECTION_MM2;
+    const clear = sets.filter((s) => s.verdict !== 'clash');
+    const enough = clear.filter((s) => s.area_mm2 >= wanted);
+    const chosen: FitSet | undefined =
+      enough.sort((a, b) => a.area_mm2 - b.area_mm2)[0] ??
+      [...clear].sort((a, b) => b.area_mm2 - a.area_mm2)[0];
+    if (chosen) this.do(hangSetEdit(this.design, chosen, this.offer));
+    return true;
+  }
+
+  /** A pump and a reservoir where they touch nothing. */
+  addPlumbing(): void {
+    const [pump] = this.offered<PumpPart>('pump');
+    if (pump) this.addClear(pump);
+    const reservoirs = this.offered<ReservoirPart>('reservoir');
+    const fitting = reservoirs.find((r) => this.clearPlace(r) !== null) ?? reservoirs[0];
+    if (fitting) this.addClear(fitting);
+  }
+
+  connect(style: StarterAsked['tube']): void {
+    const tube = this.offered<TubePart>('tube').find(
+      (t) => t.hard === (style === 'hard') && fittingFor(t, this.offer) !== undefined,
+    );
+    const fitting = tube && fittingFor(tube, this.offer);
+    const [coolant] = this.offered<CoolantPart>('coolant');
+    if (!tube || !fitting || !coolant) return;
+    const edit = proposeLoop(this.design, {
+      name: 'Main loop',
+      tube,
+      fitting,
+      coolant,
+      bridges: this.offer.filter(
+        (p): p is FittingPart => p.kind === 'fitting' && p.duty === 'bridge',
+      ),
+    });
+    if (edit) this.do(edit);
+  }
+
+  private do(edit: Edit): void {
+    this.design = applyEdit(this.design, edit).design;
+    this.edits.push(edit);
+  }
+
+  private offered<P extends Part>(kind: P['kind']): readonly P[] {
+    return this.offer.filter((p): p is P => p.kind === kind);
+  }
+
+  /** Aluminium does not belong in a loop of copper blocks. */
+  private copper(): readonly Part[] {
+    return this.offer.filter(
+      (p) =>
+        p.kind !== 'radiator' || (p as RadiatorPart).wetted.every((w) => w.metal !== 'aluminium'),
+    );
+  }
+
+  private bestBoard(): BoardPart | undefined {
+    return this.offered<BoardPart>('board')
+      .filter((b) => whyNotHere(this.design, b) === null)
+      .sort((a, b) => b.size[0] * b.size[1] - a.size[0] * a.size[1])[0];
+  }
+
+  private heat_W(): number {
+    return this.design.components.reduce(
+      (sum, { part }) =>
+        part.kind === 'processor' || part.kind === 'card' ? sum + part.draw_W : sum,
+      0,
+    );
+  }
+
+  private named(part: ComponentPart): { readonly id: string; readonly name: string } {
+    const taken = this.design.components.map((c) => c.name);
+    let name = part.name;
+    for (let n = 2; taken.includes(name); n += 1) name = `${part.name} (${n})`;
+    return {
+      id: freeId(
+        this.design.components.map((c) => c.id),
+        part.kind,
+      ),
+      name,
+    };
+  }
+
+  private add(part: ComponentPart): void {
+    const [first] = defaultPlacements(this.design, { id: '', part });
+    const placement = first?.placement ?? ({ on: 'unplaced' } as const);
+    this.do({
+      do: 'component.add',
+      component: { ...this.named(part), part, settings: {}, placement } as never,
+    });
+  }
+
+  private addClear(part: ComponentPart): void {
+    const placement = this.clearPlace(part);
+    if (placement === null) this.add(part);
+    else
+      this.do({
+        do: 'component.add',
+        component: { ...this.named(part), part, settings: {}, placement } as never,
+      });
+  }
+
+  /** The first usual place at which a part runs into nothing. */
+  private clearPlace(part: ComponentPart) {
+    const named = this.named(part);
+    for (const { placement } of defaultPlacements(this.design, { id: '', part }).slice(
+      0,
+      MOST_PLACES,
+    )) {
+      const tried = applyEdit(this.design, {
+        do: 'component.add',
+        component: { ...named, part, settings: {}, placement } as never,
+      }).design;
+      const { gaps } = measureGaps(compileSystem(tried));
+      if (!gaps.some((g) => (g.a === named.id || g.b === named.id) && g.verdict === 'clash'))
+        return placement;
+    }
+    return null;
+  }
+}

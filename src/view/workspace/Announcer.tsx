@@ -1,0 +1,19 @@
+'use client';
+import { useDeferredValue } from 'react';
+import { useEditor } from './EditorProvider';
+
+/** Says politely, to whoever listens instead of looking, how many checks fail after an edit. */
+export function Announcer() {
+  const findings = useDeferredValue(useEditor((s) => s.analysis.findings));
+  const fails = findings.filter((f) => f.severity === 'fails').length,
+    marginal = findings.filter((f) => f.severity === 'marginal').length;
+  const words =
+    fails + marginal === 0
+      ? 'No check fails.'
+      : `Checks that fail: ${fails}. Marginal: ${marginal}.`;
+  return (
+    <p role="status" aria-label="Checks" className="visually-hidden">
+      {words}
+    </p>
+  );
+}
