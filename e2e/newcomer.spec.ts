@@ -45,7 +45,7 @@ test('a build from nothing to the list', async ({ page }) => {
 
   await page.keyboard.press('2');
   await expect(page).toHaveURL(/\/case(\?|$)/);
-  await expect(page.getByRole('heading', { level: 1 })).toContainText(/fits|tight|clash/);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/fits|marginal|clash/);
   await page.keyboard.press('3');
   await expect(page.getByRole('slider', { name: 'Speed of all fans' })).toBeVisible();
   await page.keyboard.press('4');

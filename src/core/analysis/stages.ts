@@ -96,7 +96,7 @@ function caseState(design: Design, { clearance: fit }: Reports, found: Findings)
     if (isEmpty(design)) return 'nothing in it yet';
     if (count('clash') > 0) return plural(count('clash'), 'clash', 'clashes');
     if (blocked > 0) return `${plural(blocked, 'port')} blocked`;
-    if (count('marginal') > 0) return `${count('marginal')} tight`;
+    if (count('marginal') > 0) return `${count('marginal')} marginal`;
     if (fit.unplaced.length > 0) return `${fit.unplaced.length} not placed`;
     const unknown = matchesOf(design).filter((m) => m.verdict === 'unknown').length;
     return unlessFound(found, unknown > 0 ? `${plural(unknown, 'fit')} not checked` : 'all clear');

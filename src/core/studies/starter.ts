@@ -62,6 +62,16 @@ const SECTION_MM2 = 120 * 120;
 /** Places looked at for a pump or reservoir. */
 const MOST_PLACES = 12;
 
+/**
+ * Sets in the order they are taken, least first: enough and clear by as little as possible, enough
+ * with a marginal gap, then the largest of the rest.
+ */
+function rankOf(set: FitSet, wanted_mm2: number): number {
+  if (set.area_mm2 < wanted_mm2) return 3 - set.area_mm2 / wanted_mm2;
+  const surplus = 1 - wanted_mm2 / set.area_mm2;
+  return set.verdict === 'clear' ? surplus : 1 + surplus;
+}
+
 /** A design as it grows, with the edits that make it. */
 class Starter {
   readonly edits: Edit[] = [];
@@ -113,11 +123,9 @@ class Starter {
     if (isStopped) return false;
     const wanted =
       Math.max(LEAST_SECTIONS, Math.ceil(this.heat_W() / WATTS_A_SECTION)) * SECTION_MM2;
-    const clear = sets.filter((s) => s.verdict !== 'clash');
-    const enough = clear.filter((s) => s.area_mm2 >= wanted);
-    const chosen: FitSet | undefined =
-      enough.sort((a, b) => a.area_mm2 - b.area_mm2)[0] ??
-      [...clear].sort((a, b) => b.area_mm2 - a.area_mm2)[0];
+    const [chosen] = sets
+      .filter((s) => s.verdict !== 'clash')
+      .sort((a, b) => rankOf(a, wanted) - rankOf(b, wanted));
     if (chosen) this.do(hangSetEdit(this.design, chosen, this.offer));
     return true;
   }

@@ -90,7 +90,7 @@ export function CaseStage() {
     if (blocked > 0) return `${plural(blocked, 'port')} blocked`;
     if (unfed > 0) return `${plural(unfed, 'part')} without a header`;
     if (marginal > 0)
-      return `Everything fits, ${marginal === 1 ? 'one gap' : `${marginal} gaps`} tight`;
+      return `Everything fits, ${marginal === 1 ? 'one gap' : `${marginal} gaps`} marginal`;
     if (fit.unplaced.length > 0) return `${plural(fit.unplaced.length, 'part')} not placed`;
     return 'Everything fits';
   };
