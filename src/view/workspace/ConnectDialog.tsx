@@ -6,7 +6,7 @@ import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { fittingFor, looseParts, proposeLoop } from '@/core/loops';
-import type { CoolantFittingPart, TubePart } from '@/core/components';
+import type { CoolantPart, FittingPart, TubePart } from '@/core/components';
 import { partFigures } from '@/view/catalogue/figures';
 import { Pick, useOffer, TextInput } from '@/view/shared';
 import { useEditor } from './EditorProvider';
