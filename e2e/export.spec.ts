@@ -30,3 +30,30 @@ test('export: one dialog for every file; several go into a ZIP, the book is a PD
   const [bends] = await Promise.all([page.waitForEvent('download'), page.keyboard.press('Enter')]);
   expect(bends.suggestedFilename()).toBe('dawn-chorus-desk-bends.csv');
 });
+
+test('charts are saved as SVG and PNG, tables copied, from the command search', async ({
+  page,
+  context,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await openStage(page, 'dawn-chorus-desk', 'cooling');
+  await expect(page.locator('svg.recharts-surface').first()).toBeVisible();
+  const run = async (words: string): Promise<void> => {
+    await page.keyboard.press('Control+k');
+    await page.getByRole('textbox', { name: 'Command' }).fill(words);
+    await page.keyboard.press('Enter');
+  };
+  const [svg] = await Promise.all([page.waitForEvent('download'), run('save chart: ')]);
+  const text = readFileSync((await svg.path()) ?? '', 'utf8');
+  expect(svg.suggestedFilename()).toMatch(/^dawn-chorus-desk-.*\.svg$/);
+  expect(text).toMatch(/^<svg[^>]+xmlns="http:\/\/www.w3.org\/2000\/svg"/);
+  // The colours are in the file: no variable of our style sheet is left.
+  expect(text).toContain('stroke="rgb(');
+  const [png] = await Promise.all([page.waitForEvent('download'), run('chart as picture')]);
+  expect(readFileSync((await png.path()) ?? '').toString('latin1', 1, 4)).toBe('PNG');
+  await run('copy table: radiators');
+  await expect(page.getByText('Copied: Radiators.')).toBeVisible();
+  const copied = await page.evaluate(() => navigator.clipboard.readText());
+  expect(copied.split('\n')[0]).toContain('radiator\t');
+  expect(copied).toContain('Front radiator\t');
+});

@@ -4,10 +4,13 @@ import { useMemo, useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Dialog from '@mui/material/Dialog';
 import { findingKey, type Fix } from '@/core/checks';
+import { slug } from '@/format';
+import { downloadBlob } from './download';
 import { useEditor } from './EditorProvider';
 import { EXPORTS, saveExports, type ExportInputs } from './exports';
 import { useSceneOnPage } from './sceneOnPage';
 import { goToStage } from './goToStage';
+import { chartsOnPage, chartToPng, chartToSvg, tablesOnPage, tableToTsv } from './onPage';
 import { STAGES } from './stages';
 import { useFixes } from './useJobs';
 import styles from './CommandSearch.module.css';
@@ -76,6 +79,7 @@ function Body() {
         hint: x.format,
         run: () => void saveExports(exporting, [x]).catch((e: Error) => say(e.message)),
       })),
+      ...onPage(design.name, say),
       { name: 'All builds', hint: '', run: () => router.push('/') },
       ...design.components.map((i): Command => ({
         name: `Pick ${i.name}`,
@@ -145,4 +149,35 @@ function Body() {
       </ul>
     </div>
   );
+}
+
+/** What the open stage shows, to be taken along: tables to a spreadsheet, charts as files. */
+function onPage(build: string, say: (words: string | null) => void): readonly Command[] {
+  const tables = tablesOnPage().map(({ name, element }): Command => ({
+    name: `Copy table: ${name}`,
+    hint: 'clipboard',
+    run: () =>
+      void navigator.clipboard.writeText(tableToTsv(element)).then(
+        () => say(`Copied: ${name}. Paste it into a spreadsheet.`),
+        () => say('This browser does not let the page write to the clipboard.'),
+      ),
+  }));
+  const charts = chartsOnPage().flatMap(({ name, element }): readonly Command[] => {
+    const file = slug(`${build} ${name}`);
+    return [
+      {
+        name: `Save chart: ${name}`,
+        hint: 'SVG',
+        run: () =>
+          downloadBlob(`${file}.svg`, new Blob([chartToSvg(element)], { type: 'image/svg+xml' })),
+      },
+      {
+        name: `Save chart as picture: ${name}`,
+        hint: 'PNG',
+        run: () =>
+          void chartToPng(element).then((blob) => blob && downloadBlob(`${file}.png`, blob)),
+      },
+    ];
+  });
+  return [...tables, ...charts];
 }
