@@ -16,7 +16,7 @@ import type {
   TubePart,
 } from '../components';
 import { defaultPlacements, whyNotHere } from '../checks';
-import { applyEdit, freeId, type Design, type Edit } from '../design';
+import { applyEdit, freeId, type Design, type Edit, type Placement } from '../design';
 import { fittingFor, proposeLoop } from '../loops';
 import { compileSystem } from '../system';
 import type { FitSet } from './fitSets';
@@ -202,40 +202,37 @@ class Starter {
     };
   }
 
-  private add(part: ComponentPart): void {
-    const [first] = defaultPlacements(this.design, { id: '', part });
-    const placement = first?.placement ?? ({ on: 'unplaced' } as const);
-    this.do({
+  /** Adds a part at a place. */
+  private adding(part: ComponentPart, placement: Placement): Edit {
+    return {
       do: 'component.add',
-      component: { ...this.named(part), part, settings: {}, placement } as never,
-    });
+      component: { ...this.named(part), part, settings: {}, placement },
+    };
   }
 
+  /** A part at its most usual place. */
+  private add(part: ComponentPart): void {
+    const [first] = defaultPlacements(this.design, { id: '', part });
+    this.do(this.adding(part, first?.placement ?? { on: 'unplaced' }));
+  }
+
+  /** A part where it runs into nothing, if there is such a place. */
   private addClear(part: ComponentPart): void {
     const placement = this.clearPlace(part);
     if (placement === null) this.add(part);
-    else
-      this.do({
-        do: 'component.add',
-        component: { ...this.named(part), part, settings: {}, placement } as never,
-      });
+    else this.do(this.adding(part, placement));
   }
 
   /** The first usual place at which a part runs into nothing. */
-  private clearPlace(part: ComponentPart) {
-    const named = this.named(part);
-    for (const { placement } of defaultPlacements(this.design, { id: '', part }).slice(
-      0,
-      MOST_PLACES,
-    )) {
-      const tried = applyEdit(this.design, {
-        do: 'component.add',
-        component: { ...named, part, settings: {}, placement } as never,
-      }).design;
-      const { gaps } = measureGaps(compileSystem(tried));
-      if (!gaps.some((g) => (g.a === named.id || g.b === named.id) && g.verdict === 'clash'))
-        return placement;
-    }
-    return null;
+  private clearPlace(part: ComponentPart): Placement | null {
+    const { id } = this.named(part);
+    const places = defaultPlacements(this.design, { id: '', part }).slice(0, MOST_PLACES);
+    const found = places.find(({ placement }) => {
+      const tried = applyEdit(this.design, this.adding(part, placement)).design;
+      return !measureGaps(compileSystem(tried)).gaps.some(
+        (g) => (g.a === id || g.b === id) && g.verdict === 'clash',
+      );
+    });
+    return found?.placement ?? null;
   }
 }

@@ -3,7 +3,7 @@ import { unzipSync } from 'fflate';
 import { demoDesign } from '@/catalogue';
 import { analyse } from '@/core/analysis';
 import { drawBracket } from '@/core/bracket';
-import type { Design } from '@/core/design';
+import { applyEdit, type Design } from '@/core/design';
 import { EXPORTS, zipOf, type ExportInputs } from './exports';
 import { bracketStl, mandrelStl } from './stl';
 
@@ -96,6 +96,22 @@ describe('exports', () => {
     expect([...(files['fenland-flood-tower-parts.csv'] ?? []).slice(0, 3)]).toEqual([
       0xef, 0xbb, 0xbf,
     ]);
+  });
+
+  test('the calendar needs days to work on; then every step that is left has an event', async () => {
+    const inputs = inputsOf('dawn-chorus-desk');
+    expect(item('calendar').why(inputs)).toMatch(/Choose your days/);
+    const planned = applyEdit(inputs.design, {
+      do: 'work.plan',
+      plan: { start: '2026-12-05', days: [0, 6], from_h: 10, to_h: 18, pace: 'beginner' },
+    }).design;
+    const [file] = await item('calendar').files({
+      ...inputs,
+      design: planned,
+      analysis: analyse(planned),
+    });
+    // RFC 5545, section 3.6.1.
+    expect(String(file?.data).match(/BEGIN:VEVENT/g)?.length).toBeGreaterThan(10);
   });
 
   test('what cannot be made says why', () => {

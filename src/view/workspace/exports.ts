@@ -84,6 +84,37 @@ async function fromScene(inputs: ExportInputs, as: 'png' | 'glb'): Promise<reado
 const whyNoScene = ({ scene }: ExportInputs): string | null =>
   scene ? null : 'Open Case, Runs or Assembly in space first.';
 
+/** What is left of the work on the days that were planned. */
+async function calendarFiles({ design, analysis }: ExportInputs): Promise<readonly ExportFile[]> {
+  const { assemblySteps, deliveriesOf, planWork, returnWindows } = await import('@/core/assembly');
+  const { workToIcs } = await import('@/format');
+  const { plan, order, done = {} } = design.choices.work ?? {};
+  if (!plan) throw new Error('No days are planned.');
+  const { system, reports } = analysis;
+  const { lines } = reports.bom;
+  const steps = assemblySteps({
+    system,
+    runs: reports.runs,
+    bom: { lines },
+    portFits: reports.clearance.ports,
+    ...(order ? { order } : {}),
+  });
+  const first = Date.parse(`${plan.start.slice(0, 10)}T00:00Z`) / 60_000;
+  const planned = planWork(
+    steps.filter((s) => !(s.id in done)),
+    first,
+    plan,
+    plan.pace,
+    deliveriesOf(steps, lines, design.choices.orders),
+  );
+  const windows = returnWindows(steps, planned, lines, design.choices.orders);
+  return one(
+    `${slug(design.name)}-assembly.ics`,
+    'text/calendar',
+    workToIcs(design.name, steps, planned, windows),
+  );
+}
+
 /** Everything that can be saved of a build, in the order of the dialog. */
 export const EXPORTS: readonly ExportItem[] = [
   {
@@ -215,6 +246,14 @@ export const EXPORTS: readonly ExportItem[] = [
         writeInp(design.name, inpLoops(system, reports.runs, reports.flow)),
       );
     },
+  },
+  {
+    id: 'calendar',
+    name: 'Calendar of the assembly',
+    format: 'ICS',
+    why: ({ design }) =>
+      design.choices.work?.plan ? null : 'Choose your days under Assembly, calendar, first.',
+    files: calendarFiles,
   },
   {
     id: 'png',
