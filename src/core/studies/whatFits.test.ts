@@ -73,7 +73,7 @@ describe('what fits on each mount', () => {
   test('holes 20 mm apart do not hang on 15 mm, four sections not on three', () => {
     const refused = fits(desk).mounts.find((m) => m.mount === 'front')?.refused ?? [];
     expect(refused.find((r) => r.radiator === 'rad-tarn-280-30w')?.why).toContain('15 mm apart');
-    expect(refused.find((r) => r.radiator === 'rad-mill-480-45')?.why).toContain('3 of 4');
+    expect(refused.find((r) => r.radiator === 'rad-mill-480-45')?.why).toContain('3 of its 4');
   });
 
   test('a deeper fan is never roomier; push-pull never roomier than one', () => {
