@@ -164,7 +164,7 @@ export function reasonForFlow(flow: LoopFlow): Reason {
 
 export function reasonForDrop(link: LinkFlow, name: string, split?: RunDrop): Reason {
   return {
-    title: `What ${name} takes`,
+    title: `Pressure drop of ${name}`,
     formula:
       link.kind === 'passage'
         ? 'Its measured curve a Q + b Q², a scaled with viscosity and b with density.'
